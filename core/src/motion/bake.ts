@@ -1,0 +1,72 @@
+import { exposedFrame } from '../time/exposure.ts';
+import { sampleChannel } from './sample.ts';
+import { createSegmentSampler } from './segment.ts';
+import type { Channel, MotionDocument } from './schema.ts';
+import type { ChannelId } from './channels.ts';
+
+export interface BakeSpan {
+  /** First frame sampled. */
+  first: number;
+  /** Last frame sampled, included when it falls on a step. */
+  last: number;
+  /** Frames between samples; 1 unless said. */
+  step?: number;
+}
+
+export interface BakedMotion {
+  first: number;
+  step: number;
+  count: number;
+  /** Samples by subject id and channel id, `count` values each. */
+  subjects: Record<string, Partial<Record<ChannelId, Float64Array>>>;
+}
+
+/** Writes `out.length` samples of the channel at `first, first + step, …` into `out`. Segments outside, frames inside: no search a sample. */
+export function bakeChannelInto(out: Float64Array, channel: Channel, first: number, step: number): void {
+  const { keys } = channel;
+  const firstKey = keys[0];
+  if (!firstKey) {
+    out.fill(channel.resting);
+    return;
+  }
+  let i = 0;
+  while (i < out.length && first + i * step < firstKey.frame) out[i++] = firstKey.value;
+  for (let k = 0; k + 1 < keys.length && i < out.length; k++) {
+    const end = keys[k + 1]!.frame;
+    if (first + i * step >= end) continue;
+    const sample = createSegmentSampler(keys, k);
+    for (; i < out.length && first + i * step < end; i++) out[i] = sample(first + i * step);
+  }
+  out.fill(keys[keys.length - 1]!.value, i);
+}
+
+/**
+ * Samples every channel of the motion over a span of frames, as it will be seen: each subject's exposure applies.
+ * Linear in frames × channels; allocates only its result.
+ */
+export function bakeMotion(motion: MotionDocument, span: BakeSpan): BakedMotion {
+  const step = span.step ?? 1;
+  const count = Math.max(0, Math.floor((span.last - span.first) / step + 1e-9) + 1);
+  const subjects: BakedMotion['subjects'] = {};
+  for (const subject of motion.subjects) {
+    const columns: Partial<Record<ChannelId, Float64Array>> = {};
+    for (const channel of subject.channels) {
+      const column = new Float64Array(count);
+      columns[channel.id] = column;
+      if (subject.exposure === 1) bakeChannelInto(column, channel, span.first, step);
+      else exposeInto(column, channel, span.first, step, motion.range.first, subject.exposure);
+    }
+    subjects[subject.id] = columns;
+  }
+  return { first: span.first, step, count, subjects };
+}
+
+/** Holds each sample back to the drawing on screen. */
+function exposeInto(column: Float64Array, channel: Channel, first: number, step: number, rangeFirst: number, exposure: number): void {
+  let shown = NaN;
+  for (let i = 0; i < column.length; i++) {
+    const frame = exposedFrame(first + i * step, rangeFirst, exposure);
+    column[i] = frame === shown ? column[i - 1]! : sampleChannel(channel, frame);
+    shown = frame;
+  }
+}

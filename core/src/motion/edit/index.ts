@@ -1,0 +1,11 @@
+export type { ChannelRef, KeyRef, Edit } from './edit.ts';
+export type { KeyValue } from './set-keys.ts';
+export type { HandleSide } from './set-handles.ts';
+export { sameKey, sameChannel } from './edit.ts';
+export { setKeys } from './set-keys.ts';
+export { deleteKeys } from './delete-keys.ts';
+export { moveKeys } from './move-keys.ts';
+export { setLeave, setRole } from './key-properties.ts';
+export { setHandle, setLink, effectiveHandles } from './set-handles.ts';
+export { setResting, offsetChannels } from './set-rest.ts';
+export { setScene, setSubject } from './set-scene.ts';

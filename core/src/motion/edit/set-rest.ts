@@ -1,0 +1,27 @@
+import { channelOf, withChannel } from '../document.ts';
+import type { MotionDocument } from '../schema.ts';
+import type { Edit } from './edit.ts';
+import type { KeyValue } from './set-keys.ts';
+
+/** Sets where unkeyed channels rest. */
+export function setResting(motion: MotionDocument, values: readonly KeyValue[]): Edit {
+  let result = motion;
+  for (const { subjectId, channelId, value } of values) {
+    result = withChannel(result, subjectId, { ...channelOf(result, subjectId, channelId), resting: value });
+  }
+  return { motion: result, keys: [], gaveWay: [] };
+}
+
+/** Moves the whole motion of each named channel by `value`: every key and the resting value alike. */
+export function offsetChannels(motion: MotionDocument, offsets: readonly KeyValue[]): Edit {
+  let result = motion;
+  for (const { subjectId, channelId, value } of offsets) {
+    const channel = channelOf(result, subjectId, channelId);
+    result = withChannel(result, subjectId, {
+      ...channel,
+      resting: channel.resting + value,
+      keys: channel.keys.map((key) => ({ ...key, value: key.value + value })),
+    });
+  }
+  return { motion: result, keys: [], gaveWay: [] };
+}

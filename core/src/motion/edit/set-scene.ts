@@ -1,0 +1,22 @@
+import { CoreError } from '../../core-error.ts';
+import { findSubject } from '../document.ts';
+import type { MotionDocument, Subject } from '../schema.ts';
+import type { Edit } from './edit.ts';
+
+/** Sets rate, range or stage. Keys keep their frame numbers: with another rate the running time changes. */
+export function setScene(motion: MotionDocument, scene: Partial<Pick<MotionDocument, 'rate' | 'range' | 'stage'>>): Edit {
+  return { motion: { ...motion, ...scene }, keys: [], gaveWay: [] };
+}
+
+/** Changes a subject's name, look, lock or exposure. Throws `unknown-subject`. */
+export function setSubject(
+  motion: MotionDocument,
+  subjectId: string,
+  change: Partial<Pick<Subject, 'name' | 'look' | 'locked' | 'exposure'>>,
+): Edit {
+  if (!findSubject(motion, subjectId)) {
+    throw new CoreError('unknown-subject', `There is no subject "${subjectId}" in this motion.`);
+  }
+  const subjects = motion.subjects.map((subject) => (subject.id === subjectId ? { ...subject, ...change } : subject));
+  return { motion: { ...motion, subjects }, keys: [], gaveWay: [] };
+}

@@ -1,0 +1,166 @@
+import type { ReadTrack } from './read-track.ts';
+import type { Finding, FindingKind, SegmentReading, Tolerances, TrackReading } from './schema.ts';
+import { severityOf } from './severity.ts';
+import { capital, roundTo, theSubject } from './words.ts';
+
+/** How far the speed at a segment's end, as a share of its mean, may differ before it reads as another ease. */
+const EASE_TOLERANCE = 0.35;
+
+interface SegmentResidual {
+  /** Worst error left in the segment once its ends' own errors are taken out, in percent of the span, signed. */
+  worstPercent: number;
+  worstFrame: number;
+}
+
+/** What is wrong between the keys, and with the poses at them, once timing is taken out. */
+export function findSpacing(read: ReadTrack, tolerances: Tolerances): Finding[] {
+  const { reading } = read;
+  if (reading.pairs.length === 0 || !(reading.span > 0)) return [];
+  return [
+    ...findPoses(read, tolerances),
+    ...reading.segments.flatMap((segment) => findInSegment(read, segment, tolerances)),
+  ];
+}
+
+function about(reading: TrackReading): Pick<Finding, 'subjectId' | 'track'> {
+  return { subjectId: reading.subjectId, track: reading.track };
+}
+
+function findPoses({ reading, target, warped }: ReadTrack, tolerances: Tolerances): Finding[] {
+  const tolerance = (tolerances.spacingPercent / 100) * reading.span;
+  return reading.pairs.flatMap((pair): Finding[] => {
+    const i = Math.round(pair.targetFrame - reading.gap.firstFrame);
+    if (i < 0 || i >= (target[0]?.length ?? 0)) return [];
+    const miss = Math.sqrt(target.reduce((sum, column, c) => sum + (warped[c]![i]! - column[i]!) ** 2, 0));
+    const severity = severityOf(miss, tolerance);
+    if (!severity) return [];
+    return [
+      {
+        ...about(reading),
+        kind: 'pose-off',
+        firstFrame: pair.targetFrame,
+        lastFrame: pair.targetFrame,
+        measured: miss,
+        expected: 0,
+        tolerance,
+        unit: reading.unit,
+        severity,
+        sentence: capital(
+          `${theSubject(reading.subjectName)} is ${roundTo(miss, 1)} ${reading.unit} away from the target's pose at frame ${pair.targetFrame}.`,
+        ),
+      },
+    ];
+  });
+}
+
+/**
+ * The error inside a segment apart from that of its two ends, which is spread over it by the target's own progress
+ * (by time where the target stands still).
+ */
+function segmentResidual({ reading, target, warped }: ReadTrack, segment: SegmentReading): SegmentResidual {
+  const first = reading.gap.firstFrame;
+  const a = Math.max(0, Math.round(segment.firstFrame - first));
+  const b = Math.min((target[0]?.length ?? 1) - 1, Math.round(segment.lastFrame - first));
+  let worst = 0;
+  let worstFrame = segment.firstFrame;
+  for (let i = a; i <= b; i++) {
+    let squared = 0;
+    for (let c = 0; c < target.length; c++) {
+      const column = target[c]!;
+      const way = column[b]! - column[a]!;
+      const share = way !== 0 ? (column[i]! - column[a]!) / way : (i - a) / Math.max(1, b - a);
+      const startMiss = warped[c]![a]! - column[a]!;
+      const endMiss = warped[c]![b]! - column[b]!;
+      squared += (warped[c]![i]! - column[i]! - (startMiss * (1 - share) + endMiss * share)) ** 2;
+    }
+    const miss = (Math.sqrt(squared) / reading.span) * 100;
+    if (miss > Math.abs(worst) + 1e-9) {
+      worst = (reading.gap.spacing[i]! < 0 ? -1 : 1) * miss;
+      worstFrame = first + i;
+    }
+  }
+  return { worstPercent: worst, worstFrame };
+}
+
+function findInSegment(read: ReadTrack, segment: SegmentReading, tolerances: Tolerances): Finding[] {
+  const { reading } = read;
+  const residual = segmentResidual(read, segment);
+  const severity = severityOf(residual.worstPercent, tolerances.spacingPercent);
+  if (!severity) return [];
+  const between = `from ${segment.firstFrame} to ${segment.lastFrame}`;
+  const common = { ...about(reading), firstFrame: segment.firstFrame, lastFrame: segment.lastFrame };
+  const worst = roundTo(Math.abs(residual.worstPercent), 1);
+  const inPercent = {
+    ...common,
+    measured: Math.abs(residual.worstPercent),
+    expected: 0,
+    tolerance: tolerances.spacingPercent,
+    unit: '%',
+    severity,
+  };
+  if (!segment.target) {
+    return [
+      {
+        ...inPercent,
+        kind: 'hold-moves',
+        sentence: capital(`${theSubject(reading.subjectName)} moves during the hold ${between}, by up to ${worst} % of its travel.`),
+      },
+    ];
+  }
+  if (!segment.take) {
+    return [
+      {
+        ...inPercent,
+        kind: 'held-not-moving',
+        sentence: capital(`${theSubject(reading.subjectName)} stands still ${between} and jumps at the end; the target moves all the way.`),
+      },
+    ];
+  }
+  const eases = [findEase(segment, 'start'), findEase(segment, 'finish')].filter((ease) => ease !== null);
+  if (eases.length === 0) {
+    const side = residual.worstPercent < 0 ? 'behind' : 'ahead of';
+    return [
+      {
+        ...inPercent,
+        kind: 'spacing-off',
+        sentence: capital(
+          `${theSubject(reading.subjectName)} is up to ${worst} % ${side} the target's spacing ${between}, most at frame ${residual.worstFrame}.`,
+        ),
+      },
+    ];
+  }
+  return eases.map((ease) => ({
+    ...common,
+    ...ease,
+    tolerance: EASE_TOLERANCE,
+    unit: '× mean speed',
+    severity,
+    sentence: `${easeSentence(ease, between)} The spacing is up to ${worst} % off, most at frame ${residual.worstFrame}.`,
+  }));
+}
+
+interface EaseFault {
+  kind: FindingKind;
+  measured: number;
+  expected: number;
+}
+
+function findEase(segment: SegmentReading, end: 'start' | 'finish'): EaseFault | null {
+  const measured = segment.take![end];
+  const expected = segment.target![end];
+  if (Math.abs(measured - expected) <= EASE_TOLERANCE) return null;
+  return { kind: measured > expected ? `${end}-not-slow` : `${end}-too-slow`, measured, expected };
+}
+
+/** The ease in words: how it is, and how the target has it. */
+function easeSentence({ kind, measured, expected }: EaseFault, between: string): string {
+  const end = kind.startsWith('start') ? 'start' : 'finish';
+  const verb = end === 'start' ? 'leaves' : 'arrives';
+  if (kind.endsWith('too-slow')) {
+    return `Too slow a ${end} ${between}: the target ${verb} ${expected > 1.35 ? 'fast' : 'at speed'}.`;
+  }
+  if (expected < 0.65) {
+    return `No slow ${end} ${between}: ${measured < 1.35 ? 'the spacing is even' : `it ${verb} fast`}; the target ${verb} slowly.`;
+  }
+  return `Too fast a ${end} ${between}: the target ${verb} ${expected < 1.35 ? 'evenly' : 'less fast'}.`;
+}

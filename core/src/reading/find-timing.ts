@@ -1,0 +1,80 @@
+import type { Finding, KeyPair, Tolerances, TrackReading } from './schema.ts';
+import { severityOf } from './severity.ts';
+import { capital, frames, roundTo, theSubject } from './words.ts';
+
+/** What happens at a key, as a verb: its place among the matched keys says it. */
+function verbAt(reading: TrackReading, pair: KeyPair): string {
+  if (pair.role === 'breakdown') return 'passes its breakdown';
+  if (pair === reading.pairs[0] && !reading.missingFrames.some((frame) => frame < pair.targetFrame)) return 'starts';
+  if (pair === reading.pairs.at(-1) && !reading.missingFrames.some((frame) => frame > pair.targetFrame)) return 'arrives';
+  return 'reaches its extreme';
+}
+
+/** Keys that are late, early, missing or too many. Frames are the target's; an extra key's are the take's. */
+export function findTiming(reading: TrackReading, tolerances: Tolerances): Finding[] {
+  const subject = theSubject(reading.subjectName);
+  const about = { subjectId: reading.subjectId, track: reading.track, unit: 'frames', tolerance: tolerances.keyFrames };
+  if (reading.pairs.length === 0 && reading.extraFrames.length === 0) {
+    const first = reading.missingFrames[0] ?? reading.gap.firstFrame;
+    const last = reading.missingFrames.at(-1) ?? first;
+    return [
+      {
+        ...about,
+        kind: 'track-never-keyed',
+        firstFrame: first,
+        lastFrame: last,
+        measured: 0,
+        expected: reading.missingFrames.length,
+        unit: 'keys',
+        severity: 'strong',
+        sentence: `${reading.label} is never keyed: ${subject} stays as it was.`,
+      },
+    ];
+  }
+  const findings: Finding[] = [];
+  for (const pair of reading.pairs) {
+    const severity = severityOf(pair.offsetFrames, tolerances.keyFrames);
+    if (!severity) continue;
+    const late = pair.offsetFrames > 0;
+    const landed = roundTo(pair.targetFrame + pair.offsetFrames, 2);
+    findings.push({
+      ...about,
+      kind: late ? 'key-late' : 'key-early',
+      firstFrame: Math.min(pair.targetFrame, landed),
+      lastFrame: Math.max(pair.targetFrame, landed),
+      measured: landed,
+      expected: pair.targetFrame,
+      severity,
+      sentence: capital(
+        `${subject} ${verbAt(reading, pair)} ${frames(pair.offsetFrames)} ${late ? 'late' : 'early'}: frame ${landed} instead of ${pair.targetFrame}.`,
+      ),
+    });
+  }
+  for (const frame of reading.missingFrames) {
+    findings.push({
+      ...about,
+      kind: 'key-missing',
+      firstFrame: frame,
+      lastFrame: frame,
+      measured: 0,
+      expected: 1,
+      unit: 'keys',
+      severity: 'clear',
+      sentence: `${reading.label} has no key for frame ${frame} of the target.`,
+    });
+  }
+  for (const frame of reading.extraFrames) {
+    findings.push({
+      ...about,
+      kind: 'key-extra',
+      firstFrame: frame,
+      lastFrame: frame,
+      measured: 1,
+      expected: 0,
+      unit: 'keys',
+      severity: 'slight',
+      sentence: `${reading.label} has a key on frame ${roundTo(frame, 2)} that the target does without.`,
+    });
+  }
+  return findings;
+}

@@ -1,0 +1,139 @@
+import { test, expect } from 'vitest';
+import fc from 'fast-check';
+import { createChannel, createKey, createMotion, createSubject, moveKeys, setScene, type Key, type MotionDocument } from '../motion/index.ts';
+import { criterionScore, matchKeys, Reading, readTake, type Target } from './index.ts';
+
+const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#9a6b00' } as const;
+const TOLERANCES = { keyFrames: 1, spacingPercent: 5 };
+
+function drawer(x: Key[], y: Key[] = []): MotionDocument {
+  const subject = { ...createSubject('drawer', 'Drawer', LOOK, { x: 0, y: 0 }), channels: [createChannel('position.x', 0, x), createChannel('position.y', 0, y)] };
+  return { ...createMotion([subject]), range: { first: 1, last: 33 } };
+}
+
+const linear = (last: number, value = 600): Key[] => [createKey(1, 0, { leave: 'linear' }), createKey(last, value, { leave: 'linear' })];
+const smooth = (last: number): Key[] => [createKey(1, 0, { link: 'flat' }), createKey(last, 600, { link: 'flat' })];
+const target = (motion: MotionDocument): Target => ({ motion, tolerances: TOLERANCES });
+const kinds = (reading: Reading): string[] => reading.findings.map((finding) => finding.kind);
+
+test('worked case: linear to 27 against linear to 25 is late, with no spacing error', () => {
+  const track = readTake(target(drawer(linear(25))), drawer(linear(27))).tracks[0]!;
+  expect(track.pairs.map((pair) => pair.offsetFrames)).toEqual([0, 2]);
+  expect(track.raw.rmsPercent).toBeCloseTo(4.487, 3);
+  expect(track.raw.worstPercent).toBeCloseTo(-7.692, 3);
+  expect(track.raw.worstFrame).toBe(25);
+  expect(track.spacing.rmsPercent).toBeCloseTo(0, 9);
+  expect(track.spacing.worstPercent).toBeCloseTo(0, 9);
+});
+
+test('worked case: even spacing against smooth, keys right, is spacing error alone', () => {
+  const track = readTake(target(drawer(smooth(25))), drawer(linear(25))).tracks[0]!;
+  expect(track.pairs.map((pair) => pair.offsetFrames)).toEqual([0, 0]);
+  for (const statistics of [track.raw, track.spacing]) {
+    expect(statistics.rmsPercent).toBeCloseTo(6.761, 3);
+    expect(statistics.worstPercent).toBeCloseTo(9.621, 3);
+    expect(statistics.worstFrame).toBe(6);
+  }
+  expect(track.gap.raw[19]).toBeCloseTo(-9.621, 3);
+  expect(track.gap.spacing[19]).toBeCloseTo(-9.621, 3);
+});
+
+test('worked case: smooth to 29 against smooth to 25 is late by 4, with no spacing error', () => {
+  const track = readTake(target(drawer(smooth(25))), drawer(smooth(29))).tracks[0]!;
+  expect(track.pairs.map((pair) => pair.offsetFrames)).toEqual([0, 4]);
+  expect(track.raw.rmsPercent).toBeCloseTo(9.099, 3);
+  expect(track.raw.worstPercent).toBeCloseTo(-13.616, 3);
+  expect(track.raw.worstFrame).toBe(18);
+  expect(track.spacing.rmsPercent).toBeCloseTo(0, 9);
+});
+
+test('a perfect take has no finding and the full grade, and reads back through its schema', () => {
+  const reading = readTake(target(drawer(smooth(25))), drawer(smooth(25)));
+  expect(reading.findings).toEqual([]);
+  expect(reading.proposedGrade).toBe(100);
+  expect(Reading.parse(JSON.parse(JSON.stringify(reading)))).toEqual(reading);
+});
+
+test('a late arrival is said with its frames', () => {
+  const reading = readTake(target(drawer(smooth(25))), drawer(smooth(28)));
+  expect(reading.findings).toMatchObject([
+    { kind: 'key-late', measured: 28, expected: 25, severity: 'clear', sentence: 'The drawer arrives 3 frames late: frame 28 instead of 25.' },
+  ]);
+});
+
+test('no ease where the target eases is named at both ends', () => {
+  const reading = readTake(target(drawer(smooth(25))), drawer(linear(25)));
+  expect(kinds(reading)).toEqual(['start-not-slow', 'finish-not-slow']);
+  expect(reading.findings[0]!.measured).toBeCloseTo(1, 6);
+  expect(reading.findings[0]!.expected).toBeCloseTo(0, 2);
+  expect(reading.findings[0]!.sentence).toMatch(/^No slow start from 1 to 25: the spacing is even; the target leaves slowly\./);
+});
+
+test('missing, extra and absent keys are findings, not failures', () => {
+  const three = [createKey(1, 0), createKey(13, 500), createKey(25, 600)];
+  expect(kinds(readTake(target(drawer(three)), drawer([three[0]!, three[2]!])))).toContain('key-missing');
+  expect(kinds(readTake(target(drawer(linear(25))), drawer([linear(25)[0]!, createKey(13, 300, { leave: 'linear' }), linear(25)[1]!])))).toEqual(['key-extra']);
+  const untouched = readTake(target(drawer(three)), drawer([]));
+  expect(kinds(untouched)).toEqual(['track-never-keyed']);
+  expect(untouched.findings[0]!.sentence).toBe('Position is never keyed: the drawer stays as it was.');
+  expect(untouched.proposedGrade).toBe(0);
+  expect(kinds(readTake(target(drawer(three)), createMotion()))).toEqual(['subject-missing', 'range-differs']);
+});
+
+test('a key held too long, a drifting hold and a wrong pose each read as themselves', () => {
+  const held = [createKey(1, 0, { leave: 'step' }), createKey(25, 600)];
+  expect(kinds(readTake(target(drawer(linear(25))), drawer(held)))).toEqual(['held-not-moving']);
+  const holds = [createKey(1, 0, { leave: 'linear' }), createKey(13, 600, { leave: 'linear' }), createKey(25, 600)];
+  const drifts = [holds[0]!, { ...holds[1]!, leave: 'curve' as const, link: 'broken' as const, out: { frames: 6, value: 120 } }, holds[2]!];
+  expect(kinds(readTake(target(drawer(holds)), drawer(drifts)))).toEqual(['hold-moves']);
+  const short = readTake(target(drawer(linear(25))), drawer(linear(25, 540)));
+  expect(short.findings).toMatchObject([{ kind: 'pose-off', firstFrame: 25, severity: 'clear' }]);
+  expect(short.findings[0]!.measured).toBeCloseTo(60, 6);
+});
+
+test('another rate is compared in seconds and is a finding of its own', () => {
+  const at25 = setScene(drawer(linear(26)), { rate: { num: 25, den: 1 }, range: { first: 1, last: 34 } }).motion;
+  const reading = readTake(target(drawer(linear(25))), at25);
+  expect(kinds(reading)).toEqual(['rate-differs', 'range-differs']);
+  expect(reading.tracks[0]!.pairs.map((pair) => pair.offsetFrames)).toEqual([0, 0]);
+  expect(reading.tracks[0]!.raw.rmsPercent).toBeCloseTo(0, 9);
+});
+
+test('on a trajectory a late take is behind along the way, measured by distance', () => {
+  const arc = (last: number): MotionDocument => drawer(linear(last), [createKey(1, 400, { leave: 'linear' }), createKey(last, 0, { leave: 'linear' })]);
+  const track = readTake(target(arc(25)), arc(27)).tracks[0]!;
+  expect(track.span).toBeCloseTo(Math.hypot(600, 400), 9);
+  expect(track.raw.worstPercent).toBeCloseTo(-7.692, 3);
+  expect(track.spacing.rmsPercent).toBeCloseTo(0, 9);
+});
+
+test('shifting a whole take by n frames reads as n late at every key and no spacing error', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: -6, max: 6 }), fc.uniqueArray(fc.integer({ min: 2, max: 24 }), { maxLength: 3 }), (shift, between) => {
+      const frames = [1, ...between.sort((a, b) => a - b), 25];
+      const motion = drawer(frames.map((frame, i) => createKey(frame, i * 200)));
+      const refs = frames.map((frame) => ({ subjectId: 'drawer', channelId: 'position.x' as const, frame }));
+      // Frames closer than the shift may rightly be taken for one another.
+      fc.pre(frames.every((frame, i) => i === 0 || frame - frames[i - 1]! > 2 * Math.abs(shift)));
+      const track = readTake(target(motion), moveKeys(motion, refs, shift).motion).tracks[0]!;
+      expect(track.pairs.map((pair) => pair.offsetFrames)).toEqual(frames.map(() => shift));
+      expect(track.spacing.rmsPercent).toBeCloseTo(0, 6);
+    }),
+  );
+});
+
+test('in-betweens are no events: they are neither missing nor extra', () => {
+  const keys = [linear(25)[0]!, createKey(13, 300, { role: 'inbetween', leave: 'linear' }), linear(25)[1]!];
+  expect(readTake(target(drawer(linear(25))), drawer(keys)).findings).toEqual([]);
+});
+
+test('matching keeps order and names what is left over', () => {
+  const event = (frame: number, value: number) => ({ frame, values: [value] });
+  const scale = { frames: 8, value: 100 };
+  expect(matchKeys([event(1, 0), event(9, 50), event(17, 100)], [event(1, 0), event(18, 100)], scale)).toEqual({ pairs: [[0, 0], [2, 1]], missing: [1], extra: [] });
+  expect(matchKeys([], [event(3, 1)], scale)).toEqual({ pairs: [], missing: [], extra: [0] });
+});
+
+test('a criterion is 100 at no error, 50 at the tolerance and 0 at four times it', () => {
+  expect([0, 1, 2.5, 4, 9].map((error) => criterionScore(error, 1))).toEqual([100, 50, 25, 0, 0]);
+});

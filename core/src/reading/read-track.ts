@@ -1,0 +1,109 @@
+import type { MotionDocument, Subject } from '../motion/schema.ts';
+import { trackEvents, trackValues, type Track, type TrackEvent } from '../motion/track.ts';
+import { exposedFrame } from '../time/exposure.ts';
+import { matchKeys } from './match-keys.ts';
+import type { KeyPair, SegmentReading, TrackReading } from './schema.ts';
+import { segmentEase } from './segment-ease.ts';
+import type { SharedTime } from './shared-time.ts';
+import { errorStatistics, signedErrorInto, spanOf } from './track-error.ts';
+import { createWarp } from './warp.ts';
+
+export interface TrackSide {
+  motion: MotionDocument;
+  subject: Subject;
+}
+
+/** A read track with the samples that findings look into: one row a channel, one value a target frame. */
+export interface ReadTrack {
+  reading: TrackReading;
+  target: Float64Array[];
+  /** The take warped onto the target's keys. */
+  warped: Float64Array[];
+}
+
+const isMatched = (event: TrackEvent): boolean => event.role !== 'inbetween';
+
+function sampleFrames(subject: Subject, track: Track, count: number, frameAt: (i: number) => number): Float64Array[] {
+  const columns = track.channelIds.map(() => new Float64Array(count));
+  for (let i = 0; i < count; i++) {
+    const values = trackValues(subject, track, frameAt(i));
+    for (let c = 0; c < columns.length; c++) columns[c]![i] = values[c]!;
+  }
+  return columns;
+}
+
+/** The usual length of the target's segments: the frame gap that counts as much as its whole span. */
+function usualSegment(events: readonly TrackEvent[]): number {
+  if (events.length < 2) return 12;
+  return (events.at(-1)!.frame - events[0]!.frame) / (events.length - 1);
+}
+
+/** Reads one track of a take: keys matched, raw and spacing error a frame, and the ease of each segment both have. */
+export function readTrack(target: TrackSide, take: TrackSide, track: Track, time: SharedTime): ReadTrack {
+  const { range } = target.motion;
+  const count = range.last - range.first + 1;
+  const shownFrame = (i: number): number => exposedFrame(range.first + i, range.first, target.subject.exposure);
+  const targetColumns = sampleFrames(target.subject, track, count, shownFrame);
+  const span = spanOf(targetColumns);
+
+  const targetEvents = trackEvents(target.subject, track).filter(isMatched);
+  const takeEvents = trackEvents(take.subject, track).filter(isMatched);
+  const match = matchKeys(
+    targetEvents,
+    takeEvents.map((event) => ({ ...event, frame: time.toTarget(event.frame) })),
+    { frames: usualSegment(targetEvents), value: span },
+  );
+  const pairs = match.pairs.map(([i, j]): KeyPair => {
+    const targetFrame = targetEvents[i]!.frame;
+    const takeFrame = takeEvents[j]!.frame;
+    return { targetFrame, takeFrame, offsetFrames: time.toTarget(takeFrame) - targetFrame, role: targetEvents[i]!.role };
+  });
+
+  const takeShown = (i: number): number =>
+    exposedFrame(time.toTake(range.first + i), take.motion.range.first, take.subject.exposure);
+  const raw = signedErrorInto(
+    new Float64Array(count),
+    { columns: targetColumns, span },
+    sampleFrames(take.subject, track, count, takeShown),
+  );
+  const warp = createWarp(pairs.map((pair) => ({ from: pair.targetFrame, to: pair.takeFrame })));
+  // Without a pair there is nothing to take the timing out by: seconds alone carry the frames over.
+  const warped = sampleFrames(take.subject, track, count, (i) =>
+    pairs.length > 0 ? warp(shownFrame(i)) : time.toTake(shownFrame(i)),
+  );
+  const spacing = signedErrorInto(new Float64Array(count), { columns: targetColumns, span }, warped);
+
+  const from = Math.max(0, Math.ceil((targetEvents[0]?.frame ?? range.first) - range.first));
+  const to = Math.min(count - 1, Math.floor((targetEvents.at(-1)?.frame ?? range.last) - range.first));
+  return {
+    target: targetColumns,
+    warped,
+    reading: {
+      subjectId: target.subject.id,
+      subjectName: target.subject.name,
+      track: track.id,
+      label: track.label,
+      unit: track.unit,
+      span,
+      pairs,
+      missingFrames: match.missing.map((i) => targetEvents[i]!.frame),
+      extraFrames: match.extra.map((j) => takeEvents[j]!.frame),
+      segments: readSegments(target.subject, take.subject, track, pairs, span),
+      raw: errorStatistics(raw, range.first, from, to),
+      spacing: errorStatistics(spacing, range.first, from, to),
+      gap: { firstFrame: range.first, raw: Array.from(raw), spacing: Array.from(spacing) },
+    },
+  };
+}
+
+function readSegments(target: Subject, take: Subject, track: Track, pairs: readonly KeyPair[], span: number): SegmentReading[] {
+  return pairs.slice(0, -1).map((pair, i) => {
+    const next = pairs[i + 1]!;
+    return {
+      firstFrame: pair.targetFrame,
+      lastFrame: next.targetFrame,
+      target: segmentEase(target, track, pair.targetFrame, next.targetFrame, span),
+      take: segmentEase(take, track, pair.takeFrame, next.takeFrame, span),
+    };
+  });
+}

@@ -1,0 +1,16 @@
+import { framesPerSecond } from '../time/rate.ts';
+import type { MotionDocument } from '../motion/schema.ts';
+
+/** Carries frames between two rulers by seconds from the start of each range, so that different rates compare fairly. */
+export interface SharedTime {
+  toTake: (targetFrame: number) => number;
+  toTarget: (takeFrame: number) => number;
+}
+
+export function createSharedTime(target: MotionDocument, take: MotionDocument): SharedTime {
+  const ratio = framesPerSecond(take.rate) / framesPerSecond(target.rate);
+  return {
+    toTake: (frame) => take.range.first + (frame - target.range.first) * ratio,
+    toTarget: (frame) => target.range.first + (frame - take.range.first) / ratio,
+  };
+}

@@ -1,0 +1,40 @@
+import { test, expect } from 'vitest';
+import { createChannel, createKey, createMotion, createSubject, TRACKS, type Key } from '../motion/index.ts';
+import { progressInto, timingCharts, trackProgress } from './index.ts';
+
+const LOOK = { shape: 'glass', widthPx: 40, heightPx: 60, fill: '#0b7a6f' } as const;
+const POSITION = TRACKS[0]!;
+
+function glass(x: Key[], y: Key[] = []) {
+  return { ...createSubject('glass', 'Tea glass', LOOK, { x: 0, y: 0 }), channels: [createChannel('position.x', 0, x), createChannel('position.y', 0, y)] };
+}
+
+test('even spacing is equal steps; smooth spacing crowds at both ends', () => {
+  const even = trackProgress(glass([createKey(1, 0, { leave: 'linear' }), createKey(5, 400)]), POSITION, 1, 5);
+  expect(Array.from(even)).toEqual([0, 0.25, 0.5, 0.75, 1]);
+  const smooth = trackProgress(glass([createKey(1, 0, { link: 'flat' }), createKey(25, 600, { link: 'flat' })]), POSITION, 1, 25);
+  expect(smooth[3]! * 600).toBeCloseTo(25.78125, 9);
+  expect(smooth[3]! - smooth[2]!).toBeLessThan(smooth[12]! - smooth[11]!);
+});
+
+test('one channel goes below 0 on anticipation and above 1 on overshoot', () => {
+  expect(Array.from(progressInto(new Float64Array(4), [Float64Array.of(0, -10, 110, 100)]))).toEqual([0, -0.1, 1.1, 1]);
+});
+
+test('on a trajectory progress is the length of the way, not the distance', () => {
+  const out = progressInto(new Float64Array(3), [Float64Array.of(0, 30, 30), Float64Array.of(0, 0, 10)]);
+  expect(Array.from(out)).toEqual([0, 0.75, 1]);
+});
+
+test('a chart runs from extreme to extreme, marks each frame and underlines breakdowns; a hold has none', () => {
+  const subject = glass([
+    createKey(1, 0, { leave: 'linear' }),
+    createKey(4, 100, { role: 'breakdown', leave: 'linear' }),
+    createKey(5, 400, { leave: 'linear' }),
+    createKey(9, 400),
+  ]);
+  const charts = timingCharts({ ...createMotion([subject]), range: { first: 1, last: 12 } }, subject, POSITION);
+  expect(charts).toHaveLength(1);
+  expect(charts[0]!.marks.map((mark) => mark.role)).toEqual(['extreme', 'inbetween', 'inbetween', 'breakdown', 'extreme']);
+  expect(charts[0]!.marks[3]!.progress).toBeCloseTo(0.25, 12);
+});

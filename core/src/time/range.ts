@@ -1,0 +1,57 @@
+import * as z from 'zod';
+import { type Issue, type Result } from '../result.ts';
+import { framesPerSecond, type Rate } from './rate.ts';
+
+export const FRAME_LIMIT = 100_000;
+
+/** First and last frame on the ruler, both shown. A range holds at least one frame. */
+export const FrameRange = z
+  .object({
+    first: z.int().min(-FRAME_LIMIT).max(FRAME_LIMIT),
+    last: z.int().min(-FRAME_LIMIT).max(FRAME_LIMIT),
+  })
+  .refine((range) => range.last >= range.first, {
+    path: ['last'],
+    message: 'The last frame comes before the first.',
+  });
+export type FrameRange = z.infer<typeof FrameRange>;
+
+/** How many frames are shown: `last − first + 1`. */
+export function frameCount(range: FrameRange): number {
+  return range.last - range.first + 1;
+}
+
+/** How long the whole range is on screen, in seconds: 24 frames at 24 fps run 1.000 s. */
+export function runningSeconds(range: FrameRange, rate: Rate): number {
+  return frameCount(range) / framesPerSecond(rate);
+}
+
+/** Seconds from frame `a` to frame `b`: keys on 1 and 24 at 24 fps are 0.958 s apart. */
+export function travelSeconds(a: number, b: number, rate: Rate): number {
+  return (b - a) / framesPerSecond(rate);
+}
+
+function readFrame(text: string, end: 'first' | 'last', issues: Issue[]): number {
+  const frame = Number(text.trim());
+  if (text.trim() === '' || !Number.isInteger(frame)) {
+    issues.push({ code: 'frame-not-whole', path: [end], message: `The ${end} frame must be a whole number.` });
+  } else if (Math.abs(frame) > FRAME_LIMIT) {
+    issues.push({ code: 'frame-out-of-range', path: [end], message: `Frames run from −${FRAME_LIMIT} to ${FRAME_LIMIT}.` });
+  }
+  return frame;
+}
+
+/** Reads a range a person typed. Issues: `frame-not-whole`, `frame-out-of-range`, `last-before-first`. */
+export function parseRange(firstText: string, lastText: string): Result<FrameRange> {
+  const issues: Issue[] = [];
+  const first = readFrame(firstText, 'first', issues);
+  const last = readFrame(lastText, 'last', issues);
+  if (issues.length === 0 && last < first) {
+    issues.push({
+      code: 'last-before-first',
+      path: ['last'],
+      message: `The last frame (${last}) comes before the first (${first}).`,
+    });
+  }
+  return issues.length > 0 ? { ok: false, issues } : { ok: true, value: { first, last } };
+}
