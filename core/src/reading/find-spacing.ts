@@ -149,6 +149,8 @@ function findEase(segment: SegmentReading, end: 'start' | 'finish'): EaseFault |
   const measured = segment.take![end];
   const expected = segment.target![end];
   if (Math.abs(measured - expected) <= EASE_TOLERANCE) return null;
+  // Slower than slow and faster than fast are of the same kind: their size is left to the spacing's own sentence.
+  if (paceOf(measured) === paceOf(expected)) return null;
   return { kind: measured > expected ? `${end}-not-slow` : `${end}-too-slow`, measured, expected };
 }
 
@@ -156,11 +158,23 @@ function findEase(segment: SegmentReading, end: 'start' | 'finish'): EaseFault |
 function easeSentence({ kind, measured, expected }: EaseFault, between: string): string {
   const end = kind.startsWith('start') ? 'start' : 'finish';
   const verb = end === 'start' ? 'leaves' : 'arrives';
-  if (kind.endsWith('too-slow')) {
-    return `Too slow a ${end} ${between}: the target ${verb} ${expected > 1.35 ? 'fast' : 'at speed'}.`;
-  }
-  if (expected < 0.65) {
-    return `No slow ${end} ${between}: ${measured < 1.35 ? 'the spacing is even' : `it ${verb} fast`}; the target ${verb} slowly.`;
-  }
-  return `Too fast a ${end} ${between}: the target ${verb} ${expected < 1.35 ? 'evenly' : 'less fast'}.`;
+  const wanted = paceOf(expected);
+  return `No ${wanted.asked} ${end} ${between}: ${paceOf(measured).seen(verb)}; the target ${verb} ${wanted.how}.`;
+}
+
+interface Pace {
+  /** As what is missing: "no slow start". */
+  asked: string;
+  how: string;
+  seen: (verb: string) => string;
+}
+
+const PACES = {
+  slow: { asked: 'slow', how: 'slowly', seen: (verb) => `it ${verb} slowly` },
+  even: { asked: 'even', how: 'evenly', seen: () => 'the spacing is even' },
+  fast: { asked: 'fast', how: 'fast', seen: (verb) => `it ${verb} fast` },
+} as const satisfies Record<string, Pace>;
+
+function paceOf(share: number): Pace {
+  return share < 1 - EASE_TOLERANCE ? PACES.slow : share <= 1 + EASE_TOLERANCE ? PACES.even : PACES.fast;
 }

@@ -2,9 +2,13 @@ import type { Finding, KeyPair, Tolerances, TrackReading } from './schema.ts';
 import { severityOf } from './severity.ts';
 import { capital, frames, roundTo, theSubject } from './words.ts';
 
-/** What happens at a key, as a verb: its place among the matched keys says it. */
+/** What happens at a key, as a verb: its place among the matched keys and the holds beside it say it. */
 function verbAt(reading: TrackReading, pair: KeyPair): string {
   if (pair.role === 'breakdown') return 'passes its breakdown';
+  const isStill = (edge: 'firstFrame' | 'lastFrame'): boolean =>
+    reading.segments.some((segment) => segment[edge] === pair.targetFrame && !segment.target);
+  if (isStill('lastFrame') && !isStill('firstFrame')) return 'sets off';
+  if (isStill('firstFrame') && !isStill('lastFrame')) return 'comes to rest';
   if (pair === reading.pairs[0] && !reading.missingFrames.some((frame) => frame < pair.targetFrame)) return 'starts';
   if (pair === reading.pairs.at(-1) && !reading.missingFrames.some((frame) => frame > pair.targetFrame)) return 'arrives';
   return 'reaches its extreme';

@@ -19,7 +19,7 @@ export interface KeyMatch {
 }
 
 /**
- * What leaving one key unmatched costs: two keys are taken for the same one until they are 1.2 of a usual segment plus span apart.
+ * What leaving one key unmatched costs: two keys are taken for the same one until they are 1.2 scales of frames and span together apart.
  */
 const GAP_PENALTY = 0.6;
 

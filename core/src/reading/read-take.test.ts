@@ -122,6 +122,22 @@ test('shifting a whole take by n frames reads as n late at every key and no spac
   );
 });
 
+test('a run of keys each later than the last is matched key by key, not taken for the next ones', () => {
+  const rack = (frames: number[]): MotionDocument =>
+    drawer([345, 345, 205, 245, 224, 230].map((value, i) => createKey(frames[i]!, value, { leave: i === 0 ? 'step' : 'curve' })));
+  const reading = readTake(target({ ...rack([1, 9, 17, 21, 25, 33]), range: { first: 1, last: 49 } }), rack([1, 9, 20, 26, 31, 36]));
+  expect(reading.tracks[0]!.pairs.map((pair) => pair.offsetFrames)).toEqual([0, 0, 3, 5, 6, 3]);
+});
+
+test('leaving and reaching a hold late are told apart from other keys', () => {
+  const holds = (off: number): MotionDocument => drawer([createKey(1, 0), createKey(9 + off, 0, { leave: 'linear' }), createKey(21 + off, 600), createKey(33, 600)]);
+  const sentences = readTake(target(holds(0)), holds(2)).findings.map((finding) => finding.sentence);
+  expect(sentences).toEqual([
+    'The drawer sets off 2 frames late: frame 11 instead of 9.',
+    'The drawer comes to rest 2 frames late: frame 23 instead of 21.',
+  ]);
+});
+
 test('in-betweens are no events: they are neither missing nor extra', () => {
   const keys = [linear(25)[0]!, createKey(13, 300, { role: 'inbetween', leave: 'linear' }), linear(25)[1]!];
   expect(readTake(target(drawer(linear(25))), drawer(keys)).findings).toEqual([]);

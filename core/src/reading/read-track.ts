@@ -32,10 +32,13 @@ function sampleFrames(subject: Subject, track: Track, count: number, frameAt: (i
   return columns;
 }
 
-/** The usual length of the target's segments: the frame gap that counts as much as its whole span. */
-function usualSegment(events: readonly TrackEvent[]): number {
-  if (events.length < 2) return 12;
-  return (events.at(-1)!.frame - events[0]!.frame) / (events.length - 1);
+/**
+ * The frame gap that counts as much as the whole span when keys are matched: two usual segments of the target.
+ * One would take a run of keys that are all late by a little less than a segment for other keys of the target.
+ */
+function matchingFrames(events: readonly TrackEvent[]): number {
+  if (events.length < 2) return 24;
+  return (2 * (events.at(-1)!.frame - events[0]!.frame)) / (events.length - 1);
 }
 
 /** Reads one track of a take: keys matched, raw and spacing error a frame, and the ease of each segment both have. */
@@ -51,7 +54,7 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
   const match = matchKeys(
     targetEvents,
     takeEvents.map((event) => ({ ...event, frame: time.toTarget(event.frame) })),
-    { frames: usualSegment(targetEvents), value: span },
+    { frames: matchingFrames(targetEvents), value: span },
   );
   const pairs = match.pairs.map(([i, j]): KeyPair => {
     const targetFrame = targetEvents[i]!.frame;

@@ -1,0 +1,62 @@
+import { Rate, FrameRange } from '@undulan/core';
+import * as z from 'zod';
+import { CourseRole, Person } from './people.ts';
+
+export const CourseSummary = z.object({ id: z.string(), title: z.string(), role: CourseRole });
+export type CourseSummary = z.infer<typeof CourseSummary>;
+
+export const SignedIn = z.object({ person: Person, courses: z.array(CourseSummary) });
+export type SignedIn = z.infer<typeof SignedIn>;
+
+export const TakeState = z.enum(['handed-in', 'returned']);
+export type TakeState = z.infer<typeof TakeState>;
+
+export const TakeSummary = z.object({
+  id: z.string(),
+  number: z.int(),
+  state: TakeState,
+  handedInAt: z.string(),
+  /** Only once returned, or for an instructor. */
+  grade: z.number().nullable(),
+});
+export type TakeSummary = z.infer<typeof TakeSummary>;
+
+export const DraftSummary = z.object({ id: z.string(), name: z.string(), updatedAt: z.string() });
+export type DraftSummary = z.infer<typeof DraftSummary>;
+
+export const ExerciseSummary = z.object({
+  id: z.string(),
+  title: z.string(),
+  brief: z.string(),
+  published: z.boolean(),
+  rate: Rate,
+  range: FrameRange,
+});
+export type ExerciseSummary = z.infer<typeof ExerciseSummary>;
+
+/** How one learner stands with one exercise. */
+export const Standing = z.object({
+  learnerId: z.string(),
+  exerciseId: z.string(),
+  hasDraft: z.boolean(),
+  takes: z.array(TakeSummary),
+});
+export type Standing = z.infer<typeof Standing>;
+
+/** A course as an instructor sees it. */
+export const CourseOverview = z.object({
+  id: z.string(),
+  title: z.string(),
+  exercises: z.array(ExerciseSummary),
+  learners: z.array(Person),
+  standings: z.array(Standing),
+});
+export type CourseOverview = z.infer<typeof CourseOverview>;
+
+/** One published exercise as its learner sees it in the course. */
+export const OpenExercise = ExerciseSummary.extend({ drafts: z.array(DraftSummary), takes: z.array(TakeSummary) });
+export type OpenExercise = z.infer<typeof OpenExercise>;
+
+/** A course as a learner sees it: published exercises only, and their own work only. */
+export const LearnerCourse = z.object({ id: z.string(), title: z.string(), exercises: z.array(OpenExercise) });
+export type LearnerCourse = z.infer<typeof LearnerCourse>;

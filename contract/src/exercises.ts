@@ -1,0 +1,49 @@
+import { MotionDocument, Tolerances } from '@undulan/core';
+import * as z from 'zod';
+import { DraftSummary, TakeSummary } from './courses.ts';
+import { ExerciseDetails, StoredWork, WorkHistory, Work } from './work.ts';
+
+/** A new exercise; without work it starts from an empty stage with one subject. */
+export const NewExercise = z.object({ work: Work.extend({ details: ExerciseDetails }).optional(), history: WorkHistory.optional() });
+export type NewExercise = z.infer<typeof NewExercise>;
+
+export const Created = z.object({ id: z.string() });
+export type Created = z.infer<typeof Created>;
+
+/** An exercise as it is set, for its instructor. */
+export const ExerciseSetting = StoredWork.extend({
+  id: z.string(),
+  courseId: z.string(),
+  courseTitle: z.string(),
+  published: z.boolean(),
+  takeCount: z.int(),
+});
+export type ExerciseSetting = z.infer<typeof ExerciseSetting>;
+
+/** An exercise as a learner gets it: the model motion only while they may see it. */
+export const Assignment = z.object({
+  id: z.string(),
+  courseId: z.string(),
+  courseTitle: z.string(),
+  title: z.string(),
+  brief: z.string(),
+  tolerances: Tolerances,
+  start: MotionDocument,
+  model: MotionDocument.nullable(),
+  drafts: z.array(DraftSummary),
+  takes: z.array(TakeSummary),
+});
+export type Assignment = z.infer<typeof Assignment>;
+
+/** What a new draft begins with: the last take, a given take, a motion kept from elsewhere, or (none named) the starting scene. */
+export const NewDraft = z.object({
+  fromTakeId: z.string().optional(),
+  copy: z.object({ name: z.string().trim().min(1).max(120), motion: MotionDocument, history: WorkHistory }).optional(),
+});
+export type NewDraft = z.infer<typeof NewDraft>;
+
+export const Draft = StoredWork.extend({ id: z.string(), name: z.string(), exerciseId: z.string(), nextTakeNumber: z.int() });
+export type Draft = z.infer<typeof Draft>;
+
+export const HandIn = z.object({ version: z.int() });
+export type HandIn = z.infer<typeof HandIn>;

@@ -1,0 +1,11 @@
+export { CourseRole, Credentials, Person, DemoAccounts } from './people.ts';
+export { Problem, PROBLEMS, problemType } from './problem.ts';
+export type { ProblemName } from './problem.ts';
+export {
+  ModelShown, ExerciseDetails, HistoryStep, HISTORY_LIMIT, WorkHistory, Work, StoredWork, SaveWork, Saved,
+} from './work.ts';
+export {
+  CourseSummary, SignedIn, TakeState, TakeSummary, DraftSummary, ExerciseSummary, Standing, CourseOverview, OpenExercise, LearnerCourse,
+} from './courses.ts';
+export { NewExercise, Created, ExerciseSetting, Assignment, NewDraft, Draft, HandIn } from './exercises.ts';
+export { Note, NoteText, ReviewText, Review, TakeView, ReturnReview } from './takes.ts';

@@ -1,0 +1,22 @@
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { ROOT } from './prepare.mjs';
+import { endChild } from './shell.mjs';
+
+/** Starts the built server on a database and waits until it listens. Gives its address and a way to stop it. */
+export function startServer({ url, port, demo = true, logLevel = 'info' }) {
+  const child = spawn(process.execPath, [join(ROOT, 'server', 'dist', 'main.js')], {
+    env: { ...process.env, TZ: 'UTC', NODE_ENV: 'production', DATABASE_URL: url, PORT: String(port), DEMO: demo ? 'yes' : 'no', LOG_LEVEL: logLevel },
+    stdio: ['ignore', 'pipe', 'inherit'],
+    detached: true,
+  });
+  return new Promise((resolve, reject) => {
+    child.once('exit', (code) => reject(new Error(`The server ended with ${code} before it listened.`)));
+    child.stdout.on('data', (chunk) => {
+      const text = chunk.toString();
+      const address = /listening on (\S+)/.exec(text)?.[1];
+      if (address) resolve({ address, child, stop: () => endChild(child) });
+      else process.stdout.write(text);
+    });
+  });
+}

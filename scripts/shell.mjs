@@ -1,0 +1,39 @@
+import { spawn, spawnSync } from 'node:child_process';
+
+/** Whether a program is on the PATH or in one of the system's own folders. */
+export function findProgram(name) {
+  for (const folder of [...(process.env.PATH ?? '').split(':'), '/usr/sbin', '/usr/local/sbin', '/usr/bin']) {
+    const path = `${folder}/${name}`;
+    if (spawnSync('test', ['-x', path]).status === 0) return path;
+  }
+  return null;
+}
+
+export function isRoot() {
+  return process.getuid?.() === 0;
+}
+
+/** Runs a command in the foreground; rejects with what was run when it fails. */
+export function run(command, args, options = {}) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(command, args, { stdio: 'inherit', ...options });
+    child.once('error', reject);
+    child.once('exit', (code, signal) => {
+      if (code === 0) resolve();
+      else reject(new Error(`${command} ${args.join(' ')} ended with ${signal ?? code}`));
+    });
+  });
+}
+
+/** Ends a child this process started and waits until it is gone; after `patienceMs` without mercy. */
+export function endChild(child, signal = 'SIGTERM', patienceMs = 15_000) {
+  if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
+  return new Promise((resolve) => {
+    const force = setTimeout(() => child.kill('SIGKILL'), patienceMs);
+    child.once('exit', () => {
+      clearTimeout(force);
+      resolve();
+    });
+    child.kill(signal);
+  });
+}

@@ -1,0 +1,93 @@
+import type { CourseRole } from '@undulan/contract';
+import type { Transaction } from 'sequelize';
+import { EnrolmentModel } from '../courses/course.model.ts';
+import { DraftModel } from '../drafts/draft.model.ts';
+import { ExerciseModel } from '../exercises/exercise.model.ts';
+import { ProblemError } from '../http/problem-error.ts';
+import { TakeModel } from '../takes/take.model.ts';
+
+/**
+ * The one place that decides who may touch what. Every service gets what it works on from here, never from a model by id.
+ * What a person has no part in does not exist for them (404); what exists for them but is the other role's is refused (403).
+ */
+
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
+
+function notFound(what: string): ProblemError {
+  return new ProblemError('not-found', `There is no such ${what}, or it is not yours.`);
+}
+
+/** The person's part in a course. Throws `not-found` for a stranger. */
+export async function roleIn(personId: string, courseId: string, what = 'course'): Promise<CourseRole> {
+  const enrolment = UUID.test(courseId) ? await EnrolmentModel.findOne({ where: { personId, courseId } }) : null;
+  if (!enrolment) throw notFound(what);
+  return enrolment.role;
+}
+
+function requireRole(role: CourseRole, required: CourseRole): void {
+  if (role !== required) throw new ProblemError('forbidden', `Only ${required === 'instructor' ? 'an instructor' : 'a learner'} of the course can do this.`);
+}
+
+export async function requireInstructor(personId: string, courseId: string): Promise<void> {
+  requireRole(await roleIn(personId, courseId), 'instructor');
+}
+
+/** An exercise for one of the roles of its course. A learner meets published ones only. */
+export async function exerciseFor(personId: string, exerciseId: string, required: CourseRole): Promise<ExerciseModel> {
+  const exercise = UUID.test(exerciseId) ? await ExerciseModel.findByPk(exerciseId, { include: 'course' }) : null;
+  if (!exercise) throw notFound('exercise');
+  const role = await roleIn(personId, exercise.courseId, 'exercise');
+  if (role === 'learner' && !exercise.publishedAt) throw notFound('exercise');
+  requireRole(role, required);
+  return exercise;
+}
+
+/** A draft, for its own learner alone. */
+export async function draftFor(personId: string, draftId: string): Promise<DraftModel> {
+  const draft = UUID.test(draftId) ? await DraftModel.findOne({ where: { id: draftId, learnerId: personId } }) : null;
+  if (!draft) throw notFound('draft');
+  await exerciseFor(personId, draft.exerciseId, 'learner');
+  return draft;
+}
+
+export interface TakeAccess {
+  take: TakeModel;
+  exercise: ExerciseModel;
+  role: CourseRole;
+}
+
+/** A take, for its own learner or an instructor of its course. */
+export async function takeFor(personId: string, takeId: string): Promise<TakeAccess> {
+  const take = UUID.test(takeId) ? await TakeModel.findByPk(takeId, { include: 'learner' }) : null;
+  const exercise = take && (await ExerciseModel.findByPk(take.exerciseId, { include: 'course' }));
+  if (!take || !exercise) throw notFound('take');
+  const role = await roleIn(personId, exercise.courseId, 'take');
+  if (role === 'learner' && take.learnerId !== personId) throw notFound('take');
+  return { take, exercise, role };
+}
+
+/** A take for an instructor of its course to review. */
+export async function takeToReview(personId: string, takeId: string): Promise<TakeAccess> {
+  const access = await takeFor(personId, takeId);
+  requireRole(access.role, 'instructor');
+  return access;
+}
+
+/** Whether the exercise's learner may see its model motion now. */
+export function mayLearnerSeeModel(exercise: ExerciseModel, takes: readonly { state: 'handed-in' | 'returned' }[]): boolean {
+  switch (exercise.modelShown) {
+    case 'always':
+      return true;
+    case 'after-first-take':
+      return takes.length > 0;
+    case 'after-return':
+      return takes.some((take) => take.state === 'returned');
+    case 'never':
+      return false;
+  }
+}
+
+/** Holds the learner's place in the exercise's course until the transaction ends: one draft is begun, one take numbered, at a time. */
+export async function holdLearner(personId: string, courseId: string, transaction: Transaction): Promise<void> {
+  await EnrolmentModel.findOne({ where: { personId, courseId }, transaction, lock: transaction.LOCK.UPDATE });
+}

@@ -1,0 +1,21 @@
+import { NewExercise } from '@undulan/contract';
+import { Router } from 'express';
+import { personIdOf } from '../access/require-person.ts';
+import { createExercise } from '../exercises/exercises.service.ts';
+import { parseBody } from '../http/parse-body.ts';
+import { courseOverview, learnerCourse } from './courses.service.ts';
+
+export function coursesRoutes(): Router {
+  const routes = Router();
+  routes.get('/courses/:courseId/overview', async (request, response) => {
+    response.json(await courseOverview(personIdOf(request), request.params.courseId));
+  });
+  routes.get('/courses/:courseId', async (request, response) => {
+    response.json(await learnerCourse(personIdOf(request), request.params.courseId));
+  });
+  routes.post('/courses/:courseId/exercises', async (request, response) => {
+    const created = await createExercise(personIdOf(request), request.params.courseId, parseBody(NewExercise, request));
+    response.status(201).json(created);
+  });
+  return routes;
+}

@@ -1,0 +1,84 @@
+import type { CourseOverview, ExerciseSummary, LearnerCourse, Standing } from '@undulan/contract';
+import { Op } from 'sequelize';
+import { roleIn, requireInstructor } from '../access/access.ts';
+import { DraftModel } from '../drafts/draft.model.ts';
+import { draftsOf } from '../drafts/draft-summary.ts';
+import { ExerciseModel } from '../exercises/exercise.model.ts';
+import { PersonModel } from '../people/person.model.ts';
+import { summariseTake, takesOf } from '../takes/take-summary.ts';
+import { TakeModel } from '../takes/take.model.ts';
+import { CourseModel, EnrolmentModel } from './course.model.ts';
+
+function summariseExercise(exercise: ExerciseModel): ExerciseSummary {
+  return {
+    id: exercise.id,
+    title: exercise.title,
+    brief: exercise.brief,
+    published: exercise.publishedAt !== null,
+    rate: exercise.motion.rate,
+    range: exercise.motion.range,
+  };
+}
+
+function exercisesIn(courseId: string, publishedOnly: boolean): Promise<ExerciseModel[]> {
+  return ExerciseModel.findAll({
+    where: { courseId, ...(publishedOnly && { publishedAt: { [Op.ne]: null } }) },
+    attributes: { exclude: ['history'] },
+    order: [['position', 'ASC']],
+  });
+}
+
+/** The course with everyone's standing, for its instructors. */
+export async function courseOverview(personId: string, courseId: string): Promise<CourseOverview> {
+  await requireInstructor(personId, courseId);
+  const course = (await CourseModel.findByPk(courseId))!;
+  const exercises = await exercisesIn(courseId, false);
+  const learners = await EnrolmentModel.findAll({
+    where: { courseId, role: 'learner' },
+    include: [{ model: PersonModel, as: 'person' }],
+    order: [[{ model: PersonModel, as: 'person' }, 'name', 'ASC']],
+  });
+  return {
+    id: course.id,
+    title: course.title,
+    exercises: exercises.map(summariseExercise),
+    learners: learners.map(({ person }) => ({ id: person!.id, name: person!.name, email: person!.email })),
+    standings: await standingsOf(exercises.map((exercise) => exercise.id)),
+  };
+}
+
+/** Where each learner stands who has begun: drafts by their existence only, takes by state. */
+async function standingsOf(exerciseIds: string[]): Promise<Standing[]> {
+  const standings = new Map<string, Standing>();
+  const standing = (exerciseId: string, learnerId: string): Standing => {
+    const key = `${exerciseId} ${learnerId}`;
+    const known = standings.get(key) ?? { exerciseId, learnerId, hasDraft: false, takes: [] };
+    standings.set(key, known);
+    return known;
+  };
+  const where = { exerciseId: exerciseIds };
+  for (const draft of await DraftModel.findAll({ where, attributes: ['exerciseId', 'learnerId'] })) {
+    standing(draft.exerciseId, draft.learnerId).hasDraft = true;
+  }
+  const takes = await TakeModel.findAll({ where, attributes: { exclude: ['motion'] }, include: 'review', order: [['number', 'ASC']] });
+  for (const take of takes) standing(take.exerciseId, take.learnerId).takes.push(summariseTake(take, true));
+  return [...standings.values()];
+}
+
+/** The course as one of its learners has it: published exercises and their own work. */
+export async function learnerCourse(personId: string, courseId: string): Promise<LearnerCourse> {
+  await roleIn(personId, courseId);
+  const course = (await CourseModel.findByPk(courseId))!;
+  const exercises = await exercisesIn(courseId, true);
+  return {
+    id: course.id,
+    title: course.title,
+    exercises: await Promise.all(
+      exercises.map(async (exercise) => ({
+        ...summariseExercise(exercise),
+        drafts: await draftsOf(exercise.id, personId),
+        takes: await takesOf(exercise.id, personId, false),
+      })),
+    ),
+  };
+}

@@ -1,0 +1,18 @@
+import { Sequelize } from 'sequelize';
+import { initCourseModels } from '../courses/course.model.ts';
+import { initDraftModel } from '../drafts/draft.model.ts';
+import { initExerciseModel } from '../exercises/exercise.model.ts';
+import { initPersonModel } from '../people/person.model.ts';
+import { initTakeModels } from '../takes/take.model.ts';
+
+/** Connects to MariaDB and gives every model its table. The process keeps its clock in UTC. */
+export async function connectDatabase(url: string): Promise<Sequelize> {
+  const sequelize = new Sequelize(url, { dialect: 'mariadb', logging: false, timezone: '+00:00', pool: { max: 10 } });
+  initPersonModel(sequelize);
+  initCourseModels(sequelize);
+  initExerciseModel(sequelize);
+  initDraftModel(sequelize);
+  initTakeModels(sequelize);
+  await sequelize.authenticate();
+  return sequelize;
+}

@@ -1,0 +1,158 @@
+import type { ExerciseDetails } from '@undulan/contract';
+import { createKey, createMotion, createSubject, type ChannelId, type Key, type MotionDocument, type Subject } from '@undulan/core';
+
+/** An exercise of the demo course: what it says and its model motion. */
+export interface DemoExercise {
+  details: ExerciseDetails;
+  motion: MotionDocument;
+  published: boolean;
+}
+
+type Tracks = Partial<Record<ChannelId, Key[]>>;
+
+function scenery(id: string, name: string, look: Subject['look'], x: number, y: number): Subject {
+  return { ...createSubject(id, name, look, { x, y }), locked: true };
+}
+
+function actor(id: string, name: string, look: Subject['look'], at: { x: number; y: number }, tracks: Tracks): Subject {
+  const subject = createSubject(id, name, look, at);
+  return { ...subject, channels: subject.channels.map((channel) => ({ ...channel, keys: tracks[channel.id] ?? [] })) };
+}
+
+function scene(first: number, last: number, subjects: Subject[], fps = 24): MotionDocument {
+  return { ...createMotion(subjects), range: { first, last }, rate: { num: fps, den: 1 } };
+}
+
+const counter = scenery('counter', 'Counter', { shape: 'box', widthPx: 900, heightPx: 14, fill: '#b9ab8f' }, 480, 440);
+
+const drawerSlide: DemoExercise = {
+  published: true,
+  details: {
+    title: 'Drawer slide',
+    brief:
+      'The cutlery drawer is pulled open and runs out on its rails. It leaves the hand fast and comes to rest slowly.\n\nHold the first pose for four frames. Two extremes are enough: 5 and 21. Let the spacing do the stopping, not a third key.',
+    tolerances: { keyFrames: 1, spacingPercent: 4 },
+    modelShown: 'always',
+  },
+  motion: scene(1, 30, [
+    counter,
+    scenery('cabinet', 'Cabinet', { shape: 'box', widthPx: 330, heightPx: 210, fill: '#c9d6d4' }, 260, 328),
+    actor('drawer', 'Drawer', { shape: 'drawer', widthPx: 280, heightPx: 84, fill: '#d9b98a' }, { x: 260, y: 290 }, {
+      'position.x': [
+        createKey(1, 260, { leave: 'step' }),
+        createKey(5, 260, { link: 'broken', out: { frames: 3, value: 190 }, in: { frames: -1, value: 0 } }),
+        createKey(21, 600, { link: 'flat', in: { frames: -9, value: 0 } }),
+      ],
+    }),
+  ]),
+};
+
+const teaGlass: DemoExercise = {
+  published: true,
+  details: {
+    title: 'Tea glass along the counter',
+    brief:
+      'A glass of tea is pushed along the counter and must not spill: it starts slowly, is fastest half way and stops slowly.\n\nFirst make it with even spacing and look at it. Then ease both ends and look again: the keys do not change, only what lies between.',
+    tolerances: { keyFrames: 1, spacingPercent: 4 },
+    modelShown: 'always',
+  },
+  motion: scene(1, 33, [
+    counter,
+    actor('glass', 'Tea glass', { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' }, { x: 130, y: 379 }, {
+      'position.x': [createKey(1, 130, { link: 'flat' }), createKey(33, 830, { link: 'flat' })],
+    }),
+  ]),
+};
+
+const pancakeToss: DemoExercise = {
+  published: true,
+  details: {
+    title: 'Pancake toss',
+    brief:
+      'Up out of the pan, over, and down again. Gravity makes the spacing: fast out of the pan, hanging at the top, fast into the pan.\n\nDip on 5, leave the pan on 7, apex on 17, catch on 27, a small give on 29. It turns over once, at a steady pace, while it is in the air.',
+    tolerances: { keyFrames: 1, spacingPercent: 6 },
+    modelShown: 'after-first-take',
+  },
+  motion: scene(1, 36, [
+    counter,
+    scenery('handle', 'Pan handle', { shape: 'pill', widthPx: 190, heightPx: 16, fill: '#4a4038' }, 300, 412),
+    scenery('pan', 'Pan', { shape: 'pill', widthPx: 260, heightPx: 30, fill: '#5b6670' }, 480, 416),
+    actor('pancake', 'Pancake', { shape: 'cake', widthPx: 170, heightPx: 26, fill: '#dca54c' }, { x: 480, y: 390 }, {
+      'position.y': [
+        createKey(1, 390, { leave: 'sine-in-out' }),
+        createKey(5, 400, { leave: 'linear' }),
+        createKey(7, 380, { leave: 'quad-out' }),
+        createKey(17, 110, { leave: 'quad-in' }),
+        createKey(27, 380, { leave: 'linear' }),
+        createKey(29, 400, { leave: 'sine-in-out' }),
+        createKey(33, 390),
+      ],
+      rotation: [createKey(7, 0, { leave: 'linear' }), createKey(27, 360)],
+    }),
+  ]),
+};
+
+const toasterRack: DemoExercise = {
+  published: true,
+  details: {
+    title: 'Toaster rack',
+    brief:
+      'The rack snaps up, goes past its stop and settles. Nothing until 9; the peak on 17; back below on 21, up again on 25, at rest on 33.\n\nOvershoot first, then settle: each swing smaller than the one before.',
+    tolerances: { keyFrames: 1, spacingPercent: 5 },
+    modelShown: 'always',
+  },
+  motion: scene(1, 49, [
+    counter,
+    actor('bread', 'Bread', { shape: 'slice', widthPx: 130, heightPx: 150, fill: '#e2b36f' }, { x: 480, y: 345 }, {
+      'position.y': [
+        createKey(1, 345, { leave: 'step' }),
+        createKey(9, 345, { link: 'broken', out: { frames: 4, value: 0 } }),
+        createKey(17, 205),
+        createKey(21, 245, { role: 'breakdown' }),
+        createKey(25, 224),
+        createKey(33, 230),
+      ],
+    }),
+    scenery('body', 'Toaster', { shape: 'box', widthPx: 270, heightPx: 130, fill: '#c9d6d4' }, 480, 368),
+    scenery('rim', 'Slot rim', { shape: 'pill', widthPx: 200, heightPx: 16, fill: '#43555c' }, 480, 304),
+  ]),
+};
+
+const honeyThread: DemoExercise = {
+  published: true,
+  details: {
+    title: 'Honey thread',
+    brief:
+      'A drop of honey hangs from the spoon: slow, slow, snap. It sags for a second and a half and falls in six frames.\n\nThe lesson is the contrast. If the sag is too quick, the snap is lost.',
+    tolerances: { keyFrames: 1.5, spacingPercent: 5 },
+    modelShown: 'never',
+  },
+  motion: scene(1, 54, [
+    counter,
+    scenery('bowl', 'Bowl', { shape: 'pill', widthPx: 240, heightPx: 60, fill: '#c9d6d4' }, 480, 404),
+    scenery('spoon', 'Spoon', { shape: 'pill', widthPx: 230, heightPx: 22, fill: '#8d99a0' }, 400, 92),
+    actor('honey', 'Honey', { shape: 'drop', widthPx: 44, heightPx: 66, fill: '#e0a21b' }, { x: 480, y: 128 }, {
+      'position.y': [createKey(1, 128, { leave: 'sine-in' }), createKey(37, 196, { leave: 'quad-in' }), createKey(43, 372)],
+    }),
+  ]),
+};
+
+const ovenLight: DemoExercise = {
+  published: false,
+  details: {
+    title: 'Oven light',
+    brief: 'The light behind the oven door fades up and down. A fade has timing and spacing too.',
+    tolerances: { keyFrames: 2, spacingPercent: 6 },
+    modelShown: 'always',
+  },
+  motion: scene(1, 48, [
+    scenery('oven', 'Oven', { shape: 'box', widthPx: 420, heightPx: 360, fill: '#5b6670' }, 480, 270),
+    actor('light', 'Light', { shape: 'disc', widthPx: 220, heightPx: 220, fill: '#f0c14b' }, { x: 480, y: 270 }, {
+      opacity: [createKey(1, 10), createKey(25, 100), createKey(49, 10)],
+    }),
+  ]),
+};
+
+/** The demo course's exercises in teaching order. */
+export const DEMO_EXERCISES = { drawerSlide, teaGlass, pancakeToss, toasterRack, honeyThread, ovenLight };
+export type DemoExerciseName = keyof typeof DEMO_EXERCISES;

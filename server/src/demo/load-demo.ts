@@ -1,0 +1,92 @@
+import { readTake } from '@undulan/core';
+import type { Sequelize, Transaction } from 'sequelize';
+import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
+import { withLock } from '../database/migrate.ts';
+import { DraftModel } from '../drafts/draft.model.ts';
+import { ExerciseModel } from '../exercises/exercise.model.ts';
+import { NO_HISTORY } from '../exercises/starting-work.ts';
+import { hashPassword } from '../people/passwords.ts';
+import { PersonModel } from '../people/person.model.ts';
+import { NoteModel, ReadingModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
+import { DEMO_COURSE, DEMO_INSTRUCTOR, DEMO_LEARNERS, DEMO_PASSWORD, type DemoLearner } from './demo-people.ts';
+import { DEMO_EXERCISES, type DemoExerciseName } from './kitchen-scenes.ts';
+import { DEMO_DRAFTS, DEMO_TAKES, type DemoTake } from './kitchen-work.ts';
+
+const DAY_MS = 24 * 60 * 60 * 1000;
+
+interface Loaded {
+  instructorId: string;
+  learnerIds: Map<DemoLearner, string>;
+  exercises: Map<DemoExerciseName, ExerciseModel>;
+  transaction: Transaction;
+}
+
+/** Loads the demo course if nobody has an account yet. */
+export async function loadDemoIntoEmpty(sequelize: Sequelize): Promise<void> {
+  await withLock(sequelize, 'undulan-demo', async () => {
+    if ((await PersonModel.count()) > 0) return;
+    await sequelize.transaction(async (transaction) => {
+      const loaded = await loadCourse(transaction);
+      for (const take of DEMO_TAKES) await loadTake(loaded, take);
+      for (const { learner, exercise, motion } of DEMO_DRAFTS) {
+        const owned = { exerciseId: loaded.exercises.get(exercise)!.id, learnerId: loaded.learnerIds.get(learner)! };
+        const number = (await TakeModel.count({ where: owned, transaction })) + 1;
+        await DraftModel.create({ ...owned, name: `Draft of take ${number}`, motion, history: NO_HISTORY, version: 1 }, { transaction });
+      }
+    });
+  });
+}
+
+async function loadCourse(transaction: Transaction): Promise<Loaded> {
+  const passwordHash = await hashPassword(DEMO_PASSWORD);
+  const course = await CourseModel.create({ title: DEMO_COURSE }, { transaction });
+  const enrol = async (person: { name: string; email: string }, role: 'instructor' | 'learner'): Promise<string> => {
+    const { id } = await PersonModel.create({ ...person, passwordHash, isDemo: true }, { transaction });
+    await EnrolmentModel.create({ courseId: course.id, personId: id, role }, { transaction });
+    return id;
+  };
+  const instructorId = await enrol(DEMO_INSTRUCTOR, 'instructor');
+  const learnerIds = new Map<DemoLearner, string>();
+  for (const [name, person] of Object.entries(DEMO_LEARNERS)) learnerIds.set(name as DemoLearner, await enrol(person, 'learner'));
+  const exercises = new Map<DemoExerciseName, ExerciseModel>();
+  for (const [name, { details, motion, published }] of Object.entries(DEMO_EXERCISES)) {
+    const exercise = await ExerciseModel.create(
+      {
+        ...details,
+        courseId: course.id,
+        position: exercises.size + 1,
+        motion,
+        history: NO_HISTORY,
+        version: 1,
+        publishedAt: published ? new Date(Date.now() - 14 * DAY_MS) : null,
+      },
+      { transaction },
+    );
+    exercises.set(name as DemoExerciseName, exercise);
+  }
+  return { instructorId, learnerIds, exercises, transaction };
+}
+
+async function loadTake({ instructorId, learnerIds, exercises, transaction }: Loaded, take: DemoTake): Promise<void> {
+  const exercise = exercises.get(take.exercise)!;
+  const owned = { exerciseId: exercise.id, learnerId: learnerIds.get(take.learner)! };
+  const number = (await TakeModel.count({ where: owned, transaction })) + 1;
+  const handedInAt = new Date(Date.now() - take.daysAgo * DAY_MS);
+  const { id: takeId } = await TakeModel.create({ ...owned, number, motion: take.motion, handedInAt }, { transaction });
+  const { target } = exercise;
+  const reading = readTake(target, take.motion);
+  await ReadingModel.create({ takeId, target, reading }, { transaction });
+  const { returned } = take;
+  const review = await ReviewModel.create(
+    {
+      takeId,
+      instructorId: returned ? instructorId : null,
+      grade: returned ? (returned.grade === 'proposed' ? reading.proposedGrade : returned.grade) : null,
+      summary: returned?.summary ?? '',
+      version: 1,
+      returnedAt: returned ? new Date(handedInAt.getTime() + DAY_MS) : null,
+    },
+    { transaction },
+  );
+  for (const note of returned?.notes ?? []) await NoteModel.create({ ...note, reviewId: review.id }, { transaction });
+}

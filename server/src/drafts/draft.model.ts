@@ -1,0 +1,36 @@
+import type { WorkHistory } from '@undulan/contract';
+import type { MotionDocument } from '@undulan/core';
+import {
+  DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type Sequelize,
+} from 'sequelize';
+import { ExerciseModel } from '../exercises/exercise.model.ts';
+
+/** A learner's work on an exercise before it is handed in. */
+export class DraftModel extends Model<InferAttributes<DraftModel>, InferCreationAttributes<DraftModel>> {
+  declare id: CreationOptional<string>;
+  declare exerciseId: ForeignKey<string>;
+  declare learnerId: ForeignKey<string>;
+  declare name: string;
+  declare motion: MotionDocument;
+  declare history: WorkHistory;
+  declare version: number;
+  declare createdAt: CreationOptional<Date>;
+  declare updatedAt: CreationOptional<Date>;
+}
+
+export function initDraftModel(sequelize: Sequelize): void {
+  DraftModel.init(
+    {
+      id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 },
+      learnerId: DataTypes.UUID,
+      name: DataTypes.STRING(120),
+      motion: DataTypes.JSON,
+      history: DataTypes.JSON,
+      version: DataTypes.INTEGER,
+      createdAt: DataTypes.DATE(3),
+      updatedAt: DataTypes.DATE(3),
+    },
+    { sequelize, tableName: 'drafts', modelName: 'draft' },
+  );
+  DraftModel.belongsTo(ExerciseModel, { foreignKey: 'exerciseId' });
+}

@@ -1,0 +1,23 @@
+import { HandIn, SaveWork } from '@undulan/contract';
+import { Router } from 'express';
+import { personIdOf } from '../access/require-person.ts';
+import { parseBody } from '../http/parse-body.ts';
+import { deleteDraft, draft, handIn, saveDraft } from './drafts.service.ts';
+
+export function draftsRoutes(): Router {
+  const routes = Router();
+  routes.get('/drafts/:draftId', async (request, response) => {
+    response.json(await draft(personIdOf(request), request.params.draftId));
+  });
+  routes.put('/drafts/:draftId', async (request, response) => {
+    response.json(await saveDraft(personIdOf(request), request.params.draftId, parseBody(SaveWork, request)));
+  });
+  routes.delete('/drafts/:draftId', async (request, response) => {
+    await deleteDraft(personIdOf(request), request.params.draftId);
+    response.status(204).end();
+  });
+  routes.post('/drafts/:draftId/hand-in', async (request, response) => {
+    response.status(201).json(await handIn(personIdOf(request), request.params.draftId, parseBody(HandIn, request)));
+  });
+  return routes;
+}

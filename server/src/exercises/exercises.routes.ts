@@ -1,0 +1,27 @@
+import { NewDraft, SaveWork } from '@undulan/contract';
+import { Router } from 'express';
+import { personIdOf } from '../access/require-person.ts';
+import { beginDraft } from '../drafts/drafts.service.ts';
+import { parseBody } from '../http/parse-body.ts';
+import { assignment, exerciseSetting, publishExercise, saveExercise } from './exercises.service.ts';
+
+export function exercisesRoutes(): Router {
+  const routes = Router();
+  routes.get('/exercises/:exerciseId', async (request, response) => {
+    response.json(await exerciseSetting(personIdOf(request), request.params.exerciseId));
+  });
+  routes.put('/exercises/:exerciseId', async (request, response) => {
+    response.json(await saveExercise(personIdOf(request), request.params.exerciseId, parseBody(SaveWork, request)));
+  });
+  routes.post('/exercises/:exerciseId/publish', async (request, response) => {
+    await publishExercise(personIdOf(request), request.params.exerciseId);
+    response.status(204).end();
+  });
+  routes.get('/exercises/:exerciseId/assignment', async (request, response) => {
+    response.json(await assignment(personIdOf(request), request.params.exerciseId));
+  });
+  routes.post('/exercises/:exerciseId/drafts', async (request, response) => {
+    response.status(201).json(await beginDraft(personIdOf(request), request.params.exerciseId, parseBody(NewDraft, request)));
+  });
+  return routes;
+}

@@ -1,0 +1,33 @@
+import { fileURLToPath } from 'node:url';
+import { createApp } from './app.ts';
+import { readConfig } from './config.ts';
+import { connectDatabase } from './database/connect.ts';
+import { migrate } from './database/migrate.ts';
+import { loadDemoIntoEmpty } from './demo/load-demo.ts';
+
+const config = readConfig(process.env);
+const sequelize = await connectDatabase(config.DATABASE_URL);
+await migrate(sequelize);
+if (config.DEMO === 'yes') await loadDemoIntoEmpty(sequelize);
+
+const app = await createApp(sequelize, config, fileURLToPath(new URL('../../web/dist', import.meta.url)));
+const server = app.express.listen(config.PORT, config.HOST, (error) => {
+  if (error) {
+    console.error(`Could not listen on ${config.HOST}:${config.PORT}: ${error.message}`);
+    process.exit(1);
+  }
+  const address = server.address();
+  const port = typeof address === 'object' && address ? address.port : config.PORT;
+  console.log(`listening on http://${config.HOST}:${port}`);
+});
+
+let closing = false;
+function close(): void {
+  if (closing) return;
+  closing = true;
+  app.close();
+  server.close(() => void sequelize.close().then(() => process.exit(0)));
+  server.closeAllConnections();
+}
+process.on('SIGINT', close);
+process.on('SIGTERM', close);

@@ -1,0 +1,22 @@
+import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize';
+
+export class PersonModel extends Model<InferAttributes<PersonModel>, InferCreationAttributes<PersonModel>> {
+  declare id: CreationOptional<string>;
+  declare name: string;
+  declare email: string;
+  declare passwordHash: string;
+  declare isDemo: CreationOptional<boolean>;
+}
+
+export function initPersonModel(sequelize: Sequelize): void {
+  PersonModel.init(
+    {
+      id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 },
+      name: DataTypes.STRING(120),
+      email: DataTypes.STRING(254),
+      passwordHash: DataTypes.STRING(255),
+      isDemo: { type: DataTypes.BOOLEAN, defaultValue: false },
+    },
+    { sequelize, tableName: 'people', modelName: 'person' },
+  );
+}

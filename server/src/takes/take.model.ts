@@ -1,0 +1,72 @@
+import type { MotionDocument, Reading, Target } from '@undulan/core';
+import {
+  DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type NonAttribute, type Sequelize,
+} from 'sequelize';
+import { ExerciseModel } from '../exercises/exercise.model.ts';
+import { PersonModel } from '../people/person.model.ts';
+
+/** A numbered hand-in. Written once, never changed. */
+export class TakeModel extends Model<InferAttributes<TakeModel>, InferCreationAttributes<TakeModel>> {
+  declare id: CreationOptional<string>;
+  declare exerciseId: ForeignKey<string>;
+  declare learnerId: ForeignKey<string>;
+  declare number: number;
+  declare motion: MotionDocument;
+  declare handedInAt: Date;
+  declare review?: NonAttribute<ReviewModel | null>;
+  declare learner?: NonAttribute<PersonModel>;
+}
+
+/** A reading and the target it was read against; reading again adds one, the newest counts. */
+export class ReadingModel extends Model<InferAttributes<ReadingModel>, InferCreationAttributes<ReadingModel>> {
+  declare id: CreationOptional<string>;
+  declare takeId: ForeignKey<string>;
+  declare target: Target;
+  declare reading: Reading;
+  declare createdAt: CreationOptional<Date>;
+}
+
+/** What the instructor says about one take. */
+export class ReviewModel extends Model<InferAttributes<ReviewModel>, InferCreationAttributes<ReviewModel>> {
+  declare id: CreationOptional<string>;
+  declare takeId: ForeignKey<string>;
+  declare instructorId: ForeignKey<string | null>;
+  declare grade: number | null;
+  declare summary: string;
+  declare version: number;
+  declare returnedAt: Date | null;
+  declare notes?: NonAttribute<NoteModel[]>;
+  declare instructor?: NonAttribute<PersonModel | null>;
+}
+
+/** One remark of a review, pinned to a frame. */
+export class NoteModel extends Model<InferAttributes<NoteModel>, InferCreationAttributes<NoteModel>> {
+  declare id: CreationOptional<string>;
+  declare reviewId: ForeignKey<string>;
+  declare frame: number;
+  declare text: string;
+}
+
+export function initTakeModels(sequelize: Sequelize): void {
+  const id = { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 };
+  TakeModel.init(
+    { id, number: DataTypes.INTEGER, motion: DataTypes.JSON, handedInAt: DataTypes.DATE(3) },
+    { sequelize, tableName: 'takes', modelName: 'take' },
+  );
+  ReadingModel.init(
+    { id, target: DataTypes.JSON, reading: DataTypes.JSON, createdAt: DataTypes.DATE(3) },
+    { sequelize, tableName: 'readings', modelName: 'reading' },
+  );
+  ReviewModel.init(
+    { id, grade: DataTypes.DOUBLE, summary: DataTypes.TEXT, version: DataTypes.INTEGER, returnedAt: DataTypes.DATE(3) },
+    { sequelize, tableName: 'reviews', modelName: 'review' },
+  );
+  NoteModel.init({ id, frame: DataTypes.INTEGER, text: DataTypes.TEXT }, { sequelize, tableName: 'notes', modelName: 'note' });
+  TakeModel.belongsTo(ExerciseModel, { foreignKey: 'exerciseId', as: 'exercise' });
+  TakeModel.belongsTo(PersonModel, { foreignKey: 'learnerId', as: 'learner' });
+  TakeModel.hasOne(ReviewModel, { foreignKey: 'takeId', as: 'review' });
+  ReadingModel.belongsTo(TakeModel, { foreignKey: 'takeId', as: 'take' });
+  ReviewModel.belongsTo(TakeModel, { foreignKey: 'takeId', as: 'take' });
+  ReviewModel.belongsTo(PersonModel, { foreignKey: 'instructorId', as: 'instructor' });
+  ReviewModel.hasMany(NoteModel, { foreignKey: 'reviewId', as: 'notes' });
+}

@@ -1,0 +1,35 @@
+import { NoteText, ReturnReview, ReviewText } from '@undulan/contract';
+import { Router } from 'express';
+import { personIdOf } from '../access/require-person.ts';
+import { parseBody } from '../http/parse-body.ts';
+import { addNote, changeNote, removeNote, returnReview, saveReview } from './reviews.service.ts';
+import { readAgain, viewTake } from './takes.service.ts';
+
+export function takesRoutes(): Router {
+  const routes = Router();
+  routes.get('/takes/:takeId', async (request, response) => {
+    response.json(await viewTake(personIdOf(request), request.params.takeId));
+  });
+  routes.post('/takes/:takeId/readings', async (request, response) => {
+    await readAgain(personIdOf(request), request.params.takeId);
+    response.status(204).end();
+  });
+  routes.put('/takes/:takeId/review', async (request, response) => {
+    response.json(await saveReview(personIdOf(request), request.params.takeId, parseBody(ReviewText, request)));
+  });
+  routes.post('/takes/:takeId/return', async (request, response) => {
+    response.json(await returnReview(personIdOf(request), request.params.takeId, parseBody(ReturnReview, request)));
+  });
+  routes.post('/takes/:takeId/notes', async (request, response) => {
+    response.status(201).json(await addNote(personIdOf(request), request.params.takeId, parseBody(NoteText, request)));
+  });
+  routes.put('/takes/:takeId/notes/:noteId', async (request, response) => {
+    await changeNote(personIdOf(request), request.params.takeId, request.params.noteId, parseBody(NoteText, request));
+    response.status(204).end();
+  });
+  routes.delete('/takes/:takeId/notes/:noteId', async (request, response) => {
+    await removeNote(personIdOf(request), request.params.takeId, request.params.noteId);
+    response.status(204).end();
+  });
+  return routes;
+}
