@@ -1,0 +1,143 @@
+import type { Assignment, TakeView } from '@undulan/contract';
+import type { Agent } from 'supertest';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { courseOf, createHarness, exerciseIdOf, overviewOf, type Harness } from './harness.ts';
+
+let harness: Harness;
+let instructor: Agent;
+let ines: Agent;
+let jonah: Agent;
+
+beforeAll(async () => {
+  harness = await createHarness();
+  [instructor, ines, jonah] = await Promise.all([harness.signIn('instructor'), harness.signIn('ines'), harness.signIn('jonah')]);
+});
+afterAll(() => harness.close());
+
+const NOWHERE = '00000000-0000-4000-8000-000000000000';
+
+test('a signed-out caller gets 401 and a problem document everywhere but at the door', async () => {
+  const out = harness.signedOut();
+  for (const path of ['/api/session', `/api/courses/${harness.courseId}`, `/api/exercises/${NOWHERE}`, `/api/takes/${NOWHERE}`, '/api/nowhere']) {
+    const answer = await out.get(path).expect(401).expect('content-type', /application\/problem\+json/);
+    expect(answer.body).toMatchObject({ type: '/problems/not-signed-in', status: 401 });
+  }
+  await out.get('/api/demo-accounts').expect(200);
+  await out.get('/healthz').expect(200, { status: 'ok' });
+});
+
+test("a learner never reads another's draft or take, nor learns that it is there", async () => {
+  const theirs = (await courseOf(jonah, harness.courseId)).exercises;
+  const takeId = theirs.flatMap((exercise) => exercise.takes)[0]!.id;
+  const draftId = theirs.flatMap((exercise) => exercise.drafts)[0]!.id;
+  const draft = (await jonah.get(`/api/drafts/${draftId}`).expect(200)).body as { version: number; work: unknown; history: unknown };
+  await ines.get(`/api/takes/${takeId}`).expect(404);
+  await ines.get(`/api/drafts/${draftId}`).expect(404);
+  await ines.put(`/api/drafts/${draftId}`).send({ version: draft.version, work: draft.work, history: draft.history }).expect(404);
+  await ines.post(`/api/drafts/${draftId}/hand-in`).send({ version: draft.version }).expect(404);
+  await ines.delete(`/api/drafts/${draftId}`).expect(404);
+  const exerciseId = theirs.find((exercise) => exercise.takes.some((take) => take.id === takeId))!.id;
+  await ines.post(`/api/exercises/${exerciseId}/drafts`).send({ fromTakeId: takeId }).expect(404);
+});
+
+test('an id that is foreign, unknown or not an id is 404', async () => {
+  for (const id of [NOWHERE, 'drawer', '1; DROP TABLE people']) {
+    for (const kind of ['exercises', 'drafts', 'takes']) await ines.get(`/api/${kind}/${encodeURIComponent(id)}`).expect(404);
+    await instructor.get(`/api/courses/${encodeURIComponent(id)}/overview`).expect(404);
+  }
+});
+
+test('what instructors do is refused to a learner of the course', async () => {
+  const exerciseId = await exerciseIdOf(instructor, harness.courseId, 'Drawer slide');
+  const own = (await courseOf(ines, harness.courseId)).exercises.flatMap((exercise) => exercise.takes)[0]!.id;
+  await ines.get(`/api/courses/${harness.courseId}/overview`).expect(403);
+  await ines.post(`/api/courses/${harness.courseId}/exercises`).send({}).expect(403);
+  await ines.get(`/api/exercises/${exerciseId}`).expect(403);
+  await ines.post(`/api/exercises/${exerciseId}/publish`).expect(403);
+  await ines.put(`/api/takes/${own}/review`).send({ version: 1, grade: 100, summary: '' }).expect(403);
+  await ines.post(`/api/takes/${own}/return`).send({ version: 1 }).expect(403);
+  await ines.post(`/api/takes/${own}/notes`).send({ frame: 1, text: 'I am great' }).expect(403);
+  await ines.post(`/api/takes/${own}/readings`).expect(403);
+});
+
+test('an unpublished exercise does not exist for learners', async () => {
+  const exerciseId = await exerciseIdOf(instructor, harness.courseId, 'Oven light');
+  await ines.get(`/api/exercises/${exerciseId}/assignment`).expect(404);
+  await ines.post(`/api/exercises/${exerciseId}/drafts`).send({}).expect(404);
+  expect((await courseOf(ines, harness.courseId)).exercises.map((exercise) => exercise.title)).not.toContain('Oven light');
+});
+
+test('a hidden model motion is in nothing a learner can fetch, before and after the review', async () => {
+  const exerciseId = await exerciseIdOf(instructor, harness.courseId, 'Honey thread');
+  const assignment = (await ines.get(`/api/exercises/${exerciseId}/assignment`).expect(200)).body as Assignment;
+  expect(assignment.model).toBeNull();
+  expect(assignment.start.subjects.flatMap((subject) => subject.channels).every((channel) => channel.keys.length === 0)).toBe(true);
+  const takeId = assignment.takes[0]!.id;
+  const before = (await ines.get(`/api/takes/${takeId}`).expect(200)).body as TakeView;
+  expect([before.target, before.reading, before.review]).toEqual([null, null, null]);
+  await instructor.put(`/api/takes/${takeId}/review`).send({ version: 1, grade: 60, summary: 'Slower.' }).expect(200);
+  await instructor.post(`/api/takes/${takeId}/return`).send({ version: 2 }).expect(200);
+  const after = (await ines.get(`/api/takes/${takeId}`).expect(200)).body as TakeView;
+  expect(after.target).toBeNull();
+  expect(after.reading!.findings.length).toBeGreaterThan(0);
+  expect(after.reading!.tracks.every((track) => track.gap.raw.length === 0 && track.segments.length === 0)).toBe(true);
+  expect((await instructor.get(`/api/takes/${takeId}`).expect(200)).body.target).not.toBeNull();
+});
+
+test('a model shown after the first take is there once there is one', async () => {
+  const exerciseId = await exerciseIdOf(instructor, harness.courseId, 'Pancake toss');
+  expect((await ines.get(`/api/exercises/${exerciseId}/assignment`)).body.model).not.toBeNull();
+  expect((await jonah.get(`/api/exercises/${exerciseId}/assignment`)).body.model).toBeNull();
+});
+
+test('the instructor sees that there is a draft, and no way to read it', async () => {
+  const overview = await overviewOf(instructor, harness.courseId);
+  expect(overview.learners).toHaveLength(6);
+  expect(overview.standings.filter((standing) => standing.hasDraft).length).toBeGreaterThanOrEqual(3);
+  const draftId = (await courseOf(jonah, harness.courseId)).exercises.flatMap((exercise) => exercise.drafts)[0]!.id;
+  await instructor.get(`/api/drafts/${draftId}`).expect(404);
+});
+
+test('a write from another site is refused, and so is a body that is not JSON', async () => {
+  const exerciseId = await exerciseIdOf(instructor, harness.courseId, 'Drawer slide');
+  await instructor.post(`/api/exercises/${exerciseId}/publish`).set('Sec-Fetch-Site', 'cross-site').expect(403);
+  await harness.signedOut().post('/api/session').type('form').send('email=a@b.example&password=x').expect(400);
+  const broken = await harness.signedOut().post('/api/session').type('json').send('{"email":').expect(400);
+  expect(broken.body).toMatchObject({ type: '/problems/invalid-request' });
+});
+
+test('wrong credentials say nothing about which is wrong, and after ten tries there is a rest', async () => {
+  const out = harness.signedOut();
+  const unknown = await out.post('/api/session').send({ email: 'nobody@kitchen.example', password: 'x' }).expect(401);
+  const wrong = await out.post('/api/session').send({ email: 'wout.hendriks@kitchen.example', password: 'x' }).expect(401);
+  expect(unknown.body).toEqual(wrong.body);
+  for (let i = 0; i < 9; i++) await out.post('/api/session').send({ email: 'wout.hendriks@kitchen.example', password: 'x' }).expect(401);
+  const tired = await out.post('/api/session').send({ email: 'wout.hendriks@kitchen.example', password: 'x' }).expect(429);
+  expect(tired.body).toMatchObject({ type: '/problems/too-many-tries' });
+});
+
+test('signing out ends the session on the server', async () => {
+  const leif = await harness.signIn('leif');
+  await leif.get('/api/session').expect(200);
+  await leif.delete('/api/session').expect(204);
+  await leif.get('/api/session').expect(401);
+});
+
+test('answers carry security headers, and sessions a cookie that scripts cannot read', async () => {
+  const out = harness.signedOut();
+  const answer = await out.get('/healthz');
+  expect(answer.headers['content-security-policy']).toContain("default-src 'self'");
+  expect(answer.headers['x-content-type-options']).toBe('nosniff');
+  const signIn = await out.post('/api/session').send({ email: 'sena.aydin@kitchen.example', password: 'after-closing-time' }).expect(200);
+  expect(signIn.headers['set-cookie']![0]).toMatch(/HttpOnly; SameSite=Lax/);
+});
+
+test('without demo data the sign-in page has no accounts to offer', async () => {
+  const bare = await createHarness({ demo: false });
+  try {
+    const answer = await bare.signedOut().get('/api/demo-accounts').expect(200);
+    expect(answer.body).toEqual({ accounts: [], password: null });
+  } finally {
+    await bare.close();
+  }
+});
