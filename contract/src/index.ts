@@ -2,7 +2,7 @@ export { CourseRole, Credentials, Person, DemoAccounts } from './people.ts';
 export { Problem, PROBLEMS, problemType } from './problem.ts';
 export type { ProblemName } from './problem.ts';
 export {
-  ModelShown, ExerciseDetails, HistoryStep, HISTORY_LIMIT, WorkHistory, Work, StoredWork, SaveWork, Saved,
+  ModelShown, ExerciseDetails, PatchOperation, HistoryStep, HISTORY_LIMIT, WorkHistory, Work, StoredWork, SaveWork, Saved,
 } from './work.ts';
 export {
   CourseSummary, SignedIn, TakeState, TakeSummary, DraftSummary, ExerciseSummary, Standing, CourseOverview, OpenExercise, LearnerCourse,

@@ -1,6 +1,7 @@
 import { FRAME_LIMIT, MotionDocument, Reading, Tolerances } from '@undulan/core';
 import * as z from 'zod';
 import { TakeSummary } from './courses.ts';
+import { CourseRole } from './people.ts';
 
 /** An instructor's remark, pinned to a frame of the target's ruler. */
 export const Note = z.object({ id: z.string(), frame: z.int(), text: z.string() });
@@ -35,6 +36,8 @@ export type Review = z.infer<typeof Review>;
  * there is no target and the reading has no series from which it could be worked out.
  */
 export const TakeView = TakeSummary.extend({
+  /** The caller's part in the course. */
+  role: CourseRole,
   exerciseId: z.string(),
   exerciseTitle: z.string(),
   courseId: z.string(),

@@ -14,12 +14,12 @@ export const ExerciseDetails = z.object({
 });
 export type ExerciseDetails = z.infer<typeof ExerciseDetails>;
 
-/** One undoable step as two JSON patches (RFC 6902): `forth` does it, `back` undoes it. */
-export const HistoryStep = z.object({
-  name: z.string().max(120),
-  forth: z.array(z.looseObject({ op: z.string(), path: z.string() })),
-  back: z.array(z.looseObject({ op: z.string(), path: z.string() })),
-});
+/** One operation of a JSON patch (RFC 6902), of the three kinds that comparing documents gives. */
+export const PatchOperation = z.object({ op: z.enum(['add', 'remove', 'replace']), path: z.string(), value: z.json().optional() });
+export type PatchOperation = z.infer<typeof PatchOperation>;
+
+/** One undoable step as two patches: `forth` does it, `back` undoes it. */
+export const HistoryStep = z.object({ name: z.string().max(120), forth: z.array(PatchOperation), back: z.array(PatchOperation) });
 export type HistoryStep = z.infer<typeof HistoryStep>;
 
 /** How many steps back are kept. */

@@ -14,6 +14,6 @@ export type { BakedMotion, BakeSpan } from './bake.ts';
 export {
   createMotion, createSubject, createChannel, createKey, findSubject, findChannel, channelOf, startingScene,
 } from './document.ts';
-export { tracksOf, trackEvents, TRACKS } from './track.ts';
+export { tracksOf, trackEvents, trackValues, TRACKS } from './track.ts';
 export type { Track, TrackEvent, TrackId } from './track.ts';
 export * from './edit/index.ts';

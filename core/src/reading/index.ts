@@ -4,5 +4,7 @@ export {
 } from './schema.ts';
 export type { FindingKind } from './schema.ts';
 export { readTake } from './read-take.ts';
+export { createSharedTime } from './shared-time.ts';
+export type { SharedTime } from './shared-time.ts';
 export { matchKeys } from './match-keys.ts';
 export { criterionScore } from './criteria.ts';

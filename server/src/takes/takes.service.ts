@@ -46,6 +46,7 @@ export async function viewTake(personId: string, takeId: string): Promise<TakeVi
   const seesReading = newest && (instructs || returned);
   return {
     ...summary,
+    role,
     exerciseId: exercise.id,
     exerciseTitle: exercise.title,
     courseId: exercise.courseId,

@@ -1,0 +1,30 @@
+import { useState } from 'react';
+import { Keyboard } from 'lucide-react';
+import { Button, Dialog } from '../ui/index.ts';
+import { SHORTCUTS, useShortcuts } from './shortcuts.ts';
+
+/** The button and the sheet that lists every shortcut. */
+export function ShortcutSheet() {
+  const [open, setOpen] = useState(false);
+  useShortcuts({ help: () => setOpen(true) });
+  return (
+    <>
+      <Button square kind="quiet" aria-label="Keyboard shortcuts" tip="Keyboard shortcuts (?)" onClick={() => setOpen(true)}>
+        <Keyboard size={17} />
+      </Button>
+      <Dialog open={open} onClose={() => setOpen(false)} title="Keyboard shortcuts">
+        <dl className="grid grid-cols-[1fr_auto] gap-x-6 gap-y-1.5">
+          {Object.values(SHORTCUTS).map(({ label, shown }) => (
+            <div key={label} className="contents">
+              <dt>{label}</dt>
+              <dd className="figures text-right text-faint">{shown}</dd>
+            </div>
+          ))}
+        </dl>
+        <p className="mt-4 text-sm text-faint">
+          On a key mark: arrows move it by a frame, Shift and arrows by ten; on the curve, up and down change its value. Shift-click adds to the selection.
+        </p>
+      </Dialog>
+    </>
+  );
+}

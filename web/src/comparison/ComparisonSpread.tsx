@@ -1,0 +1,109 @@
+import { useMemo, useState, type ReactNode } from 'react';
+import type { TakeView } from '@undulan/contract';
+import { TRACKS, tracksOf, type ChannelId, type Finding } from '@undulan/core';
+import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
+import { Spread, type Pages } from '../spread/index.ts';
+import { TimePage, type StripEntry } from '../time-page/index.ts';
+import { ComparedPictures } from './ComparedPictures.tsx';
+import { compareTrack } from './compared-track.ts';
+import { GapStrip } from './GapStrip.tsx';
+import { MatchStrip } from './MatchStrip.tsx';
+import { TwoCurvesStrip } from './TwoCurvesStrip.tsx';
+
+interface ComparisonSpreadProps {
+  view: TakeView;
+  pages: Pages;
+  /** Under the pictures: findings, notes, grade. Gets a way to show the track a finding is about. */
+  beneath: (showTrack: (finding: Finding) => void) => ReactNode;
+}
+
+/** A take against its target on the spread: pictures left, keys with offsets, both curves and the gap right. */
+export function ComparisonSpread({ view, pages, beneath }: ComparisonSpreadProps) {
+  const { target, motion, reading, tolerances } = view;
+  const [trackAt, setTrackAt] = useState(0);
+  const track = reading?.tracks[trackAt] ?? reading?.tracks[0];
+  const compared = useMemo(() => (target && track ? compareTrack(target, motion, track) : null), [target, motion, track]);
+  const layout = useDefaultLayout({ id: 'undulan:comparison:left' });
+  const showTrack = (finding: Finding): void => {
+    const at = reading?.tracks.findIndex((other) => other.subjectId === finding.subjectId && other.track === finding.track) ?? -1;
+    if (at >= 0) setTrackAt(at);
+  };
+
+  const actor = motion.subjects.find((subject) => subject.id === track?.subjectId) ?? motion.subjects.find((subject) => !subject.locked);
+  const ownChannels = actor ? tracksOf(actor).flatMap((own) => [...own.channelIds]) : [];
+  const channelIds: ChannelId[] = compared?.channelIds ?? (ownChannels.length > 0 ? ownChannels : [...TRACKS[0]!.channelIds]);
+  const curve = {
+    id: 'curve',
+    name: 'Curve',
+    shortcut: 'stripCurve',
+    size: 44,
+    content: (
+      <TwoCurvesStrip
+        channelIds={channelIds}
+        target={compared?.target.subject ?? target?.subjects.find((subject) => subject.id === actor?.id)}
+        take={compared?.take.subject ?? actor}
+        toTake={compared?.toTake ?? ((frame) => frame)}
+      />
+    ),
+  } as const;
+  const strips: StripEntry[] = [
+    ...(compared ? [{ id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: 26, content: <MatchStrip track={compared} /> } as const] : []),
+    curve,
+    ...(track ? [{ id: 'gap', name: 'Gap', shortcut: 'stripGap', size: 30, content: <GapStrip reading={track} tolerancePercent={tolerances.spacingPercent} /> } as const] : []),
+  ];
+  const keyFrames = useMemo(() => {
+    const frames = compared ? [...compared.target.events, ...compared.take.events].map((event) => event.rulerFrame) : [];
+    return [...new Set(frames)].sort((a, b) => a - b);
+  }, [compared]);
+  const worst = track?.gap.raw.length ? `worst gap ${track.raw.worstPercent.toFixed(1)} % at frame ${track.raw.worstFrame}` : '';
+  const scores = reading?.criteria.map((criterion) => `${criterion.label.toLowerCase()} ${Math.round(criterion.score)}`).join(' · ');
+
+  return (
+    <Spread
+      name="comparison"
+      pages={pages}
+      picture={
+        <div className="h-full px-4 py-3">
+          <Group orientation="vertical" id="undulan:comparison:left" {...layout}>
+            <Panel id="pictures" defaultSize="54%" minSize="160px">
+              <ComparedPictures target={target} take={motion} takeName={`${view.learner.name}, take ${view.number}`} subjectId={actor?.id} />
+            </Panel>
+            <Separator aria-label="Between pictures and words" className="my-1 h-1 rounded hover:bg-accent/40 focus-visible:bg-accent/60" />
+            <Panel id="beneath" minSize="120px">
+              {beneath(showTrack)}
+            </Panel>
+          </Group>
+        </div>
+      }
+      time={
+        <TimePage
+          name="comparison"
+          strips={strips}
+          keyFrames={keyFrames}
+          reach={keyFrames}
+          bar={
+            reading &&
+            reading.tracks.length > 1 && (
+              <div role="radiogroup" aria-label="Track" className="flex h-9 shrink-0 items-center gap-1.5 border-t border-rule text-xs">
+                <span className="text-faint">track</span>
+                {reading.tracks.map((other, i) => (
+                  <button
+                    key={`${other.subjectId} ${other.track}`}
+                    type="button"
+                    role="radio"
+                    aria-checked={other === track}
+                    onClick={() => setTrackAt(i)}
+                    className={`rounded-md border px-2 py-0.5 ${other === track ? 'border-accent font-semibold text-accent' : 'border-rule bg-page'}`}
+                  >
+                    {other.subjectName}, {other.label.toLowerCase()}
+                  </button>
+                ))}
+              </div>
+            )
+          }
+          foot={<span className="figures">{[scores, worst].filter(Boolean).join(' · ')}</span>}
+        />
+      }
+    />
+  );
+}

@@ -1,0 +1,54 @@
+import {
+  createSharedTime, findChannel, findSubject, trackEvents, TRACKS, type Channel, type ChannelId, type Leave, type MotionDocument, type Subject, type TrackEvent,
+  type TrackReading,
+} from '@undulan/core';
+
+/** One side of a compared track: its drawings on the ruler all strips share. */
+export interface ComparedSide {
+  subject: Subject | undefined;
+  events: (TrackEvent & { rulerFrame: number; leave: Leave })[];
+}
+
+/** A read track with both motions at hand. */
+export interface ComparedTrack {
+  reading: TrackReading;
+  target: ComparedSide;
+  take: ComparedSide;
+  /** The track's channels that move on either side, the one that moves most first. */
+  channelIds: ChannelId[];
+  /** From the ruler's frames to the take's own. */
+  toTake: (frame: number) => number;
+}
+
+function sideOf(motion: MotionDocument, reading: TrackReading, channelIds: readonly ChannelId[], toRuler: (frame: number) => number): ComparedSide {
+  const subject = findSubject(motion, reading.subjectId) ?? motion.subjects.find((other) => other.name === reading.subjectName);
+  const track = TRACKS.find((other) => other.id === reading.track)!;
+  if (!subject) return { subject, events: [] };
+  const leaveAt = (frame: number): Leave =>
+    channelIds.flatMap((id) => findChannel(subject, id)?.keys ?? []).find((key) => key.frame === frame)?.leave ?? 'curve';
+  const events = trackEvents(subject, track).map((event) => ({ ...event, rulerFrame: toRuler(event.frame), leave: leaveAt(event.frame) }));
+  return { subject, events };
+}
+
+function extent(channel: Channel | undefined): number {
+  const values = channel?.keys.map((key) => key.value) ?? [];
+  return values.length > 0 ? Math.max(...values) - Math.min(...values) : 0;
+}
+
+/** Lays a track of the take beside the target's, on the target's ruler. */
+export function compareTrack(target: MotionDocument, take: MotionDocument, reading: TrackReading): ComparedTrack {
+  const time = createSharedTime(target, take);
+  const track = TRACKS.find((other) => other.id === reading.track)!;
+  const subjects = [findSubject(target, reading.subjectId), findSubject(take, reading.subjectId)];
+  const moves = (id: ChannelId): number => Math.max(...subjects.map((subject) => (subject ? extent(findChannel(subject, id)) : 0)));
+  const byMovement = track.channelIds.toSorted((a, b) => moves(b) - moves(a));
+  const moving = byMovement.filter((id) => moves(id) > 0);
+  const channelIds = moving.length > 0 ? moving : byMovement.slice(0, 1);
+  return {
+    reading,
+    target: sideOf(target, reading, channelIds, (frame) => frame),
+    take: sideOf(take, reading, channelIds, time.toTarget),
+    channelIds,
+    toTake: time.toTake,
+  };
+}

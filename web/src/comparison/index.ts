@@ -1,0 +1,2 @@
+export { ComparisonSpread } from './ComparisonSpread.tsx';
+export { FindingsList } from './FindingsList.tsx';

@@ -1,0 +1,212 @@
+import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
+import type { ExerciseDetails, StoredWork, Work, WorkHistory } from '@undulan/contract';
+import { sameKey, type KeyRef, type KeyValue, type MotionDocument } from '@undulan/core';
+import { EMPTY_HISTORY, recordStep, redoStep, undoStep } from './history.ts';
+import { editName, runEdit, type EditRequest } from './operations.ts';
+
+/** What is being edited: a learner's draft or an exercise. */
+export interface WorkSource {
+  kind: 'draft' | 'exercise';
+  id: string;
+}
+
+/** Where saving stands. `stale` and `target-locked` wait for the person's decision. */
+export type SaveState = 'idle' | 'saving' | 'unreachable' | 'failed' | 'stale' | 'target-locked';
+
+export interface EditingState {
+  source: WorkSource | null;
+  work: Work | null;
+  history: WorkHistory;
+  /** The server's version that the work was made from. */
+  version: number;
+  /** Counts changes here; saved up to `savedRevision`. */
+  revision: number;
+  savedRevision: number;
+  save: SaveState;
+  saveProblem: string | null;
+  targetMayChange: boolean;
+  /** The document as it would be if the gesture under way ended now. */
+  preview: MotionDocument | null;
+  /** Where the keys of the gesture under way are in the preview. */
+  previewKeys: KeyRef[];
+  /** Keys that would be, or were last, replaced by others landing on their frames. */
+  gaveWay: KeyRef[];
+  subjectId: string | null;
+  channelId: KeyRef['channelId'] | null;
+  selectedKeys: KeyRef[];
+  record: boolean;
+  /** A change of animated channels made with Record off, waiting for the person to say what it means. */
+  question: { values: KeyValue[]; frame: number } | null;
+}
+
+const initialState: EditingState = {
+  source: null,
+  work: null,
+  history: EMPTY_HISTORY,
+  version: 0,
+  revision: 0,
+  savedRevision: 0,
+  save: 'idle',
+  saveProblem: null,
+  targetMayChange: false,
+  preview: null,
+  previewKeys: [],
+  gaveWay: [],
+  subjectId: null,
+  channelId: null,
+  selectedKeys: [],
+  record: true,
+  question: null,
+};
+
+/** What a step changes beside the document itself is settled anew: gestures end, and selected keys that are gone are let go. */
+function settle(state: EditingState): void {
+  state.preview = null;
+  state.revision += 1;
+  if (state.save === 'failed') state.save = 'idle';
+  const { motion } = state.work!;
+  state.selectedKeys = state.selectedKeys.filter((ref) =>
+    motion.subjects
+      .find((subject) => subject.id === ref.subjectId)
+      ?.channels.find((channel) => channel.id === ref.channelId)
+      ?.keys.some((key) => key.frame === ref.frame),
+  );
+}
+
+function step(state: EditingState, name: string, after: Work): void {
+  const before = original(state)!.work!;
+  state.history = recordStep(original(state)!.history, name, before, after);
+  state.work = after;
+  settle(state);
+}
+
+/** The first subject a person can work on. */
+function firstSubject(motion: MotionDocument): string | null {
+  return motion.subjects.find((subject) => !subject.locked)?.id ?? null;
+}
+
+interface Opened {
+  source: WorkSource;
+  stored: StoredWork;
+}
+
+const slice = createSlice({
+  name: 'editing',
+  initialState,
+  reducers: {
+    opened: (_state, { payload: { source, stored } }: PayloadAction<Opened>): EditingState => ({
+      ...initialState,
+      source,
+      work: stored.work,
+      history: stored.history,
+      version: stored.version,
+      subjectId: firstSubject(stored.work.motion),
+    }),
+    closed: () => initialState,
+    /** Work that never reached the server is taken up again on top of what the server has. */
+    broughtBack: (state, { payload }: PayloadAction<StoredWork>) => {
+      state.work = payload.work;
+      state.history = payload.history;
+      state.version = payload.version;
+      settle(state);
+    },
+    edited: (state, { payload }: PayloadAction<EditRequest>) => {
+      if (!state.work) return;
+      const before = original(state)!.work!;
+      const edit = runEdit(before.motion, payload);
+      step(state, editName(payload), { ...before, motion: edit.motion });
+      state.gaveWay = edit.gaveWay;
+      if (edit.keys.length > 0) state.selectedKeys = edit.keys;
+    },
+    previewed: (state, { payload }: PayloadAction<EditRequest | null>) => {
+      const before = original(state)!.work;
+      const edit = payload && before ? runEdit(before.motion, payload) : null;
+      state.preview = edit?.motion ?? null;
+      state.previewKeys = edit?.keys ?? [];
+      state.gaveWay = edit?.gaveWay ?? [];
+    },
+    detailsChanged: (state, { payload }: PayloadAction<Partial<ExerciseDetails>>) => {
+      const before = original(state)!.work;
+      if (!before?.details) return;
+      const name = Object.keys(payload).map((key) => DETAIL_NAMES[key as keyof ExerciseDetails]).join(', ');
+      step(state, name, { ...before, details: { ...before.details, ...payload } });
+    },
+    undone: (state) => {
+      const now = original(state)!;
+      const earlier = now.work && undoStep(now.history, now.work);
+      if (!earlier) return;
+      Object.assign(state, earlier);
+      settle(state);
+    },
+    redone: (state) => {
+      const now = original(state)!;
+      const later = now.work && redoStep(now.history, now.work);
+      if (!later) return;
+      Object.assign(state, later);
+      settle(state);
+    },
+    keysSelected: (state, { payload }: PayloadAction<{ keys: KeyRef[]; add?: boolean }>) => {
+      const { keys, add } = payload;
+      const toggled = (ref: KeyRef): boolean => keys.some((key) => sameKey(key, ref));
+      state.selectedKeys = add
+        ? [...state.selectedKeys.filter((ref) => !toggled(ref)), ...keys.filter((key) => !state.selectedKeys.some((ref) => sameKey(ref, key)))]
+        : keys;
+      const last = keys.at(-1);
+      if (last) {
+        state.subjectId = last.subjectId;
+        state.channelId = last.channelId;
+      }
+      state.gaveWay = [];
+    },
+    subjectSelected: (state, { payload }: PayloadAction<string>) => {
+      state.subjectId = payload;
+      state.channelId = null;
+      state.selectedKeys = [];
+    },
+    channelSelected: (state, { payload }: PayloadAction<KeyRef['channelId']>) => {
+      state.channelId = payload;
+    },
+    recordToggled: (state) => {
+      state.record = !state.record;
+    },
+    asked: (state, { payload }: PayloadAction<EditingState['question']>) => {
+      state.question = payload;
+      state.preview = null;
+    },
+    saving: (state) => {
+      state.save = 'saving';
+    },
+    saved: (state, { payload }: PayloadAction<{ version: number; revision: number }>) => {
+      state.version = payload.version;
+      state.savedRevision = payload.revision;
+      state.save = 'idle';
+      state.saveProblem = null;
+    },
+    notSaved: (state, { payload }: PayloadAction<{ save: Exclude<SaveState, 'idle' | 'saving'>; problem: string }>) => {
+      state.save = payload.save;
+      state.saveProblem = payload.problem;
+    },
+    /** Saving goes on over what the server has now. */
+    mineKept: (state, { payload }: PayloadAction<{ version: number }>) => {
+      state.version = payload.version;
+      state.save = 'idle';
+    },
+    targetUnlocked: (state) => {
+      state.targetMayChange = true;
+      if (state.save === 'target-locked') state.save = 'idle';
+    },
+  },
+});
+
+const DETAIL_NAMES: Record<keyof ExerciseDetails, string> = {
+  title: 'title',
+  brief: 'brief',
+  tolerances: 'tolerances',
+  modelShown: 'who sees the model',
+};
+
+export const editingReducer = slice.reducer;
+export const {
+  opened, closed, broughtBack, edited, previewed, detailsChanged, undone, redone, keysSelected, subjectSelected, channelSelected, recordToggled, asked,
+  saving, saved, notSaved, mineKept, targetUnlocked,
+} = slice.actions;

@@ -1,0 +1,13 @@
+export type { WorkSource, SaveState, EditingState } from './editing.slice.ts';
+export type { EditRequest } from './operations.ts';
+export {
+  editingReducer, edited, previewed, detailsChanged, undone, redone, keysSelected, subjectSelected, channelSelected, recordToggled, asked, targetUnlocked,
+} from './editing.slice.ts';
+export {
+  selectEditing, selectWork, selectMotion, selectShownMotion, selectShownKeys, selectSubject, selectKeyedChannels, selectActiveChannel, selectIsDirty, selectUndoName,
+  selectRedoName,
+} from './editing.selectors.ts';
+export { saveWork, keepMine, takeTheirs } from './save-work.ts';
+export { keepAsCopy } from './work-store.ts';
+export { useOpenWork } from './use-open-work.ts';
+export { useChangeValues, changedValues, editForValues } from './use-change-values.ts';

@@ -1,0 +1,39 @@
+import { useEffect } from 'react';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { selectEditing, selectIsDirty } from './editing.selectors.ts';
+import { catchUp, saveWork } from './save-work.ts';
+import { keepUnsaved } from './unsaved-copy.ts';
+
+/** A pause this long between changes lets a run of them go as one write. */
+const PAUSE_MS = 400;
+const RETRY_MS = 4000;
+
+/** Saves work as it is made; keeps it in the browser until it is saved; tries again while the server is away. */
+export function useAutosave(): void {
+  const dispatch = useAppDispatch();
+  const { source, work, history, version, revision, save } = useAppSelector(selectEditing);
+  const dirty = useAppSelector(selectIsDirty);
+
+  useEffect(() => {
+    if (source && work && dirty) keepUnsaved(source, { version, work, history });
+  }, [source, work, history, version, dirty]);
+
+  useEffect(() => {
+    if (!dirty || save === 'saving' || save === 'stale' || save === 'target-locked') return;
+    const timer = setTimeout(() => void dispatch(saveWork()), save === 'idle' ? PAUSE_MS : RETRY_MS);
+    return () => clearTimeout(timer);
+  }, [dispatch, dirty, revision, save]);
+
+  useEffect(() => {
+    const now = (): void => void dispatch(saveWork());
+    const back = (): void => void dispatch(catchUp());
+    window.addEventListener('online', now);
+    window.addEventListener('pagehide', now);
+    window.addEventListener('focus', back);
+    return () => {
+      window.removeEventListener('online', now);
+      window.removeEventListener('pagehide', now);
+      window.removeEventListener('focus', back);
+    };
+  }, [dispatch]);
+}

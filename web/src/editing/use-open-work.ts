@@ -1,0 +1,46 @@
+import { useEffect } from 'react';
+import type { StoredWork } from '@undulan/contract';
+import { toast } from 'sonner';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { broughtBack, closed, opened, type WorkSource } from './editing.slice.ts';
+import { saveWork } from './save-work.ts';
+import { takeUnsaved } from './unsaved-copy.ts';
+import { useAutosave } from './use-autosave.ts';
+
+/** What a query has of the work. */
+interface FetchedWork {
+  currentData?: StoredWork | undefined;
+  isFetching: boolean;
+}
+
+/**
+ * Opens fetched work for editing, with what was left unsaved in this browser, and saves and closes it when the page goes. Gives whether it is open.
+ * Only a fresh answer opens it, and once: from then on the editing slice holds it, whatever the query fetches again.
+ */
+export function useOpenWork(kind: WorkSource['kind'], id: string, { currentData, isFetching }: FetchedWork): boolean {
+  const dispatch = useAppDispatch();
+  const isOpen = useAppSelector((state) => state.editing.source?.id === id);
+  const stored = isFetching ? undefined : currentData;
+
+  useEffect(() => {
+    if (!stored || isOpen) return;
+    const source = { kind, id };
+    dispatch(opened({ source, stored }));
+    const left = takeUnsaved(source);
+    if (left && JSON.stringify(left.work) !== JSON.stringify(stored.work)) {
+      dispatch(broughtBack(left));
+      toast('Changes that had not been saved were brought back.');
+    }
+  }, [dispatch, kind, id, stored, isOpen]);
+
+  useEffect(
+    () => () => {
+      void dispatch(saveWork());
+      dispatch(closed());
+    },
+    [dispatch, kind, id],
+  );
+
+  useAutosave();
+  return isOpen;
+}

@@ -1,0 +1,34 @@
+import type { Saved, SaveWork, StoredWork, Work, WorkHistory } from '@undulan/contract';
+import { api } from '../app/api.ts';
+import type { Store } from '../app/store.ts';
+import type { WorkSource } from './editing.slice.ts';
+
+type Dispatch = Store['dispatch'];
+
+/** Fetches the work as the server has it now. */
+export async function fetchWork(dispatch: Dispatch, source: WorkSource): Promise<StoredWork> {
+  const fresh = { forceRefetch: true, subscribe: false } as const;
+  if (source.kind === 'draft') return dispatch(api.endpoints.draft.initiate(source.id, fresh)).unwrap();
+  return dispatch(api.endpoints.setting.initiate(source.id, fresh)).unwrap();
+}
+
+export function writeWork(dispatch: Dispatch, source: WorkSource, save: SaveWork): Promise<Saved> {
+  const given = { id: source.id, save };
+  return source.kind === 'draft'
+    ? dispatch(api.endpoints.saveDraft.initiate(given)).unwrap()
+    : dispatch(api.endpoints.saveExercise.initiate(given)).unwrap();
+}
+
+/** Keeps work beside what the server has: as a second draft, or as an unpublished exercise. Gives the copy's page. */
+export async function keepAsCopy(dispatch: Dispatch, source: WorkSource, work: Work, history: WorkHistory): Promise<string> {
+  if (source.kind === 'draft') {
+    const { exerciseId, name } = await dispatch(api.endpoints.draft.initiate(source.id, { forceRefetch: true, subscribe: false })).unwrap();
+    const copy = { name: `${name}, copy`, motion: work.motion, history };
+    const { id } = await dispatch(api.endpoints.beginDraft.initiate({ exerciseId, begin: { copy } })).unwrap();
+    return `/drafts/${id}`;
+  }
+  const { courseId } = await dispatch(api.endpoints.setting.initiate(source.id, { forceRefetch: true, subscribe: false })).unwrap();
+  const details = { ...work.details!, title: `${work.details!.title}, copy` };
+  const { id } = await dispatch(api.endpoints.createExercise.initiate({ courseId, exercise: { work: { ...work, details }, history } })).unwrap();
+  return `/exercises/${id}/setting`;
+}

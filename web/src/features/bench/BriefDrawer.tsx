@@ -1,0 +1,37 @@
+import { X } from 'lucide-react';
+import type { Assignment } from '@undulan/contract';
+import { formatRate, frameCount, runningSeconds } from '@undulan/core';
+import { TargetCharts } from '../../spread/index.ts';
+import { Button } from '../../ui/index.ts';
+
+/** The brief, what is fixed, and the target's chart: over the numbers, with picture and strips still to be used. */
+export function BriefDrawer({ assignment, onClose }: { assignment: Assignment; onClose: () => void }) {
+  const { brief, tolerances, model, start } = assignment;
+  return (
+    <aside aria-label="Brief and chart" className="absolute top-2 right-4 bottom-12 z-30 flex w-[440px] flex-col rounded-xl border border-rule bg-page shadow-2xl">
+      <div className="flex items-center justify-between border-b border-rule px-4 py-2">
+        <h2 className="text-[15px]">{assignment.title}</h2>
+        <Button kind="quiet" square aria-label="Close the brief" onClick={onClose}>
+          <X size={16} />
+        </Button>
+      </div>
+      <div className="min-h-0 flex-1 overflow-y-auto px-4 py-3">
+        <p className="whitespace-pre-wrap">{brief || 'There is no brief.'}</p>
+        <dl className="figures mt-4 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-xs">
+          <dt className="text-faint">rate</dt>
+          <dd>{formatRate(start.rate)} fps</dd>
+          <dt className="text-faint">range</dt>
+          <dd>
+            {start.range.first}–{start.range.last}, {frameCount(start.range)} frames, runs {runningSeconds(start.range, start.rate).toFixed(3)} s
+          </dd>
+          <dt className="text-faint">allowed</dt>
+          <dd>
+            keys ±{tolerances.keyFrames} frames, spacing ±{tolerances.spacingPercent} %
+          </dd>
+        </dl>
+        <h3 className="mt-5 mb-2 text-sm">Target chart</h3>
+        {model ? <TargetCharts motion={model} /> : <p className="text-sm text-faint">Your instructor keeps the model motion of this exercise back for now.</p>}
+      </div>
+    </aside>
+  );
+}

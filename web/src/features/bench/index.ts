@@ -1,0 +1,1 @@
+export { BenchPage } from './BenchPage.tsx';

@@ -1,0 +1,120 @@
+import { Link, useNavigate } from 'react-router';
+import { Plus } from 'lucide-react';
+import type { CourseOverview, Standing } from '@undulan/contract';
+import { toast } from 'sonner';
+import { useCreateExerciseMutation, useOverviewQuery } from '../../app/api.ts';
+import { explain } from '../../app/problem.ts';
+import { Shell } from '../../app/Shell.tsx';
+import { Button, Empty, Loading, LoadFailed, Tip } from '../../ui/index.ts';
+import { ExerciseFacts } from './ExerciseFacts.tsx';
+
+/** The course for its instructor: exercises to set, and where each learner stands with each of them. */
+export function InstructorCourse({ courseId }: { courseId: string }) {
+  const { data, error, refetch } = useOverviewQuery(courseId, { refetchOnMountOrArgChange: true, refetchOnFocus: true });
+  const [create, { isLoading }] = useCreateExerciseMutation();
+  const navigate = useNavigate();
+
+  const setNew = async (): Promise<void> => {
+    const answer = await create({ courseId, exercise: {} });
+    if (answer.data) await navigate(`/exercises/${answer.data.id}/setting`);
+    else toast.error(explain(answer.error));
+  };
+  const waiting = data?.standings.flatMap((standing) => standing.takes).filter((take) => take.state === 'handed-in').length ?? 0;
+
+  return (
+    <Shell
+      crumbs={[{ label: data?.title ?? 'Course' }]}
+      status={data && `${waiting} ${waiting === 1 ? 'take waits' : 'takes wait'} for review`}
+      actions={
+        <Button kind="main" disabled={isLoading} onClick={() => void setNew()}>
+          <Plus size={15} /> Set an exercise
+        </Button>
+      }
+    >
+      {error && !data ? (
+        <LoadFailed what="course" error={error} onRetry={() => void refetch()} />
+      ) : !data ? (
+        <Loading what="the course" />
+      ) : (
+        <div className="h-full overflow-y-auto">
+          <div className="mx-auto grid max-w-6xl gap-8 px-8 py-6">
+            <Standings course={data} />
+          </div>
+        </div>
+      )}
+    </Shell>
+  );
+}
+
+function Standings({ course }: { course: CourseOverview }) {
+  if (course.exercises.length === 0) return <Empty title="No exercise yet">Set the first one with the button above.</Empty>;
+  const standingOf = (learnerId: string, exerciseId: string): Standing | undefined =>
+    course.standings.find((standing) => standing.learnerId === learnerId && standing.exerciseId === exerciseId);
+  return (
+    <section aria-label="Exercises and learners">
+      <h1 className="mb-3 text-xl">{course.title}</h1>
+      <div className="overflow-x-auto rounded-lg border border-rule bg-page">
+        <table className="w-full border-collapse">
+          <thead>
+            <tr className="border-b border-rule text-left text-xs text-faint">
+              <th className="px-4 py-2.5 font-semibold">Exercise</th>
+              {course.learners.map((learner) => (
+                <th key={learner.id} className="w-24 px-1 py-2.5 text-center font-semibold">
+                  <span title={learner.name}>{learner.name.split(' ')[0]}</span>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {course.exercises.map((exercise) => (
+              <tr key={exercise.id} className="border-b border-rule last:border-0">
+                <th scope="row" className="px-4 py-2.5 text-left font-normal">
+                  <Link to={`/exercises/${exercise.id}/setting`} className="rounded-sm text-[15px] font-semibold hover:underline">
+                    {exercise.title}
+                  </Link>
+                  {!exercise.published && <span className="ml-2 rounded-full border border-ochre px-2 py-px text-[11px] text-ochre">not published</span>}
+                  <br />
+                  <ExerciseFacts rate={exercise.rate} range={exercise.range} />
+                </th>
+                {course.learners.map((learner) => (
+                  <td key={learner.id} className="px-1 py-2 text-center align-middle">
+                    <StandingCell standing={standingOf(learner.id, exercise.id)} learner={learner.name} exercise={exercise.title} />
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="mt-2 flex flex-wrap gap-x-5 gap-y-1 text-xs text-faint">
+        <span>– not begun</span>
+        <span>draft: at work</span>
+        <span>
+          <b className="text-take">take n</b>: waits for review
+        </span>
+        <span>
+          <b className="text-target">n / 100</b>: returned with that grade
+        </span>
+      </p>
+    </section>
+  );
+}
+
+/** Where one learner stands with one exercise: the newest take, else whether there is a draft. */
+function StandingCell({ standing, learner, exercise }: { standing: Standing | undefined; learner: string; exercise: string }) {
+  const take = standing?.takes.at(-1);
+  if (!take) return <span className="text-xs text-faint">{standing?.hasDraft ? 'draft' : '–'}</span>;
+  const waits = take.state === 'handed-in';
+  return (
+    <Tip says={`${learner}, take ${take.number}: ${waits ? 'waits for review' : `returned with ${take.grade}`}${standing?.hasDraft ? '; a new draft is begun' : ''}`}>
+      <Link
+        to={`/takes/${take.id}`}
+        aria-label={`${exercise}, ${learner}, take ${take.number}, ${waits ? 'waits for review' : `returned, grade ${take.grade}`}`}
+        className={`figures inline-block rounded-md border px-2 py-1 text-xs hover:bg-shade ${waits ? 'border-take font-semibold text-take' : 'border-rule text-target'}`}
+      >
+        {waits ? `take ${take.number}` : take.grade}
+        {standing?.hasDraft && ' +'}
+      </Link>
+    </Tip>
+  );
+}

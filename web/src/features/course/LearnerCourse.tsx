@@ -1,0 +1,108 @@
+import { Link, useNavigate } from 'react-router';
+import { formatDistanceToNow } from 'date-fns';
+import type { OpenExercise, TakeSummary } from '@undulan/contract';
+import { toast } from 'sonner';
+import { useBeginDraftMutation, useDeleteDraftMutation, useLearnerCourseQuery } from '../../app/api.ts';
+import { explain } from '../../app/problem.ts';
+import { Shell } from '../../app/Shell.tsx';
+import { Button, Empty, Loading, LoadFailed } from '../../ui/index.ts';
+import { ExerciseFacts } from './ExerciseFacts.tsx';
+
+/** The course for a learner: the exercises open to them, in order, and what to do next with each. */
+export function LearnerCourse({ courseId }: { courseId: string }) {
+  const { data, error, refetch } = useLearnerCourseQuery(courseId, { refetchOnMountOrArgChange: true, refetchOnFocus: true });
+  return (
+    <Shell crumbs={[{ label: data?.title ?? 'Course' }]}>
+      {error && !data ? (
+        <LoadFailed what="course" error={error} onRetry={() => void refetch()} />
+      ) : !data ? (
+        <Loading what="the course" />
+      ) : (
+        <div className="h-full overflow-y-auto">
+          <div className="mx-auto max-w-4xl px-8 py-6">
+            <h1 className="mb-3 text-xl">{data.title}</h1>
+            {data.exercises.length === 0 && <Empty title="No exercise is open yet">Your instructor has not published one.</Empty>}
+            <ol className="grid gap-3">
+              {data.exercises.map((exercise, i) => (
+                <ExerciseCard key={exercise.id} exercise={exercise} number={i + 1} />
+              ))}
+            </ol>
+          </div>
+        </div>
+      )}
+    </Shell>
+  );
+}
+
+function ExerciseCard({ exercise, number }: { exercise: OpenExercise; number: number }) {
+  const [begin, { isLoading }] = useBeginDraftMutation();
+  const [deleteDraft] = useDeleteDraftMutation();
+  const navigate = useNavigate();
+  const last = exercise.takes.at(-1);
+  const draft = exercise.drafts[0];
+  const copies = exercise.drafts.slice(1);
+
+  const start = async (): Promise<void> => {
+    const answer = await begin({ exerciseId: exercise.id, begin: last ? { fromTakeId: last.id } : {} });
+    if (answer.data) await navigate(`/drafts/${answer.data.id}`);
+    else toast.error(explain(answer.error));
+  };
+
+  return (
+    <li className="grid grid-cols-[2.5rem_1fr_auto] items-start gap-x-2 rounded-lg border border-rule bg-page p-4">
+      <span className="figures grid h-7 w-7 place-items-center rounded-full border-2 border-ink text-[13px] font-semibold" aria-hidden="true">
+        {number}
+      </span>
+      <div className="min-w-0">
+        <h2 className="text-[16px] leading-7">{exercise.title}</h2>
+        <p className="line-clamp-2 text-sm text-faint">{exercise.brief.split('\n')[0]}</p>
+        <p className="mt-1">
+          <ExerciseFacts rate={exercise.rate} range={exercise.range} />
+        </p>
+        {exercise.takes.length > 0 && (
+          <ul className="mt-2 flex flex-wrap gap-2">
+            {exercise.takes.map((take) => (
+              <li key={take.id}>
+                <TakeLink take={take} />
+              </li>
+            ))}
+          </ul>
+        )}
+        {copies.map((copy) => (
+          <p key={copy.id} className="mt-1 text-sm text-faint">
+            <Link to={`/drafts/${copy.id}`} className="text-accent underline">
+              {copy.name}
+            </Link>{' '}
+            ·{' '}
+            <button type="button" className="rounded-sm hover:underline" onClick={() => void deleteDraft(copy.id)}>
+              throw away
+            </button>
+          </p>
+        ))}
+      </div>
+      <div className="flex flex-col items-end gap-1">
+        {draft ? (
+          <>
+            <Button kind="main" onClick={() => void navigate(`/drafts/${draft.id}`)}>
+              Continue
+            </Button>
+            <span className="text-xs text-faint">saved {formatDistanceToNow(draft.updatedAt, { addSuffix: true })}</span>
+          </>
+        ) : (
+          <Button kind={last ? 'plain' : 'main'} disabled={isLoading} onClick={() => void start()}>
+            {last ? `Start take ${last.number + 1}` : 'Start'}
+          </Button>
+        )}
+      </div>
+    </li>
+  );
+}
+
+function TakeLink({ take }: { take: TakeSummary }) {
+  const returned = take.state === 'returned';
+  return (
+    <Link to={`/takes/${take.id}`} className={`figures inline-block rounded-md border px-2 py-0.5 text-xs hover:bg-shade ${returned ? 'border-target text-target' : 'border-rule text-faint'}`}>
+      take {take.number} · {returned ? `returned, ${take.grade}` : 'handed in'}
+    </Link>
+  );
+}

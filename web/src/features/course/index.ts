@@ -1,0 +1,1 @@
+export { CoursePage } from './CoursePage.tsx';

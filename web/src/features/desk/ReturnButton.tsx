@@ -1,0 +1,53 @@
+import { useState } from 'react';
+import type { TakeView } from '@undulan/contract';
+import { toast } from 'sonner';
+import { Button, Dialog } from '../../ui/index.ts';
+import type { ReviewWriter } from './use-review-writer.ts';
+
+interface ReturnButtonProps {
+  view: TakeView;
+  writer: ReviewWriter;
+  onGradeMissing: () => void;
+}
+
+/** Gives the review to the learner, after a word: from then on it stays as it is. */
+export function ReturnButton({ view, writer, onGradeMissing }: ReturnButtonProps) {
+  const [asking, setAsking] = useState(false);
+  const notes = view.review?.notes.length ?? 0;
+  const grade = view.review?.grade ?? null;
+  const ask = (): void => {
+    if (grade === null) {
+      onGradeMissing();
+      toast('Give a grade first: the proposed one or your own.');
+    } else setAsking(true);
+  };
+  const confirm = async (): Promise<void> => {
+    setAsking(false);
+    if (await writer.giveBack()) toast.success(`Returned to ${view.learner.name}.`);
+    else toast.error('It was not returned. Try again.');
+  };
+  return (
+    <>
+      <Button kind="main" onClick={ask}>
+        Return with {notes === 0 ? 'no notes' : notes === 1 ? '1 note' : `${notes} notes`}
+      </Button>
+      <Dialog
+        open={asking}
+        onClose={() => setAsking(false)}
+        title={`Return take ${view.number} to ${view.learner.name}?`}
+        actions={
+          <>
+            <Button onClick={() => setAsking(false)}>Not yet</Button>
+            <Button kind="main" onClick={() => void confirm()}>
+              Return it
+            </Button>
+          </>
+        }
+      >
+        <p>
+          Grade {grade}, {notes === 0 ? 'no notes' : notes === 1 ? 'one note' : `${notes} notes`}. The learner sees the review and the findings at once; after that it stays as it is.
+        </p>
+      </Dialog>
+    </>
+  );
+}

@@ -1,0 +1,1 @@
+export { DeskPage } from './DeskPage.tsx';

@@ -1,0 +1,137 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { formatDistanceToNow } from 'date-fns';
+import type { Review, TakeView } from '@undulan/contract';
+import type { Finding } from '@undulan/core';
+import { Tabs } from 'radix-ui';
+import { toast } from 'sonner';
+import { useBeginDraftMutation } from '../../app/api.ts';
+import { explain } from '../../app/problem.ts';
+import { Shell } from '../../app/Shell.tsx';
+import { ComparisonSpread, FindingsList } from '../../comparison/index.ts';
+import { PagesChoice, usePages } from '../../spread/index.ts';
+import { ClockProvider, useClock } from '../../time-page/index.ts';
+import { Button, Empty, TabBar } from '../../ui/index.ts';
+
+/** A learner's own take: waiting for review, or the returned review to read and play, note by note. */
+export function ReviewPage({ view }: { view: TakeView }) {
+  const [pages, setPages] = usePages('review');
+  const ruler = view.target ?? view.motion;
+  const { review } = view;
+  return (
+    <ClockProvider range={ruler.range} rate={ruler.rate}>
+      <Shell
+        crumbs={[{ label: view.courseTitle, to: `/courses/${view.courseId}` }, { label: view.exerciseTitle }, { label: `Take ${view.number}` }]}
+        status={review ? `Returned, grade ${review.grade}` : 'Handed in, waits for review'}
+        actions={
+          <>
+            <PagesChoice pages={pages} onChange={setPages} />
+            <NextTakeButton view={view} />
+          </>
+        }
+      >
+        <ComparisonSpread
+          view={view}
+          pages={pages}
+          beneath={(showTrack) =>
+            review ? (
+              <ReturnedReview review={review} findings={view.reading?.findings ?? []} onFinding={showTrack} />
+            ) : (
+              <Empty title={`Handed in ${formatDistanceToNow(view.handedInAt, { addSuffix: true })}`}>Your instructor has not returned it yet. It stays as you handed it in; the next take can start from it.</Empty>
+            )
+          }
+        />
+      </Shell>
+    </ClockProvider>
+  );
+}
+
+/** The next take begins where this one ended; a draft already begun is gone on with. */
+function NextTakeButton({ view }: { view: TakeView }) {
+  const [begin, { isLoading }] = useBeginDraftMutation();
+  const navigate = useNavigate();
+  const next = Math.max(...view.siblings.map((take) => take.number)) + 1;
+  const start = async (): Promise<void> => {
+    const answer = await begin({ exerciseId: view.exerciseId, begin: { fromTakeId: view.id } });
+    if (answer.data) await navigate(`/drafts/${answer.data.id}`);
+    else toast.error(explain(answer.error));
+  };
+  return (
+    <Button kind="main" disabled={isLoading} tip={`A draft of take ${next} that is already begun is gone on with`} onClick={() => void start()}>
+      Start take {next} from this
+    </Button>
+  );
+}
+
+function ReturnedReview({ review, findings, onFinding }: { review: Review; findings: Finding[]; onFinding: (finding: Finding) => void }) {
+  return (
+    <Tabs.Root defaultValue="review" className="flex h-full min-h-0 flex-col">
+      <TabBar
+        label="Words on the take"
+        tabs={[
+          { id: 'review', label: 'Review' },
+          { id: 'findings', label: `Findings ${findings.length}` },
+        ]}
+      />
+      <div className="min-h-0 flex-1 overflow-y-auto">
+        <Tabs.Content value="review">
+          <NotesInTurn review={review} />
+        </Tabs.Content>
+        <Tabs.Content value="findings">
+          <FindingsList findings={findings} onChoose={onFinding} />
+        </Tabs.Content>
+      </div>
+    </Tabs.Root>
+  );
+}
+
+/** Grade and closing words, and the notes one by one: each takes the playhead to its frame. */
+function NotesInTurn({ review }: { review: Review }) {
+  const clock = useClock();
+  const [at, setAt] = useState<number | null>(null);
+  const note = at === null ? null : review.notes[at];
+  const goTo = (index: number): void => {
+    clock.stop();
+    clock.seek(review.notes[index]!.frame);
+    setAt(index);
+  };
+  const count = review.notes.length;
+  return (
+    <div className="grid gap-3 pb-2">
+      <div className="flex items-start gap-3">
+        <p className="figures rounded-lg border-2 border-target px-3 py-1 text-xl font-semibold text-target" aria-label={`Grade ${review.grade}`}>
+          {review.grade}
+        </p>
+        <div>
+          <p className="text-xs text-faint">
+            {review.instructorName}
+            {review.returnedAt && `, returned ${formatDistanceToNow(review.returnedAt, { addSuffix: true })}`}
+          </p>
+          <p className="whitespace-pre-wrap">{review.summary || 'No closing words.'}</p>
+        </div>
+      </div>
+      {count === 0 ? (
+        <Empty title="No notes on single frames" />
+      ) : (
+        <section aria-label="Notes, one by one" className="rounded-md border border-rule bg-page p-3">
+          <div className="flex items-center gap-2">
+            <Button square aria-label="Note before" disabledReason={!note ? 'Begin with the first note.' : at === 0 && 'This is the first note.'} onClick={() => goTo(at! - 1)}>
+              <ChevronLeft size={16} />
+            </Button>
+            <Button square aria-label="Next note" disabledReason={at === count - 1 && 'This is the last note.'} onClick={() => goTo(at === null ? 0 : at + 1)}>
+              <ChevronRight size={16} />
+            </Button>
+            <p className="text-sm text-faint">{note ? `Note ${at! + 1} of ${count}` : count === 1 ? 'One note' : `${count} notes: read them one by one`}</p>
+            {note && <span className="figures ml-auto rounded-full border-2 border-ink px-2 text-xs font-semibold">frame {note.frame}</span>}
+          </div>
+          {note && (
+            <p aria-live="polite" className="mt-2 whitespace-pre-wrap">
+              {note.text}
+            </p>
+          )}
+        </section>
+      )}
+    </div>
+  );
+}

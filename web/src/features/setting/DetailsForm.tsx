@@ -1,0 +1,89 @@
+import { useForm } from 'react-hook-form';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { ExerciseDetails, ModelShown } from '@undulan/contract';
+import * as z from 'zod';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { detailsChanged, selectWork } from '../../editing/index.ts';
+import { Field, INPUT } from '../../ui/index.ts';
+
+const SHOWN_WORDS: Record<ModelShown, string> = {
+  always: 'always',
+  'after-first-take': 'after their first take',
+  'after-return': 'after a review is returned',
+  never: 'never',
+};
+
+function figure(text: string, what: string, low: number, high: number): z.ZodType<number, string> {
+  return z
+    .string()
+    .trim()
+    .regex(/^\d+(\.\d+)?$/, `${text} takes a number of ${what}.`)
+    .transform(Number)
+    .pipe(z.number().min(low, `At least ${low} ${what}.`).max(high, `At most ${high} ${what}.`)) as z.ZodType<number, string>;
+}
+
+const Form = z.object({
+  title: ExerciseDetails.shape.title,
+  brief: ExerciseDetails.shape.brief,
+  keyFrames: figure('Key timing', 'frames', 0.25, 48),
+  spacingPercent: figure('Spacing', 'percent', 0.5, 100),
+  modelShown: ModelShown,
+});
+type Typed = z.input<typeof Form>;
+
+/** Title, brief, tolerances and who sees the model. Kept as soon as a field is left; what is wrong stays typed with its reason. */
+export function DetailsForm() {
+  const dispatch = useAppDispatch();
+  const details = useAppSelector(selectWork)!.details!;
+  const { title, brief, tolerances, modelShown } = details;
+  const form = useForm<Typed, unknown, z.output<typeof Form>>({
+    resolver: zodResolver(Form),
+    mode: 'onChange',
+    values: { title, brief, keyFrames: String(tolerances.keyFrames), spacingPercent: String(tolerances.spacingPercent), modelShown },
+    resetOptions: { keepDirtyValues: true },
+  });
+  const { errors } = form.formState;
+
+  const commit = form.handleSubmit((typed) => {
+    const next: ExerciseDetails = {
+      title: typed.title,
+      brief: typed.brief,
+      tolerances: { keyFrames: typed.keyFrames, spacingPercent: typed.spacingPercent },
+      modelShown: typed.modelShown,
+    };
+    const changed = Object.fromEntries(Object.entries(next).filter(([name, value]) => JSON.stringify(value) !== JSON.stringify(details[name as keyof ExerciseDetails])));
+    if (Object.keys(changed).length > 0) dispatch(detailsChanged(changed));
+    form.reset(form.getValues());
+  });
+  const leave = (): void => void commit();
+
+  return (
+    <form className="grid gap-3 px-0.5 pb-2" noValidate onSubmit={(event) => void commit(event)}>
+      <Field label="Title" error={errors.title?.message}>
+        {(ids) => <input {...ids} {...form.register('title', { onBlur: leave })} className={INPUT} />}
+      </Field>
+      <Field label="Brief" error={errors.brief?.message} hint="What the learner is to do, and what to look at.">
+        {(ids) => <textarea {...ids} {...form.register('brief', { onBlur: leave })} rows={5} className={`${INPUT} h-auto! py-1.5`} />}
+      </Field>
+      <div className="grid grid-cols-3 gap-3">
+        <Field label="Keys may be off by, frames" error={errors.keyFrames?.message}>
+          {(ids) => <input {...ids} {...form.register('keyFrames', { onBlur: leave })} inputMode="decimal" className={`${INPUT} figures`} />}
+        </Field>
+        <Field label="Spacing may be off by, %" error={errors.spacingPercent?.message}>
+          {(ids) => <input {...ids} {...form.register('spacingPercent', { onBlur: leave })} inputMode="decimal" className={`${INPUT} figures`} />}
+        </Field>
+        <Field label="Learners see the model">
+          {(ids) => (
+            <select {...ids} {...form.register('modelShown', { onChange: leave })} className={INPUT}>
+              {ModelShown.options.map((option) => (
+                <option key={option} value={option}>
+                  {SHOWN_WORDS[option]}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+      </div>
+    </form>
+  );
+}

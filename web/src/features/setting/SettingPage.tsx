@@ -1,0 +1,139 @@
+import { useParams } from 'react-router';
+import { Tabs } from 'radix-ui';
+import type { ExerciseSetting } from '@undulan/contract';
+import { tracksOf } from '@undulan/core';
+import { toast } from 'sonner';
+import { usePublishMutation, useSettingQuery } from '../../app/api.ts';
+import { explain } from '../../app/problem.ts';
+import { Shell } from '../../app/Shell.tsx';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { saveWork, selectEditing, selectMotion, selectWork, takeTheirs, targetUnlocked, useOpenWork } from '../../editing/index.ts';
+import { ConflictDialog, EditingActions, EditingPicture, EditingTime, NumbersPanel, PagesChoice, RecordQuestion, SaveStatus, Spread, TargetCharts, usePages } from '../../spread/index.ts';
+import { ClockProvider } from '../../time-page/index.ts';
+import { Button, Dialog, Loading, LoadFailed, TabBar } from '../../ui/index.ts';
+import { DetailsForm } from './DetailsForm.tsx';
+import { SceneForm } from './SceneForm.tsx';
+
+/** Setting an exercise: brief and settings left, the model motion on the spread. */
+export function SettingPage() {
+  const { exerciseId = '' } = useParams();
+  const setting = useSettingQuery(exerciseId, { refetchOnMountOrArgChange: true });
+  const isOpen = useOpenWork('exercise', exerciseId, setting);
+  if (isOpen && setting.currentData) return <Setting key={exerciseId} setting={setting.currentData} />;
+  return (
+    <Shell crumbs={[{ label: 'Setting' }]}>
+      {setting.error ? <LoadFailed what="exercise" error={setting.error} onRetry={() => void setting.refetch()} /> : <Loading what="the exercise" />}
+    </Shell>
+  );
+}
+
+const TABS = [
+  { id: 'exercise', label: 'Exercise' },
+  { id: 'scene', label: 'Time and stage' },
+  { id: 'numbers', label: 'Numbers' },
+  { id: 'chart', label: 'Chart' },
+] as const;
+
+function Setting({ setting }: { setting: ExerciseSetting }) {
+  const motion = useAppSelector(selectMotion)!;
+  const title = useAppSelector(selectWork)!.details!.title;
+  const [pages, setPages] = usePages('setting');
+  return (
+    <ClockProvider range={motion.range} rate={motion.rate}>
+      <Shell
+        crumbs={[{ label: setting.courseTitle, to: `/courses/${setting.courseId}` }, { label: title }]}
+        status={<SaveStatus />}
+        actions={
+          <>
+            <EditingActions />
+            <PagesChoice pages={pages} onChange={setPages} />
+            <PublishButton setting={setting} />
+          </>
+        }
+      >
+        <Spread
+          name="setting"
+          pages={pages}
+          picture={
+            <EditingPicture tone="target" target={null} noTarget={null} targetShown={false} onTargetShown={() => undefined}>
+              <Tabs.Root defaultValue="exercise">
+                <TabBar label="What to set" tabs={TABS} />
+                <Tabs.Content value="exercise">
+                  <DetailsForm />
+                </Tabs.Content>
+                <Tabs.Content value="scene">
+                  <SceneForm />
+                </Tabs.Content>
+                <Tabs.Content value="numbers">
+                  <NumbersPanel />
+                </Tabs.Content>
+                <Tabs.Content value="chart">
+                  <TargetCharts motion={motion} />
+                </Tabs.Content>
+              </Tabs.Root>
+            </EditingPicture>
+          }
+          time={
+            <EditingTime
+              name="setting"
+              tone="target"
+              target={null}
+              foot={setting.takeCount > 0 ? `${setting.takeCount} ${setting.takeCount === 1 ? 'take was' : 'takes were'} handed in against this target.` : 'The model motion: what takes are read against.'}
+            />
+          }
+        />
+        <TargetWarning takeCount={setting.takeCount} />
+        <ConflictDialog />
+        <RecordQuestion />
+      </Shell>
+    </ClockProvider>
+  );
+}
+
+function PublishButton({ setting }: { setting: ExerciseSetting }) {
+  const dispatch = useAppDispatch();
+  const motion = useAppSelector(selectMotion)!;
+  const [publish, { isLoading }] = usePublishMutation();
+  if (setting.published) return <span className="rounded-full border border-target px-3 py-1 text-sm font-semibold text-target">Published</span>;
+  const moves = motion.subjects.some((subject) => tracksOf(subject).length > 0 && subject.channels.some((channel) => channel.keys.length > 1));
+
+  const open = async (): Promise<void> => {
+    if (!(await dispatch(saveWork()))) {
+      toast.error('Not everything is saved yet. Try again in a moment.');
+      return;
+    }
+    const answer = await publish(setting.id);
+    if (answer.error) toast.error(explain(answer.error));
+    else toast.success('Published: learners can start.');
+  };
+  return (
+    <Button kind="main" disabled={isLoading} disabledReason={!moves && 'Give the model motion at least two keys on one channel first.'} onClick={() => void open()}>
+      Publish
+    </Button>
+  );
+}
+
+/** A target that takes were read against does not change by accident: the first change of it waits here for a word. */
+function TargetWarning({ takeCount }: { takeCount: number }) {
+  const dispatch = useAppDispatch();
+  const { save } = useAppSelector(selectEditing);
+  return (
+    <Dialog
+      open={save === 'target-locked'}
+      title="Change the target of handed-in takes?"
+      actions={
+        <>
+          <Button onClick={() => void dispatch(takeTheirs())}>Leave it as it was</Button>
+          <Button kind="danger" onClick={() => dispatch(targetUnlocked())}>
+            Change the target
+          </Button>
+        </>
+      }
+    >
+      <p>
+        {takeCount === 1 ? 'One take was' : `${takeCount} takes were`} handed in and read against this target. Their readings stay as they are; at the Desk each can be read again against the new one. Learners at work will
+        see the new target.
+      </p>
+    </Dialog>
+  );
+}

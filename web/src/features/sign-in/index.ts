@@ -1,0 +1,1 @@
+export { SignInPage } from './SignInPage.tsx';

@@ -1,0 +1,67 @@
+import type { ReactNode } from 'react';
+import { Pencil, PencilOff } from 'lucide-react';
+import type { MotionDocument } from '@undulan/core';
+import { useShortcuts } from '../app/shortcuts.ts';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { recordToggled, selectEditing } from '../editing/index.ts';
+import { EditableStage } from '../stage/index.ts';
+import { Button, Toggle, useStored } from '../ui/index.ts';
+import { useKeyHere } from './use-key-here.ts';
+
+interface EditingPictureProps {
+  tone: 'take' | 'target';
+  target: MotionDocument | null;
+  /** Why there is no target to show, where there is none. */
+  noTarget: string | null;
+  targetShown: boolean;
+  onTargetShown: (shown: boolean) => void;
+  /** Beneath the picture: numbers, settings. */
+  children: ReactNode;
+}
+
+/** The left page of an editing screen: Record and what is shown, the picture, and under it whatever the screen needs. */
+export function EditingPicture({ tone, target, noTarget, targetShown, onTargetShown, children }: EditingPictureProps) {
+  const dispatch = useAppDispatch();
+  const { record } = useAppSelector(selectEditing);
+  const [trail, setTrail] = useStored('trail', true);
+  const { keyMoving, keyAll } = useKeyHere();
+  useShortcuts({
+    record: () => dispatch(recordToggled()),
+    trail: () => setTrail(!trail),
+    keyHere: keyMoving,
+    keyAll,
+    ...(target && { target: () => onTargetShown(!targetShown) }),
+  });
+  return (
+    <section aria-label="Picture" className="flex h-full min-h-0 flex-col gap-2 px-4 py-3">
+      <div className="flex items-center gap-1.5">
+        <Button
+          aria-pressed={record}
+          tip={record ? 'A change sets a key on this frame (R)' : 'Changes set no keys; moving channels are asked about (R)'}
+          className={record ? 'border-ink! bg-ink! font-semibold text-page!' : ''}
+          onClick={() => dispatch(recordToggled())}
+        >
+          {record ? <Pencil size={14} /> : <PencilOff size={14} />}
+          Record {record ? 'on' : 'off'}
+        </Button>
+        <Button tip="Key the moving channels as they stand (K); all channels (Shift K)" onClick={keyMoving}>
+          Key here
+        </Button>
+        <div className="ml-auto flex gap-1.5">
+          <Toggle on={trail} tip="The way of the subject, a dot a frame (M)" onClick={() => setTrail(!trail)}>
+            Trail
+          </Toggle>
+          {tone === 'take' && (
+            <Toggle on={targetShown && Boolean(target)} tip="The target as an outline and a curve (T)" disabledReason={noTarget} onClick={() => onTargetShown(!targetShown)}>
+              Target
+            </Toggle>
+          )}
+        </div>
+      </div>
+      <div className="aspect-video max-h-[46%] min-h-40 shrink-0">
+        <EditableStage tone={tone} target={targetShown ? target : null} trail={trail} />
+      </div>
+      <div className="min-h-0 flex-1 overflow-y-auto">{children}</div>
+    </section>
+  );
+}

@@ -1,0 +1,71 @@
+import type { ReactNode } from 'react';
+import { Columns2, PanelLeft, PanelRight } from 'lucide-react';
+import { ToggleGroup } from 'radix-ui';
+import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
+import { Tip, useStored } from '../ui/index.ts';
+
+export type Pages = 'both' | 'picture' | 'time';
+
+/** Which pages of the spread are open, remembered for each screen. */
+export function usePages(name: string): [Pages, (pages: Pages) => void] {
+  return useStored<Pages>(`${name}:pages`, 'both');
+}
+
+const CHOICES = [
+  { pages: 'picture', label: 'Picture only', icon: PanelLeft },
+  { pages: 'both', label: 'Both pages', icon: Columns2 },
+  { pages: 'time', label: 'Time only', icon: PanelRight },
+] as const;
+
+export function PagesChoice({ pages, onChange }: { pages: Pages; onChange: (pages: Pages) => void }) {
+  return (
+    <ToggleGroup.Root
+      type="single"
+      value={pages}
+      aria-label="Pages shown"
+      onValueChange={(next) => next && onChange(next as Pages)}
+      className="flex overflow-hidden rounded-md border border-rule"
+    >
+      {CHOICES.map(({ pages: value, label, icon: Icon }) => (
+        <Tip key={value} says={label}>
+          <ToggleGroup.Item value={value} aria-label={label} className="grid h-7.5 w-8 place-items-center bg-page text-faint hover:text-ink aria-checked:bg-shade aria-checked:text-ink">
+            <Icon size={15} />
+          </ToggleGroup.Item>
+        </Tip>
+      ))}
+    </ToggleGroup.Root>
+  );
+}
+
+interface SpreadProps {
+  name: string;
+  pages: Pages;
+  picture: ReactNode;
+  time: ReactNode;
+}
+
+/** An open book: picture left, time right, the gutter between them to drag. */
+export function Spread({ name, pages, picture, time }: SpreadProps) {
+  const panelIds = pages === 'both' ? ['picture', 'time'] : [pages];
+  const layout = useDefaultLayout({ id: `undulan:${name}:spread`, panelIds });
+  return (
+    <Group orientation="horizontal" id={`undulan:${name}:spread`} className="h-full" {...layout}>
+      {pages !== 'time' && (
+        <Panel id="picture" defaultSize="38.5%" minSize="320px">
+          {picture}
+        </Panel>
+      )}
+      {pages === 'both' && (
+        <Separator
+          aria-label="Gutter between picture and time"
+          className="relative w-px bg-rule before:absolute before:inset-y-0 before:-left-9 before:w-9 before:bg-gradient-to-r before:from-transparent before:to-shade before:content-[''] hover:bg-accent focus-visible:bg-accent before:pointer-events-none"
+        />
+      )}
+      {pages !== 'picture' && (
+        <Panel id="time" minSize="420px">
+          {time}
+        </Panel>
+      )}
+    </Group>
+  );
+}

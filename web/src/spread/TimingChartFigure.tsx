@@ -1,0 +1,47 @@
+import type { TimingChart } from '@undulan/core';
+
+const WIDTH = 420;
+const HEIGHT = 58;
+const EDGE = 24;
+const ROOM_PX = 15;
+
+/** A timing chart drawn the trade's way: a line with a tick for each drawing at its progress, extremes ringed, breakdowns underlined. */
+export function TimingChartFigure({ chart, colour = 'var(--target)' }: { chart: TimingChart; colour?: string }) {
+  const low = Math.min(0, ...chart.marks.map((mark) => mark.progress));
+  const high = Math.max(1, ...chart.marks.map((mark) => mark.progress));
+  const xOf = (progress: number): number => EDGE + ((progress - low) / (high - low)) * (WIDTH - 2 * EDGE);
+  const between = chart.marks.filter((mark) => mark.role !== 'extreme');
+  const ends = [chart.marks[0]!, chart.marks.at(-1)!];
+  let lastLabel = ends.map((mark) => xOf(mark.progress))[0]!;
+  return (
+    <figure className="overflow-x-auto">
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full max-w-[520px]" role="img" aria-label={`Timing chart from frame ${chart.firstFrame} to ${chart.lastFrame}`}>
+        <line x1={xOf(low)} x2={xOf(high)} y1={24} y2={24} stroke={colour} strokeWidth={1.5} />
+        {between.map((mark) => {
+          const x = xOf(mark.progress);
+          const labelled = x - lastLabel >= ROOM_PX && xOf(1) - x >= ROOM_PX;
+          if (labelled) lastLabel = x;
+          return (
+            <g key={mark.frame}>
+              <line x1={x} x2={x} y1={16} y2={32} stroke={colour} strokeWidth={mark.role === 'breakdown' ? 2.4 : 1.4} />
+              {mark.role === 'breakdown' && <line x1={x - 6} x2={x + 6} y1={36} y2={36} stroke={colour} strokeWidth={2} />}
+              {labelled && (
+                <text x={x} y={50} textAnchor="middle" fontSize={9.5} className="figures" fill="var(--faint)">
+                  {mark.frame}
+                </text>
+              )}
+            </g>
+          );
+        })}
+        {ends.map((mark) => (
+          <g key={mark.frame}>
+            <circle cx={xOf(mark.progress)} cy={24} r={12} fill="var(--page)" stroke={colour} strokeWidth={2} />
+            <text x={xOf(mark.progress)} y={28} textAnchor="middle" fontSize={11} fontWeight={600} className="figures" fill={colour}>
+              {mark.frame}
+            </text>
+          </g>
+        ))}
+      </svg>
+    </figure>
+  );
+}

@@ -1,0 +1,33 @@
+import { trackEvents, trackValues, TRACKS, type MotionDocument, type Subject } from '@undulan/core';
+
+const POSITION = TRACKS.find((track) => track.id === 'position')!;
+const PART_OF_FRAME = 1 / 4;
+
+/** Draws where a subject's pivot goes over the range: its way, a dot a frame, a ring on each keyed frame. Crowded dots are slow. */
+export function drawTrail(context: CanvasRenderingContext2D, motion: MotionDocument, subject: Subject, colour: string, dashed: boolean): void {
+  const { first, last } = motion.range;
+  const keyed = new Set(trackEvents(subject, POSITION).map((event) => event.frame));
+  const at = (frame: number): [number, number] => {
+    const [x = 0, y = 0] = trackValues(subject, POSITION, frame);
+    return [x, y];
+  };
+  context.save();
+  context.strokeStyle = colour;
+  context.fillStyle = colour;
+  context.lineWidth = 1.5;
+  context.globalAlpha = 0.6;
+  context.setLineDash(dashed ? [7, 5] : []);
+  context.beginPath();
+  for (let frame = first; frame <= last; frame += PART_OF_FRAME) context.lineTo(...at(frame));
+  context.stroke();
+  context.setLineDash([]);
+  context.globalAlpha = 1;
+  for (let frame = first; frame <= last; frame++) {
+    const [x, y] = at(frame);
+    context.beginPath();
+    context.arc(x, y, keyed.has(frame) ? 7 : 3, 0, 2 * Math.PI);
+    if (keyed.has(frame)) context.stroke();
+    else context.fill();
+  }
+  context.restore();
+}

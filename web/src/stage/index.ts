@@ -1,0 +1,6 @@
+export { StageView } from './StageView.tsx';
+export type { StageDrawing } from './StageView.tsx';
+export { EditableStage, TARGET_COLOUR, TAKE_COLOUR } from './EditableStage.tsx';
+export { drawScene } from './draw-scene.ts';
+export { drawTrail } from './draw-trail.ts';
+export { SHAPE_NAMES } from './shapes.ts';

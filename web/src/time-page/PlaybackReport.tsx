@@ -1,0 +1,18 @@
+import { useCallback, useRef } from 'react';
+import { useClock, useOnFrame } from './clock-context.tsx';
+
+/** What playing reached, in words. Kept until the clock is started again. */
+export function PlaybackReport() {
+  const clock = useClock();
+  const text = useRef<HTMLSpanElement>(null);
+  useOnFrame(
+    useCallback(() => {
+      const { shown, dropped, reachedFps, worstLateMs } = clock.report;
+      if (!text.current) return;
+      text.current.textContent =
+        reachedFps === null ? 'not played yet' : `${reachedFps.toFixed(1)} fps reached · ${shown} shown · ${dropped} dropped`;
+      text.current.title = reachedFps === null ? '' : `The latest frame came ${worstLateMs.toFixed(1)} ms after its time.`;
+    }, [clock]),
+  );
+  return <span ref={text} data-testid="playback-report" className="figures text-xs text-faint" />;
+}

@@ -1,0 +1,37 @@
+import type { ReactNode } from 'react';
+
+export const LABEL_PX = 112;
+export const ROW_PX = 34;
+
+interface StripProps {
+  title: string;
+  /** What stands under the title. */
+  label?: ReactNode;
+  /** Names of rows of `ROW_PX` each, beside the title. */
+  rows?: readonly { name: string; colour?: string }[];
+  children: ReactNode;
+}
+
+/** One band of the time page: its name and legend left, its track under the ruler right. */
+export function Strip({ title, label, rows, children }: StripProps) {
+  return (
+    <section aria-label={`${title} strip`} className="h-full overflow-x-hidden overflow-y-auto border-t border-rule">
+      <div className="flex h-full">
+        <div className="relative shrink-0 py-1.5 pr-2" style={{ width: LABEL_PX }}>
+          <h3 className="text-[13px] leading-5">{title}</h3>
+          <div className="text-xs text-faint">{label}</div>
+          {rows && (
+            <div className="absolute top-0 right-3 text-right text-xs">
+              {rows.map(({ name, colour }) => (
+                <p key={name} className="flex items-center justify-end" style={{ height: ROW_PX, color: colour ?? 'var(--faint)' }}>
+                  {name}
+                </p>
+              ))}
+            </div>
+          )}
+        </div>
+        <div className="relative min-w-0 flex-1">{children}</div>
+      </div>
+    </section>
+  );
+}

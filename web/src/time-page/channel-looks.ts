@@ -1,0 +1,36 @@
+import { CHANNELS, type ChannelId } from '@undulan/core';
+
+/** How a channel's line is told apart: by pattern first, then by a colour of the channels' own. */
+export interface ChannelLook {
+  colour: string;
+  dash: string;
+}
+
+export const CHANNEL_LOOKS: Record<ChannelId, ChannelLook> = {
+  'position.x': { colour: 'var(--ink)', dash: '' },
+  'position.y': { colour: 'var(--ink)', dash: '9 3' },
+  rotation: { colour: 'var(--ochre)', dash: '2 3' },
+  'scale.x': { colour: 'var(--plum)', dash: '' },
+  'scale.y': { colour: 'var(--plum)', dash: '9 3' },
+  opacity: { colour: 'var(--faint)', dash: '6 2 1 2' },
+};
+
+const DECIMALS = { px: 1, '°': 1, '×': 3, '%': 1 } as const;
+
+/** A channel's value as it is shown. */
+export function formatValue(channelId: ChannelId, value: number): string {
+  const rounded = Number(value.toFixed(DECIMALS[CHANNELS[channelId].unit]));
+  return String(Object.is(rounded, -0) ? 0 : rounded).replace('-', '−');
+}
+
+/** A value to the fineness a hand can set it. */
+export function toFineness(channelId: ChannelId, value: number): number {
+  return Number(value.toFixed(DECIMALS[CHANNELS[channelId].unit]));
+}
+
+/** Reads a value a person typed, with or without its unit; null when it is no number. */
+export function parseValue(text: string): number | null {
+  const bare = text.trim().replace('−', '-').replace(/\s*(px|°|×|%)$/, '');
+  const value = Number(bare);
+  return bare === '' || !Number.isFinite(value) || Math.abs(value) > 1e9 ? null : value;
+}

@@ -1,0 +1,12 @@
+export { ClockProvider, useClock, useOnFrame, useRestingFrame, usePlaying } from './clock-context.tsx';
+export { TimePage } from './TimePage.tsx';
+export type { StripEntry } from './TimePage.tsx';
+export { Strip, ROW_PX } from './Strip.tsx';
+export { KeysStrip } from './KeysStrip.tsx';
+export { CurveStrip, CurveLine, ValueAxis, LEAST_SPAN } from './CurveStrip.tsx';
+export { KeyBar } from './KeyBar.tsx';
+export { KeyMark, isRoomy } from './KeyMark.tsx';
+export { KeyLine } from './KeyLine.tsx';
+export { createValueScale, frameValues } from './curve-path.ts';
+export { useTimeScale } from './time-scale-context.tsx';
+export { CHANNEL_LOOKS, formatValue, parseValue, toFineness } from './channel-looks.ts';

@@ -1,0 +1,94 @@
+import { expect, test } from 'vitest';
+import { PlaybackClock, type Ticker } from './playback-clock.ts';
+
+/** A ticker moved by hand: `advance(ms)` gives the clock one screen refresh at that time. */
+function handTicker() {
+  let waiting: ((nowMs: number) => void) | null = null;
+  const ticker: Ticker = {
+    request: (tick) => {
+      waiting = tick;
+      return 1;
+    },
+    cancel: () => {
+      waiting = null;
+    },
+  };
+  return { ticker, refresh: (nowMs: number) => waiting?.(nowMs), isWaiting: () => waiting !== null };
+}
+
+const FILM = { num: 24, den: 1 };
+const SECOND = { first: 1, last: 24 };
+
+test('at 60 refreshes a second, 24 fps shows every frame within one refresh of its time', () => {
+  const hand = handTicker();
+  const clock = new PlaybackClock(SECOND, FILM, hand.ticker);
+  const seen = new Set<number>();
+  clock.subscribe(() => seen.add(clock.frame));
+  clock.play();
+  for (let i = 0; i <= 600; i++) hand.refresh(5 + (i * 1000) / 60);
+  expect(clock.report).toMatchObject({ shown: 241, dropped: 0 });
+  expect(clock.report.reachedFps).toBeCloseTo(24, 6);
+  expect(clock.report.worstLateMs).toBeLessThan(1000 / 60);
+  expect(seen.size).toBe(24);
+});
+
+test('a slow screen drops frames, says how many, and keeps the time', () => {
+  const hand = handTicker();
+  const clock = new PlaybackClock({ first: 1, last: 100 }, FILM, hand.ticker);
+  clock.play();
+  for (let i = 0; i <= 10; i++) hand.refresh(i * 100);
+  expect(clock.frame).toBe(25);
+  expect(clock.report.shown).toBe(11);
+  expect(clock.report.dropped).toBe(24 - 10);
+});
+
+test('a loop goes on from the first frame without holding the last one twice', () => {
+  const hand = handTicker();
+  const clock = new PlaybackClock({ first: 1, last: 3 }, FILM, hand.ticker);
+  const frames: number[] = [];
+  clock.play();
+  for (let i = 0; i <= 7; i++) {
+    hand.refresh((i * 1000) / 24);
+    frames.push(clock.frame);
+  }
+  expect(frames).toEqual([1, 2, 3, 1, 2, 3, 1, 2]);
+});
+
+test('played once it stops on the last frame after that frame had its time, and starts over when played again', () => {
+  const hand = handTicker();
+  const clock = new PlaybackClock({ first: 1, last: 3 }, FILM, hand.ticker);
+  clock.setLoop(false);
+  clock.play();
+  for (const frames of [0, 1, 2, 2.9]) hand.refresh((frames * 1000) / 24);
+  expect([clock.frame, clock.playing]).toEqual([3, true]);
+  hand.refresh((3.1 * 1000) / 24);
+  expect([clock.frame, clock.playing, hand.isWaiting()]).toEqual([3, false, false]);
+  expect(clock.report).toMatchObject({ shown: 3, dropped: 0 });
+  clock.play();
+  expect(clock.frame).toBe(1);
+});
+
+test('the playhead stays on whole frames of the range, also when the range gets shorter', () => {
+  const clock = new PlaybackClock(SECOND, FILM, handTicker().ticker);
+  clock.seek(99);
+  expect(clock.frame).toBe(24);
+  clock.seek(7.6);
+  expect(clock.frame).toBe(8);
+  clock.configure({ first: 1, last: 5 }, FILM);
+  expect(clock.frame).toBe(5);
+  clock.step(-9);
+  expect(clock.frame).toBe(1);
+});
+
+test('changing the rate stops playing; seeking while playing plays on from there', () => {
+  const hand = handTicker();
+  const clock = new PlaybackClock({ first: 1, last: 100 }, FILM, hand.ticker);
+  clock.play();
+  hand.refresh(0);
+  clock.seek(50);
+  hand.refresh(1000);
+  hand.refresh(1500);
+  expect(clock.frame).toBe(62);
+  clock.configure({ first: 1, last: 100 }, { num: 12, den: 1 });
+  expect(clock.playing).toBe(false);
+});

@@ -1,0 +1,40 @@
+import { useId, type ReactNode } from 'react';
+
+export interface FieldIds {
+  id: string;
+  'aria-describedby': string | undefined;
+  'aria-invalid': boolean | undefined;
+}
+
+interface FieldProps {
+  label: string;
+  error?: string | undefined;
+  hint?: ReactNode;
+  className?: string;
+  children: (ids: FieldIds) => ReactNode;
+}
+
+/** A labelled control with its hint, or what is wrong with it, beneath. */
+export function Field({ label, error, hint, className = '', children }: FieldProps) {
+  const id = useId();
+  const saysId = `${id}-says`;
+  return (
+    <div className={`flex min-w-0 flex-col gap-1 ${className}`}>
+      <label htmlFor={id} className="text-xs font-semibold text-faint">
+        {label}
+      </label>
+      {children({ id, 'aria-describedby': error || hint ? saysId : undefined, 'aria-invalid': error ? true : undefined })}
+      {error ? (
+        <p id={saysId} role="alert" className="text-xs text-danger">
+          {error}
+        </p>
+      ) : hint ? (
+        <p id={saysId} className="text-xs text-faint">
+          {hint}
+        </p>
+      ) : null}
+    </div>
+  );
+}
+
+export const INPUT = 'h-8 w-full min-w-0 rounded-md border border-rule bg-page px-2 text-sm aria-invalid:border-danger disabled:opacity-60';

@@ -1,0 +1,11 @@
+export { Button, Toggle } from './Button.tsx';
+export { Tip } from './Tip.tsx';
+export { Field, INPUT } from './Field.tsx';
+export { Dialog } from './Dialog.tsx';
+export { Loading, LoadFailed, Empty } from './PageStates.tsx';
+export { useStored } from './use-stored.ts';
+export { useSize } from './use-size.ts';
+export { CommitInput } from './CommitInput.tsx';
+export { usePointerDrag } from './use-pointer-drag.ts';
+export type { DragMove } from './use-pointer-drag.ts';
+export { TabBar } from './TabBar.tsx';

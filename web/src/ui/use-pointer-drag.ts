@@ -1,0 +1,69 @@
+import { useEffect, useRef, type PointerEvent as ReactPointerEvent } from 'react';
+
+export interface DragMove {
+  dxPx: number;
+  dyPx: number;
+  shiftKey: boolean;
+  altKey: boolean;
+}
+
+interface DragHandlers<T> {
+  onMove: (subject: T, move: DragMove) => void;
+  /** The drag ended where the last move was. */
+  onEnd: (subject: T, move: DragMove) => void;
+  /** Escape, or the system took the pointer away: nothing is to change. */
+  onCancel: () => void;
+}
+
+/** A press that moves less than this is a click. */
+const THRESHOLD_PX = 3;
+
+/** A drag of some subject with mouse, pen or finger: many moves, one end. Escape cancels. Give the result to `onPointerDown`. */
+export function usePointerDrag<T>(handlers: DragHandlers<T>): (event: ReactPointerEvent, subject: T) => void {
+  const latest = useRef(handlers);
+  const stop = useRef<(() => void) | null>(null);
+  useEffect(() => {
+    latest.current = handlers;
+  });
+  useEffect(() => () => stop.current?.(), []);
+
+  return (event, subject) => {
+    if (event.button !== 0) return;
+    stop.current?.();
+    const { clientX, clientY, pointerId } = event;
+    let dragging = false;
+    const moveOf = (to: PointerEvent): DragMove => ({ dxPx: to.clientX - clientX, dyPx: to.clientY - clientY, shiftKey: to.shiftKey, altKey: to.altKey });
+    const onMove = (to: PointerEvent): void => {
+      if (to.pointerId !== pointerId) return;
+      const move = moveOf(to);
+      dragging ||= Math.hypot(move.dxPx, move.dyPx) >= THRESHOLD_PX;
+      if (dragging) latest.current.onMove(subject, move);
+    };
+    const onUp = (to: PointerEvent): void => {
+      if (to.pointerId !== pointerId) return;
+      finish();
+      if (dragging) latest.current.onEnd(subject, moveOf(to));
+    };
+    const cancel = (): void => {
+      finish();
+      if (dragging) latest.current.onCancel();
+    };
+    const onKeyDown = (key: KeyboardEvent): void => {
+      if (key.key !== 'Escape') return;
+      key.preventDefault();
+      cancel();
+    };
+    const finish = (): void => {
+      window.removeEventListener('pointermove', onMove);
+      window.removeEventListener('pointerup', onUp);
+      window.removeEventListener('pointercancel', cancel);
+      window.removeEventListener('keydown', onKeyDown, true);
+      stop.current = null;
+    };
+    window.addEventListener('pointermove', onMove);
+    window.addEventListener('pointerup', onUp);
+    window.addEventListener('pointercancel', cancel);
+    window.addEventListener('keydown', onKeyDown, true);
+    stop.current = finish;
+  };
+}
