@@ -7,7 +7,7 @@ import { capital, roundTo, theSubject } from './words.ts';
 const EASE_TOLERANCE = 0.35;
 
 interface SegmentResidual {
-  /** Worst error left in the segment once its ends' own errors are taken out, in percent of the span, signed. */
+  /** Worst error left in the segment once its ends' own errors are taken out, in percent of the span; negative is behind on the way to its end. */
   worstPercent: number;
   worstFrame: number;
 }
@@ -65,17 +65,20 @@ function segmentResidual({ reading, target, warped }: ReadTrack, segment: Segmen
   let worstFrame = segment.firstFrame;
   for (let i = a; i <= b; i++) {
     let squared = 0;
+    let along = 0;
     for (let c = 0; c < target.length; c++) {
       const column = target[c]!;
       const way = column[b]! - column[a]!;
       const share = way !== 0 ? (column[i]! - column[a]!) / way : (i - a) / Math.max(1, b - a);
       const startMiss = warped[c]![a]! - column[a]!;
       const endMiss = warped[c]![b]! - column[b]!;
-      squared += (warped[c]![i]! - column[i]! - (startMiss * (1 - share) + endMiss * share)) ** 2;
+      const miss = warped[c]![i]! - column[i]! - (startMiss * (1 - share) + endMiss * share);
+      squared += miss ** 2;
+      along += miss * way;
     }
     const miss = (Math.sqrt(squared) / reading.span) * 100;
     if (miss > Math.abs(worst) + 1e-9) {
-      worst = (reading.gap.spacing[i]! < 0 ? -1 : 1) * miss;
+      worst = (along < 0 ? -1 : 1) * miss;
       worstFrame = first + i;
     }
   }

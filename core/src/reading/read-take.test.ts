@@ -107,6 +107,20 @@ test('on a trajectory a late take is behind along the way, measured by distance'
   expect(track.spacing.rmsPercent).toBeCloseTo(0, 9);
 });
 
+test('behind and ahead go by the way the segment travels, up or down', () => {
+  const even = (from: number, to: number): MotionDocument => drawer([createKey(1, from, { leave: 'linear' }), createKey(25, to)]);
+  const early = (from: number, to: number): MotionDocument => drawer([createKey(1, from, { leave: 'sine-out' }), createKey(25, to)]);
+  for (const [from, to] of [[0, 600], [600, 0]] as const) {
+    const sentences = readTake({ motion: early(from, to), tolerances: { keyFrames: 1, spacingPercent: 15 } }, even(from, to)).findings.map((finding) => finding.sentence);
+    expect(sentences).toEqual([expect.stringMatching(/^No fast start/), expect.stringMatching(/^No slow finish/)]);
+  }
+  const mild = (to: number) => drawer([createKey(1, 300, { leave: 'curve', link: 'broken', out: { frames: 8, value: (to - 300) * 0.24 } }), createKey(25, to, { link: 'broken', in: { frames: -8, value: (300 - to) / 3 } })]);
+  for (const to of [600, 0]) {
+    const finding = readTake({ motion: even(300, to), tolerances: { keyFrames: 1, spacingPercent: 1 } }, mild(to)).findings[0]!;
+    expect(finding.sentence).toMatch(/behind the target's spacing/);
+  }
+});
+
 test('shifting a whole take by n frames reads as n late at every key and no spacing error', () => {
   fc.assert(
     fc.property(fc.integer({ min: -6, max: 6 }), fc.uniqueArray(fc.integer({ min: 2, max: 24 }), { maxLength: 3 }), (shift, between) => {

@@ -5,7 +5,7 @@ import { matchKeys } from './match-keys.ts';
 import type { KeyPair, SegmentReading, TrackReading } from './schema.ts';
 import { segmentEase } from './segment-ease.ts';
 import type { SharedTime } from './shared-time.ts';
-import { errorStatistics, signedErrorInto, spanOf } from './track-error.ts';
+import { errorStatistics, movingChannels, signedErrorInto, spanOf } from './track-error.ts';
 import { createWarp } from './warp.ts';
 
 export interface TrackSide {
@@ -64,11 +64,9 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
 
   const takeShown = (i: number): number =>
     exposedFrame(time.toTake(range.first + i), take.motion.range.first, take.subject.exposure);
-  const raw = signedErrorInto(
-    new Float64Array(count),
-    { columns: targetColumns, span },
-    sampleFrames(take.subject, track, count, takeShown),
-  );
+  const takeColumns = sampleFrames(take.subject, track, count, takeShown);
+  const raw = signedErrorInto(new Float64Array(count), { columns: targetColumns, span }, takeColumns);
+  const moving = movingChannels(targetColumns, takeColumns);
   const warp = createWarp(pairs.map((pair) => ({ from: pair.targetFrame, to: pair.takeFrame })));
   // Without a pair there is nothing to take the timing out by: seconds alone carry the frames over.
   const warped = sampleFrames(take.subject, track, count, (i) =>
@@ -88,6 +86,7 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
       label: track.label,
       unit: track.unit,
       span,
+      measuredOn: moving.length <= 1 ? track.channelIds[moving[0] ?? 0]! : null,
       pairs,
       missingFrames: match.missing.map((i) => targetEvents[i]!.frame),
       extraFrames: match.extra.map((j) => takeEvents[j]!.frame),

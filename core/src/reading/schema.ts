@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { FrameRange } from '../time/range.ts';
+import { CHANNEL_IDS } from '../motion/channels.ts';
 import { KeyRole, MotionDocument } from '../motion/schema.ts';
 
 /** How far off is still right: keys in frames, spacing in percent of the track's span. */
@@ -55,7 +56,7 @@ export const Finding = z.object({
 });
 export type Finding = z.infer<typeof Finding>;
 
-/** Error statistics in percent of the track's span, over the target's frames from its first to its last event; negative is behind. */
+/** Error statistics in percent of the track's span, over the target's frames from its first to its last event; for the sign see `measuredOn`. */
 export const ErrorStatistics = z.object({ rmsPercent: z.number(), worstPercent: z.number(), worstFrame: z.number() });
 export type ErrorStatistics = z.infer<typeof ErrorStatistics>;
 
@@ -90,6 +91,8 @@ export const TrackReading = z.object({
   unit: z.string(),
   /** The extent of the target's movement in the track's unit; what percentages refer to. */
   span: z.number(),
+  /** The one channel that moves: errors are its `take − target`. Null on a trajectory of several: errors are distances, + ahead and − behind along the way. */
+  measuredOn: z.enum(CHANNEL_IDS).nullable(),
   pairs: z.array(KeyPair),
   missingFrames: z.array(z.number()),
   extraFrames: z.array(z.number()),

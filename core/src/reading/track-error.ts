@@ -25,6 +25,14 @@ export function spanOf(columns: readonly Float64Array[]): number {
   return Math.sqrt(squared);
 }
 
+/** The indices of the channels that move in the target or the take. */
+export function movingChannels(target: readonly Float64Array[], take: readonly Float64Array[]): number[] {
+  return target.flatMap((column, c) => {
+    const still = (values: Float64Array): boolean => values.every((value) => value === column[0]);
+    return still(column) && still(take[c]!) ? [] : [c];
+  });
+}
+
 /**
  * The error of `take` against the target in percent of the span, a value a frame. On one channel it is `take − target`; on a trajectory its size is the distance
  * and its sign says ahead (+) or behind (−) along the target's direction of travel, the last one known while it holds.
@@ -32,10 +40,7 @@ export function spanOf(columns: readonly Float64Array[]): number {
 export function signedErrorInto(out: Float64Array, target: TargetSamples, take: readonly Float64Array[]): Float64Array {
   const { columns, span } = target;
   const perCent = span > 0 ? 100 / span : 0;
-  const moving = columns.flatMap((column, c) => {
-    const still = (values: Float64Array): boolean => values.every((value) => value === column[0]);
-    return still(column) && still(take[c]!) ? [] : [c];
-  });
+  const moving = movingChannels(columns, take);
   if (moving.length <= 1) {
     const c = moving[0] ?? 0;
     for (let i = 0; i < out.length; i++) out[i] = (take[c]![i]! - columns[c]![i]!) * perCent;

@@ -33,9 +33,10 @@ function isTyping(target: EventTarget | null): boolean {
   return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 }
 
-/** Space and Enter belong to the control that has the focus, if it answers to them. */
+/** Space belongs to the button that the keyboard came to; one that was only clicked does not keep it from playing. */
 function isPressing(event: KeyboardEvent): boolean {
-  return event.key === ' ' && event.target instanceof Element && event.target.closest('button, a, [role="button"], summary') !== null;
+  if (event.key !== ' ' || !(event.target instanceof Element)) return false;
+  return event.target.closest('button, a, summary')?.matches(':focus-visible') ?? false;
 }
 
 function keyOf(event: KeyboardEvent): string {

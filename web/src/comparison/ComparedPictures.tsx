@@ -57,18 +57,18 @@ export function ComparedPictures({ target, take, takeName, subjectId }: Compared
       </div>
       {target && view === 'stacked' && (
         <>
-          <p className="text-[13px] font-semibold text-target">Model</p>
-          <div className="min-h-0 flex-1">
+          <div className="relative min-h-0 flex-1">
             <StageView stage={target.stage} draw={drawModel} label="The model motion" />
+            <p className="absolute top-0 left-0 text-[13px] font-semibold text-target">Model</p>
           </div>
         </>
       )}
-      <p className="text-[13px] font-semibold text-take">
-        {takeName}
-        {target && view === 'over' && <span className="text-target"> over the model, in outline</span>}
-      </p>
-      <div className="min-h-0 flex-1">
+      <div className="relative min-h-0 flex-1">
         <StageView stage={take.stage} draw={drawTake} label="The take" />
+        <p className="absolute top-0 left-0 max-w-24 text-[13px] leading-tight font-semibold text-take">
+          {takeName}
+          {target && view === 'over' && <span className="block text-target">model in outline</span>}
+        </p>
       </div>
     </section>
   );

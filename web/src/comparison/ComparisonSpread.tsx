@@ -6,7 +6,7 @@ import { Spread, type Pages } from '../spread/index.ts';
 import { TimePage, type StripEntry } from '../time-page/index.ts';
 import { ComparedPictures } from './ComparedPictures.tsx';
 import { compareTrack } from './compared-track.ts';
-import { GapStrip } from './GapStrip.tsx';
+import { GapStrip, upward } from './GapStrip.tsx';
 import { MatchStrip } from './MatchStrip.tsx';
 import { TwoCurvesStrip } from './TwoCurvesStrip.tsx';
 
@@ -36,7 +36,7 @@ export function ComparisonSpread({ view, pages, beneath }: ComparisonSpreadProps
     id: 'curve',
     name: 'Curve',
     shortcut: 'stripCurve',
-    size: 44,
+    size: undefined,
     content: (
       <TwoCurvesStrip
         channelIds={channelIds}
@@ -47,15 +47,15 @@ export function ComparisonSpread({ view, pages, beneath }: ComparisonSpreadProps
     ),
   } as const;
   const strips: StripEntry[] = [
-    ...(compared ? [{ id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: 26, content: <MatchStrip track={compared} /> } as const] : []),
+    ...(compared ? [{ id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '118px', content: <MatchStrip track={compared} /> } as const] : []),
     curve,
-    ...(track ? [{ id: 'gap', name: 'Gap', shortcut: 'stripGap', size: 30, content: <GapStrip reading={track} tolerancePercent={tolerances.spacingPercent} /> } as const] : []),
+    ...(track ? [{ id: 'gap', name: 'Gap', shortcut: 'stripGap', size: '30%', content: <GapStrip reading={track} tolerancePercent={tolerances.spacingPercent} /> } as const] : []),
   ];
   const keyFrames = useMemo(() => {
     const frames = compared ? [...compared.target.events, ...compared.take.events].map((event) => event.rulerFrame) : [];
     return [...new Set(frames)].sort((a, b) => a - b);
   }, [compared]);
-  const worst = track?.gap.raw.length ? `worst gap ${track.raw.worstPercent.toFixed(1)} % at frame ${track.raw.worstFrame}` : '';
+  const worst = track?.gap.raw.length ? `worst gap ${(track.raw.worstPercent * upward(track)).toFixed(1).replace('-', '−')} % at frame ${track.raw.worstFrame}` : '';
   const scores = reading?.criteria.map((criterion) => `${criterion.label.toLowerCase()} ${Math.round(criterion.score)}`).join(' · ');
 
   return (
@@ -65,8 +65,8 @@ export function ComparisonSpread({ view, pages, beneath }: ComparisonSpreadProps
       picture={
         <div className="h-full px-4 py-3">
           <Group orientation="vertical" id="undulan:comparison:left" {...layout}>
-            <Panel id="pictures" defaultSize="54%" minSize="160px">
-              <ComparedPictures target={target} take={motion} takeName={`${view.learner.name}, take ${view.number}`} subjectId={actor?.id} />
+            <Panel id="pictures" defaultSize="57%" minSize="160px">
+              <ComparedPictures target={target} take={motion} takeName={`Take ${view.number}`} subjectId={actor?.id} />
             </Panel>
             <Separator aria-label="Between pictures and words" className="my-1 h-1 rounded hover:bg-accent/40 focus-visible:bg-accent/60" />
             <Panel id="beneath" minSize="120px">

@@ -1,4 +1,4 @@
-import type { TrackReading } from '@undulan/core';
+import { CHANNELS, type TrackReading } from '@undulan/core';
 import { ToggleGroup } from 'radix-ui';
 import { Strip, useClock, useTimeScale } from '../time-page/index.ts';
 import { Empty, useSize, useStored } from '../ui/index.ts';
@@ -10,6 +10,21 @@ const KINDS: { kind: GapKind; label: string; says: string }[] = [
   { kind: 'spacing', label: 'spacing', says: 'once matched keys are laid on each other' },
 ];
 
+/** What a bar that points up means: on one channel it lies as the curves do, on a trajectory it goes by the way travelled. */
+const UP_MEANS: Partial<Record<NonNullable<TrackReading['measuredOn']>, string>> = {
+  'position.x': 'up: further right than the target',
+  'position.y': 'up: higher than the target',
+};
+
+function formatSpan({ span, unit }: TrackReading): string {
+  return `${Number(span.toPrecision(3))} ${unit}`;
+}
+
+/** The sign that makes an error point up where the take's curve is drawn above the target's. */
+export function upward(reading: TrackReading): 1 | -1 {
+  return reading.measuredOn && CHANNELS[reading.measuredOn].pointsDown ? -1 : 1;
+}
+
 /** How far the take is from the target on each frame, in percent of the track's span; the band is what is allowed. */
 export function GapStrip({ reading, tolerancePercent }: { reading: TrackReading; tolerancePercent: number }) {
   const scale = useTimeScale();
@@ -17,7 +32,7 @@ export function GapStrip({ reading, tolerancePercent }: { reading: TrackReading;
   const [measure, size] = useSize();
   const [kind, setKind] = useStored<GapKind>('gap-kind', 'raw');
   const heightPx = Math.max(40, size?.heightPx ?? 110);
-  const errors = reading.gap[kind];
+  const errors = reading.gap[kind].map((percent) => percent * upward(reading));
   const most = Math.max(tolerancePercent * 1.3, ...errors.map(Math.abs)) * 1.12;
   const yOf = (percent: number): number => heightPx / 2 - (percent / most) * (heightPx / 2 - 4);
   const width = Math.max(2, Math.min(12, scale.pxPerFrame * 0.62));
@@ -35,7 +50,9 @@ export function GapStrip({ reading, tolerancePercent }: { reading: TrackReading;
               </ToggleGroup.Item>
             ))}
           </ToggleGroup.Root>
-          <p className="mt-1 text-[11px] leading-tight">% of {Math.round(reading.span)} {reading.unit}; below is behind</p>
+          <p className="mt-1 text-[11px] leading-tight">
+            % of {formatSpan(reading)}; {reading.measuredOn ? (UP_MEANS[reading.measuredOn] ?? 'up: more than the target') : 'up: ahead, down: behind'}
+          </p>
         </>
       }
     >

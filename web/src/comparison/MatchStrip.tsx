@@ -83,7 +83,7 @@ function SideRow({ side, y, colour, name, dashed, odd, oddWord }: SideRowProps) 
             aria-label={`${name}: key on frame ${event.frame}, ${event.role}${unmatched ? `, ${oddWord}` : ''}`}
             onClick={() => goTo(event.rulerFrame)}
             onKeyDown={(press) => {
-              if (press.key !== 'Enter' && press.key !== ' ') return;
+              if (press.key !== 'Enter') return;
               press.preventDefault();
               goTo(event.rulerFrame);
             }}

@@ -26,8 +26,8 @@ export function EditingTime({ name, tone, target, foot }: EditingTimeProps) {
       keyFrames={keyFrames}
       reach={outside}
       strips={[
-        { id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: 26, content: <KeysStrip /> },
-        { id: 'curve', name: 'Curve', shortcut: 'stripCurve', size: 74, content: <CurveStrip tone={tone} target={target} /> },
+        { id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '112px', content: <KeysStrip /> },
+        { id: 'curve', name: 'Curve', shortcut: 'stripCurve', size: undefined, content: <CurveStrip tone={tone} target={target} /> },
       ]}
       bar={<KeyBar />}
       foot={outside.length > 0 ? `${outside.length} ${outside.length === 1 ? 'key lies' : 'keys lie'} outside the range and will not play: ${outside.join(', ')}` : foot}

@@ -58,7 +58,7 @@ export function Spread({ name, pages, picture, time }: SpreadProps) {
       {pages === 'both' && (
         <Separator
           aria-label="Gutter between picture and time"
-          className="relative w-px bg-rule before:absolute before:inset-y-0 before:-left-9 before:w-9 before:bg-gradient-to-r before:from-transparent before:to-shade before:content-[''] hover:bg-accent focus-visible:bg-accent before:pointer-events-none"
+          className="relative w-px bg-rule before:absolute before:inset-y-0 before:-left-3.5 before:w-3.5 before:bg-gradient-to-r before:from-transparent before:to-shade before:content-[''] hover:bg-accent focus-visible:bg-accent before:pointer-events-none"
         />
       )}
       {pages !== 'picture' && (

@@ -6,4 +6,5 @@ export { EditingActions, SaveStatus } from './EditingActions.tsx';
 export { ConflictDialog } from './ConflictDialog.tsx';
 export { RecordQuestion } from './RecordQuestion.tsx';
 export { NumbersPanel } from './NumbersPanel.tsx';
+export { OwnCharts } from './OwnCharts.tsx';
 export { TargetCharts } from './TargetCharts.tsx';

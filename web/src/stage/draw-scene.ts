@@ -67,7 +67,7 @@ function drawSubject(context: CanvasRenderingContext2D, subject: Subject, frame:
     context.stroke(outline);
     context.globalAlpha *= 0.8;
     context.lineWidth = 1.5;
-    drawDetails(context, look);
+    if (!subject.locked) drawDetails(context, look);
   }
   context.restore();
 }

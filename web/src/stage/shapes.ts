@@ -40,7 +40,7 @@ const OUTLINES: Record<Shape, Tracer> = {
   cake: (path, w, h) => path.roundRect(-w / 2, -h / 2, w, h, h / 2),
 };
 
-/** What makes a shape recognisable, over its fill. */
+/** What makes a shape recognisable, over its fill; scenery does without. */
 const DETAILS: Partial<Record<Shape, (context: CanvasRenderingContext2D, width: number, height: number) => void>> = {
   box: (context, w, h) => {
     // A corner mark: without it a box that turns is the same again every quarter.

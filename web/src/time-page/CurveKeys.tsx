@@ -80,7 +80,7 @@ export function CurveKeys({ subject, channel, values, tone }: CurveKeysProps) {
   };
   const type = (event: KeyboardEvent, frame: number): void => {
     const arrow = ARROWS[event.key];
-    if (event.key === 'Enter' || event.key === ' ') {
+    if (event.key === 'Enter') {
       event.preventDefault();
       dispatch(keysSelected({ keys: [refOf(frame)], add: event.shiftKey }));
       clock.stop();

@@ -73,7 +73,7 @@ function KeyRow({ subject, channel }: { subject: Subject; channel: Channel }) {
     if (by !== 0) {
       event.preventDefault();
       dispatch(edited({ operation: 'moveKeys', args: [refsWith(frame), by] }));
-    } else if (event.key === 'Enter' || event.key === ' ') {
+    } else if (event.key === 'Enter') {
       event.preventDefault();
       dispatch(keysSelected({ keys: [{ ...ref, frame }], add: event.shiftKey }));
       clock.stop();

@@ -15,8 +15,8 @@ export interface StripEntry {
   id: string;
   name: string;
   shortcut: ShortcutName;
-  /** Share of the page in percent when first opened. */
-  size: number;
+  /** Its height when first opened, in px or percent; without one it takes what is left. */
+  size: string | undefined;
   content: ReactNode;
 }
 
@@ -64,7 +64,7 @@ export function TimePage({ name, strips, keyFrames, reach = [], bar, foot }: Tim
               {open.map((strip, i) => (
                 <Fragment key={strip.id}>
                   {i > 0 && <Separator className="h-1 hover:bg-accent/40 focus-visible:bg-accent/60" aria-label={`Size of ${strip.name}`} />}
-                  <Panel id={strip.id} defaultSize={`${strip.size}%`} minSize="48px">
+                  <Panel id={strip.id} defaultSize={strip.size} minSize="48px">
                     {strip.content}
                   </Panel>
                 </Fragment>

@@ -39,7 +39,7 @@ export function Transport({ keyFrames }: TransportProps) {
   const count = frameCount(range);
 
   return (
-    <div role="toolbar" aria-label="Transport" className="flex flex-wrap items-center gap-1.5 py-2">
+    <div role="toolbar" aria-label="Transport" className="flex items-center gap-1 py-2">
       <Button square aria-label="First frame" tip="First frame (Home)" onClick={() => goTo(range.first)}>
         <ChevronFirst size={16} />
       </Button>
@@ -66,12 +66,15 @@ export function Transport({ keyFrames }: TransportProps) {
         <Repeat size={14} />
       </Toggle>
       <FrameField />
-      <div className="ml-auto flex items-center gap-1.5">
-        <span className="figures rounded-full border border-rule bg-page px-2.5 py-0.5 text-xs">{formatRate(rate)} fps</span>
+      <div className="ml-auto">
         <Tip says={`${count} frames are on screen for ${runningSeconds(range, rate).toFixed(3)} s; from the first to the last it is ${travelSeconds(range.first, range.last, rate).toFixed(3)} s of travel.`}>
-          <span tabIndex={0} className="figures rounded-full border border-rule bg-page px-2.5 py-0.5 text-xs whitespace-nowrap">
-            {range.first}–{range.last} · runs {runningSeconds(range, rate).toFixed(3)} s · travel {travelSeconds(range.first, range.last, rate).toFixed(3)} s
-          </span>
+          <p tabIndex={0} className="figures text-right text-[11.5px] leading-[15px] whitespace-nowrap text-faint">
+            <b className="font-semibold text-ink">
+              {formatRate(rate)} fps · {range.first}–{range.last}
+            </b>
+            <br />
+            runs {runningSeconds(range, rate).toFixed(3)} s · travel {travelSeconds(range.first, range.last, rate).toFixed(3)} s
+          </p>
         </Tip>
       </div>
     </div>

@@ -10,7 +10,7 @@ export interface TimeScale {
 }
 
 /** Room at both ends, so that a ring on the first or last frame is whole. */
-export const END_PX = 22;
+export const END_PX = 30;
 
 /** Fits the frames into the width. */
 export function createTimeScale(first: number, last: number, widthPx: number): TimeScale {

@@ -7,7 +7,7 @@ import { explain } from '../../app/problem.ts';
 import { Shell } from '../../app/Shell.tsx';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { saveWork, selectEditing, selectMotion, useOpenWork } from '../../editing/index.ts';
-import { ConflictDialog, EditingActions, EditingPicture, EditingTime, NumbersPanel, PagesChoice, RecordQuestion, SaveStatus, Spread, usePages } from '../../spread/index.ts';
+import { ConflictDialog, EditingActions, EditingPicture, EditingTime, NumbersPanel, OwnCharts, PagesChoice, RecordQuestion, SaveStatus, Spread, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time-page/index.ts';
 import { Button, Dialog, Loading, LoadFailed, Toggle, useStored } from '../../ui/index.ts';
 import { BriefDrawer } from './BriefDrawer.tsx';
@@ -65,6 +65,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
                 onTargetShown={setTargetShown}
               >
                 <NumbersPanel />
+                <OwnCharts tone="take" target={targetShown ? target : null} />
               </EditingPicture>
             }
             time={<EditingTime name="bench" tone="take" target={targetShown ? target : null} foot="Rate and range are set by the exercise." />}

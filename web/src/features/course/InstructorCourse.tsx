@@ -89,6 +89,7 @@ function Standings({ course }: { course: CourseOverview }) {
       <p className="mt-2 flex flex-wrap gap-x-5 gap-y-1 text-xs text-faint">
         <span>– not begun</span>
         <span>draft: at work</span>
+        <span>+: a new draft is begun</span>
         <span>
           <b className="text-take">take n</b>: waits for review
         </span>

@@ -8,7 +8,7 @@ import { explain } from '../../app/problem.ts';
 import { Shell } from '../../app/Shell.tsx';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { saveWork, selectEditing, selectMotion, selectWork, takeTheirs, targetUnlocked, useOpenWork } from '../../editing/index.ts';
-import { ConflictDialog, EditingActions, EditingPicture, EditingTime, NumbersPanel, PagesChoice, RecordQuestion, SaveStatus, Spread, TargetCharts, usePages } from '../../spread/index.ts';
+import { ConflictDialog, EditingActions, EditingPicture, EditingTime, NumbersPanel, OwnCharts, PagesChoice, RecordQuestion, SaveStatus, Spread, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time-page/index.ts';
 import { Button, Dialog, Loading, LoadFailed, TabBar } from '../../ui/index.ts';
 import { DetailsForm } from './DetailsForm.tsx';
@@ -68,7 +68,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
                   <NumbersPanel />
                 </Tabs.Content>
                 <Tabs.Content value="chart">
-                  <TargetCharts motion={motion} />
+                  <OwnCharts tone="target" target={null} />
                 </Tabs.Content>
               </Tabs.Root>
             </EditingPicture>
