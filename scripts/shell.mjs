@@ -25,6 +25,17 @@ export function run(command, args, options = {}) {
   });
 }
 
+/** Calls back once when the process that started this one is gone: `npm` ended by a signal does not pass it on. */
+export function whenOrphaned(callback) {
+  const parent = process.ppid;
+  const watch = setInterval(() => {
+    if (process.ppid === parent) return;
+    clearInterval(watch);
+    callback();
+  }, 500);
+  watch.unref();
+}
+
 /** Ends a child this process started and waits until it is gone; after `patienceMs` without mercy. */
 export function endChild(child, signal = 'SIGTERM', patienceMs = 15_000) {
   if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve();

@@ -2,6 +2,7 @@ import { parseArgs } from 'node:util';
 import { dataFolder, startDatabase } from './database.mjs';
 import { ensureBuilt, ensureModules, ensurePackages, ROOT } from './prepare.mjs';
 import { startServer } from './serve.mjs';
+import { whenOrphaned } from './shell.mjs';
 
 const { values } = parseArgs({
   options: {
@@ -55,6 +56,7 @@ async function start() {
 
 process.on('SIGINT', () => void stopAll(0));
 process.on('SIGTERM', () => void stopAll(0));
+if (process.env.npm_lifecycle_event) whenOrphaned(() => void stopAll(0));
 
 if (values.help) console.log(USAGE);
 else {

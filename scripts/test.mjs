@@ -1,6 +1,6 @@
 import { rmSync } from 'node:fs';
 import { ensureBuilt, ensureModules, ensurePackages, ROOT } from './prepare.mjs';
-import { run } from './shell.mjs';
+import { run, whenOrphaned } from './shell.mjs';
 
 /** Everything, or the parts named: types, lint, unit, server, e2e. */
 const ALL = ['types', 'lint', 'unit', 'server', 'e2e'];
@@ -21,7 +21,9 @@ function stopAll() {
   })();
   return stopping;
 }
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void stopAll().then(() => process.exit(130)));
+const abandon = () => void stopAll().then(() => process.exit(130));
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, abandon);
+if (process.env.npm_lifecycle_event) whenOrphaned(abandon);
 
 function npm(...args) {
   console.log(`\n— ${args.join(' ')}`);

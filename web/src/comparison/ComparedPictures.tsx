@@ -65,7 +65,7 @@ export function ComparedPictures({ target, take, takeName, subjectId }: Compared
       )}
       <div className="relative min-h-0 flex-1">
         <StageView stage={take.stage} draw={drawTake} label="The take" />
-        <p className="absolute top-0 left-0 max-w-24 text-[13px] leading-tight font-semibold text-take">
+        <p className="absolute top-0 left-0 max-w-24 text-[13px] leading-tight font-semibold text-take-ink">
           {takeName}
           {target && view === 'over' && <span className="block text-target">model in outline</span>}
         </p>

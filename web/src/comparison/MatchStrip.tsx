@@ -21,7 +21,7 @@ export function MatchStrip({ track }: { track: ComparedTrack }) {
       rows={[
         { name: 'model', colour: 'var(--target)' },
         { name: 'frames off' },
-        { name: 'take', colour: 'var(--take)' },
+        { name: 'take', colour: 'var(--take-ink)' },
       ]}
     >
       <svg width={scale.widthPx} height={HEIGHT_PX} role="group" aria-label="Keys of model and take">

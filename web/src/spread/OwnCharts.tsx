@@ -18,7 +18,6 @@ export function OwnCharts({ tone, target }: OwnChartsProps) {
   const tracks = tracksOf(targetSubject ?? subject).map((track) => ({ track, own: timingCharts(motion, subject, track), aims: targetCharts(track) }));
   const shown = tracks.filter(({ own, aims }) => own.length + aims.length > 0);
   if (shown.length === 0) return null;
-  const colour = tone === 'take' ? 'var(--take)' : 'var(--target)';
   return (
     <section aria-label="Timing charts" className="mt-4">
       <h3 className="text-[15px]">Timing charts</h3>
@@ -27,8 +26,8 @@ export function OwnCharts({ tone, target }: OwnChartsProps) {
           <p className="text-xs text-faint">{track.label}: a tick a frame, where the subject is on its way from extreme to extreme</p>
           {Array.from({ length: Math.max(own.length, aims.length) }, (_, i) => (
             <div key={i} className="border-b border-rule py-1 last:border-0">
-              {aims[i] && <TimingChartFigure chart={aims[i]} />}
-              {own[i] && <TimingChartFigure chart={own[i]} colour={colour} />}
+              {aims[i] && <TimingChartFigure chart={aims[i]} tone="target" />}
+              {own[i] && <TimingChartFigure chart={own[i]} tone={tone} />}
             </div>
           ))}
         </div>

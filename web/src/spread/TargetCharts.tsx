@@ -15,7 +15,7 @@ export function TargetCharts({ motion }: { motion: MotionDocument }) {
           <p className="text-xs text-faint">
             {name}, <span className="figures">{chart.firstFrame}–{chart.lastFrame}</span>
           </p>
-          <TimingChartFigure chart={chart} />
+          <TimingChartFigure chart={chart} tone="target" />
         </div>
       ))}
     </div>

@@ -5,8 +5,15 @@ const HEIGHT = 58;
 const EDGE = 24;
 const ROOM_PX = 15;
 
+interface TimingChartFigureProps {
+  chart: TimingChart;
+  /** Whose it is: the target is solid teal, a take dashed vermilion. */
+  tone: 'take' | 'target';
+}
+
 /** A timing chart drawn the trade's way: a line with a tick for each drawing at its progress, extremes ringed, breakdowns underlined. */
-export function TimingChartFigure({ chart, colour = 'var(--target)' }: { chart: TimingChart; colour?: string }) {
+export function TimingChartFigure({ chart, tone }: TimingChartFigureProps) {
+  const colour = tone === 'take' ? 'var(--take)' : 'var(--target)';
   const low = Math.min(0, ...chart.marks.map((mark) => mark.progress));
   const high = Math.max(1, ...chart.marks.map((mark) => mark.progress));
   const xOf = (progress: number): number => EDGE + ((progress - low) / (high - low)) * (WIDTH - 2 * EDGE);
@@ -15,8 +22,8 @@ export function TimingChartFigure({ chart, colour = 'var(--target)' }: { chart: 
   let lastLabel = ends.map((mark) => xOf(mark.progress))[0]!;
   return (
     <figure className="overflow-x-auto">
-      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full max-w-[520px]" role="img" aria-label={`Timing chart from frame ${chart.firstFrame} to ${chart.lastFrame}`}>
-        <line x1={xOf(low)} x2={xOf(high)} y1={24} y2={24} stroke={colour} strokeWidth={1.5} />
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full max-w-[520px]" role="img" aria-label={`Timing chart of the ${tone} from frame ${chart.firstFrame} to ${chart.lastFrame}`}>
+        <line x1={xOf(low)} x2={xOf(high)} y1={24} y2={24} stroke={colour} strokeWidth={1.5} strokeDasharray={tone === 'take' ? '6 4' : undefined} />
         {between.map((mark) => {
           const x = xOf(mark.progress);
           const labelled = x - lastLabel >= ROOM_PX && xOf(1) - x >= ROOM_PX;

@@ -80,7 +80,7 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
         {targetChannel && active.keys.length > 0 && (
           <p className="pointer-events-none absolute top-1 right-2 flex gap-3 text-[11px]">
             <span className="text-target">━ target</span>
-            <span className="text-take">╍ yours</span>
+            <span className="text-take-ink">╍ yours</span>
           </p>
         )}
       </div>
@@ -122,7 +122,7 @@ export function CurveLine({ channel, values, tone, dotted, toOwn }: { channel: C
   );
 }
 
-const AXIS_LINES = 4;
+const AXIS_LINES = 6;
 
 /** A few level lines with their values, at round figures. */
 export function ValueAxis({ channel, values, heightPx }: { channel: Channel; values: ValueScale; heightPx: number }) {

@@ -16,7 +16,7 @@ export function Playhead() {
     ),
   );
   return (
-    <div ref={line} aria-hidden="true" className="pointer-events-none absolute inset-y-0 left-0 z-10 w-0">
+    <div ref={line} aria-hidden="true" className="pointer-events-none absolute inset-y-0 left-0 z-10 w-0 will-change-transform">
       <div className="absolute top-[22px] -left-[6px] h-0 w-0 border-x-[6px] border-t-[9px] border-x-transparent border-t-ink" />
       <div className="absolute top-[26px] bottom-0 -left-px w-[1.5px] bg-ink/80" />
     </div>

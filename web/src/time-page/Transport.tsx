@@ -40,7 +40,7 @@ export function Transport({ keyFrames }: TransportProps) {
 
   return (
     <div role="toolbar" aria-label="Transport" className="flex items-center gap-1 py-2">
-      <Button square aria-label="First frame" tip="First frame (Home)" onClick={() => goTo(range.first)}>
+      <Button square aria-label="To the first frame" tip="First frame (Home)" onClick={() => goTo(range.first)}>
         <ChevronFirst size={16} />
       </Button>
       <Button square aria-label="Key back" tip="Key back ( [ )" disabledReason={noKeys} onClick={toKeyBack}>
@@ -59,7 +59,7 @@ export function Transport({ keyFrames }: TransportProps) {
       <Button square aria-label="Key on" tip="Key on ( ] )" disabledReason={noKeys} onClick={toKeyOn}>
         <SkipForward size={14} />
       </Button>
-      <Button square aria-label="Last frame" tip="Last frame (End)" onClick={() => goTo(range.last)}>
+      <Button square aria-label="To the last frame" tip="Last frame (End)" onClick={() => goTo(range.last)}>
         <ChevronLast size={16} />
       </Button>
       <Toggle on={loop} aria-label="Loop" tip="Loop (L)" square onClick={() => clock.setLoop(!loop)}>

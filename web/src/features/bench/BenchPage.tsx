@@ -35,6 +35,10 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
   const [targetShown, setTargetShown] = useStored('target-shown', true);
   const [drawer, setDrawer] = useState(false);
   const target = assignment.model;
+  const toggleDrawer = (): void => {
+    setDrawer(!drawer);
+    if (pages === 'time') setPages('both');
+  };
   const crumbs = [{ label: assignment.courseTitle, to: `/courses/${assignment.courseId}` }, { label: assignment.title }];
   return (
     <ClockProvider range={motion.range} rate={motion.rate}>
@@ -45,15 +49,14 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
           <>
             <EditingActions />
             <PagesChoice pages={pages} onChange={setPages} />
-            <Toggle on={drawer} onClick={() => setDrawer(!drawer)}>
+            <Toggle on={drawer} onClick={toggleDrawer}>
               Brief and chart
             </Toggle>
             <HandInButton draft={draft} />
           </>
         }
       >
-        <div className="relative h-full">
-          <Spread
+        <Spread
             name="bench"
             pages={pages}
             picture={
@@ -64,14 +67,18 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
                 targetShown={targetShown}
                 onTargetShown={setTargetShown}
               >
-                <NumbersPanel />
-                <OwnCharts tone="take" target={targetShown ? target : null} />
+                {drawer ? (
+                  <BriefDrawer assignment={assignment} onClose={() => setDrawer(false)} />
+                ) : (
+                  <>
+                    <NumbersPanel />
+                    <OwnCharts tone="take" target={targetShown ? target : null} />
+                  </>
+                )}
               </EditingPicture>
             }
             time={<EditingTime name="bench" tone="take" target={targetShown ? target : null} foot="Rate and range are set by the exercise." />}
           />
-          {drawer && <BriefDrawer assignment={assignment} onClose={() => setDrawer(false)} />}
-        </div>
         <ConflictDialog />
         <RecordQuestion />
       </Shell>

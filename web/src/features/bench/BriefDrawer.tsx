@@ -4,11 +4,11 @@ import { formatRate, frameCount, runningSeconds } from '@undulan/core';
 import { TargetCharts } from '../../spread/index.ts';
 import { Button } from '../../ui/index.ts';
 
-/** The brief, what is fixed, and the target's chart: over the numbers, with picture and strips still to be used. */
+/** The brief, what is fixed, and the target's chart: in the place of the numbers, with picture and strips still to be used. */
 export function BriefDrawer({ assignment, onClose }: { assignment: Assignment; onClose: () => void }) {
   const { brief, tolerances, model, start } = assignment;
   return (
-    <aside aria-label="Brief and chart" className="absolute top-2 right-4 bottom-12 z-30 flex w-[440px] flex-col rounded-xl border border-rule bg-page shadow-2xl">
+    <aside aria-label="Brief and chart" className="flex h-full flex-col rounded-lg border border-rule bg-page">
       <div className="flex items-center justify-between border-b border-rule px-4 py-2">
         <h2 className="text-[15px]">{assignment.title}</h2>
         <Button kind="quiet" square aria-label="Close the brief" onClick={onClose}>

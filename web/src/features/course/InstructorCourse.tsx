@@ -91,7 +91,7 @@ function Standings({ course }: { course: CourseOverview }) {
         <span>draft: at work</span>
         <span>+: a new draft is begun</span>
         <span>
-          <b className="text-take">take n</b>: waits for review
+          <b className="text-take-ink">take n</b>: waits for review
         </span>
         <span>
           <b className="text-target">n / 100</b>: returned with that grade
@@ -111,7 +111,7 @@ function StandingCell({ standing, learner, exercise }: { standing: Standing | un
       <Link
         to={`/takes/${take.id}`}
         aria-label={`${exercise}, ${learner}, take ${take.number}, ${waits ? 'waits for review' : `returned, grade ${take.grade}`}`}
-        className={`figures inline-block rounded-md border px-2 py-1 text-xs hover:bg-shade ${waits ? 'border-take font-semibold text-take' : 'border-rule text-target'}`}
+        className={`figures inline-block rounded-md border px-2 py-1 text-xs hover:bg-shade ${waits ? 'border-take font-semibold text-take-ink' : 'border-rule text-target'}`}
       >
         {waits ? `take ${take.number}` : take.grade}
         {standing?.hasDraft && ' +'}

@@ -1,0 +1,147 @@
+import { expect, test } from '@playwright/test';
+import { drag, dragOnStage, exerciseRow, goToFrame, keyMark, middleOf, saved, signIn } from './steps.ts';
+
+test('from a set exercise to a returned review and the next take', async ({ browser }) => {
+  const instructor = await (await browser.newContext()).newPage();
+  const learner = await (await browser.newContext()).newPage();
+  const title = 'Dishes on a belt';
+
+  await test.step('the instructor sets an exercise', async () => {
+    await signIn(instructor, 'Marta Olesen');
+    await instructor.getByRole('button', { name: 'Set an exercise' }).click();
+    await instructor.getByLabel('Title').fill(title);
+    await instructor.getByLabel('Brief').fill('A stack of dishes rides the belt at an even pace.');
+    await instructor.getByLabel('Keys may be off by, frames').fill('1');
+    await instructor.getByLabel('Spacing may be off by, %').fill('5');
+    await instructor.getByLabel('Spacing may be off by, %').blur();
+    await expect(instructor.getByRole('navigation', { name: 'Where you are' })).toContainText(title);
+
+    await instructor.getByRole('tab', { name: 'Time and stage' }).click();
+    await instructor.getByLabel('Frame rate').selectOption('custom');
+    await instructor.getByLabel('Custom, fps').fill('25');
+    await instructor.getByLabel('Last frame').fill('26');
+    await expect(instructor.getByTestId('durations')).toHaveText('26 frames · runs 1.040 s · travel 1.000 s from first to last');
+    await instructor.getByLabel('Last frame').blur();
+    await instructor.getByLabel('Subject').fill('Dishes');
+    await instructor.getByLabel('Shape').selectOption('disc');
+    await expect(instructor.getByRole('toolbar', { name: 'Transport' })).toContainText('25 fps · 1–26');
+
+    await expect(instructor.getByRole('button', { name: 'Publish' })).toHaveAttribute('aria-disabled', 'true');
+    await instructor.keyboard.press('Escape');
+    await instructor.getByRole('button', { name: 'Key here' }).click();
+    await goToFrame(instructor, 26);
+    await dragOnStage(instructor, { x: 160, y: 270 }, { x: 600, y: 0 });
+    await expect(keyMark(instructor, 'Position x', 26)).toBeVisible();
+    await keyMark(instructor, 'Position x', 1).click();
+    await instructor.getByLabel('How it leaves').selectOption('linear');
+    await keyMark(instructor, 'Position x', 26).click();
+    await expect(instructor.getByLabel('How it leaves')).toBeDisabled();
+    await expect(instructor.getByRole('group', { name: 'Selected keys' })).toContainText('last key: no effect');
+    await instructor.getByRole('group', { name: 'Selected keys' }).getByLabel('value').fill('760');
+    await instructor.getByRole('group', { name: 'Selected keys' }).getByLabel('value').press('Enter');
+    await saved(instructor);
+    await instructor.getByRole('button', { name: 'Publish' }).click();
+    await expect(instructor.getByText('Published', { exact: true })).toBeVisible();
+  });
+
+  await test.step('the learner keys it on the Bench and hands it in', async () => {
+    await signIn(learner, 'Wout Hendriks');
+    await exerciseRow(learner, title).getByRole('button', { name: 'Start' }).click();
+    await expect(learner.getByRole('button', { name: 'Record on' })).toBeVisible();
+    await expect(learner.getByRole('button', { name: 'Hand in take 1' })).toHaveAttribute('aria-disabled', 'true');
+    await learner.getByRole('button', { name: 'Key here' }).click();
+    await goToFrame(learner, 23);
+    await dragOnStage(learner, { x: 160, y: 270 }, { x: 600, y: 0 });
+    const late = keyMark(learner, 'Position x', 23);
+    await expect(late).toBeVisible();
+
+    await test.step('a key is dragged in time, deleted and brought back', async () => {
+      const ruler = (await learner.getByRole('slider', { name: 'Playhead' }).boundingBox())!;
+      const pxPerFrame = (ruler.width - 60) / 25;
+      await drag(learner, await middleOf(late), { x: -3 * pxPerFrame, y: 0 });
+      await expect(keyMark(learner, 'Position x', 20)).toBeVisible();
+      await learner.keyboard.press('Delete');
+      await expect(keyMark(learner, 'Position x', 20)).toHaveCount(0);
+      await learner.keyboard.press('Control+z');
+      await expect(keyMark(learner, 'Position x', 20)).toBeVisible();
+      await learner.keyboard.press('Control+z');
+      await expect(keyMark(learner, 'Position x', 23)).toBeVisible();
+      await learner.keyboard.press('Control+Shift+z');
+      await expect(keyMark(learner, 'Position x', 20)).toBeVisible();
+    });
+
+    await test.step('the curve is bent by a handle', async () => {
+      await keyMark(learner, 'Position x', 1).click();
+      await expect(learner.getByLabel('How it leaves')).toHaveValue('curve');
+      const handle = learner.locator('[data-handle="out"] rect').last();
+      const at = await middleOf(handle);
+      await drag(learner, at, { x: 60, y: -40 });
+      await expect(learner.getByLabel('Link of handles')).toHaveValue('aligned');
+      const after = await middleOf(learner.locator('[data-handle="out"] rect').last());
+      expect(Math.abs(after.x - at.x - 60)).toBeLessThan(3);
+    });
+
+    await saved(learner);
+    await learner.getByRole('button', { name: 'Hand in take 1' }).click();
+    await learner.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
+    await expect(learner.getByText('Handed in, waits for review')).toBeVisible();
+  });
+
+  await test.step('the instructor reviews it at the Desk and returns it', async () => {
+    await instructor.getByRole('link', { name: 'Kitchen in Motion' }).click();
+    await instructor.getByRole('link', { name: new RegExp(`${title}, Wout Hendriks, take 1, waits`) }).click();
+    const finding = instructor.getByRole('button', { name: /The dishes arrives 6 frames early: frame 20 instead of 26/ });
+    await finding.first().click();
+    await expect(instructor.getByRole('slider', { name: 'Playhead' })).toHaveAttribute('aria-valuenow', '20');
+    await expect(instructor.getByRole('group', { name: 'Keys of model and take' })).toContainText('−6');
+    await expect(instructor.getByRole('img', { name: 'Position x of target and take' })).toBeVisible();
+    await expect(instructor.getByRole('group', { name: 'Gap a frame' })).toBeVisible();
+
+    await instructor.getByRole('tab', { name: /Notes/ }).click();
+    await instructor.getByRole('button', { name: /^Pin to frame/ }).click();
+    await expect(instructor.getByRole('alert')).toHaveText('Write the note first.');
+    await instructor.getByLabel('New note on frame 20').fill('It is there already: six frames too soon.');
+    await instructor.getByRole('button', { name: 'Pin to frame 20' }).click();
+    await expect(instructor.getByRole('list', { name: 'Notes' })).toContainText('six frames too soon');
+
+    await instructor.getByRole('button', { name: 'Return with 1 note' }).click();
+    await instructor.getByLabel('Grade, 0 to 100').fill('120');
+    await expect(instructor.getByText('A grade is from 0 to 100.')).toBeVisible();
+    await instructor.getByRole('button', { name: /Take the proposed/ }).click();
+    await expect(instructor.getByLabel('Grade, 0 to 100')).not.toHaveValue('120');
+    await instructor.getByLabel('Grade, 0 to 100').fill('55');
+    await instructor.getByLabel('Closing words').fill('Count it out loud first.');
+    await instructor.getByLabel('Closing words').blur();
+    await expect(instructor.getByText('Saved', { exact: true })).toBeVisible();
+    await instructor.getByRole('button', { name: 'Return with 1 note' }).click();
+    await instructor.getByRole('dialog').getByRole('button', { name: 'Return it' }).click();
+    await expect(instructor.getByText('Returned', { exact: true })).toBeVisible();
+  });
+
+  await test.step('the learner reads the review note by note and starts the next take from the last', async () => {
+    await learner.getByRole('link', { name: 'Kitchen in Motion' }).click();
+    await exerciseRow(learner, title).getByRole('link', { name: 'take 1 · returned, 55' }).click();
+    await expect(learner.getByText('Count it out loud first.')).toBeVisible();
+    await learner.getByRole('button', { name: 'Next note' }).click();
+    await expect(learner.getByText('It is there already: six frames too soon.')).toBeVisible();
+    await expect(learner.getByRole('slider', { name: 'Playhead' })).toHaveAttribute('aria-valuenow', '20');
+    await learner.getByRole('button', { name: 'Start take 2 from this' }).click();
+    await expect(keyMark(learner, 'Position x', 20)).toBeVisible();
+    await expect(learner.getByRole('button', { name: 'Hand in take 2' })).toBeVisible();
+  });
+
+  await test.step('changing the target of a handed-in take asks first', async () => {
+    await instructor.getByRole('link', { name: 'Kitchen in Motion' }).click();
+    await instructor.getByRole('link', { name: title, exact: true }).click();
+    await keyMark(instructor, 'Position x', 26).press('ArrowLeft');
+    const warning = instructor.getByRole('dialog', { name: 'Change the target of handed-in takes?' });
+    await expect(warning).toContainText('One take was handed in');
+    await warning.getByRole('button', { name: 'Leave it as it was' }).click();
+    await expect(keyMark(instructor, 'Position x', 26)).toBeVisible();
+    await keyMark(instructor, 'Position x', 26).press('ArrowLeft');
+    await warning.getByRole('button', { name: 'Change the target' }).click();
+    await saved(instructor);
+    await instructor.reload();
+    await expect(keyMark(instructor, 'Position x', 25)).toBeVisible();
+  });
+});

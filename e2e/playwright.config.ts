@@ -1,0 +1,24 @@
+import { defineConfig } from '@playwright/test';
+
+const address = process.env['UNDULAN_ADDRESS'];
+if (!address) throw new Error('Run these tests by "npm run test:e2e": it starts an application with demo data for them.');
+
+export default defineConfig({
+  testDir: '.',
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  workers: 1,
+  retries: 0,
+  reporter: 'list',
+  outputDir: '../test-results',
+  use: {
+    baseURL: address,
+    viewport: { width: 1280, height: 800 },
+    video: 'off',
+    screenshot: 'only-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+});

@@ -1,0 +1,50 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+
+/** Signs in with one of the demo accounts and waits for the course. */
+export async function signIn(page: Page, name: string): Promise<void> {
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name }).click();
+  await expect(page.getByRole('heading', { name: 'Kitchen in Motion' })).toBeVisible();
+}
+
+/** Drags with the mouse in a few moves, as a hand does. */
+export async function drag(page: Page, from: { x: number; y: number }, by: { x: number; y: number }): Promise<void> {
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  for (const share of [0.2, 0.6, 1]) await page.mouse.move(from.x + by.x * share, from.y + by.y * share);
+  await page.mouse.up();
+}
+
+export async function middleOf(locator: Locator): Promise<{ x: number; y: number }> {
+  const box = (await locator.boundingBox())!;
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+}
+
+const STAGE_WIDTH_PX = 960;
+
+/** Drags the subject that stands at a place of the 960 px wide stage by stage pixels. */
+export async function dragOnStage(page: Page, at: { x: number; y: number }, by: { x: number; y: number }): Promise<void> {
+  const box = (await page.locator('canvas').first().boundingBox())!;
+  const scale = box.width / STAGE_WIDTH_PX;
+  await drag(page, { x: box.x + at.x * scale, y: box.y + at.y * scale }, { x: by.x * scale, y: by.y * scale });
+}
+
+export async function goToFrame(page: Page, frame: number): Promise<void> {
+  await page.getByRole('textbox', { name: 'Frame', exact: true }).fill(String(frame));
+  await page.getByRole('textbox', { name: 'Frame', exact: true }).press('Enter');
+  await expect(page.getByRole('slider', { name: 'Playhead' })).toHaveAttribute('aria-valuenow', String(frame));
+}
+
+/** A key in the Keys strip. */
+export function keyMark(page: Page, channel: string, frame: number): Locator {
+  return page.getByRole('button', { name: new RegExp(`^${channel}, key on frame ${frame},`) });
+}
+
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByTestId('save-status')).toHaveText('Saved');
+}
+
+/** The row of the learner's course page for one exercise. */
+export function exerciseRow(page: Page, title: string): Locator {
+  return page.getByRole('listitem').filter({ has: page.getByRole('heading', { name: title }) });
+}
