@@ -7,7 +7,6 @@ export default defineConfig({
   test: {
     projects: [
       { resolve: source, ssr: { resolve: source }, test: { name: 'core', include: ['core/src/**/*.test.ts'] } },
-      { resolve: source, ssr: { resolve: source }, test: { name: 'contract', include: ['contract/src/**/*.test.ts'], passWithNoTests: true } },
       { resolve: source, ssr: { resolve: source }, test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'], environment: 'happy-dom' } },
       {
         resolve: source,

@@ -19,11 +19,11 @@ test('from a set exercise to a returned review and the next take', async ({ brow
     await instructor.getByRole('tab', { name: 'Time and stage' }).click();
     await instructor.getByLabel('Frame rate').selectOption('custom');
     await instructor.getByLabel('Custom, fps').fill('25');
-    await instructor.getByLabel('Last frame').fill('26');
+    await instructor.getByLabel('Last frame', { exact: true }).fill('26');
     await expect(instructor.getByTestId('durations')).toHaveText('26 frames · runs 1.040 s · travel 1.000 s from first to last');
-    await instructor.getByLabel('Last frame').blur();
-    await instructor.getByLabel('Subject').fill('Dishes');
-    await instructor.getByLabel('Shape').selectOption('disc');
+    await instructor.getByLabel('Last frame', { exact: true }).blur();
+    await instructor.getByLabel('Subject', { exact: true }).fill('Dishes');
+    await instructor.getByLabel('Shape', { exact: true }).selectOption('disc');
     await expect(instructor.getByRole('toolbar', { name: 'Transport' })).toContainText('25 fps · 1–26');
 
     await expect(instructor.getByRole('button', { name: 'Publish' })).toHaveAttribute('aria-disabled', 'true');

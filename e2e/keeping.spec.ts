@@ -35,8 +35,8 @@ test('a bad range or rate is refused with a clear message, and the form keeps wh
   await signIn(page, 'Marta Olesen');
   await page.getByRole('link', { name: 'Oven light', exact: true }).click();
   await page.getByRole('tab', { name: 'Time and stage' }).click();
-  const first = page.getByLabel('First frame');
-  const last = page.getByLabel('Last frame');
+  const first = page.getByLabel('First frame', { exact: true });
+  const last = page.getByLabel('Last frame', { exact: true });
 
   await last.fill('0');
   await last.blur();

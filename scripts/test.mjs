@@ -45,7 +45,7 @@ const WORK = {
     await npm('eslint', '.');
     await run('npm', ['run', '--silent', 'imports'], { cwd: ROOT });
   },
-  unit: () => npm('vitest', 'run', '--project', 'core', '--project', 'contract', '--project', 'web'),
+  unit: () => npm('vitest', 'run', '--project', 'core', '--project', 'web'),
   server: async () => {
     const { url } = await withDatabase();
     console.log('\n— server tests against MariaDB');

@@ -1,7 +1,7 @@
 import { readTake } from '@undulan/core';
 import type { Sequelize, Transaction } from 'sequelize';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
-import { withLock } from '../database/migrate.ts';
+import { withLock } from '../database/lock.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { NO_HISTORY } from '../exercises/starting-work.ts';

@@ -7,9 +7,9 @@ import { SESSION_COOKIE } from '../http/sessions.ts';
 import { limitSignIn } from '../http/sign-in-limit.ts';
 import { checkCredentials, demoAccounts, signedIn } from './people.service.ts';
 
-function settle(work: (done: (error?: unknown) => void) => void): Promise<void> {
+function settle(work: (done: (error?: Error) => void) => void): Promise<void> {
   return new Promise((resolve, reject) => {
-    work((error) => (error ? reject(error as Error) : resolve()));
+    work((error) => (error ? reject(error) : resolve()));
   });
 }
 

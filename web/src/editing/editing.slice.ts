@@ -74,8 +74,8 @@ function settle(state: EditingState): void {
 }
 
 function step(state: EditingState, name: string, after: Work): void {
-  const before = original(state)!.work!;
-  state.history = recordStep(original(state)!.history, name, before, after);
+  const before = original(state).work!;
+  state.history = recordStep(original(state).history, name, before, after);
   state.work = after;
   settle(state);
 }
@@ -112,34 +112,34 @@ const slice = createSlice({
     },
     edited: (state, { payload }: PayloadAction<EditRequest>) => {
       if (!state.work) return;
-      const before = original(state)!.work!;
+      const before = original(state).work!;
       const edit = runEdit(before.motion, payload);
       step(state, editName(payload), { ...before, motion: edit.motion });
       state.gaveWay = edit.gaveWay;
       if (edit.keys.length > 0) state.selectedKeys = edit.keys;
     },
     previewed: (state, { payload }: PayloadAction<EditRequest | null>) => {
-      const before = original(state)!.work;
+      const before = original(state).work;
       const edit = payload && before ? runEdit(before.motion, payload) : null;
       state.preview = edit?.motion ?? null;
       state.previewKeys = edit?.keys ?? [];
       state.gaveWay = edit?.gaveWay ?? [];
     },
     detailsChanged: (state, { payload }: PayloadAction<Partial<ExerciseDetails>>) => {
-      const before = original(state)!.work;
+      const before = original(state).work;
       if (!before?.details) return;
       const name = Object.keys(payload).map((key) => DETAIL_NAMES[key as keyof ExerciseDetails]).join(', ');
       step(state, name, { ...before, details: { ...before.details, ...payload } });
     },
     undone: (state) => {
-      const now = original(state)!;
+      const now = original(state);
       const earlier = now.work && undoStep(now.history, now.work);
       if (!earlier) return;
       Object.assign(state, earlier);
       settle(state);
     },
     redone: (state) => {
-      const now = original(state)!;
+      const now = original(state);
       const later = now.work && redoStep(now.history, now.work);
       if (!later) return;
       Object.assign(state, later);

@@ -11,6 +11,18 @@ interface TimingChartFigureProps {
   tone: 'take' | 'target';
 }
 
+/** The frames of the marks whose numbers have room, from left to right. */
+function labelledFrames(marks: readonly { frame: number; x: number }[], fromX: number, toX: number): Set<number> {
+  const frames = new Set<number>();
+  let free = fromX + ROOM_PX;
+  for (const { frame, x } of marks) {
+    if (x < free || toX - x < ROOM_PX) continue;
+    frames.add(frame);
+    free = x + ROOM_PX;
+  }
+  return frames;
+}
+
 /** A timing chart drawn the trade's way: a line with a tick for each drawing at its progress, extremes ringed, breakdowns underlined. */
 export function TimingChartFigure({ chart, tone }: TimingChartFigureProps) {
   const colour = tone === 'take' ? 'var(--take)' : 'var(--target)';
@@ -19,20 +31,22 @@ export function TimingChartFigure({ chart, tone }: TimingChartFigureProps) {
   const xOf = (progress: number): number => EDGE + ((progress - low) / (high - low)) * (WIDTH - 2 * EDGE);
   const between = chart.marks.filter((mark) => mark.role !== 'extreme');
   const ends = [chart.marks[0]!, chart.marks.at(-1)!];
-  let lastLabel = ends.map((mark) => xOf(mark.progress))[0]!;
+  const labelled = labelledFrames(
+    between.map(({ frame, progress }) => ({ frame, x: xOf(progress) })),
+    xOf(0),
+    xOf(1),
+  );
   return (
     <figure className="overflow-x-auto">
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full max-w-[520px]" role="img" aria-label={`Timing chart of the ${tone} from frame ${chart.firstFrame} to ${chart.lastFrame}`}>
         <line x1={xOf(low)} x2={xOf(high)} y1={24} y2={24} stroke={colour} strokeWidth={1.5} strokeDasharray={tone === 'take' ? '6 4' : undefined} />
         {between.map((mark) => {
           const x = xOf(mark.progress);
-          const labelled = x - lastLabel >= ROOM_PX && xOf(1) - x >= ROOM_PX;
-          if (labelled) lastLabel = x;
           return (
             <g key={mark.frame}>
               <line x1={x} x2={x} y1={16} y2={32} stroke={colour} strokeWidth={mark.role === 'breakdown' ? 2.4 : 1.4} />
               {mark.role === 'breakdown' && <line x1={x - 6} x2={x + 6} y1={36} y2={36} stroke={colour} strokeWidth={2} />}
-              {labelled && (
+              {labelled.has(mark.frame) && (
                 <text x={x} y={50} textAnchor="middle" fontSize={9.5} className="figures" fill="var(--faint)">
                   {mark.frame}
                 </text>

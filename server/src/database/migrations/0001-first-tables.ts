@@ -1,5 +1,5 @@
 import { DataTypes } from 'sequelize';
-import type { Migration } from '../migrate.ts';
+import type { Migration } from '../migration.ts';
 
 const id = { type: DataTypes.UUID, primaryKey: true, allowNull: false };
 const time = { type: DataTypes.DATE(3), allowNull: false };

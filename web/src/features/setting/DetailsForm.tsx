@@ -19,7 +19,7 @@ function figure(text: string, what: string, low: number, high: number): z.ZodTyp
     .trim()
     .regex(/^\d+(\.\d+)?$/, `${text} takes a number of ${what}.`)
     .transform(Number)
-    .pipe(z.number().min(low, `At least ${low} ${what}.`).max(high, `At most ${high} ${what}.`)) as z.ZodType<number, string>;
+    .pipe(z.number().min(low, `At least ${low} ${what}.`).max(high, `At most ${high} ${what}.`));
 }
 
 const Form = z.object({

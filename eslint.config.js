@@ -1,0 +1,27 @@
+import js from '@eslint/js';
+import reactHooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+export default tseslint.config(
+  { ignores: ['**/dist/**', '**/dist-types/**', 'node_modules/**', 'test-results/**', '.data/**', 'web/vite.config.ts'] },
+  js.configs.recommended,
+  {
+    files: ['**/*.ts', '**/*.tsx'],
+    extends: [...tseslint.configs.recommendedTypeChecked],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      // A schema and the type inferred from it share one name.
+      '@typescript-eslint/no-redeclare': 'off',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
+    },
+  },
+  { files: ['web/src/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
+  {
+    // Tests look into answers of unknown shape; what they expect of them is the check.
+    files: ['**/*.test.ts', 'server/test/**/*.ts'],
+    rules: { '@typescript-eslint/no-unsafe-member-access': 'off', '@typescript-eslint/no-unsafe-assignment': 'off' },
+  },
+  { files: ['scripts/**/*.mjs', '*.js', '*.cjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', fetch: 'readonly', URL: 'readonly', setTimeout: 'readonly', clearTimeout: 'readonly', setInterval: 'readonly', clearInterval: 'readonly', module: 'readonly' } } },
+);

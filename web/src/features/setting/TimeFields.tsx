@@ -1,0 +1,81 @@
+import { useForm, useWatch } from 'react-hook-form';
+import { formatRate, frameCount, parseRange, parseRate, RATE_PRESETS, runningSeconds, sameRate, travelSeconds, type MotionDocument } from '@undulan/core';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { edited, selectMotion } from '../../editing/index.ts';
+import { Field, INPUT } from '../../ui/index.ts';
+
+interface TimeTyped {
+  preset: string;
+  rate: string;
+  first: string;
+  last: string;
+}
+
+const CUSTOM = 'custom';
+
+/** The typed words of a motion's rate and range. */
+function timeOf(motion: MotionDocument): TimeTyped {
+  const preset = RATE_PRESETS.find((rate) => sameRate(rate, motion.rate));
+  return { preset: preset ? formatRate(preset) : CUSTOM, rate: formatRate(motion.rate), first: String(motion.range.first), last: String(motion.range.last) };
+}
+
+/** Rate and range, with both durations as they would be. Kept once all of it is right. */
+export function TimeFields() {
+  const dispatch = useAppDispatch();
+  const motion = useAppSelector(selectMotion)!;
+  const form = useForm<TimeTyped>({ values: timeOf(motion), resetOptions: { keepDirtyValues: true } });
+  const typed = useWatch({ control: form.control }) as TimeTyped;
+
+  const rate = parseRate(typed.preset === CUSTOM ? typed.rate : typed.preset);
+  const range = parseRange(typed.first, typed.last);
+  const issueAt = (end: string): string | undefined => (range.ok ? undefined : range.issues.find((issue) => issue.path[0] === end)?.message);
+
+  const commit = (): void => {
+    const now = form.getValues();
+    const nextRate = parseRate(now.preset === CUSTOM ? now.rate : now.preset);
+    const nextRange = parseRange(now.first, now.last);
+    if (!nextRate.ok || !nextRange.ok) return;
+    const same = sameRate(nextRate.value, motion.rate) && nextRange.value.first === motion.range.first && nextRange.value.last === motion.range.last;
+    if (!same) dispatch(edited({ operation: 'setScene', args: [{ rate: nextRate.value, range: nextRange.value }] }));
+    form.reset(now);
+  };
+  const leave = { onBlur: commit };
+
+  return (
+    <fieldset>
+      <div className="grid grid-cols-[1.3fr_1fr_1fr] gap-3">
+        <div className="flex gap-2">
+          <Field label="Frame rate" className="flex-1">
+            {(ids) => (
+              <select {...ids} {...form.register('preset', { onChange: commit })} className={INPUT}>
+                {RATE_PRESETS.map((preset) => (
+                  <option key={formatRate(preset)} value={formatRate(preset)}>
+                    {formatRate(preset)} fps
+                  </option>
+                ))}
+                <option value={CUSTOM}>custom</option>
+              </select>
+            )}
+          </Field>
+          {typed.preset === CUSTOM && (
+            <Field label="Custom, fps" error={rate.ok ? undefined : rate.issues[0]!.message} className="w-24">
+              {(ids) => <input {...ids} {...form.register('rate', leave)} className={`${INPUT} figures`} />}
+            </Field>
+          )}
+        </div>
+        <Field label="First frame" error={issueAt('first')}>
+          {(ids) => <input {...ids} {...form.register('first', leave)} inputMode="numeric" className={`${INPUT} figures`} />}
+        </Field>
+        <Field label="Last frame" error={issueAt('last')}>
+          {(ids) => <input {...ids} {...form.register('last', leave)} inputMode="numeric" className={`${INPUT} figures`} />}
+        </Field>
+      </div>
+      <p className="figures mt-1.5 text-xs text-faint" aria-live="polite" data-testid="durations">
+        {rate.ok && range.ok
+          ? `${frameCount(range.value)} frames · runs ${runningSeconds(range.value, rate.value).toFixed(3)} s · travel ${travelSeconds(range.value.first, range.value.last, rate.value).toFixed(3)} s from first to last`
+          : 'The range and rate in force stay until these are right.'}
+      </p>
+      <p className="mt-0.5 text-xs text-faint">Keys keep their frame numbers when rate or range change.</p>
+    </fieldset>
+  );
+}
