@@ -11,9 +11,9 @@ test('from a set exercise to a returned review and the next take', async ({ brow
     await instructor.getByRole('button', { name: 'Set an exercise' }).click();
     await instructor.getByLabel('Title').fill(title);
     await instructor.getByLabel('Brief').fill('A stack of dishes rides the belt at an even pace.');
-    await instructor.getByLabel('Keys may be off by, frames').fill('1');
-    await instructor.getByLabel('Spacing may be off by, %').fill('5');
-    await instructor.getByLabel('Spacing may be off by, %').blur();
+    await instructor.getByLabel('Key timing ±, frames').fill('1');
+    await instructor.getByLabel('Spacing ±, %').fill('5');
+    await instructor.getByLabel('Spacing ±, %').blur();
     await expect(instructor.getByRole('navigation', { name: 'Where you are' })).toContainText(title);
 
     await instructor.getByRole('tab', { name: 'Time and stage' }).click();
@@ -90,7 +90,7 @@ test('from a set exercise to a returned review and the next take', async ({ brow
   await test.step('the instructor reviews it at the Desk and returns it', async () => {
     await instructor.getByRole('link', { name: 'Kitchen in Motion' }).click();
     await instructor.getByRole('link', { name: new RegExp(`${title}, Wout Hendriks, take 1, waits`) }).click();
-    const finding = instructor.getByRole('button', { name: /The dishes arrives 6 frames early: frame 20 instead of 26/ });
+    const finding = instructor.getByRole('button', { name: /The dishes arrive 6 frames early: frame 20 instead of 26/ });
     await finding.first().click();
     await expect(instructor.getByRole('slider', { name: 'Playhead' })).toHaveAttribute('aria-valuenow', '20');
     await expect(instructor.getByRole('group', { name: 'Keys of model and take' })).toContainText('−6');

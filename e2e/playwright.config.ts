@@ -10,6 +10,10 @@ export default defineConfig({
   workers: 1,
   retries: 0,
   reporter: 'list',
+  projects: [
+    { name: 'journeys', testMatch: '*.spec.ts' },
+    { name: 'pictures', testMatch: 'pictures.ts' },
+  ],
   outputDir: '../test-results',
   use: {
     baseURL: address,

@@ -1,6 +1,6 @@
-import { rmSync } from 'node:fs';
-import { ensureBuilt, ensureModules, ensurePackages, ROOT } from './prepare.mjs';
-import { run, whenOrphaned } from './shell.mjs';
+import { ensureModules, ensurePackages, ROOT } from './prepare.mjs';
+import { run } from './shell.mjs';
+import { runInBrowser, stopAll, throwawayDatabase } from './throwaway.mjs';
 
 /** Everything, or the parts named: types, lint, unit, server, e2e. */
 const ALL = ['types', 'lint', 'unit', 'server', 'e2e'];
@@ -11,32 +11,9 @@ if (unknown.length > 0) {
   process.exit(2);
 }
 
-const started = [];
-let stopping;
-
-/** Stops what was started, once, last first; also when the tests are interrupted. */
-function stopAll() {
-  stopping ??= (async () => {
-    for (const stop of started.reverse()) await stop();
-  })();
-  return stopping;
-}
-const abandon = () => void stopAll().then(() => process.exit(130));
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, abandon);
-if (process.env.npm_lifecycle_event) whenOrphaned(abandon);
-
 function npm(...args) {
   console.log(`\n— ${args.join(' ')}`);
   return run('npx', ['--no-install', ...args], { cwd: ROOT });
-}
-
-async function withDatabase() {
-  const { startDatabase, temporaryFolder } = await import('./database.mjs');
-  const folder = temporaryFolder();
-  started.push(() => rmSync(folder, { recursive: true, force: true }));
-  const database = await startDatabase(folder);
-  started.push(database.stop);
-  return database;
 }
 
 const WORK = {
@@ -47,19 +24,11 @@ const WORK = {
   },
   unit: () => npm('vitest', 'run', '--project', 'core', '--project', 'web'),
   server: async () => {
-    const { url } = await withDatabase();
+    const { url } = await throwawayDatabase();
     console.log('\n— server tests against MariaDB');
     await run('npx', ['--no-install', 'vitest', 'run', '--project', 'server'], { cwd: ROOT, env: { ...process.env, TZ: 'UTC', TEST_DATABASE_URL: url } });
   },
-  e2e: async () => {
-    await ensureBuilt();
-    const { url } = await withDatabase();
-    const { startServer } = await import('./serve.mjs');
-    const server = await startServer({ url, port: 0, logLevel: 'error' });
-    started.push(server.stop);
-    console.log('\n— e2e in headless Chromium');
-    await run('npx', ['--no-install', 'playwright', 'test', '--config', 'e2e/playwright.config.ts'], { cwd: ROOT, env: { ...process.env, UNDULAN_ADDRESS: server.address } });
-  },
+  e2e: () => runInBrowser('journeys'),
 };
 
 try {

@@ -1,6 +1,7 @@
 import type { Assignment, TakeView } from '@undulan/contract';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { enrol } from '../src/people/enrol.service.ts';
 import { courseOf, createHarness, exerciseIdOf, overviewOf, type Harness } from './harness.ts';
 
 let harness: Harness;
@@ -132,11 +133,17 @@ test('answers carry security headers, and sessions a cookie that scripts cannot 
   expect(signIn.headers['set-cookie']![0]).toMatch(/HttpOnly; SameSite=Lax/);
 });
 
-test('without demo data the sign-in page has no accounts to offer', async () => {
+test('without demo data the sign-in page has no accounts to offer; those enrolled by the installation come in', async () => {
   const bare = await createHarness({ demo: false });
   try {
     const answer = await bare.signedOut().get('/api/demo-accounts').expect(200);
     expect(answer.body).toEqual({ accounts: [], password: null });
+    const baker = { name: 'Tove Bakke', email: 'tove.bakke@kitchen.example', role: 'learner', course: 'Bread in Motion' } as const;
+    const made = await enrol(bare.sequelize, baker);
+    expect(made).toMatchObject({ madeCourse: true, madePassword: expect.stringMatching(/^.{12}$/) as string });
+    expect(await enrol(bare.sequelize, { ...baker, role: 'instructor', password: 'another one' })).toEqual({ madeCourse: false, madePassword: null });
+    const signIn = await bare.signedOut().post('/api/session').send({ email: baker.email, password: made.madePassword }).expect(200);
+    expect(signIn.body).toMatchObject({ person: { name: 'Tove Bakke' }, courses: [{ title: 'Bread in Motion', role: 'instructor' }] });
   } finally {
     await bare.close();
   }

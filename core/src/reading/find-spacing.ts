@@ -1,7 +1,7 @@
 import type { ReadTrack } from './read-track.ts';
 import type { Finding, FindingKind, SegmentReading, Tolerances, TrackReading } from './schema.ts';
 import { severityOf } from './severity.ts';
-import { capital, roundTo, theSubject } from './words.ts';
+import { capital, roundTo, subjectDoes } from './words.ts';
 
 /** How far the speed at a segment's end, as a share of its mean, may differ before it reads as another ease. */
 const EASE_TOLERANCE = 0.35;
@@ -46,7 +46,7 @@ function findPoses({ reading, target, warped }: ReadTrack, tolerances: Tolerance
         unit: reading.unit,
         severity,
         sentence: capital(
-          `${theSubject(reading.subjectName)} is ${roundTo(miss, 1)} ${reading.unit} away from the target's pose at frame ${pair.targetFrame}.`,
+          `${subjectDoes(reading.subjectName, 'be')} ${roundTo(miss, 1)} ${reading.unit} away from the target's pose at frame ${pair.targetFrame}.`,
         ),
       },
     ];
@@ -55,15 +55,16 @@ function findPoses({ reading, target, warped }: ReadTrack, tolerances: Tolerance
 
 /**
  * The error inside a segment apart from that of its two ends, which is spread over it by the target's own progress
- * (by time where the target stands still).
+ * (by time where the target stands still). Of the whole segment, or of the half beside one of its ends.
  */
-function segmentResidual({ reading, target, warped }: ReadTrack, segment: SegmentReading): SegmentResidual {
+function segmentResidual({ reading, target, warped }: ReadTrack, segment: SegmentReading, part: 'whole' | EaseEnd = 'whole'): SegmentResidual {
   const first = reading.gap.firstFrame;
   const a = Math.max(0, Math.round(segment.firstFrame - first));
   const b = Math.min((target[0]?.length ?? 1) - 1, Math.round(segment.lastFrame - first));
+  const middle = (a + b) / 2;
   let worst = 0;
   let worstFrame = segment.firstFrame;
-  for (let i = a; i <= b; i++) {
+  for (let i = part === 'finish' ? Math.floor(middle) : a; i <= (part === 'start' ? Math.ceil(middle) : b); i++) {
     let squared = 0;
     let along = 0;
     for (let c = 0; c < target.length; c++) {
@@ -106,7 +107,7 @@ function findInSegment(read: ReadTrack, segment: SegmentReading, tolerances: Tol
       {
         ...inPercent,
         kind: 'hold-moves',
-        sentence: capital(`${theSubject(reading.subjectName)} moves during the hold ${between}, by up to ${worst} % of its travel.`),
+        sentence: capital(`${subjectDoes(reading.subjectName, 'move')} during the hold ${between}, by up to ${worst} % of the travel.`),
       },
     ];
   }
@@ -115,11 +116,16 @@ function findInSegment(read: ReadTrack, segment: SegmentReading, tolerances: Tol
       {
         ...inPercent,
         kind: 'held-not-moving',
-        sentence: capital(`${theSubject(reading.subjectName)} stands still ${between} and jumps at the end; the target moves all the way.`),
+        sentence: capital(`${subjectDoes(reading.subjectName, 'stand')} still ${between}, then a jump at the end; the target moves all the way.`),
       },
     ];
   }
-  const eases = [findEase(segment, 'start'), findEase(segment, 'finish')].filter((ease) => ease !== null);
+  const eases = (['start', 'finish'] as const).flatMap((end) => {
+    const ease = findEase(segment, end);
+    const half = segmentResidual(read, segment, end);
+    const halfSeverity = severityOf(half.worstPercent, tolerances.spacingPercent);
+    return ease && halfSeverity ? [{ ease, half, severity: halfSeverity }] : [];
+  });
   if (eases.length === 0) {
     const side = residual.worstPercent < 0 ? 'behind' : 'ahead of';
     return [
@@ -127,20 +133,22 @@ function findInSegment(read: ReadTrack, segment: SegmentReading, tolerances: Tol
         ...inPercent,
         kind: 'spacing-off',
         sentence: capital(
-          `${theSubject(reading.subjectName)} is up to ${worst} % ${side} the target's spacing ${between}, most at frame ${residual.worstFrame}.`,
+          `${subjectDoes(reading.subjectName, 'be')} up to ${worst} % ${side} the target's spacing ${between}, most at frame ${residual.worstFrame}.`,
         ),
       },
     ];
   }
-  return eases.map((ease) => ({
+  return eases.map(({ ease, half, severity: halfSeverity }) => ({
     ...common,
     ...ease,
     tolerance: EASE_TOLERANCE,
     unit: '× mean speed',
-    severity,
-    sentence: `${easeSentence(ease, between)} The spacing is up to ${worst} % off, most at frame ${residual.worstFrame}.`,
+    severity: halfSeverity,
+    sentence: `${easeSentence(ease, between)} The spacing is up to ${roundTo(Math.abs(half.worstPercent), 1)} % off, most at frame ${half.worstFrame}.`,
   }));
 }
+
+type EaseEnd = 'start' | 'finish';
 
 interface EaseFault {
   kind: FindingKind;
@@ -148,7 +156,7 @@ interface EaseFault {
   expected: number;
 }
 
-function findEase(segment: SegmentReading, end: 'start' | 'finish'): EaseFault | null {
+function findEase(segment: SegmentReading, end: EaseEnd): EaseFault | null {
   const measured = segment.take![end];
   const expected = segment.target![end];
   if (Math.abs(measured - expected) <= EASE_TOLERANCE) return null;

@@ -1,22 +1,22 @@
 import type { Finding, KeyPair, Tolerances, TrackReading } from './schema.ts';
 import { severityOf } from './severity.ts';
-import { capital, frames, roundTo, theSubject } from './words.ts';
+import { capital, frames, roundTo, subjectDoes } from './words.ts';
 
-/** What happens at a key, as a verb: its place among the matched keys and the holds beside it say it. */
-function verbAt(reading: TrackReading, pair: KeyPair): string {
-  if (pair.role === 'breakdown') return 'passes its breakdown';
+/** What the subject does at a key: the key's place among the matched ones and the holds beside it say it. */
+function happeningAt(reading: TrackReading, pair: KeyPair): string {
+  const does = (verb: string): string => subjectDoes(reading.subjectName, verb);
+  if (pair.role === 'breakdown') return `${does('pass')} the breakdown`;
   const isStill = (edge: 'firstFrame' | 'lastFrame'): boolean =>
     reading.segments.some((segment) => segment[edge] === pair.targetFrame && !segment.target);
-  if (isStill('lastFrame') && !isStill('firstFrame')) return 'sets off';
-  if (isStill('firstFrame') && !isStill('lastFrame')) return 'comes to rest';
-  if (pair === reading.pairs[0] && !reading.missingFrames.some((frame) => frame < pair.targetFrame)) return 'starts';
-  if (pair === reading.pairs.at(-1) && !reading.missingFrames.some((frame) => frame > pair.targetFrame)) return 'arrives';
-  return 'reaches its extreme';
+  if (isStill('lastFrame') && !isStill('firstFrame')) return `${does('set')} off`;
+  if (isStill('firstFrame') && !isStill('lastFrame')) return `${does('come')} to rest`;
+  if (pair === reading.pairs[0] && !reading.missingFrames.some((frame) => frame < pair.targetFrame)) return does('start');
+  if (pair === reading.pairs.at(-1) && !reading.missingFrames.some((frame) => frame > pair.targetFrame)) return does('arrive');
+  return `${does('reach')} the extreme`;
 }
 
 /** Keys that are late, early, missing or too many. Frames are the target's; an extra key's are the take's. */
 export function findTiming(reading: TrackReading, tolerances: Tolerances): Finding[] {
-  const subject = theSubject(reading.subjectName);
   const about = { subjectId: reading.subjectId, track: reading.track, unit: 'frames', tolerance: tolerances.keyFrames };
   if (reading.pairs.length === 0 && reading.extraFrames.length === 0) {
     const first = reading.missingFrames[0] ?? reading.gap.firstFrame;
@@ -31,7 +31,7 @@ export function findTiming(reading: TrackReading, tolerances: Tolerances): Findi
         expected: reading.missingFrames.length,
         unit: 'keys',
         severity: 'strong',
-        sentence: `${reading.label} is never keyed: ${subject} stays as it was.`,
+        sentence: `${reading.label} is never keyed: ${subjectDoes(reading.subjectName, 'stay')} unchanged.`,
       },
     ];
   }
@@ -50,7 +50,7 @@ export function findTiming(reading: TrackReading, tolerances: Tolerances): Findi
       expected: pair.targetFrame,
       severity,
       sentence: capital(
-        `${subject} ${verbAt(reading, pair)} ${frames(pair.offsetFrames)} ${late ? 'late' : 'early'}: frame ${landed} instead of ${pair.targetFrame}.`,
+        `${happeningAt(reading, pair)} ${frames(pair.offsetFrames)} ${late ? 'late' : 'early'}: frame ${landed} instead of ${pair.targetFrame}.`,
       ),
     });
   }

@@ -66,7 +66,19 @@ test('no ease where the target eases is named at both ends', () => {
   expect(kinds(reading)).toEqual(['start-not-slow', 'finish-not-slow']);
   expect(reading.findings[0]!.measured).toBeCloseTo(1, 6);
   expect(reading.findings[0]!.expected).toBeCloseTo(0, 2);
-  expect(reading.findings[0]!.sentence).toMatch(/^No slow start from 1 to 25: the spacing is even; the target leaves slowly\./);
+  expect(reading.findings.map((finding) => finding.sentence)).toEqual([
+    'No slow start from 1 to 25: the spacing is even; the target leaves slowly. The spacing is up to 9.6 % off, most at frame 6.',
+    'No slow finish from 1 to 25: the spacing is even; the target arrives slowly. The spacing is up to 9.6 % off, most at frame 20.',
+  ]);
+});
+
+test('sentences agree with subjects of one and of many', () => {
+  const said = (name: string): string => {
+    const named = (motion: MotionDocument): MotionDocument => ({ ...motion, subjects: motion.subjects.map((subject) => ({ ...subject, name })) });
+    return readTake(target(named(drawer(smooth(25)))), named(drawer(smooth(23)))).findings[0]!.sentence;
+  };
+  expect(said('Dishes')).toBe('The dishes arrive 2 frames early: frame 23 instead of 25.');
+  expect(said('Tea glass')).toBe('The tea glass arrives 2 frames early: frame 23 instead of 25.');
 });
 
 test('missing, extra and absent keys are findings, not failures', () => {
@@ -75,7 +87,7 @@ test('missing, extra and absent keys are findings, not failures', () => {
   expect(kinds(readTake(target(drawer(linear(25))), drawer([linear(25)[0]!, createKey(13, 300, { leave: 'linear' }), linear(25)[1]!])))).toEqual(['key-extra']);
   const untouched = readTake(target(drawer(three)), drawer([]));
   expect(kinds(untouched)).toEqual(['track-never-keyed']);
-  expect(untouched.findings[0]!.sentence).toBe('Position is never keyed: the drawer stays as it was.');
+  expect(untouched.findings[0]!.sentence).toBe('Position is never keyed: the drawer stays unchanged.');
   expect(untouched.proposedGrade).toBe(0);
   expect(kinds(readTake(target(drawer(three)), createMotion()))).toEqual(['subject-missing', 'range-differs']);
 });

@@ -8,7 +8,7 @@ import { findTiming } from './find-timing.ts';
 import { readTrack } from './read-track.ts';
 import { FINDING_GROUPS, FINDING_KINDS, type Finding, type Reading, type Target, type TrackReading } from './schema.ts';
 import { createSharedTime } from './shared-time.ts';
-import { capital, theSubject } from './words.ts';
+import { capital, subjectDoes } from './words.ts';
 
 const SEVERITY_ORDER = ['strong', 'clear', 'slight'] as const;
 
@@ -41,7 +41,7 @@ function subjectMissing(target: MotionDocument, subject: Subject): Finding {
     tolerance: 0,
     unit: 'subjects',
     severity: 'strong',
-    sentence: `${capital(theSubject(subject.name))} is not in the take.`,
+    sentence: `${capital(subjectDoes(subject.name, 'be'))} not in the take.`,
   };
 }
 

@@ -11,8 +11,24 @@ export function roundTo(value: number, digits: number): number {
 }
 
 /** A subject's name inside a sentence: `Drawer` → `the drawer`. */
-export function theSubject(name: string): string {
+function theSubject(name: string): string {
   return /^the\s/i.test(name) ? name.toLowerCase() : `the ${name.toLowerCase()}`;
+}
+
+/** `Dishes`, `Tongs`; not `Glass`, `Citrus`, `Chassis`. */
+function isPlural(name: string): boolean {
+  return /[^sui]s$/i.test(name.trim());
+}
+
+function thirdPerson(verb: string): string {
+  if (verb === 'be') return 'is';
+  return /(s|sh|ch|x|z)$/.test(verb) ? `${verb}es` : `${verb}s`;
+}
+
+/** A subject doing something, its verb agreeing: `Drawer`, `arrive` → `the drawer arrives`; `Dishes`, `be` → `the dishes are`. */
+export function subjectDoes(name: string, verb: string): string {
+  const form = !isPlural(name) ? thirdPerson(verb) : verb === 'be' ? 'are' : verb;
+  return `${theSubject(name)} ${form}`;
 }
 
 export function capital(sentence: string): string {

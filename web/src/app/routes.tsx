@@ -47,7 +47,7 @@ function Home() {
 /** One address for a take: the Desk for its instructors, the review for its learner. */
 function TakePage() {
   const { takeId = '' } = useParams();
-  const { data, error, refetch } = useTakeQuery(takeId);
+  const { data, error, refetch } = useTakeQuery(takeId, { refetchOnMountOrArgChange: true, refetchOnFocus: true });
   if (data?.id === takeId) return data.role === 'instructor' ? <DeskPage key={takeId} view={data} /> : <ReviewPage key={takeId} view={data} />;
   return <Shell crumbs={[{ label: 'Take' }]}>{error ? <LoadFailed what="take" error={error} onRetry={() => void refetch()} /> : <Loading what="the take" />}</Shell>;
 }

@@ -56,7 +56,7 @@ export function ComparisonSpread({ view, pages, beneath }: ComparisonSpreadProps
     return [...new Set(frames)].sort((a, b) => a - b);
   }, [compared]);
   const worst = track?.gap.raw.length ? `worst gap ${(track.raw.worstPercent * upward(track)).toFixed(1).replace('-', '−')} % at frame ${track.raw.worstFrame}` : '';
-  const scores = reading?.criteria.map((criterion) => `${criterion.label.toLowerCase()} ${Math.round(criterion.score)}`).join(' · ');
+  const scores = reading && [...reading.criteria.map((criterion) => `${criterion.label.toLowerCase()} ${Math.round(criterion.score)}`), `proposed ${reading.proposedGrade}`].join(' · ');
 
   return (
     <Spread

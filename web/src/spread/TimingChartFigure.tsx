@@ -1,4 +1,4 @@
-import type { TimingChart } from '@undulan/core';
+import type { ChartMark, TimingChart } from '@undulan/core';
 
 const WIDTH = 420;
 const HEIGHT = 58;
@@ -11,14 +11,17 @@ interface TimingChartFigureProps {
   tone: 'take' | 'target';
 }
 
-/** The frames of the marks whose numbers have room, from left to right. */
-function labelledFrames(marks: readonly { frame: number; x: number }[], fromX: number, toX: number): Set<number> {
+/** The frames of the marks whose numbers have room beside each other, breakdowns first. */
+function labelledFrames(marks: readonly ChartMark[], xOf: (progress: number) => number): Set<number> {
   const frames = new Set<number>();
-  let free = fromX + ROOM_PX;
-  for (const { frame, x } of marks) {
-    if (x < free || toX - x < ROOM_PX) continue;
-    frames.add(frame);
-    free = x + ROOM_PX;
+  const taken: number[] = [];
+  for (const role of ['breakdown', 'inbetween']) {
+    for (const mark of marks.filter((other) => other.role === role)) {
+      const x = xOf(mark.progress);
+      if (taken.some((other) => Math.abs(other - x) < ROOM_PX)) continue;
+      frames.add(mark.frame);
+      taken.push(x);
+    }
   }
   return frames;
 }
@@ -31,11 +34,7 @@ export function TimingChartFigure({ chart, tone }: TimingChartFigureProps) {
   const xOf = (progress: number): number => EDGE + ((progress - low) / (high - low)) * (WIDTH - 2 * EDGE);
   const between = chart.marks.filter((mark) => mark.role !== 'extreme');
   const ends = [chart.marks[0]!, chart.marks.at(-1)!];
-  const labelled = labelledFrames(
-    between.map(({ frame, progress }) => ({ frame, x: xOf(progress) })),
-    xOf(0),
-    xOf(1),
-  );
+  const labelled = labelledFrames(between, xOf);
   return (
     <figure className="overflow-x-auto">
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full max-w-[520px]" role="img" aria-label={`Timing chart of the ${tone} from frame ${chart.firstFrame} to ${chart.lastFrame}`}>

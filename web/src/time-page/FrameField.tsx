@@ -1,6 +1,5 @@
 import { useCallback, useRef, useState } from 'react';
 import { travelSeconds } from '@undulan/core';
-import { Tip } from '../ui/index.ts';
 import { useClock, useOnFrame } from './clock-context.tsx';
 
 /** The frame now, in a field that takes another, and the seconds since the first frame. */
@@ -37,22 +36,21 @@ export function FrameField() {
 
   return (
     <div className="relative flex items-center gap-2">
-      <Tip says={`Type a frame from ${first} to ${last}`}>
-        <input
-          ref={field}
-          aria-label="Frame"
-          inputMode="numeric"
-          defaultValue={clock.frame}
-          aria-invalid={refused || undefined}
-          onFocus={(event) => event.currentTarget.select()}
-          onKeyDown={(event) => {
-            if (event.key === 'Enter') commit();
-            if (event.key === 'Escape') goBack();
-          }}
-          onBlur={goBack}
-          className="figures h-8 w-14 rounded-md border border-rule bg-page text-center text-[15px] font-semibold aria-invalid:border-danger aria-invalid:text-danger"
-        />
-      </Tip>
+      <input
+        ref={field}
+        aria-label="Frame"
+        aria-description={`A frame from ${first} to ${last}`}
+        inputMode="numeric"
+        defaultValue={clock.frame}
+        aria-invalid={refused || undefined}
+        onFocus={(event) => event.currentTarget.select()}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') commit();
+          if (event.key === 'Escape') goBack();
+        }}
+        onBlur={goBack}
+        className="figures h-8 w-14 rounded-md border border-rule bg-page text-center text-[15px] font-semibold aria-invalid:border-danger aria-invalid:text-danger"
+      />
       <span ref={seconds} className="figures w-[62px] text-xs text-faint" />
       {refused && (
         <p role="alert" className="absolute top-9 left-0 z-20 rounded-md border border-danger bg-page px-2 py-1 text-xs whitespace-nowrap text-danger shadow">

@@ -66,10 +66,10 @@ export function DetailsForm() {
         {(ids) => <textarea {...ids} {...form.register('brief', { onBlur: leave })} rows={5} className={`${INPUT} h-auto! py-1.5`} />}
       </Field>
       <div className="grid grid-cols-3 gap-3">
-        <Field label="Keys may be off by, frames" error={errors.keyFrames?.message}>
+        <Field label="Key timing ±, frames" error={errors.keyFrames?.message}>
           {(ids) => <input {...ids} {...form.register('keyFrames', { onBlur: leave })} inputMode="decimal" className={`${INPUT} figures`} />}
         </Field>
-        <Field label="Spacing may be off by, %" error={errors.spacingPercent?.message}>
+        <Field label="Spacing ±, %" error={errors.spacingPercent?.message}>
           {(ids) => <input {...ids} {...form.register('spacingPercent', { onBlur: leave })} inputMode="decimal" className={`${INPUT} figures`} />}
         </Field>
         <Field label="Learners see the model">

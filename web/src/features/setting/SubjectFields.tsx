@@ -42,7 +42,7 @@ export function SubjectFields() {
     form.resetField(side, { defaultValue: text });
   };
   return (
-    <fieldset className="grid grid-cols-[1.3fr_1fr_0.7fr_0.7fr_auto] gap-3">
+    <fieldset className="grid grid-cols-[1.1fr_1.25fr_0.65fr_0.65fr_auto] gap-3">
       <Field label="Subject" error={nameError}>
         {(ids) => <input {...ids} {...form.register('name', { onBlur: commitName })} className={INPUT} />}
       </Field>

@@ -1,0 +1,70 @@
+import { expect, test, type Page } from '@playwright/test';
+import { exerciseRow, goToFrame, keyMark, signIn } from './steps.ts';
+
+/** The current look of each main view, from the demo course: `npm run screenshots`. */
+async function picture(page: Page, name: string): Promise<void> {
+  await page.mouse.move(2, 2);
+  await page.evaluate(async () => {
+    if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+    await document.fonts.ready;
+  });
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${import.meta.dirname}/../docs/screenshots/${name}.png` });
+}
+
+test('sign-in', async ({ page }) => {
+  await page.goto('/sign-in');
+  await expect(page.getByText('Have a look around')).toBeVisible();
+  await picture(page, 'sign-in');
+});
+
+test('course of the instructor', async ({ page }) => {
+  await signIn(page, 'Marta Olesen');
+  await expect(page.getByRole('table')).toBeVisible();
+  await picture(page, 'course-instructor');
+});
+
+test('course of a learner', async ({ page }) => {
+  await signIn(page, 'Ines Calado');
+  await expect(exerciseRow(page, 'Toaster rack')).toBeVisible();
+  await picture(page, 'course-learner');
+});
+
+test('setting', async ({ page }) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('link', { name: 'Toaster rack', exact: true }).click();
+  await keyMark(page, 'Position y', 17).click();
+  await goToFrame(page, 15);
+  await picture(page, 'setting');
+  await page.getByRole('tab', { name: 'Time and stage' }).click();
+  await picture(page, 'setting-time');
+});
+
+test('bench', async ({ page }) => {
+  await signIn(page, 'Ines Calado');
+  await exerciseRow(page, 'Toaster rack').getByRole('button', { name: 'Continue' }).click();
+  await keyMark(page, 'Position y', 20).click();
+  await goToFrame(page, 17);
+  await picture(page, 'bench');
+  await page.evaluate(() => localStorage.setItem('undulan:theme', 'dark'));
+  await page.reload();
+  await page.getByRole('button', { name: 'Brief and chart' }).click();
+  await goToFrame(page, 17);
+  await picture(page, 'bench-brief-dark');
+});
+
+test('desk', async ({ page }) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('link', { name: /Toaster rack, Priya Raman/ }).click();
+  await expect(page.getByRole('list', { name: 'Findings' })).toBeVisible();
+  await goToFrame(page, 17);
+  await picture(page, 'desk');
+});
+
+test('review', async ({ page }) => {
+  await signIn(page, 'Jonah Whitby');
+  await exerciseRow(page, 'Tea glass').getByRole('link', { name: /take 1/ }).click();
+  await page.getByRole('button', { name: 'Next note' }).click();
+  await page.getByRole('button', { name: 'Next note' }).click();
+  await picture(page, 'review');
+});

@@ -1,0 +1,36 @@
+import { randomBytes } from 'node:crypto';
+import { CourseRole, Credentials } from '@undulan/contract';
+import type { Sequelize } from 'sequelize';
+import * as z from 'zod';
+import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
+import { hashPassword } from './passwords.ts';
+import { PersonModel } from './person.model.ts';
+
+/** A person's place in a course, as whoever runs the installation gives it. */
+export const NewEnrolment = z.object({
+  course: z.string('Name the course.').trim().min(1).max(120),
+  name: z.string('Give the name.').trim().min(1).max(120),
+  email: Credentials.shape.email,
+  role: CourseRole,
+  password: z.string().min(10, 'A password has at least 10 characters.').max(200).optional(),
+});
+export type NewEnrolment = z.infer<typeof NewEnrolment>;
+
+export interface Enrolled {
+  madeCourse: boolean;
+  /** The password of an account that was made now; null where the account was there. */
+  madePassword: string | null;
+}
+
+/** Enrols a person, making the account and the course as needed. An account that is there keeps its name and password; its role in the course becomes the one given. */
+export function enrol(sequelize: Sequelize, { course, name, email, role, password }: NewEnrolment): Promise<Enrolled> {
+  return sequelize.transaction(async (transaction) => {
+    const [{ id: courseId }, madeCourse] = await CourseModel.findOrCreate({ where: { title: course }, transaction });
+    const known = await PersonModel.findOne({ where: { email }, transaction });
+    const madePassword = known ? null : (password ?? randomBytes(9).toString('base64url'));
+    const person = known ?? (await PersonModel.create({ name, email, passwordHash: await hashPassword(madePassword!) }, { transaction }));
+    const [enrolment] = await EnrolmentModel.findOrCreate({ where: { courseId, personId: person.id }, defaults: { courseId, personId: person.id, role }, transaction });
+    if (enrolment.role !== role) await enrolment.update({ role }, { transaction });
+    return { madeCourse, madePassword };
+  });
+}
