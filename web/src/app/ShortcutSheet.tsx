@@ -12,10 +12,10 @@ export function ShortcutSheet() {
       <Button square kind="quiet" aria-label="Keyboard shortcuts" tip="Keyboard shortcuts (?)" onClick={() => setOpen(true)}>
         <Keyboard size={17} />
       </Button>
-      <Dialog open={open} onClose={() => setOpen(false)} title="Keyboard shortcuts">
-        <dl className="grid grid-cols-[1fr_auto] gap-x-6 gap-y-1.5">
+      <Dialog open={open} onClose={() => setOpen(false)} title="Keyboard shortcuts" wide>
+        <dl className="columns-2 gap-x-12">
           {Object.values(SHORTCUTS).map(({ label, shown }) => (
-            <div key={label} className="contents">
+            <div key={label} className="mb-1.5 flex break-inside-avoid justify-between gap-4">
               <dt>{label}</dt>
               <dd className="figures text-right text-faint">{shown}</dd>
             </div>

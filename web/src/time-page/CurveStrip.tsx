@@ -73,7 +73,7 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
           <CurveKeys subject={subject} channel={active} values={values} tone={tone} />
         </svg>
         {active.keys.length === 0 && (
-          <p className="pointer-events-none absolute inset-x-0 top-1/2 -translate-y-1/2 text-center text-sm text-faint">
+          <p className="pointer-events-none absolute inset-x-0 bottom-2 text-center text-sm text-faint">
             {CHANNELS[active.id].label} is never keyed: it rests at {formatValue(active.id, active.resting)} {CHANNELS[active.id].unit}.
           </p>
         )}

@@ -39,43 +39,45 @@ export function Transport({ keyFrames }: TransportProps) {
   const count = frameCount(range);
 
   return (
-    <div role="toolbar" aria-label="Transport" className="flex items-center gap-1 py-2">
-      <Button square aria-label="To the first frame" tip="First frame (Home)" onClick={() => goTo(range.first)}>
-        <ChevronFirst size={16} />
-      </Button>
-      <Button square aria-label="Key back" tip="Key back ( [ )" disabledReason={noKeys} onClick={toKeyBack}>
-        <SkipBack size={14} />
-      </Button>
-      <Button square aria-label="Frame back" tip="Frame back ( , )" onClick={() => clock.step(-1)}>
-        <ChevronLeft size={16} />
-      </Button>
-      <Button kind="main" className="w-[78px]" tip="Play or stop (Space)" onClick={() => clock.toggle()}>
-        {playing ? <Square size={12} fill="currentColor" /> : <Play size={13} fill="currentColor" />}
-        {playing ? 'Stop' : 'Play'}
-      </Button>
-      <Button square aria-label="Frame on" tip="Frame on ( . )" onClick={() => clock.step(1)}>
-        <ChevronRight size={16} />
-      </Button>
-      <Button square aria-label="Key on" tip="Key on ( ] )" disabledReason={noKeys} onClick={toKeyOn}>
-        <SkipForward size={14} />
-      </Button>
-      <Button square aria-label="To the last frame" tip="Last frame (End)" onClick={() => goTo(range.last)}>
-        <ChevronLast size={16} />
-      </Button>
-      <Toggle on={loop} aria-label="Loop" tip="Loop (L)" square onClick={() => clock.setLoop(!loop)}>
-        <Repeat size={14} />
-      </Toggle>
-      <FrameField />
-      <div className="ml-auto">
-        <Tip says={`${count} frames are on screen for ${runningSeconds(range, rate).toFixed(3)} s; from the first to the last it is ${travelSeconds(range.first, range.last, rate).toFixed(3)} s of travel.`}>
-          <p tabIndex={0} className="figures text-right text-[11.5px] leading-[15px] whitespace-nowrap text-faint">
-            <b className="font-semibold text-ink">
-              {formatRate(rate)} fps · {range.first}–{range.last}
-            </b>
-            <br />
-            runs {runningSeconds(range, rate).toFixed(3)} s · travel {travelSeconds(range.first, range.last, rate).toFixed(3)} s
-          </p>
-        </Tip>
+    <div role="toolbar" aria-label="Transport" className="@container py-2">
+      <div className="flex items-center gap-1">
+        <Button square aria-label="To the first frame" tip="First frame (Home)" onClick={() => goTo(range.first)}>
+          <ChevronFirst size={16} />
+        </Button>
+        <Button square aria-label="Key back" tip="Key back ( [ )" disabledReason={noKeys} onClick={toKeyBack}>
+          <SkipBack size={14} />
+        </Button>
+        <Button square aria-label="Frame back" tip="Frame back ( , )" onClick={() => clock.step(-1)}>
+          <ChevronLeft size={16} />
+        </Button>
+        <Button kind="main" className="w-8 px-0! @min-[41.5rem]:w-[78px]" aria-label={playing ? 'Stop' : 'Play'} tip="Play or stop (Space)" onClick={() => clock.toggle()}>
+          {playing ? <Square size={12} fill="currentColor" /> : <Play size={13} fill="currentColor" />}
+          <span className="hidden @min-[41.5rem]:inline">{playing ? 'Stop' : 'Play'}</span>
+        </Button>
+        <Button square aria-label="Frame on" tip="Frame on ( . )" onClick={() => clock.step(1)}>
+          <ChevronRight size={16} />
+        </Button>
+        <Button square aria-label="Key on" tip="Key on ( ] )" disabledReason={noKeys} onClick={toKeyOn}>
+          <SkipForward size={14} />
+        </Button>
+        <Button square aria-label="To the last frame" tip="Last frame (End)" onClick={() => goTo(range.last)}>
+          <ChevronLast size={16} />
+        </Button>
+        <Toggle on={loop} aria-label="Loop" tip="Loop (L)" square onClick={() => clock.setLoop(!loop)}>
+          <Repeat size={14} />
+        </Toggle>
+        <FrameField />
+        <div className="ml-auto">
+          <Tip says={`${count} frames are on screen for ${runningSeconds(range, rate).toFixed(3)} s; from the first to the last it is ${travelSeconds(range.first, range.last, rate).toFixed(3)} s of travel.`}>
+            <p tabIndex={0} className="figures text-right text-[11.5px] leading-[15px] whitespace-nowrap text-faint">
+              <b className="font-semibold text-ink">
+                {formatRate(rate)} fps · {range.first}–{range.last}
+              </b>
+              <br />
+              runs {runningSeconds(range, rate).toFixed(3)} s · travel {travelSeconds(range.first, range.last, rate).toFixed(3)} s
+            </p>
+          </Tip>
+        </div>
       </div>
     </div>
   );
