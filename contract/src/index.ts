@@ -8,4 +8,5 @@ export {
   CourseSummary, SignedIn, TakeState, TakeSummary, DraftSummary, ExerciseSummary, Standing, CourseOverview, OpenExercise, LearnerCourse,
 } from './courses.ts';
 export { NewExercise, Created, ExerciseSetting, Assignment, NewDraft, Draft, HandIn } from './exercises.ts';
+export { NewPlan, SavedPlan } from './plans.ts';
 export { Note, NoteText, ReviewText, Review, TakeView, ReturnReview } from './takes.ts';

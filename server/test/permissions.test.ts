@@ -117,6 +117,19 @@ test('wrong credentials say nothing about which is wrong, and after ten tries th
   expect(tired.body).toMatchObject({ type: '/problems/too-many-tries' });
 });
 
+test('plans belong to the course: all of its people see them, their author and the instructor remove them', async () => {
+  const address = `/api/courses/${harness.courseId}/plans`;
+  const { id } = (await ines.post(address).send({ title: 'Four counts', query: 'tool=counts&bpm=90' }).expect(201)).body as { id: string };
+  expect((await jonah.get(address).expect(200)).body).toMatchObject([{ id, title: 'Four counts', query: 'tool=counts&bpm=90', authorName: 'Ines Calado', mayRemove: false }]);
+  await jonah.delete(`/api/plans/${id}`).expect(403);
+  await ines.post(address).send({ title: ' ', query: '' }).expect(400);
+  await ines.post(`/api/courses/${NOWHERE}/plans`).send({ title: 'x', query: '' }).expect(404);
+  await harness.signedOut().get(address).expect(401);
+  await instructor.delete(`/api/plans/${id}`).expect(204);
+  await ines.delete(`/api/plans/${id}`).expect(404);
+  expect((await ines.get(address).expect(200)).body).toEqual([]);
+});
+
 test('signing out ends the session on the server', async () => {
   const leif = await harness.signIn('leif');
   await leif.get('/api/session').expect(200);

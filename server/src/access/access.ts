@@ -4,6 +4,7 @@ import { EnrolmentModel } from '../courses/course.model.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
+import { PlanModel } from '../plans/plan.model.ts';
 import { TakeModel } from '../takes/take.model.ts';
 
 /**
@@ -71,6 +72,15 @@ export async function takeToReview(personId: string, takeId: string): Promise<Ta
   const access = await takeFor(personId, takeId);
   requireRole(access.role, 'instructor');
   return access;
+}
+
+/** A plan of a course, for its author or an instructor of the course to remove. */
+export async function planFor(personId: string, planId: string): Promise<PlanModel> {
+  const plan = UUID.test(planId) ? await PlanModel.findByPk(planId) : null;
+  if (!plan) throw notFound('plan');
+  const role = await roleIn(personId, plan.courseId, 'plan');
+  if (plan.authorId !== personId) requireRole(role, 'instructor');
+  return plan;
 }
 
 /** Whether the exercise's learner may see its model motion now. */

@@ -3,6 +3,7 @@ import { initCourseModels } from '../courses/course.model.ts';
 import { initDraftModel } from '../drafts/draft.model.ts';
 import { initExerciseModel } from '../exercises/exercise.model.ts';
 import { initPersonModel } from '../people/person.model.ts';
+import { initPlanModel } from '../plans/plan.model.ts';
 import { initTakeModels } from '../takes/take.model.ts';
 
 /** Connects to MariaDB and gives every model its table. The process keeps its clock in UTC. */
@@ -13,6 +14,7 @@ export async function connectDatabase(url: string): Promise<Sequelize> {
   initExerciseModel(sequelize);
   initDraftModel(sequelize);
   initTakeModels(sequelize);
+  initPlanModel(sequelize);
   await sequelize.authenticate();
   return sequelize;
 }

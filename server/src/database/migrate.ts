@@ -3,8 +3,9 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import { withLock } from './lock.ts';
 import type { Migration } from './migration.ts';
 import { firstTables } from './migrations/0001-first-tables.ts';
+import { plans } from './migrations/0002-plans.ts';
 
-const MIGRATIONS: readonly Migration[] = [firstTables];
+const MIGRATIONS: readonly Migration[] = [firstTables, plans];
 
 /** Brings the tables up to date. Copies of the server that start together wait for one another. */
 export async function migrate(sequelize: Sequelize): Promise<void> {

@@ -1,14 +1,14 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type {
-  Assignment, CourseOverview, Created, Credentials, DemoAccounts, Draft, ExerciseSetting, HandIn, LearnerCourse, NewDraft, NewExercise, NoteText,
-  ReturnReview, ReviewText, Saved, SaveWork, SignedIn, TakeView,
+  Assignment, CourseOverview, Created, Credentials, DemoAccounts, Draft, ExerciseSetting, HandIn, LearnerCourse, NewDraft, NewExercise, NewPlan, NoteText,
+  ReturnReview, ReviewText, Saved, SavedPlan, SaveWork, SignedIn, TakeView,
 } from '@undulan/contract';
 
 /** The server's data as the pages see it. Work being edited lives in the editing slice; here it is only fetched and written. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Session', 'Course', 'Exercise', 'Draft', 'Take'],
+  tagTypes: ['Session', 'Course', 'Exercise', 'Draft', 'Take', 'Plan'],
   endpoints: (build) => ({
     session: build.query<SignedIn, void>({ query: () => '/session', providesTags: ['Session'] }),
     demoAccounts: build.query<DemoAccounts, void>({ query: () => '/demo-accounts' }),
@@ -50,6 +50,13 @@ export const api = createApi({
       invalidatesTags: ['Course', 'Exercise', 'Take'],
     }),
 
+    plans: build.query<SavedPlan[], string>({ query: (courseId) => `/courses/${courseId}/plans`, providesTags: ['Plan'] }),
+    savePlan: build.mutation<Created, { courseId: string; plan: NewPlan }>({
+      query: ({ courseId, plan }) => ({ url: `/courses/${courseId}/plans`, method: 'POST', body: plan }),
+      invalidatesTags: ['Plan'],
+    }),
+    removePlan: build.mutation<void, string>({ query: (id) => ({ url: `/plans/${id}`, method: 'DELETE' }), invalidatesTags: ['Plan'] }),
+
     take: build.query<TakeView, string>({ query: (id) => `/takes/${id}`, providesTags: ['Take'] }),
     readAgain: build.mutation<void, string>({ query: (id) => ({ url: `/takes/${id}/readings`, method: 'POST' }), invalidatesTags: ['Take'] }),
     saveReview: build.mutation<Saved, { takeId: string; review: ReviewText }>({
@@ -78,5 +85,5 @@ export const api = createApi({
 export const {
   useSessionQuery, useDemoAccountsQuery, useSignInMutation, useSignOutMutation, useOverviewQuery, useLearnerCourseQuery, useCreateExerciseMutation,
   useSettingQuery, usePublishMutation, useAssignmentQuery, useBeginDraftMutation, useDraftQuery, useDeleteDraftMutation, useHandInMutation,
-  useTakeQuery, useReadAgainMutation, useSaveReviewMutation, useReturnReviewMutation, useAddNoteMutation, useChangeNoteMutation, useRemoveNoteMutation,
+  usePlansQuery, useSavePlanMutation, useRemovePlanMutation, useTakeQuery, useReadAgainMutation, useSaveReviewMutation, useReturnReviewMutation, useAddNoteMutation, useChangeNoteMutation, useRemoveNoteMutation,
 } = api;

@@ -1,13 +1,6 @@
 import { DataTypes } from 'sequelize';
 import type { Migration } from '../migration.ts';
-
-const id = { type: DataTypes.UUID, primaryKey: true, allowNull: false };
-const time = { type: DataTypes.DATE(3), allowNull: false };
-const times = { createdAt: time, updatedAt: time };
-
-function reference(table: string, onDelete: 'CASCADE' | 'RESTRICT' = 'CASCADE') {
-  return { type: DataTypes.UUID, allowNull: false, references: { model: table, key: 'id' }, onDelete };
-}
+import { id, reference, time, times } from './columns.ts';
 
 export const firstTables: Migration = {
   name: '0001-first-tables',
