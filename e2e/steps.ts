@@ -1,3 +1,4 @@
+import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Locator, type Page } from '@playwright/test';
 
 /** Signs in with one of the demo accounts and waits for the course. */
@@ -47,4 +48,10 @@ export async function saved(page: Page): Promise<void> {
 /** The row of the learner's course page for one exercise. */
 export function exerciseRow(page: Page, title: string): Locator {
   return page.getByRole('listitem').filter({ has: page.getByRole('heading', { name: title }) });
+}
+
+/** Fails on anything the accessibility rules of WCAG 2.1 A and AA find on the page as it is. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`)).toEqual([]);
 }

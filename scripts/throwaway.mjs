@@ -35,7 +35,7 @@ export async function runInBrowser(project, ...args) {
   const server = await startServer({ url, port: 0, logLevel: 'error' });
   started.push(server.stop);
   console.log(`\n— ${project} in headless Chromium`);
-  await run('npx', ['--no-install', 'playwright', 'test', '--config', 'e2e/playwright.config.ts', '--project', project, ...args], {
+  await run('npx', ['--no-install', 'playwright', 'test', '--config', 'e2e/playwright.config.ts', `--project=${project}`, ...args], {
     cwd: ROOT,
     env: { ...process.env, UNDULAN_ADDRESS: server.address },
   });

@@ -4,7 +4,7 @@ export {
 export { FrameRange, FRAME_LIMIT, frameCount, runningSeconds, travelSeconds, parseRange } from './range.ts';
 export { exposedFrame, exposedDrawings, MAX_EXPOSURE } from './exposure.ts';
 export type { ExposedDrawing } from './exposure.ts';
-export { answerFrames, formatExact, toExact, toFraction, toNumber } from './exact.ts';
+export { answerFrames, formatExact, toNumber } from './exact.ts';
 export type { Exact, FrameAnswer } from './exact.ts';
 export { LENGTH, SPEED, TEMPO, COUNT, withPixels, parseQuantity, parsePositive } from './quantity.ts';
 export type { Measure, Quantity } from './quantity.ts';

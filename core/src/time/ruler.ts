@@ -1,6 +1,6 @@
 import Fraction from 'fraction.js';
 import { accept, refuse, type Result } from '../result.ts';
-import { formatExact, toExact } from './exact.ts';
+import { formatExact, toExact, type Exact } from './exact.ts';
 import { parseNumber } from './quantity.ts';
 import { formatTimecode, looksLikeTimecode, parseTimecode } from './timecode.ts';
 import type { Rate } from './rate.ts';
@@ -55,7 +55,12 @@ const PER_SECOND: Record<string, number> = { s: 1, m: 60 };
  * Reads a place or a length of time a person typed, in any unit: `48f`, `2.5s`, `2500 ms`, `17 1/4`, `00:00:02:00`. A bare number is frames, or what `assumed` says.
  * Gives frames, exactly. Issues: `time-not-read`, those of `parseTimecode`.
  */
-export function parseTime(text: string, rate: Rate, assumed: 'frames' | 'seconds' = 'frames'): Result<Fraction> {
+export function parseTime(text: string, rate: Rate, assumed: 'frames' | 'seconds' = 'frames'): Result<Exact> {
+  const frames = readTime(text, rate, assumed);
+  return frames.ok ? accept(toExact(frames.value)) : frames;
+}
+
+function readTime(text: string, rate: Rate, assumed: 'frames' | 'seconds'): Result<Fraction> {
   const typed = text.trim();
   if (looksLikeTimecode(typed)) {
     const parsed = parseTimecode(typed, rate);
@@ -77,6 +82,6 @@ export function parseTime(text: string, rate: Rate, assumed: 'frames' | 'seconds
 
 /** As `parseTime`, as a place on the ruler: to the nearest thousandth of a frame. */
 export function parseRuler(text: string, rate: Rate, assumed?: 'frames' | 'seconds'): Result<number> {
-  const parsed = parseTime(text, rate, assumed);
+  const parsed = readTime(text, rate, assumed ?? 'frames');
   return parsed.ok ? accept(Number(parsed.value.mul(GRAINS).round().valueOf()) / GRAINS) : parsed;
 }

@@ -82,6 +82,7 @@ function NoSuchPage() {
 export const router = createBrowserRouter([
   {
     errorElement: <Broken />,
+    hydrateFallbackElement: <Loading what="the page" />,
     children: [
       { path: '/sign-in', element: <SignInPage /> },
       {
@@ -89,6 +90,8 @@ export const router = createBrowserRouter([
         children: [
           { path: '/', element: <Home /> },
           { path: '/courses/:courseId', element: <CoursePage /> },
+          // Fetched when first opened: nobody needs the calculators to see a course.
+          { path: '/courses/:courseId/planner', lazy: async () => ({ Component: (await import('../features/planner/index.ts')).PlannerPage }) },
           { path: '/exercises/:exerciseId/setting', element: <SettingPage /> },
           { path: '/drafts/:draftId', element: <BenchPage /> },
           { path: '/takes/:takeId', element: <TakePage /> },

@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import { isTyping, pressesControl } from './keyboard-focus.ts';
 
 /** Every keyboard shortcut: what the `?` sheet lists. `key` is what the keyboard reports. */
 export const SHORTCUTS = {
@@ -29,16 +30,6 @@ export const SHORTCUTS = {
 export type ShortcutName = keyof typeof SHORTCUTS;
 export type ShortcutHandlers = Partial<Record<ShortcutName, () => void>>;
 
-function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
-}
-
-/** Space belongs to the button that the keyboard came to; one that was only clicked does not keep it from playing. */
-function isPressing(event: KeyboardEvent): boolean {
-  if (event.key !== ' ' || !(event.target instanceof Element)) return false;
-  return event.target.closest('button, a, summary')?.matches(':focus-visible') ?? false;
-}
-
 function keyOf(event: KeyboardEvent): string {
   if (event.ctrlKey || event.metaKey) return `ctrl+${event.shiftKey ? 'shift+' : ''}${event.key.toLowerCase()}`;
   return event.key;
@@ -52,7 +43,7 @@ export function useShortcuts(handlers: ShortcutHandlers): void {
   });
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
-      if (event.defaultPrevented || event.altKey || isTyping(event.target) || isPressing(event)) return;
+      if (event.defaultPrevented || event.altKey || isTyping(event.target) || (event.key === ' ' && pressesControl(event.target))) return;
       if (document.querySelector('[role="dialog"][data-state="open"]')) return;
       const pressed = keyOf(event);
       for (const [name, { key }] of Object.entries(SHORTCUTS)) {

@@ -1,5 +1,5 @@
 import {
-  deleteKeys, moveKeys, offsetChannels, setHandle, setKeys, setLeave, setLink, setResting, setRole, setScene, setSubject, type Edit, type MotionDocument,
+  changeRate, deleteKeys, moveKeys, offsetChannels, setHandle, setKeys, setLeave, setLink, setResting, setRole, setScene, setSubject, type Edit, type MotionDocument,
 } from '@undulan/core';
 
 /** The core's editing operations under the names that undo shows. An edit of the document is always one of these. */
@@ -14,6 +14,7 @@ const OPERATIONS = {
   setResting: { name: 'resting value', run: setResting },
   offsetChannels: { name: 'move whole motion', run: offsetChannels },
   setScene: { name: 'rate, range and stage', run: setScene },
+  changeRate: { name: 'another rate', run: changeRate },
   setSubject: { name: 'subject', run: setSubject },
 } as const;
 

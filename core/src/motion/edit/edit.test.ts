@@ -5,7 +5,7 @@ import { channelOf, createChannel, createKey, createMotion, createSubject } from
 import { sampleChannel } from '../sample.ts';
 import type { Key, MotionDocument } from '../schema.ts';
 import {
-  deleteKeys, effectiveHandles, moveKeys, offsetChannels, setHandle, setKeys, setLeave, setLink, setResting, setRole, setScene, setSubject, type KeyRef,
+  changeRate, deleteKeys, effectiveHandles, moveKeys, offsetChannels, setHandle, setKeys, setLeave, setLink, setResting, setRole, setScene, setSubject, type KeyRef,
 } from './index.ts';
 
 const LOOK = { shape: 'box', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;
@@ -112,6 +112,20 @@ test('the whole motion can be moved, and an unkeyed channel put elsewhere', () =
   expect(keysOf(moved).map((key) => key.value)).toEqual([20, 620]);
   const rested = setResting(moved, [{ subjectId: 'drawer', channelId: 'rotation', value: 45 }]).motion;
   expect(channelOf(rested, 'drawer', 'rotation').resting).toBe(45);
+});
+
+test('carried to another rate by seconds, keys, handles and range are renumbered and every rounding is told', () => {
+  const motion = { ...motionWith([createKey(1, 0, { link: 'broken', out: { frames: 4, value: 9 } }), createKey(13, 50), createKey(25, 80), createKey(49, 90)]), range: { first: 1, last: 48 } };
+  const carried = changeRate(motion, { num: 25, den: 1 }, 'keep-seconds');
+  expect(keysOf(carried.motion).map((key) => key.frame)).toEqual([1, 13.5, 26, 51]);
+  expect(keysOf(carried.motion)[0]!.out.frames).toBeCloseTo(25 / 6, 12);
+  expect(carried.motion.range).toEqual({ first: 1, last: 50 });
+  const snapped = changeRate(motion, { num: 25, den: 1 }, 'keep-seconds', { snap: true });
+  expect(keysOf(snapped.motion).map((key) => key.frame)).toEqual([1, 14, 26, 51]);
+  expect(snapped.roundings.map((key) => key.roundingFrames)).toEqual([0, 0.5, 0, 0]);
+  const crowded = changeRate(motionWith([createKey(1, 0), createKey(2, 1), createKey(3, 2)]), { num: 8, den: 1 }, 'keep-seconds', { snap: true });
+  expect(crowded.gaveWay).toEqual([at(2)]);
+  expect(changeRate(motion, { num: 12, den: 1 }, 'keep-frames').motion).toEqual({ ...motion, rate: { num: 12, den: 1 } });
 });
 
 test('another rate keeps frame numbers; an unknown subject is a mistake of the caller', () => {

@@ -9,3 +9,5 @@ export { setLeave, setRole } from './key-properties.ts';
 export { setHandle, setLink, effectiveHandles } from './set-handles.ts';
 export { setResting, offsetChannels } from './set-rest.ts';
 export { setScene, setSubject } from './set-scene.ts';
+export { changeRate } from './change-rate.ts';
+export type { RateEdit, ChangeRateOptions } from './change-rate.ts';

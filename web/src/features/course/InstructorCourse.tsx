@@ -26,9 +26,12 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
       crumbs={[{ label: data?.title ?? 'Course' }]}
       status={data && `${waiting} ${waiting === 1 ? 'take waits' : 'takes wait'} for review`}
       actions={
-        <Button kind="main" disabled={isLoading} onClick={() => void setNew()}>
-          <Plus size={15} /> Set an exercise
-        </Button>
+        <>
+          <Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>
+          <Button kind="main" disabled={isLoading} onClick={() => void setNew()}>
+            <Plus size={15} /> Set an exercise
+          </Button>
+        </>
       }
     >
       {error && !data ? (

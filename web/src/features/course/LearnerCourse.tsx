@@ -11,8 +11,9 @@ import { ExerciseFacts } from './ExerciseFacts.tsx';
 /** The course for a learner: the exercises open to them, in order, and what to do next with each. */
 export function LearnerCourse({ courseId }: { courseId: string }) {
   const { data, error, refetch } = useLearnerCourseQuery(courseId, { refetchOnMountOrArgChange: true, refetchOnFocus: true });
+  const navigate = useNavigate();
   return (
-    <Shell crumbs={[{ label: data?.title ?? 'Course' }]}>
+    <Shell crumbs={[{ label: data?.title ?? 'Course' }]} actions={<Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>}>
       {error && !data ? (
         <LoadFailed what="course" error={error} onRetry={() => void refetch()} />
       ) : !data ? (

@@ -12,6 +12,7 @@ import { ConflictDialog, EditingActions, EditingPicture, EditingTime, NumbersPan
 import { ClockProvider } from '../../time-page/index.ts';
 import { Button, Dialog, Loading, LoadFailed, TabBar } from '../../ui/index.ts';
 import { DetailsForm } from './DetailsForm.tsx';
+import { PlanOffer } from './PlanOffer.tsx';
 import { SceneForm } from './SceneForm.tsx';
 
 /** Setting an exercise: brief and settings left, the model motion on the spread. */
@@ -83,6 +84,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
           }
         />
         <TargetWarning takeCount={setting.takeCount} />
+        <PlanOffer />
         <ConflictDialog />
         <RecordQuestion />
       </Shell>

@@ -1,1 +1,2 @@
 export { SettingPage } from './SettingPage.tsx';
+export type { OfferedPlan } from './PlanOffer.tsx';

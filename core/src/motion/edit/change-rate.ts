@@ -1,0 +1,48 @@
+import { convertFrame, convertRange, type ConvertedFrame, type RatePolicy } from '../../time/convert-rate.ts';
+import { framesPerSecond, type Rate } from '../../time/rate.ts';
+import type { FrameRange } from '../../time/range.ts';
+import type { Handle, Key, MotionDocument } from '../schema.ts';
+import { onGrain, type Edit, type KeyRef } from './edit.ts';
+
+export interface RateEdit extends Edit {
+  /** Every key with where it was, where it falls exactly, and its rounding to a whole frame. */
+  roundings: (KeyRef & ConvertedFrame)[];
+}
+
+export interface ChangeRateOptions {
+  /** Puts keys on whole frames; `roundings` says by how much each moves. */
+  snap?: boolean;
+  /** The range to have afterwards; without it the converted one. */
+  range?: FrameRange;
+}
+
+function stretched(handle: Handle, ratio: number): Handle {
+  return { frames: handle.frames * ratio, value: handle.value };
+}
+
+/**
+ * Gives the motion another rate. With seconds kept, keys, handles and range are renumbered about the first frame; with frame numbers kept the running time changes.
+ * Of two keys that snapping puts on one frame the later gives way.
+ */
+export function changeRate(motion: MotionDocument, to: Rate, policy: RatePolicy, { snap = false, range }: ChangeRateOptions = {}): RateEdit {
+  const change = { from: motion.rate, to, policy, first: motion.range.first };
+  const ratio = policy === 'keep-seconds' ? framesPerSecond(to) / framesPerSecond(motion.rate) : 1;
+  const roundings: RateEdit['roundings'] = [];
+  const gaveWay: KeyRef[] = [];
+  const subjects = motion.subjects.map((subject) => ({
+    ...subject,
+    channels: subject.channels.map((channel) => {
+      const ref = { subjectId: subject.id, channelId: channel.id };
+      const converted: Key[] = [];
+      for (const key of channel.keys) {
+        const place = convertFrame(key.frame, change);
+        roundings.push({ ...ref, frame: key.frame, ...place });
+        const frame = snap ? place.whole : onGrain(place.to);
+        if (converted.at(-1)?.frame === frame) gaveWay.push({ ...ref, frame: key.frame });
+        else converted.push({ ...key, frame, in: stretched(key.in, ratio), out: stretched(key.out, ratio) });
+      }
+      return { ...channel, keys: converted };
+    }),
+  }));
+  return { motion: { ...motion, rate: to, range: range ?? convertRange(motion.range, change).range, subjects }, keys: [], gaveWay, roundings };
+}

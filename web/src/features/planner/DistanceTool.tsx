@@ -1,0 +1,226 @@
+import { useCallback, useRef } from 'react';
+import { Plus, Trash2 } from 'lucide-react';
+import {
+  framesPerSecond, LENGTH, parsePositive, planDistance, SPEED, toNumber, withPixels, type DistancePlan, type Exact, type Measure, type Mover, type Rate, type Result, type Quantity,
+} from '@undulan/core';
+import { Button, INPUT, useSize } from '../../ui/index.ts';
+import { FrameAnswerLine } from './FrameAnswerLine.tsx';
+import { MOST_MOVERS, type MoverWords } from './planner-state.ts';
+import { QuantityField } from './QuantityField.tsx';
+import { useOnTick, useStopwatch } from './stopwatch.ts';
+import { NotYet, PlayRow, ToolHeading, ToolSpread } from './ToolSpread.tsx';
+import { usePlanner } from './use-planner.ts';
+
+const PER_METRE: Measure = { what: 'number of pixels', base: 'px', units: { px: [1, 1] } };
+
+interface ReadMover {
+  speed: Result<Quantity>;
+  length: Result<Quantity> | null;
+}
+
+/** Any number of movers over one distance: the frames each needs, who is slowest, and who strobes. */
+export function DistanceTool() {
+  const { state, change, rate } = usePlanner();
+  const scale = parsePositive(state.scale, PER_METRE, 'px');
+  const pixels: Exact = scale.ok ? scale.value.amount : { num: 100, den: 1 };
+  const lengths = withPixels(LENGTH, pixels);
+  const speeds = withPixels(SPEED, pixels);
+  const distance = parsePositive(state.distance, lengths, 'm');
+  const read = state.movers.map((words): ReadMover => ({
+    speed: parsePositive(words.speed, speeds, 'm/s'),
+    length: words.length.trim() === '' ? null : parsePositive(words.length, lengths, 'm'),
+  }));
+  const movers = read.flatMap(({ speed, length }): Mover[] => (speed.ok && (length?.ok ?? true) ? [{ metresPerSecond: speed.value.amount, lengthMetres: length?.ok ? length.value.amount : null }] : []));
+  const isRight = rate.ok && distance.ok && scale.ok && movers.length === state.movers.length && movers.length > 0;
+  const plan = isRight ? planDistance(distance.value.amount, movers, rate.value) : null;
+  const tooMany = plan && plan.framesForAll > 100_000;
+  const setMover = (at: number, patch: Partial<MoverWords>): void => change({ movers: state.movers.map((mover, i) => (i === at ? { ...mover, ...patch } : mover)) });
+
+  return (
+    <ToolSpread
+      left={
+        <>
+          <ToolHeading title="Distance, speed, time">One distance, several speeds: how many frames each needs, and who sets the range.</ToolHeading>
+          <div className="grid grid-cols-2 gap-3">
+            <QuantityField label="Distance" value={state.distance} onChange={(text) => change({ distance: text })} error={distance.ok ? undefined : distance.issues[0]!.message} step={0.1} />
+            <QuantityField label="Pixels per metre of the stage" value={state.scale} onChange={(text) => change({ scale: text })} error={scale.ok ? undefined : scale.issues[0]!.message} least={1} />
+          </div>
+          <ol aria-label="Movers" className="mt-3 grid gap-2">
+            {state.movers.map((words, i) => (
+              <MoverRow key={i} number={i + 1} words={words} read={read[i]!} onChange={(patch) => setMover(i, patch)} onRemove={() => change({ movers: state.movers.filter((_, other) => other !== i) })} isOnly={state.movers.length === 1} />
+            ))}
+          </ol>
+          <Button
+            className="mt-2"
+            disabledReason={state.movers.length >= MOST_MOVERS && `At most ${MOST_MOVERS} movers.`}
+            onClick={() => change({ movers: [...state.movers, { name: `Mover ${state.movers.length + 1}`, speed: '1 m/s', length: '' }] })}
+          >
+            <Plus size={14} /> Add a mover
+          </Button>
+          {plan ? (
+            <section aria-label="Frames of the movers" className="mt-3 rounded-lg border border-rule bg-page px-3">
+              {plan.movers.map((mover, i) => (
+                <FrameAnswerLine
+                  key={i}
+                  label={
+                    <>
+                      {state.movers[i]!.name || `Mover ${i + 1}`} {i === plan.slowest && plan.movers.length > 1 && <b className="text-ochre">slowest</b>}
+                      <Step perFrame={mover.metresPerFrame} pixels={pixels} share={mover.stepShare} strobes={mover.strobes} />
+                    </>
+                  }
+                  answer={mover.answer}
+                />
+              ))}
+            </section>
+          ) : (
+            <p className="mt-3 text-sm text-faint">The frames show once everything above and the rate are right.</p>
+          )}
+          {plan && (
+            <div className="mt-2 flex items-center gap-3 text-sm">
+              <p className="flex-1">
+                All arrive within <b className="figures">{plan.framesForAll} frames</b> of travel: keys on 1 and {plan.framesForAll + 1}.
+              </p>
+              <Button disabledReason={tooMany && 'That is more than 100000 frames.'} onClick={() => change({ length: `${plan.framesForAll + 1}f` })}>
+                Use as length
+              </Button>
+            </div>
+          )}
+        </>
+      }
+      right={
+        plan && rate.ok && distance.ok ? (
+          <Race plan={plan} movers={movers} names={state.movers.map((mover) => mover.name)} distanceMetres={toNumber(distance.value.amount)} rate={rate.value} />
+        ) : (
+          <NotYet>The movers run once distance, speeds and rate are right.</NotYet>
+        )
+      }
+    />
+  );
+}
+
+interface MoverRowProps {
+  number: number;
+  words: MoverWords;
+  read: ReadMover;
+  isOnly: boolean;
+  onChange: (patch: Partial<MoverWords>) => void;
+  onRemove: () => void;
+}
+
+function MoverRow({ number, words, read, isOnly, onChange, onRemove }: MoverRowProps) {
+  return (
+    <li className="grid grid-cols-[1.2fr_1fr_1fr_auto] items-start gap-2">
+      <label className="flex min-w-0 flex-col gap-1 text-xs font-semibold text-faint">
+        Mover {number}
+        <input value={words.name} maxLength={60} onChange={(event) => onChange({ name: event.target.value })} className={`${INPUT} font-normal text-ink`} />
+      </label>
+      <QuantityField label="Speed" value={words.speed} onChange={(speed) => onChange({ speed })} error={read.speed.ok ? undefined : read.speed.issues[0]!.message} step={0.05} least={0.01} />
+      <QuantityField label="Own length" value={words.length} onChange={(length) => onChange({ length })} error={!read.length || read.length.ok ? undefined : read.length.issues[0]!.message} />
+      <Button kind="quiet" square className="mt-5" aria-label={`Remove mover ${number}`} disabledReason={isOnly && 'One mover is needed.'} onClick={onRemove}>
+        <Trash2 size={14} />
+      </Button>
+    </li>
+  );
+}
+
+function Step({ perFrame, pixels, share, strobes }: { perFrame: Exact; pixels: Exact; share: number | null; strobes: boolean }) {
+  const px = toNumber(perFrame) * toNumber(pixels);
+  return (
+    <span className="figures block text-xs text-faint">
+      {(toNumber(perFrame) * 100).toFixed(2)} cm = {px.toFixed(1)} px a frame
+      {share !== null && <> · {share.toFixed(2)} × its own length</>}
+      {strobes && <b className="text-take-ink"> · strobes: a step longer than itself</b>}
+    </span>
+  );
+}
+
+const ROW_PX = 76;
+const EDGE_PX = 16;
+/** Dots nearer than this run together: then only every n-th frame is drawn, and said. */
+const LEAST_GAP_PX = 3;
+const DENSITIES = [1, 2, 4, 8, 12, 24, 48, 96, 240, 480, 960];
+
+/** Each mover's places, a dot a frame, on one scale; playing together in real time at the rate. */
+function Race({ plan, movers, names, distanceMetres, rate }: { plan: DistancePlan; movers: readonly Mover[]; names: readonly string[]; distanceMetres: number; rate: Rate }) {
+  const watch = useStopwatch();
+  const [measure, size] = useSize();
+  const widthPx = size?.widthPx ?? 600;
+  const longest = Math.max(0, ...movers.map(({ lengthMetres }) => (lengthMetres ? toNumber(lengthMetres) : 0)));
+  const pxPerMetre = (widthPx - 2 * EDGE_PX) / (distanceMetres + Math.min(longest, distanceMetres));
+  const edgePx = (widthPx - distanceMetres * pxPerMetre) / 2;
+  const bodies = useRef<(SVGRectElement | null)[]>([]);
+  const clock = useRef<HTMLSpanElement>(null);
+  const fps = framesPerSecond(rate);
+  const totalSeconds = plan.framesForAll / fps;
+
+  useOnTick(
+    watch,
+    useCallback(
+      (seconds: number) => {
+        if (seconds > totalSeconds + 0.5) watch.stop();
+        const frame = Math.min(plan.framesForAll, Math.floor(seconds * fps));
+        movers.forEach((mover, i) => {
+          const metres = Math.min(distanceMetres, (frame / fps) * toNumber(mover.metresPerSecond));
+          bodies.current[i]?.setAttribute('transform', `translate(${edgePx + metres * pxPerMetre} 0)`);
+        });
+        if (clock.current) clock.current.textContent = `frame ${frame} of ${plan.framesForAll} · ${(frame / fps).toFixed(2)} s`;
+      },
+      [watch, totalSeconds, plan.framesForAll, fps, movers, distanceMetres, pxPerMetre, edgePx],
+    ),
+  );
+
+  return (
+    <>
+      <PlayRow watch={watch} what="Run together" onPlay={() => watch.start()}>
+        <span ref={clock} className="figures text-xs text-faint" />
+      </PlayRow>
+      <div ref={measure} className="min-h-0 flex-1 overflow-y-auto">
+        <svg width={widthPx} height={ROW_PX * movers.length + 26} role="group" aria-label="Movers, a dot a frame" className="block">
+          {plan.movers.map((mover, i) => {
+            const stepPx = toNumber(mover.metresPerFrame) * pxPerMetre;
+            const every = DENSITIES.find((n) => n * stepPx >= LEAST_GAP_PX) ?? 1000;
+            const dots = Math.floor(mover.answer.frames / every + 1e-9);
+            const own = movers[i]!.lengthMetres;
+            const lengthPx = own ? Math.max(6, toNumber(own) * pxPerMetre) : 10;
+            const y = ROW_PX * i + 44;
+            return (
+              <g key={i}>
+                <text x={EDGE_PX} y={y - 26} fontSize={13} fontWeight={600} fill="var(--ink)">
+                  {names[i] || `Mover ${i + 1}`}
+                  <tspan dx={8} fontWeight={400} fontSize={11} className="figures" fill="var(--faint)">
+                    {Number(mover.answer.frames.toFixed(2))} frames{every > 1 ? ` · a dot each ${every} frames` : ''}
+                  </tspan>
+                </text>
+                <line x1={edgePx} x2={widthPx - edgePx} y1={y} y2={y} stroke="var(--rule)" />
+                {Array.from({ length: dots + 1 }, (_, n) => (
+                  <circle key={n} cx={edgePx + n * every * stepPx} cy={y} r={n === 0 ? 4 : 2.2} fill={mover.strobes ? 'var(--take)' : 'var(--accent)'} />
+                ))}
+                <rect
+                  ref={(element) => {
+                    bodies.current[i] = element;
+                  }}
+                  transform={`translate(${edgePx} 0)`}
+                  x={-lengthPx / 2}
+                  y={y - 11}
+                  width={lengthPx}
+                  height={22}
+                  rx={5}
+                  fill="var(--ochre)"
+                  fillOpacity={0.35}
+                  stroke="var(--ochre)"
+                  strokeWidth={1.5}
+                />
+              </g>
+            );
+          })}
+          <text x={edgePx} y={ROW_PX * movers.length + 18} fontSize={11} className="figures" fill="var(--faint)">
+            0
+          </text>
+          <text x={widthPx - edgePx} y={ROW_PX * movers.length + 18} textAnchor="end" fontSize={11} className="figures" fill="var(--faint)">
+            {Number(distanceMetres.toFixed(3))} m
+          </text>
+        </svg>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,80 @@
+import { useState } from 'react';
+import { Link2 } from 'lucide-react';
+import { frameCount, formatRate, RATE_PRESETS, runningSeconds, travelSeconds } from '@undulan/core';
+import { toast } from 'sonner';
+import { Button, INPUT, Field } from '../../ui/index.ts';
+import { QuantityField } from './QuantityField.tsx';
+import { SavedPlans } from './SavedPlans.tsx';
+import { UsePlanDialog } from './UsePlanDialog.tsx';
+import { usePlanner } from './use-planner.ts';
+
+interface PlanBarProps {
+  courseId: string;
+  role: 'instructor' | 'learner';
+}
+
+const CUSTOM = 'custom';
+
+/** What all calculators share and what is sent on: rate and range, with both durations. */
+export function PlanBar({ courseId, role }: PlanBarProps) {
+  const { state, change, rate, range } = usePlanner();
+  const [using, setUsing] = useState(false);
+  const presets = RATE_PRESETS.map(formatRate);
+  const issueAt = (field: string): string | undefined => (range.ok ? undefined : range.issues.find((issue) => issue.path[0] === field)?.message);
+  const copy = async (): Promise<void> => {
+    try {
+      await navigator.clipboard.writeText(location.href);
+      toast('The address of this calculation is copied.');
+    } catch {
+      toast.error('The browser does not allow copying. The address of this page is the link.');
+    }
+  };
+  return (
+    <section aria-label="The plan" className="flex shrink-0 items-start gap-3 border-t border-rule bg-page px-4 py-2.5">
+      <Field label="Rate" className="w-28">
+        {(ids) => (
+          <select {...ids} value={presets.includes(state.rate) ? state.rate : CUSTOM} onChange={(event) => change({ rate: event.target.value === CUSTOM ? '20' : event.target.value })} className={INPUT}>
+            {presets.map((preset) => (
+              <option key={preset} value={preset}>
+                {preset} fps
+              </option>
+            ))}
+            <option value={CUSTOM}>custom</option>
+          </select>
+        )}
+      </Field>
+      {!presets.includes(state.rate) && <QuantityField label="Custom, fps" value={state.rate} onChange={(text) => change({ rate: text })} error={rate.ok ? undefined : rate.issues[0]!.message} least={1} className="w-36" />}
+      <QuantityField label="First frame" value={state.first} onChange={(text) => change({ first: text })} error={issueAt('first')} least={-100_000} className="w-24" />
+      <QuantityField label="Length" value={state.length} onChange={(text) => change({ length: text })} error={issueAt('length')} least={1} className="w-40" />
+      <div className="min-w-0 flex-1 pt-[22px]" aria-live="polite" data-testid="plan-range">
+        {range.ok && rate.ok ? (
+          <p className="figures text-xs leading-[16px]">
+            <b>
+              range {range.value.first}–{range.value.last} · {frameCount(range.value)} frames
+            </b>
+            <span className="block text-faint">
+              runs {runningSeconds(range.value, rate.value).toFixed(3)} s · travel {travelSeconds(range.value.first, range.value.last, rate.value).toFixed(3)} s
+              {!Number.isInteger(range.value.exactFrames) && ` · ${Number(range.value.exactFrames.toFixed(3))} rounded`}
+            </span>
+          </p>
+        ) : (
+          <p className="text-xs text-faint">Rate and range show once these are right.</p>
+        )}
+      </div>
+      <div className="flex gap-2 pt-5">
+        <Button square aria-label="Copy link" tip="Copy the address of this calculation" onClick={() => void copy()}>
+          <Link2 size={15} />
+        </Button>
+        <SavedPlans courseId={courseId} />
+        <Button
+          kind="main"
+          disabledReason={role === 'learner' ? 'Rate and range of an exercise are set by its instructor.' : !range.ok && 'Rate, first frame and length must be right first.'}
+          onClick={() => setUsing(true)}
+        >
+          Use in an exercise
+        </Button>
+      </div>
+      {using && range.ok && rate.ok && <UsePlanDialog courseId={courseId} rate={rate.value} range={{ first: range.value.first, last: range.value.last }} onClose={() => setUsing(false)} />}
+    </section>
+  );
+}

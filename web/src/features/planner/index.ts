@@ -1,0 +1,1 @@
+export { PlannerPage } from './PlannerPage.tsx';

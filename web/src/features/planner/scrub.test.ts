@@ -1,0 +1,16 @@
+import { expect, test } from 'vitest';
+import { scrubText } from './scrub.ts';
+
+test.each([
+  ['48f', 3, 1, '51f'],
+  ['2.5 s', 1, 0.1, '2.6 s'],
+  ['6 ft', -2, 1, '4 ft'],
+  ['1,5 m', 1, 0.1, '1.6 m'],
+  ['2 s', 1, 0.5, '2.5 s'],
+  ['1 bpm', -5, 1, '0 bpm'],
+  ['00:00:02:00', 1, 1, '00:00:02:00'],
+  ['1/3 s', 1, 1, '1/3 s'],
+  ['soon', 1, 1, 'soon'],
+])('"%s" by %d steps of %d is "%s"', (text, steps, step, expected) => {
+  expect(scrubText(text, steps, step, 0)).toBe(expected);
+});
