@@ -2,7 +2,8 @@ import { exposedFrame } from '../time/exposure.ts';
 import { sampleChannel } from './sample.ts';
 import { createSegmentSampler } from './segment.ts';
 import type { Channel, MotionDocument } from './schema.ts';
-import type { ChannelId } from './channels.ts';
+import { CHANNELS, type ChannelId } from './channels.ts';
+import { wobbleAt } from './wobble.ts';
 
 export interface BakeSpan {
   /** First frame sampled. */
@@ -24,20 +25,29 @@ export interface BakedMotion {
 /** Writes `out.length` samples of the channel at `first, first + step, …` into `out`. Segments outside, frames inside: no search a sample. */
 export function bakeChannelInto(out: Float64Array, channel: Channel, first: number, step: number): void {
   const { keys } = channel;
-  const firstKey = keys[0];
-  if (!firstKey) {
-    out.fill(channel.resting);
-    return;
-  }
+  if (keys.length === 0) out.fill(channel.resting);
+  else bakeKeysInto(out, channel, first, step);
+  if (!channel.wobble || CHANNELS[channel.id].blend) return;
+  for (let i = 0; i < out.length; i++) out[i]! += wobbleAt(channel.wobble, first + i * step).value;
+}
+
+function bakeKeysInto(out: Float64Array, channel: Channel, first: number, step: number): void {
+  const { keys, before, after, id } = channel;
+  const keyed = { ...channel, wobble: undefined };
+  const firstFrame = keys[0]!.frame;
+  const lastFrame = keys[keys.length - 1]!.frame;
   let i = 0;
-  while (i < out.length && first + i * step < firstKey.frame) out[i++] = firstKey.value;
+  for (; i < out.length && first + i * step < firstFrame; i++) out[i] = before ? sampleChannel(keyed, first + i * step) : keys[0]!.value;
   for (let k = 0; k + 1 < keys.length && i < out.length; k++) {
     const end = keys[k + 1]!.frame;
     if (first + i * step >= end) continue;
-    const sample = createSegmentSampler(keys, k);
+    const sample = createSegmentSampler(keys, k, CHANNELS[id].blend);
     for (; i < out.length && first + i * step < end; i++) out[i] = sample(first + i * step);
   }
-  out.fill(keys[keys.length - 1]!.value, i);
+  for (; i < out.length; i++) {
+    const frame = first + i * step;
+    out[i] = after && frame > lastFrame ? sampleChannel(keyed, frame) : keys[keys.length - 1]!.value;
+  }
 }
 
 /**

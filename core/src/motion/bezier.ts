@@ -31,3 +31,9 @@ export function bezierValue(v0: number, v1: number, v2: number, v3: number, t: n
   const s = 1 - t;
   return s * s * s * v0 + 3 * s * s * t * v1 + 3 * s * t * t * v2 + t * t * t * v3;
 }
+
+/** The derivative of a cubic Bézier's value by its parameter. */
+export function bezierSlope(v0: number, v1: number, v2: number, v3: number, t: number): number {
+  const s = 1 - t;
+  return 3 * (s * s * (v1 - v0) + 2 * s * t * (v2 - v1) + t * t * (v3 - v2));
+}

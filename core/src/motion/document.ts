@@ -1,7 +1,9 @@
 import { CoreError } from '../core-error.ts';
-import { CHANNELS, type ChannelId } from './channels.ts';
+import { BASIC_CHANNELS, CHANNELS, type ChannelId } from './channels.ts';
+import { packColour } from './colour.ts';
 import type { Channel, Handle, Key, Look, MotionDocument, Subject } from './schema.ts';
 import { sampleChannel } from './sample.ts';
+import { MOTION_VERSION } from './upgrade.ts';
 
 const NO_HANDLE: Handle = { frames: 0, value: 0 };
 
@@ -15,22 +17,32 @@ export function createChannel(id: ChannelId, resting: number = CHANNELS[id].rest
   return { id, resting, keys };
 }
 
-/** A subject with every channel at rest, standing at `at` in stage pixels. */
+/** What a channel that a subject does not have yet is at: its kind's resting value, for a colour that of the look. */
+export function restingOf(subject: Subject, id: ChannelId): number {
+  return id === 'fill' ? packColour(subject.look.fill) : CHANNELS[id].resting;
+}
+
+/** A subject with the basic channels at rest, standing at `at` in stage pixels. */
 export function createSubject(id: string, name: string, look: Look, at: { x: number; y: number }): Subject {
   const resting = { 'position.x': at.x, 'position.y': at.y } as Partial<Record<ChannelId, number>>;
-  const channels = (Object.keys(CHANNELS) as ChannelId[]).map((channelId) => createChannel(channelId, resting[channelId]));
-  return { id, name, look, locked: false, exposure: 1, channels };
+  const channels = BASIC_CHANNELS.map((channelId) => createChannel(channelId, resting[channelId]));
+  return { id, name, look, locked: false, visible: true, parentId: null, pivot: { x: 0, y: 0 }, positionJoined: true, guide: null, exposure: 1, channels };
 }
 
 /** An empty motion: 24 fps, frames 1 to 25 (one second of travel), on a stage of 960 × 540 px. */
 export function createMotion(subjects: Subject[] = []): MotionDocument {
   return {
     format: 'undulan-motion',
-    version: 1,
+    version: MOTION_VERSION,
     rate: { num: 24, den: 1 },
     range: { first: 1, last: 25 },
-    stage: { widthPx: 960, heightPx: 540, background: '#fffdf8' },
+    workRange: null,
+    restFrame: null,
+    stage: { widthPx: 960, heightPx: 540, background: '#fffdf8', pixelsPerMetre: 100 },
     subjects,
+    guides: [],
+    cues: [],
+    seed: 1,
   };
 }
 
@@ -42,11 +54,11 @@ export function findChannel(subject: Subject, channelId: ChannelId): Channel | u
   return subject.channels.find((channel) => channel.id === channelId);
 }
 
-/** The channel an edit names. Throws `unknown-subject`. A channel the subject does not have yet is at its kind's resting value. */
+/** The channel an edit names. Throws `unknown-subject`. A channel the subject does not have yet is at its resting value. */
 export function channelOf(motion: MotionDocument, subjectId: string, channelId: ChannelId): Channel {
   const subject = findSubject(motion, subjectId);
   if (!subject) throw new CoreError('unknown-subject', `There is no subject "${subjectId}" in this motion.`);
-  return findChannel(subject, channelId) ?? createChannel(channelId);
+  return findChannel(subject, channelId) ?? createChannel(channelId, restingOf(subject, channelId));
 }
 
 /** The motion with one channel replaced (or added); everything else is shared with the old one. Throws `unknown-subject`. */

@@ -1,19 +1,31 @@
 export {
-  MotionDocument, Subject, Channel, Key, Handle, KeyRole, Leave, HandleLink, Look, Stage, SHAPES, FRAME_GRAIN, parseMotion,
+  MotionDocument, Subject, Channel, Key, Handle, KeyRole, Leave, HandleLink, Look, Stage, SHAPES, FRAME_GRAIN, parseMotion, BEHAVIOURS, Outside, Wobble, GuidePath, PathPoint, Guided, Cue,
+  Point,
 } from './schema.ts';
 export type { Shape } from './schema.ts';
+export { MOTION_VERSION, upgradeMotion } from './upgrade.ts';
 export { CHANNELS, CHANNEL_IDS } from './channels.ts';
 export type { ChannelId, ChannelKind } from './channels.ts';
-export { EASES, EASE_NAMES, EASE_FAMILIES, EASE_DIRECTIONS } from './eases.ts';
+export { packColour, unpackColour, mixColours, toOklab } from './colour.ts';
+export { EASES, EASE_SLOPES, EASE_NAMES, EASE_FAMILIES, EASE_DIRECTIONS } from './eases.ts';
 export type { Ease, EaseName, EaseFamily, EaseDirection } from './eases.ts';
 export { solveBezierTime, bezierValue } from './bezier.ts';
-export { sampleChannel, keyIndexAt } from './sample.ts';
+export { sampleChannel, keyIndexAt, channelSpeed } from './sample.ts';
+export type { Speeds } from './sample.ts';
+export { handleOfNumbers, numbersOfHandle } from './handle-numbers.ts';
+export type { HandleNumbers } from './handle-numbers.ts';
 export { createSegmentSampler } from './segment.ts';
 export { bakeMotion, bakeChannelInto } from './bake.ts';
 export type { BakedMotion, BakeSpan } from './bake.ts';
 export {
-  createMotion, createSubject, createChannel, createKey, findSubject, findChannel, channelOf, startingScene,
+  createMotion, createSubject, createChannel, createKey, findSubject, findChannel, channelOf, startingScene, restingOf,
 } from './document.ts';
 export { tracksOf, trackEvents, trackValues, TRACKS } from './track.ts';
 export type { Track, TrackEvent, TrackId } from './track.ts';
 export * from './edit/index.ts';
+export { createPathSampler, pointOfPiece, ellipsePath } from './guide-path.ts';
+export type { PathSampler, PathPlace } from './guide-path.ts';
+export { poseOf, combine, channelValue, samplerOf, leanDegrees } from './pose.ts';
+export type { Affine } from './pose.ts';
+export { readLoop } from './loop.ts';
+export type { LoopReading } from './loop.ts';

@@ -5,6 +5,7 @@ import { FRAME_LIMIT, FrameRange } from '../time/range.ts';
 import { Rate } from '../time/rate.ts';
 import { CHANNEL_IDS } from './channels.ts';
 import { EASE_NAMES } from './eases.ts';
+import { MOTION_VERSION, upgradeMotion } from './upgrade.ts';
 
 const Id = z.string().min(1).max(64);
 const Value = z.number().min(-1e9).max(1e9);
@@ -38,10 +39,35 @@ export const Key = z.object({
 });
 export type Key = z.infer<typeof Key>;
 
-/** One animatable quantity of one subject: at rest where it has no keys. Unit and label come from `CHANNELS`. */
+export const BEHAVIOURS = ['hold', 'repeat', 'repeat-offset', 'mirror', 'continue'] as const;
+
+/** What a channel does outside its keys, and for how many rounds of the length of its keys; 0 is without end. After the last round it holds. */
+export const Outside = z.object({ kind: z.enum(BEHAVIOURS), count: z.int().min(0).max(10_000) });
+export type Outside = z.infer<typeof Outside>;
+
+/** Seeded value noise added to a channel from `firstFrame` to `lastFrame`, fading in and out inside them. The same seed gives the same values everywhere. */
+export const Wobble = z
+  .object({
+    seed: z.int().min(0).max(0xffffffff),
+    amplitude: Value,
+    periodFrames: z.number().min(0.25).max(FRAME_LIMIT),
+    /** 0 is one smooth wave; towards 1 finer ones of half the period each come in more strongly. */
+    roughness: z.number().min(0).max(1),
+    firstFrame: z.number().min(-FRAME_LIMIT).max(FRAME_LIMIT),
+    lastFrame: z.number().min(-FRAME_LIMIT).max(FRAME_LIMIT),
+    fadeInFrames: z.number().min(0).max(FRAME_LIMIT),
+    fadeOutFrames: z.number().min(0).max(FRAME_LIMIT),
+  })
+  .refine((wobble) => wobble.lastFrame >= wobble.firstFrame, { path: ['lastFrame'], message: 'The wobble ends before it begins.' });
+export type Wobble = z.infer<typeof Wobble>;
+
+/** One animatable quantity of one subject: at rest where it has no keys. Unit and label come from `CHANNELS`. Outside its keys it holds unless said. */
 export const Channel = z.object({
   id: z.enum(CHANNEL_IDS),
   resting: Value,
+  before: Outside.optional(),
+  after: Outside.optional(),
+  wobble: Wobble.optional(),
   keys: z
     .array(Key)
     .max(20_000)
@@ -65,12 +91,41 @@ export const Look = z.object({
 });
 export type Look = z.infer<typeof Look>;
 
+const Pixels = z.number().min(-1e6).max(1e6);
+export const Point = z.object({ x: Pixels, y: Pixels });
+export type Point = z.infer<typeof Point>;
+
+/** A point of a guide path with its two handles, offsets in px. */
+export const PathPoint = Point.extend({ in: Point, out: Point });
+export type PathPoint = z.infer<typeof PathPoint>;
+
+/** A line to travel along: cubic Bézier pieces through its points; a closed one goes on from the last to the first. */
+export const GuidePath = z.object({ id: Id, name: z.string().trim().min(1).max(60), closed: z.boolean(), points: z.array(PathPoint).min(2).max(2000) });
+export type GuidePath = z.infer<typeof GuidePath>;
+
+/** How a subject goes along a guide path: turned with it (by an angle besides), and leaning into its turns. */
+export const Guided = z.object({ pathId: Id, orient: z.boolean(), angle: z.number().min(-3600).max(3600), lean: z.number().min(0).max(10) });
+export type Guided = z.infer<typeof Guided>;
+
+/** A named frame: a beat, a contact. */
+export const Cue = z.object({ frame: z.number().min(-FRAME_LIMIT).max(FRAME_LIMIT), name: z.string().max(60) });
+export type Cue = z.infer<typeof Cue>;
+
 /** Something on the stage. A locked one is scenery: it is drawn and cannot be picked or keyed. */
 export const Subject = z.object({
   id: Id,
   name: z.string().trim().min(1).max(60),
   look: Look,
   locked: z.boolean(),
+  visible: z.boolean(),
+  /** The subject whose place, turn and scale carry this one along; null stands on the stage. */
+  parentId: Id.nullable(),
+  /** The point that is placed and turned about, from the middle of the look, in px. */
+  pivot: Point,
+  /** Whether position x and y are keyed together. */
+  positionJoined: z.boolean(),
+  /** The guide path that `travel` runs along; null moves by position. */
+  guide: Guided.nullable(),
   exposure: z.int().min(1).max(MAX_EXPOSURE),
   channels: z
     .array(Channel)
@@ -84,23 +139,51 @@ export const Stage = z.object({
   widthPx: z.int().min(16).max(8192),
   heightPx: z.int().min(16).max(8192),
   background: Colour,
+  pixelsPerMetre: z.number().min(0.001).max(1e6),
 });
 export type Stage = z.infer<typeof Stage>;
 
-/** The motion document: everything needed to play one motion. Subjects are listed back to front. */
-export const MotionDocument = z.object({
-  format: z.literal('undulan-motion'),
-  version: z.literal(1),
-  rate: Rate,
-  range: FrameRange,
-  stage: Stage,
-  subjects: z
-    .array(Subject)
-    .max(500)
-    .refine((subjects) => new Set(subjects.map((subject) => subject.id)).size === subjects.length, {
-      message: 'Subjects must have ids of their own.',
-    }),
-});
+/** Whether following the parents from any subject ends at the stage, and every name of another part leads somewhere. */
+function hangsTogether({ subjects, guides }: { subjects: Subject[]; guides: GuidePath[] }): boolean {
+  const parents = new Map(subjects.map((subject) => [subject.id, subject.parentId]));
+  return subjects.every((subject) => {
+    if (subject.guide && !guides.some((path) => path.id === subject.guide!.pathId)) return false;
+    let at = subject.parentId;
+    for (let steps = 0; at !== null; steps++) {
+      if (!parents.has(at) || steps > subjects.length) return false;
+      at = parents.get(at)!;
+    }
+    return true;
+  });
+}
+
+/** The motion document: everything needed to play one motion. Subjects are listed back to front. Older versions are read and brought up to this one. */
+export const MotionDocument = z.preprocess(
+  upgradeMotion,
+  z
+    .object({
+      format: z.literal('undulan-motion'),
+      version: z.literal(MOTION_VERSION),
+      rate: Rate,
+      range: FrameRange,
+      /** The part playback is confined to; null is the whole range. */
+      workRange: FrameRange.nullable(),
+      /** A frame kept for the untouched starting pose: no keys there. */
+      restFrame: z.int().min(-FRAME_LIMIT).max(FRAME_LIMIT).nullable(),
+      stage: Stage,
+      subjects: z
+        .array(Subject)
+        .max(500)
+        .refine((subjects) => new Set(subjects.map((subject) => subject.id)).size === subjects.length, {
+          message: 'Subjects must have ids of their own.',
+        }),
+      guides: z.array(GuidePath).max(200),
+      cues: z.array(Cue).max(2000),
+      /** From which new wobbles draw theirs. */
+      seed: z.int().min(0).max(0xffffffff),
+    })
+    .refine(hangsTogether, { path: ['subjects'], message: 'A subject hangs on itself, or on a subject or guide path that is not there.' }),
+);
 export type MotionDocument = z.infer<typeof MotionDocument>;
 
 /** Reads a motion document from parsed JSON of unknown origin. */

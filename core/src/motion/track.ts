@@ -11,14 +11,14 @@ export interface Track {
   channelIds: readonly ChannelId[];
 }
 
-export type TrackId = 'position' | Exclude<ChannelId, 'position.x' | 'position.y'>;
+export type TrackId = 'position' | Exclude<ChannelId, 'position.x' | 'position.y' | 'fill' | 'stroke'>;
 
 const POSITION: Track = { id: 'position', label: 'Position', unit: 'px', channelIds: ['position.x', 'position.y'] };
 
-/** Every track there can be, in the order of the channels. */
+/** Every track there can be, in the order of the channels. Colours are none: a way between packed colours has no length. */
 export const TRACKS: readonly Track[] = [
   POSITION,
-  ...CHANNEL_IDS.filter((id): id is Exclude<TrackId, 'position'> => !POSITION.channelIds.includes(id)).map((id) => ({
+  ...CHANNEL_IDS.filter((id): id is Exclude<TrackId, 'position'> => !POSITION.channelIds.includes(id) && CHANNELS[id].blend !== 'colour').map((id) => ({
     id,
     label: CHANNELS[id].label,
     unit: CHANNELS[id].unit,

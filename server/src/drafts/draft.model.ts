@@ -4,6 +4,7 @@ import {
   DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type Sequelize,
 } from 'sequelize';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
+import { motionColumn } from '../database/motion-column.ts';
 
 /** A learner's work on an exercise before it is handed in. */
 export class DraftModel extends Model<InferAttributes<DraftModel>, InferCreationAttributes<DraftModel>> {
@@ -24,7 +25,7 @@ export function initDraftModel(sequelize: Sequelize): void {
       id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 },
       learnerId: DataTypes.UUID,
       name: DataTypes.STRING(120),
-      motion: DataTypes.JSON,
+      motion: motionColumn(),
       history: DataTypes.JSON,
       version: DataTypes.INTEGER,
       createdAt: DataTypes.DATE(3),

@@ -4,6 +4,7 @@ import {
   DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type NonAttribute, type Sequelize,
 } from 'sequelize';
 import { CourseModel } from '../courses/course.model.ts';
+import { motionColumn } from '../database/motion-column.ts';
 
 export class ExerciseModel extends Model<InferAttributes<ExerciseModel>, InferCreationAttributes<ExerciseModel>> {
   declare id: CreationOptional<string>;
@@ -38,7 +39,7 @@ export function initExerciseModel(sequelize: Sequelize): void {
       brief: DataTypes.TEXT,
       tolerances: DataTypes.JSON,
       modelShown: DataTypes.STRING(32),
-      motion: DataTypes.JSON,
+      motion: motionColumn(),
       history: DataTypes.JSON,
       version: DataTypes.INTEGER,
       publishedAt: DataTypes.DATE(3),

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import type { Assignment, Created, ExerciseSetting, NewExercise, Saved, SaveWork } from '@undulan/contract';
 import { startingScene, tracksOf, type Target } from '@undulan/core';
 import { exerciseFor, mayLearnerSeeModel, requireInstructor } from '../access/access.ts';
@@ -39,9 +40,9 @@ export async function exerciseSetting(personId: string, exerciseId: string): Pro
   };
 }
 
-/** Whether two targets ask the same of a take. Both come from the schema, which orders their members alike. */
+/** Whether two targets ask the same of a take. */
 export function sameTarget(a: Target, b: Target): boolean {
-  return JSON.stringify([a.motion, a.tolerances]) === JSON.stringify([b.motion, b.tolerances]);
+  return isDeepStrictEqual([a.motion, a.tolerances], [b.motion, b.tolerances]);
 }
 
 /**

@@ -4,6 +4,7 @@ import {
 } from 'sequelize';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { PersonModel } from '../people/person.model.ts';
+import { motionColumn, targetColumn } from '../database/motion-column.ts';
 
 /** A numbered hand-in. Written once, never changed. */
 export class TakeModel extends Model<InferAttributes<TakeModel>, InferCreationAttributes<TakeModel>> {
@@ -50,11 +51,11 @@ export class NoteModel extends Model<InferAttributes<NoteModel>, InferCreationAt
 export function initTakeModels(sequelize: Sequelize): void {
   const id = { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 };
   TakeModel.init(
-    { id, number: DataTypes.INTEGER, motion: DataTypes.JSON, handedInAt: DataTypes.DATE(3) },
+    { id, number: DataTypes.INTEGER, motion: motionColumn(), handedInAt: DataTypes.DATE(3) },
     { sequelize, tableName: 'takes', modelName: 'take' },
   );
   ReadingModel.init(
-    { id, target: DataTypes.JSON, reading: DataTypes.JSON, createdAt: DataTypes.DATE(3) },
+    { id, target: targetColumn(), reading: DataTypes.JSON, createdAt: DataTypes.DATE(3) },
     { sequelize, tableName: 'readings', modelName: 'reading' },
   );
   ReviewModel.init(

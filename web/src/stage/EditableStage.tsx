@@ -1,10 +1,10 @@
 import { useCallback, type KeyboardEvent, type PointerEvent } from 'react';
-import { CHANNELS, channelOf, sampleChannel, type ChannelId, type KeyValue, type MotionDocument } from '@undulan/core';
+import { CHANNELS, channelOf, sampleChannel, type ChannelId, type KeyValue, type MotionDocument, poseOf } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { changedValues, previewed, selectEditing, selectMotion, selectShownMotion, subjectSelected, useChangeValues } from '../editing/index.ts';
 import { toFineness, useClock } from '../time-page/index.ts';
 import { usePointerDrag, type DragMove } from '../ui/index.ts';
-import { drawScene, placeSubject, subjectAt } from './draw-scene.ts';
+import { drawScene, subjectAt } from './draw-scene.ts';
 import { drawTrail } from './draw-trail.ts';
 import { outlineOf } from './shapes.ts';
 import { StageView } from './StageView.tsx';
@@ -118,7 +118,7 @@ export function EditableStage({ tone, target, trail }: EditableStageProps) {
 function markSelected(context: CanvasRenderingContext2D, motion: MotionDocument, frame: number, subjectId: string): void {
   const subject = motion.subjects.find((other) => other.id === subjectId);
   if (!subject) return;
-  const { a, b, c, d, e, f } = placeSubject(subject, frame);
+  const { a, b, c, d, e, f } = poseOf(motion, subject, frame);
   context.save();
   context.transform(a, b, c, d, e, f);
   context.strokeStyle = '#2456a6';

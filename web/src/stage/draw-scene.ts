@@ -1,4 +1,4 @@
-import { CHANNELS, exposedFrame, findChannel, sampleChannel, type ChannelId, type MotionDocument, type Subject } from '@undulan/core';
+import { channelValue, exposedFrame, findChannel, poseOf, unpackColour, type MotionDocument, type Subject } from '@undulan/core';
 import { drawDetails, outlineOf } from './shapes.ts';
 
 export interface DrawOptions {
@@ -11,17 +11,18 @@ export interface DrawOptions {
 
 const INK = '#22303c';
 
-function valueAt(subject: Subject, id: ChannelId, frame: number): number {
-  const channel = findChannel(subject, id);
-  return channel ? sampleChannel(channel, frame) : CHANNELS[id].resting;
+/** Subjects back to front at a frame: by depth, of one depth as they are listed. */
+function inDepth(motion: MotionDocument, frame: number): Subject[] {
+  if (!motion.subjects.some((subject) => findChannel(subject, 'depth'))) return motion.subjects;
+  return motion.subjects
+    .map((subject) => ({ subject, depth: channelValue(subject, 'depth', frame) }))
+    .sort((a, b) => a.depth - b.depth)
+    .map(({ subject }) => subject);
 }
 
-/** The matrix that puts a subject's look onto the stage at a frame. */
-export function placeSubject(subject: Subject, frame: number): DOMMatrix {
-  return new DOMMatrix()
-    .translate(valueAt(subject, 'position.x', frame), valueAt(subject, 'position.y', frame))
-    .rotate(valueAt(subject, 'rotation', frame))
-    .scale(valueAt(subject, 'scale.x', frame), valueAt(subject, 'scale.y', frame));
+/** A colour channel's value, where the subject has that channel. */
+function keyedColour(subject: Subject, id: 'fill' | 'stroke', frame: number): string | null {
+  return findChannel(subject, id) ? unpackColour(channelValue(subject, id, frame)) : null;
 }
 
 /**
@@ -38,19 +39,19 @@ export function drawScene(context: CanvasRenderingContext2D, motion: MotionDocum
     context.fillStyle = background;
     context.fillRect(0, 0, widthPx, heightPx);
   }
-  for (const subject of motion.subjects) {
-    if (options.style === 'outline' && subject.locked) continue;
-    drawSubject(context, subject, exposedFrame(frame, motion.range.first, subject.exposure), options);
+  for (const subject of inDepth(motion, frame)) {
+    if (!subject.visible || (options.style === 'outline' && subject.locked)) continue;
+    drawSubject(context, motion, subject, exposedFrame(frame, motion.range.first, subject.exposure), options);
   }
   context.restore();
 }
 
-function drawSubject(context: CanvasRenderingContext2D, subject: Subject, frame: number, options: DrawOptions): void {
+function drawSubject(context: CanvasRenderingContext2D, motion: MotionDocument, subject: Subject, frame: number, options: DrawOptions): void {
   const { look } = subject;
-  const { a, b, c, d, e, f } = placeSubject(subject, frame);
+  const { a, b, c, d, e, f } = poseOf(motion, subject, frame);
   context.save();
   context.transform(a, b, c, d, e, f);
-  const opacity = Math.min(1, Math.max(0, valueAt(subject, 'opacity', frame) / 100));
+  const opacity = Math.min(1, Math.max(0, channelValue(subject, 'opacity', frame) / 100));
   context.globalAlpha = opacity * (options.opacity ?? 1);
   const outline = outlineOf(look);
   context.lineJoin = 'round';
@@ -60,9 +61,9 @@ function drawSubject(context: CanvasRenderingContext2D, subject: Subject, frame:
     context.setLineDash(options.dashed ? [10, 7] : []);
     context.stroke(outline);
   } else {
-    context.fillStyle = look.fill;
+    context.fillStyle = keyedColour(subject, 'fill', frame) ?? look.fill;
     context.fill(outline);
-    context.strokeStyle = INK;
+    context.strokeStyle = keyedColour(subject, 'stroke', frame) ?? INK;
     context.lineWidth = 2;
     context.stroke(outline);
     context.globalAlpha *= 0.8;
@@ -74,13 +75,13 @@ function drawSubject(context: CanvasRenderingContext2D, subject: Subject, frame:
 
 /** The topmost subject a person can pick at a point of the stage, at a frame. */
 export function subjectAt(context: CanvasRenderingContext2D, motion: MotionDocument, frame: number, x: number, y: number): Subject | null {
-  for (const subject of motion.subjects.toReversed()) {
-    if (subject.locked) continue;
-    const point = placeSubject(subject, exposedFrame(frame, motion.range.first, subject.exposure)).inverse().transformPoint({ x, y });
+  for (const subject of inDepth(motion, frame).toReversed()) {
+    if (subject.locked || !subject.visible) continue;
+    const pose = poseOf(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure));
+    const point = DOMMatrix.fromMatrix(pose).inverse().transformPoint({ x, y });
     // Nearly invisible, tiny or flattened subjects can still be taken hold of near their pivot.
     if (context.isPointInPath(outlineOf(subject.look), point.x, point.y)) return subject;
-    const pivot = { x: valueAt(subject, 'position.x', frame), y: valueAt(subject, 'position.y', frame) };
-    if (Math.hypot(pivot.x - x, pivot.y - y) < 12) return subject;
+    if (Math.hypot(pose.e - x, pose.f - y) < 12) return subject;
   }
   return null;
 }

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { CHANNELS, findChannel, findSubject, type Channel, type MotionDocument } from '@undulan/core';
+import { CHANNELS, findChannel, findSubject, type Channel, type ChannelKind, type MotionDocument } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { channelSelected, keysSelected, selectActiveChannel, selectKeyedChannels, selectMotion, selectSubject } from '../editing/index.ts';
 import { Empty, useSize } from '../ui/index.ts';
@@ -11,7 +11,7 @@ import { Strip } from './Strip.tsx';
 import { useTimeScale } from './time-scale-context.tsx';
 
 /** A still motion is drawn as if it spanned this much, in the channel's unit. */
-export const LEAST_SPAN = { px: 20, '°': 10, '×': 0.2, '%': 10 } as const;
+export const LEAST_SPAN: Record<ChannelKind['unit'], number> = { px: 20, '°': 10, '×': 0.2, '%': 10, share: 0.1, 'no.': 1, colour: 1 };
 
 interface CurveStripProps {
   /** Whose the edited motion is: a learner's take or the target itself. */

@@ -1,4 +1,4 @@
-import { CHANNELS, type ChannelId } from '@undulan/core';
+import { CHANNELS, type ChannelId, type ChannelKind } from '@undulan/core';
 
 /** How a channel's line is told apart: by pattern first, then by a colour of the channels' own. */
 export interface ChannelLook {
@@ -13,9 +13,17 @@ export const CHANNEL_LOOKS: Record<ChannelId, ChannelLook> = {
   'scale.x': { colour: 'var(--plum)', dash: '' },
   'scale.y': { colour: 'var(--plum)', dash: '9 3' },
   opacity: { colour: 'var(--faint)', dash: '6 2 1 2' },
+  depth: { colour: 'var(--faint)', dash: '1 3' },
+  travel: { colour: 'var(--ink)', dash: '2 2' },
+  'skew.x': { colour: 'var(--ochre)', dash: '' },
+  'skew.y': { colour: 'var(--ochre)', dash: '9 3' },
+  fill: { colour: 'var(--plum)', dash: '2 3' },
+  stroke: { colour: 'var(--plum)', dash: '1 4' },
+  morph: { colour: 'var(--faint)', dash: '' },
+  drawing: { colour: 'var(--faint)', dash: '9 3' },
 };
 
-const DECIMALS = { px: 1, '°': 1, '×': 3, '%': 1 } as const;
+const DECIMALS: Record<ChannelKind['unit'], number> = { px: 1, '°': 1, '×': 3, '%': 1, share: 4, 'no.': 0, colour: 0 };
 
 /** A channel's value as it is shown. */
 export function formatValue(channelId: ChannelId, value: number): string {

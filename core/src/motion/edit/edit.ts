@@ -20,6 +20,8 @@ export interface Edit {
   keys: KeyRef[];
   /** The keys that were replaced because another landed on their frame. Never silent. */
   gaveWay: KeyRef[];
+  /** Why the operation did nothing, where it was not allowed. */
+  refused?: string;
 }
 
 /** The nearest frame keys may stand on: a thousandth. */

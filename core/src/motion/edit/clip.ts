@@ -1,0 +1,54 @@
+import { channelOf, findSubject, withChannel } from '../document.ts';
+import type { Key, MotionDocument } from '../schema.ts';
+import { onGrain, sameChannel, type ChannelRef, type Edit, type KeyRef } from './edit.ts';
+import { rippleKeys } from './shift-keys.ts';
+
+/** Keys taken up to be put down elsewhere: by channel, their frames counted from the earliest. */
+export interface Clip {
+  spanFrames: number;
+  channels: (ChannelRef & { keys: Key[] })[];
+}
+
+/** What becomes of keys where a clip is put down: merge keeps those between, replace clears the clip's span, insert moves those after out of the way. */
+export const PASTE_MODES = ['merge', 'replace', 'insert'] as const;
+export type PasteMode = (typeof PASTE_MODES)[number];
+
+/** Takes up the named keys. The motion stays as it is. */
+export function copyKeys(motion: MotionDocument, refs: readonly KeyRef[]): Clip {
+  if (refs.length === 0) return { spanFrames: 0, channels: [] };
+  const start = Math.min(...refs.map((ref) => ref.frame));
+  const channels: Clip['channels'] = [];
+  for (const { subjectId, channelId } of refs) {
+    const ref: ChannelRef = { subjectId, channelId };
+    if (channels.some((other) => sameChannel(other, ref))) continue;
+    const frames = new Set(refs.filter((other) => sameChannel(other, ref)).map((other) => other.frame));
+    const keys = channelOf(motion, subjectId, channelId).keys.filter((key) => frames.has(key.frame));
+    channels.push({ ...ref, keys: keys.map((key) => ({ ...key, frame: onGrain(key.frame - start) })) });
+  }
+  return { spanFrames: Math.max(...refs.map((ref) => ref.frame)) - start, channels };
+}
+
+/** Puts a clip down with its first key on a frame. Keys that had to make room are named; subjects that are not there are left out. */
+export function pasteKeys(motion: MotionDocument, clip: Clip, atFrame: number, mode: PasteMode = 'merge'): Edit {
+  let result = motion;
+  const keys: KeyRef[] = [];
+  const gaveWay: KeyRef[] = [];
+  const present = clip.channels.filter((channel) => findSubject(motion, channel.subjectId));
+  if (mode === 'insert') result = rippleKeys(result, atFrame, clip.spanFrames + 1, present).motion;
+  for (const { keys: copied, ...ref } of present) {
+    const channel = channelOf(result, ref.subjectId, ref.channelId);
+    const landing = copied.map((key) => ({ ...key, frame: onGrain(key.frame + atFrame) }));
+    const frames = new Set(landing.map((key) => key.frame));
+    const isCleared = (frame: number): boolean => frames.has(frame) || (mode === 'replace' && frame >= atFrame && frame <= atFrame + clip.spanFrames);
+    for (const key of channel.keys) if (isCleared(key.frame)) gaveWay.push({ ...ref, frame: key.frame });
+    const merged = [...channel.keys.filter((key) => !isCleared(key.frame)), ...landing].sort((a, b) => a.frame - b.frame);
+    result = withChannel(result, ref.subjectId, { ...channel, keys: merged });
+    keys.push(...landing.map((key) => ({ ...ref, frame: key.frame })));
+  }
+  return { motion: result, keys, gaveWay };
+}
+
+/** Puts the named keys down again with the first of them on a frame. */
+export function duplicateKeys(motion: MotionDocument, refs: readonly KeyRef[], atFrame: number): Edit {
+  return pasteKeys(motion, copyKeys(motion, refs), atFrame, 'merge');
+}

@@ -1,0 +1,22 @@
+import type { MotionDocument } from '../schema.ts';
+import { changeKeys, onGrain, type Edit, type KeyRef } from './edit.ts';
+
+/** Makes each named key a hold of some frames: it stays until a second key of its value, from which the motion goes on as it did. Keys within the hold give way. */
+export function makeHold(motion: MotionDocument, refs: readonly KeyRef[], frames: number): Edit {
+  const keys: KeyRef[] = [];
+  const gaveWay: KeyRef[] = [];
+  const held = changeKeys(motion, refs, (channelKeys, named, ref) => {
+    let result = channelKeys;
+    for (const frame of [...named].sort((a, b) => b - a)) {
+      const start = result.find((key) => key.frame === frame);
+      if (!start) continue;
+      const end = onGrain(frame + frames);
+      for (const key of result) if (key.frame > frame && key.frame <= end) gaveWay.push({ ...ref, frame: key.frame });
+      const until = { ...start, frame: end };
+      result = [...result.filter((key) => key.frame < frame || key.frame > end), { ...start, leave: 'step' as const }, until].sort((a, b) => a.frame - b.frame);
+      keys.push({ ...ref, frame }, { ...ref, frame: end });
+    }
+    return result;
+  });
+  return { motion: held, keys, gaveWay };
+}

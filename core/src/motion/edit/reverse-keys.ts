@@ -1,0 +1,38 @@
+import type { EaseDirection, EaseName } from '../eases.ts';
+import type { Handle, Key, Leave, MotionDocument } from '../schema.ts';
+import { changeKeys, onGrain, type Edit, type KeyRef } from './edit.ts';
+
+const TURNED: Record<EaseDirection, EaseDirection> = { in: 'out', out: 'in', 'in-out': 'in-out' };
+
+/** A leave as it is played backward: slow start becomes slow finish. A hold stays a hold. */
+function turnedLeave(leave: Leave): Leave {
+  const match = /^([a-z]+)-(in-out|in|out)$/.exec(leave);
+  return match ? (`${match[1]}-${TURNED[match[2] as EaseDirection]}` as EaseName) : leave;
+}
+
+const mirrored = ({ frames, value }: Handle): Handle => ({ frames: frames === 0 ? 0 : -frames, value });
+
+/**
+ * Plays the named keys backward in the time they take: each is mirrored about the middle of them, with its handles, and every segment leaves as it arrived.
+ * Keys between them that are not named stay.
+ */
+export function reverseKeys(motion: MotionDocument, refs: readonly KeyRef[]): Edit {
+  if (refs.length === 0) return { motion, keys: [], gaveWay: [] };
+  const first = Math.min(...refs.map((ref) => ref.frame));
+  const last = Math.max(...refs.map((ref) => ref.frame));
+  const turned = (frame: number): number => onGrain(first + last - frame);
+  const gaveWay: KeyRef[] = [];
+  const reversed = changeKeys(motion, refs, (keys, frames, ref) => {
+    const named = keys.filter((key) => frames.has(key.frame));
+    const backward = named.map((key, i): Key => {
+      // The segment that led here leads away now; the last one keeps what it had, as on any last key.
+      const leading = named[i - 1];
+      return { ...key, frame: turned(key.frame), in: mirrored(key.out), out: mirrored(key.in), leave: leading ? turnedLeave(leading.leave) : named[named.length - 1]!.leave };
+    });
+    const landed = new Set(backward.map((key) => key.frame));
+    const staying = keys.filter((key) => !frames.has(key.frame));
+    for (const key of staying) if (landed.has(key.frame)) gaveWay.push({ ...ref, frame: key.frame });
+    return [...staying.filter((key) => !landed.has(key.frame)), ...backward].sort((a, b) => a.frame - b.frame);
+  });
+  return { motion: reversed, keys: refs.map((ref) => ({ ...ref, frame: turned(ref.frame) })), gaveWay };
+}

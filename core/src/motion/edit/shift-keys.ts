@@ -1,0 +1,105 @@
+import type { ChannelId } from '../channels.ts';
+import type { Key, MotionDocument } from '../schema.ts';
+import { onGrain, type ChannelRef, type Edit, type KeyRef } from './edit.ts';
+
+interface Rewritten {
+  motion: MotionDocument;
+  keys: KeyRef[];
+  gaveWay: KeyRef[];
+}
+
+/** A key's new place, or null to take it out. */
+type Placing = (key: Key, ref: ChannelRef) => Key | null;
+
+/**
+ * Places every key of every channel anew. Keys are put in order of frame; of two on one frame the one that moved stays, of two that moved the later in the old order.
+ * The others give way, named by where they were.
+ */
+export function placeKeys(motion: MotionDocument, place: Placing, isIn: (ref: ChannelRef) => boolean = () => true): Rewritten {
+  const keys: KeyRef[] = [];
+  const gaveWay: KeyRef[] = [];
+  const subjects = motion.subjects.map((subject) => ({
+    ...subject,
+    channels: subject.channels.map((channel) => {
+      const ref: ChannelRef = { subjectId: subject.id, channelId: channel.id };
+      if (channel.keys.length === 0 || !isIn(ref)) return channel;
+      const taken = new Map<number, { key: Key; was: number }>();
+      const placed = channel.keys.map((key) => ({ was: key.frame, key: place(key, ref) }));
+      // Those that stay first, so that one that moved onto them takes the frame.
+      for (const moved of [false, true]) {
+        for (const { was, key } of placed) {
+          if (!key) {
+            if (!moved) gaveWay.push({ ...ref, frame: was });
+            continue;
+          }
+          const frame = onGrain(key.frame);
+          if ((frame !== was) !== moved) continue;
+          const there = taken.get(frame);
+          if (there) gaveWay.push({ ...ref, frame: there.was });
+          taken.set(frame, { key: frame === key.frame ? key : { ...key, frame }, was });
+        }
+      }
+      const sorted = [...taken.values()].sort((a, b) => a.key.frame - b.key.frame);
+      for (const { key, was } of sorted) if (key.frame !== was) keys.push({ ...ref, frame: key.frame });
+      return { ...channel, keys: sorted.map(({ key }) => key) };
+    }),
+  }));
+  return { motion: { ...motion, subjects }, keys, gaveWay };
+}
+
+function named(refs: readonly KeyRef[]): (subjectId: string, channelId: ChannelId, frame: number) => boolean {
+  const names = new Set(refs.map((ref) => `${ref.subjectId}/${ref.channelId}/${ref.frame}`));
+  return (subjectId, channelId, frame) => names.has(`${subjectId}/${channelId}/${frame}`);
+}
+
+/** Stretches the named keys about a frame: a key twice as far from it at factor 2. Handles grow with them. A factor of 0 or less would turn time round: at least a thousandth. */
+export function stretchKeys(motion: MotionDocument, refs: readonly KeyRef[], aboutFrame: number, factor: number): Edit {
+  const by = Math.max(factor, 0.001);
+  const isNamed = named(refs);
+  return placeKeys(motion, (key, ref) =>
+    isNamed(ref.subjectId, ref.channelId, key.frame)
+      ? { ...key, frame: aboutFrame + (key.frame - aboutFrame) * by, in: { ...key.in, frames: key.in.frames * by }, out: { ...key.out, frames: key.out.frames * by } }
+      : key,
+  );
+}
+
+/** Moves every key at or after a frame, of the named channels or of all, by some frames: what comes after ripples along. Moved back onto keys that stay, those give way. */
+export function rippleKeys(motion: MotionDocument, fromFrame: number, by: number, channels?: readonly ChannelRef[]): Edit {
+  const isIn = channels && ((ref: ChannelRef) => channels.some((other) => other.subjectId === ref.subjectId && other.channelId === ref.channelId));
+  return placeKeys(motion, (key) => (key.frame >= fromFrame ? { ...key, frame: key.frame + by } : key), isIn);
+}
+
+/** Puts empty time in before a frame: keys and cues from there on move later, and the range grows by as much. */
+export function insertTime(motion: MotionDocument, atFrame: number, frames: number): Edit {
+  const { motion: shifted, keys, gaveWay } = rippleKeys(motion, atFrame, frames);
+  const { first, last } = motion.range;
+  const cues = motion.cues.map((cue) => (cue.frame >= atFrame ? { ...cue, frame: cue.frame + frames } : cue));
+  return { motion: { ...shifted, cues, range: { first, last: last + frames } }, keys, gaveWay };
+}
+
+/** Takes time out: keys and cues on the frames from `first` to `last` go (named as having given way), those after move earlier, and the range shrinks, to one frame at least. */
+export function removeTime(motion: MotionDocument, first: number, last: number): Edit {
+  const frames = last - first + 1;
+  const { motion: shifted, keys, gaveWay } = placeKeys(motion, (key) => (key.frame < first ? key : key.frame <= last ? null : { ...key, frame: key.frame - frames }));
+  const cues = motion.cues.flatMap((cue) => (cue.frame < first ? [cue] : cue.frame <= last ? [] : [{ ...cue, frame: cue.frame - frames }]));
+  const { range } = motion;
+  return { motion: { ...shifted, cues, range: { first: range.first, last: Math.max(range.first, range.last - frames) } }, keys, gaveWay };
+}
+
+export interface SnapEdit extends Edit {
+  /** How far each key went, in frames; those already on a whole frame are not named. */
+  roundings: (KeyRef & { roundingFrames: number })[];
+}
+
+/** Puts the named keys on the nearest whole frames (a half goes up). */
+export function snapKeys(motion: MotionDocument, refs: readonly KeyRef[]): SnapEdit {
+  const isNamed = named(refs);
+  const roundings: SnapEdit['roundings'] = [];
+  const edit = placeKeys(motion, (key, ref) => {
+    const whole = Math.floor(key.frame + 0.5);
+    if (!isNamed(ref.subjectId, ref.channelId, key.frame) || whole === key.frame) return key;
+    roundings.push({ ...ref, frame: key.frame, roundingFrames: whole - key.frame });
+    return { ...key, frame: whole };
+  });
+  return { ...edit, roundings };
+}
