@@ -1,6 +1,6 @@
 import { exposedFrame } from '../time/exposure.ts';
 import { sampleChannel } from './sample.ts';
-import { createSegmentSampler } from './segment.ts';
+import { bakeSegmentInto } from './bake-segment.ts';
 import type { Channel, MotionDocument } from './schema.ts';
 import { CHANNELS, type ChannelId } from './channels.ts';
 import { wobbleAt } from './wobble.ts';
@@ -39,10 +39,10 @@ function bakeKeysInto(out: Float64Array, channel: Channel, first: number, step: 
   let i = 0;
   for (; i < out.length && first + i * step < firstFrame; i++) out[i] = before ? sampleChannel(keyed, first + i * step) : keys[0]!.value;
   for (let k = 0; k + 1 < keys.length && i < out.length; k++) {
-    const end = keys[k + 1]!.frame;
-    if (first + i * step >= end) continue;
-    const sample = createSegmentSampler(keys, k, CHANNELS[id].blend);
-    for (; i < out.length && first + i * step < end; i++) out[i] = sample(first + i * step);
+    const end = Math.min(out.length, Math.ceil((keys[k + 1]!.frame - first) / step));
+    if (end <= i) continue;
+    bakeSegmentInto(out, i, end, keys, k, first, step, CHANNELS[id].blend);
+    i = end;
   }
   for (; i < out.length; i++) {
     const frame = first + i * step;

@@ -1,4 +1,5 @@
-import { bezierSlope, bezierValue, solveBezierTime } from './bezier.ts';
+import { bezierSlope, bezierValue } from './bezier.ts';
+import { createBezierTime } from './bezier-time.ts';
 import type { ChannelKind } from './channels.ts';
 import { mixColours } from './colour.ts';
 import { EASES, EASE_SLOPES } from './eases.ts';
@@ -8,7 +9,7 @@ import type { Key } from './schema.ts';
 /** A segment's value at a frame inside it (both ends included). */
 export type SegmentSampler = (frame: number) => number;
 
-type Blend = NonNullable<ChannelKind['blend']>;
+export type Blend = NonNullable<ChannelKind['blend']>;
 
 /** The curve of a segment as a cubic Bézier: its inner controls, in shares of the span for time and in values. */
 export function segmentCurve(keys: readonly Key[], index: number): { x1: number; x2: number; v1: number; v2: number } {
@@ -26,7 +27,7 @@ function colourShare(keys: readonly Key[], index: number, t: number): number {
   if (leave === 'linear') return t;
   if (leave !== 'curve') return leave === 'step' ? 0 : EASES[leave](t);
   const { x1, x2 } = segmentCurve(keys, index);
-  return bezierValue(0, 0, 1, 1, solveBezierTime(x1, x2, t));
+  return bezierValue(0, 0, 1, 1, createBezierTime(x1, x2)(t));
 }
 
 /** Prepares the segment between `keys[index]` and the next key for many samples: handles and formula are settled once. */
@@ -38,7 +39,8 @@ export function createSegmentSampler(keys: readonly Key[], index: number, blend:
   if (blend === 'colour') return (frame) => mixColours(from.value, to.value, colourShare(keys, index, (frame - from.frame) / span));
   if (from.leave === 'curve') {
     const { x1, x2, v1, v2 } = segmentCurve(keys, index);
-    return (frame) => bezierValue(from.value, v1, v2, to.value, solveBezierTime(x1, x2, (frame - from.frame) / span));
+    const time = createBezierTime(x1, x2);
+    return (frame) => bezierValue(from.value, v1, v2, to.value, time((frame - from.frame) / span));
   }
   if (from.leave === 'linear') {
     return (frame) => {
@@ -63,7 +65,7 @@ export function segmentSlope(keys: readonly Key[], index: number, frame: number)
   if (from.leave === 'linear') return (to.value - from.value) / span;
   if (from.leave !== 'curve') return ((to.value - from.value) * EASE_SLOPES[from.leave](t)) / span;
   const { x1, x2, v1, v2 } = segmentCurve(keys, index);
-  const at = solveBezierTime(x1, x2, t);
+  const at = createBezierTime(x1, x2)(t);
   const [x0, x3] = [0, 1];
   let rise = bezierSlope(from.value, v1, v2, to.value, at);
   let run = bezierSlope(x0, x1, x2, x3, at);

@@ -1,3 +1,11 @@
 export { progressInto } from './progress.ts';
-export { timingCharts, trackProgress } from './timing-chart.ts';
+export { timingCharts, trackProgress, trackSpacing } from './timing-chart.ts';
 export type { TimingChart, ChartMark } from './timing-chart.ts';
+export {
+  evenSpacing, halvesSpacing, thirdsSpacing, favouredSpacing, easedSpacing, gravitySpacing, swingSpacing, springSpacing, ratePlanSpacing, dropFrames, turned, stepsOf, GRAVITY,
+} from './builders.ts';
+export type { Spacing, Toward, RateStretch } from './builders.ts';
+export { spreadMarks, moveMark, marksToTravel, travelToMarks, MARK_SPREADS } from './marks.ts';
+export type { Marks, MarkSpread } from './marks.ts';
+export { fitCurve, curveSpacing } from './fit-curve.ts';
+export type { CurveShape, FittedCurve } from './fit-curve.ts';

@@ -38,3 +38,8 @@ test('a chart runs from extreme to extreme, marks each frame and underlines brea
   expect(charts[0]!.marks.map((mark) => mark.role)).toEqual(['extreme', 'inbetween', 'inbetween', 'breakdown', 'extreme']);
   expect(charts[0]!.marks[3]!.progress).toBeCloseTo(0.25, 12);
 });
+
+test('on twos a chart has every second in-between', () => {
+  const subject = { ...glass([createKey(1, 0, { leave: 'linear' }), createKey(9, 400)]), exposure: 2 };
+  expect(timingCharts(createMotion([subject]), subject, POSITION)[0]!.marks.map((mark) => mark.frame)).toEqual([1, 3, 5, 7, 9]);
+});

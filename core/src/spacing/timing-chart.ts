@@ -3,6 +3,7 @@ import { sampleChannel } from '../motion/sample.ts';
 import { CHANNELS } from '../motion/channels.ts';
 import type { KeyRole, MotionDocument, Subject } from '../motion/schema.ts';
 import { trackEvents, type Track } from '../motion/track.ts';
+import { exposedFrame } from '../time/exposure.ts';
 import { progressInto } from './progress.ts';
 
 /** One drawing on a timing chart. */
@@ -36,7 +37,13 @@ export function trackProgress(subject: Subject, track: Track, firstFrame: number
   return Float64Array.from({ length: Math.floor(frames / SUBSAMPLES) + 1 }, (_, i) => fine[i * SUBSAMPLES]!);
 }
 
-/** The timing charts of a track, one from each extreme to the next; in-betweens stand on every whole frame. A track that stands still between two extremes has no chart there. */
+/** Way gone from each whole frame to the next from `firstFrame` to `lastFrame`, as a share of the whole: progress at f minus that at f − 1. */
+export function trackSpacing(subject: Subject, track: Track, firstFrame: number, lastFrame: number): Float64Array {
+  const progress = trackProgress(subject, track, firstFrame, lastFrame);
+  return progress.subarray(1).map((value, i) => value - progress[i]!);
+}
+
+/** The timing charts of a track, one from each extreme to the next; in-betweens stand on every drawing of its subject's exposure. A track that stands still between two extremes has no chart there. */
 export function timingCharts(motion: MotionDocument, subject: Subject, track: Track): TimingChart[] {
   const inRange = trackEvents(subject, track).filter(
     (event) => event.frame >= motion.range.first && event.frame <= motion.range.last,
@@ -49,10 +56,11 @@ export function timingCharts(motion: MotionDocument, subject: Subject, track: Tr
     const progress = trackProgress(subject, track, from, to);
     if (progress.every((value) => value === 0)) continue;
     const roleAt = new Map(inRange.map((event) => [event.frame, event.role]));
-    const marks = Array.from(progress, (value, n): ChartMark => {
+    const all = Array.from(progress, (value, n): ChartMark => {
       const frame = from + n;
       return { frame, role: frame === from || frame === to ? 'extreme' : (roleAt.get(frame) ?? 'inbetween'), progress: value };
     });
+    const marks = all.filter(({ frame, role }) => role !== 'inbetween' || exposedFrame(frame, motion.range.first, subject.exposure) === frame);
     charts.push({ firstFrame: from, lastFrame: to, marks });
   }
   return charts;

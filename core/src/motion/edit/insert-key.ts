@@ -17,7 +17,9 @@ export function withKeyAt(channel: Channel, frame: number): Channel {
   const to = keys[index + 1];
   const made: Key = { frame, value, role: 'breakdown', leave: from?.leave ?? 'curve', in: { frames: 0, value: 0 }, out: { frames: 0, value: 0 }, link: 'auto' };
   if (!from || !to || from.leave === 'linear' || from.leave === 'step' || CHANNELS[id].blend) {
-    return { ...channel, keys: [...keys.slice(0, index + 1), made, ...keys.slice(index + 1)] };
+    // Automatic handles beside it would be worked out anew from the nearer key: they are written down as they are.
+    const kept = keys.map((key, i) => (key.link === 'auto' && (i === index || i === index + 1) ? { ...key, link: 'broken' as const, in: storedIn(keys, i), out: storedOut(keys, i) } : key));
+    return { ...channel, keys: [...kept.slice(0, index + 1), made, ...kept.slice(index + 1)] };
   }
   const [left, middle, right] = from.leave === 'curve' ? cutCurve(keys, index, made) : cutEase(keys, index, made);
   return { ...channel, keys: [...keys.slice(0, index), left, middle, right, ...keys.slice(index + 2)] };
