@@ -68,6 +68,14 @@ test('a bad range or rate is refused with a clear message, and the form keeps wh
   await expect(page.getByRole('toolbar', { name: 'Transport' })).toContainText('23.976 fps · 1–60');
   await saved(page);
 
+  await page.getByLabel('Rest frame').fill('5');
+  await page.getByLabel('Rest frame').blur();
+  await goToFrame(page, 5);
+  await page.getByRole('button', { name: 'Key here' }).click();
+  await expect(page.getByRole('alert')).toHaveText('Frame 5 is kept for the untouched starting pose: no keys there.');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+
   await page.getByRole('tab', { name: 'Exercise' }).click();
   await page.getByLabel('Title').fill('');
   await page.getByLabel('Title').blur();

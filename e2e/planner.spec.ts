@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { expectAccessible, saved, signIn } from './steps.ts';
+import { drag, expectAccessible, middleOf, saved, signIn } from './steps.ts';
 
 async function openPlanner(page: Page, name: string, tool: string): Promise<void> {
   await signIn(page, name);
@@ -70,6 +70,8 @@ test('counts off a whole frame offer the tempi and rates that are on one; wrong 
   await page.getByLabel('Tempo').fill('60');
   await page.getByLabel('Tempo').press('ArrowUp');
   await expect(page.getByLabel('Tempo')).toHaveValue('61');
+  await drag(page, await middleOf(page.getByTitle('Drag to change').nth(1)), { x: 25, y: 0 });
+  await expect(page.getByLabel('Tempo')).toHaveValue('66');
   await page.getByRole('button', { name: 'Metronome' }).click();
   await expect(page.getByRole('list', { name: 'Counts' }).locator('[data-lit]')).toHaveText('2');
 });
@@ -118,10 +120,12 @@ test('a plan is kept in the course for everyone, and sent on into a new exercise
   await expect(page.getByLabel('Length')).toHaveValue('2.5s');
   await expect(page.getByTestId('plan-range')).toContainText('range 1–60');
 
-  await test.step('into a new exercise', async () => {
+  await test.step('into a new exercise, with the beats that were acted out as cues', async () => {
+    await page.goto(`${page.url()}&run=0-500-1250&beat=&beat=reach`);
     await page.getByRole('button', { name: 'Use in an exercise' }).click();
     await page.getByRole('button', { name: 'In a new exercise' }).click();
     await expect(page.getByRole('toolbar', { name: 'Transport' })).toContainText('24 fps · 1–60');
+    await expect(page.getByText('Cue on 13: reach')).toBeAttached();
     await saved(page);
     await page.goBack();
   });
@@ -135,10 +139,11 @@ test('a plan is kept in the course for everyone, and sent on into a new exercise
     await question.getByLabel(/frame numbers/).check();
     await expect(question).toContainText('No key changes its frame.');
     await question.getByLabel(/keep their seconds/).check();
+    const before = (await page.locator('[aria-label=Transport]').textContent())!;
     await question.getByRole('button', { name: 'Use them' }).click();
     await expect(page.getByRole('toolbar', { name: 'Transport' })).toContainText('12 fps · 1–10');
     await page.getByRole('button', { name: 'Undo' }).click();
-    await expect(page.getByRole('toolbar', { name: 'Transport' })).toContainText('24 fps');
+    await expect(page.getByRole('toolbar', { name: 'Transport' })).toContainText(before);
   });
 });
 

@@ -64,7 +64,7 @@ export function benchArcLength(): Row[] {
     },
     () => {
       let sum = 0;
-      for (let i = 0; i < READS; i++) sum += peer.getPoint(shares[i & 4095]!, target)!.x;
+      for (let i = 0; i < READS; i++) sum += peer.getPoint(shares[i & 4095]!, target).x;
       sink += sum;
     },
   );
@@ -80,7 +80,7 @@ export function benchArcLength(): Row[] {
       ...times,
       aim: 5,
       ownError: worst((share) => sampler.pointInto({ x: 0, y: 0 }, share)),
-      peerError: worst((share) => peer.getPoint(share)!),
+      peerError: worst((share) => peer.getPoint(share)),
       errorUnit: 'px',
     },
   ];

@@ -21,7 +21,7 @@ export function measure(pieces: number, own: () => void, peer: () => void): { ow
     for (const [side, run] of [own, peer].entries()) {
       const start = performance.now();
       let runs = 0;
-      let spentMs = 0;
+      let spentMs;
       do {
         run();
         runs++;

@@ -81,6 +81,7 @@ export function ComparisonSpread({ view, pages, beneath }: ComparisonSpreadProps
           strips={strips}
           keyFrames={keyFrames}
           reach={keyFrames}
+          cues={(target ?? motion).cues}
           bar={
             reading &&
             reading.tracks.length > 1 && (

@@ -31,6 +31,8 @@ export interface EditingState {
   previewKeys: KeyRef[];
   /** Keys that would be, or were last, replaced by others landing on their frames. */
   gaveWay: KeyRef[];
+  /** Why the last edit was not allowed. */
+  refused: string | null;
   subjectId: string | null;
   channelId: KeyRef['channelId'] | null;
   selectedKeys: KeyRef[];
@@ -52,6 +54,7 @@ const initialState: EditingState = {
   preview: null,
   previewKeys: [],
   gaveWay: [],
+  refused: null,
   subjectId: null,
   channelId: null,
   selectedKeys: [],
@@ -114,6 +117,11 @@ const slice = createSlice({
       if (!state.work) return;
       const before = original(state).work!;
       const edit = runEdit(before.motion, payload);
+      state.refused = edit.refused ?? null;
+      if (edit.refused) {
+        state.preview = null;
+        return;
+      }
       step(state, editName(payload), { ...before, motion: edit.motion });
       state.gaveWay = edit.gaveWay;
       if (edit.keys.length > 0) state.selectedKeys = edit.keys;
@@ -157,6 +165,7 @@ const slice = createSlice({
         state.channelId = last.channelId;
       }
       state.gaveWay = [];
+      state.refused = null;
     },
     subjectSelected: (state, { payload }: PayloadAction<string>) => {
       state.subjectId = payload;

@@ -1,5 +1,5 @@
 import {
-  changeRate, deleteKeys, moveKeys, offsetChannels, setHandle, setKeys, setLeave, setLink, setResting, setRole, setScene, setSubject, type Edit, type MotionDocument,
+  changeRate, deleteKeys, keepRestFrame, moveKeys, offsetChannels, setHandle, setKeys, setLeave, setLink, setResting, setRole, setScene, setSubject, type Edit, type MotionDocument,
 } from '@undulan/core';
 
 /** The core's editing operations under the names that undo shows. An edit of the document is always one of these. */
@@ -28,7 +28,7 @@ export type EditRequest = {
 
 export function runEdit(motion: MotionDocument, { operation, args }: EditRequest): Edit {
   const run = OPERATIONS[operation].run as (motion: MotionDocument, ...args: unknown[]) => Edit;
-  return run(motion, ...args);
+  return keepRestFrame(motion, run(motion, ...args));
 }
 
 export function editName({ operation }: EditRequest): string {

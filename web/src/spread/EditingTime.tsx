@@ -1,7 +1,7 @@
 import { useMemo, type ReactNode } from 'react';
 import type { MotionDocument } from '@undulan/core';
 import { useAppSelector } from '../app/store.ts';
-import { selectKeyedChannels } from '../editing/index.ts';
+import { selectKeyedChannels, selectMotion } from '../editing/index.ts';
 import { CurveStrip, KeyBar, KeysStrip, TimePage, useClock } from '../time-page/index.ts';
 
 interface EditingTimeProps {
@@ -14,6 +14,7 @@ interface EditingTimeProps {
 /** The right page of an editing screen: Keys and Curve of the selected subject. */
 export function EditingTime({ name, tone, target, foot }: EditingTimeProps) {
   const { range } = useClock();
+  const cues = useAppSelector(selectMotion)?.cues;
   const keyed = useAppSelector(selectKeyedChannels);
   const keyFrames = useMemo(
     () => [...new Set(keyed.flatMap((channel) => channel.keys.map((key) => key.frame)))].sort((a, b) => a - b),
@@ -25,6 +26,7 @@ export function EditingTime({ name, tone, target, foot }: EditingTimeProps) {
       name={name}
       keyFrames={keyFrames}
       reach={outside}
+      cues={cues}
       strips={[
         { id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '112px', content: <KeysStrip /> },
         { id: 'curve', name: 'Curve', shortcut: 'stripCurve', size: undefined, content: <CurveStrip tone={tone} target={target} /> },

@@ -22,11 +22,12 @@ function shared<T>(keys: readonly Key[], of: (key: Key) => T): T | null {
 export function KeyBar() {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion);
-  const { selectedKeys, gaveWay, preview, subjectId } = useAppSelector(selectEditing);
+  const { selectedKeys, gaveWay, refused, preview, subjectId } = useAppSelector(selectEditing);
   const keyed = useAppSelector(selectKeyedChannels);
   const remove = (): void => void dispatch(edited({ operation: 'deleteKeys', args: [selectedKeys] }));
   useShortcuts({
-    ...(selectedKeys.length > 0 && { deleteKeys: remove, letGo: () => dispatch(keysSelected({ keys: [] })) }),
+    ...(selectedKeys.length > 0 && { deleteKeys: remove }),
+    ...((selectedKeys.length > 0 || refused) && { letGo: () => dispatch(keysSelected({ keys: [] })) }),
     selectAll: () =>
       dispatch(keysSelected({ keys: keyed.flatMap((channel) => channel.keys.map(({ frame }) => ({ subjectId: subjectId!, channelId: channel.id, frame }))) })),
   });
@@ -37,7 +38,7 @@ export function KeyBar() {
   if (keys.length === 0) {
     return (
       <div role="group" aria-label="Selected keys" className={`${bar} text-faint`}>
-        Click a key to see and set how it goes on; Shift-click adds to the selection.
+        {refused ? <Refused why={refused} /> : 'Click a key to see and set how it goes on; Shift-click adds to the selection.'}
       </div>
     );
   }
@@ -106,6 +107,7 @@ export function KeyBar() {
           </option>
         ))}
       </select>
+      {refused && <Refused why={refused} />}
       {gaveWay.length > 0 && !preview && (
         <span role="status" className="truncate text-danger">
           replaced the key on {[...new Set(gaveWay.map((ref) => ref.frame))].join(', ')}; undo brings it back
@@ -115,6 +117,15 @@ export function KeyBar() {
         <Trash2 size={14} />
       </Button>
     </div>
+  );
+}
+
+/** Why the last change was not made. */
+function Refused({ why }: { why: string }) {
+  return (
+    <span role="alert" className="truncate text-danger">
+      {why}
+    </span>
   );
 }
 

@@ -1,11 +1,11 @@
 import { useCallback, useRef, type PointerEvent } from 'react';
-import { framesPerSecond } from '@undulan/core';
+import { framesPerSecond, type Cue } from '@undulan/core';
 import { useClock, useOnFrame } from './clock-context.tsx';
 import { labelStep } from './time-scale.ts';
 import { useTimeScale } from './time-scale-context.tsx';
 
-/** Frames under one another's strips; press or drag to go there. The shaded part is the range. */
-export function Ruler() {
+/** Frames under one another's strips; press or drag to go there. The shaded part is the range, flags are cues. */
+export function Ruler({ cues }: { cues: readonly Cue[] }) {
   const scale = useTimeScale();
   const clock = useClock();
   const slider = useRef<HTMLDivElement>(null);
@@ -63,6 +63,11 @@ export function Ruler() {
           <text key={frame} x={scale.xOf(frame)} y={13} textAnchor="middle" fontSize={11} className="figures" fill="var(--ink)">
             {frame}
           </text>
+        ))}
+        {cues.map((cue, i) => (
+          <path key={i} d={`M${scale.xOf(cue.frame)} 35v-12h7l-2.5 3.5 2.5 3.5h-7`} fill="var(--plum)" stroke="var(--plum)">
+            <title>{`Cue on ${cue.frame}${cue.name && `: ${cue.name}`}`}</title>
+          </path>
         ))}
       </svg>
     </div>

@@ -1,5 +1,6 @@
 import { Fragment, useMemo, type ReactNode } from 'react';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
+import type { Cue } from '@undulan/core';
 import { useShortcuts, type ShortcutName } from '../app/shortcuts.ts';
 import { Empty, Toggle, useSize, useStored } from '../ui/index.ts';
 import { useClock } from './clock-context.tsx';
@@ -27,13 +28,15 @@ interface TimePageProps {
   keyFrames: readonly number[];
   /** Frames beyond the range that must fit in too, such as keys outside it. */
   reach?: readonly number[];
+  /** Named frames to flag on the ruler. */
+  cues?: readonly Cue[];
   /** Between the strips and the foot: what is said or set about the selection. */
   bar?: ReactNode;
   foot?: ReactNode;
 }
 
 /** The right page: transport and ruler, then strips under that one ruler with one playhead through all of them. */
-export function TimePage({ name, strips, keyFrames, reach = [], bar, foot }: TimePageProps) {
+export function TimePage({ name, strips, keyFrames, reach = [], cues = [], bar, foot }: TimePageProps) {
   const clock = useClock();
   const [measure, size] = useSize();
   const [closed, setClosed] = useStored<string[]>(`${name}:closed-strips`, []);
@@ -52,7 +55,7 @@ export function TimePage({ name, strips, keyFrames, reach = [], bar, foot }: Tim
       <div ref={measure} className="relative flex min-h-0 flex-1 flex-col">
         <TimeScaleProvider value={scale}>
           <div style={{ marginLeft: LABEL_PX }}>
-            <Ruler />
+            <Ruler cues={cues} />
           </div>
           <div className="min-h-0 flex-1">
             {open.length === 0 && (

@@ -1,7 +1,7 @@
 import { convertFrame, convertRange, type ConvertedFrame, type RatePolicy } from '../../time/convert-rate.ts';
 import { framesPerSecond, type Rate } from '../../time/rate.ts';
 import type { FrameRange } from '../../time/range.ts';
-import type { Handle, Key, MotionDocument } from '../schema.ts';
+import type { Cue, Handle, Key, MotionDocument } from '../schema.ts';
 import { onGrain, type Edit, type KeyRef } from './edit.ts';
 
 export interface RateEdit extends Edit {
@@ -14,6 +14,8 @@ export interface ChangeRateOptions {
   snap?: boolean;
   /** The range to have afterwards; without it the converted one. */
   range?: FrameRange;
+  /** Cues to have afterwards; without them the ones there are carried over. */
+  cues?: Cue[];
 }
 
 function stretched(handle: Handle, ratio: number): Handle {
@@ -21,10 +23,10 @@ function stretched(handle: Handle, ratio: number): Handle {
 }
 
 /**
- * Gives the motion another rate. With seconds kept, keys, handles and range are renumbered about the first frame; with frame numbers kept the running time changes.
+ * Gives the motion another rate. With seconds kept, keys, handles, cues and range are renumbered about the first frame; with frame numbers kept the running time changes.
  * Of two keys that snapping puts on one frame the later gives way.
  */
-export function changeRate(motion: MotionDocument, to: Rate, policy: RatePolicy, { snap = false, range }: ChangeRateOptions = {}): RateEdit {
+export function changeRate(motion: MotionDocument, to: Rate, policy: RatePolicy, { snap = false, range, cues }: ChangeRateOptions = {}): RateEdit {
   const change = { from: motion.rate, to, policy, first: motion.range.first };
   const ratio = policy === 'keep-seconds' ? framesPerSecond(to) / framesPerSecond(motion.rate) : 1;
   const roundings: RateEdit['roundings'] = [];
@@ -44,5 +46,6 @@ export function changeRate(motion: MotionDocument, to: Rate, policy: RatePolicy,
       return { ...channel, keys: converted };
     }),
   }));
-  return { motion: { ...motion, rate: to, range: range ?? convertRange(motion.range, change).range, subjects }, keys: [], gaveWay, roundings };
+  const carried = motion.cues.map((cue) => ({ ...cue, frame: onGrain(convertFrame(cue.frame, change).to) }));
+  return { motion: { ...motion, rate: to, range: range ?? convertRange(motion.range, change).range, cues: cues ?? carried, subjects }, keys: [], gaveWay, roundings };
 }

@@ -3,8 +3,8 @@ import { findSubject } from '../document.ts';
 import type { MotionDocument, Subject } from '../schema.ts';
 import type { Edit } from './edit.ts';
 
-/** Sets rate, range or stage. Keys keep their frame numbers: with another rate the running time changes. */
-export function setScene(motion: MotionDocument, scene: Partial<Pick<MotionDocument, 'rate' | 'range' | 'stage'>>): Edit {
+/** Sets rate, range, stage, cues or the rest frame. Keys keep their frame numbers: with another rate the running time changes. */
+export function setScene(motion: MotionDocument, scene: Partial<Pick<MotionDocument, 'rate' | 'range' | 'stage' | 'cues' | 'restFrame'>>): Edit {
   return { motion: { ...motion, ...scene }, keys: [], gaveWay: [] };
 }
 

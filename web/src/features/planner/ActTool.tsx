@@ -146,6 +146,8 @@ interface BeatsProps {
   onRemove: (() => void) | null;
 }
 
+const signedMs = (ms: number): string => (Math.abs(ms) < 0.05 ? '0' : `${ms > 0 ? '+' : '−'}${Math.abs(ms).toFixed(1)}`);
+
 /** The beats of a run as cues: named, in seconds and frames, to nudge by a frame or take out. */
 function Beats({ run, rate, spreadMs, left, onRun, onRemove }: BeatsProps) {
   const { state, change } = usePlanner();
@@ -166,7 +168,8 @@ function Beats({ run, rate, spreadMs, left, onRun, onRemove }: BeatsProps) {
             <th className="px-2 py-1.5 font-semibold">cue</th>
             <th className="px-1 py-1.5 text-right font-semibold">seconds</th>
             <th className="px-1 py-1.5 text-right font-semibold">frames</th>
-            <th className="px-2 py-1.5 text-right font-semibold">whole</th>
+            <th className="px-1 py-1.5 text-right font-semibold">whole</th>
+            <th className="px-1 py-1.5 text-right font-semibold">off, ms</th>
             <th className="py-1.5">
               <span className="sr-only">{onRun ? 'Change' : 'Spread'}</span>
             </th>
@@ -181,7 +184,8 @@ function Beats({ run, rate, spreadMs, left, onRun, onRemove }: BeatsProps) {
               </td>
               <td className="figures px-1 py-1 text-right">{beat.seconds.toFixed(3)}</td>
               <td className="figures px-1 py-1 text-right">{beat.frames.toFixed(2)}</td>
-              <td className="figures px-2 py-1 text-right font-semibold">{beat.rounded}</td>
+              <td className="figures px-1 py-1 text-right font-semibold">{beat.rounded}</td>
+              <td className="figures px-1 py-1 text-right text-faint">{signedMs((beat.rounded - beat.frames) * frameMs)}</td>
               <td className="w-[5.4rem] py-1 pr-1 text-right whitespace-nowrap">
                 {onRun ? (
                   <>

@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { Link2 } from 'lucide-react';
-import { frameCount, formatRate, RATE_PRESETS, runningSeconds, travelSeconds } from '@undulan/core';
+import { averageRuns, frameCount, formatRate, RATE_PRESETS, readRun, runningSeconds, travelSeconds, type Cue, type Rate } from '@undulan/core';
 import { toast } from 'sonner';
 import { Button, INPUT, Field } from '../../ui/index.ts';
 import { QuantityField } from './QuantityField.tsx';
+import type { PlannerState } from './planner-state.ts';
 import { SavedPlans } from './SavedPlans.tsx';
 import { UsePlanDialog } from './UsePlanDialog.tsx';
 import { usePlanner } from './use-planner.ts';
@@ -14,6 +15,12 @@ interface PlanBarProps {
 }
 
 const CUSTOM = 'custom';
+
+/** The beats that were acted out, on frames of the range: of the average where there are several runs. */
+function cuesOf({ runs, beatNames }: PlannerState, firstFrame: number, rate: Rate): Cue[] {
+  const run = runs.length > 1 ? averageRuns(runs).meanMs : runs[0];
+  return run ? readRun(run, rate).map(({ rounded }, i) => ({ frame: firstFrame + rounded, name: beatNames[i] ?? '' })) : [];
+}
 
 /** What all calculators share and what is sent on: rate and range, with both durations. */
 export function PlanBar({ courseId, role }: PlanBarProps) {
@@ -74,7 +81,7 @@ export function PlanBar({ courseId, role }: PlanBarProps) {
           Use in an exercise
         </Button>
       </div>
-      {using && range.ok && rate.ok && <UsePlanDialog courseId={courseId} rate={rate.value} range={{ first: range.value.first, last: range.value.last }} onClose={() => setUsing(false)} />}
+      {using && range.ok && rate.ok && <UsePlanDialog courseId={courseId} rate={rate.value} range={{ first: range.value.first, last: range.value.last }} cues={cuesOf(state, range.value.first, rate.value)} onClose={() => setUsing(false)} />}
     </section>
   );
 }

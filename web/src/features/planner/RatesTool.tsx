@@ -125,7 +125,7 @@ interface Lane {
 const LANE_FPS = [12, 24, 25, 30, 60];
 const EXPOSURE_WORDS = ['', 'ones', 'twos', 'threes'];
 const COUNTER_FPS = [24, 12, 8, 4, 2];
-const LANE_PX = 52;
+const LANE_PX = 48;
 const LABEL_PX = 128;
 const BALL_PX = 13;
 /** Between two rounds the action rests, so that its start and its end can be seen. */
@@ -145,8 +145,8 @@ function SideBySide({ rate, range }: { rate: Rate; range: FrameRange }) {
   const seconds = runningSeconds(range, rate);
   const own = framesPerSecond(rate);
   const lanes: Lane[] = [
-    ...LANE_FPS.map((fps) => ({ label: `${fps} fps`, fps, exposure: 1 })),
-    ...[2, 3].map((exposure) => ({ label: `${formatRate(rate)} on ${EXPOSURE_WORDS[exposure]}`, fps: own, exposure })),
+    ...LANE_FPS.filter((fps) => fps !== own).map((fps) => ({ label: `${fps} fps`, fps, exposure: 1 })),
+    ...[1, 2, 3].map((exposure) => ({ label: `${formatRate(rate)} on ${EXPOSURE_WORDS[exposure]}`, fps: own, exposure })),
   ];
   const balls = useRef<(SVGCircleElement | null)[]>([]);
   const travelPx = widthPx - LABEL_PX - 2 * BALL_PX - 8;

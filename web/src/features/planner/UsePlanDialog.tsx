@@ -1,6 +1,6 @@
 import { useNavigate } from 'react-router';
 import { Plus } from 'lucide-react';
-import { formatRate, runningSeconds, type FrameRange, type Rate } from '@undulan/core';
+import { formatRate, runningSeconds, type Cue, type FrameRange, type Rate } from '@undulan/core';
 import { toast } from 'sonner';
 import { useCreateExerciseMutation, useOverviewQuery } from '../../app/api.ts';
 import { explain } from '../../app/problem.ts';
@@ -11,16 +11,17 @@ interface UsePlanDialogProps {
   courseId: string;
   rate: Rate;
   range: FrameRange;
+  cues: Cue[];
   onClose: () => void;
 }
 
 /** Sends the plan's rate and range on to a new exercise or one of the course's. */
-export function UsePlanDialog({ courseId, rate, range, onClose }: UsePlanDialogProps) {
+export function UsePlanDialog({ courseId, rate, range, cues, onClose }: UsePlanDialogProps) {
   const { data, error, refetch } = useOverviewQuery(courseId);
   const [create, { isLoading }] = useCreateExerciseMutation();
   const navigate = useNavigate();
   const goTo = (exerciseId: string, isNew: boolean): void => {
-    const plan: OfferedPlan = { rate, range, isNew };
+    const plan: OfferedPlan = { rate, range, cues, isNew };
     void navigate(`/exercises/${exerciseId}/setting`, { state: { plan } });
   };
   const setNew = async (): Promise<void> => {
@@ -32,6 +33,7 @@ export function UsePlanDialog({ courseId, rate, range, onClose }: UsePlanDialogP
     <Dialog open onClose={onClose} title="Use this rate and range" actions={<Button onClick={onClose}>Not now</Button>}>
       <p className="figures mb-3 text-sm text-faint">
         {formatRate(rate)} fps · {range.first}–{range.last} · runs {runningSeconds(range, rate).toFixed(3)} s
+        {cues.length > 0 && <span className="block">cues on {cues.map((cue) => `${cue.frame}${cue.name && ` ${cue.name}`}`).join(', ')}</span>}
       </p>
       <Button kind="main" disabled={isLoading} onClick={() => void setNew()}>
         <Plus size={15} /> In a new exercise

@@ -62,7 +62,7 @@ const MOVERS: MoverWords[] = [
   { name: 'Drawer', speed: '2.5 m/s', length: '40 cm' },
 ];
 
-export const MOST_MOVERS = 8;
+export const MOST_MOVERS = 24;
 export const MOST_RUNS = 8;
 export const MOST_TAPS = 60;
 

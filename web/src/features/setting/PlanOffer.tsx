@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { changeRate, formatRate, RATE_POLICIES, runningSeconds, sameRate, setScene, type FrameRange, type MotionDocument, type Rate, type RatePolicy } from '@undulan/core';
+import { changeRate, formatRate, RATE_POLICIES, runningSeconds, sameRate, setScene, type Cue, type FrameRange, type MotionDocument, type Rate, type RatePolicy } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { edited, selectMotion } from '../../editing/index.ts';
 import { Button, Dialog } from '../../ui/index.ts';
@@ -9,6 +9,8 @@ import { Button, Dialog } from '../../ui/index.ts';
 export interface OfferedPlan {
   rate: Rate;
   range: FrameRange;
+  /** Beats acted out, on frames of this range; none where there were none. */
+  cues: Cue[];
   /** The exercise was made for it: there is nothing yet that could move. */
   isNew: boolean;
 }
@@ -35,19 +37,19 @@ export function PlanOffer() {
   const done = (): void => void navigate(pathname, { replace: true, state: null });
   useEffect(() => {
     if (!plan?.isNew) return;
-    dispatch(edited({ operation: 'setScene', args: [{ rate: plan.rate, range: plan.range }] }));
+    dispatch(edited({ operation: 'setScene', args: [{ rate: plan.rate, range: plan.range, ...(plan.cues.length > 0 && { cues: plan.cues }) }] }));
     void navigate(pathname, { replace: true, state: null });
   }, [plan, dispatch, navigate, pathname]);
   if (!plan || plan.isNew) return null;
 
-  const { rate, range } = plan;
+  const { rate, range, cues } = plan;
   const changesRate = !sameRate(rate, motion.rate);
   const carried = changesRate ? changeRate(motion, rate, policy) : null;
   const after = setScene(carried?.motion ?? motion, { range }).motion;
   const moved = carried?.roundings.filter((key) => key.to !== key.from).length ?? 0;
   const outside = keysOutside(after, range);
   const apply = (): void => {
-    dispatch(edited({ operation: 'changeRate', args: [rate, policy, { range }] }));
+    dispatch(edited({ operation: 'changeRate', args: [rate, policy, { range, ...(cues.length > 0 && { cues }) }] }));
     done();
   };
   return (
@@ -73,6 +75,14 @@ export function PlanOffer() {
         <dd>
           {motion.range.first}–{motion.range.last} → <b>{range.first}–{range.last}</b>
         </dd>
+        {cues.length > 0 && (
+          <>
+            <dt className="text-faint">cues</dt>
+            <dd>
+              {motion.cues.length === 0 ? 'none' : motion.cues.length} → <b>{cues.map((cue) => `${cue.frame}${cue.name && ` ${cue.name}`}`).join(', ')}</b>
+            </dd>
+          </>
+        )}
         <dt className="text-faint">runs</dt>
         <dd>
           {runningSeconds(motion.range, motion.rate).toFixed(3)} s → <b>{runningSeconds(range, rate).toFixed(3)} s</b>
