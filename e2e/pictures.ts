@@ -68,3 +68,30 @@ test('review', async ({ page }) => {
   await page.getByRole('button', { name: 'Next note' }).click();
   await picture(page, 'review');
 });
+
+test('planner', async ({ page }) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('button', { name: 'Planner' }).click();
+  await page.waitForURL(/planner/);
+  const address = page.url().split('?')[0];
+  const pictures = {
+    'planner-act': 'tool=act&length=46f&run=0-516-924-1837&run=0-544-990-1887&run=0-492-900-1842&beat=reach&beat=grip&beat=pull&beat=stop',
+    'planner-counts': 'tool=counts&tempo=92+bpm',
+    'planner-distance': 'tool=distance&length=577f',
+    'planner-rates': 'tool=rates',
+    'planner-timecode': 'tool=timecode&rate=29.97&place=1800',
+  };
+  for (const [name, query] of Object.entries(pictures)) {
+    await page.goto(`${address}?${query}`);
+    await expect(page.getByRole('navigation', { name: 'Calculators' })).toBeVisible();
+    if (name === 'planner-distance') {
+      await page.getByRole('button', { name: 'Run together' }).click();
+      await page.waitForTimeout(1500);
+    }
+    if (name === 'planner-rates') {
+      await page.getByRole('button', { name: 'Play all' }).click();
+      await page.waitForTimeout(900);
+    }
+    await picture(page, name);
+  }
+});

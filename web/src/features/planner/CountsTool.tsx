@@ -49,7 +49,7 @@ export function CountsTool() {
           )}
         </>
       }
-      right={plan && rate.ok && counts.ok ? <Metronome counts={toNumber(counts.value.amount)} plan={plan} rate={rate.value} /> : <NotYet>The metronome plays once counts, tempo and rate are right.</NotYet>}
+      right={plan && rate.ok && counts.ok && tempo.ok ? <><Metronome counts={toNumber(counts.value.amount)} plan={plan} rate={rate.value} /><NearbyTempi counts={counts.value.amount} tempo={toNumber(tempo.value.amount)} rate={rate.value} /></> : <NotYet>The metronome plays once counts, tempo and rate are right.</NotYet>}
     />
   );
 }
@@ -116,6 +116,40 @@ function FromTime({ counts, tempo, frames, rate }: { counts: Exact | null; tempo
         </li>
       )}
     </ul>
+  );
+}
+
+const NEARBY = 12;
+
+/** The whole-number tempi about this one with the frames they make: those that come out whole stand out. */
+function NearbyTempi({ counts, tempo, rate }: { counts: Exact; tempo: number; rate: Rate }) {
+  const { change } = usePlanner();
+  const from = Math.max(1, Math.round(tempo) - NEARBY);
+  const tempi = Array.from({ length: 2 * NEARBY }, (_, i) => from + i);
+  return (
+    <section aria-label="Tempi nearby" className="-mx-1 min-h-0 overflow-y-auto px-1 pb-1">
+      <h3 className="mb-1.5 text-[15px]">Tempi nearby, and the frames of {formatExact(counts)} counts</h3>
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(7.2rem,1fr))] gap-1.5">
+        {tempi.map((bpm) => {
+          const { whole } = planCounts(counts, { num: bpm, den: 1 }, rate);
+          return (
+            <li key={bpm}>
+              <button
+                type="button"
+                aria-current={bpm === tempo || undefined}
+                onClick={() => change({ tempo: `${bpm} bpm` })}
+                className={`figures w-full rounded-md border px-2 py-1 text-left text-[13px] hover:border-accent ${whole.isWhole ? 'border-target bg-page font-semibold text-target' : 'border-rule'} ${bpm === tempo ? 'outline-2 outline-accent' : ''}`}
+              >
+                {bpm} bpm
+                <span className="block text-xs font-normal">
+                  {whole.isWhole ? `${whole.rounded} frames` : whole.frames.toFixed(2)}
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
   );
 }
 

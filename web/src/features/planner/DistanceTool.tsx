@@ -65,9 +65,9 @@ export function DistanceTool() {
                   label={
                     <>
                       {state.movers[i]!.name || `Mover ${i + 1}`} {i === plan.slowest && plan.movers.length > 1 && <b className="text-ochre">slowest</b>}
-                      <Step perFrame={mover.metresPerFrame} pixels={pixels} share={mover.stepShare} strobes={mover.strobes} />
                     </>
                   }
+                  detail={<Step perFrame={mover.metresPerFrame} pixels={pixels} share={mover.stepShare} strobes={mover.strobes} />}
                   answer={mover.answer}
                 />
               ))}
@@ -126,11 +126,11 @@ function MoverRow({ number, words, read, isOnly, onChange, onRemove }: MoverRowP
 function Step({ perFrame, pixels, share, strobes }: { perFrame: Exact; pixels: Exact; share: number | null; strobes: boolean }) {
   const px = toNumber(perFrame) * toNumber(pixels);
   return (
-    <span className="figures block text-xs text-faint">
+    <>
       {(toNumber(perFrame) * 100).toFixed(2)} cm = {px.toFixed(1)} px a frame
       {share !== null && <> · {share.toFixed(2)} × its own length</>}
       {strobes && <b className="text-take-ink"> · strobes: a step longer than itself</b>}
-    </span>
+    </>
   );
 }
 

@@ -6,11 +6,12 @@ const signed = (value: number, digits: number): string => `${value < 0 ? '−' :
 interface FrameAnswerLineProps {
   label: ReactNode;
   answer: FrameAnswer;
+  detail?: ReactNode;
   action?: ReactNode;
 }
 
 /** A length of time as it comes out: the exact fraction, the whole frame nearest to it, and what rounding adds. */
-export function FrameAnswerLine({ label, answer, action }: FrameAnswerLineProps) {
+export function FrameAnswerLine({ label, answer, detail, action }: FrameAnswerLineProps) {
   return (
     <div className="grid grid-cols-[1fr_auto] items-center gap-x-3 border-b border-rule py-2 last:border-0">
       <div className="text-[13px]">{label}</div>
@@ -20,6 +21,7 @@ export function FrameAnswerLine({ label, answer, action }: FrameAnswerLineProps)
         </p>
         {action}
       </div>
+      {detail && <p className="figures col-span-2 text-[11.5px] text-faint">{detail}</p>}
       <p className="figures col-span-2 text-[11.5px] text-faint">
         {answer.seconds.toFixed(3)} s
         {answer.isWhole ? ' · a whole frame' : ` · exactly ${formatExact(answer.exact)} · rounding ${signed(answer.roundingFrames, 3)} f, ${signed(answer.roundingSeconds * 1000, 1)} ms`}

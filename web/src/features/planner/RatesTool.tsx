@@ -145,8 +145,8 @@ function SideBySide({ rate, range }: { rate: Rate; range: FrameRange }) {
   const seconds = runningSeconds(range, rate);
   const own = framesPerSecond(rate);
   const lanes: Lane[] = [
-    ...LANE_FPS.filter((fps) => fps !== own).map((fps) => ({ label: `${fps} fps`, fps, exposure: 1 })),
-    ...[1, 2, 3].map((exposure) => ({ label: `${formatRate(rate)} on ${EXPOSURE_WORDS[exposure]}`, fps: own, exposure })),
+    ...[...new Set([...LANE_FPS, own])].sort((a, b) => a - b).map((fps) => ({ label: fps === own ? `${formatRate(rate)} on ones` : `${fps} fps`, fps, exposure: 1 })),
+    ...[2, 3].map((exposure) => ({ label: `${formatRate(rate)} on ${EXPOSURE_WORDS[exposure]}`, fps: own, exposure })),
   ];
   const balls = useRef<(SVGCircleElement | null)[]>([]);
   const travelPx = widthPx - LABEL_PX - 2 * BALL_PX - 8;

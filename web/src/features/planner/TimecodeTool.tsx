@@ -53,6 +53,12 @@ export function TimecodeTool() {
 }
 
 const AROUND = 3;
+const CLOCK = [
+  { says: '1 min', seconds: 60 },
+  { says: '10 min', seconds: 600 },
+  { says: '30 min', seconds: 1800 },
+  { says: '1 h', seconds: 3600 },
+];
 
 /** What drop-frame does at this rate: the labels about the next skip, and how far plain counting would run away from the clock. */
 function DropFrame({ rate, around }: { rate: Rate; around: number }) {
@@ -111,13 +117,35 @@ function DropFrame({ rate, around }: { rate: Rate; around: number }) {
           Between frames {next - 1} and {next} the labels {Array.from({ length: dropped }, (_, i) => `;${String(i).padStart(2, '0')}`).join(' ')} do not exist. Typing one of them is refused.
         </p>
       </div>
-      <div className="flex flex-wrap gap-2">
-        {[nominal * 60, perTen, perTen * 6].map((frame) => (
-          <Button key={frame} className="figures" onClick={() => change({ place: String(frame) })}>
-            frame {frame}: {formatTimecode(frame, rate)}
-          </Button>
-        ))}
-      </div>
+      <table className="max-w-2xl rounded-lg border border-rule bg-page text-sm">
+        <thead>
+          <tr className="border-b border-rule text-left text-xs text-faint">
+            {['clock', 'frame', 'drop-frame label', 'counted plainly', 'plainly behind by'].map((heading, i) => (
+              <th key={heading} className={`px-3 py-1.5 font-semibold ${i > 0 ? 'text-right' : ''}`}>
+                {heading}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody className="figures">
+          {CLOCK.map(({ says, seconds }) => {
+            const frame = Math.round(seconds * fps);
+            return (
+              <tr key={says} className="border-b border-rule last:border-0">
+                <td className="px-3 py-1">{says}</td>
+                <td className="px-3 py-1 text-right">
+                  <button type="button" className="rounded-sm text-accent hover:underline" onClick={() => change({ place: String(frame) })}>
+                    {frame}
+                  </button>
+                </td>
+                <td className="px-3 py-1 text-right font-semibold">{formatTimecode(frame, rate)}</td>
+                <td className="px-3 py-1 text-right">{formatTimecode(frame, { num: nominal, den: 1 })}</td>
+                <td className="px-3 py-1 text-right text-faint">{(seconds - frame / nominal).toFixed(2)} s</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
     </section>
   );
 }
