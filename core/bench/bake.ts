@@ -13,8 +13,8 @@ const IDS = CHANNEL_IDS.filter((id) => id !== 'fill' && id !== 'stroke' && id !=
 function benchMotion(leave: Leave): MotionDocument {
   const channels = IDS.map((id, c) => {
     const keys = Array.from({ length: KEYS }, (_, k): Key => {
-      // Reaches from a fifth to three fifths of the span: thirds would make time a straight line.
-      const reach = (n: number): number => (SPACE * (20 + ((k * 7 + c * 3 + n) % 40))) / 100;
+      // Reaches from a quarter to near a half of the span, as hands set them: thirds would make time a straight line.
+      const reach = (n: number): number => (SPACE * (25 + ((k * 7 + c * 3 + n) % 20))) / 100;
       return createKey(k * SPACE, Math.sin(k * 1.7 + c) * 300, { leave, link: 'broken', in: { frames: -reach(5), value: -20 - c }, out: { frames: reach(0), value: 30 + c } });
     });
     return createChannel(id, 0, keys);

@@ -33,7 +33,8 @@ export function bakeChannelInto(out: Float64Array, channel: Channel, first: numb
 
 function bakeKeysInto(out: Float64Array, channel: Channel, first: number, step: number): void {
   const { keys, before, after, id } = channel;
-  const keyed = { ...channel, wobble: undefined };
+  const { blend } = CHANNELS[id];
+  const keyed = channel.wobble ? { ...channel, wobble: undefined } : channel;
   const firstFrame = keys[0]!.frame;
   const lastFrame = keys[keys.length - 1]!.frame;
   let i = 0;
@@ -41,7 +42,7 @@ function bakeKeysInto(out: Float64Array, channel: Channel, first: number, step: 
   for (let k = 0; k + 1 < keys.length && i < out.length; k++) {
     const end = Math.min(out.length, Math.ceil((keys[k + 1]!.frame - first) / step));
     if (end <= i) continue;
-    bakeSegmentInto(out, i, end, keys, k, first, step, CHANNELS[id].blend);
+    bakeSegmentInto(out, i, end, keys, k, first, step, blend);
     i = end;
   }
   for (; i < out.length; i++) {

@@ -1,5 +1,5 @@
 import { test, expect } from 'vitest';
-import { createChannel, createKey, createMotion, createSubject, parseMotion, startingScene, tracksOf, trackEvents, TRACKS } from './index.ts';
+import { ellipsePath, guideSubject, setGuide, setOutside, setWobble, createChannel, createKey, createMotion, createSubject, parseMotion, startingScene, tracksOf, trackEvents, TRACKS } from './index.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#9a6b00' } as const;
 
@@ -13,6 +13,14 @@ function drawerMotion() {
 test('a document survives JSON and its schema unchanged', () => {
   const motion = drawerMotion();
   expect(parseMotion(JSON.parse(JSON.stringify(motion)))).toEqual({ ok: true, value: motion });
+});
+
+test('everything a document can hold survives JSON and its schema unchanged', () => {
+  const { motion } = guideSubject(setGuide(drawerMotion(), ellipsePath('rail', 'Rail', { x: 480, y: 270 }, 200, 60)).motion, 'drawer', { pathId: 'rail', orient: true, angle: 5, lean: 1 });
+  const travel = { subjectId: 'drawer', channelId: 'travel' } as const;
+  const wobbling = setWobble(motion, travel, { seed: 3, amplitude: 0.01, periodFrames: 8, roughness: 0.4, firstFrame: 1, lastFrame: 25, fadeInFrames: 2, fadeOutFrames: 4 }).motion;
+  const whole = { ...setOutside(wobbling, travel, 'after', { kind: 'repeat', count: 3 }).motion, workRange: { first: 2, last: 9 }, restFrame: 0, cues: [{ frame: 9, name: 'contact' }] };
+  expect(parseMotion(JSON.parse(JSON.stringify(whole)))).toEqual({ ok: true, value: whole });
 });
 
 test('keys out of order, two subjects of one id and another format are refused with the place named', () => {

@@ -194,8 +194,8 @@ export function ellipsePath(id: string, name: string, centre: Point, radiusX: nu
   const corner = (cos: number, sin: number): GuidePath['points'][number] => ({
     x: centre.x + radiusX * cos,
     y: centre.y + radiusY * sin,
-    in: { x: k * radiusX * sin, y: -k * radiusY * cos },
-    out: { x: -k * radiusX * sin, y: k * radiusY * cos },
+    in: { x: k * radiusX * sin, y: 0 - k * radiusY * cos },
+    out: { x: 0 - k * radiusX * sin, y: k * radiusY * cos },
   });
   return { id, name, closed: true, points: [corner(1, 0), corner(0, 1), corner(-1, 0), corner(0, -1)] };
 }

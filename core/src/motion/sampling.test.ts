@@ -1,8 +1,9 @@
 import { test, expect } from 'vitest';
 import fc from 'fast-check';
 import {
-  bakeMotion, createBezierEase, createBezierTime, createChannel, createKey, createMotion, createSubject, EASES, EASE_NAMES, sampleChannel, solveBezierTime, type Key, type Leave,
+  bakeMotion, createBezierEase, createBezierTime, createChannel, createKey, createMotion, createSubject, EASES, EASE_NAMES, keyIndexAt, sampleChannel, solveBezierTime, type Key, type Leave,
 } from './index.ts';
+import { segmentCurve } from './segment.ts';
 
 const LOOK = { shape: 'box', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;
 
@@ -100,6 +101,33 @@ test('the closed form agrees with the bracketed solver, also hard by the ends an
       expect(Math.abs(t - solveBezierTime(x1, x2, x))).toBeLessThan(slope > 1e-3 ? 1e-9 : 1e-4);
     }),
     { numRuns: 2000 },
+  );
+});
+
+test('time never runs back, whatever the handles', () => {
+  fc.assert(
+    fc.property(anyKeys, (keys) => {
+      for (let i = 0; i + 1 < keys.length; i++) {
+        const { x1, x2 } = segmentCurve(keys, i);
+        expect(Math.min(x1, x2)).toBeGreaterThanOrEqual(0);
+        expect(Math.max(x1, x2)).toBeLessThanOrEqual(1);
+        const time = createBezierTime(x1, x2);
+        let before = 0;
+        for (let x = 0; x <= 1; x += 1 / 64) {
+          expect(time(x)).toBeGreaterThanOrEqual(before);
+          before = time(x);
+        }
+      }
+    }),
+  );
+});
+
+test('seeking a key finds what going through all of them finds', () => {
+  fc.assert(
+    fc.property(anyKeys, fc.double({ min: -80, max: 200, noNaN: true }), (keys, frame) => {
+      const places = [frame, ...keys.map((key) => key.frame)];
+      for (const place of places) expect(keyIndexAt(keys, place)).toBe(keys.findLastIndex((key) => key.frame <= place));
+    }),
   );
 });
 
