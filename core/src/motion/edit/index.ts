@@ -11,7 +11,7 @@ export { setResting, offsetChannels } from './set-rest.ts';
 export { setScene, setSubject } from './set-scene.ts';
 export { changeRate } from './change-rate.ts';
 export type { RateEdit, ChangeRateOptions } from './change-rate.ts';
-export { stretchKeys, rippleKeys, insertTime, removeTime, snapKeys } from './shift-keys.ts';
+export { stretchAbout, rippleKeys, insertTime, removeTime, snapKeys } from './shift-keys.ts';
 export type { SnapEdit } from './shift-keys.ts';
 export { copyKeys, pasteKeys, duplicateKeys, PASTE_MODES } from './clip.ts';
 export type { Clip, PasteMode } from './clip.ts';

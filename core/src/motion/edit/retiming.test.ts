@@ -5,7 +5,7 @@ import { sampleChannel } from '../sample.ts';
 import type { Channel, Key, Leave, MotionDocument } from '../schema.ts';
 import {
   bakeKeys, copyKeys, duplicateKeys, evenKeys, insertTime, joinPosition, keepRestFrame, makeHold, pasteKeys, removeTime, reverseKeys, rippleKeys, setKeys, setOutside, setWobble, snapKeys, splitPosition,
-  stretchKeys, thinKeys, withKeyAt, type KeyRef,
+  stretchAbout, thinKeys, withKeyAt, type KeyRef,
 } from './index.ts';
 
 const LOOK = { shape: 'box', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;
@@ -24,11 +24,11 @@ const at = (...frames: number[]): KeyRef[] => frames.map((frame) => ({ ...X, fra
 
 test('keys stretch about a frame, handles with them; stretched back they are where they were', () => {
   const motion = motionWith([createKey(1, 0, { link: 'broken', out: { frames: 3, value: 5 } }), createKey(9, 80), createKey(17, 20)]);
-  const wide = stretchKeys(motion, at(1, 9, 17), 1, 1.5);
+  const wide = stretchAbout(motion, at(1, 9, 17), 1, 1.5);
   expect(framesOf(wide.motion)).toEqual([1, 13, 25]);
   expect(xOf(wide.motion)[0]!.out).toEqual({ frames: 4.5, value: 5 });
-  expect(stretchKeys(wide.motion, at(1, 13, 25), 1, 1 / 1.5).motion).toEqual(motion);
-  expect(stretchKeys(motion, at(17), 1, 0.5).gaveWay).toEqual(at(9));
+  expect(stretchAbout(wide.motion, at(1, 13, 25), 1, 1 / 1.5).motion).toEqual(motion);
+  expect(stretchAbout(motion, at(17), 1, 0.5).gaveWay).toEqual(at(9));
 });
 
 test('time put in is taken out again, and what comes after ripples along', () => {

@@ -53,7 +53,7 @@ function named(refs: readonly KeyRef[]): (subjectId: string, channelId: ChannelI
 }
 
 /** Stretches the named keys about a frame: a key twice as far from it at factor 2. Handles grow with them. A factor of 0 or less would turn time round: at least a thousandth. */
-export function stretchKeys(motion: MotionDocument, refs: readonly KeyRef[], aboutFrame: number, factor: number): Edit {
+export function stretchAbout(motion: MotionDocument, refs: readonly KeyRef[], aboutFrame: number, factor: number): Edit {
   const by = Math.max(factor, 0.001);
   const isNamed = named(refs);
   return placeKeys(motion, (key, ref) =>

@@ -1,0 +1,182 @@
+import type { ExerciseDetails, StoredWork, Work } from '@undulan/contract';
+import { HISTORY_LIMIT } from '@undulan/contract';
+import { channelOf, createChannel, createKey, createMotion, createSubject, type KeyRef, type MotionDocument } from '@undulan/core';
+import fc from 'fast-check';
+import { beforeEach, expect, test } from 'vitest';
+import { createStore, type Store } from '../app/store.ts';
+import { broughtBack, closed, opened } from './editing.slice.ts';
+import {
+  changedValues, detailsChanged, edited, editForValues, keysSelected, previewed, recordToggled, redone, selectActiveChannel, selectIsDirty, selectKeyedChannels, selectRedoName, selectShownKeys, selectShownMotion,
+  selectUndoName, subjectSelected, undone, type EditRequest,
+} from './index.ts';
+
+const LOOK = { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' } as const;
+const X = { subjectId: 'glass', channelId: 'position.x' } as const;
+const DETAILS: ExerciseDetails = { title: 'Tea glass', brief: '', tolerances: { keyFrames: 1, spacingPercent: 4 }, modelShown: 'always' };
+
+const at = (frame: number): KeyRef => ({ ...X, frame });
+const setKey = (frame: number, value: number): EditRequest => ({ operation: 'setKeys', args: [frame, [{ ...X, value }]] });
+
+function scene(): MotionDocument {
+  const counter = { ...createSubject('counter', 'Counter', LOOK, { x: 480, y: 440 }), locked: true };
+  return createMotion([counter, createSubject('glass', 'Tea glass', LOOK, { x: 130, y: 379 }), createSubject('spoon', 'Spoon', LOOK, { x: 300, y: 300 })]);
+}
+
+function stored(work: Partial<Work> = {}): StoredWork {
+  return { version: 4, history: { steps: [], done: 0 }, work: { motion: scene(), details: DETAILS, ...work } };
+}
+
+let store: Store;
+const editing = () => store.getState().editing;
+const keysOf = () => channelOf(editing().work!.motion, X.subjectId, X.channelId).keys;
+
+beforeEach(() => {
+  store = createStore();
+  store.dispatch(opened({ source: { kind: 'exercise', id: 'e1' }, stored: stored() }));
+});
+
+test('opened work has the first subject that can be worked on, nothing unsaved and nothing to undo', () => {
+  expect(editing()).toMatchObject({ subjectId: 'glass', version: 4, record: true, selectedKeys: [] });
+  expect(selectIsDirty(store.getState())).toBe(false);
+  expect(selectUndoName(store.getState())).toBeNull();
+  store.dispatch(closed());
+  expect(editing()).toMatchObject({ source: null, work: null });
+});
+
+test('an edit is kept as a step with a name, selects its keys and is unsaved until saved', () => {
+  store.dispatch(edited(setKey(9, 300)));
+  expect(keysOf().map((key) => [key.frame, key.value])).toEqual([[9, 300]]);
+  expect(editing().selectedKeys).toEqual([at(9)]);
+  expect(selectUndoName(store.getState())).toBe('set key');
+  expect(selectIsDirty(store.getState())).toBe(true);
+});
+
+test('undo and redo go through everything, details too, and a new step forgets what was undone', () => {
+  store.dispatch(edited(setKey(1, 100)));
+  store.dispatch(detailsChanged({ title: 'Glass of tea' }));
+  store.dispatch(edited(setKey(9, 300)));
+  store.dispatch(undone());
+  store.dispatch(undone());
+  expect(editing().work!.details!.title).toBe('Tea glass');
+  expect(keysOf().map((key) => key.frame)).toEqual([1]);
+  expect(selectRedoName(store.getState())).toBe('title');
+  store.dispatch(redone());
+  expect(editing().work!.details!.title).toBe('Glass of tea');
+  store.dispatch(edited(setKey(5, 5)));
+  expect(selectRedoName(store.getState())).toBeNull();
+});
+
+test('an edit that changes nothing is no step, and undoing nothing is harmless', () => {
+  store.dispatch(undone());
+  store.dispatch(redone());
+  store.dispatch(detailsChanged({ title: 'Tea glass' }));
+  expect(editing().history.steps).toEqual([]);
+});
+
+test('undoing all of any run of edits brings back the work as it was, redoing all as it became', () => {
+  const anyEdit = fc.oneof(
+    fc.record({ frame: fc.integer({ min: 1, max: 25 }), value: fc.integer({ min: -99, max: 999 }) }).map(({ frame, value }) => setKey(frame, value)),
+    fc.constantFrom<EditRequest>(
+      { operation: 'setLeave', args: [[at(1), at(9)], 'linear'] },
+      { operation: 'deleteKeys', args: [[at(9)]] },
+      { operation: 'moveKeys', args: [[at(1)], 3, 10] },
+      { operation: 'setScene', args: [{ range: { first: 1, last: 40 } }] },
+      { operation: 'setSubject', args: ['glass', { name: 'Glass' }] },
+    ),
+  );
+  fc.assert(
+    fc.property(fc.array(anyEdit, { maxLength: 12 }), (edits) => {
+      const own = createStore();
+      own.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: stored({ details: null }) }));
+      const before = own.getState().editing.work;
+      for (const edit of edits) own.dispatch(edited(edit));
+      const after = own.getState().editing.work;
+      const steps = own.getState().editing.history.done;
+      for (let i = 0; i < steps; i++) own.dispatch(undone());
+      expect(own.getState().editing.work).toEqual(before);
+      for (let i = 0; i < steps; i++) own.dispatch(redone());
+      expect(own.getState().editing.work).toEqual(after);
+    }),
+    { numRuns: 40 },
+  );
+});
+
+test('history keeps its latest steps and lets the oldest go', () => {
+  for (let value = 1; value <= HISTORY_LIMIT + 5; value++) store.dispatch(edited(setKey(1, value)));
+  expect(editing().history.steps).toHaveLength(HISTORY_LIMIT);
+  for (let i = 0; i < HISTORY_LIMIT; i++) store.dispatch(undone());
+  expect(keysOf()[0]!.value).toBe(5);
+});
+
+test('a gesture under way is shown but not kept; letting go of it leaves the work alone', () => {
+  store.dispatch(edited(setKey(9, 300)));
+  store.dispatch(previewed({ operation: 'moveKeys', args: [[at(9)], 4, 0] }));
+  expect(selectShownKeys(store.getState())).toEqual([at(13)]);
+  expect(channelOf(selectShownMotion(store.getState())!, X.subjectId, X.channelId).keys[0]!.frame).toBe(13);
+  expect(keysOf()[0]!.frame).toBe(9);
+  store.dispatch(previewed(null));
+  expect(selectShownMotion(store.getState())).toBe(editing().work!.motion);
+});
+
+test('a key that gives way is named, and the name goes with the next selection', () => {
+  store.dispatch(edited(setKey(1, 0)));
+  store.dispatch(edited(setKey(9, 300)));
+  store.dispatch(edited({ operation: 'moveKeys', args: [[at(1)], 8] }));
+  expect(editing().gaveWay).toEqual([at(9)]);
+  store.dispatch(keysSelected({ keys: [] }));
+  expect(editing().gaveWay).toEqual([]);
+});
+
+test('a key on the rest frame is refused with the reason, and nothing changes', () => {
+  store.dispatch(edited({ operation: 'setScene', args: [{ restFrame: 0 }] }));
+  const before = editing().work;
+  store.dispatch(edited(setKey(0, 1)));
+  expect(editing().refused).toMatch(/^Frame 0 is kept/);
+  expect(editing().work).toBe(before);
+  store.dispatch(edited(setKey(1, 1)));
+  expect(editing().refused).toBeNull();
+});
+
+test('selections add and take away with Shift, follow the keys, and lose those that are gone', () => {
+  for (const frame of [1, 9, 17]) store.dispatch(edited(setKey(frame, frame)));
+  store.dispatch(keysSelected({ keys: [at(1)] }));
+  store.dispatch(keysSelected({ keys: [at(9)], add: true }));
+  store.dispatch(keysSelected({ keys: [at(1)], add: true }));
+  expect(editing().selectedKeys).toEqual([at(9)]);
+  store.dispatch(edited({ operation: 'deleteKeys', args: [[at(9)]] }));
+  expect(editing().selectedKeys).toEqual([]);
+  store.dispatch(keysSelected({ keys: [at(17)] }));
+  store.dispatch(undone());
+  expect(editing().selectedKeys).toEqual([at(17)]);
+  store.dispatch(subjectSelected('spoon'));
+  expect(editing()).toMatchObject({ subjectId: 'spoon', channelId: null, selectedKeys: [] });
+});
+
+test('the curve is about the chosen channel, else the first keyed one, else the first', () => {
+  expect(selectActiveChannel(store.getState())!.id).toBe('position.x');
+  store.dispatch(edited({ operation: 'setKeys', args: [3, [{ subjectId: 'glass', channelId: 'rotation', value: 5 }]] }));
+  expect(selectActiveChannel(store.getState())!.id).toBe('rotation');
+  expect(selectKeyedChannels(store.getState()).map((channel) => channel.id)).toEqual(['rotation']);
+  store.dispatch(keysSelected({ keys: [{ ...X, frame: 1 }] }));
+  expect(selectActiveChannel(store.getState())!.id).toBe('position.x');
+});
+
+test('only values that differ are changed; with Record off a moving channel is asked about and a still one rests elsewhere', () => {
+  const motion = createMotion([{ ...createSubject('glass', 'Glass', LOOK, { x: 0, y: 50 }), channels: [createChannel('position.x', 0, [createKey(1, 0), createKey(9, 80)]), createChannel('position.y', 50)] }]);
+  const values = [{ ...X, value: 80 }, { ...X, channelId: 'position.y' as const, value: 60 }];
+  const changed = changedValues(motion, values, 9);
+  expect(changed).toEqual([values[1]]);
+  expect(editForValues(motion, true, changed, 9)).toEqual({ operation: 'setKeys', args: [9, changed] });
+  expect(editForValues(motion, false, changed, 9)).toEqual({ operation: 'setResting', args: [changed] });
+  expect(editForValues(motion, false, values, 9)).toBeNull();
+  store.dispatch(recordToggled());
+  expect(editing().record).toBe(false);
+});
+
+test('work that never reached the server is taken up again with its history, on the version it was made from', () => {
+  const left = stored();
+  const motion = { ...left.work.motion, range: { first: 1, last: 99 } };
+  store.dispatch(broughtBack({ ...left, version: 3, work: { ...left.work, motion } }));
+  expect(editing()).toMatchObject({ version: 3, work: { motion: { range: { last: 99 } } } });
+  expect(selectIsDirty(store.getState())).toBe(true);
+});

@@ -1,0 +1,172 @@
+import type { SaveWork, StoredWork } from '@undulan/contract';
+import { createKey, createMotion, createSubject } from '@undulan/core';
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { createStore, type Store } from '../app/store.ts';
+import { opened } from './editing.slice.ts';
+import { edited, keepAsCopy, keepMine, saveWork, selectIsDirty, takeTheirs, targetUnlocked } from './index.ts';
+import { catchUp } from './save-work.ts';
+import { keepUnsaved, takeUnsaved } from './unsaved-copy.ts';
+
+const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#d9b98a' } as const;
+const DRAFT = { kind: 'draft', id: 'd1' } as const;
+
+function stored(version: number, last = 25): StoredWork {
+  const motion = { ...createMotion([createSubject('drawer', 'Drawer', LOOK, { x: 0, y: 0 })]), range: { first: 1, last } };
+  return { version, history: { steps: [], done: 0 }, work: { motion, details: null } };
+}
+
+/** A server of one draft: what it has, what was written to it, and how it answers next. */
+interface FakeServer {
+  draft: StoredWork;
+  writes: SaveWork[];
+  answer: 'ok' | 'away' | 'stale-version' | 'target-has-takes' | 'not-found';
+  created: unknown[];
+}
+
+let server: FakeServer;
+let store: Store;
+const editing = () => store.getState().editing;
+const edit = (last: number): void => void store.dispatch(edited({ operation: 'setScene', args: [{ range: { first: 1, last } }] }));
+
+const STATUS = { 'stale-version': 409, 'target-has-takes': 409, 'not-found': 404 } as const;
+
+function json(body: unknown, status = 200): Response {
+  return new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
+}
+
+beforeEach(() => {
+  server = { draft: stored(4), writes: [], answer: 'ok', created: [] };
+  vi.stubGlobal('fetch', async (request: Request) => {
+    if (server.answer === 'away') throw new TypeError('no network');
+    if (request.method === 'GET') return json({ ...server.draft, id: 'd1', name: 'Draft of take 1', exerciseId: 'e1', nextTakeNumber: 1 });
+    const body: unknown = await request.json();
+    if (request.method === 'POST') {
+      server.created.push(body);
+      return json({ id: 'd2' }, 201);
+    }
+    const save = body as SaveWork;
+    if (server.answer !== 'ok') return json({ type: `/problems/${server.answer}`, title: 'No', status: STATUS[server.answer], detail: 'Not like this.' }, STATUS[server.answer]);
+    if (save.version !== server.draft.version) return json({ type: '/problems/stale-version', title: 'No', status: 409 }, 409);
+    server.writes.push(save);
+    server.draft = { ...save, version: save.version + 1 };
+    return json({ version: server.draft.version });
+  });
+  localStorage.clear();
+  store = createStore();
+  store.dispatch(opened({ source: DRAFT, stored: server.draft }));
+});
+afterEach(() => vi.unstubAllGlobals());
+
+test('what is unsaved is written once, from the version it was made from; saved work is not written again', async () => {
+  expect(await store.dispatch(saveWork())).toBe(true);
+  edit(30);
+  edit(31);
+  expect(await store.dispatch(saveWork())).toBe(true);
+  expect(server.writes).toHaveLength(1);
+  expect(server.writes[0]).toMatchObject({ version: 4, work: { motion: { range: { last: 31 } } }, history: { done: 2 } });
+  expect(editing()).toMatchObject({ version: 5, save: 'idle' });
+  expect(await store.dispatch(saveWork())).toBe(true);
+  expect(server.writes).toHaveLength(1);
+});
+
+test('a change made while a write is on its way stays unsaved and goes with the next', async () => {
+  edit(30);
+  const first = store.dispatch(saveWork());
+  edit(40);
+  expect(await first).toBe(false);
+  expect(selectIsDirty(store.getState())).toBe(true);
+  expect(await store.dispatch(saveWork())).toBe(true);
+  expect(server.draft.work.motion.range.last).toBe(40);
+});
+
+test('with the server away the work stays here, says so, and is written when it is back', async () => {
+  server.answer = 'away';
+  edit(30);
+  expect(await store.dispatch(saveWork())).toBe(false);
+  expect(editing().save).toBe('unreachable');
+  server.answer = 'ok';
+  expect(await store.dispatch(saveWork())).toBe(true);
+  expect(editing()).toMatchObject({ save: 'idle', saveProblem: null });
+});
+
+test('a refusal is told in the words of the server', async () => {
+  server.answer = 'not-found';
+  edit(30);
+  await store.dispatch(saveWork());
+  expect(editing()).toMatchObject({ save: 'failed', saveProblem: 'Not like this.' });
+});
+
+test('a locked target waits for a word, and is then written with it', async () => {
+  server.answer = 'target-has-takes';
+  edit(30);
+  await store.dispatch(saveWork());
+  expect(editing().save).toBe('target-locked');
+  expect(await store.dispatch(saveWork())).toBe(false);
+  server.answer = 'ok';
+  store.dispatch(targetUnlocked());
+  expect(await store.dispatch(saveWork())).toBe(true);
+  expect(server.writes[0]!.targetMayChange).toBe(true);
+});
+
+async function meetAnother(): Promise<void> {
+  edit(30);
+  server.draft = stored(7, 77);
+  await store.dispatch(saveWork());
+  expect(editing().save).toBe('stale');
+}
+
+test('work changed elsewhere loses nothing: mine over theirs', async () => {
+  await meetAnother();
+  await store.dispatch(keepMine());
+  expect(server.draft).toMatchObject({ version: 8, work: { motion: { range: { last: 30 } } } });
+  expect(editing()).toMatchObject({ version: 8, save: 'idle' });
+});
+
+test('… theirs over mine', async () => {
+  await meetAnother();
+  await store.dispatch(takeTheirs());
+  expect(editing()).toMatchObject({ version: 7, work: { motion: { range: { last: 77 } } } });
+  expect(selectIsDirty(store.getState())).toBe(false);
+});
+
+test('… or both, mine as a draft of its own', async () => {
+  await meetAnother();
+  const { source, work, history } = editing();
+  expect(await keepAsCopy(store.dispatch, source!, work!, history)).toBe('/drafts/d2');
+  expect(server.created).toMatchObject([{ copy: { name: 'Draft of take 1, copy', motion: { range: { last: 30 } } } }]);
+  expect(server.draft.work.motion.range.last).toBe(77);
+});
+
+test('the same change made on both sides is no conflict', async () => {
+  edit(77);
+  server.draft = stored(7, 77);
+  await store.dispatch(saveWork());
+  expect(editing()).toMatchObject({ save: 'idle', version: 7 });
+});
+
+test('coming back to a tab without changes shows what was written elsewhere; with changes it waits', async () => {
+  server.draft = stored(9, 60);
+  await store.dispatch(catchUp());
+  expect(editing()).toMatchObject({ version: 9, work: { motion: { range: { last: 60 } } } });
+  edit(61);
+  server.draft = stored(10, 62);
+  await store.dispatch(catchUp());
+  expect(editing().work!.motion.range.last).toBe(61);
+});
+
+test('an unsaved copy is taken up once, by any tab, and what cannot be read is passed over', () => {
+  const left = stored(4, 30);
+  keepUnsaved(DRAFT, left);
+  localStorage.setItem('undulan:unsaved:draft:d1:another-tab', '{"version":');
+  expect(takeUnsaved(DRAFT)).toEqual(left);
+  expect(takeUnsaved(DRAFT)).toBeNull();
+  expect(localStorage.length).toBe(0);
+  expect(takeUnsaved({ kind: 'draft', id: 'other' })).toBeNull();
+});
+
+test('a copy left by an older program is brought up to date', () => {
+  const subject = { id: 'drawer', name: 'Drawer', look: LOOK, locked: false, exposure: 1, channels: [{ id: 'position.x', resting: 0, keys: [createKey(1, 3)] }] };
+  const motion = { format: 'undulan-motion', version: 1, rate: { num: 24, den: 1 }, range: { first: 1, last: 25 }, stage: { widthPx: 960, heightPx: 540, background: '#fffdf8' }, subjects: [subject] };
+  localStorage.setItem('undulan:unsaved:draft:d1:old', JSON.stringify({ version: 2, history: { steps: [], done: 0 }, work: { motion, details: null } }));
+  expect(takeUnsaved(DRAFT)).toMatchObject({ version: 2, work: { motion: { version: 2, subjects: [{ visible: true }] } } });
+});
