@@ -7,6 +7,7 @@ export default defineConfig({
   test: {
     projects: [
       { resolve: source, ssr: { resolve: source }, test: { name: 'core', include: ['core/src/**/*.test.ts'] } },
+      { resolve: source, ssr: { resolve: source }, test: { name: 'contract', include: ['contract/src/**/*.test.ts'] } },
       { resolve: source, ssr: { resolve: source }, test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'], environment: 'happy-dom' } },
       {
         resolve: source,

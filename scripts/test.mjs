@@ -22,7 +22,7 @@ const WORK = {
     await npm('eslint', '.');
     await run('npm', ['run', '--silent', 'imports'], { cwd: ROOT });
   },
-  unit: () => npm('vitest', 'run', '--project', 'core', '--project', 'web'),
+  unit: () => npm('vitest', 'run', '--project', 'core', '--project', 'contract', '--project', 'web'),
   server: async () => {
     const { url } = await throwawayDatabase();
     console.log('\n— server tests against MariaDB');

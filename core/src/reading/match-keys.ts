@@ -39,8 +39,9 @@ export function matchKeys(target: readonly MatchEvent[], take: readonly MatchEve
   const pairCost = (i: number, j: number): number =>
     Math.abs(target[i]!.frame - take[j]!.frame) / scale.frames +
     (scale.value > 0 ? distance(target[i]!.values, take[j]!.values) / scale.value : 0);
-  for (let i = 1; i <= target.length; i++) cost[i * width] = i * GAP_PENALTY;
-  for (let j = 1; j <= take.length; j++) cost[j] = j * GAP_PENALTY;
+  // Summed up as they are below: going back finds its way by the very same sums.
+  for (let i = 1; i <= target.length; i++) cost[i * width] = cost[(i - 1) * width]! + GAP_PENALTY;
+  for (let j = 1; j <= take.length; j++) cost[j] = cost[j - 1]! + GAP_PENALTY;
   for (let i = 1; i <= target.length; i++) {
     for (let j = 1; j <= take.length; j++) {
       cost[i * width + j] = Math.min(
@@ -67,7 +68,7 @@ function traceBack(
     const here = cost[i * width + j]!;
     if (i > 0 && j > 0 && here === cost[(i - 1) * width + j - 1]! + pairCost(i - 1, j - 1)) {
       match.pairs.unshift([--i, --j]);
-    } else if (i > 0 && here === cost[(i - 1) * width + j]! + GAP_PENALTY) {
+    } else if (i > 0 && (j === 0 || here === cost[(i - 1) * width + j]! + GAP_PENALTY)) {
       match.missing.unshift(--i);
     } else {
       match.extra.unshift(--j);
