@@ -17,6 +17,7 @@ interface CurveKeysProps {
 
 interface KeyDrag {
   refs: KeyRef[];
+  pressed: KeyRef;
   /** Value of the key under the pointer when it was taken. */
   value: number;
 }
@@ -60,6 +61,7 @@ export function CurveKeys({ subject, channel, values, tone }: CurveKeysProps) {
   const dragKey = usePointerDrag<KeyDrag>({
     onMove: (drag, move) => dispatch(previewed(moveEdit(drag, move))),
     onEnd: (drag, move) => dispatch(edited(moveEdit(drag, move))),
+    onClick: ({ pressed }) => dispatch(keysSelected({ keys: [pressed] })),
     onCancel,
   });
   const dragHandle = usePointerDrag<HandleDrag>({
@@ -76,7 +78,7 @@ export function CurveKeys({ subject, channel, values, tone }: CurveKeysProps) {
     }
     const refs = isIn(selectedKeys, frame) ? ownSelection : [refOf(frame)];
     if (!isIn(selectedKeys, frame)) dispatch(keysSelected({ keys: refs }));
-    dragKey(event, { refs, value });
+    dragKey(event, { refs, pressed: refOf(frame), value });
   };
   const type = (event: KeyboardEvent, frame: number): void => {
     const arrow = ARROWS[event.key];

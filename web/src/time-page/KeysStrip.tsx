@@ -49,12 +49,14 @@ function KeyRow({ subject, channel }: { subject: Subject; channel: Channel }) {
   const refsWith = (frame: number): KeyRef[] => (isIn(selectedKeys, frame) ? selectedKeys : [{ ...ref, frame }]);
 
   const framesMoved = ({ dxPx }: DragMove): number => Math.round(dxPx / scale.pxPerFrame);
-  const startDrag = usePointerDrag<KeyRef[]>({
-    onMove: (refs, move) => dispatch(previewed({ operation: 'moveKeys', args: [refs, framesMoved(move)] })),
-    onEnd: (refs, move) => {
+  const startDrag = usePointerDrag<{ refs: KeyRef[]; pressed: KeyRef }>({
+    onMove: ({ refs }, move) => dispatch(previewed({ operation: 'moveKeys', args: [refs, framesMoved(move)] })),
+    onEnd: ({ refs }, move) => {
       const frames = framesMoved(move);
       dispatch(frames === 0 ? previewed(null) : edited({ operation: 'moveKeys', args: [refs, frames] }));
     },
+    // Pressed for a drag the whole selection stays; let go where it was, it is about this key alone.
+    onClick: ({ pressed }) => dispatch(keysSelected({ keys: [pressed] })),
     onCancel: () => dispatch(previewed(null)),
   });
 
@@ -66,7 +68,7 @@ function KeyRow({ subject, channel }: { subject: Subject; channel: Channel }) {
     }
     const refs = refsWith(frame);
     dispatch(keysSelected({ keys: refs }));
-    startDrag(event, refs);
+    startDrag(event, { refs, pressed: { ...ref, frame } });
   };
   const type = (event: KeyboardEvent, frame: number): void => {
     const by = (event.shiftKey ? 10 : 1) * (ARROWS[event.key] ?? 0);

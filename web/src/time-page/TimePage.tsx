@@ -58,21 +58,22 @@ export function TimePage({ name, strips, keyFrames, reach = [], cues = [], bar, 
             <Ruler cues={cues} />
           </div>
           <div className="min-h-0 flex-1">
-            {open.length === 0 && (
+            {open.length === 0 ? (
               <div className="pt-8" style={{ marginLeft: LABEL_PX }}>
                 <Empty title="All strips are closed">Open one below, or with the keys 1 to {strips.length}.</Empty>
               </div>
+            ) : (
+              <Group orientation="vertical" id={`undulan:${name}:strips`} {...layout}>
+                {open.map((strip, i) => (
+                  <Fragment key={strip.id}>
+                    {i > 0 && <Separator className="h-1 hover:bg-accent/40 focus-visible:bg-accent/60" aria-label={`Size of ${strip.name}`} />}
+                    <Panel id={strip.id} defaultSize={strip.size} minSize="48px">
+                      {strip.content}
+                    </Panel>
+                  </Fragment>
+                ))}
+              </Group>
             )}
-            <Group orientation="vertical" id={`undulan:${name}:strips`} {...layout}>
-              {open.map((strip, i) => (
-                <Fragment key={strip.id}>
-                  {i > 0 && <Separator className="h-1 hover:bg-accent/40 focus-visible:bg-accent/60" aria-label={`Size of ${strip.name}`} />}
-                  <Panel id={strip.id} defaultSize={strip.size} minSize="48px">
-                    {strip.content}
-                  </Panel>
-                </Fragment>
-              ))}
-            </Group>
           </div>
           <Playhead />
         </TimeScaleProvider>

@@ -11,6 +11,8 @@ interface DragHandlers<T> {
   onMove: (subject: T, move: DragMove) => void;
   /** The drag ended where the last move was. */
   onEnd: (subject: T, move: DragMove) => void;
+  /** It was pressed and let go where it was. */
+  onClick?: (subject: T) => void;
   /** Escape, or the system took the pointer away: nothing is to change. */
   onCancel: () => void;
 }
@@ -43,6 +45,7 @@ export function usePointerDrag<T>(handlers: DragHandlers<T>): (event: ReactPoint
       if (to.pointerId !== pointerId) return;
       finish();
       if (dragging) latest.current.onEnd(subject, moveOf(to));
+      else latest.current.onClick?.(subject);
     };
     const cancel = (): void => {
       finish();

@@ -1,1 +1,2 @@
 export { CoursePage } from './CoursePage.tsx';
+export { NoSuchCourse } from './NoSuchCourse.tsx';

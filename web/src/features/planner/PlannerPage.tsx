@@ -1,7 +1,7 @@
 import { useParams } from 'react-router';
 import { useSessionQuery } from '../../app/api.ts';
 import { Shell } from '../../app/Shell.tsx';
-import { Empty } from '../../ui/index.ts';
+import { NoSuchCourse } from '../course/index.ts';
 import { ActTool } from './ActTool.tsx';
 import { CountsTool } from './CountsTool.tsx';
 import { DistanceTool } from './DistanceTool.tsx';
@@ -20,15 +20,7 @@ export function PlannerPage() {
   const planner = usePlannerState();
   const { tool } = planner.state;
   const course = data?.courses.find((own) => own.id === courseId);
-  if (!course) {
-    return (
-      <Shell crumbs={[{ label: 'Courses', to: '/' }, { label: 'No such course' }]}>
-        <div className="mx-auto max-w-xl p-8">
-          <Empty title="There is no such course, or you are not in it" />
-        </div>
-      </Shell>
-    );
-  }
+  if (!course) return <NoSuchCourse />;
   const Screen = SCREENS[tool];
   return (
     <PlannerContext value={planner}>
