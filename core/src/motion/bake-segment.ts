@@ -4,7 +4,7 @@ import { createSegmentSampler, segmentCurve, type Blend } from './segment.ts';
 import type { Key } from './schema.ts';
 
 /** Parts a curve of many frames is cut into. */
-const PARTS = 8;
+const PARTS = 6;
 
 /** A Newton step of the parameter below this is trusted: what it leaves goes with its square. */
 const TRUSTED = 4e-6;
@@ -38,8 +38,8 @@ function straightInto(out: Float64Array, from: number, to: number, { frame, valu
   const d5 = 5 * delta;
   const d6 = 6 * delta;
   const d7 = 7 * delta;
-  for (; i + 7 < to; i += 8) {
-    const at = base + delta * i;
+  const d8 = 8 * delta;
+  for (let at = base + delta * i; i + 7 < to; i += 8, at += d8) {
     out[i] = at;
     out[i + 1] = at + delta;
     out[i + 2] = at + d2;
@@ -81,6 +81,7 @@ function curveInto(out: Float64Array, from: number, to: number, keys: readonly K
   const span = endFrame - frame;
   const start = (first - frame) / span;
   const dx = step / span;
+  const perDx = span / step;
   let time: BezierTime | null = null;
   // Few frames are not worth the cuts.
   const parts = to - from < 2 * PARTS ? 1 : PARTS;
@@ -92,7 +93,7 @@ function curveInto(out: Float64Array, from: number, to: number, keys: readonly K
     const t0 = part / parts;
     const t1 = (part + 1) / parts;
     const xTo = part === parts - 1 ? Infinity : ((a * t1 + b) * t1 + c) * t1;
-    const stop = xTo === Infinity ? to : Math.min(to, Math.ceil((xTo - start) / dx));
+    const stop = xTo === Infinity ? to : Math.min(to, Math.ceil((xTo - start) * perDx));
     const length = (xTo === Infinity ? 1 : xTo) - xFrom;
     const slope1 = 1 / ((a3 * t1 + b2) * t1 + c);
     const bend1 = -2 * (a3 * t1 + b) * slope1 * slope1 * slope1;
@@ -109,9 +110,9 @@ function curveInto(out: Float64Array, from: number, to: number, keys: readonly K
     const perLength = 1 / length;
     const offset = (start - xFrom) * perLength;
     const dShare = dx * perLength;
-    for (; i < stop; i++) {
-      const x = start + dx * i;
-      const s = offset + dShare * i;
+    let x = start + dx * i;
+    let s = offset + dShare * i;
+    for (; i < stop; i++, x += dx, s += dShare) {
       const guess = ((((k5 * s + k4) * s + k3) * s + k2) * s + d0) * s + t0;
       const miss = (((a * guess + b) * guess + c) * guess - x) / ((a3 * guess + b2) * guess + c);
       const t = miss < TRUSTED && miss > -TRUSTED ? guess - miss : (time ??= createBezierTime(x1, x2))(x);

@@ -22,8 +22,6 @@ const WEIGHTS = [0.362683783378362, 0.3137066458778873, 0.2223810344533745, 0.10
 /** How far a looked-up place may be off along the path, in px. */
 const TOLERANCE_PX = 4e-7;
 const DEEPEST = 22;
-/** Numbers a stretch has in the table. */
-const NODE = 5;
 /** Entries of the guide table for each node: one look then finds the right stretch almost always. */
 const GUIDES_PER_NODE = 12;
 
@@ -108,12 +106,12 @@ export function createPathSampler(path: GuidePath): PathSampler {
   stretches.forEach((stretch, i) => (starts[i + 1] = starts[i]! + stretch.length));
   const lengthPx = starts[count]!;
 
-  // Per stretch: where it starts, and t = ((a·s + b)·s + c)·s + d over the length s gone in it. Per piece: its two cubics in t.
-  const table = new Float64Array(count * NODE + 1).fill(lengthPx, count * NODE);
+  // Per stretch: t = ((a·s + b)·s + c)·s + d over the length s gone in it. Per piece: its two cubics in t.
+  const cubics = new Float64Array(count * 4);
   const pieceOf = Uint16Array.from(stretches, ({ piece }) => piece * 8);
   stretches.forEach(({ fromT, toT, length, slopeFrom, slopeTo }, i) => {
     const rise = (toT - fromT) / length;
-    table.set([starts[i]!, (slopeFrom + slopeTo - 2 * rise) / (length * length), (3 * rise - 2 * slopeFrom - slopeTo) / length, slopeFrom, fromT], i * NODE);
+    cubics.set([(slopeFrom + slopeTo - 2 * rise) / (length * length), (3 * rise - 2 * slopeFrom - slopeTo) / length, slopeFrom, fromT], i * 4);
   });
   const curves = new Float64Array(pieces.length * 8);
   pieces.forEach(({ x, y }, i) => {
@@ -129,13 +127,14 @@ export function createPathSampler(path: GuidePath): PathSampler {
   const isClosed = path.closed;
   const within = (share: number): number => (share >= 0 && share <= 1 ? share : isClosed ? share - Math.floor(share) : share < 0 ? 0 : 1);
   const stretchAt = (share: number, gone: number): number => {
-    let at = guide[(share * guides) | 0]! * NODE;
-    while (table[at + NODE]! < gone) at += NODE;
+    let at = guide[(share * guides) | 0]!;
+    while (starts[at + 1]! < gone) at++;
     return at;
   };
   const timeIn = (at: number, gone: number): number => {
-    const s = gone - table[at]!;
-    return ((table[at + 1]! * s + table[at + 2]!) * s + table[at + 3]!) * s + table[at + 4]!;
+    const s = gone - starts[at]!;
+    const c = at << 2;
+    return ((cubics[c]! * s + cubics[c + 1]!) * s + cubics[c + 2]!) * s + cubics[c + 3]!;
   };
   const pointInto = (out: Point, given: number): Point => {
     if (count === 0) {
@@ -147,7 +146,7 @@ export function createPathSampler(path: GuidePath): PathSampler {
     const gone = share * lengthPx;
     const at = stretchAt(share, gone);
     const t = timeIn(at, gone);
-    const c = pieceOf[at / NODE]!;
+    const c = pieceOf[at]!;
     out.x = ((curves[c]! * t + curves[c + 1]!) * t + curves[c + 2]!) * t + curves[c + 3]!;
     out.y = ((curves[c + 4]! * t + curves[c + 5]!) * t + curves[c + 6]!) * t + curves[c + 7]!;
     return out;
@@ -161,7 +160,7 @@ export function createPathSampler(path: GuidePath): PathSampler {
       const share = within(given);
       const gone = share * lengthPx;
       const at = stretchAt(share, gone);
-      return { ...point, ...heading(pieces[stretches[at / NODE]!.piece]!, Math.min(1, Math.max(0, timeIn(at, gone)))) };
+      return { ...point, ...heading(pieces[stretches[at]!.piece]!, Math.min(1, Math.max(0, timeIn(at, gone)))) };
     },
   };
 }
