@@ -3,6 +3,7 @@ import {
   convertFrame, convertRange, EASES, exposedFrame, formatExact, formatRate, framesPerSecond, parseRate, parseRuler, RATE_POLICIES, runningSeconds, sameRate, type FrameRange, type Rate, type RatePolicy, type Result,
 } from '@undulan/core';
 import { Button, Field, INPUT, useSize } from '../../ui/index.ts';
+import { HeadingRow } from './HeadingRow.tsx';
 import { QuantityField } from './QuantityField.tsx';
 import { useOnTick, useStopwatch, type Stopwatch } from './stopwatch.ts';
 import { NotYet, PlayRow, ToolHeading, ToolSpread } from './ToolSpread.tsx';
@@ -87,15 +88,7 @@ function Converted({ keys, range, from, to, policy }: { keys: readonly number[];
         </Button>
       </div>
       <table className="mt-3 w-full rounded-lg border border-rule bg-page text-sm">
-        <thead>
-          <tr className="border-b border-rule text-left text-xs text-faint">
-            {['key', 'falls on', 'whole frame', 'rounding'].map((heading, i) => (
-              <th key={heading} className={`px-3 py-1.5 font-semibold ${i > 0 ? 'text-right' : ''}`}>
-                {heading}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <HeadingRow headings={['key', 'falls on', 'whole frame', 'rounding']} />
         <tbody className="figures">
           {keys.map((key, i) => {
             const converted = convertFrame(key, rateChange);

@@ -1,5 +1,6 @@
 import { droppedLabels, formatRate, formatRuler, formatTimecode, framesPerSecond, nominalRate, parseRuler, RULER_UNIT_NAMES, RULER_UNITS, type Rate } from '@undulan/core';
 import { Button } from '../../ui/index.ts';
+import { HeadingRow } from './HeadingRow.tsx';
 import { QuantityField } from './QuantityField.tsx';
 import { NotYet, ToolHeading, ToolSpread } from './ToolSpread.tsx';
 import { usePlanner } from './use-planner.ts';
@@ -118,15 +119,7 @@ function DropFrame({ rate, around }: { rate: Rate; around: number }) {
         </p>
       </div>
       <table className="max-w-2xl rounded-lg border border-rule bg-page text-sm">
-        <thead>
-          <tr className="border-b border-rule text-left text-xs text-faint">
-            {['clock', 'frame', 'drop-frame label', 'counted plainly', 'plainly behind by'].map((heading, i) => (
-              <th key={heading} className={`px-3 py-1.5 font-semibold ${i > 0 ? 'text-right' : ''}`}>
-                {heading}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <HeadingRow headings={['clock', 'frame', 'drop-frame label', 'counted plainly', 'plainly behind by']} />
         <tbody className="figures">
           {CLOCK.map(({ says, seconds }) => {
             const frame = Math.round(seconds * fps);

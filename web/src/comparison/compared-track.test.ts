@@ -1,0 +1,53 @@
+import { createChannel, createKey, createMotion, createSubject, moveKeys, readTake, type Key, type MotionDocument, type TrackReading } from '@undulan/core';
+import { expect, test } from 'vitest';
+import { compareTrack } from './compared-track.ts';
+import { upward } from './GapStrip.tsx';
+
+const LOOK = { shape: 'cake', widthPx: 170, heightPx: 26, fill: '#dca54c' } as const;
+
+function toss(y: Key[], x: Key[] = [], more: Partial<MotionDocument> = {}): MotionDocument {
+  const subject = { ...createSubject('pancake', 'Pancake', LOOK, { x: 480, y: 390 }), channels: [createChannel('position.x', 480, x), createChannel('position.y', 390, y)] };
+  return { ...createMotion([subject]), ...more };
+}
+
+const up: Key[] = [createKey(1, 390, { leave: 'quad-out' }), createKey(13, 110, { leave: 'linear' }), createKey(25, 380)];
+const read = (target: MotionDocument, take: MotionDocument): TrackReading => readTake({ motion: target, tolerances: { keyFrames: 1, spacingPercent: 5 } }, take).tracks[0]!;
+
+test('keys of both lie on the target’s ruler, each with how it leaves', () => {
+  const target = toss(up);
+  const take = moveKeys(target, [{ subjectId: 'pancake', channelId: 'position.y', frame: 13 }], 2).motion;
+  const compared = compareTrack(target, take, read(target, take));
+  expect(compared.target.events.map(({ rulerFrame, leave }) => [rulerFrame, leave])).toEqual([[1, 'quad-out'], [13, 'linear'], [25, 'curve']]);
+  expect(compared.take.events.map(({ rulerFrame }) => rulerFrame)).toEqual([1, 15, 25]);
+  expect(compared.channelIds).toEqual(['position.y']);
+});
+
+test('a take at another rate is carried over by seconds', () => {
+  const target = toss(up);
+  const take = toss([createKey(1, 390), createKey(25, 110), createKey(49, 380)], [], { rate: { num: 48, den: 1 }, range: { first: 1, last: 49 } });
+  const compared = compareTrack(target, take, read(target, take));
+  expect(compared.take.events.map(({ frame, rulerFrame }) => [frame, rulerFrame])).toEqual([[1, 1], [25, 13], [49, 25]]);
+  expect(compared.toTake(13)).toBe(25);
+});
+
+test('the channel that moves most comes first; one that neither moves is left out', () => {
+  const slanted = toss(up, [createKey(1, 480), createKey(25, 500)]);
+  expect(compareTrack(slanted, slanted, read(slanted, slanted)).channelIds).toEqual(['position.y', 'position.x']);
+  const sideways = toss([createKey(1, 390), createKey(25, 391)], [createKey(1, 100), createKey(25, 800)]);
+  expect(compareTrack(sideways, sideways, read(sideways, sideways)).channelIds).toEqual(['position.x', 'position.y']);
+});
+
+test('a take without the subject has no drawings, and the strips still have what the target has', () => {
+  const target = toss(up);
+  const compared = compareTrack(target, createMotion(), read(target, target));
+  expect(compared.take).toEqual({ subject: undefined, events: [] });
+  expect(compared.target.events).toHaveLength(3);
+});
+
+test('a gap points up where the take’s curve is drawn above the target’s', () => {
+  expect(upward(read(toss(up), toss(up)))).toBe(-1);
+  const along = toss([], [createKey(1, 0), createKey(25, 500)]);
+  expect(upward(read(along, along))).toBe(1);
+  const both = toss(up, [createKey(1, 480), createKey(25, 500)]);
+  expect(upward(read(both, both))).toBe(1);
+});
