@@ -31,6 +31,7 @@ test('acting it out: runs are tapped, compared, averaged, nudged, named, and are
   await page.getByLabel('Name of beat 2').fill('reach');
   await page.getByRole('radio', { name: 'Average' }).click();
   await expect(beats).toContainText('±');
+  await page.waitForURL(/beat=reach/);
   await page.reload();
   await expect(page.getByRole('radio', { name: 'Run 2' })).toBeVisible();
   await expect(page.getByLabel('Name of beat 2')).toHaveValue('reach');
