@@ -1,5 +1,6 @@
 import { BezierInterpolant, LinearInterpolant } from 'three';
-import { bakeChannelInto, bakeMotion, createChannel, createKey, createMotion, createSubject, sampleChannel, CHANNEL_IDS, type Key, type Leave, type MotionDocument } from '../src/index.ts';
+import { bakeChannelInto, bakeMotion, createChannel, createKey, createMotion, createSubject, sampleChannel, CHANNEL_IDS, type Handle, type HandleLink, type Key, type Leave, type MotionDocument } from '../src/index.ts';
+import { inHandle, outHandle } from '../src/motion/handles.ts';
 import { measure, type Row } from './row.ts';
 
 const CHANNELS = 10;
@@ -10,12 +11,12 @@ const LOOK = { shape: 'box', widthPx: 40, heightPx: 40, fill: '#2456a6' } as con
 const IDS = CHANNEL_IDS.filter((id) => id !== 'fill' && id !== 'stroke' && id !== 'drawing').slice(0, CHANNELS);
 
 /** Ten channels of a hundred keys over ten thousand frames, all keys on the same frames, as one interpolant of stride ten needs them. */
-function benchMotion(leave: Leave): MotionDocument {
+function benchMotion(leave: Leave, link: HandleLink): MotionDocument {
   const channels = IDS.map((id, c) => {
     const keys = Array.from({ length: KEYS }, (_, k): Key => {
-      // Reaches from a quarter to near a half of the span, as hands set them: thirds would make time a straight line.
+      // Reaches from a quarter to near a half of the span, as hands set them; automatic handles take a third whatever is stored.
       const reach = (n: number): number => (SPACE * (25 + ((k * 7 + c * 3 + n) % 20))) / 100;
-      return createKey(k * SPACE, Math.sin(k * 1.7 + c) * 300, { leave, link: 'broken', in: { frames: -reach(5), value: -20 - c }, out: { frames: reach(0), value: 30 + c } });
+      return createKey(k * SPACE, Math.sin(k * 1.7 + c) * 300, { leave, link, in: { frames: -reach(5), value: -20 - c }, out: { frames: reach(0), value: 30 + c } });
     });
     return createChannel(id, 0, keys);
   });
@@ -31,8 +32,8 @@ function bakePeer(evaluate: Evaluate, out: Float64Array): void {
   }
 }
 
-function row(leave: Leave, work: string, aim: number, peer: string, createPeer: (motion: MotionDocument) => Evaluate): Row {
-  const motion = benchMotion(leave);
+function row(leave: Leave, link: HandleLink, work: string, aim: number, peer: string, createPeer: (motion: MotionDocument) => Evaluate): Row {
+  const motion = benchMotion(leave, link);
   const evaluate = createPeer(motion);
   const out = new Float64Array(CHANNELS * FRAMES);
   const own = new Float64Array(FRAMES);
@@ -62,26 +63,39 @@ function values(motion: MotionDocument): { times: Float64Array; samples: Float64
   };
 }
 
+function linearPeer(motion: MotionDocument): Evaluate {
+  const { times, samples, result } = values(motion);
+  const interpolant = new LinearInterpolant(times, samples, CHANNELS, result);
+  return (frame) => interpolant.evaluate(frame);
+}
+
+function bezierPeer(motion: MotionDocument): Evaluate {
+  const { times, samples, result } = values(motion);
+  const keys = keysOf(motion);
+  const handle = (list: Key[], k: number, side: 'in' | 'out'): Handle => {
+    if (side === 'in') return k === 0 ? list[k]!.in : inHandle(list[k - 1]!, list[k]!, list[k + 1]);
+    return k === KEYS - 1 ? list[k]!.out : outHandle(list[k - 1], list[k]!, list[k + 1]!);
+  };
+  const tangents = (side: 'in' | 'out'): Float64Array =>
+    Float64Array.from({ length: KEYS * CHANNELS * 2 }, (_, i) => {
+      const pair = Math.floor(i / 2);
+      const list = keys[pair % CHANNELS]!;
+      const k = Math.floor(pair / CHANNELS);
+      const { frames, value } = handle(list, k, side);
+      return i % 2 === 0 ? list[k]!.frame + frames : list[k]!.value + value;
+    });
+  const interpolant = new BezierInterpolant(times, samples, CHANNELS, result) as unknown as { inTangents: Float64Array; outTangents: Float64Array; evaluate: Evaluate };
+  interpolant.inTangents = tangents('in');
+  interpolant.outTangents = tangents('out');
+  return (frame) => interpolant.evaluate(frame);
+}
+
+const WORK = `bake ${CHANNELS} channels × ${KEYS} keys × ${FRAMES.toLocaleString('en')}`;
+
 export function benchBake(): Row[] {
   return [
-    row('linear', 'bake 10 channels × 100 keys × 10,000, linear', 5, 'three LinearInterpolant', (motion) => {
-      const { times, samples, result } = values(motion);
-      const interpolant = new LinearInterpolant(times, samples, CHANNELS, result);
-      return (frame) => interpolant.evaluate(frame);
-    }),
-    row('curve', 'bake 10 channels × 100 keys × 10,000, Bézier', 6, 'three BezierInterpolant', (motion) => {
-      const { times, samples, result } = values(motion);
-      const keys = keysOf(motion);
-      const tangents = (side: 'in' | 'out'): Float64Array =>
-        Float64Array.from({ length: KEYS * CHANNELS * 2 }, (_, i) => {
-          const pair = Math.floor(i / 2);
-          const key = keys[pair % CHANNELS]![Math.floor(pair / CHANNELS)]!;
-          return i % 2 === 0 ? key.frame + key[side].frames : key.value + key[side].value;
-        });
-      const interpolant = new BezierInterpolant(times, samples, CHANNELS, result) as unknown as { inTangents: Float64Array; outTangents: Float64Array; evaluate: Evaluate };
-      interpolant.inTangents = tangents('in');
-      interpolant.outTangents = tangents('out');
-      return (frame) => interpolant.evaluate(frame);
-    }),
+    row('linear', 'broken', `${WORK}, linear`, 5, 'three LinearInterpolant', linearPeer),
+    row('curve', 'auto', `${WORK}, Bézier, automatic`, 6, 'three BezierInterpolant', bezierPeer),
+    row('curve', 'broken', `${WORK}, Bézier by hand`, 6, 'three BezierInterpolant', bezierPeer),
   ];
 }

@@ -12,5 +12,5 @@ if (unknown.length > 0) {
   console.error(`There is no bench "${unknown[0]}". There are ${Object.keys(BENCHES).join(', ')}.`);
   process.exit(2);
 }
-console.log(`${'work'.padEnd(46)}${'Undulan'.padStart(12)}${'peer'.padStart(12)}${'ratio'.padStart(9)}${'aim'.padStart(8)}   error: Undulan / peer`);
+console.log(`${'work'.padEnd(58)}${'Undulan'.padStart(12)}${'peer'.padStart(12)}${'ratio'.padStart(9)}${'aim'.padStart(8)}   error: Undulan / peer`);
 for (const [name, bench] of Object.entries(BENCHES)) if (chosen.length === 0 || chosen.includes(name)) bench().forEach(printRow);

@@ -40,7 +40,7 @@ function bakeKeysInto(out: Float64Array, channel: Channel, first: number, step: 
   let i = 0;
   for (; i < out.length && first + i * step < firstFrame; i++) out[i] = before ? sampleChannel(keyed, first + i * step) : keys[0]!.value;
   for (let k = 0; k + 1 < keys.length && i < out.length; k++) {
-    const end = Math.min(out.length, Math.ceil((keys[k + 1]!.frame - first) / step));
+    const end = Math.min(out.length, Math.ceil((keys[k + 1]!.frame - first) / step)) | 0;
     if (end <= i) continue;
     bakeSegmentInto(out, i, end, keys, k, first, step, blend);
     i = end;

@@ -57,7 +57,7 @@ test('baking equals sampling, also outside the keys and with a wobble', () => {
       const channel: Channel = { ...createChannel('rotation', 0, keys), before: { kind, count: 2 }, after: { kind, count: 0 }, ...(wobbles && { wobble: WOBBLE }) };
       const subject = { ...createSubject('a', 'Whisk', { shape: 'box', widthPx: 40, heightPx: 40, fill: '#2456a6' }, { x: 0, y: 0 }), channels: [channel] };
       const column = bakeMotion(createMotion([subject]), { first: -120, last: 200 }).subjects['a']!.rotation!;
-      column.forEach((value, i) => expect(Math.abs(value - sampleChannel(channel, i - 120))).toBeLessThan(1e-6));
+      column.forEach((value, i) => expect(Math.abs(value - sampleChannel(channel, i - 120))).toBeLessThan(1e-8));
     }),
     { numRuns: 40 },
   );

@@ -177,7 +177,7 @@ test('baking equals sampling frame by frame, at any step and from any frame', ()
         const shown = exposure === 1 ? frame : -60 + exposure * Math.floor((frame + 60) / exposure);
         // Where a curve stands upright, a billionth of a frame may be a long way.
         const near = [-1e-9, 1e-9].map((by) => sampleChannel(subject.channels[0]!, shown + by));
-        expect(Math.abs(value - sampleChannel(subject.channels[0]!, shown))).toBeLessThan(1e-6 + Math.abs(near[1]! - near[0]!));
+        expect(Math.abs(value - sampleChannel(subject.channels[0]!, shown))).toBeLessThan(1e-8 + Math.abs(near[1]! - near[0]!));
       });
     }),
   );
