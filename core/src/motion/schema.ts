@@ -36,6 +36,8 @@ export const Key = z.object({
   in: Handle,
   out: Handle,
   link: HandleLink,
+  /** While its pose is held: how it left before, and will again when poses are freed. */
+  freed: Leave.optional(),
 });
 export type Key = z.infer<typeof Key>;
 

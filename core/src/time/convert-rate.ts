@@ -27,20 +27,18 @@ export interface ConvertedFrame {
   roundingSeconds: number;
 }
 
+/** A frame stretched about `first` by a ratio. */
+export function convertedFrame(frame: number, first: number, ratio: { num: number; den: number }): Omit<ConvertedFrame, 'roundingSeconds'> {
+  const exact = new Fraction(frame).sub(first).mul(ratio.num).div(ratio.den).add(first);
+  const whole = Number(exact.add(new Fraction(1, 2)).floor().valueOf());
+  return { from: frame, exact: toExact(exact), to: exact.valueOf(), whole, roundingFrames: new Fraction(whole).sub(exact).valueOf() };
+}
+
 /** Carries a frame over: `f' = first + (f − first)·r'/r` where seconds are kept. Keys 1, 13, 25, 49 from 24 to 25 fps fall on 1, 13.5, 26, 51. */
 export function convertFrame(frame: number, { from, to, policy, first }: RateChange): ConvertedFrame {
-  const start = new Fraction(frame);
-  const exact = policy === 'keep-frames' ? start : start.sub(first).mul(to.num).mul(from.den).div(to.den).div(from.num).add(first);
-  const whole = Number(exact.add(new Fraction(1, 2)).floor().valueOf());
-  const rounding = new Fraction(whole).sub(exact);
-  return {
-    from: frame,
-    exact: toExact(exact),
-    to: exact.valueOf(),
-    whole,
-    roundingFrames: rounding.valueOf(),
-    roundingSeconds: rounding.mul(to.den).div(to.num).valueOf(),
-  };
+  const ratio = policy === 'keep-frames' ? { num: 1, den: 1 } : { num: to.num * from.den, den: to.den * from.num };
+  const place = convertedFrame(frame, first, ratio);
+  return { ...place, roundingSeconds: (place.roundingFrames * to.den) / to.num };
 }
 
 /** The range at the new rate: with seconds kept, as many frames as the running time needs, the last one begun counted whole. */

@@ -1,3 +1,4 @@
+import { CHANNELS } from '../channels.ts';
 import { channelOf, findSubject, withChannel } from '../document.ts';
 import type { Key, MotionDocument } from '../schema.ts';
 import { onGrain, sameChannel, type ChannelRef, type Edit, type KeyRef } from './edit.ts';
@@ -46,6 +47,18 @@ export function pasteKeys(motion: MotionDocument, clip: Clip, atFrame: number, m
     keys.push(...landing.map((key) => ({ ...ref, frame: key.frame })));
   }
   return { motion: result, keys, gaveWay };
+}
+
+/**
+ * Puts the keys of a clip of one channel down on another channel of the same unit. Refused where the clip has several channels, or the units differ: a turn is no place.
+ */
+export function pasteOnto(motion: MotionDocument, clip: Clip, onto: ChannelRef, atFrame: number, mode: PasteMode = 'merge'): Edit {
+  const [only, ...more] = clip.channels;
+  if (!only || more.length > 0) return { motion, keys: [], gaveWay: [], refused: 'Only the keys of one channel can be put onto another.' };
+  if (CHANNELS[only.channelId].unit !== CHANNELS[onto.channelId].unit) {
+    return { motion, keys: [], gaveWay: [], refused: `${CHANNELS[only.channelId].label} is in ${CHANNELS[only.channelId].unit}, ${CHANNELS[onto.channelId].label.toLowerCase()} in ${CHANNELS[onto.channelId].unit}: the keys cannot be put there.` };
+  }
+  return pasteKeys(motion, { ...clip, channels: [{ ...only, ...onto }] }, atFrame, mode);
 }
 
 /** Puts the named keys down again with the first of them on a frame. */

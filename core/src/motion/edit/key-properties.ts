@@ -1,7 +1,7 @@
 import type { KeyRole, Leave, MotionDocument, Key } from '../schema.ts';
 import { changeKeys, type Edit, type KeyRef } from './edit.ts';
 
-function setProperty(motion: MotionDocument, refs: readonly KeyRef[], property: Partial<Pick<Key, 'leave' | 'role'>>): Edit {
+function setProperty(motion: MotionDocument, refs: readonly KeyRef[], property: Partial<Pick<Key, 'leave' | 'role' | 'freed'>>): Edit {
   const changed = changeKeys(motion, refs, (keys, frames) =>
     keys.map((key) => (frames.has(key.frame) ? { ...key, ...property } : key)),
   );
@@ -10,7 +10,7 @@ function setProperty(motion: MotionDocument, refs: readonly KeyRef[], property: 
 
 /** Sets how the motion goes on from each named key; handles are kept, so that going back to a curve loses nothing. */
 export function setLeave(motion: MotionDocument, refs: readonly KeyRef[], leave: Leave): Edit {
-  return setProperty(motion, refs, { leave });
+  return setProperty(motion, refs, { leave, freed: undefined });
 }
 
 /** Marks each named key as an extreme, a breakdown or an in-between. */

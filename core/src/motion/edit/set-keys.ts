@@ -1,10 +1,16 @@
 import { channelOf, createKey, withChannel } from '../document.ts';
 import { keyIndexAt } from '../sample.ts';
-import type { MotionDocument } from '../schema.ts';
+import type { Key, MotionDocument } from '../schema.ts';
 import { onGrain, type ChannelRef, type Edit } from './edit.ts';
 
 export interface KeyValue extends ChannelRef {
   value: number;
+}
+
+/** How a new key leaves: as its neighbour does, held poses included. */
+function goingOn(neighbour: Key | undefined): Pick<Key, 'leave' | 'freed'> {
+  if (!neighbour) return { leave: 'curve' };
+  return neighbour.freed ? { leave: neighbour.leave, freed: neighbour.freed } : { leave: neighbour.leave };
 }
 
 /**
@@ -21,7 +27,7 @@ export function setKeys(motion: MotionDocument, frame: number, values: readonly 
     const keys =
       before?.frame === at
         ? channel.keys.with(index, { ...before, value })
-        : channel.keys.toSpliced(index + 1, 0, createKey(at, value, { leave: (before ?? channel.keys[0])?.leave ?? 'curve' }));
+        : channel.keys.toSpliced(index + 1, 0, createKey(at, value, goingOn(before ?? channel.keys[0])));
     result = withChannel(result, subjectId, { ...channel, keys });
   }
   return { motion: result, keys: values.map(({ subjectId, channelId }) => ({ subjectId, channelId, frame: at })), gaveWay: [] };

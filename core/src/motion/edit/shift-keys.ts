@@ -69,21 +69,26 @@ export function rippleKeys(motion: MotionDocument, fromFrame: number, by: number
   return placeKeys(motion, (key) => (key.frame >= fromFrame ? { ...key, frame: key.frame + by } : key), isIn);
 }
 
+/** Whether inserting and removing time leaves the range as it is, as where an exercise sets it. */
+export interface TimeOptions {
+  keepRange?: boolean;
+}
+
 /** Puts empty time in before a frame: keys and cues from there on move later, and the range grows by as much. */
-export function insertTime(motion: MotionDocument, atFrame: number, frames: number): Edit {
+export function insertTime(motion: MotionDocument, atFrame: number, frames: number, { keepRange = false }: TimeOptions = {}): Edit {
   const { motion: shifted, keys, gaveWay } = rippleKeys(motion, atFrame, frames);
   const { first, last } = motion.range;
   const cues = motion.cues.map((cue) => (cue.frame >= atFrame ? { ...cue, frame: cue.frame + frames } : cue));
-  return { motion: { ...shifted, cues, range: { first, last: last + frames } }, keys, gaveWay };
+  return { motion: { ...shifted, cues, range: { first, last: keepRange ? last : last + frames } }, keys, gaveWay };
 }
 
 /** Takes time out: keys and cues on the frames from `first` to `last` go (named as having given way), those after move earlier, and the range shrinks, to one frame at least. */
-export function removeTime(motion: MotionDocument, first: number, last: number): Edit {
+export function removeTime(motion: MotionDocument, first: number, last: number, { keepRange = false }: TimeOptions = {}): Edit {
   const frames = last - first + 1;
   const { motion: shifted, keys, gaveWay } = placeKeys(motion, (key) => (key.frame < first ? key : key.frame <= last ? null : { ...key, frame: key.frame - frames }));
   const cues = motion.cues.flatMap((cue) => (cue.frame < first ? [cue] : cue.frame <= last ? [] : [{ ...cue, frame: cue.frame - frames }]));
   const { range } = motion;
-  return { motion: { ...shifted, cues, range: { first: range.first, last: Math.max(range.first, range.last - frames) } }, keys, gaveWay };
+  return { motion: { ...shifted, cues, range: { first: range.first, last: keepRange ? range.last : Math.max(range.first, range.last - frames) } }, keys, gaveWay };
 }
 
 export interface SnapEdit extends Edit {
