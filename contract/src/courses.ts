@@ -1,11 +1,11 @@
 import { Rate, FrameRange } from '@undulan/core';
 import * as z from 'zod';
-import { CourseRole, Person } from './people.ts';
+import { CourseRole, Person, ShortcutChoices } from './people.ts';
 
 export const CourseSummary = z.object({ id: z.string(), title: z.string(), role: CourseRole });
 export type CourseSummary = z.infer<typeof CourseSummary>;
 
-export const SignedIn = z.object({ person: Person, courses: z.array(CourseSummary) });
+export const SignedIn = z.object({ person: Person, shortcuts: ShortcutChoices, courses: z.array(CourseSummary) });
 export type SignedIn = z.infer<typeof SignedIn>;
 
 export const TakeState = z.enum(['handed-in', 'returned']);

@@ -1,4 +1,4 @@
-export { CourseRole, Credentials, Person, DemoAccounts } from './people.ts';
+export { CourseRole, Credentials, Person, DemoAccounts, ShortcutChoices } from './people.ts';
 export { Problem, PROBLEMS, problemType } from './problem.ts';
 export type { ProblemName } from './problem.ts';
 export {

@@ -16,6 +16,14 @@ export const FrameRange = z
   });
 export type FrameRange = z.infer<typeof FrameRange>;
 
+/** What of a part lies within a whole; null when nothing does, or all of the whole. */
+export function partWithin(part: FrameRange | null, whole: FrameRange): FrameRange | null {
+  if (!part) return null;
+  const first = Math.max(part.first, whole.first);
+  const last = Math.min(part.last, whole.last);
+  return first > last || (first === whole.first && last === whole.last) ? null : { first, last };
+}
+
 /** How many frames are shown: `last − first + 1`. */
 export function frameCount(range: FrameRange): number {
   return range.last - range.first + 1;

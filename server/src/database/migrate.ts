@@ -4,8 +4,9 @@ import { withLock } from './lock.ts';
 import type { Migration } from './migration.ts';
 import { firstTables } from './migrations/0001-first-tables.ts';
 import { plans } from './migrations/0002-plans.ts';
+import { shortcuts } from './migrations/0003-shortcuts.ts';
 
-const MIGRATIONS: readonly Migration[] = [firstTables, plans];
+const MIGRATIONS: readonly Migration[] = [firstTables, plans, shortcuts];
 
 /** Brings the tables up to date. Copies of the server that start together wait for one another. */
 export async function migrate(sequelize: Sequelize): Promise<void> {

@@ -1,11 +1,11 @@
-import { Credentials } from '@undulan/contract';
+import { Credentials, ShortcutChoices } from '@undulan/contract';
 import { Router, type Request } from 'express';
 import type { Sequelize } from 'sequelize';
 import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
 import { SESSION_COOKIE } from '../http/sessions.ts';
 import { limitSignIn } from '../http/sign-in-limit.ts';
-import { checkCredentials, demoAccounts, signedIn } from './people.service.ts';
+import { checkCredentials, chooseShortcuts, demoAccounts, signedIn } from './people.service.ts';
 
 function settle(work: (done: (error?: Error) => void) => void): Promise<void> {
   return new Promise((resolve, reject) => {
@@ -32,6 +32,10 @@ export function peopleRoutes(sequelize: Sequelize): Router {
     const person = await checkCredentials(parseBody(Credentials, request));
     await beginSession(request, person.id);
     response.json(await signedIn(person.id));
+  });
+  routes.put('/session/shortcuts', async (request, response) => {
+    await chooseShortcuts(personIdOf(request), parseBody(ShortcutChoices, request));
+    response.status(204).end();
   });
   routes.delete('/session', async (request, response) => {
     await settle((done) => request.session.destroy(done));

@@ -1,4 +1,4 @@
-import type { Credentials, DemoAccounts, SignedIn } from '@undulan/contract';
+import type { Credentials, DemoAccounts, ShortcutChoices, SignedIn } from '@undulan/contract';
 import { EnrolmentModel } from '../courses/course.model.ts';
 import { DEMO_PASSWORD } from '../demo/demo-people.ts';
 import { ProblemError } from '../http/problem-error.ts';
@@ -23,8 +23,16 @@ export async function signedIn(personId: string): Promise<SignedIn> {
   const enrolments = await EnrolmentModel.findAll({ where: { personId }, include: 'course' });
   return {
     person: { id: person.id, name: person.name, email: person.email },
+    shortcuts: person.shortcuts ?? {},
     courses: enrolments.map((enrolment) => ({ id: enrolment.courseId, title: enrolment.course!.title, role: enrolment.role })),
   };
+}
+
+/** Keeps a person's choice of keyboard shortcuts. Throws `not-signed-in`. */
+export async function chooseShortcuts(personId: string, shortcuts: ShortcutChoices): Promise<void> {
+  const person = await PersonModel.findByPk(personId);
+  if (!person) throw new ProblemError('not-signed-in', 'Sign in first.');
+  await person.update({ shortcuts });
 }
 
 /** The accounts the sign-in page offers; none unless the demo course is loaded. */

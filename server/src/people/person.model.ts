@@ -1,3 +1,4 @@
+import type { ShortcutChoices } from '@undulan/contract';
 import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize';
 
 export class PersonModel extends Model<InferAttributes<PersonModel>, InferCreationAttributes<PersonModel>> {
@@ -6,6 +7,7 @@ export class PersonModel extends Model<InferAttributes<PersonModel>, InferCreati
   declare email: string;
   declare passwordHash: string;
   declare isDemo: CreationOptional<boolean>;
+  declare shortcuts: CreationOptional<ShortcutChoices | null>;
 }
 
 export function initPersonModel(sequelize: Sequelize): void {
@@ -16,6 +18,7 @@ export function initPersonModel(sequelize: Sequelize): void {
       email: DataTypes.STRING(254),
       passwordHash: DataTypes.STRING(255),
       isDemo: { type: DataTypes.BOOLEAN, defaultValue: false },
+      shortcuts: DataTypes.JSON,
     },
     { sequelize, tableName: 'people', modelName: 'person' },
   );

@@ -1,7 +1,7 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type {
   Assignment, CourseOverview, Created, Credentials, DemoAccounts, Draft, ExerciseSetting, HandIn, LearnerCourse, NewDraft, NewExercise, NewPlan, NoteText,
-  ReturnReview, ReviewText, Saved, SavedPlan, SaveWork, SignedIn, TakeView,
+  ReturnReview, ReviewText, Saved, SavedPlan, SaveWork, ShortcutChoices, SignedIn, TakeView,
 } from '@undulan/contract';
 
 /** The server's data as the pages see it. Work being edited lives in the editing slice; here it is only fetched and written. */
@@ -13,6 +13,7 @@ export const api = createApi({
     session: build.query<SignedIn, void>({ query: () => '/session', providesTags: ['Session'] }),
     demoAccounts: build.query<DemoAccounts, void>({ query: () => '/demo-accounts' }),
     signIn: build.mutation<SignedIn, Credentials>({ query: (body) => ({ url: '/session', method: 'POST', body }) }),
+    chooseShortcuts: build.mutation<void, ShortcutChoices>({ query: (body) => ({ url: '/session/shortcuts', method: 'PUT', body }), invalidatesTags: ['Session'] }),
     signOut: build.mutation<void, void>({ query: () => ({ url: '/session', method: 'DELETE' }) }),
 
     overview: build.query<CourseOverview, string>({ query: (id) => `/courses/${id}/overview`, providesTags: ['Course'] }),
@@ -83,7 +84,7 @@ export const api = createApi({
 });
 
 export const {
-  useSessionQuery, useDemoAccountsQuery, useSignInMutation, useSignOutMutation, useOverviewQuery, useLearnerCourseQuery, useCreateExerciseMutation,
+  useSessionQuery, useDemoAccountsQuery, useSignInMutation, useSignOutMutation, useChooseShortcutsMutation, useOverviewQuery, useLearnerCourseQuery, useCreateExerciseMutation,
   useSettingQuery, usePublishMutation, useAssignmentQuery, useBeginDraftMutation, useDraftQuery, useDeleteDraftMutation, useHandInMutation,
   usePlansQuery, useSavePlanMutation, useRemovePlanMutation, useTakeQuery, useReadAgainMutation, useSaveReviewMutation, useReturnReviewMutation, useAddNoteMutation, useChangeNoteMutation, useRemoveNoteMutation,
 } = api;

@@ -1,54 +1,83 @@
+import { createSelector } from '@reduxjs/toolkit';
 import { useEffect, useRef } from 'react';
+import { api } from './api.ts';
+import { chordOf, showChord } from './chords.ts';
 import { isTyping, pressesControl } from './keyboard-focus.ts';
+import { useAppSelector } from './store.ts';
 
-/** Every keyboard shortcut: what the `?` sheet lists. `key` is what the keyboard reports. */
+/** Every keyboard shortcut with the chord it has unless the person chose another: what the `?` sheet lists. */
 export const SHORTCUTS = {
-  play: { key: ' ', label: 'Play or stop', shown: 'Space' },
-  frameBack: { key: ',', label: 'One frame back', shown: ',' },
-  frameOn: { key: '.', label: 'One frame on', shown: '.' },
-  keyBack: { key: '[', label: 'To the key before', shown: '[' },
-  keyOn: { key: ']', label: 'To the next key', shown: ']' },
-  toStart: { key: 'Home', label: 'To the first frame', shown: 'Home' },
-  toEnd: { key: 'End', label: 'To the last frame', shown: 'End' },
-  loop: { key: 'l', label: 'Loop on or off', shown: 'L' },
-  keyHere: { key: 'k', label: 'Key the moving channels here', shown: 'K' },
-  keyAll: { key: 'K', label: 'Key all channels here', shown: 'Shift K' },
-  record: { key: 'r', label: 'Record on or off', shown: 'R' },
-  target: { key: 't', label: 'Show or hide the target', shown: 'T' },
-  trail: { key: 'm', label: 'Show or hide the trail', shown: 'M' },
-  stripKeys: { key: '1', label: 'Keys strip', shown: '1' },
-  stripCurve: { key: '2', label: 'Curve strip', shown: '2' },
-  stripGap: { key: '3', label: 'Gap strip', shown: '3' },
-  undo: { key: 'ctrl+z', label: 'Undo', shown: 'Ctrl Z' },
-  redo: { key: 'ctrl+shift+z', label: 'Redo', shown: 'Ctrl Shift Z' },
-  deleteKeys: { key: 'Delete', label: 'Delete the selected keys', shown: 'Delete' },
-  selectAll: { key: 'ctrl+a', label: 'Select all keys of the subject', shown: 'Ctrl A' },
-  letGo: { key: 'Escape', label: 'Let go of the selection', shown: 'Esc' },
-  help: { key: '?', label: 'This sheet', shown: '?' },
-} as const satisfies Record<string, { key: string; label: string; shown: string }>;
+  play: { chord: ' ', label: 'Play or stop' },
+  playReversed: { chord: 'shift+ ', label: 'Play in reverse, or stop' },
+  frameBack: { chord: ',', label: 'One frame back' },
+  frameOn: { chord: '.', label: 'One frame on' },
+  keyBack: { chord: '[', label: 'To the key before' },
+  keyOn: { chord: ']', label: 'To the next key' },
+  toStart: { chord: 'Home', label: 'To the first frame' },
+  toEnd: { chord: 'End', label: 'To the last frame' },
+  loop: { chord: 'l', label: 'Loop, there and back, or once' },
+  workFrom: { chord: '{', label: 'Work range from here' },
+  workTo: { chord: '}', label: 'Work range to here' },
+  cueHere: { chord: 'c', label: 'Cue mark here' },
+  fitAll: { chord: '0', label: 'Fit everything in view' },
+  fitSelection: { chord: '9', label: 'Fit the selected keys in view' },
+  zoomIn: { chord: '+', label: 'Zoom in on the playhead' },
+  zoomOut: { chord: '-', label: 'Zoom out' },
+  keyHere: { chord: 'k', label: 'Key what changed, here' },
+  keyAll: { chord: 'K', label: 'Key all of the chosen set, here' },
+  record: { chord: 'r', label: 'Record on or off' },
+  target: { chord: 't', label: 'Show or hide the target' },
+  onion: { chord: 'o', label: 'Onion skin on or off' },
+  trail: { chord: 'm', label: 'Show or hide the trail' },
+  stripKeys: { chord: '1', label: 'Keys strip' },
+  stripCurve: { chord: '2', label: 'Curve strip' },
+  stripFilm: { chord: '3', label: 'Filmstrip' },
+  stripGap: { chord: '5', label: 'Gap strip' },
+  undo: { chord: 'ctrl+z', label: 'Undo' },
+  redo: { chord: 'ctrl+shift+z', label: 'Redo' },
+  copyKeys: { chord: 'ctrl+c', label: 'Copy keys' },
+  cutKeys: { chord: 'ctrl+x', label: 'Cut keys' },
+  pasteKeys: { chord: 'ctrl+v', label: 'Paste keys at the playhead' },
+  duplicateKeys: { chord: 'ctrl+d', label: 'Duplicate keys at the playhead' },
+  deleteKeys: { chord: 'Delete', label: 'Delete the selected keys' },
+  selectAll: { chord: 'ctrl+a', label: 'Select all keys shown' },
+  selectFrame: { chord: 'f', label: 'Select all keys at this frame' },
+  selectAfter: { chord: 'F', label: 'Select all keys from here on' },
+  letGo: { chord: 'Escape', label: 'Let go of the selection' },
+  help: { chord: '?', label: 'This sheet' },
+} as const satisfies Record<string, { chord: string; label: string }>;
 
 export type ShortcutName = keyof typeof SHORTCUTS;
+export const SHORTCUT_NAMES = Object.keys(SHORTCUTS) as ShortcutName[];
 export type ShortcutHandlers = Partial<Record<ShortcutName, () => void>>;
+export type Chords = Record<ShortcutName, string>;
 
-function keyOf(event: KeyboardEvent): string {
-  if (event.ctrlKey || event.metaKey) return `ctrl+${event.shiftKey ? 'shift+' : ''}${event.key.toLowerCase()}`;
-  return event.key;
+const GIVEN = Object.fromEntries(SHORTCUT_NAMES.map((name) => [name, SHORTCUTS[name].chord])) as Chords;
+
+/** The chords in force: the given ones, with those the signed-in person chose instead. */
+export const selectChords = createSelector([api.endpoints.session.select()], ({ data }): Chords => ({ ...GIVEN, ...data?.shortcuts }));
+
+/** How a shortcut is written, for tips and menus: `showKeys('undo')`. */
+export function useShownKeys(): (name: ShortcutName) => string {
+  const chords = useAppSelector(selectChords);
+  return (name) => showChord(chords[name]);
 }
 
 /** Answers the named shortcuts while the component is there. Typing in a field and open dialogs come first. */
 export function useShortcuts(handlers: ShortcutHandlers): void {
-  const latest = useRef(handlers);
+  const chords = useAppSelector(selectChords);
+  const latest = useRef({ handlers, chords });
   useEffect(() => {
-    latest.current = handlers;
+    latest.current = { handlers, chords };
   });
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
-      if (event.defaultPrevented || event.altKey || isTyping(event.target) || (event.key === ' ' && pressesControl(event.target))) return;
-      if (document.querySelector('[role="dialog"][data-state="open"]')) return;
-      const pressed = keyOf(event);
-      for (const [name, { key }] of Object.entries(SHORTCUTS)) {
-        const handler = latest.current[name as ShortcutName];
-        if (!handler || (key !== pressed && !(key === 'Delete' && pressed === 'Backspace'))) continue;
+      if (event.defaultPrevented || isTyping(event.target) || (event.key === ' ' && pressesControl(event.target))) return;
+      if (document.querySelector('[role="dialog"][data-state="open"], [role="menu"][data-state="open"]')) return;
+      const pressed = chordOf(event);
+      for (const [name, handler] of Object.entries(latest.current.handlers)) {
+        const chord = latest.current.chords[name as ShortcutName];
+        if (chord !== pressed && !(chord === 'Delete' && pressed === 'Backspace') && !(chord === '+' && pressed === '=')) continue;
         event.preventDefault();
         handler();
         return;

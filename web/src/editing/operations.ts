@@ -14,6 +14,8 @@ const OPERATIONS = {
   setResting: { name: 'resting value', run: setResting },
   offsetChannels: { name: 'move whole motion', run: offsetChannels },
   setScene: { name: 'rate, range and stage', run: setScene },
+  setWorkRange: { name: 'work range', run: setScene },
+  setCues: { name: 'cue marks', run: setScene },
   changeRate: { name: 'another rate', run: changeRate },
   setSubject: { name: 'subject', run: setSubject },
 } as const;

@@ -1,38 +1,53 @@
 import { useMemo, type ReactNode } from 'react';
-import type { MotionDocument } from '@undulan/core';
-import { useAppSelector } from '../app/store.ts';
-import { selectKeyedChannels, selectMotion } from '../editing/index.ts';
-import { CurveStrip, KeyBar, KeysStrip, TimePage, useClock } from '../time-page/index.ts';
+import type { FrameRange, MotionDocument } from '@undulan/core';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { edited, selectEditing, selectMotion } from '../editing/index.ts';
+import { CurveStrip, KeyBar, KeysStrip, TimePage, useClock, type RangeControls } from '../time-page/index.ts';
+import { useKeyStepping } from './use-key-stepping.ts';
 
 interface EditingTimeProps {
   name: string;
   tone: 'take' | 'target';
   target: MotionDocument | null;
+  /** Why rate and range are not to be changed here; null where they are. */
+  rangeFixed: string | null;
   foot?: ReactNode;
 }
 
-/** The right page of an editing screen: Keys and Curve of the selected subject. */
-export function EditingTime({ name, tone, target, foot }: EditingTimeProps) {
+/** The right page of an editing screen: Keys and Curve under the ruler. */
+export function EditingTime({ name, tone, target, rangeFixed, foot }: EditingTimeProps) {
+  const dispatch = useAppDispatch();
   const { range } = useClock();
-  const cues = useAppSelector(selectMotion)?.cues;
-  const keyed = useAppSelector(selectKeyedChannels);
-  const keyFrames = useMemo(
-    () => [...new Set(keyed.flatMap((channel) => channel.keys.map((key) => key.frame)))].sort((a, b) => a - b),
-    [keyed],
+  const motion = useAppSelector(selectMotion)!;
+  const { selectedKeys } = useAppSelector(selectEditing);
+  const { keyFrames, stepping } = useKeyStepping(motion);
+  const outside = useMemo(() => {
+    const frames = motion.subjects.flatMap((subject) => subject.channels.flatMap((channel) => channel.keys.map((key) => key.frame)));
+    return [...new Set(frames)].filter((frame) => frame < range.first || frame > range.last).sort((a, b) => a - b);
+  }, [motion, range]);
+  const ranges = useMemo(
+    (): RangeControls => ({
+      workRange: motion.workRange,
+      onWorkRange: (next: FrameRange) => dispatch(edited({ operation: 'setWorkRange', args: [{ workRange: next }] })),
+      ...(rangeFixed === null ? { onRange: (next: FrameRange) => dispatch(edited({ operation: 'setScene', args: [{ range: next }] })) } : { fixedReason: rangeFixed }),
+    }),
+    [dispatch, motion.workRange, rangeFixed],
   );
-  const outside = keyFrames.filter((frame) => frame < range.first || frame > range.last);
   return (
     <TimePage
       name={name}
       keyFrames={keyFrames}
+      stepping={stepping}
       reach={outside}
-      cues={cues}
+      selectedFrames={useMemo(() => selectedKeys.map((key) => key.frame), [selectedKeys])}
+      ranges={ranges}
+      cues={motion.cues}
       strips={[
         { id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '112px', content: <KeysStrip /> },
         { id: 'curve', name: 'Curve', shortcut: 'stripCurve', size: undefined, content: <CurveStrip tone={tone} target={target} /> },
       ]}
       bar={<KeyBar />}
-      foot={outside.length > 0 ? `${outside.length} ${outside.length === 1 ? 'key lies' : 'keys lie'} outside the range and will not play: ${outside.join(', ')}` : foot}
+      foot={outside.length > 0 ? `${outside.length} ${outside.length === 1 ? 'key frame lies' : 'key frames lie'} outside the range and will not play: ${outside.join(', ')}` : foot}
     />
   );
 }

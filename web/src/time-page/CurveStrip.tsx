@@ -112,12 +112,13 @@ export function CurveLine({ channel, values, tone, dotted, toOwn }: { channel: C
   const scale = useTimeScale();
   const { first, last } = useClock().range;
   const colour = tone === 'take' ? 'var(--take)' : 'var(--target)';
+  const from = Math.max(first, Math.ceil(scale.frameAt(0)));
   return (
     <g className="pointer-events-none">
       <path d={curvePath(channel, scale, values.yOf, toOwn)} fill="none" stroke={colour} strokeWidth={2} strokeDasharray={tone === 'take' ? '6 4' : undefined} />
       {dotted &&
         scale.pxPerFrame >= 6 &&
-        frameValues(channel, first, last, toOwn).map((value, i) => <circle key={i} cx={scale.xOf(first + i)} cy={values.yOf(value)} r={2} fill={colour} />)}
+        frameValues(channel, from, Math.min(last, Math.floor(scale.frameAt(scale.widthPx))), toOwn).map((value, i) => <circle key={from + i} cx={scale.xOf(from + i)} cy={values.yOf(value)} r={2} fill={colour} />)}
     </g>
   );
 }

@@ -1,19 +1,22 @@
 import { useCallback, useRef, useState } from 'react';
 import { travelSeconds } from '@undulan/core';
 import { useClock, useOnFrame } from './clock-context.tsx';
+import { parsePlace } from './ruler-unit.ts';
 
-/** The frame now, in a field that takes another, and the seconds since the first frame. */
+const shown = (frame: number): string => String(Math.round(frame * 100) / 100);
+
+/** The frame now, in a field that takes another (also as seconds or timecode), and the seconds since the first frame. */
 export function FrameField() {
   const clock = useClock();
   const field = useRef<HTMLInputElement>(null);
   const seconds = useRef<HTMLSpanElement>(null);
-  const [refused, setRefused] = useState(false);
+  const [refused, setRefused] = useState<string | null>(null);
   const { first, last } = clock.range;
 
   useOnFrame(
     useCallback(
       (frame) => {
-        if (field.current && document.activeElement !== field.current) field.current.value = String(frame);
+        if (field.current && document.activeElement !== field.current) field.current.value = shown(frame);
         if (seconds.current) seconds.current.textContent = `${travelSeconds(clock.range.first, frame, clock.rate).toFixed(3)} s`;
       },
       [clock],
@@ -21,17 +24,18 @@ export function FrameField() {
   );
 
   const commit = (): void => {
-    const text = field.current!.value.trim();
-    const frame = Number(text);
-    const fits = text !== '' && Number.isInteger(frame) && frame >= first && frame <= last;
-    setRefused(!fits);
-    if (!fits) return;
+    const place = parsePlace(field.current!.value, clock.range, clock.rate);
+    if (!place.ok || place.value < first || place.value > last) {
+      setRefused(place.ok ? `A frame from ${first} to ${last}, please.` : place.issues[0]!.message);
+      return;
+    }
+    setRefused(null);
     clock.stop();
-    clock.seek(frame);
+    clock.seek(place.value, { between: true });
   };
   const goBack = (): void => {
-    field.current!.value = String(clock.frame);
-    setRefused(false);
+    field.current!.value = shown(clock.frame);
+    setRefused(null);
   };
 
   return (
@@ -39,22 +43,22 @@ export function FrameField() {
       <input
         ref={field}
         aria-label="Frame"
-        aria-description={`A frame from ${first} to ${last}`}
-        inputMode="numeric"
-        defaultValue={clock.frame}
-        aria-invalid={refused || undefined}
+        aria-description={`A frame from ${first} to ${last}, or a time from the first such as 0.5s or 00:00:00:12`}
+        title="Type a frame (12, 12.5), seconds (0.5s) or a timecode"
+        defaultValue={shown(clock.frame)}
+        aria-invalid={refused ? true : undefined}
         onFocus={(event) => event.currentTarget.select()}
         onKeyDown={(event) => {
           if (event.key === 'Enter') commit();
           if (event.key === 'Escape') goBack();
         }}
         onBlur={goBack}
-        className="figures h-8 w-14 rounded-md border border-rule bg-page text-center text-[15px] font-semibold aria-invalid:border-danger aria-invalid:text-danger"
+        className="figures h-8 w-16 rounded-md border border-rule bg-page text-center text-[15px] font-semibold aria-invalid:border-danger aria-invalid:text-danger"
       />
-      <span ref={seconds} className="figures w-[62px] text-xs text-faint" />
+      <span ref={seconds} className="figures w-[58px] text-xs text-faint" />
       {refused && (
         <p role="alert" className="absolute top-9 left-0 z-20 rounded-md border border-danger bg-page px-2 py-1 text-xs whitespace-nowrap text-danger shadow">
-          A whole frame from {first} to {last}, please.
+          {refused}
         </p>
       )}
     </div>

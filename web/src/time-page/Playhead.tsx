@@ -6,13 +6,16 @@ import { useTimeScale } from './time-scale-context.tsx';
 /** The line through all strips at the frame now. Moved by the clock, not by React. */
 export function Playhead() {
   const line = useRef<HTMLDivElement>(null);
-  const { xOf } = useTimeScale();
+  const { xOf, shows } = useTimeScale();
   useOnFrame(
     useCallback(
       (frame) => {
-        if (line.current) line.current.style.transform = `translateX(${LABEL_PX + xOf(frame)}px)`;
+        if (line.current) {
+          line.current.style.transform = `translateX(${LABEL_PX + xOf(frame)}px)`;
+          line.current.style.visibility = shows(frame, 0) ? 'visible' : 'hidden';
+        }
       },
-      [xOf],
+      [xOf, shows],
     ),
   );
   return (

@@ -1,23 +1,30 @@
 import { useCallback, useRef, type PointerEvent } from 'react';
-import { framesPerSecond, type Cue } from '@undulan/core';
+import { framesPerSecond, type Cue, type RulerUnitName } from '@undulan/core';
 import { useClock, useOnFrame } from './clock-context.tsx';
+import { formatPlace, LABEL_ROOM_PX } from './ruler-unit.ts';
 import { labelStep } from './time-scale.ts';
 import { useTimeScale } from './time-scale-context.tsx';
 
-/** Frames under one another's strips; press or drag to go there. The shaded part is the range, flags are cues. */
-export function Ruler({ cues }: { cues: readonly Cue[] }) {
+/** Cue marks within this many px of the playhead take it when it is dragged. */
+const CUE_REACH_PX = 5;
+
+/** Frames over the strips; press or drag to go there, with Alt also between frames. Flags are cue marks, which the playhead snaps to. */
+export function Ruler({ cues, unit }: { cues: readonly Cue[]; unit: RulerUnitName }) {
   const scale = useTimeScale();
   const clock = useClock();
   const slider = useRef<HTMLDivElement>(null);
-  const step = labelStep(scale.pxPerFrame, framesPerSecond(clock.rate));
+  const { range, rate } = clock;
+  const { first, last } = range;
+  const step = labelStep(scale.pxPerFrame, framesPerSecond(rate), LABEL_ROOM_PX[unit]);
   const minor = scale.pxPerFrame >= 5 ? 1 : step / (step % 4 === 0 ? 4 : 5);
-  const { first, last } = clock.range;
-
   useOnFrame(
-    useCallback((frame) => {
-      slider.current?.setAttribute('aria-valuenow', String(frame));
-      slider.current?.setAttribute('aria-valuetext', `frame ${frame}`);
-    }, []),
+    useCallback(
+      (frame) => {
+        slider.current?.setAttribute('aria-valuenow', String(frame));
+        slider.current?.setAttribute('aria-valuetext', `frame ${frame}${unit === 'frames' ? '' : `, ${formatPlace(frame, unit, range, rate)}`}`);
+      },
+      [unit, range, rate],
+    ),
   );
 
   const goTo = (event: PointerEvent<HTMLDivElement>): void => {
@@ -26,42 +33,47 @@ export function Ruler({ cues }: { cues: readonly Cue[] }) {
       event.currentTarget.setPointerCapture(event.pointerId);
       clock.stop();
     }
-    const { left } = event.currentTarget.getBoundingClientRect();
-    clock.seek(scale.frameAt(event.clientX - left));
+    const x = event.clientX - event.currentTarget.getBoundingClientRect().left;
+    const cue = event.altKey ? undefined : cues.find((other) => Math.abs(scale.xOf(other.frame) - x) <= CUE_REACH_PX);
+    clock.seek(cue ? cue.frame : scale.frameAt(x), { between: event.altKey || cue !== undefined });
   };
-
   const ticks: number[] = [];
-  if (minor >= 1) for (let frame = scale.first; frame <= scale.last; frame += minor) ticks.push(frame);
+  const start = first + Math.floor((scale.first - first) / minor) * minor;
+  if (minor >= 1) for (let frame = start; frame <= scale.last + minor; frame += minor) if (scale.shows(frame, 0)) ticks.push(frame);
   const isLabelled = (frame: number): boolean => (frame - first) % step === 0;
-
   return (
     <div
       ref={slider}
+      data-ruler
       role="slider"
       tabIndex={0}
       aria-label="Playhead"
+      aria-description="Arrow keys go by a frame, with Alt by a tenth; Page keys by ten."
       aria-valuemin={first}
       aria-valuemax={last}
       aria-valuenow={clock.frame}
-      className="h-9 cursor-ew-resize touch-none"
+      className="h-9 cursor-ew-resize touch-none overflow-hidden"
       onPointerDown={goTo}
       onPointerMove={goTo}
       onKeyDown={(event) => {
         const by = { ArrowLeft: -1, ArrowRight: 1, PageUp: -10, PageDown: 10 }[event.key];
-        if (by) {
-          event.preventDefault();
+        if (!by) return;
+        event.preventDefault();
+        if (!event.altKey) {
           clock.step(by);
+          return;
         }
+        clock.stop();
+        clock.seek(clock.frame + by / 10, { between: true });
       }}
     >
       <svg width={scale.widthPx} height={36} aria-hidden="true">
-        <rect x={scale.xOf(first)} y={29} width={scale.xOf(last) - scale.xOf(first)} height={5} fill="var(--accent)" opacity={0.35} />
         {ticks.map((frame) => (
-          <line key={frame} x1={scale.xOf(frame)} x2={scale.xOf(frame)} y1={isLabelled(frame) ? 19 : 27} y2={35} stroke="var(--faint)" strokeWidth={isLabelled(frame) ? 1.4 : 0.8} />
+          <line key={frame} x1={scale.xOf(frame)} x2={scale.xOf(frame)} y1={isLabelled(frame) ? 19 : 27} y2={35} stroke="var(--faint)" strokeWidth={isLabelled(frame) ? 1.4 : 0.8} opacity={frame < first || frame > last ? 0.45 : 1} />
         ))}
         {ticks.filter(isLabelled).map((frame) => (
-          <text key={frame} x={scale.xOf(frame)} y={13} textAnchor="middle" fontSize={11} className="figures" fill="var(--ink)">
-            {frame}
+          <text key={frame} x={scale.xOf(frame)} y={13} textAnchor="middle" fontSize={11} className="figures" fill={frame < first || frame > last ? 'var(--faint)' : 'var(--ink)'}>
+            {formatPlace(frame, unit, range, rate)}
           </text>
         ))}
         {cues.map((cue, i) => (

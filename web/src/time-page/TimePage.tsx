@@ -1,16 +1,21 @@
-import { Fragment, useMemo, type ReactNode } from 'react';
+import { Fragment, useMemo, useRef, type ReactNode } from 'react';
+import { Maximize2 } from 'lucide-react';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
-import type { Cue } from '@undulan/core';
-import { useShortcuts, type ShortcutName } from '../app/shortcuts.ts';
-import { Empty, Toggle, useSize, useStored } from '../ui/index.ts';
+import { RULER_UNIT_NAMES, RULER_UNITS, type Cue, type RulerUnitName } from '@undulan/core';
+import { useShortcuts, useShownKeys, type ShortcutName } from '../app/shortcuts.ts';
+import { Button, Empty, Toggle, useSize, useStored } from '../ui/index.ts';
 import { useClock } from './clock-context.tsx';
-import { Playhead } from './Playhead.tsx';
+import { OverviewBar } from './OverviewBar.tsx';
 import { PlaybackReport } from './PlaybackReport.tsx';
+import type { KeyStepping } from './PlaybackPopover.tsx';
+import { Playhead } from './Playhead.tsx';
+import { RangeLane, type RangeControls } from './RangeLane.tsx';
 import { Ruler } from './Ruler.tsx';
+import { useRulerUnit } from './ruler-unit.ts';
 import { LABEL_PX } from './Strip.tsx';
-import { createTimeScale } from './time-scale.ts';
 import { TimeScaleProvider } from './time-scale-context.tsx';
 import { Transport } from './Transport.tsx';
+import { scaleOf, useTimeView, useWheelAndPan } from './use-time-view.ts';
 
 export interface StripEntry {
   id: string;
@@ -18,6 +23,8 @@ export interface StripEntry {
   shortcut: ShortcutName;
   /** Its height when first opened, in px or percent; without one it takes what is left. */
   size: string | undefined;
+  /** Closed until a person opens it. */
+  startsClosed?: boolean;
   content: ReactNode;
 }
 
@@ -26,8 +33,12 @@ interface TimePageProps {
   name: string;
   strips: StripEntry[];
   keyFrames: readonly number[];
+  stepping?: KeyStepping;
   /** Frames beyond the range that must fit in too, such as keys outside it. */
   reach?: readonly number[];
+  /** Frames of what is selected: what can be fitted in view. */
+  selectedFrames?: readonly number[];
+  ranges?: RangeControls;
   /** Named frames to flag on the ruler. */
   cues?: readonly Cue[];
   /** Between the strips and the foot: what is said or set about the selection. */
@@ -35,48 +46,68 @@ interface TimePageProps {
   foot?: ReactNode;
 }
 
+const ZOOM_STEP = 1.5;
+
 /** The right page: transport and ruler, then strips under that one ruler with one playhead through all of them. */
-export function TimePage({ name, strips, keyFrames, reach = [], cues = [], bar, foot }: TimePageProps) {
+export function TimePage({ name, strips, keyFrames, stepping, reach = [], selectedFrames = [], ranges, cues = [], bar, foot }: TimePageProps) {
   const clock = useClock();
   const [measure, size] = useSize();
-  const [closed, setClosed] = useStored<string[]>(`${name}:closed-strips`, []);
+  const area = useRef<HTMLDivElement>(null);
+  const [unit, setUnit] = useRulerUnit();
+  const [closed, setClosed] = useStored<string[]>(`${name}:closed-strips`, strips.filter((strip) => strip.startsClosed).map((strip) => strip.id));
   const open = strips.filter((strip) => !closed.includes(strip.id));
   const layout = useDefaultLayout({ id: `undulan:${name}:strips`, panelIds: open.map((strip) => strip.id) });
   const first = Math.min(clock.range.first, ...reach);
   const last = Math.max(clock.range.last, ...reach);
-  const scale = useMemo(() => createTimeScale(first, last, Math.max(80, (size?.widthPx ?? 600) - LABEL_PX)), [first, last, size?.widthPx]);
-
+  const viewing = useTimeView(useMemo(() => ({ first, last }), [first, last]), clock);
+  const widthPx = Math.max(80, (size?.widthPx ?? 600) - LABEL_PX);
+  const { view, zoomed } = viewing;
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- the scale depends on what is in view alone
+  const scale = useMemo(() => scaleOf(viewing, widthPx), [view.first, view.last, first, last, widthPx]);
+  useWheelAndPan(area, LABEL_PX, viewing, scale);
   const toggle = (id: string): void => setClosed(closed.includes(id) ? closed.filter((other) => other !== id) : [...closed, id]);
-  useShortcuts(Object.fromEntries(strips.map((strip) => [strip.shortcut, () => toggle(strip.id)])));
-
+  useShortcuts({
+    ...Object.fromEntries(strips.map((strip) => [strip.shortcut, () => toggle(strip.id)])),
+    fitAll: viewing.fitAll,
+    fitSelection: () => selectedFrames.length > 0 && viewing.fit(Math.min(...selectedFrames), Math.max(...selectedFrames)),
+    zoomIn: () => viewing.zoom(ZOOM_STEP),
+    zoomOut: () => viewing.zoom(1 / ZOOM_STEP),
+  });
   return (
     <section aria-label="Time" className="flex h-full min-h-0 flex-col px-4">
-      <Transport keyFrames={keyFrames} />
-      <div ref={measure} className="relative flex min-h-0 flex-1 flex-col">
-        <TimeScaleProvider value={scale}>
-          <div style={{ marginLeft: LABEL_PX }}>
-            <Ruler cues={cues} />
-          </div>
-          <div className="min-h-0 flex-1">
-            {open.length === 0 ? (
-              <div className="pt-8" style={{ marginLeft: LABEL_PX }}>
-                <Empty title="All strips are closed">Open one below, or with the keys 1 to {strips.length}.</Empty>
+      <Transport keyFrames={keyFrames} stepping={stepping} ranges={ranges} />
+      <div ref={measure} className="relative min-h-0 flex-1">
+        <div ref={area} className="absolute inset-0 flex flex-col overflow-x-clip">
+          <TimeScaleProvider value={scale}>
+            <div className="flex">
+              <RulerCorner unit={unit} onUnit={setUnit} zoomed={zoomed} onFit={viewing.fitAll} />
+              <div className="min-w-0 flex-1">
+                <Ruler cues={cues} unit={unit} />
+                <RangeLane controls={ranges} />
+                {zoomed && <OverviewBar viewing={viewing} widthPx={widthPx} />}
               </div>
-            ) : (
-              <Group orientation="vertical" id={`undulan:${name}:strips`} {...layout}>
-                {open.map((strip, i) => (
-                  <Fragment key={strip.id}>
-                    {i > 0 && <Separator className="h-1 hover:bg-accent/40 focus-visible:bg-accent/60" aria-label={`Size of ${strip.name}`} />}
-                    <Panel id={strip.id} defaultSize={strip.size} minSize="48px">
-                      {strip.content}
-                    </Panel>
-                  </Fragment>
-                ))}
-              </Group>
-            )}
-          </div>
-          <Playhead />
-        </TimeScaleProvider>
+            </div>
+            <div id="strips" className="min-h-0 flex-1">
+              {open.length === 0 ? (
+                <div className="pt-8" style={{ marginLeft: LABEL_PX }}>
+                  <Empty title="All strips are closed">Open one below, or with its number key.</Empty>
+                </div>
+              ) : (
+                <Group orientation="vertical" id={`undulan:${name}:strips`} {...layout}>
+                  {open.map((strip, i) => (
+                    <Fragment key={strip.id}>
+                      {i > 0 && <Separator className="h-1 hover:bg-accent/40 focus-visible:bg-accent/60" aria-label={`Size of ${strip.name}`} />}
+                      <Panel id={strip.id} defaultSize={strip.size} minSize="48px">
+                        {strip.content}
+                      </Panel>
+                    </Fragment>
+                  ))}
+                </Group>
+              )}
+            </div>
+            <Playhead />
+          </TimeScaleProvider>
+        </div>
       </div>
       {bar}
       <footer className="flex h-9 shrink-0 items-center gap-1 border-t border-rule">
@@ -89,5 +120,33 @@ export function TimePage({ name, strips, keyFrames, reach = [], cues = [], bar, 
         <PlaybackReport />
       </footer>
     </section>
+  );
+}
+
+interface RulerCornerProps {
+  unit: RulerUnitName;
+  onUnit: (unit: RulerUnitName) => void;
+  zoomed: boolean;
+  onFit: () => void;
+}
+
+/** Beside the ruler: what it is written in, and the way back from a zoom. */
+function RulerCorner({ unit, onUnit, zoomed, onFit }: RulerCornerProps) {
+  const keys = useShownKeys();
+  return (
+    <div className="flex shrink-0 items-start gap-1 pt-1 pr-2" style={{ width: LABEL_PX }}>
+      <select aria-label="Ruler in" title="What the ruler is written in" className="h-6 min-w-0 flex-1 rounded-md border border-transparent bg-transparent text-xs text-faint hover:border-rule" value={unit} onChange={(event) => onUnit(event.target.value as RulerUnitName)}>
+        {RULER_UNIT_NAMES.map((name) => (
+          <option key={name} value={name}>
+            {RULER_UNITS[name].label}
+          </option>
+        ))}
+      </select>
+      {zoomed && (
+        <Button square kind="quiet" className="h-6! w-6!" aria-label="Fit everything in view" tip={`Fit everything (${keys('fitAll')})`} onClick={onFit}>
+          <Maximize2 size={13} />
+        </Button>
+      )}
+    </div>
   );
 }

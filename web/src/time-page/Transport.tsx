@@ -1,83 +1,96 @@
-import { ChevronFirst, ChevronLast, ChevronLeft, ChevronRight, Play, Repeat, SkipBack, SkipForward, Square } from 'lucide-react';
-import { formatRate, frameCount, runningSeconds, travelSeconds } from '@undulan/core';
-import { useShortcuts } from '../app/shortcuts.ts';
-import { Button, Tip, Toggle } from '../ui/index.ts';
-import { useClock, useLoop, usePlaying } from './clock-context.tsx';
+import { ArrowLeftRight, ArrowRightToLine, ChevronFirst, ChevronLast, ChevronLeft, ChevronRight, Play, Repeat, SkipBack, SkipForward, Square } from 'lucide-react';
+import { useShortcuts, useShownKeys } from '../app/shortcuts.ts';
+import { Button } from '../ui/index.ts';
+import { useClock, usePlaying, usePlaySettings } from './clock-context.tsx';
 import { FrameField } from './FrameField.tsx';
+import { PLAY_WAYS, type PlayWay } from './play-position.ts';
+import { PlaybackPopover, type KeyStepping } from './PlaybackPopover.tsx';
+import type { RangeControls } from './RangeLane.tsx';
+import { RangePopover } from './RangePopover.tsx';
 
 interface TransportProps {
   /** Frames that have keys, in order: where key stepping stops. */
   keyFrames: readonly number[];
+  stepping: KeyStepping | undefined;
+  ranges: RangeControls | undefined;
 }
 
+const WAYS: Record<PlayWay, { label: string; icon: typeof Repeat }> = {
+  loop: { label: 'Loop', icon: Repeat },
+  'there-and-back': { label: 'There and back', icon: ArrowLeftRight },
+  once: { label: 'Once', icon: ArrowRightToLine },
+};
+
 /** Start, stop and step the clock; what it plays, and how fast. */
-export function Transport({ keyFrames }: TransportProps) {
+export function Transport({ keyFrames, stepping, ranges }: TransportProps) {
   const clock = useClock();
   const playing = usePlaying();
-  const loop = useLoop();
-  const { range, rate } = clock;
-
+  const keys = useShownKeys();
+  const [settings, change] = usePlaySettings();
+  const { range } = clock;
   const goTo = (frame: number | undefined): void => {
     if (frame === undefined) return;
     clock.stop();
-    clock.seek(frame);
+    clock.seek(frame, { between: true });
   };
   const toKeyBack = (): void => goTo(keyFrames.findLast((frame) => frame < clock.frame));
   const toKeyOn = (): void => goTo(keyFrames.find((frame) => frame > clock.frame));
-
+  const { label: wayLabel, icon: WayIcon } = WAYS[settings.way];
+  const nextWay = PLAY_WAYS[(PLAY_WAYS.indexOf(settings.way) + 1) % PLAY_WAYS.length]!;
+  const turnWay = (): void => change({ way: nextWay });
+  const here = (): number => Math.round(clock.frame);
   useShortcuts({
     play: () => clock.toggle(),
+    playReversed: () => clock.toggle(-1),
     frameBack: () => clock.step(-1),
     frameOn: () => clock.step(1),
     keyBack: toKeyBack,
     keyOn: toKeyOn,
     toStart: () => goTo(range.first),
     toEnd: () => goTo(range.last),
-    loop: () => clock.setLoop(!clock.loop),
+    loop: turnWay,
+    ...(ranges && {
+      workFrom: () => ranges.onWorkRange({ first: here(), last: Math.max(here(), clock.playRange.last) }),
+      workTo: () => ranges.onWorkRange({ first: Math.min(here(), clock.playRange.first), last: here() }),
+    }),
   });
   const noKeys = keyFrames.length === 0 && 'There are no keys yet.';
-  const count = frameCount(range);
+  const scope = stepping ? ` of ${stepping.choices.find((choice) => choice.id === stepping.chosen)?.label ?? ''}` : '';
 
   return (
     <div role="toolbar" aria-label="Transport" className="@container py-2">
       <div className="flex items-center gap-1">
-        <Button square aria-label="To the first frame" tip="First frame (Home)" onClick={() => goTo(range.first)}>
+        <Button square aria-label="To the first frame" tip={`First frame (${keys('toStart')})`} className="w-7!" onClick={() => goTo(range.first)}>
           <ChevronFirst size={16} />
         </Button>
-        <Button square aria-label="Key back" tip="Key back ( [ )" disabledReason={noKeys} onClick={toKeyBack}>
+        <Button square aria-label="Key back" tip={`Key back${scope} (${keys('keyBack')})`} disabledReason={noKeys} className="w-7!" onClick={toKeyBack}>
           <SkipBack size={14} />
         </Button>
-        <Button square aria-label="Frame back" tip="Frame back ( , )" onClick={() => clock.step(-1)}>
+        <Button square aria-label="Frame back" tip={`Frame back (${keys('frameBack')})`} className="w-7!" onClick={() => clock.step(-1)}>
           <ChevronLeft size={16} />
         </Button>
-        <Button kind="main" className="w-8 px-0! @min-[41.5rem]:w-[78px]" aria-label={playing ? 'Stop' : 'Play'} tip="Play or stop (Space)" onClick={() => clock.toggle()}>
-          {playing ? <Square size={12} fill="currentColor" /> : <Play size={13} fill="currentColor" />}
-          <span className="hidden @min-[41.5rem]:inline">{playing ? 'Stop' : 'Play'}</span>
+        <Button square aria-label={playing === -1 ? 'Stop reverse' : 'Play in reverse'} tip={`Play in reverse (${keys('playReversed')})`} className="w-7!" onClick={() => clock.toggle(-1)}>
+          {playing === -1 ? <Square size={12} fill="currentColor" /> : <Play size={13} className="rotate-180" />}
         </Button>
-        <Button square aria-label="Frame on" tip="Frame on ( . )" onClick={() => clock.step(1)}>
+        <Button kind="main" className="w-8 px-0! @min-[43rem]:w-[74px]" aria-label={playing === 1 ? 'Stop' : 'Play'} tip={`Play or stop (${keys('play')})`} onClick={() => clock.toggle()}>
+          {playing === 1 ? <Square size={12} fill="currentColor" /> : <Play size={13} fill="currentColor" />}
+          <span className="hidden @min-[43rem]:inline">{playing === 1 ? 'Stop' : 'Play'}</span>
+        </Button>
+        <Button square aria-label="Frame on" tip={`Frame on (${keys('frameOn')})`} className="w-7!" onClick={() => clock.step(1)}>
           <ChevronRight size={16} />
         </Button>
-        <Button square aria-label="Key on" tip="Key on ( ] )" disabledReason={noKeys} onClick={toKeyOn}>
+        <Button square aria-label="Key on" tip={`Key on${scope} (${keys('keyOn')})`} disabledReason={noKeys} className="w-7!" onClick={toKeyOn}>
           <SkipForward size={14} />
         </Button>
-        <Button square aria-label="To the last frame" tip="Last frame (End)" onClick={() => goTo(range.last)}>
+        <Button square aria-label="To the last frame" tip={`Last frame (${keys('toEnd')})`} className="w-7!" onClick={() => goTo(range.last)}>
           <ChevronLast size={16} />
         </Button>
-        <Toggle on={loop} aria-label="Loop" tip="Loop (L)" square onClick={() => clock.setLoop(!loop)}>
-          <Repeat size={14} />
-        </Toggle>
+        <Button square aria-label={`Plays: ${wayLabel}`} tip={`${wayLabel}; click for ${WAYS[nextWay].label.toLowerCase()} (${keys('loop')})`} className="w-7!" onClick={turnWay}>
+          <WayIcon size={14} />
+        </Button>
+        <PlaybackPopover stepping={stepping} />
         <FrameField />
-        <div className="ml-auto">
-          <Tip says={`${count} frames are on screen for ${runningSeconds(range, rate).toFixed(3)} s; from the first to the last it is ${travelSeconds(range.first, range.last, rate).toFixed(3)} s of travel.`}>
-            <p tabIndex={0} className="figures text-right text-[11.5px] leading-[15px] whitespace-nowrap text-faint">
-              <b className="font-semibold text-ink">
-                {formatRate(rate)} fps · {range.first}–{range.last}
-              </b>
-              <br />
-              runs {runningSeconds(range, rate).toFixed(3)} s · travel {travelSeconds(range.first, range.last, rate).toFixed(3)} s
-            </p>
-          </Tip>
-        </div>
+        <RangePopover ranges={ranges} />
       </div>
     </div>
   );

@@ -1,13 +1,27 @@
-import { createContext, use, useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { createContext, use, useCallback, useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
 import type { FrameRange, Rate } from '@undulan/core';
-import { PlaybackClock } from './playback-clock.ts';
+import { readStored, useStored } from '../ui/index.ts';
+import { PLAIN_PLAY, PlaybackClock, type PlaySettings } from './playback-clock.ts';
 
 const ClockContext = createContext<PlaybackClock | null>(null);
 
+const SETTINGS = 'playback';
+
+interface ClockProviderProps {
+  range: FrameRange;
+  rate: Rate;
+  workRange?: FrameRange | null;
+  children: ReactNode;
+}
+
 /** One clock for everything inside: pictures, ruler and strips. */
-export function ClockProvider({ range, rate, children }: { range: FrameRange; rate: Rate; children: ReactNode }) {
-  const [clock] = useState(() => new PlaybackClock(range, rate));
-  useEffect(() => clock.configure(range, rate), [clock, range, rate]);
+export function ClockProvider({ range, rate, workRange = null, children }: ClockProviderProps) {
+  const [clock] = useState(() => {
+    const made = new PlaybackClock(range, rate);
+    made.set({ ...PLAIN_PLAY, ...readStored(SETTINGS, PLAIN_PLAY) });
+    return made;
+  });
+  useEffect(() => clock.configure(range, rate, workRange), [clock, range, rate, workRange]);
   useEffect(() => () => clock.stop(), [clock]);
   return <ClockContext value={clock}>{children}</ClockContext>;
 }
@@ -39,12 +53,23 @@ export function useRestingFrame(): number {
   });
 }
 
-export function usePlaying(): boolean {
+/** Whether and which way the clock plays: 0 when it stands. */
+export function usePlaying(): 1 | -1 | 0 {
   const clock = useClock();
-  return useSyncExternalStore(clock.subscribe, () => clock.playing);
+  return useSyncExternalStore(clock.subscribe, () => (clock.playing ? clock.direction : 0));
 }
 
-export function useLoop(): boolean {
+/** How the motion is looked at, remembered in this browser. */
+export function usePlaySettings(): [PlaySettings, (settings: Partial<PlaySettings>) => void] {
   const clock = useClock();
-  return useSyncExternalStore(clock.subscribe, () => clock.loop);
+  const [, store] = useStored(SETTINGS, PLAIN_PLAY);
+  const settings = useSyncExternalStore(clock.subscribe, () => clock.settings);
+  const change = useCallback(
+    (next: Partial<PlaySettings>) => {
+      clock.set(next);
+      store(clock.settings);
+    },
+    [clock, store],
+  );
+  return [settings, change];
 }

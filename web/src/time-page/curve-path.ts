@@ -35,10 +35,13 @@ export function createValueScale(values: Iterable<number>, heightPx: number, poi
 
 /** The SVG path of a channel's value over the frames, `toTake` carrying ruler frames to the channel's own. */
 export function curvePath(channel: Channel, scale: TimeScale, yOf: (value: number) => number, toOwn: (frame: number) => number = (frame) => frame): string {
-  const count = Math.max(1, Math.ceil((scale.xOf(scale.last) - scale.xOf(scale.first)) / STEP_PX));
+  // Zoomed, a curve goes on to the edges of the strip.
+  const first = Math.max(scale.frameAt(0), scale.whole.first);
+  const last = Math.min(scale.frameAt(scale.widthPx), scale.whole.last);
+  const count = Math.max(1, Math.ceil((scale.xOf(last) - scale.xOf(first)) / STEP_PX));
   let path = '';
   for (let i = 0; i <= count; i++) {
-    const frame = scale.first + ((scale.last - scale.first) * i) / count;
+    const frame = first + ((last - first) * i) / count;
     path += `${i === 0 ? 'M' : 'L'}${scale.xOf(frame).toFixed(1)} ${yOf(sampleChannel(channel, toOwn(frame))).toFixed(1)}`;
   }
   return path;

@@ -1,6 +1,8 @@
 export { ClockProvider, useClock, useOnFrame, useRestingFrame, usePlaying } from './clock-context.tsx';
 export { TimePage } from './TimePage.tsx';
 export type { StripEntry } from './TimePage.tsx';
+export type { KeyStepping } from './PlaybackPopover.tsx';
+export type { RangeControls } from './RangeLane.tsx';
 export { Strip, ROW_PX } from './Strip.tsx';
 export { KeysStrip } from './KeysStrip.tsx';
 export { CurveStrip, CurveLine, ValueAxis, LEAST_SPAN } from './CurveStrip.tsx';

@@ -57,7 +57,7 @@ test('a loop goes on from the first frame without holding the last one twice', (
 test('played once it stops on the last frame after that frame had its time, and starts over when played again', () => {
   const hand = handTicker();
   const clock = new PlaybackClock({ first: 1, last: 3 }, FILM, hand.ticker);
-  clock.setLoop(false);
+  clock.set({ way: 'once' });
   clock.play();
   for (const frames of [0, 1, 2, 2.9]) hand.refresh((frames * 1000) / 24);
   expect([clock.frame, clock.playing]).toEqual([3, true]);

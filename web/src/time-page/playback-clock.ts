@@ -1,4 +1,5 @@
-import { frameCount, framesPerSecond, type FrameRange, type Rate } from '@undulan/core';
+import { FRAME_GRAIN, framesPerSecond, type FrameRange, type Rate } from '@undulan/core';
+import { playPosition, type PlayWay } from './play-position.ts';
 
 /** What playing really did since it was last started. */
 export interface PlaybackReport {
@@ -12,6 +13,21 @@ export interface PlaybackReport {
 }
 
 const NOTHING: PlaybackReport = { shown: 0, dropped: 0, reachedFps: null, worstLateMs: 0 };
+
+/** How a motion is looked at. None of it changes the motion. */
+export interface PlaySettings {
+  way: PlayWay;
+  /** Viewing speed in percent of the set rate, 10 to 400; negative plays backward. */
+  speed: number;
+  /** Shows every frame, however late, instead of dropping those whose time is past. */
+  everyFrame: boolean;
+  /** Shows the motion between frames too, instead of frame by frame as it will be seen. */
+  smooth: boolean;
+}
+
+export const PLAIN_PLAY: PlaySettings = { way: 'loop', speed: 100, everyFrame: false, smooth: false };
+
+export const SPEED_LIMITS = { least: 10, most: 400 };
 
 /** What drives the clock: the browser's animation frames, or a test's. */
 export interface Ticker {
@@ -27,6 +43,8 @@ const BROWSER: Ticker = {
 /** The rounding of times must not hold a frame back that is due. */
 const DUE_MS = 1e-3;
 
+const sameRange = (a: FrameRange | null, b: FrameRange | null): boolean => a?.first === b?.first && a?.last === b?.last;
+
 /**
  * The playhead and the clock that moves it in real time, outside React: views subscribe and draw. Frames follow the time since the start, so a late screen
  * drops frames instead of slowing the motion down, and counts them.
@@ -35,13 +53,15 @@ export class PlaybackClock {
   #frame: number;
   #range: FrameRange;
   #rate: Rate;
-  #loop = true;
+  #workRange: FrameRange | null = null;
+  #settings = PLAIN_PLAY;
   #playing = false;
+  #direction: 1 | -1 = 1;
   #report = NOTHING;
   #handle = 0;
   #startMs: number | null = null;
   #startFrame = 0;
-  /** Frames gone by since the start, over all rounds of a loop. */
+  /** Frames gone by since the start, over all rounds. */
   #elapsed = 0;
   #firstShownMs = 0;
   readonly #ticker: Ticker;
@@ -54,26 +74,33 @@ export class PlaybackClock {
     this.#ticker = ticker;
   }
 
+  /** The frame now: whole, unless put between frames or playing smoothly. */
   get frame(): number {
     return this.#frame;
   }
-
   get playing(): boolean {
     return this.#playing;
   }
-
-  get loop(): boolean {
-    return this.#loop;
+  /** Which way it plays: 1 forward, −1 backward. */
+  get direction(): 1 | -1 {
+    return this.#direction;
   }
-
   get range(): FrameRange {
     return this.#range;
   }
-
+  get workRange(): FrameRange | null {
+    return this.#workRange;
+  }
+  /** What is played: the work range, or without one the range. */
+  get playRange(): FrameRange {
+    return this.#workRange ?? this.#range;
+  }
   get rate(): Rate {
     return this.#rate;
   }
-
+  get settings(): PlaySettings {
+    return this.#settings;
+  }
   get report(): PlaybackReport {
     return this.#report;
   }
@@ -87,35 +114,49 @@ export class PlaybackClock {
     for (const listener of this.#listeners) listener();
   }
 
-  /** Takes over the document's range and rate; a playhead left outside comes back to the nearest end. */
-  configure(range: FrameRange, rate: Rate): void {
-    if (range.first === this.#range.first && range.last === this.#range.last && rate.num === this.#rate.num && rate.den === this.#rate.den) return;
+  /** Takes over the document's range, rate and work range; a playhead left outside comes back to the nearest end. */
+  configure(range: FrameRange, rate: Rate, workRange: FrameRange | null = null): void {
+    const known = sameRange(range, this.#range) && rate.num === this.#rate.num && rate.den === this.#rate.den;
+    if (known && sameRange(workRange, this.#workRange)) return;
     this.stop();
     this.#range = range;
     this.#rate = rate;
-    this.seek(this.#frame);
+    this.#workRange = workRange;
+    this.seek(this.#frame, { between: true });
   }
 
-  setLoop(loop: boolean): void {
-    this.#loop = loop;
-    this.#tell();
-  }
-
-  /** Puts the playhead on a whole frame of the range. While playing it plays on from there. */
-  seek(frame: number): void {
-    this.#frame = Math.min(Math.max(Math.round(frame), this.#range.first), this.#range.last);
+  /** Changes how the motion is looked at; playing goes on from where it is. */
+  set(settings: Partial<PlaySettings>): void {
+    this.#settings = { ...this.#settings, ...settings };
+    if (!this.#settings.smooth && this.#playing) this.#frame = Math.floor(this.#frame);
     if (this.#playing) this.#restart();
     this.#tell();
   }
 
-  step(frames: number): void {
-    this.stop();
-    this.seek(this.#frame + frames);
+  /** Puts the playhead on a whole frame of the range, or `between` frames to a thousandth. While playing it plays on from there. */
+  seek(frame: number, { between = false }: { between?: boolean } = {}): void {
+    const placed = between ? Math.round(frame / FRAME_GRAIN) / (1 / FRAME_GRAIN) : Math.round(frame);
+    this.#frame = Math.min(Math.max(placed, this.#range.first), this.#range.last);
+    if (this.#playing) this.#restart();
+    this.#tell();
   }
 
-  play(): void {
-    if (this.#playing) return;
-    if (!this.#loop && this.#frame === this.#range.last) this.#frame = this.#range.first;
+  /** Goes on (or back) by whole frames; from between frames first to the next whole one. */
+  step(frames: number): void {
+    this.stop();
+    const from = frames > 0 ? Math.floor(this.#frame) : Math.ceil(this.#frame);
+    this.seek(from + frames);
+  }
+
+  /** Plays forward (1) or in reverse (−1). */
+  play(direction: 1 | -1 = 1): void {
+    if (this.#playing && direction === this.#direction) return;
+    this.#direction = direction;
+    const { first, last } = this.playRange;
+    const backward = this.#backward;
+    const atEnd = this.#frame === (backward ? first : last);
+    if (this.#frame < first || this.#frame > last || (this.#settings.way === 'once' && atEnd)) this.#frame = backward ? last : first;
+    if (!this.#settings.smooth) this.#frame = Math.round(this.#frame);
     this.#playing = true;
     this.#restart();
     this.#tell();
@@ -125,12 +166,18 @@ export class PlaybackClock {
     if (!this.#playing) return;
     this.#playing = false;
     this.#ticker.cancel(this.#handle);
+    // What was between frames while playing rests on the frame it had reached.
+    this.#frame = Math.min(Math.floor(this.#frame), this.playRange.last);
     this.#tell();
   }
 
-  toggle(): void {
+  toggle(direction: 1 | -1 = 1): void {
     if (this.#playing) this.stop();
-    else this.play();
+    else this.play(direction);
+  }
+
+  get #backward(): boolean {
+    return this.#direction * this.#settings.speed < 0;
   }
 
   #restart(): void {
@@ -144,31 +191,40 @@ export class PlaybackClock {
 
   #tick = (nowMs: number): void => {
     this.#startMs ??= nowMs;
-    const frameMs = 1000 / framesPerSecond(this.#rate);
-    const elapsed = Math.floor((nowMs - this.#startMs + DUE_MS) / frameMs);
+    const frameMs = 100_000 / (framesPerSecond(this.#rate) * Math.abs(this.#settings.speed));
+    const gone = (nowMs - this.#startMs + DUE_MS) / frameMs;
     if (this.#report.shown === 0) {
       this.#firstShownMs = nowMs;
       this.#report = { ...NOTHING, shown: 1 };
-    } else if (elapsed > this.#elapsed) {
-      this.#advance(elapsed, nowMs, frameMs);
-      if (!this.#playing) return;
-    }
-    this.#handle = this.#ticker.request(this.#tick);
+    } else if (Math.floor(gone) > this.#elapsed) {
+      this.#advance(Math.floor(gone), nowMs, frameMs);
+    } else if (this.#settings.smooth) this.#goTo(gone);
+    if (this.#playing) this.#handle = this.#ticker.request(this.#tick);
   };
 
-  #advance(elapsed: number, nowMs: number, frameMs: number): void {
+  /** Puts the playhead where it is after some frames; gives by how many a single run is past its last. */
+  #goTo(frames: number): number {
+    const { frame, pastEnd } = playPosition(this.#startFrame, this.#backward ? -frames : frames, this.playRange, this.#settings.way);
+    this.#frame = frame;
+    this.#tell();
+    return pastEnd;
+  }
+
+  #advance(due: number, nowMs: number, frameMs: number): void {
     const before = this.#elapsed;
-    const offset = this.#startFrame - this.#range.first + elapsed;
-    const count = frameCount(this.#range);
-    const over = !this.#loop && offset >= count;
-    const next = over ? this.#range.last : this.#range.first + (offset % count);
-    // The last frame of a single run has its full time on screen before the clock stops; what comes after the end is not dropped.
-    const passed = over ? elapsed - (offset - count) - 1 : elapsed;
-    const shownNew = passed > before;
-    const { shown, dropped, worstLateMs } = this.#report;
+    let elapsed = due;
+    if (this.#settings.everyFrame && due > before + 1) {
+      elapsed = before + 1;
+      // The time lost is not made up for: it goes on from this frame, now.
+      this.#startMs = nowMs - elapsed * frameMs;
+    }
     this.#elapsed = elapsed;
-    this.#frame = next;
-    if (shownNew) {
+    const { pastEnd } = playPosition(this.#startFrame, this.#backward ? -elapsed : elapsed, this.playRange, this.#settings.way);
+    const over = pastEnd >= 1;
+    // The last frame of a single run has its full time on screen before the clock stops; what comes after the end is not dropped.
+    const passed = over ? elapsed - pastEnd : elapsed;
+    if (passed > before) {
+      const { shown, dropped, worstLateMs } = this.#report;
       const lateMs = nowMs - this.#startMs! - elapsed * frameMs;
       this.#report = {
         shown: shown + 1,
@@ -177,7 +233,7 @@ export class PlaybackClock {
         worstLateMs: over ? worstLateMs : Math.max(worstLateMs, lateMs),
       };
     }
+    this.#goTo(this.#settings.smooth ? Math.max(elapsed, (nowMs - this.#startMs! + DUE_MS) / frameMs) : elapsed);
     if (over) this.stop();
-    this.#tell();
   }
 }

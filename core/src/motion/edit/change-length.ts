@@ -1,5 +1,5 @@
 import { convertedFrame, type ConvertedFrame } from '../../time/convert-rate.ts';
-import type { FrameRange } from '../../time/range.ts';
+import { partWithin, type FrameRange } from '../../time/range.ts';
 import type { MotionDocument } from '../schema.ts';
 import { onGrain, type Edit, type KeyRef } from './edit.ts';
 import { placeKeys } from './shift-keys.ts';
@@ -25,7 +25,7 @@ export interface ChangeLengthOptions {
 export function changeLength(motion: MotionDocument, frames: number, { withKeys, snap = false, keepRange = false }: ChangeLengthOptions): LengthEdit {
   const { first, last } = motion.range;
   const range: FrameRange = keepRange ? motion.range : { first, last: first + frames - 1 };
-  if (!withKeys || last === first || frames < 2) return { motion: { ...motion, range }, keys: [], gaveWay: [], roundings: [] };
+  if (!withKeys || last === first || frames < 2) return { motion: { ...motion, range, workRange: partWithin(motion.workRange, range) }, keys: [], gaveWay: [], roundings: [] };
   const num = frames - 1;
   const den = last - first;
   const roundings: LengthEdit['roundings'] = [];
@@ -36,5 +36,5 @@ export function changeLength(motion: MotionDocument, frames: number, { withKeys,
     return { ...key, frame: snap ? place.whole : onGrain(place.to), in: { ...key.in, frames: key.in.frames * factor }, out: { ...key.out, frames: key.out.frames * factor } };
   });
   const cues = motion.cues.map((cue) => ({ ...cue, frame: onGrain(first + ((cue.frame - first) * num) / den) }));
-  return { motion: { ...stretched.motion, range, cues }, keys: stretched.keys, gaveWay: stretched.gaveWay, roundings };
+  return { motion: { ...stretched.motion, range, workRange: partWithin(motion.workRange, range), cues }, keys: stretched.keys, gaveWay: stretched.gaveWay, roundings };
 }

@@ -1,6 +1,6 @@
 import { convertFrame, convertRange, type ConvertedFrame, type RatePolicy } from '../../time/convert-rate.ts';
 import { framesPerSecond, type Rate } from '../../time/rate.ts';
-import type { FrameRange } from '../../time/range.ts';
+import { partWithin, type FrameRange } from '../../time/range.ts';
 import type { Cue, Handle, Key, MotionDocument } from '../schema.ts';
 import { onGrain, type Edit, type KeyRef } from './edit.ts';
 
@@ -47,5 +47,7 @@ export function changeRate(motion: MotionDocument, to: Rate, policy: RatePolicy,
     }),
   }));
   const carried = motion.cues.map((cue) => ({ ...cue, frame: onGrain(convertFrame(cue.frame, change).to) }));
-  return { motion: { ...motion, rate: to, range: range ?? convertRange(motion.range, change).range, cues: cues ?? carried, subjects }, keys: [], gaveWay, roundings };
+  const nextRange = range ?? convertRange(motion.range, change).range;
+  const work = motion.workRange && { first: convertFrame(motion.workRange.first, change).whole, last: convertFrame(motion.workRange.last, change).whole };
+  return { motion: { ...motion, rate: to, range: nextRange, workRange: partWithin(work, nextRange), cues: cues ?? carried, subjects }, keys: [], gaveWay, roundings };
 }

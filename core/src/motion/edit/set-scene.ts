@@ -1,11 +1,13 @@
 import { CoreError } from '../../core-error.ts';
+import { partWithin } from '../../time/range.ts';
 import { findSubject } from '../document.ts';
 import type { MotionDocument, Subject } from '../schema.ts';
 import type { Edit } from './edit.ts';
 
-/** Sets rate, range, stage, cues or the rest frame. Keys keep their frame numbers: with another rate the running time changes. */
-export function setScene(motion: MotionDocument, scene: Partial<Pick<MotionDocument, 'rate' | 'range' | 'stage' | 'cues' | 'restFrame'>>): Edit {
-  return { motion: { ...motion, ...scene }, keys: [], gaveWay: [] };
+/** Sets rate, range, work range, stage, cues or the rest frame. Keys keep their frame numbers: with another rate the running time changes. A work range stays within the range. */
+export function setScene(motion: MotionDocument, scene: Partial<Pick<MotionDocument, 'rate' | 'range' | 'workRange' | 'stage' | 'cues' | 'restFrame'>>): Edit {
+  const set = { ...motion, ...scene };
+  return { motion: { ...set, workRange: partWithin(set.workRange, set.range) }, keys: [], gaveWay: [] };
 }
 
 /** Changes a subject's name, look, lock or exposure. Throws `unknown-subject`. */

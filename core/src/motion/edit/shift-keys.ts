@@ -1,3 +1,4 @@
+import { partWithin } from '../../time/range.ts';
 import type { ChannelId } from '../channels.ts';
 import type { Key, MotionDocument } from '../schema.ts';
 import { onGrain, type ChannelRef, type Edit, type KeyRef } from './edit.ts';
@@ -88,7 +89,8 @@ export function removeTime(motion: MotionDocument, first: number, last: number, 
   const { motion: shifted, keys, gaveWay } = placeKeys(motion, (key) => (key.frame < first ? key : key.frame <= last ? null : { ...key, frame: key.frame - frames }));
   const cues = motion.cues.flatMap((cue) => (cue.frame < first ? [cue] : cue.frame <= last ? [] : [{ ...cue, frame: cue.frame - frames }]));
   const { range } = motion;
-  return { motion: { ...shifted, cues, range: { first: range.first, last: keepRange ? range.last : Math.max(range.first, range.last - frames) } }, keys, gaveWay };
+  const shorter = { first: range.first, last: keepRange ? range.last : Math.max(range.first, range.last - frames) };
+  return { motion: { ...shifted, cues, range: shorter, workRange: partWithin(motion.workRange, shorter) }, keys, gaveWay };
 }
 
 export interface SnapEdit extends Edit {

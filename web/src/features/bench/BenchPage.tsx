@@ -41,7 +41,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
   };
   const crumbs = [{ label: assignment.courseTitle, to: `/courses/${assignment.courseId}` }, { label: assignment.title }];
   return (
-    <ClockProvider range={motion.range} rate={motion.rate}>
+    <ClockProvider range={motion.range} rate={motion.rate} workRange={motion.workRange}>
       <Shell
         crumbs={crumbs}
         status={<SaveStatus />}
@@ -77,7 +77,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
                 )}
               </EditingPicture>
             }
-            time={<EditingTime name="bench" tone="take" target={targetShown ? target : null} foot="Rate and range are set by the exercise." />}
+            time={<EditingTime name="bench" tone="take" target={targetShown ? target : null} rangeFixed="Rate and range are set by the exercise." foot="Rate and range are set by the exercise." />}
           />
         <ConflictDialog />
         <RecordQuestion />

@@ -40,7 +40,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
   const title = useAppSelector(selectWork)!.details!.title;
   const [pages, setPages] = usePages('setting');
   return (
-    <ClockProvider range={motion.range} rate={motion.rate}>
+    <ClockProvider range={motion.range} rate={motion.rate} workRange={motion.workRange}>
       <Shell
         crumbs={[{ label: setting.courseTitle, to: `/courses/${setting.courseId}` }, { label: title }]}
         status={<SaveStatus />}
@@ -79,6 +79,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
               name="setting"
               tone="target"
               target={null}
+              rangeFixed={null}
               foot={setting.takeCount > 0 ? `${setting.takeCount} ${setting.takeCount === 1 ? 'take was' : 'takes were'} handed in against this target.` : 'The model motion: what takes are read against.'}
             />
           }

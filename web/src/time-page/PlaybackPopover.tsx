@@ -1,0 +1,98 @@
+import { Button, CommitInput, Popover } from '../ui/index.ts';
+import { usePlaySettings } from './clock-context.tsx';
+import { SPEED_LIMITS } from './playback-clock.ts';
+
+/** Which keys key stepping stops at. */
+export interface KeyStepping {
+  choices: readonly { id: string; label: string }[];
+  chosen: string;
+  onChoose: (id: string) => void;
+}
+
+const SPEEDS = [25, 50, 100, 200, -100];
+
+function readSpeed(text: string): number | null {
+  const speed = Number(text.trim().replace('−', '-').replace(/\s*%$/, ''));
+  const size = Math.abs(speed);
+  return text.trim() !== '' && size >= SPEED_LIMITS.least && size <= SPEED_LIMITS.most ? speed : null;
+}
+
+const shown = (speed: number): string => `${String(speed).replace('-', '−')} %`;
+
+const BOX = 'mt-3 space-y-1 border-t border-rule pt-3';
+
+/** How the motion is looked at: viewing speed, dropping or not, frames or between them, where key stepping stops. None of it changes the motion. */
+export function PlaybackPopover({ stepping }: { stepping: KeyStepping | undefined }) {
+  const [settings, change] = usePlaySettings();
+  const { speed, everyFrame, smooth } = settings;
+  const unusual = speed !== 100 || everyFrame || smooth;
+  return (
+    <Popover
+      label="How it is played"
+      trigger={
+        <Button aria-label={`Viewing at ${shown(speed)}`} className={`figures w-[58px] px-0! text-xs! ${unusual ? 'border-ochre! font-semibold text-ochre' : ''}`}>
+          {shown(speed)}
+        </Button>
+      }
+    >
+      <p className="font-semibold">Viewing speed</p>
+      <p className="mb-2 text-xs text-faint">Only for looking. The length of the motion stays as it is.</p>
+      <div className="flex items-center gap-1">
+        <label className="mr-1 flex items-center gap-1 text-xs text-faint">
+          <CommitInput
+            aria-label="Viewing speed in percent"
+            aria-description={`From ${SPEED_LIMITS.least} to ${SPEED_LIMITS.most}; negative plays backward`}
+            className="figures h-7! w-16! text-right"
+            value={shown(speed)}
+            onCommit={(text) => {
+              const read = readSpeed(text);
+              if (read !== null) change({ speed: read });
+              return read !== null;
+            }}
+          />
+        </label>
+        {SPEEDS.map((preset) => (
+          <Button key={preset} aria-pressed={preset === speed} className={`figures h-7! flex-1 px-0! text-xs! ${preset === speed ? 'border-accent! font-semibold text-accent' : ''}`} onClick={() => change({ speed: preset })}>
+            {String(preset).replace('-', '−')}
+          </Button>
+        ))}
+      </div>
+      <p className="mt-1 text-xs text-faint">
+        {SPEED_LIMITS.least} to {SPEED_LIMITS.most} %; negative plays backward.
+      </p>
+      <fieldset className={BOX}>
+        <legend className="sr-only">When the screen is late</legend>
+        <Choice name="late" label="Real time" hint="late frames are dropped and counted" on={!everyFrame} onChoose={() => change({ everyFrame: false })} />
+        <Choice name="late" label="Every frame" hint="however long it takes" on={everyFrame} onChoose={() => change({ everyFrame: true })} />
+      </fieldset>
+      <fieldset className={BOX}>
+        <legend className="sr-only">What is shown</legend>
+        <Choice name="shown" label="On frames" hint="as it will be seen, exposures and all" on={!smooth} onChoose={() => change({ smooth: false })} />
+        <Choice name="shown" label="Smooth between frames" hint="the motion itself" on={smooth} onChoose={() => change({ smooth: true })} />
+      </fieldset>
+      {stepping && (
+        <label className={`${BOX} block`}>
+          <span className="font-semibold">Key stepping stops at keys of</span>
+          <select aria-label="Key stepping stops at keys of" className="h-8 w-full rounded-md border border-rule bg-page px-2" value={stepping.chosen} onChange={(event) => stepping.onChoose(event.target.value)}>
+            {stepping.choices.map(({ id, label }) => (
+              <option key={id} value={id}>
+                {label}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+    </Popover>
+  );
+}
+
+function Choice({ name, label, hint, on, onChoose }: { name: string; label: string; hint: string; on: boolean; onChoose: () => void }) {
+  return (
+    <label className="flex items-baseline gap-2">
+      <input type="radio" name={name} checked={on} onChange={onChoose} className="accent-[var(--accent)]" />
+      <span>
+        {label} <span className="text-xs text-faint">{hint}</span>
+      </span>
+    </label>
+  );
+}

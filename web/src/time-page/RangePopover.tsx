@@ -1,0 +1,110 @@
+import { formatRate, frameCount, parseRange, runningSeconds, travelSeconds, type FrameRange, type Rate } from '@undulan/core';
+import { useState } from 'react';
+import { useShownKeys } from '../app/shortcuts.ts';
+import { Button, INPUT, Popover } from '../ui/index.ts';
+import { useClock } from './clock-context.tsx';
+import type { RangeControls } from './RangeLane.tsx';
+
+/** Both durations of a range: how long it is on screen, and from its first frame to its last. */
+function bothDurations(range: FrameRange, rate: Rate): string {
+  return `runs ${runningSeconds(range, rate).toFixed(3)} s · travel ${travelSeconds(range.first, range.last, rate).toFixed(3)} s`;
+}
+
+/** Rate, range and both durations, to be read at any time; pressed, the ranges can be typed. */
+export function RangePopover({ ranges }: { ranges: RangeControls | undefined }) {
+  const keys = useShownKeys();
+  const { range, playRange, workRange, rate } = useClock();
+  return (
+    <div className="ml-auto">
+      <Popover
+        label="Ranges"
+        align="end"
+        trigger={
+          <button type="button" data-testid="range-readout" className="figures rounded-md px-1.5 text-right text-[11.5px] leading-[15px] whitespace-nowrap text-faint hover:bg-shade">
+            <b className="font-semibold text-ink">
+              {formatRate(rate)} fps · {range.first}–{range.last}
+              {workRange && <span className="text-accent"> · plays {playRange.first}–{playRange.last}</span>}
+            </b>
+            <br />
+            {bothDurations(playRange, rate)}
+          </button>
+        }
+      >
+        <RangeForm title="Range" range={range} rate={rate} onCommit={ranges?.onRange} reason={ranges?.fixedReason ?? 'The range is fixed here.'} />
+        {ranges && (
+          <div className="mt-4 border-t border-rule pt-3">
+            <RangeForm title="Work range" range={playRange} rate={rate} onCommit={ranges.onWorkRange} within={range} reason="" />
+            <p className="mt-2 text-xs text-faint">
+              Playback keeps to it; the motion stays as it is. From here: {keys('workFrom')}, to here: {keys('workTo')}.
+            </p>
+            <Button className="mt-2 h-7!" disabledReason={!workRange && 'The whole range is played already.'} onClick={() => ranges.onWorkRange(range)}>
+              Play the whole range
+            </Button>
+          </div>
+        )}
+      </Popover>
+    </div>
+  );
+}
+
+interface RangeFormProps {
+  title: string;
+  range: FrameRange;
+  rate: Rate;
+  onCommit: ((range: FrameRange) => void) | undefined;
+  within?: FrameRange;
+  /** Why it cannot be set, where it cannot. */
+  reason: string;
+}
+
+function RangeForm({ title, range, rate, onCommit, within, reason }: RangeFormProps) {
+  const [typed, setTyped] = useState<{ first: string; last: string } | null>(null);
+  const shown = typed ?? { first: String(range.first), last: String(range.last) };
+  const parsed = parseRange(shown.first, shown.last);
+  const outside = parsed.ok && within && (parsed.value.first < within.first || parsed.value.last > within.last) ? `It lies within ${within.first} to ${within.last}.` : null;
+  const error = parsed.ok ? outside : parsed.issues[0]!.message;
+  const commit = (): void => {
+    if (!typed || !parsed.ok || outside || !onCommit) return;
+    onCommit(parsed.value);
+    setTyped(null);
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        commit();
+      }}
+    >
+      <p className="font-semibold">{title}</p>
+      {onCommit ? (
+        <div className="mt-1 flex items-center gap-2">
+          {(['first', 'last'] as const).map((end) => (
+            <input
+              key={end}
+              aria-label={`${title}, ${end} frame, typed`}
+              inputMode="numeric"
+              className={`${INPUT} figures w-20!`}
+              value={shown[end]}
+              aria-invalid={Boolean(error) || undefined}
+              onChange={(event) => setTyped({ ...shown, [end]: event.target.value })}
+              onBlur={commit}
+            />
+          ))}
+          <button type="submit" className="sr-only">
+            Set
+          </button>
+        </div>
+      ) : (
+        <p className="text-xs text-faint">
+          {range.first}–{range.last}. {reason}
+        </p>
+      )}
+      {error && (
+        <p role="alert" className="mt-1 text-xs text-danger">
+          {error}
+        </p>
+      )}
+      <p className="figures mt-1 text-xs text-faint">{parsed.ok && `${frameCount(parsed.value)} frames · ${bothDurations(parsed.value, rate)}`}</p>
+    </form>
+  );
+}

@@ -1,0 +1,56 @@
+import type { ReactElement, ReactNode } from 'react';
+import { DropdownMenu } from 'radix-ui';
+
+interface MenuProps {
+  trigger: ReactElement;
+  children: ReactNode;
+}
+
+/** A menu of actions under a control. */
+export function Menu({ trigger, children }: MenuProps) {
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="start" sideOffset={4} collisionPadding={8} className="z-40 min-w-52 rounded-lg border border-rule bg-page p-1 text-sm shadow-2xl">
+          {children}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+interface MenuItemProps {
+  onSelect: () => void;
+  /** Its keyboard shortcut, as it is written. */
+  keys?: string | undefined;
+  /** Why it would do nothing now. */
+  disabledReason?: string | false | null;
+  children: ReactNode;
+}
+
+/** One action; one that would do nothing says why. */
+export function MenuItem({ onSelect, keys, disabledReason, children }: MenuItemProps) {
+  return (
+    <DropdownMenu.Item
+      disabled={Boolean(disabledReason)}
+      onSelect={onSelect}
+      title={disabledReason || undefined}
+      className="flex cursor-default items-baseline justify-between gap-6 rounded-md px-2.5 py-1.5 outline-none data-[disabled]:opacity-60 data-[highlighted]:bg-shade"
+    >
+      <span>
+        {children}
+        {disabledReason && <span className="block max-w-56 text-xs text-faint">{disabledReason}</span>}
+      </span>
+      {keys && <kbd className="figures text-xs text-faint">{keys}</kbd>}
+    </DropdownMenu.Item>
+  );
+}
+
+export function MenuHeading({ children }: { children: ReactNode }) {
+  return <DropdownMenu.Label className="px-2.5 pt-2 pb-0.5 text-xs font-semibold text-faint">{children}</DropdownMenu.Label>;
+}
+
+export function MenuLine() {
+  return <DropdownMenu.Separator className="my-1 h-px bg-rule" />;
+}
