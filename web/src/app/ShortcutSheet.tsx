@@ -50,8 +50,8 @@ function Sheet({ onClose }: { onClose: () => void }) {
         return;
       }
       setSays(null);
-      const { [waiting]: _, ...others } = own;
-      void keep(chord === SHORTCUTS[waiting].chord ? others : { ...others, [waiting]: chord });
+      const others = Object.entries(own).filter(([name]) => name !== waiting);
+      void keep(Object.fromEntries(chord === SHORTCUTS[waiting].chord ? others : [...others, [waiting, chord]]));
     };
     window.addEventListener('keydown', take, true);
     return () => window.removeEventListener('keydown', take, true);

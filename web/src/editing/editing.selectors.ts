@@ -1,6 +1,9 @@
 import { createSelector } from '@reduxjs/toolkit';
-import { findSubject, type Channel, type MotionDocument, type Subject } from '@undulan/core';
+import { createChannel, findSubject, sameChannel, type Channel, type KeyRef, type MotionDocument, type Subject } from '@undulan/core';
 import type { RootState } from '../app/store.ts';
+import { keyRows, openChannels } from './rows.ts';
+
+const NO_KEYS: KeyRef[] = [];
 
 export const selectEditing = (state: RootState) => state.editing;
 export const selectWork = (state: RootState) => state.editing.work;
@@ -10,6 +13,34 @@ export const selectMotion = (state: RootState): MotionDocument | null => state.e
 
 /** The document to draw: with the gesture under way, if there is one. */
 export const selectShownMotion = (state: RootState): MotionDocument | null => state.editing.preview ?? selectMotion(state);
+
+/** The document as the picture shows it: with changes that are not keyed yet, whatever the frame, unless a gesture is at those channels. */
+export const selectPictureMotion = createSelector(
+  [selectShownMotion, (state: RootState) => state.editing.unkeyed, (state: RootState) => (state.editing.preview ? state.editing.previewKeys : NO_KEYS)],
+  (motion, unkeyed, underWay): MotionDocument | null => {
+    const shown = unkeyed.filter((value) => !underWay.some((key) => sameChannel(key, value)));
+    if (!motion || shown.length === 0) return motion;
+    const subjects = motion.subjects.map((subject) => {
+      const own = shown.filter((value) => value.subjectId === subject.id);
+      if (own.length === 0) return subject;
+      const channels = subject.channels.filter((channel) => !own.some((value) => value.channelId === channel.id));
+      return { ...subject, channels: [...channels, ...own.map((value) => createChannel(value.channelId, value.value))] };
+    });
+    return { ...motion, subjects };
+  },
+);
+
+/** The rows of the Keys strip, and how many filters keep away. */
+export const selectKeyRows = createSelector(
+  [selectShownMotion, (state: RootState) => state.editing.rows, (state: RootState) => state.editing.subjectId],
+  (motion, rows, subjectId) => (motion ? keyRows(motion, rows, subjectId) : { rows: [], hiddenCount: 0 }),
+);
+
+/** The channels whose keys can be taken hold of: shown and not locked. */
+export const selectOpenChannels = createSelector(
+  [selectMotion, (state: RootState) => state.editing.rows, (state: RootState) => state.editing.subjectId],
+  (motion, rows, subjectId) => (motion ? openChannels(motion, rows, subjectId) : []),
+);
 
 export const selectSubject = createSelector(
   [selectShownMotion, (state: RootState) => state.editing.subjectId],

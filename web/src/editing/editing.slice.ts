@@ -1,8 +1,9 @@
 import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 import type { ExerciseDetails, StoredWork, Work, WorkHistory } from '@undulan/contract';
-import { sameKey, type KeyRef, type KeyValue, type MotionDocument } from '@undulan/core';
+import { CHANNELS, copyKeys, sameChannel, sameKey, type Clip, type KeyRef, type KeyValue, type MotionDocument } from '@undulan/core';
 import { EMPTY_HISTORY, recordStep, redoStep, undoStep } from './history.ts';
 import { editName, runEdit, type EditRequest } from './operations.ts';
+import { isLocked, lockedChange, PLAIN_ROWS, type RowState } from './rows.ts';
 
 /** What is being edited: a learner's draft or an exercise. */
 export interface WorkSource {
@@ -36,6 +37,15 @@ export interface EditingState {
   subjectId: string | null;
   channelId: KeyRef['channelId'] | null;
   selectedKeys: KeyRef[];
+  /** Keys taken up to be put down elsewhere, also in other work. */
+  clip: Clip | null;
+  rows: RowState;
+  /** Moving keys moves all that come after along. */
+  ripple: boolean;
+  /** Breakdowns and in-betweens keep their share of the span when extremes move. */
+  keepShares: boolean;
+  /** Values changed on moving channels and not keyed yet: shown until they are keyed or dropped. */
+  unkeyed: KeyValue[];
   record: boolean;
   /** A change of animated channels made with Record off, waiting for the person to say what it means. */
   question: { values: KeyValue[]; frame: number } | null;
@@ -58,6 +68,11 @@ const initialState: EditingState = {
   subjectId: null,
   channelId: null,
   selectedKeys: [],
+  clip: null,
+  rows: PLAIN_ROWS,
+  ripple: false,
+  keepShares: false,
+  unkeyed: [],
   record: true,
   question: null,
 };
@@ -97,15 +112,16 @@ const slice = createSlice({
   name: 'editing',
   initialState,
   reducers: {
-    opened: (_state, { payload: { source, stored } }: PayloadAction<Opened>): EditingState => ({
+    opened: ({ clip }, { payload: { source, stored } }: PayloadAction<Opened>): EditingState => ({
       ...initialState,
+      clip,
       source,
       work: stored.work,
       history: stored.history,
       version: stored.version,
       subjectId: firstSubject(stored.work.motion),
     }),
-    closed: () => initialState,
+    closed: ({ clip }): EditingState => ({ ...initialState, clip }),
     /** Work that never reached the server is taken up again on top of what the server has. */
     broughtBack: (state, { payload }: PayloadAction<StoredWork>) => {
       state.work = payload.work;
@@ -117,14 +133,17 @@ const slice = createSlice({
       if (!state.work) return;
       const before = original(state).work!;
       const edit = runEdit(before.motion, payload);
-      state.refused = edit.refused ?? null;
-      if (edit.refused) {
+      const locked = lockedChange(original(state).rows, before.motion, edit.motion);
+      state.refused = locked ? `The row ${CHANNELS[locked.channelId].label} is locked: unlock it to change its keys.` : (edit.refused ?? null);
+      if (state.refused) {
         state.preview = null;
         return;
       }
       step(state, editName(payload), { ...before, motion: edit.motion });
       state.gaveWay = edit.gaveWay;
       if (edit.keys.length > 0) state.selectedKeys = edit.keys;
+      // A change that has its key is one no more.
+      if (payload.operation === 'setKeys') state.unkeyed = state.unkeyed.filter((value) => !edit.keys.some((key) => sameChannel(key, value)));
     },
     previewed: (state, { payload }: PayloadAction<EditRequest | null>) => {
       const before = original(state).work;
@@ -166,6 +185,29 @@ const slice = createSlice({
       }
       state.gaveWay = [];
       state.refused = null;
+    },
+    copied: (state) => {
+      if (state.work) state.clip = copyKeys(original(state).work!.motion, original(state).selectedKeys);
+    },
+    rowsChanged: (state, { payload }: PayloadAction<Partial<RowState>>) => {
+      Object.assign(state.rows, payload);
+      state.selectedKeys = state.selectedKeys.filter((key) => !isLocked(state.rows, key));
+    },
+    rippleToggled: (state) => {
+      state.ripple = !state.ripple;
+    },
+    sharesToggled: (state) => {
+      state.keepShares = !state.keepShares;
+    },
+    /** Values left unkeyed; those of a channel take the place of its earlier one. */
+    leftUnkeyed: (state, { payload }: PayloadAction<KeyValue[]>) => {
+      state.unkeyed = [...state.unkeyed.filter((value) => !payload.some((other) => sameChannel(other, value))), ...payload];
+      state.question = null;
+      state.preview = null;
+    },
+    /** Unkeyed changes are given up: all, or those of one channel. */
+    unkeyedDropped: (state, { payload }: PayloadAction<KeyValue | null>) => {
+      state.unkeyed = payload ? state.unkeyed.filter((value) => !sameChannel(value, payload)) : [];
     },
     subjectSelected: (state, { payload }: PayloadAction<string>) => {
       state.subjectId = payload;
@@ -216,6 +258,6 @@ const DETAIL_NAMES: Record<keyof ExerciseDetails, string> = {
 
 export const editingReducer = slice.reducer;
 export const {
-  opened, closed, broughtBack, edited, previewed, detailsChanged, undone, redone, keysSelected, subjectSelected, channelSelected, recordToggled, asked,
+  opened, closed, copied, rowsChanged, rippleToggled, sharesToggled, leftUnkeyed, unkeyedDropped, broughtBack, edited, previewed, detailsChanged, undone, redone, keysSelected, subjectSelected, channelSelected, recordToggled, asked,
   saving, saved, notSaved, mineKept, targetUnlocked,
 } = slice.actions;

@@ -1,13 +1,17 @@
 export type { WorkSource, SaveState, EditingState } from './editing.slice.ts';
 export type { EditRequest } from './operations.ts';
+export { runEdit } from './operations.ts';
 export {
-  editingReducer, edited, previewed, detailsChanged, undone, redone, keysSelected, subjectSelected, channelSelected, recordToggled, asked, targetUnlocked,
+  editingReducer, edited, previewed, detailsChanged, undone, redone, keysSelected, subjectSelected, channelSelected, recordToggled, asked, targetUnlocked, copied, rowsChanged, rippleToggled, sharesToggled, leftUnkeyed, unkeyedDropped,
 } from './editing.slice.ts';
 export {
-  selectEditing, selectWork, selectMotion, selectShownMotion, selectShownKeys, selectSubject, selectKeyedChannels, selectActiveChannel, selectIsDirty, selectUndoName,
+  selectEditing, selectWork, selectMotion, selectShownMotion, selectPictureMotion, selectKeyRows, selectOpenChannels, selectShownKeys, selectSubject, selectKeyedChannels, selectActiveChannel, selectIsDirty, selectUndoName,
   selectRedoName,
 } from './editing.selectors.ts';
+export { keyRows, openChannels, isLocked } from './rows.ts';
+export type { KeyRow, RowState } from './rows.ts';
 export { saveWork, keepMine, takeTheirs } from './save-work.ts';
 export { keepAsCopy } from './work-store.ts';
+export { useRememberedRows } from './use-remembered-rows.ts';
 export { useOpenWork } from './use-open-work.ts';
 export { useChangeValues, changedValues, editForValues } from './use-change-values.ts';

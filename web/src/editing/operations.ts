@@ -1,12 +1,35 @@
 import {
-  changeRate, deleteKeys, keepRestFrame, moveKeys, offsetChannels, setHandle, setKeys, setLeave, setLink, setResting, setRole, setScene, setSubject, type Edit, type MotionDocument,
+  changeLength, changeRate, deleteKeys, duplicateKeys, evenKeys, freePoses, holdPoses, insertTime, keepRestFrame, makeHold, moveKeys, offsetChannels, pasteKeys, pasteOnto, removeTime, reverseKeys, rippleKeys, setHandle, setKeys, setLeave, setLink, setResting, setRole, setScene, setSubject, snapKeys, stretchAbout, thinChannels,
+  type ChannelRef, type Edit, type KeyRef, type MotionDocument,
 } from '@undulan/core';
+
+/** Moves the named keys and all that come after the earliest of them; the named stay the ones selected. */
+function rippleFrom(motion: MotionDocument, refs: readonly KeyRef[], by: number, channels: readonly ChannelRef[]): Edit {
+  const moved = rippleKeys(motion, Math.min(...refs.map((ref) => ref.frame)), by, channels);
+  return { ...moved, keys: refs.map((ref) => ({ ...ref, frame: ref.frame + by })) };
+}
 
 /** The core's editing operations under the names that undo shows. An edit of the document is always one of these. */
 const OPERATIONS = {
   setKeys: { name: 'set key', run: setKeys },
   deleteKeys: { name: 'delete keys', run: deleteKeys },
   moveKeys: { name: 'move keys', run: moveKeys },
+  rippleFrom: { name: 'move keys and all after', run: rippleFrom },
+  stretchAbout: { name: 'stretch keys', run: stretchAbout },
+  reverseKeys: { name: 'reverse keys', run: reverseKeys },
+  snapKeys: { name: 'keys onto whole frames', run: snapKeys },
+  evenKeys: { name: 'even out', run: evenKeys },
+  insertTime: { name: 'insert time', run: insertTime },
+  removeTime: { name: 'remove time', run: removeTime },
+  makeHold: { name: 'hold', run: makeHold },
+  holdPoses: { name: 'hold poses', run: holdPoses },
+  freePoses: { name: 'poses back to curves', run: freePoses },
+  thinChannels: { name: 'thin keys', run: thinChannels },
+  cutKeys: { name: 'cut keys', run: deleteKeys },
+  pasteKeys: { name: 'paste keys', run: pasteKeys },
+  pasteOnto: { name: 'paste keys onto a channel', run: pasteOnto },
+  duplicateKeys: { name: 'duplicate keys', run: duplicateKeys },
+  changeLength: { name: 'another length', run: changeLength },
   setLeave: { name: 'how keys leave', run: setLeave },
   setRole: { name: 'role of keys', run: setRole },
   setHandle: { name: 'handle', run: setHandle },

@@ -1,8 +1,8 @@
 import { useMemo, type ReactNode } from 'react';
 import type { FrameRange, MotionDocument } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, selectEditing, selectMotion } from '../editing/index.ts';
-import { CurveStrip, KeyBar, KeysStrip, TimePage, useClock, type RangeControls } from '../time-page/index.ts';
+import { edited, selectEditing, selectMotion, useRememberedRows } from '../editing/index.ts';
+import { CurveStrip, KeyActions, KeyBar, KeysStrip, TimePage, useClock, type RangeControls } from '../time-page/index.ts';
 import { useKeyStepping } from './use-key-stepping.ts';
 
 interface EditingTimeProps {
@@ -20,6 +20,7 @@ export function EditingTime({ name, tone, target, rangeFixed, foot }: EditingTim
   const { range } = useClock();
   const motion = useAppSelector(selectMotion)!;
   const { selectedKeys } = useAppSelector(selectEditing);
+  useRememberedRows();
   const { keyFrames, stepping } = useKeyStepping(motion);
   const outside = useMemo(() => {
     const frames = motion.subjects.flatMap((subject) => subject.channels.flatMap((channel) => channel.keys.map((key) => key.frame)));
@@ -43,10 +44,15 @@ export function EditingTime({ name, tone, target, rangeFixed, foot }: EditingTim
       ranges={ranges}
       cues={motion.cues}
       strips={[
-        { id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '112px', content: <KeysStrip /> },
+        { id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '150px', content: <KeysStrip /> },
         { id: 'curve', name: 'Curve', shortcut: 'stripCurve', size: undefined, content: <CurveStrip tone={tone} target={target} /> },
       ]}
-      bar={<KeyBar />}
+      bar={
+        <>
+          <KeyActions rangeFixed={rangeFixed} />
+          <KeyBar />
+        </>
+      }
       foot={outside.length > 0 ? `${outside.length} ${outside.length === 1 ? 'key frame lies' : 'key frames lie'} outside the range and will not play: ${outside.join(', ')}` : foot}
     />
   );

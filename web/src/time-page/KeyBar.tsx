@@ -1,8 +1,7 @@
 import { Trash2 } from 'lucide-react';
 import { channelOf, HandleLink, KeyRole, type Key, type KeyRef, type Leave } from '@undulan/core';
-import { useShortcuts } from '../app/shortcuts.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, keysSelected, selectEditing, selectKeyedChannels, selectMotion } from '../editing/index.ts';
+import { edited, selectEditing, selectMotion } from '../editing/index.ts';
 import { Button, CommitInput, Tip } from '../ui/index.ts';
 import { formatValue, parseValue } from './channel-looks.ts';
 import { EASE_LEAVES, PLAIN_LEAVES } from './leave-words.ts';
@@ -22,15 +21,8 @@ function shared<T>(keys: readonly Key[], of: (key: Key) => T): T | null {
 export function KeyBar() {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion);
-  const { selectedKeys, gaveWay, refused, preview, subjectId } = useAppSelector(selectEditing);
-  const keyed = useAppSelector(selectKeyedChannels);
+  const { selectedKeys, gaveWay, refused, preview } = useAppSelector(selectEditing);
   const remove = (): void => void dispatch(edited({ operation: 'deleteKeys', args: [selectedKeys] }));
-  useShortcuts({
-    ...(selectedKeys.length > 0 && { deleteKeys: remove }),
-    ...((selectedKeys.length > 0 || refused) && { letGo: () => dispatch(keysSelected({ keys: [] })) }),
-    selectAll: () =>
-      dispatch(keysSelected({ keys: keyed.flatMap((channel) => channel.keys.map(({ frame }) => ({ subjectId: subjectId!, channelId: channel.id, frame }))) })),
-  });
 
   const found = motion ? selectedKeys.map((ref) => ({ ref, channel: channelOf(motion, ref.subjectId, ref.channelId) })) : [];
   const keys = found.flatMap(({ ref, channel }) => channel.keys.filter((key) => key.frame === ref.frame));
@@ -38,7 +30,7 @@ export function KeyBar() {
   if (keys.length === 0) {
     return (
       <div role="group" aria-label="Selected keys" className={`${bar} text-faint`}>
-        {refused ? <Refused why={refused} /> : 'Click a key to see and set how it goes on; Shift-click adds to the selection.'}
+        {refused ? <Refused why={refused} /> : 'Click a key to see and set how it goes on. Shift-click adds to the selection, as does dragging over empty rows with Shift.'}
       </div>
     );
   }

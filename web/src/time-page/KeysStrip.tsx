@@ -1,143 +1,123 @@
-import type { KeyboardEvent, PointerEvent } from 'react';
-import { CHANNELS, sameChannel, sameKey, type Channel, type ChannelRef, type KeyRef, type Subject } from '@undulan/core';
+import { useRef } from 'react';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { ListFilter } from 'lucide-react';
+import type { Subject } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, keysSelected, previewed, selectEditing, selectKeyedChannels, selectShownKeys, selectSubject } from '../editing/index.ts';
-import { Empty, usePointerDrag, type DragMove } from '../ui/index.ts';
-import { CHANNEL_LOOKS } from './channel-looks.ts';
-import { useClock } from './clock-context.tsx';
-import { KeyLine } from './KeyLine.tsx';
-import { isRoomy, KeyMark } from './KeyMark.tsx';
-import { ROW_PX, Strip } from './Strip.tsx';
+import { rowsChanged, selectEditing, selectKeyRows } from '../editing/index.ts';
+import { Empty, Menu, MenuItem } from '../ui/index.ts';
+import { GestureNotice } from './GestureNotice.tsx';
+import { KeyTrack } from './KeyTrack.tsx';
+import { RowLabel } from './RowLabel.tsx';
+import { LABEL_PX } from './Strip.tsx';
+import { SUM_PX, SumTrack } from './SumTrack.tsx';
 import { useTimeScale } from './time-scale-context.tsx';
+import { useBandSelect } from './use-band-select.ts';
+import { useKeyDrag } from './use-key-drag.ts';
 
-/** The keys of the selected subject, a row a channel: click to select, drag to move in time, Delete to remove. */
+const KEY_ROW_PX = 30;
+
+/** The keys of all subjects, a row a channel, with a sum of all rows on top. Rows out of sight are not drawn. */
 export function KeysStrip() {
-  const subject = useAppSelector(selectSubject);
-  const keyed = useAppSelector(selectKeyedChannels);
+  const { rows, hiddenCount } = useAppSelector(selectKeyRows);
+  const section = useRef<HTMLElement>(null);
+  const tracks = useRef<HTMLDivElement>(null);
+  const drag = useKeyDrag();
+  const { band, start } = useBandSelect(tracks, rows, KEY_ROW_PX);
+  const hasSubjects = rows.some((row) => row.kind === 'subject');
+  const isEmpty = rows.every((row) => row.kind === 'subject' && row.subject.channels.every((channel) => channel.keys.length === 0));
+  // eslint-disable-next-line react-hooks/incompatible-library -- its functions are not passed on
+  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => section.current, estimateSize: () => KEY_ROW_PX, paddingStart: SUM_PX, overscan: 4, getItemKey: (i) => rows[i]!.name });
   return (
-    <Strip title="Keys" rows={keyed.map((channel) => ({ name: CHANNELS[channel.id].label, colour: CHANNEL_LOOKS[channel.id].colour }))}>
-      {subject && keyed.length > 0 ? (
-        keyed.map((channel) => <KeyRow key={channel.id} subject={subject} channel={channel} />)
-      ) : (
+    <section ref={section} aria-label="Keys strip" className="h-full overflow-x-clip overflow-y-auto border-t border-rule">
+      <div className="sticky top-0 z-[6] flex border-b border-rule bg-paper" style={{ height: SUM_PX }}>
+        <div className="flex shrink-0 items-center gap-1 pr-1" style={{ width: LABEL_PX }}>
+          <h3 className="min-w-0 flex-1 text-[13px] leading-5">Keys</h3>
+          <RowFilter hiddenCount={hiddenCount} />
+        </div>
+        <div className="min-w-0 flex-1 touch-none" onPointerDown={(event) => start(event, true)}>
+          <SumTrack drag={drag} />
+        </div>
+      </div>
+      {isEmpty && hiddenCount === 0 && (
         <div className="py-2">
           <Empty title="No keys yet">Go to a frame and, with Record on, drag the subject in the picture: that is your first key.</Empty>
         </div>
       )}
-    </Strip>
+      <div className="relative" style={{ height: virtual.getTotalSize() - SUM_PX }}>
+        <div ref={tracks} className="absolute inset-y-0 right-0 touch-none" style={{ left: LABEL_PX }} onPointerDown={(event) => start(event)} />
+        {virtual.getVirtualItems().map((item) => {
+          const row = rows[item.index]!;
+          return (
+            <div key={item.key} className="pointer-events-none absolute inset-x-0 flex border-b border-rule/50" style={{ top: item.start - SUM_PX, height: KEY_ROW_PX }}>
+              <div className="pointer-events-auto shrink-0" style={{ width: LABEL_PX }}>
+                <RowLabel row={row} indented={hasSubjects} />
+              </div>
+              <div className="min-w-0 flex-1 [&_g]:pointer-events-auto">
+                {row.kind === 'subject' && row.folded && <FoldedTrack subject={row.subject} />}
+                {row.kind === 'channel' && <KeyTrack subject={row.subject} channel={row.channel} heightPx={KEY_ROW_PX} drag={drag} />}
+              </div>
+            </div>
+          );
+        })}
+        {band && <div className="pointer-events-none absolute rounded-sm border border-accent bg-accent/15" style={{ ...band, left: band.left + LABEL_PX }} />}
+      </div>
+      {hiddenCount > 0 && (
+        <p className="px-1 py-1 text-xs text-faint" style={{ marginLeft: LABEL_PX }}>
+          {hiddenCount} {hiddenCount === 1 ? 'row' : 'rows'} hidden. <ShowAll />
+        </p>
+      )}
+      <GestureNotice notice={drag.notice} />
+    </section>
   );
 }
 
-function describeKey(channel: Channel, index: number): string {
-  const key = channel.keys[index]!;
-  const goes = index === channel.keys.length - 1 ? 'last key' : `leaves ${key.leave}`;
-  return `${CHANNELS[channel.id].label}, key on frame ${key.frame}, ${key.role}, ${goes}`;
+/** A folded subject's keys, all channels in one line, to be seen only. */
+function FoldedTrack({ subject }: { subject: Subject }) {
+  const scale = useTimeScale();
+  const frames = [...new Set(subject.channels.flatMap((channel) => channel.keys.map((key) => key.frame)))].filter((frame) => scale.shows(frame));
+  return (
+    <svg width={scale.widthPx} height={KEY_ROW_PX} className="block" aria-hidden="true">
+      {frames.map((frame) => (
+        <line key={frame} x1={scale.xOf(frame)} x2={scale.xOf(frame)} y1={9} y2={21} stroke="var(--faint)" strokeWidth={2} />
+      ))}
+    </svg>
+  );
 }
 
-const ARROWS: Partial<Record<string, number>> = { ArrowLeft: -1, ArrowRight: 1 };
-
-function KeyRow({ subject, channel }: { subject: Subject; channel: Channel }) {
-  const scale = useTimeScale();
-  const clock = useClock();
+function ShowAll() {
   const dispatch = useAppDispatch();
-  const { selectedKeys } = useAppSelector(selectEditing);
-  const shownKeys = useAppSelector(selectShownKeys);
-  const { colour } = CHANNEL_LOOKS[channel.id];
-  const y = ROW_PX / 2;
-  const ref: ChannelRef = { subjectId: subject.id, channelId: channel.id };
-  const isIn = (keys: readonly KeyRef[], frame: number): boolean => keys.some((key) => sameKey(key, { ...ref, frame }));
-  /** The keys an action on this one is about: the whole selection when it is part of it. */
-  const refsWith = (frame: number): KeyRef[] => (isIn(selectedKeys, frame) ? selectedKeys : [{ ...ref, frame }]);
-
-  const framesMoved = ({ dxPx }: DragMove): number => Math.round(dxPx / scale.pxPerFrame);
-  const startDrag = usePointerDrag<{ refs: KeyRef[]; pressed: KeyRef }>({
-    onMove: ({ refs }, move) => dispatch(previewed({ operation: 'moveKeys', args: [refs, framesMoved(move)] })),
-    onEnd: ({ refs }, move) => {
-      const frames = framesMoved(move);
-      dispatch(frames === 0 ? previewed(null) : edited({ operation: 'moveKeys', args: [refs, frames] }));
-    },
-    // Pressed for a drag the whole selection stays; let go where it was, it is about this key alone.
-    onClick: ({ pressed }) => dispatch(keysSelected({ keys: [pressed] })),
-    onCancel: () => dispatch(previewed(null)),
-  });
-
-  const press = (event: PointerEvent, frame: number): void => {
-    event.stopPropagation();
-    if (event.shiftKey) {
-      dispatch(keysSelected({ keys: [{ ...ref, frame }], add: true }));
-      return;
-    }
-    const refs = refsWith(frame);
-    dispatch(keysSelected({ keys: refs }));
-    startDrag(event, { refs, pressed: { ...ref, frame } });
-  };
-  const type = (event: KeyboardEvent, frame: number): void => {
-    const by = (event.shiftKey ? 10 : 1) * (ARROWS[event.key] ?? 0);
-    if (by !== 0) {
-      event.preventDefault();
-      dispatch(edited({ operation: 'moveKeys', args: [refsWith(frame), by] }));
-    } else if (event.key === 'Enter') {
-      event.preventDefault();
-      dispatch(keysSelected({ keys: [{ ...ref, frame }], add: event.shiftKey }));
-      clock.stop();
-      clock.seek(frame);
-    }
-  };
-
-  const xs = channel.keys.map((key) => scale.xOf(key.frame));
   return (
-    <div className="relative" style={{ height: ROW_PX }}>
-      <svg
-        width={scale.widthPx}
-        height={ROW_PX}
-        role="group"
-        aria-label={`Keys of ${CHANNELS[channel.id].label}`}
-        className="touch-none"
-        onPointerDown={() => dispatch(keysSelected({ keys: [] }))}
-      >
-        {channel.keys.slice(0, -1).map((key, i) => (
-          <KeyLine key={key.frame} leave={key.leave} still={key.value === channel.keys[i + 1]!.value} x1={xs[i]!} x2={xs[i + 1]!} y={y} colour={colour} />
-        ))}
-        {channel.keys.map((key, i) => (
-          <g
-            key={key.frame}
-            role="button"
-            tabIndex={0}
-            aria-label={describeKey(channel, i)}
-            aria-pressed={isIn(shownKeys, key.frame)}
-            className="cursor-grab"
-            onPointerDown={(event) => press(event, key.frame)}
-            onDoubleClick={() => clock.seek(key.frame)}
-            onKeyDown={(event) => type(event, key.frame)}
-          >
-            <rect x={xs[i]! - 12} y={0} width={24} height={ROW_PX} fill="transparent" />
-            <KeyMark role={key.role} frame={key.frame} x={xs[i]!} y={y} colour={colour} selected={isIn(shownKeys, key.frame)} roomy={isRoomy(xs, i)} />
-          </g>
-        ))}
-      </svg>
-      <MoveNotice of={ref} />
-    </div>
+    <button type="button" className="rounded-sm text-accent hover:underline" onClick={() => dispatch(rowsChanged({ hidden: [], solo: [], onlySelected: false }))}>
+      Show all
+    </button>
   );
 }
 
-/** While keys of this row are dragged: how far, and what would give way. */
-function MoveNotice({ of }: { of: ChannelRef }) {
-  const scale = useTimeScale();
-  const { preview, previewKeys, selectedKeys, gaveWay } = useAppSelector(selectEditing);
-  const at = preview ? previewKeys.findIndex((key) => sameChannel(key, of)) : -1;
-  const key = previewKeys[at];
-  const from = selectedKeys[at];
-  if (!key || !from) return null;
-  const moved = key.frame - from.frame;
-  const lost = gaveWay.filter((ref) => sameChannel(ref, of)).map((ref) => ref.frame);
+/** Which rows are shown, and how many are not. */
+function RowFilter({ hiddenCount }: { hiddenCount: number }) {
+  const dispatch = useAppDispatch();
+  const { rows: state } = useAppSelector(selectEditing);
+  const all = useAppSelector(selectKeyRows).rows;
+  const subjects = all.flatMap((row) => (row.kind === 'subject' ? [row.name] : []));
   return (
-    <span
-      role="status"
-      className="figures pointer-events-none absolute top-0 z-20 rounded bg-ink px-1.5 text-[11px] whitespace-nowrap text-page"
-      style={{ left: Math.min(scale.xOf(key.frame) + 14, scale.widthPx - 60) }}
+    <Menu
+      trigger={
+        <button type="button" aria-label={`Rows shown${hiddenCount > 0 ? `, ${hiddenCount} hidden` : ''}`} className={`flex h-6 items-center gap-1 rounded-sm px-1 text-xs hover:bg-shade ${hiddenCount > 0 ? 'font-semibold text-ochre' : 'text-faint'}`}>
+          <ListFilter size={13} />
+          {hiddenCount > 0 && `${hiddenCount} hidden`}
+        </button>
+      }
     >
-      {moved < 0 ? '−' : '+'}
-      {Math.abs(moved)}
-      {lost.length > 0 && ` replaces ${lost.join(', ')}`}
-    </span>
+      <MenuItem onSelect={() => dispatch(rowsChanged({ hidden: [], solo: [], onlySelected: false }))} disabledReason={hiddenCount === 0 && 'Nothing is hidden.'}>
+        Show all rows
+      </MenuItem>
+      <MenuItem onSelect={() => dispatch(rowsChanged({ onlySelected: !state.onlySelected }))}>{state.onlySelected ? 'Show every subject' : 'Only the selected subject'}</MenuItem>
+      <MenuItem onSelect={() => dispatch(rowsChanged({ folded: subjects }))} disabledReason={subjects.length === 0 && 'There is one subject.'}>
+        Fold all
+      </MenuItem>
+      <MenuItem onSelect={() => dispatch(rowsChanged({ folded: [] }))} disabledReason={state.folded.length === 0 && 'Nothing is folded.'}>
+        Unfold all
+      </MenuItem>
+    </Menu>
   );
 }

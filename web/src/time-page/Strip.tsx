@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 
-export const LABEL_PX = 112;
+export const LABEL_PX = 128;
 export const ROW_PX = 34;
 
 interface StripProps {

@@ -7,6 +7,7 @@ export { Strip, ROW_PX } from './Strip.tsx';
 export { KeysStrip } from './KeysStrip.tsx';
 export { CurveStrip, CurveLine, ValueAxis, LEAST_SPAN } from './CurveStrip.tsx';
 export { KeyBar } from './KeyBar.tsx';
+export { KeyActions } from './KeyActions.tsx';
 export { KeyMark, isRoomy } from './KeyMark.tsx';
 export { KeyLine } from './KeyLine.tsx';
 export { createValueScale, frameValues } from './curve-path.ts';

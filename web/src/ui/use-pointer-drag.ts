@@ -3,6 +3,9 @@ import { useEffect, useRef, type PointerEvent as ReactPointerEvent } from 'react
 export interface DragMove {
   dxPx: number;
   dyPx: number;
+  /** Where the pointer is, in the window. */
+  xPx: number;
+  yPx: number;
   shiftKey: boolean;
   altKey: boolean;
 }
@@ -34,7 +37,7 @@ export function usePointerDrag<T>(handlers: DragHandlers<T>): (event: ReactPoint
     stop.current?.();
     const { clientX, clientY, pointerId } = event;
     let dragging = false;
-    const moveOf = (to: PointerEvent): DragMove => ({ dxPx: to.clientX - clientX, dyPx: to.clientY - clientY, shiftKey: to.shiftKey, altKey: to.altKey });
+    const moveOf = (to: PointerEvent): DragMove => ({ dxPx: to.clientX - clientX, dyPx: to.clientY - clientY, xPx: to.clientX, yPx: to.clientY, shiftKey: to.shiftKey, altKey: to.altKey });
     const onMove = (to: PointerEvent): void => {
       if (to.pointerId !== pointerId) return;
       const move = moveOf(to);

@@ -24,7 +24,7 @@ export type { LengthEdit, ChangeLengthOptions } from './change-length.ts';
 export { withKeyAt } from './insert-key.ts';
 export { splitPosition, joinPosition } from './join-position.ts';
 export { evenKeys } from './even-keys.ts';
-export { thinKeys } from './thin-keys.ts';
+export { thinKeys, thinChannels, isStill } from './thin-keys.ts';
 export { bakeKeys } from './bake-keys.ts';
 export { keepRestFrame } from './rest-frame.ts';
 export { setGuide, guideSubject } from './guide-subject.ts';

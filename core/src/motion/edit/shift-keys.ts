@@ -1,7 +1,7 @@
 import { partWithin } from '../../time/range.ts';
 import type { ChannelId } from '../channels.ts';
 import type { Key, MotionDocument } from '../schema.ts';
-import { onGrain, type ChannelRef, type Edit, type KeyRef } from './edit.ts';
+import { onGrain, sameChannel, type ChannelRef, type Edit, type KeyRef } from './edit.ts';
 
 interface Rewritten {
   motion: MotionDocument;
@@ -53,15 +53,23 @@ function named(refs: readonly KeyRef[]): (subjectId: string, channelId: ChannelI
   return (subjectId, channelId, frame) => names.has(`${subjectId}/${channelId}/${frame}`);
 }
 
-/** Stretches the named keys about a frame: a key twice as far from it at factor 2. Handles grow with them. A factor of 0 or less would turn time round: at least a thousandth. */
-export function stretchAbout(motion: MotionDocument, refs: readonly KeyRef[], aboutFrame: number, factor: number): Edit {
+/**
+ * Stretches the named keys about a frame: a key twice as far from it at factor 2. Handles grow with them. A factor of 0 or less would turn time round: at least a thousandth.
+ * With `ripple` the keys after the last named one, on the channels named, go along by as much as it moves.
+ */
+export function stretchAbout(motion: MotionDocument, refs: readonly KeyRef[], aboutFrame: number, factor: number, { ripple = false }: { ripple?: boolean } = {}): Edit {
   const by = Math.max(factor, 0.001);
   const isNamed = named(refs);
-  return placeKeys(motion, (key, ref) =>
-    isNamed(ref.subjectId, ref.channelId, key.frame)
-      ? { ...key, frame: aboutFrame + (key.frame - aboutFrame) * by, in: { ...key.in, frames: key.in.frames * by }, out: { ...key.out, frames: key.out.frames * by } }
-      : key,
-  );
+  const last = Math.max(...refs.map((ref) => ref.frame));
+  const later = ripple ? (last - aboutFrame) * (by - 1) : 0;
+  const isAlong = (ref: ChannelRef, frame: number): boolean => later !== 0 && frame > last && refs.some((other) => sameChannel(other, ref));
+  const place = (frame: number): number => aboutFrame + (frame - aboutFrame) * by;
+  const edit = placeKeys(motion, (key, ref) => {
+    if (isAlong(ref, key.frame)) return { ...key, frame: key.frame + later };
+    if (!isNamed(ref.subjectId, ref.channelId, key.frame)) return key;
+    return { ...key, frame: place(key.frame), in: { ...key.in, frames: key.in.frames * by }, out: { ...key.out, frames: key.out.frames * by } };
+  });
+  return { ...edit, keys: refs.map((ref) => ({ ...ref, frame: onGrain(place(ref.frame)) })) };
 }
 
 /** Moves every key at or after a frame, of the named channels or of all, by some frames: what comes after ripples along. Moved back onto keys that stay, those give way. */
@@ -108,5 +116,5 @@ export function snapKeys(motion: MotionDocument, refs: readonly KeyRef[]): SnapE
     roundings.push({ ...ref, frame: key.frame, roundingFrames: whole - key.frame });
     return { ...key, frame: whole };
   });
-  return { ...edit, roundings };
+  return { ...edit, keys: refs.map((ref) => ({ ...ref, frame: Math.floor(ref.frame + 0.5) })), roundings };
 }

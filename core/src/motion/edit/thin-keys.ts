@@ -40,3 +40,26 @@ export function thinKeys(motion: MotionDocument, ref: ChannelRef, epsilon: numbe
   }
   return { motion: withChannel(motion, ref.subjectId, channel), keys: [], gaveWay };
 }
+
+/** Whether a channel is keyed more than once and never changes: one key would do. */
+export function isStill({ keys, wobble }: Channel): boolean {
+  return keys.length > 1 && !wobble && keys.every((key) => key.value === keys[0]!.value && (key.leave !== 'curve' || key.link === 'auto' || key.link === 'flat' || (key.in.value === 0 && key.out.value === 0)));
+}
+
+/** Thins several channels, each within its own `epsilon`; of a channel that never changes the first key stays alone. */
+export function thinChannels(motion: MotionDocument, channels: readonly (ChannelRef & { epsilon: number })[]): Edit {
+  let result = motion;
+  const gaveWay: KeyRef[] = [];
+  for (const { epsilon, ...ref } of channels) {
+    const channel = channelOf(result, ref.subjectId, ref.channelId);
+    if (isStill(channel)) {
+      gaveWay.push(...channel.keys.slice(1).map((key) => ({ ...ref, frame: key.frame })));
+      result = withChannel(result, ref.subjectId, { ...channel, keys: channel.keys.slice(0, 1) });
+      continue;
+    }
+    const thinned = thinKeys(result, ref, epsilon);
+    result = thinned.motion;
+    gaveWay.push(...thinned.gaveWay);
+  }
+  return { motion: result, keys: [], gaveWay };
+}

@@ -1,0 +1,28 @@
+import { createPortal } from 'react-dom';
+import { CHANNELS } from '@undulan/core';
+import { useAppSelector } from '../app/store.ts';
+import { selectEditing } from '../editing/index.ts';
+import type { Notice } from './use-key-drag.ts';
+import { tidy } from './use-key-drag.ts';
+
+const SHOWN_LOSSES = 4;
+
+/** Beside the pointer while keys are dragged: how far, and what would give way. */
+export function GestureNotice({ notice }: { notice: Notice | null }) {
+  const { gaveWay, preview } = useAppSelector(selectEditing);
+  if (!notice) return null;
+  const losses = preview ? [...new Set(gaveWay.map((ref) => `${CHANNELS[ref.channelId].label.toLowerCase()} ${tidy(ref.frame)}`))] : [];
+  const more = losses.length - SHOWN_LOSSES;
+  return createPortal(
+    <p role="status" className="figures pointer-events-none fixed z-50 rounded bg-ink px-1.5 py-0.5 text-[11px] whitespace-nowrap text-page" style={{ left: Math.min(notice.xPx + 14, innerWidth - 190), top: notice.yPx + 16 }}>
+      {notice.says}
+      {losses.length > 0 && (
+        <span className="block">
+          replaces {losses.slice(0, SHOWN_LOSSES).join(', ')}
+          {more > 0 && ` and ${more} more`}
+        </span>
+      )}
+    </p>,
+    document.body,
+  );
+}

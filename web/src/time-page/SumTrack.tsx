@@ -1,0 +1,150 @@
+import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { findChannel, findSubject, type KeyRef, type MotionDocument } from '@undulan/core';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { edited, keysSelected, previewed, selectEditing, selectMotion, selectOpenChannels, selectShownKeys, selectShownMotion } from '../editing/index.ts';
+import { usePointerDrag, type DragMove } from '../ui/index.ts';
+import { useClock } from './clock-context.tsx';
+import { GestureNotice } from './GestureNotice.tsx';
+import { snapFrame } from './snap-frame.ts';
+import { useTimeScale } from './time-scale-context.tsx';
+import { arrowFrames, tidy, type Notice, type useKeyDrag } from './use-key-drag.ts';
+
+export const SUM_PX = 30;
+
+/** The keys of the named channels, frame by frame. */
+export function keysByFrame(motion: MotionDocument, channels: readonly { subjectId: string; channelId: KeyRef['channelId'] }[]): Map<number, KeyRef[]> {
+  const frames = new Map<number, KeyRef[]>();
+  for (const ref of channels) {
+    const subject = findSubject(motion, ref.subjectId);
+    for (const { frame } of (subject && findChannel(subject, ref.channelId)?.keys) ?? []) frames.set(frame, [...(frames.get(frame) ?? []), { ...ref, frame }]);
+  }
+  return frames;
+}
+
+/** One mark for each frame that has keys in the rows shown: it selects and moves all of them. Beneath, the selection's extent with an end to stretch it by on either side. */
+export function SumTrack({ drag }: { drag: ReturnType<typeof useKeyDrag> }) {
+  const scale = useTimeScale();
+  const dispatch = useAppDispatch();
+  const motion = useAppSelector(selectShownMotion);
+  const channels = useAppSelector(selectOpenChannels);
+  const selected = useAppSelector(selectShownKeys);
+  const byFrame = useMemo(() => (motion ? keysByFrame(motion, channels) : new Map<number, KeyRef[]>()), [motion, channels]);
+  const frames = [...byFrame.keys()].filter((frame) => scale.shows(frame));
+  const selectedFrames = new Set(selected.map((key) => key.frame));
+
+  const press = (event: PointerEvent, frame: number): void => {
+    event.stopPropagation();
+    const here = byFrame.get(frame)!;
+    if (event.shiftKey) {
+      dispatch(keysSelected({ keys: here, add: true }));
+      return;
+    }
+    const refs = selectedFrames.has(frame) && selected.length > here.length ? selected : here;
+    dispatch(keysSelected({ keys: refs }));
+    drag.start(event, { refs, pressed: here[0]!, clicked: here });
+  };
+  const type = (event: KeyboardEvent, frame: number): void => {
+    const here = byFrame.get(frame)!;
+    const by = arrowFrames(event);
+    if (by !== 0) {
+      event.preventDefault();
+      drag.nudge(here, by);
+    } else if (event.key === 'Enter') {
+      event.preventDefault();
+      dispatch(keysSelected({ keys: here, add: event.shiftKey }));
+    }
+  };
+  return (
+    <svg width={scale.widthPx} height={SUM_PX} role="group" aria-label="Keys of all rows" className="block touch-none">
+      {frames.map((frame) => (
+        <g
+          key={frame}
+          role="button"
+          tabIndex={0}
+          aria-label={`All keys on frame ${frame}`}
+          aria-pressed={selectedFrames.has(frame)}
+          className="cursor-grab"
+          onPointerDown={(event) => press(event, frame)}
+          onKeyDown={(event) => type(event, frame)}
+        >
+          <rect x={scale.xOf(frame) - 8} y={0} width={16} height={20} fill="transparent" />
+          <rect x={scale.xOf(frame) - 4} y={5} width={8} height={11} rx={2} fill={selectedFrames.has(frame) ? 'var(--ink)' : 'var(--page)'} stroke="var(--ink)" strokeWidth={1.6} />
+        </g>
+      ))}
+      <SelectionSpan />
+    </svg>
+  );
+}
+
+type End = 'first' | 'last';
+
+/** The extent of the selected keys; its ends stretch them about the other end, with Alt about the playhead. */
+function SelectionSpan() {
+  const scale = useTimeScale();
+  const clock = useClock();
+  const dispatch = useAppDispatch();
+  const { selectedKeys, ripple } = useAppSelector(selectEditing);
+  const cues = useAppSelector(selectMotion)?.cues;
+  const shown = useAppSelector(selectShownKeys);
+  const [notice, setNotice] = useState<Notice | null>(null);
+  const frames = selectedKeys.map((key) => key.frame);
+  const [first, last] = [Math.min(...frames), Math.max(...frames)];
+
+  const stretch = (end: End, move: DragMove): { about: number; factor: number; to: number } => {
+    const from = end === 'first' ? first : last;
+    const about = move.altKey ? clock.frame : end === 'first' ? last : first;
+    const to = snapFrame(from + move.dxPx / scale.pxPerFrame, { pxPerFrame: scale.pxPerFrame, targets: cues?.map((cue) => cue.frame) ?? [], free: false });
+    return { about, factor: from === about ? 1 : Math.max((to - about) / (from - about), 0.001), to };
+  };
+  const drag = usePointerDrag<End>({
+    onMove: (end, move) => {
+      const { about, factor, to } = stretch(end, move);
+      dispatch(previewed({ operation: 'stretchAbout', args: [selectedKeys, about, factor, { ripple }] }));
+      setNotice({ xPx: move.xPx, yPx: move.yPx, says: `× ${tidy(factor)} → ${tidy(to)} · ${tidy((last - first) * factor)} long` });
+    },
+    onEnd: (end, move) => {
+      setNotice(null);
+      const { about, factor } = stretch(end, move);
+      dispatch(factor === 1 ? previewed(null) : edited({ operation: 'stretchAbout', args: [selectedKeys, about, factor, { ripple }] }));
+    },
+    onCancel: () => {
+      setNotice(null);
+      dispatch(previewed(null));
+    },
+  });
+  if (!(last > first)) return null;
+  const shownFrames = shown.map((key) => key.frame);
+  const [x1, x2] = [scale.xOf(Math.min(...shownFrames)), scale.xOf(Math.max(...shownFrames))];
+  const type = (end: End, event: KeyboardEvent): void => {
+    const by = arrowFrames(event);
+    if (by === 0) return;
+    event.preventDefault();
+    const from = end === 'first' ? first : last;
+    const about = end === 'first' ? last : first;
+    dispatch(edited({ operation: 'stretchAbout', args: [selectedKeys, about, (from + by - about) / (from - about), { ripple }] }));
+  };
+  return (
+    <g>
+      <line x1={x1} x2={x2} y1={25} y2={25} stroke="var(--accent)" strokeWidth={2} />
+      {([['first', x1], ['last', x2]] as const).map(([end, x]) => (
+        <g
+          key={end}
+          role="button"
+          tabIndex={0}
+          aria-label={`Stretch the selection by its ${end} key`}
+          className="cursor-ew-resize"
+          onPointerDown={(event) => {
+            event.stopPropagation();
+            drag(event, end);
+          }}
+          onKeyDown={(event) => type(end, event)}
+        >
+          <title>Drag to stretch about the other end; with Alt about the playhead</title>
+          <rect x={x - 9} y={17} width={18} height={13} fill="transparent" />
+          <path d={end === 'first' ? `M${x - 1} 20v10l-6 -5z` : `M${x + 1} 20v10l6 -5z`} fill="var(--accent)" />
+        </g>
+      ))}
+      <GestureNotice notice={notice} />
+    </g>
+  );
+}
