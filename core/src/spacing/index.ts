@@ -1,4 +1,6 @@
 export { progressInto } from './progress.ts';
+export { frameTable } from './frame-table.ts';
+export type { FrameRow } from './frame-table.ts';
 export { timingCharts, trackProgress, trackSpacing } from './timing-chart.ts';
 export type { TimingChart, ChartMark } from './timing-chart.ts';
 export {

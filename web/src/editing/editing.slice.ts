@@ -201,7 +201,8 @@ const slice = createSlice({
     },
     /** Values left unkeyed; those of a channel take the place of its earlier one. */
     leftUnkeyed: (state, { payload }: PayloadAction<KeyValue[]>) => {
-      state.unkeyed = [...state.unkeyed.filter((value) => !payload.some((other) => sameChannel(other, value))), ...payload];
+      const there = payload.filter((value) => state.work?.motion.subjects.some((subject) => subject.id === value.subjectId));
+      state.unkeyed = [...state.unkeyed.filter((value) => !there.some((other) => sameChannel(other, value))), ...there];
       state.question = null;
       state.preview = null;
     },

@@ -12,6 +12,6 @@ export { keyRows, openChannels, isLocked } from './rows.ts';
 export type { KeyRow, RowState } from './rows.ts';
 export { saveWork, keepMine, takeTheirs } from './save-work.ts';
 export { keepAsCopy } from './work-store.ts';
-export { useRememberedRows } from './use-remembered-rows.ts';
+export { useRememberedAside } from './use-remembered-aside.ts';
 export { useOpenWork } from './use-open-work.ts';
 export { useChangeValues, changedValues, editForValues } from './use-change-values.ts';

@@ -1,5 +1,5 @@
 import {
-  changeLength, changeRate, deleteKeys, duplicateKeys, evenKeys, freePoses, holdPoses, insertTime, keepRestFrame, makeHold, moveKeys, offsetChannels, pasteKeys, pasteOnto, removeTime, reverseKeys, rippleKeys, setHandle, setKeys, setLeave, setLink, setResting, setRole, setScene, setSubject, snapKeys, stretchAbout, thinChannels,
+  changeLength, changeRate, clearChannel, deleteKeys, duplicateKeys, evenKeys, freePoses, holdPoses, insertTime, keepRestFrame, makeHold, moveKeys, offsetChannels, pasteKeys, pasteOnto, removeTime, reverseKeys, rippleKeys, setHandle, setKeys, setLeave, setLink, setResting, setRole, setScene, setSubject, snapKeys, stretchAbout, thinChannels,
   type ChannelRef, type Edit, type KeyRef, type MotionDocument,
 } from '@undulan/core';
 
@@ -12,6 +12,7 @@ function rippleFrom(motion: MotionDocument, refs: readonly KeyRef[], by: number,
 /** The core's editing operations under the names that undo shows. An edit of the document is always one of these. */
 const OPERATIONS = {
   setKeys: { name: 'set key', run: setKeys },
+  clearChannel: { name: 'clear channel', run: clearChannel },
   deleteKeys: { name: 'delete keys', run: deleteKeys },
   moveKeys: { name: 'move keys', run: moveKeys },
   rippleFrom: { name: 'move keys and all after', run: rippleFrom },

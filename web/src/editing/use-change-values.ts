@@ -1,8 +1,8 @@
 import { useCallback } from 'react';
-import { channelOf, sampleChannel, type KeyValue, type MotionDocument } from '@undulan/core';
+import { channelOf, sameChannel, sampleChannel, type KeyValue, type MotionDocument } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { selectMotion } from './editing.selectors.ts';
-import { asked, edited } from './editing.slice.ts';
+import { selectEditing, selectMotion } from './editing.selectors.ts';
+import { asked, edited, leftUnkeyed } from './editing.slice.ts';
 import type { EditRequest } from './operations.ts';
 
 /** Changes smaller than this are no change. */
@@ -20,19 +20,33 @@ export function editForValues(motion: MotionDocument, record: boolean, values: K
   return animated ? null : { operation: 'setResting', args: [values] };
 }
 
-/** Changes channel values at a frame as the Record switch has it; with it off, a change of an animated channel is asked about. */
+/** The values of channels with an unkeyed change that differ from that change. */
+function changedAgain(unkeyed: readonly KeyValue[], values: readonly KeyValue[]): KeyValue[] {
+  return values.filter((value) => unkeyed.some((other) => sameChannel(other, value) && Math.abs(other.value - value.value) > SAME));
+}
+
+/**
+ * Changes channel values at a frame as the Record switch has it; with it off, a change of an animated channel is asked about, once: a change that was left unkeyed goes on being that.
+ */
 export function useChangeValues(): (values: KeyValue[], frame: number) => void {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion);
-  const record = useAppSelector((state) => state.editing.record);
+  const { record, unkeyed } = useAppSelector(selectEditing);
   return useCallback(
     (values, frame) => {
       if (!motion) return;
-      const changed = changedValues(motion, values, frame);
+      const isUnkeyed = (value: KeyValue): boolean => unkeyed.some((other) => sameChannel(other, value));
+      const again = changedAgain(unkeyed, values);
+      const changed = changedValues(motion, values.filter((value) => !isUnkeyed(value)), frame);
+      if (record && again.length + changed.length > 0) {
+        dispatch(edited({ operation: 'setKeys', args: [frame, [...changed, ...again]] }));
+        return;
+      }
+      if (again.length > 0) dispatch(leftUnkeyed(again));
       if (changed.length === 0) return;
       const edit = editForValues(motion, record, changed, frame);
       dispatch(edit ? edited(edit) : asked({ values: changed, frame }));
     },
-    [dispatch, motion, record],
+    [dispatch, motion, record, unkeyed],
   );
 }

@@ -4,9 +4,10 @@ import type { MotionDocument } from '@undulan/core';
 import { useShortcuts } from '../app/shortcuts.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { recordToggled, selectEditing } from '../editing/index.ts';
-import { EditableStage } from '../stage/index.ts';
+import { EditableStage, PLAIN_ONION } from '../stage/index.ts';
 import { Button, Toggle, useStored } from '../ui/index.ts';
-import { useKeyHere } from './use-key-here.ts';
+import { KeyHere } from './KeyHere.tsx';
+import { OnionPopover } from './OnionPopover.tsx';
 
 interface EditingPictureProps {
   tone: 'take' | 'target';
@@ -24,12 +25,11 @@ export function EditingPicture({ tone, target, noTarget, targetShown, onTargetSh
   const dispatch = useAppDispatch();
   const { record } = useAppSelector(selectEditing);
   const [trail, setTrail] = useStored('trail', true);
-  const { keyMoving, keyAll } = useKeyHere();
+  const [onion, setOnion] = useStored('onion', PLAIN_ONION);
   useShortcuts({
     record: () => dispatch(recordToggled()),
     trail: () => setTrail(!trail),
-    keyHere: keyMoving,
-    keyAll,
+    onion: () => setOnion({ ...onion, on: !onion.on }),
     ...(target && { target: () => onTargetShown(!targetShown) }),
   });
   return (
@@ -44,10 +44,9 @@ export function EditingPicture({ tone, target, noTarget, targetShown, onTargetSh
           {record ? <Pencil size={14} /> : <PencilOff size={14} />}
           Record {record ? 'on' : 'off'}
         </Button>
-        <Button tip="Key the moving channels as they stand (K); all channels (Shift K)" onClick={keyMoving}>
-          Key here
-        </Button>
+        <KeyHere />
         <div className="ml-auto flex gap-1.5">
+          <OnionPopover settings={onion} onChange={setOnion} />
           <Toggle on={trail} tip="The way of the subject, a dot a frame (M)" onClick={() => setTrail(!trail)}>
             Trail
           </Toggle>
@@ -59,7 +58,7 @@ export function EditingPicture({ tone, target, noTarget, targetShown, onTargetSh
         </div>
       </div>
       <div className="aspect-video max-h-[46%] min-h-40 shrink-0">
-        <EditableStage tone={tone} target={targetShown ? target : null} trail={trail} />
+        <EditableStage tone={tone} target={targetShown ? target : null} trail={trail} onion={onion} />
       </div>
       <div className="min-h-0 flex-1 overflow-y-auto">{children}</div>
     </section>

@@ -1,8 +1,9 @@
 import { useMemo, type ReactNode } from 'react';
 import type { FrameRange, MotionDocument } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, selectEditing, selectMotion, useRememberedRows } from '../editing/index.ts';
+import { edited, selectEditing, selectMotion, useRememberedAside } from '../editing/index.ts';
 import { CurveStrip, KeyActions, KeyBar, KeysStrip, TimePage, useClock, type RangeControls } from '../time-page/index.ts';
+import { FilmStrip } from './FilmStrip.tsx';
 import { useKeyStepping } from './use-key-stepping.ts';
 
 interface EditingTimeProps {
@@ -20,7 +21,7 @@ export function EditingTime({ name, tone, target, rangeFixed, foot }: EditingTim
   const { range } = useClock();
   const motion = useAppSelector(selectMotion)!;
   const { selectedKeys } = useAppSelector(selectEditing);
-  useRememberedRows();
+  useRememberedAside();
   const { keyFrames, stepping } = useKeyStepping(motion);
   const outside = useMemo(() => {
     const frames = motion.subjects.flatMap((subject) => subject.channels.flatMap((channel) => channel.keys.map((key) => key.frame)));
@@ -45,6 +46,7 @@ export function EditingTime({ name, tone, target, rangeFixed, foot }: EditingTim
       cues={motion.cues}
       strips={[
         { id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '150px', content: <KeysStrip /> },
+        { id: 'film', name: 'Film', shortcut: 'stripFilm', size: '72px', startsClosed: true, content: <FilmStrip /> },
         { id: 'curve', name: 'Curve', shortcut: 'stripCurve', size: undefined, content: <CurveStrip tone={tone} target={target} /> },
       ]}
       bar={

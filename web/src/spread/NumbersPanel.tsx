@@ -1,11 +1,11 @@
-import { useCallback, useRef, useState, type ReactNode } from 'react';
-import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { CHANNELS, sampleChannel, TRACKS, type Channel, type Subject } from '@undulan/core';
+import { useState } from 'react';
+import type { Channel, Subject } from '@undulan/core';
+import { TRACKS } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { channelSelected, selectShownMotion, selectSubject, subjectSelected, useChangeValues } from '../editing/index.ts';
-import { formatValue, parseValue, useClock, useOnFrame, usePlaying, useRestingFrame } from '../time-page/index.ts';
-import { CommitInput, Tip } from '../ui/index.ts';
-import { TabGlyph, type TabState } from './TabGlyph.tsx';
+import { selectShownMotion, selectSubject, subjectSelected } from '../editing/index.ts';
+import { useRestingFrame } from '../time-page/index.ts';
+import { ChannelRow } from './ChannelRow.tsx';
+import { UnkeyedNotice } from './UnkeyedNotice.tsx';
 
 const POSITION = TRACKS[0]!.channelIds;
 
@@ -28,6 +28,7 @@ export function NumbersPanel() {
         <SubjectName subject={subject} />
         <span className="figures text-xs text-faint">frame {frame}</span>
       </div>
+      <UnkeyedNotice />
       <table className="w-full overflow-hidden rounded-md border border-rule bg-page text-[13px]">
         <thead className="sr-only">
           <tr>
@@ -36,6 +37,7 @@ export function NumbersPanel() {
             <th>Value</th>
             <th>Unit</th>
             <th>Keys before and after</th>
+            <th>Actions</th>
           </tr>
         </thead>
         <tbody>
@@ -72,94 +74,4 @@ function SubjectName({ subject }: { subject: Subject }) {
       ))}
     </select>
   );
-}
-
-function tabState(channel: Channel, frame: number): TabState {
-  if (channel.keys.length === 0) return 'never';
-  return channel.keys.some((key) => key.frame === frame) ? 'here' : 'elsewhere';
-}
-
-function ChannelRow({ subject, channel, frame }: { subject: Subject; channel: Channel; frame: number }) {
-  const clock = useClock();
-  const dispatch = useAppDispatch();
-  const playing = usePlaying();
-  const change = useChangeValues();
-  const { label, unit } = CHANNELS[channel.id];
-  const before = channel.keys.findLast((key) => key.frame < frame)?.frame;
-  const after = channel.keys.find((key) => key.frame > frame)?.frame;
-  const goTo = (to: number): void => {
-    clock.stop();
-    clock.seek(to);
-  };
-  const commit = (text: string): boolean => {
-    const value = parseValue(text);
-    if (value === null) return false;
-    change([{ subjectId: subject.id, channelId: channel.id, value }], clock.frame);
-    return true;
-  };
-  return (
-    <tr className="border-b border-rule last:border-0">
-      <td className="w-9 py-1 pl-2.5">
-        <TabGlyph state={tabState(channel, frame)} />
-      </td>
-      <td className="py-1">
-        <button type="button" className="rounded-sm hover:underline" onClick={() => dispatch(channelSelected(channel.id))}>
-          {label}
-        </button>
-      </td>
-      <td className="w-24 py-1 text-right">
-        {playing ? (
-          <LiveValue channel={channel} />
-        ) : (
-          <CommitInput
-            aria-label={`${label} on frame ${frame}`}
-            className="figures h-6! border-transparent! bg-transparent! text-right font-semibold hover:border-rule! focus:border-rule! focus:bg-page!"
-            value={formatValue(channel.id, sampleChannel(channel, frame))}
-            onCommit={commit}
-          />
-        )}
-      </td>
-      <td className="figures w-8 py-1 pl-2 text-xs text-faint">{unit}</td>
-      <td className="figures w-28 py-1 pr-2 text-right text-xs whitespace-nowrap text-faint">
-        {channel.keys.length > 0 && (
-          <>
-            <KeyStep to={before} label={`${label}: key before`} onGo={goTo}>
-              <ChevronLeft size={13} />
-              {before ?? '–'}
-            </KeyStep>
-            <span className="px-0.5">·</span>
-            <KeyStep to={after} label={`${label}: next key`} onGo={goTo}>
-              {after ?? '–'}
-              <ChevronRight size={13} />
-            </KeyStep>
-          </>
-        )}
-      </td>
-    </tr>
-  );
-}
-
-function KeyStep({ to, label, onGo, children }: { to: number | undefined; label: string; onGo: (frame: number) => void; children: ReactNode }) {
-  const none = to === undefined;
-  return (
-    <Tip says={none ? 'No key on this side.' : `To frame ${to}`}>
-      <button type="button" aria-label={label} aria-disabled={none} onClick={() => !none && onGo(to)} className={`inline-flex h-5 min-w-6 items-center justify-center rounded-sm align-middle ${none ? 'cursor-default opacity-50' : 'hover:bg-shade hover:text-ink'}`}>
-        {children}
-      </button>
-    </Tip>
-  );
-}
-
-/** A channel's value while playing, written straight into the page. */
-function LiveValue({ channel }: { channel: Channel }) {
-  const text = useRef<HTMLSpanElement>(null);
-  useOnFrame(
-    useCallback(
-      (frame) => {
-        if (text.current) text.current.textContent = formatValue(channel.id, sampleChannel(channel, frame));
-      },
-      [channel],
-    ),
-  );
-  return <span ref={text} className="figures inline-block h-6 pr-[9px] font-semibold" />;
 }

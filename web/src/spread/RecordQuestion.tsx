@@ -1,6 +1,6 @@
 import { CHANNELS, channelOf, sampleChannel } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { asked, edited, selectEditing, selectMotion } from '../editing/index.ts';
+import { asked, edited, leftUnkeyed, selectEditing, selectMotion } from '../editing/index.ts';
 import { Button, Dialog } from '../ui/index.ts';
 
 /** With Record off, asks what a change of a moving channel means. */
@@ -30,13 +30,14 @@ export function RecordQuestion() {
         <>
           <Button onClick={close}>Cancel</Button>
           <Button onClick={moveAll}>Move the whole motion</Button>
+          <Button onClick={() => dispatch(leftUnkeyed(values))}>Leave it unkeyed</Button>
           <Button kind="main" onClick={keyHere}>
             Key frame {frame}
           </Button>
         </>
       }
     >
-      <p>You changed {names}, which has keys already. Either everything moves by as much, or this frame gets a key of its own.</p>
+      <p>You changed {names}, which has keys already. Everything can move by as much, or this frame gets a key of its own. Left unkeyed, the change is shown on every frame until you key it somewhere or drop it.</p>
     </Dialog>
   );
 }

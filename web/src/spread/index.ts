@@ -5,6 +5,7 @@ export { EditingTime } from './EditingTime.tsx';
 export { EditingActions, SaveStatus } from './EditingActions.tsx';
 export { ConflictDialog } from './ConflictDialog.tsx';
 export { RecordQuestion } from './RecordQuestion.tsx';
+export { FramesTable } from './FramesTable.tsx';
 export { NumbersPanel } from './NumbersPanel.tsx';
 export { OwnCharts } from './OwnCharts.tsx';
 export { TargetCharts } from './TargetCharts.tsx';

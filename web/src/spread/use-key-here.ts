@@ -1,21 +1,41 @@
-import { sampleChannel, TRACKS, type Channel } from '@undulan/core';
+import { channelOf, sampleChannel, TRACKS, type ChannelId, type MotionDocument, type Subject } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, selectKeyedChannels, selectSubject } from '../editing/index.ts';
+import { edited, selectEditing, selectMotion, selectPictureMotion } from '../editing/index.ts';
 import { useClock } from '../time-page/index.ts';
+import { useStored } from '../ui/index.ts';
 
-/** Sets keys on this frame at the values the channels have there: on those that move already (position, when none does), or on all. */
-export function useKeyHere(): { keyMoving: () => void; keyAll: () => void } {
+/** Which channels are keyed together when all of a set are. */
+export const KEY_SETS = { moving: 'the moving channels', position: 'position', all: 'all channels' } as const;
+export type KeySet = keyof typeof KEY_SETS;
+
+function channelsOf(set: KeySet, subject: Subject): ChannelId[] {
+  const moving = subject.channels.filter((channel) => channel.keys.length > 0).map((channel) => channel.id);
+  if (set === 'all') return subject.channels.map((channel) => channel.id);
+  return set === 'moving' && moving.length > 0 ? moving : [...TRACKS[0]!.channelIds];
+}
+
+/**
+ * Sets keys on this frame at what the picture shows: on what changed (with nothing changed, on the moving channels of the selected subject, or its position when none moves), or on a chosen set.
+ */
+export function useKeyHere() {
   const clock = useClock();
   const dispatch = useAppDispatch();
-  const subject = useAppSelector(selectSubject);
-  const keyed = useAppSelector(selectKeyedChannels);
+  const motion = useAppSelector(selectMotion);
+  const picture = useAppSelector(selectPictureMotion);
+  const { unkeyed, subjectId } = useAppSelector(selectEditing);
+  const [keySet, setKeySet] = useStored<KeySet>('key-set', 'all');
+  const subject = motion?.subjects.find((other) => other.id === subjectId);
 
-  const key = (channels: readonly Channel[]): void => {
-    if (!subject || channels.length === 0) return;
+  const keyChannels = (shown: MotionDocument, set: KeySet): void => {
+    if (!subject) return;
     clock.stop();
-    const values = channels.map((channel) => ({ subjectId: subject.id, channelId: channel.id, value: sampleChannel(channel, clock.frame) }));
+    const values = channelsOf(set, subject).map((channelId) => ({ subjectId: subject.id, channelId, value: sampleChannel(channelOf(shown, subject.id, channelId), clock.frame) }));
     dispatch(edited({ operation: 'setKeys', args: [clock.frame, values] }));
   };
-  const position = subject?.channels.filter((channel) => TRACKS[0]!.channelIds.includes(channel.id)) ?? [];
-  return { keyMoving: () => key(keyed.length > 0 ? keyed : position), keyAll: () => key(subject?.channels ?? []) };
+  const keyChanged = (): void => {
+    clock.stop();
+    if (unkeyed.length > 0) dispatch(edited({ operation: 'setKeys', args: [clock.frame, unkeyed] }));
+    else if (picture) keyChannels(picture, 'moving');
+  };
+  return { keyChanged, keyChosen: () => picture && keyChannels(picture, keySet), keySet, setKeySet };
 }

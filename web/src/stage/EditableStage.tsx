@@ -1,11 +1,12 @@
-import { useCallback, type KeyboardEvent, type PointerEvent } from 'react';
+import { useCallback, useMemo, type KeyboardEvent, type PointerEvent } from 'react';
 import { CHANNELS, channelOf, sampleChannel, type ChannelId, type KeyValue, type MotionDocument, poseOf } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { changedValues, previewed, selectEditing, selectMotion, selectShownMotion, subjectSelected, useChangeValues } from '../editing/index.ts';
+import { changedValues, edited, previewed, selectEditing, selectMotion, selectPictureMotion, selectShownMotion, subjectSelected, useChangeValues } from '../editing/index.ts';
 import { toFineness, useClock } from '../time-page/index.ts';
 import { usePointerDrag, type DragMove } from '../ui/index.ts';
 import { drawScene, subjectAt } from './draw-scene.ts';
-import { drawTrail } from './draw-trail.ts';
+import { drawTrail, trailKeyAt } from './draw-trail.ts';
+import { drawOnion, type OnionSettings } from './onion.ts';
 import { outlineOf } from './shapes.ts';
 import { StageView } from './StageView.tsx';
 
@@ -17,15 +18,21 @@ interface EditableStageProps {
   /** The target to draw as a ghost, while it is shown. */
   target: MotionDocument | null;
   trail: boolean;
+  onion: OnionSettings;
 }
 
 interface SubjectDrag {
+  /** A key of the trail is dragged: it changes on its own frame, whatever Record says. */
+  ofKey: boolean;
   subjectId: string;
   frame: number;
   x: number;
   y: number;
   pxPerPx: number;
 }
+
+/** A key of the trail is taken hold of within this distance on the screen. */
+const KEY_REACH_PX = 6;
 
 const NUDGES: Partial<Record<string, [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 
@@ -38,26 +45,32 @@ function positionValues(subjectId: string, x: number, y: number): KeyValue[] {
 }
 
 /** The picture of the motion being edited: click a subject to select it, drag it (or use the arrow keys) to put it elsewhere on this frame. */
-export function EditableStage({ tone, target, trail }: EditableStageProps) {
+export function EditableStage({ tone, target, trail, onion }: EditableStageProps) {
   const dispatch = useAppDispatch();
   const clock = useClock();
   const motion = useAppSelector(selectShownMotion);
+  const picture = useAppSelector(selectPictureMotion);
   const settled = useAppSelector(selectMotion);
   const { subjectId } = useAppSelector(selectEditing);
   const change = useChangeValues();
   const colour = tone === 'take' ? TAKE_COLOUR : TARGET_COLOUR;
 
+  const keyFrames = useMemo(() => {
+    const subject = settled?.subjects.find((other) => other.id === subjectId);
+    return [...new Set(subject?.channels.flatMap((channel) => channel.keys.map((key) => key.frame)) ?? [])].sort((a, b) => a - b);
+  }, [settled, subjectId]);
   const draw = useCallback(
     (context: CanvasRenderingContext2D, frame: number) => {
-      if (!motion) return;
-      drawScene(context, motion, frame);
+      if (!motion || !picture) return;
+      drawScene(context, picture, frame, { style: 'filled', smooth: clock.settings.smooth && !Number.isInteger(frame) });
+      if (onion.on && !clock.playing) drawOnion(context, motion, frame, onion, keyFrames);
       if (target) drawScene(context, target, frame, { style: 'outline', colour: TARGET_COLOUR });
       const subject = motion.subjects.find((other) => other.id === subjectId);
       if (trail && target) for (const other of target.subjects) if (other.id === subjectId) drawTrail(context, target, other, TARGET_COLOUR, false);
       if (trail && subject) drawTrail(context, motion, subject, colour, tone === 'take');
-      if (subject) markSelected(context, motion, frame, subjectId!);
+      if (subject) markSelected(context, picture, frame, subjectId!);
     },
-    [motion, target, trail, subjectId, colour, tone],
+    [motion, picture, target, trail, onion, keyFrames, subjectId, colour, tone, clock],
   );
 
   const valuesAfter = (drag: SubjectDrag, { dxPx, dyPx, shiftKey }: DragMove): KeyValue[] => {
@@ -70,15 +83,17 @@ export function EditableStage({ tone, target, trail }: EditableStageProps) {
     onMove: (drag, move) => dispatch(previewed({ operation: 'setKeys', args: [drag.frame, valuesAfter(drag, move)] })),
     onEnd: (drag, move) => {
       dispatch(previewed(null));
-      change(valuesAfter(drag, move), drag.frame);
+      const values = valuesAfter(drag, move);
+      if (!drag.ofKey) change(values, drag.frame);
+      else if (values.length > 0) dispatch(edited({ operation: 'setKeys', args: [drag.frame, values] }));
     },
     onCancel: () => dispatch(previewed(null)),
   });
 
   if (!motion) return null;
   const standing = (id: string, frame: number): { x: number; y: number } => ({
-    x: sampleChannel(channelOf(motion, id, 'position.x'), frame),
-    y: sampleChannel(channelOf(motion, id, 'position.y'), frame),
+    x: sampleChannel(channelOf(picture ?? motion, id, 'position.x'), frame),
+    y: sampleChannel(channelOf(picture ?? motion, id, 'position.y'), frame),
   });
   const press = (event: PointerEvent<HTMLCanvasElement>): void => {
     const box = event.currentTarget.getBoundingClientRect();
@@ -86,10 +101,18 @@ export function EditableStage({ tone, target, trail }: EditableStageProps) {
     const context = event.currentTarget.getContext('2d');
     clock.stop();
     const { frame } = clock;
-    const picked = context && subjectAt(context, motion, frame, (event.clientX - box.left) * pxPerPx, (event.clientY - box.top) * pxPerPx);
+    const place = { x: (event.clientX - box.left) * pxPerPx, y: (event.clientY - box.top) * pxPerPx };
+    const shown = trail ? motion.subjects.find((other) => other.id === subjectId) : undefined;
+    const key = shown && trailKeyAt(shown, place, KEY_REACH_PX * pxPerPx);
+    // The subject standing over its own key on this frame is what is taken hold of.
+    if (shown && key && key.frame !== frame) {
+      startDrag(event, { ofKey: true, subjectId: shown.id, frame: key.frame, x: key.x, y: key.y, pxPerPx });
+      return;
+    }
+    const picked = context && picture && subjectAt(context, picture, frame, place.x, place.y);
     if (!picked) return;
     if (picked.id !== subjectId) dispatch(subjectSelected(picked.id));
-    startDrag(event, { subjectId: picked.id, frame, ...standing(picked.id, frame), pxPerPx });
+    startDrag(event, { ofKey: false, subjectId: picked.id, frame, ...standing(picked.id, frame), pxPerPx });
   };
   const nudge = (event: KeyboardEvent): void => {
     const way = NUDGES[event.key];

@@ -7,6 +7,10 @@ export interface DrawOptions {
   colour?: string;
   dashed?: boolean;
   opacity?: number;
+  /** Filled too, only what can move: no background, no scenery. */
+  bare?: boolean;
+  /** The motion itself, also between frames: exposures do not hold it. */
+  smooth?: boolean;
 }
 
 const INK = '#22303c';
@@ -35,13 +39,14 @@ export function drawScene(context: CanvasRenderingContext2D, motion: MotionDocum
   context.beginPath();
   context.rect(0, 0, widthPx, heightPx);
   context.clip();
-  if (options.style === 'filled') {
+  const bare = options.bare || options.style === 'outline';
+  if (!bare) {
     context.fillStyle = background;
     context.fillRect(0, 0, widthPx, heightPx);
   }
   for (const subject of inDepth(motion, frame)) {
-    if (!subject.visible || (options.style === 'outline' && subject.locked)) continue;
-    drawSubject(context, motion, subject, exposedFrame(frame, motion.range.first, subject.exposure), options);
+    if (!subject.visible || (bare && subject.locked)) continue;
+    drawSubject(context, motion, subject, options.smooth ? frame : exposedFrame(frame, motion.range.first, subject.exposure), options);
   }
   context.restore();
 }

@@ -31,3 +31,24 @@ export function drawTrail(context: CanvasRenderingContext2D, motion: MotionDocum
   }
   context.restore();
 }
+
+export interface TrailKey {
+  frame: number;
+  x: number;
+  y: number;
+}
+
+/** The key of a subject's trail nearest to a point of the stage, within a reach in stage pixels. */
+export function trailKeyAt(subject: Subject, { x, y }: { x: number; y: number }, reach: number): TrailKey | null {
+  let nearest: TrailKey | null = null;
+  let least = reach;
+  for (const { frame, values } of trackEvents(subject, POSITION)) {
+    const [keyX = 0, keyY = 0] = values;
+    const distance = Math.hypot(keyX - x, keyY - y);
+    if (distance <= least) {
+      least = distance;
+      nearest = { frame, x: keyX, y: keyY };
+    }
+  }
+  return nearest;
+}

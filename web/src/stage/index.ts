@@ -2,5 +2,7 @@ export { StageView } from './StageView.tsx';
 export type { StageDrawing } from './StageView.tsx';
 export { EditableStage, TARGET_COLOUR, TAKE_COLOUR } from './EditableStage.tsx';
 export { drawScene } from './draw-scene.ts';
+export { PLAIN_ONION, MOST_SKINS } from './onion.ts';
+export type { OnionSettings } from './onion.ts';
 export { drawTrail } from './draw-trail.ts';
 export { SHAPE_NAMES } from './shapes.ts';

@@ -4,6 +4,7 @@ import { useShownKeys } from '../app/shortcuts.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { rippleToggled, selectEditing, sharesToggled } from '../editing/index.ts';
 import { Button, Menu, MenuHeading, MenuItem, MenuLine, Toggle } from '../ui/index.ts';
+import { CuePopover } from './CuePopover.tsx';
 import { HoldPopover } from './HoldPopover.tsx';
 import { RetimePopover } from './RetimePopover.tsx';
 import { useKeyCommands, useKeyShortcuts, type KeyCommands } from './use-key-commands.ts';
@@ -22,6 +23,7 @@ export function KeyActions({ rangeFixed }: { rangeFixed: string | null }) {
       <EditMenu commands={commands} />
       <RetimePopover rangeFixed={rangeFixed} />
       <HoldPopover />
+      <CuePopover />
       <span className="ml-auto text-xs text-faint">When keys move:</span>
       <Toggle on={ripple} className={SMALL} tip="All keys after the moved ones, in the rows shown, go along" onClick={() => dispatch(rippleToggled())}>
         Ripple

@@ -36,6 +36,19 @@ export function toFineness(channelId: ChannelId, value: number): number {
   return Number(value.toFixed(DECIMALS[CHANNELS[channelId].unit]));
 }
 
+const CHANGE = /^([+\-−*×/])=?\s*([−-]?[\d.,]+)$/;
+
+/** Reads a value a person typed, or a change of the one there is now: `+=10`, `-=10`, `*2`, `/2`. Null when it is neither; a sign alone (`-10`) is a value. */
+export function computeValue(text: string, now: number): number | null {
+  const typed = text.trim().replace(/\s*(px|°|×|%)$/, '');
+  const match = CHANGE.exec(typed);
+  if (!match || (/^[-−+]/.test(typed) && !typed.includes('='))) return parseValue(text);
+  const by = Number(match[2]!.replace('−', '-').replace(',', '.'));
+  const sign = match[1]!;
+  const value = sign === '+' ? now + by : sign === '/' ? now / by : sign === '*' || sign === '×' ? now * by : now - by;
+  return Number.isFinite(value) && Math.abs(value) <= 1e9 ? value : null;
+}
+
 /** Reads a value a person typed, with or without its unit; null when it is no number. */
 export function parseValue(text: string): number | null {
   const bare = text.trim().replace('−', '-').replace(/\s*(px|°|×|%)$/, '');

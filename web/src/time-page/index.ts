@@ -12,6 +12,6 @@ export { KeyMark, isRoomy } from './KeyMark.tsx';
 export { KeyLine } from './KeyLine.tsx';
 export { createValueScale, frameValues } from './curve-path.ts';
 export { useTimeScale } from './time-scale-context.tsx';
-export { CHANNEL_LOOKS, formatValue, parseValue, toFineness } from './channel-looks.ts';
+export { CHANNEL_LOOKS, formatValue, parseValue, computeValue, toFineness } from './channel-looks.ts';
 export { createTimeScale, labelStep } from './time-scale.ts';
 export type { TimeScale } from './time-scale.ts';

@@ -35,7 +35,11 @@ export function CommitInput({ value, onCommit, className = '', ...rest }: Commit
       }}
       onBlur={commit}
       onKeyDown={(event) => {
-        if (event.key === 'Enter') commit();
+        if (event.key === 'Enter') {
+          // Else the same press goes on to whatever the change puts the focus on, such as a question's first button.
+          event.preventDefault();
+          commit();
+        }
         if (event.key === 'Escape') {
           setTyped(null);
           setRefused(false);

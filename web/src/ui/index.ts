@@ -10,4 +10,5 @@ export { useSize } from './use-size.ts';
 export { CommitInput } from './CommitInput.tsx';
 export { usePointerDrag } from './use-pointer-drag.ts';
 export type { DragMove } from './use-pointer-drag.ts';
+export { readySound, soundClick } from './click-sound.ts';
 export { TabBar } from './TabBar.tsx';

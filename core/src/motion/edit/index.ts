@@ -3,6 +3,7 @@ export type { KeyValue } from './set-keys.ts';
 export type { HandleSide } from './set-handles.ts';
 export { sameKey, sameChannel } from './edit.ts';
 export { setKeys } from './set-keys.ts';
+export { clearChannel } from './clear-channel.ts';
 export { deleteKeys } from './delete-keys.ts';
 export { moveKeys } from './move-keys.ts';
 export type { MoveOptions } from './move-keys.ts';

@@ -1,16 +1,22 @@
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Assignment, Draft } from '@undulan/contract';
+import { Tabs } from 'radix-ui';
 import { toast } from 'sonner';
 import { useAssignmentQuery, useDraftQuery, useHandInMutation } from '../../app/api.ts';
 import { explain } from '../../app/problem.ts';
 import { Shell } from '../../app/Shell.tsx';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { saveWork, selectEditing, selectMotion, useOpenWork } from '../../editing/index.ts';
-import { ConflictDialog, EditingActions, EditingPicture, EditingTime, NumbersPanel, OwnCharts, PagesChoice, RecordQuestion, SaveStatus, Spread, usePages } from '../../spread/index.ts';
+import { ConflictDialog, EditingActions, EditingPicture, EditingTime, FramesTable, NumbersPanel, OwnCharts, PagesChoice, RecordQuestion, SaveStatus, Spread, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time-page/index.ts';
-import { Button, Dialog, Loading, LoadFailed, Toggle, useStored } from '../../ui/index.ts';
+import { Button, Dialog, Loading, LoadFailed, TabBar, Toggle, useStored } from '../../ui/index.ts';
 import { BriefDrawer } from './BriefDrawer.tsx';
+
+const TABS = [
+  { id: 'numbers', label: 'Numbers' },
+  { id: 'frames', label: 'Frames' },
+] as const;
 
 /** Keying: a learner's draft on the spread. */
 export function BenchPage() {
@@ -70,10 +76,16 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
                 {drawer ? (
                   <BriefDrawer assignment={assignment} onClose={() => setDrawer(false)} />
                 ) : (
-                  <>
-                    <NumbersPanel />
-                    <OwnCharts tone="take" target={targetShown ? target : null} />
-                  </>
+                  <Tabs.Root defaultValue="numbers" className="flex h-full flex-col">
+                    <TabBar label="Beneath the picture" tabs={TABS} />
+                    <Tabs.Content value="numbers">
+                      <NumbersPanel />
+                      <OwnCharts tone="take" target={targetShown ? target : null} />
+                    </Tabs.Content>
+                    <Tabs.Content value="frames" className="min-h-0 data-[state=active]:flex-1">
+                      <FramesTable />
+                    </Tabs.Content>
+                  </Tabs.Root>
                 )}
               </EditingPicture>
             }
@@ -91,7 +103,7 @@ function HandInButton({ draft }: { draft: Draft }) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const motion = useAppSelector(selectMotion)!;
-  const { version } = useAppSelector(selectEditing);
+  const { version, unkeyed } = useAppSelector(selectEditing);
   const [asking, setAsking] = useState(false);
   const [handIn, { isLoading }] = useHandInMutation();
   const isEmpty = motion.subjects.every((subject) => subject.channels.every((channel) => channel.keys.length === 0));
@@ -126,6 +138,7 @@ function HandInButton({ draft }: { draft: Draft }) {
         }
       >
         <p>It is read against the target and goes to your instructor. A take stays as it was handed in; the next one can start from it.</p>
+        {unkeyed.length > 0 && <p className="mt-2 text-danger">{unkeyed.length === 1 ? 'One change is' : `${unkeyed.length} changes are`} not keyed and will not be part of it.</p>}
       </Dialog>
     </>
   );

@@ -8,7 +8,7 @@ import { explain } from '../../app/problem.ts';
 import { Shell } from '../../app/Shell.tsx';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { saveWork, selectEditing, selectMotion, selectWork, takeTheirs, targetUnlocked, useOpenWork } from '../../editing/index.ts';
-import { ConflictDialog, EditingActions, EditingPicture, EditingTime, NumbersPanel, OwnCharts, PagesChoice, RecordQuestion, SaveStatus, Spread, usePages } from '../../spread/index.ts';
+import { ConflictDialog, EditingActions, EditingPicture, EditingTime, FramesTable, NumbersPanel, OwnCharts, PagesChoice, RecordQuestion, SaveStatus, Spread, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time-page/index.ts';
 import { Button, Dialog, Loading, LoadFailed, TabBar } from '../../ui/index.ts';
 import { DetailsForm } from './DetailsForm.tsx';
@@ -32,6 +32,7 @@ const TABS = [
   { id: 'exercise', label: 'Exercise' },
   { id: 'scene', label: 'Time and stage' },
   { id: 'numbers', label: 'Numbers' },
+  { id: 'frames', label: 'Frames' },
   { id: 'chart', label: 'Chart' },
 ] as const;
 
@@ -57,7 +58,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
           pages={pages}
           picture={
             <EditingPicture tone="target" target={null} noTarget={null} targetShown={false} onTargetShown={() => undefined}>
-              <Tabs.Root defaultValue="exercise">
+              <Tabs.Root defaultValue="exercise" className="flex h-full flex-col">
                 <TabBar label="What to set" tabs={TABS} />
                 <Tabs.Content value="exercise">
                   <DetailsForm />
@@ -67,6 +68,9 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
                 </Tabs.Content>
                 <Tabs.Content value="numbers">
                   <NumbersPanel />
+                </Tabs.Content>
+                <Tabs.Content value="frames" className="min-h-0 data-[state=active]:flex-1">
+                  <FramesTable />
                 </Tabs.Content>
                 <Tabs.Content value="chart">
                   <OwnCharts tone="target" target={null} />

@@ -1,0 +1,31 @@
+import { useEffect } from 'react';
+import type { KeyValue } from '@undulan/core';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { readStored, useStored } from '../ui/index.ts';
+import { selectEditing } from './editing.selectors.ts';
+import { leftUnkeyed, rowsChanged } from './editing.slice.ts';
+import { PLAIN_ROWS, type RowState } from './rows.ts';
+
+/** What stands beside a motion and is not part of it: how the rows are arranged, and changes not keyed yet. */
+interface Aside {
+  rows: RowState;
+  unkeyed: KeyValue[];
+}
+
+const NOTHING: Aside = { rows: PLAIN_ROWS, unkeyed: [] };
+
+/** Keeps the arrangement of the rows and unkeyed changes in this browser, for each piece of work: a reload loses neither. */
+export function useRememberedAside(): void {
+  const dispatch = useAppDispatch();
+  const { source, rows, unkeyed } = useAppSelector(selectEditing);
+  const name = `aside:${source?.kind ?? ''}:${source?.id ?? ''}`;
+  const [, store] = useStored<Aside>(name, NOTHING);
+  useEffect(() => {
+    const left = { ...NOTHING, ...readStored<Partial<Aside>>(name, {}) };
+    dispatch(rowsChanged({ ...PLAIN_ROWS, ...left.rows }));
+    dispatch(leftUnkeyed(left.unkeyed));
+  }, [dispatch, name]);
+  useEffect(() => {
+    if (rows !== PLAIN_ROWS) store({ rows, unkeyed });
+  }, [rows, unkeyed, store]);
+}

@@ -1,0 +1,142 @@
+import { useCallback, useRef, type ReactNode } from 'react';
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { CHANNELS, sameChannel, sampleChannel, type Channel, type ChannelKind, type KeyValue, type Subject } from '@undulan/core';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { channelSelected, previewed, selectEditing, useChangeValues } from '../editing/index.ts';
+import { computeValue, formatValue, toFineness, useClock, useOnFrame, usePlaying } from '../time-page/index.ts';
+import { CommitInput, Tip, usePointerDrag } from '../ui/index.ts';
+import { ChannelMenu } from './ChannelMenu.tsx';
+import { TabGlyph, type TabState } from './TabGlyph.tsx';
+
+/** What a pixel of dragging a value adds. */
+const PER_PX: Record<ChannelKind['unit'], number> = { px: 1, '°': 1, '×': 0.01, '%': 1, share: 0.01, 'no.': 0.1, colour: 1 };
+
+function tabState(channel: Channel, frame: number, changed: boolean): TabState {
+  if (channel.keys.length === 0) return 'never';
+  const here = channel.keys.some((key) => key.frame === frame);
+  if (changed) return here ? 'here-changed' : 'elsewhere-changed';
+  return here ? 'here' : 'elsewhere';
+}
+
+interface ChannelRowProps {
+  subject: Subject;
+  channel: Channel;
+  frame: number;
+}
+
+/** One channel's tab, name, value on the frame (typed, computed or dragged), unit, the keys beside, and its actions. */
+export function ChannelRow({ subject, channel, frame }: ChannelRowProps) {
+  const clock = useClock();
+  const dispatch = useAppDispatch();
+  const playing = usePlaying();
+  const change = useChangeValues();
+  const { unkeyed } = useAppSelector(selectEditing);
+  const ref = { subjectId: subject.id, channelId: channel.id };
+  const { label, unit } = CHANNELS[channel.id];
+  const before = channel.keys.findLast((key) => key.frame < frame)?.frame;
+  const after = channel.keys.find((key) => key.frame > frame)?.frame;
+  const changed = unkeyed.find((value) => sameChannel(value, ref));
+  const value = changed?.value ?? sampleChannel(channel, frame);
+  const goTo = (to: number): void => {
+    clock.stop();
+    clock.seek(to, { between: true });
+  };
+  const commit = (text: string): boolean => {
+    const typed = computeValue(text, value);
+    if (typed === null) return false;
+    change([{ ...ref, value: typed }], clock.frame);
+    return true;
+  };
+  return (
+    <tr className="border-b border-rule last:border-0">
+      <td className="w-9 py-1 pl-2.5">
+        <TabGlyph state={tabState(channel, frame, changed !== undefined)} />
+      </td>
+      <td className="py-1">
+        <button type="button" className="rounded-sm hover:underline" onClick={() => dispatch(channelSelected(channel.id))}>
+          {label}
+        </button>
+      </td>
+      <td className="w-20 py-1 text-right">
+        {playing ? (
+          <LiveValue channel={channel} />
+        ) : (
+          <CommitInput
+            aria-label={`${label} on frame ${frame}`}
+            title="A value, or a change of it: +=10, -=10, *2, /2"
+            className={`figures h-6! border-transparent! bg-transparent! text-right font-semibold hover:border-rule! focus:border-rule! focus:bg-page! ${changed ? 'text-take-ink' : ''}`}
+            value={formatValue(channel.id, value)}
+            onCommit={commit}
+          />
+        )}
+      </td>
+      <td className="w-11 py-1 pl-1 text-xs text-faint">
+        <ScrubHandle value={{ ...ref, value }} frame={frame} />
+      </td>
+      <td className="figures w-24 py-1 text-right text-xs whitespace-nowrap text-faint">
+        {channel.keys.length > 0 && (
+          <>
+            <KeyStep to={before} label={`${label}: key before`} onGo={goTo}>
+              <ChevronLeft size={13} />
+              {before ?? '–'}
+            </KeyStep>
+            <span className="px-0.5">·</span>
+            <KeyStep to={after} label={`${label}: next key`} onGo={goTo}>
+              {after ?? '–'}
+              <ChevronRight size={13} />
+            </KeyStep>
+          </>
+        )}
+      </td>
+      <td className="w-7 py-1 pr-1">
+        <ChannelMenu channel={channel} keyRef={{ ...ref, frame }} value={value} changed={changed !== undefined} />
+      </td>
+    </tr>
+  );
+}
+
+/** The unit, to drag sideways: the value follows, in the picture too. */
+function ScrubHandle({ value, frame }: { value: KeyValue; frame: number }) {
+  const dispatch = useAppDispatch();
+  const change = useChangeValues();
+  const { unit } = CHANNELS[value.channelId];
+  const valuesAt = (start: KeyValue, dxPx: number): KeyValue[] => [{ ...start, value: toFineness(start.channelId, start.value + dxPx * PER_PX[unit]) }];
+  const drag = usePointerDrag<KeyValue>({
+    onMove: (start, { dxPx }) => dispatch(previewed({ operation: 'setKeys', args: [frame, valuesAt(start, dxPx)] })),
+    onEnd: (start, { dxPx }) => {
+      dispatch(previewed(null));
+      change(valuesAt(start, dxPx), frame);
+    },
+    onCancel: () => dispatch(previewed(null)),
+  });
+  return (
+    <span title="Drag sideways to change" className="figures block cursor-ew-resize touch-none rounded-sm px-1 select-none hover:bg-shade" onPointerDown={(event) => drag(event, value)}>
+      {unit}
+    </span>
+  );
+}
+
+function KeyStep({ to, label, onGo, children }: { to: number | undefined; label: string; onGo: (frame: number) => void; children: ReactNode }) {
+  const none = to === undefined;
+  return (
+    <Tip says={none ? 'No key on this side.' : `To frame ${to}`}>
+      <button type="button" aria-label={label} aria-disabled={none} onClick={() => !none && onGo(to)} className={`inline-flex h-5 min-w-6 items-center justify-center rounded-sm align-middle ${none ? 'cursor-default opacity-50' : 'hover:bg-shade hover:text-ink'}`}>
+        {children}
+      </button>
+    </Tip>
+  );
+}
+
+/** A channel's value while playing, written straight into the page. */
+function LiveValue({ channel }: { channel: Channel }) {
+  const text = useRef<HTMLSpanElement>(null);
+  useOnFrame(
+    useCallback(
+      (frame) => {
+        if (text.current) text.current.textContent = formatValue(channel.id, sampleChannel(channel, frame));
+      },
+      [channel],
+    ),
+  );
+  return <span ref={text} className="figures inline-block h-6 pr-[9px] font-semibold" />;
+}
