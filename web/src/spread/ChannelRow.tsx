@@ -32,7 +32,7 @@ export function ChannelRow({ subject, channel, frame }: ChannelRowProps) {
   const change = useChangeValues();
   const { unkeyed } = useAppSelector(selectEditing);
   const ref = { subjectId: subject.id, channelId: channel.id };
-  const { label, unit } = CHANNELS[channel.id];
+  const { label } = CHANNELS[channel.id];
   const before = channel.keys.findLast((key) => key.frame < frame)?.frame;
   const after = channel.keys.find((key) => key.frame > frame)?.frame;
   const changed = unkeyed.find((value) => sameChannel(value, ref));

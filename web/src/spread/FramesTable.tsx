@@ -59,7 +59,7 @@ export function FramesTable() {
             </option>
           ))}
         </select>
-        <Button className="ml-auto h-7! px-2! text-xs!" tip="All rows, in full precision" onClick={() => void copy()}>
+        <Button small className="ml-auto" tip="All rows, in full precision" onClick={() => void copy()}>
           <Copy size={13} /> CSV
         </Button>
       </div>

@@ -19,10 +19,10 @@ export function UnkeyedNotice() {
       <span className="min-w-0 flex-1">
         Changed, not keyed: <b className="font-semibold">{names.join('; ')}</b>
       </span>
-      <Button className="h-7! px-2! text-xs!" onClick={keyChanged}>
+      <Button small onClick={keyChanged}>
         Key here ({keys('keyHere')})
       </Button>
-      <Button className="h-7! px-2! text-xs!" onClick={() => dispatch(unkeyedDropped(null))}>
+      <Button small onClick={() => dispatch(unkeyedDropped(null))}>
         Drop
       </Button>
     </div>

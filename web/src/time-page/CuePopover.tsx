@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { ChevronDown, Trash2 } from 'lucide-react';
 import type { Cue } from '@undulan/core';
 import { useShortcuts, useShownKeys } from '../app/shortcuts.ts';
@@ -6,7 +6,6 @@ import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, selectMotion } from '../editing/index.ts';
 import { Button, CommitInput, Popover, readySound, soundClick, useStored } from '../ui/index.ts';
 import { useClock } from './clock-context.tsx';
-import { SMALL } from './KeyActions.tsx';
 import { parsePlace } from './ruler-unit.ts';
 import { tidy } from './use-key-drag.ts';
 
@@ -28,7 +27,7 @@ export function CuePopover() {
     <Popover
       label="Cue marks"
       trigger={
-        <Button className={SMALL}>
+        <Button small>
           Cues {cues.length > 0 && <span className="figures text-faint">{cues.length}</span>} <ChevronDown size={12} />
         </Button>
       }

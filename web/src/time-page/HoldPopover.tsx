@@ -4,8 +4,7 @@ import { CHANNELS, findChannel, findSubject, thinChannels, type ChannelKind, typ
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, selectEditing, selectMotion, selectOpenChannels } from '../editing/index.ts';
 import { Button, INPUT, Popover } from '../ui/index.ts';
-import { SMALL } from './KeyActions.tsx';
-import { keysByFrame } from './SumTrack.tsx';
+import { keysByFrame } from './keys-by-frame.ts';
 
 /** A key whose going changes nothing by more than this is idle: less than can be seen or set by hand. */
 const IDLE: Record<ChannelKind['unit'], number> = { px: 0.05, '°': 0.05, '×': 0.0005, '%': 0.05, share: 0.00005, 'no.': 0, colour: 0 };
@@ -18,7 +17,7 @@ export function HoldPopover() {
     <Popover
       label="Holds and poses"
       trigger={
-        <Button className={SMALL}>
+        <Button small>
           Hold <ChevronDown size={12} />
         </Button>
       }

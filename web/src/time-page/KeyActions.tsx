@@ -9,8 +9,6 @@ import { HoldPopover } from './HoldPopover.tsx';
 import { RetimePopover } from './RetimePopover.tsx';
 import { useKeyCommands, useKeyShortcuts, type KeyCommands } from './use-key-commands.ts';
 
-export const SMALL = 'h-7! px-2! text-xs!';
-
 /** What can be done with keys: select, edit, retime, hold; and how moving them treats the others. */
 export function KeyActions({ rangeFixed }: { rangeFixed: string | null }) {
   const dispatch = useAppDispatch();
@@ -25,10 +23,10 @@ export function KeyActions({ rangeFixed }: { rangeFixed: string | null }) {
       <HoldPopover />
       <CuePopover />
       <span className="ml-auto text-xs text-faint">When keys move:</span>
-      <Toggle on={ripple} className={SMALL} tip="All keys after the moved ones, in the rows shown, go along" onClick={() => dispatch(rippleToggled())}>
+      <Toggle on={ripple} small tip="All keys after the moved ones, in the rows shown, go along" onClick={() => dispatch(rippleToggled())}>
         Ripple
       </Toggle>
-      <Toggle on={keepShares} className={SMALL} tip="Breakdowns and in-betweens keep their share of the span when the extremes about them move" onClick={() => dispatch(sharesToggled())}>
+      <Toggle on={keepShares} small tip="Breakdowns and in-betweens keep their share of the span when the extremes about them move" onClick={() => dispatch(sharesToggled())}>
         Keep shares
       </Toggle>
     </div>
@@ -40,7 +38,7 @@ function SelectMenu({ commands }: { commands: KeyCommands }) {
   return (
     <Menu
       trigger={
-        <Button className={SMALL}>
+        <Button small>
           Select <ChevronDown size={12} />
         </Button>
       }
@@ -73,7 +71,7 @@ function EditMenu({ commands }: { commands: KeyCommands }) {
   return (
     <Menu
       trigger={
-        <Button className={SMALL}>
+        <Button small>
           Copy and paste <ChevronDown size={12} />
         </Button>
       }

@@ -5,7 +5,6 @@ import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, runEdit, selectEditing, selectMotion, type EditRequest } from '../editing/index.ts';
 import { Button, INPUT, Popover } from '../ui/index.ts';
 import { useClock, useRestingFrame } from './clock-context.tsx';
-import { SMALL } from './KeyActions.tsx';
 import { LengthDialog } from './LengthDialog.tsx';
 import { tidy } from './use-key-drag.ts';
 
@@ -20,7 +19,7 @@ export function RetimePopover({ rangeFixed }: { rangeFixed: string | null }) {
       <Popover
         label="Retime"
         trigger={
-          <Button className={SMALL}>
+          <Button small>
             Retime <ChevronDown size={12} />
           </Button>
         }

@@ -1,25 +1,16 @@
 import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { findChannel, findSubject, type KeyRef, type MotionDocument } from '@undulan/core';
+import type { KeyRef } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, keysSelected, previewed, selectEditing, selectMotion, selectOpenChannels, selectShownKeys, selectShownMotion } from '../editing/index.ts';
 import { usePointerDrag, type DragMove } from '../ui/index.ts';
 import { useClock } from './clock-context.tsx';
 import { GestureNotice } from './GestureNotice.tsx';
+import { keysByFrame } from './keys-by-frame.ts';
 import { snapFrame } from './snap-frame.ts';
 import { useTimeScale } from './time-scale-context.tsx';
 import { arrowFrames, tidy, type Notice, type useKeyDrag } from './use-key-drag.ts';
 
 export const SUM_PX = 30;
-
-/** The keys of the named channels, frame by frame. */
-export function keysByFrame(motion: MotionDocument, channels: readonly { subjectId: string; channelId: KeyRef['channelId'] }[]): Map<number, KeyRef[]> {
-  const frames = new Map<number, KeyRef[]>();
-  for (const ref of channels) {
-    const subject = findSubject(motion, ref.subjectId);
-    for (const { frame } of (subject && findChannel(subject, ref.channelId)?.keys) ?? []) frames.set(frame, [...(frames.get(frame) ?? []), { ...ref, frame }]);
-  }
-  return frames;
-}
 
 /** One mark for each frame that has keys in the rows shown: it selects and moves all of them. Beneath, the selection's extent with an end to stretch it by on either side. */
 export function SumTrack({ drag }: { drag: ReturnType<typeof useKeyDrag> }) {

@@ -3,7 +3,7 @@ import { useShortcuts } from '../app/shortcuts.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { copied, edited, keysSelected, selectActiveChannel, selectEditing, selectMotion, selectOpenChannels, selectSubject } from '../editing/index.ts';
 import { useClock } from './clock-context.tsx';
-import { keysByFrame } from './SumTrack.tsx';
+import { keysByFrame } from './keys-by-frame.ts';
 
 /** Everything that is done with keys as a whole, for menus and shortcuts alike. */
 export function useKeyCommands() {

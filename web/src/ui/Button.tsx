@@ -14,13 +14,15 @@ interface ButtonProps extends ButtonHTMLAttributes<HTMLButtonElement> {
   kind?: Kind;
   /** A square button for an icon; `aria-label` names it. */
   square?: boolean;
+  /** For rows of many. */
+  small?: boolean;
   /** Shown on hover and focus; with `disabledReason` why the button does nothing now. */
   tip?: ReactNode;
   disabledReason?: string | null | false;
 }
 
 /** A button. One that would do nothing is disabled and says why, and can still be reached to read it. */
-export function Button({ kind = 'plain', square, tip, disabledReason, className = '', onClick, ...rest }: ButtonProps) {
+export function Button({ kind = 'plain', square, small, tip, disabledReason, className = '', onClick, ...rest }: ButtonProps) {
   const off = Boolean(disabledReason);
   const button = (
     <button
@@ -28,7 +30,7 @@ export function Button({ kind = 'plain', square, tip, disabledReason, className 
       {...rest}
       aria-disabled={off || rest.disabled || undefined}
       onClick={off ? (event) => event.preventDefault() : onClick}
-      className={`inline-flex h-8 shrink-0 items-center justify-center gap-1.5 rounded-md text-sm whitespace-nowrap ${square ? 'w-8' : 'px-3'} ${LOOKS[kind]} ${off || rest.disabled ? 'cursor-not-allowed opacity-50' : ''} ${className}`}
+      className={`inline-flex shrink-0 items-center justify-center gap-1.5 rounded-md whitespace-nowrap ${small ? 'h-7 text-xs' : 'h-8 text-sm'} ${square ? (small ? 'w-7' : 'w-8') : small ? 'px-2' : 'px-3'} ${LOOKS[kind]} ${off || rest.disabled ? 'cursor-not-allowed opacity-50' : ''} ${className}`}
     />
   );
   const says = disabledReason || tip;

@@ -1,0 +1,11 @@
+import { findChannel, findSubject, type ChannelRef, type KeyRef, type MotionDocument } from '@undulan/core';
+
+/** The keys of the named channels, frame by frame. */
+export function keysByFrame(motion: MotionDocument, channels: readonly ChannelRef[]): Map<number, KeyRef[]> {
+  const frames = new Map<number, KeyRef[]>();
+  for (const ref of channels) {
+    const subject = findSubject(motion, ref.subjectId);
+    for (const { frame } of (subject && findChannel(subject, ref.channelId)?.keys) ?? []) frames.set(frame, [...(frames.get(frame) ?? []), { ...ref, frame }]);
+  }
+  return frames;
+}
