@@ -102,14 +102,14 @@ export function EditableStage({ tone, target, trail, onion }: EditableStageProps
     clock.stop();
     const { frame } = clock;
     const place = { x: (event.clientX - box.left) * pxPerPx, y: (event.clientY - box.top) * pxPerPx };
+    const picked = context && picture && subjectAt(context, picture, frame, place.x, place.y);
     const shown = trail ? motion.subjects.find((other) => other.id === subjectId) : undefined;
     const key = shown && trailKeyAt(shown, place, KEY_REACH_PX * pxPerPx);
-    // The subject standing over its own key on this frame is what is taken hold of.
-    if (shown && key && key.frame !== frame) {
+    // Where the subject stands over keys of its trail, it is what is taken hold of: going to a frame and moving it must never move another frame's key.
+    if (shown && key && picked?.id !== shown.id) {
       startDrag(event, { ofKey: true, subjectId: shown.id, frame: key.frame, x: key.x, y: key.y, pxPerPx });
       return;
     }
-    const picked = context && picture && subjectAt(context, picture, frame, place.x, place.y);
     if (!picked) return;
     if (picked.id !== subjectId) dispatch(subjectSelected(picked.id));
     startDrag(event, { ofKey: false, subjectId: picked.id, frame, ...standing(picked.id, frame), pxPerPx });

@@ -92,3 +92,67 @@ test('changing the rate stops playing; seeking while playing plays on from there
   clock.configure({ first: 1, last: 100 }, { num: 12, den: 1 });
   expect(clock.playing).toBe(false);
 });
+
+test('played in reverse, at half speed, only the work range is shown, and nothing is dropped', () => {
+  const hand = handTicker();
+  const clock = new PlaybackClock(SECOND, FILM, hand.ticker);
+  clock.configure(SECOND, FILM, { first: 5, last: 7 });
+  clock.set({ speed: 50 });
+  const frames: number[] = [];
+  clock.play(-1);
+  for (let i = 0; i <= 10; i++) {
+    hand.refresh((i * 1000) / 24);
+    frames.push(clock.frame);
+  }
+  expect(frames).toEqual([7, 7, 6, 6, 5, 5, 7, 7, 6, 6, 5]);
+  expect([clock.report.dropped, clock.direction]).toEqual([0, -1]);
+});
+
+test('a negative viewing speed turns forward into backward', () => {
+  const hand = handTicker();
+  const clock = new PlaybackClock({ first: 1, last: 4 }, FILM, hand.ticker);
+  clock.set({ speed: -200, way: 'once' });
+  clock.play();
+  for (let i = 0; i <= 4; i++) hand.refresh((i * 1000) / 48);
+  expect([clock.frame, clock.playing]).toEqual([1, false]);
+});
+
+test('every frame is shown on a slow screen when wanted: none dropped, the time given up', () => {
+  const hand = handTicker();
+  const clock = new PlaybackClock({ first: 1, last: 100 }, FILM, hand.ticker);
+  clock.set({ everyFrame: true });
+  clock.play();
+  const frames: number[] = [];
+  for (let i = 0; i <= 5; i++) {
+    hand.refresh(i * 100);
+    frames.push(clock.frame);
+  }
+  expect(frames).toEqual([1, 2, 3, 4, 5, 6]);
+  expect(clock.report).toMatchObject({ shown: 6, dropped: 0 });
+  expect(clock.report.reachedFps).toBeCloseTo(10, 6);
+});
+
+test('smooth playing shows what is between frames, and rests on the frame it had reached', () => {
+  const hand = handTicker();
+  const clock = new PlaybackClock({ first: 1, last: 100 }, FILM, hand.ticker);
+  clock.set({ smooth: true });
+  clock.play();
+  hand.refresh(0);
+  hand.refresh(1000 / 48);
+  expect(clock.frame).toBeCloseTo(1.5, 3);
+  hand.refresh(62.5);
+  expect(clock.frame).toBeCloseTo(2.5, 3);
+  clock.stop();
+  expect(clock.frame).toBe(2);
+});
+
+test('the playhead can be put between frames; stepping from there comes to whole ones', () => {
+  const clock = new PlaybackClock(SECOND, FILM, handTicker().ticker);
+  clock.seek(7.3334, { between: true });
+  expect(clock.frame).toBe(7.333);
+  clock.step(1);
+  expect(clock.frame).toBe(8);
+  clock.seek(7.333, { between: true });
+  clock.step(-1);
+  expect(clock.frame).toBe(7);
+});
