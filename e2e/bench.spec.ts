@@ -1,11 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { drag, exerciseRow, goToFrame, keyMark, middleOf, saved, signIn } from './steps.ts';
-
-async function openBench(page: Page, learner: string, exercise: string): Promise<void> {
-  await signIn(page, learner);
-  await exerciseRow(page, exercise).getByRole('button', { name: 'Continue' }).click();
-  await expect(page.getByRole('button', { name: 'Record on' })).toBeVisible();
-}
+import { drag, exerciseRow, goToFrame, keyMark, middleOf, openBench, saved, signIn } from './steps.ts';
 
 /** A key on the Curve strip. */
 function curveKey(page: Page, channel: string, frame: number): Locator {

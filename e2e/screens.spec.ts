@@ -72,14 +72,14 @@ test('the transport is worked by keyboard: play in real time and stop, step fram
   await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
   await expect(page.getByTestId('playback-report')).toHaveText(/^\d+\.\d fps reached · \d{2,} shown · \d+ dropped$/);
   await page.keyboard.press(' ');
-  await expect(page.getByRole('button', { name: 'Play' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible();
 
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keyboard shortcuts' })).toContainText('Play or stop');
   await page.keyboard.press('Escape');
   await page.getByRole('textbox', { name: 'Frame', exact: true }).fill('99');
   await page.getByRole('textbox', { name: 'Frame', exact: true }).press('Enter');
-  await expect(page.getByRole('alert')).toHaveText('A whole frame from 1 to 33, please.');
+  await expect(page.getByRole('alert')).toHaveText('A frame from 1 to 33, please.');
 });
 
 test('with Record off, a change of a moving channel is asked about', async ({ page }) => {

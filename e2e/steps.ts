@@ -55,3 +55,23 @@ export async function expectAccessible(page: Page): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).join(' | ')}`)).toEqual([]);
 }
+
+/** Opens a learner's draft on the Bench. */
+export async function openBench(page: Page, learner: string, exercise: string): Promise<void> {
+  await signIn(page, learner);
+  await exerciseRow(page, exercise).getByRole('button', { name: 'Continue' }).click();
+  await expect(page.getByRole('button', { name: /^Record o/ })).toBeVisible();
+}
+
+/** Takes back every step there is, so that the next journey finds the work as it was. */
+export async function undoAll(page: Page): Promise<void> {
+  const undo = page.getByRole('button', { name: 'Undo' });
+  while ((await undo.getAttribute('aria-disabled')) !== 'true') await undo.click();
+  await saved(page);
+}
+
+/** The frames that have a key on a channel, as the Keys strip shows them. */
+export async function keyFrames(page: Page, channel: string): Promise<number[]> {
+  const labels = await page.getByRole('button', { name: new RegExp(`^${channel}, key on frame `) }).evaluateAll((marks) => marks.map((mark) => mark.getAttribute('aria-label') ?? ''));
+  return labels.map((label) => Number(/on frame (-?[\d.]+),/.exec(label)![1]));
+}

@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import type { KeyValue } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { readStored, useStored } from '../ui/index.ts';
@@ -20,12 +20,15 @@ export function useRememberedAside(): void {
   const { source, rows, unkeyed } = useAppSelector(selectEditing);
   const name = `aside:${source?.kind ?? ''}:${source?.id ?? ''}`;
   const [, store] = useStored<Aside>(name, NOTHING);
+  const [restored, setRestored] = useState<string | null>(null);
   useEffect(() => {
     const left = { ...NOTHING, ...readStored<Partial<Aside>>(name, {}) };
     dispatch(rowsChanged({ ...PLAIN_ROWS, ...left.rows }));
     dispatch(leftUnkeyed(left.unkeyed));
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- from here on what changes is kept
+    setRestored(name);
   }, [dispatch, name]);
   useEffect(() => {
-    if (rows !== PLAIN_ROWS) store({ rows, unkeyed });
-  }, [rows, unkeyed, store]);
+    if (restored === name) store({ rows, unkeyed });
+  }, [restored, name, rows, unkeyed, store]);
 }

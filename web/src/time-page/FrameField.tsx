@@ -32,6 +32,8 @@ export function FrameField() {
     setRefused(null);
     clock.stop();
     clock.seek(place.value, { between: true });
+    // The next keys pressed are shortcuts again.
+    field.current!.blur();
   };
   const goBack = (): void => {
     field.current!.value = shown(clock.frame);

@@ -1,4 +1,4 @@
-import { useState, type InputHTMLAttributes } from 'react';
+import { useRef, useState, type InputHTMLAttributes } from 'react';
 import { INPUT } from './Field.tsx';
 
 interface CommitInputProps extends Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'> {
@@ -12,16 +12,15 @@ interface CommitInputProps extends Omit<InputHTMLAttributes<HTMLInputElement>, '
 export function CommitInput({ value, onCommit, className = '', ...rest }: CommitInputProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const [refused, setRefused] = useState(false);
+  /** Enter has committed what the blur it causes must not commit again. */
+  const isDone = useRef(false);
 
-  const commit = (): void => {
-    if (typed === null || typed === value) {
-      setTyped(null);
-      setRefused(false);
-      return;
-    }
-    const taken = onCommit(typed);
+  /** Gives whether what was typed could be taken. */
+  const commit = (): boolean => {
+    const taken = typed === null || typed === value || onCommit(typed);
     setRefused(!taken);
     if (taken) setTyped(null);
+    return taken;
   };
 
   return (
@@ -33,12 +32,18 @@ export function CommitInput({ value, onCommit, className = '', ...rest }: Commit
         setTyped(event.target.value);
         setRefused(false);
       }}
-      onBlur={commit}
+      onBlur={() => {
+        if (!isDone.current) commit();
+        isDone.current = false;
+      }}
       onKeyDown={(event) => {
         if (event.key === 'Enter') {
           // Else the same press goes on to whatever the change puts the focus on, such as a question's first button.
           event.preventDefault();
-          commit();
+          // The next keys pressed are shortcuts again.
+          if (!commit()) return;
+          isDone.current = true;
+          event.currentTarget.blur();
         }
         if (event.key === 'Escape') {
           setTyped(null);
