@@ -24,4 +24,5 @@ export default tseslint.config(
     rules: { '@typescript-eslint/no-unsafe-member-access': 'off', '@typescript-eslint/no-unsafe-assignment': 'off' },
   },
   { files: ['scripts/**/*.mjs', '*.js', '*.cjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', fetch: 'readonly', URL: 'readonly', setTimeout: 'readonly', clearTimeout: 'readonly', setInterval: 'readonly', clearInterval: 'readonly', module: 'readonly' } } },
+  { files: ['scripts/bench-page.mjs'], languageOptions: { globals: { window: 'readonly' } } },
 );

@@ -1,4 +1,4 @@
-import { useCallback, useRef, type ReactNode } from 'react';
+import { memo, useCallback, useRef } from 'react';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { CHANNELS, sameChannel, sampleChannel, type Channel, type ChannelKind, type KeyValue, type Subject } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -37,10 +37,13 @@ export function ChannelRow({ subject, channel, frame }: ChannelRowProps) {
   const after = channel.keys.find((key) => key.frame > frame)?.frame;
   const changed = unkeyed.find((value) => sameChannel(value, ref));
   const value = changed?.value ?? sampleChannel(channel, frame);
-  const goTo = (to: number): void => {
-    clock.stop();
-    clock.seek(to, { between: true });
-  };
+  const goTo = useCallback(
+    (to: number): void => {
+      clock.stop();
+      clock.seek(to, { between: true });
+    },
+    [clock],
+  );
   const commit = (text: string): boolean => {
     const typed = computeValue(text, value);
     if (typed === null) return false;
@@ -76,20 +79,14 @@ export function ChannelRow({ subject, channel, frame }: ChannelRowProps) {
       <td className="figures w-24 py-1 text-right text-xs whitespace-nowrap text-faint">
         {channel.keys.length > 0 && (
           <>
-            <KeyStep to={before} label={`${label}: key before`} onGo={goTo}>
-              <ChevronLeft size={13} />
-              {before ?? '–'}
-            </KeyStep>
+            <KeyStep to={before} way="before" label={`${label}: key before`} onGo={goTo} />
             <span className="px-0.5">·</span>
-            <KeyStep to={after} label={`${label}: next key`} onGo={goTo}>
-              {after ?? '–'}
-              <ChevronRight size={13} />
-            </KeyStep>
+            <KeyStep to={after} way="after" label={`${label}: next key`} onGo={goTo} />
           </>
         )}
       </td>
       <td className="w-7 py-1 pr-1">
-        <ChannelMenu channel={channel} keyRef={{ ...ref, frame }} value={value} changed={changed !== undefined} />
+        <ChannelMenu subjectId={subject.id} channel={channel} />
       </td>
     </tr>
   );
@@ -116,16 +113,25 @@ function ScrubHandle({ value, frame }: { value: KeyValue; frame: number }) {
   );
 }
 
-function KeyStep({ to, label, onGo, children }: { to: number | undefined; label: string; onGo: (frame: number) => void; children: ReactNode }) {
+interface KeyStepProps {
+  to: number | undefined;
+  way: 'before' | 'after';
+  label: string;
+  onGo: (frame: number) => void;
+}
+
+const KeyStep = memo(function KeyStep({ to, way, label, onGo }: KeyStepProps) {
   const none = to === undefined;
   return (
     <Tip says={none ? 'No key on this side.' : `To frame ${to}`}>
       <button type="button" aria-label={label} aria-disabled={none} onClick={() => !none && onGo(to)} className={`inline-flex h-5 min-w-6 items-center justify-center rounded-sm align-middle ${none ? 'cursor-default opacity-50' : 'hover:bg-shade hover:text-ink'}`}>
-        {children}
+        {way === 'before' && <ChevronLeft size={13} />}
+        {to ?? '–'}
+        {way === 'after' && <ChevronRight size={13} />}
       </button>
     </Tip>
   );
-}
+});
 
 /** A channel's value while playing, written straight into the page. */
 function LiveValue({ channel }: { channel: Channel }) {

@@ -33,7 +33,7 @@ export function EditingPicture({ tone, target, noTarget, targetShown, onTargetSh
     ...(target && { target: () => onTargetShown(!targetShown) }),
   });
   return (
-    <section aria-label="Picture" className="flex h-full min-h-0 flex-col gap-2 px-4 py-3">
+    <section aria-label="Picture" className="strip flex h-full min-h-0 flex-col gap-2 px-4 py-3">
       <div className="flex items-center gap-1.5">
         <Button
           aria-pressed={record}

@@ -5,7 +5,7 @@ import { changedValues, edited, previewed, selectEditing, selectMotion, selectPi
 import { toFineness, useClock } from '../time-page/index.ts';
 import { usePointerDrag, type DragMove } from '../ui/index.ts';
 import { drawScene, subjectAt } from './draw-scene.ts';
-import { drawTrail, trailKeyAt } from './draw-trail.ts';
+import { putTrail, trailKeyAt } from './draw-trail.ts';
 import { drawOnion, type OnionSettings } from './onion.ts';
 import { outlineOf } from './shapes.ts';
 import { StageView } from './StageView.tsx';
@@ -66,8 +66,8 @@ export function EditableStage({ tone, target, trail, onion }: EditableStageProps
       if (onion.on && !clock.playing) drawOnion(context, motion, frame, onion, keyFrames);
       if (target) drawScene(context, target, frame, { style: 'outline', colour: TARGET_COLOUR });
       const subject = motion.subjects.find((other) => other.id === subjectId);
-      if (trail && target) for (const other of target.subjects) if (other.id === subjectId) drawTrail(context, target, other, TARGET_COLOUR, false);
-      if (trail && subject) drawTrail(context, motion, subject, colour, tone === 'take');
+      if (trail && target) for (const other of target.subjects) if (other.id === subjectId) putTrail(context, target, other, TARGET_COLOUR, false);
+      if (trail && subject) putTrail(context, motion, subject, colour, tone === 'take');
       if (subject) markSelected(context, picture, frame, subjectId!);
     },
     [motion, picture, target, trail, onion, keyFrames, subjectId, colour, tone, clock],

@@ -3,8 +3,40 @@ import { trackEvents, trackValues, TRACKS, type MotionDocument, type Subject } f
 const POSITION = TRACKS.find((track) => track.id === 'position')!;
 const PART_OF_FRAME = 1 / 4;
 
+interface Kept {
+  motion: MotionDocument;
+  subject: Subject;
+  look: string;
+  image: OffscreenCanvas;
+}
+
+/** The trails drawn last: a trail changes with the motion, not with the frame, and drawing one over thousands of frames takes longer than a frame. */
+const kept: Kept[] = [];
+const KEPT = 4;
+
+/** Puts a subject's trail onto a canvas that shows the whole stage, drawing it anew only when the motion, its size or its look changed. */
+export function putTrail(context: CanvasRenderingContext2D, motion: MotionDocument, subject: Subject, colour: string, dashed: boolean): void {
+  const { width, height } = context.canvas;
+  const look = `${colour} ${dashed} ${width} ${height}`;
+  let trail = kept.find((other) => other.motion === motion && other.subject === subject && other.look === look);
+  if (!trail) {
+    const image = new OffscreenCanvas(Math.max(1, width), Math.max(1, height));
+    const own = image.getContext('2d');
+    if (!own) return;
+    own.setTransform(context.getTransform());
+    drawTrail(own, motion, subject, colour, dashed);
+    trail = { motion, subject, look, image };
+    kept.unshift(trail);
+    kept.length = Math.min(kept.length, KEPT);
+  }
+  context.save();
+  context.resetTransform();
+  context.drawImage(trail.image, 0, 0);
+  context.restore();
+}
+
 /** Draws where a subject's pivot goes over the range: its way, a dot a frame, a ring on each keyed frame. Crowded dots are slow. */
-export function drawTrail(context: CanvasRenderingContext2D, motion: MotionDocument, subject: Subject, colour: string, dashed: boolean): void {
+export function drawTrail(context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D, motion: MotionDocument, subject: Subject, colour: string, dashed: boolean): void {
   const { first, last } = motion.range;
   const keyed = new Set(trackEvents(subject, POSITION).map((event) => event.frame));
   const at = (frame: number): [number, number] => {

@@ -28,7 +28,7 @@ export function KeysStrip() {
   // eslint-disable-next-line react-hooks/incompatible-library -- its functions are not passed on
   const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => section.current, estimateSize: () => KEY_ROW_PX, paddingStart: SUM_PX, overscan: 4, getItemKey: (i) => rows[i]!.name });
   return (
-    <section ref={section} aria-label="Keys strip" className="h-full overflow-x-clip overflow-y-auto border-t border-rule">
+    <section ref={section} aria-label="Keys strip" className="strip h-full overflow-x-clip overflow-y-auto border-t border-rule">
       <div className="sticky top-0 z-[6] flex border-b border-rule bg-paper" style={{ height: SUM_PX }}>
         <div className="flex shrink-0 items-center gap-1 pr-1" style={{ width: LABEL_PX }}>
           <h3 className="min-w-0 flex-1 text-[13px] leading-5">Keys</h3>

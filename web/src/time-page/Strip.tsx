@@ -15,7 +15,7 @@ interface StripProps {
 /** One band of the time page: its name and legend left, its track under the ruler right. */
 export function Strip({ title, label, rows, children }: StripProps) {
   return (
-    <section aria-label={`${title} strip`} className="h-full overflow-x-hidden overflow-y-auto border-t border-rule">
+    <section aria-label={`${title} strip`} className="strip h-full overflow-x-hidden overflow-y-auto border-t border-rule">
       <div className="flex h-full">
         <div className="relative shrink-0 py-1.5 pr-2" style={{ width: LABEL_PX }}>
           <h3 className="text-[13px] leading-5">{title}</h3>

@@ -1,5 +1,6 @@
 export { ClockProvider, useClock, useOnFrame, useRestingFrame, usePlaying } from './clock-context.tsx';
 export { TimePage } from './TimePage.tsx';
+export type { PlaybackReport } from './playback-clock.ts';
 export type { StripEntry } from './TimePage.tsx';
 export type { KeyStepping } from './PlaybackPopover.tsx';
 export type { RangeControls } from './RangeLane.tsx';

@@ -1,0 +1,46 @@
+import { rmSync } from 'node:fs';
+import { chromium } from '@playwright/test';
+import { build, preview } from 'vite';
+import { temporaryFolder } from './database.mjs';
+import { ensureModules, ensurePackages, ROOT } from './prepare.mjs';
+
+/** Measures the Bench in headless Chromium over a crowded motion: scrubbing with onion skin, and playing. */
+const WORK = '50 subjects × 8 channels × 2,000 frames, onion skin 3 + 3';
+const MOVES = 300;
+const SECONDS = Number(process.env.BENCH_SECONDS ?? 60);
+const AIM_MS = 16;
+
+await ensurePackages(['chromium']);
+await ensureModules();
+const outDir = temporaryFolder();
+const shared = { root: `${ROOT}/web`, logLevel: 'error' };
+await build({ ...shared, build: { outDir, emptyOutDir: true, rollupOptions: { input: `${ROOT}/web/bench.html` } } });
+const server = await preview({ ...shared, build: { outDir }, preview: { host: '127.0.0.1', port: 0 } });
+const { port } = server.httpServer.address();
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+});
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`http://127.0.0.1:${port}/bench.html`);
+  const ruler = await page.getByRole('slider', { name: 'Playhead' }).boundingBox();
+  await page.waitForTimeout(1000);
+  await page.mouse.move(ruler.x + 40, ruler.y + 10);
+  await page.mouse.down();
+  for (let i = 0; i < MOVES; i++) await page.mouse.move(ruler.x + 40 + ((ruler.width - 80) * i) / MOVES, ruler.y + 10);
+  await page.mouse.up();
+  await page.waitForTimeout(200);
+  const inputMs = (await page.evaluate(() => window.inputMs)).sort((a, b) => a - b);
+  const p = (share) => inputMs[Math.floor(inputMs.length * share)];
+  console.log(`scrubbing ${WORK}: ${inputMs.length} inputs, to paint median ${p(0.5).toFixed(1)} ms, p95 ${p(0.95).toFixed(1)} ms (aim under ${AIM_MS} ms)`);
+
+  await page.keyboard.press('Space');
+  await page.waitForTimeout(SECONDS * 1000);
+  const { shown, dropped, reachedFps } = await page.evaluate(() => window.clock.report);
+  console.log(`playing ${WORK.split(',')[0]}, 2,000 frames at 24 fps for ${SECONDS} s: ${shown} shown, ${dropped} dropped, ${reachedFps.toFixed(2)} fps reached (aim none dropped)`);
+} finally {
+  await browser.close();
+  await server.close();
+  rmSync(outDir, { recursive: true, force: true });
+}

@@ -1,0 +1,66 @@
+import { useEffect } from 'react';
+import { createRoot } from 'react-dom/client';
+import { Provider } from 'react-redux';
+import { Tooltip } from 'radix-ui';
+import { createStore } from '../app/store.ts';
+import { opened } from '../editing/editing.slice.ts';
+import { EditingPicture, EditingTime, NumbersPanel, Spread } from '../spread/index.ts';
+import { PLAIN_ONION } from '../stage/index.ts';
+import { ClockProvider, useClock } from '../time-page/index.ts';
+import { crowdedMotion } from './crowded-motion.ts';
+import type { BenchWindow } from './window.ts';
+import '../styles.css';
+
+/** The Bench over a crowded motion, without a server: what `npm run bench` drives and measures. */
+localStorage.setItem('undulan:onion', JSON.stringify({ ...PLAIN_ONION, on: true, before: 3, after: 3, style: 'filled' }));
+
+const bench = window as unknown as BenchWindow;
+bench.inputMs = [];
+
+/** From the moment a pointer move is handled until what it changed has been painted. */
+addEventListener(
+  'pointermove',
+  () => {
+    const from = performance.now();
+    requestAnimationFrame(() => {
+      const { port1, port2 } = new MessageChannel();
+      port1.onmessage = () => void bench.inputMs.push(performance.now() - from);
+      port2.postMessage(null);
+    });
+  },
+  true,
+);
+
+function Report() {
+  const clock = useClock();
+  useEffect(() => {
+    bench.clock = clock;
+  }, [clock]);
+  return null;
+}
+
+const motion = crowdedMotion();
+const store = createStore();
+store.dispatch(opened({ source: { kind: 'draft', id: 'bench' }, stored: { version: 1, work: { motion, details: null }, history: { steps: [], done: 0 } } }));
+
+createRoot(document.getElementById('root')!).render(
+  <Provider store={store}>
+    <Tooltip.Provider>
+      <ClockProvider range={motion.range} rate={motion.rate}>
+        <Report />
+        <main className="h-full">
+          <Spread
+            name="bench-page"
+            pages="both"
+            picture={
+              <EditingPicture tone="take" target={null} noTarget="There is no target here." targetShown={false} onTargetShown={() => undefined}>
+                <NumbersPanel />
+              </EditingPicture>
+            }
+            time={<EditingTime name="bench-page" tone="take" target={null} rangeFixed={null} />}
+          />
+        </main>
+      </ClockProvider>
+    </Tooltip.Provider>
+  </Provider>,
+);
