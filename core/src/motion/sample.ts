@@ -1,6 +1,6 @@
 import { CHANNELS } from './channels.ts';
 import { mapOutside, roundStep } from './outside.ts';
-import { createSegmentSampler, segmentSlope } from './segment.ts';
+import { createSegmentSampler, segmentSlope, type SegmentSampler } from './segment.ts';
 import type { Channel, Key } from './schema.ts';
 import { framesPerSecond, type Rate } from '../time/rate.ts';
 import { wobbleAt } from './wobble.ts';
@@ -17,12 +17,22 @@ export function keyIndexAt(keys: readonly Key[], frame: number): number {
   return low - 1;
 }
 
+/** Segments prepared for sampling, kept as long as their keys are: documents never change in place, and drawing asks for the same segments frame after frame. */
+const prepared = new WeakMap<readonly Key[], SegmentSampler[]>();
+
+function samplerOf({ keys, id }: Channel, index: number): SegmentSampler {
+  let samplers = prepared.get(keys);
+  if (!samplers) prepared.set(keys, (samplers = []));
+  return (samplers[index] ??= createSegmentSampler(keys, index, CHANNELS[id].blend));
+}
+
 /** The value between the first and the last key. */
-function sampleInside({ keys, id }: Channel, frame: number): number {
+function sampleInside(channel: Channel, frame: number): number {
+  const { keys } = channel;
   const index = keyIndexAt(keys, frame);
   if (index < 0) return keys[0]!.value;
   if (index === keys.length - 1) return keys[index]!.value;
-  return createSegmentSampler(keys, index, CHANNELS[id].blend)(frame);
+  return samplerOf(channel, index)(frame);
 }
 
 /** The slope the motion has at its first or last key on the inside, in value per frame. */

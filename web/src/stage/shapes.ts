@@ -89,10 +89,16 @@ function line(context: CanvasRenderingContext2D, x1: number, y1: number, x2: num
   context.stroke();
 }
 
-/** The outline of a look about its pivot, in stage pixels. */
+const outlines = new WeakMap<Look, Path2D>();
+
+/** The outline of a look about its pivot, in stage pixels; traced once for each look. */
 export function outlineOf(look: Look): Path2D {
-  const path = new Path2D();
-  OUTLINES[look.shape](path, look.widthPx, look.heightPx);
+  let path = outlines.get(look);
+  if (!path) {
+    path = new Path2D();
+    OUTLINES[look.shape](path, look.widthPx, look.heightPx);
+    outlines.set(look, path);
+  }
   return path;
 }
 
