@@ -9,5 +9,11 @@ export {
 export type { Spacing, Toward, RateStretch } from './builders.ts';
 export { spreadMarks, moveMark, marksToTravel, travelToMarks, MARK_SPREADS } from './marks.ts';
 export type { Marks, MarkSpread } from './marks.ts';
+export { wayOf } from './way.ts';
+export type { Way } from './way.ts';
+export { shapeSegment, setBreakdown, drawSpacing } from './space-segment.ts';
+export type { SegmentRef } from './space-segment.ts';
+export { readSpacing, describeSpacing } from './describe-spacing.ts';
+export type { SpacingLook } from './describe-spacing.ts';
 export { fitCurve, curveSpacing } from './fit-curve.ts';
 export type { CurveShape, FittedCurve } from './fit-curve.ts';

@@ -1,6 +1,6 @@
 import {
   changeLength, changeRate, clearChannel, deleteKeys, duplicateKeys, evenKeys, freePoses, holdPoses, insertTime, keepRestFrame, makeHold, moveKeys, offsetChannels, pasteKeys, pasteOnto, removeTime, reverseKeys, rippleKeys, setHandle, setKeys, setLeave, setLink, setResting, setRole, setScene, setSubject, snapKeys, stretchAbout, thinChannels,
-  type ChannelRef, type Edit, type KeyRef, type MotionDocument,
+  drawSpacing, setBreakdown, setSpeed, shapeSegment, type ChannelRef, type Edit, type KeyRef, type MotionDocument,
 } from '@undulan/core';
 
 /** Moves the named keys and all that come after the earliest of them; the named stay the ones selected. */
@@ -33,6 +33,10 @@ const OPERATIONS = {
   changeLength: { name: 'another length', run: changeLength },
   setLeave: { name: 'how keys leave', run: setLeave },
   setRole: { name: 'role of keys', run: setRole },
+  shapeSegment: { name: 'spacing of a segment', run: shapeSegment },
+  setBreakdown: { name: 'breakdown', run: setBreakdown },
+  drawSpacing: { name: 'spacing as drawings', run: drawSpacing },
+  setSpeed: { name: 'speed of a key', run: setSpeed },
   setHandle: { name: 'handle', run: setHandle },
   setLink: { name: 'link of handles', run: setLink },
   setResting: { name: 'resting value', run: setResting },

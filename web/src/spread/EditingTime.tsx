@@ -4,6 +4,9 @@ import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, selectEditing, selectMotion, useRememberedAside } from '../editing/index.ts';
 import { CurveStrip, KeyActions, KeyBar, KeysStrip, TimePage, useClock, type RangeControls } from '../time-page/index.ts';
 import { FilmStrip } from './FilmStrip.tsx';
+import { LoomStrip } from './LoomStrip.tsx';
+import { SpacingSentence } from './SpacingSentence.tsx';
+import { SpeedStrip } from './SpeedStrip.tsx';
 import { useKeyStepping } from './use-key-stepping.ts';
 
 interface EditingTimeProps {
@@ -48,9 +51,12 @@ export function EditingTime({ name, tone, target, rangeFixed, foot }: EditingTim
         { id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '150px', content: <KeysStrip /> },
         { id: 'film', name: 'Film', shortcut: 'stripFilm', size: '72px', startsClosed: true, content: <FilmStrip /> },
         { id: 'curve', name: 'Curve', shortcut: 'stripCurve', size: undefined, content: <CurveStrip tone={tone} target={target} /> },
+        { id: 'speed', name: 'Speed', shortcut: 'stripSpeed', size: '130px', startsClosed: true, content: <SpeedStrip /> },
+        { id: 'loom', name: 'Loom', shortcut: 'stripLoom', size: '130px', startsClosed: true, content: <LoomStrip tone={tone} target={target} /> },
       ]}
       bar={
         <>
+          <SpacingSentence />
           <KeyActions rangeFixed={rangeFixed} />
           <KeyBar />
         </>

@@ -1,0 +1,52 @@
+import { framesPerSecond, type Rate } from '../time/rate.ts';
+import { stepsOf } from './builders.ts';
+import type { TimingChart } from './timing-chart.ts';
+
+/** What the eye sees of a segment's spacing, in figures. */
+export interface SpacingLook {
+  /** The first and last step as shares of the mean one: 1 is even, near 0 slow, above 1 fast. */
+  startRatio: number;
+  endRatio: number;
+  /** Every step is the mean one, within what the eye tells apart. */
+  isEven: boolean;
+  /** The frame that the longest step arrives on, and its speed in units per second. */
+  fastestFrame: number;
+  fastestPerSecond: number;
+  /** How far beyond either extreme it goes, as shares of the way; 0 within. */
+  anticipation: number;
+  overshoot: number;
+}
+
+/** Steps within this share of the mean look the same. */
+const EVEN = 0.08;
+const SLOW = 0.6;
+const FAST = 1.4;
+
+/** Reads a chart whose marks stand on every frame. `length` is that of its way in the track's unit (signed or not). */
+export function readSpacing({ marks }: TimingChart, length: number, rate: Rate): SpacingLook {
+  const steps = stepsOf(marks.map((mark) => mark.progress)).map((step, i) => step / (marks[i + 1]!.frame - marks[i]!.frame));
+  const mean = 1 / (marks.at(-1)!.frame - marks[0]!.frame);
+  const fastest = steps.reduce((best, step, i) => (Math.abs(step) > Math.abs(steps[best]!) + 1e-9 ? i : best), 0);
+  const progress = marks.map((mark) => mark.progress);
+  return {
+    startRatio: steps[0]! / mean,
+    endRatio: steps.at(-1)! / mean,
+    isEven: steps.every((step) => Math.abs(step - mean) <= EVEN * mean),
+    fastestFrame: marks[fastest + 1]!.frame,
+    fastestPerSecond: Math.abs(steps[fastest]! * length) * framesPerSecond(rate),
+    anticipation: Math.max(0, -Math.min(...progress)),
+    overshoot: Math.max(0, Math.max(...progress) - 1),
+  };
+}
+
+const figure = (value: number): string => String(value >= 100 ? Math.round(value) : Number(value.toPrecision(2)));
+
+/** Says it in a sentence: "Starts slow, fastest at frame 15 (412 px/s), arrives at speed: no slow finish." */
+export function describeSpacing(chart: TimingChart, length: number, unit: string, rate: Rate): string {
+  const look = readSpacing(chart, length, rate);
+  const speed = `${figure(look.fastestPerSecond)} ${unit}/s`;
+  if (look.isEven) return `Even: the same way on every frame (${speed}), no slow start and no slow finish.`;
+  const start = look.anticipation > 0.01 ? 'Goes back first' : look.startRatio < SLOW ? 'Starts slow' : look.startRatio > FAST ? 'Starts fast' : 'Starts at speed: no slow start';
+  const end = look.overshoot > 0.01 ? `goes ${Math.round(look.overshoot * 100)} % past and comes back` : look.endRatio < SLOW ? 'finishes slow' : look.endRatio > FAST ? 'arrives fast: it hits' : 'arrives at speed: no slow finish';
+  return `${start}, fastest at frame ${look.fastestFrame} (${speed}), ${end}.`;
+}

@@ -1,0 +1,98 @@
+import { channelOf, createKey, findSubject, withChannel } from '../motion/document.ts';
+import { effectiveHandles } from '../motion/edit/set-handles.ts';
+import type { Edit, KeyRef } from '../motion/edit/edit.ts';
+import type { Key, MotionDocument, Subject } from '../motion/schema.ts';
+import { TRACKS, type Track, type TrackId } from '../motion/track.ts';
+import { exposedFrame } from '../time/exposure.ts';
+import { CoreError } from '../core-error.ts';
+import type { Spacing } from './builders.ts';
+import type { CurveShape } from './fit-curve.ts';
+import { wayOf } from './way.ts';
+
+/** A stretch of a track between two of its keys. */
+export interface SegmentRef {
+  subjectId: string;
+  trackId: TrackId;
+  firstFrame: number;
+  lastFrame: number;
+}
+
+function partsOf(motion: MotionDocument, { subjectId, trackId }: SegmentRef): { subject: Subject; track: Track } {
+  const subject = findSubject(motion, subjectId);
+  if (!subject) throw new CoreError('unknown-subject', `There is no subject "${subjectId}" in this motion.`);
+  return { subject, track: TRACKS.find((track) => track.id === trackId)! };
+}
+
+/** Both handles of a key written down, so that changing one leaves the other as it is. */
+function unlinked(keys: readonly Key[], index: number): Key {
+  const handles = effectiveHandles(keys, index);
+  return { ...keys[index]!, ...handles, link: 'broken' };
+}
+
+/**
+ * Gives a segment one curve: its channels leave the first key and arrive at the last one by the shape's handles. Refused where a channel has keys between, or lacks one at either end: one curve cannot go through them.
+ * Throws `unknown-subject`.
+ */
+export function shapeSegment(motion: MotionDocument, segment: SegmentRef, { x1, y1, x2, y2 }: CurveShape): Edit {
+  const { subject, track } = partsOf(motion, segment);
+  const { firstFrame, lastFrame, subjectId } = segment;
+  const span = lastFrame - firstFrame;
+  const keys: KeyRef[] = [];
+  let result = motion;
+  for (const channelId of wayOf(subject, track, firstFrame, lastFrame).keyedIds) {
+    const channel = channelOf(motion, subjectId, channelId);
+    const from = channel.keys.findIndex((key) => key.frame === firstFrame);
+    const to = channel.keys.findIndex((key) => key.frame === lastFrame);
+    if (from < 0 || to !== from + 1) return { motion, keys: [], gaveWay: [], refused: `There are keys between ${firstFrame} and ${lastFrame}: one curve cannot go through them. Set a breakdown instead.` };
+    const rise = channel.keys[to]!.value - channel.keys[from]!.value;
+    const leaving: Key = { ...unlinked(channel.keys, from), freed: undefined, leave: 'curve', out: { frames: x1 * span, value: y1 * rise } };
+    const arriving: Key = { ...unlinked(channel.keys, to), in: { frames: (x2 - 1) * span, value: (y2 - 1) * rise } };
+    result = withChannel(result, subjectId, { ...channel, keys: channel.keys.with(from, leaving).with(to, arriving) });
+    keys.push({ subjectId, channelId, frame: firstFrame }, { subjectId, channelId, frame: lastFrame });
+  }
+  return { motion: result, keys, gaveWay: [] };
+}
+
+/** Puts keys on a frame of the segment where the way is gone to a share, on all its keyed channels. A key already there keeps its role; a new one is a breakdown that goes on as the segment does. Throws `unknown-subject`. */
+export function setBreakdown(motion: MotionDocument, segment: SegmentRef, frame: number, progress: number): Edit {
+  const { subject, track } = partsOf(motion, segment);
+  const { subjectId } = segment;
+  const way = wayOf(subject, track, segment.firstFrame, segment.lastFrame);
+  const values = way.at(progress);
+  let result = motion;
+  way.keyedIds.forEach((channelId, c) => {
+    const channel = channelOf(result, subjectId, channelId);
+    const before = channel.keys.findLast((key) => key.frame <= frame);
+    const made = before?.frame === frame ? { ...before, value: values[c]! } : createKey(frame, values[c]!, { role: 'breakdown', leave: before?.leave ?? 'curve' });
+    result = withChannel(result, subjectId, { ...channel, keys: [...channel.keys.filter((key) => key.frame !== frame), made].sort((a, b) => a.frame - b.frame) });
+  });
+  return { motion: result, keys: way.keyedIds.map((channelId) => ({ subjectId, channelId, frame })), gaveWay: [] };
+}
+
+/**
+ * Writes a spacing down as drawings: an in-between on each drawing of the segment at its subject's exposure, at its share of the way, going straight to the next. `spacing` has a value for each whole frame from first to last.
+ * Keys that were between give way. Throws `unknown-subject`.
+ */
+export function drawSpacing(motion: MotionDocument, segment: SegmentRef, spacing: Spacing): Edit {
+  const { subject, track } = partsOf(motion, segment);
+  const { subjectId, firstFrame, lastFrame } = segment;
+  const way = wayOf(subject, track, firstFrame, lastFrame);
+  const keys: KeyRef[] = [];
+  const gaveWay: KeyRef[] = [];
+  let result = motion;
+  way.keyedIds.forEach((channelId, c) => {
+    const channel = channelOf(result, subjectId, channelId);
+    const outside = channel.keys.filter((key) => key.frame < firstFrame || key.frame > lastFrame);
+    const endKey = (frame: number): Key => channel.keys.find((key) => key.frame === frame) ?? createKey(frame, way.at(frame === firstFrame ? 0 : 1)[c]!);
+    const drawn: Key[] = [{ ...endKey(firstFrame), freed: undefined, leave: 'linear' }];
+    for (let frame = firstFrame + 1; frame < lastFrame; frame++) {
+      if (exposedFrame(frame, motion.range.first, subject.exposure) !== frame) continue;
+      drawn.push(createKey(frame, way.at(spacing[frame - firstFrame]!)[c]!, { role: 'inbetween', leave: 'linear' }));
+    }
+    drawn.push(endKey(lastFrame));
+    for (const key of channel.keys) if (key.frame > firstFrame && key.frame < lastFrame && !drawn.some((other) => other.frame === key.frame)) gaveWay.push({ subjectId, channelId, frame: key.frame });
+    result = withChannel(result, subjectId, { ...channel, keys: [...outside, ...drawn].sort((a, b) => a.frame - b.frame) });
+    keys.push(...drawn.map((key) => ({ subjectId, channelId, frame: key.frame })));
+  });
+  return { motion: result, keys, gaveWay };
+}

@@ -1,0 +1,122 @@
+import { useState } from 'react';
+import { findSubject, fitCurve, type MotionDocument, type SegmentRef, type TimingChart } from '@undulan/core';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { edited, previewed, runEdit, selectMotion, selectSubject, type EditRequest } from '../editing/index.ts';
+import { GestureNotice, LABEL_PX, useTimeScale, type Notice } from '../time-page/index.ts';
+import { Empty, usePointerDrag, useSize, useStored } from '../ui/index.ts';
+import { drawnToFraction, shareWords } from './fraction-words.ts';
+import { LoomThreads, railsOf } from './LoomThreads.tsx';
+import { SpacingMenu } from './SpacingMenu.tsx';
+import { useActiveTrack, useSegments } from './use-segments.ts';
+
+/** What moving a drawing does: the segment gets another curve, or the drawing becomes a breakdown. */
+type FootDrag = 'curve' | 'breakdown';
+
+/** A dragged foot is met this much more nearly than the others are kept. */
+const DRAGGED_WEIGHT = 400;
+const FRACTION_REACH_PX = 5;
+
+interface LoomStripProps {
+  tone: 'take' | 'target';
+  target: MotionDocument | null;
+}
+
+/** The loom: frames evenly spaced above, where the subject really is below, a thread for each. Crowding threads are slow. Feet can be dragged; the target's feet stand beneath in teal. */
+export function LoomStrip({ tone, target }: LoomStripProps) {
+  const dispatch = useAppDispatch();
+  const motion = useAppSelector(selectMotion);
+  const subject = useAppSelector(selectSubject);
+  const track = useActiveTrack();
+  const charts = useSegments(subject, track);
+  const targetSubject = target && subject ? findSubject(target, subject.id) : undefined;
+  const targetCharts = useSegments(targetSubject, track, target);
+  const scale = useTimeScale();
+  const [measure, size] = useSize();
+  const [by, setBy] = useStored<FootDrag>('loom-drag', 'curve');
+  const [notice, setNotice] = useState<Notice | null>(null);
+  const rails = railsOf(Math.max(64, size?.heightPx ?? 120));
+
+  /** The least change that puts a drawing at a share of its way: another curve where one can, else a breakdown. */
+  const edit = (chart: TimingChart, frame: number, progress: number): EditRequest => {
+    const segment: SegmentRef = { subjectId: subject!.id, trackId: track!.id, firstFrame: chart.firstFrame, lastFrame: chart.lastFrame };
+    const breakdown: EditRequest = { operation: 'setBreakdown', args: [segment, frame, progress] };
+    const isKeyed = chart.marks.some((mark) => mark.frame === frame && mark.role === 'breakdown');
+    if (by === 'breakdown' || isKeyed || !motion) return breakdown;
+    const onFrames = Array.from({ length: chart.lastFrame - chart.firstFrame + 1 }, (_, n) => chart.marks.findLast((mark) => mark.frame <= chart.firstFrame + n)!.progress);
+    const at = frame - chart.firstFrame;
+    const shape = fitCurve(onFrames.with(at, progress), onFrames.map((_, n) => (n === at ? DRAGGED_WEIGHT : 1)));
+    const curve: EditRequest = { operation: 'shapeSegment', args: [segment, shape] };
+    return runEdit(motion, curve).refused ? breakdown : curve;
+  };
+  const progressAt = (chart: TimingChart, start: number, dxPx: number): number => {
+    const perWay = scale.xOf(chart.lastFrame) - scale.xOf(chart.firstFrame);
+    return drawnToFraction(start + dxPx / perWay, FRACTION_REACH_PX / perWay);
+  };
+  const drag = usePointerDrag<{ chart: TimingChart; frame: number; progress: number }>({
+    onMove: ({ chart, frame, progress }, { dxPx, xPx, yPx }) => {
+      const to = progressAt(chart, progress, dxPx);
+      dispatch(previewed(edit(chart, frame, to)));
+      setNotice({ xPx, yPx, says: `${frame}: ${shareWords(to)}` });
+    },
+    onEnd: ({ chart, frame, progress }, { dxPx }) => {
+      setNotice(null);
+      dispatch(edited(edit(chart, frame, progressAt(chart, progress, dxPx))));
+    },
+    onCancel: () => {
+      setNotice(null);
+      dispatch(previewed(null));
+    },
+  });
+
+  return (
+    <section aria-label="Loom strip" className="strip flex h-full overflow-hidden border-t border-rule">
+      <div className="shrink-0 space-y-1 py-1.5 pr-2 text-xs text-faint" style={{ width: LABEL_PX }}>
+        <h3 className="text-[13px] leading-5 text-ink">Loom</h3>
+        {track && <p>{track.label}</p>}
+        {charts.length > 0 && <SpacingMenu charts={charts} />}
+        <select aria-label="Dragging a foot" title="What dragging a foot does" className="h-6 w-full rounded-md border border-rule bg-page text-xs" value={by} onChange={(event) => setBy(event.target.value as FootDrag)}>
+          <option value="curve">drag: the curve</option>
+          <option value="breakdown">drag: a breakdown</option>
+        </select>
+      </div>
+      <div ref={measure} className="relative min-w-0 flex-1">
+        {charts.length === 0 ? (
+          <div className="py-3">
+            <Empty title="Nothing on the loom">{track ? `${track.label} needs two extremes at different places.` : 'Choose a channel that is keyed.'}</Empty>
+          </div>
+        ) : (
+          <svg width={scale.widthPx} height={rails.heightPx} className="block touch-none">
+            {targetCharts.map((chart) => (
+              <TargetFeet key={chart.firstFrame} chart={chart} y={rails.spaceY} />
+            ))}
+            {charts.map((chart) => (
+              <LoomThreads
+                key={chart.firstFrame}
+                chart={chart}
+                rails={rails}
+                tone={tone}
+                onGrab={(event, mark) => drag(event, { chart, frame: mark.frame, progress: mark.progress })}
+                onNudge={(mark, share) => dispatch(edited(edit(chart, mark.frame, mark.progress + share)))}
+              />
+            ))}
+          </svg>
+        )}
+        <GestureNotice notice={notice} />
+      </div>
+    </section>
+  );
+}
+
+/** Where the target's drawings stand on the same stretch: short teal ticks under the space rail. */
+function TargetFeet({ chart, y }: { chart: TimingChart; y: number }) {
+  const scale = useTimeScale();
+  const [from, to] = [scale.xOf(chart.firstFrame), scale.xOf(chart.lastFrame)];
+  return (
+    <g className="pointer-events-none">
+      {chart.marks.map((mark) => {
+        const x = from + mark.progress * (to - from);
+        return <line key={mark.frame} x1={x} x2={x} y1={y + 3} y2={y + 12} stroke="var(--target)" strokeWidth={mark.role === 'extreme' ? 3 : 1.6} />;
+      })}
+    </g>
+  );
+}

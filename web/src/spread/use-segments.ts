@@ -1,0 +1,22 @@
+import { useMemo } from 'react';
+import { timingCharts, TRACKS, type MotionDocument, type Subject, type TimingChart, type Track } from '@undulan/core';
+import { useAppSelector } from '../app/store.ts';
+import { selectActiveChannel, selectShownMotion } from '../editing/index.ts';
+
+/** The track that the chosen channel is part of. */
+export function useActiveTrack(): Track | undefined {
+  const active = useAppSelector(selectActiveChannel);
+  return TRACKS.find((track) => active && track.channelIds.includes(active.id));
+}
+
+/** The charts of a subject's track as it is shown now, segment by segment. */
+export function useSegments(subject: Subject | null | undefined, track: Track | undefined, of?: MotionDocument | null): TimingChart[] {
+  const shown = useAppSelector(selectShownMotion);
+  const motion = of === undefined ? shown : of;
+  return useMemo(() => (motion && subject && track ? timingCharts(motion, subject, track) : []), [motion, subject, track]);
+}
+
+/** The segment that a frame is in; on the key between two, the later. */
+export function segmentAt(charts: readonly TimingChart[], frame: number): TimingChart | undefined {
+  return charts.findLast((chart) => frame >= chart.firstFrame && frame <= chart.lastFrame) ?? charts[0];
+}
