@@ -16,7 +16,7 @@ test('from a set exercise to a returned review and the next take', async ({ brow
     await instructor.getByLabel('Spacing ±, %').blur();
     await expect(instructor.getByRole('navigation', { name: 'Where you are' })).toContainText(title);
 
-    await instructor.getByRole('tab', { name: 'Time and stage' }).click();
+    await instructor.getByRole('tab', { name: 'Time, stage' }).click();
     await instructor.getByLabel('Frame rate').selectOption('custom');
     await instructor.getByLabel('Custom, fps').fill('25');
     await instructor.getByLabel('Last frame', { exact: true }).fill('26');

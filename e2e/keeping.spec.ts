@@ -34,7 +34,7 @@ test('work and its undo are there after a reload, and after the network was away
 test('a bad range or rate is refused with a clear message, and the form keeps what was typed', async ({ page }) => {
   await signIn(page, 'Marta Olesen');
   await page.getByRole('link', { name: 'Oven light', exact: true }).click();
-  await page.getByRole('tab', { name: 'Time and stage' }).click();
+  await page.getByRole('tab', { name: 'Time, stage' }).click();
   const first = page.getByLabel('First frame', { exact: true });
   const last = page.getByLabel('Last frame', { exact: true });
 

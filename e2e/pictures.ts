@@ -36,7 +36,7 @@ test('setting', async ({ page }) => {
   await keyMark(page, 'Position y', 17).click();
   await goToFrame(page, 15);
   await picture(page, 'setting');
-  await page.getByRole('tab', { name: 'Time and stage' }).click();
+  await page.getByRole('tab', { name: 'Time, stage' }).click();
   await picture(page, 'setting-time');
 });
 

@@ -1,4 +1,5 @@
 import { channelOf, createKey, findSubject, withChannel } from '../motion/document.ts';
+import { settled } from '../motion/edit/hold-poses.ts';
 import { effectiveHandles } from '../motion/edit/set-handles.ts';
 import type { Edit, KeyRef } from '../motion/edit/edit.ts';
 import type { Key, MotionDocument, Subject } from '../motion/schema.ts';
@@ -45,7 +46,7 @@ export function shapeSegment(motion: MotionDocument, segment: SegmentRef, { x1, 
     const to = channel.keys.findIndex((key) => key.frame === lastFrame);
     if (from < 0 || to !== from + 1) return { motion, keys: [], gaveWay: [], refused: `There are keys between ${firstFrame} and ${lastFrame}: one curve cannot go through them. Set a breakdown instead.` };
     const rise = channel.keys[to]!.value - channel.keys[from]!.value;
-    const leaving: Key = { ...unlinked(channel.keys, from), freed: undefined, leave: 'curve', out: { frames: x1 * span, value: y1 * rise } };
+    const leaving: Key = { ...settled(unlinked(channel.keys, from)), leave: 'curve', out: { frames: x1 * span, value: y1 * rise } };
     const arriving: Key = { ...unlinked(channel.keys, to), in: { frames: (x2 - 1) * span, value: (y2 - 1) * rise } };
     result = withChannel(result, subjectId, { ...channel, keys: channel.keys.with(from, leaving).with(to, arriving) });
     keys.push({ subjectId, channelId, frame: firstFrame }, { subjectId, channelId, frame: lastFrame });
@@ -84,7 +85,7 @@ export function drawSpacing(motion: MotionDocument, segment: SegmentRef, spacing
     const channel = channelOf(result, subjectId, channelId);
     const outside = channel.keys.filter((key) => key.frame < firstFrame || key.frame > lastFrame);
     const endKey = (frame: number): Key => channel.keys.find((key) => key.frame === frame) ?? createKey(frame, way.at(frame === firstFrame ? 0 : 1)[c]!);
-    const drawn: Key[] = [{ ...endKey(firstFrame), freed: undefined, leave: 'linear' }];
+    const drawn: Key[] = [{ ...settled(endKey(firstFrame)), leave: 'linear' }];
     for (let frame = firstFrame + 1; frame < lastFrame; frame++) {
       if (exposedFrame(frame, motion.range.first, subject.exposure) !== frame) continue;
       drawn.push(createKey(frame, way.at(spacing[frame - firstFrame]!)[c]!, { role: 'inbetween', leave: 'linear' }));

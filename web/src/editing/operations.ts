@@ -16,7 +16,7 @@ const OPERATIONS = {
   deleteKeys: { name: 'delete keys', run: deleteKeys },
   moveKeys: { name: 'move keys', run: moveKeys },
   rippleFrom: { name: 'move keys and all after', run: rippleFrom },
-  stretchAbout: { name: 'stretch keys', run: stretchAbout },
+  stretchAbout: { name: 'longer or shorter', run: stretchAbout },
   reverseKeys: { name: 'reverse keys', run: reverseKeys },
   snapKeys: { name: 'keys onto whole frames', run: snapKeys },
   evenKeys: { name: 'even out', run: evenKeys },

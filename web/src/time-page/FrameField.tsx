@@ -57,7 +57,7 @@ export function FrameField() {
         onBlur={goBack}
         className="figures h-8 w-16 rounded-md border border-rule bg-page text-center text-[15px] font-semibold aria-invalid:border-danger aria-invalid:text-danger"
       />
-      <span ref={seconds} className="figures h-4 w-[58px] overflow-hidden text-xs text-faint [contain:strict]" />
+      <span ref={seconds} className="figures hidden h-4 w-[58px] overflow-hidden @min-[43rem]:block text-xs text-faint [contain:strict]" />
       {refused && (
         <p role="alert" className="absolute top-9 left-0 z-20 rounded-md border border-danger bg-page px-2 py-1 text-xs whitespace-nowrap text-danger shadow">
           {refused}

@@ -8,7 +8,7 @@ export function TabBar({ label, tabs }: { label: string; tabs: readonly { id: st
         <Tabs.Trigger
           key={tab.id}
           value={tab.id}
-          className="rounded-t-md border border-b-0 border-transparent px-3 py-1 text-sm text-faint hover:text-ink data-[state=active]:border-rule data-[state=active]:bg-page data-[state=active]:font-semibold data-[state=active]:text-ink"
+          className="rounded-t-md border border-b-0 border-transparent px-2.5 py-1 text-sm whitespace-nowrap text-faint hover:text-ink data-[state=active]:border-rule data-[state=active]:bg-page data-[state=active]:font-semibold data-[state=active]:text-ink"
         >
           {tab.label}
         </Tabs.Trigger>

@@ -1,19 +1,13 @@
-import type { KeyRole, Leave, MotionDocument, Key } from '../schema.ts';
-import { changeKeys, type Edit, type KeyRef } from './edit.ts';
+import type { KeyRole, Leave, MotionDocument } from '../schema.ts';
+import { changeNamed, type Edit, type KeyRef } from './edit.ts';
+import { settled } from './hold-poses.ts';
 
-function setProperty(motion: MotionDocument, refs: readonly KeyRef[], property: Partial<Pick<Key, 'leave' | 'role' | 'freed'>>): Edit {
-  const changed = changeKeys(motion, refs, (keys, frames) =>
-    keys.map((key) => (frames.has(key.frame) ? { ...key, ...property } : key)),
-  );
-  return { motion: changed, keys: [...refs], gaveWay: [] };
-}
-
-/** Sets how the motion goes on from each named key; handles are kept, so that going back to a curve loses nothing. */
+/** Sets how the motion goes on from each named key; handles are kept, so that going back to a curve loses nothing. A held pose is so for its own sake then. */
 export function setLeave(motion: MotionDocument, refs: readonly KeyRef[], leave: Leave): Edit {
-  return setProperty(motion, refs, { leave, freed: undefined });
+  return changeNamed(motion, refs, (key) => ({ ...settled(key), leave }));
 }
 
 /** Marks each named key as an extreme, a breakdown or an in-between. */
 export function setRole(motion: MotionDocument, refs: readonly KeyRef[], role: KeyRole): Edit {
-  return setProperty(motion, refs, { role });
+  return changeNamed(motion, refs, (key) => ({ ...key, role }));
 }

@@ -1,6 +1,7 @@
 import { handleOfNumbers, type HandleNumbers } from '../handle-numbers.ts';
 import type { HandleLink, Key, MotionDocument } from '../schema.ts';
 import { changeKeys, type Edit, type KeyRef } from './edit.ts';
+import { settled } from './hold-poses.ts';
 import { effectiveHandles, setHandle, type HandleSide } from './set-handles.ts';
 
 /** A straight segment's slope at both ends, as handles of a third: what it looks like as a curve. */
@@ -11,7 +12,7 @@ function curved(keys: readonly Key[], index: number): Key[] {
   const frames = (to.frame - from.frame) / 3;
   const value = from.leave === 'linear' ? (to.value - from.value) / 3 : 0;
   return keys
-    .with(index, { ...from, ...effectiveHandles(keys, index), leave: 'curve', freed: undefined, link: 'broken', out: { frames, value } })
+    .with(index, { ...settled(from), ...effectiveHandles(keys, index), leave: 'curve', link: 'broken', out: { frames, value } })
     .with(index + 1, { ...to, ...effectiveHandles(keys, index + 1), link: 'broken', in: { frames: -frames, value: -value } });
 }
 

@@ -30,7 +30,7 @@ export function SettingPage() {
 
 const TABS = [
   { id: 'exercise', label: 'Exercise' },
-  { id: 'scene', label: 'Time and stage' },
+  { id: 'scene', label: 'Time, stage' },
   { id: 'numbers', label: 'Numbers' },
   { id: 'frames', label: 'Frames' },
   { id: 'chart', label: 'Chart' },

@@ -1,0 +1,127 @@
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { Tooltip } from 'radix-ui';
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { Button, CommitInput, Toggle, usePointerDrag, readStored, useStored, type DragMove } from './index.ts';
+
+afterEach(cleanup);
+beforeEach(() => localStorage.clear());
+
+function committed(onCommit: (text: string) => boolean): HTMLInputElement {
+  render(<CommitInput aria-label="Value" value="250.5" onCommit={onCommit} />);
+  return screen.getByLabelText('Value');
+}
+
+test('Enter commits once and hands the keyboard back; leaving the field afterwards commits nothing more', () => {
+  const onCommit = vi.fn(() => true);
+  const field = committed(onCommit);
+  field.focus();
+  fireEvent.change(field, { target: { value: '+=30' } });
+  const goesOn = fireEvent.keyDown(field, { key: 'Enter' });
+  expect(onCommit.mock.calls).toEqual([['+=30']]);
+  expect(document.activeElement).not.toBe(field);
+  expect(goesOn).toBe(false);
+  expect(field.value).toBe('250.5');
+});
+
+test('leaving the field commits what was typed; unchanged it commits nothing', () => {
+  const onCommit = vi.fn(() => true);
+  const field = committed(onCommit);
+  fireEvent.blur(field);
+  fireEvent.change(field, { target: { value: '300' } });
+  fireEvent.blur(field);
+  expect(onCommit.mock.calls).toEqual([['300']]);
+});
+
+test('what is refused stays as typed, marked and in focus, until it is put right or given up', () => {
+  const field = committed((text) => text !== 'lots');
+  field.focus();
+  fireEvent.change(field, { target: { value: 'lots' } });
+  fireEvent.keyDown(field, { key: 'Enter' });
+  expect([field.value, field.getAttribute('aria-invalid'), document.activeElement === field]).toEqual(['lots', 'true', true]);
+  fireEvent.keyDown(field, { key: 'Escape' });
+  expect([field.value, field.getAttribute('aria-invalid')]).toEqual(['250.5', null]);
+});
+
+test('a button that would do nothing can be reached, says so, and does nothing', () => {
+  const onClick = vi.fn();
+  render(
+    <Tooltip.Provider>
+      <Button disabledReason="There are no keys yet." onClick={onClick}>
+        Key on
+      </Button>
+      <Toggle on onClick={onClick}>
+        Ripple
+      </Toggle>
+    </Tooltip.Provider>,
+  );
+  const off = screen.getByText('Key on');
+  fireEvent.click(off);
+  expect(onClick).not.toHaveBeenCalled();
+  expect([off.getAttribute('aria-disabled'), off.hasAttribute('disabled')]).toEqual(['true', false]);
+  expect(screen.getByText('Ripple').getAttribute('aria-pressed')).toBe('true');
+});
+
+interface Seen {
+  moves: DragMove[];
+  ends: DragMove[];
+  clicks: number;
+  cancels: number;
+}
+
+function dragged(): Seen {
+  const seen: Seen = { moves: [], ends: [], clicks: 0, cancels: 0 };
+  function Knob() {
+    const drag = usePointerDrag<string>({
+      onMove: (_, move) => seen.moves.push(move),
+      onEnd: (_, move) => seen.ends.push(move),
+      onClick: () => (seen.clicks += 1),
+      onCancel: () => (seen.cancels += 1),
+    });
+    return <div data-testid="knob" onPointerDown={(event) => drag(event, 'knob')} />;
+  }
+  render(<Knob />);
+  return seen;
+}
+const pointer = (type: string, x: number, y: number, more: PointerEventInit = {}): void =>
+  void fireEvent(type === 'pointerdown' ? screen.getByTestId('knob') : window, new PointerEvent(type, { bubbles: true, clientX: x, clientY: y, pointerId: 1, button: 0, ...more }));
+
+test('a press that hardly moves is a click; one that moves on is a drag with one end', () => {
+  const seen = dragged();
+  pointer('pointerdown', 100, 100);
+  pointer('pointermove', 101, 101);
+  pointer('pointerup', 101, 101);
+  expect(seen).toMatchObject({ clicks: 1, moves: [], ends: [] });
+  pointer('pointerdown', 100, 100);
+  pointer('pointermove', 110, 100);
+  pointer('pointermove', 130, 95, { altKey: true });
+  pointer('pointerup', 130, 95, { altKey: true });
+  pointer('pointermove', 300, 300);
+  expect(seen.moves.map(({ dxPx, dyPx }) => [dxPx, dyPx])).toEqual([[10, 0], [30, -5]]);
+  expect(seen.ends).toEqual([{ dxPx: 30, dyPx: -5, xPx: 130, yPx: 95, shiftKey: false, altKey: true }]);
+});
+
+test('Escape gives a drag up; another finger and another button take no part', () => {
+  const seen = dragged();
+  pointer('pointerdown', 0, 0, { button: 2 });
+  pointer('pointermove', 50, 0);
+  expect(seen.moves).toEqual([]);
+  pointer('pointerdown', 0, 0);
+  pointer('pointermove', 50, 0, { pointerId: 2 });
+  pointer('pointermove', 20, 0);
+  fireEvent.keyDown(window, { key: 'Escape' });
+  pointer('pointerup', 20, 0);
+  expect([seen.moves.length, seen.ends.length, seen.cancels]).toEqual([1, 0, 1]);
+});
+
+test('what is kept in the browser comes back; what cannot be read is as if it had never been', () => {
+  localStorage.setItem('undulan:rows', '{half');
+  expect(readStored('rows', ['plain'])).toEqual(['plain']);
+  function Row() {
+    const [rows, setRows] = useStored('rows', ['plain']);
+    return <button onClick={() => setRows([...rows, 'folded'])}>{rows.join()}</button>;
+  }
+  render(<Row />);
+  act(() => screen.getByRole('button').click());
+  expect(screen.getByRole('button').textContent).toBe('plain,folded');
+  expect(readStored('rows', [])).toEqual(['plain', 'folded']);
+});
