@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { exerciseRow, goToFrame, keyMark, signIn } from './steps.ts';
+import { exerciseRow, goToFrame, keyMark, openBench, saved, signIn, undoAll } from './steps.ts';
 
 /** The current look of each main view, from the demo course: `npm run screenshots`. */
 async function picture(page: Page, name: string): Promise<void> {
@@ -51,6 +51,32 @@ test('bench', async ({ page }) => {
   await page.getByRole('button', { name: 'Brief and chart' }).click();
   await goToFrame(page, 17);
   await picture(page, 'bench-brief-dark');
+});
+
+test('bench, shaping', async ({ page }) => {
+  await openBench(page, 'Ines Calado', 'Toaster rack');
+  await page.keyboard.press('3');
+  await page.keyboard.press('4');
+  await goToFrame(page, 14);
+  await page.getByRole('slider', { name: 'Drawing 14 of 9 to 20' }).press('Shift+ArrowLeft');
+  await picture(page, 'bench-loom');
+  await saved(page);
+  await page.evaluate(() => localStorage.setItem('undulan:theme', 'dark'));
+  await page.reload();
+  await goToFrame(page, 14);
+  await picture(page, 'bench-loom-dark');
+  await undoAll(page);
+});
+
+test('bench, retiming', async ({ page }) => {
+  await openBench(page, 'Priya Raman', 'Tea towel drag');
+  await goToFrame(page, 13);
+  await page.keyboard.press('6');
+  await page.keyboard.press('o');
+  await page.getByRole('button', { name: 'All keys on frame 5' }).press('Enter');
+  await page.getByRole('button', { name: 'All keys on frame 21' }).press('Shift+Enter');
+  await page.getByRole('tab', { name: 'Frames' }).click();
+  await picture(page, 'bench-retiming');
 });
 
 test('desk', async ({ page }) => {

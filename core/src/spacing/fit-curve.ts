@@ -33,14 +33,11 @@ const STARTS: Vector[] = [
 const ROUNDS = 60;
 const NEAR = 1e-6;
 
-/** How much each mark counts; 1 unless said. */
-type Weights = readonly number[] | undefined;
-
-function residuals(marks: Spacing, [x1, y1, x2, y2]: Vector, weights?: Weights): Float64Array {
+function residuals(marks: Spacing, [x1, y1, x2, y2]: Vector): Float64Array {
   const n = marks.length - 1;
   return Float64Array.from({ length: Math.max(0, n - 1) }, (_, i) => {
     const u = (i + 1) / n;
-    return (bezierValue(0, y1, y2, 1, solveBezierTime(x1, x2, u)) - marks[i + 1]!) * Math.sqrt(weights?.[i + 1] ?? 1);
+    return bezierValue(0, y1, y2, 1, solveBezierTime(x1, x2, u)) - marks[i + 1]!;
   });
 }
 
@@ -70,22 +67,22 @@ function solve(matrix: number[][], right: number[]): number[] | null {
 }
 
 /** Levenberg–Marquardt (Marquardt 1963) from one start, the time handles kept in [0, 1]. */
-function refine(marks: Spacing, start: Vector, weights: Weights): { shape: Vector; cost: number } {
+function refine(marks: Spacing, start: Vector): { shape: Vector; cost: number } {
   let shape = start;
-  let miss = residuals(marks, shape, weights);
+  let miss = residuals(marks, shape);
   let cost = squares(miss);
   let damping = 1e-3;
   for (let round = 0; round < ROUNDS && cost > 1e-24; round++) {
     const columns = [0, 1, 2, 3].map((p) => {
       const step = p % 2 === 0 && shape[p]! > 0.5 ? -NEAR : NEAR;
-      const moved = residuals(marks, shape.map((value, q) => (q === p ? value + step : value)) as Vector, weights);
+      const moved = residuals(marks, shape.map((value, q) => (q === p ? value + step : value)) as Vector);
       return moved.map((value, i) => (value - miss[i]!) / step);
     });
     const dot = (a: Float64Array, b: Float64Array): number => a.reduce((sum, value, i) => sum + value * b[i]!, 0);
     const normal = columns.map((a, p) => columns.map((b, q) => dot(a, b) * (p === q ? 1 + damping : 1) + (p === q ? 1e-15 : 0)));
     const step = solve(normal, columns.map((column) => -dot(column, miss)));
     const next = step && within(shape.map((value, p) => value + step[p]!) as Vector);
-    const nextMiss = next && residuals(marks, next, weights);
+    const nextMiss = next && residuals(marks, next);
     const nextCost = nextMiss ? squares(nextMiss) : Infinity;
     if (next && nextMiss && nextCost < cost) {
       const gained = cost - nextCost;
@@ -102,12 +99,9 @@ function refine(marks: Spacing, start: Vector, weights: Weights): { shape: Vecto
   return { shape, cost };
 }
 
-/**
- * Chart → curve: the single cubic Bézier that meets the marks of a spacing best in least squares, from several starts, with its worst error. Two marks or fewer give the straight line.
- * Marks may be given weights: one that weighs much is met nearly, the others as well as that allows.
- */
-export function fitCurve(marks: Spacing, weights?: readonly number[]): FittedCurve {
-  const tries = STARTS.map((start) => refine(marks, start, weights));
+/** Chart → curve: the single cubic Bézier that meets the marks of a spacing best in least squares, from several starts, with its worst error. Two marks or fewer give the straight line. */
+export function fitCurve(marks: Spacing): FittedCurve {
+  const tries = STARTS.map((start) => refine(marks, start));
   const [x1, y1, x2, y2] = tries.reduce((best, one) => (one.cost < best.cost ? one : best)).shape;
   let worstError = 0;
   let worstMark = 0;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import {
-  channelOf, channelSpeed, createChannel, createKey, createMotion, createSubject, describeSpacing, drawSpacing, fitCurve, halvesSpacing, readSpacing, sampleChannel, setBreakdown, setSpeed, shapeSegment, timingCharts, trackProgress,
+  bendSegment, bendThrough, channelOf, channelSpeed, createChannel, createKey, createMotion, createSubject, curveSpacing, describeSpacing, drawSpacing, halvesSpacing, readSpacing, sampleChannel, setBreakdown, setSpeed, shapeOf, shapeSegment, timingCharts, trackProgress,
   TRACKS, wayOf, type Key, type MotionDocument, type SegmentRef,
 } from '../index.ts';
 
@@ -50,14 +50,24 @@ test('a drawing dragged to a share of the way is there, and its breakdown stands
   );
 });
 
-test('a fit by weights meets the heavy mark nearly and changes the others as little as that allows', () => {
-  const even = Array.from({ length: 25 }, (_, n) => n / 24);
-  const moved = even.with(12, 0.7);
-  const plain = fitCurve(moved);
-  const heavy = fitCurve(moved, moved.map((_, n) => (n === 12 ? 400 : 1)));
-  const at = (shape: typeof plain): number => xAt(shapeSegment(straight(), SEGMENT, shape).motion, 13) / 600;
-  expect(Math.abs(at(heavy) - 0.7)).toBeLessThan(0.03);
-  expect(Math.abs(at(heavy) - 0.7)).toBeLessThan(Math.abs(at(plain) - 0.7));
+test('a bent curve meets the dragged drawing exactly, and bends smoothly: nothing is fastest but where the way is longest', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 6, max: 20 }), fc.double({ min: -0.15, max: 0.15, noNaN: true }), (frame, by) => {
+      const progress = (frame - 1) / 24 + by;
+      const { motion } = bendSegment(straight(), SEGMENT, frame, progress);
+      expect(xAt(motion, frame)).toBeCloseTo(600 * progress, 6);
+      const steps = Array.from({ length: 24 }, (_, n) => xAt(motion, n + 2) - xAt(motion, n + 1));
+      for (const [n, step] of steps.entries()) if (n > 0) expect(Math.abs(step - steps[n - 1]!)).toBeLessThan(6);
+    }),
+  );
+});
+
+test('bent and bent back a curve is what it was; a named ease is bent from the curve nearest to it', () => {
+  const shape = { x1: 0.42, y1: 0, x2: 0.58, y2: 1 };
+  const back = bendThrough(bendThrough(shape, 0.3, 0.4), 0.3, curveSpacing(shape, 10)[3]!);
+  for (const side of ['x1', 'y1', 'x2', 'y2'] as const) expect(back[side]).toBeCloseTo(shape[side], 9);
+  const eased = shapeOf(drawer([createKey(1, 0, { leave: 'quad-in' }), createKey(25, 600)]), SEGMENT);
+  curveSpacing(eased, 4).forEach((progress, n) => expect(progress).toBeCloseTo((n / 4) ** 2, 3));
 });
 
 test('halves written as drawings stand at 1/2, 3/4, 7/8 on their frames, at the exposure; what was between gives way and is named', () => {

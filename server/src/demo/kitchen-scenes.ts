@@ -153,6 +153,54 @@ const ovenLight: DemoExercise = {
   ]),
 };
 
+const ladleSwing: DemoExercise = {
+  published: true,
+  details: {
+    title: 'Ladle swing',
+    brief:
+      'The ladle hangs from its hook and swings, slow at both turns and fastest at the bottom.\n\nIt loops: one swing there and back takes 24 frames, and the closing key stands on 25, one past the last, so that no drawing is held twice.',
+    tolerances: { keyFrames: 1, spacingPercent: 4 },
+    modelShown: 'always',
+  },
+  motion: scene(1, 24, [
+    scenery('rail', 'Rail', { shape: 'pill', widthPx: 420, heightPx: 14, fill: '#8d99a0' }, 480, 120),
+    {
+      ...actor('ladle', 'Ladle', { shape: 'pill', widthPx: 26, heightPx: 260, fill: '#8d99a0' }, { x: 480, y: 124 }, {
+        rotation: [createKey(1, -32, { leave: 'sine-in-out' }), createKey(13, 32, { leave: 'sine-in-out' }), createKey(25, -32)],
+      }),
+      pivot: { x: 0, y: -118 },
+    },
+  ]),
+};
+
+const teaTowelDrag: DemoExercise = {
+  published: true,
+  details: {
+    title: 'Tea towel drag',
+    brief:
+      'A wet tea towel is dragged along the counter. Its held corner leads; the end follows four frames later, swings past and settles.\n\nTwo parts that start and stop together look like a board. Block both as held poses first, then let the end be late.',
+    tolerances: { keyFrames: 1.5, spacingPercent: 6 },
+    modelShown: 'always',
+  },
+  motion: {
+    ...scene(1, 41, [
+      counter,
+      actor('end', 'Towel end', { shape: 'slice', widthPx: 96, heightPx: 120, fill: '#c8d6e0' }, { x: 190, y: 372 }, {
+        'position.x': [createKey(1, 190, { leave: 'step' }), createKey(9, 190, { link: 'flat' }), createKey(25, 690, { link: 'flat' }), createKey(33, 650, { link: 'flat' })],
+        rotation: [createKey(9, 0, { link: 'flat' }), createKey(17, 34, { role: 'breakdown' }), createKey(25, -14, { link: 'flat' }), createKey(31, 6, { role: 'breakdown' }), createKey(37, 0)],
+      }),
+      actor('corner', 'Held corner', { shape: 'box', widthPx: 86, heightPx: 70, fill: '#9fb6c6' }, { x: 240, y: 330 }, {
+        'position.x': [createKey(1, 240, { leave: 'step' }), createKey(5, 240, { link: 'flat' }), createKey(21, 700, { link: 'flat' })],
+        'position.y': [createKey(5, 330, { link: 'flat' }), createKey(13, 300, { role: 'breakdown' }), createKey(21, 330, { link: 'flat' })],
+      }),
+    ]),
+    cues: [
+      { frame: 5, name: 'pull' },
+      { frame: 21, name: 'stop' },
+    ],
+  },
+};
+
 /** The demo course's exercises in teaching order. */
-export const DEMO_EXERCISES = { drawerSlide, teaGlass, pancakeToss, toasterRack, honeyThread, ovenLight };
+export const DEMO_EXERCISES = { drawerSlide, teaGlass, ladleSwing, pancakeToss, toasterRack, honeyThread, teaTowelDrag, ovenLight };
 export type DemoExerciseName = keyof typeof DEMO_EXERCISES;

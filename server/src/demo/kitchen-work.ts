@@ -112,7 +112,18 @@ export const DEMO_TAKES: DemoTake[] = [
   { learner: 'ines', exercise: 'honeyThread', daysAgo: 1, motion: honey.late(honey.model, 37, -9) },
 ];
 
+/** The towel drawn out as a board: both parts start and stop together. */
+function towelAsBoard(): MotionDocument {
+  const corner = hand('teaTowelDrag', 'corner', 'position.x');
+  const end = hand('teaTowelDrag', 'end', 'position.x');
+  const led = corner.leave(corner.key(corner.key(corner.start, 5, 240), 21, 700), [5], 'sine-in-out');
+  const followed = end.leave(end.key(end.key(led, 5, 190), 21, 650), [5], 'sine-in-out');
+  const turned = hand('teaTowelDrag', 'end', 'rotation');
+  return turned.breakdown(turned.key(turned.key(turned.key(followed, 5, 0), 13, 30), 21, 0), 13);
+}
+
 export const DEMO_DRAFTS: DemoDraft[] = [
+  { learner: 'priya', exercise: 'teaTowelDrag', motion: towelAsBoard() },
   { learner: 'wout', exercise: 'drawerSlide', motion: drawer.key(drawer.key(drawer.start, 5, 260), 18, 590) },
   { learner: 'jonah', exercise: 'teaGlass', motion: glass.leave(glassEven, [1], 'sine-in-out') },
   { learner: 'sena', exercise: 'teaGlass', motion: glass.key(glass.start, 1, 130) },

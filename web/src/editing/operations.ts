@@ -1,4 +1,5 @@
 import {
+  bendSegment,
   changeLength, changeRate, clearChannel, deleteKeys, duplicateKeys, evenKeys, freePoses, holdPoses, insertTime, keepRestFrame, makeHold, moveKeys, offsetChannels, pasteKeys, pasteOnto, removeTime, reverseKeys, rippleKeys, setHandle, setKeys, setLeave, setLink, setResting, setRole, setScene, setSubject, snapKeys, stretchAbout, thinChannels,
   drawSpacing, setBreakdown, setSpeed, shapeSegment, type ChannelRef, type Edit, type KeyRef, type MotionDocument,
 } from '@undulan/core';
@@ -34,6 +35,7 @@ const OPERATIONS = {
   setLeave: { name: 'how keys leave', run: setLeave },
   setRole: { name: 'role of keys', run: setRole },
   shapeSegment: { name: 'spacing of a segment', run: shapeSegment },
+  bendSegment: { name: 'spacing of a segment', run: bendSegment },
   setBreakdown: { name: 'breakdown', run: setBreakdown },
   drawSpacing: { name: 'spacing as drawings', run: drawSpacing },
   setSpeed: { name: 'speed of a key', run: setSpeed },

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { findSubject, fitCurve, type MotionDocument, type SegmentRef, type TimingChart } from '@undulan/core';
+import { findSubject, type MotionDocument, type SegmentRef, type TimingChart } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, previewed, runEdit, selectMotion, selectSubject, type EditRequest } from '../editing/index.ts';
 import { GestureNotice, LABEL_PX, useTimeScale, type Notice } from '../time-page/index.ts';
@@ -12,8 +12,6 @@ import { useActiveTrack, useSegments } from './use-segments.ts';
 /** What moving a drawing does: the segment gets another curve, or the drawing becomes a breakdown. */
 type FootDrag = 'curve' | 'breakdown';
 
-/** A dragged foot is met this much more nearly than the others are kept. */
-const DRAGGED_WEIGHT = 400;
 const FRACTION_REACH_PX = 5;
 
 interface LoomStripProps {
@@ -42,10 +40,7 @@ export function LoomStrip({ tone, target }: LoomStripProps) {
     const breakdown: EditRequest = { operation: 'setBreakdown', args: [segment, frame, progress] };
     const isKeyed = chart.marks.some((mark) => mark.frame === frame && mark.role === 'breakdown');
     if (by === 'breakdown' || isKeyed || !motion) return breakdown;
-    const onFrames = Array.from({ length: chart.lastFrame - chart.firstFrame + 1 }, (_, n) => chart.marks.findLast((mark) => mark.frame <= chart.firstFrame + n)!.progress);
-    const at = frame - chart.firstFrame;
-    const shape = fitCurve(onFrames.with(at, progress), onFrames.map((_, n) => (n === at ? DRAGGED_WEIGHT : 1)));
-    const curve: EditRequest = { operation: 'shapeSegment', args: [segment, shape] };
+    const curve: EditRequest = { operation: 'bendSegment', args: [segment, frame, progress] };
     return runEdit(motion, curve).refused ? breakdown : curve;
   };
   const progressAt = (chart: TimingChart, start: number, dxPx: number): number => {
