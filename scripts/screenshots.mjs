@@ -5,7 +5,7 @@ import { runInBrowser, stopAll } from './throwaway.mjs';
 try {
   await ensurePackages(['mariadb', 'chromium']);
   await ensureModules();
-  await runInBrowser('pictures', ...(process.argv[2] ? ['--grep', process.argv.slice(2).join(' ')] : []));
+  await runInBrowser('pictures', process.argv[2] ? ['--grep', process.argv.slice(2).join(' ')] : []);
   await stopAll();
 } catch (error) {
   console.error(`\n${error.message}`);

@@ -28,7 +28,7 @@ const WORK = {
     console.log('\n— server tests against MariaDB');
     await run('npx', ['--no-install', 'vitest', 'run', '--project', 'server'], { cwd: ROOT, env: { ...process.env, TZ: 'UTC', TEST_DATABASE_URL: url } });
   },
-  e2e: () => runInBrowser('journeys'),
+  e2e: () => runInBrowser('journeys', [], 2),
 };
 
 try {

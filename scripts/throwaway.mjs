@@ -28,15 +28,32 @@ export async function throwawayDatabase() {
   return database;
 }
 
-/** Runs one of the browser projects (`journeys`, `pictures`) against a fresh application with the demo course. */
-export async function runInBrowser(project, ...args) {
-  await ensureBuilt();
+/** A fresh application with the demo course on a database of its own. */
+async function throwawayApplication() {
   const { url } = await throwawayDatabase();
   const server = await startServer({ url, port: 0, logLevel: 'error' });
   started.push(server.stop);
+  return server.address;
+}
+
+/**
+ * Runs one of the browser projects (`journeys`, `pictures`) against fresh applications with the demo course. With `shards` above 1 the files are shared out, each share against an application of its own: journeys mostly
+ * wait for the screen, so that two shares take little more than half the time on two cores.
+ */
+export async function runInBrowser(project, args = [], shards = 1) {
+  await ensureBuilt();
+  const addresses = [];
+  for (let shard = 0; shard < shards; shard++) addresses.push(await throwawayApplication());
   console.log(`\n— ${project} in headless Chromium`);
-  await run('npx', ['--no-install', 'playwright', 'test', '--config', 'e2e/playwright.config.ts', `--project=${project}`, ...args], {
-    cwd: ROOT,
-    env: { ...process.env, UNDULAN_ADDRESS: server.address },
-  });
+  const ended = await Promise.allSettled(
+    addresses.map((address, i) =>
+      run(
+        'npx',
+        ['--no-install', 'playwright', 'test', '--config', 'e2e/playwright.config.ts', `--project=${project}`, `--output=${ROOT}/test-results/${project}-${i + 1}`, ...(shards > 1 ? [`--shard=${i + 1}/${shards}`] : []), ...args],
+        { cwd: ROOT, env: { ...process.env, UNDULAN_ADDRESS: address } },
+      ),
+    ),
+  );
+  const failed = ended.find(({ status }) => status === 'rejected');
+  if (failed) throw failed.reason;
 }

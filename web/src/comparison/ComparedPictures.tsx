@@ -1,7 +1,8 @@
 import { useCallback, useMemo } from 'react';
 import { createSharedTime, type MotionDocument } from '@undulan/core';
 import { ToggleGroup } from 'radix-ui';
-import { drawScene, drawTrail, StageView, TAKE_COLOUR, TARGET_COLOUR, type StageDrawing } from '../stage/index.ts';
+import { useClock } from '../time-page/index.ts';
+import { drawScene, putTrail, StageView, TAKE_COLOUR, TARGET_COLOUR, type StageDrawing } from '../stage/index.ts';
 import { Toggle, useStored } from '../ui/index.ts';
 
 type View = 'stacked' | 'over';
@@ -16,6 +17,7 @@ interface ComparedPicturesProps {
 
 /** Model and take on one clock, above each other or laid over; the take alone where the model may not be seen. */
 export function ComparedPictures({ target, take, takeName, subjectId }: ComparedPicturesProps) {
+  const clock = useClock();
   const [view, setView] = useStored<View>('pictures', 'stacked');
   const [trail, setTrail] = useStored('trail', true);
   const toTake = useMemo(() => (target ? createSharedTime(target, take).toTake : (frame: number) => frame), [target, take]);
@@ -23,19 +25,19 @@ export function ComparedPictures({ target, take, takeName, subjectId }: Compared
   const drawModel = useCallback<StageDrawing>(
     (context, frame) => {
       if (!target) return;
-      drawScene(context, target, frame);
-      for (const subject of target.subjects) if (trail && subject.id === subjectId) drawTrail(context, target, subject, TARGET_COLOUR, false);
+      drawScene(context, target, frame, { style: 'filled', smooth: clock.settings.smooth });
+      for (const subject of target.subjects) if (trail && subject.id === subjectId) putTrail(context, target, subject, TARGET_COLOUR, false);
     },
-    [target, trail, subjectId],
+    [target, trail, subjectId, clock],
   );
   const drawTake = useCallback<StageDrawing>(
     (context, frame) => {
-      drawScene(context, take, toTake(frame));
+      drawScene(context, take, toTake(frame), { style: 'filled', smooth: clock.settings.smooth });
       if (view === 'over' && target) drawScene(context, target, frame, { style: 'outline', colour: TARGET_COLOUR });
-      for (const subject of take.subjects) if (trail && subject.id === subjectId) drawTrail(context, take, subject, TAKE_COLOUR, true);
-      if (view === 'over' && target && trail) for (const subject of target.subjects) if (subject.id === subjectId) drawTrail(context, target, subject, TARGET_COLOUR, false);
+      for (const subject of take.subjects) if (trail && subject.id === subjectId) putTrail(context, take, subject, TAKE_COLOUR, true);
+      if (view === 'over' && target && trail) for (const subject of target.subjects) if (subject.id === subjectId) putTrail(context, target, subject, TARGET_COLOUR, false);
     },
-    [take, target, toTake, trail, view, subjectId],
+    [take, target, toTake, trail, view, subjectId, clock],
   );
 
   return (

@@ -62,7 +62,7 @@ export function EditableStage({ tone, target, trail, onion }: EditableStageProps
   const draw = useCallback(
     (context: CanvasRenderingContext2D, frame: number) => {
       if (!motion || !picture) return;
-      drawScene(context, picture, frame, { style: 'filled', smooth: clock.settings.smooth && !Number.isInteger(frame) });
+      drawScene(context, picture, frame, { style: 'filled', smooth: clock.settings.smooth });
       if (onion.on && !clock.playing) drawOnion(context, motion, frame, onion, keyFrames);
       if (target) drawScene(context, target, frame, { style: 'outline', colour: TARGET_COLOUR });
       const subject = motion.subjects.find((other) => other.id === subjectId);

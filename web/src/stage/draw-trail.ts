@@ -36,7 +36,7 @@ export function putTrail(context: CanvasRenderingContext2D, motion: MotionDocume
 }
 
 /** Draws where a subject's pivot goes over the range: its way, a dot a frame, a ring on each keyed frame. Crowded dots are slow. */
-export function drawTrail(context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D, motion: MotionDocument, subject: Subject, colour: string, dashed: boolean): void {
+function drawTrail(context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D, motion: MotionDocument, subject: Subject, colour: string, dashed: boolean): void {
   const { first, last } = motion.range;
   const keyed = new Set(trackEvents(subject, POSITION).map((event) => event.frame));
   const at = (frame: number): [number, number] => {

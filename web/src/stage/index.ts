@@ -4,5 +4,5 @@ export { EditableStage, TARGET_COLOUR, TAKE_COLOUR } from './EditableStage.tsx';
 export { drawScene } from './draw-scene.ts';
 export { PLAIN_ONION, MOST_SKINS } from './onion.ts';
 export type { OnionSettings } from './onion.ts';
-export { drawTrail } from './draw-trail.ts';
+export { putTrail } from './draw-trail.ts';
 export { SHAPE_NAMES } from './shapes.ts';

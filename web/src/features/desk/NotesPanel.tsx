@@ -64,7 +64,8 @@ export function NotesPanel({ takeId, notes, fixed, draft, onDraft }: NotesPanelP
 }
 
 function NoteForm({ takeId, draft, onDraft }: Pick<NotesPanelProps, 'takeId' | 'draft' | 'onDraft'>) {
-  const playhead = useRestingFrame();
+  // A note is pinned to a whole frame, also when the playhead stands between two.
+  const playhead = Math.round(useRestingFrame());
   const frame = draft?.frame ?? playhead;
   const [addNote, adding] = useAddNoteMutation();
   const [changeNote, changing] = useChangeNoteMutation();
