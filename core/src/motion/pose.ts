@@ -1,7 +1,8 @@
+import { drawnValue } from './drawn-value.ts';
 import { findChannel, findSubject, restingOf } from './document.ts';
 import type { ChannelId } from './channels.ts';
 import { createPathSampler, type PathSampler } from './guide-path.ts';
-import { channelSpeed, sampleChannel } from './sample.ts';
+import { channelSpeed } from './sample.ts';
 import type { GuidePath, MotionDocument, Point, Subject } from './schema.ts';
 
 /** A plane transform in the order canvases take it: x' = a·x + c·y + e, y' = b·x + d·y + f. */
@@ -26,9 +27,10 @@ export function combine(outer: Affine, inner: Affine): Affine {
   };
 }
 
+/** What a subject's channel is at on a frame, for drawing it. */
 export function channelValue(subject: Subject, id: ChannelId, frame: number): number {
   const channel = findChannel(subject, id);
-  return channel ? sampleChannel(channel, frame) : restingOf(subject, id);
+  return channel ? drawnValue(channel, frame) : restingOf(subject, id);
 }
 
 /** Paths are compiled once for as long as their document lives. */

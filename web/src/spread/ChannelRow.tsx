@@ -25,7 +25,7 @@ interface ChannelRowProps {
 }
 
 /** One channel's tab, name, value on the frame (typed, computed or dragged), unit, the keys beside, and its actions. */
-export function ChannelRow({ subject, channel, frame }: ChannelRowProps) {
+export const ChannelRow = memo(function ChannelRow({ subject, channel, frame }: ChannelRowProps) {
   const clock = useClock();
   const dispatch = useAppDispatch();
   const playing = usePlaying();
@@ -90,7 +90,7 @@ export function ChannelRow({ subject, channel, frame }: ChannelRowProps) {
       </td>
     </tr>
   );
-}
+});
 
 /** The unit, to drag sideways: the value follows, in the picture too. */
 function ScrubHandle({ value, frame }: { value: KeyValue; frame: number }) {

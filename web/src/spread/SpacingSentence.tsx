@@ -1,3 +1,4 @@
+import { useDeferredValue } from 'react';
 import { describeSpacing, wayOf } from '@undulan/core';
 import { useAppSelector } from '../app/store.ts';
 import { selectShownMotion, selectSubject } from '../editing/index.ts';
@@ -9,7 +10,7 @@ export function SpacingSentence() {
   const motion = useAppSelector(selectShownMotion);
   const subject = useAppSelector(selectSubject);
   const track = useActiveTrack();
-  const chart = segmentAt(useSegments(subject, track), useRestingFrame());
+  const chart = segmentAt(useSegments(subject, track), useDeferredValue(useRestingFrame()));
   if (!motion || !subject || !track || !chart) return null;
   const { length } = wayOf(subject, track, chart.firstFrame, chart.lastFrame);
   return (

@@ -7,7 +7,7 @@ export interface DrawOptions {
   colour?: string;
   dashed?: boolean;
   opacity?: number;
-  /** Filled too, only what can move: no background, no scenery. */
+  /** Filled too, only what can move, as silhouettes: no background, no scenery, no lines. */
   bare?: boolean;
   /** The motion itself, also between frames: exposures do not hold it. */
   smooth?: boolean;
@@ -68,12 +68,15 @@ function drawSubject(context: CanvasRenderingContext2D, motion: MotionDocument, 
   } else {
     context.fillStyle = keyedColour(subject, 'fill', frame) ?? look.fill;
     context.fill(outline);
-    context.strokeStyle = keyedColour(subject, 'stroke', frame) ?? INK;
-    context.lineWidth = 2;
-    context.stroke(outline);
-    context.globalAlpha *= 0.8;
-    context.lineWidth = 1.5;
-    if (!subject.locked) drawDetails(context, look);
+    // A bare one is a silhouette: dozens of them lie on each other, and the line about each takes as long as its fill.
+    if (!options.bare) {
+      context.strokeStyle = keyedColour(subject, 'stroke', frame) ?? INK;
+      context.lineWidth = 2;
+      context.stroke(outline);
+      context.globalAlpha *= 0.8;
+      context.lineWidth = 1.5;
+      if (!subject.locked) drawDetails(context, look);
+    }
   }
   context.restore();
 }
