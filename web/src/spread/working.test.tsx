@@ -160,6 +160,10 @@ test('time is put in at the playhead; where the exercise sets the range, that st
   fireEvent.click(within(screen.getByRole('dialog')).getByText('Insert'));
   expect([framesOf(), motion().range]).toEqual([[1, 17, 29], { first: 1, last: 25 }]);
   expect(screen.getByText(/key frame lies outside the range and will not play: 29/)).toBeDefined();
+  fireEvent.keyDown(screen.getByRole('button', { name: 'All keys on frame 29' }), { key: 'ArrowLeft' });
+  fireEvent.keyDown(screen.getByRole('button', { name: 'All keys on frame 28' }), { key: 'ArrowLeft' });
+  fireEvent.keyDown(screen.getByRole('button', { name: 'All keys on frame 27' }), { key: 'ArrowLeft' });
+  expect(screen.getByText(/The key on 26 is one past the last frame: it closes a cycle/)).toBeDefined();
 });
 
 test('the work range is set from here and to here, and typed; what lies outside the range is refused', () => {
