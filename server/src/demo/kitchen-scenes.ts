@@ -185,7 +185,7 @@ const teaTowelDrag: DemoExercise = {
   motion: {
     ...scene(1, 41, [
       counter,
-      actor('end', 'Towel end', { shape: 'slice', widthPx: 96, heightPx: 120, fill: '#c8d6e0' }, { x: 190, y: 372 }, {
+      actor('end', 'Towel end', { shape: 'box', widthPx: 92, heightPx: 118, fill: '#c8d6e0' }, { x: 190, y: 372 }, {
         'position.x': [createKey(1, 190, { leave: 'step' }), createKey(9, 190, { link: 'flat' }), createKey(25, 690, { link: 'flat' }), createKey(33, 650, { link: 'flat' })],
         rotation: [createKey(9, 0, { link: 'flat' }), createKey(17, 34, { role: 'breakdown' }), createKey(25, -14, { link: 'flat' }), createKey(31, 6, { role: 'breakdown' }), createKey(37, 0)],
       }),

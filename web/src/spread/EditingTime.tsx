@@ -68,6 +68,6 @@ export function EditingTime({ name, tone, target, rangeFixed, foot }: EditingTim
 
 /** What is said of keys outside the range. One just past its end is no slip: it closes a cycle. */
 function outsideWords(outside: readonly number[], { last }: FrameRange): string {
-  if (outside.length === 1 && outside[0] === last + 1) return `The key on ${last + 1} is one past the last frame: it closes a cycle and is not shown itself.`;
+  if (outside.length === 1 && outside[0] === last + 1) return `The key on ${last + 1} closes a cycle and is not shown itself.`;
   return `${outside.length} ${outside.length === 1 ? 'key frame lies' : 'key frames lie'} outside the range and will not play: ${outside.join(', ')}`;
 }
