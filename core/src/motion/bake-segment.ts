@@ -95,7 +95,19 @@ function curveInto(out: Float64Array, from: number, to: number, keys: readonly K
   const dx = step / span;
   if (Math.abs(a) < EVEN_TIME && Math.abs(b) < EVEN_TIME) {
     // Handles of a third, as automatic ones are: the parameter is the time gone.
-    for (let i = from, t = start + dx * from; i < to; i++, t += dx) out[i] = ((p * t + q) * t + r) * t + value;
+    let i = from;
+    let t = start + dx * from;
+    for (; i + 3 < to; i += 4) {
+      const t1 = t + dx;
+      const t2 = t1 + dx;
+      const t3 = t2 + dx;
+      out[i] = ((p * t + q) * t + r) * t + value;
+      out[i + 1] = ((p * t1 + q) * t1 + r) * t1 + value;
+      out[i + 2] = ((p * t2 + q) * t2 + r) * t2 + value;
+      out[i + 3] = ((p * t3 + q) * t3 + r) * t3 + value;
+      t = t3 + dx;
+    }
+    for (; i < to; i++, t += dx) out[i] = ((p * t + q) * t + r) * t + value;
     return;
   }
   const perDx = span / step;
