@@ -1,5 +1,5 @@
 import { formatRuler, parseRuler, RULER_UNIT_NAMES, type FrameRange, type Rate, type Result, type RulerUnitName } from '@undulan/core';
-import { readStored, useStored } from '../ui/index.ts';
+import { useStored } from '../ui/index.ts';
 
 const NAME = 'ruler-unit';
 
@@ -8,8 +8,6 @@ export function useRulerUnit(): [RulerUnitName, (unit: RulerUnitName) => void] {
   const [stored, store] = useStored<RulerUnitName>(NAME, 'frames');
   return [RULER_UNIT_NAMES.includes(stored) ? stored : 'frames', store];
 }
-
-export const storedRulerUnit = (): RulerUnitName => readStored<RulerUnitName>(NAME, 'frames');
 
 /** Least room a label of a unit needs between ticks, in px. */
 export const LABEL_ROOM_PX: Record<RulerUnitName, number> = { frames: 34, fraction: 34, seconds: 58, milliseconds: 48, timecode: 88 };

@@ -26,7 +26,6 @@ export function useKeyCommands() {
     selectFrame: () => select(keysWhere((frame) => frame === here())),
     selectAfter: () => select(keysWhere((frame) => frame >= here())),
     selectBefore: () => select(keysWhere((frame) => frame <= here())),
-    selectRange: (first: number, last: number) => select(keysWhere((frame) => frame >= first && frame <= last)),
     letGo: () => select([]),
     copy: () => void dispatch(copied()),
     cut: () => {
