@@ -3,7 +3,7 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { CHANNELS, sameChannel, sampleChannel, type Channel, type ChannelKind, type KeyValue, type Subject } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { channelSelected, previewed, selectEditing, useChangeValues } from '../editing/index.ts';
-import { computeValue, formatValue, toFineness, useClock, useOnFrame, usePlaying } from '../time-page/index.ts';
+import { computeValue, formatValue, toFineness, useClock, useMoving, useOnFrame } from '../time-page/index.ts';
 import { CommitInput, Tip, usePointerDrag } from '../ui/index.ts';
 import { ChannelMenu } from './ChannelMenu.tsx';
 import { TabGlyph, type TabState } from './TabGlyph.tsx';
@@ -28,7 +28,7 @@ interface ChannelRowProps {
 export const ChannelRow = memo(function ChannelRow({ subject, channel, frame }: ChannelRowProps) {
   const clock = useClock();
   const dispatch = useAppDispatch();
-  const playing = usePlaying();
+  const moving = useMoving();
   const change = useChangeValues();
   const { unkeyed } = useAppSelector(selectEditing);
   const ref = { subjectId: subject.id, channelId: channel.id };
@@ -61,7 +61,7 @@ export const ChannelRow = memo(function ChannelRow({ subject, channel, frame }: 
         </button>
       </td>
       <td className="w-20 py-1 text-right">
-        {playing ? (
+        {moving ? (
           <LiveValue channel={channel} />
         ) : (
           <CommitInput
@@ -133,7 +133,7 @@ const KeyStep = memo(function KeyStep({ to, way, label, onGo }: KeyStepProps) {
   );
 });
 
-/** A channel's value while playing, written straight into the page. */
+/** A channel's value while the playhead is under way, written straight into the page. */
 function LiveValue({ channel }: { channel: Channel }) {
   const text = useRef<HTMLSpanElement>(null);
   useOnFrame(
@@ -144,5 +144,5 @@ function LiveValue({ channel }: { channel: Channel }) {
       [channel],
     ),
   );
-  return <span ref={text} className="figures inline-block h-6 pr-[9px] font-semibold" />;
+  return <span ref={text} className="figures block h-6 pr-[9px] text-right font-semibold [contain:strict]" />;
 }

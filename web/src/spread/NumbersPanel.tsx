@@ -1,4 +1,4 @@
-import { useDeferredValue, useState } from 'react';
+import { useState } from 'react';
 import type { Channel, Subject } from '@undulan/core';
 import { TRACKS } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -17,8 +17,7 @@ function isListed(channel: Channel, all: boolean): boolean {
 /** Every channel of the selected subject with its value on this frame, to be typed; and the keys before and after. */
 export function NumbersPanel() {
   const subject = useAppSelector(selectSubject);
-  // While scrubbing the picture goes first: the numbers follow when there is time for them.
-  const frame = useDeferredValue(useRestingFrame());
+  const frame = useRestingFrame();
   const [all, setAll] = useState(false);
   if (!subject) return <p className="p-4 text-center text-faint">No subject is selected: click one in the picture.</p>;
   const listed = subject.channels.filter((channel) => isListed(channel, all));

@@ -55,7 +55,7 @@ export function FrameField() {
           if (event.key === 'Escape') goBack();
         }}
         onBlur={goBack}
-        className="figures h-8 w-16 rounded-md border border-rule bg-page text-center text-[15px] font-semibold aria-invalid:border-danger aria-invalid:text-danger"
+        className="figures h-8 w-16 rounded-md border border-rule bg-page text-center text-[15px] [contain:strict] font-semibold aria-invalid:border-danger aria-invalid:text-danger"
       />
       <span ref={seconds} className="figures hidden h-4 w-[58px] overflow-hidden @min-[43rem]:block text-xs text-faint [contain:strict]" />
       {refused && (

@@ -35,7 +35,7 @@ export function Ruler({ cues, unit }: { cues: readonly Cue[]; unit: RulerUnitNam
     }
     const x = event.clientX - event.currentTarget.getBoundingClientRect().left;
     const cue = event.altKey ? undefined : cues.find((other) => Math.abs(scale.xOf(other.frame) - x) <= CUE_REACH_PX);
-    clock.seek(cue ? cue.frame : scale.frameAt(x), { between: event.altKey || cue !== undefined });
+    clock.scrub(cue ? cue.frame : scale.frameAt(x), { between: event.altKey || cue !== undefined });
   };
   const ticks: number[] = [];
   const start = first + Math.floor((scale.first - first) / minor) * minor;
@@ -55,6 +55,7 @@ export function Ruler({ cues, unit }: { cues: readonly Cue[]; unit: RulerUnitNam
       className="h-9 cursor-ew-resize touch-none overflow-hidden"
       onPointerDown={goTo}
       onPointerMove={goTo}
+      onLostPointerCapture={() => clock.rest()}
       onKeyDown={(event) => {
         const by = { ArrowLeft: -1, ArrowRight: 1, PageUp: -10, PageDown: 10 }[event.key];
         if (!by) return;

@@ -43,12 +43,12 @@ export function useOnFrame(draw: (frame: number) => void): void {
   useEffect(() => clock.subscribe(() => latest.current(clock.frame)), [clock]);
 }
 
-/** The frame the playhead rests on: while playing it stays what it was, so that nothing renders at playback rate. */
+/** The frame the playhead rests on: while it plays or is dragged it stays what it was, so that nothing renders at that rate. */
 export function useRestingFrame(): number {
   const clock = useClock();
   const resting = useRef(clock.frame);
   return useSyncExternalStore(clock.subscribe, () => {
-    if (!clock.playing) resting.current = clock.frame;
+    if (!clock.moving) resting.current = clock.frame;
     return resting.current;
   });
 }
@@ -57,6 +57,12 @@ export function useRestingFrame(): number {
 export function usePlaying(): 1 | -1 | 0 {
   const clock = useClock();
   return useSyncExternalStore(clock.subscribe, () => (clock.playing ? clock.direction : 0));
+}
+
+/** Whether the playhead is under way, played or dragged. */
+export function useMoving(): boolean {
+  const clock = useClock();
+  return useSyncExternalStore(clock.subscribe, () => clock.moving);
 }
 
 /** How the motion is looked at, remembered in this browser. */

@@ -1,4 +1,4 @@
-export { ClockProvider, useClock, useOnFrame, useRestingFrame, usePlaying } from './clock-context.tsx';
+export { ClockProvider, useClock, useOnFrame, useRestingFrame, useMoving, usePlaying } from './clock-context.tsx';
 export { TimePage } from './TimePage.tsx';
 export type { PlaybackReport } from './playback-clock.ts';
 export type { StripEntry } from './TimePage.tsx';

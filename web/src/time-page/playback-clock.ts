@@ -56,6 +56,7 @@ export class PlaybackClock {
   #workRange: FrameRange | null = null;
   #settings = PLAIN_PLAY;
   #playing = false;
+  #scrubbing = false;
   #direction: 1 | -1 = 1;
   #report = NOTHING;
   #handle = 0;
@@ -80,6 +81,10 @@ export class PlaybackClock {
   }
   get playing(): boolean {
     return this.#playing;
+  }
+  /** Whether the playhead is under way, played or dragged: it rests on no frame yet. */
+  get moving(): boolean {
+    return this.#playing || this.#scrubbing;
   }
   /** Which way it plays: 1 forward, −1 backward. */
   get direction(): 1 | -1 {
@@ -138,6 +143,19 @@ export class PlaybackClock {
     const placed = between ? Math.round(frame / FRAME_GRAIN) / (1 / FRAME_GRAIN) : Math.round(frame);
     this.#frame = Math.min(Math.max(placed, this.#range.first), this.#range.last);
     if (this.#playing) this.#restart();
+    this.#tell();
+  }
+
+  /** Seeks as a drag does: the playhead is under way until `rest`. */
+  scrub(frame: number, options: { between?: boolean } = {}): void {
+    this.#scrubbing = true;
+    this.seek(frame, options);
+  }
+
+  /** A drag has ended: the playhead rests where it is. */
+  rest(): void {
+    if (!this.#scrubbing) return;
+    this.#scrubbing = false;
     this.#tell();
   }
 
