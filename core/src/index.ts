@@ -4,3 +4,4 @@ export * from './time/index.ts';
 export * from './motion/index.ts';
 export * from './spacing/index.ts';
 export * from './reading/index.ts';
+export * from './formats/index.ts';

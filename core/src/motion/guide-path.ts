@@ -13,6 +13,8 @@ export interface PathSampler {
   placeAt: (share: number) => PathPlace;
   /** As `placeAt`, the point alone, written into `out`. */
   pointInto: (out: Point, share: number) => Point;
+  /** The share of the length gone at a parameter `t` in [0, 1] of one of the path's pieces. */
+  shareAt: (piece: number, t: number) => number;
 }
 
 /** Gauss–Legendre nodes and weights of 8 points on [−1, 1], the positive half (Abramowitz & Stegun, table 25.4). */
@@ -151,9 +153,17 @@ export function createPathSampler(path: GuidePath): PathSampler {
     out.y = ((curves[c + 4]! * t + curves[c + 5]!) * t + curves[c + 6]!) * t + curves[c + 7]!;
     return out;
   };
+  const shareAt = (piece: number, t: number): number => {
+    const at = stretches.findLastIndex((stretch) => stretch.piece < piece || (stretch.piece === piece && stretch.fromT <= t));
+    const stretch = stretches[at];
+    if (!stretch || lengthPx === 0) return 0;
+    const into = stretch.piece < piece ? stretch.length : gaussLength(pieces[piece]!, stretch.fromT, t);
+    return Math.min(1, (starts[at]! + into) / lengthPx);
+  };
   return {
     lengthPx,
     pointInto,
+    shareAt,
     placeAt: (given) => {
       const point = pointInto({ x: 0, y: 0 }, given);
       if (count === 0) return { ...point, angle: 0, curvature: 0 };

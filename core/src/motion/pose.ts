@@ -55,6 +55,11 @@ interface Place extends Point {
   turn: number;
 }
 
+/** How far a guide path turns a subject on a frame, in degrees: along the path, and leaning into its turns. 0 for one that is on none. */
+export function turnOnPath(motion: MotionDocument, subject: Subject, frame: number): number {
+  return placeOf(motion, subject, frame).turn;
+}
+
 /** Where a subject is in its parent's space, and how far a guide path turns it: along the path at its travel if it has one, shifted by its position. */
 function placeOf(motion: MotionDocument, subject: Subject, frame: number): Place {
   const position = { x: channelValue(subject, 'position.x', frame), y: channelValue(subject, 'position.y', frame) };

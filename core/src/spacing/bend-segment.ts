@@ -1,14 +1,13 @@
 import { solveBezierTime } from '../motion/bezier.ts';
+import { easeShapeOf, STRAIGHT, type CurveShape } from '../motion/ease-shape.ts';
 import { findChannel, findSubject } from '../motion/document.ts';
 import { EASES } from '../motion/eases.ts';
 import type { Edit } from '../motion/edit/edit.ts';
 import type { MotionDocument } from '../motion/schema.ts';
-import { segmentCurve } from '../motion/segment.ts';
 import { TRACKS } from '../motion/track.ts';
-import { fitCurve, type CurveShape } from './fit-curve.ts';
+import { fitCurve } from './fit-curve.ts';
 import { shapeSegment, type SegmentRef } from './space-segment.ts';
 
-const STRAIGHT: CurveShape = { x1: 1 / 3, y1: 1 / 3, x2: 2 / 3, y2: 2 / 3 };
 const EASE_MARKS = 24;
 
 /** The shape of a segment as one curve: its handles where it is one, the nearest curve to a named ease, else a straight line. That of the first of its channels that moves. */
@@ -19,13 +18,10 @@ export function shapeOf(motion: MotionDocument, { subjectId, trackId, firstFrame
     const index = keys.findIndex((key) => key.frame === firstFrame);
     const [from, to] = [keys[index], keys[index + 1]];
     if (!from || to?.frame !== lastFrame || to.value === from.value) continue;
-    if (from.leave === 'curve') {
-      const { x1, x2, v1, v2 } = segmentCurve(keys, index);
-      const rise = to.value - from.value;
-      return { x1, y1: (v1 - from.value) / rise, x2, y2: (v2 - from.value) / rise };
-    }
-    if (from.leave === 'linear' || from.leave === 'step') return STRAIGHT;
-    const ease = EASES[from.leave];
+    const shape = easeShapeOf(keys, index);
+    if (shape.leave === 'curve') return shape;
+    if (shape.leave === 'linear' || shape.leave === 'step') return STRAIGHT;
+    const ease = EASES[shape.leave];
     return fitCurve(Array.from({ length: EASE_MARKS + 1 }, (_, n) => ease(n / EASE_MARKS)));
   }
   return STRAIGHT;

@@ -1,13 +1,6 @@
+import type { CurveShape } from '../motion/ease-shape.ts';
 import { bezierValue, solveBezierTime } from '../motion/bezier.ts';
 import type { Spacing } from './builders.ts';
-
-/** A cubic Bézier ease from (0, 0) to (1, 1): its inner controls in shares of the time and of the way. `x` in [0, 1], so time never runs back. */
-export interface CurveShape {
-  x1: number;
-  y1: number;
-  x2: number;
-  y2: number;
-}
 
 export interface FittedCurve extends CurveShape {
   /** The greatest distance of a mark from the curve, as a share of the way, and that mark's number. */

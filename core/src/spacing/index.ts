@@ -17,4 +17,5 @@ export { bendSegment, bendThrough, shapeOf } from './bend-segment.ts';
 export { readSpacing, describeSpacing } from './describe-spacing.ts';
 export type { SpacingLook } from './describe-spacing.ts';
 export { fitCurve, curveSpacing } from './fit-curve.ts';
-export type { CurveShape, FittedCurve } from './fit-curve.ts';
+export type { FittedCurve } from './fit-curve.ts';
+export { moveOntoGuide, moveOffGuide } from './guide-move.ts';

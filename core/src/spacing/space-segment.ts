@@ -1,13 +1,13 @@
+import type { CurveShape } from '../motion/ease-shape.ts';
 import { channelOf, createKey, findSubject, withChannel } from '../motion/document.ts';
 import { settled } from '../motion/edit/hold-poses.ts';
-import { effectiveHandles } from '../motion/edit/set-handles.ts';
+import { withEase } from '../motion/edit/ease-keys.ts';
 import type { Edit, KeyRef } from '../motion/edit/edit.ts';
 import type { Key, MotionDocument, Subject } from '../motion/schema.ts';
 import { TRACKS, type Track, type TrackId } from '../motion/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
 import { CoreError } from '../core-error.ts';
 import type { Spacing } from './builders.ts';
-import type { CurveShape } from './fit-curve.ts';
 import { wayOf } from './way.ts';
 
 /** A stretch of a track between two of its keys. */
@@ -24,20 +24,13 @@ function partsOf(motion: MotionDocument, { subjectId, trackId }: SegmentRef): { 
   return { subject, track: TRACKS.find((track) => track.id === trackId)! };
 }
 
-/** Both handles of a key written down, so that changing one leaves the other as it is. */
-function unlinked(keys: readonly Key[], index: number): Key {
-  const handles = effectiveHandles(keys, index);
-  return { ...keys[index]!, ...handles, link: 'broken' };
-}
-
 /**
  * Gives a segment one curve: its channels leave the first key and arrive at the last one by the shape's handles. Refused where a channel has keys between, or lacks one at either end: one curve cannot go through them.
  * Throws `unknown-subject`.
  */
-export function shapeSegment(motion: MotionDocument, segment: SegmentRef, { x1, y1, x2, y2 }: CurveShape): Edit {
+export function shapeSegment(motion: MotionDocument, segment: SegmentRef, shape: CurveShape): Edit {
   const { subject, track } = partsOf(motion, segment);
   const { firstFrame, lastFrame, subjectId } = segment;
-  const span = lastFrame - firstFrame;
   const keys: KeyRef[] = [];
   let result = motion;
   for (const channelId of wayOf(subject, track, firstFrame, lastFrame).keyedIds) {
@@ -45,10 +38,7 @@ export function shapeSegment(motion: MotionDocument, segment: SegmentRef, { x1, 
     const from = channel.keys.findIndex((key) => key.frame === firstFrame);
     const to = channel.keys.findIndex((key) => key.frame === lastFrame);
     if (from < 0 || to !== from + 1) return { motion, keys: [], gaveWay: [], refused: `There are keys between ${firstFrame} and ${lastFrame}: one curve cannot go through them. Set a breakdown instead.` };
-    const rise = channel.keys[to]!.value - channel.keys[from]!.value;
-    const leaving: Key = { ...settled(unlinked(channel.keys, from)), leave: 'curve', out: { frames: x1 * span, value: y1 * rise } };
-    const arriving: Key = { ...unlinked(channel.keys, to), in: { frames: (x2 - 1) * span, value: (y2 - 1) * rise } };
-    result = withChannel(result, subjectId, { ...channel, keys: channel.keys.with(from, leaving).with(to, arriving) });
+    result = withChannel(result, subjectId, { ...channel, keys: withEase(channel.keys, from, { leave: 'curve', ...shape }) });
     keys.push({ subjectId, channelId, frame: firstFrame }, { subjectId, channelId, frame: lastFrame });
   }
   return { motion: result, keys, gaveWay: [] };

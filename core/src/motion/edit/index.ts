@@ -9,6 +9,7 @@ export { moveKeys } from './move-keys.ts';
 export type { MoveOptions } from './move-keys.ts';
 export { setLeave, setRole } from './key-properties.ts';
 export { setHandle, setLink, effectiveHandles } from './set-handles.ts';
+export { setEase, swapEases, setEaseAmount } from './ease-keys.ts';
 export { setSpeed } from './set-speed.ts';
 export { setResting, offsetChannels } from './set-rest.ts';
 export { setScene, setSubject } from './set-scene.ts';

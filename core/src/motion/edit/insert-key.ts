@@ -16,7 +16,13 @@ export function withKeyAt(channel: Channel, frame: number): Channel {
   const from = keys[index];
   const to = keys[index + 1];
   const made: Key = { frame, value, role: 'breakdown', leave: from?.leave ?? 'curve', in: { frames: 0, value: 0 }, out: { frames: 0, value: 0 }, link: 'auto' };
-  if (!from || !to || from.leave === 'linear' || from.leave === 'step' || CHANNELS[id].blend) {
+  if (!from || !to) {
+    // The stretch to the new key is flat: the end key's handle that had no effect so far must not begin to have one. Automatic ones are flat there by themselves.
+    const facing = from ? 'out' : 'in';
+    const kept = keys.map((key) => (key === (from ?? to) && key.link !== 'auto' ? { ...key, link: 'broken' as const, [facing]: { frames: 0, value: 0 } } : key));
+    return { ...channel, keys: [...kept.slice(0, index + 1), made, ...kept.slice(index + 1)] };
+  }
+  if (from.leave === 'linear' || from.leave === 'step' || CHANNELS[id].blend) {
     // Automatic handles beside it would be worked out anew from the nearer key: they are written down as they are.
     const kept = keys.map((key, i) => (key.link === 'auto' && (i === index || i === index + 1) ? { ...key, link: 'broken' as const, in: storedIn(keys, i), out: storedOut(keys, i) } : key));
     return { ...channel, keys: [...kept.slice(0, index + 1), made, ...kept.slice(index + 1)] };

@@ -1,0 +1,2 @@
+export { readCssEasing, writeCssEasing, easingSpacing } from './css-easing.ts';
+export type { CssEasing, EasePoint } from './css-easing.ts';
