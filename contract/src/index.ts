@@ -9,4 +9,5 @@ export {
 } from './courses.ts';
 export { NewExercise, Created, ExerciseSetting, Assignment, NewDraft, Draft, HandIn } from './exercises.ts';
 export { NewPlan, SavedPlan } from './plans.ts';
+export { NewEase, SavedEase } from './eases.ts';
 export { Note, NoteText, ReviewText, Review, TakeView, ReturnReview } from './takes.ts';

@@ -13,6 +13,7 @@ import { answerProblems, nothingHere } from './http/answer-problems.ts';
 import { refuseForeignWrites, securityHeaders } from './http/security.ts';
 import { createSessions } from './http/sessions.ts';
 import { peopleRoutes } from './people/people.routes.ts';
+import { easesRoutes } from './eases/eases.routes.ts';
 import { plansRoutes } from './plans/plans.routes.ts';
 import { takesRoutes } from './takes/takes.routes.ts';
 
@@ -26,7 +27,7 @@ export interface App {
 function api(sequelize: Sequelize): Router {
   const routes = Router();
   routes.use(express.json({ limit: BODY_LIMIT }), refuseForeignWrites, peopleRoutes(sequelize));
-  routes.use(requirePerson, coursesRoutes(), exercisesRoutes(), draftsRoutes(), takesRoutes(), plansRoutes(), nothingHere);
+  routes.use(requirePerson, coursesRoutes(), exercisesRoutes(), draftsRoutes(), takesRoutes(), plansRoutes(), easesRoutes(), nothingHere);
   return routes;
 }
 

@@ -130,6 +130,20 @@ test('plans belong to the course: all of its people see them, their author and t
   expect((await ines.get(address).expect(200)).body).toEqual([]);
 });
 
+test("the course's palette of eases: anyone adds to it, what is no ease is refused with the reason, author and instructor take out", async () => {
+  const address = `/api/courses/${harness.courseId}/eases`;
+  const listed = async (): Promise<{ name: string }[]> => (await jonah.get(address).expect(200)).body as { name: string }[];
+  const before = await listed();
+  const { id } = (await ines.post(address).send({ name: 'Whisk: quick start', css: 'cubic-bezier(0.1, 0.6, 0.4, 1)' }).expect(201)).body as { id: string };
+  expect(await listed()).toContainEqual({ id, name: 'Whisk: quick start', css: 'cubic-bezier(0.1, 0.6, 0.4, 1)', authorName: 'Ines Calado', mayRemove: false });
+  const refused = await ines.post(address).send({ name: 'Back in time', css: 'cubic-bezier(1.5, 0, 0.4, 1)' }).expect(400);
+  expect(JSON.stringify(refused.body)).toContain('from 0 to 1');
+  await jonah.delete(`/api/eases/${id}`).expect(403);
+  await instructor.delete(`/api/eases/${id}`).expect(204);
+  await ines.delete(`/api/eases/${id}`).expect(404);
+  expect(await listed()).toEqual(before);
+});
+
 test('signing out ends the session on the server', async () => {
   const leif = await harness.signIn('leif');
   await leif.get('/api/session').expect(200);

@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { easeProgress } from '../motion/ease-shape.ts';
 import { EASE_NAMES } from '../motion/eases.ts';
+import { channelOf, createChannel, createKey, createMotion, createSubject } from '../motion/document.ts';
+import { applyEasing } from './apply-easing.ts';
 import { easingSpacing, readCssEasing, writeCssEasing, type CssEasing } from './css-easing.ts';
 
 const read = (text: string): CssEasing => {
@@ -46,4 +48,14 @@ test('what is no easing is refused with a sentence that says what is', () => {
   for (const [text, code] of [['cubic-bezier(0, 1, 2)', 'not-four-numbers'], ['cubic-bezier(1.2, 0, 0.5, 1)', 'time-runs-back'], ['linear(1)', 'too-few-stops'], ['linear(0, a, 1)', 'not-a-stop'], ['steps(4)', 'not-an-easing'], ['', 'not-an-easing']] as const) {
     expect(readCssEasing(text)).toMatchObject({ ok: false, issues: [{ code }] });
   }
+});
+
+test('an ease given by points is drawn a frame apart; one given as a curve becomes handles', () => {
+  const subject = createSubject('lid', 'Lid', { shape: 'pill', widthPx: 80, heightPx: 20, fill: '#9a6b00' }, { x: 0, y: 0 });
+  const motion = createMotion([{ ...subject, channels: [createChannel('rotation', 0, [createKey(1, 0), createKey(5, 40), createKey(9, 0)])] }]);
+  const ref = { subjectId: 'lid', channelId: 'rotation' as const, frame: 1 };
+  const drawn = applyEasing(motion, [ref], read('linear(0, 1 50%, 0.5 75%, 1)')).motion;
+  expect(channelOf(drawn, 'lid', 'rotation').keys.map((key) => [key.frame, key.value, key.role])).toEqual([[1, 0, 'extreme'], [2, 20, 'inbetween'], [3, 40, 'inbetween'], [4, 20, 'inbetween'], [5, 40, 'extreme'], [9, 0, 'extreme']]);
+  const curved = applyEasing(motion, [ref], read('cubic-bezier(0.25, 0, 0.75, 1)')).motion;
+  expect(channelOf(curved, 'lid', 'rotation').keys[0]!.out).toEqual({ frames: 1, value: 0 });
 });

@@ -1,2 +1,3 @@
 export { readCssEasing, writeCssEasing, easingSpacing } from './css-easing.ts';
 export type { CssEasing, EasePoint } from './css-easing.ts';
+export { applyEasing } from './apply-easing.ts';

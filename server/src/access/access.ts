@@ -1,10 +1,10 @@
 import type { CourseRole } from '@undulan/contract';
+import type { Model, ModelStatic } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import { EnrolmentModel } from '../courses/course.model.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
-import { PlanModel } from '../plans/plan.model.ts';
 import { TakeModel } from '../takes/take.model.ts';
 
 /**
@@ -74,13 +74,19 @@ export async function takeToReview(personId: string, takeId: string): Promise<Ta
   return access;
 }
 
-/** A plan of a course, for its author or an instructor of the course to remove. */
-export async function planFor(personId: string, planId: string): Promise<PlanModel> {
-  const plan = UUID.test(planId) ? await PlanModel.findByPk(planId) : null;
-  if (!plan) throw notFound('plan');
-  const role = await roleIn(personId, plan.courseId, 'plan');
-  if (plan.authorId !== personId) requireRole(role, 'instructor');
-  return plan;
+/** What a person keeps in a course for all of its people. */
+interface Kept extends Model {
+  courseId: string;
+  authorId: string;
+}
+
+/** Something kept in a course, for its author or an instructor of the course to remove. */
+export async function removableFor<T extends Kept>(personId: string, model: ModelStatic<T>, id: string, what: string): Promise<T> {
+  const kept = UUID.test(id) ? await model.findByPk(id) : null;
+  if (!kept) throw notFound(what);
+  const role = await roleIn(personId, kept.courseId, what);
+  if (kept.authorId !== personId) requireRole(role, 'instructor');
+  return kept;
 }
 
 /** Whether the exercise's learner may see its model motion now. */

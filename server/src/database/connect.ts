@@ -3,6 +3,7 @@ import { initCourseModels } from '../courses/course.model.ts';
 import { initDraftModel } from '../drafts/draft.model.ts';
 import { initExerciseModel } from '../exercises/exercise.model.ts';
 import { initPersonModel } from '../people/person.model.ts';
+import { initEaseModel } from '../eases/ease.model.ts';
 import { initPlanModel } from '../plans/plan.model.ts';
 import { initTakeModels } from '../takes/take.model.ts';
 
@@ -15,6 +16,7 @@ export async function connectDatabase(url: string): Promise<Sequelize> {
   initDraftModel(sequelize);
   initTakeModels(sequelize);
   initPlanModel(sequelize);
+  initEaseModel(sequelize);
   await sequelize.authenticate();
   return sequelize;
 }

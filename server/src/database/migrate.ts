@@ -5,8 +5,9 @@ import type { Migration } from './migration.ts';
 import { firstTables } from './migrations/0001-first-tables.ts';
 import { plans } from './migrations/0002-plans.ts';
 import { shortcuts } from './migrations/0003-shortcuts.ts';
+import { eases } from './migrations/0004-eases.ts';
 
-const MIGRATIONS: readonly Migration[] = [firstTables, plans, shortcuts];
+const MIGRATIONS: readonly Migration[] = [firstTables, plans, shortcuts, eases];
 
 /** Brings the tables up to date. Copies of the server that start together wait for one another. */
 export async function migrate(sequelize: Sequelize): Promise<void> {

@@ -129,3 +129,10 @@ export const DEMO_DRAFTS: DemoDraft[] = [
   { learner: 'sena', exercise: 'teaGlass', motion: glass.key(glass.start, 1, 130) },
   { learner: 'ines', exercise: 'toasterRack', motion: bread.breakdown(bread.key(bread.key(bread.key(bread.leave(bread.key(bread.start, 9, 345), [9], 'linear'), 20, 215), 26, 238), 31, 230), 26) },
 ];
+
+/** The course's palette of eases. */
+export const DEMO_EASES = [
+  { name: 'Honey: slow, slow, snap', css: 'cubic-bezier(0.85, 0, 0.95, 0.35)' },
+  { name: 'Drawer: pulled, then coasting', css: 'cubic-bezier(0.2, 0.5, 0.3, 1)' },
+  { name: 'Lid: two small bounces', css: 'linear(0, 0.36 20%, 1 44%, 0.88 54%, 1 66%, 0.96 74%, 1 82%, 1)' },
+];

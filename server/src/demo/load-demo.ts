@@ -2,6 +2,7 @@ import { readTake } from '@undulan/core';
 import type { Sequelize, Transaction } from 'sequelize';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { withLock } from '../database/lock.ts';
+import { EaseModel } from '../eases/ease.model.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { NO_HISTORY } from '../exercises/starting-work.ts';
@@ -10,7 +11,7 @@ import { PersonModel } from '../people/person.model.ts';
 import { NoteModel, ReadingModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
 import { DEMO_COURSE, DEMO_INSTRUCTOR, DEMO_LEARNERS, DEMO_PASSWORD, type DemoLearner } from './demo-people.ts';
 import { DEMO_EXERCISES, type DemoExerciseName } from './kitchen-scenes.ts';
-import { DEMO_DRAFTS, DEMO_TAKES, type DemoTake } from './kitchen-work.ts';
+import { DEMO_DRAFTS, DEMO_EASES, DEMO_TAKES, type DemoTake } from './kitchen-work.ts';
 
 const DAY_MS = 24 * 60 * 60 * 1000;
 
@@ -46,6 +47,7 @@ async function loadCourse(transaction: Transaction): Promise<Loaded> {
     return id;
   };
   const instructorId = await enrol(DEMO_INSTRUCTOR, 'instructor');
+  await EaseModel.bulkCreate(DEMO_EASES.map((ease) => ({ ...ease, courseId: course.id, authorId: instructorId })), { transaction });
   const learnerIds = new Map<DemoLearner, string>();
   for (const [name, person] of Object.entries(DEMO_LEARNERS)) learnerIds.set(name as DemoLearner, await enrol(person, 'learner'));
   const exercises = new Map<DemoExerciseName, ExerciseModel>();

@@ -1,5 +1,5 @@
 import type { Created, NewPlan, SavedPlan } from '@undulan/contract';
-import { planFor, roleIn } from '../access/access.ts';
+import { removableFor, roleIn } from '../access/access.ts';
 import { PlanModel } from './plan.model.ts';
 
 /** The course's plans, newest first. */
@@ -23,6 +23,6 @@ export async function savePlan(personId: string, courseId: string, plan: NewPlan
 }
 
 export async function removePlan(personId: string, planId: string): Promise<void> {
-  const plan = await planFor(personId, planId);
+  const plan = await removableFor(personId, PlanModel, planId, 'plan');
   await plan.destroy();
 }

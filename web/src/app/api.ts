@@ -1,14 +1,14 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type {
-  Assignment, CourseOverview, Created, Credentials, DemoAccounts, Draft, ExerciseSetting, HandIn, LearnerCourse, NewDraft, NewExercise, NewPlan, NoteText,
-  ReturnReview, ReviewText, Saved, SavedPlan, SaveWork, ShortcutChoices, SignedIn, TakeView,
+  Assignment, CourseOverview, Created, Credentials, DemoAccounts, Draft, ExerciseSetting, HandIn, LearnerCourse, NewDraft, NewEase, NewExercise, NewPlan, NoteText,
+  ReturnReview, ReviewText, Saved, SavedEase, SavedPlan, SaveWork, ShortcutChoices, SignedIn, TakeView,
 } from '@undulan/contract';
 
 /** The server's data as the pages see it. Work being edited lives in the editing slice; here it is only fetched and written. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Session', 'Course', 'Exercise', 'Draft', 'Take', 'Plan'],
+  tagTypes: ['Session', 'Course', 'Exercise', 'Draft', 'Take', 'Plan', 'Ease'],
   endpoints: (build) => ({
     session: build.query<SignedIn, void>({ query: () => '/session', providesTags: ['Session'] }),
     demoAccounts: build.query<DemoAccounts, void>({ query: () => '/demo-accounts' }),
@@ -58,6 +58,13 @@ export const api = createApi({
     }),
     removePlan: build.mutation<void, string>({ query: (id) => ({ url: `/plans/${id}`, method: 'DELETE' }), invalidatesTags: ['Plan'] }),
 
+    eases: build.query<SavedEase[], string>({ query: (courseId) => `/courses/${courseId}/eases`, providesTags: ['Ease'] }),
+    saveEase: build.mutation<Created, { courseId: string; ease: NewEase }>({
+      query: ({ courseId, ease }) => ({ url: `/courses/${courseId}/eases`, method: 'POST', body: ease }),
+      invalidatesTags: ['Ease'],
+    }),
+    removeEase: build.mutation<void, string>({ query: (id) => ({ url: `/eases/${id}`, method: 'DELETE' }), invalidatesTags: ['Ease'] }),
+
     take: build.query<TakeView, string>({ query: (id) => `/takes/${id}`, providesTags: ['Take'] }),
     readAgain: build.mutation<void, string>({ query: (id) => ({ url: `/takes/${id}/readings`, method: 'POST' }), invalidatesTags: ['Take'] }),
     saveReview: build.mutation<Saved, { takeId: string; review: ReviewText }>({
@@ -86,5 +93,5 @@ export const api = createApi({
 export const {
   useSessionQuery, useDemoAccountsQuery, useSignInMutation, useSignOutMutation, useChooseShortcutsMutation, useOverviewQuery, useLearnerCourseQuery, useCreateExerciseMutation,
   useSettingQuery, usePublishMutation, useAssignmentQuery, useBeginDraftMutation, useDraftQuery, useDeleteDraftMutation, useHandInMutation,
-  usePlansQuery, useSavePlanMutation, useRemovePlanMutation, useTakeQuery, useReadAgainMutation, useSaveReviewMutation, useReturnReviewMutation, useAddNoteMutation, useChangeNoteMutation, useRemoveNoteMutation,
+  usePlansQuery, useSavePlanMutation, useRemovePlanMutation, useEasesQuery, useSaveEaseMutation, useRemoveEaseMutation, useTakeQuery, useReadAgainMutation, useSaveReviewMutation, useReturnReviewMutation, useAddNoteMutation, useChangeNoteMutation, useRemoveNoteMutation,
 } = api;
