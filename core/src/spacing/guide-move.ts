@@ -2,12 +2,12 @@ import { CoreError } from '../core-error.ts';
 import { solveBezierTime } from '../motion/bezier.ts';
 import { channelOf, findChannel, findSubject, withChannel } from '../motion/document.ts';
 import type { ChannelRef, Edit, KeyRef } from '../motion/edit/edit.ts';
+import { fitKeys } from '../motion/fit-keys.ts';
 import { createPathSampler } from '../motion/guide-path.ts';
 import { samplerOf, turnOnPath } from '../motion/pose.ts';
 import { channelSpeed, sampleChannel } from '../motion/sample.ts';
 import { segmentCurve } from '../motion/segment.ts';
 import type { Channel, GuidePath, Key, KeyRole, MotionDocument, PathPoint, Point, Subject } from '../motion/schema.ts';
-import { fitKeys } from './fit-keys.ts';
 
 /** No frame moves by more than this when a move is put on a path of its own or taken off, in px: half of what is promised. */
 const TOLERANCE_PX = 0.005;

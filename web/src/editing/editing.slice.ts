@@ -1,6 +1,6 @@
 import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 import type { ExerciseDetails, StoredWork, Work, WorkHistory } from '@undulan/contract';
-import { CHANNELS, copyKeys, sameChannel, sameKey, type Clip, type KeyRef, type KeyValue, type MotionDocument } from '@undulan/core';
+import { CHANNELS, copyKeys, sameChannel, sameKey, type Clip, type EaseShape, type KeyRef, type KeyValue, type MotionDocument } from '@undulan/core';
 import { EMPTY_HISTORY, recordStep, redoStep, undoStep } from './history.ts';
 import { editName, runEdit, type EditRequest } from './operations.ts';
 import { isLocked, lockedChange, PLAIN_ROWS, type RowState } from './rows.ts';
@@ -39,6 +39,8 @@ export interface EditingState {
   selectedKeys: KeyRef[];
   /** Keys taken up to be put down elsewhere, also in other work. */
   clip: Clip | null;
+  /** The ease taken up to be given to other segments. */
+  easeClip: EaseShape | null;
   rows: RowState;
   /** Moving keys moves all that come after along. */
   ripple: boolean;
@@ -69,6 +71,7 @@ const initialState: EditingState = {
   channelId: null,
   selectedKeys: [],
   clip: null,
+  easeClip: null,
   rows: PLAIN_ROWS,
   ripple: false,
   keepShares: false,
@@ -112,16 +115,17 @@ const slice = createSlice({
   name: 'editing',
   initialState,
   reducers: {
-    opened: ({ clip }, { payload: { source, stored } }: PayloadAction<Opened>): EditingState => ({
+    opened: ({ clip, easeClip }, { payload: { source, stored } }: PayloadAction<Opened>): EditingState => ({
       ...initialState,
       clip,
+      easeClip,
       source,
       work: stored.work,
       history: stored.history,
       version: stored.version,
       subjectId: firstSubject(stored.work.motion),
     }),
-    closed: ({ clip }): EditingState => ({ ...initialState, clip }),
+    closed: ({ clip, easeClip }): EditingState => ({ ...initialState, clip, easeClip }),
     /** Work that never reached the server is taken up again on top of what the server has. */
     broughtBack: (state, { payload }: PayloadAction<StoredWork>) => {
       state.work = payload.work;
@@ -188,6 +192,9 @@ const slice = createSlice({
     },
     copied: (state) => {
       if (state.work) state.clip = copyKeys(original(state).work!.motion, original(state).selectedKeys);
+    },
+    easeCopied: (state, { payload }: PayloadAction<EaseShape>) => {
+      state.easeClip = payload;
     },
     rowsChanged: (state, { payload }: PayloadAction<Partial<RowState>>) => {
       Object.assign(state.rows, payload);
@@ -259,6 +266,6 @@ const DETAIL_NAMES: Record<keyof ExerciseDetails, string> = {
 
 export const editingReducer = slice.reducer;
 export const {
-  opened, closed, copied, rowsChanged, rippleToggled, sharesToggled, leftUnkeyed, unkeyedDropped, broughtBack, edited, previewed, detailsChanged, undone, redone, keysSelected, subjectSelected, channelSelected, recordToggled, asked,
+  opened, closed, copied, easeCopied, rowsChanged, rippleToggled, sharesToggled, leftUnkeyed, unkeyedDropped, broughtBack, edited, previewed, detailsChanged, undone, redone, keysSelected, subjectSelected, channelSelected, recordToggled, asked,
   saving, saved, notSaved, mineKept, targetUnlocked,
 } = slice.actions;

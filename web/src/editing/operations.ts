@@ -1,6 +1,6 @@
 import {
-  bendSegment,
-  changeLength, changeRate, clearChannel, deleteKeys, duplicateKeys, evenKeys, freePoses, holdPoses, insertTime, keepRestFrame, makeHold, moveKeys, offsetChannels, pasteKeys, pasteOnto, removeTime, reverseKeys, rippleKeys, setHandle, setKeys, setLeave, setLink, setResting, setRole, setScene, setSubject, snapKeys, stretchAbout, thinChannels,
+  applyEasing, bakeKeys, bendSegment,
+  changeLength, changeRate, clearChannel, deleteKeys, duplicateKeys, evenKeys, freePoses, holdPoses, insertTime, joinPosition, keepRestFrame, makeHold, moveKeys, moveOffGuide, moveOntoGuide, offsetChannels, pasteKeys, pasteOnto, removeTime, reverseKeys, rippleKeys, setEase, setEaseAmount, setHandle, setKeys, setLeave, setLink, setOutside, setResting, setRole, setScene, setSubject, setWobble, snapKeys, splitPosition, stretchAbout, swapEases, thinChannels,
   drawSpacing, setBreakdown, setSpeed, shapeSegment, type ChannelRef, type Edit, type KeyRef, type MotionDocument,
 } from '@undulan/core';
 
@@ -33,6 +33,10 @@ const OPERATIONS = {
   duplicateKeys: { name: 'duplicate keys', run: duplicateKeys },
   changeLength: { name: 'another length', run: changeLength },
   setLeave: { name: 'how keys leave', run: setLeave },
+  setEase: { name: 'ease', run: setEase },
+  applyEasing: { name: 'ease of the palette', run: applyEasing },
+  setEaseAmount: { name: 'amount of ease', run: setEaseAmount },
+  swapEases: { name: 'ease turned about', run: swapEases },
   setRole: { name: 'role of keys', run: setRole },
   shapeSegment: { name: 'spacing of a segment', run: shapeSegment },
   bendSegment: { name: 'spacing of a segment', run: bendSegment },
@@ -41,6 +45,13 @@ const OPERATIONS = {
   setSpeed: { name: 'speed of a key', run: setSpeed },
   setHandle: { name: 'handle', run: setHandle },
   setLink: { name: 'link of handles', run: setLink },
+  setOutside: { name: 'beyond the keys', run: setOutside },
+  setWobble: { name: 'wobble', run: setWobble },
+  bakeKeys: { name: 'a key a drawing', run: bakeKeys },
+  splitPosition: { name: 'x and y apart', run: splitPosition },
+  joinPosition: { name: 'x and y together', run: joinPosition },
+  moveOntoGuide: { name: 'move onto a path', run: moveOntoGuide },
+  moveOffGuide: { name: 'move off its path', run: moveOffGuide },
   setResting: { name: 'resting value', run: setResting },
   offsetChannels: { name: 'move whole motion', run: offsetChannels },
   setScene: { name: 'rate, range and stage', run: setScene },

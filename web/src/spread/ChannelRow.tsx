@@ -3,7 +3,7 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { CHANNELS, sameChannel, sampleChannel, type Channel, type ChannelKind, type KeyValue, type Subject } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { channelSelected, previewed, selectEditing, useChangeValues } from '../editing/index.ts';
-import { computeValue, formatValue, toFineness, useClock, useMoving, useOnFrame } from '../time-page/index.ts';
+import { toFineness, useClock, useMoving, useOnFrame, useValueUnits } from '../time-page/index.ts';
 import { CommitInput, Tip, usePointerDrag } from '../ui/index.ts';
 import { ChannelMenu } from './ChannelMenu.tsx';
 import { TabGlyph, type TabState } from './TabGlyph.tsx';
@@ -30,6 +30,7 @@ export const ChannelRow = memo(function ChannelRow({ subject, channel, frame }: 
   const dispatch = useAppDispatch();
   const moving = useMoving();
   const change = useChangeValues();
+  const units = useValueUnits();
   const { unkeyed } = useAppSelector(selectEditing);
   const ref = { subjectId: subject.id, channelId: channel.id };
   const { label } = CHANNELS[channel.id];
@@ -45,7 +46,7 @@ export const ChannelRow = memo(function ChannelRow({ subject, channel, frame }: 
     [clock],
   );
   const commit = (text: string): boolean => {
-    const typed = computeValue(text, value);
+    const typed = units.compute(channel.id, text, value);
     if (typed === null) return false;
     change([{ ...ref, value: typed }], clock.frame);
     return true;
@@ -68,7 +69,7 @@ export const ChannelRow = memo(function ChannelRow({ subject, channel, frame }: 
             aria-label={`${label} on frame ${frame}`}
             title="A value, or a change of it: +=10, -=10, *2, /2"
             className={`figures h-6! border-transparent! bg-transparent! text-right font-semibold hover:border-rule! focus:border-rule! focus:bg-page! ${changed ? 'text-take-ink' : ''}`}
-            value={formatValue(channel.id, value)}
+            value={units.format(channel.id, value)}
             onCommit={commit}
           />
         )}
@@ -96,6 +97,7 @@ export const ChannelRow = memo(function ChannelRow({ subject, channel, frame }: 
 function ScrubHandle({ value, frame }: { value: KeyValue; frame: number }) {
   const dispatch = useAppDispatch();
   const change = useChangeValues();
+  const units = useValueUnits();
   const { unit } = CHANNELS[value.channelId];
   const valuesAt = (start: KeyValue, dxPx: number): KeyValue[] => [{ ...start, value: toFineness(start.channelId, start.value + dxPx * PER_PX[unit]) }];
   const drag = usePointerDrag<KeyValue>({
@@ -108,7 +110,7 @@ function ScrubHandle({ value, frame }: { value: KeyValue; frame: number }) {
   });
   return (
     <span title="Drag sideways to change" className="figures block cursor-ew-resize touch-none rounded-sm px-1 select-none hover:bg-shade" onPointerDown={(event) => drag(event, value)}>
-      {unit}
+      {units.label(value.channelId)}
     </span>
   );
 }
@@ -136,12 +138,13 @@ const KeyStep = memo(function KeyStep({ to, way, label, onGo }: KeyStepProps) {
 /** A channel's value while the playhead is under way, written straight into the page. */
 function LiveValue({ channel }: { channel: Channel }) {
   const text = useRef<HTMLSpanElement>(null);
+  const units = useValueUnits();
   useOnFrame(
     useCallback(
       (frame) => {
-        if (text.current) text.current.textContent = formatValue(channel.id, sampleChannel(channel, frame));
+        if (text.current) text.current.textContent = units.format(channel.id, sampleChannel(channel, frame));
       },
-      [channel],
+      [channel, units],
     ),
   );
   return <span ref={text} className="figures block h-6 pr-[9px] text-right font-semibold [contain:strict]" />;

@@ -2,7 +2,9 @@ import { useMemo, type ReactNode } from 'react';
 import type { FrameRange, MotionDocument } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, selectEditing, selectMotion, useRememberedAside } from '../editing/index.ts';
-import { CurveStrip, KeyActions, KeyBar, KeysStrip, TimePage, useClock, type RangeControls } from '../time-page/index.ts';
+import { KeyActions, KeysStrip, TimePage, useClock, type RangeControls } from '../time-page/index.ts';
+import { CurveStrip } from '../curve/index.ts';
+import { KeyBar, MoveMenu } from '../shaping/index.ts';
 import { FilmStrip } from './FilmStrip.tsx';
 import { LoomStrip } from './LoomStrip.tsx';
 import { SpacingSentence } from './SpacingSentence.tsx';
@@ -16,10 +18,12 @@ interface EditingTimeProps {
   /** Why rate and range are not to be changed here; null where they are. */
   rangeFixed: string | null;
   foot?: ReactNode;
+  /** The course whose palette of eases is at hand. */
+  courseId?: string;
 }
 
 /** The right page of an editing screen: Keys and Curve under the ruler. */
-export function EditingTime({ name, tone, target, rangeFixed, foot }: EditingTimeProps) {
+export function EditingTime({ name, tone, target, rangeFixed, foot, courseId }: EditingTimeProps) {
   const dispatch = useAppDispatch();
   const { range } = useClock();
   const motion = useAppSelector(selectMotion)!;
@@ -57,8 +61,10 @@ export function EditingTime({ name, tone, target, rangeFixed, foot }: EditingTim
       bar={
         <>
           <SpacingSentence />
-          <KeyActions rangeFixed={rangeFixed} />
-          <KeyBar />
+          <KeyActions rangeFixed={rangeFixed}>
+            <MoveMenu />
+          </KeyActions>
+          <KeyBar courseId={courseId} />
         </>
       }
       foot={outside.length > 0 ? outsideWords(outside, range) : foot}

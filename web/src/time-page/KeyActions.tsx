@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { ChevronDown } from 'lucide-react';
 import { CHANNELS } from '@undulan/core';
 import { useShownKeys } from '../app/shortcuts.ts';
@@ -10,7 +11,7 @@ import { RetimePopover } from './RetimePopover.tsx';
 import { useKeyCommands, useKeyShortcuts, type KeyCommands } from './use-key-commands.ts';
 
 /** What can be done with keys: select, edit, retime, hold; and how moving them treats the others. */
-export function KeyActions({ rangeFixed }: { rangeFixed: string | null }) {
+export function KeyActions({ rangeFixed, children }: { rangeFixed: string | null; children?: ReactNode }) {
   const dispatch = useAppDispatch();
   const { ripple, keepShares } = useAppSelector(selectEditing);
   const commands = useKeyCommands();
@@ -22,6 +23,7 @@ export function KeyActions({ rangeFixed }: { rangeFixed: string | null }) {
       <RetimePopover rangeFixed={rangeFixed} />
       <HoldPopover />
       <CuePopover />
+      {children}
       <span className="ml-auto text-xs text-faint">When keys move:</span>
       <Toggle on={ripple} small tip="All keys after the moved ones, in the rows shown, go along" onClick={() => dispatch(rippleToggled())}>
         Ripple

@@ -23,6 +23,9 @@ export const CHANNEL_LOOKS: Record<ChannelId, ChannelLook> = {
   drawing: { colour: 'var(--faint)', dash: '9 3' },
 };
 
+/** A still motion is drawn as if it spanned this much, in the channel's unit. */
+export const LEAST_SPAN: Record<ChannelKind['unit'], number> = { px: 20, '°': 10, '×': 0.2, '%': 10, share: 0.1, 'no.': 1, colour: 1 };
+
 const DECIMALS: Record<ChannelKind['unit'], number> = { px: 1, '°': 1, '×': 3, '%': 1, share: 4, 'no.': 0, colour: 0 };
 
 /** A channel's value as it is shown. */

@@ -33,11 +33,20 @@ export function createValueScale(values: Iterable<number>, heightPx: number, poi
   };
 }
 
-/** The SVG path of a channel's value over the frames, `toTake` carrying ruler frames to the channel's own. */
-export function curvePath(channel: Channel, scale: TimeScale, yOf: (value: number) => number, toOwn: (frame: number) => number = (frame) => frame): string {
+interface CurveSpan {
+  /** Only what is between these frames; from edge to edge unless said. */
+  from?: number | undefined;
+  to?: number | undefined;
+  /** Carries ruler frames to the channel's own. */
+  toOwn?: ((frame: number) => number) | undefined;
+}
+
+/** The SVG path of a channel's value over the frames in view; empty where none of the span is. */
+export function curvePath(channel: Channel, scale: TimeScale, yOf: (value: number) => number, { from = -Infinity, to = Infinity, toOwn = (frame) => frame }: CurveSpan = {}): string {
   // Zoomed, a curve goes on to the edges of the strip.
-  const first = Math.max(scale.frameAt(0), scale.whole.first);
-  const last = Math.min(scale.frameAt(scale.widthPx), scale.whole.last);
+  const first = Math.max(scale.frameAt(0), scale.whole.first, from);
+  const last = Math.min(scale.frameAt(scale.widthPx), scale.whole.last, to);
+  if (last < first) return '';
   const count = Math.max(1, Math.ceil((scale.xOf(last) - scale.xOf(first)) / STEP_PX));
   let path = '';
   for (let i = 0; i <= count; i++) {

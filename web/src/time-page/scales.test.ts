@@ -3,7 +3,6 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { formatValue, parseValue, toFineness } from './channel-looks.ts';
 import { createValueScale, curvePath, frameValues } from './curve-path.ts';
-import { EASE_LEAVES, PLAIN_LEAVES } from './leave-words.ts';
 import { createTimeScale, END_PX, labelStep } from './time-scale.ts';
 
 test('the range fills the width but for room at both ends, and places go both ways', () => {
@@ -54,11 +53,4 @@ test('values are shown and read in their channel’s fineness, with or without t
       expect(parseValue(formatValue(id, value))).toBeCloseTo(toFineness(id, value), 12);
     }),
   );
-});
-
-test('every way to leave has words, said by where the motion is slow', () => {
-  const leaves = [...PLAIN_LEAVES, ...EASE_LEAVES.flatMap(({ choices }) => choices)];
-  expect(new Set(leaves.map(({ leave }) => leave)).size).toBe(leaves.length);
-  expect(EASE_LEAVES.map(({ direction }) => direction)).toEqual(['slow start', 'slow finish', 'slow both ends']);
-  for (const { direction, choices } of EASE_LEAVES) for (const { label } of choices) expect(label.startsWith(direction)).toBe(true);
 });

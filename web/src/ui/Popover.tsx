@@ -6,21 +6,29 @@ interface PopoverProps {
   trigger: ReactElement;
   label: string;
   align?: 'start' | 'center' | 'end';
+  /** For a sheet of two columns. */
+  wide?: boolean;
   children: ReactNode;
 }
 
 /** A small sheet beside the control that opened it. */
-export function Popover({ trigger, label, align = 'start', children }: PopoverProps) {
+export function Popover({ trigger, label, align = 'start', wide, children }: PopoverProps) {
   return (
     <Primitive.Root>
       <Primitive.Trigger asChild>{trigger}</Primitive.Trigger>
       <Primitive.Portal>
         <Primitive.Content
           aria-label={label}
+          tabIndex={-1}
+          onOpenAutoFocus={(event) => {
+            // Not its first control: focusing one may already show what it does.
+            event.preventDefault();
+            (event.currentTarget as HTMLElement).focus();
+          }}
           align={align}
           sideOffset={6}
           collisionPadding={8}
-          className="z-40 max-h-[80vh] w-80 overflow-y-auto rounded-lg border border-rule bg-page p-4 text-sm shadow-2xl"
+          className={`z-40 max-h-[80vh] ${wide ? 'w-auto' : 'w-80'} overflow-y-auto rounded-lg border border-rule bg-page p-4 text-sm shadow-2xl`}
         >
           {children}
         </Primitive.Content>

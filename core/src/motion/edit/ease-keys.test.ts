@@ -20,7 +20,7 @@ const slide = drawer(createKey(1, 0), createKey(25, 600), createKey(37, 200));
 
 const anyShape: fc.Arbitrary<EaseShape> = fc.oneof(
   fc.constantFrom(...EASE_NAMES, 'linear' as const).map((leave) => ({ leave })),
-  fc.record({ leave: fc.constant('curve' as const), x1: fc.double({ min: 0.05, max: 1, noNaN: true }), y1: fc.double({ min: -1, max: 2, noNaN: true }), x2: fc.double({ min: 0, max: 0.95, noNaN: true }), y2: fc.double({ min: -1, max: 2, noNaN: true }) }),
+  fc.record({ leave: fc.constant('curve' as const), x1: fc.double({ min: 0.05, max: 0.6, noNaN: true }), y1: fc.double({ min: -1, max: 2, noNaN: true }), x2: fc.double({ min: 0.4, max: 0.95, noNaN: true }), y2: fc.double({ min: -1, max: 2, noNaN: true }) }),
 );
 
 test('an ease carried from one segment to another has the same shape there, and the other segments stay as they are', () => {

@@ -118,6 +118,25 @@ test('position split and joined again has keys of both on the same frames and mo
   }
 });
 
+test('keyed together, a key on one axis keys the other where it moves, and leaves it as it is; a still axis stays without keys', () => {
+  const motion = motionWith([createKey(1, 0), createKey(25, 600)], [createKey(1, 0), createKey(25, 90)]);
+  const keyed = setKeys(motion, 13, [{ ...X, value: 200 }]);
+  expect(keyed.keys.map((key) => key.channelId)).toEqual(['position.x', 'position.y']);
+  const y = channelOf(keyed.motion, 'rack', 'position.y');
+  for (let frame = 1; frame <= 25; frame++) expect(sampleChannel(y, frame)).toBeCloseTo(sampleChannel(channelOf(motion, 'rack', 'position.y'), frame), 6);
+  expect(setKeys(splitPosition(motion, 'rack').motion, 13, [{ ...X, value: 200 }]).keys).toHaveLength(1);
+  expect(setKeys(motionWith(straight(1, 25)), 13, [{ ...X, value: 200 }]).keys).toHaveLength(1);
+});
+
+test('a named ease is cut to join x and y without moving any frame by 0.01 px', () => {
+  const motion = motionWith([createKey(1, 0, { leave: 'elastic-out' }), createKey(25, 600)], [createKey(1, 0), createKey(9, 50), createKey(25, 90)]);
+  const joined = joinPosition(splitPosition(motion, 'rack').motion, 'rack').motion;
+  expect(framesOf(joined)).toEqual(channelOf(joined, 'rack', 'position.y').keys.map((key) => key.frame));
+  for (const id of ['position.x', 'position.y'] as const) {
+    for (let frame = 1; frame <= 25; frame++) expect(Math.abs(sampleChannel(channelOf(joined, 'rack', id), frame) - sampleChannel(channelOf(motion, 'rack', id), frame))).toBeLessThan(0.01);
+  }
+});
+
 test('evened out, the speed along the way is the same between all keys', () => {
   const motion = motionWith([createKey(1, 0, { leave: 'linear' }), createKey(5, 300, { leave: 'linear' }), createKey(21, 400, { leave: 'linear' }), createKey(25, 400)]);
   const even = evenKeys(motion, 'rack', 'position', 1, 21);

@@ -1,6 +1,7 @@
-import { channelOf, createKey, withChannel } from '../document.ts';
+import { channelOf, createKey, findSubject, withChannel } from '../document.ts';
 import { keyIndexAt } from '../sample.ts';
 import type { Key, MotionDocument } from '../schema.ts';
+import { withKeyAt } from './insert-key.ts';
 import { onGrain, type ChannelRef, type Edit } from './edit.ts';
 
 export interface KeyValue extends ChannelRef {
@@ -15,7 +16,7 @@ function goingOn(neighbour: Key | undefined): Pick<Key, 'leave' | 'freed'> {
 
 /**
  * Sets a key on each named channel at `frame`. A key already there takes the new value and keeps the rest; a new one leaves as the key before it does
- * (so that blocking stays held), else as the one after it.
+ * (so that blocking stays held), else as the one after it. Position x and y that are keyed together get their keys together: where one alone is named and the other moves, it is keyed as it is.
  */
 export function setKeys(motion: MotionDocument, frame: number, values: readonly KeyValue[]): Edit {
   const at = onGrain(frame);
@@ -30,5 +31,20 @@ export function setKeys(motion: MotionDocument, frame: number, values: readonly 
         : channel.keys.toSpliced(index + 1, 0, createKey(at, value, goingOn(before ?? channel.keys[0])));
     result = withChannel(result, subjectId, { ...channel, keys });
   }
-  return { motion: result, keys: values.map(({ subjectId, channelId }) => ({ subjectId, channelId, frame: at })), gaveWay: [] };
+  const joined = partners(result, at, values);
+  for (const { subjectId, channelId } of joined) result = withChannel(result, subjectId, withKeyAt(channelOf(result, subjectId, channelId), at));
+  return { motion: result, keys: [...values, ...joined].map(({ subjectId, channelId }) => ({ subjectId, channelId, frame: at })), gaveWay: [] };
+}
+
+const PARTNER = { 'position.x': 'position.y', 'position.y': 'position.x' } as const;
+
+/** The other axes of positions keyed together, where they move and have no key on the frame yet. */
+function partners(motion: MotionDocument, frame: number, values: readonly ChannelRef[]): ChannelRef[] {
+  return values.flatMap(({ subjectId, channelId }): ChannelRef[] => {
+    if (channelId !== 'position.x' && channelId !== 'position.y') return [];
+    const other = PARTNER[channelId];
+    const { keys } = channelOf(motion, subjectId, other);
+    const isDue = findSubject(motion, subjectId)!.positionJoined && keys.length > 0 && !keys.some((key) => key.frame === frame);
+    return isDue ? [{ subjectId, channelId: other }] : [];
+  });
 }

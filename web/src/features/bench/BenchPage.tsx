@@ -89,7 +89,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
                 )}
               </EditingPicture>
             }
-            time={<EditingTime name="bench" tone="take" target={targetShown ? target : null} rangeFixed="Rate and range are set by the exercise." foot="Rate and range are set by the exercise." />}
+            time={<EditingTime name="bench" tone="take" target={targetShown ? target : null} courseId={assignment.courseId} rangeFixed="Rate and range are set by the exercise." foot="Rate and range are set by the exercise." />}
           />
         <ConflictDialog />
         <RecordQuestion />

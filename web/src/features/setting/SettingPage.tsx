@@ -80,6 +80,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
           }
           time={
             <EditingTime
+              courseId={setting.courseId}
               name="setting"
               tone="target"
               target={null}

@@ -2,17 +2,17 @@ import type { KeyboardEvent, PointerEvent } from 'react';
 import { CHANNELS, effectiveHandles, sameKey, type Channel, type Handle, type HandleSide, type KeyRef, type Subject } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, keysSelected, previewed, selectEditing, selectShownKeys, type EditRequest } from '../editing/index.ts';
-import { usePointerDrag, type DragMove } from '../ui/index.ts';
-import { formatValue, toFineness } from './channel-looks.ts';
-import { useClock } from './clock-context.tsx';
-import type { ValueScale } from './curve-path.ts';
-import { useTimeScale } from './time-scale-context.tsx';
+import { formatValue, toFineness, useClock, useTimeScale, type ValueScale } from '../time-page/index.ts';
+import { usePointerDrag, useStored, type DragMove } from '../ui/index.ts';
+import { draggedHandle, KEEPS_NOTHING, type HandleKeeps } from './handle-drag.ts';
 
 interface CurveKeysProps {
   subject: Subject;
   channel: Channel;
   values: ValueScale;
-  tone: 'take' | 'target';
+  colour: string;
+  /** For a channel that is not the one worked on. */
+  small?: boolean;
 }
 
 interface KeyDrag {
@@ -36,13 +36,13 @@ const ARROWS: Partial<Record<string, { frames: number; steps: number }>> = {
 };
 
 /** The keys of a curve to drag in frame and value (Shift keeps to one of them), and the handles of the selected ones (Alt parts them). */
-export function CurveKeys({ subject, channel, values, tone }: CurveKeysProps) {
+export function CurveKeys({ subject, channel, values, colour, small = false }: CurveKeysProps) {
   const scale = useTimeScale();
   const clock = useClock();
   const dispatch = useAppDispatch();
   const { selectedKeys } = useAppSelector(selectEditing);
   const shownKeys = useAppSelector(selectShownKeys);
-  const colour = tone === 'take' ? 'var(--take)' : 'var(--target)';
+  const [keeps] = useStored<HandleKeeps>('handle-keeps', KEEPS_NOTHING);
   const refOf = (frame: number): KeyRef => ({ subjectId: subject.id, channelId: channel.id, frame });
   const isIn = (keys: readonly KeyRef[], frame: number): boolean => keys.some((key) => sameKey(key, refOf(frame)));
   const ownSelection = selectedKeys.filter((ref) => ref.subjectId === subject.id && ref.channelId === channel.id);
@@ -54,7 +54,7 @@ export function CurveKeys({ subject, channel, values, tone }: CurveKeysProps) {
     return { operation: 'moveKeys', args: [refs, frames, by] };
   };
   const handleEdit = ({ ref, side, handle }: HandleDrag, { dxPx, dyPx, shiftKey, altKey }: DragMove): EditRequest => {
-    const moved = { frames: handle.frames + dxPx / scale.pxPerFrame, value: shiftKey ? 0 : handle.value + dyPx / values.pxPerUnit };
+    const moved = draggedHandle(handle, { dxPx, dyPx, level: shiftKey }, scale.pxPerFrame, values.pxPerUnit, keeps);
     return { operation: 'setHandle', args: altKey ? [ref, side, moved, 'broken'] : [ref, side, moved] };
   };
   const onCancel = (): void => void dispatch(previewed(null));
@@ -137,8 +137,8 @@ export function CurveKeys({ subject, channel, values, tone }: CurveKeysProps) {
           onPointerDown={(event) => press(event, key.frame, key.value)}
           onKeyDown={(event) => type(event, key.frame)}
         >
-          <circle cx={x} cy={y} r={12} fill="transparent" />
-          <circle cx={x} cy={y} r={5.5} fill={selected ? colour : 'var(--page)'} stroke={colour} strokeWidth={2} />
+          <circle cx={x} cy={y} r={small ? 8 : 12} fill="transparent" />
+          <circle cx={x} cy={y} r={small ? 3.5 : 5.5} fill={selected ? colour : 'var(--page)'} stroke={colour} strokeWidth={2} />
         </g>
       </g>
     );

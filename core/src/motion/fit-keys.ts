@@ -1,7 +1,7 @@
-import { bezierValue, solveBezierTime } from '../motion/bezier.ts';
-import { createKey } from '../motion/document.ts';
-import { withEase } from '../motion/edit/ease-keys.ts';
-import type { Key } from '../motion/schema.ts';
+import { bezierValue, solveBezierTime } from './bezier.ts';
+import { createKey } from './document.ts';
+import { withEase } from './edit/ease-keys.ts';
+import type { Key } from './schema.ts';
 
 const THIRDS: [number, number] = [1 / 3, 2 / 3];
 /** Keeps the two unknowns of a fit apart where its marks do not. */

@@ -1,31 +1,26 @@
 import { Trash2 } from 'lucide-react';
-import { channelOf, HandleLink, KeyRole, type Key, type KeyRef, type Leave } from '@undulan/core';
+import { HandleLink, KeyRole, type Key, type KeyRef } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, selectEditing, selectMotion } from '../editing/index.ts';
-import { Button, CommitInput, Tip } from '../ui/index.ts';
-import { formatValue, parseValue } from './channel-looks.ts';
-import { EASE_LEAVES, PLAIN_LEAVES } from './leave-words.ts';
+import { edited, selectEditing } from '../editing/index.ts';
+import { useValueUnits } from '../time-page/index.ts';
+import { Button, CommitInput } from '../ui/index.ts';
+import { EasePopover } from './EasePopover.tsx';
+import { HandlePopover } from './HandlePopover.tsx';
+import { shared, useSelectedKeys } from './use-segment-keys.ts';
 
 const ROLE_WORDS: Record<KeyRole, string> = { extreme: 'extreme', breakdown: 'breakdown', inbetween: 'in-between' };
 const LINK_WORDS: Record<HandleLink, string> = { auto: 'automatic', flat: 'flat', aligned: 'in line', mirrored: 'mirrored', broken: 'parted' };
 
 const SELECT = 'h-7 rounded-md border border-rule bg-page px-1.5 text-xs disabled:opacity-50';
 
-/** The value all keys share in a respect, or null where they differ. */
-function shared<T>(keys: readonly Key[], of: (key: Key) => T): T | null {
-  const first = keys[0] && of(keys[0]);
-  return first !== undefined && keys.every((key) => of(key) === first) ? first : null;
-}
-
 /** Everything about the selected keys in words and numbers, to be changed for all of them at once. */
-export function KeyBar() {
+export function KeyBar({ courseId }: { courseId: string | undefined }) {
   const dispatch = useAppDispatch();
-  const motion = useAppSelector(selectMotion);
+  const { found } = useSelectedKeys();
   const { selectedKeys, gaveWay, refused, preview } = useAppSelector(selectEditing);
   const remove = (): void => void dispatch(edited({ operation: 'deleteKeys', args: [selectedKeys] }));
 
-  const found = motion ? selectedKeys.map((ref) => ({ ref, channel: channelOf(motion, ref.subjectId, ref.channelId) })) : [];
-  const keys = found.flatMap(({ ref, channel }) => channel.keys.filter((key) => key.frame === ref.frame));
+  const keys = found.map(({ key }) => key);
   const bar = 'flex h-10 shrink-0 items-center gap-2 border-t border-rule text-xs';
   if (keys.length === 0) {
     return (
@@ -34,8 +29,8 @@ export function KeyBar() {
       </div>
     );
   }
-  const isLast = found.every(({ ref, channel }) => channel.keys.at(-1)?.frame === ref.frame);
-  const single = keys.length === 1 ? { shown: keys[0]!, keyRef: selectedKeys[0]! } : null;
+  const isLast = found.every(({ channel, index }) => index + 1 === channel.keys.length);
+  const single = found.length === 1 ? { shown: keys[0]!, keyRef: found[0]!.ref } : null;
   const leave = shared(keys, (key) => key.leave);
   const link = shared(keys, (key) => key.link);
   const role = shared(keys, (key) => key.role);
@@ -44,33 +39,8 @@ export function KeyBar() {
     <div role="group" aria-label="Selected keys" className={bar}>
       {single ? <SingleKey {...single} /> : <span className="font-semibold">{keys.length} keys</span>}
       <span className="text-faint">leaves</span>
-      <Tip says={isLast ? 'Nothing comes after the last key: how it leaves has no effect.' : 'How the motion goes on to the next key'}>
-        <select
-          aria-label="How it leaves"
-          className={`${SELECT} w-44`}
-          value={leave ?? ''}
-          aria-disabled={isLast || undefined}
-          disabled={isLast}
-          onChange={(event) => dispatch(edited({ operation: 'setLeave', args: [selectedKeys, event.target.value as Leave] }))}
-        >
-          {leave === null && <option value="">differs</option>}
-          {PLAIN_LEAVES.map((choice) => (
-            <option key={choice.leave} value={choice.leave}>
-              {choice.label}
-            </option>
-          ))}
-          {EASE_LEAVES.map(({ direction, choices }) => (
-            <optgroup key={direction} label={direction}>
-              {choices.map((choice) => (
-                <option key={choice.leave} value={choice.leave}>
-                  {choice.label}
-                </option>
-              ))}
-            </optgroup>
-          ))}
-        </select>
-      </Tip>
-      {isLast && <span className="text-faint">last key: no effect</span>}
+      <EasePopover courseId={courseId} />
+      {single && <HandlePopover found={found[0]!} />}
       {!isLast && leave === 'curve' && (
         <select
           aria-label="Link of handles"
@@ -124,6 +94,7 @@ function Refused({ why }: { why: string }) {
 /** Frame and value of one key, typed. */
 function SingleKey({ shown, keyRef }: { shown: Key; keyRef: KeyRef }) {
   const dispatch = useAppDispatch();
+  const units = useValueUnits();
   const setFrame = (text: string): boolean => {
     const frame = Number(text.trim());
     if (text.trim() === '' || !Number.isFinite(frame) || Math.abs(frame) > 100_000) return false;
@@ -131,7 +102,7 @@ function SingleKey({ shown, keyRef }: { shown: Key; keyRef: KeyRef }) {
     return true;
   };
   const setValue = (text: string): boolean => {
-    const value = parseValue(text);
+    const value = units.compute(keyRef.channelId, text, shown.value);
     if (value === null) return false;
     dispatch(edited({ operation: 'setKeys', args: [keyRef.frame, [{ ...keyRef, value }]] }));
     return true;
@@ -144,7 +115,8 @@ function SingleKey({ shown, keyRef }: { shown: Key; keyRef: KeyRef }) {
       </label>
       <label className="flex items-center gap-1.5 text-faint">
         value
-        <CommitInput className="figures h-7! w-20!" value={formatValue(keyRef.channelId, shown.value)} onCommit={setValue} />
+        <CommitInput className="figures h-7! w-16!" value={units.format(keyRef.channelId, shown.value)} onCommit={setValue} />
+        {units.label(keyRef.channelId)}
       </label>
     </>
   );

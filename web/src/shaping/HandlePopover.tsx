@@ -1,0 +1,111 @@
+import { ChevronDown } from 'lucide-react';
+import { CHANNELS, effectiveHandles, numbersOfHandle, type HandleNumbers, type HandleSide } from '@undulan/core';
+import { useAppDispatch } from '../app/store.ts';
+import { KEEPS_NOTHING, type HandleKeeps } from '../curve/index.ts';
+import { edited } from '../editing/index.ts';
+import { useClock, useValueUnits } from '../time-page/index.ts';
+import { Button, CommitInput, Popover, Toggle, useStored } from '../ui/index.ts';
+import type { SegmentKey } from './use-segment-keys.ts';
+
+const SIDES: { side: HandleSide; label: string }[] = [
+  { side: 'in', label: 'Arrives' },
+  { side: 'out', label: 'Leaves' },
+];
+
+/** The handles of one key by numbers: the speed it arrives and leaves with, and how far that reaches; and what dragging a handle keeps. */
+export function HandlePopover({ found }: { found: SegmentKey }) {
+  const [keeps, setKeeps] = useStored<HandleKeeps>('handle-keeps', KEEPS_NOTHING);
+  const { channel, key } = found;
+  const blend = CHANNELS[channel.id].blend;
+  return (
+    <Popover
+      label="Handles by numbers"
+      trigger={
+        <Button small tip="Speed and reach of its handles, typed" disabledReason={(blend && 'This channel has no speed.') || (channel.keys.length < 2 && 'A single key has no handles.')}>
+          Handles <ChevronDown size={12} />
+        </Button>
+      }
+    >
+      <p className="font-semibold">
+        {CHANNELS[channel.id].label}, key on {key.frame}
+      </p>
+      <p className="mb-2 text-xs text-faint">{key.link === 'broken' ? 'Its two sides are apart.' : 'The other side follows by the link of its handles; part them to set one alone.'}</p>
+      <table className="w-full text-xs">
+        <thead className="text-faint">
+          <tr>
+            <td />
+            <th scope="col" className="text-left font-normal">
+              speed
+            </th>
+            <th scope="col" className="text-left font-normal">
+              reach
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {SIDES.map((side) => (
+            <SideRow key={side.side} found={found} {...side} />
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-3 mb-1 text-xs text-faint">Dragging a handle keeps</p>
+      <div className="flex gap-1">
+        <Toggle small on={keeps.length} onClick={() => setKeeps({ ...keeps, length: !keeps.length })}>
+          its length
+        </Toggle>
+        <Toggle small on={keeps.angle} onClick={() => setKeeps({ ...keeps, angle: !keeps.angle })}>
+          its angle
+        </Toggle>
+      </div>
+      {keeps.length && keeps.angle && <p className="mt-1 text-xs text-ochre">With both kept a drag changes nothing.</p>}
+    </Popover>
+  );
+}
+
+function SideRow({ found, side, label }: { found: SegmentKey; side: HandleSide; label: string }) {
+  const dispatch = useAppDispatch();
+  const units = useValueUnits();
+  const { rate } = useClock();
+  const { channel, index, key, ref } = found;
+  const neighbour = channel.keys[side === 'in' ? index - 1 : index + 1];
+  const span = neighbour ? Math.abs(neighbour.frame - key.frame) : 0;
+  const segment = side === 'in' ? neighbour : key;
+  const per = units.per(channel.id);
+  if (!neighbour) {
+    return (
+      <tr>
+        <th scope="row" className="py-1 text-left font-normal">
+          {label}
+        </th>
+        <td colSpan={2} className="text-faint">
+          no key on this side
+        </td>
+      </tr>
+    );
+  }
+  const numbers = numbersOfHandle(effectiveHandles(channel.keys, index)[side], span, rate);
+  const commit = (change: Partial<HandleNumbers>): boolean => {
+    const next = { ...numbers, ...change };
+    if (!Number.isFinite(next.speedPerSecond) || Math.abs(next.speedPerSecond) > 1e7 || !(next.reachPercent >= 0 && next.reachPercent <= 100)) return false;
+    // A reach of nothing has no speed: typing one gives it the usual third.
+    if (change.speedPerSecond !== undefined && next.reachPercent === 0) next.reachPercent = 100 / 3;
+    dispatch(edited({ operation: 'setSpeed', args: [ref, side, next] }));
+    return true;
+  };
+  const numberOf = (text: string): number => Number(text.trim().replace('−', '-').replace(',', '.').replace(/\s*(%|\S+\/s)$/, '') || 'none');
+  return (
+    <tr>
+      <th scope="row" className="py-1 text-left font-normal">
+        {label}
+      </th>
+      <td className="whitespace-nowrap">
+        <CommitInput aria-label={`${label}: speed`} className="figures h-7! w-20! text-right" value={String(Math.round(numbers.speedPerSecond * per * 100) / 100)} onCommit={(text) => commit({ speedPerSecond: numberOf(text) / per })} />{' '}
+        <span className="text-faint">{units.label(channel.id)}/s</span>
+      </td>
+      <td className="whitespace-nowrap">
+        <CommitInput aria-label={`${label}: reach`} className="figures h-7! w-16! text-right" value={String(Math.round(numbers.reachPercent * 100) / 100)} onCommit={(text) => commit({ reachPercent: numberOf(text) })} /> <span className="text-faint">%</span>
+        {segment?.leave !== 'curve' && <span className="block text-faint">makes it a curve</span>}
+      </td>
+    </tr>
+  );
+}

@@ -1,0 +1,2 @@
+export { KeyBar } from './KeyBar.tsx';
+export { MoveMenu } from './MoveMenu.tsx';
