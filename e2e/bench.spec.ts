@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { drag, exerciseRow, goToFrame, keyMark, middleOf, openBench, saved, signIn } from './steps.ts';
+import { drag, exerciseRow, goToFrame, keyMark, leaveBy, middleOf, openBench, saved, signIn } from './steps.ts';
 
 /** A key on the Curve strip. */
 function curveKey(page: Page, channel: string, frame: number): Locator {
@@ -39,7 +39,7 @@ test('several keys are selected, moved and changed together; one landed on gives
   await keyMark(page, 'Position y', 20).click();
   await keyMark(page, 'Position y', 26).click({ modifiers: ['Shift'] });
   await expect(bar).toContainText('2 keys');
-  await bar.getByLabel('How it leaves').selectOption('sine-in-out');
+  await leaveBy(page, 'slow both ends, gentle (sine)');
   await bar.getByLabel('Role').selectOption('breakdown');
   await keyMark(page, 'Position y', 20).press('ArrowRight');
   await expect(keyMark(page, 'Position y', 21)).toBeVisible();
@@ -49,7 +49,7 @@ test('several keys are selected, moved and changed together; one landed on gives
 
   await page.keyboard.press('Control+a');
   await expect(bar).toContainText('4 keys');
-  await bar.getByLabel('How it leaves').selectOption('linear');
+  await leaveBy(page, 'straight');
   await keyMark(page, 'Position y', 27).click();
   await bar.getByLabel('frame').fill('31');
   await bar.getByLabel('frame').press('Enter');

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { drag, dragOnStage, exerciseRow, goToFrame, keyMark, middleOf, saved, signIn } from './steps.ts';
+import { drag, dragOnStage, exerciseRow, goToFrame, keyMark, leaveBy, middleOf, saved, signIn } from './steps.ts';
 
 test('from a set exercise to a returned review and the next take', async ({ browser }) => {
   const instructor = await (await browser.newContext()).newPage();
@@ -33,9 +33,9 @@ test('from a set exercise to a returned review and the next take', async ({ brow
     await dragOnStage(instructor, { x: 160, y: 270 }, { x: 600, y: 0 });
     await expect(keyMark(instructor, 'Position x', 26)).toBeVisible();
     await keyMark(instructor, 'Position x', 1).click();
-    await instructor.getByLabel('How it leaves').selectOption('linear');
+    await leaveBy(instructor, 'straight');
     await keyMark(instructor, 'Position x', 26).click();
-    await expect(instructor.getByLabel('How it leaves')).toBeDisabled();
+    await expect(instructor.getByRole('button', { name: 'How it leaves' })).toHaveAttribute('aria-disabled', 'true');
     await expect(instructor.getByRole('group', { name: 'Selected keys' })).toContainText('last key: no effect');
     await instructor.getByRole('group', { name: 'Selected keys' }).getByLabel('value').fill('760');
     await instructor.getByRole('group', { name: 'Selected keys' }).getByLabel('value').press('Enter');
@@ -72,7 +72,7 @@ test('from a set exercise to a returned review and the next take', async ({ brow
 
     await test.step('the curve is bent by a handle', async () => {
       await keyMark(learner, 'Position x', 1).click();
-      await expect(learner.getByLabel('How it leaves')).toHaveValue('curve');
+      await expect(learner.getByRole('button', { name: 'How it leaves: curve by handles' })).toBeVisible();
       const handle = learner.locator('[data-handle="out"] rect').last();
       const at = await middleOf(handle);
       await drag(learner, at, { x: 60, y: -40 });

@@ -75,3 +75,11 @@ export async function keyFrames(page: Page, channel: string): Promise<number[]> 
   const labels = await page.getByRole('button', { name: new RegExp(`^${channel}, key on frame `) }).evaluateAll((marks) => marks.map((mark) => mark.getAttribute('aria-label') ?? ''));
   return labels.map((label) => Number(/on frame (-?[\d.]+),/.exec(label)![1]));
 }
+
+/** Chooses how the selected keys leave from the menu that draws every way. */
+export async function leaveBy(page: Page, way: string): Promise<void> {
+  await page.getByRole('button', { name: 'How it leaves' }).click();
+  await page.getByRole('dialog', { name: 'How it leaves' }).getByRole('button', { name: way, exact: true }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: `How it leaves: ${way}` })).toBeVisible();
+}

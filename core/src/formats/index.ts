@@ -1,3 +1,4 @@
 export { readCssEasing, writeCssEasing, easingSpacing } from './css-easing.ts';
 export type { CssEasing, EasePoint } from './css-easing.ts';
 export { applyEasing } from './apply-easing.ts';
+export { writeTimingChartSvg } from './timing-chart-svg.ts';

@@ -44,20 +44,30 @@ export function shapeSegment(motion: MotionDocument, segment: SegmentRef, shape:
   return { motion: result, keys, gaveWay: [] };
 }
 
-/** Puts keys on a frame of the segment where the way is gone to a share, on all its keyed channels. A key already there keeps its role; a new one is a breakdown that goes on as the segment does. Throws `unknown-subject`. */
-export function setBreakdown(motion: MotionDocument, segment: SegmentRef, frame: number, progress: number): Edit {
+/**
+ * Puts keys on frames of the segment where the way, as it is now, is gone to given shares, on all its keyed channels. A key already there keeps its role; a new one is a breakdown that goes on as the segment does.
+ * Throws `unknown-subject`.
+ */
+export function setBreakdowns(motion: MotionDocument, segment: SegmentRef, places: readonly { frame: number; progress: number }[]): Edit {
   const { subject, track } = partsOf(motion, segment);
   const { subjectId } = segment;
   const way = wayOf(subject, track, segment.firstFrame, segment.lastFrame);
-  const values = way.at(progress);
   let result = motion;
-  way.keyedIds.forEach((channelId, c) => {
-    const channel = channelOf(result, subjectId, channelId);
-    const before = channel.keys.findLast((key) => key.frame <= frame);
-    const made = before?.frame === frame ? { ...before, value: values[c]! } : createKey(frame, values[c]!, { role: 'breakdown', leave: before?.leave ?? 'curve' });
-    result = withChannel(result, subjectId, { ...channel, keys: [...channel.keys.filter((key) => key.frame !== frame), made].sort((a, b) => a.frame - b.frame) });
-  });
-  return { motion: result, keys: way.keyedIds.map((channelId) => ({ subjectId, channelId, frame })), gaveWay: [] };
+  for (const { frame, progress } of places) {
+    const values = way.at(progress);
+    way.keyedIds.forEach((channelId, c) => {
+      const channel = channelOf(result, subjectId, channelId);
+      const before = channel.keys.findLast((key) => key.frame <= frame);
+      const made = before?.frame === frame ? { ...before, value: values[c]! } : createKey(frame, values[c]!, { role: 'breakdown', leave: before?.leave ?? 'curve' });
+      result = withChannel(result, subjectId, { ...channel, keys: [...channel.keys.filter((key) => key.frame !== frame), made].sort((a, b) => a.frame - b.frame) });
+    });
+  }
+  return { motion: result, keys: places.flatMap(({ frame }) => way.keyedIds.map((channelId) => ({ subjectId, channelId, frame }))), gaveWay: [] };
+}
+
+/** Puts keys on one frame of the segment; see `setBreakdowns`. */
+export function setBreakdown(motion: MotionDocument, segment: SegmentRef, frame: number, progress: number): Edit {
+  return setBreakdowns(motion, segment, [{ frame, progress }]);
 }
 
 /**

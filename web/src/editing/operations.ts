@@ -1,7 +1,7 @@
 import {
   applyEasing, bakeKeys, bendSegment,
   changeLength, changeRate, clearChannel, deleteKeys, duplicateKeys, evenKeys, freePoses, holdPoses, insertTime, joinPosition, keepRestFrame, makeHold, moveKeys, moveOffGuide, moveOntoGuide, offsetChannels, pasteKeys, pasteOnto, removeTime, reverseKeys, rippleKeys, setEase, setEaseAmount, setHandle, setKeys, setLeave, setLink, setOutside, setResting, setRole, setScene, setSubject, setWobble, snapKeys, splitPosition, stretchAbout, swapEases, thinChannels,
-  drawSpacing, setBreakdown, setSpeed, shapeSegment, type ChannelRef, type Edit, type KeyRef, type MotionDocument,
+  drawSpacing, setBreakdown, setPathSpeed, setSpeed, shapeSegment, spaceDrawings, type ChannelRef, type Edit, type KeyRef, type MotionDocument,
 } from '@undulan/core';
 
 /** Moves the named keys and all that come after the earliest of them; the named stay the ones selected. */
@@ -41,8 +41,10 @@ const OPERATIONS = {
   shapeSegment: { name: 'spacing of a segment', run: shapeSegment },
   bendSegment: { name: 'spacing of a segment', run: bendSegment },
   setBreakdown: { name: 'breakdown', run: setBreakdown },
+  spaceDrawings: { name: 'drawings squeezed or spread', run: spaceDrawings },
   drawSpacing: { name: 'spacing as drawings', run: drawSpacing },
   setSpeed: { name: 'speed of a key', run: setSpeed },
+  setPathSpeed: { name: 'speed along the way', run: setPathSpeed },
   setHandle: { name: 'handle', run: setHandle },
   setLink: { name: 'link of handles', run: setLink },
   setOutside: { name: 'beyond the keys', run: setOutside },

@@ -24,10 +24,11 @@ export function EasePopover({ courseId }: EasePopoverProps) {
   const leave = shared(begins, ({ key }) => key.leave);
   const first = begins[0];
   const shape = first && easeShapeOf(first.channel.keys, first.index);
+  const says = begins.length === 0 ? 'last key: no effect' : leave === null ? 'differs' : leaveWords(leave);
   const trigger = (
     <Button
       small
-      aria-label="How it leaves"
+      aria-label={`How it leaves: ${says}`}
       className="w-48 justify-between!"
       tip={begins.length > 0 && 'How the motion goes on to the next key'}
       disabledReason={begins.length === 0 && 'Nothing comes after the last key: how it leaves has no effect.'}
@@ -37,8 +38,8 @@ export function EasePopover({ courseId }: EasePopoverProps) {
           <ShapeGraph shape={shape} widthPx={22} heightPx={18} />
         </span>
       )}
-      <span className="min-w-0 flex-1 truncate text-left" data-leave={leave ?? ''}>
-        {begins.length === 0 ? 'last key: no effect' : leave === null ? 'differs' : leaveWords(leave)}
+      <span className="min-w-0 flex-1 truncate text-left">
+        {says}
       </span>
       <ChevronDown size={12} />
     </Button>

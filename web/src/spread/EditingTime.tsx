@@ -6,8 +6,7 @@ import { KeyActions, KeysStrip, TimePage, useClock, type RangeControls } from '.
 import { CurveStrip } from '../curve/index.ts';
 import { KeyBar, MoveMenu } from '../shaping/index.ts';
 import { FilmStrip } from './FilmStrip.tsx';
-import { LoomStrip } from './LoomStrip.tsx';
-import { SpacingSentence } from './SpacingSentence.tsx';
+import { LoomStrip, SpacingSentence } from '../loom/index.ts';
 import { SpeedStrip } from './SpeedStrip.tsx';
 import { useKeyStepping } from './use-key-stepping.ts';
 

@@ -1,102 +1,101 @@
 import { useMemo, useState, type KeyboardEvent } from 'react';
-import { CHANNELS, channelSpeed, effectiveHandles, framesPerSecond, numbersOfHandle, type Channel, type HandleSide, type KeyRef, type Rate } from '@undulan/core';
+import { CHANNELS, findChannel, findSubject, framesPerSecond, type HandleSide, type Rate, type Subject } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, keysSelected, previewed, selectActiveChannel, selectMotion, selectSubject, type EditRequest } from '../editing/index.ts';
-import { createValueScale, GestureNotice, Strip, tidy, useClock, useTimeScale, type Notice } from '../time-page/index.ts';
-import { Empty, usePointerDrag, useSize } from '../ui/index.ts';
+import { createValueScale, curvePath, GestureNotice, LEAST_SPAN, Strip, tidy, useClock, useTimeScale, useValueUnits, type Notice } from '../time-page/index.ts';
+import { Empty, Toggle, usePointerDrag, useSize, useStored } from '../ui/index.ts';
+import { EvenSpeed } from './EvenSpeed.tsx';
+import { channelLine, pathLine, type SpeedLine, type SpeedPoint } from './speed-lines.ts';
+import { useActiveTrack } from '../loom/index.ts';
 
-/** Samples between two keys of a drawn speed. */
-const SAMPLES = 32;
 /** A dragged speed this near to none is none. */
 const STILL_PX = 5;
 /** A key whose two speeds differ by more than this share of the peak breaks the motion. */
 const JUMP = 0.02;
-
-interface SpeedPoint {
-  frame: number;
-  speed: number;
-}
-
-/** The speed line piece by piece, broken at keys; in units per second, up on the picture as up. */
-function speedPieces(channel: Channel, rate: Rate, sign: number): SpeedPoint[][] {
-  const { keys } = channel;
-  return keys.slice(0, -1).map((key, i) => {
-    const next = keys[i + 1]!;
-    return Array.from({ length: SAMPLES + 1 }, (_, n) => {
-      const frame = key.frame + ((next.frame - key.frame) * n) / SAMPLES;
-      const { left, right } = channelSpeed(channel, frame, rate);
-      return { frame, speed: sign * (n === SAMPLES ? left : right) };
-    }).filter(({ speed }) => Number.isFinite(speed));
-  });
-}
 
 interface Knob extends SpeedPoint {
   keyFrame: number;
   side: HandleSide;
 }
 
-/** The speed of the chosen channel, with the speed each key leaves and arrives at to drag: what the value curve does follows at once. */
+/** What the strip shows the speed of. */
+type Of = 'channel' | 'way';
+
+/** The speed of the chosen channel, or of its track along its way, with the speed each key leaves and arrives at to drag: what the value curve does follows at once. */
 export function SpeedStrip() {
   const subject = useAppSelector(selectSubject);
+  const settled = useAppSelector(selectMotion);
   const active = useAppSelector(selectActiveChannel);
-  if (subject && active && active.keys.length > 1 && !CHANNELS[active.id].blend) return <SpeedTrack subjectId={subject.id} moving={active} />;
-  return (
-    <Strip title="Speed">
-      <div className="py-3">
-        <Empty title="No speed to show">{active ? `${CHANNELS[active.id].label} needs two keys.` : 'No channel is chosen.'}</Empty>
-      </div>
-    </Strip>
-  );
+  const track = useActiveTrack();
+  const { rate } = useClock();
+  const [of, setOf] = useStored<Of>('speed-of', 'channel');
+  const keyedIds = track?.channelIds.filter((id) => subject && (findChannel(subject, id)?.keys.length ?? 0) > 1) ?? [];
+  const hasWay = keyedIds.length > 1;
+  const lineOf = (moving: Subject | undefined | null, at: Rate): SpeedLine | null => {
+    const channel = moving && active && findChannel(moving, active.id);
+    if (moving && track && hasWay && of === 'way') return pathLine(moving, track, at);
+    return moving && channel && channel.keys.length > 1 && !CHANNELS[channel.id].blend ? channelLine(moving.id, channel, at) : null;
+  };
+  const line = lineOf(subject, rate);
+  const settledLine = lineOf(settled && subject && findSubject(settled, subject.id), rate);
+  if (!line || !settledLine || !subject || !active) {
+    return (
+      <Strip title="Speed">
+        <div className="py-3">
+          <Empty title="No speed to show">{active ? `${CHANNELS[active.id].label} needs two keys.` : 'No channel is chosen.'}</Empty>
+        </div>
+      </Strip>
+    );
+  }
+  return <SpeedTrack subject={subject} line={line} settled={settledLine} of={hasWay ? of : null} onOf={setOf} />;
 }
 
-function SpeedTrack({ subjectId, moving }: { subjectId: string; moving: Channel }) {
+interface SpeedTrackProps {
+  subject: Subject;
+  line: SpeedLine;
+  settled: SpeedLine;
+  /** Null where the channel is all there is. */
+  of: Of | null;
+  onOf: (of: Of) => void;
+}
+
+function SpeedTrack({ subject, line, settled, of, onOf }: SpeedTrackProps) {
   const dispatch = useAppDispatch();
-  const motion = useAppSelector(selectMotion);
+  const active = useAppSelector(selectActiveChannel)!;
   const { rate } = useClock();
   const scale = useTimeScale();
+  const units = useValueUnits();
   const [measure, size] = useSize();
   const [notice, setNotice] = useState<Notice | null>(null);
+  const [overValue, setOverValue] = useStored('speed-over-value', false);
   const heightPx = Math.max(48, size?.heightPx ?? 120);
-  const sign = CHANNELS[moving.id].pointsDown ? -1 : 1;
-  const settled = motion?.subjects.find((other) => other.id === subjectId)?.channels.find((channel) => channel.id === moving.id);
-  const pieces = useMemo(() => speedPieces(moving, rate, sign), [moving, rate, sign]);
+  const { pieces, keyFrames } = line;
   // Fitted to the settled motion, so that the scale stands still while something is dragged.
-  const values = useMemo(() => {
-    const fitted = settled ? speedPieces(settled, rate, sign).flat() : [];
-    return createValueScale([0, ...fitted.map((point) => point.speed)], heightPx, false, 1);
-  }, [settled, rate, sign, heightPx]);
-  const { unit } = CHANNELS[moving.id];
-  const all = pieces.flat();
-  const peak = all.reduce((best, point) => (Math.abs(point.speed) > Math.abs(best.speed) ? point : best), { frame: 0, speed: 0 });
-  const way = all.slice(1).reduce((sum, point, i) => sum + Math.abs(point.speed + all[i]!.speed) * 0.5 * (point.frame - all[i]!.frame), 0) / framesPerSecond(rate);
-  const spanFrames = moving.keys.at(-1)!.frame - moving.keys[0]!.frame;
-  const average = (way * framesPerSecond(rate)) / spanFrames;
-  const knobs = moving.keys.flatMap((key, i): Knob[] => [
-    ...(i > 0 && pieces[i - 1]!.length > 0 ? [{ keyFrame: key.frame, side: 'in' as const, ...pieces[i - 1]!.at(-1)! }] : []),
-    ...(i + 1 < moving.keys.length && pieces[i]!.length > 0 ? [{ keyFrame: key.frame, side: 'out' as const, ...pieces[i]![0]! }] : []),
+  const values = createValueScale([0, ...settled.pieces.flat().map((point) => point.speed)], heightPx, false, 1);
+  const per = units.per(active.id);
+  const unit = units.label(active.id);
+  const inUnit = (speed: number): string => {
+    const fineness = Math.abs(speed * per) >= 100 ? 1 : 10;
+    return tidy(Math.round(speed * per * fineness) / fineness);
+  };
+  const { peak, average } = figuresOf(line, rate);
+  const knobs = keyFrames.flatMap((keyFrame, i): Knob[] => [
+    ...(i > 0 && pieces[i - 1]!.length > 0 ? [{ keyFrame, side: 'in' as const, ...pieces[i - 1]!.at(-1)! }] : []),
+    ...(i + 1 < keyFrames.length && pieces[i]!.length > 0 ? [{ keyFrame, side: 'out' as const, ...pieces[i]![0]! }] : []),
   ]);
-  const jumps = moving.keys.filter((key) => {
-    const [arrives, leaves] = (['in', 'out'] as const).map((side) => knobs.find((knob) => knob.keyFrame === key.frame && knob.side === side)?.speed);
+  const jumps = keyFrames.filter((frame) => {
+    const [arrives, leaves] = (['in', 'out'] as const).map((side) => knobs.find((knob) => knob.keyFrame === frame && knob.side === side)?.speed);
     return arrives !== undefined && leaves !== undefined && Math.abs(arrives - leaves) > JUMP * Math.abs(peak.speed);
   });
 
-  const refOf = (knob: Knob): KeyRef => ({ subjectId, channelId: moving.id, frame: knob.keyFrame });
-  const request = (knob: Knob, speed: number, apart: boolean): EditRequest => {
-    const { keys } = settled ?? moving;
-    const index = keys.findIndex((key) => key.frame === knob.keyFrame);
-    const neighbour = keys[index + (knob.side === 'out' ? 1 : -1)]!;
-    const span = Math.abs(neighbour.frame - knob.keyFrame);
-    const reach = numbersOfHandle(effectiveHandles(keys, index)[knob.side], span, rate).reachPercent || 100 / 3;
-    const numbers = { speedPerSecond: sign * speed, reachPercent: reach };
-    return { operation: 'setSpeed', args: apart ? [refOf(knob), knob.side, numbers, 'broken'] : [refOf(knob), knob.side, numbers] };
-  };
+  const request = (knob: Knob, speed: number, apart: boolean): EditRequest => settled.request(knob.keyFrame, knob.side, speed, apart);
   const speedAt = (knob: Knob, dyPx: number): number => {
     const y = values.yOf(knob.speed) + dyPx;
     return Math.abs(y - values.yOf(0)) <= STILL_PX ? 0 : values.valueAt(y);
   };
   const drag = useKnobDrag((knob, move) => {
     const speed = speedAt(knob, move.dyPx);
-    return { request: request(knob, speed, move.altKey), says: `${knob.side === 'in' ? 'arrives' : 'leaves'} at ${tidy(Math.round(speed * 10) / 10)} ${unit}/s` };
+    return { request: request(knob, speed, move.altKey), says: `${knob.side === 'in' ? 'arrives' : 'leaves'} at ${inUnit(speed)} ${unit}/s` };
   }, setNotice);
   const type = (event: KeyboardEvent, knob: Knob): void => {
     const by = { ArrowUp: 1, ArrowDown: -1 }[event.key];
@@ -109,13 +108,37 @@ function SpeedTrack({ subjectId, moving }: { subjectId: string; moving: Channel 
     <Strip
       title="Speed"
       label={
-        <div className="figures space-y-0.5">
-          <p>
-            {CHANNELS[moving.id].label}, {unit}/s
-          </p>
-          <p>peak {tidy(Math.round(peak.speed))} at {tidy(Math.round(peak.frame * 10) / 10)}</p>
-          <p>average {tidy(Math.round(average))}</p>
-          {jumps.length > 0 && <p className="text-ochre">jumps at {jumps.map((key) => tidy(key.frame)).join(', ')}</p>}
+        <div className="space-y-0.5">
+          {of ? (
+            <select aria-label="Speed of" className="h-6 w-full min-w-0 rounded-md border border-rule bg-page px-1 text-xs" value={of} onChange={(event) => onOf(event.target.value as Of)}>
+              <option value="channel">
+                {CHANNELS[active.id].label}, {unit}/s
+              </option>
+              <option value="way">along its way, {unit}/s</option>
+            </select>
+          ) : (
+            <p>
+              {line.label}, {unit}/s
+            </p>
+          )}
+          <div className="figures">
+            <p>
+              peak {inUnit(peak.speed)} at {tidy(Math.round(peak.frame * 10) / 10)}
+            </p>
+            <p>average {inUnit(average)}</p>
+            <p>
+              = {inUnit(average / framesPerSecond(rate))} {unit}/frame
+            </p>
+            {jumps.length > 0 && <p className="text-ochre">jumps at {jumps.map(tidy).join(', ')}</p>}
+          </div>
+          <div className="flex gap-1">
+            <EvenSpeed subject={subject} keyFrames={keyFrames} />
+            {of !== 'way' && (
+              <Toggle small on={overValue} className="h-6! px-1!" tip="The value curve beneath, as a reference" onClick={() => setOverValue(!overValue)}>
+                Value
+              </Toggle>
+            )}
+          </div>
         </div>
       }
     >
@@ -125,11 +148,12 @@ function SpeedTrack({ subjectId, moving }: { subjectId: string; moving: Channel 
           <text x={0} y={values.yOf(0) - 3} fontSize={10} className="figures" fill="var(--faint)">
             0
           </text>
+          {overValue && of !== 'way' && <ValueBeneath subject={subject} heightPx={heightPx} />}
           {pieces.map((piece, i) => (
             <polyline key={i} className="pointer-events-none" points={piece.map((point) => `${scale.xOf(point.frame).toFixed(1)},${values.yOf(point.speed).toFixed(1)}`).join(' ')} fill="none" stroke="var(--plum)" strokeWidth={2} />
           ))}
-          {jumps.map((key) => (
-            <line key={key.frame} className="pointer-events-none" x1={scale.xOf(key.frame)} x2={scale.xOf(key.frame)} y1={4} y2={heightPx - 4} stroke="var(--ochre)" strokeDasharray="2 4" />
+          {jumps.map((frame) => (
+            <line key={frame} className="pointer-events-none" x1={scale.xOf(frame)} x2={scale.xOf(frame)} y1={4} y2={heightPx - 4} stroke="var(--ochre)" strokeDasharray="2 4" />
           ))}
           {knobs
             .filter((knob) => scale.shows(knob.frame))
@@ -143,7 +167,7 @@ function SpeedTrack({ subjectId, moving }: { subjectId: string; moving: Channel 
                   tabIndex={0}
                   aria-label={`Speed the key on frame ${knob.keyFrame} ${knob.side === 'in' ? 'arrives' : 'leaves'} with`}
                   aria-valuenow={Math.round(knob.speed)}
-                  aria-valuetext={`${Math.round(knob.speed)} ${unit} per second`}
+                  aria-valuetext={`${inUnit(knob.speed)} ${unit} per second`}
                   className="cursor-ns-resize"
                   onPointerDown={(event) => {
                     event.stopPropagation();
@@ -162,6 +186,27 @@ function SpeedTrack({ subjectId, moving }: { subjectId: string; moving: Channel 
       </div>
     </Strip>
   );
+}
+
+/** The greatest speed and where, and the mean over the way gone. */
+function figuresOf({ pieces, keyFrames }: SpeedLine, rate: Rate): { peak: SpeedPoint; average: number } {
+  const all = pieces.flat();
+  const peak = all.reduce((best, point) => (Math.abs(point.speed) > Math.abs(best.speed) ? point : best), { frame: 0, speed: 0 });
+  const way = all.slice(1).reduce((sum, point, i) => sum + Math.abs(point.speed + all[i]!.speed) * 0.5 * (point.frame - all[i]!.frame), 0) / framesPerSecond(rate);
+  return { peak, average: (way * framesPerSecond(rate)) / (keyFrames.at(-1)! - keyFrames[0]!) };
+}
+
+/** The value curve of the chosen channel, on a scale of its own. */
+function ValueBeneath({ subject, heightPx }: { subject: Subject; heightPx: number }) {
+  const active = useAppSelector(selectActiveChannel)!;
+  const scale = useTimeScale();
+  const channel = findChannel(subject, active.id);
+  const path = useMemo(() => {
+    if (!channel) return '';
+    const { pointsDown, unit } = CHANNELS[channel.id];
+    return curvePath(channel, scale, createValueScale(channel.keys.map((key) => key.value), heightPx, pointsDown ?? false, LEAST_SPAN[unit]).yOf);
+  }, [channel, scale, heightPx]);
+  return <path className="pointer-events-none" d={path} fill="none" stroke="var(--faint)" strokeWidth={1.2} strokeDasharray="3 3" data-testid="value-beneath" />;
 }
 
 /** Dragging a speed: shown while it goes on, done once at its end. */

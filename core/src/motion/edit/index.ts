@@ -11,6 +11,7 @@ export { setLeave, setRole } from './key-properties.ts';
 export { setHandle, setLink, effectiveHandles } from './set-handles.ts';
 export { setEase, swapEases, setEaseAmount } from './ease-keys.ts';
 export { setSpeed } from './set-speed.ts';
+export { setPathSpeed } from './set-path-speed.ts';
 export { setResting, offsetChannels } from './set-rest.ts';
 export { setScene, setSubject } from './set-scene.ts';
 export { changeRate } from './change-rate.ts';

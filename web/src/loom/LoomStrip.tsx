@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { findSubject, type MotionDocument, type SegmentRef, type TimingChart } from '@undulan/core';
+import { drawnToFraction, findSubject, shareWords, type ChartMark, type DrawingPlace, type MotionDocument, type SegmentRef, type TimingChart } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, previewed, runEdit, selectMotion, selectSubject, type EditRequest } from '../editing/index.ts';
 import { GestureNotice, LABEL_PX, useTimeScale, type Notice } from '../time-page/index.ts';
 import { Empty, usePointerDrag, useSize, useStored } from '../ui/index.ts';
-import { drawnToFraction, shareWords } from './fraction-words.ts';
+import { LoomMenu, type ChosenDrawings } from './LoomMenu.tsx';
 import { LoomThreads, railsOf } from './LoomThreads.tsx';
 import { SpacingMenu } from './SpacingMenu.tsx';
 import { useActiveTrack, useSegments } from './use-segments.ts';
@@ -13,6 +13,14 @@ import { useActiveTrack, useSegments } from './use-segments.ts';
 type FootDrag = 'curve' | 'breakdown';
 
 const FRACTION_REACH_PX = 5;
+
+interface FootGrab {
+  chart: TimingChart;
+  frame: number;
+  progress: number;
+  /** All the drawings that go along; null when it is one alone. */
+  together: DrawingPlace[] | null;
+}
 
 interface LoomStripProps {
   tone: 'take' | 'target';
@@ -32,11 +40,21 @@ export function LoomStrip({ tone, target }: LoomStripProps) {
   const [measure, size] = useSize();
   const [by, setBy] = useStored<FootDrag>('loom-drag', 'curve');
   const [notice, setNotice] = useState<Notice | null>(null);
+  const [chosenAt, setChosenAt] = useState<{ firstFrame: number; frames: number[] } | null>(null);
   const rails = railsOf(Math.max(64, size?.heightPx ?? 120));
+
+  const segmentOf = (chart: TimingChart): SegmentRef => ({ subjectId: subject!.id, trackId: track!.id, firstFrame: chart.firstFrame, lastFrame: chart.lastFrame });
+  const chosenChart = charts.find((chart) => chart.firstFrame === chosenAt?.firstFrame);
+  const chosenMarks = chosenChart?.marks.filter((mark) => mark.role !== 'extreme' && chosenAt!.frames.includes(mark.frame)) ?? [];
+  const chosen: ChosenDrawings | null = chosenChart && chosenMarks.length > 0 ? { segment: segmentOf(chosenChart), drawings: chosenMarks.map(({ frame, progress }) => ({ frame, progress })) } : null;
+  const choose = (chart: TimingChart, mark: ChartMark): void => {
+    const known = chosenAt?.firstFrame === chart.firstFrame ? chosenAt.frames : [];
+    setChosenAt({ firstFrame: chart.firstFrame, frames: known.includes(mark.frame) ? known.filter((frame) => frame !== mark.frame) : [...known, mark.frame] });
+  };
 
   /** The least change that puts a drawing at a share of its way: another curve where one can, else a breakdown. */
   const edit = (chart: TimingChart, frame: number, progress: number): EditRequest => {
-    const segment: SegmentRef = { subjectId: subject!.id, trackId: track!.id, firstFrame: chart.firstFrame, lastFrame: chart.lastFrame };
+    const segment = segmentOf(chart);
     const breakdown: EditRequest = { operation: 'setBreakdown', args: [segment, frame, progress] };
     const isKeyed = chart.marks.some((mark) => mark.frame === frame && mark.role === 'breakdown');
     if (by === 'breakdown' || isKeyed || !motion) return breakdown;
@@ -47,15 +65,19 @@ export function LoomStrip({ tone, target }: LoomStripProps) {
     const perWay = scale.xOf(chart.lastFrame) - scale.xOf(chart.firstFrame);
     return drawnToFraction(start + dxPx / perWay, FRACTION_REACH_PX / perWay);
   };
-  const drag = usePointerDrag<{ chart: TimingChart; frame: number; progress: number }>({
-    onMove: ({ chart, frame, progress }, { dxPx, xPx, yPx }) => {
+  /** What a drag by a share does: the drawing grabbed goes along with those chosen with it. */
+  const dragged = ({ chart, frame, progress, together }: FootGrab, to: number): EditRequest =>
+    together ? { operation: 'spaceDrawings', args: [segmentOf(chart), together.map((drawing) => ({ ...drawing, progress: drawing.progress + to - progress })), by] } : edit(chart, frame, to);
+  const drag = usePointerDrag<FootGrab>({
+    onMove: (grab, { dxPx, xPx, yPx }) => {
+      const { chart, frame, progress } = grab;
       const to = progressAt(chart, progress, dxPx);
-      dispatch(previewed(edit(chart, frame, to)));
+      dispatch(previewed(dragged(grab, to)));
       setNotice({ xPx, yPx, says: `${frame}: ${shareWords(to)}` });
     },
-    onEnd: ({ chart, frame, progress }, { dxPx }) => {
+    onEnd: (grab, { dxPx }) => {
       setNotice(null);
-      dispatch(edited(edit(chart, frame, progressAt(chart, progress, dxPx))));
+      dispatch(edited(dragged(grab, progressAt(grab.chart, grab.progress, dxPx))));
     },
     onCancel: () => {
       setNotice(null);
@@ -68,7 +90,14 @@ export function LoomStrip({ tone, target }: LoomStripProps) {
       <div className="shrink-0 space-y-1 py-1.5 pr-2 text-xs text-faint" style={{ width: LABEL_PX }}>
         <h3 className="text-[13px] leading-5 text-ink">Loom</h3>
         {track && <p>{track.label}</p>}
-        {charts.length > 0 && <SpacingMenu charts={charts} />}
+        {charts.length > 0 && subject && track && (
+          <div className="flex gap-1">
+            <div className="min-w-0 flex-1">
+              <SpacingMenu charts={charts} />
+            </div>
+            <LoomMenu subject={subject} track={track} charts={charts} chosen={chosen} by={by} tone={tone} />
+          </div>
+        )}
         <select aria-label="Dragging a foot" title="What dragging a foot does" className="h-6 w-full rounded-md border border-rule bg-page text-xs" value={by} onChange={(event) => setBy(event.target.value as FootDrag)}>
           <option value="curve">drag: the curve</option>
           <option value="breakdown">drag: a breakdown</option>
@@ -90,7 +119,13 @@ export function LoomStrip({ tone, target }: LoomStripProps) {
                 chart={chart}
                 rails={rails}
                 tone={tone}
-                onGrab={(event, mark) => drag(event, { chart, frame: mark.frame, progress: mark.progress })}
+                chosen={chart === chosenChart ? chosenMarks.map((mark) => mark.frame) : []}
+                onChoose={(mark) => choose(chart, mark)}
+                onGrab={(event, mark) => {
+                  const isChosen = chosen !== null && chart === chosenChart && chosenMarks.includes(mark);
+                  if (!isChosen) setChosenAt(null);
+                  drag(event, { chart, frame: mark.frame, progress: mark.progress, together: isChosen && chosen.drawings.length > 1 ? chosen.drawings : null });
+                }}
                 onNudge={(mark, share) => dispatch(edited(edit(chart, mark.frame, mark.progress + share)))}
               />
             ))}

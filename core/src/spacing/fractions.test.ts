@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { drawnToFraction, fractionOf, shareWords } from './fraction-words.ts';
+import { drawnToFraction, fractionOf, shareWords } from './fractions.ts';
 
 test('a share near a chart fraction is that fraction; else it is written in percent', () => {
   expect([0.5, 0.2502, 7 / 8, 1 / 3, 0.6].map(fractionOf)).toEqual(['1/2', '1/4', '7/8', '1/3', null]);

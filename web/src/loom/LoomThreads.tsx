@@ -1,7 +1,6 @@
 import type { KeyboardEvent, PointerEvent } from 'react';
-import type { ChartMark, TimingChart } from '@undulan/core';
+import { fractionOf, shareWords, type ChartMark, type TimingChart } from '@undulan/core';
 import { useTimeScale } from '../time-page/index.ts';
-import { fractionOf, shareWords } from './fraction-words.ts';
 
 /** Where the two rails of a loom lie. */
 export interface Rails {
@@ -21,12 +20,16 @@ interface LoomThreadsProps {
   chart: TimingChart;
   rails: Rails;
   tone: 'take' | 'target';
+  /** Frames of the drawings chosen together. */
+  chosen: readonly number[];
   onGrab: (event: PointerEvent, mark: ChartMark) => void;
   onNudge: (mark: ChartMark, share: number) => void;
+  /** Adds a drawing to those chosen, or takes it out. */
+  onChoose: (mark: ChartMark) => void;
 }
 
 /** One segment on the loom: its threads, extremes ringed, breakdowns underlined, fractions where there is room, and a foot to grab on each drawing between. */
-export function LoomThreads({ chart, rails, tone, onGrab, onNudge }: LoomThreadsProps) {
+export function LoomThreads({ chart, rails, tone, chosen, onGrab, onNudge, onChoose }: LoomThreadsProps) {
   const scale = useTimeScale();
   const { timeY, spaceY } = rails;
   const colour = tone === 'take' ? 'var(--take)' : 'var(--target)';
@@ -72,16 +75,21 @@ export function LoomThreads({ chart, rails, tone, onGrab, onNudge }: LoomThreads
             aria-valuenow={Math.round(mark.progress * 1000) / 10}
             aria-valuetext={`${shareWords(mark.progress)} of the way`}
             className="cursor-ew-resize"
-            onPointerDown={(event) => onGrab(event, mark)}
+            aria-description="Arrow keys move it; the space bar, or a press with Shift, chooses several."
+            onPointerDown={(event) => (event.shiftKey ? onChoose(mark) : onGrab(event, mark))}
             onKeyDown={(event: KeyboardEvent) => {
               const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+              if (event.key === ' ') {
+                event.preventDefault();
+                onChoose(mark);
+              }
               if (!way) return;
               event.preventDefault();
               onNudge(mark, way * NUDGE * (event.shiftKey ? 10 : 1));
             }}
           >
             <title>{`Frame ${mark.frame}: ${shareWords(mark.progress)} of the way`}</title>
-            <rect x={x - 5} y={spaceY - 12} width={10} height={24} fill="transparent" />
+            <rect x={x - 5} y={spaceY - 12} width={10} height={24} rx={3} fill={chosen.includes(mark.frame) ? 'var(--accent)' : 'transparent'} fillOpacity={0.25} stroke={chosen.includes(mark.frame) ? 'var(--accent)' : 'none'} />
             <line x1={x} x2={x} y1={spaceY - 6} y2={spaceY + 6} stroke={colour} strokeWidth={mark.role === 'breakdown' ? 3 : 2} />
             {mark.role === 'breakdown' && <line x1={x - 6} x2={x + 6} y1={spaceY + 9} y2={spaceY + 9} stroke={colour} strokeWidth={2} />}
             {written.has(mark.frame) && (

@@ -3,6 +3,7 @@ import { describeSpacing, wayOf } from '@undulan/core';
 import { useAppSelector } from '../app/store.ts';
 import { selectShownMotion, selectSubject } from '../editing/index.ts';
 import { useRestingFrame } from '../time-page/index.ts';
+import { CompareTable } from './CompareTable.tsx';
 import { segmentAt, useActiveTrack, useSegments } from './use-segments.ts';
 
 /** What the eye sees of the segment at the playhead, in one sentence worked out from the motion. */
@@ -14,11 +15,14 @@ export function SpacingSentence() {
   if (!motion || !subject || !track || !chart) return null;
   const { length } = wayOf(subject, track, chart.firstFrame, chart.lastFrame);
   return (
-    <p className="truncate border-t border-rule py-1 text-[13px]" aria-live="polite" data-testid="spacing-sentence">
-      <span className="text-faint">
-        {track.label} {chart.firstFrame}–{chart.lastFrame}:
-      </span>{' '}
-      {describeSpacing(chart, length, track.unit, motion.rate)}
-    </p>
+    <div className="flex items-center gap-2 border-t border-rule py-0.5 text-[13px]">
+      <p className="min-w-0 flex-1 truncate" aria-live="polite" data-testid="spacing-sentence">
+        <span className="text-faint">
+          {track.label} {chart.firstFrame}–{chart.lastFrame}:
+        </span>{' '}
+        {describeSpacing(chart, length, track.unit, motion.rate)}
+      </p>
+      <CompareTable key={chart.firstFrame} chart={chart} length={length} unit={track.unit} />
+    </div>
   );
 }

@@ -1,0 +1,3 @@
+export { LoomStrip } from './LoomStrip.tsx';
+export { SpacingSentence } from './SpacingSentence.tsx';
+export { segmentAt, useActiveTrack, useSegments } from './use-segments.ts';

@@ -1,0 +1,9 @@
+/** Gives the person a file to save, as a download of the browser. */
+export function saveFile(name: string, type: string, content: string): void {
+  const url = URL.createObjectURL(new Blob([content], { type }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(url);
+}

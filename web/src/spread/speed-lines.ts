@@ -1,0 +1,74 @@
+import { CHANNELS, channelSpeed, effectiveHandles, findChannel, numbersOfHandle, type Channel, type HandleSide, type Rate, type Subject, type Track } from '@undulan/core';
+import type { EditRequest } from '../editing/index.ts';
+
+/** Samples between two keys of a drawn speed. */
+const SAMPLES = 32;
+
+export interface SpeedPoint {
+  frame: number;
+  speed: number;
+}
+
+/** The speed of something that moves, to be drawn and changed: piece by piece, broken at its keys. */
+export interface SpeedLine {
+  label: string;
+  unit: string;
+  keyFrames: number[];
+  pieces: SpeedPoint[][];
+  /** What sets the speed on one side of a key. */
+  request: (keyFrame: number, side: HandleSide, speed: number, apart: boolean) => EditRequest;
+}
+
+function piecesOf(keyFrames: readonly number[], speedsAt: (frame: number) => { left: number; right: number }): SpeedPoint[][] {
+  return keyFrames.slice(0, -1).map((from, i) => {
+    const to = keyFrames[i + 1]!;
+    return Array.from({ length: SAMPLES + 1 }, (_, n) => {
+      const frame = from + ((to - from) * n) / SAMPLES;
+      const { left, right } = speedsAt(frame);
+      return { frame, speed: n === SAMPLES ? left : right };
+    }).filter(({ speed }) => Number.isFinite(speed));
+  });
+}
+
+/** The speed of one channel in units per second, up on the picture as up. */
+export function channelLine(subjectId: string, channel: Channel, rate: Rate): SpeedLine {
+  const sign = CHANNELS[channel.id].pointsDown ? -1 : 1;
+  const { keys } = channel;
+  const keyFrames = keys.map((key) => key.frame);
+  return {
+    label: CHANNELS[channel.id].label,
+    unit: CHANNELS[channel.id].unit,
+    keyFrames,
+    pieces: piecesOf(keyFrames, (frame) => {
+      const { left, right } = channelSpeed(channel, frame, rate);
+      return { left: sign * left, right: sign * right };
+    }),
+    request: (keyFrame, side, speed, apart) => {
+      const index = keys.findIndex((key) => key.frame === keyFrame);
+      const span = Math.abs(keys[index + (side === 'out' ? 1 : -1)]!.frame - keyFrame);
+      const reachPercent = numbersOfHandle(effectiveHandles(keys, index)[side], span, rate).reachPercent || 100 / 3;
+      const ref = { subjectId, channelId: channel.id, frame: keyFrame };
+      const numbers = { speedPerSecond: sign * speed, reachPercent };
+      return { operation: 'setSpeed', args: apart ? [ref, side, numbers, 'broken'] : [ref, side, numbers] };
+    },
+  };
+}
+
+/** The speed of a track along its way, in units per second: never below nothing. */
+export function pathLine(subject: Subject, track: Track, rate: Rate): SpeedLine {
+  const channels = track.channelIds.flatMap((id) => findChannel(subject, id) ?? []).filter((channel) => channel.keys.length > 0);
+  const keyFrames = [...new Set(channels.flatMap((channel) => channel.keys.map((key) => key.frame)))].sort((a, b) => a - b);
+  return {
+    label: `${track.label}, along its way`,
+    unit: track.unit,
+    keyFrames,
+    pieces: piecesOf(keyFrames, (frame) => {
+      const speeds = channels.map((channel) => channelSpeed(channel, frame, rate));
+      return { left: Math.hypot(...speeds.map(({ left }) => left)), right: Math.hypot(...speeds.map(({ right }) => right)) };
+    }),
+    request: (keyFrame, side, speed, apart) => {
+      const args = [subject.id, track.id, keyFrame, side, Math.max(0, speed)] as const;
+      return { operation: 'setPathSpeed', args: apart ? [...args, 'broken'] : [...args] };
+    },
+  };
+}
