@@ -76,7 +76,7 @@ test('from a set exercise to a returned review and the next take', async ({ brow
       const handle = learner.locator('[data-handle="out"] rect').last();
       const at = await middleOf(handle);
       await drag(learner, at, { x: 60, y: -40 });
-      await expect(learner.getByLabel('Link of handles')).toHaveValue('aligned');
+      await expect(learner.getByRole('button', { name: 'Handles: in line' })).toBeVisible();
       const after = await middleOf(learner.locator('[data-handle="out"] rect').last());
       expect(Math.abs(after.x - at.x - 60)).toBeLessThan(3);
     });

@@ -1,35 +1,76 @@
 import { ChevronDown } from 'lucide-react';
-import { CHANNELS, effectiveHandles, numbersOfHandle, type HandleNumbers, type HandleSide } from '@undulan/core';
+import { CHANNELS, effectiveHandles, HandleLink, numbersOfHandle, type HandleNumbers, type HandleSide } from '@undulan/core';
 import { useAppDispatch } from '../app/store.ts';
 import { KEEPS_NOTHING, type HandleKeeps } from '../curve/index.ts';
 import { edited } from '../editing/index.ts';
 import { useClock, useValueUnits } from '../time-page/index.ts';
 import { Button, CommitInput, Popover, Toggle, useStored } from '../ui/index.ts';
-import type { SegmentKey } from './use-segment-keys.ts';
+import { shared, type SegmentKey } from './use-segment-keys.ts';
 
 const SIDES: { side: HandleSide; label: string }[] = [
   { side: 'in', label: 'Arrives' },
   { side: 'out', label: 'Leaves' },
 ];
 
-/** The handles of one key by numbers: the speed it arrives and leaves with, and how far that reaches; and what dragging a handle keeps. */
-export function HandlePopover({ found }: { found: SegmentKey }) {
+const LINK_WORDS: Record<HandleLink, string> = { auto: 'automatic', flat: 'flat', aligned: 'in line', mirrored: 'mirrored', broken: 'parted' };
+
+/** The handles of the selected keys: how the two sides depend on each other, for all of them; of one alone the speed it arrives and leaves with and how far that reaches; and what dragging a handle keeps. */
+export function HandlePopover({ found }: { found: SegmentKey[] }) {
+  const dispatch = useAppDispatch();
   const [keeps, setKeeps] = useStored<HandleKeeps>('handle-keeps', KEEPS_NOTHING);
-  const { channel, key } = found;
-  const blend = CHANNELS[channel.id].blend;
+  const link = shared(found, ({ key }) => key.link);
+  const blend = found.some(({ channel }) => CHANNELS[channel.id].blend);
+  const single = found.length === 1 ? found[0]! : null;
   return (
     <Popover
-      label="Handles by numbers"
+      label="Handles"
       trigger={
-        <Button small tip="Speed and reach of its handles, typed" disabledReason={(blend && 'This channel has no speed.') || (channel.keys.length < 2 && 'A single key has no handles.')}>
-          Handles <ChevronDown size={12} />
+        <Button
+          small
+          className="w-36 justify-between!"
+          tip="How the two handles depend on each other; their speed and reach, typed"
+          disabledReason={(blend && 'This channel has no speed.') || (found.every(({ channel }) => channel.keys.length < 2) && 'A single key has no handles.')}
+        >
+          Handles: {link === null ? 'differ' : LINK_WORDS[link]} <ChevronDown size={12} />
         </Button>
       }
     >
+      <div role="radiogroup" aria-label="Link of handles" className="mb-3 flex flex-wrap gap-1">
+        {HandleLink.options.map((option) => (
+          <Button
+            key={option}
+            small
+            role="radio"
+            aria-checked={option === link}
+            className={option === link ? 'border-accent! font-semibold text-accent' : ''}
+            onClick={() => dispatch(edited({ operation: 'setLink', args: [found.map(({ ref }) => ref), option] }))}
+          >
+            {LINK_WORDS[option]}
+          </Button>
+        ))}
+      </div>
+      {single && <Numbers found={single} />}
+      <p className="mt-3 mb-1 text-xs text-faint">Dragging a handle keeps</p>
+      <div className="flex gap-1">
+        <Toggle small on={keeps.length} onClick={() => setKeeps({ ...keeps, length: !keeps.length })}>
+          its length
+        </Toggle>
+        <Toggle small on={keeps.angle} onClick={() => setKeeps({ ...keeps, angle: !keeps.angle })}>
+          its angle
+        </Toggle>
+      </div>
+      {keeps.length && keeps.angle && <p className="mt-1 text-xs text-ochre">With both kept a drag changes nothing.</p>}
+    </Popover>
+  );
+}
+
+function Numbers({ found }: { found: SegmentKey }) {
+  return (
+    <>
       <p className="font-semibold">
-        {CHANNELS[channel.id].label}, key on {key.frame}
+        {CHANNELS[found.channel.id].label}, key on {found.key.frame}
       </p>
-      <p className="mb-2 text-xs text-faint">{key.link === 'broken' ? 'Its two sides are apart.' : 'The other side follows by the link of its handles; part them to set one alone.'}</p>
+      <p className="mb-2 text-xs text-faint">{found.key.link === 'broken' ? 'Its two sides are apart.' : 'The other side follows by the link; part them to set one alone.'}</p>
       <table className="w-full text-xs">
         <thead className="text-faint">
           <tr>
@@ -48,17 +89,7 @@ export function HandlePopover({ found }: { found: SegmentKey }) {
           ))}
         </tbody>
       </table>
-      <p className="mt-3 mb-1 text-xs text-faint">Dragging a handle keeps</p>
-      <div className="flex gap-1">
-        <Toggle small on={keeps.length} onClick={() => setKeeps({ ...keeps, length: !keeps.length })}>
-          its length
-        </Toggle>
-        <Toggle small on={keeps.angle} onClick={() => setKeeps({ ...keeps, angle: !keeps.angle })}>
-          its angle
-        </Toggle>
-      </div>
-      {keeps.length && keeps.angle && <p className="mt-1 text-xs text-ochre">With both kept a drag changes nothing.</p>}
-    </Popover>
+    </>
   );
 }
 

@@ -1,5 +1,5 @@
 import { Trash2 } from 'lucide-react';
-import { HandleLink, KeyRole, type Key, type KeyRef } from '@undulan/core';
+import { KeyRole, type Key, type KeyRef } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, selectEditing } from '../editing/index.ts';
 import { useValueUnits } from '../time-page/index.ts';
@@ -9,7 +9,6 @@ import { HandlePopover } from './HandlePopover.tsx';
 import { shared, useSelectedKeys } from './use-segment-keys.ts';
 
 const ROLE_WORDS: Record<KeyRole, string> = { extreme: 'extreme', breakdown: 'breakdown', inbetween: 'in-between' };
-const LINK_WORDS: Record<HandleLink, string> = { auto: 'automatic', flat: 'flat', aligned: 'in line', mirrored: 'mirrored', broken: 'parted' };
 
 const SELECT = 'h-7 rounded-md border border-rule bg-page px-1.5 text-xs disabled:opacity-50';
 
@@ -29,33 +28,14 @@ export function KeyBar({ courseId }: { courseId: string | undefined }) {
       </div>
     );
   }
-  const isLast = found.every(({ channel, index }) => index + 1 === channel.keys.length);
   const single = found.length === 1 ? { shown: keys[0]!, keyRef: found[0]!.ref } : null;
-  const leave = shared(keys, (key) => key.leave);
-  const link = shared(keys, (key) => key.link);
   const role = shared(keys, (key) => key.role);
 
   return (
     <div role="group" aria-label="Selected keys" className={bar}>
       {single ? <SingleKey {...single} /> : <span className="font-semibold">{keys.length} keys</span>}
-      <span className="text-faint">leaves</span>
       <EasePopover courseId={courseId} />
-      {single && <HandlePopover found={found[0]!} />}
-      {!isLast && leave === 'curve' && (
-        <select
-          aria-label="Link of handles"
-          className={SELECT}
-          value={link ?? ''}
-          onChange={(event) => dispatch(edited({ operation: 'setLink', args: [selectedKeys, event.target.value as HandleLink] }))}
-        >
-          {link === null && <option value="">handles differ</option>}
-          {HandleLink.options.map((option) => (
-            <option key={option} value={option}>
-              handles {LINK_WORDS[option]}
-            </option>
-          ))}
-        </select>
-      )}
+      <HandlePopover found={found} />
       <select
         aria-label="Role"
         className={SELECT}

@@ -74,7 +74,7 @@ export function TimePage({ name, strips, keyFrames, stepping, reach = [], select
     zoomOut: () => viewing.zoom(1 / ZOOM_STEP),
   });
   return (
-    <section aria-label="Time" className="flex h-full min-h-0 flex-col px-4">
+    <section aria-label="Time" className="flex h-full min-h-0 flex-col px-4 select-none">
       <Transport keyFrames={keyFrames} stepping={stepping} ranges={ranges} />
       <div ref={measure} className="relative min-h-0 flex-1">
         <div ref={area} className="absolute inset-0 flex flex-col overflow-x-clip">
