@@ -10,6 +10,13 @@ const MOVES = 300;
 const SECONDS = Number(process.env.BENCH_SECONDS ?? 60);
 const AIM_MS = 16;
 
+/** The times from an input to its paint that the page has taken. */
+async function printInputs(page, what) {
+  const inputMs = (await page.evaluate(() => window.inputMs)).sort((a, b) => a - b);
+  const p = (share) => inputMs[Math.floor(inputMs.length * share)];
+  console.log(`${what}: ${inputMs.length} inputs, to paint median ${p(0.5).toFixed(1)} ms, p95 ${p(0.95).toFixed(1)} ms (aim under ${AIM_MS} ms)`);
+}
+
 await ensurePackages(['chromium']);
 await ensureModules();
 const outDir = temporaryFolder();
@@ -31,14 +38,25 @@ try {
   for (let i = 0; i < MOVES; i++) await page.mouse.move(ruler.x + 40 + ((ruler.width - 80) * i) / MOVES, ruler.y + 10);
   await page.mouse.up();
   await page.waitForTimeout(200);
-  const inputMs = (await page.evaluate(() => window.inputMs)).sort((a, b) => a - b);
-  const p = (share) => inputMs[Math.floor(inputMs.length * share)];
-  console.log(`scrubbing ${WORK}: ${inputMs.length} inputs, to paint median ${p(0.5).toFixed(1)} ms, p95 ${p(0.95).toFixed(1)} ms (aim under ${AIM_MS} ms)`);
+  await printInputs(page, `scrubbing ${WORK}`);
 
   await page.keyboard.press('Space');
   await page.waitForTimeout(SECONDS * 1000);
   const { shown, dropped, reachedFps } = await page.evaluate(() => window.clock.report);
   console.log(`playing ${WORK.split(',')[0]}, 2,000 frames at 24 fps for ${SECONDS} s: ${shown} shown, ${dropped} dropped, ${reachedFps.toFixed(2)} fps reached (aim none dropped)`);
+
+  await page.goto(`http://127.0.0.1:${port}/bench.html?curves`);
+  const key = page.getByRole('button', { name: /^Position x .*frame 496, key of the curve/ });
+  await key.waitFor();
+  const mark = await key.boundingBox();
+  const [x, y] = [mark.x + mark.width / 2, mark.y + mark.height / 2];
+  await page.mouse.move(x, y);
+  await page.evaluate(() => void (window.inputMs = []));
+  await page.mouse.down();
+  for (let i = 1; i <= MOVES; i++) await page.mouse.move(x + 2 * Math.sin(i / 9), y - 60 * Math.sin(i / 15));
+  await page.mouse.up();
+  await page.waitForTimeout(200);
+  await printInputs(page, 'dragging a key of 200 keys × 6 curves');
 } finally {
   await browser.close();
   await server.close();

@@ -25,3 +25,17 @@ function dish(n: number): Subject {
 export function crowdedMotion(): MotionDocument {
   return { ...createMotion(Array.from({ length: SUBJECTS }, (_, n) => dish(n))), range: { first: 1, last: FRAMES } };
 }
+
+const CURVES: ChannelId[] = ['position.x', 'position.y', 'rotation', 'scale.x', 'scale.y', 'opacity'];
+const CURVE_KEYS = 200;
+
+/** One lid with two hundred keys on each of six channels: as much as the Curve strip is to hold. */
+export function denseMotion(): MotionDocument {
+  const lid = createSubject('lid', 'Lid', { shape: 'pill', widthPx: 120, heightPx: 30, fill: '#9a6b00' }, { x: 480, y: 270 });
+  const channels = CURVES.map((id, c) => {
+    const middle = { ...MIDDLE, 'position.x': 480, 'position.y': 270 }[id as 'opacity'] ?? 0;
+    const keys = Array.from({ length: CURVE_KEYS }, (_, k) => createKey(1 + k * 5, middle + SWING[id]! * Math.sin(k * 1.7 + c), { link: k % 3 === 0 ? 'flat' : 'auto' }));
+    return createChannel(id, middle, keys);
+  });
+  return { ...createMotion([{ ...lid, channels }]), range: { first: 1, last: 1 + (CURVE_KEYS - 1) * 5 } };
+}

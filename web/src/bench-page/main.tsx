@@ -7,12 +7,13 @@ import { opened } from '../editing/editing.slice.ts';
 import { EditingPicture, EditingTime, NumbersPanel, Spread } from '../spread/index.ts';
 import { PLAIN_ONION } from '../stage/index.ts';
 import { ClockProvider, useClock } from '../time-page/index.ts';
-import { crowdedMotion } from './crowded-motion.ts';
+import { crowdedMotion, denseMotion } from './crowded-motion.ts';
 import type { BenchWindow } from './window.ts';
 import '../styles.css';
 
 /** The Bench over a crowded motion, without a server: what `npm run bench` drives and measures. */
-localStorage.setItem('undulan:onion', JSON.stringify({ ...PLAIN_ONION, on: true, before: 3, after: 3, style: 'filled' }));
+const isDense = new URLSearchParams(location.search).has('curves');
+localStorage.setItem('undulan:onion', JSON.stringify({ ...PLAIN_ONION, on: !isDense, before: 3, after: 3, style: 'filled' }));
 
 const bench = window as unknown as BenchWindow;
 bench.inputMs = [];
@@ -39,7 +40,7 @@ function Report() {
   return null;
 }
 
-const motion = crowdedMotion();
+const motion = isDense ? denseMotion() : crowdedMotion();
 const store = createStore();
 store.dispatch(opened({ source: { kind: 'draft', id: 'bench' }, stored: { version: 1, work: { motion, details: null }, history: { steps: [], done: 0 } } }));
 
