@@ -1,7 +1,7 @@
 export { progressInto } from './progress.ts';
 export { frameTable } from './frame-table.ts';
 export type { FrameRow } from './frame-table.ts';
-export { timingCharts, trackProgress, trackSpacing } from './timing-chart.ts';
+export { timingCharts, timingChartAt, trackProgress, trackSpacing } from './timing-chart.ts';
 export type { TimingChart, ChartMark } from './timing-chart.ts';
 export {
   evenSpacing, halvesSpacing, thirdsSpacing, favouredSpacing, easedSpacing, gravitySpacing, swingSpacing, springSpacing, ratePlanSpacing, dropFrames, turned, stepsOf, GRAVITY,

@@ -1,6 +1,6 @@
 import { test, expect } from 'vitest';
 import { createChannel, createKey, createMotion, createSubject, TRACKS, type Key } from '../motion/index.ts';
-import { progressInto, timingCharts, trackProgress } from './index.ts';
+import { progressInto, timingChartAt, timingCharts, trackProgress } from './index.ts';
 
 const LOOK = { shape: 'glass', widthPx: 40, heightPx: 60, fill: '#0b7a6f' } as const;
 const POSITION = TRACKS[0]!;
@@ -42,4 +42,13 @@ test('a chart runs from extreme to extreme, marks each frame and underlines brea
 test('on twos a chart has every second in-between', () => {
   const subject = { ...glass([createKey(1, 0, { leave: 'linear' }), createKey(9, 400)]), exposure: 2 };
   expect(timingCharts(createMotion([subject]), subject, POSITION)[0]!.marks.map((mark) => mark.frame)).toEqual([1, 3, 5, 7, 9]);
+});
+
+test('the one chart a frame is in is that of all charts; on an extreme it is the later one, in a standstill the first there is', () => {
+  const keys = [createKey(1, 0), createKey(9, 100), createKey(13, 100), createKey(25, 40)];
+  const subject = { ...createSubject('drawer', 'Drawer', { shape: 'drawer', widthPx: 40, heightPx: 40, fill: '#9a6b00' }, { x: 0, y: 0 }), channels: [createChannel('rotation', 0, keys)] };
+  const motion = createMotion([subject]);
+  const track = TRACKS.find(({ id }) => id === 'rotation')!;
+  const [first, second] = timingCharts(motion, subject, track);
+  expect([1, 5, 9, 11, 13, 20, 25, 90].map((frame) => timingChartAt(motion, subject, track, frame))).toEqual([first, first, first, first, second, second, second, first]);
 });

@@ -43,25 +43,45 @@ export function trackSpacing(subject: Subject, track: Track, firstFrame: number,
   return progress.subarray(1).map((value, i) => value - progress[i]!);
 }
 
+interface Events {
+  /** Frames of the track's extremes within the range. */
+  extremes: number[];
+  roleAt: Map<number, KeyRole>;
+}
+
+function eventsInRange({ range }: MotionDocument, subject: Subject, track: Track): Events {
+  const inRange = trackEvents(subject, track).filter((event) => event.frame >= range.first && event.frame <= range.last);
+  return { extremes: inRange.filter((event) => event.role === 'extreme').map((event) => event.frame), roleAt: new Map(inRange.map((event) => [event.frame, event.role])) };
+}
+
+/** The chart from one extreme to the next; null where the track stands still between them. */
+function chartBetween(motion: MotionDocument, subject: Subject, track: Track, from: number, to: number, roleAt: Events['roleAt']): TimingChart | null {
+  const progress = trackProgress(subject, track, from, to);
+  if (progress.every((value) => value === 0)) return null;
+  const all = Array.from(progress, (value, n): ChartMark => {
+    const frame = from + n;
+    return { frame, role: frame === from || frame === to ? 'extreme' : (roleAt.get(frame) ?? 'inbetween'), progress: value };
+  });
+  const marks = all.filter(({ frame, role }) => role !== 'inbetween' || exposedFrame(frame, motion.range.first, subject.exposure) === frame);
+  return { firstFrame: from, lastFrame: to, marks };
+}
+
 /** The timing charts of a track, one from each extreme to the next; in-betweens stand on every drawing of its subject's exposure. A track that stands still between two extremes has no chart there. */
 export function timingCharts(motion: MotionDocument, subject: Subject, track: Track): TimingChart[] {
-  const inRange = trackEvents(subject, track).filter(
-    (event) => event.frame >= motion.range.first && event.frame <= motion.range.last,
-  );
-  const extremes = inRange.filter((event) => event.role === 'extreme');
-  const charts: TimingChart[] = [];
+  const { extremes, roleAt } = eventsInRange(motion, subject, track);
+  return extremes.slice(1).flatMap((to, i) => chartBetween(motion, subject, track, extremes[i]!, to, roleAt) ?? []);
+}
+
+/** The one timing chart that a frame is in, on the extreme between two the later; outside all of them, or in a standstill, the first there is. */
+export function timingChartAt(motion: MotionDocument, subject: Subject, track: Track, frame: number): TimingChart | undefined {
+  const { extremes, roleAt } = eventsInRange(motion, subject, track);
+  const at = (i: number): TimingChart | null => (i >= 0 && i + 1 < extremes.length ? chartBetween(motion, subject, track, extremes[i]!, extremes[i + 1]!, roleAt) : null);
+  const later = extremes.findLastIndex((extreme) => extreme <= frame);
+  const inside = at(later) ?? (extremes[later] === frame ? at(later - 1) : null);
+  if (inside) return inside;
   for (let i = 0; i + 1 < extremes.length; i++) {
-    const from = extremes[i]!.frame;
-    const to = extremes[i + 1]!.frame;
-    const progress = trackProgress(subject, track, from, to);
-    if (progress.every((value) => value === 0)) continue;
-    const roleAt = new Map(inRange.map((event) => [event.frame, event.role]));
-    const all = Array.from(progress, (value, n): ChartMark => {
-      const frame = from + n;
-      return { frame, role: frame === from || frame === to ? 'extreme' : (roleAt.get(frame) ?? 'inbetween'), progress: value };
-    });
-    const marks = all.filter(({ frame, role }) => role !== 'inbetween' || exposedFrame(frame, motion.range.first, subject.exposure) === frame);
-    charts.push({ firstFrame: from, lastFrame: to, marks });
+    const chart = at(i);
+    if (chart) return chart;
   }
-  return charts;
+  return undefined;
 }

@@ -1,5 +1,6 @@
-import type { KeyboardEvent, PointerEvent } from 'react';
-import { CHANNELS, effectiveHandles, sameKey, type Channel, type Handle, type HandleSide, type KeyRef, type Subject } from '@undulan/core';
+import { Fragment, memo, type KeyboardEvent, type PointerEvent } from 'react';
+import { shallowEqual } from 'react-redux';
+import { CHANNELS, effectiveHandles, sameKey, type Channel, type Handle, type HandleSide, type KeyRef } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, keysSelected, previewed, selectEditing, selectShownKeys, type EditRequest } from '../editing/index.ts';
 import { formatValue, toFineness, useClock, useTimeScale, type ValueScale } from '../time-page/index.ts';
@@ -7,7 +8,7 @@ import { usePointerDrag, useStored, type DragMove } from '../ui/index.ts';
 import { draggedHandle, KEEPS_NOTHING, type HandleKeeps } from './handle-drag.ts';
 
 interface CurveKeysProps {
-  subject: Subject;
+  subjectId: string;
   channel: Channel;
   values: ValueScale;
   colour: string;
@@ -35,17 +36,17 @@ const ARROWS: Partial<Record<string, { frames: number; steps: number }>> = {
   ArrowDown: { frames: 0, steps: -1 },
 };
 
-/** The keys of a curve to drag in frame and value (Shift keeps to one of them), and the handles of the selected ones (Alt parts them). */
-export function CurveKeys({ subject, channel, values, colour, small = false }: CurveKeysProps) {
+/** The keys of a curve to drag in frame and value (Shift keeps to one of them), and the handles of the selected ones (Alt parts them). Events are taken for all of them together, so that marks that stay are not drawn anew. */
+export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, colour, small = false }: CurveKeysProps) {
   const scale = useTimeScale();
   const clock = useClock();
   const dispatch = useAppDispatch();
-  const { selectedKeys } = useAppSelector(selectEditing);
-  const shownKeys = useAppSelector(selectShownKeys);
+  const isOwn = (ref: KeyRef): boolean => ref.subjectId === subjectId && ref.channelId === channel.id;
+  const ownSelection = useAppSelector((state) => selectEditing(state).selectedKeys.filter(isOwn), shallowEqual);
+  const shownFrames = useAppSelector((state) => selectShownKeys(state).filter(isOwn).map((ref) => ref.frame), shallowEqual);
   const [keeps] = useStored<HandleKeeps>('handle-keeps', KEEPS_NOTHING);
-  const refOf = (frame: number): KeyRef => ({ subjectId: subject.id, channelId: channel.id, frame });
-  const isIn = (keys: readonly KeyRef[], frame: number): boolean => keys.some((key) => sameKey(key, refOf(frame)));
-  const ownSelection = selectedKeys.filter((ref) => ref.subjectId === subject.id && ref.channelId === channel.id);
+  const refOf = (frame: number): KeyRef => ({ subjectId, channelId: channel.id, frame });
+  const isSelected = (frame: number): boolean => ownSelection.some((key) => sameKey(key, refOf(frame)));
 
   const moveEdit = ({ refs, value }: KeyDrag, { dxPx, dyPx, shiftKey }: DragMove): EditRequest => {
     const sideways = Math.abs(dxPx) >= Math.abs(dyPx);
@@ -70,18 +71,33 @@ export function CurveKeys({ subject, channel, values, colour, small = false }: C
     onCancel,
   });
 
-  const press = (event: PointerEvent, frame: number, value: number): void => {
+  /** The key that an event is about, by the mark it happened in. */
+  const keyOf = (event: PointerEvent | KeyboardEvent) => {
+    const mark = (event.target as Element).closest('[data-frame]');
+    const index = mark ? channel.keys.findIndex((key) => key.frame === Number(mark.getAttribute('data-frame'))) : -1;
+    return index < 0 ? null : { index, key: channel.keys[index]!, side: mark!.getAttribute('data-handle') as HandleSide | null };
+  };
+  const press = (event: PointerEvent): void => {
+    const pressed = keyOf(event);
+    if (!pressed) return;
     event.stopPropagation();
-    if (event.shiftKey && !isIn(selectedKeys, frame)) {
+    const { frame, value } = pressed.key;
+    if (pressed.side) {
+      dragHandle(event, { ref: refOf(frame), side: pressed.side, handle: effectiveHandles(channel.keys, pressed.index)[pressed.side] });
+      return;
+    }
+    if (event.shiftKey && !isSelected(frame)) {
       dispatch(keysSelected({ keys: [refOf(frame)], add: true }));
       return;
     }
-    const refs = isIn(selectedKeys, frame) ? ownSelection : [refOf(frame)];
-    if (!isIn(selectedKeys, frame)) dispatch(keysSelected({ keys: refs }));
+    const refs = isSelected(frame) ? ownSelection : [refOf(frame)];
+    if (!isSelected(frame)) dispatch(keysSelected({ keys: refs }));
     dragKey(event, { refs, pressed: refOf(frame), value });
   };
-  const type = (event: KeyboardEvent, frame: number): void => {
+  const type = (event: KeyboardEvent): void => {
     const arrow = ARROWS[event.key];
+    const frame = keyOf(event)?.key.frame;
+    if (frame === undefined) return;
     if (event.key === 'Enter') {
       event.preventDefault();
       dispatch(keysSelected({ keys: [refOf(frame)], add: event.shiftKey }));
@@ -93,54 +109,79 @@ export function CurveKeys({ subject, channel, values, colour, small = false }: C
     const times = event.shiftKey ? 10 : 1;
     const fine = CHANNELS[channel.id].unit === '×' ? 0.01 : 1;
     const up = CHANNELS[channel.id].pointsDown ? -1 : 1;
-    const refs = isIn(selectedKeys, frame) ? ownSelection : [refOf(frame)];
+    const refs = isSelected(frame) ? ownSelection : [refOf(frame)];
     dispatch(edited({ operation: 'moveKeys', args: [refs, arrow.frames * times, arrow.steps * times * fine * up] }));
   };
 
-  return channel.keys.map((key, i) => {
-    const x = scale.xOf(key.frame);
-    const y = values.yOf(key.value);
-    const selected = isIn(shownKeys, key.frame);
-    const handles = effectiveHandles(channel.keys, i);
-    const sides: HandleSide[] = [];
-    if (selected && channel.keys[i - 1]?.leave === 'curve') sides.push('in');
-    if (selected && key.leave === 'curve' && channel.keys[i + 1]) sides.push('out');
-    return (
-      <g key={key.frame}>
-        {sides.map((side) => {
-          const hx = scale.xOf(key.frame + handles[side].frames);
-          const hy = values.yOf(key.value + handles[side].value);
-          return (
-            <g
-              key={side}
-              data-handle={side}
-              className="cursor-move"
-              onPointerDown={(event) => {
-                event.stopPropagation();
-                dragHandle(event, { ref: refOf(key.frame), side, handle: handles[side] });
-              }}
-            >
-              <line x1={x} y1={y} x2={hx} y2={hy} stroke={colour} strokeWidth={1.2} />
-              <rect x={hx - 9} y={hy - 9} width={18} height={18} fill="transparent" />
-              <rect x={hx - 4} y={hy - 4} width={8} height={8} fill={key.link === 'auto' || key.link === 'flat' ? 'var(--page)' : colour} stroke={colour} strokeWidth={1.5}>
-                <title>{side === 'in' ? 'Arriving handle' : 'Leaving handle'}. Alt parts the two, Shift keeps it level.</title>
-              </rect>
-            </g>
-          );
-        })}
-        <g
-          role="button"
-          tabIndex={0}
-          aria-pressed={selected}
-          aria-label={`${CHANNELS[channel.id].label} ${formatValue(channel.id, key.value)} on frame ${key.frame}, key of the curve`}
-          className="cursor-move"
-          onPointerDown={(event) => press(event, key.frame, key.value)}
-          onKeyDown={(event) => type(event, key.frame)}
-        >
-          <circle cx={x} cy={y} r={small ? 8 : 12} fill="transparent" />
-          <circle cx={x} cy={y} r={small ? 3.5 : 5.5} fill={selected ? colour : 'var(--page)'} stroke={colour} strokeWidth={2} />
-        </g>
-      </g>
-    );
-  });
+  return (
+    <g onPointerDown={press} onKeyDown={type}>
+      {channel.keys.map((key, i) => {
+        if (!scale.shows(key.frame)) return null;
+        const x = scale.xOf(key.frame);
+        const y = values.yOf(key.value);
+        const selected = shownFrames.includes(key.frame);
+        const sides: HandleSide[] = [];
+        if (selected && channel.keys[i - 1]?.leave === 'curve') sides.push('in');
+        if (selected && key.leave === 'curve' && channel.keys[i + 1]) sides.push('out');
+        const handles = sides.length > 0 ? effectiveHandles(channel.keys, i) : null;
+        return (
+          <Fragment key={key.frame}>
+            {sides.map((side) => (
+              <HandleMark
+                key={side}
+                side={side}
+                frame={key.frame}
+                from={{ x, y }}
+                to={{ x: scale.xOf(key.frame + handles![side].frames), y: values.yOf(key.value + handles![side].value) }}
+                computed={key.link === 'auto' || key.link === 'flat'}
+                colour={colour}
+              />
+            ))}
+            <CurveKeyMark frame={key.frame} x={x} y={y} label={`${CHANNELS[channel.id].label} ${formatValue(channel.id, key.value)} on frame ${key.frame}, key of the curve`} selected={selected} colour={colour} small={small} />
+          </Fragment>
+        );
+      })}
+    </g>
+  );
+});
+
+interface CurveKeyMarkProps {
+  frame: number;
+  x: number;
+  y: number;
+  label: string;
+  selected: boolean;
+  colour: string;
+  small: boolean;
+}
+
+const CurveKeyMark = memo(function CurveKeyMark({ frame, x, y, label, selected, colour, small }: CurveKeyMarkProps) {
+  return (
+    <g data-frame={frame} role="button" tabIndex={0} aria-pressed={selected} aria-label={label} className="cursor-move">
+      <circle cx={x} cy={y} r={small ? 8 : 12} fill="transparent" />
+      <circle cx={x} cy={y} r={small ? 3.5 : 5.5} fill={selected ? colour : 'var(--page)'} stroke={colour} strokeWidth={2} />
+    </g>
+  );
+});
+
+interface HandleMarkProps {
+  side: HandleSide;
+  frame: number;
+  from: { x: number; y: number };
+  to: { x: number; y: number };
+  /** Not set by hand: worked out from the keys beside. */
+  computed: boolean;
+  colour: string;
+}
+
+function HandleMark({ side, frame, from, to, computed, colour }: HandleMarkProps) {
+  return (
+    <g data-handle={side} data-frame={frame} className="cursor-move">
+      <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke={colour} strokeWidth={1.2} />
+      <rect x={to.x - 9} y={to.y - 9} width={18} height={18} fill="transparent" />
+      <rect x={to.x - 4} y={to.y - 4} width={8} height={8} fill={computed ? 'var(--page)' : colour} stroke={colour} strokeWidth={1.5}>
+        <title>{side === 'in' ? 'Arriving handle' : 'Leaving handle'}. Alt parts the two, Shift keeps it level.</title>
+      </rect>
+    </g>
+  );
 }

@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { CHANNELS, findChannel, findSubject, type Channel, type MotionDocument } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { keysSelected, selectActiveChannel, selectKeyedChannels, selectMotion, selectSubject } from '../editing/index.ts';
@@ -77,13 +77,13 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
           {targetChannel && <CurveLine channel={targetChannel} values={own.values} tone="target" dotted={false} />}
           {others.map((channel) => (
             <g key={channel.id} opacity={0.6}>
-              <path className="pointer-events-none" d={curvePath(channel, scale, scaleOf(channel).yOf)} fill="none" stroke={CHANNEL_LOOKS[channel.id].colour} strokeDasharray={CHANNEL_LOOKS[channel.id].dash} strokeWidth={1.4} />
-              <CurveKeys subject={subject} channel={channel} values={scaleOf(channel)} colour={CHANNEL_LOOKS[channel.id].colour} small />
+              <OtherCurve channel={channel} values={scaleOf(channel)} />
+              <CurveKeys subjectId={subject.id} channel={channel} values={scaleOf(channel)} colour={CHANNEL_LOOKS[channel.id].colour} small />
             </g>
           ))}
           <WobbleBand channel={active} values={own.values} colour={colour} />
           <CurveLine channel={active} values={own.values} tone={tone} dotted />
-          <CurveKeys subject={subject} channel={active} values={own.values} colour={colour} />
+          <CurveKeys subjectId={subject.id} channel={active} values={own.values} colour={colour} />
           <OutsideGrips subjectId={subject.id} channel={active} values={own.values} colour={colour} />
         </svg>
         {active.keys.length === 0 && (
@@ -101,3 +101,10 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
     </Strip>
   );
 }
+
+/** The curve of a channel that is not the one worked on, by its own pattern; drawn anew only when it changes. */
+const OtherCurve = memo(function OtherCurve({ channel, values }: { channel: Channel; values: ValueScale }) {
+  const scale = useTimeScale();
+  const { colour, dash } = CHANNEL_LOOKS[channel.id];
+  return <path className="pointer-events-none" d={curvePath(channel, scale, values.yOf)} fill="none" stroke={colour} strokeDasharray={dash} strokeWidth={1.4} />;
+});

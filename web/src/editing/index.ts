@@ -15,3 +15,4 @@ export { keepAsCopy } from './work-store.ts';
 export { useRememberedAside } from './use-remembered-aside.ts';
 export { useOpenWork } from './use-open-work.ts';
 export { useChangeValues, changedValues, editForValues } from './use-change-values.ts';
+export { useEditing } from './use-editing.ts';

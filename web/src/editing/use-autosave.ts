@@ -1,8 +1,9 @@
 import { useEffect } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { selectEditing, selectIsDirty } from './editing.selectors.ts';
+import { selectIsDirty } from './editing.selectors.ts';
 import { catchUp, saveWork } from './save-work.ts';
 import { keepUnsaved } from './unsaved-copy.ts';
+import { useEditing } from './use-editing.ts';
 
 /** A pause this long between changes lets a run of them go as one write. */
 const PAUSE_MS = 400;
@@ -11,7 +12,7 @@ const RETRY_MS = 4000;
 /** Saves work as it is made; keeps it in the browser until it is saved; tries again while the server is away. */
 export function useAutosave(): void {
   const dispatch = useAppDispatch();
-  const { source, work, history, version, revision, save } = useAppSelector(selectEditing);
+  const { source, work, history, version, revision, save } = useEditing('source', 'work', 'history', 'version', 'revision', 'save');
   const dirty = useAppSelector(selectIsDirty);
 
   useEffect(() => {

@@ -1,9 +1,10 @@
 import { useCallback } from 'react';
 import { channelOf, sameChannel, sampleChannel, type KeyValue, type MotionDocument } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { selectEditing, selectMotion } from './editing.selectors.ts';
+import { selectMotion } from './editing.selectors.ts';
 import { asked, edited, leftUnkeyed } from './editing.slice.ts';
 import type { EditRequest } from './operations.ts';
+import { useEditing } from './use-editing.ts';
 
 /** Changes smaller than this are no change. */
 const SAME = 1e-6;
@@ -31,7 +32,7 @@ function changedAgain(unkeyed: readonly KeyValue[], values: readonly KeyValue[])
 export function useChangeValues(): (values: KeyValue[], frame: number) => void {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion);
-  const { record, unkeyed } = useAppSelector(selectEditing);
+  const { record, unkeyed } = useEditing('record', 'unkeyed');
   return useCallback(
     (values, frame) => {
       if (!motion) return;

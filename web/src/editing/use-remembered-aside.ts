@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
 import type { KeyValue } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch } from '../app/store.ts';
 import { readStored, useStored } from '../ui/index.ts';
-import { selectEditing } from './editing.selectors.ts';
 import { leftUnkeyed, rowsChanged } from './editing.slice.ts';
 import { PLAIN_ROWS, type RowState } from './rows.ts';
+import { useEditing } from './use-editing.ts';
 
 /** What stands beside a motion and is not part of it: how the rows are arranged, and changes not keyed yet. */
 interface Aside {
@@ -17,7 +17,7 @@ const NOTHING: Aside = { rows: PLAIN_ROWS, unkeyed: [] };
 /** Keeps the arrangement of the rows and unkeyed changes in this browser, for each piece of work: a reload loses neither. */
 export function useRememberedAside(): void {
   const dispatch = useAppDispatch();
-  const { source, rows, unkeyed } = useAppSelector(selectEditing);
+  const { source, rows, unkeyed } = useEditing('source', 'rows', 'unkeyed');
   const name = `aside:${source?.kind ?? ''}:${source?.id ?? ''}`;
   const [, store] = useStored<Aside>(name, NOTHING);
   const [restored, setRestored] = useState<string | null>(null);

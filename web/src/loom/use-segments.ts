@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { timingCharts, TRACKS, type MotionDocument, type Subject, type TimingChart, type Track } from '@undulan/core';
+import { timingChartAt, timingCharts, TRACKS, type MotionDocument, type Subject, type TimingChart, type Track } from '@undulan/core';
 import { useAppSelector } from '../app/store.ts';
 import { selectActiveChannel, selectShownMotion } from '../editing/index.ts';
 
@@ -14,6 +14,12 @@ export function useSegments(subject: Subject | null | undefined, track: Track | 
   const shown = useAppSelector(selectShownMotion);
   const motion = of === undefined ? shown : of;
   return useMemo(() => (motion && subject && track ? timingCharts(motion, subject, track) : []), [motion, subject, track]);
+}
+
+/** The chart of the segment that a frame is in, as it is shown now: one alone, since it is wanted at every move of a drag. */
+export function useSegmentAt(subject: Subject | null | undefined, track: Track | undefined, frame: number): TimingChart | undefined {
+  const motion = useAppSelector(selectShownMotion);
+  return useMemo(() => (motion && subject && track ? timingChartAt(motion, subject, track, frame) : undefined), [motion, subject, track, frame]);
 }
 
 /** The segment that a frame is in; on the key between two, the later. */

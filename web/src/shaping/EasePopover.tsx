@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import { ChevronDown } from 'lucide-react';
 import { EASE_DIRECTIONS, EASE_FAMILIES, easeProgress, easeShapeOf, type EaseShape, type Leave } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { easeCopied, edited, previewed, selectEditing, type EditRequest } from '../editing/index.ts';
+import { useAppDispatch } from '../app/store.ts';
+import { easeCopied, edited, previewed, useEditing, type EditRequest } from '../editing/index.ts';
 import { Button, Popover } from '../ui/index.ts';
 import { EaseAmountsFields } from './EaseAmountsFields.tsx';
 import { EasePalette } from './EasePalette.tsx';
@@ -53,7 +53,7 @@ export function EasePopover({ courseId }: EasePopoverProps) {
 
 function Sheet({ begins, leave, courseId }: { begins: SegmentKey[]; leave: Leave | null; courseId: string | undefined }) {
   const dispatch = useAppDispatch();
-  const { easeClip } = useAppSelector(selectEditing);
+  const { easeClip } = useEditing('easeClip');
   const [shown, setShown] = useState<((t: number) => number) | null>(null);
   const refs = useMemo(() => begins.map(({ ref }) => ref), [begins]);
   const first = begins[0];

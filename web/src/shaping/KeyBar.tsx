@@ -1,7 +1,7 @@
 import { Trash2 } from 'lucide-react';
 import { KeyRole, type Key, type KeyRef } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, selectEditing } from '../editing/index.ts';
+import { useAppDispatch } from '../app/store.ts';
+import { edited, useEditing } from '../editing/index.ts';
 import { useValueUnits } from '../time-page/index.ts';
 import { Button, CommitInput } from '../ui/index.ts';
 import { EasePopover } from './EasePopover.tsx';
@@ -16,7 +16,7 @@ const SELECT = 'h-7 rounded-md border border-rule bg-page px-1.5 text-xs disable
 export function KeyBar({ courseId }: { courseId: string | undefined }) {
   const dispatch = useAppDispatch();
   const { found } = useSelectedKeys();
-  const { selectedKeys, gaveWay, refused, preview } = useAppSelector(selectEditing);
+  const { selectedKeys, gaveWay, refused, preview } = useEditing('selectedKeys', 'gaveWay', 'refused', 'preview');
   const remove = (): void => void dispatch(edited({ operation: 'deleteKeys', args: [selectedKeys] }));
 
   const keys = found.map(({ key }) => key);

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { channelOf, type Channel, type Key, type KeyRef } from '@undulan/core';
 import { useAppSelector } from '../app/store.ts';
-import { selectEditing, selectMotion } from '../editing/index.ts';
+import { useEditing, selectMotion } from '../editing/index.ts';
 
 export interface SegmentKey {
   ref: KeyRef;
@@ -13,7 +13,7 @@ export interface SegmentKey {
 /** The selected keys with their channels, and which of them begin a segment: all but last ones. */
 export function useSelectedKeys(): { found: SegmentKey[]; begins: SegmentKey[] } {
   const motion = useAppSelector(selectMotion);
-  const { selectedKeys } = useAppSelector(selectEditing);
+  const { selectedKeys } = useEditing('selectedKeys');
   return useMemo(() => {
     const found = (motion ? selectedKeys : []).flatMap((ref): SegmentKey[] => {
       const channel = channelOf(motion!, ref.subjectId, ref.channelId);

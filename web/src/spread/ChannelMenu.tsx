@@ -1,8 +1,8 @@
 import { memo, useState } from 'react';
 import { EllipsisVertical } from 'lucide-react';
 import { CHANNELS, sameChannel, sampleChannel, type Channel, type ChannelRef } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, selectEditing, unkeyedDropped } from '../editing/index.ts';
+import { useAppDispatch } from '../app/store.ts';
+import { edited, useEditing, unkeyedDropped } from '../editing/index.ts';
 import { formatValue, useClock } from '../time-page/index.ts';
 import { Button, Dialog, Menu, MenuItem } from '../ui/index.ts';
 
@@ -14,7 +14,7 @@ interface ChannelMenuProps {
 /** What the channel is at now, and whether that is a change not keyed yet. */
 function useStanding(channel: Channel, ref: ChannelRef): { frame: number; value: number; changed: boolean } {
   const { frame } = useClock();
-  const { unkeyed } = useAppSelector(selectEditing);
+  const { unkeyed } = useEditing('unkeyed');
   const change = unkeyed.find((value) => sameChannel(value, ref));
   return { frame, value: change?.value ?? sampleChannel(channel, frame), changed: change !== undefined };
 }

@@ -1,8 +1,8 @@
 import { memo, useCallback, useRef } from 'react';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { CHANNELS, sameChannel, sampleChannel, type Channel, type ChannelKind, type KeyValue, type Subject } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { channelSelected, previewed, selectEditing, useChangeValues } from '../editing/index.ts';
+import { useAppDispatch } from '../app/store.ts';
+import { channelSelected, previewed, useEditing, useChangeValues } from '../editing/index.ts';
 import { toFineness, useClock, useMoving, useOnFrame, useValueUnits } from '../time-page/index.ts';
 import { CommitInput, Tip, usePointerDrag } from '../ui/index.ts';
 import { ChannelMenu } from './ChannelMenu.tsx';
@@ -31,7 +31,7 @@ export const ChannelRow = memo(function ChannelRow({ subject, channel, frame }: 
   const moving = useMoving();
   const change = useChangeValues();
   const units = useValueUnits();
-  const { unkeyed } = useAppSelector(selectEditing);
+  const { unkeyed } = useEditing('unkeyed');
   const ref = { subjectId: subject.id, channelId: channel.id };
   const { label } = CHANNELS[channel.id];
   const before = channel.keys.findLast((key) => key.frame < frame)?.frame;

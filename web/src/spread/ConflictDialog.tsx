@@ -2,15 +2,15 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { explain } from '../app/problem.ts';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { keepAsCopy, keepMine, selectEditing, takeTheirs } from '../editing/index.ts';
+import { useAppDispatch } from '../app/store.ts';
+import { keepAsCopy, keepMine, useEditing, takeTheirs } from '../editing/index.ts';
 import { Button, Dialog } from '../ui/index.ts';
 
 /** Asks what to do when the same work was changed elsewhere. Nothing is lost until one of the three is chosen. */
 export function ConflictDialog() {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const { save, source, work, history } = useAppSelector(selectEditing);
+  const { save, source, work, history } = useEditing('save', 'source', 'work', 'history');
   const [busy, setBusy] = useState(false);
 
   const choose = (act: () => Promise<void>) => async (): Promise<void> => {

@@ -1,7 +1,7 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { useShortcuts } from '../app/shortcuts.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { redone, selectEditing, selectIsDirty, selectRedoName, selectUndoName, undone } from '../editing/index.ts';
+import { redone, useEditing, selectIsDirty, selectRedoName, selectUndoName, undone } from '../editing/index.ts';
 import { Button } from '../ui/index.ts';
 
 /** Undo and redo, named by what they would take back. */
@@ -24,7 +24,7 @@ export function EditingActions() {
 
 /** Where saving stands, in words. */
 export function SaveStatus() {
-  const { save, saveProblem } = useAppSelector(selectEditing);
+  const { save, saveProblem } = useEditing('save', 'saveProblem');
   const dirty = useAppSelector(selectIsDirty);
   const says =
     save === 'unreachable'

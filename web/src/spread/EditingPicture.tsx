@@ -2,8 +2,8 @@ import type { ReactNode } from 'react';
 import { Pencil, PencilOff } from 'lucide-react';
 import type { MotionDocument } from '@undulan/core';
 import { useShortcuts } from '../app/shortcuts.ts';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { recordToggled, selectEditing } from '../editing/index.ts';
+import { useAppDispatch } from '../app/store.ts';
+import { recordToggled, useEditing } from '../editing/index.ts';
 import { EditableStage, PLAIN_ONION } from '../stage/index.ts';
 import { Button, Toggle, useStored } from '../ui/index.ts';
 import { KeyHere } from './KeyHere.tsx';
@@ -23,7 +23,7 @@ interface EditingPictureProps {
 /** The left page of an editing screen: Record and what is shown, the picture, and under it whatever the screen needs. */
 export function EditingPicture({ tone, target, noTarget, targetShown, onTargetShown, children }: EditingPictureProps) {
   const dispatch = useAppDispatch();
-  const { record } = useAppSelector(selectEditing);
+  const { record } = useEditing('record');
   const [trail, setTrail] = useStored('trail', true);
   const [onion, setOnion] = useStored('onion', PLAIN_ONION);
   useShortcuts({

@@ -1,7 +1,7 @@
 import { useMemo, type ReactNode } from 'react';
 import type { FrameRange, MotionDocument } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, selectEditing, selectMotion, useRememberedAside } from '../editing/index.ts';
+import { edited, useEditing, selectMotion, useRememberedAside } from '../editing/index.ts';
 import { KeyActions, KeysStrip, TimePage, useClock, type RangeControls } from '../time-page/index.ts';
 import { CurveStrip } from '../curve/index.ts';
 import { KeyBar, MoveMenu } from '../shaping/index.ts';
@@ -26,7 +26,7 @@ export function EditingTime({ name, tone, target, rangeFixed, foot, courseId }: 
   const dispatch = useAppDispatch();
   const { range } = useClock();
   const motion = useAppSelector(selectMotion)!;
-  const { selectedKeys } = useAppSelector(selectEditing);
+  const { selectedKeys } = useEditing('selectedKeys');
   useRememberedAside();
   const { keyFrames, stepping } = useKeyStepping(motion);
   const outside = useMemo(() => {

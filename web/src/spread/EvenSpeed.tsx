@@ -1,13 +1,13 @@
 import type { Subject } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, selectEditing } from '../editing/index.ts';
+import { useAppDispatch } from '../app/store.ts';
+import { edited, useEditing } from '../editing/index.ts';
 import { Button } from '../ui/index.ts';
 import { useActiveTrack } from '../loom/index.ts';
 
 /** Evens out the speed through the selected keys of the track, or through all of them: keys move in time, poses stay. */
 export function EvenSpeed({ subject, keyFrames }: { subject: Subject; keyFrames: readonly number[] }) {
   const dispatch = useAppDispatch();
-  const { selectedKeys } = useAppSelector(selectEditing);
+  const { selectedKeys } = useEditing('selectedKeys');
   const track = useActiveTrack();
   const selected = selectedKeys.filter((key) => key.subjectId === subject.id && track?.channelIds.includes(key.channelId)).map((key) => key.frame);
   const frames = new Set(selected).size > 1 ? selected : keyFrames;

@@ -1,13 +1,13 @@
 import { CHANNELS, channelOf, sampleChannel } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { asked, edited, leftUnkeyed, selectEditing, selectMotion } from '../editing/index.ts';
+import { asked, edited, leftUnkeyed, useEditing, selectMotion } from '../editing/index.ts';
 import { Button, Dialog } from '../ui/index.ts';
 
 /** With Record off, asks what a change of a moving channel means. */
 export function RecordQuestion() {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion);
-  const { question } = useAppSelector(selectEditing);
+  const { question } = useEditing('question');
   if (!question || !motion) return null;
   const { values, frame } = question;
   const names = values.map(({ channelId }) => CHANNELS[channelId].label.toLowerCase()).join(' and ');

@@ -1,7 +1,7 @@
 import { CHANNELS, findSubject } from '@undulan/core';
 import { useShownKeys } from '../app/shortcuts.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { selectEditing, selectMotion, unkeyedDropped } from '../editing/index.ts';
+import { useEditing, selectMotion, unkeyedDropped } from '../editing/index.ts';
 import { Button } from '../ui/index.ts';
 import { useKeyHere } from './use-key-here.ts';
 
@@ -10,7 +10,7 @@ export function UnkeyedNotice() {
   const dispatch = useAppDispatch();
   const keys = useShownKeys();
   const motion = useAppSelector(selectMotion);
-  const { unkeyed } = useAppSelector(selectEditing);
+  const { unkeyed } = useEditing('unkeyed');
   const { keyChanged } = useKeyHere();
   if (unkeyed.length === 0 || !motion) return null;
   const names = unkeyed.map(({ subjectId, channelId }) => `${findSubject(motion, subjectId)?.name ?? ''}, ${CHANNELS[channelId].label.toLowerCase()}`);

@@ -1,6 +1,6 @@
 import { channelOf, sampleChannel, TRACKS, type ChannelId, type MotionDocument, type Subject } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, selectEditing, selectMotion, selectPictureMotion } from '../editing/index.ts';
+import { edited, useEditing, selectMotion, selectPictureMotion } from '../editing/index.ts';
 import { useClock } from '../time-page/index.ts';
 import { useStored } from '../ui/index.ts';
 
@@ -22,7 +22,7 @@ export function useKeyHere() {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion);
   const picture = useAppSelector(selectPictureMotion);
-  const { unkeyed, subjectId } = useAppSelector(selectEditing);
+  const { unkeyed, subjectId } = useEditing('unkeyed', 'subjectId');
   const [keySet, setKeySet] = useStored<KeySet>('key-set', 'all');
   const subject = motion?.subjects.find((other) => other.id === subjectId);
 

@@ -1,7 +1,7 @@
 import { useCallback, useMemo, type KeyboardEvent, type PointerEvent } from 'react';
 import { CHANNELS, channelOf, sampleChannel, type ChannelId, type KeyValue, type MotionDocument, poseOf } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { changedValues, edited, previewed, selectEditing, selectMotion, selectPictureMotion, selectShownMotion, subjectSelected, useChangeValues } from '../editing/index.ts';
+import { changedValues, edited, previewed, useEditing, selectMotion, selectPictureMotion, selectShownMotion, subjectSelected, useChangeValues } from '../editing/index.ts';
 import { toFineness, useClock } from '../time-page/index.ts';
 import { usePointerDrag, type DragMove } from '../ui/index.ts';
 import { drawScene, subjectAt } from './draw-scene.ts';
@@ -51,7 +51,7 @@ export function EditableStage({ tone, target, trail, onion }: EditableStageProps
   const motion = useAppSelector(selectShownMotion);
   const picture = useAppSelector(selectPictureMotion);
   const settled = useAppSelector(selectMotion);
-  const { subjectId } = useAppSelector(selectEditing);
+  const { subjectId } = useEditing('subjectId');
   const change = useChangeValues();
   const colour = tone === 'take' ? TAKE_COLOUR : TARGET_COLOUR;
 

@@ -1,7 +1,10 @@
-import { trackEvents, trackValues, TRACKS, type MotionDocument, type Subject } from '@undulan/core';
+import { channelValue, poseOf, trackEvents, TRACKS, type MotionDocument, type Subject } from '@undulan/core';
 
 const POSITION = TRACKS.find((track) => track.id === 'position')!;
+const TRAVEL = TRACKS.find((track) => track.id === 'travel')!;
 const PART_OF_FRAME = 1 / 4;
+/** Over more frames than this the way is drawn from whole frame to whole frame: finer is not seen. */
+const MANY_FRAMES = 300;
 
 interface Kept {
   motion: MotionDocument;
@@ -13,12 +16,20 @@ interface Kept {
 /** The trails drawn last: a trail changes with the motion, not with the frame, and drawing one over thousands of frames takes longer than a frame. */
 const kept: Kept[] = [];
 const KEPT = 4;
+/** Motions that were drawn once. */
+const seen = new WeakSet<MotionDocument>();
 
 /** Puts a subject's trail onto a canvas that shows the whole stage, drawing it anew only when the motion, its size or its look changed. */
 export function putTrail(context: CanvasRenderingContext2D, motion: MotionDocument, subject: Subject, colour: string, dashed: boolean): void {
   const { width, height } = context.canvas;
   const look = `${colour} ${dashed} ${width} ${height}`;
   let trail = kept.find((other) => other.motion === motion && other.subject === subject && other.look === look);
+  if (!trail && !seen.has(motion)) {
+    // While something is dragged every motion is drawn but once: keeping it would only cost.
+    seen.add(motion);
+    drawTrail(context, motion, subject, colour, dashed);
+    return;
+  }
   if (!trail) {
     const image = new OffscreenCanvas(Math.max(1, width), Math.max(1, height));
     const own = image.getContext('2d');
@@ -38,11 +49,14 @@ export function putTrail(context: CanvasRenderingContext2D, motion: MotionDocume
 /** Draws where a subject's pivot goes over the range: its way, a dot a frame, a ring on each keyed frame. Crowded dots are slow. */
 function drawTrail(context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D, motion: MotionDocument, subject: Subject, colour: string, dashed: boolean): void {
   const { first, last } = motion.range;
-  const keyed = new Set(trackEvents(subject, POSITION).map((event) => event.frame));
+  const keyed = new Set([...trackEvents(subject, POSITION), ...(subject.guide ? trackEvents(subject, TRAVEL) : [])].map((event) => event.frame));
   const at = (frame: number): [number, number] => {
-    const [x = 0, y = 0] = trackValues(subject, POSITION, frame);
-    return [x, y];
+    if (!subject.guide && subject.parentId === null) return [channelValue(subject, 'position.x', frame), channelValue(subject, 'position.y', frame)];
+    const { a, b, c, d, e, f } = poseOf(motion, subject, frame);
+    const { x, y } = subject.pivot;
+    return [a * x + c * y + e, b * x + d * y + f];
   };
+  const step = last - first > MANY_FRAMES ? 1 : PART_OF_FRAME;
   context.save();
   context.strokeStyle = colour;
   context.fillStyle = colour;
@@ -50,7 +64,7 @@ function drawTrail(context: CanvasRenderingContext2D | OffscreenCanvasRenderingC
   context.globalAlpha = 0.6;
   context.setLineDash(dashed ? [7, 5] : []);
   context.beginPath();
-  for (let frame = first; frame <= last; frame += PART_OF_FRAME) context.lineTo(...at(frame));
+  for (let frame = first; frame <= last; frame += step) context.lineTo(...at(frame));
   context.stroke();
   context.setLineDash([]);
   context.globalAlpha = 1;

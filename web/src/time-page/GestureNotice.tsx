@@ -1,7 +1,6 @@
 import { createPortal } from 'react-dom';
 import { CHANNELS } from '@undulan/core';
-import { useAppSelector } from '../app/store.ts';
-import { selectEditing } from '../editing/index.ts';
+import { useEditing } from '../editing/index.ts';
 import type { Notice } from './use-key-drag.ts';
 import { tidy } from './use-key-drag.ts';
 
@@ -9,7 +8,7 @@ const SHOWN_LOSSES = 4;
 
 /** Beside the pointer while keys are dragged: how far, and what would give way. */
 export function GestureNotice({ notice }: { notice: Notice | null }) {
-  const { gaveWay, preview } = useAppSelector(selectEditing);
+  const { gaveWay, preview } = useEditing('gaveWay', 'preview');
   if (!notice) return null;
   const losses = preview ? [...new Set(gaveWay.map((ref) => `${CHANNELS[ref.channelId].label.toLowerCase()} ${tidy(ref.frame)}`))] : [];
   const more = losses.length - SHOWN_LOSSES;

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { ChevronDown } from 'lucide-react';
 import { CHANNELS, findChannel, findSubject, thinChannels, type ChannelKind, type KeyRef } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, selectEditing, selectMotion, selectOpenChannels } from '../editing/index.ts';
+import { edited, useEditing, selectMotion, selectOpenChannels } from '../editing/index.ts';
 import { Button, INPUT, Popover } from '../ui/index.ts';
 import { keysByFrame } from './keys-by-frame.ts';
 
@@ -31,7 +31,7 @@ export function HoldPopover() {
 
 function HoldForm() {
   const dispatch = useAppDispatch();
-  const { selectedKeys } = useAppSelector(selectEditing);
+  const { selectedKeys } = useEditing('selectedKeys');
   const [text, setText] = useState('8');
   const [ripple, setRipple] = useState(true);
   const frames = Number(text);
@@ -70,7 +70,7 @@ function HoldForm() {
 function usePoseKeys(): KeyRef[] {
   const motion = useAppSelector(selectMotion);
   const channels = useAppSelector(selectOpenChannels);
-  const { selectedKeys } = useAppSelector(selectEditing);
+  const { selectedKeys } = useEditing('selectedKeys');
   if (selectedKeys.length > 1) return selectedKeys;
   return motion ? [...keysByFrame(motion, channels).values()].flat() : [];
 }
@@ -78,7 +78,7 @@ function usePoseKeys(): KeyRef[] {
 function Poses() {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion)!;
-  const { selectedKeys } = useAppSelector(selectEditing);
+  const { selectedKeys } = useEditing('selectedKeys');
   const keys = usePoseKeys();
   const keyOf = (ref: KeyRef) => findChannel(findSubject(motion, ref.subjectId)!, ref.channelId)?.keys.find((key) => key.frame === ref.frame);
   const canHold = keys.some((ref) => keyOf(ref)?.leave !== 'step');

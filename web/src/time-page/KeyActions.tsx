@@ -2,8 +2,8 @@ import type { ReactNode } from 'react';
 import { ChevronDown } from 'lucide-react';
 import { CHANNELS } from '@undulan/core';
 import { useShownKeys } from '../app/shortcuts.ts';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { rippleToggled, selectEditing, sharesToggled } from '../editing/index.ts';
+import { useAppDispatch } from '../app/store.ts';
+import { rippleToggled, useEditing, sharesToggled } from '../editing/index.ts';
 import { Button, Menu, MenuHeading, MenuItem, MenuLine, Toggle } from '../ui/index.ts';
 import { CuePopover } from './CuePopover.tsx';
 import { HoldPopover } from './HoldPopover.tsx';
@@ -13,7 +13,7 @@ import { useKeyCommands, useKeyShortcuts, type KeyCommands } from './use-key-com
 /** What can be done with keys: select, edit, retime, hold; and how moving them treats the others. */
 export function KeyActions({ rangeFixed, children }: { rangeFixed: string | null; children?: ReactNode }) {
   const dispatch = useAppDispatch();
-  const { ripple, keepShares } = useAppSelector(selectEditing);
+  const { ripple, keepShares } = useEditing('ripple', 'keepShares');
   const commands = useKeyCommands();
   useKeyShortcuts(commands);
   return (

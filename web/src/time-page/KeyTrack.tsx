@@ -1,5 +1,6 @@
-import type { KeyboardEvent, PointerEvent } from 'react';
-import { CHANNELS, sameKey, type Channel, type ChannelRef, type KeyRef, type Subject } from '@undulan/core';
+import { memo, type KeyboardEvent, type PointerEvent } from 'react';
+import { shallowEqual } from 'react-redux';
+import { CHANNELS, sameKey, type Channel, type ChannelRef, type KeyRef, type KeyRole } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { isLocked, keysSelected, selectEditing, selectShownKeys } from '../editing/index.ts';
 import { CHANNEL_LOOKS } from './channel-looks.ts';
@@ -9,35 +10,44 @@ import { isRoomy, KeyMark } from './KeyMark.tsx';
 import { useTimeScale } from './time-scale-context.tsx';
 import { arrowFrames, type useKeyDrag } from './use-key-drag.ts';
 
-function describeKey(subject: Subject, channel: Channel, index: number): string {
+function describeKey(subjectName: string, channel: Channel, index: number): string {
   const key = channel.keys[index]!;
   const goes = index === channel.keys.length - 1 ? 'last key' : `leaves ${key.leave}`;
-  return `${CHANNELS[channel.id].label}, key on frame ${key.frame}, ${key.role}, ${goes}, ${subject.name}`;
+  return `${CHANNELS[channel.id].label}, key on frame ${key.frame}, ${key.role}, ${goes}, ${subjectName}`;
 }
 
 interface KeyTrackProps {
-  subject: Subject;
+  subjectId: string;
+  subjectName: string;
   channel: Channel;
   heightPx: number;
   drag: ReturnType<typeof useKeyDrag>;
 }
 
-/** The keys of one channel: click to select, drag to move in time. Only what is in view is drawn. */
-export function KeyTrack({ subject, channel, heightPx, drag }: KeyTrackProps) {
+/** The keys of one channel: click to select, drag to move in time. Only what is in view is drawn, and marks that stay are not drawn anew: events are taken for all of them together. */
+export function KeyTrack({ subjectId, subjectName, channel, heightPx, drag }: KeyTrackProps) {
   const scale = useTimeScale();
   const clock = useClock();
   const dispatch = useAppDispatch();
-  const { selectedKeys, rows } = useAppSelector(selectEditing);
-  const shownKeys = useAppSelector(selectShownKeys);
+  const selectedKeys = useAppSelector((state) => selectEditing(state).selectedKeys);
+  const rows = useAppSelector((state) => selectEditing(state).rows);
+  const shownFrames = useAppSelector((state) => selectShownKeys(state).filter((key) => key.subjectId === subjectId && key.channelId === channel.id).map((key) => key.frame), shallowEqual);
   const { colour } = CHANNEL_LOOKS[channel.id];
   const y = heightPx / 2;
-  const ref: ChannelRef = { subjectId: subject.id, channelId: channel.id };
+  const ref: ChannelRef = { subjectId, channelId: channel.id };
   const locked = isLocked(rows, ref);
   const isIn = (keys: readonly KeyRef[], frame: number): boolean => keys.some((key) => sameKey(key, { ...ref, frame }));
   /** The keys an action on this one is about: the whole selection when it is part of it. */
   const refsWith = (frame: number): KeyRef[] => (isIn(selectedKeys, frame) ? selectedKeys : [{ ...ref, frame }]);
 
-  const press = (event: PointerEvent, frame: number): void => {
+  /** The frame of the key that an event is about, by the mark it happened in. */
+  const frameOf = (event: { target: EventTarget }): number | null => {
+    const mark = (event.target as Element).closest('[data-frame]');
+    return mark && !locked ? Number(mark.getAttribute('data-frame')) : null;
+  };
+  const press = (event: PointerEvent): void => {
+    const frame = frameOf(event);
+    if (frame === null) return;
     event.stopPropagation();
     if (event.shiftKey) {
       dispatch(keysSelected({ keys: [{ ...ref, frame }], add: true }));
@@ -47,7 +57,9 @@ export function KeyTrack({ subject, channel, heightPx, drag }: KeyTrackProps) {
     dispatch(keysSelected({ keys: refs }));
     drag.start(event, { refs, pressed: { ...ref, frame }, clicked: [{ ...ref, frame }] });
   };
-  const type = (event: KeyboardEvent, frame: number): void => {
+  const type = (event: KeyboardEvent): void => {
+    const frame = frameOf(event);
+    if (frame === null) return;
     const by = arrowFrames(event);
     if (by !== 0) {
       event.preventDefault();
@@ -64,36 +76,66 @@ export function KeyTrack({ subject, channel, heightPx, drag }: KeyTrackProps) {
   const inView = (i: number): boolean => scale.shows(channel.keys[i]!.frame);
   const lineInView = (i: number): boolean => xs[i + 1]! > 0 && xs[i]! < scale.widthPx;
   return (
-    <svg width={scale.widthPx} height={heightPx} role="group" aria-label={`Keys of ${CHANNELS[channel.id].label}, ${subject.name}`} className="block touch-none" opacity={locked ? 0.45 : 1}>
+    <svg
+      width={scale.widthPx}
+      height={heightPx}
+      role="group"
+      aria-label={`Keys of ${CHANNELS[channel.id].label}, ${subjectName}`}
+      className="block touch-none"
+      opacity={locked ? 0.45 : 1}
+      onPointerDown={press}
+      onKeyDown={type}
+      onDoubleClick={(event) => {
+        const frame = frameOf(event);
+        if (frame !== null) clock.seek(frame, { between: true });
+      }}
+    >
       {channel.keys.slice(0, -1).map((key, i) => lineInView(i) && <KeyLine key={key.frame} leave={key.leave} still={key.value === channel.keys[i + 1]!.value} x1={xs[i]!} x2={xs[i + 1]!} y={y} colour={colour} />)}
-      {channel.keys.map((key, i) => {
-        if (!inView(i)) return null;
-        const mark = <KeyMark role={key.role} frame={key.frame} x={xs[i]!} y={y} colour={colour} selected={isIn(shownKeys, key.frame)} roomy={isRoomy(xs, i)} />;
-        if (locked) {
-          return (
-            <g key={key.frame}>
-              <title>Locked: unlock the row to change its keys</title>
-              {mark}
-            </g>
-          );
-        }
-        return (
-          <g
+      {channel.keys.map((key, i) =>
+        inView(i) ? (
+          <TrackMark
             key={key.frame}
-            role="button"
-            tabIndex={0}
-            aria-label={describeKey(subject, channel, i)}
-            aria-pressed={isIn(shownKeys, key.frame)}
-            className="cursor-grab"
-            onPointerDown={(event) => press(event, key.frame)}
-            onDoubleClick={() => clock.seek(key.frame, { between: true })}
-            onKeyDown={(event) => type(event, key.frame)}
-          >
-            <rect x={xs[i]! - 12} y={0} width={24} height={heightPx} fill="transparent" />
-            {mark}
-          </g>
-        );
-      })}
+            role={key.role}
+            frame={key.frame}
+            x={xs[i]!}
+            heightPx={heightPx}
+            colour={colour}
+            selected={shownFrames.includes(key.frame)}
+            roomy={isRoomy(xs, i)}
+            label={locked ? null : describeKey(subjectName, channel, i)}
+          />
+        ) : null,
+      )}
     </svg>
   );
 }
+
+interface TrackMarkProps {
+  role: KeyRole;
+  frame: number;
+  x: number;
+  heightPx: number;
+  colour: string;
+  selected: boolean;
+  roomy: boolean;
+  /** Null on a locked row, whose keys cannot be taken hold of. */
+  label: string | null;
+}
+
+const TrackMark = memo(function TrackMark({ role, frame, x, heightPx, colour, selected, roomy, label }: TrackMarkProps) {
+  const mark = <KeyMark role={role} frame={frame} x={x} y={heightPx / 2} colour={colour} selected={selected} roomy={roomy} />;
+  if (label === null) {
+    return (
+      <g>
+        <title>Locked: unlock the row to change its keys</title>
+        {mark}
+      </g>
+    );
+  }
+  return (
+    <g data-frame={frame} role="button" tabIndex={0} aria-label={label} aria-pressed={selected} className="cursor-grab">
+      <rect x={x - 12} y={0} width={24} height={heightPx} fill="transparent" />
+      {mark}
+    </g>
+  );
+});

@@ -3,7 +3,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { ListFilter } from 'lucide-react';
 import type { Subject } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { rowsChanged, selectEditing, selectKeyRows } from '../editing/index.ts';
+import { rowsChanged, useEditing, selectKeyRows } from '../editing/index.ts';
 import { Empty, Menu, MenuItem } from '../ui/index.ts';
 import { GestureNotice } from './GestureNotice.tsx';
 import { KeyTrack } from './KeyTrack.tsx';
@@ -54,7 +54,7 @@ export function KeysStrip() {
               </div>
               <div className="min-w-0 flex-1 [&_g]:pointer-events-auto">
                 {row.kind === 'subject' && row.folded && <FoldedTrack subject={row.subject} />}
-                {row.kind === 'channel' && <KeyTrack subject={row.subject} channel={row.channel} heightPx={KEY_ROW_PX} drag={drag} />}
+                {row.kind === 'channel' && <KeyTrack subjectId={row.subject.id} subjectName={row.subject.name} channel={row.channel} heightPx={KEY_ROW_PX} drag={drag} />}
               </div>
             </div>
           );
@@ -96,7 +96,7 @@ function ShowAll() {
 /** Which rows are shown, and how many are not. */
 function RowFilter({ hiddenCount }: { hiddenCount: number }) {
   const dispatch = useAppDispatch();
-  const { rows: state } = useAppSelector(selectEditing);
+  const { rows: state } = useEditing('rows');
   const all = useAppSelector(selectKeyRows).rows;
   const subjects = all.flatMap((row) => (row.kind === 'subject' ? [row.name] : []));
   return (

@@ -2,7 +2,7 @@ import { useState, type FormEvent, type ReactNode } from 'react';
 import { ChevronDown } from 'lucide-react';
 import { CHANNELS, TRACKS, type KeyRef } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, runEdit, selectEditing, selectMotion, type EditRequest } from '../editing/index.ts';
+import { edited, runEdit, useEditing, selectMotion, type EditRequest } from '../editing/index.ts';
 import { Button, INPUT, Popover } from '../ui/index.ts';
 import { useClock, useRestingFrame } from './clock-context.tsx';
 import { LengthDialog } from './LengthDialog.tsx';
@@ -54,7 +54,7 @@ const ABOUT: Record<About, string> = { start: 'its start', end: 'its end', playh
 function StretchForm() {
   const dispatch = useAppDispatch();
   const playhead = useRestingFrame();
-  const { selectedKeys, ripple } = useAppSelector(selectEditing);
+  const { selectedKeys, ripple } = useEditing('selectedKeys', 'ripple');
   const frames = selectedKeys.map((key) => key.frame);
   const [first, last] = [Math.min(...frames), Math.max(...frames)];
   const length = selectedKeys.length > 0 ? last - first : 0;
@@ -122,7 +122,7 @@ const trackOf = ({ channelId }: KeyRef) => TRACKS.find((track) => track.channelI
 /** Reverse, even out, whole frames: what needs no number. */
 function SelectionActions() {
   const dispatch = useAppDispatch();
-  const { selectedKeys } = useAppSelector(selectEditing);
+  const { selectedKeys } = useEditing('selectedKeys');
   const frames = selectedKeys.map((key) => key.frame);
   const spans = selectedKeys.length > 1 && Math.max(...frames) > Math.min(...frames);
   const subjects = new Set(selectedKeys.map((key) => key.subjectId));

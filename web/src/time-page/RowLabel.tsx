@@ -1,7 +1,7 @@
 import { ChevronDown, ChevronRight, EllipsisVertical, Lock } from 'lucide-react';
 import { CHANNELS, isStill } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { channelSelected, rowsChanged, selectEditing, subjectSelected, type KeyRow, type RowState } from '../editing/index.ts';
+import { useAppDispatch } from '../app/store.ts';
+import { channelSelected, rowsChanged, useEditing, subjectSelected, type KeyRow, type RowState } from '../editing/index.ts';
 import { Menu, MenuItem } from '../ui/index.ts';
 import { CHANNEL_LOOKS } from './channel-looks.ts';
 
@@ -10,7 +10,7 @@ type Lists = Exclude<keyof RowState, 'onlySelected'>;
 /** The name of a row, and what can be done with the row itself: fold, solo, lock, hide. */
 export function RowLabel({ row, indented }: { row: KeyRow; indented: boolean }) {
   const dispatch = useAppDispatch();
-  const { rows: state, subjectId } = useAppSelector(selectEditing);
+  const { rows: state, subjectId } = useEditing('rows', 'subjectId');
   const has = (list: Lists): boolean => state[list].includes(row.name);
   const toggle = (list: Lists): void => void dispatch(rowsChanged({ [list]: has(list) ? state[list].filter((name) => name !== row.name) : [...state[list], row.name] }));
   const isSubject = row.kind === 'subject';

@@ -1,7 +1,7 @@
-import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { KeyRef } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, keysSelected, previewed, selectEditing, selectMotion, selectOpenChannels, selectShownKeys, selectShownMotion } from '../editing/index.ts';
+import { edited, keysSelected, previewed, useEditing, selectMotion, selectOpenChannels, selectShownKeys, selectShownMotion } from '../editing/index.ts';
 import { usePointerDrag, type DragMove } from '../ui/index.ts';
 import { useClock } from './clock-context.tsx';
 import { GestureNotice } from './GestureNotice.tsx';
@@ -23,9 +23,18 @@ export function SumTrack({ drag }: { drag: ReturnType<typeof useKeyDrag> }) {
   const frames = [...byFrame.keys()].filter((frame) => scale.shows(frame));
   const selectedFrames = new Set(selected.map((key) => key.frame));
 
-  const press = (event: PointerEvent, frame: number): void => {
+  /** The frame of the mark an event happened in, and its keys. */
+  const markOf = (event: PointerEvent | KeyboardEvent): { frame: number; here: KeyRef[] } | null => {
+    const mark = (event.target as Element).closest('[data-frame]');
+    const frame = Number(mark?.getAttribute('data-frame'));
+    const here = mark ? byFrame.get(frame) : undefined;
+    return here ? { frame, here } : null;
+  };
+  const press = (event: PointerEvent): void => {
+    const mark = markOf(event);
+    if (!mark) return;
+    const { frame, here } = mark;
     event.stopPropagation();
-    const here = byFrame.get(frame)!;
     if (event.shiftKey) {
       dispatch(keysSelected({ keys: here, add: true }));
       return;
@@ -34,8 +43,9 @@ export function SumTrack({ drag }: { drag: ReturnType<typeof useKeyDrag> }) {
     dispatch(keysSelected({ keys: refs }));
     drag.start(event, { refs, pressed: here[0]!, clicked: here });
   };
-  const type = (event: KeyboardEvent, frame: number): void => {
-    const here = byFrame.get(frame)!;
+  const type = (event: KeyboardEvent): void => {
+    const here = markOf(event)?.here;
+    if (!here) return;
     const by = arrowFrames(event);
     if (by !== 0) {
       event.preventDefault();
@@ -46,26 +56,23 @@ export function SumTrack({ drag }: { drag: ReturnType<typeof useKeyDrag> }) {
     }
   };
   return (
-    <svg width={scale.widthPx} height={SUM_PX} role="group" aria-label="Keys of all rows" className="block touch-none">
+    <svg width={scale.widthPx} height={SUM_PX} role="group" aria-label="Keys of all rows" className="block touch-none" onPointerDown={press} onKeyDown={type}>
       {frames.map((frame) => (
-        <g
-          key={frame}
-          role="button"
-          tabIndex={0}
-          aria-label={`All keys on frame ${frame}`}
-          aria-pressed={selectedFrames.has(frame)}
-          className="cursor-grab"
-          onPointerDown={(event) => press(event, frame)}
-          onKeyDown={(event) => type(event, frame)}
-        >
-          <rect x={scale.xOf(frame) - 8} y={0} width={16} height={20} fill="transparent" />
-          <rect x={scale.xOf(frame) - 4} y={5} width={8} height={11} rx={2} fill={selectedFrames.has(frame) ? 'var(--ink)' : 'var(--page)'} stroke="var(--ink)" strokeWidth={1.6} />
-        </g>
+        <SumMark key={frame} frame={frame} x={scale.xOf(frame)} selected={selectedFrames.has(frame)} />
       ))}
       <SelectionSpan />
     </svg>
   );
 }
+
+const SumMark = memo(function SumMark({ frame, x, selected }: { frame: number; x: number; selected: boolean }) {
+  return (
+    <g data-frame={frame} role="button" tabIndex={0} aria-label={`All keys on frame ${frame}`} aria-pressed={selected} className="cursor-grab">
+      <rect x={x - 8} y={0} width={16} height={20} fill="transparent" />
+      <rect x={x - 4} y={5} width={8} height={11} rx={2} fill={selected ? 'var(--ink)' : 'var(--page)'} stroke="var(--ink)" strokeWidth={1.6} />
+    </g>
+  );
+});
 
 type End = 'first' | 'last';
 
@@ -74,7 +81,7 @@ function SelectionSpan() {
   const scale = useTimeScale();
   const clock = useClock();
   const dispatch = useAppDispatch();
-  const { selectedKeys, ripple } = useAppSelector(selectEditing);
+  const { selectedKeys, ripple } = useEditing('selectedKeys', 'ripple');
   const cues = useAppSelector(selectMotion)?.cues;
   const shown = useAppSelector(selectShownKeys);
   const [notice, setNotice] = useState<Notice | null>(null);

@@ -1,6 +1,6 @@
 import { useState, type PointerEvent, type RefObject } from 'react';
-import { isLocked, keysSelected, selectEditing, type KeyRow } from '../editing/index.ts';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { isLocked, keysSelected, useEditing, type KeyRow } from '../editing/index.ts';
+import { useAppDispatch } from '../app/store.ts';
 import type { KeyRef } from '@undulan/core';
 import { usePointerDrag, type DragMove } from '../ui/index.ts';
 import { useTimeScale } from './time-scale-context.tsx';
@@ -32,7 +32,7 @@ export function keysWithin(rows: readonly KeyRow[], firstFrame: number, lastFram
 export function useBandSelect(tracks: RefObject<HTMLElement | null>, rows: readonly KeyRow[], rowPx: number) {
   const dispatch = useAppDispatch();
   const scale = useTimeScale();
-  const { rows: state } = useAppSelector(selectEditing);
+  const { rows: state } = useEditing('rows');
   const [band, setBand] = useState<Band | null>(null);
   const bandOf = ({ x, y, allRows }: BandStart, { dxPx, dyPx }: DragMove): Band => ({
     left: Math.min(x, x + dxPx),

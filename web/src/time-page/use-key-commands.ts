@@ -1,7 +1,7 @@
 import type { KeyRef, PasteMode } from '@undulan/core';
 import { useShortcuts } from '../app/shortcuts.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { copied, edited, keysSelected, selectActiveChannel, selectEditing, selectMotion, selectOpenChannels, selectSubject } from '../editing/index.ts';
+import { copied, edited, keysSelected, selectActiveChannel, useEditing, selectMotion, selectOpenChannels, selectSubject } from '../editing/index.ts';
 import { useClock } from './clock-context.tsx';
 import { keysByFrame } from './keys-by-frame.ts';
 
@@ -13,7 +13,7 @@ export function useKeyCommands() {
   const channels = useAppSelector(selectOpenChannels);
   const subject = useAppSelector(selectSubject);
   const active = useAppSelector(selectActiveChannel);
-  const { selectedKeys, clip, refused } = useAppSelector(selectEditing);
+  const { selectedKeys, clip, refused } = useEditing('selectedKeys', 'clip', 'refused');
 
   const keysWhere = (isIn: (frame: number) => boolean): KeyRef[] => (motion ? [...keysByFrame(motion, channels)].flatMap(([frame, keys]) => (isIn(frame) ? keys : [])) : []);
   const select = (keys: KeyRef[]): void => void dispatch(keysSelected({ keys }));

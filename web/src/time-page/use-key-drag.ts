@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { KeyRef } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, keysSelected, previewed, selectEditing, selectMotion, selectOpenChannels, type EditRequest } from '../editing/index.ts';
+import { edited, keysSelected, previewed, useEditing, selectMotion, selectOpenChannels, type EditRequest } from '../editing/index.ts';
 import { usePointerDrag, type DragMove } from '../ui/index.ts';
 import { snapFrame } from './snap-frame.ts';
 import { useTimeScale } from './time-scale-context.tsx';
@@ -34,7 +34,7 @@ export function useKeyDrag() {
   const dispatch = useAppDispatch();
   const scale = useTimeScale();
   const motion = useAppSelector(selectMotion);
-  const { ripple, keepShares } = useAppSelector(selectEditing);
+  const { ripple, keepShares } = useEditing('ripple', 'keepShares');
   const channels = useAppSelector(selectOpenChannels);
   const [notice, setNotice] = useState<Notice | null>(null);
 

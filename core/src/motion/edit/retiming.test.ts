@@ -118,7 +118,7 @@ test('position split and joined again has keys of both on the same frames and mo
   }
 });
 
-test('keyed together, a key on one axis keys the other where it moves, and leaves it as it is; a still axis stays without keys', () => {
+test('keyed together, a key on one axis keys the other and leaves it as it is; on frames of their own, or parted, the axes are keyed alone', () => {
   const motion = motionWith([createKey(1, 0), createKey(25, 600)], [createKey(1, 0), createKey(25, 90)]);
   const keyed = setKeys(motion, 13, [{ ...X, value: 200 }]);
   expect(keyed.keys.map((key) => key.channelId)).toEqual(['position.x', 'position.y']);
@@ -126,6 +126,7 @@ test('keyed together, a key on one axis keys the other where it moves, and leave
   for (let frame = 1; frame <= 25; frame++) expect(sampleChannel(y, frame)).toBeCloseTo(sampleChannel(channelOf(motion, 'rack', 'position.y'), frame), 6);
   expect(setKeys(splitPosition(motion, 'rack').motion, 13, [{ ...X, value: 200 }]).keys).toHaveLength(1);
   expect(setKeys(motionWith(straight(1, 25)), 13, [{ ...X, value: 200 }]).keys).toHaveLength(1);
+  expect(setKeys(motionWith(straight(1, 25), straight(1, 20)), 13, [{ ...X, value: 200 }]).keys).toHaveLength(1);
 });
 
 test('a named ease is cut to join x and y without moving any frame by 0.01 px', () => {

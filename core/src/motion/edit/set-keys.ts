@@ -16,7 +16,7 @@ function goingOn(neighbour: Key | undefined): Pick<Key, 'leave' | 'freed'> {
 
 /**
  * Sets a key on each named channel at `frame`. A key already there takes the new value and keeps the rest; a new one leaves as the key before it does
- * (so that blocking stays held), else as the one after it. Position x and y that are keyed together get their keys together: where one alone is named and the other moves, it is keyed as it is.
+ * (so that blocking stays held), else as the one after it. Position x and y that are keyed together stay so: where one alone is named, the other is keyed as it is.
  */
 export function setKeys(motion: MotionDocument, frame: number, values: readonly KeyValue[]): Edit {
   const at = onGrain(frame);
@@ -31,20 +31,21 @@ export function setKeys(motion: MotionDocument, frame: number, values: readonly 
         : channel.keys.toSpliced(index + 1, 0, createKey(at, value, goingOn(before ?? channel.keys[0])));
     result = withChannel(result, subjectId, { ...channel, keys });
   }
-  const joined = partners(result, at, values);
+  const joined = partners(motion, at, values);
   for (const { subjectId, channelId } of joined) result = withChannel(result, subjectId, withKeyAt(channelOf(result, subjectId, channelId), at));
   return { motion: result, keys: [...values, ...joined].map(({ subjectId, channelId }) => ({ subjectId, channelId, frame: at })), gaveWay: [] };
 }
 
 const PARTNER = { 'position.x': 'position.y', 'position.y': 'position.x' } as const;
 
-/** The other axes of positions keyed together, where they move and have no key on the frame yet. */
+/** The other axes of positions that are keyed together, on the very same frames, and have no key on this one yet. */
 function partners(motion: MotionDocument, frame: number, values: readonly ChannelRef[]): ChannelRef[] {
   return values.flatMap(({ subjectId, channelId }): ChannelRef[] => {
     if (channelId !== 'position.x' && channelId !== 'position.y') return [];
     const other = PARTNER[channelId];
-    const { keys } = channelOf(motion, subjectId, other);
-    const isDue = findSubject(motion, subjectId)!.positionJoined && keys.length > 0 && !keys.some((key) => key.frame === frame);
-    return isDue ? [{ subjectId, channelId: other }] : [];
+    if (!findSubject(motion, subjectId)?.positionJoined || values.some((value) => value.subjectId === subjectId && value.channelId === other)) return [];
+    const [own, beside] = [channelOf(motion, subjectId, channelId).keys, channelOf(motion, subjectId, other).keys];
+    const areTogether = own.length > 0 && own.length === beside.length && own.every((key, i) => key.frame === beside[i]!.frame);
+    return areTogether && !own.some((key) => key.frame === frame) ? [{ subjectId, channelId: other }] : [];
   });
 }

@@ -7,7 +7,7 @@ import { useAssignmentQuery, useDraftQuery, useHandInMutation } from '../../app/
 import { explain } from '../../app/problem.ts';
 import { Shell } from '../../app/Shell.tsx';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { saveWork, selectEditing, selectMotion, useOpenWork } from '../../editing/index.ts';
+import { saveWork, useEditing, selectMotion, useOpenWork } from '../../editing/index.ts';
 import { ConflictDialog, EditingActions, EditingPicture, EditingTime, FramesTable, NumbersPanel, OwnCharts, PagesChoice, RecordQuestion, SaveStatus, Spread, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time-page/index.ts';
 import { Button, Dialog, Loading, LoadFailed, TabBar, Toggle, useStored } from '../../ui/index.ts';
@@ -103,7 +103,7 @@ function HandInButton({ draft }: { draft: Draft }) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const motion = useAppSelector(selectMotion)!;
-  const { version, unkeyed } = useAppSelector(selectEditing);
+  const { version, unkeyed } = useEditing('version', 'unkeyed');
   const [asking, setAsking] = useState(false);
   const [handIn, { isLoading }] = useHandInMutation();
   const isEmpty = motion.subjects.every((subject) => subject.channels.every((channel) => channel.keys.length === 0));

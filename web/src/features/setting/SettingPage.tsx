@@ -7,7 +7,7 @@ import { usePublishMutation, useSettingQuery } from '../../app/api.ts';
 import { explain } from '../../app/problem.ts';
 import { Shell } from '../../app/Shell.tsx';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { saveWork, selectEditing, selectMotion, selectWork, takeTheirs, targetUnlocked, useOpenWork } from '../../editing/index.ts';
+import { saveWork, useEditing, selectMotion, selectWork, takeTheirs, targetUnlocked, useOpenWork } from '../../editing/index.ts';
 import { ConflictDialog, EditingActions, EditingPicture, EditingTime, FramesTable, NumbersPanel, OwnCharts, PagesChoice, RecordQuestion, SaveStatus, Spread, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time-page/index.ts';
 import { Button, Dialog, Loading, LoadFailed, TabBar } from '../../ui/index.ts';
@@ -124,7 +124,7 @@ function PublishButton({ setting }: { setting: ExerciseSetting }) {
 /** A target that takes were read against does not change by accident: the first change of it waits here for a word. */
 function TargetWarning({ takeCount }: { takeCount: number }) {
   const dispatch = useAppDispatch();
-  const { save } = useAppSelector(selectEditing);
+  const { save } = useEditing('save');
   return (
     <Dialog
       open={save === 'target-locked'}
