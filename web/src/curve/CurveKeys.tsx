@@ -29,6 +29,9 @@ interface HandleDrag {
   handle: Handle;
 }
 
+/** Keys of another channel that lie nearer to one another than this are too crowded to grab: they are drawn as dots. */
+const CROWDED_PX = 9;
+
 const ARROWS: Partial<Record<string, { frames: number; steps: number }>> = {
   ArrowLeft: { frames: -1, steps: 0 },
   ArrowRight: { frames: 1, steps: 0 },
@@ -113,6 +116,14 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, c
     dispatch(edited({ operation: 'moveKeys', args: [refs, arrow.frames * times, arrow.steps * times * fine * up] }));
   };
 
+  const shown = channel.keys.filter((key) => scale.shows(key.frame));
+  if (small && shown.length > 1 && (scale.xOf(shown.at(-1)!.frame) - scale.xOf(shown[0]!.frame)) / (shown.length - 1) < CROWDED_PX) {
+    return (
+      <path d={shown.map((key) => `M${scale.xOf(key.frame).toFixed(1)} ${values.yOf(key.value).toFixed(1)}h0`).join('')} stroke={colour} strokeWidth={5} strokeLinecap="round">
+        <title>Choose this channel, or zoom in, to take hold of its keys.</title>
+      </path>
+    );
+  }
   return (
     <g onPointerDown={press} onKeyDown={type}>
       {channel.keys.map((key, i) => {

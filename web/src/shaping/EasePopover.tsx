@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { ChevronDown } from 'lucide-react';
 import { EASE_DIRECTIONS, EASE_FAMILIES, easeProgress, easeShapeOf, type EaseShape, type Leave } from '@undulan/core';
 import { useAppDispatch } from '../app/store.ts';
@@ -19,7 +19,7 @@ interface EasePopoverProps {
 }
 
 /** How the selected keys go on to the next ones: every way drawn, and played while it is pointed at; by amount; carried from elsewhere; or from the course's palette. */
-export function EasePopover({ courseId }: EasePopoverProps) {
+export const EasePopover = memo(function EasePopover({ courseId }: EasePopoverProps) {
   const { begins } = useSelectedKeys();
   const leave = shared(begins, ({ key }) => key.leave);
   const first = begins[0];
@@ -49,7 +49,7 @@ export function EasePopover({ courseId }: EasePopoverProps) {
       <Sheet begins={begins} leave={leave} courseId={courseId} />
     </Popover>
   );
-}
+});
 
 function Sheet({ begins, leave, courseId }: { begins: SegmentKey[]; leave: Leave | null; courseId: string | undefined }) {
   const dispatch = useAppDispatch();

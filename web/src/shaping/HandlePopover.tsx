@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { ChevronDown } from 'lucide-react';
 import { CHANNELS, effectiveHandles, HandleLink, numbersOfHandle, type HandleNumbers, type HandleSide } from '@undulan/core';
 import { useAppDispatch } from '../app/store.ts';
@@ -15,7 +16,7 @@ const SIDES: { side: HandleSide; label: string }[] = [
 const LINK_WORDS: Record<HandleLink, string> = { auto: 'automatic', flat: 'flat', aligned: 'in line', mirrored: 'mirrored', broken: 'parted' };
 
 /** The handles of the selected keys: how the two sides depend on each other, for all of them; of one alone the speed it arrives and leaves with and how far that reaches; and what dragging a handle keeps. */
-export function HandlePopover({ found }: { found: SegmentKey[] }) {
+export const HandlePopover = memo(function HandlePopover({ found }: { found: SegmentKey[] }) {
   const dispatch = useAppDispatch();
   const [keeps, setKeeps] = useStored<HandleKeeps>('handle-keeps', KEEPS_NOTHING);
   const link = shared(found, ({ key }) => key.link);
@@ -62,7 +63,7 @@ export function HandlePopover({ found }: { found: SegmentKey[] }) {
       {keeps.length && keeps.angle && <p className="mt-1 text-xs text-ochre">With both kept a drag changes nothing.</p>}
     </Popover>
   );
-}
+});
 
 function Numbers({ found }: { found: SegmentKey }) {
   return (

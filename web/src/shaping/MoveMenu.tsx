@@ -1,15 +1,16 @@
 import { ChevronDown } from 'lucide-react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, useEditing, selectSubject } from '../editing/index.ts';
+import { edited, selectMotion, useEditing } from '../editing/index.ts';
 import { Button, Menu, MenuHeading, MenuItem } from '../ui/index.ts';
 
 /** How the selected subject's move is written down: x and y together or apart, as keys of its position or as travel along a path. None of it changes the motion. */
 export function MoveMenu() {
   const dispatch = useAppDispatch();
-  const subject = useAppSelector(selectSubject);
-  const { work } = useEditing('work');
+  const motion = useAppSelector(selectMotion);
+  const { subjectId } = useEditing('subjectId');
+  const subject = motion?.subjects.find((other) => other.id === subjectId);
   const none = !subject && 'No subject is selected.';
-  const guide = subject?.guide && work?.motion.guides.find((path) => path.id === subject.guide!.pathId);
+  const guide = subject?.guide && motion?.guides.find((path) => path.id === subject.guide!.pathId);
   const pathId = (): string => `way-${crypto.randomUUID().slice(0, 8)}`;
   return (
     <Menu

@@ -1,6 +1,6 @@
 import { memo, useCallback, useRef } from 'react';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { CHANNELS, sameChannel, sampleChannel, type Channel, type ChannelKind, type KeyValue, type Subject } from '@undulan/core';
+import { CHANNELS, sameChannel, sampleChannel, type Channel, type ChannelKind, type KeyValue } from '@undulan/core';
 import { useAppDispatch } from '../app/store.ts';
 import { channelSelected, previewed, useEditing, useChangeValues } from '../editing/index.ts';
 import { toFineness, useClock, useMoving, useOnFrame, useValueUnits } from '../time-page/index.ts';
@@ -19,20 +19,20 @@ function tabState(channel: Channel, frame: number, changed: boolean): TabState {
 }
 
 interface ChannelRowProps {
-  subject: Subject;
+  subjectId: string;
   channel: Channel;
   frame: number;
 }
 
 /** One channel's tab, name, value on the frame (typed, computed or dragged), unit, the keys beside, and its actions. */
-export const ChannelRow = memo(function ChannelRow({ subject, channel, frame }: ChannelRowProps) {
+export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame }: ChannelRowProps) {
   const clock = useClock();
   const dispatch = useAppDispatch();
   const moving = useMoving();
   const change = useChangeValues();
   const units = useValueUnits();
   const { unkeyed } = useEditing('unkeyed');
-  const ref = { subjectId: subject.id, channelId: channel.id };
+  const ref = { subjectId, channelId: channel.id };
   const { label } = CHANNELS[channel.id];
   const before = channel.keys.findLast((key) => key.frame < frame)?.frame;
   const after = channel.keys.find((key) => key.frame > frame)?.frame;
@@ -87,7 +87,7 @@ export const ChannelRow = memo(function ChannelRow({ subject, channel, frame }: 
         )}
       </td>
       <td className="w-7 py-1 pr-1">
-        <ChannelMenu subjectId={subject.id} channel={channel} />
+        <ChannelMenu subjectId={subjectId} channel={channel} />
       </td>
     </tr>
   );

@@ -42,7 +42,7 @@ export function NumbersPanel() {
         </thead>
         <tbody>
           {listed.map((channel) => (
-            <ChannelRow key={channel.id} subject={subject} channel={channel} frame={frame} />
+            <ChannelRow key={channel.id} subjectId={subject.id} channel={channel} frame={frame} />
           ))}
         </tbody>
       </table>

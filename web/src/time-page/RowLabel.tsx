@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { ChevronDown, ChevronRight, EllipsisVertical, Lock } from 'lucide-react';
 import { CHANNELS, isStill } from '@undulan/core';
 import { useAppDispatch } from '../app/store.ts';
@@ -8,7 +9,15 @@ import { CHANNEL_LOOKS } from './channel-looks.ts';
 type Lists = Exclude<keyof RowState, 'onlySelected'>;
 
 /** The name of a row, and what can be done with the row itself: fold, solo, lock, hide. */
-export function RowLabel({ row, indented }: { row: KeyRow; indented: boolean }) {
+export const RowLabel = memo(RowLabelOf, (before, after) => before.indented === after.indented && sameRow(before.row, after.row));
+
+/** Whether two rows have the same to say beside them: a subject changes at every move of a gesture, its name and place do not. */
+function sameRow(a: KeyRow, b: KeyRow): boolean {
+  if (a.name !== b.name || a.subject.id !== b.subject.id || a.subject.name !== b.subject.name) return false;
+  return a.kind === 'subject' ? b.kind === 'subject' && a.folded === b.folded : b.kind === 'channel' && isStill(a.channel) === isStill(b.channel);
+}
+
+function RowLabelOf({ row, indented }: { row: KeyRow; indented: boolean }) {
   const dispatch = useAppDispatch();
   const { rows: state, subjectId } = useEditing('rows', 'subjectId');
   const has = (list: Lists): boolean => state[list].includes(row.name);
