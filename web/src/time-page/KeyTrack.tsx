@@ -1,4 +1,4 @@
-import { memo, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
 import { shallowEqual } from 'react-redux';
 import { CHANNELS, sameKey, type Channel, type ChannelRef, type KeyRef, type KeyRole } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -21,11 +21,11 @@ interface KeyTrackProps {
   subjectName: string;
   channel: Channel;
   heightPx: number;
-  drag: ReturnType<typeof useKeyDrag>;
+  drag: RefObject<ReturnType<typeof useKeyDrag>>;
 }
 
 /** The keys of one channel: click to select, drag to move in time. Only what is in view is drawn, and marks that stay are not drawn anew: events are taken for all of them together. */
-export function KeyTrack({ subjectId, subjectName, channel, heightPx, drag }: KeyTrackProps) {
+export const KeyTrack = memo(function KeyTrack({ subjectId, subjectName, channel, heightPx, drag }: KeyTrackProps) {
   const scale = useTimeScale();
   const clock = useClock();
   const dispatch = useAppDispatch();
@@ -55,7 +55,7 @@ export function KeyTrack({ subjectId, subjectName, channel, heightPx, drag }: Ke
     }
     const refs = refsWith(frame);
     dispatch(keysSelected({ keys: refs }));
-    drag.start(event, { refs, pressed: { ...ref, frame }, clicked: [{ ...ref, frame }] });
+    drag.current.start(event, { refs, pressed: { ...ref, frame }, clicked: [{ ...ref, frame }] });
   };
   const type = (event: KeyboardEvent): void => {
     const frame = frameOf(event);
@@ -63,7 +63,7 @@ export function KeyTrack({ subjectId, subjectName, channel, heightPx, drag }: Ke
     const by = arrowFrames(event);
     if (by !== 0) {
       event.preventDefault();
-      drag.nudge(refsWith(frame), by);
+      drag.current.nudge(refsWith(frame), by);
     } else if (event.key === 'Enter') {
       event.preventDefault();
       dispatch(keysSelected({ keys: [{ ...ref, frame }], add: event.shiftKey }));
@@ -108,7 +108,7 @@ export function KeyTrack({ subjectId, subjectName, channel, heightPx, drag }: Ke
       )}
     </svg>
   );
-}
+});
 
 interface TrackMarkProps {
   role: KeyRole;

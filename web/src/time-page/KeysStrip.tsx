@@ -1,4 +1,4 @@
-import { useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ListFilter } from 'lucide-react';
 import type { Subject } from '@undulan/core';
@@ -22,6 +22,11 @@ export function KeysStrip() {
   const section = useRef<HTMLElement>(null);
   const tracks = useRef<HTMLDivElement>(null);
   const drag = useKeyDrag();
+  // One and the same for the rows, so that those that stay are not drawn anew.
+  const latestDrag = useRef(drag);
+  useEffect(() => {
+    latestDrag.current = drag;
+  });
   const { band, start } = useBandSelect(tracks, rows, KEY_ROW_PX);
   const hasSubjects = rows.some((row) => row.kind === 'subject');
   const isEmpty = rows.every((row) => row.kind === 'subject' && row.subject.channels.every((channel) => channel.keys.length === 0));
@@ -54,7 +59,7 @@ export function KeysStrip() {
               </div>
               <div className="min-w-0 flex-1 [&_g]:pointer-events-auto">
                 {row.kind === 'subject' && row.folded && <FoldedTrack subject={row.subject} />}
-                {row.kind === 'channel' && <KeyTrack subjectId={row.subject.id} subjectName={row.subject.name} channel={row.channel} heightPx={KEY_ROW_PX} drag={drag} />}
+                {row.kind === 'channel' && <KeyTrack subjectId={row.subject.id} subjectName={row.subject.name} channel={row.channel} heightPx={KEY_ROW_PX} drag={latestDrag} />}
               </div>
             </div>
           );
