@@ -120,6 +120,14 @@ test('a standstill at a key is the same document from the Speed strip, from the 
   expect(await towelKeys(page)).toBe(typed);
   await page.getByRole('button', { name: 'Undo' }).click();
   expect(await towelKeys(page)).toBe(before);
+  // Sideways it is the reach.
+  await page.keyboard.down('Shift');
+  await drag(page, await middleOf(knob), { x: 40, y: 12 });
+  await page.keyboard.up('Shift');
+  await page.getByRole('button', { name: /^Handles: / }).click();
+  await expect(numbers.getByLabel('Leaves: speed')).toHaveValue('900');
+  expect(Number(await numbers.getByLabel('Leaves: reach').inputValue())).toBeGreaterThan(50);
+  await page.keyboard.press('Escape');
   await undoAll(page);
 });
 

@@ -55,16 +55,23 @@ test('bench', async ({ page }) => {
 
 test('bench, shaping', async ({ page }) => {
   await openBench(page, 'Ines Calado', 'Toaster rack');
+  await goToFrame(page, 14);
+  await keyMark(page, 'Position y', 9).click();
+  await page.getByRole('button', { name: 'How it leaves' }).click();
+  await page.getByRole('dialog', { name: 'How it leaves' }).getByRole('button', { name: 'slow finish, past and back (back)' }).hover();
+  await picture(page, 'bench-eases');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('1');
   await page.keyboard.press('3');
   await page.keyboard.press('4');
-  await goToFrame(page, 14);
   await page.getByRole('slider', { name: 'Drawing 14 of 9 to 20' }).press('Shift+ArrowLeft');
-  await picture(page, 'bench-loom');
+  await page.getByRole('button', { name: /on frame 9, key of the curve/ }).click();
+  await picture(page, 'bench-strips');
   await saved(page);
   await page.evaluate(() => localStorage.setItem('undulan:theme', 'dark'));
   await page.reload();
   await goToFrame(page, 14);
-  await picture(page, 'bench-loom-dark');
+  await picture(page, 'bench-strips-dark');
   await undoAll(page);
 });
 

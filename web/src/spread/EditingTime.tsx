@@ -54,7 +54,7 @@ export function EditingTime({ name, tone, target, rangeFixed, foot, courseId }: 
         { id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '150px', content: <KeysStrip /> },
         { id: 'film', name: 'Film', shortcut: 'stripFilm', size: '72px', startsClosed: true, content: <FilmStrip /> },
         { id: 'curve', name: 'Curve', shortcut: 'stripCurve', size: undefined, content: <CurveStrip tone={tone} target={target} /> },
-        { id: 'speed', name: 'Speed', shortcut: 'stripSpeed', size: '130px', startsClosed: true, content: <SpeedStrip /> },
+        { id: 'speed', name: 'Speed', shortcut: 'stripSpeed', size: '152px', startsClosed: true, content: <SpeedStrip /> },
         { id: 'loom', name: 'Loom', shortcut: 'stripLoom', size: '130px', startsClosed: true, content: <LoomStrip tone={tone} target={target} /> },
       ]}
       bar={

@@ -3,13 +3,15 @@ import { CHANNELS, findChannel, findSubject, framesPerSecond, type HandleSide, t
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, keysSelected, previewed, selectActiveChannel, selectMotion, selectSubject, type EditRequest } from '../editing/index.ts';
 import { createValueScale, curvePath, GestureNotice, LEAST_SPAN, Strip, tidy, useClock, useTimeScale, useValueUnits, type Notice } from '../time-page/index.ts';
-import { Empty, Toggle, usePointerDrag, useSize, useStored } from '../ui/index.ts';
+import { Empty, Toggle, usePointerDrag, useSize, useStored, type DragMove } from '../ui/index.ts';
 import { EvenSpeed } from './EvenSpeed.tsx';
 import { channelLine, pathLine, type SpeedLine, type SpeedPoint } from './speed-lines.ts';
 import { useActiveTrack } from '../loom/index.ts';
 
 /** A dragged speed this near to none is none. */
 const STILL_PX = 5;
+/** A drag sideways by less than this leaves the reach. */
+const REACH_FROM_PX = 8;
 /** A key whose two speeds differ by more than this share of the peak breaks the motion. */
 const JUMP = 0.02;
 
@@ -88,14 +90,21 @@ function SpeedTrack({ subject, line, settled, of, onOf }: SpeedTrackProps) {
     return arrives !== undefined && leaves !== undefined && Math.abs(arrives - leaves) > JUMP * Math.abs(peak.speed);
   });
 
-  const request = (knob: Knob, speed: number, apart: boolean): EditRequest => settled.request(knob.keyFrame, knob.side, speed, apart);
+  const request = (knob: Knob, speed: number, apart: boolean, reach: number | null = null): EditRequest => settled.request(knob.keyFrame, knob.side, speed, reach, apart);
+  /** The reach that dragging a knob away from its key or toward it gives; a drag up or down leaves it. */
+  const reachAt = (knob: Knob, dxPx: number): number | null => {
+    const now = Math.abs(dxPx) < REACH_FROM_PX ? null : settled.reachOf(knob.keyFrame, knob.side);
+    return now && Math.min(100, Math.max(1, now.percent + ((knob.side === 'out' ? dxPx : -dxPx) / (now.spanFrames * scale.pxPerFrame)) * 100));
+  };
   const speedAt = (knob: Knob, dyPx: number): number => {
     const y = values.yOf(knob.speed) + dyPx;
     return Math.abs(y - values.yOf(0)) <= STILL_PX ? 0 : values.valueAt(y);
   };
   const drag = useKnobDrag((knob, move) => {
-    const speed = speedAt(knob, move.dyPx);
-    return { request: request(knob, speed, move.altKey), says: `${knob.side === 'in' ? 'arrives' : 'leaves'} at ${inUnit(speed)} ${unit}/s` };
+    const reach = reachAt(knob, move.dxPx);
+    // With Shift the speed stays and only the reach changes.
+    const speed = move.shiftKey ? knob.speed : speedAt(knob, move.dyPx);
+    return { request: request(knob, speed, move.altKey, reach), says: `${knob.side === 'in' ? 'arrives' : 'leaves'} at ${inUnit(speed)} ${unit}/s${reach === null ? '' : `, reach ${Math.round(reach)} %`}` };
   }, setNotice);
   const type = (event: KeyboardEvent, knob: Knob): void => {
     const by = { ArrowUp: 1, ArrowDown: -1 }[event.key];
@@ -175,7 +184,7 @@ function SpeedTrack({ subject, line, settled, of, onOf }: SpeedTrackProps) {
                   }}
                   onKeyDown={(event) => type(event, knob)}
                 >
-                  <title>Drag up or down; with Alt this side alone</title>
+                  <title>Drag up or down for the speed, sideways for its reach (with Shift that alone); with Alt this side alone</title>
                   <rect x={x - 8} y={y - 9} width={16} height={18} fill="transparent" />
                   <path d={knob.side === 'in' ? `M${x + 4} ${y - 5}v10l-8 -5z` : `M${x - 4} ${y - 5}v10l8 -5z`} fill="var(--page)" stroke="var(--plum)" strokeWidth={1.8} strokeLinejoin="round" />
                 </g>
@@ -210,7 +219,7 @@ function ValueBeneath({ subject, heightPx }: { subject: Subject; heightPx: numbe
 }
 
 /** Dragging a speed: shown while it goes on, done once at its end. */
-function useKnobDrag(outcome: (knob: Knob, move: { dyPx: number; altKey: boolean }) => { request: EditRequest; says: string }, setNotice: (notice: Notice | null) => void) {
+function useKnobDrag(outcome: (knob: Knob, move: DragMove) => { request: EditRequest; says: string }, setNotice: (notice: Notice | null) => void) {
   const dispatch = useAppDispatch();
   return usePointerDrag<Knob>({
     onMove: (knob, move) => {

@@ -15,8 +15,10 @@ export interface SpeedLine {
   unit: string;
   keyFrames: number[];
   pieces: SpeedPoint[][];
-  /** What sets the speed on one side of a key. */
-  request: (keyFrame: number, side: HandleSide, speed: number, apart: boolean) => EditRequest;
+  /** What sets the speed on one side of a key, and (unless null) how far it reaches. */
+  request: (keyFrame: number, side: HandleSide, speed: number, reachPercent: number | null, apart: boolean) => EditRequest;
+  /** How far the speed on one side of a key reaches, in percent of its span of so many frames; null where a reach cannot be set. */
+  reachOf: (keyFrame: number, side: HandleSide) => { percent: number; spanFrames: number } | null;
 }
 
 function piecesOf(keyFrames: readonly number[], speedsAt: (frame: number) => { left: number; right: number }): SpeedPoint[][] {
@@ -35,6 +37,11 @@ export function channelLine(subjectId: string, channel: Channel, rate: Rate): Sp
   const sign = CHANNELS[channel.id].pointsDown ? -1 : 1;
   const { keys } = channel;
   const keyFrames = keys.map((key) => key.frame);
+  const reachOf = (keyFrame: number, side: HandleSide): { percent: number; spanFrames: number } => {
+    const index = keys.findIndex((key) => key.frame === keyFrame);
+    const spanFrames = Math.abs(keys[index + (side === 'out' ? 1 : -1)]!.frame - keyFrame);
+    return { spanFrames, percent: numbersOfHandle(effectiveHandles(keys, index)[side], spanFrames, rate).reachPercent || 100 / 3 };
+  };
   return {
     label: CHANNELS[channel.id].label,
     unit: CHANNELS[channel.id].unit,
@@ -43,10 +50,9 @@ export function channelLine(subjectId: string, channel: Channel, rate: Rate): Sp
       const { left, right } = channelSpeed(channel, frame, rate);
       return { left: sign * left, right: sign * right };
     }),
-    request: (keyFrame, side, speed, apart) => {
-      const index = keys.findIndex((key) => key.frame === keyFrame);
-      const span = Math.abs(keys[index + (side === 'out' ? 1 : -1)]!.frame - keyFrame);
-      const reachPercent = numbersOfHandle(effectiveHandles(keys, index)[side], span, rate).reachPercent || 100 / 3;
+    reachOf,
+    request: (keyFrame, side, speed, reach, apart) => {
+      const reachPercent = reach ?? reachOf(keyFrame, side).percent;
       const ref = { subjectId, channelId: channel.id, frame: keyFrame };
       const numbers = { speedPerSecond: sign * speed, reachPercent };
       return { operation: 'setSpeed', args: apart ? [ref, side, numbers, 'broken'] : [ref, side, numbers] };
@@ -66,7 +72,8 @@ export function pathLine(subject: Subject, track: Track, rate: Rate): SpeedLine 
       const speeds = channels.map((channel) => channelSpeed(channel, frame, rate));
       return { left: Math.hypot(...speeds.map(({ left }) => left)), right: Math.hypot(...speeds.map(({ right }) => right)) };
     }),
-    request: (keyFrame, side, speed, apart) => {
+    reachOf: () => null,
+    request: (keyFrame, side, speed, _reach, apart) => {
       const args = [subject.id, track.id, keyFrame, side, Math.max(0, speed)] as const;
       return { operation: 'setPathSpeed', args: apart ? [...args, 'broken'] : [...args] };
     },
