@@ -163,3 +163,21 @@ test('shortcuts are given other keys, refused when taken, and are there at the n
   await page.keyboard.press('Escape');
   await openBench(page, 'Ines Calado', 'Toaster rack');
 });
+
+test('a finger scrubs on the ruler and drags a key', async ({ page }) => {
+  const cdp = await page.context().newCDPSession(page);
+  await cdp.send('Emulation.setTouchEmulationEnabled', { enabled: true });
+  const stroke = async (from: { x: number; y: number }, dx: number): Promise<void> => {
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', x?: number) => cdp.send('Input.dispatchTouchEvent', { type, touchPoints: x === undefined ? [] : [{ x, y: from.y }] });
+    await touch('touchStart', from.x);
+    for (const share of [0.3, 0.7, 1]) await touch('touchMove', from.x + dx * share);
+    await touch('touchEnd');
+  };
+  const ruler = page.getByRole('slider', { name: 'Playhead' });
+  const box = (await ruler.boundingBox())!;
+  const perFrame = box.width / 50;
+  await stroke({ x: box.x + 60, y: box.y + 12 }, perFrame * 12);
+  expect(Number(await ruler.getAttribute('aria-valuenow'))).toBeGreaterThan(10);
+  await stroke(await middleOf(keyMark(page, 'Position y', 31)), perFrame * 3);
+  await expect(keyMark(page, 'Position y', 34)).toBeVisible();
+});

@@ -17,6 +17,8 @@ export function EaseRunner({ progress }: { progress: ((t: number) => number) | n
     const whole = RUN_MS + REST_MS;
     const frames = Array.from({ length: STEPS + 1 }, (_, i) => ({ left: at(i / STEPS), offset: ((i / STEPS) * RUN_MS) / whole }));
     const run = dot.current.animate([...frames, { left: at(1), offset: 1 }], { duration: whole, iterations: Infinity });
+    // Ending it is no failure.
+    run.finished.catch(() => undefined);
     return () => run.cancel();
   }, [progress]);
   return (

@@ -109,3 +109,102 @@ test('the strips say why they are empty', () => {
   expect(screen.getByText('Rotation needs two keys.')).toBeDefined();
   expect(screen.getByText('Rotation needs two extremes at different places.')).toBeDefined();
 });
+
+const selectFirst = (): void => void act(() => void store.dispatch(keysSelected({ keys: [{ subjectId: 'glass', channelId: 'position.x', frame: 1 }] })));
+const type = (label: string, text: string): void => {
+  const field = screen.getByLabelText(label);
+  fireEvent.change(field, { target: { value: text } });
+  fireEvent.keyDown(field, { key: 'Enter' });
+};
+
+test('a way to leave is seen while pointed at and made when pressed; amounts are typed, refused out of range, and turned about', () => {
+  selectFirst();
+  fireEvent.click(screen.getByRole('button', { name: 'How it leaves: straight' }));
+  const back = screen.getByRole('button', { name: 'slow start, past and back (back)' });
+  fireEvent.pointerEnter(back);
+  expect(xAt(7, selectShownMotion(store.getState())!)).toBeLessThan(0);
+  expect(xAt(7)).toBe(150);
+  fireEvent.pointerLeave(back);
+  expect(selectShownMotion(store.getState())).toBe(motion());
+  type('Slow start in percent', '60 %');
+  expect(keysOf()[0]!.out.value).toBeCloseTo((0.4 * 600) / 3, 6);
+  type('Slow start in percent', '130');
+  expect(screen.getByLabelText('Slow start in percent').getAttribute('aria-invalid')).toBe('true');
+  fireEvent.click(screen.getByRole('button', { name: 'Turn about' }));
+  expect(keysOf()[1]!.in.value).toBeCloseTo((-0.4 * 600) / 3, 6);
+  fireEvent.click(screen.getByRole('button', { name: 'Copy ease' }));
+  fireEvent.click(screen.getByRole('button', { name: 'slow finish, bouncing (bounce)' }));
+  expect(keysOf()[0]!.leave).toBe('bounce-out');
+  fireEvent.click(screen.getByRole('button', { name: 'Paste ease' }));
+  expect([keysOf()[0]!.leave, selectUndoName(store.getState())]).toEqual(['curve', 'ease']);
+});
+
+test('the last key says that how it leaves has no effect, and its menu stays shut', () => {
+  act(() => void store.dispatch(keysSelected({ keys: [{ subjectId: 'glass', channelId: 'position.x', frame: 25 }] })));
+  const trigger = screen.getByRole('button', { name: 'How it leaves: last key: no effect' });
+  fireEvent.click(trigger);
+  expect(trigger.getAttribute('aria-disabled')).toBe('true');
+  expect(screen.queryByText('By amount')).toBeNull();
+});
+
+test('handles by numbers: speed and reach are the handle, and back; what is no number is refused', () => {
+  selectFirst();
+  fireEvent.click(screen.getByRole('button', { name: 'Handles: automatic' }));
+  type('Leaves: speed', '900');
+  expect(keysOf()[0]).toMatchObject({ leave: 'curve', out: { frames: expect.closeTo(8, 9) as number, value: expect.closeTo(300, 6) as number } });
+  type('Leaves: reach', '50');
+  expect(keysOf()[0]!.out).toEqual({ frames: 12, value: expect.closeTo(450, 6) as number });
+  type('Leaves: reach', 'far');
+  expect(screen.getByLabelText('Leaves: reach').getAttribute('aria-invalid')).toBe('true');
+  expect(keysOf()[0]!.out.frames).toBe(12);
+  expect(screen.getByText('no key on this side')).toBeTruthy();
+  fireEvent.click(screen.getByRole('radio', { name: 'flat' }));
+  expect(keysOf()[0]!.link).toBe('flat');
+});
+
+test('rounds beyond the keys are counted at their grip, never below one; typed, an empty count is without end', () => {
+  fireEvent.click(screen.getByRole('button', { name: 'Beyond' }));
+  fireEvent.change(screen.getByLabelText('Before the first key'), { target: { value: 'repeat' } });
+  expect(channelOf(motion(), 'glass', 'position.x').before).toEqual({ kind: 'repeat', count: 0 });
+  type('Before the first key: times', '1.5');
+  expect(screen.getByLabelText('Before the first key: times').getAttribute('aria-invalid')).toBe('true');
+  type('Before the first key: times', '2');
+  expect(channelOf(motion(), 'glass', 'position.x').before).toEqual({ kind: 'repeat', count: 2 });
+  fireEvent.change(screen.getByLabelText('Before the first key'), { target: { value: 'hold' } });
+  expect(channelOf(motion(), 'glass', 'position.x').before).toBeUndefined();
+});
+
+test('drawings are chosen with the space bar and squeezed together; the round of a motion that does not close is no ring', () => {
+  fireEvent.keyDown(foot(9), { key: ' ' });
+  fireEvent.keyDown(foot(17), { key: ' ' });
+  fireEvent.keyDown(screen.getByRole('button', { name: 'Loom: actions' }), { key: 'Enter' });
+  expect(screen.getByText('Drawings 9, 17')).toBeTruthy();
+  expect(screen.getByRole('menuitem', { name: /^Show as a ring/ }).getAttribute('aria-disabled')).toBe('true');
+  fireEvent.click(screen.getByRole('menuitem', { name: 'Squeeze toward the end' }));
+  expect(xAt(9)).toBeGreaterThan(200);
+  expect(xAt(17)).toBeGreaterThan(400);
+  expect([keysOf().length, selectUndoName(store.getState())]).toEqual([2, 'drawings squeezed or spread']);
+});
+
+test('values are typed in another unit and kept in the channel’s own', () => {
+  selectFirst();
+  fireEvent.change(screen.getByLabelText('Values in'), { target: { value: 'm' } });
+  const value = screen.getByLabelText(/^value/);
+  fireEvent.change(value, { target: { value: '1.25 m' } });
+  fireEvent.keyDown(value, { key: 'Enter' });
+  expect(keysOf()[0]!.value).toBeCloseTo(125, 9);
+  fireEvent.change(screen.getByLabelText('Values in'), { target: { value: 'px' } });
+  expect(screen.getByLabelText<HTMLInputElement>(/^value/).value).toBe('125');
+});
+
+test('a move is put on a path and taken off it, and says where it is', () => {
+  const open = (): void => void fireEvent.keyDown(screen.getByRole('button', { name: 'Move' }), { key: 'Enter' });
+  open();
+  fireEvent.click(screen.getByRole('menuitem', { name: 'Put the move on a path of its own' }));
+  expect(motion().guides.map((path) => path.name)).toEqual(['Tea glass: its way']);
+  open();
+  expect(screen.getByRole('menuitem', { name: /^Put the move on a path/ }).textContent).toContain('It is on the path "Tea glass: its way".');
+  fireEvent.click(screen.getByRole('menuitem', { name: 'Take it off the path, into keys' }));
+  expect(motion().guides).toEqual([]);
+  expect(xAt(13)).toBeCloseTo(300, 2);
+});

@@ -156,3 +156,16 @@ test('the playhead can be put between frames; stepping from there comes to whole
   clock.step(-1);
   expect(clock.frame).toBe(7);
 });
+
+test('a dragged playhead is under way until it rests, and says so once', () => {
+  const clock = new PlaybackClock(SECOND, FILM, handTicker().ticker);
+  let told = 0;
+  clock.subscribe(() => told++);
+  clock.scrub(7.6);
+  expect([clock.frame, clock.moving, clock.playing]).toEqual([8, true, false]);
+  clock.scrub(9.25, { between: true });
+  expect(clock.frame).toBe(9.25);
+  clock.rest();
+  clock.rest();
+  expect([clock.moving, told]).toEqual([false, 3]);
+});

@@ -1,0 +1,11 @@
+import { expect, test } from 'vitest';
+import { Leave } from '@undulan/core';
+import { leaveWords } from './leave-words.ts';
+
+test('every way to leave has words of its own, said by where the motion is slow', () => {
+  const words = Leave.options.map(leaveWords);
+  expect(new Set(words).size).toBe(Leave.options.length);
+  expect(leaveWords('step')).toBe('held');
+  expect(leaveWords('back-in-out')).toBe('slow both ends, past and back (back)');
+  expect(Leave.options.filter((leave) => leave.endsWith('-in')).every((leave) => leaveWords(leave).startsWith('slow start, '))).toBe(true);
+});
