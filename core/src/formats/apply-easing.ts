@@ -1,5 +1,5 @@
 import { createKey } from '../motion/document.ts';
-import { changeKeys, type Edit, type KeyRef } from '../motion/edit/edit.ts';
+import { changeKeys, onGrain, type Edit, type KeyRef } from '../motion/edit/edit.ts';
 import { setEase } from '../motion/edit/ease-keys.ts';
 import { settled } from '../motion/edit/hold-poses.ts';
 import type { Key, MotionDocument } from '../motion/schema.ts';
@@ -16,7 +16,7 @@ export function applyEasing(motion: MotionDocument, refs: readonly KeyRef[], eas
       const to = keys[index + 1];
       if (!frames.has(from.frame) || !to) return [from];
       const spacing = easingSpacing(easing, Math.max(1, Math.round(to.frame - from.frame)));
-      const drawn = spacing.slice(1, -1).map((share, k) => createKey(from.frame + ((to.frame - from.frame) * (k + 1)) / (spacing.length - 1), from.value * (1 - share) + to.value * share, { role: 'inbetween', leave: 'linear' }));
+      const drawn = spacing.slice(1, -1).map((share, k) => createKey(onGrain(from.frame + ((to.frame - from.frame) * (k + 1)) / (spacing.length - 1)), from.value * (1 - share) + to.value * share, { role: 'inbetween', leave: 'linear' }));
       made.push(...drawn.map(({ frame }) => ({ ...ref, frame })));
       return [{ ...settled(from), leave: 'linear' }, ...drawn];
     }),

@@ -1,6 +1,7 @@
 import { test, expect } from 'vitest';
 import fc from 'fast-check';
 import { createChannel, createKey, createMotion, createSubject, moveKeys, setScene, type Key, type MotionDocument } from '../motion/index.ts';
+import { moveOntoGuide } from '../spacing/index.ts';
 import { criterionScore, matchKeys, Reading, readTake, type Target } from './index.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#9a6b00' } as const;
@@ -178,4 +179,18 @@ test('matching keeps order and names what is left over', () => {
 
 test('a criterion is 100 at no error, 50 at the tolerance and 0 at four times it', () => {
   expect([0, 1, 2.5, 4, 9].map((error) => criterionScore(error, 1))).toEqual([100, 50, 25, 0, 0]);
+});
+
+test('a take whose move was put on a path reads as the same move keyed by position', () => {
+  const arc = (late: number): MotionDocument => {
+    const subject = createSubject('pancake', 'Pancake', { shape: 'disc', widthPx: 60, heightPx: 20, fill: '#b5651d' }, { x: 100, y: 400 });
+    const keys = { 'position.x': [createKey(1, 100), createKey(13 + late, 300), createKey(25 + late, 500)], 'position.y': [createKey(1, 400), createKey(13 + late, 100), createKey(25 + late, 400)] } as const;
+    const channels = subject.channels.map((channel) => (channel.id === 'position.x' || channel.id === 'position.y' ? createChannel(channel.id, 0, [...keys[channel.id]]) : channel));
+    return { ...createMotion([{ ...subject, channels }]), range: { first: 1, last: 33 } };
+  };
+  const keyed = readTake(target(arc(0)), arc(3));
+  const guided = readTake(target(arc(0)), moveOntoGuide(arc(3), 'pancake', 'way').motion);
+  expect(guided.findings.map(({ kind, firstFrame }) => [kind, firstFrame])).toEqual(keyed.findings.map(({ kind, firstFrame }) => [kind, firstFrame]));
+  expect(guided.tracks[0]!.pairs.map((pair) => pair.offsetFrames)).toEqual(keyed.tracks[0]!.pairs.map((pair) => pair.offsetFrames));
+  expect(readTake(target(arc(0)), moveOntoGuide(arc(0), 'pancake', 'way').motion).findings).toEqual([]);
 });

@@ -1,6 +1,7 @@
 import { createChannel, findSubject } from '../motion/document.ts';
 import type { MotionDocument, Subject } from '../motion/schema.ts';
 import { tracksOf } from '../motion/track.ts';
+import { keyedByPosition } from '../spacing/guide-move.ts';
 import { proposeGrade, scoreCriteria } from './criteria.ts';
 import { findSettings } from './find-settings.ts';
 import { findSpacing } from './find-spacing.ts';
@@ -48,10 +49,12 @@ function subjectMissing(target: MotionDocument, subject: Subject): Finding {
 /**
  * Compares a take with its target: settings, keys matched with their offsets in target frames, raw and spacing error in percent of each track's span,
  * the ease of each segment, findings in the order to fix them, criteria and a proposed grade. Deterministic; never throws on valid documents:
- * whatever is missing is a finding.
+ * whatever is missing is a finding. What goes along a guide path is read by where it goes.
  */
-export function readTake(target: Target, take: MotionDocument): Reading {
-  const { motion, tolerances } = target;
+export function readTake(target: Target, handedIn: MotionDocument): Reading {
+  const { tolerances } = target;
+  const motion = keyedByPosition(target.motion);
+  const take = keyedByPosition(handedIn);
   const time = createSharedTime(motion, take);
   const findings = findSettings(motion, take);
   const tracks: TrackReading[] = [];

@@ -11,6 +11,8 @@ import type { Channel, GuidePath, Key, KeyRole, MotionDocument, PathPoint, Point
 
 /** No frame moves by more than this when a move is put on a path of its own or taken off, in px: half of what is promised. */
 const TOLERANCE_PX = 0.005;
+/** As many points as a path may have. */
+const MOST_POINTS = 2000;
 const AXES = ['position.x', 'position.y'] as const;
 const NO_OFFSET: Point = { x: 0, y: 0 };
 
@@ -108,6 +110,7 @@ export function moveOntoGuide(motion: MotionDocument, subjectId: string, pathId:
   const { stops, roles } = reach(motion, [x, y]);
   if (stops.length < 2) return refused(motion, `${subject.name} does not move: set two keys of its position first.`);
   const { points, frames, times } = lineOf(motion, x, y, stops);
+  if (points.length > MOST_POINTS) return refused(motion, `This move would make a path of ${points.length} points; ${MOST_POINTS} are the most. Key x and y together first.`);
   const path: GuidePath = { id: pathId, name: `${subject.name}: its way`, closed: false, points };
   const sampler = createPathSampler(path);
   if (!(sampler.lengthPx > 0)) return refused(motion, `${subject.name} does not move: its position is the same on all its keys.`);
@@ -168,6 +171,11 @@ export function moveOffGuide(motion: MotionDocument, subjectId: string): Edit {
   result = withTurn(motion, subject, result, frames);
   const keys = AXES.flatMap((channelId) => findChannel(findSubject(result, subjectId)!, channelId)!.keys.map(({ frame }): KeyRef => ({ subjectId, channelId, frame })));
   return { motion: result, keys, gaveWay: [] };
+}
+
+/** The same motion with every subject on a guide path moving by its position instead: so that moves are compared by where they go, however they are written down. Unchanged where nothing is on a path. */
+export function keyedByPosition(motion: MotionDocument): MotionDocument {
+  return motion.subjects.reduce((plain, subject) => (subject.guide ? moveOffGuide(plain, subject.id).motion : plain), motion);
 }
 
 /** Writes what a path turned a subject by into its rotation. */

@@ -18,7 +18,7 @@ export { readSpacing, describeSpacing } from './describe-spacing.ts';
 export type { SpacingLook } from './describe-spacing.ts';
 export { fitCurve, curveSpacing } from './fit-curve.ts';
 export type { FittedCurve } from './fit-curve.ts';
-export { moveOntoGuide, moveOffGuide } from './guide-move.ts';
+export { moveOntoGuide, moveOffGuide, keyedByPosition } from './guide-move.ts';
 export { spaceDrawings, squeezed } from './space-drawings.ts';
 export type { DrawingPlace } from './space-drawings.ts';
 export { fractionOf, shareWords, drawnToFraction } from './fractions.ts';

@@ -1,6 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import type { TakeView } from '@undulan/contract';
-import { TRACKS, tracksOf, type ChannelId, type Finding } from '@undulan/core';
+import { keyedByPosition, TRACKS, tracksOf, type ChannelId, type Finding } from '@undulan/core';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
 import { Spread, type Pages } from '../spread/index.ts';
 import { TimePage, type StripEntry } from '../time-page/index.ts';
@@ -19,7 +19,10 @@ interface ComparisonSpreadProps {
 
 /** A take against its target on the spread: pictures left, keys with offsets, both curves and the gap right. */
 export function ComparisonSpread({ view, pages, beneath }: ComparisonSpreadProps) {
-  const { target, motion, reading, tolerances } = view;
+  const { reading, tolerances } = view;
+  // As they are read: what goes along a path by where it goes.
+  const target = useMemo(() => view.target && keyedByPosition(view.target), [view.target]);
+  const motion = useMemo(() => keyedByPosition(view.motion), [view.motion]);
   const [trackAt, setTrackAt] = useState(0);
   const track = reading?.tracks[trackAt] ?? reading?.tracks[0];
   const compared = useMemo(() => (target && track ? compareTrack(target, motion, track) : null), [target, motion, track]);

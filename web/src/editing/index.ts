@@ -16,3 +16,4 @@ export { useRememberedAside } from './use-remembered-aside.ts';
 export { useOpenWork } from './use-open-work.ts';
 export { useChangeValues, changedValues, editForValues } from './use-change-values.ts';
 export { useEditing } from './use-editing.ts';
+export { usePreviewEnds } from './use-preview-ends.ts';

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { ChevronDown } from 'lucide-react';
 import { evenSpacing, fitCurve, gravitySpacing, halvesSpacing, springSpacing, swingSpacing, thirdsSpacing, type SegmentRef, type Spacing, type TimingChart } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, previewed, selectSubject, type EditRequest } from '../editing/index.ts';
+import { edited, previewed, selectSubject, usePreviewEnds, type EditRequest } from '../editing/index.ts';
 import { useRestingFrame } from '../time-page/index.ts';
 import { Button, Popover } from '../ui/index.ts';
 import { segmentAt, useActiveTrack } from './use-segments.ts';
@@ -23,7 +23,6 @@ const BUILDERS: { id: string; label: string; build: (n: number) => Spacing }[] =
 
 /** Ready spacings for the segment at the playhead: seen before they are taken, as one curve or as a drawing on every frame. */
 export function SpacingMenu({ charts }: { charts: readonly TimingChart[] }) {
-  const dispatch = useAppDispatch();
   const subject = useAppSelector(selectSubject);
   const track = useActiveTrack();
   const chart = segmentAt(charts, useRestingFrame());
@@ -61,23 +60,36 @@ export function SpacingMenu({ charts }: { charts: readonly TimingChart[] }) {
           </Button>
         ))}
       </div>
-      <ul onPointerLeave={() => dispatch(previewed(null))}>
-        {BUILDERS.map(({ id, label, build }) => (
-          <li key={id}>
-            <button
-              type="button"
-              className="flex w-full justify-between rounded-md px-2 py-1 text-left hover:bg-shade focus-visible:bg-shade"
-              onPointerEnter={() => dispatch(previewed(request(build)))}
-              onFocus={() => dispatch(previewed(request(build)))}
-              onBlur={() => dispatch(previewed(null))}
-              onClick={() => dispatch(edited(request(build)))}
-            >
-              {label}
-              <span className="figures text-xs text-faint">{off(build)}</span>
-            </button>
-          </li>
-        ))}
-      </ul>
+      <Choices request={request} off={off} />
     </Popover>
+  );
+}
+
+interface ChoicesProps {
+  request: (build: (n: number) => Spacing) => EditRequest;
+  off: (build: (n: number) => Spacing) => string;
+}
+
+function Choices({ request, off }: ChoicesProps) {
+  const dispatch = useAppDispatch();
+  usePreviewEnds();
+  return (
+    <ul onPointerLeave={() => dispatch(previewed(null))}>
+      {BUILDERS.map(({ id, label, build }) => (
+        <li key={id}>
+          <button
+            type="button"
+            className="flex w-full justify-between rounded-md px-2 py-1 text-left hover:bg-shade focus-visible:bg-shade"
+            onPointerEnter={() => dispatch(previewed(request(build)))}
+            onFocus={() => dispatch(previewed(request(build)))}
+            onBlur={() => dispatch(previewed(null))}
+            onClick={() => dispatch(edited(request(build)))}
+          >
+            {label}
+            <span className="figures text-xs text-faint">{off(build)}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -2,7 +2,7 @@ import { memo, useMemo, useState } from 'react';
 import { ChevronDown } from 'lucide-react';
 import { EASE_DIRECTIONS, EASE_FAMILIES, easeProgress, easeShapeOf, type EaseShape, type Leave } from '@undulan/core';
 import { useAppDispatch } from '../app/store.ts';
-import { easeCopied, edited, previewed, useEditing, type EditRequest } from '../editing/index.ts';
+import { easeCopied, edited, previewed, usePreviewEnds, useEditing, type EditRequest } from '../editing/index.ts';
 import { Button, Popover } from '../ui/index.ts';
 import { EaseAmountsFields } from './EaseAmountsFields.tsx';
 import { EasePalette } from './EasePalette.tsx';
@@ -55,6 +55,7 @@ function Sheet({ begins, leave, courseId }: { begins: SegmentKey[]; leave: Leave
   const dispatch = useAppDispatch();
   const { easeClip } = useEditing('easeClip');
   const [shown, setShown] = useState<((t: number) => number) | null>(null);
+  usePreviewEnds();
   const refs = useMemo(() => begins.map(({ ref }) => ref), [begins]);
   const first = begins[0];
   const own = useMemo(() => (first ? easeProgress(easeShapeOf(first.channel.keys, first.index)) : null), [first]);

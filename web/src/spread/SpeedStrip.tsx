@@ -1,5 +1,5 @@
 import { useMemo, useState, type KeyboardEvent } from 'react';
-import { CHANNELS, findChannel, findSubject, framesPerSecond, type HandleSide, type Rate, type Subject } from '@undulan/core';
+import { CHANNELS, findChannel, findSubject, framesPerSecond, type ChannelId, type HandleSide, type Rate, type Subject, type Track } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, keysSelected, previewed, selectActiveChannel, selectMotion, selectSubject, type EditRequest } from '../editing/index.ts';
 import { createValueScale, curvePath, GestureNotice, LEAST_SPAN, Strip, tidy, useClock, useTimeScale, useValueUnits, type Notice } from '../time-page/index.ts';
@@ -20,6 +20,14 @@ interface Knob extends SpeedPoint {
   side: HandleSide;
 }
 
+/** The speed of a track along its way, or else of one channel; null where there is none. */
+function lineOf(moving: Subject | undefined | null, channelId: ChannelId | undefined, along: Track | undefined, rate: Rate): SpeedLine | null {
+  if (!moving || !channelId) return null;
+  if (along) return pathLine(moving, along, rate);
+  const channel = findChannel(moving, channelId);
+  return channel && channel.keys.length > 1 && !CHANNELS[channel.id].blend ? channelLine(moving.id, channel, rate) : null;
+}
+
 /** What the strip shows the speed of. */
 type Of = 'channel' | 'way';
 
@@ -33,13 +41,10 @@ export function SpeedStrip() {
   const [of, setOf] = useStored<Of>('speed-of', 'channel');
   const keyedIds = track?.channelIds.filter((id) => subject && (findChannel(subject, id)?.keys.length ?? 0) > 1) ?? [];
   const hasWay = keyedIds.length > 1;
-  const lineOf = (moving: Subject | undefined | null, at: Rate): SpeedLine | null => {
-    const channel = moving && active && findChannel(moving, active.id);
-    if (moving && track && hasWay && of === 'way') return pathLine(moving, track, at);
-    return moving && channel && channel.keys.length > 1 && !CHANNELS[channel.id].blend ? channelLine(moving.id, channel, at) : null;
-  };
-  const line = lineOf(subject, rate);
-  const settledLine = lineOf(settled && subject && findSubject(settled, subject.id), rate);
+  const along = hasWay && of === 'way' ? track : undefined;
+  const still = settled && subject ? findSubject(settled, subject.id) : undefined;
+  const line = useMemo(() => lineOf(subject, active?.id, along, rate), [subject, active?.id, along, rate]);
+  const settledLine = useMemo(() => lineOf(still, active?.id, along, rate), [still, active?.id, along, rate]);
   if (!line || !settledLine || !subject || !active) {
     return (
       <Strip title="Speed">

@@ -1,0 +1,9 @@
+import { useEffect } from 'react';
+import { useAppDispatch } from '../app/store.ts';
+import { previewed } from './editing.slice.ts';
+
+/** What is shown while it is pointed at ends with the sheet it was pointed at in. */
+export function usePreviewEnds(): void {
+  const dispatch = useAppDispatch();
+  useEffect(() => () => void dispatch(previewed(null)), [dispatch]);
+}
