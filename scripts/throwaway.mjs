@@ -37,7 +37,7 @@ async function throwawayApplication() {
 }
 
 /**
- * Runs one of the browser projects (`journeys`, `pictures`) against fresh applications with the demo course. With `shards` above 1 the files are shared out, each share against an application of its own: journeys mostly
+ * Runs one of the browser projects (`journeys`, `pictures`) against fresh applications with the demo course. With `shards` above 1 the tests are shared out, each share against an application of its own: journeys mostly
  * wait for the screen, so that two shares take little more than half the time on two cores.
  */
 export async function runInBrowser(project, args = [], shards = 1) {
