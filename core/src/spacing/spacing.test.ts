@@ -52,3 +52,13 @@ test('the one chart a frame is in is that of all charts; on an extreme it is the
   const [first, second] = timingCharts(motion, subject, track);
   expect([1, 5, 9, 11, 13, 20, 25, 90].map((frame) => timingChartAt(motion, subject, track, frame))).toEqual([first, first, first, first, second, second, second, first]);
 });
+
+test('the key that closes a cycle, one past the last frame, ends a chart where it is asked for', () => {
+  const keys = [createKey(1, -30), createKey(13, 30), createKey(25, -30)];
+  const subject = { ...createSubject('ladle', 'Ladle', { shape: 'pill', widthPx: 20, heightPx: 200, fill: '#9a6b00' }, { x: 0, y: 0 }), channels: [createChannel('rotation', 0, keys)] };
+  const motion = { ...createMotion([subject]), range: { first: 1, last: 24 } };
+  const track = TRACKS.find(({ id }) => id === 'rotation')!;
+  const ends = (closing: boolean) => timingCharts(motion, subject, track, { closing }).map((chart) => [chart.firstFrame, chart.lastFrame]);
+  expect([ends(false), ends(true)]).toEqual([[[1, 13]], [[1, 13], [13, 25]]]);
+  expect(timingChartAt(motion, subject, track, 20, { closing: true })!.firstFrame).toBe(13);
+});

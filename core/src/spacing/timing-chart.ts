@@ -49,8 +49,14 @@ interface Events {
   roleAt: Map<number, KeyRole>;
 }
 
-function eventsInRange({ range }: MotionDocument, subject: Subject, track: Track): Events {
-  const inRange = trackEvents(subject, track).filter((event) => event.frame >= range.first && event.frame <= range.last);
+interface ChartOptions {
+  /** Counts the key one past the last frame in, which closes a cycle and is not shown itself. */
+  closing?: boolean;
+}
+
+function eventsInRange({ range }: MotionDocument, subject: Subject, track: Track, { closing = false }: ChartOptions): Events {
+  const last = closing ? range.last + 1 : range.last;
+  const inRange = trackEvents(subject, track).filter((event) => event.frame >= range.first && event.frame <= last);
   return { extremes: inRange.filter((event) => event.role === 'extreme').map((event) => event.frame), roleAt: new Map(inRange.map((event) => [event.frame, event.role])) };
 }
 
@@ -67,14 +73,14 @@ function chartBetween(motion: MotionDocument, subject: Subject, track: Track, fr
 }
 
 /** The timing charts of a track, one from each extreme to the next; in-betweens stand on every drawing of its subject's exposure. A track that stands still between two extremes has no chart there. */
-export function timingCharts(motion: MotionDocument, subject: Subject, track: Track): TimingChart[] {
-  const { extremes, roleAt } = eventsInRange(motion, subject, track);
+export function timingCharts(motion: MotionDocument, subject: Subject, track: Track, options: ChartOptions = {}): TimingChart[] {
+  const { extremes, roleAt } = eventsInRange(motion, subject, track, options);
   return extremes.slice(1).flatMap((to, i) => chartBetween(motion, subject, track, extremes[i]!, to, roleAt) ?? []);
 }
 
 /** The one timing chart that a frame is in, on the extreme between two the later; outside all of them, or in a standstill, the first there is. */
-export function timingChartAt(motion: MotionDocument, subject: Subject, track: Track, frame: number): TimingChart | undefined {
-  const { extremes, roleAt } = eventsInRange(motion, subject, track);
+export function timingChartAt(motion: MotionDocument, subject: Subject, track: Track, frame: number, options: ChartOptions = {}): TimingChart | undefined {
+  const { extremes, roleAt } = eventsInRange(motion, subject, track, options);
   const at = (i: number): TimingChart | null => (i >= 0 && i + 1 < extremes.length ? chartBetween(motion, subject, track, extremes[i]!, extremes[i + 1]!, roleAt) : null);
   const later = extremes.findLastIndex((extreme) => extreme <= frame);
   const inside = at(later) ?? (extremes[later] === frame ? at(later - 1) : null);

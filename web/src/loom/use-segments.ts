@@ -13,13 +13,13 @@ export function useActiveTrack(): Track | undefined {
 export function useSegments(subject: Subject | null | undefined, track: Track | undefined, of?: MotionDocument | null): TimingChart[] {
   const shown = useAppSelector(selectShownMotion);
   const motion = of === undefined ? shown : of;
-  return useMemo(() => (motion && subject && track ? timingCharts(motion, subject, track) : []), [motion, subject, track]);
+  return useMemo(() => (motion && subject && track ? timingCharts(motion, subject, track, { closing: true }) : []), [motion, subject, track]);
 }
 
 /** The chart of the segment that a frame is in, as it is shown now: one alone, since it is wanted at every move of a drag. */
 export function useSegmentAt(subject: Subject | null | undefined, track: Track | undefined, frame: number): TimingChart | undefined {
   const motion = useAppSelector(selectShownMotion);
-  return useMemo(() => (motion && subject && track ? timingChartAt(motion, subject, track, frame) : undefined), [motion, subject, track, frame]);
+  return useMemo(() => (motion && subject && track ? timingChartAt(motion, subject, track, frame, { closing: true }) : undefined), [motion, subject, track, frame]);
 }
 
 /** The segment that a frame is in; on the key between two, the later. */
