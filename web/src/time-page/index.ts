@@ -17,6 +17,6 @@ export { KeyLine } from './KeyLine.tsx';
 export { createValueScale, curvePath, frameValues } from './curve-path.ts';
 export type { ValueScale } from './curve-path.ts';
 export { useTimeScale } from './time-scale-context.tsx';
-export { CHANNEL_LOOKS, LEAST_SPAN, formatValue, parseValue, computeValue, toFineness } from './channel-looks.ts';
+export { CHANNEL_LOOKS, LEAST_SPAN, formatValue, toFineness } from './channel-looks.ts';
 export { createTimeScale, labelStep } from './time-scale.ts';
 export type { TimeScale } from './time-scale.ts';
