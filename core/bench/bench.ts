@@ -1,16 +1,19 @@
 import { benchArcLength } from './arc-length.ts';
 import { benchBake } from './bake.ts';
 import { benchEase } from './ease.ts';
+import { benchReading } from './reading.ts';
 import { printRow, type Row } from './row.ts';
 
 /** Speed and error against well-known packages measured in the same run; names after it choose rows. */
 const BENCHES: Record<string, () => Row[]> = { ease: benchEase, bake: benchBake, 'arc-length': benchArcLength };
 
 const chosen = process.argv.slice(2);
-const unknown = chosen.filter((name) => !BENCHES[name]);
+const isChosen = (name: string): boolean => chosen.length === 0 || chosen.includes(name);
+const unknown = chosen.filter((name) => !BENCHES[name] && name !== 'reading');
 if (unknown.length > 0) {
-  console.error(`There is no bench "${unknown[0]}". There are ${Object.keys(BENCHES).join(', ')}.`);
+  console.error(`There is no bench "${unknown[0]}". There are ${[...Object.keys(BENCHES), 'reading'].join(', ')}.`);
   process.exit(2);
 }
-console.log(`${'work'.padEnd(58)}${'Undulan'.padStart(12)}${'peer'.padStart(12)}${'ratio'.padStart(9)}${'aim'.padStart(8)}   error: Undulan / peer`);
-for (const [name, bench] of Object.entries(BENCHES)) if (chosen.length === 0 || chosen.includes(name)) bench().forEach(printRow);
+if (Object.keys(BENCHES).some(isChosen)) console.log(`${'work'.padEnd(58)}${'Undulan'.padStart(12)}${'peer'.padStart(12)}${'ratio'.padStart(9)}${'aim'.padStart(8)}   error: Undulan / peer`);
+for (const [name, bench] of Object.entries(BENCHES)) if (isChosen(name)) bench().forEach(printRow);
+if (isChosen('reading')) benchReading();

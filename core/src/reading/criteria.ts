@@ -1,4 +1,8 @@
-import type { Criterion, Tolerances, TrackReading } from './schema.ts';
+import type { BothRead } from './checks/check.ts';
+import { loopGapPercent, playsInLoop } from './checks/find-loop.ts';
+import { toleranceAt } from './key-tolerance.ts';
+import type { ReadTrack } from './read-track.ts';
+import { CRITERION_IDS, type Criterion, type CriterionId, type Finding } from './schema.ts';
 
 /** 100 at no error, 50 at the tolerance, 0 at four times it, straight between. */
 export function criterionScore(error: number, tolerance: number): number {
@@ -11,36 +15,76 @@ function rootMeanSquare(values: readonly number[]): number {
   return values.length === 0 ? 0 : Math.sqrt(values.reduce((sum, value) => sum + value * value, 0) / values.length);
 }
 
-/** The criteria of a reading, equally weighted. A missing or extra key counts as four tolerances off. */
-export function scoreCriteria(tracks: readonly TrackReading[], tolerances: Tolerances): Criterion[] {
-  const strayed = 4 * tolerances.keyFrames;
-  const offsets = tracks.flatMap((track) => [
-    ...track.pairs.map((pair) => pair.offsetFrames),
-    ...[...track.missingFrames, ...track.extraFrames].map(() => strayed),
-  ]);
-  const timing = rootMeanSquare(offsets);
-  const spacing = rootMeanSquare(tracks.map((track) => track.spacing.rmsPercent));
-  return [
-    {
-      id: 'timing',
-      label: 'Timing',
-      score: criterionScore(timing, tolerances.keyFrames),
-      error: timing,
-      tolerance: tolerances.keyFrames,
-      unit: 'frames',
-    },
-    {
-      id: 'spacing',
-      label: 'Spacing',
-      score: criterionScore(spacing, tolerances.spacingPercent),
-      error: spacing,
-      tolerance: tolerances.spacingPercent,
-      unit: '%',
-    },
-  ];
+/** What a criterion counts unless the exercise says otherwise: timing and spacing whole, what only some motions have half, economy nothing. */
+export const DEFAULT_WEIGHTS: Record<CriterionId, number> = { timing: 1, spacing: 1, path: 0.5, holds: 0.5, loop: 0.5, economy: 0 };
+
+export const CRITERION_LABELS: Record<CriterionId, string> = { timing: 'Timing', spacing: 'Spacing', path: 'Path', holds: 'Holds', loop: 'Loop', economy: 'Economy of keys' };
+
+/** Keys too many or doing nothing, as percent of the target's keys, that score 50. */
+const ECONOMY_TOLERANCE = 25;
+
+interface Measured {
+  error: number;
+  tolerance: number;
+  unit: string;
 }
 
-/** The proposed grade, 0 to 100: the mean of the criteria. */
-export function proposeGrade(criteria: readonly Criterion[]): number {
-  return Math.round(criteria.reduce((sum, criterion) => sum + criterion.score, 0) / criteria.length);
+const FINDINGS_OF_ECONOMY: ReadonlySet<Finding['kind']> = new Set(['key-extra', 'keys-idle', 'channel-idle', 'track-extra']);
+
+/** The error of each criterion that the target gives something to judge by. A missing or extra key, and a hold that is not there, count as four tolerances off. */
+function measure({ target, tracks }: BothRead, findings: readonly Finding[]): Partial<Record<CriterionId, Measured>> {
+  const { tolerances } = target;
+  const readings = tracks.map((read) => read.reading);
+  const share = { tolerance: tolerances.spacingPercent, unit: '%' };
+  // Each key by its own tolerance, said in the exercise's.
+  const offsets = readings.flatMap((track) => [
+    ...track.pairs.map((pair) => (pair.offsetFrames / toleranceAt(target, track, pair.targetFrame)) * tolerances.keyFrames),
+    ...[...track.missingFrames, ...track.extraFrames].map(() => 4 * tolerances.keyFrames),
+  ]);
+  const arcs = readings.flatMap((track) => (track.path ? [track.path.worstPercent] : []));
+  const holds = tracks.flatMap(holdDrifts).map((percent) => percent ?? 4 * tolerances.spacingPercent);
+  const keys = readings.reduce((sum, track) => sum + track.pairs.length + track.missingFrames.length, 0);
+  const idle = findings.filter((finding) => FINDINGS_OF_ECONOMY.has(finding.kind)).reduce((sum, finding) => sum + Math.abs(finding.measured - finding.expected), 0);
+  return {
+    timing: { error: rootMeanSquare(offsets), tolerance: tolerances.keyFrames, unit: 'frames' },
+    spacing: { error: rootMeanSquare(readings.map((track) => track.spacing.rmsPercent)), ...share },
+    ...(arcs.length > 0 && { path: { error: rootMeanSquare(arcs), ...share } }),
+    ...(holds.length > 0 && { holds: { error: rootMeanSquare(holds), ...share } }),
+    ...(playsInLoop(target) && { loop: { error: Math.max(0, ...tracks.map(loopGapPercent)), ...share } }),
+    economy: { error: keys > 0 ? (idle / keys) * 100 : 0, tolerance: ECONOMY_TOLERANCE, unit: '% of the keys' },
+  };
+}
+
+/** How far each of the target's holds drifts in the take, in percent of the span; null where the take has no such hold. */
+function holdDrifts({ reading, target, warped }: ReadTrack): (number | null)[] {
+  const first = reading.gap.firstFrame;
+  const drifts: (number | null)[] = reading.segments
+    .filter((segment) => !segment.target)
+    .map((segment) => {
+      const [a, b] = [Math.max(0, Math.round(segment.firstFrame - first)), Math.min((target[0]?.length ?? 1) - 1, Math.round(segment.lastFrame - first) - 1)];
+      const most = warped.map((column) => {
+        let drift = 0;
+        for (let i = a; i <= b; i++) drift = Math.max(drift, Math.abs(column[i]! - column[a]!));
+        return drift;
+      });
+      return reading.span > 0 ? (Math.hypot(...most) / reading.span) * 100 : 0;
+    });
+  const asked = new Set(reading.pairs.map((pair) => pair.targetFrame));
+  return reading.missingFrames.some((frame) => !asked.has(frame)) && reading.pairs.length === 0 ? [null] : drifts;
+}
+
+/** The criteria of a reading that count, with their scores. */
+export function scoreCriteria(read: BothRead, findings: readonly Finding[]): Criterion[] {
+  const measured = measure(read, findings);
+  return CRITERION_IDS.flatMap((id): Criterion[] => {
+    const weight = read.target.weights?.[id] ?? DEFAULT_WEIGHTS[id];
+    const part = measured[id];
+    return part && weight > 0 ? [{ id, label: CRITERION_LABELS[id], weight, score: criterionScore(part.error, part.tolerance), ...part }] : [];
+  });
+}
+
+/** The weighted mean of the criteria, 0 to 100, not rounded; 100 where nothing counts. */
+export function weightedScore(criteria: readonly Pick<Criterion, 'score' | 'weight'>[]): number {
+  const weights = criteria.reduce((sum, criterion) => sum + criterion.weight, 0);
+  return weights > 0 ? criteria.reduce((sum, criterion) => sum + criterion.score * criterion.weight, 0) / weights : 100;
 }

@@ -1,10 +1,10 @@
 export {
   Reading, TrackReading, SegmentReading, SegmentEase, KeyPair, ErrorStatistics, Criterion, Finding, Severity, Target, Tolerances,
-  FINDING_KINDS, FINDING_GROUPS,
+  FINDING_KINDS, FINDING_GROUPS, READING_VERSION, CRITERION_IDS, CriterionId, CriterionWeights, KeyTolerance, Alternative, TargetTerms,
 } from './schema.ts';
 export type { FindingKind } from './schema.ts';
-export { readTake } from './read-take.ts';
+export { readTake, targetRead, MODEL_NAME } from './read-take.ts';
 export { createSharedTime } from './shared-time.ts';
 export type { SharedTime } from './shared-time.ts';
 export { matchKeys } from './match-keys.ts';
-export { criterionScore } from './criteria.ts';
+export { criterionScore, DEFAULT_WEIGHTS, CRITERION_LABELS } from './criteria.ts';

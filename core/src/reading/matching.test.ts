@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { createKey, createMotion, createSubject, createChannel, setScene, type Key, type MotionDocument } from '../motion/index.ts';
 import { criterionScore, matchKeys, readTake, Reading, type Target } from './index.ts';
-import { findSettings } from './find-settings.ts';
+import { findSettings } from './checks/find-settings.ts';
 import { severityOf } from './severity.ts';
 import { createSharedTime } from './shared-time.ts';
 import { createWarp } from './warp.ts';

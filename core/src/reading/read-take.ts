@@ -1,13 +1,24 @@
-import { createChannel, findSubject } from '../motion/document.ts';
+import { createChannel } from '../motion/document.ts';
 import type { MotionDocument, Subject } from '../motion/schema.ts';
 import { tracksOf } from '../motion/track.ts';
 import { keyedByPosition } from '../spacing/guide-move.ts';
-import { proposeGrade, scoreCriteria } from './criteria.ts';
-import { findSettings } from './find-settings.ts';
-import { findSpacing } from './find-spacing.ts';
-import { findTiming } from './find-timing.ts';
+import type { BothRead, Found } from './checks/check.ts';
+import { findEconomy } from './checks/find-economy.ts';
+import { findLimbs } from './checks/find-limbs.ts';
+import { findLoop } from './checks/find-loop.ts';
+import { findOverlap } from './checks/find-overlap.ts';
+import { findPath } from './checks/find-path.ts';
+import { findSettings } from './checks/find-settings.ts';
+import { findSettles } from './checks/find-settle.ts';
+import { findSpacing } from './checks/find-spacing.ts';
+import { findStrobing } from './checks/find-strobing.ts';
+import { findTiming } from './checks/find-timing.ts';
+import { findTurns } from './checks/find-turns.ts';
+import { findVolume } from './checks/find-volume.ts';
+import { counterpart } from './counterpart.ts';
+import { scoreCriteria, weightedScore } from './criteria.ts';
 import { readTrack } from './read-track.ts';
-import { FINDING_GROUPS, FINDING_KINDS, type Finding, type Reading, type Target, type TrackReading } from './schema.ts';
+import { FINDING_GROUPS, FINDING_KINDS, READING_VERSION, type Finding, type Reading, type Target } from './schema.ts';
 import { createSharedTime } from './shared-time.ts';
 import { capital, subjectDoes } from './words.ts';
 
@@ -18,11 +29,6 @@ function byFixingOrder(a: Finding, b: Finding): number {
   const group = (finding: Finding): number => FINDING_GROUPS.indexOf(FINDING_KINDS[finding.kind]);
   const severity = (finding: Finding): number => SEVERITY_ORDER.indexOf(finding.severity);
   return group(a) - group(b) || severity(a) - severity(b) || a.firstFrame - b.firstFrame;
-}
-
-/** The same subject in the take: by id, else by name. */
-function counterpart(take: MotionDocument, subject: Subject): Subject | undefined {
-  return findSubject(take, subject.id) ?? take.subjects.find((other) => other.name === subject.name);
 }
 
 /** A stand-in for a subject the take lost: it never moves. */
@@ -46,36 +52,60 @@ function subjectMissing(target: MotionDocument, subject: Subject): Finding {
   };
 }
 
+/** Checks of single tracks, settings and lost subjects. */
+function basicFindings({ target, take, tracks }: BothRead): Finding[] {
+  const moving = target.motion.subjects.filter((subject) => tracksOf(subject).length > 0);
+  const lost = moving.filter((subject) => !counterpart(take, subject));
+  const isLost = (subjectId: string): boolean => lost.some((subject) => subject.id === subjectId);
+  return [
+    ...findSettings(target.motion, take),
+    ...lost.map((subject) => subjectMissing(target.motion, subject)),
+    ...tracks.filter((read) => !isLost(read.reading.subjectId)).flatMap((read) => [...findTiming(read.reading, target), ...findSpacing(read, target.tolerances)]),
+  ];
+}
+
+/** Every check over everything read; what one finding explains of another's is said once. */
+function allFindings(read: BothRead): Finding[] {
+  const basic = basicFindings(read);
+  const founds: Found[] = [{ findings: basic }, ...[findOverlap, findTurns, findSettles, findPath, findLimbs, findVolume, findEconomy].map((check) => check(read, basic))];
+  const told = (): Finding[] => founds.flatMap(({ findings }, i) => findings.filter((finding) => !founds.some((other, j) => j !== i && other.explains?.(finding))));
+  founds.push(findLoop(read, told()));
+  founds.push(findStrobing(read, told()));
+  return told().sort(byFixingOrder);
+}
+
+function readAgainst(target: Target, take: MotionDocument, handedIn: MotionDocument): Reading & { score: number } {
+  const motion = keyedByPosition(target.motion);
+  const time = createSharedTime(motion, take);
+  const tracks = motion.subjects.flatMap((subject) => {
+    const found = counterpart(take, subject) ?? standStill(subject);
+    return tracksOf(subject).map((track) => readTrack({ motion, subject }, { motion: take, subject: found }, track, time));
+  });
+  const read: BothRead = { target: { ...target, motion }, take, handedIn, tracks };
+  const findings = allFindings(read);
+  const criteria = scoreCriteria(read, findings);
+  const score = weightedScore(criteria);
+  return { version: READING_VERSION, range: motion.range, nearest: null, tracks: tracks.map(({ reading }) => reading), findings, criteria, proposedGrade: Math.round(score), score };
+}
+
+/** The name of the model motion among its alternatives. */
+export const MODEL_NAME = 'the model motion';
+
 /**
  * Compares a take with its target: settings, keys matched with their offsets in target frames, raw and spacing error in percent of each track's span,
- * the ease of each segment, findings in the order to fix them, criteria and a proposed grade. Deterministic; never throws on valid documents:
- * whatever is missing is a finding. What goes along a guide path is read by where it goes.
+ * the ease of each segment, findings in the order to fix them, criteria and a proposed grade. Of several acceptable targets the one it scores best against
+ * counts and is named. Deterministic; never throws on valid documents: whatever is missing is a finding. What goes along a guide path is read by where it goes.
  */
 export function readTake(target: Target, handedIn: MotionDocument): Reading {
-  const { tolerances } = target;
-  const motion = keyedByPosition(target.motion);
   const take = keyedByPosition(handedIn);
-  const time = createSharedTime(motion, take);
-  const findings = findSettings(motion, take);
-  const tracks: TrackReading[] = [];
-  for (const subject of motion.subjects) {
-    const targetTracks = tracksOf(subject);
-    if (targetTracks.length === 0) continue;
-    const found = counterpart(take, subject);
-    if (!found) findings.push(subjectMissing(motion, subject));
-    for (const track of targetTracks) {
-      const read = readTrack({ motion, subject }, { motion: take, subject: found ?? standStill(subject) }, track, time);
-      tracks.push(read.reading);
-      if (found) findings.push(...findTiming(read.reading, tolerances), ...findSpacing(read, tolerances));
-    }
-  }
-  const criteria = scoreCriteria(tracks, tolerances);
-  return {
-    version: 1,
-    range: motion.range,
-    tracks,
-    findings: findings.sort(byFixingOrder),
-    criteria,
-    proposedGrade: proposeGrade(criteria),
-  };
+  const { alternatives = [], ...single } = target;
+  const readings = [{ name: MODEL_NAME, motion: target.motion }, ...alternatives].map(({ name, motion }) => ({ name, ...readAgainst({ ...single, motion }, take, handedIn) }));
+  const best = readings.reduce((most, reading) => (reading.score > most.score + 1e-9 ? reading : most));
+  const { name, score: _score, ...reading } = best;
+  return { ...reading, nearest: alternatives.length > 0 ? name : null };
+}
+
+/** The motion a reading was made against: the model, or the alternative it names. */
+export function targetRead(target: Target, reading: Pick<Reading, 'nearest'>): MotionDocument {
+  return target.alternatives?.find((alternative) => alternative.name === reading.nearest)?.motion ?? target.motion;
 }

@@ -1,7 +1,9 @@
 import type { MotionDocument, Subject } from '../motion/schema.ts';
-import { trackEvents, trackValues, type Track, type TrackEvent } from '../motion/track.ts';
+import { trackValues, type Track, type TrackEvent } from '../motion/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
+import { eventsOf } from './events.ts';
 import { matchKeys } from './match-keys.ts';
+import { segmentPaths, wholePath, type SegmentPath } from './path-distance.ts';
 import type { KeyPair, SegmentReading, TrackReading } from './schema.ts';
 import { segmentEase } from './segment-ease.ts';
 import type { SharedTime } from './shared-time.ts';
@@ -16,9 +18,17 @@ export interface TrackSide {
 /** A read track with the samples that findings look into: one row a channel, one value a target frame. */
 export interface ReadTrack {
   reading: TrackReading;
+  track: Track;
+  sides: { target: TrackSide; take: TrackSide };
+  /** From the target's frames to the take's, by seconds. */
+  toTake: (targetFrame: number) => number;
   target: Float64Array[];
+  /** The take at the same seconds. */
+  take: Float64Array[];
   /** The take warped onto the target's keys. */
   warped: Float64Array[];
+  /** The line of each segment between extremes; none unless the track moves along a trajectory. */
+  paths: SegmentPath[];
 }
 
 const isMatched = (event: TrackEvent): boolean => event.role !== 'inbetween';
@@ -49,8 +59,8 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
   const targetColumns = sampleFrames(target.subject, track, count, shownFrame);
   const span = spanOf(targetColumns);
 
-  const targetEvents = trackEvents(target.subject, track).filter(isMatched);
-  const takeEvents = trackEvents(take.subject, track).filter(isMatched);
+  const targetEvents = eventsOf(target.subject, track).filter(isMatched);
+  const takeEvents = eventsOf(take.subject, track).filter(isMatched);
   const match = matchKeys(
     targetEvents,
     takeEvents.map((event) => ({ ...event, frame: time.toTarget(event.frame) })),
@@ -74,11 +84,17 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
   );
   const spacing = signedErrorInto(new Float64Array(count), { columns: targetColumns, span }, warped);
 
+  const paths = moving.length > 1 ? segmentPaths(target.subject, take.subject, track, pairs) : [];
   const from = Math.max(0, Math.ceil((targetEvents[0]?.frame ?? range.first) - range.first));
   const to = Math.min(count - 1, Math.floor((targetEvents.at(-1)?.frame ?? range.last) - range.first));
   return {
+    track,
+    sides: { target, take },
+    toTake: time.toTake,
     target: targetColumns,
+    take: takeColumns,
     warped,
+    paths,
     reading: {
       subjectId: target.subject.id,
       subjectName: target.subject.name,
@@ -91,6 +107,7 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
       missingFrames: match.missing.map((i) => targetEvents[i]!.frame),
       extraFrames: match.extra.map((j) => takeEvents[j]!.frame),
       segments: readSegments(target.subject, take.subject, track, pairs, span),
+      path: moving.length > 1 ? wholePath(paths, span) : null,
       raw: errorStatistics(raw, range.first, from, to),
       spacing: errorStatistics(spacing, range.first, from, to),
       gap: { firstFrame: range.first, raw: Array.from(raw), spacing: Array.from(spacing) },

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { FrameRange } from '../time/range.ts';
+import { FRAME_LIMIT, FrameRange } from '../time/range.ts';
 import { CHANNEL_IDS } from '../motion/channels.ts';
 import { KeyRole, MotionDocument } from '../motion/schema.ts';
 
@@ -10,22 +10,59 @@ export const Tolerances = z.object({
 });
 export type Tolerances = z.infer<typeof Tolerances>;
 
+export const CRITERION_IDS = ['timing', 'spacing', 'path', 'holds', 'loop', 'economy'] as const;
+export const CriterionId = z.enum(CRITERION_IDS);
+export type CriterionId = z.infer<typeof CriterionId>;
+
+/** What each criterion counts in the proposed grade; 0 leaves it out. One not named counts as by `DEFAULT_WEIGHTS`. */
+export const CriterionWeights = z.partialRecord(CriterionId, z.number().min(0).max(10));
+export type CriterionWeights = z.infer<typeof CriterionWeights>;
+
+/** One key of the target that may be further off, or less, than the others. */
+export const KeyTolerance = z.object({
+  subjectId: z.string().max(64),
+  track: z.string().max(32),
+  frame: z.number().min(-FRAME_LIMIT).max(FRAME_LIMIT),
+  keyFrames: Tolerances.shape.keyFrames,
+});
+export type KeyTolerance = z.infer<typeof KeyTolerance>;
+
+/** Another motion that is as right as the model. */
+export const Alternative = z.object({
+  name: z.string().trim().min(1, 'Give the alternative a name.').max(60, 'A name has at most 60 characters.'),
+  motion: MotionDocument,
+});
+export type Alternative = z.infer<typeof Alternative>;
+
+/** What a target says beside its model motion and its tolerances; what is not said is as usual. */
+export const TargetTerms = z.object({
+  keyTolerances: z.array(KeyTolerance).max(2000).optional(),
+  weights: CriterionWeights.optional(),
+  /** Whether it plays in a loop; by itself where each moving channel has its closing key one frame past the range. */
+  loops: z.boolean().optional(),
+  alternatives: z.array(Alternative).max(6, 'An exercise has at most six alternatives.').optional(),
+});
+export type TargetTerms = z.infer<typeof TargetTerms>;
+
 /** What a take is read against: the model motion and its tolerances. Its chart is always computed from it. */
-export const Target = z.object({ motion: MotionDocument, tolerances: Tolerances });
+export const Target = z.object({ motion: MotionDocument, tolerances: Tolerances, ...TargetTerms.shape });
 export type Target = z.infer<typeof Target>;
 
 /** What a finding can be about, in the order to fix things. */
-export const FINDING_GROUPS = ['settings', 'timing', 'spacing'] as const;
+export const FINDING_GROUPS = ['settings', 'timing', 'spacing', 'path', 'polish'] as const;
 export const FINDING_KINDS = {
   'rate-differs': 'settings',
   'range-differs': 'settings',
   'stage-differs': 'settings',
+  'exposure-differs': 'settings',
+  'rest-frame-keyed': 'settings',
   'subject-missing': 'settings',
   'track-never-keyed': 'timing',
   'key-missing': 'timing',
   'key-late': 'timing',
   'key-early': 'timing',
   'key-extra': 'timing',
+  'overlap-off': 'timing',
   'pose-off': 'spacing',
   'hold-moves': 'spacing',
   'held-not-moving': 'spacing',
@@ -34,6 +71,20 @@ export const FINDING_KINDS = {
   'finish-not-slow': 'spacing',
   'finish-too-slow': 'spacing',
   'spacing-off': 'spacing',
+  'contact-floats': 'spacing',
+  'turn-sharp': 'spacing',
+  'settle-off': 'spacing',
+  'arc-off': 'path',
+  'arc-kinked': 'path',
+  'limb-long': 'path',
+  'volume-off': 'polish',
+  'loop-open': 'polish',
+  'loop-jerks': 'polish',
+  'loop-hitches': 'polish',
+  'strobing': 'polish',
+  'track-extra': 'polish',
+  'channel-idle': 'polish',
+  'keys-idle': 'polish',
 } as const satisfies Record<string, (typeof FINDING_GROUPS)[number]>;
 export type FindingKind = keyof typeof FINDING_KINDS;
 
@@ -97,6 +148,8 @@ export const TrackReading = z.object({
   missingFrames: z.array(z.number()),
   extraFrames: z.array(z.number()),
   segments: z.array(SegmentReading),
+  /** How far the take's line is from the target's, in percent of the span, whatever the time: null unless the track moves along a trajectory. */
+  path: z.object({ worstPercent: z.number(), worstFrame: z.number(), meanPercent: z.number() }).nullable(),
   raw: ErrorStatistics,
   spacing: ErrorStatistics,
   /** Signed error a frame in percent of the span, from `firstFrame` on, one a target frame of the whole range. */
@@ -105,8 +158,10 @@ export const TrackReading = z.object({
 export type TrackReading = z.infer<typeof TrackReading>;
 
 export const Criterion = z.object({
-  id: z.enum(['timing', 'spacing']),
+  id: CriterionId,
   label: z.string(),
+  /** What it counts in the proposed grade. */
+  weight: z.number(),
   /** 0 to 100. */
   score: z.number(),
   error: z.number(),
@@ -115,14 +170,19 @@ export const Criterion = z.object({
 });
 export type Criterion = z.infer<typeof Criterion>;
 
+/** Rises when a reading comes to hold more; an older one is made anew from its target and its take. */
+export const READING_VERSION = 2;
+
 /** The computed comparison of a take with its target. */
 export const Reading = z.object({
-  version: z.literal(1),
+  version: z.literal(READING_VERSION),
   range: FrameRange,
+  /** Which of several acceptable targets it was nearest to; null where there is but one. */
+  nearest: z.string().nullable(),
   tracks: z.array(TrackReading),
   findings: z.array(Finding),
   criteria: z.array(Criterion),
-  /** The mean of the criteria, 0 to 100, rounded; the instructor decides. */
+  /** The weighted mean of the criteria, 0 to 100, rounded; the instructor decides. */
   proposedGrade: z.number(),
 });
 export type Reading = z.infer<typeof Reading>;

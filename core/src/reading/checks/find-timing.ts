@@ -1,6 +1,7 @@
-import type { Finding, KeyPair, Tolerances, TrackReading } from './schema.ts';
-import { severityOf } from './severity.ts';
-import { capital, frames, roundTo, subjectDoes } from './words.ts';
+import { toleranceAt } from '../key-tolerance.ts';
+import type { Finding, KeyPair, Target, TrackReading } from '../schema.ts';
+import { severityOf } from '../severity.ts';
+import { capital, frames, roundTo, subjectDoes } from '../words.ts';
 
 /** What the subject does at a key: the key's place among the matched ones and the holds beside it say it. */
 function happeningAt(reading: TrackReading, pair: KeyPair): string {
@@ -16,7 +17,8 @@ function happeningAt(reading: TrackReading, pair: KeyPair): string {
 }
 
 /** Keys that are late, early, missing or too many. Frames are the target's; an extra key's are the take's. */
-export function findTiming(reading: TrackReading, tolerances: Tolerances): Finding[] {
+export function findTiming(reading: TrackReading, target: Pick<Target, 'tolerances' | 'keyTolerances'>): Finding[] {
+  const { tolerances } = target;
   const about = { subjectId: reading.subjectId, track: reading.track, unit: 'frames', tolerance: tolerances.keyFrames };
   if (reading.pairs.length === 0 && reading.extraFrames.length === 0) {
     const first = reading.missingFrames[0] ?? reading.gap.firstFrame;
@@ -37,13 +39,15 @@ export function findTiming(reading: TrackReading, tolerances: Tolerances): Findi
   }
   const findings: Finding[] = [];
   for (const pair of reading.pairs) {
-    const severity = severityOf(pair.offsetFrames, tolerances.keyFrames);
+    const tolerance = toleranceAt(target, reading, pair.targetFrame);
+    const severity = severityOf(pair.offsetFrames, tolerance);
     if (!severity) continue;
     const late = pair.offsetFrames > 0;
     const landed = roundTo(pair.targetFrame + pair.offsetFrames, 2);
     findings.push({
       ...about,
       kind: late ? 'key-late' : 'key-early',
+      tolerance,
       firstFrame: Math.min(pair.targetFrame, landed),
       lastFrame: Math.max(pair.targetFrame, landed),
       measured: landed,

@@ -1,7 +1,7 @@
-import type { ReadTrack } from './read-track.ts';
-import type { Finding, FindingKind, SegmentReading, Tolerances, TrackReading } from './schema.ts';
-import { severityOf } from './severity.ts';
-import { capital, roundTo, subjectDoes } from './words.ts';
+import type { ReadTrack } from '../read-track.ts';
+import type { Finding, FindingKind, SegmentReading, Tolerances, TrackReading } from '../schema.ts';
+import { severityOf } from '../severity.ts';
+import { capital, roundTo, subjectDoes } from '../words.ts';
 
 /** How far the speed at a segment's end, as a share of its mean, may differ before it reads as another ease. */
 const EASE_TOLERANCE = 0.35;
@@ -18,7 +18,10 @@ export function findSpacing(read: ReadTrack, tolerances: Tolerances): Finding[] 
   if (reading.pairs.length === 0 || !(reading.span > 0)) return [];
   return [
     ...findPoses(read, tolerances),
-    ...reading.segments.flatMap((segment) => findInSegment(read, segment, tolerances)),
+    // A segment over a missing key goes another way because of that key.
+    ...reading.segments
+      .filter((segment) => !reading.missingFrames.some((frame) => segment.firstFrame < frame && frame < segment.lastFrame))
+      .flatMap((segment) => findInSegment(read, segment, tolerances)),
   ];
 }
 
@@ -55,18 +58,21 @@ function findPoses({ reading, target, warped }: ReadTrack, tolerances: Tolerance
 
 /**
  * The error inside a segment apart from that of its two ends, which is spread over it by the target's own progress
- * (by time where the target stands still). Of the whole segment, or of the half beside one of its ends.
+ * (by time where the target stands still). Of the whole segment, or of the half beside one of its ends. On a trajectory it is
+ * measured along the target's line: what lies off the line is the path's.
  */
-function segmentResidual({ reading, target, warped }: ReadTrack, segment: SegmentReading, part: 'whole' | EaseEnd = 'whole'): SegmentResidual {
+function segmentResidual({ reading, target, warped, paths }: ReadTrack, segment: SegmentReading, part: 'whole' | EaseEnd = 'whole'): SegmentResidual {
   const first = reading.gap.firstFrame;
   const a = Math.max(0, Math.round(segment.firstFrame - first));
   const b = Math.min((target[0]?.length ?? 1) - 1, Math.round(segment.lastFrame - first));
   const middle = (a + b) / 2;
+  const line = paths.length > 0 && segment.target ? targetLine(target, a, b) : null;
   let worst = 0;
   let worstFrame = segment.firstFrame;
   for (let i = part === 'finish' ? Math.floor(middle) : a; i <= (part === 'start' ? Math.ceil(middle) : b); i++) {
     let squared = 0;
     let along = 0;
+    const place: number[] = [];
     for (let c = 0; c < target.length; c++) {
       const column = target[c]!;
       const way = column[b]! - column[a]!;
@@ -76,14 +82,50 @@ function segmentResidual({ reading, target, warped }: ReadTrack, segment: Segmen
       const miss = warped[c]![i]! - column[i]! - (startMiss * (1 - share) + endMiss * share);
       squared += miss ** 2;
       along += miss * way;
+      place.push(column[i]! + miss);
     }
-    const miss = (Math.sqrt(squared) / reading.span) * 100;
+    let miss = (Math.sqrt(squared) / reading.span) * 100;
+    // Never less than the way along the line, so only what could count is worked out.
+    if (line && miss > Math.abs(worst)) {
+      along = alongLine(line, place, i - a);
+      miss = (Math.abs(along) / reading.span) * 100;
+    }
     if (miss > Math.abs(worst) + 1e-9) {
       worst = (along < 0 ? -1 : 1) * miss;
       worstFrame = first + i;
     }
   }
   return { worstPercent: worst, worstFrame };
+}
+
+/** A stretch of the target's line: its places frame by frame and the length gone at each. */
+interface Line {
+  places: number[][];
+  gone: number[];
+}
+
+function targetLine(target: readonly Float64Array[], a: number, b: number): Line {
+  const places = Array.from({ length: b - a + 1 }, (_, i) => target.map((column) => column[a + i]!));
+  const gone = [0];
+  for (let i = 1; i < places.length; i++) gone.push(gone[i - 1]! + Math.hypot(...places[i]!.map((value, c) => value - places[i - 1]![c]!)));
+  return { places, gone };
+}
+
+/** Of pieces about as near, the one least far along counts: a line may cross itself. */
+const AS_NEAR = 1.05;
+
+/** How far along the line a place is ahead of the line's own `at`-th one (negative: behind), by the foot of its perpendicular. */
+function alongLine({ places, gone }: Line, place: readonly number[], at: number): number {
+  const feet = places.slice(1).map((end, k) => {
+    const start = places[k]!;
+    const length = gone[k + 1]! - gone[k]!;
+    const share = length > 0 ? Math.max(0, Math.min(1, start.reduce((sum, value, c) => sum + (place[c]! - value) * (end[c]! - value), 0) / length ** 2)) : 0;
+    const apart = Math.hypot(...start.map((value, c) => place[c]! - value - (end[c]! - value) * share));
+    return { apart, ahead: gone[k]! + share * length - gone[at]! };
+  });
+  const least = Math.min(...feet.map((foot) => foot.apart));
+  const near = feet.filter((foot) => foot.apart <= least * AS_NEAR + 1e-6);
+  return near.reduce((best, foot) => (Math.abs(foot.ahead) < Math.abs(best) ? foot.ahead : best), near[0]?.ahead ?? 0);
 }
 
 function findInSegment(read: ReadTrack, segment: SegmentReading, tolerances: Tolerances): Finding[] {

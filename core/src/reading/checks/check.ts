@@ -1,0 +1,29 @@
+import type { MotionDocument } from '../../motion/schema.ts';
+import type { ReadTrack } from '../read-track.ts';
+import type { Finding, Target, TrackReading } from '../schema.ts';
+
+/** What a check looks at: the target and the take, both keyed by position, and each track the two have. */
+export interface BothRead {
+  target: Target;
+  take: MotionDocument;
+  /** The take with its keys as they were handed in. */
+  handedIn: MotionDocument;
+  tracks: readonly ReadTrack[];
+}
+
+/** What a check found, and which of the other findings are only another sign of it. */
+export interface Found {
+  findings: Finding[];
+  /** Says of a finding of another check that this one already tells it. */
+  explains?: (finding: Finding) => boolean;
+}
+
+export const NOTHING: Found = { findings: [] };
+
+export function aboutTrack({ subjectId, track }: Pick<TrackReading, 'subjectId' | 'track'>): Pick<Finding, 'subjectId' | 'track'> {
+  return { subjectId, track };
+}
+
+export function isAbout(finding: Finding, { subjectId, track }: Pick<TrackReading, 'subjectId' | 'track'>): boolean {
+  return finding.subjectId === subjectId && finding.track === track;
+}

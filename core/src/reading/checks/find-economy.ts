@@ -1,0 +1,94 @@
+import { CHANNELS } from '../../motion/channels.ts';
+import { findChannel } from '../../motion/document.ts';
+import { isStill } from '../../motion/edit/thin-keys.ts';
+import { sampleChannel } from '../../motion/sample.ts';
+import type { Channel, Subject } from '../../motion/schema.ts';
+import { TRACKS, tracksOf } from '../../motion/track.ts';
+import { counterpart } from '../counterpart.ts';
+import type { Finding } from '../schema.ts';
+import { capital, roundTo, subjectDoes } from '../words.ts';
+import type { BothRead, Found } from './check.ts';
+
+/** Share of a channel's extent within which a key's going changes nothing to the eye. */
+const NOTHING_CHANGED = 1e-3;
+
+/** The in-betweens of a channel whose going would leave the motion as it is: each is tried alone, against its two neighbours on either side. */
+export function idleKeys(channel: Channel): number[] {
+  const { keys } = channel;
+  const values = keys.map((key) => key.value);
+  const extent = Math.max(...values) - Math.min(...values);
+  if (keys.length < 3 || !(extent > 0)) return [];
+  return keys.flatMap((key, i) => {
+    if (i === 0 || i === keys.length - 1 || key.role !== 'inbetween') return [];
+    const near = keys.slice(Math.max(0, i - 3), i + 4);
+    const [whole, without] = [{ ...channel, keys: near }, { ...channel, keys: near.filter((other) => other !== key) }];
+    const [from, to] = [keys[Math.max(0, i - 2)]!.frame, keys[Math.min(keys.length - 1, i + 2)]!.frame];
+    for (let frame = Math.ceil(from); frame <= to; frame++) {
+      if (Math.abs(sampleChannel(whole, frame) - sampleChannel(without, frame)) > NOTHING_CHANGED * extent) return [];
+    }
+    return [key.frame];
+  });
+}
+
+/** Economy of keys: channels keyed and never changing, keys that do nothing, and movement nobody asked for. */
+export function findEconomy({ target, take, handedIn }: BothRead): Found {
+  const findings = target.motion.subjects.flatMap((subject): Finding[] => {
+    const drawn = counterpart(take, subject);
+    const keyed = counterpart(handedIn, subject);
+    return drawn && keyed && !subject.locked ? [...findExtraTracks(subject, drawn, target.motion.range), ...findIdle(subject, keyed)] : [];
+  });
+  return { findings };
+}
+
+function findExtraTracks(asked: Subject, drawn: Subject, range: { first: number; last: number }): Finding[] {
+  const known = new Set(tracksOf(asked).map((track) => track.id));
+  return tracksOf(drawn)
+    .filter((track) => !known.has(track.id))
+    .flatMap((track): Finding[] => {
+      const channels = track.channelIds.flatMap((id) => findChannel(drawn, id) ?? []).filter((channel) => channel.keys.length > 1 && !isStill(channel));
+      if (channels.length === 0) return [];
+      return [
+        {
+          subjectId: asked.id,
+          track: track.id,
+          kind: 'track-extra',
+          firstFrame: range.first,
+          lastFrame: range.last,
+          measured: channels.reduce((sum, channel) => sum + channel.keys.length, 0),
+          expected: 0,
+          tolerance: 0,
+          unit: 'keys',
+          severity: 'slight',
+          sentence: capital(`${subjectDoes(asked.name, 'move')} in ${track.label.toLowerCase()} too; the target does not use it.`),
+        },
+      ];
+    });
+}
+
+function findIdle(asked: Subject, drawn: Subject): Finding[] {
+  return drawn.channels.flatMap((channel): Finding[] => {
+    const track = TRACKS.find((other) => other.channelIds.includes(channel.id));
+    const model = findChannel(asked, channel.id);
+    if (!track || channel.keys.length < 2) return [];
+    const about = { subjectId: asked.id, track: track.id, firstFrame: channel.keys[0]!.frame, lastFrame: channel.keys.at(-1)!.frame, expected: 0, tolerance: 0, unit: 'keys', severity: 'slight' } as const;
+    const label = CHANNELS[channel.id].label;
+    if (isStill(channel)) {
+      // Where the target moves it, standing still is the fault; where the target keys it as still, it was asked for.
+      if ((model?.keys.length ?? 0) > 1) return [];
+      return [{ ...about, kind: 'channel-idle', measured: channel.keys.length, sentence: `${label} has ${channel.keys.length} keys and never changes: one, or none, would do.` }];
+    }
+    const idle = idleKeys(channel);
+    if (idle.length === 0) return [];
+    const shown = idle.slice(0, 6).map((frame) => roundTo(frame, 2)).join(', ');
+    return [
+      {
+        ...about,
+        kind: 'keys-idle',
+        firstFrame: idle[0]!,
+        lastFrame: idle.at(-1)!,
+        measured: idle.length,
+        sentence: `${idle.length === 1 ? 'A key' : `${idle.length} keys`} on ${label.toLowerCase()} ${idle.length === 1 ? 'does' : 'do'} nothing: ${shown}${idle.length > 6 ? ' …' : ''}. Without ${idle.length === 1 ? 'it' : 'them'} the motion is the same.`,
+      },
+    ];
+  });
+}

@@ -1,0 +1,53 @@
+import { findSubject } from '../../motion/document.ts';
+import { trackValues, TRACKS } from '../../motion/track.ts';
+import type { Subject } from '../../motion/schema.ts';
+import { counterpart } from '../counterpart.ts';
+import type { Finding } from '../schema.ts';
+import { severityOf } from '../severity.ts';
+import { capital, roundTo, subjectDoes } from '../words.ts';
+import type { BothRead, Found } from './check.ts';
+
+/** How much longer than the target ever has it a limb may be drawn, as a share of its length. */
+const LIMB_TOLERANCE = 0.06;
+
+const POSITION = TRACKS[0]!;
+
+/** How far a carried part stands from what carries it, in px of the carrier. */
+export function limbLength(subject: Subject, frame: number): number {
+  return Math.hypot(...trackValues(subject, POSITION, frame));
+}
+
+/** Limbs drawn past their length: a part further from what carries it than the target ever has it. */
+export function findLimbs({ target, take }: BothRead): Found {
+  const { first, last } = target.motion.range;
+  const findings = target.motion.subjects.flatMap((asked): Finding[] => {
+    const drawn = asked.parentId === null ? undefined : counterpart(take, asked);
+    if (!drawn || drawn.parentId === null) return [];
+    let length = 0;
+    for (let frame = first; frame <= last; frame++) length = Math.max(length, limbLength(asked, frame));
+    let worst = { frame: first, length: 0 };
+    for (let frame = take.range.first; frame <= take.range.last; frame++) {
+      const here = limbLength(drawn, frame);
+      if (here > worst.length) worst = { frame, length: here };
+    }
+    const severity = length > 0 ? severityOf(Math.max(0, worst.length / length - 1), LIMB_TOLERANCE) : null;
+    if (!severity) return [];
+    const from = findSubject(target.motion, asked.parentId!)!.name;
+    return [
+      {
+        subjectId: asked.id,
+        track: POSITION.id,
+        kind: 'limb-long',
+        firstFrame: worst.frame,
+        lastFrame: worst.frame,
+        measured: worst.length,
+        expected: length,
+        tolerance: LIMB_TOLERANCE * length,
+        unit: 'px',
+        severity,
+        sentence: capital(`${subjectDoes(asked.name, 'be')} ${roundTo(worst.length - length, 1)} px too far from the ${from.toLowerCase()} at frame ${worst.frame}: it is drawn longer than it is.`),
+      },
+    ];
+  });
+  return { findings, explains: (finding) => ['pose-off', 'track-extra', 'arc-off', 'arc-kinked'].includes(finding.kind) && finding.track === POSITION.id && findings.some((limb) => limb.subjectId === finding.subjectId) };
+}

@@ -1,0 +1,69 @@
+import { findChannel } from '../../motion/document.ts';
+import { readLoop } from '../../motion/loop.ts';
+import type { Channel, Subject } from '../../motion/schema.ts';
+import type { ReadTrack } from '../read-track.ts';
+import type { Finding, Target } from '../schema.ts';
+import { severityOf } from '../severity.ts';
+import { capital, roundTo, subjectDoes } from '../words.ts';
+import { aboutTrack, isAbout, type BothRead, type Found } from './check.ts';
+
+/** How far speed may be off where a cycle closes, as a share of the mean speed of its way there and back. */
+const JERK = 0.5;
+
+function channelsOf(subject: Subject, read: ReadTrack): Channel[] {
+  return read.track.channelIds.flatMap((id) => findChannel(subject, id) ?? []).filter((channel) => channel.keys.length > 1);
+}
+
+/** Whether a target plays in a loop: as it says, or because each moving channel has its closing key one frame past the range. */
+export function playsInLoop(target: Target): boolean {
+  if (target.loops !== undefined) return target.loops;
+  const { range, subjects } = target.motion;
+  const moving = subjects.filter((subject) => !subject.locked).flatMap((subject) => subject.channels.filter((channel) => channel.keys.length > 1));
+  return moving.length > 0 && moving.every((channel) => channel.keys.at(-1)!.frame === range.last + 1);
+}
+
+/** How far a track is from closing, in percent of its span: the greatest of its channels'. */
+export function loopGapPercent({ reading, track, sides }: ReadTrack): number {
+  const { range, rate } = sides.take.motion;
+  const gaps = track.channelIds.flatMap((id) => findChannel(sides.take.subject, id) ?? []).map((channel) => Math.abs(readLoop(channel, range, rate).valueGap));
+  return reading.span > 0 ? (Math.max(0, ...gaps) / reading.span) * 100 : 0;
+}
+
+/** A loop that does not close in value or in speed, or that holds its closing drawing twice. What keys and spacing at its ends already say is not said again. */
+export function findLoop({ target, tracks }: BothRead, others: readonly Finding[]): Found {
+  if (!playsInLoop(target)) return { findings: [] };
+  const findings = tracks.flatMap((read) => {
+    const { first, last } = target.motion.range;
+    const atAnEnd = (finding: Finding): boolean => isAbout(finding, read.reading) && finding.kind !== 'key-extra' && (finding.firstFrame <= first || finding.lastFrame >= last);
+    return others.some(atAnEnd) ? [] : findOpenEnd(read, target.tolerances.spacingPercent);
+  });
+  return { findings };
+}
+
+function findOpenEnd({ reading, track, sides }: ReadTrack, tolerancePercent: number): Finding[] {
+  const { range, rate } = sides.take.motion;
+  const asked = sides.target.motion;
+  const about = { ...aboutTrack(reading), firstFrame: asked.range.last, lastFrame: asked.range.last };
+  const closes = (verb: string): string => capital(subjectDoes(reading.subjectName, verb));
+  for (const channel of channelsOf(sides.take.subject, { track } as ReadTrack)) {
+    const loop = readLoop(channel, range, rate);
+    const model = findChannel(sides.target.subject, channel.id);
+    const modelLoop = model ? readLoop(model, asked.range, asked.rate) : null;
+    const tolerance = (tolerancePercent / 100) * reading.span;
+    const severity = severityOf(loop.valueGap, tolerance);
+    if (severity) {
+      const gap = roundTo(Math.abs(loop.valueGap), 1);
+      return [{ ...about, kind: 'loop-open', measured: Math.abs(loop.valueGap), expected: 0, tolerance, unit: reading.unit, severity, sentence: `${closes('jump')} by ${gap} ${reading.unit} where the loop closes, from frame ${asked.range.last} to ${asked.range.first}.` }];
+    }
+    if (loop.playsClosingFrame && !modelLoop?.playsClosingFrame) {
+      return [{ ...about, kind: 'loop-hitches', measured: 2, expected: 1, tolerance: 0, unit: 'frames', severity: 'slight', sentence: `${closes('stand')} for two frames where the loop closes: frame ${asked.range.last} is the drawing of frame ${asked.range.first} again. Its closing key belongs one frame past the range.` }];
+    }
+    const meanSpeed = reading.span > 0 ? (2 * reading.span) / ((range.last - range.first + 1) / (rate.num / rate.den)) : 0;
+    const jerk = meanSpeed > 0 ? (Math.abs(loop.speedGap) - Math.abs(modelLoop?.speedGap ?? 0)) / meanSpeed : 0;
+    const jerkSeverity = severityOf(Math.max(0, jerk), JERK);
+    if (jerkSeverity) {
+      return [{ ...about, kind: 'loop-jerks', measured: jerk, expected: 0, tolerance: JERK, unit: '× mean speed', severity: jerkSeverity, sentence: `The loop closes in place and not in speed: ${subjectDoes(reading.subjectName, 'change')} speed by ${roundTo(jerk, 2)} of the mean between frame ${asked.range.last} and ${asked.range.first}.` }];
+    }
+  }
+  return [];
+}

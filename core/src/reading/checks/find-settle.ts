@@ -1,0 +1,107 @@
+import { turnsOf } from '../events.ts';
+import { movingChannels } from '../track-error.ts';
+import type { ReadTrack } from '../read-track.ts';
+import type { Finding, KeyPair } from '../schema.ts';
+import { capital, roundTo, subjectDoes } from '../words.ts';
+import { aboutTrack, isAbout, type BothRead, type Found } from './check.ts';
+
+/** A swing is one of a settle while it is at most this share of the one before. */
+const DECAYS = 0.65;
+/** How much the share each swing keeps of the one before may differ. */
+const DECAY_TOLERANCE = 0.3;
+
+export interface Settle {
+  /** How far each swing goes past the place of rest, largest first, in the unit of the values. */
+  swings: number[];
+  /** The index of the first swing's far end. */
+  from: number;
+  /** The mean share each swing keeps of the one before; null with fewer than two. */
+  decay: number | null;
+}
+
+/** How a series comes to rest at its end: the alternating swings about the last value, each smaller than the one before. Turns of less than `least` are none. */
+export function readSettle(values: ArrayLike<number>, least: number): Settle {
+  const last = values.length - 1;
+  const rest = values[last]!;
+  const turns = [0, ...turnsOf(values, least)];
+  const off = turns.map((i) => values[i]! - rest);
+  let first = turns.length;
+  while (first > 1 && Math.abs(off[first - 1]!) >= least && off[first - 1]! * off[first - 2]! < 0 && Math.abs(off[first - 1]!) <= DECAYS * Math.abs(off[first - 2]!)) first--;
+  const swings = off.slice(first).map(Math.abs);
+  const shares = swings.slice(1).map((swing, k) => swing / swings[k]!);
+  return { swings, from: turns[first] ?? last, decay: shares.length > 0 ? Math.exp(shares.reduce((sum, share) => sum + Math.log(share), 0) / shares.length) : null };
+}
+
+/** Overshoot and settle: how often it swings past its place of rest, and how fast the swings die. */
+export function findSettles({ target, tracks }: BothRead, others: readonly Finding[]): Found {
+  // A hold that moves swings too; it is named as the hold it should be.
+  const holds = (read: ReadTrack): boolean => !others.some((finding) => finding.kind === 'hold-moves' && isAbout(finding, read.reading));
+  const told: { finding: Finding; from: number }[] = tracks.filter(holds).flatMap((read) => findSettle(read, target.tolerances.spacingPercent));
+  return {
+    findings: told.map(({ finding }) => finding),
+    // Keys and poses of the swings themselves, and the spacing between them, are what the count says already.
+    explains: (finding) =>
+      told.some(
+        ({ finding: settle, from }) =>
+          isAbout(finding, { subjectId: settle.subjectId!, track: settle.track! }) && finding.lastFrame >= from && !['key-late', 'key-early', 'hold-moves'].includes(finding.kind),
+      ),
+  };
+}
+
+function findSettle({ reading, target, warped }: ReadTrack, tolerancePercent: number): { finding: Finding; from: number }[] {
+  const moving = movingChannels(target, target);
+  const channel = moving[0];
+  if (moving.length !== 1 || channel === undefined || reading.pairs.length < 2) return [];
+  const least = (reading.span * tolerancePercent) / 200;
+  const first = Math.max(0, Math.round(reading.pairs[0]!.targetFrame - reading.gap.firstFrame));
+  const asked = readSettle(target[channel]!.subarray(first), least);
+  const drawn = readSettle(warped[channel]!.subarray(first), least);
+  const about = { ...aboutTrack(reading), kind: 'settle-off', lastFrame: reading.gap.firstFrame + target[channel]!.length - 1, severity: 'clear' } as const;
+  const from = reading.gap.firstFrame + first + Math.min(asked.from, drawn.from);
+  // Swings that are there and do not shrink as they should are poses of their own.
+  const turnsIn = (values: Float64Array, start: number): number => turnsOf(values.subarray(start), least).length;
+  const start = Math.max(0, asked.from - 1);
+  const tooFew = asked.swings.length > 0 && turnsIn(warped[channel]!.subarray(first), 0) < turnsIn(target[channel]!.subarray(first), 0) && turnsIn(warped[channel]!.subarray(first), start) < asked.swings.length;
+  const tooMany = drawn.swings.length > asked.swings.length && turnsIn(warped[channel]!, first) > turnsIn(target[channel]!, first);
+  if (tooFew || tooMany) {
+    return [
+      {
+        from,
+        finding: {
+          ...about,
+          firstFrame: from,
+          measured: drawn.swings.length,
+          expected: asked.swings.length,
+          tolerance: 0,
+          unit: 'swings',
+          sentence: capital(`${subjectDoes(reading.subjectName, 'come')} to rest ${swings(drawn.swings.length)}; the target ${swings(asked.swings.length)}.`),
+        },
+      },
+    ];
+  }
+  if (asked.decay === null || drawn.decay === null || Math.abs(asked.decay - drawn.decay) <= DECAY_TOLERANCE) return [];
+  if (reading.pairs.some((pair) => isOffAt(pair, reading, target[channel]!, warped[channel]!, 2 * least))) return [];
+  return [
+    {
+      from,
+      finding: {
+        ...about,
+        firstFrame: from,
+        measured: drawn.decay,
+        expected: asked.decay,
+        tolerance: DECAY_TOLERANCE,
+        unit: '× the swing before',
+        sentence: `Each swing keeps ${roundTo(drawn.decay * 100, 0)} % of the one before; in the target ${roundTo(asked.decay * 100, 0)} %.`,
+      },
+    },
+  ];
+}
+
+function swings(count: number): string {
+  return count === 0 ? 'without going past' : count === 1 ? 'in one swing past' : `in ${count} swings`;
+}
+
+function isOffAt(pair: KeyPair, reading: ReadTrack['reading'], target: Float64Array, warped: Float64Array, tolerance: number): boolean {
+  const i = Math.round(pair.targetFrame - reading.gap.firstFrame);
+  return i >= 0 && i < target.length && Math.abs(target[i]! - warped[i]!) > tolerance;
+}

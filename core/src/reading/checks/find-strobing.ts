@@ -1,0 +1,49 @@
+import type { Look } from '../../motion/schema.ts';
+import type { Finding } from '../schema.ts';
+import { severityOf } from '../severity.ts';
+import { capital, roundTo, subjectDoes } from '../words.ts';
+import { aboutTrack, type BothRead, type Found } from './check.ts';
+
+/** The longest step of a place from drawing to drawing as a multiple of the subject's size along it, and its frame (the later one). */
+export function longestStep(columns: readonly Float64Array[], look: Look, firstFrame: number): { times: number; frame: number } {
+  const [x, y] = columns;
+  let longest = { times: 0, frame: firstFrame };
+  for (let i = 1; x && y && i < x.length; i++) {
+    const [dx, dy] = [Math.abs(x[i]! - x[i - 1]!), Math.abs(y[i]! - y[i - 1]!)];
+    const step = Math.hypot(dx, dy);
+    if (step === 0) continue;
+    const size = (dx * look.widthPx + dy * look.heightPx) / step;
+    if (step / size > longest.times) longest = { times: step / size, frame: firstFrame + i };
+  }
+  return longest;
+}
+
+/** Strobing: a step longer than the subject along the motion, where the target has none. A pose that jumps on purpose is not read as one: a held pose has its own finding. */
+export function findStrobing({ tracks, target, take }: BothRead, others: readonly Finding[]): Found {
+  const findings = tracks.flatMap(({ reading, track, sides, target: asked, take: drawn }): Finding[] => {
+    if (track.id !== 'position' || reading.pairs.length === 0 || others.some((finding) => finding.subjectId === reading.subjectId && EXPLAINED.has(finding.kind))) return [];
+    const first = target.motion.range.first;
+    const model = longestStep(asked, sides.target.subject.look, first);
+    const own = longestStep(drawn, sides.take.subject.look, first);
+    const severity = severityOf(own.times, 1);
+    if (!severity || model.times > 1 || take.subjects.length === 0) return [];
+    return [
+      {
+        ...aboutTrack(reading),
+        kind: 'strobing',
+        firstFrame: own.frame - 1,
+        lastFrame: own.frame,
+        measured: own.times,
+        expected: model.times,
+        tolerance: 1,
+        unit: '× its size',
+        severity,
+        sentence: capital(`${subjectDoes(reading.subjectName, 'strobe')} from frame ${own.frame - 1} to ${own.frame}: the step is ${roundTo(own.times, 1)} times its own size, so the eye cannot join the two drawings.`),
+      },
+    ];
+  });
+  return { findings };
+}
+
+/** Faults that make a step long and are named already. */
+const EXPLAINED: ReadonlySet<Finding['kind']> = new Set(['held-not-moving', 'key-late', 'key-early', 'key-missing', 'exposure-differs', 'pose-off', 'rate-differs', 'settle-off']);

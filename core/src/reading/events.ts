@@ -1,0 +1,89 @@
+import { findChannel } from '../motion/document.ts';
+import type { Subject } from '../motion/schema.ts';
+import { trackEvents, trackValues, type Track, type TrackEvent } from '../motion/track.ts';
+
+/** Keyed on more than this share of its frames, over at least `DENSE_FRAMES` of them, a track is a recording: its keys are samples. */
+const DENSE_SHARE = 0.75;
+const DENSE_FRAMES = 12;
+
+/** Shares of a coordinate's extent: a turn of less is noise; a step of less stands still. */
+const TURN = 0.04;
+const STILL = 0.004;
+/** A stand of fewer frames is a turn, not a hold. */
+const HOLD_FRAMES = 3;
+/** Between two steps a change of more than this share of the greatest step, while both are at least as long, is a break of speed. */
+const BREAK = 0.5;
+
+/** The events of a track to be matched: its keys; of a recording, what happens in it. */
+export function eventsOf(subject: Subject, track: Track): TrackEvent[] {
+  const keyed = trackEvents(subject, track);
+  const first = keyed[0]?.frame ?? 0;
+  const frames = (keyed.at(-1)?.frame ?? 0) - first + 1;
+  if (frames < DENSE_FRAMES || keyed.length < DENSE_SHARE * frames) return keyed;
+  return detectEvents(subject, track, Math.ceil(first), Math.floor(first + frames - 1));
+}
+
+/** Ends, extrema of each coordinate, breaks of speed, and starts and ends of holds, from the whole frames of a track. */
+export function detectEvents(subject: Subject, track: Track, first: number, last: number): TrackEvent[] {
+  const count = last - first + 1;
+  const frames = new Set([0, count - 1]);
+  for (const id of track.channelIds) {
+    if (!findChannel(subject, id)) continue;
+    const at = track.channelIds.indexOf(id);
+    const values = Float64Array.from({ length: count }, (_, i) => trackValues(subject, track, first + i)[at]!);
+    const extent = Math.max(...values) - Math.min(...values);
+    if (!(extent > 0)) continue;
+    for (const i of [...turnsOf(values, TURN * extent), ...holdEdges(values, STILL * extent), ...speedBreaks(values, extent)]) frames.add(i);
+  }
+  const inOrder = [...frames].sort((a, b) => a - b);
+  // Two marks on neighbouring frames are one event seen twice.
+  const apart = inOrder.filter((i, k) => k === 0 || i - inOrder[k - 1]! > 1 || i === count - 1);
+  return apart.map((i) => ({ frame: first + i, role: 'extreme', values: trackValues(subject, track, first + i) }));
+}
+
+/** The indices of a series' inner highs and lows that stand out by at least `least`, in order. A flat top counts where it begins. */
+export function turnsOf(values: ArrayLike<number>, least: number): number[] {
+  const turns: number[] = [];
+  let low = 0;
+  let high = 0;
+  let way = 0;
+  for (let i = 1; i < values.length; i++) {
+    if (values[i]! > values[high]!) high = i;
+    if (values[i]! < values[low]!) low = i;
+    if (way <= 0 && values[i]! - values[low]! >= least) {
+      if (way < 0) turns.push(low);
+      way = 1;
+      high = i;
+    } else if (way >= 0 && values[high]! - values[i]! >= least) {
+      if (way > 0) turns.push(high);
+      way = -1;
+      low = i;
+    }
+    if (way > 0 && values[i]! > values[high]!) high = i;
+    if (way < 0 && values[i]! < values[low]!) low = i;
+  }
+  return turns;
+}
+
+function holdEdges(values: Float64Array, least: number): number[] {
+  const edges: number[] = [];
+  let from = 0;
+  for (let i = 1; i <= values.length; i++) {
+    if (i < values.length && Math.abs(values[i]! - values[i - 1]!) <= least) continue;
+    if (i - 1 - from >= HOLD_FRAMES) edges.push(from, i - 1);
+    from = i;
+  }
+  return edges;
+}
+
+function speedBreaks(values: Float64Array, extent: number): number[] {
+  const breaks: number[] = [];
+  const step = (i: number): number => values[i + 1]! - values[i]!;
+  let most = 0;
+  for (let i = 0; i + 1 < values.length; i++) most = Math.max(most, Math.abs(step(i)));
+  for (let i = 1; i + 1 < values.length; i++) {
+    const change = Math.abs(step(i) - step(i - 1));
+    if (most > STILL * extent && change > BREAK * most && Math.abs(step(i)) > BREAK * 0.5 * most && Math.abs(step(i - 1)) > BREAK * 0.5 * most) breaks.push(i);
+  }
+  return breaks;
+}

@@ -1,0 +1,102 @@
+import type { Subject } from '../motion/schema.ts';
+import { trackValues, type Track } from '../motion/track.ts';
+import type { KeyPair, TrackReading } from './schema.ts';
+
+type Place = readonly number[];
+
+/** Points a segment's line is laid out in, evenly along it. */
+const POINTS = 24;
+/** Samples a line is measured along: enough for an arc of half a turn to lose less than half a percent of its radius. */
+const SAMPLES = 24;
+
+function distance(a: Place, b: Place): number {
+  let squared = 0;
+  for (let c = 0; c < a.length; c++) squared += (a[c]! - b[c]!) ** 2;
+  return Math.sqrt(squared);
+}
+
+/** A track's way from one frame to another as `POINTS` places, evenly along its length. A way without length is one place. */
+function lineOf(subject: Subject, track: Track, from: number, to: number): Place[] {
+  const samples = Array.from({ length: SAMPLES + 1 }, (_, i) => trackValues(subject, track, from + ((to - from) * i) / SAMPLES));
+  // The end of a held segment is its pose, not the jump after it.
+  samples[SAMPLES] = trackValues(subject, track, to);
+  const lengths = [0];
+  for (let i = 1; i <= SAMPLES; i++) lengths.push(lengths[i - 1]! + distance(samples[i]!, samples[i - 1]!));
+  const whole = lengths[SAMPLES]!;
+  let i = 1;
+  return Array.from({ length: POINTS }, (_, p) => {
+    const gone = (whole * p) / (POINTS - 1);
+    while (i < SAMPLES && lengths[i]! < gone) i++;
+    const piece = lengths[i]! - lengths[i - 1]!;
+    const share = piece > 0 ? Math.min(1, (gone - lengths[i - 1]!) / piece) : 0;
+    return samples[i]!.map((value, c) => samples[i - 1]![c]! + (value - samples[i - 1]![c]!) * share);
+  });
+}
+
+/**
+ * Discrete Fréchet distance of two lines of points (Eiter & Mannila 1994): the shortest leash with which both can be walked from end to end.
+ * With it the point of `a` where the leash is longest.
+ */
+export function frechetDistance(a: readonly Place[], b: readonly Place[]): { distance: number; at: number } {
+  const width = b.length;
+  const leash = new Float64Array(a.length * width);
+  const worst = new Int32Array(a.length * width);
+  for (let i = 0; i < a.length; i++) {
+    for (let j = 0; j < width; j++) {
+      const here = i * width + j;
+      let from = -1;
+      if (i > 0 && j > 0) from = here - width - 1;
+      if (i > 0 && (from < 0 || leash[here - width]! < leash[from]!)) from = here - width;
+      if (j > 0 && (from < 0 || leash[here - 1]! < leash[from]!)) from = here - 1;
+      const apart = distance(a[i]!, b[j]!);
+      const before = from < 0 ? -1 : leash[from]!;
+      leash[here] = Math.max(before, apart);
+      worst[here] = apart >= before ? i : worst[from]!;
+    }
+  }
+  return { distance: leash.at(-1) ?? 0, at: worst.at(-1) ?? 0 };
+}
+
+export interface SegmentPath {
+  firstFrame: number;
+  lastFrame: number;
+  /** In the track's unit. */
+  worst: number;
+  mean: number;
+  worstFrame: number;
+}
+
+/** How far the take's line is from the target's between matched extremes, apart from what its ends are off by: that is spread along it. */
+export function segmentPaths(target: Subject, take: Subject, track: Track, pairs: readonly KeyPair[]): SegmentPath[] {
+  const ends = pairs.filter((pair) => pair.role === 'extreme');
+  return ends.slice(0, -1).map((pair, k) => {
+    const next = ends[k + 1]!;
+    const asked = lineOf(target, track, pair.targetFrame, next.targetFrame);
+    const drawn = lineOf(take, track, pair.takeFrame, next.takeFrame);
+    const miss = (p: number): Place => drawn[p]!.map((value, c) => value - asked[p]![c]!);
+    const [startMiss, endMiss] = [miss(0), miss(POINTS - 1)];
+    const laid = drawn.map((place, p) => place.map((value, c) => value - startMiss[c]! - ((endMiss[c]! - startMiss[c]!) * p) / (POINTS - 1)));
+    const { distance: worst, at } = frechetDistance(asked, laid);
+    const mean = asked.reduce((sum, place) => sum + Math.min(...laid.map((other) => distance(place, other))), 0) / POINTS;
+    return { firstFrame: pair.targetFrame, lastFrame: next.targetFrame, worst, mean, worstFrame: frameNear(target, track, pair.targetFrame, next.targetFrame, asked[at]!) };
+  });
+}
+
+/** The whole frame on which the target is nearest to a place. */
+function frameNear(subject: Subject, track: Track, from: number, to: number, place: Place): number {
+  let best = Math.ceil(from);
+  let least = Infinity;
+  for (let frame = best; frame <= to; frame++) {
+    const apart = distance(trackValues(subject, track, frame), place);
+    if (apart < least) [best, least] = [frame, apart];
+  }
+  return best;
+}
+
+/** The path of a whole track, in percent of its span. */
+export function wholePath(segments: readonly SegmentPath[], span: number): NonNullable<TrackReading['path']> {
+  const percent = span > 0 ? 100 / span : 0;
+  const worst = segments.reduce<SegmentPath | undefined>((most, segment) => (segment.worst > (most?.worst ?? -1) ? segment : most), undefined);
+  const mean = segments.reduce((sum, segment) => sum + segment.mean, 0) / Math.max(1, segments.length);
+  return { worstPercent: (worst?.worst ?? 0) * percent, worstFrame: worst?.worstFrame ?? 0, meanPercent: mean * percent };
+}
