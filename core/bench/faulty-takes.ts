@@ -22,7 +22,7 @@ const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#9a6b00' } as
 function actor(id: string, tracks: Partial<Record<ChannelId, Key[]>>, more: Partial<Subject> = {}): Subject {
   const name = id.charAt(0).toUpperCase() + id.slice(1);
   const subject = createSubject(id, name, LOOK, { x: 0, y: 0 });
-  return { ...subject, ...more, channels: subject.channels.map((channel) => (tracks[channel.id] ? createChannel(channel.id, channel.resting, tracks[channel.id]!) : channel)) };
+  return { ...subject, ...more, channels: subject.channels.map((channel) => (tracks[channel.id] ? createChannel(channel.id, channel.resting, tracks[channel.id]) : channel)) };
 }
 
 const scene = (last: number, ...subjects: Subject[]): MotionDocument => ({ ...createMotion(subjects), range: { first: 1, last } });
@@ -108,12 +108,12 @@ function pudding(dice: Dice): Model {
   const keys = (value: number): Key[] => [createKey(frames[0]!, 1, { leave: 'linear' }), createKey(frames[1]!, value, { leave: 'linear' }), createKey(frames[2]!, 1)];
   // The product of two straight lines strays from 1 by a little between the keys.
   const y = keys(squash);
-  const x = Array.from({ length: frames[2]! - frames[0]! + 1 }, (_, i) => {
+  const x = Array.from({ length: frames[2] - frames[0]! + 1 }, (_, i) => {
     const frame = frames[0]! + i;
     const edge = frame <= frames[1]! ? (frame - frames[0]!) / (frames[1]! - frames[0]!) : (frames[2]! - frame) / (frames[2]! - frames[1]!);
     return createKey(frame, 1 / (1 + (squash - 1) * edge), { leave: 'linear', role: frames.includes(frame) ? 'extreme' : 'inbetween' });
   });
-  return { frames, target: asTarget(scene(frames[2]! + 6, actor('pudding', { 'scale.x': x, 'scale.y': y }))) };
+  return { frames, target: asTarget(scene(frames[2] + 6, actor('pudding', { 'scale.x': x, 'scale.y': y }))) };
 }
 
 /** A spoon's bowl carried by its handle, which turns: the bowl moves about it and never away. */
@@ -123,9 +123,9 @@ function spoon(dice: Dice): Model {
   const length = dice(90, 120);
   const at = (degrees: number): { x: number; y: number } => ({ x: length * Math.cos((degrees * Math.PI) / 180), y: length * Math.sin((degrees * Math.PI) / 180) });
   const places = [at(0), at(25), at(60)];
-  const handle = actor('handle', { rotation: [flat(frames[0]!, 0), flat(frames[2]!, 30)] });
+  const handle = actor('handle', { rotation: [flat(frames[0]!, 0), flat(frames[2], 30)] });
   const bowl = actor('bowl', { 'position.x': frames.map((frame, i) => flat(frame, places[i]!.x)), 'position.y': frames.map((frame, i) => flat(frame, places[i]!.y)) }, { parentId: 'handle' });
-  return { frames, target: asTarget(scene(frames[2]! + 6, handle, bowl)) };
+  return { frames, target: asTarget(scene(frames[2] + 6, handle, bowl)) };
 }
 
 export const MODELS: Record<string, (dice: Dice) => Model> = { drawer, pushes, arc, bounce, swing, rack, towel, pudding, spoon };
@@ -162,7 +162,7 @@ export const FAULTS: Record<string, (dice: Dice) => FaultyTake> = {
     return { take: moveKeys(motion, [at(i)], -by).motion, kinds: ['key-early'], firstFrame: frames[i]! - by, lastFrame: frames[i]!, measured: frames[i]! - by };
   }),
   'key dropped': onDrawer(({ motion, frames, at }) => ({ take: deleteKeys(motion, [at(1)]).motion, kinds: ['key-missing'], firstFrame: frames[1]! })),
-  'key added': onDrawer(({ motion, frames, at }, dice) => {
+  'key added': onDrawer(({ motion, frames }, dice) => {
     const [i, off] = [dice(0, 2), dice(4, 7)];
     const subject = motion.subjects[0]!;
     const channels = subject.channels.map((channel) => (channel.id === 'position.x' ? withKeyAt(channel, frames[i]! + off) : channel));

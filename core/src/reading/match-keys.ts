@@ -36,9 +36,12 @@ function distance(a: readonly number[], b: readonly number[]): number {
 export function matchKeys(target: readonly MatchEvent[], take: readonly MatchEvent[], scale: MatchScale): KeyMatch {
   const width = take.length + 1;
   const cost = new Float64Array((target.length + 1) * width);
-  const pairCost = (i: number, j: number): number =>
-    Math.abs(target[i]!.frame - take[j]!.frame) / scale.frames +
-    (scale.value > 0 ? distance(target[i]!.values, take[j]!.values) / scale.value : 0);
+  const pairCost = (i: number, j: number): number => {
+    const gap = Math.abs(target[i]!.frame - take[j]!.frame) / scale.frames;
+    // So far apart that leaving both alone costs less, wherever they are.
+    if (gap > 2 * GAP_PENALTY) return Infinity;
+    return gap + (scale.value > 0 ? distance(target[i]!.values, take[j]!.values) / scale.value : 0);
+  };
   // Summed up as they are below: going back finds its way by the very same sums.
   for (let i = 1; i <= target.length; i++) cost[i * width] = cost[(i - 1) * width]! + GAP_PENALTY;
   for (let j = 1; j <= take.length; j++) cost[j] = cost[j - 1]! + GAP_PENALTY;

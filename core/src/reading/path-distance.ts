@@ -1,5 +1,6 @@
 import type { Subject } from '../motion/schema.ts';
 import { trackValues, type Track } from '../motion/track.ts';
+import { sampleTrack } from './sample-track.ts';
 import type { KeyPair, TrackReading } from './schema.ts';
 
 type Place = readonly number[];
@@ -9,6 +10,9 @@ const POINTS = 24;
 /** Samples a line is measured along: enough for an arc of half a turn to lose less than half a percent of its radius. */
 const SAMPLES = 24;
 
+/** Lines nearer than this share of the span are the same line, and need no walking. */
+const SAME_LINE = 0.002;
+
 function distance(a: Place, b: Place): number {
   let squared = 0;
   for (let c = 0; c < a.length; c++) squared += (a[c]! - b[c]!) ** 2;
@@ -17,11 +21,13 @@ function distance(a: Place, b: Place): number {
 
 /** A track's way from one frame to another as `POINTS` places, evenly along its length. A way without length is one place. */
 function lineOf(subject: Subject, track: Track, from: number, to: number): Place[] {
-  const samples = Array.from({ length: SAMPLES + 1 }, (_, i) => trackValues(subject, track, from + ((to - from) * i) / SAMPLES));
-  // The end of a held segment is its pose, not the jump after it.
-  samples[SAMPLES] = trackValues(subject, track, to);
-  const lengths = [0];
-  for (let i = 1; i <= SAMPLES; i++) lengths.push(lengths[i - 1]! + distance(samples[i]!, samples[i - 1]!));
+  const columns = sampleTrack(subject, track, SAMPLES + 1, { frameAt: (i) => from + ((to - from) * i) / SAMPLES, breaks: [] });
+  const lengths = new Float64Array(SAMPLES + 1);
+  for (let i = 1; i <= SAMPLES; i++) {
+    let squared = 0;
+    for (const column of columns) squared += (column[i]! - column[i - 1]!) ** 2;
+    lengths[i] = lengths[i - 1]! + Math.sqrt(squared);
+  }
   const whole = lengths[SAMPLES]!;
   let i = 1;
   return Array.from({ length: POINTS }, (_, p) => {
@@ -29,7 +35,7 @@ function lineOf(subject: Subject, track: Track, from: number, to: number): Place
     while (i < SAMPLES && lengths[i]! < gone) i++;
     const piece = lengths[i]! - lengths[i - 1]!;
     const share = piece > 0 ? Math.min(1, (gone - lengths[i - 1]!) / piece) : 0;
-    return samples[i]!.map((value, c) => samples[i - 1]![c]! + (value - samples[i - 1]![c]!) * share);
+    return columns.map((column) => column[i - 1]! + (column[i]! - column[i - 1]!) * share);
   });
 }
 
@@ -66,16 +72,33 @@ export interface SegmentPath {
   worstFrame: number;
 }
 
+export interface LinesToCompare {
+  target: Subject;
+  take: Subject;
+  track: Track;
+  pairs: readonly KeyPair[];
+  span: number;
+  /** Whether the two are nowhere further apart than `least` from one target frame to another: their lines are then the same. */
+  isSame: (from: number, to: number, least: number) => boolean;
+}
+
 /** How far the take's line is from the target's between matched extremes, apart from what its ends are off by: that is spread along it. */
-export function segmentPaths(target: Subject, take: Subject, track: Track, pairs: readonly KeyPair[]): SegmentPath[] {
+export function segmentPaths({ target, take, track, pairs, span, isSame }: LinesToCompare): SegmentPath[] {
   const ends = pairs.filter((pair) => pair.role === 'extreme');
   return ends.slice(0, -1).map((pair, k) => {
     const next = ends[k + 1]!;
+    if (isSame(pair.targetFrame, next.targetFrame, SAME_LINE * span)) return { firstFrame: pair.targetFrame, lastFrame: next.targetFrame, worst: 0, mean: 0, worstFrame: pair.targetFrame };
     const asked = lineOf(target, track, pair.targetFrame, next.targetFrame);
     const drawn = lineOf(take, track, pair.takeFrame, next.takeFrame);
     const miss = (p: number): Place => drawn[p]!.map((value, c) => value - asked[p]![c]!);
     const [startMiss, endMiss] = [miss(0), miss(POINTS - 1)];
     const laid = drawn.map((place, p) => place.map((value, c) => value - startMiss[c]! - ((endMiss[c]! - startMiss[c]!) * p) / (POINTS - 1)));
+    // Walked at the same share of their lengths the leash is never shorter than it could be.
+    const together = asked.map((place, p) => distance(place, laid[p]!));
+    const leash = Math.max(...together);
+    if (leash <= SAME_LINE * span) {
+      return { firstFrame: pair.targetFrame, lastFrame: next.targetFrame, worst: leash, mean: together.reduce((sum, apart) => sum + apart, 0) / POINTS, worstFrame: pair.targetFrame };
+    }
     const { distance: worst, at } = frechetDistance(asked, laid);
     const mean = asked.reduce((sum, place) => sum + Math.min(...laid.map((other) => distance(place, other))), 0) / POINTS;
     return { firstFrame: pair.targetFrame, lastFrame: next.targetFrame, worst, mean, worstFrame: frameNear(target, track, pair.targetFrame, next.targetFrame, asked[at]!) };

@@ -1,8 +1,8 @@
 import { test, expect } from 'vitest';
 import fc from 'fast-check';
-import { createChannel, createKey, createMotion, createSubject, moveKeys, setScene, type Key, type MotionDocument } from '../motion/index.ts';
+import { createChannel, createKey, createMotion, createSubject, moveKeys, sampleChannel, setScene, type Key, type MotionDocument } from '../motion/index.ts';
 import { moveOntoGuide } from '../spacing/index.ts';
-import { criterionScore, matchKeys, Reading, readTake, type Target } from './index.ts';
+import { criterionScore, madeUpTakes, matchKeys, MODEL_NAME, Reading, readTake, targetRead, type Target } from './index.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#9a6b00' } as const;
 const TOLERANCES = { keyFrames: 1, spacingPercent: 5 };
@@ -193,4 +193,57 @@ test('a take whose move was put on a path reads as the same move keyed by positi
   expect(guided.findings.map(({ kind, firstFrame }) => [kind, firstFrame])).toEqual(keyed.findings.map(({ kind, firstFrame }) => [kind, firstFrame]));
   expect(guided.tracks[0]!.pairs.map((pair) => pair.offsetFrames)).toEqual(keyed.tracks[0]!.pairs.map((pair) => pair.offsetFrames));
   expect(readTake(target(arc(0)), moveOntoGuide(arc(0), 'pancake', 'way').motion).findings).toEqual([]);
+});
+
+test('of several acceptable targets the nearest counts, by name', () => {
+  const either: Target = { ...target(drawer(smooth(25))), alternatives: [{ name: 'Slower', motion: drawer(smooth(29)) }] };
+  expect(readTake(either, drawer(smooth(29)))).toMatchObject({ nearest: 'Slower', findings: [], proposedGrade: 100 });
+  expect(readTake(either, drawer(smooth(25)))).toMatchObject({ nearest: MODEL_NAME, findings: [] });
+  const between = readTake(either, drawer(smooth(28)));
+  expect(between.nearest).toBe('Slower');
+  expect(targetRead(either, between)).toBe(either.alternatives![0]!.motion);
+});
+
+test('one key may have a tolerance of its own', () => {
+  const strict: Target = { ...target(drawer(smooth(25))), keyTolerances: [{ subjectId: 'drawer', track: 'position', frame: 25, keyFrames: 4 }] };
+  expect(kinds(readTake(target(drawer(smooth(25))), drawer(smooth(28))))).toEqual(['key-late']);
+  const kept = readTake(strict, drawer(smooth(28)));
+  expect(kept.findings).toEqual([]);
+  expect(kept.criteria.find((criterion) => criterion.id === 'timing')!.score).toBeGreaterThan(50);
+});
+
+test('the grade is the mean by weights; a criterion the motion has nothing for is not there', () => {
+  const late = drawer(smooth(26));
+  const weighted = (weights: Target['weights']) => readTake({ ...target(drawer(smooth(25))), weights }, late);
+  const plain = weighted({});
+  expect(plain.criteria.map(({ id, weight }) => [id, weight])).toEqual([['timing', 1], ['spacing', 1]]);
+  const [timing, spacing] = plain.criteria.map((criterion) => criterion.score) as [number, number];
+  expect(weighted({ timing: 3 }).proposedGrade).toBe(Math.round((3 * timing + spacing) / 4));
+  expect(weighted({ timing: 0 }).proposedGrade).toBe(Math.round(spacing));
+  expect(weighted({ economy: 1 }).criteria.map((criterion) => criterion.id)).toEqual(['timing', 'spacing', 'economy']);
+});
+
+test('a recording without keys is matched by what happens in it', () => {
+  const recorded = (last: number): MotionDocument => {
+    const source = drawer([createKey(1, 0, { link: 'flat' }), createKey(last, 600, { link: 'flat' }), createKey(last + 10, 200, { link: 'flat' })]);
+    const channel = source.subjects[0]!.channels[0]!;
+    return drawer(Array.from({ length: last + 10 }, (_, i) => createKey(1 + i, sampleChannel(channel, 1 + i), { leave: 'linear' })));
+  };
+  const model = drawer([createKey(1, 0, { link: 'flat' }), createKey(15, 600, { link: 'flat' }), createKey(25, 200, { link: 'flat' })]);
+  expect(readTake(target(model), recorded(15)).findings).toEqual([]);
+  expect(readTake(target(model), recorded(18)).findings).toMatchObject([{ kind: 'key-late', measured: 18 }, { kind: 'key-late', measured: 28 }]);
+});
+
+test('made-up takes carry the fault they are named for', () => {
+  const model = drawer([createKey(1, 0, { leave: 'linear' }), createKey(9, 0, { link: 'flat' }), createKey(25, 600, { link: 'flat' })]);
+  const found = Object.fromEntries(madeUpTakes(model).map(({ name, motion }) => [name, [...new Set(kinds(readTake(target(model), motion)))]]));
+  expect(found).toEqual({
+    'As the model': [],
+    'Last extreme 2 frames late': ['key-late'],
+    'All 2 frames late': ['key-late'],
+    'No ease anywhere': ['start-not-slow', 'finish-not-slow'],
+    'Stops 10 % short': ['pose-off'],
+    'A hold that drifts by 10 %': ['hold-moves'],
+    'An extreme left out': ['key-missing'],
+  });
 });

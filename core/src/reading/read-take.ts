@@ -74,7 +74,7 @@ function allFindings(read: BothRead): Finding[] {
   return told().sort(byFixingOrder);
 }
 
-function readAgainst(target: Target, take: MotionDocument, handedIn: MotionDocument): Reading & { score: number } {
+function readAgainst(target: Target, take: MotionDocument, handedIn: MotionDocument): { reading: Reading; score: number } {
   const motion = keyedByPosition(target.motion);
   const time = createSharedTime(motion, take);
   const tracks = motion.subjects.flatMap((subject) => {
@@ -85,7 +85,7 @@ function readAgainst(target: Target, take: MotionDocument, handedIn: MotionDocum
   const findings = allFindings(read);
   const criteria = scoreCriteria(read, findings);
   const score = weightedScore(criteria);
-  return { version: READING_VERSION, range: motion.range, nearest: null, tracks: tracks.map(({ reading }) => reading), findings, criteria, proposedGrade: Math.round(score), score };
+  return { reading: { version: READING_VERSION, range: motion.range, nearest: null, tracks: tracks.map(({ reading }) => reading), findings, criteria, proposedGrade: Math.round(score) }, score };
 }
 
 /** The name of the model motion among its alternatives. */
@@ -100,9 +100,8 @@ export function readTake(target: Target, handedIn: MotionDocument): Reading {
   const take = keyedByPosition(handedIn);
   const { alternatives = [], ...single } = target;
   const readings = [{ name: MODEL_NAME, motion: target.motion }, ...alternatives].map(({ name, motion }) => ({ name, ...readAgainst({ ...single, motion }, take, handedIn) }));
-  const best = readings.reduce((most, reading) => (reading.score > most.score + 1e-9 ? reading : most));
-  const { name, score: _score, ...reading } = best;
-  return { ...reading, nearest: alternatives.length > 0 ? name : null };
+  const best = readings.reduce((most, other) => (other.score > most.score + 1e-9 ? other : most));
+  return { ...best.reading, nearest: alternatives.length > 0 ? best.name : null };
 }
 
 /** The motion a reading was made against: the model, or the alternative it names. */

@@ -1,10 +1,11 @@
 import type { MotionDocument, Subject } from '../motion/schema.ts';
-import { trackValues, type Track, type TrackEvent } from '../motion/track.ts';
+import type { Track, TrackEvent } from '../motion/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
 import { eventsOf } from './events.ts';
 import { matchKeys } from './match-keys.ts';
 import { segmentPaths, wholePath, type SegmentPath } from './path-distance.ts';
 import type { KeyPair, SegmentReading, TrackReading } from './schema.ts';
+import { sampleTrack } from './sample-track.ts';
 import { segmentEase } from './segment-ease.ts';
 import type { SharedTime } from './shared-time.ts';
 import { errorStatistics, movingChannels, signedErrorInto, spanOf } from './track-error.ts';
@@ -27,20 +28,13 @@ export interface ReadTrack {
   take: Float64Array[];
   /** The take warped onto the target's keys. */
   warped: Float64Array[];
+  /** Whether target and warped take are nowhere further apart than `least`, in the track's unit, from one target frame to another. */
+  isSame: (from: number, to: number, least: number) => boolean;
   /** The line of each segment between extremes; none unless the track moves along a trajectory. */
   paths: SegmentPath[];
 }
 
 const isMatched = (event: TrackEvent): boolean => event.role !== 'inbetween';
-
-function sampleFrames(subject: Subject, track: Track, count: number, frameAt: (i: number) => number): Float64Array[] {
-  const columns = track.channelIds.map(() => new Float64Array(count));
-  for (let i = 0; i < count; i++) {
-    const values = trackValues(subject, track, frameAt(i));
-    for (let c = 0; c < columns.length; c++) columns[c]![i] = values[c]!;
-  }
-  return columns;
-}
 
 /**
  * The frame gap that counts as much as the whole span when keys are matched: two usual segments of the target.
@@ -56,7 +50,8 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
   const { range } = target.motion;
   const count = range.last - range.first + 1;
   const shownFrame = (i: number): number => exposedFrame(range.first + i, range.first, target.subject.exposure);
-  const targetColumns = sampleFrames(target.subject, track, count, shownFrame);
+  const onOnes = target.subject.exposure === 1;
+  const targetColumns = sampleTrack(target.subject, track, count, { frameAt: shownFrame, breaks: onOnes ? [] : null });
   const span = spanOf(targetColumns);
 
   const targetEvents = eventsOf(target.subject, track).filter(isMatched);
@@ -74,17 +69,26 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
 
   const takeShown = (i: number): number =>
     exposedFrame(time.toTake(range.first + i), take.motion.range.first, take.subject.exposure);
-  const takeColumns = sampleFrames(take.subject, track, count, takeShown);
+  const takeColumns = sampleTrack(take.subject, track, count, { frameAt: takeShown, breaks: take.subject.exposure === 1 ? [] : null });
   const raw = signedErrorInto(new Float64Array(count), { columns: targetColumns, span }, takeColumns);
   const moving = movingChannels(targetColumns, takeColumns);
   const warp = createWarp(pairs.map((pair) => ({ from: pair.targetFrame, to: pair.takeFrame })));
   // Without a pair there is nothing to take the timing out by: seconds alone carry the frames over.
-  const warped = sampleFrames(take.subject, track, count, (i) =>
-    pairs.length > 0 ? warp(shownFrame(i)) : time.toTake(shownFrame(i)),
-  );
+  const warped = sampleTrack(take.subject, track, count, {
+    frameAt: (i) => (pairs.length > 0 ? warp(shownFrame(i)) : time.toTake(shownFrame(i))),
+    breaks: onOnes ? pairs.map((pair) => Math.ceil(pair.targetFrame - range.first)) : null,
+  });
   const spacing = signedErrorInto(new Float64Array(count), { columns: targetColumns, span }, warped);
 
-  const paths = moving.length > 1 ? segmentPaths(target.subject, take.subject, track, pairs) : [];
+  const isSame = (first: number, last: number, least: number): boolean => {
+    const [a, b] = [Math.max(0, Math.floor(first - range.first)), Math.min(count - 1, Math.ceil(last - range.first))];
+    return targetColumns.every((column, c) => {
+      const own = warped[c]!;
+      for (let i = a; i <= b; i++) if (Math.abs(own[i]! - column[i]!) > least / targetColumns.length) return false;
+      return true;
+    });
+  };
+  const paths = moving.length > 1 ? segmentPaths({ target: target.subject, take: take.subject, track, pairs, span, isSame }) : [];
   const from = Math.max(0, Math.ceil((targetEvents[0]?.frame ?? range.first) - range.first));
   const to = Math.min(count - 1, Math.floor((targetEvents.at(-1)?.frame ?? range.last) - range.first));
   return {
@@ -94,6 +98,7 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
     target: targetColumns,
     take: takeColumns,
     warped,
+    isSame,
     paths,
     reading: {
       subjectId: target.subject.id,

@@ -28,7 +28,10 @@ export function spanOf(columns: readonly Float64Array[]): number {
 /** The indices of the channels that move in the target or the take. */
 export function movingChannels(target: readonly Float64Array[], take: readonly Float64Array[]): number[] {
   return target.flatMap((column, c) => {
-    const still = (values: Float64Array): boolean => values.every((value) => value === column[0]);
+    const still = (values: Float64Array): boolean => {
+      for (let i = 0; i < values.length; i++) if (values[i] !== column[0]) return false;
+      return true;
+    };
     return still(column) && still(take[c]!) ? [] : [c];
   });
 }

@@ -21,10 +21,27 @@ function speedsOf(columns: readonly Float64Array[]): Float64Array {
   return speeds;
 }
 
+/** A series of speeds with its running sums, so that each lag costs one product a frame. */
+interface Speeds {
+  values: Float64Array;
+  sums: Float64Array;
+  squares: Float64Array;
+}
+
+function withSums(values: Float64Array): Speeds {
+  const sums = new Float64Array(values.length + 1);
+  const squares = new Float64Array(values.length + 1);
+  for (let i = 0; i < values.length; i++) {
+    sums[i + 1] = sums[i]! + values[i]!;
+    squares[i + 1] = squares[i]! + values[i]! ** 2;
+  }
+  return { values, sums, squares };
+}
+
 /** The lag (frames by which `b` runs after `a`) at which two series correlate best, and how well (Pearson, over the frames both have). */
-export function bestLag(a: Float64Array, b: Float64Array, most = MOST_LAG): { lag: number; correlation: number } {
+function bestLag(a: Speeds, b: Speeds): { lag: number; correlation: number } {
   let best = { lag: 0, correlation: -Infinity };
-  for (let k = 0; k <= 2 * most; k++) {
+  for (let k = 0; k <= 2 * MOST_LAG; k++) {
     // From 0 outward, so that of equals the smaller counts.
     const lag = k % 2 === 0 ? k / 2 : -(k + 1) / 2;
     const correlation = correlationAt(a, b, lag);
@@ -33,34 +50,29 @@ export function bestLag(a: Float64Array, b: Float64Array, most = MOST_LAG): { la
   return best;
 }
 
-function correlationAt(a: Float64Array, b: Float64Array, lag: number): number {
+function correlationAt(a: Speeds, b: Speeds, lag: number): number {
   const from = Math.max(0, -lag);
-  const to = Math.min(a.length, b.length - lag);
+  const to = Math.min(a.values.length, b.values.length - lag);
   const count = to - from;
   if (count < 4) return -Infinity;
-  let [sumA, sumB, sumAA, sumBB, sumAB] = [0, 0, 0, 0, 0];
-  for (let i = from; i < to; i++) {
-    const x = a[i]!;
-    const y = b[i + lag]!;
-    sumA += x;
-    sumB += y;
-    sumAA += x * x;
-    sumBB += y * y;
-    sumAB += x * y;
-  }
-  const spread = (sumAA - sumA ** 2 / count) * (sumBB - sumB ** 2 / count);
-  return spread > 0 ? (sumAB - (sumA * sumB) / count) / Math.sqrt(spread) : -Infinity;
+  const [x, y] = [a.values, b.values];
+  let product = 0;
+  for (let i = from; i < to; i++) product += x[i]! * y[i + lag]!;
+  const sumA = a.sums[to]! - a.sums[from]!;
+  const sumB = b.sums[to + lag]! - b.sums[from + lag]!;
+  const spread = (a.squares[to]! - a.squares[from]! - sumA ** 2 / count) * (b.squares[to + lag]! - b.squares[from + lag]! - sumB ** 2 / count);
+  return spread > 0 ? (product - (sumA * sumB) / count) / Math.sqrt(spread) : -Infinity;
 }
 
 /** Overlap: a part that should follow another by some frames and follows it by others, all of it alike. */
 export function findOverlap({ target, tracks }: BothRead): Found {
   const tolerance = target.tolerances.keyFrames;
-  const moving = tracks.filter(({ reading }) => reading.span > 0).map((read) => ({ read, target: speedsOf(read.target), take: speedsOf(read.take) }));
+  const moving = tracks.filter(({ reading }) => reading.span > 0).map((read) => ({ read, target: withSums(speedsOf(read.target)), take: withSums(speedsOf(read.take)) }));
+  const asked = lagsBetween(moving.map(({ target: speeds }) => speeds));
   const found: { finding: Finding; shift: number }[] = [];
-  for (const follower of moving) {
+  for (const [i, follower] of moving.entries()) {
     const leaders = moving
-      .filter((other) => other.read.reading.subjectId !== follower.read.reading.subjectId && other.read.track.id === follower.read.track.id)
-      .map((leader) => ({ leader, asked: bestLag(leader.target, follower.target) }))
+      .flatMap((leader, j) => (mayFollow(leader, follower) ? [{ leader, asked: asked(j, i) }] : []))
       .filter(({ asked }) => asked.lag >= LEAST_LAG && asked.correlation >= ALIKE)
       .sort((a, b) => a.asked.lag - b.asked.lag);
     const lead = leaders[0];
@@ -94,6 +106,35 @@ export function findOverlap({ target, tracks }: BothRead): Found {
     explains: (other) =>
       (other.kind === 'key-late' || other.kind === 'key-early') &&
       found.some(({ finding, shift }) => other.subjectId === finding.subjectId && Math.abs(other.measured - other.expected - shift) <= Math.max(1, tolerance)),
+  };
+}
+
+interface Moving {
+  read: ReadTrack;
+  target: Speeds;
+}
+
+/** Whether one part may follow another: another subject's same movement, setting off later by some frames. */
+function mayFollow(leader: Moving, follower: Moving): boolean {
+  if (leader.read.reading.subjectId === follower.read.reading.subjectId || leader.read.track.id !== follower.read.track.id) return false;
+  const later = setsOff(follower.target) - setsOff(leader.target);
+  return later > 0 && later <= 2 * MOST_LAG;
+}
+
+/** The frame (an index) from which a series of speeds first is more than a hundredth of its mean. */
+function setsOff({ values, sums }: Speeds): number {
+  return values.findIndex((speed) => speed > (0.01 * sums[values.length]!) / values.length);
+}
+
+/** The best lag of one series after another; each two are compared once. */
+function lagsBetween(speeds: readonly Speeds[]): (leader: number, follower: number) => ReturnType<typeof bestLag> {
+  const known = new Map<number, ReturnType<typeof bestLag>>();
+  return (leader, follower) => {
+    const [a, b] = leader < follower ? [leader, follower] : [follower, leader];
+    const at = a * speeds.length + b;
+    if (!known.has(at)) known.set(at, bestLag(speeds[a]!, speeds[b]!));
+    const { lag, correlation } = known.get(at)!;
+    return { lag: leader < follower ? lag : -lag, correlation };
   };
 }
 

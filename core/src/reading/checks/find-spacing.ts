@@ -130,6 +130,8 @@ function alongLine({ places, gone }: Line, place: readonly number[], at: number)
 
 function findInSegment(read: ReadTrack, segment: SegmentReading, tolerances: Tolerances): Finding[] {
   const { reading } = read;
+  // What is nowhere off by half the tolerance cannot be off by more than it once its ends are laid on each other.
+  if (read.isSame(segment.firstFrame, segment.lastFrame, (tolerances.spacingPercent / 200) * reading.span)) return [];
   const residual = segmentResidual(read, segment);
   const severity = severityOf(residual.worstPercent, tolerances.spacingPercent);
   if (!severity) return [];

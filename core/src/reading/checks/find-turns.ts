@@ -3,8 +3,7 @@ import { findChannel } from '../../motion/document.ts';
 import { sampleChannel } from '../../motion/sample.ts';
 import type { Subject } from '../../motion/schema.ts';
 import type { ReadTrack } from '../read-track.ts';
-import type { Finding, KeyPair } from '../schema.ts';
-import type { Severity } from '../schema.ts';
+import type { Finding, KeyPair, SegmentReading, Severity } from '../schema.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
 import { aboutTrack, type BothRead, type Found } from './check.ts';
 
@@ -37,7 +36,10 @@ function turnOf(subject: Subject, id: ChannelId, before: number, at: number, aft
 
 /** A contact that floats: round where the target turns sharply; and a turn that is sharp where it must be round. */
 export function findTurns({ tracks }: BothRead): Found {
-  const found = tracks.flatMap((read) => read.reading.pairs.slice(1, -1).flatMap((pair, k) => findTurn(read, [read.reading.pairs[k]!, pair, read.reading.pairs[k + 2]!])));
+  const found = tracks.flatMap((read) => {
+    const { pairs, segments } = read.reading;
+    return pairs.slice(1, -1).flatMap((pair, k) => (sameEase(segments[k]!, segments[k + 1]!) ? [] : findTurn(read, [pairs[k]!, pair, pairs[k + 2]!])));
+  });
   const besides = (finding: Finding): boolean =>
     found.some(
       (turn) =>
@@ -48,6 +50,16 @@ export function findTurns({ tracks }: BothRead): Found {
           (finding.kind === 'spacing-off' && (finding.lastFrame === turn.firstFrame || finding.firstFrame === turn.firstFrame))),
     );
   return { findings: found, explains: besides };
+}
+
+/** Speeds alike within this share of the mean need no second look. */
+const SAME_PACE = 0.02;
+
+/** Whether take and target come to a key and leave it with the same ease. */
+function sameEase(before: SegmentReading, after: SegmentReading): boolean {
+  const alike = (segment: SegmentReading): boolean =>
+    segment.target !== null && segment.take !== null && Math.abs(segment.target.start - segment.take.start) + Math.abs(segment.target.finish - segment.take.finish) < SAME_PACE;
+  return alike(before) && alike(after);
 }
 
 function findTurn({ reading, sides, track }: ReadTrack, [before, at, after]: [KeyPair, KeyPair, KeyPair]): Finding[] {
