@@ -16,6 +16,8 @@ export const TakeSummary = z.object({
   number: z.int(),
   state: TakeState,
   handedInAt: z.string(),
+  /** Handed in after the due date of an exercise that marks it. */
+  late: z.boolean(),
   /** Only once returned, or for an instructor. */
   grade: z.number().nullable(),
 });
@@ -31,6 +33,7 @@ export const ExerciseSummary = z.object({
   published: z.boolean(),
   rate: Rate,
   range: FrameRange,
+  dueAt: z.string().nullable(),
 });
 export type ExerciseSummary = z.infer<typeof ExerciseSummary>;
 
@@ -52,6 +55,20 @@ export const CourseOverview = z.object({
   standings: z.array(Standing),
 });
 export type CourseOverview = z.infer<typeof CourseOverview>;
+
+/** A take that waits for review, for the instructor's queue. */
+export const WaitingTake = z.object({
+  takeId: z.string(),
+  exerciseId: z.string(),
+  exerciseTitle: z.string(),
+  learnerName: z.string(),
+  number: z.int(),
+  handedInAt: z.string(),
+  late: z.boolean(),
+  findings: z.int(),
+  proposedGrade: z.number().nullable(),
+});
+export type WaitingTake = z.infer<typeof WaitingTake>;
 
 /** One published exercise as its learner sees it in the course. */
 export const OpenExercise = ExerciseSummary.extend({ drafts: z.array(DraftSummary), takes: z.array(TakeSummary) });

@@ -1,11 +1,21 @@
-import { MotionDocument, Tolerances } from '@undulan/core';
+import { Limits, MotionDocument, Tolerances } from '@undulan/core';
 import * as z from 'zod';
 import { DraftSummary, TakeSummary } from './courses.ts';
-import { ExerciseDetails, StoredWork, WorkHistory, Work } from './work.ts';
+import { ExerciseDetails, LatePolicy, StoredWork, WorkHistory, Work } from './work.ts';
 
 /** A new exercise; without work it starts from an empty stage with one subject. */
 export const NewExercise = z.object({ work: Work.extend({ details: ExerciseDetails }).optional(), history: WorkHistory.optional() });
 export type NewExercise = z.infer<typeof NewExercise>;
+
+/** Every take of an exercise being read again against its target as it is now. */
+export const ReadingJob = z.object({
+  id: z.string(),
+  total: z.int(),
+  done: z.int(),
+  failed: z.int(),
+  state: z.enum(['running', 'finished', 'cancelled']),
+});
+export type ReadingJob = z.infer<typeof ReadingJob>;
 
 export const Created = z.object({ id: z.string() });
 export type Created = z.infer<typeof Created>;
@@ -30,6 +40,10 @@ export const Assignment = z.object({
   tolerances: Tolerances,
   start: MotionDocument,
   model: MotionDocument.nullable(),
+  mayChange: Limits,
+  dueAt: z.string().nullable(),
+  takeLimit: z.int().nullable(),
+  latePolicy: LatePolicy,
   drafts: z.array(DraftSummary),
   takes: z.array(TakeSummary),
 });

@@ -2,12 +2,14 @@ export { CourseRole, Credentials, Person, DemoAccounts, ShortcutChoices } from '
 export { Problem, PROBLEMS, problemType } from './problem.ts';
 export type { ProblemName } from './problem.ts';
 export {
-  ModelShown, ExerciseDetails, PatchOperation, HistoryStep, HISTORY_LIMIT, WorkHistory, Work, StoredWork, SaveWork, Saved,
+  ModelShown, LatePolicy, ExerciseTerms, ExerciseDetails, targetOf, PatchOperation, HistoryStep, HISTORY_LIMIT, WorkHistory, Work, StoredWork, SaveWork, Saved,
 } from './work.ts';
 export {
-  CourseSummary, SignedIn, TakeState, TakeSummary, DraftSummary, ExerciseSummary, Standing, CourseOverview, OpenExercise, LearnerCourse,
+  CourseSummary, SignedIn, TakeState, TakeSummary, DraftSummary, ExerciseSummary, Standing, CourseOverview, WaitingTake, OpenExercise, LearnerCourse,
 } from './courses.ts';
-export { NewExercise, Created, ExerciseSetting, Assignment, NewDraft, Draft, HandIn } from './exercises.ts';
+export { NewExercise, Created, ReadingJob, ExerciseSetting, Assignment, NewDraft, Draft, HandIn } from './exercises.ts';
 export { NewPlan, SavedPlan } from './plans.ts';
 export { NewEase, SavedEase } from './eases.ts';
-export { Note, NoteText, ReviewText, Review, TakeView, ReturnReview } from './takes.ts';
+export {
+  Note, NoteText, NoteDone, Reply, ReplyText, Stroke, STROKE_KINDS, Ghost, Drawing, Decision, ReviewText, Review, TakeView, SeriesTake, ReturnReview, NewPhrase, Phrase,
+} from './takes.ts';

@@ -11,6 +11,7 @@ export const PROBLEMS = {
   'stale-version': { status: 409, title: 'Changed elsewhere in the meantime' },
   'target-has-takes': { status: 409, title: 'Takes were handed in against this target' },
   'already-returned': { status: 409, title: 'The review was already returned' },
+  'no-more-takes': { status: 422, title: 'No further take' },
   'not-ready': { status: 422, title: 'Not ready yet' },
   'too-large': { status: 413, title: 'Too large' },
   'too-many-tries': { status: 429, title: 'Too many tries' },

@@ -1,18 +1,38 @@
-import { MotionDocument, Tolerances } from '@undulan/core';
+import { Limits, MotionDocument, TargetTerms, Tolerances, type Target } from '@undulan/core';
 import * as z from 'zod';
 
 /** When learners may see the model motion. */
 export const ModelShown = z.enum(['always', 'after-first-take', 'after-return', 'never']);
 export type ModelShown = z.infer<typeof ModelShown>;
 
-/** What an exercise says beside its model motion. */
+/** What becomes of a take handed in after the due date. */
+export const LatePolicy = z.enum(['accept', 'mark', 'refuse']);
+export type LatePolicy = z.infer<typeof LatePolicy>;
+
+/** What an exercise may say besides; what it does not say is as usual. */
+export const ExerciseTerms = z.object({
+  ...TargetTerms.shape,
+  mayChange: Limits.optional(),
+  dueAt: z.iso.datetime().nullable().optional(),
+  takeLimit: z.int('A whole number of takes.').min(1, 'At least one take.').max(50, 'At most 50 takes.').nullable().optional(),
+  latePolicy: LatePolicy.optional(),
+});
+export type ExerciseTerms = z.infer<typeof ExerciseTerms>;
+
+/** What an exercise says beside its model motion. Its brief is HTML as a rich-text editor writes it, or plain text. */
 export const ExerciseDetails = z.object({
   title: z.string().trim().min(1, 'Give the exercise a title.').max(120, 'A title has at most 120 characters.'),
-  brief: z.string().max(5000, 'A brief has at most 5000 characters.'),
+  brief: z.string().max(20_000, 'The brief is too long.'),
   tolerances: Tolerances,
   modelShown: ModelShown,
+  ...ExerciseTerms.shape,
 });
 export type ExerciseDetails = z.infer<typeof ExerciseDetails>;
+
+/** What takes of an exercise are read against. */
+export function targetOf(motion: MotionDocument, { tolerances, keyTolerances, weights, loops, alternatives }: ExerciseDetails): Target {
+  return { motion, tolerances, ...(keyTolerances && { keyTolerances }), ...(weights && { weights }), ...(loops !== undefined && { loops }), ...(alternatives && { alternatives }) };
+}
 
 /** One operation of a JSON patch (RFC 6902), of the three kinds that comparing documents gives. */
 export const PatchOperation = z.object({ op: z.enum(['add', 'remove', 'replace']), path: z.string(), value: z.json().optional() });

@@ -14,7 +14,9 @@ import { refuseForeignWrites, securityHeaders } from './http/security.ts';
 import { createSessions } from './http/sessions.ts';
 import { peopleRoutes } from './people/people.routes.ts';
 import { easesRoutes } from './eases/eases.routes.ts';
+import { phrasesRoutes } from './phrases/phrases.routes.ts';
 import { plansRoutes } from './plans/plans.routes.ts';
+import { readingsRoutes } from './readings/readings.routes.ts';
 import { takesRoutes } from './takes/takes.routes.ts';
 
 const BODY_LIMIT = '4mb';
@@ -27,7 +29,7 @@ export interface App {
 function api(sequelize: Sequelize): Router {
   const routes = Router();
   routes.use(express.json({ limit: BODY_LIMIT }), refuseForeignWrites, peopleRoutes(sequelize));
-  routes.use(requirePerson, coursesRoutes(), exercisesRoutes(), draftsRoutes(), takesRoutes(), plansRoutes(), easesRoutes(), nothingHere);
+  routes.use(requirePerson, coursesRoutes(), exercisesRoutes(), draftsRoutes(), takesRoutes(), plansRoutes(), easesRoutes(), phrasesRoutes(), readingsRoutes(), nothingHere);
   return routes;
 }
 

@@ -107,6 +107,11 @@ export const Finding = z.object({
 });
 export type Finding = z.infer<typeof Finding>;
 
+/** What tells a finding of a reading from the others of it. */
+export function findingKey({ kind, subjectId, track, firstFrame, lastFrame }: Finding): string {
+  return [kind, subjectId ?? '', track ?? '', firstFrame, lastFrame].join(' ');
+}
+
 /** Error statistics in percent of the track's span, over the target's frames from its first to its last event; for the sign see `measuredOn`. */
 export const ErrorStatistics = z.object({ rmsPercent: z.number(), worstPercent: z.number(), worstFrame: z.number() });
 export type ErrorStatistics = z.infer<typeof ErrorStatistics>;

@@ -5,7 +5,8 @@ import { EnrolmentModel } from '../courses/course.model.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
-import { TakeModel } from '../takes/take.model.ts';
+import { ReadingJobModel } from '../readings/reading-job.model.ts';
+import { NoteModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
 
 /**
  * The one place that decides who may touch what. Every service gets what it works on from here, never from a model by id.
@@ -72,6 +73,24 @@ export async function takeToReview(personId: string, takeId: string): Promise<Ta
   const access = await takeFor(personId, takeId);
   requireRole(access.role, 'instructor');
   return access;
+}
+
+/** A note of a returned review, for the take's own learner or an instructor. */
+export async function noteFor(personId: string, takeId: string, noteId: string): Promise<{ note: NoteModel; role: CourseRole }> {
+  const { role } = await takeFor(personId, takeId);
+  const review = await ReviewModel.findOne({ where: { takeId } });
+  const mayRead = review && (role === 'instructor' || review.returnedAt !== null);
+  const note = mayRead && UUID.test(noteId) ? await NoteModel.findOne({ where: { id: noteId, reviewId: review.id } }) : null;
+  if (!note) throw notFound('note');
+  return { note, role };
+}
+
+/** A job that reads takes again, for the instructors of its course. */
+export async function readingJobFor(personId: string, jobId: string): Promise<ReadingJobModel> {
+  const job = UUID.test(jobId) ? await ReadingJobModel.findByPk(jobId) : null;
+  if (!job) throw notFound('job');
+  await exerciseFor(personId, job.exerciseId, 'instructor');
+  return job;
 }
 
 /** What a person keeps in a course for all of its people. */

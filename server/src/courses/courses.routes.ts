@@ -3,7 +3,7 @@ import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
 import { createExercise } from '../exercises/exercises.service.ts';
 import { parseBody } from '../http/parse-body.ts';
-import { courseOverview, learnerCourse } from './courses.service.ts';
+import { courseOverview, learnerCourse, waitingTakes } from './courses.service.ts';
 
 export function coursesRoutes(): Router {
   const routes = Router();
@@ -16,6 +16,9 @@ export function coursesRoutes(): Router {
   routes.post('/courses/:courseId/exercises', async (request, response) => {
     const created = await createExercise(personIdOf(request), request.params.courseId, parseBody(NewExercise, request));
     response.status(201).json(created);
+  });
+  routes.get('/courses/:courseId/waiting', async (request, response) => {
+    response.json(await waitingTakes(personIdOf(request), request.params.courseId));
   });
   return routes;
 }

@@ -1,12 +1,12 @@
-import type { CourseOverview, ExerciseSummary, LearnerCourse, Standing } from '@undulan/contract';
+import type { CourseOverview, ExerciseSummary, LearnerCourse, Standing, WaitingTake } from '@undulan/contract';
 import { Op } from 'sequelize';
 import { roleIn, requireInstructor } from '../access/access.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { draftsOf } from '../drafts/draft-summary.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { PersonModel } from '../people/person.model.ts';
-import { summariseTake, takesOf } from '../takes/take-summary.ts';
-import { TakeModel } from '../takes/take.model.ts';
+import { isLate, LATE_TERMS, summariseTake, takesOf } from '../takes/take-summary.ts';
+import { ReadingModel, TakeModel } from '../takes/take.model.ts';
 import { CourseModel, EnrolmentModel } from './course.model.ts';
 
 function summariseExercise(exercise: ExerciseModel): ExerciseSummary {
@@ -17,6 +17,7 @@ function summariseExercise(exercise: ExerciseModel): ExerciseSummary {
     published: exercise.publishedAt !== null,
     rate: exercise.motion.rate,
     range: exercise.motion.range,
+    dueAt: exercise.terms?.dueAt ?? null,
   };
 }
 
@@ -60,7 +61,7 @@ async function standingsOf(exerciseIds: string[]): Promise<Standing[]> {
   for (const draft of await DraftModel.findAll({ where, attributes: ['exerciseId', 'learnerId'] })) {
     standing(draft.exerciseId, draft.learnerId).hasDraft = true;
   }
-  const takes = await TakeModel.findAll({ where, attributes: { exclude: ['motion'] }, include: 'review', order: [['number', 'ASC']] });
+  const takes = await TakeModel.findAll({ where, attributes: { exclude: ['motion'] }, include: ['review', LATE_TERMS], order: [['number', 'ASC']] });
   for (const take of takes) standing(take.exerciseId, take.learnerId).takes.push(summariseTake(take, true));
   return [...standings.values()];
 }
@@ -81,4 +82,30 @@ export async function learnerCourse(personId: string, courseId: string): Promise
       })),
     ),
   };
+}
+
+/** What waits for review in a course, oldest first. */
+export async function waitingTakes(personId: string, courseId: string): Promise<WaitingTake[]> {
+  await requireInstructor(personId, courseId);
+  const takes = await TakeModel.findAll({
+    attributes: { exclude: ['motion'] },
+    include: ['learner', { association: 'review', where: { returnedAt: null } }, { association: 'exercise', attributes: ['id', 'title', 'terms'], where: { courseId } }],
+    order: [['handedInAt', 'ASC']],
+  });
+  return Promise.all(
+    takes.map(async (take) => {
+      const newest = await ReadingModel.findOne({ where: { takeId: take.id }, attributes: ['reading'], order: [['createdAt', 'DESC']] });
+      return {
+        takeId: take.id,
+        exerciseId: take.exerciseId,
+        exerciseTitle: take.exercise!.title,
+        learnerName: take.learner!.name,
+        number: take.number,
+        handedInAt: take.handedInAt.toISOString(),
+        late: isLate(take),
+        findings: newest?.reading.findings.length ?? 0,
+        proposedGrade: newest?.reading.proposedGrade ?? null,
+      };
+    }),
+  );
 }

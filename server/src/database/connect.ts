@@ -4,7 +4,9 @@ import { initDraftModel } from '../drafts/draft.model.ts';
 import { initExerciseModel } from '../exercises/exercise.model.ts';
 import { initPersonModel } from '../people/person.model.ts';
 import { initEaseModel } from '../eases/ease.model.ts';
+import { initPhraseModel } from '../phrases/phrase.model.ts';
 import { initPlanModel } from '../plans/plan.model.ts';
+import { initReadingJobModel } from '../readings/reading-job.model.ts';
 import { initTakeModels } from '../takes/take.model.ts';
 
 /** Connects to MariaDB and gives every model its table. The process keeps its clock in UTC. */
@@ -17,6 +19,8 @@ export async function connectDatabase(url: string): Promise<Sequelize> {
   initTakeModels(sequelize);
   initPlanModel(sequelize);
   initEaseModel(sequelize);
+  initPhraseModel(sequelize);
+  initReadingJobModel(sequelize);
   await sequelize.authenticate();
   return sequelize;
 }

@@ -4,7 +4,7 @@ import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { withLock } from '../database/lock.ts';
 import { EaseModel } from '../eases/ease.model.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
-import { ExerciseModel } from '../exercises/exercise.model.ts';
+import { detailColumns, ExerciseModel } from '../exercises/exercise.model.ts';
 import { NO_HISTORY } from '../exercises/starting-work.ts';
 import { hashPassword } from '../people/passwords.ts';
 import { PersonModel } from '../people/person.model.ts';
@@ -54,7 +54,7 @@ async function loadCourse(transaction: Transaction): Promise<Loaded> {
   for (const [name, { details, motion, published }] of Object.entries(DEMO_EXERCISES)) {
     const exercise = await ExerciseModel.create(
       {
-        ...details,
+        ...detailColumns(details),
         courseId: course.id,
         position: exercises.size + 1,
         motion,

@@ -57,6 +57,12 @@ export async function deleteDraft(personId: string, draftId: string): Promise<vo
   await found.destroy();
 }
 
+/** Throws `no-more-takes` once the exercise takes none: by their number, or after its due date. */
+function refuseFurtherTakes({ terms }: ExerciseModel, handedIn: number): void {
+  if (terms?.takeLimit && handedIn >= terms.takeLimit) throw new ProblemError('no-more-takes', `This exercise takes ${terms.takeLimit} at most, and that many are handed in. Your draft is kept.`);
+  if (terms?.latePolicy === 'refuse' && terms.dueAt && new Date() > new Date(terms.dueAt)) throw new ProblemError('no-more-takes', 'This exercise was due, and takes none after that. Your draft is kept.');
+}
+
 /** Turns a draft into the learner's next take, reads it against the target, and opens an empty review. The draft is used up. */
 export async function handIn(personId: string, draftId: string, { version }: HandIn): Promise<Created> {
   const found = await draftFor(personId, draftId);
@@ -66,6 +72,7 @@ export async function handIn(personId: string, draftId: string, { version }: Han
     const used = await DraftModel.destroy({ where: { id: draftId, version }, transaction });
     if (used === 0) throw new ProblemError('stale-version', 'This draft was changed elsewhere.');
     const owned = { exerciseId: found.exerciseId, learnerId: personId };
+    refuseFurtherTakes(exercise!, await TakeModel.count({ where: owned, transaction }));
     const last = (await TakeModel.max<number | null, TakeModel>('number', { where: owned, transaction })) ?? 0;
     const take = await TakeModel.create({ ...owned, number: last + 1, motion: found.motion, handedInAt: new Date() }, { transaction });
     const { target } = exercise!;

@@ -1,4 +1,4 @@
-import type { ExerciseDetails, WorkHistory } from '@undulan/contract';
+import { targetOf, type ExerciseDetails, type ExerciseTerms, type WorkHistory } from '@undulan/contract';
 import type { MotionDocument, Target, Tolerances } from '@undulan/core';
 import {
   DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type NonAttribute, type Sequelize,
@@ -14,6 +14,7 @@ export class ExerciseModel extends Model<InferAttributes<ExerciseModel>, InferCr
   declare brief: string;
   declare tolerances: Tolerances;
   declare modelShown: ExerciseDetails['modelShown'];
+  declare terms: ExerciseTerms | null;
   /** The model motion. */
   declare motion: MotionDocument;
   declare history: WorkHistory;
@@ -22,12 +23,17 @@ export class ExerciseModel extends Model<InferAttributes<ExerciseModel>, InferCr
   declare course?: NonAttribute<CourseModel>;
 
   get details(): NonAttribute<ExerciseDetails> {
-    return { title: this.title, brief: this.brief, tolerances: this.tolerances, modelShown: this.modelShown };
+    return { title: this.title, brief: this.brief, tolerances: this.tolerances, modelShown: this.modelShown, ...this.terms };
   }
 
   get target(): NonAttribute<Target> {
-    return { motion: this.motion, tolerances: this.tolerances };
+    return targetOf(this.motion, this.details);
   }
+}
+
+/** Details as the table keeps them: what every exercise says in columns of its own, the rest as its terms. */
+export function detailColumns({ title, brief, tolerances, modelShown, ...terms }: ExerciseDetails): Pick<ExerciseModel, 'title' | 'brief' | 'tolerances' | 'modelShown' | 'terms'> {
+  return { title, brief, tolerances, modelShown, terms };
 }
 
 export function initExerciseModel(sequelize: Sequelize): void {
@@ -39,6 +45,7 @@ export function initExerciseModel(sequelize: Sequelize): void {
       brief: DataTypes.TEXT,
       tolerances: DataTypes.JSON,
       modelShown: DataTypes.STRING(32),
+      terms: DataTypes.JSON,
       motion: motionColumn(),
       history: DataTypes.JSON,
       version: DataTypes.INTEGER,

@@ -1,12 +1,12 @@
-import { isDeepStrictEqual } from 'node:util';
-import type { Assignment, Created, ExerciseSetting, NewExercise, Saved, SaveWork } from '@undulan/contract';
-import { startingScene, tracksOf, type Target } from '@undulan/core';
+import { targetOf, type Assignment, type Created, type ExerciseSetting, type NewExercise, type Saved, type SaveWork } from '@undulan/contract';
+import { startingScene, tracksOf, USUAL_LIMITS } from '@undulan/core';
 import { exerciseFor, mayLearnerSeeModel, requireInstructor } from '../access/access.ts';
 import { draftsOf } from '../drafts/draft-summary.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { TakeModel } from '../takes/take.model.ts';
 import { takesOf } from '../takes/take-summary.ts';
-import { ExerciseModel } from './exercise.model.ts';
+import { detailColumns, ExerciseModel } from './exercise.model.ts';
+import { sameTarget } from './same-target.ts';
 import { NO_HISTORY, startingWork } from './starting-work.ts';
 
 /** Adds an unpublished exercise at the end of the course. */
@@ -15,7 +15,7 @@ export async function createExercise(personId: string, courseId: string, given: 
   const work = given.work ?? startingWork();
   const last = (await ExerciseModel.max<number | null, ExerciseModel>('position', { where: { courseId } })) ?? 0;
   const exercise = await ExerciseModel.create({
-    ...work.details,
+    ...detailColumns(work.details),
     courseId,
     position: last + 1,
     motion: work.motion,
@@ -40,11 +40,6 @@ export async function exerciseSetting(personId: string, exerciseId: string): Pro
   };
 }
 
-/** Whether two targets ask the same of a take. */
-export function sameTarget(a: Target, b: Target): boolean {
-  return isDeepStrictEqual([a.motion, a.tolerances], [b.motion, b.tolerances]);
-}
-
 /**
  * Saves an exercise. Throws `stale-version` when it was written since the caller read it, and `target-has-takes` when takes were handed in
  * and the target changes without the caller having said that it may.
@@ -54,12 +49,12 @@ export async function saveExercise(personId: string, exerciseId: string, save: S
   const { motion, details } = save.work;
   if (!details) throw new ProblemError('invalid-request', 'An exercise needs its details.');
   if (exercise.version !== save.version) throw new ProblemError('stale-version', 'This exercise was changed elsewhere.');
-  const changesTarget = !sameTarget(exercise.target, { motion, tolerances: details.tolerances });
+  const changesTarget = !sameTarget(exercise.target, targetOf(motion, details));
   if (changesTarget && !save.targetMayChange && (await TakeModel.count({ where: { exerciseId } })) > 0) {
     throw new ProblemError('target-has-takes', 'Takes were handed in against this target. Confirm that it may change.');
   }
   const [written] = await ExerciseModel.update(
-    { ...details, motion, history: save.history, version: save.version + 1 },
+    { ...detailColumns(details), motion, history: save.history, version: save.version + 1 },
     { where: { id: exerciseId, version: save.version } },
   );
   if (written === 0) throw new ProblemError('stale-version', 'This exercise was changed elsewhere.');
@@ -86,6 +81,10 @@ export async function assignment(personId: string, exerciseId: string): Promise<
     brief: exercise.brief,
     tolerances: exercise.tolerances,
     start: startingScene(exercise.motion),
+    mayChange: exercise.terms?.mayChange ?? USUAL_LIMITS,
+    dueAt: exercise.terms?.dueAt ?? null,
+    takeLimit: exercise.terms?.takeLimit ?? null,
+    latePolicy: exercise.terms?.latePolicy ?? 'accept',
     model: mayLearnerSeeModel(exercise, takes) ? exercise.motion : null,
     drafts: await draftsOf(exerciseId, personId),
     takes,

@@ -1,7 +1,7 @@
-import type { Created, NoteText, ReturnReview, ReviewText, Saved } from '@undulan/contract';
-import { takeToReview } from '../access/access.ts';
+import type { Created, NoteText, ReplyText, ReturnReview, ReviewText, Saved } from '@undulan/contract';
+import { noteFor, takeToReview } from '../access/access.ts';
 import { ProblemError } from '../http/problem-error.ts';
-import { NoteModel, ReviewModel } from './take.model.ts';
+import { NoteModel, ReplyModel, ReviewModel } from './take.model.ts';
 
 /** The review of a take while it may still change. Throws `already-returned`. */
 async function openReview(personId: string, takeId: string): Promise<ReviewModel> {
@@ -12,7 +12,7 @@ async function openReview(personId: string, takeId: string): Promise<ReviewModel
   return review;
 }
 
-async function write(review: ReviewModel, version: number, change: Partial<Pick<ReviewModel, 'grade' | 'summary' | 'returnedAt' | 'instructorId'>>): Promise<Saved> {
+async function write(review: ReviewModel, version: number, change: Partial<Pick<ReviewModel, 'grade' | 'summary' | 'criteria' | 'decisions' | 'again' | 'returnedAt' | 'instructorId'>>): Promise<Saved> {
   const [written] = await ReviewModel.update(
     { ...change, version: version + 1 },
     { where: { id: review.id, version, returnedAt: null } },
@@ -21,24 +21,24 @@ async function write(review: ReviewModel, version: number, change: Partial<Pick<
   return { version: version + 1 };
 }
 
-/** Saves grade and closing words. Throws `stale-version` when they were written since the caller read them. */
-export async function saveReview(personId: string, takeId: string, { version, grade, summary }: ReviewText): Promise<Saved> {
+/** Saves grades, decisions and closing words. Throws `stale-version` when they were written since the caller read them. */
+export async function saveReview(personId: string, takeId: string, { version, ...words }: ReviewText): Promise<Saved> {
   const review = await openReview(personId, takeId);
-  return write(review, version, { grade, summary, instructorId: personId });
+  return write(review, version, { ...words, instructorId: personId });
 }
 
 /** Gives the review to the learner; from then on it stays as it is. Throws `not-ready` without a grade. */
-export async function returnReview(personId: string, takeId: string, { version }: ReturnReview): Promise<Saved> {
+export async function returnReview(personId: string, takeId: string, { version, again }: ReturnReview): Promise<Saved> {
   const review = await openReview(personId, takeId);
   if (review.version === version && review.grade === null) {
     throw new ProblemError('not-ready', 'Give a grade first: take the proposed one or your own.');
   }
-  return write(review, version, { returnedAt: new Date(), instructorId: personId });
+  return write(review, version, { returnedAt: new Date(), again, instructorId: personId });
 }
 
-export async function addNote(personId: string, takeId: string, { frame, text }: NoteText): Promise<Created> {
+export async function addNote(personId: string, takeId: string, { frame, text, ...pinned }: NoteText): Promise<Created> {
   const review = await openReview(personId, takeId);
-  const note = await NoteModel.create({ reviewId: review.id, frame, text });
+  const note = await NoteModel.create({ reviewId: review.id, frame, text, pinned });
   return { id: note.id };
 }
 
@@ -48,12 +48,26 @@ async function noteOf(review: ReviewModel, noteId: string): Promise<NoteModel> {
   return note;
 }
 
-export async function changeNote(personId: string, takeId: string, noteId: string, { frame, text }: NoteText): Promise<void> {
+export async function changeNote(personId: string, takeId: string, noteId: string, { frame, text, ...pinned }: NoteText): Promise<void> {
   const note = await noteOf(await openReview(personId, takeId), noteId);
-  await note.update({ frame, text });
+  await note.update({ frame, text, pinned });
 }
 
 export async function removeNote(personId: string, takeId: string, noteId: string): Promise<void> {
   const note = await noteOf(await openReview(personId, takeId), noteId);
   await note.destroy();
+}
+
+/** Says something to a note of a returned review. */
+export async function replyToNote(personId: string, takeId: string, noteId: string, { text }: ReplyText): Promise<Created> {
+  const { note } = await noteFor(personId, takeId, noteId);
+  const { id } = await ReplyModel.create({ noteId: note.id, authorId: personId, text });
+  return { id };
+}
+
+/** The learner marks a note as done, or not. */
+export async function markNote(personId: string, takeId: string, noteId: string, done: boolean): Promise<void> {
+  const { note, role } = await noteFor(personId, takeId, noteId);
+  if (role !== 'learner') throw new ProblemError('forbidden', 'Only the learner says what is done.');
+  await note.update({ done });
 }

@@ -1,6 +1,15 @@
 import type { TakeSummary } from '@undulan/contract';
 import { TakeModel } from './take.model.ts';
 
+/** What of a take's exercise says whether it is late. */
+export const LATE_TERMS = { association: 'exercise', attributes: ['terms'] };
+
+/** Whether a take came after the due date of an exercise that marks it. */
+export function isLate({ handedInAt, exercise }: TakeModel): boolean {
+  const terms = exercise?.terms;
+  return terms?.latePolicy === 'mark' && Boolean(terms.dueAt) && handedInAt > new Date(terms.dueAt!);
+}
+
 /** A take in a line. A learner learns the grade when the review is returned, not before. */
 export function summariseTake(take: TakeModel, forInstructor: boolean): TakeSummary {
   const returned = Boolean(take.review?.returnedAt);
@@ -9,6 +18,7 @@ export function summariseTake(take: TakeModel, forInstructor: boolean): TakeSumm
     number: take.number,
     state: returned ? 'returned' : 'handed-in',
     handedInAt: take.handedInAt.toISOString(),
+    late: isLate(take),
     grade: returned || forInstructor ? (take.review?.grade ?? null) : null,
   };
 }
@@ -18,7 +28,7 @@ export async function takesOf(exerciseId: string, learnerId: string, forInstruct
   const takes = await TakeModel.findAll({
     where: { exerciseId, learnerId },
     attributes: { exclude: ['motion'] },
-    include: 'review',
+    include: ['review', LATE_TERMS],
     order: [['number', 'ASC']],
   });
   return takes.map((take) => summariseTake(take, forInstructor));

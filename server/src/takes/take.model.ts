@@ -1,3 +1,4 @@
+import type { NoteText, ReviewText } from '@undulan/contract';
 import type { MotionDocument, Reading, Target } from '@undulan/core';
 import {
   DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type NonAttribute, type Sequelize,
@@ -16,6 +17,7 @@ export class TakeModel extends Model<InferAttributes<TakeModel>, InferCreationAt
   declare handedInAt: Date;
   declare review?: NonAttribute<ReviewModel | null>;
   declare learner?: NonAttribute<PersonModel>;
+  declare exercise?: NonAttribute<ExerciseModel>;
 }
 
 /** A reading and the target it was read against; reading again adds one, the newest counts. */
@@ -36,6 +38,9 @@ export class ReviewModel extends Model<InferAttributes<ReviewModel>, InferCreati
   declare summary: string;
   declare version: number;
   declare returnedAt: Date | null;
+  declare criteria: CreationOptional<ReviewText['criteria'] | null>;
+  declare decisions: CreationOptional<ReviewText['decisions'] | null>;
+  declare again: CreationOptional<boolean>;
   declare notes?: NonAttribute<NoteModel[]>;
   declare instructor?: NonAttribute<PersonModel | null>;
 }
@@ -46,6 +51,22 @@ export class NoteModel extends Model<InferAttributes<NoteModel>, InferCreationAt
   declare reviewId: ForeignKey<string>;
   declare frame: number;
   declare text: string;
+  /** Span, subject, spot and drawing; null pins to the frame alone. */
+  declare pinned: CreationOptional<Pinned | null>;
+  declare done: CreationOptional<boolean>;
+  declare replies?: NonAttribute<ReplyModel[]>;
+}
+
+type Pinned = Pick<NoteText, 'lastFrame' | 'subjectId' | 'spot' | 'drawing'>;
+
+/** What a learner or an instructor says to a note. */
+export class ReplyModel extends Model<InferAttributes<ReplyModel>, InferCreationAttributes<ReplyModel>> {
+  declare id: CreationOptional<string>;
+  declare noteId: ForeignKey<string>;
+  declare authorId: ForeignKey<string>;
+  declare text: string;
+  declare createdAt: CreationOptional<Date>;
+  declare author?: NonAttribute<PersonModel>;
 }
 
 export function initTakeModels(sequelize: Sequelize): void {
@@ -59,10 +80,13 @@ export function initTakeModels(sequelize: Sequelize): void {
     { sequelize, tableName: 'readings', modelName: 'reading' },
   );
   ReviewModel.init(
-    { id, grade: DataTypes.DOUBLE, summary: DataTypes.TEXT, version: DataTypes.INTEGER, returnedAt: DataTypes.DATE(3) },
+    { id, grade: DataTypes.DOUBLE, summary: DataTypes.TEXT, version: DataTypes.INTEGER, returnedAt: DataTypes.DATE(3), criteria: DataTypes.JSON, decisions: DataTypes.JSON, again: DataTypes.BOOLEAN },
     { sequelize, tableName: 'reviews', modelName: 'review' },
   );
-  NoteModel.init({ id, frame: DataTypes.INTEGER, text: DataTypes.TEXT }, { sequelize, tableName: 'notes', modelName: 'note' });
+  NoteModel.init({ id, frame: DataTypes.INTEGER, text: DataTypes.TEXT, pinned: DataTypes.JSON, done: DataTypes.BOOLEAN }, { sequelize, tableName: 'notes', modelName: 'note' });
+  ReplyModel.init({ id, text: DataTypes.TEXT, createdAt: DataTypes.DATE(3) }, { sequelize, tableName: 'replies', modelName: 'reply' });
+  NoteModel.hasMany(ReplyModel, { foreignKey: 'noteId', as: 'replies' });
+  ReplyModel.belongsTo(PersonModel, { foreignKey: 'authorId', as: 'author' });
   TakeModel.belongsTo(ExerciseModel, { foreignKey: 'exerciseId', as: 'exercise' });
   TakeModel.belongsTo(PersonModel, { foreignKey: 'learnerId', as: 'learner' });
   TakeModel.hasOne(ReviewModel, { foreignKey: 'takeId', as: 'review' });

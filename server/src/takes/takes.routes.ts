@@ -1,14 +1,17 @@
-import { NoteText, ReturnReview, ReviewText } from '@undulan/contract';
+import { NoteDone, NoteText, ReplyText, ReturnReview, ReviewText } from '@undulan/contract';
 import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
-import { addNote, changeNote, removeNote, returnReview, saveReview } from './reviews.service.ts';
-import { readAgain, viewTake } from './takes.service.ts';
+import { addNote, changeNote, markNote, removeNote, replyToNote, returnReview, saveReview } from './reviews.service.ts';
+import { readAgain, seriesOf, viewTake } from './takes.service.ts';
 
 export function takesRoutes(): Router {
   const routes = Router();
   routes.get('/takes/:takeId', async (request, response) => {
-    response.json(await viewTake(personIdOf(request), request.params.takeId));
+    response.json(await viewTake(personIdOf(request), request.params.takeId, request.query['reading']));
+  });
+  routes.get('/takes/:takeId/series', async (request, response) => {
+    response.json(await seriesOf(personIdOf(request), request.params.takeId));
   });
   routes.post('/takes/:takeId/readings', async (request, response) => {
     await readAgain(personIdOf(request), request.params.takeId);
@@ -29,6 +32,13 @@ export function takesRoutes(): Router {
   });
   routes.delete('/takes/:takeId/notes/:noteId', async (request, response) => {
     await removeNote(personIdOf(request), request.params.takeId, request.params.noteId);
+    response.status(204).end();
+  });
+  routes.post('/takes/:takeId/notes/:noteId/replies', async (request, response) => {
+    response.status(201).json(await replyToNote(personIdOf(request), request.params.takeId, request.params.noteId, parseBody(ReplyText, request)));
+  });
+  routes.put('/takes/:takeId/notes/:noteId/done', async (request, response) => {
+    await markNote(personIdOf(request), request.params.takeId, request.params.noteId, parseBody(NoteDone, request).done);
     response.status(204).end();
   });
   return routes;

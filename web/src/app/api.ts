@@ -1,14 +1,14 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type {
-  Assignment, CourseOverview, Created, Credentials, DemoAccounts, Draft, ExerciseSetting, HandIn, LearnerCourse, NewDraft, NewEase, NewExercise, NewPlan, NoteText,
-  ReturnReview, ReviewText, Saved, SavedEase, SavedPlan, SaveWork, ShortcutChoices, SignedIn, TakeView,
+  Assignment, CourseOverview, Created, Credentials, DemoAccounts, Draft, ExerciseSetting, HandIn, LearnerCourse, NewDraft, NewEase, NewExercise, NewPhrase, NewPlan, NoteText,
+  Phrase, ReadingJob, ReplyText, ReturnReview, ReviewText, Saved, SavedEase, SavedPlan, SaveWork, SeriesTake, ShortcutChoices, SignedIn, TakeView, WaitingTake,
 } from '@undulan/contract';
 
 /** The server's data as the pages see it. Work being edited lives in the editing slice; here it is only fetched and written. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Session', 'Course', 'Exercise', 'Draft', 'Take', 'Plan', 'Ease'],
+  tagTypes: ['Session', 'Course', 'Exercise', 'Draft', 'Take', 'Plan', 'Ease', 'Phrase'],
   endpoints: (build) => ({
     session: build.query<SignedIn, void>({ query: () => '/session', providesTags: ['Session'] }),
     demoAccounts: build.query<DemoAccounts, void>({ query: () => '/demo-accounts' }),
@@ -65,14 +65,22 @@ export const api = createApi({
     }),
     removeEase: build.mutation<void, string>({ query: (id) => ({ url: `/eases/${id}`, method: 'DELETE' }), invalidatesTags: ['Ease'] }),
 
-    take: build.query<TakeView, string>({ query: (id) => `/takes/${id}`, providesTags: ['Take'] }),
+    take: build.query<TakeView, { id: string; readingId?: string | undefined }>({
+      query: ({ id, readingId }) => ({ url: `/takes/${id}`, params: { reading: readingId } }),
+      providesTags: ['Take'],
+    }),
+    series: build.query<SeriesTake[], string>({ query: (takeId) => `/takes/${takeId}/series`, providesTags: ['Take'] }),
+    waiting: build.query<WaitingTake[], string>({ query: (courseId) => `/courses/${courseId}/waiting`, providesTags: ['Course', 'Take'] }),
     readAgain: build.mutation<void, string>({ query: (id) => ({ url: `/takes/${id}/readings`, method: 'POST' }), invalidatesTags: ['Take'] }),
+    readAll: build.mutation<ReadingJob, string>({ query: (exerciseId) => ({ url: `/exercises/${exerciseId}/readings`, method: 'POST' }) }),
+    readingJob: build.query<ReadingJob, string>({ query: (id) => `/reading-jobs/${id}` }),
+    cancelReadingJob: build.mutation<void, string>({ query: (id) => ({ url: `/reading-jobs/${id}/cancel`, method: 'POST' }) }),
     saveReview: build.mutation<Saved, { takeId: string; review: ReviewText }>({
       query: ({ takeId, review }) => ({ url: `/takes/${takeId}/review`, method: 'PUT', body: review }),
       invalidatesTags: ['Take', 'Course'],
     }),
-    returnReview: build.mutation<Saved, { takeId: string; version: ReturnReview['version'] }>({
-      query: ({ takeId, version }) => ({ url: `/takes/${takeId}/return`, method: 'POST', body: { version } }),
+    returnReview: build.mutation<Saved, { takeId: string } & ReturnReview>({
+      query: ({ takeId, ...body }) => ({ url: `/takes/${takeId}/return`, method: 'POST', body }),
       invalidatesTags: ['Take', 'Course'],
     }),
     addNote: build.mutation<Created, { takeId: string; note: NoteText }>({
@@ -87,6 +95,18 @@ export const api = createApi({
       query: ({ takeId, noteId }) => ({ url: `/takes/${takeId}/notes/${noteId}`, method: 'DELETE' }),
       invalidatesTags: ['Take'],
     }),
+    replyToNote: build.mutation<Created, { takeId: string; noteId: string; reply: ReplyText }>({
+      query: ({ takeId, noteId, reply }) => ({ url: `/takes/${takeId}/notes/${noteId}/replies`, method: 'POST', body: reply }),
+      invalidatesTags: ['Take'],
+    }),
+    markNote: build.mutation<void, { takeId: string; noteId: string; done: boolean }>({
+      query: ({ takeId, noteId, done }) => ({ url: `/takes/${takeId}/notes/${noteId}/done`, method: 'PUT', body: { done } }),
+      invalidatesTags: ['Take'],
+    }),
+
+    phrases: build.query<Phrase[], void>({ query: () => '/phrases', providesTags: ['Phrase'] }),
+    keepPhrase: build.mutation<Created, NewPhrase>({ query: (body) => ({ url: '/phrases', method: 'POST', body }), invalidatesTags: ['Phrase'] }),
+    removePhrase: build.mutation<void, string>({ query: (id) => ({ url: `/phrases/${id}`, method: 'DELETE' }), invalidatesTags: ['Phrase'] }),
   }),
 });
 
@@ -94,4 +114,5 @@ export const {
   useSessionQuery, useDemoAccountsQuery, useSignInMutation, useSignOutMutation, useChooseShortcutsMutation, useOverviewQuery, useLearnerCourseQuery, useCreateExerciseMutation,
   useSettingQuery, usePublishMutation, useAssignmentQuery, useBeginDraftMutation, useDraftQuery, useDeleteDraftMutation, useHandInMutation,
   usePlansQuery, useSavePlanMutation, useRemovePlanMutation, useEasesQuery, useSaveEaseMutation, useRemoveEaseMutation, useTakeQuery, useReadAgainMutation, useSaveReviewMutation, useReturnReviewMutation, useAddNoteMutation, useChangeNoteMutation, useRemoveNoteMutation,
+  useSeriesQuery, useWaitingQuery, useReadAllMutation, useReadingJobQuery, useCancelReadingJobMutation, useReplyToNoteMutation, useMarkNoteMutation, usePhrasesQuery, useKeepPhraseMutation, useRemovePhraseMutation,
 } = api;

@@ -1,4 +1,4 @@
-import { createBrowserRouter, Navigate, Outlet, useParams, useRouteError } from 'react-router';
+import { createBrowserRouter, Navigate, Outlet, useParams, useRouteError, useSearchParams } from 'react-router';
 import { BenchPage } from '../features/bench/index.ts';
 import { CoursePage } from '../features/course/index.ts';
 import { DeskPage } from '../features/desk/index.ts';
@@ -47,7 +47,8 @@ function Home() {
 /** One address for a take: the Desk for its instructors, the review for its learner. */
 function TakePage() {
   const { takeId = '' } = useParams();
-  const { data, error, refetch } = useTakeQuery(takeId, { refetchOnMountOrArgChange: true, refetchOnFocus: true });
+  const readingId = useSearchParams()[0].get('reading') ?? undefined;
+  const { data, error, refetch } = useTakeQuery({ id: takeId, readingId }, { refetchOnMountOrArgChange: true, refetchOnFocus: true });
   if (data?.id === takeId) return data.role === 'instructor' ? <DeskPage key={takeId} view={data} /> : <ReviewPage key={takeId} view={data} />;
   return <Shell crumbs={[{ label: 'Take' }]}>{error ? <LoadFailed what="take" error={error} onRetry={() => void refetch()} /> : <Loading what="the take" />}</Shell>;
 }

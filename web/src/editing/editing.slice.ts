@@ -262,6 +262,14 @@ const DETAIL_NAMES: Record<keyof ExerciseDetails, string> = {
   brief: 'brief',
   tolerances: 'tolerances',
   modelShown: 'who sees the model',
+  mayChange: 'what may be changed',
+  dueAt: 'due date',
+  takeLimit: 'number of takes',
+  latePolicy: 'late takes',
+  keyTolerances: 'tolerance of a key',
+  weights: 'weights',
+  loops: 'loop or once',
+  alternatives: 'alternative targets',
 };
 
 export const editingReducer = slice.reducer;

@@ -21,9 +21,9 @@ export function ReturnButton({ view, writer, onGradeMissing }: ReturnButtonProps
       toast('Give a grade first: the proposed one or your own.');
     } else setAsking(true);
   };
-  const confirm = async (): Promise<void> => {
+  const confirm = async (again: boolean): Promise<void> => {
     setAsking(false);
-    if (await writer.giveBack()) toast.success(`Returned to ${view.learner.name}.`);
+    if (await writer.giveBack(again)) toast.success(again ? `Returned to ${view.learner.name}, for another take.` : `Returned to ${view.learner.name}.`);
     else toast.error('It was not returned. Try again.');
   };
   return (
@@ -38,7 +38,8 @@ export function ReturnButton({ view, writer, onGradeMissing }: ReturnButtonProps
         actions={
           <>
             <Button onClick={() => setAsking(false)}>Not yet</Button>
-            <Button kind="main" onClick={() => void confirm()}>
+            <Button onClick={() => void confirm(true)}>Return for another take</Button>
+            <Button kind="main" onClick={() => void confirm(false)}>
               Return it
             </Button>
           </>

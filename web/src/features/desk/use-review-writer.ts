@@ -1,24 +1,26 @@
-import { useCallback, useRef, useState } from 'react';
-import type { TakeView } from '@undulan/contract';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { ReviewText, TakeView } from '@undulan/contract';
 import { useReturnReviewMutation, useSaveReviewMutation } from '../../app/api.ts';
 import { explain, isProblem } from '../../app/problem.ts';
 
-export interface ReviewWords {
-  grade: number | null;
-  summary: string;
-}
+export type ReviewWords = Omit<ReviewText, 'version'>;
 
 export interface ReviewWriter {
   status: string;
   /** What is wrong with the last write, until one goes through. */
   problem: string | null;
-  save: (words: ReviewWords) => Promise<boolean>;
-  /** Returns the review once all writes before are through. */
-  giveBack: () => Promise<boolean>;
+  /** The words as last written here or fetched, whichever is later. */
+  words: ReviewWords;
+  /** Writes what changed, over the words as they are. */
+  save: (change: Partial<ReviewWords>) => Promise<boolean>;
+  /** Returns the review once all writes before are through; `again` asks for another take. */
+  giveBack: (again: boolean) => Promise<boolean>;
 }
 
+const NO_WORDS: ReviewWords = { grade: null, summary: '', criteria: {}, decisions: {} };
+
 /**
- * Writes grade and closing words, one write after another, each made from the version the one before left. A write that meets another's version is refused once
+ * Writes grades, decisions and closing words, one write after another, each made from the version the one before left. A write that meets another's version is refused once
  * and says so; what was typed stays, and saving again keeps it.
  */
 export function useReviewWriter(view: TakeView): ReviewWriter {
@@ -30,6 +32,17 @@ export function useReviewWriter(view: TakeView): ReviewWriter {
   const queue = useRef<Promise<unknown>>(Promise.resolve());
   const takeId = view.id;
   const seenVersion = view.review?.version ?? 1;
+  const [written, setWritten] = useState<{ version: number; words: ReviewWords } | null>(null);
+  const words = useMemo(() => {
+    if (written && written.version >= seenVersion) return written.words;
+    if (!view.review) return NO_WORDS;
+    const { grade, summary, criteria, decisions } = view.review;
+    return { grade, summary, criteria, decisions };
+  }, [view.review, written, seenVersion]);
+  const latest = useRef(words);
+  useEffect(() => {
+    latest.current = words;
+  }, [words]);
 
   const inTurn = useCallback(<T,>(work: () => Promise<T>): Promise<T> => {
     const next = queue.current.then(work, work);
@@ -61,7 +74,17 @@ export function useReviewWriter(view: TakeView): ReviewWriter {
   return {
     status,
     problem,
-    save: (words) => inTurn(() => attempt((from) => saveReview({ takeId, review: { version: from, ...words } }))),
-    giveBack: () => inTurn(() => attempt((from) => returnReview({ takeId, version: from }))),
+    words,
+    save: (change) =>
+      inTurn(async () => {
+        const next = { ...latest.current, ...change };
+        const through = await attempt((from) => saveReview({ takeId, review: { version: from, ...next } }));
+        if (through) {
+          latest.current = next;
+          setWritten({ version: version.current, words: next });
+        }
+        return through;
+      }),
+    giveBack: (again) => inTurn(() => attempt((from) => returnReview({ takeId, version: from, again }))),
   };
 }

@@ -1,0 +1,119 @@
+import type { Assignment, ExerciseSetting, Phrase, ReadingJob, Review, SeriesTake, TakeView, WaitingTake } from '@undulan/contract';
+import { findingKey } from '@undulan/core';
+import type { Agent } from 'supertest';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { courseOf, createHarness, exerciseIdOf, type Harness } from './harness.ts';
+
+let harness: Harness;
+let instructor: Agent;
+let ines: Agent;
+
+beforeAll(async () => {
+  harness = await createHarness();
+  instructor = await harness.signIn('instructor');
+  ines = await harness.signIn('ines');
+});
+afterAll(() => harness.close());
+
+const waiting = async (): Promise<WaitingTake[]> => (await instructor.get(`/api/courses/${harness.courseId}/waiting`).expect(200)).body as WaitingTake[];
+const view = async (who: Agent, takeId: string, reading = ''): Promise<TakeView> => (await who.get(`/api/takes/${takeId}${reading}`).expect(200)).body as TakeView;
+const setting = async (id: string): Promise<ExerciseSetting> => (await instructor.get(`/api/exercises/${id}`).expect(200)).body as ExerciseSetting;
+
+/** Saves an exercise with other details; the target may change. */
+async function setDetails(exerciseId: string, change: object): Promise<void> {
+  const { version, work, history } = await setting(exerciseId);
+  await instructor.put(`/api/exercises/${exerciseId}`).send({ version, work: { ...work, details: { ...work.details, ...change } }, history, targetMayChange: true }).expect(200);
+}
+
+async function finished(job: ReadingJob): Promise<ReadingJob> {
+  let now = job;
+  while (now.state === 'running') now = (await instructor.get(`/api/reading-jobs/${job.id}`).expect(200)).body as ReadingJob;
+  return now;
+}
+
+test('what waits for review stands in a queue, oldest first, for instructors only', async () => {
+  const queue = await waiting();
+  expect(queue.length).toBeGreaterThan(4);
+  expect(queue.map((take) => take.handedInAt)).toEqual(queue.map((take) => take.handedInAt).toSorted());
+  expect(queue[0]).toMatchObject({ late: false, findings: expect.any(Number) as number, proposedGrade: expect.any(Number) as number });
+  await ines.get(`/api/courses/${harness.courseId}/waiting`).expect(403);
+});
+
+test('decisions and grades per criterion are kept; a dismissed finding and its reason never reach the learner; notes are answered and done', async () => {
+  const take = (await waiting()).find((other) => other.learnerName.startsWith('Ines') && other.exerciseTitle.includes('glass'))!;
+  const before = await view(instructor, take.takeId);
+  const [first] = before.reading!.findings;
+  expect(first).toBeDefined();
+  const drawing = { strokes: [{ kind: 'arrow', points: [{ x: 10, y: 20 }, { x: 200, y: 90 }] }], ghosts: [{ subjectId: 'glass', dx: 40, dy: 0, turn: 5 }] };
+  const pinned = { frame: 9, lastFrame: 14, subjectId: 'glass', spot: { x: 300, y: 200 }, drawing, text: 'Here, slower.' };
+  const noteId = (await instructor.post(`/api/takes/${take.takeId}/notes`).send(pinned).expect(201)).body.id as string;
+  await instructor.post(`/api/takes/${take.takeId}/notes`).send({ ...pinned, lastFrame: 9 }).expect(400);
+  const words = { grade: 71, summary: 'Look at the end.', criteria: { spacing: 60 }, decisions: { [findingKey(first!)]: { state: 'dismissed', reason: 'Wanted so.' } } };
+  const { version } = (await instructor.put(`/api/takes/${take.takeId}/review`).send({ version: before.review!.version, ...words }).expect(200)).body as Review;
+  await ines.post(`/api/takes/${take.takeId}/notes/${noteId}/replies`).send({ text: 'Too early' }).expect(404);
+  await instructor.post(`/api/takes/${take.takeId}/return`).send({ version, again: true }).expect(200);
+
+  const returned = await view(ines, take.takeId);
+  expect(returned.review).toMatchObject({ grade: 71, criteria: { spacing: 60 }, decisions: {}, again: true, notes: [{ ...pinned, done: false, replies: [] }] });
+  expect(returned.reading!.findings.map(findingKey)).toEqual(before.reading!.findings.map(findingKey).slice(1));
+  await ines.post(`/api/takes/${take.takeId}/notes/${noteId}/replies`).send({ text: 'Is frame 12 soon enough?' }).expect(201);
+  await instructor.post(`/api/takes/${take.takeId}/notes/${noteId}/replies`).send({ text: 'It is.' }).expect(201);
+  await ines.put(`/api/takes/${take.takeId}/notes/${noteId}/done`).send({ done: true }).expect(204);
+  await instructor.put(`/api/takes/${take.takeId}/notes/${noteId}/done`).send({ done: false }).expect(403);
+  const [note] = (await view(instructor, take.takeId)).review!.notes;
+  expect(note).toMatchObject({ done: true });
+  expect(note!.replies.map(({ text }) => text)).toEqual(['Is frame 12 soon enough?', 'It is.']);
+  const jonah = await harness.signIn('jonah');
+  await jonah.post(`/api/takes/${take.takeId}/notes/${noteId}/replies`).send({ text: 'Mine?' }).expect(404);
+});
+
+test('after a change of the target all takes are read again in threads; the older readings stay to be looked at', async () => {
+  const exerciseId = await exerciseIdOf(instructor, harness.courseId, 'Drawer slide');
+  await setDetails(exerciseId, { tolerances: { keyFrames: 0.5, spacingPercent: 1 } });
+  const { body } = await instructor.post(`/api/exercises/${exerciseId}/readings`).expect(202);
+  const job = await finished(body as ReadingJob);
+  expect(job).toMatchObject({ state: 'finished', failed: 0, done: job.total });
+  expect(job.total).toBe((await setting(exerciseId)).takeCount);
+  const take = (await waiting()).find((other) => other.exerciseId === exerciseId)!;
+  const now = await view(instructor, take.takeId);
+  expect(now).toMatchObject({ targetChanged: false, tolerances: { spacingPercent: 1 } });
+  expect(now.readings).toHaveLength(2);
+  const older = await view(instructor, take.takeId, `?reading=${now.readings[1]!.id}`);
+  expect(older.readingId).toBe(now.readings[1]!.id);
+  expect(older.tolerances.spacingPercent).toBeGreaterThan(1);
+  expect((await instructor.post(`/api/exercises/${exerciseId}/readings`).expect(202)).body, 'nothing is left to read').toMatchObject({ total: 0, state: 'finished' });
+  await ines.post(`/api/exercises/${exerciseId}/readings`).expect(403);
+});
+
+test('a learner’s takes stand in a row, as far as the caller may see them', async () => {
+  const course = await courseOf(ines, harness.courseId);
+  const { takes } = course.exercises.find((exercise) => exercise.title === 'Drawer slide')!;
+  const series = (await ines.get(`/api/takes/${takes[0]!.id}/series`).expect(200)).body as SeriesTake[];
+  expect(series.map(({ take }) => take.number)).toEqual([1, 2]);
+  expect(series[1]!.reading!.proposedGrade).toBeGreaterThan(series[0]!.reading!.proposedGrade);
+});
+
+test('a due date past, or the last take handed in, closes an exercise; limits and dates are told beforehand', async () => {
+  const exerciseId = await exerciseIdOf(instructor, harness.courseId, 'Drawer slide');
+  const wout = await harness.signIn('wout');
+  const draft = (await courseOf(wout, harness.courseId)).exercises.find((exercise) => exercise.id === exerciseId)!.drafts[0]!;
+  const handIn = async () => wout.post(`/api/drafts/${draft.id}/hand-in`).send({ version: 1 });
+  const dueAt = '2020-01-01T12:00:00.000Z';
+  await setDetails(exerciseId, { dueAt, latePolicy: 'refuse', takeLimit: 1, mayChange: { rate: false, range: false, subjects: false, path: false, channels: ['position.x'], maxKeys: 4 } });
+  expect((await wout.get(`/api/exercises/${exerciseId}/assignment`).expect(200)).body as Assignment).toMatchObject({ dueAt, latePolicy: 'refuse', takeLimit: 1, mayChange: { maxKeys: 4 } });
+  expect(await handIn()).toMatchObject({ status: 422, body: { type: '/problems/no-more-takes' } });
+  await setDetails(exerciseId, { latePolicy: 'mark' });
+  const handed = await handIn();
+  expect(handed.status).toBe(201);
+  expect(await view(wout, handed.body.id as string)).toMatchObject({ late: true });
+  const next = (await wout.post(`/api/exercises/${exerciseId}/drafts`).send({ fromTakeId: handed.body.id as string })).body as { id: string };
+  expect(await wout.post(`/api/drafts/${next.id}/hand-in`).send({ version: 1 })).toMatchObject({ status: 422, body: { type: '/problems/no-more-takes' } });
+});
+
+test('phrases are each instructor’s own', async () => {
+  const { id } = (await instructor.post('/api/phrases').send({ text: 'Closer together before it stops.' }).expect(201)).body as { id: string };
+  const listed = (await instructor.get('/api/phrases').expect(200)).body as Phrase[];
+  expect(listed).toContainEqual({ id, text: 'Closer together before it stops.' });
+  await instructor.delete(`/api/phrases/${id}`).expect(204);
+  expect(((await instructor.get('/api/phrases').expect(200)).body as Phrase[]).map((phrase) => phrase.id)).not.toContain(id);
+});
