@@ -2,3 +2,6 @@ export { readCssEasing, writeCssEasing, easingSpacing } from './css-easing.ts';
 export type { CssEasing, EasePoint } from './css-easing.ts';
 export { applyEasing } from './apply-easing.ts';
 export { writeTimingChartSvg } from './timing-chart-svg.ts';
+export { readChart, writeChart } from './chart-notation.ts';
+export type { WrittenMark } from './chart-notation.ts';
+export { applyChart, chartOf } from './apply-chart.ts';

@@ -10,3 +10,8 @@ export { matchKeys } from './match-keys.ts';
 export { criterionScore, DEFAULT_WEIGHTS, CRITERION_LABELS } from './criteria.ts';
 export { madeUpTakes } from './made-up-takes.ts';
 export type { MadeUpTake } from './made-up-takes.ts';
+export { withTargetTiming, withTargetSpacing } from './show-me.ts';
+export { compareReadings } from './compare-readings.ts';
+export type { ReadingChange } from './compare-readings.ts';
+export { createWarp } from './warp.ts';
+export type { Warp } from './warp.ts';
