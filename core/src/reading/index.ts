@@ -7,7 +7,7 @@ export { readTake, targetRead, MODEL_NAME } from './read-take.ts';
 export { createSharedTime } from './shared-time.ts';
 export type { SharedTime } from './shared-time.ts';
 export { matchKeys } from './match-keys.ts';
-export { criterionScore, DEFAULT_WEIGHTS, CRITERION_LABELS } from './criteria.ts';
+export { criterionScore, weightedScore, DEFAULT_WEIGHTS, CRITERION_LABELS } from './criteria.ts';
 export { madeUpTakes } from './made-up-takes.ts';
 export type { MadeUpTake } from './made-up-takes.ts';
 export { withTargetTiming, withTargetSpacing } from './show-me.ts';

@@ -1,7 +1,7 @@
 import { createBrowserRouter, Navigate, Outlet, useParams, useRouteError, useSearchParams } from 'react-router';
 import { BenchPage } from '../features/bench/index.ts';
 import { CoursePage } from '../features/course/index.ts';
-import { DeskPage } from '../features/desk/index.ts';
+import { DeskPage, WaitingPage } from '../features/desk/index.ts';
 import { ReviewPage } from '../features/review/index.ts';
 import { SettingPage } from '../features/setting/index.ts';
 import { SignInPage } from '../features/sign-in/index.ts';
@@ -93,6 +93,7 @@ export const router = createBrowserRouter([
           { path: '/courses/:courseId', element: <CoursePage /> },
           // Fetched when first opened: nobody needs the calculators to see a course.
           { path: '/courses/:courseId/planner', lazy: async () => ({ Component: (await import('../features/planner/index.ts')).PlannerPage }) },
+          { path: '/courses/:courseId/waiting', element: <WaitingPage /> },
           { path: '/exercises/:exerciseId/setting', element: <SettingPage /> },
           { path: '/drafts/:draftId', element: <BenchPage /> },
           { path: '/takes/:takeId', element: <TakePage /> },

@@ -1,31 +1,45 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import type { TakeView } from '@undulan/contract';
-import { keyedByPosition, TRACKS, tracksOf, type ChannelId, type Finding } from '@undulan/core';
+import type { Note, TakeView } from '@undulan/contract';
+import { keyedByPosition, MODEL_NAME, TRACKS, tracksOf, type ChannelId, type Finding } from '@undulan/core';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
 import { Spread, type Pages } from '../spread/index.ts';
 import { TimePage, type StripEntry } from '../time-page/index.ts';
+import { useStored } from '../ui/index.ts';
 import { ComparedPictures } from './ComparedPictures.tsx';
-import { compareTrack } from './compared-track.ts';
+import { alignedTime, compareTrack, type Alignment } from './compared-track.ts';
 import { GapStrip, upward } from './GapStrip.tsx';
 import { MatchStrip } from './MatchStrip.tsx';
+import { NoteLayer, useGhosts, type DrawingDraft } from './NoteLayer.tsx';
+import { correctionProblem, useCompared, type Against } from './use-compared.ts';
+import { TwinLoomStrip } from './TwinLoomStrip.tsx';
 import { TwoCurvesStrip } from './TwoCurvesStrip.tsx';
+import { TwoSpeedsStrip } from './TwoSpeedsStrip.tsx';
 
 interface ComparisonSpreadProps {
   view: TakeView;
   pages: Pages;
+  /** Notes whose drawings lie over their frames. */
+  notes: readonly Note[];
+  /** The note being drawn, if there is one. */
+  draft?: DrawingDraft | null;
   /** Under the pictures: findings, notes, grade. Gets a way to show the track a finding is about. */
   beneath: (showTrack: (finding: Finding) => void) => ReactNode;
 }
 
-/** A take against its target on the spread: pictures left, keys with offsets, both curves and the gap right. */
-export function ComparisonSpread({ view, pages, beneath }: ComparisonSpreadProps) {
-  const { reading, tolerances } = view;
-  // As they are read: what goes along a path by where it goes.
-  const target = useMemo(() => view.target && keyedByPosition(view.target), [view.target]);
+const CHOICE = 'h-7 rounded-md border border-rule bg-page px-1.5';
+
+/** A take against its target on the spread: pictures left; keys with offsets, both curves, speeds and looms, and the gap right. */
+export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: ComparisonSpreadProps) {
+  const { tolerances } = view;
   const motion = useMemo(() => keyedByPosition(view.motion), [view.motion]);
+  const [against, setAgainst] = useState<Against>('model');
+  const [alignment, setAlignment] = useStored<Alignment>('alignment', 'time');
+  const { target, reading, targetName } = useCompared(view, motion, against);
   const [trackAt, setTrackAt] = useState(0);
   const track = reading?.tracks[trackAt] ?? reading?.tracks[0];
-  const compared = useMemo(() => (target && track ? compareTrack(target, motion, track) : null), [target, motion, track]);
+  const compared = useMemo(() => (target && track ? compareTrack(target, motion, track, alignment) : null), [target, motion, track, alignment]);
+  const toTake = useMemo(() => (target ? alignedTime(target, motion, track, alignment).toTake : (frame: number) => frame), [target, motion, track, alignment]);
+  const drawOver = useGhosts(motion, toTake, notes, draft);
   const layout = useDefaultLayout({ id: 'undulan:comparison:left' });
   const showTrack = (finding: Finding): void => {
     const at = reading?.tracks.findIndex((other) => other.subjectId === finding.subjectId && other.track === finding.track) ?? -1;
@@ -52,6 +66,12 @@ export function ComparisonSpread({ view, pages, beneath }: ComparisonSpreadProps
   const strips: StripEntry[] = [
     ...(compared ? [{ id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '118px', content: <MatchStrip track={compared} /> } as const] : []),
     curve,
+    ...(compared && target
+      ? [
+          { id: 'speed', name: 'Speed', shortcut: 'stripSpeed', size: '130px', startsClosed: true, content: <TwoSpeedsStrip compared={compared} target={target} take={motion} /> } as const,
+          { id: 'loom', name: 'Loom', shortcut: 'stripLoom', size: '150px', startsClosed: true, content: <TwinLoomStrip compared={compared} target={target} take={motion} /> } as const,
+        ]
+      : []),
     ...(track ? [{ id: 'gap', name: 'Gap', shortcut: 'stripGap', size: '30%', content: <GapStrip reading={track} tolerancePercent={tolerances.spacingPercent} /> } as const] : []),
   ];
   const keyFrames = useMemo(() => {
@@ -59,6 +79,25 @@ export function ComparisonSpread({ view, pages, beneath }: ComparisonSpreadProps
     return [...new Set(frames)].sort((a, b) => a - b);
   }, [compared]);
   const worst = track?.gap.raw.length ? `worst gap ${(track.raw.worstPercent * upward(track)).toFixed(1).replace('-', '−')} % at frame ${track.raw.worstFrame}` : '';
+  const nearest = reading?.nearest && reading.nearest !== MODEL_NAME ? `read against “${reading.nearest}”` : '';
+  const problem = view.target && correctionProblem(view.target, motion);
+  const choices = (
+    <>
+      <select aria-label="What the take is compared with" title={problem ?? undefined} value={against} onChange={(event) => setAgainst(event.target.value as Against)} className={CHOICE}>
+        <option value="model">with the model</option>
+        <option value="timing" disabled={problem !== null || !view.reading}>
+          with its keys on the target’s frames
+        </option>
+        <option value="spacing" disabled={problem !== null || !view.reading}>
+          with the target’s spacing
+        </option>
+      </select>
+      <select aria-label="How time is aligned" value={alignment} onChange={(event) => setAlignment(event.target.value as Alignment)} className={CHOICE}>
+        <option value="time">by time</option>
+        <option value="keys">by matched keys</option>
+      </select>
+    </>
+  );
   const scores = reading && [...reading.criteria.map((criterion) => `${criterion.label.toLowerCase()} ${Math.round(criterion.score)}`), `proposed ${reading.proposedGrade}`].join(' · ');
 
   return (
@@ -69,7 +108,17 @@ export function ComparisonSpread({ view, pages, beneath }: ComparisonSpreadProps
         <div className="h-full px-4 py-3">
           <Group orientation="vertical" id="undulan:comparison:left" {...layout}>
             <Panel id="pictures" defaultSize="57%" minSize="160px">
-              <ComparedPictures target={target} take={motion} takeName={`Take ${view.number}`} subjectId={actor?.id} />
+              <ComparedPictures
+                target={target}
+                targetName={targetName}
+                take={motion}
+                takeName={`Take ${view.number}`}
+                toTake={toTake}
+                subjectId={actor?.id}
+                choices={choices}
+                overlay={<NoteLayer take={motion} toTake={toTake} notes={notes} draft={draft} />}
+                drawOver={drawOver}
+              />
             </Panel>
             <Separator aria-label="Between pictures and words" className="my-1 h-1 rounded hover:bg-accent/40 focus-visible:bg-accent/60" />
             <Panel id="beneath" minSize="120px">
@@ -105,7 +154,7 @@ export function ComparisonSpread({ view, pages, beneath }: ComparisonSpreadProps
               </div>
             )
           }
-          foot={<span className="figures">{[scores, worst].filter(Boolean).join(' · ')}</span>}
+          foot={<span className="figures">{[scores, nearest, worst].filter(Boolean).join(' · ')}</span>}
         />
       }
     />

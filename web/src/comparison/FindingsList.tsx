@@ -13,17 +13,22 @@ interface FindingsListProps {
   findings: readonly Finding[];
   onChoose?: (finding: Finding) => void;
   /** What can be done with a finding beside going to it. */
-  action?: (finding: Finding) => ReactNode;
+  action?: ((finding: Finding) => ReactNode) | undefined;
+  /** What stands before each. */
+  before?: ((finding: Finding) => ReactNode) | undefined;
+  /** Those that no longer count. */
+  faded?: (finding: Finding) => boolean;
 }
 
 /** What the reading found, in the order to fix it; a press goes to the frame. */
-export function FindingsList({ findings, onChoose, action }: FindingsListProps) {
+export function FindingsList({ findings, onChoose, action, before, faded }: FindingsListProps) {
   const clock = useClock();
   if (findings.length === 0) return <Empty title="Nothing found">Keys and spacing are within the tolerances.</Empty>;
   return (
     <ol className="overflow-hidden rounded-md border border-rule bg-page" aria-label="Findings">
       {findings.map((finding, i) => (
-        <li key={i} className="flex items-start border-b border-rule last:border-0">
+        <li key={i} className={`flex items-start border-b border-rule last:border-0 ${faded?.(finding) ? 'opacity-60' : ''}`}>
+          {before?.(finding)}
           <button
             type="button"
             className="flex min-w-0 flex-1 items-baseline gap-3 px-2.5 py-1.5 text-left hover:bg-shade"

@@ -3,10 +3,11 @@ import { ToggleGroup } from 'radix-ui';
 import { Strip, useClock, useTimeScale } from '../time-page/index.ts';
 import { Empty, useSize, useStored } from '../ui/index.ts';
 
-type GapKind = 'raw' | 'spacing';
+type GapKind = 'raw' | 'timing' | 'spacing';
 
 const KINDS: { kind: GapKind; label: string; says: string }[] = [
   { kind: 'raw', label: 'all', says: 'timing and spacing together' },
+  { kind: 'timing', label: 'timing', says: 'what keys on other frames make of it: all less spacing' },
   { kind: 'spacing', label: 'spacing', says: 'once matched keys are laid on each other' },
 ];
 
@@ -18,6 +19,11 @@ const UP_MEANS: Partial<Record<NonNullable<TrackReading['measuredOn']>, string>>
 
 function formatSpan({ span, unit }: TrackReading): string {
   return `${Number(span.toPrecision(3))} ${unit}`;
+}
+
+/** The errors a frame of one kind. What timing alone makes is what is left when the keys are laid on each other. */
+function errorsOf({ gap }: TrackReading, kind: GapKind): number[] {
+  return kind === 'timing' ? gap.raw.map((percent, i) => percent - (gap.spacing[i] ?? 0)) : gap[kind];
 }
 
 /** The sign that makes an error point up where the take's curve is drawn above the target's. */
@@ -32,7 +38,7 @@ export function GapStrip({ reading, tolerancePercent }: { reading: TrackReading;
   const [measure, size] = useSize();
   const [kind, setKind] = useStored<GapKind>('gap-kind', 'raw');
   const heightPx = Math.max(40, size?.heightPx ?? 110);
-  const errors = reading.gap[kind].map((percent) => percent * upward(reading));
+  const errors = errorsOf(reading, kind).map((percent) => percent * upward(reading));
   const most = Math.max(tolerancePercent * 1.3, ...errors.map(Math.abs)) * 1.12;
   const yOf = (percent: number): number => heightPx / 2 - (percent / most) * (heightPx / 2 - 4);
   const width = Math.max(2, Math.min(12, scale.pxPerFrame * 0.62));

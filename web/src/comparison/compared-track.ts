@@ -1,5 +1,5 @@
 import {
-  createSharedTime, findChannel, findSubject, trackEvents, TRACKS, type Channel, type ChannelId, type Leave, type MotionDocument, type Subject, type TrackEvent,
+  createSharedTime, createWarp, findChannel, findSubject, trackEvents, TRACKS, type Channel, type ChannelId, type Leave, type MotionDocument, type SharedTime, type Subject, type TrackEvent,
   type TrackReading,
 } from '@undulan/core';
 
@@ -18,6 +18,7 @@ export interface ComparedTrack {
   channelIds: ChannelId[];
   /** From the ruler's frames to the take's own. */
   toTake: (frame: number) => number;
+  toTarget: (frame: number) => number;
 }
 
 function sideOf(motion: MotionDocument, reading: TrackReading, channelIds: readonly ChannelId[], toRuler: (frame: number) => number): ComparedSide {
@@ -35,9 +36,23 @@ function extent(channel: Channel | undefined): number {
   return values.length > 0 ? Math.max(...values) - Math.min(...values) : 0;
 }
 
-/** Lays a track of the take beside the target's, on the target's ruler. */
-export function compareTrack(target: MotionDocument, take: MotionDocument, reading: TrackReading): ComparedTrack {
+/** By time both start together and run at their own pace; by keys the matched keys lie on each other, so that spacing is seen apart from timing. */
+export type Alignment = 'time' | 'keys';
+
+/** Carries frames between the two rulers. Aligned by keys, a track's pairs say where; without any it is by time. */
+export function alignedTime(target: MotionDocument, take: MotionDocument, reading: TrackReading | undefined, by: Alignment): SharedTime {
   const time = createSharedTime(target, take);
+  const pairs = reading?.pairs ?? [];
+  if (by === 'time' || pairs.length === 0) return time;
+  const ends = pairs.map(({ targetFrame, takeFrame }) => ({ targetFrame, takeFrame: time.toTarget(takeFrame) }));
+  const warp = createWarp(ends.map(({ targetFrame, takeFrame }) => ({ from: targetFrame, to: takeFrame })));
+  const back = createWarp(ends.map(({ targetFrame, takeFrame }) => ({ from: takeFrame, to: targetFrame })));
+  return { toTake: (frame) => time.toTake(warp(frame)), toTarget: (frame) => back(time.toTarget(frame)) };
+}
+
+/** Lays a track of the take beside the target's, on the target's ruler. */
+export function compareTrack(target: MotionDocument, take: MotionDocument, reading: TrackReading, by: Alignment = 'time'): ComparedTrack {
+  const time = alignedTime(target, take, reading, by);
   const track = TRACKS.find((other) => other.id === reading.track)!;
   const subjects = [findSubject(target, reading.subjectId), findSubject(take, reading.subjectId)];
   const moves = (id: ChannelId): number => Math.max(...subjects.map((subject) => (subject ? extent(findChannel(subject, id)) : 0)));
@@ -50,5 +65,6 @@ export function compareTrack(target: MotionDocument, take: MotionDocument, readi
     take: sideOf(take, reading, channelIds, time.toTarget),
     channelIds,
     toTake: time.toTake,
+    toTarget: time.toTarget,
   };
 }

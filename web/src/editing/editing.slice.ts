@@ -1,6 +1,6 @@
 import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 import type { ExerciseDetails, StoredWork, Work, WorkHistory } from '@undulan/contract';
-import { CHANNELS, copyKeys, sameChannel, sameKey, type Clip, type EaseShape, type KeyRef, type KeyValue, type MotionDocument } from '@undulan/core';
+import { CHANNELS, copyKeys, keepWithin, sameChannel, sameKey, type Clip, type EaseShape, type Edit, type KeyRef, type Limits, type KeyValue, type MotionDocument } from '@undulan/core';
 import { EMPTY_HISTORY, recordStep, redoStep, undoStep } from './history.ts';
 import { editName, runEdit, type EditRequest } from './operations.ts';
 import { isLocked, lockedChange, PLAIN_ROWS, type RowState } from './rows.ts';
@@ -34,6 +34,8 @@ export interface EditingState {
   gaveWay: KeyRef[];
   /** Why the last edit was not allowed. */
   refused: string | null;
+  /** What of the motion may be changed; null where all of it may. */
+  limits: Limits | null;
   subjectId: string | null;
   channelId: KeyRef['channelId'] | null;
   selectedKeys: KeyRef[];
@@ -67,6 +69,7 @@ const initialState: EditingState = {
   previewKeys: [],
   gaveWay: [],
   refused: null,
+  limits: null,
   subjectId: null,
   channelId: null,
   selectedKeys: [],
@@ -106,6 +109,12 @@ function firstSubject(motion: MotionDocument): string | null {
   return motion.subjects.find((subject) => !subject.locked)?.id ?? null;
 }
 
+/** An edit as far as the work's limits let it. */
+function runWithin({ limits }: Pick<EditingState, 'limits'>, motion: MotionDocument, request: EditRequest): Edit {
+  const edit = runEdit(motion, request);
+  return limits ? keepWithin(motion, edit, limits) : edit;
+}
+
 interface Opened {
   source: WorkSource;
   stored: StoredWork;
@@ -115,17 +124,22 @@ const slice = createSlice({
   name: 'editing',
   initialState,
   reducers: {
-    opened: ({ clip, easeClip }, { payload: { source, stored } }: PayloadAction<Opened>): EditingState => ({
+    opened: ({ clip, easeClip, limits, source: before }, { payload: { source, stored } }: PayloadAction<Opened>): EditingState => ({
       ...initialState,
       clip,
       easeClip,
       source,
+      // The same work fetched anew is as limited as it was.
+      limits: before?.id === source.id ? limits : null,
       work: stored.work,
       history: stored.history,
       version: stored.version,
       subjectId: firstSubject(stored.work.motion),
     }),
     closed: ({ clip, easeClip }): EditingState => ({ ...initialState, clip, easeClip }),
+    limited: (state, { payload }: PayloadAction<Limits | null>) => {
+      state.limits = payload;
+    },
     /** Work that never reached the server is taken up again on top of what the server has. */
     broughtBack: (state, { payload }: PayloadAction<StoredWork>) => {
       state.work = payload.work;
@@ -136,7 +150,7 @@ const slice = createSlice({
     edited: (state, { payload }: PayloadAction<EditRequest>) => {
       if (!state.work) return;
       const before = original(state).work!;
-      const edit = runEdit(before.motion, payload);
+      const edit = runWithin(original(state), before.motion, payload);
       const locked = lockedChange(original(state).rows, before.motion, edit.motion);
       state.refused = locked ? `The row ${CHANNELS[locked.channelId].label} is locked: unlock it to change its keys.` : (edit.refused ?? null);
       if (state.refused) {
@@ -151,7 +165,7 @@ const slice = createSlice({
     },
     previewed: (state, { payload }: PayloadAction<EditRequest | null>) => {
       const before = original(state).work;
-      const edit = payload && before ? runEdit(before.motion, payload) : null;
+      const edit = payload && before ? runWithin(original(state), before.motion, payload) : null;
       state.preview = edit?.motion ?? null;
       state.previewKeys = edit?.keys ?? [];
       state.gaveWay = edit?.gaveWay ?? [];
@@ -274,6 +288,6 @@ const DETAIL_NAMES: Record<keyof ExerciseDetails, string> = {
 
 export const editingReducer = slice.reducer;
 export const {
-  opened, closed, copied, easeCopied, rowsChanged, rippleToggled, sharesToggled, leftUnkeyed, unkeyedDropped, broughtBack, edited, previewed, detailsChanged, undone, redone, keysSelected, subjectSelected, channelSelected, recordToggled, asked,
+  opened, closed, limited, copied, easeCopied, rowsChanged, rippleToggled, sharesToggled, leftUnkeyed, unkeyedDropped, broughtBack, edited, previewed, detailsChanged, undone, redone, keysSelected, subjectSelected, channelSelected, recordToggled, asked,
   saving, saved, notSaved, mineKept, targetUnlocked,
 } = slice.actions;

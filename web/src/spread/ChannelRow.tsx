@@ -1,5 +1,5 @@
 import { memo, useCallback, useRef } from 'react';
-import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { ChevronLeft, ChevronRight, Lock } from 'lucide-react';
 import { CHANNELS, sameChannel, sampleChannel, type Channel, type ChannelKind, type KeyValue } from '@undulan/core';
 import { useAppDispatch } from '../app/store.ts';
 import { channelSelected, previewed, useEditing, useChangeValues } from '../editing/index.ts';
@@ -31,7 +31,8 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame }
   const moving = useMoving();
   const change = useChangeValues();
   const units = useValueUnits();
-  const { unkeyed } = useEditing('unkeyed');
+  const { unkeyed, limits } = useEditing('unkeyed', 'limits');
+  const fixed = Boolean(limits?.channels && !limits.channels.includes(channel.id));
   const ref = { subjectId, channelId: channel.id };
   const { label } = CHANNELS[channel.id];
   const before = channel.keys.findLast((key) => key.frame < frame)?.frame;
@@ -64,6 +65,8 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame }
       <td className="w-20 py-1 text-right">
         {moving ? (
           <LiveValue channel={channel} />
+        ) : fixed ? (
+          <span className="figures pr-[9px]">{units.format(channel.id, value)}</span>
         ) : (
           <CommitInput
             aria-label={`${label} on frame ${frame}`}
@@ -75,7 +78,7 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame }
         )}
       </td>
       <td className="w-11 py-1 pl-1 text-xs text-faint">
-        <ScrubHandle value={{ ...ref, value }} frame={frame} />
+        {fixed ? <span className="figures px-1">{units.label(channel.id)}</span> : <ScrubHandle value={{ ...ref, value }} frame={frame} />}
       </td>
       <td className="figures w-24 py-1 text-right text-xs whitespace-nowrap text-faint">
         {channel.keys.length > 0 && (
@@ -87,11 +90,22 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame }
         )}
       </td>
       <td className="w-7 py-1 pr-1">
-        <ChannelMenu subjectId={subjectId} channel={channel} />
+        {fixed ? <FixedMark label={label} /> : <ChannelMenu subjectId={subjectId} channel={channel} />}
       </td>
     </tr>
   );
 });
+
+/** In the place of the actions of a channel that the exercise keeps. */
+function FixedMark({ label }: { label: string }) {
+  return (
+    <Tip says="The exercise does not leave this channel to you.">
+      <span tabIndex={0} role="img" aria-label={`${label} is kept by the exercise`} className="grid h-6 w-6 place-items-center rounded-sm text-faint">
+        <Lock size={13} />
+      </span>
+    </Tip>
+  );
+}
 
 /** The unit, to drag sideways: the value follows, in the picture too. */
 function ScrubHandle({ value, frame }: { value: KeyValue; frame: number }) {

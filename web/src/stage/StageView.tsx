@@ -10,11 +10,12 @@ interface StageViewProps extends Omit<HTMLAttributes<HTMLCanvasElement>, 'draw' 
   stage: Stage;
   draw: StageDrawing;
   label: string;
-  children?: ReactNode;
+  /** Laid over the picture, as large as it is. */
+  overlay?: ReactNode;
 }
 
 /** A picture that follows the clock, as large as fits with the stage's own proportions. */
-export function StageView({ stage, draw, label, children, ...canvasProps }: StageViewProps) {
+export function StageView({ stage, draw, label, overlay, ...canvasProps }: StageViewProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [measure, size] = useSize();
   const fit = size ? Math.min(size.widthPx / stage.widthPx, size.heightPx / stage.heightPx) : 0;
@@ -43,15 +44,17 @@ export function StageView({ stage, draw, label, children, ...canvasProps }: Stag
 
   return (
     <div ref={measure} className="relative grid h-full min-h-0 w-full place-items-center overflow-hidden">
-      <canvas
-        {...canvasProps}
-        ref={canvas}
-        role="img"
-        aria-label={label}
-        style={{ width: widthPx, height: heightPx }}
-        className={`rounded-md border border-rule ${canvasProps.className ?? ''}`}
-      />
-      {children}
+      <div className="relative" style={{ width: widthPx, height: heightPx }}>
+        <canvas
+          {...canvasProps}
+          ref={canvas}
+          role="img"
+          aria-label={label}
+          style={{ width: widthPx, height: heightPx }}
+          className={`block rounded-md border border-rule ${canvasProps.className ?? ''}`}
+        />
+        {overlay}
+      </div>
     </div>
   );
 }

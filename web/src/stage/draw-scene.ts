@@ -2,7 +2,7 @@ import { channelValue, exposedFrame, findChannel, poseOf, unpackColour, type Mot
 import { drawDetails, outlineOf } from './shapes.ts';
 
 export interface DrawOptions {
-  /** `filled` is the picture itself; `outline` draws only what can move, as a ghost in `colour`. */
+  /** `filled` is the picture itself; `outline` draws only what can move, as a ghost in `colour`. Bare silhouettes are in `colour` too, where it is given. */
   style: 'filled' | 'outline';
   colour?: string;
   dashed?: boolean;
@@ -66,7 +66,7 @@ function drawSubject(context: CanvasRenderingContext2D, motion: MotionDocument, 
     context.setLineDash(options.dashed ? [10, 7] : []);
     context.stroke(outline);
   } else {
-    context.fillStyle = keyedColour(subject, 'fill', frame) ?? look.fill;
+    context.fillStyle = (options.bare && options.colour) || (keyedColour(subject, 'fill', frame) ?? look.fill);
     context.fill(outline);
     // A bare one is a silhouette: dozens of them lie on each other, and the line about each takes as long as its fill.
     if (!options.bare) {
@@ -81,15 +81,54 @@ function drawSubject(context: CanvasRenderingContext2D, motion: MotionDocument, 
   context.restore();
 }
 
+/** Where a subject should be instead: shifted in stage pixels, and turned in degrees about its pivot. */
+export interface PoseShift {
+  dx: number;
+  dy: number;
+  turn: number;
+}
+
+/** Draws a subject's outline at a frame as it would be elsewhere: a corrected pose over the one that is there. */
+export function drawShifted(context: CanvasRenderingContext2D, motion: MotionDocument, subject: Subject, frame: number, { dx, dy, turn }: PoseShift, colour: string): void {
+  const pose = poseOf(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure));
+  const pivot = pivotOnStage(motion, subject, frame);
+  context.save();
+  context.translate(pivot.x + dx, pivot.y + dy);
+  context.rotate((turn * Math.PI) / 180);
+  context.translate(-pivot.x, -pivot.y);
+  context.transform(pose.a, pose.b, pose.c, pose.d, pose.e, pose.f);
+  const outline = outlineOf(subject.look);
+  context.fillStyle = colour;
+  context.globalAlpha = 0.18;
+  context.fill(outline);
+  context.globalAlpha = 1;
+  context.strokeStyle = colour;
+  context.lineWidth = 4;
+  context.stroke(outline);
+  context.restore();
+}
+
+/** Where the point a subject turns about is on the stage, as it is seen at a frame. */
+export function pivotOnStage(motion: MotionDocument, subject: Subject, frame: number): { x: number; y: number } {
+  const { a, b, c, d, e, f } = poseOf(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure));
+  const { x, y } = subject.pivot;
+  return { x: a * x + c * y + e, y: b * x + d * y + f };
+}
+
 /** The topmost subject a person can pick at a point of the stage, at a frame. */
 export function subjectAt(context: CanvasRenderingContext2D, motion: MotionDocument, frame: number, x: number, y: number): Subject | null {
-  for (const subject of inDepth(motion, frame).toReversed()) {
-    if (subject.locked || !subject.visible) continue;
-    const pose = poseOf(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure));
-    const point = DOMMatrix.fromMatrix(pose).inverse().transformPoint({ x, y });
-    // Nearly invisible, tiny or flattened subjects can still be taken hold of near their pivot.
-    if (context.isPointInPath(outlineOf(subject.look), point.x, point.y)) return subject;
-    if (Math.hypot(pose.e - x, pose.f - y) < 12) return subject;
-  }
-  return null;
+  context.save();
+  // A path is tested where the context's scale would draw it: the outline is in pixels of the subject's own.
+  context.resetTransform();
+  const found = inDepth(motion, frame).toReversed().find((subject) => isAt(context, motion, subject, frame, x, y));
+  context.restore();
+  return found ?? null;
+}
+
+function isAt(context: CanvasRenderingContext2D, motion: MotionDocument, subject: Subject, frame: number, x: number, y: number): boolean {
+  if (subject.locked || !subject.visible) return false;
+  const pose = poseOf(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure));
+  const point = DOMMatrix.fromMatrix(pose).inverse().transformPoint({ x, y });
+  // Nearly invisible, tiny or flattened subjects can still be taken hold of near their pivot.
+  return context.isPointInPath(outlineOf(subject.look), point.x, point.y) || Math.hypot(pose.e - x, pose.f - y) < 12;
 }

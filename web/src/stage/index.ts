@@ -1,7 +1,8 @@
 export { StageView } from './StageView.tsx';
 export type { StageDrawing } from './StageView.tsx';
 export { EditableStage, TARGET_COLOUR, TAKE_COLOUR } from './EditableStage.tsx';
-export { drawScene } from './draw-scene.ts';
+export { drawScene, drawShifted, pivotOnStage, subjectAt } from './draw-scene.ts';
+export type { PoseShift } from './draw-scene.ts';
 export { PLAIN_ONION, MOST_SKINS } from './onion.ts';
 export type { OnionSettings } from './onion.ts';
 export { putTrail } from './draw-trail.ts';

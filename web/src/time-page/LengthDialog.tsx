@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { CHANNELS, changeLength, changeRate, findSubject, formatExact, formatRate, frameCount, parseRate, RATE_PRESETS, runningSeconds, sameRate, travelSeconds, type ConvertedFrame, type KeyRef, type MotionDocument } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, selectMotion, type EditRequest } from '../editing/index.ts';
+import { edited, selectMotion, useEditing, type EditRequest } from '../editing/index.ts';
 import { Button, Dialog, INPUT } from '../ui/index.ts';
 
 type Place = KeyRef & Omit<ConvertedFrame, 'roundingSeconds'>;
 
 interface LengthDialogProps {
-  /** Why rate and range stay as they are here; null where they may change. */
+  /** Why the range stays as it is here; null where it may change. */
   rangeFixed: string | null;
   onClose: () => void;
 }
@@ -18,6 +18,8 @@ const MOST_FRAMES = 100_000;
 export function LengthDialog({ rangeFixed, onClose }: LengthDialogProps) {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion)!;
+  const { limits } = useEditing('limits');
+  const rateFixed = limits && !limits.rate ? 'The frame rate is set by the exercise.' : null;
   const count = frameCount(motion.range);
   const [of, setOf] = useState<'length' | 'rate'>('length');
   const [frames, setFrames] = useState(String(count));
@@ -97,10 +99,10 @@ export function LengthDialog({ rangeFixed, onClose }: LengthDialogProps) {
               )}
             </div>
           )}
-          <label className={`flex items-center gap-2 font-semibold ${rangeFixed ? 'opacity-50' : ''}`}>
-            <input type="radio" name="of" disabled={rangeFixed !== null} checked={of === 'rate'} onChange={() => setOf('rate')} className="accent-[var(--accent)]" /> Frame rate
+          <label className={`flex items-center gap-2 font-semibold ${rateFixed ? 'opacity-50' : ''}`}>
+            <input type="radio" name="of" disabled={rateFixed !== null} checked={of === 'rate'} onChange={() => setOf('rate')} className="accent-[var(--accent)]" /> Frame rate
           </label>
-          {rangeFixed && <p className="pl-6 text-xs text-faint">{rangeFixed}</p>}
+          {rateFixed && <p className="pl-6 text-xs text-faint">{rateFixed}</p>}
           {of === 'rate' && (
             <div className="space-y-2 pl-6 text-sm">
               <input aria-label="New frame rate" list="rates" className={`${INPUT} figures w-28!`} value={rateText} aria-invalid={Boolean(error) || undefined} onChange={(event) => setRateText(event.target.value)} />

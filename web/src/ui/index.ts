@@ -12,3 +12,4 @@ export { usePointerDrag } from './use-pointer-drag.ts';
 export type { DragMove } from './use-pointer-drag.ts';
 export { readySound, soundClick } from './click-sound.ts';
 export { TabBar } from './TabBar.tsx';
+export { formatDue } from './format-due.ts';

@@ -1,16 +1,17 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Assignment, Draft } from '@undulan/contract';
+import { keyCount, type Limits, type MotionDocument } from '@undulan/core';
 import { Tabs } from 'radix-ui';
 import { toast } from 'sonner';
 import { useAssignmentQuery, useDraftQuery, useHandInMutation } from '../../app/api.ts';
 import { explain } from '../../app/problem.ts';
 import { Shell } from '../../app/Shell.tsx';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { saveWork, useEditing, selectMotion, useOpenWork } from '../../editing/index.ts';
+import { limited, saveWork, useEditing, selectMotion, useOpenWork } from '../../editing/index.ts';
 import { ConflictDialog, EditingActions, EditingPicture, EditingTime, FramesTable, NumbersPanel, OwnCharts, PagesChoice, RecordQuestion, SaveStatus, Spread, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time-page/index.ts';
-import { Button, Dialog, Loading, LoadFailed, TabBar, Toggle, useStored } from '../../ui/index.ts';
+import { Button, Dialog, formatDue, Loading, LoadFailed, TabBar, Toggle, useStored } from '../../ui/index.ts';
 import { BriefDrawer } from './BriefDrawer.tsx';
 
 const TABS = [
@@ -40,6 +41,12 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
   const [pages, setPages] = usePages('bench');
   const [targetShown, setTargetShown] = useStored('target-shown', true);
   const [drawer, setDrawer] = useState(false);
+  const dispatch = useAppDispatch();
+  const { mayChange } = assignment;
+  useEffect(() => {
+    dispatch(limited(mayChange));
+  }, [dispatch, mayChange]);
+  const timeFixed = fixedTime(mayChange);
   const target = assignment.model;
   const toggleDrawer = (): void => {
     setDrawer(!drawer);
@@ -58,7 +65,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
             <Toggle on={drawer} onClick={toggleDrawer}>
               Brief and chart
             </Toggle>
-            <HandInButton draft={draft} />
+            <HandInButton draft={draft} assignment={assignment} />
           </>
         }
       >
@@ -89,7 +96,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
                 )}
               </EditingPicture>
             }
-            time={<EditingTime name="bench" tone="take" target={targetShown ? target : null} courseId={assignment.courseId} rangeFixed="Rate and range are set by the exercise." foot="Rate and range are set by the exercise." />}
+            time={<EditingTime name="bench" tone="take" target={targetShown ? target : null} courseId={assignment.courseId} rangeFixed={mayChange.range ? null : timeFixed} foot={<KeysLeft limits={mayChange} motion={motion} says={timeFixed} />} />}
           />
         <ConflictDialog />
         <RecordQuestion />
@@ -98,8 +105,40 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
   );
 }
 
+/** What of time the exercise sets; an empty word where it leaves both to the learner. */
+function fixedTime({ rate, range }: Limits): string {
+  if (rate && range) return '';
+  if (!rate && !range) return 'Rate and range are set by the exercise.';
+  return rate ? 'The range is set by the exercise.' : 'The frame rate is set by the exercise.';
+}
+
+/** Under the strips: what is set, and how many keys there may still be. */
+function KeysLeft({ limits, motion, says }: { limits: Limits; motion: MotionDocument; says: string }) {
+  if (limits.maxKeys === null) return <>{says}</>;
+  const count = keyCount(motion);
+  return (
+    <>
+      {says} <span className={`figures ${count >= limits.maxKeys ? 'text-danger' : ''}`}>{`${count} of ${limits.maxKeys} keys`}</span>
+    </>
+  );
+}
+
+function isLate({ dueAt, latePolicy }: Assignment): boolean {
+  return latePolicy !== 'accept' && dueAt !== null && new Date(dueAt) < new Date();
+}
+
+function takesLeft({ takeLimit, takes }: Assignment): number {
+  return takeLimit === null ? Infinity : Math.max(0, takeLimit - takes.length);
+}
+
+/** Why no take can be handed in any more. */
+function closedReason(assignment: Assignment): string | null {
+  if (takesLeft(assignment) === 0) return `The exercise allows ${assignment.takeLimit} ${assignment.takeLimit === 1 ? 'take' : 'takes'}, and you have handed in as many.`;
+  return isLate(assignment) && assignment.latePolicy === 'refuse' ? `It was due ${formatDue(assignment.dueAt!)}; takes are no longer accepted.` : null;
+}
+
 /** Hands the draft in as the next take, once everything is on the server and the person has said so. */
-function HandInButton({ draft }: { draft: Draft }) {
+function HandInButton({ draft, assignment }: { draft: Draft; assignment: Assignment }) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const motion = useAppSelector(selectMotion)!;
@@ -121,7 +160,7 @@ function HandInButton({ draft }: { draft: Draft }) {
 
   return (
     <>
-      <Button kind="main" disabledReason={isEmpty && 'There is no key yet: nothing to hand in.'} onClick={() => void ask()}>
+      <Button kind="main" disabledReason={closedReason(assignment) ?? (isEmpty && 'There is no key yet: nothing to hand in.')} onClick={() => void ask()}>
         Hand in take {draft.nextTakeNumber}
       </Button>
       <Dialog
@@ -138,6 +177,8 @@ function HandInButton({ draft }: { draft: Draft }) {
         }
       >
         <p>It is read against the target and goes to your instructor. A take stays as it was handed in; the next one can start from it.</p>
+        {isLate(assignment) && <p className="mt-2 text-danger">It is past the due date: the take will be marked as late.</p>}
+        {assignment.takeLimit !== null && <p className="mt-2">{takesLeft(assignment)} of {assignment.takeLimit} takes {takesLeft(assignment) === 1 ? 'is' : 'are'} left, this one among them.</p>}
         {unkeyed.length > 0 && <p className="mt-2 text-danger">{unkeyed.length === 1 ? 'One change is' : `${unkeyed.length} changes are`} not keyed and will not be part of it.</p>}
       </Dialog>
     </>

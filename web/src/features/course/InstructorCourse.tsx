@@ -27,6 +27,9 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
       status={data && `${waiting} ${waiting === 1 ? 'take waits' : 'takes wait'} for review`}
       actions={
         <>
+          <Button disabledReason={waiting === 0 && 'Nothing waits for review.'} onClick={() => void navigate(`/courses/${courseId}/waiting`)}>
+            Review {waiting > 0 && waiting}
+          </Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>
           <Button kind="main" disabled={isLoading} onClick={() => void setNew()}>
             <Plus size={15} /> Set an exercise
@@ -77,7 +80,7 @@ function Standings({ course }: { course: CourseOverview }) {
                   </Link>
                   {!exercise.published && <span className="ml-2 rounded-full border border-ochre px-2 py-px text-[11px] text-ochre">not published</span>}
                   <br />
-                  <ExerciseFacts rate={exercise.rate} range={exercise.range} />
+                  <ExerciseFacts rate={exercise.rate} range={exercise.range} dueAt={exercise.dueAt} />
                 </th>
                 {course.learners.map((learner) => (
                   <td key={learner.id} className="px-1 py-2 text-center align-middle">
@@ -117,6 +120,7 @@ function StandingCell({ standing, learner, exercise }: { standing: Standing | un
         className={`figures inline-block rounded-md border px-2 py-1 text-xs hover:bg-shade ${waits ? 'border-take font-semibold text-take-ink' : 'border-rule text-target'}`}
       >
         {waits ? `take ${take.number}` : take.grade}
+        {take.late && <span className="text-danger"> late</span>}
         {standing?.hasDraft && ' +'}
       </Link>
     </Tip>

@@ -58,7 +58,7 @@ function ExerciseCard({ exercise, number }: { exercise: OpenExercise; number: nu
         <h2 className="text-[16px] leading-7">{exercise.title}</h2>
         <p className="line-clamp-2 text-sm text-faint">{exercise.brief.split('\n')[0]}</p>
         <p className="mt-1">
-          <ExerciseFacts rate={exercise.rate} range={exercise.range} />
+          <ExerciseFacts rate={exercise.rate} range={exercise.range} dueAt={exercise.dueAt} />
         </p>
         {exercise.takes.length > 0 && (
           <ul className="mt-2 flex flex-wrap gap-2">
@@ -104,6 +104,7 @@ function TakeLink({ take }: { take: TakeSummary }) {
   return (
     <Link to={`/takes/${take.id}`} className={`figures inline-block rounded-md border px-2 py-0.5 text-xs hover:bg-shade ${returned ? 'border-target text-target' : 'border-rule text-faint'}`}>
       take {take.number} · {returned ? `returned, ${take.grade}` : 'handed in'}
+      {take.late && ', late'}
     </Link>
   );
 }

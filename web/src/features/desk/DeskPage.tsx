@@ -1,87 +1,114 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Tabs } from 'radix-ui';
-import { MessageSquarePlus } from 'lucide-react';
 import type { TakeView } from '@undulan/contract';
 import { toast } from 'sonner';
 import { useReadAgainMutation } from '../../app/api.ts';
 import { explain } from '../../app/problem.ts';
 import { Shell } from '../../app/Shell.tsx';
-import { ComparisonSpread, FindingsList } from '../../comparison/index.ts';
+import { ComparisonSpread, ReadAllAgain, TakesPanel, type DrawingDraft } from '../../comparison/index.ts';
+import { isEmptyDrawing } from '../../drawing/index.ts';
 import { PagesChoice, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time-page/index.ts';
 import { Button, TabBar } from '../../ui/index.ts';
+import { DeskFindings } from './DeskFindings.tsx';
 import { GradeForm } from './GradeForm.tsx';
-import { NotesPanel, type NoteDraft } from './NotesPanel.tsx';
+import type { NoteDraft } from './note-draft.ts';
+import { NotesPanel } from './NotesPanel.tsx';
+import { QueueSteps } from './QueueSteps.tsx';
+import { ReadingsChoice } from './ReadingsChoice.tsx';
 import { ReturnButton } from './ReturnButton.tsx';
+import { useDecisions } from './use-decisions.ts';
 import { useReviewWriter } from './use-review-writer.ts';
 
-/** Reviewing: a take read against its target, notes on frames, a grade, and the way back to the learner. */
+const NO_NOTES: never[] = [];
+
+/** The draft as far as it lies over the picture: only once something is, or is to be, drawn. */
+function useDrawingDraft(draft: NoteDraft | null, onDraft: (draft: NoteDraft) => void): DrawingDraft | null {
+  return useMemo(() => {
+    if (draft?.frame === undefined || (!draft.tool && !draft.spot && isEmptyDrawing(draft.drawing))) return null;
+    const { frame, drawing, spot, tool } = draft;
+    return { frame, drawing, spot, tool, onDrawing: (next) => onDraft({ ...draft, drawing: next }), onSpot: (next) => onDraft({ ...draft, spot: next, tool: null }) };
+  }, [draft, onDraft]);
+}
+
+/** Reviewing: a take read against its target; what of the findings counts; notes and drawings on frames; grades; and the way back to the learner. */
 export function DeskPage({ view }: { view: TakeView }) {
   const [pages, setPages] = usePages('desk');
   const [tab, setTab] = useState('findings');
   const [noteDraft, setNoteDraft] = useState<NoteDraft | null>(null);
   const writer = useReviewWriter(view);
+  const decisions = useDecisions(view.id, writer);
   const ruler = view.target ?? view.motion;
   const findings = view.reading?.findings ?? [];
-  const notes = view.review?.notes ?? [];
+  const notes = view.review?.notes ?? NO_NOTES;
   const returned = view.state === 'returned';
+  const drawing = useDrawingDraft(tab === 'notes' ? noteDraft : null, setNoteDraft);
 
   const tabs = [
     { id: 'findings', label: `Findings ${findings.length}` },
     { id: 'notes', label: `Notes ${notes.length}` },
     { id: 'grade', label: returned ? `Grade ${view.grade ?? ''}` : 'Grade' },
+    { id: 'takes', label: `Takes ${view.siblings.length}` },
   ];
   return (
     <ClockProvider range={ruler.range} rate={ruler.rate}>
       <Shell
-        crumbs={[{ label: view.courseTitle, to: `/courses/${view.courseId}` }, { label: view.exerciseTitle }, { label: `${view.learner.name}, take ${view.number}` }]}
-        status={returned ? 'Returned' : writer.status}
+        crumbs={[
+          { label: view.courseTitle, to: `/courses/${view.courseId}` },
+          { label: view.exerciseTitle, to: `/exercises/${view.exerciseId}/setting` },
+          { label: `${view.learner.name}, take ${view.number}${view.late ? ', late' : ''}` },
+        ]}
+        status={returned ? (view.review?.again ? 'Returned for another take' : 'Returned') : writer.status}
         actions={
           <>
+            <ReadingsChoice view={view} />
+            <QueueSteps view={view} />
             <PagesChoice pages={pages} onChange={setPages} />
             {!returned && <ReturnButton view={view} writer={writer} onGradeMissing={() => setTab('grade')} />}
           </>
         }
       >
         <div className="flex h-full flex-col">
-          {view.targetChanged && <ReadAgain takeId={view.id} />}
+          {view.targetChanged && <ReadAgain takeId={view.id} exerciseId={view.exerciseId} />}
           <div className="min-h-0 flex-1">
             <ComparisonSpread
               view={view}
               pages={pages}
+              notes={notes}
+              draft={drawing}
               beneath={(showTrack) => (
                 <Tabs.Root value={tab} onValueChange={setTab} className="flex h-full min-h-0 flex-col">
                   <TabBar label="Words on the take" tabs={tabs} />
                   <div className="min-h-0 flex-1 overflow-y-auto">
                     <Tabs.Content value="findings">
-                      <FindingsList
+                      <DeskFindings
                         findings={findings}
+                        decisions={decisions}
+                        fixed={returned}
                         onChoose={showTrack}
-                        action={
-                          returned
-                            ? undefined
-                            : (finding) => (
-                                <Button
-                                  kind="quiet"
-                                  square
-                                  aria-label={`Make a note of: ${finding.sentence}`}
-                                  tip="Make it a note"
-                                  onClick={() => {
-                                    setNoteDraft({ frame: Math.round(finding.firstFrame), text: finding.sentence });
-                                    setTab('notes');
-                                  }}
-                                >
-                                  <MessageSquarePlus size={15} />
-                                </Button>
-                              )
-                        }
+                        onDraft={(draft) => {
+                          setNoteDraft(draft);
+                          setTab('notes');
+                        }}
                       />
                     </Tabs.Content>
                     <Tabs.Content value="notes">
-                      <NotesPanel takeId={view.id} notes={notes} fixed={returned} draft={noteDraft} onDraft={setNoteDraft} />
+                      <NotesPanel
+                        takeId={view.id}
+                        motion={view.motion}
+                        notes={notes}
+                        fixed={returned}
+                        draft={noteDraft}
+                        onDraft={setNoteDraft}
+                        onKept={(draft, noteId) => void decisions.accepted(draft.findings, noteId)}
+                        onGone={(noteId) => void decisions.noteGone(noteId)}
+                      />
                     </Tabs.Content>
                     <Tabs.Content value="grade" forceMount hidden={tab !== 'grade'}>
                       <GradeForm view={view} writer={writer} />
+                    </Tabs.Content>
+                    <Tabs.Content value="takes">
+                      <TakesPanel takeId={view.id} />
                     </Tabs.Content>
                   </div>
                 </Tabs.Root>
@@ -94,8 +121,8 @@ export function DeskPage({ view }: { view: TakeView }) {
   );
 }
 
-/** The target was changed after this reading: said, with the one thing to do about it. */
-function ReadAgain({ takeId }: { takeId: string }) {
+/** The target was changed after this reading: said, with what to do about it. */
+function ReadAgain({ takeId, exerciseId }: { takeId: string; exerciseId: string }) {
   const [readAgain, { isLoading }] = useReadAgainMutation();
   const read = async (): Promise<void> => {
     const answer = await readAgain(takeId);
@@ -105,9 +132,10 @@ function ReadAgain({ takeId }: { takeId: string }) {
   return (
     <p role="status" className="flex items-center gap-3 border-b border-rule bg-shade px-4 py-1.5 text-sm">
       The target was changed after this take was read. What you see is the reading against the target of that time.
-      <Button className="h-7!" disabled={isLoading} onClick={() => void read()}>
+      <Button small disabled={isLoading} onClick={() => void read()}>
         Read again
       </Button>
+      <ReadAllAgain exerciseId={exerciseId} label="Read all takes again" />
     </p>
   );
 }

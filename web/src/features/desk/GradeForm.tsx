@@ -2,7 +2,8 @@ import { useForm } from 'react-hook-form';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { ReviewText, type TakeView } from '@undulan/contract';
 import * as z from 'zod';
-import { Button, Field, INPUT } from '../../ui/index.ts';
+import { weightedScore, type Criterion } from '@undulan/core';
+import { Button, CommitInput, Field, INPUT } from '../../ui/index.ts';
 import type { ReviewWriter } from './use-review-writer.ts';
 
 const Form = z.object({
@@ -16,7 +17,7 @@ const Form = z.object({
 });
 type Typed = z.input<typeof Form>;
 
-/** The criteria's results, the grade proposed from them and the one given, and closing words. Kept when a field is left. */
+/** The criteria's results with the grade proposed for each, to be given otherwise; the total of them; the grade given; and closing words. Kept when a field is left. */
 export function GradeForm({ view, writer }: { view: TakeView; writer: ReviewWriter }) {
   const { review, reading } = view;
   const fixed = view.state === 'returned';
@@ -28,41 +29,71 @@ export function GradeForm({ view, writer }: { view: TakeView; writer: ReviewWrit
   });
   const { errors } = form.formState;
   const commit = form.handleSubmit(async (words) => {
-    if (words.grade === review?.grade && words.summary === review.summary) return;
+    if (words.grade === writer.words.grade && words.summary === writer.words.summary) return;
     if (await writer.save(words)) form.reset(form.getValues());
   });
   const leave = (): void => void commit();
-  const proposed = reading?.proposedGrade;
+  const given = writer.words.criteria;
+  const total = reading ? Math.round(weightedScore(reading.criteria.map((criterion) => ({ ...criterion, score: given[criterion.id] ?? criterion.score })))) : null;
+  const giveCriterion = (id: Criterion['id'], text: string): boolean => {
+    const score = text.trim() === '' ? null : Number(text);
+    if (score !== null && !(score >= 0 && score <= 100)) return false;
+    void writer.save(({ criteria }) => {
+      const others = Object.fromEntries(Object.entries(criteria).filter(([known]) => known !== id));
+      return { criteria: score === null ? others : { ...others, [id]: score } };
+    });
+    return true;
+  };
 
   return (
     <form className="grid gap-3 px-0.5 pb-2" noValidate onSubmit={(event) => void commit(event)}>
-      <table className="w-full text-[13px]">
-        <tbody>
-          {reading?.criteria.map((criterion) => (
-            <tr key={criterion.id} className="border-b border-rule">
+      {reading && (
+        <table className="w-full text-[13px]">
+          <tbody>
+            {reading.criteria.map((criterion) => (
+              <tr key={criterion.id} className="border-b border-rule">
+                <th scope="row" className="py-1 text-left font-semibold">
+                  {criterion.label}
+                </th>
+                <td className="py-1 text-xs text-faint">
+                  off by <span className="figures">{criterion.error.toFixed(2)}</span> {criterion.unit}, <span className="figures">{criterion.tolerance}</span> allowed; counts <span className="figures">{criterion.weight}</span>
+                </td>
+                <td className="w-16 py-0.5">
+                  <CommitInput
+                    aria-label={`Grade for ${criterion.label.toLowerCase()}`}
+                    title={`Proposed ${Math.round(criterion.score)}; empty takes it`}
+                    disabled={fixed}
+                    inputMode="decimal"
+                    className={`figures h-7! text-right ${given[criterion.id] === undefined ? '' : 'font-semibold text-accent'}`}
+                    placeholder={String(Math.round(criterion.score))}
+                    value={given[criterion.id] === undefined ? '' : String(given[criterion.id])}
+                    onCommit={(text) => giveCriterion(criterion.id, text)}
+                  />
+                </td>
+              </tr>
+            ))}
+            <tr>
               <th scope="row" className="py-1 text-left font-semibold">
-                {criterion.label}
+                Total
               </th>
-              <td className="py-1 text-faint">
-                off by <span className="figures">{criterion.error.toFixed(2)}</span> {criterion.unit}, <span className="figures">{criterion.tolerance}</span> allowed
-              </td>
-              <td className="figures py-1 text-right font-semibold">{Math.round(criterion.score)}</td>
+              <td className="py-1 text-xs text-faint">{Object.keys(given).length > 0 ? `with your grades; proposed ${reading.proposedGrade}` : 'as proposed'}</td>
+              <td className="figures py-1 pr-2 text-right font-semibold">{total}</td>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </tbody>
+        </table>
+      )}
       <div className="flex items-end gap-3">
         <Field label="Grade, 0 to 100" error={errors.grade?.message} className="w-36">
           {(ids) => <input {...ids} {...form.register('grade', { onBlur: leave })} inputMode="decimal" disabled={fixed} className={`${INPUT} figures`} />}
         </Field>
-        {proposed !== undefined && !fixed && (
+        {total !== null && !fixed && (
           <Button
             onClick={() => {
-              form.setValue('grade', String(proposed), { shouldDirty: true, shouldValidate: true });
+              form.setValue('grade', String(total), { shouldDirty: true, shouldValidate: true });
               leave();
             }}
           >
-            Take the proposed {proposed}
+            {Object.keys(given).length > 0 ? `Take the total ${total}` : `Take the proposed ${total}`}
           </Button>
         )}
       </div>

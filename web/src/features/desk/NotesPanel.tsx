@@ -1,30 +1,29 @@
-import { useState } from 'react';
-import { Pencil, Trash2 } from 'lucide-react';
-import { NoteText, type Note } from '@undulan/contract';
+import { Pencil, PenLine, Trash2 } from 'lucide-react';
+import type { Note } from '@undulan/contract';
+import type { MotionDocument } from '@undulan/core';
 import { toast } from 'sonner';
-import { useAddNoteMutation, useChangeNoteMutation, useRemoveNoteMutation } from '../../app/api.ts';
+import { useRemoveNoteMutation } from '../../app/api.ts';
 import { explain } from '../../app/problem.ts';
-import { useClock, useRestingFrame } from '../../time-page/index.ts';
-import { Button, Empty, Field, INPUT } from '../../ui/index.ts';
-
-/** A note being written: a new one, or with `id` one being changed. Its frame is the playhead's unless given. */
-export interface NoteDraft {
-  id?: string;
-  frame?: number;
-  text: string;
-}
+import { NoteReplies } from '../../comparison/index.ts';
+import { useClock } from '../../time-page/index.ts';
+import { Button, Empty } from '../../ui/index.ts';
+import { draftOfNote, type NoteDraft } from './note-draft.ts';
+import { NoteForm } from './NoteForm.tsx';
 
 interface NotesPanelProps {
   takeId: string;
+  motion: MotionDocument;
   notes: readonly Note[];
-  /** The review was returned: notes stay as they are. */
+  /** The review was returned: notes stay as they are, and are answered. */
   fixed: boolean;
   draft: NoteDraft | null;
   onDraft: (draft: NoteDraft | null) => void;
+  onKept: (draft: NoteDraft, noteId: string) => void;
+  onGone: (noteId: string) => void;
 }
 
-/** The instructor's notes, each pinned to a frame; and the place to write one. */
-export function NotesPanel({ takeId, notes, fixed, draft, onDraft }: NotesPanelProps) {
+/** The instructor's notes, each pinned to a frame or a span; and the place to write one. */
+export function NotesPanel({ takeId, motion, notes, fixed, draft, onDraft, onKept, onGone }: NotesPanelProps) {
   const clock = useClock();
   const [removeNote] = useRemoveNoteMutation();
   const goTo = (frame: number): void => {
@@ -34,28 +33,45 @@ export function NotesPanel({ takeId, notes, fixed, draft, onDraft }: NotesPanelP
   const remove = async (noteId: string): Promise<void> => {
     const answer = await removeNote({ takeId, noteId });
     if (answer.error) toast.error(explain(answer.error));
+    else onGone(noteId);
   };
   return (
     <div className="grid gap-2.5 pb-2">
-      {!fixed && <NoteForm takeId={takeId} draft={draft} onDraft={onDraft} />}
+      {!fixed && <NoteForm takeId={takeId} motion={motion} draft={draft} onDraft={onDraft} onKept={onKept} />}
       {notes.length === 0 && <Empty title="No notes yet">{fixed ? 'The review was returned without any.' : 'Go to a frame and write what to look at there.'}</Empty>}
       <ol className="grid gap-1.5" aria-label="Notes">
         {notes.map((note) => (
-          <li key={note.id} className="flex items-start gap-2 rounded-md border border-rule bg-page p-2">
-            <button type="button" aria-label={`To frame ${note.frame}`} onClick={() => goTo(note.frame)} className="figures rounded-full border-2 border-ink px-2 text-xs font-semibold hover:bg-shade">
-              {note.frame}
-            </button>
-            <p className="min-w-0 flex-1 text-[13px] whitespace-pre-wrap">{note.text}</p>
-            {!fixed && (
-              <>
-                <Button kind="quiet" square className="h-6! w-6!" aria-label={`Change the note on frame ${note.frame}`} onClick={() => onDraft(note)}>
-                  <Pencil size={13} />
-                </Button>
-                <Button kind="quiet" square className="h-6! w-6!" aria-label={`Remove the note on frame ${note.frame}`} onClick={() => void remove(note.id)}>
-                  <Trash2 size={13} />
-                </Button>
-              </>
-            )}
+          <li key={note.id} className="rounded-md border border-rule bg-page p-2">
+            <div className="flex items-start gap-2">
+              <button type="button" aria-label={`To frame ${note.frame}`} onClick={() => goTo(note.frame)} className="figures shrink-0 rounded-full border-2 border-ink px-2 text-xs font-semibold hover:bg-shade">
+                {note.frame}
+                {note.lastFrame !== null && `–${note.lastFrame}`}
+              </button>
+              <div className="min-w-0 flex-1 text-[13px]">
+                <p className="whitespace-pre-wrap">{note.text}</p>
+                <NoteFacts note={note} motion={motion} />
+              </div>
+              {!fixed && (
+                <>
+                  <Button
+                    kind="quiet"
+                    square
+                    className="h-6! w-6!"
+                    aria-label={`Change the note on frame ${note.frame}`}
+                    onClick={() => {
+                      goTo(note.frame);
+                      onDraft(draftOfNote(note));
+                    }}
+                  >
+                    <Pencil size={13} />
+                  </Button>
+                  <Button kind="quiet" square className="h-6! w-6!" aria-label={`Remove the note on frame ${note.frame}`} onClick={() => void remove(note.id)}>
+                    <Trash2 size={13} />
+                  </Button>
+                </>
+              )}
+            </div>
+            {fixed && <NoteReplies takeId={takeId} note={note} />}
           </li>
         ))}
       </ol>
@@ -63,61 +79,20 @@ export function NotesPanel({ takeId, notes, fixed, draft, onDraft }: NotesPanelP
   );
 }
 
-function NoteForm({ takeId, draft, onDraft }: Pick<NotesPanelProps, 'takeId' | 'draft' | 'onDraft'>) {
-  // A note is pinned to a whole frame, also when the playhead stands between two.
-  const playhead = Math.round(useRestingFrame());
-  const frame = draft?.frame ?? playhead;
-  const [addNote, adding] = useAddNoteMutation();
-  const [changeNote, changing] = useChangeNoteMutation();
-  const [error, setError] = useState<string | undefined>();
-
-  const keep = async (): Promise<void> => {
-    const note = NoteText.safeParse({ frame, text: draft?.text ?? '' });
-    if (!note.success) {
-      setError(note.error.issues[0]?.message);
-      return;
-    }
-    const answer = draft?.id ? await changeNote({ takeId, noteId: draft.id, note: note.data }) : await addNote({ takeId, note: note.data });
-    if (answer.error) setError(explain(answer.error));
-    else {
-      setError(undefined);
-      onDraft(null);
-    }
-  };
-
+/** Whom it is about, and that something is drawn. */
+function NoteFacts({ note, motion }: { note: Note; motion: MotionDocument }) {
+  const subject = motion.subjects.find((other) => other.id === note.subjectId);
+  const drawn = note.drawing !== null || note.spot !== null;
+  if (!subject && !drawn && !note.done) return null;
   return (
-    <form
-      className="grid gap-1.5 px-0.5"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void keep();
-      }}
-    >
-      <Field label={draft?.id ? `Note on frame ${frame}` : `New note on frame ${frame}`} error={error}>
-        {(ids) => (
-          <textarea
-            {...ids}
-            rows={2}
-            value={draft?.text ?? ''}
-            onChange={(event) => {
-              setError(undefined);
-              onDraft({ ...draft, text: event.target.value });
-            }}
-            className={`${INPUT} h-auto! py-1.5`}
-          />
-        )}
-      </Field>
-      <div className="flex gap-2">
-        <Button type="submit" disabled={adding.isLoading || changing.isLoading}>
-          {draft?.id ? 'Keep the change' : `Pin to frame ${frame}`}
-        </Button>
-        {draft?.frame !== undefined && draft.frame !== playhead && <Button onClick={() => onDraft({ ...draft, frame: playhead })}>Move to frame {playhead}</Button>}
-        {draft && (
-          <Button kind="quiet" onClick={() => onDraft(null)}>
-            Cancel
-          </Button>
-        )}
-      </div>
-    </form>
+    <p className="mt-0.5 flex flex-wrap items-center gap-x-2 text-xs text-faint">
+      {subject?.name}
+      {drawn && (
+        <span className="inline-flex items-center gap-1">
+          <PenLine size={12} /> drawn over
+        </span>
+      )}
+      {note.done && <span className="font-semibold text-target">done, says the learner</span>}
+    </p>
   );
 }

@@ -1,1 +1,2 @@
 export { DeskPage } from './DeskPage.tsx';
+export { WaitingPage } from './WaitingPage.tsx';

@@ -11,8 +11,8 @@ export interface ReviewWriter {
   problem: string | null;
   /** The words as last written here or fetched, whichever is later. */
   words: ReviewWords;
-  /** Writes what changed, over the words as they are. */
-  save: (change: Partial<ReviewWords>) => Promise<boolean>;
+  /** Writes what changed, over the words as they are when its turn comes. */
+  save: (change: Partial<ReviewWords> | ((words: ReviewWords) => Partial<ReviewWords>)) => Promise<boolean>;
   /** Returns the review once all writes before are through; `again` asks for another take. */
   giveBack: (again: boolean) => Promise<boolean>;
 }
@@ -77,7 +77,7 @@ export function useReviewWriter(view: TakeView): ReviewWriter {
     words,
     save: (change) =>
       inTurn(async () => {
-        const next = { ...latest.current, ...change };
+        const next = { ...latest.current, ...(typeof change === 'function' ? change(latest.current) : change) };
         const through = await attempt((from) => saveReview({ takeId, review: { version: from, ...next } }));
         if (through) {
           latest.current = next;

@@ -9,10 +9,12 @@ import { toast } from 'sonner';
 import { useBeginDraftMutation } from '../../app/api.ts';
 import { explain } from '../../app/problem.ts';
 import { Shell } from '../../app/Shell.tsx';
-import { ComparisonSpread, FindingsList } from '../../comparison/index.ts';
+import { ComparisonSpread, FindingsList, NoteDone, NoteReplies, TakesPanel } from '../../comparison/index.ts';
 import { PagesChoice, usePages } from '../../spread/index.ts';
 import { ClockProvider, useClock } from '../../time-page/index.ts';
 import { Button, Empty, TabBar } from '../../ui/index.ts';
+
+const NO_NOTES: never[] = [];
 
 /** A learner's own take: waiting for review, or the returned review to read and play, note by note. */
 export function ReviewPage({ view }: { view: TakeView }) {
@@ -23,7 +25,7 @@ export function ReviewPage({ view }: { view: TakeView }) {
     <ClockProvider range={ruler.range} rate={ruler.rate}>
       <Shell
         crumbs={[{ label: view.courseTitle, to: `/courses/${view.courseId}` }, { label: view.exerciseTitle }, { label: `Take ${view.number}` }]}
-        status={review ? `Returned, grade ${review.grade}` : 'Handed in, waits for review'}
+        status={review ? `Returned${review.again ? ' for another take' : ''}, grade ${review.grade}` : 'Handed in, waits for review'}
         actions={
           <>
             <PagesChoice pages={pages} onChange={setPages} />
@@ -34,9 +36,10 @@ export function ReviewPage({ view }: { view: TakeView }) {
         <ComparisonSpread
           view={view}
           pages={pages}
+          notes={review?.notes ?? NO_NOTES}
           beneath={(showTrack) =>
             review ? (
-              <ReturnedReview review={review} findings={view.reading?.findings ?? []} onFinding={showTrack} />
+              <ReturnedReview view={view} review={review} onFinding={showTrack} />
             ) : (
               <Empty title={`Handed in ${formatDistanceToNow(view.handedInAt, { addSuffix: true })}`}>Your instructor has not returned it yet. It stays as you handed it in; the next take can start from it.</Empty>
             )
@@ -64,7 +67,8 @@ function NextTakeButton({ view }: { view: TakeView }) {
   );
 }
 
-function ReturnedReview({ review, findings, onFinding }: { review: Review; findings: Finding[]; onFinding: (finding: Finding) => void }) {
+function ReturnedReview({ view, review, onFinding }: { view: TakeView; review: Review; onFinding: (finding: Finding) => void }) {
+  const findings = view.reading?.findings ?? [];
   return (
     <Tabs.Root defaultValue="review" className="flex h-full min-h-0 flex-col">
       <TabBar
@@ -72,14 +76,18 @@ function ReturnedReview({ review, findings, onFinding }: { review: Review; findi
         tabs={[
           { id: 'review', label: 'Review' },
           { id: 'findings', label: `Findings ${findings.length}` },
+          { id: 'takes', label: `Takes ${view.siblings.length}` },
         ]}
       />
       <div className="min-h-0 flex-1 overflow-y-auto">
         <Tabs.Content value="review">
-          <NotesInTurn review={review} />
+          <NotesInTurn view={view} review={review} />
         </Tabs.Content>
         <Tabs.Content value="findings">
           <FindingsList findings={findings} onChoose={onFinding} />
+        </Tabs.Content>
+        <Tabs.Content value="takes">
+          <TakesPanel takeId={view.id} />
         </Tabs.Content>
       </div>
     </Tabs.Root>
@@ -87,7 +95,7 @@ function ReturnedReview({ review, findings, onFinding }: { review: Review; findi
 }
 
 /** Grade and closing words, and the notes one by one: each takes the playhead to its frame. */
-function NotesInTurn({ review }: { review: Review }) {
+function NotesInTurn({ view, review }: { view: TakeView; review: Review }) {
   const clock = useClock();
   const [at, setAt] = useState<number | null>(null);
   const note = at === null ? null : review.notes[at];
@@ -97,6 +105,8 @@ function NotesInTurn({ review }: { review: Review }) {
     setAt(index);
   };
   const count = review.notes.length;
+  const done = review.notes.filter((other) => other.done).length;
+  const subject = view.motion.subjects.find((other) => other.id === note?.subjectId);
   return (
     <div className="grid gap-3 pb-2">
       <div className="flex items-start gap-3">
@@ -109,6 +119,8 @@ function NotesInTurn({ review }: { review: Review }) {
             {review.returnedAt && `, returned ${formatDistanceToNow(review.returnedAt, { addSuffix: true })}`}
           </p>
           <p className="whitespace-pre-wrap">{review.summary || 'No closing words.'}</p>
+          {review.again && <p className="mt-1 font-semibold">Your instructor asks for another take.</p>}
+          <p className="figures mt-1 text-xs text-faint">{scores(view, review)}</p>
         </div>
       </div>
       {count === 0 ? (
@@ -122,16 +134,30 @@ function NotesInTurn({ review }: { review: Review }) {
             <Button square aria-label="Next note" disabledReason={at === count - 1 && 'This is the last note.'} onClick={() => goTo(at === null ? 0 : at + 1)}>
               <ChevronRight size={16} />
             </Button>
-            <p className="text-sm text-faint">{note ? `Note ${at! + 1} of ${count}` : count === 1 ? 'One note' : `${count} notes: read them one by one`}</p>
-            {note && <span className="figures ml-auto rounded-full border-2 border-ink px-2 text-xs font-semibold">frame {note.frame}</span>}
+            <p className="text-sm text-faint">{note ? `Note ${at! + 1} of ${count}` : count === 1 ? 'One note' : `${count} notes: read them one by one`}{done > 0 && `, ${done} done`}</p>
+            {note && (
+              <span className="figures ml-auto rounded-full border-2 border-ink px-2 text-xs font-semibold">
+                {note.lastFrame === null ? `frame ${note.frame}` : `frames ${note.frame}–${note.lastFrame}`}
+              </span>
+            )}
           </div>
           {note && (
-            <p aria-live="polite" className="mt-2 whitespace-pre-wrap">
-              {note.text}
-            </p>
+            <>
+              <p aria-live="polite" className="mt-2 mb-2 whitespace-pre-wrap">
+                {subject && <span className="font-semibold">{subject.name}: </span>}
+                {note.text}
+              </p>
+              <NoteDone takeId={view.id} note={note} />
+              <NoteReplies key={note.id} takeId={view.id} note={note} />
+            </>
           )}
         </section>
       )}
     </div>
   );
+}
+
+/** The score of each criterion, as the instructor gave it where that is another than was read. */
+function scores({ reading }: TakeView, { criteria }: Review): string {
+  return reading?.criteria.map(({ id, label, score }) => `${label.toLowerCase()} ${Math.round(criteria[id] ?? score)}`).join(' · ') ?? '';
 }

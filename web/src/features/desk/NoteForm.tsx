@@ -1,0 +1,121 @@
+import { useState } from 'react';
+import { NoteText } from '@undulan/contract';
+import type { MotionDocument } from '@undulan/core';
+import { useAddNoteMutation, useChangeNoteMutation } from '../../app/api.ts';
+import { explain } from '../../app/problem.ts';
+import { DrawingTools, isEmptyDrawing } from '../../drawing/index.ts';
+import { useClock, useRestingFrame } from '../../time-page/index.ts';
+import { Button, CommitInput, Field, INPUT } from '../../ui/index.ts';
+import { EMPTY_DRAFT, type NoteDraft } from './note-draft.ts';
+import { PhraseBank } from './PhraseBank.tsx';
+
+interface NoteFormProps {
+  takeId: string;
+  motion: MotionDocument;
+  draft: NoteDraft | null;
+  onDraft: (draft: NoteDraft | null) => void;
+  onKept: (draft: NoteDraft, noteId: string) => void;
+}
+
+/** Where a note is written: its words, its frame or span, its subject, and what is drawn over the frame. */
+export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormProps) {
+  const clock = useClock();
+  // A note is pinned to a whole frame, also when the playhead stands between two.
+  const playhead = Math.round(useRestingFrame());
+  const frame = draft?.frame ?? playhead;
+  const [addNote, adding] = useAddNoteMutation();
+  const [changeNote, changing] = useChangeNoteMutation();
+  const [error, setError] = useState<string | undefined>();
+  const change = (part: Partial<NoteDraft>): void => {
+    setError(undefined);
+    onDraft({ ...(draft ?? EMPTY_DRAFT), ...part });
+  };
+  /** What is drawn belongs to a frame: from then on the note stays on it, and the picture shows it. */
+  const draw = (part: Partial<NoteDraft>): void => {
+    clock.stop();
+    clock.seek(frame);
+    change({ ...part, frame });
+  };
+
+  const keep = async (): Promise<void> => {
+    const { id, lastFrame, subjectId, spot, drawing, text } = draft ?? EMPTY_DRAFT;
+    const note = NoteText.safeParse({ frame, lastFrame, subjectId, spot, drawing: isEmptyDrawing(drawing) ? null : drawing, text });
+    if (!note.success) {
+      setError(note.error.issues[0]?.message);
+      return;
+    }
+    const answer = id ? await changeNote({ takeId, noteId: id, note: note.data }) : await addNote({ takeId, note: note.data });
+    if (answer.error) setError(explain(answer.error));
+    else {
+      setError(undefined);
+      if (draft) onKept(draft, id ?? (answer.data as { id: string }).id);
+      onDraft(null);
+    }
+  };
+  const subjects = motion.subjects.filter((subject) => !subject.locked);
+  const pinned = draft?.lastFrame ? `frames ${frame}–${draft.lastFrame}` : `frame ${frame}`;
+
+  return (
+    <form
+      className="grid gap-1.5 px-0.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void keep();
+      }}
+    >
+      <Field label={draft?.id ? `Note on ${pinned}` : `New note on ${pinned}`} error={error}>
+        {(ids) => <textarea {...ids} rows={2} value={draft?.text ?? ''} onChange={(event) => change({ text: event.target.value })} className={`${INPUT} h-auto! py-1.5`} />}
+      </Field>
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5 text-xs text-faint">
+        <label className="flex items-center gap-1">
+          to frame
+          <CommitInput
+            aria-label="Last frame of the note"
+            placeholder="–"
+            inputMode="numeric"
+            className="figures h-7! w-14!"
+            value={draft?.lastFrame === null || draft?.lastFrame === undefined ? '' : String(draft.lastFrame)}
+            onCommit={(text) => {
+              const last = text.trim() === '' ? null : Number(text);
+              if (last !== null && (!Number.isInteger(last) || last <= frame)) return false;
+              change({ frame, lastFrame: last });
+              return true;
+            }}
+          />
+        </label>
+        <select aria-label="Subject of the note" value={draft?.subjectId ?? ''} onChange={(event) => change({ subjectId: event.target.value || null })} className="h-7 max-w-36 rounded-md border border-rule bg-page px-1">
+          <option value="">no subject</option>
+          {subjects.map((subject) => (
+            <option key={subject.id} value={subject.id}>
+              {subject.name}
+            </option>
+          ))}
+        </select>
+        <DrawingTools
+          tool={draft?.tool ?? null}
+          drawing={(draft ?? EMPTY_DRAFT).drawing}
+          hasSpot={Boolean(draft?.spot)}
+          onTool={(tool) => draw({ tool })}
+          onDrawing={(drawing) => change({ drawing })}
+          onSpotGone={() => change({ spot: null })}
+        />
+      </div>
+      <div className="flex flex-wrap gap-2">
+        <Button type="submit" disabled={adding.isLoading || changing.isLoading}>
+          {draft?.id ? 'Keep the change' : `Pin to ${pinned}`}
+        </Button>
+        {draft?.frame !== undefined && draft.frame !== playhead && (
+          <Button onClick={() => change({ frame: playhead, lastFrame: draft.lastFrame !== null && draft.lastFrame > playhead ? draft.lastFrame : null })}>Move to frame {playhead}</Button>
+        )}
+        <span className="self-center">
+          <PhraseBank text={draft?.text ?? ''} onPhrase={(phrase) => change({ text: [draft?.text.trim(), phrase].filter(Boolean).join(' ') })} />
+        </span>
+        {draft && (
+          <Button kind="quiet" onClick={() => onDraft(null)}>
+            Cancel
+          </Button>
+        )}
+      </div>
+    </form>
+  );
+}

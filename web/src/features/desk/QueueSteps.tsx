@@ -1,0 +1,30 @@
+import { useNavigate } from 'react-router';
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import type { TakeView, WaitingTake } from '@undulan/contract';
+import { useWaitingQuery } from '../../app/api.ts';
+import { Button } from '../../ui/index.ts';
+import { filterWaiting, neighbours, useWaitingFilter } from './use-waiting.ts';
+
+/** To the take before or after in the queue, without going back to it. */
+export function QueueSteps({ view }: { view: TakeView }) {
+  const { data } = useWaitingQuery(view.courseId);
+  const [filter] = useWaitingFilter();
+  const navigate = useNavigate();
+  if (!data) return null;
+  const filtered = filterWaiting(data, filter);
+  // Reached from elsewhere, a take the filter keeps away stands among all of them.
+  const waiting = filtered.some((take) => take.takeId === view.id) || view.state === 'returned' ? filtered : data;
+  const { before, after, place } = neighbours(waiting, view.id, view.handedInAt);
+  const step = (take: WaitingTake | undefined, label: string, none: string, Icon: typeof ChevronLeft) => (
+    <Button square aria-label={label} tip={take && `${take.learnerName}, ${take.exerciseTitle}, take ${take.number}`} disabledReason={!take && none} onClick={() => take && void navigate(`/takes/${take.takeId}`)}>
+      <Icon size={16} />
+    </Button>
+  );
+  return (
+    <span className="flex items-center gap-1">
+      {step(before, 'Take before in the queue', 'None waits that is older.', ChevronLeft)}
+      <span className="figures min-w-12 text-center text-xs text-faint">{place > 0 ? `${place} of ${waiting.length}` : `${waiting.length} wait`}</span>
+      {step(after, 'Next take in the queue', 'None waits that is newer.', ChevronRight)}
+    </span>
+  );
+}

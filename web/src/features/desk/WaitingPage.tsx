@@ -1,0 +1,93 @@
+import { Link, useParams } from 'react-router';
+import { formatDistanceToNow } from 'date-fns';
+import type { WaitingTake } from '@undulan/contract';
+import { useOverviewQuery, useWaitingQuery } from '../../app/api.ts';
+import { Shell } from '../../app/Shell.tsx';
+import { Button, Empty, INPUT, Loading, LoadFailed } from '../../ui/index.ts';
+import { filterWaiting, useWaitingFilter } from './use-waiting.ts';
+
+/** What waits for review in a course, oldest first. */
+export function WaitingPage() {
+  const { courseId = '' } = useParams();
+  const { data, error, refetch } = useWaitingQuery(courseId, { refetchOnMountOrArgChange: true, refetchOnFocus: true });
+  const { data: course } = useOverviewQuery(courseId);
+  return (
+    <Shell crumbs={[{ label: course?.title ?? 'Course', to: `/courses/${courseId}` }, { label: 'Waiting for review' }]} status={data && `${data.length} ${data.length === 1 ? 'take waits' : 'takes wait'}`}>
+      {error && !data ? <LoadFailed what="queue" error={error} onRetry={() => void refetch()} /> : data ? <Queue waiting={data} /> : <Loading what="the queue" />}
+    </Shell>
+  );
+}
+
+function Queue({ waiting }: { waiting: readonly WaitingTake[] }) {
+  const [filter, setFilter] = useWaitingFilter();
+  const exercises = [...new Map(waiting.map((take) => [take.exerciseId, take.exerciseTitle]))];
+  // An exercise whose last take is reviewed filters nothing away.
+  const inForce = exercises.some(([id]) => id === filter.exerciseId) ? filter : { ...filter, exerciseId: '' };
+  const shown = filterWaiting(waiting, inForce);
+  const hidden = waiting.length - shown.length;
+  return (
+    <div className="h-full overflow-y-auto">
+      <div className="mx-auto max-w-5xl px-8 py-6">
+        <h1 className="mb-3 text-xl">Waiting for review</h1>
+        <div className="mb-3 flex flex-wrap items-center gap-3 text-sm">
+          <select aria-label="Exercise" value={inForce.exerciseId} onChange={(event) => setFilter({ exerciseId: event.target.value })} className={`${INPUT} w-64!`}>
+            <option value="">all exercises</option>
+            {exercises.map(([id, title]) => (
+              <option key={id} value={id}>
+                {title}
+              </option>
+            ))}
+          </select>
+          <input aria-label="Learner" type="search" placeholder="learner" value={filter.learner} onChange={(event) => setFilter({ learner: event.target.value })} className={`${INPUT} w-44!`} />
+          <label className="flex items-center gap-1.5">
+            <input type="checkbox" checked={filter.lateOnly} onChange={(event) => setFilter({ lateOnly: event.target.checked })} className="accent-[var(--accent)]" /> late only
+          </label>
+          {hidden > 0 && (
+            <span className="flex items-center gap-2 text-faint">
+              {hidden} hidden
+              <Button small kind="quiet" onClick={() => setFilter({ exerciseId: '', learner: '', lateOnly: false })}>
+                Show all
+              </Button>
+            </span>
+          )}
+        </div>
+        {shown.length === 0 ? (
+          <Empty title={waiting.length === 0 ? 'Nothing waits for review' : 'None of the waiting takes is like that'}>{waiting.length === 0 ? 'A take comes here when a learner hands it in.' : 'Show all of them with the button above.'}</Empty>
+        ) : (
+          <div className="overflow-x-auto rounded-lg border border-rule bg-page">
+            <table className="w-full border-collapse text-sm">
+              <thead>
+                <tr className="border-b border-rule text-left text-xs text-faint">
+                  {['Handed in', 'Learner', 'Exercise', 'Take', 'Findings', 'Proposed'].map((title) => (
+                    <th key={title} className="px-4 py-2.5 font-semibold">
+                      {title}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {shown.map((take) => (
+                  <tr key={take.takeId} className="border-b border-rule last:border-0 hover:bg-shade">
+                    <td className="px-4 py-2.5 whitespace-nowrap">
+                      {formatDistanceToNow(take.handedInAt, { addSuffix: true })}
+                      {take.late && <span className="ml-2 rounded-full border border-danger px-2 py-px text-[11px] text-danger">late</span>}
+                    </td>
+                    <td className="px-4 py-2.5">
+                      <Link to={`/takes/${take.takeId}`} className="font-semibold text-accent hover:underline" aria-label={`Review ${take.learnerName}, ${take.exerciseTitle}, take ${take.number}`}>
+                        {take.learnerName}
+                      </Link>
+                    </td>
+                    <td className="px-4 py-2.5">{take.exerciseTitle}</td>
+                    <td className="figures px-4 py-2.5">{take.number}</td>
+                    <td className="figures px-4 py-2.5">{take.findings}</td>
+                    <td className="figures px-4 py-2.5">{take.proposedGrade ?? '–'}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        )}
+      </div>
+    </div>
+  );
+}
