@@ -9,47 +9,106 @@ async function openDesk(page: Page, take: RegExp): Promise<void> {
 
 const playhead = (page: Page) => page.getByRole('slider', { name: 'Playhead' });
 
-test('findings seek, become notes, and notes are changed, moved and removed', async ({ page }) => {
-  await openDesk(page, /Pancake toss, Priya Raman/);
-  const finding = page.getByRole('list', { name: 'Findings' }).getByRole('listitem').first();
-  const sentence = (await finding.getByRole('button').first().textContent())!;
-  await finding.getByRole('button').first().click();
+test('findings seek and are accepted, reworded, merged and dismissed; notes are changed, moved and removed', async ({ page }) => {
+  await openDesk(page, /Toaster rack, Priya Raman/);
+  const findings = page.getByRole('list', { name: 'Findings' }).getByRole('listitem');
+  const count = await findings.count();
+  expect(count).toBeGreaterThan(3);
+  const first = findings.first();
+  const sentence = await first.getByRole('button').first().locator('span').nth(1).innerText();
+  await first.getByRole('button').first().click();
   await expect(playhead(page)).not.toHaveAttribute('aria-valuenow', '1');
-  await finding.getByRole('button', { name: /^Make a note of/ }).click();
-  const writing = page.getByLabel(/^New note on frame/);
-  expect(sentence).toContain(await writing.inputValue());
-  await page.getByRole('button', { name: /^Pin to frame/ }).click();
-  await expect(page.getByRole('tab', { name: 'Notes 1' })).toBeVisible();
+  await first.getByRole('button', { name: /^Make a note of/ }).click();
+  await expect(first).toContainText('in a note');
+  await findings.nth(1).getByRole('button', { name: /^Dismiss/ }).click();
+  await page.getByLabel('Why it does not count').fill('It is meant so.');
+  await page.getByRole('button', { name: 'Dismiss it' }).click();
+  await expect(findings.nth(1)).toContainText('dismissed: It is meant so.');
+  await findings.nth(2).getByRole('checkbox').check();
+  await findings.nth(3).getByRole('checkbox').check();
+  await page.getByRole('button', { name: 'Merge 2 into one note' }).click();
+  await page.getByLabel(/^New note on frames/).fill('The whole way up: give it six frames.');
+  await page.getByRole('button', { name: /^Pin to frames/ }).click();
+  await expect(page.getByRole('tab', { name: 'Notes 2' })).toBeVisible();
 
+  await page.reload();
+  await expect(findings.nth(1)).toContainText('dismissed');
+  await expect(findings.nth(2)).toContainText('in a note');
+  await expect(findings.nth(3)).toContainText('in a note');
+  await first.getByRole('button', { name: /^Open again/ }).click();
+  await expect(page.getByRole('tab', { name: 'Notes 1' })).toBeVisible();
+  await expect(first).not.toContainText('in a note');
+  await first.getByRole('button', { name: /^Reword/ }).click();
+  await expect(page.getByLabel(/^New note on frame/)).toHaveValue(sentence);
+  await page.getByRole('button', { name: 'Cancel' }).click();
+
+  const notes = page.getByRole('list', { name: 'Notes' });
+  await expect(notes).toContainText('The whole way up: give it six frames.');
   await page.getByRole('button', { name: /^Change the note/ }).click();
   await page.getByLabel(/^Note on frame/).fill('The apex is late: count it.');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'To the first frame' }).click();
   await page.getByRole('button', { name: 'Move to frame 1' }).click();
   await page.getByRole('button', { name: 'Keep the change' }).click();
-  const notes = page.getByRole('list', { name: 'Notes' });
-  await expect(notes.getByRole('button', { name: 'To frame 1', exact: true })).toBeVisible();
-  await expect(notes).toContainText('The apex is late: count it.');
-  await page.reload();
-  await page.getByRole('tab', { name: 'Notes 1' }).click();
+  await expect(notes.getByRole('button', { name: 'To frame 1', exact: true })).toContainText('1–');
   await expect(notes).toContainText('The apex is late: count it.');
   await page.getByRole('button', { name: 'Remove the note on frame 1' }).click();
   await expect(page.getByText('No notes yet')).toBeVisible();
+  await page.getByRole('tab', { name: /Findings/ }).click();
+  await expect(findings.nth(2)).not.toContainText('in a note');
 });
 
-test('pictures are laid over each other, the gap is shown with and without timing, and another track can be chosen', async ({ page }) => {
+test('pictures are laid five ways, aligned by time or by keys, against the model or the take put right', async ({ page }) => {
   await openDesk(page, /Pancake toss, Priya Raman/);
-  await expect(page.getByLabel('The model motion')).toBeVisible();
-  await page.getByRole('radio', { name: 'Laid over' }).click();
-  await expect(page.getByLabel('The model motion')).toHaveCount(0);
-  await expect(page.getByText('model in outline')).toBeVisible();
-  await page.getByRole('radio', { name: 'Stacked' }).click();
+  const laying = page.getByLabel('How pictures are laid');
+  const model = page.getByLabel('Model', { exact: true });
+  await expect(model).toBeVisible();
+  await laying.selectOption('over');
+  await expect(model).toHaveCount(0);
+  await expect(page.getByText('model in teal')).toBeVisible();
+  await laying.selectOption('difference');
+  await expect(page.getByLabel('What differs between the target and the take')).toBeVisible();
+  await laying.selectOption('beside');
+  await expect(model).toBeVisible();
   const gap = page.getByRole('group', { name: 'Gap a frame' });
   const all = await gap.innerHTML();
-  await page.getByRole('radio', { name: 'spacing' }).click();
-  expect(await gap.innerHTML()).not.toBe(all);
+  for (const kind of ['spacing', 'timing']) {
+    await page.getByRole('radio', { name: kind }).click();
+    expect(await gap.innerHTML()).not.toBe(all);
+  }
+  const keys = page.getByRole('group', { name: 'Keys of model and take' });
+  const byTime = await keys.innerHTML();
+  await page.getByLabel('How time is aligned').selectOption('keys');
+  expect(await keys.innerHTML()).not.toBe(byTime);
+  await expect(keys).toContainText('+2');
+  await page.getByLabel('What the take is compared with').selectOption('timing');
+  await expect(page.getByLabel('On the target’s frames')).toBeVisible();
+  await expect(page.getByText(/spacing 100 · proposed/)).toBeVisible();
+  await page.getByRole('button', { name: 'Loom', exact: true }).click();
+  await expect(page.getByLabel('Threads of target and take')).toBeVisible();
+  await page.getByRole('button', { name: 'Speed', exact: true }).click();
+  await expect(page.getByLabel('Speed of target and take')).toBeVisible();
   await page.getByRole('radio', { name: 'Pancake, rotation' }).click();
   await expect(page.getByText('Rotation, °')).toBeVisible();
+});
+
+test('the queue is filtered and stepped through from take to take', async ({ page }) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('button', { name: /^Review \d/ }).click();
+  const rows = page.getByRole('table').getByRole('row');
+  await expect(rows.nth(5)).toBeVisible();
+  const all = (await rows.count()) - 1;
+  await page.getByLabel('late only').check();
+  await expect(rows).toHaveCount(2);
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await expect(rows).toHaveCount(all + 1);
+  await page.getByLabel('Exercise').selectOption({ label: 'Drawer slide' });
+  await page.getByRole('link', { name: /^Review Leif/ }).click();
+  await expect(page.getByText('1 of 2')).toBeVisible();
+  await page.getByRole('button', { name: 'Next take in the queue' }).click();
+  await expect(page.getByText('2 of 2')).toBeVisible();
+  await expect(page.getByRole('navigation', { name: 'Where you are' })).toContainText('Sena Aydin');
+  await expect(page.getByRole('button', { name: 'Next take in the queue' })).toHaveAttribute('aria-disabled', 'true');
 });
 
 test('a changed target leaves a reading as it was until it is read again', async ({ page }) => {
@@ -65,9 +124,12 @@ test('a changed target leaves a reading as it was until it is read again', async
   await page.getByRole('link', { name: /Tea glass along the counter, Ines Calado/ }).click();
   await expect(page.getByText('The target was changed after this take was read.')).toBeVisible();
   await expect(page.getByText(/arrives 3 frames early/)).toBeVisible();
-  await page.getByRole('button', { name: 'Read again' }).click();
+  await page.getByRole('button', { name: 'Read all takes again' }).click();
   await expect(page.getByText(/arrives 2 frames early/)).toBeVisible();
   await expect(page.getByText('The target was changed after this take was read.')).toHaveCount(0);
+  const reading = page.getByLabel('Reading', { exact: true });
+  await reading.selectOption({ index: 1 });
+  await expect(page.getByText(/arrives 3 frames early/)).toBeVisible();
 });
 
 test('a review cannot be returned without a grade; what the learner has not been given they cannot see', async ({ page }) => {

@@ -15,6 +15,7 @@ import { createSessions } from './http/sessions.ts';
 import { peopleRoutes } from './people/people.routes.ts';
 import { easesRoutes } from './eases/eases.routes.ts';
 import { phrasesRoutes } from './phrases/phrases.routes.ts';
+import { picturesRoutes } from './pictures/pictures.routes.ts';
 import { plansRoutes } from './plans/plans.routes.ts';
 import { readingsRoutes } from './readings/readings.routes.ts';
 import { takesRoutes } from './takes/takes.routes.ts';
@@ -29,7 +30,7 @@ export interface App {
 function api(sequelize: Sequelize): Router {
   const routes = Router();
   routes.use(express.json({ limit: BODY_LIMIT }), refuseForeignWrites, peopleRoutes(sequelize));
-  routes.use(requirePerson, coursesRoutes(), exercisesRoutes(), draftsRoutes(), takesRoutes(), plansRoutes(), easesRoutes(), phrasesRoutes(), readingsRoutes(), nothingHere);
+  routes.use(requirePerson, coursesRoutes(), exercisesRoutes(), draftsRoutes(), takesRoutes(), plansRoutes(), easesRoutes(), phrasesRoutes(), readingsRoutes(), picturesRoutes(), nothingHere);
   return routes;
 }
 

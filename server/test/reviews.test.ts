@@ -117,3 +117,17 @@ test('phrases are each instructor’s own', async () => {
   await instructor.delete(`/api/phrases/${id}`).expect(204);
   expect(((await instructor.get('/api/phrases').expect(200)).body as Phrase[]).map((phrase) => phrase.id)).not.toContain(id);
 });
+
+test('pictures of briefs are kept for the course, told by their bytes, and shown to its members alone', async () => {
+  const png = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
+  const send = (who: Agent, bytes: Buffer) => who.post(`/api/courses/${harness.courseId}/pictures`).set('Content-Type', 'image/png').send(bytes);
+  const { id } = (await send(instructor, png).expect(201)).body as { id: string };
+  const seen = await ines.get(`/api/pictures/${id}`).expect(200);
+  expect(seen.headers['content-type']).toBe('image/png');
+  expect(Buffer.compare(seen.body as Buffer, png)).toBe(0);
+  expect((await send(instructor, Buffer.from('<svg onload="alert(1)"/>')).expect(400)).body.detail).toContain('PNG, JPEG, GIF or WebP');
+  await send(instructor, Buffer.concat([png, Buffer.alloc(4_000_000)])).expect(413);
+  await send(ines, png).expect(403);
+  await harness.signedOut().get(`/api/pictures/${id}`).expect(401);
+  await ines.get('/api/pictures/nothing').expect(404);
+});

@@ -5,7 +5,10 @@ import { formatRate, type Rate } from '../time/rate.ts';
 interface ChartSheet {
   title: string;
   rate: Rate;
-  charts: readonly TimingChart[];
+  /** What is said above the charts, a paragraph each; broken into lines as wide as the sheet. */
+  paragraphs?: readonly string[];
+  /** Each with what moves in it, where the sheet shows several. */
+  charts: readonly (TimingChart & { name?: string })[];
 }
 
 const WIDTH_PX = 900;
@@ -13,6 +16,9 @@ const MARGIN_PX = 60;
 const HEAD_PX = 70;
 const LOOM_PX = 110;
 const CHART_PX = 230;
+const LINE_PX = 19;
+/** What fits on a line of the sheet. */
+const LINE_CHARACTERS = 118;
 const INK = '#22303c';
 const FAINT = '#6b7680';
 /** Numbers nearer than this to one another are left out. */
@@ -36,7 +42,20 @@ function labelled(marks: readonly ChartMark[], xOf: (mark: ChartMark) => number)
   return new Set(kept.map((mark) => mark.frame));
 }
 
-function chartLines({ firstFrame, lastFrame, marks }: TimingChart, top: number): string[] {
+/** Paragraphs in lines of at most so many characters; an empty line after each. */
+function broken(paragraphs: readonly string[]): string[] {
+  return paragraphs.flatMap((paragraph) => {
+    const lines = [''];
+    for (const word of paragraph.split(/\s+/).filter(Boolean)) {
+      const longer = `${lines.at(-1)!} ${word}`.trim();
+      if (longer.length <= LINE_CHARACTERS) lines[lines.length - 1] = longer;
+      else lines.push(word);
+    }
+    return [...lines, ''];
+  });
+}
+
+function chartLines({ firstFrame, lastFrame, marks, name }: ChartSheet['charts'][number], top: number): string[] {
   const low = Math.min(0, ...marks.map((mark) => mark.progress));
   const high = Math.max(1, ...marks.map((mark) => mark.progress));
   const spaceX = (mark: ChartMark): number => MARGIN_PX + ((mark.progress - low) / (high - low)) * (WIDTH_PX - 2 * MARGIN_PX);
@@ -44,7 +63,7 @@ function chartLines({ firstFrame, lastFrame, marks }: TimingChart, top: number):
   const timeY = top + 26;
   const spaceY = timeY + LOOM_PX;
   const numbers = labelled(marks, spaceX);
-  const parts = [text(0 + MARGIN_PX, top + 6, `${firstFrame} – ${lastFrame}`, { size: 13, anchor: 'start', weight: 600 }), line(MARGIN_PX, timeY, WIDTH_PX - MARGIN_PX, timeY, 1, FAINT), line(Math.min(...marks.map(spaceX)), spaceY, Math.max(...marks.map(spaceX)), spaceY, 1.5)];
+  const parts = [text(0 + MARGIN_PX, top + 6, `${name ? `${name}, ` : ''}${firstFrame} – ${lastFrame}`, { size: 13, anchor: 'start', weight: 600 }), line(MARGIN_PX, timeY, WIDTH_PX - MARGIN_PX, timeY, 1, FAINT), line(Math.min(...marks.map(spaceX)), spaceY, Math.max(...marks.map(spaceX)), spaceY, 1.5)];
   for (const mark of marks) {
     const x = spaceX(mark);
     parts.push(line(timeX(mark), timeY, x, spaceY, mark.role === 'inbetween' ? 0.7 : 1.2, FAINT));
@@ -66,15 +85,18 @@ function chartLines({ firstFrame, lastFrame, marks }: TimingChart, top: number):
  * Writes timing charts as one SVG sheet for paper: each segment with its time rail above, its space rail below and a thread a drawing; extremes ringed, breakdowns underlined, chart fractions written where a drawing is at one.
  * Black on white, text as text.
  */
-export function writeTimingChartSvg({ title, rate, charts }: ChartSheet): string {
-  const height = HEAD_PX + charts.length * CHART_PX;
+export function writeTimingChartSvg({ title, rate, paragraphs = [], charts }: ChartSheet): string {
+  const lines = broken(paragraphs);
+  const head = HEAD_PX + lines.length * LINE_PX;
+  const height = head + charts.length * CHART_PX;
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH_PX}" height="${height}" viewBox="0 0 ${WIDTH_PX} ${height}" font-family="'Atkinson Hyperlegible Next', sans-serif">`,
     `<title>${escape(title)}</title>`,
     `<rect width="${WIDTH_PX}" height="${height}" fill="#fff"/>`,
     text(MARGIN_PX, 34, title, { size: 20, anchor: 'start', weight: 600 }),
     text(WIDTH_PX - MARGIN_PX, 34, `${formatRate(rate)} fps`, { size: 13, anchor: 'end', colour: FAINT }),
-    ...charts.flatMap((chart, i) => chartLines(chart, HEAD_PX + i * CHART_PX)),
+    ...lines.flatMap((words, i) => (words ? [text(MARGIN_PX, 62 + i * LINE_PX, words, { size: 13, anchor: 'start' })] : [])),
+    ...charts.flatMap((chart, i) => chartLines(chart, head + i * CHART_PX)),
     '</svg>',
   ].join('\n');
 }

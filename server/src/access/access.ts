@@ -5,6 +5,7 @@ import { EnrolmentModel } from '../courses/course.model.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
+import { PictureModel } from '../pictures/picture.model.ts';
 import { ReadingJobModel } from '../readings/reading-job.model.ts';
 import { NoteModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
 
@@ -83,6 +84,14 @@ export async function noteFor(personId: string, takeId: string, noteId: string):
   const note = mayRead && UUID.test(noteId) ? await NoteModel.findOne({ where: { id: noteId, reviewId: review.id } }) : null;
   if (!note) throw notFound('note');
   return { note, role };
+}
+
+/** A picture, for the members of its course. */
+export async function pictureFor(personId: string, pictureId: string): Promise<PictureModel> {
+  const picture = UUID.test(pictureId) ? await PictureModel.findByPk(pictureId) : null;
+  if (!picture) throw notFound('picture');
+  await roleIn(personId, picture.courseId, 'picture');
+  return picture;
 }
 
 /** A job that reads takes again, for the instructors of its course. */

@@ -6,6 +6,7 @@ import { initPersonModel } from '../people/person.model.ts';
 import { initEaseModel } from '../eases/ease.model.ts';
 import { initPhraseModel } from '../phrases/phrase.model.ts';
 import { initPlanModel } from '../plans/plan.model.ts';
+import { initPictureModel } from '../pictures/picture.model.ts';
 import { initReadingJobModel } from '../readings/reading-job.model.ts';
 import { initTakeModels } from '../takes/take.model.ts';
 
@@ -21,6 +22,7 @@ export async function connectDatabase(url: string): Promise<Sequelize> {
   initEaseModel(sequelize);
   initPhraseModel(sequelize);
   initReadingJobModel(sequelize);
+  initPictureModel(sequelize);
   await sequelize.authenticate();
   return sequelize;
 }

@@ -7,8 +7,9 @@ import { plans } from './migrations/0002-plans.ts';
 import { shortcuts } from './migrations/0003-shortcuts.ts';
 import { eases } from './migrations/0004-eases.ts';
 import { reviews } from './migrations/0005-reviews.ts';
+import { pictures } from './migrations/0006-pictures.ts';
 
-const MIGRATIONS: readonly Migration[] = [firstTables, plans, shortcuts, eases, reviews];
+const MIGRATIONS: readonly Migration[] = [firstTables, plans, shortcuts, eases, reviews, pictures];
 
 /** Brings the tables up to date. Copies of the server that start together wait for one another. */
 export async function migrate(sequelize: Sequelize): Promise<void> {

@@ -6,6 +6,8 @@ export interface DemoExercise {
   details: ExerciseDetails;
   motion: MotionDocument;
   published: boolean;
+  /** Days from the day the demo is loaded until it is due. */
+  dueInDays?: number;
 }
 
 type Tracks = Partial<Record<ChannelId, Key[]>>;
@@ -29,6 +31,7 @@ const drawerSlide: DemoExercise = {
   published: true,
   details: {
     title: 'Drawer slide',
+    takeLimit: 4,
     brief:
       'The cutlery drawer is pulled open and runs out on its rails. It leaves the hand fast and comes to rest slowly.\n\nHold the first pose for four frames. Two extremes are enough: 5 and 21. Let the spacing do the stopping, not a third key.',
     tolerances: { keyFrames: 1, spacingPercent: 4 },
@@ -49,8 +52,10 @@ const drawerSlide: DemoExercise = {
 
 const teaGlass: DemoExercise = {
   published: true,
+  dueInDays: 3,
   details: {
     title: 'Tea glass along the counter',
+    latePolicy: 'mark',
     brief:
       'A glass of tea is pushed along the counter and must not spill: it starts slowly, is fastest half way and stops slowly.\n\nFirst make it with even spacing and look at it. Then ease both ends and look again: the keys do not change, only what lies between.',
     tolerances: { keyFrames: 1, spacingPercent: 4 },
@@ -68,6 +73,8 @@ const pancakeToss: DemoExercise = {
   published: true,
   details: {
     title: 'Pancake toss',
+    // The hang at the top is the lesson: its key may be off by less than the others.
+    keyTolerances: [{ subjectId: 'pancake', track: 'position', frame: 17, keyFrames: 0.5 }],
     brief:
       'Up out of the pan, over, and down again. Gravity makes the spacing: fast out of the pan, hanging at the top, fast into the pan.\n\nDip on 5, leave the pan on 7, apex on 17, catch on 27, a small give on 29. It turns over once, at a steady pace, while it is in the air.',
     tolerances: { keyFrames: 1, spacingPercent: 6 },
@@ -94,8 +101,10 @@ const pancakeToss: DemoExercise = {
 
 const toasterRack: DemoExercise = {
   published: true,
+  dueInDays: -2,
   details: {
     title: 'Toaster rack',
+    latePolicy: 'mark',
     brief:
       'The rack snaps up, goes past its stop and settles. Nothing until 9; the peak on 17; back below on 21, up again on 25, at rest on 33.\n\nOvershoot first, then settle: each swing smaller than the one before.',
     tolerances: { keyFrames: 1, spacingPercent: 5 },
@@ -118,23 +127,29 @@ const toasterRack: DemoExercise = {
   ]),
 };
 
+/** The honey sags until a frame and then falls in six. */
+function honeyMotion(snaps: number): MotionDocument {
+  return scene(1, 54, [
+    counter,
+    scenery('bowl', 'Bowl', { shape: 'pill', widthPx: 240, heightPx: 60, fill: '#c9d6d4' }, 480, 404),
+    scenery('spoon', 'Spoon', { shape: 'pill', widthPx: 230, heightPx: 22, fill: '#8d99a0' }, 400, 92),
+    actor('honey', 'Honey', { shape: 'drop', widthPx: 44, heightPx: 66, fill: '#e0a21b' }, { x: 480, y: 128 }, {
+      'position.y': [createKey(1, 128, { leave: 'sine-in' }), createKey(snaps, 196, { leave: 'quad-in' }), createKey(snaps + 6, 372)],
+    }),
+  ]);
+}
+
 const honeyThread: DemoExercise = {
   published: true,
   details: {
     title: 'Honey thread',
+    alternatives: [{ name: 'A sag of one second', motion: honeyMotion(25) }],
     brief:
       'A drop of honey hangs from the spoon: slow, slow, snap. It sags for a second and a half and falls in six frames.\n\nThe lesson is the contrast. If the sag is too quick, the snap is lost.',
     tolerances: { keyFrames: 1.5, spacingPercent: 5 },
     modelShown: 'never',
   },
-  motion: scene(1, 54, [
-    counter,
-    scenery('bowl', 'Bowl', { shape: 'pill', widthPx: 240, heightPx: 60, fill: '#c9d6d4' }, 480, 404),
-    scenery('spoon', 'Spoon', { shape: 'pill', widthPx: 230, heightPx: 22, fill: '#8d99a0' }, 400, 92),
-    actor('honey', 'Honey', { shape: 'drop', widthPx: 44, heightPx: 66, fill: '#e0a21b' }, { x: 480, y: 128 }, {
-      'position.y': [createKey(1, 128, { leave: 'sine-in' }), createKey(37, 196, { leave: 'quad-in' }), createKey(43, 372)],
-    }),
-  ]),
+  motion: honeyMotion(37),
 };
 
 const ovenLight: DemoExercise = {
@@ -157,6 +172,7 @@ const ladleSwing: DemoExercise = {
   published: true,
   details: {
     title: 'Ladle swing',
+    loops: true,
     brief:
       'The ladle hangs from its hook and swings, slow at both turns and fastest at the bottom.\n\nIt loops: one swing there and back takes 24 frames, and the closing key stands on 25, one past the last, so that no drawing is held twice.',
     tolerances: { keyFrames: 1, spacingPercent: 4 },
@@ -177,6 +193,7 @@ const teaTowelDrag: DemoExercise = {
   published: true,
   details: {
     title: 'Tea towel drag',
+    mayChange: { rate: false, range: false, subjects: false, path: false, channels: ['position.x', 'position.y', 'rotation'], maxKeys: 16 },
     brief:
       'A wet tea towel is dragged along the counter. Its held corner leads; the end follows four frames later, swings past and settles.\n\nTwo parts that start and stop together look like a board. Block both as held poses first, then let the end be late.',
     tolerances: { keyFrames: 1.5, spacingPercent: 6 },

@@ -1,8 +1,20 @@
+import type { Drawing } from '@undulan/contract';
 import {
-  deleteKeys, moveKeys, setHandle, setKeys, setLeave, setLink, setRole, startingScene, type ChannelId, type KeyRef, type Leave, type MotionDocument,
+  deleteKeys, moveKeys, setHandle, setKeys, setLeave, setLink, setRole, startingScene, type ChannelId, type CriterionId, type FindingKind, type KeyRef, type Leave, type MotionDocument,
 } from '@undulan/core';
 import type { DemoLearner } from './demo-people.ts';
 import { DEMO_EXERCISES, type DemoExerciseName } from './kitchen-scenes.ts';
+
+export interface DemoNote {
+  frame: number;
+  lastFrame?: number;
+  subjectId?: string;
+  drawing?: Drawing;
+  text: string;
+  done?: boolean;
+  /** What the learner said to it, and the instructor back, in turn. */
+  replies?: string[];
+}
 
 /** One hand-in of the demo course; without a return it waits for review. */
 export interface DemoTake {
@@ -10,7 +22,9 @@ export interface DemoTake {
   exercise: DemoExerciseName;
   daysAgo: number;
   motion: MotionDocument;
-  returned?: { grade: number | 'proposed'; summary: string; notes: { frame: number; text: string }[] };
+  returned?: { grade: number | 'proposed'; summary: string; notes: DemoNote[]; again?: boolean; criteria?: Partial<Record<CriterionId, number>> };
+  /** A review that is begun: findings of these kinds are accepted as notes, or dismissed with a reason. */
+  begun?: { accept: FindingKind[]; dismiss: Partial<Record<FindingKind, string>> };
 }
 
 export interface DemoDraft {
@@ -42,6 +56,7 @@ const glass = hand('teaGlass', 'glass', 'position.x');
 const pancake = hand('pancakeToss', 'pancake', 'position.y');
 const bread = hand('toasterRack', 'bread', 'position.y');
 const honey = hand('honeyThread', 'honey', 'position.y');
+const ladle = hand('ladleSwing', 'ladle', 'rotation');
 
 const glassEven = glass.leave(glass.model, [1, 33], 'linear');
 
@@ -53,8 +68,13 @@ export const DEMO_TAKES: DemoTake[] = [
       grade: 'proposed',
       summary: 'Your keys are right where they should be. Now look at what is between them: the drawer stops as if it hit a wall.',
       notes: [
-        { frame: 13, text: 'Half of the time, half of the way. Compare with the chart: by now the drawer has done most of its travel.' },
-        { frame: 21, text: 'It arrives at full speed. Lay the handle of this key flat and pull it back toward frame 12.' },
+        {
+          frame: 13, subjectId: 'drawer', done: true,
+          drawing: { strokes: [{ kind: 'arrow', points: [{ x: 470, y: 190 }, { x: 640, y: 190 }] }], ghosts: [{ subjectId: 'drawer', dx: 118, dy: 0, turn: 0 }] },
+          text: 'Half of the time, half of the way. Compare with the chart: by now the drawer has done most of its travel.',
+          replies: ['So it should be where you drew it, with the same keys?', 'With the same keys. Only the handle of frame 21 changes.'],
+        },
+        { frame: 18, lastFrame: 21, subjectId: 'drawer', done: true, text: 'It arrives at full speed. Lay the handle of this key flat and pull it back toward frame 12.' },
       ],
     },
   },
@@ -69,10 +89,18 @@ export const DEMO_TAKES: DemoTake[] = [
     returned: {
       grade: 'proposed',
       summary: 'Lovely ease. It simply takes too long: 19 frames where the brief has 16.',
-      notes: [{ frame: 21, text: 'Here it should already be standing. Move the last key back by three.' }],
+      again: true,
+      criteria: { spacing: 95 },
+      notes: [
+        {
+          frame: 21, subjectId: 'drawer',
+          drawing: { strokes: [{ kind: 'pen', points: [{ x: 742, y: 236 }, { x: 752, y: 262 }, { x: 748, y: 290 }, { x: 756, y: 318 }, { x: 748, y: 344 }] }], ghosts: [{ subjectId: 'drawer', dx: 14, dy: 0, turn: 0 }] },
+          text: 'Here it should already be standing. Move the last key back by three.',
+        },
+      ],
     },
   },
-  { learner: 'leif', exercise: 'drawerSlide', daysAgo: 2, motion: drawer.off(drawer.late(drawer.model, 5, 2), 21, -36) },
+  { learner: 'leif', exercise: 'drawerSlide', daysAgo: 2, motion: drawer.off(drawer.late(drawer.model, 5, 2), 21, -36), begun: { accept: ['key-late'], dismiss: {} } },
   { learner: 'priya', exercise: 'drawerSlide', daysAgo: 10, motion: drawer.model, returned: { grade: 'proposed', summary: 'Nothing to add.', notes: [] } },
   { learner: 'sena', exercise: 'drawerSlide', daysAgo: 1, motion: drawer.key(drawer.leave(drawer.model, [5], 'linear'), 14, 500) },
   {
@@ -109,7 +137,18 @@ export const DEMO_TAKES: DemoTake[] = [
       ],
     },
   },
-  { learner: 'ines', exercise: 'honeyThread', daysAgo: 1, motion: honey.late(honey.model, 37, -9) },
+  { learner: 'ines', exercise: 'honeyThread', daysAgo: 1, motion: honey.late(honey.late(honey.model, 37, -10), 43, -10) },
+  { learner: 'leif', exercise: 'ladleSwing', daysAgo: 1, motion: ladle.off(ladle.model, 25, 9) },
+  { learner: 'priya', exercise: 'ladleSwing', daysAgo: 7, motion: ladle.leave(ladle.model, [1, 13], 'linear'), returned: { grade: 'proposed', summary: 'It turns like a wiper: no weight at either side.', again: true, notes: [{ frame: 13, subjectId: 'ladle', drawing: { strokes: [{ kind: 'arc', points: [{ x: 330, y: 330 }, { x: 480, y: 400 }, { x: 630, y: 330 }] }], ghosts: [] }, text: 'Slow here, at the turn; fast along this arc at the bottom.' }] } },
+  { learner: 'priya', exercise: 'ladleSwing', daysAgo: 4, motion: ladle.leave(ladle.model, [1], 'sine-in') },
+];
+
+/** The instructor's own phrases. */
+export const DEMO_PHRASES = [
+  'Right keys, wrong spacing: look only at what lies between.',
+  'Closer together before it stops.',
+  'The pose is good; it comes too late to be read.',
+  'Hold it as flat as a table, then let it go.',
 ];
 
 /** The towel drawn out as a board: both parts start and stop together. */

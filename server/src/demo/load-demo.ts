@@ -1,4 +1,5 @@
-import { readTake } from '@undulan/core';
+import type { Decision } from '@undulan/contract';
+import { findingKey, readTake, type Reading } from '@undulan/core';
 import type { Sequelize, Transaction } from 'sequelize';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { withLock } from '../database/lock.ts';
@@ -8,10 +9,11 @@ import { detailColumns, ExerciseModel } from '../exercises/exercise.model.ts';
 import { NO_HISTORY } from '../exercises/starting-work.ts';
 import { hashPassword } from '../people/passwords.ts';
 import { PersonModel } from '../people/person.model.ts';
-import { NoteModel, ReadingModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
+import { PhraseModel } from '../phrases/phrase.model.ts';
+import { NoteModel, ReadingModel, ReplyModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
 import { DEMO_COURSE, DEMO_INSTRUCTOR, DEMO_LEARNERS, DEMO_PASSWORD, type DemoLearner } from './demo-people.ts';
-import { DEMO_EXERCISES, type DemoExerciseName } from './kitchen-scenes.ts';
-import { DEMO_DRAFTS, DEMO_EASES, DEMO_TAKES, type DemoTake } from './kitchen-work.ts';
+import { DEMO_EXERCISES, type DemoExercise, type DemoExerciseName } from './kitchen-scenes.ts';
+import { DEMO_DRAFTS, DEMO_EASES, DEMO_PHRASES, DEMO_TAKES, type DemoNote, type DemoTake } from './kitchen-work.ts';
 
 const DAY_MS = 24 * 60 * 60 * 1000;
 
@@ -48,13 +50,14 @@ async function loadCourse(transaction: Transaction): Promise<Loaded> {
   };
   const instructorId = await enrol(DEMO_INSTRUCTOR, 'instructor');
   await EaseModel.bulkCreate(DEMO_EASES.map((ease) => ({ ...ease, courseId: course.id, authorId: instructorId })), { transaction });
+  await PhraseModel.bulkCreate(DEMO_PHRASES.map((text) => ({ text, authorId: instructorId })), { transaction });
   const learnerIds = new Map<DemoLearner, string>();
   for (const [name, person] of Object.entries(DEMO_LEARNERS)) learnerIds.set(name as DemoLearner, await enrol(person, 'learner'));
   const exercises = new Map<DemoExerciseName, ExerciseModel>();
-  for (const [name, { details, motion, published }] of Object.entries(DEMO_EXERCISES)) {
+  for (const [name, { details, motion, published, dueInDays }] of Object.entries<DemoExercise>(DEMO_EXERCISES)) {
     const exercise = await ExerciseModel.create(
       {
-        ...detailColumns(details),
+        ...detailColumns(dueInDays === undefined ? details : { ...details, dueAt: endOfDay(dueInDays) }),
         courseId: course.id,
         position: exercises.size + 1,
         motion,
@@ -85,10 +88,38 @@ async function loadTake({ instructorId, learnerIds, exercises, transaction }: Lo
       instructorId: returned ? instructorId : null,
       grade: returned ? (returned.grade === 'proposed' ? reading.proposedGrade : returned.grade) : null,
       summary: returned?.summary ?? '',
+      criteria: returned?.criteria ?? {},
+      again: returned?.again ?? false,
       version: 1,
       returnedAt: returned ? new Date(handedInAt.getTime() + DAY_MS) : null,
     },
     { transaction },
   );
-  for (const note of returned?.notes ?? []) await NoteModel.create({ ...note, reviewId: review.id }, { transaction });
+  const write = async ({ frame, text, done = false, replies = [], ...pinned }: DemoNote): Promise<string> => {
+    const note = await NoteModel.create({ reviewId: review.id, frame, text, done, pinned: { lastFrame: null, subjectId: null, spot: null, drawing: null, ...pinned } }, { transaction });
+    for (const [i, words] of replies.entries()) await ReplyModel.create({ noteId: note.id, authorId: i % 2 === 0 ? owned.learnerId : instructorId, text: words }, { transaction });
+    return note.id;
+  };
+  for (const note of returned?.notes ?? []) await write(note);
+  if (take.begun) await review.update({ decisions: await decide(reading, take.begun, write) }, { transaction });
+}
+
+/** The decisions of a review that is begun; what is accepted becomes a note. */
+async function decide({ findings }: Reading, { accept, dismiss }: NonNullable<DemoTake['begun']>, write: (note: DemoNote) => Promise<string>): Promise<Record<string, Decision>> {
+  const decisions: Record<string, Decision> = {};
+  for (const finding of findings) {
+    const reason = dismiss[finding.kind];
+    if (reason !== undefined) decisions[findingKey(finding)] = { state: 'dismissed', reason };
+    if (accept.includes(finding.kind)) {
+      const noteId = await write({ frame: Math.round(finding.firstFrame), ...(finding.subjectId && { subjectId: finding.subjectId }), text: finding.sentence });
+      decisions[findingKey(finding)] = { state: 'accepted', noteId };
+    }
+  }
+  return decisions;
+}
+
+function endOfDay(inDays: number): string {
+  const day = new Date(Date.now() + inDays * DAY_MS);
+  day.setHours(22, 0, 0, 0);
+  return day.toISOString();
 }

@@ -104,6 +104,10 @@ export const api = createApi({
       invalidatesTags: ['Take'],
     }),
 
+    keepPicture: build.mutation<Created, { courseId: string; file: File }>({
+      query: ({ courseId, file }) => ({ url: `/courses/${courseId}/pictures`, method: 'POST', body: file, headers: { 'content-type': file.type } }),
+    }),
+
     phrases: build.query<Phrase[], void>({ query: () => '/phrases', providesTags: ['Phrase'] }),
     keepPhrase: build.mutation<Created, NewPhrase>({ query: (body) => ({ url: '/phrases', method: 'POST', body }), invalidatesTags: ['Phrase'] }),
     removePhrase: build.mutation<void, string>({ query: (id) => ({ url: `/phrases/${id}`, method: 'DELETE' }), invalidatesTags: ['Phrase'] }),
@@ -112,7 +116,7 @@ export const api = createApi({
 
 export const {
   useSessionQuery, useDemoAccountsQuery, useSignInMutation, useSignOutMutation, useChooseShortcutsMutation, useOverviewQuery, useLearnerCourseQuery, useCreateExerciseMutation,
-  useSettingQuery, usePublishMutation, useAssignmentQuery, useBeginDraftMutation, useDraftQuery, useDeleteDraftMutation, useHandInMutation,
+  useSettingQuery, useLazySettingQuery, usePublishMutation, useAssignmentQuery, useBeginDraftMutation, useDraftQuery, useDeleteDraftMutation, useHandInMutation,
   usePlansQuery, useSavePlanMutation, useRemovePlanMutation, useEasesQuery, useSaveEaseMutation, useRemoveEaseMutation, useTakeQuery, useReadAgainMutation, useSaveReviewMutation, useReturnReviewMutation, useAddNoteMutation, useChangeNoteMutation, useRemoveNoteMutation,
-  useSeriesQuery, useWaitingQuery, useReadAllMutation, useReadingJobQuery, useCancelReadingJobMutation, useReplyToNoteMutation, useMarkNoteMutation, usePhrasesQuery, useKeepPhraseMutation, useRemovePhraseMutation,
+  useSeriesQuery, useWaitingQuery, useReadAllMutation, useReadingJobQuery, useCancelReadingJobMutation, useReplyToNoteMutation, useMarkNoteMutation, useKeepPictureMutation, usePhrasesQuery, useKeepPhraseMutation, useRemovePhraseMutation,
 } = api;

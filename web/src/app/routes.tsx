@@ -3,7 +3,6 @@ import { BenchPage } from '../features/bench/index.ts';
 import { CoursePage } from '../features/course/index.ts';
 import { DeskPage, WaitingPage } from '../features/desk/index.ts';
 import { ReviewPage } from '../features/review/index.ts';
-import { SettingPage } from '../features/setting/index.ts';
 import { SignInPage } from '../features/sign-in/index.ts';
 import { Button, Empty, Loading, LoadFailed } from '../ui/index.ts';
 import { useSessionQuery, useTakeQuery } from './api.ts';
@@ -94,7 +93,9 @@ export const router = createBrowserRouter([
           // Fetched when first opened: nobody needs the calculators to see a course.
           { path: '/courses/:courseId/planner', lazy: async () => ({ Component: (await import('../features/planner/index.ts')).PlannerPage }) },
           { path: '/courses/:courseId/waiting', element: <WaitingPage /> },
-          { path: '/exercises/:exerciseId/setting', element: <SettingPage /> },
+          // Only instructors set exercises: a learner never fetches the brief's editor.
+          { path: '/exercises/:exerciseId/setting', lazy: async () => ({ Component: (await import('../features/setting/index.ts')).SettingPage }) },
+          { path: '/exercises/:exerciseId/hand-out', lazy: async () => ({ Component: (await import('../features/setting/index.ts')).HandOutPage }) },
           { path: '/drafts/:draftId', element: <BenchPage /> },
           { path: '/takes/:takeId', element: <TakePage /> },
           { path: '*', element: <NoSuchPage /> },

@@ -96,7 +96,7 @@ export function ComparedPictures({ target, targetName, take, takeName, toTake, s
         )}
         {target && choices}
         {laying === 'over' && (
-          <input type="range" aria-label="How strong the target lies over the take, in percent" min={0} max={100} value={tint} onChange={(event) => setTint(Number(event.target.value))} className="w-20 accent-[var(--target)]" />
+          <input type="range" aria-label="How strong the target lies over the take, in percent" min={0} max={100} value={tint} onChange={(event) => setTint(Number(event.target.value))} className="w-14 accent-[var(--target)]" />
         )}
         <Toggle small on={trail} className="ml-auto" onClick={() => setTrail(!trail)}>
           Trail

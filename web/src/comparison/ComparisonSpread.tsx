@@ -64,7 +64,7 @@ export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: 
     ),
   } as const;
   const strips: StripEntry[] = [
-    ...(compared ? [{ id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '118px', content: <MatchStrip track={compared} /> } as const] : []),
+    ...(compared ? [{ id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '118px', content: <MatchStrip track={compared} targetName={against === 'model' ? 'model' : 'put right'} /> } as const] : []),
     curve,
     ...(compared && target
       ? [
@@ -83,7 +83,7 @@ export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: 
   const problem = view.target && correctionProblem(view.target, motion);
   const choices = (
     <>
-      <select aria-label="What the take is compared with" title={problem ?? undefined} value={against} onChange={(event) => setAgainst(event.target.value as Against)} className={CHOICE}>
+      <select aria-label="What the take is compared with" title={problem ?? undefined} value={against} onChange={(event) => setAgainst(event.target.value as Against)} className={`${CHOICE} max-w-36`}>
         <option value="model">with the model</option>
         <option value="timing" disabled={problem !== null || !view.reading}>
           with its keys on the target’s frames
@@ -92,9 +92,9 @@ export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: 
           with the target’s spacing
         </option>
       </select>
-      <select aria-label="How time is aligned" value={alignment} onChange={(event) => setAlignment(event.target.value as Alignment)} className={CHOICE}>
+      <select aria-label="How time is aligned" title="By time both run at their own pace; by keys the matched keys lie on each other" value={alignment} onChange={(event) => setAlignment(event.target.value as Alignment)} className={CHOICE}>
         <option value="time">by time</option>
-        <option value="keys">by matched keys</option>
+        <option value="keys">by keys</option>
       </select>
     </>
   );

@@ -11,7 +11,7 @@ function inFrames(offset: number): string {
 }
 
 /** The keys of model and take above each other; an arrow from each to its match, with how many frames late (+) or early (−) it is. */
-export function MatchStrip({ track }: { track: ComparedTrack }) {
+export function MatchStrip({ track, targetName }: { track: ComparedTrack; targetName: string }) {
   const scale = useTimeScale();
   const { pairs, missingFrames, extraFrames } = track.reading;
   const takeFrameOnRuler = (frame: number): number => track.take.events.find((event) => event.frame === frame)?.rulerFrame ?? frame;
@@ -19,7 +19,7 @@ export function MatchStrip({ track }: { track: ComparedTrack }) {
     <Strip
       title="Keys"
       rows={[
-        { name: 'model', colour: 'var(--target)' },
+        { name: targetName, colour: 'var(--target)' },
         { name: 'frames off' },
         { name: 'take', colour: 'var(--take-ink)' },
       ]}

@@ -174,7 +174,9 @@ const slice = createSlice({
       const before = original(state).work;
       if (!before?.details) return;
       const name = Object.keys(payload).map((key) => DETAIL_NAMES[key as keyof ExerciseDetails]).join(', ');
-      step(state, name, { ...before, details: { ...before.details, ...payload } });
+      // What is set to nothing is not said any more: documents hold no undefined.
+      const said = Object.entries({ ...before.details, ...payload }).filter(([, value]) => value !== undefined);
+      step(state, name, { ...before, details: Object.fromEntries(said) as ExerciseDetails });
     },
     undone: (state) => {
       const now = original(state);

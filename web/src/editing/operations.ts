@@ -1,6 +1,6 @@
 import {
-  applyEasing, bakeKeys, bendSegment,
-  changeLength, changeRate, clearChannel, deleteKeys, duplicateKeys, evenKeys, freePoses, holdPoses, insertTime, joinPosition, keepRestFrame, makeHold, moveKeys, moveOffGuide, moveOntoGuide, offsetChannels, pasteKeys, pasteOnto, removeTime, reverseKeys, rippleKeys, setEase, setEaseAmount, setHandle, setKeys, setLeave, setLink, setOutside, setResting, setRole, setScene, setSubject, setWobble, snapKeys, splitPosition, stretchAbout, swapEases, thinChannels,
+  addSubject, applyChart, applyEasing, bakeKeys, bendSegment,
+  changeLength, changeRate, clearChannel, deleteKeys, duplicateKeys, evenKeys, freePoses, holdPoses, insertTime, joinPosition, keepRestFrame, makeHold, moveKeys, moveOffGuide, moveOntoGuide, offsetChannels, orderSubject, pasteKeys, pasteOnto, removeSubject, removeTime, reverseKeys, rippleKeys, setEase, setEaseAmount, setHandle, setKeys, setLeave, setLink, setOutside, setResting, setRole, setScene, setSubject, setWobble, snapKeys, splitPosition, stretchAbout, swapEases, thinChannels,
   drawSpacing, setBreakdown, setPathSpeed, setSpeed, shapeSegment, spaceDrawings, type ChannelRef, type Edit, type KeyRef, type MotionDocument,
 } from '@undulan/core';
 
@@ -61,6 +61,11 @@ const OPERATIONS = {
   setCues: { name: 'cue marks', run: setScene },
   changeRate: { name: 'another rate', run: changeRate },
   setSubject: { name: 'subject', run: setSubject },
+  addSubject: { name: 'another subject', run: addSubject },
+  removeSubject: { name: 'subject taken out', run: removeSubject },
+  orderSubject: { name: 'order of subjects', run: orderSubject },
+  applyChart: { name: 'written chart', run: applyChart },
+  takeMotion: { name: 'another model', run: (_before: MotionDocument, motion: MotionDocument): Edit => ({ motion, keys: [], gaveWay: [] }) },
 } as const;
 
 type Operations = typeof OPERATIONS;

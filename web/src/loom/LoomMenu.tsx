@@ -3,9 +3,8 @@ import { Ellipsis } from 'lucide-react';
 import { squeezed, wayOf, writeTimingChartSvg, type DrawingPlace, type SegmentRef, type Subject, type TimingChart, type Track, type Way } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, selectMotion } from '../editing/index.ts';
-import { Button, Dialog, Menu, MenuHeading, MenuItem, MenuLine } from '../ui/index.ts';
+import { Button, Dialog, Menu, MenuHeading, MenuItem, MenuLine, saveFile } from '../ui/index.ts';
 import { LoomRing } from './LoomRing.tsx';
-import { saveFile } from './save-file.ts';
 
 const SQUEEZE = 0.9;
 const RING_PX = 440;

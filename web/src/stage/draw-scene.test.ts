@@ -10,9 +10,9 @@ class FakePath {
 }
 
 /** A canvas context that writes down what matters of a drawing: fills with their colour, place and opacity, and strokes. */
-function recordingContext() {
+function recordingContext(scale = 1) {
   const drawn: { did: 'fill' | 'stroke' | 'ground'; style: string; x: number; y: number; a: number; opacity: number; dash: number }[] = [];
-  const state = { fillStyle: '', strokeStyle: '', lineWidth: 1, globalAlpha: 1, e: 0, f: 0, a: 1, dash: 0 };
+  const state = { fillStyle: '', strokeStyle: '', lineWidth: 1, globalAlpha: 1, e: 0, f: 0, a: scale, dash: 0 };
   const kept: (typeof state)[] = [];
   const note = (did: 'fill' | 'stroke' | 'ground', style: string): void => void drawn.push({ did, style, x: state.e, y: state.f, a: state.a, opacity: state.globalAlpha, dash: state.dash });
   const context = {
@@ -23,7 +23,9 @@ function recordingContext() {
     fill: (path?: unknown) => path && note('fill', state.fillStyle),
     stroke: (path?: unknown) => path && note('stroke', state.strokeStyle),
     fillRect: () => note('ground', state.fillStyle),
-    isPointInPath: (_path: unknown, x: number, y: number) => Math.hypot(x, y) <= 20,
+    resetTransform: () => Object.assign(state, { a: 1, e: 0, f: 0 }),
+    // As on a real canvas a path is where the transform puts it, and the point is not moved.
+    isPointInPath: (_path: unknown, x: number, y: number) => Math.hypot(x, y) <= 20 * state.a,
     beginPath: () => undefined, rect: () => undefined, clip: () => undefined, moveTo: () => undefined, lineTo: () => undefined,
   };
   for (const name of ['fillStyle', 'strokeStyle', 'lineWidth', 'globalAlpha'] as const) {
@@ -96,8 +98,8 @@ test('a child is drawn where its parent carries it', () => {
   expect(fills(createMotion([arm, bowl]), 1)[1]).toMatchObject({ x: 260, y: 50, a: 2 });
 });
 
-test('the topmost subject under a point is picked, never scenery; a tiny one near its middle still can be', () => {
-  const { context } = recordingContext();
+test('the topmost subject under a point is picked, however small the picture is, never scenery; a tiny one near its middle still can be', () => {
+  const { context } = recordingContext(0.5);
   const motion = createMotion([actor('under', [createChannel('position.x', 100)]), actor('over', [createChannel('position.x', 110)]), actor('wall', [createChannel('position.x', 110)], { locked: true })]);
   expect(subjectAt(context, motion, 1, 112, 50)?.id).toBe('over');
   expect(subjectAt(context, motion, 1, 82, 50)?.id).toBe('under');

@@ -3,12 +3,12 @@ import { Tabs } from 'radix-ui';
 /** The row of tabs inside a `Tabs.Root`. */
 export function TabBar({ label, tabs }: { label: string; tabs: readonly { id: string; label: string }[] }) {
   return (
-    <Tabs.List aria-label={label} className="mb-2.5 flex shrink-0 gap-1 border-b border-rule">
+    <Tabs.List aria-label={label} className="mb-2.5 flex shrink-0 gap-0.5 border-b border-rule">
       {tabs.map((tab) => (
         <Tabs.Trigger
           key={tab.id}
           value={tab.id}
-          className="rounded-t-md border border-b-0 border-transparent px-2.5 py-1 text-sm whitespace-nowrap text-faint hover:text-ink data-[state=active]:border-rule data-[state=active]:bg-page data-[state=active]:font-semibold data-[state=active]:text-ink"
+          className={`rounded-t-md border border-b-0 border-transparent ${tabs.length > 5 ? 'px-1.5 text-[13px]' : 'px-2.5 text-sm'} py-1 whitespace-nowrap text-faint hover:text-ink data-[state=active]:border-rule data-[state=active]:bg-page data-[state=active]:font-semibold data-[state=active]:text-ink`}
         >
           {tab.label}
         </Tabs.Trigger>

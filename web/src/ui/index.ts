@@ -13,3 +13,4 @@ export type { DragMove } from './use-pointer-drag.ts';
 export { readySound, soundClick } from './click-sound.ts';
 export { TabBar } from './TabBar.tsx';
 export { formatDue } from './format-due.ts';
+export { saveFile } from './save-file.ts';

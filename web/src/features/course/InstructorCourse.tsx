@@ -1,8 +1,8 @@
 import { Link, useNavigate } from 'react-router';
-import { Plus } from 'lucide-react';
+import { Copy, Plus } from 'lucide-react';
 import type { CourseOverview, Standing } from '@undulan/contract';
 import { toast } from 'sonner';
-import { useCreateExerciseMutation, useOverviewQuery } from '../../app/api.ts';
+import { useCreateExerciseMutation, useLazySettingQuery, useOverviewQuery } from '../../app/api.ts';
 import { explain } from '../../app/problem.ts';
 import { Shell } from '../../app/Shell.tsx';
 import { Button, Empty, Loading, LoadFailed, Tip } from '../../ui/index.ts';
@@ -78,6 +78,7 @@ function Standings({ course }: { course: CourseOverview }) {
                   <Link to={`/exercises/${exercise.id}/setting`} className="rounded-sm text-[15px] font-semibold hover:underline">
                     {exercise.title}
                   </Link>
+                  <CopyExercise courseId={course.id} exerciseId={exercise.id} title={exercise.title} />
                   {!exercise.published && <span className="ml-2 rounded-full border border-ochre px-2 py-px text-[11px] text-ochre">not published</span>}
                   <br />
                   <ExerciseFacts rate={exercise.rate} range={exercise.range} dueAt={exercise.dueAt} />
@@ -104,6 +105,29 @@ function Standings({ course }: { course: CourseOverview }) {
         </span>
       </p>
     </section>
+  );
+}
+
+/** Sets another exercise that begins as a copy of one: its model, chart, brief and terms, but for the due date. */
+function CopyExercise({ courseId, exerciseId, title }: { courseId: string; exerciseId: string; title: string }) {
+  const [fetchSetting] = useLazySettingQuery();
+  const [create, { isLoading }] = useCreateExerciseMutation();
+  const navigate = useNavigate();
+  const copy = async (): Promise<void> => {
+    const { data: setting, error } = await fetchSetting(exerciseId);
+    const { motion, details } = setting?.work ?? {};
+    if (!motion || !details) {
+      toast.error(explain(error));
+      return;
+    }
+    const answer = await create({ courseId, exercise: { work: { motion, details: { ...details, title: `${details.title.slice(0, 110)}, a copy`, dueAt: null } } } });
+    if (answer.data) await navigate(`/exercises/${answer.data.id}/setting`);
+    else toast.error(explain(answer.error));
+  };
+  return (
+    <Button kind="quiet" square small className="ml-1 align-middle text-faint" aria-label={`Copy ${title}`} tip="Set another exercise from a copy of this one" disabled={isLoading} onClick={() => void copy()}>
+      <Copy size={13} />
+    </Button>
   );
 }
 

@@ -4,6 +4,7 @@ import type { OpenExercise, TakeSummary } from '@undulan/contract';
 import { toast } from 'sonner';
 import { useBeginDraftMutation, useDeleteDraftMutation, useLearnerCourseQuery } from '../../app/api.ts';
 import { explain } from '../../app/problem.ts';
+import { briefParagraphs } from '../../brief/index.ts';
 import { Shell } from '../../app/Shell.tsx';
 import { Button, Empty, Loading, LoadFailed } from '../../ui/index.ts';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
@@ -56,7 +57,7 @@ function ExerciseCard({ exercise, number }: { exercise: OpenExercise; number: nu
       </span>
       <div className="min-w-0">
         <h2 className="text-[16px] leading-7">{exercise.title}</h2>
-        <p className="line-clamp-2 text-sm text-faint">{exercise.brief.split('\n')[0]}</p>
+        <p className="line-clamp-2 text-sm text-faint">{briefParagraphs(exercise.brief)[0]}</p>
         <p className="mt-1">
           <ExerciseFacts rate={exercise.rate} range={exercise.range} dueAt={exercise.dueAt} />
         </p>

@@ -4,6 +4,7 @@ import { ExerciseDetails, ModelShown } from '@undulan/contract';
 import * as z from 'zod';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { detailsChanged, selectWork } from '../../editing/index.ts';
+import { BriefEditor } from '../../brief/index.ts';
 import { Field, INPUT } from '../../ui/index.ts';
 
 const SHOWN_WORDS: Record<ModelShown, string> = {
@@ -24,7 +25,6 @@ function figure(text: string, what: string, low: number, high: number): z.ZodTyp
 
 const Form = z.object({
   title: ExerciseDetails.shape.title,
-  brief: ExerciseDetails.shape.brief,
   keyFrames: figure('Key timing', 'frames', 0.25, 48),
   spacingPercent: figure('Spacing', 'percent', 0.5, 100),
   modelShown: ModelShown,
@@ -32,22 +32,21 @@ const Form = z.object({
 type Typed = z.input<typeof Form>;
 
 /** Title, brief, tolerances and who sees the model. Kept as soon as a field is left; what is wrong stays typed with its reason. */
-export function DetailsForm() {
+export function DetailsForm({ courseId }: { courseId: string }) {
   const dispatch = useAppDispatch();
   const details = useAppSelector(selectWork)!.details!;
   const { title, brief, tolerances, modelShown } = details;
   const form = useForm<Typed, unknown, z.output<typeof Form>>({
     resolver: zodResolver(Form),
     mode: 'onChange',
-    values: { title, brief, keyFrames: String(tolerances.keyFrames), spacingPercent: String(tolerances.spacingPercent), modelShown },
+    values: { title, keyFrames: String(tolerances.keyFrames), spacingPercent: String(tolerances.spacingPercent), modelShown },
     resetOptions: { keepDirtyValues: true },
   });
   const { errors } = form.formState;
 
   const commit = form.handleSubmit((typed) => {
-    const next: ExerciseDetails = {
+    const next: Omit<ExerciseDetails, 'brief'> = {
       title: typed.title,
-      brief: typed.brief,
       tolerances: { keyFrames: typed.keyFrames, spacingPercent: typed.spacingPercent },
       modelShown: typed.modelShown,
     };
@@ -62,9 +61,7 @@ export function DetailsForm() {
       <Field label="Title" error={errors.title?.message}>
         {(ids) => <input {...ids} {...form.register('title', { onBlur: leave })} className={INPUT} />}
       </Field>
-      <Field label="Brief" error={errors.brief?.message} hint="What the learner is to do, and what to look at.">
-        {(ids) => <textarea {...ids} {...form.register('brief', { onBlur: leave })} rows={5} className={`${INPUT} h-auto! py-1.5`} />}
-      </Field>
+      <BriefEditor courseId={courseId} brief={brief} onCommit={(next) => dispatch(detailsChanged({ brief: next }))} />
       <div className="grid grid-cols-3 gap-3">
         <Field label="Key timing ±, frames" error={errors.keyFrames?.message}>
           {(ids) => <input {...ids} {...form.register('keyFrames', { onBlur: leave })} inputMode="decimal" className={`${INPUT} figures`} />}

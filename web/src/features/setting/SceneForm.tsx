@@ -1,14 +1,18 @@
+import { HangingFields } from './HangingFields.tsx';
 import { StageFields } from './StageFields.tsx';
 import { SubjectFields } from './SubjectFields.tsx';
+import { SubjectList } from './SubjectList.tsx';
 import { TimeFields } from './TimeFields.tsx';
 
-/** Rate, range, stage and the subject's looks, each part kept as soon as it is right. */
+/** Rate, range, stage and subjects, each part kept as soon as it is right. */
 export function SceneForm() {
   return (
     <div className="grid gap-4 px-0.5 pb-2">
       <TimeFields />
       <StageFields />
+      <SubjectList />
       <SubjectFields />
+      <HangingFields />
     </div>
   );
 }

@@ -1,4 +1,5 @@
-import { useParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
+import { Printer } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import type { ExerciseSetting } from '@undulan/contract';
 import { tracksOf } from '@undulan/core';
@@ -8,12 +9,16 @@ import { explain } from '../../app/problem.ts';
 import { Shell } from '../../app/Shell.tsx';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { saveWork, useEditing, selectMotion, selectWork, takeTheirs, targetUnlocked, useOpenWork } from '../../editing/index.ts';
-import { ConflictDialog, EditingActions, EditingPicture, EditingTime, FramesTable, NumbersPanel, OwnCharts, PagesChoice, RecordQuestion, SaveStatus, Spread, usePages } from '../../spread/index.ts';
+import { ReadAllAgain } from '../../comparison/index.ts';
+import { ConflictDialog, EditingActions, EditingPicture, EditingTime, FramesTable, NumbersPanel, PagesChoice, RecordQuestion, SaveStatus, Spread, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time-page/index.ts';
 import { Button, Dialog, Loading, LoadFailed, TabBar } from '../../ui/index.ts';
+import { ChartForm } from './ChartForm.tsx';
 import { DetailsForm } from './DetailsForm.tsx';
+import { JudgingForm } from './JudgingForm.tsx';
 import { PlanOffer } from './PlanOffer.tsx';
 import { SceneForm } from './SceneForm.tsx';
+import { TermsForm } from './TermsForm.tsx';
 
 /** Setting an exercise: brief and settings left, the model motion on the spread. */
 export function SettingPage() {
@@ -30,6 +35,8 @@ export function SettingPage() {
 
 const TABS = [
   { id: 'exercise', label: 'Exercise' },
+  { id: 'terms', label: 'Terms' },
+  { id: 'judging', label: 'Judging' },
   { id: 'scene', label: 'Time, stage' },
   { id: 'numbers', label: 'Numbers' },
   { id: 'frames', label: 'Frames' },
@@ -49,6 +56,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
           <>
             <EditingActions />
             <PagesChoice pages={pages} onChange={setPages} />
+            <HandOutButton exerciseId={setting.id} />
             <PublishButton setting={setting} />
           </>
         }
@@ -61,7 +69,13 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
               <Tabs.Root defaultValue="exercise" className="flex h-full flex-col">
                 <TabBar label="What to set" tabs={TABS} />
                 <Tabs.Content value="exercise">
-                  <DetailsForm />
+                  <DetailsForm courseId={setting.courseId} />
+                </Tabs.Content>
+                <Tabs.Content value="terms">
+                  <TermsForm />
+                </Tabs.Content>
+                <Tabs.Content value="judging">
+                  <JudgingForm />
                 </Tabs.Content>
                 <Tabs.Content value="scene">
                   <SceneForm />
@@ -73,7 +87,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
                   <FramesTable />
                 </Tabs.Content>
                 <Tabs.Content value="chart">
-                  <OwnCharts tone="target" target={null} />
+                  <ChartForm />
                 </Tabs.Content>
               </Tabs.Root>
             </EditingPicture>
@@ -85,7 +99,16 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
               tone="target"
               target={null}
               rangeFixed={null}
-              foot={setting.takeCount > 0 ? `${setting.takeCount} ${setting.takeCount === 1 ? 'take was' : 'takes were'} handed in against this target.` : 'The model motion: what takes are read against.'}
+              foot={
+                setting.takeCount > 0 ? (
+                  <span className="flex items-center gap-2">
+                    {setting.takeCount} {setting.takeCount === 1 ? 'take is' : 'takes are'} handed in.
+                    <ReadAllAgain exerciseId={setting.id} label="Read all again" />
+                  </span>
+                ) : (
+                  'The model motion: what takes are read against.'
+                )
+              }
             />
           }
         />
@@ -95,6 +118,21 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
         <RecordQuestion />
       </Shell>
     </ClockProvider>
+  );
+}
+
+/** To the sheet of paper, once what is on the screen is what the server has. */
+function HandOutButton({ exerciseId }: { exerciseId: string }) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const open = async (): Promise<void> => {
+    if (await dispatch(saveWork())) await navigate(`/exercises/${exerciseId}/hand-out`);
+    else toast.error('Not everything is saved yet. Try again in a moment.');
+  };
+  return (
+    <Button square aria-label="Hand-out" tip="Brief, settings and timing chart on a sheet of paper" onClick={() => void open()}>
+      <Printer size={15} />
+    </Button>
   );
 }
 
@@ -139,7 +177,7 @@ function TargetWarning({ takeCount }: { takeCount: number }) {
       }
     >
       <p>
-        {takeCount === 1 ? 'One take was' : `${takeCount} takes were`} handed in and read against this target. Their readings stay as they are; at the Desk each can be read again against the new one. Learners at work will
+        {takeCount === 1 ? 'One take was' : `${takeCount} takes were`} handed in and read against this target. Their readings stay as they are until they are read again against the new one, here or at the Desk. Learners at work will
         see the new target.
       </p>
     </Dialog>

@@ -2,7 +2,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { Stage } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { edited, selectMotion } from '../../editing/index.ts';
-import { Field, INPUT } from '../../ui/index.ts';
+import { CommitInput, Field, INPUT } from '../../ui/index.ts';
 
 const CUSTOM = 'custom';
 const SIZES: readonly [number, number][] = [
@@ -37,7 +37,7 @@ export function StageFields() {
   };
   const present = SIZES.find(([width, height]) => width === stage.widthPx && height === stage.heightPx);
   return (
-    <fieldset className="grid grid-cols-[1.3fr_1fr_1fr_auto] gap-3">
+    <fieldset className="grid grid-cols-[1.2fr_0.8fr_0.8fr_0.9fr_auto] gap-3">
       <Field label="Stage size">
         {(ids) => (
           <select
@@ -63,6 +63,21 @@ export function StageFields() {
       </Field>
       <Field label="Height, px" error={issueAt('heightPx')}>
         {(ids) => <input {...ids} {...form.register('height', { onBlur: commit })} inputMode="numeric" className={`${INPUT} figures`} />}
+      </Field>
+      <Field label="Px a metre">
+        {(ids) => (
+          <CommitInput
+            {...ids}
+            inputMode="decimal"
+            className="figures"
+            value={String(stage.pixelsPerMetre)}
+            onCommit={(text) => {
+              const next = Stage.safeParse({ ...stage, pixelsPerMetre: Number(text) });
+              if (next.success) dispatch(edited({ operation: 'setScene', args: [{ stage: next.data }] }));
+              return next.success;
+            }}
+          />
+        )}
       </Field>
       <Field label="Ground">
         {(ids) => (

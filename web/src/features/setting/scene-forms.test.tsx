@@ -1,14 +1,20 @@
-import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import type { ExerciseDetails } from '@undulan/contract';
-import { createMotion, createSubject } from '@undulan/core';
+import { channelOf, createMotion, createSubject, setKeys, type MotionDocument } from '@undulan/core';
+import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
 import { createStore, type Store } from '../../app/store.ts';
 import { opened } from '../../editing/editing.slice.ts';
-import { undone } from '../../editing/index.ts';
+import { edited, undone } from '../../editing/index.ts';
+import { ClockProvider } from '../../time-page/index.ts';
+import { Alternatives } from './Alternatives.tsx';
 import { DetailsForm } from './DetailsForm.tsx';
+import { JudgingForm } from './JudgingForm.tsx';
 import { StageFields } from './StageFields.tsx';
 import { SubjectFields } from './SubjectFields.tsx';
+import { SubjectList } from './SubjectList.tsx';
+import { TermsForm } from './TermsForm.tsx';
 
 const LOOK = { shape: 'disc', widthPx: 90, heightPx: 90, fill: '#9a6b00' } as const;
 const DETAILS: ExerciseDetails = { title: 'Hob dial', brief: 'Turn it.', tolerances: { keyFrames: 1, spacingPercent: 4 }, modelShown: 'always' };
@@ -27,9 +33,17 @@ beforeEach(() => {
   store.dispatch(opened({ source: { kind: 'exercise', id: 'e1' }, stored: { version: 1, history: { steps: [], done: 0 }, work: { motion: createMotion([createSubject('dial', 'Hob dial', LOOK, { x: 160, y: 270 })]), details: DETAILS } } }));
   render(
     <Provider store={store}>
-      <DetailsForm />
-      <StageFields />
-      <SubjectFields />
+      <Tooltip.Provider>
+        <DetailsForm courseId="c1" />
+        <StageFields />
+        <SubjectList />
+        <SubjectFields />
+        <TermsForm />
+        <ClockProvider range={{ first: 1, last: 25 }} rate={{ num: 24, den: 1 }}>
+          <JudgingForm />
+        </ClockProvider>
+        <Alternatives />
+      </Tooltip.Provider>
     </Provider>,
   );
 });
@@ -87,4 +101,54 @@ test('what an exercise says is kept as its fields are left; tolerances that are 
   expect(work().details!.tolerances.keyFrames).toBe(1);
   type('Key timing ±, frames', '2');
   await waitFor(() => expect(work().details!.tolerances).toEqual({ keyFrames: 2, spacingPercent: 4 }));
+});
+
+test('subjects are added, put forward, made scenery and taken out; the last that moves stays, and why is said', () => {
+  fireEvent.click(screen.getByRole('button', { name: 'Add a subject' }));
+  expect(work().motion.subjects.map((subject) => subject.name)).toEqual(['Hob dial', 'Subject 2']);
+  fireEvent.click(screen.getByRole('button', { name: 'Subject 2 further to the back' }));
+  expect(work().motion.subjects.map((subject) => subject.name)).toEqual(['Subject 2', 'Hob dial']);
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Subject 2 is scenery' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Take out Hob dial' }));
+  expect(screen.getByRole('alert').textContent).toBe('A motion has at least one subject that can move.');
+  fireEvent.click(screen.getByRole('button', { name: 'Take out Subject 2' }));
+  expect(work().motion.subjects.map((subject) => subject.name)).toEqual(['Hob dial']);
+});
+
+test('terms are ticked one by one; what is said as usual again is not said at all', () => {
+  fireEvent.click(field('the frame rate'));
+  fireEvent.click(field('only keys on these channels'));
+  fireEvent.click(field('Rotation'));
+  type('Keys at most', '0');
+  expect(field('Keys at most').getAttribute('aria-invalid')).toBe('true');
+  type('Keys at most', '6');
+  type('Takes at most', '3');
+  fireEvent.change(field('It plays'), { target: { value: 'loop' } });
+  expect(work().details).toMatchObject({ mayChange: { rate: true, range: false, channels: ['position.x', 'position.y', 'rotation'], maxKeys: 6 }, takeLimit: 3, loops: true });
+  fireEvent.change(field('It plays'), { target: { value: 'keys' } });
+  expect('loops' in work().details!).toBe(false);
+});
+
+test('weights and tolerances of single keys change what made-up takes score; the model is kept as an alternative and comes back', async () => {
+  const ref = { subjectId: 'dial', channelId: 'position.x' } as const;
+  const keyed = setKeys(setKeys(work().motion, 1, [{ ...ref, value: 0 }]).motion, 25, [{ ...ref, value: 400 }]).motion;
+  act(() => void store.dispatch(edited({ operation: 'takeMotion', args: [keyed] })));
+  const gradeOf = (take: RegExp) => Number(screen.getByRole('row', { name: take }).querySelector('td:last-child')!.textContent);
+  await waitFor(() => expect(gradeOf(/^As the model/)).toBe(100));
+  const before = gradeOf(/^Last extreme/);
+  type('Weight of spacing', '0');
+  await waitFor(() => expect(gradeOf(/^Last extreme/)).toBeLessThan(before));
+  const strict = gradeOf(/^Last extreme/);
+  type('Tolerance of Hob dial, position on frame 25, frames', '4');
+  await waitFor(() => expect(gradeOf(/^Last extreme/)).toBeGreaterThan(strict));
+  expect(work().details!.keyTolerances).toEqual([{ subjectId: 'dial', track: 'position', frame: 25, keyFrames: 4 }]);
+  act(() => void store.dispatch(edited({ operation: 'moveKeys', args: [[{ ...ref, frame: 25 }], 2] })));
+  expect(screen.getByRole('status').textContent).toContain('No key is left on 25');
+
+  type('Name of the alternative', 'Slower');
+  fireEvent.click(screen.getByRole('button', { name: 'Keep the model as it is now as one' }));
+  act(() => void store.dispatch(edited({ operation: 'moveKeys', args: [[{ ...ref, frame: 27 }], -6] })));
+  fireEvent.click(screen.getByRole('button', { name: 'Change places with the model' }));
+  const lastFrame = (motion: MotionDocument) => channelOf(motion, 'dial', 'position.x').keys.at(-1)!.frame;
+  expect([lastFrame(work().motion), lastFrame(work().details!.alternatives![0]!.motion)]).toEqual([27, 21]);
 });

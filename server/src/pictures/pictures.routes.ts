@@ -1,0 +1,19 @@
+import express, { Router } from 'express';
+import { pictureFor } from '../access/access.ts';
+import { personIdOf } from '../access/require-person.ts';
+import { keepPicture } from './pictures.service.ts';
+
+const MOST_BYTES = '3mb';
+
+export function picturesRoutes(): Router {
+  const routes = Router();
+  routes.post('/courses/:courseId/pictures', express.raw({ type: 'image/*', limit: MOST_BYTES }), async (request, response) => {
+    response.status(201).json(await keepPicture(personIdOf(request), request.params['courseId'] ?? '', request.body));
+  });
+  routes.get('/pictures/:pictureId', async (request, response) => {
+    const { type, bytes } = await pictureFor(personIdOf(request), request.params.pictureId);
+    // A picture never changes under its address.
+    response.set('Cache-Control', 'private, max-age=31536000, immutable').type(type).send(bytes);
+  });
+  return routes;
+}

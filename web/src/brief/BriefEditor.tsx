@@ -1,0 +1,118 @@
+import { useEffect, useRef, useState } from 'react';
+import { Bold, Heading2, ImagePlus, Italic, List, ListOrdered, type LucideIcon } from 'lucide-react';
+import Image from '@tiptap/extension-image';
+import { EditorContent, useEditor, useEditorState, type Editor } from '@tiptap/react';
+import StarterKit from '@tiptap/starter-kit';
+import { useKeepPictureMutation } from '../app/api.ts';
+import { explain } from '../app/problem.ts';
+import { Button, Toggle } from '../ui/index.ts';
+import { briefHtml } from './brief-html.ts';
+
+const EXTENSIONS = [StarterKit.configure({ heading: { levels: [2, 3] } }), Image];
+const MOST_BYTES = 3_000_000;
+/** As the contract has it. */
+const MOST_CHARACTERS = 20_000;
+
+interface BriefEditorProps {
+  courseId: string;
+  brief: string;
+  onCommit: (brief: string) => void;
+}
+
+/** Where a brief is written, with headings, lists, emphasis and pictures. Kept when it is left. */
+export function BriefEditor({ courseId, brief, onCommit }: BriefEditorProps) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const [keepPicture, { isLoading }] = useKeepPictureMutation();
+  const latest = useRef({ brief, onCommit });
+  useEffect(() => {
+    latest.current = { brief, onCommit };
+  });
+  const commit = (editor: Editor): void => {
+    const html = editor.isEmpty ? '' : editor.getHTML();
+    if (html.length > MOST_CHARACTERS) setProblem(`The brief is too long by ${html.length - MOST_CHARACTERS} characters.`);
+    else {
+      setProblem(null);
+      if (html !== briefHtml(latest.current.brief)) latest.current.onCommit(html);
+    }
+  };
+  const editor = useEditor({
+    extensions: EXTENSIONS,
+    content: briefHtml(brief),
+    editorProps: { attributes: { 'aria-label': 'Brief', role: 'textbox', 'aria-multiline': 'true', class: 'brief min-h-28 px-2.5 py-1.5 outline-none' } },
+    onBlur: ({ editor: left }) => commit(left),
+  });
+  // What undo brings back, or another window wrote, is shown; what is being typed is not written over.
+  useEffect(() => {
+    if (!editor.isFocused && briefHtml(brief) !== editor.getHTML()) editor.commands.setContent(briefHtml(brief), { emitUpdate: false });
+  }, [editor, brief]);
+
+  const addPicture = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    if (file.size > MOST_BYTES) {
+      setProblem(`“${file.name}” is too large: a picture has at most 3 MB.`);
+      return;
+    }
+    const answer = await keepPicture({ courseId, file });
+    if (!answer.data) {
+      setProblem(explain(answer.error));
+      return;
+    }
+    setProblem(null);
+    editor.chain().setImage({ src: `/api/pictures/${answer.data.id}`, alt: file.name.replace(/\.\w+$/, '') }).run();
+    commit(editor);
+  };
+  return (
+    <div className="grid gap-1">
+      <p className="text-xs font-semibold text-faint">Brief</p>
+      <div className="overflow-hidden rounded-md border border-rule bg-page focus-within:border-accent">
+        <Looks editor={editor} busy={isLoading} onPicture={(file) => void addPicture(file)} />
+        <EditorContent editor={editor} />
+      </div>
+      {problem ? (
+        <p role="alert" className="text-xs text-danger">
+          {problem}
+        </p>
+      ) : (
+        <p className="text-xs text-faint">What the learner is to do, and what to look at.</p>
+      )}
+    </div>
+  );
+}
+
+function Looks({ editor, busy, onPicture }: { editor: Editor; busy: boolean; onPicture: (file: File | undefined) => void }) {
+  const file = useRef<HTMLInputElement>(null);
+  const on = useEditorState({
+    editor,
+    selector: ({ editor: now }) => ({ bold: now.isActive('bold'), italic: now.isActive('italic'), heading: now.isActive('heading'), bullets: now.isActive('bulletList'), numbers: now.isActive('orderedList') }),
+  });
+  const looks: { id: keyof typeof on; label: string; Icon: LucideIcon; run: () => void }[] = [
+    { id: 'bold', label: 'Bold', Icon: Bold, run: () => editor.chain().focus().toggleBold().run() },
+    { id: 'italic', label: 'Italic', Icon: Italic, run: () => editor.chain().focus().toggleItalic().run() },
+    { id: 'heading', label: 'Heading', Icon: Heading2, run: () => editor.chain().focus().toggleHeading({ level: 2 }).run() },
+    { id: 'bullets', label: 'List', Icon: List, run: () => editor.chain().focus().toggleBulletList().run() },
+    { id: 'numbers', label: 'Numbered list', Icon: ListOrdered, run: () => editor.chain().focus().toggleOrderedList().run() },
+  ];
+  return (
+    <div role="toolbar" aria-label="Looks of the brief" className="flex gap-0.5 border-b border-rule bg-paper px-1 py-0.5" onMouseDown={(event) => event.preventDefault()}>
+      {looks.map(({ id, label, Icon, run }) => (
+        <Toggle key={id} small square on={on[id]} aria-label={label} tip={label} className="border-transparent!" onClick={run}>
+          <Icon size={14} />
+        </Toggle>
+      ))}
+      <Button small square kind="quiet" aria-label="Add a picture" tip="Add a picture: PNG, JPEG, GIF or WebP" disabled={busy} onClick={() => file.current?.click()}>
+        <ImagePlus size={14} />
+      </Button>
+      <input
+        ref={file}
+        type="file"
+        accept="image/png,image/jpeg,image/gif,image/webp"
+        aria-label="Picture file"
+        hidden
+        onChange={(event) => {
+          onPicture(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
+    </div>
+  );
+}

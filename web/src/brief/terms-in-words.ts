@@ -1,0 +1,35 @@
+import type { LatePolicy } from '@undulan/contract';
+import { CHANNELS, formatRate, frameCount, runningSeconds, travelSeconds, type Limits, type MotionDocument, type Tolerances } from '@undulan/core';
+import { formatDue } from '../ui/index.ts';
+
+/** What is fixed about an exercise. */
+export interface Terms {
+  start: MotionDocument;
+  tolerances: Tolerances;
+  mayChange: Limits;
+  dueAt: string | null;
+  latePolicy: LatePolicy;
+  takeLimit: number | null;
+}
+
+const LATE_WORDS: Record<LatePolicy, string> = { accept: 'later takes count too', mark: 'later takes are marked late', refuse: 'no takes after that' };
+
+/** What the learner may change, in a line. */
+function yours({ rate, range, subjects, path, channels, maxKeys }: Limits): string {
+  const keys = channels ? `keys on ${channels.map((id) => CHANNELS[id].label.toLowerCase()).join(', ')}` : 'keys on all channels';
+  const parts = [maxKeys === null ? keys : `${keys}, ${maxKeys} at most`, rate && 'the frame rate', range && 'the range', subjects && 'the subjects', path && 'the paths'];
+  return parts.filter(Boolean).join(' · ');
+}
+
+/** What is fixed about an exercise, each with its name: for the drawer on the Bench and for paper. */
+export function termsInWords({ start, tolerances, mayChange, dueAt, latePolicy, takeLimit }: Terms): { name: string; words: string }[] {
+  const { range, rate } = start;
+  return [
+    { name: 'rate', words: `${formatRate(rate)} fps` },
+    { name: 'range', words: `${range.first}–${range.last}, ${frameCount(range)} frames, runs ${runningSeconds(range, rate).toFixed(3)} s, travel ${travelSeconds(range.first, range.last, rate).toFixed(3)} s` },
+    { name: 'allowed', words: `keys ±${tolerances.keyFrames} frames, spacing ±${tolerances.spacingPercent} %` },
+    { name: 'yours', words: yours(mayChange) },
+    ...(dueAt ? [{ name: 'due', words: `${formatDue(dueAt)}, ${LATE_WORDS[latePolicy]}` }] : []),
+    ...(takeLimit === null ? [] : [{ name: 'takes', words: `${takeLimit} at most` }]),
+  ];
+}

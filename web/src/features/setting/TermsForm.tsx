@@ -1,0 +1,163 @@
+import { format } from 'date-fns';
+import { ExerciseTerms, LatePolicy } from '@undulan/contract';
+import { CHANNELS, CHANNEL_IDS, USUAL_LIMITS, type ChannelId, type Limits } from '@undulan/core';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { detailsChanged, selectWork } from '../../editing/index.ts';
+import { CommitInput, Field, INPUT } from '../../ui/index.ts';
+
+const POLICY_WORDS: Record<LatePolicy, string> = { accept: 'taken as the others', mark: 'taken, and marked late', refuse: 'not taken any more' };
+const FREEDOMS: { id: 'rate' | 'range' | 'subjects' | 'path'; label: string }[] = [
+  { id: 'rate', label: 'the frame rate' },
+  { id: 'range', label: 'the range' },
+  { id: 'subjects', label: 'subjects: looks, pivots, exposures' },
+  { id: 'path', label: 'guide paths' },
+];
+const LOOP_WORDS = { keys: 'as its keys say', loop: 'in a loop', once: 'once' } as const;
+
+/** Until when, how often, how it plays, and what of the motion is the learner's to change. */
+export function TermsForm() {
+  return (
+    <div className="grid gap-4 px-0.5 pb-2">
+      <HandingIn />
+      <Freedoms />
+    </div>
+  );
+}
+
+function HandingIn() {
+  const dispatch = useAppDispatch();
+  const { dueAt = null, takeLimit = null, latePolicy = 'accept', loops } = useAppSelector(selectWork)!.details!;
+  const plays = loops === undefined ? 'keys' : loops ? 'loop' : 'once';
+  return (
+    <fieldset className="grid grid-cols-2 gap-3">
+      <Field
+        label="Due"
+        hint={
+          dueAt ? (
+            <button type="button" className="text-accent underline" onClick={() => dispatch(detailsChanged({ dueAt: null }))}>
+              No due date
+            </button>
+          ) : (
+            'No date: takes are welcome at any time.'
+          )
+        }
+      >
+        {(ids) => (
+            <input
+              {...ids}
+              type="datetime-local"
+              className={`${INPUT} figures`}
+              value={dueAt ? format(dueAt, "yyyy-MM-dd'T'HH:mm") : ''}
+              onChange={(event) => {
+                const day = new Date(event.target.value);
+                if (!Number.isNaN(day.getTime())) dispatch(detailsChanged({ dueAt: day.toISOString() }));
+              }}
+            />
+        )}
+      </Field>
+      <Field label="After that, takes are">
+        {(ids) => (
+          <select {...ids} className={INPUT} value={latePolicy} disabled={!dueAt} onChange={(event) => dispatch(detailsChanged({ latePolicy: event.target.value as LatePolicy }))}>
+            {LatePolicy.options.map((policy) => (
+              <option key={policy} value={policy}>
+                {POLICY_WORDS[policy]}
+              </option>
+            ))}
+          </select>
+        )}
+      </Field>
+      <Field label="Takes at most" hint="Empty: as many as they like.">
+        {(ids) => (
+          <CommitInput
+            {...ids}
+            inputMode="numeric"
+            placeholder="any number"
+            className="figures"
+            value={takeLimit === null ? '' : String(takeLimit)}
+            onCommit={(text) => {
+              const wanted = ExerciseTerms.shape.takeLimit.safeParse(text.trim() === '' ? null : Number(text));
+              if (wanted.success) dispatch(detailsChanged({ takeLimit: wanted.data ?? null }));
+              return wanted.success;
+            }}
+          />
+        )}
+      </Field>
+      <Field label="It plays" hint="A loop is read at its seam, too.">
+        {(ids) => (
+          <select
+            {...ids}
+            className={INPUT}
+            value={plays}
+            onChange={(event) => {
+              const wanted = event.target.value as keyof typeof LOOP_WORDS;
+              dispatch(detailsChanged({ loops: wanted === 'keys' ? undefined : wanted === 'loop' }));
+            }}
+          >
+            {Object.entries(LOOP_WORDS).map(([id, words]) => (
+              <option key={id} value={id}>
+                {words}
+              </option>
+            ))}
+          </select>
+        )}
+      </Field>
+    </fieldset>
+  );
+}
+
+function Freedoms() {
+  const dispatch = useAppDispatch();
+  const { mayChange = USUAL_LIMITS } = useAppSelector(selectWork)!.details!;
+  const set = (change: Partial<Limits>): void => void dispatch(detailsChanged({ mayChange: { ...mayChange, ...change } }));
+  const { channels } = mayChange;
+  const toggle = (id: ChannelId): void => {
+    if (channels) set({ channels: channels.includes(id) ? channels.filter((other) => other !== id) : CHANNEL_IDS.filter((other) => other === id || channels.includes(other)) });
+  };
+  const tick = 'flex items-center gap-2';
+  return (
+    <fieldset className="grid gap-2 text-[13px]">
+      <legend className="pb-1 text-xs font-semibold text-faint">The learner may change keys, and</legend>
+      <div className="grid grid-cols-2 gap-1.5">
+        {FREEDOMS.map(({ id, label }) => (
+          <label key={id} className={tick}>
+            <input type="checkbox" checked={mayChange[id]} onChange={(event) => set({ [id]: event.target.checked })} className="accent-[var(--accent)]" />
+            {label}
+          </label>
+        ))}
+      </div>
+      <div className="mt-1 grid grid-cols-[1fr_8rem] items-start gap-3">
+        <label className={tick}>
+          <input type="checkbox" checked={channels !== null} onChange={(event) => set({ channels: event.target.checked ? ['position.x', 'position.y'] : null })} className="accent-[var(--accent)]" />
+          only keys on these channels
+        </label>
+        <Field label="Keys at most">
+          {(ids) => (
+            <CommitInput
+              {...ids}
+              inputMode="numeric"
+              placeholder="any number"
+              className="figures"
+              value={mayChange.maxKeys === null ? '' : String(mayChange.maxKeys)}
+              onCommit={(text) => {
+                const count = text.trim() === '' ? null : Number(text);
+                if (count !== null && !(Number.isInteger(count) && count >= 1 && count <= 10_000)) return false;
+                set({ maxKeys: count });
+                return true;
+              }}
+            />
+          )}
+        </Field>
+      </div>
+      {channels && (
+        <div role="group" aria-label="Channels the learner may key" className="grid grid-cols-3 gap-x-3 gap-y-1 rounded-md border border-rule bg-page p-2.5">
+          {CHANNEL_IDS.map((id) => (
+            <label key={id} className={tick}>
+              <input type="checkbox" checked={channels.includes(id)} onChange={() => toggle(id)} className="accent-[var(--accent)]" />
+              {CHANNELS[id].label}
+            </label>
+          ))}
+        </div>
+      )}
+    </fieldset>
+  );
+}
