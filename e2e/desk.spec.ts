@@ -89,7 +89,7 @@ test('pictures are laid five ways, aligned by time or by keys, against the model
   await page.getByRole('button', { name: 'Speed', exact: true }).click();
   await expect(page.getByLabel('Speed of target and take')).toBeVisible();
   await page.getByRole('radio', { name: 'Pancake, rotation' }).click();
-  await expect(page.getByText('Rotation, °')).toBeVisible();
+  await expect(page.getByText('Rotation, °', { exact: true })).toBeVisible();
 });
 
 test('the queue is filtered and stepped through from take to take', async ({ page }) => {

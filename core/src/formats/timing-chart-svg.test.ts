@@ -32,3 +32,13 @@ test('an overshoot keeps within the sheet, several segments stand under one anot
   expect(svg).toContain('Lid &amp; &quot;rattle&quot; &lt;2&gt;');
   expect(Math.max(...[...svg.matchAll(/x[12]="([\d.]+)"/g)].map((match) => Number(match[1])))).toBeLessThanOrEqual(840);
 });
+
+test('words stand above the charts, broken into lines that fit the sheet, and the charts move down by them', () => {
+  const paragraphs = ['Pull it out, and let it run. '.repeat(9).trim(), 'rate: 24 fps'];
+  const svg = writeTimingChartSvg({ title: 'Drawer', rate: { num: 24, den: 1 }, paragraphs, charts: [{ ...chart, name: 'Drawer, position' }] });
+  const words = [...svg.matchAll(/font-size="13" font-weight="400"[^>]*text-anchor="start">([^<]*)</g)].map((match) => match[1]!);
+  expect(words.join(' ')).toBe(paragraphs.join(' '));
+  expect(Math.max(...words.map((line) => line.length))).toBeLessThanOrEqual(118);
+  expect(svg).toContain('>Drawer, position, 1 – 9<');
+  expect(Number(/height="(\d+)"/.exec(svg)![1])).toBe(300 + (words.length + 2) * 19);
+});

@@ -1,4 +1,5 @@
 import { findChannel } from '../motion/document.ts';
+import { isStill } from '../motion/edit/thin-keys.ts';
 import type { Subject } from '../motion/schema.ts';
 import { trackEvents, trackValues, type Track, type TrackEvent } from '../motion/track.ts';
 
@@ -16,11 +17,19 @@ const BREAK = 0.5;
 
 /** The events of a track to be matched: its keys; of a recording, what happens in it. */
 export function eventsOf(subject: Subject, track: Track): TrackEvent[] {
-  const keyed = trackEvents(subject, track);
+  const keyed = withoutStill(subject, track, trackEvents(subject, track));
   const first = keyed[0]?.frame ?? 0;
   const frames = (keyed.at(-1)?.frame ?? 0) - first + 1;
   if (frames < DENSE_FRAMES || keyed.length < DENSE_SHARE * frames) return keyed;
   return detectEvents(subject, track, Math.ceil(first), Math.floor(first + frames - 1));
+}
+
+/** The events without those that only a coordinate that never changes is keyed on, where another one moves: such keys say nothing of when. */
+function withoutStill(subject: Subject, track: Track, events: readonly TrackEvent[]): TrackEvent[] {
+  const moving = track.channelIds.flatMap((id) => findChannel(subject, id) ?? []).filter((channel) => channel.keys.length > 1 && !isStill(channel));
+  if (moving.length === 0) return [...events];
+  const frames = new Set(moving.flatMap((channel) => channel.keys.map((key) => key.frame)));
+  return events.filter((event) => frames.has(event.frame));
 }
 
 /** Ends, extrema of each coordinate, breaks of speed, and starts and ends of holds, from the whole frames of a track. */

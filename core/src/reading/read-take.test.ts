@@ -55,6 +55,13 @@ test('a perfect take has no finding and the full grade, and reads back through i
   expect(Reading.parse(JSON.parse(JSON.stringify(reading)))).toEqual(reading);
 });
 
+test('keys of a coordinate that never changes are no keys too many: only that they are idle is said', () => {
+  const still = [createKey(1, 40), createKey(9, 40), createKey(25, 40)];
+  const reading = readTake(target(drawer(smooth(25))), drawer(smooth(25), still));
+  expect(reading.tracks[0]!.extraFrames).toEqual([]);
+  expect(kinds(reading).filter((kind) => kind !== 'pose-off')).toEqual(['channel-idle']);
+});
+
 test('a late arrival is said with its frames', () => {
   const reading = readTake(target(drawer(smooth(25))), drawer(smooth(28)));
   expect(reading.findings).toMatchObject([

@@ -20,15 +20,15 @@ export function securityHeaders(secure: boolean): RequestHandler {
   });
 }
 
-/** A write must come from our own pages: browsers say so in `Sec-Fetch-Site`; programs without it must send JSON, which a foreign form cannot. */
+/** A write must come from our own pages: browsers say so in `Sec-Fetch-Site`; programs without it must send JSON or a picture, which a foreign form cannot. */
 export const refuseForeignWrites: RequestHandler = (request, _response, next) => {
   const site = request.get('sec-fetch-site');
   const write = request.method !== 'GET' && request.method !== 'HEAD';
   if (write && site && site !== 'same-origin' && site !== 'none') {
     throw new ProblemError('cross-site', 'Changes are only taken from the application itself.');
   }
-  if (write && request.get('content-length') !== '0' && request.get('content-length') && !request.is('application/json')) {
-    throw new ProblemError('invalid-request', 'Send JSON.');
+  if (write && request.get('content-length') !== '0' && request.get('content-length') && !request.is(['application/json', 'image/*'])) {
+    throw new ProblemError('invalid-request', 'Send JSON or a picture.');
   }
   next();
 };

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { Note } from '@undulan/contract';
 import { toast } from 'sonner';
 import { useMarkNoteMutation } from '../app/api.ts';
@@ -6,14 +7,20 @@ import { explain } from '../app/problem.ts';
 /** The learner's own mark on a note: what it asks for is done in the next take. */
 export function NoteDone({ takeId, note }: { takeId: string; note: Note }) {
   const [mark, { isLoading }] = useMarkNoteMutation();
+  // What was ticked shows at once; the server's word follows.
+  const [ticked, setTicked] = useState<boolean | null>(null);
+  const isDone = ticked ?? note.done;
   const change = async (done: boolean): Promise<void> => {
+    setTicked(done);
     const answer = await mark({ takeId, noteId: note.id, done });
-    if (answer.error) toast.error(explain(answer.error));
+    if (!answer.error) return;
+    setTicked(null);
+    toast.error(explain(answer.error));
   };
   return (
     <label className="flex items-center gap-1.5 text-xs font-semibold">
-      <input type="checkbox" aria-label={`Done: the note on frame ${note.frame}`} checked={note.done} disabled={isLoading} onChange={(event) => void change(event.target.checked)} className="accent-[var(--target)]" />
-      {note.done ? <span className="text-target">done in the next take</span> : <span className="text-faint">mark as done in the next take</span>}
+      <input type="checkbox" aria-label={`Done: the note on frame ${note.frame}`} checked={isDone} disabled={isLoading} onChange={(event) => void change(event.target.checked)} className="accent-[var(--target)]" />
+      {isDone ? <span className="text-target">done in the next take</span> : <span className="text-faint">mark as done in the next take</span>}
     </label>
   );
 }

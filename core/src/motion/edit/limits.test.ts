@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { createChannel, createKey, createMotion, createSubject } from '../document.ts';
 import type { MotionDocument } from '../schema.ts';
-import { beyondLimits, changeRate, deleteKeys, keepWithin, setKeys, setLeave, setScene, setSubject, USUAL_LIMITS, type Limits } from './index.ts';
+import { beyondLimits, changeRate, deleteKeys, keepWithin, keyCount, setKeys, setLeave, setScene, setSubject, USUAL_LIMITS, type Limits } from './index.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;
 const X = { subjectId: 'drawer', channelId: 'position.x' } as const;
@@ -30,6 +30,8 @@ test('only the ticked channels may be keyed, and only so many keys; taking keys 
   const more = setKeys(drawer, 9, [{ ...X, value: 50 }]).motion;
   expect(within(more, { maxKeys: 3 })).toBeNull();
   expect(within(more, { maxKeys: 2 })).toBe('The exercise allows 2 keys in all.');
+  expect(keyCount(setKeys(more, 9, [{ ...Y, value: 70 }]).motion), 'x and y of one place are one key').toBe(3);
+  expect(keyCount(setKeys(more, 10, [{ ...Y, value: 70 }]).motion)).toBe(4);
   expect(beyondLimits(more, deleteKeys(more, [{ ...X, frame: 9 }]).motion, { ...USUAL_LIMITS, maxKeys: 1 })).toBeNull();
 });
 

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { sameRate } from '../../time/rate.ts';
-import { CHANNELS, CHANNEL_IDS } from '../channels.ts';
+import { CHANNELS, CHANNEL_IDS, type ChannelId } from '../channels.ts';
+import { TRACKS } from '../track.ts';
 import type { MotionDocument, Subject } from '../schema.ts';
 import type { Edit } from './edit.ts';
 
@@ -22,8 +23,10 @@ export type Limits = z.infer<typeof Limits>;
 /** Unless an exercise says otherwise: keys are the learner's, time and scene are not. */
 export const USUAL_LIMITS: Limits = { rate: false, range: false, subjects: false, path: true, channels: null, maxKeys: null };
 
+/** How many keys a person has set: a place keyed on one frame is one, on however many of its coordinates. */
 export function keyCount(motion: MotionDocument): number {
-  return motion.subjects.reduce((sum, subject) => sum + subject.channels.reduce((keys, channel) => keys + channel.keys.length, 0), 0);
+  const trackOf = (id: ChannelId): string => TRACKS.find((track) => track.channelIds.includes(id))?.id ?? id;
+  return motion.subjects.reduce((sum, subject) => sum + new Set(subject.channels.flatMap((channel) => channel.keys.map((key) => `${trackOf(channel.id)} ${key.frame}`))).size, 0);
 }
 
 /** Why a change from one motion to another is not within the limits; null where it is. */
@@ -65,7 +68,7 @@ function onlyChannels(before: MotionDocument, after: MotionDocument, channels: r
   });
 }
 
-function namesOf(channels: readonly (typeof CHANNEL_IDS)[number][]): string {
+function namesOf(channels: readonly ChannelId[]): string {
   const names = channels.map((id) => CHANNELS[id].label.toLowerCase());
   return names.length < 2 ? (names[0] ?? 'no channel') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 }

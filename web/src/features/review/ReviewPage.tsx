@@ -147,7 +147,7 @@ function NotesInTurn({ view, review }: { view: TakeView; review: Review }) {
                 {subject && <span className="font-semibold">{subject.name}: </span>}
                 {note.text}
               </p>
-              <NoteDone takeId={view.id} note={note} />
+              <NoteDone key={`done ${note.id}`} takeId={view.id} note={note} />
               <NoteReplies key={note.id} takeId={view.id} note={note} />
             </>
           )}

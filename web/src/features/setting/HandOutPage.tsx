@@ -30,7 +30,7 @@ function HandOut({ exerciseId, courseTitle, motion, details }: HandOutProps) {
     const charts = motion.subjects.flatMap((subject) =>
       tracksOf(subject).flatMap((track) => timingCharts(motion, subject, track).map((chart) => ({ ...chart, name: `${subject.name}, ${track.label.toLowerCase()}` }))),
     );
-    const paragraphs = [...briefParagraphs(brief), ...terms.map(({ name, words }) => `${name}: ${words}`)];
+    const paragraphs = [...briefParagraphs(brief), terms.map(({ name, words }) => `${name}: ${words}`).join(' · ')];
     saveFile(`${title}, hand-out.svg`, 'image/svg+xml', writeTimingChartSvg({ title, rate: motion.rate, paragraphs, charts }));
   };
   return (
@@ -59,7 +59,7 @@ function HandOut({ exerciseId, courseTitle, motion, details }: HandOutProps) {
           ))}
         </dl>
         <h2 className="mb-2 text-base">Timing chart</h2>
-        <TargetCharts motion={motion} />
+        <TargetCharts motion={motion} columns={2} />
       </article>
     </div>
   );
