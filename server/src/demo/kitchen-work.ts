@@ -87,7 +87,7 @@ export const DEMO_TAKES: DemoTake[] = [
     learner: 'jonah', exercise: 'drawerSlide', daysAgo: 11,
     motion: drawer.late(drawer.model, 21, 3),
     returned: {
-      grade: 'proposed',
+      grade: 73,
       summary: 'Lovely ease. It simply takes too long: 19 frames where the brief has 16.',
       again: true,
       criteria: { spacing: 95 },

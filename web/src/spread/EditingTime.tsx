@@ -16,13 +16,15 @@ interface EditingTimeProps {
   target: MotionDocument | null;
   /** Why rate and range are not to be changed here; null where they are. */
   rangeFixed: string | null;
+  /** Which strip takes the room the others leave. */
+  main?: 'curve' | 'loom';
   foot?: ReactNode;
   /** The course whose palette of eases is at hand. */
   courseId?: string;
 }
 
 /** The right page of an editing screen: Keys and Curve under the ruler. */
-export function EditingTime({ name, tone, target, rangeFixed, foot, courseId }: EditingTimeProps) {
+export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', foot, courseId }: EditingTimeProps) {
   const dispatch = useAppDispatch();
   const { range } = useClock();
   const motion = useAppSelector(selectMotion)!;
@@ -53,9 +55,9 @@ export function EditingTime({ name, tone, target, rangeFixed, foot, courseId }: 
       strips={[
         { id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '150px', content: <KeysStrip /> },
         { id: 'film', name: 'Film', shortcut: 'stripFilm', size: '72px', startsClosed: true, content: <FilmStrip /> },
-        { id: 'curve', name: 'Curve', shortcut: 'stripCurve', size: undefined, content: <CurveStrip tone={tone} target={target} /> },
+        { id: 'curve', name: 'Curve', shortcut: 'stripCurve', size: main === 'curve' ? undefined : '180px', content: <CurveStrip tone={tone} target={target} /> },
         { id: 'speed', name: 'Speed', shortcut: 'stripSpeed', size: '152px', startsClosed: true, content: <SpeedStrip /> },
-        { id: 'loom', name: 'Loom', shortcut: 'stripLoom', size: '130px', startsClosed: true, content: <LoomStrip tone={tone} target={target} /> },
+        { id: 'loom', name: 'Loom', shortcut: 'stripLoom', size: main === 'loom' ? undefined : '130px', startsClosed: main !== 'loom', content: <LoomStrip tone={tone} target={target} /> },
       ]}
       bar={
         <>

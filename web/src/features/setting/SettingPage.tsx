@@ -96,6 +96,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
             <EditingTime
               courseId={setting.courseId}
               name="setting"
+              main="loom"
               tone="target"
               target={null}
               rangeFixed={null}
