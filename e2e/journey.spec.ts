@@ -10,7 +10,7 @@ test('from a set exercise to a returned review and the next take', async ({ brow
     await signIn(instructor, 'Marta Olesen');
     await instructor.getByRole('button', { name: 'Set an exercise' }).click();
     await instructor.getByLabel('Title').fill(title);
-    await instructor.getByLabel('Brief').fill('A stack of dishes rides the belt at an even pace.');
+    await instructor.getByRole('textbox', { name: 'Brief' }).fill('A stack of dishes rides the belt at an even pace.');
     await instructor.getByLabel('Key timing ±, frames').fill('1');
     await instructor.getByLabel('Spacing ±, %').fill('5');
     await instructor.getByLabel('Spacing ±, %').blur();

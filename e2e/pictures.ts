@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { exerciseRow, goToFrame, keyMark, openBench, saved, signIn, undoAll } from './steps.ts';
+import { drag, exerciseRow, goToFrame, keyMark, openBench, saved, signIn, undoAll } from './steps.ts';
 
 /** The current look of each main view, from the demo course: `npm run screenshots`. */
 async function picture(page: Page, name: string): Promise<void> {
@@ -35,6 +35,7 @@ test('setting', async ({ page }) => {
   await page.getByRole('link', { name: 'Toaster rack', exact: true }).click();
   await keyMark(page, 'Position y', 17).click();
   await goToFrame(page, 15);
+  await page.getByRole('tab', { name: 'Judging' }).click();
   await picture(page, 'setting');
   await page.getByRole('tab', { name: 'Time, stage' }).click();
   await picture(page, 'setting-time');
@@ -94,10 +95,27 @@ test('desk', async ({ page }) => {
   await picture(page, 'desk');
 });
 
+test('desk, drawing', async ({ page }) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('link', { name: /Drawer slide, Leif Arnesen/ }).click();
+  await page.getByRole('button', { name: 'Curve', exact: true }).click();
+  await page.getByRole('button', { name: 'Speed', exact: true }).click();
+  await page.getByRole('button', { name: 'Loom', exact: true }).click();
+  await page.getByRole('tab', { name: /Notes/ }).click();
+  await goToFrame(page, 10);
+  const take = (await page.getByLabel('The take', { exact: true }).boundingBox())!;
+  const across = (px: number): number => (px / 960) * take.width;
+  await page.getByRole('button', { name: 'Arrow', exact: true }).click();
+  await drag(page, { x: take.x + across(430), y: take.y + across(170) }, { x: across(190), y: 0 });
+  await page.getByRole('button', { name: 'Pose', exact: true }).click();
+  await drag(page, { x: take.x + across(400), y: take.y + across(300) }, { x: across(110), y: 0 });
+  await page.getByLabel(/^New note on frame 10/).fill('Here it has left already. Drag your first key back by two and see.');
+  await picture(page, 'desk-drawing');
+});
+
 test('review', async ({ page }) => {
   await signIn(page, 'Jonah Whitby');
-  await exerciseRow(page, 'Tea glass').getByRole('link', { name: /take 1/ }).click();
-  await page.getByRole('button', { name: 'Next note' }).click();
+  await exerciseRow(page, 'Drawer slide').getByRole('link', { name: /take 1/ }).click();
   await page.getByRole('button', { name: 'Next note' }).click();
   await picture(page, 'review');
 });

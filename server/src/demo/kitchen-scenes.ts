@@ -173,6 +173,7 @@ const ladleSwing: DemoExercise = {
   details: {
     title: 'Ladle swing',
     loops: true,
+    mayChange: { rate: false, range: false, subjects: false, path: false, channels: ['rotation'], maxKeys: 5 },
     brief:
       'The ladle hangs from its hook and swings, slow at both turns and fastest at the bottom.\n\nIt loops: one swing there and back takes 24 frames, and the closing key stands on 25, one past the last, so that no drawing is held twice.',
     tolerances: { keyFrames: 1, spacingPercent: 4 },
@@ -193,7 +194,6 @@ const teaTowelDrag: DemoExercise = {
   published: true,
   details: {
     title: 'Tea towel drag',
-    mayChange: { rate: false, range: false, subjects: false, path: false, channels: ['position.x', 'position.y', 'rotation'], maxKeys: 16 },
     brief:
       'A wet tea towel is dragged along the counter. Its held corner leads; the end follows four frames later, swings past and settles.\n\nTwo parts that start and stop together look like a board. Block both as held poses first, then let the end be late.',
     tolerances: { keyFrames: 1.5, spacingPercent: 6 },

@@ -68,7 +68,12 @@ export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', fo
           <KeyBar courseId={courseId} />
         </>
       }
-      foot={outside.length > 0 ? outsideWords(outside, range) : foot}
+      foot={
+        <>
+          {outside.length > 0 && <span>{outsideWords(outside, range)} </span>}
+          {foot}
+        </>
+      }
     />
   );
 }

@@ -1,4 +1,4 @@
-import { MAX_EXPOSURE, type Subject } from '@undulan/core';
+import { MAX_EXPOSURE, type MotionDocument, type Subject } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { edited, selectMotion, selectSubject } from '../../editing/index.ts';
 import { CommitInput, Field, INPUT } from '../../ui/index.ts';
@@ -50,7 +50,7 @@ export function HangingFields() {
           <select {...ids} className={INPUT} value={subject.parentId ?? ''} onChange={(event) => set({ parentId: event.target.value || null })}>
             <option value="">nothing</option>
             {motion.subjects
-              .filter((other) => other.id !== subject.id)
+              .filter((other) => !hangsOn(motion, other, subject.id))
               .map((other) => (
                 <option key={other.id} value={other.id}>
                   {other.name}
@@ -61,4 +61,11 @@ export function HangingFields() {
       </Field>
     </fieldset>
   );
+}
+
+/** Whether a subject is another one, or is carried by it through whomever. */
+function hangsOn(motion: MotionDocument, subject: Subject, id: string): boolean {
+  if (subject.id === id) return true;
+  const carrier = motion.subjects.find((other) => other.id === subject.parentId);
+  return carrier !== undefined && hangsOn(motion, carrier, id);
 }

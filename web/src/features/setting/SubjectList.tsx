@@ -1,7 +1,7 @@
 import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
 import { freeSubjectId, type Look, type Subject } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { edited, selectMotion, selectSubject, subjectSelected, useEditing } from '../../editing/index.ts';
+import { edited, selectMotion, selectSubject, subjectSelected } from '../../editing/index.ts';
 import { Button } from '../../ui/index.ts';
 
 const NEW_LOOK: Look = { shape: 'box', widthPx: 90, heightPx: 90, fill: '#c8d6e0' };
@@ -11,7 +11,6 @@ export function SubjectList() {
   const dispatch = useAppDispatch();
   const { subjects } = useAppSelector(selectMotion)!;
   const selected = useAppSelector(selectSubject);
-  const { refused } = useEditing('refused');
   const motion = useAppSelector(selectMotion)!;
   const add = (): void => {
     const id = freeSubjectId(motion);
@@ -28,19 +27,23 @@ export function SubjectList() {
       </div>
       <ol className="overflow-hidden rounded-md border border-rule bg-page text-[13px]">
         {subjects.toReversed().map((subject, i) => (
-          <SubjectRow key={subject.id} subject={subject} chosen={subject.id === selected?.id} isFirst={i === 0} isLast={i === subjects.length - 1} />
+          <SubjectRow key={subject.id} subject={subject} chosen={subject.id === selected?.id} isLastMover={!subjects.some((other) => other !== subject && !other.locked)} isFirst={i === 0} isLast={i === subjects.length - 1} />
         ))}
       </ol>
-      {refused && (
-        <p role="alert" className="text-xs text-danger">
-          {refused}
-        </p>
-      )}
     </section>
   );
 }
 
-function SubjectRow({ subject, chosen, isFirst, isLast }: { subject: Subject; chosen: boolean; isFirst: boolean; isLast: boolean }) {
+interface SubjectRowProps {
+  subject: Subject;
+  chosen: boolean;
+  /** All others are scenery. */
+  isLastMover: boolean;
+  isFirst: boolean;
+  isLast: boolean;
+}
+
+function SubjectRow({ subject, chosen, isLastMover, isFirst, isLast }: SubjectRowProps) {
   const dispatch = useAppDispatch();
   const order = (by: number): void => void dispatch(edited({ operation: 'orderSubject', args: [subject.id, by] }));
   const tick = 'flex items-center gap-1 text-xs text-faint';
@@ -52,7 +55,7 @@ function SubjectRow({ subject, chosen, isFirst, isLast }: { subject: Subject; ch
         <span className={`truncate ${chosen ? 'font-semibold' : ''}`}>{subject.name}</span>
       </button>
       <label className={tick} title="Scenery stands still: it cannot be taken hold of or keyed">
-        <input type="checkbox" aria-label={`${subject.name} is scenery`} checked={subject.locked} onChange={(event) => dispatch(edited({ operation: 'setSubject', args: [subject.id, { locked: event.target.checked }] }))} className="accent-[var(--accent)]" />
+        <input type="checkbox" aria-label={`${subject.name} is scenery`} disabled={isLastMover && !subject.locked} checked={subject.locked} onChange={(event) => dispatch(edited({ operation: 'setSubject', args: [subject.id, { locked: event.target.checked }] }))} className="accent-[var(--accent)]" />
         scenery
       </label>
       <label className={tick}>
@@ -66,7 +69,7 @@ function SubjectRow({ subject, chosen, isFirst, isLast }: { subject: Subject; ch
         <Button {...square} aria-label={`${subject.name} further to the back`} disabledReason={isLast && 'It is at the back.'} onClick={() => order(-1)}>
           <ArrowDown size={13} />
         </Button>
-        <Button {...square} aria-label={`Take out ${subject.name}`} onClick={() => dispatch(edited({ operation: 'removeSubject', args: [subject.id] }))}>
+        <Button {...square} aria-label={`Take out ${subject.name}`} disabledReason={isLastMover && 'A motion has at least one subject that can move.'} onClick={() => dispatch(edited({ operation: 'removeSubject', args: [subject.id] }))}>
           <Trash2 size={13} />
         </Button>
       </span>

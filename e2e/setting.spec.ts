@@ -1,0 +1,58 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible, exerciseRow, saved, signIn } from './steps.ts';
+
+const PICTURE = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
+
+test('a copy of an exercise is set with a brief of many looks and a picture, and is handed out on paper', async ({ page }) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('button', { name: 'Copy Ladle swing' }).click();
+  await expect(page.getByLabel('Title')).toHaveValue('Ladle swing, a copy');
+  const brief = page.getByRole('textbox', { name: 'Brief' });
+  await brief.press('Control+a');
+  await page.getByRole('button', { name: 'Bold' }).click();
+  await brief.press('Control+End');
+  await page.getByLabel('Picture file').setInputFiles({ name: 'hook.txt.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await expect(page.getByRole('alert')).toContainText('A picture is a PNG, JPEG, GIF or WebP file.');
+  await page.getByLabel('Picture file').setInputFiles({ name: 'hook.png', mimeType: 'image/png', buffer: PICTURE });
+  await expect(brief.getByRole('img', { name: 'hook' })).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(brief.locator('strong').first()).toBeVisible();
+  await expect(brief.getByRole('img', { name: 'hook' })).toBeVisible();
+  for (const tab of ['Exercise', 'Terms', 'Judging', 'Time, stage', 'Chart']) {
+    await page.getByRole('tab', { name: tab }).click();
+    await expectAccessible(page);
+  }
+
+  await page.getByRole('button', { name: 'Hand-out' }).click();
+  const sheet = page.getByRole('article', { name: 'Hand-out' });
+  await expect(sheet).toContainText('Ladle, rotation, 1–13');
+  await expect(sheet.getByRole('img', { name: 'hook' })).toBeVisible();
+  await expectAccessible(page);
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as SVG' }).click()]);
+  expect(file.suggestedFilename()).toBe('Ladle swing, a copy, hand-out.svg');
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('button', { name: 'Save as SVG' })).toBeHidden();
+});
+
+test('the queue and the Desk’s tabs are accessible; a learner meets the terms in the course and on the Bench', async ({ page }) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('button', { name: /^Review \d/ }).click();
+  await expect(page.getByRole('table').getByRole('row').nth(3)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('link', { name: /^Review Priya Raman, Ladle swing/ }).click();
+  for (const tab of [/^Findings/, /^Notes/, /^Grade/, /^Takes/]) {
+    await page.getByRole('tab', { name: tab }).click();
+    await expectAccessible(page);
+  }
+  await signIn(page, 'Priya Raman');
+  await expect(exerciseRow(page, 'Toaster rack')).toContainText('late');
+  await expect(exerciseRow(page, 'Tea glass')).toContainText(/due \w{3} \d/);
+  await exerciseRow(page, 'Ladle swing').getByRole('button', { name: 'Start take 3' }).click();
+  await expect(page.getByText('3 of 5 keys')).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Position x is kept by the exercise' })).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Rotation on frame 1' })).toBeVisible();
+  await page.getByRole('button', { name: 'Brief and chart' }).click();
+  await expect(page.getByRole('complementary', { name: 'Brief and chart' })).toContainText('keys on rotation, 5 at most');
+  await expect(page.getByRole('region', { name: 'Notes on take 1' })).toContainText('Slow here, at the turn');
+});
