@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import type { ExerciseSetting } from '@undulan/contract';
 import { expectAccessible, exerciseRow, saved, signIn } from './steps.ts';
 
 const PICTURE = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
@@ -31,6 +32,17 @@ test('a copy of an exercise is set with a brief of many looks and a picture, and
   await expectAccessible(page);
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as SVG' }).click()]);
   expect(file.suggestedFilename()).toBe('Ladle swing, a copy, hand-out.svg');
+
+  await test.step('a brief that would run something, or fetch from elsewhere, does not', async () => {
+    const address = page.url().replace(/.*exercises\/([^/]+)\/.*/, '/api/exercises/$1');
+    const { version, work, history } = (await (await page.request.get(address)).json()) as ExerciseSetting;
+    const brief = '<p onclick="document.title=1">Swing<script>document.title = 2</script><img src="https://elsewhere.example/x.png"><img src="x" onerror="document.title=3"><a href="javascript:document.title=4">there</a></p>';
+    const answer = await page.request.put(address, { data: { version, history, work: { ...work, details: { ...work.details, brief } } } });
+    expect(answer.status()).toBe(200);
+    await page.reload();
+    await expect(sheet).toContainText('Swing');
+    expect(await sheet.locator('.brief').innerHTML()).toBe('<p>Swing<a>there</a></p>');
+  });
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('button', { name: 'Save as SVG' })).toBeHidden();
 });

@@ -1,4 +1,5 @@
 import { availableParallelism } from 'node:os';
+import { performance } from 'node:perf_hooks';
 import { ensureBuilt, ensureModules } from './prepare.mjs';
 
 /** Measures reading every take of an exercise anew after its target changed, in the server's own threads, starting them included. */

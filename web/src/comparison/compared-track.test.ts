@@ -1,6 +1,6 @@
 import { createChannel, createKey, createMotion, createSubject, moveKeys, readTake, type Key, type MotionDocument, type TrackReading } from '@undulan/core';
 import { expect, test } from 'vitest';
-import { compareTrack } from './compared-track.ts';
+import { alignedTime, compareTrack } from './compared-track.ts';
 import { upward } from './GapStrip.tsx';
 
 const LOOK = { shape: 'cake', widthPx: 170, heightPx: 26, fill: '#dca54c' } as const;
@@ -28,6 +28,18 @@ test('a take at another rate is carried over by seconds', () => {
   const compared = compareTrack(target, take, read(target, take));
   expect(compared.take.events.map(({ frame, rulerFrame }) => [frame, rulerFrame])).toEqual([[1, 1], [25, 13], [49, 25]]);
   expect(compared.toTake(13)).toBe(25);
+});
+
+test('aligned by keys the matched keys lie on each other, and what is between goes along; to and fro is the same way', () => {
+  const target = toss(up);
+  const take = toss([createKey(1, 390), createKey(33, 110), createKey(49, 380)], [], { rate: { num: 48, den: 1 }, range: { first: 1, last: 49 } });
+  const track = read(target, take);
+  const compared = compareTrack(target, take, track, 'keys');
+  expect(compared.take.events.map(({ frame, rulerFrame }) => [frame, rulerFrame])).toEqual([[1, 1], [33, 13], [49, 25]]);
+  expect([compared.toTake(7), compared.toTake(19)]).toEqual([17, 41]);
+  const time = alignedTime(target, take, track, 'keys');
+  for (const frame of [1, 4.5, 13, 20, 25, 30]) expect(time.toTarget(time.toTake(frame))).toBeCloseTo(frame, 9);
+  expect(alignedTime(target, take, undefined, 'keys').toTake(13), 'nothing matched: by time').toBe(25);
 });
 
 test('the channel that moves most comes first; one that neither moves is left out', () => {

@@ -1,10 +1,10 @@
 import type { ExerciseDetails, StoredWork, Work } from '@undulan/contract';
 import { HISTORY_LIMIT } from '@undulan/contract';
-import { channelOf, createChannel, createKey, createMotion, createSubject, type KeyRef, type MotionDocument } from '@undulan/core';
+import { channelOf, createChannel, createKey, createMotion, createSubject, USUAL_LIMITS, type KeyRef, type MotionDocument } from '@undulan/core';
 import fc from 'fast-check';
 import { beforeEach, expect, test } from 'vitest';
 import { createStore, type Store } from '../app/store.ts';
-import { broughtBack, closed, opened } from './editing.slice.ts';
+import { broughtBack, closed, limited, opened } from './editing.slice.ts';
 import {
   changedValues, detailsChanged, edited, editForValues, keysSelected, previewed, recordToggled, redone, selectActiveChannel, selectIsDirty, selectKeyedChannels, selectRedoName, selectShownKeys, selectShownMotion,
   selectUndoName, subjectSelected, undone, type EditRequest,
@@ -179,4 +179,32 @@ test('work that never reached the server is taken up again with its history, on 
   store.dispatch(broughtBack({ ...left, version: 3, work: { ...left.work, motion } }));
   expect(editing()).toMatchObject({ version: 3, work: { motion: { range: { last: 99 } } } });
   expect(selectIsDirty(store.getState())).toBe(true);
+});
+
+test('work with limits refuses what is beyond them and says why, in the preview too; the same work opened anew is as limited', () => {
+  store.dispatch(limited({ ...USUAL_LIMITS, channels: ['position.x'], maxKeys: 2 }));
+  store.dispatch(edited(setKey(1, 100)));
+  store.dispatch(edited(setKey(9, 300)));
+  store.dispatch(previewed(setKey(17, 400)));
+  expect(editing().preview).toEqual(editing().work!.motion);
+  store.dispatch(edited(setKey(17, 400)));
+  expect(editing().refused).toBe('The exercise allows 2 keys in all.');
+  store.dispatch(edited({ operation: 'setKeys', args: [1, [{ ...X, channelId: 'rotation', value: 9 }]] }));
+  expect(editing().refused).toContain('leaves position x to you');
+  store.dispatch(edited({ operation: 'setScene', args: [{ range: { first: 1, last: 90 } }] }));
+  expect([editing().refused, editing().work!.motion.range.last]).toEqual(['The exercise sets the range.', 25]);
+  expect(keysOf().map((key) => key.frame)).toEqual([1, 9]);
+  store.dispatch(opened({ source: { kind: 'exercise', id: 'e1' }, stored: stored() }));
+  expect(editing().limits?.maxKeys).toBe(2);
+  store.dispatch(opened({ source: { kind: 'exercise', id: 'e2' }, stored: stored() }));
+  expect(editing().limits).toBeNull();
+});
+
+test('a detail set to nothing is not said any more, and undo says it again', () => {
+  store.dispatch(detailsChanged({ loops: true }));
+  store.dispatch(detailsChanged({ loops: undefined }));
+  expect('loops' in editing().work!.details!).toBe(false);
+  expect(selectUndoName(store.getState())).toBe('loop or once');
+  store.dispatch(undone());
+  expect(editing().work!.details!.loops).toBe(true);
 });

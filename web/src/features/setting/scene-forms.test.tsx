@@ -8,7 +8,7 @@ import { createStore, type Store } from '../../app/store.ts';
 import { opened } from '../../editing/editing.slice.ts';
 import { edited, undone } from '../../editing/index.ts';
 import { ClockProvider } from '../../time-page/index.ts';
-import { Alternatives } from './Alternatives.tsx';
+import { ChartForm } from './ChartForm.tsx';
 import { DetailsForm } from './DetailsForm.tsx';
 import { JudgingForm } from './JudgingForm.tsx';
 import { StageFields } from './StageFields.tsx';
@@ -42,7 +42,7 @@ beforeEach(() => {
         <ClockProvider range={{ first: 1, last: 25 }} rate={{ num: 24, den: 1 }}>
           <JudgingForm />
         </ClockProvider>
-        <Alternatives />
+        <ChartForm />
       </Tooltip.Provider>
     </Provider>,
   );
@@ -153,4 +153,21 @@ test('weights and tolerances of single keys change what made-up takes score; the
   fireEvent.click(screen.getByRole('button', { name: 'Change places with the model' }));
   const lastFrame = (motion: MotionDocument) => channelOf(motion, 'dial', 'position.x').keys.at(-1)!.frame;
   expect([lastFrame(work().motion), lastFrame(work().details!.alternatives![0]!.motion)]).toEqual([27, 21]);
+});
+
+test('a written chart keys the chosen channel with its tolerances; what is no chart stays typed with its reason', () => {
+  fireEvent.change(field('Channel of the chart'), { target: { value: 'position.x' } });
+  const chart = () => field('Written chart of Hob dial');
+  expect(screen.getByRole('button', { name: 'Key it so' }).getAttribute('aria-disabled')).toBe('true');
+  fireEvent.change(chart(), { target: { value: '1 · 9 = some · 25' } });
+  expect(screen.getByRole('alert').textContent).toContain('“9 = some” is not a drawing');
+  fireEvent.change(chart(), { target: { value: '1 · 9 = 1/2 · 25' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Key it so' }));
+  expect(screen.getByRole('alert').textContent).toContain('Frame 25 has no value to be at');
+  fireEvent.change(chart(), { target: { value: 'frame,share,value,tolerance\n1,,160,\n9,1/2,,\n25,,560,3' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Key it so' }));
+  const { keys } = channelOf(work().motion, 'dial', 'position.x');
+  expect(keys.map(({ frame, value, role }) => [frame, value, role])).toEqual([[1, 160, 'extreme'], [9, 360, 'breakdown'], [25, 560, 'extreme']]);
+  expect(work().details!.keyTolerances).toEqual([{ subjectId: 'dial', track: 'position', frame: 25, keyFrames: 3 }]);
+  expect(chart().value).toBe('1 (160) · 9 = 1/2 · 25 (560) ± 3');
 });

@@ -1,0 +1,268 @@
+import { act, cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import type { Note, Review, TakeView } from '@undulan/contract';
+import { createChannel, createKey, createMotion, createSubject, findingKey, moveKeys, readTake, type MotionDocument, type Reading } from '@undulan/core';
+import { Tooltip } from 'radix-ui';
+import { Provider } from 'react-redux';
+import { createMemoryRouter, RouterProvider } from 'react-router';
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { useTakeQuery } from '../../app/api.ts';
+import { createStore } from '../../app/store.ts';
+import { ReviewPage } from '../review/index.ts';
+import { DeskPage } from './DeskPage.tsx';
+
+const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#d9b98a' } as const;
+const ref = (frame: number) => ({ subjectId: 'drawer', channelId: 'position.x', frame }) as const;
+const tolerances = { keyFrames: 1, spacingPercent: 5 };
+const model: MotionDocument = {
+  ...createMotion([{ ...createSubject('drawer', 'Drawer', LOOK, { x: 0, y: 290 }), channels: [createChannel('position.x', 0, [createKey(1, 0, { link: 'flat' }), createKey(13, 400, { link: 'flat' }), createKey(25, 100, { link: 'flat' })]), createChannel('position.y', 290)] }]),
+  range: { first: 1, last: 36 },
+};
+const twoLate = moveKeys(moveKeys(model, [ref(25)], 4).motion, [ref(13)], 3).motion;
+const readingOf = (motion: MotionDocument): Reading => readTake({ motion: model, tolerances }, motion);
+
+const NO_REVIEW: Review = { version: 1, grade: null, summary: '', criteria: {}, decisions: {}, notes: [], instructorName: null, returnedAt: null, again: false };
+const summary = (number: number) => ({ id: `t${number}`, number, state: 'handed-in' as const, handedInAt: `2026-11-0${number}T10:00:00.000Z`, late: false, grade: null });
+
+/** A server of two takes of one learner, of which the second is under review. */
+interface FakeServer {
+  view: TakeView;
+  /** Answers the next write of the review as if somebody else had written it. */
+  stale: boolean;
+  reviews: unknown[];
+  returned: unknown[];
+  done: unknown[];
+}
+let server: FakeServer;
+
+function json(body: unknown, status = 200): Response {
+  return new Response(status === 204 ? null : JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
+}
+
+function setReview(change: Partial<Review>): void {
+  server.view = { ...server.view, review: { ...server.view.review!, ...change } };
+}
+
+async function answer(request: Request): Promise<Response> {
+  const path = new URL(request.url).pathname.replace('/api', '');
+  const notes = server.view.review!.notes;
+  const noteId = /notes\/([^/]+)/.exec(path)?.[1];
+  if (request.method === 'GET') {
+    if (path.endsWith('/series')) {
+      return json([
+        { take: summary(1), reading: readingOf(moveKeys(twoLate, [ref(1)], 3).motion) },
+        { take: summary(2), reading: server.view.reading },
+      ]);
+    }
+    if (path === '/phrases') return json([{ id: 'p1', text: 'Closer together.' }]);
+    if (path.endsWith('/waiting')) return json([]);
+    if (path === '/session') return json({ person: { id: 'x', name: 'Marta', isDemo: true }, courses: [], shortcuts: {} });
+    return json(server.view);
+  }
+  if (request.method === 'DELETE') {
+    setReview({ notes: notes.filter((note) => note.id !== noteId) });
+    return json(null, 204);
+  }
+  const body = (await request.json()) as Partial<Review & Note> & { done?: boolean };
+  if (path.endsWith('/done')) {
+    server.done.push(body);
+    setReview({ notes: notes.map((note) => (note.id === noteId ? { ...note, done: body.done! } : note)) });
+    return json(null, 204);
+  }
+  if (path.endsWith('/replies')) {
+    setReview({ notes: notes.map((note) => (note.id === noteId ? { ...note, replies: [...note.replies, { id: 'r', authorName: 'Wout', text: body.text!, createdAt: '2026-11-09T10:00:00.000Z' }] } : note)) });
+    return json({ id: 'r' }, 201);
+  }
+  if (path.endsWith('/notes')) {
+    const id = `n${notes.length + 1}`;
+    setReview({ notes: [...notes, { ...(body as Note), id, done: false, replies: [] }] });
+    return json({ id }, 201);
+  }
+  if (path.endsWith('/return')) {
+    server.returned.push(body);
+    return json({ version: 9 });
+  }
+  if (server.stale) {
+    server.stale = false;
+    return json({ type: '/problems/stale-version', title: 'Changed', status: 409 }, 409);
+  }
+  server.reviews.push(body);
+  const version = server.view.review!.version + 1;
+  setReview({ ...body, version });
+  return json({ version });
+}
+
+function Page() {
+  const { data } = useTakeQuery({ id: 't2' });
+  if (!data) return null;
+  return data.role === 'instructor' ? <DeskPage view={data} /> : <ReviewPage view={data} />;
+}
+
+async function open(change: Partial<TakeView> = {}): Promise<void> {
+  const reading = readingOf(twoLate);
+  server = {
+    stale: false, reviews: [], returned: [], done: [],
+    view: {
+      ...summary(2), role: 'instructor', exerciseId: 'e1', exerciseTitle: 'Drawer slide', courseId: 'c1', courseTitle: 'Kitchen', learner: { id: 'w', name: 'Wout' },
+      motion: twoLate, target: model, tolerances, reading, targetChanged: false, review: NO_REVIEW, readings: [], readingId: null, siblings: [summary(1), summary(2)], ...change,
+    },
+  };
+  const router = createMemoryRouter([{ path: '*', element: <Page /> }]);
+  render(
+    <Provider store={createStore()}>
+      <Tooltip.Provider>
+        <RouterProvider router={router} />
+      </Tooltip.Provider>
+    </Provider>,
+  );
+  await screen.findByRole('tablist', { name: 'Words on the take' });
+}
+
+const openTab = (name: RegExp): void => void fireEvent.mouseDown(screen.getByRole('tab', { name }), { button: 0 });
+const press = (name: string | RegExp, within_: HTMLElement = document.body): void => void fireEvent.click(within(within_).getByRole('button', { name }));
+const finding = (n: number): HTMLElement => within(screen.getByRole('list', { name: 'Findings' })).getAllByRole('listitem')[n]!;
+const decisions = () => server.view.review!.decisions;
+
+beforeEach(() => {
+  localStorage.clear();
+  vi.stubGlobal('fetch', answer);
+});
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+test('an accepted finding is a note as it is said; opened again its note goes; when its note is removed it is open again', async () => {
+  await open();
+  const [first] = server.view.reading!.findings;
+  press(/^Make a note of/, finding(0));
+  await waitFor(() => expect(decisions()).toEqual({ [findingKey(first!)]: { state: 'accepted', noteId: 'n1' } }));
+  expect(server.view.review!.notes[0]).toMatchObject({ frame: first!.firstFrame, subjectId: 'drawer', text: first!.sentence });
+  await waitFor(() => expect(finding(0).textContent).toContain('in a note'));
+  press(/^Open again/, finding(0));
+  await waitFor(() => expect([decisions(), server.view.review!.notes]).toEqual([{}, []]));
+
+  await screen.findByRole('tab', { name: 'Notes 0' });
+  press(/^Make a note of/, finding(0));
+  await screen.findByRole('tab', { name: 'Notes 1' });
+  openTab(/^Notes/);
+  press(/^Remove the note/);
+  await waitFor(() => expect(decisions()).toEqual({}));
+});
+
+test('a finding is dismissed with a reason; others are merged into one note in the instructor’s own words', async () => {
+  await open();
+  const { findings } = server.view.reading!;
+  expect(findings.length).toBeGreaterThan(1);
+  press(/^Dismiss/, finding(0));
+  fireEvent.change(screen.getByLabelText('Why it does not count'), { target: { value: ' Meant so. ' } });
+  press('Dismiss it');
+  await waitFor(() => expect(decisions()[findingKey(findings[0]!)]).toEqual({ state: 'dismissed', reason: 'Meant so.' }));
+  cleanup();
+
+  await open();
+  for (const n of [0, 1]) fireEvent.click(within(finding(n)).getByRole('checkbox'));
+  press('Merge 2 into one note');
+  const text = screen.getByLabelText(/^New note on frames 13–29/);
+  expect((text as HTMLTextAreaElement).value).toBe(`${findings[0]!.sentence}\n${findings[1]!.sentence}`);
+  fireEvent.change(text, { target: { value: 'Both ends come late.' } });
+  press('Pin to frames 13–29');
+  await waitFor(() => expect(Object.values(decisions())).toEqual([{ state: 'accepted', noteId: 'n1' }, { state: 'accepted', noteId: 'n1' }]));
+  expect(server.view.review!.notes).toMatchObject([{ frame: 13, lastFrame: 29, text: 'Both ends come late.', drawing: null }]);
+});
+
+test('a note is refused in words while it is empty or its span ends before it begins; a phrase is put into it', async () => {
+  await open();
+  openTab(/^Notes/);
+  press('Pin to frame 1');
+  expect((await screen.findByRole('alert')).textContent).toBe('Write the note first.');
+  const last = screen.getByLabelText('Last frame of the note');
+  fireEvent.change(last, { target: { value: '1' } });
+  fireEvent.blur(last);
+  expect(last.getAttribute('aria-invalid')).toBe('true');
+  fireEvent.change(last, { target: { value: '9' } });
+  fireEvent.blur(last);
+  fireEvent.change(screen.getByLabelText('Subject of the note'), { target: { value: 'drawer' } });
+  press('Phrases');
+  press('Closer together.');
+  press('Pin to frames 1–9');
+  await waitFor(() => expect(server.view.review!.notes).toMatchObject([{ frame: 1, lastFrame: 9, subjectId: 'drawer', text: 'Closer together.' }]));
+});
+
+test('criteria are graded one by one; the total follows by their weights and is taken as the grade; a grade that is none stays typed', async () => {
+  await open();
+  openTab(/^Grade/);
+  const proposed = server.view.reading!.proposedGrade;
+  expect(screen.getByRole('button', { name: `Take the proposed ${proposed}` })).toBeDefined();
+  const spacing = screen.getByLabelText('Grade for spacing');
+  const timing = Math.round(server.view.reading!.criteria.find((criterion) => criterion.id === 'timing')!.score);
+  for (const [text, invalid] of [['101', 'true'], ['much', 'true'], ['50', null]] as const) {
+    fireEvent.change(spacing, { target: { value: text } });
+    fireEvent.blur(spacing);
+    expect(spacing.getAttribute('aria-invalid')).toBe(invalid);
+  }
+  await waitFor(() => expect(server.view.review!.criteria).toEqual({ spacing: 50 }));
+  const total = Number(/\d+/.exec((await screen.findByRole('button', { name: /^Take the total/ })).textContent)![0]);
+  expect(Math.abs(total - (timing + 50) / 2)).toBeLessThanOrEqual(1);
+  press(/^Take the total/);
+  await waitFor(() => expect(server.view.review!.grade).toBe(total));
+  fireEvent.change(spacing, { target: { value: '' } });
+  fireEvent.blur(spacing);
+  await waitFor(() => expect(server.view.review!.criteria).toEqual({}));
+});
+
+test('a write that meets another’s version keeps what was typed and goes through when it is saved again', async () => {
+  await open();
+  openTab(/^Grade/);
+  server.stale = true;
+  const closing = screen.getByLabelText('Closing words');
+  fireEvent.change(closing, { target: { value: 'Look at the end.' } });
+  fireEvent.blur(closing);
+  expect(await screen.findByText(/changed elsewhere in the meantime/)).toBeDefined();
+  expect((closing as HTMLTextAreaElement).value).toBe('Look at the end.');
+  press('Save again');
+  await waitFor(() => expect(server.view.review!.summary).toBe('Look at the end.'));
+});
+
+test('a review goes back once it has a grade, for good or for another take', async () => {
+  await open();
+  press('Return with no notes');
+  expect(screen.getByRole('tab', { name: 'Grade' }).getAttribute('aria-selected')).toBe('true');
+  press(/^Take the proposed/);
+  await waitFor(() => expect(server.view.review!.grade).not.toBeNull());
+  await waitFor(() => expect(screen.getByText('Saved')).toBeDefined());
+  press('Return with no notes');
+  press('Return for another take', screen.getByRole('dialog'));
+  await waitFor(() => expect(server.returned).toMatchObject([{ again: true }]));
+});
+
+test('from take to take: what is gone, what stayed, and by how much each criterion went up', async () => {
+  await open();
+  openTab(/^Takes/);
+  const gone = await screen.findByRole('region', { name: 'Gone since take 1' });
+  expect(gone.textContent).toContain('3 frames late');
+  expect(within(screen.getByRole('region', { name: 'Still there' })).getAllByRole('listitem').length).toBeGreaterThan(1);
+  expect(screen.getByRole('row', { name: /^Timing/ }).textContent).toMatch(/\+\d+/);
+  expect(screen.getByRole('link', { name: 'take 1' }).getAttribute('href')).toBe('/takes/t1');
+});
+
+test('a learner reads the notes one by one, marks one as done and answers it', async () => {
+  const note = (id: string, frame: number, text: string): Note => ({ id, frame, lastFrame: null, subjectId: 'drawer', spot: null, drawing: null, text, done: false, replies: [] });
+  const review: Review = { ...NO_REVIEW, grade: 61, summary: 'Nearly.', again: true, instructorName: 'Marta', returnedAt: '2026-11-08T10:00:00.000Z', criteria: { timing: 40 }, notes: [note('n1', 13, 'Sooner.'), note('n2', 25, 'Here too.')] };
+  await open({ role: 'learner', state: 'returned', grade: 61, review });
+  expect(screen.getByText('Your instructor asks for another take.')).toBeDefined();
+  expect(screen.getByText(/^timing 40 ·/)).toBeDefined();
+  press('Next note');
+  expect(screen.getByText('Note 1 of 2')).toBeDefined();
+  act(() => void fireEvent.click(screen.getByRole('checkbox', { name: 'Done: the note on frame 13' })));
+  await waitFor(() => expect(server.done).toEqual([{ done: true }]));
+  expect(await screen.findByText('Note 1 of 2, 1 done')).toBeDefined();
+  fireEvent.change(screen.getByLabelText('Reply to the note on frame 13'), { target: { value: '  ' } });
+  press('Reply');
+  expect(screen.getByRole('alert').textContent).toBe('Write the reply first.');
+  fireEvent.change(screen.getByLabelText('Reply to the note on frame 13'), { target: { value: 'How much?' } });
+  press('Reply');
+  await waitFor(() => expect(screen.getByRole('list', { name: 'Replies' }).textContent).toContain('How much?'));
+  press('Next note');
+  expect(screen.getByText('Here too.')).toBeDefined();
+  expect(screen.getByRole('button', { name: 'Next note' }).getAttribute('aria-disabled')).toBe('true');
+});
