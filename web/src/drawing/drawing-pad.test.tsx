@@ -2,7 +2,7 @@ import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import type { Drawing } from '@undulan/contract';
 import { createMotion, createSubject } from '@undulan/core';
 import { Tooltip } from 'radix-ui';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { DrawingPad, DrawingTools, NO_DRAWING, type DrawingTool, type Spot } from './index.ts';
 
@@ -11,13 +11,17 @@ const motion = createMotion([createSubject('glass', 'Tea glass', LOOK, { x: 300,
 let drawing: Drawing;
 let spot: Spot | null;
 
+const report = (drawn: Drawing, pinned: Spot | null): void => {
+  drawing = drawn;
+  spot = pinned;
+};
+
 /** The pad at half the stage's size, so that a pixel on the screen is two of the stage. */
 function Pad() {
   const [drawn, setDrawn] = useState(NO_DRAWING);
   const [pinned, setPinned] = useState<Spot | null>(null);
   const [tool, setTool] = useState<DrawingTool | null>(null);
-  drawing = drawn;
-  spot = pinned;
+  useEffect(() => report(drawn, pinned));
   return (
     <Tooltip.Provider>
       <DrawingTools tool={tool} drawing={drawn} hasSpot={pinned !== null} onTool={setTool} onDrawing={setDrawn} onSpotGone={() => setPinned(null)} />
@@ -31,9 +35,9 @@ const choose = (name: string): void => void fireEvent.click(screen.getByRole('bu
 /** Moves the pointer over screen pixels with the button down. */
 function sweep(on: Element, points: [number, number][], end: 'up' | 'escape' = 'up'): void {
   const [first, ...rest] = points.map(([clientX, clientY]) => ({ clientX, clientY, pointerId: 1, button: 0 }));
-  act(() => void fireEvent.pointerDown(on, first!));
+  act(() => void fireEvent.pointerDown(on, first));
   for (const point of rest) act(() => void fireEvent.pointerMove(window, point));
-  act(() => void (end === 'up' ? fireEvent.pointerUp(window, rest.at(-1)!) : fireEvent.keyDown(window, { key: 'Escape' })));
+  act(() => void (end === 'up' ? fireEvent.pointerUp(window, rest.at(-1)) : fireEvent.keyDown(window, { key: 'Escape' })));
 }
 
 beforeEach(() => {
