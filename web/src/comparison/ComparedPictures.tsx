@@ -106,12 +106,12 @@ export function ComparedPictures({ target, targetName, take, takeName, toTake, s
         {target && (laying === 'stacked' || laying === 'beside') && (
           <div className="relative min-h-0 min-w-0 flex-1">
             <StageView stage={target.stage} draw={drawModel} label={targetName} />
-            <p className="absolute top-0 left-0 max-w-28 text-[13px] leading-tight font-semibold text-target">{targetName}</p>
+            <p className="absolute top-0 left-0 max-w-16 text-xs leading-tight font-semibold text-target">{targetName}</p>
           </div>
         )}
         <div className="relative min-h-0 min-w-0 flex-1">
           <StageView stage={take.stage} draw={drawTake} label={laying === 'difference' ? 'What differs between the target and the take' : 'The take'} overlay={overlay} />
-          <p className="absolute top-0 left-0 max-w-28 text-[13px] leading-tight font-semibold text-take-ink">
+          <p className={`absolute top-0 left-0 ${laying === 'stacked' ? 'max-w-16' : 'max-w-28'} text-xs leading-tight font-semibold text-take-ink`}>
             {showsTarget ? <span className="text-target">{targetName}</span> : takeName}
             {laying === 'over' && <span className="block text-target">{targetName.toLowerCase()} in teal</span>}
             {laying === 'difference' && <span className="block text-faint">white where alike</span>}

@@ -154,7 +154,7 @@ export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: 
               </div>
             )
           }
-          foot={<span className="figures">{[scores, nearest, worst].filter(Boolean).join(' · ')}</span>}
+          foot={<span className="figures">{[nearest, scores, worst].filter(Boolean).join(' · ')}</span>}
         />
       }
     />

@@ -141,7 +141,7 @@ function StandingCell({ standing, learner, exercise }: { standing: Standing | un
       <Link
         to={`/takes/${take.id}`}
         aria-label={`${exercise}, ${learner}, take ${take.number}, ${waits ? 'waits for review' : `returned, grade ${take.grade}`}`}
-        className={`figures inline-block rounded-md border px-2 py-1 text-xs hover:bg-shade ${waits ? 'border-take font-semibold text-take-ink' : 'border-rule text-target'}`}
+        className={`figures inline-block rounded-md border px-2 py-1 text-xs whitespace-nowrap hover:bg-shade ${waits ? 'border-take font-semibold text-take-ink' : 'border-rule text-target'}`}
       >
         {waits ? `take ${take.number}` : take.grade}
         {take.late && <span className="text-danger"> late</span>}
