@@ -8,6 +8,7 @@ export { Loading, LoadFailed, Empty } from './PageStates.tsx';
 export { useStored, readStored } from './use-stored.ts';
 export { useSize } from './use-size.ts';
 export { CommitInput } from './CommitInput.tsx';
+export { CommitField } from './CommitField.tsx';
 export { usePointerDrag } from './use-pointer-drag.ts';
 export type { DragMove } from './use-pointer-drag.ts';
 export { readySound, soundClick } from './click-sound.ts';

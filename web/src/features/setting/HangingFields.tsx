@@ -1,7 +1,7 @@
 import { MAX_EXPOSURE, type MotionDocument, type Subject } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { edited, selectMotion, selectSubject } from '../../editing/index.ts';
-import { CommitInput, Field, INPUT } from '../../ui/index.ts';
+import { CommitField, Field, INPUT } from '../../ui/index.ts';
 
 const EXPOSURE_WORDS = ['', 'on ones', 'on twos', 'on threes', 'on fours'];
 
@@ -13,22 +13,16 @@ export function HangingFields() {
   if (!subject) return null;
   const set = (change: Partial<Pick<Subject, 'exposure' | 'pivot' | 'parentId'>>): void => void dispatch(edited({ operation: 'setSubject', args: [subject.id, change] }));
   const pivot = (side: 'x' | 'y') => (
-    <Field label={`Pivot ${side}, px`}>
-      {(ids) => (
-        <CommitInput
-          {...ids}
-          inputMode="decimal"
-          className="figures"
-          value={String(subject.pivot[side])}
-          onCommit={(text) => {
-            const value = Number(text);
-            if (text.trim() === '' || !(Math.abs(value) <= 10_000)) return false;
-            set({ pivot: { ...subject.pivot, [side]: value } });
-            return true;
-          }}
-        />
-      )}
-    </Field>
+    <CommitField
+      label={`Pivot ${side}, px`}
+      value={String(subject.pivot[side])}
+      onCommit={(text) => {
+        const value = Number(text);
+        if (text.trim() === '' || !(Math.abs(value) <= 10_000)) return false;
+        set({ pivot: { ...subject.pivot, [side]: value } });
+        return true;
+      }}
+    />
   );
   return (
     <fieldset className="grid grid-cols-[1fr_0.7fr_0.7fr_1.2fr] gap-3">

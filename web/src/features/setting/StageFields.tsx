@@ -2,7 +2,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { Stage } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { edited, selectMotion } from '../../editing/index.ts';
-import { CommitInput, Field, INPUT } from '../../ui/index.ts';
+import { CommitField, Field, INPUT } from '../../ui/index.ts';
 
 const CUSTOM = 'custom';
 const SIZES: readonly [number, number][] = [
@@ -64,21 +64,15 @@ export function StageFields() {
       <Field label="Height, px" error={issueAt('heightPx')}>
         {(ids) => <input {...ids} {...form.register('height', { onBlur: commit })} inputMode="numeric" className={`${INPUT} figures`} />}
       </Field>
-      <Field label="Px a metre">
-        {(ids) => (
-          <CommitInput
-            {...ids}
-            inputMode="decimal"
-            className="figures"
-            value={String(stage.pixelsPerMetre)}
-            onCommit={(text) => {
-              const next = Stage.safeParse({ ...stage, pixelsPerMetre: Number(text) });
-              if (next.success) dispatch(edited({ operation: 'setScene', args: [{ stage: next.data }] }));
-              return next.success;
-            }}
-          />
-        )}
-      </Field>
+      <CommitField
+        label="Px a metre"
+        value={String(stage.pixelsPerMetre)}
+        onCommit={(text) => {
+          const next = Stage.safeParse({ ...stage, pixelsPerMetre: text.trim() === '' ? NaN : Number(text) });
+          if (next.success) dispatch(edited({ operation: 'setScene', args: [{ stage: next.data }] }));
+          return next.success;
+        }}
+      />
       <Field label="Ground">
         {(ids) => (
           <input

@@ -3,7 +3,7 @@ import { ExerciseTerms, LatePolicy } from '@undulan/contract';
 import { CHANNELS, CHANNEL_IDS, USUAL_LIMITS, type ChannelId, type Limits } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { detailsChanged, selectWork } from '../../editing/index.ts';
-import { CommitInput, Field, INPUT } from '../../ui/index.ts';
+import { CommitField, Field, INPUT } from '../../ui/index.ts';
 
 const POLICY_WORDS: Record<LatePolicy, string> = { accept: 'taken as the others', mark: 'taken, and marked late', refuse: 'not taken any more' };
 const FREEDOMS: { id: 'rate' | 'range' | 'subjects' | 'path'; label: string }[] = [
@@ -66,22 +66,17 @@ function HandingIn() {
           </select>
         )}
       </Field>
-      <Field label="Takes at most" hint="Empty: as many as they like.">
-        {(ids) => (
-          <CommitInput
-            {...ids}
-            inputMode="numeric"
-            placeholder="any number"
-            className="figures"
-            value={takeLimit === null ? '' : String(takeLimit)}
-            onCommit={(text) => {
-              const wanted = ExerciseTerms.shape.takeLimit.safeParse(text.trim() === '' ? null : Number(text));
-              if (wanted.success) dispatch(detailsChanged({ takeLimit: wanted.data ?? null }));
-              return wanted.success;
-            }}
-          />
-        )}
-      </Field>
+      <CommitField
+        label="Takes at most"
+        hint="Empty: as many as they like."
+        placeholder="any number"
+        value={takeLimit === null ? '' : String(takeLimit)}
+        onCommit={(text) => {
+          const wanted = ExerciseTerms.shape.takeLimit.safeParse(text.trim() === '' ? null : Number(text));
+          if (wanted.success) dispatch(detailsChanged({ takeLimit: wanted.data ?? null }));
+          return wanted.success;
+        }}
+      />
       <Field label="It plays" hint="A loop is read at its seam, too.">
         {(ids) => (
           <select
@@ -130,23 +125,17 @@ function Freedoms() {
           <input type="checkbox" checked={channels !== null} onChange={(event) => set({ channels: event.target.checked ? ['position.x', 'position.y'] : null })} className="accent-[var(--accent)]" />
           only keys on these channels
         </label>
-        <Field label="Keys at most">
-          {(ids) => (
-            <CommitInput
-              {...ids}
-              inputMode="numeric"
-              placeholder="any number"
-              className="figures"
-              value={mayChange.maxKeys === null ? '' : String(mayChange.maxKeys)}
-              onCommit={(text) => {
-                const count = text.trim() === '' ? null : Number(text);
-                if (count !== null && !(Number.isInteger(count) && count >= 1 && count <= 10_000)) return false;
-                set({ maxKeys: count });
-                return true;
-              }}
-            />
-          )}
-        </Field>
+        <CommitField
+          label="Keys at most"
+          placeholder="any number"
+          value={mayChange.maxKeys === null ? '' : String(mayChange.maxKeys)}
+          onCommit={(text) => {
+            const count = text.trim() === '' ? null : Number(text);
+            if (count !== null && !(Number.isInteger(count) && count >= 1 && count <= 10_000)) return false;
+            set({ maxKeys: count });
+            return true;
+          }}
+        />
       </div>
       {channels && (
         <div role="group" aria-label="Channels the learner may key" className="grid grid-cols-3 gap-x-3 gap-y-1 rounded-md border border-rule bg-page p-2.5">
