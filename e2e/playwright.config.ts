@@ -5,7 +5,8 @@ if (!address) throw new Error('Run these tests by "npm run test:e2e": it starts 
 
 export default defineConfig({
   testDir: '.',
-  timeout: 90_000,
+  // The longest, of two people, takes a fifth of it on an idle machine of two cores.
+  timeout: 180_000,
   expect: { timeout: 15_000 },
   // One after the other, but shared out test by test: by files one share would be half as long again as the other.
   workers: 1,

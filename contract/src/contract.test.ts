@@ -1,6 +1,6 @@
 import { createMotion, createSubject } from '@undulan/core';
 import { expect, test } from 'vitest';
-import { Credentials, ExerciseDetails, HISTORY_LIMIT, NewPlan, NoteText, Problem, PROBLEMS, problemType, ReviewText, SaveWork, WorkHistory } from './index.ts';
+import { Credentials, ExerciseDetails, HISTORY_LIMIT, NewPlan, NoteText, Problem, PROBLEMS, problemType, ReviewText, SaveWork, targetOf, WorkHistory } from './index.ts';
 
 const messages = (result: { success: boolean; error?: { issues: { message: string }[] } }): string[] => result.error?.issues.map((issue) => issue.message) ?? [];
 
@@ -51,5 +51,33 @@ test('every problem has a type of its own, a title and a status of failure', () 
     const { status, title } = PROBLEMS[name];
     expect(Problem.parse({ type: problemType(name), title, status })).toMatchObject({ type: `/problems/${name}` });
     expect(status).toBeGreaterThanOrEqual(400);
+  }
+});
+
+test('a note is pinned to a frame or a span that ends after it begins; what it does not say is nothing; a drawing has so many lines', () => {
+  expect(NoteText.parse({ frame: 9, text: ' Slower. ' })).toEqual({ frame: 9, lastFrame: null, subjectId: null, spot: null, drawing: null, text: 'Slower.' });
+  expect(messages(NoteText.safeParse({ frame: 9, lastFrame: 9, text: 'x' }))).toEqual(['A span ends after it begins.']);
+  const line = { kind: 'arrow', points: [{ x: 0, y: 0 }, { x: 9, y: 9 }] };
+  const drawing = (strokes: unknown[]) => NoteText.safeParse({ frame: 9, text: 'x', drawing: { strokes, ghosts: [] } }).success;
+  expect([drawing([line]), drawing([{ ...line, kind: 'brush' }]), drawing([{ ...line, points: [{ x: 0, y: 0 }] }]), drawing(Array(101).fill(line)), drawing([{ ...line, points: [{ x: 0, y: 0 }, { x: Infinity, y: 0 }] }])]).toEqual([true, false, false, false, false]);
+});
+
+test('grades of criteria are from 0 to 100, of criteria there are; decisions are of two kinds', () => {
+  const words = { version: 1, grade: 80, summary: '' };
+  expect(ReviewText.parse(words)).toEqual({ ...words, criteria: {}, decisions: {} });
+  for (const criteria of [{ timing: 101 }, { charm: 50 }]) expect(ReviewText.safeParse({ ...words, criteria }).success).toBe(false);
+  expect(ReviewText.safeParse({ ...words, decisions: { 'key-late drawer position 5 7': { state: 'dismissed', reason: 'Meant so.' } } }).success).toBe(true);
+  expect(ReviewText.safeParse({ ...words, decisions: { x: { state: 'forgotten' } } }).success).toBe(false);
+});
+
+test('terms of an exercise may stay unsaid; those that are said go into the target takes are read against', () => {
+  const plain = ExerciseDetails.parse(DETAILS);
+  expect(targetOf(MOTION, plain)).toEqual({ motion: MOTION, tolerances: DETAILS.tolerances });
+  const said = ExerciseDetails.parse({ ...DETAILS, loops: false, weights: { economy: 2 }, keyTolerances: [{ subjectId: 'honey', track: 'position', frame: 37, keyFrames: 0.5 }], alternatives: [{ name: 'Quicker', motion: MOTION }], dueAt: '2026-12-01T20:00:00.000Z', takeLimit: 3 });
+  expect(targetOf(MOTION, said)).toEqual({ motion: MOTION, tolerances: DETAILS.tolerances, loops: false, weights: { economy: 2 }, keyTolerances: said.keyTolerances, alternatives: said.alternatives });
+  expect(messages(ExerciseDetails.safeParse({ ...DETAILS, takeLimit: 0 }))).toEqual(['At least one take.']);
+  expect(messages(ExerciseDetails.safeParse({ ...DETAILS, alternatives: [{ name: ' ', motion: MOTION }] }))).toEqual(['Give the alternative a name.']);
+  for (const terms of [{ weights: { timing: 11 } }, { dueAt: 'soon' }, { mayChange: { rate: true } }, { keyTolerances: [{ subjectId: 'honey', track: 'position', frame: 37, keyFrames: 0.1 }] }]) {
+    expect(ExerciseDetails.safeParse({ ...DETAILS, ...terms }).success, JSON.stringify(terms)).toBe(false);
   }
 });

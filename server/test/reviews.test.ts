@@ -1,7 +1,9 @@
 import type { Assignment, ExerciseSetting, Phrase, ReadingJob, Review, SeriesTake, TakeView, WaitingTake } from '@undulan/contract';
-import { findingKey } from '@undulan/core';
+import { findingKey, READING_VERSION, type Reading } from '@undulan/core';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { ReadingJobModel } from '../src/readings/reading-job.model.ts';
+import { ReadingModel } from '../src/takes/take.model.ts';
 import { courseOf, createHarness, exerciseIdOf, type Harness } from './harness.ts';
 
 let harness: Harness;
@@ -130,4 +132,28 @@ test('pictures of briefs are kept for the course, told by their bytes, and shown
   await send(ines, png).expect(403);
   await harness.signedOut().get(`/api/pictures/${id}`).expect(401);
   await ines.get('/api/pictures/nothing').expect(404);
+});
+
+test('a reading that an older program left is made anew from its own target when it is looked at', async () => {
+  const [first] = await waiting();
+  const before = await view(instructor, first!.takeId);
+  const stored = await ReadingModel.findOne({ where: { id: before.readingId! } });
+  const { nearest: _nearest, ...older } = stored!.reading;
+  await ReadingModel.update({ reading: { ...older, version: 1, findings: [], proposedGrade: 3 } as unknown as Reading }, { where: { id: before.readingId! } });
+  const now = await view(instructor, first!.takeId);
+  expect(now.reading).toEqual(before.reading);
+  expect((await ReadingModel.findByPk(before.readingId!))!.reading.version).toBe(READING_VERSION);
+});
+
+test('a job that somebody stops reads no further; one whose server was lost is begun anew', async () => {
+  const exerciseId = await exerciseIdOf(instructor, harness.courseId, 'Tea glass along the counter');
+  await setDetails(exerciseId, { tolerances: { keyFrames: 2, spacingPercent: 9 } });
+  const lost = await ReadingJobModel.create({ exerciseId, total: 4, done: 1, failed: 0, state: 'running', startedAt: new Date() });
+  expect((await instructor.post(`/api/exercises/${exerciseId}/readings`).expect(202)).body, 'it may still be at it').toMatchObject({ id: lost.id });
+  expect((await instructor.post(`/api/reading-jobs/${lost.id}/cancel`).expect(200)).body).toMatchObject({ state: 'cancelled', done: 1 });
+  const begun = (await instructor.post(`/api/exercises/${exerciseId}/readings`).expect(202)).body as ReadingJob;
+  expect(begun.id).not.toBe(lost.id);
+  expect(await finished(begun)).toMatchObject({ state: 'finished', failed: 0, done: begun.total });
+  await ines.get(`/api/reading-jobs/${begun.id}`).expect(403);
+  await instructor.get('/api/reading-jobs/nothing').expect(404);
 });

@@ -4,7 +4,8 @@ import { ExerciseDetails, ModelShown } from '@undulan/contract';
 import * as z from 'zod';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { detailsChanged, selectWork } from '../../editing/index.ts';
-import { BriefEditor } from '../../brief/index.ts';
+// Not by its index, which every reader of a brief has: the editor is large, and only instructors write.
+import { BriefEditor } from '../../brief/BriefEditor.tsx';
 import { Field, INPUT } from '../../ui/index.ts';
 
 const SHOWN_WORDS: Record<ModelShown, string> = {
