@@ -137,9 +137,8 @@ test('pictures of briefs are kept for the course, told by their bytes, and shown
 test('a reading that an older program left is made anew from its own target when it is looked at', async () => {
   const [first] = await waiting();
   const before = await view(instructor, first!.takeId);
-  const stored = await ReadingModel.findOne({ where: { id: before.readingId! } });
-  const { nearest: _nearest, ...older } = stored!.reading;
-  await ReadingModel.update({ reading: { ...older, version: 1, findings: [], proposedGrade: 3 } as unknown as Reading }, { where: { id: before.readingId! } });
+  const stored = (await ReadingModel.findByPk(before.readingId!))!;
+  await stored.update({ reading: { ...stored.reading, version: 1, findings: [], proposedGrade: 3 } as unknown as Reading });
   const now = await view(instructor, first!.takeId);
   expect(now.reading).toEqual(before.reading);
   expect((await ReadingModel.findByPk(before.readingId!))!.reading.version).toBe(READING_VERSION);

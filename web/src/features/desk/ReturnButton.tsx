@@ -12,32 +12,33 @@ interface ReturnButtonProps {
 
 /** Gives the review to the learner, after a word: from then on it stays as it is. */
 export function ReturnButton({ view, writer, onGradeMissing }: ReturnButtonProps) {
-  const [asking, setAsking] = useState(false);
+  /** The grade it would be returned with, while that is asked. */
+  const [asking, setAsking] = useState<number | null>(null);
   const notes = view.review?.notes.length ?? 0;
-  const grade = view.review?.grade ?? null;
-  const ask = (): void => {
-    if (grade === null) {
-      onGradeMissing();
-      toast('Give a grade first: the proposed one or your own.');
-    } else setAsking(true);
+  const ask = async (): Promise<void> => {
+    const { grade } = await writer.settled();
+    setAsking(grade);
+    if (grade !== null) return;
+    onGradeMissing();
+    toast('Give a grade first: the proposed one or your own.');
   };
   const confirm = async (again: boolean): Promise<void> => {
-    setAsking(false);
+    setAsking(null);
     if (await writer.giveBack(again)) toast.success(again ? `Returned to ${view.learner.name}, for another take.` : `Returned to ${view.learner.name}.`);
     else toast.error('It was not returned. Try again.');
   };
   return (
     <>
-      <Button kind="main" onClick={ask}>
+      <Button kind="main" onClick={() => void ask()}>
         Return with {notes === 0 ? 'no notes' : notes === 1 ? '1 note' : `${notes} notes`}
       </Button>
       <Dialog
-        open={asking}
-        onClose={() => setAsking(false)}
+        open={asking !== null}
+        onClose={() => setAsking(null)}
         title={`Return take ${view.number} to ${view.learner.name}?`}
         actions={
           <>
-            <Button onClick={() => setAsking(false)}>Not yet</Button>
+            <Button onClick={() => setAsking(null)}>Not yet</Button>
             <Button onClick={() => void confirm(true)}>Return for another take</Button>
             <Button kind="main" onClick={() => void confirm(false)}>
               Return it
@@ -46,7 +47,7 @@ export function ReturnButton({ view, writer, onGradeMissing }: ReturnButtonProps
         }
       >
         <p>
-          Grade {grade}, {notes === 0 ? 'no notes' : notes === 1 ? 'one note' : `${notes} notes`}. The learner sees the review and the findings at once; after that it stays as it is.
+          Grade {asking}, {notes === 0 ? 'no notes' : notes === 1 ? 'one note' : `${notes} notes`}. The learner sees the review and the findings at once; after that it stays as it is.
         </p>
       </Dialog>
     </>

@@ -13,6 +13,8 @@ export interface ReviewWriter {
   words: ReviewWords;
   /** Writes what changed, over the words as they are when its turn comes. */
   save: (change: Partial<ReviewWords> | ((words: ReviewWords) => Partial<ReviewWords>)) => Promise<boolean>;
+  /** The words once all writes begun before are through. */
+  settled: () => Promise<ReviewWords>;
   /** Returns the review once all writes before are through; `again` asks for another take. */
   giveBack: (again: boolean) => Promise<boolean>;
 }
@@ -85,6 +87,7 @@ export function useReviewWriter(view: TakeView): ReviewWriter {
         }
         return through;
       }),
+    settled: () => inTurn(() => Promise.resolve(latest.current)),
     giveBack: (again) => inTurn(() => attempt((from) => returnReview({ takeId, version: from, again }))),
   };
 }
