@@ -28,6 +28,8 @@ interface FakeServer {
   view: TakeView;
   /** Answers the next write of the review as if somebody else had written it. */
   stale: boolean;
+  /** How long a write of the review takes. */
+  slowMs: number;
   reviews: unknown[];
   returned: unknown[];
   done: unknown[];
@@ -85,6 +87,7 @@ async function answer(request: Request): Promise<Response> {
     server.stale = false;
     return json({ type: '/problems/stale-version', title: 'Changed', status: 409 }, 409);
   }
+  await new Promise((done) => setTimeout(done, server.slowMs));
   server.reviews.push(body);
   const version = server.view.review!.version + 1;
   setReview({ ...body, version });
@@ -100,7 +103,7 @@ function Page() {
 async function open(change: Partial<TakeView> = {}): Promise<void> {
   const reading = readingOf(twoLate);
   server = {
-    stale: false, reviews: [], returned: [], done: [],
+    stale: false, slowMs: 0, reviews: [], returned: [], done: [],
     view: {
       ...summary(2), role: 'instructor', exerciseId: 'e1', exerciseTitle: 'Drawer slide', courseId: 'c1', courseTitle: 'Kitchen', learner: { id: 'w', name: 'Wout' },
       motion: twoLate, target: model, tolerances, reading, targetChanged: false, review: NO_REVIEW, readings: [], readingId: null, siblings: [summary(1), summary(2)], ...change,
@@ -228,7 +231,9 @@ test('a review goes back once it has a grade, also one that is still on its way 
   press('Return with no notes');
   await waitFor(() => expect(screen.getByRole('tab', { name: 'Grade' }).getAttribute('aria-selected')).toBe('true'));
   expect(screen.queryByRole('dialog')).toBeNull();
+  server.slowMs = 60;
   press(/^Take the proposed/);
+  await screen.findByText('Saving …');
   press('Return with no notes');
   const question = await screen.findByRole('dialog');
   expect(question.textContent).toContain(`Grade ${server.view.reading!.proposedGrade},`);
