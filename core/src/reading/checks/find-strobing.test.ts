@@ -1,0 +1,26 @@
+import { expect, test } from 'vitest';
+import { found, sceneOf, soft, straight, subjectWith } from '../../../bench/worked-scenes.ts';
+import { longestStep } from './find-strobing.ts';
+
+const LOOK = { shape: 'pill', widthPx: 100, heightPx: 20, fill: '#9a6b00' } as const;
+
+test('a step is measured by the subject’s size along it: the same 60 px are 0.6 sizes along a pill and 3 across', () => {
+  const still = new Float64Array([0, 0, 0]);
+  const steps = new Float64Array([0, 60, 80]);
+  expect(longestStep([steps, still], LOOK, 1)).toEqual({ times: 0.6, frame: 2 });
+  expect(longestStep([still, steps], LOOK, 1)).toEqual({ times: 3, frame: 2 });
+  expect(longestStep([still, still], LOOK, 1).times).toBe(0);
+});
+
+test('steps longer than the subject strobe where the target’s do not', () => {
+  const even = sceneOf([subjectWith('cup', { 'position.x': straight([1, 0], [13, 900]) })]);
+  const dash = sceneOf([subjectWith('cup', { 'position.x': soft([1, 0], [13, 900]) })]);
+  // 75 px a frame at most on the one, 112 on the other, of a subject 100 px wide.
+  const [strobe] = found(even, dash, ['strobing']);
+  expect(strobe!.unit).toBe('× its size');
+  // Into the middle and out of it the steps are the same.
+  expect([7, 8]).toContain(strobe!.lastFrame);
+  expect(strobe!.measured).toBeCloseTo(1.12, 1);
+  expect(strobe!.expected).toBeCloseTo(0.75, 6);
+  expect(found(dash, dash, ['strobing'])).toEqual([]);
+});
