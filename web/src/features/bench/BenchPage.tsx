@@ -13,11 +13,13 @@ import { ConflictDialog, EditingActions, EditingPicture, EditingTime, FramesTabl
 import { ClockProvider } from '../../time-page/index.ts';
 import { Button, Dialog, formatDue, Loading, LoadFailed, TabBar, Toggle, useStored } from '../../ui/index.ts';
 import { BriefDrawer } from './BriefDrawer.tsx';
+import { hasOwnScene, OwnScene } from './OwnScene.tsx';
 
 const TABS = [
   { id: 'numbers', label: 'Numbers' },
   { id: 'frames', label: 'Frames' },
-] as const;
+];
+const SCENE_TAB = { id: 'scene', label: 'Time, subjects' };
 
 /** Keying: a learner's draft on the spread. */
 export function BenchPage() {
@@ -84,13 +86,16 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
                   <BriefDrawer assignment={assignment} onClose={() => setDrawer(false)} />
                 ) : (
                   <Tabs.Root defaultValue="numbers" className="flex h-full flex-col">
-                    <TabBar label="Beneath the picture" tabs={TABS} />
+                    <TabBar label="Beneath the picture" tabs={hasOwnScene(mayChange) ? [...TABS, SCENE_TAB] : TABS} />
                     <Tabs.Content value="numbers">
                       <NumbersPanel />
                       <OwnCharts tone="take" target={targetShown ? target : null} />
                     </Tabs.Content>
                     <Tabs.Content value="frames" className="min-h-0 data-[state=active]:flex-1">
                       <FramesTable />
+                    </Tabs.Content>
+                    <Tabs.Content value="scene" className="min-h-0 overflow-y-auto data-[state=active]:flex-1">
+                      <OwnScene limits={mayChange} />
                     </Tabs.Content>
                   </Tabs.Root>
                 )}

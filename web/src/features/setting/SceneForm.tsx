@@ -1,8 +1,4 @@
-import { HangingFields } from './HangingFields.tsx';
-import { StageFields } from './StageFields.tsx';
-import { SubjectFields } from './SubjectFields.tsx';
-import { SubjectList } from './SubjectList.tsx';
-import { TimeFields } from './TimeFields.tsx';
+import { HangingFields, StageFields, SubjectFields, SubjectList, TimeFields } from '../../scene/index.ts';
 
 /** Rate, range, stage and subjects, each part kept as soon as it is right. */
 export function SceneForm() {

@@ -7,13 +7,11 @@ import { afterEach, beforeEach, expect, test } from 'vitest';
 import { createStore, type Store } from '../../app/store.ts';
 import { opened } from '../../editing/editing.slice.ts';
 import { edited, undone } from '../../editing/index.ts';
+import { StageFields, SubjectFields, SubjectList } from '../../scene/index.ts';
 import { ClockProvider } from '../../time-page/index.ts';
 import { ChartForm } from './ChartForm.tsx';
 import { DetailsForm } from './DetailsForm.tsx';
 import { JudgingForm } from './JudgingForm.tsx';
-import { StageFields } from './StageFields.tsx';
-import { SubjectFields } from './SubjectFields.tsx';
-import { SubjectList } from './SubjectList.tsx';
 import { TermsForm } from './TermsForm.tsx';
 
 const LOOK = { shape: 'disc', widthPx: 90, heightPx: 90, fill: '#9a6b00' } as const;

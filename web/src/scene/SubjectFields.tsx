@@ -1,9 +1,9 @@
 import { useForm, useWatch } from 'react-hook-form';
 import { SHAPES, type Look, type Shape } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { edited, selectSubject } from '../../editing/index.ts';
-import { SHAPE_NAMES } from '../../stage/index.ts';
-import { Field, INPUT } from '../../ui/index.ts';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { edited, selectSubject } from '../editing/index.ts';
+import { SHAPE_NAMES } from '../stage/index.ts';
+import { Field, INPUT } from '../ui/index.ts';
 
 interface SubjectTyped {
   name: string;

@@ -1,8 +1,8 @@
 import { useForm, useWatch } from 'react-hook-form';
 import { FRAME_LIMIT, formatRate, frameCount, parseRange, parseRate, RATE_PRESETS, runningSeconds, sameRate, travelSeconds, type MotionDocument } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { edited, selectMotion } from '../../editing/index.ts';
-import { Field, INPUT } from '../../ui/index.ts';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { edited, selectMotion } from '../editing/index.ts';
+import { Field, INPUT } from '../ui/index.ts';
 
 interface TimeTyped {
   preset: string;

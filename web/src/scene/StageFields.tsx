@@ -1,8 +1,8 @@
 import { useForm, useWatch } from 'react-hook-form';
 import { Stage } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { edited, selectMotion } from '../../editing/index.ts';
-import { CommitField, Field, INPUT } from '../../ui/index.ts';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { edited, selectMotion } from '../editing/index.ts';
+import { CommitField, Field, INPUT } from '../ui/index.ts';
 
 const CUSTOM = 'custom';
 const SIZES: readonly [number, number][] = [
