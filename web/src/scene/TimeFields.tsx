@@ -1,7 +1,7 @@
 import { useForm, useWatch } from 'react-hook-form';
 import { FRAME_LIMIT, formatRate, frameCount, parseRange, parseRate, RATE_PRESETS, runningSeconds, sameRate, travelSeconds, type MotionDocument } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, selectMotion } from '../editing/index.ts';
+import { edited, selectMotion, useEditing } from '../editing/index.ts';
 import { Field, INPUT } from '../ui/index.ts';
 
 interface TimeTyped {
@@ -24,6 +24,9 @@ function timeOf(motion: MotionDocument): TimeTyped {
 export function TimeFields() {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion)!;
+  const { limits } = useEditing('limits');
+  // What the exercise keeps is shown and not to be typed into.
+  const [rateKept, rangeKept] = [limits !== null && !limits.rate, limits !== null && !limits.range];
   const form = useForm<TimeTyped>({ values: timeOf(motion), resetOptions: { keepDirtyValues: true } });
   const typed = useWatch({ control: form.control }) as TimeTyped;
 
@@ -52,7 +55,7 @@ export function TimeFields() {
         <div className="flex gap-2">
           <Field label="Frame rate" className="flex-1">
             {(ids) => (
-              <select {...ids} {...form.register('preset', { onChange: commit })} className={INPUT}>
+              <select {...ids} {...form.register('preset', { onChange: commit })} disabled={rateKept} className={INPUT}>
                 {RATE_PRESETS.map((preset) => (
                   <option key={formatRate(preset)} value={formatRate(preset)}>
                     {formatRate(preset)} fps
@@ -64,18 +67,18 @@ export function TimeFields() {
           </Field>
           {typed.preset === CUSTOM && (
             <Field label="Custom, fps" error={rate.ok ? undefined : rate.issues[0]!.message} className="w-24">
-              {(ids) => <input {...ids} {...form.register('rate', leave)} className={`${INPUT} figures`} />}
+              {(ids) => <input {...ids} {...form.register('rate', leave)} disabled={rateKept} className={`${INPUT} figures`} />}
             </Field>
           )}
         </div>
         <Field label="First frame" error={issueAt('first')}>
-          {(ids) => <input {...ids} {...form.register('first', leave)} inputMode="numeric" className={`${INPUT} figures`} />}
+          {(ids) => <input {...ids} {...form.register('first', leave)} disabled={rangeKept} inputMode="numeric" className={`${INPUT} figures`} />}
         </Field>
         <Field label="Last frame" error={issueAt('last')}>
-          {(ids) => <input {...ids} {...form.register('last', leave)} inputMode="numeric" className={`${INPUT} figures`} />}
+          {(ids) => <input {...ids} {...form.register('last', leave)} disabled={rangeKept} inputMode="numeric" className={`${INPUT} figures`} />}
         </Field>
         <Field label="Rest frame" error={restError}>
-          {(ids) => <input {...ids} {...form.register('rest', leave)} inputMode="numeric" placeholder="none" className={`${INPUT} figures`} />}
+          {(ids) => <input {...ids} {...form.register('rest', leave)} disabled={limits !== null} inputMode="numeric" placeholder="none" className={`${INPUT} figures`} />}
         </Field>
       </div>
       <p className="figures mt-1.5 text-xs text-faint" aria-live="polite" data-testid="durations">
