@@ -95,7 +95,7 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
           tool={draft?.tool ?? null}
           drawing={(draft ?? EMPTY_DRAFT).drawing}
           hasSpot={Boolean(draft?.spot)}
-          onTool={(tool) => draw({ tool })}
+          onTool={(tool) => draw({ tool, ...(tool === 'pose' && { drawing: withPoseOf(draft) }) })}
           onDrawing={(drawing) => change({ drawing })}
           onSpotGone={() => change({ spot: null })}
         />
@@ -118,4 +118,11 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
       </div>
     </form>
   );
+}
+
+/** The drawing with a pose to correct of the note's own subject, where it stands now: so that one can be begun by keyboard too. */
+function withPoseOf(draft: NoteDraft | null): NoteDraft['drawing'] {
+  const { subjectId, drawing } = draft ?? EMPTY_DRAFT;
+  if (subjectId === null || drawing.ghosts.some((ghost) => ghost.subjectId === subjectId)) return drawing;
+  return { ...drawing, ghosts: [...drawing.ghosts, { subjectId, dx: 0, dy: 0, turn: 0 }] };
 }

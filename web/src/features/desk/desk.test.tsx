@@ -191,6 +191,19 @@ test('a note is refused in words while it is empty or its span ends before it be
   await waitFor(() => expect(server.view.review!.notes).toMatchObject([{ frame: 1, lastFrame: 9, subjectId: 'drawer', text: 'Closer together.' }]));
 });
 
+test('a corrected pose of the note’s subject is begun and moved by keyboard alone, and kept with the note', async () => {
+  await open();
+  openTab(/^Notes/);
+  fireEvent.change(screen.getByLabelText('Subject of the note'), { target: { value: 'drawer' } });
+  press('Pose');
+  const pose = await screen.findByRole('button', { name: 'Corrected pose' });
+  fireEvent.keyDown(pose, { key: 'ArrowRight', shiftKey: true });
+  fireEvent.keyDown(pose, { key: 'ArrowUp' });
+  fireEvent.change(screen.getByLabelText(/^New note on frame 1/), { target: { value: 'Here.' } });
+  press('Pin to frame 1');
+  await waitFor(() => expect(server.view.review!.notes).toMatchObject([{ drawing: { strokes: [], ghosts: [{ subjectId: 'drawer', dx: 10, dy: -1, turn: 0 }] } }]));
+});
+
 test('criteria are graded one by one; the total follows by their weights and is taken as the grade; a grade that is none stays typed', async () => {
   await open();
   openTab(/^Grade/);

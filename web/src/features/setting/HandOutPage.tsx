@@ -1,10 +1,10 @@
 import { Fragment } from 'react';
 import { Link, useParams } from 'react-router';
 import type { ExerciseDetails } from '@undulan/contract';
-import { timingCharts, tracksOf, USUAL_LIMITS, writeTimingChartSvg, type MotionDocument } from '@undulan/core';
+import { USUAL_LIMITS, writeTimingChartSvg, type MotionDocument } from '@undulan/core';
 import { useSettingQuery } from '../../app/api.ts';
 import { BriefText, briefParagraphs, termsInWords } from '../../brief/index.ts';
-import { TargetCharts } from '../../spread/index.ts';
+import { namedCharts, TargetCharts } from '../../spread/index.ts';
 import { Button, Loading, LoadFailed, saveFile } from '../../ui/index.ts';
 
 /** An exercise on one sheet of paper: its brief, what is fixed, and the timing chart; to be printed, or saved as PDF or SVG. */
@@ -27,11 +27,8 @@ function HandOut({ exerciseId, courseTitle, motion, details }: HandOutProps) {
   const { title, brief, tolerances, mayChange = USUAL_LIMITS, dueAt = null, latePolicy = 'accept', takeLimit = null } = details;
   const terms = termsInWords({ start: motion, tolerances, mayChange, dueAt, latePolicy, takeLimit });
   const save = (): void => {
-    const charts = motion.subjects.flatMap((subject) =>
-      tracksOf(subject).flatMap((track) => timingCharts(motion, subject, track).map((chart) => ({ ...chart, name: `${subject.name}, ${track.label.toLowerCase()}` }))),
-    );
     const paragraphs = [...briefParagraphs(brief), terms.map(({ name, words }) => `${name}: ${words}`).join(' · ')];
-    saveFile(`${title}, hand-out.svg`, 'image/svg+xml', writeTimingChartSvg({ title, rate: motion.rate, paragraphs, charts }));
+    saveFile(`${title}, hand-out.svg`, 'image/svg+xml', writeTimingChartSvg({ title, rate: motion.rate, paragraphs, charts: namedCharts(motion) }));
   };
   return (
     <div className="h-full overflow-y-auto bg-paper print:h-auto print:overflow-visible print:bg-white">
