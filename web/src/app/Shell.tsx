@@ -1,11 +1,11 @@
-import { Fragment, useState, type ReactNode } from 'react';
+import { Fragment, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { DropdownMenu } from 'radix-ui';
 import { LogOut, Moon, Sun, UserRound } from 'lucide-react';
 import { api, useSessionQuery, useSignOutMutation } from './api.ts';
 import { ShortcutSheet } from './ShortcutSheet.tsx';
 import { useAppDispatch } from './store.ts';
-import { chooseTheme, presentTheme } from './theme.ts';
+import { chooseTheme, useTheme } from './theme.ts';
 
 export interface Crumb {
   label: string;
@@ -60,7 +60,7 @@ export function Shell({ crumbs, status, actions, children }: ShellProps) {
 function PersonMenu() {
   const { data } = useSessionQuery();
   const [signOut] = useSignOutMutation();
-  const [theme, setTheme] = useState(presentTheme);
+  const theme = useTheme();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
 
@@ -85,10 +85,7 @@ function PersonMenu() {
           <DropdownMenu.Separator className="my-1 h-px bg-rule" />
           <DropdownMenu.Item
             className={MENU_ITEM}
-            onSelect={() => {
-              chooseTheme(other);
-              setTheme(other);
-            }}
+            onSelect={() => chooseTheme(other)}
           >
             {other === 'dark' ? <Moon size={15} /> : <Sun size={15} />}
             {other === 'dark' ? 'Dark look' : 'Light look'}

@@ -1,5 +1,5 @@
 import { configureStore } from '@reduxjs/toolkit';
-import { useDispatch, useSelector } from 'react-redux';
+import { useDispatch, useSelector, useStore } from 'react-redux';
 import { editingReducer } from '../editing/index.ts';
 import { api } from './api.ts';
 
@@ -15,3 +15,5 @@ export type Store = ReturnType<typeof createStore>;
 export type RootState = ReturnType<Store['getState']>;
 export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
 export const useAppSelector = useSelector.withTypes<RootState>();
+/** For what an action reads when it is taken, and the screen does not show. */
+export const useAppStore = useStore.withTypes<Store>();

@@ -3,7 +3,7 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { Tooltip } from 'radix-ui';
 import { createStore } from '../app/store.ts';
-import { opened } from '../editing/editing.slice.ts';
+import { keysSelected, opened } from '../editing/editing.slice.ts';
 import { EditingPicture, EditingTime, NumbersPanel, Spread } from '../spread/index.ts';
 import { PLAIN_ONION } from '../stage/index.ts';
 import { ClockProvider, useClock } from '../time-page/index.ts';
@@ -43,6 +43,9 @@ function Report() {
 const motion = isDense ? denseMotion() : crowdedMotion();
 const store = createStore();
 store.dispatch(opened({ source: { kind: 'draft', id: 'bench' }, stored: { version: 1, work: { motion, details: null }, history: { steps: [], done: 0 } } }));
+
+// The one to drag: in a crowd selected keys are the ones that can be found by name.
+if (isDense) store.dispatch(keysSelected({ keys: [{ subjectId: 'lid', channelId: 'position.x', frame: 496 }] }));
 
 createRoot(document.getElementById('root')!).render(
   <Provider store={store}>

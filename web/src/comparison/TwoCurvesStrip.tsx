@@ -63,7 +63,7 @@ export function TwoCurvesStrip({ channelIds, target, take, toTake }: TwoCurvesSt
     >
       <div ref={measure} className="h-full">
         <svg width={scale.widthPx} height={heightPx} className="block" role="img" aria-label={`${CHANNELS[id].label} of ${targetChannel ? 'target and take' : 'the take'}`}>
-          <ValueAxis channel={axis} values={values} heightPx={heightPx} />
+          <ValueAxis channelId={axis.id} values={values} heightPx={heightPx} />
           {targetChannel && <CurveLine channel={targetChannel} values={values} tone="target" dotted />}
           {takeChannel && <CurveLine channel={takeChannel} values={values} tone="take" dotted toOwn={toTake} />}
           {targetChannel && keyDots(targetChannel, 'var(--target)', (frame) => frame)}

@@ -1,9 +1,9 @@
-import { Fragment, memo, type KeyboardEvent, type PointerEvent } from 'react';
+import { Fragment, memo, useMemo, type KeyboardEvent, type PointerEvent } from 'react';
 import { shallowEqual } from 'react-redux';
 import { CHANNELS, effectiveHandles, sameKey, type Channel, type Handle, type HandleSide, type KeyRef } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, keysSelected, previewed, selectEditing, selectShownKeys, type EditRequest } from '../editing/index.ts';
-import { formatValue, toFineness, useClock, useTimeScale, type ValueScale } from '../time-page/index.ts';
+import { builtInCrowd, crowding, CROWD_REACH_PX, formatValue, toFineness, useClock, useTimeScale, type ValueScale } from '../time-page/index.ts';
 import { usePointerDrag, useStored, type DragMove } from '../ui/index.ts';
 import { draggedHandle, KEEPS_NOTHING, type HandleKeeps } from './handle-drag.ts';
 
@@ -29,9 +29,6 @@ interface HandleDrag {
   handle: Handle;
 }
 
-/** Keys of another channel that lie nearer to one another than this are too crowded to grab: they are drawn as dots. */
-const CROWDED_PX = 9;
-
 const ARROWS: Partial<Record<string, { frames: number; steps: number }>> = {
   ArrowLeft: { frames: -1, steps: 0 },
   ArrowRight: { frames: 1, steps: 0 },
@@ -39,7 +36,10 @@ const ARROWS: Partial<Record<string, { frames: number; steps: number }>> = {
   ArrowDown: { frames: 0, steps: -1 },
 };
 
-/** The keys of a curve to drag in frame and value (Shift keeps to one of them), and the handles of the selected ones (Alt parts them). Events are taken for all of them together, so that marks that stay are not drawn anew. */
+/**
+ * The keys of a curve to drag in frame and value (Shift keeps to one of them), and the handles of the selected ones (Alt parts them). Events are taken for all
+ * of them together, so that marks that stay are not drawn anew. Crowded keys are painted beneath, and only selected ones among them built.
+ */
 export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, colour, small = false }: CurveKeysProps) {
   const scale = useTimeScale();
   const clock = useClock();
@@ -74,13 +74,30 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, c
     onCancel,
   });
 
-  /** The key that an event is about, by the mark it happened in. */
-  const keyOf = (event: PointerEvent | KeyboardEvent) => {
-    const mark = (event.target as Element).closest('[data-frame]');
-    const index = mark ? channel.keys.findIndex((key) => key.frame === Number(mark.getAttribute('data-frame'))) : -1;
-    return index < 0 ? null : { index, key: channel.keys[index]!, side: mark!.getAttribute('data-handle') as HandleSide | null };
+  const frames = useMemo(() => channel.keys.map((key) => key.frame), [channel]);
+  const isCrowd = crowding(frames, scale) !== null;
+  const built = isCrowd ? builtInCrowd(frames, shownFrames) : frames;
+
+  /** The key nearest to the pointer, within reach; −1 where there is none. */
+  const nearestIndex = (event: PointerEvent<SVGElement>): number => {
+    const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
+    let nearest = -1;
+    let least = CROWD_REACH_PX;
+    channel.keys.forEach((key, i) => {
+      const distance = Math.hypot(box.left + scale.xOf(key.frame) - event.clientX, box.top + values.yOf(key.value) - event.clientY);
+      if (distance > least) return;
+      least = distance;
+      nearest = i;
+    });
+    return nearest;
   };
-  const press = (event: PointerEvent): void => {
+  /** The key that an event is about: by the mark it happened in, in a crowd the nearest. */
+  const keyOf = (event: PointerEvent<SVGElement> | KeyboardEvent<SVGElement>) => {
+    const mark = (event.target as Element).closest('[data-frame]');
+    const index = mark ? frames.indexOf(Number(mark.getAttribute('data-frame'))) : isCrowd && 'clientX' in event ? nearestIndex(event) : -1;
+    return index < 0 ? null : { index, key: channel.keys[index]!, side: (mark?.getAttribute('data-handle') ?? null) as HandleSide | null };
+  };
+  const press = (event: PointerEvent<SVGElement>): void => {
     const pressed = keyOf(event);
     if (!pressed) return;
     event.stopPropagation();
@@ -97,7 +114,7 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, c
     if (!isSelected(frame)) dispatch(keysSelected({ keys: refs }));
     dragKey(event, { refs, pressed: refOf(frame), value });
   };
-  const type = (event: KeyboardEvent): void => {
+  const type = (event: KeyboardEvent<SVGElement>): void => {
     const arrow = ARROWS[event.key];
     const frame = keyOf(event)?.key.frame;
     if (frame === undefined) return;
@@ -116,18 +133,13 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, c
     dispatch(edited({ operation: 'moveKeys', args: [refs, arrow.frames * times, arrow.steps * times * fine * up] }));
   };
 
-  const shown = channel.keys.filter((key) => scale.shows(key.frame));
-  if (small && shown.length > 1 && (scale.xOf(shown.at(-1)!.frame) - scale.xOf(shown[0]!.frame)) / (shown.length - 1) < CROWDED_PX) {
-    return (
-      <path d={shown.map((key) => `M${scale.xOf(key.frame).toFixed(1)} ${values.yOf(key.value).toFixed(1)}h0`).join('')} stroke={colour} strokeWidth={5} strokeLinecap="round">
-        <title>Choose this channel, or zoom in, to take hold of its keys.</title>
-      </path>
-    );
-  }
   return (
     <g onPointerDown={press} onKeyDown={type}>
-      {channel.keys.map((key, i) => {
-        if (!scale.shows(key.frame)) return null;
+      {isCrowd && <rect width={scale.widthPx} height="100%" fill="transparent" onPointerMove={(event) => event.currentTarget.style.setProperty('cursor', nearestIndex(event) < 0 ? 'auto' : 'move')} />}
+      {built.map((frame) => {
+        if (!scale.shows(frame)) return null;
+        const i = frames.indexOf(frame);
+        const key = channel.keys[i]!;
         const x = scale.xOf(key.frame);
         const y = values.yOf(key.value);
         const selected = shownFrames.includes(key.frame);

@@ -1,3 +1,5 @@
+import { memo } from 'react';
+import { shallowEqual } from 'react-redux';
 import { CHANNELS, type Channel } from '@undulan/core';
 import { useAppDispatch } from '../app/store.ts';
 import { channelSelected } from '../editing/index.ts';
@@ -19,8 +21,19 @@ interface CurveLegendProps {
   onScaling: (scaling: CurveScaling) => void;
 }
 
+export const CurveLegend = memo(CurveLegendOf, sameLegend);
+
+/** Whether the same is said of the channels: their keys move at every move of a gesture, which changes nothing here. */
+function sameLegend({ channels, active, ...before }: CurveLegendProps, { channels: channelsAfter, active: activeAfter, ...after }: CurveLegendProps): boolean {
+  return (
+    shallowEqual(before, after) &&
+    shallowEqual(channels.map(({ id }) => id), channelsAfter.map(({ id }) => id)) &&
+    active.id === activeAfter.id && active.before === activeAfter.before && active.after === activeAfter.after && active.wobble === activeAfter.wobble && active.keys.length === activeAfter.keys.length
+  );
+}
+
 /** Beside the curves: which channel is worked on and which others are drawn, on what scale and in what unit, and what the channel does beside its keys. */
-export function CurveLegend({ subjectId, channels, active, hidden, onHidden, scaling, onScaling }: CurveLegendProps) {
+function CurveLegendOf({ subjectId, channels, active, hidden, onHidden, scaling, onScaling }: CurveLegendProps) {
   const dispatch = useAppDispatch();
   const units = useValueUnits();
   const unitChoices = units.choices(active.id);

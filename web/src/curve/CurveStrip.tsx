@@ -1,12 +1,14 @@
 import { memo, useMemo } from 'react';
+import { shallowEqual } from 'react-redux';
 import { CHANNELS, findChannel, findSubject, type Channel, type MotionDocument } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { keysSelected, selectActiveChannel, selectKeyedChannels, selectMotion, selectSubject } from '../editing/index.ts';
-import { CHANNEL_LOOKS, CurveLine, curvePath, Strip, useClock, useTimeScale, useValueUnits, ValueAxis, type ValueScale } from '../time-page/index.ts';
+import { keysSelected, selectActiveChannel, selectKeyedChannels, selectMotion, selectShownKeys, selectSubject } from '../editing/index.ts';
+import { CHANNEL_LOOKS, crowding, CurveLine, curvePath, Strip, useClock, useTimeScale, useValueUnits, ValueAxis, type ValueScale } from '../time-page/index.ts';
 import { Empty, useSize, useStored } from '../ui/index.ts';
+import { CurveCanvas, type PaintedCurve } from './CurveCanvas.tsx';
 import { CurveKeys } from './CurveKeys.tsx';
 import { CurveLegend } from './CurveLegend.tsx';
-import { curveScales, type CurveScaling } from './curve-scales.ts';
+import { curveScales, type CurveScaling, type FittedScale } from './curve-scales.ts';
 import { OutsideGrips } from './OutsideGrips.tsx';
 import { WobbleBand } from './WobbleBand.tsx';
 
@@ -17,6 +19,8 @@ interface CurveStripProps {
   target: MotionDocument | null;
 }
 
+const NONE: readonly number[] = [];
+
 /** The value curves of the shown channels with their keys and handles to drag; the active one in the tone of its motion, over the target's. */
 export function CurveStrip({ tone, target }: CurveStripProps) {
   const dispatch = useAppDispatch();
@@ -24,6 +28,10 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
   const keyed = useAppSelector(selectKeyedChannels);
   const active = useAppSelector(selectActiveChannel);
   const settled = useAppSelector(selectMotion);
+  const shownFrames = useAppSelector((state) => {
+    const own = selectActiveChannel(state)?.id;
+    return selectShownKeys(state).filter((key) => key.channelId === own && key.subjectId === state.editing.subjectId).map((key) => key.frame);
+  }, shallowEqual);
   const units = useValueUnits();
   const scale = useTimeScale();
   const { range } = useClock();
@@ -51,9 +59,12 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
       </Strip>
     );
   }
-  const fallback = curveScales([active], [], scaling, range, heightPx).get(active.id)!;
-  const scaleOf = (channel: Channel): ValueScale => (scales.get(channel.id) ?? fallback).values;
-  const own = scales.get(active.id) ?? fallback;
+  const fittedTo = (channel: Channel): FittedScale => scales.get(channel.id) ?? curveScales([channel], [], scaling, range, heightPx).get(channel.id)!;
+  const own = fittedTo(active);
+  const isCrowded = ({ keys }: Channel): boolean => crowding(keys.map((key) => key.frame), scale) !== null;
+  const paintedBeneath: PaintedCurve[] = others.filter(isCrowded).map((channel) => ({ channel, values: fittedTo(channel).values, ...CHANNEL_LOOKS[channel.id], opacity: 0.6, selected: NONE }));
+  const isPainted = isCrowded(active);
+  if (isPainted && targetChannel) paintedBeneath.unshift({ channel: targetChannel, values: own.values, colour: 'var(--target)', dash: '', opacity: 1, selected: null });
   const choices = keyed.some((channel) => channel.id === active.id) ? keyed : [active, ...keyed];
   const colour = tone === 'take' ? 'var(--take)' : 'var(--target)';
   return (
@@ -72,17 +83,21 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
       }
     >
       <div ref={measure} className="h-full">
-        <svg width={scale.widthPx} height={heightPx} className="block touch-none" onPointerDown={() => dispatch(keysSelected({ keys: [] }))}>
-          <ValueAxis channel={active} values={own.values} heightPx={heightPx} shares={scaling === 'normalised' ? own : undefined} />
-          {targetChannel && <CurveLine channel={targetChannel} values={own.values} tone="target" dotted={false} />}
-          {others.map((channel) => (
+        <svg width={scale.widthPx} height={heightPx} className="absolute top-0 left-0" aria-hidden="true">
+          <ValueAxis channelId={active.id} values={own.values} heightPx={heightPx} shares={scaling === 'normalised' ? own : undefined} />
+        </svg>
+        {paintedBeneath.length > 0 && <CurveCanvas curves={paintedBeneath} heightPx={heightPx} />}
+        {isPainted && <CurveCanvas curves={[{ channel: active, values: own.values, colour, dash: tone === 'take' ? '6 4' : '', opacity: 1, selected: shownFrames }]} heightPx={heightPx} />}
+        <svg width={scale.widthPx} height={heightPx} className="relative block touch-none" onPointerDown={() => dispatch(keysSelected({ keys: [] }))}>
+          {!isPainted && targetChannel && <CurveLine channel={targetChannel} values={own.values} tone="target" dotted={false} />}
+          {others.filter((channel) => !isCrowded(channel)).map((channel) => (
             <g key={channel.id} opacity={0.6}>
-              <OtherCurve channel={channel} values={scaleOf(channel)} />
-              <CurveKeys subjectId={subject.id} channel={channel} values={scaleOf(channel)} colour={CHANNEL_LOOKS[channel.id].colour} small />
+              <OtherCurve channel={channel} values={fittedTo(channel).values} />
+              <CurveKeys subjectId={subject.id} channel={channel} values={fittedTo(channel).values} colour={CHANNEL_LOOKS[channel.id].colour} small />
             </g>
           ))}
           <WobbleBand channel={active} values={own.values} colour={colour} />
-          <CurveLine channel={active} values={own.values} tone={tone} dotted />
+          {!isPainted && <CurveLine channel={active} values={own.values} tone={tone} dotted />}
           <CurveKeys subjectId={subject.id} channel={active} values={own.values} colour={colour} />
           <OutsideGrips subjectId={subject.id} channel={active} values={own.values} colour={colour} />
         </svg>

@@ -1,6 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { KeyRole, type Key, type KeyRef } from '@undulan/core';
-import { useAppDispatch } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, useEditing } from '../editing/index.ts';
 import { useValueUnits } from '../time-page/index.ts';
 import { Button, CommitInput } from '../ui/index.ts';
@@ -16,7 +16,9 @@ const SELECT = 'h-7 rounded-md border border-rule bg-page px-1.5 text-xs disable
 export function KeyBar({ courseId }: { courseId: string | undefined }) {
   const dispatch = useAppDispatch();
   const { found } = useSelectedKeys();
-  const { selectedKeys, gaveWay, refused, preview } = useEditing('selectedKeys', 'gaveWay', 'refused', 'preview');
+  const { selectedKeys, refused } = useEditing('selectedKeys', 'refused');
+  // What a gesture under way would replace is said beside the pointer.
+  const replaced = useAppSelector(({ editing }) => (editing.preview ? '' : [...new Set(editing.gaveWay.map((ref) => ref.frame))].join(', ')));
   const remove = (): void => void dispatch(edited({ operation: 'deleteKeys', args: [selectedKeys] }));
 
   const keys = found.map(({ key }) => key);
@@ -50,9 +52,9 @@ export function KeyBar({ courseId }: { courseId: string | undefined }) {
         ))}
       </select>
       {refused && <Refused why={refused} />}
-      {gaveWay.length > 0 && !preview && (
+      {replaced && (
         <span role="status" className="truncate text-danger">
-          replaced the key on {[...new Set(gaveWay.map((ref) => ref.frame))].join(', ')}; undo brings it back
+          replaced the key on {replaced}; undo brings it back
         </span>
       )}
       <Button square kind="quiet" className="ml-auto h-7! w-7!" aria-label="Delete the selected keys" tip="Delete (Delete)" onClick={remove}>

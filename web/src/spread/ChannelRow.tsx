@@ -4,7 +4,7 @@ import { CHANNELS, sameChannel, sampleChannel, type Channel, type ChannelKind, t
 import { useAppDispatch } from '../app/store.ts';
 import { channelSelected, previewed, useEditing, useChangeValues } from '../editing/index.ts';
 import { toFineness, useClock, useMoving, useOnFrame, useValueUnits } from '../time-page/index.ts';
-import { CommitInput, Tip, usePointerDrag } from '../ui/index.ts';
+import { CommitInput, Tip, usePointerDrag, writeText } from '../ui/index.ts';
 import { ChannelMenu } from './ChannelMenu.tsx';
 import { TabGlyph, type TabState } from './TabGlyph.tsx';
 
@@ -155,9 +155,7 @@ function LiveValue({ channel }: { channel: Channel }) {
   const units = useValueUnits();
   useOnFrame(
     useCallback(
-      (frame) => {
-        if (text.current) text.current.textContent = units.format(channel.id, sampleChannel(channel, frame));
-      },
+      (frame) => writeText(text.current, units.format(channel.id, sampleChannel(channel, frame))),
       [channel, units],
     ),
   );

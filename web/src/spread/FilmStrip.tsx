@@ -32,7 +32,12 @@ export function FilmStrip() {
     const perPx = (heightPx * devicePixelRatio) / motion.stage.heightPx;
     for (const frame of frames) {
       context.setTransform(perPx, 0, 0, perPx, (scale.xOf(frame) - widthPx / 2) * devicePixelRatio, 0);
+      context.save();
+      context.beginPath();
+      context.rect(0, 0, motion.stage.widthPx, motion.stage.heightPx);
+      context.clip();
       drawScene(context, motion, frame);
+      context.restore();
     }
   }, [motion, frames, scale, heightPx, widthPx]);
 

@@ -1,5 +1,5 @@
 import { channelOf, sampleChannel, TRACKS, type ChannelId, type MotionDocument, type Subject } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector, useAppStore } from '../app/store.ts';
 import { edited, useEditing, selectMotion, selectPictureMotion } from '../editing/index.ts';
 import { useClock } from '../time-page/index.ts';
 import { useStored } from '../ui/index.ts';
@@ -21,7 +21,7 @@ export function useKeyHere() {
   const clock = useClock();
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion);
-  const picture = useAppSelector(selectPictureMotion);
+  const store = useAppStore();
   const { unkeyed, subjectId } = useEditing('unkeyed', 'subjectId');
   const [keySet, setKeySet] = useStored<KeySet>('key-set', 'all');
   const subject = motion?.subjects.find((other) => other.id === subjectId);
@@ -32,10 +32,14 @@ export function useKeyHere() {
     const values = channelsOf(set, subject).map((channelId) => ({ subjectId: subject.id, channelId, value: sampleChannel(channelOf(shown, subject.id, channelId), clock.frame) }));
     dispatch(edited({ operation: 'setKeys', args: [clock.frame, values] }));
   };
+  const keyAsShown = (set: KeySet): void => {
+    const picture = selectPictureMotion(store.getState());
+    if (picture) keyChannels(picture, set);
+  };
   const keyChanged = (): void => {
     clock.stop();
     if (unkeyed.length > 0) dispatch(edited({ operation: 'setKeys', args: [clock.frame, unkeyed] }));
-    else if (picture) keyChannels(picture, 'moving');
+    else keyAsShown('moving');
   };
-  return { keyChanged, keyChosen: () => picture && keyChannels(picture, keySet), keySet, setKeySet };
+  return { keyChanged, keyChosen: () => keyAsShown(keySet), keySet, setKeySet };
 }

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { CHANNELS, type MotionDocument } from '@undulan/core';
 import { useAppSelector } from '../app/store.ts';
-import { selectActiveChannel, selectSubject } from '../editing/index.ts';
+import { selectActiveChannel, selectSubject, useEditing } from '../editing/index.ts';
 import type { KeyStepping } from '../time-page/index.ts';
 import { useStored } from '../ui/index.ts';
 
@@ -9,17 +9,19 @@ type Scope = 'all' | 'subject' | 'channel';
 
 /** Where key stepping stops: keys of every subject, of the selected one, or of the channel in the Curve strip. */
 export function useKeyStepping(motion: MotionDocument): { keyFrames: number[]; stepping: KeyStepping } {
-  const subject = useAppSelector(selectSubject);
-  const active = useAppSelector(selectActiveChannel);
+  // Names alone: a gesture changes the subject at every move, and nothing here.
+  const { subjectId } = useEditing('subjectId');
+  const subjectName = useAppSelector((state) => selectSubject(state)?.name);
+  const activeId = useAppSelector((state) => selectActiveChannel(state)?.id);
   const [scope, setScope] = useStored<Scope>('key-stepping', 'subject');
   const keyFrames = useMemo(() => {
-    const subjects = scope === 'all' ? motion.subjects : motion.subjects.filter((other) => other.id === subject?.id);
-    const channels = subjects.flatMap((other) => other.channels).filter((channel) => scope !== 'channel' || channel.id === active?.id);
+    const subjects = scope === 'all' ? motion.subjects : motion.subjects.filter((other) => other.id === subjectId);
+    const channels = subjects.flatMap((other) => other.channels).filter((channel) => scope !== 'channel' || channel.id === activeId);
     return [...new Set(channels.flatMap((channel) => channel.keys.map((key) => key.frame)))].sort((a, b) => a - b);
-  }, [motion, subject?.id, active?.id, scope]);
+  }, [motion, subjectId, activeId, scope]);
   const choices = [
-    { id: 'subject', label: subject?.name ?? 'the selected subject' },
-    { id: 'channel', label: active && subject ? `${subject.name}, ${CHANNELS[active.id].label.toLowerCase()}` : 'the selected channel' },
+    { id: 'subject', label: subjectName ?? 'the selected subject' },
+    { id: 'channel', label: activeId && subjectName ? `${subjectName}, ${CHANNELS[activeId].label.toLowerCase()}` : 'the selected channel' },
     { id: 'all', label: 'all subjects' },
   ];
   return { keyFrames, stepping: { choices, chosen: scope, onChoose: (id) => setScope(id as Scope) } };

@@ -1,9 +1,10 @@
 import { channelValue, poseOf, trackEvents, TRACKS, type MotionDocument, type Subject } from '@undulan/core';
+import { putStamp, ringStamp } from '../time-page/index.ts';
 
 const POSITION = TRACKS.find((track) => track.id === 'position')!;
 const TRAVEL = TRACKS.find((track) => track.id === 'travel')!;
 const PART_OF_FRAME = 1 / 4;
-/** Over more frames than this the way is drawn from whole frame to whole frame: finer is not seen. */
+/** A trail of more frames than this is drawn the quickest way: its dots lie on each other. */
 const MANY_FRAMES = 300;
 
 interface Kept {
@@ -56,7 +57,10 @@ function drawTrail(context: CanvasRenderingContext2D | OffscreenCanvasRenderingC
     const { x, y } = subject.pivot;
     return [a * x + c * y + e, b * x + d * y + f];
   };
-  const step = last - first > MANY_FRAMES ? 1 : PART_OF_FRAME;
+  if (last - first > MANY_FRAMES) {
+    drawLongTrail(context, Array.from({ length: last - first + 1 }, (_, i) => at(first + i)), (i) => keyed.has(first + i), colour, dashed);
+    return;
+  }
   context.save();
   context.strokeStyle = colour;
   context.fillStyle = colour;
@@ -64,7 +68,7 @@ function drawTrail(context: CanvasRenderingContext2D | OffscreenCanvasRenderingC
   context.globalAlpha = 0.6;
   context.setLineDash(dashed ? [7, 5] : []);
   context.beginPath();
-  for (let frame = first; frame <= last; frame += step) context.lineTo(...at(frame));
+  for (let frame = first; frame <= last; frame += PART_OF_FRAME) context.lineTo(...at(frame));
   context.stroke();
   context.setLineDash([]);
   context.globalAlpha = 1;
@@ -75,6 +79,29 @@ function drawTrail(context: CanvasRenderingContext2D | OffscreenCanvasRenderingC
     if (keyed.has(frame)) context.stroke();
     else context.fill();
   }
+  context.restore();
+}
+
+/** A trail of very many frames, drawn in pixels of the screen with what is quickest: a thin line, square dots, and rings that are copies of one. */
+function drawLongTrail(context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D, places: readonly [number, number][], isKeyed: (i: number) => boolean, colour: string, dashed: boolean): void {
+  const { a, d, e, f } = context.getTransform();
+  const ring = ringStamp(colour, Math.round(14 * a) / 2, null);
+  const dot = Math.max(1, Math.round(5 * a));
+  context.save();
+  context.resetTransform();
+  context.strokeStyle = colour;
+  context.fillStyle = colour;
+  context.globalAlpha = 0.6;
+  context.lineWidth = 1;
+  context.setLineDash(dashed ? [4, 3] : []);
+  context.beginPath();
+  for (const [x, y] of places) context.lineTo(x * a + e, y * d + f);
+  context.stroke();
+  context.globalAlpha = 1;
+  places.forEach(([x, y], i) => {
+    if (isKeyed(i)) putStamp(context, ring, x * a + e, y * d + f);
+    else context.fillRect(Math.round(x * a + e - dot / 2), Math.round(y * d + f - dot / 2), dot, dot);
+  });
   context.restore();
 }
 

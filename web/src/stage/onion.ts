@@ -32,13 +32,21 @@ const FAINT_SHARE = 0.2;
 export function onionSkins(frame: number, settings: OnionSettings, range: { first: number; last: number }, keyFrames: readonly number[]): Skin[] {
   const { before, after, every, of, style, fading } = settings;
   const whole = Math.round(frame);
-  const places = of === 'keys' ? keyFrames : Array.from({ length: range.last - range.first + 1 }, (_, i) => range.first + i);
-  const earlier = places.filter((place) => place < whole && place >= range.first).toReversed();
-  const later = places.filter((place) => place > whole && place <= range.last);
-  const taken = (side: readonly number[], most: number): number[] => side.filter((_, i) => (i + 1) % every === 0).slice(0, of === 'range' ? undefined : most);
+  /** Every so many places on one side, nearest first. */
+  const taken = (side: 'before' | 'after', most: number): number[] => {
+    const way = side === 'before' ? -1 : 1;
+    const count = of === 'range' ? Infinity : most;
+    if (of === 'keys') {
+      const keys = keyFrames.filter((key) => (key - whole) * way > 0 && key >= range.first && key <= range.last);
+      return (side === 'before' ? keys.toReversed() : keys).filter((_, i) => (i + 1) % every === 0).slice(0, count);
+    }
+    const frames: number[] = [];
+    for (let place = whole + every * way; place >= range.first && place <= range.last && frames.length < count; place += every * way) frames.push(place);
+    return frames;
+  };
   const skins = (side: 'before' | 'after', frames: readonly number[]): Skin[] =>
     frames.map((place, i) => ({ frame: place, side, opacity: FULL[style] * (fading ? 1 - (1 - FAINT_SHARE) * (i / Math.max(frames.length, 1)) : 1) }));
-  return [...skins('before', taken(earlier, before)).toReversed(), ...skins('after', taken(later, after)).toReversed()];
+  return [...skins('before', taken('before', before)).toReversed(), ...skins('after', taken('after', after)).toReversed()];
 }
 
 const SIDE_COLOURS = { before: '#7a4a9e', after: '#9a6b00' } as const;

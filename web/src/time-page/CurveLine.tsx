@@ -1,4 +1,5 @@
-import type { Channel } from '@undulan/core';
+import { memo } from 'react';
+import type { Channel, ChannelId } from '@undulan/core';
 import { useClock } from './clock-context.tsx';
 import { curvePath, frameValues, type ValueScale } from './curve-path.ts';
 import { useTimeScale } from './time-scale-context.tsx';
@@ -41,7 +42,7 @@ export function CurveLine({ channel, values, tone, dotted, toOwn }: CurveLinePro
 const AXIS_LINES = 6;
 
 interface ValueAxisProps {
-  channel: Channel;
+  channelId: ChannelId;
   values: ValueScale;
   heightPx: number;
   /** Written as shares of the way from the least value to the greatest, in percent. */
@@ -49,10 +50,10 @@ interface ValueAxisProps {
 }
 
 /** A few level lines with their values, at round figures. */
-export function ValueAxis({ channel, values, heightPx, shares }: ValueAxisProps) {
+export const ValueAxis = memo(function ValueAxis({ channelId, values, heightPx, shares }: ValueAxisProps) {
   const scale = useTimeScale();
   const units = useValueUnits();
-  const [zero, per] = shares ? [shares.low, 100 / Math.max(shares.high - shares.low, 1e-9)] : [0, units.per(channel.id)];
+  const [zero, per] = shares ? [shares.low, 100 / Math.max(shares.high - shares.low, 1e-9)] : [0, units.per(channelId)];
   const span = (heightPx / Math.abs(values.pxPerUnit)) * per;
   const rough = span / AXIS_LINES;
   const power = 10 ** Math.floor(Math.log10(rough));
@@ -67,11 +68,11 @@ export function ValueAxis({ channel, values, heightPx, shares }: ValueAxisProps)
           <g key={level}>
             <line x1={0} x2={scale.widthPx} y1={values.yOf(value)} y2={values.yOf(value)} stroke="var(--rule)" strokeWidth={0.8} />
             <text x={0} y={values.yOf(value) - 3} fontSize={10} className="figures" fill="var(--faint)">
-              {shares ? `${Math.round(level)} %` : units.format(channel.id, value)}
+              {shares ? `${Math.round(level)} %` : units.format(channelId, value)}
             </text>
           </g>
         );
       })}
     </g>
   );
-}
+});

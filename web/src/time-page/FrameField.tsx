@@ -1,5 +1,6 @@
 import { useCallback, useRef, useState } from 'react';
 import { travelSeconds } from '@undulan/core';
+import { writeText } from '../ui/index.ts';
 import { useClock, useOnFrame } from './clock-context.tsx';
 import { parsePlace } from './ruler-unit.ts';
 
@@ -17,7 +18,7 @@ export function FrameField() {
     useCallback(
       (frame) => {
         if (field.current && document.activeElement !== field.current) field.current.value = shown(frame);
-        if (seconds.current) seconds.current.textContent = `${travelSeconds(clock.range.first, frame, clock.rate).toFixed(3)} s`;
+        writeText(seconds.current, `${travelSeconds(clock.range.first, frame, clock.rate).toFixed(3)} s`);
       },
       [clock],
     ),

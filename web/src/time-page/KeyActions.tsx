@@ -100,8 +100,8 @@ function EditMenu({ commands }: { commands: KeyCommands }) {
       <MenuItem onSelect={() => commands.paste('insert')} disabledReason={noClip}>
         Insert: later keys make room
       </MenuItem>
-      <MenuItem onSelect={commands.pasteOnto} disabledReason={noClip || (!commands.active && 'No channel is chosen.')}>
-        Onto {commands.active ? CHANNELS[commands.active.id].label.toLowerCase() : 'the chosen channel'}
+      <MenuItem onSelect={commands.pasteOnto} disabledReason={noClip || (!commands.activeId && 'No channel is chosen.')}>
+        Onto {commands.activeId ? CHANNELS[commands.activeId].label.toLowerCase() : 'the chosen channel'}
       </MenuItem>
     </Menu>
   );

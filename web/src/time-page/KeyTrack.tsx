@@ -1,12 +1,15 @@
-import { memo, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
+import { memo, useCallback, useMemo, type KeyboardEvent, type MouseEvent, type PointerEvent, type RefObject } from 'react';
 import { shallowEqual } from 'react-redux';
 import { CHANNELS, sameKey, type Channel, type ChannelRef, type KeyRef, type KeyRole } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { isLocked, keysSelected, selectEditing, selectShownKeys } from '../editing/index.ts';
 import { CHANNEL_LOOKS } from './channel-looks.ts';
 import { useClock } from './clock-context.tsx';
+import { builtInCrowd, crowding, nearestFrame, reachPath } from './crowd.ts';
 import { KeyLine } from './KeyLine.tsx';
 import { isRoomy, KeyMark } from './KeyMark.tsx';
+import { paintTrack } from './paint-track.ts';
+import { StripCanvas } from './StripCanvas.tsx';
 import { useTimeScale } from './time-scale-context.tsx';
 import { arrowFrames, type useKeyDrag } from './use-key-drag.ts';
 
@@ -24,8 +27,21 @@ interface KeyTrackProps {
   drag: RefObject<ReturnType<typeof useKeyDrag>>;
 }
 
-/** The keys of one channel: click to select, drag to move in time. Only what is in view is drawn, and marks that stay are not drawn anew: events are taken for all of them together. */
-export const KeyTrack = memo(function KeyTrack({ subjectId, subjectName, channel, heightPx, drag }: KeyTrackProps) {
+/** Whether two states of a channel look the same on its row, whatever the values between. */
+function sameMarks(a: Channel, b: Channel): boolean {
+  if (a === b) return true;
+  if (a.id !== b.id || a.keys.length !== b.keys.length) return false;
+  const still = ({ keys }: Channel, i: number): boolean => keys[i]!.value === keys[i + 1]?.value;
+  return a.keys.every((key, i) => key.frame === b.keys[i]!.frame && key.role === b.keys[i]!.role && key.leave === b.keys[i]!.leave && still(a, i) === still(b, i));
+}
+
+/**
+ * The keys of one channel: click to select, drag to move in time. Only what is in view is drawn, and marks that stay are not drawn anew: events are taken for
+ * all of them together. Crowded keys are painted, and only selected ones among them built.
+ */
+export const KeyTrack = memo(KeyTrackOf, ({ channel: before, ...was }, { channel: after, ...is }) => was.subjectId === is.subjectId && was.subjectName === is.subjectName && was.heightPx === is.heightPx && was.drag === is.drag && sameMarks(before, after));
+
+function KeyTrackOf({ subjectId, subjectName, channel, heightPx, drag }: KeyTrackProps) {
   const scale = useTimeScale();
   const clock = useClock();
   const dispatch = useAppDispatch();
@@ -40,12 +56,17 @@ export const KeyTrack = memo(function KeyTrack({ subjectId, subjectName, channel
   /** The keys an action on this one is about: the whole selection when it is part of it. */
   const refsWith = (frame: number): KeyRef[] => (isIn(selectedKeys, frame) ? selectedKeys : [{ ...ref, frame }]);
 
-  /** The frame of the key that an event is about, by the mark it happened in. */
-  const frameOf = (event: { target: EventTarget }): number | null => {
+  const frames = useMemo(() => channel.keys.map((key) => key.frame), [channel]);
+  const spacingPx = crowding(frames, scale);
+
+  /** The frame of the key that an event is about: by the mark it happened in, in a crowd the nearest. */
+  const frameOf = (event: MouseEvent<SVGElement> | KeyboardEvent<SVGElement>): number | null => {
+    if (locked) return null;
     const mark = (event.target as Element).closest('[data-frame]');
-    return mark && !locked ? Number(mark.getAttribute('data-frame')) : null;
+    if (mark) return Number(mark.getAttribute('data-frame'));
+    return spacingPx !== null && 'clientX' in event ? nearestFrame(frames, event.clientX - event.currentTarget.getBoundingClientRect().left, scale) : null;
   };
-  const press = (event: PointerEvent): void => {
+  const press = (event: PointerEvent<SVGElement>): void => {
     const frame = frameOf(event);
     if (frame === null) return;
     event.stopPropagation();
@@ -57,7 +78,7 @@ export const KeyTrack = memo(function KeyTrack({ subjectId, subjectName, channel
     dispatch(keysSelected({ keys: refs }));
     drag.current.start(event, { refs, pressed: { ...ref, frame }, clicked: [{ ...ref, frame }] });
   };
-  const type = (event: KeyboardEvent): void => {
+  const type = (event: KeyboardEvent<SVGElement>): void => {
     const frame = frameOf(event);
     if (frame === null) return;
     const by = arrowFrames(event);
@@ -72,17 +93,22 @@ export const KeyTrack = memo(function KeyTrack({ subjectId, subjectName, channel
     }
   };
 
-  const xs = channel.keys.map((key) => scale.xOf(key.frame));
+  const paint = useCallback(
+    (context: CanvasRenderingContext2D) => spacingPx !== null && paintTrack(context, channel, { scale, y, spacingPx, colour, selected: new Set(shownFrames) }),
+    [channel, scale, y, spacingPx, colour, shownFrames],
+  );
+  const xs = frames.map((frame) => scale.xOf(frame));
+  const built = spacingPx === null ? null : builtInCrowd(frames, shownFrames);
   const inView = (i: number): boolean => scale.shows(channel.keys[i]!.frame);
   const lineInView = (i: number): boolean => xs[i + 1]! > 0 && xs[i]! < scale.widthPx;
-  return (
+  const keys = (
     <svg
       width={scale.widthPx}
       height={heightPx}
       role="group"
       aria-label={`Keys of ${CHANNELS[channel.id].label}, ${subjectName}`}
-      className="block touch-none"
-      opacity={locked ? 0.45 : 1}
+      className="relative block touch-none"
+      opacity={locked && !built ? 0.45 : 1}
       onPointerDown={press}
       onKeyDown={type}
       onDoubleClick={(event) => {
@@ -90,9 +116,15 @@ export const KeyTrack = memo(function KeyTrack({ subjectId, subjectName, channel
         if (frame !== null) clock.seek(frame, { between: true });
       }}
     >
-      {channel.keys.slice(0, -1).map((key, i) => lineInView(i) && <KeyLine key={key.frame} leave={key.leave} still={key.value === channel.keys[i + 1]!.value} x1={xs[i]!} x2={xs[i + 1]!} y={y} colour={colour} />)}
+      {built && (
+        <g className={locked ? undefined : 'cursor-grab'}>
+          <title>{locked ? LOCKED : 'Zoom in to see the keys one by one'}</title>
+          <path d={reachPath(frames, scale, heightPx)} fill="transparent" />
+        </g>
+      )}
+      {!built && channel.keys.slice(0, -1).map((key, i) => lineInView(i) && <KeyLine key={key.frame} leave={key.leave} still={key.value === channel.keys[i + 1]!.value} x1={xs[i]!} x2={xs[i + 1]!} y={y} colour={colour} />)}
       {channel.keys.map((key, i) =>
-        inView(i) ? (
+        inView(i) && (!built || built.includes(key.frame)) ? (
           <TrackMark
             key={key.frame}
             role={key.role}
@@ -108,7 +140,16 @@ export const KeyTrack = memo(function KeyTrack({ subjectId, subjectName, channel
       )}
     </svg>
   );
-});
+  if (!built) return keys;
+  return (
+    <div className="relative" style={{ opacity: locked ? 0.45 : 1 }}>
+      <StripCanvas widthPx={scale.widthPx} heightPx={heightPx} draw={paint} />
+      {keys}
+    </div>
+  );
+}
+
+const LOCKED = 'Locked: unlock the row to change its keys';
 
 interface TrackMarkProps {
   role: KeyRole;
@@ -127,7 +168,7 @@ const TrackMark = memo(function TrackMark({ role, frame, x, heightPx, colour, se
   if (label === null) {
     return (
       <g>
-        <title>Locked: unlock the row to change its keys</title>
+        <title>{LOCKED}</title>
         {mark}
       </g>
     );

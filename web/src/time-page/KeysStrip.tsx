@@ -1,4 +1,5 @@
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
+import { shallowEqual } from 'react-redux';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ListFilter } from 'lucide-react';
 import type { Subject } from '@undulan/core';
@@ -40,7 +41,7 @@ export function KeysStrip() {
           <RowFilter hiddenCount={hiddenCount} />
         </div>
         <div className="min-w-0 flex-1 touch-none" onPointerDown={(event) => start(event, true)}>
-          <SumTrack drag={drag} />
+          <SumTrack drag={latestDrag} />
         </div>
       </div>
       {isEmpty && hiddenCount === 0 && (
@@ -99,11 +100,10 @@ function ShowAll() {
 }
 
 /** Which rows are shown, and how many are not. */
-function RowFilter({ hiddenCount }: { hiddenCount: number }) {
+const RowFilter = memo(function RowFilter({ hiddenCount }: { hiddenCount: number }) {
   const dispatch = useAppDispatch();
   const { rows: state } = useEditing('rows');
-  const all = useAppSelector(selectKeyRows).rows;
-  const subjects = all.flatMap((row) => (row.kind === 'subject' ? [row.name] : []));
+  const subjects = useAppSelector((root) => selectKeyRows(root).rows.flatMap((row) => (row.kind === 'subject' ? [row.name] : [])), shallowEqual);
   return (
     <Menu
       trigger={
@@ -125,4 +125,4 @@ function RowFilter({ hiddenCount }: { hiddenCount: number }) {
       </MenuItem>
     </Menu>
   );
-}
+});

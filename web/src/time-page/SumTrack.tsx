@@ -1,36 +1,50 @@
-import { memo, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo, useCallback, useMemo, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
+import { shallowEqual } from 'react-redux';
 import type { KeyRef } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, keysSelected, previewed, useEditing, selectMotion, selectOpenChannels, selectShownKeys, selectShownMotion } from '../editing/index.ts';
 import { usePointerDrag, type DragMove } from '../ui/index.ts';
 import { useClock } from './clock-context.tsx';
+import { builtInCrowd, crowding, nearestFrame, reachPath } from './crowd.ts';
 import { GestureNotice } from './GestureNotice.tsx';
 import { keysByFrame } from './keys-by-frame.ts';
+import { paintSum } from './paint-track.ts';
 import { snapFrame } from './snap-frame.ts';
+import { StripCanvas } from './StripCanvas.tsx';
 import { useTimeScale } from './time-scale-context.tsx';
 import { arrowFrames, tidy, type Notice, type useKeyDrag } from './use-key-drag.ts';
 
 export const SUM_PX = 30;
+/** Of that height what belongs to the marks; beneath them is the selection's extent. */
+const MARK_PX = 20;
 
 /** One mark for each frame that has keys in the rows shown: it selects and moves all of them. Beneath, the selection's extent with an end to stretch it by on either side. */
-export function SumTrack({ drag }: { drag: ReturnType<typeof useKeyDrag> }) {
+export const SumTrack = memo(function SumTrack({ drag }: { drag: RefObject<ReturnType<typeof useKeyDrag>> }) {
   const scale = useTimeScale();
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectShownMotion);
   const channels = useAppSelector(selectOpenChannels);
   const selected = useAppSelector(selectShownKeys);
   const byFrame = useMemo(() => (motion ? keysByFrame(motion, channels) : new Map<number, KeyRef[]>()), [motion, channels]);
-  const frames = [...byFrame.keys()].filter((frame) => scale.shows(frame));
-  const selectedFrames = new Set(selected.map((key) => key.frame));
+  const frames = useSame([...byFrame.keys()].filter((frame) => scale.shows(frame)).sort((a, b) => a - b));
+  const chosen = useSame([...new Set(selected.map((key) => key.frame))]);
+  const selectedFrames = useMemo(() => new Set(chosen), [chosen]);
+  const spacingPx = crowding(frames, scale);
+  const built = spacingPx === null ? frames : builtInCrowd(frames, chosen);
+  const paint = useCallback(
+    (context: CanvasRenderingContext2D) => spacingPx !== null && paintSum(context, frames, { scale, y: 10.5, spacingPx, colour: 'var(--ink)', selected: selectedFrames }),
+    [frames, scale, spacingPx, selectedFrames],
+  );
 
-  /** The frame of the mark an event happened in, and its keys. */
-  const markOf = (event: PointerEvent | KeyboardEvent): { frame: number; here: KeyRef[] } | null => {
+  /** The frame an event is about and its keys: by the mark it happened in, in a crowd the nearest. */
+  const markOf = (event: PointerEvent<SVGElement> | KeyboardEvent<SVGElement>): { frame: number; here: KeyRef[] } | null => {
     const mark = (event.target as Element).closest('[data-frame]');
-    const frame = Number(mark?.getAttribute('data-frame'));
-    const here = mark ? byFrame.get(frame) : undefined;
-    return here ? { frame, here } : null;
+    const isPress = 'clientX' in event && spacingPx !== null && (event.target as Element).hasAttribute('data-crowd');
+    const frame = mark ? Number(mark.getAttribute('data-frame')) : isPress ? nearestFrame(frames, event.clientX - event.currentTarget.getBoundingClientRect().left, scale) : null;
+    const here = frame === null ? undefined : byFrame.get(frame);
+    return here ? { frame: frame!, here } : null;
   };
-  const press = (event: PointerEvent): void => {
+  const press = (event: PointerEvent<SVGElement>): void => {
     const mark = markOf(event);
     if (!mark) return;
     const { frame, here } = mark;
@@ -41,34 +55,50 @@ export function SumTrack({ drag }: { drag: ReturnType<typeof useKeyDrag> }) {
     }
     const refs = selectedFrames.has(frame) && selected.length > here.length ? selected : here;
     dispatch(keysSelected({ keys: refs }));
-    drag.start(event, { refs, pressed: here[0]!, clicked: here });
+    drag.current.start(event, { refs, pressed: here[0]!, clicked: here });
   };
-  const type = (event: KeyboardEvent): void => {
+  const type = (event: KeyboardEvent<SVGElement>): void => {
     const here = markOf(event)?.here;
     if (!here) return;
     const by = arrowFrames(event);
     if (by !== 0) {
       event.preventDefault();
-      drag.nudge(here, by);
+      drag.current.nudge(here, by);
     } else if (event.key === 'Enter') {
       event.preventDefault();
       dispatch(keysSelected({ keys: here, add: event.shiftKey }));
     }
   };
   return (
-    <svg width={scale.widthPx} height={SUM_PX} role="group" aria-label="Keys of all rows" className="block touch-none" onPointerDown={press} onKeyDown={type}>
-      {frames.map((frame) => (
-        <SumMark key={frame} frame={frame} x={scale.xOf(frame)} selected={selectedFrames.has(frame)} />
-      ))}
-      <SelectionSpan />
-    </svg>
+    <div className="relative">
+      {spacingPx !== null && <StripCanvas widthPx={scale.widthPx} heightPx={SUM_PX} draw={paint} />}
+      <svg width={scale.widthPx} height={SUM_PX} role="group" aria-label="Keys of all rows" className="relative block touch-none" onPointerDown={press} onKeyDown={type}>
+        {spacingPx !== null && (
+          <path data-crowd="" d={reachPath(frames, scale, MARK_PX)} fill="transparent" className="cursor-grab">
+            <title>Zoom in to see the frames one by one</title>
+          </path>
+        )}
+        {built.map((frame) => (
+          <SumMark key={frame} frame={frame} x={scale.xOf(frame)} selected={selectedFrames.has(frame)} />
+        ))}
+        <SelectionSpan />
+      </svg>
+    </div>
   );
+});
+
+/** The list as it was, while it holds the same: what depends on it stays too. */
+function useSame(list: number[]): number[] {
+  const [kept, keep] = useState(list);
+  if (shallowEqual(kept, list)) return kept;
+  keep(list);
+  return list;
 }
 
 const SumMark = memo(function SumMark({ frame, x, selected }: { frame: number; x: number; selected: boolean }) {
   return (
     <g data-frame={frame} role="button" tabIndex={0} aria-label={`All keys on frame ${frame}`} aria-pressed={selected} className="cursor-grab">
-      <rect x={x - 8} y={0} width={16} height={20} fill="transparent" />
+      <rect x={x - 8} y={0} width={16} height={MARK_PX} fill="transparent" />
       <rect x={x - 4} y={5} width={8} height={11} rx={2} fill={selected ? 'var(--ink)' : 'var(--page)'} stroke="var(--ink)" strokeWidth={1.6} />
     </g>
   );

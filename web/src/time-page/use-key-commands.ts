@@ -1,7 +1,7 @@
 import type { KeyRef, PasteMode } from '@undulan/core';
 import { useShortcuts } from '../app/shortcuts.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { copied, edited, keysSelected, selectActiveChannel, useEditing, selectMotion, selectOpenChannels, selectSubject } from '../editing/index.ts';
+import { copied, edited, keysSelected, selectActiveChannel, useEditing, selectMotion, selectOpenChannels } from '../editing/index.ts';
 import { useClock } from './clock-context.tsx';
 import { keysByFrame } from './keys-by-frame.ts';
 
@@ -11,9 +11,8 @@ export function useKeyCommands() {
   const clock = useClock();
   const motion = useAppSelector(selectMotion);
   const channels = useAppSelector(selectOpenChannels);
-  const subject = useAppSelector(selectSubject);
-  const active = useAppSelector(selectActiveChannel);
-  const { selectedKeys, clip, refused } = useEditing('selectedKeys', 'clip', 'refused');
+  const activeId = useAppSelector((state) => selectActiveChannel(state)?.id);
+  const { selectedKeys, clip, refused, subjectId } = useEditing('selectedKeys', 'clip', 'refused', 'subjectId');
 
   const keysWhere = (isIn: (frame: number) => boolean): KeyRef[] => (motion ? [...keysByFrame(motion, channels)].flatMap(([frame, keys]) => (isIn(frame) ? keys : [])) : []);
   const select = (keys: KeyRef[]): void => void dispatch(keysSelected({ keys }));
@@ -33,11 +32,11 @@ export function useKeyCommands() {
       dispatch(edited({ operation: 'cutKeys', args: [selectedKeys] }));
     },
     paste: (mode: PasteMode) => clip && dispatch(edited({ operation: 'pasteKeys', args: [clip, here(), mode] })),
-    pasteOnto: () => clip && subject && active && dispatch(edited({ operation: 'pasteOnto', args: [clip, { subjectId: subject.id, channelId: active.id }, here()] })),
+    pasteOnto: () => clip && subjectId && activeId && dispatch(edited({ operation: 'pasteOnto', args: [clip, { subjectId, channelId: activeId }, here()] })),
     duplicate: () => void dispatch(edited({ operation: 'duplicateKeys', args: [selectedKeys, here()] })),
     remove: () => void dispatch(edited({ operation: 'deleteKeys', args: [selectedKeys] })),
   };
-  return { ...commands, hasSelection, hasClip, active, isRefused: refused !== null };
+  return { ...commands, hasSelection, hasClip, activeId, isRefused: refused !== null };
 }
 
 export type KeyCommands = ReturnType<typeof useKeyCommands>;
