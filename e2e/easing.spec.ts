@@ -211,6 +211,25 @@ test('beyond its keys a channel goes there and back as often as its grip is drag
   // The corner that is held has two of its own.
   expect(await keyFrames(page, 'Position x')).toHaveLength(41 + 2);
   await expect(page.getByTestId('wobble-band')).toBeHidden();
+
+  // On a narrow screen the keys of every frame crowd: they are painted, found by their place, and the one taken hold of is built.
+  await page.setViewportSize({ width: 1100, height: 800 });
+  await expect(keyMark(page, 'Position x', 20)).toHaveCount(0);
+  const ruler = (await page.getByRole('slider', { name: 'Playhead' }).boundingBox())!;
+  const row = await middleOf(page.getByRole('group', { name: /^Keys of Position x/ }).first());
+  const x = ruler.x + 30 + (19 * (ruler.width - 60)) / 40;
+  await page.mouse.click(x, row.y);
+  await expect(keyMark(page, 'Position x', 20)).toHaveAttribute('aria-pressed', 'true');
+  const value = page.getByRole('group', { name: 'Selected keys' }).getByLabel('value');
+  const before = Number(await value.inputValue());
+  const key = await middleOf(curve.getByRole('button', { name: /^Position x .*on frame 20, key of the curve/ }));
+  await page.keyboard.press('Escape');
+  await expect(curve.getByRole('button', { name: /^Position x .*key of the curve/ })).toHaveCount(0);
+  await drag(page, key, { x: 0, y: -30 });
+  await expect(value).not.toHaveValue(String(before));
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(value).toHaveValue(String(before));
   await undoAll(page);
 });
 

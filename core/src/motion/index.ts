@@ -25,7 +25,7 @@ export type { BakedMotion, BakeSpan } from './bake.ts';
 export {
   createMotion, createSubject, createChannel, createKey, findSubject, findChannel, channelOf, startingScene, restingOf,
 } from './document.ts';
-export { tracksOf, trackEvents, trackValues, TRACKS } from './track.ts';
+export { tracksOf, trackEvents, trackRoles, trackValues, TRACKS } from './track.ts';
 export type { Track, TrackEvent, TrackId } from './track.ts';
 export * from './edit/index.ts';
 export { createPathSampler, pointOfPiece, ellipsePath } from './guide-path.ts';

@@ -40,8 +40,8 @@ export interface TrackEvent {
 
 const ROLE_WEIGHT: Record<KeyRole, number> = { extreme: 2, breakdown: 1, inbetween: 0 };
 
-/** The track's keys in order of frame, those of its channels on one frame taken together under the weightiest role. */
-export function trackEvents(subject: Subject, track: Track): TrackEvent[] {
+/** The frames of the track's keys in order, each with the weightiest role its channels have there. */
+export function trackRoles(subject: Subject, track: Track): Map<number, KeyRole> {
   const roles = new Map<number, KeyRole>();
   for (const id of track.channelIds) {
     for (const key of findChannel(subject, id)?.keys ?? []) {
@@ -49,9 +49,12 @@ export function trackEvents(subject: Subject, track: Track): TrackEvent[] {
       if (!known || ROLE_WEIGHT[key.role] > ROLE_WEIGHT[known]) roles.set(key.frame, key.role);
     }
   }
-  return [...roles.entries()]
-    .sort(([a], [b]) => a - b)
-    .map(([frame, role]) => ({ frame, role, values: trackValues(subject, track, frame) }));
+  return new Map([...roles].sort(([a], [b]) => a - b));
+}
+
+/** The track's keys in order of frame, those of its channels on one frame taken together. */
+export function trackEvents(subject: Subject, track: Track): TrackEvent[] {
+  return Array.from(trackRoles(subject, track), ([frame, role]) => ({ frame, role, values: trackValues(subject, track, frame) }));
 }
 
 /** The values of the track's channels at a frame, one for each of its channels. */

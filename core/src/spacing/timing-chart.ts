@@ -2,7 +2,7 @@ import { findChannel } from '../motion/document.ts';
 import { sampleChannel } from '../motion/sample.ts';
 import { CHANNELS } from '../motion/channels.ts';
 import type { KeyRole, MotionDocument, Subject } from '../motion/schema.ts';
-import { trackEvents, type Track } from '../motion/track.ts';
+import { trackRoles, type Track } from '../motion/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
 import { progressInto } from './progress.ts';
 
@@ -56,8 +56,8 @@ interface ChartOptions {
 
 function eventsInRange({ range }: MotionDocument, subject: Subject, track: Track, { closing = false }: ChartOptions): Events {
   const last = closing ? range.last + 1 : range.last;
-  const inRange = trackEvents(subject, track).filter((event) => event.frame >= range.first && event.frame <= last);
-  return { extremes: inRange.filter((event) => event.role === 'extreme').map((event) => event.frame), roleAt: new Map(inRange.map((event) => [event.frame, event.role])) };
+  const roleAt = trackRoles(subject, track);
+  return { extremes: [...roleAt].filter(([frame, role]) => role === 'extreme' && frame >= range.first && frame <= last).map(([frame]) => frame), roleAt };
 }
 
 /** The chart from one extreme to the next; null where the track stands still between them. */

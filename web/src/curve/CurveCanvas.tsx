@@ -1,6 +1,6 @@
 import { memo, useCallback } from 'react';
 import type { Channel } from '@undulan/core';
-import { crowding, crowdRadius, curvePath, keyStamps, putStamp, StripCanvas, useTimeScale, type TimeScale, type ValueScale } from '../time-page/index.ts';
+import { crowding, crowdRadius, curvePath, keyPainter, StripCanvas, useTimeScale, type TimeScale, type ValueScale } from '../time-page/index.ts';
 import { cssColour } from '../ui/index.ts';
 
 export interface PaintedCurve {
@@ -48,11 +48,8 @@ function paintCurve(context: CanvasRenderingContext2D, { channel, values, colour
   }
   context.globalAlpha = opacity;
   if (selected) {
-    const stamps = keyStamps(colour, crowdRadius(crowding(frames, scale) ?? Infinity));
-    context.resetTransform();
-    for (const key of channel.keys) {
-      if (scale.shows(key.frame)) putStamp(context, selected.includes(key.frame) ? stamps.selected : stamps.plain, scale.xOf(key.frame) * devicePixelRatio, values.yOf(key.value) * devicePixelRatio);
-    }
+    const paintKey = keyPainter(context, colour, crowdRadius(crowding(frames, scale) ?? Infinity));
+    for (const key of channel.keys) if (scale.shows(key.frame)) paintKey(scale.xOf(key.frame), values.yOf(key.value), selected.includes(key.frame));
   }
   context.restore();
 }

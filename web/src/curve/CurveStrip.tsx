@@ -62,7 +62,7 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
   const fittedTo = (channel: Channel): FittedScale => scales.get(channel.id) ?? curveScales([channel], [], scaling, range, heightPx).get(channel.id)!;
   const own = fittedTo(active);
   const isCrowded = ({ keys }: Channel): boolean => crowding(keys.map((key) => key.frame), scale) !== null;
-  const paintedBeneath: PaintedCurve[] = others.filter(isCrowded).map((channel) => ({ channel, values: fittedTo(channel).values, ...CHANNEL_LOOKS[channel.id], opacity: 0.6, selected: NONE }));
+  const paintedBeneath: PaintedCurve[] = others.filter(isCrowded).map((channel) => ({ channel, values: fittedTo(channel).values, ...CHANNEL_LOOKS[channel.id], opacity: 0.4, selected: NONE }));
   const isPainted = isCrowded(active);
   if (isPainted && targetChannel) paintedBeneath.unshift({ channel: targetChannel, values: own.values, colour: 'var(--target)', dash: '', opacity: 1, selected: null });
   const choices = keyed.some((channel) => channel.id === active.id) ? keyed : [active, ...keyed];

@@ -1,10 +1,10 @@
-import { memo, useCallback, useRef } from 'react';
+import { memo, useCallback } from 'react';
 import { ChevronLeft, ChevronRight, Lock } from 'lucide-react';
 import { CHANNELS, sameChannel, sampleChannel, type Channel, type ChannelKind, type KeyValue } from '@undulan/core';
 import { useAppDispatch } from '../app/store.ts';
 import { channelSelected, previewed, useEditing, useChangeValues } from '../editing/index.ts';
-import { toFineness, useClock, useMoving, useOnFrame, useValueUnits } from '../time-page/index.ts';
-import { CommitInput, Tip, usePointerDrag, writeText } from '../ui/index.ts';
+import { toFineness, useClock, useMoving, useValueUnits } from '../time-page/index.ts';
+import { CommitInput, Tip, usePointerDrag } from '../ui/index.ts';
 import { ChannelMenu } from './ChannelMenu.tsx';
 import { TabGlyph, type TabState } from './TabGlyph.tsx';
 
@@ -64,7 +64,7 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame }
       </td>
       <td className="w-20 py-1 text-right">
         {moving ? (
-          <LiveValue channel={channel} />
+          <span data-live="" className="figures block h-6 pr-[9px] text-right font-semibold" />
         ) : fixed ? (
           <span className="figures pr-[9px]">{units.format(channel.id, value)}</span>
         ) : (
@@ -148,16 +148,3 @@ const KeyStep = memo(function KeyStep({ to, way, label, onGo }: KeyStepProps) {
     </Tip>
   );
 });
-
-/** A channel's value while the playhead is under way, written straight into the page. */
-function LiveValue({ channel }: { channel: Channel }) {
-  const text = useRef<HTMLSpanElement>(null);
-  const units = useValueUnits();
-  useOnFrame(
-    useCallback(
-      (frame) => writeText(text.current, units.format(channel.id, sampleChannel(channel, frame))),
-      [channel, units],
-    ),
-  );
-  return <span ref={text} className="figures block h-6 pr-[9px] text-right font-semibold [contain:strict]" />;
-}

@@ -1,9 +1,9 @@
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import type { Channel, Subject } from '@undulan/core';
-import { TRACKS } from '@undulan/core';
+import { sampleChannel, TRACKS } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { selectShownMotion, selectSubject, subjectSelected } from '../editing/index.ts';
-import { useRestingFrame } from '../time-page/index.ts';
+import { LiveFigures, useMoving, useRestingFrame, useValueUnits } from '../time-page/index.ts';
 import { ChannelRow } from './ChannelRow.tsx';
 import { UnkeyedNotice } from './UnkeyedNotice.tsx';
 
@@ -18,15 +18,16 @@ function isListed(channel: Channel, all: boolean): boolean {
 export function NumbersPanel() {
   const subject = useAppSelector(selectSubject);
   const frame = useRestingFrame();
+  const moving = useMoving();
   const [all, setAll] = useState(false);
   if (!subject) return <p className="p-4 text-center text-faint">No subject is selected: click one in the picture.</p>;
   const listed = subject.channels.filter((channel) => isListed(channel, all));
   const folded = subject.channels.length - listed.length;
   return (
-    <section aria-label="Numbers">
+    <section aria-label="Numbers" className="relative">
       <div className="flex items-baseline gap-2 pb-1.5">
         <SubjectName subject={subject} />
-        <span className="figures text-xs text-faint">frame {frame}</span>
+        <span data-live={moving ? '' : undefined} className="figures w-24 text-xs text-faint">{moving ? '\u00a0' : `frame ${frame}`}</span>
       </div>
       <UnkeyedNotice />
       <table className="w-full overflow-hidden rounded-md border border-rule bg-page text-[13px]">
@@ -46,6 +47,7 @@ export function NumbersPanel() {
           ))}
         </tbody>
       </table>
+      {moving && <LiveNumbers channels={listed} />}
       <div className="flex justify-between pt-1.5 text-xs text-faint">
         <span>
           {subject.channels.length} channels{folded > 0 && ` · ${folded} never keyed are folded`}
@@ -58,6 +60,12 @@ export function NumbersPanel() {
       </div>
     </section>
   );
+}
+
+/** The frame and the values of the listed channels while the playhead is under way. */
+function LiveNumbers({ channels }: { channels: readonly Channel[] }) {
+  const units = useValueUnits();
+  return <LiveFigures textsAt={useCallback((frame: number) => [`frame ${frame}`, ...channels.map((channel) => units.format(channel.id, sampleChannel(channel, frame)))], [channels, units])} />;
 }
 
 function SubjectName({ subject }: { subject: Subject }) {

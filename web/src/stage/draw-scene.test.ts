@@ -18,6 +18,8 @@ function recordingContext(scale = 1) {
   const context = {
     save: () => kept.push({ ...state }),
     restore: () => Object.assign(state, kept.pop()),
+    getTransform: () => ({ a: scale, b: 0, c: 0, d: scale, e: 0, f: 0 }),
+    setTransform: (a: number, _b: number, _c: number, _d: number, e: number, f: number) => Object.assign(state, { a, e, f }),
     transform: (a: number, _b: number, _c: number, _d: number, e: number, f: number) => Object.assign(state, { a, e, f }),
     setLineDash: (dash: number[]) => (state.dash = dash.length),
     fill: (path?: unknown) => path && note('fill', state.fillStyle),

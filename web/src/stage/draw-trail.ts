@@ -1,5 +1,4 @@
-import { channelValue, poseOf, trackEvents, TRACKS, type MotionDocument, type Subject } from '@undulan/core';
-import { putStamp, ringStamp } from '../time-page/index.ts';
+import { channelValue, poseOf, trackEvents, trackRoles, TRACKS, type MotionDocument, type Subject } from '@undulan/core';
 
 const POSITION = TRACKS.find((track) => track.id === 'position')!;
 const TRAVEL = TRACKS.find((track) => track.id === 'travel')!;
@@ -50,7 +49,7 @@ export function putTrail(context: CanvasRenderingContext2D, motion: MotionDocume
 /** Draws where a subject's pivot goes over the range: its way, a dot a frame, a ring on each keyed frame. Crowded dots are slow. */
 function drawTrail(context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D, motion: MotionDocument, subject: Subject, colour: string, dashed: boolean): void {
   const { first, last } = motion.range;
-  const keyed = new Set([...trackEvents(subject, POSITION), ...(subject.guide ? trackEvents(subject, TRAVEL) : [])].map((event) => event.frame));
+  const keyed = new Set([...trackRoles(subject, POSITION).keys(), ...(subject.guide ? trackRoles(subject, TRAVEL).keys() : [])]);
   const at = (frame: number): [number, number] => {
     if (!subject.guide && subject.parentId === null) return [channelValue(subject, 'position.x', frame), channelValue(subject, 'position.y', frame)];
     const { a, b, c, d, e, f } = poseOf(motion, subject, frame);
@@ -82,11 +81,10 @@ function drawTrail(context: CanvasRenderingContext2D | OffscreenCanvasRenderingC
   context.restore();
 }
 
-/** A trail of very many frames, drawn in pixels of the screen with what is quickest: a thin line, square dots, and rings that are copies of one. */
+/** A trail of very many frames, drawn in pixels of the screen with what is quickest: a thin line, and square dots, hollow ones on keyed frames. */
 function drawLongTrail(context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D, places: readonly [number, number][], isKeyed: (i: number) => boolean, colour: string, dashed: boolean): void {
   const { a, d, e, f } = context.getTransform();
-  const ring = ringStamp(colour, Math.round(14 * a) / 2, null);
-  const dot = Math.max(1, Math.round(5 * a));
+  const [dot, ring] = [Math.max(1, Math.round(5 * a)), Math.max(3, Math.round(12 * a))];
   context.save();
   context.resetTransform();
   context.strokeStyle = colour;
@@ -98,8 +96,9 @@ function drawLongTrail(context: CanvasRenderingContext2D | OffscreenCanvasRender
   for (const [x, y] of places) context.lineTo(x * a + e, y * d + f);
   context.stroke();
   context.globalAlpha = 1;
+  context.setLineDash([]);
   places.forEach(([x, y], i) => {
-    if (isKeyed(i)) putStamp(context, ring, x * a + e, y * d + f);
+    if (isKeyed(i)) context.strokeRect(Math.round(x * a + e - ring / 2) + 0.5, Math.round(y * d + f - ring / 2) + 0.5, ring - 1, ring - 1);
     else context.fillRect(Math.round(x * a + e - dot / 2), Math.round(y * d + f - dot / 2), dot, dot);
   });
   context.restore();

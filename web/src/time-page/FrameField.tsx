@@ -1,28 +1,33 @@
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useRef, useState, useSyncExternalStore } from 'react';
 import { travelSeconds } from '@undulan/core';
-import { writeText } from '../ui/index.ts';
-import { useClock, useOnFrame } from './clock-context.tsx';
+import { useClock, useMoving, useOnFrame } from './clock-context.tsx';
+import { LiveFigures } from './LiveFigures.tsx';
+import type { PlaybackClock } from './playback-clock.ts';
 import { parsePlace } from './ruler-unit.ts';
 
 const shown = (frame: number): string => String(Math.round(frame * 100) / 100);
+
+const secondsAt = ({ range, rate }: PlaybackClock, frame: number): string => `${travelSeconds(range.first, frame, rate).toFixed(3)} s`;
 
 /** The frame now, in a field that takes another (also as seconds or timecode), and the seconds since the first frame. */
 export function FrameField() {
   const clock = useClock();
   const field = useRef<HTMLInputElement>(null);
-  const seconds = useRef<HTMLSpanElement>(null);
+  const moving = useMoving();
+  const seconds = useSyncExternalStore(clock.subscribe, () => (clock.moving ? '' : secondsAt(clock, clock.frame)));
   const [refused, setRefused] = useState<string | null>(null);
   const { first, last } = clock.range;
 
   useOnFrame(
     useCallback(
       (frame) => {
-        if (field.current && document.activeElement !== field.current) field.current.value = shown(frame);
-        writeText(seconds.current, `${travelSeconds(clock.range.first, frame, clock.rate).toFixed(3)} s`);
+        if (!clock.moving && field.current && document.activeElement !== field.current) field.current.value = shown(frame);
       },
       [clock],
     ),
   );
+
+  const textsAt = useCallback((frame: number) => [document.activeElement === field.current ? '' : shown(frame), secondsAt(clock, frame)], [clock]);
 
   const commit = (): void => {
     const place = parsePlace(field.current!.value, clock.range, clock.rate);
@@ -56,9 +61,13 @@ export function FrameField() {
           if (event.key === 'Escape') goBack();
         }}
         onBlur={goBack}
-        className="figures h-8 w-16 rounded-md border border-rule bg-page text-center text-[15px] [contain:strict] font-semibold aria-invalid:border-danger aria-invalid:text-danger"
+        className={`figures h-8 w-16 rounded-md border border-rule bg-page text-center text-[15px] [contain:strict] font-semibold aria-invalid:border-danger aria-invalid:text-danger${moving ? ' not-focus:text-transparent' : ''}`}
       />
-      <span ref={seconds} className="figures hidden h-4 w-[58px] overflow-hidden @min-[43rem]:block text-xs text-faint [contain:strict]" />
+      {moving && <span data-live="" className="figures pointer-events-none absolute top-0 left-0 h-8 w-16 text-center text-[15px] font-semibold" />}
+      <span data-live={moving ? '' : undefined} className="figures hidden h-4 w-[58px] overflow-hidden text-xs text-faint @min-[43rem]:block">
+        {seconds}
+      </span>
+      {moving && <LiveFigures textsAt={textsAt} />}
       {refused && (
         <p role="alert" className="absolute top-9 left-0 z-20 rounded-md border border-danger bg-page px-2 py-1 text-xs whitespace-nowrap text-danger shadow">
           {refused}

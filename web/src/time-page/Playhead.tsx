@@ -3,25 +3,30 @@ import { useOnFrame } from './clock-context.tsx';
 import { LABEL_PX } from './Strip.tsx';
 import { useTimeScale } from './time-scale-context.tsx';
 
-/** The line through all strips at the frame now. Moved by the clock, not by React. */
+/**
+ * The line through all strips at the frame now. Moved by the clock, not by React: by scrolling a box of its own layer, which no part of the page is painted
+ * anew for (moving it by a transform sorts the page into layers again, each time).
+ */
 export function Playhead() {
-  const line = useRef<HTMLDivElement>(null);
-  const { xOf, shows } = useTimeScale();
+  const box = useRef<HTMLDivElement>(null);
+  const { xOf, shows, widthPx } = useTimeScale();
   useOnFrame(
     useCallback(
       (frame) => {
-        if (line.current) {
-          line.current.style.transform = `translateX(${LABEL_PX + xOf(frame)}px)`;
-          line.current.style.visibility = shows(frame, 0) ? 'visible' : 'hidden';
-        }
+        // Scrolled by the whole width the line is out of sight, as it is beyond what is in view.
+        if (box.current) box.current.scrollLeft = shows(frame, 0) ? widthPx - xOf(frame) : 2 * widthPx;
       },
-      [xOf, shows],
+      [xOf, shows, widthPx],
     ),
   );
   return (
-    <div ref={line} aria-hidden="true" className="pointer-events-none absolute inset-y-0 left-0 z-10 w-0 will-change-transform">
-      <div className="absolute top-[22px] -left-[6px] h-0 w-0 border-x-[6px] border-t-[9px] border-x-transparent border-t-ink" />
-      <div className="absolute top-[26px] bottom-0 -left-px w-[1.5px] bg-ink/80" />
+    <div ref={box} aria-hidden="true" className="pointer-events-none absolute inset-y-0 right-0 z-10 overflow-x-scroll overflow-y-hidden [scrollbar-width:none] will-change-transform" style={{ left: LABEL_PX }}>
+      <div className="relative h-full" style={{ width: 3 * widthPx }}>
+        <div className="absolute inset-y-0" style={{ left: widthPx }}>
+          <div className="absolute top-[22px] -left-[6px] h-0 w-0 border-x-[6px] border-t-[9px] border-x-transparent border-t-ink" />
+          <div className="absolute top-[26px] bottom-0 -left-px w-0.5 bg-ink/80" />
+        </div>
+      </div>
     </div>
   );
 }

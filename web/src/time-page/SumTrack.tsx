@@ -7,7 +7,7 @@ import { usePointerDrag, type DragMove } from '../ui/index.ts';
 import { useClock } from './clock-context.tsx';
 import { builtInCrowd, crowding, nearestFrame, reachPath } from './crowd.ts';
 import { GestureNotice } from './GestureNotice.tsx';
-import { keysByFrame } from './keys-by-frame.ts';
+import { keyFramesOf, keysByFrame } from './keys-by-frame.ts';
 import { paintSum } from './paint-track.ts';
 import { snapFrame } from './snap-frame.ts';
 import { StripCanvas } from './StripCanvas.tsx';
@@ -25,8 +25,7 @@ export const SumTrack = memo(function SumTrack({ drag }: { drag: RefObject<Retur
   const motion = useAppSelector(selectShownMotion);
   const channels = useAppSelector(selectOpenChannels);
   const selected = useAppSelector(selectShownKeys);
-  const byFrame = useMemo(() => (motion ? keysByFrame(motion, channels) : new Map<number, KeyRef[]>()), [motion, channels]);
-  const frames = useSame([...byFrame.keys()].filter((frame) => scale.shows(frame)).sort((a, b) => a - b));
+  const frames = useSame(motion ? keyFramesOf(motion, channels).filter((frame) => scale.shows(frame)) : []);
   const chosen = useSame([...new Set(selected.map((key) => key.frame))]);
   const selectedFrames = useMemo(() => new Set(chosen), [chosen]);
   const spacingPx = crowding(frames, scale);
@@ -41,7 +40,7 @@ export const SumTrack = memo(function SumTrack({ drag }: { drag: RefObject<Retur
     const mark = (event.target as Element).closest('[data-frame]');
     const isPress = 'clientX' in event && spacingPx !== null && (event.target as Element).hasAttribute('data-crowd');
     const frame = mark ? Number(mark.getAttribute('data-frame')) : isPress ? nearestFrame(frames, event.clientX - event.currentTarget.getBoundingClientRect().left, scale) : null;
-    const here = frame === null ? undefined : byFrame.get(frame);
+    const here = frame === null || !motion ? undefined : keysByFrame(motion, channels).get(frame);
     return here ? { frame: frame!, here } : null;
   };
   const press = (event: PointerEvent<SVGElement>): void => {

@@ -9,3 +9,13 @@ export function keysByFrame(motion: MotionDocument, channels: readonly ChannelRe
   }
   return frames;
 }
+
+/** The frames on which the named channels have keys, rising. */
+export function keyFramesOf(motion: MotionDocument, channels: readonly ChannelRef[]): number[] {
+  const frames = new Set<number>();
+  for (const ref of channels) {
+    const subject = findSubject(motion, ref.subjectId);
+    for (const { frame } of (subject && findChannel(subject, ref.channelId)?.keys) ?? []) frames.add(frame);
+  }
+  return [...frames].sort((a, b) => a - b);
+}

@@ -1,7 +1,7 @@
 import type { Channel } from '@undulan/core';
 import { cssColour } from '../ui/index.ts';
 import { crowdRadius } from './crowd.ts';
-import { keyStamps, putStamp } from './stamps.ts';
+import { keyPainter } from './paint-key.ts';
 import type { TimeScale } from './time-scale.ts';
 
 interface TrackPaint {
@@ -51,10 +51,9 @@ export function paintTrack(context: CanvasRenderingContext2D, { keys }: Channel,
     context.fillRect(x - 0.75, y - 8, 1.5, 16);
     if (key.role === 'breakdown') context.fillRect(x - radius, y + 10, 2 * radius, 1.5);
   });
-  const stamps = keyStamps(colour, radius);
-  context.resetTransform();
+  const paintKey = keyPainter(context, colour, radius);
   keys.forEach((key, i) => {
-    if (key.role === 'extreme' && scale.shows(key.frame)) putStamp(context, selected.has(key.frame) ? stamps.selected : stamps.plain, xs[i]! * devicePixelRatio, y * devicePixelRatio);
+    if (key.role === 'extreme' && scale.shows(key.frame)) paintKey(xs[i]!, y, selected.has(key.frame));
   });
 }
 

@@ -7,7 +7,6 @@ export { Menu, MenuItem, MenuHeading, MenuLine } from './Menu.tsx';
 export { Loading, LoadFailed, Empty } from './PageStates.tsx';
 export { useStored, readStored } from './use-stored.ts';
 export { cssColour } from './css-colour.ts';
-export { writeText } from './write-text.ts';
 export { useSize } from './use-size.ts';
 export { CommitInput } from './CommitInput.tsx';
 export { CommitField } from './CommitField.tsx';
