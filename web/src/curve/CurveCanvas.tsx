@@ -1,7 +1,8 @@
-import { memo, useCallback } from 'react';
+import { memo, useCallback, useRef } from 'react';
 import type { Channel } from '@undulan/core';
-import { crowding, crowdRadius, curvePath, keyPainter, StripCanvas, useTimeScale, type TimeScale, type ValueScale } from '../time-page/index.ts';
+import { crowding, crowdRadius, curvePath, keyPainter, StripCanvas, useTimeScale, type Columns, type TimeScale, type ValueScale } from '../time-page/index.ts';
 import { cssColour } from '../ui/index.ts';
+import { changedColumns, ROOM_PX } from './changed-columns.ts';
 
 export interface PaintedCurve {
   channel: Channel;
@@ -29,27 +30,38 @@ function sameCurves(before: CurveCanvasProps, after: CurveCanvasProps): boolean 
 /** Curves whose keys are too crowded to be taken hold of one by one, painted with thin lines and small rings; only anew when one of them changes. */
 export const CurveCanvas = memo(function CurveCanvas({ curves, heightPx }: CurveCanvasProps) {
   const scale = useTimeScale();
-  const draw = useCallback((context: CanvasRenderingContext2D) => curves.forEach((curve) => paintCurve(context, curve, scale)), [curves, scale]);
-  return <StripCanvas widthPx={scale.widthPx} heightPx={heightPx} draw={draw} />;
+  const draw = useCallback((context: CanvasRenderingContext2D, columns: Columns) => curves.forEach((curve) => paintCurve(context, curve, scale, columns)), [curves, scale]);
+  const painted = useRef<{ curves: readonly PaintedCurve[]; scale: TimeScale } | null>(null);
+  const changed = useCallback((): Columns | null => {
+    const before = painted.current;
+    painted.current = { curves, scale };
+    return before?.scale === scale && before.curves.length === 1 && curves.length === 1 ? changedColumns(before.curves[0]!, curves[0]!, scale) : null;
+  }, [curves, scale]);
+  return <StripCanvas widthPx={scale.widthPx} heightPx={heightPx} draw={draw} changed={changed} />;
 }, sameCurves);
 
-function paintCurve(context: CanvasRenderingContext2D, { channel, values, colour, dash, opacity, selected }: PaintedCurve, scale: TimeScale): void {
+function paintCurve(context: CanvasRenderingContext2D, { channel, values, colour, dash, opacity, selected }: PaintedCurve, scale: TimeScale, columns: Columns): void {
   const frames = channel.keys.map((key) => key.frame);
-  const [from, to] = [frames[0], frames.at(-1)];
+  const [from = 0, to = 0] = [frames[0], frames.at(-1)];
+  const [least, most] = [scale.frameAt(columns.from), scale.frameAt(columns.to)];
   context.save();
   context.strokeStyle = cssColour(colour);
   // Lines of one pixel are drawn many times as fast as wider ones, and leave more to be seen between them.
   context.lineWidth = 1 / devicePixelRatio;
   context.setLineDash(dash.split(' ').filter(Boolean).map(Number));
   // What a curve does beyond its keys is fainter.
-  for (const [span, strength] of [[{ to: from }, 0.4], [{ from, to }, 1], [{ from: to }, 0.4]] as const) {
+  for (const [start, end, strength] of [[-Infinity, from, 0.4], [from, to, 1], [to, Infinity, 0.4]] as const) {
     context.globalAlpha = opacity * strength;
-    context.stroke(new Path2D(curvePath(channel, scale, values.yOf, span)));
+    context.stroke(new Path2D(curvePath(channel, scale, values.yOf, { from: Math.max(start, least), to: Math.min(end, most) })));
   }
   context.globalAlpha = opacity;
   if (selected) {
     const paintKey = keyPainter(context, colour, crowdRadius(crowding(frames, scale) ?? Infinity));
-    for (const key of channel.keys) if (scale.shows(key.frame)) paintKey(scale.xOf(key.frame), values.yOf(key.value), selected.includes(key.frame));
+    for (const key of channel.keys) {
+      const x = scale.xOf(key.frame);
+      // Those just beyond reach into what is painted.
+      if (x >= columns.from - ROOM_PX && x <= columns.to + ROOM_PX) paintKey(x, values.yOf(key.value), selected.includes(key.frame));
+    }
   }
   context.restore();
 }

@@ -1,8 +1,10 @@
-import { channelValue, poseOf, trackEvents, trackRoles, TRACKS, type MotionDocument, type Subject } from '@undulan/core';
+import { trackEvents, TRACKS, type MotionDocument, type Subject } from '@undulan/core';
+import { putLongTrail } from './long-trail.ts';
+import { keyedFrames, placesOf } from './trail-places.ts';
 
 const POSITION = TRACKS.find((track) => track.id === 'position')!;
-const TRAVEL = TRACKS.find((track) => track.id === 'travel')!;
 const PART_OF_FRAME = 1 / 4;
+
 /** A trail of more frames than this is drawn the quickest way: its dots lie on each other. */
 const MANY_FRAMES = 300;
 
@@ -23,6 +25,10 @@ const seen = new WeakSet<MotionDocument>();
 export function putTrail(context: CanvasRenderingContext2D, motion: MotionDocument, subject: Subject, colour: string, dashed: boolean): void {
   const { width, height } = context.canvas;
   const look = `${colour} ${dashed} ${width} ${height}`;
+  if (motion.range.last - motion.range.first > MANY_FRAMES) {
+    putLongTrail(context, `${subject.id} ${look}`, { motion, subject, colour, dashed });
+    return;
+  }
   let trail = kept.find((other) => other.motion === motion && other.subject === subject && other.look === look);
   if (!trail && !seen.has(motion)) {
     // While something is dragged every motion is drawn but once: keeping it would only cost.
@@ -49,17 +55,8 @@ export function putTrail(context: CanvasRenderingContext2D, motion: MotionDocume
 /** Draws where a subject's pivot goes over the range: its way, a dot a frame, a ring on each keyed frame. Crowded dots are slow. */
 function drawTrail(context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D, motion: MotionDocument, subject: Subject, colour: string, dashed: boolean): void {
   const { first, last } = motion.range;
-  const keyed = new Set([...trackRoles(subject, POSITION).keys(), ...(subject.guide ? trackRoles(subject, TRAVEL).keys() : [])]);
-  const at = (frame: number): [number, number] => {
-    if (!subject.guide && subject.parentId === null) return [channelValue(subject, 'position.x', frame), channelValue(subject, 'position.y', frame)];
-    const { a, b, c, d, e, f } = poseOf(motion, subject, frame);
-    const { x, y } = subject.pivot;
-    return [a * x + c * y + e, b * x + d * y + f];
-  };
-  if (last - first > MANY_FRAMES) {
-    drawLongTrail(context, Array.from({ length: last - first + 1 }, (_, i) => at(first + i)), (i) => keyed.has(first + i), colour, dashed);
-    return;
-  }
+  const keyed = keyedFrames(subject);
+  const at = placesOf(motion, subject);
   context.save();
   context.strokeStyle = colour;
   context.fillStyle = colour;
@@ -78,29 +75,6 @@ function drawTrail(context: CanvasRenderingContext2D | OffscreenCanvasRenderingC
     if (keyed.has(frame)) context.stroke();
     else context.fill();
   }
-  context.restore();
-}
-
-/** A trail of very many frames, drawn in pixels of the screen with what is quickest: a thin line, and square dots, hollow ones on keyed frames. */
-function drawLongTrail(context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D, places: readonly [number, number][], isKeyed: (i: number) => boolean, colour: string, dashed: boolean): void {
-  const { a, d, e, f } = context.getTransform();
-  const [dot, ring] = [Math.max(1, Math.round(5 * a)), Math.max(3, Math.round(12 * a))];
-  context.save();
-  context.resetTransform();
-  context.strokeStyle = colour;
-  context.fillStyle = colour;
-  context.globalAlpha = 0.6;
-  context.lineWidth = 1;
-  context.setLineDash(dashed ? [4, 3] : []);
-  context.beginPath();
-  for (const [x, y] of places) context.lineTo(x * a + e, y * d + f);
-  context.stroke();
-  context.globalAlpha = 1;
-  context.setLineDash([]);
-  places.forEach(([x, y], i) => {
-    if (isKeyed(i)) context.strokeRect(Math.round(x * a + e - ring / 2) + 0.5, Math.round(y * d + f - ring / 2) + 0.5, ring - 1, ring - 1);
-    else context.fillRect(Math.round(x * a + e - dot / 2), Math.round(y * d + f - dot / 2), dot, dot);
-  });
   context.restore();
 }
 

@@ -16,6 +16,7 @@ export { KeyMark, isRoomy } from './KeyMark.tsx';
 export { builtInCrowd, crowding, crowdRadius, CROWD_REACH_PX } from './crowd.ts';
 export { keyPainter } from './paint-key.ts';
 export { StripCanvas } from './StripCanvas.tsx';
+export type { Columns } from './StripCanvas.tsx';
 export { LiveFigures } from './LiveFigures.tsx';
 export { KeyLine } from './KeyLine.tsx';
 export { createValueScale, curvePath, frameValues } from './curve-path.ts';
