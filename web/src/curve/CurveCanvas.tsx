@@ -1,8 +1,8 @@
-import { memo, useCallback, useRef } from 'react';
+import { memo, useCallback, useMemo } from 'react';
 import type { Channel } from '@undulan/core';
-import { crowding, crowdRadius, curvePath, keyPainter, StripCanvas, useTimeScale, type Columns, type TimeScale, type ValueScale } from '../time-page/index.ts';
+import { crowding, crowdRadius, curvePath, isInColumns, keyPainter, StripCanvas, useChangedColumns, useTimeScale, type Columns, type TimeScale, type ValueScale } from '../time-page/index.ts';
 import { cssColour } from '../ui/index.ts';
-import { changedColumns, ROOM_PX } from './changed-columns.ts';
+import { changedCurve } from './changed-curve.ts';
 
 export interface PaintedCurve {
   channel: Channel;
@@ -19,6 +19,11 @@ interface CurveCanvasProps {
   heightPx: number;
 }
 
+interface Painting {
+  curves: readonly PaintedCurve[];
+  scale: TimeScale;
+}
+
 function sameCurves(before: CurveCanvasProps, after: CurveCanvasProps): boolean {
   if (before.heightPx !== after.heightPx || before.curves.length !== after.curves.length) return false;
   return before.curves.every((curve, i) => {
@@ -30,15 +35,14 @@ function sameCurves(before: CurveCanvasProps, after: CurveCanvasProps): boolean 
 /** Curves whose keys are too crowded to be taken hold of one by one, painted with thin lines and small rings; only anew when one of them changes. */
 export const CurveCanvas = memo(function CurveCanvas({ curves, heightPx }: CurveCanvasProps) {
   const scale = useTimeScale();
-  const draw = useCallback((context: CanvasRenderingContext2D, columns: Columns) => curves.forEach((curve) => paintCurve(context, curve, scale, columns)), [curves, scale]);
-  const painted = useRef<{ curves: readonly PaintedCurve[]; scale: TimeScale } | null>(null);
-  const changed = useCallback((): Columns | null => {
-    const before = painted.current;
-    painted.current = { curves, scale };
-    return before?.scale === scale && before.curves.length === 1 && curves.length === 1 ? changedColumns(before.curves[0]!, curves[0]!, scale) : null;
-  }, [curves, scale]);
-  return <StripCanvas widthPx={scale.widthPx} heightPx={heightPx} draw={draw} changed={changed} />;
+  const now = useMemo(() => ({ curves, scale }), [curves, scale]);
+  const draw = useCallback((context: CanvasRenderingContext2D, columns: Columns) => now.curves.forEach((curve) => paintCurve(context, curve, now.scale, columns)), [now]);
+  return <StripCanvas widthPx={scale.widthPx} heightPx={heightPx} draw={draw} changed={useChangedColumns(now, differ)} />;
 }, sameCurves);
+
+function differ(before: Painting, now: Painting): Columns | null {
+  return before.scale === now.scale && before.curves.length === 1 && now.curves.length === 1 ? changedCurve(before.curves[0]!, now.curves[0]!, now.scale) : null;
+}
 
 function paintCurve(context: CanvasRenderingContext2D, { channel, values, colour, dash, opacity, selected }: PaintedCurve, scale: TimeScale, columns: Columns): void {
   const frames = channel.keys.map((key) => key.frame);
@@ -60,7 +64,7 @@ function paintCurve(context: CanvasRenderingContext2D, { channel, values, colour
     for (const key of channel.keys) {
       const x = scale.xOf(key.frame);
       // Those just beyond reach into what is painted.
-      if (x >= columns.from - ROOM_PX && x <= columns.to + ROOM_PX) paintKey(x, values.yOf(key.value), selected.includes(key.frame));
+      if (isInColumns(x, columns)) paintKey(x, values.yOf(key.value), selected.includes(key.frame));
     }
   }
   context.restore();

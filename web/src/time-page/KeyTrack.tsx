@@ -5,11 +5,12 @@ import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { isLocked, keysSelected, selectEditing, selectShownKeys } from '../editing/index.ts';
 import { CHANNEL_LOOKS } from './channel-looks.ts';
 import { useClock } from './clock-context.tsx';
-import { builtInCrowd, crowding, nearestFrame, reachPath } from './crowd.ts';
+import { useChangedColumns } from './changed-columns.ts';
+import { builtInCrowd, crowding, crowdRadius, nearestFrame, reachPath } from './crowd.ts';
 import { KeyLine } from './KeyLine.tsx';
 import { isRoomy, KeyMark } from './KeyMark.tsx';
-import { paintTrack } from './paint-track.ts';
-import { StripCanvas } from './StripCanvas.tsx';
+import { changedTrack, paintTrack, type TrackPaint } from './paint-track.ts';
+import { StripCanvas, type Columns } from './StripCanvas.tsx';
 import { useTimeScale } from './time-scale-context.tsx';
 import { arrowFrames, type useKeyDrag } from './use-key-drag.ts';
 
@@ -93,10 +94,10 @@ function KeyTrackOf({ subjectId, subjectName, channel, heightPx, drag }: KeyTrac
     }
   };
 
-  const paint = useCallback(
-    (context: CanvasRenderingContext2D) => spacingPx !== null && paintTrack(context, channel, { scale, y, spacingPx, colour, selected: new Set(shownFrames) }),
-    [channel, scale, y, spacingPx, colour, shownFrames],
-  );
+  const radiusPx = crowdRadius(spacingPx ?? 0);
+  const painting = useMemo((): TrackPaint => ({ keys: channel.keys, scale, y, radiusPx, colour, selected: shownFrames }), [channel, scale, y, radiusPx, colour, shownFrames]);
+  const paint = useCallback((context: CanvasRenderingContext2D, columns: Columns) => paintTrack(context, painting, columns), [painting]);
+  const changed = useChangedColumns(painting, changedTrack);
   const xs = frames.map((frame) => scale.xOf(frame));
   const built = spacingPx === null ? null : builtInCrowd(frames, shownFrames);
   const inView = (i: number): boolean => scale.shows(channel.keys[i]!.frame);
@@ -143,7 +144,7 @@ function KeyTrackOf({ subjectId, subjectName, channel, heightPx, drag }: KeyTrac
   if (!built) return keys;
   return (
     <div className="relative" style={{ opacity: locked ? 0.45 : 1 }}>
-      <StripCanvas widthPx={scale.widthPx} heightPx={heightPx} draw={paint} />
+      <StripCanvas widthPx={scale.widthPx} heightPx={heightPx} draw={paint} changed={changed} />
       {keys}
     </div>
   );

@@ -34,6 +34,7 @@ export function StripCanvas({ widthPx, heightPx, draw, changed }: StripCanvasPro
     drawnTheme.current = theme;
     const part = changed?.() ?? null;
     const columns = part && !isOther ? { from: Math.max(0, Math.floor(part.from)), to: Math.min(widthPx, Math.ceil(part.to)) } : { from: 0, to: widthPx };
+    if (columns.to <= columns.from) return;
     context.setTransform(devicePixelRatio, 0, 0, devicePixelRatio, 0, 0);
     context.save();
     context.beginPath();

@@ -5,12 +5,13 @@ import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, keysSelected, previewed, useEditing, selectMotion, selectOpenChannels, selectShownKeys, selectShownMotion } from '../editing/index.ts';
 import { usePointerDrag, type DragMove } from '../ui/index.ts';
 import { useClock } from './clock-context.tsx';
-import { builtInCrowd, crowding, nearestFrame, reachPath } from './crowd.ts';
+import { useChangedColumns } from './changed-columns.ts';
+import { builtInCrowd, crowding, crowdRadius, nearestFrame, reachPath } from './crowd.ts';
 import { GestureNotice } from './GestureNotice.tsx';
 import { keyFramesOf, keysByFrame } from './keys-by-frame.ts';
-import { paintSum } from './paint-track.ts';
+import { changedSum, paintSum, type SumPaint } from './paint-track.ts';
 import { snapFrame } from './snap-frame.ts';
-import { StripCanvas } from './StripCanvas.tsx';
+import { StripCanvas, type Columns } from './StripCanvas.tsx';
 import { useTimeScale } from './time-scale-context.tsx';
 import { arrowFrames, tidy, type Notice, type useKeyDrag } from './use-key-drag.ts';
 
@@ -30,10 +31,10 @@ export const SumTrack = memo(function SumTrack({ drag }: { drag: RefObject<Retur
   const selectedFrames = useMemo(() => new Set(chosen), [chosen]);
   const spacingPx = crowding(frames, scale);
   const built = spacingPx === null ? frames : builtInCrowd(frames, chosen);
-  const paint = useCallback(
-    (context: CanvasRenderingContext2D) => spacingPx !== null && paintSum(context, frames, { scale, y: 10.5, spacingPx, colour: 'var(--ink)', selected: selectedFrames }),
-    [frames, scale, spacingPx, selectedFrames],
-  );
+  const radiusPx = crowdRadius(spacingPx ?? 0);
+  const painting = useMemo((): SumPaint => ({ frames, scale, y: 10.5, radiusPx, colour: 'var(--ink)', selected: chosen }), [frames, scale, radiusPx, chosen]);
+  const paint = useCallback((context: CanvasRenderingContext2D, columns: Columns) => paintSum(context, painting, columns), [painting]);
+  const changed = useChangedColumns(painting, changedSum);
 
   /** The frame an event is about and its keys: by the mark it happened in, in a crowd the nearest. */
   const markOf = (event: PointerEvent<SVGElement> | KeyboardEvent<SVGElement>): { frame: number; here: KeyRef[] } | null => {
@@ -70,7 +71,7 @@ export const SumTrack = memo(function SumTrack({ drag }: { drag: RefObject<Retur
   };
   return (
     <div className="relative">
-      {spacingPx !== null && <StripCanvas widthPx={scale.widthPx} heightPx={SUM_PX} draw={paint} />}
+      {spacingPx !== null && <StripCanvas widthPx={scale.widthPx} heightPx={SUM_PX} draw={paint} changed={changed} />}
       <svg width={scale.widthPx} height={SUM_PX} role="group" aria-label="Keys of all rows" className="relative block touch-none" onPointerDown={press} onKeyDown={type}>
         {spacingPx !== null && (
           <path data-crowd="" d={reachPath(frames, scale, MARK_PX)} fill="transparent" className="cursor-grab">

@@ -1,20 +1,44 @@
-import type { Channel } from '@undulan/core';
+import type { Key } from '@undulan/core';
 import { cssColour } from '../ui/index.ts';
-import { crowdRadius } from './crowd.ts';
+import { changedFrames, columnsOf, isInColumns } from './changed-columns.ts';
 import { keyPainter } from './paint-key.ts';
+import type { Columns } from './StripCanvas.tsx';
 import type { TimeScale } from './time-scale.ts';
 
-interface TrackPaint {
+interface MarksPaint {
   scale: TimeScale;
   /** Height of the row's middle. */
   y: number;
-  spacingPx: number;
+  radiusPx: number;
   colour: string;
-  selected: ReadonlySet<number>;
+  selected: readonly number[];
+}
+
+export interface TrackPaint extends MarksPaint {
+  keys: readonly Key[];
+}
+
+export interface SumPaint extends MarksPaint {
+  frames: readonly number[];
+}
+
+function changedMarks<T>(before: MarksPaint, after: MarksPaint, marksBefore: readonly T[], marksAfter: readonly T[], frameOf: (mark: T) => number): Columns | null {
+  if (before.scale !== after.scale || before.radiusPx !== after.radiusPx || before.colour !== after.colour || before.y !== after.y) return null;
+  return columnsOf(changedFrames(marksBefore, marksAfter, frameOf), before.selected, after.selected, after.scale);
+}
+
+/** The columns in which two paintings of a row differ; null when they may differ anywhere. */
+export function changedTrack(before: TrackPaint, after: TrackPaint): Columns | null {
+  return changedMarks(before, after, before.keys, after.keys, (key) => key.frame);
+}
+
+/** The columns in which two paintings of the sum differ; null when they may differ anywhere. */
+export function changedSum(before: SumPaint, after: SumPaint): Columns | null {
+  return changedMarks(before, after, before.frames, after.frames, (frame) => frame);
 }
 
 /** Paints a crowded row of keys with the marks of a roomy one, drawn small: how the motion goes from key to key, then the keys. */
-export function paintTrack(context: CanvasRenderingContext2D, { keys }: Channel, { scale, y, spacingPx, colour, selected }: TrackPaint): void {
+export function paintTrack(context: CanvasRenderingContext2D, { keys, scale, y, radiusPx, colour, selected }: TrackPaint, columns: Columns): void {
   const line = cssColour(colour);
   const xs = keys.map((key) => scale.xOf(key.frame));
   context.fillStyle = line;
@@ -24,7 +48,7 @@ export function paintTrack(context: CanvasRenderingContext2D, { keys }: Channel,
   context.beginPath();
   for (let i = 0; i + 1 < keys.length; i++) {
     const [x1, x2] = [xs[i]!, xs[i + 1]!];
-    if (x2 < 0 || x1 > scale.widthPx) continue;
+    if (x2 < columns.from || x1 > columns.to) continue;
     if (keys[i]!.value === keys[i + 1]!.value) {
       context.globalAlpha = 0.25;
       context.fillRect(x1, y - 2.5, x2 - x1, 5);
@@ -39,21 +63,20 @@ export function paintTrack(context: CanvasRenderingContext2D, { keys }: Channel,
     else context.quadraticCurveTo((x1 + x2) / 2, y - 14, x2, y);
   }
   context.stroke();
-  const radius = crowdRadius(spacingPx);
   keys.forEach((key, i) => {
-    if (key.role === 'extreme' || !scale.shows(key.frame)) return;
     const x = xs[i]!;
-    if (selected.has(key.frame)) {
+    if (key.role === 'extreme' || !isInColumns(x, columns)) return;
+    if (selected.includes(key.frame)) {
       context.globalAlpha = 0.25;
-      context.fillRect(x - radius, y - 11, 2 * radius, 24);
+      context.fillRect(x - radiusPx, y - 11, 2 * radiusPx, 24);
       context.globalAlpha = 1;
     }
     context.fillRect(x - 0.75, y - 8, 1.5, 16);
-    if (key.role === 'breakdown') context.fillRect(x - radius, y + 10, 2 * radius, 1.5);
+    if (key.role === 'breakdown') context.fillRect(x - radiusPx, y + 10, 2 * radiusPx, 1.5);
   });
-  const paintKey = keyPainter(context, colour, radius);
+  const paintKey = keyPainter(context, colour, radiusPx);
   keys.forEach((key, i) => {
-    if (key.role === 'extreme' && scale.shows(key.frame)) paintKey(xs[i]!, y, selected.has(key.frame));
+    if (key.role === 'extreme' && isInColumns(xs[i]!, columns)) paintKey(xs[i]!, y, selected.includes(key.frame));
   });
 }
 
@@ -61,13 +84,13 @@ export function paintTrack(context: CanvasRenderingContext2D, { keys }: Channel,
 const LEAST_HOLLOW_PX = 4;
 
 /** Paints the sum of crowded rows: a small tab for each frame that has keys. */
-export function paintSum(context: CanvasRenderingContext2D, frames: readonly number[], { scale, y, spacingPx, colour, selected }: TrackPaint): void {
+export function paintSum(context: CanvasRenderingContext2D, { frames, scale, y, radiusPx, colour, selected }: SumPaint, columns: Columns): void {
   const [line, page] = [cssColour(colour), cssColour('var(--page)')];
-  const width = 2 * crowdRadius(spacingPx) - 1;
+  const width = 2 * radiusPx - 1;
   for (const frame of frames) {
-    if (!scale.shows(frame)) continue;
+    if (!isInColumns(scale.xOf(frame), columns)) continue;
     const x = Math.round(scale.xOf(frame) - width / 2);
-    const isSelected = selected.has(frame);
+    const isSelected = selected.includes(frame);
     context.fillStyle = line;
     context.globalAlpha = isSelected || width >= LEAST_HOLLOW_PX ? 1 : 0.45;
     context.fillRect(x, y - 5.5, width, 11);
