@@ -19,6 +19,8 @@ export { sampleChannel, keyIndexAt, channelSpeed } from './sample.ts';
 export type { Speeds } from './sample.ts';
 export { handleOfNumbers, numbersOfHandle } from './handle-numbers.ts';
 export type { HandleNumbers } from './handle-numbers.ts';
+export { changedFrames, changedSpan } from './changed-span.ts';
+export type { FrameSpan } from './changed-span.ts';
 export { createSegmentSampler } from './segment.ts';
 export { bakeMotion, bakeChannelInto } from './bake.ts';
 export type { BakedMotion, BakeSpan } from './bake.ts';

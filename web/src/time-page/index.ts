@@ -17,8 +17,7 @@ export { builtInCrowd, crowding, crowdRadius, CROWD_REACH_PX } from './crowd.ts'
 export { keyPainter } from './paint-key.ts';
 export { StripCanvas } from './StripCanvas.tsx';
 export type { Columns } from './StripCanvas.tsx';
-export { changedFrames, columnsOf, isInColumns, useChangedColumns } from './changed-columns.ts';
-export type { Frames } from './changed-columns.ts';
+export { columnsOf, isInColumns, useChangedColumns } from './changed-columns.ts';
 export { LiveFigures } from './LiveFigures.tsx';
 export { KeyLine } from './KeyLine.tsx';
 export { createValueScale, curvePath, frameValues } from './curve-path.ts';

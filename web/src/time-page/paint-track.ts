@@ -1,6 +1,6 @@
-import type { Key } from '@undulan/core';
+import { changedFrames, type Key } from '@undulan/core';
 import { cssColour } from '../ui/index.ts';
-import { changedFrames, columnsOf, isInColumns } from './changed-columns.ts';
+import { columnsOf, isInColumns } from './changed-columns.ts';
 import { keyPainter } from './paint-key.ts';
 import type { Columns } from './StripCanvas.tsx';
 import type { TimeScale } from './time-scale.ts';
