@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { dragOnStage, exerciseRow, expectAccessible, goToFrame, keyMark, signIn } from './steps.ts';
+import { dragOnStage, exerciseRow, expectAccessible, goToFrame, keyMark, openBench, signIn } from './steps.ts';
 
 test('the door refuses wrong credentials in words and offers the demo accounts', async ({ page }) => {
   await page.goto('/');
@@ -105,4 +105,19 @@ test('an address that leads nowhere, or to what is not yours, says so', async ({
   await expect(page.getByRole('alert')).toContainText('There is no such draft, or it is not yours.');
   await page.goto('/pantry');
   await expect(page.getByText('There is no page at this address')).toBeVisible();
+});
+
+test('at the least width every control of the Bench is within the window', async ({ page }) => {
+  await page.setViewportSize({ width: 1100, height: 800 });
+  await openBench(page, 'Priya Raman', 'Tea towel drag');
+  await keyMark(page, 'Position x', 5).first().click();
+  const gutter = (await page.getByRole('region', { name: 'Time', exact: true }).boundingBox())!.x;
+  for (const name of ['Target', 'Record on']) {
+    const { x, width } = (await page.getByRole('button', { name, exact: true }).boundingBox())!;
+    expect(x + width).toBeLessThan(gutter);
+  }
+  for (const name of ['Keep shares', 'Delete the selected keys', /^Account of/]) {
+    const { x, width } = (await page.getByRole('button', { name }).boundingBox())!;
+    expect(x + width).toBeLessThanOrEqual(1100);
+  }
 });

@@ -5,11 +5,12 @@ import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { keysSelected, selectActiveChannel, selectKeyedChannels, selectMotion, selectShownKeys, selectSubject } from '../editing/index.ts';
 import { CHANNEL_LOOKS, crowding, CurveLine, curvePath, Strip, useClock, useTimeScale, useValueUnits, ValueAxis, type ValueScale } from '../time-page/index.ts';
 import { Empty, useSize, useStored } from '../ui/index.ts';
-import { CurveCanvas, type PaintedCurve } from './CurveCanvas.tsx';
+import { CurveCanvas } from './CurveCanvas.tsx';
 import { CurveKeys } from './CurveKeys.tsx';
 import { CurveLegend } from './CurveLegend.tsx';
 import { curveScales, type CurveScaling, type FittedScale } from './curve-scales.ts';
 import { OutsideGrips } from './OutsideGrips.tsx';
+import type { PaintedCurve } from './paint-curve.ts';
 import { WobbleBand } from './WobbleBand.tsx';
 
 interface CurveStripProps {

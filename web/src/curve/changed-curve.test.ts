@@ -2,7 +2,7 @@ import { createChannel, createKey } from '@undulan/core';
 import { expect, test } from 'vitest';
 import { createTimeScale, createValueScale } from '../time-page/index.ts';
 import { changedCurve } from './changed-curve.ts';
-import type { PaintedCurve } from './CurveCanvas.tsx';
+import type { PaintedCurve } from './paint-curve.ts';
 
 const channel = createChannel('rotation', 0, Array.from({ length: 20 }, (_, i) => createKey(1 + i * 5, i % 3)));
 const scale = createTimeScale(1, 101, 660);

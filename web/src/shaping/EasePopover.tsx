@@ -29,7 +29,7 @@ export const EasePopover = memo(function EasePopover({ courseId }: EasePopoverPr
     <Button
       small
       aria-label={`How it leaves: ${says}`}
-      className="w-48 justify-between!"
+      className="w-48 justify-between! @max-[43rem]:w-32"
       tip={begins.length > 0 && 'How the motion goes on to the next key'}
       disabledReason={begins.length === 0 && 'Nothing comes after the last key: how it leaves has no effect.'}
     >

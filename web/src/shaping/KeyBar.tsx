@@ -22,7 +22,7 @@ export function KeyBar({ courseId }: { courseId: string | undefined }) {
   const remove = (): void => void dispatch(edited({ operation: 'deleteKeys', args: [selectedKeys] }));
 
   const keys = found.map(({ key }) => key);
-  const bar = 'flex h-10 shrink-0 items-center gap-2 border-t border-rule text-xs';
+  const bar = '@container flex h-10 shrink-0 items-center gap-2 border-t border-rule text-xs';
   if (keys.length === 0) {
     return (
       <div role="group" aria-label="Selected keys" className={`${bar} text-faint`}>

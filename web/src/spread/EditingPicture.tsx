@@ -33,16 +33,17 @@ export function EditingPicture({ tone, target, noTarget, targetShown, onTargetSh
     ...(target && { target: () => onTargetShown(!targetShown) }),
   });
   return (
-    <section aria-label="Picture" className="strip flex h-full min-h-0 flex-col gap-2 px-4 py-3">
+    <section aria-label="Picture" className="strip @container flex h-full min-h-0 flex-col gap-2 px-4 py-3">
       <div className="flex items-center gap-1.5">
         <Button
           aria-pressed={record}
+          aria-label={`Record ${record ? 'on' : 'off'}`}
           tip={record ? 'A change sets a key on this frame (R)' : 'Changes set no keys; moving channels are asked about (R)'}
           className={record ? 'border-ink! bg-ink! font-semibold text-page!' : ''}
           onClick={() => dispatch(recordToggled())}
         >
           {record ? <Pencil size={14} /> : <PencilOff size={14} />}
-          Record {record ? 'on' : 'off'}
+          <span className="@max-[26.5rem]:hidden">Record</span> {record ? 'on' : 'off'}
         </Button>
         <KeyHere />
         <div className="ml-auto flex gap-1.5">

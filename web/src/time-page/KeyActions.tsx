@@ -17,14 +17,14 @@ export function KeyActions({ rangeFixed, children }: { rangeFixed: string | null
   const commands = useKeyCommands();
   useKeyShortcuts(commands);
   return (
-    <div role="toolbar" aria-label="Keys" className="flex h-9 shrink-0 items-center gap-1 border-t border-rule">
+    <div role="toolbar" aria-label="Keys" className="@container flex h-9 shrink-0 items-center gap-1 border-t border-rule">
       <SelectMenu commands={commands} />
       <EditMenu commands={commands} />
       <RetimePopover rangeFixed={rangeFixed} />
       <HoldPopover />
       <CuePopover />
       {children}
-      <span className="ml-auto text-xs text-faint">When keys move:</span>
+      <span className="ml-auto text-xs whitespace-nowrap text-faint"><span className="@max-[43rem]:hidden">When keys move:</span></span>
       <Toggle on={ripple} small tip="All keys after the moved ones, in the rows shown, go along" onClick={() => dispatch(rippleToggled())}>
         Ripple
       </Toggle>
