@@ -50,8 +50,12 @@ export function LiveFigures({ textsAt }: { textsAt: (frame: number) => string[] 
   const canvas = useRef<HTMLCanvasElement>(null);
   const [layout, setLayout] = useState<Layout | null>(null);
   const theme = useTheme();
+  // Where the figures go is known once they are laid out, and changes with the size of what they lie in.
   useLayoutEffect(() => {
-    setLayout(layOut(canvas.current!.parentElement!));
+    const host = canvas.current!.parentElement!;
+    const observer = new ResizeObserver(() => setLayout(layOut(host)));
+    observer.observe(host);
+    return () => observer.disconnect();
   }, [theme]);
   useOnFrame(
     useCallback(
