@@ -50,7 +50,7 @@ test('with Record on, arrows in the picture key the changed channel alone; Shift
 
 test('with Record off, a channel that rests rests elsewhere; one that moves is asked about, and cancelling changes nothing', () => {
   press('r');
-  expect(screen.getByText('Record off')).toBeDefined();
+  expect(screen.getByRole('button', { name: 'Record off' })).toBeDefined();
   fireEvent.keyDown(picture(), { key: 'ArrowLeft' });
   expect([channelOf(motion(), 'pancake', 'position.x').resting, framesOf('position.x')]).toEqual([479, []]);
   fireEvent.keyDown(picture(), { key: 'ArrowDown' });
