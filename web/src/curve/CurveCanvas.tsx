@@ -1,6 +1,7 @@
 import { memo, useCallback, useMemo } from 'react';
+import { shallowEqual } from 'react-redux';
 import { StripCanvas, useChangedColumns, useTimeScale, type Columns, type TimeScale } from '../time-page/index.ts';
-import { changedCurve } from './changed-curve.ts';
+import { changedCurves } from './changed-curve.ts';
 import { paintCurve, type PaintedCurve } from './paint-curve.ts';
 
 interface CurveCanvasProps {
@@ -17,7 +18,7 @@ function sameCurves(before: CurveCanvasProps, after: CurveCanvasProps): boolean 
   if (before.heightPx !== after.heightPx || before.curves.length !== after.curves.length) return false;
   return before.curves.every((curve, i) => {
     const other = after.curves[i]!;
-    return curve.channel === other.channel && curve.values === other.values && curve.colour === other.colour && curve.opacity === other.opacity && curve.selected === other.selected;
+    return curve.channel === other.channel && curve.values === other.values && curve.colour === other.colour && curve.opacity === other.opacity && curve.ringPx === other.ringPx && shallowEqual(curve.selected, other.selected);
   });
 }
 
@@ -30,5 +31,5 @@ export const CurveCanvas = memo(function CurveCanvas({ curves, heightPx }: Curve
 }, sameCurves);
 
 function differ(before: Painting, now: Painting): Columns | null {
-  return before.scale === now.scale && before.curves.length === 1 && now.curves.length === 1 ? changedCurve(before.curves[0]!, now.curves[0]!, now.scale) : null;
+  return before.scale === now.scale ? changedCurves(before.curves, now.curves, now.scale) : null;
 }

@@ -2,10 +2,12 @@ import { Fragment, memo, useMemo, type KeyboardEvent, type PointerEvent } from '
 import { shallowEqual } from 'react-redux';
 import { CHANNELS, effectiveHandles, sameKey, type Channel, type Handle, type HandleSide, type KeyRef } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, keysSelected, previewed, selectEditing, selectShownKeys, type EditRequest } from '../editing/index.ts';
+import { edited, keysSelected, previewed, selectEditing, selectShownKeys, selectUnderWay, type EditRequest } from '../editing/index.ts';
 import { builtInCrowd, crowding, CROWD_REACH_PX, formatValue, toFineness, useClock, useTimeScale, type ValueScale } from '../time-page/index.ts';
-import { usePointerDrag, useStored, type DragMove } from '../ui/index.ts';
+import { Still, usePointerDrag, useStored, type DragMove } from '../ui/index.ts';
 import { draggedHandle, KEEPS_NOTHING, type HandleKeeps } from './handle-drag.ts';
+import { HANDLE_PX, RING_PX } from './paint-curve.ts';
+import { isComputed, shownHandles } from './shown-handles.ts';
 
 interface CurveKeysProps {
   subjectId: string;
@@ -38,7 +40,8 @@ const ARROWS: Partial<Record<string, { frames: number; steps: number }>> = {
 
 /**
  * The keys of a curve to drag in frame and value (Shift keeps to one of them), and the handles of the selected ones (Alt parts them). Events are taken for all
- * of them together, so that marks that stay are not drawn anew. Crowded keys are painted beneath, and only selected ones among them built.
+ * of them together, so that marks that stay are not drawn anew. Crowded keys are painted beneath, with elements over selected ones that stay where they are while
+ * something is dragged: only what is painted follows then.
  */
 export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, colour, small = false }: CurveKeysProps) {
   const scale = useTimeScale();
@@ -47,6 +50,7 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, c
   const isOwn = (ref: KeyRef): boolean => ref.subjectId === subjectId && ref.channelId === channel.id;
   const ownSelection = useAppSelector((state) => selectEditing(state).selectedKeys.filter(isOwn), shallowEqual);
   const shownFrames = useAppSelector((state) => selectShownKeys(state).filter(isOwn).map((ref) => ref.frame), shallowEqual);
+  const underWay = useAppSelector(selectUnderWay);
   const [keeps] = useStored<HandleKeeps>('handle-keeps', KEEPS_NOTHING);
   const refOf = (frame: number): KeyRef => ({ subjectId, channelId: channel.id, frame });
   const isSelected = (frame: number): boolean => ownSelection.some((key) => sameKey(key, refOf(frame)));
@@ -136,34 +140,42 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, c
   return (
     <g onPointerDown={press} onKeyDown={type}>
       {isCrowd && <rect width={scale.widthPx} height="100%" fill="transparent" onPointerMove={(event) => event.currentTarget.style.setProperty('cursor', nearestIndex(event) < 0 ? 'auto' : 'move')} />}
-      {built.map((frame) => {
-        if (!scale.shows(frame)) return null;
-        const i = frames.indexOf(frame);
-        const key = channel.keys[i]!;
-        const x = scale.xOf(key.frame);
-        const y = values.yOf(key.value);
-        const selected = shownFrames.includes(key.frame);
-        const sides: HandleSide[] = [];
-        if (selected && channel.keys[i - 1]?.leave === 'curve') sides.push('in');
-        if (selected && key.leave === 'curve' && channel.keys[i + 1]) sides.push('out');
-        const handles = sides.length > 0 ? effectiveHandles(channel.keys, i) : null;
-        return (
-          <Fragment key={key.frame}>
-            {sides.map((side) => (
-              <HandleMark
-                key={side}
-                side={side}
+      <Still still={isCrowd && underWay}>
+        {built.map((frame) => {
+          if (!scale.shows(frame)) return null;
+          const i = frames.indexOf(frame);
+          const key = channel.keys[i]!;
+          const x = scale.xOf(key.frame);
+          const y = values.yOf(key.value);
+          const selected = shownFrames.includes(key.frame);
+          return (
+            <Fragment key={key.frame}>
+              {(selected ? shownHandles(channel.keys, i) : []).map((handle) => (
+                <HandleMark
+                  key={handle.side}
+                  side={handle.side}
+                  frame={key.frame}
+                  from={{ x, y }}
+                  to={{ x: scale.xOf(key.frame + handle.frames), y: values.yOf(key.value + handle.value) }}
+                  computed={isComputed(key)}
+                  colour={colour}
+                  painted={isCrowd}
+                />
+              ))}
+              <CurveKeyMark
                 frame={key.frame}
-                from={{ x, y }}
-                to={{ x: scale.xOf(key.frame + handles![side].frames), y: values.yOf(key.value + handles![side].value) }}
-                computed={key.link === 'auto' || key.link === 'flat'}
+                x={x}
+                y={y}
+                label={`${CHANNELS[channel.id].label} ${formatValue(channel.id, key.value)} on frame ${key.frame}, key of the curve`}
+                selected={selected}
                 colour={colour}
+                small={small}
+                painted={isCrowd}
               />
-            ))}
-            <CurveKeyMark frame={key.frame} x={x} y={y} label={`${CHANNELS[channel.id].label} ${formatValue(channel.id, key.value)} on frame ${key.frame}, key of the curve`} selected={selected} colour={colour} small={small} />
-          </Fragment>
-        );
-      })}
+            </Fragment>
+          );
+        })}
+      </Still>
     </g>
   );
 });
@@ -176,13 +188,15 @@ interface CurveKeyMarkProps {
   selected: boolean;
   colour: string;
   small: boolean;
+  /** It is seen on the canvas beneath. */
+  painted: boolean;
 }
 
-const CurveKeyMark = memo(function CurveKeyMark({ frame, x, y, label, selected, colour, small }: CurveKeyMarkProps) {
+const CurveKeyMark = memo(function CurveKeyMark({ frame, x, y, label, selected, colour, small, painted }: CurveKeyMarkProps) {
   return (
     <g data-frame={frame} role="button" tabIndex={0} aria-pressed={selected} aria-label={label} className="cursor-move">
       <circle cx={x} cy={y} r={small ? 8 : 12} fill="transparent" />
-      <circle cx={x} cy={y} r={small ? 3.5 : 5.5} fill={selected ? colour : 'var(--page)'} stroke={colour} strokeWidth={2} />
+      {!painted && <circle cx={x} cy={y} r={small ? RING_PX.other : RING_PX.own} fill={selected ? colour : 'var(--page)'} stroke={colour} strokeWidth={2} />}
     </g>
   );
 });
@@ -195,16 +209,18 @@ interface HandleMarkProps {
   /** Not set by hand: worked out from the keys beside. */
   computed: boolean;
   colour: string;
+  painted: boolean;
 }
 
-function HandleMark({ side, frame, from, to, computed, colour }: HandleMarkProps) {
+function HandleMark({ side, frame, from, to, computed, colour, painted }: HandleMarkProps) {
   return (
     <g data-handle={side} data-frame={frame} className="cursor-move">
-      <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke={colour} strokeWidth={1.2} />
+      <title>{side === 'in' ? 'Arriving handle' : 'Leaving handle'}. Alt parts the two, Shift keeps it level.</title>
+      {!painted && <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke={colour} strokeWidth={1.2} />}
       <rect x={to.x - 9} y={to.y - 9} width={18} height={18} fill="transparent" />
-      <rect x={to.x - 4} y={to.y - 4} width={8} height={8} fill={computed ? 'var(--page)' : colour} stroke={colour} strokeWidth={1.5}>
-        <title>{side === 'in' ? 'Arriving handle' : 'Leaving handle'}. Alt parts the two, Shift keeps it level.</title>
-      </rect>
+      {!painted && (
+        <rect x={to.x - HANDLE_PX / 2} y={to.y - HANDLE_PX / 2} width={HANDLE_PX} height={HANDLE_PX} fill={computed ? 'var(--page)' : colour} stroke={colour} strokeWidth={1.5} />
+      )}
     </g>
   );
 }

@@ -1,8 +1,7 @@
 import { memo, useMemo } from 'react';
-import { shallowEqual } from 'react-redux';
 import { CHANNELS, findChannel, findSubject, type Channel, type MotionDocument } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { keysSelected, selectActiveChannel, selectKeyedChannels, selectMotion, selectShownKeys, selectSubject } from '../editing/index.ts';
+import { keysSelected, selectActiveChannel, selectKeyedChannels, selectSettledSubject, selectShownKeys, selectSubject } from '../editing/index.ts';
 import { CHANNEL_LOOKS, crowding, CurveLine, curvePath, Strip, useClock, useTimeScale, useValueUnits, ValueAxis, type ValueScale } from '../time-page/index.ts';
 import { Empty, useSize, useStored } from '../ui/index.ts';
 import { CurveCanvas } from './CurveCanvas.tsx';
@@ -10,7 +9,7 @@ import { CurveKeys } from './CurveKeys.tsx';
 import { CurveLegend } from './CurveLegend.tsx';
 import { curveScales, type CurveScaling, type FittedScale } from './curve-scales.ts';
 import { OutsideGrips } from './OutsideGrips.tsx';
-import type { PaintedCurve } from './paint-curve.ts';
+import { RING_PX, type PaintedCurve } from './paint-curve.ts';
 import { WobbleBand } from './WobbleBand.tsx';
 
 interface CurveStripProps {
@@ -20,19 +19,14 @@ interface CurveStripProps {
   target: MotionDocument | null;
 }
 
-const NONE: readonly number[] = [];
-
 /** The value curves of the shown channels with their keys and handles to drag; the active one in the tone of its motion, over the target's. */
 export function CurveStrip({ tone, target }: CurveStripProps) {
   const dispatch = useAppDispatch();
   const subject = useAppSelector(selectSubject);
   const keyed = useAppSelector(selectKeyedChannels);
   const active = useAppSelector(selectActiveChannel);
-  const settled = useAppSelector(selectMotion);
-  const shownFrames = useAppSelector((state) => {
-    const own = selectActiveChannel(state)?.id;
-    return selectShownKeys(state).filter((key) => key.channelId === own && key.subjectId === state.editing.subjectId).map((key) => key.frame);
-  }, shallowEqual);
+  const settledSubject = useAppSelector(selectSettledSubject);
+  const shownKeys = useAppSelector(selectShownKeys);
   const units = useValueUnits();
   const scale = useTimeScale();
   const { range } = useClock();
@@ -43,7 +37,6 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
 
   const targetSubject = target && subject ? findSubject(target, subject.id) : undefined;
   const targetChannel = active && targetSubject ? findChannel(targetSubject, active.id) : undefined;
-  const settledSubject = settled && subject ? findSubject(settled, subject.id) : undefined;
   const others = keyed.filter((channel) => channel.id !== active?.id && !hidden.includes(channel.id) && !CHANNELS[channel.id].blend);
 
   // Fitted to the settled motion, so that the scales stand still while something is dragged.
@@ -63,9 +56,12 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
   const fittedTo = (channel: Channel): FittedScale => scales.get(channel.id) ?? curveScales([channel], [], scaling, range, heightPx).get(channel.id)!;
   const own = fittedTo(active);
   const isCrowded = ({ keys }: Channel): boolean => crowding(keys.map((key) => key.frame), scale) !== null;
-  const paintedBeneath: PaintedCurve[] = others.filter(isCrowded).map((channel) => ({ channel, values: fittedTo(channel).values, ...CHANNEL_LOOKS[channel.id], opacity: 0.4, selected: NONE }));
+  const selectedOf = (channel: Channel): number[] => shownKeys.filter((key) => key.channelId === channel.id && key.subjectId === subject.id).map((key) => key.frame);
+  const paintedBeneath = others
+    .filter(isCrowded)
+    .map((channel): PaintedCurve => ({ channel, values: fittedTo(channel).values, ...CHANNEL_LOOKS[channel.id], opacity: 0.4, selected: selectedOf(channel), ringPx: RING_PX.other }));
   const isPainted = isCrowded(active);
-  if (isPainted && targetChannel) paintedBeneath.unshift({ channel: targetChannel, values: own.values, colour: 'var(--target)', dash: '', opacity: 1, selected: null });
+  if (isPainted && targetChannel) paintedBeneath.unshift({ channel: targetChannel, values: own.values, colour: 'var(--target)', dash: '', opacity: 1, selected: [], ringPx: null });
   const choices = keyed.some((channel) => channel.id === active.id) ? keyed : [active, ...keyed];
   const colour = tone === 'take' ? 'var(--take)' : 'var(--target)';
   return (
@@ -88,7 +84,7 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
           <ValueAxis channelId={active.id} values={own.values} heightPx={heightPx} shares={scaling === 'normalised' ? own : undefined} />
         </svg>
         {paintedBeneath.length > 0 && <CurveCanvas curves={paintedBeneath} heightPx={heightPx} />}
-        {isPainted && <CurveCanvas curves={[{ channel: active, values: own.values, colour, dash: tone === 'take' ? '6 4' : '', opacity: 1, selected: shownFrames }]} heightPx={heightPx} />}
+        {isPainted && <CurveCanvas curves={[{ channel: active, values: own.values, colour, dash: tone === 'take' ? '6 4' : '', opacity: 1, selected: selectedOf(active), ringPx: RING_PX.own }]} heightPx={heightPx} />}
         <svg width={scale.widthPx} height={heightPx} className="relative block touch-none" onPointerDown={() => dispatch(keysSelected({ keys: [] }))}>
           {!isPainted && targetChannel && <CurveLine channel={targetChannel} values={own.values} tone="target" dotted={false} />}
           {others.filter((channel) => !isCrowded(channel)).map((channel) => (

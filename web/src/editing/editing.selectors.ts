@@ -14,6 +14,9 @@ export const selectMotion = (state: RootState): MotionDocument | null => state.e
 /** The document to draw: with the gesture under way, if there is one. */
 export const selectShownMotion = (state: RootState): MotionDocument | null => state.editing.preview ?? selectMotion(state);
 
+/** Whether a gesture is under way: what is shown is not settled. */
+export const selectUnderWay = (state: RootState): boolean => state.editing.preview !== null;
+
 /** The document as the picture shows it: with changes that are not keyed yet, whatever the frame, unless a gesture is at those channels. */
 export const selectPictureMotion = createSelector(
   [selectShownMotion, (state: RootState) => state.editing.unkeyed, (state: RootState) => (state.editing.preview ? state.editing.previewKeys : NO_KEYS)],
@@ -44,6 +47,12 @@ export const selectOpenChannels = createSelector(
 
 export const selectSubject = createSelector(
   [selectShownMotion, (state: RootState) => state.editing.subjectId],
+  (motion, subjectId): Subject | null => (motion && subjectId ? (findSubject(motion, subjectId) ?? null) : null),
+);
+
+/** The selected subject as it was last changed. */
+export const selectSettledSubject = createSelector(
+  [selectMotion, (state: RootState) => state.editing.subjectId],
   (motion, subjectId): Subject | null => (motion && subjectId ? (findSubject(motion, subjectId) ?? null) : null),
 );
 

@@ -5,7 +5,7 @@ export {
   editingReducer, edited, limited, previewed, detailsChanged, undone, redone, keysSelected, subjectSelected, channelSelected, recordToggled, asked, targetUnlocked, copied, rowsChanged, rippleToggled, sharesToggled, leftUnkeyed, unkeyedDropped, easeCopied,
 } from './editing.slice.ts';
 export {
-  selectEditing, selectWork, selectMotion, selectShownMotion, selectPictureMotion, selectKeyRows, selectOpenChannels, selectShownKeys, selectSubject, selectKeyedChannels, selectActiveChannel, selectIsDirty, selectUndoName,
+  selectEditing, selectWork, selectMotion, selectShownMotion, selectUnderWay, selectPictureMotion, selectKeyRows, selectOpenChannels, selectShownKeys, selectSubject, selectSettledSubject, selectKeyedChannels, selectActiveChannel, selectIsDirty, selectUndoName,
   selectRedoName,
 } from './editing.selectors.ts';
 export { keyRows, openChannels, isLocked } from './rows.ts';

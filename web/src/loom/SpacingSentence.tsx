@@ -1,7 +1,8 @@
 import { describeSpacing, wayOf } from '@undulan/core';
 import { useAppSelector } from '../app/store.ts';
-import { selectShownMotion, selectSubject } from '../editing/index.ts';
+import { selectShownMotion, selectSubject, selectUnderWay } from '../editing/index.ts';
 import { useRestingFrame } from '../time-page/index.ts';
+import { Still } from '../ui/index.ts';
 import { CompareTable } from './CompareTable.tsx';
 import { useActiveTrack, useSegmentAt } from './use-segments.ts';
 
@@ -9,6 +10,7 @@ import { useActiveTrack, useSegmentAt } from './use-segments.ts';
 export function SpacingSentence() {
   const motion = useAppSelector(selectShownMotion);
   const subject = useAppSelector(selectSubject);
+  const underWay = useAppSelector(selectUnderWay);
   const track = useActiveTrack();
   const chart = useSegmentAt(subject, track, useRestingFrame());
   if (!motion || !subject || !track || !chart) return null;
@@ -21,7 +23,9 @@ export function SpacingSentence() {
         </span>{' '}
         {describeSpacing(chart, length, track.unit, motion.rate)}
       </p>
-      <CompareTable key={chart.firstFrame} chart={chart} length={length} unit={track.unit} />
+      <Still still={underWay}>
+        <CompareTable key={chart.firstFrame} chart={chart} length={length} unit={track.unit} />
+      </Still>
     </div>
   );
 }

@@ -3,7 +3,7 @@ import { ChevronLeft, ChevronRight, Lock } from 'lucide-react';
 import { CHANNELS, sameChannel, sampleChannel, type Channel, type ChannelKind, type KeyValue } from '@undulan/core';
 import { useAppDispatch } from '../app/store.ts';
 import { channelSelected, previewed, useEditing, useChangeValues } from '../editing/index.ts';
-import { toFineness, useClock, useMoving, useValueUnits } from '../time-page/index.ts';
+import { toFineness, useClock, useValueUnits } from '../time-page/index.ts';
 import { CommitInput, Tip, usePointerDrag } from '../ui/index.ts';
 import { ChannelMenu } from './ChannelMenu.tsx';
 import { TabGlyph, type TabState } from './TabGlyph.tsx';
@@ -22,13 +22,14 @@ interface ChannelRowProps {
   subjectId: string;
   channel: Channel;
   frame: number;
+  /** The value is painted over its place, since it changes all the time. */
+  live: boolean;
 }
 
 /** One channel's tab, name, value on the frame (typed, computed or dragged), unit, the keys beside, and its actions. */
-export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame }: ChannelRowProps) {
+export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame, live }: ChannelRowProps) {
   const clock = useClock();
   const dispatch = useAppDispatch();
-  const moving = useMoving();
   const change = useChangeValues();
   const units = useValueUnits();
   const { unkeyed, limits } = useEditing('unkeyed', 'limits');
@@ -63,19 +64,22 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame }
         </button>
       </td>
       <td className="w-20 py-1 text-right">
-        {moving ? (
-          <span data-live="" className="figures block h-6 pr-[9px] text-right font-semibold" />
-        ) : fixed ? (
-          <span className="figures pr-[9px]">{units.format(channel.id, value)}</span>
-        ) : (
-          <CommitInput
-            aria-label={`${label} on frame ${frame}`}
-            title="A value, or a change of it: +=10, -=10, *2, /2"
-            className={`figures h-6! border-transparent! bg-transparent! text-right font-semibold hover:border-rule! focus:border-rule! focus:bg-page! ${changed ? 'text-take-ink' : ''}`}
-            value={units.format(channel.id, value)}
-            onCommit={commit}
-          />
-        )}
+        <div className="relative">
+          {live && <span data-live="" className="figures absolute inset-0 pr-[9px] text-right font-semibold" />}
+          <div className={live ? 'opacity-0' : undefined}>
+            {fixed ? (
+              <span className="figures pr-[9px]">{units.format(channel.id, value)}</span>
+            ) : (
+              <CommitInput
+                aria-label={`${label} on frame ${frame}`}
+                title="A value, or a change of it: +=10, -=10, *2, /2"
+                className={`figures h-6! border-transparent! bg-transparent! text-right font-semibold hover:border-rule! focus:border-rule! focus:bg-page! ${changed ? 'text-take-ink' : ''}`}
+                value={units.format(channel.id, value)}
+                onCommit={commit}
+              />
+            )}
+          </div>
+        </div>
       </td>
       <td className="w-11 py-1 pl-1 text-xs text-faint">
         {fixed ? <span className="figures px-1">{units.label(channel.id)}</span> : <ScrubHandle value={{ ...ref, value }} frame={frame} />}

@@ -1,8 +1,8 @@
 import { useCallback, useState } from 'react';
 import type { Channel, Subject } from '@undulan/core';
-import { sampleChannel, TRACKS } from '@undulan/core';
+import { channelOf, sampleChannel, TRACKS } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { selectShownMotion, selectSubject, subjectSelected } from '../editing/index.ts';
+import { selectMotion, selectPictureMotion, selectSettledSubject, selectUnderWay, subjectSelected } from '../editing/index.ts';
 import { LiveFigures, useMoving, useRestingFrame, useValueUnits } from '../time-page/index.ts';
 import { ChannelRow } from './ChannelRow.tsx';
 import { UnkeyedNotice } from './UnkeyedNotice.tsx';
@@ -14,11 +14,13 @@ function isListed(channel: Channel, all: boolean): boolean {
   return all || channel.keys.length > 0 || POSITION.includes(channel.id);
 }
 
-/** Every channel of the selected subject with its value on this frame, to be typed; and the keys before and after. */
+/** Every channel of the selected subject with its value on this frame, to be typed; and the keys before and after. While anything is under way the values alone follow it. */
 export function NumbersPanel() {
-  const subject = useAppSelector(selectSubject);
+  const subject = useAppSelector(selectSettledSubject);
   const frame = useRestingFrame();
   const moving = useMoving();
+  const underWay = useAppSelector(selectUnderWay);
+  const live = moving || underWay;
   const [all, setAll] = useState(false);
   if (!subject) return <p className="p-4 text-center text-faint">No subject is selected: click one in the picture.</p>;
   const listed = subject.channels.filter((channel) => isListed(channel, all));
@@ -43,11 +45,11 @@ export function NumbersPanel() {
         </thead>
         <tbody>
           {listed.map((channel) => (
-            <ChannelRow key={channel.id} subjectId={subject.id} channel={channel} frame={frame} />
+            <ChannelRow key={channel.id} subjectId={subject.id} channel={channel} frame={frame} live={live} />
           ))}
         </tbody>
       </table>
-      {moving && <LiveNumbers channels={listed} />}
+      {live && <LiveNumbers subjectId={subject.id} channels={listed} framed={moving} />}
       <div className="flex justify-between pt-1.5 text-xs text-faint">
         <span>
           {subject.channels.length} channels{folded > 0 && ` · ${folded} never keyed are folded`}
@@ -62,15 +64,27 @@ export function NumbersPanel() {
   );
 }
 
-/** The frame and the values of the listed channels while the playhead is under way. */
-function LiveNumbers({ channels }: { channels: readonly Channel[] }) {
+interface LiveNumbersProps {
+  subjectId: string;
+  channels: readonly Channel[];
+  /** The frame changes too. */
+  framed: boolean;
+}
+
+/** The values of the listed channels as the picture shows them, while the playhead or a gesture is under way. */
+function LiveNumbers({ subjectId, channels, framed }: LiveNumbersProps) {
+  const picture = useAppSelector(selectPictureMotion)!;
   const units = useValueUnits();
-  return <LiveFigures textsAt={useCallback((frame: number) => [`frame ${frame}`, ...channels.map((channel) => units.format(channel.id, sampleChannel(channel, frame)))], [channels, units])} />;
+  const textsAt = useCallback(
+    (frame: number) => [...(framed ? [`frame ${frame}`] : []), ...channels.map(({ id }) => units.format(id, sampleChannel(channelOf(picture, subjectId, id), frame)))],
+    [framed, channels, units, picture, subjectId],
+  );
+  return <LiveFigures textsAt={textsAt} />;
 }
 
 function SubjectName({ subject }: { subject: Subject }) {
   const dispatch = useAppDispatch();
-  const motion = useAppSelector(selectShownMotion);
+  const motion = useAppSelector(selectMotion);
   const choices = motion?.subjects.filter((other) => !other.locked) ?? [];
   if (choices.length < 2) return <h3 className="text-[15px]">{subject.name}</h3>;
   return (

@@ -1,5 +1,5 @@
 import type { MotionDocument, Subject } from '@undulan/core';
-import { keyedFrames, placesOf } from './trail-places.ts';
+import { keyedFrames, movedSpan, placesOf } from './trail-places.ts';
 
 export interface LongTrail {
   motion: MotionDocument;
@@ -25,7 +25,7 @@ const NO_PART: Part = { from: 0, to: -1 };
 
 /** The part in which two trails of one length differ. */
 export function changedPart(before: readonly TrailPlace[], after: readonly TrailPlace[]): Part {
-  const same = (i: number): boolean => before[i]!.x === after[i]!.x && before[i]!.y === after[i]!.y && before[i]!.keyed === after[i]!.keyed;
+  const same = (i: number): boolean => before[i] === after[i] || (before[i]!.x === after[i]!.x && before[i]!.y === after[i]!.y && before[i]!.keyed === after[i]!.keyed);
   let from = 0;
   while (from < after.length && same(from)) from++;
   if (from === after.length) return NO_PART;
@@ -74,15 +74,25 @@ export function putLongTrail(context: CanvasRenderingContext2D, name: string, { 
   context.restore();
 }
 
-/** A trail as it is now: on the picture of the known one if it differs in its hole alone, else on a new one with a hole where it differs. */
-function renewed(context: CanvasRenderingContext2D, name: string, { motion, subject, colour, dashed }: LongTrail, known: Drawn | undefined): Drawn | null {
+/** A subject's places on all frames; of a known trail only those that can have changed are worked out. */
+function placesAfter(known: Drawn | undefined, motion: MotionDocument, subject: Subject): TrailPlace[] {
   const { first, last } = motion.range;
   const at = placesOf(motion, subject);
   const keyed = keyedFrames(subject);
-  const places = Array.from({ length: last - first + 1 }, (_, i): TrailPlace => {
-    const [x, y] = at(first + i);
-    return { x, y, keyed: keyed.has(first + i) };
-  });
+  const placeOn = (frame: number): TrailPlace => {
+    const [x, y] = at(frame);
+    return { x, y, keyed: keyed.has(frame) };
+  };
+  const moved = known?.motion.range.first === first && known.motion.range.last === last ? movedSpan(known.subject, subject) : null;
+  if (!known || !moved) return Array.from({ length: last - first + 1 }, (_, i) => placeOn(first + i));
+  const places = [...known.places];
+  for (let frame = Math.max(first, Math.ceil(moved.first)); frame <= Math.min(last, moved.last); frame++) places[frame - first] = placeOn(frame);
+  return places;
+}
+
+/** A trail as it is now: on the picture of the known one if it differs in its hole alone, else on a new one with a hole where it differs. */
+function renewed(context: CanvasRenderingContext2D, name: string, { motion, subject, colour, dashed }: LongTrail, known: Drawn | undefined): Drawn | null {
+  const places = placesAfter(known, motion, subject);
   const changed = known?.places.length === places.length ? changedPart(known.places, places) : { from: 0, to: places.length - 1 };
   const base = { name, motion, subject, places };
   if (known && (changed.to < changed.from || (changed.from >= known.hole.from && changed.to <= known.hole.to))) return { ...base, image: known.image, hole: known.hole };

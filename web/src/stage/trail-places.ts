@@ -1,10 +1,28 @@
-import { channelValue, poseOf, trackRoles, TRACKS, type MotionDocument, type Subject } from '@undulan/core';
+import { changedSpan, channelValue, findChannel, poseOf, type ChannelId, type FrameSpan, type MotionDocument, type Subject } from '@undulan/core';
 
-const [POSITION, TRAVEL] = (['position', 'travel'] as const).map((id) => TRACKS.find((track) => track.id === id)!) as [(typeof TRACKS)[number], (typeof TRACKS)[number]];
+const POSITION = ['position.x', 'position.y'] as const satisfies ChannelId[];
+
+const NO_FRAMES: FrameSpan = { first: Infinity, last: -Infinity };
+
+/** Whether where a subject is follows from its position alone. */
+function isFree({ guide, parentId }: Subject): boolean {
+  return !guide && parentId === null;
+}
+
+/** The frames outside of which a subject is where it was; null where it may be elsewhere on any. */
+export function movedSpan(before: Subject, after: Subject): FrameSpan | null {
+  if (!isFree(before) || !isFree(after)) return null;
+  const [x, y] = POSITION.map((id) => {
+    const [was, is] = [findChannel(before, id), findChannel(after, id)];
+    if (was === is) return NO_FRAMES;
+    return was && is ? changedSpan(was, is) : null;
+  });
+  return x && y ? { first: Math.min(x.first, y.first), last: Math.max(x.last, y.last) } : null;
+}
 
 /** Where a subject's pivot is on the stage, frame by frame, in stage px. */
 export function placesOf(motion: MotionDocument, subject: Subject): (frame: number) => [x: number, y: number] {
-  if (!subject.guide && subject.parentId === null) return (frame) => [channelValue(subject, 'position.x', frame), channelValue(subject, 'position.y', frame)];
+  if (isFree(subject)) return (frame) => [channelValue(subject, 'position.x', frame), channelValue(subject, 'position.y', frame)];
   return (frame) => {
     const { a, b, c, d, e, f } = poseOf(motion, subject, frame);
     const { x, y } = subject.pivot;
@@ -14,5 +32,6 @@ export function placesOf(motion: MotionDocument, subject: Subject): (frame: numb
 
 /** The frames on which where a subject is has a key. */
 export function keyedFrames(subject: Subject): Set<number> {
-  return new Set([...trackRoles(subject, POSITION).keys(), ...(subject.guide ? trackRoles(subject, TRAVEL).keys() : [])]);
+  const ids: ChannelId[] = subject.guide ? [...POSITION, 'travel'] : [...POSITION];
+  return new Set(ids.flatMap((id) => findChannel(subject, id)?.keys.map((key) => key.frame) ?? []));
 }

@@ -2,7 +2,8 @@ import { memo, useCallback, useMemo, type KeyboardEvent, type MouseEvent, type P
 import { shallowEqual } from 'react-redux';
 import { CHANNELS, sameKey, type Channel, type ChannelRef, type KeyRef, type KeyRole } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { isLocked, keysSelected, selectEditing, selectShownKeys } from '../editing/index.ts';
+import { isLocked, keysSelected, selectEditing, selectShownKeys, selectUnderWay } from '../editing/index.ts';
+import { Still } from '../ui/index.ts';
 import { CHANNEL_LOOKS } from './channel-looks.ts';
 import { useClock } from './clock-context.tsx';
 import { useChangedColumns } from './changed-columns.ts';
@@ -38,7 +39,7 @@ function sameMarks(a: Channel, b: Channel): boolean {
 
 /**
  * The keys of one channel: click to select, drag to move in time. Only what is in view is drawn, and marks that stay are not drawn anew: events are taken for
- * all of them together. Crowded keys are painted, and only selected ones among them built.
+ * all of them together. Crowded keys are painted, with elements over selected ones that stay where they are while something is dragged.
  */
 export const KeyTrack = memo(KeyTrackOf, ({ channel: before, ...was }, { channel: after, ...is }) => was.subjectId === is.subjectId && was.subjectName === is.subjectName && was.heightPx === is.heightPx && was.drag === is.drag && sameMarks(before, after));
 
@@ -49,6 +50,7 @@ function KeyTrackOf({ subjectId, subjectName, channel, heightPx, drag }: KeyTrac
   const selectedKeys = useAppSelector((state) => selectEditing(state).selectedKeys);
   const rows = useAppSelector((state) => selectEditing(state).rows);
   const shownFrames = useAppSelector((state) => selectShownKeys(state).filter((key) => key.subjectId === subjectId && key.channelId === channel.id).map((key) => key.frame), shallowEqual);
+  const underWay = useAppSelector(selectUnderWay);
   const { colour } = CHANNEL_LOOKS[channel.id];
   const y = heightPx / 2;
   const ref: ChannelRef = { subjectId, channelId: channel.id };
@@ -124,21 +126,24 @@ function KeyTrackOf({ subjectId, subjectName, channel, heightPx, drag }: KeyTrac
         </g>
       )}
       {!built && channel.keys.slice(0, -1).map((key, i) => lineInView(i) && <KeyLine key={key.frame} leave={key.leave} still={key.value === channel.keys[i + 1]!.value} x1={xs[i]!} x2={xs[i + 1]!} y={y} colour={colour} />)}
-      {channel.keys.map((key, i) =>
-        inView(i) && (!built || built.includes(key.frame)) ? (
-          <TrackMark
-            key={key.frame}
-            role={key.role}
-            frame={key.frame}
-            x={xs[i]!}
-            heightPx={heightPx}
-            colour={colour}
-            selected={shownFrames.includes(key.frame)}
-            roomy={isRoomy(xs, i)}
-            label={locked ? null : describeKey(subjectName, channel, i)}
-          />
-        ) : null,
-      )}
+      <Still still={built !== null && underWay}>
+        {channel.keys.map((key, i) =>
+          inView(i) && (!built || built.includes(key.frame)) ? (
+            <TrackMark
+              key={key.frame}
+              role={key.role}
+              frame={key.frame}
+              x={xs[i]!}
+              heightPx={heightPx}
+              colour={colour}
+              selected={shownFrames.includes(key.frame)}
+              roomy={isRoomy(xs, i)}
+              painted={built !== null}
+              label={locked ? null : describeKey(subjectName, channel, i)}
+            />
+          ) : null,
+        )}
+      </Still>
     </svg>
   );
   if (!built) return keys;
@@ -160,12 +165,14 @@ interface TrackMarkProps {
   colour: string;
   selected: boolean;
   roomy: boolean;
+  /** It is seen on the canvas beneath. */
+  painted: boolean;
   /** Null on a locked row, whose keys cannot be taken hold of. */
   label: string | null;
 }
 
-const TrackMark = memo(function TrackMark({ role, frame, x, heightPx, colour, selected, roomy, label }: TrackMarkProps) {
-  const mark = <KeyMark role={role} frame={frame} x={x} y={heightPx / 2} colour={colour} selected={selected} roomy={roomy} />;
+const TrackMark = memo(function TrackMark({ role, frame, x, heightPx, colour, selected, roomy, painted, label }: TrackMarkProps) {
+  const mark = !painted && <KeyMark role={role} frame={frame} x={x} y={heightPx / 2} colour={colour} selected={selected} roomy={roomy} />;
   if (label === null) {
     return (
       <g>

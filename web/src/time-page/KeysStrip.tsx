@@ -1,10 +1,10 @@
-import { memo, useEffect, useRef } from 'react';
+import { memo, useEffect, useRef, type RefObject } from 'react';
 import { shallowEqual } from 'react-redux';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ListFilter } from 'lucide-react';
 import type { Subject } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { rowsChanged, useEditing, selectKeyRows } from '../editing/index.ts';
+import { rowsChanged, useEditing, selectKeyRows, type KeyRow } from '../editing/index.ts';
 import { Empty, Menu, MenuItem } from '../ui/index.ts';
 import { GestureNotice } from './GestureNotice.tsx';
 import { KeyTrack } from './KeyTrack.tsx';
@@ -53,17 +53,7 @@ export function KeysStrip() {
         <div ref={tracks} className="absolute inset-y-0 right-0 touch-none" style={{ left: LABEL_PX }} onPointerDown={(event) => start(event)} />
         {virtual.getVirtualItems().map((item) => {
           const row = rows[item.index]!;
-          return (
-            <div key={item.key} className="pointer-events-none absolute inset-x-0 flex border-b border-rule/50" style={{ top: item.start - SUM_PX, height: KEY_ROW_PX }}>
-              <div className="pointer-events-auto shrink-0" style={{ width: LABEL_PX }}>
-                <RowLabel row={row} indented={hasSubjects} />
-              </div>
-              <div className="min-w-0 flex-1 [&_g]:pointer-events-auto">
-                {row.kind === 'subject' && row.folded && <FoldedTrack subject={row.subject} />}
-                {row.kind === 'channel' && <KeyTrack subjectId={row.subject.id} subjectName={row.subject.name} channel={row.channel} heightPx={KEY_ROW_PX} drag={latestDrag} />}
-              </div>
-            </div>
-          );
+          return <TrackRow key={item.key} row={row} topPx={item.start - SUM_PX} indented={hasSubjects} drag={latestDrag} />;
         })}
         {band && <div className="pointer-events-none absolute rounded-sm border border-accent bg-accent/15" style={{ ...band, left: band.left + LABEL_PX }} />}
       </div>
@@ -75,6 +65,38 @@ export function KeysStrip() {
       <GestureNotice notice={drag.notice} />
     </section>
   );
+}
+
+interface TrackRowProps {
+  row: KeyRow;
+  topPx: number;
+  indented: boolean;
+  drag: RefObject<ReturnType<typeof useKeyDrag>>;
+}
+
+/** A row with its name; not drawn anew while what it is about stays, though the list of rows may be another. */
+const TrackRow = memo(
+  function TrackRow({ row, topPx, indented, drag }: TrackRowProps) {
+    return (
+      <div className="pointer-events-none absolute inset-x-0 flex border-b border-rule/50" style={{ top: topPx, height: KEY_ROW_PX }}>
+        <div className="pointer-events-auto shrink-0" style={{ width: LABEL_PX }}>
+          <RowLabel row={row} indented={indented} />
+        </div>
+        <div className="min-w-0 flex-1 [&_g]:pointer-events-auto">
+          {row.kind === 'subject' && row.folded && <FoldedTrack subject={row.subject} />}
+          {row.kind === 'channel' && <KeyTrack subjectId={row.subject.id} subjectName={row.subject.name} channel={row.channel} heightPx={KEY_ROW_PX} drag={drag} />}
+        </div>
+      </div>
+    );
+  },
+  (before, after) => before.topPx === after.topPx && before.indented === after.indented && before.drag === after.drag && sameTrack(before.row, after.row),
+);
+
+/** Whether two rows look the same: of another subject with the same channel only its name is seen. */
+function sameTrack(a: KeyRow, b: KeyRow): boolean {
+  if (a.name !== b.name || a.subject.name !== b.subject.name) return false;
+  if (a.kind === 'channel') return b.kind === 'channel' && a.channel === b.channel;
+  return b.kind === 'subject' && a.folded === b.folded && (a.subject === b.subject || !a.folded);
 }
 
 /** A folded subject's keys, all channels in one line, to be seen only. */

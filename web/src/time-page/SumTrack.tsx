@@ -2,8 +2,8 @@ import { memo, useCallback, useMemo, useState, type KeyboardEvent, type PointerE
 import { shallowEqual } from 'react-redux';
 import type { KeyRef } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, keysSelected, previewed, useEditing, selectMotion, selectOpenChannels, selectShownKeys, selectShownMotion } from '../editing/index.ts';
-import { usePointerDrag, type DragMove } from '../ui/index.ts';
+import { edited, keysSelected, previewed, useEditing, selectMotion, selectOpenChannels, selectShownKeys, selectShownMotion, selectUnderWay } from '../editing/index.ts';
+import { Still, usePointerDrag, type DragMove } from '../ui/index.ts';
 import { useClock } from './clock-context.tsx';
 import { useChangedColumns } from './changed-columns.ts';
 import { builtInCrowd, crowding, crowdRadius, nearestFrame, reachPath } from './crowd.ts';
@@ -26,6 +26,7 @@ export const SumTrack = memo(function SumTrack({ drag }: { drag: RefObject<Retur
   const motion = useAppSelector(selectShownMotion);
   const channels = useAppSelector(selectOpenChannels);
   const selected = useAppSelector(selectShownKeys);
+  const underWay = useAppSelector(selectUnderWay);
   const frames = useSame(motion ? keyFramesOf(motion, channels).filter((frame) => scale.shows(frame)) : []);
   const chosen = useSame([...new Set(selected.map((key) => key.frame))]);
   const selectedFrames = useMemo(() => new Set(chosen), [chosen]);
@@ -78,9 +79,11 @@ export const SumTrack = memo(function SumTrack({ drag }: { drag: RefObject<Retur
             <title>Zoom in to see the frames one by one</title>
           </path>
         )}
-        {built.map((frame) => (
-          <SumMark key={frame} frame={frame} x={scale.xOf(frame)} selected={selectedFrames.has(frame)} />
-        ))}
+        <Still still={spacingPx !== null && underWay}>
+          {built.map((frame) => (
+            <SumMark key={frame} frame={frame} x={scale.xOf(frame)} selected={selectedFrames.has(frame)} painted={spacingPx !== null} />
+          ))}
+        </Still>
         <SelectionSpan />
       </svg>
     </div>
@@ -95,11 +98,19 @@ function useSame(list: number[]): number[] {
   return list;
 }
 
-const SumMark = memo(function SumMark({ frame, x, selected }: { frame: number; x: number; selected: boolean }) {
+interface SumMarkProps {
+  frame: number;
+  x: number;
+  selected: boolean;
+  /** It is seen on the canvas beneath. */
+  painted: boolean;
+}
+
+const SumMark = memo(function SumMark({ frame, x, selected, painted }: SumMarkProps) {
   return (
     <g data-frame={frame} role="button" tabIndex={0} aria-label={`All keys on frame ${frame}`} aria-pressed={selected} className="cursor-grab">
       <rect x={x - 8} y={0} width={16} height={MARK_PX} fill="transparent" />
-      <rect x={x - 4} y={5} width={8} height={11} rx={2} fill={selected ? 'var(--ink)' : 'var(--page)'} stroke="var(--ink)" strokeWidth={1.6} />
+      {!painted && <rect x={x - 4} y={5} width={8} height={11} rx={2} fill={selected ? 'var(--ink)' : 'var(--page)'} stroke="var(--ink)" strokeWidth={1.6} />}
     </g>
   );
 });

@@ -6,9 +6,13 @@ import type { TimeScale } from './time-scale.ts';
 /** Room for the width of lines and marks. */
 const ROOM_PX = 8;
 
-/** The columns of changed frames, and of marks that came to be selected or are no more. */
-export function columnsOf({ first, last }: FrameSpan, wasSelected: readonly number[], isSelected: readonly number[], scale: TimeScale): Columns {
-  const marked = [...wasSelected.filter((frame) => !isSelected.includes(frame)), ...isSelected.filter((frame) => !wasSelected.includes(frame))];
+/** What is in one of two lists alone, such as the marks that came to be selected or are no more. */
+export function unlike(before: readonly number[], after: readonly number[]): number[] {
+  return [...before.filter((frame) => !after.includes(frame)), ...after.filter((frame) => !before.includes(frame))];
+}
+
+/** The columns of changed frames, and of some marks. */
+export function columnsOf({ first, last }: FrameSpan, marked: readonly number[], scale: TimeScale): Columns {
   return { from: scale.xOf(Math.min(first, ...marked)) - ROOM_PX, to: scale.xOf(Math.max(last, ...marked)) + ROOM_PX };
 }
 

@@ -77,10 +77,21 @@ test('in the sum of crowded rows selected frames stand out, hollow or pale as th
   const paint = { scale, y: 10.5, colour: '#000', selected: [2] };
   const tight = recorder();
   paintSum(tight.context, { ...paint, frames: [1, 2], radiusPx: 2 }, ALL);
-  expect(tight.did).toEqual(['rect 29 5 3 11 0.45', 'rect 35 5 3 11 1']);
+  expect(tight.did).toEqual(['rect 29 5 3 11 0.45', 'rect 32 5 9 11 1']);
   const loose = recorder();
   paintSum(loose.context, { ...paint, frames: [1, 2], radiusPx: 3.5 }, ALL);
   expect(loose.did).toHaveLength(3);
+});
+
+test('selected keys are painted large, after the others, unless they are very many', () => {
+  const paint = { scale, y: 15, radiusPx: 2.5, colour: '#000' };
+  const keys = frames.map((frame) => createKey(frame, frame % 7));
+  const few = recorder();
+  paintTrack(few.context, { ...paint, keys, selected: [50] }, ALL);
+  expect(few.did.at(-1)).toBe('arc 324 15 6');
+  const many = recorder();
+  paintTrack(many.context, { ...paint, keys, selected: frames }, ALL);
+  expect(many.did.some((what) => what.startsWith('arc'))).toBe(false);
 });
 
 test('a painted row is painted anew about the keys that changed and the marks that were selected, and nowhere else', () => {

@@ -17,7 +17,7 @@ export { builtInCrowd, crowding, crowdRadius, CROWD_REACH_PX } from './crowd.ts'
 export { keyPainter } from './paint-key.ts';
 export { StripCanvas } from './StripCanvas.tsx';
 export type { Columns } from './StripCanvas.tsx';
-export { columnsOf, isInColumns, useChangedColumns } from './changed-columns.ts';
+export { columnsOf, isInColumns, unlike, useChangedColumns } from './changed-columns.ts';
 export { LiveFigures } from './LiveFigures.tsx';
 export { KeyLine } from './KeyLine.tsx';
 export { createValueScale, curvePath, frameValues } from './curve-path.ts';
