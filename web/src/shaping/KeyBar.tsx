@@ -1,8 +1,9 @@
+import { useCallback } from 'react';
 import { Trash2 } from 'lucide-react';
-import { KeyRole, type Key, type KeyRef } from '@undulan/core';
+import { channelOf, KeyRole, sampleChannel, type Key, type KeyRef } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, useEditing } from '../editing/index.ts';
-import { useValueUnits } from '../time-page/index.ts';
+import { edited, selectShownKeys, selectShownMotion, selectUnderWay, useEditing } from '../editing/index.ts';
+import { LiveFigures, tidy, useValueUnits } from '../time-page/index.ts';
 import { Button, CommitInput } from '../ui/index.ts';
 import { EasePopover } from './EasePopover.tsx';
 import { HandlePopover } from './HandlePopover.tsx';
@@ -76,6 +77,7 @@ function Refused({ why }: { why: string }) {
 /** Frame and value of one key, typed. */
 function SingleKey({ shown, keyRef }: { shown: Key; keyRef: KeyRef }) {
   const dispatch = useAppDispatch();
+  const underWay = useAppSelector(selectUnderWay);
   const units = useValueUnits();
   const setFrame = (text: string): boolean => {
     const frame = Number(text.trim());
@@ -89,17 +91,39 @@ function SingleKey({ shown, keyRef }: { shown: Key; keyRef: KeyRef }) {
     dispatch(edited({ operation: 'setKeys', args: [keyRef.frame, [{ ...keyRef, value }]] }));
     return true;
   };
+  const input = `figures h-7! ${underWay ? 'text-transparent' : ''}`;
   return (
-    <>
+    <div className="relative flex gap-2">
       <label className="flex items-center gap-1.5 text-faint">
         frame
-        <CommitInput className="figures h-7! w-14!" value={String(shown.frame)} onCommit={setFrame} />
+        <span className="relative">
+          {underWay && <LivePlace />}
+          <CommitInput className={`w-14! ${input}`} value={String(shown.frame)} onCommit={setFrame} />
+        </span>
       </label>
       <label className="flex items-center gap-1.5 text-faint">
         value
-        <CommitInput className="figures h-7! w-16!" value={units.format(keyRef.channelId, shown.value)} onCommit={setValue} />
+        <span className="relative">
+          {underWay && <LivePlace />}
+          <CommitInput className={`w-16! ${input}`} value={units.format(keyRef.channelId, shown.value)} onCommit={setValue} />
+        </span>
         {units.label(keyRef.channelId)}
       </label>
-    </>
+      {underWay && <LiveKey />}
+    </div>
   );
+}
+
+/** Over what an input says. */
+function LivePlace() {
+  return <span data-live="" className="figures absolute inset-y-0 right-0 left-[9px] text-sm text-ink" />;
+}
+
+/** Frame and value of the key while it is under way. */
+function LiveKey() {
+  const motion = useAppSelector(selectShownMotion)!;
+  const [ref] = useAppSelector(selectShownKeys);
+  const units = useValueUnits();
+  const textsAt = useCallback(() => (ref ? [tidy(ref.frame), units.format(ref.channelId, sampleChannel(channelOf(motion, ref.subjectId, ref.channelId), ref.frame))] : []), [motion, ref, units]);
+  return <LiveFigures textsAt={textsAt} />;
 }

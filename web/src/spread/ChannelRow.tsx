@@ -66,19 +66,17 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame, 
       <td className="w-20 py-1 text-right">
         <div className="relative">
           {live && <span data-live="" className="figures absolute inset-0 pr-[9px] text-right font-semibold" />}
-          <div className={live ? 'opacity-0' : undefined}>
-            {fixed ? (
-              <span className="figures pr-[9px]">{units.format(channel.id, value)}</span>
-            ) : (
-              <CommitInput
-                aria-label={`${label} on frame ${frame}`}
-                title="A value, or a change of it: +=10, -=10, *2, /2"
-                className={`figures h-6! border-transparent! bg-transparent! text-right font-semibold hover:border-rule! focus:border-rule! focus:bg-page! ${changed ? 'text-take-ink' : ''}`}
-                value={units.format(channel.id, value)}
-                onCommit={commit}
-              />
-            )}
-          </div>
+          {fixed ? (
+            <span className={`figures pr-[9px] ${live ? 'text-transparent' : ''}`}>{units.format(channel.id, value)}</span>
+          ) : (
+            <CommitInput
+              aria-label={`${label} on frame ${frame}`}
+              title="A value, or a change of it: +=10, -=10, *2, /2"
+              className={`figures h-6! border-transparent! bg-transparent! text-right font-semibold hover:border-rule! focus:border-rule! focus:bg-page! ${live ? 'text-transparent' : changed ? 'text-take-ink' : ''}`}
+              value={units.format(channel.id, value)}
+              onCommit={commit}
+            />
+          )}
         </div>
       </td>
       <td className="w-11 py-1 pl-1 text-xs text-faint">
