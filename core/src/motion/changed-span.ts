@@ -1,4 +1,6 @@
-import type { Channel } from './schema.ts';
+import { findChannel } from './document.ts';
+import type { Channel, Subject } from './schema.ts';
+import type { Track } from './track.ts';
 
 /** Frames, both ends among them; none when `last` is less than `first`. */
 export interface FrameSpan {
@@ -32,4 +34,16 @@ export function changedSpan(before: Channel, after: Channel): FrameSpan | null {
   // What goes on beyond the keys is made of all of them.
   if ([after.before, after.after].some((outside) => outside && outside.kind !== 'hold')) return null;
   return JSON.stringify(restBefore) === JSON.stringify(restAfter) ? changedFrames(a, b, (key) => key.frame, REACH_KEYS) : null;
+}
+
+const NO_FRAMES: FrameSpan = { first: Infinity, last: -Infinity };
+
+/** The frames outside of which two states of a subject have the same values on all channels of a track; null where they may differ anywhere. */
+export function changedTrackSpan(before: Subject, after: Subject, { channelIds }: Pick<Track, 'channelIds'>): FrameSpan | null {
+  const spans = channelIds.map((id) => {
+    const [was, is] = [findChannel(before, id), findChannel(after, id)];
+    if (was === is) return NO_FRAMES;
+    return was && is ? changedSpan(was, is) : null;
+  });
+  return spans.reduce((all, span) => all && span && { first: Math.min(all.first, span.first), last: Math.max(all.last, span.last) }, NO_FRAMES);
 }

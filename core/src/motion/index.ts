@@ -19,7 +19,7 @@ export { sampleChannel, keyIndexAt, channelSpeed } from './sample.ts';
 export type { Speeds } from './sample.ts';
 export { handleOfNumbers, numbersOfHandle } from './handle-numbers.ts';
 export type { HandleNumbers } from './handle-numbers.ts';
-export { changedFrames, changedSpan } from './changed-span.ts';
+export { changedFrames, changedSpan, changedTrackSpan } from './changed-span.ts';
 export type { FrameSpan } from './changed-span.ts';
 export { createSegmentSampler } from './segment.ts';
 export { bakeMotion, bakeChannelInto } from './bake.ts';

@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import { test, expect } from 'vitest';
-import { createChannel, createKey, createMotion, createSubject, TRACKS, type Key } from '../motion/index.ts';
+import { createChannel, createKey, createMotion, createSubject, moveKeys, TRACKS, type Key, type MotionDocument } from '../motion/index.ts';
 import { progressInto, timingChartAt, timingCharts, trackProgress } from './index.ts';
 
 const LOOK = { shape: 'glass', widthPx: 40, heightPx: 60, fill: '#0b7a6f' } as const;
@@ -61,4 +62,32 @@ test('the key that closes a cycle, one past the last frame, ends a chart where i
   const ends = (closing: boolean) => timingCharts(motion, subject, track, { closing }).map((chart) => [chart.firstFrame, chart.lastFrame]);
   expect([ends(false), ends(true)]).toEqual([[[1, 13]], [[1, 13], [13, 25]]]);
   expect(timingChartAt(motion, subject, track, 20, { closing: true })!.firstFrame).toBe(13);
+});
+
+test('after a change the charts are those worked out from nothing, and the ones it does not reach are the same objects', () => {
+  const values = [0, 40, -10, 80, 30, 100, 0, 60, 20, 90];
+  const keys = values.map((value, i) => createKey(1 + i * 6, value, { role: i % 4 === 2 ? 'breakdown' : 'extreme', link: i % 3 === 0 ? 'flat' : 'auto' }));
+  const before: MotionDocument = { ...createMotion([glass(keys, [createKey(1, 0), createKey(25, 50), createKey(55, 0)])]), range: { first: 1, last: 55 } };
+  const known = { motion: before, subject: before.subjects[0]!, charts: timingCharts(before, before.subjects[0]!, POSITION) };
+  fc.assert(
+    fc.property(fc.nat(keys.length - 1), fc.integer({ min: -8, max: 8 }), fc.integer({ min: -40, max: 40 }), (pick, frames, by) => {
+      const after = moveKeys(before, [{ subjectId: 'glass', channelId: 'position.x', frame: keys[pick]!.frame }], frames, by).motion;
+      const subject = after.subjects[0]!;
+      const charts = timingCharts(after, subject, POSITION, {}, known);
+      expect(charts).toEqual(timingCharts(after, subject, POSITION));
+    }),
+  );
+  const nudged = moveKeys(before, [{ subjectId: 'glass', channelId: 'position.x', frame: 1 }], 0, 5).motion;
+  const charts = timingCharts(nudged, nudged.subjects[0]!, POSITION, {}, known);
+  expect(charts.at(-1)).toBe(known.charts.at(-1));
+  expect(charts[0]).not.toBe(known.charts[0]);
+});
+
+test('on other drawings, or counted from another frame, no chart is taken over', () => {
+  const subject = glass([createKey(1, 0), createKey(13, 90), createKey(25, 0)]);
+  const motion = createMotion([subject]);
+  const known = { motion, subject, charts: timingCharts(motion, subject, POSITION) };
+  const onTwos = { ...subject, exposure: 2 };
+  expect(timingCharts(createMotion([onTwos]), onTwos, POSITION, {}, known)[0]!.marks.map((mark) => mark.frame)).toEqual([1, 3, 5, 7, 9, 11, 13]);
+  expect(timingCharts(motion, subject, POSITION, {}, known)).toEqual(known.charts);
 });

@@ -1,3 +1,4 @@
+import { changedTrackSpan } from '../motion/changed-span.ts';
 import { findChannel } from '../motion/document.ts';
 import { sampleChannel } from '../motion/sample.ts';
 import { CHANNELS } from '../motion/channels.ts';
@@ -54,6 +55,13 @@ interface ChartOptions {
   closing?: boolean;
 }
 
+/** The charts of an earlier state of a motion, with the same options. */
+export interface KnownCharts {
+  motion: MotionDocument;
+  subject: Subject;
+  charts: readonly TimingChart[];
+}
+
 function eventsInRange({ range }: MotionDocument, subject: Subject, track: Track, { closing = false }: ChartOptions): Events {
   const last = closing ? range.last + 1 : range.last;
   const roleAt = trackRoles(subject, track);
@@ -72,10 +80,24 @@ function chartBetween(motion: MotionDocument, subject: Subject, track: Track, fr
   return { firstFrame: from, lastFrame: to, marks };
 }
 
-/** The timing charts of a track, one from each extreme to the next; in-betweens stand on every drawing of its subject's exposure. A track that stands still between two extremes has no chart there. */
-export function timingCharts(motion: MotionDocument, subject: Subject, track: Track, options: ChartOptions = {}): TimingChart[] {
+/**
+ * The timing charts of a track, one from each extreme to the next; in-betweens stand on every drawing of its subject's exposure. A track that stands still between
+ * two extremes has no chart there. Those of `known` that cannot have changed are given again, the same objects.
+ */
+export function timingCharts(motion: MotionDocument, subject: Subject, track: Track, options: ChartOptions = {}, known: KnownCharts | null = null): TimingChart[] {
   const { extremes, roleAt } = eventsInRange(motion, subject, track, options);
-  return extremes.slice(1).flatMap((to, i) => chartBetween(motion, subject, track, extremes[i]!, to, roleAt) ?? []);
+  const kept = known && keptCharts(known, motion, subject, track);
+  return extremes.slice(1).flatMap((to, i) => {
+    const from = extremes[i]!;
+    const same = kept?.get(from);
+    return same?.lastFrame === to ? same : (chartBetween(motion, subject, track, from, to, roleAt) ?? []);
+  });
+}
+
+/** Those of the known charts that hold still, by their first frames. */
+function keptCharts({ motion: { range }, subject: before, charts }: KnownCharts, motion: MotionDocument, subject: Subject, track: Track): Map<number, TimingChart> | null {
+  const span = range.first === motion.range.first && before.exposure === subject.exposure ? changedTrackSpan(before, subject, track) : null;
+  return span && new Map(charts.filter(({ firstFrame, lastFrame }) => lastFrame <= span.first || firstFrame >= span.last).map((chart) => [chart.firstFrame, chart]));
 }
 
 /** The one timing chart that a frame is in, on the extreme between two the later; outside all of them, or in a standstill, the first there is. */

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { CHANNELS, findChannel, TRACKS, type MotionDocument, type Subject } from '@undulan/core';
-import { channelLine, pathLine, type SpeedPoint } from '../spread/index.ts';
+import { channelLine, pathLine, type SpeedPoint } from '../speed/index.ts';
 import { createValueScale, Strip, tidy, useTimeScale, useValueUnits } from '../time-page/index.ts';
 import { Empty, useSize } from '../ui/index.ts';
 import type { ComparedTrack } from './compared-track.ts';

@@ -1,18 +1,22 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { drawnToFraction, findSubject, shareWords, type ChartMark, type DrawingPlace, type MotionDocument, type SegmentRef, type TimingChart } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, previewed, runEdit, selectMotion, selectSubject, type EditRequest } from '../editing/index.ts';
+import { edited, previewed, runEdit, selectMotion, selectSubject, selectUnderWay, type EditRequest } from '../editing/index.ts';
 import { GestureNotice, LABEL_PX, useTimeScale, type Notice } from '../time-page/index.ts';
-import { Empty, usePointerDrag, useSize, useStored } from '../ui/index.ts';
+import { Empty, Still, usePointerDrag, useSize, useStored } from '../ui/index.ts';
 import { LoomMenu, type ChosenDrawings } from './LoomMenu.tsx';
-import { LoomThreads, railsOf } from './LoomThreads.tsx';
+import { CrowdedLoom } from './CrowdedLoom.tsx';
+import type { FootActions } from './LoomFoot.tsx';
+import { LoomThreads } from './LoomThreads.tsx';
+import { isCrowded, railsOf } from './rails.ts';
 import { SpacingMenu } from './SpacingMenu.tsx';
-import { useActiveTrack, useSegments } from './use-segments.ts';
+import { useActiveTrack, useSegments, useShownSegments } from './use-segments.ts';
 
 /** What moving a drawing does: the segment gets another curve, or the drawing becomes a breakdown. */
 type FootDrag = 'curve' | 'breakdown';
 
 const FRACTION_REACH_PX = 5;
+const NONE: readonly number[] = [];
 
 interface FootGrab {
   chart: TimingChart;
@@ -33,19 +37,22 @@ export function LoomStrip({ tone, target }: LoomStripProps) {
   const motion = useAppSelector(selectMotion);
   const subject = useAppSelector(selectSubject);
   const track = useActiveTrack();
-  const charts = useSegments(subject, track);
+  const charts = useShownSegments(track);
   const targetSubject = target && subject ? findSubject(target, subject.id) : undefined;
-  const targetCharts = useSegments(targetSubject, track, target);
+  const targetCharts = useSegments(target, targetSubject, track);
   const scale = useTimeScale();
   const [measure, size] = useSize();
   const [by, setBy] = useStored<FootDrag>('loom-drag', 'curve');
   const [notice, setNotice] = useState<Notice | null>(null);
   const [chosenAt, setChosenAt] = useState<{ firstFrame: number; frames: number[] } | null>(null);
-  const rails = railsOf(Math.max(64, size?.heightPx ?? 120));
+  const underWay = useAppSelector(selectUnderWay);
+  const heightPx = Math.max(64, size?.heightPx ?? 120);
+  const rails = useMemo(() => railsOf(heightPx), [heightPx]);
 
   const segmentOf = (chart: TimingChart): SegmentRef => ({ subjectId: subject!.id, trackId: track!.id, firstFrame: chart.firstFrame, lastFrame: chart.lastFrame });
   const chosenChart = charts.find((chart) => chart.firstFrame === chosenAt?.firstFrame);
   const chosenMarks = chosenChart?.marks.filter((mark) => mark.role !== 'extreme' && chosenAt!.frames.includes(mark.frame)) ?? [];
+  const chosenFrames = chosenAt?.frames ?? NONE;
   const chosen: ChosenDrawings | null = chosenChart && chosenMarks.length > 0 ? { segment: segmentOf(chosenChart), drawings: chosenMarks.map(({ frame, progress }) => ({ frame, progress })) } : null;
   const choose = (chart: TimingChart, mark: ChartMark): void => {
     const known = chosenAt?.firstFrame === chart.firstFrame ? chosenAt.frames : [];
@@ -85,18 +92,34 @@ export function LoomStrip({ tone, target }: LoomStripProps) {
     },
   });
 
+  const actionsOf = (chart: TimingChart, mark: ChartMark): FootActions => ({
+    onChoose: () => choose(chart, mark),
+    onPress: (event) => {
+      if (event.shiftKey) {
+        choose(chart, mark);
+        return;
+      }
+      const isChosen = chosen !== null && chart === chosenChart && chosenMarks.includes(mark);
+      if (!isChosen) setChosenAt(null);
+      drag(event, { chart, frame: mark.frame, progress: mark.progress, together: isChosen && chosen.drawings.length > 1 ? chosen.drawings : null });
+    },
+    onNudge: (share) => dispatch(edited(edit(chart, mark.frame, mark.progress + share))),
+  });
+
   return (
     <section aria-label="Loom strip" className="strip flex h-full overflow-hidden border-t border-rule">
       <div className="shrink-0 space-y-1 py-1.5 pr-2 text-xs text-faint" style={{ width: LABEL_PX }}>
         <h3 className="text-[13px] leading-5 text-ink">Loom</h3>
         {track && <p>{track.label}</p>}
         {charts.length > 0 && subject && track && (
-          <div className="flex gap-1">
-            <div className="min-w-0 flex-1">
-              <SpacingMenu charts={charts} />
+          <Still still={underWay}>
+            <div className="flex gap-1">
+              <div className="min-w-0 flex-1">
+                <SpacingMenu charts={charts} />
+              </div>
+              <LoomMenu subject={subject} track={track} charts={charts} chosen={chosen} by={by} tone={tone} />
             </div>
-            <LoomMenu subject={subject} track={track} charts={charts} chosen={chosen} by={by} tone={tone} />
-          </div>
+          </Still>
         )}
         <select aria-label="Dragging a foot" title="What dragging a foot does" className="h-6 w-full rounded-md border border-rule bg-page text-xs" value={by} onChange={(event) => setBy(event.target.value as FootDrag)}>
           <option value="curve">drag: the curve</option>
@@ -108,26 +131,15 @@ export function LoomStrip({ tone, target }: LoomStripProps) {
           <div className="py-3">
             <Empty title="Nothing on the loom">{track ? `${track.label} needs two extremes at different places.` : 'Choose a channel that is keyed.'}</Empty>
           </div>
+        ) : isCrowded(charts, scale) ? (
+          <CrowdedLoom charts={charts} targets={targetCharts} rails={rails} tone={tone} chosenChart={chosenChart ?? null} chosenFrames={chosenFrames} actionsOf={actionsOf} />
         ) : (
           <svg width={scale.widthPx} height={rails.heightPx} className="block touch-none">
             {targetCharts.map((chart) => (
               <TargetFeet key={chart.firstFrame} chart={chart} y={rails.spaceY} />
             ))}
             {charts.map((chart) => (
-              <LoomThreads
-                key={chart.firstFrame}
-                chart={chart}
-                rails={rails}
-                tone={tone}
-                chosen={chart === chosenChart ? chosenMarks.map((mark) => mark.frame) : []}
-                onChoose={(mark) => choose(chart, mark)}
-                onGrab={(event, mark) => {
-                  const isChosen = chosen !== null && chart === chosenChart && chosenMarks.includes(mark);
-                  if (!isChosen) setChosenAt(null);
-                  drag(event, { chart, frame: mark.frame, progress: mark.progress, together: isChosen && chosen.drawings.length > 1 ? chosen.drawings : null });
-                }}
-                onNudge={(mark, share) => dispatch(edited(edit(chart, mark.frame, mark.progress + share)))}
-              />
+              <LoomThreads key={chart.firstFrame} chart={chart} rails={rails} tone={tone} chosen={chart === chosenChart ? chosenFrames : NONE} actionsOf={actionsOf} />
             ))}
           </svg>
         )}

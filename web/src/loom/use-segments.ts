@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { timingChartAt, timingCharts, TRACKS, type MotionDocument, type Subject, type TimingChart, type Track } from '@undulan/core';
 import { useAppSelector } from '../app/store.ts';
-import { selectActiveChannel, selectShownMotion } from '../editing/index.ts';
+import { selectActiveChannel, selectMotion, selectSettledSubject, selectShownMotion, selectSubject } from '../editing/index.ts';
 
 /** The track that the chosen channel is part of. */
 export function useActiveTrack(): Track | undefined {
@@ -9,11 +9,20 @@ export function useActiveTrack(): Track | undefined {
   return TRACKS.find((track) => active && track.channelIds.includes(active.id));
 }
 
-/** The charts of a subject's track as it is shown now, segment by segment. */
-export function useSegments(subject: Subject | null | undefined, track: Track | undefined, of?: MotionDocument | null): TimingChart[] {
-  const shown = useAppSelector(selectShownMotion);
-  const motion = of === undefined ? shown : of;
+/** The charts of a subject's track, segment by segment. */
+export function useSegments(motion: MotionDocument | null, subject: Subject | null | undefined, track: Track | undefined): TimingChart[] {
   return useMemo(() => (motion && subject && track ? timingCharts(motion, subject, track, { closing: true }) : []), [motion, subject, track]);
+}
+
+/** The same of the selected subject as it is shown now: in a gesture only those it changes are worked out anew. */
+export function useShownSegments(track: Track | undefined): TimingChart[] {
+  const [motion, subject] = [useAppSelector(selectShownMotion), useAppSelector(selectSubject)];
+  const [settled, still] = [useAppSelector(selectMotion), useAppSelector(selectSettledSubject)];
+  const charts = useSegments(settled, still, track);
+  return useMemo(() => {
+    if (motion === settled || !settled || !still) return charts;
+    return motion && subject && track ? timingCharts(motion, subject, track, { closing: true }, { motion: settled, subject: still, charts }) : [];
+  }, [motion, subject, track, settled, still, charts]);
 }
 
 /** The chart of the segment that a frame is in, as it is shown now: one alone, since it is wanted at every move of a drag. */

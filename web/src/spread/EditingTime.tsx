@@ -7,7 +7,7 @@ import { CurveStrip } from '../curve/index.ts';
 import { KeyBar, MoveMenu } from '../shaping/index.ts';
 import { FilmStrip } from './FilmStrip.tsx';
 import { LoomStrip, SpacingSentence } from '../loom/index.ts';
-import { SpeedStrip } from './SpeedStrip.tsx';
+import { SpeedStrip } from '../speed/index.ts';
 import { useKeyStepping } from './use-key-stepping.ts';
 
 interface EditingTimeProps {

@@ -9,5 +9,3 @@ export { FramesTable } from './FramesTable.tsx';
 export { NumbersPanel } from './NumbersPanel.tsx';
 export { OwnCharts } from './OwnCharts.tsx';
 export { TargetCharts, namedCharts } from './TargetCharts.tsx';
-export { channelLine, pathLine } from './speed-lines.ts';
-export type { SpeedPoint } from './speed-lines.ts';

@@ -1,8 +1,6 @@
-import { changedSpan, channelValue, findChannel, poseOf, type ChannelId, type FrameSpan, type MotionDocument, type Subject } from '@undulan/core';
+import { changedTrackSpan, channelValue, findChannel, poseOf, type ChannelId, type FrameSpan, type MotionDocument, type Subject } from '@undulan/core';
 
-const POSITION = ['position.x', 'position.y'] as const satisfies ChannelId[];
-
-const NO_FRAMES: FrameSpan = { first: Infinity, last: -Infinity };
+const POSITION: ChannelId[] = ['position.x', 'position.y'];
 
 /** Whether where a subject is follows from its position alone. */
 function isFree({ guide, parentId }: Subject): boolean {
@@ -11,13 +9,7 @@ function isFree({ guide, parentId }: Subject): boolean {
 
 /** The frames outside of which a subject is where it was; null where it may be elsewhere on any. */
 export function movedSpan(before: Subject, after: Subject): FrameSpan | null {
-  if (!isFree(before) || !isFree(after)) return null;
-  const [x, y] = POSITION.map((id) => {
-    const [was, is] = [findChannel(before, id), findChannel(after, id)];
-    if (was === is) return NO_FRAMES;
-    return was && is ? changedSpan(was, is) : null;
-  });
-  return x && y ? { first: Math.min(x.first, y.first), last: Math.max(x.last, y.last) } : null;
+  return isFree(before) && isFree(after) ? changedTrackSpan(before, after, { channelIds: POSITION }) : null;
 }
 
 /** Where a subject's pivot is on the stage, frame by frame, in stage px. */

@@ -66,9 +66,11 @@ export function LiveFigures({ textsAt }: { textsAt: (frame: number) => string[] 
         context.clearRect(0, 0, layout.widthPx, layout.heightPx);
         context.textBaseline = 'middle';
         const texts = textsAt(frame);
+        let font = '';
         layout.places.forEach((place, i) => {
           if (!texts[i] || place.widthPx === 0) return;
-          context.font = place.font;
+          // To set a font takes far longer than to see that it is set.
+          if (place.font !== font) context.font = font = place.font;
           context.fillStyle = place.colour;
           context.textAlign = place.align;
           context.fillText(texts[i], place.left - layout.left + place.x, place.top - layout.top + place.heightPx / 2);

@@ -40,6 +40,8 @@ export function usePointerDrag<T>(handlers: DragHandlers<T>): (event: ReactPoint
     const moveOf = (to: PointerEvent): DragMove => ({ dxPx: to.clientX - clientX, dyPx: to.clientY - clientY, xPx: to.clientX, yPx: to.clientY, shiftKey: to.shiftKey, altKey: to.altKey });
     const onMove = (to: PointerEvent): void => {
       if (to.pointerId !== pointerId) return;
+      // Nothing else is to follow the pointer meanwhile: what it passes over would light up, and cost time.
+      to.stopPropagation();
       const move = moveOf(to);
       dragging ||= Math.hypot(move.dxPx, move.dyPx) >= THRESHOLD_PX;
       if (dragging) latest.current.onMove(subject, move);
@@ -60,13 +62,13 @@ export function usePointerDrag<T>(handlers: DragHandlers<T>): (event: ReactPoint
       cancel();
     };
     const finish = (): void => {
-      window.removeEventListener('pointermove', onMove);
+      window.removeEventListener('pointermove', onMove, true);
       window.removeEventListener('pointerup', onUp);
       window.removeEventListener('pointercancel', cancel);
       window.removeEventListener('keydown', onKeyDown, true);
       stop.current = null;
     };
-    window.addEventListener('pointermove', onMove);
+    window.addEventListener('pointermove', onMove, true);
     window.addEventListener('pointerup', onUp);
     window.addEventListener('pointercancel', cancel);
     window.addEventListener('keydown', onKeyDown, true);

@@ -1,4 +1,4 @@
-import { CHANNELS, channelSpeed, effectiveHandles, findChannel, numbersOfHandle, type Channel, type HandleSide, type Rate, type Subject, type Track } from '@undulan/core';
+import { CHANNELS, changedTrackSpan, channelSpeed, effectiveHandles, findChannel, numbersOfHandle, type Channel, type HandleSide, type Rate, type Subject, type Track } from '@undulan/core';
 import type { EditRequest } from '../editing/index.ts';
 
 /** Samples between two keys of a drawn speed. */
@@ -21,9 +21,24 @@ export interface SpeedLine {
   reachOf: (keyFrame: number, side: HandleSide) => { percent: number; spanFrames: number } | null;
 }
 
-function piecesOf(keyFrames: readonly number[], speedsAt: (frame: number) => { left: number; right: number }): SpeedPoint[][] {
+/** Pieces that are known already, by the frames they go from and to. */
+type KnownPieces = ReadonlyMap<string, SpeedPoint[]>;
+
+const NONE: KnownPieces = new Map();
+const nameOf = (from: number, to: number): string => `${from} ${to}`;
+
+/** Those pieces of a line that hold still when its subject changes. */
+export function keptPieces({ keyFrames, pieces }: SpeedLine, before: Subject, after: Subject, channels: Pick<Track, 'channelIds'>): KnownPieces {
+  const span = changedTrackSpan(before, after, channels);
+  if (!span) return NONE;
+  return new Map(pieces.flatMap((piece, i) => (keyFrames[i + 1]! <= span.first || keyFrames[i]! >= span.last ? [[nameOf(keyFrames[i]!, keyFrames[i + 1]!), piece] as const] : [])));
+}
+
+function piecesOf(keyFrames: readonly number[], known: KnownPieces, speedsAt: (frame: number) => { left: number; right: number }): SpeedPoint[][] {
   return keyFrames.slice(0, -1).map((from, i) => {
     const to = keyFrames[i + 1]!;
+    const same = known.get(nameOf(from, to));
+    if (same) return same;
     return Array.from({ length: SAMPLES + 1 }, (_, n) => {
       const frame = from + ((to - from) * n) / SAMPLES;
       const { left, right } = speedsAt(frame);
@@ -33,7 +48,7 @@ function piecesOf(keyFrames: readonly number[], speedsAt: (frame: number) => { l
 }
 
 /** The speed of one channel in units per second, up on the picture as up. */
-export function channelLine(subjectId: string, channel: Channel, rate: Rate): SpeedLine {
+export function channelLine(subjectId: string, channel: Channel, rate: Rate, known: KnownPieces = NONE): SpeedLine {
   const sign = CHANNELS[channel.id].pointsDown ? -1 : 1;
   const { keys } = channel;
   const keyFrames = keys.map((key) => key.frame);
@@ -46,7 +61,7 @@ export function channelLine(subjectId: string, channel: Channel, rate: Rate): Sp
     label: CHANNELS[channel.id].label,
     unit: CHANNELS[channel.id].unit,
     keyFrames,
-    pieces: piecesOf(keyFrames, (frame) => {
+    pieces: piecesOf(keyFrames, known, (frame) => {
       const { left, right } = channelSpeed(channel, frame, rate);
       return { left: sign * left, right: sign * right };
     }),
@@ -61,14 +76,14 @@ export function channelLine(subjectId: string, channel: Channel, rate: Rate): Sp
 }
 
 /** The speed of a track along its way, in units per second: never below nothing. */
-export function pathLine(subject: Subject, track: Track, rate: Rate): SpeedLine {
+export function pathLine(subject: Subject, track: Track, rate: Rate, known: KnownPieces = NONE): SpeedLine {
   const channels = track.channelIds.flatMap((id) => findChannel(subject, id) ?? []).filter((channel) => channel.keys.length > 0);
   const keyFrames = [...new Set(channels.flatMap((channel) => channel.keys.map((key) => key.frame)))].sort((a, b) => a - b);
   return {
     label: `${track.label}, along its way`,
     unit: track.unit,
     keyFrames,
-    pieces: piecesOf(keyFrames, (frame) => {
+    pieces: piecesOf(keyFrames, known, (frame) => {
       const speeds = channels.map((channel) => channelSpeed(channel, frame, rate));
       return { left: Math.hypot(...speeds.map(({ left }) => left)), right: Math.hypot(...speeds.map(({ right }) => right)) };
     }),

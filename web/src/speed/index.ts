@@ -1,0 +1,3 @@
+export { SpeedStrip } from './SpeedStrip.tsx';
+export { channelLine, pathLine } from './speed-lines.ts';
+export type { SpeedPoint } from './speed-lines.ts';
