@@ -52,20 +52,24 @@ try {
   const { shown, dropped, reachedFps } = await page.evaluate(() => window.clock.report);
   console.log(`playing ${WORK.split(',')[0]}, 2,000 frames at 24 fps for ${SECONDS} s: ${shown} shown, ${dropped} dropped, ${reachedFps.toFixed(2)} fps reached (aim none dropped)`);
 
-  await page.goto(`http://127.0.0.1:${port}/bench.html?curves`);
-  const key = page.getByRole('button', { name: /^Position x .*frame 496, key of the curve/ });
-  await key.waitFor();
-  const mark = await key.boundingBox();
-  const [x, y] = [mark.x + mark.width / 2, mark.y + mark.height / 2];
-  await page.mouse.move(x, y);
-  await page.mouse.down();
-  for (let i = 1; i <= WARM_UP + MOVES; i++) {
-    if (i === WARM_UP) await page.evaluate(() => void (window.inputMs = []));
-    await page.mouse.move(x + 2 * Math.sin(i / 9), y - 60 * Math.sin(i / 15));
-  }
-  await page.mouse.up();
-  await page.waitForTimeout(200);
-  await printInputs(page, 'dragging a key of 200 keys × 6 curves');
+  const dragged = async (what, closedStrips) => {
+    await page.goto(`http://127.0.0.1:${port}/bench.html?curves&closed=${closedStrips.join(',')}`);
+    const key = page.getByRole('button', { name: /^Position x .*frame 496, key of the curve/ });
+    await key.waitFor();
+    const mark = await key.boundingBox();
+    const [x, y] = [mark.x + mark.width / 2, mark.y + mark.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    for (let i = 1; i <= WARM_UP + MOVES; i++) {
+      if (i === WARM_UP) await page.evaluate(() => void (window.inputMs = []));
+      await page.mouse.move(x + 2 * Math.sin(i / 9), y - 60 * Math.sin(i / 15));
+    }
+    await page.mouse.up();
+    await page.waitForTimeout(200);
+    await printInputs(page, `dragging a key of 200 keys × 6 curves, ${what}`);
+  };
+  await dragged('Keys and Curve open', ['film', 'speed', 'loom']);
+  await dragged('Speed and Loom open too', ['film']);
 } finally {
   await browser.close();
   await server.close();

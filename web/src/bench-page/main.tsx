@@ -12,8 +12,11 @@ import type { BenchWindow } from './window.ts';
 import '../styles.css';
 
 /** The Bench over a crowded motion, without a server: what `npm run bench` drives and measures. */
-const isDense = new URLSearchParams(location.search).has('curves');
+const asked = new URLSearchParams(location.search);
+const isDense = asked.has('curves');
 localStorage.setItem('undulan:onion', JSON.stringify({ ...PLAIN_ONION, on: !isDense, before: 3, after: 3, style: 'filled' }));
+const closed = asked.get('closed');
+if (closed) localStorage.setItem('undulan:bench-page:closed-strips', JSON.stringify(closed.split(',')));
 
 const bench = window as unknown as BenchWindow;
 bench.inputMs = [];

@@ -66,6 +66,8 @@ test('fractions are written where there is room, the simplest first', () => {
   // Over 300 px a quarter and a third are 25 px apart; over half of that a quarter has no room beside the third.
   expect([...fractionsWithRoom(chart, scale).values()].toSorted()).toEqual(['1/2', '1/3', '1/4']);
   expect(fractionsWithRoom(chart, createTimeScale(1, 201, 360))).toEqual(new Map([[4, '1/2'], [3, '1/3']]));
+  // Nor where it would be written into a ring, or into the next segment.
+  expect(fractionsWithRoom({ ...chart, lastFrame: 8 }, scale).size).toBe(0);
   // Of several drawings near to a fraction the nearest is the one at it.
   const near = { ...chart, marks: marks.map((mark, i) => (i === 4 ? { ...mark, progress: 0.503 } : i === 3 ? { ...mark, progress: 0.501 } : i === 2 ? { ...mark, progress: 0.496 } : mark)) };
   expect(fractionsWithRoom(near, createTimeScale(1, 201, 9000))).toEqual(new Map([[4, '1/2'], [2, '1/4']]));

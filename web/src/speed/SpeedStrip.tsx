@@ -1,14 +1,14 @@
-import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useCallback, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { shallowEqual } from 'react-redux';
 import { CHANNELS, findChannel, framesPerSecond, type ChannelId, type Rate, type Subject, type Track } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, keysSelected, previewed, selectActiveChannel, selectSettledSubject, selectShownKeys, selectSubject, selectUnderWay, type EditRequest } from '../editing/index.ts';
 import { useActiveTrack } from '../loom/index.ts';
-import { builtInCrowd, createValueScale, CROWD_REACH_PX, crowding, curvePath, GestureNotice, LEAST_SPAN, Strip, tidy, useClock, useTimeScale, useValueUnits, type Notice } from '../time-page/index.ts';
+import { builtInCrowd, createValueScale, CROWD_REACH_PX, crowding, curvePath, GestureNotice, LEAST_SPAN, LiveFigures, Strip, tidy, useClock, useTimeScale, useValueUnits, type Notice } from '../time-page/index.ts';
 import { Empty, Still, Toggle, usePointerDrag, useSize, useStored, type DragMove } from '../ui/index.ts';
 import { EvenSpeed } from './EvenSpeed.tsx';
 import { SpeedCanvas } from './SpeedCanvas.tsx';
-import { figuresOf, knobsOf, type Knob } from './speed-figures.ts';
+import { figuresOf, knobsOf, type Knob, type SpeedFigures } from './speed-figures.ts';
 import { SpeedKnob } from './SpeedKnob.tsx';
 import { channelLine, keptPieces, pathLine, type SpeedLine } from './speed-lines.ts';
 
@@ -88,11 +88,16 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
   const values = useMemo(() => createValueScale([0, ...settled.pieces.flat().map((point) => point.speed)], heightPx, false, 1), [settled, heightPx]);
   const per = units.per(activeId);
   const unit = units.label(activeId);
-  const inUnit = (speed: number): string => {
-    const fineness = Math.abs(speed * per) >= 100 ? 1 : 10;
-    return tidy(Math.round(speed * per * fineness) / fineness);
-  };
-  const { peak, average, jumps } = useMemo(() => figuresOf(line, rate), [line, rate]);
+  const figures = useMemo(() => figuresOf(line, rate), [line, rate]);
+  const settledFigures = useMemo(() => figuresOf(settled, rate), [settled, rate]);
+  const words = useCallback(
+    ({ peak, average }: SpeedFigures): string[] => {
+      const inUnit = (speed: number): string => speedInUnit(speed * per);
+      return [`peak ${inUnit(peak.speed)}`, `at ${tidy(Math.round(peak.frame * 10) / 10)}`, `average ${inUnit(average)}`, `= ${inUnit(average / framesPerSecond(rate))} ${unit}/frame`];
+    },
+    [per, unit, rate],
+  );
+  const liveWords = useCallback(() => words(figures), [words, figures]);
   const knobs = useMemo(() => knobsOf(line), [line]);
   const isCrowd = crowding(keyFrames, scale) !== null;
   const built = isCrowd ? builtInCrowd(keyFrames, selected) : keyFrames;
@@ -111,13 +116,13 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
     const reach = reachAt(knob, move.dxPx);
     // With Shift the speed stays and only the reach changes.
     const speed = move.shiftKey ? knob.speed : speedAt(knob, move.dyPx);
-    return { request: request(knob, speed, move.altKey, reach), says: `${knob.side === 'in' ? 'arrives' : 'leaves'} at ${inUnit(speed)} ${unit}/s${reach === null ? '' : `, reach ${Math.round(reach)} %`}` };
+    return { request: request(knob, speed, move.altKey, reach), says: `${knob.side === 'in' ? 'arrives' : 'leaves'} at ${speedInUnit(speed * per)} ${unit}/s${reach === null ? '' : `, reach ${Math.round(reach)} %`}` };
   }, setNotice);
   const type = (event: KeyboardEvent, knob: Knob): void => {
     const by = { ArrowUp: 1, ArrowDown: -1 }[event.key];
     if (!by) return;
     event.preventDefault();
-    dispatch(edited(request(knob, knob.speed + by * Math.max(1, Math.abs(peak.speed) / 100) * (event.shiftKey ? 10 : 1), event.altKey)));
+    dispatch(edited(request(knob, knob.speed + by * Math.max(1, Math.abs(figures.peak.speed) / 100) * (event.shiftKey ? 10 : 1), event.altKey)));
   };
 
   /** In a crowd: the speed nearest to the pointer, of its key the side that the pointer is on. */
@@ -163,15 +168,15 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
               {line.label}, {unit}/s
             </p>
           )}
-          <div className="figures">
-            <p>
-              peak {inUnit(peak.speed)} at {tidy(Math.round(peak.frame * 10) / 10)}
-            </p>
-            <p>average {inUnit(average)}</p>
-            <p>
-              = {inUnit(average / framesPerSecond(rate))} {unit}/frame
-            </p>
-            {jumps.length > 0 && <p className="text-ochre">{jumpWords(jumps)}</p>}
+          <div className="figures relative">
+            {words(settledFigures).map((line, i) => (
+              <p key={i} className={`relative ${underWay ? 'text-transparent' : ''}`}>
+                {underWay && <span data-live="" className="absolute inset-0 text-faint" />}
+                {line}
+              </p>
+            ))}
+            {underWay && <LiveFigures textsAt={liveWords} />}
+            {settledFigures.jumps.length > 0 && <p className="text-ochre">{jumpWords(settledFigures.jumps)}</p>}
           </div>
           <Still still={underWay}>
             <div className="flex gap-1">
@@ -187,7 +192,7 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
       }
     >
       <div ref={measure} className="h-full">
-        {isCrowd && <SpeedCanvas pieces={pieces} keyFrames={keyFrames} knobs={knobs} jumps={jumps} selected={selected} values={values} heightPx={heightPx} />}
+        {isCrowd && <SpeedCanvas pieces={pieces} keyFrames={keyFrames} knobs={knobs} jumps={figures.jumps} selected={selected} values={values} heightPx={heightPx} />}
         <svg width={scale.widthPx} height={heightPx} className="relative block touch-none" onPointerDown={() => dispatch(keysSelected({ keys: [] }))}>
           <line x1={0} x2={scale.widthPx} y1={values.yOf(0)} y2={values.yOf(0)} stroke="var(--rule)" />
           <text x={0} y={values.yOf(0) - 3} fontSize={10} className="figures" fill="var(--faint)">
@@ -198,7 +203,7 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
             pieces.map((piece, i) => (
               <polyline key={i} className="pointer-events-none" points={piece.map((point) => `${scale.xOf(point.frame).toFixed(1)},${values.yOf(point.speed).toFixed(1)}`).join(' ')} fill="none" stroke="var(--plum)" strokeWidth={2} />
             ))}
-          {!isCrowd && jumps.map((frame) => <line key={frame} className="pointer-events-none" x1={scale.xOf(frame)} x2={scale.xOf(frame)} y1={4} y2={heightPx - 4} stroke="var(--ochre)" strokeDasharray="2 4" />)}
+          {!isCrowd && figures.jumps.map((frame) => <line key={frame} className="pointer-events-none" x1={scale.xOf(frame)} x2={scale.xOf(frame)} y1={4} y2={heightPx - 4} stroke="var(--ochre)" strokeDasharray="2 4" />)}
           {isCrowd && (
             <rect width={scale.widthPx} height="100%" fill="transparent" onPointerDown={pressNearest} onPointerMove={(event) => event.currentTarget.style.setProperty('cursor', nearest(event) ? 'ns-resize' : 'auto')} />
           )}
@@ -210,7 +215,7 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
                   key={`${knob.keyFrame}-${knob.side}`}
                   knob={knob}
                   y={values.yOf(knob.speed)}
-                  says={`${inUnit(knob.speed)} ${unit} per second`}
+                  says={`${speedInUnit(knob.speed * per)} ${unit} per second`}
                   painted={isCrowd}
                   onPress={(event) => drag(event, knob)}
                   onType={(event) => type(event, knob)}
@@ -222,6 +227,12 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
       </div>
     </Strip>
   );
+}
+
+/** A speed as it is read: whole where it is large. */
+function speedInUnit(speed: number): string {
+  const fineness = Math.abs(speed) >= 100 ? 1 : 10;
+  return tidy(Math.round(speed * fineness) / fineness);
 }
 
 const SHOWN_JUMPS = 4;

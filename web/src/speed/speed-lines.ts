@@ -21,24 +21,28 @@ export interface SpeedLine {
   reachOf: (keyFrame: number, side: HandleSide) => { percent: number; spanFrames: number } | null;
 }
 
-/** Pieces that are known already, by the frames they go from and to. */
-type KnownPieces = ReadonlyMap<string, SpeedPoint[]>;
+/** Pieces that are known already, by the frame they begin on, with the one they end on. */
+type KnownPieces = ReadonlyMap<number, { to: number; piece: SpeedPoint[] }>;
 
 const NONE: KnownPieces = new Map();
-const nameOf = (from: number, to: number): string => `${from} ${to}`;
 
 /** Those pieces of a line that hold still when its subject changes. */
 export function keptPieces({ keyFrames, pieces }: SpeedLine, before: Subject, after: Subject, channels: Pick<Track, 'channelIds'>): KnownPieces {
   const span = changedTrackSpan(before, after, channels);
   if (!span) return NONE;
-  return new Map(pieces.flatMap((piece, i) => (keyFrames[i + 1]! <= span.first || keyFrames[i]! >= span.last ? [[nameOf(keyFrames[i]!, keyFrames[i + 1]!), piece] as const] : [])));
+  const kept = new Map<number, { to: number; piece: SpeedPoint[] }>();
+  pieces.forEach((piece, i) => {
+    const [from, to] = [keyFrames[i]!, keyFrames[i + 1]!];
+    if (to <= span.first || from >= span.last) kept.set(from, { to, piece });
+  });
+  return kept;
 }
 
 function piecesOf(keyFrames: readonly number[], known: KnownPieces, speedsAt: (frame: number) => { left: number; right: number }): SpeedPoint[][] {
   return keyFrames.slice(0, -1).map((from, i) => {
     const to = keyFrames[i + 1]!;
-    const same = known.get(nameOf(from, to));
-    if (same) return same;
+    const same = known.get(from);
+    if (same?.to === to) return same.piece;
     return Array.from({ length: SAMPLES + 1 }, (_, n) => {
       const frame = from + ((to - from) * n) / SAMPLES;
       const { left, right } = speedsAt(frame);

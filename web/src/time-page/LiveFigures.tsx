@@ -44,11 +44,13 @@ function layOut(host: Element): Layout {
 
 /**
  * Figures that change with every frame while the playhead is under way. Words in the page would be laid out and painted anew each time, which takes longer than
- * drawing the picture: these are painted over the empty `data-live` elements of what they lie in, in order, as those elements are styled. An empty text is left out.
+ * drawing the picture: these are painted over the empty `data-live` elements of what they lie in, in order, as those elements are styled, each only when it changes.
+ * An empty text is left out.
  */
 export function LiveFigures({ textsAt }: { textsAt: (frame: number) => string[] }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [layout, setLayout] = useState<Layout | null>(null);
+  const painted = useRef<{ layout: Layout; texts: string[] } | null>(null);
   const theme = useTheme();
   // Where the figures go is known once they are laid out, and changes with the size of what they lie in.
   useLayoutEffect(() => {
@@ -62,18 +64,23 @@ export function LiveFigures({ textsAt }: { textsAt: (frame: number) => string[] 
       (frame) => {
         const context = canvas.current?.getContext('2d');
         if (!context || !layout) return;
-        context.setTransform(devicePixelRatio, 0, 0, devicePixelRatio, 0, 0);
-        context.clearRect(0, 0, layout.widthPx, layout.heightPx);
-        context.textBaseline = 'middle';
         const texts = textsAt(frame);
+        const before = painted.current?.layout === layout ? painted.current.texts : null;
+        painted.current = { layout, texts };
+        context.setTransform(devicePixelRatio, 0, 0, devicePixelRatio, 0, 0);
+        if (!before) context.clearRect(0, 0, layout.widthPx, layout.heightPx);
+        context.textBaseline = 'middle';
         let font = '';
         layout.places.forEach((place, i) => {
-          if (!texts[i] || place.widthPx === 0) return;
+          if (texts[i] === before?.[i] || place.widthPx === 0) return;
+          const [left, top] = [place.left - layout.left, place.top - layout.top];
+          context.clearRect(left, top, place.widthPx, place.heightPx);
+          if (!texts[i]) return;
           // To set a font takes far longer than to see that it is set.
           if (place.font !== font) context.font = font = place.font;
           context.fillStyle = place.colour;
           context.textAlign = place.align;
-          context.fillText(texts[i], place.left - layout.left + place.x, place.top - layout.top + place.heightPx / 2);
+          context.fillText(texts[i], left + place.x, top + place.heightPx / 2);
         });
       },
       [layout, textsAt],
