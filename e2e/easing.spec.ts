@@ -230,6 +230,18 @@ test('beyond its keys a channel goes there and back as often as its grip is drag
   await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(value).toHaveValue(String(before));
+
+  // So are their speeds: what is taken hold of is selected, and the rest has no element of its own.
+  await page.getByRole('button', { name: 'Speed', exact: true }).click();
+  const leaving = page.getByRole('slider', { name: /^Speed the key on frame \d+ leaves with/ });
+  await expect(leaving).toHaveAccessibleName('Speed the key on frame 20 leaves with');
+  const knob = await middleOf(leaving);
+  const speed = Number(await leaving.getAttribute('aria-valuenow'));
+  await page.keyboard.press('Escape');
+  await expect(leaving).toHaveCount(0);
+  await drag(page, knob, { x: 0, y: -25 });
+  await expect(leaving).toHaveAccessibleName('Speed the key on frame 20 leaves with');
+  expect(Number(await leaving.getAttribute('aria-valuenow'))).toBeGreaterThan(speed);
   await undoAll(page);
 });
 

@@ -104,7 +104,7 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
           </p>
         )}
         {targetChannel && active.keys.length > 0 && (
-          <p className="pointer-events-none absolute top-1 right-2 flex gap-3 text-[11px]">
+          <p className="pointer-events-none absolute top-0.5 right-2 flex gap-3 rounded-sm bg-paper/85 px-1 text-[11px]">
             <span className="text-target">━ target</span>
             <span className="text-take-ink">╍ yours</span>
           </p>

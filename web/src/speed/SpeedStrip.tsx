@@ -176,7 +176,7 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
               </p>
             ))}
             {underWay && <LiveFigures textsAt={liveWords} />}
-            {settledFigures.jumps.length > 0 && <p className="text-ochre">{jumpWords(settledFigures.jumps)}</p>}
+            {figures.jumps.length > 0 && <p className="text-ochre">{jumpWords(figures.jumps)}</p>}
           </div>
           <Still still={underWay}>
             <div className="flex gap-1">

@@ -1,5 +1,6 @@
 import { trackEvents, TRACKS, type MotionDocument, type Subject } from '@undulan/core';
 import { putLongTrail } from './long-trail.ts';
+import { createRecent } from './recent.ts';
 import { keyedFrames, placesOf } from './trail-places.ts';
 
 const POSITION = TRACKS.find((track) => track.id === 'position')!;
@@ -8,47 +9,40 @@ const PART_OF_FRAME = 1 / 4;
 /** A trail of more frames than this is drawn the quickest way: its dots lie on each other. */
 const MANY_FRAMES = 300;
 
-interface Kept {
+interface Trail {
+  name: string;
   motion: MotionDocument;
   subject: Subject;
-  look: string;
-  image: OffscreenCanvas;
+  /** Null until it is put down again: while something is dragged every motion is drawn but once, and keeping it would only cost. */
+  image: OffscreenCanvas | null;
 }
 
-/** The trails drawn last: a trail changes with the motion, not with the frame, and drawing one over thousands of frames takes longer than a frame. */
-const kept: Kept[] = [];
-const KEPT = 4;
-/** Motions that were drawn once. */
-const seen = new WeakSet<MotionDocument>();
+/** The trails drawn last: a trail changes with the motion, not with the frame. */
+const trails = createRecent<Trail>(4);
 
 /** Puts a subject's trail onto a canvas that shows the whole stage, drawing it anew only when the motion, its size or its look changed. */
 export function putTrail(context: CanvasRenderingContext2D, motion: MotionDocument, subject: Subject, colour: string, dashed: boolean): void {
   const { width, height } = context.canvas;
-  const look = `${colour} ${dashed} ${width} ${height}`;
+  const name = `${subject.id} ${colour} ${dashed} ${width} ${height}`;
   if (motion.range.last - motion.range.first > MANY_FRAMES) {
-    putLongTrail(context, `${subject.id} ${look}`, { motion, subject, colour, dashed });
+    putLongTrail(context, name, { motion, subject, colour, dashed });
     return;
   }
-  let trail = kept.find((other) => other.motion === motion && other.subject === subject && other.look === look);
-  if (!trail && !seen.has(motion)) {
-    // While something is dragged every motion is drawn but once: keeping it would only cost.
-    seen.add(motion);
+  const known = trails.find(name);
+  if (known?.motion !== motion || known.subject !== subject) {
+    trails.put({ name, motion, subject, image: null });
     drawTrail(context, motion, subject, colour, dashed);
     return;
   }
-  if (!trail) {
-    const image = new OffscreenCanvas(Math.max(1, width), Math.max(1, height));
-    const own = image.getContext('2d');
-    if (!own) return;
+  if (!known.image) {
+    known.image = new OffscreenCanvas(Math.max(1, width), Math.max(1, height));
+    const own = known.image.getContext('2d')!;
     own.setTransform(context.getTransform());
     drawTrail(own, motion, subject, colour, dashed);
-    trail = { motion, subject, look, image };
-    kept.unshift(trail);
-    kept.length = Math.min(kept.length, KEPT);
   }
   context.save();
   context.resetTransform();
-  context.drawImage(trail.image, 0, 0);
+  context.drawImage(known.image, 0, 0);
   context.restore();
 }
 

@@ -1,4 +1,5 @@
 import type { MotionDocument, Subject } from '@undulan/core';
+import { createRecent } from './recent.ts';
 import { keyedFrames, movedSpan, placesOf } from './trail-places.ts';
 
 export interface LongTrail {
@@ -45,8 +46,7 @@ interface Drawn {
 }
 
 /** The long trails drawn last. */
-const drawn: Drawn[] = [];
-const KEPT = 4;
+const drawn = createRecent<Drawn>(4);
 
 /** A change of more of a trail than this is no small one. */
 const SMALL_SHARE = 1 / 4;
@@ -56,14 +56,9 @@ const SMALL_SHARE = 1 / 4;
  * put down again. `name` tells trails apart that are on screen together.
  */
 export function putLongTrail(context: CanvasRenderingContext2D, name: string, { motion, subject, colour, dashed }: LongTrail): void {
-  const known = drawn.find((other) => other.name === name);
+  const known = drawn.find(name);
   const trail = known?.motion === motion && known.subject === subject ? known : renewed(context, name, { motion, subject, colour, dashed }, known);
-  if (!trail) return;
-  if (trail !== known) {
-    if (known) drawn.splice(drawn.indexOf(known), 1);
-    drawn.unshift(trail);
-    drawn.length = Math.min(drawn.length, KEPT);
-  }
+  drawn.put(trail);
   context.save();
   const transform = context.getTransform();
   context.resetTransform();
@@ -91,7 +86,7 @@ function placesAfter(known: Drawn | undefined, motion: MotionDocument, subject: 
 }
 
 /** A trail as it is now: on the picture of the known one if it differs in its hole alone, else on a new one with a hole where it differs. */
-function renewed(context: CanvasRenderingContext2D, name: string, { motion, subject, colour, dashed }: LongTrail, known: Drawn | undefined): Drawn | null {
+function renewed(context: CanvasRenderingContext2D, name: string, { motion, subject, colour, dashed }: LongTrail, known: Drawn | undefined): Drawn {
   const places = placesAfter(known, motion, subject);
   const changed = known?.places.length === places.length ? changedPart(known.places, places) : { from: 0, to: places.length - 1 };
   const base = { name, motion, subject, places };
@@ -100,8 +95,7 @@ function renewed(context: CanvasRenderingContext2D, name: string, { motion, subj
   // As much again on either side: the next move of the drag may reach farther.
   const hole = length > places.length * SMALL_SHARE ? NO_PART : { from: Math.max(0, changed.from - length), to: Math.min(places.length - 1, changed.to + length) };
   const image = new OffscreenCanvas(Math.max(1, context.canvas.width), Math.max(1, context.canvas.height));
-  const own = image.getContext('2d');
-  if (!own) return null;
+  const own = image.getContext('2d')!;
   const transform = context.getTransform();
   const end = places.length - 1;
   const rest = hole === NO_PART ? [{ from: 0, to: end }] : [{ from: 0, to: hole.from - 1 }, { from: hole.to + 1, to: end }];
