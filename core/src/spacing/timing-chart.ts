@@ -1,4 +1,4 @@
-import { changedTrackSpan } from '../motion/changed-span.ts';
+import { changedTrackSpan, type FrameSpan } from '../motion/changed-span.ts';
 import { findChannel } from '../motion/document.ts';
 import { sampleChannel } from '../motion/sample.ts';
 import { CHANNELS } from '../motion/channels.ts';
@@ -85,8 +85,10 @@ function chartBetween(motion: MotionDocument, subject: Subject, track: Track, fr
  * two extremes has no chart there. Those of `known` that cannot have changed are given again, the same objects.
  */
 export function timingCharts(motion: MotionDocument, subject: Subject, track: Track, options: ChartOptions = {}, known: KnownCharts | null = null): TimingChart[] {
+  const span = known && reachOfChange(known, motion, subject, track);
+  if (known && span && span.last < span.first) return [...known.charts];
   const { extremes, roleAt } = eventsInRange(motion, subject, track, options);
-  const kept = known && keptCharts(known, motion, subject, track);
+  const kept = known && span && new Map(known.charts.filter(({ firstFrame, lastFrame }) => lastFrame <= span.first || firstFrame >= span.last).map((chart) => [chart.firstFrame, chart]));
   return extremes.slice(1).flatMap((to, i) => {
     const from = extremes[i]!;
     const same = kept?.get(from);
@@ -94,10 +96,10 @@ export function timingCharts(motion: MotionDocument, subject: Subject, track: Tr
   });
 }
 
-/** Those of the known charts that hold still, by their first frames. */
-function keptCharts({ motion: { range }, subject: before, charts }: KnownCharts, motion: MotionDocument, subject: Subject, track: Track): Map<number, TimingChart> | null {
-  const span = range.first === motion.range.first && before.exposure === subject.exposure ? changedTrackSpan(before, subject, track) : null;
-  return span && new Map(charts.filter(({ firstFrame, lastFrame }) => lastFrame <= span.first || firstFrame >= span.last).map((chart) => [chart.firstFrame, chart]));
+/** The frames whose charts differ from the known ones; null where all may. */
+function reachOfChange({ motion: { range }, subject: before }: KnownCharts, motion: MotionDocument, subject: Subject, track: Track): FrameSpan | null {
+  const isOnSameGround = range.first === motion.range.first && range.last === motion.range.last && before.exposure === subject.exposure;
+  return isOnSameGround ? changedTrackSpan(before, subject, track) : null;
 }
 
 /** The one timing chart that a frame is in, on the extreme between two the later; outside all of them, or in a standstill, the first there is. */

@@ -4,7 +4,7 @@ import { Provider } from 'react-redux';
 import { Tooltip } from 'radix-ui';
 import { createStore } from '../app/store.ts';
 import { keysSelected, opened } from '../editing/editing.slice.ts';
-import { EditingPicture, EditingTime, NumbersPanel, Spread } from '../spread/index.ts';
+import { EditingPicture, EditingTime, NumbersPanel, OwnCharts, Spread } from '../spread/index.ts';
 import { PLAIN_ONION } from '../stage/index.ts';
 import { ClockProvider, useClock } from '../time-page/index.ts';
 import { crowdedMotion, denseMotion } from './crowded-motion.ts';
@@ -62,6 +62,7 @@ createRoot(document.getElementById('root')!).render(
             picture={
               <EditingPicture tone="take" target={null} noTarget="There is no target here." targetShown={false} onTargetShown={() => undefined}>
                 <NumbersPanel />
+                <OwnCharts tone="take" target={null} />
               </EditingPicture>
             }
             time={<EditingTime name="bench-page" tone="take" target={null} rangeFixed={null} />}

@@ -9,20 +9,21 @@ export function useActiveTrack(): Track | undefined {
   return TRACKS.find((track) => active && track.channelIds.includes(active.id));
 }
 
-/** The charts of a subject's track, segment by segment. */
-export function useSegments(motion: MotionDocument | null, subject: Subject | null | undefined, track: Track | undefined): TimingChart[] {
-  return useMemo(() => (motion && subject && track ? timingCharts(motion, subject, track, { closing: true }) : []), [motion, subject, track]);
+/** The charts of a subject's track, segment by segment; unless said otherwise with the one that closes a cycle. */
+export function useSegments(motion: MotionDocument | null, subject: Subject | null | undefined, track: Track | undefined, closing = true): TimingChart[] {
+  return useMemo(() => (motion && subject && track ? timingCharts(motion, subject, track, { closing }) : []), [motion, subject, track, closing]);
 }
 
-/** The same of the selected subject as it is shown now: in a gesture only those it changes are worked out anew. */
-export function useShownSegments(track: Track | undefined): TimingChart[] {
+/** The same of the selected subject as it is shown now: in a gesture only those it changes are worked out anew, and the list is another only where one is. */
+export function useShownSegments(track: Track | undefined, closing = true): TimingChart[] {
   const [motion, subject] = [useAppSelector(selectShownMotion), useAppSelector(selectSubject)];
   const [settled, still] = [useAppSelector(selectMotion), useAppSelector(selectSettledSubject)];
-  const charts = useSegments(settled, still, track);
+  const charts = useSegments(settled, still, track, closing);
   return useMemo(() => {
     if (motion === settled || !settled || !still) return charts;
-    return motion && subject && track ? timingCharts(motion, subject, track, { closing: true }, { motion: settled, subject: still, charts }) : [];
-  }, [motion, subject, track, settled, still, charts]);
+    const shown = motion && subject && track ? timingCharts(motion, subject, track, { closing }, { motion: settled, subject: still, charts }) : [];
+    return shown.length === charts.length && shown.every((chart, i) => chart === charts[i]) ? charts : shown;
+  }, [motion, subject, track, closing, settled, still, charts]);
 }
 
 /** The chart of the segment that a frame is in, as it is shown now: one alone, since it is wanted at every move of a drag. */

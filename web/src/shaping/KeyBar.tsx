@@ -91,7 +91,7 @@ function SingleKey({ shown, keyRef }: { shown: Key; keyRef: KeyRef }) {
     dispatch(edited({ operation: 'setKeys', args: [keyRef.frame, [{ ...keyRef, value }]] }));
     return true;
   };
-  const input = `figures h-7! ${underWay ? 'text-transparent' : ''}`;
+  const input = `figures h-7! ${underWay ? 'text-transparent' : 'text-ink'}`;
   return (
     <div className="relative flex gap-2">
       <label className="flex items-center gap-1.5 text-faint">

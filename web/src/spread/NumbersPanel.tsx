@@ -49,7 +49,7 @@ export function NumbersPanel() {
           ))}
         </tbody>
       </table>
-      {live && <LiveNumbers subjectId={subject.id} channels={listed} framed={moving} />}
+      {live && <LiveNumbers key={String(moving)} subjectId={subject.id} channels={listed} framed={moving} />}
       <div className="flex justify-between pt-1.5 text-xs text-faint">
         <span>
           {subject.channels.length} channels{folded > 0 && ` · ${folded} never keyed are folded`}

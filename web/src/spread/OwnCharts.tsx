@@ -1,6 +1,10 @@
-import { findSubject, timingCharts, tracksOf, type MotionDocument, type TimingChart, type Track } from '@undulan/core';
+import { memo, useMemo, useState } from 'react';
+import { findSubject, tracksOf, type MotionDocument, type TimingChart, type Track } from '@undulan/core';
 import { useAppSelector } from '../app/store.ts';
-import { selectShownMotion, selectSubject } from '../editing/index.ts';
+import { selectSettledSubject, selectUnderWay } from '../editing/index.ts';
+import { useSegments, useShownSegments } from '../loom/index.ts';
+import { useRestingFrame } from '../time-page/index.ts';
+import { Still } from '../ui/index.ts';
 import { TimingChartFigure } from './TimingChartFigure.tsx';
 
 interface OwnChartsProps {
@@ -10,28 +14,77 @@ interface OwnChartsProps {
 
 /** The timing charts of the selected subject as it moves now, each under the target's chart of the same place in the order. */
 export function OwnCharts({ tone, target }: OwnChartsProps) {
-  const motion = useAppSelector(selectShownMotion);
-  const subject = useAppSelector(selectSubject);
-  if (!motion || !subject) return null;
-  const targetSubject = target ? findSubject(target, subject.id) : undefined;
-  const targetCharts = (track: Track): TimingChart[] => (target && targetSubject ? timingCharts(target, targetSubject, track) : []);
-  const tracks = tracksOf(targetSubject ?? subject).map((track) => ({ track, own: timingCharts(motion, subject, track), aims: targetCharts(track) }));
-  const shown = tracks.filter(({ own, aims }) => own.length + aims.length > 0);
-  if (shown.length === 0) return null;
+  const subject = useAppSelector(selectSettledSubject);
+  const tracks = useMemo(() => {
+    const asked = subject && target ? findSubject(target, subject.id) : undefined;
+    return subject ? tracksOf(asked ?? subject) : [];
+  }, [subject, target]);
   return (
-    <section aria-label="Timing charts" className="mt-4">
+    <section aria-label="Timing charts" className="mt-4 not-has-[figure]:hidden">
       <h3 className="text-[15px]">Timing charts</h3>
-      {shown.map(({ track, own, aims }) => (
-        <div key={track.id}>
-          <p className="text-xs text-faint">{track.label}: a tick a frame, where the subject is on its way from extreme to extreme</p>
-          {Array.from({ length: Math.max(own.length, aims.length) }, (_, i) => (
-            <div key={i} className="border-b border-rule py-1 last:border-0">
-              {aims[i] && <TimingChartFigure chart={aims[i]} tone="target" />}
-              {own[i] && <TimingChartFigure chart={own[i]} tone={tone} />}
-            </div>
-          ))}
-        </div>
+      {tracks.map((track) => (
+        <TrackCharts key={track.id} track={track} tone={tone} target={target} subjectId={subject!.id} />
       ))}
     </section>
   );
 }
+
+/** More charts of a track than this are shown on request: a long motion has hundreds. */
+const SHOWN = 12;
+/** Of those so many before the one at the playhead. */
+const SHOWN_BEFORE = 4;
+
+interface TrackChartsProps extends OwnChartsProps {
+  subjectId: string;
+  track: Track;
+}
+
+function TrackCharts({ subjectId, track, tone, target }: TrackChartsProps) {
+  const own = useShownSegments(track, false);
+  const aims = useSegments(target, target && findSubject(target, subjectId), track, false);
+  const underWay = useAppSelector(selectUnderWay);
+  const frame = useRestingFrame();
+  const [all, setAll] = useState(false);
+  const count = Math.max(own.length, aims.length);
+  if (count === 0) return null;
+  const here = (own.length > 0 ? own : aims).findLastIndex((chart) => chart.firstFrame <= frame);
+  const first = all ? 0 : Math.max(0, Math.min(here - SHOWN_BEFORE, count - SHOWN));
+  const last = all ? count : Math.min(count, first + SHOWN);
+  return (
+    <div>
+      <p className="text-xs text-faint">{track.label}: a tick a frame, where the subject is on its way from extreme to extreme</p>
+      <ChartPairs tone={tone} own={own} aims={aims} first={first} last={last} />
+      <Still still={underWay}>
+        {count > SHOWN && (
+          <p className="py-1 text-xs text-faint">
+            {all ? `All ${count} charts. ` : `${SHOWN} of ${count} charts, about the playhead. `}
+            <button type="button" className="rounded-sm text-accent hover:underline" onClick={() => setAll(!all)}>
+              {all ? 'Show those about the playhead' : `Show all ${count}`}
+            </button>
+          </p>
+        )}
+      </Still>
+    </div>
+  );
+}
+
+interface ChartPairsProps {
+  tone: 'take' | 'target';
+  own: readonly TimingChart[];
+  aims: readonly TimingChart[];
+  /** Which of them, the last not among them. */
+  first: number;
+  last: number;
+}
+
+const ChartPairs = memo(function ChartPairs({ tone, own, aims, first, last }: ChartPairsProps) {
+  return Array.from({ length: last - first }, (_, n) => {
+    const [aim, chart] = [aims[first + n], own[first + n]];
+    return (
+      <div key={chart?.firstFrame ?? `target ${aim!.firstFrame}`} className="border-b border-rule py-1 last:border-0">
+        {aim && <TimingChartFigure chart={aim} tone="target" />}
+        {chart && <TimingChartFigure chart={chart} tone={tone} />}
+      </div>
+    );
+  });
+});

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { ChartMark, TimingChart } from '@undulan/core';
 
 const WIDTH = 420;
@@ -27,7 +28,7 @@ function labelledFrames(marks: readonly ChartMark[], xOf: (progress: number) => 
 }
 
 /** A timing chart drawn the trade's way: a line with a tick for each drawing at its progress, extremes ringed, breakdowns underlined. */
-export function TimingChartFigure({ chart, tone }: TimingChartFigureProps) {
+export const TimingChartFigure = memo(function TimingChartFigure({ chart, tone }: TimingChartFigureProps) {
   const colour = tone === 'take' ? 'var(--take)' : 'var(--target)';
   const low = Math.min(0, ...chart.marks.map((mark) => mark.progress));
   const high = Math.max(1, ...chart.marks.map((mark) => mark.progress));
@@ -64,4 +65,4 @@ export function TimingChartFigure({ chart, tone }: TimingChartFigureProps) {
       </svg>
     </figure>
   );
-}
+});

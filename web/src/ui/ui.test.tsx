@@ -1,7 +1,7 @@
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { Tooltip } from 'radix-ui';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { Button, CommitInput, Toggle, usePointerDrag, readStored, useStored, type DragMove } from './index.ts';
+import { Button, CommitInput, Still, Toggle, usePointerDrag, readStored, useStored, type DragMove } from './index.ts';
 
 afterEach(cleanup);
 beforeEach(() => localStorage.clear());
@@ -10,6 +10,14 @@ function committed(onCommit: (text: string) => boolean): HTMLInputElement {
   render(<CommitInput aria-label="Value" value="250.5" onCommit={onCommit} />);
   return screen.getByLabelText('Value');
 }
+
+test('what is still keeps what it last showed, and catches up when it is no more', () => {
+  const { rerender, container } = render(<Still still={false}>1</Still>);
+  rerender(<Still still>2</Still>);
+  expect(container.textContent).toBe('1');
+  rerender(<Still still={false}>3</Still>);
+  expect(container.textContent).toBe('3');
+});
 
 test('Enter commits once and hands the keyboard back; leaving the field afterwards commits nothing more', () => {
   const onCommit = vi.fn(() => true);

@@ -1,0 +1,71 @@
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { createChannel, createKey, createMotion, createSubject, type KeyRef } from '@undulan/core';
+import { Provider } from 'react-redux';
+import { afterEach, beforeEach, expect, test } from 'vitest';
+import { createStore, type Store } from '../app/store.ts';
+import { opened } from '../editing/editing.slice.ts';
+import { previewed } from '../editing/index.ts';
+import { ClockProvider, useClock } from '../time-page/index.ts';
+import { OwnCharts } from './OwnCharts.tsx';
+
+const LOOK = { shape: 'pill', widthPx: 40, heightPx: 20, fill: '#9a6b00' } as const;
+const STEP = 6;
+const SEGMENTS = 30;
+const LAST = 1 + SEGMENTS * STEP;
+const LAST_KEY: KeyRef = { subjectId: 'lid', channelId: 'position.y', frame: LAST };
+
+let store: Store;
+
+function Seek({ to }: { to: number }) {
+  const clock = useClock();
+  return (
+    <button type="button" onClick={() => clock.seek(to)}>
+      to {to}
+    </button>
+  );
+}
+
+const shown = (): string[] => screen.queryAllByRole('img', { name: /^Timing chart of the take/ }).map((figure) => /from frame (.*)$/.exec(figure.getAttribute('aria-label')!)![1]!);
+const segment = (i: number): string => `${1 + i * STEP} to ${1 + (i + 1) * STEP}`;
+
+beforeEach(() => {
+  localStorage.clear();
+  store = createStore();
+  const keys = Array.from({ length: SEGMENTS + 1 }, (_, i) => createKey(1 + i * STEP, i % 2 === 0 ? 0 : 60));
+  const lid = { ...createSubject('lid', 'Lid', LOOK, { x: 0, y: 0 }), channels: [createChannel('position.y', 0, keys)] };
+  const motion = { ...createMotion([lid]), range: { first: 1, last: LAST } };
+  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { steps: [], done: 0 }, work: { motion, details: null } } }));
+  render(
+    <Provider store={store}>
+      <ClockProvider range={motion.range} rate={motion.rate}>
+        <Seek to={100} />
+        <Seek to={LAST} />
+        <OwnCharts tone="take" target={null} />
+      </ClockProvider>
+    </Provider>,
+  );
+});
+
+afterEach(cleanup);
+
+test('of very many charts those about the playhead are shown, how many there are is said, and all are shown on request', () => {
+  expect(shown()).toEqual(Array.from({ length: 12 }, (_, i) => segment(i)));
+  expect(screen.getByText(/^12 of 30 charts, about the playhead/)).toBeDefined();
+  fireEvent.click(screen.getByRole('button', { name: 'to 100' }));
+  expect(shown()).toHaveLength(12);
+  expect(shown()).toContain('97 to 103');
+  fireEvent.click(screen.getByRole('button', { name: 'Show all 30' }));
+  expect(shown()).toHaveLength(30);
+  fireEvent.click(screen.getByRole('button', { name: 'Show those about the playhead' }));
+  expect(shown()).toHaveLength(12);
+});
+
+test('a chart follows a gesture while it goes on; the others are the same elements', () => {
+  fireEvent.click(screen.getByRole('button', { name: `to ${LAST}` }));
+  const before = screen.getAllByRole('img', { name: /^Timing chart/ });
+  act(() => void store.dispatch(previewed({ operation: 'moveKeys', args: [[LAST_KEY], -2] })));
+  expect(shown().at(-1)).toBe(`${LAST - STEP} to ${LAST - 2}`);
+  expect(screen.getAllByRole('img', { name: /^Timing chart/ }).slice(0, -1)).toEqual(before.slice(0, -1));
+  act(() => void store.dispatch(previewed(null)));
+  expect(shown().at(-1)).toBe(segment(SEGMENTS - 1));
+});
