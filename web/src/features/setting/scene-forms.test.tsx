@@ -39,8 +39,8 @@ beforeEach(() => {
         <TermsForm />
         <ClockProvider range={{ first: 1, last: 25 }} rate={{ num: 24, den: 1 }}>
           <JudgingForm />
+          <ChartForm />
         </ClockProvider>
-        <ChartForm />
       </Tooltip.Provider>
     </Provider>,
   );
