@@ -56,6 +56,11 @@ try {
     await page.goto(`http://127.0.0.1:${port}/bench.html?curves&closed=${closedStrips.join(',')}`);
     const key = page.getByRole('button', { name: /^Position x .*frame 496, key of the curve/ });
     await key.waitFor();
+    // The playhead where the key is, as it is in use: sentence, numbers and charts change too.
+    const frame = page.getByRole('textbox', { name: 'Frame', exact: true });
+    await frame.fill('494');
+    await frame.press('Enter');
+    await page.waitForTimeout(500);
     const mark = await key.boundingBox();
     const [x, y] = [mark.x + mark.width / 2, mark.y + mark.height / 2];
     await page.mouse.move(x, y);

@@ -1,8 +1,9 @@
+import { useCallback } from 'react';
 import { describeSpacing, wayOf } from '@undulan/core';
 import { useAppSelector } from '../app/store.ts';
 import { selectShownMotion, selectSubject, selectUnderWay } from '../editing/index.ts';
-import { useRestingFrame } from '../time-page/index.ts';
-import { Still } from '../ui/index.ts';
+import { LiveFigures, useRestingFrame } from '../time-page/index.ts';
+import { Still, useCalm } from '../ui/index.ts';
 import { CompareTable } from './CompareTable.tsx';
 import { useActiveTrack, useSegmentAt } from './use-segments.ts';
 
@@ -17,15 +18,40 @@ export function SpacingSentence() {
   const { length } = wayOf(subject, track, chart.firstFrame, chart.lastFrame);
   return (
     <div className="flex items-center gap-2 border-t border-rule py-0.5 text-[13px]">
-      <p className="min-w-0 flex-1 truncate" aria-live="polite" data-testid="spacing-sentence">
-        <span className="text-faint">
-          {track.label} {chart.firstFrame}–{chart.lastFrame}:
-        </span>{' '}
-        {describeSpacing(chart, length, track.unit, motion.rate)}
-      </p>
+      <Sentence about={`${track.label} ${chart.firstFrame}–${chart.lastFrame}:`} says={describeSpacing(chart, length, track.unit, motion.rate)} live={underWay} />
       <Still still={underWay}>
         <CompareTable key={chart.firstFrame} chart={chart} length={length} unit={track.unit} />
       </Still>
     </div>
   );
+}
+
+interface SentenceProps {
+  about: string;
+  says: string;
+  /** It may change at every move: it is painted over its place, and the words follow when it comes to rest. */
+  live: boolean;
+}
+
+function Sentence({ about, says, live }: SentenceProps) {
+  const [calmAbout, calmSays] = [useCalm(about, live), useCalm(says, live)];
+  return (
+    <div className={`relative flex min-w-0 flex-1 ${live ? 'text-transparent' : ''}`}>
+      <p className="flex min-w-0 flex-1" aria-live="polite" data-testid="spacing-sentence">
+        <span className={`relative shrink-0 pr-2 ${live ? '' : 'text-faint'}`}>
+          {live && <span data-live="" className="absolute inset-0 text-faint" />}
+          {calmAbout}
+        </span>{' '}
+        <span className="relative min-w-0 flex-1 truncate">
+          {live && <span data-live="" className="absolute inset-0 text-ink" />}
+          {calmSays}
+        </span>
+      </p>
+      {live && <LiveWords about={about} says={says} />}
+    </div>
+  );
+}
+
+function LiveWords({ about, says }: Omit<SentenceProps, 'live'>) {
+  return <LiveFigures textsAt={useCallback(() => [about, says], [about, says])} />;
 }

@@ -45,15 +45,17 @@ function TrackCharts({ subjectId, track, tone, target }: TrackChartsProps) {
   const underWay = useAppSelector(selectUnderWay);
   const frame = useRestingFrame();
   const [all, setAll] = useState(false);
-  const count = Math.max(own.length, aims.length);
+  const drawn = useDrawn(own, underWay);
+  const lives = useMemo(() => livesOf(drawn, own), [drawn, own]);
+  const count = Math.max(drawn.length, aims.length);
   if (count === 0) return null;
-  const here = (own.length > 0 ? own : aims).findLastIndex((chart) => chart.firstFrame <= frame);
+  const here = (drawn.length > 0 ? drawn : aims).findLastIndex((chart) => chart.firstFrame <= frame);
   const first = all ? 0 : Math.max(0, Math.min(here - SHOWN_BEFORE, count - SHOWN));
   const last = all ? count : Math.min(count, first + SHOWN);
   return (
     <div>
       <p className="text-xs text-faint">{track.label}: a tick a frame, where the subject is on its way from extreme to extreme</p>
-      <ChartPairs tone={tone} own={own} aims={aims} first={first} last={last} />
+      <ChartPairs tone={tone} drawn={drawn} lives={lives} aims={aims} first={first} last={last} />
       <Still still={underWay}>
         {count > SHOWN && (
           <p className="py-1 text-xs text-faint">
@@ -68,22 +70,38 @@ function TrackCharts({ subjectId, track, tone, target }: TrackChartsProps) {
   );
 }
 
+/** The charts that are drawn: in a gesture those from before, over which what becomes of them is painted. */
+function useDrawn(own: readonly TimingChart[], underWay: boolean): readonly TimingChart[] {
+  const [drawn, setDrawn] = useState(own);
+  if (drawn === own || (underWay && drawn.length > 0)) return drawn;
+  setDrawn(own);
+  return own;
+}
+
+/** What becomes of each drawn chart: where extremes come or go in a gesture, the chart that still begins, or else ends, with it. New ones are drawn when it is over. */
+function livesOf(drawn: readonly TimingChart[], own: readonly TimingChart[]): readonly TimingChart[] {
+  if (own.length === drawn.length) return own;
+  const [byFirst, byLast] = [new Map(own.map((chart) => [chart.firstFrame, chart])), new Map(own.map((chart) => [chart.lastFrame, chart]))];
+  return drawn.map((chart) => byFirst.get(chart.firstFrame) ?? byLast.get(chart.lastFrame) ?? chart);
+}
+
 interface ChartPairsProps {
   tone: 'take' | 'target';
-  own: readonly TimingChart[];
+  drawn: readonly TimingChart[];
+  lives: readonly TimingChart[];
   aims: readonly TimingChart[];
   /** Which of them, the last not among them. */
   first: number;
   last: number;
 }
 
-const ChartPairs = memo(function ChartPairs({ tone, own, aims, first, last }: ChartPairsProps) {
+const ChartPairs = memo(function ChartPairs({ tone, drawn, lives, aims, first, last }: ChartPairsProps) {
   return Array.from({ length: last - first }, (_, n) => {
-    const [aim, chart] = [aims[first + n], own[first + n]];
+    const [aim, chart, live] = [aims[first + n], drawn[first + n], lives[first + n]];
     return (
       <div key={chart?.firstFrame ?? `target ${aim!.firstFrame}`} className="border-b border-rule py-1 last:border-0">
         {aim && <TimingChartFigure chart={aim} tone="target" />}
-        {chart && <TimingChartFigure chart={chart} tone={tone} />}
+        {chart && <TimingChartFigure chart={chart} tone={tone} live={live} />}
       </div>
     );
   });

@@ -4,7 +4,7 @@ import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
 import { createStore, type Store } from '../app/store.ts';
 import { opened } from '../editing/editing.slice.ts';
-import { previewed } from '../editing/index.ts';
+import { edited, previewed, type EditRequest } from '../editing/index.ts';
 import { ClockProvider, useClock } from '../time-page/index.ts';
 import { OwnCharts } from './OwnCharts.tsx';
 
@@ -60,12 +60,17 @@ test('of very many charts those about the playhead are shown, how many there are
   expect(shown()).toHaveLength(12);
 });
 
-test('a chart follows a gesture while it goes on; the others are the same elements', () => {
+test('in a gesture what becomes of a chart is painted over it, and the page stays as it is until it is over', () => {
   fireEvent.click(screen.getByRole('button', { name: `to ${LAST}` }));
   const before = screen.getAllByRole('img', { name: /^Timing chart/ });
-  act(() => void store.dispatch(previewed({ operation: 'moveKeys', args: [[LAST_KEY], -2] })));
-  expect(shown().at(-1)).toBe(`${LAST - STEP} to ${LAST - 2}`);
-  expect(screen.getAllByRole('img', { name: /^Timing chart/ }).slice(0, -1)).toEqual(before.slice(0, -1));
+  const painted = (): number[] => screen.getAllByRole('figure').flatMap((figure, i) => (figure.querySelector('canvas') ? [i] : []));
+  const move: EditRequest = { operation: 'moveKeys', args: [[LAST_KEY], -2] };
+  act(() => void store.dispatch(previewed(move)));
+  // The one that ends on the key, and the one before, whose automatic handle it changes.
+  expect(painted()).toEqual([10, 11]);
+  expect(screen.getAllByRole('img', { name: /^Timing chart/ })).toEqual(before);
   act(() => void store.dispatch(previewed(null)));
-  expect(shown().at(-1)).toBe(segment(SEGMENTS - 1));
+  expect(painted()).toEqual([]);
+  act(() => void store.dispatch(edited(move)));
+  expect(shown().at(-1)).toBe(`${LAST - STEP} to ${LAST - 2}`);
 });

@@ -14,6 +14,7 @@ export { usePointerDrag } from './use-pointer-drag.ts';
 export type { DragMove } from './use-pointer-drag.ts';
 export { readySound, soundClick } from './click-sound.ts';
 export { Still } from './Still.tsx';
+export { useCalm } from './use-calm.ts';
 export { TabBar } from './TabBar.tsx';
 export { formatDue } from './format-due.ts';
 export { saveFile } from './save-file.ts';
