@@ -8,6 +8,8 @@ export interface FrameSpan {
   last: number;
 }
 
+const NO_FRAMES: FrameSpan = { first: Infinity, last: -Infinity };
+
 /**
  * The frames between which two lists of things on rising frames differ: from the last that is the same at the start, to the first that is the same at the end;
  * `reach` of 2 goes to the second. Beyond the first and last of them all there is no end.
@@ -16,7 +18,7 @@ export function changedFrames<T>(before: readonly T[], after: readonly T[], fram
   const shorter = Math.min(before.length, after.length);
   let head = 0;
   while (head < shorter && before[head] === after[head]) head++;
-  if (head === before.length && head === after.length) return { first: Infinity, last: -Infinity };
+  if (head === before.length && head === after.length) return NO_FRAMES;
   let tail = 0;
   while (tail < shorter - head && before[before.length - 1 - tail] === after[after.length - 1 - tail]) tail++;
   const first = (items: readonly T[]): number => (head >= reach ? frameOf(items[head - reach]!) : -Infinity);
@@ -35,8 +37,6 @@ export function changedSpan(before: Channel, after: Channel): FrameSpan | null {
   if ([after.before, after.after].some((outside) => outside && outside.kind !== 'hold')) return null;
   return JSON.stringify(restBefore) === JSON.stringify(restAfter) ? changedFrames(a, b, (key) => key.frame, REACH_KEYS) : null;
 }
-
-const NO_FRAMES: FrameSpan = { first: Infinity, last: -Infinity };
 
 /** The frames outside of which two states of a subject have the same values on all channels of a track; null where they may differ anywhere. */
 export function changedTrackSpan(before: Subject, after: Subject, { channelIds }: Pick<Track, 'channelIds'>): FrameSpan | null {

@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
 import { Trash2 } from 'lucide-react';
-import { channelOf, KeyRole, sampleChannel, type Key, type KeyRef } from '@undulan/core';
+import { channelOf, KeyRole, sameChannel, sampleChannel, type Key, type KeyRef } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, selectShownKeys, selectShownMotion, selectUnderWay, useEditing } from '../editing/index.ts';
 import { LiveFigures, tidy, useValueUnits } from '../time-page/index.ts';
@@ -109,7 +109,7 @@ function SingleKey({ shown, keyRef }: { shown: Key; keyRef: KeyRef }) {
         </span>
         {units.label(keyRef.channelId)}
       </label>
-      {underWay && <LiveKey />}
+      {underWay && <LiveKey keyRef={keyRef} />}
     </div>
   );
 }
@@ -119,11 +119,12 @@ function LivePlace() {
   return <span data-live="" className="figures absolute inset-y-0 right-0 left-[9px] text-sm text-ink" />;
 }
 
-/** Frame and value of the key while it is under way. */
-function LiveKey() {
+/** Frame and value of the key while it may be under way: a gesture about other keys leaves it on its frame. */
+function LiveKey({ keyRef }: { keyRef: KeyRef }) {
   const motion = useAppSelector(selectShownMotion)!;
-  const [ref] = useAppSelector(selectShownKeys);
+  const moved = useAppSelector(selectShownKeys);
+  const ref = moved.length === 1 && sameChannel(moved[0]!, keyRef) ? moved[0]! : keyRef;
   const units = useValueUnits();
-  const textsAt = useCallback(() => (ref ? [tidy(ref.frame), units.format(ref.channelId, sampleChannel(channelOf(motion, ref.subjectId, ref.channelId), ref.frame))] : []), [motion, ref, units]);
+  const textsAt = useCallback(() => [tidy(ref.frame), units.format(ref.channelId, sampleChannel(channelOf(motion, ref.subjectId, ref.channelId), ref.frame))], [motion, ref, units]);
   return <LiveFigures textsAt={textsAt} />;
 }
