@@ -1,3 +1,4 @@
+import { extentOf } from '../extent.ts';
 import { fractionOf } from '../spacing/fractions.ts';
 import type { ChartMark, TimingChart } from '../spacing/timing-chart.ts';
 import { formatRate, type Rate } from '../time/rate.ts';
@@ -56,14 +57,15 @@ function broken(paragraphs: readonly string[]): string[] {
 }
 
 function chartLines({ firstFrame, lastFrame, marks, name }: ChartSheet['charts'][number], top: number): string[] {
-  const low = Math.min(0, ...marks.map((mark) => mark.progress));
-  const high = Math.max(1, ...marks.map((mark) => mark.progress));
+  const gone = extentOf(marks.map((mark) => mark.progress));
+  const [low, high] = [Math.min(0, gone.low), Math.max(1, gone.high)];
   const spaceX = (mark: ChartMark): number => MARGIN_PX + ((mark.progress - low) / (high - low)) * (WIDTH_PX - 2 * MARGIN_PX);
   const timeX = (mark: ChartMark): number => MARGIN_PX + ((mark.frame - firstFrame) / (lastFrame - firstFrame)) * (WIDTH_PX - 2 * MARGIN_PX);
   const timeY = top + 26;
   const spaceY = timeY + LOOM_PX;
   const numbers = labelled(marks, spaceX);
-  const parts = [text(0 + MARGIN_PX, top + 6, `${name ? `${name}, ` : ''}${firstFrame} – ${lastFrame}`, { size: 13, anchor: 'start', weight: 600 }), line(MARGIN_PX, timeY, WIDTH_PX - MARGIN_PX, timeY, 1, FAINT), line(Math.min(...marks.map(spaceX)), spaceY, Math.max(...marks.map(spaceX)), spaceY, 1.5)];
+  const ends = extentOf(marks.map(spaceX));
+  const parts = [text(0 + MARGIN_PX, top + 6, `${name ? `${name}, ` : ''}${firstFrame} – ${lastFrame}`, { size: 13, anchor: 'start', weight: 600 }), line(MARGIN_PX, timeY, WIDTH_PX - MARGIN_PX, timeY, 1, FAINT), line(ends.low, spaceY, ends.high, spaceY, 1.5)];
   for (const mark of marks) {
     const x = spaceX(mark);
     parts.push(line(timeX(mark), timeY, x, spaceY, mark.role === 'inbetween' ? 0.7 : 1.2, FAINT));

@@ -1,5 +1,5 @@
 import { exposedFrame } from '../time/exposure.ts';
-import { sampleChannel } from './sample.ts';
+import { keyIndexAt, sampleChannel } from './sample.ts';
 import { bakeSegmentInto } from './bake-segment.ts';
 import type { Channel, MotionDocument } from './schema.ts';
 import { CHANNELS, type ChannelId } from './channels.ts';
@@ -39,7 +39,7 @@ function bakeKeysInto(out: Float64Array, channel: Channel, first: number, step: 
   const lastFrame = keys[keys.length - 1]!.frame;
   let i = 0;
   for (; i < out.length && first + i * step < firstFrame; i++) out[i] = before ? sampleChannel(keyed, first + i * step) : keys[0]!.value;
-  for (let k = 0; k + 1 < keys.length && i < out.length; k++) {
+  for (let k = Math.max(0, keyIndexAt(keys, first + i * step)); k + 1 < keys.length && i < out.length; k++) {
     const end = Math.min(out.length, Math.ceil((keys[k + 1]!.frame - first) / step)) | 0;
     if (end <= i) continue;
     bakeSegmentInto(out, i, end, keys, k, first, step, blend);

@@ -61,19 +61,21 @@ export function fitKeys(columns: readonly (readonly number[])[], first: number, 
   for (let s = 0; s + 1 < stops.length; s++) {
     for (const { to, leave, times, inner } of fitStretch(columns, stops[s]! - first, stops[s + 1]! - first, hints(stops[s]!), tolerance)) {
       columns.forEach((column, c) => {
-        const before = keys[c]!;
         const value = column[to]!;
-        const grown = [...before, createKey(first + to, value, { leave: 'linear' })];
-        const from = before.at(-1)!;
+        // A segment touches its two keys, and looks at the one before: all others stay as they are.
+        const end = keys[c]!.splice(-2);
+        const grown = [...end, createKey(first + to, value, { leave: 'linear' })];
+        const from = end.at(-1)!;
         const rise = value - from.value;
         // Between equal values heights are no shares: the handles are written as they are.
         const [x1, x2] = times;
-        keys[c] =
+        const shaped =
           leave === 'linear'
             ? grown
             : rise !== 0
               ? withEase(grown, grown.length - 2, { leave: 'curve', x1, y1: (inner[c]!.v1 - from.value) / rise, x2, y2: (inner[c]!.v2 - from.value) / rise })
               : withHandles(grown, x1, inner[c]!.v1 - from.value, x2, inner[c]!.v2 - value);
+        keys[c]!.push(...shaped);
       });
     }
   }

@@ -21,9 +21,16 @@ export interface PathSampler {
 const NODES = [0.1834346424956498, 0.525532409916329, 0.7966664774136267, 0.9602898564975363];
 const WEIGHTS = [0.362683783378362, 0.3137066458778873, 0.2223810344533745, 0.1012285362903763];
 
-/** How far a looked-up place may be off along the path, in px. */
+/** How far a looked-up place may be off along the path, in px; on paths longer than any stage it grows with them: to 10⁻¹⁰ of the length, and to 10⁻⁵ of what is beyond `STAGE_PX`. */
 const TOLERANCE_PX = 4e-7;
+const TOLERANCE_SHARE = 1e-10;
+const STAGE_PX = 1e5;
+const WILD_SHARE = 1e-5;
 const DEEPEST = 22;
+
+function toleranceOf(lengthPx: number): number {
+  return Math.max(TOLERANCE_PX, TOLERANCE_SHARE * lengthPx, WILD_SHARE * (lengthPx - STAGE_PX));
+}
 /** Entries of the guide table for each node: one look then finds the right stretch almost always. */
 const GUIDES_PER_NODE = 12;
 
@@ -75,8 +82,8 @@ function slopeAt(piece: Piece, t: number, mean: number): number {
   return speed > 0 ? Math.min(1 / speed, 8 * mean) : 2 * mean;
 }
 
-function divide(pieces: readonly Piece[], piece: number, fromT: number, toT: number, depth: number, into: Stretch[]): void {
-  const curve = pieces[piece]!;
+/** Cuts one piece into stretches good to `tolerance` (px), in order. */
+function divide(curve: Piece, piece: number, tolerance: number, into: Stretch[], fromT = 0, toT = 1, depth = 0): void {
   const middle = (fromT + toT) / 2;
   const first = gaussLength(curve, fromT, middle);
   const length = first + gaussLength(curve, middle, toT);
@@ -85,24 +92,25 @@ function divide(pieces: readonly Piece[], piece: number, fromT: number, toT: num
   const stretch: Stretch = { piece, fromT, toT, length, slopeFrom: slopeAt(curve, fromT, mean), slopeTo: slopeAt(curve, toT, mean) };
   const isGood = (gone: number): boolean => {
     const t = hermite(fromT, toT, stretch.slopeFrom, stretch.slopeTo, length, gone);
-    return t >= fromT && t <= toT && Math.abs(gaussLength(curve, fromT, t) - gone) < TOLERANCE_PX;
+    return t >= fromT && t <= toT && Math.abs(gaussLength(curve, fromT, t) - gone) < tolerance;
   };
-  const isFine = Math.abs(gaussLength(curve, fromT, toT) - length) < TOLERANCE_PX && isGood(length * 0.25) && isGood(length * 0.5) && isGood(length * 0.75);
+  const isFine = Math.abs(gaussLength(curve, fromT, toT) - length) < tolerance && isGood(length * 0.25) && isGood(length * 0.5) && isGood(length * 0.75);
   if (isFine || depth >= DEEPEST) into.push(stretch);
   else {
-    divide(pieces, piece, fromT, middle, depth + 1, into);
-    divide(pieces, piece, middle, toT, depth + 1, into);
+    divide(curve, piece, tolerance, into, fromT, middle, depth + 1);
+    divide(curve, piece, tolerance, into, middle, toT, depth + 1);
   }
 }
 
 /**
- * Prepares a path for many look-ups by arc length: an adaptive table of stretches, each a cubic of t over the length, refined until a place is within 4·10⁻⁷ px of where it belongs;
+ * Prepares a path for many look-ups by arc length: an adaptive table of stretches, each a cubic of t over the length, refined until a place is within 4·10⁻⁷ px of where it belongs (more on paths larger than a stage, see `toleranceOf`);
  * found through a guide table. Equal shares are equal lengths, so a linear `travel` is an even speed.
  */
 export function createPathSampler(path: GuidePath): PathSampler {
   const pieces = piecesOf(path);
   const stretches: Stretch[] = [];
-  pieces.forEach((_, piece) => divide(pieces, piece, 0, 1, 0, stretches));
+  const tolerance = toleranceOf(pieces.reduce((sum, piece) => sum + gaussLength(piece, 0, 1), 0));
+  pieces.forEach((curve, piece) => divide(curve, piece, tolerance, stretches));
   const count = stretches.length;
   const starts = new Float64Array(count + 1);
   stretches.forEach((stretch, i) => (starts[i + 1] = starts[i]! + stretch.length));

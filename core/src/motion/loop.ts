@@ -1,3 +1,4 @@
+import { extentOf } from '../extent.ts';
 import { channelSpeed, sampleChannel } from './sample.ts';
 import type { Channel } from './schema.ts';
 import type { FrameRange } from '../time/range.ts';
@@ -21,7 +22,8 @@ const SAME = 1e-3;
 export function readLoop(channel: Channel, { first, last }: FrameRange, rate: Rate): LoopReading {
   const closing = last + 1;
   const values = Array.from({ length: closing - first + 1 }, (_, i) => sampleChannel(channel, first + i));
-  const extent = Math.max(...values) - Math.min(...values);
+  const { low, high } = extentOf(values);
+  const extent = high - low;
   const start = values[0]!;
   const closes = { playsClosingFrame: false, valueGap: 0, speedGap: 0, closesInValue: true, closesInSpeed: true };
   if (!(extent > 0)) return closes;

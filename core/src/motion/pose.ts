@@ -44,10 +44,14 @@ export function samplerOf(path: GuidePath): PathSampler {
 
 /** A lean is cut to this: further over, a subject would lie down. */
 const MOST_LEAN_DEGREES = 75;
+const FASTEST_PX = 1e12;
 
 /** How far a subject leans into a turn: proportional to curvature × speed², as a cyclist's lean is for small angles. Degrees, in the sense of the turn. */
 export function leanDegrees(curvature: number, pxPerSecond: number, factor: number): number {
-  const lean = factor * curvature * pxPerSecond ** 2 * 0.01;
+  if (curvature === 0 || factor === 0) return 0;
+  // Faster than this it leans as far as it can in any bend; where a curve stands upright the speed is without end.
+  const speed = Math.min(Math.abs(pxPerSecond), FASTEST_PX);
+  const lean = factor * curvature * speed ** 2 * 0.01;
   return Math.min(MOST_LEAN_DEGREES, Math.max(-MOST_LEAN_DEGREES, lean));
 }
 
@@ -75,15 +79,23 @@ function placeOf(motion: MotionDocument, subject: Subject, frame: number): Place
 
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 
+/** What scales and skews are cut to when placed: so far beyond any stage that it cannot be seen, and as many as may hang on one another stay numbers. */
+const MOST_SCALE = 1e6;
+const MOST_SKEW = 1e4;
+
+function cut(value: number, most: number): number {
+  return Math.min(most, Math.max(-most, value));
+}
+
 /** A subject's transform in its parent's space: place, turn, skew, scale, about its pivot. */
 function localPose(motion: MotionDocument, subject: Subject, frame: number): Affine {
   const { x, y, turn } = placeOf(motion, subject, frame);
   const angle = radians(channelValue(subject, 'rotation', frame) + turn);
   const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
-  const skewX = Math.tan(radians(channelValue(subject, 'skew.x', frame)));
-  const skewY = Math.tan(radians(channelValue(subject, 'skew.y', frame)));
-  const scaleX = channelValue(subject, 'scale.x', frame);
-  const scaleY = channelValue(subject, 'scale.y', frame);
+  const skewX = cut(Math.tan(radians(channelValue(subject, 'skew.x', frame))), MOST_SKEW);
+  const skewY = cut(Math.tan(radians(channelValue(subject, 'skew.y', frame))), MOST_SKEW);
+  const scaleX = cut(channelValue(subject, 'scale.x', frame), MOST_SCALE);
+  const scaleY = cut(channelValue(subject, 'scale.y', frame), MOST_SCALE);
   const turned: Affine = { a: cos, b: sin, c: -sin, d: cos, e: x, f: y };
   const shaped: Affine = { a: scaleX, b: skewY * scaleX, c: skewX * scaleY, d: scaleY, e: 0, f: 0 };
   const pivot: Affine = { a: 1, b: 0, c: 0, d: 1, e: -subject.pivot.x, f: -subject.pivot.y };

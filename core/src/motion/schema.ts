@@ -8,7 +8,9 @@ import { EASE_NAMES } from './eases.ts';
 import { MOTION_VERSION, upgradeMotion } from './upgrade.ts';
 
 const Id = z.string().min(1).max(64);
-const Value = z.number().min(-1e9).max(1e9);
+/** No value is further from 0. */
+export const VALUE_LIMIT = 1e9;
+const Value = z.number().min(-VALUE_LIMIT).max(VALUE_LIMIT);
 
 /** Keys may sit between frames, to a thousandth. */
 export const FRAME_GRAIN = 1 / 1000;
@@ -145,6 +147,14 @@ export const Stage = z.object({
 });
 export type Stage = z.infer<typeof Stage>;
 
+/** How much one document may hold in all, so that whatever is accepted can be worked with; and how deep subjects may hang on one another. */
+export const MOST_KEYS = 40_000;
+export const MOST_PATH_POINTS = 4000;
+export const MOST_PARENTS = 16;
+
+const totalKeys = (subjects: readonly Subject[]): number => subjects.reduce((sum, subject) => subject.channels.reduce((all, channel) => all + channel.keys.length, sum), 0);
+const totalPoints = (guides: readonly GuidePath[]): number => guides.reduce((sum, guide) => sum + guide.points.length, 0);
+
 /** Whether following the parents from any subject ends at the stage, and every name of another part leads somewhere. */
 function hangsTogether({ subjects, guides }: { subjects: Subject[]; guides: GuidePath[] }): boolean {
   const parents = new Map(subjects.map((subject) => [subject.id, subject.parentId]));
@@ -152,7 +162,7 @@ function hangsTogether({ subjects, guides }: { subjects: Subject[]; guides: Guid
     if (subject.guide && !guides.some((path) => path.id === subject.guide!.pathId)) return false;
     let at = subject.parentId;
     for (let steps = 0; at !== null; steps++) {
-      if (!parents.has(at) || steps > subjects.length) return false;
+      if (!parents.has(at) || steps > MOST_PARENTS) return false;
       at = parents.get(at)!;
     }
     return true;
@@ -184,7 +194,9 @@ export const MotionDocument = z.preprocess(
       /** From which new wobbles draw theirs. */
       seed: z.int().min(0).max(0xffffffff),
     })
-    .refine(hangsTogether, { path: ['subjects'], message: 'A subject hangs on itself, or on a subject or guide path that is not there.' }),
+    .refine(hangsTogether, { path: ['subjects'], message: `A subject hangs on itself, more than ${MOST_PARENTS} deep, or on a subject or guide path that is not there.` })
+    .refine(({ subjects }) => totalKeys(subjects) <= MOST_KEYS, { path: ['subjects'], message: `A motion has at most ${MOST_KEYS} keys in all.` })
+    .refine(({ guides }) => totalPoints(guides) <= MOST_PATH_POINTS, { path: ['guides'], message: `The guide paths of a motion have at most ${MOST_PATH_POINTS} points in all.` }),
 );
 export type MotionDocument = z.infer<typeof MotionDocument>;
 

@@ -63,7 +63,8 @@ export function segmentSlope(keys: readonly Key[], index: number, frame: number)
   const t = Math.min(1, Math.max(0, (frame - from.frame) / span));
   if (from.leave === 'step') return 0;
   if (from.leave === 'linear') return (to.value - from.value) / span;
-  if (from.leave !== 'curve') return ((to.value - from.value) * EASE_SLOPES[from.leave](t)) / span;
+  // Between equal values even a family that stands upright does not move.
+  if (from.leave !== 'curve') return to.value === from.value ? 0 : ((to.value - from.value) * EASE_SLOPES[from.leave](t)) / span;
   const { x1, x2, v1, v2 } = segmentCurve(keys, index);
   const at = createBezierTime(x1, x2)(t);
   const [x0, x3] = [0, 1];

@@ -1,7 +1,10 @@
+import { extentOf } from '../extent.ts';
+import { bakeChannelInto } from '../motion/bake.ts';
 import { findChannel } from '../motion/document.ts';
 import { isStill } from '../motion/edit/thin-keys.ts';
 import type { Subject } from '../motion/schema.ts';
 import { trackEvents, trackValues, type Track, type TrackEvent } from '../motion/track.ts';
+import type { FrameRange } from '../time/range.ts';
 
 /** Keyed on more than this share of its frames, over at least `DENSE_FRAMES` of them, a track is a recording: its keys are samples. */
 const DENSE_SHARE = 0.75;
@@ -15,13 +18,23 @@ const HOLD_FRAMES = 3;
 /** Between two steps a change of more than this share of the greatest step, while both are at least as long, is a break of speed. */
 const BREAK = 0.5;
 
-/** The events of a track to be matched: its keys; of a recording, what happens in it. */
-export function eventsOf(subject: Subject, track: Track): TrackEvent[] {
+/** The events of a track to be matched: its keys; of a recording, what happens in it within some frames. */
+export function eventsOf(subject: Subject, track: Track, within: FrameRange): TrackEvent[] {
   const keyed = withoutStill(subject, track, trackEvents(subject, track));
   const first = keyed[0]?.frame ?? 0;
   const frames = (keyed.at(-1)?.frame ?? 0) - first + 1;
   if (frames < DENSE_FRAMES || keyed.length < DENSE_SHARE * frames) return keyed;
-  return detectEvents(subject, track, Math.ceil(first), Math.floor(first + frames - 1));
+  const [from, to] = [Math.max(Math.ceil(first), within.first), Math.min(Math.floor(first + frames - 1), within.last)];
+  return to < from ? [] : detectEvents(subject, track, from, to);
+}
+
+/** As many events as are matched, those nearest to the middle of the range, in order; and how many are left out. */
+export function nearestEvents(events: TrackEvent[], { first, last }: FrameRange, most: number): { events: TrackEvent[]; leftOut: number } {
+  if (events.length <= most) return { events, leftOut: 0 };
+  const middle = (first + last) / 2;
+  const centre = events.findIndex(({ frame }) => frame >= middle);
+  const from = Math.min(events.length - most, Math.max(0, (centre < 0 ? events.length : centre) - Math.floor(most / 2)));
+  return { events: events.slice(from, from + most), leftOut: events.length - most };
 }
 
 /** The events without those that only a coordinate that never changes is keyed on, where another one moves: such keys say nothing of when. */
@@ -38,9 +51,10 @@ export function detectEvents(subject: Subject, track: Track, first: number, last
   const frames = new Set([0, count - 1]);
   for (const id of track.channelIds) {
     if (!findChannel(subject, id)) continue;
-    const at = track.channelIds.indexOf(id);
-    const values = Float64Array.from({ length: count }, (_, i) => trackValues(subject, track, first + i)[at]!);
-    const extent = Math.max(...values) - Math.min(...values);
+    const values = new Float64Array(count);
+    bakeChannelInto(values, findChannel(subject, id)!, first, 1);
+    const { low, high } = extentOf(values);
+    const extent = high - low;
     if (!(extent > 0)) continue;
     for (const i of [...turnsOf(values, TURN * extent), ...holdEdges(values, STILL * extent), ...speedBreaks(values, extent)]) frames.add(i);
   }

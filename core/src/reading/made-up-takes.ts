@@ -1,3 +1,4 @@
+import { extentOf } from '../extent.ts';
 import { deleteKeys } from '../motion/edit/delete-keys.ts';
 import type { KeyRef } from '../motion/edit/edit.ts';
 import { setLeave } from '../motion/edit/key-properties.ts';
@@ -29,8 +30,8 @@ function mainChannel(motion: MotionDocument): Moving | null {
     if (subject.locked) continue;
     for (const channel of subject.channels) {
       if (channel.keys.length < 2 || isStill(channel)) continue;
-      const values = channel.keys.map((key) => key.value);
-      const way = Math.max(...values) - Math.min(...values);
+      const { low, high } = extentOf(channel.keys.map((key) => key.value));
+      const way = high - low;
       if (!best || way > best.way) best = { subjectId: subject.id, channel, way };
     }
   }
@@ -44,8 +45,8 @@ export function madeUpTakes(motion: MotionDocument): MadeUpTake[] {
   if (!main) return takes;
   const { subjectId, channel } = main;
   const { keys } = channel;
-  const values = keys.map((key) => key.value);
-  const way = Math.max(...values) - Math.min(...values);
+  const { low, high } = extentOf(keys.map((key) => key.value));
+  const way = high - low;
   const ref = (key: Key): KeyRef => ({ subjectId, channelId: channel.id, frame: key.frame });
   const extremes = keys.filter((key) => key.role === 'extreme');
   const last = extremes.at(-1) ?? keys.at(-1)!;

@@ -29,53 +29,77 @@ function distance(a: readonly number[], b: readonly number[]): number {
   return Math.sqrt(squared);
 }
 
-/**
- * Aligns the target's keys in order with the take's by dynamic programming (global alignment, Needleman & Wunsch 1970):
- * cost = frame gap + value gap, with a penalty for each key left over. `O(n·m)` time and space.
- */
-export function matchKeys(target: readonly MatchEvent[], take: readonly MatchEvent[], scale: MatchScale): KeyMatch {
-  const width = take.length + 1;
-  const cost = new Float64Array((target.length + 1) * width);
-  const pairCost = (i: number, j: number): number => {
-    const gap = Math.abs(target[i]!.frame - take[j]!.frame) / scale.frames;
-    // So far apart that leaving both alone costs less, wherever they are.
-    if (gap > 2 * GAP_PENALTY) return Infinity;
-    return gap + (scale.value > 0 ? distance(target[i]!.values, take[j]!.values) / scale.value : 0);
-  };
-  // Summed up as they are below: going back finds its way by the very same sums.
-  for (let i = 1; i <= target.length; i++) cost[i * width] = cost[(i - 1) * width]! + GAP_PENALTY;
-  for (let j = 1; j <= take.length; j++) cost[j] = cost[j - 1]! + GAP_PENALTY;
-  for (let i = 1; i <= target.length; i++) {
-    for (let j = 1; j <= take.length; j++) {
-      cost[i * width + j] = Math.min(
-        cost[(i - 1) * width + j - 1]! + pairCost(i - 1, j - 1),
-        cost[(i - 1) * width + j]! + GAP_PENALTY,
-        cost[i * width + j - 1]! + GAP_PENALTY,
-      );
-    }
-  }
-  return traceBack(cost, width, target.length, take.length, pairCost);
+/** For each target key the take's keys (from, to) that are near enough in frames to be the same one. Both lists are in order of frame, so the windows only move on. */
+function windowsOf(target: readonly MatchEvent[], take: readonly MatchEvent[], reachFrames: number): { from: Int32Array; to: Int32Array } {
+  const from = new Int32Array(target.length);
+  const to = new Int32Array(target.length);
+  let [low, high] = [0, 0];
+  target.forEach(({ frame }, i) => {
+    while (low < take.length && take[low]!.frame < frame - reachFrames) low++;
+    high = Math.max(high, low);
+    while (high < take.length && take[high]!.frame <= frame + reachFrames) high++;
+    from[i] = low;
+    to[i] = high;
+  });
+  return { from, to };
 }
 
-function traceBack(
-  cost: Float64Array,
-  width: number,
-  targetCount: number,
-  takeCount: number,
-  pairCost: (i: number, j: number) => number,
-): KeyMatch {
-  const match: KeyMatch = { pairs: [], missing: [], extra: [] };
-  let i = targetCount;
-  let j = takeCount;
-  while (i > 0 || j > 0) {
-    const here = cost[i * width + j]!;
-    if (i > 0 && j > 0 && here === cost[(i - 1) * width + j - 1]! + pairCost(i - 1, j - 1)) {
-      match.pairs.unshift([--i, --j]);
-    } else if (i > 0 && (j === 0 || here === cost[(i - 1) * width + j]! + GAP_PENALTY)) {
-      match.missing.unshift(--i);
-    } else {
-      match.extra.unshift(--j);
+/** How the best alignment comes to a cell of a window: as the cell before it, or by a pair; 0 is as in the row above. */
+const BEFORE = 1;
+const PAIR = 2;
+
+/**
+ * Aligns the target's keys in order with the take's by dynamic programming (global alignment, Needleman & Wunsch 1970): cost = frame gap + value gap, with a penalty for each key left over.
+ * It is told as what pairing saves against leaving both keys over, so that outside a target key's window of near keys a row is as the one before: one row, and of each window a byte a cell
+ * to find the way back. `O(n·w)` time and space, `w` the keys in a window. Both lists are in order of frame.
+ */
+export function matchKeys(target: readonly MatchEvent[], take: readonly MatchEvent[], scale: MatchScale): KeyMatch {
+  const { from, to } = windowsOf(target, take, 2 * GAP_PENALTY * scale.frames);
+  const saving = (i: number, j: number): number => {
+    const gap = Math.abs(target[i]!.frame - take[j]!.frame) / scale.frames;
+    const apart = scale.value > 0 ? distance(target[i]!.values, take[j]!.values) / scale.value : 0;
+    return 2 * GAP_PENALTY - gap - apart;
+  };
+  // saved[j]: the most that target keys so far and the first j keys of the take save. Beyond `reached` it is as at `reached`.
+  const saved = new Float64Array(take.length + 1);
+  let reached = 0;
+  const ways = target.map((_, i) => {
+    const way = new Uint8Array(to[i]! - from[i]!);
+    saved.fill(saved[reached]!, reached + 1, to[i]! + 1);
+    reached = Math.max(reached, to[i]!);
+    let diagonal = saved[from[i]!]!;
+    for (let j = from[i]!; j < to[i]!; j++) {
+      const above = saved[j + 1]!;
+      const before = j > from[i]! ? saved[j]! : -1;
+      const paired = diagonal + saving(i, j);
+      diagonal = above;
+      if (paired >= above && paired >= before) {
+        saved[j + 1] = paired;
+        way[j - from[i]!] = PAIR;
+      } else if (before > above) {
+        saved[j + 1] = before;
+        way[j - from[i]!] = BEFORE;
+      }
     }
+    return way;
+  });
+  return traceBack(ways, from, to, take.length);
+}
+
+function traceBack(ways: readonly Uint8Array[], from: Int32Array, to: Int32Array, takeCount: number): KeyMatch {
+  const pairs: [number, number][] = [];
+  const missing: number[] = [];
+  const paired = new Uint8Array(takeCount);
+  let j = takeCount;
+  for (let i = ways.length - 1; i >= 0; i--) {
+    const way = (): number => (j > from[i]! ? ways[i]![j - 1 - from[i]!]! : 0);
+    j = Math.min(j, to[i]!);
+    while (way() === BEFORE) j--;
+    if (way() === PAIR) {
+      j--;
+      pairs.push([i, j]);
+      paired[j] = 1;
+    } else missing.push(i);
   }
-  return match;
+  return { pairs: pairs.reverse(), missing: missing.reverse(), extra: Array.from(paired.keys()).filter((k) => paired[k] === 0) };
 }

@@ -128,3 +128,29 @@ test('the model handed in as it is has no finding and the full grade', () => {
     { numRuns: 60 },
   );
 });
+
+/** What an alignment costs by the model: gaps in frames and in value, and 0.6 for each key left over. */
+function costOf({ pairs, missing, extra }: ReturnType<typeof matchKeys>, target: ReturnType<typeof event>[], take: ReturnType<typeof event>[]): number {
+  return pairs.reduce((sum, [i, j]) => sum + Math.abs(target[i]!.frame - take[j]!.frame) / SCALE.frames + Math.abs(target[i]!.values[0]! - take[j]!.values[0]!) / SCALE.value, 0.6 * (missing.length + extra.length));
+}
+
+test('one row and a band find what the whole matrix finds: no alignment costs less', () => {
+  fc.assert(
+    fc.property(anyEvents, anyEvents, (target, take) => {
+      const cost = Array.from({ length: target.length + 1 }, (_, i) => Array.from({ length: take.length + 1 }, (_, j) => 0.6 * (i + j)));
+      target.forEach((key, i) =>
+        take.forEach((other, j) => {
+          const pair = Math.abs(key.frame - other.frame) / SCALE.frames + Math.abs(key.values[0]! - other.values[0]!) / SCALE.value;
+          cost[i + 1]![j + 1] = Math.min(cost[i]![j]! + pair, cost[i]![j + 1]! + 0.6, cost[i + 1]![j]! + 0.6);
+        }),
+      );
+      expect(costOf(matchKeys(target, take, SCALE), target, take)).toBeCloseTo(cost[target.length]![take.length]!, 9);
+    }),
+  );
+});
+
+test('twenty thousand keys against as many are matched in a band', () => {
+  const many = Array.from({ length: 20_000 }, (_, i) => event(i * 3, i % 100));
+  const late = many.map(({ frame, values }) => ({ frame: frame + 1, values }));
+  expect(matchKeys(many, late, { frames: 6, value: 100 }).pairs).toHaveLength(20_000);
+});

@@ -1,5 +1,6 @@
 import type { Subject } from '../motion/schema.ts';
 import { trackValues, type Track } from '../motion/track.ts';
+import type { FrameRange } from '../time/range.ts';
 import { sampleTrack } from './sample-track.ts';
 import type { KeyPair, TrackReading } from './schema.ts';
 
@@ -76,6 +77,7 @@ export interface LinesToCompare {
   target: Subject;
   take: Subject;
   track: Track;
+  range: FrameRange;
   pairs: readonly KeyPair[];
   span: number;
   /** Whether the two are nowhere further apart than `least` from one target frame to another: their lines are then the same. */
@@ -83,7 +85,7 @@ export interface LinesToCompare {
 }
 
 /** How far the take's line is from the target's between matched extremes, apart from what its ends are off by: that is spread along it. */
-export function segmentPaths({ target, take, track, pairs, span, isSame }: LinesToCompare): SegmentPath[] {
+export function segmentPaths({ target, take, track, range, pairs, span, isSame }: LinesToCompare): SegmentPath[] {
   const ends = pairs.filter((pair) => pair.role === 'extreme');
   return ends.slice(0, -1).map((pair, k) => {
     const next = ends[k + 1]!;
@@ -101,7 +103,7 @@ export function segmentPaths({ target, take, track, pairs, span, isSame }: Lines
     }
     const { distance: worst, at } = frechetDistance(asked, laid);
     const mean = asked.reduce((sum, place) => sum + Math.min(...laid.map((other) => distance(place, other))), 0) / POINTS;
-    return { firstFrame: pair.targetFrame, lastFrame: next.targetFrame, worst, mean, worstFrame: frameNear(target, track, pair.targetFrame, next.targetFrame, asked[at]!) };
+    return { firstFrame: pair.targetFrame, lastFrame: next.targetFrame, worst, mean, worstFrame: frameNear(target, track, Math.max(range.first, pair.targetFrame), Math.min(range.last, next.targetFrame), asked[at]!) };
   });
 }
 

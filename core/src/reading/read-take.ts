@@ -18,6 +18,7 @@ import { findVolume } from './checks/find-volume.ts';
 import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
 import { readTrack } from './read-track.ts';
+import { findLeftOut, MOST_FINDINGS, MOST_SAMPLES, MOST_WEIGHED, rangesRead, withMargins } from './read-bounds.ts';
 import { FINDING_GROUPS, FINDING_KINDS, READING_VERSION, type Finding, type Reading, type Target } from './schema.ts';
 import { createSharedTime } from './shared-time.ts';
 import { capital, subjectDoes } from './words.ts';
@@ -52,37 +53,53 @@ function subjectMissing(target: MotionDocument, subject: Subject): Finding {
   };
 }
 
-/** Checks of single tracks, settings and lost subjects. */
+/** Checks of single tracks and lost subjects. */
 function basicFindings({ target, take, tracks }: BothRead): Finding[] {
   const moving = target.motion.subjects.filter((subject) => tracksOf(subject).length > 0);
   const lost = moving.filter((subject) => !counterpart(take, subject));
   const isLost = (subjectId: string): boolean => lost.some((subject) => subject.id === subjectId);
   return [
-    ...findSettings(target.motion, take),
     ...lost.map((subject) => subjectMissing(target.motion, subject)),
     ...tracks.filter((read) => !isLost(read.reading.subjectId)).flatMap((read) => [...findTiming(read.reading, target), ...findSpacing(read, target.tolerances)]),
   ];
 }
 
-/** Every check over everything read; what one finding explains of another's is said once. */
-function allFindings(read: BothRead): Finding[] {
-  const basic = basicFindings(read);
-  const founds: Found[] = [{ findings: basic }, ...[findOverlap, findTurns, findSettles, findPath, findLimbs, findVolume, findEconomy].map((check) => check(read, basic))];
+/** Of more findings than are weighed those to fix first. */
+function weighed(found: Found): Found {
+  return found.findings.length <= MOST_WEIGHED ? found : { ...found, findings: found.findings.toSorted(byFixingOrder).slice(0, MOST_WEIGHED) };
+}
+
+/** Every check over everything read, beside what is said of the settings; what one finding explains of another's is said once. */
+function allFindings(read: BothRead, settings: readonly Finding[]): Finding[] {
+  const basic = weighed({ findings: [...settings, ...basicFindings(read)] });
+  const founds: Found[] = [basic, ...[findOverlap, findTurns, findSettles, findPath, findLimbs, findVolume, findEconomy].map((check) => weighed(check(read, basic.findings)))];
   const told = (): Finding[] => founds.flatMap(({ findings }, i) => findings.filter((finding) => !founds.some((other, j) => j !== i && other.explains?.(finding))));
   founds.push(findLoop(read, told()));
   founds.push(findStrobing(read, told()));
-  return told().sort(byFixingOrder);
+  return told();
 }
 
-function readAgainst(target: Target, take: MotionDocument, handedIn: MotionDocument): { reading: Reading; score: number } {
-  const motion = keyedByPosition(target.motion);
+function readAgainst(asked: Target, handedIn: MotionDocument, samples: number): { reading: Reading; score: number } {
+  const ranges = rangesRead(asked.motion, handedIn, samples);
+  const motion = { ...keyedByPosition(asked.motion, withMargins(ranges.target)), range: ranges.target };
+  const take = { ...keyedByPosition(handedIn, withMargins(ranges.take)), range: ranges.take };
+  // A loop that is not read to its end says nothing of how it closes.
+  const target = { ...asked, motion, ...(ranges.isCut && { loops: false }) };
   const time = createSharedTime(motion, take);
   const tracks = motion.subjects.flatMap((subject) => {
     const found = counterpart(take, subject) ?? standStill(subject);
     return tracksOf(subject).map((track) => readTrack({ motion, subject }, { motion: take, subject: found }, track, time));
   });
-  const read: BothRead = { target: { ...target, motion }, take, handedIn, tracks };
-  const findings = allFindings(read);
+  const read: BothRead = { target, take, handedIn, tracks };
+  const found = allFindings(read, findSettings(asked.motion, handedIn)).sort(byFixingOrder);
+  const findings = [
+    ...findLeftOut({
+      range: ranges.isCut ? { asked: asked.motion.range, read: ranges.target } : null,
+      keys: tracks.reduce((sum, { leftOutKeys }) => sum + leftOutKeys, 0),
+      findings: Math.max(0, found.length - MOST_FINDINGS),
+    }),
+    ...found.slice(0, MOST_FINDINGS),
+  ];
   const criteria = scoreCriteria(read, findings);
   const score = weightedScore(criteria);
   return { reading: { version: READING_VERSION, range: motion.range, nearest: null, tracks: tracks.map(({ reading }) => reading), findings, criteria, proposedGrade: Math.round(score) }, score };
@@ -94,12 +111,13 @@ export const MODEL_NAME = 'the model motion';
 /**
  * Compares a take with its target: settings, keys matched with their offsets in target frames, raw and spacing error in percent of each track's span,
  * the ease of each segment, findings in the order to fix them, criteria and a proposed grade. Of several acceptable targets the one it scores best against
- * counts and is named. Deterministic; never throws on valid documents: whatever is missing is a finding. What goes along a guide path is read by where it goes.
+ * counts and is named. Deterministic; never throws on valid documents: whatever is missing is a finding, and so is what is more than a reading looks at (`read-bounds.ts`). What goes along a guide path
+ * is read by where it goes.
  */
 export function readTake(target: Target, handedIn: MotionDocument): Reading {
-  const take = keyedByPosition(handedIn);
   const { alternatives = [], ...single } = target;
-  const readings = [{ name: MODEL_NAME, motion: target.motion }, ...alternatives].map(({ name, motion }) => ({ name, ...readAgainst({ ...single, motion }, take, handedIn) }));
+  const samples = MOST_SAMPLES / (1 + alternatives.length);
+  const readings = [{ name: MODEL_NAME, motion: target.motion }, ...alternatives].map(({ name, motion }) => ({ name, ...readAgainst({ ...single, motion }, handedIn, samples) }));
   const best = readings.reduce((most, other) => (other.score > most.score + 1e-9 ? other : most));
   return { ...best.reading, nearest: alternatives.length > 0 ? best.name : null };
 }

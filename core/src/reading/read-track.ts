@@ -1,9 +1,10 @@
 import type { MotionDocument, Subject } from '../motion/schema.ts';
 import type { Track, TrackEvent } from '../motion/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
-import { eventsOf } from './events.ts';
+import { eventsOf, nearestEvents } from './events.ts';
 import { matchKeys } from './match-keys.ts';
 import { segmentPaths, wholePath, type SegmentPath } from './path-distance.ts';
+import { MOST_EVENTS, withMargins } from './read-bounds.ts';
 import type { KeyPair, SegmentReading, TrackReading } from './schema.ts';
 import { sampleTrack } from './sample-track.ts';
 import { segmentEase } from './segment-ease.ts';
@@ -32,6 +33,8 @@ export interface ReadTrack {
   isSame: (from: number, to: number, least: number) => boolean;
   /** The line of each segment between extremes; none unless the track moves along a trajectory. */
   paths: SegmentPath[];
+  /** Keys beyond those matched. */
+  leftOutKeys: number;
 }
 
 const isMatched = (event: TrackEvent): boolean => event.role !== 'inbetween';
@@ -54,8 +57,10 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
   const targetColumns = sampleTrack(target.subject, track, count, { frameAt: shownFrame, breaks: onOnes ? [] : null });
   const span = spanOf(targetColumns);
 
-  const targetEvents = eventsOf(target.subject, track).filter(isMatched);
-  const takeEvents = eventsOf(take.subject, track).filter(isMatched);
+  const eventsIn = (side: TrackSide): ReturnType<typeof nearestEvents> =>
+    nearestEvents(eventsOf(side.subject, track, withMargins(side.motion.range)).filter(isMatched), side.motion.range, MOST_EVENTS);
+  const { events: targetEvents, leftOut: unmatchedInTarget } = eventsIn(target);
+  const { events: takeEvents, leftOut: unmatchedInTake } = eventsIn(take);
   const match = matchKeys(
     targetEvents,
     takeEvents.map((event) => ({ ...event, frame: time.toTarget(event.frame) })),
@@ -88,7 +93,7 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
       return true;
     });
   };
-  const paths = moving.length > 1 ? segmentPaths({ target: target.subject, take: take.subject, track, pairs, span, isSame }) : [];
+  const paths = moving.length > 1 ? segmentPaths({ target: target.subject, take: take.subject, track, range, pairs, span, isSame }) : [];
   const from = Math.max(0, Math.ceil((targetEvents[0]?.frame ?? range.first) - range.first));
   const to = Math.min(count - 1, Math.floor((targetEvents.at(-1)?.frame ?? range.last) - range.first));
   return {
@@ -100,6 +105,7 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
     warped,
     isSame,
     paths,
+    leftOutKeys: unmatchedInTarget + unmatchedInTake,
     reading: {
       subjectId: target.subject.id,
       subjectName: target.subject.name,

@@ -51,6 +51,7 @@ export type Target = z.infer<typeof Target>;
 /** What a finding can be about, in the order to fix things. */
 export const FINDING_GROUPS = ['settings', 'timing', 'spacing', 'path', 'polish'] as const;
 export const FINDING_KINDS = {
+  'not-all-read': 'settings',
   'rate-differs': 'settings',
   'range-differs': 'settings',
   'stage-differs': 'settings',

@@ -1,5 +1,8 @@
 import type { ErrorStatistics } from './schema.ts';
 
+/** A movement of less, in any unit, is none: percentages of it would be no numbers. */
+const NO_SPAN = 1e-9;
+
 /** Two samples nearer than this share of the span are the same place. */
 const STILL = 1e-9;
 
@@ -22,7 +25,8 @@ export function spanOf(columns: readonly Float64Array[]): number {
     }
     squared += (high - low) ** 2;
   }
-  return Math.sqrt(squared);
+  const span = Math.sqrt(squared);
+  return span < NO_SPAN ? 0 : span;
 }
 
 /** The indices of the channels that move in the target or the take. */

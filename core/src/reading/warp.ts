@@ -10,7 +10,11 @@ export function createWarp(pairs: readonly { from: number; to: number }[]): Warp
     if (frame <= first.from) return first.to + (frame - first.from);
     if (frame >= last.from) return last.to + (frame - last.from);
     let i = 0;
-    while (pairs[i + 1]!.from < frame) i++;
+    for (let end = pairs.length - 2; i < end; ) {
+      const middle = (i + end) >>> 1;
+      if (pairs[middle + 1]!.from < frame) i = middle + 1;
+      else end = middle;
+    }
     const a = pairs[i]!;
     const b = pairs[i + 1]!;
     const t = (frame - a.from) / (b.from - a.from);

@@ -1,3 +1,4 @@
+import { extentOf } from '../extent.ts';
 import { framesPerSecond, type Rate } from '../time/rate.ts';
 import { stepsOf } from './builders.ts';
 import type { TimingChart } from './timing-chart.ts';
@@ -27,15 +28,15 @@ export function readSpacing({ marks }: TimingChart, length: number, rate: Rate):
   const steps = stepsOf(marks.map((mark) => mark.progress)).map((step, i) => step / (marks[i + 1]!.frame - marks[i]!.frame));
   const mean = 1 / (marks.at(-1)!.frame - marks[0]!.frame);
   const fastest = steps.reduce((best, step, i) => (Math.abs(step) > Math.abs(steps[best]!) + 1e-9 ? i : best), 0);
-  const progress = marks.map((mark) => mark.progress);
+  const { low, high } = extentOf(marks.map((mark) => mark.progress));
   return {
     startRatio: steps[0]! / mean,
     endRatio: steps.at(-1)! / mean,
     isEven: steps.every((step) => Math.abs(step - mean) <= EVEN * mean),
     fastestFrame: marks[fastest + 1]!.frame,
     fastestPerSecond: Math.abs(steps[fastest]! * length) * framesPerSecond(rate),
-    anticipation: Math.max(0, -Math.min(...progress)),
-    overshoot: Math.max(0, Math.max(...progress) - 1),
+    anticipation: Math.max(0, -low),
+    overshoot: Math.max(0, high - 1),
   };
 }
 

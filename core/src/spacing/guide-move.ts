@@ -1,4 +1,5 @@
 import { CoreError } from '../core-error.ts';
+import { extentOf } from '../extent.ts';
 import { solveBezierTime } from '../motion/bezier.ts';
 import { channelOf, findChannel, findSubject, withChannel } from '../motion/document.ts';
 import type { ChannelRef, Edit, KeyRef } from '../motion/edit/edit.ts';
@@ -8,9 +9,11 @@ import { samplerOf, turnOnPath } from '../motion/pose.ts';
 import { channelSpeed, sampleChannel } from '../motion/sample.ts';
 import { segmentCurve } from '../motion/segment.ts';
 import type { Channel, GuidePath, Key, KeyRole, MotionDocument, PathPoint, Point, Subject } from '../motion/schema.ts';
+import type { FrameRange } from '../time/range.ts';
 
-/** No frame moves by more than this when a move is put on a path of its own or taken off, in px: half of what is promised. */
+/** No frame moves by more than this when a move is put on a path of its own or taken off, in px: half of what is promised. Of moves larger than any stage a share of their size. */
 const TOLERANCE_PX = 0.005;
+const TOLERANCE_SHARE = 5e-7;
 /** As many points as a path may have. */
 const MOST_POINTS = 2000;
 const AXES = ['position.x', 'position.y'] as const;
@@ -137,16 +140,16 @@ export function moveOntoGuide(motion: MotionDocument, subjectId: string, pathId:
 
 /**
  * Takes a subject off its guide path and keys its position instead, so that no whole frame moves by more than 0.01 px; a turn or lean along the path is written into its rotation, a key a frame. A path that nothing else
- * follows goes too. Refused where it is on no path. Throws `unknown-subject`.
+ * follows goes too. `within` leaves out what it does on other frames. Refused where it is on no path. Throws `unknown-subject`.
  */
-export function moveOffGuide(motion: MotionDocument, subjectId: string): Edit {
+export function moveOffGuide(motion: MotionDocument, subjectId: string, within: FrameRange | null = null): Edit {
   const subject = subjectOf(motion, subjectId);
   const path = subject.guide && motion.guides.find((guide) => guide.id === subject.guide!.pathId);
   if (!subject.guide || !path) return refused(motion, `${subject.name} is on no guide path.`);
   const travel = channelOf(motion, subjectId, 'travel');
   const [x, y] = AXES.map((id) => channelOf(motion, subjectId, id)) as [Channel, Channel];
   const { stops, roles } = reach(motion, [travel, x, y]);
-  const ends = stops.length > 0 ? stops : [motion.range.first];
+  const ends = stopsWithin(stops.length > 0 ? stops : [motion.range.first], within);
   const frames = framesBetween(ends[0]!, ends.at(-1)!);
   const sampler = samplerOf(path);
   const places = frames.map((frame) => {
@@ -159,7 +162,9 @@ export function moveOffGuide(motion: MotionDocument, subjectId: string): Edit {
     const { x1, x2 } = segmentCurve(travel.keys, index);
     return [[x1, x2]];
   };
-  const columns = fitKeys([places.map((place) => place.x), places.map((place) => place.y)], ends[0]!, ends, hints, TOLERANCE_PX);
+  const along = [places.map((place) => place.x), places.map((place) => place.y)];
+  const size = Math.max(...along.map(extentOf).map(({ low, high }) => high - low));
+  const columns = fitKeys(along, ends[0]!, ends, hints, Math.max(TOLERANCE_PX, TOLERANCE_SHARE * size));
   let result: MotionDocument = { ...motion, subjects: motion.subjects.map((other) => (other.id === subjectId ? { ...other, guide: null, channels: other.channels.filter((channel) => channel.id !== 'travel') } : other)) };
   const isFollowed = result.subjects.some((other) => other.guide?.pathId === path.id);
   if (!isFollowed) result = { ...result, guides: result.guides.filter((guide) => guide.id !== path.id) };
@@ -173,9 +178,20 @@ export function moveOffGuide(motion: MotionDocument, subjectId: string): Edit {
   return { motion: result, keys, gaveWay: [] };
 }
 
-/** The same motion with every subject on a guide path moving by its position instead: so that moves are compared by where they go, however they are written down. Unchanged where nothing is on a path. */
-export function keyedByPosition(motion: MotionDocument): MotionDocument {
-  return motion.subjects.reduce((plain, subject) => (subject.guide ? moveOffGuide(plain, subject.id).motion : plain), motion);
+/** Stops on the frames that count: those beyond them give way to their ends. */
+function stopsWithin(stops: number[], within: FrameRange | null): number[] {
+  if (!within) return stops;
+  const { first, last } = within;
+  const inside = stops.filter((stop) => stop > first && stop < last);
+  return [...(stops[0]! <= first ? [first] : []), ...inside, ...(stops.at(-1)! >= last ? [last] : [])];
+}
+
+/**
+ * The same motion with every subject on a guide path moving by its position instead: so that moves are compared by where they go, however they are written down. Unchanged where nothing is on a path.
+ * `within` leaves out what happens on other frames, so that the cost is that of the frames that count.
+ */
+export function keyedByPosition(motion: MotionDocument, within: FrameRange | null = null): MotionDocument {
+  return motion.subjects.reduce((plain, subject) => (subject.guide ? moveOffGuide(plain, subject.id, within).motion : plain), motion);
 }
 
 /** Writes what a path turned a subject by into its rotation. */

@@ -6,9 +6,9 @@
 export function progressInto(out: Float64Array, columns: readonly Float64Array[]): Float64Array {
   const count = out.length;
   const only = moving(columns);
-  if (only && only[count - 1] !== only[0]) {
-    const from = only[0]!;
-    const way = only[count - 1]! - from;
+  const from = only?.[0] ?? 0;
+  const way = only ? only[count - 1]! - from : 0;
+  if (only && Math.abs(way) > NO_WAY * farthest(only, from)) {
     for (let i = 0; i < count; i++) out[i] = (only[i]! - from) / way;
     return out;
   }
@@ -21,6 +21,13 @@ export function progressInto(out: Float64Array, columns: readonly Float64Array[]
   const length = out[count - 1] ?? 0;
   if (length > 0) for (let i = 0; i < count; i++) out[i] = out[i]! / length;
   return out;
+}
+
+/** Nearer to its start than this share of how far it goes, a movement ends where it began. */
+const NO_WAY = 1e-9;
+
+function farthest(column: Float64Array, from: number): number {
+  return column.reduce((most, value) => Math.max(most, Math.abs(value - from)), 0);
 }
 
 /** The one column that moves at all, if there is exactly one. */

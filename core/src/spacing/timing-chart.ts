@@ -1,9 +1,9 @@
 import { changedTrackSpan, type FrameSpan } from '../motion/changed-span.ts';
 import { findChannel } from '../motion/document.ts';
-import { sampleChannel } from '../motion/sample.ts';
+import { bakeChannelInto } from '../motion/bake.ts';
 import { CHANNELS } from '../motion/channels.ts';
 import type { KeyRole, MotionDocument, Subject } from '../motion/schema.ts';
-import { trackRoles, type Track } from '../motion/track.ts';
+import { trackRoles, trackValues, type Track } from '../motion/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
 import { progressInto } from './progress.ts';
 
@@ -20,22 +20,30 @@ export interface TimingChart {
   firstFrame: number;
   lastFrame: number;
   marks: ChartMark[];
+  /** In-betweens that stand on the way and have no mark: a longer chart than can be drawn has one every so many drawings. */
+  unmarked?: number;
 }
 
-/** Samples a frame for measuring arc length: keeps the error of a curved trajectory's length under a thousandth. */
+/** Samples a frame for measuring arc length: keeps the error of a curved trajectory's length under a thousandth. Over very many frames fewer do. */
 const SUBSAMPLES = 8;
+const MOST_SAMPLES = 40_000;
+
+/** In-betweens a chart marks: more cannot be told apart on any screen or page. */
+const MOST_INBETWEENS = 1500;
 
 /** Progress of the track at each whole frame from `firstFrame` to `lastFrame`. */
 export function trackProgress(subject: Subject, track: Track, firstFrame: number, lastFrame: number): Float64Array {
-  const frames = Math.max(1, Math.round((lastFrame - firstFrame) * SUBSAMPLES));
+  const perFrame = Math.max(1, Math.min(SUBSAMPLES, Math.floor(MOST_SAMPLES / (lastFrame - firstFrame))));
+  const count = Math.max(1, Math.round((lastFrame - firstFrame) * perFrame));
   const columns = track.channelIds.map((id) => {
+    const column = new Float64Array(count + 1);
     const channel = findChannel(subject, id);
-    return Float64Array.from({ length: frames + 1 }, (_, i) =>
-      channel ? sampleChannel(channel, firstFrame + i / SUBSAMPLES) : CHANNELS[id].resting,
-    );
+    if (channel) bakeChannelInto(column, channel, firstFrame, 1 / perFrame);
+    else column.fill(CHANNELS[id].resting);
+    return column;
   });
-  const fine = progressInto(new Float64Array(frames + 1), columns);
-  return Float64Array.from({ length: Math.floor(frames / SUBSAMPLES) + 1 }, (_, i) => fine[i * SUBSAMPLES]!);
+  const fine = progressInto(new Float64Array(count + 1), columns);
+  return Float64Array.from({ length: Math.floor(lastFrame - firstFrame) + 1 }, (_, i) => fine[i * perFrame]!);
 }
 
 /** Way gone from each whole frame to the next from `firstFrame` to `lastFrame`, as a share of the whole: progress at f minus that at f − 1. */
@@ -68,16 +76,27 @@ function eventsInRange({ range }: MotionDocument, subject: Subject, track: Track
   return { extremes: [...roleAt].filter(([frame, role]) => role === 'extreme' && frame >= range.first && frame <= last).map(([frame]) => frame), roleAt };
 }
 
+/** Whether a track is at its end where it was at its start, where no whole frame lies between to tell. */
+function isStandstill(subject: Subject, track: Track, from: number, to: number): boolean {
+  const [start, end] = [trackValues(subject, track, from), trackValues(subject, track, to)];
+  return to - from >= 1 || start.every((value, c) => value === end[c]);
+}
+
 /** The chart from one extreme to the next; null where the track stands still between them. */
 function chartBetween(motion: MotionDocument, subject: Subject, track: Track, from: number, to: number, roleAt: Events['roleAt']): TimingChart | null {
   const progress = trackProgress(subject, track, from, to);
-  if (progress.every((value) => value === 0)) return null;
+  if (progress.every((value) => value === 0) && isStandstill(subject, track, from, to)) return null;
   const all = Array.from(progress, (value, n): ChartMark => {
     const frame = from + n;
     return { frame, role: frame === from || frame === to ? 'extreme' : (roleAt.get(frame) ?? 'inbetween'), progress: value };
   });
-  const marks = all.filter(({ frame, role }) => role !== 'inbetween' || exposedFrame(frame, motion.range.first, subject.exposure) === frame);
-  return { firstFrame: from, lastFrame: to, marks };
+  // An extreme between two frames ends its chart there.
+  if (all.at(-1)!.frame < to) all.push({ frame: to, role: 'extreme', progress: 1 });
+  const drawings = all.filter(({ frame, role }) => role !== 'inbetween' || exposedFrame(frame, motion.range.first, subject.exposure) === frame);
+  if (drawings.length <= MOST_INBETWEENS) return { firstFrame: from, lastFrame: to, marks: drawings };
+  const every = Math.ceil(drawings.length / MOST_INBETWEENS);
+  const marks = drawings.filter(({ role }, n) => role !== 'inbetween' || n % every === 0);
+  return { firstFrame: from, lastFrame: to, marks, unmarked: drawings.length - marks.length };
 }
 
 /**

@@ -1,5 +1,5 @@
 import { ChevronDown } from 'lucide-react';
-import { MOST_SKINS, type OnionSettings } from '../stage/index.ts';
+import { MOST_OF_RANGE, MOST_SKINS, type OnionSettings } from '../stage/index.ts';
 import { Button, CommitInput, Popover, Toggle } from '../ui/index.ts';
 import { useShownKeys } from '../app/shortcuts.ts';
 
@@ -56,7 +56,7 @@ export function OnionPopover({ settings, onChange }: OnionPopoverProps) {
           {settings.of !== 'range' && count('before', 'before', 0)}
           {settings.of !== 'range' && count('after', 'after', 0)}
           {count(settings.of === 'keys' ? 'every … key' : 'every … frame', 'every', 1)}
-          <p className="text-xs text-faint">Counts up to {MOST_SKINS}. Before: plum. After: ochre, dashed.</p>
+          <p className="text-xs text-faint">{settings.of === 'range' ? `Of a long range some ${MOST_OF_RANGE} frames, spread evenly.` : `Counts up to ${MOST_SKINS}.`} Before: plum. After: ochre, dashed.</p>
           <select aria-label="Onion skin drawn" className="h-8 w-full rounded-md border border-rule bg-page px-2" value={settings.style} onChange={(event) => change({ style: event.target.value as OnionSettings['style'] })}>
             <option value="outline">as outlines</option>
             <option value="filled">filled</option>

@@ -20,6 +20,7 @@ export const TimingChartFigure = memo(function TimingChartFigure({ chart, tone, 
         <ChartDrawing chart={chart} tone={tone} />
       </div>
       {isLive && <LiveChart chart={live} tone={tone} />}
+      {chart.unmarked !== undefined && <figcaption className="text-xs text-faint">{chart.unmarked} in-betweens are not drawn: they would lie on each other.</figcaption>}
     </figure>
   );
 });

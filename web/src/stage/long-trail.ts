@@ -69,19 +69,25 @@ export function putLongTrail(context: CanvasRenderingContext2D, name: string, { 
   context.restore();
 }
 
+/** A trail has as many places; of more frames every so many of them: dots of a pixel cover the stage long before. */
+const MOST_PLACES = 10_000;
+
 /** A subject's places on all frames; of a known trail only those that can have changed are worked out. */
 function placesAfter(known: Drawn | undefined, motion: MotionDocument, subject: Subject): TrailPlace[] {
   const { first, last } = motion.range;
   const at = placesOf(motion, subject);
   const keyed = keyedFrames(subject);
-  const placeOn = (frame: number): TrailPlace => {
+  const step = Math.ceil((last - first + 1) / MOST_PLACES);
+  const placeOn = (i: number): TrailPlace => {
+    const frame = first + i * step;
     const [x, y] = at(frame);
     return { x, y, keyed: keyed.has(frame) };
   };
   const moved = known?.motion.range.first === first && known.motion.range.last === last ? movedSpan(known.subject, subject) : null;
-  if (!known || !moved) return Array.from({ length: last - first + 1 }, (_, i) => placeOn(first + i));
+  if (!known || !moved) return Array.from({ length: Math.floor((last - first) / step) + 1 }, (_, i) => placeOn(i));
   const places = [...known.places];
-  for (let frame = Math.max(first, Math.ceil(moved.first)); frame <= Math.min(last, moved.last); frame++) places[frame - first] = placeOn(frame);
+  const [from, to] = [Math.max(0, Math.ceil((moved.first - first) / step)), Math.min(places.length - 1, Math.floor((moved.last - first) / step))];
+  for (let i = from; i <= to; i++) places[i] = placeOn(i);
   return places;
 }
 

@@ -18,6 +18,8 @@ export interface OnionSettings {
 export const PLAIN_ONION: OnionSettings = { on: false, before: 3, after: 3, every: 1, of: 'frames', style: 'outline', fading: true };
 
 export const MOST_SKINS = 24;
+/** The whole range laid beneath is, of a longer one, so many frames spread evenly over it. */
+export const MOST_OF_RANGE = 240;
 
 export interface Skin {
   frame: number;
@@ -41,7 +43,8 @@ export function onionSkins(frame: number, settings: OnionSettings, range: { firs
       return (side === 'before' ? keys.toReversed() : keys).filter((_, i) => (i + 1) % every === 0).slice(0, count);
     }
     const frames: number[] = [];
-    for (let place = whole + every * way; place >= range.first && place <= range.last && frames.length < count; place += every * way) frames.push(place);
+    const step = of === 'range' ? every * Math.max(1, Math.ceil((range.last - range.first) / every / MOST_OF_RANGE)) : every;
+    for (let place = whole + step * way; place >= range.first && place <= range.last && frames.length < count; place += step * way) frames.push(place);
     return frames;
   };
   const skins = (side: 'before' | 'after', frames: readonly number[]): Skin[] =>

@@ -1,3 +1,4 @@
+import { extentOf } from '../../extent.ts';
 import { CHANNELS } from '../channels.ts';
 import { channelOf, findSubject, withChannel } from '../document.ts';
 import type { Key, MotionDocument } from '../schema.ts';
@@ -17,7 +18,7 @@ export type PasteMode = (typeof PASTE_MODES)[number];
 /** Takes up the named keys. The motion stays as it is. */
 export function copyKeys(motion: MotionDocument, refs: readonly KeyRef[]): Clip {
   if (refs.length === 0) return { spanFrames: 0, channels: [] };
-  const start = Math.min(...refs.map((ref) => ref.frame));
+  const { low: start, high: end } = extentOf(refs.map((ref) => ref.frame));
   const channels: Clip['channels'] = [];
   for (const { subjectId, channelId } of refs) {
     const ref: ChannelRef = { subjectId, channelId };
@@ -26,7 +27,7 @@ export function copyKeys(motion: MotionDocument, refs: readonly KeyRef[]): Clip 
     const keys = channelOf(motion, subjectId, channelId).keys.filter((key) => frames.has(key.frame));
     channels.push({ ...ref, keys: keys.map((key) => ({ ...key, frame: onGrain(key.frame - start) })) });
   }
-  return { spanFrames: Math.max(...refs.map((ref) => ref.frame)) - start, channels };
+  return { spanFrames: end - start, channels };
 }
 
 /** Puts a clip down with its first key on a frame. Keys that had to make room are named; subjects that are not there are left out. */

@@ -1,3 +1,4 @@
+import { extentOf } from '../../extent.ts';
 import type { EaseDirection, EaseName } from '../eases.ts';
 import type { Handle, Key, Leave, MotionDocument } from '../schema.ts';
 import { changeKeys, onGrain, type Edit, type KeyRef } from './edit.ts';
@@ -18,8 +19,7 @@ const mirrored = ({ frames, value }: Handle): Handle => ({ frames: frames === 0 
  */
 export function reverseKeys(motion: MotionDocument, refs: readonly KeyRef[]): Edit {
   if (refs.length === 0) return { motion, keys: [], gaveWay: [] };
-  const first = Math.min(...refs.map((ref) => ref.frame));
-  const last = Math.max(...refs.map((ref) => ref.frame));
+  const { low: first, high: last } = extentOf(refs.map((ref) => ref.frame));
   const turned = (frame: number): number => onGrain(first + last - frame);
   const gaveWay: KeyRef[] = [];
   const reversed = changeKeys(motion, refs, (keys, frames, ref) => {

@@ -1,3 +1,4 @@
+import { extentOf } from '../../extent.ts';
 import { partWithin } from '../../time/range.ts';
 import type { ChannelId } from '../channels.ts';
 import type { Key, MotionDocument } from '../schema.ts';
@@ -60,7 +61,7 @@ function named(refs: readonly KeyRef[]): (subjectId: string, channelId: ChannelI
 export function stretchAbout(motion: MotionDocument, refs: readonly KeyRef[], aboutFrame: number, factor: number, { ripple = false }: { ripple?: boolean } = {}): Edit {
   const by = Math.max(factor, 0.001);
   const isNamed = named(refs);
-  const last = Math.max(...refs.map((ref) => ref.frame));
+  const last = extentOf(refs.map((ref) => ref.frame)).high;
   const later = ripple ? (last - aboutFrame) * (by - 1) : 0;
   const isAlong = (ref: ChannelRef, frame: number): boolean => later !== 0 && frame > last && refs.some((other) => sameChannel(other, ref));
   const place = (frame: number): number => aboutFrame + (frame - aboutFrame) * by;

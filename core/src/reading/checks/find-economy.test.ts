@@ -8,8 +8,8 @@ const drawer = sceneOf([subjectWith('drawer', { 'position.x': slide })]);
 
 test('an in-between on the line it stands on does nothing; one off it, and every extreme, does', () => {
   const between = (value: number) => sceneOf([subjectWith('drawer', { 'position.x': [slide[0]!, createKey(13, value, { role: 'inbetween', leave: 'linear' }), slide[1]!] })]);
-  expect(idleKeys(channelOf(between(300), 'drawer', 'position.x'))).toEqual([13]);
-  expect(idleKeys(channelOf(between(320), 'drawer', 'position.x'))).toEqual([]);
+  expect(idleKeys(channelOf(between(300), 'drawer', 'position.x'), { first: 1, last: 25 })).toEqual([13]);
+  expect(idleKeys(channelOf(between(320), 'drawer', 'position.x'), { first: 1, last: 25 })).toEqual([]);
   expect(found(drawer, between(300), ['keys-idle'])).toMatchObject([{ firstFrame: 13, measured: 1, sentence: 'A key on position x does nothing: 13. Without it the motion is the same.' }]);
 });
 

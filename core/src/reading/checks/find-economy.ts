@@ -1,9 +1,11 @@
+import { extentOf } from '../../extent.ts';
 import { CHANNELS } from '../../motion/channels.ts';
 import { findChannel } from '../../motion/document.ts';
 import { isStill } from '../../motion/edit/thin-keys.ts';
 import { sampleChannel } from '../../motion/sample.ts';
 import type { Channel, Subject } from '../../motion/schema.ts';
 import { TRACKS, tracksOf } from '../../motion/track.ts';
+import type { FrameRange } from '../../time/range.ts';
 import { counterpart } from '../counterpart.ts';
 import type { Finding } from '../schema.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
@@ -12,17 +14,20 @@ import type { BothRead, Found } from './check.ts';
 /** Share of a channel's extent within which a key's going changes nothing to the eye. */
 const NOTHING_CHANGED = 1e-3;
 
-/** The in-betweens of a channel whose going would leave the motion as it is: each is tried alone, against its two neighbours on either side. */
-export function idleKeys(channel: Channel): number[] {
+/** The in-betweens of a channel whose going would leave the motion as it is on some frames: each is tried alone, against its two neighbours on either side. */
+export function idleKeys(channel: Channel, within: FrameRange): number[] {
   const { keys } = channel;
-  const values = keys.map((key) => key.value);
-  const extent = Math.max(...values) - Math.min(...values);
+  const { low, high } = extentOf(keys.map((key) => key.value));
+  const extent = high - low;
   if (keys.length < 3 || !(extent > 0)) return [];
   return keys.flatMap((key, i) => {
     if (i === 0 || i === keys.length - 1 || key.role !== 'inbetween') return [];
     const near = keys.slice(Math.max(0, i - 3), i + 4);
     const [whole, without] = [{ ...channel, keys: near }, { ...channel, keys: near.filter((other) => other !== key) }];
-    const [from, to] = [keys[Math.max(0, i - 2)]!.frame, keys[Math.min(keys.length - 1, i + 2)]!.frame];
+    const from = Math.max(within.first, keys[Math.max(0, i - 2)]!.frame);
+    const to = Math.min(within.last, keys[Math.min(keys.length - 1, i + 2)]!.frame);
+    // Of one that is not shown there is nothing to say.
+    if (to < from) return [];
     for (let frame = Math.ceil(from); frame <= to; frame++) {
       if (Math.abs(sampleChannel(whole, frame) - sampleChannel(without, frame)) > NOTHING_CHANGED * extent) return [];
     }
@@ -35,7 +40,7 @@ export function findEconomy({ target, take, handedIn }: BothRead): Found {
   const findings = target.motion.subjects.flatMap((subject): Finding[] => {
     const drawn = counterpart(take, subject);
     const keyed = counterpart(handedIn, subject);
-    return drawn && keyed && !subject.locked ? [...findExtraTracks(subject, drawn, target.motion.range), ...findIdle(subject, keyed)] : [];
+    return drawn && keyed && !subject.locked ? [...findExtraTracks(subject, drawn, target.motion.range), ...findIdle(subject, keyed, take.range)] : [];
   });
   return { findings };
 }
@@ -65,7 +70,7 @@ function findExtraTracks(asked: Subject, drawn: Subject, range: { first: number;
     });
 }
 
-function findIdle(asked: Subject, drawn: Subject): Finding[] {
+function findIdle(asked: Subject, drawn: Subject, range: FrameRange): Finding[] {
   return drawn.channels.flatMap((channel): Finding[] => {
     const track = TRACKS.find((other) => other.channelIds.includes(channel.id));
     const model = findChannel(asked, channel.id);
@@ -77,7 +82,7 @@ function findIdle(asked: Subject, drawn: Subject): Finding[] {
       if ((model?.keys.length ?? 0) > 1) return [];
       return [{ ...about, kind: 'channel-idle', measured: channel.keys.length, sentence: `${label} has ${channel.keys.length} keys and never changes: one, or none, would do.` }];
     }
-    const idle = idleKeys(channel);
+    const idle = idleKeys(channel, range);
     if (idle.length === 0) return [];
     const shown = idle.slice(0, 6).map((frame) => roundTo(frame, 2)).join(', ');
     return [

@@ -1,5 +1,6 @@
 import { findSubject } from '../../motion/document.ts';
-import { trackValues, TRACKS } from '../../motion/track.ts';
+import { tracksOf, trackValues, TRACKS } from '../../motion/track.ts';
+import type { FrameRange } from '../../time/range.ts';
 import type { Subject } from '../../motion/schema.ts';
 import { counterpart } from '../counterpart.ts';
 import type { Finding } from '../schema.ts';
@@ -19,14 +20,16 @@ export function limbLength(subject: Subject, frame: number): number {
 
 /** Limbs drawn past their length: a part further from what carries it than the target ever has it. */
 export function findLimbs({ target, take }: BothRead): Found {
-  const { first, last } = target.motion.range;
+  const { first } = target.motion.range;
   const findings = target.motion.subjects.flatMap((asked): Finding[] => {
     const drawn = asked.parentId === null ? undefined : counterpart(take, asked);
     if (!drawn || drawn.parentId === null) return [];
+    // One that is not keyed stays as long as it is.
+    const lastOf = (subject: Subject, range: FrameRange): number => (tracksOf(subject).some((track) => track.id === POSITION.id) ? range.last : range.first);
     let length = 0;
-    for (let frame = first; frame <= last; frame++) length = Math.max(length, limbLength(asked, frame));
+    for (let frame = first; frame <= lastOf(asked, target.motion.range); frame++) length = Math.max(length, limbLength(asked, frame));
     let worst = { frame: first, length: 0 };
-    for (let frame = take.range.first; frame <= take.range.last; frame++) {
+    for (let frame = take.range.first; frame <= lastOf(drawn, take.range); frame++) {
       const here = limbLength(drawn, frame);
       if (here > worst.length) worst = { frame, length: here };
     }

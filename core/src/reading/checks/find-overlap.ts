@@ -1,3 +1,4 @@
+import { extentOf } from '../../extent.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding } from '../schema.ts';
 import { severityOf } from '../severity.ts';
@@ -67,12 +68,18 @@ function correlationAt(a: Speeds, b: Speeds, lag: number): number {
 /** Overlap: a part that should follow another by some frames and follows it by others, all of it alike. */
 export function findOverlap({ target, tracks }: BothRead): Found {
   const tolerance = target.tolerances.keyFrames;
-  const moving = tracks.filter(({ reading }) => reading.span > 0).map((read) => ({ read, target: withSums(speedsOf(read.target)), take: withSums(speedsOf(read.take)) }));
+  const moving = tracks
+    .filter(({ reading }) => reading.span > 0)
+    .map((read): Moving => {
+      const speeds = withSums(speedsOf(read.target));
+      return { read, target: speeds, take: withSums(speedsOf(read.take)), setsOff: setsOff(speeds) };
+    })
+    .sort((a, b) => a.setsOff - b.setsOff);
   const asked = lagsBetween(moving.map(({ target: speeds }) => speeds));
   const found: { finding: Finding; shift: number }[] = [];
   for (const [i, follower] of moving.entries()) {
-    const leaders = moving
-      .flatMap((leader, j) => (mayFollow(leader, follower) ? [{ leader, asked: asked(j, i) }] : []))
+    const leaders = leadersOf(moving, i)
+      .map((j) => ({ leader: moving[j]!, asked: asked(j, i) }))
       .filter(({ asked }) => asked.lag >= LEAST_LAG && asked.correlation >= ALIKE)
       .sort((a, b) => a.asked.lag - b.asked.lag);
     const lead = leaders[0];
@@ -112,13 +119,24 @@ export function findOverlap({ target, tracks }: BothRead): Found {
 interface Moving {
   read: ReadTrack;
   target: Speeds;
+  take: Speeds;
+  setsOff: number;
 }
 
-/** Whether one part may follow another: another subject's same movement, setting off later by some frames. */
-function mayFollow(leader: Moving, follower: Moving): boolean {
-  if (leader.read.reading.subjectId === follower.read.reading.subjectId || leader.read.track.id !== follower.read.track.id) return false;
-  const later = setsOff(follower.target) - setsOff(leader.target);
-  return later > 0 && later <= 2 * MOST_LAG;
+/** Of very many parts, a part follows one of the last so many that set off before it. */
+const MOST_LEADERS = 12;
+
+/** The parts (indices, the last to set off first) that one may follow: other subjects' same movement, setting off sooner by some frames. `moving` is in the order of setting off. */
+function leadersOf(moving: readonly Moving[], index: number): number[] {
+  const follower = moving[index]!;
+  const leaders: number[] = [];
+  for (let j = index - 1; j >= 0 && leaders.length < MOST_LEADERS; j--) {
+    const leader = moving[j]!;
+    const later = follower.setsOff - leader.setsOff;
+    if (later > 2 * MOST_LAG) break;
+    if (later > 0 && leader.read.reading.subjectId !== follower.read.reading.subjectId && leader.read.track.id === follower.read.track.id) leaders.push(j);
+  }
+  return leaders;
 }
 
 /** The frame (an index) from which a series of speeds first is more than a hundredth of its mean. */
@@ -147,6 +165,7 @@ function evenShift(follower: ReadTrack, leader: ReadTrack, tolerance: number): n
   if (pairs.length < 2 || led.length < 1) return null;
   const base = led.reduce((sum, pair) => sum + pair.offsetFrames, 0) / led.length;
   const offsets = pairs.map((pair) => pair.offsetFrames - base);
-  if (Math.max(...offsets) - Math.min(...offsets) > Math.max(0.5, tolerance / 2)) return null;
+  const { low, high } = extentOf(offsets);
+  if (high - low > Math.max(0.5, tolerance / 2)) return null;
   return roundTo(offsets.reduce((sum, offset) => sum + offset, 0) / offsets.length, 3);
 }

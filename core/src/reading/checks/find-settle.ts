@@ -36,15 +36,13 @@ export function readSettle(values: ArrayLike<number>, least: number): Settle {
 export function findSettles({ target, tracks }: BothRead, others: readonly Finding[]): Found {
   // A hold that moves swings too; it is named as the hold it should be.
   const holds = (read: ReadTrack): boolean => !others.some((finding) => finding.kind === 'hold-moves' && isAbout(finding, read.reading));
-  const told: { finding: Finding; from: number }[] = tracks.filter(holds).flatMap((read) => findSettle(read, target.tolerances.spacingPercent));
+  const told = tracks.filter(holds).flatMap((read) => findSettle(read, target.tolerances.spacingPercent));
+  const trackOf = ({ subjectId, track }: Finding): string => `${subjectId} ${track}`;
+  const settlesFrom = new Map(told.map(({ finding, from }) => [trackOf(finding), from]));
   return {
     findings: told.map(({ finding }) => finding),
     // Keys and poses of the swings themselves, and the spacing between them, are what the count says already.
-    explains: (finding) =>
-      told.some(
-        ({ finding: settle, from }) =>
-          isAbout(finding, { subjectId: settle.subjectId!, track: settle.track! }) && finding.lastFrame >= from && !['key-late', 'key-early', 'hold-moves'].includes(finding.kind),
-      ),
+    explains: (finding) => finding.lastFrame >= (settlesFrom.get(trackOf(finding)) ?? Infinity) && !['key-late', 'key-early', 'hold-moves'].includes(finding.kind),
   };
 }
 

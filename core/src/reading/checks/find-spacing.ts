@@ -6,6 +6,9 @@ import { capital, roundTo, subjectDoes } from '../words.ts';
 /** How far the speed at a segment's end, as a share of its mean, may differ before it reads as another ease. */
 const EASE_TOLERANCE = 0.35;
 
+/** Ends of a segment nearer than this share of the span are the same place. */
+const NO_WAY = 1e-9;
+
 interface SegmentResidual {
   /** Worst error left in the segment once its ends' own errors are taken out, in percent of the span; negative is behind on the way to its end. */
   worstPercent: number;
@@ -66,6 +69,8 @@ function segmentResidual({ reading, target, warped, paths }: ReadTrack, segment:
   const a = Math.max(0, Math.round(segment.firstFrame - first));
   const b = Math.min((target[0]?.length ?? 1) - 1, Math.round(segment.lastFrame - first));
   const middle = (a + b) / 2;
+  // Beyond the range that is read there is nothing to measure.
+  if (b <= a) return { worstPercent: 0, worstFrame: segment.firstFrame };
   const line = paths.length > 0 && segment.target ? targetLine(target, a, b) : null;
   let worst = 0;
   let worstFrame = segment.firstFrame;
@@ -76,7 +81,7 @@ function segmentResidual({ reading, target, warped, paths }: ReadTrack, segment:
     for (let c = 0; c < target.length; c++) {
       const column = target[c]!;
       const way = column[b]! - column[a]!;
-      const share = way !== 0 ? (column[i]! - column[a]!) / way : (i - a) / Math.max(1, b - a);
+      const share = Math.abs(way) > NO_WAY * reading.span ? (column[i]! - column[a]!) / way : (i - a) / Math.max(1, b - a);
       const startMiss = warped[c]![a]! - column[a]!;
       const endMiss = warped[c]![b]! - column[b]!;
       const miss = warped[c]![i]! - column[i]! - (startMiss * (1 - share) + endMiss * share);
@@ -98,34 +103,56 @@ function segmentResidual({ reading, target, warped, paths }: ReadTrack, segment:
   return { worstPercent: worst, worstFrame };
 }
 
-/** A stretch of the target's line: its places frame by frame and the length gone at each. */
+/** A stretch of the target's line: its places every so many frames, and the length gone at each. */
 interface Line {
   places: number[][];
   gone: number[];
+  everyFrames: number;
 }
 
+/** Longer lines are laid out in as many pieces: measuring along them costs a look at each. */
+const MOST_PIECES = 400;
+
 function targetLine(target: readonly Float64Array[], a: number, b: number): Line {
-  const places = Array.from({ length: b - a + 1 }, (_, i) => target.map((column) => column[a + i]!));
+  const everyFrames = Math.ceil((b - a) / MOST_PIECES);
+  const count = Math.ceil((b - a) / everyFrames);
+  const places = Array.from({ length: count + 1 }, (_, i) => target.map((column) => column[Math.min(b, a + i * everyFrames)]!));
   const gone = [0];
   for (let i = 1; i < places.length; i++) gone.push(gone[i - 1]! + Math.hypot(...places[i]!.map((value, c) => value - places[i - 1]![c]!)));
-  return { places, gone };
+  return { places, gone, everyFrames };
+}
+
+/** The length gone at a frame of the line, counted from its start. */
+function goneAt({ gone, everyFrames }: Line, frames: number): number {
+  const piece = Math.min(gone.length - 2, Math.floor(frames / everyFrames));
+  const share = Math.min(1, frames / everyFrames - piece);
+  return gone[piece]! * (1 - share) + gone[piece + 1]! * share;
 }
 
 /** Of pieces about as near, the one least far along counts: a line may cross itself. */
 const AS_NEAR = 1.05;
 
-/** How far along the line a place is ahead of the line's own `at`-th one (negative: behind), by the foot of its perpendicular. */
-function alongLine({ places, gone }: Line, place: readonly number[], at: number): number {
-  const feet = places.slice(1).map((end, k) => {
-    const start = places[k]!;
+/** How far along the line a place is ahead of the line's own one `at` frames from its start (negative: behind), by the foot of its perpendicular. */
+function alongLine(line: Line, place: readonly number[], at: number): number {
+  const { places, gone } = line;
+  const here = goneAt(line, at);
+  const [aparts, aheads] = [new Float64Array(places.length - 1), new Float64Array(places.length - 1)];
+  let least = Infinity;
+  for (let k = 0; k < aparts.length; k++) {
+    const [start, end] = [places[k]!, places[k + 1]!];
     const length = gone[k + 1]! - gone[k]!;
-    const share = length > 0 ? Math.max(0, Math.min(1, start.reduce((sum, value, c) => sum + (place[c]! - value) * (end[c]! - value), 0) / length ** 2)) : 0;
-    const apart = Math.hypot(...start.map((value, c) => place[c]! - value - (end[c]! - value) * share));
-    return { apart, ahead: gone[k]! + share * length - gone[at]! };
-  });
-  const least = Math.min(...feet.map((foot) => foot.apart));
-  const near = feet.filter((foot) => foot.apart <= least * AS_NEAR + 1e-6);
-  return near.reduce((best, foot) => (Math.abs(foot.ahead) < Math.abs(best) ? foot.ahead : best), near[0]?.ahead ?? 0);
+    let along = 0;
+    for (let c = 0; c < start.length; c++) along += (place[c]! - start[c]!) * (end[c]! - start[c]!);
+    const share = length > 0 ? Math.max(0, Math.min(1, along / length ** 2)) : 0;
+    let squared = 0;
+    for (let c = 0; c < start.length; c++) squared += (place[c]! - start[c]! - (end[c]! - start[c]!) * share) ** 2;
+    aparts[k] = Math.sqrt(squared);
+    aheads[k] = gone[k]! + share * length - here;
+    least = Math.min(least, aparts[k]!);
+  }
+  let best = Infinity;
+  for (let k = 0; k < aparts.length; k++) if (aparts[k]! <= least * AS_NEAR + 1e-6 && Math.abs(aheads[k]!) < Math.abs(best)) best = aheads[k]!;
+  return Number.isFinite(best) ? best : 0;
 }
 
 function findInSegment(read: ReadTrack, segment: SegmentReading, tolerances: Tolerances): Finding[] {
