@@ -121,3 +121,32 @@ test('at the least width every control of the Bench is within the window', async
     expect(x + width).toBeLessThanOrEqual(1100);
   }
 });
+
+test('a password is changed by who knows it; a session elsewhere is seen, and ends with it', async ({ browser, page }) => {
+  await signIn(page, 'Leif Arnesen');
+  const elsewhere = await (await browser.newContext()).newPage();
+  await signIn(elsewhere, 'Leif Arnesen');
+  const open = async (): Promise<void> => {
+    await page.getByRole('button', { name: 'Account of Leif Arnesen' }).click();
+    await page.getByRole('menuitem', { name: 'Password and sessions' }).click();
+  };
+  const change = async (from: string, to: string): Promise<void> => {
+    await page.getByLabel('Password you have now').fill(from);
+    await page.getByLabel('New password').fill(to);
+    await page.getByRole('button', { name: 'Change password' }).click();
+  };
+  await open();
+  const sessions = page.getByRole('region', { name: 'Where you are signed in' });
+  await expect(sessions.getByRole('button', { name: /^End / })).not.toHaveCount(0);
+  await change('after-closing-time', 'short');
+  await expect(page.getByRole('alert')).toHaveText('A password has at least 10 characters.');
+  await change('not my password', 'a new one for a while');
+  await expect(page.getByRole('alert')).toHaveText('That is not the password you have now.');
+  await change('after-closing-time', 'a new one for a while');
+  await expect(sessions.getByRole('button', { name: /^End / })).toHaveCount(0);
+  await elsewhere.reload();
+  await expect(elsewhere.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  await change('a new one for a while', 'after-closing-time');
+  await expect(page.getByLabel('New password')).toHaveValue('');
+  await elsewhere.context().close();
+});

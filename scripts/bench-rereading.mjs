@@ -9,7 +9,7 @@ const AIM_S = 2;
 await ensureModules();
 await ensureBuilt();
 const { createChannel, createKey, createMotion, createSubject, moveKeys } = await import('@undulan/core');
-const { withReaders } = await import('../server/dist/readings/reader-pool.js');
+const { createReaderPool } = await import('../server/dist/readings/reader-pool.js');
 
 const LOOK = { shape: 'box', widthPx: 60, heightPx: 60, fill: '#2456a6' };
 const frames = [1, 9, 21, 33, 45, 61];
@@ -28,11 +28,10 @@ function motionOf() {
 const motion = motionOf();
 const target = { motion, tolerances: { keyFrames: 1, spacingPercent: 4 } };
 const takes = Array.from({ length: TAKES }, (_, i) => moveKeys(motion, [{ subjectId: ['plate', 'bowl', 'cup'][i % 3], channelId: 'position.x', frame: frames[1 + (i % 4)] }], 1 + (i % 5)).motion);
-let found = 0;
 const from = performance.now();
-await withReaders(takes, async (reader, take) => {
-  const { findings } = await reader.read(target, take);
-  found += findings.length;
-});
+const pool = createReaderPool();
+const readings = await Promise.all(takes.map((take) => pool.read(target, take)));
+const found = readings.reduce((sum, { findings }) => sum + findings.length, 0);
 const seconds = (performance.now() - from) / 1000;
 console.log(`reading ${TAKES} takes anew on ${availableParallelism()} processors, threads started: ${seconds.toFixed(2)} s, ${found} findings (aim under ${AIM_S} s on two)`);
+await pool.close();

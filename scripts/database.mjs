@@ -86,10 +86,10 @@ function initFile(folder, user) {
 }
 
 /**
- * Starts a private MariaDB on loopback with its data in `folder`, on a free port. Gives its address and a way to stop it.
+ * Starts a private MariaDB on loopback with its data in `folder`, on a free port unless one is given. Gives its address, its process and a way to stop it.
  * `fresh` throws the old data away first.
  */
-export async function startDatabase(folder, { fresh = false } = {}) {
+export async function startDatabase(folder, { fresh = false, port: wanted = 0 } = {}) {
   const mariadbd = findProgram('mariadbd');
   const user = databaseUser();
   const userArgs = user ? [`--user=${user.name}`] : [];
@@ -105,7 +105,7 @@ export async function startDatabase(folder, { fresh = false } = {}) {
       throw new Error(`MariaDB could not make its files in ${data}:\n${made.stdout}${made.stderr}`);
     }
   }
-  const port = await freePort();
+  const port = wanted || (await freePort());
   const { file, password } = initFile(folder, user);
   const log = join(folder, 'mariadb.log');
   const child = spawn(
@@ -117,7 +117,7 @@ export async function startDatabase(folder, { fresh = false } = {}) {
   );
   for (let tries = 0; !(await isAnswering(port)); tries++) {
     if (child.exitCode !== null || tries > 300) {
-      const last = readFileSync(log, 'utf8').split('\n').slice(-15).join('\n');
+      const last = endOf(log);
       const hint = /Can't lock|Unable to lock|could not be locked|Can't init databases/i.test(last) ? 'Is Undulan already running on this data? ' : '';
       await endChild(child);
       throw new Error(`${hint}MariaDB did not start; the end of ${log}:\n${last}`);
@@ -125,7 +125,49 @@ export async function startDatabase(folder, { fresh = false } = {}) {
     await wait(100);
   }
   writeFileSync(join(folder, 'port'), String(port));
-  return { url: addressOf(port, password), stop: () => endChild(child) };
+  return { url: addressOf(port, password), port, child, stop: () => endChild(child) };
+}
+
+function endOf(log) {
+  return readFileSync(log, 'utf8').split('\n').slice(-15).join('\n');
+}
+
+/** A database that dies more often than this within a while is not started again. */
+const MOST_STARTS = 5;
+const WHILE_MS = 5 * 60 * 1000;
+
+/**
+ * Keeps a started database going: one that dies is started again at the same address, with the reason said. Gives up loudly, by `onGone`, where it does not come back or dies again and again. Gives a way to stop it for good.
+ */
+export function keepDatabase(folder, started, { say = console.error, onGone }) {
+  let now = started;
+  let stopping = false;
+  const deaths = [];
+  const watch = (database) => {
+    database.child.once('exit', async (code, signal) => {
+      if (stopping) return;
+      deaths.push(Date.now());
+      const recent = deaths.filter((at) => Date.now() - at < WHILE_MS).length;
+      say(`MariaDB ended with ${signal ?? code}. The end of its log:\n${endOf(join(folder, 'mariadb.log'))}`);
+      try {
+        if (recent > MOST_STARTS) throw new Error(`MariaDB ended ${recent} times within a few minutes: something is wrong with it or its data.`);
+        now = await startDatabase(folder, { port: database.port });
+        if (stopping) await now.stop();
+        else watch(now);
+        say('MariaDB is started again.');
+      } catch (error) {
+        say(error.message);
+        onGone();
+      }
+    });
+  };
+  watch(started);
+  return {
+    stop: () => {
+      stopping = true;
+      return now.stop();
+    },
+  };
 }
 
 function addressOf(port, password) {

@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { dataFolder, startDatabase } from './database.mjs';
+import { dataFolder, keepDatabase, startDatabase } from './database.mjs';
 import { ensureBuilt, ensureModules, ensurePackages, ROOT } from './prepare.mjs';
 import { startServer } from './serve.mjs';
 import { whenOrphaned } from './shell.mjs';
@@ -38,7 +38,7 @@ async function start() {
   if (ownDatabase) {
     const folder = dataFolder(ROOT);
     const database = await startDatabase(folder, { fresh: values.fresh });
-    running.push(database);
+    running.push(keepDatabase(folder, database, { onGone: () => void stopAll(1) }));
     url = database.url;
     console.log(`Data in ${folder}`);
   }

@@ -29,7 +29,7 @@ export async function throwawayDatabase() {
 }
 
 /** A fresh application with the demo course on a database of its own. */
-async function throwawayApplication() {
+export async function throwawayApplication() {
   const { url } = await throwawayDatabase();
   const server = await startServer({ url, port: 0, logLevel: 'error' });
   started.push(server.stop);

@@ -11,6 +11,10 @@ export type SignedIn = z.infer<typeof SignedIn>;
 export const TakeState = z.enum(['handed-in', 'returned']);
 export type TakeState = z.infer<typeof TakeState>;
 
+/** Whether a take has been read against its target: it is coming, it is there, or it could not be read. */
+export const ReadingState = z.enum(['coming', 'read', 'not-read']);
+export type ReadingState = z.infer<typeof ReadingState>;
+
 export const TakeSummary = z.object({
   id: z.string(),
   number: z.int(),
@@ -20,6 +24,7 @@ export const TakeSummary = z.object({
   late: z.boolean(),
   /** Only once returned, or for an instructor. */
   grade: z.number().nullable(),
+  readingState: ReadingState,
 });
 export type TakeSummary = z.infer<typeof TakeSummary>;
 
@@ -65,7 +70,8 @@ export const WaitingTake = z.object({
   number: z.int(),
   handedInAt: z.string(),
   late: z.boolean(),
-  findings: z.int(),
+  readingState: ReadingState,
+  findings: z.int().nullable(),
   proposedGrade: z.number().nullable(),
 });
 export type WaitingTake = z.infer<typeof WaitingTake>;

@@ -1,10 +1,10 @@
-import { Limits, MotionDocument, Tolerances } from '@undulan/core';
+import { History, Limits, MotionDocument, Tolerances } from '@undulan/core';
 import * as z from 'zod';
 import { DraftSummary, TakeSummary } from './courses.ts';
-import { ExerciseDetails, LatePolicy, StoredWork, WorkHistory, Work } from './work.ts';
+import { ExerciseDetails, LatePolicy, StoredWork, Work } from './work.ts';
 
 /** A new exercise; without work it starts from an empty stage with one subject. */
-export const NewExercise = z.object({ work: Work.extend({ details: ExerciseDetails }).optional(), history: WorkHistory.optional() });
+export const NewExercise = z.object({ work: Work.extend({ details: ExerciseDetails }).optional(), history: History.optional() });
 export type NewExercise = z.infer<typeof NewExercise>;
 
 /** Every take of an exercise being read again against its target as it is now. */
@@ -13,7 +13,8 @@ export const ReadingJob = z.object({
   total: z.int(),
   done: z.int(),
   failed: z.int(),
-  state: z.enum(['running', 'finished', 'cancelled']),
+  /** A lost one has not moved for long: whoever read for it is gone, and another takes it up by itself. */
+  state: z.enum(['running', 'lost', 'finished', 'cancelled']),
 });
 export type ReadingJob = z.infer<typeof ReadingJob>;
 
@@ -52,12 +53,16 @@ export type Assignment = z.infer<typeof Assignment>;
 /** What a new draft begins with: the last take, a given take, a motion kept from elsewhere, or (none named) the starting scene. */
 export const NewDraft = z.object({
   fromTakeId: z.string().optional(),
-  copy: z.object({ name: z.string().trim().min(1).max(120), motion: MotionDocument, history: WorkHistory }).optional(),
+  copy: z.object({ name: z.string().trim().min(1).max(120), motion: MotionDocument, history: History }).optional(),
 });
 export type NewDraft = z.infer<typeof NewDraft>;
 
 export const Draft = StoredWork.extend({ id: z.string(), name: z.string(), exerciseId: z.string(), nextTakeNumber: z.int() });
 export type Draft = z.infer<typeof Draft>;
+
+/** A picture kept for a course's briefs, how large it is and how many of them show it. */
+export const CoursePicture = z.object({ id: z.string(), bytes: z.int(), shownIn: z.int() });
+export type CoursePicture = z.infer<typeof CoursePicture>;
 
 export const HandIn = z.object({ version: z.int() });
 export type HandIn = z.infer<typeof HandIn>;

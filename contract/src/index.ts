@@ -1,13 +1,13 @@
-export { CourseRole, Credentials, Person, DemoAccounts, ShortcutChoices } from './people.ts';
+export { CourseRole, Credentials, NewPassword, OpenSession, Person, DemoAccounts, ShortcutChoices } from './people.ts';
 export { Problem, PROBLEMS, problemType } from './problem.ts';
 export type { ProblemName } from './problem.ts';
 export {
-  ModelShown, LatePolicy, ExerciseTerms, ExerciseDetails, targetOf, PatchOperation, HistoryStep, HISTORY_LIMIT, WorkHistory, Work, StoredWork, SaveWork, Saved,
+  ModelShown, LatePolicy, ExerciseTerms, ExerciseDetails, targetOf, Work, StoredWork, ChangeWork, SaveWork, Saved,
 } from './work.ts';
 export {
-  CourseSummary, SignedIn, TakeState, TakeSummary, DraftSummary, ExerciseSummary, Standing, CourseOverview, WaitingTake, OpenExercise, LearnerCourse,
+  CourseSummary, SignedIn, TakeState, ReadingState, TakeSummary, DraftSummary, ExerciseSummary, Standing, CourseOverview, WaitingTake, OpenExercise, LearnerCourse,
 } from './courses.ts';
-export { NewExercise, Created, ReadingJob, ExerciseSetting, Assignment, NewDraft, Draft, HandIn } from './exercises.ts';
+export { NewExercise, Created, ReadingJob, ExerciseSetting, Assignment, NewDraft, Draft, HandIn, CoursePicture } from './exercises.ts';
 export { NewPlan, SavedPlan } from './plans.ts';
 export { NewEase, SavedEase } from './eases.ts';
 export {

@@ -1,6 +1,6 @@
 import { CriterionId, FRAME_LIMIT, MotionDocument, Reading, Tolerances } from '@undulan/core';
 import * as z from 'zod';
-import { TakeSummary } from './courses.ts';
+import { ReadingState, TakeSummary } from './courses.ts';
 import { CourseRole } from './people.ts';
 
 /** A place on the picture, in stage pixels. */
@@ -97,12 +97,15 @@ export const TakeView = TakeSummary.extend({
   motion: MotionDocument,
   target: MotionDocument.nullable(),
   tolerances: Tolerances,
+  /** The newest reading, or the one asked for; null while it is coming, where it could not be made, and for a learner until the review is returned. */
   reading: Reading.nullable(),
+  /** Why the newest reading could not be made. */
+  notReadBecause: z.string().nullable(),
   /** The exercise's target has changed since this reading. */
   targetChanged: z.boolean(),
   review: Review.nullable(),
   /** Readings of this take, newest first; the one shown is `readingId`. For an instructor. */
-  readings: z.array(z.object({ id: z.string(), createdAt: z.string(), proposedGrade: z.number(), findings: z.int() })),
+  readings: z.array(z.object({ id: z.string(), createdAt: z.string(), state: ReadingState, proposedGrade: z.number().nullable(), findings: z.int().nullable() })),
   readingId: z.string().nullable(),
   siblings: z.array(TakeSummary),
 });

@@ -1,4 +1,4 @@
-import { Limits, MotionDocument, TargetTerms, Tolerances, type Target } from '@undulan/core';
+import { Change, History, HistoryChange, Limits, MotionDocument, TargetTerms, Tolerances, type Target } from '@undulan/core';
 import * as z from 'zod';
 
 /** When learners may see the model motion. */
@@ -34,35 +34,23 @@ export function targetOf(motion: MotionDocument, { tolerances, keyTolerances, we
   return { motion, tolerances, ...(keyTolerances && { keyTolerances }), ...(weights && { weights }), ...(loops !== undefined && { loops }), ...(alternatives && { alternatives }) };
 }
 
-/** One operation of a JSON patch (RFC 6902), of the three kinds that comparing documents gives. */
-export const PatchOperation = z.object({ op: z.enum(['add', 'remove', 'replace']), path: z.string(), value: z.json().optional() });
-export type PatchOperation = z.infer<typeof PatchOperation>;
-
-/** One undoable step as two patches: `forth` does it, `back` undoes it. */
-export const HistoryStep = z.object({ name: z.string().max(120), forth: z.array(PatchOperation), back: z.array(PatchOperation) });
-export type HistoryStep = z.infer<typeof HistoryStep>;
-
-/** How many steps back are kept. */
-export const HISTORY_LIMIT = 200;
-
-/** All steps, and how many of them are done; those after are undone and can be redone. */
-export const WorkHistory = z
-  .object({ steps: z.array(HistoryStep).max(HISTORY_LIMIT), done: z.int().min(0) })
-  .refine((history) => history.done <= history.steps.length, { path: ['done'], message: 'More steps done than there are.' });
-export type WorkHistory = z.infer<typeof WorkHistory>;
-
 /** What is edited, saved and undone as one: a motion, for an exercise with what it says beside it. */
 export const Work = z.object({ motion: MotionDocument, details: ExerciseDetails.nullable() });
 export type Work = z.infer<typeof Work>;
 
 /** Work as the server keeps it. The version rises with every write; a write names the one it was made from. */
-export const StoredWork = z.object({ version: z.int().min(1), work: Work, history: WorkHistory });
+export const StoredWork = z.object({ version: z.int().min(1), work: Work, history: History });
 export type StoredWork = z.infer<typeof StoredWork>;
 
-export const SaveWork = StoredWork.extend({
-  /** Set once the person has said that the target may change although takes were handed in against it. */
-  targetMayChange: z.boolean().optional(),
-});
+/** Set once the person has said that the target may change although takes were handed in against it. */
+const targetMayChange = z.boolean().optional();
+
+/** What changed since the version that it names, and what is new in the history: a save costs what changed. */
+export const ChangeWork = z.object({ version: z.int().min(1), changes: z.array(Change), history: HistoryChange, targetMayChange });
+export type ChangeWork = z.infer<typeof ChangeWork>;
+
+/** Work written whole in place of what the server has, which is of the version named. */
+export const SaveWork = StoredWork.extend({ targetMayChange });
 export type SaveWork = z.infer<typeof SaveWork>;
 
 export const Saved = z.object({ version: z.int() });

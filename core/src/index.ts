@@ -1,6 +1,7 @@
 export type { Issue, Result } from './result.ts';
 export { CoreError } from './core-error.ts';
 export * from './time/index.ts';
+export * from './steps/index.ts';
 export * from './motion/index.ts';
 export * from './spacing/index.ts';
 export * from './reading/index.ts';

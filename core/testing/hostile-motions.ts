@@ -69,7 +69,7 @@ const subject = (id: string, parents: readonly string[]): fc.Arbitrary<Subject> 
       positionJoined: fc.boolean(),
       guide: fc.option(fc.record({ pathId: fc.constant('way'), orient: fc.boolean(), angle: edge(-3600, 0, 45), lean: edge(0, 1, 10) })),
       exposure: fc.integer({ min: 1, max: 4 }),
-      channels: fc.tuple(...ids.map(channel)).map((channels) => channels as Channel[]),
+      channels: fc.tuple(...ids.map(channel)),
     }),
   );
 

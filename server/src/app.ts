@@ -1,7 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { Router, type Express } from 'express';
-import { pino } from 'pino';
+import express, { Router, type Express, type RequestHandler } from 'express';
+import { pino, type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Sequelize } from 'sequelize';
 import { requirePerson } from './access/require-person.ts';
@@ -9,7 +10,8 @@ import type { Config } from './config.ts';
 import { coursesRoutes } from './courses/courses.routes.ts';
 import { draftsRoutes } from './drafts/drafts.routes.ts';
 import { exercisesRoutes } from './exercises/exercises.routes.ts';
-import { answerProblems, nothingHere } from './http/answer-problems.ts';
+import { answerProblems, loggedError, nothingHere } from './http/answer-problems.ts';
+import { jsonBody } from './http/json-body.ts';
 import { refuseForeignWrites, securityHeaders } from './http/security.ts';
 import { createSessions } from './http/sessions.ts';
 import { peopleRoutes } from './people/people.routes.ts';
@@ -17,37 +19,58 @@ import { easesRoutes } from './eases/eases.routes.ts';
 import { phrasesRoutes } from './phrases/phrases.routes.ts';
 import { picturesRoutes } from './pictures/pictures.routes.ts';
 import { plansRoutes } from './plans/plans.routes.ts';
+import { ReadingRunner } from './readings/reading-runner.ts';
 import { readingsRoutes } from './readings/readings.routes.ts';
 import { takesRoutes } from './takes/takes.routes.ts';
 
-const BODY_LIMIT = '4mb';
-
 export interface App {
   express: Express;
-  close: () => void;
+  /** Ends what goes on beside requests; what is under way is left to other copies. */
+  close: () => Promise<void>;
 }
 
 function api(sequelize: Sequelize): Router {
   const routes = Router();
-  routes.use(express.json({ limit: BODY_LIMIT }), refuseForeignWrites, peopleRoutes(sequelize));
+  routes.use(refuseForeignWrites, ...jsonBody(), peopleRoutes(sequelize));
   routes.use(requirePerson, coursesRoutes(), exercisesRoutes(), draftsRoutes(), takesRoutes(), plansRoutes(), easesRoutes(), phrasesRoutes(), readingsRoutes(), picturesRoutes(), nothingHere);
   return routes;
+}
+
+/** A line a request in the log, with an id that its errors carry too; nothing of what was sent, and no cookies. */
+function logRequests(logger: Logger): RequestHandler {
+  return pinoHttp({
+    logger,
+    genReqId: () => randomUUID(),
+    customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug'),
+    serializers: {
+      req: ({ id, method, url }: { id: string; method: string; url: string }) => ({ id, method, path: url.split('?')[0] }),
+      res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
+      err: loggedError,
+    },
+    wrapSerializers: false,
+  });
 }
 
 /** The whole application over an open database. `webRoot` holds the built pages, if there are any. */
 export async function createApp(sequelize: Sequelize, config: Config, webRoot: string): Promise<App> {
   const secure = config.SECURE_COOKIES === 'yes';
+  const logger = pino({ level: config.LOG_LEVEL, serializers: { err: loggedError } });
   const sessions = await createSessions(sequelize, secure);
+  const runner = new ReadingRunner(sequelize, logger);
   const app = express();
   app.disable('x-powered-by');
-  if (secure) app.set('trust proxy', 1);
-  app.use(pinoHttp({ logger: pino({ level: config.LOG_LEVEL }), quietReqLogger: true, autoLogging: false }));
+  app.set('trust proxy', config.TRUSTED_HOPS);
+  app.use(logRequests(logger));
   app.use(securityHeaders(secure));
-  app.get('/healthz', async (_request, response) => {
+  // Whether the program answers, and whether it can do its work: the second asks the database.
+  app.get('/healthz', (_request, response) => {
+    response.json({ status: 'ok' });
+  });
+  app.get('/readyz', async (_request, response) => {
     await sequelize.query('DO 1');
     response.json({ status: 'ok' });
   });
-  app.use('/api', sessions.middleware, (_request, response, next) => {
+  app.use('/api', ...sessions.middleware, (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
   }, api(sequelize));
@@ -57,5 +80,12 @@ export async function createApp(sequelize: Sequelize, config: Config, webRoot: s
     app.get('/{*path}', (_request, response) => response.set('Cache-Control', 'no-cache').sendFile(join(webRoot, 'index.html')));
   }
   app.use(nothingHere, answerProblems);
-  return { express: app, close: sessions.close };
+  runner.start();
+  return {
+    express: app,
+    close: async () => {
+      sessions.close();
+      await runner.stop();
+    },
+  };
 }

@@ -21,13 +21,23 @@ const server = app.express.listen(config.PORT, config.HOST, (error) => {
   console.log(`listening on http://${config.HOST}:${port}`);
 });
 
+/** How long requests under way may take to end before they are cut off. */
+const PATIENCE_MS = 10_000;
+
 let closing = false;
-function close(): void {
+
+/** Stops taking requests, lets those under way end, hands over what is read beside them, and goes. */
+async function close(): Promise<void> {
   if (closing) return;
   closing = true;
-  app.close();
-  server.close(() => void sequelize.close().then(() => process.exit(0)));
-  server.closeAllConnections();
+  const force = setTimeout(() => server.closeAllConnections(), PATIENCE_MS);
+  const ended = new Promise((resolve) => server.close(resolve));
+  server.closeIdleConnections();
+  await app.close();
+  await ended;
+  clearTimeout(force);
+  await sequelize.close();
+  process.exit(0);
 }
-process.on('SIGINT', close);
-process.on('SIGTERM', close);
+process.on('SIGINT', () => void close());
+process.on('SIGTERM', () => void close());

@@ -1,5 +1,7 @@
 import { randomBytes } from 'node:crypto';
-import type { CourseOverview, LearnerCourse, SignedIn } from '@undulan/contract';
+import { setTimeout as delay } from 'node:timers/promises';
+import type { CourseOverview, LearnerCourse, SignedIn, TakeView } from '@undulan/contract';
+import { pino } from 'pino';
 import { Sequelize } from 'sequelize';
 import request, { type Agent } from 'supertest';
 import { createApp } from '../src/app.ts';
@@ -8,16 +10,26 @@ import { migrate } from '../src/database/migrate.ts';
 import { DEMO_INSTRUCTOR, DEMO_LEARNERS, DEMO_PASSWORD, type DemoLearner } from '../src/demo/demo-people.ts';
 import { loadDemoIntoEmpty } from '../src/demo/load-demo.ts';
 
+export const SILENT = pino({ level: 'silent' });
+
 /** An application over a database of its own on the tests' MariaDB. */
 export interface Harness {
   sequelize: Sequelize;
   signedOut: () => Agent;
-  signIn: (who: DemoLearner | 'instructor') => Promise<Agent>;
+  /** Signs in, at the second copy of the application if that is asked for. */
+  signIn: (who: DemoLearner | 'instructor', copy?: number) => Promise<Agent>;
   courseId: string;
   close: () => Promise<void>;
 }
 
-export async function createHarness({ demo = true } = {}): Promise<Harness> {
+export interface EmptyDatabase {
+  url: string;
+  sequelize: Sequelize;
+  drop: () => Promise<void>;
+}
+
+/** A database of its own on the tests' MariaDB, with nothing in it. */
+export async function emptyDatabase(): Promise<EmptyDatabase> {
   const base = process.env['TEST_DATABASE_URL'];
   if (!base) throw new Error('Run these tests by "npm run test:server": it starts a MariaDB for them.');
   const url = new URL(base);
@@ -25,12 +37,26 @@ export async function createHarness({ demo = true } = {}): Promise<Harness> {
   const admin = new Sequelize(base, { dialect: 'mariadb', logging: false });
   await admin.query(`CREATE DATABASE ${url.pathname.slice(1)} CHARACTER SET utf8mb4`);
   const sequelize = await connectDatabase(url.href);
+  return {
+    url: url.href,
+    sequelize,
+    drop: async () => {
+      await sequelize.close();
+      await admin.query(`DROP DATABASE ${url.pathname.slice(1)}`);
+      await admin.close();
+    },
+  };
+}
+
+export async function createHarness({ demo = true, copies = 1 } = {}): Promise<Harness> {
+  const { url, sequelize, drop } = await emptyDatabase();
   await migrate(sequelize);
   if (demo) await loadDemoIntoEmpty(sequelize);
-  const config = { DATABASE_URL: url.href, HOST: '127.0.0.1', PORT: 0, DEMO: 'yes', SECURE_COOKIES: 'no', LOG_LEVEL: 'silent' } as const;
-  const app = await createApp(sequelize, config, '/nowhere');
-  const signIn: Harness['signIn'] = async (who) => {
-    const agent = request.agent(app.express);
+  const config = { DATABASE_URL: url, HOST: '127.0.0.1', PORT: 0, DEMO: 'yes', SECURE_COOKIES: 'no', TRUSTED_HOPS: 1, LOG_LEVEL: 'silent' } as const;
+  const apps: Awaited<ReturnType<typeof createApp>>[] = [];
+  for (let copy = 0; copy < copies; copy++) apps.push(await createApp(sequelize, config, '/nowhere'));
+  const signIn: Harness['signIn'] = async (who, copy = 0) => {
+    const agent = request.agent(apps[copy]!.express);
     const { email } = who === 'instructor' ? DEMO_INSTRUCTOR : DEMO_LEARNERS[who];
     await agent.post('/api/session').send({ email, password: DEMO_PASSWORD }).expect(200);
     return agent;
@@ -38,14 +64,12 @@ export async function createHarness({ demo = true } = {}): Promise<Harness> {
   const courseId = demo ? ((await (await signIn('instructor')).get('/api/session')).body as SignedIn).courses[0]!.id : '';
   return {
     sequelize,
-    signedOut: () => request.agent(app.express),
+    signedOut: () => request.agent(apps[0]!.express),
     signIn,
     courseId,
     close: async () => {
-      app.close();
-      await sequelize.close();
-      await admin.query(`DROP DATABASE ${url.pathname.slice(1)}`);
-      await admin.close();
+      for (const app of apps) await app.close();
+      await drop();
     },
   };
 }
@@ -61,4 +85,14 @@ export async function courseOf(learner: Agent, courseId: string): Promise<Learne
 export async function exerciseIdOf(instructor: Agent, courseId: string, title: string): Promise<string> {
   const overview = await overviewOf(instructor, courseId);
   return overview.exercises.find((exercise) => exercise.title === title)!.id;
+}
+
+/** A take as one has it once its reading is there, or could not be made. */
+export async function takeOnceRead(who: Agent, takeId: string, query = ''): Promise<TakeView> {
+  for (let tries = 0; tries < 200; tries++) {
+    const view = (await who.get(`/api/takes/${takeId}${query}`).expect(200)).body as TakeView;
+    if (view.readingState !== 'coming') return view;
+    await delay(50);
+  }
+  throw new Error('The reading did not come.');
 }

@@ -81,7 +81,7 @@ test('a hidden model motion is in nothing a learner can fetch, before and after 
   const after = (await ines.get(`/api/takes/${takeId}`).expect(200)).body as TakeView;
   expect(after.target).toBeNull();
   expect(after.reading!.findings.length).toBeGreaterThan(0);
-  expect(after.reading!.tracks.every((track) => track.gap.raw.length === 0 && track.segments.length === 0)).toBe(true);
+  expect(after.reading!.tracks).toEqual([]);
   expect((await instructor.get(`/api/takes/${takeId}`).expect(200)).body.target).not.toBeNull();
 });
 
@@ -107,14 +107,11 @@ test('a write from another site is refused, and so is a body that is not JSON', 
   expect(broken.body).toMatchObject({ type: '/problems/invalid-request' });
 });
 
-test('wrong credentials say nothing about which is wrong, and after ten tries there is a rest', async () => {
+test('wrong credentials say nothing about which is wrong', async () => {
   const out = harness.signedOut();
   const unknown = await out.post('/api/session').send({ email: 'nobody@kitchen.example', password: 'x' }).expect(401);
   const wrong = await out.post('/api/session').send({ email: 'wout.hendriks@kitchen.example', password: 'x' }).expect(401);
   expect(unknown.body).toEqual(wrong.body);
-  for (let i = 0; i < 9; i++) await out.post('/api/session').send({ email: 'wout.hendriks@kitchen.example', password: 'x' }).expect(401);
-  const tired = await out.post('/api/session').send({ email: 'wout.hendriks@kitchen.example', password: 'x' }).expect(429);
-  expect(tired.body).toMatchObject({ type: '/problems/too-many-tries' });
 });
 
 test('plans belong to the course: all of its people see them, their author and the instructor remove them', async () => {

@@ -4,7 +4,7 @@ import { QueryTypes } from 'sequelize';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { migrate } from '../src/database/migrate.ts';
-import { courseOf, createHarness, exerciseIdOf, overviewOf, type Harness } from './harness.ts';
+import { courseOf, createHarness, exerciseIdOf, overviewOf, takeOnceRead, type Harness } from './harness.ts';
 
 let harness: Harness;
 let instructor: Agent;
@@ -16,8 +16,12 @@ interface OldMotion {
   subjects: Record<string, unknown>[];
 }
 
+interface Aged {
+  motion: OldMotion & Record<string, unknown>;
+}
+
 /** A motion as version 1 wrote it. */
-function asVersionOne(motion: OldMotion & Record<string, unknown>): unknown {
+function asVersionOne(motion: OldMotion & Record<string, unknown>): OldMotion & Record<string, unknown> {
   const without = (record: Record<string, unknown>, names: string[]): Record<string, unknown> => Object.fromEntries(Object.entries(record).filter(([name]) => !names.includes(name)));
   return {
     ...without(motion, ['workRange', 'restFrame', 'guides', 'cues', 'seed']),
@@ -33,9 +37,15 @@ async function ageDatabase({ sequelize }: Harness): Promise<void> {
     const rows = await sequelize.query<{ id: string; motion: OldMotion & Record<string, unknown> }>(`SELECT id, motion FROM ${table}`, { type: QueryTypes.SELECT });
     for (const { id, motion } of rows) await sequelize.query(`UPDATE ${table} SET motion = :motion WHERE id = :id`, { replacements: { id, motion: JSON.stringify(asVersionOne(motion)) } });
   }
-  const readings = await sequelize.query<{ id: string; target: { motion: OldMotion & Record<string, unknown> } }>('SELECT id, target FROM readings', { type: QueryTypes.SELECT });
-  for (const { id, target } of readings) {
-    await sequelize.query('UPDATE readings SET target = :target WHERE id = :id', { replacements: { id, target: JSON.stringify({ ...target, motion: asVersionOne(target.motion) }) } });
+  const targets = await sequelize.query<{ hash: string; target: Aged & { alternatives?: Aged[] } }>('SELECT hash, target FROM targets', { type: QueryTypes.SELECT });
+  const aged = <T extends Aged>(part: T): T => ({ ...part, motion: asVersionOne(part.motion) });
+  for (const { hash, target } of targets) {
+    const older = { ...aged(target), ...(target.alternatives && { alternatives: target.alternatives.map(aged) }) };
+    await sequelize.query('UPDATE targets SET target = :target WHERE hash = :hash', { replacements: { hash, target: JSON.stringify(older) } });
+  }
+  const terms = await sequelize.query<{ id: string; terms: { alternatives?: Aged[] } | null }>('SELECT id, terms FROM exercises', { type: QueryTypes.SELECT });
+  for (const { id, terms: said } of terms) {
+    if (said?.alternatives) await sequelize.query('UPDATE exercises SET terms = :terms WHERE id = :id', { replacements: { id, terms: JSON.stringify({ ...said, alternatives: said.alternatives.map(aged) }) } });
   }
 }
 
@@ -76,7 +86,7 @@ test('a draft of an older version is handed in, read and counted as the next tak
   const draftId = toaster.drafts[0]!.id;
   const { version } = (await ines.get(`/api/drafts/${draftId}`).expect(200)).body as Draft;
   const { id } = (await ines.post(`/api/drafts/${draftId}/hand-in`).send({ version }).expect(201)).body as { id: string };
-  const view = (await instructor.get(`/api/takes/${id}`).expect(200)).body as TakeView;
+  const view = await takeOnceRead(instructor, id);
   expect(view.number).toBe(1);
   expect(view.reading!.findings.length).toBeGreaterThan(0);
 });

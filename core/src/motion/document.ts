@@ -1,8 +1,7 @@
 import { CoreError } from '../core-error.ts';
 import { BASIC_CHANNELS, CHANNELS, type ChannelId } from './channels.ts';
 import { packColour } from './colour.ts';
-import { VALUE_LIMIT, type Channel, type Handle, type Key, type Look, type MotionDocument, type Subject } from './schema.ts';
-import { sampleChannel } from './sample.ts';
+import type { Channel, Handle, Key, Look, MotionDocument, Subject } from './schema.ts';
 import { MOTION_VERSION } from './upgrade.ts';
 
 const NO_HANDLE: Handle = { frames: 0, value: 0 };
@@ -76,23 +75,5 @@ export function withChannel(motion: MotionDocument, subjectId: string, channel: 
         : [...subject.channels, channel];
       return { ...subject, channels };
     }),
-  };
-}
-
-/** What goes on beyond its keys may go further than a value may be. */
-function withinLimits(value: number): number {
-  return Math.min(VALUE_LIMIT, Math.max(-VALUE_LIMIT, value));
-}
-
-/** The scene an exercise starts from: the motion's subjects standing as on its first frame, with no keys at all. */
-export function startingScene(motion: MotionDocument): MotionDocument {
-  return {
-    ...motion,
-    subjects: motion.subjects.map((subject) => ({
-      ...subject,
-      channels: subject.channels.map((channel) =>
-        createChannel(channel.id, withinLimits(sampleChannel(channel, motion.range.first))),
-      ),
-    })),
   };
 }

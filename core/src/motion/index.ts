@@ -25,8 +25,9 @@ export { createSegmentSampler } from './segment.ts';
 export { bakeMotion, bakeChannelInto } from './bake.ts';
 export type { BakedMotion, BakeSpan } from './bake.ts';
 export {
-  createMotion, createSubject, createChannel, createKey, findSubject, findChannel, channelOf, startingScene, restingOf,
+  createMotion, createSubject, createChannel, createKey, findSubject, findChannel, channelOf, restingOf,
 } from './document.ts';
+export { startingScene, bareScene } from './starting-scene.ts';
 export { tracksOf, trackEvents, trackRoles, trackValues, TRACKS } from './track.ts';
 export type { Track, TrackEvent, TrackId } from './track.ts';
 export * from './edit/index.ts';

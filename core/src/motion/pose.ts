@@ -55,7 +55,7 @@ export function leanDegrees(curvature: number, pxPerSecond: number, factor: numb
   return Math.min(MOST_LEAN_DEGREES, Math.max(-MOST_LEAN_DEGREES, lean));
 }
 
-interface Place extends Point {
+export interface Place extends Point {
   turn: number;
 }
 
@@ -65,7 +65,7 @@ export function turnOnPath(motion: MotionDocument, subject: Subject, frame: numb
 }
 
 /** Where a subject is in its parent's space, and how far a guide path turns it: along the path at its travel if it has one, shifted by its position. */
-function placeOf(motion: MotionDocument, subject: Subject, frame: number): Place {
+export function placeOf(motion: MotionDocument, subject: Subject, frame: number): Place {
   const position = { x: channelValue(subject, 'position.x', frame), y: channelValue(subject, 'position.y', frame) };
   const path = subject.guide && motion.guides.find((guide) => guide.id === subject.guide!.pathId);
   if (!subject.guide || !path) return { ...position, turn: 0 };

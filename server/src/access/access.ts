@@ -1,9 +1,9 @@
 import type { CourseRole } from '@undulan/contract';
-import type { Model, ModelStatic } from 'sequelize';
-import type { Transaction } from 'sequelize';
+import { USUAL_LIMITS, type Limits } from '@undulan/core';
+import type { FindAttributeOptions, Model, ModelStatic, Transaction } from 'sequelize';
 import { EnrolmentModel } from '../courses/course.model.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
-import { ExerciseModel } from '../exercises/exercise.model.ts';
+import { EXERCISE_DOCUMENTS, ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { PictureModel } from '../pictures/picture.model.ts';
 import { ReadingJobModel } from '../readings/reading-job.model.ts';
@@ -35,9 +35,8 @@ export async function requireInstructor(personId: string, courseId: string): Pro
   requireRole(await roleIn(personId, courseId), 'instructor');
 }
 
-/** An exercise for one of the roles of its course. A learner meets published ones only. */
-export async function exerciseFor(personId: string, exerciseId: string, required: CourseRole): Promise<ExerciseModel> {
-  const exercise = UUID.test(exerciseId) ? await ExerciseModel.findByPk(exerciseId, { include: 'course' }) : null;
+async function exerciseInRole(personId: string, exerciseId: string, required: CourseRole, attributes?: FindAttributeOptions): Promise<ExerciseModel> {
+  const exercise = UUID.test(exerciseId) ? await ExerciseModel.findByPk(exerciseId, { attributes, include: 'course' }) : null;
   if (!exercise) throw notFound('exercise');
   const role = await roleIn(personId, exercise.courseId, 'exercise');
   if (role === 'learner' && !exercise.publishedAt) throw notFound('exercise');
@@ -45,12 +44,37 @@ export async function exerciseFor(personId: string, exerciseId: string, required
   return exercise;
 }
 
-/** A draft, for its own learner alone. */
-export async function draftFor(personId: string, draftId: string): Promise<DraftModel> {
-  const draft = UUID.test(draftId) ? await DraftModel.findOne({ where: { id: draftId, learnerId: personId } }) : null;
-  if (!draft) throw notFound('draft');
-  await exerciseFor(personId, draft.exerciseId, 'learner');
+const LIGHT_EXERCISE = { exclude: [...EXERCISE_DOCUMENTS] };
+
+/** An exercise for one of the roles of its course, without its documents. A learner meets published ones only. */
+export function exerciseFor(personId: string, exerciseId: string, required: CourseRole): Promise<ExerciseModel> {
+  return exerciseInRole(personId, exerciseId, required, LIGHT_EXERCISE);
+}
+
+/** As `exerciseFor`, with model motion, terms and brief. */
+export function exerciseWithDocuments(personId: string, exerciseId: string, required: CourseRole): Promise<ExerciseModel> {
+  return exerciseInRole(personId, exerciseId, required);
+}
+
+/** A draft, for its own learner alone while they are a learner of its course, with that of its exercise which says what may be changed. */
+export async function draftFor(personId: string, draftId: string, options: { transaction?: Transaction; lock?: boolean } = {}): Promise<DraftModel> {
+  const { transaction, lock = false } = options;
+  const draft = UUID.test(draftId)
+    ? await DraftModel.findOne({
+        where: { id: draftId, learnerId: personId },
+        include: [{ association: 'exercise', attributes: ['id', 'courseId', 'publishedAt', 'targetHash', 'mayChange'] }],
+        transaction,
+        ...(lock && transaction && { lock: { level: transaction.LOCK.UPDATE, of: DraftModel } }),
+      })
+    : null;
+  if (!draft?.exercise?.publishedAt) throw notFound('draft');
+  requireRole(await roleIn(personId, draft.exercise.courseId, 'draft'), 'learner');
   return draft;
+}
+
+/** What a draft's exercise leaves to its learner. */
+export function limitsOf({ exercise }: DraftModel): Limits {
+  return exercise!.mayChange ?? USUAL_LIMITS;
 }
 
 export interface TakeAccess {
@@ -59,10 +83,10 @@ export interface TakeAccess {
   role: CourseRole;
 }
 
-/** A take, for its own learner or an instructor of its course. */
+/** A take, for its own learner or an instructor of its course; neither it nor its exercise with its documents. */
 export async function takeFor(personId: string, takeId: string): Promise<TakeAccess> {
-  const take = UUID.test(takeId) ? await TakeModel.findByPk(takeId, { include: 'learner' }) : null;
-  const exercise = take && (await ExerciseModel.findByPk(take.exerciseId, { include: 'course' }));
+  const take = UUID.test(takeId) ? await TakeModel.findByPk(takeId, { attributes: { exclude: ['motion'] }, include: 'learner' }) : null;
+  const exercise = take && (await ExerciseModel.findByPk(take.exerciseId, { attributes: LIGHT_EXERCISE, include: 'course' }));
   if (!take || !exercise) throw notFound('take');
   const role = await roleIn(personId, exercise.courseId, 'take');
   if (role === 'learner' && take.learnerId !== personId) throw notFound('take');

@@ -2,11 +2,11 @@ import type { CourseOverview, ExerciseSummary, LearnerCourse, Standing, WaitingT
 import { Op } from 'sequelize';
 import { roleIn, requireInstructor } from '../access/access.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
-import { draftsOf } from '../drafts/draft-summary.ts';
+import { summariseDraft } from '../drafts/draft-summary.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { PersonModel } from '../people/person.model.ts';
-import { isLate, LATE_TERMS, summariseTake, takesOf } from '../takes/take-summary.ts';
-import { ReadingModel, TakeModel } from '../takes/take.model.ts';
+import { isLate, LATE_TERMS, newestReadings, summariseTakes, TAKE_LINE } from '../takes/take-summary.ts';
+import { TakeModel } from '../takes/take.model.ts';
 import { CourseModel, EnrolmentModel } from './course.model.ts';
 
 function summariseExercise(exercise: ExerciseModel): ExerciseSummary {
@@ -15,16 +15,16 @@ function summariseExercise(exercise: ExerciseModel): ExerciseSummary {
     title: exercise.title,
     brief: exercise.brief,
     published: exercise.publishedAt !== null,
-    rate: exercise.motion.rate,
-    range: exercise.motion.range,
-    dueAt: exercise.terms?.dueAt ?? null,
+    rate: { num: exercise.rateNum, den: exercise.rateDen },
+    range: { first: exercise.firstFrame, last: exercise.lastFrame },
+    dueAt: exercise.dueAt?.toISOString() ?? null,
   };
 }
 
 function exercisesIn(courseId: string, publishedOnly: boolean): Promise<ExerciseModel[]> {
   return ExerciseModel.findAll({
     where: { courseId, ...(publishedOnly && { publishedAt: { [Op.ne]: null } }) },
-    attributes: { exclude: ['history'] },
+    attributes: { exclude: ['motion', 'terms'] },
     order: [['position', 'ASC']],
   });
 }
@@ -61,8 +61,9 @@ async function standingsOf(exerciseIds: string[]): Promise<Standing[]> {
   for (const draft of await DraftModel.findAll({ where, attributes: ['exerciseId', 'learnerId'] })) {
     standing(draft.exerciseId, draft.learnerId).hasDraft = true;
   }
-  const takes = await TakeModel.findAll({ where, attributes: { exclude: ['motion'] }, include: ['review', LATE_TERMS], order: [['number', 'ASC']] });
-  for (const take of takes) standing(take.exerciseId, take.learnerId).takes.push(summariseTake(take, true));
+  const takes = await TakeModel.findAll({ ...TAKE_LINE, where, order: [['number', 'ASC']] });
+  const lines = await summariseTakes(takes, true);
+  takes.forEach((take, i) => standing(take.exerciseId, take.learnerId).takes.push(lines[i]!));
   return [...standings.values()];
 }
 
@@ -71,16 +72,18 @@ export async function learnerCourse(personId: string, courseId: string): Promise
   await roleIn(personId, courseId);
   const course = (await CourseModel.findByPk(courseId))!;
   const exercises = await exercisesIn(courseId, true);
+  const where = { exerciseId: exercises.map(({ id }) => id), learnerId: personId };
+  const drafts = await DraftModel.findAll({ where, attributes: ['id', 'exerciseId', 'name', 'updatedAt'], order: [['createdAt', 'ASC']] });
+  const takes = await TakeModel.findAll({ ...TAKE_LINE, where, order: [['number', 'ASC']] });
+  const lines = await summariseTakes(takes, false);
   return {
     id: course.id,
     title: course.title,
-    exercises: await Promise.all(
-      exercises.map(async (exercise) => ({
-        ...summariseExercise(exercise),
-        drafts: await draftsOf(exercise.id, personId),
-        takes: await takesOf(exercise.id, personId, false),
-      })),
-    ),
+    exercises: exercises.map((exercise) => ({
+      ...summariseExercise(exercise),
+      drafts: drafts.filter((draft) => draft.exerciseId === exercise.id).map(summariseDraft),
+      takes: lines.filter((_, i) => takes[i]!.exerciseId === exercise.id),
+    })),
   };
 }
 
@@ -89,23 +92,23 @@ export async function waitingTakes(personId: string, courseId: string): Promise<
   await requireInstructor(personId, courseId);
   const takes = await TakeModel.findAll({
     attributes: { exclude: ['motion'] },
-    include: ['learner', { association: 'review', where: { returnedAt: null } }, { association: 'exercise', attributes: ['id', 'title', 'terms'], where: { courseId } }],
+    include: ['learner', { association: 'review', where: { returnedAt: null } }, { ...LATE_TERMS, attributes: [...LATE_TERMS.attributes, 'title'], where: { courseId } }],
     order: [['handedInAt', 'ASC']],
   });
-  return Promise.all(
-    takes.map(async (take) => {
-      const newest = await ReadingModel.findOne({ where: { takeId: take.id }, attributes: ['reading'], order: [['createdAt', 'DESC']] });
-      return {
-        takeId: take.id,
-        exerciseId: take.exerciseId,
-        exerciseTitle: take.exercise!.title,
-        learnerName: take.learner!.name,
-        number: take.number,
-        handedInAt: take.handedInAt.toISOString(),
-        late: isLate(take),
-        findings: newest?.reading.findings.length ?? 0,
-        proposedGrade: newest?.reading.proposedGrade ?? null,
-      };
-    }),
-  );
+  const readings = await newestReadings(takes.map(({ id }) => id));
+  return takes.map((take) => {
+    const reading = readings.get(take.id);
+    return {
+      takeId: take.id,
+      exerciseId: take.exerciseId,
+      exerciseTitle: take.exercise!.title,
+      learnerName: take.learner!.name,
+      number: take.number,
+      handedInAt: take.handedInAt.toISOString(),
+      late: isLate(take),
+      readingState: reading?.shownState ?? 'coming',
+      findings: reading?.findingsCount ?? null,
+      proposedGrade: reading?.proposedGrade ?? null,
+    };
+  });
 }

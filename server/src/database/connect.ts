@@ -2,23 +2,31 @@ import { Sequelize } from 'sequelize';
 import { initCourseModels } from '../courses/course.model.ts';
 import { initDraftModel } from '../drafts/draft.model.ts';
 import { initExerciseModel } from '../exercises/exercise.model.ts';
+import { initSessionModel } from '../http/session.model.ts';
 import { initPersonModel } from '../people/person.model.ts';
 import { initEaseModel } from '../eases/ease.model.ts';
 import { initPhraseModel } from '../phrases/phrase.model.ts';
 import { initPlanModel } from '../plans/plan.model.ts';
 import { initPictureModel } from '../pictures/picture.model.ts';
+import { initReadingModel } from '../readings/reading.model.ts';
+import { initTargetModel } from '../targets/target.model.ts';
+import { initStepModels } from '../work/steps.model.ts';
 import { initReadingJobModel } from '../readings/reading-job.model.ts';
 import { initTakeModels } from '../takes/take.model.ts';
 
 /** Connects to MariaDB and gives every model its table. The process keeps its clock in UTC. */
 export async function connectDatabase(url: string): Promise<Sequelize> {
   // A machine that is busy elsewhere may take seconds to open a connection: that is no reason to fail a request.
-  const sequelize = new Sequelize(url, { dialect: 'mariadb', logging: false, timezone: '+00:00', pool: { max: 10 }, dialectOptions: { connectTimeout: 10_000 } });
+  const sequelize = new Sequelize(url, { dialect: 'mariadb', logging: false, timezone: '+00:00', pool: { max: 10, acquire: 15_000 }, dialectOptions: { connectTimeout: 10_000 } });
   initPersonModel(sequelize);
+  initSessionModel(sequelize);
   initCourseModels(sequelize);
   initExerciseModel(sequelize);
   initDraftModel(sequelize);
   initTakeModels(sequelize);
+  initStepModels(sequelize);
+  initTargetModel(sequelize);
+  initReadingModel(sequelize);
   initPlanModel(sequelize);
   initEaseModel(sequelize);
   initPhraseModel(sequelize);

@@ -1,4 +1,4 @@
-import type { QueryInterface, Sequelize } from 'sequelize';
+import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { withLock } from './lock.ts';
 import type { Migration } from './migration.ts';
@@ -8,15 +8,20 @@ import { shortcuts } from './migrations/0003-shortcuts.ts';
 import { eases } from './migrations/0004-eases.ts';
 import { reviews } from './migrations/0005-reviews.ts';
 import { pictures } from './migrations/0006-pictures.ts';
+import { readingQueue } from './migrations/0007-reading-queue.ts';
+import { steps } from './migrations/0008-steps.ts';
+import { exerciseFacts } from './migrations/0009-exercise-facts.ts';
+import { sessionsOfPeople } from './migrations/0010-sessions-of-people.ts';
+import { Tables } from './tables.ts';
 
-const MIGRATIONS: readonly Migration[] = [firstTables, plans, shortcuts, eases, reviews, pictures];
+const MIGRATIONS: readonly Migration[] = [firstTables, plans, shortcuts, eases, reviews, pictures, readingQueue, steps, exerciseFacts, sessionsOfPeople];
 
-/** Brings the tables up to date. Copies of the server that start together wait for one another. */
-export async function migrate(sequelize: Sequelize): Promise<void> {
+/** Brings the tables up to date. Copies of the server that start together wait for one another. `beforeEach` is told before each change of a table. */
+export async function migrate(sequelize: Sequelize, beforeEach?: () => void): Promise<void> {
   await withLock(sequelize, 'undulan-migrate', async () => {
     const umzug = new Umzug({
-      migrations: MIGRATIONS.map(({ name, up }) => ({ name, up: ({ context }: { context: QueryInterface }) => up(context) })),
-      context: sequelize.getQueryInterface(),
+      migrations: MIGRATIONS.map(({ name, up }) => ({ name, up: ({ context }: { context: Tables }) => up(context) })),
+      context: new Tables(sequelize.getQueryInterface(), beforeEach),
       storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
       logger: undefined,
     });

@@ -5,12 +5,13 @@ import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { withLock } from '../database/lock.ts';
 import { EaseModel } from '../eases/ease.model.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
-import { detailColumns, ExerciseModel } from '../exercises/exercise.model.ts';
-import { NO_HISTORY } from '../exercises/starting-work.ts';
+import { ExerciseModel, workColumns } from '../exercises/exercise.model.ts';
 import { hashPassword } from '../people/passwords.ts';
 import { PersonModel } from '../people/person.model.ts';
 import { PhraseModel } from '../phrases/phrase.model.ts';
-import { NoteModel, ReadingModel, ReplyModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
+import { ReadingModel } from '../readings/reading.model.ts';
+import { NoteModel, ReplyModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
+import { keepTarget } from '../targets/target.model.ts';
 import { DEMO_COURSE, DEMO_INSTRUCTOR, DEMO_LEARNERS, DEMO_PASSWORD, type DemoLearner } from './demo-people.ts';
 import { DEMO_EXERCISES, type DemoExercise, type DemoExerciseName } from './kitchen-scenes.ts';
 import { DEMO_DRAFTS, DEMO_EASES, DEMO_PHRASES, DEMO_TAKES, type DemoNote, type DemoTake } from './kitchen-work.ts';
@@ -34,7 +35,7 @@ export async function loadDemoIntoEmpty(sequelize: Sequelize): Promise<void> {
       for (const { learner, exercise, motion } of DEMO_DRAFTS) {
         const owned = { exerciseId: loaded.exercises.get(exercise)!.id, learnerId: loaded.learnerIds.get(learner)! };
         const number = (await TakeModel.count({ where: owned, transaction })) + 1;
-        await DraftModel.create({ ...owned, name: `Draft of take ${number}`, motion, history: NO_HISTORY, version: 1 }, { transaction });
+        await DraftModel.create({ ...owned, name: `Draft of take ${number}`, motion, stepsDone: 0, version: 1 }, { transaction });
       }
     });
   });
@@ -57,11 +58,10 @@ async function loadCourse(transaction: Transaction): Promise<Loaded> {
   for (const [name, { details, motion, published, dueInDays }] of Object.entries<DemoExercise>(DEMO_EXERCISES)) {
     const exercise = await ExerciseModel.create(
       {
-        ...detailColumns(dueInDays === undefined ? details : { ...details, dueAt: endOfDay(dueInDays) }),
+        ...workColumns(motion, dueInDays === undefined ? details : { ...details, dueAt: endOfDay(dueInDays) }),
         courseId: course.id,
         position: exercises.size + 1,
-        motion,
-        history: NO_HISTORY,
+        stepsDone: 0,
         version: 1,
         publishedAt: published ? new Date(Date.now() - 14 * DAY_MS) : null,
       },
@@ -80,7 +80,11 @@ async function loadTake({ instructorId, learnerIds, exercises, transaction }: Lo
   const { id: takeId } = await TakeModel.create({ ...owned, number, motion: take.motion, handedInAt }, { transaction });
   const { target } = exercise;
   const reading = readTake(target, take.motion);
-  await ReadingModel.create({ takeId, target, reading }, { transaction });
+  const targetHash = await keepTarget(target, transaction);
+  await ReadingModel.create(
+    { takeId, targetHash, state: 'read', reading, version: reading.version, findingsCount: reading.findings.length, proposedGrade: reading.proposedGrade },
+    { transaction },
+  );
   const { returned } = take;
   const review = await ReviewModel.create(
     {

@@ -8,5 +8,9 @@ export async function draftsOf(exerciseId: string, learnerId: string): Promise<D
     attributes: ['id', 'name', 'updatedAt'],
     order: [['createdAt', 'ASC']],
   });
-  return drafts.map(({ id, name, updatedAt }) => ({ id, name, updatedAt: updatedAt.toISOString() }));
+  return drafts.map(summariseDraft);
+}
+
+export function summariseDraft({ id, name, updatedAt }: DraftModel): DraftSummary {
+  return { id, name, updatedAt: updatedAt.toISOString() };
 }

@@ -1,7 +1,6 @@
-import type { WorkHistory } from '@undulan/contract';
 import type { MotionDocument } from '@undulan/core';
 import {
-  DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type Sequelize,
+  DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type NonAttribute, type Sequelize,
 } from 'sequelize';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { motionColumn } from '../database/motion-column.ts';
@@ -13,10 +12,12 @@ export class DraftModel extends Model<InferAttributes<DraftModel>, InferCreation
   declare learnerId: ForeignKey<string>;
   declare name: string;
   declare motion: MotionDocument;
-  declare history: WorkHistory;
+  /** The number of the last step that is done and not undone. */
+  declare stepsDone: number;
   declare version: number;
   declare createdAt: CreationOptional<Date>;
   declare updatedAt: CreationOptional<Date>;
+  declare exercise?: NonAttribute<ExerciseModel>;
 }
 
 export function initDraftModel(sequelize: Sequelize): void {
@@ -26,12 +27,12 @@ export function initDraftModel(sequelize: Sequelize): void {
       learnerId: DataTypes.UUID,
       name: DataTypes.STRING(120),
       motion: motionColumn(),
-      history: DataTypes.JSON,
+      stepsDone: DataTypes.INTEGER,
       version: DataTypes.INTEGER,
       createdAt: DataTypes.DATE(3),
       updatedAt: DataTypes.DATE(3),
     },
     { sequelize, tableName: 'drafts', modelName: 'draft' },
   );
-  DraftModel.belongsTo(ExerciseModel, { foreignKey: 'exerciseId' });
+  DraftModel.belongsTo(ExerciseModel, { foreignKey: 'exerciseId', as: 'exercise' });
 }

@@ -1,8 +1,8 @@
-import { HandIn, SaveWork } from '@undulan/contract';
+import { ChangeWork, HandIn, SaveWork } from '@undulan/contract';
 import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
-import { deleteDraft, draft, handIn, saveDraft } from './drafts.service.ts';
+import { changeDraft, deleteDraft, draft, handIn, saveDraft } from './drafts.service.ts';
 
 export function draftsRoutes(): Router {
   const routes = Router();
@@ -11,6 +11,9 @@ export function draftsRoutes(): Router {
   });
   routes.put('/drafts/:draftId', async (request, response) => {
     response.json(await saveDraft(personIdOf(request), request.params.draftId, parseBody(SaveWork, request)));
+  });
+  routes.patch('/drafts/:draftId', async (request, response) => {
+    response.json(await changeDraft(personIdOf(request), request.params.draftId, parseBody(ChangeWork, request)));
   });
   routes.delete('/drafts/:draftId', async (request, response) => {
     await deleteDraft(personIdOf(request), request.params.draftId);

@@ -1,10 +1,17 @@
-import type { Created, Draft, HandIn, NewDraft, Saved, SaveWork } from '@undulan/contract';
-import { readTake, startingScene, type MotionDocument } from '@undulan/core';
-import { draftFor, exerciseFor, holdLearner, takeFor } from '../access/access.ts';
+import { Work, type ChangeWork, type Created, type Draft, type HandIn, type NewDraft, type Saved, type SaveWork } from '@undulan/contract';
+import { applyChanges, beyondLimits, EMPTY_HISTORY, newlyBroken, type History, type MotionDocument } from '@undulan/core';
+import type { Transaction } from 'sequelize';
+import { draftFor, exerciseWithDocuments, holdLearner, limitsOf, mayLearnerSeeModel, takeFor } from '../access/access.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
-import { NO_HISTORY } from '../exercises/starting-work.ts';
+import { brokenFromStart, sceneFor, startsOf } from '../exercises/scene-for.ts';
+import { issuesOf } from '../http/parse-body.ts';
 import { ProblemError } from '../http/problem-error.ts';
-import { ReadingModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
+import { refuseBeyond } from '../quotas/quotas.ts';
+import { asked, askForReadings } from '../readings/reading-queue.ts';
+import { takesOf } from '../takes/take-summary.ts';
+import { ReviewModel, TakeModel } from '../takes/take.model.ts';
+import { DRAFT_STEPS } from '../work/steps.model.ts';
+import { changeSteps, historyOf, replaceSteps, stepsDone } from '../work/steps.service.ts';
 import { DraftModel } from './draft.model.ts';
 
 /**
@@ -12,43 +19,79 @@ import { DraftModel } from './draft.model.ts';
  * only a copy kept beside it makes a second.
  */
 export async function beginDraft(personId: string, exerciseId: string, begin: NewDraft): Promise<Created> {
-  const exercise = await exerciseFor(personId, exerciseId, 'learner');
+  const exercise = await exerciseWithDocuments(personId, exerciseId, 'learner');
   const from = begin.fromTakeId ? await takeFor(personId, begin.fromTakeId) : null;
   if (from && from.take.exerciseId !== exerciseId) throw new ProblemError('not-found', 'This take belongs to another exercise.');
+  const seesModel = mayLearnerSeeModel(exercise, await takesOf(exerciseId, personId, false));
   return DraftModel.sequelize!.transaction(async (transaction) => {
     await holdLearner(personId, exercise.courseId, transaction);
     const owned = { exerciseId, learnerId: personId };
     if (!begin.copy) {
-      const present = await DraftModel.findOne({ where: owned, order: [['createdAt', 'ASC']], transaction });
+      const present = await DraftModel.findOne({ where: owned, attributes: ['id'], order: [['createdAt', 'ASC']], transaction });
       if (present) return { id: present.id };
     }
+    refuseBeyond('drafts', await DraftModel.count({ where: owned, transaction }));
     const number = (await TakeModel.count({ where: owned, transaction })) + 1;
-    const start: { name: string; motion: MotionDocument; history: typeof NO_HISTORY } = begin.copy ?? {
+    const taken = from && (await TakeModel.findByPk(from.take.id, { attributes: ['motion'], transaction }));
+    const start: { name: string; motion: MotionDocument; history: History } = begin.copy ?? {
       name: `Draft of take ${number}`,
-      motion: from ? from.take.motion : startingScene(exercise.motion),
-      history: NO_HISTORY,
+      motion: taken ? taken.motion : sceneFor(exercise, seesModel),
+      history: EMPTY_HISTORY,
     };
-    const draft = await DraftModel.create({ ...owned, ...start, version: 1 }, { transaction });
+    const draft = await DraftModel.create({ ...owned, name: start.name, motion: start.motion, stepsDone: stepsDone(start.history), version: 1 }, { transaction });
+    await replaceSteps(DRAFT_STEPS, draft.id, start.history, transaction);
     return { id: draft.id };
   });
 }
 
 export async function draft(personId: string, draftId: string): Promise<Draft> {
-  const found = await draftFor(personId, draftId);
-  const { id, name, exerciseId, version, motion, history } = found;
+  const { id, name, exerciseId, version, motion, stepsDone: done } = await draftFor(personId, draftId);
   const nextTakeNumber = (await TakeModel.count({ where: { exerciseId, learnerId: personId } })) + 1;
-  return { id, name, exerciseId, version, work: { motion, details: null }, history, nextTakeNumber };
+  return { id, name, exerciseId, version, work: { motion, details: null }, history: await historyOf(DRAFT_STEPS, id, done), nextTakeNumber };
 }
 
-/** Saves a draft. Throws `stale-version` when it was written since the caller read it. */
-export async function saveDraft(personId: string, draftId: string, save: SaveWork): Promise<Saved> {
-  await draftFor(personId, draftId);
-  const [written] = await DraftModel.update(
-    { motion: save.work.motion, history: save.history, version: save.version + 1 },
-    { where: { id: draftId, version: save.version } },
-  );
-  if (written === 0) throw new ProblemError('stale-version', 'This draft was changed elsewhere.');
-  return { version: save.version + 1 };
+const staleDraft = (): ProblemError => new ProblemError('stale-version', 'This draft was changed elsewhere.');
+
+/** Throws `beyond-limits` where a change goes beyond what the exercise leaves to its learner; work that was beyond it before may be kept and mended. */
+async function keepWithinLimits(found: DraftModel, after: MotionDocument): Promise<void> {
+  const limits = limitsOf(found);
+  if (beyondLimits(found.motion, after, limits) === null) return;
+  const exercise = await ExerciseModel.findByPk(found.exerciseId, { attributes: ['motion'] });
+  const [fewest] = startsOf(exercise!.motion, limits).map((start) => newlyBroken(start, found.motion, after, limits)).sort((a, b) => a.length - b.length);
+  if (fewest!.length > 0) throw new ProblemError('beyond-limits', fewest!.join(' '));
+}
+
+async function write(found: DraftModel, version: number, motion: MotionDocument, done: number, writeSteps: (transaction: Transaction) => Promise<void>): Promise<Saved> {
+  if (found.version !== version) throw staleDraft();
+  await keepWithinLimits(found, motion);
+  await DraftModel.sequelize!.transaction(async (transaction) => {
+    const [written] = await DraftModel.update({ motion, stepsDone: done, version: version + 1 }, { where: { id: found.id, version }, transaction });
+    if (written === 0) throw staleDraft();
+    await writeSteps(transaction);
+  });
+  return { version: version + 1 };
+}
+
+/** Changes a draft by what differs. Throws `stale-version` when it was written since the caller read it, `does-not-fit` for changes of something else. */
+export async function changeDraft(personId: string, draftId: string, { version, changes, history }: ChangeWork): Promise<Saved> {
+  const found = await draftFor(personId, draftId);
+  if (found.version !== version) throw staleDraft();
+  return write(found, version, changedWork({ motion: found.motion, details: null }, changes).motion, history.done, (transaction) => changeSteps(DRAFT_STEPS, draftId, history, transaction));
+}
+
+/** The work after changes. Throws `does-not-fit`, or `invalid-request` where what comes of them is no valid work. */
+export function changedWork(work: Work, changes: ChangeWork['changes']): Work {
+  const changed = applyChanges(work, changes);
+  if (!changed.ok) throw new ProblemError('does-not-fit', changed.issues[0]!.message);
+  const parsed = Work.safeParse(changed.value);
+  if (!parsed.success) throw new ProblemError('invalid-request', parsed.error.issues[0]?.message, issuesOf(parsed.error));
+  return parsed.data;
+}
+
+/** Writes a draft whole. Throws `stale-version` when it was written since the caller read it. */
+export async function saveDraft(personId: string, draftId: string, { version, work, history }: SaveWork): Promise<Saved> {
+  const found = await draftFor(personId, draftId);
+  return write(found, version, work.motion, stepsDone(history), (transaction) => replaceSteps(DRAFT_STEPS, draftId, history, transaction));
 }
 
 /** Throws a draft away. */
@@ -63,21 +106,26 @@ function refuseFurtherTakes({ terms }: ExerciseModel, handedIn: number): void {
   if (terms?.latePolicy === 'refuse' && terms.dueAt && new Date() > new Date(terms.dueAt)) throw new ProblemError('no-more-takes', 'This exercise was due, and takes none after that. Your draft is kept.');
 }
 
-/** Turns a draft into the learner's next take, reads it against the target, and opens an empty review. The draft is used up. */
+/** Turns a draft into the learner's next take, asks for its reading against the target, and opens an empty review. The draft is used up. Throws `stale-version`, `beyond-limits`, `no-more-takes`. */
 export async function handIn(personId: string, draftId: string, { version }: HandIn): Promise<Created> {
-  const found = await draftFor(personId, draftId);
-  const exercise = await ExerciseModel.findByPk(found.exerciseId);
-  return DraftModel.sequelize!.transaction(async (transaction) => {
-    await holdLearner(personId, exercise!.courseId, transaction);
-    const used = await DraftModel.destroy({ where: { id: draftId, version }, transaction });
-    if (used === 0) throw new ProblemError('stale-version', 'This draft was changed elsewhere.');
-    const owned = { exerciseId: found.exerciseId, learnerId: personId };
-    refuseFurtherTakes(exercise!, await TakeModel.count({ where: owned, transaction }));
+  const { exerciseId } = await draftFor(personId, draftId);
+  const exercise = await exerciseWithDocuments(personId, exerciseId, 'learner');
+  const created = await DraftModel.sequelize!.transaction(async (transaction) => {
+    await holdLearner(personId, exercise.courseId, transaction);
+    // Read under its lock: what was saved until now is what is handed in.
+    const found = await draftFor(personId, draftId, { transaction, lock: true });
+    if (found.version !== version) throw staleDraft();
+    const broken = brokenFromStart(exercise.motion, found.motion, limitsOf(found));
+    if (broken.length > 0) throw new ProblemError('beyond-limits', `${broken.join(' ')} Your draft is kept.`);
+    const owned = { exerciseId, learnerId: personId };
+    refuseFurtherTakes(exercise, await TakeModel.count({ where: owned, transaction }));
     const last = (await TakeModel.max<number | null, TakeModel>('number', { where: owned, transaction })) ?? 0;
     const take = await TakeModel.create({ ...owned, number: last + 1, motion: found.motion, handedInAt: new Date() }, { transaction });
-    const { target } = exercise!;
-    await ReadingModel.create({ takeId: take.id, target, reading: readTake(target, take.motion) }, { transaction });
+    await askForReadings([take.id], exercise.target, { transaction });
     await ReviewModel.create({ takeId: take.id, instructorId: null, grade: null, summary: '', version: 1, returnedAt: null }, { transaction });
+    await found.destroy({ transaction });
     return { id: take.id };
   });
+  asked.emit('readings');
+  return created;
 }

@@ -1,5 +1,6 @@
 import type { Created, NewEase, SavedEase } from '@undulan/contract';
 import { removableFor, roleIn } from '../access/access.ts';
+import { refuseBeyond } from '../quotas/quotas.ts';
 import { EaseModel } from './ease.model.ts';
 
 /** The course's palette, by name. */
@@ -11,6 +12,7 @@ export async function easesOf(personId: string, courseId: string): Promise<Saved
 
 export async function saveEase(personId: string, courseId: string, ease: NewEase): Promise<Created> {
   await roleIn(personId, courseId);
+  refuseBeyond('eases', await EaseModel.count({ where: { courseId } }));
   const { id } = await EaseModel.create({ ...ease, courseId, authorId: personId });
   return { id };
 }

@@ -1,10 +1,11 @@
-import { targetOf, type ExerciseDetails, type ExerciseTerms, type WorkHistory } from '@undulan/contract';
-import type { MotionDocument, Target, Tolerances } from '@undulan/core';
+import { targetOf, type ExerciseDetails, type ExerciseTerms } from '@undulan/contract';
+import { upgradeMotion, type Limits, type MotionDocument, type Target, type Tolerances } from '@undulan/core';
 import {
   DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type NonAttribute, type Sequelize,
 } from 'sequelize';
 import { CourseModel } from '../courses/course.model.ts';
 import { motionColumn } from '../database/motion-column.ts';
+import { targetHash } from '../targets/target-hash.ts';
 
 export class ExerciseModel extends Model<InferAttributes<ExerciseModel>, InferCreationAttributes<ExerciseModel>> {
   declare id: CreationOptional<string>;
@@ -17,9 +18,19 @@ export class ExerciseModel extends Model<InferAttributes<ExerciseModel>, InferCr
   declare terms: ExerciseTerms | null;
   /** The model motion. */
   declare motion: MotionDocument;
-  declare history: WorkHistory;
+  /** The number of the last step that is done and not undone. */
+  declare stepsDone: number;
   declare version: number;
   declare publishedAt: Date | null;
+  /** What of the motion and the terms is asked for without them: by lists, and at every save of a draft; and the name of the target. */
+  declare rateNum: number;
+  declare rateDen: number;
+  declare firstFrame: number;
+  declare lastFrame: number;
+  declare targetHash: string;
+  declare dueAt: Date | null;
+  declare latePolicy: ExerciseDetails['latePolicy'] | null;
+  declare mayChange: Limits | null;
   declare course?: NonAttribute<CourseModel>;
 
   get details(): NonAttribute<ExerciseDetails> {
@@ -31,9 +42,25 @@ export class ExerciseModel extends Model<InferAttributes<ExerciseModel>, InferCr
   }
 }
 
-/** Details as the table keeps them: what every exercise says in columns of its own, the rest as its terms. */
-export function detailColumns({ title, brief, tolerances, modelShown, ...terms }: ExerciseDetails): Pick<ExerciseModel, 'title' | 'brief' | 'tolerances' | 'modelShown' | 'terms'> {
-  return { title, brief, tolerances, modelShown, terms };
+/** The documents of an exercise: what only those read who show or change it whole. */
+export const EXERCISE_DOCUMENTS: readonly (keyof InferAttributes<ExerciseModel>)[] = ['motion', 'terms', 'brief'];
+
+type WorkColumns = 'title' | 'brief' | 'tolerances' | 'modelShown' | 'terms' | 'motion' | 'rateNum' | 'rateDen' | 'firstFrame' | 'lastFrame' | 'targetHash' | 'dueAt' | 'latePolicy' | 'mayChange';
+
+/** Work as the table keeps it: its motion, of its details what every exercise says in columns of its own and the rest as its terms, and what lists show. */
+export function workColumns(motion: MotionDocument, details: ExerciseDetails): Pick<ExerciseModel, WorkColumns> {
+  const { title, brief, tolerances, modelShown, ...terms } = details;
+  const { rate, range } = motion;
+  return {
+    title, brief, tolerances, modelShown, terms, motion,
+    rateNum: rate.num, rateDen: rate.den, firstFrame: range.first, lastFrame: range.last, targetHash: targetHash(targetOf(motion, details)),
+    dueAt: terms.dueAt ? new Date(terms.dueAt) : null, latePolicy: terms.latePolicy ?? null, mayChange: terms.mayChange ?? null,
+  };
+}
+
+/** Terms as an older program wrote them, the motions of their alternatives brought up to date. */
+function upgradeTerms(terms: ExerciseTerms | null): ExerciseTerms | null {
+  return terms?.alternatives ? { ...terms, alternatives: terms.alternatives.map((one) => ({ ...one, motion: upgradeMotion(one.motion) as MotionDocument })) } : terms;
 }
 
 export function initExerciseModel(sequelize: Sequelize): void {
@@ -45,11 +72,24 @@ export function initExerciseModel(sequelize: Sequelize): void {
       brief: DataTypes.TEXT,
       tolerances: DataTypes.JSON,
       modelShown: DataTypes.STRING(32),
-      terms: DataTypes.JSON,
+      terms: {
+        type: DataTypes.JSON,
+        get(this: ExerciseModel) {
+          return upgradeTerms(this.getDataValue('terms'));
+        },
+      },
       motion: motionColumn(),
-      history: DataTypes.JSON,
+      stepsDone: DataTypes.INTEGER,
       version: DataTypes.INTEGER,
       publishedAt: DataTypes.DATE(3),
+      rateNum: DataTypes.INTEGER,
+      rateDen: DataTypes.INTEGER,
+      firstFrame: DataTypes.INTEGER,
+      lastFrame: DataTypes.INTEGER,
+      targetHash: DataTypes.CHAR(64),
+      dueAt: DataTypes.DATE(3),
+      latePolicy: DataTypes.STRING(16),
+      mayChange: DataTypes.JSON,
     },
     { sequelize, tableName: 'exercises', modelName: 'exercise' },
   );

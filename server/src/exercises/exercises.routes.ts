@@ -1,9 +1,9 @@
-import { NewDraft, SaveWork } from '@undulan/contract';
+import { ChangeWork, NewDraft, SaveWork } from '@undulan/contract';
 import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
 import { beginDraft } from '../drafts/drafts.service.ts';
 import { parseBody } from '../http/parse-body.ts';
-import { assignment, exerciseSetting, publishExercise, saveExercise } from './exercises.service.ts';
+import { assignment, changeExercise, exerciseSetting, publishExercise, saveExercise } from './exercises.service.ts';
 
 export function exercisesRoutes(): Router {
   const routes = Router();
@@ -12,6 +12,9 @@ export function exercisesRoutes(): Router {
   });
   routes.put('/exercises/:exerciseId', async (request, response) => {
     response.json(await saveExercise(personIdOf(request), request.params.exerciseId, parseBody(SaveWork, request)));
+  });
+  routes.patch('/exercises/:exerciseId', async (request, response) => {
+    response.json(await changeExercise(personIdOf(request), request.params.exerciseId, parseBody(ChangeWork, request)));
   });
   routes.post('/exercises/:exerciseId/publish', async (request, response) => {
     await publishExercise(personIdOf(request), request.params.exerciseId);

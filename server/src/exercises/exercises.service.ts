@@ -1,69 +1,97 @@
-import { targetOf, type Assignment, type Created, type ExerciseSetting, type NewExercise, type Saved, type SaveWork } from '@undulan/contract';
-import { startingScene, tracksOf, USUAL_LIMITS } from '@undulan/core';
-import { exerciseFor, mayLearnerSeeModel, requireInstructor } from '../access/access.ts';
+import { targetOf, type Assignment, type ChangeWork, type Created, type ExerciseDetails, type ExerciseSetting, type NewExercise, type Saved, type SaveWork } from '@undulan/contract';
+import { EMPTY_HISTORY, tracksOf, USUAL_LIMITS, type MotionDocument } from '@undulan/core';
+import type { Transaction } from 'sequelize';
+import { exerciseWithDocuments, mayLearnerSeeModel, requireInstructor } from '../access/access.ts';
 import { draftsOf } from '../drafts/draft-summary.ts';
+import { changedWork } from '../drafts/drafts.service.ts';
 import { ProblemError } from '../http/problem-error.ts';
+import { refuseBeyond } from '../quotas/quotas.ts';
 import { TakeModel } from '../takes/take.model.ts';
 import { takesOf } from '../takes/take-summary.ts';
-import { detailColumns, ExerciseModel } from './exercise.model.ts';
-import { sameTarget } from './same-target.ts';
-import { NO_HISTORY, startingWork } from './starting-work.ts';
+import { targetHash } from '../targets/target-hash.ts';
+import { EXERCISE_STEPS } from '../work/steps.model.ts';
+import { changeSteps, historyOf, replaceSteps, stepsDone } from '../work/steps.service.ts';
+import { ExerciseModel, workColumns } from './exercise.model.ts';
+import { sceneFor } from './scene-for.ts';
+import { startingWork } from './starting-work.ts';
 
 /** Adds an unpublished exercise at the end of the course. */
 export async function createExercise(personId: string, courseId: string, given: NewExercise): Promise<Created> {
   await requireInstructor(personId, courseId);
+  refuseBeyond('exercises', await ExerciseModel.count({ where: { courseId } }));
   const work = given.work ?? startingWork();
-  const last = (await ExerciseModel.max<number | null, ExerciseModel>('position', { where: { courseId } })) ?? 0;
-  const exercise = await ExerciseModel.create({
-    ...detailColumns(work.details),
-    courseId,
-    position: last + 1,
-    motion: work.motion,
-    history: given.history ?? NO_HISTORY,
-    version: 1,
-    publishedAt: null,
+  const history = given.history ?? EMPTY_HISTORY;
+  return ExerciseModel.sequelize!.transaction(async (transaction) => {
+    const last = (await ExerciseModel.max<number | null, ExerciseModel>('position', { where: { courseId }, transaction })) ?? 0;
+    const { id } = await ExerciseModel.create(
+      { ...workColumns(work.motion, work.details), courseId, position: last + 1, stepsDone: stepsDone(history), version: 1, publishedAt: null },
+      { transaction },
+    );
+    await replaceSteps(EXERCISE_STEPS, id, history, transaction);
+    return { id };
   });
-  return { id: exercise.id };
 }
 
 export async function exerciseSetting(personId: string, exerciseId: string): Promise<ExerciseSetting> {
-  const exercise = await exerciseFor(personId, exerciseId, 'instructor');
+  const exercise = await exerciseWithDocuments(personId, exerciseId, 'instructor');
   return {
     id: exercise.id,
     courseId: exercise.courseId,
     courseTitle: exercise.course!.title,
     version: exercise.version,
     work: { motion: exercise.motion, details: exercise.details },
-    history: exercise.history,
+    history: await historyOf(EXERCISE_STEPS, exerciseId, exercise.stepsDone),
     published: exercise.publishedAt !== null,
     takeCount: await TakeModel.count({ where: { exerciseId } }),
   };
 }
 
+interface Written {
+  version: number;
+  motion: MotionDocument;
+  details: ExerciseDetails | null;
+  done: number;
+  targetMayChange: boolean | undefined;
+  writeSteps: (transaction: Transaction) => Promise<void>;
+}
+
 /**
- * Saves an exercise. Throws `stale-version` when it was written since the caller read it, and `target-has-takes` when takes were handed in
+ * Writes an exercise. Throws `stale-version` when it was written since the caller read it, and `target-has-takes` when takes were handed in
  * and the target changes without the caller having said that it may.
  */
-export async function saveExercise(personId: string, exerciseId: string, save: SaveWork): Promise<Saved> {
-  const exercise = await exerciseFor(personId, exerciseId, 'instructor');
-  const { motion, details } = save.work;
+async function write(exercise: ExerciseModel, { version, motion, details, done, targetMayChange, writeSteps }: Written): Promise<Saved> {
+  const stale = (): ProblemError => new ProblemError('stale-version', 'This exercise was changed elsewhere.');
   if (!details) throw new ProblemError('invalid-request', 'An exercise needs its details.');
-  if (exercise.version !== save.version) throw new ProblemError('stale-version', 'This exercise was changed elsewhere.');
-  const changesTarget = !sameTarget(exercise.target, targetOf(motion, details));
-  if (changesTarget && !save.targetMayChange && (await TakeModel.count({ where: { exerciseId } })) > 0) {
+  if (exercise.version !== version) throw stale();
+  const changesTarget = exercise.targetHash !== targetHash(targetOf(motion, details));
+  if (changesTarget && !targetMayChange && (await TakeModel.count({ where: { exerciseId: exercise.id } })) > 0) {
     throw new ProblemError('target-has-takes', 'Takes were handed in against this target. Confirm that it may change.');
   }
-  const [written] = await ExerciseModel.update(
-    { ...detailColumns(details), motion, history: save.history, version: save.version + 1 },
-    { where: { id: exerciseId, version: save.version } },
-  );
-  if (written === 0) throw new ProblemError('stale-version', 'This exercise was changed elsewhere.');
-  return { version: save.version + 1 };
+  await ExerciseModel.sequelize!.transaction(async (transaction) => {
+    const [written] = await ExerciseModel.update({ ...workColumns(motion, details), stepsDone: done, version: version + 1 }, { where: { id: exercise.id, version }, transaction });
+    if (written === 0) throw stale();
+    await writeSteps(transaction);
+  });
+  return { version: version + 1 };
+}
+
+/** Changes an exercise by what differs; throws as `saveExercise`, and `does-not-fit` for changes of something else. */
+export async function changeExercise(personId: string, exerciseId: string, { version, changes, history, targetMayChange }: ChangeWork): Promise<Saved> {
+  const exercise = await exerciseWithDocuments(personId, exerciseId, 'instructor');
+  if (exercise.version !== version) throw new ProblemError('stale-version', 'This exercise was changed elsewhere.');
+  const { motion, details } = changedWork({ motion: exercise.motion, details: exercise.details }, changes);
+  return write(exercise, { version, motion, details, done: history.done, targetMayChange, writeSteps: (transaction) => changeSteps(EXERCISE_STEPS, exerciseId, history, transaction) });
+}
+
+/** Writes an exercise whole. */
+export async function saveExercise(personId: string, exerciseId: string, { version, work, history, targetMayChange }: SaveWork): Promise<Saved> {
+  const exercise = await exerciseWithDocuments(personId, exerciseId, 'instructor');
+  return write(exercise, { version, ...work, done: stepsDone(history), targetMayChange, writeSteps: (transaction) => replaceSteps(EXERCISE_STEPS, exerciseId, history, transaction) });
 }
 
 /** Opens an exercise to learners. Throws `not-ready` while its model does not move. */
 export async function publishExercise(personId: string, exerciseId: string): Promise<void> {
-  const exercise = await exerciseFor(personId, exerciseId, 'instructor');
+  const exercise = await exerciseWithDocuments(personId, exerciseId, 'instructor');
   const moves = exercise.motion.subjects.some((subject) => tracksOf(subject).length > 0 && subject.channels.some((channel) => channel.keys.length > 1));
   if (!moves) throw new ProblemError('not-ready', 'Give the model motion at least two keys first: there is nothing to compare a take with.');
   if (!exercise.publishedAt) await exercise.update({ publishedAt: new Date() });
@@ -71,7 +99,7 @@ export async function publishExercise(personId: string, exerciseId: string): Pro
 
 /** An exercise as its learner may have it. */
 export async function assignment(personId: string, exerciseId: string): Promise<Assignment> {
-  const exercise = await exerciseFor(personId, exerciseId, 'learner');
+  const exercise = await exerciseWithDocuments(personId, exerciseId, 'learner');
   const takes = await takesOf(exerciseId, personId, false);
   return {
     id: exercise.id,
@@ -80,7 +108,7 @@ export async function assignment(personId: string, exerciseId: string): Promise<
     title: exercise.title,
     brief: exercise.brief,
     tolerances: exercise.tolerances,
-    start: startingScene(exercise.motion),
+    start: sceneFor(exercise, mayLearnerSeeModel(exercise, takes)),
     mayChange: exercise.terms?.mayChange ?? USUAL_LIMITS,
     dueAt: exercise.terms?.dueAt ?? null,
     takeLimit: exercise.terms?.takeLimit ?? null,

@@ -1,7 +1,5 @@
-import type { ExerciseDetails, Work, WorkHistory } from '@undulan/contract';
+import type { ExerciseDetails, Work } from '@undulan/contract';
 import { createMotion, createSubject } from '@undulan/core';
-
-export const NO_HISTORY: WorkHistory = { steps: [], done: 0 };
 
 /** What a new exercise begins as: one box at the left of the stage, one second at 24 fps, one frame and five percent allowed. */
 export function startingWork(): Work & { details: ExerciseDetails } {

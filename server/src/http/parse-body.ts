@@ -1,3 +1,4 @@
+import type { Problem } from '@undulan/contract';
 import type { Request } from 'express';
 import type * as z from 'zod';
 import { ProblemError } from './problem-error.ts';
@@ -6,6 +7,13 @@ import { ProblemError } from './problem-error.ts';
 export function parseBody<T>(schema: z.ZodType<T>, request: Request): T {
   const parsed = schema.safeParse(request.body ?? {});
   if (parsed.success) return parsed.data;
-  const issues = parsed.error.issues.map((issue) => ({ path: issue.path.map((part) => (typeof part === 'number' ? part : String(part))), message: issue.message }));
-  throw new ProblemError('invalid-request', issues[0]?.message, issues);
+  throw new ProblemError('invalid-request', parsed.error.issues[0]?.message, issuesOf(parsed.error));
+}
+
+/** How many parts at fault are named: of a hostile body there may be very many. */
+const MOST_ISSUES = 20;
+
+/** What a schema found at fault, for the answer. */
+export function issuesOf({ issues }: z.ZodError): Problem['issues'] {
+  return issues.slice(0, MOST_ISSUES).map((issue) => ({ path: issue.path.map((part) => (typeof part === 'number' ? part : String(part))), message: issue.message }));
 }

@@ -1,4 +1,4 @@
-import type { RequestHandler } from 'express';
+import type { Request, RequestHandler } from 'express';
 import helmet from 'helmet';
 import { ProblemError } from './problem-error.ts';
 
@@ -20,11 +20,18 @@ export function securityHeaders(secure: boolean): RequestHandler {
   });
 }
 
+/** Whether the page a browser says it writes from is at the address it writes to; a program says nothing of the kind. */
+function isOwnOrigin(request: Request): boolean {
+  const origin = request.get('origin');
+  if (origin === undefined) return true;
+  return URL.canParse(origin) && new URL(origin).host === request.host;
+}
+
 /** A write must come from our own pages: browsers say so in `Sec-Fetch-Site`; programs without it must send JSON or a picture, which a foreign form cannot. */
 export const refuseForeignWrites: RequestHandler = (request, _response, next) => {
   const site = request.get('sec-fetch-site');
   const write = request.method !== 'GET' && request.method !== 'HEAD';
-  if (write && site && site !== 'same-origin' && site !== 'none') {
+  if (write && ((site && site !== 'same-origin' && site !== 'none') || !isOwnOrigin(request))) {
     throw new ProblemError('cross-site', 'Changes are only taken from the application itself.');
   }
   if (write && request.get('content-length') !== '0' && request.get('content-length') && !request.is(['application/json', 'image/*'])) {

@@ -1,8 +1,9 @@
 import { randomBytes } from 'node:crypto';
-import { CourseRole, Credentials } from '@undulan/contract';
+import { CourseRole, Credentials, NewPassword } from '@undulan/contract';
 import type { Sequelize } from 'sequelize';
 import * as z from 'zod';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
+import { SessionModel } from '../http/session.model.ts';
 import { hashPassword } from './passwords.ts';
 import { PersonModel } from './person.model.ts';
 
@@ -12,7 +13,7 @@ export const NewEnrolment = z.object({
   name: z.string('Give the name.').trim().min(1).max(120),
   email: Credentials.shape.email,
   role: CourseRole,
-  password: z.string().min(10, 'A password has at least 10 characters.').max(200).optional(),
+  password: NewPassword.shape.password.optional(),
 });
 export type NewEnrolment = z.infer<typeof NewEnrolment>;
 
@@ -22,12 +23,27 @@ export interface Enrolled {
   madePassword: string | null;
 }
 
+/** A password for an account whose own is lost. */
+export const PasswordReset = z.object({ email: Credentials.shape.email, password: NewPassword.shape.password.optional() });
+export type PasswordReset = z.infer<typeof PasswordReset>;
+
+const madeUp = (): string => randomBytes(9).toString('base64url');
+
+/** Gives an account another password and ends its sessions. Gives the password; null where there is no such account. */
+export async function resetPassword({ email, password = madeUp() }: PasswordReset): Promise<string | null> {
+  const person = await PersonModel.findOne({ where: { email } });
+  if (!person) return null;
+  await person.update({ passwordHash: await hashPassword(password) });
+  await SessionModel.destroy({ where: { personId: person.id } });
+  return password;
+}
+
 /** Enrols a person, making the account and the course as needed. An account that is there keeps its name and password; its role in the course becomes the one given. */
 export function enrol(sequelize: Sequelize, { course, name, email, role, password }: NewEnrolment): Promise<Enrolled> {
   return sequelize.transaction(async (transaction) => {
     const [{ id: courseId }, madeCourse] = await CourseModel.findOrCreate({ where: { title: course }, transaction });
     const known = await PersonModel.findOne({ where: { email }, transaction });
-    const madePassword = known ? null : (password ?? randomBytes(9).toString('base64url'));
+    const madePassword = known ? null : (password ?? madeUp());
     const person = known ?? (await PersonModel.create({ name, email, passwordHash: await hashPassword(madePassword!) }, { transaction }));
     const [enrolment] = await EnrolmentModel.findOrCreate({ where: { courseId, personId: person.id }, defaults: { courseId, personId: person.id, role }, transaction });
     if (enrolment.role !== role) await enrolment.update({ role }, { transaction });

@@ -1,11 +1,11 @@
-import { Credentials, ShortcutChoices } from '@undulan/contract';
+import { Credentials, NewPassword, ShortcutChoices } from '@undulan/contract';
 import { Router, type Request } from 'express';
 import type { Sequelize } from 'sequelize';
 import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
 import { SESSION_COOKIE } from '../http/sessions.ts';
 import { limitSignIn } from '../http/sign-in-limit.ts';
-import { checkCredentials, chooseShortcuts, demoAccounts, signedIn } from './people.service.ts';
+import { changePassword, checkCredentials, chooseShortcuts, demoAccounts, endSession, sessionsOf, signedIn } from './people.service.ts';
 
 function settle(work: (done: (error?: Error) => void) => void): Promise<void> {
   return new Promise((resolve, reject) => {
@@ -17,24 +17,38 @@ function settle(work: (done: (error?: Error) => void) => void): Promise<void> {
 async function beginSession(request: Request, personId: string): Promise<void> {
   await settle((done) => request.session.regenerate(done));
   request.session.personId = personId;
+  request.session.begunWith = (request.get('user-agent') ?? '').slice(0, 200);
+  request.session.seenAt = Date.now();
   await settle((done) => request.session.save(done));
 }
 
 export function peopleRoutes(sequelize: Sequelize): Router {
   const routes = Router();
+  const limits = limitSignIn(sequelize);
   routes.get('/demo-accounts', async (_request, response) => {
     response.json(await demoAccounts());
   });
   routes.get('/session', async (request, response) => {
     response.json(await signedIn(personIdOf(request)));
   });
-  routes.post('/session', limitSignIn(sequelize), async (request, response) => {
+  routes.post('/session', ...limits, async (request, response) => {
     const person = await checkCredentials(parseBody(Credentials, request));
     await beginSession(request, person.id);
     response.json(await signedIn(person.id));
   });
   routes.put('/session/shortcuts', async (request, response) => {
     await chooseShortcuts(personIdOf(request), parseBody(ShortcutChoices, request));
+    response.status(204).end();
+  });
+  routes.put('/session/password', async (request, response) => {
+    await changePassword(personIdOf(request), request.sessionID, parseBody(NewPassword, request));
+    response.status(204).end();
+  });
+  routes.get('/sessions', async (request, response) => {
+    response.json(await sessionsOf(personIdOf(request), request.sessionID));
+  });
+  routes.delete('/sessions/:sessionId', async (request, response) => {
+    await endSession(personIdOf(request), request.params.sessionId);
     response.status(204).end();
   });
   routes.delete('/session', async (request, response) => {

@@ -1,7 +1,10 @@
-import type { Credentials, DemoAccounts, ShortcutChoices, SignedIn } from '@undulan/contract';
+import { createHash } from 'node:crypto';
+import type { Credentials, DemoAccounts, NewPassword, OpenSession, ShortcutChoices, SignedIn } from '@undulan/contract';
+import { Op } from 'sequelize';
 import { EnrolmentModel } from '../courses/course.model.ts';
 import { DEMO_PASSWORD } from '../demo/demo-people.ts';
 import { ProblemError } from '../http/problem-error.ts';
+import { SessionModel } from '../http/session.model.ts';
 import { hashPassword, verifyPassword } from './passwords.ts';
 import { PersonModel } from './person.model.ts';
 
@@ -33,6 +36,38 @@ export async function chooseShortcuts(personId: string, shortcuts: ShortcutChoic
   const person = await PersonModel.findByPk(personId);
   if (!person) throw new ProblemError('not-signed-in', 'Sign in first.');
   await person.update({ shortcuts });
+}
+
+/** Changes a password for whoever knows the old one; all other sessions of the account end. Throws `wrong-credentials`. */
+export async function changePassword(personId: string, ownSid: string, { old, password }: NewPassword): Promise<void> {
+  const person = await PersonModel.findByPk(personId);
+  if (!person || !(await verifyPassword(person.passwordHash, old))) throw new ProblemError('wrong-password', 'That is not the password you have now.');
+  await person.update({ passwordHash: await hashPassword(password) });
+  await SessionModel.destroy({ where: { personId, sid: { [Op.ne]: ownSid } } });
+}
+
+/** A session's name for showing: its id opens it, and is nobody's to see. */
+function nameOf(sid: string): string {
+  return createHash('sha256').update(sid).digest('hex').slice(0, 32);
+}
+
+/** A person's sessions, the last used first. */
+export async function sessionsOf(personId: string, ownSid: string): Promise<OpenSession[]> {
+  const sessions = await SessionModel.findAll({ where: { personId, expires: { [Op.gt]: new Date() } }, order: [['updatedAt', 'DESC']] });
+  return sessions.map(({ sid, begunWith, createdAt, updatedAt }) => ({
+    id: nameOf(sid),
+    begunWith: begunWith ?? '',
+    begunAt: createdAt.toISOString(),
+    seenAt: updatedAt.toISOString(),
+    isThis: sid === ownSid,
+  }));
+}
+
+/** Ends one of a person's sessions. Throws `not-found`. */
+export async function endSession(personId: string, sessionId: string): Promise<void> {
+  const session = (await SessionModel.findAll({ where: { personId }, attributes: ['sid'] })).find(({ sid }) => nameOf(sid) === sessionId);
+  if (!session) throw new ProblemError('not-found', 'There is no such session of yours.');
+  await session.destroy();
 }
 
 /** The accounts the sign-in page offers; none unless the demo course is loaded. */

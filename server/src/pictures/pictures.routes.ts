@@ -1,7 +1,7 @@
 import express, { Router } from 'express';
 import { pictureFor } from '../access/access.ts';
 import { personIdOf } from '../access/require-person.ts';
-import { keepPicture } from './pictures.service.ts';
+import { keepPicture, picturesOf, removePicture } from './pictures.service.ts';
 
 const MOST_BYTES = '3mb';
 
@@ -9,6 +9,13 @@ export function picturesRoutes(): Router {
   const routes = Router();
   routes.post('/courses/:courseId/pictures', express.raw({ type: 'image/*', limit: MOST_BYTES }), async (request, response) => {
     response.status(201).json(await keepPicture(personIdOf(request), request.params['courseId'] ?? '', request.body));
+  });
+  routes.get('/courses/:courseId/pictures', async (request, response) => {
+    response.json(await picturesOf(personIdOf(request), request.params.courseId));
+  });
+  routes.delete('/pictures/:pictureId', async (request, response) => {
+    await removePicture(personIdOf(request), request.params.pictureId);
+    response.status(204).end();
   });
   routes.get('/pictures/:pictureId', async (request, response) => {
     const { type, bytes } = await pictureFor(personIdOf(request), request.params.pictureId);

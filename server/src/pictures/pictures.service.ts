@@ -1,21 +1,59 @@
-import type { Created } from '@undulan/contract';
-import { requireInstructor } from '../access/access.ts';
+import type { CoursePicture, Created } from '@undulan/contract';
+import { col, fn, Op } from 'sequelize';
+import sharp from 'sharp';
+import { pictureFor, requireInstructor } from '../access/access.ts';
+import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
+import { refuseBeyond } from '../quotas/quotas.ts';
 import { PictureModel } from './picture.model.ts';
 
-/** What the first bytes of each kind of picture are; a file's name and declared type prove nothing. */
-const KINDS: { type: string; isOf: (bytes: Buffer) => boolean }[] = [
-  { type: 'image/png', isOf: (bytes) => bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])) },
-  { type: 'image/jpeg', isOf: (bytes) => bytes.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff])) },
-  { type: 'image/gif', isOf: (bytes) => /^GIF8[79]a$/.test(bytes.toString('latin1', 0, 6)) },
-  { type: 'image/webp', isOf: (bytes) => bytes.toString('latin1', 0, 4) === 'RIFF' && bytes.toString('latin1', 8, 12) === 'WEBP' },
-];
+/** Formats taken, and under which type they are given out. */
+const TYPES = { png: 'image/png', jpeg: 'image/jpeg', gif: 'image/gif', webp: 'image/webp' } as const;
+type Format = keyof typeof TYPES;
 
-/** Keeps a picture for a course's briefs. Throws `invalid-request` for what is none. */
+/** All frames together; larger ones are no pictures for a brief but a way to fill a memory. */
+const MOST_PIXELS = 40_000_000;
+const MOST_SIDE_PX = 4096;
+
+const noPicture = (why: string): ProblemError => new ProblemError('invalid-request', why);
+
+/** The picture drawn anew in its own format, turned as it says it should be seen: what else the file carried (places, cameras, anything hidden) is gone. Throws `invalid-request` for what is no picture. */
+async function madeAnew(bytes: Buffer): Promise<{ type: string; bytes: Buffer }> {
+  try {
+    const picture = sharp(bytes, { animated: true, limitInputPixels: MOST_PIXELS, failOn: 'error' });
+    const { format, width, pageHeight, height } = await picture.metadata();
+    if (!(format in TYPES)) throw noPicture('A picture is a PNG, JPEG, GIF or WebP file.');
+    if (Math.max(width, pageHeight ?? height) > MOST_SIDE_PX) throw noPicture(`A picture is at most ${MOST_SIDE_PX} px wide and high.`);
+    return { type: TYPES[format as Format], bytes: await picture.autoOrient().toFormat(format).toBuffer() };
+  } catch (error) {
+    if (error instanceof ProblemError) throw error;
+    if (/pixel limit/i.test((error as Error).message)) throw noPicture(`A picture has at most ${MOST_PIXELS / 1e6} million pixels.`);
+    throw noPicture(/unsupported image format/i.test((error as Error).message) ? 'A picture is a PNG, JPEG, GIF or WebP file.' : 'This picture is not whole: it ends, or breaks off, before it should.');
+  }
+}
+
+/** Keeps a picture for a course's briefs. Throws `invalid-request` for what is none, `over-quota`. */
 export async function keepPicture(personId: string, courseId: string, bytes: unknown): Promise<Created> {
   await requireInstructor(personId, courseId);
-  const kind = Buffer.isBuffer(bytes) ? KINDS.find(({ isOf }) => isOf(bytes)) : undefined;
-  if (!kind) throw new ProblemError('invalid-request', 'A picture is a PNG, JPEG, GIF or WebP file.');
-  const { id } = await PictureModel.create({ courseId, type: kind.type, bytes: bytes as Buffer });
+  if (!Buffer.isBuffer(bytes)) throw noPicture('A picture is a PNG, JPEG, GIF or WebP file.');
+  const kept = (await PictureModel.findOne({ where: { courseId }, attributes: [[fn('COUNT', col('id')), 'count'], [fn('SUM', fn('LENGTH', col('bytes'))), 'total']], raw: true })) as unknown as { count: number; total: number | null };
+  refuseBeyond('pictures', Number(kept.count));
+  refuseBeyond('pictureBytes', Number(kept.total ?? 0) + bytes.length);
+  const { id } = await PictureModel.create({ courseId, ...(await madeAnew(bytes)) });
   return { id };
+}
+
+/** The pictures of a course, newest first, with how many of its briefs show each. */
+export async function picturesOf(personId: string, courseId: string): Promise<CoursePicture[]> {
+  await requireInstructor(personId, courseId);
+  const pictures = await PictureModel.findAll({ where: { courseId }, attributes: ['id', 'type', [fn('LENGTH', col('bytes')), 'size'], 'createdAt'], order: [['createdAt', 'DESC']] });
+  const briefs = await ExerciseModel.findAll({ where: { courseId, brief: { [Op.like]: '%/pictures/%' } }, attributes: ['brief'] });
+  return pictures.map((picture) => ({ id: picture.id, bytes: Number(picture.get('size')), shownIn: briefs.filter(({ brief }) => brief.includes(picture.id)).length }));
+}
+
+/** Removes a picture; a brief that shows it shows a gap from then on. */
+export async function removePicture(personId: string, pictureId: string): Promise<void> {
+  const picture = await pictureFor(personId, pictureId);
+  await requireInstructor(personId, picture.courseId);
+  await picture.destroy();
 }

@@ -1,5 +1,6 @@
 import type { Created, NewPlan, SavedPlan } from '@undulan/contract';
 import { removableFor, roleIn } from '../access/access.ts';
+import { refuseBeyond } from '../quotas/quotas.ts';
 import { PlanModel } from './plan.model.ts';
 
 /** The course's plans, newest first. */
@@ -18,6 +19,7 @@ export async function plansOf(personId: string, courseId: string): Promise<Saved
 
 export async function savePlan(personId: string, courseId: string, plan: NewPlan): Promise<Created> {
   await roleIn(personId, courseId);
+  refuseBeyond('plans', await PlanModel.count({ where: { courseId } }));
   const { id } = await PlanModel.create({ ...plan, courseId, authorId: personId });
   return { id };
 }

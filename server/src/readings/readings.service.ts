@@ -1,63 +1,51 @@
 import type { ReadingJob } from '@undulan/contract';
-import { Op } from 'sequelize';
-import { exerciseFor, readingJobFor } from '../access/access.ts';
-import type { ExerciseModel } from '../exercises/exercise.model.ts';
-import { sameTarget } from '../exercises/same-target.ts';
-import { ReadingModel, TakeModel } from '../takes/take.model.ts';
-import { withReaders } from './reader-pool.ts';
+import { col, fn, QueryTypes, UniqueConstraintError } from 'sequelize';
+import { exerciseWithDocuments, readingJobFor, takeToReview } from '../access/access.ts';
 import { ReadingJobModel } from './reading-job.model.ts';
+import { asked, askForReadings } from './reading-queue.ts';
+import { ReadingModel } from './reading.model.ts';
 
-/** A job that has not moved for so long has lost its server. */
-const LOST_MS = 60_000;
+/** A job of which nothing was read for so long has lost those who read for it; whoever is there takes it up. */
+const LOST_MS = 30_000;
 
-function show({ id, total, done, failed, state }: ReadingJobModel): ReadingJob {
-  return { id, total, done, failed, state };
+async function show(job: ReadingJobModel): Promise<ReadingJob> {
+  const counted = (await ReadingModel.findAll({ where: { jobId: job.id }, attributes: ['state', [fn('COUNT', col('id')), 'count'], [fn('MAX', col('updatedAt')), 'moved']], group: ['state'], raw: true })) as unknown as { state: ReadingModel['state']; count: number; moved: Date }[];
+  const count = (...states: ReadingModel['state'][]): number => counted.filter(({ state }) => states.includes(state)).reduce((sum, row) => sum + Number(row.count), 0);
+  const moved = Math.max(job.startedAt.getTime(), ...counted.map((row) => row.moved.getTime()));
+  const isLost = job.state === 'running' && Date.now() - moved > LOST_MS;
+  return { id: job.id, total: job.total, done: count('read', 'not-read'), failed: count('not-read'), state: isLost ? 'lost' : job.state };
 }
 
-/** The takes of an exercise whose newest reading is against another target. */
-async function takesToRead(exercise: ExerciseModel): Promise<string[]> {
-  const takes = await TakeModel.findAll({ where: { exerciseId: exercise.id }, attributes: ['id'], order: [['handedInAt', 'ASC']] });
-  const stale: string[] = [];
-  for (const { id } of takes) {
-    const newest = await ReadingModel.findOne({ where: { takeId: id }, attributes: ['target'], order: [['createdAt', 'DESC']] });
-    if (!newest || !sameTarget(newest.target, exercise.target)) stale.push(id);
-  }
-  return stale;
+/** The takes of an exercise whose newest reading is against another target than its own, oldest first. */
+async function takesToRead(exerciseId: string, targetHash: string): Promise<string[]> {
+  const rows = await ReadingModel.sequelize!.query<{ id: string }>(
+    `SELECT t.id FROM takes t WHERE t.exerciseId = :exerciseId AND COALESCE((SELECT r.targetHash FROM readings r WHERE r.takeId = t.id ORDER BY r.createdAt DESC LIMIT 1), '') <> :targetHash ORDER BY t.handedInAt`,
+    { replacements: { exerciseId, targetHash }, type: QueryTypes.SELECT },
+  );
+  return rows.map(({ id }) => id);
 }
 
-/**
- * Reads every take of an exercise against its target as it is now, in threads of their own; the answer comes at once and the job tells how far it is.
- * Older readings are kept. A job that is at it already is gone on with.
- */
+/** Asks for every take of an exercise to be read against its target as it is now; the job tells how far it is. Older readings are kept. A job that is at it already is gone on with. */
 export async function readAllAgain(personId: string, exerciseId: string): Promise<ReadingJob> {
-  const exercise = await exerciseFor(personId, exerciseId, 'instructor');
-  const alive = new Date(Date.now() - LOST_MS);
-  await ReadingJobModel.update({ state: 'cancelled' }, { where: { exerciseId, state: 'running', updatedAt: { [Op.lt]: alive } } });
-  const running = await ReadingJobModel.findOne({ where: { exerciseId, state: 'running' } });
-  if (running) return show(running);
-  const takeIds = await takesToRead(exercise);
-  const job = await ReadingJobModel.create({ exerciseId, total: takeIds.length, done: 0, failed: 0, state: takeIds.length > 0 ? 'running' : 'finished', startedAt: new Date() });
-  if (takeIds.length > 0) void run(job, exercise, takeIds);
-  return show(job);
-}
-
-async function run(job: ReadingJobModel, exercise: ExerciseModel, takeIds: readonly string[]): Promise<void> {
-  const { target } = exercise;
+  const exercise = await exerciseWithDocuments(personId, exerciseId, 'instructor');
   try {
-    await withReaders(takeIds, async (reader, takeId) => {
-      const { state } = (await ReadingJobModel.findByPk(job.id, { attributes: ['state'] }))!;
-      if (state === 'cancelled') return;
-      const take = await TakeModel.findByPk(takeId);
-      try {
-        const reading = await reader.read(target, take!.motion);
-        await ReadingModel.create({ takeId, target, reading });
-        await ReadingJobModel.increment({ done: 1 }, { where: { id: job.id } });
-      } catch {
-        await ReadingJobModel.increment({ done: 1, failed: 1 }, { where: { id: job.id } });
-      }
+    const job = await ReadingJobModel.sequelize!.transaction(async (transaction) => {
+      const takeIds = await takesToRead(exerciseId, exercise.targetHash);
+      const isNeeded = takeIds.length > 0;
+      // Of several asking at once one makes the row; the others run into its uniqueness.
+      const made = await ReadingJobModel.create(
+        { exerciseId, total: takeIds.length, state: isNeeded ? 'running' : 'finished', runningFor: isNeeded ? exerciseId : null, startedAt: new Date() },
+        { transaction },
+      );
+      if (isNeeded) await askForReadings(takeIds, exercise.target, { jobId: made.id, transaction });
+      return made;
     });
-  } finally {
-    await ReadingJobModel.update({ state: 'finished' }, { where: { id: job.id, state: 'running' } });
+    asked.emit('readings');
+    return await show(job);
+  } catch (error) {
+    const running = error instanceof UniqueConstraintError ? await ReadingJobModel.findOne({ where: { runningFor: exerciseId } }) : null;
+    if (!running) throw error;
+    return show(running);
   }
 }
 
@@ -68,6 +56,18 @@ export async function readingJob(personId: string, jobId: string): Promise<Readi
 /** Stops a job after the takes being read just now; what was read stays. */
 export async function cancelReadingJob(personId: string, jobId: string): Promise<ReadingJob> {
   const job = await readingJobFor(personId, jobId);
-  if (job.state === 'running') await job.update({ state: 'cancelled' });
+  if (job.state === 'running') {
+    await ReadingModel.destroy({ where: { jobId, state: 'waiting' } });
+    await job.update({ state: 'cancelled', runningFor: null });
+  }
   return show(job);
 }
+
+/** Asks for a take to be read against the target as it is now; the older reading is kept. */
+export async function readAgain(personId: string, takeId: string): Promise<void> {
+  const { take } = await takeToReview(personId, takeId);
+  const exercise = await exerciseWithDocuments(personId, take.exerciseId, 'instructor');
+  await ReadingModel.sequelize!.transaction((transaction) => askForReadings([take.id], exercise.target, { transaction }));
+  asked.emit('readings');
+}
+

@@ -1,6 +1,8 @@
 import type { Created, NoteText, ReplyText, ReturnReview, ReviewText, Saved } from '@undulan/contract';
 import { noteFor, takeToReview } from '../access/access.ts';
+import type { Transaction } from 'sequelize';
 import { ProblemError } from '../http/problem-error.ts';
+import { refuseBeyond } from '../quotas/quotas.ts';
 import { NoteModel, ReplyModel, ReviewModel } from './take.model.ts';
 
 /** The review of a take while it may still change. Throws `already-returned`. */
@@ -8,8 +10,12 @@ async function openReview(personId: string, takeId: string): Promise<ReviewModel
   await takeToReview(personId, takeId);
   const review = await ReviewModel.findOne({ where: { takeId } });
   if (!review) throw new ProblemError('not-found', 'This take has no review.');
-  if (review.returnedAt) throw new ProblemError('already-returned', 'This review was returned to the learner and stays as it is.');
+  if (review.returnedAt) throw alreadyReturned();
   return review;
+}
+
+function alreadyReturned(): ProblemError {
+  return new ProblemError('already-returned', 'This review was returned to the learner and stays as it is.');
 }
 
 async function write(review: ReviewModel, version: number, change: Partial<Pick<ReviewModel, 'grade' | 'summary' | 'criteria' | 'decisions' | 'again' | 'returnedAt' | 'instructorId'>>): Promise<Saved> {
@@ -36,31 +42,46 @@ export async function returnReview(personId: string, takeId: string, { version, 
   return write(review, version, { returnedAt: new Date(), again, instructorId: personId });
 }
 
-export async function addNote(personId: string, takeId: string, { frame, text, ...pinned }: NoteText): Promise<Created> {
-  const review = await openReview(personId, takeId);
-  const note = await NoteModel.create({ reviewId: review.id, frame, text, pinned });
-  return { id: note.id };
+/** Does something to the notes of a review while it cannot be returned: what comes after the return has begun is refused. */
+async function withNotes<T>(personId: string, takeId: string, work: (review: ReviewModel, transaction: Transaction) => Promise<T>): Promise<T> {
+  await openReview(personId, takeId);
+  return ReviewModel.sequelize!.transaction(async (transaction) => {
+    const review = await ReviewModel.findOne({ where: { takeId }, transaction, lock: transaction.LOCK.UPDATE });
+    if (!review || review.returnedAt) throw alreadyReturned();
+    return work(review, transaction);
+  });
 }
 
-async function noteOf(review: ReviewModel, noteId: string): Promise<NoteModel> {
-  const note = await NoteModel.findOne({ where: { id: noteId, reviewId: review.id } });
+export function addNote(personId: string, takeId: string, { frame, text, ...pinned }: NoteText): Promise<Created> {
+  return withNotes(personId, takeId, async (review, transaction) => {
+    refuseBeyond('notes', await NoteModel.count({ where: { reviewId: review.id }, transaction }));
+    const note = await NoteModel.create({ reviewId: review.id, frame, text, pinned }, { transaction });
+    return { id: note.id };
+  });
+}
+
+async function noteOf(review: ReviewModel, noteId: string, transaction: Transaction): Promise<NoteModel> {
+  const note = await NoteModel.findOne({ where: { id: noteId, reviewId: review.id }, transaction });
   if (!note) throw new ProblemError('not-found', 'There is no such note in this review.');
   return note;
 }
 
-export async function changeNote(personId: string, takeId: string, noteId: string, { frame, text, ...pinned }: NoteText): Promise<void> {
-  const note = await noteOf(await openReview(personId, takeId), noteId);
-  await note.update({ frame, text, pinned });
+export function changeNote(personId: string, takeId: string, noteId: string, { frame, text, ...pinned }: NoteText): Promise<void> {
+  return withNotes(personId, takeId, async (review, transaction) => {
+    await (await noteOf(review, noteId, transaction)).update({ frame, text, pinned }, { transaction });
+  });
 }
 
-export async function removeNote(personId: string, takeId: string, noteId: string): Promise<void> {
-  const note = await noteOf(await openReview(personId, takeId), noteId);
-  await note.destroy();
+export function removeNote(personId: string, takeId: string, noteId: string): Promise<void> {
+  return withNotes(personId, takeId, async (review, transaction) => {
+    await (await noteOf(review, noteId, transaction)).destroy({ transaction });
+  });
 }
 
 /** Says something to a note of a returned review. */
 export async function replyToNote(personId: string, takeId: string, noteId: string, { text }: ReplyText): Promise<Created> {
   const { note } = await noteFor(personId, takeId, noteId);
+  refuseBeyond('replies', await ReplyModel.count({ where: { noteId: note.id } }));
   const { id } = await ReplyModel.create({ noteId: note.id, authorId: personId, text });
   return { id };
 }

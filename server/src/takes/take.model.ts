@@ -1,11 +1,11 @@
 import type { NoteText, ReviewText } from '@undulan/contract';
-import type { MotionDocument, Reading, Target } from '@undulan/core';
+import type { MotionDocument } from '@undulan/core';
 import {
   DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type NonAttribute, type Sequelize,
 } from 'sequelize';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { PersonModel } from '../people/person.model.ts';
-import { motionColumn, targetColumn } from '../database/motion-column.ts';
+import { motionColumn } from '../database/motion-column.ts';
 
 /** A numbered hand-in. Written once, never changed. */
 export class TakeModel extends Model<InferAttributes<TakeModel>, InferCreationAttributes<TakeModel>> {
@@ -18,15 +18,6 @@ export class TakeModel extends Model<InferAttributes<TakeModel>, InferCreationAt
   declare review?: NonAttribute<ReviewModel | null>;
   declare learner?: NonAttribute<PersonModel>;
   declare exercise?: NonAttribute<ExerciseModel>;
-}
-
-/** A reading and the target it was read against; reading again adds one, the newest counts. */
-export class ReadingModel extends Model<InferAttributes<ReadingModel>, InferCreationAttributes<ReadingModel>> {
-  declare id: CreationOptional<string>;
-  declare takeId: ForeignKey<string>;
-  declare target: Target;
-  declare reading: Reading;
-  declare createdAt: CreationOptional<Date>;
 }
 
 /** What the instructor says about one take. */
@@ -75,10 +66,6 @@ export function initTakeModels(sequelize: Sequelize): void {
     { id, number: DataTypes.INTEGER, motion: motionColumn(), handedInAt: DataTypes.DATE(3) },
     { sequelize, tableName: 'takes', modelName: 'take' },
   );
-  ReadingModel.init(
-    { id, target: targetColumn(), reading: DataTypes.JSON, createdAt: DataTypes.DATE(3) },
-    { sequelize, tableName: 'readings', modelName: 'reading' },
-  );
   ReviewModel.init(
     { id, grade: DataTypes.DOUBLE, summary: DataTypes.TEXT, version: DataTypes.INTEGER, returnedAt: DataTypes.DATE(3), criteria: DataTypes.JSON, decisions: DataTypes.JSON, again: DataTypes.BOOLEAN },
     { sequelize, tableName: 'reviews', modelName: 'review' },
@@ -90,7 +77,6 @@ export function initTakeModels(sequelize: Sequelize): void {
   TakeModel.belongsTo(ExerciseModel, { foreignKey: 'exerciseId', as: 'exercise' });
   TakeModel.belongsTo(PersonModel, { foreignKey: 'learnerId', as: 'learner' });
   TakeModel.hasOne(ReviewModel, { foreignKey: 'takeId', as: 'review' });
-  ReadingModel.belongsTo(TakeModel, { foreignKey: 'takeId', as: 'take' });
   ReviewModel.belongsTo(TakeModel, { foreignKey: 'takeId', as: 'take' });
   ReviewModel.belongsTo(PersonModel, { foreignKey: 'instructorId', as: 'instructor' });
   ReviewModel.hasMany(NoteModel, { foreignKey: 'reviewId', as: 'notes' });

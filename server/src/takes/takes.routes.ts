@@ -3,7 +3,8 @@ import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
 import { addNote, changeNote, markNote, removeNote, replyToNote, returnReview, saveReview } from './reviews.service.ts';
-import { readAgain, seriesOf, viewTake } from './takes.service.ts';
+import { readAgain } from '../readings/readings.service.ts';
+import { seriesOf, viewTake } from './takes.service.ts';
 
 export function takesRoutes(): Router {
   const routes = Router();

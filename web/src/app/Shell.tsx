@@ -1,7 +1,8 @@
-import { Fragment, type ReactNode } from 'react';
+import { Fragment, useState, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { DropdownMenu } from 'radix-ui';
-import { LogOut, Moon, Sun, UserRound } from 'lucide-react';
+import { KeyRound, LogOut, Moon, Sun, UserRound } from 'lucide-react';
+import { AccountDialog } from './AccountDialog.tsx';
 import { api, useSessionQuery, useSignOutMutation } from './api.ts';
 import { ShortcutSheet } from './ShortcutSheet.tsx';
 import { useAppDispatch } from './store.ts';
@@ -63,6 +64,7 @@ function PersonMenu() {
   const theme = useTheme();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
+  const [account, setAccount] = useState(false);
 
   const leave = async (): Promise<void> => {
     await signOut();
@@ -72,30 +74,37 @@ function PersonMenu() {
   const other = theme === 'dark' ? 'light' : 'dark';
 
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger aria-label={`Account of ${data?.person.name ?? '…'}`} className="grid h-8 w-8 place-items-center rounded-full border border-rule bg-page hover:border-faint">
-        <UserRound size={16} />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={6} className="z-50 min-w-52 rounded-lg border border-rule bg-page p-1.5 shadow-xl">
-          <DropdownMenu.Label className="px-2.5 py-1.5">
-            <p className="font-semibold">{data?.person.name}</p>
-            <p className="text-xs text-faint">{data?.person.email}</p>
-          </DropdownMenu.Label>
-          <DropdownMenu.Separator className="my-1 h-px bg-rule" />
-          <DropdownMenu.Item
-            className={MENU_ITEM}
-            onSelect={() => chooseTheme(other)}
-          >
-            {other === 'dark' ? <Moon size={15} /> : <Sun size={15} />}
-            {other === 'dark' ? 'Dark look' : 'Light look'}
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={MENU_ITEM} onSelect={() => void leave()}>
-            <LogOut size={15} />
-            Sign out
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <>
+      {account && <AccountDialog onClose={() => setAccount(false)} />}
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger aria-label={`Account of ${data?.person.name ?? '…'}`} className="grid h-8 w-8 place-items-center rounded-full border border-rule bg-page hover:border-faint">
+          <UserRound size={16} />
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content align="end" sideOffset={6} className="z-50 min-w-52 rounded-lg border border-rule bg-page p-1.5 shadow-xl">
+            <DropdownMenu.Label className="px-2.5 py-1.5">
+              <p className="font-semibold">{data?.person.name}</p>
+              <p className="text-xs text-faint">{data?.person.email}</p>
+            </DropdownMenu.Label>
+            <DropdownMenu.Separator className="my-1 h-px bg-rule" />
+            <DropdownMenu.Item
+              className={MENU_ITEM}
+              onSelect={() => chooseTheme(other)}
+            >
+              {other === 'dark' ? <Moon size={15} /> : <Sun size={15} />}
+              {other === 'dark' ? 'Dark look' : 'Light look'}
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => setAccount(true)}>
+              <KeyRound size={15} />
+              Password and sessions
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => void leave()}>
+              <LogOut size={15} />
+              Sign out
+            </DropdownMenu.Item>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+    </>
   );
 }

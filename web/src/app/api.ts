@@ -1,19 +1,25 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type {
-  Assignment, CourseOverview, Created, Credentials, DemoAccounts, Draft, ExerciseSetting, HandIn, LearnerCourse, NewDraft, NewEase, NewExercise, NewPhrase, NewPlan, NoteText,
-  Phrase, ReadingJob, ReplyText, ReturnReview, ReviewText, Saved, SavedEase, SavedPlan, SaveWork, SeriesTake, ShortcutChoices, SignedIn, TakeView, WaitingTake,
+  Assignment, ChangeWork, CourseOverview, CoursePicture, Created, Credentials, DemoAccounts, Draft, ExerciseSetting, HandIn, LearnerCourse, NewDraft, NewEase, NewExercise, NewPassword, NewPhrase, NewPlan, NoteText,
+  OpenSession, Phrase, ReadingJob, ReplyText, ReturnReview, ReviewText, Saved, SavedEase, SavedPlan, SaveWork, SeriesTake, ShortcutChoices, SignedIn, TakeView, WaitingTake,
 } from '@undulan/contract';
+
+/** What changed is patched; all of it is put in place of what is there. */
+const methodOf = (save: ChangeWork | SaveWork): 'PATCH' | 'PUT' => ('changes' in save ? 'PATCH' : 'PUT');
 
 /** The server's data as the pages see it. Work being edited lives in the editing slice; here it is only fetched and written. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Session', 'Course', 'Exercise', 'Draft', 'Take', 'Plan', 'Ease', 'Phrase'],
+  tagTypes: ['Session', 'Course', 'Exercise', 'Draft', 'Take', 'Plan', 'Ease', 'Phrase', 'Picture', 'OpenSession'],
   endpoints: (build) => ({
     session: build.query<SignedIn, void>({ query: () => '/session', providesTags: ['Session'] }),
     demoAccounts: build.query<DemoAccounts, void>({ query: () => '/demo-accounts' }),
     signIn: build.mutation<SignedIn, Credentials>({ query: (body) => ({ url: '/session', method: 'POST', body }) }),
     chooseShortcuts: build.mutation<void, ShortcutChoices>({ query: (body) => ({ url: '/session/shortcuts', method: 'PUT', body }), invalidatesTags: ['Session'] }),
+    changePassword: build.mutation<void, NewPassword>({ query: (body) => ({ url: '/session/password', method: 'PUT', body }), invalidatesTags: ['OpenSession'] }),
+    openSessions: build.query<OpenSession[], void>({ query: () => '/sessions', providesTags: ['OpenSession'] }),
+    endSession: build.mutation<void, string>({ query: (id) => ({ url: `/sessions/${id}`, method: 'DELETE' }), invalidatesTags: ['OpenSession'] }),
     signOut: build.mutation<void, void>({ query: () => ({ url: '/session', method: 'DELETE' }) }),
 
     overview: build.query<CourseOverview, string>({ query: (id) => `/courses/${id}/overview`, providesTags: ['Course'] }),
@@ -24,8 +30,8 @@ export const api = createApi({
       invalidatesTags: ['Course'],
     }),
     setting: build.query<ExerciseSetting, string>({ query: (id) => `/exercises/${id}`, providesTags: ['Exercise'] }),
-    saveExercise: build.mutation<Saved, { id: string; save: SaveWork }>({
-      query: ({ id, save }) => ({ url: `/exercises/${id}`, method: 'PUT', body: save }),
+    saveExercise: build.mutation<Saved, { id: string; save: ChangeWork | SaveWork }>({
+      query: ({ id, save }) => ({ url: `/exercises/${id}`, method: methodOf(save), body: save }),
       invalidatesTags: ['Course'],
     }),
     publish: build.mutation<void, string>({
@@ -39,8 +45,8 @@ export const api = createApi({
       invalidatesTags: ['Course', 'Draft'],
     }),
     draft: build.query<Draft, string>({ query: (id) => `/drafts/${id}`, providesTags: ['Draft'] }),
-    saveDraft: build.mutation<Saved, { id: string; save: SaveWork }>({
-      query: ({ id, save }) => ({ url: `/drafts/${id}`, method: 'PUT', body: save }),
+    saveDraft: build.mutation<Saved, { id: string; save: ChangeWork | SaveWork }>({
+      query: ({ id, save }) => ({ url: `/drafts/${id}`, method: methodOf(save), body: save }),
     }),
     deleteDraft: build.mutation<void, string>({
       query: (id) => ({ url: `/drafts/${id}`, method: 'DELETE' }),
@@ -106,7 +112,10 @@ export const api = createApi({
 
     keepPicture: build.mutation<Created, { courseId: string; file: File }>({
       query: ({ courseId, file }) => ({ url: `/courses/${courseId}/pictures`, method: 'POST', body: file, headers: { 'content-type': file.type } }),
+      invalidatesTags: ['Picture'],
     }),
+    pictures: build.query<CoursePicture[], string>({ query: (courseId) => `/courses/${courseId}/pictures`, providesTags: ['Picture'] }),
+    removePicture: build.mutation<void, string>({ query: (id) => ({ url: `/pictures/${id}`, method: 'DELETE' }), invalidatesTags: ['Picture'] }),
 
     phrases: build.query<Phrase[], void>({ query: () => '/phrases', providesTags: ['Phrase'] }),
     keepPhrase: build.mutation<Created, NewPhrase>({ query: (body) => ({ url: '/phrases', method: 'POST', body }), invalidatesTags: ['Phrase'] }),
@@ -118,5 +127,6 @@ export const {
   useSessionQuery, useDemoAccountsQuery, useSignInMutation, useSignOutMutation, useChooseShortcutsMutation, useOverviewQuery, useLearnerCourseQuery, useCreateExerciseMutation,
   useSettingQuery, useLazySettingQuery, usePublishMutation, useAssignmentQuery, useBeginDraftMutation, useDraftQuery, useDeleteDraftMutation, useHandInMutation,
   usePlansQuery, useSavePlanMutation, useRemovePlanMutation, useEasesQuery, useSaveEaseMutation, useRemoveEaseMutation, useTakeQuery, useReadAgainMutation, useSaveReviewMutation, useReturnReviewMutation, useAddNoteMutation, useChangeNoteMutation, useRemoveNoteMutation,
-  useSeriesQuery, useWaitingQuery, useReadAllMutation, useReadingJobQuery, useCancelReadingJobMutation, useReplyToNoteMutation, useMarkNoteMutation, useKeepPictureMutation, usePhrasesQuery, useKeepPhraseMutation, useRemovePhraseMutation,
+  useSeriesQuery, useWaitingQuery, useReadAllMutation, useReadingJobQuery, useCancelReadingJobMutation, useReplyToNoteMutation, useMarkNoteMutation, useKeepPictureMutation, usePhrasesQuery, useKeepPhraseMutation, useRemovePhraseMutation, useChangePasswordMutation, useOpenSessionsQuery, useEndSessionMutation,
+  usePicturesQuery, useRemovePictureMutation,
 } = api;

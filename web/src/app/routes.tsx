@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { createBrowserRouter, Navigate, Outlet, useParams, useRouteError, useSearchParams } from 'react-router';
 import { BenchPage } from '../features/bench/index.ts';
 import { CoursePage } from '../features/course/index.ts';
@@ -43,11 +44,17 @@ function Home() {
   );
 }
 
+/** How often a take is asked for while its reading is coming. */
+const ASK_EVERY_MS = 700;
+
 /** One address for a take: the Desk for its instructors, the review for its learner. */
 function TakePage() {
   const { takeId = '' } = useParams();
   const readingId = useSearchParams()[0].get('reading') ?? undefined;
-  const { data, error, refetch } = useTakeQuery({ id: takeId, readingId }, { refetchOnMountOrArgChange: true, refetchOnFocus: true });
+  const [isComing, setComing] = useState(false);
+  const { data, error, refetch } = useTakeQuery({ id: takeId, readingId }, { refetchOnMountOrArgChange: true, refetchOnFocus: true, pollingInterval: isComing ? ASK_EVERY_MS : 0 });
+  const comes = data?.id === takeId && data.readingState === 'coming';
+  if (comes !== isComing) setComing(comes);
   if (data?.id === takeId) return data.role === 'instructor' ? <DeskPage key={takeId} view={data} /> : <ReviewPage key={takeId} view={data} />;
   return <Shell crumbs={[{ label: 'Take' }]}>{error ? <LoadFailed what="take" error={error} onRetry={() => void refetch()} /> : <Loading what="the take" />}</Shell>;
 }

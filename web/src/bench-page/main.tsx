@@ -45,7 +45,7 @@ function Report() {
 
 const motion = isDense ? denseMotion() : crowdedMotion();
 const store = createStore();
-store.dispatch(opened({ source: { kind: 'draft', id: 'bench' }, stored: { version: 1, work: { motion, details: null }, history: { steps: [], done: 0 } } }));
+store.dispatch(opened({ source: { kind: 'draft', id: 'bench' }, stored: { version: 1, work: { motion, details: null }, history: { first: 0, steps: [], done: 0 } } }));
 
 // The one to drag: in a crowd selected keys are the ones that can be found by name.
 if (isDense) store.dispatch(keysSelected({ keys: [{ subjectId: 'lid', channelId: 'position.x', frame: 496 }] }));

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { Bold, Heading2, ImagePlus, Italic, List, ListOrdered, type LucideIcon } from 'lucide-react';
+import { Bold, Heading2, ImagePlus, Images, Italic, List, ListOrdered, type LucideIcon } from 'lucide-react';
 import Image from '@tiptap/extension-image';
 import { EditorContent, useEditor, useEditorState, type Editor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
@@ -7,6 +7,7 @@ import { useKeepPictureMutation } from '../app/api.ts';
 import { explain } from '../app/problem.ts';
 import { Button, Toggle } from '../ui/index.ts';
 import { briefHtml } from './brief-html.ts';
+import { CoursePictures } from './CoursePictures.tsx';
 
 const EXTENSIONS = [StarterKit.configure({ heading: { levels: [2, 3] } }), Image];
 const MOST_BYTES = 3_000_000;
@@ -22,6 +23,7 @@ interface BriefEditorProps {
 /** Where a brief is written, with headings, lists, emphasis and pictures. Kept when it is left. */
 export function BriefEditor({ courseId, brief, onCommit }: BriefEditorProps) {
   const [problem, setProblem] = useState<string | null>(null);
+  const [kept, setKept] = useState(false);
   const [keepPicture, { isLoading }] = useKeepPictureMutation();
   const latest = useRef({ brief, onCommit });
   useEffect(() => {
@@ -65,9 +67,21 @@ export function BriefEditor({ courseId, brief, onCommit }: BriefEditorProps) {
     <div className="grid gap-1">
       <p className="text-xs font-semibold text-faint">Brief</p>
       <div className="overflow-hidden rounded-md border border-rule bg-page focus-within:border-accent">
-        <Looks editor={editor} busy={isLoading} onPicture={(file) => void addPicture(file)} />
+        <Looks editor={editor} busy={isLoading} onPicture={(file) => void addPicture(file)} onKept={() => setKept(true)} />
         <EditorContent editor={editor} />
       </div>
+      {kept && (
+        <CoursePictures
+          courseId={courseId}
+          brief={brief}
+          onClose={() => setKept(false)}
+          onChoose={(id) => {
+            setKept(false);
+            editor.chain().setImage({ src: `/api/pictures/${id}`, alt: '' }).run();
+            commit(editor);
+          }}
+        />
+      )}
       {problem ? (
         <p role="alert" className="text-xs text-danger">
           {problem}
@@ -79,7 +93,15 @@ export function BriefEditor({ courseId, brief, onCommit }: BriefEditorProps) {
   );
 }
 
-function Looks({ editor, busy, onPicture }: { editor: Editor; busy: boolean; onPicture: (file: File | undefined) => void }) {
+interface LooksProps {
+  editor: Editor;
+  busy: boolean;
+  onPicture: (file: File | undefined) => void;
+  /** The pictures that are kept are asked for. */
+  onKept: () => void;
+}
+
+function Looks({ editor, busy, onPicture, onKept }: LooksProps) {
   const file = useRef<HTMLInputElement>(null);
   const on = useEditorState({
     editor,
@@ -101,6 +123,9 @@ function Looks({ editor, busy, onPicture }: { editor: Editor; busy: boolean; onP
       ))}
       <Button small square kind="quiet" aria-label="Add a picture" tip="Add a picture: PNG, JPEG, GIF or WebP" disabled={busy} onClick={() => file.current?.click()}>
         <ImagePlus size={14} />
+      </Button>
+      <Button small square kind="quiet" aria-label="Pictures of the course" tip="Pictures of the course: put one in again, or remove it" onClick={onKept}>
+        <Images size={14} />
       </Button>
       <input
         ref={file}

@@ -33,7 +33,7 @@ function Progress({ started, onEnd }: { started: ReadingJob; onEnd: () => void }
   const { state, done, total, failed } = job;
   const told = useRef(false);
   useEffect(() => {
-    if (state === 'running' || told.current) return;
+    if (state === 'running' || state === 'lost' || told.current) return;
     told.current = true;
     dispatch(api.util.invalidateTags(['Take', 'Course']));
     if (failed > 0) toast.error(`${failed} of ${total} takes could not be read; they keep their older readings.`);
@@ -43,7 +43,7 @@ function Progress({ started, onEnd }: { started: ReadingJob; onEnd: () => void }
   return (
     <span role="status" className="figures inline-flex items-center gap-2 text-xs">
       <progress value={done} max={total} aria-label="Takes read" className="w-24" />
-      {done} of {total} read
+      {done} of {total} read{state === 'lost' && ', not moving just now'}
       <Button small kind="quiet" onClick={() => void cancel(job.id)}>
         Stop
       </Button>

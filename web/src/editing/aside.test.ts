@@ -19,7 +19,7 @@ function belt(): MotionDocument {
 
 let store: Store;
 const editing = () => store.getState().editing;
-const open = (id: string): void => void store.dispatch(opened({ source: { kind: 'draft', id }, stored: { version: 1, history: { steps: [], done: 0 }, work: { motion: belt(), details: null } } }));
+const open = (id: string): void => void store.dispatch(opened({ source: { kind: 'draft', id }, stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion: belt(), details: null } } }));
 const framesOf = (subjectId: string): number[] => channelOf(editing().work!.motion, subjectId, 'position.y').keys.map((key) => key.frame);
 const run = (request: EditRequest): void => void store.dispatch(edited(request));
 const at = (frame: number, subjectId = 'bowl'): KeyRef => ({ ...Y, subjectId, frame });

@@ -1,7 +1,8 @@
 import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
-import type { ExerciseDetails, StoredWork, Work, WorkHistory } from '@undulan/contract';
-import { CHANNELS, copyKeys, keepWithin, sameChannel, sameKey, type Clip, type EaseShape, type Edit, type KeyRef, type Limits, type KeyValue, type MotionDocument } from '@undulan/core';
-import { EMPTY_HISTORY, recordStep, redoStep, undoStep } from './history.ts';
+import type { ExerciseDetails, StoredWork, Work } from '@undulan/contract';
+import {
+  CHANNELS, copyKeys, EMPTY_HISTORY, keepWithin, recordStep, redoStep, sameChannel, sameKey, undoStep, type Clip, type EaseShape, type Edit, type History, type KeyRef, type Limits, type KeyValue, type MotionDocument,
+} from '@undulan/core';
 import { editName, runEdit, type EditRequest } from './operations.ts';
 import { isLocked, lockedChange, PLAIN_ROWS, type RowState } from './rows.ts';
 
@@ -17,7 +18,11 @@ export type SaveState = 'idle' | 'saving' | 'unreachable' | 'failed' | 'stale' |
 export interface EditingState {
   source: WorkSource | null;
   work: Work | null;
-  history: WorkHistory;
+  history: History;
+  /** What the server has of the version that the work was made from: a save tells what differs from it. Null where the work is to be written whole. */
+  base: Kept | null;
+  /** What is on its way to the server. */
+  sent: Kept | null;
   /** The server's version that the work was made from. */
   version: number;
   /** Counts changes here; saved up to `savedRevision`. */
@@ -59,6 +64,8 @@ const initialState: EditingState = {
   source: null,
   work: null,
   history: EMPTY_HISTORY,
+  base: null,
+  sent: null,
   version: 0,
   revision: 0,
   savedRevision: 0,
@@ -112,7 +119,14 @@ function firstSubject(motion: MotionDocument): string | null {
 /** An edit as far as the work's limits let it. */
 function runWithin({ limits }: Pick<EditingState, 'limits'>, motion: MotionDocument, request: EditRequest): Edit {
   const edit = runEdit(motion, request);
-  return limits ? keepWithin(motion, edit, limits) : edit;
+  // What brings work back within its limits changes just what they keep.
+  return limits && request.operation !== 'bringWithin' ? keepWithin(motion, edit, limits) : edit;
+}
+
+/** Work and its history as they were at some time. */
+interface Kept {
+  work: Work;
+  history: History;
 }
 
 interface Opened {
@@ -133,6 +147,7 @@ const slice = createSlice({
       limits: before?.id === source.id ? limits : null,
       work: stored.work,
       history: stored.history,
+      base: { work: stored.work, history: stored.history },
       version: stored.version,
       subjectId: firstSubject(stored.work.motion),
     }),
@@ -142,6 +157,8 @@ const slice = createSlice({
     },
     /** Work that never reached the server is taken up again on top of what the server has. */
     broughtBack: (state, { payload }: PayloadAction<StoredWork>) => {
+      // Made from another version than the server's, it is a conflict for the person to settle.
+      if (payload.version !== state.version) state.base = null;
       state.work = payload.work;
       state.history = payload.history;
       state.version = payload.version;
@@ -250,10 +267,13 @@ const slice = createSlice({
     },
     saving: (state) => {
       state.save = 'saving';
+      state.sent = { work: state.work!, history: state.history };
     },
     saved: (state, { payload }: PayloadAction<{ version: number; revision: number }>) => {
       state.version = payload.version;
       state.savedRevision = payload.revision;
+      state.base = state.sent;
+      state.sent = null;
       state.save = 'idle';
       state.saveProblem = null;
     },
@@ -264,6 +284,7 @@ const slice = createSlice({
     /** Saving goes on over what the server has now. */
     mineKept: (state, { payload }: PayloadAction<{ version: number }>) => {
       state.version = payload.version;
+      state.base = null;
       state.save = 'idle';
     },
     targetUnlocked: (state) => {

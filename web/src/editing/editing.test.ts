@@ -1,6 +1,5 @@
 import type { ExerciseDetails, StoredWork, Work } from '@undulan/contract';
-import { HISTORY_LIMIT } from '@undulan/contract';
-import { channelOf, createChannel, createKey, createMotion, createSubject, USUAL_LIMITS, type KeyRef, type MotionDocument } from '@undulan/core';
+import { channelOf, createChannel, createKey, createMotion, createSubject, HISTORY_LIMIT, USUAL_LIMITS, type KeyRef, type MotionDocument } from '@undulan/core';
 import fc from 'fast-check';
 import { beforeEach, expect, test } from 'vitest';
 import { createStore, type Store } from '../app/store.ts';
@@ -23,7 +22,7 @@ function scene(): MotionDocument {
 }
 
 function stored(work: Partial<Work> = {}): StoredWork {
-  return { version: 4, history: { steps: [], done: 0 }, work: { motion: scene(), details: DETAILS, ...work } };
+  return { version: 4, history: { first: 0, steps: [], done: 0 }, work: { motion: scene(), details: DETAILS, ...work } };
 }
 
 let store: Store;

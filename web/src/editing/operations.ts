@@ -1,5 +1,5 @@
 import {
-  addSubject, applyChart, applyEasing, bakeKeys, bendSegment,
+  addSubject, applyChart, applyEasing, bakeKeys, bendSegment, bringWithin,
   changeLength, changeRate, clearChannel, deleteKeys, duplicateKeys, evenKeys, freePoses, holdPoses, insertTime, joinPosition, keepRestFrame, makeHold, moveKeys, moveOffGuide, moveOntoGuide, offsetChannels, orderSubject, pasteKeys, pasteOnto, removeSubject, removeTime, reverseKeys, rippleKeys, setEase, setEaseAmount, setHandle, setKeys, setLeave, setLink, setOutside, setResting, setRole, setScene, setSubject, setWobble, snapKeys, splitPosition, stretchAbout, swapEases, thinChannels,
   drawSpacing, setBreakdown, setPathSpeed, setSpeed, shapeSegment, spaceDrawings, type ChannelRef, type Edit, type KeyRef, type MotionDocument,
 } from '@undulan/core';
@@ -65,6 +65,7 @@ const OPERATIONS = {
   removeSubject: { name: 'subject taken out', run: removeSubject },
   orderSubject: { name: 'order of subjects', run: orderSubject },
   applyChart: { name: 'written chart', run: applyChart },
+  bringWithin: { name: 'back within the exercise', run: bringWithin },
   takeMotion: { name: 'another model', run: (_before: MotionDocument, motion: MotionDocument): Edit => ({ motion, keys: [], gaveWay: [] }) },
 } as const;
 

@@ -1,27 +1,35 @@
+import type { ChangeWork, SaveWork } from '@undulan/contract';
+import { changesBetween, historyChange, sameData } from '@undulan/core';
 import { explain, isProblem, isUnreachable } from '../app/problem.ts';
 import type { RootState, Store } from '../app/store.ts';
-import { mineKept, notSaved, opened, saved, saving } from './editing.slice.ts';
+import { mineKept, notSaved, opened, saved, saving, type EditingState } from './editing.slice.ts';
 import { forgetUnsaved } from './unsaved-copy.ts';
 import { fetchWork, writeWork } from './work-store.ts';
 
 type Thunk<T> = (dispatch: Store['dispatch'], getState: () => RootState) => Promise<T>;
 
+/** What is to be written: what differs from what the server has, or all of it. */
+function unsaved({ base, work, history, version, targetMayChange }: EditingState): ChangeWork | SaveWork {
+  if (!base) return { version, work: work!, history, targetMayChange };
+  return { version, changes: changesBetween(base.work, work), history: historyChange(base.history, history), targetMayChange };
+}
+
 /** Writes what is unsaved. One write at a time: changes made meanwhile are written by the next. Gives whether all is on the server. */
 export function saveWork(): Thunk<boolean> {
   return async (dispatch, getState) => {
-    const { source, work, history, version, revision, savedRevision, save, targetMayChange } = getState().editing;
+    const { source, work, revision, savedRevision, save } = getState().editing;
     if (!source || !work || revision === savedRevision) return true;
     if (save === 'saving' || save === 'stale' || save === 'target-locked') return false;
     dispatch(saving());
     try {
-      const written = await writeWork(dispatch, source, { version, work, history, targetMayChange });
+      const written = await writeWork(dispatch, source, unsaved(getState().editing));
       if (getState().editing.source?.id !== source.id) return true;
       dispatch(saved({ version: written.version, revision }));
-      if (getState().editing.revision === revision) forgetUnsaved(source);
+      if (getState().editing.revision === revision) void forgetUnsaved(source);
       return getState().editing.revision === revision;
     } catch (error) {
       if (getState().editing.source?.id !== source.id) return false;
-      if (isProblem(error, 'stale-version')) await meetTheirs(dispatch, getState);
+      if (isProblem(error, 'stale-version') || isProblem(error, 'does-not-fit')) await meetTheirs(dispatch, getState);
       else if (isProblem(error, 'target-has-takes')) dispatch(notSaved({ save: 'target-locked', problem: explain(error) }));
       else dispatch(notSaved({ save: isUnreachable(error) ? 'unreachable' : 'failed', problem: explain(error) }));
       return false;
@@ -33,9 +41,9 @@ export function saveWork(): Thunk<boolean> {
 async function meetTheirs(dispatch: Store['dispatch'], getState: () => RootState): Promise<void> {
   const { source, work } = getState().editing;
   const theirs = await fetchWork(dispatch, source!).catch(() => null);
-  if (theirs && JSON.stringify(theirs.work) === JSON.stringify(work)) {
+  if (theirs && sameData(theirs.work, work)) {
     dispatch(opened({ source: source!, stored: theirs }));
-    forgetUnsaved(source!);
+    void forgetUnsaved(source!);
   } else {
     dispatch(notSaved({ save: 'stale', problem: 'This was changed elsewhere in the meantime.' }));
   }
@@ -55,7 +63,7 @@ export function takeTheirs(): Thunk<void> {
   return async (dispatch, getState) => {
     const { source } = getState().editing;
     dispatch(opened({ source: source!, stored: await fetchWork(dispatch, source!) }));
-    forgetUnsaved(source!);
+    void forgetUnsaved(source!);
   };
 }
 

@@ -1,8 +1,10 @@
-import type { SaveWork, StoredWork } from '@undulan/contract';
-import { createKey, createMotion, createSubject } from '@undulan/core';
+import 'fake-indexeddb/auto';
+import type { ChangeWork, SaveWork, StoredWork } from '@undulan/contract';
+import { applyChanges, createKey, createMotion, createSubject, EMPTY_HISTORY, withHistoryChange } from '@undulan/core';
+import { clear, createStore as createKept, entries, set } from 'idb-keyval';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { createStore, type Store } from '../app/store.ts';
-import { opened } from './editing.slice.ts';
+import { broughtBack, opened } from './editing.slice.ts';
 import { edited, keepAsCopy, keepMine, saveWork, selectIsDirty, takeTheirs, targetUnlocked } from './index.ts';
 import { catchUp } from './save-work.ts';
 import { keepUnsaved, takeUnsaved } from './unsaved-copy.ts';
@@ -12,13 +14,13 @@ const DRAFT = { kind: 'draft', id: 'd1' } as const;
 
 function stored(version: number, last = 25): StoredWork {
   const motion = { ...createMotion([createSubject('drawer', 'Drawer', LOOK, { x: 0, y: 0 })]), range: { first: 1, last } };
-  return { version, history: { steps: [], done: 0 }, work: { motion, details: null } };
+  return { version, history: { first: 0, steps: [], done: 0 }, work: { motion, details: null } };
 }
 
 /** A server of one draft: what it has, what was written to it, and how it answers next. */
 interface FakeServer {
   draft: StoredWork;
-  writes: SaveWork[];
+  writes: (ChangeWork | SaveWork)[];
   answer: 'ok' | 'away' | 'stale-version' | 'target-has-takes' | 'not-found';
   created: unknown[];
 }
@@ -28,13 +30,25 @@ let store: Store;
 const editing = () => store.getState().editing;
 const edit = (last: number): void => void store.dispatch(edited({ operation: 'setScene', args: [{ range: { first: 1, last } }] }));
 
+/** What the server has after a write. */
+function after(save: ChangeWork | SaveWork): StoredWork {
+  if (!('changes' in save)) return save;
+  const work = applyChanges(server.draft.work, save.changes);
+  const history = withHistoryChange(server.draft.history, save.history);
+  if (!work.ok || !history) throw new Error('The change does not fit.');
+  return { version: save.version, work: work.value, history };
+}
+
+const kept = createKept('undulan', 'unsaved');
+
 const STATUS = { 'stale-version': 409, 'target-has-takes': 409, 'not-found': 404 } as const;
 
 function json(body: unknown, status = 200): Response {
   return new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
 }
 
-beforeEach(() => {
+beforeEach(async () => {
+  await clear(kept);
   server = { draft: stored(4), writes: [], answer: 'ok', created: [] };
   vi.stubGlobal('fetch', async (request: Request) => {
     if (server.answer === 'away') throw new TypeError('no network');
@@ -44,11 +58,11 @@ beforeEach(() => {
       server.created.push(body);
       return json({ id: 'd2' }, 201);
     }
-    const save = body as SaveWork;
+    const save = body as ChangeWork | SaveWork;
     if (server.answer !== 'ok') return json({ type: `/problems/${server.answer}`, title: 'No', status: STATUS[server.answer], detail: 'Not like this.' }, STATUS[server.answer]);
     if (save.version !== server.draft.version) return json({ type: '/problems/stale-version', title: 'No', status: 409 }, 409);
     server.writes.push(save);
-    server.draft = { ...save, version: save.version + 1 };
+    server.draft = { ...after(save), version: save.version + 1 };
     return json({ version: server.draft.version });
   });
   localStorage.clear();
@@ -63,7 +77,8 @@ test('what is unsaved is written once, from the version it was made from; saved 
   edit(31);
   expect(await store.dispatch(saveWork())).toBe(true);
   expect(server.writes).toHaveLength(1);
-  expect(server.writes[0]).toMatchObject({ version: 4, work: { motion: { range: { last: 31 } } }, history: { done: 2 } });
+  expect(server.writes[0]).toEqual({ version: 4, changes: [{ kind: 'value', path: ['motion', 'range', 'last'], from: 25, to: 31 }], history: { keep: 0, add: editing().history.steps, done: 2 }, targetMayChange: false });
+  expect(server.draft).toMatchObject({ work: editing().work, history: editing().history });
   expect(editing()).toMatchObject({ version: 5, save: 'idle' });
   expect(await store.dispatch(saveWork())).toBe(true);
   expect(server.writes).toHaveLength(1);
@@ -154,19 +169,59 @@ test('coming back to a tab without changes shows what was written elsewhere; wit
   expect(editing().work!.motion.range.last).toBe(61);
 });
 
-test('an unsaved copy is taken up once, by any tab, and what cannot be read is passed over', () => {
-  const left = stored(4, 30);
-  keepUnsaved(DRAFT, left);
-  localStorage.setItem('undulan:unsaved:draft:d1:another-tab', '{"version":');
-  expect(takeUnsaved(DRAFT)).toEqual(left);
-  expect(takeUnsaved(DRAFT)).toBeNull();
-  expect(localStorage.length).toBe(0);
-  expect(takeUnsaved({ kind: 'draft', id: 'other' })).toBeNull();
+/** What is kept of the work being edited, as autosave keeps it. */
+const keep = (): Promise<void> => keepUnsaved(DRAFT, editing());
+
+test('an unsaved copy is what changed beside what it was made from; it is taken up once, with its steps, by any tab', async () => {
+  edit(30);
+  edit(31);
+  await keep();
+  const first = await entries<string, unknown>(kept);
+  edit(32);
+  await keep();
+  const sizes = (await entries<string, unknown>(kept)).map(([name, value]) => [name.split(':').at(-1), JSON.stringify(value).length] as const);
+  expect(sizes.find(([name]) => name === 'unsaved')![1]).toBeLessThan(700);
+  expect((await entries<string, unknown>(kept)).find(([name]) => name.endsWith('base'))).toEqual(first.find(([name]) => name.endsWith('base')));
+  sessionStorage.clear();
+  const left = (await takeUnsaved(DRAFT, EMPTY_HISTORY))!;
+  expect(left).toEqual({ version: 4, work: editing().work, history: editing().history });
+  expect(await takeUnsaved(DRAFT, EMPTY_HISTORY)).toBeNull();
+  expect(await entries<string, unknown>(kept)).toEqual([]);
 });
 
-test('a copy left by an older program is brought up to date', () => {
+test('brought back on what it was made from it is saved by what changed; on something newer it is a conflict', async () => {
+  edit(30);
+  await keep();
+  for (const [version, save] of [[4, 'idle'], [7, 'stale']] as const) {
+    const now = stored(version, version === 4 ? 25 : 77);
+    server.draft = now;
+    store = createStore();
+    store.dispatch(opened({ source: DRAFT, stored: now }));
+    const left = (await takeUnsaved(DRAFT, now.history))!;
+    store.dispatch(broughtBack(left));
+    await keep();
+    await store.dispatch(saveWork());
+    expect(editing().save).toBe(save);
+    expect(editing().work!.motion.range.last).toBe(30);
+    // As the first time again.
+    edit(29);
+    edit(30);
+    await keep();
+  }
+});
+
+test('what cannot be read of what is kept is passed over and gone', async () => {
+  await set('draft:d1:another-tab:base', { version: 3, work: { motion: 'none' } }, kept);
+  await set('draft:d1:another-tab:unsaved', { version: 3, changes: [], history: { keep: 0, add: [], done: 0 } }, kept);
+  await set('draft:d1:third-tab:unsaved', 7, kept);
+  localStorage.setItem('undulan:unsaved:draft:d1:old-tab', '{"version":');
+  expect(await takeUnsaved(DRAFT, EMPTY_HISTORY)).toBeNull();
+  expect([await entries(kept), localStorage.length]).toEqual([[], 0]);
+});
+
+test('a copy left by an older program is brought up to date', async () => {
   const subject = { id: 'drawer', name: 'Drawer', look: LOOK, locked: false, exposure: 1, channels: [{ id: 'position.x', resting: 0, keys: [createKey(1, 3)] }] };
   const motion = { format: 'undulan-motion', version: 1, rate: { num: 24, den: 1 }, range: { first: 1, last: 25 }, stage: { widthPx: 960, heightPx: 540, background: '#fffdf8' }, subjects: [subject] };
   localStorage.setItem('undulan:unsaved:draft:d1:old', JSON.stringify({ version: 2, history: { steps: [], done: 0 }, work: { motion, details: null } }));
-  expect(takeUnsaved(DRAFT)).toMatchObject({ version: 2, work: { motion: { version: 2, subjects: [{ visible: true }] } } });
+  expect(await takeUnsaved(DRAFT, EMPTY_HISTORY)).toMatchObject({ version: 2, work: { motion: { version: 2, subjects: [{ visible: true }] } } });
 });

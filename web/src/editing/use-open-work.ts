@@ -1,5 +1,6 @@
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import type { StoredWork } from '@undulan/contract';
+import { sameData } from '@undulan/core';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { broughtBack, closed, opened, type WorkSource } from './editing.slice.ts';
@@ -21,20 +22,26 @@ export function useOpenWork(kind: WorkSource['kind'], id: string, { currentData,
   const dispatch = useAppDispatch();
   const isOpen = useAppSelector((state) => state.editing.source?.id === id);
   const stored = isFetching ? undefined : currentData;
+  const opening = useRef<string | null>(null);
 
   useEffect(() => {
-    if (!stored || isOpen) return;
+    if (!stored || isOpen || opening.current === id) return;
     const source = { kind, id };
-    dispatch(opened({ source, stored }));
-    const left = takeUnsaved(source);
-    if (left && JSON.stringify(left.work) !== JSON.stringify(stored.work)) {
+    opening.current = id;
+    // A browser that keeps nothing has kept nothing.
+    void takeUnsaved(source, stored.history).catch(() => null).then((left) => {
+      if (opening.current !== id) return;
+      opening.current = null;
+      dispatch(opened({ source, stored }));
+      if (!left || sameData(left.work, stored.work)) return;
       dispatch(broughtBack(left));
       toast('Changes that had not been saved were brought back.');
-    }
+    });
   }, [dispatch, kind, id, stored, isOpen]);
 
   useEffect(
     () => () => {
+      opening.current = null;
       void dispatch(saveWork());
       dispatch(closed());
     },

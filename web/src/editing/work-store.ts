@@ -1,4 +1,5 @@
-import type { Saved, SaveWork, StoredWork, Work, WorkHistory } from '@undulan/contract';
+import type { ChangeWork, Saved, SaveWork, StoredWork, Work } from '@undulan/contract';
+import type { History } from '@undulan/core';
 import { api } from '../app/api.ts';
 import type { Store } from '../app/store.ts';
 import type { WorkSource } from './editing.slice.ts';
@@ -12,7 +13,8 @@ export async function fetchWork(dispatch: Dispatch, source: WorkSource): Promise
   return dispatch(api.endpoints.setting.initiate(source.id, fresh)).unwrap();
 }
 
-export function writeWork(dispatch: Dispatch, source: WorkSource, save: SaveWork): Promise<Saved> {
+/** Writes what changed, or all of the work. */
+export function writeWork(dispatch: Dispatch, source: WorkSource, save: ChangeWork | SaveWork): Promise<Saved> {
   const given = { id: source.id, save };
   return source.kind === 'draft'
     ? dispatch(api.endpoints.saveDraft.initiate(given)).unwrap()
@@ -20,7 +22,7 @@ export function writeWork(dispatch: Dispatch, source: WorkSource, save: SaveWork
 }
 
 /** Keeps work beside what the server has: as a second draft, or as an unpublished exercise. Gives the copy's page. */
-export async function keepAsCopy(dispatch: Dispatch, source: WorkSource, work: Work, history: WorkHistory): Promise<string> {
+export async function keepAsCopy(dispatch: Dispatch, source: WorkSource, work: Work, history: History): Promise<string> {
   if (source.kind === 'draft') {
     const { exerciseId, name } = await dispatch(api.endpoints.draft.initiate(source.id, { forceRefetch: true, subscribe: false })).unwrap();
     const copy = { name: `${name}, copy`, motion: work.motion, history };

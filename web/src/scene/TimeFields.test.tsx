@@ -20,7 +20,7 @@ function type(label: string, text: string): void {
 beforeEach(() => {
   store = createStore();
   const work = { motion: createMotion([createSubject('dial', 'Hob dial', LOOK, { x: 160, y: 270 })]), details: null };
-  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { steps: [], done: 0 }, work } }));
+  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work } }));
   render(
     <Provider store={store}>
       <TimeFields />

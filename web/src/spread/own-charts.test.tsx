@@ -34,7 +34,7 @@ beforeEach(() => {
   const keys = Array.from({ length: SEGMENTS + 1 }, (_, i) => createKey(1 + i * STEP, i % 2 === 0 ? 0 : 60));
   const lid = { ...createSubject('lid', 'Lid', LOOK, { x: 0, y: 0 }), channels: [createChannel('position.y', 0, keys)] };
   const motion = { ...createMotion([lid]), range: { first: 1, last: LAST } };
-  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { steps: [], done: 0 }, work: { motion, details: null } } }));
+  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion, details: null } } }));
   render(
     <Provider store={store}>
       <ClockProvider range={motion.range} rate={motion.rate}>

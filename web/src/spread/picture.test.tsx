@@ -25,7 +25,7 @@ beforeEach(() => {
   store = createStore();
   const subject = createSubject('pancake', 'Pancake', LOOK, { x: 480, y: 300 });
   const tossed = { ...subject, channels: subject.channels.map((channel) => (channel.id === 'position.y' ? createChannel('position.y', 300, [createKey(5, 300), createKey(17, 120)]) : channel)) };
-  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { steps: [], done: 0 }, work: { motion: createMotion([tossed]), details: null } } }));
+  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion: createMotion([tossed]), details: null } } }));
   const { range, rate } = motion();
   render(
     <Provider store={store}>

@@ -38,7 +38,7 @@ beforeEach(() => {
   localStorage.clear();
   Object.defineProperties(HTMLElement.prototype, { clientHeight: { configurable: true, get: () => 600 }, clientWidth: { configurable: true, get: () => 800 } });
   store = createStore();
-  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { steps: [], done: 0 }, work: { motion: glass('linear'), details: null } } }));
+  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion: glass('linear'), details: null } } }));
   render(
     <Provider store={store}>
       <Tooltip.Provider>

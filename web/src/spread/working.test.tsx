@@ -67,7 +67,7 @@ beforeEach(() => {
   // The simulated browser lays nothing out: what scrolls is given a height, so that rows are in sight.
   Object.defineProperties(HTMLElement.prototype, { clientHeight: { configurable: true, get: () => 600 }, clientWidth: { configurable: true, get: () => 800 } });
   store = createStore();
-  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { steps: [], done: 0 }, work: { motion: rack(), details: null } } }));
+  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion: rack(), details: null } } }));
 });
 afterEach(cleanup);
 

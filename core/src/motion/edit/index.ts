@@ -34,4 +34,4 @@ export { bakeKeys } from './bake-keys.ts';
 export { keepRestFrame } from './rest-frame.ts';
 export { setGuide, guideSubject } from './guide-subject.ts';
 export { setOutside, setWobble } from './outside-keys.ts';
-export { Limits, USUAL_LIMITS, beyondLimits, keepWithin, keyCount } from './limits.ts';
+export { Limits, USUAL_LIMITS, beyondLimits, bringWithin, brokenLimits, keepWithin, keyCount, newlyBroken } from './limits.ts';

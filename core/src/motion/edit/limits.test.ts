@@ -1,7 +1,8 @@
 import { expect, test } from 'vitest';
 import { createChannel, createKey, createMotion, createSubject } from '../document.ts';
 import type { MotionDocument } from '../schema.ts';
-import { beyondLimits, changeRate, deleteKeys, keepWithin, keyCount, setKeys, setLeave, setScene, setSubject, USUAL_LIMITS, type Limits } from './index.ts';
+import { startingScene } from '../starting-scene.ts';
+import { beyondLimits, bringWithin, brokenLimits, changeRate, deleteKeys, keepWithin, keyCount, newlyBroken, setKeys, setLeave, setScene, setSubject, USUAL_LIMITS, type Limits } from './index.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;
 const X = { subjectId: 'drawer', channelId: 'position.x' } as const;
@@ -39,4 +40,19 @@ test('an edit beyond the limits leaves the motion as it was and says why', () =>
   const edit = setKeys(drawer, 9, [{ ...X, value: 50 }]);
   expect(keepWithin(drawer, edit, USUAL_LIMITS)).toBe(edit);
   expect(keepWithin(drawer, edit, { ...USUAL_LIMITS, maxKeys: 2 })).toEqual({ motion: drawer, keys: [], gaveWay: [], refused: 'The exercise allows 2 keys in all.' });
+});
+
+test('work begun before a limit was set may stay beyond it and be mended, by hand or at once, and is not within until then', () => {
+  const start = startingScene(drawer);
+  const limits = { ...USUAL_LIMITS, channels: ['position.x' as const], maxKeys: 2 };
+  expect(brokenLimits(start, drawer, limits)).toEqual([]);
+  const early = setKeys(setScene(drawer, { range: { first: 1, last: 90 } }).motion, 9, [{ ...Y, value: 50 }, { ...X, value: 40 }]).motion;
+  expect(brokenLimits(start, early, limits)).toEqual(['The exercise sets the range.', 'The exercise leaves position x to you, and no other channel.', 'The exercise allows 2 keys in all.']);
+  const moved = setKeys(early, 9, [{ ...X, value: 45 }]).motion;
+  expect(newlyBroken(start, early, moved, limits)).toEqual([]);
+  expect(newlyBroken(start, early, changeRate(early, { num: 12, den: 1 }, 'keep-frames').motion, limits)).toEqual(['The exercise sets the frame rate.']);
+  expect(newlyBroken(start, early, setKeys(early, 12, [{ ...X, value: 45 }]).motion, limits)).toEqual(['The exercise allows 2 keys in all.']);
+  const brought = bringWithin(early, start, limits).motion;
+  expect(brokenLimits(start, brought, limits)).toEqual(['The exercise allows 2 keys in all.']);
+  expect(brokenLimits(start, deleteKeys(brought, [{ ...X, frame: 9 }]).motion, limits)).toEqual([]);
 });

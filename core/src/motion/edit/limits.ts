@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { sameData } from '../../steps/index.ts';
 import { sameRate } from '../../time/rate.ts';
 import { CHANNELS, CHANNEL_IDS, type ChannelId } from '../channels.ts';
 import { TRACKS } from '../track.ts';
@@ -29,17 +30,72 @@ export function keyCount(motion: MotionDocument): number {
   return motion.subjects.reduce((sum, subject) => sum + new Set(subject.channels.flatMap((channel) => channel.keys.map((key) => `${trackOf(channel.id)} ${key.frame}`))).size, 0);
 }
 
-/** Why a change from one motion to another is not within the limits; null where it is. */
+/** One thing an exercise keeps: whether two motions differ in it, and how it is said. */
+interface Kept {
+  isKept: (limits: Limits) => boolean;
+  isSame: (before: MotionDocument, after: MotionDocument, limits: Limits) => boolean;
+  says: (limits: Limits) => string;
+}
+
+/** What an exercise may keep, in the order in which it is said. */
+const KEPT: readonly Kept[] = [
+  { isKept: ({ rate }) => !rate, isSame: (before, after) => sameRate(before.rate, after.rate), says: () => 'The exercise sets the frame rate.' },
+  { isKept: ({ range }) => !range, isSame: (before, after) => before.range.first === after.range.first && before.range.last === after.range.last, says: () => 'The exercise sets the range.' },
+  { isKept: () => true, isSame: (before, after) => sameData(before.stage, after.stage), says: () => 'The exercise sets the stage.' },
+  { isKept: ({ subjects }) => !subjects, isSame: sameScene, says: () => 'The exercise sets the subjects, what they look like and how long their drawings are held.' },
+  { isKept: ({ path }) => !path, isSame: samePaths, says: () => 'The exercise sets the paths.' },
+  { isKept: ({ channels }) => channels !== null, isSame: onlyChannels, says: ({ channels }) => `The exercise leaves ${namesOf(channels ?? [])} to you, and no other channel.` },
+];
+
+function tooManyKeys({ maxKeys }: Limits, motion: MotionDocument): boolean {
+  return maxKeys !== null && keyCount(motion) > maxKeys;
+}
+
+const saysKeys = ({ maxKeys }: Limits): string => `The exercise allows ${maxKeys} keys in all.`;
+
+/** Why a change from one motion to another is not within the limits; null where it is. One that is beyond them already may stay so, and be mended. */
 export function beyondLimits(before: MotionDocument, after: MotionDocument, limits: Limits): string | null {
   if (before === after) return null;
-  if (!limits.rate && !sameRate(before.rate, after.rate)) return 'The exercise sets the frame rate.';
-  if (!limits.range && (before.range.first !== after.range.first || before.range.last !== after.range.last)) return 'The exercise sets the range.';
-  if (before.stage !== after.stage && JSON.stringify(before.stage) !== JSON.stringify(after.stage)) return 'The exercise sets the stage.';
-  if (!limits.subjects && !sameScene(before, after)) return 'The exercise sets the subjects, what they look like and how long their drawings are held.';
-  if (!limits.path && !samePaths(before, after)) return 'The exercise sets the paths.';
-  if (limits.channels && !onlyChannels(before, after, limits.channels)) return `The exercise leaves ${namesOf(limits.channels)} to you, and no other channel.`;
-  if (limits.maxKeys !== null && keyCount(after) > limits.maxKeys && keyCount(after) > keyCount(before)) return `The exercise allows ${limits.maxKeys} keys in all.`;
-  return null;
+  const broken = KEPT.find((kept) => kept.isKept(limits) && !kept.isSame(before, after, limits));
+  if (broken) return broken.says(limits);
+  return tooManyKeys(limits, after) && keyCount(after) > keyCount(before) ? saysKeys(limits) : null;
+}
+
+/** Everything in which a motion is beyond the limits of an exercise with this starting scene, in words; none where it may be handed in. */
+export function brokenLimits(start: MotionDocument, motion: MotionDocument, limits: Limits): string[] {
+  const broken = KEPT.filter((kept) => kept.isKept(limits) && !kept.isSame(start, motion, limits)).map((kept) => kept.says(limits));
+  return tooManyKeys(limits, motion) ? [...broken, saysKeys(limits)] : broken;
+}
+
+/** What of an exercise's limits a change goes beyond that was kept before it: work that was beyond them already may stay so, and be mended. */
+export function newlyBroken(start: MotionDocument, before: MotionDocument, after: MotionDocument, limits: Limits): string[] {
+  const known = new Set(brokenLimits(start, before, limits));
+  if (keyCount(after) > keyCount(before)) known.delete(saysKeys(limits));
+  return brokenLimits(start, after, limits).filter((said) => !known.has(said));
+}
+
+/** A motion brought back to what its exercise keeps: rate, range, stage, scene, paths and kept channels as in the starting scene, the keys that are left to the learner as they are. Too many keys stay too many. */
+export function bringWithin(motion: MotionDocument, start: MotionDocument, limits: Limits): Edit {
+  const scene = limits.subjects ? motion.subjects : start.subjects.map((subject) => withKeysOf(subject, motion.subjects.find((other) => other.id === subject.id), limits));
+  const subjects = limits.path ? scene : scene.map((subject) => ({ ...subject, guide: start.subjects.find((other) => other.id === subject.id)?.guide ?? null }));
+  const brought = {
+    ...motion,
+    stage: start.stage,
+    ...(!limits.rate && { rate: start.rate }),
+    ...(!limits.range && { range: start.range, workRange: null }),
+    ...(!limits.path && { guides: start.guides }),
+    subjects: limits.channels ? subjects.map((subject) => withKeptChannels(subject, start.subjects.find((other) => other.id === subject.id), limits.channels!)) : subjects,
+  };
+  return { motion: brought, keys: [], gaveWay: [] };
+}
+
+function withKeysOf(subject: Subject, own: Subject | undefined, limits: Limits): Subject {
+  return own ? { ...subject, channels: own.channels, positionJoined: own.positionJoined, guide: limits.path ? own.guide : subject.guide } : subject;
+}
+
+function withKeptChannels(subject: Subject, start: Subject | undefined, free: readonly string[]): Subject {
+  const kept = start?.channels.filter((channel) => !free.includes(channel.id)) ?? [];
+  return { ...subject, channels: [...kept, ...subject.channels.filter((channel) => free.includes(channel.id))] };
 }
 
 /** An edit beyond the limits does nothing and says why; any other goes through. */
@@ -49,22 +105,18 @@ export function keepWithin(before: MotionDocument, edit: Edit, limits: Limits): 
 }
 
 function sameScene(before: MotionDocument, after: MotionDocument): boolean {
-  const look = ({ id, name, look, locked, visible, parentId, pivot, exposure }: Subject): unknown => [id, name, look, locked, visible, parentId, pivot, exposure];
-  return JSON.stringify(before.subjects.map(look)) === JSON.stringify(after.subjects.map(look));
+  const look = ({ id, name, look, locked, visible, parentId, pivot, exposure }: Subject): unknown => ({ id, name, look, locked, visible, parentId, pivot, exposure });
+  return sameData(before.subjects.map(look), after.subjects.map(look));
 }
 
 function samePaths(before: MotionDocument, after: MotionDocument): boolean {
-  const guides = (motion: MotionDocument): string => JSON.stringify([motion.guides, motion.subjects.map((subject) => subject.guide)]);
-  return guides(before) === guides(after);
+  return sameData(before.guides, after.guides) && sameData(before.subjects.map((subject) => subject.guide), after.subjects.map((subject) => subject.guide));
 }
 
-function onlyChannels(before: MotionDocument, after: MotionDocument, channels: readonly string[]): boolean {
+function onlyChannels(before: MotionDocument, after: MotionDocument, { channels: free }: Limits): boolean {
   return after.subjects.every((subject) => {
     const was = before.subjects.find((other) => other.id === subject.id);
-    return subject.channels.every((channel) => {
-      const old = was?.channels.find((other) => other.id === channel.id);
-      return old === channel || channels.includes(channel.id) || JSON.stringify(old) === JSON.stringify(channel);
-    });
+    return subject.channels.every((channel) => free?.includes(channel.id) || sameData(was?.channels.find((other) => other.id === channel.id), channel));
   });
 }
 

@@ -5,10 +5,10 @@ import { keyCount, type Limits, type MotionDocument } from '@undulan/core';
 import { Tabs } from 'radix-ui';
 import { toast } from 'sonner';
 import { useAssignmentQuery, useDraftQuery, useHandInMutation } from '../../app/api.ts';
-import { explain } from '../../app/problem.ts';
+import { explain, isProblem } from '../../app/problem.ts';
 import { Shell } from '../../app/Shell.tsx';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { limited, saveWork, useEditing, selectMotion, useOpenWork } from '../../editing/index.ts';
+import { edited, limited, saveWork, useEditing, selectMotion, useOpenWork } from '../../editing/index.ts';
 import { ConflictDialog, EditingActions, EditingPicture, EditingTime, FramesTable, NumbersPanel, OwnCharts, PagesChoice, RecordQuestion, SaveStatus, Spread, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time-page/index.ts';
 import { Button, Dialog, formatDue, Loading, LoadFailed, TabBar, Toggle, useStored } from '../../ui/index.ts';
@@ -149,6 +149,7 @@ function HandInButton({ draft, assignment }: { draft: Draft; assignment: Assignm
   const motion = useAppSelector(selectMotion)!;
   const { version, unkeyed } = useEditing('version', 'unkeyed');
   const [asking, setAsking] = useState(false);
+  const [beyond, setBeyond] = useState<string | null>(null);
   const [handIn, { isLoading }] = useHandInMutation();
   const isEmpty = motion.subjects.every((subject) => subject.channels.every((channel) => channel.keys.length === 0));
 
@@ -160,7 +161,12 @@ function HandInButton({ draft, assignment }: { draft: Draft; assignment: Assignm
     const answer = await handIn({ id: draft.id, handIn: { version } });
     setAsking(false);
     if (answer.data) await navigate(`/takes/${answer.data.id}`);
+    else if (isProblem(answer.error, 'beyond-limits')) setBeyond(explain(answer.error));
     else toast.error(explain(answer.error));
+  };
+  const bringBack = (): void => {
+    dispatch(edited({ operation: 'bringWithin', args: [assignment.start, assignment.mayChange] }));
+    setBeyond(null);
   };
 
   return (
@@ -185,6 +191,22 @@ function HandInButton({ draft, assignment }: { draft: Draft; assignment: Assignm
         {isLate(assignment) && <p className="mt-2 text-danger">It is past the due date: the take will be marked as late.</p>}
         {assignment.takeLimit !== null && <p className="mt-2">{takesLeft(assignment)} of {assignment.takeLimit} takes {takesLeft(assignment) === 1 ? 'is' : 'are'} left, this one among them.</p>}
         {unkeyed.length > 0 && <p className="mt-2 text-danger">{unkeyed.length === 1 ? 'One change is' : `${unkeyed.length} changes are`} not keyed and will not be part of it.</p>}
+      </Dialog>
+      <Dialog
+        open={beyond !== null}
+        onClose={() => setBeyond(null)}
+        title="Beyond what the exercise leaves to you"
+        actions={
+          <>
+            <Button onClick={() => setBeyond(null)}>Keep working</Button>
+            <Button kind="main" onClick={bringBack}>
+              Bring it back within
+            </Button>
+          </>
+        }
+      >
+        <p>{beyond}</p>
+        <p className="mt-2">The exercise was changed after this draft was begun. Bringing it back takes what the exercise sets from there and keeps your keys on the channels that are yours; it can be undone.</p>
       </Dialog>
     </>
   );

@@ -15,7 +15,7 @@ function show(change: Partial<Limits>): void {
   cleanup();
   store = createStore();
   const limits = { ...USUAL_LIMITS, ...change };
-  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { steps: [], done: 0 }, work: { motion: createMotion([createSubject('dial', 'Hob dial', LOOK, { x: 160, y: 270 })]), details: null } } }));
+  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion: createMotion([createSubject('dial', 'Hob dial', LOOK, { x: 160, y: 270 })]), details: null } } }));
   store.dispatch(limited(limits));
   render(
     <Provider store={store}>

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { formatDistanceToNow } from 'date-fns';
 import type { OpenExercise, TakeSummary } from '@undulan/contract';
@@ -9,9 +10,15 @@ import { Shell } from '../../app/Shell.tsx';
 import { Button, Empty, Loading, LoadFailed } from '../../ui/index.ts';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
 
+/** How often the course is asked for while a reading is coming. */
+const ASK_EVERY_MS = 1500;
+
 /** The course for a learner: the exercises open to them, in order, and what to do next with each. */
 export function LearnerCourse({ courseId }: { courseId: string }) {
-  const { data, error, refetch } = useLearnerCourseQuery(courseId, { refetchOnMountOrArgChange: true, refetchOnFocus: true });
+  const [isComing, setComing] = useState(false);
+  const { data, error, refetch } = useLearnerCourseQuery(courseId, { refetchOnMountOrArgChange: true, refetchOnFocus: true, pollingInterval: isComing ? ASK_EVERY_MS : 0 });
+  const comes = data?.exercises.some((exercise) => exercise.takes.some((take) => take.readingState === 'coming')) ?? false;
+  if (comes !== isComing) setComing(comes);
   const navigate = useNavigate();
   return (
     <Shell crumbs={[{ label: data?.title ?? 'Course' }]} actions={<Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>}>
@@ -104,7 +111,7 @@ function TakeLink({ take }: { take: TakeSummary }) {
   const returned = take.state === 'returned';
   return (
     <Link to={`/takes/${take.id}`} className={`figures inline-block rounded-md border px-2 py-0.5 text-xs hover:bg-shade ${returned ? 'border-target text-target' : 'border-rule text-faint'}`}>
-      take {take.number} · {returned ? `returned, ${take.grade}` : 'handed in'}
+      take {take.number} · {returned ? `returned, ${take.grade}` : take.readingState === 'coming' ? 'handed in, being read' : 'handed in'}
       {take.late && ', late'}
     </Link>
   );

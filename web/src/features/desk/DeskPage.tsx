@@ -1,21 +1,19 @@
 import { useMemo, useState } from 'react';
 import { Tabs } from 'radix-ui';
 import type { TakeView } from '@undulan/contract';
-import { toast } from 'sonner';
-import { useReadAgainMutation } from '../../app/api.ts';
-import { explain } from '../../app/problem.ts';
 import { Shell } from '../../app/Shell.tsx';
-import { ComparisonSpread, ReadAllAgain, TakesPanel, type DrawingDraft } from '../../comparison/index.ts';
+import { ComparisonSpread, TakesPanel, type DrawingDraft } from '../../comparison/index.ts';
 import { isEmptyDrawing } from '../../drawing/index.ts';
 import { PagesChoice, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time-page/index.ts';
-import { Button, TabBar } from '../../ui/index.ts';
+import { TabBar } from '../../ui/index.ts';
 import { DeskFindings } from './DeskFindings.tsx';
 import { GradeForm } from './GradeForm.tsx';
 import type { NoteDraft } from './note-draft.ts';
 import { NotesPanel } from './NotesPanel.tsx';
 import { QueueSteps } from './QueueSteps.tsx';
 import { ReadingsChoice } from './ReadingsChoice.tsx';
+import { ReadingStatus } from './ReadingStatus.tsx';
 import { ReturnButton } from './ReturnButton.tsx';
 import { useDecisions } from './use-decisions.ts';
 import { useReviewWriter } from './use-review-writer.ts';
@@ -69,7 +67,7 @@ export function DeskPage({ view }: { view: TakeView }) {
         }
       >
         <div className="flex h-full flex-col">
-          {view.targetChanged && <ReadAgain takeId={view.id} exerciseId={view.exerciseId} />}
+          <ReadingStatus view={view} />
           <div className="min-h-0 flex-1">
             <ComparisonSpread
               view={view}
@@ -118,24 +116,5 @@ export function DeskPage({ view }: { view: TakeView }) {
         </div>
       </Shell>
     </ClockProvider>
-  );
-}
-
-/** The target was changed after this reading: said, with what to do about it. */
-function ReadAgain({ takeId, exerciseId }: { takeId: string; exerciseId: string }) {
-  const [readAgain, { isLoading }] = useReadAgainMutation();
-  const read = async (): Promise<void> => {
-    const answer = await readAgain(takeId);
-    if (answer.error) toast.error(explain(answer.error));
-    else toast.success('Read against the target as it is now. The older reading is kept.');
-  };
-  return (
-    <p role="status" className="flex items-center gap-3 border-b border-rule bg-shade px-4 py-1.5 text-sm">
-      The target was changed after this take was read. What you see is the reading against the target of that time.
-      <Button small disabled={isLoading} onClick={() => void read()}>
-        Read again
-      </Button>
-      <ReadAllAgain exerciseId={exerciseId} label="Read all takes again" />
-    </p>
   );
 }

@@ -3,7 +3,8 @@ import { format } from 'date-fns';
 import type { TakeView } from '@undulan/contract';
 
 /** Which reading of a take is looked at, where its target was changed in between: the newest, or an older one beside it. */
-export function ReadingsChoice({ view: { readings, readingId } }: { view: TakeView }) {
+export function ReadingsChoice({ view: { readings: all, readingId } }: { view: TakeView }) {
+  const readings = all.filter((reading) => reading.state === 'read');
   const [, setParams] = useSearchParams();
   if (readings.length < 2) return null;
   return (

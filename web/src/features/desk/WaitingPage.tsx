@@ -79,7 +79,7 @@ function Queue({ waiting }: { waiting: readonly WaitingTake[] }) {
                     </td>
                     <td className="px-4 py-2.5">{take.exerciseTitle}</td>
                     <td className="figures px-4 py-2.5">{take.number}</td>
-                    <td className="figures px-4 py-2.5">{take.findings}</td>
+                    <td className="figures px-4 py-2.5">{take.readingState === 'read' ? take.findings : <span className="text-xs text-faint">{take.readingState === 'coming' ? 'being read' : 'not read'}</span>}</td>
                     <td className="figures px-4 py-2.5">{take.proposedGrade ?? '–'}</td>
                   </tr>
                 ))}

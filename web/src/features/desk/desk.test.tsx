@@ -21,7 +21,7 @@ const twoLate = moveKeys(moveKeys(model, [ref(25)], 4).motion, [ref(13)], 3).mot
 const readingOf = (motion: MotionDocument): Reading => readTake({ motion: model, tolerances }, motion);
 
 const NO_REVIEW: Review = { version: 1, grade: null, summary: '', criteria: {}, decisions: {}, notes: [], instructorName: null, returnedAt: null, again: false };
-const summary = (number: number) => ({ id: `t${number}`, number, state: 'handed-in' as const, handedInAt: `2026-11-0${number}T10:00:00.000Z`, late: false, grade: null });
+const summary = (number: number) => ({ id: `t${number}`, number, state: 'handed-in' as const, handedInAt: `2026-11-0${number}T10:00:00.000Z`, late: false, grade: null, readingState: 'read' as const });
 
 /** A server of two takes of one learner, of which the second is under review. */
 interface FakeServer {
@@ -106,7 +106,7 @@ async function open(change: Partial<TakeView> = {}): Promise<void> {
     stale: false, slowMs: 0, reviews: [], returned: [], done: [],
     view: {
       ...summary(2), role: 'instructor', exerciseId: 'e1', exerciseTitle: 'Drawer slide', courseId: 'c1', courseTitle: 'Kitchen', learner: { id: 'w', name: 'Wout' },
-      motion: twoLate, target: model, tolerances, reading, targetChanged: false, review: NO_REVIEW, readings: [], readingId: null, siblings: [summary(1), summary(2)], ...change,
+      motion: twoLate, target: model, tolerances, reading, targetChanged: false, notReadBecause: null, review: NO_REVIEW, readings: [], readingId: null, siblings: [summary(1), summary(2)], ...change,
     },
   };
   const router = createMemoryRouter([{ path: '*', element: <Page /> }]);

@@ -2,7 +2,7 @@ import type { WaitingTake } from '@undulan/contract';
 import { expect, test } from 'vitest';
 import { filterWaiting, neighbours } from './use-waiting.ts';
 
-const take = (takeId: string, learnerName: string, handedInAt: string, change: Partial<WaitingTake> = {}): WaitingTake => ({ takeId, exerciseId: 'drawer', exerciseTitle: 'Drawer slide', learnerName, number: 1, handedInAt, late: false, findings: 2, proposedGrade: 60, ...change });
+const take = (takeId: string, learnerName: string, handedInAt: string, change: Partial<WaitingTake> = {}): WaitingTake => ({ takeId, exerciseId: 'drawer', exerciseTitle: 'Drawer slide', learnerName, number: 1, handedInAt, late: false, readingState: 'read', findings: 2, proposedGrade: 60, ...change });
 const queue = [take('a', 'Ines Calado', '2026-11-01'), take('b', 'Leif Arnesen', '2026-11-02', { exerciseId: 'ladle', late: true }), take('c', 'Priya Raman', '2026-11-03')];
 const ids = (takes: WaitingTake[]): string[] => takes.map(({ takeId }) => takeId);
 

@@ -25,7 +25,7 @@ export function ReviewPage({ view }: { view: TakeView }) {
     <ClockProvider range={ruler.range} rate={ruler.rate}>
       <Shell
         crumbs={[{ label: view.courseTitle, to: `/courses/${view.courseId}` }, { label: view.exerciseTitle }, { label: `Take ${view.number}` }]}
-        status={review ? `Returned${review.again ? ' for another take' : ''}, grade ${review.grade}` : 'Handed in, waits for review'}
+        status={review ? `Returned${review.again ? ' for another take' : ''}, grade ${review.grade}` : view.readingState === 'coming' ? 'Handed in, being read' : 'Handed in, waits for review'}
         actions={
           <>
             <PagesChoice pages={pages} onChange={setPages} />

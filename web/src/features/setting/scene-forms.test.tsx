@@ -28,7 +28,7 @@ function type(label: string, text: string): void {
 
 beforeEach(() => {
   store = createStore();
-  store.dispatch(opened({ source: { kind: 'exercise', id: 'e1' }, stored: { version: 1, history: { steps: [], done: 0 }, work: { motion: createMotion([createSubject('dial', 'Hob dial', LOOK, { x: 160, y: 270 })]), details: DETAILS } } }));
+  store.dispatch(opened({ source: { kind: 'exercise', id: 'e1' }, stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion: createMotion([createSubject('dial', 'Hob dial', LOOK, { x: 160, y: 270 })]), details: DETAILS } } }));
   render(
     <Provider store={store}>
       <Tooltip.Provider>

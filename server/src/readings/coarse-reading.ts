@@ -1,0 +1,81 @@
+import { FINDING_KINDS, type Finding, type FindingKind, type Reading, type TrackReading } from '@undulan/core';
+
+/** What each kind of finding says to a learner from whom the model is hidden: what is wrong, not by how much. */
+const WORDS: Record<FindingKind, string> = {
+  'not-all-read': 'This is more than one reading looks at.',
+  'rate-differs': 'The frame rate is not the one that is set.',
+  'range-differs': 'The range is not the one that is set.',
+  'stage-differs': 'The stage is not the one that is set.',
+  'exposure-differs': 'Drawings are held longer or shorter than is set.',
+  'rest-frame-keyed': 'There are keys on the frame kept for the starting pose.',
+  'subject-missing': 'A subject is missing.',
+  'track-never-keyed': 'Something that should move never does.',
+  'key-missing': 'A key is missing.',
+  'key-late': 'A key comes too late.',
+  'key-early': 'A key comes too early.',
+  'key-extra': 'There is a key too many.',
+  'overlap-off': 'One part follows another too soon or too late.',
+  'pose-off': 'The pose at this key is off.',
+  'hold-moves': 'It moves where it should hold.',
+  'held-not-moving': 'It stands still, then jumps.',
+  'start-not-slow': 'It should leave more slowly.',
+  'start-too-slow': 'It should leave less slowly.',
+  'finish-not-slow': 'It should arrive more slowly.',
+  'finish-too-slow': 'It should arrive less slowly.',
+  'spacing-off': 'The spacing here is off.',
+  'contact-floats': 'The contact floats: it should hit.',
+  'turn-sharp': 'The turn is sharp: it should be soft.',
+  'settle-off': 'It comes to rest in the wrong number of swings, or they die too fast or too slowly.',
+  'arc-off': 'It leaves its arc.',
+  'arc-kinked': 'The arc has a corner.',
+  'limb-long': 'A limb is drawn longer than it is.',
+  'volume-off': 'The volume changes.',
+  'loop-open': 'The loop does not close in place.',
+  'loop-jerks': 'The loop does not close in speed.',
+  'loop-hitches': 'The loop holds its closing drawing twice.',
+  strobing: 'The step is too long for the eye to join.',
+  'track-extra': 'Something moves that need not.',
+  'channel-idle': 'A channel is keyed and never changes.',
+  'keys-idle': 'Some keys do nothing.',
+};
+
+/** Kinds that speak of the take alone: they say nothing of the model, and stay as they are. */
+const OF_THE_TAKE: ReadonlySet<FindingKind> = new Set(['rest-frame-keyed', 'channel-idle', 'keys-idle']);
+
+/** Scores are told to so many points: finer ones give the error they were made from. */
+const SCORE_STEP = 10;
+const coarse = (score: number): number => Math.round(score / SCORE_STEP) * SCORE_STEP;
+
+/** Where in their own take a learner finds it: its own keys are no secret. Null where only the model knows. */
+function ownFrames(finding: Finding, track: TrackReading | undefined): { firstFrame: number; lastFrame: number } | null {
+  if (finding.kind === 'key-extra') return { firstFrame: finding.firstFrame, lastFrame: finding.lastFrame };
+  const keyFor = (frame: number): number | undefined => track?.pairs.find((pair) => pair.targetFrame === frame)?.takeFrame;
+  const expected = finding.kind === 'key-late' || finding.kind === 'key-early' ? finding.expected : finding.firstFrame;
+  const first = keyFor(expected);
+  const last = finding.kind === 'key-late' || finding.kind === 'key-early' ? first : keyFor(finding.lastFrame);
+  return first !== undefined && last !== undefined ? { firstFrame: first, lastFrame: last } : null;
+}
+
+function coarseFinding(finding: Finding, { tracks, range }: Reading): Finding {
+  if (OF_THE_TAKE.has(finding.kind)) return finding;
+  const track = tracks.find((one) => one.subjectId === finding.subjectId && one.track === finding.track);
+  const frames = ownFrames(finding, track) ?? { firstFrame: range.first, lastFrame: range.last };
+  const { kind, subjectId, track: id } = finding;
+  const settings = FINDING_KINDS[kind] === 'settings';
+  return { kind, subjectId, track: id, ...frames, measured: 0, expected: 0, tolerance: 0, unit: '', severity: 'clear', sentence: track && !settings ? `${track.subjectName}, ${track.label.toLowerCase()}: ${WORDS[kind]}` : WORDS[kind] };
+}
+
+/**
+ * A reading for a learner from whom the model is hidden: what is wrong and where in their own take, without the series, pairs and amounts from which the model's keys and values could be worked out.
+ */
+export function coarseReading(reading: Reading): Reading {
+  return {
+    version: reading.version,
+    range: reading.range,
+    nearest: null,
+    tracks: [],
+    findings: reading.findings.map((finding) => coarseFinding(finding, reading)),
+    criteria: reading.criteria.map(({ id, label, weight, score }) => ({ id, label, weight, score: coarse(score), error: 0, tolerance: 0, unit: '' })),
+    proposedGrade: coarse(reading.proposedGrade),
+  };
+}
