@@ -1,6 +1,7 @@
 import { rmSync } from 'node:fs';
 import { startDatabase, temporaryFolder } from './database.mjs';
 import { ensureBuilt, ROOT } from './prepare.mjs';
+import { startBalance } from './balance.mjs';
 import { startServer } from './serve.mjs';
 import { run, whenOrphaned } from './shell.mjs';
 
@@ -28,22 +29,29 @@ export async function throwawayDatabase() {
   return database;
 }
 
-/** A fresh application with the demo course on a database of its own. */
-export async function throwawayApplication() {
+/** A fresh application with the demo course on a database of its own; as several copies behind one address if that is asked for. */
+export async function throwawayApplication({ copies = 1 } = {}) {
   const { url } = await throwawayDatabase();
-  const server = await startServer({ url, port: 0, logLevel: 'error' });
-  started.push(server.stop);
-  return server.address;
+  const addresses = [];
+  for (let copy = 0; copy < copies; copy++) {
+    const server = await startServer({ url, port: 0, logLevel: 'error' });
+    started.push(server.stop);
+    addresses.push(server.address);
+  }
+  if (copies === 1) return addresses[0];
+  const balance = await startBalance(addresses);
+  started.push(balance.stop);
+  return balance.address;
 }
 
 /**
  * Runs one of the browser projects (`journeys`, `pictures`) against fresh applications with the demo course. With `shards` above 1 the tests are shared out, each share against an application of its own: journeys mostly
- * wait for the screen, so that two shares take little more than half the time on two cores.
+ * wait for the screen, so that two shares take little more than half the time on two cores. The last share's application is two copies behind one address: what people do must not tell them apart.
  */
 export async function runInBrowser(project, args = [], shards = 1) {
   await ensureBuilt();
   const addresses = [];
-  for (let shard = 0; shard < shards; shard++) addresses.push(await throwawayApplication());
+  for (let shard = 0; shard < shards; shard++) addresses.push(await throwawayApplication({ copies: shards > 1 && shard === shards - 1 ? 2 : 1 }));
   console.log(`\n— ${project} in headless Chromium`);
   const ended = await Promise.allSettled(
     addresses.map((address, i) =>

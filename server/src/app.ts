@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import compressed from 'express-static-gzip';
 import express, { Router, type Express, type RequestHandler } from 'express';
 import { pino, type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
@@ -41,7 +42,7 @@ function logRequests(logger: Logger): RequestHandler {
   return pinoHttp({
     logger,
     genReqId: () => randomUUID(),
-    customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug'),
+    customLogLevel: () => 'debug',
     serializers: {
       req: ({ id, method, url }: { id: string; method: string; url: string }) => ({ id, method, path: url.split('?')[0] }),
       res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
@@ -75,7 +76,8 @@ export async function createApp(sequelize: Sequelize, config: Config, webRoot: s
     next();
   }, api(sequelize));
   if (existsSync(webRoot)) {
-    app.use('/assets', express.static(join(webRoot, 'assets'), { immutable: true, maxAge: '1y' }), nothingHere);
+    // Compressed when they were built: a file under its name never changes.
+    app.use('/assets', compressed(join(webRoot, 'assets'), { enableBrotli: true, orderPreference: ['br', 'gz'], index: false, serveStatic: { immutable: true, maxAge: '1y' } }), nothingHere);
     app.use(express.static(webRoot, { index: false }));
     app.get('/{*path}', (_request, response) => response.set('Cache-Control', 'no-cache').sendFile(join(webRoot, 'index.html')));
   }

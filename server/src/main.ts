@@ -4,6 +4,7 @@ import { readConfig } from './config.ts';
 import { connectDatabase } from './database/connect.ts';
 import { migrate } from './database/migrate.ts';
 import { loadDemoIntoEmpty } from './demo/load-demo.ts';
+import { shutDown } from './shutdown.ts';
 
 const config = readConfig(process.env);
 const sequelize = await connectDatabase(config.DATABASE_URL);
@@ -21,21 +22,12 @@ const server = app.express.listen(config.PORT, config.HOST, (error) => {
   console.log(`listening on http://${config.HOST}:${port}`);
 });
 
-/** How long requests under way may take to end before they are cut off. */
-const PATIENCE_MS = 10_000;
-
 let closing = false;
 
-/** Stops taking requests, lets those under way end, hands over what is read beside them, and goes. */
 async function close(): Promise<void> {
   if (closing) return;
   closing = true;
-  const force = setTimeout(() => server.closeAllConnections(), PATIENCE_MS);
-  const ended = new Promise((resolve) => server.close(resolve));
-  server.closeIdleConnections();
-  await app.close();
-  await ended;
-  clearTimeout(force);
+  await shutDown(server, () => app.close());
   await sequelize.close();
   process.exit(0);
 }

@@ -4,6 +4,7 @@ export {
 } from './schema.ts';
 export type { FindingKind } from './schema.ts';
 export { readTake, targetRead, MODEL_NAME } from './read-take.ts';
+export { asRead } from './read-bounds.ts';
 export { createSharedTime } from './shared-time.ts';
 export type { SharedTime } from './shared-time.ts';
 export { matchKeys } from './match-keys.ts';

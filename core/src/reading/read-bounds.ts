@@ -1,5 +1,6 @@
 import type { MotionDocument, Subject } from '../motion/schema.ts';
 import { tracksOf } from '../motion/track.ts';
+import { keyedByPosition } from '../spacing/guide-move.ts';
 import { framesPerSecond } from '../time/rate.ts';
 import { frameCount, type FrameRange } from '../time/range.ts';
 import type { Finding } from './schema.ts';
@@ -34,6 +35,11 @@ export function rangesRead(target: MotionDocument, take: MotionDocument, samples
 export function withMargins({ first, last }: FrameRange): FrameRange {
   const margin = Math.min(500, last - first + 49);
   return { first: first - margin, last: last + margin };
+}
+
+/** A motion keyed by position as far as a reading looks at it: what is shown beside a reading is worked out in the same bounded time. */
+export function asRead(motion: MotionDocument): MotionDocument {
+  return keyedByPosition(motion, withMargins(rangesRead(motion, motion, MOST_SAMPLES).target));
 }
 
 export interface LeftOut {

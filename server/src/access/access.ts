@@ -1,6 +1,6 @@
 import type { CourseRole } from '@undulan/contract';
 import { USUAL_LIMITS, type Limits } from '@undulan/core';
-import type { FindAttributeOptions, Model, ModelStatic, Transaction } from 'sequelize';
+import { literal, type FindAttributeOptions, type Model, type ModelStatic, type Transaction } from 'sequelize';
 import { EnrolmentModel } from '../courses/course.model.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { EXERCISE_DOCUMENTS, ExerciseModel } from '../exercises/exercise.model.ts';
@@ -56,19 +56,24 @@ export function exerciseWithDocuments(personId: string, exerciseId: string, requ
   return exerciseInRole(personId, exerciseId, required);
 }
 
+/** The learner's part in the course of a draft's exercise, asked for with the draft: every save does. */
+const ROLE_OF_LEARNER = '(SELECT e.role FROM enrolments e WHERE e.courseId = exercise.courseId AND e.personId = draft.learnerId)';
+
 /** A draft, for its own learner alone while they are a learner of its course, with that of its exercise which says what may be changed. */
 export async function draftFor(personId: string, draftId: string, options: { transaction?: Transaction; lock?: boolean } = {}): Promise<DraftModel> {
   const { transaction, lock = false } = options;
   const draft = UUID.test(draftId)
     ? await DraftModel.findOne({
         where: { id: draftId, learnerId: personId },
+        attributes: { include: [[literal(ROLE_OF_LEARNER), 'role']] },
         include: [{ association: 'exercise', attributes: ['id', 'courseId', 'publishedAt', 'targetHash', 'mayChange'] }],
         transaction,
         ...(lock && transaction && { lock: { level: transaction.LOCK.UPDATE, of: DraftModel } }),
       })
     : null;
-  if (!draft?.exercise?.publishedAt) throw notFound('draft');
-  requireRole(await roleIn(personId, draft.exercise.courseId, 'draft'), 'learner');
+  const role = draft?.get('role') as CourseRole | null | undefined;
+  if (!draft?.exercise?.publishedAt || !role) throw notFound('draft');
+  requireRole(role, 'learner');
   return draft;
 }
 

@@ -42,7 +42,7 @@ export const answerProblems: ErrorRequestHandler = (error, request, response, ne
   }
   const { name, detail, issues } = problemFrom(error);
   const { status, title } = PROBLEMS[name];
-  if (status >= 500) request.log.error({ err: error as unknown }, 'request failed');
+  if (status >= 500) request.log.error({ err: error as unknown, status }, 'request failed');
   const problem: Problem = { type: problemType(name), title, status, ...(detail && { detail }), ...(issues && { issues }) };
   if (status === 503) response.set('Retry-After', '3');
   response.status(status).type('application/problem+json').send(JSON.stringify(problem));

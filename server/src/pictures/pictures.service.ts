@@ -7,9 +7,14 @@ import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { PictureModel } from './picture.model.ts';
 
-/** Formats taken, and under which type they are given out. */
-const TYPES = { png: 'image/png', jpeg: 'image/jpeg', gif: 'image/gif', webp: 'image/webp' } as const;
-type Format = keyof typeof TYPES;
+/** Formats taken, and what the first bytes of each are: a file's name and declared type prove nothing, and nothing else comes before the library that draws them. */
+const FORMATS = {
+  png: (bytes) => bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])),
+  jpeg: (bytes) => bytes.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff])),
+  gif: (bytes) => /^GIF8[79]a$/.test(bytes.toString('latin1', 0, 6)),
+  webp: (bytes) => bytes.toString('latin1', 0, 4) === 'RIFF' && bytes.toString('latin1', 8, 12) === 'WEBP',
+} as const satisfies Record<string, (bytes: Buffer) => boolean>;
+type Format = keyof typeof FORMATS;
 
 /** All frames together; larger ones are no pictures for a brief but a way to fill a memory. */
 const MOST_PIXELS = 40_000_000;
@@ -19,16 +24,17 @@ const noPicture = (why: string): ProblemError => new ProblemError('invalid-reque
 
 /** The picture drawn anew in its own format, turned as it says it should be seen: what else the file carried (places, cameras, anything hidden) is gone. Throws `invalid-request` for what is no picture. */
 async function madeAnew(bytes: Buffer): Promise<{ type: string; bytes: Buffer }> {
+  const format = (Object.keys(FORMATS) as Format[]).find((name) => FORMATS[name](bytes));
+  if (!format) throw noPicture('A picture is a PNG, JPEG, GIF or WebP file.');
   try {
     const picture = sharp(bytes, { animated: true, limitInputPixels: MOST_PIXELS, failOn: 'error' });
-    const { format, width, pageHeight, height } = await picture.metadata();
-    if (!(format in TYPES)) throw noPicture('A picture is a PNG, JPEG, GIF or WebP file.');
+    const { width, pageHeight, height } = await picture.metadata();
     if (Math.max(width, pageHeight ?? height) > MOST_SIDE_PX) throw noPicture(`A picture is at most ${MOST_SIDE_PX} px wide and high.`);
-    return { type: TYPES[format as Format], bytes: await picture.autoOrient().toFormat(format).toBuffer() };
+    return { type: `image/${format}`, bytes: await picture.autoOrient().toFormat(format).toBuffer() };
   } catch (error) {
     if (error instanceof ProblemError) throw error;
     if (/pixel limit/i.test((error as Error).message)) throw noPicture(`A picture has at most ${MOST_PIXELS / 1e6} million pixels.`);
-    throw noPicture(/unsupported image format/i.test((error as Error).message) ? 'A picture is a PNG, JPEG, GIF or WebP file.' : 'This picture is not whole: it ends, or breaks off, before it should.');
+    throw noPicture('This picture is not whole: it cannot be drawn.');
   }
 }
 

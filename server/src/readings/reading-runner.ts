@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { READING_VERSION } from '@undulan/core';
-import { Op, type Sequelize } from 'sequelize';
+import { Op, QueryTypes, type Sequelize } from 'sequelize';
 import type { Logger } from 'pino';
 import { finishJobs } from './reading-job.service.ts';
 import { createReaderPool, type ReaderPool } from './reader-pool.ts';
@@ -11,6 +11,7 @@ import { asked } from './reading-queue.ts';
 const LOOK_MS = 1000;
 /** Whoever has been at a reading for so long is gone: it is longer than a reading may take. */
 const LOST_SECONDS = 60;
+const LOST_LOOK_MS = 5000;
 /** A reading that ended the program so often is not tried again. */
 const MOST_ATTEMPTS = 3;
 /** Readings taken up at once: enough to keep every thread busy. */
@@ -27,6 +28,7 @@ export class ReadingRunner {
   readonly #claims = new Set<string>();
   #running: Promise<void> | null = null;
   #isStopping = false;
+  #looksForLostAt = 0;
   /** Something may have come since it last looked. */
   #isWoken = false;
   #endPause: () => void = () => undefined;
@@ -100,15 +102,24 @@ export class ReadingRunner {
     await ReadingModel.update({ state: 'waiting', attempts: 0 }, { where: { state: 'read', version: { [Op.lt]: READING_VERSION } } });
   }
 
+  /** Takes up as many of those that wait, the oldest first. Rows that another copy is just taking up are passed over, not waited for. */
   async #claim(most: number): Promise<ReadingModel[]> {
-    const claim = randomUUID();
-    const take = (where: string): Promise<unknown> =>
-      this.#sequelize.query(`UPDATE readings SET state = 'under-way', claim = :claim, claimedAt = NOW(3), attempts = attempts + 1 WHERE ${where} ORDER BY createdAt LIMIT ${most}`, { replacements: { claim } });
-    await take("state = 'waiting'");
-    await take(`state = 'under-way' AND claimedAt < NOW(3) - INTERVAL ${LOST_SECONDS} SECOND`);
-    const claimed = await ReadingModel.findAll({ where: { claim }, attributes: ['id', 'takeId', 'claim', 'attempts', 'jobId'] });
-    if (claimed.length > 0) this.#claims.add(claim);
-    return claimed;
+    await this.#freeLost();
+    return this.#sequelize.transaction(async (transaction) => {
+      const rows = await this.#sequelize.query<{ id: string }>(`SELECT id FROM readings WHERE state = 'waiting' ORDER BY createdAt LIMIT ${most} FOR UPDATE SKIP LOCKED`, { type: QueryTypes.SELECT, transaction });
+      if (rows.length === 0) return [];
+      const claim = randomUUID();
+      await this.#sequelize.query("UPDATE readings SET state = 'under-way', claim = :claim, claimedAt = NOW(3), attempts = attempts + 1 WHERE id IN (:ids)", { replacements: { claim, ids: rows.map(({ id }) => id) }, transaction });
+      this.#claims.add(claim);
+      return ReadingModel.findAll({ where: { claim }, attributes: ['id', 'takeId', 'claim', 'attempts', 'jobId'], transaction });
+    });
+  }
+
+  /** Now and then, what a copy of the server took up and never ended waits again. */
+  async #freeLost(): Promise<void> {
+    if (Date.now() < this.#looksForLostAt) return;
+    this.#looksForLostAt = Date.now() + LOST_LOOK_MS;
+    await this.#sequelize.query(`UPDATE readings SET state = 'waiting', claim = NULL, claimedAt = NULL WHERE state = 'under-way' AND claimedAt < NOW(3) - INTERVAL ${LOST_SECONDS} SECOND`);
   }
 
   async #read({ id, claim, attempts, jobId }: ReadingModel): Promise<void> {

@@ -74,8 +74,8 @@ function Sessions() {
           <li key={session.id} className="flex items-center justify-between gap-3 border-b border-rule py-1.5 text-sm last:border-0">
             <span>
               {nameOf(session)}
-              <span className="ml-2 text-xs text-faint">
-                since {formatDistanceToNow(session.begunAt, { addSuffix: true })}, last used {formatDistanceToNow(session.seenAt, { addSuffix: true })}
+              <span className="block text-xs text-faint">
+                begun {formatDistanceToNow(session.begunAt, { addSuffix: true })}, last used {formatDistanceToNow(session.seenAt, { addSuffix: true })}
               </span>
             </span>
             {session.isThis ? (

@@ -11,9 +11,9 @@ export function isProblem(error: unknown, name: ProblemName): boolean {
   return problemOf(error)?.type === problemType(name);
 }
 
-/** Whether the call never got an answer: the network or the server is away. */
+/** Whether the call got no answer of its own: the network or the server is away, or the server waits for its database. */
 export function isUnreachable(error: unknown): boolean {
-  return (error as FetchBaseQueryError | undefined)?.status === 'FETCH_ERROR';
+  return (error as FetchBaseQueryError | undefined)?.status === 'FETCH_ERROR' || isProblem(error, 'unavailable');
 }
 
 /** What went wrong, in a sentence for the person. */

@@ -1,63 +1,6 @@
-import { useState } from 'react';
-import { createBrowserRouter, Navigate, Outlet, useParams, useRouteError, useSearchParams } from 'react-router';
-import { BenchPage } from '../features/bench/index.ts';
-import { CoursePage } from '../features/course/index.ts';
-import { DeskPage, WaitingPage } from '../features/desk/index.ts';
-import { ReviewPage } from '../features/review/index.ts';
-import { SignInPage } from '../features/sign-in/index.ts';
-import { Button, Empty, Loading, LoadFailed } from '../ui/index.ts';
-import { useSessionQuery, useTakeQuery } from './api.ts';
-import { isProblem } from './problem.ts';
-import { Shell } from './Shell.tsx';
-
-/** Everything behind the sign-in: asks who is there once and sends strangers to the door. */
-function SignedInOnly() {
-  const { data, error, isLoading, refetch } = useSessionQuery();
-  if (isLoading) return <Loading what="your courses" />;
-  if (isProblem(error, 'not-signed-in')) return <Navigate to="/sign-in" replace />;
-  if (!data) return <LoadFailed what="session" error={error} onRetry={() => void refetch()} />;
-  return <Outlet />;
-}
-
-function Home() {
-  const { data } = useSessionQuery();
-  const [only, ...more] = data?.courses ?? [];
-  if (only && more.length === 0) return <Navigate to={`/courses/${only.id}`} replace />;
-  return (
-    <Shell crumbs={[{ label: 'Courses' }]}>
-      <div className="mx-auto max-w-2xl p-8">
-        {data?.courses.length === 0 ? (
-          <Empty title="You are in no course yet">Whoever runs this installation can enrol you: see “Accounts” in the README.</Empty>
-        ) : (
-          <ul className="grid gap-2">
-            {data?.courses.map((course) => (
-              <li key={course.id}>
-                <a href={`/courses/${course.id}`} className="block rounded-lg border border-rule bg-page p-4 hover:border-faint">
-                  {course.title} <span className="text-faint">as {course.role}</span>
-                </a>
-              </li>
-            ))}
-          </ul>
-        )}
-      </div>
-    </Shell>
-  );
-}
-
-/** How often a take is asked for while its reading is coming. */
-const ASK_EVERY_MS = 700;
-
-/** One address for a take: the Desk for its instructors, the review for its learner. */
-function TakePage() {
-  const { takeId = '' } = useParams();
-  const readingId = useSearchParams()[0].get('reading') ?? undefined;
-  const [isComing, setComing] = useState(false);
-  const { data, error, refetch } = useTakeQuery({ id: takeId, readingId }, { refetchOnMountOrArgChange: true, refetchOnFocus: true, pollingInterval: isComing ? ASK_EVERY_MS : 0 });
-  const comes = data?.id === takeId && data.readingState === 'coming';
-  if (comes !== isComing) setComing(comes);
-  if (data?.id === takeId) return data.role === 'instructor' ? <DeskPage key={takeId} view={data} /> : <ReviewPage key={takeId} view={data} />;
-  return <Shell crumbs={[{ label: 'Take' }]}>{error ? <LoadFailed what="take" error={error} onRetry={() => void refetch()} /> : <Loading what="the take" />}</Shell>;
-}
+import type { ReactNode } from 'react';
+import { createBrowserRouter, useRouteError } from 'react-router';
+import { takeIn, type Store } from './store.ts';
 
 function Broken() {
   const error = useRouteError();
@@ -66,48 +9,44 @@ function Broken() {
       <div>
         <h1 className="text-xl">This page broke</h1>
         <p className="my-3 max-w-md text-faint">{error instanceof Error ? error.message : 'Something unexpected happened.'} What was made before is saved.</p>
-        <Button onClick={() => location.reload()}>Load it again</Button>
+        <button type="button" className="rounded-md border border-rule bg-page px-3 py-1.5 text-sm hover:border-faint" onClick={() => location.reload()}>
+          Load it again
+        </button>
       </div>
     </div>
   );
 }
 
-function NoSuchPage() {
-  return (
-    <Shell crumbs={[{ label: 'No such page' }]}>
-      <div className="mx-auto max-w-xl p-8">
-        <Empty title="There is no page at this address">
-          <a href="/" className="text-accent underline">
-            To your courses
-          </a>
-        </Empty>
-      </div>
-    </Shell>
-  );
-}
+/** Every screen, fetched when it is first opened: who signs in fetches the door, who sees a course no strips and no editor. */
+const SCREENS = {
+  '/': async () => (await import('./signed-in.tsx')).Home,
+  '/courses/:courseId': async () => (await import('../features/course/index.ts')).CoursePage,
+  '/courses/:courseId/planner': async () => (await import('../features/planner/index.ts')).PlannerPage,
+  '/courses/:courseId/waiting': async () => (await import('../features/desk/index.ts')).WaitingPage,
+  '/exercises/:exerciseId/setting': async () => (await import('../features/setting/index.ts')).SettingPage,
+  '/exercises/:exerciseId/hand-out': async () => (await import('../features/setting/index.ts')).HandOutPage,
+  '/drafts/:draftId': async () => (await import('../features/bench/index.ts')).BenchPage,
+  '/takes/:takeId': async () => (await import('./signed-in.tsx')).TakePage,
+  '*': async () => (await import('./signed-in.tsx')).NoSuchPage,
+} as const satisfies Record<string, () => Promise<() => ReactNode>>;
 
-export const router = createBrowserRouter([
-  {
-    errorElement: <Broken />,
-    hydrateFallbackElement: <Loading what="the page" />,
-    children: [
-      { path: '/sign-in', element: <SignInPage /> },
-      {
-        element: <SignedInOnly />,
-        children: [
-          { path: '/', element: <Home /> },
-          { path: '/courses/:courseId', element: <CoursePage /> },
-          // Fetched when first opened: nobody needs the calculators to see a course.
-          { path: '/courses/:courseId/planner', lazy: async () => ({ Component: (await import('../features/planner/index.ts')).PlannerPage }) },
-          { path: '/courses/:courseId/waiting', element: <WaitingPage /> },
-          // Only instructors set exercises: a learner never fetches the brief's editor.
-          { path: '/exercises/:exerciseId/setting', lazy: async () => ({ Component: (await import('../features/setting/index.ts')).SettingPage }) },
-          { path: '/exercises/:exerciseId/hand-out', lazy: async () => ({ Component: (await import('../features/setting/index.ts')).HandOutPage }) },
-          { path: '/drafts/:draftId', element: <BenchPage /> },
-          { path: '/takes/:takeId', element: <TakePage /> },
-          { path: '*', element: <NoSuchPage /> },
-        ],
-      },
-    ],
-  },
-]);
+export function createRouter(store: Store) {
+  const lazily = (load: () => Promise<() => ReactNode>) => async () => {
+    const Component = await load();
+    takeIn(store);
+    return { Component };
+  };
+  return createBrowserRouter([
+    {
+      errorElement: <Broken />,
+      hydrateFallbackElement: <p className="p-8 text-faint">Loading the page …</p>,
+      children: [
+        { path: '/sign-in', lazy: lazily(async () => (await import('../features/sign-in/index.ts')).SignInPage) },
+        {
+          lazy: lazily(async () => (await import('./signed-in.tsx')).SignedInOnly),
+          children: Object.entries(SCREENS).map(([path, load]) => ({ path, lazy: lazily(load) })),
+        },
+      ],
+    },
+  ]);
+}

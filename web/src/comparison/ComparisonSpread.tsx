@@ -1,6 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Note, TakeView } from '@undulan/contract';
-import { keyedByPosition, MODEL_NAME, TRACKS, tracksOf, type ChannelId, type Finding } from '@undulan/core';
+import { asRead, MODEL_NAME, TRACKS, tracksOf, type ChannelId, type Finding } from '@undulan/core';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
 import { Spread, type Pages } from '../spread/index.ts';
 import { TimePage, type StripEntry } from '../time-page/index.ts';
@@ -31,7 +31,7 @@ const CHOICE = 'h-7 rounded-md border border-rule bg-page px-1.5';
 /** A take against its target on the spread: pictures left; keys with offsets, both curves, speeds and looms, and the gap right. */
 export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: ComparisonSpreadProps) {
   const { tolerances } = view;
-  const motion = useMemo(() => keyedByPosition(view.motion), [view.motion]);
+  const motion = useMemo(() => asRead(view.motion), [view.motion]);
   const [against, setAgainst] = useState<Against>('model');
   const [alignment, setAlignment] = useStored<Alignment>('alignment', 'time');
   const { target, reading, targetName } = useCompared(view, motion, against);

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { TakeView } from '@undulan/contract';
-import { keyedByPosition, MODEL_NAME, readTake, sameRate, withTargetSpacing, withTargetTiming, type MotionDocument, type Reading } from '@undulan/core';
+import { asRead, MODEL_NAME, readTake, sameRate, withTargetSpacing, withTargetTiming, type MotionDocument, type Reading } from '@undulan/core';
 
 /** What a take is laid beside: its target, or the take itself made right in its timing or its spacing. */
 export type Against = 'model' | 'timing' | 'spacing';
@@ -22,7 +22,7 @@ export function correctionProblem(target: MotionDocument, take: MotionDocument):
 export function useCompared({ target, reading, tolerances }: Pick<TakeView, 'target' | 'reading' | 'tolerances'>, take: MotionDocument, against: Against): Compared {
   return useMemo(() => {
     // As they are read: what goes along a path by where it goes.
-    const model = target && keyedByPosition(target);
+    const model = target && asRead(target);
     if (!model || !reading || against === 'model') {
       const other = reading?.nearest && reading.nearest !== MODEL_NAME ? reading.nearest : null;
       return { target: model, reading, targetName: other ?? 'Model' };

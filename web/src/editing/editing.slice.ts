@@ -3,6 +3,7 @@ import type { ExerciseDetails, StoredWork, Work } from '@undulan/contract';
 import {
   CHANNELS, copyKeys, EMPTY_HISTORY, keepWithin, recordStep, redoStep, sameChannel, sameKey, undoStep, type Clip, type EaseShape, type Edit, type History, type KeyRef, type Limits, type KeyValue, type MotionDocument,
 } from '@undulan/core';
+import { rootReducer } from '../app/root-reducer.ts';
 import { editName, runEdit, type EditRequest } from './operations.ts';
 import { isLocked, lockedChange, PLAIN_ROWS, type RowState } from './rows.ts';
 
@@ -309,7 +310,8 @@ const DETAIL_NAMES: Record<keyof ExerciseDetails, string> = {
   alternatives: 'alternative targets',
 };
 
-export const editingReducer = slice.reducer;
+rootReducer.inject(slice);
+
 export const {
   opened, closed, limited, copied, easeCopied, rowsChanged, rippleToggled, sharesToggled, leftUnkeyed, unkeyedDropped, broughtBack, edited, previewed, detailsChanged, undone, redone, keysSelected, subjectSelected, channelSelected, recordToggled, asked,
   saving, saved, notSaved, mineKept, targetUnlocked,

@@ -2,7 +2,7 @@ export type { WorkSource, SaveState, EditingState } from './editing.slice.ts';
 export type { EditRequest } from './operations.ts';
 export { runEdit } from './operations.ts';
 export {
-  editingReducer, edited, limited, previewed, detailsChanged, undone, redone, keysSelected, subjectSelected, channelSelected, recordToggled, asked, targetUnlocked, copied, rowsChanged, rippleToggled, sharesToggled, leftUnkeyed, unkeyedDropped, easeCopied,
+  edited, limited, previewed, detailsChanged, undone, redone, keysSelected, subjectSelected, channelSelected, recordToggled, asked, targetUnlocked, copied, rowsChanged, rippleToggled, sharesToggled, leftUnkeyed, unkeyedDropped, easeCopied,
 } from './editing.slice.ts';
 export {
   selectEditing, selectWork, selectMotion, selectShownMotion, selectUnderWay, selectPictureMotion, selectKeyRows, selectOpenChannels, selectShownKeys, selectSubject, selectSettledSubject, selectKeyedChannels, selectActiveChannel, selectIsDirty, selectUndoName,

@@ -32,7 +32,8 @@ export function Dialog({ open, onClose, title, children, actions, wide }: Dialog
               </Primitive.Close>
             )}
           </div>
-          <div className="min-h-0 overflow-y-auto">{children}</div>
+          {/* Room for the rings of what is focused at the edge. */}
+          <div className="-m-1 min-h-0 overflow-y-auto p-1">{children}</div>
           {actions && <div className="flex flex-wrap justify-end gap-2">{actions}</div>}
         </Primitive.Content>
       </Primitive.Portal>

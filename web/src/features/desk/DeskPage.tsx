@@ -6,7 +6,7 @@ import { ComparisonSpread, TakesPanel, type DrawingDraft } from '../../compariso
 import { isEmptyDrawing } from '../../drawing/index.ts';
 import { PagesChoice, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time-page/index.ts';
-import { TabBar } from '../../ui/index.ts';
+import { Empty, TabBar } from '../../ui/index.ts';
 import { DeskFindings } from './DeskFindings.tsx';
 import { GradeForm } from './GradeForm.tsx';
 import type { NoteDraft } from './note-draft.ts';
@@ -43,7 +43,7 @@ export function DeskPage({ view }: { view: TakeView }) {
   const drawing = useDrawingDraft(tab === 'notes' ? noteDraft : null, setNoteDraft);
 
   const tabs = [
-    { id: 'findings', label: `Findings ${findings.length}` },
+    { id: 'findings', label: view.reading ? `Findings ${findings.length}` : 'Findings' },
     { id: 'notes', label: `Notes ${notes.length}` },
     { id: 'grade', label: returned ? `Grade ${view.grade ?? ''}` : 'Grade' },
     { id: 'takes', label: `Takes ${view.siblings.length}` },
@@ -70,6 +70,8 @@ export function DeskPage({ view }: { view: TakeView }) {
           <ReadingStatus view={view} />
           <div className="min-h-0 flex-1">
             <ComparisonSpread
+              // Other strips are there once it is read, and share the page anew.
+              key={view.reading ? 'read' : 'not read'}
               view={view}
               pages={pages}
               notes={notes}
@@ -79,16 +81,20 @@ export function DeskPage({ view }: { view: TakeView }) {
                   <TabBar label="Words on the take" tabs={tabs} />
                   <div className="min-h-0 flex-1 overflow-y-auto">
                     <Tabs.Content value="findings">
-                      <DeskFindings
-                        findings={findings}
-                        decisions={decisions}
-                        fixed={returned}
-                        onChoose={showTrack}
-                        onDraft={(draft) => {
-                          setNoteDraft(draft);
-                          setTab('notes');
-                        }}
-                      />
+                      {view.reading ? (
+                        <DeskFindings
+                          findings={findings}
+                          decisions={decisions}
+                          fixed={returned}
+                          onChoose={showTrack}
+                          onDraft={(draft) => {
+                            setNoteDraft(draft);
+                            setTab('notes');
+                          }}
+                        />
+                      ) : (
+                        <Empty title={view.readingState === 'coming' ? 'The reading is coming' : 'Not read'}>What is off is listed here once the take is read. Notes and a grade can be given without it.</Empty>
+                      )}
                     </Tabs.Content>
                     <Tabs.Content value="notes">
                       <NotesPanel

@@ -84,7 +84,7 @@ function ReturnedReview({ view, review, onFinding }: { view: TakeView; review: R
           <NotesInTurn view={view} review={review} />
         </Tabs.Content>
         <Tabs.Content value="findings">
-          <FindingsList findings={findings} onChoose={onFinding} />
+          {view.reading ? <FindingsList findings={findings} onChoose={onFinding} /> : <Empty title="No reading">This take was reviewed without its computed reading.</Empty>}
         </Tabs.Content>
         <Tabs.Content value="takes">
           <TakesPanel takeId={view.id} />

@@ -1,6 +1,6 @@
 import { useDeferredValue, useMemo } from 'react';
 import { targetOf } from '@undulan/contract';
-import { CRITERION_IDS, CRITERION_LABELS, DEFAULT_WEIGHTS, keyedByPosition, madeUpTakes, readTake, trackEvents, tracksOf, type CriterionId, type KeyTolerance, type Reading } from '@undulan/core';
+import { asRead, CRITERION_IDS, CRITERION_LABELS, DEFAULT_WEIGHTS, madeUpTakes, readTake, trackEvents, tracksOf, type CriterionId, type KeyTolerance, type Reading } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { detailsChanged, selectMotion, selectWork } from '../../editing/index.ts';
 import { useClock } from '../../time-page/index.ts';
@@ -110,7 +110,7 @@ function KeyTolerances() {
   const { tolerances, keyTolerances = [] } = useAppSelector(selectWork)!.details!;
   const keys = useMemo(
     () =>
-      keyedByPosition(motion).subjects.flatMap((subject) =>
+      asRead(motion).subjects.flatMap((subject) =>
         tracksOf(subject).flatMap((track) =>
           trackEvents(subject, track).map(({ frame, role }): TargetKey => ({ subjectId: subject.id, track: track.id, frame, role, name: `${subject.name}, ${track.label.toLowerCase()}` })),
         ),

@@ -1,0 +1,44 @@
+import {
+  Assignment, CourseOverview, CoursePicture, Created, DemoAccounts, Draft, ExerciseSetting, LearnerCourse, OpenSession, Phrase, ReadingJob, Saved, SavedEase, SavedPlan, SeriesTake, SignedIn, TakeView, WaitingTake,
+} from '@undulan/contract';
+import type * as z from 'zod';
+
+/** A document in an answer is as it was written; that older ones are brought up to date as they are read concerns the server alone. */
+const checked = <T>(schema: z.ZodType<T>): z.ZodType<T, T> => schema as z.ZodType<T, T>;
+
+/** What each answer must look like, by the contract: looked at in development and in tests, and left out of what people fetch. */
+export const SCHEMAS = import.meta.env.PROD
+  ? undefined
+  : {
+      session: checked(SignedIn),
+      demoAccounts: checked(DemoAccounts),
+      signIn: checked(SignedIn),
+      openSessions: checked(OpenSession.array()),
+      overview: checked(CourseOverview),
+      learnerCourse: checked(LearnerCourse),
+      createExercise: checked(Created),
+      setting: checked(ExerciseSetting),
+      saveExercise: checked(Saved),
+      assignment: checked(Assignment),
+      beginDraft: checked(Created),
+      draft: checked(Draft),
+      saveDraft: checked(Saved),
+      handIn: checked(Created),
+      plans: checked(SavedPlan.array()),
+      savePlan: checked(Created),
+      eases: checked(SavedEase.array()),
+      saveEase: checked(Created),
+      take: checked(TakeView),
+      series: checked(SeriesTake.array()),
+      waiting: checked(WaitingTake.array()),
+      readAll: checked(ReadingJob),
+      readingJob: checked(ReadingJob),
+      saveReview: checked(Saved),
+      returnReview: checked(Saved),
+      addNote: checked(Created),
+      replyToNote: checked(Created),
+      keepPicture: checked(Created),
+      pictures: checked(CoursePicture.array()),
+      phrases: checked(Phrase.array()),
+      keepPhrase: checked(Created),
+    };
