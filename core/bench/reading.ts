@@ -1,4 +1,5 @@
-import { createChannel, createKey, createMotion, createSubject, FINDING_KINDS, moveKeys, readTake, setLeave, type FindingKind, type MotionDocument, type Target } from '../src/index.ts';
+import { createChannel, createKey, createMotion, createSubject, FINDING_KINDS, moveKeys, readTake, setLeave, startingScene, type FindingKind, type MotionDocument, type Target } from '../src/index.ts';
+import { HOSTILE } from '../testing/hostile-motions.ts';
 import { createDice, FAULTS, MODELS } from './faulty-takes.ts';
 
 const VARIATIONS = 300;
@@ -45,6 +46,8 @@ function quality(): Map<FindingKind, Count> {
 const LOOK = { shape: 'box', widthPx: 60, heightPx: 60, fill: '#2456a6' } as const;
 const SECONDS = 30;
 const TRACKS = 10;
+/** What any document may cost to read on a slow core; a thread of the server gives up well after it. */
+const HOSTILE_BOUND_S = 10;
 
 /** Ten dishes over thirty seconds at 24 fps with a key every half second; and a take of it with late keys and lost eases. */
 export function longTake(): { target: Target; take: MotionDocument } {
@@ -83,4 +86,20 @@ export function benchReading(): void {
     return performance.now() - from;
   }).sort((a, b) => a - b);
   console.log(`reading a take of ${SECONDS} s and ${TRACKS} tracks: median ${times[20]!.toFixed(2)} ms, slowest of 40 ${times[39]!.toFixed(2)} ms (aim under ${READ_AIM_MS} ms)`);
+  benchHostile();
+}
+
+/** Prints what the costliest documents that the schema takes cost to read, against themselves and against their own starting scene. */
+function benchHostile(): void {
+  const rows = Object.entries(HOSTILE).map(([name, make]) => {
+    const motion = make();
+    const seconds = [motion, startingScene(motion)].map((take) => {
+      const from = performance.now();
+      readTake({ motion, tolerances: { keyFrames: 1, spacingPercent: 4 } }, take);
+      return (performance.now() - from) / 1000;
+    });
+    return { name, seconds: Math.max(...seconds) };
+  });
+  const worst = rows.reduce((most, row) => (row.seconds > most.seconds ? row : most));
+  console.log(`the ${rows.length} costliest documents the schema takes: slowest read in ${worst.seconds.toFixed(2)} s (${worst.name}; bound ${HOSTILE_BOUND_S} s)`);
 }

@@ -6,9 +6,12 @@ import { changesBetween } from './changes-between.ts';
 /** How many steps back are kept. */
 export const HISTORY_LIMIT = 200;
 
+/** Numbers of steps stay below this: no one makes so many, and a table's column holds them. */
+const StepNumber = z.int().min(0).max(1_000_000_000);
+
 /** The steps that are kept, and how many of them are done; those after are undone and can be redone. `first` older ones were let go: a step's number counts them too. */
 export const History = z
-  .object({ first: z.int().min(0), steps: z.array(Step).max(HISTORY_LIMIT), done: z.int().min(0) })
+  .object({ first: StepNumber, steps: z.array(Step).max(HISTORY_LIMIT), done: z.int().min(0) })
   .refine((history) => history.done <= history.steps.length, { path: ['done'], message: 'More steps done than there are.' });
 export type History = z.infer<typeof History>;
 
@@ -43,7 +46,7 @@ export function redoStep<T>(history: History, work: T): Moved<T> | null {
 }
 
 /** How one state of a history becomes a later one, by the numbers of its steps: those up to `keep` stay, `add` follow, and `done` are done. */
-export const HistoryChange = z.object({ keep: z.int().min(0), add: z.array(Step).max(HISTORY_LIMIT), done: z.int().min(0) });
+export const HistoryChange = z.object({ keep: StepNumber, add: z.array(Step).max(HISTORY_LIMIT), done: StepNumber });
 export type HistoryChange = z.infer<typeof HistoryChange>;
 
 /** What is new in a history since an earlier state of it. Steps that both have are the same objects. */
