@@ -97,11 +97,12 @@ test('the queue is filtered and stepped through from take to take', async ({ pag
   await page.getByRole('button', { name: /^Review \d/ }).click();
   const rows = page.getByRole('table').getByRole('row');
   await expect(rows.nth(5)).toBeVisible();
-  const all = (await rows.count()) - 1;
   await page.getByLabel('late only').check();
   await expect(rows).toHaveCount(2);
   await page.getByRole('button', { name: 'Show all' }).click();
-  await expect(rows).toHaveCount(all + 1);
+  // How many there are may change meanwhile: other journeys hand in.
+  await expect(rows.nth(5)).toBeVisible();
+  await expect(page.getByText(/\d hidden/)).toHaveCount(0);
   await page.getByLabel('Exercise').selectOption({ label: 'Drawer slide' });
   await page.getByRole('link', { name: /^Review Leif/ }).click();
   await expect(page.getByText('1 of 2')).toBeVisible();

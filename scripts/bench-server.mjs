@@ -130,8 +130,8 @@ try {
   const handedIn = (performance.now() - from) / 1000;
   let coming = HAND_INS;
   while (coming > 0) {
-    const { data: waiting } = await call(instructor, 'GET', `/api/courses/${courseId}/waiting`);
-    coming = waiting.filter(({ readingState }) => readingState === 'coming').length;
+    const { data: waiting } = await call(instructor, 'GET', `/api/courses/${courseId}/waiting?pages=20`);
+    coming = waiting.takes.filter(({ readingState }) => readingState === 'coming').length;
     if (coming > 0) await delay(100);
   }
   isDone = true;

@@ -76,6 +76,13 @@ export const WaitingTake = z.object({
 });
 export type WaitingTake = z.infer<typeof WaitingTake>;
 
+/** How many waiting takes come at a time. */
+export const WAITING_PAGE = 100;
+
+/** The first of the takes that wait for review, oldest first, and how many there are in all. */
+export const WaitingQueue = z.object({ takes: z.array(WaitingTake), total: z.int() });
+export type WaitingQueue = z.infer<typeof WaitingQueue>;
+
 /** One published exercise as its learner sees it in the course. */
 export const OpenExercise = ExerciseSummary.extend({ drafts: z.array(DraftSummary), takes: z.array(TakeSummary) });
 export type OpenExercise = z.infer<typeof OpenExercise>;

@@ -5,7 +5,7 @@ export {
   ModelShown, LatePolicy, ExerciseTerms, ExerciseDetails, targetOf, Work, StoredWork, ChangeWork, SaveWork, Saved,
 } from './work.ts';
 export {
-  CourseSummary, SignedIn, TakeState, ReadingState, TakeSummary, DraftSummary, ExerciseSummary, Standing, CourseOverview, WaitingTake, OpenExercise, LearnerCourse,
+  CourseSummary, SignedIn, TakeState, ReadingState, TakeSummary, DraftSummary, ExerciseSummary, Standing, CourseOverview, WaitingTake, WaitingQueue, WAITING_PAGE, OpenExercise, LearnerCourse,
 } from './courses.ts';
 export { NewExercise, Created, ReadingJob, ExerciseSetting, Assignment, NewDraft, Draft, HandIn, CoursePicture } from './exercises.ts';
 export { NewPlan, SavedPlan } from './plans.ts';

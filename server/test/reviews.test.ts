@@ -1,4 +1,4 @@
-import type { Assignment, ExerciseSetting, Phrase, ReadingJob, Review, SeriesTake, TakeView, WaitingTake } from '@undulan/contract';
+import type { Assignment, ExerciseSetting, Phrase, ReadingJob, Review, SeriesTake, TakeView, WaitingQueue, WaitingTake } from '@undulan/contract';
 import { findingKey, READING_VERSION, type Reading } from '@undulan/core';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
@@ -18,7 +18,7 @@ beforeAll(async () => {
 });
 afterAll(() => harness.close());
 
-const waiting = async (): Promise<WaitingTake[]> => (await instructor.get(`/api/courses/${harness.courseId}/waiting`).expect(200)).body as WaitingTake[];
+const waiting = async (): Promise<WaitingTake[]> => ((await instructor.get(`/api/courses/${harness.courseId}/waiting`).expect(200)).body as WaitingQueue).takes;
 const view = async (who: Agent, takeId: string, reading = ''): Promise<TakeView> => (await who.get(`/api/takes/${takeId}${reading}`).expect(200)).body as TakeView;
 const setting = async (id: string): Promise<ExerciseSetting> => (await instructor.get(`/api/exercises/${id}`).expect(200)).body as ExerciseSetting;
 
@@ -40,6 +40,7 @@ test('what waits for review stands in a queue, oldest first, for instructors onl
   expect(queue.map((take) => take.handedInAt)).toEqual(queue.map((take) => take.handedInAt).toSorted());
   expect(queue[0]).toMatchObject({ late: false, findings: expect.any(Number) as number, proposedGrade: expect.any(Number) as number });
   await ines.get(`/api/courses/${harness.courseId}/waiting`).expect(403);
+  for (const pages of ['2', '-5', '1e9', 'all']) expect(((await instructor.get(`/api/courses/${harness.courseId}/waiting?pages=${pages}`).expect(200)).body as WaitingQueue).total).toBe(queue.length);
 });
 
 test('decisions and grades per criterion are kept; a dismissed finding and its reason never reach the learner; notes are answered and done', async () => {

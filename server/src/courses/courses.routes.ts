@@ -18,7 +18,7 @@ export function coursesRoutes(): Router {
     response.status(201).json(created);
   });
   routes.get('/courses/:courseId/waiting', async (request, response) => {
-    response.json(await waitingTakes(personIdOf(request), request.params.courseId));
+    response.json(await waitingTakes(personIdOf(request), request.params.courseId, Math.trunc(Number(request.query['pages'])) || 1));
   });
   return routes;
 }

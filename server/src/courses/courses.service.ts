@@ -1,4 +1,4 @@
-import type { CourseOverview, ExerciseSummary, LearnerCourse, Standing, WaitingTake } from '@undulan/contract';
+import { WAITING_PAGE, type CourseOverview, type ExerciseSummary, type LearnerCourse, type Standing, type WaitingQueue, type WaitingTake } from '@undulan/contract';
 import { Op } from 'sequelize';
 import { roleIn, requireInstructor } from '../access/access.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
@@ -87,16 +87,17 @@ export async function learnerCourse(personId: string, courseId: string): Promise
   };
 }
 
-/** What waits for review in a course, oldest first. */
-export async function waitingTakes(personId: string, courseId: string): Promise<WaitingTake[]> {
+/** What waits for review in a course, oldest first: its first so many pages, at most twenty. */
+export async function waitingTakes(personId: string, courseId: string, pages: number): Promise<WaitingQueue> {
   await requireInstructor(personId, courseId);
-  const takes = await TakeModel.findAll({
+  const { rows: takes, count: total } = await TakeModel.findAndCountAll({
+    limit: Math.min(20, Math.max(1, pages)) * WAITING_PAGE,
     attributes: { exclude: ['motion'] },
     include: ['learner', { association: 'review', where: { returnedAt: null } }, { ...LATE_TERMS, attributes: [...LATE_TERMS.attributes, 'title'], where: { courseId } }],
     order: [['handedInAt', 'ASC']],
   });
   const readings = await newestReadings(takes.map(({ id }) => id));
-  return takes.map((take) => {
+  const shown = takes.map((take): WaitingTake => {
     const reading = readings.get(take.id);
     return {
       takeId: take.id,
@@ -111,4 +112,5 @@ export async function waitingTakes(personId: string, courseId: string): Promise<
       proposedGrade: reading?.proposedGrade ?? null,
     };
   });
+  return { takes: shown, total };
 }

@@ -118,7 +118,9 @@ export async function handIn(personId: string, draftId: string, { version }: Han
     const broken = brokenFromStart(exercise.motion, found.motion, limitsOf(found));
     if (broken.length > 0) throw new ProblemError('beyond-limits', `${broken.join(' ')} Your draft is kept.`);
     const owned = { exerciseId, learnerId: personId };
-    refuseFurtherTakes(exercise, await TakeModel.count({ where: owned, transaction }));
+    const handedIn = await TakeModel.count({ where: owned, transaction });
+    refuseFurtherTakes(exercise, handedIn);
+    refuseBeyond('takes', handedIn);
     const last = (await TakeModel.max<number | null, TakeModel>('number', { where: owned, transaction })) ?? 0;
     const take = await TakeModel.create({ ...owned, number: last + 1, motion: found.motion, handedInAt: new Date() }, { transaction });
     await askForReadings([take.id], exercise.target, { transaction });

@@ -1,5 +1,5 @@
 import {
-  Assignment, CourseOverview, CoursePicture, Created, DemoAccounts, Draft, ExerciseSetting, LearnerCourse, OpenSession, Phrase, ReadingJob, Saved, SavedEase, SavedPlan, SeriesTake, SignedIn, TakeView, WaitingTake,
+  Assignment, CourseOverview, CoursePicture, Created, DemoAccounts, Draft, ExerciseSetting, LearnerCourse, OpenSession, Phrase, ReadingJob, Saved, SavedEase, SavedPlan, SeriesTake, SignedIn, TakeView, WaitingQueue,
 } from '@undulan/contract';
 import type * as z from 'zod';
 
@@ -30,7 +30,7 @@ export const SCHEMAS = import.meta.env.PROD
       saveEase: checked(Created),
       take: checked(TakeView),
       series: checked(SeriesTake.array()),
-      waiting: checked(WaitingTake.array()),
+      waiting: checked(WaitingQueue),
       readAll: checked(ReadingJob),
       readingJob: checked(ReadingJob),
       saveReview: checked(Saved),

@@ -1,7 +1,7 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type {
   Assignment, ChangeWork, CourseOverview, CoursePicture, Created, Credentials, DemoAccounts, Draft, ExerciseSetting, HandIn, LearnerCourse, NewDraft, NewEase, NewExercise, NewPassword, NewPhrase, NewPlan, NoteText,
-  OpenSession, Phrase, ReadingJob, ReplyText, ReturnReview, ReviewText, Saved, SavedEase, SavedPlan, SaveWork, SeriesTake, ShortcutChoices, SignedIn, TakeView, WaitingTake,
+  OpenSession, Phrase, ReadingJob, ReplyText, ReturnReview, ReviewText, Saved, SavedEase, SavedPlan, SaveWork, SeriesTake, ShortcutChoices, SignedIn, TakeView, WaitingQueue,
 } from '@undulan/contract';
 import { SCHEMAS } from './answer-schemas.ts';
 
@@ -88,7 +88,7 @@ export const api = createApi({
       providesTags: (_view, _error, { id }) => [{ type: 'Take', id }],
     }),
     series: build.query<SeriesTake[], string>({ responseSchema: SCHEMAS?.series, query: (takeId) => `/takes/${takeId}/series`, providesTags: ['Series'] }),
-    waiting: build.query<WaitingTake[], string>({ responseSchema: SCHEMAS?.waiting, query: (courseId) => `/courses/${courseId}/waiting`, providesTags: ['Queue'] }),
+    waiting: build.query<WaitingQueue, { courseId: string; pages: number }>({ responseSchema: SCHEMAS?.waiting, query: ({ courseId, pages }) => ({ url: `/courses/${courseId}/waiting`, params: { pages } }), providesTags: ['Queue'] }),
     readAgain: build.mutation<void, string>({ query: (id) => ({ url: `/takes/${id}/readings`, method: 'POST' }), invalidatesTags: (_done, _error, id) => [{ type: 'Take', id }, 'Series', 'Queue'] }),
     readAll: build.mutation<ReadingJob, string>({ responseSchema: SCHEMAS?.readAll, query: (exerciseId) => ({ url: `/exercises/${exerciseId}/readings`, method: 'POST' }) }),
     readingJob: build.query<ReadingJob, string>({ responseSchema: SCHEMAS?.readingJob, query: (id) => `/reading-jobs/${id}` }),

@@ -1,13 +1,12 @@
 import { useNavigate } from 'react-router';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import type { TakeView, WaitingTake } from '@undulan/contract';
-import { useWaitingQuery } from '../../app/api.ts';
 import { Button } from '../../ui/index.ts';
-import { filterWaiting, neighbours, useWaitingFilter } from './use-waiting.ts';
+import { filterWaiting, neighbours, useWaiting, useWaitingFilter } from './use-waiting.ts';
 
 /** To the take before or after in the queue, without going back to it. */
 export function QueueSteps({ view }: { view: TakeView }) {
-  const { data } = useWaitingQuery(view.courseId);
+  const data = useWaiting(view.courseId).data?.takes;
   const [filter] = useWaitingFilter();
   const navigate = useNavigate();
   if (!data) return null;

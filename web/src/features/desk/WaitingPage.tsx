@@ -1,24 +1,31 @@
 import { Link, useParams } from 'react-router';
 import { formatDistanceToNow } from 'date-fns';
 import type { WaitingTake } from '@undulan/contract';
-import { useOverviewQuery, useWaitingQuery } from '../../app/api.ts';
+import { useOverviewQuery } from '../../app/api.ts';
 import { Shell } from '../../app/Shell.tsx';
 import { Button, Empty, INPUT, Loading, LoadFailed } from '../../ui/index.ts';
-import { filterWaiting, useWaitingFilter } from './use-waiting.ts';
+import { filterWaiting, useWaiting, useWaitingFilter } from './use-waiting.ts';
 
 /** What waits for review in a course, oldest first. */
 export function WaitingPage() {
   const { courseId = '' } = useParams();
-  const { data, error, refetch } = useWaitingQuery(courseId, { refetchOnMountOrArgChange: true, refetchOnFocus: true });
+  const { data, error, refetch, showMore } = useWaiting(courseId, { fresh: true });
   const { data: course } = useOverviewQuery(courseId);
   return (
-    <Shell crumbs={[{ label: course?.title ?? 'Course', to: `/courses/${courseId}` }, { label: 'Waiting for review' }]} status={data && `${data.length} ${data.length === 1 ? 'take waits' : 'takes wait'}`}>
-      {error && !data ? <LoadFailed what="queue" error={error} onRetry={() => void refetch()} /> : data ? <Queue waiting={data} /> : <Loading what="the queue" />}
+    <Shell crumbs={[{ label: course?.title ?? 'Course', to: `/courses/${courseId}` }, { label: 'Waiting for review' }]} status={data && `${data.total} ${data.total === 1 ? 'take waits' : 'takes wait'}`}>
+      {error && !data ? <LoadFailed what="queue" error={error} onRetry={() => void refetch()} /> : data ? <Queue waiting={data.takes} later={data.total - data.takes.length} onMore={showMore} /> : <Loading what="the queue" />}
     </Shell>
   );
 }
 
-function Queue({ waiting }: { waiting: readonly WaitingTake[] }) {
+interface QueueProps {
+  waiting: readonly WaitingTake[];
+  /** How many came later and are not fetched. */
+  later: number;
+  onMore: () => void;
+}
+
+function Queue({ waiting, later, onMore }: QueueProps) {
   const [filter, setFilter] = useWaitingFilter();
   const exercises = [...new Map(waiting.map((take) => [take.exerciseId, take.exerciseTitle]))];
   // An exercise whose last take is reviewed filters nothing away.
@@ -86,6 +93,14 @@ function Queue({ waiting }: { waiting: readonly WaitingTake[] }) {
               </tbody>
             </table>
           </div>
+        )}
+        {later > 0 && (
+          <p className="mt-3 flex items-center gap-3 text-sm text-faint">
+            {later} more came later.
+            <Button small onClick={onMore}>
+              Show more of them
+            </Button>
+          </p>
         )}
       </div>
     </div>

@@ -56,7 +56,7 @@ async function answer(request: Request): Promise<Response> {
       ]);
     }
     if (path === '/phrases') return json([{ id: 'p1', text: 'Closer together.' }]);
-    if (path.endsWith('/waiting')) return json([]);
+    if (path.endsWith('/waiting')) return json({ takes: [], total: 0 });
     if (path === '/session') return json({ person: { id: 'x', name: 'Marta', email: 'marta@kitchen.example' }, courses: [], shortcuts: {} });
     return json(server.view);
   }

@@ -1,4 +1,5 @@
 import type { WaitingTake } from '@undulan/contract';
+import { useWaitingQuery } from '../../app/api.ts';
 import { useStored } from '../../ui/index.ts';
 
 export interface WaitingFilter {
@@ -8,6 +9,14 @@ export interface WaitingFilter {
 }
 
 const ALL: WaitingFilter = { exerciseId: '', learner: '', lateOnly: false };
+
+/** What waits in a course, as many pages of it as were asked for, remembered from page to page. */
+export function useWaiting(courseId: string, options: { fresh?: boolean } = {}) {
+  const [pages, setPages] = useStored('waiting-pages', 1);
+  const { fresh = false } = options;
+  const query = useWaitingQuery({ courseId, pages }, { refetchOnMountOrArgChange: fresh, refetchOnFocus: fresh });
+  return { ...query, showMore: () => setPages(pages + 1) };
+}
 
 /** Which of the waiting takes are looked at, remembered from page to page. */
 export function useWaitingFilter(): [WaitingFilter, (part: Partial<WaitingFilter>) => void] {
