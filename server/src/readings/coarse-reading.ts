@@ -1,4 +1,4 @@
-import { FINDING_KINDS, type Finding, type FindingKind, type Reading, type TrackReading } from '@undulan/core';
+import { FINDING_KINDS, findingKey, type Finding, type FindingKind, type Reading, type TrackReading } from '@undulan/core';
 
 /** What each kind of finding says to a learner from whom the model is hidden: what is wrong, not by how much. */
 const WORDS: Record<FindingKind, string> = {
@@ -74,7 +74,8 @@ export function coarseReading(reading: Reading): Reading {
     range: reading.range,
     nearest: null,
     tracks: [],
-    findings: reading.findings.map((finding) => coarseFinding(finding, reading)),
+    // What is told alike is told once.
+    findings: [...new Map(reading.findings.map((finding) => coarseFinding(finding, reading)).map((finding) => [findingKey(finding), finding])).values()],
     criteria: reading.criteria.map(({ id, label, weight, score }) => ({ id, label, weight, score: coarse(score), error: 0, tolerance: 0, unit: '' })),
     proposedGrade: coarse(reading.proposedGrade),
   };

@@ -1,6 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Note, TakeView } from '@undulan/contract';
-import { asRead, MODEL_NAME, TRACKS, tracksOf, type ChannelId, type Finding } from '@undulan/core';
+import { asRead, findChannel, MODEL_NAME, TRACKS, tracksOf, type ChannelId, type Finding } from '@undulan/core';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
 import { Spread, type Pages } from '../spread/index.ts';
 import { TimePage, type StripEntry } from '../time-page/index.ts';
@@ -47,7 +47,10 @@ export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: 
   };
 
   const actor = motion.subjects.find((subject) => subject.id === track?.subjectId) ?? motion.subjects.find((subject) => !subject.locked);
-  const ownChannels = actor ? tracksOf(actor).flatMap((own) => [...own.channelIds]) : [];
+  const keyed = actor ? tracksOf(actor).flatMap((own) => [...own.channelIds]) : [];
+  // Without a track to show, what changes comes first.
+  const changes = (id: ChannelId): boolean => findChannel(actor!, id)?.keys.some((key, _i, [first]) => key.value !== first!.value) ?? false;
+  const ownChannels = [...keyed.filter(changes), ...keyed.filter((id) => !changes(id))];
   const channelIds: ChannelId[] = compared?.channelIds ?? (ownChannels.length > 0 ? ownChannels : [...TRACKS[0]!.channelIds]);
   const curve = {
     id: 'curve',

@@ -84,6 +84,7 @@ function ReturnedReview({ view, review, onFinding }: { view: TakeView; review: R
           <NotesInTurn view={view} review={review} />
         </Tabs.Content>
         <Tabs.Content value="findings">
+          {view.reading && view.target === null && <p className="mb-2 text-xs text-faint">The model of this exercise is not shown: the findings say what is off in your take, not by how much.</p>}
           {view.reading ? <FindingsList findings={findings} onChoose={onFinding} /> : <Empty title="No reading">This take was reviewed without its computed reading.</Empty>}
         </Tabs.Content>
         <Tabs.Content value="takes">

@@ -1,0 +1,53 @@
+import { expect, test, type Page } from '@playwright/test';
+import { exerciseRow, goToFrame, keyMark, saved, signIn } from './steps.ts';
+
+interface Setting {
+  work: { motion: { range: { first: number; last: number }; subjects: { channels: { id: string; keys: unknown[] }[] }[] }; details: { title: string } };
+}
+
+const key = (frame: number, value: number) => ({ frame, value, role: 'extreme', leave: 'curve', in: { frames: 0, value: 0 }, out: { frames: 0, value: 0 }, link: 'auto' });
+
+/** Changes an exercise as its instructor, in the application's own words. */
+async function change(page: Page, exerciseId: string, by: (setting: Setting) => void): Promise<void> {
+  const setting = (await (await page.request.get(`/api/exercises/${exerciseId}`)).json()) as Setting;
+  by(setting);
+  expect((await page.request.put(`/api/exercises/${exerciseId}`, { data: { ...setting, targetMayChange: true } })).status()).toBe(200);
+}
+
+test('a draft begun before the exercise was changed is refused on handing in, brought back within it at once, and handed in', async ({ browser, page }) => {
+  await signIn(page, 'Marta Olesen');
+  const { courses } = (await (await page.request.get('/api/session')).json()) as { courses: { id: string }[] };
+  const { id } = (await (await page.request.post(`/api/courses/${courses[0]!.id}/exercises`, { data: {} })).json()) as { id: string };
+  await change(page, id, ({ work }) => {
+    work.details.title = 'Hob dial, shorter';
+    work.motion.subjects[0]!.channels.find((channel) => channel.id === 'rotation')!.keys = [key(1, 0), key(13, 120)];
+  });
+  expect((await page.request.post(`/api/exercises/${id}/publish`)).status()).toBe(204);
+
+  const learner = await (await browser.newContext()).newPage();
+  await signIn(learner, 'Leif Arnesen');
+  await exerciseRow(learner, 'Hob dial, shorter').getByRole('button', { name: 'Start' }).click();
+  await goToFrame(learner, 9);
+  await learner.getByRole('button', { name: 'Key here' }).click();
+  await saved(learner);
+  await change(page, id, ({ work }) => {
+    work.motion.range.last = 40;
+  });
+
+  const handIn = async (): Promise<void> => {
+    await learner.getByRole('button', { name: 'Hand in take 1' }).click();
+    await learner.getByRole('dialog', { name: 'Hand in take 1?' }).getByRole('button', { name: 'Hand in', exact: true }).click();
+  };
+  await learner.reload();
+  await handIn();
+  const beyond = learner.getByRole('dialog', { name: 'Beyond what the exercise leaves to you' });
+  await expect(beyond).toContainText('The exercise sets the range.');
+  await beyond.getByRole('button', { name: 'Bring it back within' }).click();
+  await expect(learner.getByRole('toolbar', { name: 'Transport' })).toContainText('24 fps · 1–40');
+  await saved(learner);
+  await learner.reload();
+  await expect(keyMark(learner, 'Position x', 9)).toBeVisible();
+  await handIn();
+  await expect(learner.getByText('Handed in, waits for review')).toBeVisible();
+  await learner.context().close();
+});
