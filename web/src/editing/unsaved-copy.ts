@@ -46,7 +46,8 @@ export async function keepUnsaved(source: WorkSource, { base, work, history, ver
   const [baseName, unsavedName] = namesOf(name);
   const from = base?.work ?? work;
   const unsaved: Unsaved = { version, changes: base ? changesBetween(base.work, work) : [], history: historyChange(base?.history ?? EMPTY_HISTORY, history) };
-  const isKnown = written?.name === name && written.work === from;
+  // Another tab may have taken the copy up, base and all.
+  const isKnown = written?.name === name && written.work === from && (await keys<string>(store())).includes(baseName);
   written = { name, work: from };
   try {
     await setMany([...(isKnown ? [] : [[baseName, { version, work: from } satisfies Base] as [string, Base]]), [unsavedName, unsaved]], store());
