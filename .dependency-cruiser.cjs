@@ -8,6 +8,7 @@ module.exports = {
     upward('contract-knows-core-only', '^contract/', '^(server|web)/'),
     upward('server-never-imports-web', '^server/', '^web/'),
     upward('web-never-imports-server', '^web/', '^server/'),
+    { name: 'steps-know-no-motion', severity: 'error', from: { path: '^core/src/steps/', pathNot: '\\.test\\.ts$' }, to: { path: '^core/src/(time|motion|spacing|reading|formats)/' } },
     upward('time-comes-first', '^core/src/time/', '^core/src/(motion|spacing|reading)/'),
     upward('motion-before-spacing', '^core/src/motion/', '^core/src/(spacing|reading)/'),
     upward('spacing-before-reading', '^core/src/spacing/', '^core/src/reading/'),

@@ -1,15 +1,15 @@
-import { Work, type ChangeWork, type Created, type Draft, type HandIn, type NewDraft, type Saved, type SaveWork } from '@undulan/contract';
-import { applyChanges, beyondLimits, EMPTY_HISTORY, newlyBroken, type History, type MotionDocument } from '@undulan/core';
+import type { ChangeWork, Created, Draft, HandIn, NewDraft, Saved, SaveWork } from '@undulan/contract';
+import { beyondLimits, EMPTY_HISTORY, newlyBroken, type History, type MotionDocument } from '@undulan/core';
 import type { Transaction } from 'sequelize';
 import { draftFor, exerciseWithDocuments, holdLearner, limitsOf, mayLearnerSeeModel, takeFor } from '../access/access.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { brokenFromStart, sceneFor, startsOf } from '../exercises/scene-for.ts';
-import { issuesOf } from '../http/parse-body.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { asked, askForReadings } from '../readings/reading-queue.ts';
 import { takesOf } from '../takes/take-summary.ts';
 import { ReviewModel, TakeModel } from '../takes/take.model.ts';
+import { changedWork } from '../work/changed-work.ts';
 import { DRAFT_STEPS } from '../work/steps.model.ts';
 import { changeSteps, historyOf, replaceSteps, stepsDone } from '../work/steps.service.ts';
 import { DraftModel } from './draft.model.ts';
@@ -77,15 +77,6 @@ export async function changeDraft(personId: string, draftId: string, { version, 
   const found = await draftFor(personId, draftId);
   if (found.version !== version) throw staleDraft();
   return write(found, version, changedWork({ motion: found.motion, details: null }, changes).motion, history.done, (transaction) => changeSteps(DRAFT_STEPS, draftId, history, transaction));
-}
-
-/** The work after changes. Throws `does-not-fit`, or `invalid-request` where what comes of them is no valid work. */
-export function changedWork(work: Work, changes: ChangeWork['changes']): Work {
-  const changed = applyChanges(work, changes);
-  if (!changed.ok) throw new ProblemError('does-not-fit', changed.issues[0]!.message);
-  const parsed = Work.safeParse(changed.value);
-  if (!parsed.success) throw new ProblemError('invalid-request', parsed.error.issues[0]?.message, issuesOf(parsed.error));
-  return parsed.data;
 }
 
 /** Writes a draft whole. Throws `stale-version` when it was written since the caller read it. */

@@ -3,12 +3,12 @@ import { EMPTY_HISTORY, tracksOf, USUAL_LIMITS, type MotionDocument } from '@und
 import type { Transaction } from 'sequelize';
 import { exerciseWithDocuments, mayLearnerSeeModel, requireInstructor } from '../access/access.ts';
 import { draftsOf } from '../drafts/draft-summary.ts';
-import { changedWork } from '../drafts/drafts.service.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { TakeModel } from '../takes/take.model.ts';
 import { takesOf } from '../takes/take-summary.ts';
 import { targetHash } from '../targets/target-hash.ts';
+import { changedWork } from '../work/changed-work.ts';
 import { EXERCISE_STEPS } from '../work/steps.model.ts';
 import { changeSteps, historyOf, replaceSteps, stepsDone } from '../work/steps.service.ts';
 import { ExerciseModel, workColumns } from './exercise.model.ts';
