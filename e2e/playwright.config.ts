@@ -11,7 +11,8 @@ export default defineConfig({
   // One after the other, but shared out test by test: by files one share would be half as long again as the other.
   workers: 1,
   fullyParallel: true,
-  retries: 0,
+  // Where nobody watches, one that fails once is tried again and told as flaky.
+  retries: process.env['CI'] ? 1 : 0,
   reporter: 'list',
   projects: [
     { name: 'journeys', testMatch: '*.spec.ts' },
