@@ -176,7 +176,8 @@ function numbersIn(value: unknown): number[] {
   if (typeof value === 'number') return [value];
   // Ids and times of day are full of digits that say nothing.
   if (typeof value === 'string') return [...value.replace(/[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}|\d{4}-\d\d-\d\dT[\d:.]+Z/g, '').matchAll(/\d+(\.\d+)?/g)].map(([text]) => Number(text));
-  return typeof value === 'object' && value !== null ? Object.values(value).flatMap(numbersIn) : [];
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.values(value).flatMap(numbersIn);
 }
 
 /** What the model is at on each frame, worked out from a track of a reading and the take that was read. */
