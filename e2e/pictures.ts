@@ -35,10 +35,9 @@ test('setting', async ({ page }) => {
   await page.getByRole('link', { name: 'Toaster rack', exact: true }).click();
   await keyMark(page, 'Position y', 17).click();
   await goToFrame(page, 15);
-  await page.getByRole('tab', { name: 'Judging' }).click();
   await picture(page, 'setting');
-  await page.getByRole('tab', { name: 'Time, stage' }).click();
-  await picture(page, 'setting-time');
+  await page.getByRole('tab', { name: 'Judging' }).click();
+  await picture(page, 'setting-judging');
 });
 
 test('bench', async ({ page }) => {

@@ -6,7 +6,12 @@ export function ExerciseFacts({ rate, range, dueAt }: { rate: Rate; range: Frame
   return (
     <span className="figures text-xs text-faint">
       {formatRate(rate)} fps · {range.first}–{range.last}, {frameCount(range)} frames · runs {runningSeconds(range, rate).toFixed(3)} s
-      {dueAt && <span className={new Date(dueAt) < new Date() ? 'text-danger' : 'text-ink'}> · due {formatDue(dueAt)}</span>}
+      {dueAt && (
+        <>
+          {' '}
+          <span className={`whitespace-nowrap ${new Date(dueAt) < new Date() ? 'text-danger' : 'text-ink'}`}>· due {formatDue(dueAt)}</span>
+        </>
+      )}
     </span>
   );
 }
