@@ -3,7 +3,9 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/dist-types/**', 'node_modules/**', 'test-results/**', '.data/**', 'web/vite.config.ts'] },
+  {
+    ignores: ['**/dist/**', '**/dist-types/**', 'node_modules/**', 'test-results/**', '.data/**', 'web/vite.config.ts'],
+  },
   js.configs.recommended,
   {
     files: ['**/*.ts', '**/*.tsx'],
@@ -23,6 +25,21 @@ export default tseslint.config(
     files: ['**/*.test.ts', 'server/test/**/*.ts'],
     rules: { '@typescript-eslint/no-unsafe-member-access': 'off', '@typescript-eslint/no-unsafe-assignment': 'off' },
   },
-  { files: ['scripts/**/*.mjs', '*.js', '*.cjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', fetch: 'readonly', URL: 'readonly', setTimeout: 'readonly', clearTimeout: 'readonly', setInterval: 'readonly', clearInterval: 'readonly', module: 'readonly' } } },
+  {
+    files: ['scripts/**/*.mjs', '*.js', '*.cjs'],
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        fetch: 'readonly',
+        URL: 'readonly',
+        setTimeout: 'readonly',
+        clearTimeout: 'readonly',
+        setInterval: 'readonly',
+        clearInterval: 'readonly',
+        module: 'readonly',
+      },
+    },
+  },
   { files: ['scripts/bench-page.mjs'], languageOptions: { globals: { window: 'readonly' } } },
 );

@@ -6,13 +6,27 @@ const source = { conditions: ['source'] };
 export default defineConfig({
   test: {
     projects: [
-      { resolve: source, ssr: { resolve: source }, test: { name: 'core', include: ['core/src/**/*.test.ts'], testTimeout: 30_000 } },
-      { resolve: source, ssr: { resolve: source }, test: { name: 'contract', include: ['contract/src/**/*.test.ts'] } },
-      { resolve: source, ssr: { resolve: source }, test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'], environment: 'happy-dom', testTimeout: 30_000 } },
       {
         resolve: source,
         ssr: { resolve: source },
-        test: { name: 'server', include: ['server/test/**/*.test.ts'], testTimeout: 30_000, hookTimeout: 60_000, fileParallelism: false },
+        test: { name: 'core', include: ['core/src/**/*.test.ts'], testTimeout: 30_000 },
+      },
+      { resolve: source, ssr: { resolve: source }, test: { name: 'contract', include: ['contract/src/**/*.test.ts'] } },
+      {
+        resolve: source,
+        ssr: { resolve: source },
+        test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'], environment: 'happy-dom', testTimeout: 30_000 },
+      },
+      {
+        resolve: source,
+        ssr: { resolve: source },
+        test: {
+          name: 'server',
+          include: ['server/test/**/*.test.ts'],
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+          fileParallelism: false,
+        },
       },
     ],
   },

@@ -6,9 +6,12 @@ function curveKey(page: Page, channel: string, frame: number): Locator {
   return page.getByRole('button', { name: new RegExp(`^${channel} .* on frame ${frame}, key of the curve`) });
 }
 
-const value = (page: Page, channel: string, frame: number): Locator => page.getByRole('textbox', { name: `${channel} on frame ${frame}` });
+const value = (page: Page, channel: string, frame: number): Locator =>
+  page.getByRole('textbox', { name: `${channel} on frame ${frame}` });
 
-test('on the curve a key is dragged in frame and value, and moved by the arrow keys; undo brings it back', async ({ page }) => {
+test('on the curve a key is dragged in frame and value, and moved by the arrow keys; undo brings it back', async ({
+  page,
+}) => {
   await openBench(page, 'Ines Calado', 'Toaster rack');
   const peak = curveKey(page, 'Position y', 20);
   await peak.click();
@@ -33,7 +36,9 @@ test('on the curve a key is dragged in frame and value, and moved by the arrow k
   await saved(page);
 });
 
-test('several keys are selected, moved and changed together; one landed on gives way and is named', async ({ page }) => {
+test('several keys are selected, moved and changed together; one landed on gives way and is named', async ({
+  page,
+}) => {
   await openBench(page, 'Ines Calado', 'Toaster rack');
   const bar = page.getByRole('group', { name: 'Selected keys' });
   await keyMark(page, 'Position y', 20).click();
@@ -65,7 +70,9 @@ test('several keys are selected, moved and changed together; one landed on gives
   await saved(page);
 });
 
-test('numbers are typed, refused in place when they are none, and go from key to key; other channels unfold', async ({ page }) => {
+test('numbers are typed, refused in place when they are none, and go from key to key; other channels unfold', async ({
+  page,
+}) => {
   await openBench(page, 'Ines Calado', 'Toaster rack');
   const numbers = page.getByRole('region', { name: 'Numbers' });
   await expect(numbers).toContainText('6 channels · 4 never keyed are folded');
@@ -113,7 +120,9 @@ test('strips and pages open and close, and the arrangement is remembered', async
   await expect(page.getByRole('region', { name: 'Picture' })).toBeVisible();
 });
 
-test('the target is shown and hidden, the brief is at hand, and a model that is kept back is not to be had', async ({ page }) => {
+test('the target is shown and hidden, the brief is at hand, and a model that is kept back is not to be had', async ({
+  page,
+}) => {
   await openBench(page, 'Jonah Whitby', 'Tea glass');
   const target = page.getByRole('button', { name: 'Target', exact: true });
   await expect(target).toHaveAttribute('aria-pressed', 'true');
@@ -133,7 +142,9 @@ test('the target is shown and hidden, the brief is at hand, and a model that is 
   await exerciseRow(page, 'Honey thread').getByRole('button', { name: 'Start' }).click();
   await expect(page.getByRole('button', { name: 'Target', exact: true })).toHaveAttribute('aria-disabled', 'true');
   await page.getByRole('button', { name: 'Brief and chart' }).click();
-  await expect(page.getByRole('complementary', { name: 'Brief and chart' })).toContainText('keeps the model motion of this exercise back');
+  await expect(page.getByRole('complementary', { name: 'Brief and chart' })).toContainText(
+    'keeps the model motion of this exercise back',
+  );
   await expect(page.getByText('No keys yet')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Hand in take 1' })).toHaveAttribute('aria-disabled', 'true');
 });

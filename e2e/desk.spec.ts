@@ -9,7 +9,9 @@ async function openDesk(page: Page, take: RegExp): Promise<void> {
 
 const playhead = (page: Page) => page.getByRole('slider', { name: 'Playhead' });
 
-test('findings seek and are accepted, reworded, merged and dismissed; notes are changed, moved and removed', async ({ page }) => {
+test('findings seek and are accepted, reworded, merged and dismissed; notes are changed, moved and removed', async ({
+  page,
+}) => {
   await openDesk(page, /Toaster rack, Priya Raman/);
   const findings = page.getByRole('list', { name: 'Findings' }).getByRole('listitem');
   const count = await findings.count();
@@ -20,7 +22,10 @@ test('findings seek and are accepted, reworded, merged and dismissed; notes are 
   await expect(playhead(page)).not.toHaveAttribute('aria-valuenow', '1');
   await first.getByRole('button', { name: /^Make a note of/ }).click();
   await expect(first).toContainText('in a note');
-  await findings.nth(1).getByRole('button', { name: /^Dismiss/ }).click();
+  await findings
+    .nth(1)
+    .getByRole('button', { name: /^Dismiss/ })
+    .click();
   await page.getByLabel('Why it does not count').fill('It is meant so.');
   await page.getByRole('button', { name: 'Dismiss it' }).click();
   await expect(findings.nth(1)).toContainText('dismissed: It is meant so.');
@@ -58,7 +63,9 @@ test('findings seek and are accepted, reworded, merged and dismissed; notes are 
   await expect(findings.nth(2)).not.toContainText('in a note');
 });
 
-test('pictures are laid five ways, aligned by time or by keys, against the model or the take put right', async ({ page }) => {
+test('pictures are laid five ways, aligned by time or by keys, against the model or the take put right', async ({
+  page,
+}) => {
   await openDesk(page, /Pancake toss, Priya Raman/);
   const laying = page.getByLabel('How pictures are laid');
   const model = page.getByLabel('Model', { exact: true });
@@ -133,7 +140,9 @@ test('a changed target leaves a reading as it was until it is read again', async
   await expect(page.getByText(/arrives 3 frames early/)).toBeVisible();
 });
 
-test('a review cannot be returned without a grade; what the learner has not been given they cannot see', async ({ page }) => {
+test('a review cannot be returned without a grade; what the learner has not been given they cannot see', async ({
+  page,
+}) => {
   await openDesk(page, /Drawer slide, Sena Aydin/);
   const address = page.url();
   await page.getByRole('button', { name: 'Return with no notes' }).click();

@@ -13,13 +13,22 @@ async function savedMotion(page: Page) {
 /** The keys of the towel's position, as numbers and words of four decimals. */
 async function towelKeys(page: Page): Promise<string> {
   const motion = await savedMotion(page);
-  const keys = motion.subjects.flatMap((subject) => subject.channels.filter((channel) => channel.id === 'position.x' && channel.keys.length > 0).flatMap((channel) => channel.keys));
-  return JSON.stringify(keys.map(({ frame, value, leave, in: arriving, out }) => [frame, value, leave, arriving, out]), (_, value: unknown) => (typeof value === 'number' ? Math.round(value * 1e6) / 1e6 : value));
+  const keys = motion.subjects.flatMap((subject) =>
+    subject.channels
+      .filter((channel) => channel.id === 'position.x' && channel.keys.length > 0)
+      .flatMap((channel) => channel.keys),
+  );
+  return JSON.stringify(
+    keys.map(({ frame, value, leave, in: arriving, out }) => [frame, value, leave, arriving, out]),
+    (_, value: unknown) => (typeof value === 'number' ? Math.round(value * 1e6) / 1e6 : value),
+  );
 }
 
 const sheet = (page: Page) => page.getByRole('dialog', { name: 'How it leaves' });
 
-test('an ease is chosen from drawn ways, seen before it is taken; set by amount, turned about, carried to another key; kept in the palette and used from there', async ({ page }) => {
+test('an ease is chosen from drawn ways, seen before it is taken; set by amount, turned about, carried to another key; kept in the palette and used from there', async ({
+  page,
+}) => {
   await openBench(page, 'Priya Raman', 'Tea towel drag');
   await keyMark(page, 'Position x', 5).first().click();
   await leaveBy(page, 'slow start, strong (quart)');
@@ -67,7 +76,9 @@ test('an ease is chosen from drawn ways, seen before it is taken; set by amount,
   await page.getByRole('button', { name: 'How it leaves' }).click();
   await sheet(page).getByRole('button', { name: 'Towel: let go' }).first().click();
   await expect(page.getByRole('button', { name: 'How it leaves: curve by handles' })).toBeAttached();
-  await sheet(page).getByRole('button', { name: /^Lid: two small bounces/ }).click();
+  await sheet(page)
+    .getByRole('button', { name: /^Lid: two small bounces/ })
+    .click();
   await page.keyboard.press('Escape');
   expect((await keyFrames(page, 'Position x')).slice(0, 5)).toEqual([5, 6, 7, 8, 9]);
   await page.getByRole('button', { name: 'How it leaves' }).click();
@@ -77,7 +88,9 @@ test('an ease is chosen from drawn ways, seen before it is taken; set by amount,
   await undoAll(page);
 });
 
-test('a standstill at a key is the same document from the Speed strip, from the handle on the curve, and typed; each is one step', async ({ page }) => {
+test('a standstill at a key is the same document from the Speed strip, from the handle on the curve, and typed; each is one step', async ({
+  page,
+}) => {
   await openBench(page, 'Priya Raman', 'Tea towel drag');
   await keyMark(page, 'Position x', 5).first().click();
   await page.getByRole('button', { name: /^Handles: / }).click();
@@ -113,7 +126,13 @@ test('a standstill at a key is the same document from the Speed strip, from the 
   const knob = page.getByRole('slider', { name: 'Speed the key on frame 5 leaves with' });
   const zero = page.getByRole('slider', { name: 'Speed the key on frame 21 arrives with' });
   // The strips settle into their heights first.
-  await expect.poll(async () => { const { y } = await middleOf(knob); await page.waitForTimeout(120); return y === (await middleOf(knob)).y; }).toBe(true);
+  await expect
+    .poll(async () => {
+      const { y } = await middleOf(knob);
+      await page.waitForTimeout(120);
+      return y === (await middleOf(knob)).y;
+    })
+    .toBe(true);
   const [from, to] = [await middleOf(knob), await middleOf(zero)];
   await drag(page, from, { x: 0, y: to.y - from.y });
   await expect(knob).toHaveAttribute('aria-valuenow', '0');
@@ -131,7 +150,9 @@ test('a standstill at a key is the same document from the Speed strip, from the 
   await undoAll(page);
 });
 
-test('an even spacing from the loom and no ease by amount are the same document; several drawings are squeezed in one step; the chart is saved for paper', async ({ page }) => {
+test('an even spacing from the loom and no ease by amount are the same document; several drawings are squeezed in one step; the chart is saved for paper', async ({
+  page,
+}) => {
   await openBench(page, 'Priya Raman', 'Tea towel drag');
   await page.getByRole('button', { name: 'Loom', exact: true }).click();
   await goToFrame(page, 9);
@@ -165,7 +186,10 @@ test('an even spacing from the loom and no ease by amount are the same document;
   expect(await shareOf(12)).toBeCloseTo(twelve, 1);
 
   await strip.getByRole('button', { name: 'Loom: actions' }).click();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Save as an SVG timing chart' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: 'Save as an SVG timing chart' }).click(),
+  ]);
   expect(download.suggestedFilename()).toMatch(/timing chart\.svg$/);
   expect((await readFile(await download.path(), 'utf8')).match(/<circle /g)).toHaveLength(2);
 
@@ -179,7 +203,9 @@ test('an even spacing from the loom and no ease by amount are the same document;
   await undoAll(page);
 });
 
-test('beyond its keys a channel goes there and back as often as its grip is dragged to; a wobble shows its band and is baked', async ({ page }) => {
+test('beyond its keys a channel goes there and back as often as its grip is dragged to; a wobble shows its band and is baked', async ({
+  page,
+}) => {
   await openBench(page, 'Priya Raman', 'Tea towel drag');
   const curve = page.getByRole('region', { name: 'Curve strip' });
   await curve.getByRole('button', { name: /^Beyond/ }).click();
@@ -192,7 +218,13 @@ test('beyond its keys a channel goes there and back as often as its grip is drag
   const grip = curve.getByRole('slider', { name: 'Rounds after the last key' });
   await expect(grip).toHaveAttribute('aria-valuenow', '1');
   await grip.press('ArrowRight');
-  await expect.poll(async () => (await savedMotion(page)).subjects.flatMap((subject) => subject.channels).find((channel) => channel.after)?.after).toEqual({ kind: 'mirror', count: 2 });
+  await expect
+    .poll(
+      async () =>
+        (await savedMotion(page)).subjects.flatMap((subject) => subject.channels).find((channel) => channel.after)
+          ?.after,
+    )
+    .toEqual({ kind: 'mirror', count: 2 });
   await goToFrame(page, 37);
   await expect(page.getByRole('textbox', { name: 'Position x on frame 37' })).toHaveValue('190');
 
@@ -247,7 +279,9 @@ test('beyond its keys a channel goes there and back as often as its grip is drag
   await undoAll(page);
 });
 
-test('a move goes onto a path of its own and back without moving; values are shown in another unit; several curves on one scale or their own', async ({ page }) => {
+test('a move goes onto a path of its own and back without moving; values are shown in another unit; several curves on one scale or their own', async ({
+  page,
+}) => {
   await openBench(page, 'Priya Raman', 'Tea towel drag');
   await goToFrame(page, 13);
   const curve = page.getByRole('region', { name: 'Curve strip' });

@@ -20,7 +20,9 @@ test('from a set exercise to a returned review and the next take', async ({ brow
     await instructor.getByLabel('Frame rate').selectOption('custom');
     await instructor.getByLabel('Custom, fps').fill('25');
     await instructor.getByLabel('Last frame', { exact: true }).fill('26');
-    await expect(instructor.getByTestId('durations')).toHaveText('26 frames · runs 1.040 s · travel 1.000 s from first to last');
+    await expect(instructor.getByTestId('durations')).toHaveText(
+      '26 frames · runs 1.040 s · travel 1.000 s from first to last',
+    );
     await instructor.getByLabel('Last frame', { exact: true }).blur();
     await instructor.getByLabel('Subject', { exact: true }).fill('Dishes');
     await instructor.getByLabel('Shape', { exact: true }).selectOption('disc');
@@ -90,7 +92,9 @@ test('from a set exercise to a returned review and the next take', async ({ brow
   await test.step('the instructor reviews it at the Desk and returns it', async () => {
     await instructor.getByRole('link', { name: 'Kitchen in Motion' }).click();
     await instructor.getByRole('link', { name: new RegExp(`${title}, Wout Hendriks, take 1, waits`) }).click();
-    const finding = instructor.getByRole('button', { name: /The dishes arrive 6 frames early: frame 20 instead of 26/ });
+    const finding = instructor.getByRole('button', {
+      name: /The dishes arrive 6 frames early: frame 20 instead of 26/,
+    });
     await finding.first().click();
     await expect(instructor.getByRole('slider', { name: 'Playhead' })).toHaveAttribute('aria-valuenow', '20');
     await expect(instructor.getByRole('group', { name: 'Keys of model and take' })).toContainText('−6');

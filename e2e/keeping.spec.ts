@@ -18,7 +18,9 @@ test('work and its undo are there after a reload, and after the network was away
   await page.getByRole('button', { name: 'Redo' }).click();
   await saved(page);
 
-  await page.route('**/api/drafts/**', (route) => (route.request().method() === 'PATCH' ? route.abort() : route.continue()));
+  await page.route('**/api/drafts/**', (route) =>
+    route.request().method() === 'PATCH' ? route.abort() : route.continue(),
+  );
   await goToFrame(page, 24);
   await page.getByRole('button', { name: 'Key here' }).click();
   await expect(page.getByTestId('save-status')).toContainText('Server out of reach');

@@ -2,22 +2,40 @@ import { expect, test, type Page } from '@playwright/test';
 import { exerciseRow, goToFrame, keyMark, saved, signIn } from './steps.ts';
 
 interface Setting {
-  work: { motion: { range: { first: number; last: number }; subjects: { channels: { id: string; keys: unknown[] }[] }[] }; details: { title: string } };
+  work: {
+    motion: { range: { first: number; last: number }; subjects: { channels: { id: string; keys: unknown[] }[] }[] };
+    details: { title: string };
+  };
 }
 
-const key = (frame: number, value: number) => ({ frame, value, role: 'extreme', leave: 'curve', in: { frames: 0, value: 0 }, out: { frames: 0, value: 0 }, link: 'auto' });
+const key = (frame: number, value: number) => ({
+  frame,
+  value,
+  role: 'extreme',
+  leave: 'curve',
+  in: { frames: 0, value: 0 },
+  out: { frames: 0, value: 0 },
+  link: 'auto',
+});
 
 /** Changes an exercise as its instructor, in the application's own words. */
 async function change(page: Page, exerciseId: string, by: (setting: Setting) => void): Promise<void> {
   const setting = (await (await page.request.get(`/api/exercises/${exerciseId}`)).json()) as Setting;
   by(setting);
-  expect((await page.request.put(`/api/exercises/${exerciseId}`, { data: { ...setting, targetMayChange: true } })).status()).toBe(200);
+  expect(
+    (await page.request.put(`/api/exercises/${exerciseId}`, { data: { ...setting, targetMayChange: true } })).status(),
+  ).toBe(200);
 }
 
-test('a draft begun before the exercise was changed is refused on handing in, brought back within it at once, and handed in', async ({ browser, page }) => {
+test('a draft begun before the exercise was changed is refused on handing in, brought back within it at once, and handed in', async ({
+  browser,
+  page,
+}) => {
   await signIn(page, 'Marta Olesen');
   const { courses } = (await (await page.request.get('/api/session')).json()) as { courses: { id: string }[] };
-  const { id } = (await (await page.request.post(`/api/courses/${courses[0]!.id}/exercises`, { data: {} })).json()) as { id: string };
+  const { id } = (await (await page.request.post(`/api/courses/${courses[0]!.id}/exercises`, { data: {} })).json()) as {
+    id: string;
+  };
   await change(page, id, ({ work }) => {
     work.details.title = 'Hob dial, shorter';
     work.motion.subjects[0]!.channels.find((channel) => channel.id === 'rotation')!.keys = [key(1, 0), key(13, 120)];
@@ -36,7 +54,10 @@ test('a draft begun before the exercise was changed is refused on handing in, br
 
   const handIn = async (): Promise<void> => {
     await learner.getByRole('button', { name: 'Hand in take 1' }).click();
-    await learner.getByRole('dialog', { name: 'Hand in take 1?' }).getByRole('button', { name: 'Hand in', exact: true }).click();
+    await learner
+      .getByRole('dialog', { name: 'Hand in take 1?' })
+      .getByRole('button', { name: 'Hand in', exact: true })
+      .click();
   };
   await learner.reload();
   await handIn();

@@ -58,7 +58,10 @@ test('bench, shaping', async ({ page }) => {
   await goToFrame(page, 14);
   await keyMark(page, 'Position y', 9).click();
   await page.getByRole('button', { name: 'How it leaves' }).click();
-  await page.getByRole('dialog', { name: 'How it leaves' }).getByRole('button', { name: 'slow finish, past and back (back)' }).hover();
+  await page
+    .getByRole('dialog', { name: 'How it leaves' })
+    .getByRole('button', { name: 'slow finish, past and back (back)' })
+    .hover();
   await picture(page, 'bench-eases');
   await page.keyboard.press('Escape');
   await page.keyboard.press('1');
@@ -108,13 +111,17 @@ test('desk, drawing', async ({ page }) => {
   await drag(page, { x: take.x + across(430), y: take.y + across(170) }, { x: across(190), y: 0 });
   await page.getByRole('button', { name: 'Pose', exact: true }).click();
   await drag(page, { x: take.x + across(400), y: take.y + across(300) }, { x: across(110), y: 0 });
-  await page.getByLabel(/^New note on frame 10/).fill('Here it has left already. Drag your first key back by two and see.');
+  await page
+    .getByLabel(/^New note on frame 10/)
+    .fill('Here it has left already. Drag your first key back by two and see.');
   await picture(page, 'desk-drawing');
 });
 
 test('review', async ({ page }) => {
   await signIn(page, 'Jonah Whitby');
-  await exerciseRow(page, 'Drawer slide').getByRole('link', { name: /take 1/ }).click();
+  await exerciseRow(page, 'Drawer slide')
+    .getByRole('link', { name: /take 1/ })
+    .click();
   await page.getByRole('button', { name: 'Next note' }).click();
   await picture(page, 'review');
 });
@@ -125,7 +132,8 @@ test('planner', async ({ page }) => {
   await page.waitForURL(/planner/);
   const address = page.url().split('?')[0];
   const pictures = {
-    'planner-act': 'tool=act&length=46f&run=0-516-924-1837&run=0-544-990-1887&run=0-492-900-1842&beat=reach&beat=grip&beat=pull&beat=stop',
+    'planner-act':
+      'tool=act&length=46f&run=0-516-924-1837&run=0-544-990-1887&run=0-492-900-1842&beat=reach&beat=grip&beat=pull&beat=stop',
     'planner-counts': 'tool=counts&tempo=92+bpm',
     'planner-distance': 'tool=distance&length=577f',
     'planner-rates': 'tool=rates',

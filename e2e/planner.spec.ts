@@ -16,7 +16,9 @@ async function tapRun(page: Page, waitsMs: readonly number[]): Promise<void> {
   await page.keyboard.press('Enter');
 }
 
-test('acting it out: runs are tapped, compared, averaged, nudged, named, and are there after a reload', async ({ page }) => {
+test('acting it out: runs are tapped, compared, averaged, nudged, named, and are there after a reload', async ({
+  page,
+}) => {
   await openPlanner(page, 'Ines Calado', 'Act it out');
   await expect(page.getByText('Your runs show here')).toBeVisible();
   await tapRun(page, [400, 600]);
@@ -48,7 +50,9 @@ test('acting it out: runs are tapped, compared, averaged, nudged, named, and are
   await expect(page.getByRole('textbox', { name: 'Counts' })).toHaveValue('2');
 });
 
-test('counts off a whole frame offer the tempi and rates that are on one; wrong input is said beside its field and stays', async ({ page }) => {
+test('counts off a whole frame offer the tempi and rates that are on one; wrong input is said beside its field and stays', async ({
+  page,
+}) => {
   await openPlanner(page, 'Ines Calado', 'Counts');
   const frames = page.getByRole('region', { name: 'Frames of the counts' });
   await expect(frames).toContainText('64 frames');
@@ -101,10 +105,14 @@ test('movers, rates and timecode: figures, strobing, roundings, a label that doe
   await expect(page.getByRole('alert')).toContainText('does not exist');
   await page.getByLabel('Frame, seconds, timecode …').fill('1800');
   await expect(page.getByRole('row', { name: 'timecode 00:01:00;02' })).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Drop-frame' })).toContainText('Between frames 1799 and 1800 the labels ;00 ;01 do not exist');
+  await expect(page.getByRole('region', { name: 'Drop-frame' })).toContainText(
+    'Between frames 1799 and 1800 the labels ;00 ;01 do not exist',
+  );
 });
 
-test('a plan is kept in the course for everyone, and sent on into a new exercise and into one with keys', async ({ page }) => {
+test('a plan is kept in the course for everyone, and sent on into a new exercise and into one with keys', async ({
+  page,
+}) => {
   await openPlanner(page, 'Ines Calado', 'Counts');
   await page.getByLabel('Length').fill('2.5s');
   await expect(page.getByRole('button', { name: 'Use in an exercise' })).toHaveAttribute('aria-disabled', 'true');
@@ -153,7 +161,13 @@ test('every calculator is named for a screen reader and readable', async ({ page
   await page.getByRole('button', { name: 'Planner' }).click();
   await page.waitForURL(/planner/);
   const address = page.url().split('?')[0];
-  for (const query of ['tool=act&run=0-500-900&run=0-540-980', 'tool=counts&tempo=92', 'tool=distance', 'tool=rates', 'tool=timecode&rate=29.97']) {
+  for (const query of [
+    'tool=act&run=0-500-900&run=0-540-980',
+    'tool=counts&tempo=92',
+    'tool=distance',
+    'tool=rates',
+    'tool=timecode&rate=29.97',
+  ]) {
     await page.goto(`${address}?${query}`);
     await expect(page.getByRole('navigation', { name: 'Calculators' })).toBeVisible();
     await expectAccessible(page);

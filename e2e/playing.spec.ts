@@ -9,7 +9,11 @@ test.afterEach(({ page }) => undoAll(page));
 
 test('any place is typed; the ruler is written in every unit; the playhead goes between frames', async ({ page }) => {
   const field = page.getByRole('textbox', { name: 'Frame', exact: true });
-  for (const [typed, frame] of [['0.5s', '13'], ['00:00:01:00', '25'], ['12.25', '12.25']] as const) {
+  for (const [typed, frame] of [
+    ['0.5s', '13'],
+    ['00:00:01:00', '25'],
+    ['12.25', '12.25'],
+  ] as const) {
     await field.fill(typed);
     await field.press('Enter');
     await expect(playhead(page)).toHaveAttribute('aria-valuenow', frame);
@@ -31,7 +35,9 @@ test('any place is typed; the ruler is written in every unit; the playhead goes 
   await expect(playhead(page)).toHaveAttribute('aria-valuenow', '2');
 });
 
-test('the work range is set from here, dragged and typed; playback keeps to it, also after a reload', async ({ page }) => {
+test('the work range is set from here, dragged and typed; playback keeps to it, also after a reload', async ({
+  page,
+}) => {
   await goToFrame(page, 9);
   await page.keyboard.press('{');
   await expect(readout(page)).toContainText('plays 9–49');
@@ -39,7 +45,8 @@ test('the work range is set from here, dragged and typed; playback keeps to it, 
   await page.keyboard.press('}');
   await expect(readout(page)).toContainText('plays 9–12');
   await expect(readout(page)).toContainText('runs 0.167 s · travel 0.125 s');
-  const px = ((await middleOf(keyMark(page, 'Position y', 31))).x - (await middleOf(keyMark(page, 'Position y', 9))).x) / 22;
+  const px =
+    ((await middleOf(keyMark(page, 'Position y', 31))).x - (await middleOf(keyMark(page, 'Position y', 9))).x) / 22;
   await drag(page, await middleOf(page.getByRole('slider', { name: 'Work range, last frame' })), { x: 8 * px, y: 0 });
   await expect(readout(page)).toContainText('plays 9–20');
   await page.getByRole('slider', { name: 'Work range, first frame' }).press('ArrowRight');
@@ -72,7 +79,9 @@ test('the work range is set from here, dragged and typed; playback keeps to it, 
   await page.keyboard.press('l');
 });
 
-test('viewing speed is apart from the motion’s length; key stepping can stop at one channel, and says so', async ({ page }) => {
+test('viewing speed is apart from the motion’s length; key stepping can stop at one channel, and says so', async ({
+  page,
+}) => {
   await page.getByRole('button', { name: 'Viewing at 100 %' }).click();
   const speed = page.getByLabel('Viewing speed in percent');
   await speed.fill('5');
@@ -130,12 +139,16 @@ test('cue marks are set, named, moved and snapped to; the film seeks', async ({ 
   await page.getByLabel('Frame of cue 1').press('Enter');
   await page.keyboard.press('Escape');
   await expect(page.getByText('Cue on 17.5: pop')).toBeAttached();
-  const px = ((await middleOf(keyMark(page, 'Position y', 31))).x - (await middleOf(keyMark(page, 'Position y', 9))).x) / 22;
+  const px =
+    ((await middleOf(keyMark(page, 'Position y', 31))).x - (await middleOf(keyMark(page, 'Position y', 9))).x) / 22;
   await drag(page, await middleOf(keyMark(page, 'Position y', 20)), { x: -2.3 * px, y: 0 });
   await expect(keyMark(page, 'Position y', 17.5)).toBeVisible();
 
   await page.keyboard.press('6');
-  await page.getByRole('button', { name: /^Picture of frame 2[0-9]/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Picture of frame 2[0-9]/ })
+    .first()
+    .click();
   await expect.poll(async () => Number(await playhead(page).getAttribute('aria-valuenow'))).toBeGreaterThan(19);
   await page.keyboard.press('6');
 });
@@ -168,7 +181,8 @@ test('a finger scrubs on the ruler and drags a key', async ({ page }) => {
   const cdp = await page.context().newCDPSession(page);
   await cdp.send('Emulation.setTouchEmulationEnabled', { enabled: true });
   const stroke = async (from: { x: number; y: number }, dx: number): Promise<void> => {
-    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', x?: number) => cdp.send('Input.dispatchTouchEvent', { type, touchPoints: x === undefined ? [] : [{ x, y: from.y }] });
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', x?: number) =>
+      cdp.send('Input.dispatchTouchEvent', { type, touchPoints: x === undefined ? [] : [{ x, y: from.y }] });
     await touch('touchStart', from.x);
     for (const share of [0.3, 0.7, 1]) await touch('touchMove', from.x + dx * share);
     await touch('touchEnd');

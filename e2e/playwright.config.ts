@@ -1,7 +1,8 @@
 import { defineConfig } from '@playwright/test';
 
 const address = process.env['UNDULAN_ADDRESS'];
-if (!address) throw new Error('Run these tests by "npm run test:e2e": it starts an application with demo data for them.');
+if (!address)
+  throw new Error('Run these tests by "npm run test:e2e": it starts an application with demo data for them.');
 
 export default defineConfig({
   testDir: '.',
@@ -26,7 +27,15 @@ export default defineConfig({
     screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
   },
 });

@@ -73,7 +73,9 @@ test('a channel is keyed, unkeyed and cleared from its row; a chosen set is keye
   await expect(keyMark(page, 'Rotation', 5)).toBeHidden();
 });
 
-test('a value is dragged by its unit; a key of the trail is dragged in the picture on its own frame', async ({ page }) => {
+test('a value is dragged by its unit; a key of the trail is dragged in the picture on its own frame', async ({
+  page,
+}) => {
   await goToFrame(page, 17);
   const unit = page.getByTitle('Drag sideways to change').nth(1);
   const box = (await unit.boundingBox())!;
@@ -107,7 +109,11 @@ test('frames in figures: spacing against even, pressed to go there, copied as CS
 });
 
 test('onion skin is set: frames, keys, the whole range; it changes the picture and is remembered', async ({ page }) => {
-  const picture = (): Promise<string> => page.locator('canvas').first().evaluate((canvas) => (canvas as HTMLCanvasElement).toDataURL());
+  const picture = (): Promise<string> =>
+    page
+      .locator('canvas')
+      .first()
+      .evaluate((canvas) => (canvas as HTMLCanvasElement).toDataURL());
   await goToFrame(page, 17);
   const plain = await picture();
   await page.keyboard.press('o');

@@ -13,7 +13,10 @@ const frames = (page: Page) => expect.poll(() => keyFrames(page, Y));
 
 /** Opens one of the sheets under the strips. */
 async function sheet(page: Page, name: string): Promise<Locator> {
-  await page.getByRole('toolbar', { name: 'Keys' }).getByRole('button', { name: new RegExp(`^${name}`) }).click();
+  await page
+    .getByRole('toolbar', { name: 'Keys' })
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .click();
   return page.getByRole('dialog');
 }
 
@@ -28,7 +31,9 @@ test.beforeEach(async ({ page }) => {
 });
 test.afterEach(({ page }) => undoAll(page));
 
-test('keys are selected by band, by frame and from here on; dragged with a number beside the pointer, and free with Alt', async ({ page }) => {
+test('keys are selected by band, by frame and from here on; dragged with a number beside the pointer, and free with Alt', async ({
+  page,
+}) => {
   const px = await pxPerFrame(page);
   const from = await middleOf(keyMark(page, Y, 20));
   await drag(page, { x: from.x - 20, y: from.y - 14 }, { x: 6 * px + 40, y: 28 });
@@ -45,7 +50,9 @@ test('keys are selected by band, by frame and from here on; dragged with a numbe
   await page.mouse.down();
   await page.mouse.move((await middleOf(keyMark(page, Y, 31))).x - 3 * px, from.y);
   await page.mouse.move((await middleOf(keyMark(page, Y, 28))).x - 3 * px, from.y);
-  await expect(page.getByRole('status').filter({ hasText: '−6 → 25 · 5 long' })).toContainText('replaces position y 20');
+  await expect(page.getByRole('status').filter({ hasText: '−6 → 25 · 5 long' })).toContainText(
+    'replaces position y 20',
+  );
   await page.keyboard.press('Escape');
   await page.mouse.up();
   await frames(page).toEqual([9, 20, 26, 31]);
@@ -63,12 +70,17 @@ test('keys are selected by band, by frame and from here on; dragged with a numbe
   expect((await keyFrames(page, Y)).every(Number.isInteger)).toBe(true);
 });
 
-test('the sum row moves all keys of a frame; its handles, a length and the arrow keys stretch the selection; Ripple takes the later keys along', async ({ page }) => {
+test('the sum row moves all keys of a frame; its handles, a length and the arrow keys stretch the selection; Ripple takes the later keys along', async ({
+  page,
+}) => {
   const px = await pxPerFrame(page);
   await drag(page, await middleOf(page.getByRole('button', { name: 'All keys on frame 31' })), { x: 4 * px, y: 0 });
   await frames(page).toEqual([9, 20, 26, 35]);
   await page.keyboard.press('Control+a');
-  await drag(page, await middleOf(page.getByRole('button', { name: 'Stretch the selection by its last key' })), { x: -13 * px, y: 0 });
+  await drag(page, await middleOf(page.getByRole('button', { name: 'Stretch the selection by its last key' })), {
+    x: -13 * px,
+    y: 0,
+  });
   await frames(page).toEqual([9, 14.5, 17.5, 22]);
   await page.getByRole('button', { name: 'Undo' }).click();
 
@@ -144,7 +156,9 @@ test('holds, held poses and back, thinning, reversing, time put in and taken out
   await frames(page).toEqual([9, 20, 24, 30, 35]);
 });
 
-test('keys are copied, cut, pasted over, let in, duplicated, and put onto another channel of the same unit', async ({ page }) => {
+test('keys are copied, cut, pasted over, let in, duplicated, and put onto another channel of the same unit', async ({
+  page,
+}) => {
   await keyMark(page, Y, 20).click();
   await keyMark(page, Y, 26).click({ modifiers: ['Shift'] });
   await page.keyboard.press('Control+c');

@@ -21,7 +21,9 @@ async function handIn(page: Page, number: number): Promise<string> {
   return page.url();
 }
 
-test('a halves chart is set, a late contact is named, drawn over and returned, and is gone in take 2', async ({ browser }) => {
+test('a halves chart is set, a late contact is named, drawn over and returned, and is gone in take 2', async ({
+  browser,
+}) => {
   const instructor = await (await browser.newContext()).newPage();
   const learner = await (await browser.newContext()).newPage();
 
@@ -63,7 +65,13 @@ test('a halves chart is set, a late contact is named, drawn over and returned, a
     await expect(exerciseRow(learner, TITLE)).toContainText('The plate meets the rack on 21, no later.');
     await exerciseRow(learner, TITLE).getByRole('button', { name: 'Start' }).click();
     await learner.getByRole('button', { name: 'Key here' }).click();
-    for (const [frame, value] of [[1, 120], [5, 160], [13, 460], [24, 760]] as const) await keyAt(learner, frame, value);
+    for (const [frame, value] of [
+      [1, 120],
+      [5, 160],
+      [13, 460],
+      [24, 760],
+    ] as const)
+      await keyAt(learner, frame, value);
     await keyMark(learner, 'Position x', 13).click();
     await learner.getByRole('group', { name: 'Selected keys' }).getByLabel('Role').selectOption('breakdown');
     await expect(learner.getByText('4 of 5 keys')).toBeVisible();
@@ -81,7 +89,10 @@ test('a halves chart is set, a late contact is named, drawn over and returned, a
     await instructor.goto('/');
     await instructor.getByRole('button', { name: /^Review \d/ }).click();
     await instructor.getByRole('link', { name: `Review Wout Hendriks, ${TITLE}, take 1` }).click();
-    const finding = instructor.getByRole('list', { name: 'Findings' }).getByRole('listitem').filter({ hasText: /3 frames late/ });
+    const finding = instructor
+      .getByRole('list', { name: 'Findings' })
+      .getByRole('listitem')
+      .filter({ hasText: /3 frames late/ });
     await expect(finding).toContainText('21–24');
     await finding.getByRole('button', { name: /^Reword/ }).click();
     const note = instructor.getByLabel(/^New note on frames 21–24/);
@@ -96,10 +107,15 @@ test('a halves chart is set, a late contact is named, drawn over and returned, a
     await expect(instructor.locator('[data-stroke="arrow"]')).toBeVisible();
     await expect(instructor.getByRole('button', { name: 'Corrected pose' })).toBeVisible();
     await instructor.getByRole('button', { name: 'Phrases' }).click();
-    await instructor.getByRole('list', { name: 'Phrases' }).getByRole('button', { name: 'Closer together before it stops.', exact: true }).click();
+    await instructor
+      .getByRole('list', { name: 'Phrases' })
+      .getByRole('button', { name: 'Closer together before it stops.', exact: true })
+      .click();
     await instructor.keyboard.press('Escape');
     await instructor.getByRole('button', { name: 'Pin to frames 21–24' }).click();
-    await expect(instructor.getByRole('list', { name: 'Notes' })).toContainText('where I drew it. Closer together before it stops.');
+    await expect(instructor.getByRole('list', { name: 'Notes' })).toContainText(
+      'where I drew it. Closer together before it stops.',
+    );
     await instructor.getByRole('tab', { name: 'Findings' }).click();
     await expect(finding).toContainText('in a note');
     await instructor.getByRole('tab', { name: 'Grade' }).click();
@@ -136,7 +152,9 @@ test('a halves chart is set, a late contact is named, drawn over and returned, a
     await instructor.getByRole('link', { name: `Review Wout Hendriks, ${TITLE}, take 2` }).click();
     await expect(instructor.getByText(/^timing 100 · spacing 100/)).toBeVisible();
     // Keying a place keys both of its coordinates; that one of them never moves is all there is left to say.
-    await expect(instructor.getByRole('list', { name: 'Findings' }).getByRole('listitem')).toHaveText(/Position y has 4 keys and never changes/);
+    await expect(instructor.getByRole('list', { name: 'Findings' }).getByRole('listitem')).toHaveText(
+      /Position y has 4 keys and never changes/,
+    );
     await instructor.getByRole('tab', { name: 'Takes 2' }).click();
     await expect(instructor.getByRole('region', { name: 'Gone since take 1' })).toContainText('3 frames late');
     await instructor.getByRole('link', { name: 'take 1', exact: true }).click();

@@ -51,7 +51,9 @@ test('every screen is named for a screen reader and readable, light and dark', a
   }
 });
 
-test('the transport is worked by keyboard: play in real time and stop, step frames and keys, the sheet of shortcuts', async ({ page }) => {
+test('the transport is worked by keyboard: play in real time and stop, step frames and keys, the sheet of shortcuts', async ({
+  page,
+}) => {
   await signIn(page, 'Jonah Whitby');
   await exerciseRow(page, 'Tea glass').getByRole('button', { name: 'Continue' }).click();
   const playhead = page.getByRole('slider', { name: 'Playhead' });
@@ -122,7 +124,10 @@ test('at the least width every control of the Bench is within the window', async
   }
 });
 
-test('a password is changed by who knows it; a session elsewhere is seen, and ends with it', async ({ browser, page }) => {
+test('a password is changed by who knows it; a session elsewhere is seen, and ends with it', async ({
+  browser,
+  page,
+}) => {
   await signIn(page, 'Leif Arnesen');
   const elsewhere = await (await browser.newContext()).newPage();
   await signIn(elsewhere, 'Leif Arnesen');

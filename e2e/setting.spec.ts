@@ -2,9 +2,14 @@ import { expect, test } from '@playwright/test';
 import type { ExerciseSetting } from '@undulan/contract';
 import { expectAccessible, exerciseRow, saved, signIn } from './steps.ts';
 
-const PICTURE = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
+const PICTURE = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+);
 
-test('a copy of an exercise is set with a brief of many looks and a picture, and is handed out on paper', async ({ page }) => {
+test('a copy of an exercise is set with a brief of many looks and a picture, and is handed out on paper', async ({
+  page,
+}) => {
   await signIn(page, 'Marta Olesen');
   await page.getByRole('button', { name: 'Copy Ladle swing' }).click();
   await expect(page.getByLabel('Title')).toHaveValue('Ladle swing, a copy');
@@ -12,7 +17,9 @@ test('a copy of an exercise is set with a brief of many looks and a picture, and
   await brief.press('Control+a');
   await page.getByRole('button', { name: 'Bold' }).click();
   await brief.press('Control+End');
-  await page.getByLabel('Picture file').setInputFiles({ name: 'hook.txt.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await page
+    .getByLabel('Picture file')
+    .setInputFiles({ name: 'hook.txt.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
   await expect(page.getByRole('alert')).toContainText('A picture is a PNG, JPEG, GIF or WebP file.');
   await page.getByLabel('Picture file').setInputFiles({ name: 'hook.png', mimeType: 'image/png', buffer: PICTURE });
   await expect(brief.getByRole('img', { name: 'hook' })).toBeVisible();
@@ -30,14 +37,20 @@ test('a copy of an exercise is set with a brief of many looks and a picture, and
   await expect(sheet).toContainText('Ladle, rotation, 1–13');
   await expect(sheet.getByRole('img', { name: 'hook' })).toBeVisible();
   await expectAccessible(page);
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as SVG' }).click()]);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as SVG' }).click(),
+  ]);
   expect(file.suggestedFilename()).toBe('Ladle swing, a copy, hand-out.svg');
 
   await test.step('a brief that would run something, or fetch from elsewhere, does not', async () => {
     const address = page.url().replace(/.*exercises\/([^/]+)\/.*/, '/api/exercises/$1');
     const { version, work, history } = (await (await page.request.get(address)).json()) as ExerciseSetting;
-    const brief = '<p onclick="document.title=1">Swing<script>document.title = 2</script><img src="https://elsewhere.example/x.png"><img src="x" onerror="document.title=3"><a href="javascript:document.title=4">there</a></p>';
-    const answer = await page.request.put(address, { data: { version, history, work: { ...work, details: { ...work.details, brief } } } });
+    const brief =
+      '<p onclick="document.title=1">Swing<script>document.title = 2</script><img src="https://elsewhere.example/x.png"><img src="x" onerror="document.title=3"><a href="javascript:document.title=4">there</a></p>';
+    const answer = await page.request.put(address, {
+      data: { version, history, work: { ...work, details: { ...work.details, brief } } },
+    });
     expect(answer.status()).toBe(200);
     await page.reload();
     await expect(sheet).toContainText('Swing');
@@ -47,7 +60,9 @@ test('a copy of an exercise is set with a brief of many looks and a picture, and
   await expect(page.getByRole('button', { name: 'Save as SVG' })).toBeHidden();
 });
 
-test('the queue and the Desk’s tabs are accessible; a learner meets the terms in the course and on the Bench', async ({ page }) => {
+test('the queue and the Desk’s tabs are accessible; a learner meets the terms in the course and on the Bench', async ({
+  page,
+}) => {
   await signIn(page, 'Marta Olesen');
   await page.getByRole('button', { name: /^Review \d/ }).click();
   await expect(page.getByRole('table').getByRole('row').nth(3)).toBeVisible();
@@ -65,6 +80,8 @@ test('the queue and the Desk’s tabs are accessible; a learner meets the terms 
   await expect(page.getByRole('img', { name: 'Position x is kept by the exercise' })).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Rotation on frame 1' })).toBeVisible();
   await page.getByRole('button', { name: 'Brief and chart' }).click();
-  await expect(page.getByRole('complementary', { name: 'Brief and chart' })).toContainText('keys on rotation, 5 at most');
+  await expect(page.getByRole('complementary', { name: 'Brief and chart' })).toContainText(
+    'keys on rotation, 5 at most',
+  );
   await expect(page.getByRole('region', { name: 'Notes on take 1' })).toContainText('Slow here, at the turn');
 });

@@ -22,7 +22,9 @@ test.afterEach(async ({ page }) => {
   await page.keyboard.press('4');
 });
 
-test('a foot dragged on the loom bends the curve; the sentence, the numbers and the keys follow, and it is one step to undo', async ({ page }) => {
+test('a foot dragged on the loom bends the curve; the sentence, the numbers and the keys follow, and it is one step to undo', async ({
+  page,
+}) => {
   await expect(sentence(page)).toContainText('Even: the same way on every frame (284 px/s)');
   await expect(value(page, 14)).toHaveValue('285.9');
   const px = ((await middleOf(keyMark(page, Y, 20))).x - (await middleOf(keyMark(page, Y, 9))).x) / 11;
@@ -58,7 +60,9 @@ test('a ready spacing is seen before it is taken, as one curve or as a drawing o
   await expect(foot(page, 12)).toHaveAttribute('aria-valuetext', '7/8 of the way');
 });
 
-test('the speed a key leaves with is dragged to none; the loom and the sentence follow; Alt parts the two sides', async ({ page }) => {
+test('the speed a key leaves with is dragged to none; the loom and the sentence follow; Alt parts the two sides', async ({
+  page,
+}) => {
   const leaving = page.getByRole('slider', { name: 'Speed the key on frame 9 leaves with' });
   await expect(leaving).toHaveAttribute('aria-valuetext', '284 px per second');
   await expect(page.getByText('jumps at 20, 26')).toBeVisible();
@@ -71,5 +75,8 @@ test('the speed a key leaves with is dragged to none; the loom and the sentence 
   await undoOnce(page);
   await expect(leaving).toHaveAttribute('aria-valuetext', '284 px per second');
   await page.getByRole('slider', { name: 'Speed the key on frame 20 arrives with' }).press('Alt+ArrowDown');
-  await expect(page.getByRole('slider', { name: 'Speed the key on frame 20 arrives with' })).not.toHaveAttribute('aria-valuenow', '284');
+  await expect(page.getByRole('slider', { name: 'Speed the key on frame 20 arrives with' })).not.toHaveAttribute(
+    'aria-valuenow',
+    '284',
+  );
 });

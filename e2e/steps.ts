@@ -24,7 +24,11 @@ export async function middleOf(locator: Locator): Promise<{ x: number; y: number
 const STAGE_WIDTH_PX = 960;
 
 /** Drags the subject that stands at a place of the 960 px wide stage by stage pixels. */
-export async function dragOnStage(page: Page, at: { x: number; y: number }, by: { x: number; y: number }): Promise<void> {
+export async function dragOnStage(
+  page: Page,
+  at: { x: number; y: number },
+  by: { x: number; y: number },
+): Promise<void> {
   const box = (await page.locator('canvas').first().boundingBox())!;
   const scale = box.width / STAGE_WIDTH_PX;
   await drag(page, { x: box.x + at.x * scale, y: box.y + at.y * scale }, { x: by.x * scale, y: by.y * scale });
@@ -72,7 +76,9 @@ export async function undoAll(page: Page): Promise<void> {
 
 /** The frames that have a key on a channel, as the Keys strip shows them. */
 export async function keyFrames(page: Page, channel: string): Promise<number[]> {
-  const labels = await page.getByRole('button', { name: new RegExp(`^${channel}, key on frame `) }).evaluateAll((marks) => marks.map((mark) => mark.getAttribute('aria-label') ?? ''));
+  const labels = await page
+    .getByRole('button', { name: new RegExp(`^${channel}, key on frame `) })
+    .evaluateAll((marks) => marks.map((mark) => mark.getAttribute('aria-label') ?? ''));
   return labels.map((label) => Number(/on frame (-?[\d.]+),/.exec(label)![1]));
 }
 

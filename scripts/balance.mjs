@@ -7,7 +7,10 @@ export function startBalance(addresses) {
   const server = createServer((from) => {
     const { hostname, port } = new URL(addresses[turn++ % addresses.length]);
     const to = connect(Number(port), hostname);
-    for (const [one, other] of [[from, to], [to, from]]) {
+    for (const [one, other] of [
+      [from, to],
+      [to, from],
+    ]) {
       open.add(one);
       one.pipe(other);
       one.on('error', () => other.destroy());

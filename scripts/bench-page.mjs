@@ -16,7 +16,9 @@ const AIM_MS = 16;
 async function printInputs(page, what) {
   const inputMs = (await page.evaluate(() => window.inputMs)).sort((a, b) => a - b);
   const p = (share) => inputMs[Math.floor(inputMs.length * share)];
-  console.log(`${what}: ${inputMs.length} inputs, to paint median ${p(0.5).toFixed(1)} ms, p95 ${p(0.95).toFixed(1)} ms (aim under ${AIM_MS} ms)`);
+  console.log(
+    `${what}: ${inputMs.length} inputs, to paint median ${p(0.5).toFixed(1)} ms, p95 ${p(0.95).toFixed(1)} ms (aim under ${AIM_MS} ms)`,
+  );
 }
 
 await ensurePackages(['chromium']);
@@ -28,7 +30,15 @@ const server = await preview({ ...shared, build: { outDir }, preview: { host: '1
 const { port } = server.httpServer.address();
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
 });
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
@@ -38,7 +48,8 @@ try {
   await page.mouse.move(ruler.x + 40, ruler.y + 10);
   await page.mouse.down();
   const scrub = async (moves) => {
-    for (let i = 0; i < moves; i++) await page.mouse.move(ruler.x + 40 + ((ruler.width - 80) * i) / moves, ruler.y + 10);
+    for (let i = 0; i < moves; i++)
+      await page.mouse.move(ruler.x + 40 + ((ruler.width - 80) * i) / moves, ruler.y + 10);
   };
   await scrub(WARM_UP);
   await page.evaluate(() => void (window.inputMs = []));
@@ -50,7 +61,9 @@ try {
   await page.keyboard.press('Space');
   await page.waitForTimeout(SECONDS * 1000);
   const { shown, dropped, reachedFps } = await page.evaluate(() => window.clock.report);
-  console.log(`playing ${WORK.split(',')[0]}, 2,000 frames at 24 fps for ${SECONDS} s: ${shown} shown, ${dropped} dropped, ${reachedFps.toFixed(2)} fps reached (aim none dropped)`);
+  console.log(
+    `playing ${WORK.split(',')[0]}, 2,000 frames at 24 fps for ${SECONDS} s: ${shown} shown, ${dropped} dropped, ${reachedFps.toFixed(2)} fps reached (aim none dropped)`,
+  );
 
   const dragged = async (what, closedStrips) => {
     await page.goto(`http://127.0.0.1:${port}/bench.html?curves&closed=${closedStrips.join(',')}`);

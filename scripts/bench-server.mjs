@@ -20,8 +20,13 @@ const { changesBetween, createKey, EMPTY_HISTORY, historyChange, moveKeys, recor
 const address = await throwawayApplication();
 
 async function call(cookie, method, path, body, expected = 200) {
-  const answer = await fetch(address + path, { method, headers: { 'content-type': 'application/json', ...(cookie && { cookie }) }, ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }) });
-  if (answer.status !== expected) throw new Error(`${method} ${path} answered ${answer.status}: ${await answer.text()}`);
+  const answer = await fetch(address + path, {
+    method,
+    headers: { 'content-type': 'application/json', ...(cookie && { cookie }) },
+    ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+  });
+  if (answer.status !== expected)
+    throw new Error(`${method} ${path} answered ${answer.status}: ${await answer.text()}`);
   return { answer, data: answer.status === 204 ? null : await answer.json() };
 }
 
@@ -30,7 +35,8 @@ async function signIn(email, password) {
   return answer.headers.getSetCookie()[0].split(';')[0];
 }
 
-const percentile = (times, share) => times.toSorted((a, b) => a - b)[Math.min(times.length - 1, Math.floor(times.length * share))];
+const percentile = (times, share) =>
+  times.toSorted((a, b) => a - b)[Math.min(times.length - 1, Math.floor(times.length * share))];
 const ms = (time) => `${time.toFixed(0)} ms`;
 
 /** Sends at an even rate for a while, whatever the answers take; gives how long each took and how many failed. */
@@ -43,7 +49,12 @@ async function atRate(perSecond, seconds, send) {
     const wait = from + (i * 1000) / perSecond - performance.now();
     if (wait > 0) await delay(wait);
     const began = performance.now();
-    const sent = send(i).then(() => times.push(performance.now() - began), () => failed++).finally(() => open.delete(sent));
+    const sent = send(i)
+      .then(
+        () => times.push(performance.now() - began),
+        () => failed++,
+      )
+      .finally(() => open.delete(sent));
     open.add(sent);
   }
   await Promise.all(open);
@@ -62,16 +73,38 @@ async function newExercise() {
   const { data: created } = await call(instructor, 'POST', `/api/courses/${courseId}/exercises`, {}, 201);
   const { data: setting } = await call(instructor, 'GET', `/api/exercises/${created.id}`);
   const keys = Array.from({ length: 220 }, (_, i) => createKey(1 + i, Math.sin(i) * 300));
-  const channels = setting.work.motion.subjects[0].channels.map((channel) => (channel.id === 'position.x' ? { ...channel, keys } : channel));
-  const motion = { ...setting.work.motion, range: { first: 1, last: 240 }, subjects: [{ ...setting.work.motion.subjects[0], channels }] };
-  await call(instructor, 'PUT', `/api/exercises/${created.id}`, { ...setting, work: { motion, details: setting.work.details } });
+  const channels = setting.work.motion.subjects[0].channels.map((channel) =>
+    channel.id === 'position.x' ? { ...channel, keys } : channel,
+  );
+  const motion = {
+    ...setting.work.motion,
+    range: { first: 1, last: 240 },
+    subjects: [{ ...setting.work.motion.subjects[0], channels }],
+  };
+  await call(instructor, 'PUT', `/api/exercises/${created.id}`, {
+    ...setting,
+    work: { motion, details: setting.work.details },
+  });
   await call(instructor, 'POST', `/api/exercises/${created.id}/publish`, undefined, 204);
   return { id: created.id, motion };
 }
 
 async function newDraft(cookie, { id, motion }) {
-  const { data } = await call(cookie, 'POST', `/api/exercises/${id}/drafts`, { copy: { name: 'Bench', motion, history: EMPTY_HISTORY } }, 201);
-  return { cookie, id: data.id, work: { motion, details: null }, history: EMPTY_HISTORY, busy: Promise.resolve(), sent: 0 };
+  const { data } = await call(
+    cookie,
+    'POST',
+    `/api/exercises/${id}/drafts`,
+    { copy: { name: 'Bench', motion, history: EMPTY_HISTORY } },
+    201,
+  );
+  return {
+    cookie,
+    id: data.id,
+    work: { motion, details: null },
+    history: EMPTY_HISTORY,
+    busy: Promise.resolve(),
+    sent: 0,
+  };
 }
 
 /** The autosaves of a draft, one after another, as the Bench sends them: a key moved each. Made beforehand: many browsers make them, not the machine that is measured. */
@@ -82,7 +115,11 @@ function savesOf({ work, history }, count) {
     const [before, known] = [work, history];
     work = { motion, details: null };
     history = recordStep(known, 'move keys', before, work);
-    return JSON.stringify({ version: 1 + i, changes: changesBetween(before, work), history: historyChange(known, history) });
+    return JSON.stringify({
+      version: 1 + i,
+      changes: changesBetween(before, work),
+      history: historyChange(known, history),
+    });
   });
 }
 
@@ -96,19 +133,32 @@ try {
   const exercises = [];
   for (let i = 0; i < Math.ceil(WORKERS / (9 * learners.length)) + 4; i++) exercises.push(await newExercise());
   const drafts = [];
-  for (let i = 0; i < WORKERS; i++) drafts.push(await newDraft(learners[i % learners.length], exercises[Math.floor(i / (9 * learners.length))]));
-  console.log(`autosaves of a motion of ${Math.round(JSON.stringify(drafts[0].work).length / 1000)} kB, ${SAVES_A_SECOND} a second for ${SECONDS} s`);
+  for (let i = 0; i < WORKERS; i++)
+    drafts.push(await newDraft(learners[i % learners.length], exercises[Math.floor(i / (9 * learners.length))]));
+  console.log(
+    `autosaves of a motion of ${Math.round(JSON.stringify(drafts[0].work).length / 1000)} kB, ${SAVES_A_SECOND} a second for ${SECONDS} s`,
+  );
 
-  for (const draft of drafts) draft.saves = savesOf(draft, Math.ceil((SAVES_A_SECOND * (SECONDS + WARM_UP_SECONDS)) / WORKERS));
+  for (const draft of drafts)
+    draft.saves = savesOf(draft, Math.ceil((SAVES_A_SECOND * (SECONDS + WARM_UP_SECONDS)) / WORKERS));
   // A server that has just started is still compiling.
   await atRate(SAVES_A_SECOND, WARM_UP_SECONDS, (i) => save(drafts[i % WORKERS]));
 
-  const yardstick = await atRate(SAVES_A_SECOND, SECONDS, (i) => call(learners[i % learners.length], 'PUT', '/api/session/shortcuts', { play: `Key${i % 9}` }, 204));
+  const yardstick = await atRate(SAVES_A_SECOND, SECONDS, (i) =>
+    call(learners[i % learners.length], 'PUT', '/api/session/shortcuts', { play: `Key${i % 9}` }, 204),
+  );
   const saves = await atRate(SAVES_A_SECOND, SECONDS, (i) => save(drafts[i % WORKERS]));
-  for (const [name, { times, failed, perSecond }] of Object.entries({ 'trivial writes': yardstick, autosaves: saves })) {
-    console.log(`${name.padEnd(15)} ${perSecond.toFixed(0)} a second, median ${ms(percentile(times, 0.5))}, p95 ${ms(percentile(times, 0.95))}, ${failed} failed`);
+  for (const [name, { times, failed, perSecond }] of Object.entries({
+    'trivial writes': yardstick,
+    autosaves: saves,
+  })) {
+    console.log(
+      `${name.padEnd(15)} ${perSecond.toFixed(0)} a second, median ${ms(percentile(times, 0.5))}, p95 ${ms(percentile(times, 0.95))}, ${failed} failed`,
+    );
   }
-  console.log(`autosaves take ${(percentile(saves.times, 0.5) / percentile(yardstick.times, 0.5)).toFixed(1)}× a trivial write by median, ${(percentile(saves.times, 0.95) / percentile(yardstick.times, 0.95)).toFixed(1)}× by p95 (aim p95 under 150 ms, none failed)`);
+  console.log(
+    `autosaves take ${(percentile(saves.times, 0.5) / percentile(yardstick.times, 0.5)).toFixed(1)}× a trivial write by median, ${(percentile(saves.times, 0.95) / percentile(yardstick.times, 0.95)).toFixed(1)}× by p95 (aim p95 under 150 ms, none failed)`,
+  );
 
   const toHandIn = [];
   for (let i = 0; i < HAND_INS; i++) {
@@ -126,7 +176,9 @@ try {
       await delay(20);
     }
   })();
-  await Promise.all(toHandIn.map(({ cookie, id }) => call(cookie, 'POST', `/api/drafts/${id}/hand-in`, { version: 1 }, 201)));
+  await Promise.all(
+    toHandIn.map(({ cookie, id }) => call(cookie, 'POST', `/api/drafts/${id}/hand-in`, { version: 1 }, 201)),
+  );
   const handedIn = (performance.now() - from) / 1000;
   let coming = HAND_INS;
   while (coming > 0) {
@@ -136,7 +188,9 @@ try {
   }
   isDone = true;
   await health;
-  console.log(`${HAND_INS} hand-ins at once: taken in ${handedIn.toFixed(1)} s, all read after ${((performance.now() - from) / 1000).toFixed(1)} s (aim 10 s); /healthz never over ${ms(slowest)} (aim 100 ms)`);
+  console.log(
+    `${HAND_INS} hand-ins at once: taken in ${handedIn.toFixed(1)} s, all read after ${((performance.now() - from) / 1000).toFixed(1)} s (aim 10 s); /healthz never over ${ms(slowest)} (aim 100 ms)`,
+  );
 } finally {
   await stopAll();
 }

@@ -30,11 +30,17 @@ function sizes(names) {
 
 const entry = needs('index.html');
 const kb = (size) => `${size.toFixed(0).padStart(5)} kB`;
-const line = (name, { gzip, brotli }, more = '') => console.log(`${name.padEnd(34)}${kb(gzip)} gzip ${kb(brotli)} brotli${more}`);
+const line = (name, { gzip, brotli }, more = '') =>
+  console.log(`${name.padEnd(34)}${kb(gzip)} gzip ${kb(brotli)} brotli${more}`);
 const door = sizes(new Set([...entry, ...needs('src/features/sign-in/index.ts')]));
 line('signed out, all of it', door, `  (aim under ${AIM_KB} kB gzip)${door.gzip > AIM_KB ? ' !' : ''}`);
 const home = new Set([...entry, ...needs('src/app/signed-in.tsx')]);
 line('signed in, before any screen', sizes(home));
-for (const name of Object.keys(manifest).filter((key) => /^src\/features\/(?!sign-in)/.test(key) && manifest[key].isDynamicEntry)) {
-  line(`  + ${name.replace(/^src\/features\/|\/index\.ts$/g, '')}`, sizes([...needs(name)].filter((part) => !home.has(part))));
+for (const name of Object.keys(manifest).filter(
+  (key) => /^src\/features\/(?!sign-in)/.test(key) && manifest[key].isDynamicEntry,
+)) {
+  line(
+    `  + ${name.replace(/^src\/features\/|\/index\.ts$/g, '')}`,
+    sizes([...needs(name)].filter((part) => !home.has(part))),
+  );
 }

@@ -9,4 +9,8 @@ export interface StartedDatabase {
 }
 export function temporaryFolder(): string;
 export function startDatabase(folder: string, options?: { fresh?: boolean; port?: number }): Promise<StartedDatabase>;
-export function keepDatabase(folder: string, started: StartedDatabase, options: { say?: (text: string) => void; onGone: () => void }): { stop: () => Promise<void> };
+export function keepDatabase(
+  folder: string,
+  started: StartedDatabase,
+  options: { say?: (text: string) => void; onGone: () => void },
+): { stop: () => Promise<void> };

@@ -1,6 +1,16 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, mkdtempSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  openSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { connect, createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -30,7 +40,10 @@ function databaseUser() {
 
 function reachableBy(user, folder) {
   if (!user) return true;
-  return spawnSync('setpriv', [`--reuid=${user.uid}`, `--regid=${user.gid}`, '--clear-groups', 'test', '-x', folder]).status === 0;
+  return (
+    spawnSync('setpriv', [`--reuid=${user.uid}`, `--regid=${user.gid}`, '--clear-groups', 'test', '-x', folder])
+      .status === 0
+  );
 }
 
 /** Where a checkout keeps its data: in `.data`, or beside the system's files when the database's user cannot reach the checkout. */
@@ -99,7 +112,11 @@ export async function startDatabase(folder, { fresh = false, port: wanted = 0 } 
   if (!existsSync(join(data, 'mysql'))) {
     mkdirSync(data, { recursive: true });
     ownedBy(user, data);
-    const made = spawnSync(findProgram('mariadb-install-db'), ['--no-defaults', ...userArgs, `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db'], { encoding: 'utf8' });
+    const made = spawnSync(
+      findProgram('mariadb-install-db'),
+      ['--no-defaults', ...userArgs, `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db'],
+      { encoding: 'utf8' },
+    );
     if (made.status !== 0) {
       rmSync(data, { recursive: true, force: true });
       throw new Error(`MariaDB could not make its files in ${data}:\n${made.stdout}${made.stderr}`);
@@ -110,15 +127,28 @@ export async function startDatabase(folder, { fresh = false, port: wanted = 0 } 
   const log = join(folder, 'mariadb.log');
   const child = spawn(
     mariadbd,
-    ['--no-defaults', ...userArgs, `--datadir=${data}`, '--bind-address=127.0.0.1', `--port=${port}`, `--socket=${join(data, 'undulan.sock')}`,
-      `--pid-file=${join(data, 'undulan.pid')}`, '--max-allowed-packet=64M', '--skip-name-resolve', '--innodb-buffer-pool-size=128M', `--init-file=${file}`],
+    [
+      '--no-defaults',
+      ...userArgs,
+      `--datadir=${data}`,
+      '--bind-address=127.0.0.1',
+      `--port=${port}`,
+      `--socket=${join(data, 'undulan.sock')}`,
+      `--pid-file=${join(data, 'undulan.pid')}`,
+      '--max-allowed-packet=64M',
+      '--skip-name-resolve',
+      '--innodb-buffer-pool-size=128M',
+      `--init-file=${file}`,
+    ],
     // Its own group: Ctrl+C in the terminal reaches only the starter, which stops the database last.
     { stdio: ['ignore', openSync(log, 'a'), openSync(log, 'a')], detached: true },
   );
   for (let tries = 0; !(await isAnswering(port)); tries++) {
     if (child.exitCode !== null || tries > 300) {
       const last = endOf(log);
-      const hint = /Can't lock|Unable to lock|could not be locked|Can't init databases/i.test(last) ? 'Is Undulan already running on this data? ' : '';
+      const hint = /Can't lock|Unable to lock|could not be locked|Can't init databases/i.test(last)
+        ? 'Is Undulan already running on this data? '
+        : '';
       await endChild(child);
       throw new Error(`${hint}MariaDB did not start; the end of ${log}:\n${last}`);
     }
@@ -150,7 +180,10 @@ export function keepDatabase(folder, started, { say = console.error, onGone }) {
       const recent = deaths.filter((at) => Date.now() - at < WHILE_MS).length;
       say(`MariaDB ended with ${signal ?? code}. The end of its log:\n${endOf(join(folder, 'mariadb.log'))}`);
       try {
-        if (recent > MOST_STARTS) throw new Error(`MariaDB ended ${recent} times within a few minutes: something is wrong with it or its data.`);
+        if (recent > MOST_STARTS)
+          throw new Error(
+            `MariaDB ended ${recent} times within a few minutes: something is wrong with it or its data.`,
+          );
         now = await startDatabase(folder, { port: database.port });
         if (stopping) await now.stop();
         else watch(now);
@@ -178,6 +211,7 @@ function addressOf(port, password) {
 export async function reachDatabase(folder) {
   const portFile = join(folder, 'port');
   const port = existsSync(portFile) ? Number(readFileSync(portFile, 'utf8')) : 0;
-  if (port && (await isAnswering(port))) return { url: addressOf(port, readFileSync(join(folder, 'password'), 'utf8')), stop: async () => undefined };
+  if (port && (await isAnswering(port)))
+    return { url: addressOf(port, readFileSync(join(folder, 'password'), 'utf8')), stop: async () => undefined };
   return startDatabase(folder);
 }

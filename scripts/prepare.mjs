@@ -18,7 +18,9 @@ export async function ensurePackages(names) {
   const packages = missing.map((wanted) => wanted.package);
   const prefix = isRoot() ? [] : findProgram('sudo') ? ['sudo'] : null;
   if (!prefix || !findProgram('apt-get')) {
-    throw new Error(`Undulan needs ${packages.join(' and ')}. Install with:  sudo apt-get install -y ${packages.join(' ')}`);
+    throw new Error(
+      `Undulan needs ${packages.join(' and ')}. Install with:  sudo apt-get install -y ${packages.join(' ')}`,
+    );
   }
   console.log(`Installing ${packages.join(', ')} …`);
   const apt = async (...args) => {
@@ -46,13 +48,20 @@ export async function ensureModules() {
 function newestChange(path) {
   const stat = statSync(path);
   if (!stat.isDirectory()) return stat.mtimeMs;
-  return Math.max(0, ...readdirSync(path).filter((name) => name !== 'node_modules' && !name.startsWith('dist')).map((name) => newestChange(join(path, name))));
+  return Math.max(
+    0,
+    ...readdirSync(path)
+      .filter((name) => name !== 'node_modules' && !name.startsWith('dist'))
+      .map((name) => newestChange(join(path, name))),
+  );
 }
 
 /** Builds when any source is newer than the last build. */
 export async function ensureBuilt() {
   const stampFile = join(ROOT, 'web', 'dist', '.built');
-  const sources = ['core', 'contract', 'server', 'web', 'package-lock.json', 'tsconfig.base.json'].map((name) => join(ROOT, name));
+  const sources = ['core', 'contract', 'server', 'web', 'package-lock.json', 'tsconfig.base.json'].map((name) =>
+    join(ROOT, name),
+  );
   const newest = Math.max(...sources.map(newestChange));
   if (existsSync(stampFile) && statSync(stampFile).mtimeMs > newest) return;
   console.log('Building …');

@@ -6,7 +6,15 @@ import { endChild } from './shell.mjs';
 /** Starts the built server on a database and waits until it listens. Gives its address and a way to stop it. */
 export function startServer({ url, port, demo = true, logLevel = 'info' }) {
   const child = spawn(process.execPath, [join(ROOT, 'server', 'dist', 'main.js')], {
-    env: { ...process.env, TZ: 'UTC', NODE_ENV: 'production', DATABASE_URL: url, PORT: String(port), DEMO: demo ? 'yes' : 'no', LOG_LEVEL: logLevel },
+    env: {
+      ...process.env,
+      TZ: 'UTC',
+      NODE_ENV: 'production',
+      DATABASE_URL: url,
+      PORT: String(port),
+      DEMO: demo ? 'yes' : 'no',
+      LOG_LEVEL: logLevel,
+    },
     stdio: ['ignore', 'pipe', 'inherit'],
     detached: true,
   });

@@ -50,7 +50,8 @@ async function start() {
   const offered = await (await fetch(`${server.address}/api/demo-accounts`)).json();
   if (offered.password) {
     console.log(`Demo sign-ins, password "${offered.password}":`);
-    for (const { name, email, role } of offered.accounts) console.log(`  ${role.padEnd(10)}  ${name.padEnd(16)}  ${email}`);
+    for (const { name, email, role } of offered.accounts)
+      console.log(`  ${role.padEnd(10)}  ${name.padEnd(16)}  ${email}`);
   }
 }
 

@@ -26,13 +26,19 @@ const WORK = {
   server: async () => {
     const { url } = await throwawayDatabase();
     console.log('\n— server tests against MariaDB');
-    await run('npx', ['--no-install', 'vitest', 'run', '--project', 'server'], { cwd: ROOT, env: { ...process.env, TZ: 'UTC', TEST_DATABASE_URL: url } });
+    await run('npx', ['--no-install', 'vitest', 'run', '--project', 'server'], {
+      cwd: ROOT,
+      env: { ...process.env, TZ: 'UTC', TEST_DATABASE_URL: url },
+    });
   },
   e2e: () => runInBrowser('journeys', [], 2),
 };
 
 try {
-  const needs = [...(parts.some((part) => part === 'server' || part === 'e2e') ? ['mariadb'] : []), ...(parts.includes('e2e') ? ['chromium'] : [])];
+  const needs = [
+    ...(parts.some((part) => part === 'server' || part === 'e2e') ? ['mariadb'] : []),
+    ...(parts.includes('e2e') ? ['chromium'] : []),
+  ];
   await ensurePackages(needs);
   await ensureModules();
   for (const part of parts) await WORK[part]();

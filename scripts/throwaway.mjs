@@ -51,13 +51,24 @@ export async function throwawayApplication({ copies = 1 } = {}) {
 export async function runInBrowser(project, args = [], shards = 1) {
   await ensureBuilt();
   const addresses = [];
-  for (let shard = 0; shard < shards; shard++) addresses.push(await throwawayApplication({ copies: shards > 1 && shard === shards - 1 ? 2 : 1 }));
+  for (let shard = 0; shard < shards; shard++)
+    addresses.push(await throwawayApplication({ copies: shards > 1 && shard === shards - 1 ? 2 : 1 }));
   console.log(`\n— ${project} in headless Chromium`);
   const ended = await Promise.allSettled(
     addresses.map((address, i) =>
       run(
         'npx',
-        ['--no-install', 'playwright', 'test', '--config', 'e2e/playwright.config.ts', `--project=${project}`, `--output=${ROOT}/test-results/${project}-${i + 1}`, ...(shards > 1 ? [`--shard=${i + 1}/${shards}`] : []), ...args],
+        [
+          '--no-install',
+          'playwright',
+          'test',
+          '--config',
+          'e2e/playwright.config.ts',
+          `--project=${project}`,
+          `--output=${ROOT}/test-results/${project}-${i + 1}`,
+          ...(shards > 1 ? [`--shard=${i + 1}/${shards}`] : []),
+          ...args,
+        ],
         { cwd: ROOT, env: { ...process.env, UNDULAN_ADDRESS: address } },
       ),
     ),

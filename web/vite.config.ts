@@ -8,7 +8,11 @@ export default defineConfig({
     react(),
     tailwindcss(),
     // Once, when it is built, as small as can be: the server only hands them out.
-    compression({ include: /\.(js|css|html|svg)$/, algorithms: [defineAlgorithm('brotliCompress'), defineAlgorithm('gzip', { level: 9 })], threshold: 1000 }),
+    compression({
+      include: /\.(js|css|html|svg)$/,
+      algorithms: [defineAlgorithm('brotliCompress'), defineAlgorithm('gzip', { level: 9 })],
+      threshold: 1000,
+    }),
   ],
   resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },

@@ -4,7 +4,10 @@ import { DraftSummary, TakeSummary } from './courses.ts';
 import { ExerciseDetails, LatePolicy, StoredWork, Work } from './work.ts';
 
 /** A new exercise; without work it starts from an empty stage with one subject. */
-export const NewExercise = z.object({ work: Work.extend({ details: ExerciseDetails }).optional(), history: History.optional() });
+export const NewExercise = z.object({
+  work: Work.extend({ details: ExerciseDetails }).optional(),
+  history: History.optional(),
+});
 export type NewExercise = z.infer<typeof NewExercise>;
 
 /** Every take of an exercise being read again against its target as it is now. */
@@ -57,7 +60,12 @@ export const NewDraft = z.object({
 });
 export type NewDraft = z.infer<typeof NewDraft>;
 
-export const Draft = StoredWork.extend({ id: z.string(), name: z.string(), exerciseId: z.string(), nextTakeNumber: z.int() });
+export const Draft = StoredWork.extend({
+  id: z.string(),
+  name: z.string(),
+  exerciseId: z.string(),
+  nextTakeNumber: z.int(),
+});
 export type Draft = z.infer<typeof Draft>;
 
 /** A picture kept for a course's briefs, how large it is and how many of them show it. */

@@ -2,14 +2,62 @@ export { CourseRole, Credentials, NewPassword, OpenSession, Person, DemoAccounts
 export { Problem, PROBLEMS, problemType } from './problem.ts';
 export type { ProblemName } from './problem.ts';
 export {
-  ModelShown, LatePolicy, ExerciseTerms, ExerciseDetails, targetOf, Work, StoredWork, ChangeWork, SaveWork, Saved,
+  ModelShown,
+  LatePolicy,
+  ExerciseTerms,
+  ExerciseDetails,
+  targetOf,
+  Work,
+  StoredWork,
+  ChangeWork,
+  SaveWork,
+  Saved,
 } from './work.ts';
 export {
-  CourseSummary, SignedIn, TakeState, ReadingState, TakeSummary, DraftSummary, ExerciseSummary, Standing, CourseOverview, WaitingTake, WaitingQueue, WAITING_PAGE, OpenExercise, LearnerCourse,
+  CourseSummary,
+  SignedIn,
+  TakeState,
+  ReadingState,
+  TakeSummary,
+  DraftSummary,
+  ExerciseSummary,
+  Standing,
+  CourseOverview,
+  WaitingTake,
+  WaitingQueue,
+  WAITING_PAGE,
+  OpenExercise,
+  LearnerCourse,
 } from './courses.ts';
-export { NewExercise, Created, ReadingJob, ExerciseSetting, Assignment, NewDraft, Draft, HandIn, CoursePicture } from './exercises.ts';
+export {
+  NewExercise,
+  Created,
+  ReadingJob,
+  ExerciseSetting,
+  Assignment,
+  NewDraft,
+  Draft,
+  HandIn,
+  CoursePicture,
+} from './exercises.ts';
 export { NewPlan, SavedPlan } from './plans.ts';
 export { NewEase, SavedEase } from './eases.ts';
 export {
-  Note, NoteText, NoteDone, Reply, ReplyText, Stroke, STROKE_KINDS, Ghost, Drawing, Decision, ReviewText, Review, TakeView, SeriesTake, ReturnReview, NewPhrase, Phrase,
+  Note,
+  NoteText,
+  NoteDone,
+  Reply,
+  ReplyText,
+  Stroke,
+  STROKE_KINDS,
+  Ghost,
+  Drawing,
+  Decision,
+  ReviewText,
+  Review,
+  TakeView,
+  SeriesTake,
+  ReturnReview,
+  NewPhrase,
+  Phrase,
 } from './takes.ts';

@@ -8,5 +8,10 @@ export const NewPlan = z.object({
 export type NewPlan = z.infer<typeof NewPlan>;
 
 /** A plan of the course, for all of its people. Its author and the course's instructors may remove it. */
-export const SavedPlan = NewPlan.extend({ id: z.string(), authorName: z.string(), mayRemove: z.boolean(), savedAt: z.string() });
+export const SavedPlan = NewPlan.extend({
+  id: z.string(),
+  authorName: z.string(),
+  mayRemove: z.boolean(),
+  savedAt: z.string(),
+});
 export type SavedPlan = z.infer<typeof SavedPlan>;

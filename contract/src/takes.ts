@@ -13,7 +13,12 @@ export const Stroke = z.object({ kind: z.enum(STROKE_KINDS), points: z.array(Spo
 export type Stroke = z.infer<typeof Stroke>;
 
 /** A corrected pose: where a subject should be instead, as an offset from where it is, and a turn in degrees. */
-export const Ghost = z.object({ subjectId: z.string().max(64), dx: z.number().min(-1e5).max(1e5), dy: z.number().min(-1e5).max(1e5), turn: z.number().min(-3600).max(3600) });
+export const Ghost = z.object({
+  subjectId: z.string().max(64),
+  dx: z.number().min(-1e5).max(1e5),
+  dy: z.number().min(-1e5).max(1e5),
+  turn: z.number().min(-3600).max(3600),
+});
 export type Ghost = z.infer<typeof Ghost>;
 
 /** What is drawn over a frame. */
@@ -23,7 +28,9 @@ export type Drawing = z.infer<typeof Drawing>;
 export const Reply = z.object({ id: z.string(), authorName: z.string(), text: z.string(), createdAt: z.string() });
 export type Reply = z.infer<typeof Reply>;
 
-export const ReplyText = z.object({ text: z.string().trim().min(1, 'Write the reply first.').max(2000, 'A reply has at most 2000 characters.') });
+export const ReplyText = z.object({
+  text: z.string().trim().min(1, 'Write the reply first.').max(2000, 'A reply has at most 2000 characters.'),
+});
 export type ReplyText = z.infer<typeof ReplyText>;
 
 export const NoteDone = z.object({ done: z.boolean() });
@@ -31,14 +38,19 @@ export const NoteDone = z.object({ done: z.boolean() });
 const NoteFrame = z.int().min(-FRAME_LIMIT).max(FRAME_LIMIT);
 
 /** A remark pinned to a frame or a span of the target's ruler, and if wanted to a subject or a spot on the picture; with a drawing over the frame. */
-export const NoteText = z.object({
-  frame: NoteFrame,
-  lastFrame: NoteFrame.nullable().default(null),
-  subjectId: z.string().max(64).nullable().default(null),
-  spot: Spot.nullable().default(null),
-  drawing: Drawing.nullable().default(null),
-  text: z.string().trim().min(1, 'Write the note first.').max(2000, 'A note has at most 2000 characters.'),
-}).refine((note) => note.lastFrame === null || note.lastFrame > note.frame, { path: ['lastFrame'], message: 'A span ends after it begins.' });
+export const NoteText = z
+  .object({
+    frame: NoteFrame,
+    lastFrame: NoteFrame.nullable().default(null),
+    subjectId: z.string().max(64).nullable().default(null),
+    spot: Spot.nullable().default(null),
+    drawing: Drawing.nullable().default(null),
+    text: z.string().trim().min(1, 'Write the note first.').max(2000, 'A note has at most 2000 characters.'),
+  })
+  .refine((note) => note.lastFrame === null || note.lastFrame > note.frame, {
+    path: ['lastFrame'],
+    message: 'A span ends after it begins.',
+  });
 export type NoteText = z.infer<typeof NoteText>;
 
 export const Note = z.object({
@@ -105,7 +117,15 @@ export const TakeView = TakeSummary.extend({
   targetChanged: z.boolean(),
   review: Review.nullable(),
   /** Readings of this take, newest first; the one shown is `readingId`. For an instructor. */
-  readings: z.array(z.object({ id: z.string(), createdAt: z.string(), state: ReadingState, proposedGrade: z.number().nullable(), findings: z.int().nullable() })),
+  readings: z.array(
+    z.object({
+      id: z.string(),
+      createdAt: z.string(),
+      state: ReadingState,
+      proposedGrade: z.number().nullable(),
+      findings: z.int().nullable(),
+    }),
+  ),
   readingId: z.string().nullable(),
   siblings: z.array(TakeSummary),
 });
@@ -119,7 +139,9 @@ export const ReturnReview = z.object({ version: z.int(), again: z.boolean().defa
 export type ReturnReview = z.infer<typeof ReturnReview>;
 
 /** A phrase of an instructor's own, to be put into notes. */
-export const NewPhrase = z.object({ text: z.string().trim().min(1, 'Write the phrase first.').max(500, 'A phrase has at most 500 characters.') });
+export const NewPhrase = z.object({
+  text: z.string().trim().min(1, 'Write the phrase first.').max(500, 'A phrase has at most 500 characters.'),
+});
 export type NewPhrase = z.infer<typeof NewPhrase>;
 
 export const Phrase = z.object({ id: z.string(), text: z.string() });

@@ -1,4 +1,13 @@
-import { Change, History, HistoryChange, Limits, MotionDocument, TargetTerms, Tolerances, type Target } from '@undulan/core';
+import {
+  Change,
+  History,
+  HistoryChange,
+  Limits,
+  MotionDocument,
+  TargetTerms,
+  Tolerances,
+  type Target,
+} from '@undulan/core';
 import * as z from 'zod';
 
 /** When learners may see the model motion. */
@@ -14,7 +23,12 @@ export const ExerciseTerms = z.object({
   ...TargetTerms.shape,
   mayChange: Limits.optional(),
   dueAt: z.iso.datetime().nullable().optional(),
-  takeLimit: z.int('A whole number of takes.').min(1, 'At least one take.').max(50, 'At most 50 takes.').nullable().optional(),
+  takeLimit: z
+    .int('A whole number of takes.')
+    .min(1, 'At least one take.')
+    .max(50, 'At most 50 takes.')
+    .nullable()
+    .optional(),
   latePolicy: LatePolicy.optional(),
 });
 export type ExerciseTerms = z.infer<typeof ExerciseTerms>;
@@ -30,8 +44,18 @@ export const ExerciseDetails = z.object({
 export type ExerciseDetails = z.infer<typeof ExerciseDetails>;
 
 /** What takes of an exercise are read against. */
-export function targetOf(motion: MotionDocument, { tolerances, keyTolerances, weights, loops, alternatives }: ExerciseDetails): Target {
-  return { motion, tolerances, ...(keyTolerances && { keyTolerances }), ...(weights && { weights }), ...(loops !== undefined && { loops }), ...(alternatives && { alternatives }) };
+export function targetOf(
+  motion: MotionDocument,
+  { tolerances, keyTolerances, weights, loops, alternatives }: ExerciseDetails,
+): Target {
+  return {
+    motion,
+    tolerances,
+    ...(keyTolerances && { keyTolerances }),
+    ...(weights && { weights }),
+    ...(loops !== undefined && { loops }),
+    ...(alternatives && { alternatives }),
+  };
 }
 
 /** What is edited, saved and undone as one: a motion, for an exercise with what it says beside it. */
@@ -46,7 +70,12 @@ export type StoredWork = z.infer<typeof StoredWork>;
 const targetMayChange = z.boolean().optional();
 
 /** What changed since the version that it names, and what is new in the history: a save costs what changed. */
-export const ChangeWork = z.object({ version: z.int().min(1), changes: z.array(Change), history: HistoryChange, targetMayChange });
+export const ChangeWork = z.object({
+  version: z.int().min(1),
+  changes: z.array(Change),
+  history: HistoryChange,
+  targetMayChange,
+});
 export type ChangeWork = z.infer<typeof ChangeWork>;
 
 /** Work written whole in place of what the server has, which is of the version named. */

@@ -22,7 +22,14 @@ function peerPath(): CurvePath<Vector2> {
   const whole = new CurvePath<Vector2>();
   for (let i = 0; i < PIECES; i++) {
     const [a, b] = [path.points[i]!, path.points[i + 1]!];
-    whole.add(new CubicBezierCurve(new Vector2(a.x, a.y), new Vector2(a.x + a.out.x, a.y + a.out.y), new Vector2(b.x + b.in.x, b.y + b.in.y), new Vector2(b.x, b.y)));
+    whole.add(
+      new CubicBezierCurve(
+        new Vector2(a.x, a.y),
+        new Vector2(a.x + a.out.x, a.y + a.out.y),
+        new Vector2(b.x + b.in.x, b.y + b.in.y),
+        new Vector2(b.x, b.y),
+      ),
+    );
   }
   return whole;
 }
@@ -33,7 +40,7 @@ function exactPoints(shares: readonly number[]): { x: number; y: number }[] {
   const lengths = [0];
   const points = [pointOfPiece(path, 0, 0)];
   for (let i = 1; i <= steps * PIECES; i++) {
-    const at = pointOfPiece(path, Math.min(PIECES - 1, Math.floor((i - 1) / steps)), ((i - 1) % steps + 1) / steps);
+    const at = pointOfPiece(path, Math.min(PIECES - 1, Math.floor((i - 1) / steps)), (((i - 1) % steps) + 1) / steps);
     const before = points[i - 1]!;
     lengths.push(lengths[i - 1]! + Math.hypot(at.x - before.x, at.y - before.y));
     points.push(at);

@@ -1,5 +1,19 @@
 import { BezierInterpolant, LinearInterpolant } from 'three';
-import { bakeChannelInto, bakeMotion, createChannel, createKey, createMotion, createSubject, sampleChannel, CHANNEL_IDS, type Handle, type HandleLink, type Key, type Leave, type MotionDocument } from '../src/index.ts';
+import {
+  bakeChannelInto,
+  bakeMotion,
+  createChannel,
+  createKey,
+  createMotion,
+  createSubject,
+  sampleChannel,
+  CHANNEL_IDS,
+  type Handle,
+  type HandleLink,
+  type Key,
+  type Leave,
+  type MotionDocument,
+} from '../src/index.ts';
 import { inHandle, outHandle } from '../src/motion/handles.ts';
 import { measure, type Row } from './row.ts';
 
@@ -16,7 +30,12 @@ function benchMotion(leave: Leave, link: HandleLink): MotionDocument {
     const keys = Array.from({ length: KEYS }, (_, k): Key => {
       // Reaches from a quarter to near a half of the span, as hands set them; automatic handles take a third whatever is stored.
       const reach = (n: number): number => (SPACE * (25 + ((k * 7 + c * 3 + n) % 20))) / 100;
-      return createKey(k * SPACE, Math.sin(k * 1.7 + c) * 300, { leave, link, in: { frames: -reach(5), value: -20 - c }, out: { frames: reach(0), value: 30 + c } });
+      return createKey(k * SPACE, Math.sin(k * 1.7 + c) * 300, {
+        leave,
+        link,
+        in: { frames: -reach(5), value: -20 - c },
+        out: { frames: reach(0), value: 30 + c },
+      });
     });
     return createChannel(id, 0, keys);
   });
@@ -32,7 +51,14 @@ function bakePeer(evaluate: Evaluate, out: Float64Array): void {
   }
 }
 
-function row(leave: Leave, link: HandleLink, work: string, aim: number, peer: string, createPeer: (motion: MotionDocument) => Evaluate): Row {
+function row(
+  leave: Leave,
+  link: HandleLink,
+  work: string,
+  aim: number,
+  peer: string,
+  createPeer: (motion: MotionDocument) => Evaluate,
+): Row {
   const motion = benchMotion(leave, link);
   const evaluate = createPeer(motion);
   const out = new Float64Array(CHANNELS * FRAMES);
@@ -58,7 +84,10 @@ function values(motion: MotionDocument): { times: Float64Array; samples: Float64
   const keys = keysOf(motion);
   return {
     times: Float64Array.from(keys[0]!, (key) => key.frame),
-    samples: Float64Array.from({ length: KEYS * CHANNELS }, (_, i) => keys[i % CHANNELS]![Math.floor(i / CHANNELS)]!.value),
+    samples: Float64Array.from(
+      { length: KEYS * CHANNELS },
+      (_, i) => keys[i % CHANNELS]![Math.floor(i / CHANNELS)]!.value,
+    ),
     result: new Float64Array(CHANNELS),
   };
 }
@@ -84,7 +113,11 @@ function bezierPeer(motion: MotionDocument): Evaluate {
       const { frames, value } = handle(list, k, side);
       return i % 2 === 0 ? list[k]!.frame + frames : list[k]!.value + value;
     });
-  const interpolant = new BezierInterpolant(times, samples, CHANNELS, result) as unknown as { inTangents: Float64Array; outTangents: Float64Array; evaluate: Evaluate };
+  const interpolant = new BezierInterpolant(times, samples, CHANNELS, result) as unknown as {
+    inTangents: Float64Array;
+    outTangents: Float64Array;
+    evaluate: Evaluate;
+  };
   interpolant.inTangents = tangents('in');
   interpolant.outTangents = tangents('out');
   return (frame) => interpolant.evaluate(frame);

@@ -14,6 +14,9 @@ if (unknown.length > 0) {
   console.error(`There is no bench "${unknown[0]}". There are ${[...Object.keys(BENCHES), 'reading'].join(', ')}.`);
   process.exit(2);
 }
-if (Object.keys(BENCHES).some(isChosen)) console.log(`${'work'.padEnd(58)}${'Undulan'.padStart(12)}${'peer'.padStart(12)}${'ratio'.padStart(9)}${'aim'.padStart(8)}   error: Undulan / peer`);
+if (Object.keys(BENCHES).some(isChosen))
+  console.log(
+    `${'work'.padEnd(58)}${'Undulan'.padStart(12)}${'peer'.padStart(12)}${'ratio'.padStart(9)}${'aim'.padStart(8)}   error: Undulan / peer`,
+  );
 for (const [name, bench] of Object.entries(BENCHES)) if (isChosen(name)) bench().forEach(printRow);
 if (isChosen('reading')) benchReading();

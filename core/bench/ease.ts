@@ -3,7 +3,12 @@ import { bezierValue, createBezierEase, solveBezierTime } from '../src/index.ts'
 import { measure, type Row } from './row.ts';
 
 type Controls = [x1: number, y1: number, x2: number, y2: number];
-const CURVES: Controls[] = [[0.42, 0, 0.58, 1], [0.25, 0.1, 0.25, 1], [0.4, 0, 0.2, 1], [0.68, -0.55, 0.27, 1.55]];
+const CURVES: Controls[] = [
+  [0.42, 0, 0.58, 1],
+  [0.25, 0.1, 0.25, 1],
+  [0.4, 0, 0.2, 1],
+  [0.68, -0.55, 0.27, 1.55],
+];
 const READS = 200_000;
 
 /** Places to read, in no order that a cache could like; those hard by 0, ½ and 1 among them for the error. */
@@ -14,7 +19,8 @@ function worstError(ease: (curve: Controls) => (x: number) => number): number {
   let worst = 0;
   for (const [x1, y1, x2, y2] of CURVES) {
     const read = ease([x1, y1, x2, y2]);
-    for (const x of [...PLACES, ...HARD]) worst = Math.max(worst, Math.abs(read(x) - bezierValue(0, y1, y2, 1, solveBezierTime(x1, x2, x))));
+    for (const x of [...PLACES, ...HARD])
+      worst = Math.max(worst, Math.abs(read(x) - bezierValue(0, y1, y2, 1, solveBezierTime(x1, x2, x))));
   }
   return worst;
 }
@@ -51,7 +57,13 @@ export function benchEase(): Row[] {
   if (Number.isNaN(sink)) throw new Error('An ease gave no number.');
   const shared = { peer: 'bezier-easing', peerError, errorUnit: 'of the way' };
   return [
-    { ...shared, ...single, work: 'one Bézier ease, read one by one', aim: 1.1, ownError: worstError((curve) => createBezierEase(...curve).at) },
+    {
+      ...shared,
+      ...single,
+      work: 'one Bézier ease, read one by one',
+      aim: 1.1,
+      ownError: worstError((curve) => createBezierEase(...curve).at),
+    },
     { ...shared, ...batch, work: 'one Bézier ease, read in batches', aim: 3, ownError: batchError },
   ];
 }

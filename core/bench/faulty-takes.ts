@@ -1,6 +1,27 @@
 import {
-  createChannel, createKey, createMotion, createSubject, deleteKeys, moveKeys, setHandle, setKeys, setLeave, setLink, setRole, setScene, setSubject, changeRate, sampleChannel, withKeyAt,
-  type ChannelId, type FindingKind, type Key, type KeyRef, type MotionDocument, type Subject, type Target,
+  createChannel,
+  createKey,
+  createMotion,
+  createSubject,
+  deleteKeys,
+  moveKeys,
+  setHandle,
+  setKeys,
+  setLeave,
+  setLink,
+  setRole,
+  setScene,
+  setSubject,
+  changeRate,
+  sampleChannel,
+  withKeyAt,
+  type ChannelId,
+  type FindingKind,
+  type Key,
+  type KeyRef,
+  type MotionDocument,
+  type Subject,
+  type Target,
 } from '../src/index.ts';
 
 /** Seeded whole numbers (mulberry32), so that every variation can be made again. */
@@ -22,10 +43,19 @@ const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#9a6b00' } as
 function actor(id: string, tracks: Partial<Record<ChannelId, Key[]>>, more: Partial<Subject> = {}): Subject {
   const name = id.charAt(0).toUpperCase() + id.slice(1);
   const subject = createSubject(id, name, LOOK, { x: 0, y: 0 });
-  return { ...subject, ...more, channels: subject.channels.map((channel) => (tracks[channel.id] ? createChannel(channel.id, channel.resting, tracks[channel.id]) : channel)) };
+  return {
+    ...subject,
+    ...more,
+    channels: subject.channels.map((channel) =>
+      tracks[channel.id] ? createChannel(channel.id, channel.resting, tracks[channel.id]) : channel,
+    ),
+  };
 }
 
-const scene = (last: number, ...subjects: Subject[]): MotionDocument => ({ ...createMotion(subjects), range: { first: 1, last } });
+const scene = (last: number, ...subjects: Subject[]): MotionDocument => ({
+  ...createMotion(subjects),
+  range: { first: 1, last },
+});
 const flat = (frame: number, value: number): Key => createKey(frame, value, { link: 'flat' });
 const ref = (subjectId: string, channelId: ChannelId, frame: number): KeyRef => ({ subjectId, channelId, frame });
 
@@ -35,14 +65,23 @@ interface Model {
   frames: number[];
 }
 
-const asTarget = (motion: MotionDocument, more: Partial<Target> = {}): Target => ({ motion, tolerances: TOLERANCES, ...more });
+const asTarget = (motion: MotionDocument, more: Partial<Target> = {}): Target => ({
+  motion,
+  tolerances: TOLERANCES,
+  ...more,
+});
 
 /** A drawer opened, pushed half way back and shut: eased at every key. */
 function drawer(dice: Dice): Model {
   const frames = [3];
   for (let i = 0; i < 3; i++) frames.push(frames[i]! + dice(12, 20));
   const values = [0, dice(560, 700), dice(180, 260), dice(500, 540)];
-  return { frames, target: asTarget(scene(frames[3]! + 8, actor('drawer', { 'position.x': frames.map((frame, i) => flat(frame, values[i]!)) }))) };
+  return {
+    frames,
+    target: asTarget(
+      scene(frames[3]! + 8, actor('drawer', { 'position.x': frames.map((frame, i) => flat(frame, values[i]!)) })),
+    ),
+  };
 }
 
 /** A glass pushed evenly, held, and pushed on. */
@@ -61,7 +100,11 @@ function arc(dice: Dice, slower = 0): Model {
   const frames = [first, first + half, first + 2 * half];
   const [width, height] = [dice(300, 420), dice(260, 340)];
   const x = [createKey(frames[0]!, 0, { leave: 'linear' }), createKey(frames[2]!, width, { leave: 'linear' })];
-  const y = [createKey(frames[0]!, 400, { leave: 'quad-out' }), createKey(frames[1]!, 400 - height, { leave: 'quad-in', role: 'breakdown' }), createKey(frames[2]!, 400)];
+  const y = [
+    createKey(frames[0]!, 400, { leave: 'quad-out' }),
+    createKey(frames[1]!, 400 - height, { leave: 'quad-in', role: 'breakdown' }),
+    createKey(frames[2]!, 400),
+  ];
   return { frames, target: asTarget(scene(frames[2]! + 5, actor('pancake', { 'position.x': x, 'position.y': y }))) };
 }
 
@@ -86,18 +129,28 @@ function swing(dice: Dice): Model {
 /** A rack that snaps up, goes past its stop and settles in three swings. */
 function rack(dice: Dice): Model {
   const frames = [3];
-  for (const length of [dice(8, 10), dice(6, 8), dice(6, 8), dice(6, 8), dice(6, 8)]) frames.push(frames.at(-1)! + length);
+  for (const length of [dice(8, 10), dice(6, 8), dice(6, 8), dice(6, 8), dice(6, 8)])
+    frames.push(frames.at(-1)! + length);
   const over = dice(50, 70);
   const offsets = [-220, over, -over * 0.5, over * 0.25, 0, 0];
-  return { frames, target: asTarget(scene(frames[5]! + 4, actor('rack', { 'position.x': frames.map((frame, i) => flat(frame, 300 + offsets[i]!)) }))) };
+  return {
+    frames,
+    target: asTarget(
+      scene(frames[5]! + 4, actor('rack', { 'position.x': frames.map((frame, i) => flat(frame, 300 + offsets[i]!)) })),
+    ),
+  };
 }
 
 /** A towel: its end follows its corner by some frames. */
 function towel(dice: Dice): Model {
   const lag = dice(4, 6);
   const [from, length] = [dice(4, 6), dice(14, 18)];
-  const part = (id: string, by: number): Subject => actor(id, { 'position.x': [flat(from + by, 0), flat(from + by + length, 420), flat(from + by + 2 * length, 120)] });
-  return { frames: [from + lag, from + lag + length, from + lag + 2 * length, lag], target: asTarget(scene(from + 2 * length + lag + 6, part('corner', 0), part('end', lag))) };
+  const part = (id: string, by: number): Subject =>
+    actor(id, { 'position.x': [flat(from + by, 0), flat(from + by + length, 420), flat(from + by + 2 * length, 120)] });
+  return {
+    frames: [from + lag, from + lag + length, from + lag + 2 * length, lag],
+    target: asTarget(scene(from + 2 * length + lag + 6, part('corner', 0), part('end', lag))),
+  };
 }
 
 /** A pudding squashed and let go, its volume kept. */
@@ -105,13 +158,23 @@ function pudding(dice: Dice): Model {
   const frames = [3, 3 + dice(8, 12), 0];
   frames[2] = frames[1]! + dice(8, 12);
   const squash = dice(60, 75) / 100;
-  const keys = (value: number): Key[] => [createKey(frames[0]!, 1, { leave: 'linear' }), createKey(frames[1]!, value, { leave: 'linear' }), createKey(frames[2]!, 1)];
+  const keys = (value: number): Key[] => [
+    createKey(frames[0]!, 1, { leave: 'linear' }),
+    createKey(frames[1]!, value, { leave: 'linear' }),
+    createKey(frames[2]!, 1),
+  ];
   // The product of two straight lines strays from 1 by a little between the keys.
   const y = keys(squash);
   const x = Array.from({ length: frames[2] - frames[0]! + 1 }, (_, i) => {
     const frame = frames[0]! + i;
-    const edge = frame <= frames[1]! ? (frame - frames[0]!) / (frames[1]! - frames[0]!) : (frames[2]! - frame) / (frames[2]! - frames[1]!);
-    return createKey(frame, 1 / (1 + (squash - 1) * edge), { leave: 'linear', role: frames.includes(frame) ? 'extreme' : 'inbetween' });
+    const edge =
+      frame <= frames[1]!
+        ? (frame - frames[0]!) / (frames[1]! - frames[0]!)
+        : (frames[2]! - frame) / (frames[2]! - frames[1]!);
+    return createKey(frame, 1 / (1 + (squash - 1) * edge), {
+      leave: 'linear',
+      role: frames.includes(frame) ? 'extreme' : 'inbetween',
+    });
   });
   return { frames, target: asTarget(scene(frames[2] + 6, actor('pudding', { 'scale.x': x, 'scale.y': y }))) };
 }
@@ -121,14 +184,34 @@ function spoon(dice: Dice): Model {
   const frames = [3, 3 + dice(10, 14), 0];
   frames[2] = frames[1]! + dice(10, 14);
   const length = dice(90, 120);
-  const at = (degrees: number): { x: number; y: number } => ({ x: length * Math.cos((degrees * Math.PI) / 180), y: length * Math.sin((degrees * Math.PI) / 180) });
+  const at = (degrees: number): { x: number; y: number } => ({
+    x: length * Math.cos((degrees * Math.PI) / 180),
+    y: length * Math.sin((degrees * Math.PI) / 180),
+  });
   const places = [at(0), at(25), at(60)];
   const handle = actor('handle', { rotation: [flat(frames[0]!, 0), flat(frames[2], 30)] });
-  const bowl = actor('bowl', { 'position.x': frames.map((frame, i) => flat(frame, places[i]!.x)), 'position.y': frames.map((frame, i) => flat(frame, places[i]!.y)) }, { parentId: 'handle' });
+  const bowl = actor(
+    'bowl',
+    {
+      'position.x': frames.map((frame, i) => flat(frame, places[i]!.x)),
+      'position.y': frames.map((frame, i) => flat(frame, places[i]!.y)),
+    },
+    { parentId: 'handle' },
+  );
   return { frames, target: asTarget(scene(frames[2] + 6, handle, bowl)) };
 }
 
-export const MODELS: Record<string, (dice: Dice) => Model> = { drawer, pushes, arc, bounce, swing, rack, towel, pudding, spoon };
+export const MODELS: Record<string, (dice: Dice) => Model> = {
+  drawer,
+  pushes,
+  arc,
+  bounce,
+  swing,
+  rack,
+  towel,
+  pudding,
+  spoon,
+};
 
 /** A take with a known fault in it: what has to be found, where and how large, and nothing else. */
 export interface FaultyTake {
@@ -141,13 +224,22 @@ export interface FaultyTake {
   measured?: number;
 }
 
-const keysOf = (motion: MotionDocument, subject = 0, channel: ChannelId = 'position.x'): Key[] => motion.subjects[subject]!.channels.find((own) => own.id === channel)!.keys;
+const keysOf = (motion: MotionDocument, subject = 0, channel: ChannelId = 'position.x'): Key[] =>
+  motion.subjects[subject]!.channels.find((own) => own.id === channel)!.keys;
 
-function onDrawer(fault: (model: Model & { motion: MotionDocument; at: (i: number) => KeyRef }, dice: Dice) => Omit<FaultyTake, 'target'>): (dice: Dice) => FaultyTake {
+function onDrawer(
+  fault: (
+    model: Model & { motion: MotionDocument; at: (i: number) => KeyRef },
+    dice: Dice,
+  ) => Omit<FaultyTake, 'target'>,
+): (dice: Dice) => FaultyTake {
   return (dice) => {
     const model = drawer(dice);
     const { motion } = model.target;
-    return { target: model.target, ...fault({ ...model, motion, at: (i) => ref('drawer', 'position.x', model.frames[i]!) }, dice) };
+    return {
+      target: model.target,
+      ...fault({ ...model, motion, at: (i) => ref('drawer', 'position.x', model.frames[i]!) }, dice),
+    };
   };
 }
 
@@ -155,163 +247,362 @@ function onDrawer(fault: (model: Model & { motion: MotionDocument; at: (i: numbe
 export const FAULTS: Record<string, (dice: Dice) => FaultyTake> = {
   'key late': onDrawer(({ motion, frames, at }, dice) => {
     const [i, by] = [dice(0, 3), dice(2, 5)];
-    return { take: moveKeys(motion, [at(i)], by).motion, kinds: ['key-late'], firstFrame: frames[i]!, lastFrame: frames[i]! + by, measured: frames[i]! + by };
+    return {
+      take: moveKeys(motion, [at(i)], by).motion,
+      kinds: ['key-late'],
+      firstFrame: frames[i]!,
+      lastFrame: frames[i]! + by,
+      measured: frames[i]! + by,
+    };
   }),
   'key early': onDrawer(({ motion, frames, at }, dice) => {
     const [i, by] = [dice(1, 3), dice(2, 5)];
-    return { take: moveKeys(motion, [at(i)], -by).motion, kinds: ['key-early'], firstFrame: frames[i]! - by, lastFrame: frames[i]!, measured: frames[i]! - by };
+    return {
+      take: moveKeys(motion, [at(i)], -by).motion,
+      kinds: ['key-early'],
+      firstFrame: frames[i]! - by,
+      lastFrame: frames[i]!,
+      measured: frames[i]! - by,
+    };
   }),
-  'key dropped': onDrawer(({ motion, frames, at }) => ({ take: deleteKeys(motion, [at(1)]).motion, kinds: ['key-missing'], firstFrame: frames[1]! })),
+  'key dropped': onDrawer(({ motion, frames, at }) => ({
+    take: deleteKeys(motion, [at(1)]).motion,
+    kinds: ['key-missing'],
+    firstFrame: frames[1]!,
+  })),
   'key added': onDrawer(({ motion, frames }, dice) => {
     const [i, off] = [dice(0, 2), dice(4, 7)];
     const subject = motion.subjects[0]!;
-    const channels = subject.channels.map((channel) => (channel.id === 'position.x' ? withKeyAt(channel, frames[i]! + off) : channel));
-    const take = setRole({ ...motion, subjects: [{ ...subject, channels }] }, [ref('drawer', 'position.x', frames[i]! + off)], 'extreme').motion;
+    const channels = subject.channels.map((channel) =>
+      channel.id === 'position.x' ? withKeyAt(channel, frames[i]! + off) : channel,
+    );
+    const take = setRole(
+      { ...motion, subjects: [{ ...subject, channels }] },
+      [ref('drawer', 'position.x', frames[i]! + off)],
+      'extreme',
+    ).motion;
     return { take, kinds: ['key-extra'], firstFrame: frames[i]! + off };
   }),
   'pose off': onDrawer(({ motion, frames, at }, dice) => {
     const [i, by] = [dice(1, 2), dice(60, 120)];
     return { take: moveKeys(motion, [at(i)], 0, by).motion, kinds: ['pose-off'], firstFrame: frames[i]!, measured: by };
   }),
-  'no ease': onDrawer(({ motion, frames, at }) => ({ take: setLeave(motion, [at(0)], 'linear').motion, kinds: ['start-not-slow', 'finish-not-slow'], firstFrame: frames[0]!, lastFrame: frames[1]! })),
+  'no ease': onDrawer(({ motion, frames, at }) => ({
+    take: setLeave(motion, [at(0)], 'linear').motion,
+    kinds: ['start-not-slow', 'finish-not-slow'],
+    firstFrame: frames[0]!,
+    lastFrame: frames[1]!,
+  })),
   'held pose': onDrawer(({ motion, frames, at }, dice) => {
     const i = dice(0, 2);
-    return { take: setLeave(motion, [at(i)], 'step').motion, kinds: ['held-not-moving'], firstFrame: frames[i]!, lastFrame: frames[i + 1]! };
+    return {
+      take: setLeave(motion, [at(i)], 'step').motion,
+      kinds: ['held-not-moving'],
+      firstFrame: frames[i]!,
+      lastFrame: frames[i + 1]!,
+    };
   }),
   'turn snapped': (dice) => {
     const { target, frames } = drawer(dice);
-    return { target, take: setLeave(target.motion, [ref('drawer', 'position.x', frames[0]!), ref('drawer', 'position.x', frames[1]!)], 'linear').motion, kinds: ['turn-sharp', 'start-not-slow', 'finish-not-slow'], firstFrame: frames[1]! };
+    return {
+      target,
+      take: setLeave(
+        target.motion,
+        [ref('drawer', 'position.x', frames[0]!), ref('drawer', 'position.x', frames[1]!)],
+        'linear',
+      ).motion,
+      kinds: ['turn-sharp', 'start-not-slow', 'finish-not-slow'],
+      firstFrame: frames[1]!,
+    };
   },
   'hold drifts': (dice) => {
     const { target, frames } = pushes(dice);
     const span = keysOf(target.motion).at(-1)!.value;
     const handle = { frames: 5, value: (span * dice(15, 25)) / 100 };
-    const broken = setLink(setLeave(target.motion, [ref('glass', 'position.x', frames[1]!)], 'curve').motion, [ref('glass', 'position.x', frames[1]!)], 'broken').motion;
-    return { target, take: setHandle(broken, ref('glass', 'position.x', frames[1]!), 'out', handle).motion, kinds: ['hold-moves'], firstFrame: frames[1]!, lastFrame: frames[2]! };
+    const broken = setLink(
+      setLeave(target.motion, [ref('glass', 'position.x', frames[1]!)], 'curve').motion,
+      [ref('glass', 'position.x', frames[1]!)],
+      'broken',
+    ).motion;
+    return {
+      target,
+      take: setHandle(broken, ref('glass', 'position.x', frames[1]!), 'out', handle).motion,
+      kinds: ['hold-moves'],
+      firstFrame: frames[1]!,
+      lastFrame: frames[2]!,
+    };
   },
   'start too slow': (dice) => {
     const { target, frames } = pushes(dice);
-    return { target, take: setLeave(target.motion, [ref('glass', 'position.x', frames[0]!)], 'quad-in').motion, kinds: ['start-too-slow', 'finish-not-slow'], firstFrame: frames[0]!, lastFrame: frames[1]! };
+    return {
+      target,
+      take: setLeave(target.motion, [ref('glass', 'position.x', frames[0]!)], 'quad-in').motion,
+      kinds: ['start-too-slow', 'finish-not-slow'],
+      firstFrame: frames[0]!,
+      lastFrame: frames[1]!,
+    };
   },
   'finish too slow': (dice) => {
     const { target, frames } = pushes(dice);
-    return { target, take: setLeave(target.motion, [ref('glass', 'position.x', frames[2]!)], 'quad-out').motion, kinds: ['finish-too-slow', 'start-not-slow'], firstFrame: frames[2]!, lastFrame: frames[3]! };
+    return {
+      target,
+      take: setLeave(target.motion, [ref('glass', 'position.x', frames[2]!)], 'quad-out').motion,
+      kinds: ['finish-too-slow', 'start-not-slow'],
+      firstFrame: frames[2]!,
+      lastFrame: frames[3]!,
+    };
   },
   'contact floats': (dice) => {
     const { target, frames } = bounce(dice);
     const [into, hit] = [ref('lid', 'position.y', frames[0]!), ref('lid', 'position.y', frames[1]!)];
-    return { target, take: setLeave(target.motion, [into, hit], 'sine-in-out').motion, kinds: ['contact-floats'], firstFrame: frames[1]! };
+    return {
+      target,
+      take: setLeave(target.motion, [into, hit], 'sine-in-out').motion,
+      kinds: ['contact-floats'],
+      firstFrame: frames[1]!,
+    };
   },
   'settle lost': (dice) => {
     const { target, frames } = rack(dice);
-    return { target, take: deleteKeys(target.motion, [2, 3].map((i) => ref('rack', 'position.x', frames[i]!))).motion, kinds: ['settle-off'], measured: 1 };
+    return {
+      target,
+      take: deleteKeys(
+        target.motion,
+        [2, 3].map((i) => ref('rack', 'position.x', frames[i]!)),
+      ).motion,
+      kinds: ['settle-off'],
+      measured: 1,
+    };
   },
   'overlap lost': (dice) => {
     const { target, frames } = towel(dice);
     const lag = frames[3]!;
-    return { target, take: moveKeys(target.motion, frames.slice(0, 3).map((frame) => ref('end', 'position.x', frame)), -lag).motion, kinds: ['overlap-off'], measured: 0 };
+    return {
+      target,
+      take: moveKeys(
+        target.motion,
+        frames.slice(0, 3).map((frame) => ref('end', 'position.x', frame)),
+        -lag,
+      ).motion,
+      kinds: ['overlap-off'],
+      measured: 0,
+    };
   },
   'arc popped': (dice) => {
     const { target, frames } = arc(dice);
     const frame = frames[0]! + Math.round((frames[1]! - frames[0]!) / 2);
     const now = ref('pancake', 'position.x', frame);
-    const popped = setKeys(target.motion, frame, [{ ...now, value: valueAt(target.motion, now, frame) + dice(60, 90) }]).motion;
-    return { target, take: setRole(setLeave(popped, [now], 'linear').motion, [now], 'inbetween').motion, kinds: ['arc-off'], firstFrame: frames[0]!, lastFrame: frames[2]! };
+    const popped = setKeys(target.motion, frame, [
+      { ...now, value: valueAt(target.motion, now, frame) + dice(60, 90) },
+    ]).motion;
+    return {
+      target,
+      take: setRole(setLeave(popped, [now], 'linear').motion, [now], 'inbetween').motion,
+      kinds: ['arc-off'],
+      firstFrame: frames[0]!,
+      lastFrame: frames[2]!,
+    };
   },
   'arc kinked': (dice) => {
     const { target, frames } = arc(dice, 22);
     const frame = Math.round((frames[0]! + frames[1]!) / 2);
     const subject = target.motion.subjects[0]!;
-    const pinned = (frames: number[]) => subject.channels.map((channel) => (channel.id === 'position.x' ? frames.reduce(withKeyAt, channel) : channel));
+    const pinned = (frames: number[]) =>
+      subject.channels.map((channel) => (channel.id === 'position.x' ? frames.reduce(withKeyAt, channel) : channel));
     const around = [frame - 1, frame, frame + 1];
-    const held = setRole({ ...target.motion, subjects: [{ ...subject, channels: pinned(around) }] }, around.map((at) => ref('pancake', 'position.x', at)), 'inbetween').motion;
-    return { target, take: moveKeys(held, [ref('pancake', 'position.x', frame)], 0, dice(12, 14)).motion, kinds: ['arc-kinked'], firstFrame: frame };
+    const held = setRole(
+      { ...target.motion, subjects: [{ ...subject, channels: pinned(around) }] },
+      around.map((at) => ref('pancake', 'position.x', at)),
+      'inbetween',
+    ).motion;
+    return {
+      target,
+      take: moveKeys(held, [ref('pancake', 'position.x', frame)], 0, dice(12, 14)).motion,
+      kinds: ['arc-kinked'],
+      firstFrame: frame,
+    };
   },
   'spacing off': (dice) => {
     const { target, frames } = pushes(dice);
     const [a, b] = [ref('glass', 'position.x', frames[0]!), ref('glass', 'position.x', frames[1]!)];
     const [length, way] = [frames[1]! - frames[0]!, keysOf(target.motion)[1]!.value];
     const curved = setLink(setLeave(target.motion, [a], 'curve').motion, [a, b], 'broken').motion;
-    const bent = setHandle(setHandle(curved, a, 'out', { frames: length / 3, value: way * 0.25 }).motion, b, 'in', { frames: -length / 3, value: -way / 3 }).motion;
-    return { target: { ...target, tolerances: { ...TOLERANCES, spacingPercent: 1 } }, take: bent, kinds: ['spacing-off'], firstFrame: frames[0]!, lastFrame: frames[1]! };
+    const bent = setHandle(setHandle(curved, a, 'out', { frames: length / 3, value: way * 0.25 }).motion, b, 'in', {
+      frames: -length / 3,
+      value: -way / 3,
+    }).motion;
+    return {
+      target: { ...target, tolerances: { ...TOLERANCES, spacingPercent: 1 } },
+      take: bent,
+      kinds: ['spacing-off'],
+      firstFrame: frames[0]!,
+      lastFrame: frames[1]!,
+    };
   },
   'limb pulled': (dice) => {
     const { target, frames } = spoon(dice);
     const by = 1.15 + dice(0, 20) / 100;
-    const pulled = (['position.x', 'position.y'] as const).map((channelId) => ({ subjectId: 'bowl', channelId, value: keysOf(target.motion, 1, channelId)[1]!.value * by }));
-    return { target, take: setKeys(target.motion, frames[1]!, pulled).motion, kinds: ['limb-long'], firstFrame: frames[1]! };
+    const pulled = (['position.x', 'position.y'] as const).map((channelId) => ({
+      subjectId: 'bowl',
+      channelId,
+      value: keysOf(target.motion, 1, channelId)[1]!.value * by,
+    }));
+    return {
+      target,
+      take: setKeys(target.motion, frames[1]!, pulled).motion,
+      kinds: ['limb-long'],
+      firstFrame: frames[1]!,
+    };
   },
   'volume lost': (dice) => {
     const { target, frames } = pudding(dice);
     const by = dice(15, 25) / 100;
-    return { target, take: moveKeys(target.motion, [ref('pudding', 'scale.y', frames[1]!)], 0, -by).motion, kinds: ['volume-off'], firstFrame: frames[1]! };
+    return {
+      target,
+      take: moveKeys(target.motion, [ref('pudding', 'scale.y', frames[1]!)], 0, -by).motion,
+      kinds: ['volume-off'],
+      firstFrame: frames[1]!,
+    };
   },
   'loop open': (dice) => {
     const { target, frames } = swing(dice);
     const by = dice(5, 12);
-    return { target, take: moveKeys(target.motion, [ref('ladle', 'rotation', frames[2]!)], 0, by).motion, kinds: ['loop-open'], measured: by };
+    return {
+      target,
+      take: moveKeys(target.motion, [ref('ladle', 'rotation', frames[2]!)], 0, by).motion,
+      kinds: ['loop-open'],
+      measured: by,
+    };
   },
   'loop hitches': (dice) => {
     const { target, frames } = swing(dice);
-    return { target, take: moveKeys(target.motion, [ref('ladle', 'rotation', frames[2]!)], -1).motion, kinds: ['loop-hitches'] };
+    return {
+      target,
+      take: moveKeys(target.motion, [ref('ladle', 'rotation', frames[2]!)], -1).motion,
+      kinds: ['loop-hitches'],
+    };
   },
   'loop jerks': (dice) => {
     const quarter = dice(5, 8);
     const [reach, last] = [dice(20, 45), 4 * quarter];
     const keys = (through: number): Key[] => {
       const side = { frames: quarter / 2, value: (reach / quarter) * through };
-      const middle = (frame: number, leave: number): Key => createKey(frame, 0, { link: 'broken', in: { frames: -quarter / 2, value: (-reach * leave) / 2 }, out: { ...side, value: (reach * through) / 2 } });
+      const middle = (frame: number, leave: number): Key =>
+        createKey(frame, 0, {
+          link: 'broken',
+          in: { frames: -quarter / 2, value: (-reach * leave) / 2 },
+          out: { ...side, value: (reach * through) / 2 },
+        });
       return [middle(1, through), flat(1 + quarter, reach), flat(1 + 3 * quarter, -reach), middle(1 + last, 1.4)];
     };
     const loop = (through: number): MotionDocument => scene(last, actor('ladle', { rotation: keys(through) }));
-    return { target: asTarget(loop(1.4), { tolerances: { keyFrames: 1, spacingPercent: 30 } }), take: loop(0.1), kinds: ['loop-jerks'] };
+    return {
+      target: asTarget(loop(1.4), { tolerances: { keyFrames: 1, spacingPercent: 30 } }),
+      take: loop(0.1),
+      kinds: ['loop-jerks'],
+    };
   },
-  'wrong stage': onDrawer(({ motion }, dice) => ({ take: setScene(motion, { stage: { ...motion.stage, widthPx: motion.stage.widthPx + dice(20, 400) } }).motion, kinds: ['stage-differs'] })),
+  'wrong stage': onDrawer(({ motion }, dice) => ({
+    take: setScene(motion, { stage: { ...motion.stage, widthPx: motion.stage.widthPx + dice(20, 400) } }).motion,
+    kinds: ['stage-differs'],
+  })),
   'subject lost': onDrawer(({ motion }) => ({ take: { ...motion, subjects: [] }, kinds: ['subject-missing'] })),
   strobing: (dice) => {
     const { target } = drawer(dice);
     const subject = target.motion.subjects[0]!;
-    return { target, take: setSubject(target.motion, 'drawer', { look: { ...subject.look, widthPx: dice(12, 24) } }).motion, kinds: ['strobing'] };
+    return {
+      target,
+      take: setSubject(target.motion, 'drawer', { look: { ...subject.look, widthPx: dice(12, 24) } }).motion,
+      kinds: ['strobing'],
+    };
   },
   'wrong rate': (dice) => {
     const { target } = drawer(dice);
     const fps = [12, 25, 30, 48][dice(0, 3)]!;
-    return { target, take: changeRate(target.motion, { num: fps, den: 1 }, 'keep-seconds').motion, kinds: ['rate-differs'], measured: fps };
+    return {
+      target,
+      take: changeRate(target.motion, { num: fps, den: 1 }, 'keep-seconds').motion,
+      kinds: ['rate-differs'],
+      measured: fps,
+    };
   },
   'wrong range': (dice) => {
     const { target } = drawer(dice);
-    return { target, take: setScene(target.motion, { range: { first: 1, last: target.motion.range.last + dice(2, 12) } }).motion, kinds: ['range-differs'] };
+    return {
+      target,
+      take: setScene(target.motion, { range: { first: 1, last: target.motion.range.last + dice(2, 12) } }).motion,
+      kinds: ['range-differs'],
+    };
   },
   'wrong exposure': (dice) => {
     const { target } = drawer(dice);
     const exposure = dice(2, 4);
-    return { target, take: setSubject(target.motion, 'drawer', { exposure }).motion, kinds: ['exposure-differs'], measured: exposure };
+    return {
+      target,
+      take: setSubject(target.motion, 'drawer', { exposure }).motion,
+      kinds: ['exposure-differs'],
+      measured: exposure,
+    };
   },
   'rest frame keyed': (dice) => {
     const { target } = drawer(dice);
     const take = setKeys(target.motion, 1, [{ subjectId: 'drawer', channelId: 'position.x', value: 0 }]).motion;
     const take2 = setRole(take, [ref('drawer', 'position.x', 1)], 'inbetween').motion;
-    return { target: { ...target, motion: { ...target.motion, restFrame: 1 } }, take: take2, kinds: ['rest-frame-keyed'], firstFrame: 1 };
+    return {
+      target: { ...target, motion: { ...target.motion, restFrame: 1 } },
+      take: take2,
+      kinds: ['rest-frame-keyed'],
+      firstFrame: 1,
+    };
   },
-  'never keyed': onDrawer(({ motion, frames }) => ({ take: deleteKeys(motion, frames.map((frame) => ref('drawer', 'position.x', frame))).motion, kinds: ['track-never-keyed'] })),
+  'never keyed': onDrawer(({ motion, frames }) => ({
+    take: deleteKeys(
+      motion,
+      frames.map((frame) => ref('drawer', 'position.x', frame)),
+    ).motion,
+    kinds: ['track-never-keyed'],
+  })),
   'turned too': onDrawer(({ motion, frames }, dice) => {
-    const turn = (frame: number, value: number) => [frame, [{ subjectId: 'drawer', channelId: 'rotation', value }]] as const;
-    return { take: setKeys(setKeys(motion, ...turn(frames[0]!, 0)).motion, ...turn(frames[2]!, dice(10, 40))).motion, kinds: ['track-extra'] };
+    const turn = (frame: number, value: number) =>
+      [frame, [{ subjectId: 'drawer', channelId: 'rotation', value }]] as const;
+    return {
+      take: setKeys(setKeys(motion, ...turn(frames[0]!, 0)).motion, ...turn(frames[2]!, dice(10, 40))).motion,
+      kinds: ['track-extra'],
+    };
   }),
   'idle channel': onDrawer(({ motion, frames }) => {
     const still = (frame: number) => [frame, [{ subjectId: 'drawer', channelId: 'rotation', value: 0 }]] as const;
-    return { take: setKeys(setKeys(motion, ...still(frames[0]!)).motion, ...still(frames[2]!)).motion, kinds: ['channel-idle'], measured: 2 };
+    return {
+      take: setKeys(setKeys(motion, ...still(frames[0]!)).motion, ...still(frames[2]!)).motion,
+      kinds: ['channel-idle'],
+      measured: 2,
+    };
   }),
   'idle key': (dice) => {
     const { target, frames } = pushes(dice);
     const frame = frames[0]! + dice(3, 8);
     const now = ref('glass', 'position.x', frame);
-    const keyed = setLeave(setKeys(target.motion, frame, [{ ...now, value: valueAt(target.motion, ref('glass', 'position.x', frames[0]!), frame) }]).motion, [now], 'linear').motion;
-    return { target, take: setRole(keyed, [now], 'inbetween').motion, kinds: ['keys-idle'], firstFrame: frame, measured: 1 };
+    const keyed = setLeave(
+      setKeys(target.motion, frame, [
+        { ...now, value: valueAt(target.motion, ref('glass', 'position.x', frames[0]!), frame) },
+      ]).motion,
+      [now],
+      'linear',
+    ).motion;
+    return {
+      target,
+      take: setRole(keyed, [now], 'inbetween').motion,
+      kinds: ['keys-idle'],
+      firstFrame: frame,
+      measured: 1,
+    };
   },
 };
 
 function valueAt(motion: MotionDocument, { subjectId, channelId }: KeyRef, frame: number): number {
   const subject = motion.subjects.find((own) => own.id === subjectId)!;
-  return sampleChannel(subject.channels.find((own) => own.id === channelId)!, frame);
+  return sampleChannel(
+    subject.channels.find((own) => own.id === channelId)!,
+    frame,
+  );
 }

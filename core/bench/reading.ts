@@ -1,4 +1,17 @@
-import { createChannel, createKey, createMotion, createSubject, FINDING_KINDS, moveKeys, readTake, setLeave, startingScene, type FindingKind, type MotionDocument, type Target } from '../src/index.ts';
+import {
+  createChannel,
+  createKey,
+  createMotion,
+  createSubject,
+  FINDING_KINDS,
+  moveKeys,
+  readTake,
+  setLeave,
+  startingScene,
+  type FindingKind,
+  type MotionDocument,
+  type Target,
+} from '../src/index.ts';
 import { HOSTILE } from '../testing/hostile-motions.ts';
 import { createDice, FAULTS, MODELS } from './faulty-takes.ts';
 
@@ -53,20 +66,40 @@ const HOSTILE_BOUND_S = 10;
 export function longTake(): { target: Target; take: MotionDocument } {
   const frames = Array.from({ length: SECONDS * 2 }, (_, i) => 1 + i * 12);
   const subjects = Array.from({ length: TRACKS }, (_, n) => {
-    const keys = (swing: number, phase: number) => frames.map((frame, i) => createKey(frame, 300 + swing * Math.sin(i * 1.3 + n + phase), { link: 'flat' }));
+    const keys = (swing: number, phase: number) =>
+      frames.map((frame, i) => createKey(frame, 300 + swing * Math.sin(i * 1.3 + n + phase), { link: 'flat' }));
     const subject = createSubject(`dish-${n}`, `Dish ${n + 1}`, LOOK, { x: 0, y: 0 });
-    return { ...subject, channels: subject.channels.map((channel) => (channel.id === 'position.x' ? createChannel(channel.id, 0, keys(200, 0)) : channel.id === 'position.y' && n < 3 ? createChannel(channel.id, 0, keys(120, 1)) : channel)) };
+    return {
+      ...subject,
+      channels: subject.channels.map((channel) =>
+        channel.id === 'position.x'
+          ? createChannel(channel.id, 0, keys(200, 0))
+          : channel.id === 'position.y' && n < 3
+            ? createChannel(channel.id, 0, keys(120, 1))
+            : channel,
+      ),
+    };
   });
   const motion = { ...createMotion(subjects), range: { first: 1, last: SECONDS * 24 } };
-  const late = subjects.map((subject, n) => ({ subjectId: subject.id, channelId: 'position.x' as const, frame: frames[5 + n * 3]! }));
-  const take = setLeave(moveKeys(motion, late, 3).motion, subjects.map((subject, n) => ({ subjectId: subject.id, channelId: 'position.x' as const, frame: frames[40 - n]! })), 'linear').motion;
+  const late = subjects.map((subject, n) => ({
+    subjectId: subject.id,
+    channelId: 'position.x' as const,
+    frame: frames[5 + n * 3]!,
+  }));
+  const take = setLeave(
+    moveKeys(motion, late, 3).motion,
+    subjects.map((subject, n) => ({ subjectId: subject.id, channelId: 'position.x' as const, frame: frames[40 - n]! })),
+    'linear',
+  ).motion;
   return { target: { motion, tolerances: { keyFrames: 1, spacingPercent: 4 } }, take };
 }
 
 /** Prints precision and recall of the findings by kind, and how long a reading takes. */
 export function benchReading(): void {
   const share = (part: number, whole: number): string => (whole === 0 ? '—' : (part / whole).toFixed(3));
-  console.log(`\nreading: ${VARIATIONS} variations of each of ${Object.keys(FAULTS).length} known faults and ${Object.keys(MODELS).length} clean models (aim ${AIM} each)`);
+  console.log(
+    `\nreading: ${VARIATIONS} variations of each of ${Object.keys(FAULTS).length} known faults and ${Object.keys(MODELS).length} clean models (aim ${AIM} each)`,
+  );
   console.log(`${'finding'.padEnd(22)}${'injected'.padStart(10)}${'recall'.padStart(9)}${'precision'.padStart(11)}`);
   const counts = quality();
   for (const kind of Object.keys(FINDING_KINDS) as FindingKind[]) {
@@ -76,7 +109,9 @@ export function benchReading(): void {
       continue;
     }
     const under = count.found < AIM * count.injected || count.right < AIM * count.reported;
-    console.log(`${kind.padEnd(22)}${String(count.injected).padStart(10)}${share(count.found, count.injected).padStart(9)}${share(count.right, count.reported).padStart(11)}${under ? ' !' : ''}`);
+    console.log(
+      `${kind.padEnd(22)}${String(count.injected).padStart(10)}${share(count.found, count.injected).padStart(9)}${share(count.right, count.reported).padStart(11)}${under ? ' !' : ''}`,
+    );
   }
   const { target, take } = longTake();
   for (let i = 0; i < 20; i++) readTake(target, take);
@@ -85,7 +120,9 @@ export function benchReading(): void {
     readTake(target, take);
     return performance.now() - from;
   }).sort((a, b) => a - b);
-  console.log(`reading a take of ${SECONDS} s and ${TRACKS} tracks: median ${times[20]!.toFixed(2)} ms, slowest of 40 ${times[39]!.toFixed(2)} ms (aim under ${READ_AIM_MS} ms)`);
+  console.log(
+    `reading a take of ${SECONDS} s and ${TRACKS} tracks: median ${times[20]!.toFixed(2)} ms, slowest of 40 ${times[39]!.toFixed(2)} ms (aim under ${READ_AIM_MS} ms)`,
+  );
   benchHostile();
 }
 
@@ -101,5 +138,7 @@ function benchHostile(): void {
     return { name, seconds: Math.max(...seconds) };
   });
   const worst = rows.reduce((most, row) => (row.seconds > most.seconds ? row : most));
-  console.log(`the ${rows.length} costliest documents the schema takes: slowest read in ${worst.seconds.toFixed(2)} s (${worst.name}; bound ${HOSTILE_BOUND_S} s)`);
+  console.log(
+    `the ${rows.length} costliest documents the schema takes: slowest read in ${worst.seconds.toFixed(2)} s (${worst.name}; bound ${HOSTILE_BOUND_S} s)`,
+  );
 }

@@ -40,5 +40,7 @@ const ns = (value: number): string => (value < 1000 ? `${value.toFixed(1)} ns` :
 export function printRow({ work, peer, ownNs, peerNs, aim, ownError, peerError, errorUnit }: Row): void {
   const ratio = peerNs / ownNs;
   const mark = ratio >= aim ? ' ' : '!';
-  console.log(`${work.padEnd(58)}${ns(ownNs).padStart(12)}${ns(peerNs).padStart(12)}${`${ratio.toFixed(2)}×${mark}`.padStart(9)}${`${aim}×`.padStart(8)}   ${ownError.toExponential(1)} / ${peerError.toExponential(1)} ${errorUnit}  (${peer})`);
+  console.log(
+    `${work.padEnd(58)}${ns(ownNs).padStart(12)}${ns(peerNs).padStart(12)}${`${ratio.toFixed(2)}×${mark}`.padStart(9)}${`${aim}×`.padStart(8)}   ${ownError.toExponential(1)} / ${peerError.toExponential(1)} ${errorUnit}  (${peer})`,
+  );
 }

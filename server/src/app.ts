@@ -33,7 +33,19 @@ export interface App {
 function api(sequelize: Sequelize): Router {
   const routes = Router();
   routes.use(refuseForeignWrites, ...jsonBody(), peopleRoutes(sequelize));
-  routes.use(requirePerson, coursesRoutes(), exercisesRoutes(), draftsRoutes(), takesRoutes(), plansRoutes(), easesRoutes(), phrasesRoutes(), readingsRoutes(), picturesRoutes(), nothingHere);
+  routes.use(
+    requirePerson,
+    coursesRoutes(),
+    exercisesRoutes(),
+    draftsRoutes(),
+    takesRoutes(),
+    plansRoutes(),
+    easesRoutes(),
+    phrasesRoutes(),
+    readingsRoutes(),
+    picturesRoutes(),
+    nothingHere,
+  );
   return routes;
 }
 
@@ -44,7 +56,11 @@ function logRequests(logger: Logger): RequestHandler {
     genReqId: () => randomUUID(),
     customLogLevel: () => 'debug',
     serializers: {
-      req: ({ id, method, url }: { id: string; method: string; url: string }) => ({ id, method, path: url.split('?')[0] }),
+      req: ({ id, method, url }: { id: string; method: string; url: string }) => ({
+        id,
+        method,
+        path: url.split('?')[0],
+      }),
       res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
       err: loggedError,
     },
@@ -71,15 +87,31 @@ export async function createApp(sequelize: Sequelize, config: Config, webRoot: s
     await sequelize.query('DO 1');
     response.json({ status: 'ok' });
   });
-  app.use('/api', ...sessions.middleware, (_request, response, next) => {
-    response.set('Cache-Control', 'no-store');
-    next();
-  }, api(sequelize));
+  app.use(
+    '/api',
+    ...sessions.middleware,
+    (_request, response, next) => {
+      response.set('Cache-Control', 'no-store');
+      next();
+    },
+    api(sequelize),
+  );
   if (existsSync(webRoot)) {
     // Compressed when they were built: a file under its name never changes.
-    app.use('/assets', compressed(join(webRoot, 'assets'), { enableBrotli: true, orderPreference: ['br', 'gz'], index: false, serveStatic: { immutable: true, maxAge: '1y' } }), nothingHere);
+    app.use(
+      '/assets',
+      compressed(join(webRoot, 'assets'), {
+        enableBrotli: true,
+        orderPreference: ['br', 'gz'],
+        index: false,
+        serveStatic: { immutable: true, maxAge: '1y' },
+      }),
+      nothingHere,
+    );
     app.use(express.static(webRoot, { index: false }));
-    app.get('/{*path}', (_request, response) => response.set('Cache-Control', 'no-cache').sendFile(join(webRoot, 'index.html')));
+    app.get('/{*path}', (_request, response) =>
+      response.set('Cache-Control', 'no-cache').sendFile(join(webRoot, 'index.html')),
+    );
   }
   app.use(nothingHere, answerProblems);
   runner.start();

@@ -44,7 +44,9 @@ async function enrolOne(sequelize: Sequelize, wanted: NewEnrolment): Promise<str
 
 async function resetOne(wanted: PasswordReset): Promise<string> {
   const password = await resetPassword(wanted);
-  return password === null ? `There is no account ${wanted.email}.` : `${wanted.email} now signs in with the password ${password}, and was signed out everywhere.`;
+  return password === null
+    ? `There is no account ${wanted.email}.`
+    : `${wanted.email} now signs in with the password ${password}, and was signed out everywhere.`;
 }
 
 async function withDatabase(work: (sequelize: Sequelize) => Promise<string>): Promise<void> {

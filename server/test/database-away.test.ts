@@ -7,7 +7,14 @@ import { createApp } from '../src/app.ts';
 import { connectDatabase } from '../src/database/connect.ts';
 import { migrate } from '../src/database/migrate.ts';
 
-const CONFIG = { HOST: '127.0.0.1', PORT: 0, DEMO: 'no', SECURE_COOKIES: 'no', TRUSTED_HOPS: 0, LOG_LEVEL: 'silent' } as const;
+const CONFIG = {
+  HOST: '127.0.0.1',
+  PORT: 0,
+  DEMO: 'no',
+  SECURE_COOKIES: 'no',
+  TRUSTED_HOPS: 0,
+  LOG_LEVEL: 'silent',
+} as const;
 
 test('while the database is away the server says so and goes on; a database that dies is started again where it was', async () => {
   const folder = temporaryFolder();

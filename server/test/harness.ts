@@ -52,7 +52,15 @@ export async function createHarness({ demo = true, copies = 1 } = {}): Promise<H
   const { url, sequelize, drop } = await emptyDatabase();
   await migrate(sequelize);
   if (demo) await loadDemoIntoEmpty(sequelize);
-  const config = { DATABASE_URL: url, HOST: '127.0.0.1', PORT: 0, DEMO: 'yes', SECURE_COOKIES: 'no', TRUSTED_HOPS: 1, LOG_LEVEL: 'silent' } as const;
+  const config = {
+    DATABASE_URL: url,
+    HOST: '127.0.0.1',
+    PORT: 0,
+    DEMO: 'yes',
+    SECURE_COOKIES: 'no',
+    TRUSTED_HOPS: 1,
+    LOG_LEVEL: 'silent',
+  } as const;
   const apps: Awaited<ReturnType<typeof createApp>>[] = [];
   for (let copy = 0; copy < copies; copy++) apps.push(await createApp(sequelize, config, '/nowhere'));
   const signIn: Harness['signIn'] = async (who, copy = 0) => {
@@ -61,7 +69,9 @@ export async function createHarness({ demo = true, copies = 1 } = {}): Promise<H
     await agent.post('/api/session').send({ email, password: DEMO_PASSWORD }).expect(200);
     return agent;
   };
-  const courseId = demo ? ((await (await signIn('instructor')).get('/api/session')).body as SignedIn).courses[0]!.id : '';
+  const courseId = demo
+    ? ((await (await signIn('instructor')).get('/api/session')).body as SignedIn).courses[0]!.id
+    : '';
   return {
     sequelize,
     signedOut: () => request.agent(apps[0]!.express),

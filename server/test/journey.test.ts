@@ -1,5 +1,17 @@
 import type { Assignment, Draft, ExerciseSetting, TakeView } from '@undulan/contract';
-import { bringWithin, changesBetween, EMPTY_HISTORY, historyChange, recordStep, setKeys, setLeave, setScene, startingScene, USUAL_LIMITS, type MotionDocument } from '@undulan/core';
+import {
+  bringWithin,
+  changesBetween,
+  EMPTY_HISTORY,
+  historyChange,
+  recordStep,
+  setKeys,
+  setLeave,
+  setScene,
+  startingScene,
+  USUAL_LIMITS,
+  type MotionDocument,
+} from '@undulan/core';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { courseOf, createHarness, takeOnceRead, type Harness } from './harness.ts';
@@ -37,11 +49,17 @@ test('an instructor sets an exercise; it cannot be published before it moves', a
   const created = await instructor.post(`/api/courses/${harness.courseId}/exercises`).send({}).expect(201);
   exerciseId = (created.body as { id: string }).id;
   const unready = await instructor.post(`/api/exercises/${exerciseId}/publish`).expect(422);
-  expect(unready.body).toMatchObject({ type: '/problems/not-ready', detail: expect.stringContaining('two keys') as string });
+  expect(unready.body).toMatchObject({
+    type: '/problems/not-ready',
+    detail: expect.stringContaining('two keys') as string,
+  });
   const { version, work, history } = await setting();
   const motion = move(work.motion, 25);
   const details = { ...work.details!, title: 'Dishes on a belt', tolerances: { keyFrames: 1, spacingPercent: 5 } };
-  await instructor.put(`/api/exercises/${exerciseId}`).send({ version, work: { motion, details }, history }).expect(200, { version: 2 });
+  await instructor
+    .put(`/api/exercises/${exerciseId}`)
+    .send({ version, work: { motion, details }, history })
+    .expect(200, { version: 2 });
   await instructor.post(`/api/exercises/${exerciseId}/publish`).expect(204);
   expect(await setting()).toMatchObject({ version: 2, published: true, takeCount: 0, work: { motion, details } });
 });
@@ -51,10 +69,24 @@ test('bad input is refused field by field and changes nothing', async () => {
   const put = (motion: unknown, details: unknown = work.details) =>
     instructor.put(`/api/exercises/${exerciseId}`).send({ version, work: { motion, details }, history });
   const backward = await put({ ...work.motion, range: { first: 25, last: 1 } }).expect(400);
-  expect(backward.body).toMatchObject({ issues: [{ path: ['work', 'motion', 'range', 'last'], message: 'The last frame comes before the first.' }] });
-  expect((await put({ ...work.motion, rate: { num: 0, den: 1 } }).expect(400)).body.issues[0].path).toEqual(['work', 'motion', 'rate', 'num']);
-  expect((await put({ ...work.motion, range: { first: 'one', last: 25 } }).expect(400)).body.issues[0].path).toEqual(['work', 'motion', 'range', 'first']);
-  expect((await put(work.motion, { ...work.details!, title: '  ' }).expect(400)).body.issues[0].message).toBe('Give the exercise a title.');
+  expect(backward.body).toMatchObject({
+    issues: [{ path: ['work', 'motion', 'range', 'last'], message: 'The last frame comes before the first.' }],
+  });
+  expect((await put({ ...work.motion, rate: { num: 0, den: 1 } }).expect(400)).body.issues[0].path).toEqual([
+    'work',
+    'motion',
+    'rate',
+    'num',
+  ]);
+  expect((await put({ ...work.motion, range: { first: 'one', last: 25 } }).expect(400)).body.issues[0].path).toEqual([
+    'work',
+    'motion',
+    'range',
+    'first',
+  ]);
+  expect((await put(work.motion, { ...work.details!, title: '  ' }).expect(400)).body.issues[0].message).toBe(
+    'Give the exercise a title.',
+  );
   expect(await setting()).toMatchObject({ version, work });
 });
 
@@ -79,7 +111,11 @@ test('a learner starts from the scene without keys, saves, and hands in take 1, 
   expect(draft.nextTakeNumber).toBe(1);
   const motion = move(draft.work.motion, 28);
   const history = recordStep(draft.history, 'Key', draft.work, { motion, details: null });
-  const change = { version: 1, changes: changesBetween(draft.work, { motion, details: null }), history: historyChange(draft.history, history) };
+  const change = {
+    version: 1,
+    changes: changesBetween(draft.work, { motion, details: null }),
+    history: historyChange(draft.history, history),
+  };
   await wout.patch(`/api/drafts/${draftId}`).send(change).expect(200, { version: 2 });
   await wout.patch(`/api/drafts/${draftId}`).send(change).expect(409);
   await wout.put(`/api/drafts/${draftId}`).send({ version: 1, work: draft.work, history: NO_HISTORY }).expect(409);
@@ -101,8 +137,14 @@ test('with a take handed in the target changes only when the instructor says so;
   const warned = await instructor.put(`/api/exercises/${exerciseId}`).send(save).expect(409);
   expect(warned.body).toMatchObject({ type: '/problems/target-has-takes' });
   const retitled = { ...work, details: { ...work.details!, title: 'Dishes on a belt' } };
-  await instructor.put(`/api/exercises/${exerciseId}`).send({ ...save, work: retitled }).expect(200);
-  await instructor.put(`/api/exercises/${exerciseId}`).send({ ...save, version: version + 1, targetMayChange: true }).expect(200);
+  await instructor
+    .put(`/api/exercises/${exerciseId}`)
+    .send({ ...save, work: retitled })
+    .expect(200);
+  await instructor
+    .put(`/api/exercises/${exerciseId}`)
+    .send({ ...save, version: version + 1, targetMayChange: true })
+    .expect(200);
   const before = (await instructor.get(`/api/takes/${takeId}`)).body as TakeView;
   expect(before).toMatchObject({ targetChanged: true, target: { range: { last: 25 } } });
   await instructor.post(`/api/takes/${takeId}/readings`).expect(204);
@@ -115,12 +157,18 @@ test('the review is written, refused while stale or ungraded, and returned once'
   const url = `/api/takes/${takeId}`;
   const note = await instructor.post(`${url}/notes`).send({ frame: 28, text: 'It should stand by 25.' }).expect(201);
   const second = await instructor.post(`${url}/notes`).send({ frame: 3, text: 'x' }).expect(201);
-  await instructor.put(`${url}/notes/${note.body.id as string}`).send({ frame: 27, text: 'It should stand here.' }).expect(204);
+  await instructor
+    .put(`${url}/notes/${note.body.id as string}`)
+    .send({ frame: 27, text: 'It should stand here.' })
+    .expect(204);
   await instructor.delete(`${url}/notes/${second.body.id as string}`).expect(204);
   await instructor.post(`${url}/notes`).send({ frame: 1, text: '   ' }).expect(400);
   await instructor.post(`${url}/return`).send({ version: 1 }).expect(422);
   await instructor.put(`${url}/review`).send({ version: 1, grade: 101, summary: '' }).expect(400);
-  await instructor.put(`${url}/review`).send({ version: 1, grade: 72, summary: 'Three frames long.' }).expect(200, { version: 2 });
+  await instructor
+    .put(`${url}/review`)
+    .send({ version: 1, grade: 72, summary: 'Three frames long.' })
+    .expect(200, { version: 2 });
   await instructor.put(`${url}/review`).send({ version: 1, grade: 10, summary: '' }).expect(409);
   await instructor.post(`${url}/return`).send({ version: 2 }).expect(200);
   await instructor.post(`${url}/notes`).send({ frame: 1, text: 'One more.' }).expect(409);
@@ -132,16 +180,35 @@ test('the learner reads the returned review and starts take 2 from take 1, which
   expect(returned).toMatchObject({
     state: 'returned',
     grade: 72,
-    review: { summary: 'Three frames long.', instructorName: 'Marta Olesen', notes: [{ frame: 27, text: 'It should stand here.' }] },
+    review: {
+      summary: 'Three frames long.',
+      instructorName: 'Marta Olesen',
+      notes: [{ frame: 27, text: 'It should stand here.' }],
+    },
   });
-  const draftId = (await wout.post(`/api/exercises/${exerciseId}/drafts`).send({ fromTakeId: takeId }).expect(201)).body.id as string;
+  const draftId = (await wout.post(`/api/exercises/${exerciseId}/drafts`).send({ fromTakeId: takeId }).expect(201)).body
+    .id as string;
   const draft = await draftOf(draftId);
   expect(draft.work.motion).toEqual(returned.motion);
   const without = { motion: { ...draft.work.motion, subjects: [] }, details: null };
-  expect((await wout.put(`/api/drafts/${draftId}`).send({ version: 1, work: without, history: NO_HISTORY }).expect(422)).body.detail).toContain('The exercise sets the subjects');
+  expect(
+    (await wout.put(`/api/drafts/${draftId}`).send({ version: 1, work: without, history: NO_HISTORY }).expect(422)).body
+      .detail,
+  ).toContain('The exercise sets the subjects');
   const beyond = await wout.post(`/api/drafts/${draftId}/hand-in`).send({ version: 1 }).expect(422);
-  expect(beyond.body, 'the exercise has another range since').toMatchObject({ type: '/problems/beyond-limits', detail: 'The exercise sets the range. Your draft is kept.' });
-  const mended = { motion: bringWithin(setKeys(draft.work.motion, 2, [{ subjectId: draft.work.motion.subjects[0]!.id, channelId: 'rotation', value: 5 }]).motion, (await setting()).work.motion, USUAL_LIMITS).motion, details: null };
+  expect(beyond.body, 'the exercise has another range since').toMatchObject({
+    type: '/problems/beyond-limits',
+    detail: 'The exercise sets the range. Your draft is kept.',
+  });
+  const mended = {
+    motion: bringWithin(
+      setKeys(draft.work.motion, 2, [{ subjectId: draft.work.motion.subjects[0]!.id, channelId: 'rotation', value: 5 }])
+        .motion,
+      (await setting()).work.motion,
+      USUAL_LIMITS,
+    ).motion,
+    details: null,
+  };
   await wout.put(`/api/drafts/${draftId}`).send({ version: 1, work: mended, history: NO_HISTORY }).expect(200);
   const second = (await wout.post(`/api/drafts/${draftId}/hand-in`).send({ version: 2 }).expect(201)).body.id as string;
   const assignment = (await wout.get(`/api/exercises/${exerciseId}/assignment`)).body as Assignment;

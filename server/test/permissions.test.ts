@@ -11,7 +11,11 @@ let jonah: Agent;
 
 beforeAll(async () => {
   harness = await createHarness();
-  [instructor, ines, jonah] = await Promise.all([harness.signIn('instructor'), harness.signIn('ines'), harness.signIn('jonah')]);
+  [instructor, ines, jonah] = await Promise.all([
+    harness.signIn('instructor'),
+    harness.signIn('ines'),
+    harness.signIn('jonah'),
+  ]);
 });
 afterAll(() => harness.close());
 
@@ -19,8 +23,17 @@ const NOWHERE = '00000000-0000-4000-8000-000000000000';
 
 test('a signed-out caller gets 401 and a problem document everywhere but at the door', async () => {
   const out = harness.signedOut();
-  for (const path of ['/api/session', `/api/courses/${harness.courseId}`, `/api/exercises/${NOWHERE}`, `/api/takes/${NOWHERE}`, '/api/nowhere']) {
-    const answer = await out.get(path).expect(401).expect('content-type', /application\/problem\+json/);
+  for (const path of [
+    '/api/session',
+    `/api/courses/${harness.courseId}`,
+    `/api/exercises/${NOWHERE}`,
+    `/api/takes/${NOWHERE}`,
+    '/api/nowhere',
+  ]) {
+    const answer = await out
+      .get(path)
+      .expect(401)
+      .expect('content-type', /application\/problem\+json/);
     expect(answer.body).toMatchObject({ type: '/problems/not-signed-in', status: 401 });
   }
   await out.get('/api/demo-accounts').expect(200);
@@ -31,10 +44,17 @@ test("a learner never reads another's draft or take, nor learns that it is there
   const theirs = (await courseOf(jonah, harness.courseId)).exercises;
   const takeId = theirs.flatMap((exercise) => exercise.takes)[0]!.id;
   const draftId = theirs.flatMap((exercise) => exercise.drafts)[0]!.id;
-  const draft = (await jonah.get(`/api/drafts/${draftId}`).expect(200)).body as { version: number; work: unknown; history: unknown };
+  const draft = (await jonah.get(`/api/drafts/${draftId}`).expect(200)).body as {
+    version: number;
+    work: unknown;
+    history: unknown;
+  };
   await ines.get(`/api/takes/${takeId}`).expect(404);
   await ines.get(`/api/drafts/${draftId}`).expect(404);
-  await ines.put(`/api/drafts/${draftId}`).send({ version: draft.version, work: draft.work, history: draft.history }).expect(404);
+  await ines
+    .put(`/api/drafts/${draftId}`)
+    .send({ version: draft.version, work: draft.work, history: draft.history })
+    .expect(404);
   await ines.post(`/api/drafts/${draftId}/hand-in`).send({ version: draft.version }).expect(404);
   await ines.delete(`/api/drafts/${draftId}`).expect(404);
   const exerciseId = theirs.find((exercise) => exercise.takes.some((take) => take.id === takeId))!.id;
@@ -43,7 +63,8 @@ test("a learner never reads another's draft or take, nor learns that it is there
 
 test('an id that is foreign, unknown or not an id is 404', async () => {
   for (const id of [NOWHERE, 'drawer', '1; DROP TABLE people']) {
-    for (const kind of ['exercises', 'drafts', 'takes']) await ines.get(`/api/${kind}/${encodeURIComponent(id)}`).expect(404);
+    for (const kind of ['exercises', 'drafts', 'takes'])
+      await ines.get(`/api/${kind}/${encodeURIComponent(id)}`).expect(404);
     await instructor.get(`/api/courses/${encodeURIComponent(id)}/overview`).expect(404);
   }
 });
@@ -65,14 +86,18 @@ test('an unpublished exercise does not exist for learners', async () => {
   const exerciseId = await exerciseIdOf(instructor, harness.courseId, 'Oven light');
   await ines.get(`/api/exercises/${exerciseId}/assignment`).expect(404);
   await ines.post(`/api/exercises/${exerciseId}/drafts`).send({}).expect(404);
-  expect((await courseOf(ines, harness.courseId)).exercises.map((exercise) => exercise.title)).not.toContain('Oven light');
+  expect((await courseOf(ines, harness.courseId)).exercises.map((exercise) => exercise.title)).not.toContain(
+    'Oven light',
+  );
 });
 
 test('a hidden model motion is in nothing a learner can fetch, before and after the review', async () => {
   const exerciseId = await exerciseIdOf(instructor, harness.courseId, 'Honey thread');
   const assignment = (await ines.get(`/api/exercises/${exerciseId}/assignment`).expect(200)).body as Assignment;
   expect(assignment.model).toBeNull();
-  expect(assignment.start.subjects.flatMap((subject) => subject.channels).every((channel) => channel.keys.length === 0)).toBe(true);
+  expect(
+    assignment.start.subjects.flatMap((subject) => subject.channels).every((channel) => channel.keys.length === 0),
+  ).toBe(true);
   const takeId = assignment.takes[0]!.id;
   const before = (await ines.get(`/api/takes/${takeId}`).expect(200)).body as TakeView;
   expect([before.target, before.reading, before.review]).toEqual([null, null, null]);
@@ -110,14 +135,20 @@ test('a write from another site is refused, and so is a body that is not JSON', 
 test('wrong credentials say nothing about which is wrong', async () => {
   const out = harness.signedOut();
   const unknown = await out.post('/api/session').send({ email: 'nobody@kitchen.example', password: 'x' }).expect(401);
-  const wrong = await out.post('/api/session').send({ email: 'wout.hendriks@kitchen.example', password: 'x' }).expect(401);
+  const wrong = await out
+    .post('/api/session')
+    .send({ email: 'wout.hendriks@kitchen.example', password: 'x' })
+    .expect(401);
   expect(unknown.body).toEqual(wrong.body);
 });
 
 test('plans belong to the course: all of its people see them, their author and the instructor remove them', async () => {
   const address = `/api/courses/${harness.courseId}/plans`;
-  const { id } = (await ines.post(address).send({ title: 'Four counts', query: 'tool=counts&bpm=90' }).expect(201)).body as { id: string };
-  expect((await jonah.get(address).expect(200)).body).toMatchObject([{ id, title: 'Four counts', query: 'tool=counts&bpm=90', authorName: 'Ines Calado', mayRemove: false }]);
+  const { id } = (await ines.post(address).send({ title: 'Four counts', query: 'tool=counts&bpm=90' }).expect(201))
+    .body as { id: string };
+  expect((await jonah.get(address).expect(200)).body).toMatchObject([
+    { id, title: 'Four counts', query: 'tool=counts&bpm=90', authorName: 'Ines Calado', mayRemove: false },
+  ]);
   await jonah.delete(`/api/plans/${id}`).expect(403);
   await ines.post(address).send({ title: ' ', query: '' }).expect(400);
   await ines.post(`/api/courses/${NOWHERE}/plans`).send({ title: 'x', query: '' }).expect(404);
@@ -129,11 +160,23 @@ test('plans belong to the course: all of its people see them, their author and t
 
 test("the course's palette of eases: anyone adds to it, what is no ease is refused with the reason, author and instructor take out", async () => {
   const address = `/api/courses/${harness.courseId}/eases`;
-  const listed = async (): Promise<{ name: string }[]> => (await jonah.get(address).expect(200)).body as { name: string }[];
+  const listed = async (): Promise<{ name: string }[]> =>
+    (await jonah.get(address).expect(200)).body as { name: string }[];
   const before = await listed();
-  const { id } = (await ines.post(address).send({ name: 'Whisk: quick start', css: 'cubic-bezier(0.1, 0.6, 0.4, 1)' }).expect(201)).body as { id: string };
-  expect(await listed()).toContainEqual({ id, name: 'Whisk: quick start', css: 'cubic-bezier(0.1, 0.6, 0.4, 1)', authorName: 'Ines Calado', mayRemove: false });
-  const refused = await ines.post(address).send({ name: 'Back in time', css: 'cubic-bezier(1.5, 0, 0.4, 1)' }).expect(400);
+  const { id } = (
+    await ines.post(address).send({ name: 'Whisk: quick start', css: 'cubic-bezier(0.1, 0.6, 0.4, 1)' }).expect(201)
+  ).body as { id: string };
+  expect(await listed()).toContainEqual({
+    id,
+    name: 'Whisk: quick start',
+    css: 'cubic-bezier(0.1, 0.6, 0.4, 1)',
+    authorName: 'Ines Calado',
+    mayRemove: false,
+  });
+  const refused = await ines
+    .post(address)
+    .send({ name: 'Back in time', css: 'cubic-bezier(1.5, 0, 0.4, 1)' })
+    .expect(400);
   expect(JSON.stringify(refused.body)).toContain('from 0 to 1');
   await jonah.delete(`/api/eases/${id}`).expect(403);
   await instructor.delete(`/api/eases/${id}`).expect(204);
@@ -153,7 +196,10 @@ test('answers carry security headers, and sessions a cookie that scripts cannot 
   const answer = await out.get('/healthz');
   expect(answer.headers['content-security-policy']).toContain("default-src 'self'");
   expect(answer.headers['x-content-type-options']).toBe('nosniff');
-  const signIn = await out.post('/api/session').send({ email: 'sena.aydin@kitchen.example', password: 'after-closing-time' }).expect(200);
+  const signIn = await out
+    .post('/api/session')
+    .send({ email: 'sena.aydin@kitchen.example', password: 'after-closing-time' })
+    .expect(200);
   expect(signIn.headers['set-cookie']![0]).toMatch(/HttpOnly; SameSite=Lax/);
 });
 
@@ -162,12 +208,27 @@ test('without demo data the sign-in page has no accounts to offer; those enrolle
   try {
     const answer = await bare.signedOut().get('/api/demo-accounts').expect(200);
     expect(answer.body).toEqual({ accounts: [], password: null });
-    const baker = { name: 'Tove Bakke', email: 'tove.bakke@kitchen.example', role: 'learner', course: 'Bread in Motion' } as const;
+    const baker = {
+      name: 'Tove Bakke',
+      email: 'tove.bakke@kitchen.example',
+      role: 'learner',
+      course: 'Bread in Motion',
+    } as const;
     const made = await enrol(bare.sequelize, baker);
     expect(made).toMatchObject({ madeCourse: true, madePassword: expect.stringMatching(/^.{12}$/) as string });
-    expect(await enrol(bare.sequelize, { ...baker, role: 'instructor', password: 'another one' })).toEqual({ madeCourse: false, madePassword: null });
-    const signIn = await bare.signedOut().post('/api/session').send({ email: baker.email, password: made.madePassword }).expect(200);
-    expect(signIn.body).toMatchObject({ person: { name: 'Tove Bakke' }, courses: [{ title: 'Bread in Motion', role: 'instructor' }] });
+    expect(await enrol(bare.sequelize, { ...baker, role: 'instructor', password: 'another one' })).toEqual({
+      madeCourse: false,
+      madePassword: null,
+    });
+    const signIn = await bare
+      .signedOut()
+      .post('/api/session')
+      .send({ email: baker.email, password: made.madePassword })
+      .expect(200);
+    expect(signIn.body).toMatchObject({
+      person: { name: 'Tove Bakke' },
+      courses: [{ title: 'Bread in Motion', role: 'instructor' }],
+    });
   } finally {
     await bare.close();
   }

@@ -1,4 +1,14 @@
-import type { Assignment, ExerciseSetting, Phrase, ReadingJob, Review, SeriesTake, TakeView, WaitingQueue, WaitingTake } from '@undulan/contract';
+import type {
+  Assignment,
+  ExerciseSetting,
+  Phrase,
+  ReadingJob,
+  Review,
+  SeriesTake,
+  TakeView,
+  WaitingQueue,
+  WaitingTake,
+} from '@undulan/contract';
 import { findingKey, READING_VERSION, type Reading } from '@undulan/core';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
@@ -18,19 +28,26 @@ beforeAll(async () => {
 });
 afterAll(() => harness.close());
 
-const waiting = async (): Promise<WaitingTake[]> => ((await instructor.get(`/api/courses/${harness.courseId}/waiting`).expect(200)).body as WaitingQueue).takes;
-const view = async (who: Agent, takeId: string, reading = ''): Promise<TakeView> => (await who.get(`/api/takes/${takeId}${reading}`).expect(200)).body as TakeView;
-const setting = async (id: string): Promise<ExerciseSetting> => (await instructor.get(`/api/exercises/${id}`).expect(200)).body as ExerciseSetting;
+const waiting = async (): Promise<WaitingTake[]> =>
+  ((await instructor.get(`/api/courses/${harness.courseId}/waiting`).expect(200)).body as WaitingQueue).takes;
+const view = async (who: Agent, takeId: string, reading = ''): Promise<TakeView> =>
+  (await who.get(`/api/takes/${takeId}${reading}`).expect(200)).body as TakeView;
+const setting = async (id: string): Promise<ExerciseSetting> =>
+  (await instructor.get(`/api/exercises/${id}`).expect(200)).body as ExerciseSetting;
 
 /** Saves an exercise with other details; the target may change. */
 async function setDetails(exerciseId: string, change: object): Promise<void> {
   const { version, work, history } = await setting(exerciseId);
-  await instructor.put(`/api/exercises/${exerciseId}`).send({ version, work: { ...work, details: { ...work.details, ...change } }, history, targetMayChange: true }).expect(200);
+  await instructor
+    .put(`/api/exercises/${exerciseId}`)
+    .send({ version, work: { ...work, details: { ...work.details, ...change } }, history, targetMayChange: true })
+    .expect(200);
 }
 
 async function finished(job: ReadingJob): Promise<ReadingJob> {
   let now = job;
-  while (now.state === 'running' || now.state === 'lost') now = (await instructor.get(`/api/reading-jobs/${job.id}`).expect(200)).body as ReadingJob;
+  while (now.state === 'running' || now.state === 'lost')
+    now = (await instructor.get(`/api/reading-jobs/${job.id}`).expect(200)).body as ReadingJob;
   return now;
 }
 
@@ -38,29 +55,81 @@ test('what waits for review stands in a queue, oldest first, for instructors onl
   const queue = await waiting();
   expect(queue.length).toBeGreaterThan(4);
   expect(queue.map((take) => take.handedInAt)).toEqual(queue.map((take) => take.handedInAt).toSorted());
-  expect(queue[0]).toMatchObject({ late: false, findings: expect.any(Number) as number, proposedGrade: expect.any(Number) as number });
+  expect(queue[0]).toMatchObject({
+    late: false,
+    findings: expect.any(Number) as number,
+    proposedGrade: expect.any(Number) as number,
+  });
   await ines.get(`/api/courses/${harness.courseId}/waiting`).expect(403);
-  for (const pages of ['2', '-5', '1e9', 'all']) expect(((await instructor.get(`/api/courses/${harness.courseId}/waiting?pages=${pages}`).expect(200)).body as WaitingQueue).total).toBe(queue.length);
+  for (const pages of ['2', '-5', '1e9', 'all'])
+    expect(
+      (
+        (await instructor.get(`/api/courses/${harness.courseId}/waiting?pages=${pages}`).expect(200))
+          .body as WaitingQueue
+      ).total,
+    ).toBe(queue.length);
 });
 
 test('decisions and grades per criterion are kept; a dismissed finding and its reason never reach the learner; notes are answered and done', async () => {
-  const take = (await waiting()).find((other) => other.learnerName.startsWith('Ines') && other.exerciseTitle.includes('glass'))!;
+  const take = (await waiting()).find(
+    (other) => other.learnerName.startsWith('Ines') && other.exerciseTitle.includes('glass'),
+  )!;
   const before = await view(instructor, take.takeId);
   const [first] = before.reading!.findings;
   expect(first).toBeDefined();
-  const drawing = { strokes: [{ kind: 'arrow', points: [{ x: 10, y: 20 }, { x: 200, y: 90 }] }], ghosts: [{ subjectId: 'glass', dx: 40, dy: 0, turn: 5 }] };
-  const pinned = { frame: 9, lastFrame: 14, subjectId: 'glass', spot: { x: 300, y: 200 }, drawing, text: 'Here, slower.' };
+  const drawing = {
+    strokes: [
+      {
+        kind: 'arrow',
+        points: [
+          { x: 10, y: 20 },
+          { x: 200, y: 90 },
+        ],
+      },
+    ],
+    ghosts: [{ subjectId: 'glass', dx: 40, dy: 0, turn: 5 }],
+  };
+  const pinned = {
+    frame: 9,
+    lastFrame: 14,
+    subjectId: 'glass',
+    spot: { x: 300, y: 200 },
+    drawing,
+    text: 'Here, slower.',
+  };
   const noteId = (await instructor.post(`/api/takes/${take.takeId}/notes`).send(pinned).expect(201)).body.id as string;
-  await instructor.post(`/api/takes/${take.takeId}/notes`).send({ ...pinned, lastFrame: 9 }).expect(400);
-  const words = { grade: 71, summary: 'Look at the end.', criteria: { spacing: 60 }, decisions: { [findingKey(first!)]: { state: 'dismissed', reason: 'Wanted so.' } } };
-  const { version } = (await instructor.put(`/api/takes/${take.takeId}/review`).send({ version: before.review!.version, ...words }).expect(200)).body as Review;
+  await instructor
+    .post(`/api/takes/${take.takeId}/notes`)
+    .send({ ...pinned, lastFrame: 9 })
+    .expect(400);
+  const words = {
+    grade: 71,
+    summary: 'Look at the end.',
+    criteria: { spacing: 60 },
+    decisions: { [findingKey(first!)]: { state: 'dismissed', reason: 'Wanted so.' } },
+  };
+  const { version } = (
+    await instructor
+      .put(`/api/takes/${take.takeId}/review`)
+      .send({ version: before.review!.version, ...words })
+      .expect(200)
+  ).body as Review;
   await ines.post(`/api/takes/${take.takeId}/notes/${noteId}/replies`).send({ text: 'Too early' }).expect(404);
   await instructor.post(`/api/takes/${take.takeId}/return`).send({ version, again: true }).expect(200);
 
   const returned = await view(ines, take.takeId);
-  expect(returned.review).toMatchObject({ grade: 71, criteria: { spacing: 60 }, decisions: {}, again: true, notes: [{ ...pinned, done: false, replies: [] }] });
+  expect(returned.review).toMatchObject({
+    grade: 71,
+    criteria: { spacing: 60 },
+    decisions: {},
+    again: true,
+    notes: [{ ...pinned, done: false, replies: [] }],
+  });
   expect(returned.reading!.findings.map(findingKey)).toEqual(before.reading!.findings.map(findingKey).slice(1));
-  await ines.post(`/api/takes/${take.takeId}/notes/${noteId}/replies`).send({ text: 'Is frame 12 soon enough?' }).expect(201);
+  await ines
+    .post(`/api/takes/${take.takeId}/notes/${noteId}/replies`)
+    .send({ text: 'Is frame 12 soon enough?' })
+    .expect(201);
   await instructor.post(`/api/takes/${take.takeId}/notes/${noteId}/replies`).send({ text: 'It is.' }).expect(201);
   await ines.put(`/api/takes/${take.takeId}/notes/${noteId}/done`).send({ done: true }).expect(204);
   await instructor.put(`/api/takes/${take.takeId}/notes/${noteId}/done`).send({ done: false }).expect(403);
@@ -85,7 +154,10 @@ test('after a change of the target all takes are read again in threads; the olde
   const older = await view(instructor, take.takeId, `?reading=${now.readings[1]!.id}`);
   expect(older.readingId).toBe(now.readings[1]!.id);
   expect(older.tolerances.spacingPercent).toBeGreaterThan(1);
-  expect((await instructor.post(`/api/exercises/${exerciseId}/readings`).expect(202)).body, 'nothing is left to read').toMatchObject({ total: 0, state: 'finished' });
+  expect(
+    (await instructor.post(`/api/exercises/${exerciseId}/readings`).expect(202)).body,
+    'nothing is left to read',
+  ).toMatchObject({ total: 0, state: 'finished' });
   await ines.post(`/api/exercises/${exerciseId}/readings`).expect(403);
 });
 
@@ -100,36 +172,60 @@ test('a learner’s takes stand in a row, as far as the caller may see them', as
 test('a due date past, or the last take handed in, closes an exercise; limits and dates are told beforehand', async () => {
   const exerciseId = await exerciseIdOf(instructor, harness.courseId, 'Drawer slide');
   const wout = await harness.signIn('wout');
-  const draft = (await courseOf(wout, harness.courseId)).exercises.find((exercise) => exercise.id === exerciseId)!.drafts[0]!;
+  const draft = (await courseOf(wout, harness.courseId)).exercises.find((exercise) => exercise.id === exerciseId)!
+    .drafts[0]!;
   const handIn = async () => wout.post(`/api/drafts/${draft.id}/hand-in`).send({ version: 1 });
   const dueAt = '2020-01-01T12:00:00.000Z';
-  await setDetails(exerciseId, { dueAt, latePolicy: 'refuse', takeLimit: 1, mayChange: { rate: false, range: false, subjects: false, path: false, channels: ['position.x'], maxKeys: 4 } });
-  expect((await wout.get(`/api/exercises/${exerciseId}/assignment`).expect(200)).body as Assignment).toMatchObject({ dueAt, latePolicy: 'refuse', takeLimit: 1, mayChange: { maxKeys: 4 } });
+  await setDetails(exerciseId, {
+    dueAt,
+    latePolicy: 'refuse',
+    takeLimit: 1,
+    mayChange: { rate: false, range: false, subjects: false, path: false, channels: ['position.x'], maxKeys: 4 },
+  });
+  expect((await wout.get(`/api/exercises/${exerciseId}/assignment`).expect(200)).body as Assignment).toMatchObject({
+    dueAt,
+    latePolicy: 'refuse',
+    takeLimit: 1,
+    mayChange: { maxKeys: 4 },
+  });
   expect(await handIn()).toMatchObject({ status: 422, body: { type: '/problems/no-more-takes' } });
   await setDetails(exerciseId, { latePolicy: 'mark' });
   const handed = await handIn();
   expect(handed.status).toBe(201);
   expect(await view(wout, handed.body.id as string)).toMatchObject({ late: true });
-  const next = (await wout.post(`/api/exercises/${exerciseId}/drafts`).send({ fromTakeId: handed.body.id as string })).body as { id: string };
-  expect(await wout.post(`/api/drafts/${next.id}/hand-in`).send({ version: 1 })).toMatchObject({ status: 422, body: { type: '/problems/no-more-takes' } });
+  const next = (await wout.post(`/api/exercises/${exerciseId}/drafts`).send({ fromTakeId: handed.body.id as string }))
+    .body as { id: string };
+  expect(await wout.post(`/api/drafts/${next.id}/hand-in`).send({ version: 1 })).toMatchObject({
+    status: 422,
+    body: { type: '/problems/no-more-takes' },
+  });
 });
 
 test('phrases are each instructor’s own', async () => {
-  const { id } = (await instructor.post('/api/phrases').send({ text: 'Closer together before it stops.' }).expect(201)).body as { id: string };
+  const { id } = (await instructor.post('/api/phrases').send({ text: 'Closer together before it stops.' }).expect(201))
+    .body as { id: string };
   const listed = (await instructor.get('/api/phrases').expect(200)).body as Phrase[];
   expect(listed).toContainEqual({ id, text: 'Closer together before it stops.' });
   await instructor.delete(`/api/phrases/${id}`).expect(204);
-  expect(((await instructor.get('/api/phrases').expect(200)).body as Phrase[]).map((phrase) => phrase.id)).not.toContain(id);
+  expect(
+    ((await instructor.get('/api/phrases').expect(200)).body as Phrase[]).map((phrase) => phrase.id),
+  ).not.toContain(id);
 });
 
 test('pictures of briefs are kept for the course, told by their bytes, and shown to its members alone', async () => {
-  const png = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
-  const send = (who: Agent, bytes: Buffer) => who.post(`/api/courses/${harness.courseId}/pictures`).set('Content-Type', 'image/png').send(bytes);
+  const png = Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+    'base64',
+  );
+  const send = (who: Agent, bytes: Buffer) =>
+    who.post(`/api/courses/${harness.courseId}/pictures`).set('Content-Type', 'image/png').send(bytes);
   const { id } = (await send(instructor, png).expect(201)).body as { id: string };
   const seen = await ines.get(`/api/pictures/${id}`).expect(200);
   expect(seen.headers['content-type']).toBe('image/png');
   expect((seen.body as Buffer).subarray(1, 4).toString()).toBe('PNG');
-  expect((await send(instructor, Buffer.from('<svg onload="alert(1)"/>')).expect(400)).body.detail).toContain('PNG, JPEG, GIF or WebP');
+  expect((await send(instructor, Buffer.from('<svg onload="alert(1)"/>')).expect(400)).body.detail).toContain(
+    'PNG, JPEG, GIF or WebP',
+  );
   await send(instructor, Buffer.concat([png, Buffer.alloc(4_000_000)])).expect(413);
   await send(ines, png).expect(403);
   await harness.signedOut().get(`/api/pictures/${id}`).expect(401);
@@ -140,7 +236,10 @@ test('a reading that an older program left is not shown as it is, and made anew 
   const [first] = await waiting();
   const before = await view(instructor, first!.takeId);
   const stored = (await ReadingModel.findByPk(before.readingId!))!;
-  await stored.update({ version: 1, reading: { ...stored.reading, version: 1, findings: [], proposedGrade: 3 } as unknown as Reading });
+  await stored.update({
+    version: 1,
+    reading: { ...stored.reading, version: 1, findings: [], proposedGrade: 3 } as unknown as Reading,
+  });
   expect(await view(instructor, first!.takeId)).toMatchObject({ reading: null, readingState: 'coming' });
   const runner = new ReadingRunner(harness.sequelize, SILENT);
   runner.start();
@@ -153,10 +252,20 @@ test('a reading that an older program left is not shown as it is, and made anew 
 test('a job that somebody stops reads no further; of many asking at once there is one job; what nobody moves is shown as lost', async () => {
   const exerciseId = await exerciseIdOf(instructor, harness.courseId, 'Tea glass along the counter');
   await setDetails(exerciseId, { tolerances: { keyFrames: 2, spacingPercent: 9 } });
-  const lost = await ReadingJobModel.create({ exerciseId, total: 4, state: 'running', runningFor: exerciseId, startedAt: new Date(Date.now() - 60_000) });
-  const asked = await Promise.all([1, 2, 3, 4, 5].map(() => instructor.post(`/api/exercises/${exerciseId}/readings`).expect(202)));
+  const lost = await ReadingJobModel.create({
+    exerciseId,
+    total: 4,
+    state: 'running',
+    runningFor: exerciseId,
+    startedAt: new Date(Date.now() - 60_000),
+  });
+  const asked = await Promise.all(
+    [1, 2, 3, 4, 5].map(() => instructor.post(`/api/exercises/${exerciseId}/readings`).expect(202)),
+  );
   for (const { body } of asked) expect(body).toMatchObject({ id: lost.id, state: 'lost', done: 0 });
-  expect((await instructor.post(`/api/reading-jobs/${lost.id}/cancel`).expect(200)).body).toMatchObject({ state: 'cancelled' });
+  expect((await instructor.post(`/api/reading-jobs/${lost.id}/cancel`).expect(200)).body).toMatchObject({
+    state: 'cancelled',
+  });
   const begun = (await instructor.post(`/api/exercises/${exerciseId}/readings`).expect(202)).body as ReadingJob;
   expect(begun.id).not.toBe(lost.id);
   expect(await finished(begun)).toMatchObject({ state: 'finished', failed: 0, done: begun.total });

@@ -8,7 +8,8 @@ beforeAll(async () => {
 });
 afterAll(() => harness.close());
 
-const shortcutsOf = async (who: 'ines' | 'jonah'): Promise<SignedIn['shortcuts']> => ((await (await harness.signIn(who)).get('/api/session').expect(200)).body as SignedIn).shortcuts;
+const shortcutsOf = async (who: 'ines' | 'jonah'): Promise<SignedIn['shortcuts']> =>
+  ((await (await harness.signIn(who)).get('/api/session').expect(200)).body as SignedIn).shortcuts;
 
 test('chosen shortcuts are kept with the account, for the next sign-in and nobody else', async () => {
   expect(await shortcutsOf('ines')).toEqual({});
@@ -22,7 +23,12 @@ test('chosen shortcuts are kept with the account, for the next sign-in and nobod
 
 test('shortcuts that are none are refused and change nothing; a signed-out caller has none', async () => {
   const ines = await harness.signIn('ines');
-  for (const body of [{ frameOn: '' }, { frameOn: 7 }, { frameOn: 'x'.repeat(41) }, Object.fromEntries(Array.from({ length: 201 }, (_, n) => [`name${n}`, 'x']))]) {
+  for (const body of [
+    { frameOn: '' },
+    { frameOn: 7 },
+    { frameOn: 'x'.repeat(41) },
+    Object.fromEntries(Array.from({ length: 201 }, (_, n) => [`name${n}`, 'x'])),
+  ]) {
     const answer = await ines.put('/api/session/shortcuts').send(body).expect(400);
     expect(answer.body).toMatchObject({ type: '/problems/invalid-request' });
   }

@@ -1,6 +1,19 @@
 import { setTimeout as delay } from 'node:timers/promises';
 import type { Assignment, Created, Draft, ExerciseSetting, OpenSession, Problem, TakeView } from '@undulan/contract';
-import { bareScene, changesBetween, createKey, EMPTY_HISTORY, historyChange, moveKeys, recordStep, sampleChannel, setKeys, setScene, type MotionDocument, type TrackReading } from '@undulan/core';
+import {
+  bareScene,
+  changesBetween,
+  createKey,
+  EMPTY_HISTORY,
+  historyChange,
+  moveKeys,
+  recordStep,
+  sampleChannel,
+  setKeys,
+  setScene,
+  type MotionDocument,
+  type TrackReading,
+} from '@undulan/core';
 import sharp from 'sharp';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
@@ -21,17 +34,29 @@ let jonahElsewhere: Agent;
 
 beforeAll(async () => {
   harness = await createHarness({ copies: 2 });
-  [instructor, jonah, jonahElsewhere] = await Promise.all([harness.signIn('instructor'), harness.signIn('jonah'), harness.signIn('jonah', 1)]);
+  [instructor, jonah, jonahElsewhere] = await Promise.all([
+    harness.signIn('instructor'),
+    harness.signIn('jonah'),
+    harness.signIn('jonah', 1),
+  ]);
 });
 afterAll(() => harness.close());
 
 /** A published exercise with a model of one box, and a draft of it. */
-async function exerciseAndDraft(details: object = {}, change: (motion: MotionDocument) => MotionDocument = (motion) => motion): Promise<{ exerciseId: string; draft: Draft; setting: ExerciseSetting }> {
-  const exerciseId = ((await instructor.post(`/api/courses/${harness.courseId}/exercises`).send({}).expect(201)).body as Created).id;
+async function exerciseAndDraft(
+  details: object = {},
+  change: (motion: MotionDocument) => MotionDocument = (motion) => motion,
+): Promise<{ exerciseId: string; draft: Draft; setting: ExerciseSetting }> {
+  const exerciseId = (
+    (await instructor.post(`/api/courses/${harness.courseId}/exercises`).send({}).expect(201)).body as Created
+  ).id;
   const setting = (await instructor.get(`/api/exercises/${exerciseId}`).expect(200)).body as ExerciseSetting;
   const { version, work, history } = setting;
   const keyed = setKeys(setKeys(work.motion, 1, [{ ...X, value: 100 }]).motion, 25, [{ ...X, value: 700 }]).motion;
-  await instructor.put(`/api/exercises/${exerciseId}`).send({ version, work: { motion: change(keyed), details: { ...work.details, ...details } }, history }).expect(200);
+  await instructor
+    .put(`/api/exercises/${exerciseId}`)
+    .send({ version, work: { motion: change(keyed), details: { ...work.details, ...details } }, history })
+    .expect(200);
   await instructor.post(`/api/exercises/${exerciseId}/publish`).expect(204);
   const draftId = ((await jonah.post(`/api/exercises/${exerciseId}/drafts`).send({}).expect(201)).body as Created).id;
   return { exerciseId, setting, draft: (await jonah.get(`/api/drafts/${draftId}`).expect(200)).body as Draft };
@@ -46,7 +71,19 @@ const changeTo = ({ version, work, history }: Draft, motion: MotionDocument) => 
 test('one key set among twelve hundred is saved by some hundred bytes, forty times over, and undone after a reload', async () => {
   const { draft } = await exerciseAndDraft();
   const keys = Array.from({ length: 1200 }, (_, i) => createKey(2 + i / 50, i % 90));
-  let now = { ...draft, work: { ...draft.work, motion: { ...draft.work.motion, subjects: draft.work.motion.subjects.map((subject) => ({ ...subject, channels: subject.channels.map((channel) => (channel.id === 'position.x' ? { ...channel, keys } : channel)) })) } } };
+  let now = {
+    ...draft,
+    work: {
+      ...draft.work,
+      motion: {
+        ...draft.work.motion,
+        subjects: draft.work.motion.subjects.map((subject) => ({
+          ...subject,
+          channels: subject.channels.map((channel) => (channel.id === 'position.x' ? { ...channel, keys } : channel)),
+        })),
+      },
+    },
+  };
   await jonah.put(`/api/drafts/${draft.id}`).send({ version: 1, work: now.work, history: EMPTY_HISTORY }).expect(200);
   now = { ...now, version: 2 };
   for (let i = 0; i < 40; i++) {
@@ -54,7 +91,12 @@ test('one key set among twelve hundred is saved by some hundred bytes, forty tim
     const change = changeTo(now, motion);
     expect(JSON.stringify(change).length).toBeLessThan(1500);
     await (i % 2 === 0 ? jonah : jonahElsewhere).patch(`/api/drafts/${draft.id}`).send(change).expect(200);
-    now = { ...now, version: now.version + 1, work: { motion, details: null }, history: recordStep(now.history, 'set key', now.work, { motion, details: null }) };
+    now = {
+      ...now,
+      version: now.version + 1,
+      work: { motion, details: null },
+      history: recordStep(now.history, 'set key', now.work, { motion, details: null }),
+    };
   }
   const stored = (await jonahElsewhere.get(`/api/drafts/${draft.id}`).expect(200)).body as Draft;
   expect(stored.work).toEqual(now.work);
@@ -65,9 +107,19 @@ test('a change of something else, a step from nowhere and a result that is no mo
   const { draft } = await exerciseAndDraft();
   const url = `/api/drafts/${draft.id}`;
   const history = { keep: 0, add: [], done: 0 };
-  const send = async (changes: unknown, status: number, more: object = { history }): Promise<Problem> => (await jonah.patch(url).send({ version: 1, changes, ...more }).expect(status)).body as Problem;
-  expect(await send([{ kind: 'value', path: ['motion', 'range', 'last'], from: 1 }], 400)).toMatchObject({ type: '/problems/invalid-request' });
-  expect(await send([{ kind: 'keys', path: ['motion', 'subjects', 'nobody', 'channels'], out: [], in: [] }], 409)).toMatchObject({ type: '/problems/does-not-fit' });
+  const send = async (changes: unknown, status: number, more: object = { history }): Promise<Problem> =>
+    (
+      await jonah
+        .patch(url)
+        .send({ version: 1, changes, ...more })
+        .expect(status)
+    ).body as Problem;
+  expect(await send([{ kind: 'value', path: ['motion', 'range', 'last'], from: 1 }], 400)).toMatchObject({
+    type: '/problems/invalid-request',
+  });
+  expect(
+    await send([{ kind: 'keys', path: ['motion', 'subjects', 'nobody', 'channels'], out: [], in: [] }], 409),
+  ).toMatchObject({ type: '/problems/does-not-fit' });
   await send([], 409, { history: { keep: 0, add: [], done: 3 } });
   await send([{ kind: 'value', path: ['__proto__', 'x'], to: 1 }], 409);
   expect((await jonah.get(url).expect(200)).body).toEqual(draft);
@@ -76,46 +128,81 @@ test('a change of something else, a step from nowhere and a result that is no mo
 test('what the exercise keeps is kept on saving and on handing in, by the limit it is beyond', async () => {
   const { draft, exerciseId } = await exerciseAndDraft();
   const longer = setScene(draft.work.motion, { range: { first: 1, last: 90 } }).motion;
-  expect((await jonah.patch(`/api/drafts/${draft.id}`).send(changeTo(draft, longer)).expect(422)).body).toMatchObject({ type: '/problems/beyond-limits', detail: 'The exercise sets the range.' });
-  const keyed = setKeys(setKeys(draft.work.motion, 1, [{ ...X, value: 100 }]).motion, 20, [{ ...X, value: 700 }, { ...X, channelId: 'opacity', value: 50 }]).motion;
+  expect((await jonah.patch(`/api/drafts/${draft.id}`).send(changeTo(draft, longer)).expect(422)).body).toMatchObject({
+    type: '/problems/beyond-limits',
+    detail: 'The exercise sets the range.',
+  });
+  const keyed = setKeys(setKeys(draft.work.motion, 1, [{ ...X, value: 100 }]).motion, 20, [
+    { ...X, value: 700 },
+    { ...X, channelId: 'opacity', value: 50 },
+  ]).motion;
   await jonah.patch(`/api/drafts/${draft.id}`).send(changeTo(draft, keyed)).expect(200);
   // A limit set after the draft was begun.
   const setting = (await instructor.get(`/api/exercises/${exerciseId}`)).body as ExerciseSetting;
   const mayChange = { rate: false, range: false, subjects: false, path: true, channels: ['position.x'], maxKeys: 1 };
-  await instructor.put(`/api/exercises/${exerciseId}`).send({ ...setting, work: { ...setting.work, details: { ...setting.work.details, mayChange } } }).expect(200);
-  const refused = (await jonah.post(`/api/drafts/${draft.id}/hand-in`).send({ version: 2 }).expect(422)).body as Problem;
-  expect(refused.detail).toBe('The exercise leaves position x to you, and no other channel. The exercise allows 1 keys in all. Your draft is kept.');
+  await instructor
+    .put(`/api/exercises/${exerciseId}`)
+    .send({ ...setting, work: { ...setting.work, details: { ...setting.work.details, mayChange } } })
+    .expect(200);
+  const refused = (await jonah.post(`/api/drafts/${draft.id}/hand-in`).send({ version: 2 }).expect(422))
+    .body as Problem;
+  expect(refused.detail).toBe(
+    'The exercise leaves position x to you, and no other channel. The exercise allows 1 keys in all. Your draft is kept.',
+  );
   const now = { ...draft, version: 2, work: { motion: keyed, details: null } };
   const mended = moveKeys(keyed, [{ ...X, frame: 20 }], 2).motion;
-  await jonah.patch(`/api/drafts/${draft.id}`).send(changeTo({ ...now, history: EMPTY_HISTORY }, mended)).expect(200);
+  await jonah
+    .patch(`/api/drafts/${draft.id}`)
+    .send(changeTo({ ...now, history: EMPTY_HISTORY }, mended))
+    .expect(200);
 });
 
-test.each(Object.keys(HOSTILE))('handing in "%s" is answered at once and holds nobody up; its reading comes', async (name) => {
-  const motion = HOSTILE[name]!();
-  const { draft } = await exerciseAndDraft({ mayChange: { rate: true, range: true, subjects: true, path: true, channels: null, maxKeys: null } });
-  const model = { ...motion, stage: draft.work.motion.stage };
-  if (JSON.stringify(model).length > 3_500_000) return;
-  await jonah.put(`/api/drafts/${draft.id}`).send({ version: 1, work: { motion: model, details: null }, history: EMPTY_HISTORY }).expect(200);
-  const { id } = (await jonah.post(`/api/drafts/${draft.id}/hand-in`).send({ version: 2 }).expect(201)).body as Created;
-  let longest = 0;
-  let isRead = false;
-  const read = takeOnceRead(instructor, id).finally(() => (isRead = true));
-  while (!isRead) {
-    const from = performance.now();
-    await harness.signedOut().get('/healthz').expect(200);
-    longest = Math.max(longest, performance.now() - from);
-    await delay(5);
-  }
-  expect((await read).readingState).toBe('read');
-  expect(longest).toBeLessThan(2000);
-}, 60_000);
+test.each(Object.keys(HOSTILE))(
+  'handing in "%s" is answered at once and holds nobody up; its reading comes',
+  async (name) => {
+    const motion = HOSTILE[name]!();
+    const { draft } = await exerciseAndDraft({
+      mayChange: { rate: true, range: true, subjects: true, path: true, channels: null, maxKeys: null },
+    });
+    const model = { ...motion, stage: draft.work.motion.stage };
+    if (JSON.stringify(model).length > 3_500_000) return;
+    await jonah
+      .put(`/api/drafts/${draft.id}`)
+      .send({ version: 1, work: { motion: model, details: null }, history: EMPTY_HISTORY })
+      .expect(200);
+    const { id } = (await jonah.post(`/api/drafts/${draft.id}/hand-in`).send({ version: 2 }).expect(201))
+      .body as Created;
+    let longest = 0;
+    let isRead = false;
+    const read = takeOnceRead(instructor, id).finally(() => (isRead = true));
+    while (!isRead) {
+      const from = performance.now();
+      await harness.signedOut().get('/healthz').expect(200);
+      longest = Math.max(longest, performance.now() - from);
+      await delay(5);
+    }
+    expect((await read).readingState).toBe('read');
+    expect(longest).toBeLessThan(2000);
+  },
+  60_000,
+);
 
 test('a reading that fails, or takes too long, leaves the take handed in and says why; it can be asked for again', async () => {
   const [take] = await TakeModel.findAll({ limit: 1, attributes: ['id'] });
   const { targetHash } = (await ReadingModel.findOne({ where: { takeId: take!.id } }))!;
   const failing = (error: Error) => ({ read: () => Promise.reject(error), close: () => Promise.resolve() });
-  for (const [error, says] of [[Object.assign(new Error('x'), { name: 'AbortError' }), 'Reading it took too long.'], [Object.assign(new Error('x'), { code: 'ERR_WORKER_OUT_OF_MEMORY' }), 'Reading it took too much memory.'], [new Error('x'), 'It could not be read.']] as const) {
-    const reading = await ReadingModel.create({ takeId: take!.id, targetHash, state: 'under-way', claimedAt: new Date(Date.now() - 120_000), attempts: 1 });
+  for (const [error, says] of [
+    [Object.assign(new Error('x'), { name: 'AbortError' }), 'Reading it took too long.'],
+    [Object.assign(new Error('x'), { code: 'ERR_WORKER_OUT_OF_MEMORY' }), 'Reading it took too much memory.'],
+    [new Error('x'), 'It could not be read.'],
+  ] as const) {
+    const reading = await ReadingModel.create({
+      takeId: take!.id,
+      targetHash,
+      state: 'under-way',
+      claimedAt: new Date(Date.now() - 120_000),
+      attempts: 1,
+    });
     const runner = new ReadingRunner(harness.sequelize, SILENT, failing(error));
     // The copies of the harness look for what is lost as well: this one is only sure to get it while they have no turn.
     await reading.update({ state: 'waiting' });
@@ -134,8 +221,15 @@ test('what is saved while a draft is handed in is handed in, or refused; nothing
   for (let round = 0; round < 8; round++) {
     const { draft } = await exerciseAndDraft();
     const keyed = setKeys(draft.work.motion, 5, [{ ...X, value: 5 + round }]).motion;
-    const [saved, handedIn] = await Promise.all([jonah.patch(`/api/drafts/${draft.id}`).send(changeTo(draft, keyed)), jonahElsewhere.post(`/api/drafts/${draft.id}/hand-in`).send({ version: 1 })]);
-    expect([[200, 409], [404, 201], [409, 201]]).toContainEqual([saved.status, handedIn.status]);
+    const [saved, handedIn] = await Promise.all([
+      jonah.patch(`/api/drafts/${draft.id}`).send(changeTo(draft, keyed)),
+      jonahElsewhere.post(`/api/drafts/${draft.id}/hand-in`).send({ version: 1 }),
+    ]);
+    expect([
+      [200, 409],
+      [404, 201],
+      [409, 201],
+    ]).toContainEqual([saved.status, handedIn.status]);
     if (saved.status === 200) expect((await DraftModel.findByPk(draft.id))!.motion).toEqual(keyed);
   }
 });
@@ -143,7 +237,12 @@ test('what is saved while a draft is handed in is handed in, or refused; nothing
 test('of what a learner can fetch while the model is hidden its keys and values cannot be worked out', async () => {
   const hidden = 437;
   const { exerciseId, draft } = await exerciseAndDraft({ modelShown: 'never' }, (motion) => ({
-    ...setKeys(setKeys(setKeys(motion, 13, [{ ...X, value: hidden }]).motion, 1, [{ ...X, channelId: 'morph', value: 0 }]).motion, 13, [{ ...X, channelId: 'morph', value: 0.7 }]).motion,
+    ...setKeys(
+      setKeys(setKeys(motion, 13, [{ ...X, value: hidden }]).motion, 1, [{ ...X, channelId: 'morph', value: 0 }])
+        .motion,
+      13,
+      [{ ...X, channelId: 'morph', value: 0.7 }],
+    ).motion,
     cues: [{ frame: 13, name: 'The apex' }],
     workRange: { first: 1, last: 13 },
     seed: 99,
@@ -168,14 +267,22 @@ test('of what a learner can fetch while the model is hidden its keys and values 
   expect(returned.reading!.tracks).toEqual([]);
   for (const told of [returned.reading, series, assignment]) {
     const foreign = numbersIn(told).filter((number) => !own.has(number));
-    for (const number of foreign) expect([hidden, 13, hidden - 400, (hidden - 400) / 6], JSON.stringify(told).slice(0, 200)).not.toContain(Math.round(number * 1e6) / 1e6);
+    for (const number of foreign)
+      expect([hidden, 13, hidden - 400, (hidden - 400) / 6], JSON.stringify(told).slice(0, 200)).not.toContain(
+        Math.round(number * 1e6) / 1e6,
+      );
   }
 });
 
 function numbersIn(value: unknown): number[] {
   if (typeof value === 'number') return [value];
   // Ids and times of day are full of digits that say nothing.
-  if (typeof value === 'string') return [...value.replace(/[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}|\d{4}-\d\d-\d\dT[\d:.]+Z/g, '').matchAll(/\d+(\.\d+)?/g)].map(([text]) => Number(text));
+  if (typeof value === 'string')
+    return [
+      ...value
+        .replace(/[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}|\d{4}-\d\d-\d\dT[\d:.]+Z/g, '')
+        .matchAll(/\d+(\.\d+)?/g),
+    ].map(([text]) => Number(text));
   if (typeof value !== 'object' || value === null) return [];
   return Object.values(value).flatMap(numbersIn);
 }
@@ -194,14 +301,25 @@ test('subjects of a hidden model that go along a path stand where they begin, an
 
 test('guessing is slowed down and then refused by account, from wherever it comes; others at the same address go on', async () => {
   const out = harness.signedOut();
-  const guess = (i: number) => out.post('/api/session').set('X-Forwarded-For', `10.0.0.${i}`).send({ email: DEMO_LEARNERS.leif.email, password: 'wrong' });
+  const guess = (i: number) =>
+    out
+      .post('/api/session')
+      .set('X-Forwarded-For', `10.0.0.${i}`)
+      .send({ email: DEMO_LEARNERS.leif.email, password: 'wrong' });
   const answers = await Promise.all(Array.from({ length: 26 }, (_, i) => guess(i)));
   expect(answers.filter(({ status }) => status === 429).length).toBeGreaterThanOrEqual(6);
   expect(answers.filter(({ status }) => status === 401).length).toBeLessThanOrEqual(20);
   const from = performance.now();
-  await out.post('/api/session').set('X-Forwarded-For', '10.0.0.1').send({ email: DEMO_LEARNERS.sena.email, password: DEMO_PASSWORD }).expect(200);
+  await out
+    .post('/api/session')
+    .set('X-Forwarded-For', '10.0.0.1')
+    .send({ email: DEMO_LEARNERS.sena.email, password: DEMO_PASSWORD })
+    .expect(200);
   expect(performance.now() - from).toBeLessThan(4000);
-  await out.post('/api/session').send({ email: `${'a'.repeat(300)}@kitchen.example`, password: 'x' }).expect(400);
+  await out
+    .post('/api/session')
+    .send({ email: `${'a'.repeat(300)}@kitchen.example`, password: 'x' })
+    .expect(400);
 });
 
 test('a password is changed by who knows it and ends all other sessions; sessions are listed and ended; one that is lost is reset', async () => {
@@ -226,18 +344,28 @@ test('a password is changed by who knows it and ends all other sessions; session
 });
 
 test('pictures are drawn anew without what their files carry, refused beyond their size, listed and removed', async () => {
-  const send = (bytes: Buffer, type = 'image/jpeg') => instructor.post(`/api/courses/${harness.courseId}/pictures`).set('content-type', type).send(bytes);
+  const send = (bytes: Buffer, type = 'image/jpeg') =>
+    instructor.post(`/api/courses/${harness.courseId}/pictures`).set('content-type', type).send(bytes);
   const secret = 'Taken at the back door';
-  const jpeg = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#9a6b00' } }).jpeg().withExif({ IFD0: { ImageDescription: secret } }).toBuffer();
+  const jpeg = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#9a6b00' } })
+    .jpeg()
+    .withExif({ IFD0: { ImageDescription: secret } })
+    .toBuffer();
   expect(jpeg.includes(secret)).toBe(true);
   const { id } = (await send(jpeg).expect(201)).body as Created;
   const kept = (await jonah.get(`/api/pictures/${id}`).expect(200)).body as Buffer;
   expect(kept.includes(secret)).toBe(false);
   expect(await sharp(kept).metadata()).toMatchObject({ format: 'jpeg', width: 40, height: 30 });
-  const wide = await sharp({ create: { width: 5000, height: 20, channels: 3, background: '#ffffff' } }).png().toBuffer();
+  const wide = await sharp({ create: { width: 5000, height: 20, channels: 3, background: '#ffffff' } })
+    .png()
+    .toBuffer();
   expect(((await send(wide, 'image/png').expect(400)).body as Problem).detail).toContain('4096 px');
   await send(jpeg.subarray(0, 60)).expect(400);
-  expect((await instructor.get(`/api/courses/${harness.courseId}/pictures`).expect(200)).body).toContainEqual({ id, bytes: kept.length, shownIn: 0 });
+  expect((await instructor.get(`/api/courses/${harness.courseId}/pictures`).expect(200)).body).toContainEqual({
+    id,
+    bytes: kept.length,
+    shownIn: 0,
+  });
   await jonah.get(`/api/courses/${harness.courseId}/pictures`).expect(403);
   await jonah.delete(`/api/pictures/${id}`).expect(403);
   await instructor.delete(`/api/pictures/${id}`).expect(204);
@@ -248,15 +376,28 @@ test('quotas refuse in words what is beyond them', async () => {
   const { exerciseId, draft } = await exerciseAndDraft();
   const copy = { name: 'Copy', motion: draft.work.motion, history: EMPTY_HISTORY };
   for (let i = 0; i < 9; i++) await jonah.post(`/api/exercises/${exerciseId}/drafts`).send({ copy }).expect(201);
-  expect((await jonah.post(`/api/exercises/${exerciseId}/drafts`).send({ copy }).expect(422)).body).toMatchObject({ type: '/problems/over-quota', detail: expect.stringContaining('ten drafts') as string });
+  expect((await jonah.post(`/api/exercises/${exerciseId}/drafts`).send({ copy }).expect(422)).body).toMatchObject({
+    type: '/problems/over-quota',
+    detail: expect.stringContaining('ten drafts') as string,
+  });
 });
 
 test('notes that come when the return has begun are refused', async () => {
   const courses = await courseOf(jonah, harness.courseId);
   const takeId = courses.exercises.flatMap(({ takes }) => takes).find(({ state }) => state === 'handed-in')!.id;
   const { review } = await takeOnceRead(instructor, takeId);
-  const { version } = (await instructor.put(`/api/takes/${takeId}/review`).send({ version: review!.version, grade: 70, summary: '' }).expect(200)).body as { version: number };
-  const answers = await Promise.all([instructor.post(`/api/takes/${takeId}/return`).send({ version }), ...Array.from({ length: 6 }, (_, i) => instructor.post(`/api/takes/${takeId}/notes`).send({ frame: i + 1, text: 'Late.' }))]);
+  const { version } = (
+    await instructor
+      .put(`/api/takes/${takeId}/review`)
+      .send({ version: review!.version, grade: 70, summary: '' })
+      .expect(200)
+  ).body as { version: number };
+  const answers = await Promise.all([
+    instructor.post(`/api/takes/${takeId}/return`).send({ version }),
+    ...Array.from({ length: 6 }, (_, i) =>
+      instructor.post(`/api/takes/${takeId}/notes`).send({ frame: i + 1, text: 'Late.' }),
+    ),
+  ]);
   expect(answers[0].status).toBe(200);
   const kept = answers.slice(1).filter(({ status }) => status === 201).length;
   expect(answers.slice(1).every(({ status }) => status === 201 || status === 409)).toBe(true);
@@ -273,8 +414,18 @@ test('mistakes of a caller are answered as such, never as faults of the server',
   const answers = [
     await jonah.get('/api/drafts/%E0%A4%A').expect(400),
     await jonah.post(url).set('content-type', 'application/json; charset=klingon').send('{}').expect(415),
-    await jonah.post(url).set('content-type', 'application/json').set('content-encoding', 'lzma').send('{}').expect(415),
-    await jonah.post(url).set('content-type', 'application/json').set('content-encoding', 'gzip').send('not gzip').expect(400),
+    await jonah
+      .post(url)
+      .set('content-type', 'application/json')
+      .set('content-encoding', 'lzma')
+      .send('{}')
+      .expect(415),
+    await jonah
+      .post(url)
+      .set('content-type', 'application/json')
+      .set('content-encoding', 'gzip')
+      .send('not gzip')
+      .expect(400),
     await jonah.post(url).set('content-type', 'application/json').send(half).expect(400),
     await jonah.post(url).send({ title: 'x', query: '', deep }).expect(400),
     await jonah.post(url).set('Origin', 'http://elsewhere.example').send({ title: 'x', query: '' }).expect(403),

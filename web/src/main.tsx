@@ -16,6 +16,9 @@ const router = createRouter(store);
 createRoot(document.getElementById('root')!).render(
   <Provider store={store}>
     <RouterProvider router={router} />
-      <Toaster position="bottom-left" toastOptions={{ style: { background: 'var(--page)', color: 'var(--ink)', border: '1px solid var(--rule)' } }} />
+    <Toaster
+      position="bottom-left"
+      toastOptions={{ style: { background: 'var(--page)', color: 'var(--ink)', border: '1px solid var(--rule)' } }}
+    />
   </Provider>,
 );

@@ -9,7 +9,8 @@ export function chartOf({ keys }: Channel): WrittenMark[] {
     const before = keys.slice(0, i).findLast((other) => other.role === 'extreme');
     const after = keys.slice(i + 1).find((other) => other.role === 'extreme');
     const plain = { frame: key.frame, keyFrames: null };
-    if (key.role === 'extreme' || !before || !after || before.value === after.value) return { ...plain, share: null, value: key.value };
+    if (key.role === 'extreme' || !before || !after || before.value === after.value)
+      return { ...plain, share: null, value: key.value };
     return { ...plain, share: (key.value - before.value) / (after.value - before.value), value: null };
   });
 }
@@ -26,21 +27,33 @@ export function applyChart(motion: MotionDocument, ref: ChannelRef, marks: reado
     const old = known[extremes.length];
     const value = mark.value ?? old?.value ?? (extremes.length === 0 ? channel.resting : null);
     if (value === null) {
-      return { motion, keys: [], gaveWay: [], refused: `Frame ${mark.frame} has no value to be at: write it in parentheses, as in ${mark.frame} (${channel.resting + 100}).` };
+      return {
+        motion,
+        keys: [],
+        gaveWay: [],
+        refused: `Frame ${mark.frame} has no value to be at: write it in parentheses, as in ${mark.frame} (${channel.resting + 100}).`,
+      };
     }
     // How it leaves stays; a handle made for another segment does not.
     const leave = old && old.leave !== 'curve' ? old.leave : 'curve';
-    extremes.push(old && old.frame === mark.frame && old.value === value ? old : createKey(mark.frame, value, { leave }));
+    extremes.push(
+      old && old.frame === mark.frame && old.value === value ? old : createKey(mark.frame, value, { leave }),
+    );
   }
   const keys = marks.map((mark): Key => {
     if (mark.share === null) return extremes.find((key) => key.frame === mark.frame)!;
     const from = extremes.findLast((key) => key.frame < mark.frame)!;
     const to = extremes.find((key) => key.frame > mark.frame)!;
-    return createKey(mark.frame, from.value + (to.value - from.value) * mark.share, { role: 'breakdown', leave: from.leave === 'step' || from.leave === 'linear' ? from.leave : 'curve' });
+    return createKey(mark.frame, from.value + (to.value - from.value) * mark.share, {
+      role: 'breakdown',
+      leave: from.leave === 'step' || from.leave === 'linear' ? from.leave : 'curve',
+    });
   });
   return {
     motion: withChannel(motion, ref.subjectId, { ...channel, keys }),
     keys: keys.map((key) => ({ ...ref, frame: key.frame })),
-    gaveWay: channel.keys.filter((key) => !keys.some((other) => other.frame === key.frame)).map((key) => ({ ...ref, frame: key.frame })),
+    gaveWay: channel.keys
+      .filter((key) => !keys.some((other) => other.frame === key.frame))
+      .map((key) => ({ ...ref, frame: key.frame })),
   };
 }

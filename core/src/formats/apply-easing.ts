@@ -16,7 +16,15 @@ export function applyEasing(motion: MotionDocument, refs: readonly KeyRef[], eas
       const to = keys[index + 1];
       if (!frames.has(from.frame) || !to) return [from];
       const spacing = easingSpacing(easing, Math.max(1, Math.round(to.frame - from.frame)));
-      const drawn = spacing.slice(1, -1).map((share, k) => createKey(onGrain(from.frame + ((to.frame - from.frame) * (k + 1)) / (spacing.length - 1)), from.value * (1 - share) + to.value * share, { role: 'inbetween', leave: 'linear' }));
+      const drawn = spacing
+        .slice(1, -1)
+        .map((share, k) =>
+          createKey(
+            onGrain(from.frame + ((to.frame - from.frame) * (k + 1)) / (spacing.length - 1)),
+            from.value * (1 - share) + to.value * share,
+            { role: 'inbetween', leave: 'linear' },
+          ),
+        );
       made.push(...drawn.map(({ frame }) => ({ ...ref, frame })));
       return [{ ...settled(from), leave: 'linear' }, ...drawn];
     }),

@@ -15,7 +15,9 @@ export interface WrittenMark {
 
 const NUMBER = String.raw`[-−+]?(?:\d+(?:\.\d+)?|\.\d+)`;
 const SHARE = String.raw`${NUMBER}(?:\s*/\s*\d+|\s*%)?`;
-const MARK = new RegExp(String.raw`^(${NUMBER})\s*(?:=\s*(${SHARE}))?\s*(?:\(\s*(${NUMBER})\s*\))?\s*(?:(?:±|\+-|\+/-)\s*(${NUMBER}))?$`);
+const MARK = new RegExp(
+  String.raw`^(${NUMBER})\s*(?:=\s*(${SHARE}))?\s*(?:\(\s*(${NUMBER})\s*\))?\s*(?:(?:±|\+-|\+/-)\s*(${NUMBER}))?$`,
+);
 
 function numberOf(text: string): number {
   return Number(text.replace('−', '-'));
@@ -40,7 +42,12 @@ function wrongIn(marks: readonly WrittenMark[]): string | null {
 
 function readMark(text: string, at: number): Result<WrittenMark> {
   const found = MARK.exec(text);
-  if (!found) return refuse('chart-mark', [at], `“${text}” is not a drawing of a chart: write a frame, as in 25, or a frame and a share, as in 9 = 1/2.`);
+  if (!found)
+    return refuse(
+      'chart-mark',
+      [at],
+      `“${text}” is not a drawing of a chart: write a frame, as in 25, or a frame and a share, as in 9 = 1/2.`,
+    );
   const [, frame, share, value, keyFrames] = found;
   const mark: WrittenMark = {
     frame: numberOf(frame!),
@@ -48,10 +55,17 @@ function readMark(text: string, at: number): Result<WrittenMark> {
     value: value === undefined ? null : numberOf(value),
     keyFrames: keyFrames === undefined ? null : numberOf(keyFrames),
   };
-  if (mark.share !== null && !Number.isFinite(mark.share)) return refuse('chart-mark', [at], `“${share!}” is no share of the way.`);
-  if (mark.share !== null && mark.value !== null) return refuse('chart-mark', [at], `Frame ${mark.frame} has a share and a value: a breakdown’s value follows from its share.`);
+  if (mark.share !== null && !Number.isFinite(mark.share))
+    return refuse('chart-mark', [at], `“${share!}” is no share of the way.`);
+  if (mark.share !== null && mark.value !== null)
+    return refuse(
+      'chart-mark',
+      [at],
+      `Frame ${mark.frame} has a share and a value: a breakdown’s value follows from its share.`,
+    );
   if (Math.abs(mark.frame) > FRAME_LIMIT) return refuse('chart-mark', [at], `Frame ${mark.frame} is too far out.`);
-  if (mark.keyFrames !== null && (mark.keyFrames < 0.25 || mark.keyFrames > 48)) return refuse('chart-mark', [at], 'A tolerance is from 0.25 to 48 frames.');
+  if (mark.keyFrames !== null && (mark.keyFrames < 0.25 || mark.keyFrames > 48))
+    return refuse('chart-mark', [at], 'A tolerance is from 0.25 to 48 frames.');
   return accept(mark);
 }
 
@@ -63,7 +77,12 @@ function fromTable(lines: readonly string[]): Result<string[]> {
   const rows = lines.map((line) => line.split(separator).map((cell) => cell.trim().replace(/^"(.*)"$/, '$1')));
   const named = rows[0]!.some((cell) => /[a-z]/i.test(cell));
   const names = named ? rows[0]!.map((cell) => cell.toLowerCase()) : [...COLUMNS];
-  if (!names.includes('frame')) return refuse('chart-table', [0], 'One column must be called “frame”; others may be “share”, “value” and “tolerance”.');
+  if (!names.includes('frame'))
+    return refuse(
+      'chart-table',
+      [0],
+      'One column must be called “frame”; others may be “share”, “value” and “tolerance”.',
+    );
   const cellOf = (row: readonly string[], name: string): string => row[names.indexOf(name)] ?? '';
   return accept(
     rows.slice(named ? 1 : 0).map((row) => {
@@ -80,7 +99,10 @@ function fromTable(lines: readonly string[]): Result<string[]> {
  */
 export function readChart(text: string): Result<WrittenMark[]> {
   const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '');
-  let parts = text.split(/[·•|\n]/).map((part) => part.trim()).filter(Boolean);
+  let parts = text
+    .split(/[·•|\n]/)
+    .map((part) => part.trim())
+    .filter(Boolean);
   if (lines.length > 1 && /[,;\t]/.test(lines[0]!)) {
     const table = fromTable(lines);
     if (!table.ok) return table;
@@ -100,6 +122,9 @@ export function readChart(text: string): Result<WrittenMark[]> {
 export function writeChart(marks: readonly WrittenMark[]): string {
   const share = (value: number): string => fractionOf(value) ?? String(Number(value.toFixed(4)));
   return marks
-    .map((mark) => `${mark.frame}${mark.share === null ? '' : ` = ${share(mark.share)}`}${mark.value === null ? '' : ` (${Number(mark.value.toFixed(3))})`}${mark.keyFrames === null ? '' : ` ± ${mark.keyFrames}`}`)
+    .map(
+      (mark) =>
+        `${mark.frame}${mark.share === null ? '' : ` = ${share(mark.share)}`}${mark.value === null ? '' : ` (${Number(mark.value.toFixed(3))})`}${mark.keyFrames === null ? '' : ` ± ${mark.keyFrames}`}`,
+    )
     .join(' · ');
 }

@@ -28,7 +28,8 @@ const number = (value: number): string => String(Number(value.toFixed(4)));
 
 /** Writes an ease in the CSS notation: a curve exactly to four decimals, a named ease by points. */
 export function writeCssEasing(shape: EaseShape): string {
-  if (shape.leave === 'curve') return `cubic-bezier(${[shape.x1, shape.y1, shape.x2, shape.y2].map(number).join(', ')})`;
+  if (shape.leave === 'curve')
+    return `cubic-bezier(${[shape.x1, shape.y1, shape.x2, shape.y2].map(number).join(', ')})`;
   if (shape.leave === 'linear') return 'linear';
   if (shape.leave === 'step') return 'step-end';
   const progress = easeProgress(shape);
@@ -45,9 +46,15 @@ function numbersOf(list: string): number[] | null {
 
 function readCurve(list: string): Result<CssEasing> {
   const numbers = numbersOf(list);
-  if (numbers?.length !== 4) return refuse('not-four-numbers', [], 'cubic-bezier() needs four numbers with commas between: cubic-bezier(0.4, 0, 0.2, 1).');
+  if (numbers?.length !== 4)
+    return refuse(
+      'not-four-numbers',
+      [],
+      'cubic-bezier() needs four numbers with commas between: cubic-bezier(0.4, 0, 0.2, 1).',
+    );
   const [x1, y1, x2, y2] = numbers as [number, number, number, number];
-  if (Math.min(x1, x2) < 0 || Math.max(x1, x2) > 1) return refuse('time-runs-back', [], 'The first and the third number of cubic-bezier() are times: from 0 to 1.');
+  if (Math.min(x1, x2) < 0 || Math.max(x1, x2) > 1)
+    return refuse('time-runs-back', [], 'The first and the third number of cubic-bezier() are times: from 0 to 1.');
   return accept({ kind: 'curve', shape: { x1, y1, x2, y2 } });
 }
 
@@ -59,9 +66,14 @@ function readPoints(list: string): Result<CssEasing> {
     const progress = words.filter((word) => NUMBER.test(word));
     const places = words.filter((word) => word.endsWith('%') && NUMBER.test(word.slice(0, -1)));
     if (progress.length !== 1 || places.length > 2 || progress.length + places.length !== words.length) {
-      return refuse('not-a-stop', [], `"${part.trim()}" is no stop of linear(): a number, and perhaps one or two percentages.`);
+      return refuse(
+        'not-a-stop',
+        [],
+        `"${part.trim()}" is no stop of linear(): a number, and perhaps one or two percentages.`,
+      );
     }
-    for (const place of places.length > 0 ? places : [null]) stops.push({ at: place === null ? null : Number(place.slice(0, -1)) / 100, progress: Number(progress[0]) });
+    for (const place of places.length > 0 ? places : [null])
+      stops.push({ at: place === null ? null : Number(place.slice(0, -1)) / 100, progress: Number(progress[0]) });
   }
   if (stops.length < 2) return refuse('too-few-stops', [], 'linear() needs two stops at least: linear(0, 1).');
   stops[0]!.at ??= 0;
@@ -72,7 +84,10 @@ function readPoints(list: string): Result<CssEasing> {
     if (at !== null) return { at, progress };
     const before = stops.findLastIndex((stop, k) => k < i && stop.at !== null);
     const after = stops.findIndex((stop, k) => k > i && stop.at !== null);
-    return { at: stops[before]!.at! + ((stops[after]!.at! - stops[before]!.at!) * (i - before)) / (after - before), progress };
+    return {
+      at: stops[before]!.at! + ((stops[after]!.at! - stops[before]!.at!) * (i - before)) / (after - before),
+      progress,
+    };
   });
   return accept({ kind: 'points', points });
 }
@@ -83,13 +98,21 @@ export function readCssEasing(text: string): Result<CssEasing> {
   const keyword = KEYWORDS[bare];
   if (keyword) return accept({ kind: 'curve', shape: keyword });
   const match = /^(cubic-bezier|linear)\(([^()]*)\)$/.exec(bare);
-  if (!match) return refuse('not-an-easing', [], 'Write cubic-bezier(…), linear(…), or one of ease, ease-in, ease-out, ease-in-out, linear.');
+  if (!match)
+    return refuse(
+      'not-an-easing',
+      [],
+      'Write cubic-bezier(…), linear(…), or one of ease, ease-in, ease-out, ease-in-out, linear.',
+    );
   return match[1] === 'linear' ? readPoints(match[2]!) : readCurve(match[2]!);
 }
 
 /** The spacing an easing gives `n` frames: how far along it is on each; the ends are the ends of the motion. */
 export function easingSpacing(easing: CssEasing, n: number): Spacing {
-  const progress = easing.kind === 'curve' ? createBezierEase(easing.shape.x1, easing.shape.y1, easing.shape.x2, easing.shape.y2).at : (t: number): number => between(easing.points, t);
+  const progress =
+    easing.kind === 'curve'
+      ? createBezierEase(easing.shape.x1, easing.shape.y1, easing.shape.x2, easing.shape.y2).at
+      : (t: number): number => between(easing.points, t);
   return Array.from({ length: n + 1 }, (_, k) => (k === 0 ? 0 : k === n ? 1 : progress(k / n)));
 }
 

@@ -13,7 +13,8 @@ const chart: TimingChart = {
     { frame: 9, role: 'extreme', progress: 1 },
   ],
 };
-const write = (charts: TimingChart[], title = 'Glass: Position'): string => writeTimingChartSvg({ title, rate: { num: 24, den: 1 }, charts });
+const write = (charts: TimingChart[], title = 'Glass: Position'): string =>
+  writeTimingChartSvg({ title, rate: { num: 24, den: 1 }, charts });
 
 test('a chart on paper has a ring for each extreme, its number in it, a thread and a tick for each drawing at its share, and the fractions it is at', () => {
   const svg = write([chart]);
@@ -26,7 +27,10 @@ test('a chart on paper has a ring for each extreme, its number in it, a thread a
 });
 
 test('an overshoot keeps within the sheet, several segments stand under one another, and names are written safely', () => {
-  const past: TimingChart = { ...chart, marks: [...chart.marks.slice(0, 3), { frame: 7, role: 'inbetween', progress: 1.25 }, chart.marks[4]!] };
+  const past: TimingChart = {
+    ...chart,
+    marks: [...chart.marks.slice(0, 3), { frame: 7, role: 'inbetween', progress: 1.25 }, chart.marks[4]!],
+  };
   const svg = write([chart, past], 'Lid & "rattle" <2>');
   expect(svg).toContain('height="530"');
   expect(svg).toContain('Lid &amp; &quot;rattle&quot; &lt;2&gt;');
@@ -35,8 +39,15 @@ test('an overshoot keeps within the sheet, several segments stand under one anot
 
 test('words stand above the charts, broken into lines that fit the sheet, and the charts move down by them', () => {
   const paragraphs = ['Pull it out, and let it run. '.repeat(9).trim(), 'rate: 24 fps'];
-  const svg = writeTimingChartSvg({ title: 'Drawer', rate: { num: 24, den: 1 }, paragraphs, charts: [{ ...chart, name: 'Drawer, position' }] });
-  const words = [...svg.matchAll(/font-size="13" font-weight="400"[^>]*text-anchor="start">([^<]*)</g)].map((match) => match[1]!);
+  const svg = writeTimingChartSvg({
+    title: 'Drawer',
+    rate: { num: 24, den: 1 },
+    paragraphs,
+    charts: [{ ...chart, name: 'Drawer, position' }],
+  });
+  const words = [...svg.matchAll(/font-size="13" font-weight="400"[^>]*text-anchor="start">([^<]*)</g)].map(
+    (match) => match[1]!,
+  );
   expect(words.join(' ')).toBe(paragraphs.join(' '));
   expect(Math.max(...words.map((line) => line.length))).toBeLessThanOrEqual(118);
   expect(svg).toContain('>Drawer, position, 1 – 9<');

@@ -25,19 +25,29 @@ const FAINT = '#6b7680';
 /** Numbers nearer than this to one another are left out. */
 const LABEL_ROOM_PX = 22;
 
-const escape = (text: string): string => text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
+const escape = (text: string): string =>
+  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
 const px = (value: number): string => String(Math.round(value * 100) / 100);
 
-function text(x: number, y: number, words: string, { size = 12, colour = INK, anchor = 'middle', weight = 400 } = {}): string {
+function text(
+  x: number,
+  y: number,
+  words: string,
+  { size = 12, colour = INK, anchor = 'middle', weight = 400 } = {},
+): string {
   return `<text x="${px(x)}" y="${px(y)}" font-size="${size}" font-weight="${weight}" fill="${colour}" text-anchor="${anchor}">${escape(words)}</text>`;
 }
 
-const line = (x1: number, y1: number, x2: number, y2: number, width = 1, colour = INK): string => `<line x1="${px(x1)}" y1="${px(y1)}" x2="${px(x2)}" y2="${px(y2)}" stroke="${colour}" stroke-width="${width}"/>`;
+const line = (x1: number, y1: number, x2: number, y2: number, width = 1, colour = INK): string =>
+  `<line x1="${px(x1)}" y1="${px(y1)}" x2="${px(x2)}" y2="${px(y2)}" stroke="${colour}" stroke-width="${width}"/>`;
 
 /** Frames of the marks whose number has room beside the others; extremes always have theirs. */
 function labelled(marks: readonly ChartMark[], xOf: (mark: ChartMark) => number): Set<number> {
   const kept: ChartMark[] = marks.filter((mark) => mark.role === 'extreme');
-  for (const mark of [...marks.filter(({ role }) => role === 'breakdown'), ...marks.filter(({ role }) => role === 'inbetween')]) {
+  for (const mark of [
+    ...marks.filter(({ role }) => role === 'breakdown'),
+    ...marks.filter(({ role }) => role === 'inbetween'),
+  ]) {
     if (kept.every((other) => Math.abs(xOf(other) - xOf(mark)) >= LABEL_ROOM_PX)) kept.push(mark);
   }
   return new Set(kept.map((mark) => mark.frame));
@@ -59,18 +69,31 @@ function broken(paragraphs: readonly string[]): string[] {
 function chartLines({ firstFrame, lastFrame, marks, name }: ChartSheet['charts'][number], top: number): string[] {
   const gone = extentOf(marks.map((mark) => mark.progress));
   const [low, high] = [Math.min(0, gone.low), Math.max(1, gone.high)];
-  const spaceX = (mark: ChartMark): number => MARGIN_PX + ((mark.progress - low) / (high - low)) * (WIDTH_PX - 2 * MARGIN_PX);
-  const timeX = (mark: ChartMark): number => MARGIN_PX + ((mark.frame - firstFrame) / (lastFrame - firstFrame)) * (WIDTH_PX - 2 * MARGIN_PX);
+  const spaceX = (mark: ChartMark): number =>
+    MARGIN_PX + ((mark.progress - low) / (high - low)) * (WIDTH_PX - 2 * MARGIN_PX);
+  const timeX = (mark: ChartMark): number =>
+    MARGIN_PX + ((mark.frame - firstFrame) / (lastFrame - firstFrame)) * (WIDTH_PX - 2 * MARGIN_PX);
   const timeY = top + 26;
   const spaceY = timeY + LOOM_PX;
   const numbers = labelled(marks, spaceX);
   const ends = extentOf(marks.map(spaceX));
-  const parts = [text(0 + MARGIN_PX, top + 6, `${name ? `${name}, ` : ''}${firstFrame} – ${lastFrame}`, { size: 13, anchor: 'start', weight: 600 }), line(MARGIN_PX, timeY, WIDTH_PX - MARGIN_PX, timeY, 1, FAINT), line(ends.low, spaceY, ends.high, spaceY, 1.5)];
+  const parts = [
+    text(0 + MARGIN_PX, top + 6, `${name ? `${name}, ` : ''}${firstFrame} – ${lastFrame}`, {
+      size: 13,
+      anchor: 'start',
+      weight: 600,
+    }),
+    line(MARGIN_PX, timeY, WIDTH_PX - MARGIN_PX, timeY, 1, FAINT),
+    line(ends.low, spaceY, ends.high, spaceY, 1.5),
+  ];
   for (const mark of marks) {
     const x = spaceX(mark);
     parts.push(line(timeX(mark), timeY, x, spaceY, mark.role === 'inbetween' ? 0.7 : 1.2, FAINT));
     if (mark.role === 'extreme') {
-      parts.push(`<circle cx="${px(x)}" cy="${px(spaceY)}" r="15" fill="#fff" stroke="${INK}" stroke-width="2"/>`, text(x, spaceY + 4.5, String(mark.frame), { size: 13, weight: 600 }));
+      parts.push(
+        `<circle cx="${px(x)}" cy="${px(spaceY)}" r="15" fill="#fff" stroke="${INK}" stroke-width="2"/>`,
+        text(x, spaceY + 4.5, String(mark.frame), { size: 13, weight: 600 }),
+      );
       continue;
     }
     parts.push(line(x, spaceY - 9, x, spaceY + 9, mark.role === 'breakdown' ? 2.4 : 1.4));
@@ -97,7 +120,9 @@ export function writeTimingChartSvg({ title, rate, paragraphs = [], charts }: Ch
     `<rect width="${WIDTH_PX}" height="${height}" fill="#fff"/>`,
     text(MARGIN_PX, 34, title, { size: 20, anchor: 'start', weight: 600 }),
     text(WIDTH_PX - MARGIN_PX, 34, `${formatRate(rate)} fps`, { size: 13, anchor: 'end', colour: FAINT }),
-    ...lines.flatMap((words, i) => (words ? [text(MARGIN_PX, 62 + i * LINE_PX, words, { size: 13, anchor: 'start' })] : [])),
+    ...lines.flatMap((words, i) =>
+      words ? [text(MARGIN_PX, 62 + i * LINE_PX, words, { size: 13, anchor: 'start' })] : [],
+    ),
     ...charts.flatMap((chart, i) => chartLines(chart, head + i * CHART_PX)),
     '</svg>',
   ].join('\n');

@@ -38,7 +38,8 @@ function bakeKeysInto(out: Float64Array, channel: Channel, first: number, step: 
   const firstFrame = keys[0]!.frame;
   const lastFrame = keys[keys.length - 1]!.frame;
   let i = 0;
-  for (; i < out.length && first + i * step < firstFrame; i++) out[i] = before ? sampleChannel(keyed, first + i * step) : keys[0]!.value;
+  for (; i < out.length && first + i * step < firstFrame; i++)
+    out[i] = before ? sampleChannel(keyed, first + i * step) : keys[0]!.value;
   for (let k = Math.max(0, keyIndexAt(keys, first + i * step)); k + 1 < keys.length && i < out.length; k++) {
     const end = Math.min(out.length, Math.ceil((keys[k + 1]!.frame - first) / step)) | 0;
     if (end <= i) continue;
@@ -73,7 +74,14 @@ export function bakeMotion(motion: MotionDocument, span: BakeSpan): BakedMotion 
 }
 
 /** Holds each sample back to the drawing on screen. */
-function exposeInto(column: Float64Array, channel: Channel, first: number, step: number, rangeFirst: number, exposure: number): void {
+function exposeInto(
+  column: Float64Array,
+  channel: Channel,
+  first: number,
+  step: number,
+  rangeFirst: number,
+  exposure: number,
+): void {
   let shown = NaN;
   for (let i = 0; i < column.length; i++) {
     const frame = exposedFrame(first + i * step, rangeFirst, exposure);

@@ -41,7 +41,11 @@ function compileCubics(at: (x: number) => number): Cubics {
     of[k + 1] = 4.5 * (2 * y0 - 5 * y1 + 4 * y2 - y3);
     of[k + 2] = 0.5 * (-11 * y0 + 18 * y1 - 9 * y2 + 2 * y3);
     of[k + 3] = y0;
-    exact[cell] = PROBES.every((u) => Math.abs(((of[k]! * u + of[k + 1]!) * u + of[k + 2]!) * u + y0 - y(u)) < CELL_ERROR) ? 0 : 1;
+    exact[cell] = PROBES.every(
+      (u) => Math.abs(((of[k]! * u + of[k + 1]!) * u + of[k + 2]!) * u + y0 - y(u)) < CELL_ERROR,
+    )
+      ? 0
+      : 1;
   }
   return { of, exact };
 }
@@ -87,7 +91,8 @@ export function createBezierEase(x1: number, y1: number, x2: number, y2: number)
         const cell = place | 0;
         const u = place - cell;
         const k = cell << 2;
-        out[i] = x > 0 && x < 1 && exact[cell] === 0 ? ((of[k]! * u + of[k + 1]!) * u + of[k + 2]!) * u + of[k + 3]! : at(x);
+        out[i] =
+          x > 0 && x < 1 && exact[cell] === 0 ? ((of[k]! * u + of[k + 1]!) * u + of[k + 2]!) * u + of[k + 3]! : at(x);
       }
       return out;
     },

@@ -21,12 +21,15 @@ export function createBezierTime(x1: number, x2: number): BezierTime {
   const a = 1 - c - b;
   const polish = (x: number, guess: number): number => {
     const slope = (3 * a * guess + 2 * b) * guess + c;
-    const step = ((((a * guess + b) * guess + c) * guess) - x) / slope;
+    const step = (((a * guess + b) * guess + c) * guess - x) / slope;
     const t = guess - step;
     const left = step * step * (Math.abs(3 * a * guess + b) + Math.abs(a * step));
     return left <= TRUSTED * Math.abs(slope) && t >= 0 && t <= 1 ? t : solveBezierTime(x1, x2, x);
   };
-  const inside = (solve: BezierTime): BezierTime => (x) => (x <= 0 ? 0 : x >= 1 ? 1 : solve(x));
+  const inside =
+    (solve: BezierTime): BezierTime =>
+    (x) =>
+      x <= 0 ? 0 : x >= 1 ? 1 : solve(x);
 
   if (Math.abs(a) < NONE) {
     if (Math.abs(b) < NONE) return inside((x) => polish(x, x / c));

@@ -4,7 +4,9 @@ export function packColour(hex: string): number {
 }
 
 export function unpackColour(value: number): string {
-  return `#${Math.min(0xffffff, Math.max(0, Math.round(value))).toString(16).padStart(6, '0')}`;
+  return `#${Math.min(0xffffff, Math.max(0, Math.round(value)))
+    .toString(16)
+    .padStart(6, '0')}`;
 }
 
 type Triple = readonly [number, number, number];

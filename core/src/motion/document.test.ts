@@ -1,12 +1,29 @@
 import { test, expect } from 'vitest';
-import { ellipsePath, guideSubject, setGuide, setOutside, setWobble, createChannel, createKey, createMotion, createSubject, parseMotion, startingScene, tracksOf, trackEvents, TRACKS } from './index.ts';
+import {
+  ellipsePath,
+  guideSubject,
+  setGuide,
+  setOutside,
+  setWobble,
+  createChannel,
+  createKey,
+  createMotion,
+  createSubject,
+  parseMotion,
+  startingScene,
+  tracksOf,
+  trackEvents,
+  TRACKS,
+} from './index.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#9a6b00' } as const;
 
 function drawerMotion() {
   const subject = createSubject('drawer', 'Drawer', LOOK, { x: 120, y: 300 });
   const keys = [createKey(1, 150), createKey(25, 600)];
-  const channels = subject.channels.map((channel) => (channel.id === 'position.x' ? createChannel('position.x', 120, keys) : channel));
+  const channels = subject.channels.map((channel) =>
+    channel.id === 'position.x' ? createChannel('position.x', 120, keys) : channel,
+  );
   return createMotion([{ ...subject, channels }]);
 }
 
@@ -16,10 +33,28 @@ test('a document survives JSON and its schema unchanged', () => {
 });
 
 test('everything a document can hold survives JSON and its schema unchanged', () => {
-  const { motion } = guideSubject(setGuide(drawerMotion(), ellipsePath('rail', 'Rail', { x: 480, y: 270 }, 200, 60)).motion, 'drawer', { pathId: 'rail', orient: true, angle: 5, lean: 1 });
+  const { motion } = guideSubject(
+    setGuide(drawerMotion(), ellipsePath('rail', 'Rail', { x: 480, y: 270 }, 200, 60)).motion,
+    'drawer',
+    { pathId: 'rail', orient: true, angle: 5, lean: 1 },
+  );
   const travel = { subjectId: 'drawer', channelId: 'travel' } as const;
-  const wobbling = setWobble(motion, travel, { seed: 3, amplitude: 0.01, periodFrames: 8, roughness: 0.4, firstFrame: 1, lastFrame: 25, fadeInFrames: 2, fadeOutFrames: 4 }).motion;
-  const whole = { ...setOutside(wobbling, travel, 'after', { kind: 'repeat', count: 3 }).motion, workRange: { first: 2, last: 9 }, restFrame: 0, cues: [{ frame: 9, name: 'contact' }] };
+  const wobbling = setWobble(motion, travel, {
+    seed: 3,
+    amplitude: 0.01,
+    periodFrames: 8,
+    roughness: 0.4,
+    firstFrame: 1,
+    lastFrame: 25,
+    fadeInFrames: 2,
+    fadeOutFrames: 4,
+  }).motion;
+  const whole = {
+    ...setOutside(wobbling, travel, 'after', { kind: 'repeat', count: 3 }).motion,
+    workRange: { first: 2, last: 9 },
+    restFrame: 0,
+    cues: [{ frame: 9, name: 'contact' }],
+  };
   expect(parseMotion(JSON.parse(JSON.stringify(whole)))).toEqual({ ok: true, value: whole });
 });
 
@@ -33,7 +68,10 @@ test('keys out of order, two subjects of one id and another format are refused w
   });
   expect(parseMotion({ ...motion, subjects: [subject, subject] }).ok).toBe(false);
   expect(parseMotion({ ...motion, format: 'other' }).ok).toBe(false);
-  expect(parseMotion({ ...motion, range: { first: 5, last: 1 } })).toMatchObject({ ok: false, issues: [{ path: ['range', 'last'] }] });
+  expect(parseMotion({ ...motion, range: { first: 5, last: 1 } })).toMatchObject({
+    ok: false,
+    issues: [{ path: ['range', 'last'] }],
+  });
 });
 
 test('the starting scene stands as on the first frame and gives no key away', () => {

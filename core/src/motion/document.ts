@@ -25,7 +25,19 @@ export function restingOf(subject: Subject, id: ChannelId): number {
 export function createSubject(id: string, name: string, look: Look, at: { x: number; y: number }): Subject {
   const resting = { 'position.x': at.x, 'position.y': at.y } as Partial<Record<ChannelId, number>>;
   const channels = BASIC_CHANNELS.map((channelId) => createChannel(channelId, resting[channelId]));
-  return { id, name, look, locked: false, visible: true, parentId: null, pivot: { x: 0, y: 0 }, positionJoined: true, guide: null, exposure: 1, channels };
+  return {
+    id,
+    name,
+    look,
+    locked: false,
+    visible: true,
+    parentId: null,
+    pivot: { x: 0, y: 0 },
+    positionJoined: true,
+    guide: null,
+    exposure: 1,
+    channels,
+  };
 }
 
 /** An empty motion: 24 fps, frames 1 to 25 (one second of travel), on a stage of 960 × 540 px. */

@@ -30,7 +30,8 @@ export function easeShapeOf(keys: readonly Key[], index: number): EaseShape {
 
 /** An ease run backward: what was its start is its finish. */
 export function turnedShape(shape: EaseShape): EaseShape {
-  if (shape.leave === 'curve') return { leave: 'curve', x1: 1 - shape.x2, y1: 1 - shape.y2, x2: 1 - shape.x1, y2: 1 - shape.y1 };
+  if (shape.leave === 'curve')
+    return { leave: 'curve', x1: 1 - shape.x2, y1: 1 - shape.y2, x2: 1 - shape.x1, y2: 1 - shape.y1 };
   if (shape.leave === 'step' || shape.leave === 'linear' || shape.leave.endsWith('-in-out')) return shape;
   const [family, direction] = shape.leave.split('-') as [string, string];
   return { leave: `${family}-${direction === 'in' ? 'out' : 'in'}` as Exclude<Leave, 'curve'> };
@@ -47,8 +48,10 @@ export function easeAmounts(keys: readonly Key[], index: number): EaseAmounts | 
   const shape = easeShapeOf(keys, index);
   if (shape.leave === 'step') return null;
   if (shape.leave === 'linear') return { start: 0, finish: 0 };
-  if (shape.leave !== 'curve') return { start: 1 - EASE_SLOPES[shape.leave](0), finish: 1 - EASE_SLOPES[shape.leave](1) };
-  const slope = (rise: number, run: number): number => (run > 0 ? rise / run : rise === 0 ? 0 : Infinity * Math.sign(rise));
+  if (shape.leave !== 'curve')
+    return { start: 1 - EASE_SLOPES[shape.leave](0), finish: 1 - EASE_SLOPES[shape.leave](1) };
+  const slope = (rise: number, run: number): number =>
+    run > 0 ? rise / run : rise === 0 ? 0 : Infinity * Math.sign(rise);
   return { start: 1 - slope(shape.y1, shape.x1), finish: 1 - slope(1 - shape.y2, 1 - shape.x2) };
 }
 

@@ -38,7 +38,6 @@ const swell = (k: number, w: number, p: number) => ({
 const elasticIn = swell(10, 10 * ELASTIC, 10.75 * ELASTIC);
 const elasticBoth = swell(20, 20 * ELASTIC_BOTH, 11.125 * ELASTIC_BOTH);
 
-
 const FAMILIES = {
   sine: { in: (t) => 1 - Math.cos((t * Math.PI) / 2), inSlope: (t) => (Math.PI / 2) * Math.sin((t * Math.PI) / 2) },
   quad: { in: (t) => t * t, inSlope: (t) => 2 * t },
@@ -101,12 +100,18 @@ export const EASES = Object.fromEntries(
 ) as Record<EaseName, Ease>;
 
 function slopesOfFamily({ inSlope, bothSlope }: Family): Record<EaseDirection, Ease> {
-  return { in: inSlope, out: (t) => inSlope(1 - t), 'in-out': bothSlope ?? ((t) => inSlope(t < 0.5 ? 2 * t : 2 - 2 * t)) };
+  return {
+    in: inSlope,
+    out: (t) => inSlope(1 - t),
+    'in-out': bothSlope ?? ((t) => inSlope(t < 0.5 ? 2 * t : 2 - 2 * t)),
+  };
 }
 
 /** The derivative of each named ease: share of the way per share of the time, t in [0,1]; infinite where circ stands upright. */
 export const EASE_SLOPES = Object.fromEntries(
-  EASE_FAMILIES.flatMap((family) => Object.entries(slopesOfFamily(FAMILIES[family])).map(([direction, slope]) => [`${family}-${direction}`, slope])),
+  EASE_FAMILIES.flatMap((family) =>
+    Object.entries(slopesOfFamily(FAMILIES[family])).map(([direction, slope]) => [`${family}-${direction}`, slope]),
+  ),
 ) as Record<EaseName, Ease>;
 
 export const EASE_NAMES = Object.keys(EASES) as [EaseName, ...EaseName[]];

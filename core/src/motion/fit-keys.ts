@@ -28,7 +28,10 @@ function innerValues(marks: readonly number[], [x1, x2]: [number, number]): { v1
   const det = m11 * m22 - m12 * m12;
   const v1 = straight[0] + (r1 * m22 - r2 * m12) / det;
   const v2 = straight[1] + (r2 * m11 - r1 * m12) / det;
-  const worst = marks.reduce((most, mark, k) => Math.max(most, Math.abs(bezierValue(a, v1, v2, d, times[k]!) - mark)), 0);
+  const worst = marks.reduce(
+    (most, mark, k) => Math.max(most, Math.abs(bezierValue(a, v1, v2, d, times[k]!) - mark)),
+    0,
+  );
   return { v1, v2, worst };
 }
 
@@ -40,9 +43,17 @@ interface Fit {
   inner: { v1: number; v2: number }[];
 }
 
-function fitStretch(columns: readonly (readonly number[])[], from: number, to: number, hints: readonly [number, number][], tolerance: number): Fit[] {
+function fitStretch(
+  columns: readonly (readonly number[])[],
+  from: number,
+  to: number,
+  hints: readonly [number, number][],
+  tolerance: number,
+): Fit[] {
   const marks = columns.map((column) => column.slice(from, to + 1));
-  const isStraight = marks.every((list) => list.every((mark, k) => Math.abs(mark - (list[0]! + ((list.at(-1)! - list[0]!) * k) / (to - from))) <= tolerance));
+  const isStraight = marks.every((list) =>
+    list.every((mark, k) => Math.abs(mark - (list[0]! + ((list.at(-1)! - list[0]!) * k) / (to - from))) <= tolerance),
+  );
   if (isStraight) return [{ to, leave: 'linear', times: THIRDS, inner: [] }];
   for (const times of [...hints, THIRDS]) {
     const inner = marks.map((list) => innerValues(list, times));
@@ -56,10 +67,22 @@ function fitStretch(columns: readonly (readonly number[])[], from: number, to: n
  * Keys on whole frames that meet values on every whole frame within a tolerance, all columns keyed on the same frames: as few as cutting in halves finds. `columns` hold a value for each frame from `first` on; `stops` are
  * frames (from the first to the last) that must have keys; `hints` gives time handles worth trying for the stretch that a stop begins.
  */
-export function fitKeys(columns: readonly (readonly number[])[], first: number, stops: readonly number[], hints: (stop: number) => [number, number][], tolerance: number): Key[][] {
+export function fitKeys(
+  columns: readonly (readonly number[])[],
+  first: number,
+  stops: readonly number[],
+  hints: (stop: number) => [number, number][],
+  tolerance: number,
+): Key[][] {
   const keys = columns.map((column): Key[] => [createKey(stops[0]!, column[stops[0]! - first]!, { leave: 'linear' })]);
   for (let s = 0; s + 1 < stops.length; s++) {
-    for (const { to, leave, times, inner } of fitStretch(columns, stops[s]! - first, stops[s + 1]! - first, hints(stops[s]!), tolerance)) {
+    for (const { to, leave, times, inner } of fitStretch(
+      columns,
+      stops[s]! - first,
+      stops[s + 1]! - first,
+      hints(stops[s]!),
+      tolerance,
+    )) {
       columns.forEach((column, c) => {
         const value = column[to]!;
         // A segment touches its two keys, and looks at the one before: all others stay as they are.
@@ -73,7 +96,13 @@ export function fitKeys(columns: readonly (readonly number[])[], first: number, 
           leave === 'linear'
             ? grown
             : rise !== 0
-              ? withEase(grown, grown.length - 2, { leave: 'curve', x1, y1: (inner[c]!.v1 - from.value) / rise, x2, y2: (inner[c]!.v2 - from.value) / rise })
+              ? withEase(grown, grown.length - 2, {
+                  leave: 'curve',
+                  x1,
+                  y1: (inner[c]!.v1 - from.value) / rise,
+                  x2,
+                  y2: (inner[c]!.v2 - from.value) / rise,
+                })
               : withHandles(grown, x1, inner[c]!.v1 - from.value, x2, inner[c]!.v2 - value);
         keys[c]!.push(...shaped);
       });

@@ -56,7 +56,8 @@ function gaussLength(piece: Piece, from: number, to: number): number {
   const middle = (from + to) / 2;
   const half = (to - from) / 2;
   let sum = 0;
-  for (let i = 0; i < NODES.length; i++) sum += WEIGHTS[i]! * (speedOf(piece, middle - half * NODES[i]!) + speedOf(piece, middle + half * NODES[i]!));
+  for (let i = 0; i < NODES.length; i++)
+    sum += WEIGHTS[i]! * (speedOf(piece, middle - half * NODES[i]!) + speedOf(piece, middle + half * NODES[i]!));
   return sum * half;
 }
 
@@ -89,12 +90,23 @@ function divide(curve: Piece, piece: number, tolerance: number, into: Stretch[],
   const length = first + gaussLength(curve, middle, toT);
   if (length === 0) return;
   const mean = (toT - fromT) / length;
-  const stretch: Stretch = { piece, fromT, toT, length, slopeFrom: slopeAt(curve, fromT, mean), slopeTo: slopeAt(curve, toT, mean) };
+  const stretch: Stretch = {
+    piece,
+    fromT,
+    toT,
+    length,
+    slopeFrom: slopeAt(curve, fromT, mean),
+    slopeTo: slopeAt(curve, toT, mean),
+  };
   const isGood = (gone: number): boolean => {
     const t = hermite(fromT, toT, stretch.slopeFrom, stretch.slopeTo, length, gone);
     return t >= fromT && t <= toT && Math.abs(gaussLength(curve, fromT, t) - gone) < tolerance;
   };
-  const isFine = Math.abs(gaussLength(curve, fromT, toT) - length) < tolerance && isGood(length * 0.25) && isGood(length * 0.5) && isGood(length * 0.75);
+  const isFine =
+    Math.abs(gaussLength(curve, fromT, toT) - length) < tolerance &&
+    isGood(length * 0.25) &&
+    isGood(length * 0.5) &&
+    isGood(length * 0.75);
   if (isFine || depth >= DEEPEST) into.push(stretch);
   else {
     divide(curve, piece, tolerance, into, fromT, middle, depth + 1);
@@ -121,11 +133,20 @@ export function createPathSampler(path: GuidePath): PathSampler {
   const pieceOf = Uint16Array.from(stretches, ({ piece }) => piece * 8);
   stretches.forEach(({ fromT, toT, length, slopeFrom, slopeTo }, i) => {
     const rise = (toT - fromT) / length;
-    cubics.set([(slopeFrom + slopeTo - 2 * rise) / (length * length), (3 * rise - 2 * slopeFrom - slopeTo) / length, slopeFrom, fromT], i * 4);
+    cubics.set(
+      [
+        (slopeFrom + slopeTo - 2 * rise) / (length * length),
+        (3 * rise - 2 * slopeFrom - slopeTo) / length,
+        slopeFrom,
+        fromT,
+      ],
+      i * 4,
+    );
   });
   const curves = new Float64Array(pieces.length * 8);
   pieces.forEach(({ x, y }, i) => {
-    for (const [side, [v0, v1, v2, v3]] of [x, y].entries()) curves.set([v3 - 3 * v2 + 3 * v1 - v0, 3 * (v2 - 2 * v1 + v0), 3 * (v1 - v0), v0], i * 8 + side * 4);
+    for (const [side, [v0, v1, v2, v3]] of [x, y].entries())
+      curves.set([v3 - 3 * v2 + 3 * v1 - v0, 3 * (v2 - 2 * v1 + v0), 3 * (v1 - v0), v0], i * 8 + side * 4);
   });
   const guides = Math.max(1, count * GUIDES_PER_NODE);
   const guide = new Uint32Array(guides + 1);
@@ -135,7 +156,8 @@ export function createPathSampler(path: GuidePath): PathSampler {
   }
 
   const isClosed = path.closed;
-  const within = (share: number): number => (share >= 0 && share <= 1 ? share : isClosed ? share - Math.floor(share) : share < 0 ? 0 : 1);
+  const within = (share: number): number =>
+    share >= 0 && share <= 1 ? share : isClosed ? share - Math.floor(share) : share < 0 ? 0 : 1;
   const stretchAt = (share: number, gone: number): number => {
     let at = guide[(share * guides) | 0]!;
     while (starts[at + 1]! < gone) at++;
@@ -162,7 +184,9 @@ export function createPathSampler(path: GuidePath): PathSampler {
     return out;
   };
   const shareAt = (piece: number, t: number): number => {
-    const at = stretches.findLastIndex((stretch) => stretch.piece < piece || (stretch.piece === piece && stretch.fromT <= t));
+    const at = stretches.findLastIndex(
+      (stretch) => stretch.piece < piece || (stretch.piece === piece && stretch.fromT <= t),
+    );
     const stretch = stretches[at];
     if (!stretch || lengthPx === 0) return 0;
     const into = stretch.piece < piece ? stretch.length : gaussLength(pieces[piece]!, stretch.fromT, t);

@@ -8,7 +8,12 @@ export interface HandleNumbers {
 }
 
 /** The handle of a key's arriving or leaving side: `Δf = reach·span`, `Δv = speed·Δf/rate`; the arriving one points back. A reach beyond 0–100 % is cut to it. */
-export function handleOfNumbers({ speedPerSecond, reachPercent }: HandleNumbers, side: 'in' | 'out', spanFrames: number, rate: Rate): Handle {
+export function handleOfNumbers(
+  { speedPerSecond, reachPercent }: HandleNumbers,
+  side: 'in' | 'out',
+  spanFrames: number,
+  rate: Rate,
+): Handle {
   const frames = ((side === 'in' ? -1 : 1) * Math.min(100, Math.max(0, reachPercent)) * spanFrames) / 100;
   return { frames, value: (speedPerSecond * frames) / framesPerSecond(rate) };
 }

@@ -32,7 +32,8 @@ function outward(stored: Handle, span: number): Handle {
  */
 export function outHandle(before: Key | undefined, key: Key, after: Key): Handle {
   const span = after.frame - key.frame;
-  if (key.link === 'auto') return { frames: span * DEFAULT_REACH, value: span * DEFAULT_REACH * autoSlope(before, key, after) };
+  if (key.link === 'auto')
+    return { frames: span * DEFAULT_REACH, value: span * DEFAULT_REACH * autoSlope(before, key, after) };
   if (key.link === 'flat') {
     const frames = key.out.frames > NO_REACH_FRAMES ? key.out.frames : span * DEFAULT_REACH;
     return outward({ frames, value: 0 }, span);
@@ -43,7 +44,8 @@ export function outHandle(before: Key | undefined, key: Key, after: Key): Handle
 /** The handle by which the curve arrives at `key` from `before`, as offset (frames in [−span, 0], value). */
 export function inHandle(before: Key, key: Key, after: Key | undefined): Handle {
   const span = key.frame - before.frame;
-  if (key.link === 'auto') return { frames: -span * DEFAULT_REACH, value: -span * DEFAULT_REACH * autoSlope(before, key, after) };
+  if (key.link === 'auto')
+    return { frames: -span * DEFAULT_REACH, value: -span * DEFAULT_REACH * autoSlope(before, key, after) };
   const stored = { frames: -key.in.frames, value: key.link === 'flat' ? 0 : key.in.value };
   if (key.link === 'flat' && stored.frames <= NO_REACH_FRAMES) stored.frames = span * DEFAULT_REACH;
   const clamped = outward(stored, span);

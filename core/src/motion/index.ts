@@ -1,5 +1,24 @@
 export {
-  MotionDocument, Subject, Channel, Key, Handle, KeyRole, Leave, HandleLink, Look, Stage, SHAPES, FRAME_GRAIN, parseMotion, BEHAVIOURS, Outside, Wobble, GuidePath, PathPoint, Guided, Cue,
+  MotionDocument,
+  Subject,
+  Channel,
+  Key,
+  Handle,
+  KeyRole,
+  Leave,
+  HandleLink,
+  Look,
+  Stage,
+  SHAPES,
+  FRAME_GRAIN,
+  parseMotion,
+  BEHAVIOURS,
+  Outside,
+  Wobble,
+  GuidePath,
+  PathPoint,
+  Guided,
+  Cue,
   Point,
 } from './schema.ts';
 export type { Shape } from './schema.ts';
@@ -25,7 +44,14 @@ export { createSegmentSampler } from './segment.ts';
 export { bakeMotion, bakeChannelInto } from './bake.ts';
 export type { BakedMotion, BakeSpan } from './bake.ts';
 export {
-  createMotion, createSubject, createChannel, createKey, findSubject, findChannel, channelOf, restingOf,
+  createMotion,
+  createSubject,
+  createChannel,
+  createKey,
+  findSubject,
+  findChannel,
+  channelOf,
+  restingOf,
 } from './document.ts';
 export { startingScene, bareScene } from './starting-scene.ts';
 export { tracksOf, trackEvents, trackRoles, trackValues, TRACKS } from './track.ts';

@@ -39,5 +39,11 @@ export function readLoop(channel: Channel, { first, last }: FrameRange, rate: Ra
   const meanSpeed = (extent / (closing - first)) * framesPerSecond(rate);
   const closesInValue = same(valueGap, 0);
   const closesInSpeed = Math.abs(speedGap) <= 0.05 * meanSpeed;
-  return { playsClosingFrame, valueGap: closesInValue ? 0 : valueGap, speedGap: closesInSpeed ? 0 : speedGap, closesInValue, closesInSpeed };
+  return {
+    playsClosingFrame,
+    valueGap: closesInValue ? 0 : valueGap,
+    speedGap: closesInSpeed ? 0 : speedGap,
+    closesInValue,
+    closesInSpeed,
+  };
 }

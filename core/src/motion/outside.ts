@@ -30,7 +30,8 @@ export function mapOutside({ keys, before, after }: Pick<Channel, 'keys' | 'befo
   const limit = outside.count > 0 ? outside.count * span : Infinity;
   const isOver = beyond >= limit;
   const gone = isOver ? limit : beyond;
-  if (outside.kind === 'continue') return { frame: edge, addedRounds: 0, direction: isOver ? 0 : 1, straight: isAfter ? gone : -gone };
+  if (outside.kind === 'continue')
+    return { frame: edge, addedRounds: 0, direction: isOver ? 0 : 1, straight: isAfter ? gone : -gone };
   return inRounds(outside.kind, { first, last, isAfter, span, gone, isOver });
 }
 
@@ -44,7 +45,10 @@ interface Rounds {
   isOver: boolean;
 }
 
-function inRounds(kind: Exclude<Outside['kind'], 'hold' | 'continue'>, { first, last, isAfter, span, gone, isOver }: Rounds): Mapped {
+function inRounds(
+  kind: Exclude<Outside['kind'], 'hold' | 'continue'>,
+  { first, last, isAfter, span, gone, isOver }: Rounds,
+): Mapped {
   // At the very end of the rounds it is the end of the last one, not the start of another.
   const round = isOver ? Math.ceil(gone / span) - 1 : Math.floor(gone / span);
   const into = gone - round * span;

@@ -74,7 +74,11 @@ export function placeOf(motion: MotionDocument, subject: Subject, frame: number)
   const { orient, angle, lean } = subject.guide;
   const travel = findChannel(subject, 'travel');
   const speed = travel && lean > 0 ? channelSpeed(travel, frame, motion.rate).right * sampler.lengthPx : 0;
-  return { x: place.x, y: place.y, turn: (orient ? place.angle + angle : 0) + leanDegrees(place.curvature, speed, lean) };
+  return {
+    x: place.x,
+    y: place.y,
+    turn: (orient ? place.angle + angle : 0) + leanDegrees(place.curvature, speed, lean),
+  };
 }
 
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;

@@ -100,5 +100,8 @@ export function channelSpeed(channel: Channel, frame: number, rate: Rate): Speed
   if (blend) return { left: 0, right: 0 };
   const wobble = channel.wobble ? wobbleAt(channel.wobble, frame).slope : 0;
   const fps = framesPerSecond(rate);
-  return { left: (slopeBeside(channel, frame, -1) + wobble) * fps, right: (slopeBeside(channel, frame, 1) + wobble) * fps };
+  return {
+    left: (slopeBeside(channel, frame, -1) + wobble) * fps,
+    right: (slopeBeside(channel, frame, 1) + wobble) * fps,
+  };
 }

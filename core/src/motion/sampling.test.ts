@@ -1,7 +1,20 @@
 import { test, expect } from 'vitest';
 import fc from 'fast-check';
 import {
-  bakeMotion, createBezierEase, createBezierTime, createChannel, createKey, createMotion, createSubject, EASES, EASE_NAMES, keyIndexAt, sampleChannel, solveBezierTime, type Key, type Leave,
+  bakeMotion,
+  createBezierEase,
+  createBezierTime,
+  createChannel,
+  createKey,
+  createMotion,
+  createSubject,
+  EASES,
+  EASE_NAMES,
+  keyIndexAt,
+  sampleChannel,
+  solveBezierTime,
+  type Key,
+  type Leave,
 } from './index.ts';
 import { segmentCurve } from './segment.ts';
 
@@ -28,7 +41,12 @@ const anyKeys = fc
     parts
       .sort((a, b) => a.frame - b.frame)
       .map(({ frame, value, leave, link, inFrames, outFrames }) =>
-        createKey(frame, value, { leave, link, in: { frames: inFrames, value: 5 }, out: { frames: outFrames, value: -5 } }),
+        createKey(frame, value, {
+          leave,
+          link,
+          in: { frames: inFrames, value: 5 },
+          out: { frames: outFrames, value: -5 },
+        }),
       ),
   );
 
@@ -91,7 +109,10 @@ test('Bézier time agrees with bisection to 1e-9 whatever the handles, vertical 
 });
 
 test('the closed form agrees with the bracketed solver, also hard by the ends and the middle', () => {
-  const share = fc.oneof(fc.double({ min: 0, max: 1, noNaN: true }), fc.constantFrom(0, 1, 1 / 3, 2 / 3, 0.42, 0.58, 1e-9, 1 - 1e-9));
+  const share = fc.oneof(
+    fc.double({ min: 0, max: 1, noNaN: true }),
+    fc.constantFrom(0, 1, 1 / 3, 2 / 3, 0.42, 0.58, 1e-9, 1 - 1e-9),
+  );
   const near = fc.constantFrom(2 ** -50, 0.5 - 2 ** -50, 0.5, 0.5 + 2 ** -50, 1 - 2 ** -50);
   fc.assert(
     fc.property(share, share, fc.oneof(fc.double({ min: 0, max: 1, noNaN: true }), near), (x1, x2, x) => {
@@ -134,9 +155,17 @@ test('seeking a key finds what going through all of them finds', () => {
 
 test('a batch of an ease is what it is one by one, within 1e-9', () => {
   const xs = Float64Array.from({ length: 5000 }, (_, i) => (i - 100) / 4800);
-  for (const [x1, y1, x2, y2] of [[0.42, 0, 0.58, 1], [0, 0, 0, 1], [1, 0, 0, 1], [0.1, 1.4, 0.9, -0.4], [1 / 3, 1 / 3, 2 / 3, 2 / 3]] as const) {
+  for (const [x1, y1, x2, y2] of [
+    [0.42, 0, 0.58, 1],
+    [0, 0, 0, 1],
+    [1, 0, 0, 1],
+    [0.1, 1.4, 0.9, -0.4],
+    [1 / 3, 1 / 3, 2 / 3, 2 / 3],
+  ] as const) {
     const ease = createBezierEase(x1, y1, x2, y2);
-    ease.into(new Float64Array(xs.length), xs).forEach((value, i) => expect(Math.abs(value - ease.at(xs[i]!))).toBeLessThan(1e-9));
+    ease
+      .into(new Float64Array(xs.length), xs)
+      .forEach((value, i) => expect(Math.abs(value - ease.at(xs[i]!))).toBeLessThan(1e-9));
   }
 });
 
@@ -166,21 +195,35 @@ test('every key is hit exactly, whatever its handles, leaves and links', () => {
 
 test('baking equals sampling frame by frame, at any step and from any frame', () => {
   fc.assert(
-    fc.property(anyKeys, fc.integer({ min: -60, max: 20 }), fc.constantFrom(0.25, 0.5, 1, 2), fc.integer({ min: 1, max: 3 }), (keys, first, step, exposure) => {
-      const subject = { ...createSubject('a', 'Drawer', LOOK, { x: 0, y: 0 }), exposure, channels: [createChannel('rotation', 0, keys)] };
-      const motion = { ...createMotion([subject]), range: { first: -60, last: 160 } };
-      const baked = bakeMotion(motion, { first, last: 160, step });
-      const column = baked.subjects['a']!.rotation!;
-      expect(column.length).toBe(baked.count);
-      column.forEach((value, i) => {
-        const frame = first + i * step;
-        const shown = exposure === 1 ? frame : -60 + exposure * Math.floor((frame + 60) / exposure);
-        // Time is solved to a billionth of the span; where a curve stands upright that may be a long way.
-        const at = keyIndexAt(keys, shown);
-        const spanFrames = at < 0 ? 1 : (keys[at + 1]?.frame ?? keys[at]!.frame + 1) - keys[at]!.frame;
-        const near = [-1e-9 * spanFrames, 1e-9 * spanFrames].map((by) => sampleChannel(subject.channels[0]!, shown + by));
-        expect(Math.abs(value - sampleChannel(subject.channels[0]!, shown))).toBeLessThan(1e-8 + Math.abs(near[1]! - near[0]!));
-      });
-    }),
+    fc.property(
+      anyKeys,
+      fc.integer({ min: -60, max: 20 }),
+      fc.constantFrom(0.25, 0.5, 1, 2),
+      fc.integer({ min: 1, max: 3 }),
+      (keys, first, step, exposure) => {
+        const subject = {
+          ...createSubject('a', 'Drawer', LOOK, { x: 0, y: 0 }),
+          exposure,
+          channels: [createChannel('rotation', 0, keys)],
+        };
+        const motion = { ...createMotion([subject]), range: { first: -60, last: 160 } };
+        const baked = bakeMotion(motion, { first, last: 160, step });
+        const column = baked.subjects['a']!.rotation!;
+        expect(column.length).toBe(baked.count);
+        column.forEach((value, i) => {
+          const frame = first + i * step;
+          const shown = exposure === 1 ? frame : -60 + exposure * Math.floor((frame + 60) / exposure);
+          // Time is solved to a billionth of the span; where a curve stands upright that may be a long way.
+          const at = keyIndexAt(keys, shown);
+          const spanFrames = at < 0 ? 1 : (keys[at + 1]?.frame ?? keys[at]!.frame + 1) - keys[at]!.frame;
+          const near = [-1e-9 * spanFrames, 1e-9 * spanFrames].map((by) =>
+            sampleChannel(subject.channels[0]!, shown + by),
+          );
+          expect(Math.abs(value - sampleChannel(subject.channels[0]!, shown))).toBeLessThan(
+            1e-8 + Math.abs(near[1]! - near[0]!),
+          );
+        });
+      },
+    ),
   );
 });

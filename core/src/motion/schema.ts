@@ -62,7 +62,10 @@ export const Wobble = z
     fadeInFrames: z.number().min(0).max(FRAME_LIMIT),
     fadeOutFrames: z.number().min(0).max(FRAME_LIMIT),
   })
-  .refine((wobble) => wobble.lastFrame >= wobble.firstFrame, { path: ['lastFrame'], message: 'The wobble ends before it begins.' });
+  .refine((wobble) => wobble.lastFrame >= wobble.firstFrame, {
+    path: ['lastFrame'],
+    message: 'The wobble ends before it begins.',
+  });
 export type Wobble = z.infer<typeof Wobble>;
 
 /** One animatable quantity of one subject: at rest where it has no keys. Unit and label come from `CHANNELS`. Outside its keys it holds unless said. */
@@ -104,11 +107,21 @@ export const PathPoint = Point.extend({ in: Point, out: Point });
 export type PathPoint = z.infer<typeof PathPoint>;
 
 /** A line to travel along: cubic Bézier pieces through its points; a closed one goes on from the last to the first. */
-export const GuidePath = z.object({ id: Id, name: z.string().trim().min(1).max(60), closed: z.boolean(), points: z.array(PathPoint).min(2).max(2000) });
+export const GuidePath = z.object({
+  id: Id,
+  name: z.string().trim().min(1).max(60),
+  closed: z.boolean(),
+  points: z.array(PathPoint).min(2).max(2000),
+});
 export type GuidePath = z.infer<typeof GuidePath>;
 
 /** How a subject goes along a guide path: turned with it (by an angle besides), and leaning into its turns. */
-export const Guided = z.object({ pathId: Id, orient: z.boolean(), angle: z.number().min(-3600).max(3600), lean: z.number().min(0).max(10) });
+export const Guided = z.object({
+  pathId: Id,
+  orient: z.boolean(),
+  angle: z.number().min(-3600).max(3600),
+  lean: z.number().min(0).max(10),
+});
 export type Guided = z.infer<typeof Guided>;
 
 /** A named frame: a beat, a contact. */
@@ -152,8 +165,10 @@ export const MOST_KEYS = 40_000;
 export const MOST_PATH_POINTS = 4000;
 export const MOST_PARENTS = 16;
 
-const totalKeys = (subjects: readonly Subject[]): number => subjects.reduce((sum, subject) => subject.channels.reduce((all, channel) => all + channel.keys.length, sum), 0);
-const totalPoints = (guides: readonly GuidePath[]): number => guides.reduce((sum, guide) => sum + guide.points.length, 0);
+const totalKeys = (subjects: readonly Subject[]): number =>
+  subjects.reduce((sum, subject) => subject.channels.reduce((all, channel) => all + channel.keys.length, sum), 0);
+const totalPoints = (guides: readonly GuidePath[]): number =>
+  guides.reduce((sum, guide) => sum + guide.points.length, 0);
 
 /** Whether following the parents from any subject ends at the stage, and every name of another part leads somewhere. */
 function hangsTogether({ subjects, guides }: { subjects: Subject[]; guides: GuidePath[] }): boolean {
@@ -194,9 +209,18 @@ export const MotionDocument = z.preprocess(
       /** From which new wobbles draw theirs. */
       seed: z.int().min(0).max(0xffffffff),
     })
-    .refine(hangsTogether, { path: ['subjects'], message: `A subject hangs on itself, more than ${MOST_PARENTS} deep, or on a subject or guide path that is not there.` })
-    .refine(({ subjects }) => totalKeys(subjects) <= MOST_KEYS, { path: ['subjects'], message: `A motion has at most ${MOST_KEYS} keys in all.` })
-    .refine(({ guides }) => totalPoints(guides) <= MOST_PATH_POINTS, { path: ['guides'], message: `The guide paths of a motion have at most ${MOST_PATH_POINTS} points in all.` }),
+    .refine(hangsTogether, {
+      path: ['subjects'],
+      message: `A subject hangs on itself, more than ${MOST_PARENTS} deep, or on a subject or guide path that is not there.`,
+    })
+    .refine(({ subjects }) => totalKeys(subjects) <= MOST_KEYS, {
+      path: ['subjects'],
+      message: `A motion has at most ${MOST_KEYS} keys in all.`,
+    })
+    .refine(({ guides }) => totalPoints(guides) <= MOST_PATH_POINTS, {
+      path: ['guides'],
+      message: `The guide paths of a motion have at most ${MOST_PATH_POINTS} points in all.`,
+    }),
 );
 export type MotionDocument = z.infer<typeof MotionDocument>;
 

@@ -18,7 +18,12 @@ export function segmentCurve(keys: readonly Key[], index: number): { x1: number;
   const span = to.frame - from.frame;
   const out = outHandle(keys[index - 1], from, to);
   const arrive = inHandle(from, to, keys[index + 2]);
-  return { x1: out.frames / span, x2: 1 + arrive.frames / span, v1: from.value + out.value, v2: to.value + arrive.value };
+  return {
+    x1: out.frames / span,
+    x2: 1 + arrive.frames / span,
+    v1: from.value + out.value,
+    v2: to.value + arrive.value,
+  };
 }
 
 /** How much of the way between two colours is gone at a share of the time; handles tell when, not how far. */
@@ -36,7 +41,8 @@ export function createSegmentSampler(keys: readonly Key[], index: number, blend:
   const to = keys[index + 1]!;
   const span = to.frame - from.frame;
   if (from.leave === 'step' || blend === 'held') return (frame) => (frame >= to.frame ? to.value : from.value);
-  if (blend === 'colour') return (frame) => mixColours(from.value, to.value, colourShare(keys, index, (frame - from.frame) / span));
+  if (blend === 'colour')
+    return (frame) => mixColours(from.value, to.value, colourShare(keys, index, (frame - from.frame) / span));
   if (from.leave === 'curve') {
     const { x1, x2, v1, v2 } = segmentCurve(keys, index);
     const time = createBezierTime(x1, x2);
@@ -64,7 +70,8 @@ export function segmentSlope(keys: readonly Key[], index: number, frame: number)
   if (from.leave === 'step') return 0;
   if (from.leave === 'linear') return (to.value - from.value) / span;
   // Between equal values even a family that stands upright does not move.
-  if (from.leave !== 'curve') return to.value === from.value ? 0 : ((to.value - from.value) * EASE_SLOPES[from.leave](t)) / span;
+  if (from.leave !== 'curve')
+    return to.value === from.value ? 0 : ((to.value - from.value) * EASE_SLOPES[from.leave](t)) / span;
   const { x1, x2, v1, v2 } = segmentCurve(keys, index);
   const at = createBezierTime(x1, x2)(t);
   const [x0, x3] = [0, 1];

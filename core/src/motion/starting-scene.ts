@@ -15,7 +15,9 @@ export function startingScene(motion: MotionDocument): MotionDocument {
     ...motion,
     subjects: motion.subjects.map((subject) => ({
       ...subject,
-      channels: subject.channels.map((channel) => createChannel(channel.id, withinLimits(sampleChannel(channel, motion.range.first)))),
+      channels: subject.channels.map((channel) =>
+        createChannel(channel.id, withinLimits(sampleChannel(channel, motion.range.first))),
+      ),
     })),
   };
 }
@@ -34,7 +36,13 @@ export function bareScene(motion: MotionDocument, { paths }: Given): MotionDocum
   const scene = startingScene(motion);
   const subjects = scene.subjects.map((subject): Subject => {
     const standing = paths ? subject : offItsPath(motion, subject);
-    return { ...standing, positionJoined: true, channels: standing.channels.filter((channel) => CHANNELS[channel.id].basic || channel.resting !== restingOf(subject, channel.id)) };
+    return {
+      ...standing,
+      positionJoined: true,
+      channels: standing.channels.filter(
+        (channel) => CHANNELS[channel.id].basic || channel.resting !== restingOf(subject, channel.id),
+      ),
+    };
   });
   return { ...scene, subjects, cues: [], workRange: null, seed: 1, guides: paths ? scene.guides : [] };
 }
@@ -48,6 +56,8 @@ function offItsPath(motion: MotionDocument, subject: Subject): Subject {
   return {
     ...subject,
     guide: null,
-    channels: subject.channels.filter(({ id }) => id !== 'travel').map((channel) => createChannel(channel.id, withinLimits(at[channel.id] ?? channel.resting))),
+    channels: subject.channels
+      .filter(({ id }) => id !== 'travel')
+      .map((channel) => createChannel(channel.id, withinLimits(at[channel.id] ?? channel.resting))),
   };
 }

@@ -18,7 +18,9 @@ const POSITION: Track = { id: 'position', label: 'Position', unit: 'px', channel
 /** Every track there can be, in the order of the channels. Colours are none: a way between packed colours has no length. */
 export const TRACKS: readonly Track[] = [
   POSITION,
-  ...CHANNEL_IDS.filter((id): id is Exclude<TrackId, 'position'> => !POSITION.channelIds.includes(id) && CHANNELS[id].blend !== 'colour').map((id) => ({
+  ...CHANNEL_IDS.filter(
+    (id): id is Exclude<TrackId, 'position'> => !POSITION.channelIds.includes(id) && CHANNELS[id].blend !== 'colour',
+  ).map((id) => ({
     id,
     label: CHANNELS[id].label,
     unit: CHANNELS[id].unit,
@@ -54,7 +56,11 @@ export function trackRoles(subject: Subject, track: Track): Map<number, KeyRole>
 
 /** The track's keys in order of frame, those of its channels on one frame taken together. */
 export function trackEvents(subject: Subject, track: Track): TrackEvent[] {
-  return Array.from(trackRoles(subject, track), ([frame, role]) => ({ frame, role, values: trackValues(subject, track, frame) }));
+  return Array.from(trackRoles(subject, track), ([frame, role]) => ({
+    frame,
+    role,
+    values: trackValues(subject, track, frame),
+  }));
 }
 
 /** The values of the track's channels at a frame, one for each of its channels. */

@@ -18,7 +18,11 @@ const STEPS: Record<number, (motion: Data) => Data> = {
     seed: 1,
     stage: isRecord(motion['stage']) ? { ...motion['stage'], pixelsPerMetre: 100 } : motion['stage'],
     subjects: Array.isArray(motion['subjects'])
-      ? motion['subjects'].map((subject: unknown) => (isRecord(subject) ? { ...subject, visible: true, parentId: null, pivot: { x: 0, y: 0 }, positionJoined: true, guide: null } : subject))
+      ? motion['subjects'].map((subject: unknown) =>
+          isRecord(subject)
+            ? { ...subject, visible: true, parentId: null, pivot: { x: 0, y: 0 }, positionJoined: true, guide: null }
+            : subject,
+        )
       : motion['subjects'],
   }),
 };
@@ -26,7 +30,12 @@ const STEPS: Record<number, (motion: Data) => Data> = {
 /** Brings a motion document of an older version up to this one. What is no such document is given back as it is, for the schema to refuse. */
 export function upgradeMotion(data: unknown): unknown {
   let motion = data;
-  while (isRecord(motion) && motion['format'] === 'undulan-motion' && typeof motion['version'] === 'number' && STEPS[motion['version']]) {
+  while (
+    isRecord(motion) &&
+    motion['format'] === 'undulan-motion' &&
+    typeof motion['version'] === 'number' &&
+    STEPS[motion['version']]
+  ) {
     motion = STEPS[motion['version']]!(motion);
   }
   return motion;

@@ -1,7 +1,20 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { anyMotion, anyPair, HOSTILE } from '../../testing/hostile-motions.ts';
-import { bakeMotion, channelSpeed, describeSpacing, frameTable, MotionDocument, poseOf, readTake, Reading, sampleChannel, startingScene, timingCharts, tracksOf } from '../index.ts';
+import {
+  bakeMotion,
+  channelSpeed,
+  describeSpacing,
+  frameTable,
+  MotionDocument,
+  poseOf,
+  readTake,
+  Reading,
+  sampleChannel,
+  startingScene,
+  timingCharts,
+  tracksOf,
+} from '../index.ts';
 
 const TOLERANCES = { keyFrames: 1, spacingPercent: 5 };
 
@@ -13,11 +26,22 @@ function* numbersIn(value: unknown): Generator<number> {
 }
 
 function expectFinite(value: unknown): void {
-  for (const number of numbersIn(value)) if (!Number.isFinite(number)) expect.fail(`not a finite number: ${number} in ${JSON.stringify(value)?.slice(0, 300)}`);
+  for (const number of numbersIn(value))
+    if (!Number.isFinite(number))
+      expect.fail(`not a finite number: ${number} in ${JSON.stringify(value)?.slice(0, 300)}`);
 }
 
 /** Whole frames, halves and the ends: enough to meet every kind of segment. */
-const framesOf = ({ range }: MotionDocument): number[] => [range.first, range.first + 0.5, Math.floor((range.first + range.last) / 2), range.last, range.last + 1, 1.0005, -100_000, 100_000];
+const framesOf = ({ range }: MotionDocument): number[] => [
+  range.first,
+  range.first + 0.5,
+  Math.floor((range.first + range.last) / 2),
+  range.last,
+  range.last + 1,
+  1.0005,
+  -100_000,
+  100_000,
+];
 
 test('whatever the schema accepts is sampled and placed without a number that is none', () => {
   fc.assert(
@@ -57,8 +81,14 @@ test('any document the schema accepts has charts, and each can be said in words'
         for (const track of tracksOf(subject)) {
           const charts = timingCharts(motion, subject, track);
           expectFinite(charts);
-          for (const chart of charts) expect(describeSpacing(chart, 100, track.unit, motion.rate)).not.toMatch(/NaN|Infinity|undefined/);
-          expectFinite(frameTable(subject, track, { first: motion.range.first, last: Math.min(motion.range.last, motion.range.first + 300) }));
+          for (const chart of charts)
+            expect(describeSpacing(chart, 100, track.unit, motion.rate)).not.toMatch(/NaN|Infinity|undefined/);
+          expectFinite(
+            frameTable(subject, track, {
+              first: motion.range.first,
+              last: Math.min(motion.range.last, motion.range.first + 300),
+            }),
+          );
         }
       }
     }),
@@ -66,16 +96,20 @@ test('any document the schema accepts has charts, and each can be said in words'
   );
 }, 120_000);
 
-test.each(Object.entries(HOSTILE))('%s: read against itself and against a scene at rest', (_name, make) => {
-  const motion = make();
-  expect(MotionDocument.safeParse(motion).error).toBeUndefined();
-  for (const take of [motion, startingScene(motion)]) {
-    const reading = readTake({ motion, tolerances: TOLERANCES }, take);
-    expectFinite(reading);
-    expect(reading.findings.length).toBeLessThanOrEqual(500);
-  }
-  for (const subject of motion.subjects.slice(-1)) {
-    for (const frame of framesOf(motion)) expectFinite(poseOf(motion, subject, frame));
-    for (const track of tracksOf(subject)) expectFinite(timingCharts(motion, subject, track));
-  }
-}, 60_000);
+test.each(Object.entries(HOSTILE))(
+  '%s: read against itself and against a scene at rest',
+  (_name, make) => {
+    const motion = make();
+    expect(MotionDocument.safeParse(motion).error).toBeUndefined();
+    for (const take of [motion, startingScene(motion)]) {
+      const reading = readTake({ motion, tolerances: TOLERANCES }, take);
+      expectFinite(reading);
+      expect(reading.findings.length).toBeLessThanOrEqual(500);
+    }
+    for (const subject of motion.subjects.slice(-1)) {
+      for (const frame of framesOf(motion)) expectFinite(poseOf(motion, subject, frame));
+      for (const track of tracksOf(subject)) expectFinite(timingCharts(motion, subject, track));
+    }
+  },
+  60_000,
+);

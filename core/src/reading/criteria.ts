@@ -16,9 +16,23 @@ function rootMeanSquare(values: readonly number[]): number {
 }
 
 /** What a criterion counts unless the exercise says otherwise: timing and spacing whole, what only some motions have half, economy nothing. */
-export const DEFAULT_WEIGHTS: Record<CriterionId, number> = { timing: 1, spacing: 1, path: 0.5, holds: 0.5, loop: 0.5, economy: 0 };
+export const DEFAULT_WEIGHTS: Record<CriterionId, number> = {
+  timing: 1,
+  spacing: 1,
+  path: 0.5,
+  holds: 0.5,
+  loop: 0.5,
+  economy: 0,
+};
 
-export const CRITERION_LABELS: Record<CriterionId, string> = { timing: 'Timing', spacing: 'Spacing', path: 'Path', holds: 'Holds', loop: 'Loop', economy: 'Economy of keys' };
+export const CRITERION_LABELS: Record<CriterionId, string> = {
+  timing: 'Timing',
+  spacing: 'Spacing',
+  path: 'Path',
+  holds: 'Holds',
+  loop: 'Loop',
+  economy: 'Economy of keys',
+};
 
 /** Keys too many or doing nothing, as percent of the target's keys, that score 50. */
 const ECONOMY_TOLERANCE = 25;
@@ -29,7 +43,12 @@ interface Measured {
   unit: string;
 }
 
-const FINDINGS_OF_ECONOMY: ReadonlySet<Finding['kind']> = new Set(['key-extra', 'keys-idle', 'channel-idle', 'track-extra']);
+const FINDINGS_OF_ECONOMY: ReadonlySet<Finding['kind']> = new Set([
+  'key-extra',
+  'keys-idle',
+  'channel-idle',
+  'track-extra',
+]);
 
 /** The error of each criterion that the target gives something to judge by. A missing or extra key, and a hold that is not there, count as four tolerances off. */
 function measure({ target, tracks }: BothRead, findings: readonly Finding[]): Partial<Record<CriterionId, Measured>> {
@@ -38,13 +57,17 @@ function measure({ target, tracks }: BothRead, findings: readonly Finding[]): Pa
   const share = { tolerance: tolerances.spacingPercent, unit: '%' };
   // Each key by its own tolerance, said in the exercise's.
   const offsets = readings.flatMap((track) => [
-    ...track.pairs.map((pair) => (pair.offsetFrames / toleranceAt(target, track, pair.targetFrame)) * tolerances.keyFrames),
+    ...track.pairs.map(
+      (pair) => (pair.offsetFrames / toleranceAt(target, track, pair.targetFrame)) * tolerances.keyFrames,
+    ),
     ...[...track.missingFrames, ...track.extraFrames].map(() => 4 * tolerances.keyFrames),
   ]);
   const arcs = readings.flatMap((track) => (track.path ? [track.path.worstPercent] : []));
   const holds = tracks.flatMap(holdDrifts).map((percent) => percent ?? 4 * tolerances.spacingPercent);
   const keys = readings.reduce((sum, track) => sum + track.pairs.length + track.missingFrames.length, 0);
-  const idle = findings.filter((finding) => FINDINGS_OF_ECONOMY.has(finding.kind)).reduce((sum, finding) => sum + Math.abs(finding.measured - finding.expected), 0);
+  const idle = findings
+    .filter((finding) => FINDINGS_OF_ECONOMY.has(finding.kind))
+    .reduce((sum, finding) => sum + Math.abs(finding.measured - finding.expected), 0);
   return {
     timing: { error: rootMeanSquare(offsets), tolerance: tolerances.keyFrames, unit: 'frames' },
     spacing: { error: rootMeanSquare(readings.map((track) => track.spacing.rmsPercent)), ...share },
@@ -61,7 +84,10 @@ function holdDrifts({ reading, target, warped }: ReadTrack): (number | null)[] {
   const drifts: (number | null)[] = reading.segments
     .filter((segment) => !segment.target)
     .map((segment) => {
-      const [a, b] = [Math.max(0, Math.round(segment.firstFrame - first)), Math.min((target[0]?.length ?? 1) - 1, Math.round(segment.lastFrame - first) - 1)];
+      const [a, b] = [
+        Math.max(0, Math.round(segment.firstFrame - first)),
+        Math.min((target[0]?.length ?? 1) - 1, Math.round(segment.lastFrame - first) - 1),
+      ];
       const most = warped.map((column) => {
         let drift = 0;
         for (let i = a; i <= b; i++) drift = Math.max(drift, Math.abs(column[i]! - column[a]!));
@@ -79,7 +105,9 @@ export function scoreCriteria(read: BothRead, findings: readonly Finding[]): Cri
   return CRITERION_IDS.flatMap((id): Criterion[] => {
     const weight = read.target.weights?.[id] ?? DEFAULT_WEIGHTS[id];
     const part = measured[id];
-    return part && weight > 0 ? [{ id, label: CRITERION_LABELS[id], weight, score: criterionScore(part.error, part.tolerance), ...part }] : [];
+    return part && weight > 0
+      ? [{ id, label: CRITERION_LABELS[id], weight, score: criterionScore(part.error, part.tolerance), ...part }]
+      : [];
   });
 }
 

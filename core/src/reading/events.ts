@@ -29,17 +29,26 @@ export function eventsOf(subject: Subject, track: Track, within: FrameRange): Tr
 }
 
 /** As many events as are matched, those nearest to the middle of the range, in order; and how many are left out. */
-export function nearestEvents(events: TrackEvent[], { first, last }: FrameRange, most: number): { events: TrackEvent[]; leftOut: number } {
+export function nearestEvents(
+  events: TrackEvent[],
+  { first, last }: FrameRange,
+  most: number,
+): { events: TrackEvent[]; leftOut: number } {
   if (events.length <= most) return { events, leftOut: 0 };
   const middle = (first + last) / 2;
   const centre = events.findIndex(({ frame }) => frame >= middle);
-  const from = Math.min(events.length - most, Math.max(0, (centre < 0 ? events.length : centre) - Math.floor(most / 2)));
+  const from = Math.min(
+    events.length - most,
+    Math.max(0, (centre < 0 ? events.length : centre) - Math.floor(most / 2)),
+  );
   return { events: events.slice(from, from + most), leftOut: events.length - most };
 }
 
 /** The events without those that only a coordinate that never changes is keyed on, where another one moves: such keys say nothing of when. */
 function withoutStill(subject: Subject, track: Track, events: readonly TrackEvent[]): TrackEvent[] {
-  const moving = track.channelIds.flatMap((id) => findChannel(subject, id) ?? []).filter((channel) => channel.keys.length > 1 && !isStill(channel));
+  const moving = track.channelIds
+    .flatMap((id) => findChannel(subject, id) ?? [])
+    .filter((channel) => channel.keys.length > 1 && !isStill(channel));
   if (moving.length === 0) return [...events];
   const frames = new Set(moving.flatMap((channel) => channel.keys.map((key) => key.frame)));
   return events.filter((event) => frames.has(event.frame));
@@ -56,7 +65,12 @@ export function detectEvents(subject: Subject, track: Track, first: number, last
     const { low, high } = extentOf(values);
     const extent = high - low;
     if (!(extent > 0)) continue;
-    for (const i of [...turnsOf(values, TURN * extent), ...holdEdges(values, STILL * extent), ...speedBreaks(values, extent)]) frames.add(i);
+    for (const i of [
+      ...turnsOf(values, TURN * extent),
+      ...holdEdges(values, STILL * extent),
+      ...speedBreaks(values, extent),
+    ])
+      frames.add(i);
   }
   const inOrder = [...frames].sort((a, b) => a - b);
   // Two marks on neighbouring frames are one event seen twice.
@@ -106,7 +120,13 @@ function speedBreaks(values: Float64Array, extent: number): number[] {
   for (let i = 0; i + 1 < values.length; i++) most = Math.max(most, Math.abs(step(i)));
   for (let i = 1; i + 1 < values.length; i++) {
     const change = Math.abs(step(i) - step(i - 1));
-    if (most > STILL * extent && change > BREAK * most && Math.abs(step(i)) > BREAK * 0.5 * most && Math.abs(step(i - 1)) > BREAK * 0.5 * most) breaks.push(i);
+    if (
+      most > STILL * extent &&
+      change > BREAK * most &&
+      Math.abs(step(i)) > BREAK * 0.5 * most &&
+      Math.abs(step(i - 1)) > BREAK * 0.5 * most
+    )
+      breaks.push(i);
   }
   return breaks;
 }

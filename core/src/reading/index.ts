@@ -1,6 +1,25 @@
 export {
-  Reading, TrackReading, SegmentReading, SegmentEase, KeyPair, ErrorStatistics, Criterion, Finding, Severity, Target, Tolerances,
-  FINDING_KINDS, FINDING_GROUPS, findingKey, READING_VERSION, CRITERION_IDS, CriterionId, CriterionWeights, KeyTolerance, Alternative, TargetTerms,
+  Reading,
+  TrackReading,
+  SegmentReading,
+  SegmentEase,
+  KeyPair,
+  ErrorStatistics,
+  Criterion,
+  Finding,
+  Severity,
+  Target,
+  Tolerances,
+  FINDING_KINDS,
+  FINDING_GROUPS,
+  findingKey,
+  READING_VERSION,
+  CRITERION_IDS,
+  CriterionId,
+  CriterionWeights,
+  KeyTolerance,
+  Alternative,
+  TargetTerms,
 } from './schema.ts';
 export type { FindingKind } from './schema.ts';
 export { readTake, targetRead, MODEL_NAME } from './read-take.ts';

@@ -19,6 +19,7 @@ test.for(Object.entries(FAULTS))('%s: found at its frames and its size, and noth
     const said = `seed ${seed}: ${JSON.stringify(findings.map(({ kind, firstFrame, lastFrame, measured }) => [kind, firstFrame, lastFrame, measured]))}`;
     expect([...new Set(findings.map((finding) => finding.kind))].toSorted(), said).toEqual(kinds.toSorted());
     const fault = findings.find((finding) => finding.kind === kinds[0])!;
-    for (const [name, value] of Object.entries(asked)) expect(fault[name as 'measured'], `${name} of ${said}`).toBeCloseTo(value, 1);
+    for (const [name, value] of Object.entries(asked))
+      expect(fault[name as 'measured'], `${name} of ${said}`).toBeCloseTo(value, 1);
   }
 });

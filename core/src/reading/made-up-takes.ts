@@ -57,9 +57,14 @@ export function madeUpTakes(motion: MotionDocument): MadeUpTake[] {
     { name: `Last extreme ${LATE_FRAMES} frames late`, motion: moveKeys(motion, [ref(last)], LATE_FRAMES).motion },
     { name: `All ${LATE_FRAMES} frames late`, motion: moveKeys(motion, keys.map(ref), LATE_FRAMES).motion },
   );
-  if (eased.length > 0) takes.push({ name: 'No ease anywhere', motion: setLeave(motion, eased.map(ref), 'linear').motion });
-  takes.push({ name: `Stops ${SHORT * 100} % short`, motion: moveKeys(motion, [ref(last)], 0, -SHORT * (last.value - (keys[0]?.value ?? 0) || way)).motion });
-  if (held) takes.push({ name: `A hold that drifts by ${DRIFT * 100} %`, motion: withDrift(motion, ref(held), DRIFT * way) });
+  if (eased.length > 0)
+    takes.push({ name: 'No ease anywhere', motion: setLeave(motion, eased.map(ref), 'linear').motion });
+  takes.push({
+    name: `Stops ${SHORT * 100} % short`,
+    motion: moveKeys(motion, [ref(last)], 0, -SHORT * (last.value - (keys[0]?.value ?? 0) || way)).motion,
+  });
+  if (held)
+    takes.push({ name: `A hold that drifts by ${DRIFT * 100} %`, motion: withDrift(motion, ref(held), DRIFT * way) });
   if (inner) takes.push({ name: 'An extreme left out', motion: deleteKeys(motion, [ref(inner)]).motion });
   return takes;
 }
@@ -74,12 +79,26 @@ function withDrift(motion: MotionDocument, ref: KeyRef, by: number): MotionDocum
   const bent = keys.map((key, i): Key => {
     // The sides away from the hold stay as they are, also where they were worked out.
     if (i === at) return { ...key, leave: 'curve', link: 'broken', in: effectiveHandles(keys, i).in, out: handle };
-    return i === at + 1 ? { ...key, link: 'broken', in: { frames: -handle.frames, value: handle.value }, out: effectiveHandles(keys, i).out } : key;
+    return i === at + 1
+      ? {
+          ...key,
+          link: 'broken',
+          in: { frames: -handle.frames, value: handle.value },
+          out: effectiveHandles(keys, i).out,
+        }
+      : key;
   });
   return {
     ...motion,
     subjects: motion.subjects.map((subject) =>
-      subject.id === ref.subjectId ? { ...subject, channels: subject.channels.map((channel) => (channel.id === ref.channelId ? { ...channel, keys: bent } : channel)) } : subject,
+      subject.id === ref.subjectId
+        ? {
+            ...subject,
+            channels: subject.channels.map((channel) =>
+              channel.id === ref.channelId ? { ...channel, keys: bent } : channel,
+            ),
+          }
+        : subject,
     ),
   };
 }

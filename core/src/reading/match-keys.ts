@@ -30,7 +30,11 @@ function distance(a: readonly number[], b: readonly number[]): number {
 }
 
 /** For each target key the take's keys (from, to) that are near enough in frames to be the same one. Both lists are in order of frame, so the windows only move on. */
-function windowsOf(target: readonly MatchEvent[], take: readonly MatchEvent[], reachFrames: number): { from: Int32Array; to: Int32Array } {
+function windowsOf(
+  target: readonly MatchEvent[],
+  take: readonly MatchEvent[],
+  reachFrames: number,
+): { from: Int32Array; to: Int32Array } {
   const from = new Int32Array(target.length);
   const to = new Int32Array(target.length);
   let [low, high] = [0, 0];
@@ -101,5 +105,9 @@ function traceBack(ways: readonly Uint8Array[], from: Int32Array, to: Int32Array
       paired[j] = 1;
     } else missing.push(i);
   }
-  return { pairs: pairs.reverse(), missing: missing.reverse(), extra: Array.from(paired.keys()).filter((k) => paired[k] === 0) };
+  return {
+    pairs: pairs.reverse(),
+    missing: missing.reverse(),
+    extra: Array.from(paired.keys()).filter((k) => paired[k] === 0),
+  };
 }

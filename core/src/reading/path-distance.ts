@@ -22,7 +22,10 @@ function distance(a: Place, b: Place): number {
 
 /** A track's way from one frame to another as `POINTS` places, evenly along its length. A way without length is one place. */
 function lineOf(subject: Subject, track: Track, from: number, to: number): Place[] {
-  const columns = sampleTrack(subject, track, SAMPLES + 1, { frameAt: (i) => from + ((to - from) * i) / SAMPLES, breaks: [] });
+  const columns = sampleTrack(subject, track, SAMPLES + 1, {
+    frameAt: (i) => from + ((to - from) * i) / SAMPLES,
+    breaks: [],
+  });
   const lengths = new Float64Array(SAMPLES + 1);
   for (let i = 1; i <= SAMPLES; i++) {
     let squared = 0;
@@ -89,21 +92,49 @@ export function segmentPaths({ target, take, track, range, pairs, span, isSame }
   const ends = pairs.filter((pair) => pair.role === 'extreme');
   return ends.slice(0, -1).map((pair, k) => {
     const next = ends[k + 1]!;
-    if (isSame(pair.targetFrame, next.targetFrame, SAME_LINE * span)) return { firstFrame: pair.targetFrame, lastFrame: next.targetFrame, worst: 0, mean: 0, worstFrame: pair.targetFrame };
+    if (isSame(pair.targetFrame, next.targetFrame, SAME_LINE * span))
+      return {
+        firstFrame: pair.targetFrame,
+        lastFrame: next.targetFrame,
+        worst: 0,
+        mean: 0,
+        worstFrame: pair.targetFrame,
+      };
     const asked = lineOf(target, track, pair.targetFrame, next.targetFrame);
     const drawn = lineOf(take, track, pair.takeFrame, next.takeFrame);
     const miss = (p: number): Place => drawn[p]!.map((value, c) => value - asked[p]![c]!);
     const [startMiss, endMiss] = [miss(0), miss(POINTS - 1)];
-    const laid = drawn.map((place, p) => place.map((value, c) => value - startMiss[c]! - ((endMiss[c]! - startMiss[c]!) * p) / (POINTS - 1)));
+    const laid = drawn.map((place, p) =>
+      place.map((value, c) => value - startMiss[c]! - ((endMiss[c]! - startMiss[c]!) * p) / (POINTS - 1)),
+    );
     // Walked at the same share of their lengths the leash is never shorter than it could be.
     const together = asked.map((place, p) => distance(place, laid[p]!));
     const leash = Math.max(...together);
     if (leash <= SAME_LINE * span) {
-      return { firstFrame: pair.targetFrame, lastFrame: next.targetFrame, worst: leash, mean: together.reduce((sum, apart) => sum + apart, 0) / POINTS, worstFrame: pair.targetFrame };
+      return {
+        firstFrame: pair.targetFrame,
+        lastFrame: next.targetFrame,
+        worst: leash,
+        mean: together.reduce((sum, apart) => sum + apart, 0) / POINTS,
+        worstFrame: pair.targetFrame,
+      };
     }
     const { distance: worst, at } = frechetDistance(asked, laid);
-    const mean = asked.reduce((sum, place) => sum + Math.min(...laid.map((other) => distance(place, other))), 0) / POINTS;
-    return { firstFrame: pair.targetFrame, lastFrame: next.targetFrame, worst, mean, worstFrame: frameNear(target, track, Math.max(range.first, pair.targetFrame), Math.min(range.last, next.targetFrame), asked[at]!) };
+    const mean =
+      asked.reduce((sum, place) => sum + Math.min(...laid.map((other) => distance(place, other))), 0) / POINTS;
+    return {
+      firstFrame: pair.targetFrame,
+      lastFrame: next.targetFrame,
+      worst,
+      mean,
+      worstFrame: frameNear(
+        target,
+        track,
+        Math.max(range.first, pair.targetFrame),
+        Math.min(range.last, next.targetFrame),
+        asked[at]!,
+      ),
+    };
   });
 }
 
@@ -121,7 +152,14 @@ function frameNear(subject: Subject, track: Track, from: number, to: number, pla
 /** The path of a whole track, in percent of its span. */
 export function wholePath(segments: readonly SegmentPath[], span: number): NonNullable<TrackReading['path']> {
   const percent = span > 0 ? 100 / span : 0;
-  const worst = segments.reduce<SegmentPath | undefined>((most, segment) => (segment.worst > (most?.worst ?? -1) ? segment : most), undefined);
+  const worst = segments.reduce<SegmentPath | undefined>(
+    (most, segment) => (segment.worst > (most?.worst ?? -1) ? segment : most),
+    undefined,
+  );
   const mean = segments.reduce((sum, segment) => sum + segment.mean, 0) / Math.max(1, segments.length);
-  return { worstPercent: (worst?.worst ?? 0) * percent, worstFrame: worst?.worstFrame ?? 0, meanPercent: mean * percent };
+  return {
+    worstPercent: (worst?.worst ?? 0) * percent,
+    worstFrame: worst?.worstFrame ?? 0,
+    meanPercent: mean * percent,
+  };
 }

@@ -19,14 +19,24 @@ export const MOST_WEIGHED = 3000;
 const GUIDED_TRACKS = 8;
 
 function weightOf({ subjects }: MotionDocument): number {
-  return subjects.reduce((sum, subject: Subject) => sum + tracksOf(subject).length + (subject.guide ? GUIDED_TRACKS : 0), 0);
+  return subjects.reduce(
+    (sum, subject: Subject) => sum + tracksOf(subject).length + (subject.guide ? GUIDED_TRACKS : 0),
+    0,
+  );
 }
 
 /** The parts of two ranges that are looked at: from the start, the same seconds of both, as many as `samples` allow. */
-export function rangesRead(target: MotionDocument, take: MotionDocument, samples: number): { target: FrameRange; take: FrameRange; isCut: boolean } {
+export function rangesRead(
+  target: MotionDocument,
+  take: MotionDocument,
+  samples: number,
+): { target: FrameRange; take: FrameRange; isCut: boolean } {
   const most = Math.max(2, Math.floor(samples / Math.max(1, weightOf(target) + weightOf(take))));
   const ratio = framesPerSecond(take.rate) / framesPerSecond(target.rate);
-  const cut = ({ first, last }: FrameRange, frames: number): FrameRange => ({ first, last: Math.min(last, first + Math.max(2, Math.floor(frames)) - 1) });
+  const cut = ({ first, last }: FrameRange, frames: number): FrameRange => ({
+    first,
+    last: Math.min(last, first + Math.max(2, Math.floor(frames)) - 1),
+  });
   const [ofTarget, ofTake] = [cut(target.range, most / Math.max(1, ratio)), cut(take.range, most * Math.min(1, ratio))];
   return { target: ofTarget, take: ofTake, isCut: ofTarget.last < target.range.last || ofTake.last < take.range.last };
 }
@@ -53,7 +63,9 @@ export interface LeftOut {
 /** Says what a reading left out; nothing where it looked at everything. */
 export function findLeftOut({ range, keys, findings }: LeftOut): Finding[] {
   const parts = [
-    ...(range ? [`only frames ${range.read.first} to ${range.read.last} of ${frameCount(range.asked)} are compared`] : []),
+    ...(range
+      ? [`only frames ${range.read.first} to ${range.read.last} of ${frameCount(range.asked)} are compared`]
+      : []),
     ...(keys > 0 ? [`${keys} keys are left unmatched because there are more than ${MOST_EVENTS} on one track`] : []),
     ...(findings > 0 ? [`${findings} more findings, of less weight, are not listed`] : []),
   ];

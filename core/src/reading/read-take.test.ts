@@ -1,18 +1,43 @@
 import { test, expect } from 'vitest';
 import fc from 'fast-check';
-import { createChannel, createKey, createMotion, createSubject, moveKeys, sampleChannel, setScene, type Key, type MotionDocument } from '../motion/index.ts';
+import {
+  createChannel,
+  createKey,
+  createMotion,
+  createSubject,
+  moveKeys,
+  sampleChannel,
+  setScene,
+  type Key,
+  type MotionDocument,
+} from '../motion/index.ts';
 import { moveOntoGuide } from '../spacing/index.ts';
-import { criterionScore, madeUpTakes, matchKeys, MODEL_NAME, Reading, readTake, targetRead, type Target } from './index.ts';
+import {
+  criterionScore,
+  madeUpTakes,
+  matchKeys,
+  MODEL_NAME,
+  Reading,
+  readTake,
+  targetRead,
+  type Target,
+} from './index.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#9a6b00' } as const;
 const TOLERANCES = { keyFrames: 1, spacingPercent: 5 };
 
 function drawer(x: Key[], y: Key[] = []): MotionDocument {
-  const subject = { ...createSubject('drawer', 'Drawer', LOOK, { x: 0, y: 0 }), channels: [createChannel('position.x', 0, x), createChannel('position.y', 0, y)] };
+  const subject = {
+    ...createSubject('drawer', 'Drawer', LOOK, { x: 0, y: 0 }),
+    channels: [createChannel('position.x', 0, x), createChannel('position.y', 0, y)],
+  };
   return { ...createMotion([subject]), range: { first: 1, last: 33 } };
 }
 
-const linear = (last: number, value = 600): Key[] => [createKey(1, 0, { leave: 'linear' }), createKey(last, value, { leave: 'linear' })];
+const linear = (last: number, value = 600): Key[] => [
+  createKey(1, 0, { leave: 'linear' }),
+  createKey(last, value, { leave: 'linear' }),
+];
 const smooth = (last: number): Key[] => [createKey(1, 0, { link: 'flat' }), createKey(last, 600, { link: 'flat' })];
 const target = (motion: MotionDocument): Target => ({ motion, tolerances: TOLERANCES });
 const kinds = (reading: Reading): string[] => reading.findings.map((finding) => finding.kind);
@@ -65,7 +90,13 @@ test('keys of a coordinate that never changes are no keys too many: only that th
 test('a late arrival is said with its frames', () => {
   const reading = readTake(target(drawer(smooth(25))), drawer(smooth(28)));
   expect(reading.findings).toMatchObject([
-    { kind: 'key-late', measured: 28, expected: 25, severity: 'clear', sentence: 'The drawer arrives 3 frames late: frame 28 instead of 25.' },
+    {
+      kind: 'key-late',
+      measured: 28,
+      expected: 25,
+      severity: 'clear',
+      sentence: 'The drawer arrives 3 frames late: frame 28 instead of 25.',
+    },
   ]);
 });
 
@@ -82,7 +113,10 @@ test('no ease where the target eases is named at both ends', () => {
 
 test('sentences agree with subjects of one and of many', () => {
   const said = (name: string): string => {
-    const named = (motion: MotionDocument): MotionDocument => ({ ...motion, subjects: motion.subjects.map((subject) => ({ ...subject, name })) });
+    const named = (motion: MotionDocument): MotionDocument => ({
+      ...motion,
+      subjects: motion.subjects.map((subject) => ({ ...subject, name })),
+    });
     return readTake(target(named(drawer(smooth(25)))), named(drawer(smooth(23)))).findings[0]!.sentence;
   };
   expect(said('Dishes')).toBe('The dishes arrive 2 frames early: frame 23 instead of 25.');
@@ -92,7 +126,14 @@ test('sentences agree with subjects of one and of many', () => {
 test('missing, extra and absent keys are findings, not failures', () => {
   const three = [createKey(1, 0), createKey(13, 500), createKey(25, 600)];
   expect(kinds(readTake(target(drawer(three)), drawer([three[0]!, three[2]!])))).toContain('key-missing');
-  expect(kinds(readTake(target(drawer(linear(25))), drawer([linear(25)[0]!, createKey(13, 300, { leave: 'linear' }), linear(25)[1]!])))).toEqual(['key-extra']);
+  expect(
+    kinds(
+      readTake(
+        target(drawer(linear(25))),
+        drawer([linear(25)[0]!, createKey(13, 300, { leave: 'linear' }), linear(25)[1]!]),
+      ),
+    ),
+  ).toEqual(['key-extra']);
   const untouched = readTake(target(drawer(three)), drawer([]));
   expect(kinds(untouched)).toEqual(['track-never-keyed']);
   expect(untouched.findings[0]!.sentence).toBe('Position is never keyed: the drawer stays unchanged.');
@@ -104,7 +145,11 @@ test('a key held too long, a drifting hold and a wrong pose each read as themsel
   const held = [createKey(1, 0, { leave: 'step' }), createKey(25, 600)];
   expect(kinds(readTake(target(drawer(linear(25))), drawer(held)))).toEqual(['held-not-moving']);
   const holds = [createKey(1, 0, { leave: 'linear' }), createKey(13, 600, { leave: 'linear' }), createKey(25, 600)];
-  const drifts = [holds[0]!, { ...holds[1]!, leave: 'curve' as const, link: 'broken' as const, out: { frames: 6, value: 120 } }, holds[2]!];
+  const drifts = [
+    holds[0]!,
+    { ...holds[1]!, leave: 'curve' as const, link: 'broken' as const, out: { frames: 6, value: 120 } },
+    holds[2]!,
+  ];
   expect(kinds(readTake(target(drawer(holds)), drawer(drifts)))).toEqual(['hold-moves']);
   const short = readTake(target(drawer(linear(25))), drawer(linear(25, 540)));
   expect(short.findings).toMatchObject([{ kind: 'pose-off', firstFrame: 25, severity: 'clear' }]);
@@ -120,7 +165,8 @@ test('another rate is compared in seconds and is a finding of its own', () => {
 });
 
 test('on a trajectory a late take is behind along the way, measured by distance', () => {
-  const arc = (last: number): MotionDocument => drawer(linear(last), [createKey(1, 400, { leave: 'linear' }), createKey(last, 0, { leave: 'linear' })]);
+  const arc = (last: number): MotionDocument =>
+    drawer(linear(last), [createKey(1, 400, { leave: 'linear' }), createKey(last, 0, { leave: 'linear' })]);
   const track = readTake(target(arc(25)), arc(27)).tracks[0]!;
   expect(track.span).toBeCloseTo(Math.hypot(600, 400), 9);
   expect(track.raw.worstPercent).toBeCloseTo(-7.692, 3);
@@ -128,43 +174,68 @@ test('on a trajectory a late take is behind along the way, measured by distance'
 });
 
 test('behind and ahead go by the way the segment travels, up or down', () => {
-  const even = (from: number, to: number): MotionDocument => drawer([createKey(1, from, { leave: 'linear' }), createKey(25, to)]);
-  const early = (from: number, to: number): MotionDocument => drawer([createKey(1, from, { leave: 'sine-out' }), createKey(25, to)]);
-  for (const [from, to] of [[0, 600], [600, 0]] as const) {
-    const sentences = readTake({ motion: early(from, to), tolerances: { keyFrames: 1, spacingPercent: 15 } }, even(from, to)).findings.map((finding) => finding.sentence);
+  const even = (from: number, to: number): MotionDocument =>
+    drawer([createKey(1, from, { leave: 'linear' }), createKey(25, to)]);
+  const early = (from: number, to: number): MotionDocument =>
+    drawer([createKey(1, from, { leave: 'sine-out' }), createKey(25, to)]);
+  for (const [from, to] of [
+    [0, 600],
+    [600, 0],
+  ] as const) {
+    const sentences = readTake(
+      { motion: early(from, to), tolerances: { keyFrames: 1, spacingPercent: 15 } },
+      even(from, to),
+    ).findings.map((finding) => finding.sentence);
     expect(sentences).toEqual([expect.stringMatching(/^No fast start/), expect.stringMatching(/^No slow finish/)]);
   }
-  const mild = (to: number) => drawer([createKey(1, 300, { leave: 'curve', link: 'broken', out: { frames: 8, value: (to - 300) * 0.24 } }), createKey(25, to, { link: 'broken', in: { frames: -8, value: (300 - to) / 3 } })]);
+  const mild = (to: number) =>
+    drawer([
+      createKey(1, 300, { leave: 'curve', link: 'broken', out: { frames: 8, value: (to - 300) * 0.24 } }),
+      createKey(25, to, { link: 'broken', in: { frames: -8, value: (300 - to) / 3 } }),
+    ]);
   for (const to of [600, 0]) {
-    const finding = readTake({ motion: even(300, to), tolerances: { keyFrames: 1, spacingPercent: 1 } }, mild(to)).findings[0]!;
+    const finding = readTake({ motion: even(300, to), tolerances: { keyFrames: 1, spacingPercent: 1 } }, mild(to))
+      .findings[0]!;
     expect(finding.sentence).toMatch(/behind the target's spacing/);
   }
 });
 
 test('shifting a whole take by n frames reads as n late at every key and no spacing error', () => {
   fc.assert(
-    fc.property(fc.integer({ min: -6, max: 6 }), fc.uniqueArray(fc.integer({ min: 2, max: 24 }), { maxLength: 3 }), (shift, between) => {
-      const frames = [1, ...between.sort((a, b) => a - b), 25];
-      const motion = drawer(frames.map((frame, i) => createKey(frame, i * 200)));
-      const refs = frames.map((frame) => ({ subjectId: 'drawer', channelId: 'position.x' as const, frame }));
-      // Frames closer than the shift may rightly be taken for one another.
-      fc.pre(frames.every((frame, i) => i === 0 || frame - frames[i - 1]! > 2 * Math.abs(shift)));
-      const track = readTake(target(motion), moveKeys(motion, refs, shift).motion).tracks[0]!;
-      expect(track.pairs.map((pair) => pair.offsetFrames)).toEqual(frames.map(() => shift));
-      expect(track.spacing.rmsPercent).toBeCloseTo(0, 6);
-    }),
+    fc.property(
+      fc.integer({ min: -6, max: 6 }),
+      fc.uniqueArray(fc.integer({ min: 2, max: 24 }), { maxLength: 3 }),
+      (shift, between) => {
+        const frames = [1, ...between.sort((a, b) => a - b), 25];
+        const motion = drawer(frames.map((frame, i) => createKey(frame, i * 200)));
+        const refs = frames.map((frame) => ({ subjectId: 'drawer', channelId: 'position.x' as const, frame }));
+        // Frames closer than the shift may rightly be taken for one another.
+        fc.pre(frames.every((frame, i) => i === 0 || frame - frames[i - 1]! > 2 * Math.abs(shift)));
+        const track = readTake(target(motion), moveKeys(motion, refs, shift).motion).tracks[0]!;
+        expect(track.pairs.map((pair) => pair.offsetFrames)).toEqual(frames.map(() => shift));
+        expect(track.spacing.rmsPercent).toBeCloseTo(0, 6);
+      },
+    ),
   );
 });
 
 test('a run of keys each later than the last is matched key by key, not taken for the next ones', () => {
   const rack = (frames: number[]): MotionDocument =>
-    drawer([345, 345, 205, 245, 224, 230].map((value, i) => createKey(frames[i]!, value, { leave: i === 0 ? 'step' : 'curve' })));
-  const reading = readTake(target({ ...rack([1, 9, 17, 21, 25, 33]), range: { first: 1, last: 49 } }), rack([1, 9, 20, 26, 31, 36]));
+    drawer(
+      [345, 345, 205, 245, 224, 230].map((value, i) =>
+        createKey(frames[i]!, value, { leave: i === 0 ? 'step' : 'curve' }),
+      ),
+    );
+  const reading = readTake(
+    target({ ...rack([1, 9, 17, 21, 25, 33]), range: { first: 1, last: 49 } }),
+    rack([1, 9, 20, 26, 31, 36]),
+  );
   expect(reading.tracks[0]!.pairs.map((pair) => pair.offsetFrames)).toEqual([0, 0, 3, 5, 6, 3]);
 });
 
 test('leaving and reaching a hold late are told apart from other keys', () => {
-  const holds = (off: number): MotionDocument => drawer([createKey(1, 0), createKey(9 + off, 0, { leave: 'linear' }), createKey(21 + off, 600), createKey(33, 600)]);
+  const holds = (off: number): MotionDocument =>
+    drawer([createKey(1, 0), createKey(9 + off, 0, { leave: 'linear' }), createKey(21 + off, 600), createKey(33, 600)]);
   const sentences = readTake(target(holds(0)), holds(2)).findings.map((finding) => finding.sentence);
   expect(sentences).toEqual([
     'The drawer sets off 2 frames late: frame 11 instead of 9.',
@@ -174,13 +245,22 @@ test('leaving and reaching a hold late are told apart from other keys', () => {
 
 test('in-betweens are no events: they are neither missing nor extra; one that does nothing is pointed out', () => {
   const keys = [linear(25)[0]!, createKey(13, 300, { role: 'inbetween', leave: 'linear' }), linear(25)[1]!];
-  expect(readTake(target(drawer(linear(25))), drawer(keys)).findings).toMatchObject([{ kind: 'keys-idle', firstFrame: 13 }]);
+  expect(readTake(target(drawer(linear(25))), drawer(keys)).findings).toMatchObject([
+    { kind: 'keys-idle', firstFrame: 13 },
+  ]);
 });
 
 test('matching keeps order and names what is left over', () => {
   const event = (frame: number, value: number) => ({ frame, values: [value] });
   const scale = { frames: 8, value: 100 };
-  expect(matchKeys([event(1, 0), event(9, 50), event(17, 100)], [event(1, 0), event(18, 100)], scale)).toEqual({ pairs: [[0, 0], [2, 1]], missing: [1], extra: [] });
+  expect(matchKeys([event(1, 0), event(9, 50), event(17, 100)], [event(1, 0), event(18, 100)], scale)).toEqual({
+    pairs: [
+      [0, 0],
+      [2, 1],
+    ],
+    missing: [1],
+    extra: [],
+  });
   expect(matchKeys([], [event(3, 1)], scale)).toEqual({ pairs: [], missing: [], extra: [0] });
 });
 
@@ -190,20 +270,39 @@ test('a criterion is 100 at no error, 50 at the tolerance and 0 at four times it
 
 test('a take whose move was put on a path reads as the same move keyed by position', () => {
   const arc = (late: number): MotionDocument => {
-    const subject = createSubject('pancake', 'Pancake', { shape: 'disc', widthPx: 60, heightPx: 20, fill: '#b5651d' }, { x: 100, y: 400 });
-    const keys = { 'position.x': [createKey(1, 100), createKey(13 + late, 300), createKey(25 + late, 500)], 'position.y': [createKey(1, 400), createKey(13 + late, 100), createKey(25 + late, 400)] } as const;
-    const channels = subject.channels.map((channel) => (channel.id === 'position.x' || channel.id === 'position.y' ? createChannel(channel.id, 0, [...keys[channel.id]]) : channel));
+    const subject = createSubject(
+      'pancake',
+      'Pancake',
+      { shape: 'disc', widthPx: 60, heightPx: 20, fill: '#b5651d' },
+      { x: 100, y: 400 },
+    );
+    const keys = {
+      'position.x': [createKey(1, 100), createKey(13 + late, 300), createKey(25 + late, 500)],
+      'position.y': [createKey(1, 400), createKey(13 + late, 100), createKey(25 + late, 400)],
+    } as const;
+    const channels = subject.channels.map((channel) =>
+      channel.id === 'position.x' || channel.id === 'position.y'
+        ? createChannel(channel.id, 0, [...keys[channel.id]])
+        : channel,
+    );
     return { ...createMotion([{ ...subject, channels }]), range: { first: 1, last: 33 } };
   };
   const keyed = readTake(target(arc(0)), arc(3));
   const guided = readTake(target(arc(0)), moveOntoGuide(arc(3), 'pancake', 'way').motion);
-  expect(guided.findings.map(({ kind, firstFrame }) => [kind, firstFrame])).toEqual(keyed.findings.map(({ kind, firstFrame }) => [kind, firstFrame]));
-  expect(guided.tracks[0]!.pairs.map((pair) => pair.offsetFrames)).toEqual(keyed.tracks[0]!.pairs.map((pair) => pair.offsetFrames));
+  expect(guided.findings.map(({ kind, firstFrame }) => [kind, firstFrame])).toEqual(
+    keyed.findings.map(({ kind, firstFrame }) => [kind, firstFrame]),
+  );
+  expect(guided.tracks[0]!.pairs.map((pair) => pair.offsetFrames)).toEqual(
+    keyed.tracks[0]!.pairs.map((pair) => pair.offsetFrames),
+  );
   expect(readTake(target(arc(0)), moveOntoGuide(arc(0), 'pancake', 'way').motion).findings).toEqual([]);
 });
 
 test('of several acceptable targets the nearest counts, by name', () => {
-  const either: Target = { ...target(drawer(smooth(25))), alternatives: [{ name: 'Slower', motion: drawer(smooth(29)) }] };
+  const either: Target = {
+    ...target(drawer(smooth(25))),
+    alternatives: [{ name: 'Slower', motion: drawer(smooth(29)) }],
+  };
   expect(readTake(either, drawer(smooth(29)))).toMatchObject({ nearest: 'Slower', findings: [], proposedGrade: 100 });
   expect(readTake(either, drawer(smooth(25)))).toMatchObject({ nearest: MODEL_NAME, findings: [] });
   const between = readTake(either, drawer(smooth(28)));
@@ -212,7 +311,10 @@ test('of several acceptable targets the nearest counts, by name', () => {
 });
 
 test('one key may have a tolerance of its own', () => {
-  const strict: Target = { ...target(drawer(smooth(25))), keyTolerances: [{ subjectId: 'drawer', track: 'position', frame: 25, keyFrames: 4 }] };
+  const strict: Target = {
+    ...target(drawer(smooth(25))),
+    keyTolerances: [{ subjectId: 'drawer', track: 'position', frame: 25, keyFrames: 4 }],
+  };
   expect(kinds(readTake(target(drawer(smooth(25))), drawer(smooth(28))))).toEqual(['key-late']);
   const kept = readTake(strict, drawer(smooth(28)));
   expect(kept.findings).toEqual([]);
@@ -223,7 +325,10 @@ test('the grade is the mean by weights; a criterion the motion has nothing for i
   const late = drawer(smooth(26));
   const weighted = (weights: Target['weights']) => readTake({ ...target(drawer(smooth(25))), weights }, late);
   const plain = weighted({});
-  expect(plain.criteria.map(({ id, weight }) => [id, weight])).toEqual([['timing', 1], ['spacing', 1]]);
+  expect(plain.criteria.map(({ id, weight }) => [id, weight])).toEqual([
+    ['timing', 1],
+    ['spacing', 1],
+  ]);
   const [timing, spacing] = plain.criteria.map((criterion) => criterion.score) as [number, number];
   expect(weighted({ timing: 3 }).proposedGrade).toBe(Math.round((3 * timing + spacing) / 4));
   expect(weighted({ timing: 0 }).proposedGrade).toBe(Math.round(spacing));
@@ -232,18 +337,37 @@ test('the grade is the mean by weights; a criterion the motion has nothing for i
 
 test('a recording without keys is matched by what happens in it', () => {
   const recorded = (last: number): MotionDocument => {
-    const source = drawer([createKey(1, 0, { link: 'flat' }), createKey(last, 600, { link: 'flat' }), createKey(last + 10, 200, { link: 'flat' })]);
+    const source = drawer([
+      createKey(1, 0, { link: 'flat' }),
+      createKey(last, 600, { link: 'flat' }),
+      createKey(last + 10, 200, { link: 'flat' }),
+    ]);
     const channel = source.subjects[0]!.channels[0]!;
-    return drawer(Array.from({ length: last + 10 }, (_, i) => createKey(1 + i, sampleChannel(channel, 1 + i), { leave: 'linear' })));
+    return drawer(
+      Array.from({ length: last + 10 }, (_, i) => createKey(1 + i, sampleChannel(channel, 1 + i), { leave: 'linear' })),
+    );
   };
-  const model = drawer([createKey(1, 0, { link: 'flat' }), createKey(15, 600, { link: 'flat' }), createKey(25, 200, { link: 'flat' })]);
+  const model = drawer([
+    createKey(1, 0, { link: 'flat' }),
+    createKey(15, 600, { link: 'flat' }),
+    createKey(25, 200, { link: 'flat' }),
+  ]);
   expect(readTake(target(model), recorded(15)).findings).toEqual([]);
-  expect(readTake(target(model), recorded(18)).findings).toMatchObject([{ kind: 'key-late', measured: 18 }, { kind: 'key-late', measured: 28 }]);
+  expect(readTake(target(model), recorded(18)).findings).toMatchObject([
+    { kind: 'key-late', measured: 18 },
+    { kind: 'key-late', measured: 28 },
+  ]);
 });
 
 test('made-up takes carry the fault they are named for', () => {
-  const model = drawer([createKey(1, 0, { leave: 'linear' }), createKey(9, 0, { link: 'flat' }), createKey(25, 600, { link: 'flat' })]);
-  const found = Object.fromEntries(madeUpTakes(model).map(({ name, motion }) => [name, [...new Set(kinds(readTake(target(model), motion)))]]));
+  const model = drawer([
+    createKey(1, 0, { leave: 'linear' }),
+    createKey(9, 0, { link: 'flat' }),
+    createKey(25, 600, { link: 'flat' }),
+  ]);
+  const found = Object.fromEntries(
+    madeUpTakes(model).map(({ name, motion }) => [name, [...new Set(kinds(readTake(target(model), motion)))]]),
+  );
   expect(found).toEqual({
     'As the model': [],
     'Last extreme 2 frames late': ['key-late'],

@@ -34,7 +34,10 @@ function byFixingOrder(a: Finding, b: Finding): number {
 
 /** A stand-in for a subject the take lost: it never moves. */
 function standStill(subject: Subject): Subject {
-  return { ...subject, channels: subject.channels.map((channel) => createChannel(channel.id, channel.keys[0]?.value ?? channel.resting)) };
+  return {
+    ...subject,
+    channels: subject.channels.map((channel) => createChannel(channel.id, channel.keys[0]?.value ?? channel.resting)),
+  };
 }
 
 function subjectMissing(target: MotionDocument, subject: Subject): Finding {
@@ -60,20 +63,32 @@ function basicFindings({ target, take, tracks }: BothRead): Finding[] {
   const isLost = (subjectId: string): boolean => lost.some((subject) => subject.id === subjectId);
   return [
     ...lost.map((subject) => subjectMissing(target.motion, subject)),
-    ...tracks.filter((read) => !isLost(read.reading.subjectId)).flatMap((read) => [...findTiming(read.reading, target), ...findSpacing(read, target.tolerances)]),
+    ...tracks
+      .filter((read) => !isLost(read.reading.subjectId))
+      .flatMap((read) => [...findTiming(read.reading, target), ...findSpacing(read, target.tolerances)]),
   ];
 }
 
 /** Of more findings than are weighed those to fix first. */
 function weighed(found: Found): Found {
-  return found.findings.length <= MOST_WEIGHED ? found : { ...found, findings: found.findings.toSorted(byFixingOrder).slice(0, MOST_WEIGHED) };
+  return found.findings.length <= MOST_WEIGHED
+    ? found
+    : { ...found, findings: found.findings.toSorted(byFixingOrder).slice(0, MOST_WEIGHED) };
 }
 
 /** Every check over everything read, beside what is said of the settings; what one finding explains of another's is said once. */
 function allFindings(read: BothRead, settings: readonly Finding[]): Finding[] {
   const basic = weighed({ findings: [...settings, ...basicFindings(read)] });
-  const founds: Found[] = [basic, ...[findOverlap, findTurns, findSettles, findPath, findLimbs, findVolume, findEconomy].map((check) => weighed(check(read, basic.findings)))];
-  const told = (): Finding[] => founds.flatMap(({ findings }, i) => findings.filter((finding) => !founds.some((other, j) => j !== i && other.explains?.(finding))));
+  const founds: Found[] = [
+    basic,
+    ...[findOverlap, findTurns, findSettles, findPath, findLimbs, findVolume, findEconomy].map((check) =>
+      weighed(check(read, basic.findings)),
+    ),
+  ];
+  const told = (): Finding[] =>
+    founds.flatMap(({ findings }, i) =>
+      findings.filter((finding) => !founds.some((other, j) => j !== i && other.explains?.(finding))),
+    );
   founds.push(findLoop(read, told()));
   founds.push(findStrobing(read, told()));
   return told();
@@ -88,7 +103,9 @@ function readAgainst(asked: Target, handedIn: MotionDocument, samples: number): 
   const time = createSharedTime(motion, take);
   const tracks = motion.subjects.flatMap((subject) => {
     const found = counterpart(take, subject) ?? standStill(subject);
-    return tracksOf(subject).map((track) => readTrack({ motion, subject }, { motion: take, subject: found }, track, time));
+    return tracksOf(subject).map((track) =>
+      readTrack({ motion, subject }, { motion: take, subject: found }, track, time),
+    );
   });
   const read: BothRead = { target, take, handedIn, tracks };
   const found = allFindings(read, findSettings(asked.motion, handedIn)).sort(byFixingOrder);
@@ -102,7 +119,18 @@ function readAgainst(asked: Target, handedIn: MotionDocument, samples: number): 
   ];
   const criteria = scoreCriteria(read, findings);
   const score = weightedScore(criteria);
-  return { reading: { version: READING_VERSION, range: motion.range, nearest: null, tracks: tracks.map(({ reading }) => reading), findings, criteria, proposedGrade: Math.round(score) }, score };
+  return {
+    reading: {
+      version: READING_VERSION,
+      range: motion.range,
+      nearest: null,
+      tracks: tracks.map(({ reading }) => reading),
+      findings,
+      criteria,
+      proposedGrade: Math.round(score),
+    },
+    score,
+  };
 }
 
 /** The name of the model motion among its alternatives. */
@@ -117,7 +145,10 @@ export const MODEL_NAME = 'the model motion';
 export function readTake(target: Target, handedIn: MotionDocument): Reading {
   const { alternatives = [], ...single } = target;
   const samples = MOST_SAMPLES / (1 + alternatives.length);
-  const readings = [{ name: MODEL_NAME, motion: target.motion }, ...alternatives].map(({ name, motion }) => ({ name, ...readAgainst({ ...single, motion }, handedIn, samples) }));
+  const readings = [{ name: MODEL_NAME, motion: target.motion }, ...alternatives].map(({ name, motion }) => ({
+    name,
+    ...readAgainst({ ...single, motion }, handedIn, samples),
+  }));
   const best = readings.reduce((most, other) => (other.score > most.score + 1e-9 ? other : most));
   return { ...best.reading, nearest: alternatives.length > 0 ? best.name : null };
 }

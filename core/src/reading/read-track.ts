@@ -58,7 +58,11 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
   const span = spanOf(targetColumns);
 
   const eventsIn = (side: TrackSide): ReturnType<typeof nearestEvents> =>
-    nearestEvents(eventsOf(side.subject, track, withMargins(side.motion.range)).filter(isMatched), side.motion.range, MOST_EVENTS);
+    nearestEvents(
+      eventsOf(side.subject, track, withMargins(side.motion.range)).filter(isMatched),
+      side.motion.range,
+      MOST_EVENTS,
+    );
   const { events: targetEvents, leftOut: unmatchedInTarget } = eventsIn(target);
   const { events: takeEvents, leftOut: unmatchedInTake } = eventsIn(take);
   const match = matchKeys(
@@ -69,12 +73,20 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
   const pairs = match.pairs.map(([i, j]): KeyPair => {
     const targetFrame = targetEvents[i]!.frame;
     const takeFrame = takeEvents[j]!.frame;
-    return { targetFrame, takeFrame, offsetFrames: time.toTarget(takeFrame) - targetFrame, role: targetEvents[i]!.role };
+    return {
+      targetFrame,
+      takeFrame,
+      offsetFrames: time.toTarget(takeFrame) - targetFrame,
+      role: targetEvents[i]!.role,
+    };
   });
 
   const takeShown = (i: number): number =>
     exposedFrame(time.toTake(range.first + i), take.motion.range.first, take.subject.exposure);
-  const takeColumns = sampleTrack(take.subject, track, count, { frameAt: takeShown, breaks: take.subject.exposure === 1 ? [] : null });
+  const takeColumns = sampleTrack(take.subject, track, count, {
+    frameAt: takeShown,
+    breaks: take.subject.exposure === 1 ? [] : null,
+  });
   const raw = signedErrorInto(new Float64Array(count), { columns: targetColumns, span }, takeColumns);
   const moving = movingChannels(targetColumns, takeColumns);
   const warp = createWarp(pairs.map((pair) => ({ from: pair.targetFrame, to: pair.takeFrame })));
@@ -93,7 +105,10 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
       return true;
     });
   };
-  const paths = moving.length > 1 ? segmentPaths({ target: target.subject, take: take.subject, track, range, pairs, span, isSame }) : [];
+  const paths =
+    moving.length > 1
+      ? segmentPaths({ target: target.subject, take: take.subject, track, range, pairs, span, isSame })
+      : [];
   const from = Math.max(0, Math.ceil((targetEvents[0]?.frame ?? range.first) - range.first));
   const to = Math.min(count - 1, Math.floor((targetEvents.at(-1)?.frame ?? range.last) - range.first));
   return {
@@ -126,7 +141,13 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
   };
 }
 
-function readSegments(target: Subject, take: Subject, track: Track, pairs: readonly KeyPair[], span: number): SegmentReading[] {
+function readSegments(
+  target: Subject,
+  take: Subject,
+  track: Track,
+  pairs: readonly KeyPair[],
+  span: number,
+): SegmentReading[] {
   return pairs.slice(0, -1).map((pair, i) => {
     const next = pairs[i + 1]!;
     return {

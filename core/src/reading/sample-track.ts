@@ -13,7 +13,12 @@ export interface FrameRuns {
 }
 
 /** Samples a track, one row a channel. Straight runs are baked. */
-export function sampleTrack(subject: Subject, track: Track, count: number, { frameAt, breaks }: FrameRuns): Float64Array[] {
+export function sampleTrack(
+  subject: Subject,
+  track: Track,
+  count: number,
+  { frameAt, breaks }: FrameRuns,
+): Float64Array[] {
   return track.channelIds.map((id) => {
     const column = new Float64Array(count);
     const channel = findChannel(subject, id);
@@ -27,7 +32,12 @@ export function sampleTrack(subject: Subject, track: Track, count: number, { fra
       const [from, to] = [inside[run - 1] ?? 0, inside[run] ?? count];
       if (to <= from) continue;
       const first = frameAt(from);
-      bakeChannelInto(column.subarray(from, to), channel, first, to - from > 1 ? (frameAt(to - 1) - first) / (to - from - 1) : 1);
+      bakeChannelInto(
+        column.subarray(from, to),
+        channel,
+        first,
+        to - from > 1 ? (frameAt(to - 1) - first) / (to - from - 1) : 1,
+      );
     }
     return column;
   });

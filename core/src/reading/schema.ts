@@ -82,7 +82,7 @@ export const FINDING_KINDS = {
   'loop-open': 'polish',
   'loop-jerks': 'polish',
   'loop-hitches': 'polish',
-  'strobing': 'polish',
+  strobing: 'polish',
   'track-extra': 'polish',
   'channel-idle': 'polish',
   'keys-idle': 'polish',

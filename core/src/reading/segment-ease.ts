@@ -14,7 +14,13 @@ const STILL = 1e-6;
  * How a track leaves frame `from` and arrives at frame `to`: speed at the end ÷ mean speed over the way between the two keys.
  * Null where it stands still, held keys included.
  */
-export function segmentEase(subject: Subject, track: Track, from: number, to: number, span: number): SegmentEase | null {
+export function segmentEase(
+  subject: Subject,
+  track: Track,
+  from: number,
+  to: number,
+  span: number,
+): SegmentEase | null {
   const length = to - from;
   const probe = length * PROBE;
   // Just before the end: the jump that ends a held key is not a way travelled inside the segment.
@@ -23,7 +29,11 @@ export function segmentEase(subject: Subject, track: Track, from: number, to: nu
   for (const id of track.channelIds) {
     const channel = findChannel(subject, id);
     if (!channel || channel.keys.length === 0) continue;
-    const [atStart, atMiddle, atEnd] = [sampleChannel(channel, from), sampleChannel(channel, middle), sampleChannel(channel, end)];
+    const [atStart, atMiddle, atEnd] = [
+      sampleChannel(channel, from),
+      sampleChannel(channel, middle),
+      sampleChannel(channel, end),
+    ];
     first += (atMiddle - atStart) ** 2;
     second += (atEnd - atMiddle) ** 2;
     leaving += (sampleChannel(channel, from + probe) - atStart) ** 2;

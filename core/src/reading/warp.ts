@@ -10,7 +10,7 @@ export function createWarp(pairs: readonly { from: number; to: number }[]): Warp
     if (frame <= first.from) return first.to + (frame - first.from);
     if (frame >= last.from) return last.to + (frame - last.from);
     let i = 0;
-    for (let end = pairs.length - 2; i < end; ) {
+    for (let end = pairs.length - 2; i < end;) {
       const middle = (i + end) >>> 1;
       if (pairs[middle + 1]!.from < frame) i = middle + 1;
       else end = middle;

@@ -2,8 +2,26 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { EASE_NAMES, framesPerSecond, sampleChannel, type EaseName } from '../index.ts';
 import {
-  curveSpacing, dropFrames, easedSpacing, evenSpacing, favouredSpacing, fitCurve, gravitySpacing, halvesSpacing, marksToTravel, MARK_SPREADS, moveMark, ratePlanSpacing, springSpacing, spreadMarks, stepsOf,
-  swingSpacing, thirdsSpacing, travelToMarks, turned, type Spacing,
+  curveSpacing,
+  dropFrames,
+  easedSpacing,
+  evenSpacing,
+  favouredSpacing,
+  fitCurve,
+  gravitySpacing,
+  halvesSpacing,
+  marksToTravel,
+  MARK_SPREADS,
+  moveMark,
+  ratePlanSpacing,
+  springSpacing,
+  spreadMarks,
+  stepsOf,
+  swingSpacing,
+  thirdsSpacing,
+  travelToMarks,
+  turned,
+  type Spacing,
 } from './index.ts';
 
 test('halves crowd toward the end, the start or both, by the printed fractions', () => {
@@ -13,7 +31,9 @@ test('halves crowd toward the end, the start or both, by the printed fractions',
   expect(halvesSpacing(5, 'both')).toEqual([0, 1 / 8, 1 / 4, 3 / 4, 7 / 8, 1]);
   expect(evenSpacing(4)).toEqual([0, 1 / 4, 1 / 2, 3 / 4, 1]);
   expect(thirdsSpacing(3, 'end').map((progress) => Number(progress.toFixed(6)))).toEqual([0, 0.666667, 0.888889, 1]);
-  expect(favouredSpacing(4, 2, 1 / 3).map((progress) => Number(progress.toFixed(6)))).toEqual([0, 0.166667, 0.333333, 0.666667, 1]);
+  expect(favouredSpacing(4, 2, 1 / 3).map((progress) => Number(progress.toFixed(6)))).toEqual([
+    0, 0.166667, 0.333333, 0.666667, 1,
+  ]);
 });
 
 test('a drop of 1.2 m takes 11.87 frames at 24 fps, and its spacing grows by equal amounts', () => {
@@ -31,13 +51,27 @@ test('a swing is slow at both turns; a spring goes past its end and settles on i
   const spring = springSpacing(24, 2, 5);
   expect(Math.max(...spring)).toBeGreaterThan(1.1);
   expect(Math.abs(spring[23]! - 1)).toBeLessThan(0.03);
-  expect(ratePlanSpacing([{ frames: 2, speed: 1 }, { frames: 2, speed: 3 }])).toEqual([0, 1 / 8, 2 / 8, 5 / 8, 1]);
+  expect(
+    ratePlanSpacing([
+      { frames: 2, speed: 1 },
+      { frames: 2, speed: 3 },
+    ]),
+  ).toEqual([0, 1 / 8, 2 / 8, 5 / 8, 1]);
 });
 
 test('every builder runs from exactly 0 to exactly 1, and played from the other end is itself again', () => {
   const builders: ((n: number) => Spacing)[] = [
-    evenSpacing, swingSpacing, (n) => halvesSpacing(n, 'end'), (n) => halvesSpacing(n, 'start'), (n) => halvesSpacing(n, 'both'), (n) => thirdsSpacing(n, 'end'), (n) => thirdsSpacing(n, 'start'),
-    (n) => gravitySpacing(n, 'drop'), (n) => gravitySpacing(n, 'rise'), (n) => springSpacing(n, 1.5, 4), (n) => favouredSpacing(n, Math.max(1, Math.floor(n / 2)), 1 / 4),
+    evenSpacing,
+    swingSpacing,
+    (n) => halvesSpacing(n, 'end'),
+    (n) => halvesSpacing(n, 'start'),
+    (n) => halvesSpacing(n, 'both'),
+    (n) => thirdsSpacing(n, 'end'),
+    (n) => thirdsSpacing(n, 'start'),
+    (n) => gravitySpacing(n, 'drop'),
+    (n) => gravitySpacing(n, 'rise'),
+    (n) => springSpacing(n, 1.5, 4),
+    (n) => favouredSpacing(n, Math.max(1, Math.floor(n / 2)), 1 / 4),
     ...EASE_NAMES.map((name: EaseName) => (n: number) => easedSpacing(n, name)),
   ];
   fc.assert(
@@ -59,11 +93,19 @@ test('marks crowd where they should, never pass each other, and stay between the
   expect(turns[0]!).toBeLessThan(turns[3]!);
   expect(gaps(spreadMarks(12, 'sparse-both-turns', 0.8, true))[0]!).toBeGreaterThan(1 / 12);
   fc.assert(
-    fc.property(fc.integer({ min: 3, max: 48 }), fc.constantFrom(...MARK_SPREADS), fc.double({ min: 0, max: 1, noNaN: true }), fc.boolean(), fc.nat(), fc.double({ min: -2, max: 3, noNaN: true }), (n, spread, strength, closed, at, to) => {
-      const marks = moveMark(spreadMarks(n, spread, strength, closed), at % n, to, closed);
-      for (let i = 1; i < n; i++) expect(marks[i]!).toBeGreaterThan(marks[i - 1]!);
-      expect(marks.at(-1)! - marks[0]!).toBeLessThanOrEqual(1);
-    }),
+    fc.property(
+      fc.integer({ min: 3, max: 48 }),
+      fc.constantFrom(...MARK_SPREADS),
+      fc.double({ min: 0, max: 1, noNaN: true }),
+      fc.boolean(),
+      fc.nat(),
+      fc.double({ min: -2, max: 3, noNaN: true }),
+      (n, spread, strength, closed, at, to) => {
+        const marks = moveMark(spreadMarks(n, spread, strength, closed), at % n, to, closed);
+        for (let i = 1; i < n; i++) expect(marks[i]!).toBeGreaterThan(marks[i - 1]!);
+        expect(marks.at(-1)! - marks[0]!).toBeLessThanOrEqual(1);
+      },
+    ),
   );
 });
 
@@ -73,22 +115,38 @@ test('marks become travel keys and come back as they were; a 12-mark loop at 12 
   expect((keys.at(-1)!.frame - keys[0]!.frame) / framesPerSecond({ num: 12, den: 1 })).toBe(1);
   expect(keys.at(-1)!.value).toBe(1);
   fc.assert(
-    fc.property(fc.integer({ min: 2, max: 40 }), fc.constantFrom(...MARK_SPREADS), fc.boolean(), fc.integer({ min: -20, max: 50 }), (n, spread, closed, first) => {
-      const spreadOut = spreadMarks(n, spread, 0.7, closed);
-      expect(travelToMarks(marksToTravel(spreadOut, first, closed), first, n)).toEqual(spreadOut);
-    }),
+    fc.property(
+      fc.integer({ min: 2, max: 40 }),
+      fc.constantFrom(...MARK_SPREADS),
+      fc.boolean(),
+      fc.integer({ min: -20, max: 50 }),
+      (n, spread, closed, first) => {
+        const spreadOut = spreadMarks(n, spread, 0.7, closed);
+        expect(travelToMarks(marksToTravel(spreadOut, first, closed), first, n)).toEqual(spreadOut);
+      },
+    ),
   );
-  expect(sampleChannel({ id: 'travel', resting: 0, keys: marksToTravel(spreadMarks(4, 'even', 0, true), 1, true) }, 3.5)).toBe(0.625);
+  expect(
+    sampleChannel({ id: 'travel', resting: 0, keys: marksToTravel(spreadMarks(4, 'even', 0, true), 1, true) }, 3.5),
+  ).toBe(0.625);
 });
 
 test('a chart drawn from a curve gives that curve back; one no curve can meet says how far off the best is', () => {
   fc.assert(
-    fc.property(fc.double({ min: 0.05, max: 0.95, noNaN: true }), fc.double({ min: -0.3, max: 1.3, noNaN: true }), fc.double({ min: 0.05, max: 0.95, noNaN: true }), fc.double({ min: -0.3, max: 1.3, noNaN: true }), (x1, y1, x2, y2) => {
-      const marks = curveSpacing({ x1, y1, x2, y2 }, 24);
-      const fitted = fitCurve(marks);
-      expect(fitted.worstError).toBeLessThan(2e-3);
-      curveSpacing(fitted, 24).forEach((progress, k) => expect(Math.abs(progress - marks[k]!)).toBeLessThanOrEqual(fitted.worstError + 1e-9));
-    }),
+    fc.property(
+      fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+      fc.double({ min: -0.3, max: 1.3, noNaN: true }),
+      fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+      fc.double({ min: -0.3, max: 1.3, noNaN: true }),
+      (x1, y1, x2, y2) => {
+        const marks = curveSpacing({ x1, y1, x2, y2 }, 24);
+        const fitted = fitCurve(marks);
+        expect(fitted.worstError).toBeLessThan(2e-3);
+        curveSpacing(fitted, 24).forEach((progress, k) =>
+          expect(Math.abs(progress - marks[k]!)).toBeLessThanOrEqual(fitted.worstError + 1e-9),
+        );
+      },
+    ),
     { numRuns: 30 },
   );
   const spring = fitCurve(springSpacing(24, 3, 3));

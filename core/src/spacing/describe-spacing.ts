@@ -25,7 +25,9 @@ const FAST = 1.4;
 
 /** Reads a chart whose marks stand on every frame. `length` is that of its way in the track's unit (signed or not). */
 export function readSpacing({ marks }: TimingChart, length: number, rate: Rate): SpacingLook {
-  const steps = stepsOf(marks.map((mark) => mark.progress)).map((step, i) => step / (marks[i + 1]!.frame - marks[i]!.frame));
+  const steps = stepsOf(marks.map((mark) => mark.progress)).map(
+    (step, i) => step / (marks[i + 1]!.frame - marks[i]!.frame),
+  );
   const mean = 1 / (marks.at(-1)!.frame - marks[0]!.frame);
   const fastest = steps.reduce((best, step, i) => (Math.abs(step) > Math.abs(steps[best]!) + 1e-9 ? i : best), 0);
   const { low, high } = extentOf(marks.map((mark) => mark.progress));
@@ -47,7 +49,21 @@ export function describeSpacing(chart: TimingChart, length: number, unit: string
   const look = readSpacing(chart, length, rate);
   const speed = `${figure(look.fastestPerSecond)} ${unit}/s`;
   if (look.isEven) return `Even: the same way on every frame (${speed}), no slow start and no slow finish.`;
-  const start = look.anticipation > 0.01 ? 'Goes back first' : look.startRatio < SLOW ? 'Starts slow' : look.startRatio > FAST ? 'Starts fast' : 'Starts at speed: no slow start';
-  const end = look.overshoot > 0.01 ? `goes ${Math.round(look.overshoot * 100)} % past and comes back` : look.endRatio < SLOW ? 'finishes slow' : look.endRatio > FAST ? 'arrives fast: it hits' : 'arrives at speed: no slow finish';
+  const start =
+    look.anticipation > 0.01
+      ? 'Goes back first'
+      : look.startRatio < SLOW
+        ? 'Starts slow'
+        : look.startRatio > FAST
+          ? 'Starts fast'
+          : 'Starts at speed: no slow start';
+  const end =
+    look.overshoot > 0.01
+      ? `goes ${Math.round(look.overshoot * 100)} % past and comes back`
+      : look.endRatio < SLOW
+        ? 'finishes slow'
+        : look.endRatio > FAST
+          ? 'arrives fast: it hits'
+          : 'arrives at speed: no slow finish';
   return `${start}, fastest at frame ${look.fastestFrame} (${speed}), ${end}.`;
 }

@@ -10,7 +10,9 @@ export interface FittedCurve extends CurveShape {
 
 /** Curve → chart: how far along the curve is on each of `n` frames. */
 export function curveSpacing({ x1, y1, x2, y2 }: CurveShape, n: number): Spacing {
-  return Array.from({ length: n + 1 }, (_, k) => (k === 0 ? 0 : k === n ? 1 : bezierValue(0, y1, y2, 1, solveBezierTime(x1, x2, k / n))));
+  return Array.from({ length: n + 1 }, (_, k) =>
+    k === 0 ? 0 : k === n ? 1 : bezierValue(0, y1, y2, 1, solveBezierTime(x1, x2, k / n)),
+  );
 }
 
 type Vector = [x1: number, y1: number, x2: number, y2: number];
@@ -72,8 +74,13 @@ function refine(marks: Spacing, start: Vector): { shape: Vector; cost: number } 
       return moved.map((value, i) => (value - miss[i]!) / step);
     });
     const dot = (a: Float64Array, b: Float64Array): number => a.reduce((sum, value, i) => sum + value * b[i]!, 0);
-    const normal = columns.map((a, p) => columns.map((b, q) => dot(a, b) * (p === q ? 1 + damping : 1) + (p === q ? 1e-15 : 0)));
-    const step = solve(normal, columns.map((column) => -dot(column, miss)));
+    const normal = columns.map((a, p) =>
+      columns.map((b, q) => dot(a, b) * (p === q ? 1 + damping : 1) + (p === q ? 1e-15 : 0)),
+    );
+    const step = solve(
+      normal,
+      columns.map((column) => -dot(column, miss)),
+    );
     const next = step && within(shape.map((value, p) => value + step[p]!) as Vector);
     const nextMiss = next && residuals(marks, next);
     const nextCost = nextMiss ? squares(nextMiss) : Infinity;

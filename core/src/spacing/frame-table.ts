@@ -22,8 +22,16 @@ export function frameTable(subject: Subject, track: Track, { first, last }: Fram
     const [here, before] = [values[i]!, values[i - 1]!];
     return here.length === 1 ? here[0]! - before[0]! : Math.hypot(...here.map((value, c) => value - before[c]!));
   };
-  const rows = values.map((value, i): FrameRow => ({ frame: first + i, values: value, step: i === 0 ? null : stepTo(i), even: null, difference: null }));
-  const extremes = trackEvents(subject, track).filter(({ role, frame }) => role === 'extreme' && frame >= first && frame <= last && Number.isInteger(frame));
+  const rows = values.map((value, i): FrameRow => ({
+    frame: first + i,
+    values: value,
+    step: i === 0 ? null : stepTo(i),
+    even: null,
+    difference: null,
+  }));
+  const extremes = trackEvents(subject, track).filter(
+    ({ role, frame }) => role === 'extreme' && frame >= first && frame <= last && Number.isInteger(frame),
+  );
   for (let k = 0; k + 1 < extremes.length; k++) {
     const from = extremes[k]!.frame - first;
     const to = extremes[k + 1]!.frame - first;

@@ -27,19 +27,25 @@ function subjectOf(motion: MotionDocument, subjectId: string): Subject {
   return subject;
 }
 
-const hasOutside = ({ before, after, wobble }: Channel): boolean => before !== undefined || after !== undefined || wobble !== undefined;
+const hasOutside = ({ before, after, wobble }: Channel): boolean =>
+  before !== undefined || after !== undefined || wobble !== undefined;
 
 /** The frames that what a channel does must be followed over: from its first key to its last, and over the range where it moves beyond them. */
 function reach(motion: MotionDocument, channels: readonly Channel[]): { stops: number[]; roles: Map<number, KeyRole> } {
   const keys = channels.flatMap((channel) => channel.keys);
   const whole = keys.flatMap(({ frame }) => [Math.floor(frame), Math.ceil(frame)]);
   const ends = channels.some(hasOutside) ? [motion.range.first, motion.range.last] : [];
-  return { stops: [...new Set([...whole, ...ends])].sort((a, b) => a - b), roles: new Map(keys.map((key) => [key.frame, key.role])) };
+  return {
+    stops: [...new Set([...whole, ...ends])].sort((a, b) => a - b),
+    roles: new Map(keys.map((key) => [key.frame, key.role])),
+  };
 }
 
-const framesBetween = (first: number, last: number): number[] => Array.from({ length: last - first + 1 }, (_, i) => first + i);
+const framesBetween = (first: number, last: number): number[] =>
+  Array.from({ length: last - first + 1 }, (_, i) => first + i);
 
-const withRoles = (keys: readonly Key[], roles: ReadonlyMap<number, KeyRole>): Key[] => keys.map((key) => ({ ...key, role: roles.get(key.frame) ?? 'inbetween' }));
+const withRoles = (keys: readonly Key[], roles: ReadonlyMap<number, KeyRole>): Key[] =>
+  keys.map((key) => ({ ...key, role: roles.get(key.frame) ?? 'inbetween' }));
 
 interface Stretch {
   /** The handles from its two ends, and when they are reached. */
@@ -49,7 +55,11 @@ interface Stretch {
 }
 
 /** One channel's way between two of its keys as a cubic of time: inner values off its ends. One that never moves fits any times. Null where it is no single cubic. */
-function cubicOf(channel: Channel, from: number, to: number): { out: number; in: number; times: [number, number] | null } | null {
+function cubicOf(
+  channel: Channel,
+  from: number,
+  to: number,
+): { out: number; in: number; times: [number, number] | null } | null {
   const { keys } = channel;
   if (keys.length < 2 && !hasOutside(channel)) return { out: 0, in: 0, times: null };
   const index = keys.findIndex((key) => key.frame === from);
@@ -66,16 +76,24 @@ function onePiece(x: Channel, y: Channel, from: number, to: number): Stretch | n
   const [a, b] = [cubicOf(x, from, to), cubicOf(y, from, to)];
   const times = a?.times ?? b?.times;
   if (!a || !b || !times) return null;
-  if (a.times && b.times && Math.max(Math.abs(a.times[0] - b.times[0]), Math.abs(a.times[1] - b.times[1])) > 1e-9) return null;
+  if (a.times && b.times && Math.max(Math.abs(a.times[0] - b.times[0]), Math.abs(a.times[1] - b.times[1])) > 1e-9)
+    return null;
   return { out: { x: a.out, y: b.out }, in: { x: a.in, y: b.in }, times };
 }
 
 /** The line a move draws: a piece for each stretch between keys where that meets it, else one for each frame. */
-function lineOf(motion: MotionDocument, x: Channel, y: Channel, stops: readonly number[]): { points: PathPoint[]; frames: number[]; times: Map<number, [number, number]> } {
+function lineOf(
+  motion: MotionDocument,
+  x: Channel,
+  y: Channel,
+  stops: readonly number[],
+): { points: PathPoint[]; frames: number[]; times: Map<number, [number, number]> } {
   const at = (frame: number): Point => ({ x: sampleChannel(x, frame), y: sampleChannel(y, frame) });
   /** A third of a frame's way by the speed on one side. */
   const third = (frame: number, side: 'left' | 'right'): Point => {
-    const [dx, dy] = [x, y].map((channel) => (channelSpeed(channel, frame, motion.rate)[side] * motion.rate.den) / motion.rate.num / 3) as [number, number];
+    const [dx, dy] = [x, y].map(
+      (channel) => (channelSpeed(channel, frame, motion.rate)[side] * motion.rate.den) / motion.rate.num / 3,
+    ) as [number, number];
     return Number.isFinite(dx) && Number.isFinite(dy) ? { x: dx, y: dy } : NO_OFFSET;
   };
   const points: PathPoint[] = [{ ...at(stops[0]!), in: NO_OFFSET, out: NO_OFFSET }];
@@ -113,29 +131,49 @@ export function moveOntoGuide(motion: MotionDocument, subjectId: string, pathId:
   const { stops, roles } = reach(motion, [x, y]);
   if (stops.length < 2) return refused(motion, `${subject.name} does not move: set two keys of its position first.`);
   const { points, frames, times } = lineOf(motion, x, y, stops);
-  if (points.length > MOST_POINTS) return refused(motion, `This move would make a path of ${points.length} points; ${MOST_POINTS} are the most. Key x and y together first.`);
+  if (points.length > MOST_POINTS)
+    return refused(
+      motion,
+      `This move would make a path of ${points.length} points; ${MOST_POINTS} are the most. Key x and y together first.`,
+    );
   const path: GuidePath = { id: pathId, name: `${subject.name}: its way`, closed: false, points };
   const sampler = createPathSampler(path);
-  if (!(sampler.lengthPx > 0)) return refused(motion, `${subject.name} does not move: its position is the same on all its keys.`);
+  if (!(sampler.lengthPx > 0))
+    return refused(motion, `${subject.name} does not move: its position is the same on all its keys.`);
   const [first, last] = [stops[0]!, stops.at(-1)!];
   const shares = framesBetween(first, last).map((frame) => {
-    const piece = Math.max(0, frames.findLastIndex((start) => start <= frame));
+    const piece = Math.max(
+      0,
+      frames.findLastIndex((start) => start <= frame),
+    );
     const from = frames[piece]!;
     if (piece >= points.length - 1) return 1;
     const time = times.get(from);
     const share = (frame - from) / (frames[piece + 1]! - from);
     return sampler.shareAt(piece, time ? solveBezierTime(time[0], time[1], share) : share);
   });
-  const [keys] = fitKeys([shares], first, stops, (stop) => (times.has(stop) ? [times.get(stop)!] : []), TOLERANCE_PX / sampler.lengthPx);
+  const [keys] = fitKeys(
+    [shares],
+    first,
+    stops,
+    (stop) => (times.has(stop) ? [times.get(stop)!] : []),
+    TOLERANCE_PX / sampler.lengthPx,
+  );
   const travel = { ...channelOf(motion, subjectId, 'travel'), keys: withRoles(keys!, roles) };
   let result: MotionDocument = {
     ...motion,
     guides: [...motion.guides.filter((guide) => guide.id !== pathId), path],
-    subjects: motion.subjects.map((other) => (other.id === subjectId ? { ...other, guide: { pathId, orient: false, angle: 0, lean: 0 } } : other)),
+    subjects: motion.subjects.map((other) =>
+      other.id === subjectId ? { ...other, guide: { pathId, orient: false, angle: 0, lean: 0 } } : other,
+    ),
   };
   result = withChannel(result, subjectId, travel);
   for (const id of AXES) result = withChannel(result, subjectId, { id, resting: 0, keys: [] });
-  return { motion: result, keys: travel.keys.map(({ frame }): KeyRef => ({ subjectId, channelId: 'travel', frame })), gaveWay: [] };
+  return {
+    motion: result,
+    keys: travel.keys.map(({ frame }): KeyRef => ({ subjectId, channelId: 'travel', frame })),
+    gaveWay: [],
+  };
 }
 
 /**
@@ -165,16 +203,33 @@ export function moveOffGuide(motion: MotionDocument, subjectId: string, within: 
   const along = [places.map((place) => place.x), places.map((place) => place.y)];
   const size = Math.max(...along.map(extentOf).map(({ low, high }) => high - low));
   const columns = fitKeys(along, ends[0]!, ends, hints, Math.max(TOLERANCE_PX, TOLERANCE_SHARE * size));
-  let result: MotionDocument = { ...motion, subjects: motion.subjects.map((other) => (other.id === subjectId ? { ...other, guide: null, channels: other.channels.filter((channel) => channel.id !== 'travel') } : other)) };
+  let result: MotionDocument = {
+    ...motion,
+    subjects: motion.subjects.map((other) =>
+      other.id === subjectId
+        ? { ...other, guide: null, channels: other.channels.filter((channel) => channel.id !== 'travel') }
+        : other,
+    ),
+  };
   const isFollowed = result.subjects.some((other) => other.guide?.pathId === path.id);
   if (!isFollowed) result = { ...result, guides: result.guides.filter((guide) => guide.id !== path.id) };
   const refs: ChannelRef[] = AXES.map((channelId) => ({ subjectId, channelId }));
   refs.forEach(({ channelId }, c) => {
     const keys = withRoles(columns[c]!, roles);
-    result = withChannel(result, subjectId, { id: channelId, resting: keys[0]!.value, keys: keys.length > 1 ? keys : [] });
+    result = withChannel(result, subjectId, {
+      id: channelId,
+      resting: keys[0]!.value,
+      keys: keys.length > 1 ? keys : [],
+    });
   });
   result = withTurn(motion, subject, result, frames);
-  const keys = AXES.flatMap((channelId) => findChannel(findSubject(result, subjectId)!, channelId)!.keys.map(({ frame }): KeyRef => ({ subjectId, channelId, frame })));
+  const keys = AXES.flatMap((channelId) =>
+    findChannel(findSubject(result, subjectId)!, channelId)!.keys.map(({ frame }): KeyRef => ({
+      subjectId,
+      channelId,
+      frame,
+    })),
+  );
   return { motion: result, keys, gaveWay: [] };
 }
 
@@ -191,11 +246,19 @@ function stopsWithin(stops: number[], within: FrameRange | null): number[] {
  * `within` leaves out what happens on other frames, so that the cost is that of the frames that count.
  */
 export function keyedByPosition(motion: MotionDocument, within: FrameRange | null = null): MotionDocument {
-  return motion.subjects.reduce((plain, subject) => (subject.guide ? moveOffGuide(plain, subject.id, within).motion : plain), motion);
+  return motion.subjects.reduce(
+    (plain, subject) => (subject.guide ? moveOffGuide(plain, subject.id, within).motion : plain),
+    motion,
+  );
 }
 
 /** Writes what a path turned a subject by into its rotation. */
-function withTurn(motion: MotionDocument, subject: Subject, result: MotionDocument, frames: readonly number[]): MotionDocument {
+function withTurn(
+  motion: MotionDocument,
+  subject: Subject,
+  result: MotionDocument,
+  frames: readonly number[],
+): MotionDocument {
   const { orient, lean } = subject.guide!;
   if (!orient && lean === 0) return result;
   const rotation = channelOf(motion, subject.id, 'rotation');
@@ -207,5 +270,9 @@ function withTurn(motion: MotionDocument, subject: Subject, result: MotionDocume
     return before + sampleChannel(rotation, frame);
   });
   const [drawn] = fitKeys([turns], frames[0]!, frames, () => [], 1e-9);
-  return withChannel(result, subject.id, { id: 'rotation', resting: rotation.resting, keys: withRoles(drawn!, new Map(rotation.keys.map((key) => [key.frame, key.role]))) });
+  return withChannel(result, subject.id, {
+    id: 'rotation',
+    resting: rotation.resting,
+    keys: withRoles(drawn!, new Map(rotation.keys.map((key) => [key.frame, key.role]))),
+  });
 }

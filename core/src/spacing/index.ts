@@ -4,7 +4,19 @@ export type { FrameRow } from './frame-table.ts';
 export { timingCharts, timingChartAt, trackProgress, trackSpacing } from './timing-chart.ts';
 export type { TimingChart, ChartMark } from './timing-chart.ts';
 export {
-  evenSpacing, halvesSpacing, thirdsSpacing, favouredSpacing, easedSpacing, gravitySpacing, swingSpacing, springSpacing, ratePlanSpacing, dropFrames, turned, stepsOf, GRAVITY,
+  evenSpacing,
+  halvesSpacing,
+  thirdsSpacing,
+  favouredSpacing,
+  easedSpacing,
+  gravitySpacing,
+  swingSpacing,
+  springSpacing,
+  ratePlanSpacing,
+  dropFrames,
+  turned,
+  stepsOf,
+  GRAVITY,
 } from './builders.ts';
 export type { Spacing, Toward, RateStretch } from './builders.ts';
 export { spreadMarks, moveMark, marksToTravel, travelToMarks, MARK_SPREADS } from './marks.ts';

@@ -1,8 +1,31 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import {
-  bendSegment, bendThrough, channelOf, channelSpeed, createChannel, createKey, createMotion, createSubject, curveSpacing, describeSpacing, drawSpacing, halvesSpacing, readSpacing, sampleChannel, setBreakdown, setSpeed, shapeOf, shapeSegment, timingCharts, trackProgress,
-  TRACKS, wayOf, type Key, type MotionDocument, type SegmentRef,
+  bendSegment,
+  bendThrough,
+  channelOf,
+  channelSpeed,
+  createChannel,
+  createKey,
+  createMotion,
+  createSubject,
+  curveSpacing,
+  describeSpacing,
+  drawSpacing,
+  halvesSpacing,
+  readSpacing,
+  sampleChannel,
+  setBreakdown,
+  setSpeed,
+  shapeOf,
+  shapeSegment,
+  timingCharts,
+  trackProgress,
+  TRACKS,
+  wayOf,
+  type Key,
+  type MotionDocument,
+  type SegmentRef,
 } from '../index.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 60, heightPx: 80, fill: '#c8451b' } as const;
@@ -10,33 +33,52 @@ const POSITION = TRACKS.find((track) => track.id === 'position')!;
 const FILM = { num: 24, den: 1 };
 
 function drawer(x: Key[], y: Key[] = []): MotionDocument {
-  return createMotion([{ ...createSubject('drawer', 'Drawer', LOOK, { x: 0, y: 0 }), channels: [createChannel('position.x', 0, x), createChannel('position.y', 0, y)] }]);
+  return createMotion([
+    {
+      ...createSubject('drawer', 'Drawer', LOOK, { x: 0, y: 0 }),
+      channels: [createChannel('position.x', 0, x), createChannel('position.y', 0, y)],
+    },
+  ]);
 }
 
 const SEGMENT: SegmentRef = { subjectId: 'drawer', trackId: 'position', firstFrame: 1, lastFrame: 25 };
 const straight = (): MotionDocument => drawer([createKey(1, 0, { leave: 'linear' }), createKey(25, 600)]);
-const xAt = (motion: MotionDocument, frame: number): number => sampleChannel(channelOf(motion, 'drawer', 'position.x'), frame);
+const xAt = (motion: MotionDocument, frame: number): number =>
+  sampleChannel(channelOf(motion, 'drawer', 'position.x'), frame);
 const sentence = (motion: MotionDocument): string => {
   const subject = motion.subjects[0]!;
-  return describeSpacing(timingCharts(motion, subject, POSITION)[0]!, wayOf(subject, POSITION, 1, 25).length, 'px', FILM);
+  return describeSpacing(
+    timingCharts(motion, subject, POSITION)[0]!,
+    wayOf(subject, POSITION, 1, 25).length,
+    'px',
+    FILM,
+  );
 };
 
 test('a segment given a shape goes by it: 0, 25.78125, 93.75, 189.84375 and 300 with flat thirds', () => {
   const shaped = shapeSegment(straight(), SEGMENT, { x1: 1 / 3, y1: 0, x2: 2 / 3, y2: 1 });
-  [0, 25.78125, 93.75, 189.84375, 300].forEach((value, i) => expect(xAt(shaped.motion, 1 + 3 * i)).toBeCloseTo(value, 9));
+  [0, 25.78125, 93.75, 189.84375, 300].forEach((value, i) =>
+    expect(xAt(shaped.motion, 1 + 3 * i)).toBeCloseTo(value, 9),
+  );
 });
 
 test('one curve shapes a diagonal on both its channels alike, so that its path stays straight', () => {
-  const diagonal = drawer([createKey(1, 0, { leave: 'linear' }), createKey(25, 300)], [createKey(1, 0, { leave: 'linear' }), createKey(25, 400)]);
+  const diagonal = drawer(
+    [createKey(1, 0, { leave: 'linear' }), createKey(25, 300)],
+    [createKey(1, 0, { leave: 'linear' }), createKey(25, 400)],
+  );
   const { motion } = shapeSegment(diagonal, SEGMENT, { x1: 0.6, y1: 0.1, x2: 0.9, y2: 0.95 });
-  for (let frame = 1; frame <= 25; frame++) expect(sampleChannel(channelOf(motion, 'drawer', 'position.y'), frame) * 3).toBeCloseTo(xAt(motion, frame) * 4, 6);
+  for (let frame = 1; frame <= 25; frame++)
+    expect(sampleChannel(channelOf(motion, 'drawer', 'position.y'), frame) * 3).toBeCloseTo(xAt(motion, frame) * 4, 6);
 });
 
 test('one curve is refused where there are keys between, and says what to do instead', () => {
   const between = drawer([createKey(1, 0), createKey(9, 100), createKey(25, 600)]);
   const edit = shapeSegment(between, SEGMENT, { x1: 1 / 3, y1: 0, x2: 2 / 3, y2: 1 });
   expect(edit.motion).toBe(between);
-  expect(edit.refused).toBe('There are keys between 1 and 25: one curve cannot go through them. Set a breakdown instead.');
+  expect(edit.refused).toBe(
+    'There are keys between 1 and 25: one curve cannot go through them. Set a breakdown instead.',
+  );
 });
 
 test('a drawing dragged to a share of the way is there, and its breakdown stands where it was put', () => {
@@ -76,31 +118,80 @@ test('halves written as drawings stand at 1/2, 3/4, 7/8 on their frames, at the 
   const drawn = drawSpacing(short, segment, halvesSpacing(4, 'end'));
   expect([1, 2, 3, 4, 5].map((frame) => xAt(drawn.motion, frame))).toEqual([0, 80, 120, 140, 160]);
   expect(drawn.gaveWay).toEqual([]);
-  const onTwos = { ...short, subjects: short.subjects.map((subject) => ({ ...subject, exposure: 2, channels: subject.channels.map((channel) => (channel.id === 'position.x' ? createChannel('position.x', 0, [createKey(1, 0), createKey(2, 90), createKey(5, 160)]) : channel)) })) };
+  const onTwos = {
+    ...short,
+    subjects: short.subjects.map((subject) => ({
+      ...subject,
+      exposure: 2,
+      channels: subject.channels.map((channel) =>
+        channel.id === 'position.x'
+          ? createChannel('position.x', 0, [createKey(1, 0), createKey(2, 90), createKey(5, 160)])
+          : channel,
+      ),
+    })),
+  };
   const twos = drawSpacing(onTwos, segment, halvesSpacing(4, 'end'));
-  expect(channelOf(twos.motion, 'drawer', 'position.x').keys.map((key) => [key.frame, key.value])).toEqual([[1, 0], [3, 120], [5, 160]]);
+  expect(channelOf(twos.motion, 'drawer', 'position.x').keys.map((key) => [key.frame, key.value])).toEqual([
+    [1, 0],
+    [3, 120],
+    [5, 160],
+  ]);
   expect(twos.gaveWay.map((ref) => ref.frame)).toEqual([2]);
 });
 
 test('drawings on a bent way stay on it: their shares are those of its length', () => {
-  const bent = drawer([createKey(1, 0, { leave: 'linear' }), createKey(13, 300, { role: 'breakdown', leave: 'linear' }), createKey(25, 300)], [createKey(1, 0, { leave: 'linear' }), createKey(13, 0, { role: 'breakdown', leave: 'linear' }), createKey(25, 100)]);
+  const bent = drawer(
+    [
+      createKey(1, 0, { leave: 'linear' }),
+      createKey(13, 300, { role: 'breakdown', leave: 'linear' }),
+      createKey(25, 300),
+    ],
+    [
+      createKey(1, 0, { leave: 'linear' }),
+      createKey(13, 0, { role: 'breakdown', leave: 'linear' }),
+      createKey(25, 100),
+    ],
+  );
   const way = wayOf(bent.subjects[0]!, POSITION, 1, 25);
   expect(way.length).toBeCloseTo(400, 6);
   expect(way.at(0.5)).toEqual([200, 0].map((value) => expect.closeTo(value, 6) as number));
   expect(way.at(0.875)).toEqual([300, 50].map((value) => expect.closeTo(value, 6) as number));
-  const progress = trackProgress(drawSpacing(bent, SEGMENT, Array.from({ length: 25 }, (_, n) => n / 24)).motion.subjects[0]!, POSITION, 1, 25);
+  const progress = trackProgress(
+    drawSpacing(
+      bent,
+      SEGMENT,
+      Array.from({ length: 25 }, (_, n) => n / 24),
+    ).motion.subjects[0]!,
+    POSITION,
+    1,
+    25,
+  );
   expect(progress[12]).toBeCloseTo(0.5, 2);
 });
 
 test('the sentence says what the eye sees', () => {
   expect(sentence(straight())).toBe('Even: the same way on every frame (600 px/s), no slow start and no slow finish.');
-  expect(sentence(shapeSegment(straight(), SEGMENT, { x1: 0.5, y1: 0, x2: 0.9, y2: 0.85 }).motion)).toMatch(/^Starts slow, fastest at frame \d+ \(\d+ px\/s\), arrives/);
-  expect(sentence(shapeSegment(straight(), SEGMENT, { x1: 1 / 3, y1: 0, x2: 2 / 3, y2: 1 }).motion)).toBe('Starts slow, fastest at frame 13 (898 px/s), finishes slow.');
-  expect(sentence(shapeSegment(straight(), SEGMENT, { x1: 0.3, y1: -0.4, x2: 0.7, y2: 1.4 }).motion)).toMatch(/^Goes back first, .*goes \d+ % past and comes back\.$/);
+  expect(sentence(shapeSegment(straight(), SEGMENT, { x1: 0.5, y1: 0, x2: 0.9, y2: 0.85 }).motion)).toMatch(
+    /^Starts slow, fastest at frame \d+ \(\d+ px\/s\), arrives/,
+  );
+  expect(sentence(shapeSegment(straight(), SEGMENT, { x1: 1 / 3, y1: 0, x2: 2 / 3, y2: 1 }).motion)).toBe(
+    'Starts slow, fastest at frame 13 (898 px/s), finishes slow.',
+  );
+  expect(sentence(shapeSegment(straight(), SEGMENT, { x1: 0.3, y1: -0.4, x2: 0.7, y2: 1.4 }).motion)).toMatch(
+    /^Goes back first, .*goes \d+ % past and comes back\.$/,
+  );
 });
 
 test('the fastest step is told with its frame and speed, and how far it goes past', () => {
-  const look = readSpacing({ firstFrame: 1, lastFrame: 5, marks: [0, 0.1, 0.6, 1.1, 1].map((progress, i) => ({ frame: 1 + i, role: 'inbetween', progress })) }, 240, FILM);
+  const look = readSpacing(
+    {
+      firstFrame: 1,
+      lastFrame: 5,
+      marks: [0, 0.1, 0.6, 1.1, 1].map((progress, i) => ({ frame: 1 + i, role: 'inbetween', progress })),
+    },
+    240,
+    FILM,
+  );
   expect(look).toMatchObject({ fastestFrame: 3, isEven: false, anticipation: 0 });
   expect(look.fastestPerSecond).toBeCloseTo(2880, 6);
   expect(look.overshoot).toBeCloseTo(0.1, 9);

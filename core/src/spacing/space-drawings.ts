@@ -22,7 +22,12 @@ export function squeezed(drawings: readonly DrawingPlace[], toward: 'start' | 'e
  * Puts several drawings of a segment at shares of its way: by breakdowns, exactly; or by the one curve that meets them and the drawings left where they are best in least squares. Refused as `shapeSegment` is.
  * Throws `unknown-subject`.
  */
-export function spaceDrawings(motion: MotionDocument, segment: SegmentRef, places: readonly DrawingPlace[], by: 'curve' | 'breakdown'): Edit {
+export function spaceDrawings(
+  motion: MotionDocument,
+  segment: SegmentRef,
+  places: readonly DrawingPlace[],
+  by: 'curve' | 'breakdown',
+): Edit {
   if (by === 'breakdown') return setBreakdowns(motion, segment, places);
   const subject = findSubject(motion, segment.subjectId);
   if (!subject) return setBreakdowns(motion, segment, places);

@@ -37,8 +37,17 @@ export function shapeSegment(motion: MotionDocument, segment: SegmentRef, shape:
     const channel = channelOf(motion, subjectId, channelId);
     const from = channel.keys.findIndex((key) => key.frame === firstFrame);
     const to = channel.keys.findIndex((key) => key.frame === lastFrame);
-    if (from < 0 || to !== from + 1) return { motion, keys: [], gaveWay: [], refused: `There are keys between ${firstFrame} and ${lastFrame}: one curve cannot go through them. Set a breakdown instead.` };
-    result = withChannel(result, subjectId, { ...channel, keys: withEase(channel.keys, from, { leave: 'curve', ...shape }) });
+    if (from < 0 || to !== from + 1)
+      return {
+        motion,
+        keys: [],
+        gaveWay: [],
+        refused: `There are keys between ${firstFrame} and ${lastFrame}: one curve cannot go through them. Set a breakdown instead.`,
+      };
+    result = withChannel(result, subjectId, {
+      ...channel,
+      keys: withEase(channel.keys, from, { leave: 'curve', ...shape }),
+    });
     keys.push({ subjectId, channelId, frame: firstFrame }, { subjectId, channelId, frame: lastFrame });
   }
   return { motion: result, keys, gaveWay: [] };
@@ -48,7 +57,11 @@ export function shapeSegment(motion: MotionDocument, segment: SegmentRef, shape:
  * Puts keys on frames of the segment where the way, as it is now, is gone to given shares, on all its keyed channels. A key already there keeps its role; a new one is a breakdown that goes on as the segment does.
  * Throws `unknown-subject`.
  */
-export function setBreakdowns(motion: MotionDocument, segment: SegmentRef, places: readonly { frame: number; progress: number }[]): Edit {
+export function setBreakdowns(
+  motion: MotionDocument,
+  segment: SegmentRef,
+  places: readonly { frame: number; progress: number }[],
+): Edit {
   const { subject, track } = partsOf(motion, segment);
   const { subjectId } = segment;
   const way = wayOf(subject, track, segment.firstFrame, segment.lastFrame);
@@ -58,11 +71,21 @@ export function setBreakdowns(motion: MotionDocument, segment: SegmentRef, place
     way.keyedIds.forEach((channelId, c) => {
       const channel = channelOf(result, subjectId, channelId);
       const before = channel.keys.findLast((key) => key.frame <= frame);
-      const made = before?.frame === frame ? { ...before, value: values[c]! } : createKey(frame, values[c]!, { role: 'breakdown', leave: before?.leave ?? 'curve' });
-      result = withChannel(result, subjectId, { ...channel, keys: [...channel.keys.filter((key) => key.frame !== frame), made].sort((a, b) => a.frame - b.frame) });
+      const made =
+        before?.frame === frame
+          ? { ...before, value: values[c]! }
+          : createKey(frame, values[c]!, { role: 'breakdown', leave: before?.leave ?? 'curve' });
+      result = withChannel(result, subjectId, {
+        ...channel,
+        keys: [...channel.keys.filter((key) => key.frame !== frame), made].sort((a, b) => a.frame - b.frame),
+      });
     });
   }
-  return { motion: result, keys: places.flatMap(({ frame }) => way.keyedIds.map((channelId) => ({ subjectId, channelId, frame }))), gaveWay: [] };
+  return {
+    motion: result,
+    keys: places.flatMap(({ frame }) => way.keyedIds.map((channelId) => ({ subjectId, channelId, frame }))),
+    gaveWay: [],
+  };
 }
 
 /** Puts keys on one frame of the segment; see `setBreakdowns`. */
@@ -84,15 +107,21 @@ export function drawSpacing(motion: MotionDocument, segment: SegmentRef, spacing
   way.keyedIds.forEach((channelId, c) => {
     const channel = channelOf(result, subjectId, channelId);
     const outside = channel.keys.filter((key) => key.frame < firstFrame || key.frame > lastFrame);
-    const endKey = (frame: number): Key => channel.keys.find((key) => key.frame === frame) ?? createKey(frame, way.at(frame === firstFrame ? 0 : 1)[c]!);
+    const endKey = (frame: number): Key =>
+      channel.keys.find((key) => key.frame === frame) ?? createKey(frame, way.at(frame === firstFrame ? 0 : 1)[c]!);
     const drawn: Key[] = [{ ...settled(endKey(firstFrame)), leave: 'linear' }];
     for (let frame = firstFrame + 1; frame < lastFrame; frame++) {
       if (exposedFrame(frame, motion.range.first, subject.exposure) !== frame) continue;
       drawn.push(createKey(frame, way.at(spacing[frame - firstFrame]!)[c]!, { role: 'inbetween', leave: 'linear' }));
     }
     drawn.push(endKey(lastFrame));
-    for (const key of channel.keys) if (key.frame > firstFrame && key.frame < lastFrame && !drawn.some((other) => other.frame === key.frame)) gaveWay.push({ subjectId, channelId, frame: key.frame });
-    result = withChannel(result, subjectId, { ...channel, keys: [...outside, ...drawn].sort((a, b) => a.frame - b.frame) });
+    for (const key of channel.keys)
+      if (key.frame > firstFrame && key.frame < lastFrame && !drawn.some((other) => other.frame === key.frame))
+        gaveWay.push({ subjectId, channelId, frame: key.frame });
+    result = withChannel(result, subjectId, {
+      ...channel,
+      keys: [...outside, ...drawn].sort((a, b) => a.frame - b.frame),
+    });
     keys.push(...drawn.map((key) => ({ subjectId, channelId, frame: key.frame })));
   });
   return { motion: result, keys, gaveWay };

@@ -70,10 +70,20 @@ export interface KnownCharts {
   charts: readonly TimingChart[];
 }
 
-function eventsInRange({ range }: MotionDocument, subject: Subject, track: Track, { closing = false }: ChartOptions): Events {
+function eventsInRange(
+  { range }: MotionDocument,
+  subject: Subject,
+  track: Track,
+  { closing = false }: ChartOptions,
+): Events {
   const last = closing ? range.last + 1 : range.last;
   const roleAt = trackRoles(subject, track);
-  return { extremes: [...roleAt].filter(([frame, role]) => role === 'extreme' && frame >= range.first && frame <= last).map(([frame]) => frame), roleAt };
+  return {
+    extremes: [...roleAt]
+      .filter(([frame, role]) => role === 'extreme' && frame >= range.first && frame <= last)
+      .map(([frame]) => frame),
+    roleAt,
+  };
 }
 
 /** Whether a track is at its end where it was at its start, where no whole frame lies between to tell. */
@@ -83,16 +93,29 @@ function isStandstill(subject: Subject, track: Track, from: number, to: number):
 }
 
 /** The chart from one extreme to the next; null where the track stands still between them. */
-function chartBetween(motion: MotionDocument, subject: Subject, track: Track, from: number, to: number, roleAt: Events['roleAt']): TimingChart | null {
+function chartBetween(
+  motion: MotionDocument,
+  subject: Subject,
+  track: Track,
+  from: number,
+  to: number,
+  roleAt: Events['roleAt'],
+): TimingChart | null {
   const progress = trackProgress(subject, track, from, to);
   if (progress.every((value) => value === 0) && isStandstill(subject, track, from, to)) return null;
   const all = Array.from(progress, (value, n): ChartMark => {
     const frame = from + n;
-    return { frame, role: frame === from || frame === to ? 'extreme' : (roleAt.get(frame) ?? 'inbetween'), progress: value };
+    return {
+      frame,
+      role: frame === from || frame === to ? 'extreme' : (roleAt.get(frame) ?? 'inbetween'),
+      progress: value,
+    };
   });
   // An extreme between two frames ends its chart there.
   if (all.at(-1)!.frame < to) all.push({ frame: to, role: 'extreme', progress: 1 });
-  const drawings = all.filter(({ frame, role }) => role !== 'inbetween' || exposedFrame(frame, motion.range.first, subject.exposure) === frame);
+  const drawings = all.filter(
+    ({ frame, role }) => role !== 'inbetween' || exposedFrame(frame, motion.range.first, subject.exposure) === frame,
+  );
   if (drawings.length <= MOST_INBETWEENS) return { firstFrame: from, lastFrame: to, marks: drawings };
   const every = Math.ceil(drawings.length / MOST_INBETWEENS);
   const marks = drawings.filter(({ role }, n) => role !== 'inbetween' || n % every === 0);
@@ -103,11 +126,24 @@ function chartBetween(motion: MotionDocument, subject: Subject, track: Track, fr
  * The timing charts of a track, one from each extreme to the next; in-betweens stand on every drawing of its subject's exposure. A track that stands still between
  * two extremes has no chart there. Those of `known` that cannot have changed are given again, the same objects.
  */
-export function timingCharts(motion: MotionDocument, subject: Subject, track: Track, options: ChartOptions = {}, known: KnownCharts | null = null): TimingChart[] {
+export function timingCharts(
+  motion: MotionDocument,
+  subject: Subject,
+  track: Track,
+  options: ChartOptions = {},
+  known: KnownCharts | null = null,
+): TimingChart[] {
   const span = known && reachOfChange(known, motion, subject, track);
   if (known && span && span.last < span.first) return [...known.charts];
   const { extremes, roleAt } = eventsInRange(motion, subject, track, options);
-  const kept = known && span && new Map(known.charts.filter(({ firstFrame, lastFrame }) => lastFrame <= span.first || firstFrame >= span.last).map((chart) => [chart.firstFrame, chart]));
+  const kept =
+    known &&
+    span &&
+    new Map(
+      known.charts
+        .filter(({ firstFrame, lastFrame }) => lastFrame <= span.first || firstFrame >= span.last)
+        .map((chart) => [chart.firstFrame, chart]),
+    );
   return extremes.slice(1).flatMap((to, i) => {
     const from = extremes[i]!;
     const same = kept?.get(from);
@@ -116,15 +152,30 @@ export function timingCharts(motion: MotionDocument, subject: Subject, track: Tr
 }
 
 /** The frames whose charts differ from the known ones; null where all may. */
-function reachOfChange({ motion: { range }, subject: before }: KnownCharts, motion: MotionDocument, subject: Subject, track: Track): FrameSpan | null {
-  const isOnSameGround = range.first === motion.range.first && range.last === motion.range.last && before.exposure === subject.exposure;
+function reachOfChange(
+  { motion: { range }, subject: before }: KnownCharts,
+  motion: MotionDocument,
+  subject: Subject,
+  track: Track,
+): FrameSpan | null {
+  const isOnSameGround =
+    range.first === motion.range.first && range.last === motion.range.last && before.exposure === subject.exposure;
   return isOnSameGround ? changedTrackSpan(before, subject, track) : null;
 }
 
 /** The one timing chart that a frame is in, on the extreme between two the later; outside all of them, or in a standstill, the first there is. */
-export function timingChartAt(motion: MotionDocument, subject: Subject, track: Track, frame: number, options: ChartOptions = {}): TimingChart | undefined {
+export function timingChartAt(
+  motion: MotionDocument,
+  subject: Subject,
+  track: Track,
+  frame: number,
+  options: ChartOptions = {},
+): TimingChart | undefined {
   const { extremes, roleAt } = eventsInRange(motion, subject, track, options);
-  const at = (i: number): TimingChart | null => (i >= 0 && i + 1 < extremes.length ? chartBetween(motion, subject, track, extremes[i]!, extremes[i + 1]!, roleAt) : null);
+  const at = (i: number): TimingChart | null =>
+    i >= 0 && i + 1 < extremes.length
+      ? chartBetween(motion, subject, track, extremes[i]!, extremes[i + 1]!, roleAt)
+      : null;
   const later = extremes.findLastIndex((extreme) => extreme <= frame);
   const inside = at(later) ?? (extremes[later] === frame ? at(later - 1) : null);
   if (inside) return inside;

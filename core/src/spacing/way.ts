@@ -26,14 +26,21 @@ export function wayOf(subject: Subject, track: Track, firstFrame: number, lastFr
   const start = trackValues(subject, keyed, firstFrame);
   const end = trackValues(subject, keyed, lastFrame);
   const count = Math.max(1, Math.ceil((lastFrame - firstFrame) * SAMPLES_PER_FRAME));
-  const samples = Array.from({ length: count + 1 }, (_, i) => trackValues(subject, keyed, firstFrame + ((lastFrame - firstFrame) * i) / count));
+  const samples = Array.from({ length: count + 1 }, (_, i) =>
+    trackValues(subject, keyed, firstFrame + ((lastFrame - firstFrame) * i) / count),
+  );
   const moving = keyedIds.map((_, c) => c).filter((c) => samples.some((values) => values[c] !== start[c]));
   const only = moving.length === 1 ? moving[0]! : null;
   if (only !== null && end[only] !== start[only]) {
-    return { keyedIds, length: end[only]! - start[only]!, at: (progress) => start.map((value, c) => (c === only ? value * (1 - progress) + end[c]! * progress : value)) };
+    return {
+      keyedIds,
+      length: end[only]! - start[only]!,
+      at: (progress) => start.map((value, c) => (c === only ? value * (1 - progress) + end[c]! * progress : value)),
+    };
   }
   const gone = new Float64Array(count + 1);
-  for (let i = 1; i <= count; i++) gone[i] = gone[i - 1]! + Math.hypot(...samples[i]!.map((value, c) => value - samples[i - 1]![c]!));
+  for (let i = 1; i <= count; i++)
+    gone[i] = gone[i - 1]! + Math.hypot(...samples[i]!.map((value, c) => value - samples[i - 1]![c]!));
   const length = gone[count]!;
   const at = (progress: number): number[] => {
     const wanted = Math.min(1, Math.max(0, progress)) * length;

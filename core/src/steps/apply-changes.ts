@@ -36,7 +36,8 @@ function withItems(list: unknown, { path, at, out, in: come }: Extract<Change, {
 function changed(part: unknown, change: Change): unknown {
   switch (change.kind) {
     case 'value':
-      if (('from' in change) !== (part !== undefined)) misfit(change.path, 'from' in change ? 'it is not there.' : 'something is there already.');
+      if ('from' in change !== (part !== undefined))
+        misfit(change.path, 'from' in change ? 'it is not there.' : 'something is there already.');
       return change.to;
     case 'keys':
       return withKeys(part, change);
@@ -58,7 +59,9 @@ function along(part: unknown, way: Path, change: Change): unknown {
   }
   if (typeof part !== 'object' || part === null) return misfit(change.path, `nothing has a "${step}".`);
   const after = along(own(part as Record<string, unknown>, String(step)), rest, change);
-  return after === undefined ? Object.fromEntries(Object.entries(part).filter(([name]) => name !== String(step))) : { ...part, [step]: after };
+  return after === undefined
+    ? Object.fromEntries(Object.entries(part).filter(([name]) => name !== String(step)))
+    : { ...part, [step]: after };
 }
 
 /**

@@ -18,7 +18,10 @@ interface OnFrame extends Plain {
 
 /** Whether a list is of things in the order of their frames, no two on one. */
 export function isOnFrames(list: readonly unknown[]): list is OnFrame[] {
-  return list.every((item, i) => isPlain(item) && typeof item['frame'] === 'number' && (i === 0 || item['frame'] > (list[i - 1] as OnFrame).frame));
+  return list.every(
+    (item, i) =>
+      isPlain(item) && typeof item['frame'] === 'number' && (i === 0 || item['frame'] > (list[i - 1] as OnFrame).frame),
+  );
 }
 
 interface Thing extends Plain {
@@ -27,7 +30,10 @@ interface Thing extends Plain {
 
 /** Whether a list is of things with ids of their own. */
 export function isOfThings(list: readonly unknown[]): list is Thing[] {
-  return list.every((item) => isPlain(item) && typeof item['id'] === 'string') && new Set(list.map((item) => (item as Thing).id)).size === list.length;
+  return (
+    list.every((item) => isPlain(item) && typeof item['id'] === 'string') &&
+    new Set(list.map((item) => (item as Thing).id)).size === list.length
+  );
 }
 
 /** Whether two documents, or parts of them, say the same, in whatever order. What is set to undefined is not there. */
@@ -38,7 +44,8 @@ export function sameData(before: unknown, after: unknown): boolean {
 function* betweenKeys(before: readonly OnFrame[], after: readonly OnFrame[], path: Path): Generator<Change> {
   const was = new Map(before.map((key) => [key.frame, key]));
   const is = new Map(after.map((key) => [key.frame, key]));
-  const stays = (key: OnFrame, other: OnFrame | undefined): boolean => other !== undefined && (key === other || sameData(key, other));
+  const stays = (key: OnFrame, other: OnFrame | undefined): boolean =>
+    other !== undefined && (key === other || sameData(key, other));
   const out = before.filter((key) => !stays(key, is.get(key.frame)));
   const come = after.filter((key) => !stays(key, was.get(key.frame)));
   if (out.length + come.length > 0) yield { kind: 'keys', path, out, in: come };
@@ -49,7 +56,14 @@ function* betweenThings(before: readonly Thing[], after: readonly Thing[], path:
   const is = new Map(after.map((thing) => [thing.id, thing]));
   const [from, to] = [[...was.keys()], [...is.keys()]];
   if (from.length !== to.length || from.some((id, i) => id !== to[i])) {
-    yield { kind: 'things', path, from, to, out: before.filter(({ id }) => !is.has(id)), in: after.filter(({ id }) => !was.has(id)) };
+    yield {
+      kind: 'things',
+      path,
+      from,
+      to,
+      out: before.filter(({ id }) => !is.has(id)),
+      in: after.filter(({ id }) => !was.has(id)),
+    };
   }
   for (const thing of after) if (was.has(thing.id)) yield* between(was.get(thing.id), thing, [...path, thing.id]);
 }
@@ -64,7 +78,13 @@ function* betweenItems(before: readonly unknown[], after: readonly unknown[], pa
   while (head < shorter && sameData(before[head], after[head])) head++;
   let tail = 0;
   while (tail < shorter - head && sameData(before[before.length - 1 - tail], after[after.length - 1 - tail])) tail++;
-  yield { kind: 'items', path, at: head, out: before.slice(head, before.length - tail), in: after.slice(head, after.length - tail) };
+  yield {
+    kind: 'items',
+    path,
+    at: head,
+    out: before.slice(head, before.length - tail),
+    in: after.slice(head, after.length - tail),
+  };
 }
 
 function* between(before: unknown, after: unknown, path: Path): Generator<Change> {
@@ -74,9 +94,15 @@ function* between(before: unknown, after: unknown, path: Path): Generator<Change
     else if (isOfThings(before) && isOfThings(after)) yield* betweenThings(before, after, path);
     else yield* betweenItems(before, after, path);
   } else if (isPlain(before) && isPlain(after)) {
-    for (const name of new Set([...Object.keys(before), ...Object.keys(after)])) yield* between(own(before, name), own(after, name), [...path, name]);
+    for (const name of new Set([...Object.keys(before), ...Object.keys(after)]))
+      yield* between(own(before, name), own(after, name), [...path, name]);
   } else {
-    yield { kind: 'value', path, ...(before !== undefined && { from: before }), ...(after !== undefined && { to: after }) };
+    yield {
+      kind: 'value',
+      path,
+      ...(before !== undefined && { from: before }),
+      ...(after !== undefined && { to: after }),
+    };
   }
 }
 

@@ -12,7 +12,10 @@ const StepNumber = z.int().min(0).max(1_000_000_000);
 /** The steps that are kept, and how many of them are done; those after are undone and can be redone. `first` older ones were let go: a step's number counts them too. */
 export const History = z
   .object({ first: StepNumber, steps: z.array(Step).max(HISTORY_LIMIT), done: z.int().min(0) })
-  .refine((history) => history.done <= history.steps.length, { path: ['done'], message: 'More steps done than there are.' });
+  .refine((history) => history.done <= history.steps.length, {
+    path: ['done'],
+    message: 'More steps done than there are.',
+  });
 export type History = z.infer<typeof History>;
 
 export const EMPTY_HISTORY: History = { first: 0, steps: [], done: 0 };
@@ -60,7 +63,8 @@ export function historyChange(before: History, after: History): HistoryChange {
 /** A history with what is new in it, of which so much may be that nothing known is left; null where the two do not belong together. */
 export function withHistoryChange(history: History, { keep, add, done }: HistoryChange): History | null {
   if (keep < history.first) return null;
-  if (keep > history.first + history.steps.length) return withHistoryChange({ first: keep, steps: [], done: 0 }, { keep, add, done });
+  if (keep > history.first + history.steps.length)
+    return withHistoryChange({ first: keep, steps: [], done: 0 }, { keep, add, done });
   const all = [...history.steps.slice(0, keep - history.first), ...add];
   const steps = all.slice(-HISTORY_LIMIT);
   const first = history.first + all.length - steps.length;

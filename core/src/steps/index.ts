@@ -3,4 +3,14 @@ export { Change, Step, invertChanges, MOST_DEPTH } from './change.ts';
 export { depthOf } from './depth.ts';
 export { changesBetween, sameData } from './changes-between.ts';
 export { applyChanges } from './apply-changes.ts';
-export { History, HistoryChange, HISTORY_LIMIT, EMPTY_HISTORY, recordStep, undoStep, redoStep, historyChange, withHistoryChange } from './history.ts';
+export {
+  History,
+  HistoryChange,
+  HISTORY_LIMIT,
+  EMPTY_HISTORY,
+  recordStep,
+  undoStep,
+  redoStep,
+  historyChange,
+  withHistoryChange,
+} from './history.ts';

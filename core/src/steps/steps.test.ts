@@ -1,8 +1,33 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { anyMotion } from '../../testing/hostile-motions.ts';
-import { createKey, createMotion, createSubject, createChannel, deleteKeys, moveKeys, setKeys, type MotionDocument } from '../motion/index.ts';
-import { applyChanges, changesBetween, depthOf, EMPTY_HISTORY, HISTORY_LIMIT, historyChange, invertChanges, recordStep, redoStep, sameData, Step, undoStep, withHistoryChange, type Change, type History } from './index.ts';
+import {
+  createKey,
+  createMotion,
+  createSubject,
+  createChannel,
+  deleteKeys,
+  moveKeys,
+  setKeys,
+  type MotionDocument,
+} from '../motion/index.ts';
+import {
+  applyChanges,
+  changesBetween,
+  depthOf,
+  EMPTY_HISTORY,
+  HISTORY_LIMIT,
+  historyChange,
+  invertChanges,
+  recordStep,
+  redoStep,
+  sameData,
+  Step,
+  undoStep,
+  withHistoryChange,
+  type Change,
+  type History,
+} from './index.ts';
 
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 const applied = <T>(document: T, changes: readonly Change[]): T => {
@@ -13,7 +38,12 @@ const applied = <T>(document: T, changes: readonly Change[]): T => {
 
 /** Two states of work, alike in much: a motion or one made of parts of another. */
 const anyTwo = fc.tuple(anyMotion, anyMotion, fc.nat(3)).map(([a, b, kind]) => {
-  const mixed = [b, { ...a, subjects: b.subjects }, { ...a, subjects: a.subjects.toReversed(), guides: b.guides }, { ...a, subjects: a.subjects.map((one) => ({ ...one, channels: b.subjects[0]!.channels })) }][kind]!;
+  const mixed = [
+    b,
+    { ...a, subjects: b.subjects },
+    { ...a, subjects: a.subjects.toReversed(), guides: b.guides },
+    { ...a, subjects: a.subjects.map((one) => ({ ...one, channels: b.subjects[0]!.channels })) },
+  ][kind]!;
   return [plain(a), plain(mixed)] as const;
 });
 
@@ -48,15 +78,28 @@ const LOOK = { shape: 'disc', widthPx: 80, heightPx: 20, fill: '#9a6b00' } as co
 function crowded(count: number): MotionDocument {
   const subject = createSubject('lid', 'Lid', LOOK, { x: 0, y: 0 });
   const keys = Array.from({ length: count }, (_, i) => createKey(2 + i, i % 7));
-  return createMotion([{ ...subject, channels: subject.channels.map((channel) => (channel.id === 'position.y' ? createChannel('position.y', 0, keys) : channel)) }]);
+  return createMotion([
+    {
+      ...subject,
+      channels: subject.channels.map((channel) =>
+        channel.id === 'position.y' ? createChannel('position.y', 0, keys) : channel,
+      ),
+    },
+  ]);
 }
 const KEY = { subjectId: 'lid', channelId: 'position.y' } as const;
 
 test('one key put first among twelve hundred, moved or taken away is a change of a few hundred bytes', () => {
   const before = crowded(1200);
-  for (const { motion } of [setKeys(before, 1, [{ ...KEY, value: 3 }]), moveKeys(before, [{ ...KEY, frame: 600 }], 0.5, 9), deleteKeys(before, [{ ...KEY, frame: 2 }])]) {
+  for (const { motion } of [
+    setKeys(before, 1, [{ ...KEY, value: 3 }]),
+    moveKeys(before, [{ ...KEY, frame: 600 }], 0.5, 9),
+    deleteKeys(before, [{ ...KEY, frame: 2 }]),
+  ]) {
     const changes = changesBetween(before, motion);
-    expect(changes.map(({ kind, path }) => [kind, path.join('/')])).toEqual([['keys', 'subjects/lid/channels/position.y/keys']]);
+    expect(changes.map(({ kind, path }) => [kind, path.join('/')])).toEqual([
+      ['keys', 'subjects/lid/channels/position.y/keys'],
+    ]);
     expect(JSON.stringify(changes).length).toBeLessThan(600);
   }
 });
@@ -84,7 +127,8 @@ test('what is nested too deep is told without going down to the end of it', () =
   expect(Step.safeParse({ name: 'x', changes: [{ kind: 'value', path: [], to: deep }] }).success).toBe(false);
 });
 
-const counted = (history: History, from: number, to: number): History => recordStep(history, `to ${to}`, { n: from }, { n: to });
+const counted = (history: History, from: number, to: number): History =>
+  recordStep(history, `to ${to}`, { n: from }, { n: to });
 
 test('steps are undone and done again one by one; a new step forgets what was undone, the oldest go past the limit', () => {
   let history = EMPTY_HISTORY;
@@ -102,27 +146,39 @@ test('steps are undone and done again one by one; a new step forgets what was un
 
 test('what is new in a history is told by numbers and makes the same history elsewhere', () => {
   fc.assert(
-    fc.property(fc.array(fc.constantFrom('step', 'undo', 'redo', 'send'), { maxLength: 60 }), fc.integer({ min: 0, max: HISTORY_LIMIT }), (acts, already) => {
-      let history: History = { ...EMPTY_HISTORY, steps: Array.from({ length: already }, (_, i) => ({ name: `${i}`, changes: [] })), done: already };
-      let work = { n: 0 };
-      let [sent, there] = [history, history];
-      for (const act of [...acts, 'send']) {
-        if (act === 'step') {
-          history = counted(history, work.n, work.n + 1);
-          work = { n: work.n + 1 };
-        } else if (act !== 'send') {
-          const moved = act === 'undo' ? undoStep(history, work) : redoStep(history, work);
-          if (moved) ({ history, work } = moved);
-        } else {
-          there = withHistoryChange(there, historyChange(sent, history))!;
-          sent = history;
-          expect(there).toEqual(history);
+    fc.property(
+      fc.array(fc.constantFrom('step', 'undo', 'redo', 'send'), { maxLength: 60 }),
+      fc.integer({ min: 0, max: HISTORY_LIMIT }),
+      (acts, already) => {
+        let history: History = {
+          ...EMPTY_HISTORY,
+          steps: Array.from({ length: already }, (_, i) => ({ name: `${i}`, changes: [] })),
+          done: already,
+        };
+        let work = { n: 0 };
+        let [sent, there] = [history, history];
+        for (const act of [...acts, 'send']) {
+          if (act === 'step') {
+            history = counted(history, work.n, work.n + 1);
+            work = { n: work.n + 1 };
+          } else if (act !== 'send') {
+            const moved = act === 'undo' ? undoStep(history, work) : redoStep(history, work);
+            if (moved) ({ history, work } = moved);
+          } else {
+            there = withHistoryChange(there, historyChange(sent, history))!;
+            sent = history;
+            expect(there).toEqual(history);
+          }
         }
-      }
-    }),
+      },
+    ),
   );
   expect(withHistoryChange(EMPTY_HISTORY, { keep: 3, add: [], done: 2 })).toBeNull();
   expect(withHistoryChange(EMPTY_HISTORY, { keep: 0, add: [], done: 1 })).toBeNull();
   expect(withHistoryChange({ ...EMPTY_HISTORY, first: 4 }, { keep: 3, add: [], done: 3 })).toBeNull();
-  expect(withHistoryChange(EMPTY_HISTORY, { keep: 250, add: [{ name: 'a', changes: [] }], done: 251 })).toEqual({ first: 250, steps: [{ name: 'a', changes: [] }], done: 1 });
+  expect(withHistoryChange(EMPTY_HISTORY, { keep: 250, add: [{ name: 'a', changes: [] }], done: 251 })).toEqual({
+    first: 250,
+    steps: [{ name: 'a', changes: [] }],
+    done: 1,
+  });
 });

@@ -29,7 +29,9 @@ export function averageRuns(runs: readonly (readonly number[])[]): AveragedRuns 
   const beats = runs[0]?.length ?? 0;
   const alike = runs.filter((run) => run.length === beats).map((run) => run.map((tap) => tap - run[0]!));
   const meanMs = Array.from({ length: beats }, (_, i) => alike.reduce((sum, run) => sum + run[i]!, 0) / alike.length);
-  const spreadMs = meanMs.map((mean, i) => Math.sqrt(alike.reduce((sum, run) => sum + (run[i]! - mean) ** 2, 0) / alike.length));
+  const spreadMs = meanMs.map((mean, i) =>
+    Math.sqrt(alike.reduce((sum, run) => sum + (run[i]! - mean) ** 2, 0) / alike.length),
+  );
   return { meanMs, spreadMs, left: runs.length - alike.length };
 }
 

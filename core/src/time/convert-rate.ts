@@ -28,10 +28,20 @@ export interface ConvertedFrame {
 }
 
 /** A frame stretched about `first` by a ratio. */
-export function convertedFrame(frame: number, first: number, ratio: { num: number; den: number }): Omit<ConvertedFrame, 'roundingSeconds'> {
+export function convertedFrame(
+  frame: number,
+  first: number,
+  ratio: { num: number; den: number },
+): Omit<ConvertedFrame, 'roundingSeconds'> {
   const exact = new Fraction(frame).sub(first).mul(ratio.num).div(ratio.den).add(first);
   const whole = Number(exact.add(new Fraction(1, 2)).floor().valueOf());
-  return { from: frame, exact: toExact(exact), to: exact.valueOf(), whole, roundingFrames: new Fraction(whole).sub(exact).valueOf() };
+  return {
+    from: frame,
+    exact: toExact(exact),
+    to: exact.valueOf(),
+    whole,
+    roundingFrames: new Fraction(whole).sub(exact).valueOf(),
+  };
 }
 
 /** Carries a frame over: `f' = first + (f − first)·r'/r` where seconds are kept. Keys 1, 13, 25, 49 from 24 to 25 fps fall on 1, 13.5, 26, 51. */
@@ -46,5 +56,8 @@ export function convertRange(range: FrameRange, change: RateChange): { range: Fr
   const count = new Fraction(range.last - range.first + 1);
   const { from, to, policy } = change;
   const exact = policy === 'keep-frames' ? count : count.mul(to.num).mul(from.den).div(to.den).div(from.num);
-  return { range: { first: range.first, last: range.first + Math.max(1, Number(exact.ceil().valueOf())) - 1 }, exactCount: toExact(exact) };
+  return {
+    range: { first: range.first, last: range.first + Math.max(1, Number(exact.ceil().valueOf())) - 1 },
+    exactCount: toExact(exact),
+  };
 }

@@ -1,8 +1,34 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import {
-  averageRuns, convertFrame, convertRange, COUNT, exposedDrawings, formatExact, formatRuler, formatTimecode, LENGTH, parsePositive, parseQuantity, parseRuler, parseTime, parseTimecode,
-  planCounts, planDistance, RATE_PRESETS, readRun, RULER_UNIT_NAMES, SPEED, tempoFor, tempoOf, TEMPO, toNumber, withPixels, type Exact, type Measure, type Rate,
+  averageRuns,
+  convertFrame,
+  convertRange,
+  COUNT,
+  exposedDrawings,
+  formatExact,
+  formatRuler,
+  formatTimecode,
+  LENGTH,
+  parsePositive,
+  parseQuantity,
+  parseRuler,
+  parseTime,
+  parseTimecode,
+  planCounts,
+  planDistance,
+  RATE_PRESETS,
+  readRun,
+  RULER_UNIT_NAMES,
+  SPEED,
+  tempoFor,
+  tempoOf,
+  TEMPO,
+  toNumber,
+  withPixels,
+  type Exact,
+  type Measure,
+  type Rate,
 } from './index.ts';
 
 const FILM: Rate = { num: 24, den: 1 };
@@ -16,7 +42,12 @@ function amount(text: string, measure: Measure, assumed: string): Exact {
 }
 
 test('drop-frame timecode reads the printed labels', () => {
-  const labels: [number, string][] = [[1799, '00:00:59;29'], [1800, '00:01:00;02'], [17982, '00:10:00;00'], [107892, '01:00:00;00']];
+  const labels: [number, string][] = [
+    [1799, '00:00:59;29'],
+    [1800, '00:01:00;02'],
+    [17982, '00:10:00;00'],
+    [107892, '01:00:00;00'],
+  ];
   for (const [frame, label] of labels) {
     expect(formatTimecode(frame, DROP_30)).toBe(label);
     expect(parseTimecode(label, DROP_30)).toEqual({ ok: true, value: frame });
@@ -31,7 +62,12 @@ test('a label that does not exist is an error that says so', () => {
   expect(skipped).toMatchObject({ ok: false, issues: [{ code: 'timecode-skipped' }] });
   expect(!skipped.ok && skipped.issues[0]!.message).toContain('The next one is 00:01:00;02.');
   expect(parseTimecode('00:10:00;00', DROP_30).ok).toBe(true);
-  for (const [text, code] of [['00:60:00:00', 'timecode-out-of-range'], ['00:00:00:24', 'timecode-out-of-range'], ['1:2', 'timecode-not-read'], ['00:00:01;00', 'timecode-not-read']] as const) {
+  for (const [text, code] of [
+    ['00:60:00:00', 'timecode-out-of-range'],
+    ['00:00:00:24', 'timecode-out-of-range'],
+    ['1:2', 'timecode-not-read'],
+    ['00:00:01;00', 'timecode-not-read'],
+  ] as const) {
     expect(parseTimecode(text, FILM)).toMatchObject({ ok: false, issues: [{ code }] });
   }
 });
@@ -39,10 +75,15 @@ test('a label that does not exist is an error that says so', () => {
 test('every unit of the ruler reads back what it writes, at every preset, to the thousandth of a frame', () => {
   const anyRate = fc.constantFrom(...RATE_PRESETS, { num: 25, den: 2 }, { num: 240, den: 1 });
   fc.assert(
-    fc.property(anyRate, fc.integer({ min: -3_000_000, max: 200_000_000 }), fc.constantFrom(...RULER_UNIT_NAMES), (rate, grains, unit) => {
-      const frame = grains / 1000;
-      expect(parseRuler(formatRuler(frame, unit, rate), rate)).toEqual({ ok: true, value: frame });
-    }),
+    fc.property(
+      anyRate,
+      fc.integer({ min: -3_000_000, max: 200_000_000 }),
+      fc.constantFrom(...RULER_UNIT_NAMES),
+      (rate, grains, unit) => {
+        const frame = grains / 1000;
+        expect(parseRuler(formatRuler(frame, unit, rate), rate)).toEqual({ ok: true, value: frame });
+      },
+    ),
   );
 });
 
@@ -59,12 +100,28 @@ test('consecutive frames have consecutive labels: none is skipped but those drop
 });
 
 test('the ruler writes seconds, milliseconds and fractions, and reads what people type', () => {
-  expect(RULER_UNIT_NAMES.map((unit) => formatRuler(17.25, unit, FILM))).toEqual(['17.25', '0.71875 s', '718.75 ms', '00:00:00:17.25', '17 1/4']);
-  for (const [text, frames] of [['2.5s', 60], ['48f', 48], ['2500 ms', 60], ['00:00:02:00', 48], ['17 1/4', 17.25], ['0,5 s', 12], ['2 min', 2880], ['12', 12]] as const) {
+  expect(RULER_UNIT_NAMES.map((unit) => formatRuler(17.25, unit, FILM))).toEqual([
+    '17.25',
+    '0.71875 s',
+    '718.75 ms',
+    '00:00:00:17.25',
+    '17 1/4',
+  ]);
+  for (const [text, frames] of [
+    ['2.5s', 60],
+    ['48f', 48],
+    ['2500 ms', 60],
+    ['00:00:02:00', 48],
+    ['17 1/4', 17.25],
+    ['0,5 s', 12],
+    ['2 min', 2880],
+    ['12', 12],
+  ] as const) {
     expect(parseRuler(text, FILM)).toEqual({ ok: true, value: frames });
   }
   expect(parseRuler('2', FILM, 'seconds')).toEqual({ ok: true, value: 48 });
-  for (const text of ['', 'soon', '1/0 s', '3 kg', '1.2.3']) expect(parseRuler(text, FILM)).toMatchObject({ ok: false, issues: [{ code: 'time-not-read' }] });
+  for (const text of ['', 'soon', '1/0 s', '3 kg', '1.2.3'])
+    expect(parseRuler(text, FILM)).toMatchObject({ ok: false, issues: [{ code: 'time-not-read' }] });
   const third = parseTime('1/3 s', FILM);
   expect(third.ok && third.value).toEqual({ num: 8, den: 1 });
 });
@@ -77,23 +134,35 @@ test('keys carried from 24 to 25 fps by seconds fall where the model says, with 
   expect(converted[1]!.roundingFrames).toBe(0.5);
   expect(converted[1]!.roundingSeconds).toBe(0.02);
   expect(convertRange({ first: 1, last: 48 }, change).range).toEqual({ first: 1, last: 50 });
-  expect(convertRange({ first: 1, last: 49 }, { ...change, policy: 'keep-frames' }).range).toEqual({ first: 1, last: 49 });
+  expect(convertRange({ first: 1, last: 49 }, { ...change, policy: 'keep-frames' }).range).toEqual({
+    first: 1,
+    last: 49,
+  });
   expect(convertFrame(13, { ...change, policy: 'keep-frames' }).to).toBe(13);
 });
 
 test('to another rate and back by seconds is where it was', () => {
   const rate = fc.constantFrom(...RATE_PRESETS);
   fc.assert(
-    fc.property(rate, rate, fc.integer({ min: -500, max: 5000 }), fc.integer({ min: -10, max: 10 }), (from, to, frame, first) => {
-      const { exact } = convertFrame(frame, { from, to, policy: 'keep-seconds', first });
-      const back = convertFrame(exact.num / exact.den, { from: to, to: from, policy: 'keep-seconds', first });
-      expect(back.to).toBeCloseTo(frame, 6);
-    }),
+    fc.property(
+      rate,
+      rate,
+      fc.integer({ min: -500, max: 5000 }),
+      fc.integer({ min: -10, max: 10 }),
+      (from, to, frame, first) => {
+        const { exact } = convertFrame(frame, { from, to, policy: 'keep-seconds', first });
+        const back = convertFrame(exact.num / exact.den, { from: to, to: from, policy: 'keep-seconds', first });
+        expect(back.to).toBeCloseTo(frame, 6);
+      },
+    ),
   );
 });
 
 test('6 m at three speeds take 576, 288 and 57.6 frames; the slowest sets the range', () => {
-  const movers = ['0.25', '0.5', '2.5'].map((speed) => ({ metresPerSecond: amount(speed, SPEED, 'm/s'), lengthMetres: null }));
+  const movers = ['0.25', '0.5', '2.5'].map((speed) => ({
+    metresPerSecond: amount(speed, SPEED, 'm/s'),
+    lengthMetres: null,
+  }));
   const plan = planDistance(amount('6', LENGTH, 'm'), movers, FILM);
   expect(plan.movers.map((mover) => mover.answer.frames)).toEqual([576, 288, 57.6]);
   expect(plan.slowest).toBe(0);
@@ -103,7 +172,12 @@ test('6 m at three speeds take 576, 288 and 57.6 frames; the slowest sets the ra
 });
 
 test('a step longer than the mover strobes', () => {
-  const mover = (length: string) => planDistance(amount('6 m', LENGTH, 'm'), [{ metresPerSecond: amount('2.4 m/s', SPEED, 'm/s'), lengthMetres: amount(length, LENGTH, 'm') }], FILM).movers[0]!;
+  const mover = (length: string) =>
+    planDistance(
+      amount('6 m', LENGTH, 'm'),
+      [{ metresPerSecond: amount('2.4 m/s', SPEED, 'm/s'), lengthMetres: amount(length, LENGTH, 'm') }],
+      FILM,
+    ).movers[0]!;
   expect(mover('10 cm')).toMatchObject({ stepShare: 1, strobes: false });
   expect(mover('9 cm').strobes).toBe(true);
 });
@@ -117,18 +191,28 @@ test('4 counts at 90 bpm are 64 frames; at 92 they are not whole, and 90 and 96 
   expect(formatExact(off.whole.exact)).toBe('62 14/23');
   expect(off.tempi).toEqual({ below: 90, above: 96 });
   expect(off.rates).toEqual({ below: { num: 23, den: 1 }, above: { num: 46, den: 1 } });
-  expect(off.exactTempi.map(({ frames, bpm }) => [frames, formatExact(bpm)])).toEqual([[63, '91 3/7'], [62, '92 28/31']]);
+  expect(off.exactTempi.map(({ frames, bpm }) => [frames, formatExact(bpm)])).toEqual([
+    [63, '91 3/7'],
+    [62, '92 28/31'],
+  ]);
   expect(toNumber(tempoFor(four, 63, FILM))).toBeCloseTo(91.43, 2);
 });
 
 test('whatever the counts and tempo, the tempi and rates offered do come out whole', () => {
   fc.assert(
-    fc.property(fc.integer({ min: 1, max: 32 }), fc.integer({ min: 20, max: 300 }), fc.constantFrom(...RATE_PRESETS), (counts, bpm, rate) => {
-      const plan = planCounts({ num: counts, den: 1 }, { num: bpm, den: 1 }, rate);
-      for (const tempo of [plan.tempi.below, plan.tempi.above]) if (tempo) expect(planCounts({ num: counts, den: 1 }, { num: tempo, den: 1 }, rate).whole.isWhole).toBe(true);
-      for (const other of [plan.rates.below, plan.rates.above]) if (other) expect(planCounts({ num: counts, den: 1 }, { num: bpm, den: 1 }, other).whole.isWhole).toBe(true);
-      expect(Math.abs(plan.whole.roundingFrames)).toBeLessThanOrEqual(0.5);
-    }),
+    fc.property(
+      fc.integer({ min: 1, max: 32 }),
+      fc.integer({ min: 20, max: 300 }),
+      fc.constantFrom(...RATE_PRESETS),
+      (counts, bpm, rate) => {
+        const plan = planCounts({ num: counts, den: 1 }, { num: bpm, den: 1 }, rate);
+        for (const tempo of [plan.tempi.below, plan.tempi.above])
+          if (tempo) expect(planCounts({ num: counts, den: 1 }, { num: tempo, den: 1 }, rate).whole.isWhole).toBe(true);
+        for (const other of [plan.rates.below, plan.rates.above])
+          if (other) expect(planCounts({ num: counts, den: 1 }, { num: bpm, den: 1 }, other).whole.isWhole).toBe(true);
+        expect(Math.abs(plan.whole.roundingFrames)).toBeLessThanOrEqual(0.5);
+      },
+    ),
     { numRuns: 40 },
   );
 });
@@ -139,16 +223,30 @@ test('lengths and speeds are read with their units, exactly', () => {
   expect(toNumber(amount('36 km/h', SPEED, 'm/s'))).toBe(10);
   expect(toNumber(amount('10 mph', SPEED, 'm/s'))).toBeCloseTo(4.4704, 12);
   expect(toNumber(amount('250', withPixels(LENGTH, { num: 100, den: 1 }), 'px'))).toBe(2.5);
-  expect(parseQuantity('2 kg', LENGTH, 'm')).toMatchObject({ ok: false, issues: [{ code: 'unit-unknown', message: '"kg" is not a unit of length here. Known: m, cm, ft, in.' }] });
+  expect(parseQuantity('2 kg', LENGTH, 'm')).toMatchObject({
+    ok: false,
+    issues: [{ code: 'unit-unknown', message: '"kg" is not a unit of length here. Known: m, cm, ft, in.' }],
+  });
   expect(parseQuantity('far', LENGTH, 'm')).toMatchObject({ ok: false, issues: [{ code: 'quantity-not-read' }] });
   expect(parseQuantity('', LENGTH, 'm').ok).toBe(false);
   expect(parsePositive('0 m', LENGTH, 'm')).toMatchObject({ ok: false, issues: [{ code: 'quantity-not-positive' }] });
-  expect(parseQuantity('9999999999 m', LENGTH, 'm')).toMatchObject({ ok: false, issues: [{ code: 'quantity-out-of-range' }] });
+  expect(parseQuantity('9999999999 m', LENGTH, 'm')).toMatchObject({
+    ok: false,
+    issues: [{ code: 'quantity-out-of-range' }],
+  });
 });
 
 test('acted-out runs become beats at the rate, average beat by beat, and suggest a tempo', () => {
-  expect(readRun([1000, 1500, 2250], FILM).map((beat) => [beat.seconds, beat.frames, beat.rounded])).toEqual([[0, 0, 0], [0.5, 12, 12], [1.25, 30, 30]]);
-  const averaged = averageRuns([[0, 480, 1000], [10, 530, 1030], [0, 300]]);
+  expect(readRun([1000, 1500, 2250], FILM).map((beat) => [beat.seconds, beat.frames, beat.rounded])).toEqual([
+    [0, 0, 0],
+    [0.5, 12, 12],
+    [1.25, 30, 30],
+  ]);
+  const averaged = averageRuns([
+    [0, 480, 1000],
+    [10, 530, 1030],
+    [0, 300],
+  ]);
   expect(averaged.meanMs).toEqual([0, 500, 1010]);
   expect(averaged.spreadMs[1]).toBe(20);
   expect(averaged.left).toBe(1);

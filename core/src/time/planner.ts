@@ -48,7 +48,10 @@ export function planCounts(counts: Exact, bpm: Exact, rate: Rate): CountPlan {
   const isWholeAt = (candidate: number): boolean => framesOf(count, new Fraction(candidate), rate).d === 1n;
   const isWholeRate = (candidate: Rate): boolean => framesOf(count, tempo, candidate).d === 1n;
   const fps = rate.num / rate.den;
-  const around = frames.d === 1n ? [] : [Number(frames.ceil().valueOf()), Number(frames.floor().valueOf())].filter((whole) => whole > 0);
+  const around =
+    frames.d === 1n
+      ? []
+      : [Number(frames.ceil().valueOf()), Number(frames.floor().valueOf())].filter((whole) => whole > 0);
   return {
     whole: answerFrames(frames, rate),
     each: answerFrames(framesOf(new Fraction(1), tempo, rate), rate),
@@ -61,7 +64,10 @@ export function planCounts(counts: Exact, bpm: Exact, rate: Rate): CountPlan {
       below: RATES.findLast((candidate) => candidate.num / candidate.den < fps && isWholeRate(candidate)) ?? null,
       above: RATES.find((candidate) => candidate.num / candidate.den > fps && isWholeRate(candidate)) ?? null,
     },
-    exactTempi: around.map((whole) => ({ frames: whole, bpm: toExact(count.mul(60).mul(rate.num).div(rate.den).div(whole)) })),
+    exactTempi: around.map((whole) => ({
+      frames: whole,
+      bpm: toExact(count.mul(60).mul(rate.num).div(rate.den).div(whole)),
+    })),
   };
 }
 

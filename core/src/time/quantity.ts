@@ -33,8 +33,22 @@ export function withPixels(measure: Measure, pixelsPerMetre: Exact): Measure {
 
 /** Other spellings of units, whatever the measure. */
 const SPELLINGS: Record<string, string> = {
-  metre: 'm', metres: 'm', meter: 'm', meters: 'm', feet: 'ft', foot: 'ft', "'": 'ft', inch: 'in', inches: 'in', '"': 'in', kmh: 'km/h', kph: 'km/h', count: 'counts',
-  beats: 'counts', beat: 'counts', pixels: 'px',
+  metre: 'm',
+  metres: 'm',
+  meter: 'm',
+  meters: 'm',
+  feet: 'ft',
+  foot: 'ft',
+  "'": 'ft',
+  inch: 'in',
+  inches: 'in',
+  '"': 'in',
+  kmh: 'km/h',
+  kph: 'km/h',
+  count: 'counts',
+  beats: 'counts',
+  beat: 'counts',
+  pixels: 'px',
 };
 
 const PART = /([+-]?\d+(?:[.,]\d{1,9})?(?:\/\d{1,6})?)\s*([^\d\s.,+-]*)\s*/y;
@@ -65,11 +79,17 @@ export function parseQuantity(text: string, measure: Measure, assumed: string): 
   while (at < typed.length) {
     PART.lastIndex = at;
     const part = PART.exec(typed);
-    if (!part || /\/0+$/.test(part[1]!)) return refuse('quantity-not-read', [], `"${typed}" is not a ${measure.what}. ${example}`);
+    if (!part || /\/0+$/.test(part[1]!))
+      return refuse('quantity-not-read', [], `"${typed}" is not a ${measure.what}. ${example}`);
     const spelled = part[2]!.toLowerCase();
     unit = spelled === '' ? assumed : (SPELLINGS[spelled] ?? spelled);
     const scale = Object.hasOwn(measure.units, unit) ? measure.units[unit] : undefined;
-    if (!scale) return refuse('unit-unknown', [], `"${part[2]}" is not a unit of ${measure.what} here. Known: ${Object.keys(measure.units).join(', ')}.`);
+    if (!scale)
+      return refuse(
+        'unit-unknown',
+        [],
+        `"${part[2]}" is not a unit of ${measure.what} here. Known: ${Object.keys(measure.units).join(', ')}.`,
+      );
     total = total.add(parseNumber(part[1]!).mul(scale[0]).div(scale[1]));
     at = PART.lastIndex;
   }
@@ -81,6 +101,7 @@ export function parseQuantity(text: string, measure: Measure, assumed: string): 
 /** As `parseQuantity`, and more than nothing. Adds the issue `quantity-not-positive`. */
 export function parsePositive(text: string, measure: Measure, assumed: string): Result<Quantity> {
   const parsed = parseQuantity(text, measure, assumed);
-  if (parsed.ok && parsed.value.amount.num <= 0) return refuse('quantity-not-positive', [], `The ${measure.what} must be more than 0.`);
+  if (parsed.ok && parsed.value.amount.num <= 0)
+    return refuse('quantity-not-positive', [], `The ${measure.what} must be more than 0.`);
   return parsed;
 }

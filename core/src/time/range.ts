@@ -44,7 +44,11 @@ function readFrame(text: string, end: 'first' | 'last', issues: Issue[]): number
   if (text.trim() === '' || !Number.isInteger(frame)) {
     issues.push({ code: 'frame-not-whole', path: [end], message: `The ${end} frame must be a whole number.` });
   } else if (Math.abs(frame) > FRAME_LIMIT) {
-    issues.push({ code: 'frame-out-of-range', path: [end], message: `Frames run from −${FRAME_LIMIT} to ${FRAME_LIMIT}.` });
+    issues.push({
+      code: 'frame-out-of-range',
+      path: [end],
+      message: `Frames run from −${FRAME_LIMIT} to ${FRAME_LIMIT}.`,
+    });
   }
   return frame;
 }

@@ -57,7 +57,11 @@ function rateMeantBy(decimal: number): Rate | undefined {
 export function parseRate(text: string): Result<Rate> {
   const match = /^(\d+(?:\.\d+)?)(?:\s*\/\s*(\d+))?\s*(?:fps)?$/i.exec(text.trim());
   if (!match) {
-    return refuse('rate-not-a-number', [], `"${text.trim()}" is not a frame rate. Type a number such as 24, 12.5 or 30000/1001.`);
+    return refuse(
+      'rate-not-a-number',
+      [],
+      `"${text.trim()}" is not a frame rate. Type a number such as 24, 12.5 or 30000/1001.`,
+    );
   }
   const decimals = match[1]!.split('.')[1]?.length ?? 0;
   const scale = 10 ** Math.min(decimals, 6);

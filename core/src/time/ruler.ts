@@ -35,7 +35,10 @@ function secondsOf(frame: number, rate: Rate): Fraction {
 export const RULER_UNITS = {
   frames: { label: 'frames', format: (frame) => decimals(grainsOf(frame), 3, 0) },
   seconds: { label: 'seconds', format: (frame, rate) => `${decimals(secondsOf(frame, rate), SECOND_DECIMALS, 3)} s` },
-  milliseconds: { label: 'milliseconds', format: (frame, rate) => `${decimals(secondsOf(frame, rate).mul(1000), SECOND_DECIMALS - 3, 0)} ms` },
+  milliseconds: {
+    label: 'milliseconds',
+    format: (frame, rate) => `${decimals(secondsOf(frame, rate).mul(1000), SECOND_DECIMALS - 3, 0)} ms`,
+  },
   timecode: { label: 'timecode', format: formatTimecode },
   fraction: { label: 'frame and fraction', format: (frame) => formatExact(toExact(grainsOf(frame))) },
 } as const satisfies Record<string, RulerUnit>;
@@ -72,12 +75,22 @@ function readTime(text: string, rate: Rate, assumed: 'frames' | 'seconds'): Resu
     return accept(mixed[1] ? value.neg() : value);
   }
   const match = NUMBER.exec(typed);
-  if (!match || /\/0+$/.test(match[1]!)) return refuse('time-not-read', [], `"${typed}" is not a time. Type it such as 2.5s, 48f, 2500 ms or ${formatTimecode(48, rate)}.`);
+  if (!match || /\/0+$/.test(match[1]!))
+    return refuse(
+      'time-not-read',
+      [],
+      `"${typed}" is not a time. Type it such as 2.5s, 48f, 2500 ms or ${formatTimecode(48, rate)}.`,
+    );
   const value = parseNumber(match[1]!);
   const unit = match[2]?.toLowerCase() ?? (assumed === 'seconds' ? 's' : 'f');
   if (unit.startsWith('f')) return accept(value);
   const perSecond = unit.startsWith('ms') || unit.startsWith('milli') ? 1 / 1000 : PER_SECOND[unit[0]!]!;
-  return accept(value.mul(perSecond < 1 ? new Fraction(1, 1000) : perSecond).mul(rate.num).div(rate.den));
+  return accept(
+    value
+      .mul(perSecond < 1 ? new Fraction(1, 1000) : perSecond)
+      .mul(rate.num)
+      .div(rate.den),
+  );
 }
 
 /** As `parseTime`, as a place on the ruler: to the nearest thousandth of a frame. */

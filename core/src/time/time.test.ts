@@ -1,6 +1,16 @@
 import { test, expect } from 'vitest';
 import fc from 'fast-check';
-import { exposedFrame, formatRate, frameCount, parseRange, parseRate, RATE_PRESETS, Rate, runningSeconds, travelSeconds } from './index.ts';
+import {
+  exposedFrame,
+  formatRate,
+  frameCount,
+  parseRange,
+  parseRate,
+  RATE_PRESETS,
+  Rate,
+  runningSeconds,
+  travelSeconds,
+} from './index.ts';
 
 const FILM: Rate = { num: 24, den: 1 };
 
@@ -51,7 +61,10 @@ test('a range is read, or refused at the field that is wrong', () => {
   expect(parseRange('25', '1')).toMatchObject({ ok: false, issues: [{ code: 'last-before-first', path: ['last'] }] });
   expect(parseRange('one', '25')).toMatchObject({ ok: false, issues: [{ code: 'frame-not-whole', path: ['first'] }] });
   expect(parseRange('1', '2.5')).toMatchObject({ ok: false, issues: [{ code: 'frame-not-whole', path: ['last'] }] });
-  expect(parseRange('', '9e9')).toMatchObject({ ok: false, issues: [{ path: ['first'] }, { code: 'frame-out-of-range' }] });
+  expect(parseRange('', '9e9')).toMatchObject({
+    ok: false,
+    issues: [{ path: ['first'] }, { code: 'frame-out-of-range' }],
+  });
 });
 
 test('on twos from frame 1, frame 4 still shows the drawing of frame 3', () => {

@@ -33,7 +33,8 @@ export function formatTimecode(frame: number, rate: Rate): string {
     const perMinute = nominal * 60 - dropped;
     const perTen = nominal * 600 - 9 * dropped;
     const inTen = whole % perTen;
-    label += 9 * dropped * Math.floor(whole / perTen) + dropped * Math.max(0, Math.floor((inTen - dropped) / perMinute));
+    label +=
+      9 * dropped * Math.floor(whole / perTen) + dropped * Math.max(0, Math.floor((inTen - dropped) / perMinute));
   }
   const seconds = Math.floor(label / nominal);
   const parts = [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, seconds % 60].map(two).join(':');
@@ -56,14 +57,35 @@ export function parseTimecode(text: string, rate: Rate): Result<number> {
   const match = TIMECODE.exec(typed);
   const nominal = nominalRate(rate);
   const dropped = droppedLabels(rate);
-  if (!match) return refuse('timecode-not-read', [], `"${typed}" is not a timecode. Type hours, minutes, seconds and frames, such as ${formatTimecode(2 * nominal, rate)}.`);
-  const [hours, minutes, seconds, frames] = [match[2], match[3], match[4], match[6]].map(Number) as [number, number, number, number];
-  if (match[5] === ';' && dropped === 0) return refuse('timecode-not-read', [], 'A ; before the frames means drop-frame, which only 29.97 and 59.94 fps have.');
-  if (minutes > 59 || seconds > 59) return refuse('timecode-out-of-range', [], 'Minutes and seconds run from 00 to 59.');
-  if (frames >= nominal) return refuse('timecode-out-of-range', [], `At this rate the frames run from 00 to ${nominal - 1}.`);
+  if (!match)
+    return refuse(
+      'timecode-not-read',
+      [],
+      `"${typed}" is not a timecode. Type hours, minutes, seconds and frames, such as ${formatTimecode(2 * nominal, rate)}.`,
+    );
+  const [hours, minutes, seconds, frames] = [match[2], match[3], match[4], match[6]].map(Number) as [
+    number,
+    number,
+    number,
+    number,
+  ];
+  if (match[5] === ';' && dropped === 0)
+    return refuse(
+      'timecode-not-read',
+      [],
+      'A ; before the frames means drop-frame, which only 29.97 and 59.94 fps have.',
+    );
+  if (minutes > 59 || seconds > 59)
+    return refuse('timecode-out-of-range', [], 'Minutes and seconds run from 00 to 59.');
+  if (frames >= nominal)
+    return refuse('timecode-out-of-range', [], `At this rate the frames run from 00 to ${nominal - 1}.`);
   if (frames < dropped && seconds === 0 && minutes % 10 !== 0) {
     const next = `${two(hours)}:${two(minutes)}:00;${two(dropped)}`;
-    return refuse('timecode-skipped', [], `${typed} does not exist: drop-frame skips labels 00 to ${two(dropped - 1)} at each minute but every tenth. The next one is ${next}.`);
+    return refuse(
+      'timecode-skipped',
+      [],
+      `${typed} does not exist: drop-frame skips labels 00 to ${two(dropped - 1)} at each minute but every tenth. The next one is ${next}.`,
+    );
   }
   const allMinutes = hours * 60 + minutes;
   const label = (allMinutes * 60 + seconds) * nominal + frames;

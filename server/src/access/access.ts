@@ -28,15 +28,26 @@ export async function roleIn(personId: string, courseId: string, what = 'course'
 }
 
 function requireRole(role: CourseRole, required: CourseRole): void {
-  if (role !== required) throw new ProblemError('forbidden', `Only ${required === 'instructor' ? 'an instructor' : 'a learner'} of the course can do this.`);
+  if (role !== required)
+    throw new ProblemError(
+      'forbidden',
+      `Only ${required === 'instructor' ? 'an instructor' : 'a learner'} of the course can do this.`,
+    );
 }
 
 export async function requireInstructor(personId: string, courseId: string): Promise<void> {
   requireRole(await roleIn(personId, courseId), 'instructor');
 }
 
-async function exerciseInRole(personId: string, exerciseId: string, required: CourseRole, attributes?: FindAttributeOptions): Promise<ExerciseModel> {
-  const exercise = UUID.test(exerciseId) ? await ExerciseModel.findByPk(exerciseId, { attributes, include: 'course' }) : null;
+async function exerciseInRole(
+  personId: string,
+  exerciseId: string,
+  required: CourseRole,
+  attributes?: FindAttributeOptions,
+): Promise<ExerciseModel> {
+  const exercise = UUID.test(exerciseId)
+    ? await ExerciseModel.findByPk(exerciseId, { attributes, include: 'course' })
+    : null;
   if (!exercise) throw notFound('exercise');
   const role = await roleIn(personId, exercise.courseId, 'exercise');
   if (role === 'learner' && !exercise.publishedAt) throw notFound('exercise');
@@ -52,21 +63,32 @@ export function exerciseFor(personId: string, exerciseId: string, required: Cour
 }
 
 /** As `exerciseFor`, with model motion, terms and brief. */
-export function exerciseWithDocuments(personId: string, exerciseId: string, required: CourseRole): Promise<ExerciseModel> {
+export function exerciseWithDocuments(
+  personId: string,
+  exerciseId: string,
+  required: CourseRole,
+): Promise<ExerciseModel> {
   return exerciseInRole(personId, exerciseId, required);
 }
 
 /** The learner's part in the course of a draft's exercise, asked for with the draft: every save does. */
-const ROLE_OF_LEARNER = '(SELECT e.role FROM enrolments e WHERE e.courseId = exercise.courseId AND e.personId = draft.learnerId)';
+const ROLE_OF_LEARNER =
+  '(SELECT e.role FROM enrolments e WHERE e.courseId = exercise.courseId AND e.personId = draft.learnerId)';
 
 /** A draft, for its own learner alone while they are a learner of its course, with that of its exercise which says what may be changed. */
-export async function draftFor(personId: string, draftId: string, options: { transaction?: Transaction; lock?: boolean } = {}): Promise<DraftModel> {
+export async function draftFor(
+  personId: string,
+  draftId: string,
+  options: { transaction?: Transaction; lock?: boolean } = {},
+): Promise<DraftModel> {
   const { transaction, lock = false } = options;
   const draft = UUID.test(draftId)
     ? await DraftModel.findOne({
         where: { id: draftId, learnerId: personId },
         attributes: { include: [[literal(ROLE_OF_LEARNER), 'role']] },
-        include: [{ association: 'exercise', attributes: ['id', 'courseId', 'publishedAt', 'targetHash', 'mayChange'] }],
+        include: [
+          { association: 'exercise', attributes: ['id', 'courseId', 'publishedAt', 'targetHash', 'mayChange'] },
+        ],
         transaction,
         ...(lock && transaction && { lock: { level: transaction.LOCK.UPDATE, of: DraftModel } }),
       })
@@ -90,8 +112,11 @@ export interface TakeAccess {
 
 /** A take, for its own learner or an instructor of its course; neither it nor its exercise with its documents. */
 export async function takeFor(personId: string, takeId: string): Promise<TakeAccess> {
-  const take = UUID.test(takeId) ? await TakeModel.findByPk(takeId, { attributes: { exclude: ['motion'] }, include: 'learner' }) : null;
-  const exercise = take && (await ExerciseModel.findByPk(take.exerciseId, { attributes: LIGHT_EXERCISE, include: 'course' }));
+  const take = UUID.test(takeId)
+    ? await TakeModel.findByPk(takeId, { attributes: { exclude: ['motion'] }, include: 'learner' })
+    : null;
+  const exercise =
+    take && (await ExerciseModel.findByPk(take.exerciseId, { attributes: LIGHT_EXERCISE, include: 'course' }));
   if (!take || !exercise) throw notFound('take');
   const role = await roleIn(personId, exercise.courseId, 'take');
   if (role === 'learner' && take.learnerId !== personId) throw notFound('take');
@@ -106,11 +131,16 @@ export async function takeToReview(personId: string, takeId: string): Promise<Ta
 }
 
 /** A note of a returned review, for the take's own learner or an instructor. */
-export async function noteFor(personId: string, takeId: string, noteId: string): Promise<{ note: NoteModel; role: CourseRole }> {
+export async function noteFor(
+  personId: string,
+  takeId: string,
+  noteId: string,
+): Promise<{ note: NoteModel; role: CourseRole }> {
   const { role } = await takeFor(personId, takeId);
   const review = await ReviewModel.findOne({ where: { takeId } });
   const mayRead = review && (role === 'instructor' || review.returnedAt !== null);
-  const note = mayRead && UUID.test(noteId) ? await NoteModel.findOne({ where: { id: noteId, reviewId: review.id } }) : null;
+  const note =
+    mayRead && UUID.test(noteId) ? await NoteModel.findOne({ where: { id: noteId, reviewId: review.id } }) : null;
   if (!note) throw notFound('note');
   return { note, role };
 }
@@ -138,7 +168,12 @@ interface Kept extends Model {
 }
 
 /** Something kept in a course, for its author or an instructor of the course to remove. */
-export async function removableFor<T extends Kept>(personId: string, model: ModelStatic<T>, id: string, what: string): Promise<T> {
+export async function removableFor<T extends Kept>(
+  personId: string,
+  model: ModelStatic<T>,
+  id: string,
+  what: string,
+): Promise<T> {
   const kept = UUID.test(id) ? await model.findByPk(id) : null;
   if (!kept) throw notFound(what);
   const role = await roleIn(personId, kept.courseId, what);
@@ -147,7 +182,10 @@ export async function removableFor<T extends Kept>(personId: string, model: Mode
 }
 
 /** Whether the exercise's learner may see its model motion now. */
-export function mayLearnerSeeModel(exercise: ExerciseModel, takes: readonly { state: 'handed-in' | 'returned' }[]): boolean {
+export function mayLearnerSeeModel(
+  exercise: ExerciseModel,
+  takes: readonly { state: 'handed-in' | 'returned' }[],
+): boolean {
   switch (exercise.modelShown) {
     case 'always':
       return true;

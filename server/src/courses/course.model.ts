@@ -1,6 +1,13 @@
 import type { CourseRole } from '@undulan/contract';
 import {
-  DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type NonAttribute, type Sequelize,
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type ForeignKey,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type NonAttribute,
+  type Sequelize,
 } from 'sequelize';
 import { PersonModel } from '../people/person.model.ts';
 

@@ -18,7 +18,9 @@ export function coursesRoutes(): Router {
     response.status(201).json(created);
   });
   routes.get('/courses/:courseId/waiting', async (request, response) => {
-    response.json(await waitingTakes(personIdOf(request), request.params.courseId, Math.trunc(Number(request.query['pages'])) || 1));
+    response.json(
+      await waitingTakes(personIdOf(request), request.params.courseId, Math.trunc(Number(request.query['pages'])) || 1),
+    );
   });
   return routes;
 }

@@ -1,4 +1,12 @@
-import { WAITING_PAGE, type CourseOverview, type ExerciseSummary, type LearnerCourse, type Standing, type WaitingQueue, type WaitingTake } from '@undulan/contract';
+import {
+  WAITING_PAGE,
+  type CourseOverview,
+  type ExerciseSummary,
+  type LearnerCourse,
+  type Standing,
+  type WaitingQueue,
+  type WaitingTake,
+} from '@undulan/contract';
 import { Op } from 'sequelize';
 import { roleIn, requireInstructor } from '../access/access.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
@@ -73,7 +81,11 @@ export async function learnerCourse(personId: string, courseId: string): Promise
   const course = (await CourseModel.findByPk(courseId))!;
   const exercises = await exercisesIn(courseId, true);
   const where = { exerciseId: exercises.map(({ id }) => id), learnerId: personId };
-  const drafts = await DraftModel.findAll({ where, attributes: ['id', 'exerciseId', 'name', 'updatedAt'], order: [['createdAt', 'ASC']] });
+  const drafts = await DraftModel.findAll({
+    where,
+    attributes: ['id', 'exerciseId', 'name', 'updatedAt'],
+    order: [['createdAt', 'ASC']],
+  });
   const takes = await TakeModel.findAll({ ...TAKE_LINE, where, order: [['number', 'ASC']] });
   const lines = await summariseTakes(takes, false);
   return {
@@ -93,7 +105,11 @@ export async function waitingTakes(personId: string, courseId: string, pages: nu
   const { rows: takes, count: total } = await TakeModel.findAndCountAll({
     limit: Math.min(20, Math.max(1, pages)) * WAITING_PAGE,
     attributes: { exclude: ['motion'] },
-    include: ['learner', { association: 'review', where: { returnedAt: null } }, { ...LATE_TERMS, attributes: [...LATE_TERMS.attributes, 'title'], where: { courseId } }],
+    include: [
+      'learner',
+      { association: 'review', where: { returnedAt: null } },
+      { ...LATE_TERMS, attributes: [...LATE_TERMS.attributes, 'title'], where: { courseId } },
+    ],
     order: [['handedInAt', 'ASC']],
   });
   const readings = await newestReadings(takes.map(({ id }) => id));

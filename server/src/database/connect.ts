@@ -17,7 +17,13 @@ import { initTakeModels } from '../takes/take.model.ts';
 /** Connects to MariaDB and gives every model its table. The process keeps its clock in UTC. */
 export async function connectDatabase(url: string): Promise<Sequelize> {
   // A machine that is busy elsewhere may take seconds to open a connection: that is no reason to fail a request.
-  const sequelize = new Sequelize(url, { dialect: 'mariadb', logging: false, timezone: '+00:00', pool: { max: 10, acquire: 15_000 }, dialectOptions: { connectTimeout: 10_000 } });
+  const sequelize = new Sequelize(url, {
+    dialect: 'mariadb',
+    logging: false,
+    timezone: '+00:00',
+    pool: { max: 10, acquire: 15_000 },
+    dialectOptions: { connectTimeout: 10_000 },
+  });
   initPersonModel(sequelize);
   initSessionModel(sequelize);
   initCourseModels(sequelize);

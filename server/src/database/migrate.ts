@@ -14,7 +14,18 @@ import { exerciseFacts } from './migrations/0009-exercise-facts.ts';
 import { sessionsOfPeople } from './migrations/0010-sessions-of-people.ts';
 import { Tables } from './tables.ts';
 
-const MIGRATIONS: readonly Migration[] = [firstTables, plans, shortcuts, eases, reviews, pictures, readingQueue, steps, exerciseFacts, sessionsOfPeople];
+const MIGRATIONS: readonly Migration[] = [
+  firstTables,
+  plans,
+  shortcuts,
+  eases,
+  reviews,
+  pictures,
+  readingQueue,
+  steps,
+  exerciseFacts,
+  sessionsOfPeople,
+];
 
 /** Brings the tables up to date. Copies of the server that start together wait for one another. `beforeEach` is told before each change of a table. */
 export async function migrate(sequelize: Sequelize, beforeEach?: () => void): Promise<void> {

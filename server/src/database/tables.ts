@@ -1,4 +1,10 @@
-import { QueryTypes, type ModelAttributes, type ModelAttributeColumnOptions, type QueryInterface, type Transaction } from 'sequelize';
+import {
+  QueryTypes,
+  type ModelAttributes,
+  type ModelAttributeColumnOptions,
+  type QueryInterface,
+  type Transaction,
+} from 'sequelize';
 
 type Rows = Record<string, unknown>[];
 

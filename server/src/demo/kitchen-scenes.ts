@@ -1,5 +1,13 @@
 import type { ExerciseDetails } from '@undulan/contract';
-import { createKey, createMotion, createSubject, type ChannelId, type Key, type MotionDocument, type Subject } from '@undulan/core';
+import {
+  createKey,
+  createMotion,
+  createSubject,
+  type ChannelId,
+  type Key,
+  type MotionDocument,
+  type Subject,
+} from '@undulan/core';
 
 /** An exercise of the demo course: what it says and its model motion. */
 export interface DemoExercise {
@@ -40,13 +48,19 @@ const drawerSlide: DemoExercise = {
   motion: scene(1, 30, [
     counter,
     scenery('cabinet', 'Cabinet', { shape: 'box', widthPx: 330, heightPx: 210, fill: '#c9d6d4' }, 260, 328),
-    actor('drawer', 'Drawer', { shape: 'drawer', widthPx: 280, heightPx: 84, fill: '#d9b98a' }, { x: 260, y: 290 }, {
-      'position.x': [
-        createKey(1, 260, { leave: 'step' }),
-        createKey(5, 260, { link: 'broken', out: { frames: 3, value: 190 }, in: { frames: -1, value: 0 } }),
-        createKey(21, 600, { link: 'flat', in: { frames: -9, value: 0 } }),
-      ],
-    }),
+    actor(
+      'drawer',
+      'Drawer',
+      { shape: 'drawer', widthPx: 280, heightPx: 84, fill: '#d9b98a' },
+      { x: 260, y: 290 },
+      {
+        'position.x': [
+          createKey(1, 260, { leave: 'step' }),
+          createKey(5, 260, { link: 'broken', out: { frames: 3, value: 190 }, in: { frames: -1, value: 0 } }),
+          createKey(21, 600, { link: 'flat', in: { frames: -9, value: 0 } }),
+        ],
+      },
+    ),
   ]),
 };
 
@@ -63,9 +77,15 @@ const teaGlass: DemoExercise = {
   },
   motion: scene(1, 33, [
     counter,
-    actor('glass', 'Tea glass', { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' }, { x: 130, y: 379 }, {
-      'position.x': [createKey(1, 130, { link: 'flat' }), createKey(33, 830, { link: 'flat' })],
-    }),
+    actor(
+      'glass',
+      'Tea glass',
+      { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' },
+      { x: 130, y: 379 },
+      {
+        'position.x': [createKey(1, 130, { link: 'flat' }), createKey(33, 830, { link: 'flat' })],
+      },
+    ),
   ]),
 };
 
@@ -84,18 +104,24 @@ const pancakeToss: DemoExercise = {
     counter,
     scenery('handle', 'Pan handle', { shape: 'pill', widthPx: 190, heightPx: 16, fill: '#4a4038' }, 300, 412),
     scenery('pan', 'Pan', { shape: 'pill', widthPx: 260, heightPx: 30, fill: '#5b6670' }, 480, 416),
-    actor('pancake', 'Pancake', { shape: 'cake', widthPx: 170, heightPx: 26, fill: '#dca54c' }, { x: 480, y: 390 }, {
-      'position.y': [
-        createKey(1, 390, { leave: 'sine-in-out' }),
-        createKey(5, 400, { leave: 'linear' }),
-        createKey(7, 380, { leave: 'quad-out' }),
-        createKey(17, 110, { leave: 'quad-in' }),
-        createKey(27, 380, { leave: 'linear' }),
-        createKey(29, 400, { leave: 'sine-in-out' }),
-        createKey(33, 390),
-      ],
-      rotation: [createKey(7, 0, { leave: 'linear' }), createKey(27, 360)],
-    }),
+    actor(
+      'pancake',
+      'Pancake',
+      { shape: 'cake', widthPx: 170, heightPx: 26, fill: '#dca54c' },
+      { x: 480, y: 390 },
+      {
+        'position.y': [
+          createKey(1, 390, { leave: 'sine-in-out' }),
+          createKey(5, 400, { leave: 'linear' }),
+          createKey(7, 380, { leave: 'quad-out' }),
+          createKey(17, 110, { leave: 'quad-in' }),
+          createKey(27, 380, { leave: 'linear' }),
+          createKey(29, 400, { leave: 'sine-in-out' }),
+          createKey(33, 390),
+        ],
+        rotation: [createKey(7, 0, { leave: 'linear' }), createKey(27, 360)],
+      },
+    ),
   ]),
 };
 
@@ -112,16 +138,22 @@ const toasterRack: DemoExercise = {
   },
   motion: scene(1, 49, [
     counter,
-    actor('bread', 'Bread', { shape: 'slice', widthPx: 130, heightPx: 150, fill: '#e2b36f' }, { x: 480, y: 345 }, {
-      'position.y': [
-        createKey(1, 345, { leave: 'step' }),
-        createKey(9, 345, { link: 'broken', out: { frames: 4, value: 0 } }),
-        createKey(17, 205),
-        createKey(21, 245, { role: 'breakdown' }),
-        createKey(25, 224),
-        createKey(33, 230),
-      ],
-    }),
+    actor(
+      'bread',
+      'Bread',
+      { shape: 'slice', widthPx: 130, heightPx: 150, fill: '#e2b36f' },
+      { x: 480, y: 345 },
+      {
+        'position.y': [
+          createKey(1, 345, { leave: 'step' }),
+          createKey(9, 345, { link: 'broken', out: { frames: 4, value: 0 } }),
+          createKey(17, 205),
+          createKey(21, 245, { role: 'breakdown' }),
+          createKey(25, 224),
+          createKey(33, 230),
+        ],
+      },
+    ),
     scenery('body', 'Toaster', { shape: 'box', widthPx: 270, heightPx: 130, fill: '#c9d6d4' }, 480, 368),
     scenery('rim', 'Slot rim', { shape: 'pill', widthPx: 200, heightPx: 16, fill: '#43555c' }, 480, 304),
   ]),
@@ -133,9 +165,19 @@ function honeyMotion(snaps: number): MotionDocument {
     counter,
     scenery('bowl', 'Bowl', { shape: 'pill', widthPx: 240, heightPx: 60, fill: '#c9d6d4' }, 480, 404),
     scenery('spoon', 'Spoon', { shape: 'pill', widthPx: 230, heightPx: 22, fill: '#8d99a0' }, 400, 92),
-    actor('honey', 'Honey', { shape: 'drop', widthPx: 44, heightPx: 66, fill: '#e0a21b' }, { x: 480, y: 128 }, {
-      'position.y': [createKey(1, 128, { leave: 'sine-in' }), createKey(snaps, 196, { leave: 'quad-in' }), createKey(snaps + 6, 372)],
-    }),
+    actor(
+      'honey',
+      'Honey',
+      { shape: 'drop', widthPx: 44, heightPx: 66, fill: '#e0a21b' },
+      { x: 480, y: 128 },
+      {
+        'position.y': [
+          createKey(1, 128, { leave: 'sine-in' }),
+          createKey(snaps, 196, { leave: 'quad-in' }),
+          createKey(snaps + 6, 372),
+        ],
+      },
+    ),
   ]);
 }
 
@@ -162,9 +204,15 @@ const ovenLight: DemoExercise = {
   },
   motion: scene(1, 48, [
     scenery('oven', 'Oven', { shape: 'box', widthPx: 420, heightPx: 360, fill: '#5b6670' }, 480, 270),
-    actor('light', 'Light', { shape: 'disc', widthPx: 220, heightPx: 220, fill: '#f0c14b' }, { x: 480, y: 270 }, {
-      opacity: [createKey(1, 10), createKey(25, 100), createKey(49, 10)],
-    }),
+    actor(
+      'light',
+      'Light',
+      { shape: 'disc', widthPx: 220, heightPx: 220, fill: '#f0c14b' },
+      { x: 480, y: 270 },
+      {
+        opacity: [createKey(1, 10), createKey(25, 100), createKey(49, 10)],
+      },
+    ),
   ]),
 };
 
@@ -182,9 +230,19 @@ const ladleSwing: DemoExercise = {
   motion: scene(1, 24, [
     scenery('rail', 'Rail', { shape: 'pill', widthPx: 420, heightPx: 14, fill: '#8d99a0' }, 480, 120),
     {
-      ...actor('ladle', 'Ladle', { shape: 'pill', widthPx: 26, heightPx: 260, fill: '#8d99a0' }, { x: 480, y: 124 }, {
-        rotation: [createKey(1, -32, { leave: 'sine-in-out' }), createKey(13, 32, { leave: 'sine-in-out' }), createKey(25, -32)],
-      }),
+      ...actor(
+        'ladle',
+        'Ladle',
+        { shape: 'pill', widthPx: 26, heightPx: 260, fill: '#8d99a0' },
+        { x: 480, y: 124 },
+        {
+          rotation: [
+            createKey(1, -32, { leave: 'sine-in-out' }),
+            createKey(13, 32, { leave: 'sine-in-out' }),
+            createKey(25, -32),
+          ],
+        },
+      ),
       pivot: { x: 0, y: -118 },
     },
   ]),
@@ -202,14 +260,45 @@ const teaTowelDrag: DemoExercise = {
   motion: {
     ...scene(1, 41, [
       counter,
-      actor('end', 'Towel end', { shape: 'box', widthPx: 92, heightPx: 118, fill: '#c8d6e0' }, { x: 190, y: 372 }, {
-        'position.x': [createKey(1, 190, { leave: 'step' }), createKey(9, 190, { link: 'flat' }), createKey(25, 690, { link: 'flat' }), createKey(33, 650, { link: 'flat' })],
-        rotation: [createKey(9, 0, { link: 'flat' }), createKey(17, 34, { role: 'breakdown' }), createKey(25, -14, { link: 'flat' }), createKey(31, 6, { role: 'breakdown' }), createKey(37, 0)],
-      }),
-      actor('corner', 'Held corner', { shape: 'box', widthPx: 86, heightPx: 70, fill: '#9fb6c6' }, { x: 240, y: 330 }, {
-        'position.x': [createKey(1, 240, { leave: 'step' }), createKey(5, 240, { link: 'flat' }), createKey(21, 700, { link: 'flat' })],
-        'position.y': [createKey(5, 330, { link: 'flat' }), createKey(13, 300, { role: 'breakdown' }), createKey(21, 330, { link: 'flat' })],
-      }),
+      actor(
+        'end',
+        'Towel end',
+        { shape: 'box', widthPx: 92, heightPx: 118, fill: '#c8d6e0' },
+        { x: 190, y: 372 },
+        {
+          'position.x': [
+            createKey(1, 190, { leave: 'step' }),
+            createKey(9, 190, { link: 'flat' }),
+            createKey(25, 690, { link: 'flat' }),
+            createKey(33, 650, { link: 'flat' }),
+          ],
+          rotation: [
+            createKey(9, 0, { link: 'flat' }),
+            createKey(17, 34, { role: 'breakdown' }),
+            createKey(25, -14, { link: 'flat' }),
+            createKey(31, 6, { role: 'breakdown' }),
+            createKey(37, 0),
+          ],
+        },
+      ),
+      actor(
+        'corner',
+        'Held corner',
+        { shape: 'box', widthPx: 86, heightPx: 70, fill: '#9fb6c6' },
+        { x: 240, y: 330 },
+        {
+          'position.x': [
+            createKey(1, 240, { leave: 'step' }),
+            createKey(5, 240, { link: 'flat' }),
+            createKey(21, 700, { link: 'flat' }),
+          ],
+          'position.y': [
+            createKey(5, 330, { link: 'flat' }),
+            createKey(13, 300, { role: 'breakdown' }),
+            createKey(21, 330, { link: 'flat' }),
+          ],
+        },
+      ),
     ]),
     cues: [
       { frame: 5, name: 'pull' },
@@ -219,5 +308,14 @@ const teaTowelDrag: DemoExercise = {
 };
 
 /** The demo course's exercises in teaching order. */
-export const DEMO_EXERCISES = { drawerSlide, teaGlass, ladleSwing, pancakeToss, toasterRack, honeyThread, teaTowelDrag, ovenLight };
+export const DEMO_EXERCISES = {
+  drawerSlide,
+  teaGlass,
+  ladleSwing,
+  pancakeToss,
+  toasterRack,
+  honeyThread,
+  teaTowelDrag,
+  ovenLight,
+};
 export type DemoExerciseName = keyof typeof DEMO_EXERCISES;

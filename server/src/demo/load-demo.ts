@@ -35,7 +35,10 @@ export async function loadDemoIntoEmpty(sequelize: Sequelize): Promise<void> {
       for (const { learner, exercise, motion } of DEMO_DRAFTS) {
         const owned = { exerciseId: loaded.exercises.get(exercise)!.id, learnerId: loaded.learnerIds.get(learner)! };
         const number = (await TakeModel.count({ where: owned, transaction })) + 1;
-        await DraftModel.create({ ...owned, name: `Draft of take ${number}`, motion, stepsDone: 0, version: 1 }, { transaction });
+        await DraftModel.create(
+          { ...owned, name: `Draft of take ${number}`, motion, stepsDone: 0, version: 1 },
+          { transaction },
+        );
       }
     });
   });
@@ -50,10 +53,17 @@ async function loadCourse(transaction: Transaction): Promise<Loaded> {
     return id;
   };
   const instructorId = await enrol(DEMO_INSTRUCTOR, 'instructor');
-  await EaseModel.bulkCreate(DEMO_EASES.map((ease) => ({ ...ease, courseId: course.id, authorId: instructorId })), { transaction });
-  await PhraseModel.bulkCreate(DEMO_PHRASES.map((text) => ({ text, authorId: instructorId })), { transaction });
+  await EaseModel.bulkCreate(
+    DEMO_EASES.map((ease) => ({ ...ease, courseId: course.id, authorId: instructorId })),
+    { transaction },
+  );
+  await PhraseModel.bulkCreate(
+    DEMO_PHRASES.map((text) => ({ text, authorId: instructorId })),
+    { transaction },
+  );
   const learnerIds = new Map<DemoLearner, string>();
-  for (const [name, person] of Object.entries(DEMO_LEARNERS)) learnerIds.set(name as DemoLearner, await enrol(person, 'learner'));
+  for (const [name, person] of Object.entries(DEMO_LEARNERS))
+    learnerIds.set(name as DemoLearner, await enrol(person, 'learner'));
   const exercises = new Map<DemoExerciseName, ExerciseModel>();
   for (const [name, { details, motion, published, dueInDays }] of Object.entries<DemoExercise>(DEMO_EXERCISES)) {
     const exercise = await ExerciseModel.create(
@@ -82,7 +92,15 @@ async function loadTake({ instructorId, learnerIds, exercises, transaction }: Lo
   const reading = readTake(target, take.motion);
   const targetHash = await keepTarget(target, transaction);
   await ReadingModel.create(
-    { takeId, targetHash, state: 'read', reading, version: reading.version, findingsCount: reading.findings.length, proposedGrade: reading.proposedGrade },
+    {
+      takeId,
+      targetHash,
+      state: 'read',
+      reading,
+      version: reading.version,
+      findingsCount: reading.findings.length,
+      proposedGrade: reading.proposedGrade,
+    },
     { transaction },
   );
   const { returned } = take;
@@ -100,8 +118,21 @@ async function loadTake({ instructorId, learnerIds, exercises, transaction }: Lo
     { transaction },
   );
   const write = async ({ frame, text, done = false, replies = [], ...pinned }: DemoNote): Promise<string> => {
-    const note = await NoteModel.create({ reviewId: review.id, frame, text, done, pinned: { lastFrame: null, subjectId: null, spot: null, drawing: null, ...pinned } }, { transaction });
-    for (const [i, words] of replies.entries()) await ReplyModel.create({ noteId: note.id, authorId: i % 2 === 0 ? owned.learnerId : instructorId, text: words }, { transaction });
+    const note = await NoteModel.create(
+      {
+        reviewId: review.id,
+        frame,
+        text,
+        done,
+        pinned: { lastFrame: null, subjectId: null, spot: null, drawing: null, ...pinned },
+      },
+      { transaction },
+    );
+    for (const [i, words] of replies.entries())
+      await ReplyModel.create(
+        { noteId: note.id, authorId: i % 2 === 0 ? owned.learnerId : instructorId, text: words },
+        { transaction },
+      );
     return note.id;
   };
   for (const note of returned?.notes ?? []) await write(note);
@@ -109,13 +140,21 @@ async function loadTake({ instructorId, learnerIds, exercises, transaction }: Lo
 }
 
 /** The decisions of a review that is begun; what is accepted becomes a note. */
-async function decide({ findings }: Reading, { accept, dismiss }: NonNullable<DemoTake['begun']>, write: (note: DemoNote) => Promise<string>): Promise<Record<string, Decision>> {
+async function decide(
+  { findings }: Reading,
+  { accept, dismiss }: NonNullable<DemoTake['begun']>,
+  write: (note: DemoNote) => Promise<string>,
+): Promise<Record<string, Decision>> {
   const decisions: Record<string, Decision> = {};
   for (const finding of findings) {
     const reason = dismiss[finding.kind];
     if (reason !== undefined) decisions[findingKey(finding)] = { state: 'dismissed', reason };
     if (accept.includes(finding.kind)) {
-      const noteId = await write({ frame: Math.round(finding.firstFrame), ...(finding.subjectId && { subjectId: finding.subjectId }), text: finding.sentence });
+      const noteId = await write({
+        frame: Math.round(finding.firstFrame),
+        ...(finding.subjectId && { subjectId: finding.subjectId }),
+        text: finding.sentence,
+      });
       decisions[findingKey(finding)] = { state: 'accepted', noteId };
     }
   }

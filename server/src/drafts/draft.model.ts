@@ -1,6 +1,13 @@
 import type { MotionDocument } from '@undulan/core';
 import {
-  DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type NonAttribute, type Sequelize,
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type ForeignKey,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type NonAttribute,
+  type Sequelize,
 } from 'sequelize';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { motionColumn } from '../database/motion-column.ts';

@@ -1,7 +1,14 @@
 import type { ChangeWork, Created, Draft, HandIn, NewDraft, Saved, SaveWork } from '@undulan/contract';
 import { beyondLimits, EMPTY_HISTORY, newlyBroken, type History, type MotionDocument } from '@undulan/core';
 import type { Transaction } from 'sequelize';
-import { draftFor, exerciseWithDocuments, holdLearner, limitsOf, mayLearnerSeeModel, takeFor } from '../access/access.ts';
+import {
+  draftFor,
+  exerciseWithDocuments,
+  holdLearner,
+  limitsOf,
+  mayLearnerSeeModel,
+  takeFor,
+} from '../access/access.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { brokenFromStart, sceneFor, startsOf } from '../exercises/scene-for.ts';
 import { ProblemError } from '../http/problem-error.ts';
@@ -21,13 +28,19 @@ import { DraftModel } from './draft.model.ts';
 export async function beginDraft(personId: string, exerciseId: string, begin: NewDraft): Promise<Created> {
   const exercise = await exerciseWithDocuments(personId, exerciseId, 'learner');
   const from = begin.fromTakeId ? await takeFor(personId, begin.fromTakeId) : null;
-  if (from && from.take.exerciseId !== exerciseId) throw new ProblemError('not-found', 'This take belongs to another exercise.');
+  if (from && from.take.exerciseId !== exerciseId)
+    throw new ProblemError('not-found', 'This take belongs to another exercise.');
   const seesModel = mayLearnerSeeModel(exercise, await takesOf(exerciseId, personId, false));
   return DraftModel.sequelize!.transaction(async (transaction) => {
     await holdLearner(personId, exercise.courseId, transaction);
     const owned = { exerciseId, learnerId: personId };
     if (!begin.copy) {
-      const present = await DraftModel.findOne({ where: owned, attributes: ['id'], order: [['createdAt', 'ASC']], transaction });
+      const present = await DraftModel.findOne({
+        where: owned,
+        attributes: ['id'],
+        order: [['createdAt', 'ASC']],
+        transaction,
+      });
       if (present) return { id: present.id };
     }
     refuseBeyond('drafts', await DraftModel.count({ where: owned, transaction }));
@@ -38,7 +51,10 @@ export async function beginDraft(personId: string, exerciseId: string, begin: Ne
       motion: taken ? taken.motion : sceneFor(exercise, seesModel),
       history: EMPTY_HISTORY,
     };
-    const draft = await DraftModel.create({ ...owned, name: start.name, motion: start.motion, stepsDone: stepsDone(start.history), version: 1 }, { transaction });
+    const draft = await DraftModel.create(
+      { ...owned, name: start.name, motion: start.motion, stepsDone: stepsDone(start.history), version: 1 },
+      { transaction },
+    );
     await replaceSteps(DRAFT_STEPS, draft.id, start.history, transaction);
     return { id: draft.id };
   });
@@ -47,7 +63,15 @@ export async function beginDraft(personId: string, exerciseId: string, begin: Ne
 export async function draft(personId: string, draftId: string): Promise<Draft> {
   const { id, name, exerciseId, version, motion, stepsDone: done } = await draftFor(personId, draftId);
   const nextTakeNumber = (await TakeModel.count({ where: { exerciseId, learnerId: personId } })) + 1;
-  return { id, name, exerciseId, version, work: { motion, details: null }, history: await historyOf(DRAFT_STEPS, id, done), nextTakeNumber };
+  return {
+    id,
+    name,
+    exerciseId,
+    version,
+    work: { motion, details: null },
+    history: await historyOf(DRAFT_STEPS, id, done),
+    nextTakeNumber,
+  };
 }
 
 const staleDraft = (): ProblemError => new ProblemError('stale-version', 'This draft was changed elsewhere.');
@@ -57,15 +81,26 @@ async function keepWithinLimits(found: DraftModel, after: MotionDocument): Promi
   const limits = limitsOf(found);
   if (beyondLimits(found.motion, after, limits) === null) return;
   const exercise = await ExerciseModel.findByPk(found.exerciseId, { attributes: ['motion'] });
-  const [fewest] = startsOf(exercise!.motion, limits).map((start) => newlyBroken(start, found.motion, after, limits)).sort((a, b) => a.length - b.length);
+  const [fewest] = startsOf(exercise!.motion, limits)
+    .map((start) => newlyBroken(start, found.motion, after, limits))
+    .sort((a, b) => a.length - b.length);
   if (fewest!.length > 0) throw new ProblemError('beyond-limits', fewest!.join(' '));
 }
 
-async function write(found: DraftModel, version: number, motion: MotionDocument, done: number, writeSteps: (transaction: Transaction) => Promise<void>): Promise<Saved> {
+async function write(
+  found: DraftModel,
+  version: number,
+  motion: MotionDocument,
+  done: number,
+  writeSteps: (transaction: Transaction) => Promise<void>,
+): Promise<Saved> {
   if (found.version !== version) throw staleDraft();
   await keepWithinLimits(found, motion);
   await DraftModel.sequelize!.transaction(async (transaction) => {
-    const [written] = await DraftModel.update({ motion, stepsDone: done, version: version + 1 }, { where: { id: found.id, version }, transaction });
+    const [written] = await DraftModel.update(
+      { motion, stepsDone: done, version: version + 1 },
+      { where: { id: found.id, version }, transaction },
+    );
     if (written === 0) throw staleDraft();
     await writeSteps(transaction);
   });
@@ -73,16 +108,32 @@ async function write(found: DraftModel, version: number, motion: MotionDocument,
 }
 
 /** Changes a draft by what differs. Throws `stale-version` when it was written since the caller read it, `does-not-fit` for changes of something else. */
-export async function changeDraft(personId: string, draftId: string, { version, changes, history }: ChangeWork): Promise<Saved> {
+export async function changeDraft(
+  personId: string,
+  draftId: string,
+  { version, changes, history }: ChangeWork,
+): Promise<Saved> {
   const found = await draftFor(personId, draftId);
   if (found.version !== version) throw staleDraft();
-  return write(found, version, changedWork({ motion: found.motion, details: null }, changes).motion, history.done, (transaction) => changeSteps(DRAFT_STEPS, draftId, history, transaction));
+  return write(
+    found,
+    version,
+    changedWork({ motion: found.motion, details: null }, changes).motion,
+    history.done,
+    (transaction) => changeSteps(DRAFT_STEPS, draftId, history, transaction),
+  );
 }
 
 /** Writes a draft whole. Throws `stale-version` when it was written since the caller read it. */
-export async function saveDraft(personId: string, draftId: string, { version, work, history }: SaveWork): Promise<Saved> {
+export async function saveDraft(
+  personId: string,
+  draftId: string,
+  { version, work, history }: SaveWork,
+): Promise<Saved> {
   const found = await draftFor(personId, draftId);
-  return write(found, version, work.motion, stepsDone(history), (transaction) => replaceSteps(DRAFT_STEPS, draftId, history, transaction));
+  return write(found, version, work.motion, stepsDone(history), (transaction) =>
+    replaceSteps(DRAFT_STEPS, draftId, history, transaction),
+  );
 }
 
 /** Throws a draft away. */
@@ -93,8 +144,13 @@ export async function deleteDraft(personId: string, draftId: string): Promise<vo
 
 /** Throws `no-more-takes` once the exercise takes none: by their number, or after its due date. */
 function refuseFurtherTakes({ terms }: ExerciseModel, handedIn: number): void {
-  if (terms?.takeLimit && handedIn >= terms.takeLimit) throw new ProblemError('no-more-takes', `This exercise takes ${terms.takeLimit} at most, and that many are handed in. Your draft is kept.`);
-  if (terms?.latePolicy === 'refuse' && terms.dueAt && new Date() > new Date(terms.dueAt)) throw new ProblemError('no-more-takes', 'This exercise was due, and takes none after that. Your draft is kept.');
+  if (terms?.takeLimit && handedIn >= terms.takeLimit)
+    throw new ProblemError(
+      'no-more-takes',
+      `This exercise takes ${terms.takeLimit} at most, and that many are handed in. Your draft is kept.`,
+    );
+  if (terms?.latePolicy === 'refuse' && terms.dueAt && new Date() > new Date(terms.dueAt))
+    throw new ProblemError('no-more-takes', 'This exercise was due, and takes none after that. Your draft is kept.');
 }
 
 /** Turns a draft into the learner's next take, asks for its reading against the target, and opens an empty review. The draft is used up. Throws `stale-version`, `beyond-limits`, `no-more-takes`. */
@@ -113,9 +169,15 @@ export async function handIn(personId: string, draftId: string, { version }: Han
     refuseFurtherTakes(exercise, handedIn);
     refuseBeyond('takes', handedIn);
     const last = (await TakeModel.max<number | null, TakeModel>('number', { where: owned, transaction })) ?? 0;
-    const take = await TakeModel.create({ ...owned, number: last + 1, motion: found.motion, handedInAt: new Date() }, { transaction });
+    const take = await TakeModel.create(
+      { ...owned, number: last + 1, motion: found.motion, handedInAt: new Date() },
+      { transaction },
+    );
     await askForReadings([take.id], exercise.target, { transaction });
-    await ReviewModel.create({ takeId: take.id, instructorId: null, grade: null, summary: '', version: 1, returnedAt: null }, { transaction });
+    await ReviewModel.create(
+      { takeId: take.id, instructorId: null, grade: null, summary: '', version: 1, returnedAt: null },
+      { transaction },
+    );
     await found.destroy({ transaction });
     return { id: take.id };
   });

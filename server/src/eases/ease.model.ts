@@ -1,4 +1,13 @@
-import { DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type NonAttribute, type Sequelize } from 'sequelize';
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type ForeignKey,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type NonAttribute,
+  type Sequelize,
+} from 'sequelize';
 import { CourseModel } from '../courses/course.model.ts';
 import { PersonModel } from '../people/person.model.ts';
 
@@ -14,7 +23,11 @@ export class EaseModel extends Model<InferAttributes<EaseModel>, InferCreationAt
 
 export function initEaseModel(sequelize: Sequelize): void {
   EaseModel.init(
-    { id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 }, name: DataTypes.STRING(60), css: DataTypes.TEXT },
+    {
+      id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 },
+      name: DataTypes.STRING(60),
+      css: DataTypes.TEXT,
+    },
     { sequelize, tableName: 'eases', modelName: 'ease' },
   );
   EaseModel.belongsTo(CourseModel, { foreignKey: 'courseId' });

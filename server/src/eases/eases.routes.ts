@@ -10,7 +10,9 @@ export function easesRoutes(): Router {
     response.json(await easesOf(personIdOf(request), request.params.courseId));
   });
   routes.post('/courses/:courseId/eases', async (request, response) => {
-    response.status(201).json(await saveEase(personIdOf(request), request.params.courseId, parseBody(NewEase, request)));
+    response
+      .status(201)
+      .json(await saveEase(personIdOf(request), request.params.courseId, parseBody(NewEase, request)));
   });
   routes.delete('/eases/:easeId', async (request, response) => {
     await removeEase(personIdOf(request), request.params.easeId);

@@ -7,7 +7,13 @@ import { EaseModel } from './ease.model.ts';
 export async function easesOf(personId: string, courseId: string): Promise<SavedEase[]> {
   const role = await roleIn(personId, courseId);
   const eases = await EaseModel.findAll({ where: { courseId }, include: 'author', order: [['name', 'ASC']] });
-  return eases.map(({ id, name, css, author, authorId }) => ({ id, name, css, authorName: author!.name, mayRemove: role === 'instructor' || authorId === personId }));
+  return eases.map(({ id, name, css, author, authorId }) => ({
+    id,
+    name,
+    css,
+    authorName: author!.name,
+    mayRemove: role === 'instructor' || authorId === personId,
+  }));
 }
 
 export async function saveEase(personId: string, courseId: string, ease: NewEase): Promise<Created> {

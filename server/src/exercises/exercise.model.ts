@@ -1,7 +1,14 @@
 import { targetOf, type ExerciseDetails, type ExerciseTerms } from '@undulan/contract';
 import { upgradeMotion, type Limits, type MotionDocument, type Target, type Tolerances } from '@undulan/core';
 import {
-  DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type NonAttribute, type Sequelize,
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type ForeignKey,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type NonAttribute,
+  type Sequelize,
 } from 'sequelize';
 import { CourseModel } from '../courses/course.model.ts';
 import { motionColumn } from '../database/motion-column.ts';
@@ -34,7 +41,13 @@ export class ExerciseModel extends Model<InferAttributes<ExerciseModel>, InferCr
   declare course?: NonAttribute<CourseModel>;
 
   get details(): NonAttribute<ExerciseDetails> {
-    return { title: this.title, brief: this.brief, tolerances: this.tolerances, modelShown: this.modelShown, ...this.terms };
+    return {
+      title: this.title,
+      brief: this.brief,
+      tolerances: this.tolerances,
+      modelShown: this.modelShown,
+      ...this.terms,
+    };
   }
 
   get target(): NonAttribute<Target> {
@@ -45,22 +58,55 @@ export class ExerciseModel extends Model<InferAttributes<ExerciseModel>, InferCr
 /** The documents of an exercise: what only those read who show or change it whole. */
 export const EXERCISE_DOCUMENTS: readonly (keyof InferAttributes<ExerciseModel>)[] = ['motion', 'terms', 'brief'];
 
-type WorkColumns = 'title' | 'brief' | 'tolerances' | 'modelShown' | 'terms' | 'motion' | 'rateNum' | 'rateDen' | 'firstFrame' | 'lastFrame' | 'targetHash' | 'dueAt' | 'latePolicy' | 'mayChange';
+type WorkColumns =
+  | 'title'
+  | 'brief'
+  | 'tolerances'
+  | 'modelShown'
+  | 'terms'
+  | 'motion'
+  | 'rateNum'
+  | 'rateDen'
+  | 'firstFrame'
+  | 'lastFrame'
+  | 'targetHash'
+  | 'dueAt'
+  | 'latePolicy'
+  | 'mayChange';
 
 /** Work as the table keeps it: its motion, of its details what every exercise says in columns of its own and the rest as its terms, and what lists show. */
 export function workColumns(motion: MotionDocument, details: ExerciseDetails): Pick<ExerciseModel, WorkColumns> {
   const { title, brief, tolerances, modelShown, ...terms } = details;
   const { rate, range } = motion;
   return {
-    title, brief, tolerances, modelShown, terms, motion,
-    rateNum: rate.num, rateDen: rate.den, firstFrame: range.first, lastFrame: range.last, targetHash: targetHash(targetOf(motion, details)),
-    dueAt: terms.dueAt ? new Date(terms.dueAt) : null, latePolicy: terms.latePolicy ?? null, mayChange: terms.mayChange ?? null,
+    title,
+    brief,
+    tolerances,
+    modelShown,
+    terms,
+    motion,
+    rateNum: rate.num,
+    rateDen: rate.den,
+    firstFrame: range.first,
+    lastFrame: range.last,
+    targetHash: targetHash(targetOf(motion, details)),
+    dueAt: terms.dueAt ? new Date(terms.dueAt) : null,
+    latePolicy: terms.latePolicy ?? null,
+    mayChange: terms.mayChange ?? null,
   };
 }
 
 /** Terms as an older program wrote them, the motions of their alternatives brought up to date. */
 function upgradeTerms(terms: ExerciseTerms | null): ExerciseTerms | null {
-  return terms?.alternatives ? { ...terms, alternatives: terms.alternatives.map((one) => ({ ...one, motion: upgradeMotion(one.motion) as MotionDocument })) } : terms;
+  return terms?.alternatives
+    ? {
+        ...terms,
+        alternatives: terms.alternatives.map((one) => ({
+          ...one,
+          motion: upgradeMotion(one.motion) as MotionDocument,
+        })),
+      }
+    : terms;
 }
 
 export function initExerciseModel(sequelize: Sequelize): void {

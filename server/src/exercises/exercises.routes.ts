@@ -24,7 +24,9 @@ export function exercisesRoutes(): Router {
     response.json(await assignment(personIdOf(request), request.params.exerciseId));
   });
   routes.post('/exercises/:exerciseId/drafts', async (request, response) => {
-    response.status(201).json(await beginDraft(personIdOf(request), request.params.exerciseId, parseBody(NewDraft, request)));
+    response
+      .status(201)
+      .json(await beginDraft(personIdOf(request), request.params.exerciseId, parseBody(NewDraft, request)));
   });
   return routes;
 }

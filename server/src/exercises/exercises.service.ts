@@ -1,4 +1,14 @@
-import { targetOf, type Assignment, type ChangeWork, type Created, type ExerciseDetails, type ExerciseSetting, type NewExercise, type Saved, type SaveWork } from '@undulan/contract';
+import {
+  targetOf,
+  type Assignment,
+  type ChangeWork,
+  type Created,
+  type ExerciseDetails,
+  type ExerciseSetting,
+  type NewExercise,
+  type Saved,
+  type SaveWork,
+} from '@undulan/contract';
 import { EMPTY_HISTORY, tracksOf, USUAL_LIMITS, type MotionDocument } from '@undulan/core';
 import type { Transaction } from 'sequelize';
 import { exerciseWithDocuments, mayLearnerSeeModel, requireInstructor } from '../access/access.ts';
@@ -22,9 +32,17 @@ export async function createExercise(personId: string, courseId: string, given: 
   const work = given.work ?? startingWork();
   const history = given.history ?? EMPTY_HISTORY;
   return ExerciseModel.sequelize!.transaction(async (transaction) => {
-    const last = (await ExerciseModel.max<number | null, ExerciseModel>('position', { where: { courseId }, transaction })) ?? 0;
+    const last =
+      (await ExerciseModel.max<number | null, ExerciseModel>('position', { where: { courseId }, transaction })) ?? 0;
     const { id } = await ExerciseModel.create(
-      { ...workColumns(work.motion, work.details), courseId, position: last + 1, stepsDone: stepsDone(history), version: 1, publishedAt: null },
+      {
+        ...workColumns(work.motion, work.details),
+        courseId,
+        position: last + 1,
+        stepsDone: stepsDone(history),
+        version: 1,
+        publishedAt: null,
+      },
       { transaction },
     );
     await replaceSteps(EXERCISE_STEPS, id, history, transaction);
@@ -59,7 +77,10 @@ interface Written {
  * Writes an exercise. Throws `stale-version` when it was written since the caller read it, and `target-has-takes` when takes were handed in
  * and the target changes without the caller having said that it may.
  */
-async function write(exercise: ExerciseModel, { version, motion, details, done, targetMayChange, writeSteps }: Written): Promise<Saved> {
+async function write(
+  exercise: ExerciseModel,
+  { version, motion, details, done, targetMayChange, writeSteps }: Written,
+): Promise<Saved> {
   const stale = (): ProblemError => new ProblemError('stale-version', 'This exercise was changed elsewhere.');
   if (!details) throw new ProblemError('invalid-request', 'An exercise needs its details.');
   if (exercise.version !== version) throw stale();
@@ -68,7 +89,10 @@ async function write(exercise: ExerciseModel, { version, motion, details, done, 
     throw new ProblemError('target-has-takes', 'Takes were handed in against this target. Confirm that it may change.');
   }
   await ExerciseModel.sequelize!.transaction(async (transaction) => {
-    const [written] = await ExerciseModel.update({ ...workColumns(motion, details), stepsDone: done, version: version + 1 }, { where: { id: exercise.id, version }, transaction });
+    const [written] = await ExerciseModel.update(
+      { ...workColumns(motion, details), stepsDone: done, version: version + 1 },
+      { where: { id: exercise.id, version }, transaction },
+    );
     if (written === 0) throw stale();
     await writeSteps(transaction);
   });
@@ -76,24 +100,51 @@ async function write(exercise: ExerciseModel, { version, motion, details, done, 
 }
 
 /** Changes an exercise by what differs; throws as `saveExercise`, and `does-not-fit` for changes of something else. */
-export async function changeExercise(personId: string, exerciseId: string, { version, changes, history, targetMayChange }: ChangeWork): Promise<Saved> {
+export async function changeExercise(
+  personId: string,
+  exerciseId: string,
+  { version, changes, history, targetMayChange }: ChangeWork,
+): Promise<Saved> {
   const exercise = await exerciseWithDocuments(personId, exerciseId, 'instructor');
   if (exercise.version !== version) throw new ProblemError('stale-version', 'This exercise was changed elsewhere.');
   const { motion, details } = changedWork({ motion: exercise.motion, details: exercise.details }, changes);
-  return write(exercise, { version, motion, details, done: history.done, targetMayChange, writeSteps: (transaction) => changeSteps(EXERCISE_STEPS, exerciseId, history, transaction) });
+  return write(exercise, {
+    version,
+    motion,
+    details,
+    done: history.done,
+    targetMayChange,
+    writeSteps: (transaction) => changeSteps(EXERCISE_STEPS, exerciseId, history, transaction),
+  });
 }
 
 /** Writes an exercise whole. */
-export async function saveExercise(personId: string, exerciseId: string, { version, work, history, targetMayChange }: SaveWork): Promise<Saved> {
+export async function saveExercise(
+  personId: string,
+  exerciseId: string,
+  { version, work, history, targetMayChange }: SaveWork,
+): Promise<Saved> {
   const exercise = await exerciseWithDocuments(personId, exerciseId, 'instructor');
-  return write(exercise, { version, ...work, done: stepsDone(history), targetMayChange, writeSteps: (transaction) => replaceSteps(EXERCISE_STEPS, exerciseId, history, transaction) });
+  return write(exercise, {
+    version,
+    ...work,
+    done: stepsDone(history),
+    targetMayChange,
+    writeSteps: (transaction) => replaceSteps(EXERCISE_STEPS, exerciseId, history, transaction),
+  });
 }
 
 /** Opens an exercise to learners. Throws `not-ready` while its model does not move. */
 export async function publishExercise(personId: string, exerciseId: string): Promise<void> {
   const exercise = await exerciseWithDocuments(personId, exerciseId, 'instructor');
-  const moves = exercise.motion.subjects.some((subject) => tracksOf(subject).length > 0 && subject.channels.some((channel) => channel.keys.length > 1));
-  if (!moves) throw new ProblemError('not-ready', 'Give the model motion at least two keys first: there is nothing to compare a take with.');
+  const moves = exercise.motion.subjects.some(
+    (subject) => tracksOf(subject).length > 0 && subject.channels.some((channel) => channel.keys.length > 1),
+  );
+  if (!moves)
+    throw new ProblemError(
+      'not-ready',
+      'Give the model motion at least two keys first: there is nothing to compare a take with.',
+    );
   if (!exercise.publishedAt) await exercise.update({ publishedAt: new Date() });
 }
 

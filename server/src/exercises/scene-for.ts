@@ -14,6 +14,8 @@ export function startsOf(motion: MotionDocument, limits: Limits): MotionDocument
 
 /** In what work is beyond the limits of its exercise, held against the start it comes nearest to. */
 export function brokenFromStart(motion: MotionDocument, work: MotionDocument, limits: Limits): string[] {
-  const [fewest] = startsOf(motion, limits).map((start) => brokenLimits(start, work, limits)).sort((a, b) => a.length - b.length);
+  const [fewest] = startsOf(motion, limits)
+    .map((start) => brokenLimits(start, work, limits))
+    .sort((a, b) => a.length - b.length);
   return fewest!;
 }

@@ -3,9 +3,19 @@ import { createMotion, createSubject } from '@undulan/core';
 
 /** What a new exercise begins as: one box at the left of the stage, one second at 24 fps, one frame and five percent allowed. */
 export function startingWork(): Work & { details: ExerciseDetails } {
-  const subject = createSubject('subject-1', 'Box', { shape: 'box', widthPx: 90, heightPx: 90, fill: '#9a6b00' }, { x: 160, y: 270 });
+  const subject = createSubject(
+    'subject-1',
+    'Box',
+    { shape: 'box', widthPx: 90, heightPx: 90, fill: '#9a6b00' },
+    { x: 160, y: 270 },
+  );
   return {
     motion: createMotion([subject]),
-    details: { title: 'New exercise', brief: '', tolerances: { keyFrames: 1, spacingPercent: 5 }, modelShown: 'always' },
+    details: {
+      title: 'New exercise',
+      brief: '',
+      tolerances: { keyFrames: 1, spacingPercent: 5 },
+      modelShown: 'always',
+    },
   };
 }

@@ -4,10 +4,16 @@ import { BaseError, ConnectionAcquireTimeoutError, ConnectionError, DatabaseErro
 import { ProblemError } from './problem-error.ts';
 
 /** What the server says of mistakes that were found before anything of ours was asked, by their status. */
-const BY_STATUS: Record<number, ProblemName> = { 404: 'not-found', 412: 'precondition-failed', 413: 'too-large', 415: 'unsupported-media' };
+const BY_STATUS: Record<number, ProblemName> = {
+  404: 'not-found',
+  412: 'precondition-failed',
+  413: 'too-large',
+  415: 'unsupported-media',
+};
 
 /** Refusals of the database that only mean that it is away, ending, or full of others. */
-const AWAY_CODES = /^(ER_(SERVER_SHUTDOWN|CON_COUNT_ERROR|GET_CONNECTION_TIMEOUT|SOCKET_UNEXPECTED_CLOSE|CONNECTION_(TIMEOUT|ALREADY_CLOSED)|CMD_CONNECTION_CLOSED|LOCK_(WAIT_TIMEOUT|DEADLOCK)|NO_SUCH_THREAD)|E(CONN|PIPE|TIMEDOUT).*)$/;
+const AWAY_CODES =
+  /^(ER_(SERVER_SHUTDOWN|CON_COUNT_ERROR|GET_CONNECTION_TIMEOUT|SOCKET_UNEXPECTED_CLOSE|CONNECTION_(TIMEOUT|ALREADY_CLOSED)|CMD_CONNECTION_CLOSED|LOCK_(WAIT_TIMEOUT|DEADLOCK)|NO_SUCH_THREAD)|E(CONN|PIPE|TIMEDOUT).*)$/;
 
 function isDatabaseAway(error: unknown): boolean {
   if (error instanceof ConnectionError || error instanceof ConnectionAcquireTimeoutError) return true;
@@ -16,11 +22,16 @@ function isDatabaseAway(error: unknown): boolean {
 
 function problemFrom(error: unknown): { name: ProblemName; detail?: string; issues?: Problem['issues'] } {
   if (error instanceof ProblemError) return { name: error.problem, detail: error.message, issues: error.issues };
-  if (isDatabaseAway(error)) return { name: 'unavailable', detail: 'The database cannot be reached just now. Nothing is lost: try again in a moment.' };
+  if (isDatabaseAway(error))
+    return {
+      name: 'unavailable',
+      detail: 'The database cannot be reached just now. Nothing is lost: try again in a moment.',
+    };
   const { type, status } = (error ?? {}) as { type?: unknown; status?: unknown };
   if (type === 'entity.parse.failed') return { name: 'invalid-request', detail: 'The body is not JSON.' };
   if (type === 'entity.too.large') return { name: 'too-large', detail: 'The body is larger than is taken here.' };
-  if (typeof status === 'number' && status >= 400 && status < 500) return { name: BY_STATUS[status] ?? 'invalid-request' };
+  if (typeof status === 'number' && status >= 400 && status < 500)
+    return { name: BY_STATUS[status] ?? 'invalid-request' };
   return { name: 'unexpected' };
 }
 
@@ -28,7 +39,9 @@ function problemFrom(error: unknown): { name: ProblemName; detail?: string; issu
 export function loggedError(error: unknown): Record<string, unknown> {
   if (!(error instanceof Error)) return { name: typeof error };
   const { name, stack, message } = error;
-  const { code } = (error instanceof BaseError ? ((error as { parent?: unknown }).parent ?? {}) : error) as { code?: unknown };
+  const { code } = (error instanceof BaseError ? ((error as { parent?: unknown }).parent ?? {}) : error) as {
+    code?: unknown;
+  };
   // Messages of the database quote what was to be written.
   const lines = (stack ?? '').split('\n').filter((line) => /^\s+at /.test(line));
   return { name, code, ...(error instanceof BaseError ? {} : { message }), stack: lines.slice(0, 12).join('\n') };
@@ -43,7 +56,13 @@ export const answerProblems: ErrorRequestHandler = (error, request, response, ne
   const { name, detail, issues } = problemFrom(error);
   const { status, title } = PROBLEMS[name];
   if (status >= 500) request.log.error({ err: error as unknown, status }, 'request failed');
-  const problem: Problem = { type: problemType(name), title, status, ...(detail && { detail }), ...(issues && { issues }) };
+  const problem: Problem = {
+    type: problemType(name),
+    title,
+    status,
+    ...(detail && { detail }),
+    ...(issues && { issues }),
+  };
   if (status === 503) response.set('Retry-After', '3');
   response.status(status).type('application/problem+json').send(JSON.stringify(problem));
 };

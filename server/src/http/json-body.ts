@@ -18,8 +18,10 @@ function isWhole(value: unknown): boolean {
 }
 
 const checkBody: RequestHandler = (request, _response, next) => {
-  if (depthOf(request.body, MOST_DEPTH) > MOST_DEPTH) throw new ProblemError('invalid-request', `The body is nested more than ${MOST_DEPTH} deep.`);
-  if (mayHoldHalves.has(request) && !isWhole(request.body)) throw new ProblemError('invalid-request', 'A text in the body holds half a character.');
+  if (depthOf(request.body, MOST_DEPTH) > MOST_DEPTH)
+    throw new ProblemError('invalid-request', `The body is nested more than ${MOST_DEPTH} deep.`);
+  if (mayHoldHalves.has(request) && !isWhole(request.body))
+    throw new ProblemError('invalid-request', 'A text in the body holds half a character.');
   next();
 };
 

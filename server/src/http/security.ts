@@ -34,7 +34,12 @@ export const refuseForeignWrites: RequestHandler = (request, _response, next) =>
   if (write && ((site && site !== 'same-origin' && site !== 'none') || !isOwnOrigin(request))) {
     throw new ProblemError('cross-site', 'Changes are only taken from the application itself.');
   }
-  if (write && request.get('content-length') !== '0' && request.get('content-length') && !request.is(['application/json', 'image/*'])) {
+  if (
+    write &&
+    request.get('content-length') !== '0' &&
+    request.get('content-length') &&
+    !request.is(['application/json', 'image/*'])
+  ) {
     throw new ProblemError('invalid-request', 'Send JSON or a picture.');
   }
   next();

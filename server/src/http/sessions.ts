@@ -25,7 +25,9 @@ async function sessionSecret(sequelize: Sequelize): Promise<string> {
   await sequelize.query("INSERT IGNORE INTO secrets (name, value) VALUES ('session', :value)", {
     replacements: { value: randomBytes(32).toString('hex') },
   });
-  const [row] = await sequelize.query<{ value: string }>("SELECT value FROM secrets WHERE name = 'session'", { type: QueryTypes.SELECT });
+  const [row] = await sequelize.query<{ value: string }>("SELECT value FROM secrets WHERE name = 'session'", {
+    type: QueryTypes.SELECT,
+  });
   return row!.value;
 }
 
@@ -51,7 +53,10 @@ export async function createSessions(sequelize: Sequelize, secure: boolean): Pro
     checkExpirationInterval: DAY_MS / 24,
     // `keepSeen` says when: a write at every request would be half of all writes.
     disableTouch: true,
-    extendDefaultFields: (defaults: unknown, { personId = null, begunWith = null }: { personId?: string | null; begunWith?: string | null }) => ({ ...(defaults as object), personId, begunWith }),
+    extendDefaultFields: (
+      defaults: unknown,
+      { personId = null, begunWith = null }: { personId?: string | null; begunWith?: string | null },
+    ) => ({ ...(defaults as object), personId, begunWith }),
   };
   const store = new SequelizeStore(options);
   const middleware = session({

@@ -21,22 +21,32 @@ class TriesStore implements Store {
   async increment(caller: string): Promise<ClientRateLimitInfo> {
     const key = this.prefix + caller;
     const now = new Date();
-    if (Math.random() < 0.01) await this.#sequelize.query('DELETE FROM sign_in_tries WHERE resetsAt < :now LIMIT 1000', { replacements: { now } });
+    if (Math.random() < 0.01)
+      await this.#sequelize.query('DELETE FROM sign_in_tries WHERE resetsAt < :now LIMIT 1000', {
+        replacements: { now },
+      });
     await this.#sequelize.query(
       `INSERT INTO sign_in_tries (caller, tries, resetsAt) VALUES (:key, 1, :later)
        ON DUPLICATE KEY UPDATE tries = IF(resetsAt <= :now, 1, tries + 1), resetsAt = IF(resetsAt <= :now, :later, resetsAt)`,
       { replacements: { key, now, later: new Date(now.getTime() + WINDOW_MS) } },
     );
-    const [row] = await this.#sequelize.query<{ tries: number; resetsAt: Date }>('SELECT tries, resetsAt FROM sign_in_tries WHERE caller = :key', { replacements: { key }, type: QueryTypes.SELECT });
+    const [row] = await this.#sequelize.query<{ tries: number; resetsAt: Date }>(
+      'SELECT tries, resetsAt FROM sign_in_tries WHERE caller = :key',
+      { replacements: { key }, type: QueryTypes.SELECT },
+    );
     return { totalHits: row?.tries ?? 1, resetTime: row?.resetsAt };
   }
 
   async decrement(caller: string): Promise<void> {
-    await this.#sequelize.query('UPDATE sign_in_tries SET tries = GREATEST(tries - 1, 0) WHERE caller = :key', { replacements: { key: this.prefix + caller } });
+    await this.#sequelize.query('UPDATE sign_in_tries SET tries = GREATEST(tries - 1, 0) WHERE caller = :key', {
+      replacements: { key: this.prefix + caller },
+    });
   }
 
   async resetKey(caller: string): Promise<void> {
-    await this.#sequelize.query('DELETE FROM sign_in_tries WHERE caller = :key', { replacements: { key: this.prefix + caller } });
+    await this.#sequelize.query('DELETE FROM sign_in_tries WHERE caller = :key', {
+      replacements: { key: this.prefix + caller },
+    });
   }
 }
 
@@ -66,7 +76,12 @@ const BOUNDS: readonly Bound[] = [
 function limitBy(sequelize: Sequelize, { name, keyOf, slowAfter, refuseAfter }: Bound): RequestHandler[] {
   const common = { windowMs: WINDOW_MS, skipSuccessfulRequests: true, keyGenerator: keyOf };
   return [
-    slowDown({ ...common, delayAfter: slowAfter, delayMs: (used) => Math.min(MOST_DELAY_MS, (used - slowAfter) * 400), store: new TriesStore(sequelize, `slow ${name} `) }),
+    slowDown({
+      ...common,
+      delayAfter: slowAfter,
+      delayMs: (used) => Math.min(MOST_DELAY_MS, (used - slowAfter) * 400),
+      store: new TriesStore(sequelize, `slow ${name} `),
+    }),
     rateLimit({
       ...common,
       limit: refuseAfter,

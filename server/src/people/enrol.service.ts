@@ -24,7 +24,10 @@ export interface Enrolled {
 }
 
 /** A password for an account whose own is lost. */
-export const PasswordReset = z.object({ email: Credentials.shape.email, password: NewPassword.shape.password.optional() });
+export const PasswordReset = z.object({
+  email: Credentials.shape.email,
+  password: NewPassword.shape.password.optional(),
+});
 export type PasswordReset = z.infer<typeof PasswordReset>;
 
 const madeUp = (): string => randomBytes(9).toString('base64url');
@@ -44,8 +47,14 @@ export function enrol(sequelize: Sequelize, { course, name, email, role, passwor
     const [{ id: courseId }, madeCourse] = await CourseModel.findOrCreate({ where: { title: course }, transaction });
     const known = await PersonModel.findOne({ where: { email }, transaction });
     const madePassword = known ? null : (password ?? madeUp());
-    const person = known ?? (await PersonModel.create({ name, email, passwordHash: await hashPassword(madePassword!) }, { transaction }));
-    const [enrolment] = await EnrolmentModel.findOrCreate({ where: { courseId, personId: person.id }, defaults: { courseId, personId: person.id, role }, transaction });
+    const person =
+      known ??
+      (await PersonModel.create({ name, email, passwordHash: await hashPassword(madePassword!) }, { transaction }));
+    const [enrolment] = await EnrolmentModel.findOrCreate({
+      where: { courseId, personId: person.id },
+      defaults: { courseId, personId: person.id, role },
+      transaction,
+    });
     if (enrolment.role !== role) await enrolment.update({ role }, { transaction });
     return { madeCourse, madePassword };
   });

@@ -10,7 +10,8 @@ const atOnce: LimitFunction = pLimit(1);
 const MOST_WAITING = 100;
 
 function queued<T>(work: () => Promise<T>): Promise<T> {
-  if (atOnce.pendingCount >= MOST_WAITING) throw new ProblemError('unavailable', 'Too many people sign in just now. Try again in a moment.');
+  if (atOnce.pendingCount >= MOST_WAITING)
+    throw new ProblemError('unavailable', 'Too many people sign in just now. Try again in a moment.');
   return atOnce(work);
 }
 

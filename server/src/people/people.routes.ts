@@ -5,7 +5,15 @@ import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
 import { SESSION_COOKIE } from '../http/sessions.ts';
 import { limitSignIn } from '../http/sign-in-limit.ts';
-import { changePassword, checkCredentials, chooseShortcuts, demoAccounts, endSession, sessionsOf, signedIn } from './people.service.ts';
+import {
+  changePassword,
+  checkCredentials,
+  chooseShortcuts,
+  demoAccounts,
+  endSession,
+  sessionsOf,
+  signedIn,
+} from './people.service.ts';
 
 function settle(work: (done: (error?: Error) => void) => void): Promise<void> {
   return new Promise((resolve, reject) => {

@@ -27,7 +27,11 @@ export async function signedIn(personId: string): Promise<SignedIn> {
   return {
     person: { id: person.id, name: person.name, email: person.email },
     shortcuts: person.shortcuts ?? {},
-    courses: enrolments.map((enrolment) => ({ id: enrolment.courseId, title: enrolment.course!.title, role: enrolment.role })),
+    courses: enrolments.map((enrolment) => ({
+      id: enrolment.courseId,
+      title: enrolment.course!.title,
+      role: enrolment.role,
+    })),
   };
 }
 
@@ -41,7 +45,8 @@ export async function chooseShortcuts(personId: string, shortcuts: ShortcutChoic
 /** Changes a password for whoever knows the old one; all other sessions of the account end. Throws `wrong-credentials`. */
 export async function changePassword(personId: string, ownSid: string, { old, password }: NewPassword): Promise<void> {
   const person = await PersonModel.findByPk(personId);
-  if (!person || !(await verifyPassword(person.passwordHash, old))) throw new ProblemError('wrong-password', 'That is not the password you have now.');
+  if (!person || !(await verifyPassword(person.passwordHash, old)))
+    throw new ProblemError('wrong-password', 'That is not the password you have now.');
   await person.update({ passwordHash: await hashPassword(password) });
   await SessionModel.destroy({ where: { personId, sid: { [Op.ne]: ownSid } } });
 }
@@ -53,7 +58,10 @@ function nameOf(sid: string): string {
 
 /** A person's sessions, the last used first. */
 export async function sessionsOf(personId: string, ownSid: string): Promise<OpenSession[]> {
-  const sessions = await SessionModel.findAll({ where: { personId, expires: { [Op.gt]: new Date() } }, order: [['updatedAt', 'DESC']] });
+  const sessions = await SessionModel.findAll({
+    where: { personId, expires: { [Op.gt]: new Date() } },
+    order: [['updatedAt', 'DESC']],
+  });
   return sessions.map(({ sid, begunWith, createdAt, updatedAt }) => ({
     id: nameOf(sid),
     begunWith: begunWith ?? '',
@@ -65,7 +73,9 @@ export async function sessionsOf(personId: string, ownSid: string): Promise<Open
 
 /** Ends one of a person's sessions. Throws `not-found`. */
 export async function endSession(personId: string, sessionId: string): Promise<void> {
-  const session = (await SessionModel.findAll({ where: { personId }, attributes: ['sid'] })).find(({ sid }) => nameOf(sid) === sessionId);
+  const session = (await SessionModel.findAll({ where: { personId }, attributes: ['sid'] })).find(
+    ({ sid }) => nameOf(sid) === sessionId,
+  );
   if (!session) throw new ProblemError('not-found', 'There is no such session of yours.');
   await session.destroy();
 }
@@ -74,7 +84,10 @@ export async function endSession(personId: string, sessionId: string): Promise<v
 export async function demoAccounts(): Promise<DemoAccounts> {
   const enrolments = await EnrolmentModel.findAll({
     include: [{ model: PersonModel, as: 'person', where: { isDemo: true } }],
-    order: [['role', 'ASC'], [{ model: PersonModel, as: 'person' }, 'name', 'ASC']],
+    order: [
+      ['role', 'ASC'],
+      [{ model: PersonModel, as: 'person' }, 'name', 'ASC'],
+    ],
   });
   return {
     accounts: enrolments.map(({ person, role }) => ({ name: person!.name, email: person!.email, role })),

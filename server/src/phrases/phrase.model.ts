@@ -1,4 +1,12 @@
-import { DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize';
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type ForeignKey,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
 import { PersonModel } from '../people/person.model.ts';
 
 /** A phrase that an instructor keeps for notes. */
@@ -9,6 +17,9 @@ export class PhraseModel extends Model<InferAttributes<PhraseModel>, InferCreati
 }
 
 export function initPhraseModel(sequelize: Sequelize): void {
-  PhraseModel.init({ id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 }, text: DataTypes.TEXT }, { sequelize, tableName: 'phrases', modelName: 'phrase' });
+  PhraseModel.init(
+    { id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 }, text: DataTypes.TEXT },
+    { sequelize, tableName: 'phrases', modelName: 'phrase' },
+  );
   PhraseModel.belongsTo(PersonModel, { foreignKey: 'authorId' });
 }

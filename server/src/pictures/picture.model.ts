@@ -1,4 +1,12 @@
-import { DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize';
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type ForeignKey,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
 import { CourseModel } from '../courses/course.model.ts';
 
 /** A picture in the briefs of a course. */
@@ -12,7 +20,11 @@ export class PictureModel extends Model<InferAttributes<PictureModel>, InferCrea
 
 export function initPictureModel(sequelize: Sequelize): void {
   PictureModel.init(
-    { id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 }, type: DataTypes.STRING(32), bytes: DataTypes.BLOB('medium') },
+    {
+      id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 },
+      type: DataTypes.STRING(32),
+      bytes: DataTypes.BLOB('medium'),
+    },
     { sequelize, tableName: 'pictures', modelName: 'picture' },
   );
   PictureModel.belongsTo(CourseModel, { foreignKey: 'courseId' });

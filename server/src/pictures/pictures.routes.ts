@@ -7,9 +7,13 @@ const MOST_BYTES = '3mb';
 
 export function picturesRoutes(): Router {
   const routes = Router();
-  routes.post('/courses/:courseId/pictures', express.raw({ type: 'image/*', limit: MOST_BYTES }), async (request, response) => {
-    response.status(201).json(await keepPicture(personIdOf(request), request.params['courseId'] ?? '', request.body));
-  });
+  routes.post(
+    '/courses/:courseId/pictures',
+    express.raw({ type: 'image/*', limit: MOST_BYTES }),
+    async (request, response) => {
+      response.status(201).json(await keepPicture(personIdOf(request), request.params['courseId'] ?? '', request.body));
+    },
+  );
   routes.get('/courses/:courseId/pictures', async (request, response) => {
     response.json(await picturesOf(personIdOf(request), request.params.courseId));
   });

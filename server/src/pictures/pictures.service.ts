@@ -29,11 +29,13 @@ async function madeAnew(bytes: Buffer): Promise<{ type: string; bytes: Buffer }>
   try {
     const picture = sharp(bytes, { animated: true, limitInputPixels: MOST_PIXELS, failOn: 'error' });
     const { width, pageHeight, height } = await picture.metadata();
-    if (Math.max(width, pageHeight ?? height) > MOST_SIDE_PX) throw noPicture(`A picture is at most ${MOST_SIDE_PX} px wide and high.`);
+    if (Math.max(width, pageHeight ?? height) > MOST_SIDE_PX)
+      throw noPicture(`A picture is at most ${MOST_SIDE_PX} px wide and high.`);
     return { type: `image/${format}`, bytes: await picture.autoOrient().toFormat(format).toBuffer() };
   } catch (error) {
     if (error instanceof ProblemError) throw error;
-    if (/pixel limit/i.test((error as Error).message)) throw noPicture(`A picture has at most ${MOST_PIXELS / 1e6} million pixels.`);
+    if (/pixel limit/i.test((error as Error).message))
+      throw noPicture(`A picture has at most ${MOST_PIXELS / 1e6} million pixels.`);
     throw noPicture('This picture is not whole: it cannot be drawn.');
   }
 }
@@ -42,7 +44,14 @@ async function madeAnew(bytes: Buffer): Promise<{ type: string; bytes: Buffer }>
 export async function keepPicture(personId: string, courseId: string, bytes: unknown): Promise<Created> {
   await requireInstructor(personId, courseId);
   if (!Buffer.isBuffer(bytes)) throw noPicture('A picture is a PNG, JPEG, GIF or WebP file.');
-  const kept = (await PictureModel.findOne({ where: { courseId }, attributes: [[fn('COUNT', col('id')), 'count'], [fn('SUM', fn('LENGTH', col('bytes'))), 'total']], raw: true })) as unknown as { count: number; total: number | null };
+  const kept = (await PictureModel.findOne({
+    where: { courseId },
+    attributes: [
+      [fn('COUNT', col('id')), 'count'],
+      [fn('SUM', fn('LENGTH', col('bytes'))), 'total'],
+    ],
+    raw: true,
+  })) as unknown as { count: number; total: number | null };
   refuseBeyond('pictures', Number(kept.count));
   refuseBeyond('pictureBytes', Number(kept.total ?? 0) + bytes.length);
   const { id } = await PictureModel.create({ courseId, ...(await madeAnew(bytes)) });
@@ -52,9 +61,20 @@ export async function keepPicture(personId: string, courseId: string, bytes: unk
 /** The pictures of a course, newest first, with how many of its briefs show each. */
 export async function picturesOf(personId: string, courseId: string): Promise<CoursePicture[]> {
   await requireInstructor(personId, courseId);
-  const pictures = await PictureModel.findAll({ where: { courseId }, attributes: ['id', 'type', [fn('LENGTH', col('bytes')), 'size'], 'createdAt'], order: [['createdAt', 'DESC']] });
-  const briefs = await ExerciseModel.findAll({ where: { courseId, brief: { [Op.like]: '%/pictures/%' } }, attributes: ['brief'] });
-  return pictures.map((picture) => ({ id: picture.id, bytes: Number(picture.get('size')), shownIn: briefs.filter(({ brief }) => brief.includes(picture.id)).length }));
+  const pictures = await PictureModel.findAll({
+    where: { courseId },
+    attributes: ['id', 'type', [fn('LENGTH', col('bytes')), 'size'], 'createdAt'],
+    order: [['createdAt', 'DESC']],
+  });
+  const briefs = await ExerciseModel.findAll({
+    where: { courseId, brief: { [Op.like]: '%/pictures/%' } },
+    attributes: ['brief'],
+  });
+  return pictures.map((picture) => ({
+    id: picture.id,
+    bytes: Number(picture.get('size')),
+    shownIn: briefs.filter(({ brief }) => brief.includes(picture.id)).length,
+  }));
 }
 
 /** Removes a picture; a brief that shows it shows a gap from then on. */

@@ -10,7 +10,9 @@ export function plansRoutes(): Router {
     response.json(await plansOf(personIdOf(request), request.params.courseId));
   });
   routes.post('/courses/:courseId/plans', async (request, response) => {
-    response.status(201).json(await savePlan(personIdOf(request), request.params.courseId, parseBody(NewPlan, request)));
+    response
+      .status(201)
+      .json(await savePlan(personIdOf(request), request.params.courseId, parseBody(NewPlan, request)));
   });
   routes.delete('/plans/:planId', async (request, response) => {
     await removePlan(personIdOf(request), request.params.planId);

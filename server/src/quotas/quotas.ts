@@ -3,7 +3,10 @@ import { ProblemError } from '../http/problem-error.ts';
 /** How much of each thing one person, exercise or course may keep, and what a refusal says. Far beyond what teaching needs; below what a database would feel. */
 const QUOTAS = {
   drafts: { most: 10, says: 'An exercise keeps ten drafts of yours at most: throw one away first.' },
-  takes: { most: 200, says: 'You have handed in 200 takes of this exercise: that is as many as it keeps. Your draft is kept.' },
+  takes: {
+    most: 200,
+    says: 'You have handed in 200 takes of this exercise: that is as many as it keeps. Your draft is kept.',
+  },
   exercises: { most: 200, says: 'A course has at most 200 exercises.' },
   plans: { most: 500, says: 'A course keeps 500 plans at most: remove some first.' },
   eases: { most: 300, says: 'The palette holds 300 eases at most: remove some first.' },
@@ -11,7 +14,10 @@ const QUOTAS = {
   notes: { most: 200, says: 'A review holds 200 notes at most.' },
   replies: { most: 100, says: 'A note holds 100 replies at most.' },
   pictures: { most: 300, says: 'A course keeps 300 pictures at most: remove some from its briefs first.' },
-  pictureBytes: { most: 100_000_000, says: 'The pictures of a course take 100 MB at most: remove some from its briefs first.' },
+  pictureBytes: {
+    most: 100_000_000,
+    says: 'The pictures of a course take 100 MB at most: remove some from its briefs first.',
+  },
 } as const satisfies Record<string, { most: number; says: string }>;
 
 /** Throws `over-quota` where so many are there that one more is too many. */

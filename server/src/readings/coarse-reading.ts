@@ -1,4 +1,11 @@
-import { FINDING_KINDS, findingKey, type Finding, type FindingKind, type Reading, type TrackReading } from '@undulan/core';
+import {
+  FINDING_KINDS,
+  findingKey,
+  type Finding,
+  type FindingKind,
+  type Reading,
+  type TrackReading,
+} from '@undulan/core';
 
 /** What each kind of finding says to a learner from whom the model is hidden: what is wrong, not by how much. */
 const WORDS: Record<FindingKind, string> = {
@@ -47,9 +54,13 @@ const SCORE_STEP = 10;
 const coarse = (score: number): number => Math.round(score / SCORE_STEP) * SCORE_STEP;
 
 /** Where in their own take a learner finds it: its own keys are no secret. Null where only the model knows. */
-function ownFrames(finding: Finding, track: TrackReading | undefined): { firstFrame: number; lastFrame: number } | null {
+function ownFrames(
+  finding: Finding,
+  track: TrackReading | undefined,
+): { firstFrame: number; lastFrame: number } | null {
   if (finding.kind === 'key-extra') return { firstFrame: finding.firstFrame, lastFrame: finding.lastFrame };
-  const keyFor = (frame: number): number | undefined => track?.pairs.find((pair) => pair.targetFrame === frame)?.takeFrame;
+  const keyFor = (frame: number): number | undefined =>
+    track?.pairs.find((pair) => pair.targetFrame === frame)?.takeFrame;
   const expected = finding.kind === 'key-late' || finding.kind === 'key-early' ? finding.expected : finding.firstFrame;
   const first = keyFor(expected);
   const last = finding.kind === 'key-late' || finding.kind === 'key-early' ? first : keyFor(finding.lastFrame);
@@ -62,7 +73,18 @@ function coarseFinding(finding: Finding, { tracks, range }: Reading): Finding {
   const frames = ownFrames(finding, track) ?? { firstFrame: range.first, lastFrame: range.last };
   const { kind, subjectId, track: id } = finding;
   const settings = FINDING_KINDS[kind] === 'settings';
-  return { kind, subjectId, track: id, ...frames, measured: 0, expected: 0, tolerance: 0, unit: '', severity: 'clear', sentence: track && !settings ? `${track.subjectName}, ${track.label.toLowerCase()}: ${WORDS[kind]}` : WORDS[kind] };
+  return {
+    kind,
+    subjectId,
+    track: id,
+    ...frames,
+    measured: 0,
+    expected: 0,
+    tolerance: 0,
+    unit: '',
+    severity: 'clear',
+    sentence: track && !settings ? `${track.subjectName}, ${track.label.toLowerCase()}: ${WORDS[kind]}` : WORDS[kind],
+  };
 }
 
 /**
@@ -75,8 +97,22 @@ export function coarseReading(reading: Reading): Reading {
     nearest: null,
     tracks: [],
     // What is told alike is told once.
-    findings: [...new Map(reading.findings.map((finding) => coarseFinding(finding, reading)).map((finding) => [findingKey(finding), finding])).values()],
-    criteria: reading.criteria.map(({ id, label, weight, score }) => ({ id, label, weight, score: coarse(score), error: 0, tolerance: 0, unit: '' })),
+    findings: [
+      ...new Map(
+        reading.findings
+          .map((finding) => coarseFinding(finding, reading))
+          .map((finding) => [findingKey(finding), finding]),
+      ).values(),
+    ],
+    criteria: reading.criteria.map(({ id, label, weight, score }) => ({
+      id,
+      label,
+      weight,
+      score: coarse(score),
+      error: 0,
+      tolerance: 0,
+      unit: '',
+    })),
     proposedGrade: coarse(reading.proposedGrade),
   };
 }

@@ -1,4 +1,12 @@
-import { DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize';
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type ForeignKey,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 
 /** All takes of an exercise being read again. Its progress is that of its readings, for whichever copy of the server is asked. */

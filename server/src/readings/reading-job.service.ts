@@ -5,6 +5,7 @@ import { ReadingModel } from './reading.model.ts';
 export async function finishJobs(jobIds: readonly string[]): Promise<void> {
   for (const id of jobIds) {
     const left = await ReadingModel.count({ where: { jobId: id, state: ['waiting', 'under-way'] } });
-    if (left === 0) await ReadingJobModel.update({ state: 'finished', runningFor: null }, { where: { id, state: 'running' } });
+    if (left === 0)
+      await ReadingJobModel.update({ state: 'finished', runningFor: null }, { where: { id, state: 'running' } });
   }
 }

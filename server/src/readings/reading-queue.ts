@@ -8,7 +8,14 @@ import { ReadingModel } from './reading.model.ts';
 export const asked = new EventEmitter().setMaxListeners(0);
 
 /** Asks for takes to be read against a target; each is made as soon as a thread of any copy of the server is free. Call `asked.emit('readings')` once the transaction is through. */
-export async function askForReadings(takeIds: readonly string[], target: Target, { jobId = null, transaction }: { jobId?: string | null; transaction: Transaction }): Promise<void> {
+export async function askForReadings(
+  takeIds: readonly string[],
+  target: Target,
+  { jobId = null, transaction }: { jobId?: string | null; transaction: Transaction },
+): Promise<void> {
   const targetHash = await keepTarget(target, transaction);
-  await ReadingModel.bulkCreate(takeIds.map((takeId) => ({ takeId, targetHash, state: 'waiting' as const, jobId })), { transaction });
+  await ReadingModel.bulkCreate(
+    takeIds.map((takeId) => ({ takeId, targetHash, state: 'waiting' as const, jobId })),
+    { transaction },
+  );
 }

@@ -55,7 +55,10 @@ export class ReadingRunner {
     this.#wake();
     await this.#pool.close();
     await this.#running;
-    await ReadingModel.update({ state: 'waiting', claim: null, claimedAt: null }, { where: { claim: [...this.#claims], state: 'under-way' } }).catch((error: unknown) => this.#log.warn({ err: error }, 'readings under way could not be handed over'));
+    await ReadingModel.update(
+      { state: 'waiting', claim: null, claimedAt: null },
+      { where: { claim: [...this.#claims], state: 'under-way' } },
+    ).catch((error: unknown) => this.#log.warn({ err: error }, 'readings under way could not be handed over'));
   }
 
   async #run(): Promise<void> {
@@ -65,10 +68,12 @@ export class ReadingRunner {
       this.#isWoken = false;
       const claimed = await this.#safely('readings could not be taken up', () => this.#claim(AT_ONCE - underWay.size));
       for (const reading of claimed ?? []) {
-        const work: Promise<void> = this.#safely('a reading could not be written down', () => this.#read(reading)).then(() => {
-          underWay.delete(work);
-          this.#wake();
-        });
+        const work: Promise<void> = this.#safely('a reading could not be written down', () => this.#read(reading)).then(
+          () => {
+            underWay.delete(work);
+            this.#wake();
+          },
+        );
         underWay.add(work);
       }
       if (underWay.size >= AT_ONCE || !claimed?.length) await this.#pause();
@@ -99,19 +104,32 @@ export class ReadingRunner {
 
   /** Readings of an older program are made anew from their takes and targets, which are all they depend on. */
   async #askForOlderAnew(): Promise<void> {
-    await ReadingModel.update({ state: 'waiting', attempts: 0 }, { where: { state: 'read', version: { [Op.lt]: READING_VERSION } } });
+    await ReadingModel.update(
+      { state: 'waiting', attempts: 0 },
+      { where: { state: 'read', version: { [Op.lt]: READING_VERSION } } },
+    );
   }
 
   /** Takes up as many of those that wait, the oldest first. Rows that another copy is just taking up are passed over, not waited for. */
   async #claim(most: number): Promise<ReadingModel[]> {
     await this.#freeLost();
     return this.#sequelize.transaction(async (transaction) => {
-      const rows = await this.#sequelize.query<{ id: string }>(`SELECT id FROM readings WHERE state = 'waiting' ORDER BY createdAt LIMIT ${most} FOR UPDATE SKIP LOCKED`, { type: QueryTypes.SELECT, transaction });
+      const rows = await this.#sequelize.query<{ id: string }>(
+        `SELECT id FROM readings WHERE state = 'waiting' ORDER BY createdAt LIMIT ${most} FOR UPDATE SKIP LOCKED`,
+        { type: QueryTypes.SELECT, transaction },
+      );
       if (rows.length === 0) return [];
       const claim = randomUUID();
-      await this.#sequelize.query("UPDATE readings SET state = 'under-way', claim = :claim, claimedAt = NOW(3), attempts = attempts + 1 WHERE id IN (:ids)", { replacements: { claim, ids: rows.map(({ id }) => id) }, transaction });
+      await this.#sequelize.query(
+        "UPDATE readings SET state = 'under-way', claim = :claim, claimedAt = NOW(3), attempts = attempts + 1 WHERE id IN (:ids)",
+        { replacements: { claim, ids: rows.map(({ id }) => id) }, transaction },
+      );
       this.#claims.add(claim);
-      return ReadingModel.findAll({ where: { claim }, attributes: ['id', 'takeId', 'claim', 'attempts', 'jobId'], transaction });
+      return ReadingModel.findAll({
+        where: { claim },
+        attributes: ['id', 'takeId', 'claim', 'attempts', 'jobId'],
+        transaction,
+      });
     });
   }
 
@@ -119,11 +137,16 @@ export class ReadingRunner {
   async #freeLost(): Promise<void> {
     if (Date.now() < this.#looksForLostAt) return;
     this.#looksForLostAt = Date.now() + LOST_LOOK_MS;
-    await this.#sequelize.query(`UPDATE readings SET state = 'waiting', claim = NULL, claimedAt = NULL WHERE state = 'under-way' AND claimedAt < NOW(3) - INTERVAL ${LOST_SECONDS} SECOND`);
+    await this.#sequelize.query(
+      `UPDATE readings SET state = 'waiting', claim = NULL, claimedAt = NULL WHERE state = 'under-way' AND claimedAt < NOW(3) - INTERVAL ${LOST_SECONDS} SECOND`,
+    );
   }
 
   async #read({ id, claim, attempts, jobId }: ReadingModel): Promise<void> {
-    const outcome = attempts > MOST_ATTEMPTS ? notRead(`Reading it ended the program ${MOST_ATTEMPTS} times.`) : await this.#outcomeOf(id);
+    const outcome =
+      attempts > MOST_ATTEMPTS
+        ? notRead(`Reading it ended the program ${MOST_ATTEMPTS} times.`)
+        : await this.#outcomeOf(id);
     if (this.#isStopping && outcome.state === 'not-read') return;
     // Who lost the claim in the meantime has nothing to say any more.
     await ReadingModel.update({ ...outcome, claim: null, claimedAt: null }, { where: { id, claim } });
@@ -131,11 +154,21 @@ export class ReadingRunner {
   }
 
   async #outcomeOf(id: string): Promise<Partial<ReadingModel>> {
-    const row = await ReadingModel.findByPk(id, { attributes: ['id'], include: [{ association: 'take', attributes: ['motion'] }, 'target'] });
+    const row = await ReadingModel.findByPk(id, {
+      attributes: ['id'],
+      include: [{ association: 'take', attributes: ['motion'] }, 'target'],
+    });
     if (!row?.take || !row.target) return notRead('The take or its target is gone.');
     try {
       const reading = await this.#pool.read(row.target.target, row.take.motion);
-      return { state: 'read', reading, version: reading.version, findingsCount: reading.findings.length, proposedGrade: reading.proposedGrade, problem: null };
+      return {
+        state: 'read',
+        reading,
+        version: reading.version,
+        findingsCount: reading.findings.length,
+        proposedGrade: reading.proposedGrade,
+        problem: null,
+      };
     } catch (error) {
       if (!this.#isStopping) this.#log.error({ err: error, readingId: id }, 'a take could not be read');
       return notRead(reasonOf(error));

@@ -1,7 +1,14 @@
 import type { ReadingState } from '@undulan/contract';
 import { READING_VERSION, type Reading } from '@undulan/core';
 import {
-  DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type NonAttribute, type Sequelize,
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type ForeignKey,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type NonAttribute,
+  type Sequelize,
 } from 'sequelize';
 import { TakeModel } from '../takes/take.model.ts';
 import { TargetModel } from '../targets/target.model.ts';
@@ -37,7 +44,17 @@ export class ReadingModel extends Model<InferAttributes<ReadingModel>, InferCrea
 }
 
 /** A reading in a line: all of it but the reading itself. */
-export const READING_LINE: (keyof InferAttributes<ReadingModel>)[] = ['id', 'takeId', 'targetHash', 'state', 'version', 'findingsCount', 'proposedGrade', 'problem', 'createdAt'];
+export const READING_LINE: (keyof InferAttributes<ReadingModel>)[] = [
+  'id',
+  'takeId',
+  'targetHash',
+  'state',
+  'version',
+  'findingsCount',
+  'proposedGrade',
+  'problem',
+  'createdAt',
+];
 
 export function initReadingModel(sequelize: Sequelize): void {
   ReadingModel.init(

@@ -9,11 +9,23 @@ import { ReadingModel } from './reading.model.ts';
 const LOST_MS = 30_000;
 
 async function show(job: ReadingJobModel): Promise<ReadingJob> {
-  const counted = (await ReadingModel.findAll({ where: { jobId: job.id }, attributes: ['state', [fn('COUNT', col('id')), 'count'], [fn('MAX', col('updatedAt')), 'moved']], group: ['state'], raw: true })) as unknown as { state: ReadingModel['state']; count: number; moved: Date }[];
-  const count = (...states: ReadingModel['state'][]): number => counted.filter(({ state }) => states.includes(state)).reduce((sum, row) => sum + Number(row.count), 0);
+  const counted = (await ReadingModel.findAll({
+    where: { jobId: job.id },
+    attributes: ['state', [fn('COUNT', col('id')), 'count'], [fn('MAX', col('updatedAt')), 'moved']],
+    group: ['state'],
+    raw: true,
+  })) as unknown as { state: ReadingModel['state']; count: number; moved: Date }[];
+  const count = (...states: ReadingModel['state'][]): number =>
+    counted.filter(({ state }) => states.includes(state)).reduce((sum, row) => sum + Number(row.count), 0);
   const moved = Math.max(job.startedAt.getTime(), ...counted.map((row) => row.moved.getTime()));
   const isLost = job.state === 'running' && Date.now() - moved > LOST_MS;
-  return { id: job.id, total: job.total, done: count('read', 'not-read'), failed: count('not-read'), state: isLost ? 'lost' : job.state };
+  return {
+    id: job.id,
+    total: job.total,
+    done: count('read', 'not-read'),
+    failed: count('not-read'),
+    state: isLost ? 'lost' : job.state,
+  };
 }
 
 /** The takes of an exercise whose newest reading is against another target than its own, oldest first. */
@@ -34,7 +46,13 @@ export async function readAllAgain(personId: string, exerciseId: string): Promis
       const isNeeded = takeIds.length > 0;
       // Of several asking at once one makes the row; the others run into its uniqueness.
       const made = await ReadingJobModel.create(
-        { exerciseId, total: takeIds.length, state: isNeeded ? 'running' : 'finished', runningFor: isNeeded ? exerciseId : null, startedAt: new Date() },
+        {
+          exerciseId,
+          total: takeIds.length,
+          state: isNeeded ? 'running' : 'finished',
+          runningFor: isNeeded ? exerciseId : null,
+          startedAt: new Date(),
+        },
         { transaction },
       );
       if (isNeeded) await askForReadings(takeIds, exercise.target, { jobId: made.id, transaction });
@@ -43,7 +61,10 @@ export async function readAllAgain(personId: string, exerciseId: string): Promis
     asked.emit('readings');
     return await show(job);
   } catch (error) {
-    const running = error instanceof UniqueConstraintError ? await ReadingJobModel.findOne({ where: { runningFor: exerciseId } }) : null;
+    const running =
+      error instanceof UniqueConstraintError
+        ? await ReadingJobModel.findOne({ where: { runningFor: exerciseId } })
+        : null;
     if (!running) throw error;
     return show(running);
   }
@@ -67,7 +88,8 @@ export async function cancelReadingJob(personId: string, jobId: string): Promise
 export async function readAgain(personId: string, takeId: string): Promise<void> {
   const { take } = await takeToReview(personId, takeId);
   const exercise = await exerciseWithDocuments(personId, take.exerciseId, 'instructor');
-  await ReadingModel.sequelize!.transaction((transaction) => askForReadings([take.id], exercise.target, { transaction }));
+  await ReadingModel.sequelize!.transaction((transaction) =>
+    askForReadings([take.id], exercise.target, { transaction }),
+  );
   asked.emit('readings');
 }
-

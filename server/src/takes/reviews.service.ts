@@ -18,7 +18,13 @@ function alreadyReturned(): ProblemError {
   return new ProblemError('already-returned', 'This review was returned to the learner and stays as it is.');
 }
 
-async function write(review: ReviewModel, version: number, change: Partial<Pick<ReviewModel, 'grade' | 'summary' | 'criteria' | 'decisions' | 'again' | 'returnedAt' | 'instructorId'>>): Promise<Saved> {
+async function write(
+  review: ReviewModel,
+  version: number,
+  change: Partial<
+    Pick<ReviewModel, 'grade' | 'summary' | 'criteria' | 'decisions' | 'again' | 'returnedAt' | 'instructorId'>
+  >,
+): Promise<Saved> {
   const [written] = await ReviewModel.update(
     { ...change, version: version + 1 },
     { where: { id: review.id, version, returnedAt: null } },
@@ -43,7 +49,11 @@ export async function returnReview(personId: string, takeId: string, { version, 
 }
 
 /** Does something to the notes of a review while it cannot be returned: what comes after the return has begun is refused. */
-async function withNotes<T>(personId: string, takeId: string, work: (review: ReviewModel, transaction: Transaction) => Promise<T>): Promise<T> {
+async function withNotes<T>(
+  personId: string,
+  takeId: string,
+  work: (review: ReviewModel, transaction: Transaction) => Promise<T>,
+): Promise<T> {
   await openReview(personId, takeId);
   return ReviewModel.sequelize!.transaction(async (transaction) => {
     const review = await ReviewModel.findOne({ where: { takeId }, transaction, lock: transaction.LOCK.UPDATE });
@@ -66,7 +76,12 @@ async function noteOf(review: ReviewModel, noteId: string, transaction: Transact
   return note;
 }
 
-export function changeNote(personId: string, takeId: string, noteId: string, { frame, text, ...pinned }: NoteText): Promise<void> {
+export function changeNote(
+  personId: string,
+  takeId: string,
+  noteId: string,
+  { frame, text, ...pinned }: NoteText,
+): Promise<void> {
   return withNotes(personId, takeId, async (review, transaction) => {
     await (await noteOf(review, noteId, transaction)).update({ frame, text, pinned }, { transaction });
   });
@@ -79,7 +94,12 @@ export function removeNote(personId: string, takeId: string, noteId: string): Pr
 }
 
 /** Says something to a note of a returned review. */
-export async function replyToNote(personId: string, takeId: string, noteId: string, { text }: ReplyText): Promise<Created> {
+export async function replyToNote(
+  personId: string,
+  takeId: string,
+  noteId: string,
+  { text }: ReplyText,
+): Promise<Created> {
   const { note } = await noteFor(personId, takeId, noteId);
   refuseBeyond('replies', await ReplyModel.count({ where: { noteId: note.id } }));
   const { id } = await ReplyModel.create({ noteId: note.id, authorId: personId, text });

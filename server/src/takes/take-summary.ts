@@ -6,7 +6,10 @@ import { TakeModel } from './take.model.ts';
 export const LATE_TERMS = { association: 'exercise', attributes: ['id', 'dueAt', 'latePolicy'] };
 
 /** A take in a line, with what its exercise and its review say beside it. */
-export const TAKE_LINE = { attributes: { exclude: ['motion'] }, include: [{ association: 'review', attributes: ['returnedAt', 'grade'] }, LATE_TERMS] };
+export const TAKE_LINE = {
+  attributes: { exclude: ['motion'] },
+  include: [{ association: 'review', attributes: ['returnedAt', 'grade'] }, LATE_TERMS],
+};
 
 /** Whether a take came after the due date of an exercise that marks it. */
 export function isLate({ handedInAt, exercise }: TakeModel): boolean {
@@ -15,7 +18,11 @@ export function isLate({ handedInAt, exercise }: TakeModel): boolean {
 
 /** The newest reading of each of some takes, in a line. */
 export async function newestReadings(takeIds: readonly string[]): Promise<Map<string, ReadingModel>> {
-  const readings = await ReadingModel.findAll({ where: { takeId: [...takeIds] }, attributes: READING_LINE, order: [['createdAt', 'ASC']] });
+  const readings = await ReadingModel.findAll({
+    where: { takeId: [...takeIds] },
+    attributes: READING_LINE,
+    order: [['createdAt', 'ASC']],
+  });
   return new Map(readings.map((reading) => [reading.takeId, reading]));
 }
 
@@ -41,5 +48,8 @@ export async function summariseTakes(takes: readonly TakeModel[], forInstructor:
 
 /** A learner's takes of an exercise, first to last. */
 export async function takesOf(exerciseId: string, learnerId: string, forInstructor: boolean): Promise<TakeSummary[]> {
-  return summariseTakes(await TakeModel.findAll({ ...TAKE_LINE, where: { exerciseId, learnerId }, order: [['number', 'ASC']] }), forInstructor);
+  return summariseTakes(
+    await TakeModel.findAll({ ...TAKE_LINE, where: { exerciseId, learnerId }, order: [['number', 'ASC']] }),
+    forInstructor,
+  );
 }

@@ -1,7 +1,14 @@
 import type { NoteText, ReviewText } from '@undulan/contract';
 import type { MotionDocument } from '@undulan/core';
 import {
-  DataTypes, Model, type CreationOptional, type ForeignKey, type InferAttributes, type InferCreationAttributes, type NonAttribute, type Sequelize,
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type ForeignKey,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type NonAttribute,
+  type Sequelize,
 } from 'sequelize';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { PersonModel } from '../people/person.model.ts';
@@ -67,11 +74,26 @@ export function initTakeModels(sequelize: Sequelize): void {
     { sequelize, tableName: 'takes', modelName: 'take' },
   );
   ReviewModel.init(
-    { id, grade: DataTypes.DOUBLE, summary: DataTypes.TEXT, version: DataTypes.INTEGER, returnedAt: DataTypes.DATE(3), criteria: DataTypes.JSON, decisions: DataTypes.JSON, again: DataTypes.BOOLEAN },
+    {
+      id,
+      grade: DataTypes.DOUBLE,
+      summary: DataTypes.TEXT,
+      version: DataTypes.INTEGER,
+      returnedAt: DataTypes.DATE(3),
+      criteria: DataTypes.JSON,
+      decisions: DataTypes.JSON,
+      again: DataTypes.BOOLEAN,
+    },
     { sequelize, tableName: 'reviews', modelName: 'review' },
   );
-  NoteModel.init({ id, frame: DataTypes.INTEGER, text: DataTypes.TEXT, pinned: DataTypes.JSON, done: DataTypes.BOOLEAN }, { sequelize, tableName: 'notes', modelName: 'note' });
-  ReplyModel.init({ id, text: DataTypes.TEXT, createdAt: DataTypes.DATE(3) }, { sequelize, tableName: 'replies', modelName: 'reply' });
+  NoteModel.init(
+    { id, frame: DataTypes.INTEGER, text: DataTypes.TEXT, pinned: DataTypes.JSON, done: DataTypes.BOOLEAN },
+    { sequelize, tableName: 'notes', modelName: 'note' },
+  );
+  ReplyModel.init(
+    { id, text: DataTypes.TEXT, createdAt: DataTypes.DATE(3) },
+    { sequelize, tableName: 'replies', modelName: 'reply' },
+  );
   NoteModel.hasMany(ReplyModel, { foreignKey: 'noteId', as: 'replies' });
   ReplyModel.belongsTo(PersonModel, { foreignKey: 'authorId', as: 'author' });
   TakeModel.belongsTo(ExerciseModel, { foreignKey: 'exerciseId', as: 'exercise' });

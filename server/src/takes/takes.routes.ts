@@ -36,10 +36,24 @@ export function takesRoutes(): Router {
     response.status(204).end();
   });
   routes.post('/takes/:takeId/notes/:noteId/replies', async (request, response) => {
-    response.status(201).json(await replyToNote(personIdOf(request), request.params.takeId, request.params.noteId, parseBody(ReplyText, request)));
+    response
+      .status(201)
+      .json(
+        await replyToNote(
+          personIdOf(request),
+          request.params.takeId,
+          request.params.noteId,
+          parseBody(ReplyText, request),
+        ),
+      );
   });
   routes.put('/takes/:takeId/notes/:noteId/done', async (request, response) => {
-    await markNote(personIdOf(request), request.params.takeId, request.params.noteId, parseBody(NoteDone, request).done);
+    await markNote(
+      personIdOf(request),
+      request.params.takeId,
+      request.params.noteId,
+      parseBody(NoteDone, request).done,
+    );
     response.status(204).end();
   });
   return routes;

@@ -9,7 +9,10 @@ import { takesOf } from './take-summary.ts';
 import { ReviewModel, TakeModel, type NoteModel } from './take.model.ts';
 
 async function reviewOf(takeId: string): Promise<ReviewModel | null> {
-  return ReviewModel.findOne({ where: { takeId }, include: [{ association: 'notes', include: [{ association: 'replies', include: ['author'] }] }, 'instructor'] });
+  return ReviewModel.findOne({
+    where: { takeId },
+    include: [{ association: 'notes', include: [{ association: 'replies', include: ['author'] }] }, 'instructor'],
+  });
 }
 
 function showNote({ id, frame, text, pinned, done, replies = [] }: NoteModel): Note {
@@ -24,7 +27,12 @@ function showNote({ id, frame, text, pinned, done, replies = [] }: NoteModel): N
     done,
     replies: replies
       .toSorted((a, b) => a.createdAt.getTime() - b.createdAt.getTime())
-      .map((reply) => ({ id: reply.id, authorName: reply.author!.name, text: reply.text, createdAt: reply.createdAt.toISOString() })),
+      .map((reply) => ({
+        id: reply.id,
+        authorName: reply.author!.name,
+        text: reply.text,
+        createdAt: reply.createdAt.toISOString(),
+      })),
   };
 }
 
@@ -45,11 +53,19 @@ function showReview(review: ReviewModel, forInstructor: boolean): Review {
 
 function withoutDismissed(reading: Reading, review: ReviewModel | null): Reading {
   const decisions = review?.decisions ?? {};
-  return { ...reading, findings: reading.findings.filter((finding) => decisions[findingKey(finding)]?.state !== 'dismissed') };
+  return {
+    ...reading,
+    findings: reading.findings.filter((finding) => decisions[findingKey(finding)]?.state !== 'dismissed'),
+  };
 }
 
 /** A reading as its reader may have it: a learner's is without what was dismissed, and coarse while the model is hidden. */
-function readingFor(reading: Reading, { role }: Pick<TakeAccess, 'role'>, review: ReviewModel | null, seesModel: boolean): Reading {
+function readingFor(
+  reading: Reading,
+  { role }: Pick<TakeAccess, 'role'>,
+  review: ReviewModel | null,
+  seesModel: boolean,
+): Reading {
   if (role === 'instructor') return reading;
   const left = withoutDismissed(reading, review);
   return seesModel ? left : coarseReading(left);
@@ -62,13 +78,20 @@ export async function viewTake(personId: string, takeId: string, readingId?: unk
   const instructs = role === 'instructor';
   const siblings = await takesOf(exercise.id, take.learnerId, instructs);
   const summary = siblings.find((sibling) => sibling.id === take.id)!;
-  const lines = await ReadingModel.findAll({ where: { takeId }, attributes: READING_LINE, order: [['createdAt', 'DESC']] });
-  const line = (instructs && lines.find((one) => one.id === readingId)) || lines.find((one) => one.shownState === 'read');
+  const lines = await ReadingModel.findAll({
+    where: { takeId },
+    attributes: READING_LINE,
+    order: [['createdAt', 'DESC']],
+  });
+  const line =
+    (instructs && lines.find((one) => one.id === readingId)) || lines.find((one) => one.shownState === 'read');
   const review = await reviewOf(takeId);
   const mayRead = instructs || Boolean(review?.returnedAt);
   const seesModel = instructs || mayLearnerSeeModel(exercise, siblings);
   const reading = line && (await ReadingModel.findByPk(line.id, { attributes: ['reading'] }))!.reading;
-  const target = line ? (await TargetModel.findByPk(line.targetHash))!.target : (await ExerciseModel.findByPk(exercise.id))!.target;
+  const target = line
+    ? (await TargetModel.findByPk(line.targetHash))!.target
+    : (await ExerciseModel.findByPk(exercise.id))!.target;
   const { motion } = (await TakeModel.findByPk(takeId, { attributes: ['motion'] }))!;
   return {
     ...summary,
@@ -85,7 +108,15 @@ export async function viewTake(personId: string, takeId: string, readingId?: unk
     notReadBecause: instructs ? (lines[0]?.problem ?? null) : null,
     targetChanged: lines[0] ? lines[0].targetHash !== exercise.targetHash : false,
     review: review && mayRead ? showReview(review, instructs) : null,
-    readings: instructs ? lines.map(({ id, createdAt, shownState, proposedGrade, findingsCount }) => ({ id, createdAt: createdAt.toISOString(), state: shownState, proposedGrade: proposedGrade ?? null, findings: findingsCount ?? null })) : [],
+    readings: instructs
+      ? lines.map(({ id, createdAt, shownState, proposedGrade, findingsCount }) => ({
+          id,
+          createdAt: createdAt.toISOString(),
+          state: shownState,
+          proposedGrade: proposedGrade ?? null,
+          findings: findingsCount ?? null,
+        }))
+      : [],
     readingId: instructs ? (line?.id ?? null) : null,
     siblings,
   };
@@ -100,7 +131,11 @@ export async function seriesOf(personId: string, takeId: string): Promise<Series
   return Promise.all(
     siblings.map(async (sibling): Promise<SeriesTake> => {
       if (role === 'learner' && sibling.state !== 'returned') return { take: sibling, reading: null };
-      const lines = await ReadingModel.findAll({ where: { takeId: sibling.id }, attributes: READING_LINE, order: [['createdAt', 'DESC']] });
+      const lines = await ReadingModel.findAll({
+        where: { takeId: sibling.id },
+        attributes: READING_LINE,
+        order: [['createdAt', 'DESC']],
+      });
       const line = lines.find((one) => one.shownState === 'read');
       const reading = line && (await ReadingModel.findByPk(line.id, { attributes: ['reading'] }))!.reading;
       const review = await ReviewModel.findOne({ where: { takeId: sibling.id } });

@@ -1,5 +1,13 @@
 import { upgradeMotion, type MotionDocument, type Target } from '@undulan/core';
-import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize, type Transaction } from 'sequelize';
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+  type Transaction,
+} from 'sequelize';
 import { targetHash } from './target-hash.ts';
 
 /** A target that takes were read against, kept once however many readings name it. Never changed. */
@@ -9,7 +17,10 @@ export class TargetModel extends Model<InferAttributes<TargetModel>, InferCreati
   declare createdAt: CreationOptional<Date>;
 }
 
-const upgraded = <T extends { motion: MotionDocument }>(part: T): T => ({ ...part, motion: upgradeMotion(part.motion) as MotionDocument });
+const upgraded = <T extends { motion: MotionDocument }>(part: T): T => ({
+  ...part,
+  motion: upgradeMotion(part.motion) as MotionDocument,
+});
 
 /** A target as an older program wrote it, its motion and alternatives brought up to date. */
 function upgradeTarget(target: Target): Target {

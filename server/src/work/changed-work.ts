@@ -8,6 +8,7 @@ export function changedWork(work: Work, changes: ChangeWork['changes']): Work {
   const changed = applyChanges(work, changes);
   if (!changed.ok) throw new ProblemError('does-not-fit', changed.issues[0]!.message);
   const parsed = Work.safeParse(changed.value);
-  if (!parsed.success) throw new ProblemError('invalid-request', parsed.error.issues[0]?.message, issuesOf(parsed.error));
+  if (!parsed.success)
+    throw new ProblemError('invalid-request', parsed.error.issues[0]?.message, issuesOf(parsed.error));
   return parsed.data;
 }

@@ -20,7 +20,10 @@ export class DraftStepModel extends Model {}
 export class ExerciseStepModel extends Model {}
 
 export const DRAFT_STEPS: StepTable = { model: DraftStepModel as unknown as ModelStatic<StepRow>, owner: 'draftId' };
-export const EXERCISE_STEPS: StepTable = { model: ExerciseStepModel as unknown as ModelStatic<StepRow>, owner: 'exerciseId' };
+export const EXERCISE_STEPS: StepTable = {
+  model: ExerciseStepModel as unknown as ModelStatic<StepRow>,
+  owner: 'exerciseId',
+};
 
 export function initStepModels(sequelize: Sequelize): void {
   const columns = (owner: string) => ({
@@ -29,8 +32,18 @@ export function initStepModels(sequelize: Sequelize): void {
     step: DataTypes.JSON,
     bytes: DataTypes.INTEGER,
   });
-  DraftStepModel.init(columns('draftId'), { sequelize, tableName: 'draft_steps', modelName: 'draftStep', timestamps: false });
-  ExerciseStepModel.init(columns('exerciseId'), { sequelize, tableName: 'exercise_steps', modelName: 'exerciseStep', timestamps: false });
+  DraftStepModel.init(columns('draftId'), {
+    sequelize,
+    tableName: 'draft_steps',
+    modelName: 'draftStep',
+    timestamps: false,
+  });
+  ExerciseStepModel.init(columns('exerciseId'), {
+    sequelize,
+    tableName: 'exercise_steps',
+    modelName: 'exerciseStep',
+    timestamps: false,
+  });
   DraftStepModel.belongsTo(DraftModel, { foreignKey: 'draftId' });
   ExerciseStepModel.belongsTo(ExerciseModel, { foreignKey: 'exerciseId' });
 }

@@ -36,10 +36,26 @@ function PasswordForm() {
       <h3 className="text-[15px]">Another password</h3>
       <div className="grid grid-cols-2 gap-3">
         <Field label="Password you have now" error={errors.old?.message}>
-          {(ids) => <input {...ids} {...form.register('old')} type="password" autoComplete="current-password" className={INPUT} />}
+          {(ids) => (
+            <input
+              {...ids}
+              {...form.register('old')}
+              type="password"
+              autoComplete="current-password"
+              className={INPUT}
+            />
+          )}
         </Field>
         <Field label="New password" error={errors.password?.message} hint="At least 10 characters.">
-          {(ids) => <input {...ids} {...form.register('password')} type="password" autoComplete="new-password" className={INPUT} />}
+          {(ids) => (
+            <input
+              {...ids}
+              {...form.register('password')}
+              type="password"
+              autoComplete="new-password"
+              className={INPUT}
+            />
+          )}
         </Field>
       </div>
       <div>
@@ -71,11 +87,15 @@ function Sessions() {
       {error && !data && <LoadFailed what="list" error={error} onRetry={() => void refetch()} />}
       <ul>
         {data?.map((session) => (
-          <li key={session.id} className="flex items-center justify-between gap-3 border-b border-rule py-1.5 text-sm last:border-0">
+          <li
+            key={session.id}
+            className="flex items-center justify-between gap-3 border-b border-rule py-1.5 text-sm last:border-0"
+          >
             <span>
               {nameOf(session)}
               <span className="block text-xs text-faint">
-                begun {formatDistanceToNow(session.begunAt, { addSuffix: true })}, last used {formatDistanceToNow(session.seenAt, { addSuffix: true })}
+                begun {formatDistanceToNow(session.begunAt, { addSuffix: true })}, last used{' '}
+                {formatDistanceToNow(session.seenAt, { addSuffix: true })}
               </span>
             </span>
             {session.isThis ? (

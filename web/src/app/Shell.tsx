@@ -21,7 +21,8 @@ interface ShellProps {
   children: ReactNode;
 }
 
-const MENU_ITEM = 'flex cursor-pointer items-center gap-2 rounded-md px-2.5 py-1.5 text-sm outline-none data-highlighted:bg-shade';
+const MENU_ITEM =
+  'flex cursor-pointer items-center gap-2 rounded-md px-2.5 py-1.5 text-sm outline-none data-highlighted:bg-shade';
 
 /** The frame of every screen once signed in: where you are, what you can do, who you are. */
 export function Shell({ crumbs, status, actions, children }: ShellProps) {
@@ -77,20 +78,24 @@ function PersonMenu() {
     <>
       {account && <AccountDialog onClose={() => setAccount(false)} />}
       <DropdownMenu.Root>
-        <DropdownMenu.Trigger aria-label={`Account of ${data?.person.name ?? '…'}`} className="grid h-8 w-8 place-items-center rounded-full border border-rule bg-page hover:border-faint">
+        <DropdownMenu.Trigger
+          aria-label={`Account of ${data?.person.name ?? '…'}`}
+          className="grid h-8 w-8 place-items-center rounded-full border border-rule bg-page hover:border-faint"
+        >
           <UserRound size={16} />
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
-          <DropdownMenu.Content align="end" sideOffset={6} className="z-50 min-w-52 rounded-lg border border-rule bg-page p-1.5 shadow-xl">
+          <DropdownMenu.Content
+            align="end"
+            sideOffset={6}
+            className="z-50 min-w-52 rounded-lg border border-rule bg-page p-1.5 shadow-xl"
+          >
             <DropdownMenu.Label className="px-2.5 py-1.5">
               <p className="font-semibold">{data?.person.name}</p>
               <p className="text-xs text-faint">{data?.person.email}</p>
             </DropdownMenu.Label>
             <DropdownMenu.Separator className="my-1 h-px bg-rule" />
-            <DropdownMenu.Item
-              className={MENU_ITEM}
-              onSelect={() => chooseTheme(other)}
-            >
+            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => chooseTheme(other)}>
               {other === 'dark' ? <Moon size={15} /> : <Sun size={15} />}
               {other === 'dark' ? 'Dark look' : 'Light look'}
             </DropdownMenu.Item>

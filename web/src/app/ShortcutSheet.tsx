@@ -14,7 +14,13 @@ export function ShortcutSheet() {
   useShortcuts({ help: () => setOpen(true) });
   return (
     <>
-      <Button square kind="quiet" aria-label="Keyboard shortcuts" tip="Keyboard shortcuts (?)" onClick={() => setOpen(true)}>
+      <Button
+        square
+        kind="quiet"
+        aria-label="Keyboard shortcuts"
+        tip="Keyboard shortcuts (?)"
+        onClick={() => setOpen(true)}
+      >
         <Keyboard size={17} />
       </Button>
       {open && <Sheet onClose={() => setOpen(false)} />}
@@ -36,7 +42,9 @@ function Sheet({ onClose }: { onClose: () => void }) {
 
   useEffect(() => {
     if (!waiting) return undefined;
-    const own = Object.fromEntries(SHORTCUT_NAMES.filter((name) => chords[name] !== SHORTCUTS[name].chord).map((name) => [name, chords[name]]));
+    const own = Object.fromEntries(
+      SHORTCUT_NAMES.filter((name) => chords[name] !== SHORTCUTS[name].chord).map((name) => [name, chords[name]]),
+    );
     const take = (event: KeyboardEvent): void => {
       event.preventDefault();
       event.stopPropagation();
@@ -64,12 +72,19 @@ function Sheet({ onClose }: { onClose: () => void }) {
       title="Keyboard shortcuts"
       wide
       actions={
-        <Button disabledReason={changed.length === 0 && 'All shortcuts are the given ones.'} disabled={isLoading} onClick={() => void keep({})}>
+        <Button
+          disabledReason={changed.length === 0 && 'All shortcuts are the given ones.'}
+          disabled={isLoading}
+          onClick={() => void keep({})}
+        >
           Back to the given ones
         </Button>
       }
     >
-      <p className="mb-3 text-sm text-faint">Click the keys of a shortcut and press others to change them; Escape leaves them. Your choice is kept with your account.</p>
+      <p className="mb-3 text-sm text-faint">
+        Click the keys of a shortcut and press others to change them; Escape leaves them. Your choice is kept with your
+        account.
+      </p>
       {says && (
         <p role="alert" className="mb-3 text-sm text-danger">
           {says}
@@ -94,7 +109,8 @@ function Sheet({ onClose }: { onClose: () => void }) {
         ))}
       </ul>
       <p className="mt-4 text-sm text-faint">
-        On a key mark: arrows move it by a frame, Shift and arrows by ten, Alt and arrows by a tenth; on the curve, up and down change its value. Shift-click adds to the selection. On the ruler, Alt goes between frames; the wheel
+        On a key mark: arrows move it by a frame, Shift and arrows by ten, Alt and arrows by a tenth; on the curve, up
+        and down change its value. Shift-click adds to the selection. On the ruler, Alt goes between frames; the wheel
         zooms there, elsewhere with Ctrl, and pans with Shift.
       </p>
     </Dialog>

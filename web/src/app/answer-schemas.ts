@@ -1,5 +1,22 @@
 import {
-  Assignment, CourseOverview, CoursePicture, Created, DemoAccounts, Draft, ExerciseSetting, LearnerCourse, OpenSession, Phrase, ReadingJob, Saved, SavedEase, SavedPlan, SeriesTake, SignedIn, TakeView, WaitingQueue,
+  Assignment,
+  CourseOverview,
+  CoursePicture,
+  Created,
+  DemoAccounts,
+  Draft,
+  ExerciseSetting,
+  LearnerCourse,
+  OpenSession,
+  Phrase,
+  ReadingJob,
+  Saved,
+  SavedEase,
+  SavedPlan,
+  SeriesTake,
+  SignedIn,
+  TakeView,
+  WaitingQueue,
 } from '@undulan/contract';
 import type * as z from 'zod';
 

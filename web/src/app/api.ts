@@ -1,7 +1,38 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type {
-  Assignment, ChangeWork, CourseOverview, CoursePicture, Created, Credentials, DemoAccounts, Draft, ExerciseSetting, HandIn, LearnerCourse, NewDraft, NewEase, NewExercise, NewPassword, NewPhrase, NewPlan, NoteText,
-  OpenSession, Phrase, ReadingJob, ReplyText, ReturnReview, ReviewText, Saved, SavedEase, SavedPlan, SaveWork, SeriesTake, ShortcutChoices, SignedIn, TakeView, WaitingQueue,
+  Assignment,
+  ChangeWork,
+  CourseOverview,
+  CoursePicture,
+  Created,
+  Credentials,
+  DemoAccounts,
+  Draft,
+  ExerciseSetting,
+  HandIn,
+  LearnerCourse,
+  NewDraft,
+  NewEase,
+  NewExercise,
+  NewPassword,
+  NewPhrase,
+  NewPlan,
+  NoteText,
+  OpenSession,
+  Phrase,
+  ReadingJob,
+  ReplyText,
+  ReturnReview,
+  ReviewText,
+  Saved,
+  SavedEase,
+  SavedPlan,
+  SaveWork,
+  SeriesTake,
+  ShortcutChoices,
+  SignedIn,
+  TakeView,
+  WaitingQueue,
 } from '@undulan/contract';
 import { SCHEMAS } from './answer-schemas.ts';
 
@@ -9,32 +40,82 @@ import { SCHEMAS } from './answer-schemas.ts';
 const methodOf = (save: ChangeWork | SaveWork): 'PATCH' | 'PUT' => ('changes' in save ? 'PATCH' : 'PUT');
 
 /** What is written about a take is asked for anew with that take alone: the queue and the courses stay as they are. */
-const ofTake = (_done: unknown, _error: unknown, { takeId }: { takeId: string }) => [{ type: 'Take' as const, id: takeId }];
+const ofTake = (_done: unknown, _error: unknown, { takeId }: { takeId: string }) => [
+  { type: 'Take' as const, id: takeId },
+];
 
 /** The server's data as the pages see it. Work being edited lives in the editing slice; here it is only fetched and written. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Session', 'Course', 'Queue', 'Exercise', 'Draft', 'Take', 'Series', 'Plan', 'Ease', 'Phrase', 'Picture', 'OpenSession'],
+  tagTypes: [
+    'Session',
+    'Course',
+    'Queue',
+    'Exercise',
+    'Draft',
+    'Take',
+    'Series',
+    'Plan',
+    'Ease',
+    'Phrase',
+    'Picture',
+    'OpenSession',
+  ],
   endpoints: (build) => ({
-    session: build.query<SignedIn, void>({ responseSchema: SCHEMAS?.session, query: () => '/session', providesTags: ['Session'] }),
-    demoAccounts: build.query<DemoAccounts, void>({ responseSchema: SCHEMAS?.demoAccounts, query: () => '/demo-accounts' }),
-    signIn: build.mutation<SignedIn, Credentials>({ responseSchema: SCHEMAS?.signIn, query: (body) => ({ url: '/session', method: 'POST', body }) }),
-    chooseShortcuts: build.mutation<void, ShortcutChoices>({ query: (body) => ({ url: '/session/shortcuts', method: 'PUT', body }), invalidatesTags: ['Session'] }),
-    changePassword: build.mutation<void, NewPassword>({ query: (body) => ({ url: '/session/password', method: 'PUT', body }), invalidatesTags: ['OpenSession'] }),
-    openSessions: build.query<OpenSession[], void>({ responseSchema: SCHEMAS?.openSessions, query: () => '/sessions', providesTags: ['OpenSession'] }),
-    endSession: build.mutation<void, string>({ query: (id) => ({ url: `/sessions/${id}`, method: 'DELETE' }), invalidatesTags: ['OpenSession'] }),
+    session: build.query<SignedIn, void>({
+      responseSchema: SCHEMAS?.session,
+      query: () => '/session',
+      providesTags: ['Session'],
+    }),
+    demoAccounts: build.query<DemoAccounts, void>({
+      responseSchema: SCHEMAS?.demoAccounts,
+      query: () => '/demo-accounts',
+    }),
+    signIn: build.mutation<SignedIn, Credentials>({
+      responseSchema: SCHEMAS?.signIn,
+      query: (body) => ({ url: '/session', method: 'POST', body }),
+    }),
+    chooseShortcuts: build.mutation<void, ShortcutChoices>({
+      query: (body) => ({ url: '/session/shortcuts', method: 'PUT', body }),
+      invalidatesTags: ['Session'],
+    }),
+    changePassword: build.mutation<void, NewPassword>({
+      query: (body) => ({ url: '/session/password', method: 'PUT', body }),
+      invalidatesTags: ['OpenSession'],
+    }),
+    openSessions: build.query<OpenSession[], void>({
+      responseSchema: SCHEMAS?.openSessions,
+      query: () => '/sessions',
+      providesTags: ['OpenSession'],
+    }),
+    endSession: build.mutation<void, string>({
+      query: (id) => ({ url: `/sessions/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['OpenSession'],
+    }),
     signOut: build.mutation<void, void>({ query: () => ({ url: '/session', method: 'DELETE' }) }),
 
-    overview: build.query<CourseOverview, string>({ responseSchema: SCHEMAS?.overview, query: (id) => `/courses/${id}/overview`, providesTags: ['Course'] }),
-    learnerCourse: build.query<LearnerCourse, string>({ responseSchema: SCHEMAS?.learnerCourse, query: (id) => `/courses/${id}`, providesTags: ['Course'] }),
+    overview: build.query<CourseOverview, string>({
+      responseSchema: SCHEMAS?.overview,
+      query: (id) => `/courses/${id}/overview`,
+      providesTags: ['Course'],
+    }),
+    learnerCourse: build.query<LearnerCourse, string>({
+      responseSchema: SCHEMAS?.learnerCourse,
+      query: (id) => `/courses/${id}`,
+      providesTags: ['Course'],
+    }),
 
     createExercise: build.mutation<Created, { courseId: string; exercise: NewExercise }>({
       responseSchema: SCHEMAS?.createExercise,
       query: ({ courseId, exercise }) => ({ url: `/courses/${courseId}/exercises`, method: 'POST', body: exercise }),
       invalidatesTags: ['Course'],
     }),
-    setting: build.query<ExerciseSetting, string>({ responseSchema: SCHEMAS?.setting, query: (id) => `/exercises/${id}`, providesTags: ['Exercise'] }),
+    setting: build.query<ExerciseSetting, string>({
+      responseSchema: SCHEMAS?.setting,
+      query: (id) => `/exercises/${id}`,
+      providesTags: ['Exercise'],
+    }),
     saveExercise: build.mutation<Saved, { id: string; save: ChangeWork | SaveWork }>({
       responseSchema: SCHEMAS?.saveExercise,
       query: ({ id, save }) => ({ url: `/exercises/${id}`, method: methodOf(save), body: save }),
@@ -44,14 +125,22 @@ export const api = createApi({
       query: (id) => ({ url: `/exercises/${id}/publish`, method: 'POST' }),
       invalidatesTags: ['Course', 'Exercise'],
     }),
-    assignment: build.query<Assignment, string>({ responseSchema: SCHEMAS?.assignment, query: (id) => `/exercises/${id}/assignment`, providesTags: ['Exercise', 'Draft'] }),
+    assignment: build.query<Assignment, string>({
+      responseSchema: SCHEMAS?.assignment,
+      query: (id) => `/exercises/${id}/assignment`,
+      providesTags: ['Exercise', 'Draft'],
+    }),
 
     beginDraft: build.mutation<Created, { exerciseId: string; begin: NewDraft }>({
       responseSchema: SCHEMAS?.beginDraft,
       query: ({ exerciseId, begin }) => ({ url: `/exercises/${exerciseId}/drafts`, method: 'POST', body: begin }),
       invalidatesTags: ['Course', 'Draft'],
     }),
-    draft: build.query<Draft, string>({ responseSchema: SCHEMAS?.draft, query: (id) => `/drafts/${id}`, providesTags: ['Draft'] }),
+    draft: build.query<Draft, string>({
+      responseSchema: SCHEMAS?.draft,
+      query: (id) => `/drafts/${id}`,
+      providesTags: ['Draft'],
+    }),
     saveDraft: build.mutation<Saved, { id: string; save: ChangeWork | SaveWork }>({
       responseSchema: SCHEMAS?.saveDraft,
       query: ({ id, save }) => ({ url: `/drafts/${id}`, method: methodOf(save), body: save }),
@@ -66,33 +155,66 @@ export const api = createApi({
       invalidatesTags: ['Course', 'Exercise', 'Draft', 'Queue', 'Series'],
     }),
 
-    plans: build.query<SavedPlan[], string>({ responseSchema: SCHEMAS?.plans, query: (courseId) => `/courses/${courseId}/plans`, providesTags: ['Plan'] }),
+    plans: build.query<SavedPlan[], string>({
+      responseSchema: SCHEMAS?.plans,
+      query: (courseId) => `/courses/${courseId}/plans`,
+      providesTags: ['Plan'],
+    }),
     savePlan: build.mutation<Created, { courseId: string; plan: NewPlan }>({
       responseSchema: SCHEMAS?.savePlan,
       query: ({ courseId, plan }) => ({ url: `/courses/${courseId}/plans`, method: 'POST', body: plan }),
       invalidatesTags: ['Plan'],
     }),
-    removePlan: build.mutation<void, string>({ query: (id) => ({ url: `/plans/${id}`, method: 'DELETE' }), invalidatesTags: ['Plan'] }),
+    removePlan: build.mutation<void, string>({
+      query: (id) => ({ url: `/plans/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Plan'],
+    }),
 
-    eases: build.query<SavedEase[], string>({ responseSchema: SCHEMAS?.eases, query: (courseId) => `/courses/${courseId}/eases`, providesTags: ['Ease'] }),
+    eases: build.query<SavedEase[], string>({
+      responseSchema: SCHEMAS?.eases,
+      query: (courseId) => `/courses/${courseId}/eases`,
+      providesTags: ['Ease'],
+    }),
     saveEase: build.mutation<Created, { courseId: string; ease: NewEase }>({
       responseSchema: SCHEMAS?.saveEase,
       query: ({ courseId, ease }) => ({ url: `/courses/${courseId}/eases`, method: 'POST', body: ease }),
       invalidatesTags: ['Ease'],
     }),
-    removeEase: build.mutation<void, string>({ query: (id) => ({ url: `/eases/${id}`, method: 'DELETE' }), invalidatesTags: ['Ease'] }),
+    removeEase: build.mutation<void, string>({
+      query: (id) => ({ url: `/eases/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Ease'],
+    }),
 
     take: build.query<TakeView, { id: string; readingId?: string | undefined }>({
       responseSchema: SCHEMAS?.take,
       query: ({ id, readingId }) => ({ url: `/takes/${id}`, params: { reading: readingId } }),
       providesTags: (_view, _error, { id }) => [{ type: 'Take', id }],
     }),
-    series: build.query<SeriesTake[], string>({ responseSchema: SCHEMAS?.series, query: (takeId) => `/takes/${takeId}/series`, providesTags: ['Series'] }),
-    waiting: build.query<WaitingQueue, { courseId: string; pages: number }>({ responseSchema: SCHEMAS?.waiting, query: ({ courseId, pages }) => ({ url: `/courses/${courseId}/waiting`, params: { pages } }), providesTags: ['Queue'] }),
-    readAgain: build.mutation<void, string>({ query: (id) => ({ url: `/takes/${id}/readings`, method: 'POST' }), invalidatesTags: (_done, _error, id) => [{ type: 'Take', id }, 'Series', 'Queue'] }),
-    readAll: build.mutation<ReadingJob, string>({ responseSchema: SCHEMAS?.readAll, query: (exerciseId) => ({ url: `/exercises/${exerciseId}/readings`, method: 'POST' }) }),
-    readingJob: build.query<ReadingJob, string>({ responseSchema: SCHEMAS?.readingJob, query: (id) => `/reading-jobs/${id}` }),
-    cancelReadingJob: build.mutation<void, string>({ query: (id) => ({ url: `/reading-jobs/${id}/cancel`, method: 'POST' }) }),
+    series: build.query<SeriesTake[], string>({
+      responseSchema: SCHEMAS?.series,
+      query: (takeId) => `/takes/${takeId}/series`,
+      providesTags: ['Series'],
+    }),
+    waiting: build.query<WaitingQueue, { courseId: string; pages: number }>({
+      responseSchema: SCHEMAS?.waiting,
+      query: ({ courseId, pages }) => ({ url: `/courses/${courseId}/waiting`, params: { pages } }),
+      providesTags: ['Queue'],
+    }),
+    readAgain: build.mutation<void, string>({
+      query: (id) => ({ url: `/takes/${id}/readings`, method: 'POST' }),
+      invalidatesTags: (_done, _error, id) => [{ type: 'Take', id }, 'Series', 'Queue'],
+    }),
+    readAll: build.mutation<ReadingJob, string>({
+      responseSchema: SCHEMAS?.readAll,
+      query: (exerciseId) => ({ url: `/exercises/${exerciseId}/readings`, method: 'POST' }),
+    }),
+    readingJob: build.query<ReadingJob, string>({
+      responseSchema: SCHEMAS?.readingJob,
+      query: (id) => `/reading-jobs/${id}`,
+    }),
+    cancelReadingJob: build.mutation<void, string>({
+      query: (id) => ({ url: `/reading-jobs/${id}/cancel`, method: 'POST' }),
+    }),
     saveReview: build.mutation<Saved, { takeId: string; review: ReviewText }>({
       responseSchema: SCHEMAS?.saveReview,
       query: ({ takeId, review }) => ({ url: `/takes/${takeId}/review`, method: 'PUT', body: review }),
@@ -118,32 +240,103 @@ export const api = createApi({
     }),
     replyToNote: build.mutation<Created, { takeId: string; noteId: string; reply: ReplyText }>({
       responseSchema: SCHEMAS?.replyToNote,
-      query: ({ takeId, noteId, reply }) => ({ url: `/takes/${takeId}/notes/${noteId}/replies`, method: 'POST', body: reply }),
+      query: ({ takeId, noteId, reply }) => ({
+        url: `/takes/${takeId}/notes/${noteId}/replies`,
+        method: 'POST',
+        body: reply,
+      }),
       invalidatesTags: ofTake,
     }),
     markNote: build.mutation<void, { takeId: string; noteId: string; done: boolean }>({
-      query: ({ takeId, noteId, done }) => ({ url: `/takes/${takeId}/notes/${noteId}/done`, method: 'PUT', body: { done } }),
+      query: ({ takeId, noteId, done }) => ({
+        url: `/takes/${takeId}/notes/${noteId}/done`,
+        method: 'PUT',
+        body: { done },
+      }),
       invalidatesTags: ofTake,
     }),
 
     keepPicture: build.mutation<Created, { courseId: string; file: File }>({
       responseSchema: SCHEMAS?.keepPicture,
-      query: ({ courseId, file }) => ({ url: `/courses/${courseId}/pictures`, method: 'POST', body: file, headers: { 'content-type': file.type } }),
+      query: ({ courseId, file }) => ({
+        url: `/courses/${courseId}/pictures`,
+        method: 'POST',
+        body: file,
+        headers: { 'content-type': file.type },
+      }),
       invalidatesTags: ['Picture'],
     }),
-    pictures: build.query<CoursePicture[], string>({ responseSchema: SCHEMAS?.pictures, query: (courseId) => `/courses/${courseId}/pictures`, providesTags: ['Picture'] }),
-    removePicture: build.mutation<void, string>({ query: (id) => ({ url: `/pictures/${id}`, method: 'DELETE' }), invalidatesTags: ['Picture'] }),
+    pictures: build.query<CoursePicture[], string>({
+      responseSchema: SCHEMAS?.pictures,
+      query: (courseId) => `/courses/${courseId}/pictures`,
+      providesTags: ['Picture'],
+    }),
+    removePicture: build.mutation<void, string>({
+      query: (id) => ({ url: `/pictures/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Picture'],
+    }),
 
-    phrases: build.query<Phrase[], void>({ responseSchema: SCHEMAS?.phrases, query: () => '/phrases', providesTags: ['Phrase'] }),
-    keepPhrase: build.mutation<Created, NewPhrase>({ responseSchema: SCHEMAS?.keepPhrase, query: (body) => ({ url: '/phrases', method: 'POST', body }), invalidatesTags: ['Phrase'] }),
-    removePhrase: build.mutation<void, string>({ query: (id) => ({ url: `/phrases/${id}`, method: 'DELETE' }), invalidatesTags: ['Phrase'] }),
+    phrases: build.query<Phrase[], void>({
+      responseSchema: SCHEMAS?.phrases,
+      query: () => '/phrases',
+      providesTags: ['Phrase'],
+    }),
+    keepPhrase: build.mutation<Created, NewPhrase>({
+      responseSchema: SCHEMAS?.keepPhrase,
+      query: (body) => ({ url: '/phrases', method: 'POST', body }),
+      invalidatesTags: ['Phrase'],
+    }),
+    removePhrase: build.mutation<void, string>({
+      query: (id) => ({ url: `/phrases/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Phrase'],
+    }),
   }),
 });
 
 export const {
-  useSessionQuery, useDemoAccountsQuery, useSignInMutation, useSignOutMutation, useChooseShortcutsMutation, useOverviewQuery, useLearnerCourseQuery, useCreateExerciseMutation,
-  useSettingQuery, useLazySettingQuery, usePublishMutation, useAssignmentQuery, useBeginDraftMutation, useDraftQuery, useDeleteDraftMutation, useHandInMutation,
-  usePlansQuery, useSavePlanMutation, useRemovePlanMutation, useEasesQuery, useSaveEaseMutation, useRemoveEaseMutation, useTakeQuery, useReadAgainMutation, useSaveReviewMutation, useReturnReviewMutation, useAddNoteMutation, useChangeNoteMutation, useRemoveNoteMutation,
-  useSeriesQuery, useWaitingQuery, useReadAllMutation, useReadingJobQuery, useCancelReadingJobMutation, useReplyToNoteMutation, useMarkNoteMutation, useKeepPictureMutation, usePhrasesQuery, useKeepPhraseMutation, useRemovePhraseMutation, useChangePasswordMutation, useOpenSessionsQuery, useEndSessionMutation,
-  usePicturesQuery, useRemovePictureMutation,
+  useSessionQuery,
+  useDemoAccountsQuery,
+  useSignInMutation,
+  useSignOutMutation,
+  useChooseShortcutsMutation,
+  useOverviewQuery,
+  useLearnerCourseQuery,
+  useCreateExerciseMutation,
+  useSettingQuery,
+  useLazySettingQuery,
+  usePublishMutation,
+  useAssignmentQuery,
+  useBeginDraftMutation,
+  useDraftQuery,
+  useDeleteDraftMutation,
+  useHandInMutation,
+  usePlansQuery,
+  useSavePlanMutation,
+  useRemovePlanMutation,
+  useEasesQuery,
+  useSaveEaseMutation,
+  useRemoveEaseMutation,
+  useTakeQuery,
+  useReadAgainMutation,
+  useSaveReviewMutation,
+  useReturnReviewMutation,
+  useAddNoteMutation,
+  useChangeNoteMutation,
+  useRemoveNoteMutation,
+  useSeriesQuery,
+  useWaitingQuery,
+  useReadAllMutation,
+  useReadingJobQuery,
+  useCancelReadingJobMutation,
+  useReplyToNoteMutation,
+  useMarkNoteMutation,
+  useKeepPictureMutation,
+  usePhrasesQuery,
+  useKeepPhraseMutation,
+  useRemovePhraseMutation,
+  useChangePasswordMutation,
+  useOpenSessionsQuery,
+  useEndSessionMutation,
+  usePicturesQuery,
+  useRemovePictureMutation,
 } = api;

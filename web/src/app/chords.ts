@@ -6,7 +6,14 @@ export function chordOf(event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey'
   return `${ctrl ? 'ctrl+' : ''}${event.altKey ? 'alt+' : ''}${tellsShift ? 'shift+' : ''}${key}`;
 }
 
-const KEY_WORDS: Record<string, string> = { ' ': 'Space', Escape: 'Esc', ArrowLeft: '←', ArrowRight: '→', ArrowUp: '↑', ArrowDown: '↓' };
+const KEY_WORDS: Record<string, string> = {
+  ' ': 'Space',
+  Escape: 'Esc',
+  ArrowLeft: '←',
+  ArrowRight: '→',
+  ArrowUp: '↑',
+  ArrowDown: '↓',
+};
 
 /** A chord as a person reads it: `Ctrl Shift Z`. */
 export function showChord(chord: string): string {
@@ -18,4 +25,5 @@ export function showChord(chord: string): string {
 }
 
 /** Keys that only go with others. */
-export const isModifier = (key: string): boolean => ['Shift', 'Control', 'Alt', 'Meta', 'AltGraph', 'CapsLock'].includes(key);
+export const isModifier = (key: string): boolean =>
+  ['Shift', 'Control', 'Alt', 'Meta', 'AltGraph', 'CapsLock'].includes(key);

@@ -9,7 +9,11 @@ beforeEach(() => {
 });
 
 const come = (by: 'pointerdown' | 'keydown'): void => {
-  button.dispatchEvent(by === 'keydown' ? new KeyboardEvent('keydown', { key: 'Tab', bubbles: true }) : new Event('pointerdown', { bubbles: true }));
+  button.dispatchEvent(
+    by === 'keydown'
+      ? new KeyboardEvent('keydown', { key: 'Tab', bubbles: true })
+      : new Event('pointerdown', { bubbles: true }),
+  );
   button.dispatchEvent(new FocusEvent('focusin', { bubbles: true }));
 };
 

@@ -10,7 +10,9 @@ addEventListener('focusin', () => (cameByKey = lastInput === 'key'), true);
 
 /** Whether keys pressed here are typed into a field. */
 export function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+  return (
+    target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+  );
 }
 
 /** Whether Space and Enter press the control they are sent to: one that the keyboard came to. A control that was only clicked does not keep them. */

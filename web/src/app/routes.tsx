@@ -8,8 +8,14 @@ function Broken() {
     <div role="alert" className="grid h-full place-items-center p-8 text-center">
       <div>
         <h1 className="text-xl">This page broke</h1>
-        <p className="my-3 max-w-md text-faint">{error instanceof Error ? error.message : 'Something unexpected happened.'} What was made before is saved.</p>
-        <button type="button" className="rounded-md border border-rule bg-page px-3 py-1.5 text-sm hover:border-faint" onClick={() => location.reload()}>
+        <p className="my-3 max-w-md text-faint">
+          {error instanceof Error ? error.message : 'Something unexpected happened.'} What was made before is saved.
+        </p>
+        <button
+          type="button"
+          className="rounded-md border border-rule bg-page px-3 py-1.5 text-sm hover:border-faint"
+          onClick={() => location.reload()}
+        >
           Load it again
         </button>
       </div>

@@ -30,7 +30,11 @@ beforeEach(async () => {
       kept = (await request.json()) as Record<string, string>;
       return new Response(null, { status: 204 });
     }
-    return Response.json({ person: { id: 'p1', name: 'Ines Calado', email: 'ines@kitchen.example' }, shortcuts: kept, courses: [] });
+    return Response.json({
+      person: { id: 'p1', name: 'Ines Calado', email: 'ines@kitchen.example' },
+      shortcuts: kept,
+      courses: [],
+    });
   });
   store = createStore();
   await store.dispatch(api.endpoints.session.initiate());

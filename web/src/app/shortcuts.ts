@@ -57,7 +57,10 @@ export type Chords = Record<ShortcutName, string>;
 const GIVEN = Object.fromEntries(SHORTCUT_NAMES.map((name) => [name, SHORTCUTS[name].chord])) as Chords;
 
 /** The chords in force: the given ones, with those the signed-in person chose instead. */
-export const selectChords = createSelector([api.endpoints.session.select()], ({ data }): Chords => ({ ...GIVEN, ...data?.shortcuts }));
+export const selectChords = createSelector([api.endpoints.session.select()], ({ data }): Chords => ({
+  ...GIVEN,
+  ...data?.shortcuts,
+}));
 
 /** How a shortcut is written, for tips and menus: `showKeys('undo')`. */
 export function useShownKeys(): (name: ShortcutName) => string {
@@ -74,12 +77,18 @@ export function useShortcuts(handlers: ShortcutHandlers): void {
   });
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
-      if (event.defaultPrevented || isTyping(event.target) || (event.key === ' ' && pressesControl(event.target))) return;
+      if (event.defaultPrevented || isTyping(event.target) || (event.key === ' ' && pressesControl(event.target)))
+        return;
       if (document.querySelector('[role="dialog"][data-state="open"], [role="menu"][data-state="open"]')) return;
       const pressed = chordOf(event);
       for (const [name, handler] of Object.entries(latest.current.handlers)) {
         const chord = latest.current.chords[name as ShortcutName];
-        if (chord !== pressed && !(chord === 'Delete' && pressed === 'Backspace') && !(chord === '+' && pressed === '=')) continue;
+        if (
+          chord !== pressed &&
+          !(chord === 'Delete' && pressed === 'Backspace') &&
+          !(chord === '+' && pressed === '=')
+        )
+          continue;
         event.preventDefault();
         handler();
         return;

@@ -29,12 +29,17 @@ export function Home() {
     <Shell crumbs={[{ label: 'Courses' }]}>
       <div className="mx-auto max-w-2xl p-8">
         {data?.courses.length === 0 ? (
-          <Empty title="You are in no course yet">Whoever runs this installation can enrol you: see “Accounts” in the README.</Empty>
+          <Empty title="You are in no course yet">
+            Whoever runs this installation can enrol you: see “Accounts” in the README.
+          </Empty>
         ) : (
           <ul className="grid gap-2">
             {data?.courses.map((course) => (
               <li key={course.id}>
-                <a href={`/courses/${course.id}`} className="block rounded-lg border border-rule bg-page p-4 hover:border-faint">
+                <a
+                  href={`/courses/${course.id}`}
+                  className="block rounded-lg border border-rule bg-page p-4 hover:border-faint"
+                >
                   {course.title} <span className="text-faint">as {course.role}</span>
                 </a>
               </li>
@@ -63,7 +68,10 @@ export function TakePage() {
   const store = useAppStore();
   const [isComing, setComing] = useState(false);
   const [screen, setScreen] = useState<{ role: TakeView['role']; Screen: TakeScreen } | null>(null);
-  const { data, error, refetch } = useTakeQuery({ id: takeId, readingId }, { refetchOnMountOrArgChange: true, refetchOnFocus: true, pollingInterval: isComing ? ASK_EVERY_MS : 0 });
+  const { data, error, refetch } = useTakeQuery(
+    { id: takeId, readingId },
+    { refetchOnMountOrArgChange: true, refetchOnFocus: true, pollingInterval: isComing ? ASK_EVERY_MS : 0 },
+  );
   const comes = data?.id === takeId && data.readingState === 'coming';
   if (comes !== isComing) setComing(comes);
   const role = data?.role;
@@ -75,7 +83,11 @@ export function TakePage() {
     });
   }, [role, store]);
   if (data?.id === takeId && screen?.role === data.role) return <screen.Screen key={takeId} view={data} />;
-  return <Shell crumbs={[{ label: 'Take' }]}>{error ? <LoadFailed what="take" error={error} onRetry={() => void refetch()} /> : <Loading what="the take" />}</Shell>;
+  return (
+    <Shell crumbs={[{ label: 'Take' }]}>
+      {error ? <LoadFailed what="take" error={error} onRetry={() => void refetch()} /> : <Loading what="the take" />}
+    </Shell>
+  );
 }
 
 export function NoSuchPage() {

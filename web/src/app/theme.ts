@@ -30,5 +30,7 @@ function subscribe(listener: () => void): () => void {
 
 /** The theme on screen, as it changes. */
 export function useTheme(): Theme {
-  return useSyncExternalStore(subscribe, () => (document.documentElement.dataset['theme'] === 'dark' ? 'dark' : 'light'));
+  return useSyncExternalStore(subscribe, () =>
+    document.documentElement.dataset['theme'] === 'dark' ? 'dark' : 'light',
+  );
 }

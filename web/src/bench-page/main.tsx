@@ -14,7 +14,10 @@ import '../styles.css';
 /** The Bench over a crowded motion, without a server: what `npm run bench` drives and measures. */
 const asked = new URLSearchParams(location.search);
 const isDense = asked.has('curves');
-localStorage.setItem('undulan:onion', JSON.stringify({ ...PLAIN_ONION, on: !isDense, before: 3, after: 3, style: 'filled' }));
+localStorage.setItem(
+  'undulan:onion',
+  JSON.stringify({ ...PLAIN_ONION, on: !isDense, before: 3, after: 3, style: 'filled' }),
+);
 const closed = asked.get('closed');
 if (closed) localStorage.setItem('undulan:bench-page:closed-strips', JSON.stringify(closed.split(',')));
 
@@ -45,7 +48,12 @@ function Report() {
 
 const motion = isDense ? denseMotion() : crowdedMotion();
 const store = createStore();
-store.dispatch(opened({ source: { kind: 'draft', id: 'bench' }, stored: { version: 1, work: { motion, details: null }, history: { first: 0, steps: [], done: 0 } } }));
+store.dispatch(
+  opened({
+    source: { kind: 'draft', id: 'bench' },
+    stored: { version: 1, work: { motion, details: null }, history: { first: 0, steps: [], done: 0 } },
+  }),
+);
 
 // The one to drag: in a crowd selected keys are the ones that can be found by name.
 if (isDense) store.dispatch(keysSelected({ keys: [{ subjectId: 'lid', channelId: 'position.x', frame: 496 }] }));
@@ -60,7 +68,13 @@ createRoot(document.getElementById('root')!).render(
             name="bench-page"
             pages="both"
             picture={
-              <EditingPicture tone="take" target={null} noTarget="There is no target here." targetShown={false} onTargetShown={() => undefined}>
+              <EditingPicture
+                tone="take"
+                target={null}
+                noTarget="There is no target here."
+                targetShown={false}
+                onTargetShown={() => undefined}
+              >
                 <NumbersPanel />
                 <OwnCharts tone="take" target={null} />
               </EditingPicture>

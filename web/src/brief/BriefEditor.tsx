@@ -31,7 +31,8 @@ export function BriefEditor({ courseId, brief, onCommit }: BriefEditorProps) {
   });
   const commit = (editor: Editor): void => {
     const html = editor.isEmpty ? '' : editor.getHTML();
-    if (html.length > MOST_CHARACTERS) setProblem(`The brief is too long by ${html.length - MOST_CHARACTERS} characters.`);
+    if (html.length > MOST_CHARACTERS)
+      setProblem(`The brief is too long by ${html.length - MOST_CHARACTERS} characters.`);
     else {
       setProblem(null);
       if (html !== briefHtml(latest.current.brief)) latest.current.onCommit(html);
@@ -40,12 +41,20 @@ export function BriefEditor({ courseId, brief, onCommit }: BriefEditorProps) {
   const editor = useEditor({
     extensions: EXTENSIONS,
     content: briefHtml(brief),
-    editorProps: { attributes: { 'aria-label': 'Brief', role: 'textbox', 'aria-multiline': 'true', class: 'brief min-h-28 px-2.5 py-1.5 outline-none' } },
+    editorProps: {
+      attributes: {
+        'aria-label': 'Brief',
+        role: 'textbox',
+        'aria-multiline': 'true',
+        class: 'brief min-h-28 px-2.5 py-1.5 outline-none',
+      },
+    },
     onBlur: ({ editor: left }) => commit(left),
   });
   // What undo brings back, or another window wrote, is shown; what is being typed is not written over.
   useEffect(() => {
-    if (!editor.isFocused && briefHtml(brief) !== editor.getHTML()) editor.commands.setContent(briefHtml(brief), { emitUpdate: false });
+    if (!editor.isFocused && briefHtml(brief) !== editor.getHTML())
+      editor.commands.setContent(briefHtml(brief), { emitUpdate: false });
   }, [editor, brief]);
 
   const addPicture = async (file: File | undefined): Promise<void> => {
@@ -60,14 +69,22 @@ export function BriefEditor({ courseId, brief, onCommit }: BriefEditorProps) {
       return;
     }
     setProblem(null);
-    editor.chain().setImage({ src: `/api/pictures/${answer.data.id}`, alt: file.name.replace(/\.\w+$/, '') }).run();
+    editor
+      .chain()
+      .setImage({ src: `/api/pictures/${answer.data.id}`, alt: file.name.replace(/\.\w+$/, '') })
+      .run();
     commit(editor);
   };
   return (
     <div className="grid gap-1">
       <p className="text-xs font-semibold text-faint">Brief</p>
       <div className="overflow-hidden rounded-md border border-rule bg-page focus-within:border-accent">
-        <Looks editor={editor} busy={isLoading} onPicture={(file) => void addPicture(file)} onKept={() => setKept(true)} />
+        <Looks
+          editor={editor}
+          busy={isLoading}
+          onPicture={(file) => void addPicture(file)}
+          onKept={() => setKept(true)}
+        />
         <EditorContent editor={editor} />
       </div>
       {kept && (
@@ -77,7 +94,10 @@ export function BriefEditor({ courseId, brief, onCommit }: BriefEditorProps) {
           onClose={() => setKept(false)}
           onChoose={(id) => {
             setKept(false);
-            editor.chain().setImage({ src: `/api/pictures/${id}`, alt: '' }).run();
+            editor
+              .chain()
+              .setImage({ src: `/api/pictures/${id}`, alt: '' })
+              .run();
             commit(editor);
           }}
         />
@@ -105,26 +125,71 @@ function Looks({ editor, busy, onPicture, onKept }: LooksProps) {
   const file = useRef<HTMLInputElement>(null);
   const on = useEditorState({
     editor,
-    selector: ({ editor: now }) => ({ bold: now.isActive('bold'), italic: now.isActive('italic'), heading: now.isActive('heading'), bullets: now.isActive('bulletList'), numbers: now.isActive('orderedList') }),
+    selector: ({ editor: now }) => ({
+      bold: now.isActive('bold'),
+      italic: now.isActive('italic'),
+      heading: now.isActive('heading'),
+      bullets: now.isActive('bulletList'),
+      numbers: now.isActive('orderedList'),
+    }),
   });
   const looks: { id: keyof typeof on; label: string; Icon: LucideIcon; run: () => void }[] = [
     { id: 'bold', label: 'Bold', Icon: Bold, run: () => editor.chain().focus().toggleBold().run() },
     { id: 'italic', label: 'Italic', Icon: Italic, run: () => editor.chain().focus().toggleItalic().run() },
-    { id: 'heading', label: 'Heading', Icon: Heading2, run: () => editor.chain().focus().toggleHeading({ level: 2 }).run() },
+    {
+      id: 'heading',
+      label: 'Heading',
+      Icon: Heading2,
+      run: () => editor.chain().focus().toggleHeading({ level: 2 }).run(),
+    },
     { id: 'bullets', label: 'List', Icon: List, run: () => editor.chain().focus().toggleBulletList().run() },
-    { id: 'numbers', label: 'Numbered list', Icon: ListOrdered, run: () => editor.chain().focus().toggleOrderedList().run() },
+    {
+      id: 'numbers',
+      label: 'Numbered list',
+      Icon: ListOrdered,
+      run: () => editor.chain().focus().toggleOrderedList().run(),
+    },
   ];
   return (
-    <div role="toolbar" aria-label="Looks of the brief" className="flex gap-0.5 border-b border-rule bg-paper px-1 py-0.5" onMouseDown={(event) => event.preventDefault()}>
+    <div
+      role="toolbar"
+      aria-label="Looks of the brief"
+      className="flex gap-0.5 border-b border-rule bg-paper px-1 py-0.5"
+      onMouseDown={(event) => event.preventDefault()}
+    >
       {looks.map(({ id, label, Icon, run }) => (
-        <Toggle key={id} small square on={on[id]} aria-label={label} tip={label} className="border-transparent!" onClick={run}>
+        <Toggle
+          key={id}
+          small
+          square
+          on={on[id]}
+          aria-label={label}
+          tip={label}
+          className="border-transparent!"
+          onClick={run}
+        >
           <Icon size={14} />
         </Toggle>
       ))}
-      <Button small square kind="quiet" aria-label="Add a picture" tip="Add a picture: PNG, JPEG, GIF or WebP" disabled={busy} onClick={() => file.current?.click()}>
+      <Button
+        small
+        square
+        kind="quiet"
+        aria-label="Add a picture"
+        tip="Add a picture: PNG, JPEG, GIF or WebP"
+        disabled={busy}
+        onClick={() => file.current?.click()}
+      >
         <ImagePlus size={14} />
       </Button>
-      <Button small square kind="quiet" aria-label="Pictures of the course" tip="Pictures of the course: put one in again, or remove it" onClick={onKept}>
+      <Button
+        small
+        square
+        kind="quiet"
+        aria-label="Pictures of the course"
+        tip="Pictures of the course: put one in again, or remove it"
+        onClick={onKept}
+      >
         <Images size={14} />
       </Button>
       <input

@@ -1,6 +1,24 @@
 import DOMPurify from 'dompurify';
 
-const ALLOWED_TAGS = ['p', 'br', 'strong', 'em', 'u', 's', 'h2', 'h3', 'ul', 'ol', 'li', 'blockquote', 'code', 'pre', 'hr', 'a', 'img'];
+const ALLOWED_TAGS = [
+  'p',
+  'br',
+  'strong',
+  'em',
+  'u',
+  's',
+  'h2',
+  'h3',
+  'ul',
+  'ol',
+  'li',
+  'blockquote',
+  'code',
+  'pre',
+  'hr',
+  'a',
+  'img',
+];
 const ALLOWED_ATTR = ['href', 'src', 'alt', 'title', 'start', 'rel', 'target'];
 /** Pictures come from this server alone; links lead to pages or mail. */
 const PICTURE = /^\/api\/pictures\/[0-9a-f-]{36}$/i;
@@ -24,8 +42,10 @@ export function briefHtml(brief: string): string {
         .map((part) => `<p>${escaped(part).replaceAll('\n', '<br>')}</p>`)
         .join('');
   const body = DOMPurify.sanitize(html, { ALLOWED_TAGS, ALLOWED_ATTR, RETURN_DOM_FRAGMENT: true });
-  for (const picture of body.querySelectorAll('img')) if (!PICTURE.test(picture.getAttribute('src') ?? '')) picture.remove();
-  for (const link of body.querySelectorAll('a')) if (!LINK.test(link.getAttribute('href') ?? '')) link.removeAttribute('href');
+  for (const picture of body.querySelectorAll('img'))
+    if (!PICTURE.test(picture.getAttribute('src') ?? '')) picture.remove();
+  for (const link of body.querySelectorAll('a'))
+    if (!LINK.test(link.getAttribute('href') ?? '')) link.removeAttribute('href');
   const holder = document.createElement('div');
   holder.append(body);
   return holder.innerHTML;

@@ -1,5 +1,14 @@
 import type { LatePolicy } from '@undulan/contract';
-import { CHANNELS, formatRate, frameCount, runningSeconds, travelSeconds, type Limits, type MotionDocument, type Tolerances } from '@undulan/core';
+import {
+  CHANNELS,
+  formatRate,
+  frameCount,
+  runningSeconds,
+  travelSeconds,
+  type Limits,
+  type MotionDocument,
+  type Tolerances,
+} from '@undulan/core';
 import { formatDue } from '../ui/index.ts';
 
 /** What is fixed about an exercise. */
@@ -12,21 +21,43 @@ export interface Terms {
   takeLimit: number | null;
 }
 
-const LATE_WORDS: Record<LatePolicy, string> = { accept: 'later takes count too', mark: 'later takes are marked late', refuse: 'no takes after that' };
+const LATE_WORDS: Record<LatePolicy, string> = {
+  accept: 'later takes count too',
+  mark: 'later takes are marked late',
+  refuse: 'no takes after that',
+};
 
 /** What the learner may change, in a line. */
 function yours({ rate, range, subjects, path, channels, maxKeys }: Limits): string {
-  const keys = channels ? `keys on ${channels.map((id) => CHANNELS[id].label.toLowerCase()).join(', ')}` : 'keys on all channels';
-  const parts = [maxKeys === null ? keys : `${keys}, ${maxKeys} at most`, rate && 'the frame rate', range && 'the range', subjects && 'the subjects', path && 'the paths'];
+  const keys = channels
+    ? `keys on ${channels.map((id) => CHANNELS[id].label.toLowerCase()).join(', ')}`
+    : 'keys on all channels';
+  const parts = [
+    maxKeys === null ? keys : `${keys}, ${maxKeys} at most`,
+    rate && 'the frame rate',
+    range && 'the range',
+    subjects && 'the subjects',
+    path && 'the paths',
+  ];
   return parts.filter(Boolean).join(' · ');
 }
 
 /** What is fixed about an exercise, each with its name: for the drawer on the Bench and for paper. */
-export function termsInWords({ start, tolerances, mayChange, dueAt, latePolicy, takeLimit }: Terms): { name: string; words: string }[] {
+export function termsInWords({
+  start,
+  tolerances,
+  mayChange,
+  dueAt,
+  latePolicy,
+  takeLimit,
+}: Terms): { name: string; words: string }[] {
   const { range, rate } = start;
   return [
     { name: 'rate', words: `${formatRate(rate)} fps` },
-    { name: 'range', words: `${range.first}–${range.last}, ${frameCount(range)} frames, runs ${runningSeconds(range, rate).toFixed(3)} s, travel ${travelSeconds(range.first, range.last, rate).toFixed(3)} s` },
+    {
+      name: 'range',
+      words: `${range.first}–${range.last}, ${frameCount(range)} frames, runs ${runningSeconds(range, rate).toFixed(3)} s, travel ${travelSeconds(range.first, range.last, rate).toFixed(3)} s`,
+    },
     { name: 'allowed', words: `keys ±${tolerances.keyFrames} frames, spacing ±${tolerances.spacingPercent} %` },
     { name: 'yours', words: yours(mayChange) },
     ...(dueAt ? [{ name: 'due', words: `${formatDue(dueAt)}, ${LATE_WORDS[latePolicy]}` }] : []),

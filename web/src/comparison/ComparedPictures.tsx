@@ -34,7 +34,17 @@ interface ComparedPicturesProps {
 }
 
 /** Target and take on one clock, as they are laid: above each other, beside, over one another, in turn, or what differs; the take alone where the model may not be seen. */
-export function ComparedPictures({ target, targetName, take, takeName, toTake, subjectId, choices, overlay, drawOver }: ComparedPicturesProps) {
+export function ComparedPictures({
+  target,
+  targetName,
+  take,
+  takeName,
+  toTake,
+  subjectId,
+  choices,
+  overlay,
+  drawOver,
+}: ComparedPicturesProps) {
   const clock = useClock();
   const [stored, setLaying] = useStored<Laying>('pictures', 'stacked');
   const [trail, setTrail] = useStored('trail', true);
@@ -45,7 +55,8 @@ export function ComparedPictures({ target, targetName, take, takeName, toTake, s
 
   const trails = useCallback(
     (context: CanvasRenderingContext2D, motion: MotionDocument, colour: string, dashed: boolean) => {
-      for (const subject of motion.subjects) if (trail && subject.id === subjectId) putTrail(context, motion, subject, colour, dashed);
+      for (const subject of motion.subjects)
+        if (trail && subject.id === subjectId) putTrail(context, motion, subject, colour, dashed);
     },
     [trail, subjectId],
   );
@@ -70,7 +81,13 @@ export function ComparedPictures({ target, targetName, take, takeName, toTake, s
         other.current = leaveDifference(context, other.current, target, frame, clock.settings.smooth);
       } else {
         if (laying === 'over' && target) {
-          drawScene(context, target, frame, { style: 'filled', bare: true, colour: TARGET_COLOUR, opacity: tint / 100, smooth: clock.settings.smooth });
+          drawScene(context, target, frame, {
+            style: 'filled',
+            bare: true,
+            colour: TARGET_COLOUR,
+            opacity: tint / 100,
+            smooth: clock.settings.smooth,
+          });
           drawScene(context, target, frame, { style: 'outline', colour: TARGET_COLOUR, smooth: clock.settings.smooth });
         }
         trails(context, take, TAKE_COLOUR, true);
@@ -86,7 +103,12 @@ export function ComparedPictures({ target, targetName, take, takeName, toTake, s
     <section aria-label="Pictures" className="flex h-full min-h-0 flex-col gap-1.5">
       <div className="flex flex-wrap items-center gap-1.5 text-xs">
         {target && (
-          <select aria-label="How pictures are laid" value={laying} onChange={(event) => setLaying(event.target.value as Laying)} className="h-7 rounded-md border border-rule bg-page px-1.5">
+          <select
+            aria-label="How pictures are laid"
+            value={laying}
+            onChange={(event) => setLaying(event.target.value as Laying)}
+            className="h-7 rounded-md border border-rule bg-page px-1.5"
+          >
             {LAYINGS.map(({ id, label }) => (
               <option key={id} value={id}>
                 {label}
@@ -96,7 +118,15 @@ export function ComparedPictures({ target, targetName, take, takeName, toTake, s
         )}
         {target && choices}
         {laying === 'over' && (
-          <input type="range" aria-label="How strong the target lies over the take, in percent" min={0} max={100} value={tint} onChange={(event) => setTint(Number(event.target.value))} className="w-14 accent-[var(--target)]" />
+          <input
+            type="range"
+            aria-label="How strong the target lies over the take, in percent"
+            min={0}
+            max={100}
+            value={tint}
+            onChange={(event) => setTint(Number(event.target.value))}
+            className="w-14 accent-[var(--target)]"
+          />
         )}
         <Toggle small on={trail} className="ml-auto" onClick={() => setTrail(!trail)}>
           Trail
@@ -106,12 +136,21 @@ export function ComparedPictures({ target, targetName, take, takeName, toTake, s
         {target && (laying === 'stacked' || laying === 'beside') && (
           <div className="relative min-h-0 min-w-0 flex-1">
             <StageView stage={target.stage} draw={drawModel} label={targetName} />
-            <p className="absolute top-0 left-0 max-w-16 text-xs leading-tight font-semibold text-target">{targetName}</p>
+            <p className="absolute top-0 left-0 max-w-16 text-xs leading-tight font-semibold text-target">
+              {targetName}
+            </p>
           </div>
         )}
         <div className="relative min-h-0 min-w-0 flex-1">
-          <StageView stage={take.stage} draw={drawTake} label={laying === 'difference' ? 'What differs between the target and the take' : 'The take'} overlay={overlay} />
-          <p className={`absolute top-0 left-0 ${laying === 'stacked' ? 'max-w-16' : 'max-w-28'} text-xs leading-tight font-semibold text-take-ink`}>
+          <StageView
+            stage={take.stage}
+            draw={drawTake}
+            label={laying === 'difference' ? 'What differs between the target and the take' : 'The take'}
+            overlay={overlay}
+          />
+          <p
+            className={`absolute top-0 left-0 ${laying === 'stacked' ? 'max-w-16' : 'max-w-28'} text-xs leading-tight font-semibold text-take-ink`}
+          >
             {showsTarget ? <span className="text-target">{targetName}</span> : takeName}
             {laying === 'over' && <span className="block text-target">{targetName.toLowerCase()} in teal</span>}
             {laying === 'difference' && <span className="block text-faint">white where alike</span>}
@@ -134,9 +173,18 @@ function useTurns(on: boolean): 'target' | 'take' {
 }
 
 /** Leaves on a canvas only where its picture differs from a motion's: white where the two are alike. Gives the second canvas to use again. */
-function leaveDifference(context: CanvasRenderingContext2D, known: OffscreenCanvas | null, motion: MotionDocument, frame: number, smooth: boolean): OffscreenCanvas | null {
+function leaveDifference(
+  context: CanvasRenderingContext2D,
+  known: OffscreenCanvas | null,
+  motion: MotionDocument,
+  frame: number,
+  smooth: boolean,
+): OffscreenCanvas | null {
   const { width, height } = context.canvas;
-  const image = known?.width === width && known.height === height ? known : new OffscreenCanvas(Math.max(1, width), Math.max(1, height));
+  const image =
+    known?.width === width && known.height === height
+      ? known
+      : new OffscreenCanvas(Math.max(1, width), Math.max(1, height));
   const own = image.getContext('2d');
   if (!own) return image;
   own.setTransform(context.getTransform());

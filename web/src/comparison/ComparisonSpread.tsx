@@ -37,21 +37,33 @@ export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: 
   const { target, reading, targetName } = useCompared(view, motion, against);
   const [trackAt, setTrackAt] = useState(0);
   const track = reading?.tracks[trackAt] ?? reading?.tracks[0];
-  const compared = useMemo(() => (target && track ? compareTrack(target, motion, track, alignment) : null), [target, motion, track, alignment]);
-  const toTake = useMemo(() => (target ? alignedTime(target, motion, track, alignment).toTake : (frame: number) => frame), [target, motion, track, alignment]);
+  const compared = useMemo(
+    () => (target && track ? compareTrack(target, motion, track, alignment) : null),
+    [target, motion, track, alignment],
+  );
+  const toTake = useMemo(
+    () => (target ? alignedTime(target, motion, track, alignment).toTake : (frame: number) => frame),
+    [target, motion, track, alignment],
+  );
   const drawOver = useGhosts(motion, toTake, notes, draft);
   const layout = useDefaultLayout({ id: 'undulan:comparison:left' });
   const showTrack = (finding: Finding): void => {
-    const at = reading?.tracks.findIndex((other) => other.subjectId === finding.subjectId && other.track === finding.track) ?? -1;
+    const at =
+      reading?.tracks.findIndex((other) => other.subjectId === finding.subjectId && other.track === finding.track) ??
+      -1;
     if (at >= 0) setTrackAt(at);
   };
 
-  const actor = motion.subjects.find((subject) => subject.id === track?.subjectId) ?? motion.subjects.find((subject) => !subject.locked);
+  const actor =
+    motion.subjects.find((subject) => subject.id === track?.subjectId) ??
+    motion.subjects.find((subject) => !subject.locked);
   const keyed = actor ? tracksOf(actor).flatMap((own) => [...own.channelIds]) : [];
   // Without a track to show, what changes comes first.
-  const changes = (id: ChannelId): boolean => findChannel(actor!, id)?.keys.some((key, _i, [first]) => key.value !== first!.value) ?? false;
+  const changes = (id: ChannelId): boolean =>
+    findChannel(actor!, id)?.keys.some((key, _i, [first]) => key.value !== first!.value) ?? false;
   const ownChannels = [...keyed.filter(changes), ...keyed.filter((id) => !changes(id))];
-  const channelIds: ChannelId[] = compared?.channelIds ?? (ownChannels.length > 0 ? ownChannels : [...TRACKS[0]!.channelIds]);
+  const channelIds: ChannelId[] =
+    compared?.channelIds ?? (ownChannels.length > 0 ? ownChannels : [...TRACKS[0]!.channelIds]);
   const curve = {
     id: 'curve',
     name: 'Curve',
@@ -67,26 +79,70 @@ export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: 
     ),
   } as const;
   const strips: StripEntry[] = [
-    ...(compared ? [{ id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '118px', content: <MatchStrip track={compared} targetName={against === 'model' ? 'model' : 'put right'} /> } as const] : []),
+    ...(compared
+      ? [
+          {
+            id: 'keys',
+            name: 'Keys',
+            shortcut: 'stripKeys',
+            size: '118px',
+            content: <MatchStrip track={compared} targetName={against === 'model' ? 'model' : 'put right'} />,
+          } as const,
+        ]
+      : []),
     curve,
     ...(compared && target
       ? [
-          { id: 'speed', name: 'Speed', shortcut: 'stripSpeed', size: '130px', startsClosed: true, content: <TwoSpeedsStrip compared={compared} target={target} take={motion} /> } as const,
-          { id: 'loom', name: 'Loom', shortcut: 'stripLoom', size: '150px', startsClosed: true, content: <TwinLoomStrip compared={compared} target={target} take={motion} /> } as const,
+          {
+            id: 'speed',
+            name: 'Speed',
+            shortcut: 'stripSpeed',
+            size: '130px',
+            startsClosed: true,
+            content: <TwoSpeedsStrip compared={compared} target={target} take={motion} />,
+          } as const,
+          {
+            id: 'loom',
+            name: 'Loom',
+            shortcut: 'stripLoom',
+            size: '150px',
+            startsClosed: true,
+            content: <TwinLoomStrip compared={compared} target={target} take={motion} />,
+          } as const,
         ]
       : []),
-    ...(track ? [{ id: 'gap', name: 'Gap', shortcut: 'stripGap', size: '30%', content: <GapStrip reading={track} tolerancePercent={tolerances.spacingPercent} /> } as const] : []),
+    ...(track
+      ? [
+          {
+            id: 'gap',
+            name: 'Gap',
+            shortcut: 'stripGap',
+            size: '30%',
+            content: <GapStrip reading={track} tolerancePercent={tolerances.spacingPercent} />,
+          } as const,
+        ]
+      : []),
   ];
   const keyFrames = useMemo(() => {
-    const frames = compared ? [...compared.target.events, ...compared.take.events].map((event) => event.rulerFrame) : [];
+    const frames = compared
+      ? [...compared.target.events, ...compared.take.events].map((event) => event.rulerFrame)
+      : [];
     return [...new Set(frames)].sort((a, b) => a - b);
   }, [compared]);
-  const worst = track?.gap.raw.length ? `worst gap ${(track.raw.worstPercent * upward(track)).toFixed(1).replace('-', '−')} % at frame ${track.raw.worstFrame}` : '';
+  const worst = track?.gap.raw.length
+    ? `worst gap ${(track.raw.worstPercent * upward(track)).toFixed(1).replace('-', '−')} % at frame ${track.raw.worstFrame}`
+    : '';
   const nearest = reading?.nearest && reading.nearest !== MODEL_NAME ? `read against “${reading.nearest}”` : '';
   const problem = view.target && correctionProblem(view.target, motion);
   const choices = (
     <>
-      <select aria-label="What the take is compared with" title={problem ?? undefined} value={against} onChange={(event) => setAgainst(event.target.value as Against)} className={`${CHOICE} max-w-36`}>
+      <select
+        aria-label="What the take is compared with"
+        title={problem ?? undefined}
+        value={against}
+        onChange={(event) => setAgainst(event.target.value as Against)}
+        className={`${CHOICE} max-w-36`}
+      >
         <option value="model">with the model</option>
         <option value="timing" disabled={problem !== null || !view.reading}>
           with its keys on the target’s frames
@@ -95,13 +151,24 @@ export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: 
           with the target’s spacing
         </option>
       </select>
-      <select aria-label="How time is aligned" title="By time both run at their own pace; by keys the matched keys lie on each other" value={alignment} onChange={(event) => setAlignment(event.target.value as Alignment)} className={CHOICE}>
+      <select
+        aria-label="How time is aligned"
+        title="By time both run at their own pace; by keys the matched keys lie on each other"
+        value={alignment}
+        onChange={(event) => setAlignment(event.target.value as Alignment)}
+        className={CHOICE}
+      >
         <option value="time">by time</option>
         <option value="keys">by keys</option>
       </select>
     </>
   );
-  const scores = reading && [...reading.criteria.map((criterion) => `${criterion.label.toLowerCase()} ${Math.round(criterion.score)}`), `proposed ${reading.proposedGrade}`].join(' · ');
+  const scores =
+    reading &&
+    [
+      ...reading.criteria.map((criterion) => `${criterion.label.toLowerCase()} ${Math.round(criterion.score)}`),
+      `proposed ${reading.proposedGrade}`,
+    ].join(' · ');
 
   return (
     <Spread
@@ -123,7 +190,10 @@ export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: 
                 drawOver={drawOver}
               />
             </Panel>
-            <Separator aria-label="Between pictures and words" className="my-1 h-1 rounded hover:bg-accent/40 focus-visible:bg-accent/60" />
+            <Separator
+              aria-label="Between pictures and words"
+              className="my-1 h-1 rounded hover:bg-accent/40 focus-visible:bg-accent/60"
+            />
             <Panel id="beneath" minSize="120px">
               {beneath(showTrack)}
             </Panel>
@@ -140,7 +210,11 @@ export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: 
           bar={
             reading &&
             reading.tracks.length > 1 && (
-              <div role="radiogroup" aria-label="Track" className="flex h-9 shrink-0 items-center gap-1.5 border-t border-rule text-xs">
+              <div
+                role="radiogroup"
+                aria-label="Track"
+                className="flex h-9 shrink-0 items-center gap-1.5 border-t border-rule text-xs"
+              >
                 <span className="text-faint">track</span>
                 {reading.tracks.map((other, i) => (
                   <button

@@ -3,7 +3,11 @@ import type { Finding } from '@undulan/core';
 import { useClock } from '../time-page/index.ts';
 import { Empty } from '../ui/index.ts';
 
-const TONES: Record<Finding['severity'], string> = { strong: 'text-danger font-semibold', clear: 'text-ink', slight: 'text-faint' };
+const TONES: Record<Finding['severity'], string> = {
+  strong: 'text-danger font-semibold',
+  clear: 'text-ink',
+  slight: 'text-faint',
+};
 
 function framesOf({ firstFrame, lastFrame }: Finding): string {
   return firstFrame === lastFrame ? String(firstFrame) : `${firstFrame}–${lastFrame}`;
@@ -27,7 +31,10 @@ export function FindingsList({ findings, onChoose, action, before, faded }: Find
   return (
     <ol className="overflow-hidden rounded-md border border-rule bg-page" aria-label="Findings">
       {findings.map((finding, i) => (
-        <li key={i} className={`flex items-start border-b border-rule last:border-0 ${faded?.(finding) ? 'text-faint' : ''}`}>
+        <li
+          key={i}
+          className={`flex items-start border-b border-rule last:border-0 ${faded?.(finding) ? 'text-faint' : ''}`}
+        >
           {before?.(finding)}
           <button
             type="button"
@@ -39,8 +46,12 @@ export function FindingsList({ findings, onChoose, action, before, faded }: Find
             }}
           >
             <span className="figures w-12 shrink-0 text-xs font-semibold">{framesOf(finding)}</span>
-            <span className={`min-w-0 flex-1 text-[13px] leading-snug ${faded?.(finding) ? 'line-through' : ''}`}>{finding.sentence}</span>
-            <span className={`shrink-0 text-xs ${faded?.(finding) ? '' : TONES[finding.severity]}`}>{finding.severity}</span>
+            <span className={`min-w-0 flex-1 text-[13px] leading-snug ${faded?.(finding) ? 'line-through' : ''}`}>
+              {finding.sentence}
+            </span>
+            <span className={`shrink-0 text-xs ${faded?.(finding) ? '' : TONES[finding.severity]}`}>
+              {finding.severity}
+            </span>
           </button>
           {action?.(finding)}
         </li>

@@ -49,15 +49,29 @@ export function GapStrip({ reading, tolerancePercent }: { reading: TrackReading;
       title="Gap"
       label={
         <>
-          <ToggleGroup.Root type="single" value={kind} aria-label="Which gap" onValueChange={(next) => next && setKind(next as GapKind)} className="mt-0.5 inline-flex overflow-hidden rounded border border-rule">
+          <ToggleGroup.Root
+            type="single"
+            value={kind}
+            aria-label="Which gap"
+            onValueChange={(next) => next && setKind(next as GapKind)}
+            className="mt-0.5 inline-flex overflow-hidden rounded border border-rule"
+          >
             {KINDS.map(({ kind: value, label, says }) => (
-              <ToggleGroup.Item key={value} value={value} title={says} className="bg-page px-1.5 text-[11px] leading-5 aria-checked:bg-shade aria-checked:font-semibold aria-checked:text-ink">
+              <ToggleGroup.Item
+                key={value}
+                value={value}
+                title={says}
+                className="bg-page px-1.5 text-[11px] leading-5 aria-checked:bg-shade aria-checked:font-semibold aria-checked:text-ink"
+              >
                 {label}
               </ToggleGroup.Item>
             ))}
           </ToggleGroup.Root>
           <p className="mt-1 text-[11px] leading-tight">
-            % of {formatSpan(reading)}; {reading.measuredOn ? (UP_MEANS[reading.measuredOn] ?? 'up: more than the target') : 'up: ahead, down: behind'}
+            % of {formatSpan(reading)};{' '}
+            {reading.measuredOn
+              ? (UP_MEANS[reading.measuredOn] ?? 'up: more than the target')
+              : 'up: ahead, down: behind'}
           </p>
         </>
       }
@@ -67,10 +81,24 @@ export function GapStrip({ reading, tolerancePercent }: { reading: TrackReading;
           <Empty title="The gap is not shown while the model motion is kept back" />
         ) : (
           <svg width={scale.widthPx} height={heightPx} className="block" role="group" aria-label="Gap a frame">
-            <rect x={0} width={scale.widthPx} y={yOf(tolerancePercent)} height={yOf(-tolerancePercent) - yOf(tolerancePercent)} fill="var(--target)" opacity={0.13} />
+            <rect
+              x={0}
+              width={scale.widthPx}
+              y={yOf(tolerancePercent)}
+              height={yOf(-tolerancePercent) - yOf(tolerancePercent)}
+              fill="var(--target)"
+              opacity={0.13}
+            />
             <line x1={0} x2={scale.widthPx} y1={yOf(0)} y2={yOf(0)} stroke="var(--faint)" />
             {levels.map((level) => (
-              <text key={level} x={0} y={yOf(level) + (level > 0 ? 9 : -1)} fontSize={10} className="figures" fill="var(--faint)">
+              <text
+                key={level}
+                x={0}
+                y={yOf(level) + (level > 0 ? 9 : -1)}
+                fontSize={10}
+                className="figures"
+                fill="var(--faint)"
+              >
                 {level > 0 ? '+' : '−'}
                 {Math.abs(level).toFixed(1)}
               </text>
@@ -81,12 +109,26 @@ export function GapStrip({ reading, tolerancePercent }: { reading: TrackReading;
               const outside = Math.abs(percent) > tolerancePercent;
               return (
                 <g key={frame} onClick={() => clock.seek(frame)} className="cursor-pointer">
-                  <rect x={scale.xOf(frame) - scale.pxPerFrame / 2} width={scale.pxPerFrame} y={0} height={heightPx} fill="transparent">
+                  <rect
+                    x={scale.xOf(frame) - scale.pxPerFrame / 2}
+                    width={scale.pxPerFrame}
+                    y={0}
+                    height={heightPx}
+                    fill="transparent"
+                  >
                     <title>
                       frame {frame}: {percent.toFixed(1)} %
                     </title>
                   </rect>
-                  <rect className="pointer-events-none" x={scale.xOf(frame) - width / 2} width={width} y={top} height={Math.max(0.5, Math.abs(yOf(percent) - yOf(0)))} fill="var(--take)" opacity={outside ? 1 : 0.4} />
+                  <rect
+                    className="pointer-events-none"
+                    x={scale.xOf(frame) - width / 2}
+                    width={width}
+                    y={top}
+                    height={Math.max(0.5, Math.abs(yOf(percent) - yOf(0)))}
+                    fill="var(--take)"
+                    opacity={outside ? 1 : 0.4}
+                  />
                 </g>
               );
             })}

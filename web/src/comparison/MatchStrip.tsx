@@ -14,7 +14,8 @@ function inFrames(offset: number): string {
 export function MatchStrip({ track, targetName }: { track: ComparedTrack; targetName: string }) {
   const scale = useTimeScale();
   const { pairs, missingFrames, extraFrames } = track.reading;
-  const takeFrameOnRuler = (frame: number): number => track.take.events.find((event) => event.frame === frame)?.rulerFrame ?? frame;
+  const takeFrameOnRuler = (frame: number): number =>
+    track.take.events.find((event) => event.frame === frame)?.rulerFrame ?? frame;
   return (
     <Strip
       title="Keys"
@@ -31,17 +32,47 @@ export function MatchStrip({ track, targetName }: { track: ComparedTrack; target
           const off = Math.abs(offsetFrames) > 1e-6;
           return (
             <g key={targetFrame}>
-              <line x1={x1} y1={MODEL_Y + 12} x2={x2} y2={TAKE_Y - 12} stroke="var(--ink)" strokeWidth={off ? 1.4 : 0.7} opacity={off ? 0.9 : 0.35} />
+              <line
+                x1={x1}
+                y1={MODEL_Y + 12}
+                x2={x2}
+                y2={TAKE_Y - 12}
+                stroke="var(--ink)"
+                strokeWidth={off ? 1.4 : 0.7}
+                opacity={off ? 0.9 : 0.35}
+              />
               {off && (
-                <text x={(x1 + x2) / 2 + 6} y={(MODEL_Y + TAKE_Y) / 2 + 4} fontSize={11.5} fontWeight={700} className="figures" fill="var(--ink)">
+                <text
+                  x={(x1 + x2) / 2 + 6}
+                  y={(MODEL_Y + TAKE_Y) / 2 + 4}
+                  fontSize={11.5}
+                  fontWeight={700}
+                  className="figures"
+                  fill="var(--ink)"
+                >
                   {inFrames(offsetFrames)}
                 </text>
               )}
             </g>
           );
         })}
-        <SideRow side={track.target} y={MODEL_Y} colour="var(--target)" name="Model" odd={missingFrames} oddWord="missing in the take" />
-        <SideRow side={track.take} y={TAKE_Y} colour="var(--take)" name="Take" dashed odd={extraFrames} oddWord="extra" />
+        <SideRow
+          side={track.target}
+          y={MODEL_Y}
+          colour="var(--target)"
+          name="Model"
+          odd={missingFrames}
+          oddWord="missing in the take"
+        />
+        <SideRow
+          side={track.take}
+          y={TAKE_Y}
+          colour="var(--take)"
+          name="Take"
+          dashed
+          odd={extraFrames}
+          oddWord="extra"
+        />
       </svg>
     </Strip>
   );
@@ -71,7 +102,18 @@ function SideRow({ side, y, colour, name, dashed, odd, oddWord }: SideRowProps) 
       {side.events.slice(0, -1).map((event, i) => {
         const next = side.events[i + 1]!;
         const still = event.values.every((value, c) => value === next.values[c]);
-        return <KeyLine key={event.frame} leave={event.leave} still={still} x1={xs[i]!} x2={xs[i + 1]!} y={y} colour={colour} dashed={dashed} />;
+        return (
+          <KeyLine
+            key={event.frame}
+            leave={event.leave}
+            still={still}
+            x1={xs[i]!}
+            x2={xs[i + 1]!}
+            y={y}
+            colour={colour}
+            dashed={dashed}
+          />
+        );
       })}
       {side.events.map((event, i) => {
         const unmatched = odd.includes(event.frame);
@@ -90,7 +132,17 @@ function SideRow({ side, y, colour, name, dashed, odd, oddWord }: SideRowProps) 
           >
             <rect x={xs[i]! - 12} y={y - ROW_PX / 2} width={24} height={ROW_PX} fill="transparent" />
             <KeyMark role={event.role} frame={event.frame} x={xs[i]!} y={y} colour={colour} roomy={isRoomy(xs, i)} />
-            {unmatched && <circle cx={xs[i]} cy={y} r={15} fill="none" stroke="var(--ochre)" strokeWidth={1.6} strokeDasharray="3 3" />}
+            {unmatched && (
+              <circle
+                cx={xs[i]}
+                cy={y}
+                r={15}
+                fill="none"
+                stroke="var(--ochre)"
+                strokeWidth={1.6}
+                strokeDasharray="3 3"
+              />
+            )}
             {unmatched && <title>{oddWord}</title>}
           </g>
         );

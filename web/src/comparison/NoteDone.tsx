@@ -19,8 +19,19 @@ export function NoteDone({ takeId, note }: { takeId: string; note: Note }) {
   };
   return (
     <label className="flex items-center gap-1.5 text-xs font-semibold">
-      <input type="checkbox" aria-label={`Done: the note on frame ${note.frame}`} checked={isDone} disabled={isLoading} onChange={(event) => void change(event.target.checked)} className="accent-[var(--target)]" />
-      {isDone ? <span className="text-target">done in the next take</span> : <span className="text-faint">mark as done in the next take</span>}
+      <input
+        type="checkbox"
+        aria-label={`Done: the note on frame ${note.frame}`}
+        checked={isDone}
+        disabled={isLoading}
+        onChange={(event) => void change(event.target.checked)}
+        className="accent-[var(--target)]"
+      />
+      {isDone ? (
+        <span className="text-target">done in the next take</span>
+      ) : (
+        <span className="text-faint">mark as done in the next take</span>
+      )}
     </label>
   );
 }

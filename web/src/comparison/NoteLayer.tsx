@@ -29,7 +29,12 @@ function pinnedAt(notes: readonly Pinned[], draft: DrawingDraft | null, at: numb
 }
 
 /** Draws the corrected poses of the notes on a frame onto the take's picture. */
-export function useGhosts(take: MotionDocument, toTake: (frame: number) => number, notes: readonly Pinned[], draft: DrawingDraft | null): StageDrawing {
+export function useGhosts(
+  take: MotionDocument,
+  toTake: (frame: number) => number,
+  notes: readonly Pinned[],
+  draft: DrawingDraft | null,
+): StageDrawing {
   return useCallback(
     (context, at) => {
       for (const { frame, drawing } of pinnedAt(notes, draft, at)) {
@@ -64,13 +69,34 @@ export function NoteLayer({ take, toTake, notes, draft }: NoteLayerProps) {
       const context = canvas.getContext('2d');
       return (context && subjectAt(context, take, own, x, y)?.id) ?? null;
     };
-    return <DrawingPad motion={take} frame={own} drawing={draft.drawing} spot={draft.spot} tool={draft.tool} subjectAt={pick} onDrawing={draft.onDrawing} onSpot={draft.onSpot} />;
+    return (
+      <DrawingPad
+        motion={take}
+        frame={own}
+        drawing={draft.drawing}
+        spot={draft.spot}
+        tool={draft.tool}
+        subjectAt={pick}
+        onDrawing={draft.onDrawing}
+        onSpot={draft.onSpot}
+      />
+    );
   }
   const here = pinnedAt(notes, null, at);
   return (
     <>
       {here.map((note, i) => (
-        <DrawingPad key={i} motion={take} frame={toTake(note.frame)} drawing={note.drawing ?? NO_DRAWING} spot={note.spot} tool={null} subjectAt={() => null} onDrawing={nothing} onSpot={nothing} />
+        <DrawingPad
+          key={i}
+          motion={take}
+          frame={toTake(note.frame)}
+          drawing={note.drawing ?? NO_DRAWING}
+          spot={note.spot}
+          tool={null}
+          subjectAt={() => null}
+          onDrawing={nothing}
+          onSpot={nothing}
+        />
       ))}
     </>
   );

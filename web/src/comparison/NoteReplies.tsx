@@ -26,7 +26,8 @@ export function NoteReplies({ takeId, note }: { takeId: string; note: Note }) {
         <ul aria-label="Replies" className="grid gap-1 text-[13px]">
           {note.replies.map((other) => (
             <li key={other.id}>
-              <span className="font-semibold">{other.authorName}</span> <span className="text-xs text-faint">{formatDistanceToNow(other.createdAt, { addSuffix: true })}</span>
+              <span className="font-semibold">{other.authorName}</span>{' '}
+              <span className="text-xs text-faint">{formatDistanceToNow(other.createdAt, { addSuffix: true })}</span>
               <p className="whitespace-pre-wrap">{other.text}</p>
             </li>
           ))}

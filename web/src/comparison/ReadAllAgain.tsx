@@ -28,7 +28,10 @@ export function ReadAllAgain({ exerciseId, label }: { exerciseId: string; label:
 
 function Progress({ started, onEnd }: { started: ReadingJob; onEnd: () => void }) {
   const dispatch = useAppDispatch();
-  const { data: job = started } = useReadingJobQuery(started.id, { pollingInterval: ASK_EVERY_MS, refetchOnMountOrArgChange: true });
+  const { data: job = started } = useReadingJobQuery(started.id, {
+    pollingInterval: ASK_EVERY_MS,
+    refetchOnMountOrArgChange: true,
+  });
   const [cancel] = useCancelReadingJobMutation();
   const { state, done, total, failed } = job;
   const told = useRef(false);
@@ -37,7 +40,12 @@ function Progress({ started, onEnd }: { started: ReadingJob; onEnd: () => void }
     told.current = true;
     dispatch(api.util.invalidateTags(['Take', 'Course']));
     if (failed > 0) toast.error(`${failed} of ${total} takes could not be read; they keep their older readings.`);
-    else toast.success(state === 'cancelled' ? `Stopped after ${done} of ${total} takes.` : `${total === 1 ? 'One take is' : `${total} takes are`} read against the target as it is now. The older readings are kept.`);
+    else
+      toast.success(
+        state === 'cancelled'
+          ? `Stopped after ${done} of ${total} takes.`
+          : `${total === 1 ? 'One take is' : `${total} takes are`} read against the target as it is now. The older readings are kept.`,
+      );
     onEnd();
   }, [dispatch, state, done, total, failed, onEnd]);
   return (

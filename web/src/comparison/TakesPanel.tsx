@@ -20,7 +20,9 @@ function Takes({ takeId, series }: { takeId: string; series: readonly SeriesTake
   const before = others.findLast(({ take }) => take.number < now.take.number) ?? others[0];
   const [againstId, setAgainst] = useState<string | null>(null);
   const against = others.find(({ take }) => take.id === againstId) ?? before;
-  const ids = CRITERION_IDS.filter((id) => series.some(({ reading }) => reading?.criteria.some((criterion) => criterion.id === id)));
+  const ids = CRITERION_IDS.filter((id) =>
+    series.some(({ reading }) => reading?.criteria.some((criterion) => criterion.id === id)),
+  );
   return (
     <div className="grid gap-3 pb-2 text-[13px]">
       <table className="w-full">
@@ -69,18 +71,29 @@ function Takes({ takeId, series }: { takeId: string; series: readonly SeriesTake
             </th>
             {series.map(({ take, reading }) => (
               <td key={take.id} className="figures py-1 text-right font-semibold">
-                {take.grade ?? (reading ? <span className="font-normal text-faint">proposed {reading.proposedGrade}</span> : '–')}
+                {take.grade ??
+                  (reading ? <span className="font-normal text-faint">proposed {reading.proposedGrade}</span> : '–')}
               </td>
             ))}
           </tr>
         </tbody>
       </table>
       {!against?.reading || !now.reading ? (
-        <Empty title={series.length === 1 ? 'This is the only take' : 'Nothing to compare yet'}>What got better shows once another take is read.</Empty>
+        <Empty title={series.length === 1 ? 'This is the only take' : 'Nothing to compare yet'}>
+          What got better shows once another take is read.
+        </Empty>
       ) : (
-        <Change earlier={against.take.number < now.take.number ? against : now} later={against.take.number < now.take.number ? now : against}>
+        <Change
+          earlier={against.take.number < now.take.number ? against : now}
+          later={against.take.number < now.take.number ? now : against}
+        >
           {others.length > 1 && (
-            <select aria-label="Compared with" value={against.take.id} onChange={(event) => setAgainst(event.target.value)} className="h-7 rounded-md border border-rule bg-page px-1.5 text-xs">
+            <select
+              aria-label="Compared with"
+              value={against.take.id}
+              onChange={(event) => setAgainst(event.target.value)}
+              className="h-7 rounded-md border border-rule bg-page px-1.5 text-xs"
+            >
               {others.map(({ take }) => (
                 <option key={take.id} value={take.id}>
                   compared with take {take.number}
@@ -118,7 +131,11 @@ function Score({ score, before }: { score: number | null; before: number | null 
 function Change({ earlier, later, children }: { earlier: SeriesTake; later: SeriesTake; children: ReactNode }) {
   const change = compareReadings(earlier.reading!, later.reading!);
   const parts: { title: string; findings: Finding[]; none: string }[] = [
-    { title: `Gone since take ${earlier.take.number}`, findings: change.gone, none: 'Nothing that was found then is gone.' },
+    {
+      title: `Gone since take ${earlier.take.number}`,
+      findings: change.gone,
+      none: 'Nothing that was found then is gone.',
+    },
     { title: 'Still there', findings: change.stayed, none: 'Nothing of it is left.' },
     { title: `New in take ${later.take.number}`, findings: change.came, none: 'Nothing new.' },
   ];

@@ -14,11 +14,24 @@ interface WovenSegment {
 
 const NUMBERS_FROM_PX = 120;
 
-function weave(motion: MotionDocument, { subject }: ComparedSide, track: Track, toRuler: (frame: number) => number): WovenSegment[] {
+function weave(
+  motion: MotionDocument,
+  { subject }: ComparedSide,
+  track: Track,
+  toRuler: (frame: number) => number,
+): WovenSegment[] {
   if (!subject) return [];
   return timingCharts(motion, subject, track).map((chart) => {
     const [from, to] = [toRuler(chart.firstFrame), toRuler(chart.lastFrame)];
-    return { from, to, threads: chart.marks.map((mark) => ({ frame: toRuler(mark.frame), foot: from + mark.progress * (to - from), isKey: mark.role !== 'inbetween' })) };
+    return {
+      from,
+      to,
+      threads: chart.marks.map((mark) => ({
+        frame: toRuler(mark.frame),
+        foot: from + mark.progress * (to - from),
+        isKey: mark.role !== 'inbetween',
+      })),
+    };
   });
 }
 
@@ -64,7 +77,13 @@ export function TwinLoomStrip({ compared, target, take }: TwinLoomStripProps) {
         {asked.length === 0 && own.length === 0 ? (
           <Empty title="Nothing on the loom">{track.label} needs two extremes at different places.</Empty>
         ) : (
-          <svg width={scale.widthPx} height={rails.heightPx} className="block" role="img" aria-label="Threads of target and take">
+          <svg
+            width={scale.widthPx}
+            height={rails.heightPx}
+            className="block"
+            role="img"
+            aria-label="Threads of target and take"
+          >
             {asked.map((segment) => (
               <Gaps key={segment.from} segment={segment} own={own} rails={rails} />
             ))}
@@ -84,15 +103,33 @@ export function TwinLoomStrip({ compared, target, take }: TwinLoomStripProps) {
   );
 }
 
-function Threads({ segment, rails: { timeY, spaceY }, tone }: { segment: WovenSegment; rails: Rails; tone: 'take' | 'target' }) {
+function Threads({
+  segment,
+  rails: { timeY, spaceY },
+  tone,
+}: {
+  segment: WovenSegment;
+  rails: Rails;
+  tone: 'take' | 'target';
+}) {
   const scale = useTimeScale();
   const colour = `var(--${tone})`;
   const ends = [segment.threads[0]!, segment.threads.at(-1)!];
   const railY = tone === 'target' ? spaceY : spaceY + 4;
   return (
     <g className="pointer-events-none">
-      {tone === 'target' && <line x1={scale.xOf(segment.from)} x2={scale.xOf(segment.to)} y1={timeY} y2={timeY} stroke="var(--faint)" />}
-      <line x1={scale.xOf(segment.from)} x2={scale.xOf(segment.to)} y1={railY} y2={railY} stroke={colour} strokeWidth={1.6} strokeDasharray={tone === 'take' ? '6 4' : undefined} />
+      {tone === 'target' && (
+        <line x1={scale.xOf(segment.from)} x2={scale.xOf(segment.to)} y1={timeY} y2={timeY} stroke="var(--faint)" />
+      )}
+      <line
+        x1={scale.xOf(segment.from)}
+        x2={scale.xOf(segment.to)}
+        y1={railY}
+        y2={railY}
+        stroke={colour}
+        strokeWidth={1.6}
+        strokeDasharray={tone === 'take' ? '6 4' : undefined}
+      />
       {segment.threads.map((thread) => (
         <line
           key={thread.frame}
@@ -107,14 +144,30 @@ function Threads({ segment, rails: { timeY, spaceY }, tone }: { segment: WovenSe
         />
       ))}
       {ends.map((thread) => (
-        <circle key={`end ${thread.frame}`} cx={scale.xOf(thread.foot)} cy={railY} r={tone === 'target' ? 5 : 3.5} fill="var(--paper)" stroke={colour} strokeWidth={2} />
+        <circle
+          key={`end ${thread.frame}`}
+          cx={scale.xOf(thread.foot)}
+          cy={railY}
+          r={tone === 'target' ? 5 : 3.5}
+          fill="var(--paper)"
+          stroke={colour}
+          strokeWidth={2}
+        />
       ))}
     </g>
   );
 }
 
 /** The wedges between the threads of target and take that begin at one frame. */
-function Gaps({ segment, own, rails: { timeY, spaceY } }: { segment: WovenSegment; own: readonly WovenSegment[]; rails: Rails }) {
+function Gaps({
+  segment,
+  own,
+  rails: { timeY, spaceY },
+}: {
+  segment: WovenSegment;
+  own: readonly WovenSegment[];
+  rails: Rails;
+}) {
   const scale = useTimeScale();
   return (
     <g className="pointer-events-none" fill="var(--ochre)" opacity={0.28}>
@@ -133,7 +186,8 @@ function EndEases({ segment, y }: { segment: SegmentReading; y: number }) {
   const scale = useTimeScale();
   const [from, to] = [scale.xOf(segment.firstFrame), scale.xOf(segment.lastFrame)];
   if (to - from < NUMBERS_FROM_PX || !segment.target) return null;
-  const says = (ease: number | undefined): string => (ease === undefined ? '–' : Number.isFinite(ease) ? ease.toFixed(2) : '∞');
+  const says = (ease: number | undefined): string =>
+    ease === undefined ? '–' : Number.isFinite(ease) ? ease.toFixed(2) : '∞';
   return (
     <g fontSize={11} className="figures pointer-events-none">
       {(['start', 'finish'] as const).map((end) => (

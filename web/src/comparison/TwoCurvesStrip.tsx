@@ -1,6 +1,15 @@
 import { useState } from 'react';
 import { CHANNELS, findChannel, type Channel, type ChannelId, type Subject } from '@undulan/core';
-import { createValueScale, CurveLine, frameValues, LEAST_SPAN, Strip, useClock, useTimeScale, ValueAxis } from '../time-page/index.ts';
+import {
+  createValueScale,
+  CurveLine,
+  frameValues,
+  LEAST_SPAN,
+  Strip,
+  useClock,
+  useTimeScale,
+  ValueAxis,
+} from '../time-page/index.ts';
 import { Empty, useSize } from '../ui/index.ts';
 
 interface TwoCurvesStripProps {
@@ -40,7 +49,17 @@ export function TwoCurvesStrip({ channelIds, target, take, toTake }: TwoCurvesSt
     LEAST_SPAN[unit],
   );
   const keyDots = (channel: Channel, colour: string, toRuler: (frame: number) => number) =>
-    channel.keys.map((key) => <circle key={key.frame} cx={scale.xOf(toRuler(key.frame))} cy={values.yOf(key.value)} r={4.5} fill="var(--page)" stroke={colour} strokeWidth={2} />);
+    channel.keys.map((key) => (
+      <circle
+        key={key.frame}
+        cx={scale.xOf(toRuler(key.frame))}
+        cy={values.yOf(key.value)}
+        r={4.5}
+        fill="var(--page)"
+        stroke={colour}
+        strokeWidth={2}
+      />
+    ));
   const ownPerRuler = toTake(1) - toTake(0);
   const toRuler = (frame: number): number => (frame - toTake(0)) / ownPerRuler;
 
@@ -51,7 +70,12 @@ export function TwoCurvesStrip({ channelIds, target, take, toTake }: TwoCurvesSt
         channelIds.length < 2 ? (
           `${CHANNELS[id].label}, ${unit}`
         ) : (
-          <select aria-label="Channel of the curve" value={id} onChange={(event) => setChosen(event.target.value as ChannelId)} className="h-6 max-w-full rounded-md border border-rule bg-page text-xs">
+          <select
+            aria-label="Channel of the curve"
+            value={id}
+            onChange={(event) => setChosen(event.target.value as ChannelId)}
+            className="h-6 max-w-full rounded-md border border-rule bg-page text-xs"
+          >
             {channelIds.map((channelId) => (
               <option key={channelId} value={channelId}>
                 {CHANNELS[channelId].label}
@@ -62,7 +86,13 @@ export function TwoCurvesStrip({ channelIds, target, take, toTake }: TwoCurvesSt
       }
     >
       <div ref={measure} className="h-full">
-        <svg width={scale.widthPx} height={heightPx} className="block" role="img" aria-label={`${CHANNELS[id].label} of ${targetChannel ? 'target and take' : 'the take'}`}>
+        <svg
+          width={scale.widthPx}
+          height={heightPx}
+          className="block"
+          role="img"
+          aria-label={`${CHANNELS[id].label} of ${targetChannel ? 'target and take' : 'the take'}`}
+        >
           <ValueAxis channelId={axis.id} values={values} heightPx={heightPx} />
           {targetChannel && <CurveLine channel={targetChannel} values={values} tone="target" dotted />}
           {takeChannel && <CurveLine channel={takeChannel} values={values} tone="take" dotted toOwn={toTake} />}

@@ -37,7 +37,8 @@ export function TwoSpeedsStrip({ compared, target, take }: TwoSpeedsStripProps) 
   const values = createValueScale([0, ...speeds], heightPx, false, 1);
   const unit = `${reading.measuredOn ? units.label(id) : reading.unit}/s`;
   const figure = (speed: number): string => tidy(Math.round(speed * units.per(id) * 10) / 10);
-  const line = (points: SpeedPoint[], xOf: (frame: number) => number): string => points.map((point) => `${xOf(point.frame).toFixed(1)},${values.yOf(point.speed).toFixed(1)}`).join(' ');
+  const line = (points: SpeedPoint[], xOf: (frame: number) => number): string =>
+    points.map((point) => `${xOf(point.frame).toFixed(1)},${values.yOf(point.speed).toFixed(1)}`).join(' ');
   return (
     <Strip
       title="Speed"
@@ -62,21 +63,43 @@ export function TwoSpeedsStrip({ compared, target, take }: TwoSpeedsStripProps) 
       <div ref={measure} className="h-full">
         <svg width={scale.widthPx} height={heightPx} className="block" role="img" aria-label="Speed of target and take">
           <line x1={0} x2={scale.widthPx} y1={values.yOf(0)} y2={values.yOf(0)} stroke="var(--rule)" />
-          {asked?.pieces.map((piece, i) => <polyline key={i} points={line(piece, scale.xOf)} fill="none" stroke="var(--target)" strokeWidth={2} />)}
-          {own?.pieces.map((piece, i) => <polyline key={i} points={line(piece, (frame) => scale.xOf(toTarget(frame)))} fill="none" stroke="var(--take)" strokeWidth={2} strokeDasharray="6 4" />)}
+          {asked?.pieces.map((piece, i) => (
+            <polyline key={i} points={line(piece, scale.xOf)} fill="none" stroke="var(--target)" strokeWidth={2} />
+          ))}
+          {own?.pieces.map((piece, i) => (
+            <polyline
+              key={i}
+              points={line(piece, (frame) => scale.xOf(toTarget(frame)))}
+              fill="none"
+              stroke="var(--take)"
+              strokeWidth={2}
+              strokeDasharray="6 4"
+            />
+          ))}
         </svg>
       </div>
     </Strip>
   );
 }
 
-function speedOf(subject: Subject | undefined, { reading, channelIds }: ComparedTrack, { rate }: MotionDocument): SideSpeed | null {
+function speedOf(
+  subject: Subject | undefined,
+  { reading, channelIds }: ComparedTrack,
+  { rate }: MotionDocument,
+): SideSpeed | null {
   if (!subject) return null;
-  const single = reading.measuredOn ? findChannel(subject, reading.measuredOn) : channelIds.length === 1 ? findChannel(subject, channelIds[0]!) : undefined;
+  const single = reading.measuredOn
+    ? findChannel(subject, reading.measuredOn)
+    : channelIds.length === 1
+      ? findChannel(subject, channelIds[0]!)
+      : undefined;
   if (single && single.keys.length < 2) return null;
   const track = TRACKS.find((other) => other.id === reading.track)!;
   const line = single ? channelLine(subject.id, single, rate) : pathLine(subject, track, rate);
   const all = line.pieces.flat();
   if (all.length === 0) return null;
-  return { pieces: line.pieces, peak: all.reduce((best, point) => (Math.abs(point.speed) > Math.abs(best.speed) ? point : best)) };
+  return {
+    pieces: line.pieces,
+    peak: all.reduce((best, point) => (Math.abs(point.speed) > Math.abs(best.speed) ? point : best)),
+  };
 }

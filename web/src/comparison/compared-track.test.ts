@@ -1,4 +1,14 @@
-import { createChannel, createKey, createMotion, createSubject, moveKeys, readTake, type Key, type MotionDocument, type TrackReading } from '@undulan/core';
+import {
+  createChannel,
+  createKey,
+  createMotion,
+  createSubject,
+  moveKeys,
+  readTake,
+  type Key,
+  type MotionDocument,
+  type TrackReading,
+} from '@undulan/core';
 import { expect, test } from 'vitest';
 import { alignedTime, compareTrack } from './compared-track.ts';
 import { upward } from './GapStrip.tsx';
@@ -6,36 +16,62 @@ import { upward } from './GapStrip.tsx';
 const LOOK = { shape: 'cake', widthPx: 170, heightPx: 26, fill: '#dca54c' } as const;
 
 function toss(y: Key[], x: Key[] = [], more: Partial<MotionDocument> = {}): MotionDocument {
-  const subject = { ...createSubject('pancake', 'Pancake', LOOK, { x: 480, y: 390 }), channels: [createChannel('position.x', 480, x), createChannel('position.y', 390, y)] };
+  const subject = {
+    ...createSubject('pancake', 'Pancake', LOOK, { x: 480, y: 390 }),
+    channels: [createChannel('position.x', 480, x), createChannel('position.y', 390, y)],
+  };
   return { ...createMotion([subject]), ...more };
 }
 
-const up: Key[] = [createKey(1, 390, { leave: 'quad-out' }), createKey(13, 110, { leave: 'linear' }), createKey(25, 380)];
-const read = (target: MotionDocument, take: MotionDocument): TrackReading => readTake({ motion: target, tolerances: { keyFrames: 1, spacingPercent: 5 } }, take).tracks[0]!;
+const up: Key[] = [
+  createKey(1, 390, { leave: 'quad-out' }),
+  createKey(13, 110, { leave: 'linear' }),
+  createKey(25, 380),
+];
+const read = (target: MotionDocument, take: MotionDocument): TrackReading =>
+  readTake({ motion: target, tolerances: { keyFrames: 1, spacingPercent: 5 } }, take).tracks[0]!;
 
 test('keys of both lie on the target’s ruler, each with how it leaves', () => {
   const target = toss(up);
   const take = moveKeys(target, [{ subjectId: 'pancake', channelId: 'position.y', frame: 13 }], 2).motion;
   const compared = compareTrack(target, take, read(target, take));
-  expect(compared.target.events.map(({ rulerFrame, leave }) => [rulerFrame, leave])).toEqual([[1, 'quad-out'], [13, 'linear'], [25, 'curve']]);
+  expect(compared.target.events.map(({ rulerFrame, leave }) => [rulerFrame, leave])).toEqual([
+    [1, 'quad-out'],
+    [13, 'linear'],
+    [25, 'curve'],
+  ]);
   expect(compared.take.events.map(({ rulerFrame }) => rulerFrame)).toEqual([1, 15, 25]);
   expect(compared.channelIds).toEqual(['position.y']);
 });
 
 test('a take at another rate is carried over by seconds', () => {
   const target = toss(up);
-  const take = toss([createKey(1, 390), createKey(25, 110), createKey(49, 380)], [], { rate: { num: 48, den: 1 }, range: { first: 1, last: 49 } });
+  const take = toss([createKey(1, 390), createKey(25, 110), createKey(49, 380)], [], {
+    rate: { num: 48, den: 1 },
+    range: { first: 1, last: 49 },
+  });
   const compared = compareTrack(target, take, read(target, take));
-  expect(compared.take.events.map(({ frame, rulerFrame }) => [frame, rulerFrame])).toEqual([[1, 1], [25, 13], [49, 25]]);
+  expect(compared.take.events.map(({ frame, rulerFrame }) => [frame, rulerFrame])).toEqual([
+    [1, 1],
+    [25, 13],
+    [49, 25],
+  ]);
   expect(compared.toTake(13)).toBe(25);
 });
 
 test('aligned by keys the matched keys lie on each other, and what is between goes along; to and fro is the same way', () => {
   const target = toss(up);
-  const take = toss([createKey(1, 390), createKey(33, 110), createKey(49, 380)], [], { rate: { num: 48, den: 1 }, range: { first: 1, last: 49 } });
+  const take = toss([createKey(1, 390), createKey(33, 110), createKey(49, 380)], [], {
+    rate: { num: 48, den: 1 },
+    range: { first: 1, last: 49 },
+  });
   const track = read(target, take);
   const compared = compareTrack(target, take, track, 'keys');
-  expect(compared.take.events.map(({ frame, rulerFrame }) => [frame, rulerFrame])).toEqual([[1, 1], [33, 13], [49, 25]]);
+  expect(compared.take.events.map(({ frame, rulerFrame }) => [frame, rulerFrame])).toEqual([
+    [1, 1],
+    [33, 13],
+    [49, 25],
+  ]);
   expect([compared.toTake(7), compared.toTake(19)]).toEqual([17, 41]);
   const time = alignedTime(target, take, track, 'keys');
   for (const frame of [1, 4.5, 13, 20, 25, 30]) expect(time.toTarget(time.toTake(frame))).toBeCloseTo(frame, 9);

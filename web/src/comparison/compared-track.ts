@@ -1,5 +1,17 @@
 import {
-  createSharedTime, createWarp, findChannel, findSubject, trackEvents, TRACKS, type Channel, type ChannelId, type Leave, type MotionDocument, type SharedTime, type Subject, type TrackEvent,
+  createSharedTime,
+  createWarp,
+  findChannel,
+  findSubject,
+  trackEvents,
+  TRACKS,
+  type Channel,
+  type ChannelId,
+  type Leave,
+  type MotionDocument,
+  type SharedTime,
+  type Subject,
+  type TrackEvent,
   type TrackReading,
 } from '@undulan/core';
 
@@ -21,13 +33,24 @@ export interface ComparedTrack {
   toTarget: (frame: number) => number;
 }
 
-function sideOf(motion: MotionDocument, reading: TrackReading, channelIds: readonly ChannelId[], toRuler: (frame: number) => number): ComparedSide {
-  const subject = findSubject(motion, reading.subjectId) ?? motion.subjects.find((other) => other.name === reading.subjectName);
+function sideOf(
+  motion: MotionDocument,
+  reading: TrackReading,
+  channelIds: readonly ChannelId[],
+  toRuler: (frame: number) => number,
+): ComparedSide {
+  const subject =
+    findSubject(motion, reading.subjectId) ?? motion.subjects.find((other) => other.name === reading.subjectName);
   const track = TRACKS.find((other) => other.id === reading.track)!;
   if (!subject) return { subject, events: [] };
   const leaveAt = (frame: number): Leave =>
-    channelIds.flatMap((id) => findChannel(subject, id)?.keys ?? []).find((key) => key.frame === frame)?.leave ?? 'curve';
-  const events = trackEvents(subject, track).map((event) => ({ ...event, rulerFrame: toRuler(event.frame), leave: leaveAt(event.frame) }));
+    channelIds.flatMap((id) => findChannel(subject, id)?.keys ?? []).find((key) => key.frame === frame)?.leave ??
+    'curve';
+  const events = trackEvents(subject, track).map((event) => ({
+    ...event,
+    rulerFrame: toRuler(event.frame),
+    leave: leaveAt(event.frame),
+  }));
   return { subject, events };
 }
 
@@ -40,7 +63,12 @@ function extent(channel: Channel | undefined): number {
 export type Alignment = 'time' | 'keys';
 
 /** Carries frames between the two rulers. Aligned by keys, a track's pairs say where; without any it is by time. */
-export function alignedTime(target: MotionDocument, take: MotionDocument, reading: TrackReading | undefined, by: Alignment): SharedTime {
+export function alignedTime(
+  target: MotionDocument,
+  take: MotionDocument,
+  reading: TrackReading | undefined,
+  by: Alignment,
+): SharedTime {
   const time = createSharedTime(target, take);
   const pairs = reading?.pairs ?? [];
   if (by === 'time' || pairs.length === 0) return time;
@@ -51,11 +79,17 @@ export function alignedTime(target: MotionDocument, take: MotionDocument, readin
 }
 
 /** Lays a track of the take beside the target's, on the target's ruler. */
-export function compareTrack(target: MotionDocument, take: MotionDocument, reading: TrackReading, by: Alignment = 'time'): ComparedTrack {
+export function compareTrack(
+  target: MotionDocument,
+  take: MotionDocument,
+  reading: TrackReading,
+  by: Alignment = 'time',
+): ComparedTrack {
   const time = alignedTime(target, take, reading, by);
   const track = TRACKS.find((other) => other.id === reading.track)!;
   const subjects = [findSubject(target, reading.subjectId), findSubject(take, reading.subjectId)];
-  const moves = (id: ChannelId): number => Math.max(...subjects.map((subject) => (subject ? extent(findChannel(subject, id)) : 0)));
+  const moves = (id: ChannelId): number =>
+    Math.max(...subjects.map((subject) => (subject ? extent(findChannel(subject, id)) : 0)));
   const byMovement = track.channelIds.toSorted((a, b) => moves(b) - moves(a));
   const moving = byMovement.filter((id) => moves(id) > 0);
   const channelIds = moving.length > 0 ? moving : byMovement.slice(0, 1);

@@ -10,23 +10,71 @@ const LOOK = { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' } as 
 const take = createMotion([createSubject('glass', 'Tea glass', LOOK, { x: 300, y: 200 })]);
 const same = (frame: number): number => frame;
 const note = (frame: number, lastFrame: number | null, dx: number): Note => ({
-  id: `n${frame}`, frame, lastFrame, subjectId: null, spot: null, text: 'There.', done: false, replies: [],
-  drawing: { strokes: [{ kind: 'arrow', points: [{ x: 0, y: 0 }, { x: dx, y: 0 }] }], ghosts: [{ subjectId: 'glass', dx, dy: 0, turn: 0 }] },
+  id: `n${frame}`,
+  frame,
+  lastFrame,
+  subjectId: null,
+  spot: null,
+  text: 'There.',
+  done: false,
+  replies: [],
+  drawing: {
+    strokes: [
+      {
+        kind: 'arrow',
+        points: [
+          { x: 0, y: 0 },
+          { x: dx, y: 0 },
+        ],
+      },
+    ],
+    ghosts: [{ subjectId: 'glass', dx, dy: 0, turn: 0 }],
+  },
 });
 const notes = [note(5, null, 10), note(9, 14, 20)];
-const draft: DrawingDraft = { frame: 20, drawing: { ...NO_DRAWING, ghosts: [{ subjectId: 'glass', dx: 77, dy: 0, turn: 0 }] }, spot: null, tool: null, onDrawing: () => undefined, onSpot: () => undefined };
+const draft: DrawingDraft = {
+  frame: 20,
+  drawing: { ...NO_DRAWING, ghosts: [{ subjectId: 'glass', dx: 77, dy: 0, turn: 0 }] },
+  spot: null,
+  tool: null,
+  onDrawing: () => undefined,
+  onSpot: () => undefined,
+};
 
 /** How far the corrected poses drawn at a frame are shifted. */
 function shiftsAt(frame: number, drawn: DrawingDraft | null = null): number[] {
   const shifts: number[] = [];
   const nothing = (): void => undefined;
-  const context = { save: nothing, restore: nothing, rotate: nothing, transform: nothing, fill: nothing, stroke: nothing, translate: (x: number) => shifts.push(x) };
-  renderHook(() => useGhosts(take, same, notes, drawn)).result.current(context as unknown as CanvasRenderingContext2D, frame);
+  const context = {
+    save: nothing,
+    restore: nothing,
+    rotate: nothing,
+    transform: nothing,
+    fill: nothing,
+    stroke: nothing,
+    translate: (x: number) => shifts.push(x),
+  };
+  renderHook(() => useGhosts(take, same, notes, drawn)).result.current(
+    context as unknown as CanvasRenderingContext2D,
+    frame,
+  );
   // To where it should be, and back by where it turns about.
   return shifts.filter((_, i) => i % 2 === 0).map((x) => x - 300);
 }
 
-beforeEach(() => void vi.stubGlobal('Path2D', class { roundRect = () => undefined; moveTo = () => undefined; lineTo = () => undefined; quadraticCurveTo = () => undefined; closePath = () => undefined; }));
+beforeEach(
+  () =>
+    void vi.stubGlobal(
+      'Path2D',
+      class {
+        roundRect = () => undefined;
+        moveTo = () => undefined;
+        lineTo = () => undefined;
+        quadraticCurveTo = () => undefined;
+        closePath = () => undefined;
+      },
+    ),
+);
 afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();

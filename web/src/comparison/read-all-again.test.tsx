@@ -7,7 +7,14 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { createStore } from '../app/store.ts';
 import { ReadAllAgain } from './ReadAllAgain.tsx';
 
-const job = (change: Partial<ReadingJob>): ReadingJob => ({ id: 'j1', total: 3, done: 0, failed: 0, state: 'running', ...change });
+const job = (change: Partial<ReadingJob>): ReadingJob => ({
+  id: 'j1',
+  total: 3,
+  done: 0,
+  failed: 0,
+  state: 'running',
+  ...change,
+});
 /** How the job stands each time it is asked for; the last answer stays. */
 let answers: ReadingJob[];
 let asked: string[];
@@ -17,8 +24,15 @@ beforeEach(() => {
   vi.stubGlobal('fetch', (request: Request) => {
     const path = new URL(request.url).pathname.replace('/api', '');
     asked.push(`${request.method} ${path}`);
-    const answer = request.method === 'POST' && path.endsWith('/cancel') ? (answers = [job({ done: 1, state: 'cancelled' })])[0]! : answers.length > 1 ? answers.shift()! : answers[0]!;
-    return Promise.resolve(new Response(JSON.stringify(answer), { status: 200, headers: { 'content-type': 'application/json' } }));
+    const answer =
+      request.method === 'POST' && path.endsWith('/cancel')
+        ? (answers = [job({ done: 1, state: 'cancelled' })])[0]!
+        : answers.length > 1
+          ? answers.shift()!
+          : answers[0]!;
+    return Promise.resolve(
+      new Response(JSON.stringify(answer), { status: 200, headers: { 'content-type': 'application/json' } }),
+    );
   });
 });
 afterEach(() => {
@@ -43,7 +57,9 @@ test('the job is asked how far it is until it has ended; then what came of it is
   start(job({}), job({ done: 2 }), job({ done: 2 }), job({ done: 3, state: 'finished' }));
   expect(await screen.findByText(/2 of 3 read/)).toBeDefined();
   expect(screen.getByRole<HTMLProgressElement>('progressbar', { name: 'Takes read' }).value).toBe(2);
-  expect(await screen.findByText('3 takes are read against the target as it is now. The older readings are kept.')).toBeDefined();
+  expect(
+    await screen.findByText('3 takes are read against the target as it is now. The older readings are kept.'),
+  ).toBeDefined();
   expect(screen.getByRole('button', { name: 'Read all again' })).toBeDefined();
   expect(asked[0]).toBe('POST /exercises/e1/readings');
 });

@@ -1,5 +1,16 @@
 import { cleanup, render, renderHook, screen } from '@testing-library/react';
-import { createChannel, createKey, createMotion, createSubject, moveKeys, readTake, setLeave, type Key, type MotionDocument, type TrackReading } from '@undulan/core';
+import {
+  createChannel,
+  createKey,
+  createMotion,
+  createSubject,
+  moveKeys,
+  readTake,
+  setLeave,
+  type Key,
+  type MotionDocument,
+  type TrackReading,
+} from '@undulan/core';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { afterEach, expect, test } from 'vitest';
@@ -15,7 +26,12 @@ const LOOK = { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' } as 
 const tolerances = { keyFrames: 1, spacingPercent: 5 };
 const ref = (frame: number) => ({ subjectId: 'glass', channelId: 'position.x', frame }) as const;
 const pushed = (keys: Key[]): MotionDocument => ({
-  ...createMotion([{ ...createSubject('glass', 'Tea glass', LOOK, { x: 100, y: 379 }), channels: [createChannel('position.x', 100, keys), createChannel('position.y', 379)] }]),
+  ...createMotion([
+    {
+      ...createSubject('glass', 'Tea glass', LOOK, { x: 100, y: 379 }),
+      channels: [createChannel('position.x', 100, keys), createChannel('position.y', 379)],
+    },
+  ]),
   range: { first: 1, last: 33 },
 });
 const even = pushed([createKey(1, 100, { leave: 'linear' }), createKey(25, 700)]);
@@ -24,7 +40,8 @@ const eased = setLeave(even, [ref(1)], 'sine-in-out').motion;
 
 afterEach(cleanup);
 
-const read = (target: MotionDocument, take: MotionDocument): TrackReading => readTake({ motion: target, tolerances }, take).tracks[0]!;
+const read = (target: MotionDocument, take: MotionDocument): TrackReading =>
+  readTake({ motion: target, tolerances }, take).tracks[0]!;
 
 function show(strip: ReactElement): void {
   cleanup();
@@ -35,7 +52,8 @@ function show(strip: ReactElement): void {
   );
 }
 
-const loom = (target: MotionDocument, take: MotionDocument, by: Alignment = 'time'): void => show(<TwinLoomStrip compared={compareTrack(target, take, read(target, take), by)} target={target} take={take} />);
+const loom = (target: MotionDocument, take: MotionDocument, by: Alignment = 'time'): void =>
+  show(<TwinLoomStrip compared={compareTrack(target, take, read(target, take), by)} target={target} take={take} />);
 
 /** How wide each shaded wedge is at its foot, in pixels. */
 function wedges(): number[] {
@@ -80,14 +98,18 @@ test('both speeds have their peaks said: 600 px in 24 frames at 24 fps is 600 px
 test('a take is compared with the model, or with itself put right in timing or in spacing; with another rate only with the model', () => {
   const take = setLeave(late, [ref(1)], 'sine-in-out').motion;
   const view = { target: even, reading: readTake({ motion: even, tolerances }, take), tolerances };
-  const against = (what: 'model' | 'timing' | 'spacing') => renderHook(() => useCompared(view, take, what)).result.current;
+  const against = (what: 'model' | 'timing' | 'spacing') =>
+    renderHook(() => useCompared(view, take, what)).result.current;
   expect(against('model')).toMatchObject({ targetName: 'Model', reading: view.reading });
   const timing = against('timing').reading!.tracks[0]!;
   expect([timing.pairs.at(-1)!.offsetFrames, Math.round(timing.spacing.rmsPercent)]).toEqual([4, 0]);
   const spacing = against('spacing').reading!.tracks[0]!;
   expect(spacing.pairs.at(-1)!.offsetFrames).toBe(0);
   expect(spacing.spacing.rmsPercent).toBeGreaterThan(2);
-  expect(renderHook(() => useCompared({ ...view, target: null }, take, 'timing')).result.current).toMatchObject({ target: null, reading: view.reading });
+  expect(renderHook(() => useCompared({ ...view, target: null }, take, 'timing')).result.current).toMatchObject({
+    target: null,
+    reading: view.reading,
+  });
   expect(correctionProblem(even, take)).toBeNull();
   expect(correctionProblem(even, { ...take, rate: { num: 25, den: 1 } })).toContain('another frame rate');
 });

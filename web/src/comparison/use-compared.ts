@@ -1,6 +1,15 @@
 import { useMemo } from 'react';
 import type { TakeView } from '@undulan/contract';
-import { asRead, MODEL_NAME, readTake, sameRate, withTargetSpacing, withTargetTiming, type MotionDocument, type Reading } from '@undulan/core';
+import {
+  asRead,
+  MODEL_NAME,
+  readTake,
+  sameRate,
+  withTargetSpacing,
+  withTargetTiming,
+  type MotionDocument,
+  type Reading,
+} from '@undulan/core';
 
 /** What a take is laid beside: its target, or the take itself made right in its timing or its spacing. */
 export type Against = 'model' | 'timing' | 'spacing';
@@ -19,7 +28,11 @@ export function correctionProblem(target: MotionDocument, take: MotionDocument):
 }
 
 /** The pair to compare and the reading of it. A take made right is read like a target, so that every strip tells what making it right has changed. */
-export function useCompared({ target, reading, tolerances }: Pick<TakeView, 'target' | 'reading' | 'tolerances'>, take: MotionDocument, against: Against): Compared {
+export function useCompared(
+  { target, reading, tolerances }: Pick<TakeView, 'target' | 'reading' | 'tolerances'>,
+  take: MotionDocument,
+  against: Against,
+): Compared {
   return useMemo(() => {
     // As they are read: what goes along a path by where it goes.
     const model = target && asRead(target);
@@ -27,7 +40,12 @@ export function useCompared({ target, reading, tolerances }: Pick<TakeView, 'tar
       const other = reading?.nearest && reading.nearest !== MODEL_NAME ? reading.nearest : null;
       return { target: model, reading, targetName: other ?? 'Model' };
     }
-    const corrected = against === 'timing' ? withTargetTiming(model, take, reading) : withTargetSpacing(model, take, reading);
-    return { target: corrected, reading: readTake({ motion: corrected, tolerances }, take), targetName: against === 'timing' ? 'On the target’s frames' : 'With the target’s spacing' };
+    const corrected =
+      against === 'timing' ? withTargetTiming(model, take, reading) : withTargetSpacing(model, take, reading);
+    return {
+      target: corrected,
+      reading: readTake({ motion: corrected, tolerances }, take),
+      targetName: against === 'timing' ? 'On the target’s frames' : 'With the target’s spacing',
+    };
   }, [target, reading, tolerances, take, against]);
 }

@@ -24,7 +24,14 @@ export function BeyondPopover({ subjectId, channel }: BeyondPopoverProps) {
     <Popover
       label="Beyond the keys"
       trigger={
-        <Button small className="h-6! flex-1 px-1!" tip="Before the first and after the last key" disabledReason={channel.keys.length < 2 && `${CHANNELS[channel.id].label} needs two keys before it can go on beyond them.`}>
+        <Button
+          small
+          className="h-6! flex-1 px-1!"
+          tip="Before the first and after the last key"
+          disabledReason={
+            channel.keys.length < 2 && `${CHANNELS[channel.id].label} needs two keys before it can go on beyond them.`
+          }
+        >
           Beyond{marks > 0 && ` · ${marks}`}
         </Button>
       }
@@ -32,7 +39,9 @@ export function BeyondPopover({ subjectId, channel }: BeyondPopoverProps) {
       <p className="mb-2 font-semibold">{CHANNELS[channel.id].label} beyond its keys</p>
       <Side subjectId={subjectId} channel={channel} side="before" label="Before the first key" />
       <Side subjectId={subjectId} channel={channel} side="after" label="After the last key" />
-      <p className="mt-3 text-xs text-faint">Drawn fainter on the curve. With a count there is a grip where the last round ends: drag it.</p>
+      <p className="mt-3 text-xs text-faint">
+        Drawn fainter on the curve. With a count there is a grip where the last round ends: drag it.
+      </p>
     </Popover>
   );
 }
@@ -40,12 +49,18 @@ export function BeyondPopover({ subjectId, channel }: BeyondPopoverProps) {
 function Side({ subjectId, channel, side, label }: BeyondPopoverProps & { side: 'before' | 'after'; label: string }) {
   const dispatch = useAppDispatch();
   const { kind, count } = channel[side] ?? { kind: 'hold' as const, count: 0 };
-  const set = (outside: Outside): void => void dispatch(edited({ operation: 'setOutside', args: [{ subjectId, channelId: channel.id }, side, outside] }));
+  const set = (outside: Outside): void =>
+    void dispatch(edited({ operation: 'setOutside', args: [{ subjectId, channelId: channel.id }, side, outside] }));
   return (
     <fieldset className="mt-2">
       <legend className="text-xs text-faint">{label}</legend>
       <div className="flex items-center gap-2">
-        <select aria-label={label} className={`${INPUT} h-8! flex-1`} value={kind} onChange={(event) => set({ kind: event.target.value as Outside['kind'], count })}>
+        <select
+          aria-label={label}
+          className={`${INPUT} h-8! flex-1`}
+          value={kind}
+          onChange={(event) => set({ kind: event.target.value as Outside['kind'], count })}
+        >
           {BEHAVIOURS.map((behaviour) => (
             <option key={behaviour} value={behaviour}>
               {WORDS[behaviour]}

@@ -18,7 +18,14 @@ function sameCurves(before: CurveCanvasProps, after: CurveCanvasProps): boolean 
   if (before.heightPx !== after.heightPx || before.curves.length !== after.curves.length) return false;
   return before.curves.every((curve, i) => {
     const other = after.curves[i]!;
-    return curve.channel === other.channel && curve.values === other.values && curve.colour === other.colour && curve.opacity === other.opacity && curve.ringPx === other.ringPx && shallowEqual(curve.selected, other.selected);
+    return (
+      curve.channel === other.channel &&
+      curve.values === other.values &&
+      curve.colour === other.colour &&
+      curve.opacity === other.opacity &&
+      curve.ringPx === other.ringPx &&
+      shallowEqual(curve.selected, other.selected)
+    );
   });
 }
 
@@ -26,8 +33,14 @@ function sameCurves(before: CurveCanvasProps, after: CurveCanvasProps): boolean 
 export const CurveCanvas = memo(function CurveCanvas({ curves, heightPx }: CurveCanvasProps) {
   const scale = useTimeScale();
   const now = useMemo(() => ({ curves, scale }), [curves, scale]);
-  const draw = useCallback((context: CanvasRenderingContext2D, columns: Columns) => now.curves.forEach((curve) => paintCurve(context, curve, now.scale, columns)), [now]);
-  return <StripCanvas widthPx={scale.widthPx} heightPx={heightPx} draw={draw} changed={useChangedColumns(now, differ)} />;
+  const draw = useCallback(
+    (context: CanvasRenderingContext2D, columns: Columns) =>
+      now.curves.forEach((curve) => paintCurve(context, curve, now.scale, columns)),
+    [now],
+  );
+  return (
+    <StripCanvas widthPx={scale.widthPx} heightPx={heightPx} draw={draw} changed={useChangedColumns(now, differ)} />
+  );
 }, sameCurves);
 
 function differ(before: Painting, now: Painting): Columns | null {

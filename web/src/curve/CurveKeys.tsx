@@ -1,9 +1,34 @@
 import { Fragment, memo, useMemo, type KeyboardEvent, type PointerEvent } from 'react';
 import { shallowEqual } from 'react-redux';
-import { CHANNELS, effectiveHandles, sameKey, type Channel, type Handle, type HandleSide, type KeyRef } from '@undulan/core';
+import {
+  CHANNELS,
+  effectiveHandles,
+  sameKey,
+  type Channel,
+  type Handle,
+  type HandleSide,
+  type KeyRef,
+} from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, keysSelected, previewed, selectEditing, selectShownKeys, selectUnderWay, type EditRequest } from '../editing/index.ts';
-import { builtInCrowd, crowding, CROWD_REACH_PX, formatValue, toFineness, useClock, useTimeScale, type ValueScale } from '../time-page/index.ts';
+import {
+  edited,
+  keysSelected,
+  previewed,
+  selectEditing,
+  selectShownKeys,
+  selectUnderWay,
+  type EditRequest,
+} from '../editing/index.ts';
+import {
+  builtInCrowd,
+  crowding,
+  CROWD_REACH_PX,
+  formatValue,
+  toFineness,
+  useClock,
+  useTimeScale,
+  type ValueScale,
+} from '../time-page/index.ts';
 import { Still, usePointerDrag, useStored, type DragMove } from '../ui/index.ts';
 import { draggedHandle, KEEPS_NOTHING, type HandleKeeps } from './handle-drag.ts';
 import { HANDLE_PX, RING_PX } from './paint-curve.ts';
@@ -43,13 +68,25 @@ const ARROWS: Partial<Record<string, { frames: number; steps: number }>> = {
  * of them together, so that marks that stay are not drawn anew. Crowded keys are painted beneath, with elements over selected ones that stay where they are while
  * something is dragged: only what is painted follows then.
  */
-export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, colour, small = false }: CurveKeysProps) {
+export const CurveKeys = memo(function CurveKeys({
+  subjectId,
+  channel,
+  values,
+  colour,
+  small = false,
+}: CurveKeysProps) {
   const scale = useTimeScale();
   const clock = useClock();
   const dispatch = useAppDispatch();
   const isOwn = (ref: KeyRef): boolean => ref.subjectId === subjectId && ref.channelId === channel.id;
   const ownSelection = useAppSelector((state) => selectEditing(state).selectedKeys.filter(isOwn), shallowEqual);
-  const shownFrames = useAppSelector((state) => selectShownKeys(state).filter(isOwn).map((ref) => ref.frame), shallowEqual);
+  const shownFrames = useAppSelector(
+    (state) =>
+      selectShownKeys(state)
+        .filter(isOwn)
+        .map((ref) => ref.frame),
+    shallowEqual,
+  );
   const underWay = useAppSelector(selectUnderWay);
   const [keeps] = useStored<HandleKeeps>('handle-keeps', KEEPS_NOTHING);
   const refOf = (frame: number): KeyRef => ({ subjectId, channelId: channel.id, frame });
@@ -88,7 +125,10 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, c
     let nearest = -1;
     let least = CROWD_REACH_PX;
     channel.keys.forEach((key, i) => {
-      const distance = Math.hypot(box.left + scale.xOf(key.frame) - event.clientX, box.top + values.yOf(key.value) - event.clientY);
+      const distance = Math.hypot(
+        box.left + scale.xOf(key.frame) - event.clientX,
+        box.top + values.yOf(key.value) - event.clientY,
+      );
       if (distance > least) return;
       least = distance;
       nearest = i;
@@ -98,8 +138,14 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, c
   /** The key that an event is about: by the mark it happened in, in a crowd the nearest. */
   const keyOf = (event: PointerEvent<SVGElement> | KeyboardEvent<SVGElement>) => {
     const mark = (event.target as Element).closest('[data-frame]');
-    const index = mark ? frames.indexOf(Number(mark.getAttribute('data-frame'))) : isCrowd && 'clientX' in event ? nearestIndex(event) : -1;
-    return index < 0 ? null : { index, key: channel.keys[index]!, side: (mark?.getAttribute('data-handle') ?? null) as HandleSide | null };
+    const index = mark
+      ? frames.indexOf(Number(mark.getAttribute('data-frame')))
+      : isCrowd && 'clientX' in event
+        ? nearestIndex(event)
+        : -1;
+    return index < 0
+      ? null
+      : { index, key: channel.keys[index]!, side: (mark?.getAttribute('data-handle') ?? null) as HandleSide | null };
   };
   const press = (event: PointerEvent<SVGElement>): void => {
     const pressed = keyOf(event);
@@ -107,7 +153,11 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, c
     event.stopPropagation();
     const { frame, value } = pressed.key;
     if (pressed.side) {
-      dragHandle(event, { ref: refOf(frame), side: pressed.side, handle: effectiveHandles(channel.keys, pressed.index)[pressed.side] });
+      dragHandle(event, {
+        ref: refOf(frame),
+        side: pressed.side,
+        handle: effectiveHandles(channel.keys, pressed.index)[pressed.side],
+      });
       return;
     }
     if (event.shiftKey && !isSelected(frame)) {
@@ -139,7 +189,16 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, c
 
   return (
     <g onPointerDown={press} onKeyDown={type}>
-      {isCrowd && <rect width={scale.widthPx} height="100%" fill="transparent" onPointerMove={(event) => event.currentTarget.style.setProperty('cursor', nearestIndex(event) < 0 ? 'auto' : 'move')} />}
+      {isCrowd && (
+        <rect
+          width={scale.widthPx}
+          height="100%"
+          fill="transparent"
+          onPointerMove={(event) =>
+            event.currentTarget.style.setProperty('cursor', nearestIndex(event) < 0 ? 'auto' : 'move')
+          }
+        />
+      )}
       <Still still={isCrowd && underWay}>
         {built.map((frame) => {
           if (!scale.shows(frame)) return null;
@@ -192,11 +251,29 @@ interface CurveKeyMarkProps {
   painted: boolean;
 }
 
-const CurveKeyMark = memo(function CurveKeyMark({ frame, x, y, label, selected, colour, small, painted }: CurveKeyMarkProps) {
+const CurveKeyMark = memo(function CurveKeyMark({
+  frame,
+  x,
+  y,
+  label,
+  selected,
+  colour,
+  small,
+  painted,
+}: CurveKeyMarkProps) {
   return (
     <g data-frame={frame} role="button" tabIndex={0} aria-pressed={selected} aria-label={label} className="cursor-move">
       <circle cx={x} cy={y} r={small ? 8 : 12} fill="transparent" />
-      {!painted && <circle cx={x} cy={y} r={small ? RING_PX.other : RING_PX.own} fill={selected ? colour : 'var(--page)'} stroke={colour} strokeWidth={2} />}
+      {!painted && (
+        <circle
+          cx={x}
+          cy={y}
+          r={small ? RING_PX.other : RING_PX.own}
+          fill={selected ? colour : 'var(--page)'}
+          stroke={colour}
+          strokeWidth={2}
+        />
+      )}
     </g>
   );
 });
@@ -219,7 +296,15 @@ function HandleMark({ side, frame, from, to, computed, colour, painted }: Handle
       {!painted && <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke={colour} strokeWidth={1.2} />}
       <rect x={to.x - 9} y={to.y - 9} width={18} height={18} fill="transparent" />
       {!painted && (
-        <rect x={to.x - HANDLE_PX / 2} y={to.y - HANDLE_PX / 2} width={HANDLE_PX} height={HANDLE_PX} fill={computed ? 'var(--page)' : colour} stroke={colour} strokeWidth={1.5} />
+        <rect
+          x={to.x - HANDLE_PX / 2}
+          y={to.y - HANDLE_PX / 2}
+          width={HANDLE_PX}
+          height={HANDLE_PX}
+          fill={computed ? 'var(--page)' : colour}
+          stroke={colour}
+          strokeWidth={1.5}
+        />
       )}
     </g>
   );

@@ -8,7 +8,11 @@ import { BeyondPopover } from './BeyondPopover.tsx';
 import type { CurveScaling } from './curve-scales.ts';
 import { WobblePopover } from './WobblePopover.tsx';
 
-const SCALINGS: Record<CurveScaling, string> = { shared: 'one scale a unit', own: 'each its own scale', normalised: 'each 0 to 100 %' };
+const SCALINGS: Record<CurveScaling, string> = {
+  shared: 'one scale a unit',
+  own: 'each its own scale',
+  normalised: 'each 0 to 100 %',
+};
 const SELECT = 'h-6 w-full min-w-0 rounded-md border border-rule bg-page px-1 text-xs';
 
 interface CurveLegendProps {
@@ -24,11 +28,21 @@ interface CurveLegendProps {
 export const CurveLegend = memo(CurveLegendOf, sameLegend);
 
 /** Whether the same is said of the channels: their keys move at every move of a gesture, which changes nothing here. */
-function sameLegend({ channels, active, ...before }: CurveLegendProps, { channels: channelsAfter, active: activeAfter, ...after }: CurveLegendProps): boolean {
+function sameLegend(
+  { channels, active, ...before }: CurveLegendProps,
+  { channels: channelsAfter, active: activeAfter, ...after }: CurveLegendProps,
+): boolean {
   return (
     shallowEqual(before, after) &&
-    shallowEqual(channels.map(({ id }) => id), channelsAfter.map(({ id }) => id)) &&
-    active.id === activeAfter.id && active.before === activeAfter.before && active.after === activeAfter.after && active.wobble === activeAfter.wobble && active.keys.length === activeAfter.keys.length
+    shallowEqual(
+      channels.map(({ id }) => id),
+      channelsAfter.map(({ id }) => id),
+    ) &&
+    active.id === activeAfter.id &&
+    active.before === activeAfter.before &&
+    active.after === activeAfter.after &&
+    active.wobble === activeAfter.wobble &&
+    active.keys.length === activeAfter.keys.length
   );
 }
 
@@ -54,7 +68,15 @@ function CurveLegendOf({ subjectId, channels, active, hidden, onHidden, scaling,
                 onClick={() => onHidden(off ? hidden.filter((other) => other !== id) : [...hidden, id])}
               >
                 <svg width={18} height={8} aria-hidden="true" className="mx-auto">
-                  <line x1={1} x2={17} y1={4} y2={4} stroke={off ? 'var(--rule)' : CHANNEL_LOOKS[id].colour} strokeWidth={id === active.id ? 3 : 1.6} strokeDasharray={CHANNEL_LOOKS[id].dash} />
+                  <line
+                    x1={1}
+                    x2={17}
+                    y1={4}
+                    y2={4}
+                    stroke={off ? 'var(--rule)' : CHANNEL_LOOKS[id].colour}
+                    strokeWidth={id === active.id ? 3 : 1.6}
+                    strokeDasharray={CHANNEL_LOOKS[id].dash}
+                  />
                 </svg>
               </button>
               <button
@@ -71,7 +93,12 @@ function CurveLegendOf({ subjectId, channels, active, hidden, onHidden, scaling,
         })}
       </div>
       {channels.length > 1 && (
-        <select aria-label="Vertical scale" className={SELECT} value={scaling} onChange={(event) => onScaling(event.target.value as CurveScaling)}>
+        <select
+          aria-label="Vertical scale"
+          className={SELECT}
+          value={scaling}
+          onChange={(event) => onScaling(event.target.value as CurveScaling)}
+        >
           {Object.entries(SCALINGS).map(([id, label]) => (
             <option key={id} value={id}>
               {label}
@@ -84,7 +111,12 @@ function CurveLegendOf({ subjectId, channels, active, hidden, onHidden, scaling,
         <WobblePopover subjectId={subjectId} channel={active} />
       </div>
       {unitChoices.length > 1 && (
-        <select aria-label="Values in" className={SELECT} value={units.label(active.id)} onChange={(event) => units.choose(active.id, event.target.value)}>
+        <select
+          aria-label="Values in"
+          className={SELECT}
+          value={units.label(active.id)}
+          onChange={(event) => units.choose(active.id, event.target.value)}
+        >
           {unitChoices.map((label) => (
             <option key={label} value={label}>
               in {label}

@@ -1,8 +1,26 @@
 import { memo, useMemo } from 'react';
 import { CHANNELS, findChannel, findSubject, type Channel, type MotionDocument } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { keysSelected, selectActiveChannel, selectKeyedChannels, selectSettledSubject, selectShownKeys, selectSubject } from '../editing/index.ts';
-import { CHANNEL_LOOKS, crowding, CurveLine, curvePath, Strip, useClock, useTimeScale, useValueUnits, ValueAxis, type ValueScale } from '../time-page/index.ts';
+import {
+  keysSelected,
+  selectActiveChannel,
+  selectKeyedChannels,
+  selectSettledSubject,
+  selectShownKeys,
+  selectSubject,
+} from '../editing/index.ts';
+import {
+  CHANNEL_LOOKS,
+  crowding,
+  CurveLine,
+  curvePath,
+  Strip,
+  useClock,
+  useTimeScale,
+  useValueUnits,
+  ValueAxis,
+  type ValueScale,
+} from '../time-page/index.ts';
 import { Empty, useSize, useStored } from '../ui/index.ts';
 import { CurveCanvas } from './CurveCanvas.tsx';
 import { CurveKeys } from './CurveKeys.tsx';
@@ -37,7 +55,9 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
 
   const targetSubject = target && subject ? findSubject(target, subject.id) : undefined;
   const targetChannel = active && targetSubject ? findChannel(targetSubject, active.id) : undefined;
-  const others = keyed.filter((channel) => channel.id !== active?.id && !hidden.includes(channel.id) && !CHANNELS[channel.id].blend);
+  const others = keyed.filter(
+    (channel) => channel.id !== active?.id && !hidden.includes(channel.id) && !CHANNELS[channel.id].blend,
+  );
 
   // Fitted to the settled motion, so that the scales stand still while something is dragged.
   const shownIds = [...others.map((channel) => channel.id), ...(active ? [active.id] : [])].join(' ');
@@ -53,15 +73,37 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
       </Strip>
     );
   }
-  const fittedTo = (channel: Channel): FittedScale => scales.get(channel.id) ?? curveScales([channel], [], scaling, range, heightPx).get(channel.id)!;
+  const fittedTo = (channel: Channel): FittedScale =>
+    scales.get(channel.id) ?? curveScales([channel], [], scaling, range, heightPx).get(channel.id)!;
   const own = fittedTo(active);
-  const isCrowded = ({ keys }: Channel): boolean => crowding(keys.map((key) => key.frame), scale) !== null;
-  const selectedOf = (channel: Channel): number[] => shownKeys.filter((key) => key.channelId === channel.id && key.subjectId === subject.id).map((key) => key.frame);
+  const isCrowded = ({ keys }: Channel): boolean =>
+    crowding(
+      keys.map((key) => key.frame),
+      scale,
+    ) !== null;
+  const selectedOf = (channel: Channel): number[] =>
+    shownKeys.filter((key) => key.channelId === channel.id && key.subjectId === subject.id).map((key) => key.frame);
   const paintedBeneath = others
     .filter(isCrowded)
-    .map((channel): PaintedCurve => ({ channel, values: fittedTo(channel).values, ...CHANNEL_LOOKS[channel.id], opacity: 0.4, selected: selectedOf(channel), ringPx: RING_PX.other }));
+    .map((channel): PaintedCurve => ({
+      channel,
+      values: fittedTo(channel).values,
+      ...CHANNEL_LOOKS[channel.id],
+      opacity: 0.4,
+      selected: selectedOf(channel),
+      ringPx: RING_PX.other,
+    }));
   const isPainted = isCrowded(active);
-  if (isPainted && targetChannel) paintedBeneath.unshift({ channel: targetChannel, values: own.values, colour: 'var(--target)', dash: '', opacity: 1, selected: [], ringPx: null });
+  if (isPainted && targetChannel)
+    paintedBeneath.unshift({
+      channel: targetChannel,
+      values: own.values,
+      colour: 'var(--target)',
+      dash: '',
+      opacity: 1,
+      selected: [],
+      ringPx: null,
+    });
   const choices = keyed.some((channel) => channel.id === active.id) ? keyed : [active, ...keyed];
   const colour = tone === 'take' ? 'var(--take)' : 'var(--target)';
   return (
@@ -81,18 +123,53 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
     >
       <div ref={measure} className="h-full">
         <svg width={scale.widthPx} height={heightPx} className="absolute top-0 left-0" aria-hidden="true">
-          <ValueAxis channelId={active.id} values={own.values} heightPx={heightPx} shares={scaling === 'normalised' ? own : undefined} />
+          <ValueAxis
+            channelId={active.id}
+            values={own.values}
+            heightPx={heightPx}
+            shares={scaling === 'normalised' ? own : undefined}
+          />
         </svg>
         {paintedBeneath.length > 0 && <CurveCanvas curves={paintedBeneath} heightPx={heightPx} />}
-        {isPainted && <CurveCanvas curves={[{ channel: active, values: own.values, colour, dash: tone === 'take' ? '6 4' : '', opacity: 1, selected: selectedOf(active), ringPx: RING_PX.own }]} heightPx={heightPx} />}
-        <svg width={scale.widthPx} height={heightPx} className="relative block touch-none" onPointerDown={() => dispatch(keysSelected({ keys: [] }))}>
-          {!isPainted && targetChannel && <CurveLine channel={targetChannel} values={own.values} tone="target" dotted={false} />}
-          {others.filter((channel) => !isCrowded(channel)).map((channel) => (
-            <g key={channel.id} opacity={0.6}>
-              <OtherCurve channel={channel} values={fittedTo(channel).values} />
-              <CurveKeys subjectId={subject.id} channel={channel} values={fittedTo(channel).values} colour={CHANNEL_LOOKS[channel.id].colour} small />
-            </g>
-          ))}
+        {isPainted && (
+          <CurveCanvas
+            curves={[
+              {
+                channel: active,
+                values: own.values,
+                colour,
+                dash: tone === 'take' ? '6 4' : '',
+                opacity: 1,
+                selected: selectedOf(active),
+                ringPx: RING_PX.own,
+              },
+            ]}
+            heightPx={heightPx}
+          />
+        )}
+        <svg
+          width={scale.widthPx}
+          height={heightPx}
+          className="relative block touch-none"
+          onPointerDown={() => dispatch(keysSelected({ keys: [] }))}
+        >
+          {!isPainted && targetChannel && (
+            <CurveLine channel={targetChannel} values={own.values} tone="target" dotted={false} />
+          )}
+          {others
+            .filter((channel) => !isCrowded(channel))
+            .map((channel) => (
+              <g key={channel.id} opacity={0.6}>
+                <OtherCurve channel={channel} values={fittedTo(channel).values} />
+                <CurveKeys
+                  subjectId={subject.id}
+                  channel={channel}
+                  values={fittedTo(channel).values}
+                  colour={CHANNEL_LOOKS[channel.id].colour}
+                  small
+                />
+              </g>
+            ))}
           <WobbleBand channel={active} values={own.values} colour={colour} />
           {!isPainted && <CurveLine channel={active} values={own.values} tone={tone} dotted />}
           <CurveKeys subjectId={subject.id} channel={active} values={own.values} colour={colour} />
@@ -100,7 +177,8 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
         </svg>
         {active.keys.length === 0 && (
           <p className="pointer-events-none absolute inset-x-0 bottom-2 text-center text-sm text-faint">
-            {CHANNELS[active.id].label} is never keyed: it rests at {units.format(active.id, active.resting)} {units.label(active.id)}.
+            {CHANNELS[active.id].label} is never keyed: it rests at {units.format(active.id, active.resting)}{' '}
+            {units.label(active.id)}.
           </p>
         )}
         {targetChannel && active.keys.length > 0 && (
@@ -118,5 +196,14 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
 const OtherCurve = memo(function OtherCurve({ channel, values }: { channel: Channel; values: ValueScale }) {
   const scale = useTimeScale();
   const { colour, dash } = CHANNEL_LOOKS[channel.id];
-  return <path className="pointer-events-none" d={curvePath(channel, scale, values.yOf)} fill="none" stroke={colour} strokeDasharray={dash} strokeWidth={1.4} />;
+  return (
+    <path
+      className="pointer-events-none"
+      d={curvePath(channel, scale, values.yOf)}
+      fill="none"
+      stroke={colour}
+      strokeDasharray={dash}
+      strokeWidth={1.4}
+    />
+  );
 });

@@ -21,8 +21,16 @@ export function OutsideGrips({ subjectId, channel, values, colour }: OutsideGrip
   const first = channel.keys[0]?.frame ?? 0;
   const last = channel.keys.at(-1)?.frame ?? 0;
   const span = last - first;
-  const request = (side: Side, outside: Outside, count: number): EditRequest => ({ operation: 'setOutside', args: [{ subjectId, channelId: channel.id }, side, { ...outside, count: Math.max(1, count) }] });
-  const dragged = (side: Side, outside: Outside, dxPx: number): EditRequest => request(side, outside, outside.count + Math.round(((side === 'after' ? 1 : -1) * dxPx) / (span * scale.pxPerFrame)));
+  const request = (side: Side, outside: Outside, count: number): EditRequest => ({
+    operation: 'setOutside',
+    args: [{ subjectId, channelId: channel.id }, side, { ...outside, count: Math.max(1, count) }],
+  });
+  const dragged = (side: Side, outside: Outside, dxPx: number): EditRequest =>
+    request(
+      side,
+      outside,
+      outside.count + Math.round(((side === 'after' ? 1 : -1) * dxPx) / (span * scale.pxPerFrame)),
+    );
   const drag = usePointerDrag<{ side: Side; outside: Outside }>({
     onMove: ({ side, outside }, { dxPx }) => dispatch(previewed(dragged(side, outside, dxPx))),
     onEnd: ({ side, outside }, { dxPx }) => dispatch(edited(dragged(side, outside, dxPx))),

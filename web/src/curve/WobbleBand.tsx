@@ -25,5 +25,13 @@ export function WobbleBand({ channel, values, colour }: WobbleBandProps) {
       const down = wobble.fadeOutFrames > 0 ? Math.min(1, (wobble.lastFrame - frame) / wobble.fadeOutFrames) : 1;
       return `${scale.xOf(frame).toFixed(1)},${values.yOf(sampleChannel(plain, frame) + sign * wobble.amplitude * Math.max(0, up) * Math.max(0, down)).toFixed(1)}`;
     });
-  return <polygon className="pointer-events-none" points={[...edge(1), ...edge(-1).reverse()].join(' ')} fill={colour} opacity={0.12} data-testid="wobble-band" />;
+  return (
+    <polygon
+      className="pointer-events-none"
+      points={[...edge(1), ...edge(-1).reverse()].join(' ')}
+      fill={colour}
+      opacity={0.12}
+      data-testid="wobble-band"
+    />
+  );
 }

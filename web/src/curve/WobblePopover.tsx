@@ -28,7 +28,12 @@ export function WobblePopover({ subjectId, channel }: WobblePopoverProps) {
     <Popover
       label="Wobble"
       trigger={
-        <Button small className={`h-6! flex-1 px-1! ${channel.wobble ? 'border-accent! font-semibold text-accent' : ''}`} tip="A seeded shake over what the keys say" disabledReason={blend && `${CHANNELS[channel.id].label} is no number that could wobble.`}>
+        <Button
+          small
+          className={`h-6! flex-1 px-1! ${channel.wobble ? 'border-accent! font-semibold text-accent' : ''}`}
+          tip="A seeded shake over what the keys say"
+          disabledReason={blend && `${CHANNELS[channel.id].label} is no number that could wobble.`}
+        >
           Wobble
         </Button>
       }
@@ -53,7 +58,16 @@ function WobbleForm({ subjectId, channel }: WobblePopoverProps) {
     return checked.success;
   };
   const begin = (): void =>
-    set({ seed: motion.seed, amplitude: LEAST_SPAN[CHANNELS[id].unit] / 2, periodFrames: 6, roughness: 0.4, firstFrame: range.first, lastFrame: range.last, fadeInFrames: 0, fadeOutFrames: Math.min(8, range.last - range.first) });
+    set({
+      seed: motion.seed,
+      amplitude: LEAST_SPAN[CHANNELS[id].unit] / 2,
+      periodFrames: 6,
+      roughness: 0.4,
+      firstFrame: range.first,
+      lastFrame: range.last,
+      fadeInFrames: 0,
+      fadeOutFrames: Math.min(8, range.last - range.first),
+    });
   return (
     <>
       <div className="flex items-center justify-between">
@@ -62,20 +76,46 @@ function WobbleForm({ subjectId, channel }: WobblePopoverProps) {
           {wobble ? 'on' : 'off'}
         </Toggle>
       </div>
-      {!wobble && <p className="mt-2 text-xs text-faint">A shake added to the motion, the same at every playing. The keys stay as they are.</p>}
+      {!wobble && (
+        <p className="mt-2 text-xs text-faint">
+          A shake added to the motion, the same at every playing. The keys stay as they are.
+        </p>
+      )}
       {wobble && (
         <>
           <div className="mt-2 grid grid-cols-[1fr_auto_auto] items-center gap-x-2 gap-y-1 text-xs">
-            <Row label="Amount" unit={`± ${units.label(id)}`} value={units.format(id, wobble.amplitude)} onCommit={(text) => { const typed = units.compute(id, text, wobble.amplitude); return typed !== null && take({ amplitude: typed }); }} />
+            <Row
+              label="Amount"
+              unit={`± ${units.label(id)}`}
+              value={units.format(id, wobble.amplitude)}
+              onCommit={(text) => {
+                const typed = units.compute(id, text, wobble.amplitude);
+                return typed !== null && take({ amplitude: typed });
+              }}
+            />
             {FIELDS.map(({ name, label, unit }) => (
-              <Row key={name} label={label} unit={unit} value={String(wobble[name])} onCommit={(text) => text.trim() !== '' && take({ [name]: Number(text.replace(',', '.')) })} />
+              <Row
+                key={name}
+                label={label}
+                unit={unit}
+                value={String(wobble[name])}
+                onCommit={(text) => text.trim() !== '' && take({ [name]: Number(text.replace(',', '.')) })}
+              />
             ))}
           </div>
           <div className="mt-3 flex gap-1">
-            <Button small tip="Another shake of the same kind" onClick={() => take({ seed: (Math.imul(wobble.seed, 1_664_525) + 1_013_904_223) >>> 0 })}>
+            <Button
+              small
+              tip="Another shake of the same kind"
+              onClick={() => take({ seed: (Math.imul(wobble.seed, 1_664_525) + 1_013_904_223) >>> 0 })}
+            >
               Another seed
             </Button>
-            <Button small tip="A key on every drawing of the range; the wobble goes" onClick={() => dispatch(edited({ operation: 'bakeKeys', args: [ref] }))}>
+            <Button
+              small
+              tip="A key on every drawing of the range; the wobble goes"
+              onClick={() => dispatch(edited({ operation: 'bakeKeys', args: [ref] }))}
+            >
               Bake to keys
             </Button>
           </div>
@@ -85,7 +125,17 @@ function WobbleForm({ subjectId, channel }: WobblePopoverProps) {
   );
 }
 
-function Row({ label, unit, value, onCommit }: { label: string; unit: string; value: string; onCommit: (text: string) => boolean }) {
+function Row({
+  label,
+  unit,
+  value,
+  onCommit,
+}: {
+  label: string;
+  unit: string;
+  value: string;
+  onCommit: (text: string) => boolean;
+}) {
   return (
     <>
       <span>{label}</span>

@@ -4,9 +4,21 @@ import { createTimeScale, createValueScale } from '../time-page/index.ts';
 import { changedCurve } from './changed-curve.ts';
 import type { PaintedCurve } from './paint-curve.ts';
 
-const channel = createChannel('rotation', 0, Array.from({ length: 20 }, (_, i) => createKey(1 + i * 5, i % 3)));
+const channel = createChannel(
+  'rotation',
+  0,
+  Array.from({ length: 20 }, (_, i) => createKey(1 + i * 5, i % 3)),
+);
 const scale = createTimeScale(1, 101, 660);
-const curve: PaintedCurve = { channel, values: createValueScale([0, 10], 200, false, 1), colour: 'var(--take)', dash: '', opacity: 1, selected: [], ringPx: 5.5 };
+const curve: PaintedCurve = {
+  channel,
+  values: createValueScale([0, 10], 200, false, 1),
+  colour: 'var(--take)',
+  dash: '',
+  opacity: 1,
+  selected: [],
+  ringPx: 5.5,
+};
 
 test('a curve on another scale, or in another look, is painted anew as a whole', () => {
   expect(changedCurve(curve, { ...curve, values: createValueScale([0, 20], 200, false, 1) }, scale)).toBeNull();

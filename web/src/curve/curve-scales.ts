@@ -29,14 +29,32 @@ function extent(channels: readonly Channel[], first: number, last: number): { lo
 }
 
 /** A vertical scale for each channel. `beside` are curves of other motions (the target) that must fit in with one of them. */
-export function curveScales(channels: readonly Channel[], beside: readonly Channel[], scaling: CurveScaling, range: { first: number; last: number }, heightPx: number): Map<Channel['id'], FittedScale> {
+export function curveScales(
+  channels: readonly Channel[],
+  beside: readonly Channel[],
+  scaling: CurveScaling,
+  range: { first: number; last: number },
+  heightPx: number,
+): Map<Channel['id'], FittedScale> {
   return new Map(
     channels.map((channel) => {
       const mates = scaling === 'shared' ? channels.filter((other) => kindOf(other) === kindOf(channel)) : [channel];
       const fitted = [...mates, ...beside.filter((other) => mates.some((mate) => mate.id === other.id))];
       const { low, high } = extent(fitted, range.first, range.last);
       const { unit, pointsDown } = CHANNELS[channel.id];
-      return [channel.id, { values: createValueScale([low, high], heightPx, pointsDown ?? false, scaling === 'normalised' ? 1e-6 : LEAST_SPAN[unit]), low, high }];
+      return [
+        channel.id,
+        {
+          values: createValueScale(
+            [low, high],
+            heightPx,
+            pointsDown ?? false,
+            scaling === 'normalised' ? 1e-6 : LEAST_SPAN[unit],
+          ),
+          low,
+          high,
+        },
+      ];
     }),
   );
 }

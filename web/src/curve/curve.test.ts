@@ -7,9 +7,12 @@ import { draggedHandle, KEEPS_NOTHING } from './handle-drag.ts';
 const PX_PER_FRAME = 20;
 const PX_PER_UNIT = 0.5;
 const handle = { frames: 4, value: 60 };
-const lengthOf = ({ frames, value }: { frames: number; value: number }): number => Math.hypot(frames * PX_PER_FRAME, value * PX_PER_UNIT);
-const angleOf = ({ frames, value }: { frames: number; value: number }): number => Math.atan2(value * PX_PER_UNIT, frames * PX_PER_FRAME);
-const drag = (move: { dxPx: number; dyPx: number; level?: boolean }, keeps = KEEPS_NOTHING) => draggedHandle(handle, { level: false, ...move }, PX_PER_FRAME, PX_PER_UNIT, keeps);
+const lengthOf = ({ frames, value }: { frames: number; value: number }): number =>
+  Math.hypot(frames * PX_PER_FRAME, value * PX_PER_UNIT);
+const angleOf = ({ frames, value }: { frames: number; value: number }): number =>
+  Math.atan2(value * PX_PER_UNIT, frames * PX_PER_FRAME);
+const drag = (move: { dxPx: number; dyPx: number; level?: boolean }, keeps = KEEPS_NOTHING) =>
+  draggedHandle(handle, { level: false, ...move }, PX_PER_FRAME, PX_PER_UNIT, keeps);
 
 test('a handle goes where the pointer goes, level when asked', () => {
   expect(drag({ dxPx: 20, dyPx: -10 })).toEqual({ frames: 5, value: 40 });
@@ -42,7 +45,9 @@ test('curves of one unit share a scale, or each has its own; a target fits in wi
   expect(shared.get('rotation')!.values.pxPerUnit).toBeCloseTo(shared.get('skew.x')!.values.pxPerUnit, 9);
   expect(shared.get('position.x')!.high).toBe(600);
   const own = curveScales([x, travel, turn], [], 'own', RANGE, 200);
-  expect(Math.abs(own.get('skew.x')!.values.pxPerUnit)).toBeGreaterThan(Math.abs(own.get('rotation')!.values.pxPerUnit));
+  expect(Math.abs(own.get('skew.x')!.values.pxPerUnit)).toBeGreaterThan(
+    Math.abs(own.get('rotation')!.values.pxPerUnit),
+  );
   const target = createChannel('position.x', 0, [createKey(1, -100), createKey(25, 900)]);
   expect(curveScales([x], [target], 'own', RANGE, 200).get('position.x')).toMatchObject({ low: -100, high: 900 });
   for (const { values, low, high } of curveScales([x, travel, turn], [], 'normalised', RANGE, 200).values()) {

@@ -16,7 +16,13 @@ interface HandleMove {
 }
 
 /** Where a dragged handle ends up, as it looks on the strip: along its own line when the angle is kept, on a circle about its key when the length is. */
-export function draggedHandle(handle: Handle, { dxPx, dyPx, level }: HandleMove, pxPerFrame: number, pxPerUnit: number, keeps: HandleKeeps): Handle {
+export function draggedHandle(
+  handle: Handle,
+  { dxPx, dyPx, level }: HandleMove,
+  pxPerFrame: number,
+  pxPerUnit: number,
+  keeps: HandleKeeps,
+): Handle {
   const was = { x: handle.frames * pxPerFrame, y: handle.value * pxPerUnit };
   let to = { x: was.x + dxPx, y: level ? 0 : was.y + dyPx };
   const long = Math.hypot(was.x, was.y);

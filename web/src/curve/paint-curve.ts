@@ -1,5 +1,15 @@
 import type { Channel } from '@undulan/core';
-import { builtInCrowd, crowding, crowdRadius, curvePath, isInColumns, keyPainter, type Columns, type TimeScale, type ValueScale } from '../time-page/index.ts';
+import {
+  builtInCrowd,
+  crowding,
+  crowdRadius,
+  curvePath,
+  isInColumns,
+  keyPainter,
+  type Columns,
+  type TimeScale,
+  type ValueScale,
+} from '../time-page/index.ts';
 import { cssColour } from '../ui/index.ts';
 import { isComputed, shownHandles } from './shown-handles.ts';
 
@@ -21,7 +31,12 @@ export interface PaintedCurve {
 }
 
 /** Paints what of a crowded curve is in the columns: thin lines, its keys as small rings, and selected ones, unless they are very many, as large ones with their handles. */
-export function paintCurve(context: CanvasRenderingContext2D, curve: PaintedCurve, scale: TimeScale, columns: Columns): void {
+export function paintCurve(
+  context: CanvasRenderingContext2D,
+  curve: PaintedCurve,
+  scale: TimeScale,
+  columns: Columns,
+): void {
   const { channel, values, colour, dash, opacity, ringPx } = curve;
   const frames = channel.keys.map((key) => key.frame);
   const [from = 0, to = 0] = [frames[0], frames.at(-1)];
@@ -32,16 +47,28 @@ export function paintCurve(context: CanvasRenderingContext2D, curve: PaintedCurv
   context.lineWidth = 1 / devicePixelRatio;
   context.setLineDash(dash.split(' ').filter(Boolean).map(Number));
   // What a curve does beyond its keys is fainter.
-  for (const [start, end, strength] of [[-Infinity, from, 0.4], [from, to, 1], [to, Infinity, 0.4]] as const) {
+  for (const [start, end, strength] of [
+    [-Infinity, from, 0.4],
+    [from, to, 1],
+    [to, Infinity, 0.4],
+  ] as const) {
     context.globalAlpha = opacity * strength;
-    context.stroke(new Path2D(curvePath(channel, scale, values.yOf, { from: Math.max(start, least), to: Math.min(end, most) })));
+    context.stroke(
+      new Path2D(curvePath(channel, scale, values.yOf, { from: Math.max(start, least), to: Math.min(end, most) })),
+    );
   }
   context.globalAlpha = opacity;
   if (ringPx !== null) paintKeys(context, { ...curve, ringPx }, frames, scale, columns);
   context.restore();
 }
 
-function paintKeys(context: CanvasRenderingContext2D, { channel: { keys }, values, colour, selected, ringPx }: PaintedCurve & { ringPx: number }, frames: readonly number[], scale: TimeScale, columns: Columns): void {
+function paintKeys(
+  context: CanvasRenderingContext2D,
+  { channel: { keys }, values, colour, selected, ringPx }: PaintedCurve & { ringPx: number },
+  frames: readonly number[],
+  scale: TimeScale,
+  columns: Columns,
+): void {
   const large = builtInCrowd(frames, selected);
   const paintKey = keyPainter(context, colour, crowdRadius(crowding(frames, scale) ?? Infinity));
   for (const { frame, value } of keys) {
@@ -53,7 +80,14 @@ function paintKeys(context: CanvasRenderingContext2D, { channel: { keys }, value
   for (const frame of large) paintLarge(scale.xOf(frame), values.yOf(keys[frames.indexOf(frame)]!.value), true);
 }
 
-function paintHandles(context: CanvasRenderingContext2D, keys: Channel['keys'], index: number, scale: TimeScale, values: ValueScale, colour: string): void {
+function paintHandles(
+  context: CanvasRenderingContext2D,
+  keys: Channel['keys'],
+  index: number,
+  scale: TimeScale,
+  values: ValueScale,
+  colour: string,
+): void {
   const key = keys[index]!;
   context.setLineDash([]);
   context.strokeStyle = cssColour(colour);

@@ -33,7 +33,12 @@ interface GhostGrab {
 /** The turning handle stands so far above the pivot, in line widths. */
 const HANDLE_AT = 16;
 const LEAST_PX = 3;
-const NUDGES: Partial<Record<string, [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+const NUDGES: Partial<Record<string, [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
 
 function angleAbout(pivot: Spot, spot: Spot): number {
   return (Math.atan2(spot.y - pivot.y, spot.x - pivot.x) * 180) / Math.PI;
@@ -45,16 +50,26 @@ export function DrawingPad({ motion, frame, drawing, spot, tool, subjectAt, onDr
   const [way, setWay] = useState<Spot[]>([]);
   const beforeDrag = useRef(drawing);
   const width = lineWidthOn(widthPx);
-  const withGhost = (ghost: Ghost): void => onDrawing({ ...drawing, ghosts: [...drawing.ghosts.filter((other) => other.subjectId !== ghost.subjectId), ghost] });
+  const withGhost = (ghost: Ghost): void =>
+    onDrawing({
+      ...drawing,
+      ghosts: [...drawing.ghosts.filter((other) => other.subjectId !== ghost.subjectId), ghost],
+    });
 
   const place = (event: PointerEvent<Element>, svg: Element): Spot => {
     const box = svg.getBoundingClientRect();
-    return { x: ((event.clientX - box.left) / box.width) * widthPx, y: ((event.clientY - box.top) / box.height) * heightPx };
+    return {
+      x: ((event.clientX - box.left) / box.width) * widthPx,
+      y: ((event.clientY - box.top) / box.height) * heightPx,
+    };
   };
   const dragged = ({ ghost, pxPerPx, from, pivot }: GhostGrab, dxPx: number, dyPx: number): Ghost => {
     const [dx, dy] = [dxPx * pxPerPx, dyPx * pxPerPx];
     if (!from) return { ...ghost, dx: Math.round(ghost.dx + dx), dy: Math.round(ghost.dy + dy) };
-    return { ...ghost, turn: Math.round(ghost.turn + angleAbout(pivot, { x: from.x + dx, y: from.y + dy }) - angleAbout(pivot, from)) };
+    return {
+      ...ghost,
+      turn: Math.round(ghost.turn + angleAbout(pivot, { x: from.x + dx, y: from.y + dy }) - angleAbout(pivot, from)),
+    };
   };
   const drag = usePointerDrag<GhostGrab>({
     onMove: (grab, { dxPx, dyPx }) => withGhost(dragged(grab, dxPx, dyPx)),
@@ -62,7 +77,11 @@ export function DrawingPad({ motion, frame, drawing, spot, tool, subjectAt, onDr
     onCancel: () => onDrawing(beforeDrag.current),
   });
   const draw = usePointerDrag<{ start: Spot; kind: Stroke['kind']; pxPerPx: number }>({
-    onMove: ({ start, pxPerPx }, { dxPx, dyPx }) => setWay((known) => [...(known.length === 0 ? [start] : known), { x: start.x + dxPx * pxPerPx, y: start.y + dyPx * pxPerPx }]),
+    onMove: ({ start, pxPerPx }, { dxPx, dyPx }) =>
+      setWay((known) => [
+        ...(known.length === 0 ? [start] : known),
+        { x: start.x + dxPx * pxPerPx, y: start.y + dyPx * pxPerPx },
+      ]),
     onEnd: ({ kind }) => {
       const stroke = strokeOf(kind, way, LEAST_PX);
       setWay([]);
@@ -77,7 +96,12 @@ export function DrawingPad({ motion, frame, drawing, spot, tool, subjectAt, onDr
     const ghost = drawing.ghosts.find((other) => other.subjectId === subjectId) ?? { subjectId, dx: 0, dy: 0, turn: 0 };
     const stands = pivotOnStage(motion, subject, frame);
     beforeDrag.current = drawing;
-    drag(event, { ghost, from, pivot: { x: stands.x + ghost.dx, y: stands.y + ghost.dy }, pxPerPx: widthPx / svg.getBoundingClientRect().width });
+    drag(event, {
+      ghost,
+      from,
+      pivot: { x: stands.x + ghost.dx, y: stands.y + ghost.dy },
+      pxPerPx: widthPx / svg.getBoundingClientRect().width,
+    });
   };
   const press = (event: PointerEvent<SVGSVGElement>): void => {
     const svg = event.currentTarget;
@@ -107,7 +131,11 @@ export function DrawingPad({ motion, frame, drawing, spot, tool, subjectAt, onDr
     event.preventDefault();
     event.stopPropagation();
     const by = event.shiftKey ? 10 : 1;
-    withGhost(event.altKey ? { ...ghost, turn: ghost.turn + way[0] * by } : { ...ghost, dx: ghost.dx + way[0] * by, dy: ghost.dy + way[1] * by });
+    withGhost(
+      event.altKey
+        ? { ...ghost, turn: ghost.turn + way[0] * by }
+        : { ...ghost, dx: ghost.dx + way[0] * by, dy: ghost.dy + way[1] * by },
+    );
   };
 
   const underWay = tool && tool !== 'pose' && tool !== 'spot' ? strokeOf(tool, way, LEAST_PX) : null;
@@ -119,13 +147,20 @@ export function DrawingPad({ motion, frame, drawing, spot, tool, subjectAt, onDr
       className={`absolute inset-0 h-full w-full ${tool ? 'cursor-crosshair touch-none' : 'pointer-events-none'}`}
       onPointerDown={press}
     >
-      <DrawnStrokes strokes={underWay ? [...drawing.strokes, underWay] : drawing.strokes} spot={spot} stageWidthPx={widthPx} />
+      <DrawnStrokes
+        strokes={underWay ? [...drawing.strokes, underWay] : drawing.strokes}
+        spot={spot}
+        stageWidthPx={widthPx}
+      />
       {tool === 'pose' &&
         drawing.ghosts.map((ghost) => {
           const stands = standing(ghost);
           if (!stands) return null;
           const angle = ((ghost.turn - 90) * Math.PI) / 180;
-          const knob = { x: stands.x + Math.cos(angle) * width * HANDLE_AT, y: stands.y + Math.sin(angle) * width * HANDLE_AT };
+          const knob = {
+            x: stands.x + Math.cos(angle) * width * HANDLE_AT,
+            y: stands.y + Math.sin(angle) * width * HANDLE_AT,
+          };
           return (
             <g
               key={ghost.subjectId}
@@ -135,7 +170,14 @@ export function DrawingPad({ motion, frame, drawing, spot, tool, subjectAt, onDr
               aria-description="Arrow keys move it, with Shift by ten; with Alt, left and right turn it."
               onKeyDown={(event) => nudge(event, ghost)}
             >
-              <line x1={stands.x} y1={stands.y} x2={knob.x} y2={knob.y} stroke={DRAWING_COLOUR} strokeWidth={width * 0.5} />
+              <line
+                x1={stands.x}
+                y1={stands.y}
+                x2={knob.x}
+                y2={knob.y}
+                stroke={DRAWING_COLOUR}
+                strokeWidth={width * 0.5}
+              />
               <circle cx={stands.x} cy={stands.y} r={width * 1.4} fill={DRAWING_COLOUR} />
               <circle
                 cx={knob.x}

@@ -32,11 +32,27 @@ export function DrawingTools({ tool, drawing, hasSpot, onTool, onDrawing, onSpot
   return (
     <div role="group" aria-label="Draw over the frame" className="flex items-center gap-1">
       {TOOLS.map(({ tool: own, label, says, Icon }) => (
-        <Toggle key={own} small square on={tool === own} aria-label={label} tip={`${label}: ${says}`} onClick={() => onTool(tool === own ? null : own)}>
+        <Toggle
+          key={own}
+          small
+          square
+          on={tool === own}
+          aria-label={label}
+          tip={`${label}: ${says}`}
+          onClick={() => onTool(tool === own ? null : own)}
+        >
           <Icon size={14} />
         </Toggle>
       ))}
-      <Button small square kind="quiet" aria-label="Take back the last line" tip="Take back the last line" disabledReason={nothing && 'Nothing is drawn.'} onClick={back}>
+      <Button
+        small
+        square
+        kind="quiet"
+        aria-label="Take back the last line"
+        tip="Take back the last line"
+        disabledReason={nothing && 'Nothing is drawn.'}
+        onClick={back}
+      >
         <Undo2 size={14} />
       </Button>
       {!nothing && (

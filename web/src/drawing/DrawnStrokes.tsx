@@ -2,7 +2,15 @@ import type { Drawing, Stroke } from '@undulan/contract';
 import { DRAWING_COLOUR, lineWidthOn, pathsOf, type Spot } from './strokes.ts';
 
 /** Lines drawn over a frame, inside an SVG in stage pixels; the spot a note is pinned to as a ring. */
-export function DrawnStrokes({ strokes, spot, stageWidthPx }: { strokes: readonly Stroke[]; spot: Spot | null; stageWidthPx: number }) {
+export function DrawnStrokes({
+  strokes,
+  spot,
+  stageWidthPx,
+}: {
+  strokes: readonly Stroke[];
+  spot: Spot | null;
+  stageWidthPx: number;
+}) {
   const width = lineWidthOn(stageWidthPx);
   return (
     <g fill={DRAWING_COLOUR} stroke={DRAWING_COLOUR} strokeLinecap="round" strokeLinejoin="round">

@@ -24,9 +24,25 @@ function Pad() {
   useEffect(() => report(drawn, pinned));
   return (
     <Tooltip.Provider>
-      <DrawingTools tool={tool} drawing={drawn} hasSpot={pinned !== null} onTool={setTool} onDrawing={setDrawn} onSpotGone={() => setPinned(null)} />
+      <DrawingTools
+        tool={tool}
+        drawing={drawn}
+        hasSpot={pinned !== null}
+        onTool={setTool}
+        onDrawing={setDrawn}
+        onSpotGone={() => setPinned(null)}
+      />
       <canvas />
-      <DrawingPad motion={motion} frame={1} drawing={drawn} spot={pinned} tool={tool} subjectAt={({ x, y }) => (Math.hypot(x - 300, y - 200) < 60 ? 'glass' : null)} onDrawing={setDrawn} onSpot={setPinned} />
+      <DrawingPad
+        motion={motion}
+        frame={1}
+        drawing={drawn}
+        spot={pinned}
+        tool={tool}
+        subjectAt={({ x, y }) => (Math.hypot(x - 300, y - 200) < 60 ? 'glass' : null)}
+        onDrawing={setDrawn}
+        onSpot={setPinned}
+      />
     </Tooltip.Provider>
   );
 }
@@ -37,11 +53,23 @@ function sweep(on: Element, points: [number, number][], end: 'up' | 'escape' = '
   const [first, ...rest] = points.map(([clientX, clientY]) => ({ clientX, clientY, pointerId: 1, button: 0 }));
   act(() => void fireEvent.pointerDown(on, first));
   for (const point of rest) act(() => void fireEvent.pointerMove(window, point));
-  act(() => void (end === 'up' ? fireEvent.pointerUp(window, rest.at(-1)) : fireEvent.keyDown(window, { key: 'Escape' })));
+  act(
+    () => void (end === 'up' ? fireEvent.pointerUp(window, rest.at(-1)) : fireEvent.keyDown(window, { key: 'Escape' })),
+  );
 }
 
 beforeEach(() => {
-  vi.spyOn(Element.prototype, 'getBoundingClientRect').mockReturnValue({ left: 0, top: 0, width: 480, height: 270, right: 480, bottom: 270, x: 0, y: 0, toJSON: () => '' });
+  vi.spyOn(Element.prototype, 'getBoundingClientRect').mockReturnValue({
+    left: 0,
+    top: 0,
+    width: 480,
+    height: 270,
+    right: 480,
+    bottom: 270,
+    x: 0,
+    y: 0,
+    toJSON: () => '',
+  });
   render(<Pad />);
 });
 afterEach(() => {
@@ -53,16 +81,48 @@ const over = (): Element => screen.getByRole('group', { name: 'Drawing over the 
 
 test('an arrow, an arc and a pen line are drawn in stage pixels; the last is taken back, or all of them; Escape draws nothing', () => {
   choose('Arrow');
-  sweep(over(), [[10, 20], [60, 20], [110, 20]]);
-  expect(drawing.strokes).toEqual([{ kind: 'arrow', points: [{ x: 20, y: 40 }, { x: 220, y: 40 }] }]);
+  sweep(over(), [
+    [10, 20],
+    [60, 20],
+    [110, 20],
+  ]);
+  expect(drawing.strokes).toEqual([
+    {
+      kind: 'arrow',
+      points: [
+        { x: 20, y: 40 },
+        { x: 220, y: 40 },
+      ],
+    },
+  ]);
   choose('Arc');
-  sweep(over(), [[0, 50], [50, 0], [100, 50]]);
+  sweep(over(), [
+    [0, 50],
+    [50, 0],
+    [100, 50],
+  ]);
   expect(drawing.strokes[1]!.points[1]).toEqual({ x: 100, y: 0 });
   choose('Pen');
-  sweep(over(), [[0, 0], [40, 40]], 'escape');
+  sweep(
+    over(),
+    [
+      [0, 0],
+      [40, 40],
+    ],
+    'escape',
+  );
   expect(drawing.strokes).toHaveLength(2);
-  sweep(over(), [[0, 0], [40, 40]]);
-  expect(drawing.strokes[2]).toEqual({ kind: 'pen', points: [{ x: 0, y: 0 }, { x: 80, y: 80 }] });
+  sweep(over(), [
+    [0, 0],
+    [40, 40],
+  ]);
+  expect(drawing.strokes[2]).toEqual({
+    kind: 'pen',
+    points: [
+      { x: 0, y: 0 },
+      { x: 80, y: 80 },
+    ],
+  });
   choose('Take back the last line');
   expect(drawing.strokes.map(({ kind }) => kind)).toEqual(['arrow', 'arc']);
   choose('Clear');
@@ -72,18 +132,36 @@ test('an arrow, an arc and a pen line are drawn in stage pixels; the last is tak
 
 test('a subject’s corrected pose is dragged from where it is, turned by its handle, moved by keys, and let go by Escape', () => {
   choose('Pose');
-  sweep(over(), [[20, 20], [60, 60]]);
+  sweep(over(), [
+    [20, 20],
+    [60, 60],
+  ]);
   expect(drawing.ghosts, 'nothing stands there').toEqual([]);
-  sweep(over(), [[150, 100], [170, 105], [190, 110]]);
+  sweep(over(), [
+    [150, 100],
+    [170, 105],
+    [190, 110],
+  ]);
   expect(drawing.ghosts).toEqual([{ subjectId: 'glass', dx: 80, dy: 20, turn: 0 }]);
   const ghost = screen.getByRole('button', { name: 'Corrected pose' });
   // The handle stands above the pivot, which is at 380, 220 of the stage: from straight up to straight right.
-  sweep(ghost.querySelector('circle:last-child')!, [[190, 70], [220, 80], [230, 110]]);
+  sweep(ghost.querySelector('circle:last-child')!, [
+    [190, 70],
+    [220, 80],
+    [230, 110],
+  ]);
   expect(drawing.ghosts[0]!.turn).toBe(90);
   fireEvent.keyDown(ghost, { key: 'ArrowLeft', shiftKey: true });
   fireEvent.keyDown(ghost, { key: 'ArrowRight', altKey: true });
   expect(drawing.ghosts[0]).toEqual({ subjectId: 'glass', dx: 70, dy: 20, turn: 91 });
-  sweep(over(), [[185, 110], [300, 200]], 'escape');
+  sweep(
+    over(),
+    [
+      [185, 110],
+      [300, 200],
+    ],
+    'escape',
+  );
   expect(drawing.ghosts[0]).toEqual({ subjectId: 'glass', dx: 70, dy: 20, turn: 91 });
 });
 

@@ -14,12 +14,19 @@ test('a hand’s way becomes a pen line, an arrow from its start to its end, or 
 
 test('points kept of a way are apart, begin where it begins and end where it ends', () => {
   fc.assert(
-    fc.property(fc.array(fc.record({ x: fc.integer({ min: 0, max: 960 }), y: fc.integer({ min: 0, max: 540 }) }), { minLength: 2, maxLength: 60 }), (points) => {
-      const kept = thinned(points, 3);
-      expect(kept[0]).toBe(points[0]);
-      expect(kept.at(-1)).toEqual(points.at(-1));
-      for (const [i, point] of kept.slice(1, -1).entries()) expect(Math.hypot(point.x - kept[i]!.x, point.y - kept[i]!.y)).toBeGreaterThanOrEqual(3);
-    }),
+    fc.property(
+      fc.array(fc.record({ x: fc.integer({ min: 0, max: 960 }), y: fc.integer({ min: 0, max: 540 }) }), {
+        minLength: 2,
+        maxLength: 60,
+      }),
+      (points) => {
+        const kept = thinned(points, 3);
+        expect(kept[0]).toBe(points[0]);
+        expect(kept.at(-1)).toEqual(points.at(-1));
+        for (const [i, point] of kept.slice(1, -1).entries())
+          expect(Math.hypot(point.x - kept[i]!.x, point.y - kept[i]!.y)).toBeGreaterThanOrEqual(3);
+      },
+    ),
   );
 });
 

@@ -64,8 +64,18 @@ export interface StrokePaths {
 /** A stroke as SVG paths, in stage pixels. */
 export function pathsOf({ kind, points }: Stroke, widthPx: number): StrokePaths {
   const [first, last] = [points[0]!, points.at(-1)!];
-  if (kind === 'pen') return { fill: outlinePath(getStroke(points.map(({ x, y }) => [x, y]), { size: widthPx * 1.6, thinning: 0.2, smoothing: 0.6, streamline: 0.35 })), line: null };
-  if (kind === 'arrow') return { fill: headPath(first, last, widthPx), line: `M${first.x} ${first.y}L${last.x} ${last.y}` };
+  if (kind === 'pen')
+    return {
+      fill: outlinePath(
+        getStroke(
+          points.map(({ x, y }) => [x, y]),
+          { size: widthPx * 1.6, thinning: 0.2, smoothing: 0.6, streamline: 0.35 },
+        ),
+      ),
+      line: null,
+    };
+  if (kind === 'arrow')
+    return { fill: headPath(first, last, widthPx), line: `M${first.x} ${first.y}L${last.x} ${last.y}` };
   // The parabola through the three points that passes the middle one half-way.
   const mid = points[1]!;
   const control = { x: 2 * mid.x - (first.x + last.x) / 2, y: 2 * mid.y - (first.y + last.y) / 2 };
@@ -80,6 +90,7 @@ function headPath(from: Spot, to: Spot, widthPx: number): string {
   const length = Math.hypot(to.x - from.x, to.y - from.y) || 1;
   const [ux, uy] = [(to.x - from.x) / length, (to.y - from.y) / length];
   const size = widthPx * HEAD;
-  const at = (along: number, across: number): string => `${(to.x - ux * along - uy * across).toFixed(1)} ${(to.y - uy * along + ux * across).toFixed(1)}`;
+  const at = (along: number, across: number): string =>
+    `${(to.x - ux * along - uy * across).toFixed(1)} ${(to.y - uy * along + ux * across).toFixed(1)}`;
   return `M${to.x} ${to.y}L${at(size, size * 0.45)}L${at(size, -size * 0.45)}Z`;
 }

@@ -1,9 +1,31 @@
-import { channelOf, createChannel, createKey, createMotion, createSubject, sampleChannel, type KeyRef, type MotionDocument } from '@undulan/core';
+import {
+  channelOf,
+  createChannel,
+  createKey,
+  createMotion,
+  createSubject,
+  sampleChannel,
+  type KeyRef,
+  type MotionDocument,
+} from '@undulan/core';
 import { beforeEach, expect, test } from 'vitest';
 import { createStore, type Store } from '../app/store.ts';
 import { opened } from './editing.slice.ts';
 import {
-  copied, edited, keysSelected, leftUnkeyed, previewed, rowsChanged, selectKeyRows, selectOpenChannels, selectPictureMotion, selectShownMotion, selectUndoName, undone, unkeyedDropped, type EditRequest,
+  copied,
+  edited,
+  keysSelected,
+  leftUnkeyed,
+  previewed,
+  rowsChanged,
+  selectKeyRows,
+  selectOpenChannels,
+  selectPictureMotion,
+  selectShownMotion,
+  selectUndoName,
+  undone,
+  unkeyedDropped,
+  type EditRequest,
 } from './index.ts';
 
 const LOOK = { shape: 'disc', widthPx: 90, heightPx: 30, fill: '#9a6b00' } as const;
@@ -12,18 +34,37 @@ const Y = { subjectId: 'bowl', channelId: 'position.y' } as const;
 function belt(): MotionDocument {
   const dish = (id: string) => {
     const subject = createSubject(id, id, LOOK, { x: 0, y: 0 });
-    return { ...subject, channels: subject.channels.map((channel) => (channel.id === 'position.y' ? createChannel('position.y', 0, [createKey(1, 0, { leave: 'linear' }), createKey(13, 120, { leave: 'linear' }), createKey(25, 240)]) : channel)) };
+    return {
+      ...subject,
+      channels: subject.channels.map((channel) =>
+        channel.id === 'position.y'
+          ? createChannel('position.y', 0, [
+              createKey(1, 0, { leave: 'linear' }),
+              createKey(13, 120, { leave: 'linear' }),
+              createKey(25, 240),
+            ])
+          : channel,
+      ),
+    };
   };
   return createMotion([dish('bowl'), dish('plate')]);
 }
 
 let store: Store;
 const editing = () => store.getState().editing;
-const open = (id: string): void => void store.dispatch(opened({ source: { kind: 'draft', id }, stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion: belt(), details: null } } }));
-const framesOf = (subjectId: string): number[] => channelOf(editing().work!.motion, subjectId, 'position.y').keys.map((key) => key.frame);
+const open = (id: string): void =>
+  void store.dispatch(
+    opened({
+      source: { kind: 'draft', id },
+      stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion: belt(), details: null } },
+    }),
+  );
+const framesOf = (subjectId: string): number[] =>
+  channelOf(editing().work!.motion, subjectId, 'position.y').keys.map((key) => key.frame);
 const run = (request: EditRequest): void => void store.dispatch(edited(request));
 const at = (frame: number, subjectId = 'bowl'): KeyRef => ({ ...Y, subjectId, frame });
-const pictured = (frame: number): number => sampleChannel(channelOf(selectPictureMotion(store.getState())!, 'bowl', 'position.y'), frame);
+const pictured = (frame: number): number =>
+  sampleChannel(channelOf(selectPictureMotion(store.getState())!, 'bowl', 'position.y'), frame);
 
 beforeEach(() => {
   store = createStore();
@@ -40,7 +81,12 @@ test('an unkeyed change is what the picture shows on every frame; the motion and
 });
 
 test('keying the channel ends an unkeyed change; moving its keys does not, nor does undo', () => {
-  store.dispatch(leftUnkeyed([{ ...Y, value: 77 }, { subjectId: 'plate', channelId: 'rotation', value: 5 }]));
+  store.dispatch(
+    leftUnkeyed([
+      { ...Y, value: 77 },
+      { subjectId: 'plate', channelId: 'rotation', value: 5 },
+    ]),
+  );
   run({ operation: 'moveKeys', args: [[at(25)], 2] });
   expect(editing().unkeyed.length).toBe(2);
   store.dispatch(undone());
@@ -82,7 +128,10 @@ test('filters count the rows they hide, and ripple takes along what is shown alo
   store.dispatch(rowsChanged({ hidden: ['plate'] }));
   expect(selectKeyRows(store.getState())).toMatchObject({ hiddenCount: 2 });
   run({ operation: 'rippleFrom', args: [[at(13)], 4, selectOpenChannels(store.getState())] });
-  expect([framesOf('bowl'), framesOf('plate')]).toEqual([[1, 17, 29], [1, 13, 25]]);
+  expect([framesOf('bowl'), framesOf('plate')]).toEqual([
+    [1, 17, 29],
+    [1, 13, 25],
+  ]);
   expect(editing().selectedKeys).toEqual([at(17)]);
   expect(selectUndoName(store.getState())).toBe('move keys and all after');
 });

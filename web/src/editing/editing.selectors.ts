@@ -1,5 +1,13 @@
 import { createSelector } from '@reduxjs/toolkit';
-import { createChannel, findSubject, sameChannel, type Channel, type KeyRef, type MotionDocument, type Subject } from '@undulan/core';
+import {
+  createChannel,
+  findSubject,
+  sameChannel,
+  type Channel,
+  type KeyRef,
+  type MotionDocument,
+  type Subject,
+} from '@undulan/core';
 import type { RootState } from '../app/store.ts';
 import { keyRows, openChannels } from './rows.ts';
 
@@ -12,14 +20,19 @@ export const selectWork = (state: RootState) => state.editing.work;
 export const selectMotion = (state: RootState): MotionDocument | null => state.editing.work?.motion ?? null;
 
 /** The document to draw: with the gesture under way, if there is one. */
-export const selectShownMotion = (state: RootState): MotionDocument | null => state.editing.preview ?? selectMotion(state);
+export const selectShownMotion = (state: RootState): MotionDocument | null =>
+  state.editing.preview ?? selectMotion(state);
 
 /** Whether a gesture is under way: what is shown is not settled. */
 export const selectUnderWay = (state: RootState): boolean => state.editing.preview !== null;
 
 /** The document as the picture shows it: with changes that are not keyed yet, whatever the frame, unless a gesture is at those channels. */
 export const selectPictureMotion = createSelector(
-  [selectShownMotion, (state: RootState) => state.editing.unkeyed, (state: RootState) => (state.editing.preview ? state.editing.previewKeys : NO_KEYS)],
+  [
+    selectShownMotion,
+    (state: RootState) => state.editing.unkeyed,
+    (state: RootState) => (state.editing.preview ? state.editing.previewKeys : NO_KEYS),
+  ],
   (motion, unkeyed, underWay): MotionDocument | null => {
     const shown = unkeyed.filter((value) => !underWay.some((key) => sameChannel(key, value)));
     if (!motion || shown.length === 0) return motion;
@@ -27,7 +40,10 @@ export const selectPictureMotion = createSelector(
       const own = shown.filter((value) => value.subjectId === subject.id);
       if (own.length === 0) return subject;
       const channels = subject.channels.filter((channel) => !own.some((value) => value.channelId === channel.id));
-      return { ...subject, channels: [...channels, ...own.map((value) => createChannel(value.channelId, value.value))] };
+      return {
+        ...subject,
+        channels: [...channels, ...own.map((value) => createChannel(value.channelId, value.value))],
+      };
     });
     return { ...motion, subjects };
   },
@@ -57,7 +73,8 @@ export const selectSettledSubject = createSelector(
 );
 
 /** The keys to show as selected: during a gesture where they would be. */
-export const selectShownKeys = (state: RootState) => (state.editing.preview ? state.editing.previewKeys : state.editing.selectedKeys);
+export const selectShownKeys = (state: RootState) =>
+  state.editing.preview ? state.editing.previewKeys : state.editing.selectedKeys;
 
 /** The selected subject's channels that have keys. */
 export const selectKeyedChannels = createSelector([selectSubject], (subject): Channel[] =>
@@ -73,5 +90,7 @@ export const selectActiveChannel = createSelector(
 
 export const selectIsDirty = (state: RootState): boolean => state.editing.revision !== state.editing.savedRevision;
 
-export const selectUndoName = (state: RootState): string | null => state.editing.history.steps[state.editing.history.done - 1]?.name ?? null;
-export const selectRedoName = (state: RootState): string | null => state.editing.history.steps[state.editing.history.done]?.name ?? null;
+export const selectUndoName = (state: RootState): string | null =>
+  state.editing.history.steps[state.editing.history.done - 1]?.name ?? null;
+export const selectRedoName = (state: RootState): string | null =>
+  state.editing.history.steps[state.editing.history.done]?.name ?? null;

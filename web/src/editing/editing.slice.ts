@@ -1,7 +1,23 @@
 import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 import type { ExerciseDetails, StoredWork, Work } from '@undulan/contract';
 import {
-  CHANNELS, copyKeys, EMPTY_HISTORY, keepWithin, recordStep, redoStep, sameChannel, sameKey, undoStep, type Clip, type EaseShape, type Edit, type History, type KeyRef, type Limits, type KeyValue, type MotionDocument,
+  CHANNELS,
+  copyKeys,
+  EMPTY_HISTORY,
+  keepWithin,
+  recordStep,
+  redoStep,
+  sameChannel,
+  sameKey,
+  undoStep,
+  type Clip,
+  type EaseShape,
+  type Edit,
+  type History,
+  type KeyRef,
+  type Limits,
+  type KeyValue,
+  type MotionDocument,
 } from '@undulan/core';
 import { rootReducer } from '../app/root-reducer.ts';
 import { editName, runEdit, type EditRequest } from './operations.ts';
@@ -139,7 +155,10 @@ const slice = createSlice({
   name: 'editing',
   initialState,
   reducers: {
-    opened: ({ clip, easeClip, limits, source: before }, { payload: { source, stored } }: PayloadAction<Opened>): EditingState => ({
+    opened: (
+      { clip, easeClip, limits, source: before },
+      { payload: { source, stored } }: PayloadAction<Opened>,
+    ): EditingState => ({
       ...initialState,
       clip,
       easeClip,
@@ -170,7 +189,9 @@ const slice = createSlice({
       const before = original(state).work!;
       const edit = runWithin(original(state), before.motion, payload);
       const locked = lockedChange(original(state).rows, before.motion, edit.motion);
-      state.refused = locked ? `The row ${CHANNELS[locked.channelId].label} is locked: unlock it to change its keys.` : (edit.refused ?? null);
+      state.refused = locked
+        ? `The row ${CHANNELS[locked.channelId].label} is locked: unlock it to change its keys.`
+        : (edit.refused ?? null);
       if (state.refused) {
         state.preview = null;
         return;
@@ -179,7 +200,8 @@ const slice = createSlice({
       state.gaveWay = edit.gaveWay;
       if (edit.keys.length > 0) state.selectedKeys = edit.keys;
       // A change that has its key is one no more.
-      if (payload.operation === 'setKeys') state.unkeyed = state.unkeyed.filter((value) => !edit.keys.some((key) => sameChannel(key, value)));
+      if (payload.operation === 'setKeys')
+        state.unkeyed = state.unkeyed.filter((value) => !edit.keys.some((key) => sameChannel(key, value)));
     },
     previewed: (state, { payload }: PayloadAction<EditRequest | null>) => {
       const before = original(state).work;
@@ -191,7 +213,9 @@ const slice = createSlice({
     detailsChanged: (state, { payload }: PayloadAction<Partial<ExerciseDetails>>) => {
       const before = original(state).work;
       if (!before?.details) return;
-      const name = Object.keys(payload).map((key) => DETAIL_NAMES[key as keyof ExerciseDetails]).join(', ');
+      const name = Object.keys(payload)
+        .map((key) => DETAIL_NAMES[key as keyof ExerciseDetails])
+        .join(', ');
       // What is set to nothing is not said any more: documents hold no undefined.
       const said = Object.entries({ ...before.details, ...payload }).filter(([, value]) => value !== undefined);
       step(state, name, { ...before, details: Object.fromEntries(said) as ExerciseDetails });
@@ -214,7 +238,10 @@ const slice = createSlice({
       const { keys, add } = payload;
       const toggled = (ref: KeyRef): boolean => keys.some((key) => sameKey(key, ref));
       state.selectedKeys = add
-        ? [...state.selectedKeys.filter((ref) => !toggled(ref)), ...keys.filter((key) => !state.selectedKeys.some((ref) => sameKey(ref, key)))]
+        ? [
+            ...state.selectedKeys.filter((ref) => !toggled(ref)),
+            ...keys.filter((key) => !state.selectedKeys.some((ref) => sameKey(ref, key))),
+          ]
         : keys;
       const last = keys.at(-1);
       if (last) {
@@ -242,7 +269,9 @@ const slice = createSlice({
     },
     /** Values left unkeyed; those of a channel take the place of its earlier one. */
     leftUnkeyed: (state, { payload }: PayloadAction<KeyValue[]>) => {
-      const there = payload.filter((value) => state.work?.motion.subjects.some((subject) => subject.id === value.subjectId));
+      const there = payload.filter((value) =>
+        state.work?.motion.subjects.some((subject) => subject.id === value.subjectId),
+      );
       state.unkeyed = [...state.unkeyed.filter((value) => !there.some((other) => sameChannel(other, value))), ...there];
       state.question = null;
       state.preview = null;
@@ -313,6 +342,30 @@ const DETAIL_NAMES: Record<keyof ExerciseDetails, string> = {
 rootReducer.inject(slice);
 
 export const {
-  opened, closed, limited, copied, easeCopied, rowsChanged, rippleToggled, sharesToggled, leftUnkeyed, unkeyedDropped, broughtBack, edited, previewed, detailsChanged, undone, redone, keysSelected, subjectSelected, channelSelected, recordToggled, asked,
-  saving, saved, notSaved, mineKept, targetUnlocked,
+  opened,
+  closed,
+  limited,
+  copied,
+  easeCopied,
+  rowsChanged,
+  rippleToggled,
+  sharesToggled,
+  leftUnkeyed,
+  unkeyedDropped,
+  broughtBack,
+  edited,
+  previewed,
+  detailsChanged,
+  undone,
+  redone,
+  keysSelected,
+  subjectSelected,
+  channelSelected,
+  recordToggled,
+  asked,
+  saving,
+  saved,
+  notSaved,
+  mineKept,
+  targetUnlocked,
 } = slice.actions;

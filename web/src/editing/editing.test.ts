@@ -1,28 +1,70 @@
 import type { ExerciseDetails, StoredWork, Work } from '@undulan/contract';
-import { channelOf, createChannel, createKey, createMotion, createSubject, HISTORY_LIMIT, USUAL_LIMITS, type KeyRef, type MotionDocument } from '@undulan/core';
+import {
+  channelOf,
+  createChannel,
+  createKey,
+  createMotion,
+  createSubject,
+  HISTORY_LIMIT,
+  USUAL_LIMITS,
+  type KeyRef,
+  type MotionDocument,
+} from '@undulan/core';
 import fc from 'fast-check';
 import { beforeEach, expect, test } from 'vitest';
 import { createStore, type Store } from '../app/store.ts';
 import { broughtBack, closed, limited, opened } from './editing.slice.ts';
 import {
-  changedValues, detailsChanged, edited, editForValues, keysSelected, previewed, recordToggled, redone, selectActiveChannel, selectIsDirty, selectKeyedChannels, selectRedoName, selectShownKeys, selectShownMotion,
-  selectUndoName, subjectSelected, undone, type EditRequest,
+  changedValues,
+  detailsChanged,
+  edited,
+  editForValues,
+  keysSelected,
+  previewed,
+  recordToggled,
+  redone,
+  selectActiveChannel,
+  selectIsDirty,
+  selectKeyedChannels,
+  selectRedoName,
+  selectShownKeys,
+  selectShownMotion,
+  selectUndoName,
+  subjectSelected,
+  undone,
+  type EditRequest,
 } from './index.ts';
 
 const LOOK = { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' } as const;
 const X = { subjectId: 'glass', channelId: 'position.x' } as const;
-const DETAILS: ExerciseDetails = { title: 'Tea glass', brief: '', tolerances: { keyFrames: 1, spacingPercent: 4 }, modelShown: 'always' };
+const DETAILS: ExerciseDetails = {
+  title: 'Tea glass',
+  brief: '',
+  tolerances: { keyFrames: 1, spacingPercent: 4 },
+  modelShown: 'always',
+};
 
 const at = (frame: number): KeyRef => ({ ...X, frame });
-const setKey = (frame: number, value: number): EditRequest => ({ operation: 'setKeys', args: [frame, [{ ...X, value }]] });
+const setKey = (frame: number, value: number): EditRequest => ({
+  operation: 'setKeys',
+  args: [frame, [{ ...X, value }]],
+});
 
 function scene(): MotionDocument {
   const counter = { ...createSubject('counter', 'Counter', LOOK, { x: 480, y: 440 }), locked: true };
-  return createMotion([counter, createSubject('glass', 'Tea glass', LOOK, { x: 130, y: 379 }), createSubject('spoon', 'Spoon', LOOK, { x: 300, y: 300 })]);
+  return createMotion([
+    counter,
+    createSubject('glass', 'Tea glass', LOOK, { x: 130, y: 379 }),
+    createSubject('spoon', 'Spoon', LOOK, { x: 300, y: 300 }),
+  ]);
 }
 
 function stored(work: Partial<Work> = {}): StoredWork {
-  return { version: 4, history: { first: 0, steps: [], done: 0 }, work: { motion: scene(), details: DETAILS, ...work } };
+  return {
+    version: 4,
+    history: { first: 0, steps: [], done: 0 },
+    work: { motion: scene(), details: DETAILS, ...work },
+  };
 }
 
 let store: Store;
@@ -74,7 +116,9 @@ test('an edit that changes nothing is no step, and undoing nothing is harmless',
 
 test('undoing all of any run of edits brings back the work as it was, redoing all as it became', () => {
   const anyEdit = fc.oneof(
-    fc.record({ frame: fc.integer({ min: 1, max: 25 }), value: fc.integer({ min: -99, max: 999 }) }).map(({ frame, value }) => setKey(frame, value)),
+    fc
+      .record({ frame: fc.integer({ min: 1, max: 25 }), value: fc.integer({ min: -99, max: 999 }) })
+      .map(({ frame, value }) => setKey(frame, value)),
     fc.constantFrom<EditRequest>(
       { operation: 'setLeave', args: [[at(1), at(9)], 'linear'] },
       { operation: 'deleteKeys', args: [[at(9)]] },
@@ -153,7 +197,9 @@ test('selections add and take away with Shift, follow the keys, and lose those t
 
 test('the curve is about the chosen channel, else the first keyed one, else the first', () => {
   expect(selectActiveChannel(store.getState())!.id).toBe('position.x');
-  store.dispatch(edited({ operation: 'setKeys', args: [3, [{ subjectId: 'glass', channelId: 'rotation', value: 5 }]] }));
+  store.dispatch(
+    edited({ operation: 'setKeys', args: [3, [{ subjectId: 'glass', channelId: 'rotation', value: 5 }]] }),
+  );
   expect(selectActiveChannel(store.getState())!.id).toBe('rotation');
   expect(selectKeyedChannels(store.getState()).map((channel) => channel.id)).toEqual(['rotation']);
   store.dispatch(keysSelected({ keys: [{ ...X, frame: 1 }] }));
@@ -161,8 +207,16 @@ test('the curve is about the chosen channel, else the first keyed one, else the 
 });
 
 test('only values that differ are changed; with Record off a moving channel is asked about and a still one rests elsewhere', () => {
-  const motion = createMotion([{ ...createSubject('glass', 'Glass', LOOK, { x: 0, y: 50 }), channels: [createChannel('position.x', 0, [createKey(1, 0), createKey(9, 80)]), createChannel('position.y', 50)] }]);
-  const values = [{ ...X, value: 80 }, { ...X, channelId: 'position.y' as const, value: 60 }];
+  const motion = createMotion([
+    {
+      ...createSubject('glass', 'Glass', LOOK, { x: 0, y: 50 }),
+      channels: [createChannel('position.x', 0, [createKey(1, 0), createKey(9, 80)]), createChannel('position.y', 50)],
+    },
+  ]);
+  const values = [
+    { ...X, value: 80 },
+    { ...X, channelId: 'position.y' as const, value: 60 },
+  ];
   const changed = changedValues(motion, values, 9);
   expect(changed).toEqual([values[1]]);
   expect(editForValues(motion, true, changed, 9)).toEqual({ operation: 'setKeys', args: [9, changed] });

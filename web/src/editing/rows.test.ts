@@ -6,15 +6,27 @@ const LOOK = { shape: 'disc', widthPx: 80, heightPx: 20, fill: '#9a6b00' } as co
 
 function dish(id: string, locked = false): Subject {
   const subject = createSubject(id, id, LOOK, { x: 0, y: 0 });
-  return { ...subject, locked, channels: subject.channels.map((channel) => (channel.id === 'position.x' || channel.id === 'rotation' ? createChannel(channel.id, 0, [createKey(1, 0), createKey(25, 90)]) : channel)) };
+  return {
+    ...subject,
+    locked,
+    channels: subject.channels.map((channel) =>
+      channel.id === 'position.x' || channel.id === 'rotation'
+        ? createChannel(channel.id, 0, [createKey(1, 0), createKey(25, 90)])
+        : channel,
+    ),
+  };
 }
 
 const BELT = createMotion([dish('counter', true), dish('bowl'), dish('plate')]);
-const names = (state = PLAIN_ROWS, selected: string | null = null, motion = BELT): string[] => keyRows(motion, state, selected).rows.map((row) => row.name);
+const names = (state = PLAIN_ROWS, selected: string | null = null, motion = BELT): string[] =>
+  keyRows(motion, state, selected).rows.map((row) => row.name);
 
 test('every subject that can be keyed has a row with its keyed channels beneath; scenery has none', () => {
   expect(names()).toEqual(['bowl', 'bowl/position.x', 'bowl/rotation', 'plate', 'plate/position.x', 'plate/rotation']);
-  expect(names(PLAIN_ROWS, null, createMotion([dish('counter', true), dish('bowl')]))).toEqual(['bowl/position.x', 'bowl/rotation']);
+  expect(names(PLAIN_ROWS, null, createMotion([dish('counter', true), dish('bowl')]))).toEqual([
+    'bowl/position.x',
+    'bowl/rotation',
+  ]);
 });
 
 test('what filters keep away is counted; folding keeps nothing away', () => {
@@ -30,15 +42,22 @@ test('what filters keep away is counted; folding keeps nothing away', () => {
 });
 
 test('gestures over all rows reach folded rows, not hidden or locked ones', () => {
-  const open = openChannels(BELT, { ...PLAIN_ROWS, folded: ['bowl'], locked: ['bowl/rotation'], hidden: ['plate/rotation'] }, null);
+  const open = openChannels(
+    BELT,
+    { ...PLAIN_ROWS, folded: ['bowl'], locked: ['bowl/rotation'], hidden: ['plate/rotation'] },
+    null,
+  );
   expect(open.map((ref) => `${ref.subjectId}/${ref.channelId}`)).toEqual(['bowl/position.x', 'plate/position.x']);
   expect(isLocked({ ...PLAIN_ROWS, locked: ['bowl'] }, { subjectId: 'bowl', channelId: 'opacity' })).toBe(true);
 });
 
 test('a change of a locked row is found, by its own lock or its subject’s; a change beside it is none', () => {
   const rows = { ...PLAIN_ROWS, locked: ['plate', 'bowl/rotation'] };
-  const moved = (subjectId: string, channelId: 'rotation' | 'position.x') => moveKeys(BELT, [{ subjectId, channelId, frame: 25 }], 3).motion;
+  const moved = (subjectId: string, channelId: 'rotation' | 'position.x') =>
+    moveKeys(BELT, [{ subjectId, channelId, frame: 25 }], 3).motion;
   expect(lockedChange(rows, BELT, moved('bowl', 'position.x'))).toBeNull();
   expect(lockedChange(rows, BELT, moved('bowl', 'rotation'))).toEqual({ subjectId: 'bowl', channelId: 'rotation' });
-  expect(lockedChange(rows, BELT, setKeys(BELT, 9, [{ subjectId: 'plate', channelId: 'opacity', value: 50 }]).motion)).toEqual({ subjectId: 'plate', channelId: 'opacity' });
+  expect(
+    lockedChange(rows, BELT, setKeys(BELT, 9, [{ subjectId: 'plate', channelId: 'opacity', value: 50 }]).motion),
+  ).toEqual({ subjectId: 'plate', channelId: 'opacity' });
 });

@@ -12,7 +12,9 @@ export interface RowState {
 
 export const PLAIN_ROWS: RowState = { folded: [], hidden: [], solo: [], locked: [], onlySelected: false };
 
-export type KeyRow = { kind: 'subject'; name: string; subject: Subject; folded: boolean } | { kind: 'channel'; name: string; subject: Subject; channel: Channel };
+export type KeyRow =
+  | { kind: 'subject'; name: string; subject: Subject; folded: boolean }
+  | { kind: 'channel'; name: string; subject: Subject; channel: Channel };
 
 export function rowName({ subjectId, channelId }: ChannelRef): string {
   return `${subjectId}/${channelId}`;
@@ -25,14 +27,20 @@ export function isLocked({ locked }: RowState, ref: ChannelRef): boolean {
 
 /** Subjects that can have keys, each with its keyed channels. Scenery has no rows. */
 function keyedSubjects(motion: MotionDocument): { subject: Subject; channels: Channel[] }[] {
-  return motion.subjects.filter((subject) => !subject.locked).map((subject) => ({ subject, channels: subject.channels.filter((channel) => channel.keys.length > 0) }));
+  return motion.subjects
+    .filter((subject) => !subject.locked)
+    .map((subject) => ({ subject, channels: subject.channels.filter((channel) => channel.keys.length > 0) }));
 }
 
 /**
  * The rows to show, subject by subject with its keyed channels beneath unless folded, and how many rows filters (hidden, solo, the selected subject only) keep away.
  * A motion of one subject needs no row for it.
  */
-export function keyRows(motion: MotionDocument, state: RowState, selectedId: string | null): { rows: KeyRow[]; hiddenCount: number } {
+export function keyRows(
+  motion: MotionDocument,
+  state: RowState,
+  selectedId: string | null,
+): { rows: KeyRow[]; hiddenCount: number } {
   const all = keyedSubjects(motion);
   const single = all.length === 1;
   const rows: KeyRow[] = [];
@@ -58,7 +66,9 @@ export function keyRows(motion: MotionDocument, state: RowState, selectedId: str
 /** The channels whose keys a gesture over all rows is about: shown (folded ones too) and not locked. */
 export function openChannels(motion: MotionDocument, state: RowState, selectedId: string | null): ChannelRef[] {
   const { rows } = keyRows(motion, { ...state, folded: [] }, selectedId);
-  return rows.flatMap((row) => (row.kind === 'channel' ? [{ subjectId: row.subject.id, channelId: row.channel.id }] : [])).filter((ref) => !isLocked(state, ref));
+  return rows
+    .flatMap((row) => (row.kind === 'channel' ? [{ subjectId: row.subject.id, channelId: row.channel.id }] : []))
+    .filter((ref) => !isLocked(state, ref));
 }
 
 /** The first locked channel whose keys differ between two motions. */
@@ -70,9 +80,9 @@ export function lockedChange(state: RowState, before: MotionDocument, after: Mot
     for (const channel of subject.channels) {
       const ref = { subjectId: subject.id, channelId: channel.id };
       const old = was.channels.find((other) => other.id === channel.id);
-      if (isLocked(state, ref) && old !== channel && JSON.stringify(old?.keys ?? []) !== JSON.stringify(channel.keys)) return ref;
+      if (isLocked(state, ref) && old !== channel && JSON.stringify(old?.keys ?? []) !== JSON.stringify(channel.keys))
+        return ref;
     }
   }
   return null;
 }
-

@@ -11,7 +11,12 @@ type Thunk<T> = (dispatch: Store['dispatch'], getState: () => RootState) => Prom
 /** What is to be written: what differs from what the server has, or all of it. */
 function unsaved({ base, work, history, version, targetMayChange }: EditingState): ChangeWork | SaveWork {
   if (!base) return { version, work: work!, history, targetMayChange };
-  return { version, changes: changesBetween(base.work, work), history: historyChange(base.history, history), targetMayChange };
+  return {
+    version,
+    changes: changesBetween(base.work, work),
+    history: historyChange(base.history, history),
+    targetMayChange,
+  };
 }
 
 /** Writes what is unsaved. One write at a time: changes made meanwhile are written by the next. Gives whether all is on the server. */
@@ -30,7 +35,8 @@ export function saveWork(): Thunk<boolean> {
     } catch (error) {
       if (getState().editing.source?.id !== source.id) return false;
       if (isProblem(error, 'stale-version') || isProblem(error, 'does-not-fit')) await meetTheirs(dispatch, getState);
-      else if (isProblem(error, 'target-has-takes')) dispatch(notSaved({ save: 'target-locked', problem: explain(error) }));
+      else if (isProblem(error, 'target-has-takes'))
+        dispatch(notSaved({ save: 'target-locked', problem: explain(error) }));
       else dispatch(notSaved({ save: isUnreachable(error) ? 'unreachable' : 'failed', problem: explain(error) }));
       return false;
     }
@@ -74,7 +80,13 @@ export function catchUp(): Thunk<void> {
     if (!source || revision !== savedRevision || save !== 'idle') return;
     const stored = await fetchWork(dispatch, source).catch(() => null);
     const now = getState().editing;
-    if (stored && stored.version !== version && now.source?.id === source.id && now.revision === revision && now.version === version) {
+    if (
+      stored &&
+      stored.version !== version &&
+      now.source?.id === source.id &&
+      now.revision === revision &&
+      now.version === version
+    ) {
       dispatch(opened({ source, stored }));
     }
   };

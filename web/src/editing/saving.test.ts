@@ -13,7 +13,10 @@ const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#d9b98a' } as
 const DRAFT = { kind: 'draft', id: 'd1' } as const;
 
 function stored(version: number, last = 25): StoredWork {
-  const motion = { ...createMotion([createSubject('drawer', 'Drawer', LOOK, { x: 0, y: 0 })]), range: { first: 1, last } };
+  const motion = {
+    ...createMotion([createSubject('drawer', 'Drawer', LOOK, { x: 0, y: 0 })]),
+    range: { first: 1, last },
+  };
   return { version, history: { first: 0, steps: [], done: 0 }, work: { motion, details: null } };
 }
 
@@ -28,7 +31,8 @@ interface FakeServer {
 let server: FakeServer;
 let store: Store;
 const editing = () => store.getState().editing;
-const edit = (last: number): void => void store.dispatch(edited({ operation: 'setScene', args: [{ range: { first: 1, last } }] }));
+const edit = (last: number): void =>
+  void store.dispatch(edited({ operation: 'setScene', args: [{ range: { first: 1, last } }] }));
 
 /** What the server has after a write. */
 function after(save: ChangeWork | SaveWork): StoredWork {
@@ -52,15 +56,21 @@ beforeEach(async () => {
   server = { draft: stored(4), writes: [], answer: 'ok', created: [] };
   vi.stubGlobal('fetch', async (request: Request) => {
     if (server.answer === 'away') throw new TypeError('no network');
-    if (request.method === 'GET') return json({ ...server.draft, id: 'd1', name: 'Draft of take 1', exerciseId: 'e1', nextTakeNumber: 1 });
+    if (request.method === 'GET')
+      return json({ ...server.draft, id: 'd1', name: 'Draft of take 1', exerciseId: 'e1', nextTakeNumber: 1 });
     const body: unknown = await request.json();
     if (request.method === 'POST') {
       server.created.push(body);
       return json({ id: 'd2' }, 201);
     }
     const save = body as ChangeWork | SaveWork;
-    if (server.answer !== 'ok') return json({ type: `/problems/${server.answer}`, title: 'No', status: STATUS[server.answer], detail: 'Not like this.' }, STATUS[server.answer]);
-    if (save.version !== server.draft.version) return json({ type: '/problems/stale-version', title: 'No', status: 409 }, 409);
+    if (server.answer !== 'ok')
+      return json(
+        { type: `/problems/${server.answer}`, title: 'No', status: STATUS[server.answer], detail: 'Not like this.' },
+        STATUS[server.answer],
+      );
+    if (save.version !== server.draft.version)
+      return json({ type: '/problems/stale-version', title: 'No', status: 409 }, 409);
     server.writes.push(save);
     server.draft = { ...after(save), version: save.version + 1 };
     return json({ version: server.draft.version });
@@ -77,7 +87,12 @@ test('what is unsaved is written once, from the version it was made from; saved 
   edit(31);
   expect(await store.dispatch(saveWork())).toBe(true);
   expect(server.writes).toHaveLength(1);
-  expect(server.writes[0]).toEqual({ version: 4, changes: [{ kind: 'value', path: ['motion', 'range', 'last'], from: 25, to: 31 }], history: { keep: 0, add: editing().history.steps, done: 2 }, targetMayChange: false });
+  expect(server.writes[0]).toEqual({
+    version: 4,
+    changes: [{ kind: 'value', path: ['motion', 'range', 'last'], from: 25, to: 31 }],
+    history: { keep: 0, add: editing().history.steps, done: 2 },
+    targetMayChange: false,
+  });
   expect(server.draft).toMatchObject({ work: editing().work, history: editing().history });
   expect(editing()).toMatchObject({ version: 5, save: 'idle' });
   expect(await store.dispatch(saveWork())).toBe(true);
@@ -179,9 +194,13 @@ test('an unsaved copy is what changed beside what it was made from; it is taken 
   const first = await entries<string, unknown>(kept);
   edit(32);
   await keep();
-  const sizes = (await entries<string, unknown>(kept)).map(([name, value]) => [name.split(':').at(-1), JSON.stringify(value).length] as const);
+  const sizes = (await entries<string, unknown>(kept)).map(
+    ([name, value]) => [name.split(':').at(-1), JSON.stringify(value).length] as const,
+  );
   expect(sizes.find(([name]) => name === 'unsaved')![1]).toBeLessThan(700);
-  expect((await entries<string, unknown>(kept)).find(([name]) => name.endsWith('base'))).toEqual(first.find(([name]) => name.endsWith('base')));
+  expect((await entries<string, unknown>(kept)).find(([name]) => name.endsWith('base'))).toEqual(
+    first.find(([name]) => name.endsWith('base')),
+  );
   sessionStorage.clear();
   const left = (await takeUnsaved(DRAFT, EMPTY_HISTORY))!;
   expect(left).toEqual({ version: 4, work: editing().work, history: editing().history });
@@ -192,7 +211,10 @@ test('an unsaved copy is what changed beside what it was made from; it is taken 
 test('brought back on what it was made from it is saved by what changed; on something newer it is a conflict', async () => {
   edit(30);
   await keep();
-  for (const [version, save] of [[4, 'idle'], [7, 'stale']] as const) {
+  for (const [version, save] of [
+    [4, 'idle'],
+    [7, 'stale'],
+  ] as const) {
     const now = stored(version, version === 4 ? 25 : 77);
     server.draft = now;
     store = createStore();
@@ -220,8 +242,28 @@ test('what cannot be read of what is kept is passed over and gone', async () => 
 });
 
 test('a copy left by an older program is brought up to date', async () => {
-  const subject = { id: 'drawer', name: 'Drawer', look: LOOK, locked: false, exposure: 1, channels: [{ id: 'position.x', resting: 0, keys: [createKey(1, 3)] }] };
-  const motion = { format: 'undulan-motion', version: 1, rate: { num: 24, den: 1 }, range: { first: 1, last: 25 }, stage: { widthPx: 960, heightPx: 540, background: '#fffdf8' }, subjects: [subject] };
-  localStorage.setItem('undulan:unsaved:draft:d1:old', JSON.stringify({ version: 2, history: { steps: [], done: 0 }, work: { motion, details: null } }));
-  expect(await takeUnsaved(DRAFT, EMPTY_HISTORY)).toMatchObject({ version: 2, work: { motion: { version: 2, subjects: [{ visible: true }] } } });
+  const subject = {
+    id: 'drawer',
+    name: 'Drawer',
+    look: LOOK,
+    locked: false,
+    exposure: 1,
+    channels: [{ id: 'position.x', resting: 0, keys: [createKey(1, 3)] }],
+  };
+  const motion = {
+    format: 'undulan-motion',
+    version: 1,
+    rate: { num: 24, den: 1 },
+    range: { first: 1, last: 25 },
+    stage: { widthPx: 960, heightPx: 540, background: '#fffdf8' },
+    subjects: [subject],
+  };
+  localStorage.setItem(
+    'undulan:unsaved:draft:d1:old',
+    JSON.stringify({ version: 2, history: { steps: [], done: 0 }, work: { motion, details: null } }),
+  );
+  expect(await takeUnsaved(DRAFT, EMPTY_HISTORY)).toMatchObject({
+    version: 2,
+    work: { motion: { version: 2, subjects: [{ visible: true }] } },
+  });
 });

@@ -1,5 +1,14 @@
 import { StoredWork, Work } from '@undulan/contract';
-import { applyChanges, changesBetween, EMPTY_HISTORY, historyChange, HistoryChange, withHistoryChange, type Change, type History } from '@undulan/core';
+import {
+  applyChanges,
+  changesBetween,
+  EMPTY_HISTORY,
+  historyChange,
+  HistoryChange,
+  withHistoryChange,
+  type Change,
+  type History,
+} from '@undulan/core';
 import { createStore, delMany, get, keys, setMany, type UseStore } from 'idb-keyval';
 import type { EditingState, WorkSource } from './editing.slice.ts';
 
@@ -45,12 +54,22 @@ export async function keepUnsaved(source: WorkSource, { base, work, history, ver
   const name = prefixOf(source) + tabId();
   const [baseName, unsavedName] = namesOf(name);
   const from = base?.work ?? work;
-  const unsaved: Unsaved = { version, changes: base ? changesBetween(base.work, work) : [], history: historyChange(base?.history ?? EMPTY_HISTORY, history) };
+  const unsaved: Unsaved = {
+    version,
+    changes: base ? changesBetween(base.work, work) : [],
+    history: historyChange(base?.history ?? EMPTY_HISTORY, history),
+  };
   // Another tab may have taken the copy up, base and all.
   const isKnown = written?.name === name && written.work === from && (await keys<string>(store())).includes(baseName);
   written = { name, work: from };
   try {
-    await setMany([...(isKnown ? [] : [[baseName, { version, work: from } satisfies Base] as [string, Base]]), [unsavedName, unsaved]], store());
+    await setMany(
+      [
+        ...(isKnown ? [] : [[baseName, { version, work: from } satisfies Base] as [string, Base]]),
+        [unsavedName, unsaved],
+      ],
+      store(),
+    );
   } catch (error) {
     written = null;
     throw error;
@@ -78,7 +97,9 @@ export async function takeUnsaved(source: WorkSource, known: History): Promise<S
   const older = takeOlder(source);
   if (older) return older;
   const own = prefixOf(source) + tabId();
-  const all = (await keys<string>(store())).filter((key) => key.startsWith(prefixOf(source)) && key.endsWith(UNSAVED)).map((key) => key.slice(0, -UNSAVED.length));
+  const all = (await keys<string>(store()))
+    .filter((key) => key.startsWith(prefixOf(source)) && key.endsWith(UNSAVED))
+    .map((key) => key.slice(0, -UNSAVED.length));
   for (const name of all.sort((a, b) => Number(b === own) - Number(a === own))) {
     const [baseName, unsavedName] = namesOf(name);
     const copy = putTogether(await get<Base>(baseName, store()), await get<Unsaved>(unsavedName, store()), known);
@@ -90,7 +111,9 @@ export async function takeUnsaved(source: WorkSource, known: History): Promise<S
 
 /** Copies that an older program kept, as text in another place and whole; their steps cannot be told any more. */
 function takeOlder(source: WorkSource): StoredWork | null {
-  for (const key of Object.keys(localStorage).filter((name) => name.startsWith(`undulan:unsaved:${prefixOf(source)}`))) {
+  for (const key of Object.keys(localStorage).filter((name) =>
+    name.startsWith(`undulan:unsaved:${prefixOf(source)}`),
+  )) {
     const text = localStorage.getItem(key) ?? '';
     localStorage.removeItem(key);
     try {

@@ -13,14 +13,25 @@ const RETRY_MS = 4000;
 /** Saves work as it is made; keeps it in the browser until it is saved; tries again while the server is away. */
 export function useAutosave(): void {
   const dispatch = useAppDispatch();
-  const { source, base, work, history, version, revision, save } = useEditing('source', 'base', 'work', 'history', 'version', 'revision', 'save');
+  const { source, base, work, history, version, revision, save } = useEditing(
+    'source',
+    'base',
+    'work',
+    'history',
+    'version',
+    'revision',
+    'save',
+  );
   const dirty = useAppSelector(selectIsDirty);
 
   useEffect(() => {
     if (!source || !work || !dirty) return;
     keepUnsaved(source, { base, work, history, version }).catch(() => {
       // The work is still in this tab, and autosave goes on trying: closing it is what would lose something.
-      toast.error('This browser has no room to keep unsaved work. Leave this tab open until it is saved.', { id: 'no-room', duration: Infinity });
+      toast.error('This browser has no room to keep unsaved work. Leave this tab open until it is saved.', {
+        id: 'no-room',
+        duration: Infinity,
+      });
     });
   }, [source, base, work, history, version, dirty]);
 

@@ -11,11 +11,19 @@ const SAME = 1e-6;
 
 /** The values that differ from what the motion shows at the frame. */
 export function changedValues(motion: MotionDocument, values: readonly KeyValue[], frame: number): KeyValue[] {
-  return values.filter(({ subjectId, channelId, value }) => Math.abs(sampleChannel(channelOf(motion, subjectId, channelId), frame) - value) > SAME);
+  return values.filter(
+    ({ subjectId, channelId, value }) =>
+      Math.abs(sampleChannel(channelOf(motion, subjectId, channelId), frame) - value) > SAME,
+  );
 }
 
 /** What a change of values at a frame means: with Record on a key on each changed channel; off, unkeyed channels simply rest elsewhere, and keyed ones need a question (null). */
-export function editForValues(motion: MotionDocument, record: boolean, values: KeyValue[], frame: number): EditRequest | null {
+export function editForValues(
+  motion: MotionDocument,
+  record: boolean,
+  values: KeyValue[],
+  frame: number,
+): EditRequest | null {
   if (record) return { operation: 'setKeys', args: [frame, values] };
   const animated = values.some(({ subjectId, channelId }) => channelOf(motion, subjectId, channelId).keys.length > 0);
   return animated ? null : { operation: 'setResting', args: [values] };
@@ -23,7 +31,9 @@ export function editForValues(motion: MotionDocument, record: boolean, values: K
 
 /** The values of channels with an unkeyed change that differ from that change. */
 function changedAgain(unkeyed: readonly KeyValue[], values: readonly KeyValue[]): KeyValue[] {
-  return values.filter((value) => unkeyed.some((other) => sameChannel(other, value) && Math.abs(other.value - value.value) > SAME));
+  return values.filter((value) =>
+    unkeyed.some((other) => sameChannel(other, value) && Math.abs(other.value - value.value) > SAME),
+  );
 }
 
 /**
@@ -38,7 +48,11 @@ export function useChangeValues(): (values: KeyValue[], frame: number) => void {
       if (!motion) return;
       const isUnkeyed = (value: KeyValue): boolean => unkeyed.some((other) => sameChannel(other, value));
       const again = changedAgain(unkeyed, values);
-      const changed = changedValues(motion, values.filter((value) => !isUnkeyed(value)), frame);
+      const changed = changedValues(
+        motion,
+        values.filter((value) => !isUnkeyed(value)),
+        frame,
+      );
       if (record && again.length + changed.length > 0) {
         dispatch(edited({ operation: 'setKeys', args: [frame, [...changed, ...again]] }));
         return;

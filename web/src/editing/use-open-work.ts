@@ -29,14 +29,16 @@ export function useOpenWork(kind: WorkSource['kind'], id: string, { currentData,
     const source = { kind, id };
     opening.current = id;
     // A browser that keeps nothing has kept nothing.
-    void takeUnsaved(source, stored.history).catch(() => null).then((left) => {
-      if (opening.current !== id) return;
-      opening.current = null;
-      dispatch(opened({ source, stored }));
-      if (!left || sameData(left.work, stored.work)) return;
-      dispatch(broughtBack(left));
-      toast('Changes that had not been saved were brought back.');
-    });
+    void takeUnsaved(source, stored.history)
+      .catch(() => null)
+      .then((left) => {
+        if (opening.current !== id) return;
+        opening.current = null;
+        dispatch(opened({ source, stored }));
+        if (!left || sameData(left.work, stored.work)) return;
+        dispatch(broughtBack(left));
+        toast('Changes that had not been saved were brought back.');
+      });
   }, [dispatch, kind, id, stored, isOpen]);
 
   useEffect(

@@ -22,15 +22,26 @@ export function writeWork(dispatch: Dispatch, source: WorkSource, save: ChangeWo
 }
 
 /** Keeps work beside what the server has: as a second draft, or as an unpublished exercise. Gives the copy's page. */
-export async function keepAsCopy(dispatch: Dispatch, source: WorkSource, work: Work, history: History): Promise<string> {
+export async function keepAsCopy(
+  dispatch: Dispatch,
+  source: WorkSource,
+  work: Work,
+  history: History,
+): Promise<string> {
   if (source.kind === 'draft') {
-    const { exerciseId, name } = await dispatch(api.endpoints.draft.initiate(source.id, { forceRefetch: true, subscribe: false })).unwrap();
+    const { exerciseId, name } = await dispatch(
+      api.endpoints.draft.initiate(source.id, { forceRefetch: true, subscribe: false }),
+    ).unwrap();
     const copy = { name: `${name}, copy`, motion: work.motion, history };
     const { id } = await dispatch(api.endpoints.beginDraft.initiate({ exerciseId, begin: { copy } })).unwrap();
     return `/drafts/${id}`;
   }
-  const { courseId } = await dispatch(api.endpoints.setting.initiate(source.id, { forceRefetch: true, subscribe: false })).unwrap();
+  const { courseId } = await dispatch(
+    api.endpoints.setting.initiate(source.id, { forceRefetch: true, subscribe: false }),
+  ).unwrap();
   const details = { ...work.details!, title: `${work.details!.title}, copy` };
-  const { id } = await dispatch(api.endpoints.createExercise.initiate({ courseId, exercise: { work: { ...work, details }, history } })).unwrap();
+  const { id } = await dispatch(
+    api.endpoints.createExercise.initiate({ courseId, exercise: { work: { ...work, details }, history } }),
+  ).unwrap();
   return `/exercises/${id}/setting`;
 }

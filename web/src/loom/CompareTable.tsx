@@ -15,7 +15,11 @@ interface CompareTableProps {
 /** Whole frames of a segment spread evenly, its ends among them. */
 function usualFrames({ firstFrame, lastFrame }: TimingChart): number[] {
   const steps = Math.min(USUAL - 1, lastFrame - firstFrame);
-  return [...new Set(Array.from({ length: steps + 1 }, (_, i) => Math.round(firstFrame + ((lastFrame - firstFrame) * i) / steps)))];
+  return [
+    ...new Set(
+      Array.from({ length: steps + 1 }, (_, i) => Math.round(firstFrame + ((lastFrame - firstFrame) * i) / steps)),
+    ),
+  ];
 }
 
 /** Even against actual, at chosen frames: how far along the subject is, and how far it would be at an even speed. */
@@ -45,8 +49,15 @@ export function CompareTable({ chart, length, unit }: CompareTableProps) {
           className="figures h-7! w-80!"
           value={frames.join(', ')}
           onCommit={(text) => {
-            const typed = text.split(/[\s,;·]+/).filter(Boolean).map(Number);
-            if (typed.length === 0 || typed.some((frame) => !Number.isInteger(frame) || frame < firstFrame || frame > lastFrame)) return false;
+            const typed = text
+              .split(/[\s,;·]+/)
+              .filter(Boolean)
+              .map(Number);
+            if (
+              typed.length === 0 ||
+              typed.some((frame) => !Number.isInteger(frame) || frame < firstFrame || frame > lastFrame)
+            )
+              return false;
             setAsked([...new Set(typed)].sort((a, b) => a - b));
             return true;
           }}

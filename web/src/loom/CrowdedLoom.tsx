@@ -33,7 +33,10 @@ export function CrowdedLoom({ charts, targets, rails, tone, chosenChart, chosenF
     (): LoomPainting => ({ charts, targets, rails, scale, colour, dashed: tone === 'take', chosenChart, chosenFrames }),
     [charts, targets, rails, scale, colour, tone, chosenChart, chosenFrames],
   );
-  const paint = useCallback((context: CanvasRenderingContext2D, columns: Columns) => paintLoom(context, painting, columns), [painting]);
+  const paint = useCallback(
+    (context: CanvasRenderingContext2D, columns: Columns) => paintLoom(context, painting, columns),
+    [painting],
+  );
 
   /** The foot of a drawing between extremes that is nearest to the pointer, within reach. */
   const nearest = (event: PointerEvent<SVGElement>): FoundFoot | null => {
@@ -56,7 +59,12 @@ export function CrowdedLoom({ charts, targets, rails, tone, chosenChart, chosenF
   };
   return (
     <>
-      <StripCanvas widthPx={scale.widthPx} heightPx={rails.heightPx} draw={paint} changed={useChangedColumns(painting, changedLoom)} />
+      <StripCanvas
+        widthPx={scale.widthPx}
+        heightPx={rails.heightPx}
+        draw={paint}
+        changed={useChangedColumns(painting, changedLoom)}
+      />
       <svg width={scale.widthPx} height={rails.heightPx} className="relative block touch-none">
         <rect
           y={rails.spaceY - 12}
@@ -64,14 +72,28 @@ export function CrowdedLoom({ charts, targets, rails, tone, chosenChart, chosenF
           height={24}
           fill="transparent"
           onPointerDown={press}
-          onPointerMove={(event) => event.currentTarget.style.setProperty('cursor', nearest(event) ? 'ew-resize' : 'auto')}
+          onPointerMove={(event) =>
+            event.currentTarget.style.setProperty('cursor', nearest(event) ? 'ew-resize' : 'auto')
+          }
         >
           <title>Zoom in to see the drawings one by one</title>
         </rect>
         <Still still={underWay}>
           {chosenChart?.marks
             .filter((mark) => chosenFrames.includes(mark.frame))
-            .map((mark) => <LoomFoot key={mark.frame} chart={chosenChart} mark={mark} spaceY={rails.spaceY} colour={colour} chosen painted fraction={null} {...actionsOf(chosenChart, mark)} />)}
+            .map((mark) => (
+              <LoomFoot
+                key={mark.frame}
+                chart={chosenChart}
+                mark={mark}
+                spaceY={rails.spaceY}
+                colour={colour}
+                chosen
+                painted
+                fraction={null}
+                {...actionsOf(chosenChart, mark)}
+              />
+            ))}
         </Still>
       </svg>
     </>

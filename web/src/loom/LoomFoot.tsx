@@ -26,7 +26,18 @@ interface LoomFootProps extends FootActions {
 const NUDGE = 0.01;
 
 /** The foot of a drawing between extremes, to take hold of. */
-export function LoomFoot({ chart, mark, spaceY, colour, chosen, painted = false, fraction, onPress, onChoose, onNudge }: LoomFootProps) {
+export function LoomFoot({
+  chart,
+  mark,
+  spaceY,
+  colour,
+  chosen,
+  painted = false,
+  fraction,
+  onPress,
+  onChoose,
+  onNudge,
+}: LoomFootProps) {
   const x = footX(chart, mark, useTimeScale());
   const type = (event: KeyboardEvent): void => {
     const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
@@ -51,9 +62,29 @@ export function LoomFoot({ chart, mark, spaceY, colour, chosen, painted = false,
       onKeyDown={type}
     >
       <title>{`Frame ${mark.frame}: ${shareWords(mark.progress)} of the way`}</title>
-      <rect x={x - 5} y={spaceY - 12} width={10} height={24} rx={3} fill={chosen ? 'var(--accent)' : 'transparent'} fillOpacity={painted ? 0 : 0.25} stroke={chosen && !painted ? 'var(--accent)' : 'none'} />
-      {!painted && <line x1={x} x2={x} y1={spaceY - 6} y2={spaceY + 6} stroke={colour} strokeWidth={mark.role === 'breakdown' ? 3 : 2} />}
-      {!painted && mark.role === 'breakdown' && <line x1={x - 6} x2={x + 6} y1={spaceY + 9} y2={spaceY + 9} stroke={colour} strokeWidth={2} />}
+      <rect
+        x={x - 5}
+        y={spaceY - 12}
+        width={10}
+        height={24}
+        rx={3}
+        fill={chosen ? 'var(--accent)' : 'transparent'}
+        fillOpacity={painted ? 0 : 0.25}
+        stroke={chosen && !painted ? 'var(--accent)' : 'none'}
+      />
+      {!painted && (
+        <line
+          x1={x}
+          x2={x}
+          y1={spaceY - 6}
+          y2={spaceY + 6}
+          stroke={colour}
+          strokeWidth={mark.role === 'breakdown' ? 3 : 2}
+        />
+      )}
+      {!painted && mark.role === 'breakdown' && (
+        <line x1={x - 6} x2={x + 6} y1={spaceY + 9} y2={spaceY + 9} stroke={colour} strokeWidth={2} />
+      )}
       {fraction && (
         <text x={x} y={spaceY + 23} textAnchor="middle" fontSize={10} className="figures" fill="var(--ink)">
           {fraction}

@@ -1,6 +1,16 @@
 import { useState } from 'react';
 import { Ellipsis } from 'lucide-react';
-import { squeezed, wayOf, writeTimingChartSvg, type DrawingPlace, type SegmentRef, type Subject, type TimingChart, type Track, type Way } from '@undulan/core';
+import {
+  squeezed,
+  wayOf,
+  writeTimingChartSvg,
+  type DrawingPlace,
+  type SegmentRef,
+  type Subject,
+  type TimingChart,
+  type Track,
+  type Way,
+} from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, selectMotion } from '../editing/index.ts';
 import { Button, Dialog, Menu, MenuHeading, MenuItem, MenuLine, saveFile } from '../ui/index.ts';
@@ -43,7 +53,8 @@ export function LoomMenu(props: LoomMenuProps) {
   );
 }
 
-const waysOf = ({ subject, track, charts }: LoomMenuProps): Way[] => charts.map((chart) => wayOf(subject, track, chart.firstFrame, chart.lastFrame));
+const waysOf = ({ subject, track, charts }: LoomMenuProps): Way[] =>
+  charts.map((chart) => wayOf(subject, track, chart.firstFrame, chart.lastFrame));
 
 /** Whether a motion of several segments ends where it began. */
 function closes(ways: readonly Way[]): boolean {
@@ -60,12 +71,22 @@ function LoomActions({ onRing, ...props }: LoomMenuProps & { onRing: () => void 
   const { subject, track, charts, chosen, by } = props;
   const none = !chosen && 'Choose drawings first: press on their feet with Shift.';
   const move = (toward: 'start' | 'end', factor: number): void => {
-    if (chosen) dispatch(edited({ operation: 'spaceDrawings', args: [chosen.segment, squeezed(chosen.drawings, toward, factor), by] }));
+    if (chosen)
+      dispatch(
+        edited({ operation: 'spaceDrawings', args: [chosen.segment, squeezed(chosen.drawings, toward, factor), by] }),
+      );
   };
-  const save = (): void => saveFile(`${subject.name}, ${track.label}, timing chart.svg`, 'image/svg+xml', writeTimingChartSvg({ title: `${subject.name}: ${track.label}`, rate: motion.rate, charts }));
+  const save = (): void =>
+    saveFile(
+      `${subject.name}, ${track.label}, timing chart.svg`,
+      'image/svg+xml',
+      writeTimingChartSvg({ title: `${subject.name}: ${track.label}`, rate: motion.rate, charts }),
+    );
   return (
     <>
-      <MenuHeading>{chosen ? `Drawings ${chosen.drawings.map((drawing) => drawing.frame).join(', ')}` : 'No drawing is chosen'}</MenuHeading>
+      <MenuHeading>
+        {chosen ? `Drawings ${chosen.drawings.map((drawing) => drawing.frame).join(', ')}` : 'No drawing is chosen'}
+      </MenuHeading>
       <MenuItem onSelect={() => move('start', SQUEEZE)} disabledReason={none}>
         Squeeze toward the start
       </MenuItem>
@@ -79,7 +100,10 @@ function LoomActions({ onRing, ...props }: LoomMenuProps & { onRing: () => void 
         Spread away from the end
       </MenuItem>
       <MenuLine />
-      <MenuItem onSelect={onRing} disabledReason={!closes(waysOf(props)) && 'This motion does not come back to where it began.'}>
+      <MenuItem
+        onSelect={onRing}
+        disabledReason={!closes(waysOf(props)) && 'This motion does not come back to where it began.'}
+      >
         Show as a ring …
       </MenuItem>
       <MenuItem onSelect={save}>Save as an SVG timing chart</MenuItem>
@@ -90,8 +114,15 @@ function LoomActions({ onRing, ...props }: LoomMenuProps & { onRing: () => void 
 function RingDialog({ onClose, ...props }: LoomMenuProps & { onClose: () => void }) {
   const { subject, track, charts, tone } = props;
   return (
-    <Dialog open onClose={onClose} title={`${subject.name}: the round of ${track.label.toLowerCase()}`} actions={<Button onClick={onClose}>Close</Button>}>
-      <p className="mb-2 text-sm text-faint">Time outside, clockwise from the top; where it is on its round inside. Crowding feet are slow.</p>
+    <Dialog
+      open
+      onClose={onClose}
+      title={`${subject.name}: the round of ${track.label.toLowerCase()}`}
+      actions={<Button onClick={onClose}>Close</Button>}
+    >
+      <p className="mb-2 text-sm text-faint">
+        Time outside, clockwise from the top; where it is on its round inside. Crowding feet are slow.
+      </p>
       <div className="grid place-items-center">
         <LoomRing charts={charts} lengths={waysOf(props).map((way) => way.length)} sizePx={RING_PX} tone={tone} />
       </div>

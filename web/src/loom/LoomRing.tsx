@@ -27,11 +27,18 @@ export function LoomRing({ charts, lengths, sizePx, tone }: LoomRingProps) {
   const drawings: { mark: ChartMark; round: number }[] = [];
   charts.forEach((chart, i) => {
     const length = Math.abs(lengths[i]!);
-    for (const mark of chart.marks) if (mark.frame < last && !drawings.some((other) => other.mark.frame === mark.frame)) drawings.push({ mark, round: (gone + mark.progress * length) / whole });
+    for (const mark of chart.marks)
+      if (mark.frame < last && !drawings.some((other) => other.mark.frame === mark.frame))
+        drawings.push({ mark, round: (gone + mark.progress * length) / whole });
     gone += length;
   });
   return (
-    <svg width={sizePx} height={sizePx} role="img" aria-label={`The loom as a ring: frames ${first} to ${last - 1}, then ${first} again`}>
+    <svg
+      width={sizePx}
+      height={sizePx}
+      role="img"
+      aria-label={`The loom as a ring: frames ${first} to ${last - 1}, then ${first} again`}
+    >
       <circle cx={half} cy={half} r={OUTER * half} fill="none" stroke="var(--faint)" />
       <circle cx={half} cy={half} r={INNER * half} fill="none" stroke={colour} strokeWidth={1.6} />
       {drawings.map(({ mark, round }) => {
@@ -41,8 +48,23 @@ export function LoomRing({ charts, lengths, sizePx, tone }: LoomRingProps) {
         return (
           <g key={mark.frame}>
             <title>{`Frame ${mark.frame}: ${shareWords(round)} of the round`}</title>
-            <line x1={at.x} y1={at.y} x2={foot.x} y2={foot.y} stroke={colour} strokeWidth={mark.role === 'inbetween' ? 1 : 1.8} opacity={mark.role === 'inbetween' ? 0.75 : 1} />
-            <circle cx={foot.x} cy={foot.y} r={mark.role === 'extreme' ? 5 : 2.5} fill={mark.role === 'extreme' ? 'var(--paper)' : colour} stroke={colour} strokeWidth={2} />
+            <line
+              x1={at.x}
+              y1={at.y}
+              x2={foot.x}
+              y2={foot.y}
+              stroke={colour}
+              strokeWidth={mark.role === 'inbetween' ? 1 : 1.8}
+              opacity={mark.role === 'inbetween' ? 0.75 : 1}
+            />
+            <circle
+              cx={foot.x}
+              cy={foot.y}
+              r={mark.role === 'extreme' ? 5 : 2.5}
+              fill={mark.role === 'extreme' ? 'var(--paper)' : colour}
+              stroke={colour}
+              strokeWidth={2}
+            />
             {mark.role === 'extreme' && (
               <text x={name.x} y={name.y + 4} textAnchor="middle" fontSize={11} className="figures" fill="var(--ink)">
                 {mark.frame}

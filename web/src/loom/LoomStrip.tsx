@@ -1,7 +1,24 @@
 import { useMemo, useState } from 'react';
-import { drawnToFraction, findSubject, shareWords, type ChartMark, type DrawingPlace, type MotionDocument, type SegmentRef, type TimingChart } from '@undulan/core';
+import {
+  drawnToFraction,
+  findSubject,
+  shareWords,
+  type ChartMark,
+  type DrawingPlace,
+  type MotionDocument,
+  type SegmentRef,
+  type TimingChart,
+} from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, previewed, runEdit, selectMotion, selectSubject, selectUnderWay, type EditRequest } from '../editing/index.ts';
+import {
+  edited,
+  previewed,
+  runEdit,
+  selectMotion,
+  selectSubject,
+  selectUnderWay,
+  type EditRequest,
+} from '../editing/index.ts';
 import { GestureNotice, LABEL_PX, useTimeScale, type Notice } from '../time-page/index.ts';
 import { Empty, Still, usePointerDrag, useSize, useStored } from '../ui/index.ts';
 import { LoomMenu, type ChosenDrawings } from './LoomMenu.tsx';
@@ -49,14 +66,26 @@ export function LoomStrip({ tone, target }: LoomStripProps) {
   const heightPx = Math.max(64, size?.heightPx ?? 120);
   const rails = useMemo(() => railsOf(heightPx), [heightPx]);
 
-  const segmentOf = (chart: TimingChart): SegmentRef => ({ subjectId: subject!.id, trackId: track!.id, firstFrame: chart.firstFrame, lastFrame: chart.lastFrame });
+  const segmentOf = (chart: TimingChart): SegmentRef => ({
+    subjectId: subject!.id,
+    trackId: track!.id,
+    firstFrame: chart.firstFrame,
+    lastFrame: chart.lastFrame,
+  });
   const chosenChart = charts.find((chart) => chart.firstFrame === chosenAt?.firstFrame);
-  const chosenMarks = chosenChart?.marks.filter((mark) => mark.role !== 'extreme' && chosenAt!.frames.includes(mark.frame)) ?? [];
+  const chosenMarks =
+    chosenChart?.marks.filter((mark) => mark.role !== 'extreme' && chosenAt!.frames.includes(mark.frame)) ?? [];
   const chosenFrames = chosenAt?.frames ?? NONE;
-  const chosen: ChosenDrawings | null = chosenChart && chosenMarks.length > 0 ? { segment: segmentOf(chosenChart), drawings: chosenMarks.map(({ frame, progress }) => ({ frame, progress })) } : null;
+  const chosen: ChosenDrawings | null =
+    chosenChart && chosenMarks.length > 0
+      ? { segment: segmentOf(chosenChart), drawings: chosenMarks.map(({ frame, progress }) => ({ frame, progress })) }
+      : null;
   const choose = (chart: TimingChart, mark: ChartMark): void => {
     const known = chosenAt?.firstFrame === chart.firstFrame ? chosenAt.frames : [];
-    setChosenAt({ firstFrame: chart.firstFrame, frames: known.includes(mark.frame) ? known.filter((frame) => frame !== mark.frame) : [...known, mark.frame] });
+    setChosenAt({
+      firstFrame: chart.firstFrame,
+      frames: known.includes(mark.frame) ? known.filter((frame) => frame !== mark.frame) : [...known, mark.frame],
+    });
   };
 
   /** The least change that puts a drawing at a share of its way: another curve where one can, else a breakdown. */
@@ -74,7 +103,16 @@ export function LoomStrip({ tone, target }: LoomStripProps) {
   };
   /** What a drag by a share does: the drawing grabbed goes along with those chosen with it. */
   const dragged = ({ chart, frame, progress, together }: FootGrab, to: number): EditRequest =>
-    together ? { operation: 'spaceDrawings', args: [segmentOf(chart), together.map((drawing) => ({ ...drawing, progress: drawing.progress + to - progress })), by] } : edit(chart, frame, to);
+    together
+      ? {
+          operation: 'spaceDrawings',
+          args: [
+            segmentOf(chart),
+            together.map((drawing) => ({ ...drawing, progress: drawing.progress + to - progress })),
+            by,
+          ],
+        }
+      : edit(chart, frame, to);
   const drag = usePointerDrag<FootGrab>({
     onMove: (grab, { dxPx, xPx, yPx }) => {
       const { chart, frame, progress } = grab;
@@ -101,7 +139,12 @@ export function LoomStrip({ tone, target }: LoomStripProps) {
       }
       const isChosen = chosen !== null && chart === chosenChart && chosenMarks.includes(mark);
       if (!isChosen) setChosenAt(null);
-      drag(event, { chart, frame: mark.frame, progress: mark.progress, together: isChosen && chosen.drawings.length > 1 ? chosen.drawings : null });
+      drag(event, {
+        chart,
+        frame: mark.frame,
+        progress: mark.progress,
+        together: isChosen && chosen.drawings.length > 1 ? chosen.drawings : null,
+      });
     },
     onNudge: (share) => dispatch(edited(edit(chart, mark.frame, mark.progress + share))),
   });
@@ -121,7 +164,13 @@ export function LoomStrip({ tone, target }: LoomStripProps) {
             </div>
           </Still>
         )}
-        <select aria-label="Dragging a foot" title="What dragging a foot does" className="h-6 w-full rounded-md border border-rule bg-page text-xs" value={by} onChange={(event) => setBy(event.target.value as FootDrag)}>
+        <select
+          aria-label="Dragging a foot"
+          title="What dragging a foot does"
+          className="h-6 w-full rounded-md border border-rule bg-page text-xs"
+          value={by}
+          onChange={(event) => setBy(event.target.value as FootDrag)}
+        >
           <option value="curve">drag: the curve</option>
           <option value="breakdown">drag: a breakdown</option>
         </select>
@@ -129,17 +178,34 @@ export function LoomStrip({ tone, target }: LoomStripProps) {
       <div ref={measure} className="relative min-w-0 flex-1">
         {charts.length === 0 ? (
           <div className="py-3">
-            <Empty title="Nothing on the loom">{track ? `${track.label} needs two extremes at different places.` : 'Choose a channel that is keyed.'}</Empty>
+            <Empty title="Nothing on the loom">
+              {track ? `${track.label} needs two extremes at different places.` : 'Choose a channel that is keyed.'}
+            </Empty>
           </div>
         ) : isCrowded(charts, scale) ? (
-          <CrowdedLoom charts={charts} targets={targetCharts} rails={rails} tone={tone} chosenChart={chosenChart ?? null} chosenFrames={chosenFrames} actionsOf={actionsOf} />
+          <CrowdedLoom
+            charts={charts}
+            targets={targetCharts}
+            rails={rails}
+            tone={tone}
+            chosenChart={chosenChart ?? null}
+            chosenFrames={chosenFrames}
+            actionsOf={actionsOf}
+          />
         ) : (
           <svg width={scale.widthPx} height={rails.heightPx} className="block touch-none">
             {targetCharts.map((chart) => (
               <TargetFeet key={chart.firstFrame} chart={chart} y={rails.spaceY} />
             ))}
             {charts.map((chart) => (
-              <LoomThreads key={chart.firstFrame} chart={chart} rails={rails} tone={tone} chosen={chart === chosenChart ? chosenFrames : NONE} actionsOf={actionsOf} />
+              <LoomThreads
+                key={chart.firstFrame}
+                chart={chart}
+                rails={rails}
+                tone={tone}
+                chosen={chart === chosenChart ? chosenFrames : NONE}
+                actionsOf={actionsOf}
+              />
             ))}
           </svg>
         )}
@@ -157,7 +223,17 @@ function TargetFeet({ chart, y }: { chart: TimingChart; y: number }) {
     <g className="pointer-events-none">
       {chart.marks.map((mark) => {
         const x = from + mark.progress * (to - from);
-        return <line key={mark.frame} x1={x} x2={x} y1={y + 3} y2={y + 12} stroke="var(--target)" strokeWidth={mark.role === 'extreme' ? 3 : 1.6} />;
+        return (
+          <line
+            key={mark.frame}
+            x1={x}
+            x2={x}
+            y1={y + 3}
+            y2={y + 12}
+            stroke="var(--target)"
+            strokeWidth={mark.role === 'extreme' ? 3 : 1.6}
+          />
+        );
       })}
     </g>
   );

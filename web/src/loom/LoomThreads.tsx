@@ -41,7 +41,14 @@ export function LoomThreads({ chart, rails, tone, chosen, actionsOf }: LoomThrea
       {[chart.marks[0]!, chart.marks.at(-1)!].map((mark) => (
         <g key={`end-${mark.frame}`} className="pointer-events-none">
           <circle cx={scale.xOf(mark.frame)} cy={timeY} r={4.5} fill="var(--paper)" stroke={colour} strokeWidth={2} />
-          <circle cx={footX(chart, mark, scale)} cy={spaceY} r={6} fill="var(--paper)" stroke={colour} strokeWidth={2} />
+          <circle
+            cx={footX(chart, mark, scale)}
+            cy={spaceY}
+            r={6}
+            fill="var(--paper)"
+            stroke={colour}
+            strokeWidth={2}
+          />
         </g>
       ))}
       {chart.marks

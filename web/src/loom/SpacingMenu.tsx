@@ -1,6 +1,17 @@
 import { useState } from 'react';
 import { ChevronDown } from 'lucide-react';
-import { evenSpacing, fitCurve, gravitySpacing, halvesSpacing, springSpacing, swingSpacing, thirdsSpacing, type SegmentRef, type Spacing, type TimingChart } from '@undulan/core';
+import {
+  evenSpacing,
+  fitCurve,
+  gravitySpacing,
+  halvesSpacing,
+  springSpacing,
+  swingSpacing,
+  thirdsSpacing,
+  type SegmentRef,
+  type Spacing,
+  type TimingChart,
+} from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, previewed, selectSubject, usePreviewEnds, type EditRequest } from '../editing/index.ts';
 import { useRestingFrame } from '../time-page/index.ts';
@@ -29,9 +40,16 @@ export function SpacingMenu({ charts }: { charts: readonly TimingChart[] }) {
   const [as, setAs] = useState<'curve' | 'drawings'>('curve');
   if (!chart || !subject || !track) return null;
   const request = (build: (n: number) => Spacing): EditRequest => {
-    const segment: SegmentRef = { subjectId: subject.id, trackId: track.id, firstFrame: chart.firstFrame, lastFrame: chart.lastFrame };
+    const segment: SegmentRef = {
+      subjectId: subject.id,
+      trackId: track.id,
+      firstFrame: chart.firstFrame,
+      lastFrame: chart.lastFrame,
+    };
     const spacing = build(chart.lastFrame - chart.firstFrame);
-    return as === 'curve' ? { operation: 'shapeSegment', args: [segment, fitCurve(spacing)] } : { operation: 'drawSpacing', args: [segment, spacing] };
+    return as === 'curve'
+      ? { operation: 'shapeSegment', args: [segment, fitCurve(spacing)] }
+      : { operation: 'drawSpacing', args: [segment, spacing] };
   };
   const off = (build: (n: number) => Spacing): string => {
     const { worstError } = fitCurve(build(chart.lastFrame - chart.firstFrame));
@@ -55,7 +73,14 @@ export function SpacingMenu({ charts }: { charts: readonly TimingChart[] }) {
       <p className="mb-2 text-xs text-faint">The segment at the playhead. Point at one to see it; press to take it.</p>
       <div role="radiogroup" aria-label="Written down as" className="mb-2 flex gap-1">
         {(['curve', 'drawings'] as const).map((way) => (
-          <Button key={way} small role="radio" aria-checked={way === as} className={`flex-1 ${way === as ? 'border-accent! font-semibold text-accent' : ''}`} onClick={() => setAs(way)}>
+          <Button
+            key={way}
+            small
+            role="radio"
+            aria-checked={way === as}
+            className={`flex-1 ${way === as ? 'border-accent! font-semibold text-accent' : ''}`}
+            onClick={() => setAs(way)}
+          >
             {way === 'curve' ? 'one curve' : 'a drawing a frame'}
           </Button>
         ))}

@@ -18,7 +18,11 @@ export function SpacingSentence() {
   const { length } = wayOf(subject, track, chart.firstFrame, chart.lastFrame);
   return (
     <div className="flex items-center gap-2 border-t border-rule py-0.5 text-[13px]">
-      <Sentence about={`${track.label} ${chart.firstFrame}–${chart.lastFrame}:`} says={describeSpacing(chart, length, track.unit, motion.rate)} live={underWay} />
+      <Sentence
+        about={`${track.label} ${chart.firstFrame}–${chart.lastFrame}:`}
+        says={describeSpacing(chart, length, track.unit, motion.rate)}
+        live={underWay}
+      />
       <Still still={underWay}>
         <CompareTable key={chart.firstFrame} chart={chart} length={length} unit={track.unit} />
       </Still>

@@ -21,12 +21,25 @@ const ROOM_PX = 8;
 
 /** The columns in which two paintings of a loom differ; null when they may differ anywhere. */
 export function changedLoom(before: LoomPainting, after: LoomPainting): Columns | null {
-  if (before.targets !== after.targets || before.rails !== after.rails || before.scale !== after.scale || before.colour !== after.colour) return null;
+  if (
+    before.targets !== after.targets ||
+    before.rails !== after.rails ||
+    before.scale !== after.scale ||
+    before.colour !== after.colour
+  )
+    return null;
   const [was, is] = [new Set(before.charts), new Set(after.charts)];
-  const changed = [...before.charts.filter((chart) => !is.has(chart)), ...after.charts.filter((chart) => !was.has(chart))];
-  if (before.chosenFrames !== after.chosenFrames) changed.push(...[before.chosenChart, after.chosenChart].filter((chart) => chart !== null));
+  const changed = [
+    ...before.charts.filter((chart) => !is.has(chart)),
+    ...after.charts.filter((chart) => !was.has(chart)),
+  ];
+  if (before.chosenFrames !== after.chosenFrames)
+    changed.push(...[before.chosenChart, after.chosenChart].filter((chart) => chart !== null));
   const extents = changed.map((chart) => extentOf(chart, after.scale));
-  return { from: Math.min(...extents.map(({ from }) => from)) - ROOM_PX, to: Math.max(...extents.map(({ to }) => to)) + ROOM_PX };
+  return {
+    from: Math.min(...extents.map(({ from }) => from)) - ROOM_PX,
+    to: Math.max(...extents.map(({ to }) => to)) + ROOM_PX,
+  };
 }
 
 /** Paints what of a crowded loom is in the columns: the rails, thin threads, small rings on extremes, underlined breakdowns, and fractions where there is room. */
@@ -38,11 +51,23 @@ export function paintLoom(context: CanvasRenderingContext2D, painting: LoomPaint
   // Lines of one pixel are drawn many times as fast as wider ones.
   context.lineWidth = 1 / devicePixelRatio;
   context.fillStyle = cssColour('var(--target)');
-  for (const chart of painting.targets.filter(isSeen)) for (const mark of chart.marks) context.fillRect(footX(chart, mark, painting.scale) - 0.5, painting.rails.spaceY + 3, mark.role === 'extreme' ? 2 : 1, 9);
+  for (const chart of painting.targets.filter(isSeen))
+    for (const mark of chart.marks)
+      context.fillRect(
+        footX(chart, mark, painting.scale) - 0.5,
+        painting.rails.spaceY + 3,
+        mark.role === 'extreme' ? 2 : 1,
+        9,
+      );
   for (const chart of painting.charts.filter(isSeen)) paintChart(context, chart, painting, columns);
 }
 
-function paintChart(context: CanvasRenderingContext2D, chart: TimingChart, { rails: { timeY, spaceY }, scale, colour, dashed, chosenChart, chosenFrames }: LoomPainting, columns: Columns): void {
+function paintChart(
+  context: CanvasRenderingContext2D,
+  chart: TimingChart,
+  { rails: { timeY, spaceY }, scale, colour, dashed, chosenChart, chosenFrames }: LoomPainting,
+  columns: Columns,
+): void {
   const [line, ink, accent] = [cssColour(colour), cssColour('var(--ink)'), cssColour('var(--accent)')];
   const [from, to] = [scale.xOf(chart.firstFrame), scale.xOf(chart.lastFrame)];
   const { marks } = chart;
@@ -88,7 +113,10 @@ function paintChart(context: CanvasRenderingContext2D, chart: TimingChart, { rai
     context.fillText(fraction, x, spaceY + 23);
   });
   const paintEnd = keyPainter(context, colour, Math.min(4.5, Math.max(2, (to - from) / 4)));
-  for (const [frame, foot] of [[chart.firstFrame, feet[0]!], [chart.lastFrame, feet.at(-1)!]] as const) {
+  for (const [frame, foot] of [
+    [chart.firstFrame, feet[0]!],
+    [chart.lastFrame, feet.at(-1)!],
+  ] as const) {
     paintEnd(scale.xOf(frame), timeY, false);
     paintEnd(foot, spaceY, false);
   }

@@ -13,7 +13,11 @@ export function railsOf(heightPx: number): Rails {
 }
 
 /** Where a drawing has its foot on the space rail, in px. */
-export function footX({ firstFrame, lastFrame }: TimingChart, { progress }: Pick<ChartMark, 'progress'>, scale: TimeScale): number {
+export function footX(
+  { firstFrame, lastFrame }: TimingChart,
+  { progress }: Pick<ChartMark, 'progress'>,
+  scale: TimeScale,
+): number {
   const from = scale.xOf(firstFrame);
   return from + progress * (scale.xOf(lastFrame) - from);
 }
@@ -61,12 +65,20 @@ export function fractionsWithRoom(chart: TimingChart, scale: TimeScale): Map<num
     const fraction = mark.role === 'extreme' ? null : fractionOf(mark.progress);
     if (!fraction) return [];
     const [over = 0, under = 1] = fraction.split('/').map(Number);
-    return [{ frame: mark.frame, fraction, under, off: Math.abs(mark.progress - over / under), x: footX(chart, mark, scale) }];
+    return [
+      { frame: mark.frame, fraction, under, off: Math.abs(mark.progress - over / under), x: footX(chart, mark, scale) },
+    ];
   });
-  const [from, to] = [scale.xOf(chart.firstFrame) + FRACTION_ROOM_PX / 2, scale.xOf(chart.lastFrame) - FRACTION_ROOM_PX / 2];
+  const [from, to] = [
+    scale.xOf(chart.firstFrame) + FRACTION_ROOM_PX / 2,
+    scale.xOf(chart.lastFrame) - FRACTION_ROOM_PX / 2,
+  ];
   const written: typeof found = [];
-  for (const next of found.filter(({ x }) => x >= from && x <= to).toSorted((a, b) => a.under - b.under || a.off - b.off)) {
-    if (written.every((other) => other.fraction !== next.fraction && Math.abs(other.x - next.x) >= FRACTION_ROOM_PX)) written.push(next);
+  for (const next of found
+    .filter(({ x }) => x >= from && x <= to)
+    .toSorted((a, b) => a.under - b.under || a.off - b.off)) {
+    if (written.every((other) => other.fraction !== next.fraction && Math.abs(other.x - next.x) >= FRACTION_ROOM_PX))
+      written.push(next);
   }
   return new Map(written.map(({ frame, fraction }) => [frame, fraction]));
 }

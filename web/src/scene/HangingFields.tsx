@@ -11,7 +11,8 @@ export function HangingFields() {
   const motion = useAppSelector(selectMotion)!;
   const subject = useAppSelector(selectSubject);
   if (!subject) return null;
-  const set = (change: Partial<Pick<Subject, 'exposure' | 'pivot' | 'parentId'>>): void => void dispatch(edited({ operation: 'setSubject', args: [subject.id, change] }));
+  const set = (change: Partial<Pick<Subject, 'exposure' | 'pivot' | 'parentId'>>): void =>
+    void dispatch(edited({ operation: 'setSubject', args: [subject.id, change] }));
   const pivot = (side: 'x' | 'y') => (
     <CommitField
       label={`Pivot ${side}, px`}
@@ -28,7 +29,12 @@ export function HangingFields() {
     <fieldset className="grid grid-cols-[1fr_0.7fr_0.7fr_1.2fr] gap-3">
       <Field label="Exposure">
         {(ids) => (
-          <select {...ids} className={INPUT} value={subject.exposure} onChange={(event) => set({ exposure: Number(event.target.value) })}>
+          <select
+            {...ids}
+            className={INPUT}
+            value={subject.exposure}
+            onChange={(event) => set({ exposure: Number(event.target.value) })}
+          >
             {Array.from({ length: MAX_EXPOSURE }, (_, i) => i + 1).map((count) => (
               <option key={count} value={count}>
                 {EXPOSURE_WORDS[count] ?? `held ${count} frames`}
@@ -41,7 +47,12 @@ export function HangingFields() {
       {pivot('y')}
       <Field label="Carried by">
         {(ids) => (
-          <select {...ids} className={INPUT} value={subject.parentId ?? ''} onChange={(event) => set({ parentId: event.target.value || null })}>
+          <select
+            {...ids}
+            className={INPUT}
+            value={subject.parentId ?? ''}
+            onChange={(event) => set({ parentId: event.target.value || null })}
+          >
             <option value="">nothing</option>
             {motion.subjects
               .filter((other) => !hangsOn(motion, other, subject.id))

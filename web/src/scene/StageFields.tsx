@@ -22,17 +22,28 @@ interface SizeTyped {
 export function StageFields() {
   const dispatch = useAppDispatch();
   const { stage } = useAppSelector(selectMotion)!;
-  const form = useForm<SizeTyped>({ values: { width: String(stage.widthPx), height: String(stage.heightPx) }, resetOptions: { keepDirtyValues: true } });
+  const form = useForm<SizeTyped>({
+    values: { width: String(stage.widthPx), height: String(stage.heightPx) },
+    resetOptions: { keepDirtyValues: true },
+  });
   const typed = useWatch({ control: form.control }) as SizeTyped;
-  const parse = ({ width, height }: SizeTyped) => Stage.safeParse({ ...stage, widthPx: width.trim() ? Number(width) : NaN, heightPx: height.trim() ? Number(height) : NaN });
+  const parse = ({ width, height }: SizeTyped) =>
+    Stage.safeParse({
+      ...stage,
+      widthPx: width.trim() ? Number(width) : NaN,
+      heightPx: height.trim() ? Number(height) : NaN,
+    });
   const parsed = parse(typed);
   const issueAt = (side: 'widthPx' | 'heightPx'): string | undefined =>
-    parsed.error?.issues.some((issue) => issue.path[0] === side) ? 'A whole number of pixels from 16 to 8192.' : undefined;
+    parsed.error?.issues.some((issue) => issue.path[0] === side)
+      ? 'A whole number of pixels from 16 to 8192.'
+      : undefined;
 
   const commit = (): void => {
     const next = parse(form.getValues());
     if (!next.success) return;
-    if (next.data.widthPx !== stage.widthPx || next.data.heightPx !== stage.heightPx) dispatch(edited({ operation: 'setScene', args: [{ stage: next.data }] }));
+    if (next.data.widthPx !== stage.widthPx || next.data.heightPx !== stage.heightPx)
+      dispatch(edited({ operation: 'setScene', args: [{ stage: next.data }] }));
     form.reset(form.getValues());
   };
   const present = SIZES.find(([width, height]) => width === stage.widthPx && height === stage.heightPx);
@@ -46,7 +57,10 @@ export function StageFields() {
             value={present ? present.join('x') : CUSTOM}
             onChange={(event) => {
               const [width, height] = event.target.value.split('x').map(Number);
-              if (width && height) dispatch(edited({ operation: 'setScene', args: [{ stage: { ...stage, widthPx: width, heightPx: height } }] }));
+              if (width && height)
+                dispatch(
+                  edited({ operation: 'setScene', args: [{ stage: { ...stage, widthPx: width, heightPx: height } }] }),
+                );
             }}
           >
             {SIZES.map(([width, height]) => (
@@ -59,10 +73,24 @@ export function StageFields() {
         )}
       </Field>
       <Field label="Width, px" error={issueAt('widthPx')}>
-        {(ids) => <input {...ids} {...form.register('width', { onBlur: commit })} inputMode="numeric" className={`${INPUT} figures`} />}
+        {(ids) => (
+          <input
+            {...ids}
+            {...form.register('width', { onBlur: commit })}
+            inputMode="numeric"
+            className={`${INPUT} figures`}
+          />
+        )}
       </Field>
       <Field label="Height, px" error={issueAt('heightPx')}>
-        {(ids) => <input {...ids} {...form.register('height', { onBlur: commit })} inputMode="numeric" className={`${INPUT} figures`} />}
+        {(ids) => (
+          <input
+            {...ids}
+            {...form.register('height', { onBlur: commit })}
+            inputMode="numeric"
+            className={`${INPUT} figures`}
+          />
+        )}
       </Field>
       <CommitField
         label="Px a metre"
@@ -80,7 +108,11 @@ export function StageFields() {
             type="color"
             className="h-8 w-12 rounded-md border border-rule bg-page p-0.5"
             value={stage.background}
-            onChange={(event) => dispatch(edited({ operation: 'setScene', args: [{ stage: { ...stage, background: event.target.value } }] }))}
+            onChange={(event) =>
+              dispatch(
+                edited({ operation: 'setScene', args: [{ stage: { ...stage, background: event.target.value } }] }),
+              )
+            }
           />
         )}
       </Field>

@@ -16,18 +16,28 @@ export function SubjectFields() {
   const dispatch = useAppDispatch();
   const subject = useAppSelector(selectSubject);
   const form = useForm<SubjectTyped>({
-    values: { name: subject?.name ?? '', width: String(subject?.look.widthPx ?? ''), height: String(subject?.look.heightPx ?? '') },
+    values: {
+      name: subject?.name ?? '',
+      width: String(subject?.look.widthPx ?? ''),
+      height: String(subject?.look.heightPx ?? ''),
+    },
     resetOptions: { keepDirtyValues: true },
   });
   const typed = useWatch({ control: form.control }) as SubjectTyped;
   if (!subject) return <p className="text-faint">No subject is selected: click one in the picture.</p>;
   const { look } = subject;
-  const setLook = (change: Partial<Look>): void => void dispatch(edited({ operation: 'setSubject', args: [subject.id, { look: { ...look, ...change } }] }));
+  const setLook = (change: Partial<Look>): void =>
+    void dispatch(edited({ operation: 'setSubject', args: [subject.id, { look: { ...look, ...change } }] }));
   const sizeError = (text: string): string | undefined => {
     const size = Number(text);
     return text.trim() === '' || !(size >= 1 && size <= 10_000) ? 'From 1 to 10000 px.' : undefined;
   };
-  const nameError = typed.name.trim() === '' ? 'Give the subject a name.' : typed.name.trim().length > 60 ? 'At most 60 characters.' : undefined;
+  const nameError =
+    typed.name.trim() === ''
+      ? 'Give the subject a name.'
+      : typed.name.trim().length > 60
+        ? 'At most 60 characters.'
+        : undefined;
   const commitName = (): void => {
     const name = form.getValues('name').trim();
     if (name === '' || name.length > 60) return;
@@ -48,7 +58,12 @@ export function SubjectFields() {
       </Field>
       <Field label="Shape">
         {(ids) => (
-          <select {...ids} className={INPUT} value={look.shape} onChange={(event) => setLook({ shape: event.target.value as Shape })}>
+          <select
+            {...ids}
+            className={INPUT}
+            value={look.shape}
+            onChange={(event) => setLook({ shape: event.target.value as Shape })}
+          >
             {SHAPES.map((shape) => (
               <option key={shape} value={shape}>
                 {SHAPE_NAMES[shape]}
@@ -58,13 +73,35 @@ export function SubjectFields() {
         )}
       </Field>
       <Field label="Width" error={sizeError(typed.width)}>
-        {(ids) => <input {...ids} {...form.register('width', { onBlur: () => commitSize('width') })} inputMode="numeric" className={`${INPUT} figures`} />}
+        {(ids) => (
+          <input
+            {...ids}
+            {...form.register('width', { onBlur: () => commitSize('width') })}
+            inputMode="numeric"
+            className={`${INPUT} figures`}
+          />
+        )}
       </Field>
       <Field label="Height" error={sizeError(typed.height)}>
-        {(ids) => <input {...ids} {...form.register('height', { onBlur: () => commitSize('height') })} inputMode="numeric" className={`${INPUT} figures`} />}
+        {(ids) => (
+          <input
+            {...ids}
+            {...form.register('height', { onBlur: () => commitSize('height') })}
+            inputMode="numeric"
+            className={`${INPUT} figures`}
+          />
+        )}
       </Field>
       <Field label="Fill">
-        {(ids) => <input {...ids} type="color" className="h-8 w-12 rounded-md border border-rule bg-page p-0.5" value={look.fill} onChange={(event) => setLook({ fill: event.target.value })} />}
+        {(ids) => (
+          <input
+            {...ids}
+            type="color"
+            className="h-8 w-12 rounded-md border border-rule bg-page p-0.5"
+            value={look.fill}
+            onChange={(event) => setLook({ fill: event.target.value })}
+          />
+        )}
       </Field>
     </fieldset>
   );

@@ -27,7 +27,14 @@ export function SubjectList() {
       </div>
       <ol className="overflow-hidden rounded-md border border-rule bg-page text-[13px]">
         {subjects.toReversed().map((subject, i) => (
-          <SubjectRow key={subject.id} subject={subject} chosen={subject.id === selected?.id} isLastMover={!subjects.some((other) => other !== subject && !other.locked)} isFirst={i === 0} isLast={i === subjects.length - 1} />
+          <SubjectRow
+            key={subject.id}
+            subject={subject}
+            chosen={subject.id === selected?.id}
+            isLastMover={!subjects.some((other) => other !== subject && !other.locked)}
+            isFirst={i === 0}
+            isLast={i === subjects.length - 1}
+          />
         ))}
       </ol>
     </section>
@@ -49,27 +56,69 @@ function SubjectRow({ subject, chosen, isLastMover, isFirst, isLast }: SubjectRo
   const tick = 'flex items-center gap-1 text-xs text-faint';
   const square = { kind: 'quiet', square: true, small: true } as const;
   return (
-    <li className={`flex items-center gap-2 border-b border-rule px-2 py-0.5 last:border-0 ${chosen ? 'bg-shade' : ''}`}>
-      <button type="button" aria-pressed={chosen} className="flex min-w-0 flex-1 items-center gap-2 rounded-sm text-left hover:underline" onClick={() => dispatch(subjectSelected(subject.id))}>
-        <span className="h-3.5 w-3.5 shrink-0 rounded-sm border border-ink/40" style={{ background: subject.look.fill }} />
+    <li
+      className={`flex items-center gap-2 border-b border-rule px-2 py-0.5 last:border-0 ${chosen ? 'bg-shade' : ''}`}
+    >
+      <button
+        type="button"
+        aria-pressed={chosen}
+        className="flex min-w-0 flex-1 items-center gap-2 rounded-sm text-left hover:underline"
+        onClick={() => dispatch(subjectSelected(subject.id))}
+      >
+        <span
+          className="h-3.5 w-3.5 shrink-0 rounded-sm border border-ink/40"
+          style={{ background: subject.look.fill }}
+        />
         <span className={`truncate ${chosen ? 'font-semibold' : ''}`}>{subject.name}</span>
       </button>
       <label className={tick} title="Scenery stands still: it cannot be taken hold of or keyed">
-        <input type="checkbox" aria-label={`${subject.name} is scenery`} disabled={isLastMover && !subject.locked} checked={subject.locked} onChange={(event) => dispatch(edited({ operation: 'setSubject', args: [subject.id, { locked: event.target.checked }] }))} className="accent-[var(--accent)]" />
+        <input
+          type="checkbox"
+          aria-label={`${subject.name} is scenery`}
+          disabled={isLastMover && !subject.locked}
+          checked={subject.locked}
+          onChange={(event) =>
+            dispatch(edited({ operation: 'setSubject', args: [subject.id, { locked: event.target.checked }] }))
+          }
+          className="accent-[var(--accent)]"
+        />
         scenery
       </label>
       <label className={tick}>
-        <input type="checkbox" aria-label={`${subject.name} is seen`} checked={subject.visible} onChange={(event) => dispatch(edited({ operation: 'setSubject', args: [subject.id, { visible: event.target.checked }] }))} className="accent-[var(--accent)]" />
+        <input
+          type="checkbox"
+          aria-label={`${subject.name} is seen`}
+          checked={subject.visible}
+          onChange={(event) =>
+            dispatch(edited({ operation: 'setSubject', args: [subject.id, { visible: event.target.checked }] }))
+          }
+          className="accent-[var(--accent)]"
+        />
         seen
       </label>
       <span className="flex">
-        <Button {...square} aria-label={`${subject.name} further to the front`} disabledReason={isFirst && 'It is in front.'} onClick={() => order(1)}>
+        <Button
+          {...square}
+          aria-label={`${subject.name} further to the front`}
+          disabledReason={isFirst && 'It is in front.'}
+          onClick={() => order(1)}
+        >
           <ArrowUp size={13} />
         </Button>
-        <Button {...square} aria-label={`${subject.name} further to the back`} disabledReason={isLast && 'It is at the back.'} onClick={() => order(-1)}>
+        <Button
+          {...square}
+          aria-label={`${subject.name} further to the back`}
+          disabledReason={isLast && 'It is at the back.'}
+          onClick={() => order(-1)}
+        >
           <ArrowDown size={13} />
         </Button>
-        <Button {...square} aria-label={`Take out ${subject.name}`} disabledReason={isLastMover && 'A motion has at least one subject that can move.'} onClick={() => dispatch(edited({ operation: 'removeSubject', args: [subject.id] }))}>
+        <Button
+          {...square}
+          aria-label={`Take out ${subject.name}`}
+          disabledReason={isLastMover && 'A motion has at least one subject that can move.'}
+          onClick={() => dispatch(edited({ operation: 'removeSubject', args: [subject.id] }))}
+        >
           <Trash2 size={13} />
         </Button>
       </span>

@@ -20,7 +20,12 @@ function type(label: string, text: string): void {
 beforeEach(() => {
   store = createStore();
   const work = { motion: createMotion([createSubject('dial', 'Hob dial', LOOK, { x: 160, y: 270 })]), details: null };
-  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work } }));
+  store.dispatch(
+    opened({
+      source: { kind: 'draft', id: 'd1' },
+      stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work },
+    }),
+  );
   render(
     <Provider store={store}>
       <TimeFields />
@@ -33,7 +38,9 @@ afterEach(cleanup);
 
 test('both durations follow what is typed before it is kept', () => {
   fireEvent.change(field('Last frame'), { target: { value: '24' } });
-  expect(screen.getByTestId('durations').textContent).toBe('24 frames · runs 1.000 s · travel 0.958 s from first to last');
+  expect(screen.getByTestId('durations').textContent).toBe(
+    '24 frames · runs 1.000 s · travel 0.958 s from first to last',
+  );
   expect(motion().range.last).toBe(25);
   fireEvent.blur(field('Last frame'));
   expect(motion().range).toEqual({ first: 1, last: 24 });

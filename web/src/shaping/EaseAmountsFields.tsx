@@ -20,7 +20,10 @@ export function EaseAmountsFields({ begins, refs }: EaseAmountsFieldsProps) {
   const dispatch = useAppDispatch();
   const first = begins[0]!;
   const now = easeAmounts(first.channel.keys, first.index);
-  const request = (end: keyof EaseAmounts, percent: number): EditRequest => ({ operation: 'setEaseAmount', args: [refs, { [end]: percent / 100 }] });
+  const request = (end: keyof EaseAmounts, percent: number): EditRequest => ({
+    operation: 'setEaseAmount',
+    args: [refs, { [end]: percent / 100 }],
+  });
   return (
     <fieldset>
       <legend className="mb-1 font-semibold">By amount</legend>

@@ -1,7 +1,14 @@
 import { useState, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
 import { NewEase } from '@undulan/contract';
-import { easingSpacing, readCssEasing, writeCssEasing, type CssEasing, type CurveShape, type EaseShape } from '@undulan/core';
+import {
+  easingSpacing,
+  readCssEasing,
+  writeCssEasing,
+  type CssEasing,
+  type CurveShape,
+  type EaseShape,
+} from '@undulan/core';
 import { useSaveEaseMutation } from '../app/api.ts';
 import { explain } from '../app/problem.ts';
 import { Button, Dialog, Field, INPUT, usePointerDrag } from '../ui/index.ts';
@@ -22,7 +29,8 @@ interface EaseDialogProps {
   onClose: () => void;
 }
 
-const within = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, Math.round(value * 1000) / 1000));
+const within = (value: number, low: number, high: number): number =>
+  Math.min(high, Math.max(low, Math.round(value * 1000) / 1000));
 
 /** Draws an ease on the unit square, by its two handles or written in the CSS notation, and keeps it in the course's palette. */
 export function EaseDialog({ courseId, start, onClose }: EaseDialogProps) {
@@ -72,7 +80,9 @@ export function EaseDialog({ courseId, start, onClose }: EaseDialogProps) {
         <UnitSquare easing={easing} onShape={setShape} />
         <div className="flex flex-col gap-3">
           <Field label="Name" error={problem.name}>
-            {(ids) => <input {...ids} className={INPUT} value={name} onChange={(event) => setName(event.target.value)} />}
+            {(ids) => (
+              <input {...ids} className={INPUT} value={name} onChange={(event) => setName(event.target.value)} />
+            )}
           </Field>
           <Field label="In CSS notation" error={problem.css ?? (read.ok ? undefined : read.issues[0]!.message)}>
             {(ids) => (
@@ -89,8 +99,15 @@ export function EaseDialog({ courseId, start, onClose }: EaseDialogProps) {
               />
             )}
           </Field>
-          <p className="text-xs text-faint">Paste a cubic-bezier() or linear() here, or copy this one to use it elsewhere.</p>
-          <Button small className="self-start" disabledReason={!easing && 'This is no ease yet.'} onClick={() => void copy()}>
+          <p className="text-xs text-faint">
+            Paste a cubic-bezier() or linear() here, or copy this one to use it elsewhere.
+          </p>
+          <Button
+            small
+            className="self-start"
+            disabledReason={!easing && 'This is no ease yet.'}
+            onClick={() => void copy()}
+          >
             Copy the notation
           </Button>
           <EaseRunner progress={easing && finely(easing)} />
@@ -105,7 +122,12 @@ function finely(easing: CssEasing): (t: number) => number {
   return (t) => table[Math.round(t * POINTS)]!;
 }
 
-const ARROWS: Partial<Record<string, [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] };
+const ARROWS: Partial<Record<string, [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
 
 /** Time to the right, the way gone up, with the two handles to drag or move by arrow keys; what is given by points is drawn without handles. */
 function UnitSquare({ easing, onShape }: { easing: CssEasing | null; onShape: (shape: CurveShape) => void }) {
@@ -117,10 +139,25 @@ function UnitSquare({ easing, onShape }: { easing: CssEasing | null; onShape: (s
     onCancel: () => undefined,
   });
   const curve = easing?.kind === 'curve' ? easing.shape : null;
-  const line = easing && easingSpacing(easing, POINTS).map((share, k) => `${k === 0 ? 'M' : 'L'}${x(k / POINTS).toFixed(1)} ${y(share).toFixed(1)}`).join('');
-  const handles = curve && ([{ which: 1, from: [0, 0], at: [curve.x1, curve.y1], label: 'Leaving handle' }, { which: 2, from: [1, 1], at: [curve.x2, curve.y2], label: 'Arriving handle' }] as const);
+  const line =
+    easing &&
+    easingSpacing(easing, POINTS)
+      .map((share, k) => `${k === 0 ? 'M' : 'L'}${x(k / POINTS).toFixed(1)} ${y(share).toFixed(1)}`)
+      .join('');
+  const handles =
+    curve &&
+    ([
+      { which: 1, from: [0, 0], at: [curve.x1, curve.y1], label: 'Leaving handle' },
+      { which: 2, from: [1, 1], at: [curve.x2, curve.y2], label: 'Arriving handle' },
+    ] as const);
   return (
-    <svg width={SQUARE_PX + 20} height={SQUARE_PX + 2 * MARGIN_PX} className="touch-none rounded-md bg-shade" role="group" aria-label="The ease on the unit square">
+    <svg
+      width={SQUARE_PX + 20}
+      height={SQUARE_PX + 2 * MARGIN_PX}
+      className="touch-none rounded-md bg-shade"
+      role="group"
+      aria-label="The ease on the unit square"
+    >
       <rect x={x(0)} y={y(1)} width={SQUARE_PX} height={SQUARE_PX} fill="var(--page)" stroke="var(--rule)" />
       <line x1={x(0)} y1={y(0)} x2={x(1)} y2={y(1)} stroke="var(--rule)" strokeDasharray="4 4" />
       <text x={x(0)} y={y(0) + 16} fontSize={11} fill="var(--faint)">

@@ -16,7 +16,10 @@ interface EaseGraphProps {
 export function EaseGraph({ progress, widthPx, heightPx }: EaseGraphProps) {
   const x = (t: number): number => 2 + t * (widthPx - 4);
   const y = (share: number): number => heightPx * (1 - MARGIN) - share * heightPx * (1 - 2 * MARGIN);
-  const path = Array.from({ length: SAMPLES + 1 }, (_, i) => `${i === 0 ? 'M' : 'L'}${x(i / SAMPLES).toFixed(1)} ${y(progress(i / SAMPLES)).toFixed(1)}`).join('');
+  const path = Array.from(
+    { length: SAMPLES + 1 },
+    (_, i) => `${i === 0 ? 'M' : 'L'}${x(i / SAMPLES).toFixed(1)} ${y(progress(i / SAMPLES)).toFixed(1)}`,
+  ).join('');
   return (
     <svg width={widthPx} height={heightPx} aria-hidden="true" className="block overflow-hidden">
       <line x1={0} x2={widthPx} y1={y(0)} y2={y(0)} stroke="var(--rule)" />

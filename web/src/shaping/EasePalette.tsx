@@ -49,7 +49,9 @@ export function EasePalette({ courseId, own, refs, choice }: EasePaletteProps) {
       </div>
       {error && <LoadFailed what="palette" error={error} onRetry={() => void refetch()} />}
       {!data && !error && <Loading what="the palette" />}
-      {data?.length === 0 && <p className="text-xs text-faint">No ease is kept yet. Everyone in the course finds here what is.</p>}
+      {data?.length === 0 && (
+        <p className="text-xs text-faint">No ease is kept yet. Everyone in the course finds here what is.</p>
+      )}
       <ul className="max-h-56 overflow-y-auto">
         {data?.map((ease) => {
           const read = readCssEasing(ease.css);
@@ -70,7 +72,13 @@ export function EasePalette({ courseId, own, refs, choice }: EasePaletteProps) {
                 </span>
               </button>
               {ease.mayRemove && (
-                <Button kind="quiet" square className="h-6! w-6!" aria-label={`Take ${ease.name} out of the palette`} onClick={() => void takeOut(ease.id)}>
+                <Button
+                  kind="quiet"
+                  square
+                  className="h-6! w-6!"
+                  aria-label={`Take ${ease.name} out of the palette`}
+                  onClick={() => void takeOut(ease.id)}
+                >
                   <Trash2 size={13} />
                 </Button>
               )}

@@ -38,9 +38,7 @@ export const EasePopover = memo(function EasePopover({ courseId }: EasePopoverPr
           <ShapeGraph shape={shape} widthPx={22} heightPx={18} />
         </span>
       )}
-      <span className="min-w-0 flex-1 truncate text-left">
-        {says}
-      </span>
+      <span className="min-w-0 flex-1 truncate text-left">{says}</span>
       <ChevronDown size={12} />
     </Button>
   );
@@ -51,7 +49,15 @@ export const EasePopover = memo(function EasePopover({ courseId }: EasePopoverPr
   );
 });
 
-function Sheet({ begins, leave, courseId }: { begins: SegmentKey[]; leave: Leave | null; courseId: string | undefined }) {
+function Sheet({
+  begins,
+  leave,
+  courseId,
+}: {
+  begins: SegmentKey[];
+  leave: Leave | null;
+  courseId: string | undefined;
+}) {
   const dispatch = useAppDispatch();
   const { easeClip } = useEditing('easeClip');
   const [shown, setShown] = useState<((t: number) => number) | null>(null);
@@ -70,7 +76,13 @@ function Sheet({ begins, leave, courseId }: { begins: SegmentKey[]; leave: Leave
       setShown(null);
       dispatch(previewed(null));
     };
-    return { onPointerEnter: show, onFocus: show, onPointerLeave: hide, onBlur: hide, onClick: () => void dispatch(edited(request)) };
+    return {
+      onPointerEnter: show,
+      onFocus: show,
+      onPointerLeave: hide,
+      onBlur: hide,
+      onClick: () => void dispatch(edited(request)),
+    };
   };
   const leaving = (to: Leave): EditRequest => ({ operation: 'setLeave', args: [refs, to] });
   const tile = (to: Leave, label: string, widthPx: number) => {
@@ -132,10 +144,18 @@ function Sheet({ begins, leave, courseId }: { begins: SegmentKey[]; leave: Leave
       <div className="flex min-w-0 flex-col gap-4">
         {first && <EaseAmountsFields begins={begins} refs={refs} />}
         <div className="flex flex-wrap gap-1">
-          <Button small tip="A slow start becomes a slow finish" onClick={() => dispatch(edited({ operation: 'swapEases', args: [refs] }))}>
+          <Button
+            small
+            tip="A slow start becomes a slow finish"
+            onClick={() => dispatch(edited({ operation: 'swapEases', args: [refs] }))}
+          >
             Turn about
           </Button>
-          <Button small tip="Take this ease up, without its frames and values" onClick={() => first && dispatch(easeCopied(easeShapeOf(first.channel.keys, first.index)))}>
+          <Button
+            small
+            tip="Take this ease up, without its frames and values"
+            onClick={() => first && dispatch(easeCopied(easeShapeOf(first.channel.keys, first.index)))}
+          >
             Copy ease
           </Button>
           <Button
@@ -146,7 +166,14 @@ function Sheet({ begins, leave, courseId }: { begins: SegmentKey[]; leave: Leave
             Paste ease
           </Button>
         </div>
-        {courseId && first && <EasePalette courseId={courseId} own={easeShapeOf(first.channel.keys, first.index)} refs={refs} choice={choice} />}
+        {courseId && first && (
+          <EasePalette
+            courseId={courseId}
+            own={easeShapeOf(first.channel.keys, first.index)}
+            refs={refs}
+            choice={choice}
+          />
+        )}
       </div>
     </div>
   );

@@ -15,7 +15,10 @@ export function EaseRunner({ progress }: { progress: ((t: number) => number) | n
     const at = (t: number): string => `${ENDS_PERCENT + progress(t) * (100 - 2 * ENDS_PERCENT)}%`;
     if (matchMedia('(prefers-reduced-motion: reduce)').matches || !dot.current.animate) return undefined;
     const whole = RUN_MS + REST_MS;
-    const frames = Array.from({ length: STEPS + 1 }, (_, i) => ({ left: at(i / STEPS), offset: ((i / STEPS) * RUN_MS) / whole }));
+    const frames = Array.from({ length: STEPS + 1 }, (_, i) => ({
+      left: at(i / STEPS),
+      offset: ((i / STEPS) * RUN_MS) / whole,
+    }));
     const run = dot.current.animate([...frames, { left: at(1), offset: 1 }], { duration: whole, iterations: Infinity });
     // Ending it is no failure.
     run.finished.catch(() => undefined);
@@ -23,8 +26,19 @@ export function EaseRunner({ progress }: { progress: ((t: number) => number) | n
   }, [progress]);
   return (
     <div aria-hidden="true" className="relative h-7 overflow-hidden rounded-md bg-shade">
-      {progress && Array.from({ length: 13 }, (_, i) => <span key={i} className="absolute bottom-0.5 h-1.5 w-px bg-faint" style={{ left: `${place(progress(i / 12))}%` }} />)}
-      <div ref={dot} className="absolute top-1.5 -ml-1.5 h-3 w-3 rounded-full bg-ink" style={{ left: `${place(0)}%` }} />
+      {progress &&
+        Array.from({ length: 13 }, (_, i) => (
+          <span
+            key={i}
+            className="absolute bottom-0.5 h-1.5 w-px bg-faint"
+            style={{ left: `${place(progress(i / 12))}%` }}
+          />
+        ))}
+      <div
+        ref={dot}
+        className="absolute top-1.5 -ml-1.5 h-3 w-3 rounded-full bg-ink"
+        style={{ left: `${place(0)}%` }}
+      />
     </div>
   );
 }

@@ -1,6 +1,13 @@
 import { memo } from 'react';
 import { ChevronDown } from 'lucide-react';
-import { CHANNELS, effectiveHandles, HandleLink, numbersOfHandle, type HandleNumbers, type HandleSide } from '@undulan/core';
+import {
+  CHANNELS,
+  effectiveHandles,
+  HandleLink,
+  numbersOfHandle,
+  type HandleNumbers,
+  type HandleSide,
+} from '@undulan/core';
 import { useAppDispatch } from '../app/store.ts';
 import { KEEPS_NOTHING, type HandleKeeps } from '../curve/index.ts';
 import { edited } from '../editing/index.ts';
@@ -13,7 +20,13 @@ const SIDES: { side: HandleSide; label: string }[] = [
   { side: 'out', label: 'Leaves' },
 ];
 
-const LINK_WORDS: Record<HandleLink, string> = { auto: 'automatic', flat: 'flat', aligned: 'in line', mirrored: 'mirrored', broken: 'parted' };
+const LINK_WORDS: Record<HandleLink, string> = {
+  auto: 'automatic',
+  flat: 'flat',
+  aligned: 'in line',
+  mirrored: 'mirrored',
+  broken: 'parted',
+};
 
 /** The handles of the selected keys: how the two sides depend on each other, for all of them; of one alone the speed it arrives and leaves with and how far that reaches; and what dragging a handle keeps. */
 export const HandlePopover = memo(function HandlePopover({ found }: { found: SegmentKey[] }) {
@@ -30,7 +43,10 @@ export const HandlePopover = memo(function HandlePopover({ found }: { found: Seg
           small
           className="w-36 justify-between!"
           tip="How the two handles depend on each other; their speed and reach, typed"
-          disabledReason={(blend && 'This channel has no speed.') || (found.every(({ channel }) => channel.keys.length < 2) && 'A single key has no handles.')}
+          disabledReason={
+            (blend && 'This channel has no speed.') ||
+            (found.every(({ channel }) => channel.keys.length < 2) && 'A single key has no handles.')
+          }
         >
           Handles: {link === null ? 'differ' : LINK_WORDS[link]} <ChevronDown size={12} />
         </Button>
@@ -71,7 +87,11 @@ function Numbers({ found }: { found: SegmentKey }) {
       <p className="font-semibold">
         {CHANNELS[found.channel.id].label}, key on {found.key.frame}
       </p>
-      <p className="mb-2 text-xs text-faint">{found.key.link === 'broken' ? 'Its two sides are apart.' : 'The other side follows by the link; part them to set one alone.'}</p>
+      <p className="mb-2 text-xs text-faint">
+        {found.key.link === 'broken'
+          ? 'Its two sides are apart.'
+          : 'The other side follows by the link; part them to set one alone.'}
+      </p>
       <table className="w-full text-xs">
         <thead className="text-faint">
           <tr>
@@ -118,24 +138,47 @@ function SideRow({ found, side, label }: { found: SegmentKey; side: HandleSide; 
   const numbers = numbersOfHandle(effectiveHandles(channel.keys, index)[side], span, rate);
   const commit = (change: Partial<HandleNumbers>): boolean => {
     const next = { ...numbers, ...change };
-    if (!Number.isFinite(next.speedPerSecond) || Math.abs(next.speedPerSecond) > 1e7 || !(next.reachPercent >= 0 && next.reachPercent <= 100)) return false;
+    if (
+      !Number.isFinite(next.speedPerSecond) ||
+      Math.abs(next.speedPerSecond) > 1e7 ||
+      !(next.reachPercent >= 0 && next.reachPercent <= 100)
+    )
+      return false;
     // A reach of nothing has no speed: typing one gives it the usual third.
     if (change.speedPerSecond !== undefined && next.reachPercent === 0) next.reachPercent = 100 / 3;
     dispatch(edited({ operation: 'setSpeed', args: [ref, side, next] }));
     return true;
   };
-  const numberOf = (text: string): number => Number(text.trim().replace('−', '-').replace(',', '.').replace(/\s*(%|\S+\/s)$/, '') || 'none');
+  const numberOf = (text: string): number =>
+    Number(
+      text
+        .trim()
+        .replace('−', '-')
+        .replace(',', '.')
+        .replace(/\s*(%|\S+\/s)$/, '') || 'none',
+    );
   return (
     <tr>
       <th scope="row" className="py-1 text-left font-normal">
         {label}
       </th>
       <td className="whitespace-nowrap">
-        <CommitInput aria-label={`${label}: speed`} className="figures h-7! w-20! text-right" value={String(Math.round(numbers.speedPerSecond * per * 100) / 100)} onCommit={(text) => commit({ speedPerSecond: numberOf(text) / per })} />{' '}
+        <CommitInput
+          aria-label={`${label}: speed`}
+          className="figures h-7! w-20! text-right"
+          value={String(Math.round(numbers.speedPerSecond * per * 100) / 100)}
+          onCommit={(text) => commit({ speedPerSecond: numberOf(text) / per })}
+        />{' '}
         <span className="text-faint">{units.label(channel.id)}/s</span>
       </td>
       <td className="whitespace-nowrap">
-        <CommitInput aria-label={`${label}: reach`} className="figures h-7! w-16! text-right" value={String(Math.round(numbers.reachPercent * 100) / 100)} onCommit={(text) => commit({ reachPercent: numberOf(text) })} /> <span className="text-faint">%</span>
+        <CommitInput
+          aria-label={`${label}: reach`}
+          className="figures h-7! w-16! text-right"
+          value={String(Math.round(numbers.reachPercent * 100) / 100)}
+          onCommit={(text) => commit({ reachPercent: numberOf(text) })}
+        />{' '}
+        <span className="text-faint">%</span>
         {segment?.leave !== 'curve' && <span className="block text-faint">makes it a curve</span>}
       </td>
     </tr>

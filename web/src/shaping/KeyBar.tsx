@@ -19,7 +19,9 @@ export function KeyBar({ courseId }: { courseId: string | undefined }) {
   const { found } = useSelectedKeys();
   const { selectedKeys, refused } = useEditing('selectedKeys', 'refused');
   // What a gesture under way would replace is said beside the pointer.
-  const replaced = useAppSelector(({ editing }) => (editing.preview ? '' : [...new Set(editing.gaveWay.map((ref) => ref.frame))].join(', ')));
+  const replaced = useAppSelector(({ editing }) =>
+    editing.preview ? '' : [...new Set(editing.gaveWay.map((ref) => ref.frame))].join(', '),
+  );
   const remove = (): void => void dispatch(edited({ operation: 'deleteKeys', args: [selectedKeys] }));
 
   const keys = found.map(({ key }) => key);
@@ -27,7 +29,11 @@ export function KeyBar({ courseId }: { courseId: string | undefined }) {
   if (keys.length === 0) {
     return (
       <div role="group" aria-label="Selected keys" className={`${bar} text-faint`}>
-        {refused ? <Refused why={refused} /> : 'Click a key to see and set how it goes on. Shift-click adds to the selection, as does dragging over empty rows with Shift.'}
+        {refused ? (
+          <Refused why={refused} />
+        ) : (
+          'Click a key to see and set how it goes on. Shift-click adds to the selection, as does dragging over empty rows with Shift.'
+        )}
       </div>
     );
   }
@@ -43,7 +49,9 @@ export function KeyBar({ courseId }: { courseId: string | undefined }) {
         aria-label="Role"
         className={SELECT}
         value={role ?? ''}
-        onChange={(event) => dispatch(edited({ operation: 'setRole', args: [selectedKeys, event.target.value as KeyRole] }))}
+        onChange={(event) =>
+          dispatch(edited({ operation: 'setRole', args: [selectedKeys, event.target.value as KeyRole] }))
+        }
       >
         {role === null && <option value="">roles differ</option>}
         {KeyRole.options.map((option) => (
@@ -58,7 +66,14 @@ export function KeyBar({ courseId }: { courseId: string | undefined }) {
           replaced the key on {replaced}; undo brings it back
         </span>
       )}
-      <Button square kind="quiet" className="ml-auto h-7! w-7!" aria-label="Delete the selected keys" tip="Delete (Delete)" onClick={remove}>
+      <Button
+        square
+        kind="quiet"
+        className="ml-auto h-7! w-7!"
+        aria-label="Delete the selected keys"
+        tip="Delete (Delete)"
+        onClick={remove}
+      >
         <Trash2 size={14} />
       </Button>
     </div>
@@ -105,7 +120,11 @@ function SingleKey({ shown, keyRef }: { shown: Key; keyRef: KeyRef }) {
         value
         <span className="relative">
           {underWay && <LivePlace />}
-          <CommitInput className={`w-16! ${input}`} value={units.format(keyRef.channelId, shown.value)} onCommit={setValue} />
+          <CommitInput
+            className={`w-16! ${input}`}
+            value={units.format(keyRef.channelId, shown.value)}
+            onCommit={setValue}
+          />
         </span>
         {units.label(keyRef.channelId)}
       </label>
@@ -125,6 +144,12 @@ function LiveKey({ keyRef }: { keyRef: KeyRef }) {
   const moved = useAppSelector(selectShownKeys);
   const ref = moved.length === 1 && sameChannel(moved[0]!, keyRef) ? moved[0]! : keyRef;
   const units = useValueUnits();
-  const textsAt = useCallback(() => [tidy(ref.frame), units.format(ref.channelId, sampleChannel(channelOf(motion, ref.subjectId, ref.channelId), ref.frame))], [motion, ref, units]);
+  const textsAt = useCallback(
+    () => [
+      tidy(ref.frame),
+      units.format(ref.channelId, sampleChannel(channelOf(motion, ref.subjectId, ref.channelId), ref.frame)),
+    ],
+    [motion, ref, units],
+  );
   return <LiveFigures textsAt={textsAt} />;
 }

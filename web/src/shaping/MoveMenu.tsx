@@ -21,16 +21,28 @@ export function MoveMenu() {
       }
     >
       <MenuHeading>{subject ? `${subject.name}: nothing moves by this` : 'Nothing moves by this'}</MenuHeading>
-      <MenuItem onSelect={() => subject && dispatch(edited({ operation: 'joinPosition', args: [subject.id] }))} disabledReason={none || (subject?.positionJoined && 'They are keyed together.')}>
+      <MenuItem
+        onSelect={() => subject && dispatch(edited({ operation: 'joinPosition', args: [subject.id] }))}
+        disabledReason={none || (subject?.positionJoined && 'They are keyed together.')}
+      >
         Key x and y together
       </MenuItem>
-      <MenuItem onSelect={() => subject && dispatch(edited({ operation: 'splitPosition', args: [subject.id] }))} disabledReason={none || (!subject?.positionJoined && 'They are keyed apart.')}>
+      <MenuItem
+        onSelect={() => subject && dispatch(edited({ operation: 'splitPosition', args: [subject.id] }))}
+        disabledReason={none || (!subject?.positionJoined && 'They are keyed apart.')}
+      >
         Key x and y apart
       </MenuItem>
-      <MenuItem onSelect={() => subject && dispatch(edited({ operation: 'moveOntoGuide', args: [subject.id, pathId()] }))} disabledReason={none || (guide && `It is on the path "${guide.name}".`)}>
+      <MenuItem
+        onSelect={() => subject && dispatch(edited({ operation: 'moveOntoGuide', args: [subject.id, pathId()] }))}
+        disabledReason={none || (guide && `It is on the path "${guide.name}".`)}
+      >
         Put the move on a path of its own
       </MenuItem>
-      <MenuItem onSelect={() => subject && dispatch(edited({ operation: 'moveOffGuide', args: [subject.id] }))} disabledReason={none || (!guide && 'It is on no path.')}>
+      <MenuItem
+        onSelect={() => subject && dispatch(edited({ operation: 'moveOffGuide', args: [subject.id] }))}
+        disabledReason={none || (!guide && 'It is on no path.')}
+      >
         Take it off the path, into keys
       </MenuItem>
     </Menu>

@@ -7,5 +7,9 @@ test('every way to leave has words of its own, said by where the motion is slow'
   expect(new Set(words).size).toBe(Leave.options.length);
   expect(leaveWords('step')).toBe('held');
   expect(leaveWords('back-in-out')).toBe('slow both ends, past and back (back)');
-  expect(Leave.options.filter((leave) => leave.endsWith('-in')).every((leave) => leaveWords(leave).startsWith('slow start, '))).toBe(true);
+  expect(
+    Leave.options
+      .filter((leave) => leave.endsWith('-in'))
+      .every((leave) => leaveWords(leave).startsWith('slow start, ')),
+  ).toBe(true);
 });

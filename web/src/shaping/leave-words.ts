@@ -1,4 +1,11 @@
-import { EASE_DIRECTIONS, EASE_FAMILIES, type EaseDirection, type EaseFamily, type EaseName, type Leave } from '@undulan/core';
+import {
+  EASE_DIRECTIONS,
+  EASE_FAMILIES,
+  type EaseDirection,
+  type EaseFamily,
+  type EaseName,
+  type Leave,
+} from '@undulan/core';
 
 /** The families in words, with the name their formulas go by. */
 export const FAMILY_WORDS: Record<EaseFamily, string> = {
@@ -15,7 +22,9 @@ export const FAMILY_WORDS: Record<EaseFamily, string> = {
 };
 
 /** How a key can leave without a named ease. */
-export const PLAIN_LEAVES = { step: 'held', linear: 'straight', curve: 'curve by handles' } as const satisfies Partial<Record<Leave, string>>;
+export const PLAIN_LEAVES = { step: 'held', linear: 'straight', curve: 'curve by handles' } as const satisfies Partial<
+  Record<Leave, string>
+>;
 
 export const EASE_DIRECTION_NAMES = Object.keys(EASE_DIRECTIONS) as EaseDirection[];
 

@@ -9,7 +9,9 @@ export function EvenSpeed({ subject, keyFrames }: { subject: Subject; keyFrames:
   const dispatch = useAppDispatch();
   const { selectedKeys } = useEditing('selectedKeys');
   const track = useActiveTrack();
-  const selected = selectedKeys.filter((key) => key.subjectId === subject.id && track?.channelIds.includes(key.channelId)).map((key) => key.frame);
+  const selected = selectedKeys
+    .filter((key) => key.subjectId === subject.id && track?.channelIds.includes(key.channelId))
+    .map((key) => key.frame);
   const frames = new Set(selected).size > 1 ? selected : keyFrames;
   const [first, last] = [Math.min(...frames), Math.max(...frames)];
   const through = keyFrames.filter((frame) => frame >= first && frame <= last).length;

@@ -31,9 +31,19 @@ export function SpeedKnob({ knob, y, says, painted, onPress, onType }: SpeedKnob
       }}
       onKeyDown={onType}
     >
-      <title>Drag up or down for the speed, sideways for its reach (with Shift that alone); with Alt this side alone</title>
+      <title>
+        Drag up or down for the speed, sideways for its reach (with Shift that alone); with Alt this side alone
+      </title>
       <rect x={x + (knob.side === 'in' ? -13 : -3)} y={y - 9} width={16} height={18} fill="transparent" />
-      {!painted && <path d={knobPath(knob.side, x, y)} fill="var(--page)" stroke="var(--plum)" strokeWidth={1.8} strokeLinejoin="round" />}
+      {!painted && (
+        <path
+          d={knobPath(knob.side, x, y)}
+          fill="var(--page)"
+          stroke="var(--plum)"
+          strokeWidth={1.8}
+          strokeLinejoin="round"
+        />
+      )}
     </g>
   );
 }

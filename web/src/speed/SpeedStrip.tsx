@@ -1,10 +1,43 @@
 import { useCallback, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { shallowEqual } from 'react-redux';
-import { CHANNELS, findChannel, framesPerSecond, type ChannelId, type Rate, type Subject, type Track } from '@undulan/core';
+import {
+  CHANNELS,
+  findChannel,
+  framesPerSecond,
+  type ChannelId,
+  type Rate,
+  type Subject,
+  type Track,
+} from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, keysSelected, previewed, selectActiveChannel, selectSettledSubject, selectShownKeys, selectSubject, selectUnderWay, type EditRequest } from '../editing/index.ts';
+import {
+  edited,
+  keysSelected,
+  previewed,
+  selectActiveChannel,
+  selectSettledSubject,
+  selectShownKeys,
+  selectSubject,
+  selectUnderWay,
+  type EditRequest,
+} from '../editing/index.ts';
 import { useActiveTrack } from '../loom/index.ts';
-import { builtInCrowd, createValueScale, CROWD_REACH_PX, crowding, curvePath, GestureNotice, LEAST_SPAN, LiveFigures, Strip, tidy, useClock, useTimeScale, useValueUnits, type Notice } from '../time-page/index.ts';
+import {
+  builtInCrowd,
+  createValueScale,
+  CROWD_REACH_PX,
+  crowding,
+  curvePath,
+  GestureNotice,
+  LEAST_SPAN,
+  LiveFigures,
+  Strip,
+  tidy,
+  useClock,
+  useTimeScale,
+  useValueUnits,
+  type Notice,
+} from '../time-page/index.ts';
 import { Empty, Still, Toggle, usePointerDrag, useSize, useStored, type DragMove } from '../ui/index.ts';
 import { EvenSpeed } from './EvenSpeed.tsx';
 import { SpeedCanvas } from './SpeedCanvas.tsx';
@@ -24,12 +57,20 @@ interface KnownLine {
 }
 
 /** The speed of a track along its way, or else of one channel; null where there is none. */
-function lineOf(moving: Subject | null, channelId: ChannelId | undefined, along: Track | undefined, rate: Rate, known?: KnownLine | null): SpeedLine | null {
+function lineOf(
+  moving: Subject | null,
+  channelId: ChannelId | undefined,
+  along: Track | undefined,
+  rate: Rate,
+  known?: KnownLine | null,
+): SpeedLine | null {
   if (!moving || !channelId) return null;
   const kept = known ? keptPieces(known.line, known.subject, moving, along ?? { channelIds: [channelId] }) : undefined;
   if (along) return pathLine(moving, along, rate, kept);
   const channel = findChannel(moving, channelId);
-  return channel && channel.keys.length > 1 && !CHANNELS[channel.id].blend ? channelLine(moving.id, channel, rate, kept) : null;
+  return channel && channel.keys.length > 1 && !CHANNELS[channel.id].blend
+    ? channelLine(moving.id, channel, rate, kept)
+    : null;
 }
 
 /** What the strip shows the speed of. */
@@ -47,17 +88,35 @@ export function SpeedStrip() {
   const hasWay = keyedIds.length > 1;
   const along = hasWay && of === 'way' ? track : undefined;
   const settled = useMemo(() => lineOf(still, activeId, along, rate), [still, activeId, along, rate]);
-  const line = useMemo(() => (subject === still ? settled : lineOf(subject, activeId, along, rate, still && settled && { subject: still, line: settled })), [subject, still, settled, activeId, along, rate]);
+  const line = useMemo(
+    () =>
+      subject === still
+        ? settled
+        : lineOf(subject, activeId, along, rate, still && settled && { subject: still, line: settled }),
+    [subject, still, settled, activeId, along, rate],
+  );
   if (!line || !settled || !subject || !activeId) {
     return (
       <Strip title="Speed">
         <div className="py-3">
-          <Empty title="No speed to show">{activeId ? `${CHANNELS[activeId].label} needs two keys.` : 'No channel is chosen.'}</Empty>
+          <Empty title="No speed to show">
+            {activeId ? `${CHANNELS[activeId].label} needs two keys.` : 'No channel is chosen.'}
+          </Empty>
         </div>
       </Strip>
     );
   }
-  return <SpeedTrack subject={subject} activeId={activeId} channelIds={along?.channelIds ?? [activeId]} line={line} settled={settled} of={hasWay ? of : null} onOf={setOf} />;
+  return (
+    <SpeedTrack
+      subject={subject}
+      activeId={activeId}
+      channelIds={along?.channelIds ?? [activeId]}
+      line={line}
+      settled={settled}
+      of={hasWay ? of : null}
+      onOf={setOf}
+    />
+  );
 }
 
 interface SpeedTrackProps {
@@ -75,7 +134,16 @@ interface SpeedTrackProps {
 function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: SpeedTrackProps) {
   const dispatch = useAppDispatch();
   const underWay = useAppSelector(selectUnderWay);
-  const selected = useAppSelector((state) => [...new Set(selectShownKeys(state).filter((key) => key.subjectId === subject.id && channelIds.includes(key.channelId)).map((key) => key.frame))], shallowEqual);
+  const selected = useAppSelector(
+    (state) => [
+      ...new Set(
+        selectShownKeys(state)
+          .filter((key) => key.subjectId === subject.id && channelIds.includes(key.channelId))
+          .map((key) => key.frame),
+      ),
+    ],
+    shallowEqual,
+  );
   const { rate } = useClock();
   const scale = useTimeScale();
   const units = useValueUnits();
@@ -85,7 +153,10 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
   const heightPx = Math.max(48, size?.heightPx ?? 120);
   const { pieces, keyFrames } = line;
   // Fitted to the settled motion, so that the scale stands still while something is dragged.
-  const values = useMemo(() => createValueScale([0, ...settled.pieces.flat().map((point) => point.speed)], heightPx, false, 1), [settled, heightPx]);
+  const values = useMemo(
+    () => createValueScale([0, ...settled.pieces.flat().map((point) => point.speed)], heightPx, false, 1),
+    [settled, heightPx],
+  );
   const per = units.per(activeId);
   const unit = units.label(activeId);
   const figures = useMemo(() => figuresOf(line, rate), [line, rate]);
@@ -93,7 +164,12 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
   const words = useCallback(
     ({ peak, average }: SpeedFigures): string[] => {
       const inUnit = (speed: number): string => speedInUnit(speed * per);
-      return [`peak ${inUnit(peak.speed)}`, `at ${tidy(Math.round(peak.frame * 10) / 10)}`, `average ${inUnit(average)}`, `= ${inUnit(average / framesPerSecond(rate))} ${unit}/frame`];
+      return [
+        `peak ${inUnit(peak.speed)}`,
+        `at ${tidy(Math.round(peak.frame * 10) / 10)}`,
+        `average ${inUnit(average)}`,
+        `= ${inUnit(average / framesPerSecond(rate))} ${unit}/frame`,
+      ];
     },
     [per, unit, rate],
   );
@@ -102,11 +178,18 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
   const isCrowd = crowding(keyFrames, scale) !== null;
   const built = isCrowd ? builtInCrowd(keyFrames, selected) : keyFrames;
 
-  const request = (knob: Knob, speed: number, apart: boolean, reach: number | null = null): EditRequest => settled.request(knob.keyFrame, knob.side, speed, reach, apart);
+  const request = (knob: Knob, speed: number, apart: boolean, reach: number | null = null): EditRequest =>
+    settled.request(knob.keyFrame, knob.side, speed, reach, apart);
   /** The reach that dragging a knob away from its key or toward it gives; a drag up or down leaves it. */
   const reachAt = (knob: Knob, dxPx: number): number | null => {
     const now = Math.abs(dxPx) < REACH_FROM_PX ? null : settled.reachOf(knob.keyFrame, knob.side);
-    return now && Math.min(100, Math.max(1, now.percent + ((knob.side === 'out' ? dxPx : -dxPx) / (now.spanFrames * scale.pxPerFrame)) * 100));
+    return (
+      now &&
+      Math.min(
+        100,
+        Math.max(1, now.percent + ((knob.side === 'out' ? dxPx : -dxPx) / (now.spanFrames * scale.pxPerFrame)) * 100),
+      )
+    );
   };
   const speedAt = (knob: Knob, dyPx: number): number => {
     const y = values.yOf(knob.speed) + dyPx;
@@ -116,13 +199,24 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
     const reach = reachAt(knob, move.dxPx);
     // With Shift the speed stays and only the reach changes.
     const speed = move.shiftKey ? knob.speed : speedAt(knob, move.dyPx);
-    return { request: request(knob, speed, move.altKey, reach), says: `${knob.side === 'in' ? 'arrives' : 'leaves'} at ${speedInUnit(speed * per)} ${unit}/s${reach === null ? '' : `, reach ${Math.round(reach)} %`}` };
+    return {
+      request: request(knob, speed, move.altKey, reach),
+      says: `${knob.side === 'in' ? 'arrives' : 'leaves'} at ${speedInUnit(speed * per)} ${unit}/s${reach === null ? '' : `, reach ${Math.round(reach)} %`}`,
+    };
   }, setNotice);
   const type = (event: KeyboardEvent, knob: Knob): void => {
     const by = { ArrowUp: 1, ArrowDown: -1 }[event.key];
     if (!by) return;
     event.preventDefault();
-    dispatch(edited(request(knob, knob.speed + by * Math.max(1, Math.abs(figures.peak.speed) / 100) * (event.shiftKey ? 10 : 1), event.altKey)));
+    dispatch(
+      edited(
+        request(
+          knob,
+          knob.speed + by * Math.max(1, Math.abs(figures.peak.speed) / 100) * (event.shiftKey ? 10 : 1),
+          event.altKey,
+        ),
+      ),
+    );
   };
 
   /** In a crowd: the speed nearest to the pointer, of its key the side that the pointer is on. */
@@ -146,8 +240,12 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
     const knob = nearest(event);
     if (!knob) return;
     event.stopPropagation();
-    const keyed = channelIds.filter((channelId) => findChannel(subject, channelId)?.keys.some((key) => key.frame === knob.keyFrame));
-    dispatch(keysSelected({ keys: keyed.map((channelId) => ({ subjectId: subject.id, channelId, frame: knob.keyFrame })) }));
+    const keyed = channelIds.filter((channelId) =>
+      findChannel(subject, channelId)?.keys.some((key) => key.frame === knob.keyFrame),
+    );
+    dispatch(
+      keysSelected({ keys: keyed.map((channelId) => ({ subjectId: subject.id, channelId, frame: knob.keyFrame })) }),
+    );
     drag(event, knob);
   };
 
@@ -157,7 +255,12 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
       label={
         <div className="space-y-0.5">
           {of ? (
-            <select aria-label="Speed of" className="h-6 w-full min-w-0 rounded-md border border-rule bg-page px-1 text-xs" value={of} onChange={(event) => onOf(event.target.value as Of)}>
+            <select
+              aria-label="Speed of"
+              className="h-6 w-full min-w-0 rounded-md border border-rule bg-page px-1 text-xs"
+              value={of}
+              onChange={(event) => onOf(event.target.value as Of)}
+            >
               <option value="channel">
                 {CHANNELS[activeId].label}, {unit}/s
               </option>
@@ -182,7 +285,13 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
             <div className="flex gap-1">
               <EvenSpeed subject={subject} keyFrames={keyFrames} />
               {of !== 'way' && (
-                <Toggle small on={overValue} className="h-6! px-1!" tip="The value curve beneath, as a reference" onClick={() => setOverValue(!overValue)}>
+                <Toggle
+                  small
+                  on={overValue}
+                  className="h-6! px-1!"
+                  tip="The value curve beneath, as a reference"
+                  onClick={() => setOverValue(!overValue)}
+                >
                   Value
                 </Toggle>
               )}
@@ -192,8 +301,23 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
       }
     >
       <div ref={measure} className="h-full">
-        {isCrowd && <SpeedCanvas pieces={pieces} keyFrames={keyFrames} knobs={knobs} jumps={figures.jumps} selected={selected} values={values} heightPx={heightPx} />}
-        <svg width={scale.widthPx} height={heightPx} className="relative block touch-none" onPointerDown={() => dispatch(keysSelected({ keys: [] }))}>
+        {isCrowd && (
+          <SpeedCanvas
+            pieces={pieces}
+            keyFrames={keyFrames}
+            knobs={knobs}
+            jumps={figures.jumps}
+            selected={selected}
+            values={values}
+            heightPx={heightPx}
+          />
+        )}
+        <svg
+          width={scale.widthPx}
+          height={heightPx}
+          className="relative block touch-none"
+          onPointerDown={() => dispatch(keysSelected({ keys: [] }))}
+        >
           <line x1={0} x2={scale.widthPx} y1={values.yOf(0)} y2={values.yOf(0)} stroke="var(--rule)" />
           <text x={0} y={values.yOf(0) - 3} fontSize={10} className="figures" fill="var(--faint)">
             0
@@ -201,11 +325,40 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
           {overValue && of !== 'way' && <ValueBeneath subject={subject} channelId={activeId} heightPx={heightPx} />}
           {!isCrowd &&
             pieces.map((piece, i) => (
-              <polyline key={i} className="pointer-events-none" points={piece.map((point) => `${scale.xOf(point.frame).toFixed(1)},${values.yOf(point.speed).toFixed(1)}`).join(' ')} fill="none" stroke="var(--plum)" strokeWidth={2} />
+              <polyline
+                key={i}
+                className="pointer-events-none"
+                points={piece
+                  .map((point) => `${scale.xOf(point.frame).toFixed(1)},${values.yOf(point.speed).toFixed(1)}`)
+                  .join(' ')}
+                fill="none"
+                stroke="var(--plum)"
+                strokeWidth={2}
+              />
             ))}
-          {!isCrowd && figures.jumps.map((frame) => <line key={frame} className="pointer-events-none" x1={scale.xOf(frame)} x2={scale.xOf(frame)} y1={4} y2={heightPx - 4} stroke="var(--ochre)" strokeDasharray="2 4" />)}
+          {!isCrowd &&
+            figures.jumps.map((frame) => (
+              <line
+                key={frame}
+                className="pointer-events-none"
+                x1={scale.xOf(frame)}
+                x2={scale.xOf(frame)}
+                y1={4}
+                y2={heightPx - 4}
+                stroke="var(--ochre)"
+                strokeDasharray="2 4"
+              />
+            ))}
           {isCrowd && (
-            <rect width={scale.widthPx} height="100%" fill="transparent" onPointerDown={pressNearest} onPointerMove={(event) => event.currentTarget.style.setProperty('cursor', nearest(event) ? 'ns-resize' : 'auto')} />
+            <rect
+              width={scale.widthPx}
+              height="100%"
+              fill="transparent"
+              onPointerDown={pressNearest}
+              onPointerMove={(event) =>
+                event.currentTarget.style.setProperty('cursor', nearest(event) ? 'ns-resize' : 'auto')
+              }
+            />
           )}
           <Still still={isCrowd && underWay}>
             {knobs
@@ -250,13 +403,35 @@ function ValueBeneath({ subject, channelId, heightPx }: { subject: Subject; chan
   const path = useMemo(() => {
     if (!channel) return '';
     const { pointsDown, unit } = CHANNELS[channel.id];
-    return curvePath(channel, scale, createValueScale(channel.keys.map((key) => key.value), heightPx, pointsDown ?? false, LEAST_SPAN[unit]).yOf);
+    return curvePath(
+      channel,
+      scale,
+      createValueScale(
+        channel.keys.map((key) => key.value),
+        heightPx,
+        pointsDown ?? false,
+        LEAST_SPAN[unit],
+      ).yOf,
+    );
   }, [channel, scale, heightPx]);
-  return <path className="pointer-events-none" d={path} fill="none" stroke="var(--faint)" strokeWidth={1.2} strokeDasharray="3 3" data-testid="value-beneath" />;
+  return (
+    <path
+      className="pointer-events-none"
+      d={path}
+      fill="none"
+      stroke="var(--faint)"
+      strokeWidth={1.2}
+      strokeDasharray="3 3"
+      data-testid="value-beneath"
+    />
+  );
 }
 
 /** Dragging a speed: shown while it goes on, done once at its end. */
-function useKnobDrag(outcome: (knob: Knob, move: DragMove) => { request: EditRequest; says: string }, setNotice: (notice: Notice | null) => void) {
+function useKnobDrag(
+  outcome: (knob: Knob, move: DragMove) => { request: EditRequest; says: string },
+  setNotice: (notice: Notice | null) => void,
+) {
   const dispatch = useAppDispatch();
   return usePointerDrag<Knob>({
     onMove: (knob, move) => {

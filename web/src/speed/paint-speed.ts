@@ -1,5 +1,16 @@
 import { changedFrames } from '@undulan/core';
-import { builtInCrowd, columnsOf, crowding, crowdRadius, isInColumns, keyPainter, unlike, type Columns, type TimeScale, type ValueScale } from '../time-page/index.ts';
+import {
+  builtInCrowd,
+  columnsOf,
+  crowding,
+  crowdRadius,
+  isInColumns,
+  keyPainter,
+  unlike,
+  type Columns,
+  type TimeScale,
+  type ValueScale,
+} from '../time-page/index.ts';
 import { cssColour } from '../ui/index.ts';
 import type { Knob } from './speed-figures.ts';
 import type { SpeedPoint } from './speed-lines.ts';
@@ -25,16 +36,25 @@ export function knobPath(side: Knob['side'], x: number, y: number): string {
 export function changedSpeed(before: SpeedPainting, after: SpeedPainting): Columns | null {
   if (before.values !== after.values || before.scale !== after.scale || before.heightPx !== after.heightPx) return null;
   const span = changedFrames(before.pieces, after.pieces, (piece) => piece[0]?.frame ?? Infinity);
-  return columnsOf(span, [...unlike(before.selected, after.selected), ...unlike(before.jumps, after.jumps)], after.scale);
+  return columnsOf(
+    span,
+    [...unlike(before.selected, after.selected), ...unlike(before.jumps, after.jumps)],
+    after.scale,
+  );
 }
 
 /** Paints what of a crowded speed is in the columns: a thin line, a small mark for each key's speed, large ones for selected keys unless they are very many. */
-export function paintSpeed(context: CanvasRenderingContext2D, { pieces, keyFrames, knobs, jumps, selected, values, scale, heightPx }: SpeedPainting, columns: Columns): void {
+export function paintSpeed(
+  context: CanvasRenderingContext2D,
+  { pieces, keyFrames, knobs, jumps, selected, values, scale, heightPx }: SpeedPainting,
+  columns: Columns,
+): void {
   const plum = cssColour('var(--plum)');
   const large = builtInCrowd(keyFrames, selected);
   context.fillStyle = cssColour('var(--ochre)');
   context.globalAlpha = 0.6;
-  for (const frame of jumps) if (isInColumns(scale.xOf(frame), columns)) context.fillRect(scale.xOf(frame) - 0.5, 4, 1, heightPx - 8);
+  for (const frame of jumps)
+    if (isInColumns(scale.xOf(frame), columns)) context.fillRect(scale.xOf(frame) - 0.5, 4, 1, heightPx - 8);
   context.globalAlpha = 1;
   context.strokeStyle = plum;
   // Lines of one pixel are drawn many times as fast as wider ones.
@@ -42,12 +62,17 @@ export function paintSpeed(context: CanvasRenderingContext2D, { pieces, keyFrame
   context.setLineDash([]);
   context.beginPath();
   for (const piece of pieces) {
-    if (piece.length === 0 || scale.xOf(piece.at(-1)!.frame) < columns.from || scale.xOf(piece[0]!.frame) > columns.to) continue;
-    piece.forEach((point, i) => context[i === 0 ? 'moveTo' : 'lineTo'](scale.xOf(point.frame), values.yOf(point.speed)));
+    if (piece.length === 0 || scale.xOf(piece.at(-1)!.frame) < columns.from || scale.xOf(piece[0]!.frame) > columns.to)
+      continue;
+    piece.forEach((point, i) =>
+      context[i === 0 ? 'moveTo' : 'lineTo'](scale.xOf(point.frame), values.yOf(point.speed)),
+    );
   }
   context.stroke();
   const paintKnob = keyPainter(context, 'var(--plum)', crowdRadius(crowding(keyFrames, scale) ?? Infinity));
-  for (const { keyFrame, speed } of knobs) if (isInColumns(scale.xOf(keyFrame), columns) && !large.includes(keyFrame)) paintKnob(scale.xOf(keyFrame), values.yOf(speed), selected.includes(keyFrame));
+  for (const { keyFrame, speed } of knobs)
+    if (isInColumns(scale.xOf(keyFrame), columns) && !large.includes(keyFrame))
+      paintKnob(scale.xOf(keyFrame), values.yOf(speed), selected.includes(keyFrame));
   context.lineWidth = 1.8;
   context.lineJoin = 'round';
   context.strokeStyle = plum;

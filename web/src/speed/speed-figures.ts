@@ -14,7 +14,10 @@ const JUMP = 0.02;
 export function knobsOf({ keyFrames, pieces }: SpeedLine): Knob[] {
   return keyFrames.flatMap((keyFrame, i): Knob[] => {
     const [arrives, leaves] = [pieces[i - 1]?.at(-1), pieces[i]?.[0]];
-    return [...(arrives ? [{ keyFrame, side: 'in' as const, ...arrives }] : []), ...(leaves ? [{ keyFrame, side: 'out' as const, ...leaves }] : [])];
+    return [
+      ...(arrives ? [{ keyFrame, side: 'in' as const, ...arrives }] : []),
+      ...(leaves ? [{ keyFrame, side: 'out' as const, ...leaves }] : []),
+    ];
   });
 }
 
@@ -36,7 +39,8 @@ interface PieceFigures {
 /** Most pieces stay from one move of a gesture to the next. */
 const known = new WeakMap<readonly SpeedPoint[], PieceFigures>();
 
-const faster = (best: SpeedPoint, point: SpeedPoint): SpeedPoint => (Math.abs(point.speed) > Math.abs(best.speed) ? point : best);
+const faster = (best: SpeedPoint, point: SpeedPoint): SpeedPoint =>
+  Math.abs(point.speed) > Math.abs(best.speed) ? point : best;
 const NO_SPEED: SpeedPoint = { frame: 0, speed: 0 };
 
 function figuresOfPiece(piece: readonly SpeedPoint[]): PieceFigures {
@@ -44,7 +48,12 @@ function figuresOfPiece(piece: readonly SpeedPoint[]): PieceFigures {
   if (before) return before;
   const figures = {
     peak: piece.reduce(faster, NO_SPEED),
-    area: piece.slice(1).reduce((sum, point, i) => sum + Math.abs(point.speed + piece[i]!.speed) * 0.5 * (point.frame - piece[i]!.frame), 0),
+    area: piece
+      .slice(1)
+      .reduce(
+        (sum, point, i) => sum + Math.abs(point.speed + piece[i]!.speed) * 0.5 * (point.frame - piece[i]!.frame),
+        0,
+      ),
   };
   known.set(piece, figures);
   return figures;

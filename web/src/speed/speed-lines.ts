@@ -1,4 +1,16 @@
-import { CHANNELS, changedTrackSpan, channelSpeed, effectiveHandles, findChannel, numbersOfHandle, type Channel, type HandleSide, type Rate, type Subject, type Track } from '@undulan/core';
+import {
+  CHANNELS,
+  changedTrackSpan,
+  channelSpeed,
+  effectiveHandles,
+  findChannel,
+  numbersOfHandle,
+  type Channel,
+  type HandleSide,
+  type Rate,
+  type Subject,
+  type Track,
+} from '@undulan/core';
 import type { EditRequest } from '../editing/index.ts';
 
 /** Samples between two keys of a drawn speed. */
@@ -16,7 +28,13 @@ export interface SpeedLine {
   keyFrames: number[];
   pieces: SpeedPoint[][];
   /** What sets the speed on one side of a key, and (unless null) how far it reaches. */
-  request: (keyFrame: number, side: HandleSide, speed: number, reachPercent: number | null, apart: boolean) => EditRequest;
+  request: (
+    keyFrame: number,
+    side: HandleSide,
+    speed: number,
+    reachPercent: number | null,
+    apart: boolean,
+  ) => EditRequest;
   /** How far the speed on one side of a key reaches, in percent of its span of so many frames; null where a reach cannot be set. */
   reachOf: (keyFrame: number, side: HandleSide) => { percent: number; spanFrames: number } | null;
 }
@@ -27,7 +45,12 @@ type KnownPieces = ReadonlyMap<number, { to: number; piece: SpeedPoint[] }>;
 const NONE: KnownPieces = new Map();
 
 /** Those pieces of a line that hold still when its subject changes. */
-export function keptPieces({ keyFrames, pieces }: SpeedLine, before: Subject, after: Subject, channels: Pick<Track, 'channelIds'>): KnownPieces {
+export function keptPieces(
+  { keyFrames, pieces }: SpeedLine,
+  before: Subject,
+  after: Subject,
+  channels: Pick<Track, 'channelIds'>,
+): KnownPieces {
   const span = changedTrackSpan(before, after, channels);
   if (!span) return NONE;
   const kept = new Map<number, { to: number; piece: SpeedPoint[] }>();
@@ -38,7 +61,11 @@ export function keptPieces({ keyFrames, pieces }: SpeedLine, before: Subject, af
   return kept;
 }
 
-function piecesOf(keyFrames: readonly number[], known: KnownPieces, speedsAt: (frame: number) => { left: number; right: number }): SpeedPoint[][] {
+function piecesOf(
+  keyFrames: readonly number[],
+  known: KnownPieces,
+  speedsAt: (frame: number) => { left: number; right: number },
+): SpeedPoint[][] {
   return keyFrames.slice(0, -1).map((from, i) => {
     const to = keyFrames[i + 1]!;
     const same = known.get(from);
@@ -59,7 +86,10 @@ export function channelLine(subjectId: string, channel: Channel, rate: Rate, kno
   const reachOf = (keyFrame: number, side: HandleSide): { percent: number; spanFrames: number } => {
     const index = keys.findIndex((key) => key.frame === keyFrame);
     const spanFrames = Math.abs(keys[index + (side === 'out' ? 1 : -1)]!.frame - keyFrame);
-    return { spanFrames, percent: numbersOfHandle(effectiveHandles(keys, index)[side], spanFrames, rate).reachPercent || 100 / 3 };
+    return {
+      spanFrames,
+      percent: numbersOfHandle(effectiveHandles(keys, index)[side], spanFrames, rate).reachPercent || 100 / 3,
+    };
   };
   return {
     label: CHANNELS[channel.id].label,
@@ -81,15 +111,22 @@ export function channelLine(subjectId: string, channel: Channel, rate: Rate, kno
 
 /** The speed of a track along its way, in units per second: never below nothing. */
 export function pathLine(subject: Subject, track: Track, rate: Rate, known: KnownPieces = NONE): SpeedLine {
-  const channels = track.channelIds.flatMap((id) => findChannel(subject, id) ?? []).filter((channel) => channel.keys.length > 0);
-  const keyFrames = [...new Set(channels.flatMap((channel) => channel.keys.map((key) => key.frame)))].sort((a, b) => a - b);
+  const channels = track.channelIds
+    .flatMap((id) => findChannel(subject, id) ?? [])
+    .filter((channel) => channel.keys.length > 0);
+  const keyFrames = [...new Set(channels.flatMap((channel) => channel.keys.map((key) => key.frame)))].sort(
+    (a, b) => a - b,
+  );
   return {
     label: `${track.label}, along its way`,
     unit: track.unit,
     keyFrames,
     pieces: piecesOf(keyFrames, known, (frame) => {
       const speeds = channels.map((channel) => channelSpeed(channel, frame, rate));
-      return { left: Math.hypot(...speeds.map(({ left }) => left)), right: Math.hypot(...speeds.map(({ right }) => right)) };
+      return {
+        left: Math.hypot(...speeds.map(({ left }) => left)),
+        right: Math.hypot(...speeds.map(({ right }) => right)),
+      };
     }),
     reachOf: () => null,
     request: (keyFrame, side, speed, _reach, apart) => {

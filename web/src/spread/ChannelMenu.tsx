@@ -26,7 +26,11 @@ export const ChannelMenu = memo(function ChannelMenu({ subjectId, channel }: Cha
     <>
       <Menu
         trigger={
-          <button type="button" aria-label={`${CHANNELS[channel.id].label}: actions`} className="grid h-6 w-6 place-items-center rounded-sm text-faint hover:bg-shade hover:text-ink">
+          <button
+            type="button"
+            aria-label={`${CHANNELS[channel.id].label}: actions`}
+            className="grid h-6 w-6 place-items-center rounded-sm text-faint hover:bg-shade hover:text-ink"
+          >
             <EllipsisVertical size={14} />
           </button>
         }
@@ -45,13 +49,21 @@ function Actions({ subjectId, channel, onClear }: ChannelMenuProps & { onClear: 
   const isKeyed = channel.keys.some((key) => key.frame === frame);
   return (
     <>
-      <MenuItem onSelect={() => dispatch(edited({ operation: 'setKeys', args: [frame, [{ ...ref, value }]] }))} disabledReason={isKeyed && !changed && 'There is a key on this frame.'}>
+      <MenuItem
+        onSelect={() => dispatch(edited({ operation: 'setKeys', args: [frame, [{ ...ref, value }]] }))}
+        disabledReason={isKeyed && !changed && 'There is a key on this frame.'}
+      >
         Key here
       </MenuItem>
-      <MenuItem onSelect={() => dispatch(edited({ operation: 'deleteKeys', args: [[{ ...ref, frame }]] }))} disabledReason={!isKeyed && 'There is no key on this frame.'}>
+      <MenuItem
+        onSelect={() => dispatch(edited({ operation: 'deleteKeys', args: [[{ ...ref, frame }]] }))}
+        disabledReason={!isKeyed && 'There is no key on this frame.'}
+      >
         Remove this key
       </MenuItem>
-      {changed && <MenuItem onSelect={() => dispatch(unkeyedDropped({ ...ref, value }))}>Drop the unkeyed change</MenuItem>}
+      {changed && (
+        <MenuItem onSelect={() => dispatch(unkeyedDropped({ ...ref, value }))}>Drop the unkeyed change</MenuItem>
+      )}
       <MenuItem onSelect={onClear} disabledReason={channel.keys.length === 0 && 'It has no keys.'}>
         Clear the channel …
       </MenuItem>
@@ -85,7 +97,8 @@ function ClearQuestion({ subjectId, channel, onClose }: ChannelMenuProps & { onC
       }
     >
       <p>
-        {channel.keys.length === 1 ? 'Its one key goes' : `Its ${channel.keys.length} keys go`}. It stays at {formatValue(channel.id, value)} {unit}, where it is on frame {frame}. Undo brings the keys back.
+        {channel.keys.length === 1 ? 'Its one key goes' : `Its ${channel.keys.length} keys go`}. It stays at{' '}
+        {formatValue(channel.id, value)} {unit}, where it is on frame {frame}. Undo brings the keys back.
       </p>
     </Dialog>
   );

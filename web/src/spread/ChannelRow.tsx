@@ -9,7 +9,15 @@ import { ChannelMenu } from './ChannelMenu.tsx';
 import { TabGlyph, type TabState } from './TabGlyph.tsx';
 
 /** What a pixel of dragging a value adds. */
-const PER_PX: Record<ChannelKind['unit'], number> = { px: 1, '°': 1, '×': 0.01, '%': 1, share: 0.01, 'no.': 0.1, colour: 1 };
+const PER_PX: Record<ChannelKind['unit'], number> = {
+  px: 1,
+  '°': 1,
+  '×': 0.01,
+  '%': 1,
+  share: 0.01,
+  'no.': 0.1,
+  colour: 1,
+};
 
 function tabState(channel: Channel, frame: number, changed: boolean): TabState {
   if (channel.keys.length === 0) return 'never';
@@ -59,7 +67,11 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame, 
         <TabGlyph state={tabState(channel, frame, changed !== undefined)} />
       </td>
       <td className="py-1">
-        <button type="button" className="rounded-sm hover:underline" onClick={() => dispatch(channelSelected(channel.id))}>
+        <button
+          type="button"
+          className="rounded-sm hover:underline"
+          onClick={() => dispatch(channelSelected(channel.id))}
+        >
           {label}
         </button>
       </td>
@@ -67,7 +79,9 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame, 
         <div className="relative">
           {live && <span data-live="" className="figures absolute inset-0 pr-[9px] text-right font-semibold" />}
           {fixed ? (
-            <span className={`figures pr-[9px] ${live ? 'text-transparent' : ''}`}>{units.format(channel.id, value)}</span>
+            <span className={`figures pr-[9px] ${live ? 'text-transparent' : ''}`}>
+              {units.format(channel.id, value)}
+            </span>
           ) : (
             <CommitInput
               aria-label={`${label} on frame ${frame}`}
@@ -80,7 +94,11 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame, 
         </div>
       </td>
       <td className="w-11 py-1 pl-1 text-xs text-faint">
-        {fixed ? <span className="figures px-1">{units.label(channel.id)}</span> : <ScrubHandle value={{ ...ref, value }} frame={frame} />}
+        {fixed ? (
+          <span className="figures px-1">{units.label(channel.id)}</span>
+        ) : (
+          <ScrubHandle value={{ ...ref, value }} frame={frame} />
+        )}
       </td>
       <td className="figures w-24 py-1 text-right text-xs whitespace-nowrap text-faint">
         {channel.keys.length > 0 && (
@@ -102,7 +120,12 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame, 
 function FixedMark({ label }: { label: string }) {
   return (
     <Tip says="The exercise does not leave this channel to you.">
-      <span tabIndex={0} role="img" aria-label={`${label} is kept by the exercise`} className="grid h-6 w-6 place-items-center rounded-sm text-faint">
+      <span
+        tabIndex={0}
+        role="img"
+        aria-label={`${label} is kept by the exercise`}
+        className="grid h-6 w-6 place-items-center rounded-sm text-faint"
+      >
         <Lock size={13} />
       </span>
     </Tip>
@@ -115,7 +138,9 @@ function ScrubHandle({ value, frame }: { value: KeyValue; frame: number }) {
   const change = useChangeValues();
   const units = useValueUnits();
   const { unit } = CHANNELS[value.channelId];
-  const valuesAt = (start: KeyValue, dxPx: number): KeyValue[] => [{ ...start, value: toFineness(start.channelId, start.value + dxPx * PER_PX[unit]) }];
+  const valuesAt = (start: KeyValue, dxPx: number): KeyValue[] => [
+    { ...start, value: toFineness(start.channelId, start.value + dxPx * PER_PX[unit]) },
+  ];
   const drag = usePointerDrag<KeyValue>({
     onMove: (start, { dxPx }) => dispatch(previewed({ operation: 'setKeys', args: [frame, valuesAt(start, dxPx)] })),
     onEnd: (start, { dxPx }) => {
@@ -125,7 +150,11 @@ function ScrubHandle({ value, frame }: { value: KeyValue; frame: number }) {
     onCancel: () => dispatch(previewed(null)),
   });
   return (
-    <span title="Drag sideways to change" className="figures block cursor-ew-resize touch-none rounded-sm px-1 select-none hover:bg-shade" onPointerDown={(event) => drag(event, value)}>
+    <span
+      title="Drag sideways to change"
+      className="figures block cursor-ew-resize touch-none rounded-sm px-1 select-none hover:bg-shade"
+      onPointerDown={(event) => drag(event, value)}
+    >
       {units.label(value.channelId)}
     </span>
   );
@@ -142,7 +171,13 @@ const KeyStep = memo(function KeyStep({ to, way, label, onGo }: KeyStepProps) {
   const none = to === undefined;
   return (
     <Tip says={none ? 'No key on this side.' : `To frame ${to}`}>
-      <button type="button" aria-label={label} aria-disabled={none} onClick={() => !none && onGo(to)} className={`inline-flex h-5 min-w-6 items-center justify-center rounded-sm align-middle ${none ? 'cursor-default opacity-50' : 'hover:bg-shade hover:text-ink'}`}>
+      <button
+        type="button"
+        aria-label={label}
+        aria-disabled={none}
+        onClick={() => !none && onGo(to)}
+        className={`inline-flex h-5 min-w-6 items-center justify-center rounded-sm align-middle ${none ? 'cursor-default opacity-50' : 'hover:bg-shade hover:text-ink'}`}
+      >
         {way === 'before' && <ChevronLeft size={13} />}
         {to ?? '–'}
         {way === 'after' && <ChevronRight size={13} />}

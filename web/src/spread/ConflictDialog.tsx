@@ -49,8 +49,8 @@ export function ConflictDialog() {
       }
     >
       <p>
-        While you worked here, the same {source?.kind === 'exercise' ? 'exercise' : 'draft'} was saved from another window or by someone else. Your changes are safe in this one; choose what becomes of
-        the two.
+        While you worked here, the same {source?.kind === 'exercise' ? 'exercise' : 'draft'} was saved from another
+        window or by someone else. Your changes are safe in this one; choose what becomes of the two.
       </p>
     </Dialog>
   );

@@ -12,10 +12,22 @@ export function EditingActions() {
   useShortcuts({ undo: () => dispatch(undone()), redo: () => dispatch(redone()) });
   return (
     <>
-      <Button square aria-label="Undo" tip={`Undo: ${undoName} (Ctrl Z)`} disabledReason={undoName === null && 'Nothing to undo.'} onClick={() => dispatch(undone())}>
+      <Button
+        square
+        aria-label="Undo"
+        tip={`Undo: ${undoName} (Ctrl Z)`}
+        disabledReason={undoName === null && 'Nothing to undo.'}
+        onClick={() => dispatch(undone())}
+      >
         <Undo2 size={15} />
       </Button>
-      <Button square aria-label="Redo" tip={`Redo: ${redoName} (Ctrl Shift Z)`} disabledReason={redoName === null && 'Nothing to redo.'} onClick={() => dispatch(redone())}>
+      <Button
+        square
+        aria-label="Redo"
+        tip={`Redo: ${redoName} (Ctrl Shift Z)`}
+        disabledReason={redoName === null && 'Nothing to redo.'}
+        onClick={() => dispatch(redone())}
+      >
         <Redo2 size={15} />
       </Button>
     </>
@@ -37,7 +49,11 @@ export function SaveStatus() {
             ? 'Saving …'
             : 'Saved';
   return (
-    <span role="status" data-testid="save-status" className={save === 'unreachable' || save === 'failed' ? 'text-danger' : ''}>
+    <span
+      role="status"
+      data-testid="save-status"
+      className={save === 'unreachable' || save === 'failed' ? 'text-danger' : ''}
+    >
       {says}
     </span>
   );

@@ -38,7 +38,11 @@ export function EditingPicture({ tone, target, noTarget, targetShown, onTargetSh
         <Button
           aria-pressed={record}
           aria-label={`Record ${record ? 'on' : 'off'}`}
-          tip={record ? 'A change sets a key on this frame (R)' : 'Changes set no keys; moving channels are asked about (R)'}
+          tip={
+            record
+              ? 'A change sets a key on this frame (R)'
+              : 'Changes set no keys; moving channels are asked about (R)'
+          }
           className={record ? 'border-ink! bg-ink! font-semibold text-page!' : ''}
           onClick={() => dispatch(recordToggled())}
         >
@@ -52,7 +56,12 @@ export function EditingPicture({ tone, target, noTarget, targetShown, onTargetSh
             Trail
           </Toggle>
           {tone === 'take' && (
-            <Toggle on={targetShown && Boolean(target)} tip="The target as an outline and a curve (T)" disabledReason={noTarget} onClick={() => onTargetShown(!targetShown)}>
+            <Toggle
+              on={targetShown && Boolean(target)}
+              tip="The target as an outline and a curve (T)"
+              disabledReason={noTarget}
+              onClick={() => onTargetShown(!targetShown)}
+            >
               Target
             </Toggle>
           )}

@@ -32,14 +32,18 @@ export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', fo
   useRememberedAside();
   const { keyFrames, stepping } = useKeyStepping(motion);
   const outside = useMemo(() => {
-    const frames = motion.subjects.flatMap((subject) => subject.channels.flatMap((channel) => channel.keys.map((key) => key.frame)));
+    const frames = motion.subjects.flatMap((subject) =>
+      subject.channels.flatMap((channel) => channel.keys.map((key) => key.frame)),
+    );
     return [...new Set(frames)].filter((frame) => frame < range.first || frame > range.last).sort((a, b) => a - b);
   }, [motion, range]);
   const ranges = useMemo(
     (): RangeControls => ({
       workRange: motion.workRange,
       onWorkRange: (next: FrameRange) => dispatch(edited({ operation: 'setWorkRange', args: [{ workRange: next }] })),
-      ...(rangeFixed === null ? { onRange: (next: FrameRange) => dispatch(edited({ operation: 'setScene', args: [{ range: next }] })) } : { fixedReason: rangeFixed }),
+      ...(rangeFixed === null
+        ? { onRange: (next: FrameRange) => dispatch(edited({ operation: 'setScene', args: [{ range: next }] })) }
+        : { fixedReason: rangeFixed }),
     }),
     [dispatch, motion.workRange, rangeFixed],
   );
@@ -55,9 +59,29 @@ export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', fo
       strips={[
         { id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '150px', content: <KeysStrip /> },
         { id: 'film', name: 'Film', shortcut: 'stripFilm', size: '72px', startsClosed: true, content: <FilmStrip /> },
-        { id: 'curve', name: 'Curve', shortcut: 'stripCurve', size: main === 'curve' ? undefined : '180px', content: <CurveStrip tone={tone} target={target} /> },
-        { id: 'speed', name: 'Speed', shortcut: 'stripSpeed', size: '152px', startsClosed: true, content: <SpeedStrip /> },
-        { id: 'loom', name: 'Loom', shortcut: 'stripLoom', size: main === 'loom' ? undefined : '130px', startsClosed: main !== 'loom', content: <LoomStrip tone={tone} target={target} /> },
+        {
+          id: 'curve',
+          name: 'Curve',
+          shortcut: 'stripCurve',
+          size: main === 'curve' ? undefined : '180px',
+          content: <CurveStrip tone={tone} target={target} />,
+        },
+        {
+          id: 'speed',
+          name: 'Speed',
+          shortcut: 'stripSpeed',
+          size: '152px',
+          startsClosed: true,
+          content: <SpeedStrip />,
+        },
+        {
+          id: 'loom',
+          name: 'Loom',
+          shortcut: 'stripLoom',
+          size: main === 'loom' ? undefined : '130px',
+          startsClosed: main !== 'loom',
+          content: <LoomStrip tone={tone} target={target} />,
+        },
       ]}
       bar={
         <>
@@ -80,6 +104,7 @@ export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', fo
 
 /** What is said of keys outside the range. One just past its end is no slip: it closes a cycle. */
 function outsideWords(outside: readonly number[], { last }: FrameRange): string {
-  if (outside.length === 1 && outside[0] === last + 1) return `The key on ${last + 1} closes a cycle and is not shown itself.`;
+  if (outside.length === 1 && outside[0] === last + 1)
+    return `The key on ${last + 1} closes a cycle and is not shown itself.`;
   return `${outside.length} ${outside.length === 1 ? 'key frame lies' : 'key frames lie'} outside the range and will not play: ${outside.join(', ')}`;
 }

@@ -44,7 +44,12 @@ export function FilmStrip() {
   return (
     <Strip title="Film" label={every === 1 ? 'every frame' : `one in ${every}`}>
       <div ref={measure} className="relative h-full overflow-hidden">
-        <canvas ref={canvas} aria-hidden="true" className="absolute top-1 left-0" style={{ width: scale.widthPx, height: heightPx }} />
+        <canvas
+          ref={canvas}
+          aria-hidden="true"
+          className="absolute top-1 left-0"
+          style={{ width: scale.widthPx, height: heightPx }}
+        />
         {frames.map((frame) => (
           <button
             key={frame}

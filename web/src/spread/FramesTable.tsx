@@ -11,12 +11,16 @@ import { Button, Empty } from '../ui/index.ts';
 
 const ROW_PX = 24;
 
-const figure = (track: Track, value: number | null): string => (value === null ? '–' : formatValue(track.channelIds[0]!, value));
+const figure = (track: Track, value: number | null): string =>
+  value === null ? '–' : formatValue(track.channelIds[0]!, value);
 
 /** The table as comma-separated values, in full precision. */
 export function framesCsv(rows: readonly FrameRow[], track: Track): string {
   const header = ['frame', ...track.channelIds, 'spacing', 'even spacing', 'difference'];
-  return Papa.unparse([header, ...rows.map((row) => [row.frame, ...row.values, row.step ?? '', row.even ?? '', row.difference ?? ''])]);
+  return Papa.unparse([
+    header,
+    ...rows.map((row) => [row.frame, ...row.values, row.step ?? '', row.even ?? '', row.difference ?? '']),
+  ]);
 }
 
 /** The selected subject's track in figures: a row a frame, with its spacing against an even one. Pressing a row goes there. */
@@ -29,9 +33,17 @@ export function FramesTable() {
   const [trackId, setTrackId] = useState<string | null>(null);
   const tracks = useMemo(() => (subject ? tracksOf(subject) : []), [subject]);
   const track = tracks.find((other) => other.id === trackId) ?? tracks[0];
-  const rows = useMemo(() => (motion && subject && track ? frameTable(subject, track, motion.range) : []), [motion, subject, track]);
+  const rows = useMemo(
+    () => (motion && subject && track ? frameTable(subject, track, motion.range) : []),
+    [motion, subject, track],
+  );
   // eslint-disable-next-line react-hooks/incompatible-library -- its functions are not passed on
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW_PX, overscan: 8 });
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_PX,
+    overscan: 8,
+  });
   const at = rows.findIndex((row) => row.frame === Math.round(frame));
   useEffect(() => {
     if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' });
@@ -52,7 +64,12 @@ export function FramesTable() {
     <section aria-label="Frames" className="flex h-full min-h-0 flex-col">
       <div className="flex items-center gap-2 pb-2">
         <h3 className="text-[15px]">{subject.name}</h3>
-        <select aria-label="Track" className="h-7 rounded-md border border-rule bg-page px-1.5 text-xs" value={track.id} onChange={(event) => setTrackId(event.target.value)}>
+        <select
+          aria-label="Track"
+          className="h-7 rounded-md border border-rule bg-page px-1.5 text-xs"
+          value={track.id}
+          onChange={(event) => setTrackId(event.target.value)}
+        >
           {tracks.map((other) => (
             <option key={other.id} value={other.id}>
               {other.label}, {other.unit}
@@ -63,7 +80,12 @@ export function FramesTable() {
           <Copy size={13} /> CSV
         </Button>
       </div>
-      <div role="table" aria-label={`${track.label} frame by frame`} aria-rowcount={rows.length + 1} className="flex min-h-0 flex-1 flex-col rounded-md border border-rule bg-page text-xs">
+      <div
+        role="table"
+        aria-label={`${track.label} frame by frame`}
+        aria-rowcount={rows.length + 1}
+        className="flex min-h-0 flex-1 flex-col rounded-md border border-rule bg-page text-xs"
+      >
         <div role="row" className="grid border-b border-rule px-2 py-1 font-semibold text-faint" style={grid}>
           {columns.map((name, i) => (
             <span key={name} role="columnheader" className={i > 0 ? 'truncate text-right' : ''} title={name}>
@@ -71,7 +93,13 @@ export function FramesTable() {
             </span>
           ))}
         </div>
-        <div ref={scroller} className="min-h-24 flex-1 overflow-y-auto" tabIndex={0} role="rowgroup" aria-label="Frames">
+        <div
+          ref={scroller}
+          className="min-h-24 flex-1 overflow-y-auto"
+          tabIndex={0}
+          role="rowgroup"
+          aria-label="Frames"
+        >
           <div className="relative" style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map((item) => {
               const row = rows[item.index]!;

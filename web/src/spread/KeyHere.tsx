@@ -10,7 +10,11 @@ export function KeyHere() {
   useShortcuts({ keyHere: keyChanged, keyAll: keyChosen });
   return (
     <div className="flex">
-      <Button className="rounded-r-none! px-2.5!" tip={`Key what changed; with nothing changed, the moving channels as they stand (${keys('keyHere')})`} onClick={keyChanged}>
+      <Button
+        className="rounded-r-none! px-2.5!"
+        tip={`Key what changed; with nothing changed, the moving channels as they stand (${keys('keyHere')})`}
+        onClick={keyChanged}
+      >
         Key here
       </Button>
       <Menu

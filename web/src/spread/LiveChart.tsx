@@ -16,7 +16,10 @@ export function LiveChart({ chart, tone }: LiveChartProps) {
     const context = element.getContext('2d');
     const drawing = element.parentElement!.querySelector('svg')!.getBoundingClientRect();
     if (!context || drawing.width === 0) return;
-    const [width, height] = [Math.round(drawing.width * devicePixelRatio), Math.round(drawing.height * devicePixelRatio)];
+    const [width, height] = [
+      Math.round(drawing.width * devicePixelRatio),
+      Math.round(drawing.height * devicePixelRatio),
+    ];
     if (element.width !== width || element.height !== height) {
       Object.assign(element, { width, height });
       Object.assign(element.style, { width: `${drawing.width}px`, height: `${drawing.height}px` });
@@ -31,7 +34,11 @@ export function LiveChart({ chart, tone }: LiveChartProps) {
 
 function paintChart(context: CanvasRenderingContext2D, chart: TimingChart, tone: 'take' | 'target'): void {
   const { xOf, low, high, between, ends, labelled } = layOutChart(chart);
-  const [colour, faint, page] = [cssColour(tone === 'take' ? 'var(--take)' : 'var(--target)'), cssColour('var(--faint)'), cssColour('var(--page)')];
+  const [colour, faint, page] = [
+    cssColour(tone === 'take' ? 'var(--take)' : 'var(--target)'),
+    cssColour('var(--faint)'),
+    cssColour('var(--page)'),
+  ];
   context.strokeStyle = colour;
   context.lineWidth = 1.5;
   context.setLineDash(tone === 'take' ? [6, 4] : []);
@@ -50,7 +57,8 @@ function paintChart(context: CanvasRenderingContext2D, chart: TimingChart, tone:
   context.textAlign = 'center';
   context.fillStyle = faint;
   context.font = '9.5px "Sometype Mono Variable", monospace';
-  for (const { frame, progress } of between) if (labelled.has(frame)) context.fillText(String(frame), xOf(progress), 50);
+  for (const { frame, progress } of between)
+    if (labelled.has(frame)) context.fillText(String(frame), xOf(progress), 50);
   context.lineWidth = 2;
   context.font = '600 11px "Sometype Mono Variable", monospace';
   for (const { frame, progress } of ends) {

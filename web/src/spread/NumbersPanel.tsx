@@ -2,7 +2,13 @@ import { useCallback, useState } from 'react';
 import type { Channel, Subject } from '@undulan/core';
 import { channelOf, sampleChannel, TRACKS } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { selectMotion, selectPictureMotion, selectSettledSubject, selectUnderWay, subjectSelected } from '../editing/index.ts';
+import {
+  selectMotion,
+  selectPictureMotion,
+  selectSettledSubject,
+  selectUnderWay,
+  subjectSelected,
+} from '../editing/index.ts';
 import { LiveFigures, useMoving, useRestingFrame, useValueUnits } from '../time-page/index.ts';
 import { ChannelRow } from './ChannelRow.tsx';
 import { UnkeyedNotice } from './UnkeyedNotice.tsx';
@@ -29,7 +35,9 @@ export function NumbersPanel() {
     <section aria-label="Numbers" className="relative">
       <div className="flex items-baseline gap-2 pb-1.5">
         <SubjectName subject={subject} />
-        <span data-live={moving ? '' : undefined} className="figures w-24 text-xs text-faint">{moving ? '\u00a0' : `frame ${frame}`}</span>
+        <span data-live={moving ? '' : undefined} className="figures w-24 text-xs text-faint">
+          {moving ? '\u00a0' : `frame ${frame}`}
+        </span>
       </div>
       <UnkeyedNotice />
       <table className="w-full overflow-hidden rounded-md border border-rule bg-page text-[13px]">
@@ -76,7 +84,10 @@ function LiveNumbers({ subjectId, channels, framed }: LiveNumbersProps) {
   const picture = useAppSelector(selectPictureMotion)!;
   const units = useValueUnits();
   const textsAt = useCallback(
-    (frame: number) => [...(framed ? [`frame ${frame}`] : []), ...channels.map(({ id }) => units.format(id, sampleChannel(channelOf(picture, subjectId, id), frame)))],
+    (frame: number) => [
+      ...(framed ? [`frame ${frame}`] : []),
+      ...channels.map(({ id }) => units.format(id, sampleChannel(channelOf(picture, subjectId, id), frame))),
+    ],
     [framed, channels, units, picture, subjectId],
   );
   return <LiveFigures textsAt={textsAt} />;
@@ -88,7 +99,12 @@ function SubjectName({ subject }: { subject: Subject }) {
   const choices = motion?.subjects.filter((other) => !other.locked) ?? [];
   if (choices.length < 2) return <h3 className="text-[15px]">{subject.name}</h3>;
   return (
-    <select aria-label="Subject" value={subject.id} onChange={(event) => dispatch(subjectSelected(event.target.value))} className="h-7 rounded-md border border-rule bg-page px-1.5 font-semibold">
+    <select
+      aria-label="Subject"
+      value={subject.id}
+      onChange={(event) => dispatch(subjectSelected(event.target.value))}
+      className="h-7 rounded-md border border-rule bg-page px-1.5 font-semibold"
+    >
       {choices.map((other) => (
         <option key={other.id} value={other.id}>
           {other.name}

@@ -34,7 +34,12 @@ export function OnionPopover({ settings, onChange }: OnionPopoverProps) {
   );
   return (
     <div className="flex">
-      <Toggle on={settings.on} className="rounded-r-none! px-2.5!" tip={`The frames before and after beneath the picture (${keys('onion')})`} onClick={() => onChange({ ...settings, on: !settings.on })}>
+      <Toggle
+        on={settings.on}
+        className="rounded-r-none! px-2.5!"
+        tip={`The frames before and after beneath the picture (${keys('onion')})`}
+        onClick={() => onChange({ ...settings, on: !settings.on })}
+      >
         Onion
       </Toggle>
       <Popover
@@ -48,7 +53,12 @@ export function OnionPopover({ settings, onChange }: OnionPopoverProps) {
       >
         <div className="space-y-2">
           <p className="font-semibold">Onion skin</p>
-          <select aria-label="Onion skin of" className="h-8 w-full rounded-md border border-rule bg-page px-2" value={settings.of} onChange={(event) => change({ of: event.target.value as OnionSettings['of'] })}>
+          <select
+            aria-label="Onion skin of"
+            className="h-8 w-full rounded-md border border-rule bg-page px-2"
+            value={settings.of}
+            onChange={(event) => change({ of: event.target.value as OnionSettings['of'] })}
+          >
             <option value="frames">frames about this one</option>
             <option value="keys">keyed frames only</option>
             <option value="range">the whole range</option>
@@ -56,13 +66,29 @@ export function OnionPopover({ settings, onChange }: OnionPopoverProps) {
           {settings.of !== 'range' && count('before', 'before', 0)}
           {settings.of !== 'range' && count('after', 'after', 0)}
           {count(settings.of === 'keys' ? 'every … key' : 'every … frame', 'every', 1)}
-          <p className="text-xs text-faint">{settings.of === 'range' ? `Of a long range some ${MOST_OF_RANGE} frames, spread evenly.` : `Counts up to ${MOST_SKINS}.`} Before: plum. After: ochre, dashed.</p>
-          <select aria-label="Onion skin drawn" className="h-8 w-full rounded-md border border-rule bg-page px-2" value={settings.style} onChange={(event) => change({ style: event.target.value as OnionSettings['style'] })}>
+          <p className="text-xs text-faint">
+            {settings.of === 'range'
+              ? `Of a long range some ${MOST_OF_RANGE} frames, spread evenly.`
+              : `Counts up to ${MOST_SKINS}.`}{' '}
+            Before: plum. After: ochre, dashed.
+          </p>
+          <select
+            aria-label="Onion skin drawn"
+            className="h-8 w-full rounded-md border border-rule bg-page px-2"
+            value={settings.style}
+            onChange={(event) => change({ style: event.target.value as OnionSettings['style'] })}
+          >
             <option value="outline">as outlines</option>
             <option value="filled">filled</option>
           </select>
           <label className="flex items-center gap-2">
-            <input type="checkbox" checked={settings.fading} onChange={(event) => change({ fading: event.target.checked })} className="accent-[var(--accent)]" /> Farther ones fainter
+            <input
+              type="checkbox"
+              checked={settings.fading}
+              onChange={(event) => change({ fading: event.target.checked })}
+              className="accent-[var(--accent)]"
+            />{' '}
+            Farther ones fainter
           </label>
         </div>
       </Popover>

@@ -54,7 +54,9 @@ function TrackCharts({ subjectId, track, tone, target }: TrackChartsProps) {
   const last = all ? count : Math.min(count, first + SHOWN);
   return (
     <div>
-      <p className="text-xs text-faint">{track.label}: a tick a frame, where the subject is on its way from extreme to extreme</p>
+      <p className="text-xs text-faint">
+        {track.label}: a tick a frame, where the subject is on its way from extreme to extreme
+      </p>
       <ChartPairs tone={tone} drawn={drawn} lives={lives} aims={aims} first={first} last={last} />
       <Still still={underWay}>
         {count > SHOWN && (
@@ -81,7 +83,10 @@ function useDrawn(own: readonly TimingChart[], underWay: boolean): readonly Timi
 /** What becomes of each drawn chart: where extremes come or go in a gesture, the chart that still begins, or else ends, with it. New ones are drawn when it is over. */
 function livesOf(drawn: readonly TimingChart[], own: readonly TimingChart[]): readonly TimingChart[] {
   if (own.length === drawn.length) return own;
-  const [byFirst, byLast] = [new Map(own.map((chart) => [chart.firstFrame, chart])), new Map(own.map((chart) => [chart.lastFrame, chart]))];
+  const [byFirst, byLast] = [
+    new Map(own.map((chart) => [chart.firstFrame, chart])),
+    new Map(own.map((chart) => [chart.lastFrame, chart])),
+  ];
   return drawn.map((chart) => byFirst.get(chart.firstFrame) ?? byLast.get(chart.lastFrame) ?? chart);
 }
 

@@ -13,7 +13,10 @@ export function RecordQuestion() {
   const names = values.map(({ channelId }) => CHANNELS[channelId].label.toLowerCase()).join(' and ');
   const close = (): void => void dispatch(asked(null));
   const moveAll = (): void => {
-    const offsets = values.map((value) => ({ ...value, value: value.value - sampleChannel(channelOf(motion, value.subjectId, value.channelId), frame) }));
+    const offsets = values.map((value) => ({
+      ...value,
+      value: value.value - sampleChannel(channelOf(motion, value.subjectId, value.channelId), frame),
+    }));
     dispatch(edited({ operation: 'offsetChannels', args: [offsets] }));
     close();
   };
@@ -37,7 +40,10 @@ export function RecordQuestion() {
         </>
       }
     >
-      <p>You changed {names}, which has keys already. Everything can move by as much, or this frame gets a key of its own. Left unkeyed, the change is shown on every frame until you key it somewhere or drop it.</p>
+      <p>
+        You changed {names}, which has keys already. Everything can move by as much, or this frame gets a key of its
+        own. Left unkeyed, the change is shown on every frame until you key it somewhere or drop it.
+      </p>
     </Dialog>
   );
 }

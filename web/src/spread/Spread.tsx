@@ -28,7 +28,11 @@ export function PagesChoice({ pages, onChange }: { pages: Pages; onChange: (page
     >
       {CHOICES.map(({ pages: value, label, icon: Icon }) => (
         <Tip key={value} says={label}>
-          <ToggleGroup.Item value={value} aria-label={label} className="grid h-7.5 w-8 place-items-center bg-page text-faint hover:text-ink aria-checked:bg-shade aria-checked:text-ink">
+          <ToggleGroup.Item
+            value={value}
+            aria-label={label}
+            className="grid h-7.5 w-8 place-items-center bg-page text-faint hover:text-ink aria-checked:bg-shade aria-checked:text-ink"
+          >
             <Icon size={15} />
           </ToggleGroup.Item>
         </Tip>

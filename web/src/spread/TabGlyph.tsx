@@ -18,9 +18,23 @@ export function TabGlyph({ state }: { state: TabState }) {
       {state === 'never' ? (
         <line x1={3} x2={13} y1={8} y2={8} stroke="var(--faint)" strokeWidth={2} />
       ) : (
-        <path d="M2 13V3.5Q2 2 3.5 2H10L14 6.5V13Z" fill={full ? 'var(--ink)' : 'none'} stroke="var(--ink)" strokeWidth={1.6} strokeLinejoin="round" />
+        <path
+          d="M2 13V3.5Q2 2 3.5 2H10L14 6.5V13Z"
+          fill={full ? 'var(--ink)' : 'none'}
+          stroke="var(--ink)"
+          strokeWidth={1.6}
+          strokeLinejoin="round"
+        />
       )}
-      {state.endsWith('changed') && <path d="M11 10.5L18.5 1l2.2 1.8L13.3 12.2l-2.9.9z" fill="var(--page)" stroke="var(--take)" strokeWidth={1.5} strokeLinejoin="round" />}
+      {state.endsWith('changed') && (
+        <path
+          d="M11 10.5L18.5 1l2.2 1.8L13.3 12.2l-2.9.9z"
+          fill="var(--page)"
+          stroke="var(--take)"
+          strokeWidth={1.5}
+          strokeLinejoin="round"
+        />
+      )}
     </svg>
   );
 }

@@ -5,7 +5,12 @@ import { TimingChartFigure } from './TimingChartFigure.tsx';
 /** The timing charts of every track that moves in a motion, each with what moves. */
 export function namedCharts(motion: MotionDocument): (TimingChart & { name: string })[] {
   return motion.subjects.flatMap((subject) =>
-    tracksOf(subject).flatMap((track) => timingCharts(motion, subject, track).map((chart) => ({ ...chart, name: `${subject.name}, ${track.label.toLowerCase()}` }))),
+    tracksOf(subject).flatMap((track) =>
+      timingCharts(motion, subject, track).map((chart) => ({
+        ...chart,
+        name: `${subject.name}, ${track.label.toLowerCase()}`,
+      })),
+    ),
   );
 }
 
@@ -18,7 +23,10 @@ export function TargetCharts({ motion, columns = 1 }: { motion: MotionDocument; 
       {charts.map((chart) => (
         <div key={`${chart.name} ${chart.firstFrame}`}>
           <p className="text-xs text-faint">
-            {chart.name}, <span className="figures">{chart.firstFrame}–{chart.lastFrame}</span>
+            {chart.name},{' '}
+            <span className="figures">
+              {chart.firstFrame}–{chart.lastFrame}
+            </span>
           </p>
           <TimingChartFigure chart={chart} tone="target" />
         </div>

@@ -12,7 +12,11 @@ interface TimingChartFigureProps {
 }
 
 /** A timing chart drawn the trade's way: a line with a tick for each drawing at its progress, extremes ringed, breakdowns underlined. */
-export const TimingChartFigure = memo(function TimingChartFigure({ chart, tone, live = chart }: TimingChartFigureProps) {
+export const TimingChartFigure = memo(function TimingChartFigure({
+  chart,
+  tone,
+  live = chart,
+}: TimingChartFigureProps) {
   const isLive = live !== chart;
   return (
     <figure className="relative overflow-x-auto">
@@ -20,7 +24,11 @@ export const TimingChartFigure = memo(function TimingChartFigure({ chart, tone, 
         <ChartDrawing chart={chart} tone={tone} />
       </div>
       {isLive && <LiveChart chart={live} tone={tone} />}
-      {chart.unmarked !== undefined && <figcaption className="text-xs text-faint">{chart.unmarked} in-betweens are not drawn: they would lie on each other.</figcaption>}
+      {chart.unmarked !== undefined && (
+        <figcaption className="text-xs text-faint">
+          {chart.unmarked} in-betweens are not drawn: they would lie on each other.
+        </figcaption>
+      )}
     </figure>
   );
 });
@@ -29,14 +37,29 @@ const ChartDrawing = memo(function ChartDrawing({ chart, tone }: Omit<TimingChar
   const colour = tone === 'take' ? 'var(--take)' : 'var(--target)';
   const { xOf, low, high, between, ends, labelled } = layOutChart(chart);
   return (
-    <svg viewBox={`0 0 ${CHART.widthPx} ${CHART.heightPx}`} className="w-full max-w-[520px]" role="img" aria-label={`Timing chart of the ${tone} from frame ${chart.firstFrame} to ${chart.lastFrame}`}>
-      <line x1={xOf(low)} x2={xOf(high)} y1={CHART.lineY} y2={CHART.lineY} stroke={colour} strokeWidth={1.5} strokeDasharray={tone === 'take' ? '6 4' : undefined} />
+    <svg
+      viewBox={`0 0 ${CHART.widthPx} ${CHART.heightPx}`}
+      className="w-full max-w-[520px]"
+      role="img"
+      aria-label={`Timing chart of the ${tone} from frame ${chart.firstFrame} to ${chart.lastFrame}`}
+    >
+      <line
+        x1={xOf(low)}
+        x2={xOf(high)}
+        y1={CHART.lineY}
+        y2={CHART.lineY}
+        stroke={colour}
+        strokeWidth={1.5}
+        strokeDasharray={tone === 'take' ? '6 4' : undefined}
+      />
       {between.map((mark) => {
         const x = xOf(mark.progress);
         return (
           <g key={mark.frame}>
             <line x1={x} x2={x} y1={16} y2={32} stroke={colour} strokeWidth={mark.role === 'breakdown' ? 2.4 : 1.4} />
-            {mark.role === 'breakdown' && <line x1={x - 6} x2={x + 6} y1={36} y2={36} stroke={colour} strokeWidth={2} />}
+            {mark.role === 'breakdown' && (
+              <line x1={x - 6} x2={x + 6} y1={36} y2={36} stroke={colour} strokeWidth={2} />
+            )}
             {labelled.has(mark.frame) && (
               <text x={x} y={50} textAnchor="middle" fontSize={9.5} className="figures" fill="var(--faint)">
                 {mark.frame}
@@ -47,8 +70,23 @@ const ChartDrawing = memo(function ChartDrawing({ chart, tone }: Omit<TimingChar
       })}
       {ends.map((mark) => (
         <g key={mark.frame}>
-          <circle cx={xOf(mark.progress)} cy={CHART.lineY} r={CHART.ringPx} fill="var(--page)" stroke={colour} strokeWidth={2} />
-          <text x={xOf(mark.progress)} y={28} textAnchor="middle" fontSize={11} fontWeight={600} className="figures" fill={colour}>
+          <circle
+            cx={xOf(mark.progress)}
+            cy={CHART.lineY}
+            r={CHART.ringPx}
+            fill="var(--page)"
+            stroke={colour}
+            strokeWidth={2}
+          />
+          <text
+            x={xOf(mark.progress)}
+            y={28}
+            textAnchor="middle"
+            fontSize={11}
+            fontWeight={600}
+            className="figures"
+            fill={colour}
+          >
             {mark.frame}
           </text>
         </g>

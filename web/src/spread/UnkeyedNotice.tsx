@@ -13,9 +13,15 @@ export function UnkeyedNotice() {
   const { unkeyed } = useEditing('unkeyed');
   const { keyChanged } = useKeyHere();
   if (unkeyed.length === 0 || !motion) return null;
-  const names = unkeyed.map(({ subjectId, channelId }) => `${findSubject(motion, subjectId)?.name ?? ''}, ${CHANNELS[channelId].label.toLowerCase()}`);
+  const names = unkeyed.map(
+    ({ subjectId, channelId }) =>
+      `${findSubject(motion, subjectId)?.name ?? ''}, ${CHANNELS[channelId].label.toLowerCase()}`,
+  );
   return (
-    <div role="status" className="mb-2 flex items-center gap-2 rounded-md border border-take bg-page px-2.5 py-1.5 text-xs">
+    <div
+      role="status"
+      className="mb-2 flex items-center gap-2 rounded-md border border-take bg-page px-2.5 py-1.5 text-xs"
+    >
       <span className="min-w-0 flex-1">
         Changed, not keyed: <b className="font-semibold">{names.join('; ')}</b>
       </span>

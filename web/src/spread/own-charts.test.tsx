@@ -25,16 +25,27 @@ function Seek({ to }: { to: number }) {
   );
 }
 
-const shown = (): string[] => screen.queryAllByRole('img', { name: /^Timing chart of the take/ }).map((figure) => /from frame (.*)$/.exec(figure.getAttribute('aria-label')!)![1]!);
+const shown = (): string[] =>
+  screen
+    .queryAllByRole('img', { name: /^Timing chart of the take/ })
+    .map((figure) => /from frame (.*)$/.exec(figure.getAttribute('aria-label')!)![1]!);
 const segment = (i: number): string => `${1 + i * STEP} to ${1 + (i + 1) * STEP}`;
 
 beforeEach(() => {
   localStorage.clear();
   store = createStore();
   const keys = Array.from({ length: SEGMENTS + 1 }, (_, i) => createKey(1 + i * STEP, i % 2 === 0 ? 0 : 60));
-  const lid = { ...createSubject('lid', 'Lid', LOOK, { x: 0, y: 0 }), channels: [createChannel('position.y', 0, keys)] };
+  const lid = {
+    ...createSubject('lid', 'Lid', LOOK, { x: 0, y: 0 }),
+    channels: [createChannel('position.y', 0, keys)],
+  };
   const motion = { ...createMotion([lid]), range: { first: 1, last: LAST } };
-  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion, details: null } } }));
+  store.dispatch(
+    opened({
+      source: { kind: 'draft', id: 'd1' },
+      stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion, details: null } },
+    }),
+  );
   render(
     <Provider store={store}>
       <ClockProvider range={motion.range} rate={motion.rate}>
@@ -63,7 +74,8 @@ test('of very many charts those about the playhead are shown, how many there are
 test('in a gesture what becomes of a chart is painted over it, and the page stays as it is until it is over', () => {
   fireEvent.click(screen.getByRole('button', { name: `to ${LAST}` }));
   const before = screen.getAllByRole('img', { name: /^Timing chart/ });
-  const painted = (): number[] => screen.getAllByRole('figure').flatMap((figure, i) => (figure.querySelector('canvas') ? [i] : []));
+  const painted = (): number[] =>
+    screen.getAllByRole('figure').flatMap((figure, i) => (figure.querySelector('canvas') ? [i] : []));
   const move: EditRequest = { operation: 'moveKeys', args: [[LAST_KEY], -2] };
   act(() => void store.dispatch(previewed(move)));
   // The one that ends on the key, and the one before, whose automatic handle it changes.

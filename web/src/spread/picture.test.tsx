@@ -16,7 +16,8 @@ const LOOK = { shape: 'cake', widthPx: 120, heightPx: 24, fill: '#d9a441' } as c
 let store: Store;
 
 const motion = () => store.getState().editing.work!.motion;
-const framesOf = (channelId: 'position.x' | 'position.y' | 'rotation'): number[] => channelOf(motion(), 'pancake', channelId).keys.map((key) => key.frame);
+const framesOf = (channelId: 'position.x' | 'position.y' | 'rotation'): number[] =>
+  channelOf(motion(), 'pancake', channelId).keys.map((key) => key.frame);
 const press = (key: string): void => void act(() => void fireEvent.keyDown(document.body, { key }));
 const picture = (): HTMLElement => screen.getByRole('img', { name: /^Picture/ });
 
@@ -24,14 +25,34 @@ beforeEach(() => {
   localStorage.clear();
   store = createStore();
   const subject = createSubject('pancake', 'Pancake', LOOK, { x: 480, y: 300 });
-  const tossed = { ...subject, channels: subject.channels.map((channel) => (channel.id === 'position.y' ? createChannel('position.y', 300, [createKey(5, 300), createKey(17, 120)]) : channel)) };
-  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion: createMotion([tossed]), details: null } } }));
+  const tossed = {
+    ...subject,
+    channels: subject.channels.map((channel) =>
+      channel.id === 'position.y' ? createChannel('position.y', 300, [createKey(5, 300), createKey(17, 120)]) : channel,
+    ),
+  };
+  store.dispatch(
+    opened({
+      source: { kind: 'draft', id: 'd1' },
+      stored: {
+        version: 1,
+        history: { first: 0, steps: [], done: 0 },
+        work: { motion: createMotion([tossed]), details: null },
+      },
+    }),
+  );
   const { range, rate } = motion();
   render(
     <Provider store={store}>
       <Tooltip.Provider>
         <ClockProvider range={range} rate={rate}>
-          <EditingPicture tone="take" target={null} noTarget="The model is not shown." targetShown={false} onTargetShown={() => undefined}>
+          <EditingPicture
+            tone="take"
+            target={null}
+            noTarget="The model is not shown."
+            targetShown={false}
+            onTargetShown={() => undefined}
+          >
             <RecordQuestion />
           </EditingPicture>
         </ClockProvider>
@@ -45,7 +66,11 @@ test('with Record on, arrows in the picture key the changed channel alone; Shift
   fireEvent.keyDown(picture(), { key: 'ArrowRight' });
   expect([framesOf('position.x'), framesOf('position.y')]).toEqual([[1], [5, 17]]);
   fireEvent.keyDown(picture(), { key: 'ArrowUp', shiftKey: true });
-  expect(channelOf(motion(), 'pancake', 'position.y').keys.map((key) => [key.frame, key.value])).toEqual([[1, 290], [5, 300], [17, 120]]);
+  expect(channelOf(motion(), 'pancake', 'position.y').keys.map((key) => [key.frame, key.value])).toEqual([
+    [1, 290],
+    [5, 300],
+    [17, 120],
+  ]);
 });
 
 test('with Record off, a channel that rests rests elsewhere; one that moves is asked about, and cancelling changes nothing', () => {

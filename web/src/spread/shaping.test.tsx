@@ -1,5 +1,13 @@
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { channelOf, createChannel, createKey, createMotion, createSubject, sampleChannel, type MotionDocument } from '@undulan/core';
+import {
+  channelOf,
+  createChannel,
+  createKey,
+  createMotion,
+  createSubject,
+  sampleChannel,
+  type MotionDocument,
+} from '@undulan/core';
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
@@ -13,7 +21,8 @@ const LOOK = { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' } as 
 let store: Store;
 
 const motion = (): MotionDocument => store.getState().editing.work!.motion;
-const xAt = (frame: number, of: MotionDocument = motion()): number => sampleChannel(channelOf(of, 'glass', 'position.x'), frame);
+const xAt = (frame: number, of: MotionDocument = motion()): number =>
+  sampleChannel(channelOf(of, 'glass', 'position.x'), frame);
 const keysOf = () => channelOf(motion(), 'glass', 'position.x').keys;
 const sentence = (): string => screen.getByTestId('spacing-sentence').textContent;
 const press = (key: string): void => void act(() => void fireEvent.keyDown(document.body, { key }));
@@ -30,15 +39,36 @@ function Working() {
 
 function glass(leave: 'linear' | 'sine-in-out'): MotionDocument {
   const subject = createSubject('glass', 'Tea glass', LOOK, { x: 130, y: 379 });
-  return createMotion([{ ...subject, channels: subject.channels.map((channel) => (channel.id === 'position.x' ? createChannel('position.x', 0, [createKey(1, 0, { leave }), createKey(25, 600)]) : channel)) }]);
+  return createMotion([
+    {
+      ...subject,
+      channels: subject.channels.map((channel) =>
+        channel.id === 'position.x'
+          ? createChannel('position.x', 0, [createKey(1, 0, { leave }), createKey(25, 600)])
+          : channel,
+      ),
+    },
+  ]);
 }
 const TARGET = glass('sine-in-out');
 
 beforeEach(() => {
   localStorage.clear();
-  Object.defineProperties(HTMLElement.prototype, { clientHeight: { configurable: true, get: () => 600 }, clientWidth: { configurable: true, get: () => 800 } });
+  Object.defineProperties(HTMLElement.prototype, {
+    clientHeight: { configurable: true, get: () => 600 },
+    clientWidth: { configurable: true, get: () => 800 },
+  });
   store = createStore();
-  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion: glass('linear'), details: null } } }));
+  store.dispatch(
+    opened({
+      source: { kind: 'draft', id: 'd1' },
+      stored: {
+        version: 1,
+        history: { first: 0, steps: [], done: 0 },
+        work: { motion: glass('linear'), details: null },
+      },
+    }),
+  );
   render(
     <Provider store={store}>
       <Tooltip.Provider>
@@ -52,7 +82,9 @@ beforeEach(() => {
 afterEach(cleanup);
 
 test('the sentence follows what is done to the segment at the playhead', () => {
-  expect(sentence()).toBe('Position 1–25: Even: the same way on every frame (600 px/s), no slow start and no slow finish.');
+  expect(sentence()).toBe(
+    'Position 1–25: Even: the same way on every frame (600 px/s), no slow start and no slow finish.',
+  );
   act(() => void fireEvent.click(screen.getByRole('button', { name: '1–25' })));
   fireEvent.click(screen.getByRole('button', { name: /^Swing/ }));
   expect(sentence()).toBe('Position 1–25: Starts slow, fastest at frame 13 (940 px/s), finishes slow.');
@@ -66,13 +98,21 @@ test('a foot is moved by arrows: by a hundredth, with Shift by a tenth; the curv
   expect(xAt(13)).toBeCloseTo(240, 6);
   fireEvent.keyDown(foot(13), { key: 'ArrowRight' });
   expect(xAt(13)).toBeCloseTo(246, 6);
-  expect([keysOf().length, keysOf()[0]!.leave, selectUndoName(store.getState())]).toEqual([2, 'curve', 'spacing of a segment']);
+  expect([keysOf().length, keysOf()[0]!.leave, selectUndoName(store.getState())]).toEqual([
+    2,
+    'curve',
+    'spacing of a segment',
+  ]);
 });
 
 test('set to breakdowns, a moved foot becomes one; from then on it is that breakdown that moves', () => {
   fireEvent.change(screen.getByLabelText('Dragging a foot'), { target: { value: 'breakdown' } });
   fireEvent.keyDown(foot(9), { key: 'ArrowLeft', shiftKey: true });
-  expect(keysOf().map((key) => [key.frame, Math.round(key.value), key.role])).toEqual([[1, 0, 'extreme'], [9, 140, 'breakdown'], [25, 600, 'extreme']]);
+  expect(keysOf().map((key) => [key.frame, Math.round(key.value), key.role])).toEqual([
+    [1, 0, 'extreme'],
+    [9, 140, 'breakdown'],
+    [25, 600, 'extreme'],
+  ]);
   fireEvent.change(screen.getByLabelText('Dragging a foot'), { target: { value: 'curve' } });
   fireEvent.keyDown(foot(9), { key: 'ArrowRight' });
   expect(Math.round(keysOf()[1]!.value)).toBe(146);
@@ -100,7 +140,11 @@ test('the speed strip tells peak, average and jumps; a key’s speed is moved by
   const leaving = (): HTMLElement => screen.getByRole('slider', { name: 'Speed the key on frame 1 leaves with' });
   fireEvent.keyDown(leaving(), { key: 'ArrowDown', shiftKey: true });
   expect(Number(leaving().getAttribute('aria-valuenow'))).toBe(540);
-  expect(Number(screen.getByRole('slider', { name: 'Speed the key on frame 25 arrives with' }).getAttribute('aria-valuenow'))).toBe(600);
+  expect(
+    Number(
+      screen.getByRole('slider', { name: 'Speed the key on frame 25 arrives with' }).getAttribute('aria-valuenow'),
+    ),
+  ).toBe(600);
   expect([keysOf()[0]!.leave, xAt(1), xAt(25)]).toEqual(['curve', 0, 600]);
 });
 
@@ -110,7 +154,10 @@ test('the strips say why they are empty', () => {
   expect(screen.getByText('Rotation needs two extremes at different places.')).toBeDefined();
 });
 
-const selectFirst = (): void => void act(() => void store.dispatch(keysSelected({ keys: [{ subjectId: 'glass', channelId: 'position.x', frame: 1 }] })));
+const selectFirst = (): void =>
+  void act(
+    () => void store.dispatch(keysSelected({ keys: [{ subjectId: 'glass', channelId: 'position.x', frame: 1 }] })),
+  );
 const type = (label: string, text: string): void => {
   const field = screen.getByLabelText(label);
   fireEvent.change(field, { target: { value: text } });
@@ -151,7 +198,10 @@ test('handles by numbers: speed and reach are the handle, and back; what is no n
   selectFirst();
   fireEvent.click(screen.getByRole('button', { name: 'Handles: automatic' }));
   type('Leaves: speed', '900');
-  expect(keysOf()[0]).toMatchObject({ leave: 'curve', out: { frames: expect.closeTo(8, 9) as number, value: expect.closeTo(300, 6) as number } });
+  expect(keysOf()[0]).toMatchObject({
+    leave: 'curve',
+    out: { frames: expect.closeTo(8, 9) as number, value: expect.closeTo(300, 6) as number },
+  });
   type('Leaves: reach', '50');
   expect(keysOf()[0]!.out).toEqual({ frames: 12, value: expect.closeTo(450, 6) as number });
   type('Leaves: reach', 'far');
@@ -203,7 +253,9 @@ test('a move is put on a path and taken off it, and says where it is', () => {
   fireEvent.click(screen.getByRole('menuitem', { name: 'Put the move on a path of its own' }));
   expect(motion().guides.map((path) => path.name)).toEqual(['Tea glass: its way']);
   open();
-  expect(screen.getByRole('menuitem', { name: /^Put the move on a path/ }).textContent).toContain('It is on the path "Tea glass: its way".');
+  expect(screen.getByRole('menuitem', { name: /^Put the move on a path/ }).textContent).toContain(
+    'It is on the path "Tea glass: its way".',
+  );
   fireEvent.click(screen.getByRole('menuitem', { name: 'Take it off the path, into keys' }));
   expect(motion().guides).toEqual([]);
   expect(xAt(13)).toBeCloseTo(300, 2);

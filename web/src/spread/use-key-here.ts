@@ -29,7 +29,11 @@ export function useKeyHere() {
   const keyChannels = (shown: MotionDocument, set: KeySet): void => {
     if (!subject) return;
     clock.stop();
-    const values = channelsOf(set, subject).map((channelId) => ({ subjectId: subject.id, channelId, value: sampleChannel(channelOf(shown, subject.id, channelId), clock.frame) }));
+    const values = channelsOf(set, subject).map((channelId) => ({
+      subjectId: subject.id,
+      channelId,
+      value: sampleChannel(channelOf(shown, subject.id, channelId), clock.frame),
+    }));
     dispatch(edited({ operation: 'setKeys', args: [clock.frame, values] }));
   };
   const keyAsShown = (set: KeySet): void => {

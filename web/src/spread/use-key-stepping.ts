@@ -16,12 +16,18 @@ export function useKeyStepping(motion: MotionDocument): { keyFrames: number[]; s
   const [scope, setScope] = useStored<Scope>('key-stepping', 'subject');
   const keyFrames = useMemo(() => {
     const subjects = scope === 'all' ? motion.subjects : motion.subjects.filter((other) => other.id === subjectId);
-    const channels = subjects.flatMap((other) => other.channels).filter((channel) => scope !== 'channel' || channel.id === activeId);
+    const channels = subjects
+      .flatMap((other) => other.channels)
+      .filter((channel) => scope !== 'channel' || channel.id === activeId);
     return [...new Set(channels.flatMap((channel) => channel.keys.map((key) => key.frame)))].sort((a, b) => a - b);
   }, [motion, subjectId, activeId, scope]);
   const choices = [
     { id: 'subject', label: subjectName ?? 'the selected subject' },
-    { id: 'channel', label: activeId && subjectName ? `${subjectName}, ${CHANNELS[activeId].label.toLowerCase()}` : 'the selected channel' },
+    {
+      id: 'channel',
+      label:
+        activeId && subjectName ? `${subjectName}, ${CHANNELS[activeId].label.toLowerCase()}` : 'the selected channel',
+    },
     { id: 'all', label: 'all subjects' },
   ];
   return { keyFrames, stepping: { choices, chosen: scope, onChoose: (id) => setScope(id as Scope) } };

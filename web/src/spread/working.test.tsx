@@ -1,5 +1,15 @@
 import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import { channelOf, createChannel, createKey, createMotion, createSubject, findSubject, frameTable, TRACKS, type MotionDocument } from '@undulan/core';
+import {
+  channelOf,
+  createChannel,
+  createKey,
+  createMotion,
+  createSubject,
+  findSubject,
+  frameTable,
+  TRACKS,
+  type MotionDocument,
+} from '@undulan/core';
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
@@ -16,7 +26,8 @@ const LOOK = { shape: 'slice', widthPx: 90, heightPx: 120, fill: '#9a6b00' } as 
 let store: Store;
 
 const motion = (): MotionDocument => store.getState().editing.work!.motion;
-const keysOf = (subjectId = 'bread', channelId: 'position.y' | 'rotation' = 'position.y') => channelOf(motion(), subjectId, channelId).keys;
+const keysOf = (subjectId = 'bread', channelId: 'position.y' | 'rotation' = 'position.y') =>
+  channelOf(motion(), subjectId, channelId).keys;
 const framesOf = (subjectId?: string): number[] => keysOf(subjectId).map((key) => key.frame);
 
 function rack(): MotionDocument {
@@ -25,7 +36,13 @@ function rack(): MotionDocument {
     return {
       ...subject,
       channels: subject.channels.map((channel) =>
-        channel.id === 'position.y' ? createChannel('position.y', 345, [createKey(1, 345, { leave: 'linear' }), createKey(13, 225, { leave: 'linear' }), createKey(25, 105)]) : channel,
+        channel.id === 'position.y'
+          ? createChannel('position.y', 345, [
+              createKey(1, 345, { leave: 'linear' }),
+              createKey(13, 225, { leave: 'linear' }),
+              createKey(25, 105),
+            ])
+          : channel,
       ),
     };
   };
@@ -53,21 +70,31 @@ const start = (rangeFixed: string | null = null): void =>
   );
 
 const key = (name: string): void => void act(() => void fireEvent.keyDown(document.body, { key: name }));
-const openMenu = (name: string | RegExp): void => void fireEvent.keyDown(screen.getByRole('button', { name }), { key: 'Enter' });
+const openMenu = (name: string | RegExp): void =>
+  void fireEvent.keyDown(screen.getByRole('button', { name }), { key: 'Enter' });
 const choose = (name: string | RegExp): void => void fireEvent.click(screen.getByRole('menuitem', { name }));
 const goTo = (text: string): void => {
   const field = screen.getByLabelText('Frame');
   fireEvent.change(field, { target: { value: text } });
   fireEvent.keyDown(field, { key: 'Enter' });
 };
-const mark = (subject: string, frame: number): HTMLElement => screen.getByRole('button', { name: new RegExp(`^Position y, key on frame ${frame}, .*, ${subject}$`) });
+const mark = (subject: string, frame: number): HTMLElement =>
+  screen.getByRole('button', { name: new RegExp(`^Position y, key on frame ${frame}, .*, ${subject}$`) });
 
 beforeEach(() => {
   localStorage.clear();
   // The simulated browser lays nothing out: what scrolls is given a height, so that rows are in sight.
-  Object.defineProperties(HTMLElement.prototype, { clientHeight: { configurable: true, get: () => 600 }, clientWidth: { configurable: true, get: () => 800 } });
+  Object.defineProperties(HTMLElement.prototype, {
+    clientHeight: { configurable: true, get: () => 600 },
+    clientWidth: { configurable: true, get: () => 800 },
+  });
   store = createStore();
-  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion: rack(), details: null } } }));
+  store.dispatch(
+    opened({
+      source: { kind: 'draft', id: 'd1' },
+      stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion: rack(), details: null } },
+    }),
+  );
 });
 afterEach(cleanup);
 
@@ -88,9 +115,18 @@ test('a key is moved by arrows: by one, by ten, by a tenth; the sum row moves al
   start();
   fireEvent.keyDown(mark('Bread', 13), { key: 'ArrowRight' });
   fireEvent.keyDown(mark('Bread', 14), { key: 'ArrowLeft', altKey: true });
-  expect([framesOf('bread'), framesOf('bun')]).toEqual([[1, 13.9, 25], [1, 13, 25]]);
-  fireEvent.keyDown(screen.getByRole('button', { name: 'All keys on frame 25' }), { key: 'ArrowRight', shiftKey: true });
-  expect([framesOf('bread'), framesOf('bun')]).toEqual([[1, 13.9, 35], [1, 13, 35]]);
+  expect([framesOf('bread'), framesOf('bun')]).toEqual([
+    [1, 13.9, 25],
+    [1, 13, 25],
+  ]);
+  fireEvent.keyDown(screen.getByRole('button', { name: 'All keys on frame 25' }), {
+    key: 'ArrowRight',
+    shiftKey: true,
+  });
+  expect([framesOf('bread'), framesOf('bun')]).toEqual([
+    [1, 13.9, 35],
+    [1, 13, 35],
+  ]);
 });
 
 test('all at this frame, all from here on, all up to here; copied, pasted, duplicated and deleted by keys', () => {
@@ -103,7 +139,10 @@ test('all at this frame, all from here on, all up to here; copied, pasted, dupli
   fireEvent.keyDown(document.body, { key: 'c', ctrlKey: true });
   goTo('19');
   fireEvent.keyDown(document.body, { key: 'v', ctrlKey: true });
-  expect([framesOf('bread'), framesOf('bun')]).toEqual([[1, 13, 19, 25, 31], [1, 13, 19, 25, 31]]);
+  expect([framesOf('bread'), framesOf('bun')]).toEqual([
+    [1, 13, 19, 25, 31],
+    [1, 13, 19, 25, 31],
+  ]);
   key('Delete');
   expect(framesOf()).toEqual([1, 13, 25]);
   openMenu('Select');
@@ -126,7 +165,9 @@ test('a hold is made with later keys along or not, and a wrong number of frames 
 });
 
 test('held keys, poses back to curves, and idle keys are said where they are', () => {
-  store.dispatch(edited({ operation: 'setKeys', args: [7, [{ subjectId: 'bread', channelId: 'position.y', value: 285 }]] }));
+  store.dispatch(
+    edited({ operation: 'setKeys', args: [7, [{ subjectId: 'bread', channelId: 'position.y', value: 285 }]] }),
+  );
   start();
   key('Escape');
   fireEvent.click(screen.getByRole('button', { name: 'Hold' }));
@@ -150,7 +191,10 @@ test('the selection is stretched to a length about its end, and what is no lengt
   fireEvent.change(sheet.getByLabelText('Length of the selection in frames'), { target: { value: '12' } });
   fireEvent.change(sheet.getByLabelText('Stretch about'), { target: { value: 'end' } });
   fireEvent.click(sheet.getByText('Stretch'));
-  expect([framesOf('bread'), framesOf('bun')]).toEqual([[13, 19, 25], [13, 19, 25]]);
+  expect([framesOf('bread'), framesOf('bun')]).toEqual([
+    [13, 19, 25],
+    [13, 19, 25],
+  ]);
 });
 
 test('time is put in at the playhead; where the exercise sets the range, that stays', () => {
@@ -228,7 +272,11 @@ test('with Record off a change can be left unkeyed, goes along over frames, and 
   fireEvent.keyDown(field(13), { key: 'Enter' });
   expect(screen.queryByRole('dialog')).toBeNull();
   fireEvent.click(screen.getByText(/^Key here \(/));
-  expect(keysOf().map((one) => [one.frame, one.value])).toEqual([[1, 345], [13, 205], [25, 105]]);
+  expect(keysOf().map((one) => [one.frame, one.value])).toEqual([
+    [1, 345],
+    [13, 205],
+    [25, 105],
+  ]);
 });
 
 test('a channel is cleared from its row and stays where it was', () => {
@@ -236,13 +284,22 @@ test('a channel is cleared from its row and stays where it was', () => {
   goTo('13');
   openMenu('Position y: actions');
   choose(/^Clear the channel/);
-  expect(screen.getByRole('dialog').textContent).toContain('Its 3 keys go. It stays at 225 px, where it is on frame 13.');
+  expect(screen.getByRole('dialog').textContent).toContain(
+    'Its 3 keys go. It stays at 225 px, where it is on frame 13.',
+  );
   fireEvent.click(screen.getByText('Clear it'));
   expect([framesOf(), channelOf(motion(), 'bread', 'position.y').resting]).toEqual([[], 225]);
 });
 
 test('frames as CSV have every figure in full, and nothing where there is none', () => {
   const track = TRACKS.find((other) => other.id === 'position')!;
-  const lines = framesCsv(frameTable(findSubject(motion(), 'bread')!, track, { first: 1, last: 3 }), track).split('\r\n');
-  expect(lines).toEqual(['frame,position.x,position.y,spacing,even spacing,difference', '1,480,345,,,', '2,480,335,10,,', '3,480,325,10,,']);
+  const lines = framesCsv(frameTable(findSubject(motion(), 'bread')!, track, { first: 1, last: 3 }), track).split(
+    '\r\n',
+  );
+  expect(lines).toEqual([
+    'frame,position.x,position.y,spacing,even spacing,difference',
+    '1,480,345,,,',
+    '2,480,335,10,,',
+    '3,480,325,10,,',
+  ]);
 });

@@ -1,7 +1,25 @@
 import { useCallback, useMemo, type KeyboardEvent, type PointerEvent } from 'react';
-import { CHANNELS, channelOf, sampleChannel, type ChannelId, type KeyValue, type MotionDocument, poseOf } from '@undulan/core';
+import {
+  CHANNELS,
+  channelOf,
+  sampleChannel,
+  type ChannelId,
+  type KeyValue,
+  type MotionDocument,
+  poseOf,
+} from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { changedValues, edited, previewed, useEditing, selectMotion, selectPictureMotion, selectShownMotion, subjectSelected, useChangeValues } from '../editing/index.ts';
+import {
+  changedValues,
+  edited,
+  previewed,
+  useEditing,
+  selectMotion,
+  selectPictureMotion,
+  selectShownMotion,
+  subjectSelected,
+  useChangeValues,
+} from '../editing/index.ts';
 import { toFineness, useClock } from '../time-page/index.ts';
 import { usePointerDrag, type DragMove } from '../ui/index.ts';
 import { drawScene, subjectAt } from './draw-scene.ts';
@@ -34,7 +52,12 @@ interface SubjectDrag {
 /** A key of the trail is taken hold of within this distance on the screen. */
 const KEY_REACH_PX = 6;
 
-const NUDGES: Partial<Record<string, [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+const NUDGES: Partial<Record<string, [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
 
 function positionValues(subjectId: string, x: number, y: number): KeyValue[] {
   return (['position.x', 'position.y'] as const satisfies ChannelId[]).map((channelId) => ({
@@ -57,7 +80,9 @@ export function EditableStage({ tone, target, trail, onion }: EditableStageProps
 
   const keyFrames = useMemo(() => {
     const subject = settled?.subjects.find((other) => other.id === subjectId);
-    return [...new Set(subject?.channels.flatMap((channel) => channel.keys.map((key) => key.frame)) ?? [])].sort((a, b) => a - b);
+    return [...new Set(subject?.channels.flatMap((channel) => channel.keys.map((key) => key.frame)) ?? [])].sort(
+      (a, b) => a - b,
+    );
   }, [settled, subjectId]);
   const draw = useCallback(
     (context: CanvasRenderingContext2D, frame: number) => {
@@ -66,7 +91,9 @@ export function EditableStage({ tone, target, trail, onion }: EditableStageProps
       if (onion.on && !clock.playing) drawOnion(context, motion, frame, onion, keyFrames);
       if (target) drawScene(context, target, frame, { style: 'outline', colour: TARGET_COLOUR });
       const subject = motion.subjects.find((other) => other.id === subjectId);
-      if (trail && target) for (const other of target.subjects) if (other.id === subjectId) putTrail(context, target, other, TARGET_COLOUR, false);
+      if (trail && target)
+        for (const other of target.subjects)
+          if (other.id === subjectId) putTrail(context, target, other, TARGET_COLOUR, false);
       if (trail && subject) putTrail(context, motion, subject, colour, tone === 'take');
       if (subject) markSelected(context, picture, frame, subjectId!);
     },
@@ -138,7 +165,12 @@ export function EditableStage({ tone, target, trail, onion }: EditableStageProps
 }
 
 /** A thin frame about the selected subject. */
-function markSelected(context: CanvasRenderingContext2D, motion: MotionDocument, frame: number, subjectId: string): void {
+function markSelected(
+  context: CanvasRenderingContext2D,
+  motion: MotionDocument,
+  frame: number,
+  subjectId: string,
+): void {
   const subject = motion.subjects.find((other) => other.id === subjectId);
   if (!subject) return;
   const { a, b, c, d, e, f } = poseOf(motion, subject, frame);
@@ -147,6 +179,8 @@ function markSelected(context: CanvasRenderingContext2D, motion: MotionDocument,
   context.strokeStyle = '#2456a6';
   context.lineWidth = 3;
   context.setLineDash([3, 4]);
-  context.stroke(outlineOf({ ...subject.look, widthPx: subject.look.widthPx + 10, heightPx: subject.look.heightPx + 10 }));
+  context.stroke(
+    outlineOf({ ...subject.look, widthPx: subject.look.widthPx + 10, heightPx: subject.look.heightPx + 10 }),
+  );
   context.restore();
 }

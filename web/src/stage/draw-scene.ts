@@ -1,4 +1,14 @@
-import { channelValue, combine, exposedFrame, findChannel, poseOf, unpackColour, type Affine, type MotionDocument, type Subject } from '@undulan/core';
+import {
+  channelValue,
+  combine,
+  exposedFrame,
+  findChannel,
+  poseOf,
+  unpackColour,
+  type Affine,
+  type MotionDocument,
+  type Subject,
+} from '@undulan/core';
 import { drawDetails, outlineOf } from './shapes.ts';
 
 export interface DrawOptions {
@@ -33,7 +43,12 @@ function keyedColour(subject: Subject, id: 'fill' | 'stroke', frame: number): st
  * Draws a motion's scene at a frame, as it will be seen (exposures apply), in stage pixels: the caller sets the context's scale, and clips where the canvas
  * shows more than the stage (a clip whose edge is not on a pixel makes every fill within it half as slow again). The one way a scene gets onto a canvas.
  */
-export function drawScene(context: CanvasRenderingContext2D, motion: MotionDocument, frame: number, options: DrawOptions = { style: 'filled' }): void {
+export function drawScene(
+  context: CanvasRenderingContext2D,
+  motion: MotionDocument,
+  frame: number,
+  options: DrawOptions = { style: 'filled' },
+): void {
   const { widthPx, heightPx, background } = motion.stage;
   context.save();
   const bare = options.bare || options.style === 'outline';
@@ -46,13 +61,27 @@ export function drawScene(context: CanvasRenderingContext2D, motion: MotionDocum
   context.lineJoin = 'round';
   for (const subject of inDepth(motion, frame)) {
     if (!subject.visible || (bare && subject.locked)) continue;
-    drawSubject(context, base, motion, subject, options.smooth ? frame : exposedFrame(frame, motion.range.first, subject.exposure), options);
+    drawSubject(
+      context,
+      base,
+      motion,
+      subject,
+      options.smooth ? frame : exposedFrame(frame, motion.range.first, subject.exposure),
+      options,
+    );
   }
   context.restore();
 }
 
 /** Sets what it needs and puts nothing back: saving and restoring for each of hundreds takes as long as drawing them. */
-function drawSubject(context: CanvasRenderingContext2D, base: Affine, motion: MotionDocument, subject: Subject, frame: number, options: DrawOptions): void {
+function drawSubject(
+  context: CanvasRenderingContext2D,
+  base: Affine,
+  motion: MotionDocument,
+  subject: Subject,
+  frame: number,
+  options: DrawOptions,
+): void {
   const { look } = subject;
   const { a, b, c, d, e, f } = combine(base, poseOf(motion, subject, frame));
   context.setTransform(a, b, c, d, e, f);
@@ -87,7 +116,14 @@ export interface PoseShift {
 }
 
 /** Draws a subject's outline at a frame as it would be elsewhere: a corrected pose over the one that is there. */
-export function drawShifted(context: CanvasRenderingContext2D, motion: MotionDocument, subject: Subject, frame: number, { dx, dy, turn }: PoseShift, colour: string): void {
+export function drawShifted(
+  context: CanvasRenderingContext2D,
+  motion: MotionDocument,
+  subject: Subject,
+  frame: number,
+  { dx, dy, turn }: PoseShift,
+  colour: string,
+): void {
   const pose = poseOf(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure));
   const pivot = pivotOnStage(motion, subject, frame);
   context.save();
@@ -114,16 +150,31 @@ export function pivotOnStage(motion: MotionDocument, subject: Subject, frame: nu
 }
 
 /** The topmost subject a person can pick at a point of the stage, at a frame. */
-export function subjectAt(context: CanvasRenderingContext2D, motion: MotionDocument, frame: number, x: number, y: number): Subject | null {
+export function subjectAt(
+  context: CanvasRenderingContext2D,
+  motion: MotionDocument,
+  frame: number,
+  x: number,
+  y: number,
+): Subject | null {
   context.save();
   // A path is tested where the context's scale would draw it: the outline is in pixels of the subject's own.
   context.resetTransform();
-  const found = inDepth(motion, frame).toReversed().find((subject) => isAt(context, motion, subject, frame, x, y));
+  const found = inDepth(motion, frame)
+    .toReversed()
+    .find((subject) => isAt(context, motion, subject, frame, x, y));
   context.restore();
   return found ?? null;
 }
 
-function isAt(context: CanvasRenderingContext2D, motion: MotionDocument, subject: Subject, frame: number, x: number, y: number): boolean {
+function isAt(
+  context: CanvasRenderingContext2D,
+  motion: MotionDocument,
+  subject: Subject,
+  frame: number,
+  x: number,
+  y: number,
+): boolean {
   if (subject.locked || !subject.visible) return false;
   const pose = poseOf(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure));
   const point = DOMMatrix.fromMatrix(pose).inverse().transformPoint({ x, y });

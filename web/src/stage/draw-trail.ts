@@ -21,7 +21,13 @@ interface Trail {
 const trails = createRecent<Trail>(4);
 
 /** Puts a subject's trail onto a canvas that shows the whole stage, drawing it anew only when the motion, its size or its look changed. */
-export function putTrail(context: CanvasRenderingContext2D, motion: MotionDocument, subject: Subject, colour: string, dashed: boolean): void {
+export function putTrail(
+  context: CanvasRenderingContext2D,
+  motion: MotionDocument,
+  subject: Subject,
+  colour: string,
+  dashed: boolean,
+): void {
   const { width, height } = context.canvas;
   const name = `${subject.id} ${colour} ${dashed} ${width} ${height}`;
   if (motion.range.last - motion.range.first > MANY_FRAMES) {
@@ -47,7 +53,13 @@ export function putTrail(context: CanvasRenderingContext2D, motion: MotionDocume
 }
 
 /** Draws where a subject's pivot goes over the range: its way, a dot a frame, a ring on each keyed frame. Crowded dots are slow. */
-function drawTrail(context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D, motion: MotionDocument, subject: Subject, colour: string, dashed: boolean): void {
+function drawTrail(
+  context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D,
+  motion: MotionDocument,
+  subject: Subject,
+  colour: string,
+  dashed: boolean,
+): void {
   const { first, last } = motion.range;
   const keyed = keyedFrames(subject);
   const at = placesOf(motion, subject);

@@ -15,12 +15,20 @@ class Canvas {
   }
   getContext() {
     const nothing = (): void => undefined;
-    const dot = (x: number, y: number, w: number): void => void this.dots.push(`${Math.floor(x)} ${Math.floor(y)} ${w}`);
+    const dot = (x: number, y: number, w: number): void =>
+      void this.dots.push(`${Math.floor(x)} ${Math.floor(y)} ${w}`);
     return {
       canvas: this,
       getTransform: () => ({ a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }),
-      save: nothing, restore: nothing, resetTransform: nothing, setLineDash: nothing, beginPath: nothing, lineTo: nothing, stroke: nothing,
-      fillRect: dot, strokeRect: dot,
+      save: nothing,
+      restore: nothing,
+      resetTransform: nothing,
+      setLineDash: nothing,
+      beginPath: nothing,
+      lineTo: nothing,
+      stroke: nothing,
+      fillRect: dot,
+      strokeRect: dot,
       drawImage: (image: Canvas) => this.dots.push(...image.dots),
     };
   }
@@ -38,18 +46,32 @@ const LAST = 400;
 /** A lid that goes up and down every ten frames, for long. */
 function rattle(): MotionDocument {
   const lid = createSubject('lid', 'Lid', LOOK, { x: 100, y: 100 });
-  const channels = (['position.x', 'position.y'] as const).map((id) => createChannel(id, 100, Array.from({ length: LAST / 10 }, (_, i) => createKey(1 + i * 10, 100 + 40 * Math.sin(i * (id === 'position.x' ? 1 : 2))))));
+  const channels = (['position.x', 'position.y'] as const).map((id) =>
+    createChannel(
+      id,
+      100,
+      Array.from({ length: LAST / 10 }, (_, i) =>
+        createKey(1 + i * 10, 100 + 40 * Math.sin(i * (id === 'position.x' ? 1 : 2))),
+      ),
+    ),
+  );
   return { ...createMotion([{ ...lid, channels }]), range: { first: 1, last: LAST } };
 }
 
 /** The dots a trail of the motion leaves on a canvas, in no order. */
 function put(motion: MotionDocument, name: string): string[] {
   const canvas = new Canvas(960, 540);
-  putLongTrail(canvas.getContext() as unknown as CanvasRenderingContext2D, name, { motion, subject: motion.subjects[0]!, colour: '#c8451b', dashed: true });
+  putLongTrail(canvas.getContext() as unknown as CanvasRenderingContext2D, name, {
+    motion,
+    subject: motion.subjects[0]!,
+    colour: '#c8451b',
+    dashed: true,
+  });
   return canvas.dots.sort();
 }
 
-const raised = (motion: MotionDocument, frame: number, by: number, frames = 0): MotionDocument => moveKeys(motion, [{ subjectId: 'lid', channelId: 'position.y', frame }], frames, by).motion;
+const raised = (motion: MotionDocument, frame: number, by: number, frames = 0): MotionDocument =>
+  moveKeys(motion, [{ subjectId: 'lid', channelId: 'position.y', frame }], frames, by).motion;
 
 test('while a key is dragged the trail is what it would be drawn from nothing, and only the part about the key is drawn', () => {
   const motion = rattle();
@@ -71,7 +93,11 @@ test('the same motion is put down again as it is; a change of very much is drawn
   const before = made.length;
   put(motion, 'still');
   expect(made.length - before).toBe(1);
-  const all = motion.subjects[0]!.channels[1]!.keys.map(({ frame }) => ({ subjectId: 'lid', channelId: 'position.y' as const, frame }));
+  const all = motion.subjects[0]!.channels[1]!.keys.map(({ frame }) => ({
+    subjectId: 'lid',
+    channelId: 'position.y' as const,
+    frame,
+  }));
   const lifted = moveKeys(motion, all, 0, 12).motion;
   expect(put(lifted, 'still')).toEqual(put(lifted, 'lifted from nothing'));
 });

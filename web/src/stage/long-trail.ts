@@ -26,7 +26,9 @@ const NO_PART: Part = { from: 0, to: -1 };
 
 /** The part in which two trails of one length differ. */
 export function changedPart(before: readonly TrailPlace[], after: readonly TrailPlace[]): Part {
-  const same = (i: number): boolean => before[i] === after[i] || (before[i]!.x === after[i]!.x && before[i]!.y === after[i]!.y && before[i]!.keyed === after[i]!.keyed);
+  const same = (i: number): boolean =>
+    before[i] === after[i] ||
+    (before[i]!.x === after[i]!.x && before[i]!.y === after[i]!.y && before[i]!.keyed === after[i]!.keyed);
   let from = 0;
   while (from < after.length && same(from)) from++;
   if (from === after.length) return NO_PART;
@@ -55,9 +57,16 @@ const SMALL_SHARE = 1 / 4;
  * Puts a trail of very many frames onto a canvas that shows the whole stage. What a drag changes of it is small beside the whole: the rest is drawn once and
  * put down again. `name` tells trails apart that are on screen together.
  */
-export function putLongTrail(context: CanvasRenderingContext2D, name: string, { motion, subject, colour, dashed }: LongTrail): void {
+export function putLongTrail(
+  context: CanvasRenderingContext2D,
+  name: string,
+  { motion, subject, colour, dashed }: LongTrail,
+): void {
   const known = drawn.find(name);
-  const trail = known?.motion === motion && known.subject === subject ? known : renewed(context, name, { motion, subject, colour, dashed }, known);
+  const trail =
+    known?.motion === motion && known.subject === subject
+      ? known
+      : renewed(context, name, { motion, subject, colour, dashed }, known);
   drawn.put(trail);
   context.save();
   const transform = context.getTransform();
@@ -65,7 +74,15 @@ export function putLongTrail(context: CanvasRenderingContext2D, name: string, { 
   context.drawImage(trail.image, 0, 0);
   const { places, hole } = trail;
   // The way goes on to the rest on either side.
-  drawPart(context, transform, places, hole, { from: Math.max(0, hole.from - 1), to: Math.min(places.length - 1, hole.to + 1) }, colour, dashed);
+  drawPart(
+    context,
+    transform,
+    places,
+    hole,
+    { from: Math.max(0, hole.from - 1), to: Math.min(places.length - 1, hole.to + 1) },
+    colour,
+    dashed,
+  );
   context.restore();
 }
 
@@ -83,34 +100,62 @@ function placesAfter(known: Drawn | undefined, motion: MotionDocument, subject: 
     const [x, y] = at(frame);
     return { x, y, keyed: keyed.has(frame) };
   };
-  const moved = known?.motion.range.first === first && known.motion.range.last === last ? movedSpan(known.subject, subject) : null;
+  const moved =
+    known?.motion.range.first === first && known.motion.range.last === last ? movedSpan(known.subject, subject) : null;
   if (!known || !moved) return Array.from({ length: Math.floor((last - first) / step) + 1 }, (_, i) => placeOn(i));
   const places = [...known.places];
-  const [from, to] = [Math.max(0, Math.ceil((moved.first - first) / step)), Math.min(places.length - 1, Math.floor((moved.last - first) / step))];
+  const [from, to] = [
+    Math.max(0, Math.ceil((moved.first - first) / step)),
+    Math.min(places.length - 1, Math.floor((moved.last - first) / step)),
+  ];
   for (let i = from; i <= to; i++) places[i] = placeOn(i);
   return places;
 }
 
 /** A trail as it is now: on the picture of the known one if it differs in its hole alone, else on a new one with a hole where it differs. */
-function renewed(context: CanvasRenderingContext2D, name: string, { motion, subject, colour, dashed }: LongTrail, known: Drawn | undefined): Drawn {
+function renewed(
+  context: CanvasRenderingContext2D,
+  name: string,
+  { motion, subject, colour, dashed }: LongTrail,
+  known: Drawn | undefined,
+): Drawn {
   const places = placesAfter(known, motion, subject);
-  const changed = known?.places.length === places.length ? changedPart(known.places, places) : { from: 0, to: places.length - 1 };
+  const changed =
+    known?.places.length === places.length ? changedPart(known.places, places) : { from: 0, to: places.length - 1 };
   const base = { name, motion, subject, places };
-  if (known && (changed.to < changed.from || (changed.from >= known.hole.from && changed.to <= known.hole.to))) return { ...base, image: known.image, hole: known.hole };
+  if (known && (changed.to < changed.from || (changed.from >= known.hole.from && changed.to <= known.hole.to)))
+    return { ...base, image: known.image, hole: known.hole };
   const length = changed.to - changed.from + 1;
   // As much again on either side: the next move of the drag may reach farther.
-  const hole = length > places.length * SMALL_SHARE ? NO_PART : { from: Math.max(0, changed.from - length), to: Math.min(places.length - 1, changed.to + length) };
+  const hole =
+    length > places.length * SMALL_SHARE
+      ? NO_PART
+      : { from: Math.max(0, changed.from - length), to: Math.min(places.length - 1, changed.to + length) };
   const image = new OffscreenCanvas(Math.max(1, context.canvas.width), Math.max(1, context.canvas.height));
   const own = image.getContext('2d')!;
   const transform = context.getTransform();
   const end = places.length - 1;
-  const rest = hole === NO_PART ? [{ from: 0, to: end }] : [{ from: 0, to: hole.from - 1 }, { from: hole.to + 1, to: end }];
+  const rest =
+    hole === NO_PART
+      ? [{ from: 0, to: end }]
+      : [
+          { from: 0, to: hole.from - 1 },
+          { from: hole.to + 1, to: end },
+        ];
   for (const part of rest) drawPart(own, transform, places, part, part, colour, dashed);
   return { ...base, image, hole };
 }
 
 /** Draws a part of a trail in pixels of the screen with what is quickest: a thin line, and square dots, hollow ones on keyed frames. */
-function drawPart(context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D, { a, d, e, f }: DOMMatrix, places: readonly TrailPlace[], { from, to }: Part, line: Part, colour: string, dashed: boolean): void {
+function drawPart(
+  context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D,
+  { a, d, e, f }: DOMMatrix,
+  places: readonly TrailPlace[],
+  { from, to }: Part,
+  line: Part,
+  colour: string,
+  dashed: boolean,
+): void {
   if (to < from) return;
   const [dot, ring] = [Math.max(1, Math.round(5 * a)), Math.max(3, Math.round(12 * a))];
   context.strokeStyle = colour;

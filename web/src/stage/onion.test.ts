@@ -3,8 +3,10 @@ import { onionSkins, PLAIN_ONION } from './onion.ts';
 
 const RANGE = { first: 1, last: 25 };
 const KEYS = [1, 9, 13, 25];
-const skins = (part: Partial<typeof PLAIN_ONION>, frame = 10) => onionSkins(frame, { ...PLAIN_ONION, ...part }, RANGE, KEYS);
-const framesOf = (part: Partial<typeof PLAIN_ONION>, frame?: number): number[] => skins(part, frame).map((skin) => skin.frame);
+const skins = (part: Partial<typeof PLAIN_ONION>, frame = 10) =>
+  onionSkins(frame, { ...PLAIN_ONION, ...part }, RANGE, KEYS);
+const framesOf = (part: Partial<typeof PLAIN_ONION>, frame?: number): number[] =>
+  skins(part, frame).map((skin) => skin.frame);
 
 test('so many frames before and after, every so many, near ones last so that they lie on top', () => {
   expect(framesOf({})).toEqual([7, 8, 9, 13, 12, 11]);
@@ -19,7 +21,9 @@ test('keys only, or the whole range', () => {
 });
 
 test('farther ones are fainter when fading, all alike when not', () => {
-  const fading = skins({}).filter((skin) => skin.side === 'before').map((skin) => skin.opacity);
+  const fading = skins({})
+    .filter((skin) => skin.side === 'before')
+    .map((skin) => skin.opacity);
   expect(fading).toEqual(fading.toSorted((a, b) => a - b));
   expect(new Set(skins({ fading: false }).map((skin) => skin.opacity)).size).toBe(1);
 });

@@ -15,7 +15,15 @@ export interface OnionSettings {
   fading: boolean;
 }
 
-export const PLAIN_ONION: OnionSettings = { on: false, before: 3, after: 3, every: 1, of: 'frames', style: 'outline', fading: true };
+export const PLAIN_ONION: OnionSettings = {
+  on: false,
+  before: 3,
+  after: 3,
+  every: 1,
+  of: 'frames',
+  style: 'outline',
+  fading: true,
+};
 
 export const MOST_SKINS = 24;
 /** The whole range laid beneath is, of a longer one, so many frames spread evenly over it. */
@@ -31,7 +39,12 @@ const FULL = { filled: 0.45, outline: 0.9 };
 const FAINT_SHARE = 0.2;
 
 /** The frames of the onion skin about a frame, farthest first so that near ones lie on top. */
-export function onionSkins(frame: number, settings: OnionSettings, range: { first: number; last: number }, keyFrames: readonly number[]): Skin[] {
+export function onionSkins(
+  frame: number,
+  settings: OnionSettings,
+  range: { first: number; last: number },
+  keyFrames: readonly number[],
+): Skin[] {
   const { before, after, every, of, style, fading } = settings;
   const whole = Math.round(frame);
   /** Every so many places on one side, nearest first. */
@@ -43,20 +56,45 @@ export function onionSkins(frame: number, settings: OnionSettings, range: { firs
       return (side === 'before' ? keys.toReversed() : keys).filter((_, i) => (i + 1) % every === 0).slice(0, count);
     }
     const frames: number[] = [];
-    const step = of === 'range' ? every * Math.max(1, Math.ceil((range.last - range.first) / every / MOST_OF_RANGE)) : every;
-    for (let place = whole + step * way; place >= range.first && place <= range.last && frames.length < count; place += step * way) frames.push(place);
+    const step =
+      of === 'range' ? every * Math.max(1, Math.ceil((range.last - range.first) / every / MOST_OF_RANGE)) : every;
+    for (
+      let place = whole + step * way;
+      place >= range.first && place <= range.last && frames.length < count;
+      place += step * way
+    )
+      frames.push(place);
     return frames;
   };
   const skins = (side: 'before' | 'after', frames: readonly number[]): Skin[] =>
-    frames.map((place, i) => ({ frame: place, side, opacity: FULL[style] * (fading ? 1 - (1 - FAINT_SHARE) * (i / Math.max(frames.length, 1)) : 1) }));
-  return [...skins('before', taken('before', before)).toReversed(), ...skins('after', taken('after', after)).toReversed()];
+    frames.map((place, i) => ({
+      frame: place,
+      side,
+      opacity: FULL[style] * (fading ? 1 - (1 - FAINT_SHARE) * (i / Math.max(frames.length, 1)) : 1),
+    }));
+  return [
+    ...skins('before', taken('before', before)).toReversed(),
+    ...skins('after', taken('after', after)).toReversed(),
+  ];
 }
 
 const SIDE_COLOURS = { before: '#7a4a9e', after: '#9a6b00' } as const;
 
 /** Draws the onion skin: what was in plum, what comes in ochre and dashed. */
-export function drawOnion(context: CanvasRenderingContext2D, motion: MotionDocument, frame: number, settings: OnionSettings, keyFrames: readonly number[]): void {
+export function drawOnion(
+  context: CanvasRenderingContext2D,
+  motion: MotionDocument,
+  frame: number,
+  settings: OnionSettings,
+  keyFrames: readonly number[],
+): void {
   for (const { frame: place, side, opacity } of onionSkins(frame, settings, motion.range, keyFrames)) {
-    drawScene(context, motion, place, { style: settings.style, bare: true, opacity, colour: SIDE_COLOURS[side], dashed: side === 'after' });
+    drawScene(context, motion, place, {
+      style: settings.style,
+      bare: true,
+      opacity,
+      colour: SIDE_COLOURS[side],
+      dashed: side === 'after',
+    });
   }
 }

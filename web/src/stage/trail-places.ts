@@ -1,4 +1,13 @@
-import { changedTrackSpan, channelValue, findChannel, poseOf, type ChannelId, type FrameSpan, type MotionDocument, type Subject } from '@undulan/core';
+import {
+  changedTrackSpan,
+  channelValue,
+  findChannel,
+  poseOf,
+  type ChannelId,
+  type FrameSpan,
+  type MotionDocument,
+  type Subject,
+} from '@undulan/core';
 
 const POSITION: ChannelId[] = ['position.x', 'position.y'];
 
@@ -14,7 +23,8 @@ export function movedSpan(before: Subject, after: Subject): FrameSpan | null {
 
 /** Where a subject's pivot is on the stage, frame by frame, in stage px. */
 export function placesOf(motion: MotionDocument, subject: Subject): (frame: number) => [x: number, y: number] {
-  if (isFree(subject)) return (frame) => [channelValue(subject, 'position.x', frame), channelValue(subject, 'position.y', frame)];
+  if (isFree(subject))
+    return (frame) => [channelValue(subject, 'position.x', frame), channelValue(subject, 'position.y', frame)];
   return (frame) => {
     const { a, b, c, d, e, f } = poseOf(motion, subject, frame);
     const { x, y } = subject.pivot;

@@ -17,11 +17,13 @@ export function CuePopover() {
   const cues = useAppSelector(selectMotion)?.cues ?? [];
   const [heard, setHeard] = useStored('cues-heard', false);
   useCueClicks(cues, heard);
-  const put = (next: Cue[]): void => void dispatch(edited({ operation: 'setCues', args: [{ cues: next.toSorted((a, b) => a.frame - b.frame) }] }));
+  const put = (next: Cue[]): void =>
+    void dispatch(edited({ operation: 'setCues', args: [{ cues: next.toSorted((a, b) => a.frame - b.frame) }] }));
   const addHere = (): void => {
     if (!cues.some((cue) => cue.frame === clock.frame)) put([...cues, { frame: clock.frame, name: '' }]);
   };
-  const change = (index: number, part: Partial<Cue>): void => put(cues.map((cue, i) => (i === index ? { ...cue, ...part } : cue)));
+  const change = (index: number, part: Partial<Cue>): void =>
+    put(cues.map((cue, i) => (i === index ? { ...cue, ...part } : cue)));
   useShortcuts({ cueHere: addHere });
   return (
     <Popover
@@ -33,7 +35,9 @@ export function CuePopover() {
       }
     >
       <p className="font-semibold">Cue marks</p>
-      <p className="mb-2 text-xs text-faint">Named frames, such as beats and contacts. Keys and the playhead snap to them.</p>
+      <p className="mb-2 text-xs text-faint">
+        Named frames, such as beats and contacts. Keys and the playhead snap to them.
+      </p>
       <ul className="-mx-1 max-h-60 space-y-1 overflow-y-auto p-1">
         {cues.map((cue, i) => (
           <li key={`${cue.frame}/${i}`} className="flex items-center gap-1">
@@ -58,7 +62,13 @@ export function CuePopover() {
                 return true;
               }}
             />
-            <Button square kind="quiet" className="h-7! w-7!" aria-label={`Remove cue ${i + 1}`} onClick={() => put(cues.filter((_, other) => other !== i))}>
+            <Button
+              square
+              kind="quiet"
+              className="h-7! w-7!"
+              aria-label={`Remove cue ${i + 1}`}
+              onClick={() => put(cues.filter((_, other) => other !== i))}
+            >
               <Trash2 size={13} />
             </Button>
           </li>

@@ -27,14 +27,29 @@ export function CurveLine({ channel, values, tone, dotted, toOwn }: CurveLinePro
         <path d={curvePath(channel, scale, values.yOf, { toOwn })} {...style} />
       ) : (
         <>
-          <path d={curvePath(channel, scale, values.yOf, { to: channel.keys[0]!.frame })} {...style} opacity={0.4} strokeWidth={1.5} />
-          <path d={curvePath(channel, scale, values.yOf, { from: channel.keys[0]!.frame, to: channel.keys.at(-1)!.frame })} {...style} />
-          <path d={curvePath(channel, scale, values.yOf, { from: channel.keys.at(-1)!.frame })} {...style} opacity={0.4} strokeWidth={1.5} />
+          <path
+            d={curvePath(channel, scale, values.yOf, { to: channel.keys[0]!.frame })}
+            {...style}
+            opacity={0.4}
+            strokeWidth={1.5}
+          />
+          <path
+            d={curvePath(channel, scale, values.yOf, { from: channel.keys[0]!.frame, to: channel.keys.at(-1)!.frame })}
+            {...style}
+          />
+          <path
+            d={curvePath(channel, scale, values.yOf, { from: channel.keys.at(-1)!.frame })}
+            {...style}
+            opacity={0.4}
+            strokeWidth={1.5}
+          />
         </>
       )}
       {dotted &&
         scale.pxPerFrame >= 6 &&
-        frameValues(channel, from, Math.min(last, Math.floor(scale.frameAt(scale.widthPx))), toOwn).map((value, i) => <circle key={from + i} cx={scale.xOf(from + i)} cy={values.yOf(value)} r={2} fill={colour} />)}
+        frameValues(channel, from, Math.min(last, Math.floor(scale.frameAt(scale.widthPx))), toOwn).map((value, i) => (
+          <circle key={from + i} cx={scale.xOf(from + i)} cy={values.yOf(value)} r={2} fill={colour} />
+        ))}
     </g>
   );
 }
@@ -66,7 +81,14 @@ export const ValueAxis = memo(function ValueAxis({ channelId, values, heightPx, 
         const value = zero + level / per;
         return (
           <g key={level}>
-            <line x1={0} x2={scale.widthPx} y1={values.yOf(value)} y2={values.yOf(value)} stroke="var(--rule)" strokeWidth={0.8} />
+            <line
+              x1={0}
+              x2={scale.widthPx}
+              y1={values.yOf(value)}
+              y2={values.yOf(value)}
+              stroke="var(--rule)"
+              strokeWidth={0.8}
+            />
             <text x={0} y={values.yOf(value) - 3} fontSize={10} className="figures" fill="var(--faint)">
               {shares ? `${Math.round(level)} %` : units.format(channelId, value)}
             </text>

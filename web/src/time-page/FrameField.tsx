@@ -7,7 +7,8 @@ import { parsePlace } from './ruler-unit.ts';
 
 const shown = (frame: number): string => String(Math.round(frame * 100) / 100);
 
-const secondsAt = ({ range, rate }: PlaybackClock, frame: number): string => `${travelSeconds(range.first, frame, rate).toFixed(3)} s`;
+const secondsAt = ({ range, rate }: PlaybackClock, frame: number): string =>
+  `${travelSeconds(range.first, frame, rate).toFixed(3)} s`;
 
 /** The frame now, in a field that takes another (also as seconds or timecode), and the seconds since the first frame. */
 export function FrameField() {
@@ -21,13 +22,17 @@ export function FrameField() {
   useOnFrame(
     useCallback(
       (frame) => {
-        if (!clock.moving && field.current && document.activeElement !== field.current) field.current.value = shown(frame);
+        if (!clock.moving && field.current && document.activeElement !== field.current)
+          field.current.value = shown(frame);
       },
       [clock],
     ),
   );
 
-  const textsAt = useCallback((frame: number) => [document.activeElement === field.current ? '' : shown(frame), secondsAt(clock, frame)], [clock]);
+  const textsAt = useCallback(
+    (frame: number) => [document.activeElement === field.current ? '' : shown(frame), secondsAt(clock, frame)],
+    [clock],
+  );
 
   const commit = (): void => {
     const place = parsePlace(field.current!.value, clock.range, clock.rate);
@@ -63,13 +68,24 @@ export function FrameField() {
         onBlur={goBack}
         className={`figures h-8 w-16 rounded-md border border-rule bg-page text-center text-[15px] [contain:strict] font-semibold aria-invalid:border-danger aria-invalid:text-danger${moving ? ' not-focus:text-transparent' : ''}`}
       />
-      {moving && <span data-live="" className="figures pointer-events-none absolute top-0 left-0 h-8 w-16 text-center text-[15px] font-semibold" />}
-      <span data-live={moving ? '' : undefined} className="figures hidden h-4 w-[58px] overflow-hidden text-xs text-faint @min-[43rem]:block">
+      {moving && (
+        <span
+          data-live=""
+          className="figures pointer-events-none absolute top-0 left-0 h-8 w-16 text-center text-[15px] font-semibold"
+        />
+      )}
+      <span
+        data-live={moving ? '' : undefined}
+        className="figures hidden h-4 w-[58px] overflow-hidden text-xs text-faint @min-[43rem]:block"
+      >
         {seconds}
       </span>
       {moving && <LiveFigures textsAt={textsAt} />}
       {refused && (
-        <p role="alert" className="absolute top-9 left-0 z-20 rounded-md border border-danger bg-page px-2 py-1 text-xs whitespace-nowrap text-danger shadow">
+        <p
+          role="alert"
+          className="absolute top-9 left-0 z-20 rounded-md border border-danger bg-page px-2 py-1 text-xs whitespace-nowrap text-danger shadow"
+        >
           {refused}
         </p>
       )}

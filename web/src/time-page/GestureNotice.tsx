@@ -10,10 +10,16 @@ const SHOWN_LOSSES = 4;
 export function GestureNotice({ notice }: { notice: Notice | null }) {
   const { gaveWay, preview } = useEditing('gaveWay', 'preview');
   if (!notice) return null;
-  const losses = preview ? [...new Set(gaveWay.map((ref) => `${CHANNELS[ref.channelId].label.toLowerCase()} ${tidy(ref.frame)}`))] : [];
+  const losses = preview
+    ? [...new Set(gaveWay.map((ref) => `${CHANNELS[ref.channelId].label.toLowerCase()} ${tidy(ref.frame)}`))]
+    : [];
   const more = losses.length - SHOWN_LOSSES;
   return createPortal(
-    <p role="status" className="figures pointer-events-none fixed z-50 rounded bg-ink px-1.5 py-0.5 text-[11px] whitespace-nowrap text-page" style={{ left: Math.min(notice.xPx + 14, innerWidth - 190), top: notice.yPx + 16 }}>
+    <p
+      role="status"
+      className="figures pointer-events-none fixed z-50 rounded bg-ink px-1.5 py-0.5 text-[11px] whitespace-nowrap text-page"
+      style={{ left: Math.min(notice.xPx + 14, innerWidth - 190), top: notice.yPx + 16 }}
+    >
       {notice.says}
       {losses.length > 0 && (
         <span className="block">

@@ -17,18 +17,34 @@ export function KeyActions({ rangeFixed, children }: { rangeFixed: string | null
   const commands = useKeyCommands();
   useKeyShortcuts(commands);
   return (
-    <div role="toolbar" aria-label="Keys" className="@container flex h-9 shrink-0 items-center gap-1 border-t border-rule">
+    <div
+      role="toolbar"
+      aria-label="Keys"
+      className="@container flex h-9 shrink-0 items-center gap-1 border-t border-rule"
+    >
       <SelectMenu commands={commands} />
       <EditMenu commands={commands} />
       <RetimePopover rangeFixed={rangeFixed} />
       <HoldPopover />
       <CuePopover />
       {children}
-      <span className="ml-auto text-xs whitespace-nowrap text-faint"><span className="@max-[43rem]:hidden">When keys move:</span></span>
-      <Toggle on={ripple} small tip="All keys after the moved ones, in the rows shown, go along" onClick={() => dispatch(rippleToggled())}>
+      <span className="ml-auto text-xs whitespace-nowrap text-faint">
+        <span className="@max-[43rem]:hidden">When keys move:</span>
+      </span>
+      <Toggle
+        on={ripple}
+        small
+        tip="All keys after the moved ones, in the rows shown, go along"
+        onClick={() => dispatch(rippleToggled())}
+      >
         Ripple
       </Toggle>
-      <Toggle on={keepShares} small tip="Breakdowns and in-betweens keep their share of the span when the extremes about them move" onClick={() => dispatch(sharesToggled())}>
+      <Toggle
+        on={keepShares}
+        small
+        tip="Breakdowns and in-betweens keep their share of the span when the extremes about them move"
+        onClick={() => dispatch(sharesToggled())}
+      >
         Keep shares
       </Toggle>
     </div>
@@ -56,7 +72,11 @@ function SelectMenu({ commands }: { commands: KeyCommands }) {
       </MenuItem>
       <MenuItem onSelect={commands.selectBefore}>All up to here</MenuItem>
       <MenuLine />
-      <MenuItem onSelect={commands.letGo} keys={keys('letGo')} disabledReason={!commands.hasSelection && 'Nothing is selected.'}>
+      <MenuItem
+        onSelect={commands.letGo}
+        keys={keys('letGo')}
+        disabledReason={!commands.hasSelection && 'Nothing is selected.'}
+      >
         Let go
       </MenuItem>
     </Menu>
@@ -100,7 +120,10 @@ function EditMenu({ commands }: { commands: KeyCommands }) {
       <MenuItem onSelect={() => commands.paste('insert')} disabledReason={noClip}>
         Insert: later keys make room
       </MenuItem>
-      <MenuItem onSelect={commands.pasteOnto} disabledReason={noClip || (!commands.activeId && 'No channel is chosen.')}>
+      <MenuItem
+        onSelect={commands.pasteOnto}
+        disabledReason={noClip || (!commands.activeId && 'No channel is chosen.')}
+      >
         Onto {commands.activeId ? CHANNELS[commands.activeId].label.toLowerCase() : 'the chosen channel'}
       </MenuItem>
     </Menu>

@@ -19,7 +19,15 @@ export function KeyMark({ role, frame, x, y, colour, selected, roomy }: KeyMarkP
       <>
         <circle cx={x} cy={y} r={roomy ? 11 : 6} fill={fill} stroke={colour} strokeWidth={2} />
         {roomy && (
-          <text x={x} y={y + 3.6} textAnchor="middle" fontSize={10.5} className="figures" fontWeight={600} fill={selected ? 'var(--page)' : colour}>
+          <text
+            x={x}
+            y={y + 3.6}
+            textAnchor="middle"
+            fontSize={10.5}
+            className="figures"
+            fontWeight={600}
+            fill={selected ? 'var(--page)' : colour}
+          >
             {Math.round(frame * 100) / 100}
           </text>
         )}

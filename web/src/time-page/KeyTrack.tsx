@@ -1,4 +1,12 @@
-import { memo, useCallback, useMemo, type KeyboardEvent, type MouseEvent, type PointerEvent, type RefObject } from 'react';
+import {
+  memo,
+  useCallback,
+  useMemo,
+  type KeyboardEvent,
+  type MouseEvent,
+  type PointerEvent,
+  type RefObject,
+} from 'react';
 import { shallowEqual } from 'react-redux';
 import { CHANNELS, sameKey, type Channel, type ChannelRef, type KeyRef, type KeyRole } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -34,14 +42,28 @@ function sameMarks(a: Channel, b: Channel): boolean {
   if (a === b) return true;
   if (a.id !== b.id || a.keys.length !== b.keys.length) return false;
   const still = ({ keys }: Channel, i: number): boolean => keys[i]!.value === keys[i + 1]?.value;
-  return a.keys.every((key, i) => key.frame === b.keys[i]!.frame && key.role === b.keys[i]!.role && key.leave === b.keys[i]!.leave && still(a, i) === still(b, i));
+  return a.keys.every(
+    (key, i) =>
+      key.frame === b.keys[i]!.frame &&
+      key.role === b.keys[i]!.role &&
+      key.leave === b.keys[i]!.leave &&
+      still(a, i) === still(b, i),
+  );
 }
 
 /**
  * The keys of one channel: click to select, drag to move in time. Only what is in view is drawn, and marks that stay are not drawn anew: events are taken for
  * all of them together. Crowded keys are painted, with elements over selected ones that stay where they are while something is dragged.
  */
-export const KeyTrack = memo(KeyTrackOf, ({ channel: before, ...was }, { channel: after, ...is }) => was.subjectId === is.subjectId && was.subjectName === is.subjectName && was.heightPx === is.heightPx && was.drag === is.drag && sameMarks(before, after));
+export const KeyTrack = memo(
+  KeyTrackOf,
+  ({ channel: before, ...was }, { channel: after, ...is }) =>
+    was.subjectId === is.subjectId &&
+    was.subjectName === is.subjectName &&
+    was.heightPx === is.heightPx &&
+    was.drag === is.drag &&
+    sameMarks(before, after),
+);
 
 function KeyTrackOf({ subjectId, subjectName, channel, heightPx, drag }: KeyTrackProps) {
   const scale = useTimeScale();
@@ -49,7 +71,13 @@ function KeyTrackOf({ subjectId, subjectName, channel, heightPx, drag }: KeyTrac
   const dispatch = useAppDispatch();
   const selectedKeys = useAppSelector((state) => selectEditing(state).selectedKeys);
   const rows = useAppSelector((state) => selectEditing(state).rows);
-  const shownFrames = useAppSelector((state) => selectShownKeys(state).filter((key) => key.subjectId === subjectId && key.channelId === channel.id).map((key) => key.frame), shallowEqual);
+  const shownFrames = useAppSelector(
+    (state) =>
+      selectShownKeys(state)
+        .filter((key) => key.subjectId === subjectId && key.channelId === channel.id)
+        .map((key) => key.frame),
+    shallowEqual,
+  );
   const underWay = useAppSelector(selectUnderWay);
   const { colour } = CHANNEL_LOOKS[channel.id];
   const y = heightPx / 2;
@@ -67,7 +95,9 @@ function KeyTrackOf({ subjectId, subjectName, channel, heightPx, drag }: KeyTrac
     if (locked) return null;
     const mark = (event.target as Element).closest('[data-frame]');
     if (mark) return Number(mark.getAttribute('data-frame'));
-    return spacingPx !== null && 'clientX' in event ? nearestFrame(frames, event.clientX - event.currentTarget.getBoundingClientRect().left, scale) : null;
+    return spacingPx !== null && 'clientX' in event
+      ? nearestFrame(frames, event.clientX - event.currentTarget.getBoundingClientRect().left, scale)
+      : null;
   };
   const press = (event: PointerEvent<SVGElement>): void => {
     const frame = frameOf(event);
@@ -97,8 +127,14 @@ function KeyTrackOf({ subjectId, subjectName, channel, heightPx, drag }: KeyTrac
   };
 
   const radiusPx = crowdRadius(spacingPx ?? 0);
-  const painting = useMemo((): TrackPaint => ({ keys: channel.keys, scale, y, radiusPx, colour, selected: shownFrames }), [channel, scale, y, radiusPx, colour, shownFrames]);
-  const paint = useCallback((context: CanvasRenderingContext2D, columns: Columns) => paintTrack(context, painting, columns), [painting]);
+  const painting = useMemo(
+    (): TrackPaint => ({ keys: channel.keys, scale, y, radiusPx, colour, selected: shownFrames }),
+    [channel, scale, y, radiusPx, colour, shownFrames],
+  );
+  const paint = useCallback(
+    (context: CanvasRenderingContext2D, columns: Columns) => paintTrack(context, painting, columns),
+    [painting],
+  );
   const changed = useChangedColumns(painting, changedTrack);
   const xs = frames.map((frame) => scale.xOf(frame));
   const built = spacingPx === null ? null : builtInCrowd(frames, shownFrames);
@@ -125,7 +161,23 @@ function KeyTrackOf({ subjectId, subjectName, channel, heightPx, drag }: KeyTrac
           <path d={reachPath(frames, scale, heightPx)} fill="transparent" />
         </g>
       )}
-      {!built && channel.keys.slice(0, -1).map((key, i) => lineInView(i) && <KeyLine key={key.frame} leave={key.leave} still={key.value === channel.keys[i + 1]!.value} x1={xs[i]!} x2={xs[i + 1]!} y={y} colour={colour} />)}
+      {!built &&
+        channel.keys
+          .slice(0, -1)
+          .map(
+            (key, i) =>
+              lineInView(i) && (
+                <KeyLine
+                  key={key.frame}
+                  leave={key.leave}
+                  still={key.value === channel.keys[i + 1]!.value}
+                  x1={xs[i]!}
+                  x2={xs[i + 1]!}
+                  y={y}
+                  colour={colour}
+                />
+              ),
+          )}
       <Still still={built !== null && underWay}>
         {channel.keys.map((key, i) =>
           inView(i) && (!built || built.includes(key.frame)) ? (
@@ -171,8 +223,20 @@ interface TrackMarkProps {
   label: string | null;
 }
 
-const TrackMark = memo(function TrackMark({ role, frame, x, heightPx, colour, selected, roomy, painted, label }: TrackMarkProps) {
-  const mark = !painted && <KeyMark role={role} frame={frame} x={x} y={heightPx / 2} colour={colour} selected={selected} roomy={roomy} />;
+const TrackMark = memo(function TrackMark({
+  role,
+  frame,
+  x,
+  heightPx,
+  colour,
+  selected,
+  roomy,
+  painted,
+  label,
+}: TrackMarkProps) {
+  const mark = !painted && (
+    <KeyMark role={role} frame={frame} x={x} y={heightPx / 2} colour={colour} selected={selected} roomy={roomy} />
+  );
   if (label === null) {
     return (
       <g>

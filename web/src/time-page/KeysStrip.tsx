@@ -30,11 +30,24 @@ export function KeysStrip() {
   });
   const { band, start } = useBandSelect(tracks, rows, KEY_ROW_PX);
   const hasSubjects = rows.some((row) => row.kind === 'subject');
-  const isEmpty = rows.every((row) => row.kind === 'subject' && row.subject.channels.every((channel) => channel.keys.length === 0));
+  const isEmpty = rows.every(
+    (row) => row.kind === 'subject' && row.subject.channels.every((channel) => channel.keys.length === 0),
+  );
   // eslint-disable-next-line react-hooks/incompatible-library -- its functions are not passed on
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => section.current, estimateSize: () => KEY_ROW_PX, paddingStart: SUM_PX, overscan: 4, getItemKey: (i) => rows[i]!.name });
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => section.current,
+    estimateSize: () => KEY_ROW_PX,
+    paddingStart: SUM_PX,
+    overscan: 4,
+    getItemKey: (i) => rows[i]!.name,
+  });
   return (
-    <section ref={section} aria-label="Keys strip" className="strip h-full overflow-x-clip overflow-y-auto border-t border-rule">
+    <section
+      ref={section}
+      aria-label="Keys strip"
+      className="strip h-full overflow-x-clip overflow-y-auto border-t border-rule"
+    >
       <div className="sticky top-0 z-[6] flex border-b border-rule bg-paper" style={{ height: SUM_PX }}>
         <div className="flex shrink-0 items-center gap-1 pr-1" style={{ width: LABEL_PX }}>
           <h3 className="min-w-0 flex-1 text-[13px] leading-5">Keys</h3>
@@ -46,16 +59,30 @@ export function KeysStrip() {
       </div>
       {isEmpty && hiddenCount === 0 && (
         <div className="py-2">
-          <Empty title="No keys yet">Go to a frame and, with Record on, drag the subject in the picture: that is your first key.</Empty>
+          <Empty title="No keys yet">
+            Go to a frame and, with Record on, drag the subject in the picture: that is your first key.
+          </Empty>
         </div>
       )}
       <div className="relative" style={{ height: virtual.getTotalSize() - SUM_PX }}>
-        <div ref={tracks} className="absolute inset-y-0 right-0 touch-none" style={{ left: LABEL_PX }} onPointerDown={(event) => start(event)} />
+        <div
+          ref={tracks}
+          className="absolute inset-y-0 right-0 touch-none"
+          style={{ left: LABEL_PX }}
+          onPointerDown={(event) => start(event)}
+        />
         {virtual.getVirtualItems().map((item) => {
           const row = rows[item.index]!;
-          return <TrackRow key={item.key} row={row} topPx={item.start - SUM_PX} indented={hasSubjects} drag={latestDrag} />;
+          return (
+            <TrackRow key={item.key} row={row} topPx={item.start - SUM_PX} indented={hasSubjects} drag={latestDrag} />
+          );
         })}
-        {band && <div className="pointer-events-none absolute rounded-sm border border-accent bg-accent/15" style={{ ...band, left: band.left + LABEL_PX }} />}
+        {band && (
+          <div
+            className="pointer-events-none absolute rounded-sm border border-accent bg-accent/15"
+            style={{ ...band, left: band.left + LABEL_PX }}
+          />
+        )}
       </div>
       {hiddenCount > 0 && (
         <p className="px-1 py-1 text-xs text-faint" style={{ marginLeft: LABEL_PX }}>
@@ -78,18 +105,33 @@ interface TrackRowProps {
 const TrackRow = memo(
   function TrackRow({ row, topPx, indented, drag }: TrackRowProps) {
     return (
-      <div className="pointer-events-none absolute inset-x-0 flex border-b border-rule/50" style={{ top: topPx, height: KEY_ROW_PX }}>
+      <div
+        className="pointer-events-none absolute inset-x-0 flex border-b border-rule/50"
+        style={{ top: topPx, height: KEY_ROW_PX }}
+      >
         <div className="pointer-events-auto shrink-0" style={{ width: LABEL_PX }}>
           <RowLabel row={row} indented={indented} />
         </div>
         <div className="min-w-0 flex-1 [&_g]:pointer-events-auto">
           {row.kind === 'subject' && row.folded && <FoldedTrack subject={row.subject} />}
-          {row.kind === 'channel' && <KeyTrack subjectId={row.subject.id} subjectName={row.subject.name} channel={row.channel} heightPx={KEY_ROW_PX} drag={drag} />}
+          {row.kind === 'channel' && (
+            <KeyTrack
+              subjectId={row.subject.id}
+              subjectName={row.subject.name}
+              channel={row.channel}
+              heightPx={KEY_ROW_PX}
+              drag={drag}
+            />
+          )}
         </div>
       </div>
     );
   },
-  (before, after) => before.topPx === after.topPx && before.indented === after.indented && before.drag === after.drag && sameTrack(before.row, after.row),
+  (before, after) =>
+    before.topPx === after.topPx &&
+    before.indented === after.indented &&
+    before.drag === after.drag &&
+    sameTrack(before.row, after.row),
 );
 
 /** Whether two rows look the same: of another subject with the same channel only its name is seen. */
@@ -102,11 +144,21 @@ function sameTrack(a: KeyRow, b: KeyRow): boolean {
 /** A folded subject's keys, all channels in one line, to be seen only. */
 function FoldedTrack({ subject }: { subject: Subject }) {
   const scale = useTimeScale();
-  const frames = [...new Set(subject.channels.flatMap((channel) => channel.keys.map((key) => key.frame)))].filter((frame) => scale.shows(frame));
+  const frames = [...new Set(subject.channels.flatMap((channel) => channel.keys.map((key) => key.frame)))].filter(
+    (frame) => scale.shows(frame),
+  );
   return (
     <svg width={scale.widthPx} height={KEY_ROW_PX} className="block" aria-hidden="true">
       {frames.map((frame) => (
-        <line key={frame} x1={scale.xOf(frame)} x2={scale.xOf(frame)} y1={9} y2={21} stroke="var(--faint)" strokeWidth={2} />
+        <line
+          key={frame}
+          x1={scale.xOf(frame)}
+          x2={scale.xOf(frame)}
+          y1={9}
+          y2={21}
+          stroke="var(--faint)"
+          strokeWidth={2}
+        />
       ))}
     </svg>
   );
@@ -115,7 +167,11 @@ function FoldedTrack({ subject }: { subject: Subject }) {
 function ShowAll() {
   const dispatch = useAppDispatch();
   return (
-    <button type="button" className="rounded-sm text-accent hover:underline" onClick={() => dispatch(rowsChanged({ hidden: [], solo: [], onlySelected: false }))}>
+    <button
+      type="button"
+      className="rounded-sm text-accent hover:underline"
+      onClick={() => dispatch(rowsChanged({ hidden: [], solo: [], onlySelected: false }))}
+    >
       Show all
     </button>
   );
@@ -125,24 +181,42 @@ function ShowAll() {
 const RowFilter = memo(function RowFilter({ hiddenCount }: { hiddenCount: number }) {
   const dispatch = useAppDispatch();
   const { rows: state } = useEditing('rows');
-  const subjects = useAppSelector((root) => selectKeyRows(root).rows.flatMap((row) => (row.kind === 'subject' ? [row.name] : [])), shallowEqual);
+  const subjects = useAppSelector(
+    (root) => selectKeyRows(root).rows.flatMap((row) => (row.kind === 'subject' ? [row.name] : [])),
+    shallowEqual,
+  );
   return (
     <Menu
       trigger={
-        <button type="button" aria-label={`Rows shown${hiddenCount > 0 ? `, ${hiddenCount} hidden` : ''}`} className={`flex h-6 items-center gap-1 rounded-sm px-1 text-xs hover:bg-shade ${hiddenCount > 0 ? 'font-semibold text-ochre' : 'text-faint'}`}>
+        <button
+          type="button"
+          aria-label={`Rows shown${hiddenCount > 0 ? `, ${hiddenCount} hidden` : ''}`}
+          className={`flex h-6 items-center gap-1 rounded-sm px-1 text-xs hover:bg-shade ${hiddenCount > 0 ? 'font-semibold text-ochre' : 'text-faint'}`}
+        >
           <ListFilter size={13} />
           {hiddenCount > 0 && `${hiddenCount} hidden`}
         </button>
       }
     >
-      <MenuItem onSelect={() => dispatch(rowsChanged({ hidden: [], solo: [], onlySelected: false }))} disabledReason={hiddenCount === 0 && 'Nothing is hidden.'}>
+      <MenuItem
+        onSelect={() => dispatch(rowsChanged({ hidden: [], solo: [], onlySelected: false }))}
+        disabledReason={hiddenCount === 0 && 'Nothing is hidden.'}
+      >
         Show all rows
       </MenuItem>
-      <MenuItem onSelect={() => dispatch(rowsChanged({ onlySelected: !state.onlySelected }))}>{state.onlySelected ? 'Show every subject' : 'Only the selected subject'}</MenuItem>
-      <MenuItem onSelect={() => dispatch(rowsChanged({ folded: subjects }))} disabledReason={subjects.length === 0 && 'There is one subject.'}>
+      <MenuItem onSelect={() => dispatch(rowsChanged({ onlySelected: !state.onlySelected }))}>
+        {state.onlySelected ? 'Show every subject' : 'Only the selected subject'}
+      </MenuItem>
+      <MenuItem
+        onSelect={() => dispatch(rowsChanged({ folded: subjects }))}
+        disabledReason={subjects.length === 0 && 'There is one subject.'}
+      >
         Fold all
       </MenuItem>
-      <MenuItem onSelect={() => dispatch(rowsChanged({ folded: [] }))} disabledReason={state.folded.length === 0 && 'Nothing is folded.'}>
+      <MenuItem
+        onSelect={() => dispatch(rowsChanged({ folded: [] }))}
+        disabledReason={state.folded.length === 0 && 'Nothing is folded.'}
+      >
         Unfold all
       </MenuItem>
     </Menu>

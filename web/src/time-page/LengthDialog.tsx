@@ -1,5 +1,21 @@
 import { useState } from 'react';
-import { CHANNELS, changeLength, changeRate, findSubject, formatExact, formatRate, frameCount, parseRate, RATE_PRESETS, runningSeconds, sameRate, travelSeconds, type ConvertedFrame, type KeyRef, type MotionDocument } from '@undulan/core';
+import {
+  CHANNELS,
+  changeLength,
+  changeRate,
+  findSubject,
+  formatExact,
+  formatRate,
+  frameCount,
+  parseRate,
+  RATE_PRESETS,
+  runningSeconds,
+  sameRate,
+  travelSeconds,
+  type ConvertedFrame,
+  type KeyRef,
+  type MotionDocument,
+} from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, selectMotion, useEditing, type EditRequest } from '../editing/index.ts';
 import { Button, Dialog, INPUT } from '../ui/index.ts';
@@ -32,12 +48,30 @@ export function LengthDialog({ rangeFixed, onClose }: LengthDialogProps) {
   const wanted = Number(frames);
   const rate = parseRate(rateText);
   const error =
-    of === 'length' ? (Number.isInteger(wanted) && wanted >= 1 && wanted <= MOST_FRAMES ? null : `A whole number of frames from 1 to ${MOST_FRAMES}.`) : rate.ok ? null : rate.issues[0]!.message;
+    of === 'length'
+      ? Number.isInteger(wanted) && wanted >= 1 && wanted <= MOST_FRAMES
+        ? null
+        : `A whole number of frames from 1 to ${MOST_FRAMES}.`
+      : rate.ok
+        ? null
+        : rate.issues[0]!.message;
   const options = { withKeys: withKeys || rangeFixed !== null, snap, keepRange: rangeFixed !== null };
-  const edit = error ? null : of === 'length' ? changeLength(motion, wanted, options) : rate.ok ? changeRate(motion, rate.value, policy, { snap }) : null;
+  const edit = error
+    ? null
+    : of === 'length'
+      ? changeLength(motion, wanted, options)
+      : rate.ok
+        ? changeRate(motion, rate.value, policy, { snap })
+        : null;
   const same = of === 'length' ? wanted === count : rate.ok && sameRate(rate.value, motion.rate);
   const request: EditRequest | null =
-    error || same ? null : of === 'length' ? { operation: 'changeLength', args: [wanted, options] } : rate.ok ? { operation: 'changeRate', args: [rate.value, policy, { snap }] } : null;
+    error || same
+      ? null
+      : of === 'length'
+        ? { operation: 'changeLength', args: [wanted, options] }
+        : rate.ok
+          ? { operation: 'changeRate', args: [rate.value, policy, { snap }] }
+          : null;
 
   return (
     <Dialog
@@ -64,7 +98,14 @@ export function LengthDialog({ rangeFixed, onClose }: LengthDialogProps) {
       <div className="grid grid-cols-[17rem_1fr] gap-6">
         <div className="space-y-3">
           <label className="flex items-center gap-2 font-semibold">
-            <input type="radio" name="of" checked={of === 'length'} onChange={() => setOf('length')} className="accent-[var(--accent)]" /> Length
+            <input
+              type="radio"
+              name="of"
+              checked={of === 'length'}
+              onChange={() => setOf('length')}
+              className="accent-[var(--accent)]"
+            />{' '}
+            Length
           </label>
           {of === 'length' && (
             <div className="space-y-2 pl-6 text-sm">
@@ -91,36 +132,81 @@ export function LengthDialog({ rangeFixed, onClose }: LengthDialogProps) {
                   }}
                 />
               </div>
-              <p className="text-xs text-faint">{rangeFixed ? `${rangeFixed} Keys are stretched within it.` : 'A factor is of the travel, from the first frame to the last.'}</p>
+              <p className="text-xs text-faint">
+                {rangeFixed
+                  ? `${rangeFixed} Keys are stretched within it.`
+                  : 'A factor is of the travel, from the first frame to the last.'}
+              </p>
               {!rangeFixed && (
                 <label className="flex items-center gap-2">
-                  <input type="checkbox" checked={withKeys} onChange={(event) => setWithKeys(event.target.checked)} className="accent-[var(--accent)]" /> Keys and cue marks are stretched along
+                  <input
+                    type="checkbox"
+                    checked={withKeys}
+                    onChange={(event) => setWithKeys(event.target.checked)}
+                    className="accent-[var(--accent)]"
+                  />{' '}
+                  Keys and cue marks are stretched along
                 </label>
               )}
             </div>
           )}
           <label className={`flex items-center gap-2 font-semibold ${rateFixed ? 'opacity-50' : ''}`}>
-            <input type="radio" name="of" disabled={rateFixed !== null} checked={of === 'rate'} onChange={() => setOf('rate')} className="accent-[var(--accent)]" /> Frame rate
+            <input
+              type="radio"
+              name="of"
+              disabled={rateFixed !== null}
+              checked={of === 'rate'}
+              onChange={() => setOf('rate')}
+              className="accent-[var(--accent)]"
+            />{' '}
+            Frame rate
           </label>
           {rateFixed && <p className="pl-6 text-xs text-faint">{rateFixed}</p>}
           {of === 'rate' && (
             <div className="space-y-2 pl-6 text-sm">
-              <input aria-label="New frame rate" list="rates" className={`${INPUT} figures w-28!`} value={rateText} aria-invalid={Boolean(error) || undefined} onChange={(event) => setRateText(event.target.value)} />
+              <input
+                aria-label="New frame rate"
+                list="rates"
+                className={`${INPUT} figures w-28!`}
+                value={rateText}
+                aria-invalid={Boolean(error) || undefined}
+                onChange={(event) => setRateText(event.target.value)}
+              />
               <datalist id="rates">
                 {RATE_PRESETS.map((preset) => (
                   <option key={formatRate(preset)} value={formatRate(preset)} />
                 ))}
               </datalist>
               <label className="flex items-center gap-2">
-                <input type="radio" name="policy" checked={policy === 'keep-seconds'} onChange={() => setPolicy('keep-seconds')} className="accent-[var(--accent)]" /> Keep seconds: keys are renumbered
+                <input
+                  type="radio"
+                  name="policy"
+                  checked={policy === 'keep-seconds'}
+                  onChange={() => setPolicy('keep-seconds')}
+                  className="accent-[var(--accent)]"
+                />{' '}
+                Keep seconds: keys are renumbered
               </label>
               <label className="flex items-center gap-2">
-                <input type="radio" name="policy" checked={policy === 'keep-frames'} onChange={() => setPolicy('keep-frames')} className="accent-[var(--accent)]" /> Keep frame numbers: the time changes
+                <input
+                  type="radio"
+                  name="policy"
+                  checked={policy === 'keep-frames'}
+                  onChange={() => setPolicy('keep-frames')}
+                  className="accent-[var(--accent)]"
+                />{' '}
+                Keep frame numbers: the time changes
               </label>
             </div>
           )}
           <label className="flex items-center gap-2 text-sm">
-            <input type="checkbox" checked={snap} onChange={(event) => setSnap(event.target.checked)} className="accent-[var(--accent)]" /> Put keys on whole frames
+            <input
+              type="checkbox"
+              checked={snap}
+              onChange={(event) => setSnap(event.target.checked)}
+              className="accent-[var(--accent)]"
+            />{' '}
+            Put keys on whole frames
           </label>
           {error && (
             <p role="alert" className="text-xs text-danger">
@@ -135,7 +221,17 @@ export function LengthDialog({ rangeFixed, onClose }: LengthDialogProps) {
 }
 
 /** Both durations before and after, and every key with where it goes and what rounding makes of it. */
-function Preview({ before, after, places, gaveWay }: { before: MotionDocument; after: MotionDocument; places: readonly Place[]; gaveWay: number }) {
+function Preview({
+  before,
+  after,
+  places,
+  gaveWay,
+}: {
+  before: MotionDocument;
+  after: MotionDocument;
+  places: readonly Place[];
+  gaveWay: number;
+}) {
   const durations = ({ range, rate }: MotionDocument): string =>
     `${formatRate(rate)} fps · ${range.first}–${range.last} · runs ${runningSeconds(range, rate).toFixed(3)} s · travel ${travelSeconds(range.first, range.last, rate).toFixed(3)} s`;
   return (
@@ -147,7 +243,12 @@ function Preview({ before, after, places, gaveWay }: { before: MotionDocument; a
           {gaveWay} {gaveWay === 1 ? 'key gives way' : 'keys give way'}: another lands on the same frame.
         </p>
       )}
-      <div className="mt-2 max-h-64 overflow-y-auto rounded-md border border-rule" tabIndex={0} role="region" aria-label="What becomes of the keys">
+      <div
+        className="mt-2 max-h-64 overflow-y-auto rounded-md border border-rule"
+        tabIndex={0}
+        role="region"
+        aria-label="What becomes of the keys"
+      >
         {places.length === 0 ? (
           <p className="p-3 text-sm text-faint">Keys keep their frames.</p>
         ) : (
@@ -170,7 +271,9 @@ function Preview({ before, after, places, gaveWay }: { before: MotionDocument; a
                   <td className="px-2 py-1 text-right">{place.frame}</td>
                   <td className="px-2 py-1 text-right">{formatExact(place.exact)}</td>
                   <td className="px-2 py-1 text-right font-semibold">{place.whole}</td>
-                  <td className="px-2 py-1 text-right">{place.roundingFrames === 0 ? '–' : place.roundingFrames.toFixed(3).replace('-', '−')}</td>
+                  <td className="px-2 py-1 text-right">
+                    {place.roundingFrames === 0 ? '–' : place.roundingFrames.toFixed(3).replace('-', '−')}
+                  </td>
                 </tr>
               ))}
             </tbody>

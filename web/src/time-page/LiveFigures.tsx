@@ -31,7 +31,16 @@ function layOut(host: Element): Layout {
     const { fontStyle, fontWeight, fontSize, fontFamily, color, textAlign, paddingRight } = getComputedStyle(element);
     const align = textAlign === 'right' || textAlign === 'center' ? textAlign : 'left';
     const x = align === 'right' ? box.width - parseFloat(paddingRight) : align === 'center' ? box.width / 2 : 0;
-    return { left: box.left - corner.left, top: box.top - corner.top, widthPx: box.width, heightPx: box.height, font: `${fontStyle} ${fontWeight} ${fontSize} ${fontFamily}`, colour: color, align, x };
+    return {
+      left: box.left - corner.left,
+      top: box.top - corner.top,
+      widthPx: box.width,
+      heightPx: box.height,
+      font: `${fontStyle} ${fontWeight} ${fontSize} ${fontFamily}`,
+      colour: color,
+      align,
+      x,
+    };
   });
   const shown = places.filter((place) => place.widthPx > 0);
   if (shown.length === 0) return { left: 0, top: 0, widthPx: 0, heightPx: 0, places };

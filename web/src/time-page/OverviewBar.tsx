@@ -14,7 +14,10 @@ export function OverviewBar({ viewing, widthPx }: { viewing: TimeViewing; widthP
     onCancel: () => undefined,
   });
   return (
-    <div className="relative h-2.5 rounded bg-shade" title={`Frames ${Math.ceil(view.first)} to ${Math.floor(view.last)} of ${whole.first} to ${whole.last} are in view`}>
+    <div
+      className="relative h-2.5 rounded bg-shade"
+      title={`Frames ${Math.ceil(view.first)} to ${Math.floor(view.last)} of ${whole.first} to ${whole.last} are in view`}
+    >
       <div
         role="scrollbar"
         tabIndex={0}
@@ -32,7 +35,10 @@ export function OverviewBar({ viewing, widthPx }: { viewing: TimeViewing; widthP
           viewing.pan(way * (view.last - view.first));
         }}
         className="absolute inset-y-0 cursor-grab touch-none rounded bg-faint/60 hover:bg-faint active:cursor-grabbing"
-        style={{ left: (view.first - whole.first) * pxPerFrame, width: Math.max(18, (view.last - view.first) * pxPerFrame) }}
+        style={{
+          left: (view.first - whole.first) * pxPerFrame,
+          width: Math.max(18, (view.last - view.first) * pxPerFrame),
+        }}
       />
     </div>
   );

@@ -30,7 +30,10 @@ export function PlaybackPopover({ stepping }: { stepping: KeyStepping | undefine
     <Popover
       label="How it is played"
       trigger={
-        <Button aria-label={`Viewing at ${shown(speed)}`} className={`figures w-[58px] px-0! text-xs! ${unusual ? 'border-ochre! font-semibold text-ochre' : ''}`}>
+        <Button
+          aria-label={`Viewing at ${shown(speed)}`}
+          className={`figures w-[58px] px-0! text-xs! ${unusual ? 'border-ochre! font-semibold text-ochre' : ''}`}
+        >
           {shown(speed)}
         </Button>
       }
@@ -52,7 +55,12 @@ export function PlaybackPopover({ stepping }: { stepping: KeyStepping | undefine
           />
         </label>
         {SPEEDS.map((preset) => (
-          <Button key={preset} aria-pressed={preset === speed} className={`figures h-7! flex-1 px-0! text-xs! ${preset === speed ? 'border-accent! font-semibold text-accent' : ''}`} onClick={() => change({ speed: preset })}>
+          <Button
+            key={preset}
+            aria-pressed={preset === speed}
+            className={`figures h-7! flex-1 px-0! text-xs! ${preset === speed ? 'border-accent! font-semibold text-accent' : ''}`}
+            onClick={() => change({ speed: preset })}
+          >
             {String(preset).replace('-', '−')}
           </Button>
         ))}
@@ -62,18 +70,47 @@ export function PlaybackPopover({ stepping }: { stepping: KeyStepping | undefine
       </p>
       <fieldset className={BOX}>
         <legend className="sr-only">When the screen is late</legend>
-        <Choice name="late" label="Real time" hint="late frames are dropped and counted" on={!everyFrame} onChoose={() => change({ everyFrame: false })} />
-        <Choice name="late" label="Every frame" hint="however long it takes" on={everyFrame} onChoose={() => change({ everyFrame: true })} />
+        <Choice
+          name="late"
+          label="Real time"
+          hint="late frames are dropped and counted"
+          on={!everyFrame}
+          onChoose={() => change({ everyFrame: false })}
+        />
+        <Choice
+          name="late"
+          label="Every frame"
+          hint="however long it takes"
+          on={everyFrame}
+          onChoose={() => change({ everyFrame: true })}
+        />
       </fieldset>
       <fieldset className={BOX}>
         <legend className="sr-only">What is shown</legend>
-        <Choice name="shown" label="On frames" hint="as it will be seen, exposures and all" on={!smooth} onChoose={() => change({ smooth: false })} />
-        <Choice name="shown" label="Smooth between frames" hint="the motion itself" on={smooth} onChoose={() => change({ smooth: true })} />
+        <Choice
+          name="shown"
+          label="On frames"
+          hint="as it will be seen, exposures and all"
+          on={!smooth}
+          onChoose={() => change({ smooth: false })}
+        />
+        <Choice
+          name="shown"
+          label="Smooth between frames"
+          hint="the motion itself"
+          on={smooth}
+          onChoose={() => change({ smooth: true })}
+        />
       </fieldset>
       {stepping && (
         <label className={`${BOX} block`}>
           <span className="font-semibold">Key stepping stops at keys of</span>
-          <select aria-label="Key stepping stops at keys of" className="h-8 w-full rounded-md border border-rule bg-page px-2" value={stepping.chosen} onChange={(event) => stepping.onChoose(event.target.value)}>
+          <select
+            aria-label="Key stepping stops at keys of"
+            className="h-8 w-full rounded-md border border-rule bg-page px-2"
+            value={stepping.chosen}
+            onChange={(event) => stepping.onChoose(event.target.value)}
+          >
             {stepping.choices.map(({ id, label }) => (
               <option key={id} value={id}>
                 {label}
@@ -86,7 +123,19 @@ export function PlaybackPopover({ stepping }: { stepping: KeyStepping | undefine
   );
 }
 
-function Choice({ name, label, hint, on, onChoose }: { name: string; label: string; hint: string; on: boolean; onChoose: () => void }) {
+function Choice({
+  name,
+  label,
+  hint,
+  on,
+  onChoose,
+}: {
+  name: string;
+  label: string;
+  hint: string;
+  on: boolean;
+  onChoose: () => void;
+}) {
   return (
     <label className="flex items-baseline gap-2">
       <input type="radio" name={name} checked={on} onChange={onChoose} className="accent-[var(--accent)]" />

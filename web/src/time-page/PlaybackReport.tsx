@@ -8,11 +8,15 @@ export function PlaybackReport() {
   useOnFrame(
     useCallback(() => {
       const { shown, dropped, reachedFps, worstLateMs } = clock.report;
-      const says = reachedFps === null ? 'not played yet' : `${reachedFps.toFixed(1)} fps reached · ${shown} shown · ${dropped} dropped`;
+      const says =
+        reachedFps === null
+          ? 'not played yet'
+          : `${reachedFps.toFixed(1)} fps reached · ${shown} shown · ${dropped} dropped`;
       // Writing the same words again would lay the page out anew.
       if (!text.current || text.current.textContent === says) return;
       text.current.textContent = says;
-      text.current.title = reachedFps === null ? '' : `The latest frame came ${worstLateMs.toFixed(1)} ms after its time.`;
+      text.current.title =
+        reachedFps === null ? '' : `The latest frame came ${worstLateMs.toFixed(1)} ms after its time.`;
     }, [clock]),
   );
   return <span ref={text} data-testid="playback-report" className="figures text-xs text-faint" />;

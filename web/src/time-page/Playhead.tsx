@@ -20,7 +20,12 @@ export function Playhead() {
     ),
   );
   return (
-    <div ref={box} aria-hidden="true" className="pointer-events-none absolute inset-y-0 right-0 z-10 overflow-x-scroll overflow-y-hidden [scrollbar-width:none] will-change-transform" style={{ left: LABEL_PX }}>
+    <div
+      ref={box}
+      aria-hidden="true"
+      className="pointer-events-none absolute inset-y-0 right-0 z-10 overflow-x-scroll overflow-y-hidden [scrollbar-width:none] will-change-transform"
+      style={{ left: LABEL_PX }}
+    >
       <div className="relative h-full" style={{ width: 3 * widthPx }}>
         <div className="absolute inset-y-0" style={{ left: widthPx }}>
           <div className="absolute top-[22px] -left-[6px] h-0 w-0 border-x-[6px] border-t-[9px] border-x-transparent border-t-ink" />

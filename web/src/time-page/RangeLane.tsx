@@ -18,7 +18,9 @@ type End = 'first' | 'last';
 /** A range with one end elsewhere: whole frames, within limits, at least one frame long. */
 function withEnd(range: FrameRange, end: End, frame: number, limits: FrameRange | null): FrameRange {
   const whole = Math.min(Math.max(Math.round(frame), limits?.first ?? -Infinity), limits?.last ?? Infinity);
-  return end === 'first' ? { ...range, first: Math.min(whole, range.last) } : { ...range, last: Math.max(whole, range.first) };
+  return end === 'first'
+    ? { ...range, first: Math.min(whole, range.last) }
+    : { ...range, last: Math.max(whole, range.first) };
 }
 
 /** Under the ruler: the range as a thin band, the work range as a thick one, both with ends to drag where they may be set. */
@@ -29,7 +31,12 @@ export function RangeLane({ controls }: { controls: RangeControls | undefined })
   const range = moving?.of === 'range' ? moving.range : clock.range;
   const work = moving?.of === 'work' ? moving.range : clock.playRange;
   const isPart = work.first !== clock.range.first || work.last !== clock.range.last;
-  const grips = (of: 'range' | 'work', shown: FrameRange, commit: (next: FrameRange) => void, limits: FrameRange | null) =>
+  const grips = (
+    of: 'range' | 'work',
+    shown: FrameRange,
+    commit: (next: FrameRange) => void,
+    limits: FrameRange | null,
+  ) =>
     (['first', 'last'] as const).map((end) => (
       <Grip
         key={`${of}-${end}`}
@@ -48,15 +55,34 @@ export function RangeLane({ controls }: { controls: RangeControls | undefined })
   return (
     <div className="relative h-[18px] overflow-hidden" data-testid="range-lane">
       <svg width={scale.widthPx} height={18} aria-hidden="true" className="absolute inset-0">
-        <rect x={scale.xOf(range.first)} y={1} width={scale.xOf(range.last) - scale.xOf(range.first)} height={3} fill="var(--accent)" opacity={0.4} />
+        <rect
+          x={scale.xOf(range.first)}
+          y={1}
+          width={scale.xOf(range.last) - scale.xOf(range.first)}
+          height={3}
+          fill="var(--accent)"
+          opacity={0.4}
+        />
         {controls && (
-          <rect x={scale.xOf(work.first)} y={7} width={Math.max(2, scale.xOf(work.last) - scale.xOf(work.first))} height={8} rx={2} fill="var(--accent)" opacity={isPart ? 0.75 : 0.18} />
+          <rect
+            x={scale.xOf(work.first)}
+            y={7}
+            width={Math.max(2, scale.xOf(work.last) - scale.xOf(work.first))}
+            height={8}
+            rx={2}
+            fill="var(--accent)"
+            opacity={isPart ? 0.75 : 0.18}
+          />
         )}
       </svg>
       {controls && grips('work', work, controls.onWorkRange, clock.range)}
       {controls?.onRange && grips('range', range, controls.onRange, null)}
       {moving && (
-        <span role="status" className="figures pointer-events-none absolute top-0 z-20 rounded bg-ink px-1.5 text-[11px] leading-[17px] text-page" style={{ left: Math.min(scale.xOf(moving.range.last) + 14, scale.widthPx - 90) }}>
+        <span
+          role="status"
+          className="figures pointer-events-none absolute top-0 z-20 rounded bg-ink px-1.5 text-[11px] leading-[17px] text-page"
+          style={{ left: Math.min(scale.xOf(moving.range.last) + 14, scale.widthPx - 90) }}
+        >
           {moving.range.first}–{moving.range.last}
         </span>
       )}

@@ -1,4 +1,12 @@
-import { formatRate, frameCount, parseRange, runningSeconds, travelSeconds, type FrameRange, type Rate } from '@undulan/core';
+import {
+  formatRate,
+  frameCount,
+  parseRange,
+  runningSeconds,
+  travelSeconds,
+  type FrameRange,
+  type Rate,
+} from '@undulan/core';
 import { useState } from 'react';
 import { useShownKeys } from '../app/shortcuts.ts';
 import { Button, INPUT, Popover } from '../ui/index.ts';
@@ -20,24 +28,50 @@ export function RangePopover({ ranges }: { ranges: RangeControls | undefined }) 
         label="Ranges"
         align="end"
         trigger={
-          <button type="button" data-testid="range-readout" className="figures rounded-md px-1.5 text-right text-[11.5px] leading-[15px] whitespace-nowrap text-faint hover:bg-shade">
+          <button
+            type="button"
+            data-testid="range-readout"
+            className="figures rounded-md px-1.5 text-right text-[11.5px] leading-[15px] whitespace-nowrap text-faint hover:bg-shade"
+          >
             <b className="font-semibold text-ink">
               {formatRate(rate)} fps · {range.first}–{range.last}
-              {workRange && <span className="text-accent"> · plays {playRange.first}–{playRange.last}</span>}
+              {workRange && (
+                <span className="text-accent">
+                  {' '}
+                  · plays {playRange.first}–{playRange.last}
+                </span>
+              )}
             </b>
             <br />
             {bothDurations(playRange, rate)}
           </button>
         }
       >
-        <RangeForm title="Range" range={range} rate={rate} onCommit={ranges?.onRange} reason={ranges?.fixedReason ?? 'The range is fixed here.'} />
+        <RangeForm
+          title="Range"
+          range={range}
+          rate={rate}
+          onCommit={ranges?.onRange}
+          reason={ranges?.fixedReason ?? 'The range is fixed here.'}
+        />
         {ranges && (
           <div className="mt-4 border-t border-rule pt-3">
-            <RangeForm title="Work range" range={playRange} rate={rate} onCommit={ranges.onWorkRange} within={range} reason="" />
+            <RangeForm
+              title="Work range"
+              range={playRange}
+              rate={rate}
+              onCommit={ranges.onWorkRange}
+              within={range}
+              reason=""
+            />
             <p className="mt-2 text-xs text-faint">
               Playback keeps to it; the motion stays as it is. From here: {keys('workFrom')}, to here: {keys('workTo')}.
             </p>
-            <Button className="mt-2 h-7!" disabledReason={!workRange && 'The whole range is played already.'} onClick={() => ranges.onWorkRange(range)}>
+            <Button
+              className="mt-2 h-7!"
+              disabledReason={!workRange && 'The whole range is played already.'}
+              onClick={() => ranges.onWorkRange(range)}
+            >
               Play the whole range
             </Button>
           </div>
@@ -61,7 +95,10 @@ function RangeForm({ title, range, rate, onCommit, within, reason }: RangeFormPr
   const [typed, setTyped] = useState<{ first: string; last: string } | null>(null);
   const shown = typed ?? { first: String(range.first), last: String(range.last) };
   const parsed = parseRange(shown.first, shown.last);
-  const outside = parsed.ok && within && (parsed.value.first < within.first || parsed.value.last > within.last) ? `It lies within ${within.first} to ${within.last}.` : null;
+  const outside =
+    parsed.ok && within && (parsed.value.first < within.first || parsed.value.last > within.last)
+      ? `It lies within ${within.first} to ${within.last}.`
+      : null;
   const error = parsed.ok ? outside : parsed.issues[0]!.message;
   const commit = (): void => {
     if (!typed || !parsed.ok || outside || !onCommit) return;
@@ -104,7 +141,9 @@ function RangeForm({ title, range, rate, onCommit, within, reason }: RangeFormPr
           {error}
         </p>
       )}
-      <p className="figures mt-1 text-xs text-faint">{parsed.ok && `${frameCount(parsed.value)} frames · ${bothDurations(parsed.value, rate)}`}</p>
+      <p className="figures mt-1 text-xs text-faint">
+        {parsed.ok && `${frameCount(parsed.value)} frames · ${bothDurations(parsed.value, rate)}`}
+      </p>
     </form>
   );
 }

@@ -44,7 +44,12 @@ function useLosses(request: EditRequest | null): string {
   if (!request || !motion) return '';
   const { gaveWay, refused } = runEdit(motion, request);
   if (refused) return refused;
-  return gaveWay.length === 0 ? '' : `Gives way: ${gaveWay.slice(0, 5).map((ref) => `${CHANNELS[ref.channelId].label.toLowerCase()} ${tidy(ref.frame)}`).join(', ')}${gaveWay.length > 5 ? ' …' : ''}`;
+  return gaveWay.length === 0
+    ? ''
+    : `Gives way: ${gaveWay
+        .slice(0, 5)
+        .map((ref) => `${CHANNELS[ref.channelId].label.toLowerCase()} ${tidy(ref.frame)}`)
+        .join(', ')}${gaveWay.length > 5 ? ' …' : ''}`;
 }
 
 type About = 'start' | 'end' | 'playhead';
@@ -63,9 +68,13 @@ function StretchForm() {
   const number = typed ? Number(typed.text.replace(',', '.').replace(/^×\s*/, '')) : 1;
   const factor = typed?.of === 'length' ? number / length : number;
   const isRight = factor > 0 && factor <= 1000 && Number.isFinite(factor);
-  const error = typed && !isRight ? (typed.of === 'length' ? 'A length in frames, more than 0.' : 'A factor more than 0.') : null;
+  const error =
+    typed && !isRight ? (typed.of === 'length' ? 'A length in frames, more than 0.' : 'A factor more than 0.') : null;
   const aboutFrame = about === 'start' ? first : about === 'end' ? last : playhead;
-  const request: EditRequest | null = length > 0 && isRight && factor !== 1 ? { operation: 'stretchAbout', args: [selectedKeys, aboutFrame, factor, { ripple }] } : null;
+  const request: EditRequest | null =
+    length > 0 && isRight && factor !== 1
+      ? { operation: 'stretchAbout', args: [selectedKeys, aboutFrame, factor, { ripple }] }
+      : null;
   const losses = useLosses(request);
   const shown = (of: 'length' | 'factor', value: number): string => (typed?.of === of ? typed.text : tidy(value));
   return (
@@ -83,13 +92,28 @@ function StretchForm() {
       ) : (
         <>
           <div className="mt-1 flex items-center gap-2 text-faint">
-            <input aria-label="Length of the selection in frames" className={`${INPUT} figures w-16!`} value={shown('length', length * (isRight ? factor : 1))} onChange={(event) => setTyped({ of: 'length', text: event.target.value })} />
+            <input
+              aria-label="Length of the selection in frames"
+              className={`${INPUT} figures w-16!`}
+              value={shown('length', length * (isRight ? factor : 1))}
+              onChange={(event) => setTyped({ of: 'length', text: event.target.value })}
+            />
             frames, ×
-            <input aria-label="Factor of the selection" className={`${INPUT} figures w-16!`} value={shown('factor', isRight ? factor : 1)} onChange={(event) => setTyped({ of: 'factor', text: event.target.value })} />
+            <input
+              aria-label="Factor of the selection"
+              className={`${INPUT} figures w-16!`}
+              value={shown('factor', isRight ? factor : 1)}
+              onChange={(event) => setTyped({ of: 'factor', text: event.target.value })}
+            />
           </div>
           <label className="mt-2 flex items-center gap-2 text-faint">
             about
-            <select aria-label="Stretch about" className={INPUT} value={about} onChange={(event) => setAbout(event.target.value as About)}>
+            <select
+              aria-label="Stretch about"
+              className={INPUT}
+              value={about}
+              onChange={(event) => setAbout(event.target.value as About)}
+            >
               {(Object.keys(ABOUT) as About[]).map((place) => (
                 <option key={place} value={place}>
                   {ABOUT[place]}
@@ -100,7 +124,9 @@ function StretchForm() {
               Stretch
             </Button>
           </label>
-          <Says error={error} losses={losses}>{request && `${tidy(length)} → ${tidy(length * factor)} frames${ripple ? '; later keys go along' : ''}`}</Says>
+          <Says error={error} losses={losses}>
+            {request && `${tidy(length)} → ${tidy(length * factor)} frames${ripple ? '; later keys go along' : ''}`}
+          </Says>
         </>
       )}
     </form>
@@ -132,18 +158,34 @@ function SelectionActions() {
   const between = selectedKeys.filter((key) => !Number.isInteger(key.frame)).length;
   return (
     <div className="mt-3 flex flex-wrap gap-2">
-      <Button className="h-8!" disabledReason={none} onClick={() => dispatch(edited({ operation: 'reverseKeys', args: [selectedKeys] }))}>
+      <Button
+        className="h-8!"
+        disabledReason={none}
+        onClick={() => dispatch(edited({ operation: 'reverseKeys', args: [selectedKeys] }))}
+      >
         Reverse
       </Button>
       <Button
         className="h-8!"
         tip="Between the first and the last selected key, so that the speed is the same all the way"
         disabledReason={none || (!even && 'Select the keys of one track of one subject.')}
-        onClick={() => even && dispatch(edited({ operation: 'evenKeys', args: [selectedKeys[0]!.subjectId, even.id, Math.min(...frames), Math.max(...frames)] }))}
+        onClick={() =>
+          even &&
+          dispatch(
+            edited({
+              operation: 'evenKeys',
+              args: [selectedKeys[0]!.subjectId, even.id, Math.min(...frames), Math.max(...frames)],
+            }),
+          )
+        }
       >
         Even out
       </Button>
-      <Button className="h-8!" disabledReason={between === 0 && 'All selected keys are on whole frames.'} onClick={() => dispatch(edited({ operation: 'snapKeys', args: [selectedKeys] }))}>
+      <Button
+        className="h-8!"
+        disabledReason={between === 0 && 'All selected keys are on whole frames.'}
+        onClick={() => dispatch(edited({ operation: 'snapKeys', args: [selectedKeys] }))}
+      >
         To whole frames
       </Button>
     </div>
@@ -157,9 +199,12 @@ function TimeForm({ rangeFixed }: { rangeFixed: string | null }) {
   const frame = useRestingFrame();
   const [text, setText] = useState('4');
   const frames = Number(text);
-  const error = Number.isInteger(frames) && frames >= 1 && frames <= MOST_FRAMES ? null : 'A whole number of frames, 1 or more.';
+  const error =
+    Number.isInteger(frames) && frames >= 1 && frames <= MOST_FRAMES ? null : 'A whole number of frames, 1 or more.';
   const options = { keepRange: rangeFixed !== null };
-  const removal: EditRequest | null = error ? null : { operation: 'removeTime', args: [frame, frame + frames - 1, options] };
+  const removal: EditRequest | null = error
+    ? null
+    : { operation: 'removeTime', args: [frame, frame + frames - 1, options] };
   const losses = useLosses(removal);
   const insert = (event: FormEvent): void => {
     event.preventDefault();
@@ -168,9 +213,19 @@ function TimeForm({ rangeFixed }: { rangeFixed: string | null }) {
   return (
     <form className={BOX} onSubmit={insert}>
       <p className="font-semibold">Time at frame {tidy(frame)}</p>
-      <p className="mb-2 text-xs text-faint">Keys and cue marks of all subjects from here on move.{rangeFixed ? ' The range stays: the exercise sets it.' : ' The range changes by as much.'}</p>
+      <p className="mb-2 text-xs text-faint">
+        Keys and cue marks of all subjects from here on move.
+        {rangeFixed ? ' The range stays: the exercise sets it.' : ' The range changes by as much.'}
+      </p>
       <div className="flex items-center gap-2">
-        <input aria-label="Frames of time" inputMode="numeric" className={`${INPUT} figures w-16!`} value={text} aria-invalid={Boolean(error) || undefined} onChange={(event) => setText(event.target.value)} />
+        <input
+          aria-label="Frames of time"
+          inputMode="numeric"
+          className={`${INPUT} figures w-16!`}
+          value={text}
+          aria-invalid={Boolean(error) || undefined}
+          onChange={(event) => setText(event.target.value)}
+        />
         <Button type="submit" className="h-8!" disabledReason={error}>
           Insert
         </Button>

@@ -21,7 +21,10 @@ export function Ruler({ cues, unit }: { cues: readonly Cue[]; unit: RulerUnitNam
     useCallback(
       (frame) => {
         slider.current?.setAttribute('aria-valuenow', String(frame));
-        slider.current?.setAttribute('aria-valuetext', `frame ${frame}${unit === 'frames' ? '' : `, ${formatPlace(frame, unit, range, rate)}`}`);
+        slider.current?.setAttribute(
+          'aria-valuetext',
+          `frame ${frame}${unit === 'frames' ? '' : `, ${formatPlace(frame, unit, range, rate)}`}`,
+        );
       },
       [unit, range, rate],
     ),
@@ -39,7 +42,8 @@ export function Ruler({ cues, unit }: { cues: readonly Cue[]; unit: RulerUnitNam
   };
   const ticks: number[] = [];
   const start = first + Math.floor((scale.first - first) / minor) * minor;
-  if (minor >= 1) for (let frame = start; frame <= scale.last + minor; frame += minor) if (scale.shows(frame, 0)) ticks.push(frame);
+  if (minor >= 1)
+    for (let frame = start; frame <= scale.last + minor; frame += minor) if (scale.shows(frame, 0)) ticks.push(frame);
   const isLabelled = (frame: number): boolean => (frame - first) % step === 0;
   return (
     <div
@@ -70,15 +74,37 @@ export function Ruler({ cues, unit }: { cues: readonly Cue[]; unit: RulerUnitNam
     >
       <svg width={scale.widthPx} height={36} aria-hidden="true">
         {ticks.map((frame) => (
-          <line key={frame} x1={scale.xOf(frame)} x2={scale.xOf(frame)} y1={isLabelled(frame) ? 19 : 27} y2={35} stroke="var(--faint)" strokeWidth={isLabelled(frame) ? 1.4 : 0.8} opacity={frame < first || frame > last ? 0.45 : 1} />
+          <line
+            key={frame}
+            x1={scale.xOf(frame)}
+            x2={scale.xOf(frame)}
+            y1={isLabelled(frame) ? 19 : 27}
+            y2={35}
+            stroke="var(--faint)"
+            strokeWidth={isLabelled(frame) ? 1.4 : 0.8}
+            opacity={frame < first || frame > last ? 0.45 : 1}
+          />
         ))}
         {ticks.filter(isLabelled).map((frame) => (
-          <text key={frame} x={scale.xOf(frame)} y={13} textAnchor="middle" fontSize={11} className="figures" fill={frame < first || frame > last ? 'var(--faint)' : 'var(--ink)'}>
+          <text
+            key={frame}
+            x={scale.xOf(frame)}
+            y={13}
+            textAnchor="middle"
+            fontSize={11}
+            className="figures"
+            fill={frame < first || frame > last ? 'var(--faint)' : 'var(--ink)'}
+          >
             {formatPlace(frame, unit, range, rate)}
           </text>
         ))}
         {cues.map((cue, i) => (
-          <path key={i} d={`M${scale.xOf(cue.frame)} 35v-12h7l-2.5 3.5 2.5 3.5h-7`} fill="var(--plum)" stroke="var(--plum)">
+          <path
+            key={i}
+            d={`M${scale.xOf(cue.frame)} 35v-12h7l-2.5 3.5 2.5 3.5h-7`}
+            fill="var(--plum)"
+            stroke="var(--plum)"
+          >
             <title>{`Cue on ${cue.frame}${cue.name && `: ${cue.name}`}`}</title>
           </path>
         ))}

@@ -15,7 +15,10 @@ interface StripProps {
 /** One band of the time page: its name and legend left, its track under the ruler right. */
 export function Strip({ title, label, rows, children }: StripProps) {
   return (
-    <section aria-label={`${title} strip`} className="strip h-full overflow-x-hidden overflow-y-auto border-t border-rule">
+    <section
+      aria-label={`${title} strip`}
+      className="strip h-full overflow-x-hidden overflow-y-auto border-t border-rule"
+    >
       <div className="flex h-full">
         <div className="relative shrink-0 py-1.5 pr-2" style={{ width: LABEL_PX }}>
           <h3 className="text-[13px] leading-5">{title}</h3>
@@ -23,7 +26,11 @@ export function Strip({ title, label, rows, children }: StripProps) {
           {rows && (
             <div className="absolute top-0 right-3 text-right text-xs">
               {rows.map(({ name, colour }) => (
-                <p key={name} className="flex items-center justify-end" style={{ height: ROW_PX, color: colour ?? 'var(--faint)' }}>
+                <p
+                  key={name}
+                  className="flex items-center justify-end"
+                  style={{ height: ROW_PX, color: colour ?? 'var(--faint)' }}
+                >
                   {name}
                 </p>
               ))}

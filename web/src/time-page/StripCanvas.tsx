@@ -33,7 +33,10 @@ export function StripCanvas({ widthPx, heightPx, draw, changed }: StripCanvasPro
     if (isOther) Object.assign(element, { width, height });
     drawnTheme.current = theme;
     const part = changed?.() ?? null;
-    const columns = part && !isOther ? { from: Math.max(0, Math.floor(part.from)), to: Math.min(widthPx, Math.ceil(part.to)) } : { from: 0, to: widthPx };
+    const columns =
+      part && !isOther
+        ? { from: Math.max(0, Math.floor(part.from)), to: Math.min(widthPx, Math.ceil(part.to)) }
+        : { from: 0, to: widthPx };
     if (columns.to <= columns.from) return;
     context.setTransform(devicePixelRatio, 0, 0, devicePixelRatio, 0, 0);
     context.save();
@@ -44,5 +47,12 @@ export function StripCanvas({ widthPx, heightPx, draw, changed }: StripCanvasPro
     draw(context, columns);
     context.restore();
   }, [draw, changed, widthPx, heightPx, theme]);
-  return <canvas ref={canvas} aria-hidden="true" className="pointer-events-none absolute top-0 left-0" style={{ width: widthPx, height: heightPx }} />;
+  return (
+    <canvas
+      ref={canvas}
+      aria-hidden="true"
+      className="pointer-events-none absolute top-0 left-0"
+      style={{ width: widthPx, height: heightPx }}
+    />
+  );
 }

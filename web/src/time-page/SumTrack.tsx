@@ -2,7 +2,17 @@ import { memo, useCallback, useMemo, useState, type KeyboardEvent, type PointerE
 import { shallowEqual } from 'react-redux';
 import type { KeyRef } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, keysSelected, previewed, useEditing, selectMotion, selectOpenChannels, selectShownKeys, selectShownMotion, selectUnderWay } from '../editing/index.ts';
+import {
+  edited,
+  keysSelected,
+  previewed,
+  useEditing,
+  selectMotion,
+  selectOpenChannels,
+  selectShownKeys,
+  selectShownMotion,
+  selectUnderWay,
+} from '../editing/index.ts';
 import { Still, usePointerDrag, type DragMove } from '../ui/index.ts';
 import { useClock } from './clock-context.tsx';
 import { useChangedColumns } from './changed-columns.ts';
@@ -33,15 +43,27 @@ export const SumTrack = memo(function SumTrack({ drag }: { drag: RefObject<Retur
   const spacingPx = crowding(frames, scale);
   const built = spacingPx === null ? frames : builtInCrowd(frames, chosen);
   const radiusPx = crowdRadius(spacingPx ?? 0);
-  const painting = useMemo((): SumPaint => ({ frames, scale, y: 10.5, radiusPx, colour: 'var(--ink)', selected: chosen }), [frames, scale, radiusPx, chosen]);
-  const paint = useCallback((context: CanvasRenderingContext2D, columns: Columns) => paintSum(context, painting, columns), [painting]);
+  const painting = useMemo(
+    (): SumPaint => ({ frames, scale, y: 10.5, radiusPx, colour: 'var(--ink)', selected: chosen }),
+    [frames, scale, radiusPx, chosen],
+  );
+  const paint = useCallback(
+    (context: CanvasRenderingContext2D, columns: Columns) => paintSum(context, painting, columns),
+    [painting],
+  );
   const changed = useChangedColumns(painting, changedSum);
 
   /** The frame an event is about and its keys: by the mark it happened in, in a crowd the nearest. */
-  const markOf = (event: PointerEvent<SVGElement> | KeyboardEvent<SVGElement>): { frame: number; here: KeyRef[] } | null => {
+  const markOf = (
+    event: PointerEvent<SVGElement> | KeyboardEvent<SVGElement>,
+  ): { frame: number; here: KeyRef[] } | null => {
     const mark = (event.target as Element).closest('[data-frame]');
     const isPress = 'clientX' in event && spacingPx !== null && (event.target as Element).hasAttribute('data-crowd');
-    const frame = mark ? Number(mark.getAttribute('data-frame')) : isPress ? nearestFrame(frames, event.clientX - event.currentTarget.getBoundingClientRect().left, scale) : null;
+    const frame = mark
+      ? Number(mark.getAttribute('data-frame'))
+      : isPress
+        ? nearestFrame(frames, event.clientX - event.currentTarget.getBoundingClientRect().left, scale)
+        : null;
     const here = frame === null || !motion ? undefined : keysByFrame(motion, channels).get(frame);
     return here ? { frame: frame!, here } : null;
   };
@@ -73,7 +95,15 @@ export const SumTrack = memo(function SumTrack({ drag }: { drag: RefObject<Retur
   return (
     <div className="relative">
       {spacingPx !== null && <StripCanvas widthPx={scale.widthPx} heightPx={SUM_PX} draw={paint} changed={changed} />}
-      <svg width={scale.widthPx} height={SUM_PX} role="group" aria-label="Keys of all rows" className="relative block touch-none" onPointerDown={press} onKeyDown={type}>
+      <svg
+        width={scale.widthPx}
+        height={SUM_PX}
+        role="group"
+        aria-label="Keys of all rows"
+        className="relative block touch-none"
+        onPointerDown={press}
+        onKeyDown={type}
+      >
         {spacingPx !== null && (
           <path data-crowd="" d={reachPath(frames, scale, MARK_PX)} fill="transparent" className="cursor-grab">
             <title>Zoom in to see the frames one by one</title>
@@ -81,7 +111,13 @@ export const SumTrack = memo(function SumTrack({ drag }: { drag: RefObject<Retur
         )}
         <Still still={spacingPx !== null && underWay}>
           {built.map((frame) => (
-            <SumMark key={frame} frame={frame} x={scale.xOf(frame)} selected={selectedFrames.has(frame)} painted={spacingPx !== null} />
+            <SumMark
+              key={frame}
+              frame={frame}
+              x={scale.xOf(frame)}
+              selected={selectedFrames.has(frame)}
+              painted={spacingPx !== null}
+            />
           ))}
         </Still>
         <SelectionSpan />
@@ -108,9 +144,27 @@ interface SumMarkProps {
 
 const SumMark = memo(function SumMark({ frame, x, selected, painted }: SumMarkProps) {
   return (
-    <g data-frame={frame} role="button" tabIndex={0} aria-label={`All keys on frame ${frame}`} aria-pressed={selected} className="cursor-grab">
+    <g
+      data-frame={frame}
+      role="button"
+      tabIndex={0}
+      aria-label={`All keys on frame ${frame}`}
+      aria-pressed={selected}
+      className="cursor-grab"
+    >
       <rect x={x - 8} y={0} width={16} height={MARK_PX} fill="transparent" />
-      {!painted && <rect x={x - 4} y={5} width={8} height={11} rx={2} fill={selected ? 'var(--ink)' : 'var(--page)'} stroke="var(--ink)" strokeWidth={1.6} />}
+      {!painted && (
+        <rect
+          x={x - 4}
+          y={5}
+          width={8}
+          height={11}
+          rx={2}
+          fill={selected ? 'var(--ink)' : 'var(--page)'}
+          stroke="var(--ink)"
+          strokeWidth={1.6}
+        />
+      )}
     </g>
   );
 });
@@ -132,19 +186,31 @@ function SelectionSpan() {
   const stretch = (end: End, move: DragMove): { about: number; factor: number; to: number } => {
     const from = end === 'first' ? first : last;
     const about = move.altKey ? clock.frame : end === 'first' ? last : first;
-    const to = snapFrame(from + move.dxPx / scale.pxPerFrame, { pxPerFrame: scale.pxPerFrame, targets: cues?.map((cue) => cue.frame) ?? [], free: false });
+    const to = snapFrame(from + move.dxPx / scale.pxPerFrame, {
+      pxPerFrame: scale.pxPerFrame,
+      targets: cues?.map((cue) => cue.frame) ?? [],
+      free: false,
+    });
     return { about, factor: from === about ? 1 : Math.max((to - about) / (from - about), 0.001), to };
   };
   const drag = usePointerDrag<End>({
     onMove: (end, move) => {
       const { about, factor, to } = stretch(end, move);
       dispatch(previewed({ operation: 'stretchAbout', args: [selectedKeys, about, factor, { ripple }] }));
-      setNotice({ xPx: move.xPx, yPx: move.yPx, says: `× ${tidy(factor)} → ${tidy(to)} · ${tidy((last - first) * factor)} long` });
+      setNotice({
+        xPx: move.xPx,
+        yPx: move.yPx,
+        says: `× ${tidy(factor)} → ${tidy(to)} · ${tidy((last - first) * factor)} long`,
+      });
     },
     onEnd: (end, move) => {
       setNotice(null);
       const { about, factor } = stretch(end, move);
-      dispatch(factor === 1 ? previewed(null) : edited({ operation: 'stretchAbout', args: [selectedKeys, about, factor, { ripple }] }));
+      dispatch(
+        factor === 1
+          ? previewed(null)
+          : edited({ operation: 'stretchAbout', args: [selectedKeys, about, factor, { ripple }] }),
+      );
     },
     onCancel: () => {
       setNotice(null);
@@ -160,12 +226,22 @@ function SelectionSpan() {
     event.preventDefault();
     const from = end === 'first' ? first : last;
     const about = end === 'first' ? last : first;
-    dispatch(edited({ operation: 'stretchAbout', args: [selectedKeys, about, (from + by - about) / (from - about), { ripple }] }));
+    dispatch(
+      edited({
+        operation: 'stretchAbout',
+        args: [selectedKeys, about, (from + by - about) / (from - about), { ripple }],
+      }),
+    );
   };
   return (
     <g>
       <line x1={x1} x2={x2} y1={25} y2={25} stroke="var(--accent)" strokeWidth={2} />
-      {([['first', x1], ['last', x2]] as const).map(([end, x]) => (
+      {(
+        [
+          ['first', x1],
+          ['last', x2],
+        ] as const
+      ).map(([end, x]) => (
         <g
           key={end}
           role="button"

@@ -49,27 +49,46 @@ interface TimePageProps {
 const ZOOM_STEP = 1.5;
 
 /** The right page: transport and ruler, then strips under that one ruler with one playhead through all of them. */
-export function TimePage({ name, strips, keyFrames, stepping, reach = [], selectedFrames = [], ranges, cues = [], bar, foot }: TimePageProps) {
+export function TimePage({
+  name,
+  strips,
+  keyFrames,
+  stepping,
+  reach = [],
+  selectedFrames = [],
+  ranges,
+  cues = [],
+  bar,
+  foot,
+}: TimePageProps) {
   const clock = useClock();
   const [measure, size] = useSize();
   const area = useRef<HTMLDivElement>(null);
   const [unit, setUnit] = useRulerUnit();
-  const [closed, setClosed] = useStored<string[]>(`${name}:closed-strips`, strips.filter((strip) => strip.startsClosed).map((strip) => strip.id));
+  const [closed, setClosed] = useStored<string[]>(
+    `${name}:closed-strips`,
+    strips.filter((strip) => strip.startsClosed).map((strip) => strip.id),
+  );
   const open = strips.filter((strip) => !closed.includes(strip.id));
   const layout = useDefaultLayout({ id: `undulan:${name}:strips`, panelIds: open.map((strip) => strip.id) });
   const first = Math.min(clock.range.first, ...reach);
   const last = Math.max(clock.range.last, ...reach);
-  const viewing = useTimeView(useMemo(() => ({ first, last }), [first, last]), clock);
+  const viewing = useTimeView(
+    useMemo(() => ({ first, last }), [first, last]),
+    clock,
+  );
   const widthPx = Math.max(80, (size?.widthPx ?? 600) - LABEL_PX);
   const { view, zoomed } = viewing;
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the scale depends on what is in view alone
   const scale = useMemo(() => scaleOf(viewing, widthPx), [view.first, view.last, first, last, widthPx]);
   useWheelAndPan(area, LABEL_PX, viewing, scale);
-  const toggle = (id: string): void => setClosed(closed.includes(id) ? closed.filter((other) => other !== id) : [...closed, id]);
+  const toggle = (id: string): void =>
+    setClosed(closed.includes(id) ? closed.filter((other) => other !== id) : [...closed, id]);
   useShortcuts({
     ...Object.fromEntries(strips.map((strip) => [strip.shortcut, () => toggle(strip.id)])),
     fitAll: viewing.fitAll,
-    fitSelection: () => selectedFrames.length > 0 && viewing.fit(Math.min(...selectedFrames), Math.max(...selectedFrames)),
+    fitSelection: () =>
+      selectedFrames.length > 0 && viewing.fit(Math.min(...selectedFrames), Math.max(...selectedFrames)),
     zoomIn: () => viewing.zoom(ZOOM_STEP),
     zoomOut: () => viewing.zoom(1 / ZOOM_STEP),
   });
@@ -96,7 +115,12 @@ export function TimePage({ name, strips, keyFrames, stepping, reach = [], select
                 <Group orientation="vertical" id={`undulan:${name}:strips`} {...layout}>
                   {open.map((strip, i) => (
                     <Fragment key={strip.id}>
-                      {i > 0 && <Separator className="h-1 hover:bg-accent/40 focus-visible:bg-accent/60" aria-label={`Size of ${strip.name}`} />}
+                      {i > 0 && (
+                        <Separator
+                          className="h-1 hover:bg-accent/40 focus-visible:bg-accent/60"
+                          aria-label={`Size of ${strip.name}`}
+                        />
+                      )}
                       <Panel id={strip.id} defaultSize={strip.size} minSize="48px">
                         {strip.content}
                       </Panel>
@@ -112,7 +136,12 @@ export function TimePage({ name, strips, keyFrames, stepping, reach = [], select
       {bar}
       <footer className="flex h-9 shrink-0 items-center gap-1 border-t border-rule">
         {strips.map((strip) => (
-          <Toggle key={strip.id} on={!closed.includes(strip.id)} className="h-6! px-2! text-xs!" onClick={() => toggle(strip.id)}>
+          <Toggle
+            key={strip.id}
+            on={!closed.includes(strip.id)}
+            className="h-6! px-2! text-xs!"
+            onClick={() => toggle(strip.id)}
+          >
             {strip.name}
           </Toggle>
         ))}
@@ -135,7 +164,13 @@ function RulerCorner({ unit, onUnit, zoomed, onFit }: RulerCornerProps) {
   const keys = useShownKeys();
   return (
     <div className="flex shrink-0 items-start gap-1 pt-1 pr-2" style={{ width: LABEL_PX }}>
-      <select aria-label="Ruler in" title="What the ruler is written in" className="h-6 min-w-0 flex-1 rounded-md border border-transparent bg-transparent text-xs text-faint hover:border-rule" value={unit} onChange={(event) => onUnit(event.target.value as RulerUnitName)}>
+      <select
+        aria-label="Ruler in"
+        title="What the ruler is written in"
+        className="h-6 min-w-0 flex-1 rounded-md border border-transparent bg-transparent text-xs text-faint hover:border-rule"
+        value={unit}
+        onChange={(event) => onUnit(event.target.value as RulerUnitName)}
+      >
         {RULER_UNIT_NAMES.map((name) => (
           <option key={name} value={name}>
             {RULER_UNITS[name].label}
@@ -143,7 +178,14 @@ function RulerCorner({ unit, onUnit, zoomed, onFit }: RulerCornerProps) {
         ))}
       </select>
       {zoomed && (
-        <Button square kind="quiet" className="h-6! w-6!" aria-label="Fit everything in view" tip={`Fit everything (${keys('fitAll')})`} onClick={onFit}>
+        <Button
+          square
+          kind="quiet"
+          className="h-6! w-6!"
+          aria-label="Fit everything in view"
+          tip={`Fit everything (${keys('fitAll')})`}
+          onClick={onFit}
+        >
           <Maximize2 size={13} />
         </Button>
       )}

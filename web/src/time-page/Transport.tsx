@@ -1,4 +1,16 @@
-import { ArrowLeftRight, ArrowRightToLine, ChevronFirst, ChevronLast, ChevronLeft, ChevronRight, Play, Repeat, SkipBack, SkipForward, Square } from 'lucide-react';
+import {
+  ArrowLeftRight,
+  ArrowRightToLine,
+  ChevronFirst,
+  ChevronLast,
+  ChevronLeft,
+  ChevronRight,
+  Play,
+  Repeat,
+  SkipBack,
+  SkipForward,
+  Square,
+} from 'lucide-react';
 import { useShortcuts, useShownKeys } from '../app/shortcuts.ts';
 import { Button } from '../ui/index.ts';
 import { useClock, usePlaying, usePlaySettings } from './clock-context.tsx';
@@ -60,32 +72,88 @@ export function Transport({ keyFrames, stepping, ranges }: TransportProps) {
   return (
     <div role="toolbar" aria-label="Transport" className="@container py-2">
       <div className="flex items-center gap-1">
-        <Button square aria-label="To the first frame" tip={`First frame (${keys('toStart')})`} className="w-7!" onClick={() => goTo(range.first)}>
+        <Button
+          square
+          aria-label="To the first frame"
+          tip={`First frame (${keys('toStart')})`}
+          className="w-7!"
+          onClick={() => goTo(range.first)}
+        >
           <ChevronFirst size={16} />
         </Button>
-        <Button square aria-label="Key back" tip={`Key back${scope} (${keys('keyBack')})`} disabledReason={noKeys} className="w-7!" onClick={toKeyBack}>
+        <Button
+          square
+          aria-label="Key back"
+          tip={`Key back${scope} (${keys('keyBack')})`}
+          disabledReason={noKeys}
+          className="w-7!"
+          onClick={toKeyBack}
+        >
           <SkipBack size={14} />
         </Button>
-        <Button square aria-label="Frame back" tip={`Frame back (${keys('frameBack')})`} className="w-7!" onClick={() => clock.step(-1)}>
+        <Button
+          square
+          aria-label="Frame back"
+          tip={`Frame back (${keys('frameBack')})`}
+          className="w-7!"
+          onClick={() => clock.step(-1)}
+        >
           <ChevronLeft size={16} />
         </Button>
-        <Button square aria-label={playing === -1 ? 'Stop reverse' : 'Play in reverse'} tip={`Play in reverse (${keys('playReversed')})`} className="w-7!" onClick={() => clock.toggle(-1)}>
+        <Button
+          square
+          aria-label={playing === -1 ? 'Stop reverse' : 'Play in reverse'}
+          tip={`Play in reverse (${keys('playReversed')})`}
+          className="w-7!"
+          onClick={() => clock.toggle(-1)}
+        >
           {playing === -1 ? <Square size={12} fill="currentColor" /> : <Play size={13} className="rotate-180" />}
         </Button>
-        <Button kind="main" className="w-8 px-0! @min-[43rem]:w-[74px]" aria-label={playing === 1 ? 'Stop' : 'Play'} tip={`Play or stop (${keys('play')})`} onClick={() => clock.toggle()}>
+        <Button
+          kind="main"
+          className="w-8 px-0! @min-[43rem]:w-[74px]"
+          aria-label={playing === 1 ? 'Stop' : 'Play'}
+          tip={`Play or stop (${keys('play')})`}
+          onClick={() => clock.toggle()}
+        >
           {playing === 1 ? <Square size={12} fill="currentColor" /> : <Play size={13} fill="currentColor" />}
           <span className="hidden @min-[43rem]:inline">{playing === 1 ? 'Stop' : 'Play'}</span>
         </Button>
-        <Button square aria-label="Frame on" tip={`Frame on (${keys('frameOn')})`} className="w-7!" onClick={() => clock.step(1)}>
+        <Button
+          square
+          aria-label="Frame on"
+          tip={`Frame on (${keys('frameOn')})`}
+          className="w-7!"
+          onClick={() => clock.step(1)}
+        >
           <ChevronRight size={16} />
         </Button>
-        <Button square aria-label="Key on" tip={`Key on${scope} (${keys('keyOn')})`} disabledReason={noKeys} className="w-7!" onClick={toKeyOn}>
+        <Button
+          square
+          aria-label="Key on"
+          tip={`Key on${scope} (${keys('keyOn')})`}
+          disabledReason={noKeys}
+          className="w-7!"
+          onClick={toKeyOn}
+        >
           <SkipForward size={14} />
         </Button>
-        <Button square aria-label="To the last frame" tip={`Last frame (${keys('toEnd')})`} className="w-7!" onClick={() => goTo(range.last)}>
+        <Button
+          square
+          aria-label="To the last frame"
+          tip={`Last frame (${keys('toEnd')})`}
+          className="w-7!"
+          onClick={() => goTo(range.last)}
+        >
           <ChevronLast size={16} />
         </Button>
-        <Button square aria-label={`Plays: ${wayLabel}`} tip={`${wayLabel}; click for ${WAYS[nextWay].label.toLowerCase()} (${keys('loop')})`} className="w-7!" onClick={turnWay}>
+        <Button
+          square
+          aria-label={`Plays: ${wayLabel}`}
+          tip={`${wayLabel}; click for ${WAYS[nextWay].label.toLowerCase()} (${keys('loop')})`}
+          className="w-7!"
+          onClick={turnWay}
+        >
           <WayIcon size={14} />
         </Button>
         <PlaybackPopover stepping={stepping} />

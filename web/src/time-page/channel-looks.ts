@@ -24,7 +24,15 @@ export const CHANNEL_LOOKS: Record<ChannelId, ChannelLook> = {
 };
 
 /** A still motion is drawn as if it spanned this much, in the channel's unit. */
-export const LEAST_SPAN: Record<ChannelKind['unit'], number> = { px: 20, '°': 10, '×': 0.2, '%': 10, share: 0.1, 'no.': 1, colour: 1 };
+export const LEAST_SPAN: Record<ChannelKind['unit'], number> = {
+  px: 20,
+  '°': 10,
+  '×': 0.2,
+  '%': 10,
+  share: 0.1,
+  'no.': 1,
+  colour: 1,
+};
 
 const DECIMALS: Record<ChannelKind['unit'], number> = { px: 1, '°': 1, '×': 3, '%': 1, share: 4, 'no.': 0, colour: 0 };
 
@@ -54,7 +62,10 @@ export function computeValue(text: string, now: number): number | null {
 
 /** Reads a value a person typed, with or without its unit; null when it is no number. */
 export function parseValue(text: string): number | null {
-  const bare = text.trim().replace('−', '-').replace(/\s*(px|°|×|%)$/, '');
+  const bare = text
+    .trim()
+    .replace('−', '-')
+    .replace(/\s*(px|°|×|%)$/, '');
   const value = Number(bare);
   return bare === '' || !Number.isFinite(value) || Math.abs(value) > 1e9 ? null : value;
 }

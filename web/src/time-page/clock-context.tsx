@@ -1,4 +1,13 @@
-import { createContext, use, useCallback, useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
+import {
+  createContext,
+  use,
+  useCallback,
+  useEffect,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react';
 import type { FrameRange, Rate } from '@undulan/core';
 import { readStored, useStored } from '../ui/index.ts';
 import { PLAIN_PLAY, PlaybackClock, type PlaySettings } from './playback-clock.ts';

@@ -15,17 +15,31 @@ function recorder() {
   const did: string[] = [];
   const nothing = (): void => undefined;
   const context = {
-    fillStyle: '', strokeStyle: '', globalAlpha: 1, lineWidth: 1,
+    fillStyle: '',
+    strokeStyle: '',
+    globalAlpha: 1,
+    lineWidth: 1,
     fillRect: (...box: number[]) => did.push(`rect ${box.map(Math.round).join(' ')} ${context.globalAlpha}`),
     arc: (x: number, y: number, r: number) => did.push(`arc ${Math.round(x)} ${y} ${r}`),
-    beginPath: nothing, moveTo: nothing, lineTo: nothing, quadraticCurveTo: nothing, stroke: nothing, fill: nothing, setLineDash: nothing,
+    beginPath: nothing,
+    moveTo: nothing,
+    lineTo: nothing,
+    quadraticCurveTo: nothing,
+    stroke: nothing,
+    fill: nothing,
+    setLineDash: nothing,
   };
   return { context: context as unknown as CanvasRenderingContext2D, did };
 }
 
 test('marks crowd when they are nearer than they are wide; of those only the ones in view count', () => {
   expect(crowding(frames, scale)).toBeCloseTo(6, 9);
-  expect(crowding(frames.filter((frame) => frame % 2 === 1), scale)).toBeNull();
+  expect(
+    crowding(
+      frames.filter((frame) => frame % 2 === 1),
+      scale,
+    ),
+  ).toBeNull();
   expect(crowding([1], scale)).toBeNull();
   expect(crowding([], scale)).toBeNull();
   // Zoomed to ten frames there is room for each, whatever there is beyond.
@@ -62,12 +76,26 @@ test('selected marks are built to take hold of, but for very many', () => {
 });
 
 test('a crowded row shows every key in view by its role, and bands where the motion rests', () => {
-  const keys = [createKey(1, 0), createKey(2, 0, { role: 'breakdown' }), createKey(3, 5, { role: 'inbetween', leave: 'linear' }), createKey(4, 9, { leave: 'step' })];
+  const keys = [
+    createKey(1, 0),
+    createKey(2, 0, { role: 'breakdown' }),
+    createKey(3, 5, { role: 'inbetween', leave: 'linear' }),
+    createKey(4, 9, { leave: 'step' }),
+  ];
   const paint = { scale, y: 15, radiusPx: 2.5, colour: '#000', selected: [] };
   const plain = recorder();
   paintTrack(plain.context, { ...paint, keys }, ALL);
   // The band between the equal keys, a tick and its underline, a tick, and the two extremes as rings of two squares each.
-  expect(plain.did).toEqual(['rect 30 13 6 5 0.25', 'rect 35 7 2 16 1', 'rect 34 25 5 2 1', 'rect 41 7 2 16 1', 'rect 28 13 5 5 1', 'rect 29 14 3 3 1', 'rect 46 13 5 5 1', 'rect 47 14 3 3 1']);
+  expect(plain.did).toEqual([
+    'rect 30 13 6 5 0.25',
+    'rect 35 7 2 16 1',
+    'rect 34 25 5 2 1',
+    'rect 41 7 2 16 1',
+    'rect 28 13 5 5 1',
+    'rect 29 14 3 3 1',
+    'rect 46 13 5 5 1',
+    'rect 47 14 3 3 1',
+  ]);
   const roomier = recorder();
   paintTrack(roomier.context, { ...paint, keys: [keys[0]!, keys[3]!], radiusPx: 5 }, ALL);
   expect(roomier.did.filter((what) => what.startsWith('arc'))).toEqual(['arc 30 15 5', 'arc 48 15 5']);

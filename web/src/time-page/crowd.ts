@@ -53,7 +53,8 @@ export function reachPath(frames: readonly number[], scale: TimeScale, heightPx:
   let path = '';
   let from = -Infinity;
   let to = -Infinity;
-  const close = (): void => void (to > from && (path += `M${from.toFixed(1)} 0H${to.toFixed(1)}V${heightPx}H${from.toFixed(1)}Z`));
+  const close = (): void =>
+    void (to > from && (path += `M${from.toFixed(1)} 0H${to.toFixed(1)}V${heightPx}H${from.toFixed(1)}Z`));
   for (const frame of frames) {
     if (!scale.shows(frame)) continue;
     const x = scale.xOf(frame);

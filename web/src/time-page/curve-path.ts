@@ -14,7 +14,12 @@ export interface ValueScale {
 const MARGIN_SHARE = 0.14;
 
 /** Fits values into a height so that up is up on the picture. A single value stands in the middle. */
-export function createValueScale(values: Iterable<number>, heightPx: number, pointsDown: boolean, leastSpan: number): ValueScale {
+export function createValueScale(
+  values: Iterable<number>,
+  heightPx: number,
+  pointsDown: boolean,
+  leastSpan: number,
+): ValueScale {
   let low = Infinity;
   let high = -Infinity;
   for (const value of values) {
@@ -42,7 +47,12 @@ interface CurveSpan {
 }
 
 /** The SVG path of a channel's value over the frames in view; empty where none of the span is. */
-export function curvePath(channel: Channel, scale: TimeScale, yOf: (value: number) => number, { from = -Infinity, to = Infinity, toOwn = (frame) => frame }: CurveSpan = {}): string {
+export function curvePath(
+  channel: Channel,
+  scale: TimeScale,
+  yOf: (value: number) => number,
+  { from = -Infinity, to = Infinity, toOwn = (frame) => frame }: CurveSpan = {},
+): string {
   // Zoomed, a curve goes on to the edges of the strip.
   const first = Math.max(scale.frameAt(0), scale.whole.first, from);
   const last = Math.min(scale.frameAt(scale.widthPx), scale.whole.last, to);
@@ -57,6 +67,11 @@ export function curvePath(channel: Channel, scale: TimeScale, yOf: (value: numbe
 }
 
 /** The channel's values on the whole frames from `first` to `last`. */
-export function frameValues(channel: Channel, first: number, last: number, toOwn: (frame: number) => number = (frame) => frame): number[] {
+export function frameValues(
+  channel: Channel,
+  first: number,
+  last: number,
+  toOwn: (frame: number) => number = (frame) => frame,
+): number[] {
   return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => sampleChannel(channel, toOwn(first + i)));
 }

@@ -5,7 +5,8 @@ export function keysByFrame(motion: MotionDocument, channels: readonly ChannelRe
   const frames = new Map<number, KeyRef[]>();
   for (const ref of channels) {
     const subject = findSubject(motion, ref.subjectId);
-    for (const { frame } of (subject && findChannel(subject, ref.channelId)?.keys) ?? []) frames.set(frame, [...(frames.get(frame) ?? []), { ...ref, frame }]);
+    for (const { frame } of (subject && findChannel(subject, ref.channelId)?.keys) ?? [])
+      frames.set(frame, [...(frames.get(frame) ?? []), { ...ref, frame }]);
   }
   return frames;
 }

@@ -4,7 +4,11 @@ import { cssColour } from '../ui/index.ts';
 const LEAST_ROUND_PX = 3.5;
 
 /** What paints the keys of a crowd on a canvas: small rings, filled where they are selected. */
-export function keyPainter(context: CanvasRenderingContext2D, colour: string, radiusPx: number): (x: number, y: number, selected: boolean) => void {
+export function keyPainter(
+  context: CanvasRenderingContext2D,
+  colour: string,
+  radiusPx: number,
+): (x: number, y: number, selected: boolean) => void {
   const [line, page] = [cssColour(colour), cssColour('var(--page)')];
   context.strokeStyle = line;
   if (radiusPx >= LEAST_ROUND_PX) {

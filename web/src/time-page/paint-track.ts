@@ -23,9 +23,25 @@ export interface SumPaint extends MarksPaint {
   frames: readonly number[];
 }
 
-function changedMarks<T>(before: MarksPaint, after: MarksPaint, marksBefore: readonly T[], marksAfter: readonly T[], frameOf: (mark: T) => number): Columns | null {
-  if (before.scale !== after.scale || before.radiusPx !== after.radiusPx || before.colour !== after.colour || before.y !== after.y) return null;
-  return columnsOf(changedFrames(marksBefore, marksAfter, frameOf), unlike(before.selected, after.selected), after.scale);
+function changedMarks<T>(
+  before: MarksPaint,
+  after: MarksPaint,
+  marksBefore: readonly T[],
+  marksAfter: readonly T[],
+  frameOf: (mark: T) => number,
+): Columns | null {
+  if (
+    before.scale !== after.scale ||
+    before.radiusPx !== after.radiusPx ||
+    before.colour !== after.colour ||
+    before.y !== after.y
+  )
+    return null;
+  return columnsOf(
+    changedFrames(marksBefore, marksAfter, frameOf),
+    unlike(before.selected, after.selected),
+    after.scale,
+  );
 }
 
 /** The columns in which two paintings of a row differ; null when they may differ anywhere. */
@@ -42,7 +58,11 @@ export function changedSum(before: SumPaint, after: SumPaint): Columns | null {
 const SELECTED_PX = 6;
 
 /** Paints a crowded row of keys with the marks of a roomy one, drawn small, but for selected ones: how the motion goes from key to key, then the keys. */
-export function paintTrack(context: CanvasRenderingContext2D, { keys, scale, y, radiusPx, colour, selected }: TrackPaint, columns: Columns): void {
+export function paintTrack(
+  context: CanvasRenderingContext2D,
+  { keys, scale, y, radiusPx, colour, selected }: TrackPaint,
+  columns: Columns,
+): void {
   const line = cssColour(colour);
   const xs = keys.map((key) => scale.xOf(key.frame));
   context.fillStyle = line;
@@ -67,7 +87,10 @@ export function paintTrack(context: CanvasRenderingContext2D, { keys, scale, y, 
     else context.quadraticCurveTo((x1 + x2) / 2, y - 14, x2, y);
   }
   context.stroke();
-  const large = builtInCrowd(keys.map((key) => key.frame), selected);
+  const large = builtInCrowd(
+    keys.map((key) => key.frame),
+    selected,
+  );
   keys.forEach((key, i) => {
     const x = xs[i]!;
     if (key.role === 'extreme' || !isInColumns(x, columns)) return;
@@ -80,7 +103,9 @@ export function paintTrack(context: CanvasRenderingContext2D, { keys, scale, y, 
     context.fillRect(x - 0.75, y - 8, 1.5, 16);
     if (key.role === 'breakdown') context.fillRect(x - radius, y + 10, 2 * radius, 1.5);
   });
-  const extremes = keys.filter((key, i) => key.role === 'extreme' && isInColumns(xs[i]!, columns)).map((key) => key.frame);
+  const extremes = keys
+    .filter((key, i) => key.role === 'extreme' && isInColumns(xs[i]!, columns))
+    .map((key) => key.frame);
   const paintKey = keyPainter(context, colour, radiusPx);
   for (const frame of extremes) if (!large.includes(frame)) paintKey(scale.xOf(frame), y, selected.includes(frame));
   const paintLarge = keyPainter(context, colour, SELECTED_PX);
@@ -94,7 +119,11 @@ const LEAST_HOLLOW_PX = 4;
 const LARGE_TAB_PX = 9;
 
 /** Paints the sum of crowded rows: a small tab for each frame that has keys. */
-export function paintSum(context: CanvasRenderingContext2D, { frames, scale, y, radiusPx, colour, selected }: SumPaint, columns: Columns): void {
+export function paintSum(
+  context: CanvasRenderingContext2D,
+  { frames, scale, y, radiusPx, colour, selected }: SumPaint,
+  columns: Columns,
+): void {
   const [line, page] = [cssColour(colour), cssColour('var(--page)')];
   const large = builtInCrowd(frames, selected);
   for (const frame of [...frames.filter((other) => !large.includes(other)), ...large]) {

@@ -3,7 +3,8 @@ import { expect, test } from 'vitest';
 import { playPosition } from './play-position.ts';
 
 const FOUR = { first: 1, last: 4 };
-const framesOf = (way: 'loop' | 'there-and-back' | 'once', start: number, sign: 1 | -1): number[] => Array.from({ length: 8 }, (_, n) => playPosition(start, sign * n, FOUR, way).frame);
+const framesOf = (way: 'loop' | 'there-and-back' | 'once', start: number, sign: 1 | -1): number[] =>
+  Array.from({ length: 8 }, (_, n) => playPosition(start, sign * n, FOUR, way).frame);
 
 test('a loop goes round both ways without holding an end twice', () => {
   expect(framesOf('loop', 1, 1)).toEqual([1, 2, 3, 4, 1, 2, 3, 4]);
@@ -25,11 +26,18 @@ test('a single run is over when its last frame has had its time, forward and bac
 
 test('wherever it starts and however far it goes, it stays within what is played', () => {
   fc.assert(
-    fc.property(fc.constantFrom('loop', 'there-and-back', 'once'), fc.integer({ min: -20, max: 20 }), fc.integer({ min: 0, max: 60 }), fc.double({ min: -500, max: 500, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (way, first, length, moved, share) => {
-      const range = { first, last: first + length };
-      const { frame } = playPosition(first + Math.round(length * share), moved, range, way);
-      expect(frame).toBeGreaterThanOrEqual(first);
-      expect(frame).toBeLessThan(range.last + 1);
-    }),
+    fc.property(
+      fc.constantFrom('loop', 'there-and-back', 'once'),
+      fc.integer({ min: -20, max: 20 }),
+      fc.integer({ min: 0, max: 60 }),
+      fc.double({ min: -500, max: 500, noNaN: true }),
+      fc.double({ min: 0, max: 1, noNaN: true }),
+      (way, first, length, moved, share) => {
+        const range = { first, last: first + length };
+        const { frame } = playPosition(first + Math.round(length * share), moved, range, way);
+        expect(frame).toBeGreaterThanOrEqual(first);
+        expect(frame).toBeLessThan(range.last + 1);
+      },
+    ),
   );
 });

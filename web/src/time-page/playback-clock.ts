@@ -173,7 +173,8 @@ export class PlaybackClock {
     const { first, last } = this.playRange;
     const backward = this.#backward;
     const atEnd = this.#frame === (backward ? first : last);
-    if (this.#frame < first || this.#frame > last || (this.#settings.way === 'once' && atEnd)) this.#frame = backward ? last : first;
+    if (this.#frame < first || this.#frame > last || (this.#settings.way === 'once' && atEnd))
+      this.#frame = backward ? last : first;
     if (!this.#settings.smooth) this.#frame = Math.round(this.#frame);
     this.#playing = true;
     this.#restart();
@@ -222,7 +223,12 @@ export class PlaybackClock {
 
   /** Puts the playhead where it is after some frames; gives by how many a single run is past its last. */
   #goTo(frames: number): number {
-    const { frame, pastEnd } = playPosition(this.#startFrame, this.#backward ? -frames : frames, this.playRange, this.#settings.way);
+    const { frame, pastEnd } = playPosition(
+      this.#startFrame,
+      this.#backward ? -frames : frames,
+      this.playRange,
+      this.#settings.way,
+    );
     this.#frame = frame;
     this.#tell();
     return pastEnd;
@@ -237,7 +243,12 @@ export class PlaybackClock {
       this.#startMs = nowMs - elapsed * frameMs;
     }
     this.#elapsed = elapsed;
-    const { pastEnd } = playPosition(this.#startFrame, this.#backward ? -elapsed : elapsed, this.playRange, this.#settings.way);
+    const { pastEnd } = playPosition(
+      this.#startFrame,
+      this.#backward ? -elapsed : elapsed,
+      this.playRange,
+      this.#settings.way,
+    );
     const over = pastEnd >= 1;
     // The last frame of a single run has its full time on screen before the clock stops; what comes after the end is not dropped.
     const passed = over ? elapsed - pastEnd : elapsed;

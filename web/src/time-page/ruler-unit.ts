@@ -1,4 +1,12 @@
-import { formatRuler, parseRuler, RULER_UNIT_NAMES, type FrameRange, type Rate, type Result, type RulerUnitName } from '@undulan/core';
+import {
+  formatRuler,
+  parseRuler,
+  RULER_UNIT_NAMES,
+  type FrameRange,
+  type Rate,
+  type Result,
+  type RulerUnitName,
+} from '@undulan/core';
 import { useStored } from '../ui/index.ts';
 
 const NAME = 'ruler-unit';
@@ -10,7 +18,13 @@ export function useRulerUnit(): [RulerUnitName, (unit: RulerUnitName) => void] {
 }
 
 /** Least room a label of a unit needs between ticks, in px. */
-export const LABEL_ROOM_PX: Record<RulerUnitName, number> = { frames: 34, fraction: 34, seconds: 58, milliseconds: 48, timecode: 88 };
+export const LABEL_ROOM_PX: Record<RulerUnitName, number> = {
+  frames: 34,
+  fraction: 34,
+  seconds: 58,
+  milliseconds: 48,
+  timecode: 88,
+};
 
 /** Frames are numbered as they are labelled; clock time counts from the first frame of the range. */
 const countsFromFirst = (unit: RulerUnitName): boolean => unit !== 'frames' && unit !== 'fraction';

@@ -9,10 +9,16 @@ test('the range fills the width but for room at both ends, and places go both wa
   const scale = createTimeScale(1, 25, 660);
   expect([scale.xOf(1), scale.xOf(25)]).toEqual([END_PX, 660 - END_PX]);
   fc.assert(
-    fc.property(fc.integer({ min: -500, max: 500 }), fc.integer({ min: 0, max: 5000 }), fc.integer({ min: 100, max: 3000 }), fc.double({ min: -100, max: 6000, noNaN: true }), (first, frames, width, frame) => {
-      const any = createTimeScale(first, first + frames, width);
-      expect(any.frameAt(any.xOf(frame))).toBeCloseTo(frame, 6);
-    }),
+    fc.property(
+      fc.integer({ min: -500, max: 500 }),
+      fc.integer({ min: 0, max: 5000 }),
+      fc.integer({ min: 100, max: 3000 }),
+      fc.double({ min: -100, max: 6000, noNaN: true }),
+      (first, frames, width, frame) => {
+        const any = createTimeScale(first, first + frames, width);
+        expect(any.frameAt(any.xOf(frame))).toBeCloseTo(frame, 6);
+      },
+    ),
   );
 });
 
@@ -49,8 +55,12 @@ test('values are shown and read in their channel’s fineness, with or without t
   expect(['−12.3', ' 45 px', '1.5×', '90°', '80 %'].map(parseValue)).toEqual([-12.3, 45, 1.5, 90, 80]);
   expect(['', 'far', '1e99', '4 kg', 'Infinity'].map(parseValue)).toEqual([null, null, null, null, null]);
   fc.assert(
-    fc.property(fc.double({ min: -5000, max: 5000, noNaN: true }), fc.constantFrom(...(['position.x', 'rotation', 'scale.y', 'opacity', 'travel'] as const)), (value, id) => {
-      expect(parseValue(formatValue(id, value))).toBeCloseTo(toFineness(id, value), 12);
-    }),
+    fc.property(
+      fc.double({ min: -5000, max: 5000, noNaN: true }),
+      fc.constantFrom(...(['position.x', 'rotation', 'scale.y', 'opacity', 'travel'] as const)),
+      (value, id) => {
+        expect(parseValue(formatValue(id, value))).toBeCloseTo(toFineness(id, value), 12);
+      },
+    ),
   );
 });

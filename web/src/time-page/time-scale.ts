@@ -17,7 +17,12 @@ export interface TimeScale {
 export const END_PX = 30;
 
 /** Fits the frames into the width. */
-export function createTimeScale(first: number, last: number, widthPx: number, whole: TimeView = { first, last }): TimeScale {
+export function createTimeScale(
+  first: number,
+  last: number,
+  widthPx: number,
+  whole: TimeView = { first, last },
+): TimeScale {
   const pxPerFrame = Math.max(widthPx - 2 * END_PX, 1) / Math.max(last - first, 0.001);
   const xOf = (frame: number): number => END_PX + (frame - first) * pxPerFrame;
   return {
@@ -50,7 +55,10 @@ const LEAST_FRAMES = 2;
 
 /** Keeps a view within the whole, as long as it was if that fits. */
 export function viewWithin(view: TimeView, whole: TimeView): TimeView {
-  const length = Math.min(Math.max(view.last - view.first, LEAST_FRAMES), Math.max(whole.last - whole.first, LEAST_FRAMES));
+  const length = Math.min(
+    Math.max(view.last - view.first, LEAST_FRAMES),
+    Math.max(whole.last - whole.first, LEAST_FRAMES),
+  );
   const first = Math.min(Math.max(view.first, whole.first), Math.max(whole.first, whole.last - length));
   return { first, last: first + length };
 }

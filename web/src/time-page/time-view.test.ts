@@ -19,15 +19,20 @@ test('zooming keeps the frame under the pointer where it is', () => {
 
 test('a view never leaves the whole, nor gets shorter than two frames', () => {
   fc.assert(
-    fc.property(fc.double({ min: -300, max: 300, noNaN: true }), fc.double({ min: 0.01, max: 100, noNaN: true }), fc.double({ min: -50, max: 150, noNaN: true }), (pan, factor, about) => {
-      const view = viewWithin({ first: 40 + pan, last: 60 + pan }, WHOLE);
-      const zoomed = zoomedView(view, about, factor, WHOLE);
-      for (const { first, last } of [view, zoomed]) {
-        expect(first).toBeGreaterThanOrEqual(1);
-        expect(last).toBeLessThanOrEqual(101 + 1e-9);
-        expect(last - first).toBeGreaterThanOrEqual(2 - 1e-9);
-      }
-    }),
+    fc.property(
+      fc.double({ min: -300, max: 300, noNaN: true }),
+      fc.double({ min: 0.01, max: 100, noNaN: true }),
+      fc.double({ min: -50, max: 150, noNaN: true }),
+      (pan, factor, about) => {
+        const view = viewWithin({ first: 40 + pan, last: 60 + pan }, WHOLE);
+        const zoomed = zoomedView(view, about, factor, WHOLE);
+        for (const { first, last } of [view, zoomed]) {
+          expect(first).toBeGreaterThanOrEqual(1);
+          expect(last).toBeLessThanOrEqual(101 + 1e-9);
+          expect(last - first).toBeGreaterThanOrEqual(2 - 1e-9);
+        }
+      },
+    ),
   );
 });
 
@@ -39,7 +44,12 @@ test('only what is in view is shown', () => {
 
 test('a place is written in frames as labelled, in clock time from the first frame', () => {
   const range = { first: 101, last: 148 };
-  expect([formatPlace(113, 'frames', range, FILM), formatPlace(113, 'seconds', range, FILM), formatPlace(113, 'milliseconds', range, FILM), formatPlace(113, 'timecode', range, FILM)]).toEqual(['113', '0.500 s', '500 ms', '00:00:00:12']);
+  expect([
+    formatPlace(113, 'frames', range, FILM),
+    formatPlace(113, 'seconds', range, FILM),
+    formatPlace(113, 'milliseconds', range, FILM),
+    formatPlace(113, 'timecode', range, FILM),
+  ]).toEqual(['113', '0.500 s', '500 ms', '00:00:00:12']);
   expect(formatPlace(113.5, 'fraction', range, FILM)).toBe('113 1/2');
   expect(formatPlace(101 + 1800, 'timecode', range, VIDEO)).toBe('00:01:00;02');
 });
@@ -50,7 +60,9 @@ test('a typed place is a frame, or clock time from the first; nonsense is refuse
     const place = parsePlace(text, range, FILM);
     return place.ok ? place.value : place.issues[0]!.code;
   };
-  expect(['113', '113.25', '113f', '113 1/4', '0.5s', '500 ms', '00:00:00:12'].map(read)).toEqual([113, 113.25, 113, 113.25, 113, 113, 113]);
+  expect(['113', '113.25', '113f', '113 1/4', '0.5s', '500 ms', '00:00:00:12'].map(read)).toEqual([
+    113, 113.25, 113, 113.25, 113, 113, 113,
+  ]);
   expect(read('soon')).toBe('time-not-read');
 });
 

@@ -24,7 +24,11 @@ interface BandStart {
 export function keysWithin(rows: readonly KeyRow[], firstFrame: number, lastFrame: number): KeyRef[] {
   return rows.flatMap((row) => {
     const channels = row.kind === 'channel' ? [row.channel] : row.folded ? row.subject.channels : [];
-    return channels.flatMap((channel) => channel.keys.filter((key) => key.frame >= firstFrame && key.frame <= lastFrame).map((key) => ({ subjectId: row.subject.id, channelId: channel.id, frame: key.frame })));
+    return channels.flatMap((channel) =>
+      channel.keys
+        .filter((key) => key.frame >= firstFrame && key.frame <= lastFrame)
+        .map((key) => ({ subjectId: row.subject.id, channelId: channel.id, frame: key.frame })),
+    );
   });
 }
 
@@ -46,7 +50,9 @@ export function useBandSelect(tracks: RefObject<HTMLElement | null>, rows: reado
       setBand(null);
       const { left, top, width, height } = bandOf(start, move);
       const inside = rows.slice(Math.max(0, Math.floor(top / rowPx)), Math.ceil((top + height) / rowPx));
-      const keys = keysWithin(inside, scale.frameAt(left), scale.frameAt(left + width)).filter((key) => !isLocked(state, key));
+      const keys = keysWithin(inside, scale.frameAt(left), scale.frameAt(left + width)).filter(
+        (key) => !isLocked(state, key),
+      );
       dispatch(keysSelected({ keys, add: start.add }));
     },
     onClick: ({ add }) => !add && dispatch(keysSelected({ keys: [] })),

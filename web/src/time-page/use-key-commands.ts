@@ -1,7 +1,15 @@
 import type { KeyRef, PasteMode } from '@undulan/core';
 import { useShortcuts } from '../app/shortcuts.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { copied, edited, keysSelected, selectActiveChannel, useEditing, selectMotion, selectOpenChannels } from '../editing/index.ts';
+import {
+  copied,
+  edited,
+  keysSelected,
+  selectActiveChannel,
+  useEditing,
+  selectMotion,
+  selectOpenChannels,
+} from '../editing/index.ts';
 import { useClock } from './clock-context.tsx';
 import { keysByFrame } from './keys-by-frame.ts';
 
@@ -14,7 +22,8 @@ export function useKeyCommands() {
   const activeId = useAppSelector((state) => selectActiveChannel(state)?.id);
   const { selectedKeys, clip, refused, subjectId } = useEditing('selectedKeys', 'clip', 'refused', 'subjectId');
 
-  const keysWhere = (isIn: (frame: number) => boolean): KeyRef[] => (motion ? [...keysByFrame(motion, channels)].flatMap(([frame, keys]) => (isIn(frame) ? keys : [])) : []);
+  const keysWhere = (isIn: (frame: number) => boolean): KeyRef[] =>
+    motion ? [...keysByFrame(motion, channels)].flatMap(([frame, keys]) => (isIn(frame) ? keys : [])) : [];
   const select = (keys: KeyRef[]): void => void dispatch(keysSelected({ keys }));
   const here = (): number => clock.frame;
   const hasSelection = selectedKeys.length > 0;
@@ -32,7 +41,11 @@ export function useKeyCommands() {
       dispatch(edited({ operation: 'cutKeys', args: [selectedKeys] }));
     },
     paste: (mode: PasteMode) => clip && dispatch(edited({ operation: 'pasteKeys', args: [clip, here(), mode] })),
-    pasteOnto: () => clip && subjectId && activeId && dispatch(edited({ operation: 'pasteOnto', args: [clip, { subjectId, channelId: activeId }, here()] })),
+    pasteOnto: () =>
+      clip &&
+      subjectId &&
+      activeId &&
+      dispatch(edited({ operation: 'pasteOnto', args: [clip, { subjectId, channelId: activeId }, here()] })),
     duplicate: () => void dispatch(edited({ operation: 'duplicateKeys', args: [selectedKeys, here()] })),
     remove: () => void dispatch(edited({ operation: 'deleteKeys', args: [selectedKeys] })),
   };
@@ -49,7 +62,12 @@ export function useKeyShortcuts(commands: KeyCommands): void {
     selectFrame: commands.selectFrame,
     selectAfter: commands.selectAfter,
     ...((hasSelection || isRefused) && { letGo: commands.letGo }),
-    ...(hasSelection && { copyKeys: commands.copy, cutKeys: commands.cut, duplicateKeys: commands.duplicate, deleteKeys: commands.remove }),
+    ...(hasSelection && {
+      copyKeys: commands.copy,
+      cutKeys: commands.cut,
+      duplicateKeys: commands.duplicate,
+      deleteKeys: commands.remove,
+    }),
     ...(hasClip && { pasteKeys: () => commands.paste('merge') }),
   });
 }

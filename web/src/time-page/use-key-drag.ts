@@ -1,7 +1,15 @@
 import { useState } from 'react';
 import type { KeyRef } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { edited, keysSelected, previewed, useEditing, selectMotion, selectOpenChannels, type EditRequest } from '../editing/index.ts';
+import {
+  edited,
+  keysSelected,
+  previewed,
+  useEditing,
+  selectMotion,
+  selectOpenChannels,
+  type EditRequest,
+} from '../editing/index.ts';
 import { usePointerDrag, type DragMove } from '../ui/index.ts';
 import { snapFrame } from './snap-frame.ts';
 import { useTimeScale } from './time-scale-context.tsx';
@@ -14,7 +22,8 @@ export interface Notice {
 }
 
 /** How many frames a gesture covers, from the first key to the last. */
-const lengthOf = (keys: readonly KeyRef[]): number => Math.max(...keys.map((key) => key.frame)) - Math.min(...keys.map((key) => key.frame));
+const lengthOf = (keys: readonly KeyRef[]): number =>
+  Math.max(...keys.map((key) => key.frame)) - Math.min(...keys.map((key) => key.frame));
 
 export const tidy = (frames: number): string => String(Math.round(frames * 1000) / 1000).replace('-', '−');
 const signed = (frames: number): string => (frames > 0 ? `+${tidy(frames)}` : tidy(frames));
@@ -39,21 +48,32 @@ export function useKeyDrag() {
   const [notice, setNotice] = useState<Notice | null>(null);
 
   const moveBy = (refs: KeyRef[], frames: number): EditRequest =>
-    ripple ? { operation: 'rippleFrom', args: [refs, frames, channels] } : { operation: 'moveKeys', args: [refs, frames, 0, { keepShares }] };
+    ripple
+      ? { operation: 'rippleFrom', args: [refs, frames, channels] }
+      : { operation: 'moveKeys', args: [refs, frames, 0, { keepShares }] };
 
   const framesMoved = ({ refs, pressed }: KeyDrag, { dxPx, altKey }: DragMove): number => {
     const staying = motion?.subjects.flatMap((subject) =>
-      subject.channels.flatMap((channel) => channel.keys.map((key) => key.frame).filter((frame) => !refs.some((ref) => ref.frame === frame))),
+      subject.channels.flatMap((channel) =>
+        channel.keys.map((key) => key.frame).filter((frame) => !refs.some((ref) => ref.frame === frame)),
+      ),
     );
     const targets = [...(motion?.cues.map((cue) => cue.frame) ?? []), ...(staying ?? [])];
-    return snapFrame(pressed.frame + dxPx / scale.pxPerFrame, { pxPerFrame: scale.pxPerFrame, targets, free: altKey }) - pressed.frame;
+    return (
+      snapFrame(pressed.frame + dxPx / scale.pxPerFrame, { pxPerFrame: scale.pxPerFrame, targets, free: altKey }) -
+      pressed.frame
+    );
   };
   const start = usePointerDrag<KeyDrag>({
     onMove: (drag, move) => {
       const frames = framesMoved(drag, move);
       dispatch(previewed(moveBy(drag.refs, frames)));
       const length = lengthOf(drag.refs);
-      setNotice({ xPx: move.xPx, yPx: move.yPx, says: `${signed(frames)} → ${tidy(drag.pressed.frame + frames)}${length > 0 ? ` · ${tidy(length)} long` : ''}` });
+      setNotice({
+        xPx: move.xPx,
+        yPx: move.yPx,
+        says: `${signed(frames)} → ${tidy(drag.pressed.frame + frames)}${length > 0 ? ` · ${tidy(length)} long` : ''}`,
+      });
     },
     onEnd: (drag, move) => {
       setNotice(null);
@@ -66,7 +86,11 @@ export function useKeyDrag() {
       dispatch(previewed(null));
     },
   });
-  return { start, notice, nudge: (refs: KeyRef[], frames: number): void => void dispatch(edited(moveBy(refs, frames))) };
+  return {
+    start,
+    notice,
+    nudge: (refs: KeyRef[], frames: number): void => void dispatch(edited(moveBy(refs, frames))),
+  };
 }
 
 /** How many frames an arrow key moves a key by: one, with Shift ten, with Alt a tenth. */

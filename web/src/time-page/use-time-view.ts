@@ -35,7 +35,10 @@ export function useTimeView(whole: TimeView, clock: PlaybackClock): TimeViewing 
         const { view: seen, whole: all, zoomed } = latest.current;
         if (!zoomed || (clock.frame >= seen.first && clock.frame <= seen.last)) return;
         const length = seen.last - seen.first;
-        const first = clock.frame > seen.last ? clock.frame - length * (clock.playing ? 0.1 : 0.9) : clock.frame - length * (clock.playing ? 0.9 : 0.1);
+        const first =
+          clock.frame > seen.last
+            ? clock.frame - length * (clock.playing ? 0.1 : 0.9)
+            : clock.frame - length * (clock.playing ? 0.9 : 0.1);
         choose(viewWithin({ first, last: first + length }, all));
       }),
     [clock, choose],
@@ -52,7 +55,10 @@ export function useTimeView(whole: TimeView, clock: PlaybackClock): TimeViewing 
       },
       [choose],
     ),
-    zoom: useCallback((factor, about) => choose(zoomedView(latest.current.view, about ?? clock.frame, factor, latest.current.whole)), [choose, clock]),
+    zoom: useCallback(
+      (factor, about) => choose(zoomedView(latest.current.view, about ?? clock.frame, factor, latest.current.whole)),
+      [choose, clock],
+    ),
     pan: useCallback(
       (frames) => {
         const { view: seen, whole: all } = latest.current;
@@ -64,7 +70,12 @@ export function useTimeView(whole: TimeView, clock: PlaybackClock): TimeViewing 
 }
 
 /** Wheel and middle button over the strips: with Ctrl (or over the ruler) the wheel zooms about the pointer; sideways or with Shift it pans, as does dragging with the middle button. */
-export function useWheelAndPan(area: RefObject<HTMLElement | null>, leftPx: number, viewing: TimeViewing, scale: TimeScale): void {
+export function useWheelAndPan(
+  area: RefObject<HTMLElement | null>,
+  leftPx: number,
+  viewing: TimeViewing,
+  scale: TimeScale,
+): void {
   const latest = useRef({ viewing, scale });
   useEffect(() => {
     latest.current = { viewing, scale };
@@ -110,4 +121,5 @@ export function useWheelAndPan(area: RefObject<HTMLElement | null>, leftPx: numb
 }
 
 /** The scale of a view in a width. */
-export const scaleOf = ({ view, whole }: TimeViewing, widthPx: number): TimeScale => createTimeScale(view.first, view.last, widthPx, whole);
+export const scaleOf = ({ view, whole }: TimeViewing, widthPx: number): TimeScale =>
+  createTimeScale(view.first, view.last, widthPx, whole);

@@ -43,7 +43,8 @@ export function useValueUnits(): ValueUnits {
   return useMemo(() => {
     const unitOf = (id: ChannelId): KindUnit => CHANNELS[id].unit;
     // Where no motion is being edited there is no scale to convert by.
-    const shown = (id: ChannelId): ShownUnit | undefined => pxPerMetre === null ? undefined : OTHER_UNITS[unitOf(id)]?.find((unit) => unit.label === chosen[unitOf(id)]);
+    const shown = (id: ChannelId): ShownUnit | undefined =>
+      pxPerMetre === null ? undefined : OTHER_UNITS[unitOf(id)]?.find((unit) => unit.label === chosen[unitOf(id)]);
     const per = (id: ChannelId): number => shown(id)?.per(pxPerMetre!) ?? 1;
     return {
       choices: (id) => [unitOf(id), ...(OTHER_UNITS[unitOf(id)] ?? []).map((unit) => unit.label)],
@@ -52,7 +53,9 @@ export function useValueUnits(): ValueUnits {
       per,
       format: (id, value) => {
         const unit = shown(id);
-        return unit ? String(Number((value * per(id)).toFixed(unit.decimals)) + 0).replace('-', '−') : formatValue(id, value);
+        return unit
+          ? String(Number((value * per(id)).toFixed(unit.decimals)) + 0).replace('-', '−')
+          : formatValue(id, value);
       },
       compute: (id, text, now) => {
         const unit = shown(id);

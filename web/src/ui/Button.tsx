@@ -22,7 +22,16 @@ interface ButtonProps extends ButtonHTMLAttributes<HTMLButtonElement> {
 }
 
 /** A button. One that would do nothing is disabled and says why, and can still be reached to read it. */
-export function Button({ kind = 'plain', square, small, tip, disabledReason, className = '', onClick, ...rest }: ButtonProps) {
+export function Button({
+  kind = 'plain',
+  square,
+  small,
+  tip,
+  disabledReason,
+  className = '',
+  onClick,
+  ...rest
+}: ButtonProps) {
   const off = Boolean(disabledReason);
   const button = (
     <button
@@ -43,5 +52,11 @@ interface ToggleProps extends Omit<ButtonProps, 'kind'> {
 
 /** A button that stays in: on or off. */
 export function Toggle({ on, className = '', ...rest }: ToggleProps) {
-  return <Button {...rest} aria-pressed={on} className={`${className} ${on ? 'border-accent! text-accent bg-page font-semibold' : ''}`} />;
+  return (
+    <Button
+      {...rest}
+      aria-pressed={on}
+      className={`${className} ${on ? 'border-accent! text-accent bg-page font-semibold' : ''}`}
+    />
+  );
 }

@@ -14,7 +14,9 @@ interface CommitFieldProps {
 export function CommitField({ label, hint, ...input }: CommitFieldProps) {
   return (
     <Field label={label} hint={hint}>
-      {({ id, 'aria-describedby': describedBy }) => <CommitInput id={id} aria-describedby={describedBy} {...input} inputMode="decimal" className="figures" />}
+      {({ id, 'aria-describedby': describedBy }) => (
+        <CommitInput id={id} aria-describedby={describedBy} {...input} inputMode="decimal" className="figures" />
+      )}
     </Field>
   );
 }

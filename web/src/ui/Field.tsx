@@ -23,7 +23,11 @@ export function Field({ label, error, hint, className = '', children }: FieldPro
       <label htmlFor={id} className="text-xs font-semibold text-faint">
         {label}
       </label>
-      {children({ id, 'aria-describedby': error || hint ? saysId : undefined, 'aria-invalid': error ? true : undefined })}
+      {children({
+        id,
+        'aria-describedby': error || hint ? saysId : undefined,
+        'aria-invalid': error ? true : undefined,
+      })}
       {error ? (
         <p id={saysId} role="alert" className="text-xs text-danger">
           {error}
@@ -37,4 +41,5 @@ export function Field({ label, error, hint, className = '', children }: FieldPro
   );
 }
 
-export const INPUT = 'h-8 w-full min-w-0 rounded-md border border-rule bg-page px-2 text-sm aria-invalid:border-danger disabled:opacity-60';
+export const INPUT =
+  'h-8 w-full min-w-0 rounded-md border border-rule bg-page px-2 text-sm aria-invalid:border-danger disabled:opacity-60';

@@ -12,7 +12,12 @@ export function Menu({ trigger, children }: MenuProps) {
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="start" sideOffset={4} collisionPadding={8} className="z-40 min-w-52 rounded-lg border border-rule bg-page p-1 text-sm shadow-2xl">
+        <DropdownMenu.Content
+          align="start"
+          sideOffset={4}
+          collisionPadding={8}
+          className="z-40 min-w-52 rounded-lg border border-rule bg-page p-1 text-sm shadow-2xl"
+        >
           {children}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
@@ -48,7 +53,9 @@ export function MenuItem({ onSelect, keys, disabledReason, children }: MenuItemP
 }
 
 export function MenuHeading({ children }: { children: ReactNode }) {
-  return <DropdownMenu.Label className="px-2.5 pt-2 pb-0.5 text-xs font-semibold text-faint">{children}</DropdownMenu.Label>;
+  return (
+    <DropdownMenu.Label className="px-2.5 pt-2 pb-0.5 text-xs font-semibold text-faint">{children}</DropdownMenu.Label>
+  );
 }
 
 export function MenuLine() {

@@ -7,7 +7,10 @@ export function Tip({ says, children }: { says: ReactNode; children: ReactElemen
     <Tooltip.Root delayDuration={400}>
       <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
       <Tooltip.Portal>
-        <Tooltip.Content sideOffset={6} className="z-50 max-w-72 rounded-md bg-ink px-2.5 py-1.5 text-xs text-page shadow-lg">
+        <Tooltip.Content
+          sideOffset={6}
+          className="z-50 max-w-72 rounded-md bg-ink px-2.5 py-1.5 text-xs text-page shadow-lg"
+        >
           {says}
         </Tooltip.Content>
       </Tooltip.Portal>

@@ -45,7 +45,11 @@ test('what is refused stays as typed, marked and in focus, until it is put right
   field.focus();
   fireEvent.change(field, { target: { value: 'lots' } });
   fireEvent.keyDown(field, { key: 'Enter' });
-  expect([field.value, field.getAttribute('aria-invalid'), document.activeElement === field]).toEqual(['lots', 'true', true]);
+  expect([field.value, field.getAttribute('aria-invalid'), document.activeElement === field]).toEqual([
+    'lots',
+    'true',
+    true,
+  ]);
   fireEvent.keyDown(field, { key: 'Escape' });
   expect([field.value, field.getAttribute('aria-invalid')]).toEqual(['250.5', null]);
 });
@@ -91,7 +95,10 @@ function dragged(): Seen {
   return seen;
 }
 const pointer = (type: string, x: number, y: number, more: PointerEventInit = {}): void =>
-  void fireEvent(type === 'pointerdown' ? screen.getByTestId('knob') : window, new PointerEvent(type, { bubbles: true, clientX: x, clientY: y, pointerId: 1, button: 0, ...more }));
+  void fireEvent(
+    type === 'pointerdown' ? screen.getByTestId('knob') : window,
+    new PointerEvent(type, { bubbles: true, clientX: x, clientY: y, pointerId: 1, button: 0, ...more }),
+  );
 
 test('a press that hardly moves is a click; one that moves on is a drag with one end', () => {
   const seen = dragged();
@@ -104,7 +111,10 @@ test('a press that hardly moves is a click; one that moves on is a drag with one
   pointer('pointermove', 130, 95, { altKey: true });
   pointer('pointerup', 130, 95, { altKey: true });
   pointer('pointermove', 300, 300);
-  expect(seen.moves.map(({ dxPx, dyPx }) => [dxPx, dyPx])).toEqual([[10, 0], [30, -5]]);
+  expect(seen.moves.map(({ dxPx, dyPx }) => [dxPx, dyPx])).toEqual([
+    [10, 0],
+    [30, -5],
+  ]);
   expect(seen.ends).toEqual([{ dxPx: 30, dyPx: -5, xPx: 130, yPx: 95, shiftKey: false, altKey: true }]);
 });
 

@@ -37,7 +37,14 @@ export function usePointerDrag<T>(handlers: DragHandlers<T>): (event: ReactPoint
     stop.current?.();
     const { clientX, clientY, pointerId } = event;
     let dragging = false;
-    const moveOf = (to: PointerEvent): DragMove => ({ dxPx: to.clientX - clientX, dyPx: to.clientY - clientY, xPx: to.clientX, yPx: to.clientY, shiftKey: to.shiftKey, altKey: to.altKey });
+    const moveOf = (to: PointerEvent): DragMove => ({
+      dxPx: to.clientX - clientX,
+      dyPx: to.clientY - clientY,
+      xPx: to.clientX,
+      yPx: to.clientY,
+      shiftKey: to.shiftKey,
+      altKey: to.altKey,
+    });
     const onMove = (to: PointerEvent): void => {
       if (to.pointerId !== pointerId) return;
       // Nothing else is to follow the pointer meanwhile: what it passes over would light up, and cost time.

@@ -12,7 +12,9 @@ export function useSize(): [(element: Element | null) => (() => void) | undefine
     if (!element) return undefined;
     const observer = new ResizeObserver(([entry]) => {
       const { width, height } = entry!.contentRect;
-      setSize((known) => (known?.widthPx === width && known.heightPx === height ? known : { widthPx: width, heightPx: height }));
+      setSize((known) =>
+        known?.widthPx === width && known.heightPx === height ? known : { widthPx: width, heightPx: height },
+      );
     });
     observer.observe(element);
     return () => observer.disconnect();

@@ -15,11 +15,15 @@ export function bakeKeys(motion: MotionDocument, { subjectId, channelId }: Chann
   const exposure = findSubject(motion, subjectId)!.exposure;
   const roles = new Map(channel.keys.map((key) => [key.frame, key.role]));
   const leave = exposure > 1 || CHANNELS[channelId].blend === 'held' ? ('step' as const) : ('linear' as const);
-  const drawn = exposedDrawings(motion.range, exposure).map(({ frame }) => createKey(frame, sampleChannel(channel, frame), { leave, role: roles.get(frame) ?? 'inbetween' }));
+  const drawn = exposedDrawings(motion.range, exposure).map(({ frame }) =>
+    createKey(frame, sampleChannel(channel, frame), { leave, role: roles.get(frame) ?? 'inbetween' }),
+  );
   const frames = new Set(drawn.map((key) => key.frame));
   return {
     motion: withChannel(motion, subjectId, { id: channelId, resting: channel.resting, keys: drawn }),
     keys: drawn.map((key) => ({ subjectId, channelId, frame: key.frame })),
-    gaveWay: channel.keys.filter((key) => !frames.has(key.frame)).map((key) => ({ subjectId, channelId, frame: key.frame })),
+    gaveWay: channel.keys
+      .filter((key) => !frames.has(key.frame))
+      .map((key) => ({ subjectId, channelId, frame: key.frame })),
   };
 }

@@ -22,10 +22,20 @@ export interface ChangeLengthOptions {
  * Gives the motion as many frames as said. With keys they are stretched about the first frame so that what was on the last frame is on the new last: the factor is that of the travel,
  * `(n − 1)/(count − 1)`. A range of one frame has no travel: its keys stay.
  */
-export function changeLength(motion: MotionDocument, frames: number, { withKeys, snap = false, keepRange = false }: ChangeLengthOptions): LengthEdit {
+export function changeLength(
+  motion: MotionDocument,
+  frames: number,
+  { withKeys, snap = false, keepRange = false }: ChangeLengthOptions,
+): LengthEdit {
   const { first, last } = motion.range;
   const range: FrameRange = keepRange ? motion.range : { first, last: first + frames - 1 };
-  if (!withKeys || last === first || frames < 2) return { motion: { ...motion, range, workRange: partWithin(motion.workRange, range) }, keys: [], gaveWay: [], roundings: [] };
+  if (!withKeys || last === first || frames < 2)
+    return {
+      motion: { ...motion, range, workRange: partWithin(motion.workRange, range) },
+      keys: [],
+      gaveWay: [],
+      roundings: [],
+    };
   const num = frames - 1;
   const den = last - first;
   const roundings: LengthEdit['roundings'] = [];
@@ -33,8 +43,18 @@ export function changeLength(motion: MotionDocument, frames: number, { withKeys,
     const place = convertedFrame(key.frame, first, { num, den });
     roundings.push({ ...ref, frame: key.frame, ...place });
     const factor = num / den;
-    return { ...key, frame: snap ? place.whole : onGrain(place.to), in: { ...key.in, frames: key.in.frames * factor }, out: { ...key.out, frames: key.out.frames * factor } };
+    return {
+      ...key,
+      frame: snap ? place.whole : onGrain(place.to),
+      in: { ...key.in, frames: key.in.frames * factor },
+      out: { ...key.out, frames: key.out.frames * factor },
+    };
   });
   const cues = motion.cues.map((cue) => ({ ...cue, frame: onGrain(first + ((cue.frame - first) * num) / den) }));
-  return { motion: { ...stretched.motion, range, workRange: partWithin(motion.workRange, range), cues }, keys: stretched.keys, gaveWay: stretched.gaveWay, roundings };
+  return {
+    motion: { ...stretched.motion, range, workRange: partWithin(motion.workRange, range), cues },
+    keys: stretched.keys,
+    gaveWay: stretched.gaveWay,
+    roundings,
+  };
 }

@@ -26,7 +26,12 @@ function stretched(handle: Handle, ratio: number): Handle {
  * Gives the motion another rate. With seconds kept, keys, handles, cues and range are renumbered about the first frame; with frame numbers kept the running time changes.
  * Of two keys that snapping puts on one frame the later gives way.
  */
-export function changeRate(motion: MotionDocument, to: Rate, policy: RatePolicy, { snap = false, range, cues }: ChangeRateOptions = {}): RateEdit {
+export function changeRate(
+  motion: MotionDocument,
+  to: Rate,
+  policy: RatePolicy,
+  { snap = false, range, cues }: ChangeRateOptions = {},
+): RateEdit {
   const change = { from: motion.rate, to, policy, first: motion.range.first };
   const ratio = policy === 'keep-seconds' ? framesPerSecond(to) / framesPerSecond(motion.rate) : 1;
   const roundings: RateEdit['roundings'] = [];
@@ -48,6 +53,21 @@ export function changeRate(motion: MotionDocument, to: Rate, policy: RatePolicy,
   }));
   const carried = motion.cues.map((cue) => ({ ...cue, frame: onGrain(convertFrame(cue.frame, change).to) }));
   const nextRange = range ?? convertRange(motion.range, change).range;
-  const work = motion.workRange && { first: convertFrame(motion.workRange.first, change).whole, last: convertFrame(motion.workRange.last, change).whole };
-  return { motion: { ...motion, rate: to, range: nextRange, workRange: partWithin(work, nextRange), cues: cues ?? carried, subjects }, keys: [], gaveWay, roundings };
+  const work = motion.workRange && {
+    first: convertFrame(motion.workRange.first, change).whole,
+    last: convertFrame(motion.workRange.last, change).whole,
+  };
+  return {
+    motion: {
+      ...motion,
+      rate: to,
+      range: nextRange,
+      workRange: partWithin(work, nextRange),
+      cues: cues ?? carried,
+      subjects,
+    },
+    keys: [],
+    gaveWay,
+    roundings,
+  };
 }

@@ -41,9 +41,12 @@ export function pasteKeys(motion: MotionDocument, clip: Clip, atFrame: number, m
     const channel = channelOf(result, ref.subjectId, ref.channelId);
     const landing = copied.map((key) => ({ ...key, frame: onGrain(key.frame + atFrame) }));
     const frames = new Set(landing.map((key) => key.frame));
-    const isCleared = (frame: number): boolean => frames.has(frame) || (mode === 'replace' && frame >= atFrame && frame <= atFrame + clip.spanFrames);
+    const isCleared = (frame: number): boolean =>
+      frames.has(frame) || (mode === 'replace' && frame >= atFrame && frame <= atFrame + clip.spanFrames);
     for (const key of channel.keys) if (isCleared(key.frame)) gaveWay.push({ ...ref, frame: key.frame });
-    const merged = [...channel.keys.filter((key) => !isCleared(key.frame)), ...landing].sort((a, b) => a.frame - b.frame);
+    const merged = [...channel.keys.filter((key) => !isCleared(key.frame)), ...landing].sort(
+      (a, b) => a.frame - b.frame,
+    );
     result = withChannel(result, ref.subjectId, { ...channel, keys: merged });
     keys.push(...landing.map((key) => ({ ...ref, frame: key.frame })));
   }
@@ -53,11 +56,23 @@ export function pasteKeys(motion: MotionDocument, clip: Clip, atFrame: number, m
 /**
  * Puts the keys of a clip of one channel down on another channel of the same unit. Refused where the clip has several channels, or the units differ: a turn is no place.
  */
-export function pasteOnto(motion: MotionDocument, clip: Clip, onto: ChannelRef, atFrame: number, mode: PasteMode = 'merge'): Edit {
+export function pasteOnto(
+  motion: MotionDocument,
+  clip: Clip,
+  onto: ChannelRef,
+  atFrame: number,
+  mode: PasteMode = 'merge',
+): Edit {
   const [only, ...more] = clip.channels;
-  if (!only || more.length > 0) return { motion, keys: [], gaveWay: [], refused: 'Only the keys of one channel can be put onto another.' };
+  if (!only || more.length > 0)
+    return { motion, keys: [], gaveWay: [], refused: 'Only the keys of one channel can be put onto another.' };
   if (CHANNELS[only.channelId].unit !== CHANNELS[onto.channelId].unit) {
-    return { motion, keys: [], gaveWay: [], refused: `${CHANNELS[only.channelId].label} is in ${CHANNELS[only.channelId].unit}, ${CHANNELS[onto.channelId].label.toLowerCase()} in ${CHANNELS[onto.channelId].unit}: the keys cannot be put there.` };
+    return {
+      motion,
+      keys: [],
+      gaveWay: [],
+      refused: `${CHANNELS[only.channelId].label} is in ${CHANNELS[only.channelId].unit}, ${CHANNELS[onto.channelId].label.toLowerCase()} in ${CHANNELS[onto.channelId].unit}: the keys cannot be put there.`,
+    };
   }
   return pasteKeys(motion, { ...clip, channels: [{ ...only, ...onto }] }, atFrame, mode);
 }

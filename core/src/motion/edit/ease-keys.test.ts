@@ -14,13 +14,20 @@ function drawer(...keys: Key[]): MotionDocument {
   return createMotion([{ ...subject, channels: [createChannel('position.x', 0, keys)] }]);
 }
 const X = (motion: MotionDocument) => channelOf(motion, 'drawer', 'position.x');
-const at = (...frames: number[]): KeyRef[] => frames.map((frame) => ({ subjectId: 'drawer', channelId: 'position.x', frame }));
+const at = (...frames: number[]): KeyRef[] =>
+  frames.map((frame) => ({ subjectId: 'drawer', channelId: 'position.x', frame }));
 
 const slide = drawer(createKey(1, 0), createKey(25, 600), createKey(37, 200));
 
 const anyShape: fc.Arbitrary<EaseShape> = fc.oneof(
   fc.constantFrom(...EASE_NAMES, 'linear' as const).map((leave) => ({ leave })),
-  fc.record({ leave: fc.constant('curve' as const), x1: fc.double({ min: 0.05, max: 0.6, noNaN: true }), y1: fc.double({ min: -1, max: 2, noNaN: true }), x2: fc.double({ min: 0.4, max: 0.95, noNaN: true }), y2: fc.double({ min: -1, max: 2, noNaN: true }) }),
+  fc.record({
+    leave: fc.constant('curve' as const),
+    x1: fc.double({ min: 0.05, max: 0.6, noNaN: true }),
+    y1: fc.double({ min: -1, max: 2, noNaN: true }),
+    x2: fc.double({ min: 0.4, max: 0.95, noNaN: true }),
+    y2: fc.double({ min: -1, max: 2, noNaN: true }),
+  }),
 );
 
 test('an ease carried from one segment to another has the same shape there, and the other segments stay as they are', () => {
@@ -28,8 +35,10 @@ test('an ease carried from one segment to another has the same shape there, and 
     fc.property(anyShape, (shape) => {
       const eased = setEase(slide, at(1), shape).motion;
       const progress = easeProgress(shape);
-      for (let frame = 1; frame <= 25; frame += 3) expect(sampleChannel(X(eased), frame)).toBeCloseTo(600 * progress((frame - 1) / 24), 5);
-      for (let frame = 25; frame <= 37; frame += 3) expect(sampleChannel(X(eased), frame)).toBeCloseTo(sampleChannel(X(slide), frame), 8);
+      for (let frame = 1; frame <= 25; frame += 3)
+        expect(sampleChannel(X(eased), frame)).toBeCloseTo(600 * progress((frame - 1) / 24), 5);
+      for (let frame = 25; frame <= 37; frame += 3)
+        expect(sampleChannel(X(eased), frame)).toBeCloseTo(sampleChannel(X(slide), frame), 8);
       const carried = setEase(slide, at(25), easeShapeOf(X(eased).keys, 0)).motion;
       expect(sampleChannel(X(carried), 31)).toBeCloseTo(600 - 400 * progress(0.5), 5);
     }),

@@ -1,4 +1,12 @@
-import { easeAmounts, easeShapeOf, STRAIGHT, turnedShape, type CurveShape, type EaseAmounts, type EaseShape } from '../ease-shape.ts';
+import {
+  easeAmounts,
+  easeShapeOf,
+  STRAIGHT,
+  turnedShape,
+  type CurveShape,
+  type EaseAmounts,
+  type EaseShape,
+} from '../ease-shape.ts';
 import type { Key, MotionDocument } from '../schema.ts';
 import { changeKeys, type Edit, type KeyRef } from './edit.ts';
 import { settled } from './hold-poses.ts';
@@ -17,14 +25,27 @@ export function withEase(keys: readonly Key[], index: number, shape: EaseShape):
   const { x1, y1, x2, y2 } = shape;
   const span = to.frame - from.frame;
   const rise = to.value - from.value;
-  const leaving: Key = { ...settled(unlinked(keys, index)), leave: 'curve', out: { frames: x1 * span, value: y1 * rise } };
-  return keys.with(index, leaving).with(index + 1, { ...unlinked(keys, index + 1), in: { frames: (x2 - 1) * span, value: (y2 - 1) * rise } });
+  const leaving: Key = {
+    ...settled(unlinked(keys, index)),
+    leave: 'curve',
+    out: { frames: x1 * span, value: y1 * rise },
+  };
+  return keys
+    .with(index, leaving)
+    .with(index + 1, { ...unlinked(keys, index + 1), in: { frames: (x2 - 1) * span, value: (y2 - 1) * rise } });
 }
 
 /** Changes the segment that each named key begins; a last key begins none. */
-function changeSegments(motion: MotionDocument, refs: readonly KeyRef[], change: (keys: Key[], index: number) => Key[]): Edit {
+function changeSegments(
+  motion: MotionDocument,
+  refs: readonly KeyRef[],
+  change: (keys: Key[], index: number) => Key[],
+): Edit {
   const changed = changeKeys(motion, refs, (keys, frames) =>
-    keys.reduce((result, key, index) => (frames.has(key.frame) && index + 1 < keys.length ? change(result, index) : result), keys),
+    keys.reduce(
+      (result, key, index) => (frames.has(key.frame) && index + 1 < keys.length ? change(result, index) : result),
+      keys,
+    ),
   );
   return { motion: changed, keys: [...refs], gaveWay: [] };
 }

@@ -5,7 +5,20 @@ import { channelOf, createChannel, createKey, createMotion, createSubject } from
 import { sampleChannel } from '../sample.ts';
 import type { Key, MotionDocument } from '../schema.ts';
 import {
-  changeRate, deleteKeys, effectiveHandles, moveKeys, offsetChannels, setHandle, setKeys, setLeave, setLink, setResting, setRole, setScene, setSubject, type KeyRef,
+  changeRate,
+  deleteKeys,
+  effectiveHandles,
+  moveKeys,
+  offsetChannels,
+  setHandle,
+  setKeys,
+  setLeave,
+  setLink,
+  setResting,
+  setRole,
+  setScene,
+  setSubject,
+  type KeyRef,
 } from './index.ts';
 
 const LOOK = { shape: 'box', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;
@@ -14,7 +27,12 @@ const X = { subjectId: 'drawer', channelId: 'position.x' } as const;
 function motionWith(keys: Key[]): MotionDocument {
   const subject = createSubject('drawer', 'Drawer', LOOK, { x: 100, y: 200 });
   return createMotion([
-    { ...subject, channels: subject.channels.map((channel) => (channel.id === X.channelId ? createChannel(X.channelId, 100, keys) : channel)) },
+    {
+      ...subject,
+      channels: subject.channels.map((channel) =>
+        channel.id === X.channelId ? createChannel(X.channelId, 100, keys) : channel,
+      ),
+    },
   ]);
 }
 
@@ -27,8 +45,14 @@ function keysOf(motion: MotionDocument): Key[] {
 }
 
 test('a key is set where there was none, and takes a new value where there was one', () => {
-  const one = setKeys(motionWith([createKey(1, 0, { leave: 'step' }), createKey(25, 600)]), 13, [{ ...X, value: 50 }]).motion;
-  expect(keysOf(one).map((key) => [key.frame, key.value, key.leave])).toEqual([[1, 0, 'step'], [13, 50, 'step'], [25, 600, 'curve']]);
+  const one = setKeys(motionWith([createKey(1, 0, { leave: 'step' }), createKey(25, 600)]), 13, [
+    { ...X, value: 50 },
+  ]).motion;
+  expect(keysOf(one).map((key) => [key.frame, key.value, key.leave])).toEqual([
+    [1, 0, 'step'],
+    [13, 50, 'step'],
+    [25, 600, 'curve'],
+  ]);
   const changed = setKeys(setLeave(one, [at(13)], 'linear').motion, 13, [{ ...X, value: 80 }]).motion;
   expect(keysOf(changed)[1]).toMatchObject({ frame: 13, value: 80, leave: 'linear' });
 });
@@ -41,7 +65,10 @@ test('moving onto a key that stays names the key that gave way', () => {
   const edit = moveKeys(motionWith([createKey(1, 0), createKey(5, 10), createKey(9, 20)]), [at(1)], 4);
   expect(edit.gaveWay).toEqual([at(5)]);
   expect(edit.keys).toEqual([at(5)]);
-  expect(keysOf(edit.motion).map((key) => [key.frame, key.value])).toEqual([[5, 0], [9, 20]]);
+  expect(keysOf(edit.motion).map((key) => [key.frame, key.value])).toEqual([
+    [5, 0],
+    [9, 20],
+  ]);
 });
 
 test('keys that move together never displace each other, and keys may pass those that stay', () => {
@@ -73,7 +100,10 @@ test('leave and role change on the named keys only, and going back to a curve lo
   const motion = motionWith([createKey(1, 0, { out: { frames: 5, value: 9 }, link: 'broken' }), createKey(25, 600)]);
   const held = setLeave(motion, [at(1)], 'step').motion;
   expect(keysOf(setLeave(held, [at(1)], 'curve').motion)).toEqual(keysOf(motion));
-  expect(keysOf(setRole(motion, [at(25)], 'breakdown').motion).map((key) => key.role)).toEqual(['extreme', 'breakdown']);
+  expect(keysOf(setRole(motion, [at(25)], 'breakdown').motion).map((key) => key.role)).toEqual([
+    'extreme',
+    'breakdown',
+  ]);
 });
 
 test('a handle set by hand frees a computed one; aligned keeps the other on one line, mirrored makes it the opposite', () => {
@@ -102,7 +132,10 @@ test('setting handles free does not move the curve', () => {
 
 test('a handle that reaches past the next key is clamped to it, and a flat one lies level', () => {
   const far = { frames: 99, value: 30 };
-  const keys = [createKey(1, 0, { link: 'broken', out: far }), createKey(9, 340, { link: 'flat', in: { frames: -2, value: -50 } })];
+  const keys = [
+    createKey(1, 0, { link: 'broken', out: far }),
+    createKey(9, 340, { link: 'flat', in: { frames: -2, value: -50 } }),
+  ];
   expect(effectiveHandles(keys, 0).out).toEqual({ frames: 8, value: 30 });
   expect(effectiveHandles(keys, 1).in).toEqual({ frames: -2, value: 0 });
 });
@@ -115,7 +148,15 @@ test('the whole motion can be moved, and an unkeyed channel put elsewhere', () =
 });
 
 test('carried to another rate by seconds, keys, handles and range are renumbered and every rounding is told', () => {
-  const motion = { ...motionWith([createKey(1, 0, { link: 'broken', out: { frames: 4, value: 9 } }), createKey(13, 50), createKey(25, 80), createKey(49, 90)]), range: { first: 1, last: 48 } };
+  const motion = {
+    ...motionWith([
+      createKey(1, 0, { link: 'broken', out: { frames: 4, value: 9 } }),
+      createKey(13, 50),
+      createKey(25, 80),
+      createKey(49, 90),
+    ]),
+    range: { first: 1, last: 48 },
+  };
   const carried = changeRate(motion, { num: 25, den: 1 }, 'keep-seconds');
   expect(keysOf(carried.motion).map((key) => key.frame)).toEqual([1, 13.5, 26, 51]);
   expect(keysOf(carried.motion)[0]!.out.frames).toBeCloseTo(25 / 6, 12);
@@ -123,9 +164,17 @@ test('carried to another rate by seconds, keys, handles and range are renumbered
   const snapped = changeRate(motion, { num: 25, den: 1 }, 'keep-seconds', { snap: true });
   expect(keysOf(snapped.motion).map((key) => key.frame)).toEqual([1, 14, 26, 51]);
   expect(snapped.roundings.map((key) => key.roundingFrames)).toEqual([0, 0.5, 0, 0]);
-  const crowded = changeRate(motionWith([createKey(1, 0), createKey(2, 1), createKey(3, 2)]), { num: 8, den: 1 }, 'keep-seconds', { snap: true });
+  const crowded = changeRate(
+    motionWith([createKey(1, 0), createKey(2, 1), createKey(3, 2)]),
+    { num: 8, den: 1 },
+    'keep-seconds',
+    { snap: true },
+  );
   expect(crowded.gaveWay).toEqual([at(2)]);
-  expect(changeRate(motion, { num: 12, den: 1 }, 'keep-frames').motion).toEqual({ ...motion, rate: { num: 12, den: 1 } });
+  expect(changeRate(motion, { num: 12, den: 1 }, 'keep-frames').motion).toEqual({
+    ...motion,
+    rate: { num: 12, den: 1 },
+  });
 });
 
 test('another rate keeps frame numbers; an unknown subject is a mistake of the caller', () => {

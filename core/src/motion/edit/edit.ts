@@ -60,6 +60,8 @@ export function changeKeys(
 
 /** Changes each named key by itself; its frame stays. */
 export function changeNamed(motion: MotionDocument, refs: readonly KeyRef[], change: (key: Key) => Key): Edit {
-  const changed = changeKeys(motion, refs, (keys, frames) => keys.map((key) => (frames.has(key.frame) ? change(key) : key)));
+  const changed = changeKeys(motion, refs, (keys, frames) =>
+    keys.map((key) => (frames.has(key.frame) ? change(key) : key)),
+  );
   return { motion: changed, keys: [...refs], gaveWay: [] };
 }

@@ -8,7 +8,13 @@ import { onGrain, type Edit, type KeyRef } from './edit.ts';
 const SAMPLES_PER_FRAME = 32;
 
 /** Length of the track's way from frame `first` to each of `frames` (rising). */
-function lengthsTo(motion: MotionDocument, subjectId: string, trackId: TrackId, first: number, frames: readonly number[]): number[] {
+function lengthsTo(
+  motion: MotionDocument,
+  subjectId: string,
+  trackId: TrackId,
+  first: number,
+  frames: readonly number[],
+): number[] {
   const subject = findSubject(motion, subjectId)!;
   const track = TRACKS.find((other) => other.id === trackId)!;
   let at = first;
@@ -31,13 +37,31 @@ function lengthsTo(motion: MotionDocument, subjectId: string, trackId: TrackId, 
  * Retimes the keys of a track between two of its keys so that the speed along the motion is the same all the way: each key goes to the time that its share of the way takes, and leaves straight.
  * Poses stay. Keys driven onto one frame (no way between them) give way to the later. Throws `unknown-subject`.
  */
-export function evenKeys(motion: MotionDocument, subjectId: string, trackId: TrackId, first: number, last: number): Edit {
+export function evenKeys(
+  motion: MotionDocument,
+  subjectId: string,
+  trackId: TrackId,
+  first: number,
+  last: number,
+): Edit {
   const subject = findSubject(motion, subjectId);
   if (!subject) throw new CoreError('unknown-subject', `There is no subject "${subjectId}" in this motion.`);
   const { channelIds } = TRACKS.find((track) => track.id === trackId)!;
   const inside = (key: Key): boolean => key.frame >= first && key.frame <= last;
-  const frames = [...new Set(channelIds.flatMap((id) => findChannel(subject, id)?.keys.filter(inside).map((key) => key.frame) ?? []))].sort((a, b) => a - b);
-  const lengths = lengthsTo(motion, subjectId, trackId, first, [...frames.filter((frame) => frame > first && frame < last), last]);
+  const frames = [
+    ...new Set(
+      channelIds.flatMap(
+        (id) =>
+          findChannel(subject, id)
+            ?.keys.filter(inside)
+            .map((key) => key.frame) ?? [],
+      ),
+    ),
+  ].sort((a, b) => a - b);
+  const lengths = lengthsTo(motion, subjectId, trackId, first, [
+    ...frames.filter((frame) => frame > first && frame < last),
+    last,
+  ]);
   const whole = lengths.at(-1)!;
   if (!(whole > 0)) return { motion, keys: [], gaveWay: [] };
   const middle = frames.filter((frame) => frame > first && frame < last);
@@ -53,10 +77,16 @@ export function evenKeys(motion: MotionDocument, subjectId: string, trackId: Tra
       const frame = placeOf.get(key.frame) ?? key.frame;
       const there = placed.get(frame);
       if (there) gaveWay.push({ subjectId, channelId, frame: there.was });
-      placed.set(frame, { was: key.frame, key: inside(key) ? { ...key, frame, ...(key.frame < last && { leave: 'linear' as const }) } : key });
+      placed.set(frame, {
+        was: key.frame,
+        key: inside(key) ? { ...key, frame, ...(key.frame < last && { leave: 'linear' as const }) } : key,
+      });
       if (inside(key)) keys.push({ subjectId, channelId, frame });
     }
-    result = withChannel(result, subjectId, { ...channel, keys: [...placed.values()].map(({ key }) => key).sort((a, b) => a.frame - b.frame) });
+    result = withChannel(result, subjectId, {
+      ...channel,
+      keys: [...placed.values()].map(({ key }) => key).sort((a, b) => a.frame - b.frame),
+    });
   }
   return { motion: result, keys, gaveWay };
 }

@@ -17,8 +17,12 @@ export function setGuide(motion: MotionDocument, path: GuidePath): Edit {
 export function guideSubject(motion: MotionDocument, subjectId: string, guide: Guided | null): Edit {
   const subject = findSubject(motion, subjectId);
   if (!subject) throw new CoreError('unknown-subject', `There is no subject "${subjectId}" in this motion.`);
-  if (guide && !motion.guides.some((path) => path.id === guide.pathId)) throw new CoreError('unknown-guide', `There is no guide path "${guide.pathId}" in this motion.`);
-  let result: MotionDocument = { ...motion, subjects: motion.subjects.map((other) => (other.id === subjectId ? { ...other, guide } : other)) };
+  if (guide && !motion.guides.some((path) => path.id === guide.pathId))
+    throw new CoreError('unknown-guide', `There is no guide path "${guide.pathId}" in this motion.`);
+  let result: MotionDocument = {
+    ...motion,
+    subjects: motion.subjects.map((other) => (other.id === subjectId ? { ...other, guide } : other)),
+  };
   const travel = channelOf(result, subjectId, 'travel');
   if (!guide || travel.keys.length > 0) return { motion: result, keys: [], gaveWay: [] };
   const { first, last } = motion.range;
@@ -31,5 +35,9 @@ export function guideSubject(motion: MotionDocument, subjectId: string, guide: G
     const position = channelOf(result, subjectId, channelId);
     if (position.keys.length === 0) result = withChannel(result, subjectId, { ...position, resting: 0 });
   }
-  return { motion: result, keys: keys.map((key) => ({ subjectId, channelId: 'travel' as const, frame: key.frame })), gaveWay: [] };
+  return {
+    motion: result,
+    keys: keys.map((key) => ({ subjectId, channelId: 'travel' as const, frame: key.frame })),
+    gaveWay: [],
+  };
 }

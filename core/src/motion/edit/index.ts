@@ -34,4 +34,13 @@ export { bakeKeys } from './bake-keys.ts';
 export { keepRestFrame } from './rest-frame.ts';
 export { setGuide, guideSubject } from './guide-subject.ts';
 export { setOutside, setWobble } from './outside-keys.ts';
-export { Limits, USUAL_LIMITS, beyondLimits, bringWithin, brokenLimits, keepWithin, keyCount, newlyBroken } from './limits.ts';
+export {
+  Limits,
+  USUAL_LIMITS,
+  beyondLimits,
+  bringWithin,
+  brokenLimits,
+  keepWithin,
+  keyCount,
+  newlyBroken,
+} from './limits.ts';

@@ -15,16 +15,32 @@ export function withKeyAt(channel: Channel, frame: number): Channel {
   const value = sampleChannel({ ...channel, wobble: undefined }, frame);
   const from = keys[index];
   const to = keys[index + 1];
-  const made: Key = { frame, value, role: 'breakdown', leave: from?.leave ?? 'curve', in: { frames: 0, value: 0 }, out: { frames: 0, value: 0 }, link: 'auto' };
+  const made: Key = {
+    frame,
+    value,
+    role: 'breakdown',
+    leave: from?.leave ?? 'curve',
+    in: { frames: 0, value: 0 },
+    out: { frames: 0, value: 0 },
+    link: 'auto',
+  };
   if (!from || !to) {
     // The stretch to the new key is flat: the end key's handle that had no effect so far must not begin to have one. Automatic ones are flat there by themselves.
     const facing = from ? 'out' : 'in';
-    const kept = keys.map((key) => (key === (from ?? to) && key.link !== 'auto' ? { ...key, link: 'broken' as const, [facing]: { frames: 0, value: 0 } } : key));
+    const kept = keys.map((key) =>
+      key === (from ?? to) && key.link !== 'auto'
+        ? { ...key, link: 'broken' as const, [facing]: { frames: 0, value: 0 } }
+        : key,
+    );
     return { ...channel, keys: [...kept.slice(0, index + 1), made, ...kept.slice(index + 1)] };
   }
   if (from.leave === 'linear' || from.leave === 'step' || CHANNELS[id].blend) {
     // Automatic handles beside it would be worked out anew from the nearer key: they are written down as they are.
-    const kept = keys.map((key, i) => (key.link === 'auto' && (i === index || i === index + 1) ? { ...key, link: 'broken' as const, in: storedIn(keys, i), out: storedOut(keys, i) } : key));
+    const kept = keys.map((key, i) =>
+      key.link === 'auto' && (i === index || i === index + 1)
+        ? { ...key, link: 'broken' as const, in: storedIn(keys, i), out: storedOut(keys, i) }
+        : key,
+    );
     return { ...channel, keys: [...kept.slice(0, index + 1), made, ...kept.slice(index + 1)] };
   }
   const [left, middle, right] = from.leave === 'curve' ? cutCurve(keys, index, made) : cutEase(keys, index, made);
@@ -48,9 +64,24 @@ function cutCurve(keys: readonly Key[], index: number, made: Key): Cut {
   const times = cut(from.frame, from.frame + x1 * span, from.frame + x2 * span, to.frame);
   const values = cut(from.value, v1, v2, to.value);
   return [
-    { ...from, link: 'broken', in: storedIn(keys, index), out: { frames: times[0] - from.frame, value: values[0] - from.value } },
-    { ...made, link: 'broken', in: { frames: times[1] - made.frame, value: values[1] - made.value }, out: { frames: times[3] - made.frame, value: values[3] - made.value } },
-    { ...to, link: 'broken', in: { frames: times[4] - to.frame, value: values[4] - to.value }, out: storedOut(keys, index + 1) },
+    {
+      ...from,
+      link: 'broken',
+      in: storedIn(keys, index),
+      out: { frames: times[0] - from.frame, value: values[0] - from.value },
+    },
+    {
+      ...made,
+      link: 'broken',
+      in: { frames: times[1] - made.frame, value: values[1] - made.value },
+      out: { frames: times[3] - made.frame, value: values[3] - made.value },
+    },
+    {
+      ...to,
+      link: 'broken',
+      in: { frames: times[4] - to.frame, value: values[4] - to.value },
+      out: storedOut(keys, index + 1),
+    },
   ];
 }
 

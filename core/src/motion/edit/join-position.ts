@@ -13,8 +13,12 @@ const AXES = ['position.x', 'position.y'] as const;
 const TOLERANCE_PX = 0.005;
 
 function setJoined(motion: MotionDocument, subjectId: string, positionJoined: boolean): MotionDocument {
-  if (!findSubject(motion, subjectId)) throw new CoreError('unknown-subject', `There is no subject "${subjectId}" in this motion.`);
-  return { ...motion, subjects: motion.subjects.map((subject) => (subject.id === subjectId ? { ...subject, positionJoined } : subject)) };
+  if (!findSubject(motion, subjectId))
+    throw new CoreError('unknown-subject', `There is no subject "${subjectId}" in this motion.`);
+  return {
+    ...motion,
+    subjects: motion.subjects.map((subject) => (subject.id === subjectId ? { ...subject, positionJoined } : subject)),
+  };
 }
 
 /** Lets position x and y be keyed apart. No key changes. Throws `unknown-subject`. */
@@ -29,12 +33,24 @@ function withoutNamedEases(channel: Channel, cuts: ReadonlySet<number>): Channel
   const written = keys.flatMap((key, index): Key[] => {
     const next = keys[index + 1];
     const isNamed = key.leave !== 'step' && key.leave !== 'linear' && key.leave !== 'curve';
-    if (!next || !isNamed || ![...cuts].some((frame) => frame > key.frame && frame < next.frame) || !Number.isInteger(key.frame) || !Number.isInteger(next.frame)) return [key];
-    const values = Array.from({ length: next.frame - key.frame + 1 }, (_, i) => sampleChannel({ ...channel, wobble: undefined }, key.frame + i));
+    if (
+      !next ||
+      !isNamed ||
+      ![...cuts].some((frame) => frame > key.frame && frame < next.frame) ||
+      !Number.isInteger(key.frame) ||
+      !Number.isInteger(next.frame)
+    )
+      return [key];
+    const values = Array.from({ length: next.frame - key.frame + 1 }, (_, i) =>
+      sampleChannel({ ...channel, wobble: undefined }, key.frame + i),
+    );
     const drawn = fitKeys([values], key.frame, [key.frame, next.frame], () => [], TOLERANCE_PX)[0]!;
     arriving.set(next.frame, drawn.at(-1)!.in);
     const [first, ...others] = drawn.slice(0, -1);
-    return [{ ...first!, role: key.role, in: effectiveHandles(keys, index).in, link: 'broken' }, ...others.map((made) => ({ ...made, role: 'inbetween' as const }))];
+    return [
+      { ...first!, role: key.role, in: effectiveHandles(keys, index).in, link: 'broken' },
+      ...others.map((made) => ({ ...made, role: 'inbetween' as const })),
+    ];
   });
   return {
     ...channel,
@@ -55,7 +71,10 @@ function withoutNamedEases(channel: Channel, cuts: ReadonlySet<number>): Channel
 export function joinPosition(motion: MotionDocument, subjectId: string): Edit {
   const before = AXES.map((axis) => channelOf(motion, subjectId, axis)) as [Channel, Channel];
   const framesOf = (channel: Channel): Set<number> => new Set(channel.keys.map((key) => key.frame));
-  const written = [withoutNamedEases(before[0], framesOf(before[1])), withoutNamedEases(before[1], framesOf(before[0]))];
+  const written = [
+    withoutNamedEases(before[0], framesOf(before[1])),
+    withoutNamedEases(before[1], framesOf(before[0])),
+  ];
   const frames = [...new Set(written.flatMap((channel) => [...framesOf(channel)]))].sort((a, b) => a - b);
   const keys: KeyRef[] = [];
   let joined = setJoined(motion, subjectId, true);

@@ -38,12 +38,22 @@ function shared(placed: readonly Placed[]): Placed[] {
  * Moves the named keys by `deltaFrames` and `deltaValue`, handles and all. A key that stays and whose frame is landed on gives way;
  * the result names it.
  */
-export function moveKeys(motion: MotionDocument, refs: readonly KeyRef[], deltaFrames: number, deltaValue = 0, { keepShares = false }: MoveOptions = {}): Edit {
+export function moveKeys(
+  motion: MotionDocument,
+  refs: readonly KeyRef[],
+  deltaFrames: number,
+  deltaValue = 0,
+  { keepShares = false }: MoveOptions = {},
+): Edit {
   const gaveWay: KeyRef[] = [];
   const moved = changeKeys(motion, refs, (keys, frames, ref) => {
     const direct = keys.map((key): Placed => {
       const isNamed = frames.has(key.frame);
-      return { was: key.frame, moved: isNamed, key: isNamed ? { ...key, frame: onGrain(key.frame + deltaFrames), value: key.value + deltaValue } : key };
+      return {
+        was: key.frame,
+        moved: isNamed,
+        key: isNamed ? { ...key, frame: onGrain(key.frame + deltaFrames), value: key.value + deltaValue } : key,
+      };
     });
     const placed = keepShares ? shared(direct) : direct;
     const landed = new Map<number, Placed>();

@@ -27,7 +27,13 @@ export function reverseKeys(motion: MotionDocument, refs: readonly KeyRef[]): Ed
     const backward = named.map((key, i): Key => {
       // The segment that led here leads away now; the last one keeps what it had, as on any last key.
       const leading = named[i - 1];
-      return { ...key, frame: turned(key.frame), in: mirrored(key.out), out: mirrored(key.in), leave: leading ? turnedLeave(leading.leave) : named[named.length - 1]!.leave };
+      return {
+        ...key,
+        frame: turned(key.frame),
+        in: mirrored(key.out),
+        out: mirrored(key.in),
+        leave: leading ? turnedLeave(leading.leave) : named[named.length - 1]!.leave,
+      };
     });
     const landed = new Set(backward.map((key) => key.frame));
     const staying = keys.filter((key) => !frames.has(key.frame));

@@ -25,7 +25,13 @@ function onOneLine(other: Handle, handle: Handle): Handle {
  * Moves one handle of a key to an offset (frames, value), read on its own side: an incoming handle never points forward. The other follows by the key's link:
  * mirrored is its opposite, aligned keeps its length on the same line, broken stays. A computed handle (`auto`, `flat`) becomes aligned: it is now set by hand.
  */
-export function setHandle(motion: MotionDocument, ref: KeyRef, side: HandleSide, handle: Handle, link?: HandleLink): Edit {
+export function setHandle(
+  motion: MotionDocument,
+  ref: KeyRef,
+  side: HandleSide,
+  handle: Handle,
+  link?: HandleLink,
+): Edit {
   const frames = side === 'in' ? Math.min(handle.frames, 0) : Math.max(handle.frames, 0);
   const set: Handle = { frames, value: handle.value };
   const changed = changeKeys(motion, [ref], (keys) =>

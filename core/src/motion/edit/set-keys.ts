@@ -32,8 +32,13 @@ export function setKeys(motion: MotionDocument, frame: number, values: readonly 
     result = withChannel(result, subjectId, { ...channel, keys });
   }
   const joined = partners(motion, at, values);
-  for (const { subjectId, channelId } of joined) result = withChannel(result, subjectId, withKeyAt(channelOf(result, subjectId, channelId), at));
-  return { motion: result, keys: [...values, ...joined].map(({ subjectId, channelId }) => ({ subjectId, channelId, frame: at })), gaveWay: [] };
+  for (const { subjectId, channelId } of joined)
+    result = withChannel(result, subjectId, withKeyAt(channelOf(result, subjectId, channelId), at));
+  return {
+    motion: result,
+    keys: [...values, ...joined].map(({ subjectId, channelId }) => ({ subjectId, channelId, frame: at })),
+    gaveWay: [],
+  };
 }
 
 const PARTNER = { 'position.x': 'position.y', 'position.y': 'position.x' } as const;
@@ -43,9 +48,14 @@ function partners(motion: MotionDocument, frame: number, values: readonly Channe
   return values.flatMap(({ subjectId, channelId }): ChannelRef[] => {
     if (channelId !== 'position.x' && channelId !== 'position.y') return [];
     const other = PARTNER[channelId];
-    if (!findSubject(motion, subjectId)?.positionJoined || values.some((value) => value.subjectId === subjectId && value.channelId === other)) return [];
+    if (
+      !findSubject(motion, subjectId)?.positionJoined ||
+      values.some((value) => value.subjectId === subjectId && value.channelId === other)
+    )
+      return [];
     const [own, beside] = [channelOf(motion, subjectId, channelId).keys, channelOf(motion, subjectId, other).keys];
-    const areTogether = own.length > 0 && own.length === beside.length && own.every((key, i) => key.frame === beside[i]!.frame);
+    const areTogether =
+      own.length > 0 && own.length === beside.length && own.every((key, i) => key.frame === beside[i]!.frame);
     return areTogether && !own.some((key) => key.frame === frame) ? [{ subjectId, channelId: other }] : [];
   });
 }

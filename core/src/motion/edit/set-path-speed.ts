@@ -13,7 +13,15 @@ const DEFAULT_REACH_PERCENT = 100 / 3;
  * Sets the speed along its way that a track arrives at or leaves a frame with, in units per second: each of its channels keyed there takes its share, so that the direction stays; from a standstill it is that of the next key.
  * Handles keep their reach. Channels without a key on the frame or beside it on that side stay as they are.
  */
-export function setPathSpeed(motion: MotionDocument, subjectId: string, trackId: TrackId, frame: number, side: HandleSide, speedPerSecond: number, link?: HandleLink): Edit {
+export function setPathSpeed(
+  motion: MotionDocument,
+  subjectId: string,
+  trackId: TrackId,
+  frame: number,
+  side: HandleSide,
+  speedPerSecond: number,
+  link?: HandleLink,
+): Edit {
   const subject = findSubject(motion, subjectId);
   const { channelIds } = TRACKS.find((track) => track.id === trackId)!;
   const parts = channelIds.flatMap((channelId) => {
@@ -24,12 +32,16 @@ export function setPathSpeed(motion: MotionDocument, subjectId: string, trackId:
     const key = channel.keys[index]!;
     const span = Math.abs(neighbour.frame - key.frame);
     const speeds = channelSpeed(channel, frame, motion.rate);
-    return [{
-      channelId,
-      speed: side === 'in' ? speeds.left : speeds.right,
-      rise: side === 'in' ? key.value - neighbour.value : neighbour.value - key.value,
-      reachPercent: numbersOfHandle(effectiveHandles(channel.keys, index)[side], span, motion.rate).reachPercent || DEFAULT_REACH_PERCENT,
-    }];
+    return [
+      {
+        channelId,
+        speed: side === 'in' ? speeds.left : speeds.right,
+        rise: side === 'in' ? key.value - neighbour.value : neighbour.value - key.value,
+        reachPercent:
+          numbersOfHandle(effectiveHandles(channel.keys, index)[side], span, motion.rate).reachPercent ||
+          DEFAULT_REACH_PERCENT,
+      },
+    ];
   });
   const along = (of: (part: (typeof parts)[number]) => number): number => Math.hypot(...parts.map(of));
   const isMoving = along((part) => part.speed) > 1e-9;
@@ -39,7 +51,13 @@ export function setPathSpeed(motion: MotionDocument, subjectId: string, trackId:
   if (!(whole > 0) || !Number.isFinite(whole)) return { motion, keys, gaveWay: [] };
   for (const { channelId, speed, rise, reachPercent } of parts) {
     const ref = { subjectId, channelId, frame };
-    result = setSpeed(result, ref, side, { speedPerSecond: (speedPerSecond * (isMoving ? speed : rise)) / whole, reachPercent }, link).motion;
+    result = setSpeed(
+      result,
+      ref,
+      side,
+      { speedPerSecond: (speedPerSecond * (isMoving ? speed : rise)) / whole, reachPercent },
+      link,
+    ).motion;
     keys.push(ref);
   }
   return { motion: result, keys, gaveWay: [] };

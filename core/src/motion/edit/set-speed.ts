@@ -12,15 +12,32 @@ function curved(keys: readonly Key[], index: number): Key[] {
   const frames = (to.frame - from.frame) / 3;
   const value = from.leave === 'linear' ? (to.value - from.value) / 3 : 0;
   return keys
-    .with(index, { ...settled(from), ...effectiveHandles(keys, index), leave: 'curve', link: 'broken', out: { frames, value } })
-    .with(index + 1, { ...to, ...effectiveHandles(keys, index + 1), link: 'broken', in: { frames: -frames, value: -value } });
+    .with(index, {
+      ...settled(from),
+      ...effectiveHandles(keys, index),
+      leave: 'curve',
+      link: 'broken',
+      out: { frames, value },
+    })
+    .with(index + 1, {
+      ...to,
+      ...effectiveHandles(keys, index + 1),
+      link: 'broken',
+      in: { frames: -frames, value: -value },
+    });
 }
 
 /**
  * Sets the speed a key arrives or leaves with, in units per second, and how far that reaches. A segment that is no curve by handles becomes one first, otherwise as it was at its other end.
  * The other side follows by the key's link unless one is given. A side without a neighbour has no speed: nothing changes.
  */
-export function setSpeed(motion: MotionDocument, ref: KeyRef, side: HandleSide, numbers: HandleNumbers, link?: HandleLink): Edit {
+export function setSpeed(
+  motion: MotionDocument,
+  ref: KeyRef,
+  side: HandleSide,
+  numbers: HandleNumbers,
+  link?: HandleLink,
+): Edit {
   let span = 0;
   const prepared = changeKeys(motion, [ref], (keys) => {
     const index = keys.findIndex((key) => key.frame === ref.frame);

@@ -24,7 +24,10 @@ test('removing a subject lets go of what it carried; the last that can move stay
   expect(ids(motion)).toEqual(['counter', 'tray', 'spoon']);
   expect(motion.subjects[2]!.parentId).toBeNull();
   const alone = createMotion([counter, tray]);
-  expect(removeSubject(alone, 'tray')).toMatchObject({ motion: alone, refused: expect.stringContaining('at least one') as string });
+  expect(removeSubject(alone, 'tray')).toMatchObject({
+    motion: alone,
+    refused: expect.stringContaining('at least one') as string,
+  });
   expect(ids(removeSubject(alone, 'counter').motion)).toEqual(['tray']);
 });
 
@@ -35,7 +38,12 @@ test('subjects go forward and back, and no further than there are places', () =>
 });
 
 test('nothing is carried by what it carries', () => {
-  expect(setSubject(scene, 'tray', { parentId: 'spoon' })).toMatchObject({ motion: scene, refused: expect.stringContaining('carried') as string });
-  expect(setSubject(scene, 'spoon', { parentId: 'tray', exposure: 2, pivot: { x: 3, y: 4 } }).motion.subjects[3]).toMatchObject({ parentId: 'tray', exposure: 2, pivot: { x: 3, y: 4 } });
+  expect(setSubject(scene, 'tray', { parentId: 'spoon' })).toMatchObject({
+    motion: scene,
+    refused: expect.stringContaining('carried') as string,
+  });
+  expect(
+    setSubject(scene, 'spoon', { parentId: 'tray', exposure: 2, pivot: { x: 3, y: 4 } }).motion.subjects[3],
+  ).toMatchObject({ parentId: 'tray', exposure: 2, pivot: { x: 3, y: 4 } });
   expect(() => setSubject(scene, 'fork', {})).toThrow('no subject');
 });

@@ -22,7 +22,11 @@ export function setSubject(
   const at = placeOf(motion, subjectId);
   const { parentId } = change;
   if (parentId && carriers(motion, parentId).has(subjectId)) {
-    return { ...withSubjects(motion, motion.subjects), motion, refused: 'A subject cannot be carried by one that it carries.' };
+    return {
+      ...withSubjects(motion, motion.subjects),
+      motion,
+      refused: 'A subject cannot be carried by one that it carries.',
+    };
   }
   return withSubjects(motion, motion.subjects.with(at, { ...motion.subjects[at]!, ...change }));
 }
@@ -30,7 +34,8 @@ export function setSubject(
 /** A subject and all that carry it. */
 function carriers(motion: MotionDocument, subjectId: string): Set<string> {
   const found = new Set<string>();
-  for (let id: string | null = subjectId; id !== null && !found.has(id); id = findSubject(motion, id)?.parentId ?? null) found.add(id);
+  for (let id: string | null = subjectId; id !== null && !found.has(id); id = findSubject(motion, id)?.parentId ?? null)
+    found.add(id);
   return found;
 }
 
@@ -43,16 +48,27 @@ export function freeSubjectId(motion: MotionDocument): string {
 
 /** Adds a subject in front of the others, in the middle of the stage. Throws `subject-exists` where its id is taken. */
 export function addSubject(motion: MotionDocument, id: string, name: string, look: Look): Edit {
-  if (findSubject(motion, id)) throw new CoreError('subject-exists', `There is a subject "${id}" in this motion already.`);
+  if (findSubject(motion, id))
+    throw new CoreError('subject-exists', `There is a subject "${id}" in this motion already.`);
   const { widthPx, heightPx } = motion.stage;
-  return withSubjects(motion, [...motion.subjects, createSubject(id, name, look, { x: Math.round(widthPx / 2), y: Math.round(heightPx / 2) })]);
+  return withSubjects(motion, [
+    ...motion.subjects,
+    createSubject(id, name, look, { x: Math.round(widthPx / 2), y: Math.round(heightPx / 2) }),
+  ]);
 }
 
 /** Takes a subject out with its keys; what it carried stands by itself. The last one that moves stays. Throws `unknown-subject`. */
 export function removeSubject(motion: MotionDocument, subjectId: string): Edit {
   const at = placeOf(motion, subjectId);
-  const left = motion.subjects.toSpliced(at, 1).map((subject) => (subject.parentId === subjectId ? { ...subject, parentId: null } : subject));
-  if (!left.some((subject) => !subject.locked)) return { ...withSubjects(motion, motion.subjects), motion, refused: 'A motion has at least one subject that can move.' };
+  const left = motion.subjects
+    .toSpliced(at, 1)
+    .map((subject) => (subject.parentId === subjectId ? { ...subject, parentId: null } : subject));
+  if (!left.some((subject) => !subject.locked))
+    return {
+      ...withSubjects(motion, motion.subjects),
+      motion,
+      refused: 'A motion has at least one subject that can move.',
+    };
   return withSubjects(motion, left);
 }
 

@@ -17,7 +17,11 @@ type Placing = (key: Key, ref: ChannelRef) => Key | null;
  * Places every key of every channel anew. Keys are put in order of frame; of two on one frame the one that moved stays, of two that moved the later in the old order.
  * The others give way, named by where they were.
  */
-export function placeKeys(motion: MotionDocument, place: Placing, isIn: (ref: ChannelRef) => boolean = () => true): Rewritten {
+export function placeKeys(
+  motion: MotionDocument,
+  place: Placing,
+  isIn: (ref: ChannelRef) => boolean = () => true,
+): Rewritten {
   const keys: KeyRef[] = [];
   const gaveWay: KeyRef[] = [];
   const subjects = motion.subjects.map((subject) => ({
@@ -58,24 +62,44 @@ function named(refs: readonly KeyRef[]): (subjectId: string, channelId: ChannelI
  * Stretches the named keys about a frame: a key twice as far from it at factor 2. Handles grow with them. A factor of 0 or less would turn time round: at least a thousandth.
  * With `ripple` the keys after the last named one, on the channels named, go along by as much as it moves.
  */
-export function stretchAbout(motion: MotionDocument, refs: readonly KeyRef[], aboutFrame: number, factor: number, { ripple = false }: { ripple?: boolean } = {}): Edit {
+export function stretchAbout(
+  motion: MotionDocument,
+  refs: readonly KeyRef[],
+  aboutFrame: number,
+  factor: number,
+  { ripple = false }: { ripple?: boolean } = {},
+): Edit {
   const by = Math.max(factor, 0.001);
   const isNamed = named(refs);
   const last = extentOf(refs.map((ref) => ref.frame)).high;
   const later = ripple ? (last - aboutFrame) * (by - 1) : 0;
-  const isAlong = (ref: ChannelRef, frame: number): boolean => later !== 0 && frame > last && refs.some((other) => sameChannel(other, ref));
+  const isAlong = (ref: ChannelRef, frame: number): boolean =>
+    later !== 0 && frame > last && refs.some((other) => sameChannel(other, ref));
   const place = (frame: number): number => aboutFrame + (frame - aboutFrame) * by;
   const edit = placeKeys(motion, (key, ref) => {
     if (isAlong(ref, key.frame)) return { ...key, frame: key.frame + later };
     if (!isNamed(ref.subjectId, ref.channelId, key.frame)) return key;
-    return { ...key, frame: place(key.frame), in: { ...key.in, frames: key.in.frames * by }, out: { ...key.out, frames: key.out.frames * by } };
+    return {
+      ...key,
+      frame: place(key.frame),
+      in: { ...key.in, frames: key.in.frames * by },
+      out: { ...key.out, frames: key.out.frames * by },
+    };
   });
   return { ...edit, keys: refs.map((ref) => ({ ...ref, frame: onGrain(place(ref.frame)) })) };
 }
 
 /** Moves every key at or after a frame, of the named channels or of all, by some frames: what comes after ripples along. Moved back onto keys that stay, those give way. */
-export function rippleKeys(motion: MotionDocument, fromFrame: number, by: number, channels?: readonly ChannelRef[]): Edit {
-  const isIn = channels && ((ref: ChannelRef) => channels.some((other) => other.subjectId === ref.subjectId && other.channelId === ref.channelId));
+export function rippleKeys(
+  motion: MotionDocument,
+  fromFrame: number,
+  by: number,
+  channels?: readonly ChannelRef[],
+): Edit {
+  const isIn =
+    channels &&
+    ((ref: ChannelRef) =>
+      channels.some((other) => other.subjectId === ref.subjectId && other.channelId === ref.channelId));
   return placeKeys(motion, (key) => (key.frame >= fromFrame ? { ...key, frame: key.frame + by } : key), isIn);
 }
 
@@ -85,7 +109,12 @@ export interface TimeOptions {
 }
 
 /** Puts empty time in before a frame: keys and cues from there on move later, and the range grows by as much. */
-export function insertTime(motion: MotionDocument, atFrame: number, frames: number, { keepRange = false }: TimeOptions = {}): Edit {
+export function insertTime(
+  motion: MotionDocument,
+  atFrame: number,
+  frames: number,
+  { keepRange = false }: TimeOptions = {},
+): Edit {
   const { motion: shifted, keys, gaveWay } = rippleKeys(motion, atFrame, frames);
   const { first, last } = motion.range;
   const cues = motion.cues.map((cue) => (cue.frame >= atFrame ? { ...cue, frame: cue.frame + frames } : cue));
@@ -93,13 +122,30 @@ export function insertTime(motion: MotionDocument, atFrame: number, frames: numb
 }
 
 /** Takes time out: keys and cues on the frames from `first` to `last` go (named as having given way), those after move earlier, and the range shrinks, to one frame at least. */
-export function removeTime(motion: MotionDocument, first: number, last: number, { keepRange = false }: TimeOptions = {}): Edit {
+export function removeTime(
+  motion: MotionDocument,
+  first: number,
+  last: number,
+  { keepRange = false }: TimeOptions = {},
+): Edit {
   const frames = last - first + 1;
-  const { motion: shifted, keys, gaveWay } = placeKeys(motion, (key) => (key.frame < first ? key : key.frame <= last ? null : { ...key, frame: key.frame - frames }));
-  const cues = motion.cues.flatMap((cue) => (cue.frame < first ? [cue] : cue.frame <= last ? [] : [{ ...cue, frame: cue.frame - frames }]));
+  const {
+    motion: shifted,
+    keys,
+    gaveWay,
+  } = placeKeys(motion, (key) =>
+    key.frame < first ? key : key.frame <= last ? null : { ...key, frame: key.frame - frames },
+  );
+  const cues = motion.cues.flatMap((cue) =>
+    cue.frame < first ? [cue] : cue.frame <= last ? [] : [{ ...cue, frame: cue.frame - frames }],
+  );
   const { range } = motion;
   const shorter = { first: range.first, last: keepRange ? range.last : Math.max(range.first, range.last - frames) };
-  return { motion: { ...shifted, cues, range: shorter, workRange: partWithin(motion.workRange, shorter) }, keys, gaveWay };
+  return {
+    motion: { ...shifted, cues, range: shorter, workRange: partWithin(motion.workRange, shorter) },
+    keys,
+    gaveWay,
+  };
 }
 
 export interface SnapEdit extends Edit {

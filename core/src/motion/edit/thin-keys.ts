@@ -32,7 +32,8 @@ export function thinKeys(motion: MotionDocument, ref: ChannelRef, epsilon: numbe
     for (let i = 1; i + 1 < channel.keys.length; i++) {
       const without = { ...channel, keys: channel.keys.filter((_, k) => k !== i) };
       const miss = worst(baked(without, first, last), was);
-      if (miss <= epsilon + noise && (!best || miss < best.miss)) best = { channel: without, frame: channel.keys[i]!.frame, miss };
+      if (miss <= epsilon + noise && (!best || miss < best.miss))
+        best = { channel: without, frame: channel.keys[i]!.frame, miss };
     }
     if (!best) break;
     channel = best.channel;
@@ -43,7 +44,18 @@ export function thinKeys(motion: MotionDocument, ref: ChannelRef, epsilon: numbe
 
 /** Whether a channel is keyed more than once and never changes: one key would do. */
 export function isStill({ keys, wobble }: Channel): boolean {
-  return keys.length > 1 && !wobble && keys.every((key) => key.value === keys[0]!.value && (key.leave !== 'curve' || key.link === 'auto' || key.link === 'flat' || (key.in.value === 0 && key.out.value === 0)));
+  return (
+    keys.length > 1 &&
+    !wobble &&
+    keys.every(
+      (key) =>
+        key.value === keys[0]!.value &&
+        (key.leave !== 'curve' ||
+          key.link === 'auto' ||
+          key.link === 'flat' ||
+          (key.in.value === 0 && key.out.value === 0)),
+    )
+  );
 }
 
 /** Thins several channels, each within its own `epsilon`; of a channel that never changes the first key stays alone. */

@@ -20,7 +20,10 @@ export interface Found {
 
 export const NOTHING: Found = { findings: [] };
 
-export function aboutTrack({ subjectId, track }: Pick<TrackReading, 'subjectId' | 'track'>): Pick<Finding, 'subjectId' | 'track'> {
+export function aboutTrack({
+  subjectId,
+  track,
+}: Pick<TrackReading, 'subjectId' | 'track'>): Pick<Finding, 'subjectId' | 'track'> {
   return { subjectId, track };
 }
 

@@ -7,16 +7,30 @@ const slide = straight([1, 0], [25, 600]);
 const drawer = sceneOf([subjectWith('drawer', { 'position.x': slide })]);
 
 test('an in-between on the line it stands on does nothing; one off it, and every extreme, does', () => {
-  const between = (value: number) => sceneOf([subjectWith('drawer', { 'position.x': [slide[0]!, createKey(13, value, { role: 'inbetween', leave: 'linear' }), slide[1]!] })]);
+  const between = (value: number) =>
+    sceneOf([
+      subjectWith('drawer', {
+        'position.x': [slide[0]!, createKey(13, value, { role: 'inbetween', leave: 'linear' }), slide[1]!],
+      }),
+    ]);
   expect(idleKeys(channelOf(between(300), 'drawer', 'position.x'), { first: 1, last: 25 })).toEqual([13]);
   expect(idleKeys(channelOf(between(320), 'drawer', 'position.x'), { first: 1, last: 25 })).toEqual([]);
-  expect(found(drawer, between(300), ['keys-idle'])).toMatchObject([{ firstFrame: 13, measured: 1, sentence: 'A key on position x does nothing: 13. Without it the motion is the same.' }]);
+  expect(found(drawer, between(300), ['keys-idle'])).toMatchObject([
+    {
+      firstFrame: 13,
+      measured: 1,
+      sentence: 'A key on position x does nothing: 13. Without it the motion is the same.',
+    },
+  ]);
 });
 
 test('a channel keyed and never changing is idle, unless the target keys it so; movement nobody asked for is named', () => {
-  const extra = (keys: ReturnType<typeof soft>) => sceneOf([subjectWith('drawer', { 'position.x': slide, rotation: keys })]);
+  const extra = (keys: ReturnType<typeof soft>) =>
+    sceneOf([subjectWith('drawer', { 'position.x': slide, rotation: keys })]);
   const KINDS = ['channel-idle', 'track-extra'] as const;
   expect(found(drawer, extra(soft([1, 5], [25, 5])), KINDS)).toMatchObject([{ kind: 'channel-idle', measured: 2 }]);
   expect(found(extra(soft([1, 5], [25, 5])), extra(soft([1, 5], [25, 5])), KINDS)).toEqual([]);
-  expect(found(drawer, extra(soft([1, 0], [25, 90])), KINDS)).toMatchObject([{ kind: 'track-extra', track: 'rotation', measured: 2 }]);
+  expect(found(drawer, extra(soft([1, 0], [25, 90])), KINDS)).toMatchObject([
+    { kind: 'track-extra', track: 'rotation', measured: 2 },
+  ]);
 });

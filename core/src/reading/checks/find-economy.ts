@@ -23,7 +23,10 @@ export function idleKeys(channel: Channel, within: FrameRange): number[] {
   return keys.flatMap((key, i) => {
     if (i === 0 || i === keys.length - 1 || key.role !== 'inbetween') return [];
     const near = keys.slice(Math.max(0, i - 3), i + 4);
-    const [whole, without] = [{ ...channel, keys: near }, { ...channel, keys: near.filter((other) => other !== key) }];
+    const [whole, without] = [
+      { ...channel, keys: near },
+      { ...channel, keys: near.filter((other) => other !== key) },
+    ];
     const from = Math.max(within.first, keys[Math.max(0, i - 2)]!.frame);
     const to = Math.min(within.last, keys[Math.min(keys.length - 1, i + 2)]!.frame);
     // Of one that is not shown there is nothing to say.
@@ -40,7 +43,9 @@ export function findEconomy({ target, take, handedIn }: BothRead): Found {
   const findings = target.motion.subjects.flatMap((subject): Finding[] => {
     const drawn = counterpart(take, subject);
     const keyed = counterpart(handedIn, subject);
-    return drawn && keyed && !subject.locked ? [...findExtraTracks(subject, drawn, target.motion.range), ...findIdle(subject, keyed, take.range)] : [];
+    return drawn && keyed && !subject.locked
+      ? [...findExtraTracks(subject, drawn, target.motion.range), ...findIdle(subject, keyed, take.range)]
+      : [];
   });
   return { findings };
 }
@@ -50,7 +55,9 @@ function findExtraTracks(asked: Subject, drawn: Subject, range: { first: number;
   return tracksOf(drawn)
     .filter((track) => !known.has(track.id))
     .flatMap((track): Finding[] => {
-      const channels = track.channelIds.flatMap((id) => findChannel(drawn, id) ?? []).filter((channel) => channel.keys.length > 1 && !isStill(channel));
+      const channels = track.channelIds
+        .flatMap((id) => findChannel(drawn, id) ?? [])
+        .filter((channel) => channel.keys.length > 1 && !isStill(channel));
       if (channels.length === 0) return [];
       return [
         {
@@ -64,7 +71,9 @@ function findExtraTracks(asked: Subject, drawn: Subject, range: { first: number;
           tolerance: 0,
           unit: 'keys',
           severity: 'slight',
-          sentence: capital(`${subjectDoes(asked.name, 'move')} in ${track.label.toLowerCase()} too; the target does not use it.`),
+          sentence: capital(
+            `${subjectDoes(asked.name, 'move')} in ${track.label.toLowerCase()} too; the target does not use it.`,
+          ),
         },
       ];
     });
@@ -75,16 +84,35 @@ function findIdle(asked: Subject, drawn: Subject, range: FrameRange): Finding[] 
     const track = TRACKS.find((other) => other.channelIds.includes(channel.id));
     const model = findChannel(asked, channel.id);
     if (!track || channel.keys.length < 2) return [];
-    const about = { subjectId: asked.id, track: track.id, firstFrame: channel.keys[0]!.frame, lastFrame: channel.keys.at(-1)!.frame, expected: 0, tolerance: 0, unit: 'keys', severity: 'slight' } as const;
+    const about = {
+      subjectId: asked.id,
+      track: track.id,
+      firstFrame: channel.keys[0]!.frame,
+      lastFrame: channel.keys.at(-1)!.frame,
+      expected: 0,
+      tolerance: 0,
+      unit: 'keys',
+      severity: 'slight',
+    } as const;
     const label = CHANNELS[channel.id].label;
     if (isStill(channel)) {
       // Where the target moves it, standing still is the fault; where the target keys it as still, it was asked for.
       if ((model?.keys.length ?? 0) > 1) return [];
-      return [{ ...about, kind: 'channel-idle', measured: channel.keys.length, sentence: `${label} has ${channel.keys.length} keys and never changes: one, or none, would do.` }];
+      return [
+        {
+          ...about,
+          kind: 'channel-idle',
+          measured: channel.keys.length,
+          sentence: `${label} has ${channel.keys.length} keys and never changes: one, or none, would do.`,
+        },
+      ];
     }
     const idle = idleKeys(channel, range);
     if (idle.length === 0) return [];
-    const shown = idle.slice(0, 6).map((frame) => roundTo(frame, 2)).join(', ');
+    const shown = idle
+      .slice(0, 6)
+      .map((frame) => roundTo(frame, 2))
+      .join(', ');
     return [
       {
         ...about,

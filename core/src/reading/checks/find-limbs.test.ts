@@ -6,7 +6,14 @@ import { limbLength } from './find-limbs.ts';
 const spoon = (far: number) =>
   sceneOf([
     subjectWith('handle', { rotation: soft([1, 0], [25, 60]) }),
-    subjectWith('bowl', { 'position.x': straight([1, 30], [13, far * 0.6], [25, 30]), 'position.y': straight([1, 40], [13, far * 0.8], [25, 40]) }, { parentId: 'handle' }),
+    subjectWith(
+      'bowl',
+      {
+        'position.x': straight([1, 30], [13, far * 0.6], [25, 30]),
+        'position.y': straight([1, 40], [13, far * 0.8], [25, 40]),
+      },
+      { parentId: 'handle' },
+    ),
   ]);
 
 test('a part’s length is its distance from what carries it', () => {

@@ -25,9 +25,11 @@ export function findLimbs({ target, take }: BothRead): Found {
     const drawn = asked.parentId === null ? undefined : counterpart(take, asked);
     if (!drawn || drawn.parentId === null) return [];
     // One that is not keyed stays as long as it is.
-    const lastOf = (subject: Subject, range: FrameRange): number => (tracksOf(subject).some((track) => track.id === POSITION.id) ? range.last : range.first);
+    const lastOf = (subject: Subject, range: FrameRange): number =>
+      tracksOf(subject).some((track) => track.id === POSITION.id) ? range.last : range.first;
     let length = 0;
-    for (let frame = first; frame <= lastOf(asked, target.motion.range); frame++) length = Math.max(length, limbLength(asked, frame));
+    for (let frame = first; frame <= lastOf(asked, target.motion.range); frame++)
+      length = Math.max(length, limbLength(asked, frame));
     let worst = { frame: first, length: 0 };
     for (let frame = take.range.first; frame <= lastOf(drawn, take.range); frame++) {
       const here = limbLength(drawn, frame);
@@ -48,9 +50,17 @@ export function findLimbs({ target, take }: BothRead): Found {
         tolerance: LIMB_TOLERANCE * length,
         unit: 'px',
         severity,
-        sentence: capital(`${subjectDoes(asked.name, 'be')} ${roundTo(worst.length - length, 1)} px too far from the ${from.toLowerCase()} at frame ${worst.frame}: it is drawn longer than it is.`),
+        sentence: capital(
+          `${subjectDoes(asked.name, 'be')} ${roundTo(worst.length - length, 1)} px too far from the ${from.toLowerCase()} at frame ${worst.frame}: it is drawn longer than it is.`,
+        ),
       },
     ];
   });
-  return { findings, explains: (finding) => ['pose-off', 'track-extra', 'arc-off', 'arc-kinked'].includes(finding.kind) && finding.track === POSITION.id && findings.some((limb) => limb.subjectId === finding.subjectId) };
+  return {
+    findings,
+    explains: (finding) =>
+      ['pose-off', 'track-extra', 'arc-off', 'arc-kinked'].includes(finding.kind) &&
+      finding.track === POSITION.id &&
+      findings.some((limb) => limb.subjectId === finding.subjectId),
+  };
 }

@@ -23,5 +23,9 @@ test('a loop that closes nine degrees off is open by nine, between the last fram
 
 test('a cycle whose last key stands within the range plays its closing drawing twice', () => {
   const long = sceneOf([subjectWith('ladle', { rotation: soft([1, -30], [13, 30], [24, -30]) })], 24);
-  expect(found(sceneOf([subjectWith('ladle', { rotation: soft([1, -30], [13, 30], [24, -29.5]) })], 24), long, KINDS, { loops: true }).map(({ kind }) => kind)).toEqual(['loop-hitches']);
+  expect(
+    found(sceneOf([subjectWith('ladle', { rotation: soft([1, -30], [13, 30], [24, -29.5]) })], 24), long, KINDS, {
+      loops: true,
+    }).map(({ kind }) => kind),
+  ).toEqual(['loop-hitches']);
 });

@@ -11,21 +11,27 @@ import { aboutTrack, isAbout, type BothRead, type Found } from './check.ts';
 const JERK = 0.5;
 
 function channelsOf(subject: Subject, read: ReadTrack): Channel[] {
-  return read.track.channelIds.flatMap((id) => findChannel(subject, id) ?? []).filter((channel) => channel.keys.length > 1);
+  return read.track.channelIds
+    .flatMap((id) => findChannel(subject, id) ?? [])
+    .filter((channel) => channel.keys.length > 1);
 }
 
 /** Whether a target plays in a loop: as it says, or because each moving channel has its closing key one frame past the range. */
 export function playsInLoop(target: Target): boolean {
   if (target.loops !== undefined) return target.loops;
   const { range, subjects } = target.motion;
-  const moving = subjects.filter((subject) => !subject.locked).flatMap((subject) => subject.channels.filter((channel) => channel.keys.length > 1));
+  const moving = subjects
+    .filter((subject) => !subject.locked)
+    .flatMap((subject) => subject.channels.filter((channel) => channel.keys.length > 1));
   return moving.length > 0 && moving.every((channel) => channel.keys.at(-1)!.frame === range.last + 1);
 }
 
 /** How far a track is from closing, in percent of its span: the greatest of its channels'. */
 export function loopGapPercent({ reading, track, sides }: ReadTrack): number {
   const { range, rate } = sides.take.motion;
-  const gaps = track.channelIds.flatMap((id) => findChannel(sides.take.subject, id) ?? []).map((channel) => Math.abs(readLoop(channel, range, rate).valueGap));
+  const gaps = track.channelIds
+    .flatMap((id) => findChannel(sides.take.subject, id) ?? [])
+    .map((channel) => Math.abs(readLoop(channel, range, rate).valueGap));
   return reading.span > 0 ? (Math.max(0, ...gaps) / reading.span) * 100 : 0;
 }
 
@@ -34,7 +40,10 @@ export function findLoop({ target, tracks }: BothRead, others: readonly Finding[
   if (!playsInLoop(target)) return { findings: [] };
   const findings = tracks.flatMap((read) => {
     const { first, last } = target.motion.range;
-    const atAnEnd = (finding: Finding): boolean => isAbout(finding, read.reading) && finding.kind !== 'key-extra' && (finding.firstFrame <= first || finding.lastFrame >= last);
+    const atAnEnd = (finding: Finding): boolean =>
+      isAbout(finding, read.reading) &&
+      finding.kind !== 'key-extra' &&
+      (finding.firstFrame <= first || finding.lastFrame >= last);
     return others.some(atAnEnd) ? [] : findOpenEnd(read, target.tolerances.spacingPercent);
   });
   return { findings };
@@ -53,16 +62,50 @@ function findOpenEnd({ reading, track, sides }: ReadTrack, tolerancePercent: num
     const severity = severityOf(loop.valueGap, tolerance);
     if (severity) {
       const gap = roundTo(Math.abs(loop.valueGap), 1);
-      return [{ ...about, kind: 'loop-open', measured: Math.abs(loop.valueGap), expected: 0, tolerance, unit: reading.unit, severity, sentence: `${closes('jump')} by ${gap} ${reading.unit} where the loop closes, from frame ${asked.range.last} to ${asked.range.first}.` }];
+      return [
+        {
+          ...about,
+          kind: 'loop-open',
+          measured: Math.abs(loop.valueGap),
+          expected: 0,
+          tolerance,
+          unit: reading.unit,
+          severity,
+          sentence: `${closes('jump')} by ${gap} ${reading.unit} where the loop closes, from frame ${asked.range.last} to ${asked.range.first}.`,
+        },
+      ];
     }
     if (loop.playsClosingFrame && !modelLoop?.playsClosingFrame) {
-      return [{ ...about, kind: 'loop-hitches', measured: 2, expected: 1, tolerance: 0, unit: 'frames', severity: 'slight', sentence: `${closes('stand')} for two frames where the loop closes: frame ${asked.range.last} is the drawing of frame ${asked.range.first} again. Its closing key belongs one frame past the range.` }];
+      return [
+        {
+          ...about,
+          kind: 'loop-hitches',
+          measured: 2,
+          expected: 1,
+          tolerance: 0,
+          unit: 'frames',
+          severity: 'slight',
+          sentence: `${closes('stand')} for two frames where the loop closes: frame ${asked.range.last} is the drawing of frame ${asked.range.first} again. Its closing key belongs one frame past the range.`,
+        },
+      ];
     }
-    const meanSpeed = reading.span > 0 ? (2 * reading.span) / ((range.last - range.first + 1) / (rate.num / rate.den)) : 0;
+    const meanSpeed =
+      reading.span > 0 ? (2 * reading.span) / ((range.last - range.first + 1) / (rate.num / rate.den)) : 0;
     const jerk = meanSpeed > 0 ? (Math.abs(loop.speedGap) - Math.abs(modelLoop?.speedGap ?? 0)) / meanSpeed : 0;
     const jerkSeverity = severityOf(Math.max(0, jerk), JERK);
     if (jerkSeverity) {
-      return [{ ...about, kind: 'loop-jerks', measured: jerk, expected: 0, tolerance: JERK, unit: '× mean speed', severity: jerkSeverity, sentence: `The loop closes in place and not in speed: ${subjectDoes(reading.subjectName, 'change')} speed by ${roundTo(jerk, 2)} of the mean between frame ${asked.range.last} and ${asked.range.first}.` }];
+      return [
+        {
+          ...about,
+          kind: 'loop-jerks',
+          measured: jerk,
+          expected: 0,
+          tolerance: JERK,
+          unit: '× mean speed',
+          severity: jerkSeverity,
+          sentence: `The loop closes in place and not in speed: ${subjectDoes(reading.subjectName, 'change')} speed by ${roundTo(jerk, 2)} of the mean between frame ${asked.range.last} and ${asked.range.first}.`,
+        },
+      ];
     }
   }
   return [];

@@ -3,12 +3,26 @@ import { found, sceneOf, soft, subjectWith } from '../../../bench/worked-scenes.
 
 /** A base that leads and a tip that does the same some frames later. */
 const chain = (lag: number) =>
-  sceneOf([subjectWith('base', { rotation: soft([5, 0], [17, 40], [29, 0]) }), subjectWith('tip', { rotation: soft([5 + lag, 0], [17 + lag, 60], [29 + lag, 0]) })], 49);
+  sceneOf(
+    [
+      subjectWith('base', { rotation: soft([5, 0], [17, 40], [29, 0]) }),
+      subjectWith('tip', { rotation: soft([5 + lag, 0], [17 + lag, 60], [29 + lag, 0]) }),
+    ],
+    49,
+  );
 
 test('a tip that moves together with its base, instead of four frames after, is named with both lags, and its late keys are not said again', () => {
   const [overlap, ...others] = found(chain(4), chain(0), ['overlap-off', 'key-early', 'key-late']);
   expect(others).toEqual([]);
-  expect(overlap).toMatchObject({ kind: 'overlap-off', subjectId: 'tip', measured: 0, expected: 4, severity: 'strong', firstFrame: 9, lastFrame: 33 });
+  expect(overlap).toMatchObject({
+    kind: 'overlap-off',
+    subjectId: 'tip',
+    measured: 0,
+    expected: 4,
+    severity: 'strong',
+    firstFrame: 9,
+    lastFrame: 33,
+  });
   expect(overlap!.sentence).toContain('together with the base');
 });
 

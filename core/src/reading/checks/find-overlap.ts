@@ -61,7 +61,9 @@ function correlationAt(a: Speeds, b: Speeds, lag: number): number {
   for (let i = from; i < to; i++) product += x[i]! * y[i + lag]!;
   const sumA = a.sums[to]! - a.sums[from]!;
   const sumB = b.sums[to + lag]! - b.sums[from + lag]!;
-  const spread = (a.squares[to]! - a.squares[from]! - sumA ** 2 / count) * (b.squares[to + lag]! - b.squares[from + lag]! - sumB ** 2 / count);
+  const spread =
+    (a.squares[to]! - a.squares[from]! - sumA ** 2 / count) *
+    (b.squares[to + lag]! - b.squares[from + lag]! - sumB ** 2 / count);
   return spread > 0 ? (product - (sumA * sumB) / count) / Math.sqrt(spread) : -Infinity;
 }
 
@@ -87,9 +89,20 @@ export function findOverlap({ target, tracks }: BothRead): Found {
     const drawn = bestLag(lead.leader.take, follower.take);
     const severity = severityOf(drawn.lag - lead.asked.lag, tolerance);
     const shift = evenShift(follower.read, lead.leader.read, tolerance);
-    if (!severity || drawn.correlation < ALIKE || shift === null || Math.sign(shift) !== Math.sign(drawn.lag - lead.asked.lag)) continue;
+    if (
+      !severity ||
+      drawn.correlation < ALIKE ||
+      shift === null ||
+      Math.sign(shift) !== Math.sign(drawn.lag - lead.asked.lag)
+    )
+      continue;
     const [name, before] = [follower.read.reading.subjectName, lead.leader.read.reading.subjectName];
-    const how = drawn.lag === 0 ? `together with ${the(before)}` : drawn.lag > 0 ? `${frames(drawn.lag)} after ${the(before)}` : `${frames(drawn.lag)} before ${the(before)}`;
+    const how =
+      drawn.lag === 0
+        ? `together with ${the(before)}`
+        : drawn.lag > 0
+          ? `${frames(drawn.lag)} after ${the(before)}`
+          : `${frames(drawn.lag)} before ${the(before)}`;
     const span = follower.read.reading.pairs;
     found.push({
       shift,
@@ -112,7 +125,11 @@ export function findOverlap({ target, tracks }: BothRead): Found {
     findings: found.map(({ finding }) => finding),
     explains: (other) =>
       (other.kind === 'key-late' || other.kind === 'key-early') &&
-      found.some(({ finding, shift }) => other.subjectId === finding.subjectId && Math.abs(other.measured - other.expected - shift) <= Math.max(1, tolerance)),
+      found.some(
+        ({ finding, shift }) =>
+          other.subjectId === finding.subjectId &&
+          Math.abs(other.measured - other.expected - shift) <= Math.max(1, tolerance),
+      ),
   };
 }
 
@@ -134,7 +151,12 @@ function leadersOf(moving: readonly Moving[], index: number): number[] {
     const leader = moving[j]!;
     const later = follower.setsOff - leader.setsOff;
     if (later > 2 * MOST_LAG) break;
-    if (later > 0 && leader.read.reading.subjectId !== follower.read.reading.subjectId && leader.read.track.id === follower.read.track.id) leaders.push(j);
+    if (
+      later > 0 &&
+      leader.read.reading.subjectId !== follower.read.reading.subjectId &&
+      leader.read.track.id === follower.read.track.id
+    )
+      leaders.push(j);
   }
   return leaders;
 }

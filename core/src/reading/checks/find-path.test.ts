@@ -3,10 +3,17 @@ import { createKey } from '../../motion/index.ts';
 import { found, sceneOf, straight, subjectWith } from '../../../bench/worked-scenes.ts';
 
 const KINDS = ['arc-off', 'arc-kinked'] as const;
-const diagonal = sceneOf([subjectWith('plate', { 'position.x': straight([1, 0], [25, 600]), 'position.y': straight([1, 0], [25, 300]) })]);
+const diagonal = sceneOf([
+  subjectWith('plate', { 'position.x': straight([1, 0], [25, 600]), 'position.y': straight([1, 0], [25, 300]) }),
+]);
 
 test('a way that bows away from a straight one is off by its greatest distance across: 56.5 px of a sine’s 63.2', () => {
-  const bowed = sceneOf([subjectWith('plate', { 'position.x': straight([1, 0], [25, 600]), 'position.y': [createKey(1, 0, { leave: 'sine-in' }), createKey(25, 300)] })]);
+  const bowed = sceneOf([
+    subjectWith('plate', {
+      'position.x': straight([1, 0], [25, 600]),
+      'position.y': [createKey(1, 0, { leave: 'sine-in' }), createKey(25, 300)],
+    }),
+  ]);
   const [arc, ...others] = found(diagonal, bowed, KINDS);
   expect(others).toEqual([]);
   expect(arc).toMatchObject({ kind: 'arc-off', firstFrame: 1, lastFrame: 25, unit: 'px' });
@@ -15,11 +22,18 @@ test('a way that bows away from a straight one is off by its greatest distance a
 });
 
 test('the same line at another pace is on its arc; a detour of a few pixels within the tolerance is a corner', () => {
-  const slower = sceneOf([subjectWith('plate', { 'position.x': [createKey(1, 0, { leave: 'cubic-in' }), createKey(25, 600)], 'position.y': [createKey(1, 0, { leave: 'cubic-in' }), createKey(25, 300)] })]);
+  const slower = sceneOf([
+    subjectWith('plate', {
+      'position.x': [createKey(1, 0, { leave: 'cubic-in' }), createKey(25, 600)],
+      'position.y': [createKey(1, 0, { leave: 'cubic-in' }), createKey(25, 300)],
+    }),
+  ]);
   expect(found(diagonal, slower, KINDS)).toEqual([]);
   const x = straight([1, 0], [25, 600]);
   const level = sceneOf([subjectWith('plate', { 'position.x': x, 'position.y': straight([1, 0], [25, 1]) })]);
-  const dented = sceneOf([subjectWith('plate', { 'position.x': x, 'position.y': straight([1, 0], [12, 0], [13, 25], [14, 0], [25, 1]) })]);
+  const dented = sceneOf([
+    subjectWith('plate', { 'position.x': x, 'position.y': straight([1, 0], [12, 0], [13, 25], [14, 0], [25, 1]) }),
+  ]);
   const corners = found(level, dented, KINDS);
   expect(corners.map(({ kind }) => kind)).toContain('arc-kinked');
   const sharpest = corners.find(({ firstFrame }) => firstFrame === 13)!;

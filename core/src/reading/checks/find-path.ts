@@ -20,7 +20,10 @@ export function findPath({ target, tracks }: BothRead): Found {
   for (const read of tracks) {
     const { reading } = read;
     if (read.paths.length === 0 || !(reading.span > 0)) continue;
-    const strayed = read.paths.filter((path) => moves(read, path.firstFrame, path.lastFrame) && severityOf((path.worst / reading.span) * 100, tolerance));
+    const strayed = read.paths.filter(
+      (path) =>
+        moves(read, path.firstFrame, path.lastFrame) && severityOf((path.worst / reading.span) * 100, tolerance),
+    );
     for (const { firstFrame, lastFrame, worst, worstFrame } of strayed) {
       const percent = (worst / reading.span) * 100;
       off.push({
@@ -33,32 +36,53 @@ export function findPath({ target, tracks }: BothRead): Found {
         tolerance: (tolerance / 100) * reading.span,
         unit: reading.unit,
         severity: severityOf(percent, tolerance)!,
-        sentence: capital(`${subjectDoes(reading.subjectName, 'leave')} the arc by up to ${roundTo(worst, 1)} ${reading.unit} from ${firstFrame} to ${lastFrame}, most near frame ${worstFrame}.`),
+        sentence: capital(
+          `${subjectDoes(reading.subjectName, 'leave')} the arc by up to ${roundTo(worst, 1)} ${reading.unit} from ${firstFrame} to ${lastFrame}, most near frame ${worstFrame}.`,
+        ),
       });
     }
-    kinked.push(...findKinks(read).filter(({ firstFrame }) => !strayed.some((path) => path.firstFrame <= firstFrame && firstFrame <= path.lastFrame)));
+    kinked.push(
+      ...findKinks(read).filter(
+        ({ firstFrame }) => !strayed.some((path) => path.firstFrame <= firstFrame && firstFrame <= path.lastFrame),
+      ),
+    );
   }
   const within = (finding: Finding): Finding | undefined =>
-    off.find((arc) => arc.subjectId === finding.subjectId && arc.track === finding.track && arc.firstFrame <= finding.firstFrame && finding.lastFrame <= arc.lastFrame);
+    off.find(
+      (arc) =>
+        arc.subjectId === finding.subjectId &&
+        arc.track === finding.track &&
+        arc.firstFrame <= finding.firstFrame &&
+        finding.lastFrame <= arc.lastFrame,
+    );
   const tells = (finding: Finding): boolean => {
     const arc = within(finding);
     if (!arc) return false;
     // A pose off the arc between its ends is the arc's; at its ends it is the pose's own, and the arc is measured without it.
     if (finding.kind === 'pose-off') return arc.firstFrame < finding.firstFrame && finding.firstFrame < arc.lastFrame;
     // What is off the line is thrown along it too, by less.
-    return finding.kind === 'key-extra' || (finding.kind === 'spacing-off' && finding.measured / finding.tolerance <= arc.measured / arc.tolerance);
+    return (
+      finding.kind === 'key-extra' ||
+      (finding.kind === 'spacing-off' && finding.measured / finding.tolerance <= arc.measured / arc.tolerance)
+    );
   };
   return { findings: [...off, ...kinked], explains: tells };
 }
 
 /** Whether both move on the way: one that stands still has another fault. */
 function moves({ reading }: ReadTrack, first: number, last: number): boolean {
-  return reading.segments.filter((segment) => segment.firstFrame >= first && segment.lastFrame <= last).every((segment) => segment.target && segment.take);
+  return reading.segments
+    .filter((segment) => segment.firstFrame >= first && segment.lastFrame <= last)
+    .every((segment) => segment.target && segment.take);
 }
 
 /** By how many degrees a track's path turns at a frame; 0 where it hardly moves on either side. */
 function turnAt(subject: Subject, track: Track, frame: number, least: number): number {
-  const [before, at, after] = [-KINK_FRAMES, 0, KINK_FRAMES].map((off) => trackValues(subject, track, frame + off)) as [number[], number[], number[]];
+  const [before, at, after] = [-KINK_FRAMES, 0, KINK_FRAMES].map((off) => trackValues(subject, track, frame + off)) as [
+    number[],
+    number[],
+    number[],
+  ];
   const into = at.map((value, c) => value - before[c]!);
   const outOf = after.map((value, c) => value - at[c]!);
   const [a, b] = [Math.hypot(...into), Math.hypot(...outOf)];
@@ -71,27 +95,29 @@ function findKinks({ reading, sides, track }: ReadTrack): Finding[] {
   const toTarget = createWarp(reading.pairs.map((pair) => ({ from: pair.takeFrame, to: pair.targetFrame })));
   // Slower than this the direction says nothing to the eye.
   const least = reading.span * 0.004;
-  return trackEvents(sides.take.subject, track).slice(1, -1).flatMap(({ frame }): Finding[] => {
-    const measured = turnAt(sides.take.subject, track, frame, least);
-    if (measured <= KINK_DEGREES) return [];
-    const onTarget = toTarget(frame);
-    const expected = Math.max(...[-1, 0, 1].map((off) => turnAt(sides.target.subject, track, onTarget + off, least)));
-    const severity = severityOf(measured - expected, KINK_DEGREES);
-    if (!severity) return [];
-    const at = roundTo(onTarget, 1);
-    return [
-      {
-        ...aboutTrack(reading),
-        kind: 'arc-kinked',
-        firstFrame: at,
-        lastFrame: at,
-        measured,
-        expected,
-        tolerance: KINK_DEGREES,
-        unit: '°',
-        severity,
-        sentence: `The arc has a corner at frame ${at}: the path turns by ${Math.round(measured)}° there, the target by ${Math.round(expected)}°.`,
-      },
-    ];
-  });
+  return trackEvents(sides.take.subject, track)
+    .slice(1, -1)
+    .flatMap(({ frame }): Finding[] => {
+      const measured = turnAt(sides.take.subject, track, frame, least);
+      if (measured <= KINK_DEGREES) return [];
+      const onTarget = toTarget(frame);
+      const expected = Math.max(...[-1, 0, 1].map((off) => turnAt(sides.target.subject, track, onTarget + off, least)));
+      const severity = severityOf(measured - expected, KINK_DEGREES);
+      if (!severity) return [];
+      const at = roundTo(onTarget, 1);
+      return [
+        {
+          ...aboutTrack(reading),
+          kind: 'arc-kinked',
+          firstFrame: at,
+          lastFrame: at,
+          measured,
+          expected,
+          tolerance: KINK_DEGREES,
+          unit: '°',
+          severity,
+          sentence: `The arc has a corner at frame ${at}: the path turns by ${Math.round(measured)}° there, the target by ${Math.round(expected)}°.`,
+        },
+      ];
+    });
 }

@@ -22,7 +22,8 @@ export function findSettings(target: MotionDocument, take: MotionDocument): Find
     });
   }
   const [asked, drawn] = [framesPerSecond(target.rate), framesPerSecond(take.rate)];
-  const sameSeconds = Math.abs(frameCount(target.range) / asked - frameCount(take.range) / drawn) <= 1 / Math.min(asked, drawn) + 1e-9;
+  const sameSeconds =
+    Math.abs(frameCount(target.range) / asked - frameCount(take.range) / drawn) <= 1 / Math.min(asked, drawn) + 1e-9;
   const otherFrames = target.range.first !== take.range.first || target.range.last !== take.range.last;
   if (otherFrames && (sameRate(target.rate, take.rate) || !sameSeconds)) {
     findings.push({
@@ -67,7 +68,9 @@ function findExposures(target: MotionDocument, take: MotionDocument, whole: Whol
         tolerance: 0,
         unit: 'frames',
         severity: 'clear',
-        sentence: capital(`${subjectDoes(subject.name, 'be')} shown on ${ONES[drawn - 1]}; the exercise is set on ${ONES[subject.exposure - 1]}.`),
+        sentence: capital(
+          `${subjectDoes(subject.name, 'be')} shown on ${ONES[drawn - 1]}; the exercise is set on ${ONES[subject.exposure - 1]}.`,
+        ),
       },
     ];
   });
@@ -77,7 +80,10 @@ const ONES = ['ones', 'twos', 'threes', 'fours'] as const;
 
 function findRestFrame(take: MotionDocument, restFrame: number | null, whole: Whole): Finding[] {
   if (restFrame === null) return [];
-  const keyed = take.subjects.filter((subject) => !subject.locked && subject.channels.some((channel) => channel.keys.some((key) => key.frame === restFrame)));
+  const keyed = take.subjects.filter(
+    (subject) =>
+      !subject.locked && subject.channels.some((channel) => channel.keys.some((key) => key.frame === restFrame)),
+  );
   if (keyed.length === 0) return [];
   return [
     {

@@ -26,27 +26,43 @@ export function readSettle(values: ArrayLike<number>, least: number): Settle {
   const turns = [0, ...turnsOf(values, least)];
   const off = turns.map((i) => values[i]! - rest);
   let first = turns.length;
-  while (first > 1 && Math.abs(off[first - 1]!) >= least && off[first - 1]! * off[first - 2]! < 0 && Math.abs(off[first - 1]!) <= DECAYS * Math.abs(off[first - 2]!)) first--;
+  while (
+    first > 1 &&
+    Math.abs(off[first - 1]!) >= least &&
+    off[first - 1]! * off[first - 2]! < 0 &&
+    Math.abs(off[first - 1]!) <= DECAYS * Math.abs(off[first - 2]!)
+  )
+    first--;
   const swings = off.slice(first).map(Math.abs);
   const shares = swings.slice(1).map((swing, k) => swing / swings[k]!);
-  return { swings, from: turns[first] ?? last, decay: shares.length > 0 ? Math.exp(shares.reduce((sum, share) => sum + Math.log(share), 0) / shares.length) : null };
+  return {
+    swings,
+    from: turns[first] ?? last,
+    decay: shares.length > 0 ? Math.exp(shares.reduce((sum, share) => sum + Math.log(share), 0) / shares.length) : null,
+  };
 }
 
 /** Overshoot and settle: how often it swings past its place of rest, and how fast the swings die. */
 export function findSettles({ target, tracks }: BothRead, others: readonly Finding[]): Found {
   // A hold that moves swings too; it is named as the hold it should be.
-  const holds = (read: ReadTrack): boolean => !others.some((finding) => finding.kind === 'hold-moves' && isAbout(finding, read.reading));
+  const holds = (read: ReadTrack): boolean =>
+    !others.some((finding) => finding.kind === 'hold-moves' && isAbout(finding, read.reading));
   const told = tracks.filter(holds).flatMap((read) => findSettle(read, target.tolerances.spacingPercent));
   const trackOf = ({ subjectId, track }: Finding): string => `${subjectId} ${track}`;
   const settlesFrom = new Map(told.map(({ finding, from }) => [trackOf(finding), from]));
   return {
     findings: told.map(({ finding }) => finding),
     // Keys and poses of the swings themselves, and the spacing between them, are what the count says already.
-    explains: (finding) => finding.lastFrame >= (settlesFrom.get(trackOf(finding)) ?? Infinity) && !['key-late', 'key-early', 'hold-moves'].includes(finding.kind),
+    explains: (finding) =>
+      finding.lastFrame >= (settlesFrom.get(trackOf(finding)) ?? Infinity) &&
+      !['key-late', 'key-early', 'hold-moves'].includes(finding.kind),
   };
 }
 
-function findSettle({ reading, target, warped }: ReadTrack, tolerancePercent: number): { finding: Finding; from: number }[] {
+function findSettle(
+  { reading, target, warped }: ReadTrack,
+  tolerancePercent: number,
+): { finding: Finding; from: number }[] {
   const moving = movingChannels(target, target);
   const channel = moving[0];
   if (moving.length !== 1 || channel === undefined || reading.pairs.length < 2) return [];
@@ -54,13 +70,22 @@ function findSettle({ reading, target, warped }: ReadTrack, tolerancePercent: nu
   const first = Math.max(0, Math.round(reading.pairs[0]!.targetFrame - reading.gap.firstFrame));
   const asked = readSettle(target[channel]!.subarray(first), least);
   const drawn = readSettle(warped[channel]!.subarray(first), least);
-  const about = { ...aboutTrack(reading), kind: 'settle-off', lastFrame: reading.gap.firstFrame + target[channel]!.length - 1, severity: 'clear' } as const;
+  const about = {
+    ...aboutTrack(reading),
+    kind: 'settle-off',
+    lastFrame: reading.gap.firstFrame + target[channel]!.length - 1,
+    severity: 'clear',
+  } as const;
   const from = reading.gap.firstFrame + first + Math.min(asked.from, drawn.from);
   // Swings that are there and do not shrink as they should are poses of their own.
   const turnsIn = (values: Float64Array, start: number): number => turnsOf(values.subarray(start), least).length;
   const start = Math.max(0, asked.from - 1);
-  const tooFew = asked.swings.length > 0 && turnsIn(warped[channel]!.subarray(first), 0) < turnsIn(target[channel]!.subarray(first), 0) && turnsIn(warped[channel]!.subarray(first), start) < asked.swings.length;
-  const tooMany = drawn.swings.length > asked.swings.length && turnsIn(warped[channel]!, first) > turnsIn(target[channel]!, first);
+  const tooFew =
+    asked.swings.length > 0 &&
+    turnsIn(warped[channel]!.subarray(first), 0) < turnsIn(target[channel]!.subarray(first), 0) &&
+    turnsIn(warped[channel]!.subarray(first), start) < asked.swings.length;
+  const tooMany =
+    drawn.swings.length > asked.swings.length && turnsIn(warped[channel]!, first) > turnsIn(target[channel]!, first);
   if (tooFew || tooMany) {
     return [
       {
@@ -72,7 +97,9 @@ function findSettle({ reading, target, warped }: ReadTrack, tolerancePercent: nu
           expected: asked.swings.length,
           tolerance: 0,
           unit: 'swings',
-          sentence: capital(`${subjectDoes(reading.subjectName, 'come')} to rest ${swings(drawn.swings.length)}; the target ${swings(asked.swings.length)}.`),
+          sentence: capital(
+            `${subjectDoes(reading.subjectName, 'come')} to rest ${swings(drawn.swings.length)}; the target ${swings(asked.swings.length)}.`,
+          ),
         },
       },
     ];
@@ -99,7 +126,13 @@ function swings(count: number): string {
   return count === 0 ? 'without going past' : count === 1 ? 'in one swing past' : `in ${count} swings`;
 }
 
-function isOffAt(pair: KeyPair, reading: ReadTrack['reading'], target: Float64Array, warped: Float64Array, tolerance: number): boolean {
+function isOffAt(
+  pair: KeyPair,
+  reading: ReadTrack['reading'],
+  target: Float64Array,
+  warped: Float64Array,
+  tolerance: number,
+): boolean {
   const i = Math.round(pair.targetFrame - reading.gap.firstFrame);
   return i >= 0 && i < target.length && Math.abs(target[i]! - warped[i]!) > tolerance;
 }

@@ -2,16 +2,27 @@ import { expect, test } from 'vitest';
 import { createKey, type Key } from '../../motion/index.ts';
 import { found, sceneOf, soft, straight, subjectWith } from '../../../bench/worked-scenes.ts';
 
-const KINDS = ['pose-off', 'hold-moves', 'held-not-moving', 'start-not-slow', 'start-too-slow', 'finish-not-slow', 'finish-too-slow', 'spacing-off'] as const;
+const KINDS = [
+  'pose-off',
+  'hold-moves',
+  'held-not-moving',
+  'start-not-slow',
+  'start-too-slow',
+  'finish-not-slow',
+  'finish-too-slow',
+  'spacing-off',
+] as const;
 const glass = (keys: Key[]) => sceneOf([subjectWith('glass', { 'position.x': keys })], 33);
-const kinds = (target: Key[], take: Key[]): string[] => found(glass(target), glass(take), KINDS).map(({ kind }) => kind);
+const kinds = (target: Key[], take: Key[]): string[] =>
+  found(glass(target), glass(take), KINDS).map(({ kind }) => kind);
 const smooth = soft([1, 0], [25, 600]);
 const even = straight([1, 0], [25, 600]);
 
 test('an end without its ease, or with one nobody asked for, is named by its end', () => {
   expect(kinds(smooth, smooth)).toEqual([]);
   // A flat handle at one end; at the other one along the mean speed of 25 px a frame.
-  const end = (frame: number, value: number, frames: number, rise: number): Key => createKey(frame, value, { link: 'broken', in: { frames: -frames, value: -rise }, out: { frames, value: rise } });
+  const end = (frame: number, value: number, frames: number, rise: number): Key =>
+    createKey(frame, value, { link: 'broken', in: { frames: -frames, value: -rise }, out: { frames, value: rise } });
   const startOnly = [end(1, 0, 8, 0), end(25, 600, 8, 200)];
   const finishOnly = [end(1, 0, 8, 200), end(25, 600, 8, 0)];
   expect(kinds(startOnly, even)).toEqual(['start-not-slow']);
@@ -21,9 +32,17 @@ test('an end without its ease, or with one nobody asked for, is named by its end
 });
 
 test('a pose is off by its distance; a hold that moves and a way that is held are told apart', () => {
-  expect(found(glass(smooth), glass(soft([1, 0], [25, 540])), KINDS)).toMatchObject([{ kind: 'pose-off', firstFrame: 25, measured: 60 }]);
+  expect(found(glass(smooth), glass(soft([1, 0], [25, 540])), KINDS)).toMatchObject([
+    { kind: 'pose-off', firstFrame: 25, measured: 60 },
+  ]);
   const held = soft([1, 0], [13, 300], [21, 300], [33, 600]);
-  const drifts = held.map((key) => (key.frame === 13 ? { ...key, link: 'broken' as const, out: { frames: 3, value: 80 } } : key.frame === 21 ? { ...key, link: 'broken' as const, in: { frames: -3, value: 80 } } : key));
+  const drifts = held.map((key) =>
+    key.frame === 13
+      ? { ...key, link: 'broken' as const, out: { frames: 3, value: 80 } }
+      : key.frame === 21
+        ? { ...key, link: 'broken' as const, in: { frames: -3, value: 80 } }
+        : key,
+  );
   expect(kinds(held, drifts)).toContain('hold-moves');
   expect(kinds(smooth, [createKey(1, 0, { leave: 'step' }), createKey(25, 600)])).toEqual(['held-not-moving']);
 });

@@ -23,7 +23,9 @@ export function findSpacing(read: ReadTrack, tolerances: Tolerances): Finding[] 
     ...findPoses(read, tolerances),
     // A segment over a missing key goes another way because of that key.
     ...reading.segments
-      .filter((segment) => !reading.missingFrames.some((frame) => segment.firstFrame < frame && frame < segment.lastFrame))
+      .filter(
+        (segment) => !reading.missingFrames.some((frame) => segment.firstFrame < frame && frame < segment.lastFrame),
+      )
       .flatMap((segment) => findInSegment(read, segment, tolerances)),
   ];
 }
@@ -64,7 +66,11 @@ function findPoses({ reading, target, warped }: ReadTrack, tolerances: Tolerance
  * (by time where the target stands still). Of the whole segment, or of the half beside one of its ends. On a trajectory it is
  * measured along the target's line: what lies off the line is the path's.
  */
-function segmentResidual({ reading, target, warped, paths }: ReadTrack, segment: SegmentReading, part: 'whole' | EaseEnd = 'whole'): SegmentResidual {
+function segmentResidual(
+  { reading, target, warped, paths }: ReadTrack,
+  segment: SegmentReading,
+  part: 'whole' | EaseEnd = 'whole',
+): SegmentResidual {
   const first = reading.gap.firstFrame;
   const a = Math.max(0, Math.round(segment.firstFrame - first));
   const b = Math.min((target[0]?.length ?? 1) - 1, Math.round(segment.lastFrame - first));
@@ -81,7 +87,8 @@ function segmentResidual({ reading, target, warped, paths }: ReadTrack, segment:
     for (let c = 0; c < target.length; c++) {
       const column = target[c]!;
       const way = column[b]! - column[a]!;
-      const share = Math.abs(way) > NO_WAY * reading.span ? (column[i]! - column[a]!) / way : (i - a) / Math.max(1, b - a);
+      const share =
+        Math.abs(way) > NO_WAY * reading.span ? (column[i]! - column[a]!) / way : (i - a) / Math.max(1, b - a);
       const startMiss = warped[c]![a]! - column[a]!;
       const endMiss = warped[c]![b]! - column[b]!;
       const miss = warped[c]![i]! - column[i]! - (startMiss * (1 - share) + endMiss * share);
@@ -116,9 +123,12 @@ const MOST_PIECES = 400;
 function targetLine(target: readonly Float64Array[], a: number, b: number): Line {
   const everyFrames = Math.ceil((b - a) / MOST_PIECES);
   const count = Math.ceil((b - a) / everyFrames);
-  const places = Array.from({ length: count + 1 }, (_, i) => target.map((column) => column[Math.min(b, a + i * everyFrames)]!));
+  const places = Array.from({ length: count + 1 }, (_, i) =>
+    target.map((column) => column[Math.min(b, a + i * everyFrames)]!),
+  );
   const gone = [0];
-  for (let i = 1; i < places.length; i++) gone.push(gone[i - 1]! + Math.hypot(...places[i]!.map((value, c) => value - places[i - 1]![c]!)));
+  for (let i = 1; i < places.length; i++)
+    gone.push(gone[i - 1]! + Math.hypot(...places[i]!.map((value, c) => value - places[i - 1]![c]!)));
   return { places, gone, everyFrames };
 }
 
@@ -151,7 +161,8 @@ function alongLine(line: Line, place: readonly number[], at: number): number {
     least = Math.min(least, aparts[k]!);
   }
   let best = Infinity;
-  for (let k = 0; k < aparts.length; k++) if (aparts[k]! <= least * AS_NEAR + 1e-6 && Math.abs(aheads[k]!) < Math.abs(best)) best = aheads[k]!;
+  for (let k = 0; k < aparts.length; k++)
+    if (aparts[k]! <= least * AS_NEAR + 1e-6 && Math.abs(aheads[k]!) < Math.abs(best)) best = aheads[k]!;
   return Number.isFinite(best) ? best : 0;
 }
 
@@ -178,7 +189,9 @@ function findInSegment(read: ReadTrack, segment: SegmentReading, tolerances: Tol
       {
         ...inPercent,
         kind: 'hold-moves',
-        sentence: capital(`${subjectDoes(reading.subjectName, 'move')} during the hold ${between}, by up to ${worst} % of the travel.`),
+        sentence: capital(
+          `${subjectDoes(reading.subjectName, 'move')} during the hold ${between}, by up to ${worst} % of the travel.`,
+        ),
       },
     ];
   }
@@ -187,7 +200,9 @@ function findInSegment(read: ReadTrack, segment: SegmentReading, tolerances: Tol
       {
         ...inPercent,
         kind: 'held-not-moving',
-        sentence: capital(`${subjectDoes(reading.subjectName, 'stand')} still ${between}, then a jump at the end; the target moves all the way.`),
+        sentence: capital(
+          `${subjectDoes(reading.subjectName, 'stand')} still ${between}, then a jump at the end; the target moves all the way.`,
+        ),
       },
     ];
   }

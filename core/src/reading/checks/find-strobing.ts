@@ -5,7 +5,11 @@ import { capital, roundTo, subjectDoes } from '../words.ts';
 import { aboutTrack, type BothRead, type Found } from './check.ts';
 
 /** The longest step of a place from drawing to drawing as a multiple of the subject's size along it, and its frame (the later one). */
-export function longestStep(columns: readonly Float64Array[], look: Look, firstFrame: number): { times: number; frame: number } {
+export function longestStep(
+  columns: readonly Float64Array[],
+  look: Look,
+  firstFrame: number,
+): { times: number; frame: number } {
   const [x, y] = columns;
   let longest = { times: 0, frame: firstFrame };
   for (let i = 1; x && y && i < x.length; i++) {
@@ -21,7 +25,12 @@ export function longestStep(columns: readonly Float64Array[], look: Look, firstF
 /** Strobing: a step longer than the subject along the motion, where the target has none. A pose that jumps on purpose is not read as one: a held pose has its own finding. */
 export function findStrobing({ tracks, target, take }: BothRead, others: readonly Finding[]): Found {
   const findings = tracks.flatMap(({ reading, track, sides, target: asked, take: drawn }): Finding[] => {
-    if (track.id !== 'position' || reading.pairs.length === 0 || others.some((finding) => finding.subjectId === reading.subjectId && EXPLAINED.has(finding.kind))) return [];
+    if (
+      track.id !== 'position' ||
+      reading.pairs.length === 0 ||
+      others.some((finding) => finding.subjectId === reading.subjectId && EXPLAINED.has(finding.kind))
+    )
+      return [];
     const first = target.motion.range.first;
     const model = longestStep(asked, sides.target.subject.look, first);
     const own = longestStep(drawn, sides.take.subject.look, first);
@@ -38,7 +47,9 @@ export function findStrobing({ tracks, target, take }: BothRead, others: readonl
         tolerance: 1,
         unit: '× its size',
         severity,
-        sentence: capital(`${subjectDoes(reading.subjectName, 'strobe')} from frame ${own.frame - 1} to ${own.frame}: the step is ${roundTo(own.times, 1)} times its own size, so the eye cannot join the two drawings.`),
+        sentence: capital(
+          `${subjectDoes(reading.subjectName, 'strobe')} from frame ${own.frame - 1} to ${own.frame}: the step is ${roundTo(own.times, 1)} times its own size, so the eye cannot join the two drawings.`,
+        ),
       },
     ];
   });
@@ -46,4 +57,13 @@ export function findStrobing({ tracks, target, take }: BothRead, others: readonl
 }
 
 /** Faults that make a step long and are named already. */
-const EXPLAINED: ReadonlySet<Finding['kind']> = new Set(['held-not-moving', 'key-late', 'key-early', 'key-missing', 'exposure-differs', 'pose-off', 'rate-differs', 'settle-off']);
+const EXPLAINED: ReadonlySet<Finding['kind']> = new Set([
+  'held-not-moving',
+  'key-late',
+  'key-early',
+  'key-missing',
+  'exposure-differs',
+  'pose-off',
+  'rate-differs',
+  'settle-off',
+]);

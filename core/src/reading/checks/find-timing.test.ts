@@ -7,20 +7,34 @@ const target = slide([5, 0], [21, 600], [41, 100]);
 
 test('a key is late or early by its frames, beyond the tolerance; how strong goes by how many times it', () => {
   expect(found(target, slide([5, 0], [22, 600], [41, 100]), KINDS)).toEqual([]);
-  expect(found(target, slide([5, 0], [23, 600], [41, 100]), KINDS)).toMatchObject([{ kind: 'key-late', firstFrame: 21, lastFrame: 23, measured: 23, expected: 21 }]);
+  expect(found(target, slide([5, 0], [23, 600], [41, 100]), KINDS)).toMatchObject([
+    { kind: 'key-late', firstFrame: 21, lastFrame: 23, measured: 23, expected: 21 },
+  ]);
   const [early] = found(target, slide([5, 0], [21, 600], [36, 100]), KINDS);
-  expect(early).toMatchObject({ kind: 'key-early', severity: 'strong', sentence: 'The drawer arrives 5 frames early: frame 36 instead of 41.' });
+  expect(early).toMatchObject({
+    kind: 'key-early',
+    severity: 'strong',
+    sentence: 'The drawer arrives 5 frames early: frame 36 instead of 41.',
+  });
 });
 
 test('a key of its own tolerance is judged by that', () => {
-  const own = (keyFrames: number) => ({ keyTolerances: [{ subjectId: 'drawer', track: 'position', frame: 21, keyFrames }] });
+  const own = (keyFrames: number) => ({
+    keyTolerances: [{ subjectId: 'drawer', track: 'position', frame: 21, keyFrames }],
+  });
   const late = slide([5, 0], [23, 600], [41, 100]);
   expect(found(target, late, KINDS, own(3))).toEqual([]);
-  expect(found(target, slide([5, 0], [22, 600], [41, 100]), KINDS, own(0.5))).toMatchObject([{ kind: 'key-late', tolerance: 0.5 }]);
+  expect(found(target, slide([5, 0], [22, 600], [41, 100]), KINDS, own(0.5))).toMatchObject([
+    { kind: 'key-late', tolerance: 0.5 },
+  ]);
 });
 
 test('a key left out, one too many, and a track without any', () => {
   expect(found(target, slide([5, 0], [41, 100]), KINDS)).toMatchObject([{ kind: 'key-missing', firstFrame: 21 }]);
-  expect(found(target, slide([5, 0], [21, 600], [31, 360], [41, 100]), KINDS)).toMatchObject([{ kind: 'key-extra', firstFrame: 31 }]);
-  expect(found(target, slide(), KINDS)).toMatchObject([{ kind: 'track-never-keyed', expected: 3, firstFrame: 5, lastFrame: 41 }]);
+  expect(found(target, slide([5, 0], [21, 600], [31, 360], [41, 100]), KINDS)).toMatchObject([
+    { kind: 'key-extra', firstFrame: 31 },
+  ]);
+  expect(found(target, slide(), KINDS)).toMatchObject([
+    { kind: 'track-never-keyed', expected: 3, firstFrame: 5, lastFrame: 41 },
+  ]);
 });

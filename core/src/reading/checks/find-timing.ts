@@ -11,8 +11,10 @@ function happeningAt(reading: TrackReading, pair: KeyPair): string {
     reading.segments.some((segment) => segment[edge] === pair.targetFrame && !segment.target);
   if (isStill('lastFrame') && !isStill('firstFrame')) return `${does('set')} off`;
   if (isStill('firstFrame') && !isStill('lastFrame')) return `${does('come')} to rest`;
-  if (pair === reading.pairs[0] && !reading.missingFrames.some((frame) => frame < pair.targetFrame)) return does('start');
-  if (pair === reading.pairs.at(-1) && !reading.missingFrames.some((frame) => frame > pair.targetFrame)) return does('arrive');
+  if (pair === reading.pairs[0] && !reading.missingFrames.some((frame) => frame < pair.targetFrame))
+    return does('start');
+  if (pair === reading.pairs.at(-1) && !reading.missingFrames.some((frame) => frame > pair.targetFrame))
+    return does('arrive');
   return `${does('reach')} the extreme`;
 }
 

@@ -3,7 +3,8 @@ import { createKey } from '../../motion/index.ts';
 import { found, sceneOf, soft, straight, subjectWith } from '../../../bench/worked-scenes.ts';
 
 const KINDS = ['contact-floats', 'turn-sharp'] as const;
-const bounce = (...keys: Parameters<typeof sceneOf>[0][number]['channels'][number]['keys']) => sceneOf([subjectWith('pea', { 'position.y': keys })]);
+const bounce = (...keys: Parameters<typeof sceneOf>[0][number]['channels'][number]['keys']) =>
+  sceneOf([subjectWith('pea', { 'position.y': keys })]);
 const hits = bounce(...straight([1, 0], [13, 300], [25, 0]));
 const eases = bounce(...soft([1, 0], [13, 300], [25, 0]));
 
@@ -20,6 +21,10 @@ test('a sharp turn where a soft one is asked is that; turns of the same kind, an
   expect(found(hits, hits, KINDS)).toEqual([]);
   const onward = bounce(...straight([1, 0], [13, 300], [25, 500]));
   expect(found(onward, bounce(...soft([1, 0], [13, 300], [25, 500])), KINDS)).toEqual([]);
-  const oneSided = bounce(createKey(1, 0, { link: 'flat' }), createKey(13, 300, { leave: 'linear', link: 'flat' }), createKey(25, 0));
+  const oneSided = bounce(
+    createKey(1, 0, { link: 'flat' }),
+    createKey(13, 300, { leave: 'linear', link: 'flat' }),
+    createKey(25, 0),
+  );
   expect(found(hits, oneSided, KINDS), 'soft on one side alone').toEqual([]);
 });

@@ -38,7 +38,11 @@ function turnOf(subject: Subject, id: ChannelId, before: number, at: number, aft
 export function findTurns({ tracks }: BothRead): Found {
   const found = tracks.flatMap((read) => {
     const { pairs, segments } = read.reading;
-    return pairs.slice(1, -1).flatMap((pair, k) => (sameEase(segments[k]!, segments[k + 1]!) ? [] : findTurn(read, [pairs[k]!, pair, pairs[k + 2]!])));
+    return pairs
+      .slice(1, -1)
+      .flatMap((pair, k) =>
+        sameEase(segments[k]!, segments[k + 1]!) ? [] : findTurn(read, [pairs[k]!, pair, pairs[k + 2]!]),
+      );
   });
   const besides = (finding: Finding): boolean =>
     found.some(
@@ -47,7 +51,8 @@ export function findTurns({ tracks }: BothRead): Found {
         turn.track === finding.track &&
         ((finding.kind.startsWith('finish-') && finding.lastFrame === turn.firstFrame) ||
           (finding.kind.startsWith('start-') && finding.firstFrame === turn.firstFrame) ||
-          (finding.kind === 'spacing-off' && (finding.lastFrame === turn.firstFrame || finding.firstFrame === turn.firstFrame))),
+          (finding.kind === 'spacing-off' &&
+            (finding.lastFrame === turn.firstFrame || finding.firstFrame === turn.firstFrame))),
     );
   return { findings: found, explains: besides };
 }
@@ -58,7 +63,10 @@ const SAME_PACE = 0.02;
 /** Whether take and target come to a key and leave it with the same ease. */
 function sameEase(before: SegmentReading, after: SegmentReading): boolean {
   const alike = (segment: SegmentReading): boolean =>
-    segment.target !== null && segment.take !== null && Math.abs(segment.target.start - segment.take.start) + Math.abs(segment.target.finish - segment.take.finish) < SAME_PACE;
+    segment.target !== null &&
+    segment.take !== null &&
+    Math.abs(segment.target.start - segment.take.start) + Math.abs(segment.target.finish - segment.take.finish) <
+      SAME_PACE;
   return alike(before) && alike(after);
 }
 
@@ -86,8 +94,12 @@ function findTurn({ reading, sides, track }: ReadTrack, [before, at, after]: [Ke
         unit: '× mean speed',
         severity: severityFor(Math.abs(pace(drawn) - pace(asked))),
         sentence: floats
-          ? capital(`${subjectDoes(reading.subjectName, 'float')} at the contact on frame ${frame}${where}: it slows to ${roundTo(pace(drawn), 2)} of its mean speed around it; the target hits at ${roundTo(pace(asked), 2)}.`)
-          : capital(`${subjectDoes(reading.subjectName, 'snap')} round on frame ${frame}${where} at ${roundTo(pace(drawn), 2)} of its mean speed; the target turns softly there.`),
+          ? capital(
+              `${subjectDoes(reading.subjectName, 'float')} at the contact on frame ${frame}${where}: it slows to ${roundTo(pace(drawn), 2)} of its mean speed around it; the target hits at ${roundTo(pace(asked), 2)}.`,
+            )
+          : capital(
+              `${subjectDoes(reading.subjectName, 'snap')} round on frame ${frame}${where} at ${roundTo(pace(drawn), 2)} of its mean speed; the target turns softly there.`,
+            ),
       },
     ];
   }

@@ -20,7 +20,11 @@ export function volumeAt(subject: Subject, frame: number): number {
 
 /** Volume under squash and stretch, where the target keeps it: the frame on which the take loses or gains most. */
 export function findVolume({ target, tracks }: BothRead): Found {
-  const scaled = new Map(tracks.filter((read) => read.track.id === 'scale.x' || read.track.id === 'scale.y').map((read) => [read.reading.subjectId, read]));
+  const scaled = new Map(
+    tracks
+      .filter((read) => read.track.id === 'scale.x' || read.track.id === 'scale.y')
+      .map((read) => [read.reading.subjectId, read]),
+  );
   const { first, last } = target.motion.range;
   const findings: Finding[] = [];
   for (const [subjectId, read] of scaled) {
@@ -46,11 +50,16 @@ export function findVolume({ target, tracks }: BothRead): Found {
       tolerance: VOLUME_TOLERANCE,
       unit: '× volume',
       severity,
-      sentence: capital(`${subjectDoes(read.reading.subjectName, worst.volume < 1 ? 'lose' : 'gain')} ${percent} % of its volume at frame ${worst.frame}: what one side gives, the other has to take.`),
+      sentence: capital(
+        `${subjectDoes(read.reading.subjectName, worst.volume < 1 ? 'lose' : 'gain')} ${percent} % of its volume at frame ${worst.frame}: what one side gives, the other has to take.`,
+      ),
     });
   }
   return {
     findings,
-    explains: (finding) => finding.kind === 'pose-off' && (finding.track === 'scale.x' || finding.track === 'scale.y') && findings.some((volume) => volume.subjectId === finding.subjectId),
+    explains: (finding) =>
+      finding.kind === 'pose-off' &&
+      (finding.track === 'scale.x' || finding.track === 'scale.y') &&
+      findings.some((volume) => volume.subjectId === finding.subjectId),
   };
 }

@@ -8,7 +8,11 @@ import { time } from './columns.ts';
 export const readingQueue: Migration = {
   name: '0007-reading-queue',
   up: async (tables) => {
-    await tables.createTable('targets', { hash: { type: DataTypes.CHAR(64), primaryKey: true }, target: { type: DataTypes.JSON, allowNull: false }, createdAt: time });
+    await tables.createTable('targets', {
+      hash: { type: DataTypes.CHAR(64), primaryKey: true },
+      target: { type: DataTypes.JSON, allowNull: false },
+      createdAt: time,
+    });
     await tables.addColumn('readings', 'targetHash', { type: DataTypes.CHAR(64), allowNull: true });
     await tables.addColumn('readings', 'state', { type: DataTypes.STRING(16), allowNull: false, defaultValue: 'read' });
     await tables.addColumn('readings', 'version', { type: DataTypes.INTEGER, allowNull: true });
@@ -25,7 +29,10 @@ export const readingQueue: Migration = {
         const [row] = await tables.read<{ target: Target }>('SELECT target FROM readings WHERE id = :id', { id });
         const target = { ...row!.target, motion: upgradeMotion(row!.target.motion) as MotionDocument };
         const hash = targetHash(target);
-        await tables.write('INSERT IGNORE INTO targets (hash, target, createdAt) VALUES (:hash, :target, NOW(3))', { hash, target: JSON.stringify(target) });
+        await tables.write('INSERT IGNORE INTO targets (hash, target, createdAt) VALUES (:hash, :target, NOW(3))', {
+          hash,
+          target: JSON.stringify(target),
+        });
         await tables.write('UPDATE readings SET targetHash = :hash WHERE id = :id', { hash, id });
       }
     }

@@ -9,7 +9,10 @@ import { reference } from './columns.ts';
 export const steps: Migration = {
   name: '0008-steps',
   up: async (tables) => {
-    for (const [table, parent, column] of [['draft_steps', 'drafts', 'draftId'], ['exercise_steps', 'exercises', 'exerciseId']] as const) {
+    for (const [table, parent, column] of [
+      ['draft_steps', 'drafts', 'draftId'],
+      ['exercise_steps', 'exercises', 'exerciseId'],
+    ] as const) {
       await tables.createTable(table, {
         [column]: { ...reference(parent), primaryKey: true },
         number: { type: DataTypes.INTEGER, primaryKey: true, allowNull: false },
@@ -75,19 +78,29 @@ function newSteps(work: OldWork, { steps: old, done }: OldHistory): { steps: Ste
   const last = Math.max(...states.keys());
   return {
     done: done - first,
-    steps: old.slice(first, last).map(({ name }, i) => ({ name, changes: changesBetween(upgraded(states.get(first + i)!), upgraded(states.get(first + i + 1)!)) })),
+    steps: old
+      .slice(first, last)
+      .map(({ name }, i) => ({
+        name,
+        changes: changesBetween(upgraded(states.get(first + i)!), upgraded(states.get(first + i + 1)!)),
+      })),
   };
 }
 
 async function carryOver(tables: Tables, table: string, parent: 'drafts' | 'exercises', column: string): Promise<void> {
   const isExercise = parent === 'exercises';
-  const ids = await tables.read<{ id: string }>(`SELECT id FROM ${parent} WHERE stepsDone = 0 AND JSON_LENGTH(history, '$.steps') > 0`);
+  const ids = await tables.read<{ id: string }>(
+    `SELECT id FROM ${parent} WHERE stepsDone = 0 AND JSON_LENGTH(history, '$.steps') > 0`,
+  );
   for (const { id } of ids) {
     const [row] = await tables.read<OldRow>(`SELECT * FROM ${parent} WHERE id = :id`, { id });
     const { steps: carried, done } = newSteps(workOf(row!, isExercise), row!.history);
     for (const [i, step] of carried.entries()) {
       const text = JSON.stringify(step);
-      await tables.write(`INSERT IGNORE INTO ${table} (${column}, number, step, bytes) VALUES (:id, :number, :text, :bytes)`, { id, number: i + 1, text, bytes: text.length });
+      await tables.write(
+        `INSERT IGNORE INTO ${table} (${column}, number, step, bytes) VALUES (:id, :number, :text, :bytes)`,
+        { id, number: i + 1, text, bytes: text.length },
+      );
     }
     // Last, so that work whose steps were cut off half way is taken up again.
     await tables.write(`UPDATE ${parent} SET stepsDone = :done WHERE id = :id`, { id, done });

@@ -9,7 +9,20 @@ import { explain, isProblem } from '../../app/problem.ts';
 import { Shell } from '../../app/Shell.tsx';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { edited, limited, saveWork, useEditing, selectMotion, useOpenWork } from '../../editing/index.ts';
-import { ConflictDialog, EditingActions, EditingPicture, EditingTime, FramesTable, NumbersPanel, OwnCharts, PagesChoice, RecordQuestion, SaveStatus, Spread, usePages } from '../../spread/index.ts';
+import {
+  ConflictDialog,
+  EditingActions,
+  EditingPicture,
+  EditingTime,
+  FramesTable,
+  NumbersPanel,
+  OwnCharts,
+  PagesChoice,
+  RecordQuestion,
+  SaveStatus,
+  Spread,
+  usePages,
+} from '../../spread/index.ts';
 import { ClockProvider } from '../../time-page/index.ts';
 import { Button, Dialog, formatDue, Loading, LoadFailed, TabBar, Toggle, useStored } from '../../ui/index.ts';
 import { BriefDrawer } from './BriefDrawer.tsx';
@@ -35,7 +48,11 @@ export function BenchPage() {
     void draft.refetch();
     if (draft.currentData) void assignment.refetch();
   };
-  return <Shell crumbs={[{ label: 'Bench' }]}>{error ? <LoadFailed what="draft" error={error} onRetry={retry} /> : <Loading what="your draft" />}</Shell>;
+  return (
+    <Shell crumbs={[{ label: 'Bench' }]}>
+      {error ? <LoadFailed what="draft" error={error} onRetry={retry} /> : <Loading what="your draft" />}
+    </Shell>
+  );
 }
 
 function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) {
@@ -54,7 +71,10 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
     setDrawer(!drawer);
     if (pages === 'time') setPages('both');
   };
-  const crumbs = [{ label: assignment.courseTitle, to: `/courses/${assignment.courseId}` }, { label: assignment.title }];
+  const crumbs = [
+    { label: assignment.courseTitle, to: `/courses/${assignment.courseId}` },
+    { label: assignment.title },
+  ];
   return (
     <ClockProvider range={motion.range} rate={motion.rate} workRange={motion.workRange}>
       <Shell
@@ -72,37 +92,46 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
         }
       >
         <Spread
-            name="bench"
-            pages={pages}
-            picture={
-              <EditingPicture
-                tone="take"
-                target={target}
-                noTarget={target ? null : 'The instructor does not show the model motion of this exercise now.'}
-                targetShown={targetShown}
-                onTargetShown={setTargetShown}
-              >
-                {drawer ? (
-                  <BriefDrawer assignment={assignment} onClose={() => setDrawer(false)} />
-                ) : (
-                  <Tabs.Root defaultValue="numbers" className="flex h-full flex-col">
-                    <TabBar label="Beneath the picture" tabs={hasOwnScene(mayChange) ? [...TABS, SCENE_TAB] : TABS} />
-                    <Tabs.Content value="numbers">
-                      <NumbersPanel />
-                      <OwnCharts tone="take" target={targetShown ? target : null} />
-                    </Tabs.Content>
-                    <Tabs.Content value="frames" className="min-h-0 data-[state=active]:flex-1">
-                      <FramesTable />
-                    </Tabs.Content>
-                    <Tabs.Content value="scene" className="min-h-0 overflow-y-auto data-[state=active]:flex-1">
-                      <OwnScene limits={mayChange} />
-                    </Tabs.Content>
-                  </Tabs.Root>
-                )}
-              </EditingPicture>
-            }
-            time={<EditingTime name="bench" tone="take" target={targetShown ? target : null} courseId={assignment.courseId} rangeFixed={mayChange.range ? null : timeFixed} foot={<KeysLeft limits={mayChange} motion={motion} says={timeFixed} />} />}
-          />
+          name="bench"
+          pages={pages}
+          picture={
+            <EditingPicture
+              tone="take"
+              target={target}
+              noTarget={target ? null : 'The instructor does not show the model motion of this exercise now.'}
+              targetShown={targetShown}
+              onTargetShown={setTargetShown}
+            >
+              {drawer ? (
+                <BriefDrawer assignment={assignment} onClose={() => setDrawer(false)} />
+              ) : (
+                <Tabs.Root defaultValue="numbers" className="flex h-full flex-col">
+                  <TabBar label="Beneath the picture" tabs={hasOwnScene(mayChange) ? [...TABS, SCENE_TAB] : TABS} />
+                  <Tabs.Content value="numbers">
+                    <NumbersPanel />
+                    <OwnCharts tone="take" target={targetShown ? target : null} />
+                  </Tabs.Content>
+                  <Tabs.Content value="frames" className="min-h-0 data-[state=active]:flex-1">
+                    <FramesTable />
+                  </Tabs.Content>
+                  <Tabs.Content value="scene" className="min-h-0 overflow-y-auto data-[state=active]:flex-1">
+                    <OwnScene limits={mayChange} />
+                  </Tabs.Content>
+                </Tabs.Root>
+              )}
+            </EditingPicture>
+          }
+          time={
+            <EditingTime
+              name="bench"
+              tone="take"
+              target={targetShown ? target : null}
+              courseId={assignment.courseId}
+              rangeFixed={mayChange.range ? null : timeFixed}
+              foot={<KeysLeft limits={mayChange} motion={motion} says={timeFixed} />}
+            />
+          }
+        />
         <ConflictDialog />
         <RecordQuestion />
       </Shell>
@@ -123,7 +152,10 @@ function KeysLeft({ limits, motion, says }: { limits: Limits; motion: MotionDocu
   const count = keyCount(motion);
   return (
     <>
-      {says} <span className={`figures ${count >= limits.maxKeys ? 'text-danger' : ''}`}>{`${count} of ${limits.maxKeys} keys`}</span>
+      {says}{' '}
+      <span
+        className={`figures ${count >= limits.maxKeys ? 'text-danger' : ''}`}
+      >{`${count} of ${limits.maxKeys} keys`}</span>
     </>
   );
 }
@@ -138,8 +170,11 @@ function takesLeft({ takeLimit, takes }: Assignment): number {
 
 /** Why no take can be handed in any more. */
 function closedReason(assignment: Assignment): string | null {
-  if (takesLeft(assignment) === 0) return `The exercise allows ${assignment.takeLimit} ${assignment.takeLimit === 1 ? 'take' : 'takes'}, and you have handed in as many.`;
-  return isLate(assignment) && assignment.latePolicy === 'refuse' ? `It was due ${formatDue(assignment.dueAt!)}; takes are no longer accepted.` : null;
+  if (takesLeft(assignment) === 0)
+    return `The exercise allows ${assignment.takeLimit} ${assignment.takeLimit === 1 ? 'take' : 'takes'}, and you have handed in as many.`;
+  return isLate(assignment) && assignment.latePolicy === 'refuse'
+    ? `It was due ${formatDue(assignment.dueAt!)}; takes are no longer accepted.`
+    : null;
 }
 
 /** Hands the draft in as the next take, once everything is on the server and the person has said so. */
@@ -171,7 +206,11 @@ function HandInButton({ draft, assignment }: { draft: Draft; assignment: Assignm
 
   return (
     <>
-      <Button kind="main" disabledReason={closedReason(assignment) ?? (isEmpty && 'There is no key yet: nothing to hand in.')} onClick={() => void ask()}>
+      <Button
+        kind="main"
+        disabledReason={closedReason(assignment) ?? (isEmpty && 'There is no key yet: nothing to hand in.')}
+        onClick={() => void ask()}
+      >
         Hand in take {draft.nextTakeNumber}
       </Button>
       <Dialog
@@ -187,10 +226,25 @@ function HandInButton({ draft, assignment }: { draft: Draft; assignment: Assignm
           </>
         }
       >
-        <p>It is read against the target and goes to your instructor. A take stays as it was handed in; the next one can start from it.</p>
-        {isLate(assignment) && <p className="mt-2 text-danger">It is past the due date: the take will be marked as late.</p>}
-        {assignment.takeLimit !== null && <p className="mt-2">{takesLeft(assignment)} of {assignment.takeLimit} takes {takesLeft(assignment) === 1 ? 'is' : 'are'} left, this one among them.</p>}
-        {unkeyed.length > 0 && <p className="mt-2 text-danger">{unkeyed.length === 1 ? 'One change is' : `${unkeyed.length} changes are`} not keyed and will not be part of it.</p>}
+        <p>
+          It is read against the target and goes to your instructor. A take stays as it was handed in; the next one can
+          start from it.
+        </p>
+        {isLate(assignment) && (
+          <p className="mt-2 text-danger">It is past the due date: the take will be marked as late.</p>
+        )}
+        {assignment.takeLimit !== null && (
+          <p className="mt-2">
+            {takesLeft(assignment)} of {assignment.takeLimit} takes {takesLeft(assignment) === 1 ? 'is' : 'are'} left,
+            this one among them.
+          </p>
+        )}
+        {unkeyed.length > 0 && (
+          <p className="mt-2 text-danger">
+            {unkeyed.length === 1 ? 'One change is' : `${unkeyed.length} changes are`} not keyed and will not be part of
+            it.
+          </p>
+        )}
       </Dialog>
       <Dialog
         open={beyond !== null}
@@ -206,7 +260,10 @@ function HandInButton({ draft, assignment }: { draft: Draft; assignment: Assignm
         }
       >
         <p>{beyond}</p>
-        <p className="mt-2">The exercise was changed after this draft was begun. Bringing it back takes what the exercise sets from there and keeps your keys on the channels that are yours; it can be undone.</p>
+        <p className="mt-2">
+          The exercise was changed after this draft was begun. Bringing it back takes what the exercise sets from there
+          and keeps your keys on the channels that are yours; it can be undone.
+        </p>
       </Dialog>
     </>
   );

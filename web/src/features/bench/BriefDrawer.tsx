@@ -30,7 +30,11 @@ export function BriefDrawer({ assignment, onClose }: { assignment: Assignment; o
         </dl>
         {lastReturned && <EarlierNotes takeId={lastReturned.id} number={lastReturned.number} />}
         <h3 className="mt-5 mb-2 text-sm">Target chart</h3>
-        {model ? <TargetCharts motion={model} /> : <p className="text-sm text-faint">Your instructor keeps the model motion of this exercise back for now.</p>}
+        {model ? (
+          <TargetCharts motion={model} />
+        ) : (
+          <p className="text-sm text-faint">Your instructor keeps the model motion of this exercise back for now.</p>
+        )}
       </div>
     </aside>
   );

@@ -15,7 +15,16 @@ function show(change: Partial<Limits>): void {
   cleanup();
   store = createStore();
   const limits = { ...USUAL_LIMITS, ...change };
-  store.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion: createMotion([createSubject('dial', 'Hob dial', LOOK, { x: 160, y: 270 })]), details: null } } }));
+  store.dispatch(
+    opened({
+      source: { kind: 'draft', id: 'd1' },
+      stored: {
+        version: 1,
+        history: { first: 0, steps: [], done: 0 },
+        work: { motion: createMotion([createSubject('dial', 'Hob dial', LOOK, { x: 160, y: 270 })]), details: null },
+      },
+    }),
+  );
   store.dispatch(limited(limits));
   render(
     <Provider store={store}>
@@ -25,7 +34,8 @@ function show(change: Partial<Limits>): void {
     </Provider>,
   );
 }
-const disabled = (...labels: string[]): boolean[] => labels.map((label) => screen.getByLabelText<HTMLInputElement>(label).disabled);
+const disabled = (...labels: string[]): boolean[] =>
+  labels.map((label) => screen.getByLabelText<HTMLInputElement>(label).disabled);
 
 afterEach(cleanup);
 

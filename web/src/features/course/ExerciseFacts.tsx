@@ -5,11 +5,14 @@ import { formatDue } from '../../ui/index.ts';
 export function ExerciseFacts({ rate, range, dueAt }: { rate: Rate; range: FrameRange; dueAt: string | null }) {
   return (
     <span className="figures text-xs text-faint">
-      {formatRate(rate)} fps · {range.first}–{range.last}, {frameCount(range)} frames · runs {runningSeconds(range, rate).toFixed(3)} s
+      {formatRate(rate)} fps · {range.first}–{range.last}, {frameCount(range)} frames · runs{' '}
+      {runningSeconds(range, rate).toFixed(3)} s
       {dueAt && (
         <>
           {' '}
-          <span className={`whitespace-nowrap ${new Date(dueAt) < new Date() ? 'text-danger' : 'text-ink'}`}>· due {formatDue(dueAt)}</span>
+          <span className={`whitespace-nowrap ${new Date(dueAt) < new Date() ? 'text-danger' : 'text-ink'}`}>
+            · due {formatDue(dueAt)}
+          </span>
         </>
       )}
     </span>

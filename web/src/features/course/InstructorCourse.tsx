@@ -10,7 +10,10 @@ import { ExerciseFacts } from './ExerciseFacts.tsx';
 
 /** The course for its instructor: exercises to set, and where each learner stands with each of them. */
 export function InstructorCourse({ courseId }: { courseId: string }) {
-  const { data, error, refetch } = useOverviewQuery(courseId, { refetchOnMountOrArgChange: true, refetchOnFocus: true });
+  const { data, error, refetch } = useOverviewQuery(courseId, {
+    refetchOnMountOrArgChange: true,
+    refetchOnFocus: true,
+  });
   const [create, { isLoading }] = useCreateExerciseMutation();
   const navigate = useNavigate();
 
@@ -19,7 +22,8 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
     if (answer.data) await navigate(`/exercises/${answer.data.id}/setting`);
     else toast.error(explain(answer.error));
   };
-  const waiting = data?.standings.flatMap((standing) => standing.takes).filter((take) => take.state === 'handed-in').length ?? 0;
+  const waiting =
+    data?.standings.flatMap((standing) => standing.takes).filter((take) => take.state === 'handed-in').length ?? 0;
 
   return (
     <Shell
@@ -27,7 +31,10 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
       status={data && `${waiting} ${waiting === 1 ? 'take waits' : 'takes wait'} for review`}
       actions={
         <>
-          <Button disabledReason={waiting === 0 && 'Nothing waits for review.'} onClick={() => void navigate(`/courses/${courseId}/waiting`)}>
+          <Button
+            disabledReason={waiting === 0 && 'Nothing waits for review.'}
+            onClick={() => void navigate(`/courses/${courseId}/waiting`)}
+          >
             Review {waiting > 0 && waiting}
           </Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>
@@ -53,7 +60,8 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
 }
 
 function Standings({ course }: { course: CourseOverview }) {
-  if (course.exercises.length === 0) return <Empty title="No exercise yet">Set the first one with the button above.</Empty>;
+  if (course.exercises.length === 0)
+    return <Empty title="No exercise yet">Set the first one with the button above.</Empty>;
   const standingOf = (learnerId: string, exerciseId: string): Standing | undefined =>
     course.standings.find((standing) => standing.learnerId === learnerId && standing.exerciseId === exerciseId);
   return (
@@ -75,17 +83,28 @@ function Standings({ course }: { course: CourseOverview }) {
             {course.exercises.map((exercise) => (
               <tr key={exercise.id} className="border-b border-rule last:border-0">
                 <th scope="row" className="px-4 py-2.5 text-left font-normal">
-                  <Link to={`/exercises/${exercise.id}/setting`} className="rounded-sm text-[15px] font-semibold hover:underline">
+                  <Link
+                    to={`/exercises/${exercise.id}/setting`}
+                    className="rounded-sm text-[15px] font-semibold hover:underline"
+                  >
                     {exercise.title}
                   </Link>
                   <CopyExercise courseId={course.id} exerciseId={exercise.id} title={exercise.title} />
-                  {!exercise.published && <span className="ml-2 rounded-full border border-ochre px-2 py-px text-[11px] text-ochre">not published</span>}
+                  {!exercise.published && (
+                    <span className="ml-2 rounded-full border border-ochre px-2 py-px text-[11px] text-ochre">
+                      not published
+                    </span>
+                  )}
                   <br />
                   <ExerciseFacts rate={exercise.rate} range={exercise.range} dueAt={exercise.dueAt} />
                 </th>
                 {course.learners.map((learner) => (
                   <td key={learner.id} className="px-1 py-2 text-center align-middle">
-                    <StandingCell standing={standingOf(learner.id, exercise.id)} learner={learner.name} exercise={exercise.title} />
+                    <StandingCell
+                      standing={standingOf(learner.id, exercise.id)}
+                      learner={learner.name}
+                      exercise={exercise.title}
+                    />
                   </td>
                 ))}
               </tr>
@@ -120,24 +139,48 @@ function CopyExercise({ courseId, exerciseId, title }: { courseId: string; exerc
       toast.error(explain(error));
       return;
     }
-    const answer = await create({ courseId, exercise: { work: { motion, details: { ...details, title: `${details.title.slice(0, 110)}, a copy`, dueAt: null } } } });
+    const answer = await create({
+      courseId,
+      exercise: {
+        work: { motion, details: { ...details, title: `${details.title.slice(0, 110)}, a copy`, dueAt: null } },
+      },
+    });
     if (answer.data) await navigate(`/exercises/${answer.data.id}/setting`);
     else toast.error(explain(answer.error));
   };
   return (
-    <Button kind="quiet" square small className="ml-1 align-middle text-faint" aria-label={`Copy ${title}`} tip="Set another exercise from a copy of this one" disabled={isLoading} onClick={() => void copy()}>
+    <Button
+      kind="quiet"
+      square
+      small
+      className="ml-1 align-middle text-faint"
+      aria-label={`Copy ${title}`}
+      tip="Set another exercise from a copy of this one"
+      disabled={isLoading}
+      onClick={() => void copy()}
+    >
       <Copy size={13} />
     </Button>
   );
 }
 
 /** Where one learner stands with one exercise: the newest take, else whether there is a draft. */
-function StandingCell({ standing, learner, exercise }: { standing: Standing | undefined; learner: string; exercise: string }) {
+function StandingCell({
+  standing,
+  learner,
+  exercise,
+}: {
+  standing: Standing | undefined;
+  learner: string;
+  exercise: string;
+}) {
   const take = standing?.takes.at(-1);
   if (!take) return <span className="text-xs text-faint">{standing?.hasDraft ? 'draft' : '–'}</span>;
   const waits = take.state === 'handed-in';
   return (
-    <Tip says={`${learner}, take ${take.number}: ${waits ? 'waits for review' : `returned with ${take.grade}`}${standing?.hasDraft ? '; a new draft is begun' : ''}`}>
+    <Tip
+      says={`${learner}, take ${take.number}: ${waits ? 'waits for review' : `returned with ${take.grade}`}${standing?.hasDraft ? '; a new draft is begun' : ''}`}
+    >
       <Link
         to={`/takes/${take.id}`}
         aria-label={`${exercise}, ${learner}, take ${take.number}, ${waits ? 'waits for review' : `returned, grade ${take.grade}`}`}

@@ -16,12 +16,20 @@ const ASK_EVERY_MS = 1500;
 /** The course for a learner: the exercises open to them, in order, and what to do next with each. */
 export function LearnerCourse({ courseId }: { courseId: string }) {
   const [isComing, setComing] = useState(false);
-  const { data, error, refetch } = useLearnerCourseQuery(courseId, { refetchOnMountOrArgChange: true, refetchOnFocus: true, pollingInterval: isComing ? ASK_EVERY_MS : 0 });
-  const comes = data?.exercises.some((exercise) => exercise.takes.some((take) => take.readingState === 'coming')) ?? false;
+  const { data, error, refetch } = useLearnerCourseQuery(courseId, {
+    refetchOnMountOrArgChange: true,
+    refetchOnFocus: true,
+    pollingInterval: isComing ? ASK_EVERY_MS : 0,
+  });
+  const comes =
+    data?.exercises.some((exercise) => exercise.takes.some((take) => take.readingState === 'coming')) ?? false;
   if (comes !== isComing) setComing(comes);
   const navigate = useNavigate();
   return (
-    <Shell crumbs={[{ label: data?.title ?? 'Course' }]} actions={<Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>}>
+    <Shell
+      crumbs={[{ label: data?.title ?? 'Course' }]}
+      actions={<Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>}
+    >
       {error && !data ? (
         <LoadFailed what="course" error={error} onRetry={() => void refetch()} />
       ) : !data ? (
@@ -30,7 +38,9 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
         <div className="h-full overflow-y-auto">
           <div className="mx-auto max-w-4xl px-8 py-6">
             <h1 className="mb-3 text-xl">{data.title}</h1>
-            {data.exercises.length === 0 && <Empty title="No exercise is open yet">Your instructor has not published one.</Empty>}
+            {data.exercises.length === 0 && (
+              <Empty title="No exercise is open yet">Your instructor has not published one.</Empty>
+            )}
             <ol className="grid gap-3">
               {data.exercises.map((exercise, i) => (
                 <ExerciseCard key={exercise.id} exercise={exercise} number={i + 1} />
@@ -59,7 +69,10 @@ function ExerciseCard({ exercise, number }: { exercise: OpenExercise; number: nu
 
   return (
     <li className="grid grid-cols-[2.5rem_1fr_auto] items-start gap-x-2 rounded-lg border border-rule bg-page p-4">
-      <span className="figures grid h-7 w-7 place-items-center rounded-full border-2 border-ink text-[13px] font-semibold" aria-hidden="true">
+      <span
+        className="figures grid h-7 w-7 place-items-center rounded-full border-2 border-ink text-[13px] font-semibold"
+        aria-hidden="true"
+      >
         {number}
       </span>
       <div className="min-w-0">
@@ -95,7 +108,9 @@ function ExerciseCard({ exercise, number }: { exercise: OpenExercise; number: nu
             <Button kind="main" onClick={() => void navigate(`/drafts/${draft.id}`)}>
               Continue
             </Button>
-            <span className="text-xs text-faint">saved {formatDistanceToNow(draft.updatedAt, { addSuffix: true })}</span>
+            <span className="text-xs text-faint">
+              saved {formatDistanceToNow(draft.updatedAt, { addSuffix: true })}
+            </span>
           </>
         ) : (
           <Button kind={last ? 'plain' : 'main'} disabled={isLoading} onClick={() => void start()}>
@@ -110,8 +125,12 @@ function ExerciseCard({ exercise, number }: { exercise: OpenExercise; number: nu
 function TakeLink({ take }: { take: TakeSummary }) {
   const returned = take.state === 'returned';
   return (
-    <Link to={`/takes/${take.id}`} className={`figures inline-block rounded-md border px-2 py-0.5 text-xs hover:bg-shade ${returned ? 'border-target text-target' : 'border-rule text-faint'}`}>
-      take {take.number} · {returned ? `returned, ${take.grade}` : take.readingState === 'coming' ? 'handed in, being read' : 'handed in'}
+    <Link
+      to={`/takes/${take.id}`}
+      className={`figures inline-block rounded-md border px-2 py-0.5 text-xs hover:bg-shade ${returned ? 'border-target text-target' : 'border-rule text-faint'}`}
+    >
+      take {take.number} ·{' '}
+      {returned ? `returned, ${take.grade}` : take.readingState === 'coming' ? 'handed in, being read' : 'handed in'}
       {take.late && ', late'}
     </Link>
   );

@@ -20,7 +20,8 @@ export function DeskFindings({ findings, decisions, fixed, onChoose, onDraft }: 
   const [chosen, setChosen] = useState<string[]>([]);
   const open = findings.filter((finding) => !decisions.of(finding));
   const picked = open.filter((finding) => chosen.includes(findingKey(finding)));
-  const toggle = (key: string): void => setChosen(chosen.includes(key) ? chosen.filter((other) => other !== key) : [...chosen, key]);
+  const toggle = (key: string): void =>
+    setChosen(chosen.includes(key) ? chosen.filter((other) => other !== key) : [...chosen, key]);
   const write = (several: readonly Finding[]): void => {
     setChosen([]);
     onDraft(draftOfFindings(several));
@@ -29,7 +30,11 @@ export function DeskFindings({ findings, decisions, fixed, onChoose, onDraft }: 
     <>
       {!fixed && findings.length > 0 && (
         <div className="flex min-h-8 items-center gap-2 pb-1.5 text-xs text-faint">
-          <span>{open.length === 0 ? 'All are decided.' : `${open.length} of ${findings.length} open; the learner sees all that are not dismissed.`}</span>
+          <span>
+            {open.length === 0
+              ? 'All are decided.'
+              : `${open.length} of ${findings.length} open; the learner sees all that are not dismissed.`}
+          </span>
           {picked.length > 1 && (
             <Button small className="ml-auto" onClick={() => write(picked)}>
               Merge {picked.length} into one note
@@ -47,10 +52,21 @@ export function DeskFindings({ findings, decisions, fixed, onChoose, onDraft }: 
             : (finding) => {
                 const key = findingKey(finding);
                 const decided = decisions.of(finding) !== undefined;
-                return <input type="checkbox" disabled={decided} checked={!decided && chosen.includes(key)} onChange={() => toggle(key)} aria-label={`Merge: ${finding.sentence}`} className="mt-2 ml-2 accent-[var(--accent)]" />;
+                return (
+                  <input
+                    type="checkbox"
+                    disabled={decided}
+                    checked={!decided && chosen.includes(key)}
+                    onChange={() => toggle(key)}
+                    aria-label={`Merge: ${finding.sentence}`}
+                    className="mt-2 ml-2 accent-[var(--accent)]"
+                  />
+                );
               }
         }
-        action={(finding) => <FindingActions finding={finding} decisions={decisions} fixed={fixed} onReword={() => write([finding])} />}
+        action={(finding) => (
+          <FindingActions finding={finding} decisions={decisions} fixed={fixed} onReword={() => write([finding])} />
+        )}
       />
     </>
   );
@@ -69,11 +85,19 @@ function FindingActions({ finding, decisions, fixed, onReword }: FindingActionsP
   if (decision) {
     return (
       <span className="flex shrink-0 items-center gap-1 py-1 pr-1 text-xs">
-        <span title={decision.reason} className={decision.state === 'accepted' ? 'text-target' : 'max-w-28 truncate text-faint'}>
+        <span
+          title={decision.reason}
+          className={decision.state === 'accepted' ? 'text-target' : 'max-w-28 truncate text-faint'}
+        >
           {decision.state === 'accepted' ? 'in a note' : `dismissed${decision.reason ? `: ${decision.reason}` : ''}`}
         </span>
         {!fixed && (
-          <Button {...square} aria-label={`Open again: ${finding.sentence}`} tip={decision.noteId ? 'Open again; its note goes' : 'Open again'} onClick={() => void decisions.takeBack(finding)}>
+          <Button
+            {...square}
+            aria-label={`Open again: ${finding.sentence}`}
+            tip={decision.noteId ? 'Open again; its note goes' : 'Open again'}
+            onClick={() => void decisions.takeBack(finding)}
+          >
             <Undo2 size={14} />
           </Button>
         )}
@@ -83,10 +107,20 @@ function FindingActions({ finding, decisions, fixed, onReword }: FindingActionsP
   if (fixed) return null;
   return (
     <span className="flex shrink-0 items-center py-1 pr-1">
-      <Button {...square} aria-label={`Make a note of: ${finding.sentence}`} tip="Accept: it becomes a note as it is" onClick={() => void decisions.accept(finding)}>
+      <Button
+        {...square}
+        aria-label={`Make a note of: ${finding.sentence}`}
+        tip="Accept: it becomes a note as it is"
+        onClick={() => void decisions.accept(finding)}
+      >
         <Check size={15} />
       </Button>
-      <Button {...square} aria-label={`Reword: ${finding.sentence}`} tip="Write the note in your own words" onClick={onReword}>
+      <Button
+        {...square}
+        aria-label={`Reword: ${finding.sentence}`}
+        tip="Write the note in your own words"
+        onClick={onReword}
+      >
         <PenLine size={14} />
       </Button>
       <DismissPopover finding={finding} onDismiss={(reason) => void decisions.dismiss(finding, reason)} />
@@ -101,7 +135,13 @@ function DismissPopover({ finding, onDismiss }: { finding: Finding; onDismiss: (
       label="Dismiss the finding"
       align="end"
       trigger={
-        <Button kind="quiet" square small aria-label={`Dismiss: ${finding.sentence}`} tip="Dismiss: the learner does not see it">
+        <Button
+          kind="quiet"
+          square
+          small
+          aria-label={`Dismiss: ${finding.sentence}`}
+          tip="Dismiss: the learner does not see it"
+        >
           <X size={14} />
         </Button>
       }
@@ -115,7 +155,13 @@ function DismissPopover({ finding, onDismiss }: { finding: Finding; onDismiss: (
       >
         <label className="grid gap-1 text-xs font-semibold text-faint">
           Why it does not count
-          <input value={reason} maxLength={300} onChange={(event) => setReason(event.target.value)} placeholder="for your own eyes; may stay empty" className={INPUT} />
+          <input
+            value={reason}
+            maxLength={300}
+            onChange={(event) => setReason(event.target.value)}
+            placeholder="for your own eyes; may stay empty"
+            className={INPUT}
+          />
         </label>
         <Button type="submit" className="justify-self-start">
           Dismiss it

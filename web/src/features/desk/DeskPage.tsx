@@ -25,7 +25,14 @@ function useDrawingDraft(draft: NoteDraft | null, onDraft: (draft: NoteDraft) =>
   return useMemo(() => {
     if (draft?.frame === undefined || (!draft.tool && !draft.spot && isEmptyDrawing(draft.drawing))) return null;
     const { frame, drawing, spot, tool } = draft;
-    return { frame, drawing, spot, tool, onDrawing: (next) => onDraft({ ...draft, drawing: next }), onSpot: (next) => onDraft({ ...draft, spot: next, tool: null }) };
+    return {
+      frame,
+      drawing,
+      spot,
+      tool,
+      onDrawing: (next) => onDraft({ ...draft, drawing: next }),
+      onSpot: (next) => onDraft({ ...draft, spot: next, tool: null }),
+    };
   }, [draft, onDraft]);
 }
 
@@ -93,7 +100,9 @@ export function DeskPage({ view }: { view: TakeView }) {
                           }}
                         />
                       ) : (
-                        <Empty title={view.readingState === 'coming' ? 'The reading is coming' : 'Not read'}>What is off is listed here once the take is read. Notes and a grade can be given without it.</Empty>
+                        <Empty title={view.readingState === 'coming' ? 'The reading is coming' : 'Not read'}>
+                          What is off is listed here once the take is read. Notes and a grade can be given without it.
+                        </Empty>
                       )}
                     </Tabs.Content>
                     <Tabs.Content value="notes">

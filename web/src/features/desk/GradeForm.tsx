@@ -34,7 +34,13 @@ export function GradeForm({ view, writer }: { view: TakeView; writer: ReviewWrit
   });
   const leave = (): void => void commit();
   const given = writer.words.criteria;
-  const total = reading ? Math.round(weightedScore(reading.criteria.map((criterion) => ({ ...criterion, score: given[criterion.id] ?? criterion.score })))) : null;
+  const total = reading
+    ? Math.round(
+        weightedScore(
+          reading.criteria.map((criterion) => ({ ...criterion, score: given[criterion.id] ?? criterion.score })),
+        ),
+      )
+    : null;
   const giveCriterion = (id: Criterion['id'], text: string): boolean => {
     const score = text.trim() === '' ? null : Number(text);
     if (score !== null && !(score >= 0 && score <= 100)) return false;
@@ -56,7 +62,9 @@ export function GradeForm({ view, writer }: { view: TakeView; writer: ReviewWrit
                   {criterion.label}
                 </th>
                 <td className="py-1 text-xs text-faint">
-                  off by <span className="figures">{criterion.error.toFixed(2)}</span> {criterion.unit}, <span className="figures">{criterion.tolerance}</span> allowed; counts <span className="figures">{criterion.weight}</span>
+                  off by <span className="figures">{criterion.error.toFixed(2)}</span> {criterion.unit},{' '}
+                  <span className="figures">{criterion.tolerance}</span> allowed; counts{' '}
+                  <span className="figures">{criterion.weight}</span>
                 </td>
                 <td className="w-16 py-0.5">
                   <CommitInput
@@ -76,7 +84,9 @@ export function GradeForm({ view, writer }: { view: TakeView; writer: ReviewWrit
               <th scope="row" className="py-1 text-left font-semibold">
                 Total
               </th>
-              <td className="py-1 text-xs text-faint">{Object.keys(given).length > 0 ? `with your grades; proposed ${reading.proposedGrade}` : 'as proposed'}</td>
+              <td className="py-1 text-xs text-faint">
+                {Object.keys(given).length > 0 ? `with your grades; proposed ${reading.proposedGrade}` : 'as proposed'}
+              </td>
               <td className="figures py-1 pr-2 text-right font-semibold">{total}</td>
             </tr>
           </tbody>
@@ -84,7 +94,15 @@ export function GradeForm({ view, writer }: { view: TakeView; writer: ReviewWrit
       )}
       <div className="flex items-end gap-3">
         <Field label="Grade, 0 to 100" error={errors.grade?.message} className="w-36">
-          {(ids) => <input {...ids} {...form.register('grade', { onBlur: leave })} inputMode="decimal" disabled={fixed} className={`${INPUT} figures`} />}
+          {(ids) => (
+            <input
+              {...ids}
+              {...form.register('grade', { onBlur: leave })}
+              inputMode="decimal"
+              disabled={fixed}
+              className={`${INPUT} figures`}
+            />
+          )}
         </Field>
         {total !== null && !fixed && (
           <Button
@@ -98,7 +116,15 @@ export function GradeForm({ view, writer }: { view: TakeView; writer: ReviewWrit
         )}
       </div>
       <Field label="Closing words" error={errors.summary?.message}>
-        {(ids) => <textarea {...ids} {...form.register('summary', { onBlur: leave })} rows={3} disabled={fixed} className={`${INPUT} h-auto! py-1.5`} />}
+        {(ids) => (
+          <textarea
+            {...ids}
+            {...form.register('summary', { onBlur: leave })}
+            rows={3}
+            disabled={fixed}
+            className={`${INPUT} h-auto! py-1.5`}
+          />
+        )}
       </Field>
       {writer.problem && (
         <p role="alert" className="flex items-center gap-2 text-sm text-danger">

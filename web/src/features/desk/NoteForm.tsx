@@ -39,12 +39,21 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
 
   const keep = async (): Promise<void> => {
     const { id, lastFrame, subjectId, spot, drawing, text } = draft ?? EMPTY_DRAFT;
-    const note = NoteText.safeParse({ frame, lastFrame, subjectId, spot, drawing: isEmptyDrawing(drawing) ? null : drawing, text });
+    const note = NoteText.safeParse({
+      frame,
+      lastFrame,
+      subjectId,
+      spot,
+      drawing: isEmptyDrawing(drawing) ? null : drawing,
+      text,
+    });
     if (!note.success) {
       setError(note.error.issues[0]?.message);
       return;
     }
-    const answer = id ? await changeNote({ takeId, noteId: id, note: note.data }) : await addNote({ takeId, note: note.data });
+    const answer = id
+      ? await changeNote({ takeId, noteId: id, note: note.data })
+      : await addNote({ takeId, note: note.data });
     if (answer.error) setError(explain(answer.error));
     else {
       setError(undefined);
@@ -64,7 +73,15 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
       }}
     >
       <Field label={draft?.id ? `Note on ${pinned}` : `New note on ${pinned}`} error={error}>
-        {(ids) => <textarea {...ids} rows={2} value={draft?.text ?? ''} onChange={(event) => change({ text: event.target.value })} className={`${INPUT} h-auto! py-1.5`} />}
+        {(ids) => (
+          <textarea
+            {...ids}
+            rows={2}
+            value={draft?.text ?? ''}
+            onChange={(event) => change({ text: event.target.value })}
+            className={`${INPUT} h-auto! py-1.5`}
+          />
+        )}
       </Field>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5 text-xs text-faint">
         <label className="flex items-center gap-1">
@@ -83,7 +100,12 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
             }}
           />
         </label>
-        <select aria-label="Subject of the note" value={draft?.subjectId ?? ''} onChange={(event) => change({ subjectId: event.target.value || null })} className="h-7 max-w-36 rounded-md border border-rule bg-page px-1">
+        <select
+          aria-label="Subject of the note"
+          value={draft?.subjectId ?? ''}
+          onChange={(event) => change({ subjectId: event.target.value || null })}
+          className="h-7 max-w-36 rounded-md border border-rule bg-page px-1"
+        >
           <option value="">no subject</option>
           {subjects.map((subject) => (
             <option key={subject.id} value={subject.id}>
@@ -105,10 +127,22 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
           {draft?.id ? 'Keep the change' : `Pin to ${pinned}`}
         </Button>
         {draft?.frame !== undefined && draft.frame !== playhead && (
-          <Button onClick={() => change({ frame: playhead, lastFrame: draft.lastFrame !== null && draft.lastFrame > playhead ? draft.lastFrame : null })}>Move to frame {playhead}</Button>
+          <Button
+            onClick={() =>
+              change({
+                frame: playhead,
+                lastFrame: draft.lastFrame !== null && draft.lastFrame > playhead ? draft.lastFrame : null,
+              })
+            }
+          >
+            Move to frame {playhead}
+          </Button>
         )}
         <span className="self-center">
-          <PhraseBank text={draft?.text ?? ''} onPhrase={(phrase) => change({ text: [draft?.text.trim(), phrase].filter(Boolean).join(' ') })} />
+          <PhraseBank
+            text={draft?.text ?? ''}
+            onPhrase={(phrase) => change({ text: [draft?.text.trim(), phrase].filter(Boolean).join(' ') })}
+          />
         </span>
         {draft && (
           <Button kind="quiet" onClick={() => onDraft(null)}>

@@ -38,12 +38,21 @@ export function NotesPanel({ takeId, motion, notes, fixed, draft, onDraft, onKep
   return (
     <div className="grid gap-2.5 pb-2">
       {!fixed && <NoteForm takeId={takeId} motion={motion} draft={draft} onDraft={onDraft} onKept={onKept} />}
-      {notes.length === 0 && <Empty title="No notes yet">{fixed ? 'The review was returned without any.' : 'Go to a frame and write what to look at there.'}</Empty>}
+      {notes.length === 0 && (
+        <Empty title="No notes yet">
+          {fixed ? 'The review was returned without any.' : 'Go to a frame and write what to look at there.'}
+        </Empty>
+      )}
       <ol className="grid gap-1.5" aria-label="Notes">
         {notes.map((note) => (
           <li key={note.id} className="rounded-md border border-rule bg-page p-2">
             <div className="flex items-start gap-2">
-              <button type="button" aria-label={`To frame ${note.frame}`} onClick={() => goTo(note.frame)} className="figures shrink-0 rounded-full border-2 border-ink px-2 text-xs font-semibold hover:bg-shade">
+              <button
+                type="button"
+                aria-label={`To frame ${note.frame}`}
+                onClick={() => goTo(note.frame)}
+                className="figures shrink-0 rounded-full border-2 border-ink px-2 text-xs font-semibold hover:bg-shade"
+              >
                 {note.frame}
                 {note.lastFrame !== null && `–${note.lastFrame}`}
               </button>
@@ -65,7 +74,13 @@ export function NotesPanel({ takeId, motion, notes, fixed, draft, onDraft, onKep
                   >
                     <Pencil size={13} />
                   </Button>
-                  <Button kind="quiet" square className="h-6! w-6!" aria-label={`Remove the note on frame ${note.frame}`} onClick={() => void remove(note.id)}>
+                  <Button
+                    kind="quiet"
+                    square
+                    className="h-6! w-6!"
+                    aria-label={`Remove the note on frame ${note.frame}`}
+                    onClick={() => void remove(note.id)}
+                  >
                     <Trash2 size={13} />
                   </Button>
                 </>

@@ -24,20 +24,41 @@ export function PhraseBank({ text, onPhrase }: { text: string; onPhrase: (phrase
         </Button>
       }
     >
-      <p className="pb-2 text-xs text-faint">{phrases.length === 0 ? 'None kept yet.' : 'A press puts it into the note.'}</p>
+      <p className="pb-2 text-xs text-faint">
+        {phrases.length === 0 ? 'None kept yet.' : 'A press puts it into the note.'}
+      </p>
       <ul aria-label="Phrases" className="grid gap-1">
         {phrases.map((phrase) => (
           <li key={phrase.id} className="flex items-start">
-            <button type="button" className="min-w-0 flex-1 rounded-md px-1.5 py-1 text-left text-[13px] leading-snug hover:bg-shade" onClick={() => onPhrase(phrase.text)}>
+            <button
+              type="button"
+              className="min-w-0 flex-1 rounded-md px-1.5 py-1 text-left text-[13px] leading-snug hover:bg-shade"
+              onClick={() => onPhrase(phrase.text)}
+            >
               {phrase.text}
             </button>
-            <Button kind="quiet" square small aria-label={`Throw away: ${phrase.text}`} onClick={() => void removePhrase(phrase.id)}>
+            <Button
+              kind="quiet"
+              square
+              small
+              aria-label={`Throw away: ${phrase.text}`}
+              onClick={() => void removePhrase(phrase.id)}
+            >
               <Trash2 size={13} />
             </Button>
           </li>
         ))}
       </ul>
-      <Button small className="mt-2" disabled={isLoading} disabledReason={(wanted === '' && 'Write the note first.') || (phrases.some((phrase) => phrase.text === wanted) && 'It is among them.')} onClick={() => void keep()}>
+      <Button
+        small
+        className="mt-2"
+        disabled={isLoading}
+        disabledReason={
+          (wanted === '' && 'Write the note first.') ||
+          (phrases.some((phrase) => phrase.text === wanted) && 'It is among them.')
+        }
+        onClick={() => void keep()}
+      >
         Keep what is written as a phrase
       </Button>
     </Popover>

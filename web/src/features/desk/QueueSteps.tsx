@@ -15,14 +15,22 @@ export function QueueSteps({ view }: { view: TakeView }) {
   const waiting = filtered.some((take) => take.takeId === view.id) || view.state === 'returned' ? filtered : data;
   const { before, after, place } = neighbours(waiting, view.id, view.handedInAt);
   const step = (take: WaitingTake | undefined, label: string, none: string, Icon: typeof ChevronLeft) => (
-    <Button square aria-label={label} tip={take && `${take.learnerName}, ${take.exerciseTitle}, take ${take.number}`} disabledReason={!take && none} onClick={() => take && void navigate(`/takes/${take.takeId}`)}>
+    <Button
+      square
+      aria-label={label}
+      tip={take && `${take.learnerName}, ${take.exerciseTitle}, take ${take.number}`}
+      disabledReason={!take && none}
+      onClick={() => take && void navigate(`/takes/${take.takeId}`)}
+    >
       <Icon size={16} />
     </Button>
   );
   return (
     <span className="flex items-center gap-1">
       {step(before, 'Take before in the queue', 'None waits that is older.', ChevronLeft)}
-      <span className="figures min-w-12 text-center text-xs text-faint">{place > 0 ? `${place} of ${waiting.length}` : `${waiting.length} wait`}</span>
+      <span className="figures min-w-12 text-center text-xs text-faint">
+        {place > 0 ? `${place} of ${waiting.length}` : `${waiting.length} wait`}
+      </span>
       {step(after, 'Next take in the queue', 'None waits that is newer.', ChevronRight)}
     </span>
   );

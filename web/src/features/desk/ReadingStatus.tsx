@@ -7,8 +7,19 @@ import { ReadAllAgain } from '../../comparison/index.ts';
 import { Button } from '../../ui/index.ts';
 
 /** Where the reading of a take stands, if it is not simply there: it is coming, could not be made, or is against a target that was changed since; with what to do about it. */
-export function ReadingStatus({ view: { id, exerciseId, readingState, reading, notReadBecause, targetChanged } }: { view: TakeView }) {
-  if (readingState === 'coming') return <Line>{reading ? 'The take is being read again; until that is done you see its older reading.' : 'The take is being read against its target; the findings come in a moment.'}</Line>;
+export function ReadingStatus({
+  view: { id, exerciseId, readingState, reading, notReadBecause, targetChanged },
+}: {
+  view: TakeView;
+}) {
+  if (readingState === 'coming')
+    return (
+      <Line>
+        {reading
+          ? 'The take is being read again; until that is done you see its older reading.'
+          : 'The take is being read against its target; the findings come in a moment.'}
+      </Line>
+    );
   if (readingState === 'not-read') {
     return (
       <Line>

@@ -11,12 +11,15 @@ export function ReadingsChoice({ view: { readings: all, readingId } }: { view: T
     <select
       aria-label="Reading"
       value={readingId ?? undefined}
-      onChange={(event) => setParams(event.target.value === readings[0]!.id ? {} : { reading: event.target.value }, { replace: true })}
+      onChange={(event) =>
+        setParams(event.target.value === readings[0]!.id ? {} : { reading: event.target.value }, { replace: true })
+      }
       className="h-8 max-w-44 rounded-md border border-rule bg-page px-1.5 text-xs"
     >
       {readings.map((reading, i) => (
         <option key={reading.id} value={reading.id}>
-          {i === 0 ? 'newest reading' : `reading of ${format(reading.createdAt, 'd MMM, HH:mm')}`}: {reading.proposedGrade}, {reading.findings} found
+          {i === 0 ? 'newest reading' : `reading of ${format(reading.createdAt, 'd MMM, HH:mm')}`}:{' '}
+          {reading.proposedGrade}, {reading.findings} found
         </option>
       ))}
     </select>

@@ -24,7 +24,10 @@ export function ReturnButton({ view, writer, onGradeMissing }: ReturnButtonProps
   };
   const confirm = async (again: boolean): Promise<void> => {
     setAsking(null);
-    if (await writer.giveBack(again)) toast.success(again ? `Returned to ${view.learner.name}, for another take.` : `Returned to ${view.learner.name}.`);
+    if (await writer.giveBack(again))
+      toast.success(
+        again ? `Returned to ${view.learner.name}, for another take.` : `Returned to ${view.learner.name}.`,
+      );
     else toast.error('It was not returned. Try again.');
   };
   return (
@@ -47,7 +50,8 @@ export function ReturnButton({ view, writer, onGradeMissing }: ReturnButtonProps
         }
       >
         <p>
-          Grade {asking}, {notes === 0 ? 'no notes' : notes === 1 ? 'one note' : `${notes} notes`}. The learner sees the review and the findings at once; after that it stays as it is.
+          Grade {asking}, {notes === 0 ? 'no notes' : notes === 1 ? 'one note' : `${notes} notes`}. The learner sees the
+          review and the findings at once; after that it stays as it is.
         </p>
       </Dialog>
     </>

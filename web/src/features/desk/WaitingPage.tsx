@@ -12,8 +12,17 @@ export function WaitingPage() {
   const { data, error, refetch, showMore } = useWaiting(courseId, { fresh: true });
   const { data: course } = useOverviewQuery(courseId);
   return (
-    <Shell crumbs={[{ label: course?.title ?? 'Course', to: `/courses/${courseId}` }, { label: 'Waiting for review' }]} status={data && `${data.total} ${data.total === 1 ? 'take waits' : 'takes wait'}`}>
-      {error && !data ? <LoadFailed what="queue" error={error} onRetry={() => void refetch()} /> : data ? <Queue waiting={data.takes} later={data.total - data.takes.length} onMore={showMore} /> : <Loading what="the queue" />}
+    <Shell
+      crumbs={[{ label: course?.title ?? 'Course', to: `/courses/${courseId}` }, { label: 'Waiting for review' }]}
+      status={data && `${data.total} ${data.total === 1 ? 'take waits' : 'takes wait'}`}
+    >
+      {error && !data ? (
+        <LoadFailed what="queue" error={error} onRetry={() => void refetch()} />
+      ) : data ? (
+        <Queue waiting={data.takes} later={data.total - data.takes.length} onMore={showMore} />
+      ) : (
+        <Loading what="the queue" />
+      )}
     </Shell>
   );
 }
@@ -37,7 +46,12 @@ function Queue({ waiting, later, onMore }: QueueProps) {
       <div className="mx-auto max-w-5xl px-8 py-6">
         <h1 className="mb-3 text-xl">Waiting for review</h1>
         <div className="mb-3 flex flex-wrap items-center gap-3 text-sm">
-          <select aria-label="Exercise" value={inForce.exerciseId} onChange={(event) => setFilter({ exerciseId: event.target.value })} className={`${INPUT} w-64!`}>
+          <select
+            aria-label="Exercise"
+            value={inForce.exerciseId}
+            onChange={(event) => setFilter({ exerciseId: event.target.value })}
+            className={`${INPUT} w-64!`}
+          >
             <option value="">all exercises</option>
             {exercises.map(([id, title]) => (
               <option key={id} value={id}>
@@ -45,9 +59,22 @@ function Queue({ waiting, later, onMore }: QueueProps) {
               </option>
             ))}
           </select>
-          <input aria-label="Learner" type="search" placeholder="learner" value={filter.learner} onChange={(event) => setFilter({ learner: event.target.value })} className={`${INPUT} w-44!`} />
+          <input
+            aria-label="Learner"
+            type="search"
+            placeholder="learner"
+            value={filter.learner}
+            onChange={(event) => setFilter({ learner: event.target.value })}
+            className={`${INPUT} w-44!`}
+          />
           <label className="flex items-center gap-1.5">
-            <input type="checkbox" checked={filter.lateOnly} onChange={(event) => setFilter({ lateOnly: event.target.checked })} className="accent-[var(--accent)]" /> late only
+            <input
+              type="checkbox"
+              checked={filter.lateOnly}
+              onChange={(event) => setFilter({ lateOnly: event.target.checked })}
+              className="accent-[var(--accent)]"
+            />{' '}
+            late only
           </label>
           {hidden > 0 && (
             <span className="flex items-center gap-2 text-faint">
@@ -59,7 +86,11 @@ function Queue({ waiting, later, onMore }: QueueProps) {
           )}
         </div>
         {shown.length === 0 ? (
-          <Empty title={waiting.length === 0 ? 'Nothing waits for review' : 'None of the waiting takes is like that'}>{waiting.length === 0 ? 'A take comes here when a learner hands it in.' : 'Show all of them with the button above.'}</Empty>
+          <Empty title={waiting.length === 0 ? 'Nothing waits for review' : 'None of the waiting takes is like that'}>
+            {waiting.length === 0
+              ? 'A take comes here when a learner hands it in.'
+              : 'Show all of them with the button above.'}
+          </Empty>
         ) : (
           <div className="overflow-x-auto rounded-lg border border-rule bg-page">
             <table className="w-full border-collapse text-sm">
@@ -77,16 +108,32 @@ function Queue({ waiting, later, onMore }: QueueProps) {
                   <tr key={take.takeId} className="border-b border-rule last:border-0 hover:bg-shade">
                     <td className="px-4 py-2.5 whitespace-nowrap">
                       {formatDistanceToNow(take.handedInAt, { addSuffix: true })}
-                      {take.late && <span className="ml-2 rounded-full border border-danger px-2 py-px text-[11px] text-danger">late</span>}
+                      {take.late && (
+                        <span className="ml-2 rounded-full border border-danger px-2 py-px text-[11px] text-danger">
+                          late
+                        </span>
+                      )}
                     </td>
                     <td className="px-4 py-2.5">
-                      <Link to={`/takes/${take.takeId}`} className="font-semibold text-accent hover:underline" aria-label={`Review ${take.learnerName}, ${take.exerciseTitle}, take ${take.number}`}>
+                      <Link
+                        to={`/takes/${take.takeId}`}
+                        className="font-semibold text-accent hover:underline"
+                        aria-label={`Review ${take.learnerName}, ${take.exerciseTitle}, take ${take.number}`}
+                      >
                         {take.learnerName}
                       </Link>
                     </td>
                     <td className="px-4 py-2.5">{take.exerciseTitle}</td>
                     <td className="figures px-4 py-2.5">{take.number}</td>
-                    <td className="figures px-4 py-2.5">{take.readingState === 'read' ? take.findings : <span className="text-xs text-faint">{take.readingState === 'coming' ? 'being read' : 'not read'}</span>}</td>
+                    <td className="figures px-4 py-2.5">
+                      {take.readingState === 'read' ? (
+                        take.findings
+                      ) : (
+                        <span className="text-xs text-faint">
+                          {take.readingState === 'coming' ? 'being read' : 'not read'}
+                        </span>
+                      )}
+                    </td>
                     <td className="figures px-4 py-2.5">{take.proposedGrade ?? '–'}</td>
                   </tr>
                 ))}

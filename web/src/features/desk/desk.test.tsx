@@ -1,6 +1,16 @@
 import { act, cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import type { Note, Review, TakeView } from '@undulan/contract';
-import { createChannel, createKey, createMotion, createSubject, findingKey, moveKeys, readTake, type MotionDocument, type Reading } from '@undulan/core';
+import {
+  createChannel,
+  createKey,
+  createMotion,
+  createSubject,
+  findingKey,
+  moveKeys,
+  readTake,
+  type MotionDocument,
+  type Reading,
+} from '@undulan/core';
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
@@ -14,14 +24,44 @@ const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#d9b98a' } as
 const ref = (frame: number) => ({ subjectId: 'drawer', channelId: 'position.x', frame }) as const;
 const tolerances = { keyFrames: 1, spacingPercent: 5 };
 const model: MotionDocument = {
-  ...createMotion([{ ...createSubject('drawer', 'Drawer', LOOK, { x: 0, y: 290 }), channels: [createChannel('position.x', 0, [createKey(1, 0, { link: 'flat' }), createKey(13, 400, { link: 'flat' }), createKey(25, 100, { link: 'flat' })]), createChannel('position.y', 290)] }]),
+  ...createMotion([
+    {
+      ...createSubject('drawer', 'Drawer', LOOK, { x: 0, y: 290 }),
+      channels: [
+        createChannel('position.x', 0, [
+          createKey(1, 0, { link: 'flat' }),
+          createKey(13, 400, { link: 'flat' }),
+          createKey(25, 100, { link: 'flat' }),
+        ]),
+        createChannel('position.y', 290),
+      ],
+    },
+  ]),
   range: { first: 1, last: 36 },
 };
 const twoLate = moveKeys(moveKeys(model, [ref(25)], 4).motion, [ref(13)], 3).motion;
 const readingOf = (motion: MotionDocument): Reading => readTake({ motion: model, tolerances }, motion);
 
-const NO_REVIEW: Review = { version: 1, grade: null, summary: '', criteria: {}, decisions: {}, notes: [], instructorName: null, returnedAt: null, again: false };
-const summary = (number: number) => ({ id: `t${number}`, number, state: 'handed-in' as const, handedInAt: `2026-11-0${number}T10:00:00.000Z`, late: false, grade: null, readingState: 'read' as const });
+const NO_REVIEW: Review = {
+  version: 1,
+  grade: null,
+  summary: '',
+  criteria: {},
+  decisions: {},
+  notes: [],
+  instructorName: null,
+  returnedAt: null,
+  again: false,
+};
+const summary = (number: number) => ({
+  id: `t${number}`,
+  number,
+  state: 'handed-in' as const,
+  handedInAt: `2026-11-0${number}T10:00:00.000Z`,
+  late: false,
+  grade: null,
+  readingState: 'read' as const,
+});
 
 /** A server of two takes of one learner, of which the second is under review. */
 interface FakeServer {
@@ -37,7 +77,10 @@ interface FakeServer {
 let server: FakeServer;
 
 function json(body: unknown, status = 200): Response {
-  return new Response(status === 204 ? null : JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
+  return new Response(status === 204 ? null : JSON.stringify(body), {
+    status,
+    headers: { 'content-type': 'application/json' },
+  });
 }
 
 function setReview(change: Partial<Review>): void {
@@ -57,7 +100,8 @@ async function answer(request: Request): Promise<Response> {
     }
     if (path === '/phrases') return json([{ id: 'p1', text: 'Closer together.' }]);
     if (path.endsWith('/waiting')) return json({ takes: [], total: 0 });
-    if (path === '/session') return json({ person: { id: 'x', name: 'Marta', email: 'marta@kitchen.example' }, courses: [], shortcuts: {} });
+    if (path === '/session')
+      return json({ person: { id: 'x', name: 'Marta', email: 'marta@kitchen.example' }, courses: [], shortcuts: {} });
     return json(server.view);
   }
   if (request.method === 'DELETE') {
@@ -71,7 +115,19 @@ async function answer(request: Request): Promise<Response> {
     return json(null, 204);
   }
   if (path.endsWith('/replies')) {
-    setReview({ notes: notes.map((note) => (note.id === noteId ? { ...note, replies: [...note.replies, { id: 'r', authorName: 'Wout', text: body.text!, createdAt: '2026-11-09T10:00:00.000Z' }] } : note)) });
+    setReview({
+      notes: notes.map((note) =>
+        note.id === noteId
+          ? {
+              ...note,
+              replies: [
+                ...note.replies,
+                { id: 'r', authorName: 'Wout', text: body.text!, createdAt: '2026-11-09T10:00:00.000Z' },
+              ],
+            }
+          : note,
+      ),
+    });
     return json({ id: 'r' }, 201);
   }
   if (path.endsWith('/notes')) {
@@ -103,10 +159,30 @@ function Page() {
 async function open(change: Partial<TakeView> = {}): Promise<void> {
   const reading = readingOf(twoLate);
   server = {
-    stale: false, slowMs: 0, reviews: [], returned: [], done: [],
+    stale: false,
+    slowMs: 0,
+    reviews: [],
+    returned: [],
+    done: [],
     view: {
-      ...summary(2), role: 'instructor', exerciseId: 'e1', exerciseTitle: 'Drawer slide', courseId: 'c1', courseTitle: 'Kitchen', learner: { id: 'w', name: 'Wout' },
-      motion: twoLate, target: model, tolerances, reading, targetChanged: false, notReadBecause: null, review: NO_REVIEW, readings: [], readingId: null, siblings: [summary(1), summary(2)], ...change,
+      ...summary(2),
+      role: 'instructor',
+      exerciseId: 'e1',
+      exerciseTitle: 'Drawer slide',
+      courseId: 'c1',
+      courseTitle: 'Kitchen',
+      learner: { id: 'w', name: 'Wout' },
+      motion: twoLate,
+      target: model,
+      tolerances,
+      reading,
+      targetChanged: false,
+      notReadBecause: null,
+      review: NO_REVIEW,
+      readings: [],
+      readingId: null,
+      siblings: [summary(1), summary(2)],
+      ...change,
     },
   };
   const router = createMemoryRouter([{ path: '*', element: <Page /> }]);
@@ -121,8 +197,10 @@ async function open(change: Partial<TakeView> = {}): Promise<void> {
 }
 
 const openTab = (name: RegExp): void => void fireEvent.mouseDown(screen.getByRole('tab', { name }), { button: 0 });
-const press = (name: string | RegExp, within_: HTMLElement = document.body): void => void fireEvent.click(within(within_).getByRole('button', { name }));
-const finding = (n: number): HTMLElement => within(screen.getByRole('list', { name: 'Findings' })).getAllByRole('listitem')[n]!;
+const press = (name: string | RegExp, within_: HTMLElement = document.body): void =>
+  void fireEvent.click(within(within_).getByRole('button', { name }));
+const finding = (n: number): HTMLElement =>
+  within(screen.getByRole('list', { name: 'Findings' })).getAllByRole('listitem')[n]!;
 const decisions = () => server.view.review!.decisions;
 
 beforeEach(() => {
@@ -139,7 +217,11 @@ test('an accepted finding is a note as it is said; opened again its note goes; w
   const [first] = server.view.reading!.findings;
   press(/^Make a note of/, finding(0));
   await waitFor(() => expect(decisions()).toEqual({ [findingKey(first!)]: { state: 'accepted', noteId: 'n1' } }));
-  expect(server.view.review!.notes[0]).toMatchObject({ frame: first!.firstFrame, subjectId: 'drawer', text: first!.sentence });
+  expect(server.view.review!.notes[0]).toMatchObject({
+    frame: first!.firstFrame,
+    subjectId: 'drawer',
+    text: first!.sentence,
+  });
   await waitFor(() => expect(finding(0).textContent).toContain('in a note'));
   press(/^Open again/, finding(0));
   await waitFor(() => expect([decisions(), server.view.review!.notes]).toEqual([{}, []]));
@@ -159,7 +241,9 @@ test('a finding is dismissed with a reason; others are merged into one note in t
   press(/^Dismiss/, finding(0));
   fireEvent.change(screen.getByLabelText('Why it does not count'), { target: { value: ' Meant so. ' } });
   press('Dismiss it');
-  await waitFor(() => expect(decisions()[findingKey(findings[0]!)]).toEqual({ state: 'dismissed', reason: 'Meant so.' }));
+  await waitFor(() =>
+    expect(decisions()[findingKey(findings[0]!)]).toEqual({ state: 'dismissed', reason: 'Meant so.' }),
+  );
   cleanup();
 
   await open();
@@ -169,8 +253,15 @@ test('a finding is dismissed with a reason; others are merged into one note in t
   expect((text as HTMLTextAreaElement).value).toBe(`${findings[0]!.sentence}\n${findings[1]!.sentence}`);
   fireEvent.change(text, { target: { value: 'Both ends come late.' } });
   press('Pin to frames 13–29');
-  await waitFor(() => expect(Object.values(decisions())).toEqual([{ state: 'accepted', noteId: 'n1' }, { state: 'accepted', noteId: 'n1' }]));
-  expect(server.view.review!.notes).toMatchObject([{ frame: 13, lastFrame: 29, text: 'Both ends come late.', drawing: null }]);
+  await waitFor(() =>
+    expect(Object.values(decisions())).toEqual([
+      { state: 'accepted', noteId: 'n1' },
+      { state: 'accepted', noteId: 'n1' },
+    ]),
+  );
+  expect(server.view.review!.notes).toMatchObject([
+    { frame: 13, lastFrame: 29, text: 'Both ends come late.', drawing: null },
+  ]);
 });
 
 test('a note is refused in words while it is empty or its span ends before it begins; a phrase is put into it', async () => {
@@ -188,7 +279,11 @@ test('a note is refused in words while it is empty or its span ends before it be
   press('Phrases');
   press('Closer together.');
   press('Pin to frames 1–9');
-  await waitFor(() => expect(server.view.review!.notes).toMatchObject([{ frame: 1, lastFrame: 9, subjectId: 'drawer', text: 'Closer together.' }]));
+  await waitFor(() =>
+    expect(server.view.review!.notes).toMatchObject([
+      { frame: 1, lastFrame: 9, subjectId: 'drawer', text: 'Closer together.' },
+    ]),
+  );
 });
 
 test('a corrected pose of the note’s subject is begun and moved by keyboard alone, and kept with the note', async () => {
@@ -201,7 +296,11 @@ test('a corrected pose of the note’s subject is begun and moved by keyboard al
   fireEvent.keyDown(pose, { key: 'ArrowUp' });
   fireEvent.change(screen.getByLabelText(/^New note on frame 1/), { target: { value: 'Here.' } });
   press('Pin to frame 1');
-  await waitFor(() => expect(server.view.review!.notes).toMatchObject([{ drawing: { strokes: [], ghosts: [{ subjectId: 'drawer', dx: 10, dy: -1, turn: 0 }] } }]));
+  await waitFor(() =>
+    expect(server.view.review!.notes).toMatchObject([
+      { drawing: { strokes: [], ghosts: [{ subjectId: 'drawer', dx: 10, dy: -1, turn: 0 }] } },
+    ]),
+  );
 });
 
 test('criteria are graded one by one; the total follows by their weights and is taken as the grade; a grade that is none stays typed', async () => {
@@ -211,7 +310,11 @@ test('criteria are graded one by one; the total follows by their weights and is 
   expect(screen.getByRole('button', { name: `Take the proposed ${proposed}` })).toBeDefined();
   const spacing = screen.getByLabelText('Grade for spacing');
   const timing = Math.round(server.view.reading!.criteria.find((criterion) => criterion.id === 'timing')!.score);
-  for (const [text, invalid] of [['101', 'true'], ['much', 'true'], ['50', null]] as const) {
+  for (const [text, invalid] of [
+    ['101', 'true'],
+    ['much', 'true'],
+    ['50', null],
+  ] as const) {
     fireEvent.change(spacing, { target: { value: text } });
     fireEvent.blur(spacing);
     expect(spacing.getAttribute('aria-invalid')).toBe(invalid);
@@ -259,14 +362,35 @@ test('from take to take: what is gone, what stayed, and by how much each criteri
   openTab(/^Takes/);
   const gone = await screen.findByRole('region', { name: 'Gone since take 1' });
   expect(gone.textContent).toContain('3 frames late');
-  expect(within(screen.getByRole('region', { name: 'Still there' })).getAllByRole('listitem').length).toBeGreaterThan(1);
+  expect(within(screen.getByRole('region', { name: 'Still there' })).getAllByRole('listitem').length).toBeGreaterThan(
+    1,
+  );
   expect(screen.getByRole('row', { name: /^Timing/ }).textContent).toMatch(/\+\d+/);
   expect(screen.getByRole('link', { name: 'take 1' }).getAttribute('href')).toBe('/takes/t1');
 });
 
 test('a learner reads the notes one by one, marks one as done and answers it', async () => {
-  const note = (id: string, frame: number, text: string): Note => ({ id, frame, lastFrame: null, subjectId: 'drawer', spot: null, drawing: null, text, done: false, replies: [] });
-  const review: Review = { ...NO_REVIEW, grade: 61, summary: 'Nearly.', again: true, instructorName: 'Marta', returnedAt: '2026-11-08T10:00:00.000Z', criteria: { timing: 40 }, notes: [note('n1', 13, 'Sooner.'), note('n2', 25, 'Here too.')] };
+  const note = (id: string, frame: number, text: string): Note => ({
+    id,
+    frame,
+    lastFrame: null,
+    subjectId: 'drawer',
+    spot: null,
+    drawing: null,
+    text,
+    done: false,
+    replies: [],
+  });
+  const review: Review = {
+    ...NO_REVIEW,
+    grade: 61,
+    summary: 'Nearly.',
+    again: true,
+    instructorName: 'Marta',
+    returnedAt: '2026-11-08T10:00:00.000Z',
+    criteria: { timing: 40 },
+    notes: [note('n1', 13, 'Sooner.'), note('n2', 25, 'Here too.')],
+  };
   await open({ role: 'learner', state: 'returned', grade: 61, review });
   expect(screen.getByText('Your instructor asks for another take.')).toBeDefined();
   expect(screen.getByText(/^timing 40 ·/)).toBeDefined();

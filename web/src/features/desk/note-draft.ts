@@ -17,7 +17,15 @@ export interface NoteDraft {
   findings: string[];
 }
 
-export const EMPTY_DRAFT: NoteDraft = { lastFrame: null, subjectId: null, spot: null, drawing: NO_DRAWING, text: '', tool: null, findings: [] };
+export const EMPTY_DRAFT: NoteDraft = {
+  lastFrame: null,
+  subjectId: null,
+  spot: null,
+  drawing: NO_DRAWING,
+  text: '',
+  tool: null,
+  findings: [],
+};
 
 export function draftOfNote({ id, frame, lastFrame, subjectId, spot, drawing, text }: Note): NoteDraft {
   return { ...EMPTY_DRAFT, id, frame, lastFrame, subjectId, spot, drawing: drawing ?? NO_DRAWING, text };

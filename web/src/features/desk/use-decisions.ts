@@ -19,7 +19,10 @@ export interface Decisions {
   noteGone: (noteId: string) => Promise<void>;
 }
 
-function without(decisions: Record<string, Decision>, isGone: (key: string, decision: Decision) => boolean): Record<string, Decision> {
+function without(
+  decisions: Record<string, Decision>,
+  isGone: (key: string, decision: Decision) => boolean,
+): Record<string, Decision> {
   return Object.fromEntries(Object.entries(decisions).filter(([key, decision]) => !isGone(key, decision)));
 }
 
@@ -29,7 +32,12 @@ export function useDecisions(takeId: string, writer: ReviewWriter): Decisions {
   const [removeNote] = useRemoveNoteMutation();
   const accepted = async (keys: readonly string[], noteId: string): Promise<void> => {
     if (keys.length === 0) return;
-    await writer.save(({ decisions }) => ({ decisions: { ...decisions, ...Object.fromEntries(keys.map((key) => [key, { state: 'accepted' as const, noteId }])) } }));
+    await writer.save(({ decisions }) => ({
+      decisions: {
+        ...decisions,
+        ...Object.fromEntries(keys.map((key) => [key, { state: 'accepted' as const, noteId }])),
+      },
+    }));
   };
   return {
     of: (finding) => writer.words.decisions[findingKey(finding)],
@@ -59,7 +67,10 @@ export function useDecisions(takeId: string, writer: ReviewWriter): Decisions {
     },
     noteGone: async (noteId) => {
       const concerned = Object.values(writer.words.decisions).some((decision) => decision.noteId === noteId);
-      if (concerned) await writer.save(({ decisions }) => ({ decisions: without(decisions, (_key, decision) => decision.noteId === noteId) }));
+      if (concerned)
+        await writer.save(({ decisions }) => ({
+          decisions: without(decisions, (_key, decision) => decision.noteId === noteId),
+        }));
     },
   };
 }

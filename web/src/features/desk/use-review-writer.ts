@@ -46,7 +46,7 @@ export function useReviewWriter(view: TakeView): ReviewWriter {
     latest.current = words;
   }, [words]);
 
-  const inTurn = useCallback(<T,>(work: () => Promise<T>): Promise<T> => {
+  const inTurn = useCallback(<T>(work: () => Promise<T>): Promise<T> => {
     const next = queue.current.then(work, work);
     queue.current = next.catch(() => undefined);
     return next;
@@ -66,7 +66,9 @@ export function useReviewWriter(view: TakeView): ReviewWriter {
       if (isProblem(answer.error, 'stale-version')) version.current = Math.max(version.current, seenVersion) + 1;
       setStatus('Not saved');
       setProblem(
-        isProblem(answer.error, 'stale-version') ? 'This review was changed elsewhere in the meantime. What you typed is still here: save again to keep it.' : explain(answer.error),
+        isProblem(answer.error, 'stale-version')
+          ? 'This review was changed elsewhere in the meantime. What you typed is still here: save again to keep it.'
+          : explain(answer.error),
       );
       return false;
     },

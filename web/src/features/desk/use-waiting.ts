@@ -24,13 +24,25 @@ export function useWaitingFilter(): [WaitingFilter, (part: Partial<WaitingFilter
   return [filter, (part) => setFilter({ ...filter, ...part })];
 }
 
-export function filterWaiting(waiting: readonly WaitingTake[], { exerciseId, learner, lateOnly }: WaitingFilter): WaitingTake[] {
+export function filterWaiting(
+  waiting: readonly WaitingTake[],
+  { exerciseId, learner, lateOnly }: WaitingFilter,
+): WaitingTake[] {
   const wanted = learner.trim().toLowerCase();
-  return waiting.filter((take) => (exerciseId === '' || take.exerciseId === exerciseId) && take.learnerName.toLowerCase().includes(wanted) && (!lateOnly || take.late));
+  return waiting.filter(
+    (take) =>
+      (exerciseId === '' || take.exerciseId === exerciseId) &&
+      take.learnerName.toLowerCase().includes(wanted) &&
+      (!lateOnly || take.late),
+  );
 }
 
 /** The takes before and after one in the queue, oldest first; also of one that is no longer in it. */
-export function neighbours(waiting: readonly WaitingTake[], takeId: string, handedInAt: string): { before: WaitingTake | undefined; after: WaitingTake | undefined; place: number } {
+export function neighbours(
+  waiting: readonly WaitingTake[],
+  takeId: string,
+  handedInAt: string,
+): { before: WaitingTake | undefined; after: WaitingTake | undefined; place: number } {
   const at = waiting.findIndex((take) => take.takeId === takeId);
   if (at >= 0) return { before: waiting[at - 1], after: waiting[at + 1], place: at + 1 };
   const next = waiting.findIndex((take) => take.handedInAt > handedInAt);

@@ -49,19 +49,28 @@ export function ActTool() {
       [runs, change],
     ),
   );
-  const setRun = (index: number, next: Run): void => change({ runs: runs.map((other, i) => (i === index ? next : other)) });
+  const setRun = (index: number, next: Run): void =>
+    change({ runs: runs.map((other, i) => (i === index ? next : other)) });
   const removeRun = (index: number): void => {
     change({ runs: runs.filter((_, i) => i !== index) });
     setChosen(0);
   };
-  if (!rate.ok) return <ToolSpread left={<ToolHeading title="Act it out">Set a valid rate in the plan below first.</ToolHeading>} right={<NotYet>Waiting for a rate.</NotYet>} />;
+  if (!rate.ok)
+    return (
+      <ToolSpread
+        left={<ToolHeading title="Act it out">Set a valid rate in the plan below first.</ToolHeading>}
+        right={<NotYet>Waiting for a rate.</NotYet>}
+      />
+    );
   const names = Array.from({ length: runs.length }, (_, i) => `Run ${i + 1}`);
 
   return (
     <ToolSpread
       left={
         <>
-          <ToolHeading title="Act it out">Perform the action and press at each of its beats. Several runs show how sure the timing is.</ToolHeading>
+          <ToolHeading title="Act it out">
+            Perform the action and press at each of its beats. Several runs show how sure the timing is.
+          </ToolHeading>
           <Pad pad={pad} tapRun={tapRun} rate={rate.value} isFull={runs.length >= MOST_RUNS} />
           {runs.length > 0 && (
             <div role="radiogroup" aria-label="Run" className="mt-3 flex flex-wrap gap-1.5">
@@ -93,7 +102,15 @@ export function ActTool() {
       }
       right={
         run ? (
-          <Runs runs={runs} average={average?.meanMs ?? null} spreadMs={average?.spreadMs ?? null} chosen={isAverage ? runs.length : at} rate={rate.value} onChoose={setChosen} onBeat={(index, beat, atMs) => setRun(index, withBeat(runs[index]!, beat, atMs))} />
+          <Runs
+            runs={runs}
+            average={average?.meanMs ?? null}
+            spreadMs={average?.spreadMs ?? null}
+            chosen={isAverage ? runs.length : at}
+            rate={rate.value}
+            onChoose={setChosen}
+            onBeat={(index, beat, atMs) => setRun(index, withBeat(runs[index]!, beat, atMs))}
+          />
         ) : (
           <NotYet>Your runs show here, one under the other, on a ruler of seconds and frames.</NotYet>
         )
@@ -102,7 +119,17 @@ export function ActTool() {
   );
 }
 
-function Pad({ pad, tapRun, rate, isFull }: { pad: RefObject<HTMLButtonElement | null>; tapRun: TapRun; rate: Rate; isFull: boolean }) {
+function Pad({
+  pad,
+  tapRun,
+  rate,
+  isFull,
+}: {
+  pad: RefObject<HTMLButtonElement | null>;
+  tapRun: TapRun;
+  rate: Rate;
+  isFull: boolean;
+}) {
   const { taps, tap, finish, cancel } = tapRun;
   const seconds = (taps?.at(-1) ?? 0) / 1000;
   return (
@@ -118,9 +145,13 @@ function Pad({ pad, tapRun, rate, isFull }: { pad: RefObject<HTMLButtonElement |
         className={`grid h-36 w-full touch-none place-items-center rounded-xl border-2 text-center select-none active:scale-[0.99] active:border-accent active:bg-shade disabled:opacity-50 ${taps ? 'border-take bg-page' : 'border-dashed border-faint bg-page hover:border-accent'}`}
       >
         <span>
-          <span className="block font-display text-2xl font-bold">{taps ? `Beat ${taps.length}` : isFull ? 'Delete a run to act another' : 'Press at the first beat'}</span>
+          <span className="block font-display text-2xl font-bold">
+            {taps ? `Beat ${taps.length}` : isFull ? 'Delete a run to act another' : 'Press at the first beat'}
+          </span>
           <span className={`block text-sm text-faint ${taps ? 'figures' : ''}`}>
-            {taps ? `${seconds.toFixed(3)} s · ${(seconds * framesPerSecond(rate)).toFixed(1)} frames since the first` : 'here, or with the space bar'}
+            {taps
+              ? `${seconds.toFixed(3)} s · ${(seconds * framesPerSecond(rate)).toFixed(1)} frames since the first`
+              : 'here, or with the space bar'}
           </span>
         </span>
       </button>
@@ -146,7 +177,8 @@ interface BeatsProps {
   onRemove: (() => void) | null;
 }
 
-const signedMs = (ms: number): string => (Math.abs(ms) < 0.05 ? '0' : `${ms > 0 ? '+' : '−'}${Math.abs(ms).toFixed(1)}`);
+const signedMs = (ms: number): string =>
+  Math.abs(ms) < 0.05 ? '0' : `${ms > 0 ? '+' : '−'}${Math.abs(ms).toFixed(1)}`;
 
 /** The beats of a run as cues: named, in seconds and frames, to nudge by a frame or take out. */
 function Beats({ run, rate, spreadMs, left, onRun, onRemove }: BeatsProps) {
@@ -156,7 +188,10 @@ function Beats({ run, rate, spreadMs, left, onRun, onRemove }: BeatsProps) {
   const tempo = tempoOf(run);
   const last = beats.at(-1)!;
   const rename = (beat: number, name: string): void => {
-    const names = Array.from({ length: Math.max(state.beatNames.length, beat + 1) }, (_, i) => state.beatNames[i] ?? '');
+    const names = Array.from(
+      { length: Math.max(state.beatNames.length, beat + 1) },
+      (_, i) => state.beatNames[i] ?? '',
+    );
     names[beat] = name;
     change({ beatNames: names });
   };
@@ -180,22 +215,52 @@ function Beats({ run, rate, spreadMs, left, onRun, onRemove }: BeatsProps) {
             <tr key={i} className="border-b border-rule last:border-0">
               <td className="flex items-center gap-1.5 px-2 py-1">
                 <span className="figures w-5 text-xs text-faint">{i + 1}</span>
-                <input aria-label={`Name of beat ${i + 1}`} maxLength={40} placeholder="name it" value={state.beatNames[i] ?? ''} onChange={(event) => rename(i, event.target.value)} className={`${INPUT} h-6! px-1.5!`} />
+                <input
+                  aria-label={`Name of beat ${i + 1}`}
+                  maxLength={40}
+                  placeholder="name it"
+                  value={state.beatNames[i] ?? ''}
+                  onChange={(event) => rename(i, event.target.value)}
+                  className={`${INPUT} h-6! px-1.5!`}
+                />
               </td>
               <td className="figures px-1 py-1 text-right">{beat.seconds.toFixed(3)}</td>
               <td className="figures px-1 py-1 text-right">{beat.frames.toFixed(2)}</td>
               <td className="figures px-1 py-1 text-right font-semibold">{beat.rounded}</td>
-              <td className="figures px-1 py-1 text-right text-faint">{signedMs((beat.rounded - beat.frames) * frameMs)}</td>
+              <td className="figures px-1 py-1 text-right text-faint">
+                {signedMs((beat.rounded - beat.frames) * frameMs)}
+              </td>
               <td className="w-[5.4rem] py-1 pr-1 text-right whitespace-nowrap">
                 {onRun ? (
                   <>
-                    <Button kind="quiet" square className="h-6! w-6!" aria-label={`Beat ${i + 1} a frame earlier`} disabledReason={i === 0 && 'The first beat is where the run begins.'} onClick={() => onRun(withBeat(run, i, run[i]! - frameMs))}>
+                    <Button
+                      kind="quiet"
+                      square
+                      className="h-6! w-6!"
+                      aria-label={`Beat ${i + 1} a frame earlier`}
+                      disabledReason={i === 0 && 'The first beat is where the run begins.'}
+                      onClick={() => onRun(withBeat(run, i, run[i]! - frameMs))}
+                    >
                       <Minus size={12} />
                     </Button>
-                    <Button kind="quiet" square className="h-6! w-6!" aria-label={`Beat ${i + 1} a frame later`} disabledReason={i === 0 && 'The first beat is where the run begins.'} onClick={() => onRun(withBeat(run, i, run[i]! + frameMs))}>
+                    <Button
+                      kind="quiet"
+                      square
+                      className="h-6! w-6!"
+                      aria-label={`Beat ${i + 1} a frame later`}
+                      disabledReason={i === 0 && 'The first beat is where the run begins.'}
+                      onClick={() => onRun(withBeat(run, i, run[i]! + frameMs))}
+                    >
                       <Plus size={12} />
                     </Button>
-                    <Button kind="quiet" square className="h-6! w-6!" aria-label={`Delete beat ${i + 1}`} disabledReason={run.length <= 2 && 'A run has at least two beats.'} onClick={() => onRun(withoutBeat(run, i))}>
+                    <Button
+                      kind="quiet"
+                      square
+                      className="h-6! w-6!"
+                      aria-label={`Delete beat ${i + 1}`}
+                      disabledReason={run.length <= 2 && 'A run has at least two beats.'}
+                      onClick={() => onRun(withoutBeat(run, i))}
+                    >
                       <Trash2 size={12} />
                     </Button>
                   </>
@@ -207,13 +272,25 @@ function Beats({ run, rate, spreadMs, left, onRun, onRemove }: BeatsProps) {
           ))}
         </tbody>
       </table>
-      {left > 0 && <p className="mt-1 text-xs text-ochre">{left === 1 ? 'One run has' : `${left} runs have`} another number of beats than run 1 and cannot be averaged with it.</p>}
+      {left > 0 && (
+        <p className="mt-1 text-xs text-ochre">
+          {left === 1 ? 'One run has' : `${left} runs have`} another number of beats than run 1 and cannot be averaged
+          with it.
+        </p>
+      )}
       <div className="mt-2 flex flex-wrap items-center gap-2 text-sm">
-        <Button tip={`The last beat falls on frame ${1 + last.rounded} when the first is on 1`} disabledReason={last.rounded < 1 && 'The run is shorter than a frame.'} onClick={() => change({ length: `${last.rounded + 1}f` })}>
+        <Button
+          tip={`The last beat falls on frame ${1 + last.rounded} when the first is on 1`}
+          disabledReason={last.rounded < 1 && 'The run is shorter than a frame.'}
+          onClick={() => change({ length: `${last.rounded + 1}f` })}
+        >
           Use as length: {last.rounded + 1} f
         </Button>
         {tempo !== null && (
-          <Button tip="The even tempo that fits the beats best" onClick={() => change({ tool: 'counts', tempo: `${tempo.toFixed(1)} bpm`, counts: String(run.length - 1) })}>
+          <Button
+            tip="The even tempo that fits the beats best"
+            onClick={() => change({ tool: 'counts', tempo: `${tempo.toFixed(1)} bpm`, counts: String(run.length - 1) })}
+          >
             To Counts: {run.length - 1} at {tempo.toFixed(1)} bpm
           </Button>
         )}
@@ -268,18 +345,34 @@ function Runs({ runs, average, spreadMs, chosen, rate, onChoose, onBeat }: RunsP
   const play = (): void => {
     stopSound.current?.();
     watch.start();
-    stopSound.current = sound ? soundClicks(watch, (n) => (n < playing.length ? { atSeconds: playing[n]! / 1000, strong: n === 0 } : null)) : null;
+    stopSound.current = sound
+      ? soundClicks(watch, (n) => (n < playing.length ? { atSeconds: playing[n]! / 1000, strong: n === 0 } : null))
+      : null;
   };
   return (
     <>
       <PlayRow watch={watch} what="Click track" onPlay={play} sound={[sound, (on) => (watch.stop(), setSound(on))]}>
-        <span ref={lamp} aria-hidden="true" className="figures grid h-8 w-8 place-items-center rounded-full border-2 border-rule text-sm data-lit:border-accent data-lit:bg-accent data-lit:text-on-accent">
+        <span
+          ref={lamp}
+          aria-hidden="true"
+          className="figures grid h-8 w-8 place-items-center rounded-full border-2 border-rule text-sm data-lit:border-accent data-lit:bg-accent data-lit:text-on-accent"
+        >
           –
         </span>
-        <span className="text-xs text-faint">{chosen === runs.length ? 'the average' : `run ${chosen + 1}`}; do it again along with the clicks and press: that is a new run to compare</span>
+        <span className="text-xs text-faint">
+          {chosen === runs.length ? 'the average' : `run ${chosen + 1}`}; do it again along with the clicks and press:
+          that is a new run to compare
+        </span>
       </PlayRow>
       <div className="min-h-0 flex-1 overflow-y-auto">
-        <FrameRuler rate={rate} frames={Math.ceil((longestMs / 1000) * fps) + 1} heightPx={rows.length * RUN_ROW_PX + 8} watch={watch} roundSeconds={null} label="Runs over frames">
+        <FrameRuler
+          rate={rate}
+          frames={Math.ceil((longestMs / 1000) * fps) + 1}
+          heightPx={rows.length * RUN_ROW_PX + 8}
+          watch={watch}
+          roundSeconds={null}
+          label="Runs over frames"
+        >
           {(scale) =>
             rows.map((row, i) => (
               <RunRow

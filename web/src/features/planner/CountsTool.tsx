@@ -1,5 +1,19 @@
 import { useCallback, useRef } from 'react';
-import { COUNT, formatExact, formatRate, framesPerSecond, parsePositive, parseTime, planCounts, TEMPO, tempoFor, toNumber, type CountPlan, type Exact, type Rate } from '@undulan/core';
+import {
+  COUNT,
+  formatExact,
+  formatRate,
+  framesPerSecond,
+  parsePositive,
+  parseTime,
+  planCounts,
+  TEMPO,
+  tempoFor,
+  toNumber,
+  type CountPlan,
+  type Exact,
+  type Rate,
+} from '@undulan/core';
 import { Button } from '../../ui/index.ts';
 import { soundClicks } from './click-track.ts';
 import { FrameAnswerLine } from './FrameAnswerLine.tsx';
@@ -15,17 +29,36 @@ export function CountsTool() {
   const counts = parsePositive(state.counts, COUNT, 'counts');
   const tempo = parsePositive(state.tempo, TEMPO, 'bpm');
   const time = rate.ok ? parseTime(state.seconds, rate.value, 'seconds') : rate;
-  const plan = counts.ok && tempo.ok && rate.ok ? planCounts(counts.value.amount, tempo.value.amount, rate.value) : null;
+  const plan =
+    counts.ok && tempo.ok && rate.ok ? planCounts(counts.value.amount, tempo.value.amount, rate.value) : null;
   const frames = time.ok ? toNumber(time.value) : null;
-  const timeError = !time.ok && rate.ok ? time.issues[0]!.message : frames !== null && !(frames > 0) ? 'The time must be more than 0.' : undefined;
+  const timeError =
+    !time.ok && rate.ok
+      ? time.issues[0]!.message
+      : frames !== null && !(frames > 0)
+        ? 'The time must be more than 0.'
+        : undefined;
   return (
     <ToolSpread
       left={
         <>
-          <ToolHeading title="Counts">Say the action in counts, at a tempo you can tap; see the frames it takes.</ToolHeading>
+          <ToolHeading title="Counts">
+            Say the action in counts, at a tempo you can tap; see the frames it takes.
+          </ToolHeading>
           <div className="grid grid-cols-2 gap-3">
-            <QuantityField label="Counts" value={state.counts} onChange={(text) => change({ counts: text })} error={counts.ok ? undefined : counts.issues[0]!.message} />
-            <QuantityField label="Tempo" value={state.tempo} onChange={(text) => change({ tempo: text })} error={tempo.ok ? undefined : tempo.issues[0]!.message} least={1} />
+            <QuantityField
+              label="Counts"
+              value={state.counts}
+              onChange={(text) => change({ counts: text })}
+              error={counts.ok ? undefined : counts.issues[0]!.message}
+            />
+            <QuantityField
+              label="Tempo"
+              value={state.tempo}
+              onChange={(text) => change({ tempo: text })}
+              error={tempo.ok ? undefined : tempo.issues[0]!.message}
+              least={1}
+            />
           </div>
           {plan && rate.ok && counts.ok ? (
             <>
@@ -33,7 +66,14 @@ export function CountsTool() {
                 <FrameAnswerLine
                   label={`${formatExact(counts.value.amount)} counts`}
                   answer={plan.whole}
-                  action={<Button tip={`Running time ${plan.whole.rounded} frames: the next count falls on the frame after`} onClick={() => change({ length: `${plan.whole.rounded}f` })}>Use as length</Button>}
+                  action={
+                    <Button
+                      tip={`Running time ${plan.whole.rounded} frames: the next count falls on the frame after`}
+                      onClick={() => change({ length: `${plan.whole.rounded}f` })}
+                    >
+                      Use as length
+                    </Button>
+                  }
                 />
                 <FrameAnswerLine label="One count" answer={plan.each} />
               </section>
@@ -43,13 +83,34 @@ export function CountsTool() {
             <p className="mt-3 text-sm text-faint">The frames show once counts, tempo and rate are right.</p>
           )}
           <h3 className="mt-5 mb-1 text-[15px]">From a time</h3>
-          <QuantityField label="Seconds, frames or timecode" value={state.seconds} onChange={(text) => change({ seconds: text })} error={timeError} step={0.1} className="max-w-60" />
+          <QuantityField
+            label="Seconds, frames or timecode"
+            value={state.seconds}
+            onChange={(text) => change({ seconds: text })}
+            error={timeError}
+            step={0.1}
+            className="max-w-60"
+          />
           {frames !== null && frames > 0 && rate.ok && (
-            <FromTime counts={counts.ok ? counts.value.amount : null} tempo={tempo.ok ? tempo.value.amount : null} frames={frames} rate={rate.value} />
+            <FromTime
+              counts={counts.ok ? counts.value.amount : null}
+              tempo={tempo.ok ? tempo.value.amount : null}
+              frames={frames}
+              rate={rate.value}
+            />
           )}
         </>
       }
-      right={plan && rate.ok && counts.ok && tempo.ok ? <><Metronome counts={toNumber(counts.value.amount)} plan={plan} rate={rate.value} /><NearbyTempi counts={counts.value.amount} tempo={toNumber(tempo.value.amount)} rate={rate.value} /></> : <NotYet>The metronome plays once counts, tempo and rate are right.</NotYet>}
+      right={
+        plan && rate.ok && counts.ok && tempo.ok ? (
+          <>
+            <Metronome counts={toNumber(counts.value.amount)} plan={plan} rate={rate.value} />
+            <NearbyTempi counts={counts.value.amount} tempo={toNumber(tempo.value.amount)} rate={rate.value} />
+          </>
+        ) : (
+          <NotYet>The metronome plays once counts, tempo and rate are right.</NotYet>
+        )
+      }
     />
   );
 }
@@ -58,7 +119,11 @@ export function CountsTool() {
 function Offers({ plan, rate }: { plan: CountPlan; rate: Rate }) {
   const { change } = usePlanner();
   if (plan.whole.isWhole) {
-    return <p className="mt-2 text-sm text-target">The counts end on a whole frame{plan.each.isWhole ? ', and so does each count.' : '; single counts do not.'}</p>;
+    return (
+      <p className="mt-2 text-sm text-target">
+        The counts end on a whole frame{plan.each.isWhole ? ', and so does each count.' : '; single counts do not.'}
+      </p>
+    );
   }
   const tempi = [plan.tempi.below, plan.tempi.above].filter((bpm) => bpm !== null);
   const rates = [plan.rates.below, plan.rates.above].filter((other) => other !== null);
@@ -73,13 +138,20 @@ function Offers({ plan, rate }: { plan: CountPlan; rate: Rate }) {
           </Button>
         ))}
         {plan.exactTempi.map(({ frames, bpm }) => (
-          <Button key={frames} className="figures" tip={`Exactly ${formatExact(bpm)} bpm`} onClick={() => change({ tempo: `${bpm.num}/${bpm.den} bpm` })}>
+          <Button
+            key={frames}
+            className="figures"
+            tip={`Exactly ${formatExact(bpm)} bpm`}
+            onClick={() => change({ tempo: `${bpm.num}/${bpm.den} bpm` })}
+          >
             {toNumber(bpm).toFixed(2)} bpm = {frames} f
           </Button>
         ))}
       </div>
       <div className="mt-1.5 flex flex-wrap items-center gap-1.5">
-        <span className="text-faint">{rates.length > 0 ? 'At this tempo it does at' : 'At this tempo no rate from 1 to 240 fps makes it whole.'}</span>
+        <span className="text-faint">
+          {rates.length > 0 ? 'At this tempo it does at' : 'At this tempo no rate from 1 to 240 fps makes it whole.'}
+        </span>
         {rates.map((other) => (
           <Button key={formatRate(other)} className="figures" onClick={() => change({ rate: formatRate(other) })}>
             {formatRate(other)} fps
@@ -90,10 +162,21 @@ function Offers({ plan, rate }: { plan: CountPlan; rate: Rate }) {
   );
 }
 
-function FromTime({ counts, tempo, frames, rate }: { counts: Exact | null; tempo: Exact | null; frames: number; rate: Rate }) {
+function FromTime({
+  counts,
+  tempo,
+  frames,
+  rate,
+}: {
+  counts: Exact | null;
+  tempo: Exact | null;
+  frames: number;
+  rate: Rate;
+}) {
   const { change } = usePlanner();
   const seconds = frames / framesPerSecond(rate);
-  const fitting = counts && Math.round(frames * 1000) > 0 ? tempoFor(counts, Math.round(frames * 1000) / 1000, rate) : null;
+  const fitting =
+    counts && Math.round(frames * 1000) > 0 ? tempoFor(counts, Math.round(frames * 1000) / 1000, rate) : null;
   const fits = tempo ? (seconds * toNumber(tempo)) / 60 : null;
   return (
     <ul className="mt-2 grid gap-1.5 text-sm">
@@ -110,7 +193,10 @@ function FromTime({ counts, tempo, frames, rate }: { counts: Exact | null; tempo
           <span className="flex-1">
             It holds <b className="figures">{fits.toFixed(3)}</b> counts at this tempo
           </span>
-          <Button disabledReason={Math.round(fits) < 1 && 'Less than half a count fits.'} onClick={() => change({ counts: String(Math.round(fits)) })}>
+          <Button
+            disabledReason={Math.round(fits) < 1 && 'Less than half a count fits.'}
+            onClick={() => change({ counts: String(Math.round(fits)) })}
+          >
             Set {Math.max(1, Math.round(fits))} counts
           </Button>
         </li>
@@ -179,13 +265,17 @@ function Metronome({ counts, plan, rate }: { counts: number; plan: CountPlan; ra
   const play = (): void => {
     stopSound.current?.();
     watch.start();
-    stopSound.current = sound ? soundClicks(watch, (n) => ({ atSeconds: n * eachSeconds, strong: n % count === 0 })) : null;
+    stopSound.current = sound
+      ? soundClicks(watch, (n) => ({ atSeconds: n * eachSeconds, strong: n % count === 0 }))
+      : null;
   };
   const marks = Array.from({ length: Math.floor(counts + 1e-9) + 1 }, (_, i) => i * plan.each.frames);
   return (
     <>
       <PlayRow watch={watch} what="Metronome" onPlay={play} sound={[sound, (on) => (watch.stop(), setSound(on))]}>
-        <span className="figures text-xs text-faint">{count < counts ? `the first ${count} counts, over and over` : 'over and over'}</span>
+        <span className="figures text-xs text-faint">
+          {count < counts ? `the first ${count} counts, over and over` : 'over and over'}
+        </span>
       </PlayRow>
       <ol aria-label="Counts" className="flex flex-wrap gap-3 py-2">
         {Array.from({ length: count }, (_, i) => (
@@ -200,14 +290,37 @@ function Metronome({ counts, plan, rate }: { counts: number; plan: CountPlan; ra
           </li>
         ))}
       </ol>
-      <FrameRuler rate={rate} frames={Math.max(plan.whole.frames, 1)} heightPx={ROW_PX} watch={watch} roundSeconds={roundSeconds} label="Counts over frames">
+      <FrameRuler
+        rate={rate}
+        frames={Math.max(plan.whole.frames, 1)}
+        heightPx={ROW_PX}
+        watch={watch}
+        roundSeconds={roundSeconds}
+        label="Counts over frames"
+      >
         {(scale) =>
           marks.map((frame, i) => {
             const whole = Math.abs(frame - Math.round(frame)) < 1e-9;
             return (
               <g key={i}>
-                <line x1={scale.xOf(frame)} x2={scale.xOf(frame)} y1={0} y2={40} stroke={whole ? 'var(--target)' : 'var(--ochre)'} strokeWidth={2} strokeDasharray={whole ? undefined : '3 3'} />
-                <text x={scale.xOf(frame)} y={56} textAnchor="middle" fontSize={12} fontWeight={600} className="figures" fill={whole ? 'var(--target)' : 'var(--ochre)'}>
+                <line
+                  x1={scale.xOf(frame)}
+                  x2={scale.xOf(frame)}
+                  y1={0}
+                  y2={40}
+                  stroke={whole ? 'var(--target)' : 'var(--ochre)'}
+                  strokeWidth={2}
+                  strokeDasharray={whole ? undefined : '3 3'}
+                />
+                <text
+                  x={scale.xOf(frame)}
+                  y={56}
+                  textAnchor="middle"
+                  fontSize={12}
+                  fontWeight={600}
+                  className="figures"
+                  fill={whole ? 'var(--target)' : 'var(--ochre)'}
+                >
                   {Number(frame.toFixed(2))}
                 </text>
                 <text x={scale.xOf(frame)} y={74} textAnchor="middle" fontSize={11} fill="var(--faint)">
@@ -219,7 +332,9 @@ function Metronome({ counts, plan, rate }: { counts: number; plan: CountPlan; ra
         }
       </FrameRuler>
       <p className="text-xs text-faint">
-        <span className="text-target">━ on a whole frame</span> <span className="ml-3 text-ochre">╍ between two frames</span>: there the nearest whole frame is off by at most half a frame.
+        <span className="text-target">━ on a whole frame</span>{' '}
+        <span className="ml-3 text-ochre">╍ between two frames</span>: there the nearest whole frame is off by at most
+        half a frame.
       </p>
     </>
   );

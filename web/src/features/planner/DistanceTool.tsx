@@ -1,7 +1,20 @@
 import { useCallback, useRef } from 'react';
 import { Plus, Trash2 } from 'lucide-react';
 import {
-  framesPerSecond, LENGTH, parsePositive, planDistance, SPEED, toNumber, withPixels, type DistancePlan, type Exact, type Measure, type Mover, type Rate, type Result, type Quantity,
+  framesPerSecond,
+  LENGTH,
+  parsePositive,
+  planDistance,
+  SPEED,
+  toNumber,
+  withPixels,
+  type DistancePlan,
+  type Exact,
+  type Measure,
+  type Mover,
+  type Rate,
+  type Result,
+  type Quantity,
 } from '@undulan/core';
 import { Button, INPUT, useSize } from '../../ui/index.ts';
 import { FrameAnswerLine } from './FrameAnswerLine.tsx';
@@ -30,30 +43,61 @@ export function DistanceTool() {
     speed: parsePositive(words.speed, speeds, 'm/s'),
     length: words.length.trim() === '' ? null : parsePositive(words.length, lengths, 'm'),
   }));
-  const movers = read.flatMap(({ speed, length }): Mover[] => (speed.ok && (length?.ok ?? true) ? [{ metresPerSecond: speed.value.amount, lengthMetres: length?.ok ? length.value.amount : null }] : []));
+  const movers = read.flatMap(({ speed, length }): Mover[] =>
+    speed.ok && (length?.ok ?? true)
+      ? [{ metresPerSecond: speed.value.amount, lengthMetres: length?.ok ? length.value.amount : null }]
+      : [],
+  );
   const isRight = rate.ok && distance.ok && scale.ok && movers.length === state.movers.length && movers.length > 0;
   const plan = isRight ? planDistance(distance.value.amount, movers, rate.value) : null;
   const tooMany = plan && plan.framesForAll > 100_000;
-  const setMover = (at: number, patch: Partial<MoverWords>): void => change({ movers: state.movers.map((mover, i) => (i === at ? { ...mover, ...patch } : mover)) });
+  const setMover = (at: number, patch: Partial<MoverWords>): void =>
+    change({ movers: state.movers.map((mover, i) => (i === at ? { ...mover, ...patch } : mover)) });
 
   return (
     <ToolSpread
       left={
         <>
-          <ToolHeading title="Distance, speed, time">One distance, several speeds: how many frames each needs, and who sets the range.</ToolHeading>
+          <ToolHeading title="Distance, speed, time">
+            One distance, several speeds: how many frames each needs, and who sets the range.
+          </ToolHeading>
           <div className="grid grid-cols-2 gap-3">
-            <QuantityField label="Distance" value={state.distance} onChange={(text) => change({ distance: text })} error={distance.ok ? undefined : distance.issues[0]!.message} step={0.1} />
-            <QuantityField label="Pixels per metre of the stage" value={state.scale} onChange={(text) => change({ scale: text })} error={scale.ok ? undefined : scale.issues[0]!.message} least={1} />
+            <QuantityField
+              label="Distance"
+              value={state.distance}
+              onChange={(text) => change({ distance: text })}
+              error={distance.ok ? undefined : distance.issues[0]!.message}
+              step={0.1}
+            />
+            <QuantityField
+              label="Pixels per metre of the stage"
+              value={state.scale}
+              onChange={(text) => change({ scale: text })}
+              error={scale.ok ? undefined : scale.issues[0]!.message}
+              least={1}
+            />
           </div>
           <ol aria-label="Movers" className="mt-3 grid gap-2">
             {state.movers.map((words, i) => (
-              <MoverRow key={i} number={i + 1} words={words} read={read[i]!} onChange={(patch) => setMover(i, patch)} onRemove={() => change({ movers: state.movers.filter((_, other) => other !== i) })} isOnly={state.movers.length === 1} />
+              <MoverRow
+                key={i}
+                number={i + 1}
+                words={words}
+                read={read[i]!}
+                onChange={(patch) => setMover(i, patch)}
+                onRemove={() => change({ movers: state.movers.filter((_, other) => other !== i) })}
+                isOnly={state.movers.length === 1}
+              />
             ))}
           </ol>
           <Button
             className="mt-2"
             disabledReason={state.movers.length >= MOST_MOVERS && `At most ${MOST_MOVERS} movers.`}
-            onClick={() => change({ movers: [...state.movers, { name: `Mover ${state.movers.length + 1}`, speed: '1 m/s', length: '' }] })}
+            onClick={() =>
+              change({
+                movers: [...state.movers, { name: `Mover ${state.movers.length + 1}`, speed: '1 m/s', length: '' }],
+              })
+            }
           >
             <Plus size={14} /> Add a mover
           </Button>
@@ -64,10 +108,18 @@ export function DistanceTool() {
                   key={i}
                   label={
                     <>
-                      {state.movers[i]!.name || `Mover ${i + 1}`} {i === plan.slowest && plan.movers.length > 1 && <b className="text-ochre">slowest</b>}
+                      {state.movers[i]!.name || `Mover ${i + 1}`}{' '}
+                      {i === plan.slowest && plan.movers.length > 1 && <b className="text-ochre">slowest</b>}
                     </>
                   }
-                  detail={<Step perFrame={mover.metresPerFrame} pixels={pixels} share={mover.stepShare} strobes={mover.strobes} />}
+                  detail={
+                    <Step
+                      perFrame={mover.metresPerFrame}
+                      pixels={pixels}
+                      share={mover.stepShare}
+                      strobes={mover.strobes}
+                    />
+                  }
                   answer={mover.answer}
                 />
               ))}
@@ -78,9 +130,13 @@ export function DistanceTool() {
           {plan && (
             <div className="mt-2 flex items-center gap-3 text-sm">
               <p className="flex-1">
-                All arrive within <b className="figures">{plan.framesForAll} frames</b> of travel: keys on 1 and {plan.framesForAll + 1}.
+                All arrive within <b className="figures">{plan.framesForAll} frames</b> of travel: keys on 1 and{' '}
+                {plan.framesForAll + 1}.
               </p>
-              <Button disabledReason={tooMany && 'That is more than 100000 frames.'} onClick={() => change({ length: `${plan.framesForAll + 1}f` })}>
+              <Button
+                disabledReason={tooMany && 'That is more than 100000 frames.'}
+                onClick={() => change({ length: `${plan.framesForAll + 1}f` })}
+              >
                 Use as length
               </Button>
             </div>
@@ -89,7 +145,13 @@ export function DistanceTool() {
       }
       right={
         plan && rate.ok && distance.ok ? (
-          <Race plan={plan} movers={movers} names={state.movers.map((mover) => mover.name)} distanceMetres={toNumber(distance.value.amount)} rate={rate.value} />
+          <Race
+            plan={plan}
+            movers={movers}
+            names={state.movers.map((mover) => mover.name)}
+            distanceMetres={toNumber(distance.value.amount)}
+            rate={rate.value}
+          />
         ) : (
           <NotYet>The movers run once distance, speeds and rate are right.</NotYet>
         )
@@ -112,18 +174,52 @@ function MoverRow({ number, words, read, isOnly, onChange, onRemove }: MoverRowP
     <li className="grid grid-cols-[1.2fr_1fr_1fr_auto] items-start gap-2">
       <label className="flex min-w-0 flex-col gap-1 text-xs font-semibold text-faint">
         Mover {number}
-        <input value={words.name} maxLength={60} onChange={(event) => onChange({ name: event.target.value })} className={`${INPUT} font-normal text-ink`} />
+        <input
+          value={words.name}
+          maxLength={60}
+          onChange={(event) => onChange({ name: event.target.value })}
+          className={`${INPUT} font-normal text-ink`}
+        />
       </label>
-      <QuantityField label="Speed" value={words.speed} onChange={(speed) => onChange({ speed })} error={read.speed.ok ? undefined : read.speed.issues[0]!.message} step={0.05} least={0.01} />
-      <QuantityField label="Own length" value={words.length} onChange={(length) => onChange({ length })} error={!read.length || read.length.ok ? undefined : read.length.issues[0]!.message} />
-      <Button kind="quiet" square className="mt-5" aria-label={`Remove mover ${number}`} disabledReason={isOnly && 'One mover is needed.'} onClick={onRemove}>
+      <QuantityField
+        label="Speed"
+        value={words.speed}
+        onChange={(speed) => onChange({ speed })}
+        error={read.speed.ok ? undefined : read.speed.issues[0]!.message}
+        step={0.05}
+        least={0.01}
+      />
+      <QuantityField
+        label="Own length"
+        value={words.length}
+        onChange={(length) => onChange({ length })}
+        error={!read.length || read.length.ok ? undefined : read.length.issues[0]!.message}
+      />
+      <Button
+        kind="quiet"
+        square
+        className="mt-5"
+        aria-label={`Remove mover ${number}`}
+        disabledReason={isOnly && 'One mover is needed.'}
+        onClick={onRemove}
+      >
         <Trash2 size={14} />
       </Button>
     </li>
   );
 }
 
-function Step({ perFrame, pixels, share, strobes }: { perFrame: Exact; pixels: Exact; share: number | null; strobes: boolean }) {
+function Step({
+  perFrame,
+  pixels,
+  share,
+  strobes,
+}: {
+  perFrame: Exact;
+  pixels: Exact;
+  share: number | null;
+  strobes: boolean;
+}) {
   const px = toNumber(perFrame) * toNumber(pixels);
   return (
     <>
@@ -141,7 +237,19 @@ const LEAST_GAP_PX = 3;
 const DENSITIES = [1, 2, 4, 8, 12, 24, 48, 96, 240, 480, 960];
 
 /** Each mover's places, a dot a frame, on one scale; playing together in real time at the rate. */
-function Race({ plan, movers, names, distanceMetres, rate }: { plan: DistancePlan; movers: readonly Mover[]; names: readonly string[]; distanceMetres: number; rate: Rate }) {
+function Race({
+  plan,
+  movers,
+  names,
+  distanceMetres,
+  rate,
+}: {
+  plan: DistancePlan;
+  movers: readonly Mover[];
+  names: readonly string[];
+  distanceMetres: number;
+  rate: Rate;
+}) {
   const watch = useStopwatch();
   const [measure, size] = useSize();
   const widthPx = size?.widthPx ?? 600;
@@ -163,7 +271,8 @@ function Race({ plan, movers, names, distanceMetres, rate }: { plan: DistancePla
           const metres = Math.min(distanceMetres, (frame / fps) * toNumber(mover.metresPerSecond));
           bodies.current[i]?.setAttribute('transform', `translate(${edgePx + metres * pxPerMetre} 0)`);
         });
-        if (clock.current) clock.current.textContent = `frame ${frame} of ${plan.framesForAll} · ${(frame / fps).toFixed(2)} s`;
+        if (clock.current)
+          clock.current.textContent = `frame ${frame} of ${plan.framesForAll} · ${(frame / fps).toFixed(2)} s`;
       },
       [watch, totalSeconds, plan.framesForAll, fps, movers, distanceMetres, pxPerMetre, edgePx],
     ),
@@ -175,7 +284,13 @@ function Race({ plan, movers, names, distanceMetres, rate }: { plan: DistancePla
         <span ref={clock} className="figures text-xs text-faint" />
       </PlayRow>
       <div ref={measure} className="min-h-0 flex-1 overflow-y-auto">
-        <svg width={widthPx} height={ROW_PX * movers.length + 26} role="group" aria-label="Movers, a dot a frame" className="block">
+        <svg
+          width={widthPx}
+          height={ROW_PX * movers.length + 26}
+          role="group"
+          aria-label="Movers, a dot a frame"
+          className="block"
+        >
           {plan.movers.map((mover, i) => {
             const stepPx = toNumber(mover.metresPerFrame) * pxPerMetre;
             const every = DENSITIES.find((n) => n * stepPx >= LEAST_GAP_PX) ?? 1000;
@@ -193,7 +308,13 @@ function Race({ plan, movers, names, distanceMetres, rate }: { plan: DistancePla
                 </text>
                 <line x1={edgePx} x2={widthPx - edgePx} y1={y} y2={y} stroke="var(--rule)" />
                 {Array.from({ length: dots + 1 }, (_, n) => (
-                  <circle key={n} cx={edgePx + n * every * stepPx} cy={y} r={n === 0 ? 4 : 2.2} fill={mover.strobes ? 'var(--take)' : 'var(--accent)'} />
+                  <circle
+                    key={n}
+                    cx={edgePx + n * every * stepPx}
+                    cy={y}
+                    r={n === 0 ? 4 : 2.2}
+                    fill={mover.strobes ? 'var(--take)' : 'var(--accent)'}
+                  />
                 ))}
                 <rect
                   ref={(element) => {
@@ -216,7 +337,14 @@ function Race({ plan, movers, names, distanceMetres, rate }: { plan: DistancePla
           <text x={edgePx} y={ROW_PX * movers.length + 18} fontSize={11} className="figures" fill="var(--faint)">
             0
           </text>
-          <text x={widthPx - edgePx} y={ROW_PX * movers.length + 18} textAnchor="end" fontSize={11} className="figures" fill="var(--faint)">
+          <text
+            x={widthPx - edgePx}
+            y={ROW_PX * movers.length + 18}
+            textAnchor="end"
+            fontSize={11}
+            className="figures"
+            fill="var(--faint)"
+          >
             {Number(distanceMetres.toFixed(3))} m
           </text>
         </svg>

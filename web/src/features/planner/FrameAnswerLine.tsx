@@ -17,14 +17,17 @@ export function FrameAnswerLine({ label, answer, detail, action }: FrameAnswerLi
       <div className="text-[13px]">{label}</div>
       <div className="flex items-center gap-3">
         <p className="figures text-right text-lg leading-tight font-semibold whitespace-nowrap">
-          {answer.isWhole ? answer.rounded : `≈ ${answer.rounded}`} <span className="text-xs font-normal text-faint">{answer.rounded === 1 ? 'frame' : 'frames'}</span>
+          {answer.isWhole ? answer.rounded : `≈ ${answer.rounded}`}{' '}
+          <span className="text-xs font-normal text-faint">{answer.rounded === 1 ? 'frame' : 'frames'}</span>
         </p>
         {action}
       </div>
       {detail && <p className="figures col-span-2 text-[11.5px] text-faint">{detail}</p>}
       <p className="figures col-span-2 text-[11.5px] text-faint">
         {answer.seconds.toFixed(3)} s
-        {answer.isWhole ? ' · a whole frame' : ` · exactly ${formatExact(answer.exact)} · rounding ${signed(answer.roundingFrames, 3)} f, ${signed(answer.roundingSeconds * 1000, 1)} ms`}
+        {answer.isWhole
+          ? ' · a whole frame'
+          : ` · exactly ${formatExact(answer.exact)} · rounding ${signed(answer.roundingFrames, 3)} f, ${signed(answer.roundingSeconds * 1000, 1)} ms`}
       </p>
     </div>
   );

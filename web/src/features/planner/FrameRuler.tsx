@@ -49,12 +49,30 @@ export function FrameRuler({ rate, frames, heightPx, watch, roundSeconds, label,
         <line x1={scale.xOf(0)} x2={scale.xOf(frames)} y1={RULER_PX - 1} y2={RULER_PX - 1} stroke="var(--faint)" />
         {all.map((frame) => {
           const labelled = frame % step === 0;
-          return <line key={frame} x1={scale.xOf(frame)} x2={scale.xOf(frame)} y1={labelled ? RULER_PX - 16 : RULER_PX - 8} y2={RULER_PX - 1} stroke="var(--faint)" strokeWidth={labelled ? 1.3 : 0.7} />;
+          return (
+            <line
+              key={frame}
+              x1={scale.xOf(frame)}
+              x2={scale.xOf(frame)}
+              y1={labelled ? RULER_PX - 16 : RULER_PX - 8}
+              y2={RULER_PX - 1}
+              stroke="var(--faint)"
+              strokeWidth={labelled ? 1.3 : 0.7}
+            />
+          );
         })}
         {all
           .filter((frame) => frame % step === 0)
           .map((frame) => (
-            <text key={frame} x={scale.xOf(frame)} y={12} textAnchor="middle" fontSize={11} className="figures" fill="var(--ink)">
+            <text
+              key={frame}
+              x={scale.xOf(frame)}
+              y={12}
+              textAnchor="middle"
+              fontSize={11}
+              className="figures"
+              fill="var(--ink)"
+            >
               {frame}
               {frame > 0 && Math.abs((frame / fps) % 1) < 1e-9 && <tspan fill="var(--faint)"> {frame / fps} s</tspan>}
             </text>

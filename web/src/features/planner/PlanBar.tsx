@@ -1,6 +1,16 @@
 import { useState } from 'react';
 import { Link2 } from 'lucide-react';
-import { averageRuns, frameCount, formatRate, RATE_PRESETS, readRun, runningSeconds, travelSeconds, type Cue, type Rate } from '@undulan/core';
+import {
+  averageRuns,
+  frameCount,
+  formatRate,
+  RATE_PRESETS,
+  readRun,
+  runningSeconds,
+  travelSeconds,
+  type Cue,
+  type Rate,
+} from '@undulan/core';
 import { toast } from 'sonner';
 import { Button, INPUT, Field } from '../../ui/index.ts';
 import { QuantityField } from './QuantityField.tsx';
@@ -19,7 +29,9 @@ const CUSTOM = 'custom';
 /** The beats that were acted out, on frames of the range: of the average where there are several runs. */
 function cuesOf({ runs, beatNames }: PlannerState, firstFrame: number, rate: Rate): Cue[] {
   const run = runs.length > 1 ? averageRuns(runs).meanMs : runs[0];
-  return run ? readRun(run, rate).map(({ rounded }, i) => ({ frame: firstFrame + rounded, name: beatNames[i] ?? '' })) : [];
+  return run
+    ? readRun(run, rate).map(({ rounded }, i) => ({ frame: firstFrame + rounded, name: beatNames[i] ?? '' }))
+    : [];
 }
 
 /** What all calculators share and what is sent on: rate and range, with both durations. */
@@ -27,7 +39,8 @@ export function PlanBar({ courseId, role }: PlanBarProps) {
   const { state, change, rate, range } = usePlanner();
   const [using, setUsing] = useState(false);
   const presets = RATE_PRESETS.map(formatRate);
-  const issueAt = (field: string): string | undefined => (range.ok ? undefined : range.issues.find((issue) => issue.path[0] === field)?.message);
+  const issueAt = (field: string): string | undefined =>
+    range.ok ? undefined : range.issues.find((issue) => issue.path[0] === field)?.message;
   const copy = async (): Promise<void> => {
     try {
       await navigator.clipboard.writeText(location.href);
@@ -40,7 +53,12 @@ export function PlanBar({ courseId, role }: PlanBarProps) {
     <section aria-label="The plan" className="flex shrink-0 items-start gap-3 border-t border-rule bg-page px-4 py-2.5">
       <Field label="Rate" className="w-28">
         {(ids) => (
-          <select {...ids} value={presets.includes(state.rate) ? state.rate : CUSTOM} onChange={(event) => change({ rate: event.target.value === CUSTOM ? '20' : event.target.value })} className={INPUT}>
+          <select
+            {...ids}
+            value={presets.includes(state.rate) ? state.rate : CUSTOM}
+            onChange={(event) => change({ rate: event.target.value === CUSTOM ? '20' : event.target.value })}
+            className={INPUT}
+          >
             {presets.map((preset) => (
               <option key={preset} value={preset}>
                 {preset} fps
@@ -50,9 +68,32 @@ export function PlanBar({ courseId, role }: PlanBarProps) {
           </select>
         )}
       </Field>
-      {!presets.includes(state.rate) && <QuantityField label="Custom, fps" value={state.rate} onChange={(text) => change({ rate: text })} error={rate.ok ? undefined : rate.issues[0]!.message} least={1} className="w-36" />}
-      <QuantityField label="First frame" value={state.first} onChange={(text) => change({ first: text })} error={issueAt('first')} least={-100_000} className="w-24" />
-      <QuantityField label="Length" value={state.length} onChange={(text) => change({ length: text })} error={issueAt('length')} least={1} className="w-40" />
+      {!presets.includes(state.rate) && (
+        <QuantityField
+          label="Custom, fps"
+          value={state.rate}
+          onChange={(text) => change({ rate: text })}
+          error={rate.ok ? undefined : rate.issues[0]!.message}
+          least={1}
+          className="w-36"
+        />
+      )}
+      <QuantityField
+        label="First frame"
+        value={state.first}
+        onChange={(text) => change({ first: text })}
+        error={issueAt('first')}
+        least={-100_000}
+        className="w-24"
+      />
+      <QuantityField
+        label="Length"
+        value={state.length}
+        onChange={(text) => change({ length: text })}
+        error={issueAt('length')}
+        least={1}
+        className="w-40"
+      />
       <div className="min-w-0 flex-1 pt-[22px]" aria-live="polite" data-testid="plan-range">
         {range.ok && rate.ok ? (
           <p className="figures text-xs leading-[16px]">
@@ -60,7 +101,8 @@ export function PlanBar({ courseId, role }: PlanBarProps) {
               range {range.value.first}–{range.value.last} · {frameCount(range.value)} frames
             </b>
             <span className="block text-faint">
-              runs {runningSeconds(range.value, rate.value).toFixed(3)} s · travel {travelSeconds(range.value.first, range.value.last, rate.value).toFixed(3)} s
+              runs {runningSeconds(range.value, rate.value).toFixed(3)} s · travel{' '}
+              {travelSeconds(range.value.first, range.value.last, rate.value).toFixed(3)} s
               {!Number.isInteger(range.value.exactFrames) && ` · ${Number(range.value.exactFrames.toFixed(3))} rounded`}
             </span>
           </p>
@@ -75,13 +117,25 @@ export function PlanBar({ courseId, role }: PlanBarProps) {
         <SavedPlans courseId={courseId} />
         <Button
           kind="main"
-          disabledReason={role === 'learner' ? 'Rate and range of an exercise are set by its instructor.' : !range.ok && 'Rate, first frame and length must be right first.'}
+          disabledReason={
+            role === 'learner'
+              ? 'Rate and range of an exercise are set by its instructor.'
+              : !range.ok && 'Rate, first frame and length must be right first.'
+          }
           onClick={() => setUsing(true)}
         >
           Use in an exercise
         </Button>
       </div>
-      {using && range.ok && rate.ok && <UsePlanDialog courseId={courseId} rate={rate.value} range={{ first: range.value.first, last: range.value.last }} cues={cuesOf(state, range.value.first, rate.value)} onClose={() => setUsing(false)} />}
+      {using && range.ok && rate.ok && (
+        <UsePlanDialog
+          courseId={courseId}
+          rate={rate.value}
+          range={{ first: range.value.first, last: range.value.last }}
+          cues={cuesOf(state, range.value.first, rate.value)}
+          onClose={() => setUsing(false)}
+        />
+      )}
     </section>
   );
 }

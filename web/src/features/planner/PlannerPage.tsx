@@ -11,7 +11,13 @@ import { RatesTool } from './RatesTool.tsx';
 import { TimecodeTool } from './TimecodeTool.tsx';
 import { PlannerContext, usePlannerState } from './use-planner.ts';
 
-const SCREENS: Record<Tool, () => React.ReactNode> = { act: ActTool, counts: CountsTool, distance: DistanceTool, rates: RatesTool, timecode: TimecodeTool };
+const SCREENS: Record<Tool, () => React.ReactNode> = {
+  act: ActTool,
+  counts: CountsTool,
+  distance: DistanceTool,
+  rates: RatesTool,
+  timecode: TimecodeTool,
+};
 
 /** Deciding how long things take: calculators that share one rate and send their results on. */
 export function PlannerPage() {

@@ -18,9 +18,19 @@ interface QuantityFieldProps {
 const PX_PER_STEP = 5;
 
 /** A number with its unit, to type or to drag by its handle; arrow keys step it too. What is typed stays, right or wrong. */
-export function QuantityField({ label, value, onChange, error, hint, step = 1, least = 0, className }: QuantityFieldProps) {
+export function QuantityField({
+  label,
+  value,
+  onChange,
+  error,
+  hint,
+  step = 1,
+  least = 0,
+  className,
+}: QuantityFieldProps) {
   const from = useRef(value);
-  const scrubTo = (dxPx: number): void => onChange(scrubText(from.current, Math.round(dxPx / PX_PER_STEP), step, least));
+  const scrubTo = (dxPx: number): void =>
+    onChange(scrubText(from.current, Math.round(dxPx / PX_PER_STEP), step, least));
   const drag = usePointerDrag<null>({
     onMove: (_, { dxPx }) => scrubTo(dxPx),
     onEnd: (_, { dxPx }) => scrubTo(dxPx),

@@ -1,6 +1,21 @@
 import { useCallback, useRef } from 'react';
 import {
-  convertFrame, convertRange, EASES, exposedFrame, formatExact, formatRate, framesPerSecond, parseRate, parseRuler, RATE_POLICIES, runningSeconds, sameRate, type FrameRange, type Rate, type RatePolicy, type Result,
+  convertFrame,
+  convertRange,
+  EASES,
+  exposedFrame,
+  formatExact,
+  formatRate,
+  framesPerSecond,
+  parseRate,
+  parseRuler,
+  RATE_POLICIES,
+  runningSeconds,
+  sameRate,
+  type FrameRange,
+  type Rate,
+  type RatePolicy,
+  type Result,
 } from '@undulan/core';
 import { Button, Field, INPUT, useSize } from '../../ui/index.ts';
 import { HeadingRow } from './HeadingRow.tsx';
@@ -19,12 +34,16 @@ const MOST_KEYS = 200;
 /** Reads keys typed one after another; the first that cannot be read is said. */
 function readKeys(text: string, rate: Rate): Result<number[]> {
   const keys: number[] = [];
-  for (const word of text.split(',').map((part) => part.trim()).filter(Boolean)) {
+  for (const word of text
+    .split(',')
+    .map((part) => part.trim())
+    .filter(Boolean)) {
     const key = parseRuler(word, rate);
     if (!key.ok) return key;
     keys.push(key.value);
   }
-  if (keys.length > MOST_KEYS) return { ok: false, issues: [{ code: 'too-many', path: [], message: `At most ${MOST_KEYS} keys at a time.` }] };
+  if (keys.length > MOST_KEYS)
+    return { ok: false, issues: [{ code: 'too-many', path: [], message: `At most ${MOST_KEYS} keys at a time.` }] };
   return { ok: true, value: keys };
 }
 
@@ -40,10 +59,21 @@ export function RatesTool() {
         <>
           <ToolHeading title="Rates">What a rate is, seen; and what becomes of keys when it changes.</ToolHeading>
           <div className="grid grid-cols-[8rem_1fr] gap-3">
-            <QuantityField label="To rate, fps" value={state.toRate} onChange={(text) => change({ toRate: text })} error={toRate.ok ? undefined : toRate.issues[0]!.message} least={1} />
+            <QuantityField
+              label="To rate, fps"
+              value={state.toRate}
+              onChange={(text) => change({ toRate: text })}
+              error={toRate.ok ? undefined : toRate.issues[0]!.message}
+              least={1}
+            />
             <Field label="What stays">
               {(ids) => (
-                <select {...ids} value={policy} onChange={(event) => change({ policy: event.target.value })} className={INPUT}>
+                <select
+                  {...ids}
+                  value={policy}
+                  onChange={(event) => change({ policy: event.target.value })}
+                  className={INPUT}
+                >
                   {RATE_POLICIES.map((name) => (
                     <option key={name} value={name}>
                       {POLICY_WORDS[name]}
@@ -53,22 +83,53 @@ export function RatesTool() {
               )}
             </Field>
           </div>
-          <Field label="Keys, separated by commas" error={keys && !keys.ok ? keys.issues[0]!.message : undefined} className="mt-3">
-            {(ids) => <input {...ids} value={state.keys} onChange={(event) => change({ keys: event.target.value })} className={`${INPUT} figures`} />}
+          <Field
+            label="Keys, separated by commas"
+            error={keys && !keys.ok ? keys.issues[0]!.message : undefined}
+            className="mt-3"
+          >
+            {(ids) => (
+              <input
+                {...ids}
+                value={state.keys}
+                onChange={(event) => change({ keys: event.target.value })}
+                className={`${INPUT} figures`}
+              />
+            )}
           </Field>
           {rate.ok && toRate.ok && range.ok && keys?.ok ? (
             <Converted keys={keys.value} range={range.value} from={rate.value} to={toRate.value} policy={policy} />
           ) : (
-            <p className="mt-3 text-sm text-faint">The new frames show once both rates, the plan and the keys are right.</p>
+            <p className="mt-3 text-sm text-faint">
+              The new frames show once both rates, the plan and the keys are right.
+            </p>
           )}
         </>
       }
-      right={rate.ok && range.ok ? <SideBySide rate={rate.value} range={range.value} /> : <NotYet>The lanes play once the plan below is right.</NotYet>}
+      right={
+        rate.ok && range.ok ? (
+          <SideBySide rate={rate.value} range={range.value} />
+        ) : (
+          <NotYet>The lanes play once the plan below is right.</NotYet>
+        )
+      }
     />
   );
 }
 
-function Converted({ keys, range, from, to, policy }: { keys: readonly number[]; range: FrameRange; from: Rate; to: Rate; policy: RatePolicy }) {
+function Converted({
+  keys,
+  range,
+  from,
+  to,
+  policy,
+}: {
+  keys: readonly number[];
+  range: FrameRange;
+  from: Rate;
+  to: Rate;
+  policy: RatePolicy;
+}) {
   const { change } = usePlanner();
   const rateChange = { from, to, policy, first: range.first };
   const carried = convertRange(range, rateChange);
@@ -78,12 +139,22 @@ function Converted({ keys, range, from, to, policy }: { keys: readonly number[];
     <>
       <div className="mt-3 flex items-center gap-3 rounded-lg border border-rule bg-page px-3 py-2 text-sm">
         <p className="figures min-w-0 flex-1 text-[13px]">
-          {range.first}–{range.last} at {formatRate(from)} → <b>{newRange.first}–{newRange.last}</b> at {formatRate(to)} fps
+          {range.first}–{range.last} at {formatRate(from)} →{' '}
+          <b>
+            {newRange.first}–{newRange.last}
+          </b>{' '}
+          at {formatRate(to)} fps
           <span className="block text-xs text-faint">
-            runs {runningSeconds(range, from).toFixed(3)} s → {runningSeconds(newRange, to).toFixed(3)} s{!isWholeCount && ` · exactly ${formatExact(carried.exactCount)} frames`}
+            runs {runningSeconds(range, from).toFixed(3)} s → {runningSeconds(newRange, to).toFixed(3)} s
+            {!isWholeCount && ` · exactly ${formatExact(carried.exactCount)} frames`}
           </span>
         </p>
-        <Button disabledReason={sameRate(from, to) && 'Both rates are the same.'} onClick={() => change({ rate: formatRate(to), toRate: formatRate(from), length: `${newRange.last - newRange.first + 1}f` })}>
+        <Button
+          disabledReason={sameRate(from, to) && 'Both rates are the same.'}
+          onClick={() =>
+            change({ rate: formatRate(to), toRate: formatRate(from), length: `${newRange.last - newRange.first + 1}f` })
+          }
+        >
           Use this rate and range
         </Button>
       </div>
@@ -98,7 +169,9 @@ function Converted({ keys, range, from, to, policy }: { keys: readonly number[];
                 <td className="px-3 py-1 text-right">{formatExact(converted.exact)}</td>
                 <td className="px-3 py-1 text-right font-semibold">{converted.whole}</td>
                 <td className="px-3 py-1 text-right text-faint">
-                  {converted.roundingFrames === 0 ? 'none' : `${converted.roundingFrames > 0 ? '+' : '−'}${Math.abs(converted.roundingFrames).toFixed(3)} f, ${Math.abs(converted.roundingSeconds * 1000).toFixed(1)} ms`}
+                  {converted.roundingFrames === 0
+                    ? 'none'
+                    : `${converted.roundingFrames > 0 ? '+' : '−'}${Math.abs(converted.roundingFrames).toFixed(3)} f, ${Math.abs(converted.roundingSeconds * 1000).toFixed(1)} ms`}
                 </td>
               </tr>
             );
@@ -138,12 +211,15 @@ function SideBySide({ rate, range }: { rate: Rate; range: FrameRange }) {
   const seconds = runningSeconds(range, rate);
   const own = framesPerSecond(rate);
   const lanes: Lane[] = [
-    ...[...new Set([...LANE_FPS, own])].sort((a, b) => a - b).map((fps) => ({ label: fps === own ? `${formatRate(rate)} on ones` : `${fps} fps`, fps, exposure: 1 })),
+    ...[...new Set([...LANE_FPS, own])]
+      .sort((a, b) => a - b)
+      .map((fps) => ({ label: fps === own ? `${formatRate(rate)} on ones` : `${fps} fps`, fps, exposure: 1 })),
     ...[2, 3].map((exposure) => ({ label: `${formatRate(rate)} on ${EXPOSURE_WORDS[exposure]}`, fps: own, exposure })),
   ];
   const balls = useRef<(SVGCircleElement | null)[]>([]);
   const travelPx = widthPx - LABEL_PX - 2 * BALL_PX - 8;
-  const placeAt = (lane: Lane, frame: number): number => placeOf(exposedFrame(frame, 0, lane.exposure) / lane.fps, seconds);
+  const placeAt = (lane: Lane, frame: number): number =>
+    placeOf(exposedFrame(frame, 0, lane.exposure) / lane.fps, seconds);
 
   useOnTick(
     watch,
@@ -166,7 +242,13 @@ function SideBySide({ rate, range }: { rate: Rate; range: FrameRange }) {
         <span className="figures text-xs text-faint">one action of {seconds.toFixed(3)} s, slow at both ends</span>
       </PlayRow>
       <div ref={measure} className="shrink-0">
-        <svg width={widthPx} height={LANE_PX * lanes.length} role="group" aria-label="One action at several rates" className="block">
+        <svg
+          width={widthPx}
+          height={LANE_PX * lanes.length}
+          role="group"
+          aria-label="One action at several rates"
+          className="block"
+        >
           {lanes.map((lane, i) => {
             const y = LANE_PX * (i + 0.5);
             const frames = Math.max(1, Math.round(seconds * lane.fps));
@@ -181,7 +263,13 @@ function SideBySide({ rate, range }: { rate: Rate; range: FrameRange }) {
                 <line x1={LABEL_PX} x2={widthPx} y1={LANE_PX * (i + 1)} y2={LANE_PX * (i + 1)} stroke="var(--rule)" />
                 {frames <= 480 &&
                   Array.from({ length: frames }, (_, frame) => (
-                    <circle key={frame} cx={LABEL_PX + BALL_PX + placeAt(lane, frame) * travelPx} cy={y + 13} r={1.6} fill="var(--faint)" />
+                    <circle
+                      key={frame}
+                      cx={LABEL_PX + BALL_PX + placeAt(lane, frame) * travelPx}
+                      cy={y + 13}
+                      r={1.6}
+                      fill="var(--faint)"
+                    />
                   ))}
                 <circle
                   ref={(element) => {
@@ -212,7 +300,8 @@ function Counters({ watch }: { watch: Stopwatch }) {
       (seconds: number) => {
         COUNTER_FPS.forEach((fps, i) => {
           const number = numbers.current[i];
-          if (number) number.textContent = String(watch.running ? (Math.floor(seconds * fps + 1e-6) % (fps * 60)) + 1 : 1);
+          if (number)
+            number.textContent = String(watch.running ? (Math.floor(seconds * fps + 1e-6) % (fps * 60)) + 1 : 1);
         });
       },
       [watch],

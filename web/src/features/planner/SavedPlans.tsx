@@ -85,14 +85,24 @@ function PlansDialog({ courseId, onClose }: { courseId: string; onClose: () => v
             <ul aria-label="Saved plans" className="grid gap-1">
               {data.map((plan) => (
                 <li key={plan.id} className="flex items-center gap-2 rounded-md border border-rule px-3 py-1.5">
-                  <Link to={`${pathname}?${plan.query}`} onClick={onClose} className="min-w-0 flex-1 rounded-sm font-semibold hover:underline">
+                  <Link
+                    to={`${pathname}?${plan.query}`}
+                    onClick={onClose}
+                    className="min-w-0 flex-1 rounded-sm font-semibold hover:underline"
+                  >
                     {plan.title}
                   </Link>
                   <span className="text-xs text-faint">
                     {plan.authorName}, {formatDistanceToNow(plan.savedAt, { addSuffix: true })}
                   </span>
                   {plan.mayRemove && (
-                    <Button kind="quiet" square className="h-6! w-6!" aria-label={`Remove the plan ${plan.title}`} onClick={() => void takeOut(plan.id)}>
+                    <Button
+                      kind="quiet"
+                      square
+                      className="h-6! w-6!"
+                      aria-label={`Remove the plan ${plan.title}`}
+                      onClick={() => void takeOut(plan.id)}
+                    >
                       <Trash2 size={13} />
                     </Button>
                   )}

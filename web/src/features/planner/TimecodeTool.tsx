@@ -1,4 +1,15 @@
-import { droppedLabels, formatRate, formatRuler, formatTimecode, framesPerSecond, nominalRate, parseRuler, RULER_UNIT_NAMES, RULER_UNITS, type Rate } from '@undulan/core';
+import {
+  droppedLabels,
+  formatRate,
+  formatRuler,
+  formatTimecode,
+  framesPerSecond,
+  nominalRate,
+  parseRuler,
+  RULER_UNIT_NAMES,
+  RULER_UNITS,
+  type Rate,
+} from '@undulan/core';
 import { Button } from '../../ui/index.ts';
 import { HeadingRow } from './HeadingRow.tsx';
 import { QuantityField } from './QuantityField.tsx';
@@ -41,14 +52,23 @@ export function TimecodeTool() {
           )}
           {place?.ok && (
             <div className="mt-2">
-              <Button disabledReason={place.value <= 0 && 'A length is more than 0.'} onClick={() => change({ length: `${place.value}f` })}>
+              <Button
+                disabledReason={place.value <= 0 && 'A length is more than 0.'}
+                onClick={() => change({ length: `${place.value}f` })}
+              >
                 Use as length
               </Button>
             </div>
           )}
         </>
       }
-      right={rate.ok ? <DropFrame rate={rate.value} around={place?.ok ? place.value : 0} /> : <NotYet>Set a valid rate in the plan below first.</NotYet>}
+      right={
+        rate.ok ? (
+          <DropFrame rate={rate.value} around={place?.ok ? place.value : 0} />
+        ) : (
+          <NotYet>Set a valid rate in the plan below first.</NotYet>
+        )
+      }
     />
   );
 }
@@ -88,7 +108,9 @@ function DropFrame({ rate, around }: { rate: Rate; around: number }) {
   }
   const perMinute = nominal * 60 - dropped;
   const perTen = nominal * 600 - 9 * dropped;
-  const skips = Array.from({ length: 10 }, (_, minute) => (minute === 0 ? -1 : nominal * 60 + (minute - 1) * perMinute)).slice(1);
+  const skips = Array.from({ length: 10 }, (_, minute) =>
+    minute === 0 ? -1 : nominal * 60 + (minute - 1) * perMinute,
+  ).slice(1);
   const base = Math.floor(Math.max(0, around) / perTen) * perTen;
   const next = skips.map((skip) => base + skip).find((skip) => skip > around - AROUND) ?? base + perTen + nominal * 60;
   return (
@@ -96,8 +118,10 @@ function DropFrame({ rate, around }: { rate: Rate; around: number }) {
       <div>
         <h3 className="text-[15px]">Drop-frame at {formatRate(rate)} fps</h3>
         <p className="mt-1 max-w-prose text-sm">
-          No frame is dropped: <b>labels</b> are. A second has {fps.toFixed(3)} frames while labels count {nominal}, so {dropped} labels are left out at each minute but every tenth. That keeps an hour of
-          labels an hour of clock, to within {Math.abs(3600 - (perTen * 6) / fps).toFixed(4)} s; counted without it, the labels would be {(3600 * (nominal / fps - 1)).toFixed(2)} s behind.
+          No frame is dropped: <b>labels</b> are. A second has {fps.toFixed(3)} frames while labels count {nominal}, so{' '}
+          {dropped} labels are left out at each minute but every tenth. That keeps an hour of labels an hour of clock,
+          to within {Math.abs(3600 - (perTen * 6) / fps).toFixed(4)} s; counted without it, the labels would be{' '}
+          {(3600 * (nominal / fps - 1)).toFixed(2)} s behind.
         </p>
       </div>
       <div>
@@ -107,15 +131,22 @@ function DropFrame({ rate, around }: { rate: Rate; around: number }) {
             const frame = next - AROUND + i;
             const after = i >= AROUND;
             return (
-              <li key={frame} className={`rounded-md border px-2 py-1.5 ${frame === around ? 'border-accent' : 'border-rule'} ${i === AROUND ? 'border-l-4 border-l-ochre' : ''} bg-page`}>
+              <li
+                key={frame}
+                className={`rounded-md border px-2 py-1.5 ${frame === around ? 'border-accent' : 'border-rule'} ${i === AROUND ? 'border-l-4 border-l-ochre' : ''} bg-page`}
+              >
                 <p className="figures text-xs text-faint">frame {frame}</p>
-                <p className={`figures text-[13px] font-semibold ${after && i < AROUND + 1 ? 'text-ochre' : ''}`}>{formatTimecode(frame, rate)}</p>
+                <p className={`figures text-[13px] font-semibold ${after && i < AROUND + 1 ? 'text-ochre' : ''}`}>
+                  {formatTimecode(frame, rate)}
+                </p>
               </li>
             );
           })}
         </ol>
         <p className="mt-1.5 text-xs text-faint">
-          Between frames {next - 1} and {next} the labels {Array.from({ length: dropped }, (_, i) => `;${String(i).padStart(2, '0')}`).join(' ')} do not exist. Typing one of them is refused.
+          Between frames {next - 1} and {next} the labels{' '}
+          {Array.from({ length: dropped }, (_, i) => `;${String(i).padStart(2, '0')}`).join(' ')} do not exist. Typing
+          one of them is refused.
         </p>
       </div>
       <table className="max-w-2xl rounded-lg border border-rule bg-page text-sm">
@@ -127,7 +158,11 @@ function DropFrame({ rate, around }: { rate: Rate; around: number }) {
               <tr key={says} className="border-b border-rule last:border-0">
                 <td className="px-3 py-1">{says}</td>
                 <td className="px-3 py-1 text-right">
-                  <button type="button" className="rounded-sm text-accent hover:underline" onClick={() => change({ place: String(frame) })}>
+                  <button
+                    type="button"
+                    className="rounded-sm text-accent hover:underline"
+                    onClick={() => change({ place: String(frame) })}
+                  >
                     {frame}
                   </button>
                 </td>

@@ -39,7 +39,13 @@ export function PlayRow({ watch, what, disabledReason = false, onPlay, sound, ch
         {running ? 'Stop' : what}
       </Button>
       {sound && (
-        <Toggle on={sound[0]} aria-label="Sound" square tip={sound[0] ? 'Heard and seen' : 'Seen only'} onClick={() => sound[1](!sound[0])}>
+        <Toggle
+          on={sound[0]}
+          aria-label="Sound"
+          square
+          tip={sound[0] ? 'Heard and seen' : 'Seen only'}
+          onClick={() => sound[1](!sound[0])}
+        >
           {sound[0] ? <Volume2 size={15} /> : <VolumeX size={15} />}
         </Toggle>
       )}

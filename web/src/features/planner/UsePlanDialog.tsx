@@ -33,7 +33,11 @@ export function UsePlanDialog({ courseId, rate, range, cues, onClose }: UsePlanD
     <Dialog open onClose={onClose} title="Use this rate and range" actions={<Button onClick={onClose}>Not now</Button>}>
       <p className="figures mb-3 text-sm text-faint">
         {formatRate(rate)} fps · {range.first}–{range.last} · runs {runningSeconds(range, rate).toFixed(3)} s
-        {cues.length > 0 && <span className="block">cues on {cues.map((cue) => `${cue.frame}${cue.name && ` ${cue.name}`}`).join(', ')}</span>}
+        {cues.length > 0 && (
+          <span className="block">
+            cues on {cues.map((cue) => `${cue.frame}${cue.name && ` ${cue.name}`}`).join(', ')}
+          </span>
+        )}
       </p>
       <Button kind="main" disabled={isLoading} onClick={() => void setNew()}>
         <Plus size={15} /> In a new exercise
@@ -43,7 +47,11 @@ export function UsePlanDialog({ courseId, rate, range, cues, onClose }: UsePlanD
         <ul className="grid gap-1">
           {data.exercises.map((exercise) => (
             <li key={exercise.id}>
-              <button type="button" onClick={() => goTo(exercise.id, false)} className="flex w-full items-baseline justify-between gap-3 rounded-md border border-rule px-3 py-1.5 text-left hover:border-accent">
+              <button
+                type="button"
+                onClick={() => goTo(exercise.id, false)}
+                className="flex w-full items-baseline justify-between gap-3 rounded-md border border-rule px-3 py-1.5 text-left hover:border-accent"
+              >
                 <span className="font-semibold">{exercise.title}</span>
                 <span className="figures text-xs text-faint">
                   now {formatRate(exercise.rate)} fps · {exercise.range.first}–{exercise.range.last}

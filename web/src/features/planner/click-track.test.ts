@@ -17,10 +17,18 @@ class FakeAudio {
     return 100 + nowMs / 1000;
   }
   resume = (): Promise<void> => Promise.resolve();
-  createGain = () => ({ gain: { setValueAtTime: () => undefined, exponentialRampToValueAtTime: () => undefined }, connect: (next: unknown) => next });
+  createGain = () => ({
+    gain: { setValueAtTime: () => undefined, exponentialRampToValueAtTime: () => undefined },
+    connect: (next: unknown) => next,
+  });
   createOscillator = () => {
     const frequency = { value: 0 };
-    return { frequency, connect: (next: unknown) => next, start: (at: number) => sounded.push({ at: Number((at - 100).toFixed(6)), hertz: frequency.value }), stop: () => undefined };
+    return {
+      frequency,
+      connect: (next: unknown) => next,
+      start: (at: number) => sounded.push({ at: Number((at - 100).toFixed(6)), hertz: frequency.value }),
+      stop: () => undefined,
+    };
   };
 }
 

@@ -15,7 +15,10 @@ test('every state comes back from its address, wrong input included', () => {
     rate: 'quick',
     tempo: '92',
     movers: [{ name: 'Whisk & bowl', speed: '3 ft/s', length: '' }],
-    runs: [[0, 512, 1040], [0, 498]],
+    runs: [
+      [0, 512, 1040],
+      [0, 498],
+    ],
     beatNames: ['reach', '', 'grab'],
   };
   expect(readPlanner(new URLSearchParams(writePlanner(state).toString()))).toEqual(state);
@@ -23,5 +26,7 @@ test('every state comes back from its address, wrong input included', () => {
 
 test('a spoiled run in an address is put in order and limited', () => {
   expect(readPlanner(new URLSearchParams('run=500-0-x-500-9')).runs).toEqual([[0, 9, 500]]);
-  expect(readPlanner(new URLSearchParams(`run=${Array.from({ length: 99 }, (_, i) => i).join('-')}`)).runs[0]).toHaveLength(60);
+  expect(
+    readPlanner(new URLSearchParams(`run=${Array.from({ length: 99 }, (_, i) => i).join('-')}`)).runs[0],
+  ).toHaveLength(60);
 });

@@ -71,23 +71,32 @@ const withoutPart = (text: string): string => text.replaceAll(PART, ' ');
 
 /** Reads the state from an address; what it does not say is at its usual value. */
 export function readPlanner(params: URLSearchParams): PlannerState {
-  const texts = Object.fromEntries(TEXT_NAMES.map((name) => [name, params.get(name) ?? TEXTS[name]])) as Record<PlannerText, string>;
+  const texts = Object.fromEntries(TEXT_NAMES.map((name) => [name, params.get(name) ?? TEXTS[name]])) as Record<
+    PlannerText,
+    string
+  >;
   const tool = params.get('tool');
   const movers = params.getAll('mover').slice(0, MOST_MOVERS);
   return {
     ...texts,
     tool: tool && Object.hasOwn(TOOLS, tool) ? (tool as Tool) : 'act',
-    movers: movers.length === 0 ? MOVERS : movers.map((words) => {
-      const [name = '', speed = '', length = ''] = words.split(PART);
-      return { name, speed, length };
-    }),
+    movers:
+      movers.length === 0
+        ? MOVERS
+        : movers.map((words) => {
+            const [name = '', speed = '', length = ''] = words.split(PART);
+            return { name, speed, length };
+          }),
     runs: params.getAll('run').slice(0, MOST_RUNS).map(readTaps),
     beatNames: params.getAll('beat').slice(0, MOST_TAPS),
   };
 }
 
 function readTaps(text: string): number[] {
-  const taps = text.split('-').map(Number).filter((tap) => Number.isFinite(tap) && tap >= 0);
+  const taps = text
+    .split('-')
+    .map(Number)
+    .filter((tap) => Number.isFinite(tap) && tap >= 0);
   return [...new Set(taps)].sort((a, b) => a - b).slice(0, MOST_TAPS);
 }
 
@@ -96,7 +105,9 @@ export function writePlanner(state: PlannerState): URLSearchParams {
   const params = new URLSearchParams({ tool: state.tool });
   for (const name of TEXT_NAMES) if (state[name] !== TEXTS[name]) params.set(name, state[name]);
   const isUsual = JSON.stringify(state.movers) === JSON.stringify(MOVERS);
-  if (!isUsual) for (const { name, speed, length } of state.movers) params.append('mover', [name, speed, length].map(withoutPart).join(PART));
+  if (!isUsual)
+    for (const { name, speed, length } of state.movers)
+      params.append('mover', [name, speed, length].map(withoutPart).join(PART));
   for (const run of state.runs) if (run.length > 0) params.append('run', run.map(Math.round).join('-'));
   for (const name of state.beatNames) params.append('beat', name);
   return params;

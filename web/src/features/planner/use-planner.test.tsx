@@ -14,7 +14,9 @@ function Probe() {
 }
 
 async function open(search: string) {
-  const router = createMemoryRouter([{ path: '/planner', element: <Probe /> }], { initialEntries: [`/planner${search}`] });
+  const router = createMemoryRouter([{ path: '/planner', element: <Probe /> }], {
+    initialEntries: [`/planner${search}`],
+  });
   render(<RouterProvider router={router} />);
   await act(() => vi.advanceTimersByTimeAsync(10));
   return router;

@@ -18,13 +18,25 @@ function readRange(state: PlannerState, rate: Result<Rate>): Planner['range'] {
   if (!rate.ok) return rate;
   const first = Number(state.first.trim());
   if (state.first.trim() === '' || !Number.isInteger(first) || Math.abs(first) > MOST_FRAMES) {
-    return { ok: false, issues: [{ code: 'first-not-whole', path: ['first'], message: 'The first frame must be a whole number.' }] };
+    return {
+      ok: false,
+      issues: [{ code: 'first-not-whole', path: ['first'], message: 'The first frame must be a whole number.' }],
+    };
   }
   const length = parseTime(state.length, rate.value);
   if (!length.ok) return { ok: false, issues: length.issues.map((issue) => ({ ...issue, path: ['length'] })) };
   const exactFrames = toNumber(length.value);
   if (!(exactFrames > 0) || exactFrames > MOST_FRAMES) {
-    return { ok: false, issues: [{ code: 'length-out-of-range', path: ['length'], message: `A length is more than 0 and at most ${MOST_FRAMES} frames.` }] };
+    return {
+      ok: false,
+      issues: [
+        {
+          code: 'length-out-of-range',
+          path: ['length'],
+          message: `A length is more than 0 and at most ${MOST_FRAMES} frames.`,
+        },
+      ],
+    };
   }
   return { ok: true, value: { first, last: first + Math.max(1, Math.round(exactFrames)) - 1, exactFrames } };
 }
@@ -49,13 +61,16 @@ export function usePlannerState(): Planner {
   }, [own, query]);
   const writtenAt = useRef(0);
   useEffect(() => {
-    const rest = setTimeout(() => {
-      const written = writePlanner(state);
-      if (written.toString() === query) return;
-      own.add(written.toString());
-      writtenAt.current = performance.now();
-      setParams(written, { replace: true });
-    }, Math.max(0, writtenAt.current + ADDRESS_REST_MS - performance.now()));
+    const rest = setTimeout(
+      () => {
+        const written = writePlanner(state);
+        if (written.toString() === query) return;
+        own.add(written.toString());
+        writtenAt.current = performance.now();
+        setParams(written, { replace: true });
+      },
+      Math.max(0, writtenAt.current + ADDRESS_REST_MS - performance.now()),
+    );
     return () => clearTimeout(rest);
   }, [state, query, own, setParams]);
   const change = useCallback((patch: Partial<PlannerState>) => setState((now) => ({ ...now, ...patch })), []);

@@ -22,18 +22,21 @@ export function useTapRun(pad: RefObject<HTMLElement | null>, onRun: (run: Run) 
   const start = useRef(0);
   const [taps, setTaps] = useState<Run | null>(null);
 
-  const tap = useCallback((atMs: number) => {
-    // From the first beat on the space bar is the pad's, whatever was clicked before.
-    pad.current?.focus({ preventScroll: true });
-    setTaps((now) => {
-      if (!now) {
-        start.current = atMs;
-        return [0];
-      }
-      const next = Math.round(atMs - start.current);
-      return now.length >= MOST_TAPS || next <= now.at(-1)! ? now : [...now, next];
-    });
-  }, [pad]);
+  const tap = useCallback(
+    (atMs: number) => {
+      // From the first beat on the space bar is the pad's, whatever was clicked before.
+      pad.current?.focus({ preventScroll: true });
+      setTaps((now) => {
+        if (!now) {
+          start.current = atMs;
+          return [0];
+        }
+        const next = Math.round(atMs - start.current);
+        return now.length >= MOST_TAPS || next <= now.at(-1)! ? now : [...now, next];
+      });
+    },
+    [pad],
+  );
   const finish = useCallback(() => {
     if (taps && taps.length > 1) onRun(taps);
     else if (taps) toast('One beat has no length: press at the first beat and at least once more.');

@@ -24,8 +24,18 @@ export function ReviewPage({ view }: { view: TakeView }) {
   return (
     <ClockProvider range={ruler.range} rate={ruler.rate}>
       <Shell
-        crumbs={[{ label: view.courseTitle, to: `/courses/${view.courseId}` }, { label: view.exerciseTitle }, { label: `Take ${view.number}` }]}
-        status={review ? `Returned${review.again ? ' for another take' : ''}, grade ${review.grade}` : view.readingState === 'coming' ? 'Handed in, being read' : 'Handed in, waits for review'}
+        crumbs={[
+          { label: view.courseTitle, to: `/courses/${view.courseId}` },
+          { label: view.exerciseTitle },
+          { label: `Take ${view.number}` },
+        ]}
+        status={
+          review
+            ? `Returned${review.again ? ' for another take' : ''}, grade ${review.grade}`
+            : view.readingState === 'coming'
+              ? 'Handed in, being read'
+              : 'Handed in, waits for review'
+        }
         actions={
           <>
             <PagesChoice pages={pages} onChange={setPages} />
@@ -41,7 +51,9 @@ export function ReviewPage({ view }: { view: TakeView }) {
             review ? (
               <ReturnedReview view={view} review={review} onFinding={showTrack} />
             ) : (
-              <Empty title={`Handed in ${formatDistanceToNow(view.handedInAt, { addSuffix: true })}`}>Your instructor has not returned it yet. It stays as you handed it in; the next take can start from it.</Empty>
+              <Empty title={`Handed in ${formatDistanceToNow(view.handedInAt, { addSuffix: true })}`}>
+                Your instructor has not returned it yet. It stays as you handed it in; the next take can start from it.
+              </Empty>
             )
           }
         />
@@ -61,13 +73,26 @@ function NextTakeButton({ view }: { view: TakeView }) {
     else toast.error(explain(answer.error));
   };
   return (
-    <Button kind="main" disabled={isLoading} tip={`A draft of take ${next} that is already begun is gone on with`} onClick={() => void start()}>
+    <Button
+      kind="main"
+      disabled={isLoading}
+      tip={`A draft of take ${next} that is already begun is gone on with`}
+      onClick={() => void start()}
+    >
       Start take {next} from this
     </Button>
   );
 }
 
-function ReturnedReview({ view, review, onFinding }: { view: TakeView; review: Review; onFinding: (finding: Finding) => void }) {
+function ReturnedReview({
+  view,
+  review,
+  onFinding,
+}: {
+  view: TakeView;
+  review: Review;
+  onFinding: (finding: Finding) => void;
+}) {
   const findings = view.reading?.findings ?? [];
   return (
     <Tabs.Root defaultValue="review" className="flex h-full min-h-0 flex-col">
@@ -84,8 +109,16 @@ function ReturnedReview({ view, review, onFinding }: { view: TakeView; review: R
           <NotesInTurn view={view} review={review} />
         </Tabs.Content>
         <Tabs.Content value="findings">
-          {view.reading && view.target === null && <p className="mb-2 text-xs text-faint">The model of this exercise is not shown: the findings say what is off in your take, not by how much.</p>}
-          {view.reading ? <FindingsList findings={findings} onChoose={onFinding} /> : <Empty title="No reading">This take was reviewed without its computed reading.</Empty>}
+          {view.reading && view.target === null && (
+            <p className="mb-2 text-xs text-faint">
+              The model of this exercise is not shown: the findings say what is off in your take, not by how much.
+            </p>
+          )}
+          {view.reading ? (
+            <FindingsList findings={findings} onChoose={onFinding} />
+          ) : (
+            <Empty title="No reading">This take was reviewed without its computed reading.</Empty>
+          )}
         </Tabs.Content>
         <Tabs.Content value="takes">
           <TakesPanel takeId={view.id} />
@@ -111,7 +144,10 @@ function NotesInTurn({ view, review }: { view: TakeView; review: Review }) {
   return (
     <div className="grid gap-3 pb-2">
       <div className="flex items-start gap-3">
-        <p className="figures rounded-lg border-2 border-target px-3 py-1 text-xl font-semibold text-target" aria-label={`Grade ${review.grade}`}>
+        <p
+          className="figures rounded-lg border-2 border-target px-3 py-1 text-xl font-semibold text-target"
+          aria-label={`Grade ${review.grade}`}
+        >
           {review.grade}
         </p>
         <div>
@@ -129,13 +165,26 @@ function NotesInTurn({ view, review }: { view: TakeView; review: Review }) {
       ) : (
         <section aria-label="Notes, one by one" className="rounded-md border border-rule bg-page p-3">
           <div className="flex items-center gap-2">
-            <Button square aria-label="Note before" disabledReason={!note ? 'Begin with the first note.' : at === 0 && 'This is the first note.'} onClick={() => goTo(at! - 1)}>
+            <Button
+              square
+              aria-label="Note before"
+              disabledReason={!note ? 'Begin with the first note.' : at === 0 && 'This is the first note.'}
+              onClick={() => goTo(at! - 1)}
+            >
               <ChevronLeft size={16} />
             </Button>
-            <Button square aria-label="Next note" disabledReason={at === count - 1 && 'This is the last note.'} onClick={() => goTo(at === null ? 0 : at + 1)}>
+            <Button
+              square
+              aria-label="Next note"
+              disabledReason={at === count - 1 && 'This is the last note.'}
+              onClick={() => goTo(at === null ? 0 : at + 1)}
+            >
               <ChevronRight size={16} />
             </Button>
-            <p className="text-sm text-faint">{note ? `Note ${at! + 1} of ${count}` : count === 1 ? 'One note' : `${count} notes: read them one by one`}{done > 0 && `, ${done} done`}</p>
+            <p className="text-sm text-faint">
+              {note ? `Note ${at! + 1} of ${count}` : count === 1 ? 'One note' : `${count} notes: read them one by one`}
+              {done > 0 && `, ${done} done`}
+            </p>
             {note && (
               <span className="figures ml-auto rounded-full border-2 border-ink px-2 text-xs font-semibold">
                 {note.lastFrame === null ? `frame ${note.frame}` : `frames ${note.frame}–${note.lastFrame}`}
@@ -160,5 +209,9 @@ function NotesInTurn({ view, review }: { view: TakeView; review: Review }) {
 
 /** The score of each criterion, as the instructor gave it where that is another than was read. */
 function scores({ reading }: TakeView, { criteria }: Review): string {
-  return reading?.criteria.map(({ id, label, score }) => `${label.toLowerCase()} ${Math.round(criteria[id] ?? score)}`).join(' · ') ?? '';
+  return (
+    reading?.criteria
+      .map(({ id, label, score }) => `${label.toLowerCase()} ${Math.round(criteria[id] ?? score)}`)
+      .join(' · ') ?? ''
+  );
 }

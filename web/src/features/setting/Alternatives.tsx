@@ -32,12 +32,25 @@ export function Alternatives() {
       {alternatives.length > 0 && (
         <ul className="overflow-hidden rounded-md border border-rule bg-page">
           {alternatives.map((alternative, i) => (
-            <li key={alternative.name} className="flex items-center gap-2 border-b border-rule px-2.5 py-1 last:border-0">
+            <li
+              key={alternative.name}
+              className="flex items-center gap-2 border-b border-rule px-2.5 py-1 last:border-0"
+            >
               <span className="min-w-0 flex-1 truncate">{alternative.name}</span>
-              <Button small kind="quiet" tip="It becomes the model to look at and change; the model of now takes its place here" onClick={() => put(i)}>
+              <Button
+                small
+                kind="quiet"
+                tip="It becomes the model to look at and change; the model of now takes its place here"
+                onClick={() => put(i)}
+              >
                 Change places with the model
               </Button>
-              <Button small kind="quiet" aria-label={`Take out ${alternative.name}`} onClick={() => dispatch(detailsChanged({ alternatives: alternatives.toSpliced(i, 1) }))}>
+              <Button
+                small
+                kind="quiet"
+                aria-label={`Take out ${alternative.name}`}
+                onClick={() => dispatch(detailsChanged({ alternatives: alternatives.toSpliced(i, 1) }))}
+              >
                 Take out
               </Button>
             </li>
@@ -69,7 +82,9 @@ export function Alternatives() {
           {problem}
         </p>
       ) : (
-        <p className="text-xs text-faint">A take is read against the model and all of these; the nearest counts, and the reading says which.</p>
+        <p className="text-xs text-faint">
+          A take is read against the model and all of these; the nearest counts, and the reading says which.
+        </p>
       )}
     </section>
   );

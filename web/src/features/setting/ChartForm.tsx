@@ -1,7 +1,26 @@
 import { useState } from 'react';
-import { CHANNELS, chartOf, findChannel, readChart, TRACKS, writeChart, type ChannelId, type KeyTolerance, type WrittenMark } from '@undulan/core';
+import {
+  CHANNELS,
+  chartOf,
+  findChannel,
+  readChart,
+  TRACKS,
+  writeChart,
+  type ChannelId,
+  type KeyTolerance,
+  type WrittenMark,
+} from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { channelSelected, detailsChanged, edited, selectActiveChannel, selectMotion, selectSubject, selectWork, useEditing } from '../../editing/index.ts';
+import {
+  channelSelected,
+  detailsChanged,
+  edited,
+  selectActiveChannel,
+  selectMotion,
+  selectSubject,
+  selectWork,
+  useEditing,
+} from '../../editing/index.ts';
 import { OwnCharts } from '../../spread/index.ts';
 import { Button, Field, INPUT } from '../../ui/index.ts';
 import { Alternatives } from './Alternatives.tsx';
@@ -31,13 +50,20 @@ function WrittenChart() {
   const channel = findChannel(motion.subjects.find((other) => other.id === subject.id) ?? subject, channelId)!;
   const track = TRACKS.find((other) => (other.channelIds as readonly string[]).includes(channelId))?.id;
   const isOwn = (tolerance: KeyTolerance): boolean => tolerance.subjectId === subject.id && tolerance.track === track;
-  const written = writeChart(chartOf(channel).map((mark) => ({ ...mark, keyFrames: keyTolerances.find((own) => isOwn(own) && own.frame === mark.frame)?.keyFrames ?? null })));
+  const written = writeChart(
+    chartOf(channel).map((mark) => ({
+      ...mark,
+      keyFrames: keyTolerances.find((own) => isOwn(own) && own.frame === mark.frame)?.keyFrames ?? null,
+    })),
+  );
   const chart = typed === null ? null : readChart(typed);
   const problem = chart && !chart.ok ? chart.issues[0]!.message : undefined;
 
   /** What the chart says of tolerances; those of other tracks stay. */
   const tolerate = (marks: readonly WrittenMark[]): void => {
-    const own = marks.flatMap(({ frame, keyFrames }): KeyTolerance[] => (keyFrames === null || !track ? [] : [{ subjectId: subject.id, track, frame, keyFrames }]));
+    const own = marks.flatMap(({ frame, keyFrames }): KeyTolerance[] =>
+      keyFrames === null || !track ? [] : [{ subjectId: subject.id, track, frame, keyFrames }],
+    );
     const next = [...keyTolerances.filter((tolerance) => !isOwn(tolerance)), ...own];
     if (JSON.stringify(next) !== JSON.stringify(keyTolerances)) dispatch(detailsChanged({ keyTolerances: next }));
   };
@@ -60,10 +86,25 @@ function WrittenChart() {
         error={problem ?? (typed === null && refused ? refused : undefined)}
         hint="Frames with a dot between: a plain frame is an extreme, 9 = 1/2 a breakdown half-way, 25 (600) an extreme at 600, ± 2 its own tolerance. Rows copied from a table work too."
       >
-        {(ids) => <textarea {...ids} rows={2} spellCheck={false} placeholder="1 · 5 · 9 = 1/2 · 25" value={typed ?? written} onChange={(event) => setTyped(event.target.value)} className={`${INPUT} figures h-auto! py-1.5`} />}
+        {(ids) => (
+          <textarea
+            {...ids}
+            rows={2}
+            spellCheck={false}
+            placeholder="1 · 5 · 9 = 1/2 · 25"
+            value={typed ?? written}
+            onChange={(event) => setTyped(event.target.value)}
+            className={`${INPUT} figures h-auto! py-1.5`}
+          />
+        )}
       </Field>
       <div className="flex items-center gap-2">
-        <select aria-label="Channel of the chart" className={`${INPUT} w-40!`} value={channelId} onChange={(event) => dispatch(channelSelected(event.target.value as ChannelId))}>
+        <select
+          aria-label="Channel of the chart"
+          className={`${INPUT} w-40!`}
+          value={channelId}
+          onChange={(event) => dispatch(channelSelected(event.target.value as ChannelId))}
+        >
           {subject.channels.map((other) => (
             <option key={other.id} value={other.id}>
               {CHANNELS[other.id].label}

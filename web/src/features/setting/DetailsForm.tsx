@@ -40,7 +40,12 @@ export function DetailsForm({ courseId }: { courseId: string }) {
   const form = useForm<Typed, unknown, z.output<typeof Form>>({
     resolver: zodResolver(Form),
     mode: 'onChange',
-    values: { title, keyFrames: String(tolerances.keyFrames), spacingPercent: String(tolerances.spacingPercent), modelShown },
+    values: {
+      title,
+      keyFrames: String(tolerances.keyFrames),
+      spacingPercent: String(tolerances.spacingPercent),
+      modelShown,
+    },
     resetOptions: { keepDirtyValues: true },
   });
   const { errors } = form.formState;
@@ -51,7 +56,11 @@ export function DetailsForm({ courseId }: { courseId: string }) {
       tolerances: { keyFrames: typed.keyFrames, spacingPercent: typed.spacingPercent },
       modelShown: typed.modelShown,
     };
-    const changed = Object.fromEntries(Object.entries(next).filter(([name, value]) => JSON.stringify(value) !== JSON.stringify(details[name as keyof ExerciseDetails])));
+    const changed = Object.fromEntries(
+      Object.entries(next).filter(
+        ([name, value]) => JSON.stringify(value) !== JSON.stringify(details[name as keyof ExerciseDetails]),
+      ),
+    );
     if (Object.keys(changed).length > 0) dispatch(detailsChanged(changed));
     form.reset(form.getValues());
   });
@@ -65,10 +74,24 @@ export function DetailsForm({ courseId }: { courseId: string }) {
       <BriefEditor courseId={courseId} brief={brief} onCommit={(next) => dispatch(detailsChanged({ brief: next }))} />
       <div className="grid grid-cols-3 gap-3">
         <Field label="Key timing ±, frames" error={errors.keyFrames?.message}>
-          {(ids) => <input {...ids} {...form.register('keyFrames', { onBlur: leave })} inputMode="decimal" className={`${INPUT} figures`} />}
+          {(ids) => (
+            <input
+              {...ids}
+              {...form.register('keyFrames', { onBlur: leave })}
+              inputMode="decimal"
+              className={`${INPUT} figures`}
+            />
+          )}
         </Field>
         <Field label="Spacing ±, %" error={errors.spacingPercent?.message}>
-          {(ids) => <input {...ids} {...form.register('spacingPercent', { onBlur: leave })} inputMode="decimal" className={`${INPUT} figures`} />}
+          {(ids) => (
+            <input
+              {...ids}
+              {...form.register('spacingPercent', { onBlur: leave })}
+              inputMode="decimal"
+              className={`${INPUT} figures`}
+            />
+          )}
         </Field>
         <Field label="Learners see the model">
           {(ids) => (

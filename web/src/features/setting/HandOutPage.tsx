@@ -13,7 +13,14 @@ export function HandOutPage() {
   const { data, error, refetch } = useSettingQuery(exerciseId, { refetchOnMountOrArgChange: true });
   if (error && !data) return <LoadFailed what="exercise" error={error} onRetry={() => void refetch()} />;
   if (!data) return <Loading what="the exercise" />;
-  return <HandOut exerciseId={exerciseId} courseTitle={data.courseTitle} motion={data.work.motion} details={data.work.details!} />;
+  return (
+    <HandOut
+      exerciseId={exerciseId}
+      courseTitle={data.courseTitle}
+      motion={data.work.motion}
+      details={data.work.details!}
+    />
+  );
 }
 
 interface HandOutProps {
@@ -24,11 +31,23 @@ interface HandOutProps {
 }
 
 function HandOut({ exerciseId, courseTitle, motion, details }: HandOutProps) {
-  const { title, brief, tolerances, mayChange = USUAL_LIMITS, dueAt = null, latePolicy = 'accept', takeLimit = null } = details;
+  const {
+    title,
+    brief,
+    tolerances,
+    mayChange = USUAL_LIMITS,
+    dueAt = null,
+    latePolicy = 'accept',
+    takeLimit = null,
+  } = details;
   const terms = termsInWords({ start: motion, tolerances, mayChange, dueAt, latePolicy, takeLimit });
   const save = (): void => {
     const paragraphs = [...briefParagraphs(brief), terms.map(({ name, words }) => `${name}: ${words}`).join(' · ')];
-    saveFile(`${title}, hand-out.svg`, 'image/svg+xml', writeTimingChartSvg({ title, rate: motion.rate, paragraphs, charts: namedCharts(motion) }));
+    saveFile(
+      `${title}, hand-out.svg`,
+      'image/svg+xml',
+      writeTimingChartSvg({ title, rate: motion.rate, paragraphs, charts: namedCharts(motion) }),
+    );
   };
   return (
     <div className="h-full overflow-y-auto bg-paper print:h-auto print:overflow-visible print:bg-white">
@@ -43,7 +62,10 @@ function HandOut({ exerciseId, courseTitle, motion, details }: HandOutProps) {
           Print, or save as PDF
         </Button>
       </div>
-      <article aria-label="Hand-out" className="mx-auto my-6 max-w-[190mm] rounded-lg border border-rule bg-page px-10 py-8 print:my-0 print:max-w-none print:border-0 print:bg-white print:p-0">
+      <article
+        aria-label="Hand-out"
+        className="mx-auto my-6 max-w-[190mm] rounded-lg border border-rule bg-page px-10 py-8 print:my-0 print:max-w-none print:border-0 print:bg-white print:p-0"
+      >
         <p className="text-xs text-faint">{courseTitle}</p>
         <h1 className="mb-3 text-2xl">{title}</h1>
         <BriefText brief={brief} />

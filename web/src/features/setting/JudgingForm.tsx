@@ -1,6 +1,18 @@
 import { useDeferredValue, useMemo } from 'react';
 import { targetOf } from '@undulan/contract';
-import { asRead, CRITERION_IDS, CRITERION_LABELS, DEFAULT_WEIGHTS, madeUpTakes, readTake, trackEvents, tracksOf, type CriterionId, type KeyTolerance, type Reading } from '@undulan/core';
+import {
+  asRead,
+  CRITERION_IDS,
+  CRITERION_LABELS,
+  DEFAULT_WEIGHTS,
+  madeUpTakes,
+  readTake,
+  trackEvents,
+  tracksOf,
+  type CriterionId,
+  type KeyTolerance,
+  type Reading,
+} from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { detailsChanged, selectMotion, selectWork } from '../../editing/index.ts';
 import { useClock } from '../../time-page/index.ts';
@@ -45,7 +57,10 @@ function Preview() {
           <tr className="text-xs text-faint">
             <th className="text-left font-semibold">Criteria</th>
             {CRITERION_IDS.map((id) => (
-              <th key={id} className="w-[3.1rem] px-0.5 text-center align-bottom text-[11px] leading-tight font-semibold">
+              <th
+                key={id}
+                className="w-[3.1rem] px-0.5 text-center align-bottom text-[11px] leading-tight font-semibold"
+              >
                 {id === 'economy' ? 'Economy' : CRITERION_LABELS[id]}
               </th>
             ))}
@@ -87,7 +102,10 @@ function Preview() {
           ))}
         </tbody>
       </table>
-      <p className="pt-1 text-xs text-faint">Made-up takes with one fault each, read by these tolerances and weights. A dot: not asked for here, or counts nothing.</p>
+      <p className="pt-1 text-xs text-faint">
+        Made-up takes with one fault each, read by these tolerances and weights. A dot: not asked for here, or counts
+        nothing.
+      </p>
     </section>
   );
 }
@@ -112,7 +130,13 @@ function KeyTolerances() {
     () =>
       asRead(motion).subjects.flatMap((subject) =>
         tracksOf(subject).flatMap((track) =>
-          trackEvents(subject, track).map(({ frame, role }): TargetKey => ({ subjectId: subject.id, track: track.id, frame, role, name: `${subject.name}, ${track.label.toLowerCase()}` })),
+          trackEvents(subject, track).map(({ frame, role }): TargetKey => ({
+            subjectId: subject.id,
+            track: track.id,
+            frame,
+            role,
+            name: `${subject.name}, ${track.label.toLowerCase()}`,
+          })),
         ),
       ),
     [motion],
@@ -120,16 +144,31 @@ function KeyTolerances() {
   const astray = keyTolerances.filter((own) => !keys.some((key) => sameKey(key, own)));
   const set = ({ subjectId, track, frame }: TargetKey, keyFrames: number | null): void => {
     const others = keyTolerances.filter((own) => !sameKey(own, { subjectId, track, frame }));
-    dispatch(detailsChanged({ keyTolerances: keyFrames === null ? others : [...others, { subjectId, track, frame, keyFrames }] }));
+    dispatch(
+      detailsChanged({
+        keyTolerances: keyFrames === null ? others : [...others, { subjectId, track, frame, keyFrames }],
+      }),
+    );
   };
-  if (keys.length === 0) return <Empty title="No keys yet">Key the model motion: then single keys can be judged more or less strictly.</Empty>;
+  if (keys.length === 0)
+    return (
+      <Empty title="No keys yet">Key the model motion: then single keys can be judged more or less strictly.</Empty>
+    );
   return (
     <section aria-label="Tolerance of single keys">
-      <h3 className="pb-1 text-xs font-semibold text-faint">Where a key may be further off, or less, than ±{tolerances.keyFrames} frames</h3>
+      <h3 className="pb-1 text-xs font-semibold text-faint">
+        Where a key may be further off, or less, than ±{tolerances.keyFrames} frames
+      </h3>
       {astray.length > 0 && (
         <p role="status" className="flex items-center gap-2 pb-1 text-xs text-ochre">
           No key is left on {[...new Set(astray.map((own) => own.frame))].join(', ')}, which had a tolerance of its own.
-          <button type="button" className="text-accent underline" onClick={() => dispatch(detailsChanged({ keyTolerances: keyTolerances.filter((own) => !astray.includes(own)) }))}>
+          <button
+            type="button"
+            className="text-accent underline"
+            onClick={() =>
+              dispatch(detailsChanged({ keyTolerances: keyTolerances.filter((own) => !astray.includes(own)) }))
+            }
+          >
             Forget it
           </button>
         </p>
@@ -138,8 +177,15 @@ function KeyTolerances() {
         {keys.map((key) => {
           const own = keyTolerances.find((other) => sameKey(other, key));
           return (
-            <li key={`${key.subjectId} ${key.track} ${key.frame}`} className="flex items-center gap-2 border-b border-rule py-0.5">
-              <button type="button" className="figures w-9 rounded-sm text-right font-semibold hover:underline" onClick={() => clock.seek(key.frame, { between: true })}>
+            <li
+              key={`${key.subjectId} ${key.track} ${key.frame}`}
+              className="flex items-center gap-2 border-b border-rule py-0.5"
+            >
+              <button
+                type="button"
+                className="figures w-9 rounded-sm text-right font-semibold hover:underline"
+                onClick={() => clock.seek(key.frame, { between: true })}
+              >
                 {key.frame}
               </button>
               <span className="min-w-0 flex-1 truncate text-xs text-faint">

@@ -1,6 +1,18 @@
 import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { changeRate, formatRate, RATE_POLICIES, runningSeconds, sameRate, setScene, type Cue, type FrameRange, type MotionDocument, type Rate, type RatePolicy } from '@undulan/core';
+import {
+  changeRate,
+  formatRate,
+  RATE_POLICIES,
+  runningSeconds,
+  sameRate,
+  setScene,
+  type Cue,
+  type FrameRange,
+  type MotionDocument,
+  type Rate,
+  type RatePolicy,
+} from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { edited, selectMotion } from '../../editing/index.ts';
 import { Button, Dialog } from '../../ui/index.ts';
@@ -21,7 +33,9 @@ const POLICY_WORDS: Record<RatePolicy, string> = {
 };
 
 function keysOutside(motion: MotionDocument, { first, last }: FrameRange): number {
-  return motion.subjects.flatMap((subject) => subject.channels.flatMap((channel) => channel.keys)).filter((key) => key.frame < first || key.frame > last).length;
+  return motion.subjects
+    .flatMap((subject) => subject.channels.flatMap((channel) => channel.keys))
+    .filter((key) => key.frame < first || key.frame > last).length;
 }
 
 /** Takes over a plan sent here; in an exercise that has keys it first shows what would change. */
@@ -37,7 +51,12 @@ export function PlanOffer() {
   const done = (): void => void navigate(pathname, { replace: true, state: null });
   useEffect(() => {
     if (!plan?.isNew) return;
-    dispatch(edited({ operation: 'setScene', args: [{ rate: plan.rate, range: plan.range, ...(plan.cues.length > 0 && { cues: plan.cues }) }] }));
+    dispatch(
+      edited({
+        operation: 'setScene',
+        args: [{ rate: plan.rate, range: plan.range, ...(plan.cues.length > 0 && { cues: plan.cues }) }],
+      }),
+    );
     void navigate(pathname, { replace: true, state: null });
   }, [plan, dispatch, navigate, pathname]);
   if (!plan || plan.isNew) return null;
@@ -73,13 +92,17 @@ export function PlanOffer() {
         </dd>
         <dt className="text-faint">range</dt>
         <dd>
-          {motion.range.first}–{motion.range.last} → <b>{range.first}–{range.last}</b>
+          {motion.range.first}–{motion.range.last} →{' '}
+          <b>
+            {range.first}–{range.last}
+          </b>
         </dd>
         {cues.length > 0 && (
           <>
             <dt className="text-faint">cues</dt>
             <dd>
-              {motion.cues.length === 0 ? 'none' : motion.cues.length} → <b>{cues.map((cue) => `${cue.frame}${cue.name && ` ${cue.name}`}`).join(', ')}</b>
+              {motion.cues.length === 0 ? 'none' : motion.cues.length} →{' '}
+              <b>{cues.map((cue) => `${cue.frame}${cue.name && ` ${cue.name}`}`).join(', ')}</b>
             </dd>
           </>
         )}
@@ -93,14 +116,24 @@ export function PlanOffer() {
           <legend className="mb-1 text-xs font-semibold text-faint">The keys of the model motion</legend>
           {RATE_POLICIES.map((name) => (
             <label key={name} className="flex items-center gap-2">
-              <input type="radio" name="policy" checked={policy === name} onChange={() => setPolicy(name)} /> {POLICY_WORDS[name]}
+              <input type="radio" name="policy" checked={policy === name} onChange={() => setPolicy(name)} />{' '}
+              {POLICY_WORDS[name]}
             </label>
           ))}
         </fieldset>
       )}
       <p className="mt-3 text-sm">
-        {moved === 0 ? 'No key changes its frame.' : moved === 1 ? 'One key changes its frame.' : `${moved} keys change their frames.`}{' '}
-        {outside > 0 && <b className="text-danger">{outside === 1 ? 'One key lies' : `${outside} keys lie`} outside the new range and will not play.</b>} Undo brings it back.
+        {moved === 0
+          ? 'No key changes its frame.'
+          : moved === 1
+            ? 'One key changes its frame.'
+            : `${moved} keys change their frames.`}{' '}
+        {outside > 0 && (
+          <b className="text-danger">
+            {outside === 1 ? 'One key lies' : `${outside} keys lie`} outside the new range and will not play.
+          </b>
+        )}{' '}
+        Undo brings it back.
       </p>
     </Dialog>
   );

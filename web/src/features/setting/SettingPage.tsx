@@ -8,9 +8,29 @@ import { usePublishMutation, useSettingQuery } from '../../app/api.ts';
 import { explain } from '../../app/problem.ts';
 import { Shell } from '../../app/Shell.tsx';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { saveWork, useEditing, selectMotion, selectWork, takeTheirs, targetUnlocked, useOpenWork } from '../../editing/index.ts';
+import {
+  saveWork,
+  useEditing,
+  selectMotion,
+  selectWork,
+  takeTheirs,
+  targetUnlocked,
+  useOpenWork,
+} from '../../editing/index.ts';
 import { ReadAllAgain } from '../../comparison/index.ts';
-import { ConflictDialog, EditingActions, EditingPicture, EditingTime, FramesTable, NumbersPanel, PagesChoice, RecordQuestion, SaveStatus, Spread, usePages } from '../../spread/index.ts';
+import {
+  ConflictDialog,
+  EditingActions,
+  EditingPicture,
+  EditingTime,
+  FramesTable,
+  NumbersPanel,
+  PagesChoice,
+  RecordQuestion,
+  SaveStatus,
+  Spread,
+  usePages,
+} from '../../spread/index.ts';
 import { ClockProvider } from '../../time-page/index.ts';
 import { Button, Dialog, Loading, LoadFailed, TabBar } from '../../ui/index.ts';
 import { ChartForm } from './ChartForm.tsx';
@@ -28,7 +48,11 @@ export function SettingPage() {
   if (isOpen && setting.currentData) return <Setting key={exerciseId} setting={setting.currentData} />;
   return (
     <Shell crumbs={[{ label: 'Setting' }]}>
-      {setting.error ? <LoadFailed what="exercise" error={setting.error} onRetry={() => void setting.refetch()} /> : <Loading what="the exercise" />}
+      {setting.error ? (
+        <LoadFailed what="exercise" error={setting.error} onRetry={() => void setting.refetch()} />
+      ) : (
+        <Loading what="the exercise" />
+      )}
     </Shell>
   );
 }
@@ -65,7 +89,13 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
           name="setting"
           pages={pages}
           picture={
-            <EditingPicture tone="target" target={null} noTarget={null} targetShown={false} onTargetShown={() => undefined}>
+            <EditingPicture
+              tone="target"
+              target={null}
+              noTarget={null}
+              targetShown={false}
+              onTargetShown={() => undefined}
+            >
               <Tabs.Root defaultValue="exercise" className="flex h-full flex-col">
                 <TabBar label="What to set" tabs={TABS} />
                 <Tabs.Content value="exercise">
@@ -131,7 +161,12 @@ function HandOutButton({ exerciseId }: { exerciseId: string }) {
     else toast.error('Not everything is saved yet. Try again in a moment.');
   };
   return (
-    <Button square aria-label="Hand-out" tip="Brief, settings and timing chart on a sheet of paper" onClick={() => void open()}>
+    <Button
+      square
+      aria-label="Hand-out"
+      tip="Brief, settings and timing chart on a sheet of paper"
+      onClick={() => void open()}
+    >
       <Printer size={15} />
     </Button>
   );
@@ -141,8 +176,13 @@ function PublishButton({ setting }: { setting: ExerciseSetting }) {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion)!;
   const [publish, { isLoading }] = usePublishMutation();
-  if (setting.published) return <span className="rounded-full border border-target px-3 py-1 text-sm font-semibold text-target">Published</span>;
-  const moves = motion.subjects.some((subject) => tracksOf(subject).length > 0 && subject.channels.some((channel) => channel.keys.length > 1));
+  if (setting.published)
+    return (
+      <span className="rounded-full border border-target px-3 py-1 text-sm font-semibold text-target">Published</span>
+    );
+  const moves = motion.subjects.some(
+    (subject) => tracksOf(subject).length > 0 && subject.channels.some((channel) => channel.keys.length > 1),
+  );
 
   const open = async (): Promise<void> => {
     if (!(await dispatch(saveWork()))) {
@@ -154,7 +194,12 @@ function PublishButton({ setting }: { setting: ExerciseSetting }) {
     else toast.success('Published: learners can start.');
   };
   return (
-    <Button kind="main" disabled={isLoading} disabledReason={!moves && 'Give the model motion at least two keys on one channel first.'} onClick={() => void open()}>
+    <Button
+      kind="main"
+      disabled={isLoading}
+      disabledReason={!moves && 'Give the model motion at least two keys on one channel first.'}
+      onClick={() => void open()}
+    >
       Publish
     </Button>
   );
@@ -178,8 +223,9 @@ function TargetWarning({ takeCount }: { takeCount: number }) {
       }
     >
       <p>
-        {takeCount === 1 ? 'One take was' : `${takeCount} takes were`} handed in and read against this target. Their readings stay as they are until they are read again against the new one, here or at the Desk. Learners at work will
-        see the new target.
+        {takeCount === 1 ? 'One take was' : `${takeCount} takes were`} handed in and read against this target. Their
+        readings stay as they are until they are read again against the new one, here or at the Desk. Learners at work
+        will see the new target.
       </p>
     </Dialog>
   );

@@ -5,7 +5,11 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { detailsChanged, selectWork } from '../../editing/index.ts';
 import { CommitField, Field, INPUT } from '../../ui/index.ts';
 
-const POLICY_WORDS: Record<LatePolicy, string> = { accept: 'taken as the others', mark: 'taken, and marked late', refuse: 'not taken any more' };
+const POLICY_WORDS: Record<LatePolicy, string> = {
+  accept: 'taken as the others',
+  mark: 'taken, and marked late',
+  refuse: 'not taken any more',
+};
 const FREEDOMS: { id: 'rate' | 'range' | 'subjects' | 'path'; label: string }[] = [
   { id: 'rate', label: 'the frame rate' },
   { id: 'range', label: 'the range' },
@@ -34,7 +38,11 @@ function HandingIn() {
         label="Due"
         hint={
           dueAt ? (
-            <button type="button" className="text-accent underline" onClick={() => dispatch(detailsChanged({ dueAt: null }))}>
+            <button
+              type="button"
+              className="text-accent underline"
+              onClick={() => dispatch(detailsChanged({ dueAt: null }))}
+            >
               No due date
             </button>
           ) : (
@@ -43,21 +51,27 @@ function HandingIn() {
         }
       >
         {(ids) => (
-            <input
-              {...ids}
-              type="datetime-local"
-              className={`${INPUT} figures`}
-              value={dueAt ? format(dueAt, "yyyy-MM-dd'T'HH:mm") : ''}
-              onChange={(event) => {
-                const day = new Date(event.target.value);
-                if (!Number.isNaN(day.getTime())) dispatch(detailsChanged({ dueAt: day.toISOString() }));
-              }}
-            />
+          <input
+            {...ids}
+            type="datetime-local"
+            className={`${INPUT} figures`}
+            value={dueAt ? format(dueAt, "yyyy-MM-dd'T'HH:mm") : ''}
+            onChange={(event) => {
+              const day = new Date(event.target.value);
+              if (!Number.isNaN(day.getTime())) dispatch(detailsChanged({ dueAt: day.toISOString() }));
+            }}
+          />
         )}
       </Field>
       <Field label="After that, takes are">
         {(ids) => (
-          <select {...ids} className={INPUT} value={latePolicy} disabled={!dueAt} onChange={(event) => dispatch(detailsChanged({ latePolicy: event.target.value as LatePolicy }))}>
+          <select
+            {...ids}
+            className={INPUT}
+            value={latePolicy}
+            disabled={!dueAt}
+            onChange={(event) => dispatch(detailsChanged({ latePolicy: event.target.value as LatePolicy }))}
+          >
             {LatePolicy.options.map((policy) => (
               <option key={policy} value={policy}>
                 {POLICY_WORDS[policy]}
@@ -103,10 +117,16 @@ function HandingIn() {
 function Freedoms() {
   const dispatch = useAppDispatch();
   const { mayChange = USUAL_LIMITS } = useAppSelector(selectWork)!.details!;
-  const set = (change: Partial<Limits>): void => void dispatch(detailsChanged({ mayChange: { ...mayChange, ...change } }));
+  const set = (change: Partial<Limits>): void =>
+    void dispatch(detailsChanged({ mayChange: { ...mayChange, ...change } }));
   const { channels } = mayChange;
   const toggle = (id: ChannelId): void => {
-    if (channels) set({ channels: channels.includes(id) ? channels.filter((other) => other !== id) : CHANNEL_IDS.filter((other) => other === id || channels.includes(other)) });
+    if (channels)
+      set({
+        channels: channels.includes(id)
+          ? channels.filter((other) => other !== id)
+          : CHANNEL_IDS.filter((other) => other === id || channels.includes(other)),
+      });
   };
   const tick = 'flex items-center gap-2';
   return (
@@ -115,14 +135,24 @@ function Freedoms() {
       <div className="grid grid-cols-2 gap-1.5">
         {FREEDOMS.map(({ id, label }) => (
           <label key={id} className={tick}>
-            <input type="checkbox" checked={mayChange[id]} onChange={(event) => set({ [id]: event.target.checked })} className="accent-[var(--accent)]" />
+            <input
+              type="checkbox"
+              checked={mayChange[id]}
+              onChange={(event) => set({ [id]: event.target.checked })}
+              className="accent-[var(--accent)]"
+            />
             {label}
           </label>
         ))}
       </div>
       <div className="mt-1 grid grid-cols-[1fr_8rem] items-start gap-3">
         <label className={tick}>
-          <input type="checkbox" checked={channels !== null} onChange={(event) => set({ channels: event.target.checked ? ['position.x', 'position.y'] : null })} className="accent-[var(--accent)]" />
+          <input
+            type="checkbox"
+            checked={channels !== null}
+            onChange={(event) => set({ channels: event.target.checked ? ['position.x', 'position.y'] : null })}
+            className="accent-[var(--accent)]"
+          />
           only keys on these channels
         </label>
         <CommitField
@@ -138,10 +168,19 @@ function Freedoms() {
         />
       </div>
       {channels && (
-        <div role="group" aria-label="Channels the learner may key" className="grid grid-cols-3 gap-x-3 gap-y-1 rounded-md border border-rule bg-page p-2.5">
+        <div
+          role="group"
+          aria-label="Channels the learner may key"
+          className="grid grid-cols-3 gap-x-3 gap-y-1 rounded-md border border-rule bg-page p-2.5"
+        >
           {CHANNEL_IDS.map((id) => (
             <label key={id} className={tick}>
-              <input type="checkbox" checked={channels.includes(id)} onChange={() => toggle(id)} className="accent-[var(--accent)]" />
+              <input
+                type="checkbox"
+                checked={channels.includes(id)}
+                onChange={() => toggle(id)}
+                className="accent-[var(--accent)]"
+              />
               {CHANNELS[id].label}
             </label>
           ))}

@@ -15,7 +15,12 @@ import { JudgingForm } from './JudgingForm.tsx';
 import { TermsForm } from './TermsForm.tsx';
 
 const LOOK = { shape: 'disc', widthPx: 90, heightPx: 90, fill: '#9a6b00' } as const;
-const DETAILS: ExerciseDetails = { title: 'Hob dial', brief: 'Turn it.', tolerances: { keyFrames: 1, spacingPercent: 4 }, modelShown: 'always' };
+const DETAILS: ExerciseDetails = {
+  title: 'Hob dial',
+  brief: 'Turn it.',
+  tolerances: { keyFrames: 1, spacingPercent: 4 },
+  modelShown: 'always',
+};
 let store: Store;
 
 const work = () => store.getState().editing.work!;
@@ -28,7 +33,16 @@ function type(label: string, text: string): void {
 
 beforeEach(() => {
   store = createStore();
-  store.dispatch(opened({ source: { kind: 'exercise', id: 'e1' }, stored: { version: 1, history: { first: 0, steps: [], done: 0 }, work: { motion: createMotion([createSubject('dial', 'Hob dial', LOOK, { x: 160, y: 270 })]), details: DETAILS } } }));
+  store.dispatch(
+    opened({
+      source: { kind: 'exercise', id: 'e1' },
+      stored: {
+        version: 1,
+        history: { first: 0, steps: [], done: 0 },
+        work: { motion: createMotion([createSubject('dial', 'Hob dial', LOOK, { x: 160, y: 270 })]), details: DETAILS },
+      },
+    }),
+  );
   render(
     <Provider store={store}>
       <Tooltip.Provider>
@@ -85,7 +99,10 @@ test('a subject without a name or of no size is refused in words, and the other 
   expect(screen.getByRole('alert').textContent).toBe('At most 60 characters.');
   type('Width', '0');
   type('Height', '40');
-  expect(screen.getAllByRole('alert').map((alert) => alert.textContent)).toEqual(['At most 60 characters.', 'From 1 to 10000 px.']);
+  expect(screen.getAllByRole('alert').map((alert) => alert.textContent)).toEqual([
+    'At most 60 characters.',
+    'From 1 to 10000 px.',
+  ]);
   expect([work().motion.subjects[0]!.name, look().widthPx, look().heightPx]).toEqual(['Hob dial', 90, 40]);
 });
 
@@ -124,7 +141,11 @@ test('terms are ticked one by one; what is said as usual again is not said at al
   type('Keys at most', '6');
   type('Takes at most', '3');
   fireEvent.change(field('It plays'), { target: { value: 'loop' } });
-  expect(work().details).toMatchObject({ mayChange: { rate: true, range: false, channels: ['position.x', 'position.y', 'rotation'], maxKeys: 6 }, takeLimit: 3, loops: true });
+  expect(work().details).toMatchObject({
+    mayChange: { rate: true, range: false, channels: ['position.x', 'position.y', 'rotation'], maxKeys: 6 },
+    takeLimit: 3,
+    loops: true,
+  });
   fireEvent.change(field('It plays'), { target: { value: 'keys' } });
   expect('loops' in work().details!).toBe(false);
 });
@@ -133,7 +154,8 @@ test('weights and tolerances of single keys change what made-up takes score; the
   const ref = { subjectId: 'dial', channelId: 'position.x' } as const;
   const keyed = setKeys(setKeys(work().motion, 1, [{ ...ref, value: 0 }]).motion, 25, [{ ...ref, value: 400 }]).motion;
   act(() => void store.dispatch(edited({ operation: 'takeMotion', args: [keyed] })));
-  const gradeOf = (take: RegExp) => Number(screen.getByRole('row', { name: take }).querySelector('td:last-child')!.textContent);
+  const gradeOf = (take: RegExp) =>
+    Number(screen.getByRole('row', { name: take }).querySelector('td:last-child')!.textContent);
   await waitFor(() => expect(gradeOf(/^As the model/)).toBe(100));
   const before = gradeOf(/^Last extreme/);
   type('Weight of spacing', '0');
@@ -165,7 +187,11 @@ test('a written chart keys the chosen channel with its tolerances; what is no ch
   fireEvent.change(chart(), { target: { value: 'frame,share,value,tolerance\n1,,160,\n9,1/2,,\n25,,560,3' } });
   fireEvent.click(screen.getByRole('button', { name: 'Key it so' }));
   const { keys } = channelOf(work().motion, 'dial', 'position.x');
-  expect(keys.map(({ frame, value, role }) => [frame, value, role])).toEqual([[1, 160, 'extreme'], [9, 360, 'breakdown'], [25, 560, 'extreme']]);
+  expect(keys.map(({ frame, value, role }) => [frame, value, role])).toEqual([
+    [1, 160, 'extreme'],
+    [9, 360, 'breakdown'],
+    [25, 560, 'extreme'],
+  ]);
   expect(work().details!.keyTolerances).toEqual([{ subjectId: 'dial', track: 'position', frame: 25, keyFrames: 3 }]);
   expect(chart().value).toBe('1 (160) · 9 = 1/2 · 25 (560) ± 3');
 });

@@ -29,14 +29,30 @@ export function SignInPage() {
         <div>
           <img src="/mark.svg" alt="" className="mb-4 h-10 rounded-sm dark:bg-[#ece6d8] dark:px-1" />
           <h1 className="text-4xl">Undulan</h1>
-          <p className="mt-2 max-w-sm text-faint">Timing and spacing: set them, key them, see them against the target.</p>
+          <p className="mt-2 max-w-sm text-faint">
+            Timing and spacing: set them, key them, see them against the target.
+          </p>
         </div>
-        <form className="flex max-w-xs flex-col gap-3" noValidate onSubmit={(event) => void form.handleSubmit(enter)(event)}>
+        <form
+          className="flex max-w-xs flex-col gap-3"
+          noValidate
+          onSubmit={(event) => void form.handleSubmit(enter)(event)}
+        >
           <Field label="E-mail" error={errors.email?.message}>
-            {(ids) => <input {...ids} {...form.register('email')} type="email" autoComplete="username" className={INPUT} />}
+            {(ids) => (
+              <input {...ids} {...form.register('email')} type="email" autoComplete="username" className={INPUT} />
+            )}
           </Field>
           <Field label="Password" error={errors.password?.message}>
-            {(ids) => <input {...ids} {...form.register('password')} type="password" autoComplete="current-password" className={INPUT} />}
+            {(ids) => (
+              <input
+                {...ids}
+                {...form.register('password')}
+                type="password"
+                autoComplete="current-password"
+                className={INPUT}
+              />
+            )}
           </Field>
           {error && (
             <p role="alert" className="text-sm text-danger">
@@ -53,7 +69,8 @@ export function SignInPage() {
           <>
             <h2 className="text-lg">Have a look around</h2>
             <p className="mt-1 mb-4 max-w-md text-sm text-faint">
-              The demo course “Kitchen in Motion” is loaded, with made-up people. Come in as one of them; their password is <code className="figures text-ink">{demo.password}</code>
+              The demo course “Kitchen in Motion” is loaded, with made-up people. Come in as one of them; their password
+              is <code className="figures text-ink">{demo.password}</code>
             </p>
             <ul className="grid max-w-md gap-1.5">
               {demo.accounts.map(({ name, email, role }) => (
@@ -87,10 +104,26 @@ function ExampleChart() {
     <svg viewBox="0 0 400 90" className="w-full max-w-xl" role="img" aria-label="A timing chart: slow at both ends">
       <line x1={30} x2={370} y1={45} y2={45} stroke="var(--target)" strokeWidth={2} />
       {MARKS.map((mark) => (
-        <line key={mark} x1={30 + mark * 340} x2={30 + mark * 340} y1={33} y2={57} stroke="var(--target)" strokeWidth={2} />
+        <line
+          key={mark}
+          x1={30 + mark * 340}
+          x2={30 + mark * 340}
+          y1={33}
+          y2={57}
+          stroke="var(--target)"
+          strokeWidth={2}
+        />
       ))}
       {[0, 1].map((end) => (
-        <circle key={end} cx={30 + end * 340} cy={45} r={15} fill="var(--page)" stroke="var(--target)" strokeWidth={2.5} />
+        <circle
+          key={end}
+          cx={30 + end * 340}
+          cy={45}
+          r={15}
+          fill="var(--page)"
+          stroke="var(--target)"
+          strokeWidth={2.5}
+        />
       ))}
     </svg>
   );
