@@ -246,7 +246,8 @@ test('beyond its keys a channel goes there and back as often as its grip is drag
   expect(await keyFrames(page, 'Position x')).toHaveLength(41 + 2);
   await expect(page.getByTestId('wobble-band')).toBeHidden();
 
-  // On a narrow screen the keys of every frame crowd: they are painted, found by their place, and the one taken hold of is built.
+  // On a narrow screen the keys of every frame crowd: they are painted, found by their place, and the one taken hold of
+  // is built.
   await page.setViewportSize({ width: 1100, height: 800 });
   await expect(keyMark(page, 'Position x', 20)).toHaveCount(0);
   const ruler = (await page.getByRole('slider', { name: 'Playhead' }).boundingBox())!;

@@ -1,6 +1,9 @@
 import { connect, createServer } from 'node:net';
 
-/** One address for several copies of a server: each new connection goes to the next of them. Gives its address and a way to stop it. */
+/**
+ * One address for several copies of a server: each new connection goes to the next of them. Gives its address and a way
+ * to stop it.
+ */
 export function startBalance(addresses) {
   const open = new Set();
   let turn = 0;

@@ -2,7 +2,10 @@ import { availableParallelism } from 'node:os';
 import { performance } from 'node:perf_hooks';
 import { ensureBuilt, ensureModules } from './prepare.mjs';
 
-/** Measures reading every take of an exercise anew after its target changed, in the server's own threads, starting them included. */
+/**
+ * Measures reading every take of an exercise anew after its target changed, in the server's own threads, starting them
+ * included.
+ */
 const TAKES = 200;
 const AIM_S = 2;
 

@@ -4,7 +4,9 @@ import { ensureBuilt, ensureModules, ensurePackages } from './prepare.mjs';
 import { stopAll, throwawayApplication } from './throwaway.mjs';
 
 /**
- * Loads a fresh application with autosaves and hand-ins, beside the machine's own yardstick: as many trivial writes through the same stack (a choice of shortcuts: one small row). What counts is the ratio; milliseconds swing with the machine.
+ * Loads a fresh application with autosaves and hand-ins, beside the machine's own yardstick: as many trivial writes
+ * through the same stack (a choice of shortcuts: one small row). What counts is the ratio; milliseconds swing with the
+ * machine.
  */
 const SECONDS = Number(process.env.BENCH_SECONDS ?? 10);
 const SAVES_A_SECOND = 100;
@@ -107,7 +109,10 @@ async function newDraft(cookie, { id, motion }) {
   };
 }
 
-/** The autosaves of a draft, one after another, as the Bench sends them: a key moved each. Made beforehand: many browsers make them, not the machine that is measured. */
+/**
+ * The autosaves of a draft, one after another, as the Bench sends them: a key moved each. Made beforehand: many
+ * browsers make them, not the machine that is measured.
+ */
 function savesOf({ work, history }, count) {
   const channel = { subjectId: work.motion.subjects[0].id, channelId: 'position.x' };
   return Array.from({ length: count }, (_, i) => {

@@ -3,7 +3,10 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { ensureBuilt, ensureModules, ROOT } from './prepare.mjs';
 
-/** What of script is fetched before the sign-in form, and what each screen adds to that, compressed as the server hands it out. */
+/**
+ * What of script is fetched before the sign-in form, and what each screen adds to that, compressed as the server hands
+ * it out.
+ */
 const AIM_KB = 200;
 
 await ensureModules();

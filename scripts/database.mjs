@@ -46,7 +46,10 @@ function reachableBy(user, folder) {
   );
 }
 
-/** Where a checkout keeps its data: in `.data`, or beside the system's files when the database's user cannot reach the checkout. */
+/**
+ * Where a checkout keeps its data: in `.data`, or beside the system's files when the database's user cannot reach the
+ * checkout.
+ */
 export function dataFolder(root) {
   const user = databaseUser();
   if (reachableBy(user, root)) return join(root, '.data');
@@ -99,8 +102,8 @@ function initFile(folder, user) {
 }
 
 /**
- * Starts a private MariaDB on loopback with its data in `folder`, on a free port unless one is given. Gives its address, its process and a way to stop it.
- * `fresh` throws the old data away first.
+ * Starts a private MariaDB on loopback with its data in `folder`, on a free port unless one is given. Gives its
+ * address, its process and a way to stop it. `fresh` throws the old data away first.
  */
 export async function startDatabase(folder, { fresh = false, port: wanted = 0 } = {}) {
   const mariadbd = findProgram('mariadbd');
@@ -167,7 +170,8 @@ const MOST_STARTS = 5;
 const WHILE_MS = 5 * 60 * 1000;
 
 /**
- * Keeps a started database going: one that dies is started again at the same address, with the reason said. Gives up loudly, by `onGone`, where it does not come back or dies again and again. Gives a way to stop it for good.
+ * Keeps a started database going: one that dies is started again at the same address, with the reason said. Gives up
+ * loudly, by `onGone`, where it does not come back or dies again and again. Gives a way to stop it for good.
  */
 export function keepDatabase(folder, started, { say = console.error, onGone }) {
   let now = started;

@@ -29,7 +29,10 @@ export async function throwawayDatabase() {
   return database;
 }
 
-/** A fresh application with the demo course on a database of its own; as several copies behind one address if that is asked for. */
+/**
+ * A fresh application with the demo course on a database of its own; as several copies behind one address if that is
+ * asked for.
+ */
 export async function throwawayApplication({ copies = 1 } = {}) {
   const { url } = await throwawayDatabase();
   const addresses = [];
@@ -45,8 +48,10 @@ export async function throwawayApplication({ copies = 1 } = {}) {
 }
 
 /**
- * Runs one of the browser projects (`journeys`, `pictures`) against fresh applications with the demo course. With `shards` above 1 the tests are shared out, each share against an application of its own: journeys mostly
- * wait for the screen, so that two shares take little more than half the time on two cores. The last share's application is two copies behind one address: what people do must not tell them apart.
+ * Runs one of the browser projects (`journeys`, `pictures`) against fresh applications with the demo course. With
+ * `shards` above 1 the tests are shared out, each share against an application of its own: journeys mostly wait for the
+ * screen, so that two shares take little more than half the time on two cores. The last share's application is two
+ * copies behind one address: what people do must not tell them apart.
  */
 export async function runInBrowser(project, args = [], shards = 1) {
   await ensureBuilt();

@@ -53,7 +53,10 @@ export const Assignment = z.object({
 });
 export type Assignment = z.infer<typeof Assignment>;
 
-/** What a new draft begins with: the last take, a given take, a motion kept from elsewhere, or (none named) the starting scene. */
+/**
+ * What a new draft begins with: the last take, a given take, a motion kept from elsewhere, or (none named) the starting
+ * scene.
+ */
 export const NewDraft = z.object({
   fromTakeId: z.string().optional(),
   copy: z.object({ name: z.string().trim().min(1).max(120), motion: MotionDocument, history: History }).optional(),

@@ -8,7 +8,9 @@ const Spot = z.object({ x: z.number().min(-1e5).max(1e5), y: z.number().min(-1e5
 
 export const STROKE_KINDS = ['pen', 'arrow', 'arc'] as const;
 
-/** One line drawn over a frame: freehand; an arrow from its first point to its last; an arc through its three points. */
+/**
+ * One line drawn over a frame: freehand; an arrow from its first point to its last; an arc through its three points.
+ */
 export const Stroke = z.object({ kind: z.enum(STROKE_KINDS), points: z.array(Spot).min(2).max(2000) });
 export type Stroke = z.infer<typeof Stroke>;
 
@@ -37,7 +39,10 @@ export const NoteDone = z.object({ done: z.boolean() });
 
 const NoteFrame = z.int().min(-FRAME_LIMIT).max(FRAME_LIMIT);
 
-/** A remark pinned to a frame or a span of the target's ruler, and if wanted to a subject or a spot on the picture; with a drawing over the frame. */
+/**
+ * A remark pinned to a frame or a span of the target's ruler, and if wanted to a subject or a spot on the picture; with
+ * a drawing over the frame.
+ */
 export const NoteText = z
   .object({
     frame: NoteFrame,
@@ -109,7 +114,10 @@ export const TakeView = TakeSummary.extend({
   motion: MotionDocument,
   target: MotionDocument.nullable(),
   tolerances: Tolerances,
-  /** The newest reading, or the one asked for; null while it is coming, where it could not be made, and for a learner until the review is returned. */
+  /**
+   * The newest reading, or the one asked for; null while it is coming, where it could not be made, and for a learner
+   * until the review is returned.
+   */
   reading: Reading.nullable(),
   /** Why the newest reading could not be made. */
   notReadBecause: z.string().nullable(),

@@ -24,11 +24,15 @@ const SPACE = FRAMES / (KEYS - 1);
 const LOOK = { shape: 'box', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;
 const IDS = CHANNEL_IDS.filter((id) => id !== 'fill' && id !== 'stroke' && id !== 'drawing').slice(0, CHANNELS);
 
-/** Ten channels of a hundred keys over ten thousand frames, all keys on the same frames, as one interpolant of stride ten needs them. */
+/**
+ * Ten channels of a hundred keys over ten thousand frames, all keys on the same frames, as one interpolant of stride
+ * ten needs them.
+ */
 function benchMotion(leave: Leave, link: HandleLink): MotionDocument {
   const channels = IDS.map((id, c) => {
     const keys = Array.from({ length: KEYS }, (_, k): Key => {
-      // Reaches from a quarter to near a half of the span, as hands set them; automatic handles take a third whatever is stored.
+      // Reaches from a quarter to near a half of the span, as hands set them; automatic handles take a third whatever
+      // is stored.
       const reach = (n: number): number => (SPACE * (25 + ((k * 7 + c * 3 + n) % 20))) / 100;
       return createKey(k * SPACE, Math.sin(k * 1.7 + c) * 300, {
         leave,

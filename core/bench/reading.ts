@@ -26,7 +26,10 @@ interface Count {
   right: number;
 }
 
-/** How many of the known faults are found, and how many findings are of known faults, by kind. Takes without a fault count as well: what is found in them is wrong. */
+/**
+ * How many of the known faults are found, and how many findings are of known faults, by kind. Takes without a fault
+ * count as well: what is found in them is wrong.
+ */
 function quality(): Map<FindingKind, Count> {
   const counts = new Map<FindingKind, Count>();
   const of = (kind: FindingKind): Count => {
@@ -62,7 +65,10 @@ const TRACKS = 10;
 /** What any document may cost to read on a slow core; a thread of the server gives up well after it. */
 const HOSTILE_BOUND_S = 10;
 
-/** Ten dishes over thirty seconds at 24 fps with a key every half second; and a take of it with late keys and lost eases. */
+/**
+ * Ten dishes over thirty seconds at 24 fps with a key every half second; and a take of it with late keys and lost
+ * eases.
+ */
 export function longTake(): { target: Target; take: MotionDocument } {
   const frames = Array.from({ length: SECONDS * 2 }, (_, i) => 1 + i * 12);
   const subjects = Array.from({ length: TRACKS }, (_, n) => {
@@ -126,7 +132,10 @@ export function benchReading(): void {
   benchHostile();
 }
 
-/** Prints what the costliest documents that the schema takes cost to read, against themselves and against their own starting scene. */
+/**
+ * Prints what the costliest documents that the schema takes cost to read, against themselves and against their own
+ * starting scene.
+ */
 function benchHostile(): void {
   const rows = Object.entries(HOSTILE).map(([name, make]) => {
     const motion = make();

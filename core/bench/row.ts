@@ -14,7 +14,10 @@ export interface Row {
 const ROUNDS = 9;
 const ROUND_MS = 40;
 
-/** Nanoseconds a piece of each of two works, the median of several rounds taken in turn so that both meet the same machine. `run` does `pieces` of them. */
+/**
+ * Nanoseconds a piece of each of two works, the median of several rounds taken in turn so that both meet the same
+ * machine. `run` does `pieces` of them.
+ */
 export function measure(pieces: number, own: () => void, peer: () => void): { ownNs: number; peerNs: number } {
   const times: [number[], number[]] = [[], []];
   for (let round = -2; round < ROUNDS; round++) {

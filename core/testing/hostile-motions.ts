@@ -15,7 +15,9 @@ import {
   type Target,
 } from '../src/index.ts';
 
-/** Documents that the schema accepts and nobody would make: what is expensive, or on the edge of what numbers can hold. */
+/**
+ * Documents that the schema accepts and nobody would make: what is expensive, or on the edge of what numbers can hold.
+ */
 
 const LIMIT = 100_000;
 const HUGE = 1e9;

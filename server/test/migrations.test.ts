@@ -49,7 +49,10 @@ const IDS = {
   reading: '00000000-0000-4000-8000-000000000006',
 };
 
-/** Three states of work and the history of patches between them, two steps done and one undone, as the program before wrote it. */
+/**
+ * Three states of work and the history of patches between them, two steps done and one undone, as the program before
+ * wrote it.
+ */
 function oldWork(): { motion: MotionDocument; states: MotionDocument[]; history: unknown } {
   const lid = createSubject(
     'lid',
@@ -65,13 +68,11 @@ function oldWork(): { motion: MotionDocument; states: MotionDocument[]; history:
   ] as const)
     states.push(setKeys(states.at(-1)!, frame, [{ ...X, value }]).motion);
   const wrapped = states.map((motion) => ({ motion, details: null }));
-  const steps = wrapped
-    .slice(1)
-    .map((after, i) => ({
-      name: `step ${i + 1}`,
-      forth: jsonPatch.compare(wrapped[i]!, after),
-      back: jsonPatch.compare(after, wrapped[i]!),
-    }));
+  const steps = wrapped.slice(1).map((after, i) => ({
+    name: `step ${i + 1}`,
+    forth: jsonPatch.compare(wrapped[i]!, after),
+    back: jsonPatch.compare(after, wrapped[i]!),
+  }));
   return { motion: states[2]!, states, history: { steps, done: 2 } };
 }
 

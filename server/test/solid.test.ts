@@ -261,7 +261,8 @@ test('of what a learner can fetch while the model is hidden its keys and values 
   expect(kinds(returned)).toEqual(kinds(seen));
   const series = (await jonah.get(`/api/takes/${id}/series`).expect(200)).body as unknown;
   const own = new Set(numbersIn([take, assignment.tolerances]));
-  // Whoever knows the tracks rebuilds the hidden value: the take's own is off by the raw error at the frame, in percent of the span.
+  // Whoever knows the tracks rebuilds the hidden value: the take's own is off by the raw error at the frame, in percent
+  // of the span.
   const known = rebuilt(seen.reading!.tracks[0]!, take);
   expect(known.find((value) => Math.abs(value - hidden) < 0.5)).toBeDefined();
   expect(returned.reading!.tracks).toEqual([]);

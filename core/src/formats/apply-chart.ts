@@ -3,7 +3,10 @@ import type { ChannelRef, Edit } from '../motion/edit/edit.ts';
 import type { Channel, Key, MotionDocument } from '../motion/schema.ts';
 import type { WrittenMark } from './chart-notation.ts';
 
-/** The chart a channel is keyed by: its extremes with their values, every other key as a share of the way between the extremes about it. A key that has no such share is written as an extreme. */
+/**
+ * The chart a channel is keyed by: its extremes with their values, every other key as a share of the way between the
+ * extremes about it. A key that has no such share is written as an extreme.
+ */
 export function chartOf({ keys }: Channel): WrittenMark[] {
   return keys.map((key, i): WrittenMark => {
     const before = keys.slice(0, i).findLast((other) => other.role === 'extreme');
@@ -16,8 +19,9 @@ export function chartOf({ keys }: Channel): WrittenMark[] {
 }
 
 /**
- * Keys a channel by a written chart; keys that are not in it go. Extremes without a value take those the channel's extremes have, in order, and leave as they did; the first of a channel without keys is at its resting value.
- * Refused where an extreme has no value to take. Throws `unknown-subject`.
+ * Keys a channel by a written chart; keys that are not in it go. Extremes without a value take those the channel's
+ * extremes have, in order, and leave as they did; the first of a channel without keys is at its resting value. Refused
+ * where an extreme has no value to take. Throws `unknown-subject`.
  */
 export function applyChart(motion: MotionDocument, ref: ChannelRef, marks: readonly WrittenMark[]): Edit {
   const channel = channelOf(motion, ref.subjectId, ref.channelId);

@@ -6,7 +6,8 @@ import type { Key, MotionDocument } from '../motion/schema.ts';
 import { easingSpacing, type CssEasing } from './css-easing.ts';
 
 /**
- * Lets the segment that each named key begins go by an easing. A curve becomes its handles; points become drawings a frame apart, straight from one to the next.
+ * Lets the segment that each named key begins go by an easing. A curve becomes its handles; points become drawings a
+ * frame apart, straight from one to the next.
  */
 export function applyEasing(motion: MotionDocument, refs: readonly KeyRef[], easing: CssEasing): Edit {
   if (easing.kind === 'curve') return setEase(motion, refs, { leave: 'curve', ...easing.shape });

@@ -2,7 +2,9 @@ import { accept, refuse, type Result } from '../result.ts';
 import { FRAME_LIMIT } from '../time/range.ts';
 import { fractionOf } from '../spacing/fractions.ts';
 
-/** One drawing of a written chart: an extreme, or (with a share) a breakdown on the way between the extremes about it. */
+/**
+ * One drawing of a written chart: an extreme, or (with a share) a breakdown on the way between the extremes about it.
+ */
 export interface WrittenMark {
   frame: number;
   /** Of the way from the extreme before to the extreme after: 0 at the one, 1 at the other; null for an extreme. */
@@ -71,7 +73,10 @@ function readMark(text: string, at: number): Result<WrittenMark> {
 
 const COLUMNS = ['frame', 'share', 'value', 'tolerance'] as const;
 
-/** Lines of comma- or tab-separated values as marks in words: with a first line that names the columns, or frame, share, value and tolerance in this order. */
+/**
+ * Lines of comma- or tab-separated values as marks in words: with a first line that names the columns, or frame, share,
+ * value and tolerance in this order.
+ */
 function fromTable(lines: readonly string[]): Result<string[]> {
   const separator = [';', '\t', ','].find((mark) => lines[0]!.includes(mark))!;
   const rows = lines.map((line) => line.split(separator).map((cell) => cell.trim().replace(/^"(.*)"$/, '$1')));
@@ -93,9 +98,10 @@ function fromTable(lines: readonly string[]): Result<string[]> {
 }
 
 /**
- * Reads a timing chart as it is written: drawings with `·` between them, as in `1 · 5 · 9 = 1/2 · 25`. A plain frame is an extreme, `= share` (a fraction, percent or decimal) makes a breakdown of the way between the
- * extremes about it, `(value)` says where an extreme is, `± n` how many frames it may be off. Also lines of comma-separated values, as a table program copies them.
- * Issues `chart-mark`, `chart-table`, `chart-order`.
+ * Reads a timing chart as it is written: drawings with `·` between them, as in `1 · 5 · 9 = 1/2 · 25`. A plain frame is
+ * an extreme, `= share` (a fraction, percent or decimal) makes a breakdown of the way between the extremes about it,
+ * `(value)` says where an extreme is, `± n` how many frames it may be off. Also lines of comma-separated values, as a
+ * table program copies them. Issues `chart-mark`, `chart-table`, `chart-order`.
  */
 export function readChart(text: string): Result<WrittenMark[]> {
   const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '');

@@ -9,7 +9,10 @@ export interface EasePoint {
   progress: number;
 }
 
-/** An easing function as the CSS notation (CSS Easing Functions Level 2) writes it: one curve, or points with straight lines between. */
+/**
+ * An easing function as the CSS notation (CSS Easing Functions Level 2) writes it: one curve, or points with straight
+ * lines between.
+ */
 export type CssEasing = { kind: 'curve'; shape: CurveShape } | { kind: 'points'; points: EasePoint[] };
 
 /** Points that a named ease is written with; those that turn often need more. */
@@ -58,7 +61,10 @@ function readCurve(list: string): Result<CssEasing> {
   return accept({ kind: 'curve', shape: { x1, y1, x2, y2 } });
 }
 
-/** Stops of `linear()`: a progress and up to two percentages each. Those without one are spread evenly between their neighbours; none comes before an earlier one. */
+/**
+ * Stops of `linear()`: a progress and up to two percentages each. Those without one are spread evenly between their
+ * neighbours; none comes before an earlier one.
+ */
 function readPoints(list: string): Result<CssEasing> {
   const stops: { at: number | null; progress: number }[] = [];
   for (const part of list.split(',')) {
@@ -92,7 +98,10 @@ function readPoints(list: string): Result<CssEasing> {
   return accept({ kind: 'points', points });
 }
 
-/** Reads `cubic-bezier()`, `linear()` and the keywords for curves. Steps have no shape to keep and are refused, as is anything else, with a sentence. */
+/**
+ * Reads `cubic-bezier()`, `linear()` and the keywords for curves. Steps have no shape to keep and are refused, as is
+ * anything else, with a sentence.
+ */
 export function readCssEasing(text: string): Result<CssEasing> {
   const bare = text.trim().replace(/;$/, '').trim().toLowerCase();
   const keyword = KEYWORDS[bare];

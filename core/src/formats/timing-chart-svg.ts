@@ -107,8 +107,9 @@ function chartLines({ firstFrame, lastFrame, marks, name }: ChartSheet['charts']
 }
 
 /**
- * Writes timing charts as one SVG sheet for paper: each segment with its time rail above, its space rail below and a thread a drawing; extremes ringed, breakdowns underlined, chart fractions written where a drawing is at one.
- * Black on white, text as text.
+ * Writes timing charts as one SVG sheet for paper: each segment with its time rail above, its space rail below and a
+ * thread a drawing; extremes ringed, breakdowns underlined, chart fractions written where a drawing is at one. Black on
+ * white, text as text.
  */
 export function writeTimingChartSvg({ title, rate, paragraphs = [], charts }: ChartSheet): string {
   const lines = broken(paragraphs);

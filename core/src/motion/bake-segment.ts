@@ -8,12 +8,15 @@ const PARTS = 5;
 /** Coefficients of time below this leave it a straight line, to well within a billionth of the span. */
 const EVEN_TIME = 1e-11;
 
-/** Steps of the parameter whose squares come to less than this are trusted: what each leaves goes with its cube, and with the square of the bend over the slope. One test a part, since one a frame costs a quarter of the time. */
+/**
+ * Steps of the parameter whose squares come to less than this are trusted: what each leaves goes with its cube, and
+ * with the square of the bend over the slope. One test a part, since one a frame costs a quarter of the time.
+ */
 const TRUSTED = 1e-6;
 
 /**
- * Writes the samples `from` to `to` (not included) of the segment between `keys[index]` and the next into `out`, sample i being at frame `first + i·step`: one loop for each way to leave,
- * no call a sample.
+ * Writes the samples `from` to `to` (not included) of the segment between `keys[index]` and the next into `out`, sample
+ * i being at frame `first + i·step`: one loop for each way to leave, no call a sample.
  */
 export function bakeSegmentInto(
   out: Float64Array,
@@ -37,7 +40,10 @@ export function bakeSegmentInto(
 /** Samples written a round: the loop's own cost is shared among them. */
 const ROUND = 8;
 
-/** Written from the end down, in rounds: measured at 1.0 ns a sample where the same rounds upward cost 1.45 (Node 20) and one sample a round 1.8. */
+/**
+ * Written from the end down, in rounds: measured at 1.0 ns a sample where the same rounds upward cost 1.45 (Node 20)
+ * and one sample a round 1.8.
+ */
 function straightInto(
   out: Float64Array,
   from: number,
@@ -95,8 +101,9 @@ function easeInto(
 }
 
 /**
- * Cuts the curve at equal steps of its parameter, where time is known without solving, and takes the parameter in each part as a cubic of the time gone in it (Hermite): a start that one step by
- * slope and bend (Halley's) brings home, for each frame by itself. Parts where that is not sure (upright tangents) are solved frame by frame.
+ * Cuts the curve at equal steps of its parameter, where time is known without solving, and takes the parameter in each
+ * part as a cubic of the time gone in it (Hermite): a start that one step by slope and bend (Halley's) brings home, for
+ * each frame by itself. Parts where that is not sure (upright tangents) are solved frame by frame.
  */
 function curveInto(
   out: Float64Array,

@@ -22,7 +22,10 @@ export interface BakedMotion {
   subjects: Record<string, Partial<Record<ChannelId, Float64Array>>>;
 }
 
-/** Writes `out.length` samples of the channel at `first, first + step, …` into `out`. Segments outside, frames inside: no search a sample. */
+/**
+ * Writes `out.length` samples of the channel at `first, first + step, …` into `out`. Segments outside, frames inside:
+ * no search a sample.
+ */
 export function bakeChannelInto(out: Float64Array, channel: Channel, first: number, step: number): void {
   const { keys } = channel;
   if (keys.length === 0) out.fill(channel.resting);

@@ -8,7 +8,10 @@ export interface BezierEase {
   into: (out: Float64Array, xs: Float64Array) => Float64Array;
 }
 
-/** Cells of the table: so fine that two Newton steps from a straight line through a cell's ends are within rounding, but beside upright tangents. */
+/**
+ * Cells of the table: so fine that two Newton steps from a straight line through a cell's ends are within rounding, but
+ * beside upright tangents.
+ */
 const CELLS = 128;
 
 /** The last Newton step is trusted below this, its square being what it leaves. */
@@ -51,8 +54,10 @@ function compileCubics(at: (x: number) => number): Cubics {
 }
 
 /**
- * An ease by its controls; `x1` and `x2` in [0,1], so that time never runs back. Within 1e-9 of exact everywhere. A table of `t` at equal steps of `x` gives the start, two Newton steps
- * bring it home; what is not surely home (upright tangents) is solved in closed form. Large batches go by a second table, of cubics. Compiling solves the curve 129 times: for a few reads take `createBezierTime`.
+ * An ease by its controls; `x1` and `x2` in [0,1], so that time never runs back. Within 1e-9 of exact everywhere. A
+ * table of `t` at equal steps of `x` gives the start, two Newton steps bring it home; what is not surely home (upright
+ * tangents) is solved in closed form. Large batches go by a second table, of cubics. Compiling solves the curve 129
+ * times: for a few reads take `createBezierTime`.
  */
 export function createBezierEase(x1: number, y1: number, x2: number, y2: number): BezierEase {
   const time = createBezierTime(x1, x2);

@@ -1,19 +1,27 @@
 import { solveBezierTime } from './bezier.ts';
 
-/** Gives the parameter `t` in [0,1] at which a cubic's x, from 0 to 1 with inner controls in [0,1], equals a given x. */
+/**
+ * Gives the parameter `t` in [0,1] at which a cubic's x, from 0 to 1 with inner controls in [0,1], equals a given x.
+ */
 export type BezierTime = (x: number) => number;
 
-/** Below this a leading coefficient is taken for none: the root of the lower degree is near enough for Newton's step. */
+/**
+ * Below this a leading coefficient is taken for none: the root of the lower degree is near enough for Newton's step.
+ */
 const NONE = 1e-7;
 
-/** A Newton step is trusted when what it leaves, by its higher terms, is below this share of the slope; else the bracketed solver answers. */
+/**
+ * A Newton step is trusted when what it leaves, by its higher terms, is below this share of the slope; else the
+ * bracketed solver answers.
+ */
 const TRUSTED = 1e-13;
 
 const THIRD_TURN = (2 * Math.PI) / 3;
 
 /**
- * Prepares the solver of one curve: Cardano's formula (Viète's cosines where all three roots are real), whose coefficients are settled once, then one step of Newton's.
- * Where that is not surely within 1e-13 (upright tangents, roots that nearly meet) `solveBezierTime` answers instead.
+ * Prepares the solver of one curve: Cardano's formula (Viète's cosines where all three roots are real), whose
+ * coefficients are settled once, then one step of Newton's. Where that is not surely within 1e-13 (upright tangents,
+ * roots that nearly meet) `solveBezierTime` answers instead.
  */
 export function createBezierTime(x1: number, x2: number): BezierTime {
   const c = 3 * x1;

@@ -11,8 +11,9 @@ export interface FrameSpan {
 const NO_FRAMES: FrameSpan = { first: Infinity, last: -Infinity };
 
 /**
- * The frames between which two lists of things on rising frames differ: from the last that is the same at the start, to the first that is the same at the end;
- * `reach` of 2 goes to the second. Beyond the first and last of them all there is no end.
+ * The frames between which two lists of things on rising frames differ: from the last that is the same at the start, to
+ * the first that is the same at the end; `reach` of 2 goes to the second. Beyond the first and last of them all there
+ * is no end.
  */
 export function changedFrames<T>(
   before: readonly T[],
@@ -32,10 +33,16 @@ export function changedFrames<T>(
   return { first: Math.min(first(before), first(after)), last: Math.max(last(before), last(after)) };
 }
 
-/** A key changes the curve as far as the second key on either side: the slope of an automatic handle follows from the keys about its own. */
+/**
+ * A key changes the curve as far as the second key on either side: the slope of an automatic handle follows from the
+ * keys about its own.
+ */
 const REACH_KEYS = 2;
 
-/** The frames outside of which two states of a channel have the same values, told by the keys that are the same in both; null where they may differ anywhere. */
+/**
+ * The frames outside of which two states of a channel have the same values, told by the keys that are the same in both;
+ * null where they may differ anywhere.
+ */
 export function changedSpan(before: Channel, after: Channel): FrameSpan | null {
   const { keys: a, ...restBefore } = before;
   const { keys: b, ...restAfter } = after;
@@ -46,7 +53,10 @@ export function changedSpan(before: Channel, after: Channel): FrameSpan | null {
     : null;
 }
 
-/** The frames outside of which two states of a subject have the same values on all channels of a track; null where they may differ anywhere. */
+/**
+ * The frames outside of which two states of a subject have the same values on all channels of a track; null where they
+ * may differ anywhere.
+ */
 export function changedTrackSpan(
   before: Subject,
   after: Subject,

@@ -5,7 +5,10 @@ export interface ChannelKind {
   resting: number;
   /** Greater values are lower on the picture; a curve of them is drawn so that up is up. */
   pointsDown?: boolean;
-  /** How values blend between keys: as numbers; as packed colours through OKLab; or not at all, each held until the next. */
+  /**
+   * How values blend between keys: as numbers; as packed colours through OKLab; or not at all, each held until the
+   * next.
+   */
   blend?: 'number' | 'colour' | 'held';
   /** Part of every subject from the start; the others are added when first keyed. */
   basic?: boolean;
@@ -32,7 +35,10 @@ const KINDS = {
 
 export type ChannelId = keyof typeof KINDS;
 
-/** Every channel a subject can have. A new channel is one row of `KINDS`. Positions are the subject's pivot on the stage, y downward. */
+/**
+ * Every channel a subject can have. A new channel is one row of `KINDS`. Positions are the subject's pivot on the
+ * stage, y downward.
+ */
 export const CHANNELS: Record<ChannelId, ChannelKind> = KINDS;
 export const CHANNEL_IDS = Object.keys(CHANNELS) as [ChannelId, ...ChannelId[]];
 export const BASIC_CHANNELS = CHANNEL_IDS.filter((id) => CHANNELS[id].basic);

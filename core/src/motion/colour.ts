@@ -44,7 +44,10 @@ function fromOklab([lightness, a, b]: Triple): number {
   return red * 65536 + green * 256 + blue;
 }
 
-/** The colour a share of the way from one to another, mixed in OKLab so that the middle is neither grey nor dark. Both ends are exact; shares beyond [0,1] stay at the ends. */
+/**
+ * The colour a share of the way from one to another, mixed in OKLab so that the middle is neither grey nor dark. Both
+ * ends are exact; shares beyond [0,1] stay at the ends.
+ */
 export function mixColours(from: number, to: number, share: number): number {
   if (share <= 0) return from;
   if (share >= 1) return to;

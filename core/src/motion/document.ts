@@ -67,14 +67,19 @@ export function findChannel(subject: Subject, channelId: ChannelId): Channel | u
   return undefined;
 }
 
-/** The channel an edit names. Throws `unknown-subject`. A channel the subject does not have yet is at its resting value. */
+/**
+ * The channel an edit names. Throws `unknown-subject`. A channel the subject does not have yet is at its resting value.
+ */
 export function channelOf(motion: MotionDocument, subjectId: string, channelId: ChannelId): Channel {
   const subject = findSubject(motion, subjectId);
   if (!subject) throw new CoreError('unknown-subject', `There is no subject "${subjectId}" in this motion.`);
   return findChannel(subject, channelId) ?? createChannel(channelId, restingOf(subject, channelId));
 }
 
-/** The motion with one channel replaced (or added); everything else is shared with the old one. Throws `unknown-subject`. */
+/**
+ * The motion with one channel replaced (or added); everything else is shared with the old one. Throws
+ * `unknown-subject`.
+ */
 export function withChannel(motion: MotionDocument, subjectId: string, channel: Channel): MotionDocument {
   channelOf(motion, subjectId, channel.id);
   return {

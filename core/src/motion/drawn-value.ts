@@ -16,8 +16,9 @@ const MOST_FRAMES = 20_000;
 const drawn = new WeakMap<Channel, Drawn>();
 
 /**
- * The channel's value for drawing: as `sampleChannel`, within a millionth of it on whole frames among the keys, which are baked once a channel is drawn again and again (onion skins, scrubbing, playing). Documents never
- * change in place, so what was baked holds as long as its channel does.
+ * The channel's value for drawing: as `sampleChannel`, within a millionth of it on whole frames among the keys, which
+ * are baked once a channel is drawn again and again (onion skins, scrubbing, playing). Documents never change in place,
+ * so what was baked holds as long as its channel does.
  */
 export function drawnValue(channel: Channel, frame: number): number {
   const { keys, resting } = channel;

@@ -3,7 +3,10 @@ import { EASES, EASE_SLOPES } from './eases.ts';
 import type { Key, Leave } from './schema.ts';
 import { segmentCurve } from './segment.ts';
 
-/** A cubic Bézier ease from (0, 0) to (1, 1): its inner controls in shares of the time and of the way. `x` in [0, 1], so time never runs back. */
+/**
+ * A cubic Bézier ease from (0, 0) to (1, 1): its inner controls in shares of the time and of the way. `x` in [0, 1], so
+ * time never runs back.
+ */
 export interface CurveShape {
   x1: number;
   y1: number;
@@ -17,7 +20,10 @@ export type EaseShape = { leave: Exclude<Leave, 'curve'> } | ({ leave: 'curve' }
 /** A straight line as a curve by handles. */
 export const STRAIGHT: CurveShape = { x1: 1 / 3, y1: 1 / 3, x2: 2 / 3, y2: 2 / 3 };
 
-/** The ease of the segment that `keys[index]` begins. Between equal values a curve's heights say nothing: it counts as slow at both ends. */
+/**
+ * The ease of the segment that `keys[index]` begins. Between equal values a curve's heights say nothing: it counts as
+ * slow at both ends.
+ */
 export function easeShapeOf(keys: readonly Key[], index: number): EaseShape {
   const from = keys[index]!;
   const to = keys[index + 1]!;
@@ -37,7 +43,10 @@ export function turnedShape(shape: EaseShape): EaseShape {
   return { leave: `${family}-${direction === 'in' ? 'out' : 'in'}` as Exclude<Leave, 'curve'> };
 }
 
-/** How much a segment is eased at its ends: 1 minus the speed there over the mean speed. 0 is even, 1 a stop, below 0 a snap (−∞ where it stands upright). */
+/**
+ * How much a segment is eased at its ends: 1 minus the speed there over the mean speed. 0 is even, 1 a stop, below 0 a
+ * snap (−∞ where it stands upright).
+ */
 export interface EaseAmounts {
   start: number;
   finish: number;

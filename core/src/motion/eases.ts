@@ -1,4 +1,6 @@
-/** An ease takes the share of the time gone, `t` in [0,1], and gives the share of the way gone; 0 → 0 and 1 → 1 exactly. */
+/**
+ * An ease takes the share of the time gone, `t` in [0,1], and gives the share of the way gone; 0 → 0 and 1 → 1 exactly.
+ */
 export type Ease = (t: number) => number;
 
 const BACK = 1.70158;
@@ -22,7 +24,10 @@ function bounceOutSlope(t: number): number {
   return 2 * n * (t - middle / d);
 }
 
-/** One family: its slow-start form with its derivative; `both` only where the usual slow-both-ends form is not two halves of it. */
+/**
+ * One family: its slow-start form with its derivative; `both` only where the usual slow-both-ends form is not two
+ * halves of it.
+ */
 interface Family {
   in: Ease;
   inSlope: Ease;
@@ -92,7 +97,10 @@ function easesOfFamily(family: Family): Record<EaseDirection, Ease> {
   return { in: exactEnds(start), out: exactEnds(finish), 'in-out': exactEnds(family.both ?? halves) };
 }
 
-/** All named eases by name, such as `sine-in-out`. Formulas: the families' usual ones (Penner 2001, "Motion, Tweening, and Easing"). */
+/**
+ * All named eases by name, such as `sine-in-out`. Formulas: the families' usual ones (Penner 2001, "Motion, Tweening,
+ * and Easing").
+ */
 export const EASES = Object.fromEntries(
   EASE_FAMILIES.flatMap((family) =>
     Object.entries(easesOfFamily(FAMILIES[family])).map(([direction, ease]) => [`${family}-${direction}`, ease]),
@@ -107,7 +115,10 @@ function slopesOfFamily({ inSlope, bothSlope }: Family): Record<EaseDirection, E
   };
 }
 
-/** The derivative of each named ease: share of the way per share of the time, t in [0,1]; infinite where circ stands upright. */
+/**
+ * The derivative of each named ease: share of the way per share of the time, t in [0,1]; infinite where circ stands
+ * upright.
+ */
 export const EASE_SLOPES = Object.fromEntries(
   EASE_FAMILIES.flatMap((family) =>
     Object.entries(slopesOfFamily(FAMILIES[family])).map(([direction, slope]) => [`${family}-${direction}`, slope]),

@@ -7,7 +7,10 @@ const THIRDS: [number, number] = [1 / 3, 2 / 3];
 /** Keeps the two unknowns of a fit apart where its marks do not. */
 const RIDGE = 1e-9;
 
-/** A curve's inner values as changes of those of the straight line: least squares over the marks between its ends, for given time handles. */
+/**
+ * A curve's inner values as changes of those of the straight line: least squares over the marks between its ends, for
+ * given time handles.
+ */
 function innerValues(marks: readonly number[], [x1, x2]: [number, number]): { v1: number; v2: number; worst: number } {
   const n = marks.length - 1;
   const [a, d] = [marks[0]!, marks[n]!];
@@ -64,8 +67,10 @@ function fitStretch(
 }
 
 /**
- * Keys on whole frames that meet values on every whole frame within a tolerance, all columns keyed on the same frames: as few as cutting in halves finds. `columns` hold a value for each frame from `first` on; `stops` are
- * frames (from the first to the last) that must have keys; `hints` gives time handles worth trying for the stretch that a stop begins.
+ * Keys on whole frames that meet values on every whole frame within a tolerance, all columns keyed on the same frames:
+ * as few as cutting in halves finds. `columns` hold a value for each frame from `first` on; `stops` are frames (from
+ * the first to the last) that must have keys; `hints` gives time handles worth trying for the stretch that a stop
+ * begins.
  */
 export function fitKeys(
   columns: readonly (readonly number[])[],

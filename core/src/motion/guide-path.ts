@@ -1,7 +1,10 @@
 import { bezierSlope, bezierValue } from './bezier.ts';
 import type { GuidePath, Point } from './schema.ts';
 
-/** A place on a path: where, which way it heads (degrees, 0 to the right, clockwise as y points down) and how sharply it turns (1/px, positive clockwise). */
+/**
+ * A place on a path: where, which way it heads (degrees, 0 to the right, clockwise as y points down) and how sharply it
+ * turns (1/px, positive clockwise).
+ */
 export interface PathPlace extends Point {
   angle: number;
   curvature: number;
@@ -21,7 +24,10 @@ export interface PathSampler {
 const NODES = [0.1834346424956498, 0.525532409916329, 0.7966664774136267, 0.9602898564975363];
 const WEIGHTS = [0.362683783378362, 0.3137066458778873, 0.2223810344533745, 0.1012285362903763];
 
-/** How far a looked-up place may be off along the path, in px; on paths longer than any stage it grows with them: to 10⁻¹⁰ of the length, and to 10⁻⁵ of what is beyond `STAGE_PX`. */
+/**
+ * How far a looked-up place may be off along the path, in px; on paths longer than any stage it grows with them: to
+ * 10⁻¹⁰ of the length, and to 10⁻⁵ of what is beyond `STAGE_PX`.
+ */
 const TOLERANCE_PX = 4e-7;
 const TOLERANCE_SHARE = 1e-10;
 const STAGE_PX = 1e5;
@@ -77,7 +83,10 @@ function hermite(from: number, to: number, slopeFrom: number, slopeTo: number, l
   return from * v * v * (1 + 2 * u) + to * u * u * (3 - 2 * u) + length * u * v * (slopeFrom * v - slopeTo * u);
 }
 
-/** dt/ds at an end of a stretch; where the path stands still for an instant (a handle of no length) the stretch's mean stands in. */
+/**
+ * dt/ds at an end of a stretch; where the path stands still for an instant (a handle of no length) the stretch's mean
+ * stands in.
+ */
 function slopeAt(piece: Piece, t: number, mean: number): number {
   const speed = speedOf(piece, t);
   return speed > 0 ? Math.min(1 / speed, 8 * mean) : 2 * mean;
@@ -115,7 +124,8 @@ function divide(curve: Piece, piece: number, tolerance: number, into: Stretch[],
 }
 
 /**
- * Prepares a path for many look-ups by arc length: an adaptive table of stretches, each a cubic of t over the length, refined until a place is within 4·10⁻⁷ px of where it belongs (more on paths larger than a stage, see `toleranceOf`);
+ * Prepares a path for many look-ups by arc length: an adaptive table of stretches, each a cubic of t over the length,
+ * refined until a place is within 4·10⁻⁷ px of where it belongs (more on paths larger than a stage, see `toleranceOf`);
  * found through a guide table. Equal shares are equal lengths, so a linear `travel` is an even speed.
  */
 export function createPathSampler(path: GuidePath): PathSampler {
@@ -229,7 +239,10 @@ export function pointOfPiece(path: GuidePath, piece: number, t: number): Point {
   return { x: bezierValue(...x, t), y: bezierValue(...y, t) };
 }
 
-/** A closed path round an ellipse, in four pieces: within 0.03 % of it (the usual handle length 0.5522847 of the radius). */
+/**
+ * A closed path round an ellipse, in four pieces: within 0.03 % of it (the usual handle length 0.5522847 of the
+ * radius).
+ */
 export function ellipsePath(id: string, name: string, centre: Point, radiusX: number, radiusY: number): GuidePath {
   const k = 0.5522847498307936;
   const corner = (cos: number, sin: number): GuidePath['points'][number] => ({

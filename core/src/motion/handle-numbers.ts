@@ -1,13 +1,19 @@
 import { framesPerSecond, type Rate } from '../time/rate.ts';
 import type { Handle } from './schema.ts';
 
-/** A handle by numbers: the speed at the key in units per second, and how far it reaches in percent of its segment's span. */
+/**
+ * A handle by numbers: the speed at the key in units per second, and how far it reaches in percent of its segment's
+ * span.
+ */
 export interface HandleNumbers {
   speedPerSecond: number;
   reachPercent: number;
 }
 
-/** The handle of a key's arriving or leaving side: `Δf = reach·span`, `Δv = speed·Δf/rate`; the arriving one points back. A reach beyond 0–100 % is cut to it. */
+/**
+ * The handle of a key's arriving or leaving side: `Δf = reach·span`, `Δv = speed·Δf/rate`; the arriving one points
+ * back. A reach beyond 0–100 % is cut to it.
+ */
 export function handleOfNumbers(
   { speedPerSecond, reachPercent }: HandleNumbers,
   side: 'in' | 'out',

@@ -7,8 +7,9 @@ export const DEFAULT_REACH = 1 / 3;
 const NO_REACH_FRAMES = 1e-9;
 
 /**
- * The slope at a key, in value per frame, of a curve that never overshoots between keys: 0 at a first, last or turning key,
- * else the weighted harmonic mean of the slopes on both sides (Fritsch & Butland 1984, "A method for constructing local monotone piecewise cubic interpolants").
+ * The slope at a key, in value per frame, of a curve that never overshoots between keys: 0 at a first, last or turning
+ * key, else the weighted harmonic mean of the slopes on both sides (Fritsch & Butland 1984, "A method for constructing
+ * local monotone piecewise cubic interpolants").
  */
 export function autoSlope(before: Key | undefined, key: Key, after: Key | undefined): number {
   if (!before || !after || before.leave === 'step') return 0;
@@ -27,8 +28,8 @@ function outward(stored: Handle, span: number): Handle {
 }
 
 /**
- * The handle by which the curve leaves `key` toward `after`, as offset (frames in [0, span], value): computed for `auto` and `flat`,
- * else the stored one. The frame offset is clamped so that time never runs backward.
+ * The handle by which the curve leaves `key` toward `after`, as offset (frames in [0, span], value): computed for
+ * `auto` and `flat`, else the stored one. The frame offset is clamped so that time never runs backward.
  */
 export function outHandle(before: Key | undefined, key: Key, after: Key): Handle {
   const span = after.frame - key.frame;

@@ -4,7 +4,10 @@ import type { Channel } from './schema.ts';
 import type { FrameRange } from '../time/range.ts';
 import { framesPerSecond, type Rate } from '../time/rate.ts';
 
-/** How a channel goes over from the last frame of a cycle to its first. A cycle of n frames has its closing key on `first + n`, which is not shown. */
+/**
+ * How a channel goes over from the last frame of a cycle to its first. A cycle of n frames has its closing key on
+ * `first + n`, which is not shown.
+ */
 export interface LoopReading {
   /** The last frame shown is the first drawing again: it is held twice, a hitch. */
   playsClosingFrame: boolean;

@@ -1,8 +1,8 @@
 import type { Channel, Key, Outside } from './schema.ts';
 
 /**
- * Where a frame outside the keys takes its value from: a frame inside them, a step of the value for each round gone, and the sense in which time runs there.
- * `straight` is left to the end's slope: that many frames beyond the end.
+ * Where a frame outside the keys takes its value from: a frame inside them, a step of the value for each round gone,
+ * and the sense in which time runs there. `straight` is left to the end's slope: that many frames beyond the end.
  */
 export interface Mapped {
   frame: number;
@@ -14,8 +14,9 @@ export interface Mapped {
 const HELD: Omit<Mapped, 'frame'> = { addedRounds: 0, direction: 0, straight: 0 };
 
 /**
- * Carries a frame outside the keys inside them, by what the channel does there. Rounds are as long as the keys; `count` of them are gone through, then it holds what the last one ended with.
- * Inside the keys, and with fewer than two keys, the frame stays (or is held at the key).
+ * Carries a frame outside the keys inside them, by what the channel does there. Rounds are as long as the keys; `count`
+ * of them are gone through, then it holds what the last one ended with. Inside the keys, and with fewer than two keys,
+ * the frame stays (or is held at the key).
  */
 export function mapOutside({ keys, before, after }: Pick<Channel, 'keys' | 'before' | 'after'>, frame: number): Mapped {
   const first = keys[0]!.frame;

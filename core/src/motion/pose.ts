@@ -46,7 +46,10 @@ export function samplerOf(path: GuidePath): PathSampler {
 const MOST_LEAN_DEGREES = 75;
 const FASTEST_PX = 1e12;
 
-/** How far a subject leans into a turn: proportional to curvature × speed², as a cyclist's lean is for small angles. Degrees, in the sense of the turn. */
+/**
+ * How far a subject leans into a turn: proportional to curvature × speed², as a cyclist's lean is for small angles.
+ * Degrees, in the sense of the turn.
+ */
 export function leanDegrees(curvature: number, pxPerSecond: number, factor: number): number {
   if (curvature === 0 || factor === 0) return 0;
   // Faster than this it leans as far as it can in any bend; where a curve stands upright the speed is without end.
@@ -59,12 +62,18 @@ export interface Place extends Point {
   turn: number;
 }
 
-/** How far a guide path turns a subject on a frame, in degrees: along the path, and leaning into its turns. 0 for one that is on none. */
+/**
+ * How far a guide path turns a subject on a frame, in degrees: along the path, and leaning into its turns. 0 for one
+ * that is on none.
+ */
 export function turnOnPath(motion: MotionDocument, subject: Subject, frame: number): number {
   return placeOf(motion, subject, frame).turn;
 }
 
-/** Where a subject is in its parent's space, and how far a guide path turns it: along the path at its travel if it has one, shifted by its position. */
+/**
+ * Where a subject is in its parent's space, and how far a guide path turns it: along the path at its travel if it has
+ * one, shifted by its position.
+ */
 export function placeOf(motion: MotionDocument, subject: Subject, frame: number): Place {
   const position = { x: channelValue(subject, 'position.x', frame), y: channelValue(subject, 'position.y', frame) };
   const path = subject.guide && motion.guides.find((guide) => guide.id === subject.guide!.pathId);
@@ -83,7 +92,10 @@ export function placeOf(motion: MotionDocument, subject: Subject, frame: number)
 
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 
-/** What scales and skews are cut to when placed: so far beyond any stage that it cannot be seen, and as many as may hang on one another stay numbers. */
+/**
+ * What scales and skews are cut to when placed: so far beyond any stage that it cannot be seen, and as many as may hang
+ * on one another stay numbers.
+ */
 const MOST_SCALE = 1e6;
 const MOST_SKEW = 1e4;
 
@@ -106,7 +118,10 @@ function localPose(motion: MotionDocument, subject: Subject, frame: number): Aff
   return combine(combine(turned, shaped), pivot);
 }
 
-/** The transform that puts a subject's look (about its middle) onto the stage at a frame: its own, carried by its parents'. Exposure is the caller's. */
+/**
+ * The transform that puts a subject's look (about its middle) onto the stage at a frame: its own, carried by its
+ * parents'. Exposure is the caller's.
+ */
 export function poseOf(motion: MotionDocument, subject: Subject, frame: number): Affine {
   const own = localPose(motion, subject, frame);
   const parent = subject.parentId === null ? undefined : findSubject(motion, subject.parentId);

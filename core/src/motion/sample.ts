@@ -17,7 +17,10 @@ export function keyIndexAt(keys: readonly Key[], frame: number): number {
   return low - 1;
 }
 
-/** Segments prepared for sampling, kept as long as their keys are: documents never change in place, and drawing asks for the same segments frame after frame. */
+/**
+ * Segments prepared for sampling, kept as long as their keys are: documents never change in place, and drawing asks for
+ * the same segments frame after frame.
+ */
 const prepared = new WeakMap<readonly Key[], SegmentSampler[]>();
 
 function samplerOf({ keys, id }: Channel, index: number): SegmentSampler {
@@ -55,8 +58,8 @@ function sampleKeyed(channel: Channel, frame: number): number {
 }
 
 /**
- * The channel's value at any frame, whole or not, in the channel's unit: its keys, what it does before and after them, and its wobble. Without keys it rests.
- * Colours are packed (0xRRGGBB) and take no wobble.
+ * The channel's value at any frame, whole or not, in the channel's unit: its keys, what it does before and after them,
+ * and its wobble. Without keys it rests. Colours are packed (0xRRGGBB) and take no wobble.
  */
 export function sampleChannel(channel: Channel, frame: number): number {
   const value = channel.keys.length === 0 ? channel.resting : sampleKeyed(channel, frame);
@@ -94,7 +97,10 @@ function slopeBeside(channel: Channel, frame: number, side: -1 | 1): number {
   return mapped.direction * segmentSlope(keys, segmentBeside(keys, mapped.frame, side), inside);
 }
 
-/** The channel's speed at a frame, from the left and from the right: the analytic derivative, in units per second. Colours and drawings have none. */
+/**
+ * The channel's speed at a frame, from the left and from the right: the analytic derivative, in units per second.
+ * Colours and drawings have none.
+ */
 export function channelSpeed(channel: Channel, frame: number, rate: Rate): Speeds {
   const { blend } = CHANNELS[channel.id];
   if (blend) return { left: 0, right: 0 };

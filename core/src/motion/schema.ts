@@ -45,11 +45,17 @@ export type Key = z.infer<typeof Key>;
 
 export const BEHAVIOURS = ['hold', 'repeat', 'repeat-offset', 'mirror', 'continue'] as const;
 
-/** What a channel does outside its keys, and for how many rounds of the length of its keys; 0 is without end. After the last round it holds. */
+/**
+ * What a channel does outside its keys, and for how many rounds of the length of its keys; 0 is without end. After the
+ * last round it holds.
+ */
 export const Outside = z.object({ kind: z.enum(BEHAVIOURS), count: z.int().min(0).max(10_000) });
 export type Outside = z.infer<typeof Outside>;
 
-/** Seeded value noise added to a channel from `firstFrame` to `lastFrame`, fading in and out inside them. The same seed gives the same values everywhere. */
+/**
+ * Seeded value noise added to a channel from `firstFrame` to `lastFrame`, fading in and out inside them. The same seed
+ * gives the same values everywhere.
+ */
 export const Wobble = z
   .object({
     seed: z.int().min(0).max(0xffffffff),
@@ -68,7 +74,10 @@ export const Wobble = z
   });
 export type Wobble = z.infer<typeof Wobble>;
 
-/** One animatable quantity of one subject: at rest where it has no keys. Unit and label come from `CHANNELS`. Outside its keys it holds unless said. */
+/**
+ * One animatable quantity of one subject: at rest where it has no keys. Unit and label come from `CHANNELS`. Outside
+ * its keys it holds unless said.
+ */
 export const Channel = z.object({
   id: z.enum(CHANNEL_IDS),
   resting: Value,
@@ -160,7 +169,10 @@ export const Stage = z.object({
 });
 export type Stage = z.infer<typeof Stage>;
 
-/** How much one document may hold in all, so that whatever is accepted can be worked with; and how deep subjects may hang on one another. */
+/**
+ * How much one document may hold in all, so that whatever is accepted can be worked with; and how deep subjects may
+ * hang on one another.
+ */
 export const MOST_KEYS = 40_000;
 export const MOST_PATH_POINTS = 4000;
 export const MOST_PARENTS = 16;
@@ -184,7 +196,10 @@ function hangsTogether({ subjects, guides }: { subjects: Subject[]; guides: Guid
   });
 }
 
-/** The motion document: everything needed to play one motion. Subjects are listed back to front. Older versions are read and brought up to this one. */
+/**
+ * The motion document: everything needed to play one motion. Subjects are listed back to front. Older versions are read
+ * and brought up to this one.
+ */
 export const MotionDocument = z.preprocess(
   upgradeMotion,
   z

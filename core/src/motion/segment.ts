@@ -35,7 +35,9 @@ function colourShare(keys: readonly Key[], index: number, t: number): number {
   return bezierValue(0, 0, 1, 1, createBezierTime(x1, x2)(t));
 }
 
-/** Prepares the segment between `keys[index]` and the next key for many samples: handles and formula are settled once. */
+/**
+ * Prepares the segment between `keys[index]` and the next key for many samples: handles and formula are settled once.
+ */
 export function createSegmentSampler(keys: readonly Key[], index: number, blend: Blend = 'number'): SegmentSampler {
   const from = keys[index]!;
   const to = keys[index + 1]!;
@@ -61,7 +63,10 @@ export function createSegmentSampler(keys: readonly Key[], index: number, blend:
   };
 }
 
-/** The segment's slope at a frame inside it, in value per frame: the analytic derivative. Infinite where a curve stands upright. */
+/**
+ * The segment's slope at a frame inside it, in value per frame: the analytic derivative. Infinite where a curve stands
+ * upright.
+ */
 export function segmentSlope(keys: readonly Key[], index: number, frame: number): number {
   const from = keys[index]!;
   const to = keys[index + 1]!;

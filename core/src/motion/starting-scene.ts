@@ -29,7 +29,8 @@ interface Given {
 }
 
 /**
- * The starting scene without what tells of the motion: no cues, no work range, of channels only the basic ones and those that are not at rest; subjects stand where their paths put them, and the paths are given only where they are
+ * The starting scene without what tells of the motion: no cues, no work range, of channels only the basic ones and
+ * those that are not at rest; subjects stand where their paths put them, and the paths are given only where they are
  * not the learner's to make.
  */
 export function bareScene(motion: MotionDocument, { paths }: Given): MotionDocument {

@@ -3,7 +3,10 @@ import { findChannel } from './document.ts';
 import { sampleChannel } from './sample.ts';
 import type { KeyRole, Subject } from './schema.ts';
 
-/** What is judged as one movement: a place moves along one trajectory however its coordinates are keyed; every other channel is a movement of its own. */
+/**
+ * What is judged as one movement: a place moves along one trajectory however its coordinates are keyed; every other
+ * channel is a movement of its own.
+ */
 export interface Track {
   id: TrackId;
   label: string;
@@ -15,7 +18,9 @@ export type TrackId = 'position' | Exclude<ChannelId, 'position.x' | 'position.y
 
 const POSITION: Track = { id: 'position', label: 'Position', unit: 'px', channelIds: ['position.x', 'position.y'] };
 
-/** Every track there can be, in the order of the channels. Colours are none: a way between packed colours has no length. */
+/**
+ * Every track there can be, in the order of the channels. Colours are none: a way between packed colours has no length.
+ */
 export const TRACKS: readonly Track[] = [
   POSITION,
   ...CHANNEL_IDS.filter(

@@ -6,7 +6,10 @@ function isRecord(value: unknown): value is Data {
   return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
 
-/** What each older version lacks, from version to version; every step only adds, so that patches made on the older one still apply. */
+/**
+ * What each older version lacks, from version to version; every step only adds, so that patches made on the older one
+ * still apply.
+ */
 const STEPS: Record<number, (motion: Data) => Data> = {
   1: (motion) => ({
     ...motion,
@@ -27,7 +30,10 @@ const STEPS: Record<number, (motion: Data) => Data> = {
   }),
 };
 
-/** Brings a motion document of an older version up to this one. What is no such document is given back as it is, for the schema to refuse. */
+/**
+ * Brings a motion document of an older version up to this one. What is no such document is given back as it is, for the
+ * schema to refuse.
+ */
 export function upgradeMotion(data: unknown): unknown {
   let motion = data;
   while (

@@ -3,7 +3,10 @@ import type { Wobble } from './schema.ts';
 /** Four octaves: a finer one would move less than a frame can show. */
 const OCTAVES = 4;
 
-/** A number in [−1, 1] that follows from seed and lattice point alone: the finaliser of MurmurHash3 (Appleby, public domain) over the two. */
+/**
+ * A number in [−1, 1] that follows from seed and lattice point alone: the finaliser of MurmurHash3 (Appleby, public
+ * domain) over the two.
+ */
 function latticeValue(seed: number, octave: number, point: number): number {
   let h = Math.imul(point, 0x9e3779b1) ^ Math.imul(octave + 1, 0x85ebca77) ^ seed;
   h = Math.imul(h ^ (h >>> 16), 0x85ebca6b);

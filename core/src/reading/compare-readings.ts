@@ -19,7 +19,10 @@ function sameFault(a: Finding, b: Finding): boolean {
   return a.firstFrame <= b.lastFrame + REACH && b.firstFrame <= a.lastFrame + REACH;
 }
 
-/** What got better from one reading to another against the same target, and what did not: each fault of the later one stands for at most one of the earlier. */
+/**
+ * What got better from one reading to another against the same target, and what did not: each fault of the later one
+ * stands for at most one of the earlier.
+ */
 export function compareReadings(earlier: Reading, later: Reading): ReadingChange {
   const left = [...later.findings];
   const gone: Finding[] = [];

@@ -15,7 +15,10 @@ function rootMeanSquare(values: readonly number[]): number {
   return values.length === 0 ? 0 : Math.sqrt(values.reduce((sum, value) => sum + value * value, 0) / values.length);
 }
 
-/** What a criterion counts unless the exercise says otherwise: timing and spacing whole, what only some motions have half, economy nothing. */
+/**
+ * What a criterion counts unless the exercise says otherwise: timing and spacing whole, what only some motions have
+ * half, economy nothing.
+ */
 export const DEFAULT_WEIGHTS: Record<CriterionId, number> = {
   timing: 1,
   spacing: 1,
@@ -50,7 +53,10 @@ const FINDINGS_OF_ECONOMY: ReadonlySet<Finding['kind']> = new Set([
   'track-extra',
 ]);
 
-/** The error of each criterion that the target gives something to judge by. A missing or extra key, and a hold that is not there, count as four tolerances off. */
+/**
+ * The error of each criterion that the target gives something to judge by. A missing or extra key, and a hold that is
+ * not there, count as four tolerances off.
+ */
 function measure({ target, tracks }: BothRead, findings: readonly Finding[]): Partial<Record<CriterionId, Measured>> {
   const { tolerances } = target;
   const readings = tracks.map((read) => read.reading);
@@ -78,7 +84,9 @@ function measure({ target, tracks }: BothRead, findings: readonly Finding[]): Pa
   };
 }
 
-/** How far each of the target's holds drifts in the take, in percent of the span; null where the take has no such hold. */
+/**
+ * How far each of the target's holds drifts in the take, in percent of the span; null where the take has no such hold.
+ */
 function holdDrifts({ reading, target, warped }: ReadTrack): (number | null)[] {
   const first = reading.gap.firstFrame;
   const drifts: (number | null)[] = reading.segments

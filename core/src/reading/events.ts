@@ -6,7 +6,10 @@ import type { Subject } from '../motion/schema.ts';
 import { trackEvents, trackValues, type Track, type TrackEvent } from '../motion/track.ts';
 import type { FrameRange } from '../time/range.ts';
 
-/** Keyed on more than this share of its frames, over at least `DENSE_FRAMES` of them, a track is a recording: its keys are samples. */
+/**
+ * Keyed on more than this share of its frames, over at least `DENSE_FRAMES` of them, a track is a recording: its keys
+ * are samples.
+ */
 const DENSE_SHARE = 0.75;
 const DENSE_FRAMES = 12;
 
@@ -15,7 +18,10 @@ const TURN = 0.04;
 const STILL = 0.004;
 /** A stand of fewer frames is a turn, not a hold. */
 const HOLD_FRAMES = 3;
-/** Between two steps a change of more than this share of the greatest step, while both are at least as long, is a break of speed. */
+/**
+ * Between two steps a change of more than this share of the greatest step, while both are at least as long, is a break
+ * of speed.
+ */
 const BREAK = 0.5;
 
 /** The events of a track to be matched: its keys; of a recording, what happens in it within some frames. */
@@ -44,7 +50,10 @@ export function nearestEvents(
   return { events: events.slice(from, from + most), leftOut: events.length - most };
 }
 
-/** The events without those that only a coordinate that never changes is keyed on, where another one moves: such keys say nothing of when. */
+/**
+ * The events without those that only a coordinate that never changes is keyed on, where another one moves: such keys
+ * say nothing of when.
+ */
 function withoutStill(subject: Subject, track: Track, events: readonly TrackEvent[]): TrackEvent[] {
   const moving = track.channelIds
     .flatMap((id) => findChannel(subject, id) ?? [])
@@ -54,7 +63,9 @@ function withoutStill(subject: Subject, track: Track, events: readonly TrackEven
   return events.filter((event) => frames.has(event.frame));
 }
 
-/** Ends, extrema of each coordinate, breaks of speed, and starts and ends of holds, from the whole frames of a track. */
+/**
+ * Ends, extrema of each coordinate, breaks of speed, and starts and ends of holds, from the whole frames of a track.
+ */
 export function detectEvents(subject: Subject, track: Track, first: number, last: number): TrackEvent[] {
   const count = last - first + 1;
   const frames = new Set([0, count - 1]);
@@ -78,7 +89,10 @@ export function detectEvents(subject: Subject, track: Track, first: number, last
   return apart.map((i) => ({ frame: first + i, role: 'extreme', values: trackValues(subject, track, first + i) }));
 }
 
-/** The indices of a series' inner highs and lows that stand out by at least `least`, in order. A flat top counts where it begins. */
+/**
+ * The indices of a series' inner highs and lows that stand out by at least `least`, in order. A flat top counts where
+ * it begins.
+ */
 export function turnsOf(values: ArrayLike<number>, least: number): number[] {
   const turns: number[] = [];
   let low = 0;

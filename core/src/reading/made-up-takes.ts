@@ -8,7 +8,10 @@ import { isStill } from '../motion/edit/thin-keys.ts';
 import { channelOf } from '../motion/document.ts';
 import type { Channel, Key, MotionDocument } from '../motion/schema.ts';
 
-/** A take nobody made, with one fault of a known size: what tolerances and weights make of it can be judged before anyone hands in. */
+/**
+ * A take nobody made, with one fault of a known size: what tolerances and weights make of it can be judged before
+ * anyone hands in.
+ */
 export interface MadeUpTake {
   name: string;
   motion: MotionDocument;
@@ -38,7 +41,10 @@ function mainChannel(motion: MotionDocument): Moving | null {
   return best;
 }
 
-/** Takes with typical faults on the main channel of a model motion; a fault it has no place for is left out. The first has none. */
+/**
+ * Takes with typical faults on the main channel of a model motion; a fault it has no place for is left out. The first
+ * has none.
+ */
 export function madeUpTakes(motion: MotionDocument): MadeUpTake[] {
   const main = mainChannel(motion);
   const takes: MadeUpTake[] = [{ name: 'As the model', motion }];

@@ -19,7 +19,8 @@ export interface KeyMatch {
 }
 
 /**
- * What leaving one key unmatched costs: two keys are taken for the same one until they are 1.2 scales of frames and span together apart.
+ * What leaving one key unmatched costs: two keys are taken for the same one until they are 1.2 scales of frames and
+ * span together apart.
  */
 const GAP_PENALTY = 0.6;
 
@@ -29,7 +30,10 @@ function distance(a: readonly number[], b: readonly number[]): number {
   return Math.sqrt(squared);
 }
 
-/** For each target key the take's keys (from, to) that are near enough in frames to be the same one. Both lists are in order of frame, so the windows only move on. */
+/**
+ * For each target key the take's keys (from, to) that are near enough in frames to be the same one. Both lists are in
+ * order of frame, so the windows only move on.
+ */
 function windowsOf(
   target: readonly MatchEvent[],
   take: readonly MatchEvent[],
@@ -48,14 +52,18 @@ function windowsOf(
   return { from, to };
 }
 
-/** How the best alignment comes to a cell of a window: as the cell before it, or by a pair; 0 is as in the row above. */
+/**
+ * How the best alignment comes to a cell of a window: as the cell before it, or by a pair; 0 is as in the row above.
+ */
 const BEFORE = 1;
 const PAIR = 2;
 
 /**
- * Aligns the target's keys in order with the take's by dynamic programming (global alignment, Needleman & Wunsch 1970): cost = frame gap + value gap, with a penalty for each key left over.
- * It is told as what pairing saves against leaving both keys over, so that outside a target key's window of near keys a row is as the one before: one row, and of each window a byte a cell
- * to find the way back. `O(n·w)` time and space, `w` the keys in a window. Both lists are in order of frame.
+ * Aligns the target's keys in order with the take's by dynamic programming (global alignment, Needleman & Wunsch 1970):
+ * cost = frame gap + value gap, with a penalty for each key left over. It is told as what pairing saves against leaving
+ * both keys over, so that outside a target key's window of near keys a row is as the one before: one row, and of each
+ * window a byte a cell to find the way back. `O(n·w)` time and space, `w` the keys in a window. Both lists are in order
+ * of frame.
  */
 export function matchKeys(target: readonly MatchEvent[], take: readonly MatchEvent[], scale: MatchScale): KeyMatch {
   const { from, to } = windowsOf(target, take, 2 * GAP_PENALTY * scale.frames);
@@ -64,7 +72,8 @@ export function matchKeys(target: readonly MatchEvent[], take: readonly MatchEve
     const apart = scale.value > 0 ? distance(target[i]!.values, take[j]!.values) / scale.value : 0;
     return 2 * GAP_PENALTY - gap - apart;
   };
-  // saved[j]: the most that target keys so far and the first j keys of the take save. Beyond `reached` it is as at `reached`.
+  // saved[j]: the most that target keys so far and the first j keys of the take save. Beyond `reached` it is as at
+  // `reached`.
   const saved = new Float64Array(take.length + 1);
   let reached = 0;
   const ways = target.map((_, i) => {

@@ -8,7 +8,9 @@ type Place = readonly number[];
 
 /** Points a segment's line is laid out in, evenly along it. */
 const POINTS = 24;
-/** Samples a line is measured along: enough for an arc of half a turn to lose less than half a percent of its radius. */
+/**
+ * Samples a line is measured along: enough for an arc of half a turn to lose less than half a percent of its radius.
+ */
 const SAMPLES = 24;
 
 /** Lines nearer than this share of the span are the same line, and need no walking. */
@@ -20,7 +22,10 @@ function distance(a: Place, b: Place): number {
   return Math.sqrt(squared);
 }
 
-/** A track's way from one frame to another as `POINTS` places, evenly along its length. A way without length is one place. */
+/**
+ * A track's way from one frame to another as `POINTS` places, evenly along its length. A way without length is one
+ * place.
+ */
 function lineOf(subject: Subject, track: Track, from: number, to: number): Place[] {
   const columns = sampleTrack(subject, track, SAMPLES + 1, {
     frameAt: (i) => from + ((to - from) * i) / SAMPLES,
@@ -44,8 +49,8 @@ function lineOf(subject: Subject, track: Track, from: number, to: number): Place
 }
 
 /**
- * Discrete Fréchet distance of two lines of points (Eiter & Mannila 1994): the shortest leash with which both can be walked from end to end.
- * With it the point of `a` where the leash is longest.
+ * Discrete Fréchet distance of two lines of points (Eiter & Mannila 1994): the shortest leash with which both can be
+ * walked from end to end. With it the point of `a` where the leash is longest.
  */
 export function frechetDistance(a: readonly Place[], b: readonly Place[]): { distance: number; at: number } {
   const width = b.length;
@@ -83,11 +88,17 @@ export interface LinesToCompare {
   range: FrameRange;
   pairs: readonly KeyPair[];
   span: number;
-  /** Whether the two are nowhere further apart than `least` from one target frame to another: their lines are then the same. */
+  /**
+   * Whether the two are nowhere further apart than `least` from one target frame to another: their lines are then the
+   * same.
+   */
   isSame: (from: number, to: number, least: number) => boolean;
 }
 
-/** How far the take's line is from the target's between matched extremes, apart from what its ends are off by: that is spread along it. */
+/**
+ * How far the take's line is from the target's between matched extremes, apart from what its ends are off by: that is
+ * spread along it.
+ */
 export function segmentPaths({ target, take, track, range, pairs, span, isSame }: LinesToCompare): SegmentPath[] {
   const ends = pairs.filter((pair) => pair.role === 'extreme');
   return ends.slice(0, -1).map((pair, k) => {

@@ -5,7 +5,10 @@ import { framesPerSecond } from '../time/rate.ts';
 import { frameCount, type FrameRange } from '../time/range.ts';
 import type { Finding } from './schema.ts';
 
-/** How much of what was handed in a reading looks at: whatever the schema accepts is read in bounded time, and what is left out is said. Well beyond any exercise: 40 tracks of two minutes at 24 fps. */
+/**
+ * How much of what was handed in a reading looks at: whatever the schema accepts is read in bounded time, and what is
+ * left out is said. Well beyond any exercise: 40 tracks of two minutes at 24 fps.
+ */
 
 /** Frames × tracks, those of the take and of the target counted apart, shared by all targets a take is read against. */
 export const MOST_SAMPLES = 160_000;
@@ -47,7 +50,10 @@ export function withMargins({ first, last }: FrameRange): FrameRange {
   return { first: first - margin, last: last + margin };
 }
 
-/** A motion keyed by position as far as a reading looks at it: what is shown beside a reading is worked out in the same bounded time. */
+/**
+ * A motion keyed by position as far as a reading looks at it: what is shown beside a reading is worked out in the same
+ * bounded time.
+ */
 export function asRead(motion: MotionDocument): MotionDocument {
   return keyedByPosition(motion, withMargins(rangesRead(motion, motion, MOST_SAMPLES).target));
 }

@@ -76,7 +76,10 @@ function weighed(found: Found): Found {
     : { ...found, findings: found.findings.toSorted(byFixingOrder).slice(0, MOST_WEIGHED) };
 }
 
-/** Every check over everything read, beside what is said of the settings; what one finding explains of another's is said once. */
+/**
+ * Every check over everything read, beside what is said of the settings; what one finding explains of another's is said
+ * once.
+ */
 function allFindings(read: BothRead, settings: readonly Finding[]): Finding[] {
   const basic = weighed({ findings: [...settings, ...basicFindings(read)] });
   const founds: Found[] = [
@@ -137,10 +140,11 @@ function readAgainst(asked: Target, handedIn: MotionDocument, samples: number): 
 export const MODEL_NAME = 'the model motion';
 
 /**
- * Compares a take with its target: settings, keys matched with their offsets in target frames, raw and spacing error in percent of each track's span,
- * the ease of each segment, findings in the order to fix them, criteria and a proposed grade. Of several acceptable targets the one it scores best against
- * counts and is named. Deterministic; never throws on valid documents: whatever is missing is a finding, and so is what is more than a reading looks at (`read-bounds.ts`). What goes along a guide path
- * is read by where it goes.
+ * Compares a take with its target: settings, keys matched with their offsets in target frames, raw and spacing error in
+ * percent of each track's span, the ease of each segment, findings in the order to fix them, criteria and a proposed
+ * grade. Of several acceptable targets the one it scores best against counts and is named. Deterministic; never throws
+ * on valid documents: whatever is missing is a finding, and so is what is more than a reading looks at
+ * (`read-bounds.ts`). What goes along a guide path is read by where it goes.
  */
 export function readTake(target: Target, handedIn: MotionDocument): Reading {
   const { alternatives = [], ...single } = target;

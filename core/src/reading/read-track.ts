@@ -29,7 +29,10 @@ export interface ReadTrack {
   take: Float64Array[];
   /** The take warped onto the target's keys. */
   warped: Float64Array[];
-  /** Whether target and warped take are nowhere further apart than `least`, in the track's unit, from one target frame to another. */
+  /**
+   * Whether target and warped take are nowhere further apart than `least`, in the track's unit, from one target frame
+   * to another.
+   */
   isSame: (from: number, to: number, least: number) => boolean;
   /** The line of each segment between extremes; none unless the track moves along a trajectory. */
   paths: SegmentPath[];

@@ -8,7 +8,10 @@ import type { Track } from '../motion/track.ts';
 /** Which frame of a subject is looked at for each sample: straight from one break (an index) to the next. */
 export interface FrameRuns {
   frameAt: (i: number) => number;
-  /** Indices at which a new run begins, in order. Null where no run is straight, as with drawings held for several frames. */
+  /**
+   * Indices at which a new run begins, in order. Null where no run is straight, as with drawings held for several
+   * frames.
+   */
   breaks: readonly number[] | null;
 }
 

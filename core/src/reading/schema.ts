@@ -113,7 +113,10 @@ export function findingKey({ kind, subjectId, track, firstFrame, lastFrame }: Fi
   return [kind, subjectId ?? '', track ?? '', firstFrame, lastFrame].join(' ');
 }
 
-/** Error statistics in percent of the track's span, over the target's frames from its first to its last event; for the sign see `measuredOn`. */
+/**
+ * Error statistics in percent of the track's span, over the target's frames from its first to its last event; for the
+ * sign see `measuredOn`.
+ */
 export const ErrorStatistics = z.object({ rmsPercent: z.number(), worstPercent: z.number(), worstFrame: z.number() });
 export type ErrorStatistics = z.infer<typeof ErrorStatistics>;
 
@@ -148,13 +151,19 @@ export const TrackReading = z.object({
   unit: z.string(),
   /** The extent of the target's movement in the track's unit; what percentages refer to. */
   span: z.number(),
-  /** The one channel that moves: errors are its `take − target`. Null on a trajectory of several: errors are distances, + ahead and − behind along the way. */
+  /**
+   * The one channel that moves: errors are its `take − target`. Null on a trajectory of several: errors are distances,
+   * + ahead and − behind along the way.
+   */
   measuredOn: z.enum(CHANNEL_IDS).nullable(),
   pairs: z.array(KeyPair),
   missingFrames: z.array(z.number()),
   extraFrames: z.array(z.number()),
   segments: z.array(SegmentReading),
-  /** How far the take's line is from the target's, in percent of the span, whatever the time: null unless the track moves along a trajectory. */
+  /**
+   * How far the take's line is from the target's, in percent of the span, whatever the time: null unless the track
+   * moves along a trajectory.
+   */
   path: z.object({ worstPercent: z.number(), worstFrame: z.number(), meanPercent: z.number() }).nullable(),
   raw: ErrorStatistics,
   spacing: ErrorStatistics,

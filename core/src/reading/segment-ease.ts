@@ -4,15 +4,18 @@ import type { Subject } from '../motion/schema.ts';
 import type { Track } from '../motion/track.ts';
 import type { SegmentEase } from './schema.ts';
 
-/** Share of the segment over which its end speed is measured: one part in ten thousand keeps the difference's error below 1e-3. */
+/**
+ * Share of the segment over which its end speed is measured: one part in ten thousand keeps the difference's error
+ * below 1e-3.
+ */
 const PROBE = 1e-4;
 
 /** Below this share of the track's span a segment stands still. */
 const STILL = 1e-6;
 
 /**
- * How a track leaves frame `from` and arrives at frame `to`: speed at the end ÷ mean speed over the way between the two keys.
- * Null where it stands still, held keys included.
+ * How a track leaves frame `from` and arrives at frame `to`: speed at the end ÷ mean speed over the way between the two
+ * keys. Null where it stands still, held keys included.
  */
 export function segmentEase(
   subject: Subject,

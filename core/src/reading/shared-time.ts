@@ -1,7 +1,9 @@
 import { framesPerSecond } from '../time/rate.ts';
 import type { MotionDocument } from '../motion/schema.ts';
 
-/** Carries frames between two rulers by seconds from the start of each range, so that different rates compare fairly. */
+/**
+ * Carries frames between two rulers by seconds from the start of each range, so that different rates compare fairly.
+ */
 export interface SharedTime {
   toTake: (targetFrame: number) => number;
   toTarget: (takeFrame: number) => number;

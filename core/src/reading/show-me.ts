@@ -50,7 +50,8 @@ function retimed(keys: readonly Key[], at: (frame: number) => number): Key[] {
 }
 
 /**
- * The take with its keys on the target's frames: those that match exactly there, the others between them in proportion. Values and eases stay the take's. Both motions keyed by position.
+ * The take with its keys on the target's frames: those that match exactly there, the others between them in proportion.
+ * Values and eases stay the take's. Both motions keyed by position.
  */
 export function withTargetTiming(
   target: MotionDocument,
@@ -66,8 +67,9 @@ export function withTargetTiming(
 }
 
 /**
- * The take going between its matched keys as the target does: the target's breakdowns in proportion, its eases; what else the take had there is gone. When and where the matched keys are stays the take's.
- * Both motions keyed by position.
+ * The take going between its matched keys as the target does: the target's breakdowns in proportion, its eases; what
+ * else the take had there is gone. When and where the matched keys are stays the take's. Both motions keyed by
+ * position.
  */
 export function withTargetSpacing(
   target: MotionDocument,
@@ -102,13 +104,11 @@ function withSegment(keys: readonly Key[], from: Key, to: Key, asked: readonly K
   const rise = end.value - start.value;
   // Where the model comes back to where it was there is no proportion to keep: its way is taken as it is.
   const scale = rise === 0 ? 1 : (to.value - from.value) / rise;
-  const inner = asked
-    .slice(a + 1, b)
-    .map((key): Key => ({
-      ...settled(key),
-      frame: onGrain(from.frame + (key.frame - start.frame) * pace),
-      value: from.value + (key.value - start.value) * scale,
-    }));
+  const inner = asked.slice(a + 1, b).map((key): Key => ({
+    ...settled(key),
+    frame: onGrain(from.frame + (key.frame - start.frame) * pace),
+    value: from.value + (key.value - start.value) * scale,
+  }));
   const first = keys.findIndex((key) => key.frame === from.frame);
   const last = keys.findIndex((key) => key.frame === to.frame);
   let result = [...keys.slice(0, first + 1), ...inner, ...keys.slice(last)];

@@ -13,7 +13,10 @@ export interface TargetSamples {
   span: number;
 }
 
-/** The extent of a movement in its unit: the diagonal of the box it moves in, for one channel its highest minus its lowest value. */
+/**
+ * The extent of a movement in its unit: the diagonal of the box it moves in, for one channel its highest minus its
+ * lowest value.
+ */
 export function spanOf(columns: readonly Float64Array[]): number {
   let squared = 0;
   for (const column of columns) {
@@ -41,8 +44,9 @@ export function movingChannels(target: readonly Float64Array[], take: readonly F
 }
 
 /**
- * The error of `take` against the target in percent of the span, a value a frame. On one channel it is `take − target`; on a trajectory its size is the distance
- * and its sign says ahead (+) or behind (−) along the target's direction of travel, the last one known while it holds.
+ * The error of `take` against the target in percent of the span, a value a frame. On one channel it is `take − target`;
+ * on a trajectory its size is the distance and its sign says ahead (+) or behind (−) along the target's direction of
+ * travel, the last one known while it holds.
  */
 export function signedErrorInto(out: Float64Array, target: TargetSamples, take: readonly Float64Array[]): Float64Array {
   const { columns, span } = target;
@@ -67,7 +71,10 @@ export function signedErrorInto(out: Float64Array, target: TargetSamples, take: 
   return out;
 }
 
-/** The direction of travel at each frame (central difference, not normalised): the last one known while it stands, the first one to come before it moves. */
+/**
+ * The direction of travel at each frame (central difference, not normalised): the last one known while it stands, the
+ * first one to come before it moves.
+ */
 function travelDirections(columns: readonly Float64Array[], span: number): Float64Array[] {
   const count = columns[0]?.length ?? 0;
   const directions = columns.map(() => new Float64Array(count));

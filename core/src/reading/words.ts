@@ -25,7 +25,10 @@ function thirdPerson(verb: string): string {
   return /(s|sh|ch|x|z)$/.test(verb) ? `${verb}es` : `${verb}s`;
 }
 
-/** A subject doing something, its verb agreeing: `Drawer`, `arrive` → `the drawer arrives`; `Dishes`, `be` → `the dishes are`. */
+/**
+ * A subject doing something, its verb agreeing: `Drawer`, `arrive` → `the drawer arrives`; `Dishes`, `be` → `the dishes
+ * are`.
+ */
 export function subjectDoes(name: string, verb: string): string {
   const form = !isPlural(name) ? thirdPerson(verb) : verb === 'be' ? 'are' : verb;
   return `${theSubject(name)} ${form}`;

@@ -10,7 +10,10 @@ import { shapeSegment, type SegmentRef } from './space-segment.ts';
 
 const EASE_MARKS = 24;
 
-/** The shape of a segment as one curve: its handles where it is one, the nearest curve to a named ease, else a straight line. That of the first of its channels that moves. */
+/**
+ * The shape of a segment as one curve: its handles where it is one, the nearest curve to a named ease, else a straight
+ * line. That of the first of its channels that moves.
+ */
 export function shapeOf(motion: MotionDocument, { subjectId, trackId, firstFrame, lastFrame }: SegmentRef): CurveShape {
   const subject = findSubject(motion, subjectId);
   for (const id of TRACKS.find((track) => track.id === trackId)!.channelIds) {
@@ -28,8 +31,9 @@ export function shapeOf(motion: MotionDocument, { subjectId, trackId, firstFrame
 }
 
 /**
- * The curve through a point (a share `u` of the time in (0, 1), and of the way) that changes the least: the handles keep their times, and the sum of squares of what their heights change by is least. A cubic is linear in
- * them, so the point is met exactly.
+ * The curve through a point (a share `u` of the time in (0, 1), and of the way) that changes the least: the handles
+ * keep their times, and the sum of squares of what their heights change by is least. A cubic is linear in them, so the
+ * point is met exactly.
  */
 export function bendThrough({ x1, y1, x2, y2 }: CurveShape, u: number, progress: number): CurveShape {
   const t = solveBezierTime(x1, x2, u);
@@ -40,7 +44,10 @@ export function bendThrough({ x1, y1, x2, y2 }: CurveShape, u: number, progress:
   return { x1, y1: y1 + per * b1, x2, y2: y2 + per * b2 };
 }
 
-/** Bends a segment's curve so that the drawing on a frame inside it stands at a share of the way. Refused as `shapeSegment` is. */
+/**
+ * Bends a segment's curve so that the drawing on a frame inside it stands at a share of the way. Refused as
+ * `shapeSegment` is.
+ */
 export function bendSegment(motion: MotionDocument, segment: SegmentRef, frame: number, progress: number): Edit {
   const u = (frame - segment.firstFrame) / (segment.lastFrame - segment.firstFrame);
   return shapeSegment(motion, segment, bendThrough(shapeOf(motion, segment), u, progress));

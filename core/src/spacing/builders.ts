@@ -1,7 +1,10 @@
 import { EASES, type EaseName } from '../motion/eases.ts';
 import { framesPerSecond, type Rate } from '../time/rate.ts';
 
-/** How far along each drawing of a segment is: `n + 1` values for `n` frames, from 0 exactly to 1 exactly. `n` is at least 1. */
+/**
+ * How far along each drawing of a segment is: `n + 1` values for `n` frames, from 0 exactly to 1 exactly. `n` is at
+ * least 1.
+ */
 export type Spacing = number[];
 
 function ofTime(n: number, at: (u: number) => number): Spacing {
@@ -24,7 +27,9 @@ function partsTowardEnd(n: number, part: number): Spacing {
 
 export type Toward = 'end' | 'start' | 'both';
 
-/** Halves toward the end (0, 1/2, 3/4, 7/8, 1), toward the start, or toward both ends (0, 1/8, 1/4, 1/2, 3/4, 7/8, 1). */
+/**
+ * Halves toward the end (0, 1/2, 3/4, 7/8, 1), toward the start, or toward both ends (0, 1/8, 1/4, 1/2, 3/4, 7/8, 1).
+ */
 export function halvesSpacing(n: number, toward: Toward): Spacing {
   if (toward === 'end') return partsTowardEnd(n, 1 / 2);
   if (toward === 'start') return turned(partsTowardEnd(n, 1 / 2));
@@ -43,7 +48,10 @@ export function thirdsSpacing(n: number, toward: 'end' | 'start'): Spacing {
   return toward === 'end' ? spacing : turned(spacing);
 }
 
-/** A breakdown at its place in time (`atFrame` of n) that favours one extreme: at 1/3, 1/4 … of the way; even on both sides of it. */
+/**
+ * A breakdown at its place in time (`atFrame` of n) that favours one extreme: at 1/3, 1/4 … of the way; even on both
+ * sides of it.
+ */
 export function favouredSpacing(n: number, atFrame: number, progress: number): Spacing {
   return Array.from({ length: n + 1 }, (_, k) => {
     if (k === n) return 1;
@@ -74,7 +82,8 @@ export function swingSpacing(n: number): Spacing {
 }
 
 /**
- * A spring let go: it overshoots and settles, `1 − e^(−d·u)·cos(2πc·u)` with `cycles` c and `damping` d over the segment, brought to exactly 1 at its end by what is missing there in proportion to time.
+ * A spring let go: it overshoots and settles, `1 − e^(−d·u)·cos(2πc·u)` with `cycles` c and `damping` d over the
+ * segment, brought to exactly 1 at its end by what is missing there in proportion to time.
  */
 export function springSpacing(n: number, cycles: number, damping: number): Spacing {
   const free = (u: number): number => 1 - Math.exp(-damping * u) * Math.cos(2 * Math.PI * cycles * u);
@@ -88,7 +97,10 @@ export interface RateStretch {
   speed: number;
 }
 
-/** The spacing of going at given speeds one after another: the way gone by each frame ÷ the whole way. The speeds must not all be 0, nor be negative. */
+/**
+ * The spacing of going at given speeds one after another: the way gone by each frame ÷ the whole way. The speeds must
+ * not all be 0, nor be negative.
+ */
 export function ratePlanSpacing(stretches: readonly RateStretch[]): Spacing {
   const ways = [0];
   for (const { frames, speed } of stretches) for (let i = 0; i < frames; i++) ways.push(ways.at(-1)! + speed);

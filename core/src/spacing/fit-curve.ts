@@ -99,7 +99,10 @@ function refine(marks: Spacing, start: Vector): { shape: Vector; cost: number } 
   return { shape, cost };
 }
 
-/** Chart → curve: the single cubic Bézier that meets the marks of a spacing best in least squares, from several starts, with its worst error. Two marks or fewer give the straight line. */
+/**
+ * Chart → curve: the single cubic Bézier that meets the marks of a spacing best in least squares, from several starts,
+ * with its worst error. Two marks or fewer give the straight line.
+ */
 export function fitCurve(marks: Spacing): FittedCurve {
   const tries = STARTS.map((start) => refine(marks, start));
   const [x1, y1, x2, y2] = tries.reduce((best, one) => (one.cost < best.cost ? one : best)).shape;

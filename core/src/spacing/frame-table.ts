@@ -9,7 +9,10 @@ export interface FrameRow {
   values: number[];
   /** Way from the frame before to this one: signed on one channel, a distance on several; null on the first row. */
   step: number | null;
-  /** The step that even spacing would give here: the mean of those from the extreme before to the one after. Null where no two extremes stand about it. */
+  /**
+   * The step that even spacing would give here: the mean of those from the extreme before to the one after. Null where
+   * no two extremes stand about it.
+   */
   even: number | null;
   /** `step − even`. */
   difference: number | null;

@@ -11,7 +11,10 @@ import { segmentCurve } from '../motion/segment.ts';
 import type { Channel, GuidePath, Key, KeyRole, MotionDocument, PathPoint, Point, Subject } from '../motion/schema.ts';
 import type { FrameRange } from '../time/range.ts';
 
-/** No frame moves by more than this when a move is put on a path of its own or taken off, in px: half of what is promised. Of moves larger than any stage a share of their size. */
+/**
+ * No frame moves by more than this when a move is put on a path of its own or taken off, in px: half of what is
+ * promised. Of moves larger than any stage a share of their size.
+ */
 const TOLERANCE_PX = 0.005;
 const TOLERANCE_SHARE = 5e-7;
 /** As many points as a path may have. */
@@ -30,7 +33,10 @@ function subjectOf(motion: MotionDocument, subjectId: string): Subject {
 const hasOutside = ({ before, after, wobble }: Channel): boolean =>
   before !== undefined || after !== undefined || wobble !== undefined;
 
-/** The frames that what a channel does must be followed over: from its first key to its last, and over the range where it moves beyond them. */
+/**
+ * The frames that what a channel does must be followed over: from its first key to its last, and over the range where
+ * it moves beyond them.
+ */
 function reach(motion: MotionDocument, channels: readonly Channel[]): { stops: number[]; roles: Map<number, KeyRole> } {
   const keys = channels.flatMap((channel) => channel.keys);
   const whole = keys.flatMap(({ frame }) => [Math.floor(frame), Math.ceil(frame)]);
@@ -54,7 +60,10 @@ interface Stretch {
   times: [number, number];
 }
 
-/** One channel's way between two of its keys as a cubic of time: inner values off its ends. One that never moves fits any times. Null where it is no single cubic. */
+/**
+ * One channel's way between two of its keys as a cubic of time: inner values off its ends. One that never moves fits
+ * any times. Null where it is no single cubic.
+ */
 function cubicOf(
   channel: Channel,
   from: number,
@@ -71,7 +80,10 @@ function cubicOf(
   return { out: v1 - a.value, in: v2 - b.value, times: [x1, x2] };
 }
 
-/** The move between two frames as one cubic of the plane, where x and y share their keys and the times of their handles; else null. */
+/**
+ * The move between two frames as one cubic of the plane, where x and y share their keys and the times of their handles;
+ * else null.
+ */
 function onePiece(x: Channel, y: Channel, from: number, to: number): Stretch | null {
   const [a, b] = [cubicOf(x, from, to), cubicOf(y, from, to)];
   const times = a?.times ?? b?.times;
@@ -121,7 +133,8 @@ function lineOf(
 }
 
 /**
- * Puts a subject's keyed move on a guide path of its own: its shape becomes a path, its timing one `travel` channel. No whole frame moves by more than 0.01 px. Keys of the position go; what other subjects hang on it follows as before.
+ * Puts a subject's keyed move on a guide path of its own: its shape becomes a path, its timing one `travel` channel. No
+ * whole frame moves by more than 0.01 px. Keys of the position go; what other subjects hang on it follows as before.
  * Refused where it does not move, or is on a path already. Throws `unknown-subject`.
  */
 export function moveOntoGuide(motion: MotionDocument, subjectId: string, pathId: string): Edit {
@@ -177,8 +190,9 @@ export function moveOntoGuide(motion: MotionDocument, subjectId: string, pathId:
 }
 
 /**
- * Takes a subject off its guide path and keys its position instead, so that no whole frame moves by more than 0.01 px; a turn or lean along the path is written into its rotation, a key a frame. A path that nothing else
- * follows goes too. `within` leaves out what it does on other frames. Refused where it is on no path. Throws `unknown-subject`.
+ * Takes a subject off its guide path and keys its position instead, so that no whole frame moves by more than 0.01 px;
+ * a turn or lean along the path is written into its rotation, a key a frame. A path that nothing else follows goes too.
+ * `within` leaves out what it does on other frames. Refused where it is on no path. Throws `unknown-subject`.
  */
 export function moveOffGuide(motion: MotionDocument, subjectId: string, within: FrameRange | null = null): Edit {
   const subject = subjectOf(motion, subjectId);
@@ -242,8 +256,9 @@ function stopsWithin(stops: number[], within: FrameRange | null): number[] {
 }
 
 /**
- * The same motion with every subject on a guide path moving by its position instead: so that moves are compared by where they go, however they are written down. Unchanged where nothing is on a path.
- * `within` leaves out what happens on other frames, so that the cost is that of the frames that count.
+ * The same motion with every subject on a guide path moving by its position instead: so that moves are compared by
+ * where they go, however they are written down. Unchanged where nothing is on a path. `within` leaves out what happens
+ * on other frames, so that the cost is that of the frames that count.
  */
 export function keyedByPosition(motion: MotionDocument, within: FrameRange | null = null): MotionDocument {
   return motion.subjects.reduce(

@@ -1,7 +1,8 @@
 /**
- * How far along its way a movement is at each sample: arc length from the first sample along the real trajectory ÷ the whole length,
- * or for one channel `(v − vA)/(vB − vA)`, which leaves [0,1] on anticipation and overshoot.
- * `columns` are the movement's channels, equally long. A movement that ends where it began on one channel is measured by its length too.
+ * How far along its way a movement is at each sample: arc length from the first sample along the real trajectory ÷ the
+ * whole length, or for one channel `(v − vA)/(vB − vA)`, which leaves [0,1] on anticipation and overshoot. `columns`
+ * are the movement's channels, equally long. A movement that ends where it began on one channel is measured by its
+ * length too.
  */
 export function progressInto(out: Float64Array, columns: readonly Float64Array[]): Float64Array {
   const count = out.length;

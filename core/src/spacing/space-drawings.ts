@@ -12,15 +12,18 @@ export interface DrawingPlace {
   progress: number;
 }
 
-/** Drawings drawn together toward one end of their segment, or (a factor above 1) away from it: each share's distance from that end, times the factor. */
+/**
+ * Drawings drawn together toward one end of their segment, or (a factor above 1) away from it: each share's distance
+ * from that end, times the factor.
+ */
 export function squeezed(drawings: readonly DrawingPlace[], toward: 'start' | 'end', factor: number): DrawingPlace[] {
   const anchor = toward === 'start' ? 0 : 1;
   return drawings.map(({ frame, progress }) => ({ frame, progress: anchor + (progress - anchor) * factor }));
 }
 
 /**
- * Puts several drawings of a segment at shares of its way: by breakdowns, exactly; or by the one curve that meets them and the drawings left where they are best in least squares. Refused as `shapeSegment` is.
- * Throws `unknown-subject`.
+ * Puts several drawings of a segment at shares of its way: by breakdowns, exactly; or by the one curve that meets them
+ * and the drawings left where they are best in least squares. Refused as `shapeSegment` is. Throws `unknown-subject`.
  */
 export function spaceDrawings(
   motion: MotionDocument,

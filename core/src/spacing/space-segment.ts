@@ -25,8 +25,9 @@ function partsOf(motion: MotionDocument, { subjectId, trackId }: SegmentRef): { 
 }
 
 /**
- * Gives a segment one curve: its channels leave the first key and arrive at the last one by the shape's handles. Refused where a channel has keys between, or lacks one at either end: one curve cannot go through them.
- * Throws `unknown-subject`.
+ * Gives a segment one curve: its channels leave the first key and arrive at the last one by the shape's handles.
+ * Refused where a channel has keys between, or lacks one at either end: one curve cannot go through them. Throws
+ * `unknown-subject`.
  */
 export function shapeSegment(motion: MotionDocument, segment: SegmentRef, shape: CurveShape): Edit {
   const { subject, track } = partsOf(motion, segment);
@@ -54,8 +55,9 @@ export function shapeSegment(motion: MotionDocument, segment: SegmentRef, shape:
 }
 
 /**
- * Puts keys on frames of the segment where the way, as it is now, is gone to given shares, on all its keyed channels. A key already there keeps its role; a new one is a breakdown that goes on as the segment does.
- * Throws `unknown-subject`.
+ * Puts keys on frames of the segment where the way, as it is now, is gone to given shares, on all its keyed channels. A
+ * key already there keeps its role; a new one is a breakdown that goes on as the segment does. Throws
+ * `unknown-subject`.
  */
 export function setBreakdowns(
   motion: MotionDocument,
@@ -94,8 +96,9 @@ export function setBreakdown(motion: MotionDocument, segment: SegmentRef, frame:
 }
 
 /**
- * Writes a spacing down as drawings: an in-between on each drawing of the segment at its subject's exposure, at its share of the way, going straight to the next. `spacing` has a value for each whole frame from first to last.
- * Keys that were between give way. Throws `unknown-subject`.
+ * Writes a spacing down as drawings: an in-between on each drawing of the segment at its subject's exposure, at its
+ * share of the way, going straight to the next. `spacing` has a value for each whole frame from first to last. Keys
+ * that were between give way. Throws `unknown-subject`.
  */
 export function drawSpacing(motion: MotionDocument, segment: SegmentRef, spacing: Spacing): Edit {
   const { subject, track } = partsOf(motion, segment);

@@ -20,11 +20,17 @@ export interface TimingChart {
   firstFrame: number;
   lastFrame: number;
   marks: ChartMark[];
-  /** In-betweens that stand on the way and have no mark: a longer chart than can be drawn has one every so many drawings. */
+  /**
+   * In-betweens that stand on the way and have no mark: a longer chart than can be drawn has one every so many
+   * drawings.
+   */
   unmarked?: number;
 }
 
-/** Samples a frame for measuring arc length: keeps the error of a curved trajectory's length under a thousandth. Over very many frames fewer do. */
+/**
+ * Samples a frame for measuring arc length: keeps the error of a curved trajectory's length under a thousandth. Over
+ * very many frames fewer do.
+ */
 const SUBSAMPLES = 8;
 const MOST_SAMPLES = 40_000;
 
@@ -46,7 +52,10 @@ export function trackProgress(subject: Subject, track: Track, firstFrame: number
   return Float64Array.from({ length: Math.floor(lastFrame - firstFrame) + 1 }, (_, i) => fine[i * perFrame]!);
 }
 
-/** Way gone from each whole frame to the next from `firstFrame` to `lastFrame`, as a share of the whole: progress at f minus that at f − 1. */
+/**
+ * Way gone from each whole frame to the next from `firstFrame` to `lastFrame`, as a share of the whole: progress at f
+ * minus that at f − 1.
+ */
 export function trackSpacing(subject: Subject, track: Track, firstFrame: number, lastFrame: number): Float64Array {
   const progress = trackProgress(subject, track, firstFrame, lastFrame);
   return progress.subarray(1).map((value, i) => value - progress[i]!);
@@ -123,8 +132,9 @@ function chartBetween(
 }
 
 /**
- * The timing charts of a track, one from each extreme to the next; in-betweens stand on every drawing of its subject's exposure. A track that stands still between
- * two extremes has no chart there. Those of `known` that cannot have changed are given again, the same objects.
+ * The timing charts of a track, one from each extreme to the next; in-betweens stand on every drawing of its subject's
+ * exposure. A track that stands still between two extremes has no chart there. Those of `known` that cannot have
+ * changed are given again, the same objects.
  */
 export function timingCharts(
   motion: MotionDocument,
@@ -163,7 +173,10 @@ function reachOfChange(
   return isOnSameGround ? changedTrackSpan(before, subject, track) : null;
 }
 
-/** The one timing chart that a frame is in, on the extreme between two the later; outside all of them, or in a standstill, the first there is. */
+/**
+ * The one timing chart that a frame is in, on the extreme between two the later; outside all of them, or in a
+ * standstill, the first there is.
+ */
 export function timingChartAt(
   motion: MotionDocument,
   subject: Subject,

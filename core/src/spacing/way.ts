@@ -12,13 +12,17 @@ export interface Way {
   keyedIds: ChannelId[];
   /** Its length in the track's unit; on one moving channel signed. */
   length: number;
-  /** The values of the keyed channels at a share of the way: 0 at the start, 1 at the end; on one moving channel also beyond. */
+  /**
+   * The values of the keyed channels at a share of the way: 0 at the start, 1 at the end; on one moving channel also
+   * beyond.
+   */
   at: (progress: number) => number[];
 }
 
 /**
- * The way of a track from one frame to another. One moving channel goes straight from value to value, so that a share below 0 or above 1 is anticipation or overshoot; on several the share is of arc length along
- * the trajectory as it is now, held at its ends. Throws nothing; a track that does not move has length 0.
+ * The way of a track from one frame to another. One moving channel goes straight from value to value, so that a share
+ * below 0 or above 1 is anticipation or overshoot; on several the share is of arc length along the trajectory as it is
+ * now, held at its ends. Throws nothing; a track that does not move has length 0.
  */
 export function wayOf(subject: Subject, track: Track, firstFrame: number, lastFrame: number): Way {
   const keyedIds = track.channelIds.filter((id) => (findChannel(subject, id)?.keys.length ?? 0) > 0);

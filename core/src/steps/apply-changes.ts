@@ -65,8 +65,9 @@ function along(part: unknown, way: Path, change: Change): unknown {
 }
 
 /**
- * A document after some changes; what they do not touch is shared with the one before. Refused (`does-not-fit`) where a change speaks of something that is not there: it was made of another state.
- * Whether the result is a valid document of its kind is for the schema of that kind to say.
+ * A document after some changes; what they do not touch is shared with the one before. Refused (`does-not-fit`) where a
+ * change speaks of something that is not there: it was made of another state. Whether the result is a valid document of
+ * its kind is for the schema of that kind to say.
  */
 export function applyChanges<T>(document: T, changes: readonly Change[]): Result<T> {
   try {

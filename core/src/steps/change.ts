@@ -9,12 +9,17 @@ const Json = z
   .unknown()
   .refine((value) => depthOf(value, MOST_DEPTH) <= MOST_DEPTH, { message: `Nested more than ${MOST_DEPTH} deep.` });
 
-/** The way to a part of a document: names of properties; of a list whose things have ids the id, else the place in it. */
+/**
+ * The way to a part of a document: names of properties; of a list whose things have ids the id, else the place in it.
+ */
 const Path = z.array(z.union([z.string().max(128), z.int().min(0)])).max(MOST_DEPTH);
 
 const OnFrame = z.looseObject({ frame: z.number() });
 
-/** One change of a document, small beside it, and as good backward as forward: it says what was there and what is there instead. */
+/**
+ * One change of a document, small beside it, and as good backward as forward: it says what was there and what is there
+ * instead.
+ */
 export const Change = z.discriminatedUnion('kind', [
   /** A property or a place; one that is not said was, or is, not there. */
   z.object({ kind: z.literal('value'), path: Path, from: Json.optional(), to: Json.optional() }),

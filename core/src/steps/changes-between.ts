@@ -107,8 +107,8 @@ function* between(before: unknown, after: unknown, path: Path): Generator<Change
 }
 
 /**
- * The changes that make one document of another, as small as what differs: keys out and keys in of each channel, other parts by their path. Parts that both share are not looked into.
- * Both are plain data, as JSON writes it.
+ * The changes that make one document of another, as small as what differs: keys out and keys in of each channel, other
+ * parts by their path. Parts that both share are not looked into. Both are plain data, as JSON writes it.
  */
 export function changesBetween(before: unknown, after: unknown): Change[] {
   return [...between(before, after, [])];

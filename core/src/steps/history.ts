@@ -9,7 +9,10 @@ export const HISTORY_LIMIT = 200;
 /** Numbers of steps stay below this: no one makes so many, and a table's column holds them. */
 const StepNumber = z.int().min(0).max(1_000_000_000);
 
-/** The steps that are kept, and how many of them are done; those after are undone and can be redone. `first` older ones were let go: a step's number counts them too. */
+/**
+ * The steps that are kept, and how many of them are done; those after are undone and can be redone. `first` older ones
+ * were let go: a step's number counts them too.
+ */
 export const History = z
   .object({ first: StepNumber, steps: z.array(Step).max(HISTORY_LIMIT), done: z.int().min(0) })
   .refine((history) => history.done <= history.steps.length, {
@@ -20,7 +23,10 @@ export type History = z.infer<typeof History>;
 
 export const EMPTY_HISTORY: History = { first: 0, steps: [], done: 0 };
 
-/** Adds the step from one state of a document to the next; what was undone before is forgotten, and the oldest steps go past the limit. No difference is no step. */
+/**
+ * Adds the step from one state of a document to the next; what was undone before is forgotten, and the oldest steps go
+ * past the limit. No difference is no step.
+ */
 export function recordStep(history: History, name: string, before: unknown, after: unknown): History {
   const changes = changesBetween(before, after);
   if (changes.length === 0) return history;
@@ -48,7 +54,10 @@ export function redoStep<T>(history: History, work: T): Moved<T> | null {
   return later?.ok ? { work: later.value, history: { ...history, done: history.done + 1 } } : null;
 }
 
-/** How one state of a history becomes a later one, by the numbers of its steps: those up to `keep` stay, `add` follow, and `done` are done. */
+/**
+ * How one state of a history becomes a later one, by the numbers of its steps: those up to `keep` stay, `add` follow,
+ * and `done` are done.
+ */
 export const HistoryChange = z.object({ keep: StepNumber, add: z.array(Step).max(HISTORY_LIMIT), done: StepNumber });
 export type HistoryChange = z.infer<typeof HistoryChange>;
 
@@ -60,7 +69,10 @@ export function historyChange(before: History, after: History): HistoryChange {
   return { keep, add: after.steps.slice(keep - after.first), done: after.first + after.done };
 }
 
-/** A history with what is new in it, of which so much may be that nothing known is left; null where the two do not belong together. */
+/**
+ * A history with what is new in it, of which so much may be that nothing known is left; null where the two do not
+ * belong together.
+ */
 export function withHistoryChange(history: History, { keep, add, done }: HistoryChange): History | null {
   if (keep < history.first) return null;
   if (keep > history.first + history.steps.length)

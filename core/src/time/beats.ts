@@ -24,7 +24,10 @@ export interface AveragedRuns {
   spreadMs: number[];
 }
 
-/** Averages runs of equally many taps, beat by beat. Runs with another number of beats than the first cannot be averaged with it and are left out. */
+/**
+ * Averages runs of equally many taps, beat by beat. Runs with another number of beats than the first cannot be averaged
+ * with it and are left out.
+ */
 export function averageRuns(runs: readonly (readonly number[])[]): AveragedRuns & { left: number } {
   const beats = runs[0]?.length ?? 0;
   const alike = runs.filter((run) => run.length === beats).map((run) => run.map((tap) => tap - run[0]!));
@@ -35,7 +38,10 @@ export function averageRuns(runs: readonly (readonly number[])[]): AveragedRuns 
   return { meanMs, spreadMs, left: runs.length - alike.length };
 }
 
-/** The tempo whose counts the beats fit best in even steps (least squares of beat on its number), in beats a minute. Null below two beats. */
+/**
+ * The tempo whose counts the beats fit best in even steps (least squares of beat on its number), in beats a minute.
+ * Null below two beats.
+ */
 export function tempoOf(tapsMs: readonly number[]): number | null {
   const n = tapsMs.length;
   if (n < 2) return null;

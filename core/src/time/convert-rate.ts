@@ -3,7 +3,10 @@ import { toExact, type Exact } from './exact.ts';
 import type { FrameRange } from './range.ts';
 import type { Rate } from './rate.ts';
 
-/** What stays when the rate changes: the seconds (frames are renumbered) or the frame numbers (the running time changes). */
+/**
+ * What stays when the rate changes: the seconds (frames are renumbered) or the frame numbers (the running time
+ * changes).
+ */
 export const RATE_POLICIES = ['keep-seconds', 'keep-frames'] as const;
 export type RatePolicy = (typeof RATE_POLICIES)[number];
 
@@ -44,14 +47,20 @@ export function convertedFrame(
   };
 }
 
-/** Carries a frame over: `f' = first + (f − first)·r'/r` where seconds are kept. Keys 1, 13, 25, 49 from 24 to 25 fps fall on 1, 13.5, 26, 51. */
+/**
+ * Carries a frame over: `f' = first + (f − first)·r'/r` where seconds are kept. Keys 1, 13, 25, 49 from 24 to 25 fps
+ * fall on 1, 13.5, 26, 51.
+ */
 export function convertFrame(frame: number, { from, to, policy, first }: RateChange): ConvertedFrame {
   const ratio = policy === 'keep-frames' ? { num: 1, den: 1 } : { num: to.num * from.den, den: to.den * from.num };
   const place = convertedFrame(frame, first, ratio);
   return { ...place, roundingSeconds: (place.roundingFrames * to.den) / to.num };
 }
 
-/** The range at the new rate: with seconds kept, as many frames as the running time needs, the last one begun counted whole. */
+/**
+ * The range at the new rate: with seconds kept, as many frames as the running time needs, the last one begun counted
+ * whole.
+ */
 export function convertRange(range: FrameRange, change: RateChange): { range: FrameRange; exactCount: Exact } {
   const count = new Fraction(range.last - range.first + 1);
   const { from, to, policy } = change;

@@ -8,7 +8,10 @@ export interface CountPlan {
   /** One count. */
   each: FrameAnswer;
   seconds: Exact;
-  /** The nearest whole-number tempi at which the counts fall on a whole frame, slower and faster; and that at which one count does. */
+  /**
+   * The nearest whole-number tempi at which the counts fall on a whole frame, slower and faster; and that at which one
+   * count does.
+   */
   tempi: { below: number | null; above: number | null };
   /** The nearest rates at which they do at this tempo. */
   rates: { below: Rate | null; above: Rate | null };
@@ -39,7 +42,10 @@ const RATES: readonly Rate[] = [
   ...Array.from({ length: MAX_RATE - MIN_RATE + 1 }, (_, i): Rate => ({ num: MIN_RATE + i, den: 1 })),
 ].sort((a, b) => a.num / a.den - b.num / b.den);
 
-/** 4 counts at 90 bpm and 24 fps are 64 frames; at 92 they are 62.61, and the nearest tempi that come out whole are 90 and 96. Counts and tempo are more than 0. */
+/**
+ * 4 counts at 90 bpm and 24 fps are 64 frames; at 92 they are 62.61, and the nearest tempi that come out whole are 90
+ * and 96. Counts and tempo are more than 0.
+ */
 export function planCounts(counts: Exact, bpm: Exact, rate: Rate): CountPlan {
   const count = toFraction(counts);
   const tempo = toFraction(bpm);
@@ -85,7 +91,9 @@ export interface Mover {
 export interface MoverPlan {
   answer: FrameAnswer;
   metresPerFrame: Exact;
-  /** Step a frame ÷ own length; above 1 the drawings no longer overlap and the movement strobes. Null without a length. */
+  /**
+   * Step a frame ÷ own length; above 1 the drawings no longer overlap and the movement strobes. Null without a length.
+   */
   stepShare: number | null;
   strobes: boolean;
 }
@@ -97,7 +105,10 @@ export interface DistancePlan {
   framesForAll: number;
 }
 
-/** `frames = distance/speed·rate`: 6 m at 0.25, 0.5 and 2.5 m/s take 576, 288 and 57.6 frames at 24 fps. At least one mover; distance and speeds more than 0. */
+/**
+ * `frames = distance/speed·rate`: 6 m at 0.25, 0.5 and 2.5 m/s take 576, 288 and 57.6 frames at 24 fps. At least one
+ * mover; distance and speeds more than 0.
+ */
 export function planDistance(distanceMetres: Exact, movers: readonly Mover[], rate: Rate): DistancePlan {
   const distance = toFraction(distanceMetres);
   const plans = movers.map(({ metresPerSecond, lengthMetres }): MoverPlan => {

@@ -55,8 +55,9 @@ const MIXED = /^([−-]?)(\d+)\s*\+?\s+(\d+)\/(\d+)$/;
 const PER_SECOND: Record<string, number> = { s: 1, m: 60 };
 
 /**
- * Reads a place or a length of time a person typed, in any unit: `48f`, `2.5s`, `2500 ms`, `17 1/4`, `00:00:02:00`. A bare number is frames, or what `assumed` says.
- * Gives frames, exactly. Issues: `time-not-read`, those of `parseTimecode`.
+ * Reads a place or a length of time a person typed, in any unit: `48f`, `2.5s`, `2500 ms`, `17 1/4`, `00:00:02:00`. A
+ * bare number is frames, or what `assumed` says. Gives frames, exactly. Issues: `time-not-read`, those of
+ * `parseTimecode`.
  */
 export function parseTime(text: string, rate: Rate, assumed: 'frames' | 'seconds' = 'frames'): Result<Exact> {
   const frames = readTime(text, rate, assumed);

@@ -11,7 +11,10 @@ const DROPPED: readonly { rate: Rate; labels: number }[] = [
   { rate: { num: 60000, den: 1001 }, labels: 4 },
 ];
 
-/** How many labels drop-frame timecode skips at each minute but every tenth (SMPTE ST 12-1): none at rates that do not use it. */
+/**
+ * How many labels drop-frame timecode skips at each minute but every tenth (SMPTE ST 12-1): none at rates that do not
+ * use it.
+ */
 export function droppedLabels(rate: Rate): number {
   return DROPPED.find((entry) => sameRate(entry.rate, rate))?.labels ?? 0;
 }
@@ -19,8 +22,9 @@ export function droppedLabels(rate: Rate): number {
 const two = (value: number): string => String(value).padStart(2, '0');
 
 /**
- * The timecode label of a frame, frame 0 being `00:00:00:00`. Drop-frame, written with a `;`, at 30000/1001 and 60000/1001: frame 1800 is `00:01:00;02`.
- * A fraction of a frame follows as decimals (thousandths); negative frames carry a minus.
+ * The timecode label of a frame, frame 0 being `00:00:00:00`. Drop-frame, written with a `;`, at 30000/1001 and
+ * 60000/1001: frame 1800 is `00:01:00;02`. A fraction of a frame follows as decimals (thousandths); negative frames
+ * carry a minus.
  */
 export function formatTimecode(frame: number, rate: Rate): string {
   const grains = Math.round(Math.abs(frame) * 1000);
@@ -49,8 +53,9 @@ export function looksLikeTimecode(text: string): boolean {
 }
 
 /**
- * The frame of a timecode label: the exact inverse of `formatTimecode`. With a `:` before the frames the label is read as the rate writes it.
- * Issues: `timecode-not-read`, `timecode-out-of-range`, `timecode-skipped` for a label that drop-frame leaves out.
+ * The frame of a timecode label: the exact inverse of `formatTimecode`. With a `:` before the frames the label is read
+ * as the rate writes it. Issues: `timecode-not-read`, `timecode-out-of-range`, `timecode-skipped` for a label that
+ * drop-frame leaves out.
  */
 export function parseTimecode(text: string, rate: Rate): Result<number> {
   const typed = text.trim();

@@ -10,8 +10,9 @@ import { ReadingJobModel } from '../readings/reading-job.model.ts';
 import { NoteModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
 
 /**
- * The one place that decides who may touch what. Every service gets what it works on from here, never from a model by id.
- * What a person has no part in does not exist for them (404); what exists for them but is the other role's is refused (403).
+ * The one place that decides who may touch what. Every service gets what it works on from here, never from a model by
+ * id. What a person has no part in does not exist for them (404); what exists for them but is the other role's is
+ * refused (403).
  */
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
@@ -75,7 +76,10 @@ export function exerciseWithDocuments(
 const ROLE_OF_LEARNER =
   '(SELECT e.role FROM enrolments e WHERE e.courseId = exercise.courseId AND e.personId = draft.learnerId)';
 
-/** A draft, for its own learner alone while they are a learner of its course, with that of its exercise which says what may be changed. */
+/**
+ * A draft, for its own learner alone while they are a learner of its course, with that of its exercise which says what
+ * may be changed.
+ */
 export async function draftFor(
   personId: string,
   draftId: string,
@@ -198,7 +202,10 @@ export function mayLearnerSeeModel(
   }
 }
 
-/** Holds the learner's place in the exercise's course until the transaction ends: one draft is begun, one take numbered, at a time. */
+/**
+ * Holds the learner's place in the exercise's course until the transaction ends: one draft is begun, one take numbered,
+ * at a time.
+ */
 export async function holdLearner(personId: string, courseId: string, transaction: Transaction): Promise<void> {
   await EnrolmentModel.findOne({ where: { personId, courseId }, transaction, lock: transaction.LOCK.UPDATE });
 }

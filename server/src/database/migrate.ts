@@ -27,7 +27,10 @@ const MIGRATIONS: readonly Migration[] = [
   sessionsOfPeople,
 ];
 
-/** Brings the tables up to date. Copies of the server that start together wait for one another. `beforeEach` is told before each change of a table. */
+/**
+ * Brings the tables up to date. Copies of the server that start together wait for one another. `beforeEach` is told
+ * before each change of a table.
+ */
 export async function migrate(sequelize: Sequelize, beforeEach?: () => void): Promise<void> {
   await withLock(sequelize, 'undulan-migrate', async () => {
     const umzug = new Umzug({

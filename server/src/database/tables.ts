@@ -9,8 +9,9 @@ import {
 type Rows = Record<string, unknown>[];
 
 /**
- * The tables as migrations change them. A database ends each change by itself, whatever transaction it stands in, so a program may be cut off between any two: each of these does nothing where it was done already,
- * and a migration made of them is simply run again.
+ * The tables as migrations change them. A database ends each change by itself, whatever transaction it stands in, so a
+ * program may be cut off between any two: each of these does nothing where it was done already, and a migration made of
+ * them is simply run again.
  */
 export class Tables {
   readonly #tables: QueryInterface;

@@ -22,8 +22,8 @@ import { changeSteps, historyOf, replaceSteps, stepsDone } from '../work/steps.s
 import { DraftModel } from './draft.model.ts';
 
 /**
- * Begins a draft from the starting scene or from one of the learner's own takes. A learner who already has a draft gets that one:
- * only a copy kept beside it makes a second.
+ * Begins a draft from the starting scene or from one of the learner's own takes. A learner who already has a draft gets
+ * that one: only a copy kept beside it makes a second.
  */
 export async function beginDraft(personId: string, exerciseId: string, begin: NewDraft): Promise<Created> {
   const exercise = await exerciseWithDocuments(personId, exerciseId, 'learner');
@@ -76,7 +76,10 @@ export async function draft(personId: string, draftId: string): Promise<Draft> {
 
 const staleDraft = (): ProblemError => new ProblemError('stale-version', 'This draft was changed elsewhere.');
 
-/** Throws `beyond-limits` where a change goes beyond what the exercise leaves to its learner; work that was beyond it before may be kept and mended. */
+/**
+ * Throws `beyond-limits` where a change goes beyond what the exercise leaves to its learner; work that was beyond it
+ * before may be kept and mended.
+ */
 async function keepWithinLimits(found: DraftModel, after: MotionDocument): Promise<void> {
   const limits = limitsOf(found);
   if (beyondLimits(found.motion, after, limits) === null) return;
@@ -107,7 +110,10 @@ async function write(
   return { version: version + 1 };
 }
 
-/** Changes a draft by what differs. Throws `stale-version` when it was written since the caller read it, `does-not-fit` for changes of something else. */
+/**
+ * Changes a draft by what differs. Throws `stale-version` when it was written since the caller read it, `does-not-fit`
+ * for changes of something else.
+ */
 export async function changeDraft(
   personId: string,
   draftId: string,
@@ -153,7 +159,10 @@ function refuseFurtherTakes({ terms }: ExerciseModel, handedIn: number): void {
     throw new ProblemError('no-more-takes', 'This exercise was due, and takes none after that. Your draft is kept.');
 }
 
-/** Turns a draft into the learner's next take, asks for its reading against the target, and opens an empty review. The draft is used up. Throws `stale-version`, `beyond-limits`, `no-more-takes`. */
+/**
+ * Turns a draft into the learner's next take, asks for its reading against the target, and opens an empty review. The
+ * draft is used up. Throws `stale-version`, `beyond-limits`, `no-more-takes`.
+ */
 export async function handIn(personId: string, draftId: string, { version }: HandIn): Promise<Created> {
   const { exerciseId } = await draftFor(personId, draftId);
   const exercise = await exerciseWithDocuments(personId, exerciseId, 'learner');

@@ -29,7 +29,10 @@ export class ExerciseModel extends Model<InferAttributes<ExerciseModel>, InferCr
   declare stepsDone: number;
   declare version: number;
   declare publishedAt: Date | null;
-  /** What of the motion and the terms is asked for without them: by lists, and at every save of a draft; and the name of the target. */
+  /**
+   * What of the motion and the terms is asked for without them: by lists, and at every save of a draft; and the name of
+   * the target.
+   */
   declare rateNum: number;
   declare rateDen: number;
   declare firstFrame: number;
@@ -74,7 +77,10 @@ type WorkColumns =
   | 'latePolicy'
   | 'mayChange';
 
-/** Work as the table keeps it: its motion, of its details what every exercise says in columns of its own and the rest as its terms, and what lists show. */
+/**
+ * Work as the table keeps it: its motion, of its details what every exercise says in columns of its own and the rest as
+ * its terms, and what lists show.
+ */
 export function workColumns(motion: MotionDocument, details: ExerciseDetails): Pick<ExerciseModel, WorkColumns> {
   const { title, brief, tolerances, modelShown, ...terms } = details;
   const { rate, range } = motion;

@@ -74,8 +74,8 @@ interface Written {
 }
 
 /**
- * Writes an exercise. Throws `stale-version` when it was written since the caller read it, and `target-has-takes` when takes were handed in
- * and the target changes without the caller having said that it may.
+ * Writes an exercise. Throws `stale-version` when it was written since the caller read it, and `target-has-takes` when
+ * takes were handed in and the target changes without the caller having said that it may.
  */
 async function write(
   exercise: ExerciseModel,

@@ -1,7 +1,10 @@
 import { bareScene, brokenLimits, startingScene, USUAL_LIMITS, type Limits, type MotionDocument } from '@undulan/core';
 import type { ExerciseModel } from './exercise.model.ts';
 
-/** The scene an exercise starts from, as its learners may have it: while the model is hidden from them, without what tells of its motion. */
+/**
+ * The scene an exercise starts from, as its learners may have it: while the model is hidden from them, without what
+ * tells of its motion.
+ */
 export function sceneFor(exercise: ExerciseModel, seesModel: boolean): MotionDocument {
   const limits = exercise.terms?.mayChange ?? USUAL_LIMITS;
   return seesModel ? startingScene(exercise.motion) : bareScene(exercise.motion, { paths: !limits.path });

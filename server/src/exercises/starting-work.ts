@@ -1,7 +1,10 @@
 import type { ExerciseDetails, Work } from '@undulan/contract';
 import { createMotion, createSubject } from '@undulan/core';
 
-/** What a new exercise begins as: one box at the left of the stage, one second at 24 fps, one frame and five percent allowed. */
+/**
+ * What a new exercise begins as: one box at the left of the stage, one second at 24 fps, one frame and five percent
+ * allowed.
+ */
 export function startingWork(): Work & { details: ExerciseDetails } {
   const subject = createSubject(
     'subject-1',

@@ -20,14 +20,19 @@ export function securityHeaders(secure: boolean): RequestHandler {
   });
 }
 
-/** Whether the page a browser says it writes from is at the address it writes to; a program says nothing of the kind. */
+/**
+ * Whether the page a browser says it writes from is at the address it writes to; a program says nothing of the kind.
+ */
 function isOwnOrigin(request: Request): boolean {
   const origin = request.get('origin');
   if (origin === undefined) return true;
   return URL.canParse(origin) && new URL(origin).host === request.host;
 }
 
-/** A write must come from our own pages: browsers say so in `Sec-Fetch-Site`; programs without it must send JSON or a picture, which a foreign form cannot. */
+/**
+ * A write must come from our own pages: browsers say so in `Sec-Fetch-Site`; programs without it must send JSON or a
+ * picture, which a foreign form cannot.
+ */
 export const refuseForeignWrites: RequestHandler = (request, _response, next) => {
   const site = request.get('sec-fetch-site');
   const write = request.method !== 'GET' && request.method !== 'HEAD';

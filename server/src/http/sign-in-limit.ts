@@ -8,7 +8,10 @@ import { ProblemError } from './problem-error.ts';
 const WINDOW_MS = 15 * 60 * 1000;
 const MOST_DELAY_MS = 5000;
 
-/** Counts wrong passwords in the database, so that several copies of the server count as one. Counts that are over are cleared away now and then. */
+/**
+ * Counts wrong passwords in the database, so that several copies of the server count as one. Counts that are over are
+ * cleared away now and then.
+ */
 class TriesStore implements Store {
   readonly #sequelize: Sequelize;
   readonly prefix: string;
@@ -53,12 +56,17 @@ class TriesStore implements Store {
 interface Bound {
   name: string;
   keyOf: (request: Request) => string;
-  /** Wrong passwords after which answers come later and later, and after which there are none, in a quarter of an hour. */
+  /**
+   * Wrong passwords after which answers come later and later, and after which there are none, in a quarter of an hour.
+   */
   slowAfter: number;
   refuseAfter: number;
 }
 
-/** By account, so that one is not guessed from many places; by address, with room for a classroom behind one; and over all. */
+/**
+ * By account, so that one is not guessed from many places; by address, with room for a classroom behind one; and over
+ * all.
+ */
 const BOUNDS: readonly Bound[] = [
   {
     name: 'account',

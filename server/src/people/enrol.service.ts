@@ -41,7 +41,10 @@ export async function resetPassword({ email, password = madeUp() }: PasswordRese
   return password;
 }
 
-/** Enrols a person, making the account and the course as needed. An account that is there keeps its name and password; its role in the course becomes the one given. */
+/**
+ * Enrols a person, making the account and the course as needed. An account that is there keeps its name and password;
+ * its role in the course becomes the one given.
+ */
 export function enrol(sequelize: Sequelize, { course, name, email, role, password }: NewEnrolment): Promise<Enrolled> {
   return sequelize.transaction(async (transaction) => {
     const [{ id: courseId }, madeCourse] = await CourseModel.findOrCreate({ where: { title: course }, transaction });

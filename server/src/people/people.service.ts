@@ -42,7 +42,9 @@ export async function chooseShortcuts(personId: string, shortcuts: ShortcutChoic
   await person.update({ shortcuts });
 }
 
-/** Changes a password for whoever knows the old one; all other sessions of the account end. Throws `wrong-credentials`. */
+/**
+ * Changes a password for whoever knows the old one; all other sessions of the account end. Throws `wrong-credentials`.
+ */
 export async function changePassword(personId: string, ownSid: string, { old, password }: NewPassword): Promise<void> {
   const person = await PersonModel.findByPk(personId);
   if (!person || !(await verifyPassword(person.passwordHash, old)))

@@ -7,7 +7,10 @@ import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { PictureModel } from './picture.model.ts';
 
-/** Formats taken, and what the first bytes of each are: a file's name and declared type prove nothing, and nothing else comes before the library that draws them. */
+/**
+ * Formats taken, and what the first bytes of each are: a file's name and declared type prove nothing, and nothing else
+ * comes before the library that draws them.
+ */
 const FORMATS = {
   png: (bytes) => bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])),
   jpeg: (bytes) => bytes.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff])),
@@ -22,7 +25,10 @@ const MOST_SIDE_PX = 4096;
 
 const noPicture = (why: string): ProblemError => new ProblemError('invalid-request', why);
 
-/** The picture drawn anew in its own format, turned as it says it should be seen: what else the file carried (places, cameras, anything hidden) is gone. Throws `invalid-request` for what is no picture. */
+/**
+ * The picture drawn anew in its own format, turned as it says it should be seen: what else the file carried (places,
+ * cameras, anything hidden) is gone. Throws `invalid-request` for what is no picture.
+ */
 async function madeAnew(bytes: Buffer): Promise<{ type: string; bytes: Buffer }> {
   const format = (Object.keys(FORMATS) as Format[]).find((name) => FORMATS[name](bytes));
   if (!format) throw noPicture('A picture is a PNG, JPEG, GIF or WebP file.');

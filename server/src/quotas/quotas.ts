@@ -1,6 +1,9 @@
 import { ProblemError } from '../http/problem-error.ts';
 
-/** How much of each thing one person, exercise or course may keep, and what a refusal says. Far beyond what teaching needs; below what a database would feel. */
+/**
+ * How much of each thing one person, exercise or course may keep, and what a refusal says. Far beyond what teaching
+ * needs; below what a database would feel.
+ */
 const QUOTAS = {
   drafts: { most: 10, says: 'An exercise keeps ten drafts of yours at most: throw one away first.' },
   takes: {

@@ -88,7 +88,8 @@ function coarseFinding(finding: Finding, { tracks, range }: Reading): Finding {
 }
 
 /**
- * A reading for a learner from whom the model is hidden: what is wrong and where in their own take, without the series, pairs and amounts from which the model's keys and values could be worked out.
+ * A reading for a learner from whom the model is hidden: what is wrong and where in their own take, without the series,
+ * pairs and amounts from which the model's keys and values could be worked out.
  */
 export function coarseReading(reading: Reading): Reading {
   return {

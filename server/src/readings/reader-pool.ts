@@ -3,7 +3,10 @@ import type { MotionDocument, Reading, Target } from '@undulan/core';
 import { Piscina } from 'piscina';
 
 const MOST_THREADS = 4;
-/** A reading is bounded by the core to a few seconds; one that takes longer, or more memory, is given up and its thread with it. */
+/**
+ * A reading is bounded by the core to a few seconds; one that takes longer, or more memory, is given up and its thread
+ * with it.
+ */
 const MOST_MS = 30_000;
 const MOST_MEMORY_MB = 768;
 

@@ -9,7 +9,10 @@ import {
 } from 'sequelize';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 
-/** All takes of an exercise being read again. Its progress is that of its readings, for whichever copy of the server is asked. */
+/**
+ * All takes of an exercise being read again. Its progress is that of its readings, for whichever copy of the server is
+ * asked.
+ */
 export class ReadingJobModel extends Model<InferAttributes<ReadingJobModel>, InferCreationAttributes<ReadingJobModel>> {
   declare id: CreationOptional<string>;
   declare exerciseId: ForeignKey<string>;

@@ -7,7 +7,10 @@ import { ReadingModel } from './reading.model.ts';
 /** Told when readings were asked for here, so that whoever reads here need not wait for its next look. */
 export const asked = new EventEmitter().setMaxListeners(0);
 
-/** Asks for takes to be read against a target; each is made as soon as a thread of any copy of the server is free. Call `asked.emit('readings')` once the transaction is through. */
+/**
+ * Asks for takes to be read against a target; each is made as soon as a thread of any copy of the server is free. Call
+ * `asked.emit('readings')` once the transaction is through.
+ */
 export async function askForReadings(
   takeIds: readonly string[],
   target: Target,

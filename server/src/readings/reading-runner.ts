@@ -18,8 +18,9 @@ const MOST_ATTEMPTS = 3;
 const AT_ONCE = 8;
 
 /**
- * Reads what is asked for, one reading after another, whoever asked: rows of the database are the queue, so every copy of the server takes its part, and what one has lost another takes up.
- * A failure of a reading is written beside it; a failure of the database is waited out.
+ * Reads what is asked for, one reading after another, whoever asked: rows of the database are the queue, so every copy
+ * of the server takes its part, and what one has lost another takes up. A failure of a reading is written beside it; a
+ * failure of the database is waited out.
  */
 export class ReadingRunner {
   readonly #sequelize: Sequelize;
@@ -110,7 +111,10 @@ export class ReadingRunner {
     );
   }
 
-  /** Takes up as many of those that wait, the oldest first. Rows that another copy is just taking up are passed over, not waited for. */
+  /**
+   * Takes up as many of those that wait, the oldest first. Rows that another copy is just taking up are passed over,
+   * not waited for.
+   */
   async #claim(most: number): Promise<ReadingModel[]> {
     await this.#freeLost();
     return this.#sequelize.transaction(async (transaction) => {

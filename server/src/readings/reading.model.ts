@@ -13,7 +13,10 @@ import {
 import { TakeModel } from '../takes/take.model.ts';
 import { TargetModel } from '../targets/target.model.ts';
 
-/** A reading of a take against a target: asked for, then made by whichever copy of the server takes it up. Reading again adds one, the newest counts. */
+/**
+ * A reading of a take against a target: asked for, then made by whichever copy of the server takes it up. Reading again
+ * adds one, the newest counts.
+ */
 export class ReadingModel extends Model<InferAttributes<ReadingModel>, InferCreationAttributes<ReadingModel>> {
   declare id: CreationOptional<string>;
   declare takeId: ForeignKey<string>;

@@ -37,7 +37,10 @@ async function takesToRead(exerciseId: string, targetHash: string): Promise<stri
   return rows.map(({ id }) => id);
 }
 
-/** Asks for every take of an exercise to be read against its target as it is now; the job tells how far it is. Older readings are kept. A job that is at it already is gone on with. */
+/**
+ * Asks for every take of an exercise to be read against its target as it is now; the job tells how far it is. Older
+ * readings are kept. A job that is at it already is gone on with.
+ */
 export async function readAllAgain(personId: string, exerciseId: string): Promise<ReadingJob> {
   const exercise = await exerciseWithDocuments(personId, exerciseId, 'instructor');
   try {

@@ -33,7 +33,9 @@ async function write(
   return { version: version + 1 };
 }
 
-/** Saves grades, decisions and closing words. Throws `stale-version` when they were written since the caller read them. */
+/**
+ * Saves grades, decisions and closing words. Throws `stale-version` when they were written since the caller read them.
+ */
 export async function saveReview(personId: string, takeId: string, { version, ...words }: ReviewText): Promise<Saved> {
   const review = await openReview(personId, takeId);
   return write(review, version, { ...words, instructorId: personId });
@@ -48,7 +50,10 @@ export async function returnReview(personId: string, takeId: string, { version, 
   return write(review, version, { returnedAt: new Date(), again, instructorId: personId });
 }
 
-/** Does something to the notes of a review while it cannot be returned: what comes after the return has begun is refused. */
+/**
+ * Does something to the notes of a review while it cannot be returned: what comes after the return has begun is
+ * refused.
+ */
 async function withNotes<T>(
   personId: string,
   takeId: string,

@@ -59,7 +59,9 @@ function withoutDismissed(reading: Reading, review: ReviewModel | null): Reading
   };
 }
 
-/** A reading as its reader may have it: a learner's is without what was dismissed, and coarse while the model is hidden. */
+/**
+ * A reading as its reader may have it: a learner's is without what was dismissed, and coarse while the model is hidden.
+ */
 function readingFor(
   reading: Reading,
   { role }: Pick<TakeAccess, 'role'>,
@@ -71,7 +73,10 @@ function readingFor(
   return seesModel ? left : coarseReading(left);
 }
 
-/** A take with one of its readings (the newest there is unless another is named) and its review, each as far as the caller may see it. */
+/**
+ * A take with one of its readings (the newest there is unless another is named) and its review, each as far as the
+ * caller may see it.
+ */
 export async function viewTake(personId: string, takeId: string, readingId?: unknown): Promise<TakeView> {
   const access = await takeFor(personId, takeId);
   const { take, exercise, role } = access;
@@ -122,7 +127,9 @@ export async function viewTake(personId: string, takeId: string, readingId?: unk
   };
 }
 
-/** All takes of the learner whose take this is, each with its newest reading: for a learner those that were returned. */
+/**
+ * All takes of the learner whose take this is, each with its newest reading: for a learner those that were returned.
+ */
 export async function seriesOf(personId: string, takeId: string): Promise<SeriesTake[]> {
   const access = await takeFor(personId, takeId);
   const { take, exercise, role } = access;

@@ -77,7 +77,10 @@ async function letOldGo(
   if (beyond) await model.destroy({ where: { [owner]: id, number: { [Op.lte]: beyond.number } }, transaction });
 }
 
-/** Writes what is new in a history, of which `before` steps were done; nothing else of it is touched. Throws `does-not-fit` where it goes on from steps that are not there. */
+/**
+ * Writes what is new in a history, of which `before` steps were done; nothing else of it is touched. Throws
+ * `does-not-fit` where it goes on from steps that are not there.
+ */
 export async function changeSteps(
   table: StepTable,
   id: string,

@@ -8,7 +8,9 @@ import { explain } from './problem.ts';
 import { selectChords, SHORTCUT_NAMES, SHORTCUTS, useShortcuts, type ShortcutName } from './shortcuts.ts';
 import { useAppSelector } from './store.ts';
 
-/** The button and the sheet that lists every shortcut; pressing one there gives it other keys, kept with the account. */
+/**
+ * The button and the sheet that lists every shortcut; pressing one there gives it other keys, kept with the account.
+ */
 export function ShortcutSheet() {
   const [open, setOpen] = useState(false);
   useShortcuts({ help: () => setOpen(true) });

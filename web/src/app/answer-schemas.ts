@@ -20,10 +20,16 @@ import {
 } from '@undulan/contract';
 import type * as z from 'zod';
 
-/** A document in an answer is as it was written; that older ones are brought up to date as they are read concerns the server alone. */
+/**
+ * A document in an answer is as it was written; that older ones are brought up to date as they are read concerns the
+ * server alone.
+ */
 const checked = <T>(schema: z.ZodType<T>): z.ZodType<T, T> => schema as z.ZodType<T, T>;
 
-/** What each answer must look like, by the contract: looked at in development and in tests, and left out of what people fetch. */
+/**
+ * What each answer must look like, by the contract: looked at in development and in tests, and left out of what people
+ * fetch.
+ */
 export const SCHEMAS = import.meta.env.PROD
   ? undefined
   : {

@@ -44,7 +44,10 @@ const ofTake = (_done: unknown, _error: unknown, { takeId }: { takeId: string })
   { type: 'Take' as const, id: takeId },
 ];
 
-/** The server's data as the pages see it. Work being edited lives in the editing slice; here it is only fetched and written. */
+/**
+ * The server's data as the pages see it. Work being edited lives in the editing slice; here it is only fetched and
+ * written.
+ */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),

@@ -1,4 +1,7 @@
-/** What is pressed at once, as one text: `k`, `K`, `{`, `shift+Home`, `ctrl+shift+z`. Shift is told only where the key itself does not show it. */
+/**
+ * What is pressed at once, as one text: `k`, `K`, `{`, `shift+Home`, `ctrl+shift+z`. Shift is told only where the key
+ * itself does not show it.
+ */
 export function chordOf(event: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>): string {
   const ctrl = event.ctrlKey || event.metaKey;
   const key = ctrl && event.key.length === 1 ? event.key.toLowerCase() : event.key;

@@ -1,5 +1,6 @@
 /**
- * Whether the focus came where it is by the keyboard. `:focus-visible` does not tell: it also matches a control that was clicked, as soon as any key is pressed.
+ * Whether the focus came where it is by the keyboard. `:focus-visible` does not tell: it also matches a control that
+ * was clicked, as soon as any key is pressed.
  */
 let lastInput: 'pointer' | 'key' = 'pointer';
 let cameByKey = false;
@@ -15,7 +16,10 @@ export function isTyping(target: EventTarget | null): boolean {
   );
 }
 
-/** Whether Space and Enter press the control they are sent to: one that the keyboard came to. A control that was only clicked does not keep them. */
+/**
+ * Whether Space and Enter press the control they are sent to: one that the keyboard came to. A control that was only
+ * clicked does not keep them.
+ */
 export function pressesControl(target: EventTarget | null): boolean {
   return cameByKey && target instanceof Element && target.closest('button, a, summary') !== null;
 }

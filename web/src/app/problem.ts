@@ -11,7 +11,9 @@ export function isProblem(error: unknown, name: ProblemName): boolean {
   return problemOf(error)?.type === problemType(name);
 }
 
-/** Whether the call got no answer of its own: the network or the server is away, or the server waits for its database. */
+/**
+ * Whether the call got no answer of its own: the network or the server is away, or the server waits for its database.
+ */
 export function isUnreachable(error: unknown): boolean {
   return (error as FetchBaseQueryError | undefined)?.status === 'FETCH_ERROR' || isProblem(error, 'unavailable');
 }

@@ -23,7 +23,10 @@ function Broken() {
   );
 }
 
-/** Every screen, fetched when it is first opened: who signs in fetches the door, who sees a course no strips and no editor. */
+/**
+ * Every screen, fetched when it is first opened: who signs in fetches the door, who sees a course no strips and no
+ * editor.
+ */
 const SCREENS = {
   '/': async () => (await import('./signed-in.tsx')).Home,
   '/courses/:courseId': async () => (await import('../features/course/index.ts')).CoursePage,

@@ -33,7 +33,10 @@ interface ComparedPicturesProps {
   drawOver: StageDrawing;
 }
 
-/** Target and take on one clock, as they are laid: above each other, beside, over one another, in turn, or what differs; the take alone where the model may not be seen. */
+/**
+ * Target and take on one clock, as they are laid: above each other, beside, over one another, in turn, or what differs;
+ * the take alone where the model may not be seen.
+ */
 export function ComparedPictures({
   target,
   targetName,
@@ -172,7 +175,10 @@ function useTurns(on: boolean): 'target' | 'take' {
   return turn;
 }
 
-/** Leaves on a canvas only where its picture differs from a motion's: white where the two are alike. Gives the second canvas to use again. */
+/**
+ * Leaves on a canvas only where its picture differs from a motion's: white where the two are alike. Gives the second
+ * canvas to use again.
+ */
 function leaveDifference(
   context: CanvasRenderingContext2D,
   known: OffscreenCanvas | null,

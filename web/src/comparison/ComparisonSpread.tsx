@@ -28,7 +28,10 @@ interface ComparisonSpreadProps {
 
 const CHOICE = 'h-7 rounded-md border border-rule bg-page px-1.5';
 
-/** A take against its target on the spread: pictures left; keys with offsets, both curves, speeds and looms, and the gap right. */
+/**
+ * A take against its target on the spread: pictures left; keys with offsets, both curves, speeds and looms, and the gap
+ * right.
+ */
 export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: ComparisonSpreadProps) {
   const { tolerances } = view;
   const motion = useMemo(() => asRead(view.motion), [view.motion]);

@@ -11,7 +11,10 @@ const KINDS: { kind: GapKind; label: string; says: string }[] = [
   { kind: 'spacing', label: 'spacing', says: 'once matched keys are laid on each other' },
 ];
 
-/** What a bar that points up means: on one channel it lies as the curves do, on a trajectory it goes by the way travelled. */
+/**
+ * What a bar that points up means: on one channel it lies as the curves do, on a trajectory it goes by the way
+ * travelled.
+ */
 const UP_MEANS: Partial<Record<NonNullable<TrackReading['measuredOn']>, string>> = {
   'position.x': 'up: further right than the target',
   'position.y': 'up: higher than the target',

@@ -10,7 +10,10 @@ function inFrames(offset: number): string {
   return rounded > 0 ? `+${rounded}` : rounded < 0 ? `−${-rounded}` : '0';
 }
 
-/** The keys of model and take above each other; an arrow from each to its match, with how many frames late (+) or early (−) it is. */
+/**
+ * The keys of model and take above each other; an arrow from each to its match, with how many frames late (+) or early
+ * (−) it is.
+ */
 export function MatchStrip({ track, targetName }: { track: ComparedTrack; targetName: string }) {
   const scale = useTimeScale();
   const { pairs, missingFrames, extraFrames } = track.reading;

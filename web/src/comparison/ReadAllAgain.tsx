@@ -8,7 +8,10 @@ import { Button } from '../ui/index.ts';
 
 const ASK_EVERY_MS = 300;
 
-/** Reads every take of an exercise against its target as it is now, on the server, with how far it is. Older readings are kept. */
+/**
+ * Reads every take of an exercise against its target as it is now, on the server, with how far it is. Older readings
+ * are kept.
+ */
 export function ReadAllAgain({ exerciseId, label }: { exerciseId: string; label: string }) {
   const [readAll, { isLoading }] = useReadAllMutation();
   const [job, setJob] = useState<ReadingJob | null>(null);

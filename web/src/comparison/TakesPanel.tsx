@@ -6,7 +6,10 @@ import { useSeriesQuery } from '../app/api.ts';
 import { Empty, Loading, LoadFailed } from '../ui/index.ts';
 import { FindingsList } from './FindingsList.tsx';
 
-/** All takes of a learner side by side: how each criterion went, and from an earlier one to this one what got better, what did not, what is new. */
+/**
+ * All takes of a learner side by side: how each criterion went, and from an earlier one to this one what got better,
+ * what did not, what is new.
+ */
 export function TakesPanel({ takeId }: { takeId: string }) {
   const { data, error, refetch } = useSeriesQuery(takeId);
   if (error && !data) return <LoadFailed what="takes" error={error} onRetry={() => void refetch()} />;

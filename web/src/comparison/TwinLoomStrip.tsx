@@ -52,7 +52,10 @@ interface TwinLoomStripProps {
   take: MotionDocument;
 }
 
-/** The looms of target and take woven into one: where a thread of the take ends elsewhere than the target's the gap between them is shaded. At the segments' ends stands how fast each is there, 1 being even. */
+/**
+ * The looms of target and take woven into one: where a thread of the take ends elsewhere than the target's the gap
+ * between them is shaded. At the segments' ends stands how fast each is there, 1 being even.
+ */
 export function TwinLoomStrip({ compared, target, take }: TwinLoomStripProps) {
   const scale = useTimeScale();
   const [measure, size] = useSize();

@@ -59,7 +59,10 @@ function extent(channel: Channel | undefined): number {
   return values.length > 0 ? Math.max(...values) - Math.min(...values) : 0;
 }
 
-/** By time both start together and run at their own pace; by keys the matched keys lie on each other, so that spacing is seen apart from timing. */
+/**
+ * By time both start together and run at their own pace; by keys the matched keys lie on each other, so that spacing is
+ * seen apart from timing.
+ */
 export type Alignment = 'time' | 'keys';
 
 /** Carries frames between the two rulers. Aligned by keys, a track's pairs say where; without any it is by time. */

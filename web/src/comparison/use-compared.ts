@@ -27,7 +27,10 @@ export function correctionProblem(target: MotionDocument, take: MotionDocument):
   return same ? null : 'The take has another frame rate or first frame than the target: that comes first.';
 }
 
-/** The pair to compare and the reading of it. A take made right is read like a target, so that every strip tells what making it right has changed. */
+/**
+ * The pair to compare and the reading of it. A take made right is read like a target, so that every strip tells what
+ * making it right has changed.
+ */
 export function useCompared(
   { target, reading, tolerances }: Pick<TakeView, 'target' | 'reading' | 'tolerances'>,
   take: MotionDocument,

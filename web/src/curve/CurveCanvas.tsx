@@ -29,7 +29,10 @@ function sameCurves(before: CurveCanvasProps, after: CurveCanvasProps): boolean 
   });
 }
 
-/** Curves whose keys are too crowded to be taken hold of one by one, painted with thin lines and small rings; only anew when one of them changes. */
+/**
+ * Curves whose keys are too crowded to be taken hold of one by one, painted with thin lines and small rings; only anew
+ * when one of them changes.
+ */
 export const CurveCanvas = memo(function CurveCanvas({ curves, heightPx }: CurveCanvasProps) {
   const scale = useTimeScale();
   const now = useMemo(() => ({ curves, scale }), [curves, scale]);

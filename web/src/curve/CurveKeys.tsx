@@ -64,9 +64,10 @@ const ARROWS: Partial<Record<string, { frames: number; steps: number }>> = {
 };
 
 /**
- * The keys of a curve to drag in frame and value (Shift keeps to one of them), and the handles of the selected ones (Alt parts them). Events are taken for all
- * of them together, so that marks that stay are not drawn anew. Crowded keys are painted beneath, with elements over selected ones that stay where they are while
- * something is dragged: only what is painted follows then.
+ * The keys of a curve to drag in frame and value (Shift keeps to one of them), and the handles of the selected ones
+ * (Alt parts them). Events are taken for all of them together, so that marks that stay are not drawn anew. Crowded keys
+ * are painted beneath, with elements over selected ones that stay where they are while something is dragged: only what
+ * is painted follows then.
  */
 export const CurveKeys = memo(function CurveKeys({
   subjectId,

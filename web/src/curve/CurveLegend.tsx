@@ -46,7 +46,10 @@ function sameLegend(
   );
 }
 
-/** Beside the curves: which channel is worked on and which others are drawn, on what scale and in what unit, and what the channel does beside its keys. */
+/**
+ * Beside the curves: which channel is worked on and which others are drawn, on what scale and in what unit, and what
+ * the channel does beside its keys.
+ */
 function CurveLegendOf({ subjectId, channels, active, hidden, onHidden, scaling, onScaling }: CurveLegendProps) {
   const dispatch = useAppDispatch();
   const units = useValueUnits();

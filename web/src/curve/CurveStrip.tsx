@@ -37,7 +37,10 @@ interface CurveStripProps {
   target: MotionDocument | null;
 }
 
-/** The value curves of the shown channels with their keys and handles to drag; the active one in the tone of its motion, over the target's. */
+/**
+ * The value curves of the shown channels with their keys and handles to drag; the active one in the tone of its motion,
+ * over the target's.
+ */
 export function CurveStrip({ tone, target }: CurveStripProps) {
   const dispatch = useAppDispatch();
   const subject = useAppSelector(selectSubject);
@@ -83,16 +86,14 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
     ) !== null;
   const selectedOf = (channel: Channel): number[] =>
     shownKeys.filter((key) => key.channelId === channel.id && key.subjectId === subject.id).map((key) => key.frame);
-  const paintedBeneath = others
-    .filter(isCrowded)
-    .map((channel): PaintedCurve => ({
-      channel,
-      values: fittedTo(channel).values,
-      ...CHANNEL_LOOKS[channel.id],
-      opacity: 0.4,
-      selected: selectedOf(channel),
-      ringPx: RING_PX.other,
-    }));
+  const paintedBeneath = others.filter(isCrowded).map((channel): PaintedCurve => ({
+    channel,
+    values: fittedTo(channel).values,
+    ...CHANNEL_LOOKS[channel.id],
+    opacity: 0.4,
+    selected: selectedOf(channel),
+    ringPx: RING_PX.other,
+  }));
   const isPainted = isCrowded(active);
   if (isPainted && targetChannel)
     paintedBeneath.unshift({

@@ -14,7 +14,10 @@ interface OutsideGripsProps {
 
 type Side = 'before' | 'after';
 
-/** Where the rounds beyond the keys end: a grip to drag for more or fewer of them, or with the arrow keys. Without a count there is none. */
+/**
+ * Where the rounds beyond the keys end: a grip to drag for more or fewer of them, or with the arrow keys. Without a
+ * count there is none.
+ */
 export function OutsideGrips({ subjectId, channel, values, colour }: OutsideGripsProps) {
   const dispatch = useAppDispatch();
   const scale = useTimeScale();

@@ -9,7 +9,10 @@ interface WobbleBandProps {
   colour: string;
 }
 
-/** How far a wobble can take a channel from what its keys say: a band about the curve they make, as wide as the amount allows on each frame. */
+/**
+ * How far a wobble can take a channel from what its keys say: a band about the curve they make, as wide as the amount
+ * allows on each frame.
+ */
 export function WobbleBand({ channel, values, colour }: WobbleBandProps) {
   const scale = useTimeScale();
   const { wobble, ...plain } = channel;

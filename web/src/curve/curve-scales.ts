@@ -1,7 +1,10 @@
 import { CHANNELS, type Channel } from '@undulan/core';
 import { createValueScale, frameValues, LEAST_SPAN, type ValueScale } from '../time-page/index.ts';
 
-/** How several curves share the height: those of one unit on one scale, each on its own, or each from its least to its greatest value. */
+/**
+ * How several curves share the height: those of one unit on one scale, each on its own, or each from its least to its
+ * greatest value.
+ */
 export type CurveScaling = 'shared' | 'own' | 'normalised';
 
 export interface FittedScale {
@@ -28,7 +31,10 @@ function extent(channels: readonly Channel[], first: number, last: number): { lo
   return low > high ? { low: 0, high: 0 } : { low, high };
 }
 
-/** A vertical scale for each channel. `beside` are curves of other motions (the target) that must fit in with one of them. */
+/**
+ * A vertical scale for each channel. `beside` are curves of other motions (the target) that must fit in with one of
+ * them.
+ */
 export function curveScales(
   channels: readonly Channel[],
   beside: readonly Channel[],

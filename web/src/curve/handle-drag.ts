@@ -15,7 +15,10 @@ interface HandleMove {
   level: boolean;
 }
 
-/** Where a dragged handle ends up, as it looks on the strip: along its own line when the angle is kept, on a circle about its key when the length is. */
+/**
+ * Where a dragged handle ends up, as it looks on the strip: along its own line when the angle is kept, on a circle
+ * about its key when the length is.
+ */
 export function draggedHandle(
   handle: Handle,
   { dxPx, dyPx, level }: HandleMove,

@@ -13,7 +13,10 @@ import {
 import { cssColour } from '../ui/index.ts';
 import { isComputed, shownHandles } from './shown-handles.ts';
 
-/** How large the ring of a key is where there is room, in px of radius; smaller on a curve that is not the one worked on. */
+/**
+ * How large the ring of a key is where there is room, in px of radius; smaller on a curve that is not the one worked
+ * on.
+ */
 export const RING_PX = { own: 5.5, other: 3.5 };
 /** Side of the square at a handle's end, in px. */
 export const HANDLE_PX = 8;
@@ -30,7 +33,10 @@ export interface PaintedCurve {
   ringPx: number | null;
 }
 
-/** Paints what of a crowded curve is in the columns: thin lines, its keys as small rings, and selected ones, unless they are very many, as large ones with their handles. */
+/**
+ * Paints what of a crowded curve is in the columns: thin lines, its keys as small rings, and selected ones, unless they
+ * are very many, as large ones with their handles.
+ */
 export function paintCurve(
   context: CanvasRenderingContext2D,
   curve: PaintedCurve,

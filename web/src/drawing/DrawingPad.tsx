@@ -44,7 +44,10 @@ function angleAbout(pivot: Spot, spot: Spot): number {
   return (Math.atan2(spot.y - pivot.y, spot.x - pivot.x) * 180) / Math.PI;
 }
 
-/** Lies over a picture: pen, arrow and arc follow the pointer; a subject's corrected pose is dragged from where it is, and turned by its handle. */
+/**
+ * Lies over a picture: pen, arrow and arc follow the pointer; a subject's corrected pose is dragged from where it is,
+ * and turned by its handle.
+ */
 export function DrawingPad({ motion, frame, drawing, spot, tool, subjectAt, onDrawing, onSpot }: DrawingPadProps) {
   const { widthPx, heightPx } = motion.stage;
   const [way, setWay] = useState<Spot[]>([]);

@@ -26,7 +26,10 @@ export function thinned(points: readonly Spot[], leastPx: number): Spot[] {
   return kept;
 }
 
-/** The stroke that a hand's way becomes: all of it for a pen, its ends for an arrow, its ends and its middle for an arc. Null where it went nowhere. */
+/**
+ * The stroke that a hand's way becomes: all of it for a pen, its ends for an arrow, its ends and its middle for an arc.
+ * Null where it went nowhere.
+ */
 export function strokeOf(kind: Stroke['kind'], way: readonly Spot[], leastPx: number): Stroke | null {
   const points = thinned(way, leastPx);
   const [first, last] = [points[0], points.at(-1)];

@@ -16,7 +16,9 @@ const NO_KEYS: KeyRef[] = [];
 export const selectEditing = (state: RootState) => state.editing;
 export const selectWork = (state: RootState) => state.editing.work;
 
-/** The document as it was last changed; what vertical scales are fitted to, so that they stand still during a gesture. */
+/**
+ * The document as it was last changed; what vertical scales are fitted to, so that they stand still during a gesture.
+ */
 export const selectMotion = (state: RootState): MotionDocument | null => state.editing.work?.motion ?? null;
 
 /** The document to draw: with the gesture under way, if there is one. */
@@ -26,7 +28,10 @@ export const selectShownMotion = (state: RootState): MotionDocument | null =>
 /** Whether a gesture is under way: what is shown is not settled. */
 export const selectUnderWay = (state: RootState): boolean => state.editing.preview !== null;
 
-/** The document as the picture shows it: with changes that are not keyed yet, whatever the frame, unless a gesture is at those channels. */
+/**
+ * The document as the picture shows it: with changes that are not keyed yet, whatever the frame, unless a gesture is at
+ * those channels.
+ */
 export const selectPictureMotion = createSelector(
   [
     selectShownMotion,

@@ -36,7 +36,10 @@ export interface EditingState {
   source: WorkSource | null;
   work: Work | null;
   history: History;
-  /** What the server has of the version that the work was made from: a save tells what differs from it. Null where the work is to be written whole. */
+  /**
+   * What the server has of the version that the work was made from: a save tells what differs from it. Null where the
+   * work is to be written whole.
+   */
   base: Kept | null;
   /** What is on its way to the server. */
   sent: Kept | null;
@@ -107,7 +110,10 @@ const initialState: EditingState = {
   question: null,
 };
 
-/** What a step changes beside the document itself is settled anew: gestures end, and selected keys that are gone are let go. */
+/**
+ * What a step changes beside the document itself is settled anew: gestures end, and selected keys that are gone are let
+ * go.
+ */
 function settle(state: EditingState): void {
   state.preview = null;
   state.revision += 1;

@@ -1,6 +1,9 @@
 import type { Channel, ChannelRef, MotionDocument, Subject } from '@undulan/core';
 
-/** How the rows of the Keys strip are arranged; names are subject ids, of channels `subject/channel`. Nothing of it is in the motion. */
+/**
+ * How the rows of the Keys strip are arranged; names are subject ids, of channels `subject/channel`. Nothing of it is
+ * in the motion.
+ */
 export interface RowState {
   folded: string[];
   hidden: string[];
@@ -33,8 +36,8 @@ function keyedSubjects(motion: MotionDocument): { subject: Subject; channels: Ch
 }
 
 /**
- * The rows to show, subject by subject with its keyed channels beneath unless folded, and how many rows filters (hidden, solo, the selected subject only) keep away.
- * A motion of one subject needs no row for it.
+ * The rows to show, subject by subject with its keyed channels beneath unless folded, and how many rows filters
+ * (hidden, solo, the selected subject only) keep away. A motion of one subject needs no row for it.
  */
 export function keyRows(
   motion: MotionDocument,

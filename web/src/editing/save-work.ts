@@ -19,7 +19,10 @@ function unsaved({ base, work, history, version, targetMayChange }: EditingState
   };
 }
 
-/** Writes what is unsaved. One write at a time: changes made meanwhile are written by the next. Gives whether all is on the server. */
+/**
+ * Writes what is unsaved. One write at a time: changes made meanwhile are written by the next. Gives whether all is on
+ * the server.
+ */
 export function saveWork(): Thunk<boolean> {
   return async (dispatch, getState) => {
     const { source, work, revision, savedRevision, save } = getState().editing;

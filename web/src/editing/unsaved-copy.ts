@@ -13,8 +13,9 @@ import { createStore, delMany, get, keys, setMany, type UseStore } from 'idb-key
 import type { EditingState, WorkSource } from './editing.slice.ts';
 
 /**
- * Work that is not on the server yet is kept in the browser until it is, so that a closed tab or a lost network takes nothing away: what it was made from once, and what changed at each change.
- * Each tab keeps its own copy: two tabs on one draft never overwrite each other's.
+ * Work that is not on the server yet is kept in the browser until it is, so that a closed tab or a lost network takes
+ * nothing away: what it was made from once, and what changed at each change. Each tab keeps its own copy: two tabs on
+ * one draft never overwrite each other's.
  */
 type Parts = Pick<EditingState, 'base' | 'work' | 'history' | 'version'>;
 
@@ -81,7 +82,10 @@ export async function forgetUnsaved(source: WorkSource): Promise<void> {
   await delMany(namesOf(prefixOf(source) + tabId()), store()).catch(() => undefined);
 }
 
-/** What a copy stands for, with as much of its history as goes on from that of the server; null where nothing here can read it. */
+/**
+ * What a copy stands for, with as much of its history as goes on from that of the server; null where nothing here can
+ * read it.
+ */
 function putTogether(base: Base | undefined, unsaved: Unsaved | undefined, known: History): StoredWork | null {
   const from = Work.safeParse(base?.work);
   if (!from.success || !unsaved) return null;

@@ -17,7 +17,10 @@ export function changedValues(motion: MotionDocument, values: readonly KeyValue[
   );
 }
 
-/** What a change of values at a frame means: with Record on a key on each changed channel; off, unkeyed channels simply rest elsewhere, and keyed ones need a question (null). */
+/**
+ * What a change of values at a frame means: with Record on a key on each changed channel; off, unkeyed channels simply
+ * rest elsewhere, and keyed ones need a question (null).
+ */
 export function editForValues(
   motion: MotionDocument,
   record: boolean,
@@ -37,7 +40,8 @@ function changedAgain(unkeyed: readonly KeyValue[], values: readonly KeyValue[])
 }
 
 /**
- * Changes channel values at a frame as the Record switch has it; with it off, a change of an animated channel is asked about, once: a change that was left unkeyed goes on being that.
+ * Changes channel values at a frame as the Record switch has it; with it off, a change of an animated channel is asked
+ * about, once: a change that was left unkeyed goes on being that.
  */
 export function useChangeValues(): (values: KeyValue[], frame: number) => void {
   const dispatch = useAppDispatch();

@@ -15,8 +15,9 @@ interface FetchedWork {
 }
 
 /**
- * Opens fetched work for editing, with what was left unsaved in this browser, and saves and closes it when the page goes. Gives whether it is open.
- * Only a fresh answer opens it, and once: from then on the editing slice holds it, whatever the query fetches again.
+ * Opens fetched work for editing, with what was left unsaved in this browser, and saves and closes it when the page
+ * goes. Gives whether it is open. Only a fresh answer opens it, and once: from then on the editing slice holds it,
+ * whatever the query fetches again.
  */
 export function useOpenWork(kind: WorkSource['kind'], id: string, { currentData, isFetching }: FetchedWork): boolean {
   const dispatch = useAppDispatch();

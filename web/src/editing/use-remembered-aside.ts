@@ -14,7 +14,10 @@ interface Aside {
 
 const NOTHING: Aside = { rows: PLAIN_ROWS, unkeyed: [] };
 
-/** Keeps the arrangement of the rows and unkeyed changes in this browser, for each piece of work: a reload loses neither. */
+/**
+ * Keeps the arrangement of the rows and unkeyed changes in this browser, for each piece of work: a reload loses
+ * neither.
+ */
 export function useRememberedAside(): void {
   const dispatch = useAppDispatch();
   const { source, rows, unkeyed } = useEditing('source', 'rows', 'unkeyed');

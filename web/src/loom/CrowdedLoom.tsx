@@ -24,7 +24,10 @@ interface FoundFoot {
   mark: ChartMark;
 }
 
-/** A loom of very many drawings: painted, its feet taken hold of by their place, with unseen elements over the chosen ones. */
+/**
+ * A loom of very many drawings: painted, its feet taken hold of by their place, with unseen elements over the chosen
+ * ones.
+ */
 export function CrowdedLoom({ charts, targets, rails, tone, chosenChart, chosenFrames, actionsOf }: CrowdedLoomProps) {
   const scale = useTimeScale();
   const underWay = useAppSelector(selectUnderWay);

@@ -34,7 +34,10 @@ interface LoomMenuProps {
   tone: 'take' | 'target';
 }
 
-/** What can be done on the loom: squeeze and spread the chosen drawings, see the round as a ring, put the chart on paper. */
+/**
+ * What can be done on the loom: squeeze and spread the chosen drawings, see the round as a ring, put the chart on
+ * paper.
+ */
 export function LoomMenu(props: LoomMenuProps) {
   const [ring, setRing] = useState(false);
   return (

@@ -12,7 +12,10 @@ interface LoomRingProps {
 const OUTER = 0.92;
 const INNER = 0.58;
 
-/** A motion that comes back to its start, as a ring: time evenly spaced outside, clockwise from the top; where the subject is on its round inside, a thread a drawing. */
+/**
+ * A motion that comes back to its start, as a ring: time evenly spaced outside, clockwise from the top; where the
+ * subject is on its round inside, a thread a drawing.
+ */
 export function LoomRing({ charts, lengths, sizePx, tone }: LoomRingProps) {
   const first = charts[0]!.firstFrame;
   const last = charts.at(-1)!.lastFrame;

@@ -48,7 +48,10 @@ interface LoomStripProps {
   target: MotionDocument | null;
 }
 
-/** The loom: frames evenly spaced above, where the subject really is below, a thread for each. Crowding threads are slow. Feet can be dragged; the target's feet stand beneath in teal. */
+/**
+ * The loom: frames evenly spaced above, where the subject really is below, a thread for each. Crowding threads are
+ * slow. Feet can be dragged; the target's feet stand beneath in teal.
+ */
 export function LoomStrip({ tone, target }: LoomStripProps) {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion);

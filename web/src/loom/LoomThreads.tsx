@@ -12,7 +12,10 @@ interface LoomThreadsProps {
   actionsOf: (chart: TimingChart, mark: ChartMark) => FootActions;
 }
 
-/** One segment on the loom: its threads, extremes ringed, breakdowns underlined, fractions where there is room, and a foot to grab on each drawing between. */
+/**
+ * One segment on the loom: its threads, extremes ringed, breakdowns underlined, fractions where there is room, and a
+ * foot to grab on each drawing between.
+ */
 export function LoomThreads({ chart, rails, tone, chosen, actionsOf }: LoomThreadsProps) {
   const scale = useTimeScale();
   const { timeY, spaceY } = rails;

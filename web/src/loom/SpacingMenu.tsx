@@ -32,7 +32,10 @@ const BUILDERS: { id: string; label: string; build: (n: number) => Spacing }[] =
   { id: 'spring', label: 'Spring: past and settling', build: (n) => springSpacing(n, 1.5, 5) },
 ];
 
-/** Ready spacings for the segment at the playhead: seen before they are taken, as one curve or as a drawing on every frame. */
+/**
+ * Ready spacings for the segment at the playhead: seen before they are taken, as one curve or as a drawing on every
+ * frame.
+ */
 export function SpacingMenu({ charts }: { charts: readonly TimingChart[] }) {
   const subject = useAppSelector(selectSubject);
   const track = useActiveTrack();

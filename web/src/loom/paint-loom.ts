@@ -42,7 +42,10 @@ export function changedLoom(before: LoomPainting, after: LoomPainting): Columns 
   };
 }
 
-/** Paints what of a crowded loom is in the columns: the rails, thin threads, small rings on extremes, underlined breakdowns, and fractions where there is room. */
+/**
+ * Paints what of a crowded loom is in the columns: the rails, thin threads, small rings on extremes, underlined
+ * breakdowns, and fractions where there is room.
+ */
 export function paintLoom(context: CanvasRenderingContext2D, painting: LoomPainting, columns: Columns): void {
   const isSeen = (chart: TimingChart): boolean => {
     const { from, to } = extentOf(chart, painting.scale);

@@ -59,7 +59,10 @@ export function isCrowded(charts: readonly TimingChart[], scale: TimeScale): boo
 
 const FRACTION_ROOM_PX = 24;
 
-/** The fractions of drawings between extremes that have room beside one another and between the extremes, by frame: each once, a half before a quarter, a quarter before an eighth. */
+/**
+ * The fractions of drawings between extremes that have room beside one another and between the extremes, by frame: each
+ * once, a half before a quarter, a quarter before an eighth.
+ */
 export function fractionsWithRoom(chart: TimingChart, scale: TimeScale): Map<number, string> {
   const found = chart.marks.flatMap((mark) => {
     const fraction = mark.role === 'extreme' ? null : fractionOf(mark.progress);

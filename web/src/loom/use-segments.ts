@@ -36,7 +36,10 @@ export function useSegments(
   );
 }
 
-/** The same of the selected subject as it is shown now: in a gesture only those it changes are worked out anew, and the list is another only where one is. */
+/**
+ * The same of the selected subject as it is shown now: in a gesture only those it changes are worked out anew, and the
+ * list is another only where one is.
+ */
 export function useShownSegments(track: Track | undefined, closing = true): TimingChart[] {
   const [motion, subject] = [useAppSelector(selectShownMotion), useAppSelector(selectSubject)];
   const [settled, still] = [useAppSelector(selectMotion), useAppSelector(selectSettledSubject)];
@@ -51,7 +54,10 @@ export function useShownSegments(track: Track | undefined, closing = true): Timi
   }, [motion, subject, track, closing, settled, still, charts]);
 }
 
-/** The chart of the segment that a frame is in, as it is shown now: one alone, since it is wanted at every move of a drag. */
+/**
+ * The chart of the segment that a frame is in, as it is shown now: one alone, since it is wanted at every move of a
+ * drag.
+ */
 export function useSegmentAt(
   subject: Subject | null | undefined,
   track: Track | undefined,

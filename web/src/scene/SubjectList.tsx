@@ -6,7 +6,10 @@ import { Button } from '../ui/index.ts';
 
 const NEW_LOOK: Look = { shape: 'box', widthPx: 90, heightPx: 90, fill: '#c8d6e0' };
 
-/** Everything on the stage, front to back: chosen to be changed, put forward or back, made scenery, hidden, taken out; and another one added. */
+/**
+ * Everything on the stage, front to back: chosen to be changed, put forward or back, made scenery, hidden, taken out;
+ * and another one added.
+ */
 export function SubjectList() {
   const dispatch = useAppDispatch();
   const { subjects } = useAppSelector(selectMotion)!;

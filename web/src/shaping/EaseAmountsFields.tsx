@@ -15,7 +15,10 @@ interface EaseAmountsFieldsProps {
   refs: KeyRef[];
 }
 
-/** How much the segments are eased at both ends, in percent, to be dragged or typed: 0 is even, 100 a full stop. Several take the same. */
+/**
+ * How much the segments are eased at both ends, in percent, to be dragged or typed: 0 is even, 100 a full stop. Several
+ * take the same.
+ */
 export function EaseAmountsFields({ begins, refs }: EaseAmountsFieldsProps) {
   const dispatch = useAppDispatch();
   const first = begins[0]!;

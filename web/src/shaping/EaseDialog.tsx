@@ -32,7 +32,10 @@ interface EaseDialogProps {
 const within = (value: number, low: number, high: number): number =>
   Math.min(high, Math.max(low, Math.round(value * 1000) / 1000));
 
-/** Draws an ease on the unit square, by its two handles or written in the CSS notation, and keeps it in the course's palette. */
+/**
+ * Draws an ease on the unit square, by its two handles or written in the CSS notation, and keeps it in the course's
+ * palette.
+ */
 export function EaseDialog({ courseId, start, onClose }: EaseDialogProps) {
   const [css, setCss] = useState(() => writeCssEasing(start.leave === 'curve' ? start : { leave: 'curve', ...START }));
   const [name, setName] = useState('');
@@ -129,7 +132,10 @@ const ARROWS: Partial<Record<string, [number, number]>> = {
   ArrowDown: [0, -1],
 };
 
-/** Time to the right, the way gone up, with the two handles to drag or move by arrow keys; what is given by points is drawn without handles. */
+/**
+ * Time to the right, the way gone up, with the two handles to drag or move by arrow keys; what is given by points is
+ * drawn without handles.
+ */
 function UnitSquare({ easing, onShape }: { easing: CssEasing | null; onShape: (shape: CurveShape) => void }) {
   const x = (t: number): number => 10 + t * SQUARE_PX;
   const y = (share: number): number => MARGIN_PX + (1 - share) * SQUARE_PX;

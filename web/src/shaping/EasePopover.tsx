@@ -18,7 +18,10 @@ interface EasePopoverProps {
   courseId: string | undefined;
 }
 
-/** How the selected keys go on to the next ones: every way drawn, and played while it is pointed at; by amount; carried from elsewhere; or from the course's palette. */
+/**
+ * How the selected keys go on to the next ones: every way drawn, and played while it is pointed at; by amount; carried
+ * from elsewhere; or from the course's palette.
+ */
 export const EasePopover = memo(function EasePopover({ courseId }: EasePopoverProps) {
   const { begins } = useSelectedKeys();
   const leave = shared(begins, ({ key }) => key.leave);

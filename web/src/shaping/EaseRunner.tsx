@@ -6,7 +6,10 @@ const STEPS = 48;
 /** Room at both ends for what goes past them, in percent of the width. */
 const ENDS_PERCENT = 16;
 
-/** A dot that goes the way of an ease again and again, above ticks a frame apart; still where people ask for less motion. */
+/**
+ * A dot that goes the way of an ease again and again, above ticks a frame apart; still where people ask for less
+ * motion.
+ */
 export function EaseRunner({ progress }: { progress: ((t: number) => number) | null }) {
   const dot = useRef<HTMLDivElement>(null);
   const place = (share: number): number => ENDS_PERCENT + share * (100 - 2 * ENDS_PERCENT);

@@ -28,7 +28,10 @@ const LINK_WORDS: Record<HandleLink, string> = {
   broken: 'parted',
 };
 
-/** The handles of the selected keys: how the two sides depend on each other, for all of them; of one alone the speed it arrives and leaves with and how far that reaches; and what dragging a handle keeps. */
+/**
+ * The handles of the selected keys: how the two sides depend on each other, for all of them; of one alone the speed it
+ * arrives and leaves with and how far that reaches; and what dragging a handle keeps.
+ */
 export const HandlePopover = memo(function HandlePopover({ found }: { found: SegmentKey[] }) {
   const dispatch = useAppDispatch();
   const [keeps, setKeeps] = useStored<HandleKeeps>('handle-keeps', KEEPS_NOTHING);

@@ -3,7 +3,10 @@ import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, selectMotion, useEditing } from '../editing/index.ts';
 import { Button, Menu, MenuHeading, MenuItem } from '../ui/index.ts';
 
-/** How the selected subject's move is written down: x and y together or apart, as keys of its position or as travel along a path. None of it changes the motion. */
+/**
+ * How the selected subject's move is written down: x and y together or apart, as keys of its position or as travel
+ * along a path. None of it changes the motion.
+ */
 export function MoveMenu() {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion);

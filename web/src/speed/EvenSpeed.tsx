@@ -4,7 +4,9 @@ import { edited, useEditing } from '../editing/index.ts';
 import { Button } from '../ui/index.ts';
 import { useActiveTrack } from '../loom/index.ts';
 
-/** Evens out the speed through the selected keys of the track, or through all of them: keys move in time, poses stay. */
+/**
+ * Evens out the speed through the selected keys of the track, or through all of them: keys move in time, poses stay.
+ */
 export function EvenSpeed({ subject, keyFrames }: { subject: Subject; keyFrames: readonly number[] }) {
   const dispatch = useAppDispatch();
   const { selectedKeys } = useEditing('selectedKeys');

@@ -76,7 +76,10 @@ function lineOf(
 /** What the strip shows the speed of. */
 type Of = 'channel' | 'way';
 
-/** The speed of the chosen channel, or of its track along its way, with the speed each key leaves and arrives at to drag: what the value curve does follows at once. */
+/**
+ * The speed of the chosen channel, or of its track along its way, with the speed each key leaves and arrives at to
+ * drag: what the value curve does follows at once.
+ */
 export function SpeedStrip() {
   const subject = useAppSelector(selectSubject);
   const still = useAppSelector(selectSettledSubject);

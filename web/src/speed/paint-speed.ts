@@ -43,7 +43,10 @@ export function changedSpeed(before: SpeedPainting, after: SpeedPainting): Colum
   );
 }
 
-/** Paints what of a crowded speed is in the columns: a thin line, a small mark for each key's speed, large ones for selected keys unless they are very many. */
+/**
+ * Paints what of a crowded speed is in the columns: a thin line, a small mark for each key's speed, large ones for
+ * selected keys unless they are very many.
+ */
 export function paintSpeed(
   context: CanvasRenderingContext2D,
   { pieces, keyFrames, knobs, jumps, selected, values, scale, heightPx }: SpeedPainting,

@@ -35,7 +35,10 @@ export interface SpeedLine {
     reachPercent: number | null,
     apart: boolean,
   ) => EditRequest;
-  /** How far the speed on one side of a key reaches, in percent of its span of so many frames; null where a reach cannot be set. */
+  /**
+   * How far the speed on one side of a key reaches, in percent of its span of so many frames; null where a reach cannot
+   * be set.
+   */
   reachOf: (keyFrame: number, side: HandleSide) => { percent: number; spanFrames: number } | null;
 }
 

@@ -19,7 +19,10 @@ function useStanding(channel: Channel, ref: ChannelRef): { frame: number; value:
   return { frame, value: change?.value ?? sampleChannel(channel, frame), changed: change !== undefined };
 }
 
-/** What can be done with one channel on this frame. Follows the playhead only while open: a row of these at every frame would take longer than the frame. */
+/**
+ * What can be done with one channel on this frame. Follows the playhead only while open: a row of these at every frame
+ * would take longer than the frame.
+ */
 export const ChannelMenu = memo(function ChannelMenu({ subjectId, channel }: ChannelMenuProps) {
   const [asksClear, setAsksClear] = useState(false);
   return (

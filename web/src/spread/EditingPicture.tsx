@@ -20,7 +20,9 @@ interface EditingPictureProps {
   children: ReactNode;
 }
 
-/** The left page of an editing screen: Record and what is shown, the picture, and under it whatever the screen needs. */
+/**
+ * The left page of an editing screen: Record and what is shown, the picture, and under it whatever the screen needs.
+ */
 export function EditingPicture({ tone, target, noTarget, targetShown, onTargetShown, children }: EditingPictureProps) {
   const dispatch = useAppDispatch();
   const { record } = useEditing('record');

@@ -23,7 +23,10 @@ export function framesCsv(rows: readonly FrameRow[], track: Track): string {
   ]);
 }
 
-/** The selected subject's track in figures: a row a frame, with its spacing against an even one. Pressing a row goes there. */
+/**
+ * The selected subject's track in figures: a row a frame, with its spacing against an even one. Pressing a row goes
+ * there.
+ */
 export function FramesTable() {
   const motion = useAppSelector(selectMotion);
   const subject = useAppSelector(selectSubject);

@@ -20,7 +20,10 @@ function isListed(channel: Channel, all: boolean): boolean {
   return all || channel.keys.length > 0 || POSITION.includes(channel.id);
 }
 
-/** Every channel of the selected subject with its value on this frame, to be typed; and the keys before and after. While anything is under way the values alone follow it. */
+/**
+ * Every channel of the selected subject with its value on this frame, to be typed; and the keys before and after. While
+ * anything is under way the values alone follow it.
+ */
 export function NumbersPanel() {
   const subject = useAppSelector(selectSettledSubject);
   const frame = useRestingFrame();

@@ -12,7 +12,10 @@ interface OwnChartsProps {
   target: MotionDocument | null;
 }
 
-/** The timing charts of the selected subject as it moves now, each under the target's chart of the same place in the order. */
+/**
+ * The timing charts of the selected subject as it moves now, each under the target's chart of the same place in the
+ * order.
+ */
 export function OwnCharts({ tone, target }: OwnChartsProps) {
   const subject = useAppSelector(selectSettledSubject);
   const tracks = useMemo(() => {
@@ -80,7 +83,10 @@ function useDrawn(own: readonly TimingChart[], underWay: boolean): readonly Timi
   return own;
 }
 
-/** What becomes of each drawn chart: where extremes come or go in a gesture, the chart that still begins, or else ends, with it. New ones are drawn when it is over. */
+/**
+ * What becomes of each drawn chart: where extremes come or go in a gesture, the chart that still begins, or else ends,
+ * with it. New ones are drawn when it is over.
+ */
 function livesOf(drawn: readonly TimingChart[], own: readonly TimingChart[]): readonly TimingChart[] {
   if (own.length === drawn.length) return own;
   const [byFirst, byLast] = [

@@ -9,7 +9,10 @@ const WORDS: Record<TabState, string> = {
   'here-changed': 'changed over the key on this frame',
 };
 
-/** The keyed state by shape, like an index tab on a page: a dash, an empty tab, a full tab; with a pencil across it while changed and not keyed. */
+/**
+ * The keyed state by shape, like an index tab on a page: a dash, an empty tab, a full tab; with a pencil across it
+ * while changed and not keyed.
+ */
 export function TabGlyph({ state }: { state: TabState }) {
   const full = state === 'here' || state === 'here-changed';
   return (

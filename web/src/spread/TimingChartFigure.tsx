@@ -11,7 +11,10 @@ interface TimingChartFigureProps {
   live?: TimingChart | undefined;
 }
 
-/** A timing chart drawn the trade's way: a line with a tick for each drawing at its progress, extremes ringed, breakdowns underlined. */
+/**
+ * A timing chart drawn the trade's way: a line with a tick for each drawing at its progress, extremes ringed,
+ * breakdowns underlined.
+ */
 export const TimingChartFigure = memo(function TimingChartFigure({
   chart,
   tone,

@@ -15,7 +15,8 @@ function channelsOf(set: KeySet, subject: Subject): ChannelId[] {
 }
 
 /**
- * Sets keys on this frame at what the picture shows: on what changed (with nothing changed, on the moving channels of the selected subject, or its position when none moves), or on a chosen set.
+ * Sets keys on this frame at what the picture shows: on what changed (with nothing changed, on the moving channels of
+ * the selected subject, or its position when none moves), or on a chosen set.
  */
 export function useKeyHere() {
   const clock = useClock();

@@ -67,7 +67,10 @@ function positionValues(subjectId: string, x: number, y: number): KeyValue[] {
   }));
 }
 
-/** The picture of the motion being edited: click a subject to select it, drag it (or use the arrow keys) to put it elsewhere on this frame. */
+/**
+ * The picture of the motion being edited: click a subject to select it, drag it (or use the arrow keys) to put it
+ * elsewhere on this frame.
+ */
 export function EditableStage({ tone, target, trail, onion }: EditableStageProps) {
   const dispatch = useAppDispatch();
   const clock = useClock();
@@ -132,7 +135,8 @@ export function EditableStage({ tone, target, trail, onion }: EditableStageProps
     const picked = context && picture && subjectAt(context, picture, frame, place.x, place.y);
     const shown = trail ? motion.subjects.find((other) => other.id === subjectId) : undefined;
     const key = shown && trailKeyAt(shown, place, KEY_REACH_PX * pxPerPx);
-    // Where the subject stands over keys of its trail, it is what is taken hold of: going to a frame and moving it must never move another frame's key.
+    // Where the subject stands over keys of its trail, it is what is taken hold of: going to a frame and moving it must
+    // never move another frame's key.
     if (shown && key && picked?.id !== shown.id) {
       startDrag(event, { ofKey: true, subjectId: shown.id, frame: key.frame, x: key.x, y: key.y, pxPerPx });
       return;

@@ -18,7 +18,9 @@ class FakePath {
   ellipse(): void {}
 }
 
-/** A canvas context that writes down what matters of a drawing: fills with their colour, place and opacity, and strokes. */
+/**
+ * A canvas context that writes down what matters of a drawing: fills with their colour, place and opacity, and strokes.
+ */
 function recordingContext(scale = 1) {
   const drawn: {
     did: 'fill' | 'stroke' | 'ground';

@@ -12,7 +12,10 @@ import {
 import { drawDetails, outlineOf } from './shapes.ts';
 
 export interface DrawOptions {
-  /** `filled` is the picture itself; `outline` draws only what can move, as a ghost in `colour`. Bare silhouettes are in `colour` too, where it is given. */
+  /**
+   * `filled` is the picture itself; `outline` draws only what can move, as a ghost in `colour`. Bare silhouettes are in
+   * `colour` too, where it is given.
+   */
   style: 'filled' | 'outline';
   colour?: string;
   dashed?: boolean;
@@ -40,8 +43,9 @@ function keyedColour(subject: Subject, id: 'fill' | 'stroke', frame: number): st
 }
 
 /**
- * Draws a motion's scene at a frame, as it will be seen (exposures apply), in stage pixels: the caller sets the context's scale, and clips where the canvas
- * shows more than the stage (a clip whose edge is not on a pixel makes every fill within it half as slow again). The one way a scene gets onto a canvas.
+ * Draws a motion's scene at a frame, as it will be seen (exposures apply), in stage pixels: the caller sets the
+ * context's scale, and clips where the canvas shows more than the stage (a clip whose edge is not on a pixel makes
+ * every fill within it half as slow again). The one way a scene gets onto a canvas.
  */
 export function drawScene(
   context: CanvasRenderingContext2D,
@@ -73,7 +77,9 @@ export function drawScene(
   context.restore();
 }
 
-/** Sets what it needs and puts nothing back: saving and restoring for each of hundreds takes as long as drawing them. */
+/**
+ * Sets what it needs and puts nothing back: saving and restoring for each of hundreds takes as long as drawing them.
+ */
 function drawSubject(
   context: CanvasRenderingContext2D,
   base: Affine,

@@ -13,14 +13,20 @@ interface Trail {
   name: string;
   motion: MotionDocument;
   subject: Subject;
-  /** Null until it is put down again: while something is dragged every motion is drawn but once, and keeping it would only cost. */
+  /**
+   * Null until it is put down again: while something is dragged every motion is drawn but once, and keeping it would
+   * only cost.
+   */
   image: OffscreenCanvas | null;
 }
 
 /** The trails drawn last: a trail changes with the motion, not with the frame. */
 const trails = createRecent<Trail>(4);
 
-/** Puts a subject's trail onto a canvas that shows the whole stage, drawing it anew only when the motion, its size or its look changed. */
+/**
+ * Puts a subject's trail onto a canvas that shows the whole stage, drawing it anew only when the motion, its size or
+ * its look changed.
+ */
 export function putTrail(
   context: CanvasRenderingContext2D,
   motion: MotionDocument,
@@ -52,7 +58,10 @@ export function putTrail(
   context.restore();
 }
 
-/** Draws where a subject's pivot goes over the range: its way, a dot a frame, a ring on each keyed frame. Crowded dots are slow. */
+/**
+ * Draws where a subject's pivot goes over the range: its way, a dot a frame, a ring on each keyed frame. Crowded dots
+ * are slow.
+ */
 function drawTrail(
   context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D,
   motion: MotionDocument,

@@ -81,7 +81,8 @@ test('while a key is dragged the trail is what it would be drawn from nothing, a
     const now = raised(motion, 201, by, i % 3);
     const before = made.length;
     expect(put(now, 'dragged')).toEqual(put(now, `fresh ${by} ${i}`));
-    // The two canvases put on, and the one of the trail drawn from nothing; one more where the dragged one needed another hole.
+    // The two canvases put on, and the one of the trail drawn from nothing; one more where the dragged one needed
+    // another hole.
     drawnAnew += made.length - before - 3;
   }
   expect(drawnAnew).toBeLessThanOrEqual(2);

@@ -54,8 +54,8 @@ const drawn = createRecent<Drawn>(4);
 const SMALL_SHARE = 1 / 4;
 
 /**
- * Puts a trail of very many frames onto a canvas that shows the whole stage. What a drag changes of it is small beside the whole: the rest is drawn once and
- * put down again. `name` tells trails apart that are on screen together.
+ * Puts a trail of very many frames onto a canvas that shows the whole stage. What a drag changes of it is small beside
+ * the whole: the rest is drawn once and put down again. `name` tells trails apart that are on screen together.
  */
 export function putLongTrail(
   context: CanvasRenderingContext2D,
@@ -112,7 +112,10 @@ function placesAfter(known: Drawn | undefined, motion: MotionDocument, subject: 
   return places;
 }
 
-/** A trail as it is now: on the picture of the known one if it differs in its hole alone, else on a new one with a hole where it differs. */
+/**
+ * A trail as it is now: on the picture of the known one if it differs in its hole alone, else on a new one with a hole
+ * where it differs.
+ */
 function renewed(
   context: CanvasRenderingContext2D,
   name: string,
@@ -146,7 +149,10 @@ function renewed(
   return { ...base, image, hole };
 }
 
-/** Draws a part of a trail in pixels of the screen with what is quickest: a thin line, and square dots, hollow ones on keyed frames. */
+/**
+ * Draws a part of a trail in pixels of the screen with what is quickest: a thin line, and square dots, hollow ones on
+ * keyed frames.
+ */
 function drawPart(
   context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D,
   { a, d, e, f }: DOMMatrix,

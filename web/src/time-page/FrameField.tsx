@@ -10,7 +10,9 @@ const shown = (frame: number): string => String(Math.round(frame * 100) / 100);
 const secondsAt = ({ range, rate }: PlaybackClock, frame: number): string =>
   `${travelSeconds(range.first, frame, rate).toFixed(3)} s`;
 
-/** The frame now, in a field that takes another (also as seconds or timecode), and the seconds since the first frame. */
+/**
+ * The frame now, in a field that takes another (also as seconds or timecode), and the seconds since the first frame.
+ */
 export function FrameField() {
   const clock = useClock();
   const field = useRef<HTMLInputElement>(null);

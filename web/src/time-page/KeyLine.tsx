@@ -12,7 +12,10 @@ interface KeyLineProps {
   dashed?: boolean;
 }
 
-/** How the motion goes from one key to the next: a band where it stays, a stair when held, a straight line, or a bow when eased. */
+/**
+ * How the motion goes from one key to the next: a band where it stays, a stair when held, a straight line, or a bow
+ * when eased.
+ */
 export const KeyLine = memo(function KeyLine({ leave, still, x1, x2, y, colour, dashed }: KeyLineProps) {
   const line = { fill: 'none', stroke: colour, strokeWidth: 2, strokeDasharray: dashed ? '6 4' : undefined };
   if (still) return <line x1={x1} x2={x2} y1={y} y2={y} stroke={colour} strokeWidth={5} opacity={0.25} />;

@@ -11,7 +11,10 @@ interface KeyMarkProps {
   roomy: boolean;
 }
 
-/** A key drawn the paper chart's way: an extreme is a ringed frame number, a breakdown an underlined tick, an in-between a plain tick. */
+/**
+ * A key drawn the paper chart's way: an extreme is a ringed frame number, a breakdown an underlined tick, an in-between
+ * a plain tick.
+ */
 export function KeyMark({ role, frame, x, y, colour, selected, roomy }: KeyMarkProps) {
   const fill = selected ? colour : 'var(--page)';
   if (role === 'extreme') {

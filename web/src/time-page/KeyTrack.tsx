@@ -52,8 +52,9 @@ function sameMarks(a: Channel, b: Channel): boolean {
 }
 
 /**
- * The keys of one channel: click to select, drag to move in time. Only what is in view is drawn, and marks that stay are not drawn anew: events are taken for
- * all of them together. Crowded keys are painted, with elements over selected ones that stay where they are while something is dragged.
+ * The keys of one channel: click to select, drag to move in time. Only what is in view is drawn, and marks that stay
+ * are not drawn anew: events are taken for all of them together. Crowded keys are painted, with elements over selected
+ * ones that stay where they are while something is dragged.
  */
 export const KeyTrack = memo(
   KeyTrackOf,

@@ -52,9 +52,9 @@ function layOut(host: Element): Layout {
 }
 
 /**
- * Figures that change with every frame while the playhead is under way. Words in the page would be laid out and painted anew each time, which takes longer than
- * drawing the picture: these are painted over the empty `data-live` elements of what they lie in, in order, as those elements are styled, each only when it changes.
- * An empty text is left out.
+ * Figures that change with every frame while the playhead is under way. Words in the page would be laid out and painted
+ * anew each time, which takes longer than drawing the picture: these are painted over the empty `data-live` elements of
+ * what they lie in, in order, as those elements are styled, each only when it changes. An empty text is left out.
  */
 export function LiveFigures({ textsAt }: { textsAt: (frame: number) => string[] }) {
   const canvas = useRef<HTMLCanvasElement>(null);

@@ -21,7 +21,10 @@ const shown = (speed: number): string => `${String(speed).replace('-', '−')} %
 
 const BOX = 'mt-3 space-y-1 border-t border-rule pt-3';
 
-/** How the motion is looked at: viewing speed, dropping or not, frames or between them, where key stepping stops. None of it changes the motion. */
+/**
+ * How the motion is looked at: viewing speed, dropping or not, frames or between them, where key stepping stops. None
+ * of it changes the motion.
+ */
 export function PlaybackPopover({ stepping }: { stepping: KeyStepping | undefined }) {
   const [settings, change] = usePlaySettings();
   const { speed, everyFrame, smooth } = settings;

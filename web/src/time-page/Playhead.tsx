@@ -4,8 +4,8 @@ import { LABEL_PX } from './Strip.tsx';
 import { useTimeScale } from './time-scale-context.tsx';
 
 /**
- * The line through all strips at the frame now. Moved by the clock, not by React: by scrolling a box of its own layer, which no part of the page is painted
- * anew for (moving it by a transform sorts the page into layers again, each time).
+ * The line through all strips at the frame now. Moved by the clock, not by React: by scrolling a box of its own layer,
+ * which no part of the page is painted anew for (moving it by a transform sorts the page into layers again, each time).
  */
 export function Playhead() {
   const box = useRef<HTMLDivElement>(null);

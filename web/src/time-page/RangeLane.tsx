@@ -23,7 +23,10 @@ function withEnd(range: FrameRange, end: End, frame: number, limits: FrameRange 
     : { ...range, last: Math.max(whole, range.first) };
 }
 
-/** Under the ruler: the range as a thin band, the work range as a thick one, both with ends to drag where they may be set. */
+/**
+ * Under the ruler: the range as a thin band, the work range as a thick one, both with ends to drag where they may be
+ * set.
+ */
 export function RangeLane({ controls }: { controls: RangeControls | undefined }) {
   const clock = useClock();
   const scale = useTimeScale();

@@ -21,7 +21,10 @@ export const RowLabel = memo(
   (before, after) => before.indented === after.indented && sameRow(before.row, after.row),
 );
 
-/** Whether two rows have the same to say beside them: a subject changes at every move of a gesture, its name and place do not. */
+/**
+ * Whether two rows have the same to say beside them: a subject changes at every move of a gesture, its name and place
+ * do not.
+ */
 function sameRow(a: KeyRow, b: KeyRow): boolean {
   if (a.name !== b.name || a.subject.id !== b.subject.id || a.subject.name !== b.subject.name) return false;
   return a.kind === 'subject'

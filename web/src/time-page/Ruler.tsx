@@ -8,7 +8,10 @@ import { useTimeScale } from './time-scale-context.tsx';
 /** Cue marks within this many px of the playhead take it when it is dragged. */
 const CUE_REACH_PX = 5;
 
-/** Frames over the strips; press or drag to go there, with Alt also between frames. Flags are cue marks, which the playhead snaps to. */
+/**
+ * Frames over the strips; press or drag to go there, with Alt also between frames. Flags are cue marks, which the
+ * playhead snaps to.
+ */
 export function Ruler({ cues, unit }: { cues: readonly Cue[]; unit: RulerUnitName }) {
   const scale = useTimeScale();
   const clock = useClock();

@@ -15,7 +15,10 @@ interface StripCanvasProps {
   heightPx: number;
   /** Another one draws anew; so does another theme. */
   draw: StripDrawing;
-  /** Asked once before each drawing: the columns in which it differs from the one before it, where it is not another altogether. */
+  /**
+   * Asked once before each drawing: the columns in which it differs from the one before it, where it is not another
+   * altogether.
+   */
   changed?: () => Columns | null;
 }
 

@@ -29,7 +29,10 @@ export const SUM_PX = 30;
 /** Of that height what belongs to the marks; beneath them is the selection's extent. */
 const MARK_PX = 20;
 
-/** One mark for each frame that has keys in the rows shown: it selects and moves all of them. Beneath, the selection's extent with an end to stretch it by on either side. */
+/**
+ * One mark for each frame that has keys in the rows shown: it selects and moves all of them. Beneath, the selection's
+ * extent with an end to stretch it by on either side.
+ */
 export const SumTrack = memo(function SumTrack({ drag }: { drag: RefObject<ReturnType<typeof useKeyDrag>> }) {
   const scale = useTimeScale();
   const dispatch = useAppDispatch();

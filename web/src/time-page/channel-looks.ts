@@ -49,7 +49,10 @@ export function toFineness(channelId: ChannelId, value: number): number {
 
 const CHANGE = /^([+\-−*×/])=?\s*([−-]?[\d.,]+)$/;
 
-/** Reads a value a person typed, or a change of the one there is now: `+=10`, `-=10`, `*2`, `/2`. Null when it is neither; a sign alone (`-10`) is a value. */
+/**
+ * Reads a value a person typed, or a change of the one there is now: `+=10`, `-=10`, `*2`, `/2`. Null when it is
+ * neither; a sign alone (`-10`) is a value.
+ */
 export function computeValue(text: string, now: number): number | null {
   const typed = text.trim().replace(/\s*(px|°|×|%)$/, '');
   const match = CHANGE.exec(typed);

@@ -52,7 +52,10 @@ export function useOnFrame(draw: (frame: number) => void): void {
   useEffect(() => clock.subscribe(() => latest.current(clock.frame)), [clock]);
 }
 
-/** The frame the playhead rests on: while it plays or is dragged it stays what it was, so that nothing renders at that rate. */
+/**
+ * The frame the playhead rests on: while it plays or is dragged it stays what it was, so that nothing renders at that
+ * rate.
+ */
 export function useRestingFrame(): number {
   const clock = useClock();
   const resting = useRef(clock.frame);

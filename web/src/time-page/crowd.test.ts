@@ -85,7 +85,8 @@ test('a crowded row shows every key in view by its role, and bands where the mot
   const paint = { scale, y: 15, radiusPx: 2.5, colour: '#000', selected: [] };
   const plain = recorder();
   paintTrack(plain.context, { ...paint, keys }, ALL);
-  // The band between the equal keys, a tick and its underline, a tick, and the two extremes as rings of two squares each.
+  // The band between the equal keys, a tick and its underline, a tick, and the two extremes as rings of two squares
+  // each.
   expect(plain.did).toEqual([
     'rect 30 13 6 5 0.25',
     'rect 35 7 2 16 1',

@@ -1,6 +1,9 @@
 import type { TimeScale } from './time-scale.ts';
 
-/** Marks nearer to one another than this, in px, overlap: they are painted on a canvas, and over selected ones elements are built, unseen, to take hold of. */
+/**
+ * Marks nearer to one another than this, in px, overlap: they are painted on a canvas, and over selected ones elements
+ * are built, unseen, to take hold of.
+ */
 const CROWDED_PX = 12;
 
 /** More selected marks than this in one crowd are as small as the others. */
@@ -9,7 +12,10 @@ const MOST_BUILT = 24;
 /** Within this many px of a painted mark it is taken hold of. */
 export const CROWD_REACH_PX = 12;
 
-/** How marks on rising frames crowd on a strip: px from one to the next on average, or null while there is room for each. */
+/**
+ * How marks on rising frames crowd on a strip: px from one to the next on average, or null while there is room for
+ * each.
+ */
 export function crowding(frames: readonly number[], scale: TimeScale): number | null {
   let first = Infinity;
   let last = -Infinity;
@@ -24,7 +30,10 @@ export function crowding(frames: readonly number[], scale: TimeScale): number | 
   return spacingPx < CROWDED_PX ? spacingPx : null;
 }
 
-/** The selected marks of a crowd that can be taken hold of one by one: painted as large as where there is room, with an unseen element over each. */
+/**
+ * The selected marks of a crowd that can be taken hold of one by one: painted as large as where there is room, with an
+ * unseen element over each.
+ */
 export function builtInCrowd(frames: readonly number[], selected: readonly number[]): number[] {
   const built = selected.filter((frame) => frames.includes(frame));
   return built.length > MOST_BUILT ? [] : built;

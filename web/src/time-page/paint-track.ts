@@ -57,7 +57,10 @@ export function changedSum(before: SumPaint, after: SumPaint): Columns | null {
 /** How large a selected key's mark is, in px of radius, unless there are very many. */
 const SELECTED_PX = 6;
 
-/** Paints a crowded row of keys with the marks of a roomy one, drawn small, but for selected ones: how the motion goes from key to key, then the keys. */
+/**
+ * Paints a crowded row of keys with the marks of a roomy one, drawn small, but for selected ones: how the motion goes
+ * from key to key, then the keys.
+ */
 export function paintTrack(
   context: CanvasRenderingContext2D,
   { keys, scale, y, radiusPx, colour, selected }: TrackPaint,

@@ -14,8 +14,9 @@ export interface PlayPosition {
 const wrapped = (value: number, length: number): number => ((value % length) + length) % length;
 
 /**
- * Where playback stands `moved` frames (negative: backward) after `start`. A loop goes on from the first frame without holding the last twice; there and back turns on either end without
- * holding it twice; a single run is over once its last frame has had its time.
+ * Where playback stands `moved` frames (negative: backward) after `start`. A loop goes on from the first frame without
+ * holding the last twice; there and back turns on either end without holding it twice; a single run is over once its
+ * last frame has had its time.
  */
 export function playPosition(start: number, moved: number, { first, last }: FrameRange, way: PlayWay): PlayPosition {
   const count = last - first + 1;

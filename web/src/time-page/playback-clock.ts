@@ -46,8 +46,8 @@ const DUE_MS = 1e-3;
 const sameRange = (a: FrameRange | null, b: FrameRange | null): boolean => a?.first === b?.first && a?.last === b?.last;
 
 /**
- * The playhead and the clock that moves it in real time, outside React: views subscribe and draw. Frames follow the time since the start, so a late screen
- * drops frames instead of slowing the motion down, and counts them.
+ * The playhead and the clock that moves it in real time, outside React: views subscribe and draw. Frames follow the
+ * time since the start, so a late screen drops frames instead of slowing the motion down, and counts them.
  */
 export class PlaybackClock {
   #frame: number;
@@ -138,7 +138,10 @@ export class PlaybackClock {
     this.#tell();
   }
 
-  /** Puts the playhead on a whole frame of the range, or `between` frames to a thousandth. While playing it plays on from there. */
+  /**
+   * Puts the playhead on a whole frame of the range, or `between` frames to a thousandth. While playing it plays on
+   * from there.
+   */
   seek(frame: number, { between = false }: { between?: boolean } = {}): void {
     const placed = between ? Math.round(frame / FRAME_GRAIN) / (1 / FRAME_GRAIN) : Math.round(frame);
     this.#frame = Math.min(Math.max(placed, this.#range.first), this.#range.last);
@@ -250,7 +253,8 @@ export class PlaybackClock {
       this.#settings.way,
     );
     const over = pastEnd >= 1;
-    // The last frame of a single run has its full time on screen before the clock stops; what comes after the end is not dropped.
+    // The last frame of a single run has its full time on screen before the clock stops; what comes after the end is
+    // not dropped.
     const passed = over ? elapsed - pastEnd : elapsed;
     if (passed > before) {
       const { shown, dropped, worstLateMs } = this.#report;

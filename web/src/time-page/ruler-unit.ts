@@ -37,7 +37,10 @@ export function formatPlace(frame: number, unit: RulerUnitName, range: FrameRang
 
 const CLOCK_TIME = /[:;]|\d\s*(ms|milli|s|m)/i;
 
-/** Reads a place a person typed: a frame (`12`, `12.5`, `12 1/2`), or clock time from the first frame (`0.5s`, `00:00:00:12`). To a thousandth of a frame. */
+/**
+ * Reads a place a person typed: a frame (`12`, `12.5`, `12 1/2`), or clock time from the first frame (`0.5s`,
+ * `00:00:00:12`). To a thousandth of a frame.
+ */
 export function parsePlace(text: string, range: FrameRange, rate: Rate): Result<number> {
   const parsed = parseRuler(text, rate);
   return parsed.ok && CLOCK_TIME.test(text) ? { ok: true, value: parsed.value + range.first } : parsed;

@@ -32,7 +32,10 @@ export function keysWithin(rows: readonly KeyRow[], firstFrame: number, lastFram
   });
 }
 
-/** Dragging over empty rows selects the keys within; with Shift they are added. `tracks` is what the rows are laid out in, top first, each `rowPx` high. */
+/**
+ * Dragging over empty rows selects the keys within; with Shift they are added. `tracks` is what the rows are laid out
+ * in, top first, each `rowPx` high.
+ */
 export function useBandSelect(tracks: RefObject<HTMLElement | null>, rows: readonly KeyRow[], rowPx: number) {
   const dispatch = useAppDispatch();
   const scale = useTimeScale();

@@ -36,8 +36,9 @@ interface KeyDrag {
 }
 
 /**
- * Moving keys by hand: whole frames, cue marks and other keys draw them, with Alt they stand anywhere. With Ripple on all that comes after goes along. Gives what starts the drag, how to move by keyboard, and what to say
- * beside the pointer.
+ * Moving keys by hand: whole frames, cue marks and other keys draw them, with Alt they stand anywhere. With Ripple on
+ * all that comes after goes along. Gives what starts the drag, how to move by keyboard, and what to say beside the
+ * pointer.
  */
 export function useKeyDrag() {
   const dispatch = useAppDispatch();

@@ -17,7 +17,10 @@ export interface TimeViewing {
 const FIT_ROOM = 0.08;
 const ZOOM_PER_WHEEL_PX = 1.0025;
 
-/** Which stretch of the whole the time page shows. Opens fitted; a playhead that plays out of view brings the view along. */
+/**
+ * Which stretch of the whole the time page shows. Opens fitted; a playhead that plays out of view brings the view
+ * along.
+ */
 export function useTimeView(whole: TimeView, clock: PlaybackClock): TimeViewing {
   const [chosen, setChosen] = useState<TimeView | null>(null);
   const view = chosen ? viewWithin(chosen, whole) : whole;
@@ -69,7 +72,10 @@ export function useTimeView(whole: TimeView, clock: PlaybackClock): TimeViewing 
   };
 }
 
-/** Wheel and middle button over the strips: with Ctrl (or over the ruler) the wheel zooms about the pointer; sideways or with Shift it pans, as does dragging with the middle button. */
+/**
+ * Wheel and middle button over the strips: with Ctrl (or over the ruler) the wheel zooms about the pointer; sideways or
+ * with Shift it pans, as does dragging with the middle button.
+ */
 export function useWheelAndPan(
   area: RefObject<HTMLElement | null>,
   leftPx: number,

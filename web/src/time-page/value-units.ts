@@ -36,7 +36,9 @@ export interface ValueUnits {
   compute: (id: ChannelId, text: string, now: number) => number | null;
 }
 
-/** What values are shown and typed in, as the person chose for each kind of channel. The document keeps its own units. */
+/**
+ * What values are shown and typed in, as the person chose for each kind of channel. The document keeps its own units.
+ */
 export function useValueUnits(): ValueUnits {
   const [chosen, setChosen] = useStored<Partial<Record<KindUnit, string>>>('value-units', {});
   const pxPerMetre = useAppSelector((state) => selectMotion(state)?.stage.pixelsPerMetre ?? null);

@@ -1,6 +1,9 @@
 let context: AudioContext | null = null;
 
-/** Gets sound ready, at a press of the person's; a browser without sound stays silent: what is heard is always seen too. Null without sound. */
+/**
+ * Gets sound ready, at a press of the person's; a browser without sound stays silent: what is heard is always seen too.
+ * Null without sound.
+ */
 export function readySound(): AudioContext | null {
   context ??= typeof AudioContext === 'undefined' ? null : new AudioContext();
   void context?.resume().catch(() => undefined);

@@ -23,7 +23,10 @@ interface DragHandlers<T> {
 /** A press that moves less than this is a click. */
 const THRESHOLD_PX = 3;
 
-/** A drag of some subject with mouse, pen or finger: many moves, one end. Escape cancels. Give the result to `onPointerDown`. */
+/**
+ * A drag of some subject with mouse, pen or finger: many moves, one end. Escape cancels. Give the result to
+ * `onPointerDown`.
+ */
 export function usePointerDrag<T>(handlers: DragHandlers<T>): (event: ReactPointerEvent, subject: T) => void {
   const latest = useRef(handlers);
   const stop = useRef<(() => void) | null>(null);

@@ -26,7 +26,10 @@ function subscribe(listener: () => void): () => void {
   return () => listeners.delete(listener);
 }
 
-/** State kept in the browser under a name, the same wherever it is used: the arrangement of a screen, not anybody's work. */
+/**
+ * State kept in the browser under a name, the same wherever it is used: the arrangement of a screen, not anybody's
+ * work.
+ */
 export function useStored<T>(name: string, initial: T): [T, (next: T) => void] {
   const [start] = useState(initial);
   const value = useSyncExternalStore(subscribe, () => readStored(name, start));

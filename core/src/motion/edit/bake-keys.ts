@@ -7,8 +7,9 @@ import type { MotionDocument } from '../schema.ts';
 import type { ChannelRef, Edit } from './edit.ts';
 
 /**
- * Writes a channel down as a key on every drawing of the range at its subject's exposure: straight from frame to frame on ones, held on twos and more. Its wobble and what it does
- * outside its keys are in the values then, and go. Keys that were there give way to the drawn ones. Throws `unknown-subject`.
+ * Writes a channel down as a key on every drawing of the range at its subject's exposure: straight from frame to frame
+ * on ones, held on twos and more. Its wobble and what it does outside its keys are in the values then, and go. Keys
+ * that were there give way to the drawn ones. Throws `unknown-subject`.
  */
 export function bakeKeys(motion: MotionDocument, { subjectId, channelId }: ChannelRef): Edit {
   const channel = channelOf(motion, subjectId, channelId);

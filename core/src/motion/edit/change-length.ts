@@ -19,8 +19,9 @@ export interface ChangeLengthOptions {
 }
 
 /**
- * Gives the motion as many frames as said. With keys they are stretched about the first frame so that what was on the last frame is on the new last: the factor is that of the travel,
- * `(n − 1)/(count − 1)`. A range of one frame has no travel: its keys stay.
+ * Gives the motion as many frames as said. With keys they are stretched about the first frame so that what was on the
+ * last frame is on the new last: the factor is that of the travel, `(n − 1)/(count − 1)`. A range of one frame has no
+ * travel: its keys stay.
  */
 export function changeLength(
   motion: MotionDocument,

@@ -23,8 +23,8 @@ function stretched(handle: Handle, ratio: number): Handle {
 }
 
 /**
- * Gives the motion another rate. With seconds kept, keys, handles, cues and range are renumbered about the first frame; with frame numbers kept the running time changes.
- * Of two keys that snapping puts on one frame the later gives way.
+ * Gives the motion another rate. With seconds kept, keys, handles, cues and range are renumbered about the first frame;
+ * with frame numbers kept the running time changes. Of two keys that snapping puts on one frame the later gives way.
  */
 export function changeRate(
   motion: MotionDocument,

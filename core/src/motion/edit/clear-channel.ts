@@ -2,7 +2,10 @@ import { channelOf, withChannel } from '../document.ts';
 import type { MotionDocument } from '../schema.ts';
 import type { ChannelRef, Edit } from './edit.ts';
 
-/** Takes all keys of a channel away, with what it did outside them and its wobble; it rests at `value` from then on. The keys that went are named. Throws `unknown-subject`. */
+/**
+ * Takes all keys of a channel away, with what it did outside them and its wobble; it rests at `value` from then on. The
+ * keys that went are named. Throws `unknown-subject`.
+ */
 export function clearChannel(motion: MotionDocument, { subjectId, channelId }: ChannelRef, value: number): Edit {
   const { keys } = channelOf(motion, subjectId, channelId);
   return {

@@ -11,7 +11,10 @@ export interface Clip {
   channels: (ChannelRef & { keys: Key[] })[];
 }
 
-/** What becomes of keys where a clip is put down: merge keeps those between, replace clears the clip's span, insert moves those after out of the way. */
+/**
+ * What becomes of keys where a clip is put down: merge keeps those between, replace clears the clip's span, insert
+ * moves those after out of the way.
+ */
 export const PASTE_MODES = ['merge', 'replace', 'insert'] as const;
 export type PasteMode = (typeof PASTE_MODES)[number];
 
@@ -30,7 +33,10 @@ export function copyKeys(motion: MotionDocument, refs: readonly KeyRef[]): Clip 
   return { spanFrames: end - start, channels };
 }
 
-/** Puts a clip down with its first key on a frame. Keys that had to make room are named; subjects that are not there are left out. */
+/**
+ * Puts a clip down with its first key on a frame. Keys that had to make room are named; subjects that are not there are
+ * left out.
+ */
 export function pasteKeys(motion: MotionDocument, clip: Clip, atFrame: number, mode: PasteMode = 'merge'): Edit {
   let result = motion;
   const keys: KeyRef[] = [];
@@ -54,7 +60,8 @@ export function pasteKeys(motion: MotionDocument, clip: Clip, atFrame: number, m
 }
 
 /**
- * Puts the keys of a clip of one channel down on another channel of the same unit. Refused where the clip has several channels, or the units differ: a turn is no place.
+ * Puts the keys of a clip of one channel down on another channel of the same unit. Refused where the clip has several
+ * channels, or the units differ: a turn is no place.
  */
 export function pasteOnto(
   motion: MotionDocument,

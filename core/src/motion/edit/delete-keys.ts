@@ -2,7 +2,10 @@ import { channelOf, withChannel } from '../document.ts';
 import type { MotionDocument } from '../schema.ts';
 import { changeKeys, type Edit, type KeyRef } from './edit.ts';
 
-/** Removes the named keys. A channel that loses its last key rests at that key's value, so that the subject stays where it was. */
+/**
+ * Removes the named keys. A channel that loses its last key rests at that key's value, so that the subject stays where
+ * it was.
+ */
 export function deleteKeys(motion: MotionDocument, refs: readonly KeyRef[]): Edit {
   let result = changeKeys(motion, refs, (keys, frames) => keys.filter((key) => !frames.has(key.frame)));
   for (const ref of refs) {

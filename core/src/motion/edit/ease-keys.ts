@@ -67,8 +67,9 @@ function reachesOf(shape: EaseShape): Pick<CurveShape, 'x1' | 'x2'> {
 }
 
 /**
- * Sets how much the segment that each named key begins is eased at its start, its finish, or both: 0 even, 1 a full stop. It becomes a curve by handles where it is none; handles keep their reach, and an end that is not named
- * its amount (a held segment's is 0).
+ * Sets how much the segment that each named key begins is eased at its start, its finish, or both: 0 even, 1 a full
+ * stop. It becomes a curve by handles where it is none; handles keep their reach, and an end that is not named its
+ * amount (a held segment's is 0).
  */
 export function setEaseAmount(motion: MotionDocument, refs: readonly KeyRef[], amounts: Partial<EaseAmounts>): Edit {
   return changeSegments(motion, refs, (keys, index) => {

@@ -34,8 +34,9 @@ function lengthsTo(
 }
 
 /**
- * Retimes the keys of a track between two of its keys so that the speed along the motion is the same all the way: each key goes to the time that its share of the way takes, and leaves straight.
- * Poses stay. Keys driven onto one frame (no way between them) give way to the later. Throws `unknown-subject`.
+ * Retimes the keys of a track between two of its keys so that the speed along the motion is the same all the way: each
+ * key goes to the time that its share of the way takes, and leaves straight. Poses stay. Keys driven onto one frame (no
+ * way between them) give way to the later. Throws `unknown-subject`.
  */
 export function evenKeys(
   motion: MotionDocument,

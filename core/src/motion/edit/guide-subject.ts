@@ -11,8 +11,9 @@ export function setGuide(motion: MotionDocument, path: GuidePath): Edit {
 }
 
 /**
- * Puts a subject on a guide path, or (null) takes it off. One that has no travel yet gets two keys, from the path's start on the first frame to its end on the last, so that it travels at once;
- * its position, which shifts it off the path from then on, is set to nothing where it is not keyed. Throws `unknown-subject`, `unknown-guide`.
+ * Puts a subject on a guide path, or (null) takes it off. One that has no travel yet gets two keys, from the path's
+ * start on the first frame to its end on the last, so that it travels at once; its position, which shifts it off the
+ * path from then on, is set to nothing where it is not keyed. Throws `unknown-subject`, `unknown-guide`.
  */
 export function guideSubject(motion: MotionDocument, subjectId: string, guide: Guided | null): Edit {
   const subject = findSubject(motion, subjectId);

@@ -2,8 +2,8 @@ import type { MotionDocument } from '../schema.ts';
 import { changeKeys, onGrain, type Edit, type KeyRef } from './edit.ts';
 
 /**
- * Makes each named key a hold of some frames: it stays until a second key of its value, from which the motion goes on as it did. With `ripple` the keys after it on its channel move later
- * by as much; else keys within the hold give way.
+ * Makes each named key a hold of some frames: it stays until a second key of its value, from which the motion goes on
+ * as it did. With `ripple` the keys after it on its channel move later by as much; else keys within the hold give way.
  */
 export function makeHold(
   motion: MotionDocument,

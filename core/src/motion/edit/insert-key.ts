@@ -5,8 +5,9 @@ import { segmentCurve, segmentSlope } from '../segment.ts';
 import type { Channel, Key } from '../schema.ts';
 
 /**
- * A key on a frame that leaves the motion as it is. Between two keys of a curve the curve is cut in two (de Casteljau): exact. Straight and held segments stay so: exact.
- * A named ease cannot be cut: its halves become curves with its values and slopes at both ends, which is close, not equal. Outside the keys it holds the value there.
+ * A key on a frame that leaves the motion as it is. Between two keys of a curve the curve is cut in two (de Casteljau):
+ * exact. Straight and held segments stay so: exact. A named ease cannot be cut: its halves become curves with its
+ * values and slopes at both ends, which is close, not equal. Outside the keys it holds the value there.
  */
 export function withKeyAt(channel: Channel, frame: number): Channel {
   const { keys, id } = channel;
@@ -25,7 +26,8 @@ export function withKeyAt(channel: Channel, frame: number): Channel {
     link: 'auto',
   };
   if (!from || !to) {
-    // The stretch to the new key is flat: the end key's handle that had no effect so far must not begin to have one. Automatic ones are flat there by themselves.
+    // The stretch to the new key is flat: the end key's handle that had no effect so far must not begin to have one.
+    // Automatic ones are flat there by themselves.
     const facing = from ? 'out' : 'in';
     const kept = keys.map((key) =>
       key === (from ?? to) && key.link !== 'auto'

@@ -26,7 +26,10 @@ export function splitPosition(motion: MotionDocument, subjectId: string): Edit {
   return { motion: setJoined(motion, subjectId, false), keys: [], gaveWay: [] };
 }
 
-/** A named ease cannot be cut in two: those that a frame of `cuts` falls into are written as curves first, on whole frames. One between fractional frames stays. */
+/**
+ * A named ease cannot be cut in two: those that a frame of `cuts` falls into are written as curves first, on whole
+ * frames. One between fractional frames stays.
+ */
 function withoutNamedEases(channel: Channel, cuts: ReadonlySet<number>): Channel {
   const { keys } = channel;
   const arriving = new Map<number, Handle>();
@@ -65,8 +68,8 @@ function withoutNamedEases(channel: Channel, cuts: ReadonlySet<number>): Channel
 }
 
 /**
- * Keys position x and y together again: wherever one has a key the other gets one that leaves its motion as it is; a named ease that has to be cut is written as curves first, within 0.01 px on whole frames.
- * Throws `unknown-subject`.
+ * Keys position x and y together again: wherever one has a key the other gets one that leaves its motion as it is; a
+ * named ease that has to be cut is written as curves first, within 0.01 px on whole frames. Throws `unknown-subject`.
  */
 export function joinPosition(motion: MotionDocument, subjectId: string): Edit {
   const before = AXES.map((axis) => channelOf(motion, subjectId, axis)) as [Channel, Channel];

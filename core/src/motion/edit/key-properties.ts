@@ -2,7 +2,10 @@ import type { KeyRole, Leave, MotionDocument } from '../schema.ts';
 import { changeNamed, type Edit, type KeyRef } from './edit.ts';
 import { settled } from './hold-poses.ts';
 
-/** Sets how the motion goes on from each named key; handles are kept, so that going back to a curve loses nothing. A held pose is so for its own sake then. */
+/**
+ * Sets how the motion goes on from each named key; handles are kept, so that going back to a curve loses nothing. A
+ * held pose is so for its own sake then.
+ */
 export function setLeave(motion: MotionDocument, refs: readonly KeyRef[], leave: Leave): Edit {
   return changeNamed(motion, refs, (key) => ({ ...settled(key), leave }));
 }

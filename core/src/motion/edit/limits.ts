@@ -86,7 +86,10 @@ function tooManyKeys({ maxKeys }: Limits, motion: MotionDocument): boolean {
 
 const saysKeys = ({ maxKeys }: Limits): string => `The exercise allows ${maxKeys} keys in all.`;
 
-/** Why a change from one motion to another is not within the limits; null where it is. One that is beyond them already may stay so, and be mended. */
+/**
+ * Why a change from one motion to another is not within the limits; null where it is. One that is beyond them already
+ * may stay so, and be mended.
+ */
 export function beyondLimits(before: MotionDocument, after: MotionDocument, limits: Limits): string | null {
   if (before === after) return null;
   const broken = KEPT.find((kept) => kept.isKept(limits) && !kept.isSame(before, after, limits));
@@ -94,7 +97,10 @@ export function beyondLimits(before: MotionDocument, after: MotionDocument, limi
   return tooManyKeys(limits, after) && keyCount(after) > keyCount(before) ? saysKeys(limits) : null;
 }
 
-/** Everything in which a motion is beyond the limits of an exercise with this starting scene, in words; none where it may be handed in. */
+/**
+ * Everything in which a motion is beyond the limits of an exercise with this starting scene, in words; none where it
+ * may be handed in.
+ */
 export function brokenLimits(start: MotionDocument, motion: MotionDocument, limits: Limits): string[] {
   const broken = KEPT.filter((kept) => kept.isKept(limits) && !kept.isSame(start, motion, limits)).map((kept) =>
     kept.says(limits),
@@ -102,7 +108,10 @@ export function brokenLimits(start: MotionDocument, motion: MotionDocument, limi
   return tooManyKeys(limits, motion) ? [...broken, saysKeys(limits)] : broken;
 }
 
-/** What of an exercise's limits a change goes beyond that was kept before it: work that was beyond them already may stay so, and be mended. */
+/**
+ * What of an exercise's limits a change goes beyond that was kept before it: work that was beyond them already may stay
+ * so, and be mended.
+ */
 export function newlyBroken(
   start: MotionDocument,
   before: MotionDocument,
@@ -114,7 +123,10 @@ export function newlyBroken(
   return brokenLimits(start, after, limits).filter((said) => !known.has(said));
 }
 
-/** A motion brought back to what its exercise keeps: rate, range, stage, scene, paths and kept channels as in the starting scene, the keys that are left to the learner as they are. Too many keys stay too many. */
+/**
+ * A motion brought back to what its exercise keeps: rate, range, stage, scene, paths and kept channels as in the
+ * starting scene, the keys that are left to the learner as they are. Too many keys stay too many.
+ */
 export function bringWithin(motion: MotionDocument, start: MotionDocument, limits: Limits): Edit {
   const scene = limits.subjects
     ? motion.subjects

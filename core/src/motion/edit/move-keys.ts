@@ -12,7 +12,10 @@ interface Placed {
   moved: boolean;
 }
 
-/** Where the keys that are no extremes stand when the extremes about them have moved: at the same share of the span, with handles to scale. */
+/**
+ * Where the keys that are no extremes stand when the extremes about them have moved: at the same share of the span,
+ * with handles to scale.
+ */
 function shared(placed: readonly Placed[]): Placed[] {
   return placed.map((here, i) => {
     if (here.moved || here.key.role === 'extreme') return here;
@@ -35,8 +38,8 @@ function shared(placed: readonly Placed[]): Placed[] {
 }
 
 /**
- * Moves the named keys by `deltaFrames` and `deltaValue`, handles and all. A key that stays and whose frame is landed on gives way;
- * the result names it.
+ * Moves the named keys by `deltaFrames` and `deltaValue`, handles and all. A key that stays and whose frame is landed
+ * on gives way; the result names it.
  */
 export function moveKeys(
   motion: MotionDocument,

@@ -14,8 +14,8 @@ function turnedLeave(leave: Leave): Leave {
 const mirrored = ({ frames, value }: Handle): Handle => ({ frames: frames === 0 ? 0 : -frames, value });
 
 /**
- * Plays the named keys backward in the time they take: each is mirrored about the middle of them, with its handles, and every segment leaves as it arrived.
- * Keys between them that are not named stay.
+ * Plays the named keys backward in the time they take: each is mirrored about the middle of them, with its handles, and
+ * every segment leaves as it arrived. Keys between them that are not named stay.
  */
 export function reverseKeys(motion: MotionDocument, refs: readonly KeyRef[]): Edit {
   if (refs.length === 0) return { motion, keys: [], gaveWay: [] };

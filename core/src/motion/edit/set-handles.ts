@@ -22,8 +22,9 @@ function onOneLine(other: Handle, handle: Handle): Handle {
 }
 
 /**
- * Moves one handle of a key to an offset (frames, value), read on its own side: an incoming handle never points forward. The other follows by the key's link:
- * mirrored is its opposite, aligned keeps its length on the same line, broken stays. A computed handle (`auto`, `flat`) becomes aligned: it is now set by hand.
+ * Moves one handle of a key to an offset (frames, value), read on its own side: an incoming handle never points
+ * forward. The other follows by the key's link: mirrored is its opposite, aligned keeps its length on the same line,
+ * broken stays. A computed handle (`auto`, `flat`) becomes aligned: it is now set by hand.
  */
 export function setHandle(
   motion: MotionDocument,
@@ -52,7 +53,10 @@ export function setHandle(
   return { motion: changed, keys: [ref], gaveWay: [] };
 }
 
-/** Sets how the handles of the named keys depend on each other. Computed handles are first written down, so that the curve does not jump when set free. */
+/**
+ * Sets how the handles of the named keys depend on each other. Computed handles are first written down, so that the
+ * curve does not jump when set free.
+ */
 export function setLink(motion: MotionDocument, refs: readonly KeyRef[], link: HandleLink): Edit {
   const changed = changeKeys(motion, refs, (keys, frames) =>
     keys.map((key, index) => {

@@ -15,8 +15,9 @@ function goingOn(neighbour: Key | undefined): Pick<Key, 'leave' | 'freed'> {
 }
 
 /**
- * Sets a key on each named channel at `frame`. A key already there takes the new value and keeps the rest; a new one leaves as the key before it does
- * (so that blocking stays held), else as the one after it. Position x and y that are keyed together stay so: where one alone is named, the other is keyed as it is.
+ * Sets a key on each named channel at `frame`. A key already there takes the new value and keeps the rest; a new one
+ * leaves as the key before it does (so that blocking stays held), else as the one after it. Position x and y that are
+ * keyed together stay so: where one alone is named, the other is keyed as it is.
  */
 export function setKeys(motion: MotionDocument, frame: number, values: readonly KeyValue[]): Edit {
   const at = onGrain(frame);

@@ -10,7 +10,8 @@ import { setSpeed } from './set-speed.ts';
 const DEFAULT_REACH_PERCENT = 100 / 3;
 
 /**
- * Sets the speed along its way that a track arrives at or leaves a frame with, in units per second: each of its channels keyed there takes its share, so that the direction stays; from a standstill it is that of the next key.
+ * Sets the speed along its way that a track arrives at or leaves a frame with, in units per second: each of its
+ * channels keyed there takes its share, so that the direction stays; from a standstill it is that of the next key.
  * Handles keep their reach. Channels without a key on the frame or beside it on that side stay as they are.
  */
 export function setPathSpeed(

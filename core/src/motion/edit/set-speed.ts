@@ -28,8 +28,9 @@ function curved(keys: readonly Key[], index: number): Key[] {
 }
 
 /**
- * Sets the speed a key arrives or leaves with, in units per second, and how far that reaches. A segment that is no curve by handles becomes one first, otherwise as it was at its other end.
- * The other side follows by the key's link unless one is given. A side without a neighbour has no speed: nothing changes.
+ * Sets the speed a key arrives or leaves with, in units per second, and how far that reaches. A segment that is no
+ * curve by handles becomes one first, otherwise as it was at its other end. The other side follows by the key's link
+ * unless one is given. A side without a neighbour has no speed: nothing changes.
  */
 export function setSpeed(
   motion: MotionDocument,

@@ -13,7 +13,10 @@ function placeOf(motion: MotionDocument, subjectId: string): number {
   return at;
 }
 
-/** Changes a subject's name, look, lock, exposure and how it hangs. One that would be carried by itself, through whomever, is refused. Throws `unknown-subject`. */
+/**
+ * Changes a subject's name, look, lock, exposure and how it hangs. One that would be carried by itself, through
+ * whomever, is refused. Throws `unknown-subject`.
+ */
 export function setSubject(
   motion: MotionDocument,
   subjectId: string,
@@ -57,7 +60,10 @@ export function addSubject(motion: MotionDocument, id: string, name: string, loo
   ]);
 }
 
-/** Takes a subject out with its keys; what it carried stands by itself. The last one that moves stays. Throws `unknown-subject`. */
+/**
+ * Takes a subject out with its keys; what it carried stands by itself. The last one that moves stays. Throws
+ * `unknown-subject`.
+ */
 export function removeSubject(motion: MotionDocument, subjectId: string): Edit {
   const at = placeOf(motion, subjectId);
   const left = motion.subjects

@@ -14,8 +14,8 @@ interface Rewritten {
 type Placing = (key: Key, ref: ChannelRef) => Key | null;
 
 /**
- * Places every key of every channel anew. Keys are put in order of frame; of two on one frame the one that moved stays, of two that moved the later in the old order.
- * The others give way, named by where they were.
+ * Places every key of every channel anew. Keys are put in order of frame; of two on one frame the one that moved stays,
+ * of two that moved the later in the old order. The others give way, named by where they were.
  */
 export function placeKeys(
   motion: MotionDocument,
@@ -59,8 +59,9 @@ function named(refs: readonly KeyRef[]): (subjectId: string, channelId: ChannelI
 }
 
 /**
- * Stretches the named keys about a frame: a key twice as far from it at factor 2. Handles grow with them. A factor of 0 or less would turn time round: at least a thousandth.
- * With `ripple` the keys after the last named one, on the channels named, go along by as much as it moves.
+ * Stretches the named keys about a frame: a key twice as far from it at factor 2. Handles grow with them. A factor of 0
+ * or less would turn time round: at least a thousandth. With `ripple` the keys after the last named one, on the
+ * channels named, go along by as much as it moves.
  */
 export function stretchAbout(
   motion: MotionDocument,
@@ -89,7 +90,10 @@ export function stretchAbout(
   return { ...edit, keys: refs.map((ref) => ({ ...ref, frame: onGrain(place(ref.frame)) })) };
 }
 
-/** Moves every key at or after a frame, of the named channels or of all, by some frames: what comes after ripples along. Moved back onto keys that stay, those give way. */
+/**
+ * Moves every key at or after a frame, of the named channels or of all, by some frames: what comes after ripples along.
+ * Moved back onto keys that stay, those give way.
+ */
 export function rippleKeys(
   motion: MotionDocument,
   fromFrame: number,
@@ -121,7 +125,10 @@ export function insertTime(
   return { motion: { ...shifted, cues, range: { first, last: keepRange ? last : last + frames } }, keys, gaveWay };
 }
 
-/** Takes time out: keys and cues on the frames from `first` to `last` go (named as having given way), those after move earlier, and the range shrinks, to one frame at least. */
+/**
+ * Takes time out: keys and cues on the frames from `first` to `last` go (named as having given way), those after move
+ * earlier, and the range shrinks, to one frame at least.
+ */
 export function removeTime(
   motion: MotionDocument,
   first: number,

@@ -16,8 +16,9 @@ function worst(a: Float64Array, b: Float64Array): number {
 }
 
 /**
- * Drops keys of a channel whose going changes no whole frame of the range by more than `epsilon` (in the channel's unit) from what it was before any went.
- * The key whose going changes least goes first; the first and the last key stay while the channel moves. The keys that went are named as having given way.
+ * Drops keys of a channel whose going changes no whole frame of the range by more than `epsilon` (in the channel's
+ * unit) from what it was before any went. The key whose going changes least goes first; the first and the last key stay
+ * while the channel moves. The keys that went are named as having given way.
  */
 export function thinKeys(motion: MotionDocument, ref: ChannelRef, epsilon: number): Edit {
   const start = channelOf(motion, ref.subjectId, ref.channelId);

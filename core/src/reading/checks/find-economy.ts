@@ -14,7 +14,10 @@ import type { BothRead, Found } from './check.ts';
 /** Share of a channel's extent within which a key's going changes nothing to the eye. */
 const NOTHING_CHANGED = 1e-3;
 
-/** The in-betweens of a channel whose going would leave the motion as it is on some frames: each is tried alone, against its two neighbours on either side. */
+/**
+ * The in-betweens of a channel whose going would leave the motion as it is on some frames: each is tried alone, against
+ * its two neighbours on either side.
+ */
 export function idleKeys(channel: Channel, within: FrameRange): number[] {
   const { keys } = channel;
   const { low, high } = extentOf(keys.map((key) => key.value));

@@ -16,7 +16,10 @@ function channelsOf(subject: Subject, read: ReadTrack): Channel[] {
     .filter((channel) => channel.keys.length > 1);
 }
 
-/** Whether a target plays in a loop: as it says, or because each moving channel has its closing key one frame past the range. */
+/**
+ * Whether a target plays in a loop: as it says, or because each moving channel has its closing key one frame past the
+ * range.
+ */
 export function playsInLoop(target: Target): boolean {
   if (target.loops !== undefined) return target.loops;
   const { range, subjects } = target.motion;
@@ -35,7 +38,10 @@ export function loopGapPercent({ reading, track, sides }: ReadTrack): number {
   return reading.span > 0 ? (Math.max(0, ...gaps) / reading.span) * 100 : 0;
 }
 
-/** A loop that does not close in value or in speed, or that holds its closing drawing twice. What keys and spacing at its ends already say is not said again. */
+/**
+ * A loop that does not close in value or in speed, or that holds its closing drawing twice. What keys and spacing at
+ * its ends already say is not said again.
+ */
 export function findLoop({ target, tracks }: BothRead, others: readonly Finding[]): Found {
   if (!playsInLoop(target)) return { findings: [] };
   const findings = tracks.flatMap((read) => {

@@ -39,7 +39,10 @@ function withSums(values: Float64Array): Speeds {
   return { values, sums, squares };
 }
 
-/** The lag (frames by which `b` runs after `a`) at which two series correlate best, and how well (Pearson, over the frames both have). */
+/**
+ * The lag (frames by which `b` runs after `a`) at which two series correlate best, and how well (Pearson, over the
+ * frames both have).
+ */
 function bestLag(a: Speeds, b: Speeds): { lag: number; correlation: number } {
   let best = { lag: 0, correlation: -Infinity };
   for (let k = 0; k <= 2 * MOST_LAG; k++) {
@@ -143,7 +146,10 @@ interface Moving {
 /** Of very many parts, a part follows one of the last so many that set off before it. */
 const MOST_LEADERS = 12;
 
-/** The parts (indices, the last to set off first) that one may follow: other subjects' same movement, setting off sooner by some frames. `moving` is in the order of setting off. */
+/**
+ * The parts (indices, the last to set off first) that one may follow: other subjects' same movement, setting off sooner
+ * by some frames. `moving` is in the order of setting off.
+ */
 function leadersOf(moving: readonly Moving[], index: number): number[] {
   const follower = moving[index]!;
   const leaders: number[] = [];
@@ -180,7 +186,10 @@ function lagsBetween(speeds: readonly Speeds[]): (leader: number, follower: numb
 
 const the = (name: string): string => `the ${name.toLowerCase().replace(/^the\s/, '')}`;
 
-/** By how many frames all of a follower's keys are off against its leader's, where they are so alike; else null: single keys are late then, not the part. */
+/**
+ * By how many frames all of a follower's keys are off against its leader's, where they are so alike; else null: single
+ * keys are late then, not the part.
+ */
 function evenShift(follower: ReadTrack, leader: ReadTrack, tolerance: number): number | null {
   const { pairs } = follower.reading;
   const led = leader.reading.pairs;

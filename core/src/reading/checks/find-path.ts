@@ -58,7 +58,8 @@ export function findPath({ target, tracks }: BothRead): Found {
   const tells = (finding: Finding): boolean => {
     const arc = within(finding);
     if (!arc) return false;
-    // A pose off the arc between its ends is the arc's; at its ends it is the pose's own, and the arc is measured without it.
+    // A pose off the arc between its ends is the arc's; at its ends it is the pose's own, and the arc is measured
+    // without it.
     if (finding.kind === 'pose-off') return arc.firstFrame < finding.firstFrame && finding.firstFrame < arc.lastFrame;
     // What is off the line is thrown along it too, by less.
     return (

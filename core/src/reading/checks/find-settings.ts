@@ -5,7 +5,10 @@ import { counterpart } from '../counterpart.ts';
 import type { Finding } from '../schema.ts';
 import { capital, subjectDoes } from '../words.ts';
 
-/** Where the take's frame rate, range, stage or exposure is not the target's, and keys on the frame kept for the starting pose. A range that only says the same seconds at another rate is no fault of its own. */
+/**
+ * Where the take's frame rate, range, stage or exposure is not the target's, and keys on the frame kept for the
+ * starting pose. A range that only says the same seconds at another rate is no fault of its own.
+ */
 export function findSettings(target: MotionDocument, take: MotionDocument): Finding[] {
   const findings: Finding[] = [];
   const whole = { subjectId: null, track: null, firstFrame: target.range.first, lastFrame: target.range.last };

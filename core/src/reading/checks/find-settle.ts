@@ -19,7 +19,10 @@ export interface Settle {
   decay: number | null;
 }
 
-/** How a series comes to rest at its end: the alternating swings about the last value, each smaller than the one before. Turns of less than `least` are none. */
+/**
+ * How a series comes to rest at its end: the alternating swings about the last value, each smaller than the one before.
+ * Turns of less than `least` are none.
+ */
 export function readSettle(values: ArrayLike<number>, least: number): Settle {
   const last = values.length - 1;
   const rest = values[last]!;

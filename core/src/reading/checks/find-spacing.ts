@@ -10,7 +10,10 @@ const EASE_TOLERANCE = 0.35;
 const NO_WAY = 1e-9;
 
 interface SegmentResidual {
-  /** Worst error left in the segment once its ends' own errors are taken out, in percent of the span; negative is behind on the way to its end. */
+  /**
+   * Worst error left in the segment once its ends' own errors are taken out, in percent of the span; negative is behind
+   * on the way to its end.
+   */
   worstPercent: number;
   worstFrame: number;
 }
@@ -62,9 +65,9 @@ function findPoses({ reading, target, warped }: ReadTrack, tolerances: Tolerance
 }
 
 /**
- * The error inside a segment apart from that of its two ends, which is spread over it by the target's own progress
- * (by time where the target stands still). Of the whole segment, or of the half beside one of its ends. On a trajectory it is
- * measured along the target's line: what lies off the line is the path's.
+ * The error inside a segment apart from that of its two ends, which is spread over it by the target's own progress (by
+ * time where the target stands still). Of the whole segment, or of the half beside one of its ends. On a trajectory it
+ * is measured along the target's line: what lies off the line is the path's.
  */
 function segmentResidual(
   { reading, target, warped, paths }: ReadTrack,
@@ -142,7 +145,10 @@ function goneAt({ gone, everyFrames }: Line, frames: number): number {
 /** Of pieces about as near, the one least far along counts: a line may cross itself. */
 const AS_NEAR = 1.05;
 
-/** How far along the line a place is ahead of the line's own one `at` frames from its start (negative: behind), by the foot of its perpendicular. */
+/**
+ * How far along the line a place is ahead of the line's own one `at` frames from its start (negative: behind), by the
+ * foot of its perpendicular.
+ */
 function alongLine(line: Line, place: readonly number[], at: number): number {
   const { places, gone } = line;
   const here = goneAt(line, at);

@@ -4,7 +4,10 @@ import { severityOf } from '../severity.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
 import { aboutTrack, type BothRead, type Found } from './check.ts';
 
-/** The longest step of a place from drawing to drawing as a multiple of the subject's size along it, and its frame (the later one). */
+/**
+ * The longest step of a place from drawing to drawing as a multiple of the subject's size along it, and its frame (the
+ * later one).
+ */
 export function longestStep(
   columns: readonly Float64Array[],
   look: Look,
@@ -22,7 +25,10 @@ export function longestStep(
   return longest;
 }
 
-/** Strobing: a step longer than the subject along the motion, where the target has none. A pose that jumps on purpose is not read as one: a held pose has its own finding. */
+/**
+ * Strobing: a step longer than the subject along the motion, where the target has none. A pose that jumps on purpose is
+ * not read as one: a held pose has its own finding.
+ */
 export function findStrobing({ tracks, target, take }: BothRead, others: readonly Finding[]): Found {
   const findings = tracks.flatMap(({ reading, track, sides, target: asked, take: drawn }): Finding[] => {
     if (

@@ -7,7 +7,10 @@ import type { Finding, KeyPair, SegmentReading, Severity } from '../schema.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
 import { aboutTrack, type BothRead, type Found } from './check.ts';
 
-/** Speed beside a turn as a share of its segment's mean: above the first on both sides it is sharp, below the second on both it is round. */
+/**
+ * Speed beside a turn as a share of its segment's mean: above the first on both sides it is sharp, below the second on
+ * both it is round.
+ */
 const SHARP = 0.65;
 const ROUND = 0.45;
 /** The speed is that of the frame beside the turn, as the eye gets it; of a quarter of a short segment. */
@@ -18,7 +21,9 @@ interface Turn {
   outOf: number;
 }
 
-/** Speeds beside a frame on which a channel turns back, as shares of the mean speeds; null where it does not turn back. */
+/**
+ * Speeds beside a frame on which a channel turns back, as shares of the mean speeds; null where it does not turn back.
+ */
 function turnOf(subject: Subject, id: ChannelId, before: number, at: number, after: number): Turn | null {
   const channel = findChannel(subject, id);
   if (!channel) return null;

@@ -2,7 +2,10 @@ import { DataTypes } from 'sequelize';
 import type { Migration } from '../migration.ts';
 import { id, reference, time, times } from './columns.ts';
 
-/** Terms of exercises, grades and decisions of reviews, what notes are pinned to, replies, phrases, and jobs that read takes again. */
+/**
+ * Terms of exercises, grades and decisions of reviews, what notes are pinned to, replies, phrases, and jobs that read
+ * takes again.
+ */
 export const reviews: Migration = {
   name: '0005-reviews',
   up: async (tables) => {

@@ -4,7 +4,10 @@ import { targetHash } from '../../targets/target-hash.ts';
 import type { Migration } from '../migration.ts';
 import { time } from './columns.ts';
 
-/** Targets are kept once, by what they say; a reading is asked for, and made by whichever copy of the server takes it up. */
+/**
+ * Targets are kept once, by what they say; a reading is asked for, and made by whichever copy of the server takes it
+ * up.
+ */
 export const readingQueue: Migration = {
   name: '0007-reading-queue',
   up: async (tables) => {

@@ -5,7 +5,10 @@ import type { Migration } from '../migration.ts';
 import type { Tables } from '../tables.ts';
 import { reference } from './columns.ts';
 
-/** Undoable steps have a table of their own, each small beside what it changes, instead of a history of patches within the work. */
+/**
+ * Undoable steps have a table of their own, each small beside what it changes, instead of a history of patches within
+ * the work.
+ */
 export const steps: Migration = {
   name: '0008-steps',
   up: async (tables) => {
@@ -54,7 +57,10 @@ function workOf({ motion, title, brief, tolerances, modelShown, terms }: OldRow,
 
 const upgraded = (work: OldWork): OldWork => ({ ...work, motion: upgradeMotion(work.motion) });
 
-/** Old steps as new ones: the work is taken back and forth by its patches, and each step is what two of its states differ by. Where a patch does not fit, the steps beyond it are let go. */
+/**
+ * Old steps as new ones: the work is taken back and forth by its patches, and each step is what two of its states
+ * differ by. Where a patch does not fit, the steps beyond it are let go.
+ */
 function newSteps(work: OldWork, { steps: old, done }: OldHistory): { steps: Step[]; done: number } {
   const states = new Map<number, OldWork>([[done, work]]);
   const patched = (from: OldWork, patch: Operation[]): OldWork | null => {
@@ -78,12 +84,10 @@ function newSteps(work: OldWork, { steps: old, done }: OldHistory): { steps: Ste
   const last = Math.max(...states.keys());
   return {
     done: done - first,
-    steps: old
-      .slice(first, last)
-      .map(({ name }, i) => ({
-        name,
-        changes: changesBetween(upgraded(states.get(first + i)!), upgraded(states.get(first + i + 1)!)),
-      })),
+    steps: old.slice(first, last).map(({ name }, i) => ({
+      name,
+      changes: changesBetween(upgraded(states.get(first + i)!), upgraded(states.get(first + i + 1)!)),
+    })),
   };
 }
 

@@ -2,7 +2,10 @@ import { DataTypes } from 'sequelize';
 import type { Migration } from '../migration.ts';
 import { reference } from './columns.ts';
 
-/** Whose a session is and what it was begun with, so that it can be shown and ended, and goes with its person; and old counts of wrong passwords found for clearing away. */
+/**
+ * Whose a session is and what it was begun with, so that it can be shown and ended, and goes with its person; and old
+ * counts of wrong passwords found for clearing away.
+ */
 export const sessionsOfPeople: Migration = {
   name: '0010-sessions-of-people',
   up: async (tables) => {

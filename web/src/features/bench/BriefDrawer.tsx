@@ -6,7 +6,10 @@ import { TargetCharts } from '../../spread/index.ts';
 import { Button } from '../../ui/index.ts';
 import { EarlierNotes } from './EarlierNotes.tsx';
 
-/** The brief, what is fixed, and the target's chart: in the place of the numbers, with picture and strips still to be used. */
+/**
+ * The brief, what is fixed, and the target's chart: in the place of the numbers, with picture and strips still to be
+ * used.
+ */
 export function BriefDrawer({ assignment, onClose }: { assignment: Assignment; onClose: () => void }) {
   const { brief, model, takes } = assignment;
   const lastReturned = takes.findLast((take) => take.state === 'returned');

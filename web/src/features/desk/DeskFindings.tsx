@@ -15,7 +15,9 @@ interface DeskFindingsProps {
   onDraft: (draft: NoteDraft) => void;
 }
 
-/** The reading's findings, each to be accepted as a note, put in other words, or dismissed; several can become one note. */
+/**
+ * The reading's findings, each to be accepted as a note, put in other words, or dismissed; several can become one note.
+ */
 export function DeskFindings({ findings, decisions, fixed, onChoose, onDraft }: DeskFindingsProps) {
   const [chosen, setChosen] = useState<string[]>([]);
   const open = findings.filter((finding) => !decisions.of(finding));

@@ -36,7 +36,10 @@ function useDrawingDraft(draft: NoteDraft | null, onDraft: (draft: NoteDraft) =>
   }, [draft, onDraft]);
 }
 
-/** Reviewing: a take read against its target; what of the findings counts; notes and drawings on frames; grades; and the way back to the learner. */
+/**
+ * Reviewing: a take read against its target; what of the findings counts; notes and drawings on frames; grades; and the
+ * way back to the learner.
+ */
 export function DeskPage({ view }: { view: TakeView }) {
   const [pages, setPages] = usePages('desk');
   const [tab, setTab] = useState('findings');

@@ -17,7 +17,10 @@ const Form = z.object({
 });
 type Typed = z.input<typeof Form>;
 
-/** The criteria's results with the grade proposed for each, to be given otherwise; the total of them; the grade given; and closing words. Kept when a field is left. */
+/**
+ * The criteria's results with the grade proposed for each, to be given otherwise; the total of them; the grade given;
+ * and closing words. Kept when a field is left.
+ */
 export function GradeForm({ view, writer }: { view: TakeView; writer: ReviewWriter }) {
   const { review, reading } = view;
   const fixed = view.state === 'returned';

@@ -154,7 +154,10 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
   );
 }
 
-/** The drawing with a pose to correct of the note's own subject, where it stands now: so that one can be begun by keyboard too. */
+/**
+ * The drawing with a pose to correct of the note's own subject, where it stands now: so that one can be begun by
+ * keyboard too.
+ */
 function withPoseOf(draft: NoteDraft | null): NoteDraft['drawing'] {
   const { subjectId, drawing } = draft ?? EMPTY_DRAFT;
   if (subjectId === null || drawing.ghosts.some((ghost) => ghost.subjectId === subjectId)) return drawing;

@@ -6,7 +6,10 @@ import { explain } from '../../app/problem.ts';
 import { ReadAllAgain } from '../../comparison/index.ts';
 import { Button } from '../../ui/index.ts';
 
-/** Where the reading of a take stands, if it is not simply there: it is coming, could not be made, or is against a target that was changed since; with what to do about it. */
+/**
+ * Where the reading of a take stands, if it is not simply there: it is coming, could not be made, or is against a
+ * target that was changed since; with what to do about it.
+ */
 export function ReadingStatus({
   view: { id, exerciseId, readingState, reading, notReadBecause, targetChanged },
 }: {

@@ -2,7 +2,9 @@ import { useSearchParams } from 'react-router';
 import { format } from 'date-fns';
 import type { TakeView } from '@undulan/contract';
 
-/** Which reading of a take is looked at, where its target was changed in between: the newest, or an older one beside it. */
+/**
+ * Which reading of a take is looked at, where its target was changed in between: the newest, or an older one beside it.
+ */
 export function ReadingsChoice({ view: { readings: all, readingId } }: { view: TakeView }) {
   const readings = all.filter((reading) => reading.state === 'read');
   const [, setParams] = useSearchParams();

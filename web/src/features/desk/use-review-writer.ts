@@ -22,8 +22,8 @@ export interface ReviewWriter {
 const NO_WORDS: ReviewWords = { grade: null, summary: '', criteria: {}, decisions: {} };
 
 /**
- * Writes grades, decisions and closing words, one write after another, each made from the version the one before left. A write that meets another's version is refused once
- * and says so; what was typed stays, and saving again keeps it.
+ * Writes grades, decisions and closing words, one write after another, each made from the version the one before left.
+ * A write that meets another's version is refused once and says so; what was typed stays, and saving again keeps it.
  */
 export function useReviewWriter(view: TakeView): ReviewWriter {
   const [saveReview] = useSaveReviewMutation();

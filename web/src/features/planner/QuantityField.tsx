@@ -17,7 +17,10 @@ interface QuantityFieldProps {
 
 const PX_PER_STEP = 5;
 
-/** A number with its unit, to type or to drag by its handle; arrow keys step it too. What is typed stays, right or wrong. */
+/**
+ * A number with its unit, to type or to drag by its handle; arrow keys step it too. What is typed stays, right or
+ * wrong.
+ */
 export function QuantityField({
   label,
   value,

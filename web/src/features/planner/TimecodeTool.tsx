@@ -81,7 +81,10 @@ const CLOCK = [
   { says: '1 h', seconds: 3600 },
 ];
 
-/** What drop-frame does at this rate: the labels about the next skip, and how far plain counting would run away from the clock. */
+/**
+ * What drop-frame does at this rate: the labels about the next skip, and how far plain counting would run away from the
+ * clock.
+ */
 function DropFrame({ rate, around }: { rate: Rate; around: number }) {
   const { change } = usePlanner();
   const dropped = droppedLabels(rate);

@@ -17,7 +17,10 @@ export interface MoverWords {
 /** One acted-out run: ms of each tap, rising from 0. */
 export type Run = readonly number[];
 
-/** Everything the Planner knows, as the person typed it: it is all in the address, so that a calculation can be linked and comes back after a reload. */
+/**
+ * Everything the Planner knows, as the person typed it: it is all in the address, so that a calculation can be linked
+ * and comes back after a reload.
+ */
 export interface PlannerState {
   tool: Tool;
   rate: string;

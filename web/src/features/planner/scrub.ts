@@ -1,8 +1,9 @@
 const NUMBER = /[−-]?\d+(?:[.,](\d+))?/;
 
 /**
- * The text with its first number changed by `steps` of `step`, unit and all else kept: `2.5 s` one step of 0.5 up is `3.0 s`. Stays at or above `least`.
- * A text without a number, or a timecode or fraction whose parts hang together, stays as it is.
+ * The text with its first number changed by `steps` of `step`, unit and all else kept: `2.5 s` one step of 0.5 up is
+ * `3.0 s`. Stays at or above `least`. A text without a number, or a timecode or fraction whose parts hang together,
+ * stays as it is.
  */
 export function scrubText(text: string, steps: number, step: number, least: number): string {
   const match = NUMBER.exec(text);

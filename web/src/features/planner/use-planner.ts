@@ -41,7 +41,9 @@ function readRange(state: PlannerState, rate: Result<Rate>): Planner['range'] {
   return { ok: true, value: { first, last: first + Math.max(1, Math.round(exactFrames)) - 1, exactFrames } };
 }
 
-/** The address follows at once, but no more often than this: browsers refuse hundreds of changes of it in a few seconds. */
+/**
+ * The address follows at once, but no more often than this: browsers refuse hundreds of changes of it in a few seconds.
+ */
 const ADDRESS_REST_MS = 200;
 
 /** The Planner's state, kept in the address; another address (a saved plan, the way back) brings its own. */
@@ -50,7 +52,8 @@ export function usePlannerState(): Planner {
   const query = params.toString();
   const [state, setState] = useState(() => readPlanner(params));
   const [seen, setSeen] = useState(query);
-  // Addresses written here and not seen yet: they arrive when the state may already be further on, and must not take it back.
+  // Addresses written here and not seen yet: they arrive when the state may already be further on, and must not take it
+  // back.
   const [own] = useState(() => new Set<string>());
   if (query !== seen) {
     setSeen(query);

@@ -17,7 +17,9 @@ function isBusy(target: EventTarget | null): boolean {
   return isTyping(target) || pressesControl(target) || target.closest('[role="dialog"]') !== null;
 }
 
-/** Records taps of the pad or the space bar at the time the system saw them; Enter ends the run, Escape throws it away. */
+/**
+ * Records taps of the pad or the space bar at the time the system saw them; Enter ends the run, Escape throws it away.
+ */
 export function useTapRun(pad: RefObject<HTMLElement | null>, onRun: (run: Run) => void): TapRun {
   const start = useRef(0);
   const [taps, setTaps] = useState<Run | null>(null);

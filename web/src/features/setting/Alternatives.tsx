@@ -4,7 +4,10 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { detailsChanged, edited, selectMotion, selectWork } from '../../editing/index.ts';
 import { Button, INPUT } from '../../ui/index.ts';
 
-/** Other motions that are as right as the model: a take is read against the nearest. One is made by keying the model that way and keeping it. */
+/**
+ * Other motions that are as right as the model: a take is read against the nearest. One is made by keying the model
+ * that way and keeping it.
+ */
 export function Alternatives() {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion)!;

@@ -32,7 +32,10 @@ const Form = z.object({
 });
 type Typed = z.input<typeof Form>;
 
-/** Title, brief, tolerances and who sees the model. Kept as soon as a field is left; what is wrong stays typed with its reason. */
+/**
+ * Title, brief, tolerances and who sees the model. Kept as soon as a field is left; what is wrong stays typed with its
+ * reason.
+ */
 export function DetailsForm({ courseId }: { courseId: string }) {
   const dispatch = useAppDispatch();
   const details = useAppSelector(selectWork)!.details!;

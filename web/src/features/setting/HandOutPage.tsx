@@ -7,7 +7,10 @@ import { BriefText, briefParagraphs, termsInWords } from '../../brief/index.ts';
 import { namedCharts, TargetCharts } from '../../spread/index.ts';
 import { Button, Loading, LoadFailed, saveFile } from '../../ui/index.ts';
 
-/** An exercise on one sheet of paper: its brief, what is fixed, and the timing chart; to be printed, or saved as PDF or SVG. */
+/**
+ * An exercise on one sheet of paper: its brief, what is fixed, and the timing chart; to be printed, or saved as PDF or
+ * SVG.
+ */
 export function HandOutPage() {
   const { exerciseId = '' } = useParams();
   const { data, error, refetch } = useSettingQuery(exerciseId, { refetchOnMountOrArgChange: true });
