@@ -26,7 +26,7 @@ async function towelKeys(page: Page): Promise<string> {
 
 const sheet = (page: Page) => page.getByRole('dialog', { name: 'How it leaves' });
 
-test('an ease is chosen from drawn ways, seen before it is taken; set by amount, turned about, carried to another key; kept in the palette and used from there', async ({
+test('an ease is chosen, set by amount, turned about, carried to another key, and used from the palette', async ({
   page,
 }) => {
   await openBench(page, 'Priya Raman', 'Tea towel drag');
@@ -88,7 +88,7 @@ test('an ease is chosen from drawn ways, seen before it is taken; set by amount,
   await undoAll(page);
 });
 
-test('a standstill at a key is the same document from the Speed strip, from the handle on the curve, and typed; each is one step', async ({
+test('a standstill at a key is the same from the Speed strip, from the handle on the curve, and typed', async ({
   page,
 }) => {
   await openBench(page, 'Priya Raman', 'Tea towel drag');
@@ -150,7 +150,7 @@ test('a standstill at a key is the same document from the Speed strip, from the 
   await undoAll(page);
 });
 
-test('an even spacing from the loom and no ease by amount are the same document; several drawings are squeezed in one step; the chart is saved for paper', async ({
+test('even spacing is the same from the loom and by amount; drawings are squeezed; the chart goes on paper', async ({
   page,
 }) => {
   await openBench(page, 'Priya Raman', 'Tea towel drag');
@@ -203,7 +203,7 @@ test('an even spacing from the loom and no ease by amount are the same document;
   await undoAll(page);
 });
 
-test('beyond its keys a channel goes there and back as often as its grip is dragged to; a wobble shows its band and is baked', async ({
+test('a channel goes there and back as often as its grip is dragged to; a wobble shows its band and is baked', async ({
   page,
 }) => {
   await openBench(page, 'Priya Raman', 'Tea towel drag');
@@ -280,7 +280,7 @@ test('beyond its keys a channel goes there and back as often as its grip is drag
   await undoAll(page);
 });
 
-test('a move goes onto a path of its own and back without moving; values are shown in another unit; several curves on one scale or their own', async ({
+test('a move goes onto a path and back unchanged; values in another unit; curves on one scale or their own', async ({
   page,
 }) => {
   await openBench(page, 'Priya Raman', 'Tea towel drag');

@@ -27,7 +27,7 @@ async function change(page: Page, exerciseId: string, by: (setting: Setting) => 
   ).toBe(200);
 }
 
-test('a draft begun before the exercise was changed is refused on handing in, brought back within it at once, and handed in', async ({
+test('a draft begun before the exercise was changed is refused, brought back within it at once, and handed in', async ({
   browser,
   page,
 }) => {

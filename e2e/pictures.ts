@@ -133,7 +133,8 @@ test('planner', async ({ page }) => {
   const address = page.url().split('?')[0];
   const pictures = {
     'planner-act':
-      'tool=act&length=46f&run=0-516-924-1837&run=0-544-990-1887&run=0-492-900-1842&beat=reach&beat=grip&beat=pull&beat=stop',
+      'tool=act&length=46f&run=0-516-924-1837&run=0-544-990-1887&run=0-492-900-1842' +
+      '&beat=reach&beat=grip&beat=pull&beat=stop',
     'planner-counts': 'tool=counts&tempo=92+bpm',
     'planner-distance': 'tool=distance&length=577f',
     'planner-rates': 'tool=rates',

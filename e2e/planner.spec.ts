@@ -50,7 +50,7 @@ test('acting it out: runs are tapped, compared, averaged, nudged, named, and are
   await expect(page.getByRole('textbox', { name: 'Counts' })).toHaveValue('2');
 });
 
-test('counts off a whole frame offer the tempi and rates that are on one; wrong input is said beside its field and stays', async ({
+test('counts off a whole frame offer tempi and rates that are on one; wrong input is said beside its field', async ({
   page,
 }) => {
   await openPlanner(page, 'Ines Calado', 'Counts');

@@ -31,7 +31,7 @@ test.beforeEach(async ({ page }) => {
 });
 test.afterEach(({ page }) => undoAll(page));
 
-test('keys are selected by band, by frame and from here on; dragged with a number beside the pointer, and free with Alt', async ({
+test('keys are selected by band, frame and from here on; dragged with a number at the pointer, free with Alt', async ({
   page,
 }) => {
   const px = await pxPerFrame(page);
@@ -70,7 +70,7 @@ test('keys are selected by band, by frame and from here on; dragged with a numbe
   expect((await keyFrames(page, Y)).every(Number.isInteger)).toBe(true);
 });
 
-test('the sum row moves all keys of a frame; its handles, a length and the arrow keys stretch the selection; Ripple takes the later keys along', async ({
+test('the sum row moves all keys of a frame; handles, a length and arrow keys stretch; Ripple takes the later', async ({
   page,
 }) => {
   const px = await pxPerFrame(page);

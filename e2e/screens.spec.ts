@@ -51,7 +51,7 @@ test('every screen is named for a screen reader and readable, light and dark', a
   }
 });
 
-test('the transport is worked by keyboard: play in real time and stop, step frames and keys, the sheet of shortcuts', async ({
+test('the transport by keyboard: play in real time and stop, step frames and keys, the sheet of shortcuts', async ({
   page,
 }) => {
   await signIn(page, 'Jonah Whitby');

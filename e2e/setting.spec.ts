@@ -47,7 +47,9 @@ test('a copy of an exercise is set with a brief of many looks and a picture, and
     const address = page.url().replace(/.*exercises\/([^/]+)\/.*/, '/api/exercises/$1');
     const { version, work, history } = (await (await page.request.get(address)).json()) as ExerciseSetting;
     const brief =
-      '<p onclick="document.title=1">Swing<script>document.title = 2</script><img src="https://elsewhere.example/x.png"><img src="x" onerror="document.title=3"><a href="javascript:document.title=4">there</a></p>';
+      '<p onclick="document.title=1">Swing<script>document.title = 2</script><img ' +
+      'src="https://elsewhere.example/x.png"><img src="x" onerror="document.title=3"><a ' +
+      'href="javascript:document.title=4">there</a></p>';
     const answer = await page.request.put(address, {
       data: { version, history, work: { ...work, details: { ...work.details, brief } } },
     });

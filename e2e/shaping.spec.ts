@@ -22,7 +22,7 @@ test.afterEach(async ({ page }) => {
   await page.keyboard.press('4');
 });
 
-test('a foot dragged on the loom bends the curve; the sentence, the numbers and the keys follow, and it is one step to undo', async ({
+test('a foot dragged on the loom bends the curve; sentence, numbers and keys follow; it is one step to undo', async ({
   page,
 }) => {
   await expect(sentence(page)).toContainText('Even: the same way on every frame (284 px/s)');
@@ -60,7 +60,7 @@ test('a ready spacing is seen before it is taken, as one curve or as a drawing o
   await expect(foot(page, 12)).toHaveAttribute('aria-valuetext', '7/8 of the way');
 });
 
-test('the speed a key leaves with is dragged to none; the loom and the sentence follow; Alt parts the two sides', async ({
+test('the speed a key leaves with is dragged to none; loom and sentence follow; Alt parts the two sides', async ({
   page,
 }) => {
   const leaving = page.getByRole('slider', { name: 'Speed the key on frame 9 leaves with' });

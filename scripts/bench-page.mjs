@@ -17,7 +17,8 @@ async function printInputs(page, what) {
   const inputMs = (await page.evaluate(() => window.inputMs)).sort((a, b) => a - b);
   const p = (share) => inputMs[Math.floor(inputMs.length * share)];
   console.log(
-    `${what}: ${inputMs.length} inputs, to paint median ${p(0.5).toFixed(1)} ms, p95 ${p(0.95).toFixed(1)} ms (aim under ${AIM_MS} ms)`,
+    `${what}: ${inputMs.length} inputs, to paint median ${p(0.5).toFixed(1)} ms, p95 ${p(0.95).toFixed(1)} ` +
+      `ms (aim under ${AIM_MS} ms)`,
   );
 }
 
@@ -62,7 +63,8 @@ try {
   await page.waitForTimeout(SECONDS * 1000);
   const { shown, dropped, reachedFps } = await page.evaluate(() => window.clock.report);
   console.log(
-    `playing ${WORK.split(',')[0]}, 2,000 frames at 24 fps for ${SECONDS} s: ${shown} shown, ${dropped} dropped, ${reachedFps.toFixed(2)} fps reached (aim none dropped)`,
+    `playing ${WORK.split(',')[0]}, 2,000 frames at 24 fps for ${SECONDS} s: ${shown} shown, ${dropped} ` +
+      `dropped, ${reachedFps.toFixed(2)} fps reached (aim none dropped)`,
   );
 
   const dragged = async (what, closedStrips) => {

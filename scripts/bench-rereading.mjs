@@ -50,6 +50,7 @@ const readings = await Promise.all(takes.map((take) => pool.read(target, take)))
 const found = readings.reduce((sum, { findings }) => sum + findings.length, 0);
 const seconds = (performance.now() - from) / 1000;
 console.log(
-  `reading ${TAKES} takes anew on ${availableParallelism()} processors, threads started: ${seconds.toFixed(2)} s, ${found} findings (aim under ${AIM_S} s on two)`,
+  `reading ${TAKES} takes anew on ${availableParallelism()} processors, threads started: ` +
+    `${seconds.toFixed(2)} s, ${found} findings (aim under ${AIM_S} s on two)`,
 );
 await pool.close();

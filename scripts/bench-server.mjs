@@ -141,7 +141,8 @@ try {
   for (let i = 0; i < WORKERS; i++)
     drafts.push(await newDraft(learners[i % learners.length], exercises[Math.floor(i / (9 * learners.length))]));
   console.log(
-    `autosaves of a motion of ${Math.round(JSON.stringify(drafts[0].work).length / 1000)} kB, ${SAVES_A_SECOND} a second for ${SECONDS} s`,
+    `autosaves of a motion of ${Math.round(JSON.stringify(drafts[0].work).length / 1000)} kB, ` +
+      `${SAVES_A_SECOND} a second for ${SECONDS} s`,
   );
 
   for (const draft of drafts)
@@ -158,11 +159,15 @@ try {
     autosaves: saves,
   })) {
     console.log(
-      `${name.padEnd(15)} ${perSecond.toFixed(0)} a second, median ${ms(percentile(times, 0.5))}, p95 ${ms(percentile(times, 0.95))}, ${failed} failed`,
+      `${name.padEnd(15)} ${perSecond.toFixed(0)} a second, median ${ms(percentile(times, 0.5))}, p95 ` +
+        `${ms(percentile(times, 0.95))}, ${failed} failed`,
     );
   }
   console.log(
-    `autosaves take ${(percentile(saves.times, 0.5) / percentile(yardstick.times, 0.5)).toFixed(1)}× a trivial write by median, ${(percentile(saves.times, 0.95) / percentile(yardstick.times, 0.95)).toFixed(1)}× by p95 (aim p95 under 150 ms, none failed)`,
+    `autosaves take ${(percentile(saves.times, 0.5) / percentile(yardstick.times, 0.5)).toFixed(1)}× a ` +
+      'trivial write by median, ' +
+      `${(percentile(saves.times, 0.95) / percentile(yardstick.times, 0.95)).toFixed(1)}× by p95 (aim p95 ` +
+      'under 150 ms, none failed)',
   );
 
   const toHandIn = [];
@@ -194,7 +199,9 @@ try {
   isDone = true;
   await health;
   console.log(
-    `${HAND_INS} hand-ins at once: taken in ${handedIn.toFixed(1)} s, all read after ${((performance.now() - from) / 1000).toFixed(1)} s (aim 10 s); /healthz never over ${ms(slowest)} (aim 100 ms)`,
+    `${HAND_INS} hand-ins at once: taken in ${handedIn.toFixed(1)} s, all read after ` +
+      `${((performance.now() - from) / 1000).toFixed(1)} s (aim 10 s); /healthz never over ${ms(slowest)} (aim ` +
+      '100 ms)',
   );
 } finally {
   await stopAll();

@@ -49,7 +49,7 @@ test('details have a title of a length that can be shown, and tolerances that me
     expect(ExerciseDetails.safeParse({ ...DETAILS, tolerances }).success).toBe(false);
 });
 
-test('saved work names the version it was made from; a motion of an older version is brought up to date on its way in', () => {
+test('saved work names the version it was made from; an older motion is brought up to date on its way in', () => {
   expect(SaveWork.parse(SAVE)).toEqual(SAVE);
   expect(SaveWork.safeParse({ ...SAVE, version: undefined }).success).toBe(false);
   const change = { version: 1, changes: [], history: { keep: 0, add: [], done: 0 } };
@@ -90,7 +90,7 @@ test('every problem has a type of its own, a title and a status of failure', () 
   }
 });
 
-test('a note is pinned to a frame or a span that ends after it begins; what it does not say is nothing; a drawing has so many lines', () => {
+test('a note is pinned to a frame or a span that ends after it begins; a drawing has so many lines', () => {
   expect(NoteText.parse({ frame: 9, text: ' Slower. ' })).toEqual({
     frame: 9,
     lastFrame: null,

@@ -16,7 +16,8 @@ if (unknown.length > 0) {
 }
 if (Object.keys(BENCHES).some(isChosen))
   console.log(
-    `${'work'.padEnd(58)}${'Undulan'.padStart(12)}${'peer'.padStart(12)}${'ratio'.padStart(9)}${'aim'.padStart(8)}   error: Undulan / peer`,
+    `${'work'.padEnd(58)}${'Undulan'.padStart(12)}${'peer'.padStart(12)}${'ratio'.padStart(9)}${'aim'.padStart(8)} ` +
+      '  error: Undulan / peer',
   );
 for (const [name, bench] of Object.entries(BENCHES)) if (isChosen(name)) bench().forEach(printRow);
 if (isChosen('reading')) benchReading();

@@ -104,7 +104,8 @@ export function longTake(): { target: Target; take: MotionDocument } {
 export function benchReading(): void {
   const share = (part: number, whole: number): string => (whole === 0 ? '—' : (part / whole).toFixed(3));
   console.log(
-    `\nreading: ${VARIATIONS} variations of each of ${Object.keys(FAULTS).length} known faults and ${Object.keys(MODELS).length} clean models (aim ${AIM} each)`,
+    `\nreading: ${VARIATIONS} variations of each of ${Object.keys(FAULTS).length} known faults and ` +
+      `${Object.keys(MODELS).length} clean models (aim ${AIM} each)`,
   );
   console.log(`${'finding'.padEnd(22)}${'injected'.padStart(10)}${'recall'.padStart(9)}${'precision'.padStart(11)}`);
   const counts = quality();
@@ -116,7 +117,8 @@ export function benchReading(): void {
     }
     const under = count.found < AIM * count.injected || count.right < AIM * count.reported;
     console.log(
-      `${kind.padEnd(22)}${String(count.injected).padStart(10)}${share(count.found, count.injected).padStart(9)}${share(count.right, count.reported).padStart(11)}${under ? ' !' : ''}`,
+      `${kind.padEnd(22)}${String(count.injected).padStart(10)}${share(count.found, count.injected).padStart(9)}` +
+        `${share(count.right, count.reported).padStart(11)}${under ? ' !' : ''}`,
     );
   }
   const { target, take } = longTake();
@@ -127,7 +129,8 @@ export function benchReading(): void {
     return performance.now() - from;
   }).sort((a, b) => a - b);
   console.log(
-    `reading a take of ${SECONDS} s and ${TRACKS} tracks: median ${times[20]!.toFixed(2)} ms, slowest of 40 ${times[39]!.toFixed(2)} ms (aim under ${READ_AIM_MS} ms)`,
+    `reading a take of ${SECONDS} s and ${TRACKS} tracks: median ${times[20]!.toFixed(2)} ms, slowest of 40 ` +
+      `${times[39]!.toFixed(2)} ms (aim under ${READ_AIM_MS} ms)`,
   );
   benchHostile();
 }
@@ -148,6 +151,7 @@ function benchHostile(): void {
   });
   const worst = rows.reduce((most, row) => (row.seconds > most.seconds ? row : most));
   console.log(
-    `the ${rows.length} costliest documents the schema takes: slowest read in ${worst.seconds.toFixed(2)} s (${worst.name}; bound ${HOSTILE_BOUND_S} s)`,
+    `the ${rows.length} costliest documents the schema takes: slowest read in ${worst.seconds.toFixed(2)} s ` +
+      `(${worst.name}; bound ${HOSTILE_BOUND_S} s)`,
   );
 }

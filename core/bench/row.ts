@@ -44,6 +44,8 @@ export function printRow({ work, peer, ownNs, peerNs, aim, ownError, peerError, 
   const ratio = peerNs / ownNs;
   const mark = ratio >= aim ? ' ' : '!';
   console.log(
-    `${work.padEnd(58)}${ns(ownNs).padStart(12)}${ns(peerNs).padStart(12)}${`${ratio.toFixed(2)}×${mark}`.padStart(9)}${`${aim}×`.padStart(8)}   ${ownError.toExponential(1)} / ${peerError.toExponential(1)} ${errorUnit}  (${peer})`,
+    `${work.padEnd(58)}${ns(ownNs).padStart(12)}${ns(peerNs).padStart(12)}` +
+      `${`${ratio.toFixed(2)}×${mark}`.padStart(9)}${`${aim}×`.padStart(8)}   ` +
+      `${ownError.toExponential(1)} / ${peerError.toExponential(1)} ${errorUnit}  (${peer})`,
   );
 }

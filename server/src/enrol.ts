@@ -6,7 +6,8 @@ import { connectDatabase } from './database/connect.ts';
 import { migrate } from './database/migrate.ts';
 import { enrol, NewEnrolment, PasswordReset, resetPassword } from './people/enrol.service.ts';
 
-const USAGE = `npm run enrol -- --course "Evening class" --name "Full Name" --email name@example.org [--role learner] [--password "…"]
+const USAGE = `npm run enrol -- --course "Evening class" --name "Full Name" --email name@example.org
+                 [--role learner] [--password "…"]
   --role      learner or instructor
   --password  for a new account; without it one is made up and shown once
 The course and the account are made if they are not there yet.
@@ -39,7 +40,10 @@ function understood<T>(schema: z.ZodType<T>): T | null {
 async function enrolOne(sequelize: Sequelize, wanted: NewEnrolment): Promise<string> {
   const { madeCourse, madePassword } = await enrol(sequelize, wanted);
   const { name, email, role, course } = wanted;
-  return `${name} is ${role} of ${madeCourse ? 'the new course ' : ''}"${course}". Sign-in: ${email}${madePassword ? `, password ${madePassword}` : ', with the password of the account'}`;
+  return (
+    `${name} is ${role} of ${madeCourse ? 'the new course ' : ''}"${course}". Sign-in: ` +
+    `${email}${madePassword ? `, password ${madePassword}` : ', with the password of the account'}`
+  );
 }
 
 async function resetOne(wanted: PasswordReset): Promise<string> {

@@ -16,7 +16,7 @@ const CONFIG = {
   LOG_LEVEL: 'silent',
 } as const;
 
-test('while the database is away the server says so and goes on; a database that dies is started again where it was', async () => {
+test('while the database is away the server says so and goes on; one that dies is started again', async () => {
   const folder = temporaryFolder();
   const database = await startDatabase(folder);
   const said: string[] = [];

@@ -189,7 +189,8 @@ test(`${COUNT} requests of junk and of what is nearly right: none is answered as
   })) {
     const [method, pattern] = route.split(' ') as [string, string];
     const given = typeof id === 'number' ? ids[id % ids.length]! : encodeURIComponent(id.toWellFormed());
-    const path = `/api${pattern.replaceAll(':id', given)}${query === null ? '' : `?reading=${encodeURIComponent(query.toWellFormed())}`}`;
+    const asked = query === null ? '' : `?reading=${encodeURIComponent(query.toWellFormed())}`;
+    const path = `/api${pattern.replaceAll(':id', given)}${asked}`;
     const agent = people[who]!;
     const call = {
       GET: agent.get(path),
@@ -203,7 +204,8 @@ test(`${COUNT} requests of junk and of what is nearly right: none is answered as
       : call.set({ 'content-type': 'application/json', ...headers }).send(written ?? JSON.stringify(body) ?? 'null'));
     if (answer.status >= 500)
       faults.push(
-        `${answer.status} ${method} ${path} ${JSON.stringify(headers)} ${(written ?? JSON.stringify(body) ?? '').slice(0, 300)}`,
+        `${answer.status} ${method} ${path} ${JSON.stringify(headers)} ` +
+          `${(written ?? JSON.stringify(body) ?? '').slice(0, 300)}`,
       );
     if (method !== 'GET' && path === '/api/session' && answer.status === 200) throw new Error('Junk came in.');
   }

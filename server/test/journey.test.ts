@@ -130,7 +130,7 @@ test('a learner starts from the scene without keys, saves, and hands in take 1, 
   expect(seen.reading!.tracks[0]!.pairs.map((pair) => pair.offsetFrames)).toEqual([0, 3]);
 });
 
-test('with a take handed in the target changes only when the instructor says so; the old reading keeps its own target', async () => {
+test('with a take handed in the target changes only on the word; the old reading keeps its own target', async () => {
   const { version, work, history } = await setting();
   const longer = setScene(work.motion, { range: { first: 1, last: 30 } }).motion;
   const save = { version, work: { ...work, motion: longer }, history };

@@ -84,7 +84,8 @@ async function insertOld(sequelize: Sequelize): Promise<void> {
       value !== null && typeof value === 'object' && !(value instanceof Date) ? JSON.stringify(value) : value,
     );
     await sequelize.query(
-      `INSERT INTO ${table} (${[...Object.keys(row), 'createdAt', 'updatedAt'].join(', ')}) VALUES (${values.map(() => '?').join(', ')})`,
+      `INSERT INTO ${table} (${[...Object.keys(row), 'createdAt', 'updatedAt'].join(', ')}) VALUES ` +
+        `(${values.map(() => '?').join(', ')})`,
       { replacements: values },
     );
   };
@@ -130,7 +131,7 @@ async function insertOld(sequelize: Sequelize): Promise<void> {
   });
 }
 
-test('a program cut off at any change of any table takes up where it was, and what was there is carried over', async () => {
+test('a program cut off at any change of a table takes up where it was; what was there is carried over', async () => {
   await migrate(clean.sequelize);
   let cuts = 0;
   for (let allowed = 0; ;) {

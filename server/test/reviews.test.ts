@@ -70,7 +70,7 @@ test('what waits for review stands in a queue, oldest first, for instructors onl
     ).toBe(queue.length);
 });
 
-test('decisions and grades per criterion are kept; a dismissed finding and its reason never reach the learner; notes are answered and done', async () => {
+test('decisions and grades are kept; a dismissed finding never reaches the learner; notes are done', async () => {
   const take = (await waiting()).find(
     (other) => other.learnerName.startsWith('Ines') && other.exerciseTitle.includes('glass'),
   )!;
@@ -140,7 +140,7 @@ test('decisions and grades per criterion are kept; a dismissed finding and its r
   await jonah.post(`/api/takes/${take.takeId}/notes/${noteId}/replies`).send({ text: 'Mine?' }).expect(404);
 });
 
-test('after a change of the target all takes are read again in threads; the older readings stay to be looked at', async () => {
+test('after a change of the target all takes are read again; the older readings stay to be looked at', async () => {
   const exerciseId = await exerciseIdOf(instructor, harness.courseId, 'Drawer slide');
   await setDetails(exerciseId, { tolerances: { keyFrames: 0.5, spacingPercent: 1 } });
   const { body } = await instructor.post(`/api/exercises/${exerciseId}/readings`).expect(202);
@@ -169,7 +169,7 @@ test('a learner’s takes stand in a row, as far as the caller may see them', as
   expect(series[1]!.reading!.proposedGrade).toBeGreaterThan(series[0]!.reading!.proposedGrade);
 });
 
-test('a due date past, or the last take handed in, closes an exercise; limits and dates are told beforehand', async () => {
+test('a due date past, or the last take, closes an exercise; limits and dates are told beforehand', async () => {
   const exerciseId = await exerciseIdOf(instructor, harness.courseId, 'Drawer slide');
   const wout = await harness.signIn('wout');
   const draft = (await courseOf(wout, harness.courseId)).exercises.find((exercise) => exercise.id === exerciseId)!
@@ -232,7 +232,7 @@ test('pictures of briefs are kept for the course, told by their bytes, and shown
   await ines.get('/api/pictures/nothing').expect(404);
 });
 
-test('a reading that an older program left is not shown as it is, and made anew from its own target by the next program that starts', async () => {
+test('a reading an older program left is not shown, and made anew from its own target by the next', async () => {
   const [first] = await waiting();
   const before = await view(instructor, first!.takeId);
   const stored = (await ReadingModel.findByPk(before.readingId!))!;
@@ -249,7 +249,7 @@ test('a reading that an older program left is not shown as it is, and made anew 
   expect((await ReadingModel.findByPk(before.readingId!))!.version).toBe(READING_VERSION);
 });
 
-test('a job that somebody stops reads no further; of many asking at once there is one job; what nobody moves is shown as lost', async () => {
+test('a stopped job reads no further; many asking at once make one; what nobody moves is shown as lost', async () => {
   const exerciseId = await exerciseIdOf(instructor, harness.courseId, 'Tea glass along the counter');
   await setDetails(exerciseId, { tolerances: { keyFrames: 2, spacingPercent: 9 } });
   const lost = await ReadingJobModel.create({

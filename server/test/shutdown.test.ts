@@ -10,7 +10,7 @@ async function slowServer(answerMs: number): Promise<{ server: Server; address: 
   return { server, address: `http://127.0.0.1:${(server.address() as AddressInfo).port}` };
 }
 
-test('of thirty requests under way none is cut off when the server is told to end, and no further one is taken', async () => {
+test('of thirty requests under way none is cut off when the server is told to end; no further is taken', async () => {
   const { server, address } = await slowServer(300);
   const underWay = Array.from({ length: 30 }, () => fetch(address).then((answer) => answer.text()));
   await delay(100);

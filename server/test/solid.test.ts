@@ -68,7 +68,7 @@ const changeTo = ({ version, work, history }: Draft, motion: MotionDocument) => 
   return { version, changes: changesBetween(work, after), history: historyChange(history, next) };
 };
 
-test('one key set among twelve hundred is saved by some hundred bytes, forty times over, and undone after a reload', async () => {
+test('one key among twelve hundred is saved by some hundred bytes, forty times, undone after a reload', async () => {
   const { draft } = await exerciseAndDraft();
   const keys = Array.from({ length: 1200 }, (_, i) => createKey(2 + i / 50, i % 90));
   let now = {
@@ -103,7 +103,7 @@ test('one key set among twelve hundred is saved by some hundred bytes, forty tim
   expect(stored.history).toEqual(now.history);
 });
 
-test('a change of something else, a step from nowhere and a result that is no motion are refused and change nothing', async () => {
+test('a change of something else, a step from nowhere and a result that is no motion change nothing', async () => {
   const { draft } = await exerciseAndDraft();
   const url = `/api/drafts/${draft.id}`;
   const history = { keep: 0, add: [], done: 0 };
@@ -147,7 +147,8 @@ test('what the exercise keeps is kept on saving and on handing in, by the limit 
   const refused = (await jonah.post(`/api/drafts/${draft.id}/hand-in`).send({ version: 2 }).expect(422))
     .body as Problem;
   expect(refused.detail).toBe(
-    'The exercise leaves position x to you, and no other channel. The exercise allows 1 keys in all. Your draft is kept.',
+    'The exercise leaves position x to you, and no other channel. The exercise allows 1 keys in all. Your ' +
+      'draft is kept.',
   );
   const now = { ...draft, version: 2, work: { motion: keyed, details: null } };
   const mended = moveKeys(keyed, [{ ...X, frame: 20 }], 2).motion;
@@ -187,7 +188,7 @@ test.each(Object.keys(HOSTILE))(
   60_000,
 );
 
-test('a reading that fails, or takes too long, leaves the take handed in and says why; it can be asked for again', async () => {
+test('a reading that fails, or takes too long, leaves the take handed in; it can be asked for again', async () => {
   const [take] = await TakeModel.findAll({ limit: 1, attributes: ['id'] });
   const { targetHash } = (await ReadingModel.findOne({ where: { takeId: take!.id } }))!;
   const failing = (error: Error) => ({ read: () => Promise.reject(error), close: () => Promise.resolve() });
@@ -217,7 +218,7 @@ test('a reading that fails, or takes too long, leaves the take handed in and say
   }
 });
 
-test('what is saved while a draft is handed in is handed in, or refused; nothing that was acknowledged is lost', async () => {
+test('what is saved while a draft is handed in is in it, or refused; nothing acknowledged is lost', async () => {
   for (let round = 0; round < 8; round++) {
     const { draft } = await exerciseAndDraft();
     const keyed = setKeys(draft.work.motion, 5, [{ ...X, value: 5 + round }]).motion;
@@ -294,13 +295,13 @@ function rebuilt({ gap, span }: TrackReading, take: MotionDocument): number[] {
   return gap.raw.map((percent, i) => sampleChannel(channel, gap.firstFrame + i) - (percent / 100) * span);
 }
 
-test('subjects of a hidden model that go along a path stand where they begin, and the path is not told unless it is set', () => {
+test('subjects of a hidden model that go along a path stand where they begin; the path is not told', () => {
   const motion = HOSTILE['one guided subject with two keys as far apart as can be']!();
   expect(bareScene(motion, { paths: false })).toMatchObject({ guides: [], subjects: [{ guide: null }] });
   expect(bareScene(motion, { paths: true }).guides).toHaveLength(1);
 });
 
-test('guessing is slowed down and then refused by account, from wherever it comes; others at the same address go on', async () => {
+test('guessing is slowed down and then refused by account; others at the same address go on', async () => {
   const out = harness.signedOut();
   const guess = (i: number) =>
     out
@@ -323,7 +324,7 @@ test('guessing is slowed down and then refused by account, from wherever it come
     .expect(400);
 });
 
-test('a password is changed by who knows it and ends all other sessions; sessions are listed and ended; one that is lost is reset', async () => {
+test('a password is changed by who knows it and ends all other sessions; one that is lost is reset', async () => {
   const [here, there] = await Promise.all([harness.signIn('priya'), harness.signIn('priya', 1)]);
   const sessions = (await here.get('/api/sessions').expect(200)).body as OpenSession[];
   expect(sessions.length).toBeGreaterThanOrEqual(2);
@@ -344,7 +345,7 @@ test('a password is changed by who knows it and ends all other sessions; session
   expect(await resetPassword({ email: 'nobody@kitchen.example' })).toBeNull();
 });
 
-test('pictures are drawn anew without what their files carry, refused beyond their size, listed and removed', async () => {
+test('pictures are drawn anew without what files carry, refused beyond their size, listed and removed', async () => {
   const send = (bytes: Buffer, type = 'image/jpeg') =>
     instructor.post(`/api/courses/${harness.courseId}/pictures`).set('content-type', type).send(bytes);
   const secret = 'Taken at the back door';

@@ -35,7 +35,9 @@ export function applyChart(motion: MotionDocument, ref: ChannelRef, marks: reado
         motion,
         keys: [],
         gaveWay: [],
-        refused: `Frame ${mark.frame} has no value to be at: write it in parentheses, as in ${mark.frame} (${channel.resting + 100}).`,
+        refused:
+          `Frame ${mark.frame} has no value to be at: write it in parentheses, as in ${mark.frame} ` +
+          `(${channel.resting + 100}).`,
       };
     }
     // How it leaves stays; a handle made for another segment does not.

@@ -31,7 +31,7 @@ function read(text: string) {
   return chart.value;
 }
 
-test('a chart is read as it is written: extremes, breakdowns by fraction, percent or decimal, values, tolerances', () => {
+test('a chart is read as it is written: extremes, breakdowns (fraction, percent, decimal), values, tolerances', () => {
   expect(read('1 · 5 · 9 = 1/2 · 25')).toEqual([
     { frame: 1, ...plain },
     { frame: 5, ...plain },
@@ -71,7 +71,7 @@ test.each([
   if (!chart.ok) expect(chart.issues[0]!.message).toContain(reason);
 });
 
-test('a chart keys a channel: extremes keep their values in order and how they leave, breakdowns stand at their shares', () => {
+test('a chart keys a channel: extremes keep their values and how they leave, breakdowns stand at their shares', () => {
   const before = drawer(
     createKey(1, 0, { leave: 'linear' }),
     createKey(13, 200, { role: 'breakdown' }),

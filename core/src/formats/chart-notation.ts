@@ -92,7 +92,9 @@ function fromTable(lines: readonly string[]): Result<string[]> {
   return accept(
     rows.slice(named ? 1 : 0).map((row) => {
       const [share, value, tolerance] = [cellOf(row, 'share'), cellOf(row, 'value'), cellOf(row, 'tolerance')];
-      return `${cellOf(row, 'frame')}${share && ` = ${share}`}${value && ` (${value})`}${tolerance && ` ± ${tolerance}`}`;
+      return (
+        cellOf(row, 'frame') + (share && ` = ${share}`) + (value && ` (${value})`) + (tolerance && ` ± ${tolerance}`)
+      );
     }),
   );
 }
@@ -130,7 +132,10 @@ export function writeChart(marks: readonly WrittenMark[]): string {
   return marks
     .map(
       (mark) =>
-        `${mark.frame}${mark.share === null ? '' : ` = ${share(mark.share)}`}${mark.value === null ? '' : ` (${Number(mark.value.toFixed(3))})`}${mark.keyFrames === null ? '' : ` ± ${mark.keyFrames}`}`,
+        `${mark.frame}` +
+        (mark.share === null ? '' : ` = ${share(mark.share)}`) +
+        (mark.value === null ? '' : ` (${Number(mark.value.toFixed(3))})`) +
+        (mark.keyFrames === null ? '' : ` ± ${mark.keyFrames}`),
     )
     .join(' · ');
 }

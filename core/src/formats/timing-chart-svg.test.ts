@@ -16,7 +16,7 @@ const chart: TimingChart = {
 const write = (charts: TimingChart[], title = 'Glass: Position'): string =>
   writeTimingChartSvg({ title, rate: { num: 24, den: 1 }, charts });
 
-test('a chart on paper has a ring for each extreme, its number in it, a thread and a tick for each drawing at its share, and the fractions it is at', () => {
+test('a chart on paper has a numbered ring for each extreme, a thread and a tick for each drawing at its share', () => {
   const svg = write([chart]);
   expect(svg.match(/<circle /g)).toHaveLength(2);
   // 780 px between the margins: a half is at 450.
@@ -26,7 +26,7 @@ test('a chart on paper has a ring for each extreme, its number in it, a thread a
   expect(svg).toContain('24 fps');
 });
 
-test('an overshoot keeps within the sheet, several segments stand under one another, and names are written safely', () => {
+test('an overshoot keeps within the sheet, segments stand under one another, names are written safely', () => {
   const past: TimingChart = {
     ...chart,
     marks: [...chart.marks.slice(0, 3), { frame: 7, role: 'inbetween', progress: 1.25 }, chart.marks[4]!],

@@ -35,7 +35,10 @@ function text(
   words: string,
   { size = 12, colour = INK, anchor = 'middle', weight = 400 } = {},
 ): string {
-  return `<text x="${px(x)}" y="${px(y)}" font-size="${size}" font-weight="${weight}" fill="${colour}" text-anchor="${anchor}">${escape(words)}</text>`;
+  return (
+    `<text x="${px(x)}" y="${px(y)}" font-size="${size}" font-weight="${weight}" fill="${colour}" ` +
+    `text-anchor="${anchor}">${escape(words)}</text>`
+  );
 }
 
 const line = (x1: number, y1: number, x2: number, y2: number, width = 1, colour = INK): string =>
@@ -116,7 +119,8 @@ export function writeTimingChartSvg({ title, rate, paragraphs = [], charts }: Ch
   const head = HEAD_PX + lines.length * LINE_PX;
   const height = head + charts.length * CHART_PX;
   return [
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH_PX}" height="${height}" viewBox="0 0 ${WIDTH_PX} ${height}" font-family="'Atkinson Hyperlegible Next', sans-serif">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH_PX}" height="${height}" viewBox="0 0 ${WIDTH_PX} ` +
+      `${height}" font-family="'Atkinson Hyperlegible Next', sans-serif">`,
     `<title>${escape(title)}</title>`,
     `<rect width="${WIDTH_PX}" height="${height}" fill="#fff"/>`,
     text(MARGIN_PX, 34, title, { size: 20, anchor: 'start', weight: 600 }),

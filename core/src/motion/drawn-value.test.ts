@@ -18,7 +18,7 @@ const anyKeys = fc
       .map(({ frame, value, leave }): Key => createKey(frame, value, { leave: leave as Key['leave'] })),
   );
 
-test('what is drawn is what is sampled, however often a channel is asked for, on frames and between, among the keys and beyond', () => {
+test('what is drawn is what is sampled, however often it is asked for, among the keys and beyond', () => {
   fc.assert(
     fc.property(anyKeys, fc.boolean(), (keys, wobbles) => {
       const wobble = {

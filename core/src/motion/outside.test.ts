@@ -119,7 +119,7 @@ test('baking equals sampling, also outside the keys and with a wobble', () => {
   );
 });
 
-test('a wobble is the same for the same seed, stays within its amplitude and is nothing outside its frames and at its faded ends', () => {
+test('a wobble is the same for the same seed, within its amplitude, and nothing outside its frames', () => {
   const channel = { ...createChannel('position.y', 100), wobble: WOBBLE };
   const values = Array.from({ length: 200 }, (_, i) => sampleChannel(channel, i * 0.5) - 100);
   expect(
@@ -232,7 +232,7 @@ const ladle = (closingFrame: number, closing: Partial<Key> = {}): Channel =>
     createKey(closingFrame, -30, { link: 'flat', ...closing }),
   ]);
 
-test('a loop whose closing key is one past the range closes; on its last frame it plays the first drawing twice', () => {
+test('a loop whose closing key is one past the range closes; on its last frame the first drawing plays twice', () => {
   const range = { first: 1, last: 24 };
   expect(readLoop(ladle(25), range, FILM)).toEqual({
     playsClosingFrame: false,

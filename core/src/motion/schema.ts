@@ -226,7 +226,9 @@ export const MotionDocument = z.preprocess(
     })
     .refine(hangsTogether, {
       path: ['subjects'],
-      message: `A subject hangs on itself, more than ${MOST_PARENTS} deep, or on a subject or guide path that is not there.`,
+      message:
+        `A subject hangs on itself, more than ${MOST_PARENTS} deep, or on a subject or guide path ` +
+        'that is not there.',
     })
     .refine(({ subjects }) => totalKeys(subjects) <= MOST_KEYS, {
       path: ['subjects'],

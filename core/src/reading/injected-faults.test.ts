@@ -16,7 +16,8 @@ test.for(Object.entries(FAULTS))('%s: found at its frames and its size, and noth
   for (const seed of seeds) {
     const { target, take, kinds, ...asked } = make(createDice(seed));
     const { findings } = readTake(target, take);
-    const said = `seed ${seed}: ${JSON.stringify(findings.map(({ kind, firstFrame, lastFrame, measured }) => [kind, firstFrame, lastFrame, measured]))}`;
+    const told = findings.map(({ kind, firstFrame, lastFrame, measured }) => [kind, firstFrame, lastFrame, measured]);
+    const said = `seed ${seed}: ${JSON.stringify(told)}`;
     expect([...new Set(findings.map((finding) => finding.kind))].toSorted(), said).toEqual(kinds.toSorted());
     const fault = findings.find((finding) => finding.kind === kinds[0])!;
     for (const [name, value] of Object.entries(asked))

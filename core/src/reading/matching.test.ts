@@ -91,7 +91,7 @@ test('rulers of two rates meet by seconds from the start of each range, and back
   expect(time.toTarget(time.toTake(13.7))).toBeCloseTo(13.7, 9);
 });
 
-test('severity goes by once, twice and four times the tolerance; a criterion falls straight between its figures', () => {
+test('severity goes by one, two and four times the tolerance; a criterion falls straight between its figures', () => {
   expect([1, -1, 1.01, 2, -3.9, 4, 40].map((error) => severityOf(error, 1))).toEqual([
     null,
     null,
@@ -168,7 +168,7 @@ const anyKeys = fc
     list.sort((a, b) => a.frame - b.frame).map(({ frame, value, leave }) => createKey(frame, value, { leave })),
   );
 
-test('however bad the work, a reading comes out: within its schema, the same every time, its grade from 0 to 100', () => {
+test('however bad the work, a reading comes out: within its schema, the same every time, graded 0 to 100', () => {
   fc.assert(
     fc.property(
       anyKeys,

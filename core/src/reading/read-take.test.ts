@@ -106,8 +106,10 @@ test('no ease where the target eases is named at both ends', () => {
   expect(reading.findings[0]!.measured).toBeCloseTo(1, 6);
   expect(reading.findings[0]!.expected).toBeCloseTo(0, 2);
   expect(reading.findings.map((finding) => finding.sentence)).toEqual([
-    'No slow start from 1 to 25: the spacing is even; the target leaves slowly. The spacing is up to 9.6 % off, most at frame 6.',
-    'No slow finish from 1 to 25: the spacing is even; the target arrives slowly. The spacing is up to 9.6 % off, most at frame 20.',
+    'No slow start from 1 to 25: the spacing is even; the target leaves slowly. The spacing is up to 9.6 % ' +
+      'off, most at frame 6.',
+    'No slow finish from 1 to 25: the spacing is even; the target arrives slowly. The spacing is up to 9.6 % ' +
+      'off, most at frame 20.',
   ]);
 });
 

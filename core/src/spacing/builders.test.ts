@@ -44,7 +44,7 @@ test('a drop of 1.2 m takes 11.87 frames at 24 fps, and its spacing grows by equ
   expect(gravitySpacing(8, 'rise')).toEqual(turned(gravitySpacing(8, 'drop')));
 });
 
-test('a swing is slow at both turns; a spring goes past its end and settles on it; a rate plan goes as it is told', () => {
+test('a swing is slow at both turns; a spring goes past its end and settles; a rate plan goes as it is told', () => {
   const swing = stepsOf(swingSpacing(12));
   expect(swing[0]!).toBeLessThan(swing[5]! / 3);
   expect(swing[11]!).toBeCloseTo(swing[0]!, 12);

@@ -147,7 +147,8 @@ export function moveOntoGuide(motion: MotionDocument, subjectId: string, pathId:
   if (points.length > MOST_POINTS)
     return refused(
       motion,
-      `This move would make a path of ${points.length} points; ${MOST_POINTS} are the most. Key x and y together first.`,
+      `This move would make a path of ${points.length} points; ${MOST_POINTS} are the most. Key x and y ` +
+        'together first.',
     );
   const path: GuidePath = { id: pathId, name: `${subject.name}: its way`, closed: false, points };
   const sampler = createPathSampler(path);

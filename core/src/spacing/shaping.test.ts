@@ -92,7 +92,7 @@ test('a drawing dragged to a share of the way is there, and its breakdown stands
   );
 });
 
-test('a bent curve meets the dragged drawing exactly, and bends smoothly: nothing is fastest but where the way is longest', () => {
+test('a bent curve meets the dragged drawing exactly and smoothly: fastest only where the way is longest', () => {
   fc.assert(
     fc.property(fc.integer({ min: 6, max: 20 }), fc.double({ min: -0.15, max: 0.15, noNaN: true }), (frame, by) => {
       const progress = (frame - 1) / 24 + by;
@@ -112,7 +112,7 @@ test('bent and bent back a curve is what it was; a named ease is bent from the c
   curveSpacing(eased, 4).forEach((progress, n) => expect(progress).toBeCloseTo((n / 4) ** 2, 3));
 });
 
-test('halves written as drawings stand at 1/2, 3/4, 7/8 on their frames, at the exposure; what was between gives way and is named', () => {
+test('halves written as drawings stand at 1/2, 3/4, 7/8; what was between gives way and is named', () => {
   const short = { ...drawer([createKey(1, 0), createKey(3, 90), createKey(5, 160)]), range: { first: 1, last: 5 } };
   const segment = { ...SEGMENT, lastFrame: 5 };
   const drawn = drawSpacing(short, segment, halvesSpacing(4, 'end'));
@@ -197,7 +197,7 @@ test('the fastest step is told with its frame and speed, and how far it goes pas
   expect(look.overshoot).toBeCloseTo(0.1, 9);
 });
 
-test('a speed set at a key is the speed it leaves with; a straight segment becomes a curve that is as it was at its other end', () => {
+test('a speed set at a key is the speed it leaves with; at its other end the segment is as it was', () => {
   const ref = { subjectId: 'drawer', channelId: 'position.x', frame: 1 } as const;
   const { motion } = setSpeed(straight(), ref, 'out', { speedPerSecond: 0, reachPercent: 50 }, 'broken');
   const channel = channelOf(motion, 'drawer', 'position.x');

@@ -43,7 +43,9 @@ export function shapeSegment(motion: MotionDocument, segment: SegmentRef, shape:
         motion,
         keys: [],
         gaveWay: [],
-        refused: `There are keys between ${firstFrame} and ${lastFrame}: one curve cannot go through them. Set a breakdown instead.`,
+        refused:
+          `There are keys between ${firstFrame} and ${lastFrame}: one curve cannot go through them. ` +
+          'Set a breakdown instead.',
       };
     result = withChannel(result, subjectId, {
       ...channel,

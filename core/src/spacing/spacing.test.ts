@@ -70,7 +70,7 @@ test('on twos a chart has every second in-between', () => {
   ]);
 });
 
-test('the one chart a frame is in is that of all charts; on an extreme it is the later one, in a standstill the first there is', () => {
+test('the one chart a frame is in is that of all; on an extreme the later one, in a standstill the first', () => {
   const keys = [createKey(1, 0), createKey(9, 100), createKey(13, 100), createKey(25, 40)];
   const subject = {
     ...createSubject(
@@ -116,7 +116,7 @@ test('the key that closes a cycle, one past the last frame, ends a chart where i
   expect(timingChartAt(motion, subject, track, 20, { closing: true })!.firstFrame).toBe(13);
 });
 
-test('after a change the charts are those worked out from nothing, and the ones it does not reach are the same objects', () => {
+test('after a change the charts are those worked out from nothing; those out of its reach are the same', () => {
   const values = [0, 40, -10, 80, 30, 100, 0, 60, 20, 90];
   const keys = values.map((value, i) =>
     createKey(1 + i * 6, value, { role: i % 4 === 2 ? 'breakdown' : 'extreme', link: i % 3 === 0 ? 'flat' : 'auto' }),

@@ -63,7 +63,7 @@ function expectSame(a: MotionDocument, b: MotionDocument): void {
   });
 }
 
-test('a foot dragged on the loom leaves what the same handles set on the curve leave, and the same speeds set at the keys', () => {
+test('a foot dragged on the loom, its handles on the curve and its speeds at the keys leave the same', () => {
   const loom = bendSegment(slide, SEGMENT, 13, 0.7).motion;
   const [from, to] = xOf(loom).keys as [Key, Key];
   const curve = setHandle(
@@ -101,7 +101,7 @@ test('an even spacing from the loom, no ease by amount, and the mean speed at bo
   expectSame(amount, speed);
 });
 
-test('drawings chosen together are squeezed toward an end: exactly by breakdowns, best in least squares by one curve', () => {
+test('drawings are squeezed toward an end: exactly by breakdowns, best in least squares by one curve', () => {
   const track = TRACKS.find(({ id }) => id === 'position')!;
   const progressOf = (motion: MotionDocument, frame: number): number =>
     timingCharts(motion, motion.subjects[0]!, track)[0]!.marks.find((mark) => mark.frame === frame)!.progress;

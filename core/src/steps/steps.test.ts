@@ -47,7 +47,7 @@ const anyTwo = fc.tuple(anyMotion, anyMotion, fc.nat(3)).map(([a, b, kind]) => {
   return [plain(a), plain(mixed)] as const;
 });
 
-test('changes make one document of another, their inverse makes the first again, also after being written as JSON', () => {
+test('changes make one document of another, their inverse the first again, also after being written as JSON', () => {
   fc.assert(
     fc.property(anyTwo, ([before, after]) => {
       const changes = plain(changesBetween(before, after));
@@ -130,7 +130,7 @@ test('what is nested too deep is told without going down to the end of it', () =
 const counted = (history: History, from: number, to: number): History =>
   recordStep(history, `to ${to}`, { n: from }, { n: to });
 
-test('steps are undone and done again one by one; a new step forgets what was undone, the oldest go past the limit', () => {
+test('steps are undone and done again; a new step forgets what was undone, the oldest go past the limit', () => {
   let history = EMPTY_HISTORY;
   for (let n = 0; n < HISTORY_LIMIT + 5; n++) history = counted(history, n, n + 1);
   expect([history.first, history.steps.length, history.done]).toEqual([5, HISTORY_LIMIT, HISTORY_LIMIT]);

@@ -72,7 +72,7 @@ export interface Quantity {
  */
 export function parseQuantity(text: string, measure: Measure, assumed: string): Result<Quantity> {
   const typed = text.trim();
-  const example = `${measure.units[assumed] ? `Type a ${measure.what} such as 2.5 ${assumed}` : `Type a ${measure.what}`}.`;
+  const example = `Type a ${measure.what}${measure.units[assumed] ? ` such as 2.5 ${assumed}` : ''}.`;
   let total = new Fraction(0);
   let unit = assumed;
   let at = 0;

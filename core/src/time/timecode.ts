@@ -66,7 +66,8 @@ export function parseTimecode(text: string, rate: Rate): Result<number> {
     return refuse(
       'timecode-not-read',
       [],
-      `"${typed}" is not a timecode. Type hours, minutes, seconds and frames, such as ${formatTimecode(2 * nominal, rate)}.`,
+      `"${typed}" is not a timecode. Type hours, minutes, seconds and frames, such as ` +
+        `${formatTimecode(2 * nominal, rate)}.`,
     );
   const [hours, minutes, seconds, frames] = [match[2], match[3], match[4], match[6]].map(Number) as [
     number,
@@ -89,7 +90,8 @@ export function parseTimecode(text: string, rate: Rate): Result<number> {
     return refuse(
       'timecode-skipped',
       [],
-      `${typed} does not exist: drop-frame skips labels 00 to ${two(dropped - 1)} at each minute but every tenth. The next one is ${next}.`,
+      `${typed} does not exist: drop-frame skips labels 00 to ${two(dropped - 1)} at each minute but every ` +
+        `tenth. The next one is ${next}.`,
     );
   }
   const allMinutes = hours * 60 + minutes;

@@ -41,7 +41,9 @@ const drawerSlide: DemoExercise = {
     title: 'Drawer slide',
     takeLimit: 4,
     brief:
-      'The cutlery drawer is pulled open and runs out on its rails. It leaves the hand fast and comes to rest slowly.\n\nHold the first pose for four frames. Two extremes are enough: 5 and 21. Let the spacing do the stopping, not a third key.',
+      'The cutlery drawer is pulled open and runs out on its rails. It leaves the hand fast and comes to ' +
+      'rest slowly.\n\nHold the first pose for four frames. Two extremes are enough: 5 and 21. Let the ' +
+      'spacing do the stopping, not a third key.',
     tolerances: { keyFrames: 1, spacingPercent: 4 },
     modelShown: 'always',
   },
@@ -71,7 +73,9 @@ const teaGlass: DemoExercise = {
     title: 'Tea glass along the counter',
     latePolicy: 'mark',
     brief:
-      'A glass of tea is pushed along the counter and must not spill: it starts slowly, is fastest half way and stops slowly.\n\nFirst make it with even spacing and look at it. Then ease both ends and look again: the keys do not change, only what lies between.',
+      'A glass of tea is pushed along the counter and must not spill: it starts slowly, is fastest half way ' +
+      'and stops slowly.\n\nFirst make it with even spacing and look at it. Then ease both ends and look ' +
+      'again: the keys do not change, only what lies between.',
     tolerances: { keyFrames: 1, spacingPercent: 4 },
     modelShown: 'always',
   },
@@ -96,7 +100,9 @@ const pancakeToss: DemoExercise = {
     // The hang at the top is the lesson: its key may be off by less than the others.
     keyTolerances: [{ subjectId: 'pancake', track: 'position', frame: 17, keyFrames: 0.5 }],
     brief:
-      'Up out of the pan, over, and down again. Gravity makes the spacing: fast out of the pan, hanging at the top, fast into the pan.\n\nDip on 5, leave the pan on 7, apex on 17, catch on 27, a small give on 29. It turns over once, at a steady pace, while it is in the air.',
+      'Up out of the pan, over, and down again. Gravity makes the spacing: fast out of the pan, hanging at ' +
+      'the top, fast into the pan.\n\nDip on 5, leave the pan on 7, apex on 17, catch on 27, a small give on ' +
+      '29. It turns over once, at a steady pace, while it is in the air.',
     tolerances: { keyFrames: 1, spacingPercent: 6 },
     modelShown: 'after-first-take',
   },
@@ -132,7 +138,9 @@ const toasterRack: DemoExercise = {
     title: 'Toaster rack',
     latePolicy: 'mark',
     brief:
-      'The rack snaps up, goes past its stop and settles. Nothing until 9; the peak on 17; back below on 21, up again on 25, at rest on 33.\n\nOvershoot first, then settle: each swing smaller than the one before.',
+      'The rack snaps up, goes past its stop and settles. Nothing until 9; the peak on 17; back below on 21, ' +
+      'up again on 25, at rest on 33.\n\nOvershoot first, then settle: each swing smaller than the one ' +
+      'before.',
     tolerances: { keyFrames: 1, spacingPercent: 5 },
     modelShown: 'always',
   },
@@ -187,7 +195,8 @@ const honeyThread: DemoExercise = {
     title: 'Honey thread',
     alternatives: [{ name: 'A sag of one second', motion: honeyMotion(25) }],
     brief:
-      'A drop of honey hangs from the spoon: slow, slow, snap. It sags for a second and a half and falls in six frames.\n\nThe lesson is the contrast. If the sag is too quick, the snap is lost.',
+      'A drop of honey hangs from the spoon: slow, slow, snap. It sags for a second and a half and falls in ' +
+      'six frames.\n\nThe lesson is the contrast. If the sag is too quick, the snap is lost.',
     tolerances: { keyFrames: 1.5, spacingPercent: 5 },
     modelShown: 'never',
   },
@@ -223,7 +232,9 @@ const ladleSwing: DemoExercise = {
     loops: true,
     mayChange: { rate: false, range: false, subjects: false, path: false, channels: ['rotation'], maxKeys: 5 },
     brief:
-      'The ladle hangs from its hook and swings, slow at both turns and fastest at the bottom.\n\nIt loops: one swing there and back takes 24 frames, and the closing key stands on 25, one past the last, so that no drawing is held twice.',
+      'The ladle hangs from its hook and swings, slow at both turns and fastest at the bottom.\n\nIt loops: ' +
+      'one swing there and back takes 24 frames, and the closing key stands on 25, one past the last, so ' +
+      'that no drawing is held twice.',
     tolerances: { keyFrames: 1, spacingPercent: 4 },
     modelShown: 'always',
   },
@@ -253,7 +264,9 @@ const teaTowelDrag: DemoExercise = {
   details: {
     title: 'Tea towel drag',
     brief:
-      'A wet tea towel is dragged along the counter. Its held corner leads; the end follows four frames later, swings past and settles.\n\nTwo parts that start and stop together look like a board. Block both as held poses first, then let the end be late.',
+      'A wet tea towel is dragged along the counter. Its held corner leads; the end follows four frames ' +
+      'later, swings past and settles.\n\nTwo parts that start and stop together look like a board. Block ' +
+      'both as held poses first, then let the end be late.',
     tolerances: { keyFrames: 1.5, spacingPercent: 6 },
     modelShown: 'always',
   },

@@ -89,7 +89,8 @@ export const DEMO_TAKES: DemoTake[] = [
     returned: {
       grade: 'proposed',
       summary:
-        'Your keys are right where they should be. Now look at what is between them: the drawer stops as if it hit a wall.',
+        'Your keys are right where they should be. Now look at what is between them: the drawer stops as if ' +
+        'it hit a wall.',
       notes: [
         {
           frame: 13,
@@ -107,7 +108,9 @@ export const DEMO_TAKES: DemoTake[] = [
             ],
             ghosts: [{ subjectId: 'drawer', dx: 118, dy: 0, turn: 0 }],
           },
-          text: 'Half of the time, half of the way. Compare with the chart: by now the drawer has done most of its travel.',
+          text:
+            'Half of the time, half of the way. Compare with the chart: by now the drawer has done most ' +
+            'of its travel.',
           replies: [
             'So it should be where you drew it, with the same keys?',
             'With the same keys. Only the handle of frame 21 changes.',

@@ -12,12 +12,27 @@ const BY_STATUS: Record<number, ProblemName> = {
 };
 
 /** Refusals of the database that only mean that it is away, ending, or full of others. */
-const AWAY_CODES =
-  /^(ER_(SERVER_SHUTDOWN|CON_COUNT_ERROR|GET_CONNECTION_TIMEOUT|SOCKET_UNEXPECTED_CLOSE|CONNECTION_(TIMEOUT|ALREADY_CLOSED)|CMD_CONNECTION_CLOSED|LOCK_(WAIT_TIMEOUT|DEADLOCK)|NO_SUCH_THREAD)|E(CONN|PIPE|TIMEDOUT).*)$/;
+const AWAY_CODES: ReadonlySet<string> = new Set([
+  'ER_SERVER_SHUTDOWN',
+  'ER_CON_COUNT_ERROR',
+  'ER_GET_CONNECTION_TIMEOUT',
+  'ER_SOCKET_UNEXPECTED_CLOSE',
+  'ER_CONNECTION_TIMEOUT',
+  'ER_CONNECTION_ALREADY_CLOSED',
+  'ER_CMD_CONNECTION_CLOSED',
+  'ER_LOCK_WAIT_TIMEOUT',
+  'ER_LOCK_DEADLOCK',
+  'ER_NO_SUCH_THREAD',
+]);
+
+/** What the system says of a connection that broke, such as ECONNRESET. */
+const BROKEN_CONNECTION = /^E(CONN|PIPE|TIMEDOUT)/;
 
 function isDatabaseAway(error: unknown): boolean {
   if (error instanceof ConnectionError || error instanceof ConnectionAcquireTimeoutError) return true;
-  return error instanceof DatabaseError && AWAY_CODES.test((error.parent as { code?: string }).code ?? '');
+  if (!(error instanceof DatabaseError)) return false;
+  const code = (error.parent as { code?: string }).code ?? '';
+  return AWAY_CODES.has(code) || BROKEN_CONNECTION.test(code);
 }
 
 function problemFrom(error: unknown): { name: ProblemName; detail?: string; issues?: Problem['issues'] } {

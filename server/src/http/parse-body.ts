@@ -15,10 +15,8 @@ const MOST_ISSUES = 20;
 
 /** What a schema found at fault, for the answer. */
 export function issuesOf({ issues }: z.ZodError): Problem['issues'] {
-  return issues
-    .slice(0, MOST_ISSUES)
-    .map((issue) => ({
-      path: issue.path.map((part) => (typeof part === 'number' ? part : String(part))),
-      message: issue.message,
-    }));
+  return issues.slice(0, MOST_ISSUES).map((issue) => ({
+    path: issue.path.map((part) => (typeof part === 'number' ? part : String(part))),
+    message: issue.message,
+  }));
 }

@@ -30,7 +30,8 @@ class TriesStore implements Store {
       });
     await this.#sequelize.query(
       `INSERT INTO sign_in_tries (caller, tries, resetsAt) VALUES (:key, 1, :later)
-       ON DUPLICATE KEY UPDATE tries = IF(resetsAt <= :now, 1, tries + 1), resetsAt = IF(resetsAt <= :now, :later, resetsAt)`,
+       ON DUPLICATE KEY UPDATE tries = IF(resetsAt <= :now, 1, tries + 1),
+                               resetsAt = IF(resetsAt <= :now, :later, resetsAt)`,
       { replacements: { key, now, later: new Date(now.getTime() + WINDOW_MS) } },
     );
     const [row] = await this.#sequelize.query<{ tries: number; resetsAt: Date }>(

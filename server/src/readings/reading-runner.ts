@@ -125,7 +125,8 @@ export class ReadingRunner {
       if (rows.length === 0) return [];
       const claim = randomUUID();
       await this.#sequelize.query(
-        "UPDATE readings SET state = 'under-way', claim = :claim, claimedAt = NOW(3), attempts = attempts + 1 WHERE id IN (:ids)",
+        "UPDATE readings SET state = 'under-way', claim = :claim, claimedAt = NOW(3), attempts = attempts + " +
+          '1 WHERE id IN (:ids)',
         { replacements: { claim, ids: rows.map(({ id }) => id) }, transaction },
       );
       this.#claims.add(claim);
@@ -142,7 +143,8 @@ export class ReadingRunner {
     if (Date.now() < this.#looksForLostAt) return;
     this.#looksForLostAt = Date.now() + LOST_LOOK_MS;
     await this.#sequelize.query(
-      `UPDATE readings SET state = 'waiting', claim = NULL, claimedAt = NULL WHERE state = 'under-way' AND claimedAt < NOW(3) - INTERVAL ${LOST_SECONDS} SECOND`,
+      `UPDATE readings SET state = 'waiting', claim = NULL, claimedAt = NULL WHERE state = 'under-way' AND ` +
+        `claimedAt < NOW(3) - INTERVAL ${LOST_SECONDS} SECOND`,
     );
   }
 

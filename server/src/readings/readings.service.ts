@@ -31,7 +31,9 @@ async function show(job: ReadingJobModel): Promise<ReadingJob> {
 /** The takes of an exercise whose newest reading is against another target than its own, oldest first. */
 async function takesToRead(exerciseId: string, targetHash: string): Promise<string[]> {
   const rows = await ReadingModel.sequelize!.query<{ id: string }>(
-    `SELECT t.id FROM takes t WHERE t.exerciseId = :exerciseId AND COALESCE((SELECT r.targetHash FROM readings r WHERE r.takeId = t.id ORDER BY r.createdAt DESC LIMIT 1), '') <> :targetHash ORDER BY t.handedInAt`,
+    'SELECT t.id FROM takes t WHERE t.exerciseId = :exerciseId AND COALESCE((SELECT r.targetHash FROM ' +
+      `readings r WHERE r.takeId = t.id ORDER BY r.createdAt DESC LIMIT 1), '') <> :targetHash ORDER BY ` +
+      't.handedInAt',
     { replacements: { exerciseId, targetHash }, type: QueryTypes.SELECT },
   );
   return rows.map(({ id }) => id);

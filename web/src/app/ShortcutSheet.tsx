@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useEffect, useState } from 'react';
 import { Keyboard } from 'lucide-react';
 import { toast } from 'sonner';
@@ -103,7 +104,15 @@ function Sheet({ onClose }: { onClose: () => void }) {
                 setSays(null);
                 setWaiting(name);
               }}
-              className={`figures min-w-12 rounded-md border px-2 py-0.5 text-right ${waiting === name ? 'border-accent text-accent' : changed.includes(name) ? 'border-ink' : 'border-rule text-faint'} hover:border-faint`}
+              className={clsx(
+                'figures min-w-12 rounded-md border px-2 py-0.5 text-right',
+                waiting === name
+                  ? 'border-accent text-accent'
+                  : changed.includes(name)
+                    ? 'border-ink'
+                    : 'border-rule text-faint',
+                'hover:border-faint',
+              )}
             >
               {waiting === name ? 'press keys …' : showChord(chords[name])}
             </button>

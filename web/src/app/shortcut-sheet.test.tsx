@@ -79,7 +79,7 @@ test('pressing other keys on the sheet gives a shortcut those keys, kept by the 
   expect(onFrameOn).toHaveBeenCalledTimes(1);
 });
 
-test('keys that are taken are refused by name; Escape leaves them as they are; the given ones come back at once', async () => {
+test('keys that are taken are refused by name; Escape leaves them; the given ones come back at once', async () => {
   press('?');
   fireEvent.click(keysOf('One frame on'));
   press('k');

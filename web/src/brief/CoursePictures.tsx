@@ -45,7 +45,8 @@ export function CoursePictures({ courseId, brief, onChoose, onClose }: CoursePic
                 aria-label={`Remove picture ${i + 1}`}
                 disabledReason={
                   uses(id, shownIn) > 0 &&
-                  `It is in ${uses(id, shownIn) === 1 ? 'a brief' : `${uses(id, shownIn)} briefs`}: take it out there first.`
+                  `It is in ${uses(id, shownIn) === 1 ? 'a brief' : `${uses(id, shownIn)} briefs`}: take it ` +
+                    'out there first.'
                 }
                 onClick={() => void removed(id)}
               >

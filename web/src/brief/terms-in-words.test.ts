@@ -13,7 +13,7 @@ const usual: Terms = {
 const said = (change: Partial<Terms> = {}): Record<string, string> =>
   Object.fromEntries(termsInWords({ ...usual, ...change }).map(({ name, words }) => [name, words]));
 
-test('both durations, what is allowed and what is the learner’s are always said; a date and a number of takes where there are any', () => {
+test('durations and what is allowed are always said; a date and a number of takes where there are any', () => {
   expect(said()).toEqual({
     rate: '24 fps',
     range: '1–25, 25 frames, runs 1.042 s, travel 1.000 s',

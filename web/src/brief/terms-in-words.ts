@@ -56,7 +56,10 @@ export function termsInWords({
     { name: 'rate', words: `${formatRate(rate)} fps` },
     {
       name: 'range',
-      words: `${range.first}–${range.last}, ${frameCount(range)} frames, runs ${runningSeconds(range, rate).toFixed(3)} s, travel ${travelSeconds(range.first, range.last, rate).toFixed(3)} s`,
+      words:
+        `${range.first}–${range.last}, ${frameCount(range)} frames, runs ` +
+        `${runningSeconds(range, rate).toFixed(3)} s, travel ` +
+        `${travelSeconds(range.first, range.last, rate).toFixed(3)} s`,
     },
     { name: 'allowed', words: `keys ±${tolerances.keyFrames} frames, spacing ±${tolerances.spacingPercent} %` },
     { name: 'yours', words: yours(mayChange) },

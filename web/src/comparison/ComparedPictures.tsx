@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import type { MotionDocument } from '@undulan/core';
 import { useClock } from '../time-page/index.ts';
@@ -135,7 +136,7 @@ export function ComparedPictures({
           Trail
         </Toggle>
       </div>
-      <div className={`flex min-h-0 flex-1 gap-1.5 ${laying === 'beside' ? 'flex-row' : 'flex-col'}`}>
+      <div className={clsx('flex min-h-0 flex-1 gap-1.5', laying === 'beside' ? 'flex-row' : 'flex-col')}>
         {target && (laying === 'stacked' || laying === 'beside') && (
           <div className="relative min-h-0 min-w-0 flex-1">
             <StageView stage={target.stage} draw={drawModel} label={targetName} />
@@ -152,7 +153,11 @@ export function ComparedPictures({
             overlay={overlay}
           />
           <p
-            className={`absolute top-0 left-0 ${laying === 'stacked' ? 'max-w-16' : 'max-w-28'} text-xs leading-tight font-semibold text-take-ink`}
+            className={clsx(
+              'absolute top-0 left-0',
+              laying === 'stacked' ? 'max-w-16' : 'max-w-28',
+              'text-xs leading-tight font-semibold text-take-ink',
+            )}
           >
             {showsTarget ? <span className="text-target">{targetName}</span> : takeName}
             {laying === 'over' && <span className="block text-target">{targetName.toLowerCase()} in teal</span>}

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Note, TakeView } from '@undulan/contract';
 import { asRead, findChannel, MODEL_NAME, TRACKS, tracksOf, type ChannelId, type Finding } from '@undulan/core';
@@ -133,7 +134,8 @@ export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: 
     return [...new Set(frames)].sort((a, b) => a - b);
   }, [compared]);
   const worst = track?.gap.raw.length
-    ? `worst gap ${(track.raw.worstPercent * upward(track)).toFixed(1).replace('-', '−')} % at frame ${track.raw.worstFrame}`
+    ? `worst gap ${(track.raw.worstPercent * upward(track)).toFixed(1).replace('-', '−')} % at frame ` +
+      `${track.raw.worstFrame}`
     : '';
   const nearest = reading?.nearest && reading.nearest !== MODEL_NAME ? `read against “${reading.nearest}”` : '';
   const problem = view.target && correctionProblem(view.target, motion);
@@ -144,7 +146,7 @@ export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: 
         title={problem ?? undefined}
         value={against}
         onChange={(event) => setAgainst(event.target.value as Against)}
-        className={`${CHOICE} max-w-36`}
+        className={clsx(CHOICE, 'max-w-36')}
       >
         <option value="model">with the model</option>
         <option value="timing" disabled={problem !== null || !view.reading}>
@@ -226,7 +228,10 @@ export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: 
                     role="radio"
                     aria-checked={other === track}
                     onClick={() => setTrackAt(i)}
-                    className={`rounded-md border px-2 py-0.5 ${other === track ? 'border-accent font-semibold text-accent' : 'border-rule bg-page'}`}
+                    className={clsx(
+                      'rounded-md border px-2 py-0.5',
+                      other === track ? 'border-accent font-semibold text-accent' : 'border-rule bg-page',
+                    )}
                   >
                     {other.subjectName}, {other.label.toLowerCase()}
                   </button>

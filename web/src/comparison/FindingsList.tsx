@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import type { ReactNode } from 'react';
 import type { Finding } from '@undulan/core';
 import { useClock } from '../time-page/index.ts';
@@ -33,7 +34,7 @@ export function FindingsList({ findings, onChoose, action, before, faded }: Find
       {findings.map((finding, i) => (
         <li
           key={i}
-          className={`flex items-start border-b border-rule last:border-0 ${faded?.(finding) ? 'text-faint' : ''}`}
+          className={clsx('flex items-start border-b border-rule last:border-0', faded?.(finding) ? 'text-faint' : '')}
         >
           {before?.(finding)}
           <button
@@ -46,10 +47,10 @@ export function FindingsList({ findings, onChoose, action, before, faded }: Find
             }}
           >
             <span className="figures w-12 shrink-0 text-xs font-semibold">{framesOf(finding)}</span>
-            <span className={`min-w-0 flex-1 text-[13px] leading-snug ${faded?.(finding) ? 'line-through' : ''}`}>
+            <span className={clsx('min-w-0 flex-1 text-[13px] leading-snug', faded?.(finding) ? 'line-through' : '')}>
               {finding.sentence}
             </span>
-            <span className={`shrink-0 text-xs ${faded?.(finding) ? '' : TONES[finding.severity]}`}>
+            <span className={clsx('shrink-0 text-xs', faded?.(finding) ? '' : TONES[finding.severity])}>
               {finding.severity}
             </span>
           </button>

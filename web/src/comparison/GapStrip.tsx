@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { CHANNELS, type TrackReading } from '@undulan/core';
 import { ToggleGroup } from 'radix-ui';
 import { Strip, useClock, useTimeScale } from '../time-page/index.ts';
@@ -64,7 +65,10 @@ export function GapStrip({ reading, tolerancePercent }: { reading: TrackReading;
                 key={value}
                 value={value}
                 title={says}
-                className="bg-page px-1.5 text-[11px] leading-5 aria-checked:bg-shade aria-checked:font-semibold aria-checked:text-ink"
+                className={clsx(
+                  'bg-page px-1.5 text-[11px] leading-5 aria-checked:bg-shade aria-checked:font-semibold',
+                  'aria-checked:text-ink',
+                )}
               >
                 {label}
               </ToggleGroup.Item>

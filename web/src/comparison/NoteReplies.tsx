@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useState } from 'react';
 import { formatDistanceToNow } from 'date-fns';
 import { ReplyText, type Note } from '@undulan/contract';
@@ -45,7 +46,7 @@ export function NoteReplies({ takeId, note }: { takeId: string; note: Note }) {
           aria-invalid={error ? true : undefined}
           value={text}
           placeholder="Reply"
-          className={`${INPUT} h-7!`}
+          className={clsx(INPUT, 'h-7!')}
           onChange={(event) => {
             setText(event.target.value);
             setError(null);

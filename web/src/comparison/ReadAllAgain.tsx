@@ -47,7 +47,8 @@ function Progress({ started, onEnd }: { started: ReadingJob; onEnd: () => void }
       toast.success(
         state === 'cancelled'
           ? `Stopped after ${done} of ${total} takes.`
-          : `${total === 1 ? 'One take is' : `${total} takes are`} read against the target as it is now. The older readings are kept.`,
+          : `${total === 1 ? 'One take is' : `${total} takes are`} read against the target as it is now. The ` +
+              'older readings are kept.',
       );
     onEnd();
   }, [dispatch, state, done, total, failed, onEnd]);

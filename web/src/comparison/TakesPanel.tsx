@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { SeriesTake } from '@undulan/contract';
@@ -121,7 +122,7 @@ function Score({ score, before }: { score: number | null; before: number | null 
   return (
     <>
       {by !== 0 && (
-        <span className={`mr-1.5 text-xs ${by > 0 ? 'text-target' : 'text-danger'}`}>
+        <span className={clsx('mr-1.5 text-xs', by > 0 ? 'text-target' : 'text-danger')}>
           {by > 0 ? '+' : '−'}
           {Math.abs(by)}
         </span>

@@ -59,7 +59,7 @@ test('a take at another rate is carried over by seconds', () => {
   expect(compared.toTake(13)).toBe(25);
 });
 
-test('aligned by keys the matched keys lie on each other, and what is between goes along; to and fro is the same way', () => {
+test('aligned by keys the matched keys lie on each other, what is between goes along; to and fro is the same', () => {
   const target = toss(up);
   const take = toss([createKey(1, 390), createKey(33, 110), createKey(49, 380)], [], {
     rate: { num: 48, den: 1 },

@@ -80,7 +80,7 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-test('what is drawn lies over the note’s frame, or over all frames of its span, and over no other; a draft alone while there is one', () => {
+test('what is drawn lies over the frames of its note and over no other; a draft alone while there is one', () => {
   expect([1, 5, 6, 9, 11.4, 14, 15].map((frame) => shiftsAt(frame))).toEqual([[], [10], [], [20], [20], [20], []]);
   expect(shiftsAt(5, draft)).toEqual([77]);
 });

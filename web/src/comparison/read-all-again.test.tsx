@@ -53,7 +53,7 @@ function start(...given: ReadingJob[]): void {
   fireEvent.click(screen.getByRole('button', { name: 'Read all again' }));
 }
 
-test('the job is asked how far it is until it has ended; then what came of it is said and the button is there again', async () => {
+test('the job is asked how far it is until it has ended; then what came of it is said', async () => {
   start(job({}), job({ done: 2 }), job({ done: 2 }), job({ done: 3, state: 'finished' }));
   expect(await screen.findByText(/2 of 3 read/)).toBeDefined();
   expect(screen.getByRole<HTMLProgressElement>('progressbar', { name: 'Takes read' }).value).toBe(2);
@@ -71,7 +71,7 @@ test('it is stopped by the person, and what was read till then is said', async (
   expect(asked).toContain('POST /reading-jobs/j1/cancel');
 });
 
-test('takes that could not be read are named by number; where nothing is left to read there is no job to watch', async () => {
+test('takes that could not be read are named by number; with nothing left to read there is no job', async () => {
   start(job({}), job({ done: 3, failed: 2, state: 'finished' }));
   expect(await screen.findByText(/^2 of 3 takes could not be read/)).toBeDefined();
   cleanup();

@@ -63,7 +63,7 @@ function wedges(): number[] {
   });
 }
 
-test('the twin loom shades where threads of one frame end apart: nowhere for the same spacing, most where it differs most', () => {
+test('the twin loom shades where threads of one frame end apart, most where the spacing differs most', () => {
   loom(even, even);
   expect(wedges()).toHaveLength(25);
   expect(Math.max(...wedges())).toBeCloseTo(0, 6);
@@ -95,7 +95,7 @@ test('both speeds have their peaks said: 600 px in 24 frames at 24 fps is 600 px
   expect(screen.getByText('No speed to show')).toBeDefined();
 });
 
-test('a take is compared with the model, or with itself put right in timing or in spacing; with another rate only with the model', () => {
+test('a take is compared with the model, or with itself put right; at another rate only with the model', () => {
   const take = setLeave(late, [ref(1)], 'sine-in-out').motion;
   const view = { target: even, reading: readTake({ motion: even, tolerances }, take), tolerances };
   const against = (what: 'model' | 'timing' | 'spacing') =>

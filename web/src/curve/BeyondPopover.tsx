@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { BEHAVIOURS, CHANNELS, type Channel, type Outside } from '@undulan/core';
 import { useAppDispatch } from '../app/store.ts';
 import { edited } from '../editing/index.ts';
@@ -57,7 +58,7 @@ function Side({ subjectId, channel, side, label }: BeyondPopoverProps & { side: 
       <div className="flex items-center gap-2">
         <select
           aria-label={label}
-          className={`${INPUT} h-8! flex-1`}
+          className={clsx(INPUT, 'h-8! flex-1')}
           value={kind}
           onChange={(event) => set({ kind: event.target.value as Outside['kind'], count })}
         >

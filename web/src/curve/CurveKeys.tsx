@@ -226,7 +226,10 @@ export const CurveKeys = memo(function CurveKeys({
                 frame={key.frame}
                 x={x}
                 y={y}
-                label={`${CHANNELS[channel.id].label} ${formatValue(channel.id, key.value)} on frame ${key.frame}, key of the curve`}
+                label={
+                  `${CHANNELS[channel.id].label} ${formatValue(channel.id, key.value)} on frame ` +
+                  `${key.frame}, key of the curve`
+                }
                 selected={selected}
                 colour={colour}
                 small={small}

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { memo } from 'react';
 import { shallowEqual } from 'react-redux';
 import { CHANNELS, type Channel } from '@undulan/core';
@@ -87,7 +88,14 @@ function CurveLegendOf({ subjectId, channels, active, hidden, onHidden, scaling,
                 role="radio"
                 aria-checked={id === active.id}
                 onClick={() => dispatch(channelSelected(id))}
-                className={`min-w-0 truncate rounded-sm py-px text-left text-xs ${id === active.id ? 'font-semibold text-ink' : off ? 'text-faint/60 hover:underline' : 'hover:text-ink hover:underline'}`}
+                className={clsx(
+                  'min-w-0 truncate rounded-sm py-px text-left text-xs',
+                  id === active.id
+                    ? 'font-semibold text-ink'
+                    : off
+                      ? 'text-faint/60 hover:underline'
+                      : 'hover:text-ink hover:underline',
+                )}
               >
                 {CHANNELS[id].label}, {units.label(id)}
               </button>

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { memo, useMemo } from 'react';
 import { CHANNELS, findChannel, findSubject, type Channel, type MotionDocument } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -183,7 +184,12 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
           </p>
         )}
         {targetChannel && active.keys.length > 0 && (
-          <p className="pointer-events-none absolute top-0.5 right-2 flex gap-3 rounded-sm bg-paper/85 px-1 text-[11px]">
+          <p
+            className={clsx(
+              'pointer-events-none absolute top-0.5 right-2 flex gap-3 rounded-sm bg-paper/85 px-1',
+              'text-[11px]',
+            )}
+          >
             <span className="text-target">━ target</span>
             <span className="text-take-ink">╍ yours</span>
           </p>

@@ -26,7 +26,9 @@ export function WobbleBand({ channel, values, colour }: WobbleBandProps) {
       const frame = first + ((last - first) * i) / count;
       const up = wobble.fadeInFrames > 0 ? Math.min(1, (frame - wobble.firstFrame) / wobble.fadeInFrames) : 1;
       const down = wobble.fadeOutFrames > 0 ? Math.min(1, (wobble.lastFrame - frame) / wobble.fadeOutFrames) : 1;
-      return `${scale.xOf(frame).toFixed(1)},${values.yOf(sampleChannel(plain, frame) + sign * wobble.amplitude * Math.max(0, up) * Math.max(0, down)).toFixed(1)}`;
+      const reach = wobble.amplitude * Math.max(0, up) * Math.max(0, down);
+      const y = values.yOf(sampleChannel(plain, frame) + sign * reach);
+      return `${scale.xOf(frame).toFixed(1)},${y.toFixed(1)}`;
     });
   return (
     <polygon

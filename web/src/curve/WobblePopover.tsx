@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { Wobble, CHANNELS, type Channel } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { edited, selectMotion } from '../editing/index.ts';
@@ -30,7 +31,7 @@ export function WobblePopover({ subjectId, channel }: WobblePopoverProps) {
       trigger={
         <Button
           small
-          className={`h-6! flex-1 px-1! ${channel.wobble ? 'border-accent! font-semibold text-accent' : ''}`}
+          className={clsx('h-6! flex-1 px-1!', channel.wobble ? 'border-accent! font-semibold text-accent' : '')}
           tip="A seeded shake over what the keys say"
           disabledReason={blend && `${CHANNELS[channel.id].label} is no number that could wobble.`}
         >

@@ -40,7 +40,7 @@ const x = createChannel('position.x', 0, [createKey(1, 0), createKey(25, 600)]);
 const travel = createChannel('skew.x', 0, [createKey(1, 10), createKey(25, 30)]);
 const turn = createChannel('rotation', 0, [createKey(1, 0), createKey(25, 90)]);
 
-test('curves of one unit share a scale, or each has its own; a target fits in with its channel; normalised, all fill the height', () => {
+test('curves of one unit share a scale, or each has its own; a target fits in; normalised, all fill the height', () => {
   const shared = curveScales([x, travel, turn], [], 'shared', RANGE, 200);
   expect(shared.get('rotation')!.values.pxPerUnit).toBeCloseTo(shared.get('skew.x')!.values.pxPerUnit, 9);
   expect(shared.get('position.x')!.high).toBe(600);

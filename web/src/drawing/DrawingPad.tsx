@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Drawing, Ghost, Stroke } from '@undulan/contract';
 import type { MotionDocument } from '@undulan/core';
@@ -147,7 +148,7 @@ export function DrawingPad({ motion, frame, drawing, spot, tool, subjectAt, onDr
       viewBox={`0 0 ${widthPx} ${heightPx}`}
       role="group"
       aria-label={tool ? 'Drawing over the frame' : 'Drawn over the frame'}
-      className={`absolute inset-0 h-full w-full ${tool ? 'cursor-crosshair touch-none' : 'pointer-events-none'}`}
+      className={clsx('absolute inset-0 h-full w-full', tool ? 'cursor-crosshair touch-none' : 'pointer-events-none')}
       onPointerDown={press}
     >
       <DrawnStrokes

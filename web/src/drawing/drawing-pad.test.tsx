@@ -79,7 +79,7 @@ afterEach(() => {
 
 const over = (): Element => screen.getByRole('group', { name: 'Drawing over the frame' });
 
-test('an arrow, an arc and a pen line are drawn in stage pixels; the last is taken back, or all of them; Escape draws nothing', () => {
+test('an arrow, an arc and a pen line are drawn in stage pixels and taken back; Escape draws nothing', () => {
   choose('Arrow');
   sweep(over(), [
     [10, 20],
@@ -130,7 +130,7 @@ test('an arrow, an arc and a pen line are drawn in stage pixels; the last is tak
   expect(screen.getByRole('button', { name: 'Take back the last line' }).getAttribute('aria-disabled')).toBe('true');
 });
 
-test('a subject’s corrected pose is dragged from where it is, turned by its handle, moved by keys, and let go by Escape', () => {
+test('a corrected pose is dragged from where it is, turned by its handle, moved by keys, let go by Escape', () => {
   choose('Pose');
   sweep(over(), [
     [20, 20],

@@ -4,7 +4,7 @@ import { lineWidthOn, pathsOf, strokeOf, thinned, type Spot } from './strokes.ts
 
 const way = (...points: [number, number][]): Spot[] => points.map(([x, y]) => ({ x, y }));
 
-test('a hand’s way becomes a pen line, an arrow from its start to its end, or an arc through the middle of its length', () => {
+test('a hand’s way becomes a pen line, an arrow from start to end, or an arc through the middle of its length', () => {
   const hand = way([0, 0], [0, 30], [40, 30], [40, 0]);
   expect(strokeOf('pen', hand, 2)).toEqual({ kind: 'pen', points: hand });
   expect(strokeOf('arrow', hand, 2)!.points).toEqual(way([0, 0], [40, 0]));

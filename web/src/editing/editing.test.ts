@@ -206,7 +206,7 @@ test('the curve is about the chosen channel, else the first keyed one, else the 
   expect(selectActiveChannel(store.getState())!.id).toBe('position.x');
 });
 
-test('only values that differ are changed; with Record off a moving channel is asked about and a still one rests elsewhere', () => {
+test('only values that differ change; with Record off a moving channel is asked about, a still one is not', () => {
   const motion = createMotion([
     {
       ...createSubject('glass', 'Glass', LOOK, { x: 0, y: 50 }),
@@ -234,7 +234,7 @@ test('work that never reached the server is taken up again with its history, on 
   expect(selectIsDirty(store.getState())).toBe(true);
 });
 
-test('work with limits refuses what is beyond them and says why, in the preview too; the same work opened anew is as limited', () => {
+test('work with limits refuses what is beyond them and says why, in the preview too, also opened anew', () => {
   store.dispatch(limited({ ...USUAL_LIMITS, channels: ['position.x'], maxKeys: 2 }));
   store.dispatch(edited(setKey(1, 100)));
   store.dispatch(edited(setKey(9, 300)));

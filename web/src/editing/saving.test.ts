@@ -81,7 +81,7 @@ beforeEach(async () => {
 });
 afterEach(() => vi.unstubAllGlobals());
 
-test('what is unsaved is written once, from the version it was made from; saved work is not written again', async () => {
+test('what is unsaved is written once, from the version it was made from, and not again once saved', async () => {
   expect(await store.dispatch(saveWork())).toBe(true);
   edit(30);
   edit(31);
@@ -187,7 +187,7 @@ test('coming back to a tab without changes shows what was written elsewhere; wit
 /** What is kept of the work being edited, as autosave keeps it. */
 const keep = (): Promise<void> => keepUnsaved(DRAFT, editing());
 
-test('an unsaved copy is what changed beside what it was made from; it is taken up once, with its steps, by any tab', async () => {
+test('an unsaved copy is base and changes; it is taken up once, with its steps, by any tab', async () => {
   edit(30);
   edit(31);
   await keep();
@@ -208,7 +208,7 @@ test('an unsaved copy is what changed beside what it was made from; it is taken 
   expect(await entries<string, unknown>(kept)).toEqual([]);
 });
 
-test('brought back on what it was made from it is saved by what changed; on something newer it is a conflict', async () => {
+test('brought back on what it was made from it is saved by its changes; on something newer is a conflict', async () => {
   edit(30);
   await keep();
   for (const [version, save] of [

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useState } from 'react';
 import { ChevronDown } from 'lucide-react';
 import {
@@ -81,7 +82,7 @@ export function SpacingMenu({ charts }: { charts: readonly TimingChart[] }) {
             small
             role="radio"
             aria-checked={way === as}
-            className={`flex-1 ${way === as ? 'border-accent! font-semibold text-accent' : ''}`}
+            className={clsx('flex-1', way === as ? 'border-accent! font-semibold text-accent' : '')}
             onClick={() => setAs(way)}
           >
             {way === 'curve' ? 'one curve' : 'a drawing a frame'}

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useCallback } from 'react';
 import { describeSpacing, wayOf } from '@undulan/core';
 import { useAppSelector } from '../app/store.ts';
@@ -40,9 +41,9 @@ interface SentenceProps {
 function Sentence({ about, says, live }: SentenceProps) {
   const [calmAbout, calmSays] = [useCalm(about, live), useCalm(says, live)];
   return (
-    <div className={`relative flex min-w-0 flex-1 ${live ? 'text-transparent' : ''}`}>
+    <div className={clsx('relative flex min-w-0 flex-1', live ? 'text-transparent' : '')}>
       <p className="flex min-w-0 flex-1" aria-live="polite" data-testid="spacing-sentence">
-        <span className={`relative shrink-0 pr-2 ${live ? '' : 'text-faint'}`}>
+        <span className={clsx('relative shrink-0 pr-2', live ? '' : 'text-faint')}>
           {live && <span data-live="" className="absolute inset-0 text-faint" />}
           {calmAbout}
         </span>{' '}

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useForm, useWatch } from 'react-hook-form';
 import { Stage } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -78,7 +79,7 @@ export function StageFields() {
             {...ids}
             {...form.register('width', { onBlur: commit })}
             inputMode="numeric"
-            className={`${INPUT} figures`}
+            className={clsx(INPUT, 'figures')}
           />
         )}
       </Field>
@@ -88,7 +89,7 @@ export function StageFields() {
             {...ids}
             {...form.register('height', { onBlur: commit })}
             inputMode="numeric"
-            className={`${INPUT} figures`}
+            className={clsx(INPUT, 'figures')}
           />
         )}
       </Field>

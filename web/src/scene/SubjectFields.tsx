@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useForm, useWatch } from 'react-hook-form';
 import { SHAPES, type Look, type Shape } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -78,7 +79,7 @@ export function SubjectFields() {
             {...ids}
             {...form.register('width', { onBlur: () => commitSize('width') })}
             inputMode="numeric"
-            className={`${INPUT} figures`}
+            className={clsx(INPUT, 'figures')}
           />
         )}
       </Field>
@@ -88,7 +89,7 @@ export function SubjectFields() {
             {...ids}
             {...form.register('height', { onBlur: () => commitSize('height') })}
             inputMode="numeric"
-            className={`${INPUT} figures`}
+            className={clsx(INPUT, 'figures')}
           />
         )}
       </Field>

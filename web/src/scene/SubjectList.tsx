@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
 import { freeSubjectId, type Look, type Subject } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -60,7 +61,10 @@ function SubjectRow({ subject, chosen, isLastMover, isFirst, isLast }: SubjectRo
   const square = { kind: 'quiet', square: true, small: true } as const;
   return (
     <li
-      className={`flex items-center gap-2 border-b border-rule px-2 py-0.5 last:border-0 ${chosen ? 'bg-shade' : ''}`}
+      className={clsx(
+        'flex items-center gap-2 border-b border-rule px-2 py-0.5 last:border-0',
+        chosen ? 'bg-shade' : '',
+      )}
     >
       <button
         type="button"
@@ -72,7 +76,7 @@ function SubjectRow({ subject, chosen, isLastMover, isFirst, isLast }: SubjectRo
           className="h-3.5 w-3.5 shrink-0 rounded-sm border border-ink/40"
           style={{ background: subject.look.fill }}
         />
-        <span className={`truncate ${chosen ? 'font-semibold' : ''}`}>{subject.name}</span>
+        <span className={clsx('truncate', chosen ? 'font-semibold' : '')}>{subject.name}</span>
       </button>
       <label className={tick} title="Scenery stands still: it cannot be taken hold of or keyed">
         <input

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useForm, useWatch } from 'react-hook-form';
 import {
   FRAME_LIMIT,
@@ -99,7 +100,12 @@ export function TimeFields() {
           {typed.preset === CUSTOM && (
             <Field label="Custom, fps" error={rate.ok ? undefined : rate.issues[0]!.message} className="w-24">
               {(ids) => (
-                <input {...ids} {...form.register('rate', leave)} disabled={rateKept} className={`${INPUT} figures`} />
+                <input
+                  {...ids}
+                  {...form.register('rate', leave)}
+                  disabled={rateKept}
+                  className={clsx(INPUT, 'figures')}
+                />
               )}
             </Field>
           )}
@@ -111,7 +117,7 @@ export function TimeFields() {
               {...form.register('first', leave)}
               disabled={rangeKept}
               inputMode="numeric"
-              className={`${INPUT} figures`}
+              className={clsx(INPUT, 'figures')}
             />
           )}
         </Field>
@@ -122,7 +128,7 @@ export function TimeFields() {
               {...form.register('last', leave)}
               disabled={rangeKept}
               inputMode="numeric"
-              className={`${INPUT} figures`}
+              className={clsx(INPUT, 'figures')}
             />
           )}
         </Field>
@@ -134,14 +140,16 @@ export function TimeFields() {
               disabled={limits !== null}
               inputMode="numeric"
               placeholder="none"
-              className={`${INPUT} figures`}
+              className={clsx(INPUT, 'figures')}
             />
           )}
         </Field>
       </div>
       <p className="figures mt-1.5 text-xs text-faint" aria-live="polite" data-testid="durations">
         {rate.ok && range.ok
-          ? `${frameCount(range.value)} frames · runs ${runningSeconds(range.value, rate.value).toFixed(3)} s · travel ${travelSeconds(range.value.first, range.value.last, rate.value).toFixed(3)} s from first to last`
+          ? `${frameCount(range.value)} frames · runs ${runningSeconds(range.value, rate.value).toFixed(3)} ` +
+            `s · travel ${travelSeconds(range.value.first, range.value.last, rate.value).toFixed(3)} s from ` +
+            'first to last'
           : 'The range and rate in force stay until these are right.'}
       </p>
       <p className="mt-0.5 text-xs text-faint">

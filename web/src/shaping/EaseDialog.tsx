@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useState, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
 import { NewEase } from '@undulan/contract';
@@ -93,7 +94,7 @@ export function EaseDialog({ courseId, start, onClose }: EaseDialogProps) {
                 {...ids}
                 rows={4}
                 spellCheck={false}
-                className={`${INPUT} figures h-auto! py-1.5 text-xs`}
+                className={clsx(INPUT, 'figures h-auto! py-1.5 text-xs')}
                 value={css}
                 onChange={(event) => {
                   setCss(event.target.value);

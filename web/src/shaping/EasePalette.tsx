@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useState } from 'react';
 import { Trash2 } from 'lucide-react';
 import { toast } from 'sonner';
@@ -61,7 +62,10 @@ export function EasePalette({ courseId, own, refs, choice }: EasePaletteProps) {
             <li key={ease.id} className="flex items-center gap-1">
               <button
                 type="button"
-                className="flex min-w-0 flex-1 items-center gap-2 rounded-md px-1 text-left text-xs hover:bg-shade focus-visible:bg-shade"
+                className={clsx(
+                  'flex min-w-0 flex-1 items-center gap-2 rounded-md px-1 text-left text-xs hover:bg-shade',
+                  'focus-visible:bg-shade',
+                )}
                 title={`${ease.css}, kept by ${ease.authorName}`}
                 {...choice(progress, { operation: 'applyEasing', args: [refs, read.value] })}
               >

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { memo, useMemo, useState } from 'react';
 import { ChevronDown } from 'lucide-react';
 import { EASE_DIRECTIONS, EASE_FAMILIES, easeProgress, easeShapeOf, type EaseShape, type Leave } from '@undulan/core';
@@ -98,7 +99,10 @@ function Sheet({
         aria-label={label}
         aria-pressed={on}
         title={label}
-        className={`rounded-md border px-0.5 ${on ? 'border-accent bg-shade text-accent' : 'border-transparent hover:border-rule hover:bg-shade'}`}
+        className={clsx(
+          'rounded-md border px-0.5',
+          on ? 'border-accent bg-shade text-accent' : 'border-transparent hover:border-rule hover:bg-shade',
+        )}
         {...choice(easeProgress(shape), leaving(to))}
       >
         <ShapeGraph shape={shape} widthPx={widthPx} heightPx={26} />

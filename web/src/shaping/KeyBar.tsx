@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useCallback } from 'react';
 import { Trash2 } from 'lucide-react';
 import { channelOf, KeyRole, sameChannel, sampleChannel, type Key, type KeyRef } from '@undulan/core';
@@ -28,11 +29,12 @@ export function KeyBar({ courseId }: { courseId: string | undefined }) {
   const bar = '@container flex h-10 shrink-0 items-center gap-2 border-t border-rule text-xs';
   if (keys.length === 0) {
     return (
-      <div role="group" aria-label="Selected keys" className={`${bar} text-faint`}>
+      <div role="group" aria-label="Selected keys" className={clsx(bar, 'text-faint')}>
         {refused ? (
           <Refused why={refused} />
         ) : (
-          'Click a key to see and set how it goes on. Shift-click adds to the selection, as does dragging over empty rows with Shift.'
+          'Click a key to see and set how it goes on. Shift-click adds to the selection, as does dragging ' +
+          'over empty rows with Shift.'
         )}
       </div>
     );
@@ -113,7 +115,7 @@ function SingleKey({ shown, keyRef }: { shown: Key; keyRef: KeyRef }) {
         frame
         <span className="relative">
           {underWay && <LivePlace />}
-          <CommitInput className={`w-14! ${input}`} value={String(shown.frame)} onCommit={setFrame} />
+          <CommitInput className={clsx('w-14!', input)} value={String(shown.frame)} onCommit={setFrame} />
         </span>
       </label>
       <label className="flex items-center gap-1.5 text-faint">
@@ -121,7 +123,7 @@ function SingleKey({ shown, keyRef }: { shown: Key; keyRef: KeyRef }) {
         <span className="relative">
           {underWay && <LivePlace />}
           <CommitInput
-            className={`w-16! ${input}`}
+            className={clsx('w-16!', input)}
             value={units.format(keyRef.channelId, shown.value)}
             onCommit={setValue}
           />

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useCallback, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { shallowEqual } from 'react-redux';
 import {
@@ -204,7 +205,9 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
     const speed = move.shiftKey ? knob.speed : speedAt(knob, move.dyPx);
     return {
       request: request(knob, speed, move.altKey, reach),
-      says: `${knob.side === 'in' ? 'arrives' : 'leaves'} at ${speedInUnit(speed * per)} ${unit}/s${reach === null ? '' : `, reach ${Math.round(reach)} %`}`,
+      says:
+        `${knob.side === 'in' ? 'arrives' : 'leaves'} at ${speedInUnit(speed * per)} ` +
+        `${unit}/s${reach === null ? '' : `, reach ${Math.round(reach)} %`}`,
     };
   }, setNotice);
   const type = (event: KeyboardEvent, knob: Knob): void => {
@@ -276,7 +279,7 @@ function SpeedTrack({ subject, activeId, channelIds, line, settled, of, onOf }: 
           )}
           <div className="figures relative">
             {words(settledFigures).map((line, i) => (
-              <p key={i} className={`relative ${underWay ? 'text-transparent' : ''}`}>
+              <p key={i} className={clsx('relative', underWay ? 'text-transparent' : '')}>
                 {underWay && <span data-live="" className="absolute inset-0 text-faint" />}
                 {line}
               </p>

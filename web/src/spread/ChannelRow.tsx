@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { memo, useCallback } from 'react';
 import { ChevronLeft, ChevronRight, Lock } from 'lucide-react';
 import { CHANNELS, sameChannel, sampleChannel, type Channel, type ChannelKind, type KeyValue } from '@undulan/core';
@@ -79,14 +80,18 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame, 
         <div className="relative">
           {live && <span data-live="" className="figures absolute inset-0 pr-[9px] text-right font-semibold" />}
           {fixed ? (
-            <span className={`figures pr-[9px] ${live ? 'text-transparent' : ''}`}>
+            <span className={clsx('figures pr-[9px]', live ? 'text-transparent' : '')}>
               {units.format(channel.id, value)}
             </span>
           ) : (
             <CommitInput
               aria-label={`${label} on frame ${frame}`}
               title="A value, or a change of it: +=10, -=10, *2, /2"
-              className={`figures h-6! border-transparent! bg-transparent! text-right font-semibold hover:border-rule! focus:border-rule! focus:bg-page! ${live ? 'text-transparent' : changed ? 'text-take-ink' : ''}`}
+              className={clsx(
+                'figures h-6! border-transparent! bg-transparent! text-right font-semibold',
+                'hover:border-rule! focus:border-rule! focus:bg-page!',
+                live ? 'text-transparent' : changed ? 'text-take-ink' : '',
+              )}
               value={units.format(channel.id, value)}
               onCommit={commit}
             />
@@ -176,7 +181,10 @@ const KeyStep = memo(function KeyStep({ to, way, label, onGo }: KeyStepProps) {
         aria-label={label}
         aria-disabled={none}
         onClick={() => !none && onGo(to)}
-        className={`inline-flex h-5 min-w-6 items-center justify-center rounded-sm align-middle ${none ? 'cursor-default opacity-50' : 'hover:bg-shade hover:text-ink'}`}
+        className={clsx(
+          'inline-flex h-5 min-w-6 items-center justify-center rounded-sm align-middle',
+          none ? 'cursor-default opacity-50' : 'hover:bg-shade hover:text-ink',
+        )}
       >
         {way === 'before' && <ChevronLeft size={13} />}
         {to ?? '–'}

@@ -106,5 +106,8 @@ export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', fo
 function outsideWords(outside: readonly number[], { last }: FrameRange): string {
   if (outside.length === 1 && outside[0] === last + 1)
     return `The key on ${last + 1} closes a cycle and is not shown itself.`;
-  return `${outside.length} ${outside.length === 1 ? 'key frame lies' : 'key frames lie'} outside the range and will not play: ${outside.join(', ')}`;
+  return (
+    `${outside.length} ${outside.length === 1 ? 'key frame lies' : 'key frames lie'} outside the range ` +
+    `and will not play: ${outside.join(', ')}`
+  );
 }

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Copy } from 'lucide-react';
 import { useVirtualizer } from '@tanstack/react-virtual';
@@ -112,7 +113,10 @@ export function FramesTable() {
                   type="button"
                   role="row"
                   aria-selected={item.index === at}
-                  className={`figures absolute inset-x-0 grid items-center px-2 ${item.index === at ? 'bg-shade font-semibold' : 'hover:bg-shade/60'}`}
+                  className={clsx(
+                    'figures absolute inset-x-0 grid items-center px-2',
+                    item.index === at ? 'bg-shade font-semibold' : 'hover:bg-shade/60',
+                  )}
                   style={{ ...grid, top: item.start, height: ROW_PX }}
                   onClick={() => {
                     clock.stop();

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import type { ReactNode } from 'react';
 import { Columns2, PanelLeft, PanelRight } from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
@@ -31,7 +32,10 @@ export function PagesChoice({ pages, onChange }: { pages: Pages; onChange: (page
           <ToggleGroup.Item
             value={value}
             aria-label={label}
-            className="grid h-7.5 w-8 place-items-center bg-page text-faint hover:text-ink aria-checked:bg-shade aria-checked:text-ink"
+            className={clsx(
+              'grid h-7.5 w-8 place-items-center bg-page text-faint hover:text-ink aria-checked:bg-shade',
+              'aria-checked:text-ink',
+            )}
           >
             <Icon size={15} />
           </ToggleGroup.Item>
@@ -62,7 +66,11 @@ export function Spread({ name, pages, picture, time }: SpreadProps) {
       {pages === 'both' && (
         <Separator
           aria-label="Gutter between picture and time"
-          className="relative w-px bg-rule before:absolute before:inset-y-0 before:-left-3.5 before:w-3.5 before:bg-gradient-to-r before:from-transparent before:to-shade before:content-[''] hover:bg-accent focus-visible:bg-accent before:pointer-events-none"
+          className={clsx(
+            'relative w-px bg-rule before:absolute before:inset-y-0 before:-left-3.5 before:w-3.5',
+            "before:bg-gradient-to-r before:from-transparent before:to-shade before:content-['']",
+            'hover:bg-accent focus-visible:bg-accent before:pointer-events-none',
+          )}
         />
       )}
       {pages !== 'picture' && (

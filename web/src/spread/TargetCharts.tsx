@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { timingCharts, tracksOf, type MotionDocument, type TimingChart } from '@undulan/core';
 import { Empty } from '../ui/index.ts';
 import { TimingChartFigure } from './TimingChartFigure.tsx';
@@ -19,7 +20,7 @@ export function TargetCharts({ motion, columns = 1 }: { motion: MotionDocument; 
   const charts = namedCharts(motion);
   if (charts.length === 0) return <Empty title="No chart yet">Two extremes and a way between them make one.</Empty>;
   return (
-    <div className={`grid ${columns === 2 ? 'grid-cols-2 gap-x-8 gap-y-1' : 'gap-3'}`}>
+    <div className={clsx('grid', columns === 2 ? 'grid-cols-2 gap-x-8 gap-y-1' : 'gap-3')}>
       {charts.map((chart) => (
         <div key={`${chart.name} ${chart.firstFrame}`}>
           <p className="text-xs text-faint">

@@ -59,7 +59,7 @@ beforeEach(() => {
 
 afterEach(cleanup);
 
-test('of very many charts those about the playhead are shown, how many there are is said, and all are shown on request', () => {
+test('of very many charts those about the playhead are shown, with how many there are; all on request', () => {
   expect(shown()).toEqual(Array.from({ length: 12 }, (_, i) => segment(i)));
   expect(screen.getByText(/^12 of 30 charts, about the playhead/)).toBeDefined();
   fireEvent.click(screen.getByRole('button', { name: 'to 100' }));

@@ -73,7 +73,7 @@ test('with Record on, arrows in the picture key the changed channel alone; Shift
   ]);
 });
 
-test('with Record off, a channel that rests rests elsewhere; one that moves is asked about, and cancelling changes nothing', () => {
+test('with Record off, a resting channel rests elsewhere; a moving one is asked about, and may stay as it is', () => {
   press('r');
   expect(screen.getByRole('button', { name: 'Record off' })).toBeDefined();
   fireEvent.keyDown(picture(), { key: 'ArrowLeft' });

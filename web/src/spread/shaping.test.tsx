@@ -164,7 +164,7 @@ const type = (label: string, text: string): void => {
   fireEvent.keyDown(field, { key: 'Enter' });
 };
 
-test('a way to leave is seen while pointed at and made when pressed; amounts are typed, refused out of range, and turned about', () => {
+test('a way to leave is seen while pointed at, made when pressed; amounts are typed, refused, turned about', () => {
   selectFirst();
   fireEvent.click(screen.getByRole('button', { name: 'How it leaves: straight' }));
   const back = screen.getByRole('button', { name: 'slow start, past and back (back)' });
@@ -224,7 +224,7 @@ test('rounds beyond the keys are counted at their grip, never below one; typed, 
   expect(channelOf(motion(), 'glass', 'position.x').before).toBeUndefined();
 });
 
-test('drawings are chosen with the space bar and squeezed together; the round of a motion that does not close is no ring', () => {
+test('drawings are chosen with the space bar and squeezed; a motion that does not close makes no ring', () => {
   fireEvent.keyDown(foot(9), { key: ' ' });
   fireEvent.keyDown(foot(17), { key: ' ' });
   fireEvent.keyDown(screen.getByRole('button', { name: 'Loom: actions' }), { key: 'Enter' });

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useCallback, useLayoutEffect, useRef, type HTMLAttributes, type ReactNode } from 'react';
 import type { Stage } from '@undulan/core';
 import { useOnFrame } from '../time-page/index.ts';
@@ -51,7 +52,7 @@ export function StageView({ stage, draw, label, overlay, ...canvasProps }: Stage
           role="img"
           aria-label={label}
           style={{ width: widthPx, height: heightPx }}
-          className={`block rounded-md border border-rule ${canvasProps.className ?? ''}`}
+          className={clsx('block rounded-md border border-rule', canvasProps.className ?? '')}
         />
         {overlay}
       </div>

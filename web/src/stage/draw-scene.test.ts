@@ -149,7 +149,7 @@ test('a child is drawn where its parent carries it', () => {
   expect(fills(createMotion([arm, bowl]), 1)[1]).toMatchObject({ x: 260, y: 50, a: 2 });
 });
 
-test('the topmost subject under a point is picked, however small the picture is, never scenery; a tiny one near its middle still can be', () => {
+test('the topmost subject under a point is picked, however small, never scenery; a tiny one near its middle', () => {
   const { context } = recordingContext(0.5);
   const motion = createMotion([
     actor('under', [createChannel('position.x', 100)]),

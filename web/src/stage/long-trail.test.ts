@@ -73,7 +73,7 @@ function put(motion: MotionDocument, name: string): string[] {
 const raised = (motion: MotionDocument, frame: number, by: number, frames = 0): MotionDocument =>
   moveKeys(motion, [{ subjectId: 'lid', channelId: 'position.y', frame }], frames, by).motion;
 
-test('while a key is dragged the trail is what it would be drawn from nothing, and only the part about the key is drawn', () => {
+test('while a key is dragged the trail is as drawn from nothing, and only the part about the key is drawn', () => {
   const motion = rattle();
   put(motion, 'dragged');
   let drawnAnew = 0;

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useCallback, useRef, useState, useSyncExternalStore } from 'react';
 import { travelSeconds } from '@undulan/core';
 import { useClock, useMoving, useOnFrame } from './clock-context.tsx';
@@ -68,7 +69,11 @@ export function FrameField() {
           if (event.key === 'Escape') goBack();
         }}
         onBlur={goBack}
-        className={`figures h-8 w-16 rounded-md border border-rule bg-page text-center text-[15px] [contain:strict] font-semibold aria-invalid:border-danger aria-invalid:text-danger${moving ? ' not-focus:text-transparent' : ''}`}
+        className={clsx(
+          'figures h-8 w-16 rounded-md border border-rule bg-page text-center text-[15px]',
+          '[contain:strict] font-semibold aria-invalid:border-danger aria-invalid:text-danger',
+          moving && 'not-focus:text-transparent',
+        )}
       />
       {moving && (
         <span
@@ -86,7 +91,10 @@ export function FrameField() {
       {refused && (
         <p
           role="alert"
-          className="absolute top-9 left-0 z-20 rounded-md border border-danger bg-page px-2 py-1 text-xs whitespace-nowrap text-danger shadow"
+          className={clsx(
+            'absolute top-9 left-0 z-20 rounded-md border border-danger bg-page px-2 py-1 text-xs',
+            'whitespace-nowrap text-danger shadow',
+          )}
         >
           {refused}
         </p>

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { createPortal } from 'react-dom';
 import { CHANNELS } from '@undulan/core';
 import { useEditing } from '../editing/index.ts';
@@ -17,7 +18,10 @@ export function GestureNotice({ notice }: { notice: Notice | null }) {
   return createPortal(
     <p
       role="status"
-      className="figures pointer-events-none fixed z-50 rounded bg-ink px-1.5 py-0.5 text-[11px] whitespace-nowrap text-page"
+      className={clsx(
+        'figures pointer-events-none fixed z-50 rounded bg-ink px-1.5 py-0.5 text-[11px]',
+        'whitespace-nowrap text-page',
+      )}
       style={{ left: Math.min(notice.xPx + 14, innerWidth - 190), top: notice.yPx + 16 }}
     >
       {notice.says}

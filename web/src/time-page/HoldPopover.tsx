@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useState } from 'react';
 import { ChevronDown } from 'lucide-react';
 import { CHANNELS, findChannel, findSubject, thinChannels, type ChannelKind, type KeyRef } from '@undulan/core';
@@ -61,7 +62,7 @@ function HoldForm() {
         <input
           aria-label="Frames to hold"
           inputMode="numeric"
-          className={`${INPUT} figures w-16!`}
+          className={clsx(INPUT, 'figures w-16!')}
           value={text}
           aria-invalid={Boolean(error) || undefined}
           onChange={(event) => setText(event.target.value)}

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { memo, useEffect, useRef, type RefObject } from 'react';
 import { shallowEqual } from 'react-redux';
 import { useVirtualizer } from '@tanstack/react-virtual';
@@ -191,7 +192,10 @@ const RowFilter = memo(function RowFilter({ hiddenCount }: { hiddenCount: number
         <button
           type="button"
           aria-label={`Rows shown${hiddenCount > 0 ? `, ${hiddenCount} hidden` : ''}`}
-          className={`flex h-6 items-center gap-1 rounded-sm px-1 text-xs hover:bg-shade ${hiddenCount > 0 ? 'font-semibold text-ochre' : 'text-faint'}`}
+          className={clsx(
+            'flex h-6 items-center gap-1 rounded-sm px-1 text-xs hover:bg-shade',
+            hiddenCount > 0 ? 'font-semibold text-ochre' : 'text-faint',
+          )}
         >
           <ListFilter size={13} />
           {hiddenCount > 0 && `${hiddenCount} hidden`}

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useState } from 'react';
 import {
   CHANNELS,
@@ -112,7 +113,7 @@ export function LengthDialog({ rangeFixed, onClose }: LengthDialogProps) {
               <div className="flex items-center gap-2">
                 <input
                   aria-label="New length in frames"
-                  className={`${INPUT} figures w-20!`}
+                  className={clsx(INPUT, 'figures w-20!')}
                   value={frames}
                   aria-invalid={Boolean(error) || undefined}
                   onChange={(event) => {
@@ -123,7 +124,7 @@ export function LengthDialog({ rangeFixed, onClose }: LengthDialogProps) {
                 frames, ×
                 <input
                   aria-label="Factor of the length"
-                  className={`${INPUT} figures w-16!`}
+                  className={clsx(INPUT, 'figures w-16!')}
                   value={factor}
                   onChange={(event) => {
                     setFactor(event.target.value);
@@ -150,7 +151,7 @@ export function LengthDialog({ rangeFixed, onClose }: LengthDialogProps) {
               )}
             </div>
           )}
-          <label className={`flex items-center gap-2 font-semibold ${rateFixed ? 'opacity-50' : ''}`}>
+          <label className={clsx('flex items-center gap-2 font-semibold', rateFixed ? 'opacity-50' : '')}>
             <input
               type="radio"
               name="of"
@@ -167,7 +168,7 @@ export function LengthDialog({ rangeFixed, onClose }: LengthDialogProps) {
               <input
                 aria-label="New frame rate"
                 list="rates"
-                className={`${INPUT} figures w-28!`}
+                className={clsx(INPUT, 'figures w-28!')}
                 value={rateText}
                 aria-invalid={Boolean(error) || undefined}
                 onChange={(event) => setRateText(event.target.value)}
@@ -233,7 +234,8 @@ function Preview({
   gaveWay: number;
 }) {
   const durations = ({ range, rate }: MotionDocument): string =>
-    `${formatRate(rate)} fps · ${range.first}–${range.last} · runs ${runningSeconds(range, rate).toFixed(3)} s · travel ${travelSeconds(range.first, range.last, rate).toFixed(3)} s`;
+    `${formatRate(rate)} fps · ${range.first}–${range.last} · runs ${runningSeconds(range, rate).toFixed(3)} ` +
+    `s · travel ${travelSeconds(range.first, range.last, rate).toFixed(3)} s`;
   return (
     <div className="min-w-0">
       <p className="figures text-xs text-faint">{durations(before)}</p>

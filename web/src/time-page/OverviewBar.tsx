@@ -16,7 +16,10 @@ export function OverviewBar({ viewing, widthPx }: { viewing: TimeViewing; widthP
   return (
     <div
       className="relative h-2.5 rounded bg-shade"
-      title={`Frames ${Math.ceil(view.first)} to ${Math.floor(view.last)} of ${whole.first} to ${whole.last} are in view`}
+      title={
+        `Frames ${Math.ceil(view.first)} to ${Math.floor(view.last)} of ${whole.first} to ${whole.last} ` +
+        'are in view'
+      }
     >
       <div
         role="scrollbar"

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { Button, CommitInput, Popover } from '../ui/index.ts';
 import { usePlaySettings } from './clock-context.tsx';
 import { SPEED_LIMITS } from './playback-clock.ts';
@@ -35,7 +36,7 @@ export function PlaybackPopover({ stepping }: { stepping: KeyStepping | undefine
       trigger={
         <Button
           aria-label={`Viewing at ${shown(speed)}`}
-          className={`figures w-[58px] px-0! text-xs! ${unusual ? 'border-ochre! font-semibold text-ochre' : ''}`}
+          className={clsx('figures w-[58px] px-0! text-xs!', unusual ? 'border-ochre! font-semibold text-ochre' : '')}
         >
           {shown(speed)}
         </Button>
@@ -61,7 +62,10 @@ export function PlaybackPopover({ stepping }: { stepping: KeyStepping | undefine
           <Button
             key={preset}
             aria-pressed={preset === speed}
-            className={`figures h-7! flex-1 px-0! text-xs! ${preset === speed ? 'border-accent! font-semibold text-accent' : ''}`}
+            className={clsx(
+              'figures h-7! flex-1 px-0! text-xs!',
+              preset === speed ? 'border-accent! font-semibold text-accent' : '',
+            )}
             onClick={() => change({ speed: preset })}
           >
             {String(preset).replace('-', '−')}
@@ -106,7 +110,7 @@ export function PlaybackPopover({ stepping }: { stepping: KeyStepping | undefine
         />
       </fieldset>
       {stepping && (
-        <label className={`${BOX} block`}>
+        <label className={clsx(BOX, 'block')}>
           <span className="font-semibold">Key stepping stops at keys of</span>
           <select
             aria-label="Key stepping stops at keys of"

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useCallback, useRef } from 'react';
 import { useOnFrame } from './clock-context.tsx';
 import { LABEL_PX } from './Strip.tsx';
@@ -23,12 +24,20 @@ export function Playhead() {
     <div
       ref={box}
       aria-hidden="true"
-      className="pointer-events-none absolute inset-y-0 right-0 z-10 overflow-x-scroll overflow-y-hidden [scrollbar-width:none] will-change-transform"
+      className={clsx(
+        'pointer-events-none absolute inset-y-0 right-0 z-10 overflow-x-scroll overflow-y-hidden',
+        '[scrollbar-width:none] will-change-transform',
+      )}
       style={{ left: LABEL_PX }}
     >
       <div className="relative h-full" style={{ width: 3 * widthPx }}>
         <div className="absolute inset-y-0" style={{ left: widthPx }}>
-          <div className="absolute top-[22px] -left-[6px] h-0 w-0 border-x-[6px] border-t-[9px] border-x-transparent border-t-ink" />
+          <div
+            className={clsx(
+              'absolute top-[22px] -left-[6px] h-0 w-0 border-x-[6px] border-t-[9px]',
+              'border-x-transparent border-t-ink',
+            )}
+          />
           <div className="absolute top-[26px] bottom-0 -left-px w-0.5 bg-ink/80" />
         </div>
       </div>

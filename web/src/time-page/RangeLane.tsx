@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useState, type KeyboardEvent } from 'react';
 import type { FrameRange } from '@undulan/core';
 import { usePointerDrag } from '../ui/index.ts';
@@ -83,7 +84,10 @@ export function RangeLane({ controls }: { controls: RangeControls | undefined })
       {moving && (
         <span
           role="status"
-          className="figures pointer-events-none absolute top-0 z-20 rounded bg-ink px-1.5 text-[11px] leading-[17px] text-page"
+          className={clsx(
+            'figures pointer-events-none absolute top-0 z-20 rounded bg-ink px-1.5 text-[11px]',
+            'leading-[17px] text-page',
+          )}
           style={{ left: Math.min(scale.xOf(moving.range.last) + 14, scale.widthPx - 90) }}
         >
           {moving.range.first}–{moving.range.last}
@@ -129,7 +133,11 @@ function Grip({ end, outside, label, frame, onMove, onEnd, onCancel }: GripProps
       title={`${label}: drag, or arrow keys`}
       onPointerDown={(event) => drag(event, frame)}
       onKeyDown={type}
-      className={`absolute top-[3px] h-[15px] w-2.5 cursor-ew-resize touch-none border-2 border-accent ${end === 'first' ? 'rounded-l border-r-0' : 'rounded-r border-l-0'} ${outside ? 'opacity-60' : 'bg-accent'}`}
+      className={clsx(
+        'absolute top-[3px] h-[15px] w-2.5 cursor-ew-resize touch-none border-2 border-accent',
+        end === 'first' ? 'rounded-l border-r-0' : 'rounded-r border-l-0',
+        outside ? 'opacity-60' : 'bg-accent',
+      )}
       style={{ left: scale.xOf(frame) + shift }}
     />
   );

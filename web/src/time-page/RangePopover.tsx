@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import {
   formatRate,
   frameCount,
@@ -15,7 +16,10 @@ import type { RangeControls } from './RangeLane.tsx';
 
 /** Both durations of a range: how long it is on screen, and from its first frame to its last. */
 function bothDurations(range: FrameRange, rate: Rate): string {
-  return `runs ${runningSeconds(range, rate).toFixed(3)} s · travel ${travelSeconds(range.first, range.last, rate).toFixed(3)} s`;
+  return (
+    `runs ${runningSeconds(range, rate).toFixed(3)} s · travel ` +
+    `${travelSeconds(range.first, range.last, rate).toFixed(3)} s`
+  );
 }
 
 /** Rate, range and both durations, to be read at any time; pressed, the ranges can be typed. */
@@ -31,7 +35,10 @@ export function RangePopover({ ranges }: { ranges: RangeControls | undefined }) 
           <button
             type="button"
             data-testid="range-readout"
-            className="figures rounded-md px-1.5 text-right text-[11.5px] leading-[15px] whitespace-nowrap text-faint hover:bg-shade"
+            className={clsx(
+              'figures rounded-md px-1.5 text-right text-[11.5px] leading-[15px] whitespace-nowrap',
+              'text-faint hover:bg-shade',
+            )}
           >
             <b className="font-semibold text-ink">
               {formatRate(rate)} fps · {range.first}–{range.last}
@@ -120,7 +127,7 @@ function RangeForm({ title, range, rate, onCommit, within, reason }: RangeFormPr
               key={end}
               aria-label={`${title}, ${end} frame, typed`}
               inputMode="numeric"
-              className={`${INPUT} figures w-20!`}
+              className={clsx(INPUT, 'figures w-20!')}
               value={shown[end]}
               aria-invalid={Boolean(error) || undefined}
               onChange={(event) => setTyped({ ...shown, [end]: event.target.value })}

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useState, type FormEvent, type ReactNode } from 'react';
 import { ChevronDown } from 'lucide-react';
 import { CHANNELS, TRACKS, type KeyRef } from '@undulan/core';
@@ -94,14 +95,14 @@ function StretchForm() {
           <div className="mt-1 flex items-center gap-2 text-faint">
             <input
               aria-label="Length of the selection in frames"
-              className={`${INPUT} figures w-16!`}
+              className={clsx(INPUT, 'figures w-16!')}
               value={shown('length', length * (isRight ? factor : 1))}
               onChange={(event) => setTyped({ of: 'length', text: event.target.value })}
             />
             frames, ×
             <input
               aria-label="Factor of the selection"
-              className={`${INPUT} figures w-16!`}
+              className={clsx(INPUT, 'figures w-16!')}
               value={shown('factor', isRight ? factor : 1)}
               onChange={(event) => setTyped({ of: 'factor', text: event.target.value })}
             />
@@ -221,7 +222,7 @@ function TimeForm({ rangeFixed }: { rangeFixed: string | null }) {
         <input
           aria-label="Frames of time"
           inputMode="numeric"
-          className={`${INPUT} figures w-16!`}
+          className={clsx(INPUT, 'figures w-16!')}
           value={text}
           aria-invalid={Boolean(error) || undefined}
           onChange={(event) => setText(event.target.value)}

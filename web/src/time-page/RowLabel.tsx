@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { memo } from 'react';
 import { ChevronDown, ChevronRight, EllipsisVertical, Lock } from 'lucide-react';
 import { CHANNELS, isStill } from '@undulan/core';
@@ -50,7 +51,11 @@ function RowLabelOf({ row, indented }: { row: KeyRow; indented: boolean }) {
   };
   return (
     <div
-      className={`flex h-full items-center gap-0.5 pr-1 text-xs ${isSubject ? 'font-semibold' : ''} ${row.subject.id === subjectId ? '' : 'text-faint'}`}
+      className={clsx(
+        'flex h-full items-center gap-0.5 pr-1 text-xs',
+        isSubject ? 'font-semibold' : '',
+        row.subject.id === subjectId ? '' : 'text-faint',
+      )}
     >
       {isSubject ? (
         <button

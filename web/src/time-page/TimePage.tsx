@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { Fragment, useMemo, useRef, type ReactNode } from 'react';
 import { Maximize2 } from 'lucide-react';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
@@ -167,7 +168,10 @@ function RulerCorner({ unit, onUnit, zoomed, onFit }: RulerCornerProps) {
       <select
         aria-label="Ruler in"
         title="What the ruler is written in"
-        className="h-6 min-w-0 flex-1 rounded-md border border-transparent bg-transparent text-xs text-faint hover:border-rule"
+        className={clsx(
+          'h-6 min-w-0 flex-1 rounded-md border border-transparent bg-transparent text-xs text-faint',
+          'hover:border-rule',
+        )}
         value={unit}
         onChange={(event) => onUnit(event.target.value as RulerUnitName)}
       >

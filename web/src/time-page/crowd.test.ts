@@ -123,7 +123,7 @@ test('selected keys are painted large, after the others, unless they are very ma
   expect(many.did.some((what) => what.startsWith('arc'))).toBe(false);
 });
 
-test('a painted row is painted anew about the keys that changed and the marks that were selected, and nowhere else', () => {
+test('a painted row is painted anew about the keys that changed and marks selected, and nowhere else', () => {
   const keys = frames.map((frame) => createKey(frame, frame % 7));
   const paint = { scale, y: 15, radiusPx: 2.5, colour: '#000', selected: [] };
   const moved = keys.map((key) => (key.frame === 50 ? { ...key, leave: 'step' as const } : key));

@@ -61,7 +61,9 @@ export function curvePath(
   let path = '';
   for (let i = 0; i <= count; i++) {
     const frame = first + ((last - first) * i) / count;
-    path += `${i === 0 ? 'M' : 'L'}${scale.xOf(frame).toFixed(1)} ${yOf(sampleChannel(channel, toOwn(frame))).toFixed(1)}`;
+    path +=
+      `${i === 0 ? 'M' : 'L'}${scale.xOf(frame).toFixed(1)} ` +
+      `${yOf(sampleChannel(channel, toOwn(frame))).toFixed(1)}`;
   }
   return path;
 }

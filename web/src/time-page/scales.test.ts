@@ -48,7 +48,7 @@ test('a drawn curve goes through the values of its frames, a take through those 
   expect(path.endsWith('L130.0 400.0')).toBe(true);
 });
 
-test('values are shown and read in their channel’s fineness, with or without the unit, minus signs of both kinds', () => {
+test('values are shown and read in their channel’s fineness, with or without unit, minus signs of both kinds', () => {
   expect(formatValue('position.x', -12.345)).toBe('−12.3');
   expect(formatValue('scale.x', 1.23456)).toBe('1.235');
   expect(formatValue('rotation', -0.01)).toBe('0');

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import type { ButtonHTMLAttributes, ReactNode } from 'react';
 import { Tip } from './Tip.tsx';
 
@@ -39,7 +40,14 @@ export function Button({
       {...rest}
       aria-disabled={off || rest.disabled || undefined}
       onClick={off ? (event) => event.preventDefault() : onClick}
-      className={`inline-flex shrink-0 items-center justify-center gap-1.5 rounded-md whitespace-nowrap ${small ? 'h-7 text-xs' : 'h-8 text-sm'} ${square ? (small ? 'w-7' : 'w-8') : small ? 'px-2' : 'px-3'} ${LOOKS[kind]} ${off || rest.disabled ? 'cursor-not-allowed opacity-50' : ''} ${className}`}
+      className={clsx(
+        'inline-flex shrink-0 items-center justify-center gap-1.5 rounded-md whitespace-nowrap',
+        small ? 'h-7 text-xs' : 'h-8 text-sm',
+        square ? (small ? 'w-7' : 'w-8') : small ? 'px-2' : 'px-3',
+        LOOKS[kind],
+        off || rest.disabled ? 'cursor-not-allowed opacity-50' : '',
+        className,
+      )}
     />
   );
   const says = disabledReason || tip;
@@ -56,7 +64,7 @@ export function Toggle({ on, className = '', ...rest }: ToggleProps) {
     <Button
       {...rest}
       aria-pressed={on}
-      className={`${className} ${on ? 'border-accent! text-accent bg-page font-semibold' : ''}`}
+      className={clsx(className, on ? 'border-accent! text-accent bg-page font-semibold' : '')}
     />
   );
 }

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useRef, useState, type InputHTMLAttributes } from 'react';
 import { INPUT } from './Field.tsx';
 
@@ -50,7 +51,7 @@ export function CommitInput({ value, onCommit, className = '', ...rest }: Commit
           setRefused(false);
         }
       }}
-      className={`${INPUT} ${className}`}
+      className={clsx(INPUT, className)}
     />
   );
 }

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import type { ReactNode } from 'react';
 import { Dialog as Primitive } from 'radix-ui';
 import { X } from 'lucide-react';
@@ -22,7 +23,11 @@ export function Dialog({ open, onClose, title, children, actions, wide }: Dialog
           aria-describedby={undefined}
           onEscapeKeyDown={(event) => !onClose && event.preventDefault()}
           onInteractOutside={(event) => !onClose && event.preventDefault()}
-          className={`fixed top-1/2 left-1/2 z-50 flex max-h-[88vh] w-[calc(100vw-2rem)] -translate-x-1/2 -translate-y-1/2 flex-col gap-4 rounded-xl border border-rule bg-page p-5 shadow-2xl ${wide ? 'max-w-3xl' : 'max-w-lg'}`}
+          className={clsx(
+            'fixed top-1/2 left-1/2 z-50 flex max-h-[88vh] w-[calc(100vw-2rem)] -translate-x-1/2',
+            '-translate-y-1/2 flex-col gap-4 rounded-xl border border-rule bg-page p-5 shadow-2xl',
+            wide ? 'max-w-3xl' : 'max-w-lg',
+          )}
         >
           <div className="flex items-start justify-between gap-4">
             <Primitive.Title className="text-lg leading-tight">{title}</Primitive.Title>

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useId, type ReactNode } from 'react';
 
 export interface FieldIds {
@@ -19,7 +20,7 @@ export function Field({ label, error, hint, className = '', children }: FieldPro
   const id = useId();
   const saysId = `${id}-says`;
   return (
-    <div className={`flex min-w-0 flex-col gap-1 ${className}`}>
+    <div className={clsx('flex min-w-0 flex-col gap-1', className)}>
       <label htmlFor={id} className="text-xs font-semibold text-faint">
         {label}
       </label>
@@ -42,4 +43,5 @@ export function Field({ label, error, hint, className = '', children }: FieldPro
 }
 
 export const INPUT =
-  'h-8 w-full min-w-0 rounded-md border border-rule bg-page px-2 text-sm aria-invalid:border-danger disabled:opacity-60';
+  'h-8 w-full min-w-0 rounded-md border border-rule bg-page px-2 text-sm aria-invalid:border-danger ' +
+  'disabled:opacity-60';

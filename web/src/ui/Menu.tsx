@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import type { ReactElement, ReactNode } from 'react';
 import { DropdownMenu } from 'radix-ui';
 
@@ -41,7 +42,10 @@ export function MenuItem({ onSelect, keys, disabledReason, children }: MenuItemP
       disabled={Boolean(disabledReason)}
       onSelect={onSelect}
       title={disabledReason || undefined}
-      className="flex cursor-default items-baseline justify-between gap-6 rounded-md px-2.5 py-1.5 outline-none data-[disabled]:opacity-60 data-[highlighted]:bg-shade"
+      className={clsx(
+        'flex cursor-default items-baseline justify-between gap-6 rounded-md px-2.5 py-1.5',
+        'outline-none data-[disabled]:opacity-60 data-[highlighted]:bg-shade',
+      )}
     >
       <span>
         {children}

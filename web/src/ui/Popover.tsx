@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import type { ReactElement, ReactNode } from 'react';
 import { Popover as Primitive } from 'radix-ui';
 
@@ -28,7 +29,11 @@ export function Popover({ trigger, label, align = 'start', wide, children }: Pop
           align={align}
           sideOffset={6}
           collisionPadding={8}
-          className={`z-40 max-h-[80vh] ${wide ? 'w-auto' : 'w-80'} overflow-y-auto rounded-lg border border-rule bg-page p-4 text-sm shadow-2xl`}
+          className={clsx(
+            'z-40 max-h-[80vh]',
+            wide ? 'w-auto' : 'w-80',
+            'overflow-y-auto rounded-lg border border-rule bg-page p-4 text-sm shadow-2xl',
+          )}
         >
           {children}
         </Primitive.Content>

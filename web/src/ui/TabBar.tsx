@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { Tabs } from 'radix-ui';
 
 /** The row of tabs inside a `Tabs.Root`. */
@@ -8,7 +9,12 @@ export function TabBar({ label, tabs }: { label: string; tabs: readonly { id: st
         <Tabs.Trigger
           key={tab.id}
           value={tab.id}
-          className={`rounded-t-md border border-b-0 border-transparent ${tabs.length > 5 ? 'px-1.5 text-[13px]' : 'px-2.5 text-sm'} py-1 whitespace-nowrap text-faint hover:text-ink data-[state=active]:border-rule data-[state=active]:bg-page data-[state=active]:font-semibold data-[state=active]:text-ink`}
+          className={clsx(
+            'rounded-t-md border border-b-0 border-transparent',
+            tabs.length > 5 ? 'px-1.5 text-[13px]' : 'px-2.5 text-sm',
+            'py-1 whitespace-nowrap text-faint hover:text-ink data-[state=active]:border-rule',
+            'data-[state=active]:bg-page data-[state=active]:font-semibold data-[state=active]:text-ink',
+          )}
         >
           {tab.label}
         </Tabs.Trigger>

@@ -78,7 +78,10 @@ export function pasteOnto(
       motion,
       keys: [],
       gaveWay: [],
-      refused: `${CHANNELS[only.channelId].label} is in ${CHANNELS[only.channelId].unit}, ${CHANNELS[onto.channelId].label.toLowerCase()} in ${CHANNELS[onto.channelId].unit}: the keys cannot be put there.`,
+      refused:
+        `${CHANNELS[only.channelId].label} is in ${CHANNELS[only.channelId].unit}, ` +
+        `${CHANNELS[onto.channelId].label.toLowerCase()} in ${CHANNELS[onto.channelId].unit}: the ` +
+        'keys cannot be put there.',
     };
   }
   return pasteKeys(motion, { ...clip, channels: [{ ...only, ...onto }] }, atFrame, mode);

@@ -30,7 +30,7 @@ const anyShape: fc.Arbitrary<EaseShape> = fc.oneof(
   }),
 );
 
-test('an ease carried from one segment to another has the same shape there, and the other segments stay as they are', () => {
+test('an ease carried to another segment has the same shape there, and the other segments stay as they are', () => {
   fc.assert(
     fc.property(anyShape, (shape) => {
       const eased = setEase(slide, at(1), shape).motion;
@@ -56,7 +56,7 @@ test('an ease turned about runs the other way, and turned again is as it was', (
   expect(X(turned).keys.map((key) => key.leave)).toEqual(['quad-out', 'quad-in', 'curve']);
 });
 
-test('an ease by amount: flat thirds are a full stop at both ends, half an amount is half the mean speed, and the other end keeps its own', () => {
+test('an ease by amount: flat thirds are a full stop, half an amount is half the mean speed', () => {
   const full = setEaseAmount(slide, at(1), { start: 1, finish: 1 }).motion;
   expect([1, 4, 7, 10, 13].map((frame) => sampleChannel(X(full), frame))).toEqual([0, 25.78125, 93.75, 189.84375, 300]);
   const half = setEaseAmount(full, at(1), { start: 0.5 }).motion;

@@ -106,7 +106,7 @@ test('leave and role change on the named keys only, and going back to a curve lo
   ]);
 });
 
-test('a handle set by hand frees a computed one; aligned keeps the other on one line, mirrored makes it the opposite', () => {
+test('a handle set by hand frees a computed one; aligned keeps the other in line, mirrored makes it opposite', () => {
   const motion = motionWith([createKey(1, 0), createKey(13, 300), createKey(25, 600)]);
   const aligned = keysOf(setHandle(motion, at(13), 'out', { frames: 6, value: 60 }).motion)[1]!;
   expect(aligned.link).toBe('aligned');

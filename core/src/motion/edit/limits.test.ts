@@ -77,7 +77,7 @@ test('an edit beyond the limits leaves the motion as it was and says why', () =>
   });
 });
 
-test('work begun before a limit was set may stay beyond it and be mended, by hand or at once, and is not within until then', () => {
+test('work begun before a limit was set may stay beyond it, and be mended by hand or at once', () => {
   const start = startingScene(drawer);
   const limits = { ...USUAL_LIMITS, channels: ['position.x' as const], maxKeys: 2 };
   expect(brokenLimits(start, drawer, limits)).toEqual([]);

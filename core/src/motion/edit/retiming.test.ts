@@ -176,7 +176,7 @@ test('position split and joined again has keys of both on the same frames and mo
   }
 });
 
-test('keyed together, a key on one axis keys the other and leaves it as it is; on frames of their own, or parted, the axes are keyed alone', () => {
+test('a key on one axis keys the other as it is where both are keyed together, and nowhere else', () => {
   const motion = motionWith([createKey(1, 0), createKey(25, 600)], [createKey(1, 0), createKey(25, 90)]);
   const keyed = setKeys(motion, 13, [{ ...X, value: 200 }]);
   expect(keyed.keys.map((key) => key.channelId)).toEqual(['position.x', 'position.y']);

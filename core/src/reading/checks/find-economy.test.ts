@@ -24,7 +24,7 @@ test('an in-between on the line it stands on does nothing; one off it, and every
   ]);
 });
 
-test('a channel keyed and never changing is idle, unless the target keys it so; movement nobody asked for is named', () => {
+test('a channel keyed and never changing is idle, unless the target keys it so; unasked movement is named', () => {
   const extra = (keys: ReturnType<typeof soft>) =>
     sceneOf([subjectWith('drawer', { 'position.x': slide, rotation: keys })]);
   const KINDS = ['channel-idle', 'track-extra'] as const;

@@ -123,7 +123,10 @@ function findIdle(asked: Subject, drawn: Subject, range: FrameRange): Finding[] 
         firstFrame: idle[0]!,
         lastFrame: idle.at(-1)!,
         measured: idle.length,
-        sentence: `${idle.length === 1 ? 'A key' : `${idle.length} keys`} on ${label.toLowerCase()} ${idle.length === 1 ? 'does' : 'do'} nothing: ${shown}${idle.length > 6 ? ' …' : ''}. Without ${idle.length === 1 ? 'it' : 'them'} the motion is the same.`,
+        sentence:
+          `${idle.length === 1 ? 'A key' : `${idle.length} keys`} on ${label.toLowerCase()} ` +
+          `${idle.length === 1 ? 'does' : 'do'} nothing: ${shown}${idle.length > 6 ? ' …' : ''}. ` +
+          `Without ${idle.length === 1 ? 'it' : 'them'} the motion is the same.`,
       },
     ];
   });

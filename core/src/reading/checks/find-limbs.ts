@@ -51,7 +51,8 @@ export function findLimbs({ target, take }: BothRead): Found {
         unit: 'px',
         severity,
         sentence: capital(
-          `${subjectDoes(asked.name, 'be')} ${roundTo(worst.length - length, 1)} px too far from the ${from.toLowerCase()} at frame ${worst.frame}: it is drawn longer than it is.`,
+          `${subjectDoes(asked.name, 'be')} ${roundTo(worst.length - length, 1)} px too far from the ` +
+            `${from.toLowerCase()} at frame ${worst.frame}: it is drawn longer than it is.`,
         ),
       },
     ];

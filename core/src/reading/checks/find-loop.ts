@@ -77,7 +77,9 @@ function findOpenEnd({ reading, track, sides }: ReadTrack, tolerancePercent: num
           tolerance,
           unit: reading.unit,
           severity,
-          sentence: `${closes('jump')} by ${gap} ${reading.unit} where the loop closes, from frame ${asked.range.last} to ${asked.range.first}.`,
+          sentence:
+            `${closes('jump')} by ${gap} ${reading.unit} where the loop closes, from frame ` +
+            `${asked.range.last} to ${asked.range.first}.`,
         },
       ];
     }
@@ -91,7 +93,10 @@ function findOpenEnd({ reading, track, sides }: ReadTrack, tolerancePercent: num
           tolerance: 0,
           unit: 'frames',
           severity: 'slight',
-          sentence: `${closes('stand')} for two frames where the loop closes: frame ${asked.range.last} is the drawing of frame ${asked.range.first} again. Its closing key belongs one frame past the range.`,
+          sentence:
+            `${closes('stand')} for two frames where the loop closes: frame ${asked.range.last} is ` +
+            `the drawing of frame ${asked.range.first} again. Its closing key belongs one frame past ` +
+            'the range.',
         },
       ];
     }
@@ -109,7 +114,10 @@ function findOpenEnd({ reading, track, sides }: ReadTrack, tolerancePercent: num
           tolerance: JERK,
           unit: '× mean speed',
           severity: jerkSeverity,
-          sentence: `The loop closes in place and not in speed: ${subjectDoes(reading.subjectName, 'change')} speed by ${roundTo(jerk, 2)} of the mean between frame ${asked.range.last} and ${asked.range.first}.`,
+          sentence:
+            'The loop closes in place and not in speed: ' +
+            `${subjectDoes(reading.subjectName, 'change')} speed by ${roundTo(jerk, 2)} of the mean ` +
+            `between frame ${asked.range.last} and ${asked.range.first}.`,
         },
       ];
     }

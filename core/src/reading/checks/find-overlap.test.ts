@@ -11,7 +11,7 @@ const chain = (lag: number) =>
     49,
   );
 
-test('a tip that moves together with its base, instead of four frames after, is named with both lags, and its late keys are not said again', () => {
+test('a tip that moves together with its base, not four frames after, is named once, with both lags', () => {
   const [overlap, ...others] = found(chain(4), chain(0), ['overlap-off', 'key-early', 'key-late']);
   expect(others).toEqual([]);
   expect(overlap).toMatchObject({

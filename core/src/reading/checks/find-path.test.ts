@@ -7,7 +7,7 @@ const diagonal = sceneOf([
   subjectWith('plate', { 'position.x': straight([1, 0], [25, 600]), 'position.y': straight([1, 0], [25, 300]) }),
 ]);
 
-test('a way that bows away from a straight one is off by its greatest distance across: 56.5 px of a sine’s 63.2', () => {
+test('a way that bows away from a straight one is off by its greatest distance: 56.5 px of a sine’s 63.2', () => {
   const bowed = sceneOf([
     subjectWith('plate', {
       'position.x': straight([1, 0], [25, 600]),

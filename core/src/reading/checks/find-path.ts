@@ -37,7 +37,8 @@ export function findPath({ target, tracks }: BothRead): Found {
         unit: reading.unit,
         severity: severityOf(percent, tolerance)!,
         sentence: capital(
-          `${subjectDoes(reading.subjectName, 'leave')} the arc by up to ${roundTo(worst, 1)} ${reading.unit} from ${firstFrame} to ${lastFrame}, most near frame ${worstFrame}.`,
+          `${subjectDoes(reading.subjectName, 'leave')} the arc by up to ${roundTo(worst, 1)} ` +
+            `${reading.unit} from ${firstFrame} to ${lastFrame}, most near frame ${worstFrame}.`,
         ),
       });
     }
@@ -117,7 +118,9 @@ function findKinks({ reading, sides, track }: ReadTrack): Finding[] {
           tolerance: KINK_DEGREES,
           unit: '°',
           severity,
-          sentence: `The arc has a corner at frame ${at}: the path turns by ${Math.round(measured)}° there, the target by ${Math.round(expected)}°.`,
+          sentence:
+            `The arc has a corner at frame ${at}: the path turns by ${Math.round(measured)}° there, ` +
+            `the target by ${Math.round(expected)}°.`,
         },
       ];
     });

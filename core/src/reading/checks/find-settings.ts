@@ -21,7 +21,9 @@ export function findSettings(target: MotionDocument, take: MotionDocument): Find
       tolerance: 0,
       unit: 'fps',
       severity: 'strong',
-      sentence: `The take runs at ${formatRate(take.rate)} frames a second; the exercise is set at ${formatRate(target.rate)}.`,
+      sentence:
+        `The take runs at ${formatRate(take.rate)} frames a second; the exercise is set at ` +
+        `${formatRate(target.rate)}.`,
     });
   }
   const [asked, drawn] = [framesPerSecond(target.rate), framesPerSecond(take.rate)];
@@ -37,7 +39,9 @@ export function findSettings(target: MotionDocument, take: MotionDocument): Find
       tolerance: 0,
       unit: 'frames',
       severity: 'clear',
-      sentence: `The take runs from frame ${take.range.first} to ${take.range.last}; the exercise is set from ${target.range.first} to ${target.range.last}.`,
+      sentence:
+        `The take runs from frame ${take.range.first} to ${take.range.last}; the exercise is set ` +
+        `from ${target.range.first} to ${target.range.last}.`,
     });
   }
   if (target.stage.widthPx !== take.stage.widthPx || target.stage.heightPx !== take.stage.heightPx) {
@@ -49,7 +53,9 @@ export function findSettings(target: MotionDocument, take: MotionDocument): Find
       tolerance: 0,
       unit: 'px',
       severity: 'clear',
-      sentence: `The stage is ${take.stage.widthPx} × ${take.stage.heightPx} px; the exercise is set on ${target.stage.widthPx} × ${target.stage.heightPx} px.`,
+      sentence:
+        `The stage is ${take.stage.widthPx} × ${take.stage.heightPx} px; the exercise is set on ` +
+        `${target.stage.widthPx} × ${target.stage.heightPx} px.`,
     });
   }
   return [...findings, ...findExposures(target, take, whole), ...findRestFrame(take, target.restFrame, whole)];
@@ -72,7 +78,8 @@ function findExposures(target: MotionDocument, take: MotionDocument, whole: Whol
         unit: 'frames',
         severity: 'clear',
         sentence: capital(
-          `${subjectDoes(subject.name, 'be')} shown on ${ONES[drawn - 1]}; the exercise is set on ${ONES[subject.exposure - 1]}.`,
+          `${subjectDoes(subject.name, 'be')} shown on ${ONES[drawn - 1]}; the exercise is set on ` +
+            `${ONES[subject.exposure - 1]}.`,
         ),
       },
     ];
@@ -99,7 +106,9 @@ function findRestFrame(take: MotionDocument, restFrame: number | null, whole: Wh
       tolerance: 0,
       unit: 'subjects',
       severity: 'slight',
-      sentence: `Frame ${restFrame} is kept for the untouched starting pose, and there are keys on it: ${keyed.map((subject) => subject.name).join(', ')}.`,
+      sentence:
+        `Frame ${restFrame} is kept for the untouched starting pose, and there are keys on it: ` +
+        `${keyed.map((subject) => subject.name).join(', ')}.`,
     },
   ];
 }

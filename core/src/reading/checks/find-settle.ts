@@ -101,7 +101,8 @@ function findSettle(
           tolerance: 0,
           unit: 'swings',
           sentence: capital(
-            `${subjectDoes(reading.subjectName, 'come')} to rest ${swings(drawn.swings.length)}; the target ${swings(asked.swings.length)}.`,
+            `${subjectDoes(reading.subjectName, 'come')} to rest ${swings(drawn.swings.length)}; the target ` +
+              `${swings(asked.swings.length)}.`,
           ),
         },
       },
@@ -119,7 +120,9 @@ function findSettle(
         expected: asked.decay,
         tolerance: DECAY_TOLERANCE,
         unit: '× the swing before',
-        sentence: `Each swing keeps ${roundTo(drawn.decay * 100, 0)} % of the one before; in the target ${roundTo(asked.decay * 100, 0)} %.`,
+        sentence:
+          `Each swing keeps ${roundTo(drawn.decay * 100, 0)} % of the one before; in the target ` +
+          `${roundTo(asked.decay * 100, 0)} %.`,
       },
     },
   ];

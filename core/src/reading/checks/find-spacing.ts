@@ -57,7 +57,8 @@ function findPoses({ reading, target, warped }: ReadTrack, tolerances: Tolerance
         unit: reading.unit,
         severity,
         sentence: capital(
-          `${subjectDoes(reading.subjectName, 'be')} ${roundTo(miss, 1)} ${reading.unit} away from the target's pose at frame ${pair.targetFrame}.`,
+          `${subjectDoes(reading.subjectName, 'be')} ${roundTo(miss, 1)} ${reading.unit} away from the ` +
+            `target's pose at frame ${pair.targetFrame}.`,
         ),
       },
     ];
@@ -207,7 +208,8 @@ function findInSegment(read: ReadTrack, segment: SegmentReading, tolerances: Tol
         ...inPercent,
         kind: 'held-not-moving',
         sentence: capital(
-          `${subjectDoes(reading.subjectName, 'stand')} still ${between}, then a jump at the end; the target moves all the way.`,
+          `${subjectDoes(reading.subjectName, 'stand')} still ${between}, then a jump at the end; the target ` +
+            'moves all the way.',
         ),
       },
     ];
@@ -225,7 +227,8 @@ function findInSegment(read: ReadTrack, segment: SegmentReading, tolerances: Tol
         ...inPercent,
         kind: 'spacing-off',
         sentence: capital(
-          `${subjectDoes(reading.subjectName, 'be')} up to ${worst} % ${side} the target's spacing ${between}, most at frame ${residual.worstFrame}.`,
+          `${subjectDoes(reading.subjectName, 'be')} up to ${worst} % ${side} the target's spacing ` +
+            `${between}, most at frame ${residual.worstFrame}.`,
         ),
       },
     ];
@@ -236,7 +239,9 @@ function findInSegment(read: ReadTrack, segment: SegmentReading, tolerances: Tol
     tolerance: EASE_TOLERANCE,
     unit: '× mean speed',
     severity: halfSeverity,
-    sentence: `${easeSentence(ease, between)} The spacing is up to ${roundTo(Math.abs(half.worstPercent), 1)} % off, most at frame ${half.worstFrame}.`,
+    sentence:
+      `${easeSentence(ease, between)} The spacing is up to ` +
+      `${roundTo(Math.abs(half.worstPercent), 1)} % off, most at frame ${half.worstFrame}.`,
   }));
 }
 

@@ -4,7 +4,7 @@ import { longestStep } from './find-strobing.ts';
 
 const LOOK = { shape: 'pill', widthPx: 100, heightPx: 20, fill: '#9a6b00' } as const;
 
-test('a step is measured by the subject’s size along it: the same 60 px are 0.6 sizes along a pill and 3 across', () => {
+test('a step is measured by the subject’s size along it: 60 px are 0.6 sizes along a pill and 3 across', () => {
   const still = new Float64Array([0, 0, 0]);
   const steps = new Float64Array([0, 60, 80]);
   expect(longestStep([steps, still], LOOK, 1)).toEqual({ times: 0.6, frame: 2 });

@@ -54,7 +54,8 @@ export function findStrobing({ tracks, target, take }: BothRead, others: readonl
         unit: '× its size',
         severity,
         sentence: capital(
-          `${subjectDoes(reading.subjectName, 'strobe')} from frame ${own.frame - 1} to ${own.frame}: the step is ${roundTo(own.times, 1)} times its own size, so the eye cannot join the two drawings.`,
+          `${subjectDoes(reading.subjectName, 'strobe')} from frame ${own.frame - 1} to ${own.frame}: the ` +
+            `step is ${roundTo(own.times, 1)} times its own size, so the eye cannot join the two drawings.`,
         ),
       },
     ];

@@ -56,7 +56,8 @@ export function findTiming(reading: TrackReading, target: Pick<Target, 'toleranc
       expected: pair.targetFrame,
       severity,
       sentence: capital(
-        `${happeningAt(reading, pair)} ${frames(pair.offsetFrames)} ${late ? 'late' : 'early'}: frame ${landed} instead of ${pair.targetFrame}.`,
+        `${happeningAt(reading, pair)} ${frames(pair.offsetFrames)} ${late ? 'late' : 'early'}: frame ` +
+          `${landed} instead of ${pair.targetFrame}.`,
       ),
     });
   }

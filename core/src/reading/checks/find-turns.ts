@@ -100,10 +100,13 @@ function findTurn({ reading, sides, track }: ReadTrack, [before, at, after]: [Ke
         severity: severityFor(Math.abs(pace(drawn) - pace(asked))),
         sentence: floats
           ? capital(
-              `${subjectDoes(reading.subjectName, 'float')} at the contact on frame ${frame}${where}: it slows to ${roundTo(pace(drawn), 2)} of its mean speed around it; the target hits at ${roundTo(pace(asked), 2)}.`,
+              `${subjectDoes(reading.subjectName, 'float')} at the contact on frame ${frame}${where}: it ` +
+                `slows to ${roundTo(pace(drawn), 2)} of its mean speed around it; the target hits at ` +
+                `${roundTo(pace(asked), 2)}.`,
             )
           : capital(
-              `${subjectDoes(reading.subjectName, 'snap')} round on frame ${frame}${where} at ${roundTo(pace(drawn), 2)} of its mean speed; the target turns softly there.`,
+              `${subjectDoes(reading.subjectName, 'snap')} round on frame ${frame}${where} at ` +
+                `${roundTo(pace(drawn), 2)} of its mean speed; the target turns softly there.`,
             ),
       },
     ];

@@ -51,7 +51,8 @@ export function findVolume({ target, tracks }: BothRead): Found {
       unit: '× volume',
       severity,
       sentence: capital(
-        `${subjectDoes(read.reading.subjectName, worst.volume < 1 ? 'lose' : 'gain')} ${percent} % of its volume at frame ${worst.frame}: what one side gives, the other has to take.`,
+        `${subjectDoes(read.reading.subjectName, worst.volume < 1 ? 'lose' : 'gain')} ${percent} % of its ` +
+          `volume at frame ${worst.frame}: what one side gives, the other has to take.`,
       ),
     });
   }

@@ -40,7 +40,9 @@ export const readingQueue: Migration = {
       }
     }
     await tables.write(
-      `UPDATE readings SET version = JSON_VALUE(reading, '$.version'), findingsCount = JSON_LENGTH(reading, '$.findings'), proposedGrade = JSON_VALUE(reading, '$.proposedGrade')
+      `UPDATE readings SET version = JSON_VALUE(reading, '$.version'),
+         findingsCount = JSON_LENGTH(reading, '$.findings'),
+         proposedGrade = JSON_VALUE(reading, '$.proposedGrade')
        WHERE state = 'read' AND version IS NULL`,
     );
     await tables.changeColumn('readings', 'targetHash', { type: DataTypes.CHAR(64), allowNull: false });

@@ -24,7 +24,8 @@ export const exerciseFacts: Migration = {
       const hash = targetHash(targetOf(motion, { ...row!, ...row!.terms }));
       const dueAt = row!.terms?.dueAt ? new Date(row!.terms.dueAt) : null;
       await tables.write(
-        'UPDATE exercises SET rateNum = :num, rateDen = :den, firstFrame = :first, lastFrame = :last, dueAt = :dueAt, latePolicy = :latePolicy, mayChange = :mayChange, targetHash = :hash WHERE id = :id',
+        'UPDATE exercises SET rateNum = :num, rateDen = :den, firstFrame = :first, lastFrame = :last, dueAt ' +
+          '= :dueAt, latePolicy = :latePolicy, mayChange = :mayChange, targetHash = :hash WHERE id = :id',
         {
           id,
           hash,

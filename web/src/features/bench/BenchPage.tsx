@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Assignment, Draft } from '@undulan/contract';
@@ -154,7 +155,7 @@ function KeysLeft({ limits, motion, says }: { limits: Limits; motion: MotionDocu
     <>
       {says}{' '}
       <span
-        className={`figures ${count >= limits.maxKeys ? 'text-danger' : ''}`}
+        className={clsx('figures', count >= limits.maxKeys ? 'text-danger' : '')}
       >{`${count} of ${limits.maxKeys} keys`}</span>
     </>
   );
@@ -171,7 +172,10 @@ function takesLeft({ takeLimit, takes }: Assignment): number {
 /** Why no take can be handed in any more. */
 function closedReason(assignment: Assignment): string | null {
   if (takesLeft(assignment) === 0)
-    return `The exercise allows ${assignment.takeLimit} ${assignment.takeLimit === 1 ? 'take' : 'takes'}, and you have handed in as many.`;
+    return (
+      `The exercise allows ${assignment.takeLimit} ${assignment.takeLimit === 1 ? 'take' : 'takes'}, ` +
+      'and you have handed in as many.'
+    );
   return isLate(assignment) && assignment.latePolicy === 'refuse'
     ? `It was due ${formatDue(assignment.dueAt!)}; takes are no longer accepted.`
     : null;

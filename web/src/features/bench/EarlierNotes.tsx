@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useTakeQuery } from '../../app/api.ts';
 import { NoteDone } from '../../comparison/index.ts';
 import { useClock } from '../../time-page/index.ts';
@@ -26,7 +27,7 @@ export function EarlierNotes({ takeId, number }: { takeId: string; number: numbe
               {note.frame}
             </button>
             <div className="grid gap-1 text-[13px]">
-              <p className={`whitespace-pre-wrap ${note.done ? 'text-faint line-through' : ''}`}>{note.text}</p>
+              <p className={clsx('whitespace-pre-wrap', note.done ? 'text-faint line-through' : '')}>{note.text}</p>
               <NoteDone takeId={takeId} note={note} />
             </div>
           </li>

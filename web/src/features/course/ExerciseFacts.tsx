@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { formatRate, frameCount, runningSeconds, type FrameRange, type Rate } from '@undulan/core';
 import { formatDue } from '../../ui/index.ts';
 
@@ -9,9 +10,9 @@ export function ExerciseFacts({ rate, range, dueAt }: { rate: Rate; range: Frame
       {runningSeconds(range, rate).toFixed(3)} s
       {dueAt && (
         <>
-          {' '}
-          <span className={`whitespace-nowrap ${new Date(dueAt) < new Date() ? 'text-danger' : 'text-ink'}`}>
-            · due {formatDue(dueAt)}
+          {' · '}
+          <span className={clsx('whitespace-nowrap', new Date(dueAt) < new Date() ? 'text-danger' : 'text-ink')}>
+            due {formatDue(dueAt)}
           </span>
         </>
       )}

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { Link, useNavigate } from 'react-router';
 import { Copy, Plus } from 'lucide-react';
 import type { CourseOverview, Standing } from '@undulan/contract';
@@ -179,12 +180,22 @@ function StandingCell({
   const waits = take.state === 'handed-in';
   return (
     <Tip
-      says={`${learner}, take ${take.number}: ${waits ? 'waits for review' : `returned with ${take.grade}`}${standing?.hasDraft ? '; a new draft is begun' : ''}`}
+      says={
+        `${learner}, take ${take.number}: ` +
+        (waits ? 'waits for review' : `returned with ${take.grade}`) +
+        (standing?.hasDraft ? '; a new draft is begun' : '')
+      }
     >
       <Link
         to={`/takes/${take.id}`}
-        aria-label={`${exercise}, ${learner}, take ${take.number}, ${waits ? 'waits for review' : `returned, grade ${take.grade}`}`}
-        className={`figures inline-block rounded-md border px-2 py-1 text-xs whitespace-nowrap hover:bg-shade ${waits ? 'border-take font-semibold text-take-ink' : 'border-rule text-target'}`}
+        aria-label={
+          `${exercise}, ${learner}, take ${take.number}, ` +
+          `${waits ? 'waits for review' : `returned, grade ${take.grade}`}`
+        }
+        className={clsx(
+          'figures inline-block rounded-md border px-2 py-1 text-xs whitespace-nowrap hover:bg-shade',
+          waits ? 'border-take font-semibold text-take-ink' : 'border-rule text-target',
+        )}
       >
         {waits ? `take ${take.number}` : take.grade}
         {take.late && <span className="text-danger"> late</span>}

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { formatDistanceToNow } from 'date-fns';
@@ -127,7 +128,10 @@ function TakeLink({ take }: { take: TakeSummary }) {
   return (
     <Link
       to={`/takes/${take.id}`}
-      className={`figures inline-block rounded-md border px-2 py-0.5 text-xs hover:bg-shade ${returned ? 'border-target text-target' : 'border-rule text-faint'}`}
+      className={clsx(
+        'figures inline-block rounded-md border px-2 py-0.5 text-xs hover:bg-shade',
+        returned ? 'border-target text-target' : 'border-rule text-faint',
+      )}
     >
       take {take.number} ·{' '}
       {returned ? `returned, ${take.grade}` : take.readingState === 'coming' ? 'handed in, being read' : 'handed in'}

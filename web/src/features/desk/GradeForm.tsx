@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useForm } from 'react-hook-form';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { ReviewText, type TakeView } from '@undulan/contract';
@@ -75,7 +76,10 @@ export function GradeForm({ view, writer }: { view: TakeView; writer: ReviewWrit
                     title={`Proposed ${Math.round(criterion.score)}; empty takes it`}
                     disabled={fixed}
                     inputMode="decimal"
-                    className={`figures h-7! text-right ${given[criterion.id] === undefined ? '' : 'font-semibold text-accent'}`}
+                    className={clsx(
+                      'figures h-7! text-right',
+                      given[criterion.id] === undefined ? '' : 'font-semibold text-accent',
+                    )}
                     placeholder={String(Math.round(criterion.score))}
                     value={given[criterion.id] === undefined ? '' : String(given[criterion.id])}
                     onCommit={(text) => giveCriterion(criterion.id, text)}
@@ -103,7 +107,7 @@ export function GradeForm({ view, writer }: { view: TakeView; writer: ReviewWrit
               {...form.register('grade', { onBlur: leave })}
               inputMode="decimal"
               disabled={fixed}
-              className={`${INPUT} figures`}
+              className={clsx(INPUT, 'figures')}
             />
           )}
         </Field>
@@ -125,7 +129,7 @@ export function GradeForm({ view, writer }: { view: TakeView; writer: ReviewWrit
             {...form.register('summary', { onBlur: leave })}
             rows={3}
             disabled={fixed}
-            className={`${INPUT} h-auto! py-1.5`}
+            className={clsx(INPUT, 'h-auto! py-1.5')}
           />
         )}
       </Field>

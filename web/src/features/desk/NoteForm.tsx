@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useState } from 'react';
 import { NoteText } from '@undulan/contract';
 import type { MotionDocument } from '@undulan/core';
@@ -79,7 +80,7 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
             rows={2}
             value={draft?.text ?? ''}
             onChange={(event) => change({ text: event.target.value })}
-            className={`${INPUT} h-auto! py-1.5`}
+            className={clsx(INPUT, 'h-auto! py-1.5')}
           />
         )}
       </Field>

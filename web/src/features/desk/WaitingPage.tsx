@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { Link, useParams } from 'react-router';
 import { formatDistanceToNow } from 'date-fns';
 import type { WaitingTake } from '@undulan/contract';
@@ -50,7 +51,7 @@ function Queue({ waiting, later, onMore }: QueueProps) {
             aria-label="Exercise"
             value={inForce.exerciseId}
             onChange={(event) => setFilter({ exerciseId: event.target.value })}
-            className={`${INPUT} w-64!`}
+            className={clsx(INPUT, 'w-64!')}
           >
             <option value="">all exercises</option>
             {exercises.map(([id, title]) => (
@@ -65,7 +66,7 @@ function Queue({ waiting, later, onMore }: QueueProps) {
             placeholder="learner"
             value={filter.learner}
             onChange={(event) => setFilter({ learner: event.target.value })}
-            className={`${INPUT} w-44!`}
+            className={clsx(INPUT, 'w-44!')}
           />
           <label className="flex items-center gap-1.5">
             <input

@@ -212,7 +212,7 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-test('an accepted finding is a note as it is said; opened again its note goes; when its note is removed it is open again', async () => {
+test('an accepted finding is a note; opened again its note goes; its note removed, it is open again', async () => {
   await open();
   const [first] = server.view.reading!.findings;
   press(/^Make a note of/, finding(0));
@@ -234,7 +234,7 @@ test('an accepted finding is a note as it is said; opened again its note goes; w
   await waitFor(() => expect(decisions()).toEqual({}));
 });
 
-test('a finding is dismissed with a reason; others are merged into one note in the instructor’s own words', async () => {
+test('a finding is dismissed with a reason; others are merged into one note in the instructor’s words', async () => {
   await open();
   const { findings } = server.view.reading!;
   expect(findings.length).toBeGreaterThan(1);
@@ -264,7 +264,7 @@ test('a finding is dismissed with a reason; others are merged into one note in t
   ]);
 });
 
-test('a note is refused in words while it is empty or its span ends before it begins; a phrase is put into it', async () => {
+test('a note is refused while it is empty or its span ends before it begins; a phrase is put into it', async () => {
   await open();
   openTab(/^Notes/);
   press('Pin to frame 1');
@@ -286,7 +286,7 @@ test('a note is refused in words while it is empty or its span ends before it be
   );
 });
 
-test('a corrected pose of the note’s subject is begun and moved by keyboard alone, and kept with the note', async () => {
+test('a corrected pose of the note’s subject is begun and moved by keyboard, and kept with the note', async () => {
   await open();
   openTab(/^Notes/);
   fireEvent.change(screen.getByLabelText('Subject of the note'), { target: { value: 'drawer' } });
@@ -303,7 +303,7 @@ test('a corrected pose of the note’s subject is begun and moved by keyboard al
   );
 });
 
-test('criteria are graded one by one; the total follows by their weights and is taken as the grade; a grade that is none stays typed', async () => {
+test('criteria are graded one by one; their weighted total is the grade; one that is none stays typed', async () => {
   await open();
   openTab(/^Grade/);
   const proposed = server.view.reading!.proposedGrade;
@@ -342,7 +342,7 @@ test('a write that meets another’s version keeps what was typed and goes throu
   await waitFor(() => expect(server.view.review!.summary).toBe('Look at the end.'));
 });
 
-test('a review goes back once it has a grade, also one that is still on its way to the server; for good or for another take', async () => {
+test('a review goes back once it has a grade, also one still on its way; for good or for another take', async () => {
   await open();
   press('Return with no notes');
   await waitFor(() => expect(screen.getByRole('tab', { name: 'Grade' }).getAttribute('aria-selected')).toBe('true'));

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useCallback, useRef, useState, type RefObject } from 'react';
 import { Minus, Plus, Trash2 } from 'lucide-react';
 import { averageRuns, framesPerSecond, readRun, tempoOf, type Rate } from '@undulan/core';
@@ -81,7 +82,10 @@ export function ActTool() {
                   role="radio"
                   aria-checked={i === chosen}
                   onClick={() => setChosen(i)}
-                  className={`rounded-md border px-2.5 py-1 text-sm ${i === chosen ? 'border-accent font-semibold text-accent' : 'border-rule bg-page'}`}
+                  className={clsx(
+                    'rounded-md border px-2.5 py-1 text-sm',
+                    i === chosen ? 'border-accent font-semibold text-accent' : 'border-rule bg-page',
+                  )}
                 >
                   {name}
                 </button>
@@ -142,13 +146,17 @@ function Pad({
         onPointerDown={(event) => {
           if (event.button === 0) tap(event.timeStamp);
         }}
-        className={`grid h-36 w-full touch-none place-items-center rounded-xl border-2 text-center select-none active:scale-[0.99] active:border-accent active:bg-shade disabled:opacity-50 ${taps ? 'border-take bg-page' : 'border-dashed border-faint bg-page hover:border-accent'}`}
+        className={clsx(
+          'grid h-36 w-full touch-none place-items-center rounded-xl border-2 text-center',
+          'select-none active:scale-[0.99] active:border-accent active:bg-shade disabled:opacity-50',
+          taps ? 'border-take bg-page' : 'border-dashed border-faint bg-page hover:border-accent',
+        )}
       >
         <span>
           <span className="block font-display text-2xl font-bold">
             {taps ? `Beat ${taps.length}` : isFull ? 'Delete a run to act another' : 'Press at the first beat'}
           </span>
-          <span className={`block text-sm text-faint ${taps ? 'figures' : ''}`}>
+          <span className={clsx('block text-sm text-faint', taps ? 'figures' : '')}>
             {taps
               ? `${seconds.toFixed(3)} s · ${(seconds * framesPerSecond(rate)).toFixed(1)} frames since the first`
               : 'here, or with the space bar'}
@@ -221,7 +229,7 @@ function Beats({ run, rate, spreadMs, left, onRun, onRemove }: BeatsProps) {
                   placeholder="name it"
                   value={state.beatNames[i] ?? ''}
                   onChange={(event) => rename(i, event.target.value)}
-                  className={`${INPUT} h-6! px-1.5!`}
+                  className={clsx(INPUT, 'h-6! px-1.5!')}
                 />
               </td>
               <td className="figures px-1 py-1 text-right">{beat.seconds.toFixed(3)}</td>
@@ -355,7 +363,10 @@ function Runs({ runs, average, spreadMs, chosen, rate, onChoose, onBeat }: RunsP
         <span
           ref={lamp}
           aria-hidden="true"
-          className="figures grid h-8 w-8 place-items-center rounded-full border-2 border-rule text-sm data-lit:border-accent data-lit:bg-accent data-lit:text-on-accent"
+          className={clsx(
+            'figures grid h-8 w-8 place-items-center rounded-full border-2 border-rule text-sm',
+            'data-lit:border-accent data-lit:bg-accent data-lit:text-on-accent',
+          )}
         >
           –
         </span>

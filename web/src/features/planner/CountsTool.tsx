@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useCallback, useRef } from 'react';
 import {
   COUNT,
@@ -224,7 +225,11 @@ function NearbyTempi({ counts, tempo, rate }: { counts: Exact; tempo: number; ra
                 type="button"
                 aria-current={bpm === tempo || undefined}
                 onClick={() => change({ tempo: `${bpm} bpm` })}
-                className={`figures w-full rounded-md border px-2 py-1 text-left text-[13px] hover:border-accent ${whole.isWhole ? 'border-target bg-page font-semibold text-target' : 'border-rule'} ${bpm === tempo ? 'outline-2 outline-accent' : ''}`}
+                className={clsx(
+                  'figures w-full rounded-md border px-2 py-1 text-left text-[13px] hover:border-accent',
+                  whole.isWhole ? 'border-target bg-page font-semibold text-target' : 'border-rule',
+                  bpm === tempo ? 'outline-2 outline-accent' : '',
+                )}
               >
                 {bpm} bpm
                 <span className="block text-xs font-normal">
@@ -284,7 +289,11 @@ function Metronome({ counts, plan, rate }: { counts: number; plan: CountPlan; ra
             ref={(element) => {
               lamps.current[i] = element;
             }}
-            className="figures grid h-18 w-18 place-items-center rounded-full border-2 border-rule text-2xl text-faint data-lit:border-accent data-lit:bg-accent data-lit:font-semibold data-lit:text-on-accent"
+            className={clsx(
+              'figures grid h-18 w-18 place-items-center rounded-full border-2 border-rule text-2xl',
+              'text-faint data-lit:border-accent data-lit:bg-accent data-lit:font-semibold',
+              'data-lit:text-on-accent',
+            )}
           >
             {i + 1}
           </li>

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useCallback, useRef } from 'react';
 import { Plus, Trash2 } from 'lucide-react';
 import {
@@ -178,7 +179,7 @@ function MoverRow({ number, words, read, isOnly, onChange, onRemove }: MoverRowP
           value={words.name}
           maxLength={60}
           onChange={(event) => onChange({ name: event.target.value })}
-          className={`${INPUT} font-normal text-ink`}
+          className={clsx(INPUT, 'font-normal text-ink')}
         />
       </label>
       <QuantityField

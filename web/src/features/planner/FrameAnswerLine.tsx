@@ -27,7 +27,8 @@ export function FrameAnswerLine({ label, answer, detail, action }: FrameAnswerLi
         {answer.seconds.toFixed(3)} s
         {answer.isWhole
           ? ' · a whole frame'
-          : ` · exactly ${formatExact(answer.exact)} · rounding ${signed(answer.roundingFrames, 3)} f, ${signed(answer.roundingSeconds * 1000, 1)} ms`}
+          : ` · exactly ${formatExact(answer.exact)} · rounding ${signed(answer.roundingFrames, 3)} f, ` +
+            `${signed(answer.roundingSeconds * 1000, 1)} ms`}
       </p>
     </div>
   );

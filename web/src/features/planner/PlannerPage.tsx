@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useParams } from 'react-router';
 import { useSessionQuery } from '../../app/api.ts';
 import { Shell } from '../../app/Shell.tsx';
@@ -39,7 +40,10 @@ export function PlannerPage() {
                 type="button"
                 aria-current={name === tool ? 'page' : undefined}
                 onClick={() => planner.change({ tool: name })}
-                className={`rounded-t-md border border-b-0 px-3 py-1.5 text-sm ${name === tool ? 'border-rule bg-page font-semibold' : 'border-transparent text-faint hover:text-ink'}`}
+                className={clsx(
+                  'rounded-t-md border border-b-0 px-3 py-1.5 text-sm',
+                  name === tool ? 'border-rule bg-page font-semibold' : 'border-transparent text-faint hover:text-ink',
+                )}
               >
                 {TOOLS[name]}
               </button>

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useRef } from 'react';
 import { MoveHorizontal } from 'lucide-react';
 import { Field, INPUT, usePointerDrag } from '../../ui/index.ts';
@@ -53,12 +54,15 @@ export function QuantityField({
               event.preventDefault();
               onChange(scrubText(value, steps, step, least));
             }}
-            className={`${INPUT} figures pr-7`}
+            className={clsx(INPUT, 'figures pr-7')}
           />
           <span
             aria-hidden="true"
             title="Drag to change"
-            className="absolute inset-y-0 right-0 grid w-7 cursor-ew-resize touch-none place-items-center text-faint hover:text-accent"
+            className={clsx(
+              'absolute inset-y-0 right-0 grid w-7 cursor-ew-resize touch-none place-items-center',
+              'text-faint hover:text-accent',
+            )}
             onPointerDown={(event) => {
               from.current = value;
               drag(event, null);

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useCallback, useRef } from 'react';
 import {
   convertFrame,
@@ -93,7 +94,7 @@ export function RatesTool() {
                 {...ids}
                 value={state.keys}
                 onChange={(event) => change({ keys: event.target.value })}
-                className={`${INPUT} figures`}
+                className={clsx(INPUT, 'figures')}
               />
             )}
           </Field>
@@ -171,7 +172,8 @@ function Converted({
                 <td className="px-3 py-1 text-right text-faint">
                   {converted.roundingFrames === 0
                     ? 'none'
-                    : `${converted.roundingFrames > 0 ? '+' : '−'}${Math.abs(converted.roundingFrames).toFixed(3)} f, ${Math.abs(converted.roundingSeconds * 1000).toFixed(1)} ms`}
+                    : `${converted.roundingFrames > 0 ? '+' : '−'}${Math.abs(converted.roundingFrames).toFixed(3)} ` +
+                      `f, ${Math.abs(converted.roundingSeconds * 1000).toFixed(1)} ms`}
                 </td>
               </tr>
             );

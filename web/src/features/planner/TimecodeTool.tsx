@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import {
   droppedLabels,
   formatRate,
@@ -99,7 +100,9 @@ function DropFrame({ rate, around }: { rate: Rate; around: number }) {
         <p className="mt-1 max-w-prose text-sm">
           {exact
             ? `A second has a whole number of frames, ${nominal}: labels and clock agree for ever.`
-            : `Labels count ${nominal} frames to a second, but a second has ${fps.toFixed(3)}. After an hour of labels the clock is ${hourLateSeconds.toFixed(2)} s further on. There is no drop-frame for this rate: the labels simply run slow.`}
+            : `Labels count ${nominal} frames to a second, but a second has ${fps.toFixed(3)}. After an hour ` +
+              `of labels the clock is ${hourLateSeconds.toFixed(2)} s further on. There is no drop-frame for ` +
+              'this rate: the labels simply run slow.'}
         </p>
         <p className="mt-2 flex items-center gap-2 text-sm text-faint">
           It matters at
@@ -121,7 +124,7 @@ function DropFrame({ rate, around }: { rate: Rate; around: number }) {
       <div>
         <h3 className="text-[15px]">Drop-frame at {formatRate(rate)} fps</h3>
         <p className="mt-1 max-w-prose text-sm">
-          No frame is dropped: <b>labels</b> are. A second has {fps.toFixed(3)} frames while labels count {nominal}, so{' '}
+          No frame is dropped: <b>labels</b> are. A second has {fps.toFixed(3)} frames, labels count {nominal}, so{' '}
           {dropped} labels are left out at each minute but every tenth. That keeps an hour of labels an hour of clock,
           to within {Math.abs(3600 - (perTen * 6) / fps).toFixed(4)} s; counted without it, the labels would be{' '}
           {(3600 * (nominal / fps - 1)).toFixed(2)} s behind.
@@ -136,10 +139,15 @@ function DropFrame({ rate, around }: { rate: Rate; around: number }) {
             return (
               <li
                 key={frame}
-                className={`rounded-md border px-2 py-1.5 ${frame === around ? 'border-accent' : 'border-rule'} ${i === AROUND ? 'border-l-4 border-l-ochre' : ''} bg-page`}
+                className={clsx(
+                  'rounded-md border px-2 py-1.5',
+                  frame === around ? 'border-accent' : 'border-rule',
+                  i === AROUND ? 'border-l-4 border-l-ochre' : '',
+                  'bg-page',
+                )}
               >
                 <p className="figures text-xs text-faint">frame {frame}</p>
-                <p className={`figures text-[13px] font-semibold ${after && i < AROUND + 1 ? 'text-ochre' : ''}`}>
+                <p className={clsx('figures text-[13px] font-semibold', after && i < AROUND + 1 ? 'text-ochre' : '')}>
                   {formatTimecode(frame, rate)}
                 </p>
               </li>

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useNavigate } from 'react-router';
 import { Plus } from 'lucide-react';
 import { formatRate, runningSeconds, type Cue, type FrameRange, type Rate } from '@undulan/core';
@@ -50,7 +51,10 @@ export function UsePlanDialog({ courseId, rate, range, cues, onClose }: UsePlanD
               <button
                 type="button"
                 onClick={() => goTo(exercise.id, false)}
-                className="flex w-full items-baseline justify-between gap-3 rounded-md border border-rule px-3 py-1.5 text-left hover:border-accent"
+                className={clsx(
+                  'flex w-full items-baseline justify-between gap-3 rounded-md border border-rule px-3',
+                  'py-1.5 text-left hover:border-accent',
+                )}
               >
                 <span className="font-semibold">{exercise.title}</span>
                 <span className="figures text-xs text-faint">

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useState } from 'react';
 import {
   CHANNELS,
@@ -84,7 +85,10 @@ function WrittenChart() {
       <Field
         label={`Written chart of ${subject.name}`}
         error={problem ?? (typed === null && refused ? refused : undefined)}
-        hint="Frames with a dot between: a plain frame is an extreme, 9 = 1/2 a breakdown half-way, 25 (600) an extreme at 600, ± 2 its own tolerance. Rows copied from a table work too."
+        hint={
+          'Frames with a dot between: a plain frame is an extreme, 9 = 1/2 a breakdown half-way, 25 (600) ' +
+          'an extreme at 600, ± 2 its own tolerance. Rows copied from a table work too.'
+        }
       >
         {(ids) => (
           <textarea
@@ -94,14 +98,14 @@ function WrittenChart() {
             placeholder="1 · 5 · 9 = 1/2 · 25"
             value={typed ?? written}
             onChange={(event) => setTyped(event.target.value)}
-            className={`${INPUT} figures h-auto! py-1.5`}
+            className={clsx(INPUT, 'figures h-auto! py-1.5')}
           />
         )}
       </Field>
       <div className="flex items-center gap-2">
         <select
           aria-label="Channel of the chart"
-          className={`${INPUT} w-40!`}
+          className={clsx(INPUT, 'w-40!')}
           value={channelId}
           onChange={(event) => dispatch(channelSelected(event.target.value as ChannelId))}
         >

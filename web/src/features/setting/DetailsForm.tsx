@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useForm } from 'react-hook-form';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { ExerciseDetails, ModelShown } from '@undulan/contract';
@@ -82,7 +83,7 @@ export function DetailsForm({ courseId }: { courseId: string }) {
               {...ids}
               {...form.register('keyFrames', { onBlur: leave })}
               inputMode="decimal"
-              className={`${INPUT} figures`}
+              className={clsx(INPUT, 'figures')}
             />
           )}
         </Field>
@@ -92,7 +93,7 @@ export function DetailsForm({ courseId }: { courseId: string }) {
               {...ids}
               {...form.register('spacingPercent', { onBlur: leave })}
               inputMode="decimal"
-              className={`${INPUT} figures`}
+              className={clsx(INPUT, 'figures')}
             />
           )}
         </Field>

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { Fragment } from 'react';
 import { Link, useParams } from 'react-router';
 import type { ExerciseDetails } from '@undulan/contract';
@@ -67,7 +68,10 @@ function HandOut({ exerciseId, courseTitle, motion, details }: HandOutProps) {
       </div>
       <article
         aria-label="Hand-out"
-        className="mx-auto my-6 max-w-[190mm] rounded-lg border border-rule bg-page px-10 py-8 print:my-0 print:max-w-none print:border-0 print:bg-white print:p-0"
+        className={clsx(
+          'mx-auto my-6 max-w-[190mm] rounded-lg border border-rule bg-page px-10 py-8 print:my-0',
+          'print:max-w-none print:border-0 print:bg-white print:p-0',
+        )}
       >
         <p className="text-xs text-faint">{courseTitle}</p>
         <h1 className="mb-3 text-2xl">{title}</h1>

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useDeferredValue, useMemo } from 'react';
 import { targetOf } from '@undulan/contract';
 import {
@@ -92,7 +93,7 @@ function Preview() {
               {CRITERION_IDS.map((id) => {
                 const criterion = reading.criteria.find((other) => other.id === id);
                 return (
-                  <td key={id} className={`figures py-1 text-center ${criterion ? '' : 'text-faint'}`}>
+                  <td key={id} className={clsx('figures py-1 text-center', criterion ? '' : 'text-faint')}>
                     {criterion ? Math.round(criterion.score) : '·'}
                   </td>
                 );

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { format } from 'date-fns';
 import { ExerciseTerms, LatePolicy } from '@undulan/contract';
 import { CHANNELS, CHANNEL_IDS, USUAL_LIMITS, type ChannelId, type Limits } from '@undulan/core';
@@ -54,7 +55,7 @@ function HandingIn() {
           <input
             {...ids}
             type="datetime-local"
-            className={`${INPUT} figures`}
+            className={clsx(INPUT, 'figures')}
             value={dueAt ? format(dueAt, "yyyy-MM-dd'T'HH:mm") : ''}
             onChange={(event) => {
               const day = new Date(event.target.value);

@@ -106,7 +106,7 @@ test('a subject without a name or of no size is refused in words, and the other 
   expect([work().motion.subjects[0]!.name, look().widthPx, look().heightPx]).toEqual(['Hob dial', 90, 40]);
 });
 
-test('what an exercise says is kept as its fields are left; tolerances that are none are refused in words', async () => {
+test('what an exercise says is kept as its fields are left; tolerances that are none are refused', async () => {
   type('Title', 'Hob dial, late');
   await waitFor(() => expect(work().details!.title).toBe('Hob dial, late'));
   type('Key timing ±, frames', 'two');
@@ -150,7 +150,7 @@ test('terms are ticked one by one; what is said as usual again is not said at al
   expect('loops' in work().details!).toBe(false);
 });
 
-test('weights and tolerances of single keys change what made-up takes score; the model is kept as an alternative and comes back', async () => {
+test('weights and tolerances of single keys change scores; a model is kept as an alternative', async () => {
   const ref = { subjectId: 'dial', channelId: 'position.x' } as const;
   const keyed = setKeys(setKeys(work().motion, 1, [{ ...ref, value: 0 }]).motion, 25, [{ ...ref, value: 400 }]).motion;
   act(() => void store.dispatch(edited({ operation: 'takeMotion', args: [keyed] })));
@@ -175,7 +175,7 @@ test('weights and tolerances of single keys change what made-up takes score; the
   expect([lastFrame(work().motion), lastFrame(work().details!.alternatives![0]!.motion)]).toEqual([27, 21]);
 });
 
-test('a written chart keys the chosen channel with its tolerances; what is no chart stays typed with its reason', () => {
+test('a written chart keys the chosen channel with its tolerances; what is no chart stays typed', () => {
   fireEvent.change(field('Channel of the chart'), { target: { value: 'position.x' } });
   const chart = () => field('Written chart of Hob dial');
   expect(screen.getByRole('button', { name: 'Key it so' }).getAttribute('aria-disabled')).toBe('true');

@@ -1,3 +1,4 @@
+import { clsx } from 'clsx';
 import { useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { zodResolver } from '@hookform/resolvers/zod';
@@ -79,7 +80,10 @@ export function SignInPage() {
                     type="button"
                     disabled={isLoading}
                     onClick={() => void enter({ email, password: demo.password! })}
-                    className="flex w-full items-baseline gap-3 rounded-md border border-rule px-3 py-2 text-left hover:border-accent"
+                    className={clsx(
+                      'flex w-full items-baseline gap-3 rounded-md border border-rule px-3 py-2 text-left',
+                      'hover:border-accent',
+                    )}
                   >
                     <span className="font-semibold">{name}</span>
                     <span className="text-sm text-faint">{role}</span>
