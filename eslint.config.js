@@ -1,4 +1,5 @@
 import js from '@eslint/js';
+import stylistic from '@stylistic/eslint-plugin';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
@@ -7,6 +8,8 @@ export default tseslint.config(
     ignores: ['**/dist/**', '**/dist-types/**', 'node_modules/**', 'test-results/**', '.data/**', 'web/vite.config.ts'],
   },
   js.configs.recommended,
+  // What prettier cannot break: comments, sentences, names of tests.
+  { plugins: { '@stylistic': stylistic }, rules: { '@stylistic/max-len': ['error', { code: 120 }] } },
   {
     files: ['**/*.ts', '**/*.tsx'],
     extends: [...tseslint.configs.recommendedTypeChecked],

@@ -19,6 +19,7 @@ function npm(...args) {
 const WORK = {
   types: () => npm('tsc', '-b'),
   lint: async () => {
+    await npm('prettier', '--check', '.');
     await npm('eslint', '.');
     await run('npm', ['run', '--silent', 'imports'], { cwd: ROOT });
   },
