@@ -1,5 +1,20 @@
 /** Imports run one way: core ← contract ← server, web; inside core time ← motion ← spacing ← reading. */
-const upward = (name, from, to) => ({ name, severity: 'error', from: { path: from }, to: { path: to } });
+const upward = (name, from, to) => ({ name, severity: 'error', from: { path: from, pathNot: TEST }, to: { path: to } });
+
+/** Tests look at the whole: they stand above every folder. */
+const TEST = '\\.test\\.tsx?$';
+
+/** Folders from the ground up: none imports one of its own step or above. */
+const inOrder = (name, root, steps) =>
+  steps.flatMap((step, i) =>
+    step.map((folder) => {
+      const above = steps
+        .slice(i)
+        .flat()
+        .filter((other) => other !== folder);
+      return upward(`${name}-order-${folder.replace('/', '-')}`, `${root}${folder}/`, `${root}(${above.join('|')})/`);
+    }),
+  );
 
 module.exports = {
   forbidden: [
@@ -13,15 +28,19 @@ module.exports = {
     upward('contract-knows-core-only', '^contract/', '^(server|web)/'),
     upward('server-never-imports-web', '^server/', '^web/'),
     upward('web-never-imports-server', '^web/', '^server/'),
-    {
-      name: 'steps-know-no-motion',
-      severity: 'error',
-      from: { path: '^core/src/steps/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^core/src/(time|motion|spacing|reading|formats)/' },
-    },
-    upward('time-comes-first', '^core/src/time/', '^core/src/(motion|spacing|reading)/'),
-    upward('motion-before-spacing', '^core/src/motion/', '^core/src/(spacing|reading)/'),
-    upward('spacing-before-reading', '^core/src/spacing/', '^core/src/reading/'),
+    ...inOrder('core', '^core/src/', [
+      ['steps'],
+      ['time'],
+      ['motion/curve'],
+      ['motion/document'],
+      ['motion/sampling'],
+      ['motion/path'],
+      ['motion/keys'],
+      ['motion/edit'],
+      ['spacing'],
+      ['reading', 'formats'],
+    ]),
+    upward('editing-is-for-people', '^core/src/(spacing|reading|formats)/', '^core/src/motion/edit/'),
     {
       name: 'features-through-their-index',
       severity: 'error',

@@ -14,7 +14,7 @@ import {
   type Leave,
   type MotionDocument,
 } from '../src/index.ts';
-import { inHandle, outHandle } from '../src/motion/handles.ts';
+import { inHandle, outHandle } from '../src/motion/sampling/handles.ts';
 import { measure, type Row } from './row.ts';
 
 const CHANNELS = 10;

@@ -13,7 +13,7 @@ import {
   type Target,
 } from '../src/index.ts';
 import { HOSTILE } from '../testing/hostile-motions.ts';
-import { createDice, FAULTS, MODELS } from './faulty-takes.ts';
+import { createDice, FAULTS, MODELS } from '../testing/faulty-takes.ts';
 
 const VARIATIONS = 300;
 const AIM = 0.98;

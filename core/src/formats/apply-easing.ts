@@ -1,8 +1,8 @@
-import { createKey } from '../motion/document.ts';
-import { changeKeys, onGrain, type Edit, type KeyRef } from '../motion/edit/edit.ts';
-import { setEase } from '../motion/edit/ease-keys.ts';
-import { settled } from '../motion/edit/hold-poses.ts';
-import type { Key, MotionDocument } from '../motion/schema.ts';
+import { createKey } from '../motion/document/document.ts';
+import { changeKeys, onGrain, type Edit, type KeyRef } from '../motion/keys/change-keys.ts';
+import { setEase } from '../motion/keys/ease-keys.ts';
+import { settled } from '../motion/keys/hold-poses.ts';
+import type { Key, MotionDocument } from '../motion/document/schema.ts';
 import { easingSpacing, type CssEasing } from './css-easing.ts';
 
 /**

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { easeProgress } from '../motion/ease-shape.ts';
-import { EASE_NAMES } from '../motion/eases.ts';
-import { channelOf, createChannel, createKey, createMotion, createSubject } from '../motion/document.ts';
+import { easeProgress } from '../motion/sampling/ease-shape.ts';
+import { EASE_NAMES } from '../motion/curve/eases.ts';
+import { channelOf, createChannel, createKey, createMotion, createSubject } from '../motion/document/document.ts';
 import { applyEasing } from './apply-easing.ts';
 import { easingSpacing, readCssEasing, writeCssEasing, type CssEasing } from './css-easing.ts';
 

@@ -20,29 +20,29 @@ export {
   Guided,
   Cue,
   Point,
-} from './schema.ts';
-export type { Shape } from './schema.ts';
-export { MOTION_VERSION, upgradeMotion } from './upgrade.ts';
-export { CHANNELS, CHANNEL_IDS } from './channels.ts';
-export type { ChannelId, ChannelKind } from './channels.ts';
-export { packColour, unpackColour, mixColours, toOklab } from './colour.ts';
-export { EASES, EASE_SLOPES, EASE_NAMES, EASE_FAMILIES, EASE_DIRECTIONS } from './eases.ts';
-export type { Ease, EaseName, EaseFamily, EaseDirection } from './eases.ts';
-export { solveBezierTime, bezierValue } from './bezier.ts';
-export { createBezierTime } from './bezier-time.ts';
-export { createBezierEase } from './bezier-ease.ts';
-export type { BezierEase } from './bezier-ease.ts';
-export { easeShapeOf, turnedShape, easeAmounts, easeProgress } from './ease-shape.ts';
-export type { CurveShape, EaseShape, EaseAmounts } from './ease-shape.ts';
-export { sampleChannel, keyIndexAt, channelSpeed } from './sample.ts';
-export type { Speeds } from './sample.ts';
-export { handleOfNumbers, numbersOfHandle } from './handle-numbers.ts';
-export type { HandleNumbers } from './handle-numbers.ts';
-export { changedFrames, changedSpan, changedTrackSpan } from './changed-span.ts';
-export type { FrameSpan } from './changed-span.ts';
-export { createSegmentSampler } from './segment.ts';
-export { bakeMotion, bakeChannelInto } from './bake.ts';
-export type { BakedMotion, BakeSpan } from './bake.ts';
+} from './document/schema.ts';
+export type { Shape } from './document/schema.ts';
+export { MOTION_VERSION, upgradeMotion } from './document/upgrade.ts';
+export { CHANNELS, CHANNEL_IDS } from './document/channels.ts';
+export type { ChannelId, ChannelKind } from './document/channels.ts';
+export { packColour, unpackColour, mixColours, toOklab } from './document/colour.ts';
+export { EASES, EASE_SLOPES, EASE_NAMES, EASE_FAMILIES, EASE_DIRECTIONS } from './curve/eases.ts';
+export type { Ease, EaseName, EaseFamily, EaseDirection } from './curve/eases.ts';
+export { solveBezierTime, bezierValue } from './curve/bezier.ts';
+export { createBezierTime } from './curve/bezier-time.ts';
+export { createBezierEase } from './curve/bezier-ease.ts';
+export type { BezierEase } from './curve/bezier-ease.ts';
+export { easeShapeOf, turnedShape, easeAmounts, easeProgress } from './sampling/ease-shape.ts';
+export type { CurveShape, EaseShape, EaseAmounts } from './sampling/ease-shape.ts';
+export { sampleChannel, keyIndexAt, channelSpeed } from './sampling/sample.ts';
+export type { Speeds } from './sampling/sample.ts';
+export { handleOfNumbers, numbersOfHandle } from './sampling/handle-numbers.ts';
+export type { HandleNumbers } from './sampling/handle-numbers.ts';
+export { changedFrames, changedSpan, changedTrackSpan } from './sampling/changed-span.ts';
+export type { FrameSpan } from './sampling/changed-span.ts';
+export { createSegmentSampler } from './sampling/segment.ts';
+export { bakeMotion, bakeChannelInto } from './sampling/bake.ts';
+export type { BakedMotion, BakeSpan } from './sampling/bake.ts';
 export {
   createMotion,
   createSubject,
@@ -52,14 +52,14 @@ export {
   findChannel,
   channelOf,
   restingOf,
-} from './document.ts';
-export { startingScene, bareScene } from './starting-scene.ts';
-export { tracksOf, trackEvents, trackRoles, trackValues, TRACKS } from './track.ts';
-export type { Track, TrackEvent, TrackId } from './track.ts';
+} from './document/document.ts';
+export { tracksOf, trackEvents, trackRoles, trackValues, TRACKS } from './sampling/track.ts';
+export type { Track, TrackEvent, TrackId } from './sampling/track.ts';
+export * from './keys/index.ts';
 export * from './edit/index.ts';
-export { createPathSampler, pointOfPiece, ellipsePath } from './guide-path.ts';
-export type { PathSampler, PathPlace } from './guide-path.ts';
-export { poseOf, combine, channelValue, samplerOf, leanDegrees, turnOnPath } from './pose.ts';
-export type { Affine } from './pose.ts';
-export { readLoop } from './loop.ts';
-export type { LoopReading } from './loop.ts';
+export { createPathSampler, pointOfPiece, ellipsePath } from './path/guide-path.ts';
+export type { PathSampler, PathPlace } from './path/guide-path.ts';
+export { poseOf, combine, channelValue, samplerOf, leanDegrees, turnOnPath } from './path/pose.ts';
+export type { Affine } from './path/pose.ts';
+export { readLoop } from './sampling/loop.ts';
+export type { LoopReading } from './sampling/loop.ts';

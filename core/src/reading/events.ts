@@ -1,9 +1,9 @@
 import { extentOf } from '../extent.ts';
-import { bakeChannelInto } from '../motion/bake.ts';
-import { findChannel } from '../motion/document.ts';
-import { isStill } from '../motion/edit/thin-keys.ts';
-import type { Subject } from '../motion/schema.ts';
-import { trackEvents, trackValues, type Track, type TrackEvent } from '../motion/track.ts';
+import { bakeChannelInto } from '../motion/sampling/bake.ts';
+import { findChannel } from '../motion/document/document.ts';
+import { isStill } from '../motion/keys/thin-keys.ts';
+import type { Subject } from '../motion/document/schema.ts';
+import { trackEvents, trackValues, type Track, type TrackEvent } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
 
 /**

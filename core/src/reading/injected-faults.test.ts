@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { createDice, FAULTS, MODELS } from '../../bench/faulty-takes.ts';
+import { createDice, FAULTS, MODELS } from '../../testing/faulty-takes.ts';
 import { readTake } from '../index.ts';
 
 const VARIATIONS = 200;

@@ -1,5 +1,5 @@
-import type { MotionDocument, Subject } from '../motion/schema.ts';
-import { tracksOf } from '../motion/track.ts';
+import type { MotionDocument, Subject } from '../motion/document/schema.ts';
+import { tracksOf } from '../motion/sampling/track.ts';
 import { keyedByPosition } from '../spacing/guide-move.ts';
 import { framesPerSecond } from '../time/rate.ts';
 import { frameCount, type FrameRange } from '../time/range.ts';

@@ -1,6 +1,6 @@
-import { createChannel } from '../motion/document.ts';
-import type { MotionDocument, Subject } from '../motion/schema.ts';
-import { tracksOf } from '../motion/track.ts';
+import { createChannel } from '../motion/document/document.ts';
+import type { MotionDocument, Subject } from '../motion/document/schema.ts';
+import { tracksOf } from '../motion/sampling/track.ts';
 import { keyedByPosition } from '../spacing/guide-move.ts';
 import type { BothRead, Found } from './checks/check.ts';
 import { findEconomy } from './checks/find-economy.ts';

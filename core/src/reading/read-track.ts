@@ -1,5 +1,5 @@
-import type { MotionDocument, Subject } from '../motion/schema.ts';
-import type { Track, TrackEvent } from '../motion/track.ts';
+import type { MotionDocument, Subject } from '../motion/document/schema.ts';
+import type { Track, TrackEvent } from '../motion/sampling/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
 import { eventsOf, nearestEvents } from './events.ts';
 import { matchKeys } from './match-keys.ts';

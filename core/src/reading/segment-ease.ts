@@ -1,7 +1,7 @@
-import { findChannel } from '../motion/document.ts';
-import { sampleChannel } from '../motion/sample.ts';
-import type { Subject } from '../motion/schema.ts';
-import type { Track } from '../motion/track.ts';
+import { findChannel } from '../motion/document/document.ts';
+import { sampleChannel } from '../motion/sampling/sample.ts';
+import type { Subject } from '../motion/document/schema.ts';
+import type { Track } from '../motion/sampling/track.ts';
 import type { SegmentEase } from './schema.ts';
 
 /**

@@ -1,5 +1,5 @@
 import { framesPerSecond } from '../time/rate.ts';
-import type { MotionDocument } from '../motion/schema.ts';
+import type { MotionDocument } from '../motion/document/schema.ts';
 
 /**
  * Carries frames between two rulers by seconds from the start of each range, so that different rates compare fairly.

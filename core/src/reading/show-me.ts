@@ -1,10 +1,10 @@
-import { easeShapeOf } from '../motion/ease-shape.ts';
-import { onGrain } from '../motion/edit/edit.ts';
-import { settled } from '../motion/edit/hold-poses.ts';
-import { withEase } from '../motion/edit/ease-keys.ts';
-import { findChannel } from '../motion/document.ts';
-import type { Channel, Key, MotionDocument, Subject } from '../motion/schema.ts';
-import { TRACKS } from '../motion/track.ts';
+import { easeShapeOf } from '../motion/sampling/ease-shape.ts';
+import { onGrain } from '../motion/keys/change-keys.ts';
+import { settled } from '../motion/keys/hold-poses.ts';
+import { withEase } from '../motion/keys/ease-keys.ts';
+import { findChannel } from '../motion/document/document.ts';
+import type { Channel, Key, MotionDocument, Subject } from '../motion/document/schema.ts';
+import { TRACKS } from '../motion/sampling/track.ts';
 import { counterpart } from './counterpart.ts';
 import type { Reading, TrackReading } from './schema.ts';
 import { createSharedTime } from './shared-time.ts';

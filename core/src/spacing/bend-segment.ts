@@ -1,10 +1,10 @@
-import { solveBezierTime } from '../motion/bezier.ts';
-import { easeShapeOf, STRAIGHT, type CurveShape } from '../motion/ease-shape.ts';
-import { findChannel, findSubject } from '../motion/document.ts';
-import { EASES } from '../motion/eases.ts';
-import type { Edit } from '../motion/edit/edit.ts';
-import type { MotionDocument } from '../motion/schema.ts';
-import { TRACKS } from '../motion/track.ts';
+import { solveBezierTime } from '../motion/curve/bezier.ts';
+import { easeShapeOf, STRAIGHT, type CurveShape } from '../motion/sampling/ease-shape.ts';
+import { findChannel, findSubject } from '../motion/document/document.ts';
+import { EASES } from '../motion/curve/eases.ts';
+import type { Edit } from '../motion/keys/change-keys.ts';
+import type { MotionDocument } from '../motion/document/schema.ts';
+import { TRACKS } from '../motion/sampling/track.ts';
 import { fitCurve } from './fit-curve.ts';
 import { shapeSegment, type SegmentRef } from './space-segment.ts';
 

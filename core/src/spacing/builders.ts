@@ -1,4 +1,4 @@
-import { EASES, type EaseName } from '../motion/eases.ts';
+import { EASES, type EaseName } from '../motion/curve/eases.ts';
 import { framesPerSecond, type Rate } from '../time/rate.ts';
 
 /**

@@ -1,14 +1,23 @@
 import { CoreError } from '../core-error.ts';
 import { extentOf } from '../extent.ts';
-import { solveBezierTime } from '../motion/bezier.ts';
-import { channelOf, findChannel, findSubject, withChannel } from '../motion/document.ts';
-import type { ChannelRef, Edit, KeyRef } from '../motion/edit/edit.ts';
-import { fitKeys } from '../motion/fit-keys.ts';
-import { createPathSampler } from '../motion/guide-path.ts';
-import { samplerOf, turnOnPath } from '../motion/pose.ts';
-import { channelSpeed, sampleChannel } from '../motion/sample.ts';
-import { segmentCurve } from '../motion/segment.ts';
-import type { Channel, GuidePath, Key, KeyRole, MotionDocument, PathPoint, Point, Subject } from '../motion/schema.ts';
+import { solveBezierTime } from '../motion/curve/bezier.ts';
+import { channelOf, findChannel, findSubject, withChannel } from '../motion/document/document.ts';
+import type { ChannelRef, Edit, KeyRef } from '../motion/keys/change-keys.ts';
+import { fitKeys } from '../motion/keys/fit-keys.ts';
+import { createPathSampler } from '../motion/path/guide-path.ts';
+import { samplerOf, turnOnPath } from '../motion/path/pose.ts';
+import { channelSpeed, sampleChannel } from '../motion/sampling/sample.ts';
+import { segmentCurve } from '../motion/sampling/segment.ts';
+import type {
+  Channel,
+  GuidePath,
+  Key,
+  KeyRole,
+  MotionDocument,
+  PathPoint,
+  Point,
+  Subject,
+} from '../motion/document/schema.ts';
 import type { FrameRange } from '../time/range.ts';
 
 /**

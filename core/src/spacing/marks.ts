@@ -1,6 +1,6 @@
-import { createKey } from '../motion/document.ts';
-import type { Key } from '../motion/schema.ts';
-import { sampleChannel } from '../motion/sample.ts';
+import { createKey } from '../motion/document/document.ts';
+import type { Key } from '../motion/document/schema.ts';
+import { sampleChannel } from '../motion/sampling/sample.ts';
 
 /**
  * Where `n` marks stand on a path, a mark a frame, as shares of its length. On a closed path they lie in [0, 1) and the

@@ -1,7 +1,7 @@
-import { findSubject } from '../motion/document.ts';
-import type { Edit } from '../motion/edit/edit.ts';
-import type { MotionDocument } from '../motion/schema.ts';
-import { TRACKS } from '../motion/track.ts';
+import { findSubject } from '../motion/document/document.ts';
+import type { Edit } from '../motion/keys/change-keys.ts';
+import type { MotionDocument } from '../motion/document/schema.ts';
+import { TRACKS } from '../motion/sampling/track.ts';
 import { fitCurve } from './fit-curve.ts';
 import { setBreakdowns, shapeSegment, type SegmentRef } from './space-segment.ts';
 import { trackProgress } from './timing-chart.ts';

@@ -27,7 +27,7 @@ import {
   timingCharts,
   type SegmentRef,
 } from './index.ts';
-import { TRACKS } from '../motion/track.ts';
+import { TRACKS } from '../motion/sampling/track.ts';
 
 const LOOK = { shape: 'glass', widthPx: 40, heightPx: 60, fill: '#2456a6' } as const;
 const REF = { subjectId: 'glass', channelId: 'position.x', frame: 1 } as const;

@@ -1,6 +1,6 @@
-import { channelOf, withChannel } from '../document.ts';
-import type { MotionDocument } from '../schema.ts';
-import type { ChannelRef, Edit } from './edit.ts';
+import { channelOf, withChannel } from '../document/document.ts';
+import type { MotionDocument } from '../document/schema.ts';
+import type { ChannelRef, Edit } from '../keys/change-keys.ts';
 
 /**
  * Takes all keys of a channel away, with what it did outside them and its wobble; it rests at `value` from then on. The

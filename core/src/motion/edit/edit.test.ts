@@ -1,9 +1,9 @@
 import { test, expect } from 'vitest';
 import fc from 'fast-check';
 import { CoreError } from '../../core-error.ts';
-import { channelOf, createChannel, createKey, createMotion, createSubject } from '../document.ts';
-import { sampleChannel } from '../sample.ts';
-import type { Key, MotionDocument } from '../schema.ts';
+import { channelOf, createChannel, createKey, createMotion, createSubject } from '../document/document.ts';
+import { sampleChannel } from '../sampling/sample.ts';
+import type { Key, MotionDocument } from '../document/schema.ts';
 import {
   changeRate,
   deleteKeys,
@@ -19,7 +19,7 @@ import {
   setScene,
   setSubject,
   type KeyRef,
-} from './index.ts';
+} from '../index.ts';
 
 const LOOK = { shape: 'box', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;
 const X = { subjectId: 'drawer', channelId: 'position.x' } as const;

@@ -1,7 +1,7 @@
 import { CoreError } from '../../core-error.ts';
-import { channelOf, createKey, findSubject, withChannel } from '../document.ts';
-import type { GuidePath, Guided, MotionDocument } from '../schema.ts';
-import type { Edit } from './edit.ts';
+import { channelOf, createKey, findSubject, withChannel } from '../document/document.ts';
+import type { GuidePath, Guided, MotionDocument } from '../document/schema.ts';
+import type { Edit } from '../keys/change-keys.ts';
 
 /** Adds a guide path, or replaces the one of its id. */
 export function setGuide(motion: MotionDocument, path: GuidePath): Edit {

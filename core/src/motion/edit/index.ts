@@ -1,15 +1,7 @@
-export type { ChannelRef, KeyRef, Edit } from './edit.ts';
+// What an animator does to a motion: each operation takes a document and gives back another.
 export type { KeyValue } from './set-keys.ts';
-export type { HandleSide } from './set-handles.ts';
-export { sameKey, sameChannel } from './edit.ts';
 export { setKeys } from './set-keys.ts';
 export { clearChannel } from './clear-channel.ts';
-export { deleteKeys } from './delete-keys.ts';
-export { moveKeys } from './move-keys.ts';
-export type { MoveOptions } from './move-keys.ts';
-export { setLeave, setRole } from './key-properties.ts';
-export { setHandle, setLink, effectiveHandles } from './set-handles.ts';
-export { setEase, swapEases, setEaseAmount } from './ease-keys.ts';
 export { setSpeed } from './set-speed.ts';
 export { setPathSpeed } from './set-path-speed.ts';
 export { setResting, offsetChannels } from './set-rest.ts';
@@ -23,13 +15,11 @@ export { copyKeys, pasteKeys, pasteOnto, duplicateKeys, PASTE_MODES } from './cl
 export type { Clip, PasteMode } from './clip.ts';
 export { reverseKeys } from './reverse-keys.ts';
 export { makeHold } from './hold-keys.ts';
-export { holdPoses, freePoses } from './hold-poses.ts';
 export { changeLength } from './change-length.ts';
 export type { LengthEdit, ChangeLengthOptions } from './change-length.ts';
 export { withKeyAt } from './insert-key.ts';
 export { splitPosition, joinPosition } from './join-position.ts';
 export { evenKeys } from './even-keys.ts';
-export { thinKeys, thinChannels, isStill } from './thin-keys.ts';
 export { bakeKeys } from './bake-keys.ts';
 export { keepRestFrame } from './rest-frame.ts';
 export { setGuide, guideSubject } from './guide-subject.ts';
@@ -44,3 +34,4 @@ export {
   keyCount,
   newlyBroken,
 } from './limits.ts';
+export { startingScene, bareScene } from './starting-scene.ts';

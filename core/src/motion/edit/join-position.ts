@@ -1,11 +1,11 @@
 import { CoreError } from '../../core-error.ts';
-import { channelOf, findSubject, withChannel } from '../document.ts';
-import { fitKeys } from '../fit-keys.ts';
-import { sampleChannel } from '../sample.ts';
-import type { Channel, Handle, Key, MotionDocument } from '../schema.ts';
-import type { Edit, KeyRef } from './edit.ts';
+import { channelOf, findSubject, withChannel } from '../document/document.ts';
+import { fitKeys } from '../keys/fit-keys.ts';
+import { sampleChannel } from '../sampling/sample.ts';
+import type { Channel, Handle, Key, MotionDocument } from '../document/schema.ts';
+import type { Edit, KeyRef } from '../keys/change-keys.ts';
 import { withKeyAt } from './insert-key.ts';
-import { effectiveHandles } from './set-handles.ts';
+import { effectiveHandles } from '../keys/set-handles.ts';
 
 const AXES = ['position.x', 'position.y'] as const;
 

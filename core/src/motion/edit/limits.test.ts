@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
-import { createChannel, createKey, createMotion, createSubject } from '../document.ts';
-import type { MotionDocument } from '../schema.ts';
-import { startingScene } from '../starting-scene.ts';
+import { createChannel, createKey, createMotion, createSubject } from '../document/document.ts';
+import type { MotionDocument } from '../document/schema.ts';
+import { startingScene } from './starting-scene.ts';
 import {
   beyondLimits,
   bringWithin,
@@ -17,7 +17,7 @@ import {
   setSubject,
   USUAL_LIMITS,
   type Limits,
-} from './index.ts';
+} from '../index.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;
 const X = { subjectId: 'drawer', channelId: 'position.x' } as const;

@@ -1,6 +1,6 @@
-import { channelOf, withChannel } from '../document.ts';
-import type { Channel, MotionDocument, Outside, Wobble } from '../schema.ts';
-import type { ChannelRef, Edit } from './edit.ts';
+import { channelOf, withChannel } from '../document/document.ts';
+import type { Channel, MotionDocument, Outside, Wobble } from '../document/schema.ts';
+import type { ChannelRef, Edit } from '../keys/change-keys.ts';
 
 function change(motion: MotionDocument, ref: ChannelRef, part: (channel: Channel) => Channel): Edit {
   return {

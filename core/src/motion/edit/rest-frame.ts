@@ -1,5 +1,5 @@
-import type { MotionDocument } from '../schema.ts';
-import type { Edit } from './edit.ts';
+import type { MotionDocument } from '../document/schema.ts';
+import type { Edit } from '../keys/change-keys.ts';
 
 function keysOnRest(motion: MotionDocument): number {
   const { restFrame } = motion;

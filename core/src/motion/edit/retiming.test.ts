@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { channelOf, createChannel, createKey, createMotion, createSubject } from '../document.ts';
-import { sampleChannel } from '../sample.ts';
-import type { Channel, Key, Leave, MotionDocument } from '../schema.ts';
+import { channelOf, createChannel, createKey, createMotion, createSubject } from '../document/document.ts';
+import { sampleChannel } from '../sampling/sample.ts';
+import type { Channel, Key, Leave, MotionDocument } from '../document/schema.ts';
 import {
   bakeKeys,
   copyKeys,
@@ -25,7 +25,7 @@ import {
   thinKeys,
   withKeyAt,
   type KeyRef,
-} from './index.ts';
+} from '../index.ts';
 
 const LOOK = { shape: 'box', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;
 const X = { subjectId: 'rack', channelId: 'position.x' } as const;

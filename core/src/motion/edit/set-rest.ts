@@ -1,6 +1,6 @@
-import { channelOf, withChannel } from '../document.ts';
-import type { MotionDocument } from '../schema.ts';
-import type { Edit } from './edit.ts';
+import { channelOf, withChannel } from '../document/document.ts';
+import type { MotionDocument } from '../document/schema.ts';
+import type { Edit } from '../keys/change-keys.ts';
 import type { KeyValue } from './set-keys.ts';
 
 /** Sets where unkeyed channels rest. */

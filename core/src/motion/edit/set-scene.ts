@@ -1,6 +1,6 @@
 import { partWithin } from '../../time/range.ts';
-import type { MotionDocument } from '../schema.ts';
-import type { Edit } from './edit.ts';
+import type { MotionDocument } from '../document/schema.ts';
+import type { Edit } from '../keys/change-keys.ts';
 
 /**
  * Sets rate, range, work range, stage, cues or the rest frame. Keys keep their frame numbers: with another rate the

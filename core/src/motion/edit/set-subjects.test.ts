@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
-import { createMotion, createSubject } from '../document.ts';
-import type { MotionDocument } from '../schema.ts';
-import { addSubject, freeSubjectId, orderSubject, removeSubject, setSubject } from './index.ts';
+import { createMotion, createSubject } from '../document/document.ts';
+import type { MotionDocument } from '../document/schema.ts';
+import { addSubject, freeSubjectId, orderSubject, removeSubject, setSubject } from '../index.ts';
 
 const LOOK = { shape: 'box', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;
 const tray = { ...createSubject('tray', 'Tray', LOOK, { x: 0, y: 0 }) };

@@ -1,7 +1,7 @@
 import { CoreError } from '../../core-error.ts';
-import { createSubject, findSubject } from '../document.ts';
-import type { Look, MotionDocument, Subject } from '../schema.ts';
-import type { Edit } from './edit.ts';
+import { createSubject, findSubject } from '../document/document.ts';
+import type { Look, MotionDocument, Subject } from '../document/schema.ts';
+import type { Edit } from '../keys/change-keys.ts';
 
 function withSubjects(motion: MotionDocument, subjects: Subject[]): Edit {
   return { motion: { ...motion, subjects }, keys: [], gaveWay: [] };

@@ -1,8 +1,8 @@
 import { extentOf } from '../../extent.ts';
 import { partWithin } from '../../time/range.ts';
-import type { ChannelId } from '../channels.ts';
-import type { Key, MotionDocument } from '../schema.ts';
-import { onGrain, sameChannel, type ChannelRef, type Edit, type KeyRef } from './edit.ts';
+import type { ChannelId } from '../document/channels.ts';
+import type { Key, MotionDocument } from '../document/schema.ts';
+import { onGrain, sameChannel, type ChannelRef, type Edit, type KeyRef } from '../keys/change-keys.ts';
 
 interface Rewritten {
   motion: MotionDocument;

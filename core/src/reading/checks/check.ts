@@ -1,4 +1,4 @@
-import type { MotionDocument } from '../../motion/schema.ts';
+import type { MotionDocument } from '../../motion/document/schema.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, Target, TrackReading } from '../schema.ts';
 

@@ -1,10 +1,10 @@
 import { extentOf } from '../../extent.ts';
-import { CHANNELS } from '../../motion/channels.ts';
-import { findChannel } from '../../motion/document.ts';
-import { isStill } from '../../motion/edit/thin-keys.ts';
-import { sampleChannel } from '../../motion/sample.ts';
-import type { Channel, Subject } from '../../motion/schema.ts';
-import { TRACKS, tracksOf } from '../../motion/track.ts';
+import { CHANNELS } from '../../motion/document/channels.ts';
+import { findChannel } from '../../motion/document/document.ts';
+import { isStill } from '../../motion/keys/thin-keys.ts';
+import { sampleChannel } from '../../motion/sampling/sample.ts';
+import type { Channel, Subject } from '../../motion/document/schema.ts';
+import { TRACKS, tracksOf } from '../../motion/sampling/track.ts';
 import type { FrameRange } from '../../time/range.ts';
 import { counterpart } from '../counterpart.ts';
 import type { Finding } from '../schema.ts';

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { found, sceneOf, soft, straight, subjectWith } from '../../../bench/worked-scenes.ts';
+import { found, sceneOf, soft, straight, subjectWith } from '../../../testing/worked-scenes.ts';
 import { limbLength } from './find-limbs.ts';
 
 /** A spoon's bowl on its handle, 50 px away and turning with it; moved out to a distance on frame 13. */

@@ -1,6 +1,6 @@
-import { findChannel } from '../../motion/document.ts';
-import { readLoop } from '../../motion/loop.ts';
-import type { Channel, Subject } from '../../motion/schema.ts';
+import { findChannel } from '../../motion/document/document.ts';
+import { readLoop } from '../../motion/sampling/loop.ts';
+import type { Channel, Subject } from '../../motion/document/schema.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, Target } from '../schema.ts';
 import { severityOf } from '../severity.ts';

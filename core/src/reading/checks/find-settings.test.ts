@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { sceneOf, straight, subjectWith } from '../../../bench/worked-scenes.ts';
+import { sceneOf, straight, subjectWith } from '../../../testing/worked-scenes.ts';
 import { findSettings } from './find-settings.ts';
 
 const cup = (exposure = 1) => subjectWith('cup', { 'position.x': straight([1, 0], [25, 600]) }, { exposure });

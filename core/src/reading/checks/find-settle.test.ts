@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { found, sceneOf, soft, subjectWith } from '../../../bench/worked-scenes.ts';
+import { found, sceneOf, soft, subjectWith } from '../../../testing/worked-scenes.ts';
 import { readSettle } from './find-settle.ts';
 
 const rack = (...keys: [number, number][]) => sceneOf([subjectWith('rack', { 'position.y': soft(...keys) })], 49);

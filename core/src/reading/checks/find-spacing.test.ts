@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { createKey, type Key } from '../../motion/index.ts';
-import { found, sceneOf, soft, straight, subjectWith } from '../../../bench/worked-scenes.ts';
+import { found, sceneOf, soft, straight, subjectWith } from '../../../testing/worked-scenes.ts';
 
 const KINDS = [
   'pose-off',

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { found, sceneOf, soft, straight, subjectWith } from '../../../bench/worked-scenes.ts';
+import { found, sceneOf, soft, straight, subjectWith } from '../../../testing/worked-scenes.ts';
 import { longestStep } from './find-strobing.ts';
 
 const LOOK = { shape: 'pill', widthPx: 100, heightPx: 20, fill: '#9a6b00' } as const;

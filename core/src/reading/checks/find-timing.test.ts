@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { found, sceneOf, soft, subjectWith } from '../../../bench/worked-scenes.ts';
+import { found, sceneOf, soft, subjectWith } from '../../../testing/worked-scenes.ts';
 
 const KINDS = ['key-late', 'key-early', 'key-missing', 'key-extra', 'track-never-keyed'] as const;
 const slide = (...keys: [number, number][]) => sceneOf([subjectWith('drawer', { 'position.x': soft(...keys) })], 49);

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { found, sceneOf, soft, subjectWith } from '../../../bench/worked-scenes.ts';
+import { found, sceneOf, soft, subjectWith } from '../../../testing/worked-scenes.ts';
 
 const dough = (narrow: number) =>
   sceneOf([

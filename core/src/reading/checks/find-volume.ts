@@ -1,7 +1,7 @@
-import { CHANNELS } from '../../motion/channels.ts';
-import { findChannel } from '../../motion/document.ts';
-import { sampleChannel } from '../../motion/sample.ts';
-import type { Subject } from '../../motion/schema.ts';
+import { CHANNELS } from '../../motion/document/channels.ts';
+import { findChannel } from '../../motion/document/document.ts';
+import { sampleChannel } from '../../motion/sampling/sample.ts';
+import type { Subject } from '../../motion/document/schema.ts';
 import type { BothRead, Found } from './check.ts';
 import type { Finding } from '../schema.ts';
 import { severityOf } from '../severity.ts';

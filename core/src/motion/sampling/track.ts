@@ -1,0 +1,77 @@
+import { CHANNELS, CHANNEL_IDS, type ChannelId } from '../document/channels.ts';
+import { findChannel } from '../document/document.ts';
+import { sampleChannel } from './sample.ts';
+import type { KeyRole, Subject } from '../document/schema.ts';
+
+/**
+ * What is judged as one movement: a place moves along one trajectory however its coordinates are keyed; every other
+ * channel is a movement of its own.
+ */
+export interface Track {
+  id: TrackId;
+  label: string;
+  unit: string;
+  channelIds: readonly ChannelId[];
+}
+
+export type TrackId = 'position' | Exclude<ChannelId, 'position.x' | 'position.y' | 'fill' | 'stroke'>;
+
+const POSITION: Track = { id: 'position', label: 'Position', unit: 'px', channelIds: ['position.x', 'position.y'] };
+
+/**
+ * Every track there can be, in the order of the channels. Colours are none: a way between packed colours has no length.
+ */
+export const TRACKS: readonly Track[] = [
+  POSITION,
+  ...CHANNEL_IDS.filter(
+    (id): id is Exclude<TrackId, 'position'> => !POSITION.channelIds.includes(id) && CHANNELS[id].blend !== 'colour',
+  ).map((id) => ({
+    id,
+    label: CHANNELS[id].label,
+    unit: CHANNELS[id].unit,
+    channelIds: [id],
+  })),
+];
+
+/** The subject's tracks that have at least one key. */
+export function tracksOf(subject: Subject): Track[] {
+  return TRACKS.filter((track) => track.channelIds.some((id) => (findChannel(subject, id)?.keys.length ?? 0) > 0));
+}
+
+/** A drawing of a track: a key on any of its channels, with the values of all of them. */
+export interface TrackEvent {
+  frame: number;
+  role: KeyRole;
+  values: number[];
+}
+
+const ROLE_WEIGHT: Record<KeyRole, number> = { extreme: 2, breakdown: 1, inbetween: 0 };
+
+/** The frames of the track's keys in order, each with the weightiest role its channels have there. */
+export function trackRoles(subject: Subject, track: Track): Map<number, KeyRole> {
+  const roles = new Map<number, KeyRole>();
+  for (const id of track.channelIds) {
+    for (const key of findChannel(subject, id)?.keys ?? []) {
+      const known = roles.get(key.frame);
+      if (!known || ROLE_WEIGHT[key.role] > ROLE_WEIGHT[known]) roles.set(key.frame, key.role);
+    }
+  }
+  return new Map([...roles].sort(([a], [b]) => a - b));
+}
+
+/** The track's keys in order of frame, those of its channels on one frame taken together. */
+export function trackEvents(subject: Subject, track: Track): TrackEvent[] {
+  return Array.from(trackRoles(subject, track), ([frame, role]) => ({
+    frame,
+    role,
+    values: trackValues(subject, track, frame),
+  }));
+}
+
+/** The values of the track's channels at a frame, one for each of its channels. */
+export function trackValues(subject: Subject, track: Track, frame: number): number[] {
+  return track.channelIds.map((id) => {
+    const channel = findChannel(subject, id);
+    return channel ? sampleChannel(channel, frame) : CHANNELS[id].resting;
+  });
+}
