@@ -22,7 +22,7 @@ export default tseslint.config(
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
     },
   },
-  { files: ['web/src/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
+  { files: ['web/{src,bench}/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
   {
     // Tests look into answers of unknown shape; what they expect of them is the check.
     files: ['**/*.test.ts', 'server/test/**/*.ts'],

@@ -3,9 +3,9 @@ import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { Toaster } from 'sonner';
-import { createRouter } from './app/routes.tsx';
-import { createStore } from './app/store.ts';
-import { applyTheme, presentTheme } from './app/theme.ts';
+import { createRouter } from './routes.tsx';
+import { createStore } from './state/index.ts';
+import { applyTheme, presentTheme } from './ui/index.ts';
 import './styles.css';
 
 applyTheme(presentTheme());

@@ -3,8 +3,8 @@ import { Bold, Heading2, ImagePlus, Images, Italic, List, ListOrdered, type Luci
 import Image from '@tiptap/extension-image';
 import { EditorContent, useEditor, useEditorState, type Editor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
-import { useKeepPictureMutation } from '../app/api.ts';
-import { explain } from '../app/problem.ts';
+import { useKeepPictureMutation } from '../server-data/index.ts';
+import { explain } from '../server-data/index.ts';
 import { Button, Toggle } from '../ui/index.ts';
 import { briefHtml } from './brief-html.ts';
 import { CoursePictures } from './CoursePictures.tsx';

@@ -1,6 +1,6 @@
 import { toast } from 'sonner';
-import { usePicturesQuery, useRemovePictureMutation } from '../app/api.ts';
-import { explain } from '../app/problem.ts';
+import { usePicturesQuery, useRemovePictureMutation } from '../server-data/index.ts';
+import { explain } from '../server-data/index.ts';
 import { Button, Dialog, Empty, LoadFailed } from '../ui/index.ts';
 
 interface CoursePicturesProps {

@@ -9,7 +9,7 @@ import {
   type MotionDocument,
 } from '@undulan/core';
 import { beforeEach, expect, test } from 'vitest';
-import { createStore, type Store } from '../app/store.ts';
+import { createStore, type Store } from '../state/index.ts';
 import { opened } from './editing.slice.ts';
 import {
   copied,
@@ -18,15 +18,17 @@ import {
   leftUnkeyed,
   previewed,
   rowsChanged,
+  undone,
+  unkeyedDropped,
+} from './editing.slice.ts';
+import {
   selectKeyRows,
   selectOpenChannels,
   selectPictureMotion,
   selectShownMotion,
   selectUndoName,
-  undone,
-  unkeyedDropped,
-  type EditRequest,
-} from './index.ts';
+} from './editing.selectors.ts';
+import type { EditRequest } from './operations.ts';
 
 const LOOK = { shape: 'disc', widthPx: 90, heightPx: 30, fill: '#9a6b00' } as const;
 const Y = { subjectId: 'bowl', channelId: 'position.y' } as const;

@@ -8,7 +8,7 @@ import {
   type MotionDocument,
   type Subject,
 } from '@undulan/core';
-import type { RootState } from '../app/store.ts';
+import type { RootState } from '../state/index.ts';
 import { keyRows, openChannels } from './rows.ts';
 
 const NO_KEYS: KeyRef[] = [];

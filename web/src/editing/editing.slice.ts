@@ -19,7 +19,7 @@ import {
   type KeyValue,
   type MotionDocument,
 } from '@undulan/core';
-import { rootReducer } from '../app/root-reducer.ts';
+import { rootReducer } from '../state/index.ts';
 import { editName, runEdit, type EditRequest } from './operations.ts';
 import { isLocked, lockedChange, PLAIN_ROWS, type RowState } from './rows.ts';
 
@@ -344,6 +344,12 @@ const DETAIL_NAMES: Record<keyof ExerciseDetails, string> = {
   loops: 'loop or once',
   alternatives: 'alternative targets',
 };
+
+declare module '../state/root-reducer.ts' {
+  interface LazySlices {
+    editing: EditingState;
+  }
+}
 
 rootReducer.inject(slice);
 

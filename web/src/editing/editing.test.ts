@@ -12,17 +12,20 @@ import {
 } from '@undulan/core';
 import fc from 'fast-check';
 import { beforeEach, expect, test } from 'vitest';
-import { createStore, type Store } from '../app/store.ts';
+import { createStore, type Store } from '../state/index.ts';
 import { broughtBack, closed, limited, opened } from './editing.slice.ts';
+import { changedValues, editForValues } from './use-change-values.ts';
 import {
-  changedValues,
   detailsChanged,
   edited,
-  editForValues,
   keysSelected,
   previewed,
   recordToggled,
   redone,
+  subjectSelected,
+  undone,
+} from './editing.slice.ts';
+import {
   selectActiveChannel,
   selectIsDirty,
   selectKeyedChannels,
@@ -30,10 +33,8 @@ import {
   selectShownKeys,
   selectShownMotion,
   selectUndoName,
-  subjectSelected,
-  undone,
-  type EditRequest,
-} from './index.ts';
+} from './editing.selectors.ts';
+import type { EditRequest } from './operations.ts';
 
 const LOOK = { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' } as const;
 const X = { subjectId: 'glass', channelId: 'position.x' } as const;

@@ -3,9 +3,12 @@ import type { ChangeWork, SaveWork, StoredWork } from '@undulan/contract';
 import { applyChanges, createKey, createMotion, createSubject, EMPTY_HISTORY, withHistoryChange } from '@undulan/core';
 import { clear, createStore as createKept, entries, set } from 'idb-keyval';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { createStore, type Store } from '../app/store.ts';
+import { createStore, type Store } from '../state/index.ts';
 import { broughtBack, opened } from './editing.slice.ts';
-import { edited, keepAsCopy, keepMine, saveWork, selectIsDirty, takeTheirs, targetUnlocked } from './index.ts';
+import { edited, targetUnlocked } from './editing.slice.ts';
+import { keepAsCopy } from './work-store.ts';
+import { keepMine, saveWork, takeTheirs } from './save-work.ts';
+import { selectIsDirty } from './editing.selectors.ts';
 import { catchUp } from './save-work.ts';
 import { keepUnsaved, takeUnsaved } from './unsaved-copy.ts';
 

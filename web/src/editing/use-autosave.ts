@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { toast } from 'sonner';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../state/index.ts';
 import { selectIsDirty } from './editing.selectors.ts';
 import { catchUp, saveWork } from './save-work.ts';
 import { keepUnsaved } from './unsaved-copy.ts';

@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
 import { channelOf, sameChannel, sampleChannel, type KeyValue, type MotionDocument } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../state/index.ts';
 import { selectMotion } from './editing.selectors.ts';
 import { asked, edited, leftUnkeyed } from './editing.slice.ts';
 import type { EditRequest } from './operations.ts';

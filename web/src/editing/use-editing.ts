@@ -1,5 +1,5 @@
 import { shallowEqual } from 'react-redux';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../state/index.ts';
 import type { EditingState } from './editing.slice.ts';
 
 /**

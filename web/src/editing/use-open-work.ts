@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react';
 import type { StoredWork } from '@undulan/contract';
 import { sameData } from '@undulan/core';
 import { toast } from 'sonner';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../state/index.ts';
 import { broughtBack, closed, opened, type WorkSource } from './editing.slice.ts';
 import { saveWork } from './save-work.ts';
 import { takeUnsaved } from './unsaved-copy.ts';

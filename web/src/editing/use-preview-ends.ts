@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { useAppDispatch } from '../app/store.ts';
+import { useAppDispatch } from '../state/index.ts';
 import { previewed } from './editing.slice.ts';
 
 /** What is shown while it is pointed at ends with the sheet it was pointed at in. */

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { KeyValue } from '@undulan/core';
-import { useAppDispatch } from '../app/store.ts';
+import { useAppDispatch } from '../state/index.ts';
 import { readStored, useStored } from '../ui/index.ts';
 import { leftUnkeyed, rowsChanged } from './editing.slice.ts';
 import { PLAIN_ROWS, type RowState } from './rows.ts';

@@ -1,7 +1,7 @@
 import type { ChangeWork, Saved, SaveWork, StoredWork, Work } from '@undulan/contract';
 import type { History } from '@undulan/core';
-import { api } from '../app/api.ts';
-import type { Store } from '../app/store.ts';
+import { api } from '../server-data/index.ts';
+import type { Store } from '../state/index.ts';
 import type { WorkSource } from './editing.slice.ts';
 
 type Dispatch = Store['dispatch'];

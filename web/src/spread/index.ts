@@ -1,11 +1,4 @@
-export { Spread, PagesChoice, usePages } from './Spread.tsx';
-export type { Pages } from './Spread.tsx';
+export { ComparisonSpread } from './ComparisonSpread.tsx';
 export { EditingPicture } from './EditingPicture.tsx';
 export { EditingTime } from './EditingTime.tsx';
-export { EditingActions, SaveStatus } from './EditingActions.tsx';
-export { ConflictDialog } from './ConflictDialog.tsx';
-export { RecordQuestion } from './RecordQuestion.tsx';
-export { FramesTable } from './FramesTable.tsx';
-export { NumbersPanel } from './NumbersPanel.tsx';
-export { OwnCharts } from './OwnCharts.tsx';
-export { TargetCharts, namedCharts } from './TargetCharts.tsx';
+export { PagesChoice, Spread, usePages } from './Spread.tsx';

@@ -11,10 +11,10 @@ import {
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
-import { createStore, useAppSelector, type Store } from '../app/store.ts';
-import { opened } from '../editing/editing.slice.ts';
+import { createStore, useAppSelector, type Store } from '../state/index.ts';
+import { opened } from '../editing/index.ts';
 import { keysSelected, selectMotion, selectShownMotion, selectUndoName, undone } from '../editing/index.ts';
-import { ClockProvider } from '../time-page/index.ts';
+import { ClockProvider } from '../time/index.ts';
 import { EditingTime } from './EditingTime.tsx';
 
 const LOOK = { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' } as const;

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { CHANNELS, type MotionDocument } from '@undulan/core';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../state/index.ts';
 import { selectActiveChannel, selectSubject, useEditing } from '../editing/index.ts';
 import type { KeyStepping } from '../time-page/index.ts';
 import { useStored } from '../ui/index.ts';

@@ -13,14 +13,14 @@ import {
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
-import { createStore, useAppSelector, type Store } from '../app/store.ts';
-import { opened } from '../editing/editing.slice.ts';
+import { createStore, useAppSelector, type Store } from '../state/index.ts';
+import { opened } from '../editing/index.ts';
 import { edited, recordToggled, selectMotion } from '../editing/index.ts';
-import { ClockProvider } from '../time-page/index.ts';
+import { ClockProvider } from '../time/index.ts';
 import { EditingTime } from './EditingTime.tsx';
-import { framesCsv } from './FramesTable.tsx';
-import { NumbersPanel } from './NumbersPanel.tsx';
-import { RecordQuestion } from './RecordQuestion.tsx';
+import { framesCsv } from '../panels/numbers/FramesTable.tsx';
+import { NumbersPanel } from '../panels/numbers/index.ts';
+import { RecordQuestion } from '../panels/work/index.ts';
 
 const LOOK = { shape: 'slice', widthPx: 90, heightPx: 120, fill: '#9a6b00' } as const;
 let store: Store;

@@ -1,10 +1,10 @@
 import { clsx } from 'clsx';
 import { useCallback, useRef, useState, useSyncExternalStore } from 'react';
 import { travelSeconds } from '@undulan/core';
-import { useClock, useMoving, useOnFrame } from './clock-context.tsx';
-import { LiveFigures } from './LiveFigures.tsx';
-import type { PlaybackClock } from './playback-clock.ts';
-import { parsePlace } from './ruler-unit.ts';
+import { useClock, useMoving, useOnFrame } from '../time/index.ts';
+import { LiveFigures } from '../time/index.ts';
+import type { PlaybackClock } from '../time/index.ts';
+import { parsePlace } from '../time/index.ts';
 
 const shown = (frame: number): string => String(Math.round(frame * 100) / 100);
 

@@ -1,5 +1,5 @@
 import { useCallback, useRef } from 'react';
-import { useClock, useOnFrame } from './clock-context.tsx';
+import { useClock, useOnFrame } from '../time/index.ts';
 
 /** What playing reached, in words. Kept until the clock is started again. */
 export function PlaybackReport() {

@@ -2,8 +2,8 @@ import { clsx } from 'clsx';
 import { useState, type KeyboardEvent } from 'react';
 import type { FrameRange } from '@undulan/core';
 import { usePointerDrag } from '../ui/index.ts';
-import { useClock } from './clock-context.tsx';
-import { useTimeScale } from './time-scale-context.tsx';
+import { useClock } from '../time/index.ts';
+import { useTimeScale } from '../time/index.ts';
 
 /** How the ranges of a motion may be set on the time page. */
 export interface RangeControls {

@@ -9,9 +9,9 @@ import {
   type Rate,
 } from '@undulan/core';
 import { useState } from 'react';
-import { useShownKeys } from '../app/shortcuts.ts';
+import { useShownKeys } from '../keyboard/index.ts';
 import { Button, INPUT, Popover } from '../ui/index.ts';
-import { useClock } from './clock-context.tsx';
+import { useClock } from '../time/index.ts';
 import type { RangeControls } from './RangeLane.tsx';
 
 /** Both durations of a range: how long it is on screen, and from its first frame to its last. */

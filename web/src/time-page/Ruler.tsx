@@ -1,9 +1,9 @@
 import { useCallback, useRef, type PointerEvent } from 'react';
 import { framesPerSecond, type Cue, type RulerUnitName } from '@undulan/core';
-import { useClock, useOnFrame } from './clock-context.tsx';
-import { formatPlace, LABEL_ROOM_PX } from './ruler-unit.ts';
-import { labelStep } from './time-scale.ts';
-import { useTimeScale } from './time-scale-context.tsx';
+import { useClock, useOnFrame } from '../time/index.ts';
+import { formatPlace, LABEL_ROOM_PX } from '../time/index.ts';
+import { labelStep } from '../time/index.ts';
+import { useTimeScale } from '../time/index.ts';
 
 /** Cue marks within this many px of the playhead take it when it is dragged. */
 const CUE_REACH_PX = 5;

@@ -3,20 +3,20 @@ import { Fragment, useMemo, useRef, type ReactNode } from 'react';
 import { Maximize2 } from 'lucide-react';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
 import { RULER_UNIT_NAMES, RULER_UNITS, type Cue, type RulerUnitName } from '@undulan/core';
-import { useShortcuts, useShownKeys, type ShortcutName } from '../app/shortcuts.ts';
+import { useShortcuts, useShownKeys, type ShortcutName } from '../keyboard/index.ts';
 import { Button, Empty, Toggle, useSize, useStored } from '../ui/index.ts';
-import { useClock } from './clock-context.tsx';
+import { useClock } from '../time/index.ts';
 import { OverviewBar } from './OverviewBar.tsx';
 import { PlaybackReport } from './PlaybackReport.tsx';
 import type { KeyStepping } from './PlaybackPopover.tsx';
 import { Playhead } from './Playhead.tsx';
 import { RangeLane, type RangeControls } from './RangeLane.tsx';
 import { Ruler } from './Ruler.tsx';
-import { useRulerUnit } from './ruler-unit.ts';
+import { useRulerUnit } from '../time/index.ts';
 import { LABEL_PX } from './Strip.tsx';
-import { TimeScaleProvider } from './time-scale-context.tsx';
+import { TimeScaleProvider } from '../time/index.ts';
 import { Transport } from './Transport.tsx';
-import { scaleOf, useTimeView, useWheelAndPan } from './use-time-view.ts';
+import { scaleOf, useTimeView, useWheelAndPan } from '../time/index.ts';
 
 export interface StripEntry {
   id: string;

@@ -11,11 +11,11 @@ import {
   SkipForward,
   Square,
 } from 'lucide-react';
-import { useShortcuts, useShownKeys } from '../app/shortcuts.ts';
+import { useShortcuts, useShownKeys } from '../keyboard/index.ts';
 import { Button } from '../ui/index.ts';
-import { useClock, usePlaying, usePlaySettings } from './clock-context.tsx';
+import { useClock, usePlaying, usePlaySettings } from '../time/index.ts';
 import { FrameField } from './FrameField.tsx';
-import { PLAY_WAYS, type PlayWay } from './play-position.ts';
+import { PLAY_WAYS, type PlayWay } from '../time/index.ts';
 import { PlaybackPopover, type KeyStepping } from './PlaybackPopover.tsx';
 import type { RangeControls } from './RangeLane.tsx';
 import { RangePopover } from './RangePopover.tsx';

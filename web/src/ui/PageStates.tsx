@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { explain, isProblem } from '../app/problem.ts';
+import { explain, isProblem } from '../server-data/index.ts';
 import { Button } from './Button.tsx';
 
 /** While a page's data is on its way. */

@@ -1,7 +1,11 @@
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { Tooltip } from 'radix-ui';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { Button, CommitInput, Still, Toggle, usePointerDrag, readStored, useStored, type DragMove } from './index.ts';
+import { Button, Toggle } from './Button.tsx';
+import { CommitInput } from './CommitInput.tsx';
+import { Still } from './Still.tsx';
+import { usePointerDrag, type DragMove } from './use-pointer-drag.ts';
+import { readStored, useStored } from './use-stored.ts';
 
 afterEach(cleanup);
 beforeEach(() => localStorage.clear());

@@ -5,26 +5,16 @@ import type { Assignment, Draft } from '@undulan/contract';
 import { keyCount, type Limits, type MotionDocument } from '@undulan/core';
 import { Tabs } from 'radix-ui';
 import { toast } from 'sonner';
-import { useAssignmentQuery, useDraftQuery, useHandInMutation } from '../../app/api.ts';
-import { explain, isProblem } from '../../app/problem.ts';
-import { Shell } from '../../app/Shell.tsx';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useAssignmentQuery, useDraftQuery, useHandInMutation } from '../../server-data/index.ts';
+import { explain, isProblem } from '../../server-data/index.ts';
+import { Shell } from '../../shell/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { edited, limited, saveWork, useEditing, selectMotion, useOpenWork } from '../../editing/index.ts';
-import {
-  ConflictDialog,
-  EditingActions,
-  EditingPicture,
-  EditingTime,
-  FramesTable,
-  NumbersPanel,
-  OwnCharts,
-  PagesChoice,
-  RecordQuestion,
-  SaveStatus,
-  Spread,
-  usePages,
-} from '../../spread/index.ts';
-import { ClockProvider } from '../../time-page/index.ts';
+import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
+import { EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
+import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
+import { OwnCharts } from '../../panels/charts/index.ts';
+import { ClockProvider } from '../../time/index.ts';
 import { Button, Dialog, formatDue, Loading, LoadFailed, TabBar, Toggle, useStored } from '../../ui/index.ts';
 import { BriefDrawer } from './BriefDrawer.tsx';
 import { hasOwnScene, OwnScene } from './OwnScene.tsx';

@@ -2,7 +2,7 @@ import { Fragment } from 'react';
 import { X } from 'lucide-react';
 import type { Assignment } from '@undulan/contract';
 import { BriefText, termsInWords } from '../../brief/index.ts';
-import { TargetCharts } from '../../spread/index.ts';
+import { TargetCharts } from '../../panels/charts/index.ts';
 import { Button } from '../../ui/index.ts';
 import { EarlierNotes } from './EarlierNotes.tsx';
 

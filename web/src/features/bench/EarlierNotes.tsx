@@ -1,7 +1,7 @@
 import { clsx } from 'clsx';
-import { useTakeQuery } from '../../app/api.ts';
-import { NoteDone } from '../../comparison/index.ts';
-import { useClock } from '../../time-page/index.ts';
+import { useTakeQuery } from '../../server-data/index.ts';
+import { NoteDone } from '../../reviewing/index.ts';
+import { useClock } from '../../time/index.ts';
 
 /** What the instructor wrote to the take before, to be worked through and ticked off. */
 export function EarlierNotes({ takeId, number }: { takeId: string; number: number }) {

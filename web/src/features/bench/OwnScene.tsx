@@ -1,5 +1,5 @@
 import type { Limits } from '@undulan/core';
-import { HangingFields, SubjectFields, SubjectList, TimeFields } from '../../scene/index.ts';
+import { HangingFields, SubjectFields, SubjectList, TimeFields } from '../../tools/scene/index.ts';
 
 /** What of time and scene the exercise leaves to the learner; what it keeps is refused with its reason. */
 export function OwnScene({ limits }: { limits: Limits }) {

@@ -3,8 +3,8 @@ import { createMotion, createSubject, USUAL_LIMITS, type Limits } from '@undulan
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, expect, test } from 'vitest';
-import { createStore, type Store } from '../../app/store.ts';
-import { limited, opened } from '../../editing/editing.slice.ts';
+import { createStore, type Store } from '../../state/index.ts';
+import { limited, opened } from '../../editing/index.ts';
 import { hasOwnScene, OwnScene } from './OwnScene.tsx';
 
 const LOOK = { shape: 'disc', widthPx: 90, heightPx: 90, fill: '#9a6b00' } as const;

@@ -1,5 +1,5 @@
 import { useParams } from 'react-router';
-import { useSessionQuery } from '../../app/api.ts';
+import { useSessionQuery } from '../../server-data/index.ts';
 import { InstructorCourse } from './InstructorCourse.tsx';
 import { LearnerCourse } from './LearnerCourse.tsx';
 import { NoSuchCourse } from './NoSuchCourse.tsx';

@@ -3,9 +3,9 @@ import { Link, useNavigate } from 'react-router';
 import { Copy, Plus } from 'lucide-react';
 import type { CourseOverview, Standing } from '@undulan/contract';
 import { toast } from 'sonner';
-import { useCreateExerciseMutation, useLazySettingQuery, useOverviewQuery } from '../../app/api.ts';
-import { explain } from '../../app/problem.ts';
-import { Shell } from '../../app/Shell.tsx';
+import { useCreateExerciseMutation, useLazySettingQuery, useOverviewQuery } from '../../server-data/index.ts';
+import { explain } from '../../server-data/index.ts';
+import { Shell } from '../../shell/index.ts';
 import { Button, Empty, Loading, LoadFailed, Tip } from '../../ui/index.ts';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
 

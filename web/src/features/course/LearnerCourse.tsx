@@ -4,10 +4,10 @@ import { Link, useNavigate } from 'react-router';
 import { formatDistanceToNow } from 'date-fns';
 import type { OpenExercise, TakeSummary } from '@undulan/contract';
 import { toast } from 'sonner';
-import { useBeginDraftMutation, useDeleteDraftMutation, useLearnerCourseQuery } from '../../app/api.ts';
-import { explain } from '../../app/problem.ts';
+import { useBeginDraftMutation, useDeleteDraftMutation, useLearnerCourseQuery } from '../../server-data/index.ts';
+import { explain } from '../../server-data/index.ts';
 import { briefParagraphs } from '../../brief/index.ts';
-import { Shell } from '../../app/Shell.tsx';
+import { Shell } from '../../shell/index.ts';
 import { Button, Empty, Loading, LoadFailed } from '../../ui/index.ts';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
 

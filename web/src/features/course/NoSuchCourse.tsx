@@ -1,4 +1,4 @@
-import { Shell } from '../../app/Shell.tsx';
+import { Shell } from '../../shell/index.ts';
 import { Empty } from '../../ui/index.ts';
 
 /** At the address of a course that is not there, or not the person's. */

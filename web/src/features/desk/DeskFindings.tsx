@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Check, PenLine, Undo2, X } from 'lucide-react';
 import { findingKey, type Finding } from '@undulan/core';
-import { FindingsList } from '../../comparison/index.ts';
+import { FindingsList } from '../../reviewing/index.ts';
 import { Button, INPUT, Popover } from '../../ui/index.ts';
 import { draftOfFindings, type NoteDraft } from './note-draft.ts';
 import type { Decisions } from './use-decisions.ts';

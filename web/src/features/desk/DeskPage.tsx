@@ -1,11 +1,12 @@
 import { useMemo, useState } from 'react';
 import { Tabs } from 'radix-ui';
 import type { TakeView } from '@undulan/contract';
-import { Shell } from '../../app/Shell.tsx';
-import { ComparisonSpread, TakesPanel, type DrawingDraft } from '../../comparison/index.ts';
-import { isEmptyDrawing } from '../../drawing/index.ts';
+import { Shell } from '../../shell/index.ts';
+import { ComparisonSpread } from '../../spread/index.ts';
+import { TakesPanel, type DrawingDraft } from '../../reviewing/index.ts';
+import { isEmptyDrawing } from '../../picture/drawing/index.ts';
 import { PagesChoice, usePages } from '../../spread/index.ts';
-import { ClockProvider } from '../../time-page/index.ts';
+import { ClockProvider } from '../../time/index.ts';
 import { Empty, TabBar } from '../../ui/index.ts';
 import { DeskFindings } from './DeskFindings.tsx';
 import { GradeForm } from './GradeForm.tsx';

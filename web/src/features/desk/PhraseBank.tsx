@@ -1,7 +1,7 @@
 import { BookMarked, Trash2 } from 'lucide-react';
 import { toast } from 'sonner';
-import { useKeepPhraseMutation, usePhrasesQuery, useRemovePhraseMutation } from '../../app/api.ts';
-import { explain } from '../../app/problem.ts';
+import { useKeepPhraseMutation, usePhrasesQuery, useRemovePhraseMutation } from '../../server-data/index.ts';
+import { explain } from '../../server-data/index.ts';
 import { Button, Popover } from '../../ui/index.ts';
 
 /** The instructor's own phrases, to be put into a note; what is written can become one. */

@@ -2,8 +2,8 @@ import { clsx } from 'clsx';
 import { Link, useParams } from 'react-router';
 import { formatDistanceToNow } from 'date-fns';
 import type { WaitingTake } from '@undulan/contract';
-import { useOverviewQuery } from '../../app/api.ts';
-import { Shell } from '../../app/Shell.tsx';
+import { useOverviewQuery } from '../../server-data/index.ts';
+import { Shell } from '../../shell/index.ts';
 import { Button, Empty, INPUT, Loading, LoadFailed } from '../../ui/index.ts';
 import { filterWaiting, useWaiting, useWaitingFilter } from './use-waiting.ts';
 

@@ -15,8 +15,8 @@ import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { useTakeQuery } from '../../app/api.ts';
-import { createStore } from '../../app/store.ts';
+import { useTakeQuery } from '../../server-data/index.ts';
+import { createStore } from '../../state/index.ts';
 import { ReviewPage } from '../review/index.ts';
 import { DeskPage } from './DeskPage.tsx';
 

@@ -1,8 +1,8 @@
 import { NoteText, type Decision } from '@undulan/contract';
 import { findingKey, type Finding } from '@undulan/core';
 import { toast } from 'sonner';
-import { useAddNoteMutation, useRemoveNoteMutation } from '../../app/api.ts';
-import { explain, isProblem } from '../../app/problem.ts';
+import { useAddNoteMutation, useRemoveNoteMutation } from '../../server-data/index.ts';
+import { explain, isProblem } from '../../server-data/index.ts';
 import { draftOfFindings } from './note-draft.ts';
 import type { ReviewWriter } from './use-review-writer.ts';
 

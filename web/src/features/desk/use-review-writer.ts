@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { ReviewText, TakeView } from '@undulan/contract';
-import { useReturnReviewMutation, useSaveReviewMutation } from '../../app/api.ts';
-import { explain, isProblem } from '../../app/problem.ts';
+import { useReturnReviewMutation, useSaveReviewMutation } from '../../server-data/index.ts';
+import { explain, isProblem } from '../../server-data/index.ts';
 
 export type ReviewWords = Omit<ReviewText, 'version'>;
 

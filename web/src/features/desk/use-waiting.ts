@@ -1,5 +1,5 @@
 import type { WaitingTake } from '@undulan/contract';
-import { useWaitingQuery } from '../../app/api.ts';
+import { useWaitingQuery } from '../../server-data/index.ts';
 import { useStored } from '../../ui/index.ts';
 
 export interface WaitingFilter {

@@ -1,6 +1,6 @@
 import { useCallback, useRef, type ReactNode } from 'react';
 import { framesPerSecond, type Rate } from '@undulan/core';
-import { createTimeScale, labelStep, type TimeScale } from '../../time-page/index.ts';
+import { createTimeScale, labelStep, type TimeScale } from '../../time/index.ts';
 import { useSize } from '../../ui/index.ts';
 import { useOnTick, type Stopwatch } from './stopwatch.ts';
 

@@ -1,7 +1,7 @@
 import { clsx } from 'clsx';
 import { useParams } from 'react-router';
-import { useSessionQuery } from '../../app/api.ts';
-import { Shell } from '../../app/Shell.tsx';
+import { useSessionQuery } from '../../server-data/index.ts';
+import { Shell } from '../../shell/index.ts';
 import { NoSuchCourse } from '../course/index.ts';
 import { ActTool } from './ActTool.tsx';
 import { CountsTool } from './CountsTool.tsx';

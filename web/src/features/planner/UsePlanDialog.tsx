@@ -3,8 +3,8 @@ import { useNavigate } from 'react-router';
 import { Plus } from 'lucide-react';
 import { formatRate, runningSeconds, type Cue, type FrameRange, type Rate } from '@undulan/core';
 import { toast } from 'sonner';
-import { useCreateExerciseMutation, useOverviewQuery } from '../../app/api.ts';
-import { explain } from '../../app/problem.ts';
+import { useCreateExerciseMutation, useOverviewQuery } from '../../server-data/index.ts';
+import { explain } from '../../server-data/index.ts';
 import { Button, Dialog, Loading, LoadFailed } from '../../ui/index.ts';
 import type { OfferedPlan } from '../setting/index.ts';
 

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
 import { toast } from 'sonner';
-import { isTyping, pressesControl } from '../../app/keyboard-focus.ts';
+import { isTyping, pressesControl } from '../../keyboard/index.ts';
 import { MOST_TAPS, type Run } from './planner-state.ts';
 
 export interface TapRun {

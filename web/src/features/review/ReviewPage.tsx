@@ -6,12 +6,13 @@ import type { Review, TakeView } from '@undulan/contract';
 import type { Finding } from '@undulan/core';
 import { Tabs } from 'radix-ui';
 import { toast } from 'sonner';
-import { useBeginDraftMutation } from '../../app/api.ts';
-import { explain } from '../../app/problem.ts';
-import { Shell } from '../../app/Shell.tsx';
-import { ComparisonSpread, FindingsList, NoteDone, NoteReplies, TakesPanel } from '../../comparison/index.ts';
+import { useBeginDraftMutation } from '../../server-data/index.ts';
+import { explain } from '../../server-data/index.ts';
+import { Shell } from '../../shell/index.ts';
+import { ComparisonSpread } from '../../spread/index.ts';
+import { FindingsList, NoteDone, NoteReplies, TakesPanel } from '../../reviewing/index.ts';
 import { PagesChoice, usePages } from '../../spread/index.ts';
-import { ClockProvider, useClock } from '../../time-page/index.ts';
+import { ClockProvider, useClock } from '../../time/index.ts';
 import { Button, Empty, TabBar } from '../../ui/index.ts';
 
 const NO_NOTES: never[] = [];

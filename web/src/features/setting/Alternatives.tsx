@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Alternative } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { detailsChanged, edited, selectMotion, selectWork } from '../../editing/index.ts';
 import { Button, INPUT } from '../../ui/index.ts';
 

@@ -11,7 +11,7 @@ import {
   type KeyTolerance,
   type WrittenMark,
 } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import {
   channelSelected,
   detailsChanged,
@@ -22,7 +22,7 @@ import {
   selectWork,
   useEditing,
 } from '../../editing/index.ts';
-import { OwnCharts } from '../../spread/index.ts';
+import { OwnCharts } from '../../panels/charts/index.ts';
 import { Button, Field, INPUT } from '../../ui/index.ts';
 import { Alternatives } from './Alternatives.tsx';
 

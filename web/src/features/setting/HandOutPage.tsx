@@ -3,9 +3,9 @@ import { Fragment } from 'react';
 import { Link, useParams } from 'react-router';
 import type { ExerciseDetails } from '@undulan/contract';
 import { USUAL_LIMITS, writeTimingChartSvg, type MotionDocument } from '@undulan/core';
-import { useSettingQuery } from '../../app/api.ts';
+import { useSettingQuery } from '../../server-data/index.ts';
 import { BriefText, briefParagraphs, termsInWords } from '../../brief/index.ts';
-import { namedCharts, TargetCharts } from '../../spread/index.ts';
+import { namedCharts, TargetCharts } from '../../panels/charts/index.ts';
 import { Button, Loading, LoadFailed, saveFile } from '../../ui/index.ts';
 
 /**

@@ -14,9 +14,9 @@ import {
   type KeyTolerance,
   type Reading,
 } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { detailsChanged, selectMotion, selectWork } from '../../editing/index.ts';
-import { useClock } from '../../time-page/index.ts';
+import { useClock } from '../../time/index.ts';
 import { CommitInput, Empty } from '../../ui/index.ts';
 
 /** What criteria count, what single keys are allowed, and what made-up takes would score by it. */

@@ -13,7 +13,7 @@ import {
   type Rate,
   type RatePolicy,
 } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { edited, selectMotion } from '../../editing/index.ts';
 import { Button, Dialog } from '../../ui/index.ts';
 

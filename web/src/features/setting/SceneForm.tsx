@@ -1,4 +1,4 @@
-import { HangingFields, StageFields, SubjectFields, SubjectList, TimeFields } from '../../scene/index.ts';
+import { HangingFields, StageFields, SubjectFields, SubjectList, TimeFields } from '../../tools/scene/index.ts';
 
 /** Rate, range, stage and subjects, each part kept as soon as it is right. */
 export function SceneForm() {

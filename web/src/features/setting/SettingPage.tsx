@@ -4,10 +4,10 @@ import { Tabs } from 'radix-ui';
 import type { ExerciseSetting } from '@undulan/contract';
 import { tracksOf } from '@undulan/core';
 import { toast } from 'sonner';
-import { usePublishMutation, useSettingQuery } from '../../app/api.ts';
-import { explain } from '../../app/problem.ts';
-import { Shell } from '../../app/Shell.tsx';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { usePublishMutation, useSettingQuery } from '../../server-data/index.ts';
+import { explain } from '../../server-data/index.ts';
+import { Shell } from '../../shell/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import {
   saveWork,
   useEditing,
@@ -17,21 +17,11 @@ import {
   targetUnlocked,
   useOpenWork,
 } from '../../editing/index.ts';
-import { ReadAllAgain } from '../../comparison/index.ts';
-import {
-  ConflictDialog,
-  EditingActions,
-  EditingPicture,
-  EditingTime,
-  FramesTable,
-  NumbersPanel,
-  PagesChoice,
-  RecordQuestion,
-  SaveStatus,
-  Spread,
-  usePages,
-} from '../../spread/index.ts';
-import { ClockProvider } from '../../time-page/index.ts';
+import { ReadAllAgain } from '../../reviewing/index.ts';
+import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
+import { EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
+import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
+import { ClockProvider } from '../../time/index.ts';
 import { Button, Dialog, Loading, LoadFailed, TabBar } from '../../ui/index.ts';
 import { ChartForm } from './ChartForm.tsx';
 import { DetailsForm } from './DetailsForm.tsx';

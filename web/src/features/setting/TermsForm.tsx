@@ -2,7 +2,7 @@ import { clsx } from 'clsx';
 import { format } from 'date-fns';
 import { ExerciseTerms, LatePolicy } from '@undulan/contract';
 import { CHANNELS, CHANNEL_IDS, USUAL_LIMITS, type ChannelId, type Limits } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { detailsChanged, selectWork } from '../../editing/index.ts';
 import { CommitField, Field, INPUT } from '../../ui/index.ts';
 

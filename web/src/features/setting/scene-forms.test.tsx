@@ -4,11 +4,11 @@ import { channelOf, createMotion, createSubject, setKeys, type MotionDocument } 
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
-import { createStore, type Store } from '../../app/store.ts';
-import { opened } from '../../editing/editing.slice.ts';
+import { createStore, type Store } from '../../state/index.ts';
+import { opened } from '../../editing/index.ts';
 import { edited, undone } from '../../editing/index.ts';
-import { StageFields, SubjectFields, SubjectList } from '../../scene/index.ts';
-import { ClockProvider } from '../../time-page/index.ts';
+import { StageFields, SubjectFields, SubjectList } from '../../tools/scene/index.ts';
+import { ClockProvider } from '../../time/index.ts';
 import { ChartForm } from './ChartForm.tsx';
 import { DetailsForm } from './DetailsForm.tsx';
 import { JudgingForm } from './JudgingForm.tsx';

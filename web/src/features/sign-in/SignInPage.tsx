@@ -3,9 +3,9 @@ import { useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Credentials } from '@undulan/contract';
-import { api, useDemoAccountsQuery, useSignInMutation } from '../../app/api.ts';
-import { explain } from '../../app/problem.ts';
-import { useAppDispatch } from '../../app/store.ts';
+import { api, useDemoAccountsQuery, useSignInMutation } from '../../server-data/index.ts';
+import { explain } from '../../server-data/index.ts';
+import { useAppDispatch } from '../../state/index.ts';
 import { Button, Field, INPUT } from '../../ui/index.ts';
 
 /** The door: e-mail and password, and the demo accounts where the demo course is loaded. */

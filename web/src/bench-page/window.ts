@@ -1,7 +1,0 @@
-import type { PlaybackReport } from '../time-page/index.ts';
-
-/** What the bench page tells whoever drives it. */
-export interface BenchWindow {
-  inputMs: number[];
-  clock: { readonly report: PlaybackReport };
-}

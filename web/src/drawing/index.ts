@@ -1,6 +1,0 @@
-export { DrawingPad } from './DrawingPad.tsx';
-export type { DrawingTool } from './DrawingPad.tsx';
-export { DrawingTools } from './DrawingTools.tsx';
-export { isEmptyDrawing, NO_DRAWING } from './DrawnStrokes.tsx';
-export { DRAWING_COLOUR } from './strokes.ts';
-export type { Spot } from './strokes.ts';

@@ -1,0 +1,35 @@
+import { Link, Navigate } from 'react-router';
+import { Empty } from '../../ui/index.ts';
+import { useSessionQuery } from '../../server-data/index.ts';
+import { Shell } from '../../shell/index.ts';
+
+/** The courses of whoever is signed in; one alone opens at once. */
+export function HomePage() {
+  const { data } = useSessionQuery();
+  const [only, ...more] = data?.courses ?? [];
+  if (only && more.length === 0) return <Navigate to={`/courses/${only.id}`} replace />;
+  return (
+    <Shell crumbs={[{ label: 'Courses' }]}>
+      <div className="mx-auto max-w-2xl p-8">
+        {data?.courses.length === 0 ? (
+          <Empty title="You are in no course yet">
+            Whoever runs this installation can enrol you: see “Accounts” in the README.
+          </Empty>
+        ) : (
+          <ul className="grid gap-2">
+            {data?.courses.map((course) => (
+              <li key={course.id}>
+                <Link
+                  to={`/courses/${course.id}`}
+                  className="block rounded-lg border border-rule bg-page p-4 hover:border-faint"
+                >
+                  {course.title} <span className="text-faint">as {course.role}</span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
+    </Shell>
+  );
+}

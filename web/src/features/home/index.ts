@@ -1,0 +1,2 @@
+export { HomePage } from './HomePage.tsx';
+export { NoSuchPage } from './NoSuchPage.tsx';

@@ -1,0 +1,46 @@
+import { useEffect, useState, type ReactNode } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import type { TakeView } from '@undulan/contract';
+import { Loading, LoadFailed } from '../../ui/index.ts';
+import { useTakeQuery } from '../../server-data/index.ts';
+import { Shell } from '../../shell/index.ts';
+import { takeIn, useAppStore } from '../../state/index.ts';
+
+/** How often a take is asked for while its reading is coming. */
+const ASK_EVERY_MS = 700;
+
+type TakeScreen = (props: { view: TakeView }) => ReactNode;
+/** The two screens of a take, each fetched for those who come to it. */
+const TAKE_SCREENS: Record<TakeView['role'], () => Promise<TakeScreen>> = {
+  instructor: async () => (await import('../desk/index.ts')).DeskPage,
+  learner: async () => (await import('../review/index.ts')).ReviewPage,
+};
+
+/** One address for a take: the Desk for its instructors, the review for its learner. */
+export function TakePage() {
+  const { takeId = '' } = useParams();
+  const readingId = useSearchParams()[0].get('reading') ?? undefined;
+  const store = useAppStore();
+  const [isComing, setComing] = useState(false);
+  const [screen, setScreen] = useState<{ role: TakeView['role']; Screen: TakeScreen } | null>(null);
+  const { data, error, refetch } = useTakeQuery(
+    { id: takeId, readingId },
+    { refetchOnMountOrArgChange: true, refetchOnFocus: true, pollingInterval: isComing ? ASK_EVERY_MS : 0 },
+  );
+  const comes = data?.id === takeId && data.readingState === 'coming';
+  if (comes !== isComing) setComing(comes);
+  const role = data?.role;
+  useEffect(() => {
+    if (!role) return;
+    void TAKE_SCREENS[role]().then((Screen) => {
+      takeIn(store);
+      setScreen({ role, Screen });
+    });
+  }, [role, store]);
+  if (data?.id === takeId && screen?.role === data.role) return <screen.Screen key={takeId} view={data} />;
+  return (
+    <Shell crumbs={[{ label: 'Take' }]}>
+      {error ? <LoadFailed what="take" error={error} onRetry={() => void refetch()} /> : <Loading what="the take" />}
+    </Shell>
+  );
+}

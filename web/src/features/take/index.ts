@@ -1,0 +1,1 @@
+export { TakePage } from './TakePage.tsx';

@@ -1,0 +1,4 @@
+export { ShortcutSheet } from './ShortcutSheet.tsx';
+export { isTyping, pressesControl } from './keyboard-focus.ts';
+export { useShortcuts, useShownKeys } from './shortcuts.ts';
+export type { ShortcutName } from './shortcuts.ts';

@@ -1,0 +1,2 @@
+export { OwnCharts } from './OwnCharts.tsx';
+export { TargetCharts, namedCharts } from './TargetCharts.tsx';

@@ -1,0 +1,143 @@
+import { clsx } from 'clsx';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Copy } from 'lucide-react';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import Papa from 'papaparse';
+import { toast } from 'sonner';
+import { CHANNELS, frameTable, tracksOf, type FrameRow, type Track } from '@undulan/core';
+import { useAppSelector } from '../../state/index.ts';
+import { selectMotion, selectSubject } from '../../editing/index.ts';
+import { formatValue } from '../../values/index.ts';
+import { useClock, useRestingFrame } from '../../time/index.ts';
+import { Button, Empty } from '../../ui/index.ts';
+
+const ROW_PX = 24;
+
+const figure = (track: Track, value: number | null): string =>
+  value === null ? '–' : formatValue(track.channelIds[0]!, value);
+
+/** The table as comma-separated values, in full precision. */
+export function framesCsv(rows: readonly FrameRow[], track: Track): string {
+  const header = ['frame', ...track.channelIds, 'spacing', 'even spacing', 'difference'];
+  return Papa.unparse([
+    header,
+    ...rows.map((row) => [row.frame, ...row.values, row.step ?? '', row.even ?? '', row.difference ?? '']),
+  ]);
+}
+
+/**
+ * The selected subject's track in figures: a row a frame, with its spacing against an even one. Pressing a row goes
+ * there.
+ */
+export function FramesTable() {
+  const motion = useAppSelector(selectMotion);
+  const subject = useAppSelector(selectSubject);
+  const clock = useClock();
+  const frame = useRestingFrame();
+  const scroller = useRef<HTMLDivElement>(null);
+  const [trackId, setTrackId] = useState<string | null>(null);
+  const tracks = useMemo(() => (subject ? tracksOf(subject) : []), [subject]);
+  const track = tracks.find((other) => other.id === trackId) ?? tracks[0];
+  const rows = useMemo(
+    () => (motion && subject && track ? frameTable(subject, track, motion.range) : []),
+    [motion, subject, track],
+  );
+  // eslint-disable-next-line react-hooks/incompatible-library -- its functions are not passed on
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_PX,
+    overscan: 8,
+  });
+  const at = rows.findIndex((row) => row.frame === Math.round(frame));
+  useEffect(() => {
+    if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' });
+  }, [at, virtual]);
+
+  if (!subject || !track) return <Empty title="No frames to list">The selected subject has no keys yet.</Empty>;
+  const columns = ['Frame', ...track.channelIds.map((id) => CHANNELS[id].label), 'Spacing', 'Even', 'Difference'];
+  const grid = { gridTemplateColumns: `3.5rem repeat(${columns.length - 1}, minmax(0, 1fr))` };
+  const copy = async (): Promise<void> => {
+    try {
+      await navigator.clipboard.writeText(framesCsv(rows, track));
+      toast.success(`${rows.length} frames copied as CSV.`);
+    } catch {
+      toast.error('The browser does not let this page copy.');
+    }
+  };
+  return (
+    <section aria-label="Frames" className="flex h-full min-h-0 flex-col">
+      <div className="flex items-center gap-2 pb-2">
+        <h3 className="text-[15px]">{subject.name}</h3>
+        <select
+          aria-label="Track"
+          className="h-7 rounded-md border border-rule bg-page px-1.5 text-xs"
+          value={track.id}
+          onChange={(event) => setTrackId(event.target.value)}
+        >
+          {tracks.map((other) => (
+            <option key={other.id} value={other.id}>
+              {other.label}, {other.unit}
+            </option>
+          ))}
+        </select>
+        <Button small className="ml-auto" tip="All rows, in full precision" onClick={() => void copy()}>
+          <Copy size={13} /> CSV
+        </Button>
+      </div>
+      <div
+        role="table"
+        aria-label={`${track.label} frame by frame`}
+        aria-rowcount={rows.length + 1}
+        className="flex min-h-0 flex-1 flex-col rounded-md border border-rule bg-page text-xs"
+      >
+        <div role="row" className="grid border-b border-rule px-2 py-1 font-semibold text-faint" style={grid}>
+          {columns.map((name, i) => (
+            <span key={name} role="columnheader" className={i > 0 ? 'truncate text-right' : ''} title={name}>
+              {name}
+            </span>
+          ))}
+        </div>
+        <div
+          ref={scroller}
+          className="min-h-24 flex-1 overflow-y-auto"
+          tabIndex={0}
+          role="rowgroup"
+          aria-label="Frames"
+        >
+          <div className="relative" style={{ height: virtual.getTotalSize() }}>
+            {virtual.getVirtualItems().map((item) => {
+              const row = rows[item.index]!;
+              return (
+                <button
+                  key={row.frame}
+                  type="button"
+                  role="row"
+                  aria-selected={item.index === at}
+                  className={clsx(
+                    'figures absolute inset-x-0 grid items-center px-2',
+                    item.index === at ? 'bg-shade font-semibold' : 'hover:bg-shade/60',
+                  )}
+                  style={{ ...grid, top: item.start, height: ROW_PX }}
+                  onClick={() => {
+                    clock.stop();
+                    clock.seek(row.frame);
+                  }}
+                >
+                  <span role="cell" className="text-left">
+                    {row.frame}
+                  </span>
+                  {[...row.values, row.step, row.even, row.difference].map((value, i) => (
+                    <span key={i} role="cell" className="text-right">
+                      {figure(track, value)}
+                    </span>
+                  ))}
+                </button>
+              );
+            })}
+          </div>
+        </div>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,119 @@
+import { useCallback, useState } from 'react';
+import type { Channel, Subject } from '@undulan/core';
+import { channelOf, sampleChannel, TRACKS } from '@undulan/core';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import {
+  selectMotion,
+  selectPictureMotion,
+  selectSettledSubject,
+  selectUnderWay,
+  subjectSelected,
+} from '../../editing/index.ts';
+import { LiveFigures, useMoving, useRestingFrame } from '../../time/index.ts';
+import { useValueUnits } from '../../values/index.ts';
+import { ChannelRow } from './ChannelRow.tsx';
+import { UnkeyedNotice } from './UnkeyedNotice.tsx';
+
+const POSITION = TRACKS[0]!.channelIds;
+
+/** Position is always at hand; other channels once they are keyed or asked for. */
+function isListed(channel: Channel, all: boolean): boolean {
+  return all || channel.keys.length > 0 || POSITION.includes(channel.id);
+}
+
+/**
+ * Every channel of the selected subject with its value on this frame, to be typed; and the keys before and after. While
+ * anything is under way the values alone follow it.
+ */
+export function NumbersPanel() {
+  const subject = useAppSelector(selectSettledSubject);
+  const frame = useRestingFrame();
+  const moving = useMoving();
+  const underWay = useAppSelector(selectUnderWay);
+  const live = moving || underWay;
+  const [all, setAll] = useState(false);
+  if (!subject) return <p className="p-4 text-center text-faint">No subject is selected: click one in the picture.</p>;
+  const listed = subject.channels.filter((channel) => isListed(channel, all));
+  const folded = subject.channels.length - listed.length;
+  return (
+    <section aria-label="Numbers" className="relative">
+      <div className="flex items-baseline gap-2 pb-1.5">
+        <SubjectName subject={subject} />
+        <span data-live={moving ? '' : undefined} className="figures w-24 text-xs text-faint">
+          {moving ? '\u00a0' : `frame ${frame}`}
+        </span>
+      </div>
+      <UnkeyedNotice />
+      <table className="w-full overflow-hidden rounded-md border border-rule bg-page text-[13px]">
+        <thead className="sr-only">
+          <tr>
+            <th>Keyed</th>
+            <th>Channel</th>
+            <th>Value</th>
+            <th>Unit</th>
+            <th>Keys before and after</th>
+            <th>Actions</th>
+          </tr>
+        </thead>
+        <tbody>
+          {listed.map((channel) => (
+            <ChannelRow key={channel.id} subjectId={subject.id} channel={channel} frame={frame} live={live} />
+          ))}
+        </tbody>
+      </table>
+      {live && <LiveNumbers key={String(moving)} subjectId={subject.id} channels={listed} framed={moving} />}
+      <div className="flex justify-between pt-1.5 text-xs text-faint">
+        <span>
+          {subject.channels.length} channels{folded > 0 && ` · ${folded} never keyed are folded`}
+        </span>
+        {(folded > 0 || all) && (
+          <button type="button" className="rounded-sm text-accent hover:underline" onClick={() => setAll(!all)}>
+            {all ? 'Fold the never keyed' : `Show ${folded}`}
+          </button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+interface LiveNumbersProps {
+  subjectId: string;
+  channels: readonly Channel[];
+  /** The frame changes too. */
+  framed: boolean;
+}
+
+/** The values of the listed channels as the picture shows them, while the playhead or a gesture is under way. */
+function LiveNumbers({ subjectId, channels, framed }: LiveNumbersProps) {
+  const picture = useAppSelector(selectPictureMotion)!;
+  const units = useValueUnits();
+  const textsAt = useCallback(
+    (frame: number) => [
+      ...(framed ? [`frame ${frame}`] : []),
+      ...channels.map(({ id }) => units.format(id, sampleChannel(channelOf(picture, subjectId, id), frame))),
+    ],
+    [framed, channels, units, picture, subjectId],
+  );
+  return <LiveFigures textsAt={textsAt} />;
+}
+
+function SubjectName({ subject }: { subject: Subject }) {
+  const dispatch = useAppDispatch();
+  const motion = useAppSelector(selectMotion);
+  const choices = motion?.subjects.filter((other) => !other.locked) ?? [];
+  if (choices.length < 2) return <h3 className="text-[15px]">{subject.name}</h3>;
+  return (
+    <select
+      aria-label="Subject"
+      value={subject.id}
+      onChange={(event) => dispatch(subjectSelected(event.target.value))}
+      className="h-7 rounded-md border border-rule bg-page px-1.5 font-semibold"
+    >
+      {choices.map((other) => (
+        <option key={other.id} value={other.id}>
+          {other.name}
+        </option>
+      ))}
+    </select>
+  );
+}

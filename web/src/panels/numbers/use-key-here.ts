@@ -1,0 +1,50 @@
+import { channelOf, sampleChannel, TRACKS, type ChannelId, type MotionDocument, type Subject } from '@undulan/core';
+import { useAppDispatch, useAppSelector, useAppStore } from '../../state/index.ts';
+import { edited, useEditing, selectMotion, selectPictureMotion } from '../../editing/index.ts';
+import { useClock } from '../../time/index.ts';
+import { useStored } from '../../ui/index.ts';
+
+/** Which channels are keyed together when all of a set are. */
+export const KEY_SETS = { moving: 'the moving channels', position: 'position', all: 'all channels' } as const;
+export type KeySet = keyof typeof KEY_SETS;
+
+function channelsOf(set: KeySet, subject: Subject): ChannelId[] {
+  const moving = subject.channels.filter((channel) => channel.keys.length > 0).map((channel) => channel.id);
+  if (set === 'all') return subject.channels.map((channel) => channel.id);
+  return set === 'moving' && moving.length > 0 ? moving : [...TRACKS[0]!.channelIds];
+}
+
+/**
+ * Sets keys on this frame at what the picture shows: on what changed (with nothing changed, on the moving channels of
+ * the selected subject, or its position when none moves), or on a chosen set.
+ */
+export function useKeyHere() {
+  const clock = useClock();
+  const dispatch = useAppDispatch();
+  const motion = useAppSelector(selectMotion);
+  const store = useAppStore();
+  const { unkeyed, subjectId } = useEditing('unkeyed', 'subjectId');
+  const [keySet, setKeySet] = useStored<KeySet>('key-set', 'all');
+  const subject = motion?.subjects.find((other) => other.id === subjectId);
+
+  const keyChannels = (shown: MotionDocument, set: KeySet): void => {
+    if (!subject) return;
+    clock.stop();
+    const values = channelsOf(set, subject).map((channelId) => ({
+      subjectId: subject.id,
+      channelId,
+      value: sampleChannel(channelOf(shown, subject.id, channelId), clock.frame),
+    }));
+    dispatch(edited({ operation: 'setKeys', args: [clock.frame, values] }));
+  };
+  const keyAsShown = (set: KeySet): void => {
+    const picture = selectPictureMotion(store.getState());
+    if (picture) keyChannels(picture, set);
+  };
+  const keyChanged = (): void => {
+    clock.stop();
+    if (unkeyed.length > 0) dispatch(edited({ operation: 'setKeys', args: [clock.frame, unkeyed] }));
+    else keyAsShown('moving');
+  };
+  return { keyChanged, keyChosen: () => keyAsShown(keySet), keySet, setKeySet };
+}

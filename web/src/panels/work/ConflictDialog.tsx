@@ -1,0 +1,57 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import { explain } from '../../server-data/index.ts';
+import { useAppDispatch } from '../../state/index.ts';
+import { keepAsCopy, keepMine, useEditing, takeTheirs } from '../../editing/index.ts';
+import { Button, Dialog } from '../../ui/index.ts';
+
+/** Asks what to do when the same work was changed elsewhere. Nothing is lost until one of the three is chosen. */
+export function ConflictDialog() {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const { save, source, work, history } = useEditing('save', 'source', 'work', 'history');
+  const [busy, setBusy] = useState(false);
+
+  const choose = (act: () => Promise<void>) => async (): Promise<void> => {
+    setBusy(true);
+    try {
+      await act();
+    } catch (error) {
+      toast.error(explain(error));
+    } finally {
+      setBusy(false);
+    }
+  };
+  const keepBoth = async (): Promise<void> => {
+    const page = await keepAsCopy(dispatch, source!, work!, history);
+    await dispatch(takeTheirs());
+    await navigate(page);
+    toast('Yours is kept as a copy, open here. The other one stays as it was changed.');
+  };
+
+  return (
+    <Dialog
+      open={save === 'stale'}
+      title="This was changed elsewhere"
+      actions={
+        <>
+          <Button disabled={busy} onClick={() => void choose(() => dispatch(takeTheirs()))()}>
+            Take theirs
+          </Button>
+          <Button disabled={busy} onClick={() => void choose(() => dispatch(keepMine()))()}>
+            Keep mine
+          </Button>
+          <Button kind="main" disabled={busy} onClick={() => void choose(keepBoth)()}>
+            Keep both, mine as a copy
+          </Button>
+        </>
+      }
+    >
+      <p>
+        While you worked here, the same {source?.kind === 'exercise' ? 'exercise' : 'draft'} was saved from another
+        window or by someone else. Your changes are safe in this one; choose what becomes of the two.
+      </p>
+    </Dialog>
+  );
+}

@@ -1,0 +1,60 @@
+import { Redo2, Undo2 } from 'lucide-react';
+import { useShortcuts } from '../../keyboard/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { redone, useEditing, selectIsDirty, selectRedoName, selectUndoName, undone } from '../../editing/index.ts';
+import { Button } from '../../ui/index.ts';
+
+/** Undo and redo, named by what they would take back. */
+export function EditingActions() {
+  const dispatch = useAppDispatch();
+  const undoName = useAppSelector(selectUndoName);
+  const redoName = useAppSelector(selectRedoName);
+  useShortcuts({ undo: () => dispatch(undone()), redo: () => dispatch(redone()) });
+  return (
+    <>
+      <Button
+        square
+        aria-label="Undo"
+        tip={`Undo: ${undoName} (Ctrl Z)`}
+        disabledReason={undoName === null && 'Nothing to undo.'}
+        onClick={() => dispatch(undone())}
+      >
+        <Undo2 size={15} />
+      </Button>
+      <Button
+        square
+        aria-label="Redo"
+        tip={`Redo: ${redoName} (Ctrl Shift Z)`}
+        disabledReason={redoName === null && 'Nothing to redo.'}
+        onClick={() => dispatch(redone())}
+      >
+        <Redo2 size={15} />
+      </Button>
+    </>
+  );
+}
+
+/** Where saving stands, in words. */
+export function SaveStatus() {
+  const { save, saveProblem } = useEditing('save', 'saveProblem');
+  const dirty = useAppSelector(selectIsDirty);
+  const says =
+    save === 'unreachable'
+      ? 'Server out of reach: kept in this browser, trying again'
+      : save === 'failed'
+        ? `Not saved: ${saveProblem}`
+        : save === 'stale' || save === 'target-locked'
+          ? 'Not saved yet'
+          : dirty || save === 'saving'
+            ? 'Saving …'
+            : 'Saved';
+  return (
+    <span
+      role="status"
+      data-testid="save-status"
+      className={save === 'unreachable' || save === 'failed' ? 'text-danger' : ''}
+    >
+      {says}
+    </span>
+  );
+}

@@ -1,0 +1,49 @@
+import { CHANNELS, channelOf, sampleChannel } from '@undulan/core';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { asked, edited, leftUnkeyed, useEditing, selectMotion } from '../../editing/index.ts';
+import { Button, Dialog } from '../../ui/index.ts';
+
+/** With Record off, asks what a change of a moving channel means. */
+export function RecordQuestion() {
+  const dispatch = useAppDispatch();
+  const motion = useAppSelector(selectMotion);
+  const { question } = useEditing('question');
+  if (!question || !motion) return null;
+  const { values, frame } = question;
+  const names = values.map(({ channelId }) => CHANNELS[channelId].label.toLowerCase()).join(' and ');
+  const close = (): void => void dispatch(asked(null));
+  const moveAll = (): void => {
+    const offsets = values.map((value) => ({
+      ...value,
+      value: value.value - sampleChannel(channelOf(motion, value.subjectId, value.channelId), frame),
+    }));
+    dispatch(edited({ operation: 'offsetChannels', args: [offsets] }));
+    close();
+  };
+  const keyHere = (): void => {
+    dispatch(edited({ operation: 'setKeys', args: [frame, values] }));
+    close();
+  };
+  return (
+    <Dialog
+      open
+      onClose={close}
+      title="Record is off: what should this change?"
+      actions={
+        <>
+          <Button onClick={close}>Cancel</Button>
+          <Button onClick={moveAll}>Move the whole motion</Button>
+          <Button onClick={() => dispatch(leftUnkeyed(values))}>Leave it unkeyed</Button>
+          <Button kind="main" onClick={keyHere}>
+            Key frame {frame}
+          </Button>
+        </>
+      }
+    >
+      <p>
+        You changed {names}, which has keys already. Everything can move by as much, or this frame gets a key of its
+        own. Left unkeyed, the change is shown on every frame until you key it somewhere or drop it.
+      </p>
+    </Dialog>
+  );
+}

@@ -1,0 +1,3 @@
+export { ConflictDialog } from './ConflictDialog.tsx';
+export { EditingActions, SaveStatus } from './EditingActions.tsx';
+export { RecordQuestion } from './RecordQuestion.tsx';

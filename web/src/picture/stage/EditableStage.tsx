@@ -1,0 +1,191 @@
+import { useCallback, useMemo, type KeyboardEvent, type PointerEvent } from 'react';
+import {
+  CHANNELS,
+  channelOf,
+  sampleChannel,
+  type ChannelId,
+  type KeyValue,
+  type MotionDocument,
+  poseOf,
+} from '@undulan/core';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import {
+  changedValues,
+  edited,
+  previewed,
+  useEditing,
+  selectMotion,
+  selectPictureMotion,
+  selectShownMotion,
+  subjectSelected,
+  useChangeValues,
+} from '../../editing/index.ts';
+import { toFineness } from '../../values/index.ts';
+import { useClock } from '../../time/index.ts';
+import { usePointerDrag, type DragMove } from '../../ui/index.ts';
+import { drawScene, subjectAt } from './draw-scene.ts';
+import { putTrail, trailKeyAt } from './draw-trail.ts';
+import { drawOnion, type OnionSettings } from './onion.ts';
+import { outlineOf } from './shapes.ts';
+import { StageView } from './StageView.tsx';
+
+export const TARGET_COLOUR = '#0b7a6f';
+export const TAKE_COLOUR = '#c8451b';
+
+interface EditableStageProps {
+  tone: 'take' | 'target';
+  /** The target to draw as a ghost, while it is shown. */
+  target: MotionDocument | null;
+  trail: boolean;
+  onion: OnionSettings;
+}
+
+interface SubjectDrag {
+  /** A key of the trail is dragged: it changes on its own frame, whatever Record says. */
+  ofKey: boolean;
+  subjectId: string;
+  frame: number;
+  x: number;
+  y: number;
+  pxPerPx: number;
+}
+
+/** A key of the trail is taken hold of within this distance on the screen. */
+const KEY_REACH_PX = 6;
+
+const NUDGES: Partial<Record<string, [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+function positionValues(subjectId: string, x: number, y: number): KeyValue[] {
+  return (['position.x', 'position.y'] as const satisfies ChannelId[]).map((channelId) => ({
+    subjectId,
+    channelId,
+    value: toFineness(channelId, channelId === 'position.x' ? x : y),
+  }));
+}
+
+/**
+ * The picture of the motion being edited: click a subject to select it, drag it (or use the arrow keys) to put it
+ * elsewhere on this frame.
+ */
+export function EditableStage({ tone, target, trail, onion }: EditableStageProps) {
+  const dispatch = useAppDispatch();
+  const clock = useClock();
+  const motion = useAppSelector(selectShownMotion);
+  const picture = useAppSelector(selectPictureMotion);
+  const settled = useAppSelector(selectMotion);
+  const { subjectId } = useEditing('subjectId');
+  const change = useChangeValues();
+  const colour = tone === 'take' ? TAKE_COLOUR : TARGET_COLOUR;
+
+  const keyFrames = useMemo(() => {
+    const subject = settled?.subjects.find((other) => other.id === subjectId);
+    return [...new Set(subject?.channels.flatMap((channel) => channel.keys.map((key) => key.frame)) ?? [])].sort(
+      (a, b) => a - b,
+    );
+  }, [settled, subjectId]);
+  const draw = useCallback(
+    (context: CanvasRenderingContext2D, frame: number) => {
+      if (!motion || !picture) return;
+      drawScene(context, picture, frame, { style: 'filled', smooth: clock.settings.smooth });
+      if (onion.on && !clock.playing) drawOnion(context, motion, frame, onion, keyFrames);
+      if (target) drawScene(context, target, frame, { style: 'outline', colour: TARGET_COLOUR });
+      const subject = motion.subjects.find((other) => other.id === subjectId);
+      if (trail && target)
+        for (const other of target.subjects)
+          if (other.id === subjectId) putTrail(context, target, other, TARGET_COLOUR, false);
+      if (trail && subject) putTrail(context, motion, subject, colour, tone === 'take');
+      if (subject) markSelected(context, picture, frame, subjectId!);
+    },
+    [motion, picture, target, trail, onion, keyFrames, subjectId, colour, tone, clock],
+  );
+
+  const valuesAfter = (drag: SubjectDrag, { dxPx, dyPx, shiftKey }: DragMove): KeyValue[] => {
+    const sideways = Math.abs(dxPx) >= Math.abs(dyPx);
+    const dx = shiftKey && !sideways ? 0 : dxPx * drag.pxPerPx;
+    const dy = shiftKey && sideways ? 0 : dyPx * drag.pxPerPx;
+    return settled ? changedValues(settled, positionValues(drag.subjectId, drag.x + dx, drag.y + dy), drag.frame) : [];
+  };
+  const startDrag = usePointerDrag<SubjectDrag>({
+    onMove: (drag, move) => dispatch(previewed({ operation: 'setKeys', args: [drag.frame, valuesAfter(drag, move)] })),
+    onEnd: (drag, move) => {
+      dispatch(previewed(null));
+      const values = valuesAfter(drag, move);
+      if (!drag.ofKey) change(values, drag.frame);
+      else if (values.length > 0) dispatch(edited({ operation: 'setKeys', args: [drag.frame, values] }));
+    },
+    onCancel: () => dispatch(previewed(null)),
+  });
+
+  if (!motion) return null;
+  const standing = (id: string, frame: number): { x: number; y: number } => ({
+    x: sampleChannel(channelOf(picture ?? motion, id, 'position.x'), frame),
+    y: sampleChannel(channelOf(picture ?? motion, id, 'position.y'), frame),
+  });
+  const press = (event: PointerEvent<HTMLCanvasElement>): void => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const pxPerPx = motion.stage.widthPx / box.width;
+    const context = event.currentTarget.getContext('2d');
+    clock.stop();
+    const { frame } = clock;
+    const place = { x: (event.clientX - box.left) * pxPerPx, y: (event.clientY - box.top) * pxPerPx };
+    const picked = context && picture && subjectAt(context, picture, frame, place.x, place.y);
+    const shown = trail ? motion.subjects.find((other) => other.id === subjectId) : undefined;
+    const key = shown && trailKeyAt(shown, place, KEY_REACH_PX * pxPerPx);
+    // Where the subject stands over keys of its trail, it is what is taken hold of: going to a frame and moving it must
+    // never move another frame's key.
+    if (shown && key && picked?.id !== shown.id) {
+      startDrag(event, { ofKey: true, subjectId: shown.id, frame: key.frame, x: key.x, y: key.y, pxPerPx });
+      return;
+    }
+    if (!picked) return;
+    if (picked.id !== subjectId) dispatch(subjectSelected(picked.id));
+    startDrag(event, { ofKey: false, subjectId: picked.id, frame, ...standing(picked.id, frame), pxPerPx });
+  };
+  const nudge = (event: KeyboardEvent): void => {
+    const way = NUDGES[event.key];
+    if (!way || !subjectId) return;
+    event.preventDefault();
+    clock.stop();
+    const far = event.shiftKey ? 10 : 1;
+    const { x, y } = standing(subjectId, clock.frame);
+    change(positionValues(subjectId, x + way[0] * far, y + way[1] * far), clock.frame);
+  };
+
+  return (
+    <StageView
+      stage={motion.stage}
+      draw={draw}
+      label={`Picture. Arrow keys move the selected subject by one ${CHANNELS['position.x'].unit}, with Shift by ten.`}
+      tabIndex={0}
+      className="cursor-grab touch-none active:cursor-grabbing"
+      onPointerDown={press}
+      onKeyDown={nudge}
+    />
+  );
+}
+
+/** A thin frame about the selected subject. */
+function markSelected(
+  context: CanvasRenderingContext2D,
+  motion: MotionDocument,
+  frame: number,
+  subjectId: string,
+): void {
+  const subject = motion.subjects.find((other) => other.id === subjectId);
+  if (!subject) return;
+  const { a, b, c, d, e, f } = poseOf(motion, subject, frame);
+  context.save();
+  context.transform(a, b, c, d, e, f);
+  context.strokeStyle = '#2456a6';
+  context.lineWidth = 3;
+  context.setLineDash([3, 4]);
+  context.stroke(
+    outlineOf({ ...subject.look, widthPx: subject.look.widthPx + 10, heightPx: subject.look.heightPx + 10 }),
+  );
+  context.restore();
+}

@@ -1,0 +1,8 @@
+export { EditableStage, TAKE_COLOUR, TARGET_COLOUR } from './EditableStage.tsx';
+export { OnionPopover } from './OnionPopover.tsx';
+export { StageView } from './StageView.tsx';
+export type { StageDrawing } from './StageView.tsx';
+export { drawScene, drawShifted, pivotOnStage, subjectAt } from './draw-scene.ts';
+export { putTrail } from './draw-trail.ts';
+export { PLAIN_ONION } from './onion.ts';
+export { SHAPE_NAMES } from './shapes.ts';

@@ -1,0 +1,62 @@
+import { clsx } from 'clsx';
+import type { ReactNode } from 'react';
+import type { Finding } from '@undulan/core';
+import { useClock } from '../time/index.ts';
+import { Empty } from '../ui/index.ts';
+
+const TONES: Record<Finding['severity'], string> = {
+  strong: 'text-danger font-semibold',
+  clear: 'text-ink',
+  slight: 'text-faint',
+};
+
+function framesOf({ firstFrame, lastFrame }: Finding): string {
+  return firstFrame === lastFrame ? String(firstFrame) : `${firstFrame}–${lastFrame}`;
+}
+
+interface FindingsListProps {
+  findings: readonly Finding[];
+  onChoose?: (finding: Finding) => void;
+  /** What can be done with a finding beside going to it. */
+  action?: ((finding: Finding) => ReactNode) | undefined;
+  /** What stands before each. */
+  before?: ((finding: Finding) => ReactNode) | undefined;
+  /** Those that no longer count. */
+  faded?: (finding: Finding) => boolean;
+}
+
+/** What the reading found, in the order to fix it; a press goes to the frame. */
+export function FindingsList({ findings, onChoose, action, before, faded }: FindingsListProps) {
+  const clock = useClock();
+  if (findings.length === 0) return <Empty title="Nothing found">Keys and spacing are within the tolerances.</Empty>;
+  return (
+    <ol className="overflow-hidden rounded-md border border-rule bg-page" aria-label="Findings">
+      {findings.map((finding, i) => (
+        <li
+          key={i}
+          className={clsx('flex items-start border-b border-rule last:border-0', faded?.(finding) ? 'text-faint' : '')}
+        >
+          {before?.(finding)}
+          <button
+            type="button"
+            className="flex min-w-0 flex-1 items-baseline gap-3 px-2.5 py-1.5 text-left hover:bg-shade"
+            onClick={() => {
+              clock.stop();
+              clock.seek(finding.firstFrame);
+              onChoose?.(finding);
+            }}
+          >
+            <span className="figures w-12 shrink-0 text-xs font-semibold">{framesOf(finding)}</span>
+            <span className={clsx('min-w-0 flex-1 text-[13px] leading-snug', faded?.(finding) ? 'line-through' : '')}>
+              {finding.sentence}
+            </span>
+            <span className={clsx('shrink-0 text-xs', faded?.(finding) ? '' : TONES[finding.severity])}>
+              {finding.severity}
+            </span>
+          </button>
+          {action?.(finding)}
+        </li>
+      ))}
+    </ol>
+  );
+}

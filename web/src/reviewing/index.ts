@@ -1,0 +1,7 @@
+export { FindingsList } from './FindingsList.tsx';
+export { NoteDone } from './NoteDone.tsx';
+export { NoteLayer, useGhosts } from './NoteLayer.tsx';
+export type { DrawingDraft } from './NoteLayer.tsx';
+export { NoteReplies } from './NoteReplies.tsx';
+export { ReadAllAgain } from './ReadAllAgain.tsx';
+export { TakesPanel } from './TakesPanel.tsx';

@@ -1,0 +1,61 @@
+import type { ReactNode } from 'react';
+import { createBrowserRouter, useRouteError } from 'react-router';
+import { takeIn, type Store } from './state/index.ts';
+
+function Broken() {
+  const error = useRouteError();
+  return (
+    <div role="alert" className="grid h-full place-items-center p-8 text-center">
+      <div>
+        <h1 className="text-xl">This page broke</h1>
+        <p className="my-3 max-w-md text-faint">
+          {error instanceof Error ? error.message : 'Something unexpected happened.'} What was made before is saved.
+        </p>
+        <button
+          type="button"
+          className="rounded-md border border-rule bg-page px-3 py-1.5 text-sm hover:border-faint"
+          onClick={() => location.reload()}
+        >
+          Load it again
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/**
+ * Every screen, fetched when it is first opened: who signs in fetches the door, who sees a course no strips and no
+ * editor.
+ */
+const SCREENS = {
+  '/': async () => (await import('./features/home/index.ts')).HomePage,
+  '/courses/:courseId': async () => (await import('./features/course/index.ts')).CoursePage,
+  '/courses/:courseId/planner': async () => (await import('./features/planner/index.ts')).PlannerPage,
+  '/courses/:courseId/waiting': async () => (await import('./features/desk/index.ts')).WaitingPage,
+  '/exercises/:exerciseId/setting': async () => (await import('./features/setting/index.ts')).SettingPage,
+  '/exercises/:exerciseId/hand-out': async () => (await import('./features/setting/index.ts')).HandOutPage,
+  '/drafts/:draftId': async () => (await import('./features/bench/index.ts')).BenchPage,
+  '/takes/:takeId': async () => (await import('./features/take/index.ts')).TakePage,
+  '*': async () => (await import('./features/home/index.ts')).NoSuchPage,
+} as const satisfies Record<string, () => Promise<() => ReactNode>>;
+
+export function createRouter(store: Store) {
+  const lazily = (load: () => Promise<() => ReactNode>) => async () => {
+    const Component = await load();
+    takeIn(store);
+    return { Component };
+  };
+  return createBrowserRouter([
+    {
+      errorElement: <Broken />,
+      hydrateFallbackElement: <p className="p-8 text-faint">Loading the page …</p>,
+      children: [
+        { path: '/sign-in', lazy: lazily(async () => (await import('./features/sign-in/index.ts')).SignInPage) },
+        {
+          lazy: lazily(async () => (await import('./shell/SignedInOnly.tsx')).SignedInOnly),
+          children: Object.entries(SCREENS).map(([path, load]) => ({ path, lazy: lazily(load) })),
+        },
+      ],
+    },
+  ]);
+}

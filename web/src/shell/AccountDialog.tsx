@@ -1,0 +1,113 @@
+import { useForm } from 'react-hook-form';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { formatDistanceToNow } from 'date-fns';
+import { NewPassword, type OpenSession } from '@undulan/contract';
+import { toast } from 'sonner';
+import { Button, Dialog, Field, INPUT, LoadFailed } from '../ui/index.ts';
+import { useChangePasswordMutation, useEndSessionMutation, useOpenSessionsQuery } from '../server-data/index.ts';
+import { explain, isProblem } from '../server-data/index.ts';
+
+/** A person's account: another password, and where they are signed in. */
+export function AccountDialog({ onClose }: { onClose: () => void }) {
+  return (
+    <Dialog open onClose={onClose} title="Your account">
+      <div className="grid gap-5">
+        <PasswordForm />
+        <Sessions />
+      </div>
+    </Dialog>
+  );
+}
+
+function PasswordForm() {
+  const form = useForm({ resolver: zodResolver(NewPassword), defaultValues: { old: '', password: '' } });
+  const [change, { isLoading }] = useChangePasswordMutation();
+  const { errors } = form.formState;
+  const keep = async (typed: NewPassword): Promise<void> => {
+    const answer = await change(typed);
+    if (!answer.error) {
+      form.reset();
+      toast.success('Your password is changed. Everywhere else you are signed out.');
+    } else if (isProblem(answer.error, 'wrong-password')) form.setError('old', { message: explain(answer.error) });
+    else toast.error(explain(answer.error));
+  };
+  return (
+    <form className="grid gap-2" noValidate onSubmit={(event) => void form.handleSubmit(keep)(event)}>
+      <h3 className="text-[15px]">Another password</h3>
+      <div className="grid grid-cols-2 gap-3">
+        <Field label="Password you have now" error={errors.old?.message}>
+          {(ids) => (
+            <input
+              {...ids}
+              {...form.register('old')}
+              type="password"
+              autoComplete="current-password"
+              className={INPUT}
+            />
+          )}
+        </Field>
+        <Field label="New password" error={errors.password?.message} hint="At least 10 characters.">
+          {(ids) => (
+            <input
+              {...ids}
+              {...form.register('password')}
+              type="password"
+              autoComplete="new-password"
+              className={INPUT}
+            />
+          )}
+        </Field>
+      </div>
+      <div>
+        <Button type="submit" disabled={isLoading}>
+          Change password
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+/** A browser by its name and system, as far as it says them. */
+function nameOf({ begunWith }: OpenSession): string {
+  const browser = /(Firefox|Edg|Chrome|Safari)/.exec(begunWith)?.[1]?.replace('Edg', 'Edge') ?? 'A browser';
+  const system = /(Windows|Mac OS|Android|iPhone|iPad|Linux)/.exec(begunWith)?.[1];
+  return system ? `${browser} on ${system}` : browser;
+}
+
+function Sessions() {
+  const { data, error, refetch } = useOpenSessionsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [end] = useEndSessionMutation();
+  const finish = async (id: string): Promise<void> => {
+    const answer = await end(id);
+    if (answer.error) toast.error(explain(answer.error));
+  };
+  return (
+    <section aria-label="Where you are signed in">
+      <h3 className="mb-1 text-[15px]">Where you are signed in</h3>
+      {error && !data && <LoadFailed what="list" error={error} onRetry={() => void refetch()} />}
+      <ul>
+        {data?.map((session) => (
+          <li
+            key={session.id}
+            className="flex items-center justify-between gap-3 border-b border-rule py-1.5 text-sm last:border-0"
+          >
+            <span>
+              {nameOf(session)}
+              <span className="block text-xs text-faint">
+                begun {formatDistanceToNow(session.begunAt, { addSuffix: true })}, last used{' '}
+                {formatDistanceToNow(session.seenAt, { addSuffix: true })}
+              </span>
+            </span>
+            {session.isThis ? (
+              <span className="text-xs text-faint">here</span>
+            ) : (
+              <Button small aria-label={`End ${nameOf(session)}`} onClick={() => void finish(session.id)}>
+                End
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,18 @@
+import { Tooltip } from 'radix-ui';
+import { Navigate, Outlet } from 'react-router';
+import { Loading, LoadFailed } from '../ui/index.ts';
+import { useSessionQuery } from '../server-data/index.ts';
+import { isProblem } from '../server-data/index.ts';
+
+/** Everything behind the sign-in: asks who is there once and sends strangers to the door. */
+export function SignedInOnly() {
+  const { data, error, isLoading, refetch } = useSessionQuery();
+  if (isLoading) return <Loading what="your courses" />;
+  if (isProblem(error, 'not-signed-in')) return <Navigate to="/sign-in" replace />;
+  if (!data) return <LoadFailed what="session" error={error} onRetry={() => void refetch()} />;
+  return (
+    <Tooltip.Provider>
+      <Outlet />
+    </Tooltip.Provider>
+  );
+}

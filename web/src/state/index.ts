@@ -1,0 +1,3 @@
+export { rootReducer } from './root-reducer.ts';
+export { createStore, takeIn, useAppDispatch, useAppSelector, useAppStore } from './store.ts';
+export type { RootState, Store } from './store.ts';

@@ -1,0 +1,9 @@
+export { GapStrip, upward } from './GapStrip.tsx';
+export { MatchStrip } from './MatchStrip.tsx';
+export { TwinLoomStrip } from './TwinLoomStrip.tsx';
+export { TwoCurvesStrip } from './TwoCurvesStrip.tsx';
+export { TwoSpeedsStrip } from './TwoSpeedsStrip.tsx';
+export { alignedTime, compareTrack } from './compared-track.ts';
+export type { Alignment } from './compared-track.ts';
+export { correctionProblem, useCompared } from './use-compared.ts';
+export type { Against } from './use-compared.ts';

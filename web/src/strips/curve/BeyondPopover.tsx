@@ -1,0 +1,92 @@
+import { clsx } from 'clsx';
+import { BEHAVIOURS, CHANNELS, type Channel, type Outside } from '@undulan/core';
+import { useAppDispatch } from '../../state/index.ts';
+import { edited } from '../../editing/index.ts';
+import { Button, CommitInput, INPUT, Popover } from '../../ui/index.ts';
+
+const WORDS: Record<Outside['kind'], string> = {
+  hold: 'hold',
+  repeat: 'repeat',
+  'repeat-offset': 'repeat, going on from the end',
+  mirror: 'there and back',
+  continue: 'go straight on',
+};
+const MOST = 10_000;
+
+interface BeyondPopoverProps {
+  subjectId: string;
+  channel: Channel;
+}
+
+/** What a channel does before its first key and after its last, and how many times. */
+export function BeyondPopover({ subjectId, channel }: BeyondPopoverProps) {
+  const marks = [channel.before, channel.after].filter((side) => side !== undefined).length;
+  return (
+    <Popover
+      label="Beyond the keys"
+      trigger={
+        <Button
+          small
+          className="h-6! flex-1 px-1!"
+          tip="Before the first and after the last key"
+          disabledReason={
+            channel.keys.length < 2 && `${CHANNELS[channel.id].label} needs two keys before it can go on beyond them.`
+          }
+        >
+          Beyond{marks > 0 && ` · ${marks}`}
+        </Button>
+      }
+    >
+      <p className="mb-2 font-semibold">{CHANNELS[channel.id].label} beyond its keys</p>
+      <Side subjectId={subjectId} channel={channel} side="before" label="Before the first key" />
+      <Side subjectId={subjectId} channel={channel} side="after" label="After the last key" />
+      <p className="mt-3 text-xs text-faint">
+        Drawn fainter on the curve. With a count there is a grip where the last round ends: drag it.
+      </p>
+    </Popover>
+  );
+}
+
+function Side({ subjectId, channel, side, label }: BeyondPopoverProps & { side: 'before' | 'after'; label: string }) {
+  const dispatch = useAppDispatch();
+  const { kind, count } = channel[side] ?? { kind: 'hold' as const, count: 0 };
+  const set = (outside: Outside): void =>
+    void dispatch(edited({ operation: 'setOutside', args: [{ subjectId, channelId: channel.id }, side, outside] }));
+  return (
+    <fieldset className="mt-2">
+      <legend className="text-xs text-faint">{label}</legend>
+      <div className="flex items-center gap-2">
+        <select
+          aria-label={label}
+          className={clsx(INPUT, 'h-8! flex-1')}
+          value={kind}
+          onChange={(event) => set({ kind: event.target.value as Outside['kind'], count })}
+        >
+          {BEHAVIOURS.map((behaviour) => (
+            <option key={behaviour} value={behaviour}>
+              {WORDS[behaviour]}
+            </option>
+          ))}
+        </select>
+        {kind !== 'hold' && (
+          <label className="flex items-center gap-1 text-xs text-faint">
+            ×
+            <CommitInput
+              aria-label={`${label}: times`}
+              title="How many times; leave empty for without end"
+              placeholder="∞"
+              className="figures h-8! w-14! text-center"
+              value={count === 0 ? '' : String(count)}
+              onCommit={(text) => {
+                const typed = text.trim() === '' || text.trim() === '∞' ? 0 : Number(text);
+                if (!Number.isInteger(typed) || typed < 0 || typed > MOST) return false;
+                set({ kind, count: typed });
+                return true;
+              }}
+            />
+          </label>
+        )}
+      </div>
+    </fieldset>
+  );
+}

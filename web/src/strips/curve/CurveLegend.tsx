@@ -1,0 +1,140 @@
+import { clsx } from 'clsx';
+import { memo } from 'react';
+import { shallowEqual } from 'react-redux';
+import { CHANNELS, type Channel } from '@undulan/core';
+import { useAppDispatch } from '../../state/index.ts';
+import { channelSelected } from '../../editing/index.ts';
+import { CHANNEL_LOOKS, useValueUnits } from '../../values/index.ts';
+import { BeyondPopover } from './BeyondPopover.tsx';
+import type { CurveScaling } from './curve-scales.ts';
+import { WobblePopover } from './WobblePopover.tsx';
+
+const SCALINGS: Record<CurveScaling, string> = {
+  shared: 'one scale a unit',
+  own: 'each its own scale',
+  normalised: 'each 0 to 100 %',
+};
+const SELECT = 'h-6 w-full min-w-0 rounded-md border border-rule bg-page px-1 text-xs';
+
+interface CurveLegendProps {
+  subjectId: string;
+  channels: Channel[];
+  active: Channel;
+  hidden: readonly Channel['id'][];
+  onHidden: (hidden: Channel['id'][]) => void;
+  scaling: CurveScaling;
+  onScaling: (scaling: CurveScaling) => void;
+}
+
+export const CurveLegend = memo(CurveLegendOf, sameLegend);
+
+/** Whether the same is said of the channels: their keys move at every move of a gesture, which changes nothing here. */
+function sameLegend(
+  { channels, active, ...before }: CurveLegendProps,
+  { channels: channelsAfter, active: activeAfter, ...after }: CurveLegendProps,
+): boolean {
+  return (
+    shallowEqual(before, after) &&
+    shallowEqual(
+      channels.map(({ id }) => id),
+      channelsAfter.map(({ id }) => id),
+    ) &&
+    active.id === activeAfter.id &&
+    active.before === activeAfter.before &&
+    active.after === activeAfter.after &&
+    active.wobble === activeAfter.wobble &&
+    active.keys.length === activeAfter.keys.length
+  );
+}
+
+/**
+ * Beside the curves: which channel is worked on and which others are drawn, on what scale and in what unit, and what
+ * the channel does beside its keys.
+ */
+function CurveLegendOf({ subjectId, channels, active, hidden, onHidden, scaling, onScaling }: CurveLegendProps) {
+  const dispatch = useAppDispatch();
+  const units = useValueUnits();
+  const unitChoices = units.choices(active.id);
+  return (
+    <div className="space-y-1.5">
+      <div role="radiogroup" aria-label="Channel of the curve" className="mt-0.5">
+        {channels.map(({ id }) => {
+          const off = id !== active.id && hidden.includes(id);
+          return (
+            <div key={id} className="flex items-center gap-1">
+              <button
+                type="button"
+                aria-label={`Curve of ${CHANNELS[id].label}`}
+                aria-pressed={!off}
+                disabled={id === active.id}
+                title={id === active.id ? 'The channel worked on is always drawn' : off ? 'Not drawn' : 'Drawn'}
+                className="h-5 w-5 shrink-0 rounded-sm hover:bg-shade disabled:hover:bg-transparent"
+                onClick={() => onHidden(off ? hidden.filter((other) => other !== id) : [...hidden, id])}
+              >
+                <svg width={18} height={8} aria-hidden="true" className="mx-auto">
+                  <line
+                    x1={1}
+                    x2={17}
+                    y1={4}
+                    y2={4}
+                    stroke={off ? 'var(--rule)' : CHANNEL_LOOKS[id].colour}
+                    strokeWidth={id === active.id ? 3 : 1.6}
+                    strokeDasharray={CHANNEL_LOOKS[id].dash}
+                  />
+                </svg>
+              </button>
+              <button
+                type="button"
+                role="radio"
+                aria-checked={id === active.id}
+                onClick={() => dispatch(channelSelected(id))}
+                className={clsx(
+                  'min-w-0 truncate rounded-sm py-px text-left text-xs',
+                  id === active.id
+                    ? 'font-semibold text-ink'
+                    : off
+                      ? 'text-faint/60 hover:underline'
+                      : 'hover:text-ink hover:underline',
+                )}
+              >
+                {CHANNELS[id].label}, {units.label(id)}
+              </button>
+            </div>
+          );
+        })}
+      </div>
+      {channels.length > 1 && (
+        <select
+          aria-label="Vertical scale"
+          className={SELECT}
+          value={scaling}
+          onChange={(event) => onScaling(event.target.value as CurveScaling)}
+        >
+          {Object.entries(SCALINGS).map(([id, label]) => (
+            <option key={id} value={id}>
+              {label}
+            </option>
+          ))}
+        </select>
+      )}
+      <div className="flex gap-1">
+        <BeyondPopover subjectId={subjectId} channel={active} />
+        <WobblePopover subjectId={subjectId} channel={active} />
+      </div>
+      {unitChoices.length > 1 && (
+        <select
+          aria-label="Values in"
+          className={SELECT}
+          value={units.label(active.id)}
+          onChange={(event) => units.choose(active.id, event.target.value)}
+        >
+          {unitChoices.map((label) => (
+            <option key={label} value={label}>
+              in {label}
+            </option>
+          ))}
+        </select>
+      )}
+    </div>
+  );
+}

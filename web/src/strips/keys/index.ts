@@ -1,0 +1,2 @@
+export { KeysStrip } from './KeysStrip.tsx';
+export { keysByFrame } from './keys-by-frame.ts';

@@ -1,0 +1,95 @@
+import { useState } from 'react';
+import type { KeyRef } from '@undulan/core';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import {
+  edited,
+  keysSelected,
+  previewed,
+  useEditing,
+  selectMotion,
+  selectOpenChannels,
+  type EditRequest,
+} from '../../editing/index.ts';
+import { usePointerDrag, type DragMove } from '../../ui/index.ts';
+import { formatFrames } from '../../time/index.ts';
+import type { Notice } from '../kit/index.ts';
+import { snapFrame } from '../kit/index.ts';
+import { useTimeScale } from '../../time/index.ts';
+
+/** How many frames a gesture covers, from the first key to the last. */
+const lengthOf = (keys: readonly KeyRef[]): number =>
+  Math.max(...keys.map((key) => key.frame)) - Math.min(...keys.map((key) => key.frame));
+
+const signed = (frames: number): string => (frames > 0 ? `+${formatFrames(frames)}` : formatFrames(frames));
+
+interface KeyDrag {
+  refs: KeyRef[];
+  pressed: KeyRef;
+  /** What stays selected when it was only a click. */
+  clicked: KeyRef[];
+}
+
+/**
+ * Moving keys by hand: whole frames, cue marks and other keys draw them, with Alt they stand anywhere. With Ripple on
+ * all that comes after goes along. Gives what starts the drag, how to move by keyboard, and what to say beside the
+ * pointer.
+ */
+export function useKeyDrag() {
+  const dispatch = useAppDispatch();
+  const scale = useTimeScale();
+  const motion = useAppSelector(selectMotion);
+  const { ripple, keepShares } = useEditing('ripple', 'keepShares');
+  const channels = useAppSelector(selectOpenChannels);
+  const [notice, setNotice] = useState<Notice | null>(null);
+
+  const moveBy = (refs: KeyRef[], frames: number): EditRequest =>
+    ripple
+      ? { operation: 'rippleFrom', args: [refs, frames, channels] }
+      : { operation: 'moveKeys', args: [refs, frames, 0, { keepShares }] };
+
+  const framesMoved = ({ refs, pressed }: KeyDrag, { dxPx, altKey }: DragMove): number => {
+    const staying = motion?.subjects.flatMap((subject) =>
+      subject.channels.flatMap((channel) =>
+        channel.keys.map((key) => key.frame).filter((frame) => !refs.some((ref) => ref.frame === frame)),
+      ),
+    );
+    const targets = [...(motion?.cues.map((cue) => cue.frame) ?? []), ...(staying ?? [])];
+    return (
+      snapFrame(pressed.frame + dxPx / scale.pxPerFrame, { pxPerFrame: scale.pxPerFrame, targets, free: altKey }) -
+      pressed.frame
+    );
+  };
+  const start = usePointerDrag<KeyDrag>({
+    onMove: (drag, move) => {
+      const frames = framesMoved(drag, move);
+      dispatch(previewed(moveBy(drag.refs, frames)));
+      const length = lengthOf(drag.refs);
+      setNotice({
+        xPx: move.xPx,
+        yPx: move.yPx,
+        says: `${signed(frames)} → ${formatFrames(drag.pressed.frame + frames)}${length > 0 ? ` · ${formatFrames(length)} long` : ''}`,
+      });
+    },
+    onEnd: (drag, move) => {
+      setNotice(null);
+      const frames = framesMoved(drag, move);
+      dispatch(frames === 0 ? previewed(null) : edited(moveBy(drag.refs, frames)));
+    },
+    onClick: ({ clicked }) => dispatch(keysSelected({ keys: clicked })),
+    onCancel: () => {
+      setNotice(null);
+      dispatch(previewed(null));
+    },
+  });
+  return {
+    start,
+    notice,
+    nudge: (refs: KeyRef[], frames: number): void => void dispatch(edited(moveBy(refs, frames))),
+  };
+}
+
+/** How many frames an arrow key moves a key by: one, with Shift ten, with Alt a tenth. */
+export function arrowFrames({ key, shiftKey, altKey }: { key: string; shiftKey: boolean; altKey: boolean }): number {
+  const way = key === 'ArrowLeft' ? -1 : key === 'ArrowRight' ? 1 : 0;
+  return way * (shiftKey ? 10 : altKey ? 0.1 : 1);
+}

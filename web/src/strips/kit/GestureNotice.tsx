@@ -1,0 +1,43 @@
+import { clsx } from 'clsx';
+import { createPortal } from 'react-dom';
+import { CHANNELS } from '@undulan/core';
+import { useEditing } from '../../editing/index.ts';
+import { formatFrames } from '../../time/index.ts';
+
+/** What is said beside the pointer during a gesture. */
+export interface Notice {
+  xPx: number;
+  yPx: number;
+  says: string;
+}
+
+const SHOWN_LOSSES = 4;
+
+/** Beside the pointer while keys are dragged: how far, and what would give way. */
+export function GestureNotice({ notice }: { notice: Notice | null }) {
+  const { gaveWay, preview } = useEditing('gaveWay', 'preview');
+  if (!notice) return null;
+  const losses = preview
+    ? [...new Set(gaveWay.map((ref) => `${CHANNELS[ref.channelId].label.toLowerCase()} ${formatFrames(ref.frame)}`))]
+    : [];
+  const more = losses.length - SHOWN_LOSSES;
+  return createPortal(
+    <p
+      role="status"
+      className={clsx(
+        'figures pointer-events-none fixed z-50 rounded bg-ink px-1.5 py-0.5 text-[11px]',
+        'whitespace-nowrap text-page',
+      )}
+      style={{ left: Math.min(notice.xPx + 14, innerWidth - 190), top: notice.yPx + 16 }}
+    >
+      {notice.says}
+      {losses.length > 0 && (
+        <span className="block">
+          replaces {losses.slice(0, SHOWN_LOSSES).join(', ')}
+          {more > 0 && ` and ${more} more`}
+        </span>
+      )}
+    </p>,
+    document.body,
+  );
+}

@@ -1,0 +1,15 @@
+export { CurveLine, ValueAxis } from './CurveLine.tsx';
+export { GestureNotice } from './GestureNotice.tsx';
+export type { Notice } from './GestureNotice.tsx';
+export { KeyLine } from './KeyLine.tsx';
+export { KeyMark, isRoomy } from './KeyMark.tsx';
+export { StripCanvas } from './StripCanvas.tsx';
+export type { Columns } from './StripCanvas.tsx';
+export { columnsOf, isInColumns, unlike, useChangedColumns } from './changed-columns.ts';
+export { CROWD_REACH_PX, builtInCrowd, crowdRadius, crowding, nearestFrame, reachPath } from './crowd.ts';
+export { createValueScale, curvePath, frameValues } from './curve-path.ts';
+export type { ValueScale } from './curve-path.ts';
+export { keyPainter } from './paint-key.ts';
+export { changedSum, changedTrack, paintSum, paintTrack } from './paint-track.ts';
+export type { SumPaint, TrackPaint } from './paint-track.ts';
+export { snapFrame } from './snap-frame.ts';

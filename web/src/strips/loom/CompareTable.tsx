@@ -1,0 +1,97 @@
+import { useState } from 'react';
+import type { TimingChart } from '@undulan/core';
+import { Button, CommitInput, Popover } from '../../ui/index.ts';
+
+/** Frames compared unless others are asked for. */
+const USUAL = 9;
+
+interface CompareTableProps {
+  chart: TimingChart;
+  /** The way of the chart, in the track's unit. */
+  length: number;
+  unit: string;
+}
+
+/** Whole frames of a segment spread evenly, its ends among them. */
+function usualFrames({ firstFrame, lastFrame }: TimingChart): number[] {
+  const steps = Math.min(USUAL - 1, lastFrame - firstFrame);
+  return [
+    ...new Set(
+      Array.from({ length: steps + 1 }, (_, i) => Math.round(firstFrame + ((lastFrame - firstFrame) * i) / steps)),
+    ),
+  ];
+}
+
+/** Even against actual, at chosen frames: how far along the subject is, and how far it would be at an even speed. */
+export function CompareTable({ chart, length, unit }: CompareTableProps) {
+  const [asked, setAsked] = useState<number[] | null>(null);
+  const { firstFrame, lastFrame, marks } = chart;
+  const frames = (asked ?? usualFrames(chart)).filter((frame) => frame >= firstFrame && frame <= lastFrame);
+  const percent = (share: number): string => `${(share * 100).toFixed(1).replace('-', '−')} %`;
+  const signed = (value: number): string => `${value > 0 ? '+' : ''}${value.toFixed(1).replace('-', '−')}`;
+  return (
+    <Popover
+      label="Even against actual"
+      align="end"
+      wide
+      trigger={
+        <Button small kind="quiet" className="h-6! shrink-0 text-accent">
+          Compare with even
+        </Button>
+      }
+    >
+      <p className="font-semibold">
+        Even against actual, {firstFrame} to {lastFrame}
+      </p>
+      <label className="my-2 flex items-center gap-2 text-xs text-faint">
+        at frames
+        <CommitInput
+          className="figures h-7! w-80!"
+          value={frames.join(', ')}
+          onCommit={(text) => {
+            const typed = text
+              .split(/[\s,;·]+/)
+              .filter(Boolean)
+              .map(Number);
+            if (
+              typed.length === 0 ||
+              typed.some((frame) => !Number.isInteger(frame) || frame < firstFrame || frame > lastFrame)
+            )
+              return false;
+            setAsked([...new Set(typed)].sort((a, b) => a - b));
+            return true;
+          }}
+        />
+      </label>
+      <table className="figures text-right text-xs">
+        <thead className="text-faint">
+          <tr>
+            {['frame', 'even', 'actual', 'ahead by', unit].map((name) => (
+              <th key={name} scope="col" className="px-3 py-1 font-normal">
+                {name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {frames.map((frame) => {
+            const even = (frame - firstFrame) / (lastFrame - firstFrame);
+            // On twos and more the drawing on screen is an earlier one.
+            const actual = marks.findLast((mark) => mark.frame <= frame)!.progress;
+            return (
+              <tr key={frame} className="border-t border-rule">
+                <th scope="row" className="px-3 py-1">
+                  {frame}
+                </th>
+                <td className="px-3">{percent(even)}</td>
+                <td className="px-3">{percent(actual)}</td>
+                <td className="px-3">{signed((actual - even) * 100)} %</td>
+                <td className="px-3">{signed((actual - even) * Math.abs(length))}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </Popover>
+  );
+}

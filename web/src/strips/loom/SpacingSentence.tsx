@@ -1,0 +1,62 @@
+import { clsx } from 'clsx';
+import { useCallback } from 'react';
+import { describeSpacing, wayOf } from '@undulan/core';
+import { useAppSelector } from '../../state/index.ts';
+import { selectShownMotion, selectSubject, selectUnderWay } from '../../editing/index.ts';
+import { LiveFigures, useRestingFrame } from '../../time/index.ts';
+import { Still, useCalm } from '../../ui/index.ts';
+import { CompareTable } from './CompareTable.tsx';
+import { useActiveTrack, useSegmentAt } from './use-segments.ts';
+
+/** What the eye sees of the segment at the playhead, in one sentence worked out from the motion. */
+export function SpacingSentence() {
+  const motion = useAppSelector(selectShownMotion);
+  const subject = useAppSelector(selectSubject);
+  const underWay = useAppSelector(selectUnderWay);
+  const track = useActiveTrack();
+  const chart = useSegmentAt(subject, track, useRestingFrame());
+  if (!motion || !subject || !track || !chart) return null;
+  const { length } = wayOf(subject, track, chart.firstFrame, chart.lastFrame);
+  return (
+    <div className="flex items-center gap-2 border-t border-rule py-0.5 text-[13px]">
+      <Sentence
+        about={`${track.label} ${chart.firstFrame}–${chart.lastFrame}:`}
+        says={describeSpacing(chart, length, track.unit, motion.rate)}
+        live={underWay}
+      />
+      <Still still={underWay}>
+        <CompareTable key={chart.firstFrame} chart={chart} length={length} unit={track.unit} />
+      </Still>
+    </div>
+  );
+}
+
+interface SentenceProps {
+  about: string;
+  says: string;
+  /** It may change at every move: it is painted over its place, and the words follow when it comes to rest. */
+  live: boolean;
+}
+
+function Sentence({ about, says, live }: SentenceProps) {
+  const [calmAbout, calmSays] = [useCalm(about, live), useCalm(says, live)];
+  return (
+    <div className={clsx('relative flex min-w-0 flex-1', live ? 'text-transparent' : '')}>
+      <p className="flex min-w-0 flex-1" aria-live="polite" data-testid="spacing-sentence">
+        <span className={clsx('relative shrink-0 pr-2', live ? '' : 'text-faint')}>
+          {live && <span data-live="" className="absolute inset-0 text-faint" />}
+          {calmAbout}
+        </span>{' '}
+        <span className="relative min-w-0 flex-1 truncate">
+          {live && <span data-live="" className="absolute inset-0 text-ink" />}
+          {calmSays}
+        </span>
+      </p>
+      {live && <LiveWords about={about} says={says} />}
+    </div>
+  );
+}
+
+function LiveWords({ about, says }: Omit<SentenceProps, 'live'>) {
+  return <LiveFigures textsAt={useCallback(() => [about, says], [about, says])} />;
+}

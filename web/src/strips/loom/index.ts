@@ -1,0 +1,5 @@
+export { LoomStrip } from './LoomStrip.tsx';
+export { SpacingSentence } from './SpacingSentence.tsx';
+export { railsOf } from './rails.ts';
+export type { Rails } from './rails.ts';
+export { useActiveTrack, useSegments, useShownSegments } from './use-segments.ts';

@@ -1,0 +1,33 @@
+import { useCallback, useMemo } from 'react';
+import { StripCanvas, useChangedColumns, type Columns } from '../kit/index.ts';
+import { useTimeScale } from '../../time/index.ts';
+import { changedSpeed, paintSpeed, type SpeedPainting } from './paint-speed.ts';
+
+/** A speed with very many keys, painted. */
+export function SpeedCanvas({
+  pieces,
+  keyFrames,
+  knobs,
+  jumps,
+  selected,
+  values,
+  heightPx,
+}: Omit<SpeedPainting, 'scale'>) {
+  const scale = useTimeScale();
+  const now = useMemo(
+    (): SpeedPainting => ({ pieces, keyFrames, knobs, jumps, selected, values, heightPx, scale }),
+    [pieces, keyFrames, knobs, jumps, selected, values, heightPx, scale],
+  );
+  const paint = useCallback(
+    (context: CanvasRenderingContext2D, columns: Columns) => paintSpeed(context, now, columns),
+    [now],
+  );
+  return (
+    <StripCanvas
+      widthPx={scale.widthPx}
+      heightPx={heightPx}
+      draw={paint}
+      changed={useChangedColumns(now, changedSpeed)}
+    />
+  );
+}

@@ -1,0 +1,140 @@
+import {
+  CHANNELS,
+  changedTrackSpan,
+  channelSpeed,
+  effectiveHandles,
+  findChannel,
+  numbersOfHandle,
+  type Channel,
+  type HandleSide,
+  type Rate,
+  type Subject,
+  type Track,
+} from '@undulan/core';
+import type { EditRequest } from '../../editing/index.ts';
+
+/** Samples between two keys of a drawn speed. */
+const SAMPLES = 32;
+
+export interface SpeedPoint {
+  frame: number;
+  speed: number;
+}
+
+/** The speed of something that moves, to be drawn and changed: piece by piece, broken at its keys. */
+export interface SpeedLine {
+  label: string;
+  unit: string;
+  keyFrames: number[];
+  pieces: SpeedPoint[][];
+  /** What sets the speed on one side of a key, and (unless null) how far it reaches. */
+  request: (
+    keyFrame: number,
+    side: HandleSide,
+    speed: number,
+    reachPercent: number | null,
+    apart: boolean,
+  ) => EditRequest;
+  /**
+   * How far the speed on one side of a key reaches, in percent of its span of so many frames; null where a reach cannot
+   * be set.
+   */
+  reachOf: (keyFrame: number, side: HandleSide) => { percent: number; spanFrames: number } | null;
+}
+
+/** Pieces that are known already, by the frame they begin on, with the one they end on. */
+type KnownPieces = ReadonlyMap<number, { to: number; piece: SpeedPoint[] }>;
+
+const NONE: KnownPieces = new Map();
+
+/** Those pieces of a line that hold still when its subject changes. */
+export function keptPieces(
+  { keyFrames, pieces }: SpeedLine,
+  before: Subject,
+  after: Subject,
+  channels: Pick<Track, 'channelIds'>,
+): KnownPieces {
+  const span = changedTrackSpan(before, after, channels);
+  if (!span) return NONE;
+  const kept = new Map<number, { to: number; piece: SpeedPoint[] }>();
+  pieces.forEach((piece, i) => {
+    const [from, to] = [keyFrames[i]!, keyFrames[i + 1]!];
+    if (to <= span.first || from >= span.last) kept.set(from, { to, piece });
+  });
+  return kept;
+}
+
+function piecesOf(
+  keyFrames: readonly number[],
+  known: KnownPieces,
+  speedsAt: (frame: number) => { left: number; right: number },
+): SpeedPoint[][] {
+  return keyFrames.slice(0, -1).map((from, i) => {
+    const to = keyFrames[i + 1]!;
+    const same = known.get(from);
+    if (same?.to === to) return same.piece;
+    return Array.from({ length: SAMPLES + 1 }, (_, n) => {
+      const frame = from + ((to - from) * n) / SAMPLES;
+      const { left, right } = speedsAt(frame);
+      return { frame, speed: n === SAMPLES ? left : right };
+    }).filter(({ speed }) => Number.isFinite(speed));
+  });
+}
+
+/** The speed of one channel in units per second, up on the picture as up. */
+export function channelLine(subjectId: string, channel: Channel, rate: Rate, known: KnownPieces = NONE): SpeedLine {
+  const sign = CHANNELS[channel.id].pointsDown ? -1 : 1;
+  const { keys } = channel;
+  const keyFrames = keys.map((key) => key.frame);
+  const reachOf = (keyFrame: number, side: HandleSide): { percent: number; spanFrames: number } => {
+    const index = keys.findIndex((key) => key.frame === keyFrame);
+    const spanFrames = Math.abs(keys[index + (side === 'out' ? 1 : -1)]!.frame - keyFrame);
+    return {
+      spanFrames,
+      percent: numbersOfHandle(effectiveHandles(keys, index)[side], spanFrames, rate).reachPercent || 100 / 3,
+    };
+  };
+  return {
+    label: CHANNELS[channel.id].label,
+    unit: CHANNELS[channel.id].unit,
+    keyFrames,
+    pieces: piecesOf(keyFrames, known, (frame) => {
+      const { left, right } = channelSpeed(channel, frame, rate);
+      return { left: sign * left, right: sign * right };
+    }),
+    reachOf,
+    request: (keyFrame, side, speed, reach, apart) => {
+      const reachPercent = reach ?? reachOf(keyFrame, side).percent;
+      const ref = { subjectId, channelId: channel.id, frame: keyFrame };
+      const numbers = { speedPerSecond: sign * speed, reachPercent };
+      return { operation: 'setSpeed', args: apart ? [ref, side, numbers, 'broken'] : [ref, side, numbers] };
+    },
+  };
+}
+
+/** The speed of a track along its way, in units per second: never below nothing. */
+export function pathLine(subject: Subject, track: Track, rate: Rate, known: KnownPieces = NONE): SpeedLine {
+  const channels = track.channelIds
+    .flatMap((id) => findChannel(subject, id) ?? [])
+    .filter((channel) => channel.keys.length > 0);
+  const keyFrames = [...new Set(channels.flatMap((channel) => channel.keys.map((key) => key.frame)))].sort(
+    (a, b) => a - b,
+  );
+  return {
+    label: `${track.label}, along its way`,
+    unit: track.unit,
+    keyFrames,
+    pieces: piecesOf(keyFrames, known, (frame) => {
+      const speeds = channels.map((channel) => channelSpeed(channel, frame, rate));
+      return {
+        left: Math.hypot(...speeds.map(({ left }) => left)),
+        right: Math.hypot(...speeds.map(({ right }) => right)),
+      };
+    }),
+    reachOf: () => null,
+    request: (keyFrame, side, speed, _reach, apart) => {
+      const args = [subject.id, track.id, keyFrame, side, Math.max(0, speed)] as const;
+      return { operation: 'setPathSpeed', args: apart ? [...args, 'broken'] : [...args] };
+    },
+  };
+}

@@ -1,0 +1,187 @@
+import { clsx } from 'clsx';
+import { memo, useMemo, useState } from 'react';
+import { ChevronDown } from 'lucide-react';
+import { EASE_DIRECTIONS, EASE_FAMILIES, easeProgress, easeShapeOf, type EaseShape, type Leave } from '@undulan/core';
+import { useAppDispatch } from '../../state/index.ts';
+import { easeCopied, edited, previewed, usePreviewEnds, useEditing, type EditRequest } from '../../editing/index.ts';
+import { Button, Popover } from '../../ui/index.ts';
+import { EaseAmountsFields } from './EaseAmountsFields.tsx';
+import { EasePalette } from './EasePalette.tsx';
+import { EaseRunner } from './EaseRunner.tsx';
+import { ShapeGraph } from './EaseGraph.tsx';
+import { EASE_DIRECTION_NAMES, FAMILY_WORDS, leaveWords, PLAIN_LEAVES } from './leave-words.ts';
+import { shared, useSelectedKeys, type SegmentKey } from './use-segment-keys.ts';
+
+const THIRDS: EaseShape = { leave: 'curve', x1: 1 / 3, y1: 0, x2: 2 / 3, y2: 1 };
+
+interface EasePopoverProps {
+  /** Whose palette is at hand; without one there is none. */
+  courseId: string | undefined;
+}
+
+/**
+ * How the selected keys go on to the next ones: every way drawn, and played while it is pointed at; by amount; carried
+ * from elsewhere; or from the course's palette.
+ */
+export const EasePopover = memo(function EasePopover({ courseId }: EasePopoverProps) {
+  const { begins } = useSelectedKeys();
+  const leave = shared(begins, ({ key }) => key.leave);
+  const first = begins[0];
+  const shape = first && easeShapeOf(first.channel.keys, first.index);
+  const says = begins.length === 0 ? 'last key: no effect' : leave === null ? 'differs' : leaveWords(leave);
+  const trigger = (
+    <Button
+      small
+      aria-label={`How it leaves: ${says}`}
+      className="w-48 justify-between! @max-[43rem]:w-32"
+      tip={begins.length > 0 && 'How the motion goes on to the next key'}
+      disabledReason={begins.length === 0 && 'Nothing comes after the last key: how it leaves has no effect.'}
+    >
+      {shape && leave && (
+        <span className="text-faint">
+          <ShapeGraph shape={shape} widthPx={22} heightPx={18} />
+        </span>
+      )}
+      <span className="min-w-0 flex-1 truncate text-left">{says}</span>
+      <ChevronDown size={12} />
+    </Button>
+  );
+  return (
+    <Popover label="How it leaves" wide trigger={trigger}>
+      <Sheet begins={begins} leave={leave} courseId={courseId} />
+    </Popover>
+  );
+});
+
+function Sheet({
+  begins,
+  leave,
+  courseId,
+}: {
+  begins: SegmentKey[];
+  leave: Leave | null;
+  courseId: string | undefined;
+}) {
+  const dispatch = useAppDispatch();
+  const { easeClip } = useEditing('easeClip');
+  const [shown, setShown] = useState<((t: number) => number) | null>(null);
+  usePreviewEnds();
+  const refs = useMemo(() => begins.map(({ ref }) => ref), [begins]);
+  const first = begins[0];
+  const own = useMemo(() => (first ? easeProgress(easeShapeOf(first.channel.keys, first.index)) : null), [first]);
+
+  /** What a choice does: it is shown and played while pointed at, and made when pressed. */
+  const choice = (progress: (t: number) => number, request: EditRequest) => {
+    const show = (): void => {
+      setShown(() => progress);
+      dispatch(previewed(request));
+    };
+    const hide = (): void => {
+      setShown(null);
+      dispatch(previewed(null));
+    };
+    return {
+      onPointerEnter: show,
+      onFocus: show,
+      onPointerLeave: hide,
+      onBlur: hide,
+      onClick: () => void dispatch(edited(request)),
+    };
+  };
+  const leaving = (to: Leave): EditRequest => ({ operation: 'setLeave', args: [refs, to] });
+  const tile = (to: Leave, label: string, widthPx: number) => {
+    const shape: EaseShape = to === 'curve' ? THIRDS : { leave: to };
+    const on = to === leave;
+    return (
+      <button
+        key={to}
+        type="button"
+        aria-label={label}
+        aria-pressed={on}
+        title={label}
+        className={clsx(
+          'rounded-md border px-0.5',
+          on ? 'border-accent bg-shade text-accent' : 'border-transparent hover:border-rule hover:bg-shade',
+        )}
+        {...choice(easeProgress(shape), leaving(to))}
+      >
+        <ShapeGraph shape={shape} widthPx={widthPx} heightPx={26} />
+      </button>
+    );
+  };
+  return (
+    <div className="grid grid-cols-[auto_15rem] gap-4">
+      <div>
+        <EaseRunner progress={shown ?? own} />
+        <div className="mt-2 grid grid-cols-3 gap-1 text-xs">
+          {(Object.keys(PLAIN_LEAVES) as (keyof typeof PLAIN_LEAVES)[]).map((to) => (
+            <div key={to} className="flex items-center gap-1">
+              {tile(to, PLAIN_LEAVES[to], 44)}
+              <span className="text-faint">{PLAIN_LEAVES[to]}</span>
+            </div>
+          ))}
+        </div>
+        <table className="mt-2 text-xs">
+          <thead>
+            <tr className="text-faint">
+              <td />
+              {EASE_DIRECTION_NAMES.map((direction) => (
+                <th key={direction} scope="col" className="px-1 font-normal">
+                  {EASE_DIRECTIONS[direction]}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {EASE_FAMILIES.map((family) => (
+              <tr key={family}>
+                <th scope="row" className="pr-2 text-left font-normal whitespace-nowrap">
+                  {FAMILY_WORDS[family]}
+                </th>
+                {EASE_DIRECTION_NAMES.map((direction) => (
+                  <td key={direction} className="text-center">
+                    {tile(`${family}-${direction}`, leaveWords(`${family}-${direction}`), 64)}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <div className="flex min-w-0 flex-col gap-4">
+        {first && <EaseAmountsFields begins={begins} refs={refs} />}
+        <div className="flex flex-wrap gap-1">
+          <Button
+            small
+            tip="A slow start becomes a slow finish"
+            onClick={() => dispatch(edited({ operation: 'swapEases', args: [refs] }))}
+          >
+            Turn about
+          </Button>
+          <Button
+            small
+            tip="Take this ease up, without its frames and values"
+            onClick={() => first && dispatch(easeCopied(easeShapeOf(first.channel.keys, first.index)))}
+          >
+            Copy ease
+          </Button>
+          <Button
+            small
+            disabledReason={!easeClip && 'Copy an ease first.'}
+            {...(easeClip && choice(easeProgress(easeClip), { operation: 'setEase', args: [refs, easeClip] }))}
+          >
+            Paste ease
+          </Button>
+        </div>
+        {courseId && first && (
+          <EasePalette
+            courseId={courseId}
+            own={easeShapeOf(first.channel.keys, first.index)}
+            refs={refs}
+            choice={choice}
+          />
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,190 @@
+import { memo } from 'react';
+import { ChevronDown } from 'lucide-react';
+import {
+  CHANNELS,
+  effectiveHandles,
+  HandleLink,
+  numbersOfHandle,
+  type HandleNumbers,
+  type HandleSide,
+} from '@undulan/core';
+import { useAppDispatch } from '../../state/index.ts';
+import { KEEPS_NOTHING, type HandleKeeps } from '../../strips/curve/index.ts';
+import { edited } from '../../editing/index.ts';
+import { useClock } from '../../time/index.ts';
+import { useValueUnits } from '../../values/index.ts';
+import { Button, CommitInput, Popover, Toggle, useStored } from '../../ui/index.ts';
+import { shared, type SegmentKey } from './use-segment-keys.ts';
+
+const SIDES: { side: HandleSide; label: string }[] = [
+  { side: 'in', label: 'Arrives' },
+  { side: 'out', label: 'Leaves' },
+];
+
+const LINK_WORDS: Record<HandleLink, string> = {
+  auto: 'automatic',
+  flat: 'flat',
+  aligned: 'in line',
+  mirrored: 'mirrored',
+  broken: 'parted',
+};
+
+/**
+ * The handles of the selected keys: how the two sides depend on each other, for all of them; of one alone the speed it
+ * arrives and leaves with and how far that reaches; and what dragging a handle keeps.
+ */
+export const HandlePopover = memo(function HandlePopover({ found }: { found: SegmentKey[] }) {
+  const dispatch = useAppDispatch();
+  const [keeps, setKeeps] = useStored<HandleKeeps>('handle-keeps', KEEPS_NOTHING);
+  const link = shared(found, ({ key }) => key.link);
+  const blend = found.some(({ channel }) => CHANNELS[channel.id].blend);
+  const single = found.length === 1 ? found[0]! : null;
+  return (
+    <Popover
+      label="Handles"
+      trigger={
+        <Button
+          small
+          className="w-36 justify-between!"
+          tip="How the two handles depend on each other; their speed and reach, typed"
+          disabledReason={
+            (blend && 'This channel has no speed.') ||
+            (found.every(({ channel }) => channel.keys.length < 2) && 'A single key has no handles.')
+          }
+        >
+          Handles: {link === null ? 'differ' : LINK_WORDS[link]} <ChevronDown size={12} />
+        </Button>
+      }
+    >
+      <div role="radiogroup" aria-label="Link of handles" className="mb-3 flex flex-wrap gap-1">
+        {HandleLink.options.map((option) => (
+          <Button
+            key={option}
+            small
+            role="radio"
+            aria-checked={option === link}
+            className={option === link ? 'border-accent! font-semibold text-accent' : ''}
+            onClick={() => dispatch(edited({ operation: 'setLink', args: [found.map(({ ref }) => ref), option] }))}
+          >
+            {LINK_WORDS[option]}
+          </Button>
+        ))}
+      </div>
+      {single && <Numbers found={single} />}
+      <p className="mt-3 mb-1 text-xs text-faint">Dragging a handle keeps</p>
+      <div className="flex gap-1">
+        <Toggle small on={keeps.length} onClick={() => setKeeps({ ...keeps, length: !keeps.length })}>
+          its length
+        </Toggle>
+        <Toggle small on={keeps.angle} onClick={() => setKeeps({ ...keeps, angle: !keeps.angle })}>
+          its angle
+        </Toggle>
+      </div>
+      {keeps.length && keeps.angle && <p className="mt-1 text-xs text-ochre">With both kept a drag changes nothing.</p>}
+    </Popover>
+  );
+});
+
+function Numbers({ found }: { found: SegmentKey }) {
+  return (
+    <>
+      <p className="font-semibold">
+        {CHANNELS[found.channel.id].label}, key on {found.key.frame}
+      </p>
+      <p className="mb-2 text-xs text-faint">
+        {found.key.link === 'broken'
+          ? 'Its two sides are apart.'
+          : 'The other side follows by the link; part them to set one alone.'}
+      </p>
+      <table className="w-full text-xs">
+        <thead className="text-faint">
+          <tr>
+            <td />
+            <th scope="col" className="text-left font-normal">
+              speed
+            </th>
+            <th scope="col" className="text-left font-normal">
+              reach
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {SIDES.map((side) => (
+            <SideRow key={side.side} found={found} {...side} />
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+function SideRow({ found, side, label }: { found: SegmentKey; side: HandleSide; label: string }) {
+  const dispatch = useAppDispatch();
+  const units = useValueUnits();
+  const { rate } = useClock();
+  const { channel, index, key, ref } = found;
+  const neighbour = channel.keys[side === 'in' ? index - 1 : index + 1];
+  const span = neighbour ? Math.abs(neighbour.frame - key.frame) : 0;
+  const segment = side === 'in' ? neighbour : key;
+  const per = units.per(channel.id);
+  if (!neighbour) {
+    return (
+      <tr>
+        <th scope="row" className="py-1 text-left font-normal">
+          {label}
+        </th>
+        <td colSpan={2} className="text-faint">
+          no key on this side
+        </td>
+      </tr>
+    );
+  }
+  const numbers = numbersOfHandle(effectiveHandles(channel.keys, index)[side], span, rate);
+  const commit = (change: Partial<HandleNumbers>): boolean => {
+    const next = { ...numbers, ...change };
+    if (
+      !Number.isFinite(next.speedPerSecond) ||
+      Math.abs(next.speedPerSecond) > 1e7 ||
+      !(next.reachPercent >= 0 && next.reachPercent <= 100)
+    )
+      return false;
+    // A reach of nothing has no speed: typing one gives it the usual third.
+    if (change.speedPerSecond !== undefined && next.reachPercent === 0) next.reachPercent = 100 / 3;
+    dispatch(edited({ operation: 'setSpeed', args: [ref, side, next] }));
+    return true;
+  };
+  const numberOf = (text: string): number =>
+    Number(
+      text
+        .trim()
+        .replace('−', '-')
+        .replace(',', '.')
+        .replace(/\s*(%|\S+\/s)$/, '') || 'none',
+    );
+  return (
+    <tr>
+      <th scope="row" className="py-1 text-left font-normal">
+        {label}
+      </th>
+      <td className="whitespace-nowrap">
+        <CommitInput
+          aria-label={`${label}: speed`}
+          className="figures h-7! w-20! text-right"
+          value={String(Math.round(numbers.speedPerSecond * per * 100) / 100)}
+          onCommit={(text) => commit({ speedPerSecond: numberOf(text) / per })}
+        />{' '}
+        <span className="text-faint">{units.label(channel.id)}/s</span>
+      </td>
+      <td className="whitespace-nowrap">
+        <CommitInput
+          aria-label={`${label}: reach`}
+          className="figures h-7! w-16! text-right"
+          value={String(Math.round(numbers.reachPercent * 100) / 100)}
+          onCommit={(text) => commit({ reachPercent: numberOf(text) })}
+        />{' '}
+        <span className="text-faint">%</span>
+        {segment?.leave !== 'curve' && <span className="block text-faint">makes it a curve</span>}
+      </td>
+    </tr>
+  );
+}

@@ -1,0 +1,158 @@
+import { clsx } from 'clsx';
+import { useCallback } from 'react';
+import { Trash2 } from 'lucide-react';
+import { channelOf, KeyRole, sameChannel, sampleChannel, type Key, type KeyRef } from '@undulan/core';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { edited, selectShownKeys, selectShownMotion, selectUnderWay, useEditing } from '../../editing/index.ts';
+import { LiveFigures, formatFrames } from '../../time/index.ts';
+import { useValueUnits } from '../../values/index.ts';
+import { Button, CommitInput } from '../../ui/index.ts';
+import { EasePopover } from './EasePopover.tsx';
+import { HandlePopover } from './HandlePopover.tsx';
+import { shared, useSelectedKeys } from './use-segment-keys.ts';
+
+const ROLE_WORDS: Record<KeyRole, string> = { extreme: 'extreme', breakdown: 'breakdown', inbetween: 'in-between' };
+
+const SELECT = 'h-7 rounded-md border border-rule bg-page px-1.5 text-xs disabled:opacity-50';
+
+/** Everything about the selected keys in words and numbers, to be changed for all of them at once. */
+export function KeyBar({ courseId }: { courseId: string | undefined }) {
+  const dispatch = useAppDispatch();
+  const { found } = useSelectedKeys();
+  const { selectedKeys, refused } = useEditing('selectedKeys', 'refused');
+  // What a gesture under way would replace is said beside the pointer.
+  const replaced = useAppSelector(({ editing }) =>
+    editing.preview ? '' : [...new Set(editing.gaveWay.map((ref) => ref.frame))].join(', '),
+  );
+  const remove = (): void => void dispatch(edited({ operation: 'deleteKeys', args: [selectedKeys] }));
+
+  const keys = found.map(({ key }) => key);
+  const bar = '@container flex h-10 shrink-0 items-center gap-2 border-t border-rule text-xs';
+  if (keys.length === 0) {
+    return (
+      <div role="group" aria-label="Selected keys" className={clsx(bar, 'text-faint')}>
+        {refused ? (
+          <Refused why={refused} />
+        ) : (
+          'Click a key to see and set how it goes on. Shift-click adds to the selection, as does dragging ' +
+          'over empty rows with Shift.'
+        )}
+      </div>
+    );
+  }
+  const single = found.length === 1 ? { shown: keys[0]!, keyRef: found[0]!.ref } : null;
+  const role = shared(keys, (key) => key.role);
+
+  return (
+    <div role="group" aria-label="Selected keys" className={bar}>
+      {single ? <SingleKey {...single} /> : <span className="font-semibold">{keys.length} keys</span>}
+      <EasePopover courseId={courseId} />
+      <HandlePopover found={found} />
+      <select
+        aria-label="Role"
+        className={SELECT}
+        value={role ?? ''}
+        onChange={(event) =>
+          dispatch(edited({ operation: 'setRole', args: [selectedKeys, event.target.value as KeyRole] }))
+        }
+      >
+        {role === null && <option value="">roles differ</option>}
+        {KeyRole.options.map((option) => (
+          <option key={option} value={option}>
+            {ROLE_WORDS[option]}
+          </option>
+        ))}
+      </select>
+      {refused && <Refused why={refused} />}
+      {replaced && (
+        <span role="status" className="truncate text-danger">
+          replaced the key on {replaced}; undo brings it back
+        </span>
+      )}
+      <Button
+        square
+        kind="quiet"
+        className="ml-auto h-7! w-7!"
+        aria-label="Delete the selected keys"
+        tip="Delete (Delete)"
+        onClick={remove}
+      >
+        <Trash2 size={14} />
+      </Button>
+    </div>
+  );
+}
+
+/** Why the last change was not made. */
+function Refused({ why }: { why: string }) {
+  return (
+    <span role="alert" className="truncate text-danger">
+      {why}
+    </span>
+  );
+}
+
+/** Frame and value of one key, typed. */
+function SingleKey({ shown, keyRef }: { shown: Key; keyRef: KeyRef }) {
+  const dispatch = useAppDispatch();
+  const underWay = useAppSelector(selectUnderWay);
+  const units = useValueUnits();
+  const setFrame = (text: string): boolean => {
+    const frame = Number(text.trim());
+    if (text.trim() === '' || !Number.isFinite(frame) || Math.abs(frame) > 100_000) return false;
+    dispatch(edited({ operation: 'moveKeys', args: [[keyRef], frame - keyRef.frame] }));
+    return true;
+  };
+  const setValue = (text: string): boolean => {
+    const value = units.compute(keyRef.channelId, text, shown.value);
+    if (value === null) return false;
+    dispatch(edited({ operation: 'setKeys', args: [keyRef.frame, [{ ...keyRef, value }]] }));
+    return true;
+  };
+  const input = `figures h-7! ${underWay ? 'text-transparent' : 'text-ink'}`;
+  return (
+    <div className="relative flex gap-2">
+      <label className="flex items-center gap-1.5 text-faint">
+        frame
+        <span className="relative">
+          {underWay && <LivePlace />}
+          <CommitInput className={clsx('w-14!', input)} value={String(shown.frame)} onCommit={setFrame} />
+        </span>
+      </label>
+      <label className="flex items-center gap-1.5 text-faint">
+        value
+        <span className="relative">
+          {underWay && <LivePlace />}
+          <CommitInput
+            className={clsx('w-16!', input)}
+            value={units.format(keyRef.channelId, shown.value)}
+            onCommit={setValue}
+          />
+        </span>
+        {units.label(keyRef.channelId)}
+      </label>
+      {underWay && <LiveKey keyRef={keyRef} />}
+    </div>
+  );
+}
+
+/** Over what an input says. */
+function LivePlace() {
+  return <span data-live="" className="figures absolute inset-y-0 right-0 left-[9px] text-sm text-ink" />;
+}
+
+/** Frame and value of the key while it may be under way: a gesture about other keys leaves it on its frame. */
+function LiveKey({ keyRef }: { keyRef: KeyRef }) {
+  const motion = useAppSelector(selectShownMotion)!;
+  const moved = useAppSelector(selectShownKeys);
+  const ref = moved.length === 1 && sameChannel(moved[0]!, keyRef) ? moved[0]! : keyRef;
+  const units = useValueUnits();
+  const textsAt = useCallback(
+    () => [
+      formatFrames(ref.frame),
+      units.format(ref.channelId, sampleChannel(channelOf(motion, ref.subjectId, ref.channelId), ref.frame)),
+    ],
+    [motion, ref, units],
+  );
+  return <LiveFigures textsAt={textsAt} />;
+}

@@ -1,0 +1,31 @@
+import { useMemo } from 'react';
+import { channelOf, type Channel, type Key, type KeyRef } from '@undulan/core';
+import { useAppSelector } from '../../state/index.ts';
+import { useEditing, selectMotion } from '../../editing/index.ts';
+
+export interface SegmentKey {
+  ref: KeyRef;
+  channel: Channel;
+  index: number;
+  key: Key;
+}
+
+/** The selected keys with their channels, and which of them begin a segment: all but last ones. */
+export function useSelectedKeys(): { found: SegmentKey[]; begins: SegmentKey[] } {
+  const motion = useAppSelector(selectMotion);
+  const { selectedKeys } = useEditing('selectedKeys');
+  return useMemo(() => {
+    const found = (motion ? selectedKeys : []).flatMap((ref): SegmentKey[] => {
+      const channel = channelOf(motion!, ref.subjectId, ref.channelId);
+      const index = channel.keys.findIndex((key) => key.frame === ref.frame);
+      return index < 0 ? [] : [{ ref, channel, index, key: channel.keys[index]! }];
+    });
+    return { found, begins: found.filter(({ channel, index }) => index + 1 < channel.keys.length) };
+  }, [motion, selectedKeys]);
+}
+
+/** The value all share in a respect, or null where they differ or there are none. */
+export function shared<T, V>(items: readonly T[], of: (item: T) => V): V | null {
+  const first = items[0] && of(items[0]);
+  return first !== undefined && items.every((item) => of(item) === first) ? first : null;
+}

@@ -1,0 +1,164 @@
+import { clsx } from 'clsx';
+import { useState } from 'react';
+import { ChevronDown } from 'lucide-react';
+import { CHANNELS, findChannel, findSubject, thinChannels, type ChannelKind, type KeyRef } from '@undulan/core';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { edited, useEditing, selectMotion, selectOpenChannels } from '../../editing/index.ts';
+import { Button, INPUT, Popover } from '../../ui/index.ts';
+import { keysByFrame } from '../../strips/keys/index.ts';
+
+/** A key whose going changes nothing by more than this is idle: less than can be seen or set by hand. */
+const IDLE: Record<ChannelKind['unit'], number> = {
+  px: 0.05,
+  '°': 0.05,
+  '×': 0.0005,
+  '%': 0.05,
+  share: 0.00005,
+  'no.': 0,
+  colour: 0,
+};
+
+const MOST_HOLD = 10_000;
+
+/** Holds: of some frames from the selected keys, of all poses to judge them; and keys that do nothing, thinned. */
+export function HoldPopover() {
+  return (
+    <Popover
+      label="Holds and poses"
+      trigger={
+        <Button small>
+          Hold <ChevronDown size={12} />
+        </Button>
+      }
+    >
+      <HoldForm />
+      <Poses />
+      <Thinning />
+    </Popover>
+  );
+}
+
+function HoldForm() {
+  const dispatch = useAppDispatch();
+  const { selectedKeys } = useEditing('selectedKeys');
+  const [text, setText] = useState('8');
+  const [ripple, setRipple] = useState(true);
+  const frames = Number(text);
+  const error =
+    Number.isInteger(frames) && frames >= 1 && frames <= MOST_HOLD
+      ? null
+      : `A whole number of frames from 1 to ${MOST_HOLD}.`;
+  const none = selectedKeys.length === 0 && 'Select the keys to hold first.';
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!error && !none) dispatch(edited({ operation: 'makeHold', args: [selectedKeys, frames, { ripple }] }));
+      }}
+    >
+      <p className="font-semibold">Make a hold</p>
+      <p className="mb-2 text-xs text-faint">From each selected key: two equal keys, flat between.</p>
+      <div className="flex items-center gap-2">
+        <input
+          aria-label="Frames to hold"
+          inputMode="numeric"
+          className={clsx(INPUT, 'figures w-16!')}
+          value={text}
+          aria-invalid={Boolean(error) || undefined}
+          onChange={(event) => setText(event.target.value)}
+        />
+        <span className="flex-1 text-faint">frames</span>
+        <Button kind="main" type="submit" className="h-8!" disabledReason={error ?? none}>
+          Hold
+        </Button>
+      </div>
+      {error && (
+        <p role="alert" className="mt-1 text-xs text-danger">
+          {error}
+        </p>
+      )}
+      <label className="mt-2 flex items-center gap-2">
+        <input
+          type="checkbox"
+          checked={ripple}
+          onChange={(event) => setRipple(event.target.checked)}
+          className="accent-[var(--accent)]"
+        />
+        Later keys move along
+      </label>
+    </form>
+  );
+}
+
+/** The keys that a pose action is about: the selected ones, else all in the rows shown. */
+function usePoseKeys(): KeyRef[] {
+  const motion = useAppSelector(selectMotion);
+  const channels = useAppSelector(selectOpenChannels);
+  const { selectedKeys } = useEditing('selectedKeys');
+  if (selectedKeys.length > 1) return selectedKeys;
+  return motion ? [...keysByFrame(motion, channels).values()].flat() : [];
+}
+
+function Poses() {
+  const dispatch = useAppDispatch();
+  const motion = useAppSelector(selectMotion)!;
+  const { selectedKeys } = useEditing('selectedKeys');
+  const keys = usePoseKeys();
+  const keyOf = (ref: KeyRef) =>
+    findChannel(findSubject(motion, ref.subjectId)!, ref.channelId)?.keys.find((key) => key.frame === ref.frame);
+  const canHold = keys.some((ref) => keyOf(ref)?.leave !== 'step');
+  const canFree = keys.some((ref) => keyOf(ref)?.freed);
+  return (
+    <div className="mt-4 border-t border-rule pt-3">
+      <p className="font-semibold">Poses</p>
+      <p className="mb-2 text-xs text-faint">
+        {selectedKeys.length > 1 ? `Of the ${keys.length} selected keys.` : 'Of all keys shown.'} How each left is
+        remembered.
+      </p>
+      <div className="flex gap-2">
+        <Button
+          className="h-8! flex-1"
+          disabledReason={!canHold && 'All of them are held already.'}
+          onClick={() => dispatch(edited({ operation: 'holdPoses', args: [keys] }))}
+        >
+          Hold all poses
+        </Button>
+        <Button
+          className="h-8! flex-1"
+          disabledReason={!canFree && 'No pose is held by this.'}
+          onClick={() => dispatch(edited({ operation: 'freePoses', args: [keys] }))}
+        >
+          Back to curves
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+function Thinning() {
+  const dispatch = useAppDispatch();
+  const motion = useAppSelector(selectMotion)!;
+  const channels = useAppSelector(selectOpenChannels);
+  const refs = channels.map((ref) => ({ ...ref, epsilon: IDLE[CHANNELS[ref.channelId].unit] }));
+  const idle = thinChannels(motion, refs).gaveWay;
+  return (
+    <div className="mt-4 border-t border-rule pt-3">
+      <p className="font-semibold">Idle keys</p>
+      <p className="mb-2 text-xs text-faint" data-testid="idle-keys">
+        {idle.length === 0
+          ? 'Every key does something.'
+          : `${idle.length} ${idle.length === 1 ? 'key changes' : 'keys change'} no frame: ${idle
+              .slice(0, 5)
+              .map((ref) => `${CHANNELS[ref.channelId].label.toLowerCase()} ${ref.frame}`)
+              .join(', ')}${idle.length > 5 ? ' …' : ''}.`}
+      </p>
+      <Button
+        className="h-8!"
+        disabledReason={idle.length === 0 && 'There are none.'}
+        onClick={() => dispatch(edited({ operation: 'thinChannels', args: [refs] }))}
+      >
+        Thin them
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,1 @@
+export { KeyActions } from './KeyActions.tsx';

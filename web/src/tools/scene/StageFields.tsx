@@ -1,0 +1,122 @@
+import { clsx } from 'clsx';
+import { useForm, useWatch } from 'react-hook-form';
+import { Stage } from '@undulan/core';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { edited, selectMotion } from '../../editing/index.ts';
+import { CommitField, Field, INPUT } from '../../ui/index.ts';
+
+const CUSTOM = 'custom';
+const SIZES: readonly [number, number][] = [
+  [960, 540],
+  [1280, 720],
+  [1920, 1080],
+  [1080, 1080],
+  [1080, 1920],
+];
+
+interface SizeTyped {
+  width: string;
+  height: string;
+}
+
+/** The stage's size and ground. */
+export function StageFields() {
+  const dispatch = useAppDispatch();
+  const { stage } = useAppSelector(selectMotion)!;
+  const form = useForm<SizeTyped>({
+    values: { width: String(stage.widthPx), height: String(stage.heightPx) },
+    resetOptions: { keepDirtyValues: true },
+  });
+  const typed = useWatch({ control: form.control }) as SizeTyped;
+  const parse = ({ width, height }: SizeTyped) =>
+    Stage.safeParse({
+      ...stage,
+      widthPx: width.trim() ? Number(width) : NaN,
+      heightPx: height.trim() ? Number(height) : NaN,
+    });
+  const parsed = parse(typed);
+  const issueAt = (side: 'widthPx' | 'heightPx'): string | undefined =>
+    parsed.error?.issues.some((issue) => issue.path[0] === side)
+      ? 'A whole number of pixels from 16 to 8192.'
+      : undefined;
+
+  const commit = (): void => {
+    const next = parse(form.getValues());
+    if (!next.success) return;
+    if (next.data.widthPx !== stage.widthPx || next.data.heightPx !== stage.heightPx)
+      dispatch(edited({ operation: 'setScene', args: [{ stage: next.data }] }));
+    form.reset(form.getValues());
+  };
+  const present = SIZES.find(([width, height]) => width === stage.widthPx && height === stage.heightPx);
+  return (
+    <fieldset className="grid grid-cols-[1.2fr_0.8fr_0.8fr_0.9fr_auto] gap-3">
+      <Field label="Stage size">
+        {(ids) => (
+          <select
+            {...ids}
+            className={INPUT}
+            value={present ? present.join('x') : CUSTOM}
+            onChange={(event) => {
+              const [width, height] = event.target.value.split('x').map(Number);
+              if (width && height)
+                dispatch(
+                  edited({ operation: 'setScene', args: [{ stage: { ...stage, widthPx: width, heightPx: height } }] }),
+                );
+            }}
+          >
+            {SIZES.map(([width, height]) => (
+              <option key={`${width}x${height}`} value={`${width}x${height}`}>
+                {width} × {height}
+              </option>
+            ))}
+            {!present && <option value={CUSTOM}>custom</option>}
+          </select>
+        )}
+      </Field>
+      <Field label="Width, px" error={issueAt('widthPx')}>
+        {(ids) => (
+          <input
+            {...ids}
+            {...form.register('width', { onBlur: commit })}
+            inputMode="numeric"
+            className={clsx(INPUT, 'figures')}
+          />
+        )}
+      </Field>
+      <Field label="Height, px" error={issueAt('heightPx')}>
+        {(ids) => (
+          <input
+            {...ids}
+            {...form.register('height', { onBlur: commit })}
+            inputMode="numeric"
+            className={clsx(INPUT, 'figures')}
+          />
+        )}
+      </Field>
+      <CommitField
+        label="Px a metre"
+        value={String(stage.pixelsPerMetre)}
+        onCommit={(text) => {
+          const next = Stage.safeParse({ ...stage, pixelsPerMetre: text.trim() === '' ? NaN : Number(text) });
+          if (next.success) dispatch(edited({ operation: 'setScene', args: [{ stage: next.data }] }));
+          return next.success;
+        }}
+      />
+      <Field label="Ground">
+        {(ids) => (
+          <input
+            {...ids}
+            type="color"
+            className="h-8 w-12 rounded-md border border-rule bg-page p-0.5"
+            value={stage.background}
+            onChange={(event) =>
+              dispatch(
+                edited({ operation: 'setScene', args: [{ stage: { ...stage, background: event.target.value } }] }),
+              )
+            }
+          />
+        )}
+      </Field>
+    </fieldset>
+  );
+}

@@ -1,0 +1,2 @@
+export { CHANNEL_LOOKS, LEAST_SPAN, formatValue, toFineness } from './channel-looks.ts';
+export { useValueUnits } from './value-units.ts';

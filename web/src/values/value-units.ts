@@ -1,0 +1,70 @@
+import { useMemo } from 'react';
+import { CHANNELS, type ChannelId, type ChannelKind } from '@undulan/core';
+import { useAppSelector } from '../state/index.ts';
+import { selectMotion } from '../editing/index.ts';
+import { useStored } from '../ui/index.ts';
+import { computeValue, formatValue } from './channel-looks.ts';
+
+type KindUnit = ChannelKind['unit'];
+
+interface ShownUnit {
+  label: string;
+  /** How many of it are one of the channel's own unit. */
+  per: (pxPerMetre: number) => number;
+  decimals: number;
+}
+
+/** What values may be shown in beside their own unit; lengths by the stage's scale. */
+const OTHER_UNITS: Partial<Record<KindUnit, ShownUnit[]>> = {
+  px: [
+    { label: 'cm', per: (pxPerMetre) => 100 / pxPerMetre, decimals: 1 },
+    { label: 'm', per: (pxPerMetre) => 1 / pxPerMetre, decimals: 3 },
+  ],
+  '×': [{ label: '%', per: () => 100, decimals: 1 }],
+  share: [{ label: '%', per: () => 100, decimals: 2 }],
+};
+
+export interface ValueUnits {
+  /** The units a channel's values may be shown in; its own is first. */
+  choices: (id: ChannelId) => string[];
+  label: (id: ChannelId) => string;
+  choose: (id: ChannelId, label: string) => void;
+  /** How many shown units are one of the channel's own. */
+  per: (id: ChannelId) => number;
+  format: (id: ChannelId, value: number) => string;
+  /** Reads what was typed in the shown unit, or a change of the value now (`+=10`, `*2`); null when it is neither. */
+  compute: (id: ChannelId, text: string, now: number) => number | null;
+}
+
+/**
+ * What values are shown and typed in, as the person chose for each kind of channel. The document keeps its own units.
+ */
+export function useValueUnits(): ValueUnits {
+  const [chosen, setChosen] = useStored<Partial<Record<KindUnit, string>>>('value-units', {});
+  const pxPerMetre = useAppSelector((state) => selectMotion(state)?.stage.pixelsPerMetre ?? null);
+  return useMemo(() => {
+    const unitOf = (id: ChannelId): KindUnit => CHANNELS[id].unit;
+    // Where no motion is being edited there is no scale to convert by.
+    const shown = (id: ChannelId): ShownUnit | undefined =>
+      pxPerMetre === null ? undefined : OTHER_UNITS[unitOf(id)]?.find((unit) => unit.label === chosen[unitOf(id)]);
+    const per = (id: ChannelId): number => shown(id)?.per(pxPerMetre!) ?? 1;
+    return {
+      choices: (id) => [unitOf(id), ...(OTHER_UNITS[unitOf(id)] ?? []).map((unit) => unit.label)],
+      label: (id) => shown(id)?.label ?? unitOf(id),
+      choose: (id, label) => setChosen({ ...chosen, [unitOf(id)]: label }),
+      per,
+      format: (id, value) => {
+        const unit = shown(id);
+        return unit
+          ? String(Number((value * per(id)).toFixed(unit.decimals)) + 0).replace('-', '−')
+          : formatValue(id, value);
+      },
+      compute: (id, text, now) => {
+        const unit = shown(id);
+        const bare = unit && text.trim().endsWith(unit.label) ? text.trim().slice(0, -unit.label.length) : text;
+        const value = computeValue(bare, now * per(id));
+        return value === null ? null : value / per(id);
+      },
+    };
+  }, [chosen, pxPerMetre, setChosen]);
+}
