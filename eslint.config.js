@@ -1,6 +1,8 @@
 import js from '@eslint/js';
 import stylistic from '@stylistic/eslint-plugin';
+import jsxA11y from 'eslint-plugin-jsx-a11y';
 import reactHooks from 'eslint-plugin-react-hooks';
+import importSort from 'eslint-plugin-simple-import-sort';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
@@ -11,9 +13,13 @@ export default tseslint.config(
   // What prettier cannot break: comments, sentences, names of tests.
   { plugins: { '@stylistic': stylistic }, rules: { '@stylistic/max-len': ['error', { code: 120 }] } },
   {
+    plugins: { 'import-sort': importSort },
+    rules: { 'import-sort/imports': ['error', { groups: [['^\\u0000', '^node:', '^@?\\w', '^\\.']] }] },
+  },
+  {
     files: ['**/*.ts', '**/*.tsx'],
     extends: [...tseslint.configs.recommendedTypeChecked],
-    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    languageOptions: { parserOptions: { project: './tsconfig.lint.json', tsconfigRootDir: import.meta.dirname } },
     rules: {
       // A schema and the type inferred from it share one name.
       '@typescript-eslint/no-redeclare': 'off',
@@ -23,6 +29,18 @@ export default tseslint.config(
     },
   },
   { files: ['web/{src,bench}/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
+  {
+    files: ['web/{src,bench}/**/*.tsx'],
+    ...jsxA11y.flatConfigs.recommended,
+    rules: {
+      ...jsxA11y.flatConfigs.recommended.rules,
+      'jsx-a11y/label-has-associated-control': ['error', { controlComponents: ['CommitInput'] }],
+      // What scrolls, or has a tip, is to be reached by keyboard.
+      'jsx-a11y/no-noninteractive-tabindex': ['error', { roles: ['tabpanel', 'region', 'rowgroup', 'img'] }],
+      // It does not know aria-description.
+      'jsx-a11y/role-supports-aria-props': 'off',
+    },
+  },
   {
     // Tests look into answers of unknown shape; what they expect of them is the check.
     files: ['**/*.test.ts', 'server/test/**/*.ts'],

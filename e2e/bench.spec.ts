@@ -1,4 +1,4 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expect, type Locator, type Page, test } from '@playwright/test';
 import { drag, exerciseRow, goToFrame, keyMark, leaveBy, middleOf, openBench, saved, signIn } from './steps.ts';
 
 /** A key on the Curve strip. */

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { keyMark, saved, signIn } from './steps.ts';
 
 async function openDesk(page: Page, take: RegExp): Promise<void> {

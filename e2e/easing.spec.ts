@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import type { Draft } from '@undulan/contract';
 import { drag, goToFrame, keyFrames, keyMark, leaveBy, middleOf, openBench, saved, undoAll } from './steps.ts';
 

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { drag, exerciseRow, goToFrame, keyMark, openBench, saved, signIn, undoAll } from './steps.ts';
 
 /** The current look of each main view, from the demo course: `npm run screenshots`. */

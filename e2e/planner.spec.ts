@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { drag, expectAccessible, middleOf, saved, signIn } from './steps.ts';
 
 async function openPlanner(page: Page, name: string, tool: string): Promise<void> {

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { drag, goToFrame, keyMark, middleOf, openBench, saved, signIn, undoAll } from './steps.ts';
 
 const playhead = (page: Page) => page.getByRole('slider', { name: 'Playhead' });

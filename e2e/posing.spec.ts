@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { dragOnStage, goToFrame, keyFrames, keyMark, openBench, undoAll } from './steps.ts';
 
 const Y = 'Position y';

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { drag, exerciseRow, goToFrame, keyMark, saved, signIn } from './steps.ts';
 
 const TITLE = 'Plate on the rack';

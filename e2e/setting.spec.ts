@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { ExerciseSetting } from '@undulan/contract';
-import { expectAccessible, exerciseRow, saved, signIn } from './steps.ts';
+import { exerciseRow, expectAccessible, saved, signIn } from './steps.ts';
 
 const PICTURE = Buffer.from(
   'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',

@@ -1,4 +1,4 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expect, type Locator, type Page, test } from '@playwright/test';
 import { drag, goToFrame, keyFrames, keyMark, middleOf, openBench, undoAll } from './steps.ts';
 
 const Y = 'Position y';

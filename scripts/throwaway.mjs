@@ -1,7 +1,7 @@
 import { rmSync } from 'node:fs';
+import { startBalance } from './balance.mjs';
 import { startDatabase, temporaryFolder } from './database.mjs';
 import { ensureBuilt, ROOT } from './prepare.mjs';
-import { startBalance } from './balance.mjs';
 import { startServer } from './serve.mjs';
 import { run, whenOrphaned } from './shell.mjs';
 

@@ -1,4 +1,4 @@
-import { Rate, FrameRange } from '@undulan/core';
+import { FrameRange, Rate } from '@undulan/core';
 import * as z from 'zod';
 import { CourseRole, Person, ShortcutChoices } from './people.ts';
 

@@ -4,9 +4,9 @@ import {
   HistoryChange,
   Limits,
   MotionDocument,
+  type Target,
   TargetTerms,
   Tolerances,
-  type Target,
 } from '@undulan/core';
 import * as z from 'zod';
 

@@ -1,5 +1,5 @@
 import { CubicBezierCurve, CurvePath, Vector2 } from 'three';
-import { createPathSampler, pointOfPiece, type GuidePath } from '../src/index.ts';
+import { createPathSampler, type GuidePath, pointOfPiece } from '../src/index.ts';
 import { measure, type Row } from './row.ts';
 
 const PIECES = 10;

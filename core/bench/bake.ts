@@ -2,17 +2,17 @@ import { BezierInterpolant, LinearInterpolant } from 'three';
 import {
   bakeChannelInto,
   bakeMotion,
+  CHANNEL_IDS,
   createChannel,
   createKey,
   createMotion,
   createSubject,
-  sampleChannel,
-  CHANNEL_IDS,
   type Handle,
   type HandleLink,
   type Key,
   type Leave,
   type MotionDocument,
+  sampleChannel,
 } from '../src/index.ts';
 import { inHandle, outHandle } from '../src/motion/sampling/handles.ts';
 import { measure, type Row } from './row.ts';

@@ -4,16 +4,16 @@ import {
   createMotion,
   createSubject,
   FINDING_KINDS,
+  type FindingKind,
+  type MotionDocument,
   moveKeys,
   readTake,
   setLeave,
   startingScene,
-  type FindingKind,
-  type MotionDocument,
   type Target,
 } from '../src/index.ts';
-import { HOSTILE } from '../testing/hostile-motions.ts';
 import { createDice, FAULTS, MODELS } from '../testing/faulty-takes.ts';
+import { HOSTILE } from '../testing/hostile-motions.ts';
 
 const VARIATIONS = 300;
 const AIM = 0.98;

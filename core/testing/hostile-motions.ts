@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import {
+  type Channel,
   CHANNEL_IDS,
+  type ChannelId,
   createChannel,
   createKey,
   createMotion,
   createSubject,
   EASE_NAMES,
-  MotionDocument,
-  type Channel,
-  type ChannelId,
   type GuidePath,
   type Key,
+  MotionDocument,
   type Subject,
   type Target,
 } from '../src/index.ts';

@@ -1,14 +1,14 @@
 import {
+  type ChannelId,
   createChannel,
   createKey,
   createMotion,
   createSubject,
-  readTake,
-  type ChannelId,
   type Finding,
   type FindingKind,
   type Key,
   type MotionDocument,
+  readTake,
   type Subject,
   type Target,
 } from '../src/index.ts';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { anyMotion } from '../../core/testing/hostile-motions.ts';
-import { courseOf, createHarness, exerciseIdOf, overviewOf, type Harness } from './harness.ts';
+import { courseOf, createHarness, exerciseIdOf, type Harness, overviewOf } from './harness.ts';
 
 let harness: Harness;
 let people: Agent[];

@@ -4,17 +4,17 @@ import {
   changesBetween,
   EMPTY_HISTORY,
   historyChange,
+  type MotionDocument,
   recordStep,
   setKeys,
   setLeave,
   setScene,
   startingScene,
   USUAL_LIMITS,
-  type MotionDocument,
 } from '@undulan/core';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { courseOf, createHarness, takeOnceRead, type Harness } from './harness.ts';
+import { courseOf, createHarness, type Harness, takeOnceRead } from './harness.ts';
 
 let harness: Harness;
 let instructor: Agent;

@@ -1,4 +1,4 @@
-import { createMotion, createSubject, setKeys, undoStep, redoStep, type MotionDocument } from '@undulan/core';
+import { createMotion, createSubject, type MotionDocument, redoStep, setKeys, undoStep } from '@undulan/core';
 import jsonPatch from 'fast-json-patch';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { afterAll, beforeAll, expect, test } from 'vitest';
@@ -8,7 +8,7 @@ import { ExerciseModel } from '../src/exercises/exercise.model.ts';
 import { ReadingModel } from '../src/readings/reading.model.ts';
 import { DRAFT_STEPS, EXERCISE_STEPS } from '../src/work/steps.model.ts';
 import { historyOf } from '../src/work/steps.service.ts';
-import { emptyDatabase, type EmptyDatabase } from './harness.ts';
+import { type EmptyDatabase, emptyDatabase } from './harness.ts';
 
 class CutOff extends Error {}
 

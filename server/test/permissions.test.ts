@@ -2,7 +2,7 @@ import type { Assignment, TakeView } from '@undulan/contract';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { enrol } from '../src/people/enrol.service.ts';
-import { courseOf, createHarness, exerciseIdOf, overviewOf, type Harness } from './harness.ts';
+import { courseOf, createHarness, exerciseIdOf, type Harness, overviewOf } from './harness.ts';
 
 let harness: Harness;
 let instructor: Agent;

@@ -9,13 +9,13 @@ import type {
   WaitingQueue,
   WaitingTake,
 } from '@undulan/contract';
-import { findingKey, READING_VERSION, type Reading } from '@undulan/core';
+import { findingKey, type Reading, READING_VERSION } from '@undulan/core';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { ReadingModel } from '../src/readings/reading.model.ts';
 import { ReadingJobModel } from '../src/readings/reading-job.model.ts';
 import { ReadingRunner } from '../src/readings/reading-runner.ts';
-import { ReadingModel } from '../src/readings/reading.model.ts';
-import { courseOf, createHarness, exerciseIdOf, SILENT, takeOnceRead, type Harness } from './harness.ts';
+import { courseOf, createHarness, exerciseIdOf, type Harness, SILENT, takeOnceRead } from './harness.ts';
 
 let harness: Harness;
 let instructor: Agent;

@@ -1,6 +1,6 @@
 import { createServer, type Server } from 'node:http';
-import { setTimeout as delay } from 'node:timers/promises';
 import type { AddressInfo } from 'node:net';
+import { setTimeout as delay } from 'node:timers/promises';
 import { expect, test } from 'vitest';
 import { shutDown } from '../src/shutdown.ts';
 

@@ -6,12 +6,12 @@ import {
   createKey,
   EMPTY_HISTORY,
   historyChange,
+  type MotionDocument,
   moveKeys,
   recordStep,
   sampleChannel,
   setKeys,
   setScene,
-  type MotionDocument,
   type TrackReading,
 } from '@undulan/core';
 import sharp from 'sharp';
@@ -19,12 +19,12 @@ import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { HOSTILE } from '../../core/testing/hostile-motions.ts';
 import { DEMO_LEARNERS, DEMO_PASSWORD } from '../src/demo/demo-people.ts';
-import { resetPassword } from '../src/people/enrol.service.ts';
 import { DraftModel } from '../src/drafts/draft.model.ts';
-import { ReadingRunner } from '../src/readings/reading-runner.ts';
+import { resetPassword } from '../src/people/enrol.service.ts';
 import { ReadingModel } from '../src/readings/reading.model.ts';
+import { ReadingRunner } from '../src/readings/reading-runner.ts';
 import { TakeModel } from '../src/takes/take.model.ts';
-import { courseOf, createHarness, exerciseIdOf, SILENT, takeOnceRead, type Harness } from './harness.ts';
+import { courseOf, createHarness, exerciseIdOf, type Harness, SILENT, takeOnceRead } from './harness.ts';
 
 let harness: Harness;
 let instructor: Agent;

@@ -4,7 +4,7 @@ import { QueryTypes } from 'sequelize';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { migrate } from '../src/database/migrate.ts';
-import { courseOf, createHarness, exerciseIdOf, overviewOf, takeOnceRead, type Harness } from './harness.ts';
+import { courseOf, createHarness, exerciseIdOf, type Harness, overviewOf, takeOnceRead } from './harness.ts';
 
 let harness: Harness;
 let instructor: Agent;

@@ -1,9 +1,9 @@
 import {
+  type ChannelId,
   createChannel,
   createKey,
   createMotion,
   createSubject,
-  type ChannelId,
   type MotionDocument,
   type Subject,
 } from '@undulan/core';

@@ -1,17 +1,17 @@
+import '../src/styles.css';
+import { Tooltip } from 'radix-ui';
 import { useEffect } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
-import { Tooltip } from 'radix-ui';
-import { createStore } from '../src/state/index.ts';
 import { keysSelected, opened } from '../src/editing/index.ts';
-import { EditingPicture, EditingTime, Spread } from '../src/spread/index.ts';
-import { NumbersPanel } from '../src/panels/numbers/index.ts';
 import { OwnCharts } from '../src/panels/charts/index.ts';
+import { NumbersPanel } from '../src/panels/numbers/index.ts';
 import { PLAIN_ONION } from '../src/picture/stage/index.ts';
+import { EditingPicture, EditingTime, Spread } from '../src/spread/index.ts';
+import { createStore } from '../src/state/index.ts';
 import { ClockProvider, useClock } from '../src/time/index.ts';
 import { crowdedMotion, denseMotion } from './crowded-motion.ts';
 import type { BenchWindow } from './window.ts';
-import '../src/styles.css';
 
 /** The Bench over a crowded motion, without a server: what `npm run bench` drives and measures. */
 const asked = new URLSearchParams(location.search);

@@ -1,12 +1,12 @@
+import './styles.css';
+import { setupListeners } from '@reduxjs/toolkit/query';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
-import { setupListeners } from '@reduxjs/toolkit/query';
 import { Toaster } from 'sonner';
 import { createRouter } from './routes.tsx';
 import { createStore } from './state/index.ts';
 import { applyTheme, presentTheme } from './ui/index.ts';
-import './styles.css';
 
 applyTheme(presentTheme());
 const store = createStore();

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { createBrowserRouter, useRouteError } from 'react-router';
-import { takeIn, type Store } from './state/index.ts';
+import { type Store, takeIn } from './state/index.ts';
 
 function Broken() {
   const error = useRouteError();

@@ -1,6 +1,6 @@
 import { channelOf, createKey, withChannel } from '../motion/document/document.ts';
-import type { ChannelRef, Edit } from '../motion/keys/change-keys.ts';
 import type { Channel, Key, MotionDocument } from '../motion/document/schema.ts';
+import type { ChannelRef, Edit } from '../motion/keys/change-keys.ts';
 import type { WrittenMark } from './chart-notation.ts';
 
 /**

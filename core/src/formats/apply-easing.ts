@@ -1,9 +1,9 @@
 import { createKey } from '../motion/document/document.ts';
-import { changeKeys, onGrain, type Edit, type KeyRef } from '../motion/keys/change-keys.ts';
+import type { Key, MotionDocument } from '../motion/document/schema.ts';
+import { changeKeys, type Edit, type KeyRef, onGrain } from '../motion/keys/change-keys.ts';
 import { setEase } from '../motion/keys/ease-keys.ts';
 import { settled } from '../motion/keys/hold-poses.ts';
-import type { Key, MotionDocument } from '../motion/document/schema.ts';
-import { easingSpacing, type CssEasing } from './css-easing.ts';
+import { type CssEasing, easingSpacing } from './css-easing.ts';
 
 /**
  * Lets the segment that each named key begins go by an easing. A curve becomes its handles; points become drawings a

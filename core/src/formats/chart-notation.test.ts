@@ -7,10 +7,10 @@ import {
   createKey,
   createMotion,
   createSubject,
-  readChart,
-  writeChart,
   type Key,
   type MotionDocument,
+  readChart,
+  writeChart,
 } from '../index.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#9a6b00' } as const;

@@ -1,6 +1,6 @@
 import { accept, refuse, type Result } from '../result.ts';
-import { FRAME_LIMIT } from '../time/range.ts';
 import { fractionOf } from '../spacing/fractions.ts';
+import { FRAME_LIMIT } from '../time/range.ts';
 
 /**
  * One drawing of a written chart: an extreme, or (with a share) a breakdown on the way between the extremes about it.

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { easeProgress } from '../motion/sampling/ease-shape.ts';
 import { EASE_NAMES } from '../motion/curve/eases.ts';
 import { channelOf, createChannel, createKey, createMotion, createSubject } from '../motion/document/document.ts';
+import { easeProgress } from '../motion/sampling/ease-shape.ts';
 import { applyEasing } from './apply-easing.ts';
-import { easingSpacing, readCssEasing, writeCssEasing, type CssEasing } from './css-easing.ts';
+import { type CssEasing, easingSpacing, readCssEasing, writeCssEasing } from './css-easing.ts';
 
 const read = (text: string): CssEasing => {
   const result = readCssEasing(text);

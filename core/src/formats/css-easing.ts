@@ -1,5 +1,5 @@
 import { createBezierEase } from '../motion/curve/bezier-ease.ts';
-import { easeProgress, type CurveShape, type EaseShape } from '../motion/sampling/ease-shape.ts';
+import { type CurveShape, easeProgress, type EaseShape } from '../motion/sampling/ease-shape.ts';
 import { accept, refuse, type Result } from '../result.ts';
 import type { Spacing } from '../spacing/builders.ts';
 

@@ -2,7 +2,7 @@ import type { BothRead } from './checks/check.ts';
 import { loopGapPercent, playsInLoop } from './checks/find-loop.ts';
 import { toleranceAt } from './key-tolerance.ts';
 import type { ReadTrack } from './read-track.ts';
-import { CRITERION_IDS, type Criterion, type CriterionId, type Finding } from './schema.ts';
+import { type Criterion, CRITERION_IDS, type CriterionId, type Finding } from './schema.ts';
 
 /** 100 at no error, 50 at the tolerance, 0 at four times it, straight between. */
 export function criterionScore(error: number, tolerance: number): number {

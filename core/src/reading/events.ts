@@ -1,9 +1,9 @@
 import { extentOf } from '../extent.ts';
-import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import { findChannel } from '../motion/document/document.ts';
-import { isStill } from '../motion/keys/thin-keys.ts';
 import type { Subject } from '../motion/document/schema.ts';
-import { trackEvents, trackValues, type Track, type TrackEvent } from '../motion/sampling/track.ts';
+import { isStill } from '../motion/keys/thin-keys.ts';
+import { bakeChannelInto } from '../motion/sampling/bake.ts';
+import { type Track, type TrackEvent, trackEvents, trackValues } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
 
 /**

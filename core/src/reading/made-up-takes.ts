@@ -1,12 +1,12 @@
 import { extentOf } from '../extent.ts';
-import { deleteKeys } from '../motion/keys/delete-keys.ts';
+import { channelOf } from '../motion/document/document.ts';
+import type { Channel, Key, MotionDocument } from '../motion/document/schema.ts';
 import type { KeyRef } from '../motion/keys/change-keys.ts';
+import { deleteKeys } from '../motion/keys/delete-keys.ts';
 import { setLeave } from '../motion/keys/key-properties.ts';
 import { moveKeys } from '../motion/keys/move-keys.ts';
 import { effectiveHandles } from '../motion/keys/set-handles.ts';
 import { isStill } from '../motion/keys/thin-keys.ts';
-import { channelOf } from '../motion/document/document.ts';
-import type { Channel, Key, MotionDocument } from '../motion/document/schema.ts';
 
 /**
  * A take nobody made, with one fault of a known size: what tolerances and weights make of it can be judged before

@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import {
+  createChannel,
   createKey,
   createMotion,
   createSubject,
-  createChannel,
-  setScene,
   type Key,
   type MotionDocument,
+  setScene,
 } from '../motion/index.ts';
-import { criterionScore, matchKeys, readTake, Reading, type Target } from './index.ts';
 import { findSettings } from './checks/find-settings.ts';
+import { criterionScore, matchKeys, Reading, readTake, type Target } from './index.ts';
 import { severityOf } from './severity.ts';
 import { createSharedTime } from './shared-time.ts';
 import { createWarp } from './warp.ts';

@@ -1,5 +1,5 @@
 import type { Subject } from '../motion/document/schema.ts';
-import { trackValues, type Track } from '../motion/sampling/track.ts';
+import { type Track, trackValues } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
 import { sampleTrack } from './sample-track.ts';
 import type { KeyPair, TrackReading } from './schema.ts';

@@ -1,8 +1,8 @@
 import type { MotionDocument, Subject } from '../motion/document/schema.ts';
 import { tracksOf } from '../motion/sampling/track.ts';
 import { keyedByPosition } from '../spacing/guide-move.ts';
-import { framesPerSecond } from '../time/rate.ts';
 import { frameCount, type FrameRange } from '../time/range.ts';
+import { framesPerSecond } from '../time/rate.ts';
 import type { Finding } from './schema.ts';
 
 /**

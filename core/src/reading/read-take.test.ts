@@ -1,15 +1,15 @@
-import { test, expect } from 'vitest';
 import fc from 'fast-check';
+import { expect, test } from 'vitest';
 import {
   createChannel,
   createKey,
   createMotion,
   createSubject,
+  type Key,
+  type MotionDocument,
   moveKeys,
   sampleChannel,
   setScene,
-  type Key,
-  type MotionDocument,
 } from '../motion/index.ts';
 import { moveOntoGuide } from '../spacing/index.ts';
 import {
@@ -19,8 +19,8 @@ import {
   MODEL_NAME,
   Reading,
   readTake,
-  targetRead,
   type Target,
+  targetRead,
 } from './index.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#9a6b00' } as const;

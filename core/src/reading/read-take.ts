@@ -17,9 +17,9 @@ import { findTurns } from './checks/find-turns.ts';
 import { findVolume } from './checks/find-volume.ts';
 import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
-import { readTrack } from './read-track.ts';
 import { findLeftOut, MOST_FINDINGS, MOST_SAMPLES, MOST_WEIGHED, rangesRead, withMargins } from './read-bounds.ts';
-import { FINDING_GROUPS, FINDING_KINDS, READING_VERSION, type Finding, type Reading, type Target } from './schema.ts';
+import { readTrack } from './read-track.ts';
+import { type Finding, FINDING_GROUPS, FINDING_KINDS, type Reading, READING_VERSION, type Target } from './schema.ts';
 import { createSharedTime } from './shared-time.ts';
 import { capital, subjectDoes } from './words.ts';
 

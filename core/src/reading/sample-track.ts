@@ -1,8 +1,8 @@
-import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import { CHANNELS } from '../motion/document/channels.ts';
 import { findChannel } from '../motion/document/document.ts';
-import { sampleChannel } from '../motion/sampling/sample.ts';
 import type { Subject } from '../motion/document/schema.ts';
+import { bakeChannelInto } from '../motion/sampling/bake.ts';
+import { sampleChannel } from '../motion/sampling/sample.ts';
 import type { Track } from '../motion/sampling/track.ts';
 
 /** Which frame of a subject is looked at for each sample: straight from one break (an index) to the next. */

@@ -1,7 +1,7 @@
 import * as z from 'zod';
-import { FRAME_LIMIT, FrameRange } from '../time/range.ts';
 import { CHANNEL_IDS } from '../motion/document/channels.ts';
 import { KeyRole, MotionDocument } from '../motion/document/schema.ts';
+import { FRAME_LIMIT, FrameRange } from '../time/range.ts';
 
 /** How far off is still right: keys in frames, spacing in percent of the track's span. */
 export const Tolerances = z.object({

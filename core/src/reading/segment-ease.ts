@@ -1,6 +1,6 @@
 import { findChannel } from '../motion/document/document.ts';
-import { sampleChannel } from '../motion/sampling/sample.ts';
 import type { Subject } from '../motion/document/schema.ts';
+import { sampleChannel } from '../motion/sampling/sample.ts';
 import type { Track } from '../motion/sampling/track.ts';
 import type { SegmentEase } from './schema.ts';
 

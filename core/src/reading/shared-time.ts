@@ -1,5 +1,5 @@
-import { framesPerSecond } from '../time/rate.ts';
 import type { MotionDocument } from '../motion/document/schema.ts';
+import { framesPerSecond } from '../time/rate.ts';
 
 /**
  * Carries frames between two rulers by seconds from the start of each range, so that different rates compare fairly.

@@ -6,13 +6,13 @@ import {
   createKey,
   createMotion,
   createSubject,
+  type Key,
+  type MotionDocument,
   moveKeys,
   sampleChannel,
   setLeave,
-  type Key,
-  type MotionDocument,
 } from '../motion/index.ts';
-import { compareReadings, readTake, withTargetSpacing, withTargetTiming, type Target } from './index.ts';
+import { compareReadings, readTake, type Target, withTargetSpacing, withTargetTiming } from './index.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#9a6b00' } as const;
 const motionOf = (keys: Key[]): MotionDocument => ({

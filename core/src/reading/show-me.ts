@@ -1,9 +1,9 @@
-import { easeShapeOf } from '../motion/sampling/ease-shape.ts';
-import { onGrain } from '../motion/keys/change-keys.ts';
-import { settled } from '../motion/keys/hold-poses.ts';
-import { withEase } from '../motion/keys/ease-keys.ts';
 import { findChannel } from '../motion/document/document.ts';
 import type { Channel, Key, MotionDocument, Subject } from '../motion/document/schema.ts';
+import { onGrain } from '../motion/keys/change-keys.ts';
+import { withEase } from '../motion/keys/ease-keys.ts';
+import { settled } from '../motion/keys/hold-poses.ts';
+import { easeShapeOf } from '../motion/sampling/ease-shape.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
 import { counterpart } from './counterpart.ts';
 import type { Reading, TrackReading } from './schema.ts';

@@ -1,12 +1,12 @@
 import { solveBezierTime } from '../motion/curve/bezier.ts';
-import { easeShapeOf, STRAIGHT, type CurveShape } from '../motion/sampling/ease-shape.ts';
-import { findChannel, findSubject } from '../motion/document/document.ts';
 import { EASES } from '../motion/curve/eases.ts';
-import type { Edit } from '../motion/keys/change-keys.ts';
+import { findChannel, findSubject } from '../motion/document/document.ts';
 import type { MotionDocument } from '../motion/document/schema.ts';
+import type { Edit } from '../motion/keys/change-keys.ts';
+import { type CurveShape, easeShapeOf, STRAIGHT } from '../motion/sampling/ease-shape.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
 import { fitCurve } from './fit-curve.ts';
-import { shapeSegment, type SegmentRef } from './space-segment.ts';
+import { type SegmentRef, shapeSegment } from './space-segment.ts';
 
 const EASE_MARKS = 24;
 

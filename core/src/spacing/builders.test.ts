@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { EASE_NAMES, framesPerSecond, sampleChannel, type EaseName } from '../index.ts';
+import { EASE_NAMES, type EaseName, framesPerSecond, sampleChannel } from '../index.ts';
 import {
   curveSpacing,
   dropFrames,
@@ -10,18 +10,18 @@ import {
   fitCurve,
   gravitySpacing,
   halvesSpacing,
-  marksToTravel,
   MARK_SPREADS,
+  marksToTravel,
   moveMark,
   ratePlanSpacing,
-  springSpacing,
+  type Spacing,
   spreadMarks,
+  springSpacing,
   stepsOf,
   swingSpacing,
   thirdsSpacing,
   travelToMarks,
   turned,
-  type Spacing,
 } from './index.ts';
 
 test('halves crowd toward the end, the start or both, by the printed fractions', () => {

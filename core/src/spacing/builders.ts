@@ -1,4 +1,4 @@
-import { EASES, type EaseName } from '../motion/curve/eases.ts';
+import { type EaseName, EASES } from '../motion/curve/eases.ts';
 import { framesPerSecond, type Rate } from '../time/rate.ts';
 
 /**

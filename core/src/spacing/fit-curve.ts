@@ -1,5 +1,5 @@
-import type { CurveShape } from '../motion/sampling/ease-shape.ts';
 import { bezierValue, solveBezierTime } from '../motion/curve/bezier.ts';
+import type { CurveShape } from '../motion/sampling/ease-shape.ts';
 import type { Spacing } from './builders.ts';
 
 export interface FittedCurve extends CurveShape {

@@ -5,9 +5,9 @@ import {
   createMotion,
   createSubject,
   frameTable,
-  TRACKS,
   type Key,
   type Subject,
+  TRACKS,
 } from '../index.ts';
 
 const LOOK = { shape: 'glass', widthPx: 60, heightPx: 80, fill: '#c8451b' } as const;

@@ -1,5 +1,5 @@
-import { trackEvents, trackValues, type Track } from '../motion/sampling/track.ts';
 import type { Subject } from '../motion/document/schema.ts';
+import { type Track, trackEvents, trackValues } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
 
 /** One frame of a track in figures. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import {
+  type Channel,
   createChannel,
   createKey,
   createMotion,
@@ -8,14 +9,13 @@ import {
   ellipsePath,
   findSubject,
   guideSubject,
+  type Key,
+  type Leave,
+  type MotionDocument,
   parseMotion,
   poseOf,
   setGuide,
   setWobble,
-  type Channel,
-  type Key,
-  type Leave,
-  type MotionDocument,
 } from '../motion/index.ts';
 import { moveOffGuide, moveOntoGuide } from './guide-move.ts';
 

@@ -2,12 +2,6 @@ import { CoreError } from '../core-error.ts';
 import { extentOf } from '../extent.ts';
 import { solveBezierTime } from '../motion/curve/bezier.ts';
 import { channelOf, findChannel, findSubject, withChannel } from '../motion/document/document.ts';
-import type { ChannelRef, Edit, KeyRef } from '../motion/keys/change-keys.ts';
-import { fitKeys } from '../motion/keys/fit-keys.ts';
-import { createPathSampler } from '../motion/path/guide-path.ts';
-import { samplerOf, turnOnPath } from '../motion/path/pose.ts';
-import { channelSpeed, sampleChannel } from '../motion/sampling/sample.ts';
-import { segmentCurve } from '../motion/sampling/segment.ts';
 import type {
   Channel,
   GuidePath,
@@ -18,6 +12,12 @@ import type {
   Point,
   Subject,
 } from '../motion/document/schema.ts';
+import type { ChannelRef, Edit, KeyRef } from '../motion/keys/change-keys.ts';
+import { fitKeys } from '../motion/keys/fit-keys.ts';
+import { createPathSampler } from '../motion/path/guide-path.ts';
+import { samplerOf, turnOnPath } from '../motion/path/pose.ts';
+import { channelSpeed, sampleChannel } from '../motion/sampling/sample.ts';
+import { segmentCurve } from '../motion/sampling/segment.ts';
 import type { FrameRange } from '../time/range.ts';
 
 /**

@@ -13,8 +13,11 @@ import {
   describeSpacing,
   drawSpacing,
   halvesSpacing,
+  type Key,
+  type MotionDocument,
   readSpacing,
   sampleChannel,
+  type SegmentRef,
   setBreakdown,
   setSpeed,
   shapeOf,
@@ -23,9 +26,6 @@ import {
   trackProgress,
   TRACKS,
   wayOf,
-  type Key,
-  type MotionDocument,
-  type SegmentRef,
 } from '../index.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 60, heightPx: 80, fill: '#c8451b' } as const;

@@ -1,9 +1,9 @@
 import { findSubject } from '../motion/document/document.ts';
-import type { Edit } from '../motion/keys/change-keys.ts';
 import type { MotionDocument } from '../motion/document/schema.ts';
+import type { Edit } from '../motion/keys/change-keys.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
 import { fitCurve } from './fit-curve.ts';
-import { setBreakdowns, shapeSegment, type SegmentRef } from './space-segment.ts';
+import { type SegmentRef, setBreakdowns, shapeSegment } from './space-segment.ts';
 import { trackProgress } from './timing-chart.ts';
 
 /** Where a drawing of a segment is to stand: a share of its way. */

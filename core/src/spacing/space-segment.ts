@@ -1,12 +1,12 @@
-import type { CurveShape } from '../motion/sampling/ease-shape.ts';
-import { channelOf, createKey, findSubject, withChannel } from '../motion/document/document.ts';
-import { settled } from '../motion/keys/hold-poses.ts';
-import { withEase } from '../motion/keys/ease-keys.ts';
-import type { Edit, KeyRef } from '../motion/keys/change-keys.ts';
-import type { Key, MotionDocument, Subject } from '../motion/document/schema.ts';
-import { TRACKS, type Track, type TrackId } from '../motion/sampling/track.ts';
-import { exposedFrame } from '../time/exposure.ts';
 import { CoreError } from '../core-error.ts';
+import { channelOf, createKey, findSubject, withChannel } from '../motion/document/document.ts';
+import type { Key, MotionDocument, Subject } from '../motion/document/schema.ts';
+import type { Edit, KeyRef } from '../motion/keys/change-keys.ts';
+import { withEase } from '../motion/keys/ease-keys.ts';
+import { settled } from '../motion/keys/hold-poses.ts';
+import type { CurveShape } from '../motion/sampling/ease-shape.ts';
+import { type Track, type TrackId, TRACKS } from '../motion/sampling/track.ts';
+import { exposedFrame } from '../time/exposure.ts';
 import type { Spacing } from './builders.ts';
 import { wayOf } from './way.ts';
 

@@ -1,14 +1,14 @@
 import fc from 'fast-check';
-import { test, expect } from 'vitest';
+import { expect, test } from 'vitest';
 import {
   createChannel,
   createKey,
   createMotion,
   createSubject,
-  moveKeys,
-  TRACKS,
   type Key,
   type MotionDocument,
+  moveKeys,
+  TRACKS,
 } from '../motion/index.ts';
 import { progressInto, timingChartAt, timingCharts, trackProgress } from './index.ts';
 

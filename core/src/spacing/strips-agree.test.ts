@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
 import {
+  type Channel,
   channelOf,
   channelSpeed,
   createChannel,
@@ -7,27 +8,26 @@ import {
   createMotion,
   createSubject,
   easeShapeOf,
+  type Key,
+  type MotionDocument,
   sampleChannel,
   setEase,
   setEaseAmount,
   setHandle,
   setPathSpeed,
   setSpeed,
-  type Channel,
-  type Key,
-  type MotionDocument,
 } from '../motion/index.ts';
+import { TRACKS } from '../motion/sampling/track.ts';
 import {
   bendSegment,
   evenSpacing,
   fitCurve,
+  type SegmentRef,
   shapeSegment,
   spaceDrawings,
   squeezed,
   timingCharts,
-  type SegmentRef,
 } from './index.ts';
-import { TRACKS } from '../motion/sampling/track.ts';
 
 const LOOK = { shape: 'glass', widthPx: 40, heightPx: 60, fill: '#2456a6' } as const;
 const REF = { subjectId: 'glass', channelId: 'position.x', frame: 1 } as const;

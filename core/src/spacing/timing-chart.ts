@@ -1,9 +1,9 @@
-import { changedTrackSpan, type FrameSpan } from '../motion/sampling/changed-span.ts';
-import { findChannel } from '../motion/document/document.ts';
-import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import { CHANNELS } from '../motion/document/channels.ts';
+import { findChannel } from '../motion/document/document.ts';
 import type { KeyRole, MotionDocument, Subject } from '../motion/document/schema.ts';
-import { trackRoles, trackValues, type Track } from '../motion/sampling/track.ts';
+import { bakeChannelInto } from '../motion/sampling/bake.ts';
+import { changedTrackSpan, type FrameSpan } from '../motion/sampling/changed-span.ts';
+import { type Track, trackRoles, trackValues } from '../motion/sampling/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
 import { progressInto } from './progress.ts';
 

@@ -1,7 +1,7 @@
-import { findChannel } from '../motion/document/document.ts';
-import { trackValues, type Track } from '../motion/sampling/track.ts';
-import type { Subject } from '../motion/document/schema.ts';
 import type { ChannelId } from '../motion/document/channels.ts';
+import { findChannel } from '../motion/document/document.ts';
+import type { Subject } from '../motion/document/schema.ts';
+import { type Track, trackValues } from '../motion/sampling/track.ts';
 
 /** Samples a frame along a way of several channels. */
 const SAMPLES_PER_FRAME = 16;

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { applyChanges } from './apply-changes.ts';
-import { Step, invertChanges } from './change.ts';
+import { invertChanges, Step } from './change.ts';
 import { changesBetween } from './changes-between.ts';
 
 /** How many steps back are kept. */

@@ -2,20 +2,22 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { anyMotion } from '../../testing/hostile-motions.ts';
 import {
+  createChannel,
   createKey,
   createMotion,
   createSubject,
-  createChannel,
   deleteKeys,
+  type MotionDocument,
   moveKeys,
   setKeys,
-  type MotionDocument,
 } from '../motion/index.ts';
 import {
   applyChanges,
+  type Change,
   changesBetween,
   depthOf,
   EMPTY_HISTORY,
+  type History,
   HISTORY_LIMIT,
   historyChange,
   invertChanges,
@@ -25,8 +27,6 @@ import {
   Step,
   undoStep,
   withHistoryChange,
-  type Change,
-  type History,
 } from './index.ts';
 
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;

@@ -1,5 +1,5 @@
 import Fraction from 'fraction.js';
-import { toExact, type Exact } from './exact.ts';
+import { type Exact, toExact } from './exact.ts';
 import type { FrameRange } from './range.ts';
 import type { Rate } from './rate.ts';
 

@@ -1,6 +1,6 @@
 import Fraction from 'fraction.js';
-import { answerFrames, toExact, toFraction, toNumber, type Exact, type FrameAnswer } from './exact.ts';
-import { MAX_RATE, MIN_RATE, RATE_PRESETS, type Rate } from './rate.ts';
+import { answerFrames, type Exact, type FrameAnswer, toExact, toFraction, toNumber } from './exact.ts';
+import { MAX_RATE, MIN_RATE, type Rate, RATE_PRESETS } from './rate.ts';
 
 /** How long counts take: `frames = counts·60/bpm·rate`. */
 export interface CountPlan {

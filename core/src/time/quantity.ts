@@ -1,6 +1,6 @@
 import Fraction from 'fraction.js';
 import { accept, refuse, type Result } from '../result.ts';
-import { toExact, type Exact } from './exact.ts';
+import { type Exact, toExact } from './exact.ts';
 
 /** A kind of measure: its units by the names people type, each as an exact multiple of the base unit. */
 export interface Measure {

@@ -1,9 +1,9 @@
 import Fraction from 'fraction.js';
 import { accept, refuse, type Result } from '../result.ts';
-import { formatExact, toExact, type Exact } from './exact.ts';
+import { type Exact, formatExact, toExact } from './exact.ts';
 import { parseNumber } from './quantity.ts';
-import { formatTimecode, looksLikeTimecode, parseTimecode } from './timecode.ts';
 import type { Rate } from './rate.ts';
+import { formatTimecode, looksLikeTimecode, parseTimecode } from './timecode.ts';
 
 /** Keys stand on thousandths of a frame at finest; a ruler shows no more. */
 const GRAINS = 1000;

@@ -1,13 +1,13 @@
-import { test, expect } from 'vitest';
 import fc from 'fast-check';
+import { expect, test } from 'vitest';
 import {
   exposedFrame,
   formatRate,
   frameCount,
   parseRange,
   parseRate,
-  RATE_PRESETS,
   Rate,
+  RATE_PRESETS,
   runningSeconds,
   travelSeconds,
 } from './index.ts';

@@ -1,5 +1,5 @@
 import { accept, refuse, type Result } from '../result.ts';
-import { sameRate, type Rate } from './rate.ts';
+import { type Rate, sameRate } from './rate.ts';
 
 /** The whole number of frames that a second of timecode counts: 24 at 24000/1001. */
 export function nominalRate(rate: Rate): number {

@@ -1,6 +1,6 @@
 import type { CourseRole } from '@undulan/contract';
-import { USUAL_LIMITS, type Limits } from '@undulan/core';
-import { literal, type FindAttributeOptions, type Model, type ModelStatic, type Transaction } from 'sequelize';
+import { type Limits, USUAL_LIMITS } from '@undulan/core';
+import { type FindAttributeOptions, literal, type Model, type ModelStatic, type Transaction } from 'sequelize';
 import { EnrolmentModel } from '../courses/course.model.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { EXERCISE_DOCUMENTS, ExerciseModel } from '../exercises/exercise.model.ts';

@@ -1,11 +1,11 @@
 import type { CourseRole } from '@undulan/contract';
 import {
-  DataTypes,
-  Model,
   type CreationOptional,
+  DataTypes,
   type ForeignKey,
   type InferAttributes,
   type InferCreationAttributes,
+  Model,
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';

@@ -1,20 +1,20 @@
 import {
-  WAITING_PAGE,
   type CourseOverview,
   type ExerciseSummary,
   type LearnerCourse,
   type Standing,
+  WAITING_PAGE,
   type WaitingQueue,
   type WaitingTake,
 } from '@undulan/contract';
 import { Op } from 'sequelize';
-import { roleIn, requireInstructor } from '../access/access.ts';
+import { requireInstructor, roleIn } from '../access/access.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { summariseDraft } from '../drafts/draft-summary.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { PersonModel } from '../people/person.model.ts';
-import { isLate, LATE_TERMS, newestReadings, summariseTakes, TAKE_LINE } from '../takes/take-summary.ts';
 import { TakeModel } from '../takes/take.model.ts';
+import { isLate, LATE_TERMS, newestReadings, summariseTakes, TAKE_LINE } from '../takes/take-summary.ts';
 import { CourseModel, EnrolmentModel } from './course.model.ts';
 
 function summariseExercise(exercise: ExerciseModel): ExerciseSummary {

@@ -1,18 +1,18 @@
 import { Sequelize } from 'sequelize';
 import { initCourseModels } from '../courses/course.model.ts';
 import { initDraftModel } from '../drafts/draft.model.ts';
+import { initEaseModel } from '../eases/ease.model.ts';
 import { initExerciseModel } from '../exercises/exercise.model.ts';
 import { initSessionModel } from '../http/session.model.ts';
 import { initPersonModel } from '../people/person.model.ts';
-import { initEaseModel } from '../eases/ease.model.ts';
 import { initPhraseModel } from '../phrases/phrase.model.ts';
-import { initPlanModel } from '../plans/plan.model.ts';
 import { initPictureModel } from '../pictures/picture.model.ts';
+import { initPlanModel } from '../plans/plan.model.ts';
 import { initReadingModel } from '../readings/reading.model.ts';
-import { initTargetModel } from '../targets/target.model.ts';
-import { initStepModels } from '../work/steps.model.ts';
 import { initReadingJobModel } from '../readings/reading-job.model.ts';
 import { initTakeModels } from '../takes/take.model.ts';
+import { initTargetModel } from '../targets/target.model.ts';
+import { initStepModels } from '../work/steps.model.ts';
 
 /** Connects to MariaDB and gives every model its table. The process keeps its clock in UTC. */
 export async function connectDatabase(url: string): Promise<Sequelize> {

@@ -1,8 +1,8 @@
 import {
-  QueryTypes,
-  type ModelAttributes,
   type ModelAttributeColumnOptions,
+  type ModelAttributes,
   type QueryInterface,
+  QueryTypes,
   type Transaction,
 } from 'sequelize';
 

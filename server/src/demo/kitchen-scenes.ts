@@ -1,9 +1,9 @@
 import type { ExerciseDetails } from '@undulan/contract';
 import {
+  type ChannelId,
   createKey,
   createMotion,
   createSubject,
-  type ChannelId,
   type Key,
   type MotionDocument,
   type Subject,

@@ -1,6 +1,12 @@
 import type { Drawing } from '@undulan/contract';
 import {
+  type ChannelId,
+  type CriterionId,
   deleteKeys,
+  type FindingKind,
+  type KeyRef,
+  type Leave,
+  type MotionDocument,
   moveKeys,
   setHandle,
   setKeys,
@@ -8,12 +14,6 @@ import {
   setLink,
   setRole,
   startingScene,
-  type ChannelId,
-  type CriterionId,
-  type FindingKind,
-  type KeyRef,
-  type Leave,
-  type MotionDocument,
 } from '@undulan/core';
 import type { DemoLearner } from './demo-people.ts';
 import { DEMO_EXERCISES, type DemoExerciseName } from './kitchen-scenes.ts';

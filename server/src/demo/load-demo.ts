@@ -1,10 +1,10 @@
 import type { Decision } from '@undulan/contract';
-import { findingKey, readTake, type Reading } from '@undulan/core';
+import { findingKey, type Reading, readTake } from '@undulan/core';
 import type { Sequelize, Transaction } from 'sequelize';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { withLock } from '../database/lock.ts';
-import { EaseModel } from '../eases/ease.model.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
+import { EaseModel } from '../eases/ease.model.ts';
 import { ExerciseModel, workColumns } from '../exercises/exercise.model.ts';
 import { hashPassword } from '../people/passwords.ts';
 import { PersonModel } from '../people/person.model.ts';

@@ -1,16 +1,16 @@
 import type { MotionDocument } from '@undulan/core';
 import {
-  DataTypes,
-  Model,
   type CreationOptional,
+  DataTypes,
   type ForeignKey,
   type InferAttributes,
   type InferCreationAttributes,
+  Model,
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { motionColumn } from '../database/motion-column.ts';
+import { ExerciseModel } from '../exercises/exercise.model.ts';
 
 /** A learner's work on an exercise before it is handed in. */
 export class DraftModel extends Model<InferAttributes<DraftModel>, InferCreationAttributes<DraftModel>> {

@@ -1,5 +1,5 @@
 import type { ChangeWork, Created, Draft, HandIn, NewDraft, Saved, SaveWork } from '@undulan/contract';
-import { beyondLimits, EMPTY_HISTORY, newlyBroken, type History, type MotionDocument } from '@undulan/core';
+import { beyondLimits, EMPTY_HISTORY, type History, type MotionDocument, newlyBroken } from '@undulan/core';
 import type { Transaction } from 'sequelize';
 import {
   draftFor,
@@ -14,8 +14,8 @@ import { brokenFromStart, sceneFor, startsOf } from '../exercises/scene-for.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { asked, askForReadings } from '../readings/reading-queue.ts';
-import { takesOf } from '../takes/take-summary.ts';
 import { ReviewModel, TakeModel } from '../takes/take.model.ts';
+import { takesOf } from '../takes/take-summary.ts';
 import { changedWork } from '../work/changed-work.ts';
 import { DRAFT_STEPS } from '../work/steps.model.ts';
 import { changeSteps, historyOf, replaceSteps, stepsDone } from '../work/steps.service.ts';

@@ -1,10 +1,10 @@
 import {
-  DataTypes,
-  Model,
   type CreationOptional,
+  DataTypes,
   type ForeignKey,
   type InferAttributes,
   type InferCreationAttributes,
+  Model,
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';

@@ -1,12 +1,12 @@
-import { targetOf, type ExerciseDetails, type ExerciseTerms } from '@undulan/contract';
-import { upgradeMotion, type Limits, type MotionDocument, type Target, type Tolerances } from '@undulan/core';
+import { type ExerciseDetails, type ExerciseTerms, targetOf } from '@undulan/contract';
+import { type Limits, type MotionDocument, type Target, type Tolerances, upgradeMotion } from '@undulan/core';
 import {
-  DataTypes,
-  Model,
   type CreationOptional,
+  DataTypes,
   type ForeignKey,
   type InferAttributes,
   type InferCreationAttributes,
+  Model,
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';

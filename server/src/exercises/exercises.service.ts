@@ -1,5 +1,4 @@
 import {
-  targetOf,
   type Assignment,
   type ChangeWork,
   type Created,
@@ -8,8 +7,9 @@ import {
   type NewExercise,
   type Saved,
   type SaveWork,
+  targetOf,
 } from '@undulan/contract';
-import { EMPTY_HISTORY, tracksOf, USUAL_LIMITS, type MotionDocument } from '@undulan/core';
+import { EMPTY_HISTORY, type MotionDocument, tracksOf, USUAL_LIMITS } from '@undulan/core';
 import type { Transaction } from 'sequelize';
 import { exerciseWithDocuments, mayLearnerSeeModel, requireInstructor } from '../access/access.ts';
 import { draftsOf } from '../drafts/draft-summary.ts';

@@ -1,4 +1,4 @@
-import { bareScene, brokenLimits, startingScene, USUAL_LIMITS, type Limits, type MotionDocument } from '@undulan/core';
+import { bareScene, brokenLimits, type Limits, type MotionDocument, startingScene, USUAL_LIMITS } from '@undulan/core';
 import type { ExerciseModel } from './exercise.model.ts';
 
 /**

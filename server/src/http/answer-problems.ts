@@ -1,4 +1,4 @@
-import { PROBLEMS, problemType, type Problem, type ProblemName } from '@undulan/contract';
+import { type Problem, type ProblemName, PROBLEMS, problemType } from '@undulan/contract';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { BaseError, ConnectionAcquireTimeoutError, ConnectionError, DatabaseError } from 'sequelize';
 import { ProblemError } from './problem-error.ts';

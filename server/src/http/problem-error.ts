@@ -1,4 +1,4 @@
-import { PROBLEMS, type Problem, type ProblemName } from '@undulan/contract';
+import { type Problem, type ProblemName, PROBLEMS } from '@undulan/contract';
 
 /** A refusal the caller is told about; `name` gives status and title. */
 export class ProblemError extends Error {

@@ -1,9 +1,9 @@
 import {
-  DataTypes,
-  Model,
   type CreationOptional,
+  DataTypes,
   type InferAttributes,
   type InferCreationAttributes,
+  Model,
   type Sequelize,
 } from 'sequelize';
 

@@ -1,6 +1,6 @@
 import { Credentials } from '@undulan/contract';
 import type { Request, RequestHandler } from 'express';
-import { rateLimit, ipKeyGenerator, type ClientRateLimitInfo, type Store } from 'express-rate-limit';
+import { type ClientRateLimitInfo, ipKeyGenerator, rateLimit, type Store } from 'express-rate-limit';
 import { slowDown } from 'express-slow-down';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { ProblemError } from './problem-error.ts';

@@ -1,5 +1,5 @@
 import { Credentials, NewPassword, ShortcutChoices } from '@undulan/contract';
-import { Router, type Request } from 'express';
+import { type Request, Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';

@@ -1,10 +1,10 @@
 import type { ShortcutChoices } from '@undulan/contract';
 import {
-  DataTypes,
-  Model,
   type CreationOptional,
+  DataTypes,
   type InferAttributes,
   type InferCreationAttributes,
+  Model,
   type Sequelize,
 } from 'sequelize';
 

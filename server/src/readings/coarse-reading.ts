@@ -1,7 +1,7 @@
 import {
+  type Finding,
   FINDING_KINDS,
   findingKey,
-  type Finding,
   type FindingKind,
   type Reading,
   type TrackReading,

@@ -1,10 +1,10 @@
 import {
-  DataTypes,
-  Model,
   type CreationOptional,
+  DataTypes,
   type ForeignKey,
   type InferAttributes,
   type InferCreationAttributes,
+  Model,
   type Sequelize,
 } from 'sequelize';
 import { ExerciseModel } from '../exercises/exercise.model.ts';

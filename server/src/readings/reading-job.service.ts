@@ -1,5 +1,5 @@
-import { ReadingJobModel } from './reading-job.model.ts';
 import { ReadingModel } from './reading.model.ts';
+import { ReadingJobModel } from './reading-job.model.ts';
 
 /** Of these jobs those are finished of which nothing is left to read. */
 export async function finishJobs(jobIds: readonly string[]): Promise<void> {

@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { READING_VERSION } from '@undulan/core';
-import { Op, QueryTypes, type Sequelize } from 'sequelize';
 import type { Logger } from 'pino';
-import { finishJobs } from './reading-job.service.ts';
+import { Op, QueryTypes, type Sequelize } from 'sequelize';
 import { createReaderPool, type ReaderPool } from './reader-pool.ts';
 import { ReadingModel } from './reading.model.ts';
+import { finishJobs } from './reading-job.service.ts';
 import { asked } from './reading-queue.ts';
 
 /** How often it looks for what other copies were asked for, or have lost. */

@@ -1,12 +1,12 @@
 import type { ReadingState } from '@undulan/contract';
-import { READING_VERSION, type Reading } from '@undulan/core';
+import { type Reading, READING_VERSION } from '@undulan/core';
 import {
-  DataTypes,
-  Model,
   type CreationOptional,
+  DataTypes,
   type ForeignKey,
   type InferAttributes,
   type InferCreationAttributes,
+  Model,
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';

@@ -1,9 +1,9 @@
 import type { ReadingJob } from '@undulan/contract';
 import { col, fn, QueryTypes, UniqueConstraintError } from 'sequelize';
 import { exerciseWithDocuments, readingJobFor, takeToReview } from '../access/access.ts';
+import { ReadingModel } from './reading.model.ts';
 import { ReadingJobModel } from './reading-job.model.ts';
 import { asked, askForReadings } from './reading-queue.ts';
-import { ReadingModel } from './reading.model.ts';
 
 /** A job of which nothing was read for so long has lost those who read for it; whoever is there takes it up. */
 const LOST_MS = 30_000;

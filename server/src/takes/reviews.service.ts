@@ -1,6 +1,6 @@
 import type { Created, NoteText, ReplyText, ReturnReview, ReviewText, Saved } from '@undulan/contract';
-import { noteFor, takeToReview } from '../access/access.ts';
 import type { Transaction } from 'sequelize';
+import { noteFor, takeToReview } from '../access/access.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { NoteModel, ReplyModel, ReviewModel } from './take.model.ts';

@@ -1,18 +1,18 @@
 import type { NoteText, ReviewText } from '@undulan/contract';
 import type { MotionDocument } from '@undulan/core';
 import {
-  DataTypes,
-  Model,
   type CreationOptional,
+  DataTypes,
   type ForeignKey,
   type InferAttributes,
   type InferCreationAttributes,
+  Model,
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
+import { motionColumn } from '../database/motion-column.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { PersonModel } from '../people/person.model.ts';
-import { motionColumn } from '../database/motion-column.ts';
 
 /** A numbered hand-in. Written once, never changed. */
 export class TakeModel extends Model<InferAttributes<TakeModel>, InferCreationAttributes<TakeModel>> {

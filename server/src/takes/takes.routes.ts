@@ -2,8 +2,8 @@ import { NoteDone, NoteText, ReplyText, ReturnReview, ReviewText } from '@undula
 import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
-import { addNote, changeNote, markNote, removeNote, replyToNote, returnReview, saveReview } from './reviews.service.ts';
 import { readAgain } from '../readings/readings.service.ts';
+import { addNote, changeNote, markNote, removeNote, replyToNote, returnReview, saveReview } from './reviews.service.ts';
 import { seriesOf, viewTake } from './takes.service.ts';
 
 export function takesRoutes(): Router {

@@ -1,12 +1,12 @@
 import type { Note, Review, SeriesTake, TakeView } from '@undulan/contract';
-import { findingKey, targetRead, type Reading } from '@undulan/core';
-import { mayLearnerSeeModel, takeFor, type TakeAccess } from '../access/access.ts';
+import { findingKey, type Reading, targetRead } from '@undulan/core';
+import { mayLearnerSeeModel, type TakeAccess, takeFor } from '../access/access.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
-import { READING_LINE, ReadingModel } from '../readings/reading.model.ts';
 import { coarseReading } from '../readings/coarse-reading.ts';
+import { READING_LINE, ReadingModel } from '../readings/reading.model.ts';
 import { TargetModel } from '../targets/target.model.ts';
+import { type NoteModel, ReviewModel, TakeModel } from './take.model.ts';
 import { takesOf } from './take-summary.ts';
-import { ReviewModel, TakeModel, type NoteModel } from './take.model.ts';
 
 async function reviewOf(takeId: string): Promise<ReviewModel | null> {
   return ReviewModel.findOne({

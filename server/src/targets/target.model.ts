@@ -1,10 +1,10 @@
-import { upgradeMotion, type MotionDocument, type Target } from '@undulan/core';
+import { type MotionDocument, type Target, upgradeMotion } from '@undulan/core';
 import {
-  DataTypes,
-  Model,
   type CreationOptional,
+  DataTypes,
   type InferAttributes,
   type InferCreationAttributes,
+  Model,
   type Sequelize,
   type Transaction,
 } from 'sequelize';

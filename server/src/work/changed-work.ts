@@ -1,4 +1,4 @@
-import { Work, type ChangeWork } from '@undulan/contract';
+import { type ChangeWork, Work } from '@undulan/contract';
 import { applyChanges } from '@undulan/core';
 import { issuesOf } from '../http/parse-body.ts';
 import { ProblemError } from '../http/problem-error.ts';

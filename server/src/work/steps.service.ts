@@ -1,4 +1,4 @@
-import { HISTORY_LIMIT, type History, type HistoryChange, type Step } from '@undulan/core';
+import { type History, HISTORY_LIMIT, type HistoryChange, type Step } from '@undulan/core';
 import { col, fn, Op, type Transaction } from 'sequelize';
 import { ProblemError } from '../http/problem-error.ts';
 import type { StepTable } from './steps.model.ts';

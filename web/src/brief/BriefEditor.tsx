@@ -1,8 +1,8 @@
-import { useEffect, useRef, useState } from 'react';
-import { Bold, Heading2, ImagePlus, Images, Italic, List, ListOrdered, type LucideIcon } from 'lucide-react';
 import Image from '@tiptap/extension-image';
-import { EditorContent, useEditor, useEditorState, type Editor } from '@tiptap/react';
+import { type Editor, EditorContent, useEditor, useEditorState } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
+import { Bold, Heading2, ImagePlus, Images, Italic, List, ListOrdered, type LucideIcon } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
 import { useKeepPictureMutation } from '../server-data/index.ts';
 import { explain } from '../server-data/index.ts';
 import { Button, Toggle } from '../ui/index.ts';

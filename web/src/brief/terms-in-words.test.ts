@@ -1,6 +1,6 @@
 import { createMotion, USUAL_LIMITS } from '@undulan/core';
 import { expect, test } from 'vitest';
-import { termsInWords, type Terms } from './terms-in-words.ts';
+import { type Terms, termsInWords } from './terms-in-words.ts';
 
 const usual: Terms = {
   start: createMotion(),

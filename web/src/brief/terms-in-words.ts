@@ -3,11 +3,11 @@ import {
   CHANNELS,
   formatRate,
   frameCount,
-  runningSeconds,
-  travelSeconds,
   type Limits,
   type MotionDocument,
+  runningSeconds,
   type Tolerances,
+  travelSeconds,
 } from '@undulan/core';
 import { formatDue } from '../ui/index.ts';
 

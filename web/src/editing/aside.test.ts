@@ -4,12 +4,19 @@ import {
   createKey,
   createMotion,
   createSubject,
-  sampleChannel,
   type KeyRef,
   type MotionDocument,
+  sampleChannel,
 } from '@undulan/core';
 import { beforeEach, expect, test } from 'vitest';
 import { createStore, type Store } from '../state/index.ts';
+import {
+  selectKeyRows,
+  selectOpenChannels,
+  selectPictureMotion,
+  selectShownMotion,
+  selectUndoName,
+} from './editing.selectors.ts';
 import { opened } from './editing.slice.ts';
 import {
   copied,
@@ -21,13 +28,6 @@ import {
   undone,
   unkeyedDropped,
 } from './editing.slice.ts';
-import {
-  selectKeyRows,
-  selectOpenChannels,
-  selectPictureMotion,
-  selectShownMotion,
-  selectUndoName,
-} from './editing.selectors.ts';
 import type { EditRequest } from './operations.ts';
 
 const LOOK = { shape: 'disc', widthPx: 90, heightPx: 30, fill: '#9a6b00' } as const;

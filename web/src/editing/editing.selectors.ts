@@ -1,11 +1,11 @@
 import { createSelector } from '@reduxjs/toolkit';
 import {
+  type Channel,
   createChannel,
   findSubject,
-  sameChannel,
-  type Channel,
   type KeyRef,
   type MotionDocument,
+  sameChannel,
   type Subject,
 } from '@undulan/core';
 import type { RootState } from '../state/index.ts';

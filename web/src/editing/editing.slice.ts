@@ -2,25 +2,25 @@ import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 import type { ExerciseDetails, StoredWork, Work } from '@undulan/contract';
 import {
   CHANNELS,
+  type Clip,
   copyKeys,
+  type EaseShape,
+  type Edit,
   EMPTY_HISTORY,
+  type History,
   keepWithin,
+  type KeyRef,
+  type KeyValue,
+  type Limits,
+  type MotionDocument,
   recordStep,
   redoStep,
   sameChannel,
   sameKey,
   undoStep,
-  type Clip,
-  type EaseShape,
-  type Edit,
-  type History,
-  type KeyRef,
-  type Limits,
-  type KeyValue,
-  type MotionDocument,
 } from '@undulan/core';
 import { rootReducer } from '../state/index.ts';
-import { editName, runEdit, type EditRequest } from './operations.ts';
+import { editName, type EditRequest, runEdit } from './operations.ts';
 import { isLocked, lockedChange, PLAIN_ROWS, type RowState } from './rows.ts';
 
 /** What is being edited: a learner's draft or an exercise. */

@@ -6,15 +6,23 @@ import {
   createMotion,
   createSubject,
   HISTORY_LIMIT,
-  USUAL_LIMITS,
   type KeyRef,
   type MotionDocument,
+  USUAL_LIMITS,
 } from '@undulan/core';
 import fc from 'fast-check';
 import { beforeEach, expect, test } from 'vitest';
 import { createStore, type Store } from '../state/index.ts';
+import {
+  selectActiveChannel,
+  selectIsDirty,
+  selectKeyedChannels,
+  selectRedoName,
+  selectShownKeys,
+  selectShownMotion,
+  selectUndoName,
+} from './editing.selectors.ts';
 import { broughtBack, closed, limited, opened } from './editing.slice.ts';
-import { changedValues, editForValues } from './use-change-values.ts';
 import {
   detailsChanged,
   edited,
@@ -25,16 +33,8 @@ import {
   subjectSelected,
   undone,
 } from './editing.slice.ts';
-import {
-  selectActiveChannel,
-  selectIsDirty,
-  selectKeyedChannels,
-  selectRedoName,
-  selectShownKeys,
-  selectShownMotion,
-  selectUndoName,
-} from './editing.selectors.ts';
 import type { EditRequest } from './operations.ts';
+import { changedValues, editForValues } from './use-change-values.ts';
 
 const LOOK = { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' } as const;
 const X = { subjectId: 'glass', channelId: 'position.x' } as const;

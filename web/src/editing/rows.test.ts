@@ -1,5 +1,5 @@
-import { expect, test } from 'vitest';
 import { createChannel, createKey, createMotion, createSubject, moveKeys, setKeys, type Subject } from '@undulan/core';
+import { expect, test } from 'vitest';
 import { isLocked, keyRows, lockedChange, openChannels, PLAIN_ROWS } from './rows.ts';
 
 const LOOK = { shape: 'disc', widthPx: 80, heightPx: 20, fill: '#9a6b00' } as const;

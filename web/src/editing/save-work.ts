@@ -2,7 +2,7 @@ import type { ChangeWork, SaveWork } from '@undulan/contract';
 import { changesBetween, historyChange, sameData } from '@undulan/core';
 import { explain, isProblem, isUnreachable } from '../server-data/index.ts';
 import type { RootState, Store } from '../state/index.ts';
-import { mineKept, notSaved, opened, saved, saving, type EditingState } from './editing.slice.ts';
+import { type EditingState, mineKept, notSaved, opened, saved, saving } from './editing.slice.ts';
 import { forgetUnsaved } from './unsaved-copy.ts';
 import { fetchWork, writeWork } from './work-store.ts';
 

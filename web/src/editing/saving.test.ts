@@ -4,13 +4,13 @@ import { applyChanges, createKey, createMotion, createSubject, EMPTY_HISTORY, wi
 import { clear, createStore as createKept, entries, set } from 'idb-keyval';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { createStore, type Store } from '../state/index.ts';
+import { selectIsDirty } from './editing.selectors.ts';
 import { broughtBack, opened } from './editing.slice.ts';
 import { edited, targetUnlocked } from './editing.slice.ts';
-import { keepAsCopy } from './work-store.ts';
 import { keepMine, saveWork, takeTheirs } from './save-work.ts';
-import { selectIsDirty } from './editing.selectors.ts';
 import { catchUp } from './save-work.ts';
 import { keepUnsaved, takeUnsaved } from './unsaved-copy.ts';
+import { keepAsCopy } from './work-store.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#d9b98a' } as const;
 const DRAFT = { kind: 'draft', id: 'd1' } as const;

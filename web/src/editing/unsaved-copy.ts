@@ -1,13 +1,13 @@
 import { StoredWork, Work } from '@undulan/contract';
 import {
   applyChanges,
+  type Change,
   changesBetween,
   EMPTY_HISTORY,
-  historyChange,
-  HistoryChange,
-  withHistoryChange,
-  type Change,
   type History,
+  HistoryChange,
+  historyChange,
+  withHistoryChange,
 } from '@undulan/core';
 import { createStore, delMany, get, keys, setMany, type UseStore } from 'idb-keyval';
 import type { EditingState, WorkSource } from './editing.slice.ts';

@@ -1,5 +1,5 @@
+import { channelOf, type KeyValue, type MotionDocument, sameChannel, sampleChannel } from '@undulan/core';
 import { useCallback } from 'react';
-import { channelOf, sameChannel, sampleChannel, type KeyValue, type MotionDocument } from '@undulan/core';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
 import { selectMotion } from './editing.selectors.ts';
 import { asked, edited, leftUnkeyed } from './editing.slice.ts';

@@ -1,6 +1,6 @@
-import { useEffect, useRef } from 'react';
 import type { StoredWork } from '@undulan/contract';
 import { sameData } from '@undulan/core';
+import { useEffect, useRef } from 'react';
 import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
 import { broughtBack, closed, opened, type WorkSource } from './editing.slice.ts';

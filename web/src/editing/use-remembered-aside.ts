@@ -1,5 +1,5 @@
-import { useEffect, useState } from 'react';
 import type { KeyValue } from '@undulan/core';
+import { useEffect, useState } from 'react';
 import { useAppDispatch } from '../state/index.ts';
 import { readStored, useStored } from '../ui/index.ts';
 import { leftUnkeyed, rowsChanged } from './editing.slice.ts';

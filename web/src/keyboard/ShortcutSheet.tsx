@@ -1,13 +1,13 @@
 import { clsx } from 'clsx';
-import { useEffect, useState } from 'react';
 import { Keyboard } from 'lucide-react';
+import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import { Button, Dialog } from '../ui/index.ts';
 import { useChooseShortcutsMutation } from '../server-data/index.ts';
-import { chordOf, isModifier, showChord } from './chords.ts';
 import { explain } from '../server-data/index.ts';
-import { selectChords, SHORTCUT_NAMES, SHORTCUTS, useShortcuts, type ShortcutName } from './shortcuts.ts';
 import { useAppSelector } from '../state/index.ts';
+import { Button, Dialog } from '../ui/index.ts';
+import { chordOf, isModifier, showChord } from './chords.ts';
+import { selectChords, SHORTCUT_NAMES, type ShortcutName, SHORTCUTS, useShortcuts } from './shortcuts.ts';
 
 /**
  * The button and the sheet that lists every shortcut; pressing one there gives it other keys, kept with the account.

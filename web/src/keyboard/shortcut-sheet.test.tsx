@@ -3,9 +3,9 @@ import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { api } from '../server-data/index.ts';
-import { ShortcutSheet } from './ShortcutSheet.tsx';
-import { selectChords, useShortcuts } from './shortcuts.ts';
 import { createStore, type Store } from '../state/index.ts';
+import { selectChords, useShortcuts } from './shortcuts.ts';
+import { ShortcutSheet } from './ShortcutSheet.tsx';
 
 let store: Store;
 /** The shortcuts the server keeps, as the stubbed network has them. */

@@ -1,9 +1,9 @@
 import { createSelector } from '@reduxjs/toolkit';
 import { useEffect, useRef } from 'react';
 import { api } from '../server-data/index.ts';
+import { useAppSelector } from '../state/index.ts';
 import { chordOf, showChord } from './chords.ts';
 import { isTyping, pressesControl } from './keyboard-focus.ts';
-import { useAppSelector } from '../state/index.ts';
 
 /** Every keyboard shortcut with the chord it has unless the person chose another: what the `?` sheet lists. */
 export const SHORTCUTS = {

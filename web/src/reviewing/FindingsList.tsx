@@ -1,6 +1,6 @@
+import type { Finding } from '@undulan/core';
 import { clsx } from 'clsx';
 import type { ReactNode } from 'react';
-import type { Finding } from '@undulan/core';
 import { useClock } from '../time/index.ts';
 import { Empty } from '../ui/index.ts';
 

@@ -1,5 +1,5 @@
-import { useState } from 'react';
 import type { Note } from '@undulan/contract';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { useMarkNoteMutation } from '../server-data/index.ts';
 import { explain } from '../server-data/index.ts';

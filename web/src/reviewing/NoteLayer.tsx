@@ -1,8 +1,8 @@
-import { useCallback, useState } from 'react';
 import type { Drawing, Note } from '@undulan/contract';
 import type { MotionDocument } from '@undulan/core';
-import { DRAWING_COLOUR, DrawingPad, NO_DRAWING, type DrawingTool, type Spot } from '../picture/drawing/index.ts';
-import { drawShifted, subjectAt, type StageDrawing } from '../picture/stage/index.ts';
+import { useCallback, useState } from 'react';
+import { DRAWING_COLOUR, DrawingPad, type DrawingTool, NO_DRAWING, type Spot } from '../picture/drawing/index.ts';
+import { drawShifted, type StageDrawing, subjectAt } from '../picture/stage/index.ts';
 import { useClock, useOnFrame } from '../time/index.ts';
 
 /** A note being written, as far as it is drawn over the picture. */

@@ -1,7 +1,7 @@
+import { type Note, ReplyText } from '@undulan/contract';
 import { clsx } from 'clsx';
-import { useState } from 'react';
 import { formatDistanceToNow } from 'date-fns';
-import { ReplyText, type Note } from '@undulan/contract';
+import { useState } from 'react';
 import { useReplyToNoteMutation } from '../server-data/index.ts';
 import { explain } from '../server-data/index.ts';
 import { Button, INPUT } from '../ui/index.ts';

@@ -1,5 +1,5 @@
-import { useEffect, useRef, useState } from 'react';
 import type { ReadingJob } from '@undulan/contract';
+import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { api, useCancelReadingJobMutation, useReadAllMutation, useReadingJobQuery } from '../server-data/index.ts';
 import { explain } from '../server-data/index.ts';

@@ -1,10 +1,10 @@
-import { clsx } from 'clsx';
-import { useState, type ReactNode } from 'react';
-import { Link } from 'react-router';
 import type { SeriesTake } from '@undulan/contract';
 import { compareReadings, CRITERION_IDS, CRITERION_LABELS, type Finding, type Reading } from '@undulan/core';
+import { clsx } from 'clsx';
+import { type ReactNode, useState } from 'react';
+import { Link } from 'react-router';
 import { useSeriesQuery } from '../server-data/index.ts';
-import { Empty, Loading, LoadFailed } from '../ui/index.ts';
+import { Empty, LoadFailed, Loading } from '../ui/index.ts';
 import { FindingsList } from './FindingsList.tsx';
 
 /**

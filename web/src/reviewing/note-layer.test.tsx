@@ -4,7 +4,7 @@ import { createMotion, createSubject } from '@undulan/core';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { NO_DRAWING } from '../picture/drawing/index.ts';
 import { ClockProvider } from '../time/index.ts';
-import { NoteLayer, useGhosts, type DrawingDraft } from './NoteLayer.tsx';
+import { type DrawingDraft, NoteLayer, useGhosts } from './NoteLayer.tsx';
 
 const LOOK = { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' } as const;
 const take = createMotion([createSubject('glass', 'Tea glass', LOOK, { x: 300, y: 200 })]);

@@ -1,5 +1,5 @@
-import { Problem, problemType, type ProblemName } from '@undulan/contract';
 import type { FetchBaseQueryError } from '@reduxjs/toolkit/query';
+import { Problem, type ProblemName, problemType } from '@undulan/contract';
 
 /** The problem document of a failed call, if the server answered with one. */
 export function problemOf(error: unknown): Problem | null {

@@ -1,11 +1,11 @@
-import { useForm } from 'react-hook-form';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { formatDistanceToNow } from 'date-fns';
 import { NewPassword, type OpenSession } from '@undulan/contract';
+import { formatDistanceToNow } from 'date-fns';
+import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
-import { Button, Dialog, Field, INPUT, LoadFailed } from '../ui/index.ts';
 import { useChangePasswordMutation, useEndSessionMutation, useOpenSessionsQuery } from '../server-data/index.ts';
 import { explain, isProblem } from '../server-data/index.ts';
+import { Button, Dialog, Field, INPUT, LoadFailed } from '../ui/index.ts';
 
 /** A person's account: another password, and where they are signed in. */
 export function AccountDialog({ onClose }: { onClose: () => void }) {

@@ -1,12 +1,12 @@
-import { Fragment, useState, type ReactNode } from 'react';
-import { Link, useNavigate } from 'react-router';
-import { DropdownMenu } from 'radix-ui';
 import { KeyRound, LogOut, Moon, Sun, UserRound } from 'lucide-react';
-import { AccountDialog } from './AccountDialog.tsx';
-import { api, useSessionQuery, useSignOutMutation } from '../server-data/index.ts';
+import { DropdownMenu } from 'radix-ui';
+import { Fragment, type ReactNode, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
 import { ShortcutSheet } from '../keyboard/index.ts';
+import { api, useSessionQuery, useSignOutMutation } from '../server-data/index.ts';
 import { useAppDispatch } from '../state/index.ts';
 import { chooseTheme, useTheme } from '../ui/index.ts';
+import { AccountDialog } from './AccountDialog.tsx';
 
 export interface Crumb {
   label: string;

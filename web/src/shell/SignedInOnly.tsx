@@ -1,8 +1,8 @@
 import { Tooltip } from 'radix-ui';
 import { Navigate, Outlet } from 'react-router';
-import { Loading, LoadFailed } from '../ui/index.ts';
 import { useSessionQuery } from '../server-data/index.ts';
 import { isProblem } from '../server-data/index.ts';
+import { LoadFailed, Loading } from '../ui/index.ts';
 
 /** Everything behind the sign-in: asks who is there once and sends strangers to the door. */
 export function SignedInOnly() {

@@ -1,15 +1,15 @@
-import { clsx } from 'clsx';
-import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import type { MotionDocument } from '@undulan/core';
-import { useClock } from '../time/index.ts';
+import { clsx } from 'clsx';
+import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import {
   drawScene,
   putTrail,
+  type StageDrawing,
   StageView,
   TAKE_COLOUR,
   TARGET_COLOUR,
-  type StageDrawing,
 } from '../picture/stage/index.ts';
+import { useClock } from '../time/index.ts';
 import { Toggle, useStored } from '../ui/index.ts';
 
 const LAYINGS = [

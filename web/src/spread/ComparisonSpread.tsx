@@ -1,20 +1,20 @@
-import { clsx } from 'clsx';
-import { useMemo, useState, type ReactNode } from 'react';
 import type { Note, TakeView } from '@undulan/contract';
-import { asRead, findChannel, MODEL_NAME, TRACKS, tracksOf, type ChannelId, type Finding } from '@undulan/core';
+import { asRead, type ChannelId, findChannel, type Finding, MODEL_NAME, TRACKS, tracksOf } from '@undulan/core';
+import { clsx } from 'clsx';
+import { type ReactNode, useMemo, useState } from 'react';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
-import { Spread, type Pages } from './Spread.tsx';
-import { TimePage, type StripEntry } from '../time-page/index.ts';
-import { useStored } from '../ui/index.ts';
-import { ComparedPictures } from './ComparedPictures.tsx';
-import { alignedTime, compareTrack, type Alignment } from '../strips/compared/index.ts';
+import { type DrawingDraft, NoteLayer, useGhosts } from '../reviewing/index.ts';
+import { alignedTime, type Alignment, compareTrack } from '../strips/compared/index.ts';
 import { GapStrip, upward } from '../strips/compared/index.ts';
 import { MatchStrip } from '../strips/compared/index.ts';
-import { NoteLayer, useGhosts, type DrawingDraft } from '../reviewing/index.ts';
-import { correctionProblem, useCompared, type Against } from '../strips/compared/index.ts';
+import { type Against, correctionProblem, useCompared } from '../strips/compared/index.ts';
 import { TwinLoomStrip } from '../strips/compared/index.ts';
 import { TwoCurvesStrip } from '../strips/compared/index.ts';
 import { TwoSpeedsStrip } from '../strips/compared/index.ts';
+import { type StripEntry, TimePage } from '../time-page/index.ts';
+import { useStored } from '../ui/index.ts';
+import { ComparedPictures } from './ComparedPictures.tsx';
+import { type Pages, Spread } from './Spread.tsx';
 
 interface ComparisonSpreadProps {
   view: TakeView;

@@ -1,13 +1,13 @@
-import type { ReactNode } from 'react';
-import { Pencil, PencilOff } from 'lucide-react';
 import type { MotionDocument } from '@undulan/core';
-import { useShortcuts } from '../keyboard/index.ts';
-import { useAppDispatch } from '../state/index.ts';
+import { Pencil, PencilOff } from 'lucide-react';
+import type { ReactNode } from 'react';
 import { recordToggled, useEditing } from '../editing/index.ts';
-import { EditableStage, PLAIN_ONION } from '../picture/stage/index.ts';
-import { Button, Toggle, useStored } from '../ui/index.ts';
+import { useShortcuts } from '../keyboard/index.ts';
 import { KeyHere } from '../panels/numbers/index.ts';
+import { EditableStage, PLAIN_ONION } from '../picture/stage/index.ts';
 import { OnionPopover } from '../picture/stage/index.ts';
+import { useAppDispatch } from '../state/index.ts';
+import { Button, Toggle, useStored } from '../ui/index.ts';
 
 interface EditingPictureProps {
   tone: 'take' | 'target';

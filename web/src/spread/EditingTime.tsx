@@ -1,16 +1,16 @@
-import { useMemo, type ReactNode } from 'react';
 import type { FrameRange, MotionDocument } from '@undulan/core';
+import { type ReactNode, useMemo } from 'react';
+import { edited, selectMotion, useEditing, useRememberedAside } from '../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
-import { edited, useEditing, selectMotion, useRememberedAside } from '../editing/index.ts';
-import { KeyActions } from '../tools/retiming/index.ts';
-import { KeysStrip } from '../strips/keys/index.ts';
-import { TimePage, type RangeControls } from '../time-page/index.ts';
-import { useClock } from '../time/index.ts';
 import { CurveStrip } from '../strips/curve/index.ts';
-import { KeyBar, MoveMenu } from '../tools/easing/index.ts';
 import { FilmStrip } from '../strips/film/index.ts';
+import { KeysStrip } from '../strips/keys/index.ts';
 import { LoomStrip, SpacingSentence } from '../strips/loom/index.ts';
 import { SpeedStrip } from '../strips/speed/index.ts';
+import { useClock } from '../time/index.ts';
+import { type RangeControls, TimePage } from '../time-page/index.ts';
+import { KeyBar, MoveMenu } from '../tools/easing/index.ts';
+import { KeyActions } from '../tools/retiming/index.ts';
 import { useKeyStepping } from './use-key-stepping.ts';
 
 interface EditingTimeProps {

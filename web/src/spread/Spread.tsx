@@ -1,7 +1,7 @@
 import { clsx } from 'clsx';
-import type { ReactNode } from 'react';
 import { Columns2, PanelLeft, PanelRight } from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
+import type { ReactNode } from 'react';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
 import { Tip, useStored } from '../ui/index.ts';
 

@@ -3,14 +3,14 @@ import { channelOf, createChannel, createKey, createMotion, createSubject } from
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
-import { createStore, type Store } from '../state/index.ts';
 import { opened } from '../editing/index.ts';
 import { selectUndoName } from '../editing/index.ts';
+import { RecordQuestion } from '../panels/work/index.ts';
 import { PLAIN_ONION } from '../picture/stage/index.ts';
+import { createStore, type Store } from '../state/index.ts';
 import { ClockProvider } from '../time/index.ts';
 import { readStored } from '../ui/index.ts';
 import { EditingPicture } from './EditingPicture.tsx';
-import { RecordQuestion } from '../panels/work/index.ts';
 
 const LOOK = { shape: 'cake', widthPx: 120, heightPx: 24, fill: '#d9a441' } as const;
 let store: Store;

@@ -5,15 +5,15 @@ import {
   createKey,
   createMotion,
   createSubject,
-  sampleChannel,
   type MotionDocument,
+  sampleChannel,
 } from '@undulan/core';
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
-import { createStore, useAppSelector, type Store } from '../state/index.ts';
 import { opened } from '../editing/index.ts';
 import { keysSelected, selectMotion, selectShownMotion, selectUndoName, undone } from '../editing/index.ts';
+import { createStore, type Store, useAppSelector } from '../state/index.ts';
 import { ClockProvider } from '../time/index.ts';
 import { EditingTime } from './EditingTime.tsx';
 

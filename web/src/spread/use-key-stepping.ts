@@ -1,7 +1,7 @@
-import { useMemo } from 'react';
 import { CHANNELS, type MotionDocument } from '@undulan/core';
-import { useAppSelector } from '../state/index.ts';
+import { useMemo } from 'react';
 import { selectActiveChannel, selectSubject, useEditing } from '../editing/index.ts';
+import { useAppSelector } from '../state/index.ts';
 import type { KeyStepping } from '../time-page/index.ts';
 import { useStored } from '../ui/index.ts';
 

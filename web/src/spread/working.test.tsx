@@ -7,20 +7,20 @@ import {
   createSubject,
   findSubject,
   frameTable,
-  TRACKS,
   type MotionDocument,
+  TRACKS,
 } from '@undulan/core';
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
-import { createStore, useAppSelector, type Store } from '../state/index.ts';
 import { opened } from '../editing/index.ts';
 import { edited, recordToggled, selectMotion } from '../editing/index.ts';
-import { ClockProvider } from '../time/index.ts';
-import { EditingTime } from './EditingTime.tsx';
 import { framesCsv } from '../panels/numbers/FramesTable.tsx';
 import { NumbersPanel } from '../panels/numbers/index.ts';
 import { RecordQuestion } from '../panels/work/index.ts';
+import { createStore, type Store, useAppSelector } from '../state/index.ts';
+import { ClockProvider } from '../time/index.ts';
+import { EditingTime } from './EditingTime.tsx';
 
 const LOOK = { shape: 'slice', widthPx: 90, heightPx: 120, fill: '#9a6b00' } as const;
 let store: Store;

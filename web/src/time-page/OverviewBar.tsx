@@ -1,5 +1,5 @@
-import { usePointerDrag } from '../ui/index.ts';
 import type { TimeViewing } from '../time/index.ts';
+import { usePointerDrag } from '../ui/index.ts';
 
 /** While zoomed: which part of the whole is in view. Drag it, or use the arrow keys, to see another part. */
 export function OverviewBar({ viewing, widthPx }: { viewing: TimeViewing; widthPx: number }) {

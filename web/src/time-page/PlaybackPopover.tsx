@@ -1,7 +1,7 @@
 import { clsx } from 'clsx';
-import { Button, CommitInput, Popover } from '../ui/index.ts';
 import { usePlaySettings } from '../time/index.ts';
 import { SPEED_LIMITS } from '../time/index.ts';
+import { Button, CommitInput, Popover } from '../ui/index.ts';
 
 /** Which keys key stepping stops at. */
 export interface KeyStepping {

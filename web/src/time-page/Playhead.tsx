@@ -1,8 +1,8 @@
 import { clsx } from 'clsx';
 import { useCallback, useRef } from 'react';
 import { useOnFrame } from '../time/index.ts';
-import { LABEL_PX } from './Strip.tsx';
 import { useTimeScale } from '../time/index.ts';
+import { LABEL_PX } from './Strip.tsx';
 
 /**
  * The line through all strips at the frame now. Moved by the clock, not by React: by scrolling a box of its own layer,

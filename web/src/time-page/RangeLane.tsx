@@ -1,9 +1,9 @@
-import { clsx } from 'clsx';
-import { useState, type KeyboardEvent } from 'react';
 import type { FrameRange } from '@undulan/core';
-import { usePointerDrag } from '../ui/index.ts';
+import { clsx } from 'clsx';
+import { type KeyboardEvent, useState } from 'react';
 import { useClock } from '../time/index.ts';
 import { useTimeScale } from '../time/index.ts';
+import { usePointerDrag } from '../ui/index.ts';
 
 /** How the ranges of a motion may be set on the time page. */
 export interface RangeControls {

@@ -1,17 +1,17 @@
-import { clsx } from 'clsx';
 import {
   formatRate,
   frameCount,
+  type FrameRange,
   parseRange,
+  type Rate,
   runningSeconds,
   travelSeconds,
-  type FrameRange,
-  type Rate,
 } from '@undulan/core';
+import { clsx } from 'clsx';
 import { useState } from 'react';
 import { useShownKeys } from '../keyboard/index.ts';
-import { Button, INPUT, Popover } from '../ui/index.ts';
 import { useClock } from '../time/index.ts';
+import { Button, INPUT, Popover } from '../ui/index.ts';
 import type { RangeControls } from './RangeLane.tsx';
 
 /** Both durations of a range: how long it is on screen, and from its first frame to its last. */

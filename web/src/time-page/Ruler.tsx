@@ -1,5 +1,5 @@
-import { useCallback, useRef, type PointerEvent } from 'react';
-import { framesPerSecond, type Cue, type RulerUnitName } from '@undulan/core';
+import { type Cue, framesPerSecond, type RulerUnitName } from '@undulan/core';
+import { type PointerEvent, useCallback, useRef } from 'react';
 import { useClock, useOnFrame } from '../time/index.ts';
 import { formatPlace, LABEL_ROOM_PX } from '../time/index.ts';
 import { labelStep } from '../time/index.ts';

@@ -1,22 +1,22 @@
+import { type Cue, RULER_UNIT_NAMES, RULER_UNITS, type RulerUnitName } from '@undulan/core';
 import { clsx } from 'clsx';
-import { Fragment, useMemo, useRef, type ReactNode } from 'react';
 import { Maximize2 } from 'lucide-react';
+import { Fragment, type ReactNode, useMemo, useRef } from 'react';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
-import { RULER_UNIT_NAMES, RULER_UNITS, type Cue, type RulerUnitName } from '@undulan/core';
-import { useShortcuts, useShownKeys, type ShortcutName } from '../keyboard/index.ts';
-import { Button, Empty, Toggle, useSize, useStored } from '../ui/index.ts';
+import { type ShortcutName, useShortcuts, useShownKeys } from '../keyboard/index.ts';
 import { useClock } from '../time/index.ts';
-import { OverviewBar } from './OverviewBar.tsx';
-import { PlaybackReport } from './PlaybackReport.tsx';
-import type { KeyStepping } from './PlaybackPopover.tsx';
-import { Playhead } from './Playhead.tsx';
-import { RangeLane, type RangeControls } from './RangeLane.tsx';
-import { Ruler } from './Ruler.tsx';
 import { useRulerUnit } from '../time/index.ts';
-import { LABEL_PX } from './Strip.tsx';
 import { TimeScaleProvider } from '../time/index.ts';
-import { Transport } from './Transport.tsx';
 import { scaleOf, useTimeView, useWheelAndPan } from '../time/index.ts';
+import { Button, Empty, Toggle, useSize, useStored } from '../ui/index.ts';
+import { OverviewBar } from './OverviewBar.tsx';
+import type { KeyStepping } from './PlaybackPopover.tsx';
+import { PlaybackReport } from './PlaybackReport.tsx';
+import { Playhead } from './Playhead.tsx';
+import { type RangeControls, RangeLane } from './RangeLane.tsx';
+import { Ruler } from './Ruler.tsx';
+import { LABEL_PX } from './Strip.tsx';
+import { Transport } from './Transport.tsx';
 
 export interface StripEntry {
   id: string;

@@ -12,11 +12,11 @@ import {
   Square,
 } from 'lucide-react';
 import { useShortcuts, useShownKeys } from '../keyboard/index.ts';
-import { Button } from '../ui/index.ts';
 import { useClock, usePlaying, usePlaySettings } from '../time/index.ts';
-import { FrameField } from './FrameField.tsx';
 import { PLAY_WAYS, type PlayWay } from '../time/index.ts';
-import { PlaybackPopover, type KeyStepping } from './PlaybackPopover.tsx';
+import { Button } from '../ui/index.ts';
+import { FrameField } from './FrameField.tsx';
+import { type KeyStepping, PlaybackPopover } from './PlaybackPopover.tsx';
 import type { RangeControls } from './RangeLane.tsx';
 import { RangePopover } from './RangePopover.tsx';
 

@@ -1,14 +1,14 @@
+import type { FrameRange, Rate } from '@undulan/core';
 import {
   createContext,
+  type ReactNode,
   use,
   useCallback,
   useEffect,
   useRef,
   useState,
   useSyncExternalStore,
-  type ReactNode,
 } from 'react';
-import type { FrameRange, Rate } from '@undulan/core';
 import { readStored, useStored } from '../ui/index.ts';
 import { PLAIN_PLAY, PlaybackClock, type PlaySettings } from './playback-clock.ts';
 

@@ -1,4 +1,4 @@
-import { FRAME_GRAIN, framesPerSecond, type FrameRange, type Rate } from '@undulan/core';
+import { FRAME_GRAIN, type FrameRange, framesPerSecond, type Rate } from '@undulan/core';
 import { playPosition, type PlayWay } from './play-position.ts';
 
 /** What playing really did since it was last started. */

@@ -1,10 +1,10 @@
 import {
   formatRuler,
-  parseRuler,
-  RULER_UNIT_NAMES,
   type FrameRange,
+  parseRuler,
   type Rate,
   type Result,
+  RULER_UNIT_NAMES,
   type RulerUnitName,
 } from '@undulan/core';
 import { useStored } from '../ui/index.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { formatPlace, parsePlace } from './ruler-unit.ts';
 import { snapFrame } from '../strips/kit/index.ts';
+import { formatPlace, parsePlace } from './ruler-unit.ts';
 import { createTimeScale, viewWithin, zoomedView } from './time-scale.ts';
 
 const WHOLE = { first: 1, last: 101 };

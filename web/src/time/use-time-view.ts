@@ -1,6 +1,6 @@
-import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
+import { type RefObject, useCallback, useEffect, useRef, useState } from 'react';
 import type { PlaybackClock } from './playback-clock.ts';
-import { createTimeScale, viewWithin, zoomedView, type TimeScale, type TimeView } from './time-scale.ts';
+import { createTimeScale, type TimeScale, type TimeView, viewWithin, zoomedView } from './time-scale.ts';
 
 export interface TimeViewing {
   /** What is in view; the whole when nothing is zoomed. */

@@ -1,5 +1,5 @@
 import { clsx } from 'clsx';
-import { useRef, useState, type InputHTMLAttributes } from 'react';
+import { type InputHTMLAttributes, useRef, useState } from 'react';
 import { INPUT } from './Field.tsx';
 
 interface CommitInputProps extends Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'> {

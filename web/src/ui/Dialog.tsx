@@ -1,7 +1,7 @@
 import { clsx } from 'clsx';
-import type { ReactNode } from 'react';
-import { Dialog as Primitive } from 'radix-ui';
 import { X } from 'lucide-react';
+import { Dialog as Primitive } from 'radix-ui';
+import type { ReactNode } from 'react';
 
 interface DialogProps {
   open: boolean;

@@ -1,5 +1,5 @@
 import { clsx } from 'clsx';
-import { useId, type ReactNode } from 'react';
+import { type ReactNode, useId } from 'react';
 
 export interface FieldIds {
   id: string;

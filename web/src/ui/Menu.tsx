@@ -1,6 +1,6 @@
 import { clsx } from 'clsx';
-import type { ReactElement, ReactNode } from 'react';
 import { DropdownMenu } from 'radix-ui';
+import type { ReactElement, ReactNode } from 'react';
 
 interface MenuProps {
   trigger: ReactElement;

@@ -1,6 +1,6 @@
 import { clsx } from 'clsx';
-import type { ReactElement, ReactNode } from 'react';
 import { Popover as Primitive } from 'radix-ui';
+import type { ReactElement, ReactNode } from 'react';
 
 interface PopoverProps {
   /** The control that opens it. */

@@ -1,5 +1,5 @@
-import type { ReactElement, ReactNode } from 'react';
 import { Tooltip } from 'radix-ui';
+import type { ReactElement, ReactNode } from 'react';
 
 /** Words beside a control on hover or focus. */
 export function Tip({ says, children }: { says: ReactNode; children: ReactElement }) {

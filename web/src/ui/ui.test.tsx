@@ -4,7 +4,7 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { Button, Toggle } from './Button.tsx';
 import { CommitInput } from './CommitInput.tsx';
 import { Still } from './Still.tsx';
-import { usePointerDrag, type DragMove } from './use-pointer-drag.ts';
+import { type DragMove, usePointerDrag } from './use-pointer-drag.ts';
 import { readStored, useStored } from './use-stored.ts';
 
 afterEach(cleanup);

@@ -1,4 +1,4 @@
-import { useEffect, useRef, type PointerEvent as ReactPointerEvent } from 'react';
+import { type PointerEvent as ReactPointerEvent, useEffect, useRef } from 'react';
 
 export interface DragMove {
   dxPx: number;

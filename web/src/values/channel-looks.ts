@@ -1,4 +1,4 @@
-import { CHANNELS, type ChannelId, type ChannelKind } from '@undulan/core';
+import { type ChannelId, type ChannelKind, CHANNELS } from '@undulan/core';
 
 /** How a channel's line is told apart: by pattern first, then by a colour of the channels' own. */
 export interface ChannelLook {

@@ -1,7 +1,7 @@
+import { type ChannelId, type ChannelKind, CHANNELS } from '@undulan/core';
 import { useMemo } from 'react';
-import { CHANNELS, type ChannelId, type ChannelKind } from '@undulan/core';
-import { useAppSelector } from '../state/index.ts';
 import { selectMotion } from '../editing/index.ts';
+import { useAppSelector } from '../state/index.ts';
 import { useStored } from '../ui/index.ts';
 import { computeValue, formatValue } from './channel-looks.ts';
 

@@ -1,19 +1,19 @@
-import { test, expect } from 'vitest';
+import { expect, test } from 'vitest';
 import {
-  ellipsePath,
-  guideSubject,
-  setGuide,
-  setOutside,
-  setWobble,
   createChannel,
   createKey,
   createMotion,
   createSubject,
+  ellipsePath,
+  guideSubject,
   parseMotion,
+  setGuide,
+  setOutside,
+  setWobble,
   startingScene,
-  tracksOf,
   trackEvents,
   TRACKS,
+  tracksOf,
 } from '../index.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#9a6b00' } as const;

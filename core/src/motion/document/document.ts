@@ -1,5 +1,5 @@
 import { CoreError } from '../../core-error.ts';
-import { BASIC_CHANNELS, CHANNELS, type ChannelId } from './channels.ts';
+import { BASIC_CHANNELS, type ChannelId, CHANNELS } from './channels.ts';
 import { packColour } from './colour.ts';
 import type { Channel, Handle, Key, Look, MotionDocument, Subject } from './schema.ts';
 import { MOTION_VERSION } from './upgrade.ts';

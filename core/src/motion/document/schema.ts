@@ -3,8 +3,8 @@ import { accept, type Result } from '../../result.ts';
 import { MAX_EXPOSURE } from '../../time/exposure.ts';
 import { FRAME_LIMIT, FrameRange } from '../../time/range.ts';
 import { Rate } from '../../time/rate.ts';
-import { CHANNEL_IDS } from './channels.ts';
 import { EASE_NAMES } from '../curve/eases.ts';
+import { CHANNEL_IDS } from './channels.ts';
 import { MOTION_VERSION, upgradeMotion } from './upgrade.ts';
 
 const Id = z.string().min(1).max(64);

@@ -1,10 +1,10 @@
+import { exposedDrawings } from '../../time/exposure.ts';
 import { CHANNELS } from '../document/channels.ts';
 import { createKey } from '../document/document.ts';
-import { exposedDrawings } from '../../time/exposure.ts';
 import { channelOf, findSubject, withChannel } from '../document/document.ts';
-import { sampleChannel } from '../sampling/sample.ts';
 import type { MotionDocument } from '../document/schema.ts';
 import type { ChannelRef, Edit } from '../keys/change-keys.ts';
+import { sampleChannel } from '../sampling/sample.ts';
 
 /**
  * Writes a channel down as a key on every drawing of the range at its subject's exposure: straight from frame to frame

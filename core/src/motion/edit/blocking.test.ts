@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import {
   changeLength,
+  type ChannelId,
   copyKeys,
   createChannel,
   createKey,
@@ -12,17 +13,16 @@ import {
   freePoses,
   holdPoses,
   insertTime,
+  type Key,
+  type KeyRef,
   makeHold,
+  type MotionDocument,
   moveKeys,
   parseMotion,
   pasteOnto,
   removeTime,
   setKeys,
   setLeave,
-  type ChannelId,
-  type Key,
-  type KeyRef,
-  type MotionDocument,
 } from '../../index.ts';
 
 const LOOK = { shape: 'glass', widthPx: 60, heightPx: 80, fill: '#c8451b' } as const;

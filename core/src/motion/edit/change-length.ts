@@ -1,7 +1,7 @@
-import { convertedFrame, type ConvertedFrame } from '../../time/convert-rate.ts';
-import { partWithin, type FrameRange } from '../../time/range.ts';
+import { type ConvertedFrame, convertedFrame } from '../../time/convert-rate.ts';
+import { type FrameRange, partWithin } from '../../time/range.ts';
 import type { MotionDocument } from '../document/schema.ts';
-import { onGrain, type Edit, type KeyRef } from '../keys/change-keys.ts';
+import { type Edit, type KeyRef, onGrain } from '../keys/change-keys.ts';
 import { placeKeys } from './shift-keys.ts';
 
 export interface LengthEdit extends Edit {

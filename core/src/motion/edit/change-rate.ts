@@ -1,8 +1,8 @@
-import { convertFrame, convertRange, type ConvertedFrame, type RatePolicy } from '../../time/convert-rate.ts';
+import { type ConvertedFrame, convertFrame, convertRange, type RatePolicy } from '../../time/convert-rate.ts';
+import { type FrameRange, partWithin } from '../../time/range.ts';
 import { framesPerSecond, type Rate } from '../../time/rate.ts';
-import { partWithin, type FrameRange } from '../../time/range.ts';
 import type { Cue, Handle, Key, MotionDocument } from '../document/schema.ts';
-import { onGrain, type Edit, type KeyRef } from '../keys/change-keys.ts';
+import { type Edit, type KeyRef, onGrain } from '../keys/change-keys.ts';
 
 export interface RateEdit extends Edit {
   /** Every key with where it was, where it falls exactly, and its rounding to a whole frame. */

@@ -2,7 +2,7 @@ import { extentOf } from '../../extent.ts';
 import { CHANNELS } from '../document/channels.ts';
 import { channelOf, findSubject, withChannel } from '../document/document.ts';
 import type { Key, MotionDocument } from '../document/schema.ts';
-import { onGrain, sameChannel, type ChannelRef, type Edit, type KeyRef } from '../keys/change-keys.ts';
+import { type ChannelRef, type Edit, type KeyRef, onGrain, sameChannel } from '../keys/change-keys.ts';
 import { rippleKeys } from './shift-keys.ts';
 
 /** Keys taken up to be put down elsewhere: by channel, their frames counted from the earliest. */

@@ -1,13 +1,13 @@
-import { test, expect } from 'vitest';
 import fc from 'fast-check';
+import { expect, test } from 'vitest';
 import { CoreError } from '../../core-error.ts';
 import { channelOf, createChannel, createKey, createMotion, createSubject } from '../document/document.ts';
-import { sampleChannel } from '../sampling/sample.ts';
 import type { Key, MotionDocument } from '../document/schema.ts';
 import {
   changeRate,
   deleteKeys,
   effectiveHandles,
+  type KeyRef,
   moveKeys,
   offsetChannels,
   setHandle,
@@ -18,8 +18,8 @@ import {
   setRole,
   setScene,
   setSubject,
-  type KeyRef,
 } from '../index.ts';
+import { sampleChannel } from '../sampling/sample.ts';
 
 const LOOK = { shape: 'box', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;
 const X = { subjectId: 'drawer', channelId: 'position.x' } as const;

@@ -1,8 +1,8 @@
 import { CoreError } from '../../core-error.ts';
 import { findChannel, findSubject, withChannel } from '../document/document.ts';
-import { trackValues, TRACKS, type TrackId } from '../sampling/track.ts';
 import type { Key, MotionDocument } from '../document/schema.ts';
-import { onGrain, type Edit, type KeyRef } from '../keys/change-keys.ts';
+import { type Edit, type KeyRef, onGrain } from '../keys/change-keys.ts';
+import { type TrackId, TRACKS, trackValues } from '../sampling/track.ts';
 
 /** Samples a frame along the way whose length is measured. */
 const SAMPLES_PER_FRAME = 32;

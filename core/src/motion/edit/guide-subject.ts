@@ -1,6 +1,6 @@
 import { CoreError } from '../../core-error.ts';
 import { channelOf, createKey, findSubject, withChannel } from '../document/document.ts';
-import type { GuidePath, Guided, MotionDocument } from '../document/schema.ts';
+import type { Guided, GuidePath, MotionDocument } from '../document/schema.ts';
 import type { Edit } from '../keys/change-keys.ts';
 
 /** Adds a guide path, or replaces the one of its id. */

@@ -1,8 +1,8 @@
 import { solveBezierTime } from '../curve/bezier.ts';
 import { CHANNELS } from '../document/channels.ts';
+import type { Channel, Key } from '../document/schema.ts';
 import { keyIndexAt, sampleChannel } from '../sampling/sample.ts';
 import { segmentCurve, segmentSlope } from '../sampling/segment.ts';
-import type { Channel, Key } from '../document/schema.ts';
 
 /**
  * A key on a frame that leaves the motion as it is. Between two keys of a curve the curve is cut in two (de Casteljau):

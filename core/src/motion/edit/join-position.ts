@@ -1,11 +1,11 @@
 import { CoreError } from '../../core-error.ts';
 import { channelOf, findSubject, withChannel } from '../document/document.ts';
-import { fitKeys } from '../keys/fit-keys.ts';
-import { sampleChannel } from '../sampling/sample.ts';
 import type { Channel, Handle, Key, MotionDocument } from '../document/schema.ts';
 import type { Edit, KeyRef } from '../keys/change-keys.ts';
-import { withKeyAt } from './insert-key.ts';
+import { fitKeys } from '../keys/fit-keys.ts';
 import { effectiveHandles } from '../keys/set-handles.ts';
+import { sampleChannel } from '../sampling/sample.ts';
+import { withKeyAt } from './insert-key.ts';
 
 const AXES = ['position.x', 'position.y'] as const;
 

@@ -1,7 +1,6 @@
 import { expect, test } from 'vitest';
 import { createChannel, createKey, createMotion, createSubject } from '../document/document.ts';
 import type { MotionDocument } from '../document/schema.ts';
-import { startingScene } from './starting-scene.ts';
 import {
   beyondLimits,
   bringWithin,
@@ -10,14 +9,15 @@ import {
   deleteKeys,
   keepWithin,
   keyCount,
+  type Limits,
   newlyBroken,
   setKeys,
   setLeave,
   setScene,
   setSubject,
   USUAL_LIMITS,
-  type Limits,
 } from '../index.ts';
+import { startingScene } from './starting-scene.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;
 const X = { subjectId: 'drawer', channelId: 'position.x' } as const;

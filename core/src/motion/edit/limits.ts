@@ -1,10 +1,10 @@
 import * as z from 'zod';
 import { sameData } from '../../steps/index.ts';
 import { sameRate } from '../../time/rate.ts';
-import { CHANNELS, CHANNEL_IDS, type ChannelId } from '../document/channels.ts';
-import { TRACKS } from '../sampling/track.ts';
+import { CHANNEL_IDS, type ChannelId, CHANNELS } from '../document/channels.ts';
 import type { MotionDocument, Subject } from '../document/schema.ts';
 import type { Edit } from '../keys/change-keys.ts';
+import { TRACKS } from '../sampling/track.ts';
 
 /** What of a motion may be changed by those it is set for. */
 export const Limits = z.object({

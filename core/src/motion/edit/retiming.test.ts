@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { channelOf, createChannel, createKey, createMotion, createSubject } from '../document/document.ts';
-import { sampleChannel } from '../sampling/sample.ts';
 import type { Channel, Key, Leave, MotionDocument } from '../document/schema.ts';
 import {
   bakeKeys,
@@ -11,6 +10,7 @@ import {
   insertTime,
   joinPosition,
   keepRestFrame,
+  type KeyRef,
   makeHold,
   pasteKeys,
   removeTime,
@@ -24,8 +24,8 @@ import {
   stretchAbout,
   thinKeys,
   withKeyAt,
-  type KeyRef,
 } from '../index.ts';
+import { sampleChannel } from '../sampling/sample.ts';
 
 const LOOK = { shape: 'box', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;
 const X = { subjectId: 'rack', channelId: 'position.x' } as const;

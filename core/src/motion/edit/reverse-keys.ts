@@ -1,7 +1,7 @@
 import { extentOf } from '../../extent.ts';
 import type { EaseDirection, EaseName } from '../curve/eases.ts';
 import type { Handle, Key, Leave, MotionDocument } from '../document/schema.ts';
-import { changeKeys, onGrain, type Edit, type KeyRef } from '../keys/change-keys.ts';
+import { changeKeys, type Edit, type KeyRef, onGrain } from '../keys/change-keys.ts';
 
 const TURNED: Record<EaseDirection, EaseDirection> = { in: 'out', out: 'in', 'in-out': 'in-out' };
 

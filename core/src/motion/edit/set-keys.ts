@@ -1,8 +1,8 @@
 import { channelOf, createKey, findSubject, withChannel } from '../document/document.ts';
-import { keyIndexAt } from '../sampling/sample.ts';
 import type { Key, MotionDocument } from '../document/schema.ts';
+import { type ChannelRef, type Edit, onGrain } from '../keys/change-keys.ts';
+import { keyIndexAt } from '../sampling/sample.ts';
 import { withKeyAt } from './insert-key.ts';
-import { onGrain, type ChannelRef, type Edit } from '../keys/change-keys.ts';
 
 export interface KeyValue extends ChannelRef {
   value: number;

@@ -1,10 +1,10 @@
 import { findChannel, findSubject } from '../document/document.ts';
-import { numbersOfHandle } from '../sampling/handle-numbers.ts';
-import { channelSpeed } from '../sampling/sample.ts';
 import type { HandleLink, MotionDocument } from '../document/schema.ts';
-import { TRACKS, type TrackId } from '../sampling/track.ts';
 import type { Edit, KeyRef } from '../keys/change-keys.ts';
 import { effectiveHandles, type HandleSide } from '../keys/set-handles.ts';
+import { numbersOfHandle } from '../sampling/handle-numbers.ts';
+import { channelSpeed } from '../sampling/sample.ts';
+import { type TrackId, TRACKS } from '../sampling/track.ts';
 import { setSpeed } from './set-speed.ts';
 
 const DEFAULT_REACH_PERCENT = 100 / 3;

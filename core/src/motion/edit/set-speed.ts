@@ -1,8 +1,8 @@
-import { handleOfNumbers, type HandleNumbers } from '../sampling/handle-numbers.ts';
 import type { HandleLink, Key, MotionDocument } from '../document/schema.ts';
 import { changeKeys, type Edit, type KeyRef } from '../keys/change-keys.ts';
 import { settled } from '../keys/hold-poses.ts';
-import { effectiveHandles, setHandle, type HandleSide } from '../keys/set-handles.ts';
+import { effectiveHandles, type HandleSide, setHandle } from '../keys/set-handles.ts';
+import { type HandleNumbers, handleOfNumbers } from '../sampling/handle-numbers.ts';
 
 /** A straight segment's slope at both ends, as handles of a third: what it looks like as a curve. */
 function curved(keys: readonly Key[], index: number): Key[] {

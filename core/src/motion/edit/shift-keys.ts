@@ -2,7 +2,7 @@ import { extentOf } from '../../extent.ts';
 import { partWithin } from '../../time/range.ts';
 import type { ChannelId } from '../document/channels.ts';
 import type { Key, MotionDocument } from '../document/schema.ts';
-import { onGrain, sameChannel, type ChannelRef, type Edit, type KeyRef } from '../keys/change-keys.ts';
+import { type ChannelRef, type Edit, type KeyRef, onGrain, sameChannel } from '../keys/change-keys.ts';
 
 interface Rewritten {
   motion: MotionDocument;

@@ -1,8 +1,8 @@
 import { CHANNELS } from '../document/channels.ts';
 import { createChannel, findChannel, restingOf } from '../document/document.ts';
+import { type Channel, type MotionDocument, type Subject, VALUE_LIMIT } from '../document/schema.ts';
 import { placeOf } from '../path/pose.ts';
 import { sampleChannel } from '../sampling/sample.ts';
-import { VALUE_LIMIT, type Channel, type MotionDocument, type Subject } from '../document/schema.ts';
 
 /** What goes on beyond its keys may go further than a value may be. */
 function withinLimits(value: number): number {

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { channelOf, createChannel, createKey, createMotion, createSubject } from '../document/document.ts';
 import { EASE_NAMES } from '../curve/eases.ts';
-import { easeAmounts, easeProgress, easeShapeOf, turnedShape, type EaseShape } from '../sampling/ease-shape.ts';
-import { sampleChannel } from '../sampling/sample.ts';
+import { channelOf, createChannel, createKey, createMotion, createSubject } from '../document/document.ts';
 import type { Key, MotionDocument } from '../document/schema.ts';
-import { setEase, setEaseAmount, swapEases, type KeyRef } from '../index.ts';
+import { type KeyRef, setEase, setEaseAmount, swapEases } from '../index.ts';
+import { easeAmounts, easeProgress, type EaseShape, easeShapeOf, turnedShape } from '../sampling/ease-shape.ts';
+import { sampleChannel } from '../sampling/sample.ts';
 
 const LOOK = { shape: 'drawer', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;
 

@@ -1,13 +1,13 @@
+import type { Key, MotionDocument } from '../document/schema.ts';
 import {
+  type CurveShape,
+  type EaseAmounts,
   easeAmounts,
+  type EaseShape,
   easeShapeOf,
   STRAIGHT,
   turnedShape,
-  type CurveShape,
-  type EaseAmounts,
-  type EaseShape,
 } from '../sampling/ease-shape.ts';
-import type { Key, MotionDocument } from '../document/schema.ts';
 import { changeKeys, type Edit, type KeyRef } from './change-keys.ts';
 import { settled } from './hold-poses.ts';
 import { effectiveHandles } from './set-handles.ts';

@@ -1,7 +1,7 @@
 import { bezierValue, solveBezierTime } from '../curve/bezier.ts';
 import { createKey } from '../document/document.ts';
-import { withEase } from './ease-keys.ts';
 import type { Key } from '../document/schema.ts';
+import { withEase } from './ease-keys.ts';
 
 const THIRDS: [number, number] = [1 / 3, 2 / 3];
 /** Keeps the two unknowns of a fit apart where its marks do not. */

@@ -1,5 +1,5 @@
 import type { Key, MotionDocument } from '../document/schema.ts';
-import { changeKeys, onGrain, type Edit, type KeyRef } from './change-keys.ts';
+import { changeKeys, type Edit, type KeyRef, onGrain } from './change-keys.ts';
 
 export interface MoveOptions {
   /** Breakdowns and in-betweens that are not named keep their share of the span between their extremes. */

@@ -1,5 +1,5 @@
-import { inHandle, outHandle } from '../sampling/handles.ts';
 import type { Handle, HandleLink, Key, MotionDocument } from '../document/schema.ts';
+import { inHandle, outHandle } from '../sampling/handles.ts';
 import { changeKeys, type Edit, type KeyRef } from './change-keys.ts';
 
 export type HandleSide = 'in' | 'out';

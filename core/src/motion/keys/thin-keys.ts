@@ -1,6 +1,6 @@
-import { bakeChannelInto } from '../sampling/bake.ts';
 import { channelOf, withChannel } from '../document/document.ts';
 import type { Channel, MotionDocument } from '../document/schema.ts';
+import { bakeChannelInto } from '../sampling/bake.ts';
 import type { ChannelRef, Edit, KeyRef } from './change-keys.ts';
 
 function baked(channel: Channel, first: number, last: number): Float64Array {

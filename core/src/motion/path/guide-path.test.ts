@@ -8,6 +8,8 @@ import {
   createPathSampler,
   createSubject,
   ellipsePath,
+  findChannel,
+  type GuidePath,
   guideSubject,
   handleOfNumbers,
   leanDegrees,
@@ -17,8 +19,6 @@ import {
   poseOf,
   sampleChannel,
   setGuide,
-  findChannel,
-  type GuidePath,
 } from '../index.ts';
 
 const LOOK = { shape: 'disc', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;

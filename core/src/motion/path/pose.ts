@@ -1,9 +1,9 @@
-import { drawnValue } from '../sampling/drawn-value.ts';
-import { findChannel, findSubject, restingOf } from '../document/document.ts';
 import type { ChannelId } from '../document/channels.ts';
-import { createPathSampler, type PathSampler } from './guide-path.ts';
-import { channelSpeed } from '../sampling/sample.ts';
+import { findChannel, findSubject, restingOf } from '../document/document.ts';
 import type { GuidePath, MotionDocument, Point, Subject } from '../document/schema.ts';
+import { drawnValue } from '../sampling/drawn-value.ts';
+import { channelSpeed } from '../sampling/sample.ts';
+import { createPathSampler, type PathSampler } from './guide-path.ts';
 
 /** A plane transform in the order canvases take it: x' = a·x + c·y + e, y' = b·x + d·y + f. */
 export interface Affine {

@@ -1,6 +1,6 @@
-import { EASES, type Ease } from '../curve/eases.ts';
-import { createSegmentSampler, segmentCurve, type Blend } from './segment.ts';
+import { type Ease, EASES } from '../curve/eases.ts';
 import type { Key } from '../document/schema.ts';
+import { type Blend, createSegmentSampler, segmentCurve } from './segment.ts';
 
 /** Parts a curve of many frames is cut into. */
 const PARTS = 5;

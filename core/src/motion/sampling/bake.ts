@@ -1,8 +1,8 @@
 import { exposedFrame } from '../../time/exposure.ts';
-import { keyIndexAt, sampleChannel } from './sample.ts';
-import { bakeSegmentInto } from './bake-segment.ts';
+import { type ChannelId, CHANNELS } from '../document/channels.ts';
 import type { Channel, MotionDocument } from '../document/schema.ts';
-import { CHANNELS, type ChannelId } from '../document/channels.ts';
+import { bakeSegmentInto } from './bake-segment.ts';
+import { keyIndexAt, sampleChannel } from './sample.ts';
 import { wobbleAt } from './wobble.ts';
 
 export interface BakeSpan {

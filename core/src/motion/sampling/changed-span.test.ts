@@ -2,13 +2,13 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import {
   changedSpan,
+  type Channel,
   createChannel,
   createKey,
   createMotion,
   createSubject,
   moveKeys,
   sampleChannel,
-  type Channel,
 } from '../index.ts';
 
 const LEAVES = ['curve', 'linear', 'step'] as const;

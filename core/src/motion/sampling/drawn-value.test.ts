@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { createChannel, createKey, sampleChannel, type Key } from '../../index.ts';
+import { createChannel, createKey, type Key, sampleChannel } from '../../index.ts';
 import { drawnValue } from './drawn-value.ts';
 
 const anyKeys = fc

@@ -1,6 +1,6 @@
+import type { Channel } from '../document/schema.ts';
 import { bakeChannelInto } from './bake.ts';
 import { sampleChannel } from './sample.ts';
-import type { Channel } from '../document/schema.ts';
 
 interface Drawn {
   asked: number;

@@ -1,5 +1,5 @@
 import { createBezierEase } from '../curve/bezier-ease.ts';
-import { EASES, EASE_SLOPES } from '../curve/eases.ts';
+import { EASE_SLOPES, EASES } from '../curve/eases.ts';
 import type { Key, Leave } from '../document/schema.ts';
 import { segmentCurve } from './segment.ts';
 

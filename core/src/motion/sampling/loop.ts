@@ -1,8 +1,8 @@
 import { extentOf } from '../../extent.ts';
-import { channelSpeed, sampleChannel } from './sample.ts';
-import type { Channel } from '../document/schema.ts';
 import type { FrameRange } from '../../time/range.ts';
 import { framesPerSecond, type Rate } from '../../time/rate.ts';
+import type { Channel } from '../document/schema.ts';
+import { channelSpeed, sampleChannel } from './sample.ts';
 
 /**
  * How a channel goes over from the last frame of a cycle to its first. A cycle of n frames has its closing key on

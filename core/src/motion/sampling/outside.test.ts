@@ -1,25 +1,25 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import {
+  bakeMotion,
   BEHAVIOURS,
+  type Channel,
   channelSpeed,
   createChannel,
   createKey,
   createMotion,
   createSubject,
-  EASES,
   EASE_NAMES,
   EASE_SLOPES,
-  bakeMotion,
+  EASES,
+  type Key,
+  type Leave,
   mixColours,
+  type Outside,
   packColour,
   readLoop,
   sampleChannel,
   unpackColour,
-  type Channel,
-  type Key,
-  type Leave,
-  type Outside,
   type Wobble,
 } from '../index.ts';
 

@@ -1,8 +1,8 @@
-import { CHANNELS } from '../document/channels.ts';
-import { mapOutside, roundStep } from './outside.ts';
-import { createSegmentSampler, segmentSlope, type SegmentSampler } from './segment.ts';
-import type { Channel, Key } from '../document/schema.ts';
 import { framesPerSecond, type Rate } from '../../time/rate.ts';
+import { CHANNELS } from '../document/channels.ts';
+import type { Channel, Key } from '../document/schema.ts';
+import { mapOutside, roundStep } from './outside.ts';
+import { createSegmentSampler, type SegmentSampler, segmentSlope } from './segment.ts';
 import { wobbleAt } from './wobble.ts';
 
 /** The index of the last key at or before `frame`; −1 before the first. */

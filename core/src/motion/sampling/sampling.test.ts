@@ -1,5 +1,5 @@
-import { test, expect } from 'vitest';
 import fc from 'fast-check';
+import { expect, test } from 'vitest';
 import {
   bakeMotion,
   createBezierEase,
@@ -8,13 +8,13 @@ import {
   createKey,
   createMotion,
   createSubject,
-  EASES,
   EASE_NAMES,
+  EASES,
+  type Key,
   keyIndexAt,
+  type Leave,
   sampleChannel,
   solveBezierTime,
-  type Key,
-  type Leave,
 } from '../index.ts';
 import { segmentCurve } from './segment.ts';
 

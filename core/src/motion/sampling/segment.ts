@@ -1,10 +1,10 @@
 import { bezierSlope, bezierValue } from '../curve/bezier.ts';
 import { createBezierTime } from '../curve/bezier-time.ts';
+import { EASE_SLOPES, EASES } from '../curve/eases.ts';
 import type { ChannelKind } from '../document/channels.ts';
 import { mixColours } from '../document/colour.ts';
-import { EASES, EASE_SLOPES } from '../curve/eases.ts';
-import { inHandle, outHandle } from './handles.ts';
 import type { Key } from '../document/schema.ts';
+import { inHandle, outHandle } from './handles.ts';
 
 /** A segment's value at a frame inside it (both ends included). */
 export type SegmentSampler = (frame: number) => number;

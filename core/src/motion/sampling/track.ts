@@ -1,7 +1,7 @@
-import { CHANNELS, CHANNEL_IDS, type ChannelId } from '../document/channels.ts';
+import { CHANNEL_IDS, type ChannelId, CHANNELS } from '../document/channels.ts';
 import { findChannel } from '../document/document.ts';
-import { sampleChannel } from './sample.ts';
 import type { KeyRole, Subject } from '../document/schema.ts';
+import { sampleChannel } from './sample.ts';
 
 /**
  * What is judged as one movement: a place moves along one trajectory however its coordinates are keyed; every other

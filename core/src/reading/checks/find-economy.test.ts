@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { channelOf, createKey } from '../../motion/index.ts';
 import { found, sceneOf, soft, straight, subjectWith } from '../../../testing/worked-scenes.ts';
+import { channelOf, createKey } from '../../motion/index.ts';
 import { idleKeys } from './find-economy.ts';
 
 const slide = straight([1, 0], [25, 600]);

@@ -1,9 +1,9 @@
 import { extentOf } from '../../extent.ts';
 import { CHANNELS } from '../../motion/document/channels.ts';
 import { findChannel } from '../../motion/document/document.ts';
+import type { Channel, Subject } from '../../motion/document/schema.ts';
 import { isStill } from '../../motion/keys/thin-keys.ts';
 import { sampleChannel } from '../../motion/sampling/sample.ts';
-import type { Channel, Subject } from '../../motion/document/schema.ts';
 import { TRACKS, tracksOf } from '../../motion/sampling/track.ts';
 import type { FrameRange } from '../../time/range.ts';
 import { counterpart } from '../counterpart.ts';

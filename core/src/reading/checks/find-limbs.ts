@@ -1,7 +1,7 @@
 import { findSubject } from '../../motion/document/document.ts';
-import { tracksOf, trackValues, TRACKS } from '../../motion/sampling/track.ts';
-import type { FrameRange } from '../../time/range.ts';
 import type { Subject } from '../../motion/document/schema.ts';
+import { TRACKS, tracksOf, trackValues } from '../../motion/sampling/track.ts';
+import type { FrameRange } from '../../time/range.ts';
 import { counterpart } from '../counterpart.ts';
 import type { Finding } from '../schema.ts';
 import { severityOf } from '../severity.ts';

@@ -1,11 +1,11 @@
 import { findChannel } from '../../motion/document/document.ts';
-import { readLoop } from '../../motion/sampling/loop.ts';
 import type { Channel, Subject } from '../../motion/document/schema.ts';
+import { readLoop } from '../../motion/sampling/loop.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, Target } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
-import { aboutTrack, isAbout, type BothRead, type Found } from './check.ts';
+import { aboutTrack, type BothRead, type Found, isAbout } from './check.ts';
 
 /** How far speed may be off where a cycle closes, as a share of the mean speed of its way there and back. */
 const JERK = 0.5;

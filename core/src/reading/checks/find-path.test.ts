@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { createKey } from '../../motion/index.ts';
 import { found, sceneOf, straight, subjectWith } from '../../../testing/worked-scenes.ts';
+import { createKey } from '../../motion/index.ts';
 
 const KINDS = ['arc-off', 'arc-kinked'] as const;
 const diagonal = sceneOf([

@@ -1,5 +1,5 @@
-import { trackEvents, trackValues, type Track } from '../../motion/sampling/track.ts';
 import type { Subject } from '../../motion/document/schema.ts';
+import { type Track, trackEvents, trackValues } from '../../motion/sampling/track.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding } from '../schema.ts';
 import { severityOf } from '../severity.ts';

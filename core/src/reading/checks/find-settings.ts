@@ -1,6 +1,6 @@
-import { formatRate, framesPerSecond, sameRate } from '../../time/rate.ts';
-import { frameCount } from '../../time/range.ts';
 import type { MotionDocument } from '../../motion/document/schema.ts';
+import { frameCount } from '../../time/range.ts';
+import { formatRate, framesPerSecond, sameRate } from '../../time/rate.ts';
 import { counterpart } from '../counterpart.ts';
 import type { Finding } from '../schema.ts';
 import { capital, subjectDoes } from '../words.ts';

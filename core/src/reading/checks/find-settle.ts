@@ -1,9 +1,9 @@
 import { turnsOf } from '../events.ts';
-import { movingChannels } from '../track-error.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair } from '../schema.ts';
+import { movingChannels } from '../track-error.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
-import { aboutTrack, isAbout, type BothRead, type Found } from './check.ts';
+import { aboutTrack, type BothRead, type Found, isAbout } from './check.ts';
 
 /** A swing is one of a settle while it is at most this share of the one before. */
 const DECAYS = 0.65;

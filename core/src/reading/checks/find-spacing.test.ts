@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { createKey, type Key } from '../../motion/index.ts';
 import { found, sceneOf, soft, straight, subjectWith } from '../../../testing/worked-scenes.ts';
+import { createKey, type Key } from '../../motion/index.ts';
 
 const KINDS = [
   'pose-off',

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { createKey } from '../../motion/index.ts';
 import { found, sceneOf, soft, straight, subjectWith } from '../../../testing/worked-scenes.ts';
+import { createKey } from '../../motion/index.ts';
 
 const KINDS = ['contact-floats', 'turn-sharp'] as const;
 const bounce = (...keys: Parameters<typeof sceneOf>[0][number]['channels'][number]['keys']) =>

@@ -1,7 +1,7 @@
-import { CHANNELS, type ChannelId } from '../../motion/document/channels.ts';
+import { type ChannelId, CHANNELS } from '../../motion/document/channels.ts';
 import { findChannel } from '../../motion/document/document.ts';
-import { sampleChannel } from '../../motion/sampling/sample.ts';
 import type { Subject } from '../../motion/document/schema.ts';
+import { sampleChannel } from '../../motion/sampling/sample.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair, SegmentReading, Severity } from '../schema.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';

@@ -1,11 +1,11 @@
 import { CHANNELS } from '../../motion/document/channels.ts';
 import { findChannel } from '../../motion/document/document.ts';
-import { sampleChannel } from '../../motion/sampling/sample.ts';
 import type { Subject } from '../../motion/document/schema.ts';
-import type { BothRead, Found } from './check.ts';
+import { sampleChannel } from '../../motion/sampling/sample.ts';
 import type { Finding } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
+import type { BothRead, Found } from './check.ts';
 
 /** How far `scale.x · scale.y` may be from 1 under squash and stretch. */
 const VOLUME_TOLERANCE = 0.08;

@@ -1,4 +1,4 @@
-import { upgradeMotion, type MotionDocument, type Target } from '@undulan/core';
+import { type MotionDocument, type Target, upgradeMotion } from '@undulan/core';
 import { DataTypes } from 'sequelize';
 import { targetHash } from '../../targets/target-hash.ts';
 import type { Migration } from '../migration.ts';

@@ -1,4 +1,4 @@
-import { changesBetween, upgradeMotion, type Step } from '@undulan/core';
+import { changesBetween, type Step, upgradeMotion } from '@undulan/core';
 import jsonPatch, { type Operation } from 'fast-json-patch';
 import { DataTypes } from 'sequelize';
 import type { Migration } from '../migration.ts';

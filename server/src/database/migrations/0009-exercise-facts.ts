@@ -1,5 +1,5 @@
-import { targetOf, type ExerciseDetails } from '@undulan/contract';
-import { upgradeMotion, type MotionDocument } from '@undulan/core';
+import { type ExerciseDetails, targetOf } from '@undulan/contract';
+import { type MotionDocument, upgradeMotion } from '@undulan/core';
 import { DataTypes } from 'sequelize';
 import { targetHash } from '../../targets/target-hash.ts';
 import type { Migration } from '../migration.ts';

@@ -1,6 +1,6 @@
-import { Fragment } from 'react';
-import { X } from 'lucide-react';
 import type { Assignment } from '@undulan/contract';
+import { X } from 'lucide-react';
+import { Fragment } from 'react';
 import { BriefText, termsInWords } from '../../brief/index.ts';
 import { TargetCharts } from '../../panels/charts/index.ts';
 import { Button } from '../../ui/index.ts';

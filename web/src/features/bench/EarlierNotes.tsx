@@ -1,6 +1,6 @@
 import { clsx } from 'clsx';
-import { useTakeQuery } from '../../server-data/index.ts';
 import { NoteDone } from '../../reviewing/index.ts';
+import { useTakeQuery } from '../../server-data/index.ts';
 import { useClock } from '../../time/index.ts';
 
 /** What the instructor wrote to the take before, to be worked through and ticked off. */

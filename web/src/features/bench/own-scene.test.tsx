@@ -1,10 +1,10 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { createMotion, createSubject, USUAL_LIMITS, type Limits } from '@undulan/core';
+import { createMotion, createSubject, type Limits, USUAL_LIMITS } from '@undulan/core';
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, expect, test } from 'vitest';
-import { createStore, type Store } from '../../state/index.ts';
 import { limited, opened } from '../../editing/index.ts';
+import { createStore, type Store } from '../../state/index.ts';
 import { hasOwnScene, OwnScene } from './OwnScene.tsx';
 
 const LOOK = { shape: 'disc', widthPx: 90, heightPx: 90, fill: '#9a6b00' } as const;

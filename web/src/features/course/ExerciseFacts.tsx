@@ -1,5 +1,5 @@
+import { formatRate, frameCount, type FrameRange, type Rate, runningSeconds } from '@undulan/core';
 import { clsx } from 'clsx';
-import { formatRate, frameCount, runningSeconds, type FrameRange, type Rate } from '@undulan/core';
 import { formatDue } from '../../ui/index.ts';
 
 /** Rate, frames, running time and due date of an exercise in a line. */

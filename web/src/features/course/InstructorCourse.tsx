@@ -1,12 +1,12 @@
-import { clsx } from 'clsx';
-import { Link, useNavigate } from 'react-router';
-import { Copy, Plus } from 'lucide-react';
 import type { CourseOverview, Standing } from '@undulan/contract';
+import { clsx } from 'clsx';
+import { Copy, Plus } from 'lucide-react';
+import { Link, useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { useCreateExerciseMutation, useLazySettingQuery, useOverviewQuery } from '../../server-data/index.ts';
 import { explain } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, Empty, Loading, LoadFailed, Tip } from '../../ui/index.ts';
+import { Button, Empty, LoadFailed, Loading, Tip } from '../../ui/index.ts';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
 
 /** The course for its instructor: exercises to set, and where each learner stands with each of them. */

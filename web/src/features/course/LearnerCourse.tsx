@@ -1,14 +1,14 @@
+import type { OpenExercise, TakeSummary } from '@undulan/contract';
 import { clsx } from 'clsx';
+import { formatDistanceToNow } from 'date-fns';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { formatDistanceToNow } from 'date-fns';
-import type { OpenExercise, TakeSummary } from '@undulan/contract';
 import { toast } from 'sonner';
+import { briefParagraphs } from '../../brief/index.ts';
 import { useBeginDraftMutation, useDeleteDraftMutation, useLearnerCourseQuery } from '../../server-data/index.ts';
 import { explain } from '../../server-data/index.ts';
-import { briefParagraphs } from '../../brief/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, Empty, Loading, LoadFailed } from '../../ui/index.ts';
+import { Button, Empty, LoadFailed, Loading } from '../../ui/index.ts';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
 
 /** How often the course is asked for while a reading is coming. */

@@ -1,6 +1,6 @@
-import { useState } from 'react';
+import { type Finding, findingKey } from '@undulan/core';
 import { Check, PenLine, Undo2, X } from 'lucide-react';
-import { findingKey, type Finding } from '@undulan/core';
+import { useState } from 'react';
 import { FindingsList } from '../../reviewing/index.ts';
 import { Button, INPUT, Popover } from '../../ui/index.ts';
 import { draftOfFindings, type NoteDraft } from './note-draft.ts';

@@ -1,10 +1,10 @@
-import { useMemo, useState } from 'react';
-import { Tabs } from 'radix-ui';
 import type { TakeView } from '@undulan/contract';
+import { Tabs } from 'radix-ui';
+import { useMemo, useState } from 'react';
+import { isEmptyDrawing } from '../../picture/drawing/index.ts';
+import { type DrawingDraft, TakesPanel } from '../../reviewing/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { ComparisonSpread } from '../../spread/index.ts';
-import { TakesPanel, type DrawingDraft } from '../../reviewing/index.ts';
-import { isEmptyDrawing } from '../../picture/drawing/index.ts';
 import { PagesChoice, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time/index.ts';
 import { Empty, TabBar } from '../../ui/index.ts';

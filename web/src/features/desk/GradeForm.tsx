@@ -1,9 +1,9 @@
-import { clsx } from 'clsx';
-import { useForm } from 'react-hook-form';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { ReviewText, type TakeView } from '@undulan/contract';
+import { type Criterion, weightedScore } from '@undulan/core';
+import { clsx } from 'clsx';
+import { useForm } from 'react-hook-form';
 import * as z from 'zod';
-import { weightedScore, type Criterion } from '@undulan/core';
 import { Button, CommitInput, Field, INPUT } from '../../ui/index.ts';
 import type { ReviewWriter } from './use-review-writer.ts';
 

@@ -1,10 +1,10 @@
-import { clsx } from 'clsx';
-import { useState } from 'react';
 import { NoteText } from '@undulan/contract';
 import type { MotionDocument } from '@undulan/core';
+import { clsx } from 'clsx';
+import { useState } from 'react';
+import { DrawingTools, isEmptyDrawing } from '../../picture/drawing/index.ts';
 import { useAddNoteMutation, useChangeNoteMutation } from '../../server-data/index.ts';
 import { explain } from '../../server-data/index.ts';
-import { DrawingTools, isEmptyDrawing } from '../../picture/drawing/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
 import { Button, CommitInput, Field, INPUT } from '../../ui/index.ts';
 import { EMPTY_DRAFT, type NoteDraft } from './note-draft.ts';

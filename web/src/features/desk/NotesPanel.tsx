@@ -1,10 +1,10 @@
-import { Pencil, PenLine, Trash2 } from 'lucide-react';
 import type { Note } from '@undulan/contract';
 import type { MotionDocument } from '@undulan/core';
+import { Pencil, PenLine, Trash2 } from 'lucide-react';
 import { toast } from 'sonner';
+import { NoteReplies } from '../../reviewing/index.ts';
 import { useRemoveNoteMutation } from '../../server-data/index.ts';
 import { explain } from '../../server-data/index.ts';
-import { NoteReplies } from '../../reviewing/index.ts';
 import { useClock } from '../../time/index.ts';
 import { Button, Empty } from '../../ui/index.ts';
 import { draftOfNote, type NoteDraft } from './note-draft.ts';

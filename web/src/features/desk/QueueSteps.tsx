@@ -1,6 +1,6 @@
-import { useNavigate } from 'react-router';
-import { ChevronLeft, ChevronRight } from 'lucide-react';
 import type { TakeView, WaitingTake } from '@undulan/contract';
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { useNavigate } from 'react-router';
 import { Button } from '../../ui/index.ts';
 import { filterWaiting, neighbours, useWaiting, useWaitingFilter } from './use-waiting.ts';
 

@@ -1,9 +1,9 @@
-import type { ReactNode } from 'react';
 import type { TakeView } from '@undulan/contract';
+import type { ReactNode } from 'react';
 import { toast } from 'sonner';
+import { ReadAllAgain } from '../../reviewing/index.ts';
 import { useReadAgainMutation } from '../../server-data/index.ts';
 import { explain } from '../../server-data/index.ts';
-import { ReadAllAgain } from '../../reviewing/index.ts';
 import { Button } from '../../ui/index.ts';
 
 /**

@@ -1,6 +1,6 @@
-import { useSearchParams } from 'react-router';
-import { format } from 'date-fns';
 import type { TakeView } from '@undulan/contract';
+import { format } from 'date-fns';
+import { useSearchParams } from 'react-router';
 
 /**
  * Which reading of a take is looked at, where its target was changed in between: the newest, or an older one beside it.

@@ -1,5 +1,5 @@
-import { useState } from 'react';
 import type { TakeView } from '@undulan/contract';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { Button, Dialog } from '../../ui/index.ts';
 import type { ReviewWriter } from './use-review-writer.ts';

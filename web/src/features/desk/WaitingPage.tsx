@@ -1,10 +1,10 @@
-import { clsx } from 'clsx';
-import { Link, useParams } from 'react-router';
-import { formatDistanceToNow } from 'date-fns';
 import type { WaitingTake } from '@undulan/contract';
+import { clsx } from 'clsx';
+import { formatDistanceToNow } from 'date-fns';
+import { Link, useParams } from 'react-router';
 import { useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, Empty, INPUT, Loading, LoadFailed } from '../../ui/index.ts';
+import { Button, Empty, INPUT, LoadFailed, Loading } from '../../ui/index.ts';
 import { filterWaiting, useWaiting, useWaitingFilter } from './use-waiting.ts';
 
 /** What waits for review in a course, oldest first. */

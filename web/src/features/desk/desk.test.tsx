@@ -6,10 +6,10 @@ import {
   createMotion,
   createSubject,
   findingKey,
-  moveKeys,
-  readTake,
   type MotionDocument,
+  moveKeys,
   type Reading,
+  readTake,
 } from '@undulan/core';
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';

@@ -1,6 +1,6 @@
 import type { Drawing, Note } from '@undulan/contract';
-import { findingKey, type Finding } from '@undulan/core';
-import { NO_DRAWING, type DrawingTool, type Spot } from '../../picture/drawing/index.ts';
+import { type Finding, findingKey } from '@undulan/core';
+import { type DrawingTool, NO_DRAWING, type Spot } from '../../picture/drawing/index.ts';
 
 /** A note being written: a new one, or with `id` one being changed. Its frame is the playhead's unless given. */
 export interface NoteDraft {

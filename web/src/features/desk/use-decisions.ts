@@ -1,5 +1,5 @@
-import { NoteText, type Decision } from '@undulan/contract';
-import { findingKey, type Finding } from '@undulan/core';
+import { type Decision, NoteText } from '@undulan/contract';
+import { type Finding, findingKey } from '@undulan/core';
 import { toast } from 'sonner';
 import { useAddNoteMutation, useRemoveNoteMutation } from '../../server-data/index.ts';
 import { explain, isProblem } from '../../server-data/index.ts';

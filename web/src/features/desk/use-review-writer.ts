@@ -1,5 +1,5 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { ReviewText, TakeView } from '@undulan/contract';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useReturnReviewMutation, useSaveReviewMutation } from '../../server-data/index.ts';
 import { explain, isProblem } from '../../server-data/index.ts';
 

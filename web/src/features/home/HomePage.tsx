@@ -1,7 +1,7 @@
 import { Link, Navigate } from 'react-router';
-import { Empty } from '../../ui/index.ts';
 import { useSessionQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
+import { Empty } from '../../ui/index.ts';
 
 /** The courses of whoever is signed in; one alone opens at once. */
 export function HomePage() {

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
-import { Empty } from '../../ui/index.ts';
 import { Shell } from '../../shell/index.ts';
+import { Empty } from '../../ui/index.ts';
 
 /** For an address that no screen has. */
 export function NoSuchPage() {

@@ -1,16 +1,16 @@
+import { averageRuns, framesPerSecond, type Rate, readRun, tempoOf } from '@undulan/core';
 import { clsx } from 'clsx';
-import { useCallback, useRef, useState, type RefObject } from 'react';
 import { Minus, Plus, Trash2 } from 'lucide-react';
-import { averageRuns, framesPerSecond, readRun, tempoOf, type Rate } from '@undulan/core';
+import { type RefObject, useCallback, useRef, useState } from 'react';
 import { Button, INPUT } from '../../ui/index.ts';
 import { soundClicks } from './click-track.ts';
 import { FrameRuler } from './FrameRuler.tsx';
 import { MOST_RUNS, type Run } from './planner-state.ts';
-import { RunRow, RUN_ROW_PX } from './RunRow.tsx';
+import { RUN_ROW_PX, RunRow } from './RunRow.tsx';
 import { useOnTick, useStopwatch } from './stopwatch.ts';
 import { NotYet, PlayRow, ToolHeading, ToolSpread, useSound } from './ToolSpread.tsx';
 import { usePlanner } from './use-planner.ts';
-import { useTapRun, type TapRun } from './use-tap-run.ts';
+import { type TapRun, useTapRun } from './use-tap-run.ts';
 
 /** A beat moves no nearer than this to its neighbours. */
 const LEAST_GAP_MS = 5;

@@ -1,20 +1,20 @@
-import { clsx } from 'clsx';
-import { useCallback, useRef } from 'react';
 import {
   COUNT,
+  type CountPlan,
+  type Exact,
   formatExact,
   formatRate,
   framesPerSecond,
   parsePositive,
   parseTime,
   planCounts,
+  type Rate,
   TEMPO,
   tempoFor,
   toNumber,
-  type CountPlan,
-  type Exact,
-  type Rate,
 } from '@undulan/core';
+import { clsx } from 'clsx';
+import { useCallback, useRef } from 'react';
 import { Button } from '../../ui/index.ts';
 import { soundClicks } from './click-track.ts';
 import { FrameAnswerLine } from './FrameAnswerLine.tsx';

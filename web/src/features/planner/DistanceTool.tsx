@@ -1,22 +1,22 @@
-import { clsx } from 'clsx';
-import { useCallback, useRef } from 'react';
-import { Plus, Trash2 } from 'lucide-react';
 import {
+  type DistancePlan,
+  type Exact,
   framesPerSecond,
   LENGTH,
+  type Measure,
+  type Mover,
   parsePositive,
   planDistance,
+  type Quantity,
+  type Rate,
+  type Result,
   SPEED,
   toNumber,
   withPixels,
-  type DistancePlan,
-  type Exact,
-  type Measure,
-  type Mover,
-  type Rate,
-  type Result,
-  type Quantity,
 } from '@undulan/core';
+import { clsx } from 'clsx';
+import { Plus, Trash2 } from 'lucide-react';
+import { useCallback, useRef } from 'react';
 import { Button, INPUT, useSize } from '../../ui/index.ts';
 import { FrameAnswerLine } from './FrameAnswerLine.tsx';
 import { MOST_MOVERS, type MoverWords } from './planner-state.ts';

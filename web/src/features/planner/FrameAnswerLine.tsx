@@ -1,5 +1,5 @@
-import type { ReactNode } from 'react';
 import { formatExact, type FrameAnswer } from '@undulan/core';
+import type { ReactNode } from 'react';
 
 const signed = (value: number, digits: number): string => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;
 

@@ -1,8 +1,8 @@
-import { useCallback, useRef, type ReactNode } from 'react';
 import { framesPerSecond, type Rate } from '@undulan/core';
+import { type ReactNode, useCallback, useRef } from 'react';
 import { createTimeScale, labelStep, type TimeScale } from '../../time/index.ts';
 import { useSize } from '../../ui/index.ts';
-import { useOnTick, type Stopwatch } from './stopwatch.ts';
+import { type Stopwatch, useOnTick } from './stopwatch.ts';
 
 interface FrameRulerProps {
   rate: Rate;

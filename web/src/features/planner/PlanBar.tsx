@@ -1,23 +1,23 @@
-import { useState } from 'react';
-import { Link2 } from 'lucide-react';
 import {
   averageRuns,
-  frameCount,
+  type Cue,
   formatRate,
+  frameCount,
+  type Rate,
   RATE_PRESETS,
   readRun,
   runningSeconds,
   travelSeconds,
-  type Cue,
-  type Rate,
 } from '@undulan/core';
+import { Link2 } from 'lucide-react';
+import { useState } from 'react';
 import { toast } from 'sonner';
-import { Button, INPUT, Field } from '../../ui/index.ts';
-import { QuantityField } from './QuantityField.tsx';
+import { Button, Field, INPUT } from '../../ui/index.ts';
 import type { PlannerState } from './planner-state.ts';
+import { QuantityField } from './QuantityField.tsx';
 import { SavedPlans } from './SavedPlans.tsx';
-import { UsePlanDialog } from './UsePlanDialog.tsx';
 import { usePlanner } from './use-planner.ts';
+import { UsePlanDialog } from './UsePlanDialog.tsx';
 
 interface PlanBarProps {
   courseId: string;

@@ -7,7 +7,7 @@ import { ActTool } from './ActTool.tsx';
 import { CountsTool } from './CountsTool.tsx';
 import { DistanceTool } from './DistanceTool.tsx';
 import { PlanBar } from './PlanBar.tsx';
-import { TOOLS, type Tool } from './planner-state.ts';
+import { type Tool, TOOLS } from './planner-state.ts';
 import { RatesTool } from './RatesTool.tsx';
 import { TimecodeTool } from './TimecodeTool.tsx';
 import { PlannerContext, usePlannerState } from './use-planner.ts';

@@ -1,6 +1,6 @@
 import { clsx } from 'clsx';
-import { useRef } from 'react';
 import { MoveHorizontal } from 'lucide-react';
+import { useRef } from 'react';
 import { Field, INPUT, usePointerDrag } from '../../ui/index.ts';
 import { scrubText } from './scrub.ts';
 

@@ -1,5 +1,3 @@
-import { clsx } from 'clsx';
-import { useCallback, useRef } from 'react';
 import {
   convertFrame,
   convertRange,
@@ -7,21 +5,23 @@ import {
   exposedFrame,
   formatExact,
   formatRate,
+  type FrameRange,
   framesPerSecond,
   parseRate,
   parseRuler,
-  RATE_POLICIES,
-  runningSeconds,
-  sameRate,
-  type FrameRange,
   type Rate,
+  RATE_POLICIES,
   type RatePolicy,
   type Result,
+  runningSeconds,
+  sameRate,
 } from '@undulan/core';
+import { clsx } from 'clsx';
+import { useCallback, useRef } from 'react';
 import { Button, Field, INPUT, useSize } from '../../ui/index.ts';
 import { HeadingRow } from './HeadingRow.tsx';
 import { QuantityField } from './QuantityField.tsx';
-import { useOnTick, useStopwatch, type Stopwatch } from './stopwatch.ts';
+import { type Stopwatch, useOnTick, useStopwatch } from './stopwatch.ts';
 import { NotYet, PlayRow, ToolHeading, ToolSpread } from './ToolSpread.tsx';
 import { usePlanner } from './use-planner.ts';
 

@@ -1,5 +1,5 @@
-import { usePointerDrag } from '../../ui/index.ts';
 import type { TimeScale } from '../../time/index.ts';
+import { usePointerDrag } from '../../ui/index.ts';
 import type { Run } from './planner-state.ts';
 
 export const RUN_ROW_PX = 62;

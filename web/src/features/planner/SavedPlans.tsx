@@ -1,12 +1,12 @@
+import { NewPlan } from '@undulan/contract';
+import { formatDistanceToNow } from 'date-fns';
+import { FolderOpen, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { FolderOpen, Trash2 } from 'lucide-react';
-import { formatDistanceToNow } from 'date-fns';
-import { NewPlan } from '@undulan/contract';
 import { toast } from 'sonner';
 import { usePlansQuery, useRemovePlanMutation, useSavePlanMutation } from '../../server-data/index.ts';
 import { explain } from '../../server-data/index.ts';
-import { Button, Dialog, Empty, Field, INPUT, Loading, LoadFailed } from '../../ui/index.ts';
+import { Button, Dialog, Empty, Field, INPUT, LoadFailed, Loading } from '../../ui/index.ts';
 import { writePlanner } from './planner-state.ts';
 import { usePlanner } from './use-planner.ts';
 

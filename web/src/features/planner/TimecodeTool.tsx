@@ -1,4 +1,3 @@
-import { clsx } from 'clsx';
 import {
   droppedLabels,
   formatRate,
@@ -7,10 +6,11 @@ import {
   framesPerSecond,
   nominalRate,
   parseRuler,
+  type Rate,
   RULER_UNIT_NAMES,
   RULER_UNITS,
-  type Rate,
 } from '@undulan/core';
+import { clsx } from 'clsx';
 import { Button } from '../../ui/index.ts';
 import { HeadingRow } from './HeadingRow.tsx';
 import { QuantityField } from './QuantityField.tsx';

@@ -1,8 +1,8 @@
-import type { ReactNode } from 'react';
 import { Play, Square, Volume2, VolumeX } from 'lucide-react';
+import type { ReactNode } from 'react';
 import { Spread } from '../../spread/index.ts';
 import { Button, Toggle, useStored } from '../../ui/index.ts';
-import { useRunning, type Stopwatch } from './stopwatch.ts';
+import { type Stopwatch, useRunning } from './stopwatch.ts';
 
 /** A calculator: what is typed and what comes out left, the time it makes right. */
 export function ToolSpread({ left, right }: { left: ReactNode; right: ReactNode }) {

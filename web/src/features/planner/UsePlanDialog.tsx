@@ -1,11 +1,11 @@
+import { type Cue, formatRate, type FrameRange, type Rate, runningSeconds } from '@undulan/core';
 import { clsx } from 'clsx';
-import { useNavigate } from 'react-router';
 import { Plus } from 'lucide-react';
-import { formatRate, runningSeconds, type Cue, type FrameRange, type Rate } from '@undulan/core';
+import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { useCreateExerciseMutation, useOverviewQuery } from '../../server-data/index.ts';
 import { explain } from '../../server-data/index.ts';
-import { Button, Dialog, Loading, LoadFailed } from '../../ui/index.ts';
+import { Button, Dialog, LoadFailed, Loading } from '../../ui/index.ts';
 import type { OfferedPlan } from '../setting/index.ts';
 
 interface UsePlanDialogProps {

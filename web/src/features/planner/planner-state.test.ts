@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { readPlanner, writePlanner, type PlannerState } from './planner-state.ts';
+import { type PlannerState, readPlanner, writePlanner } from './planner-state.ts';
 
 const plain = readPlanner(new URLSearchParams());
 

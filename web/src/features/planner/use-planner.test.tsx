@@ -2,7 +2,7 @@ import { act, cleanup, render, screen } from '@testing-library/react';
 import { useEffect } from 'react';
 import { createMemoryRouter, RouterProvider, useLocation } from 'react-router';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { usePlannerState, type Planner } from './use-planner.ts';
+import { type Planner, usePlannerState } from './use-planner.ts';
 
 let planner: Planner;
 const report = (now: Planner): void => void (planner = now);

@@ -1,7 +1,7 @@
+import { parseRate, parseTime, type Rate, type Result, toNumber } from '@undulan/core';
 import { createContext, use, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { parseRate, parseTime, toNumber, type Rate, type Result } from '@undulan/core';
-import { readPlanner, writePlanner, type PlannerState } from './planner-state.ts';
+import { type PlannerState, readPlanner, writePlanner } from './planner-state.ts';
 
 export interface Planner {
   state: PlannerState;

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
+import { type RefObject, useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { isTyping, pressesControl } from '../../keyboard/index.ts';
 import { MOST_TAPS, type Run } from './planner-state.ts';

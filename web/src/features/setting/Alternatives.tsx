@@ -1,7 +1,7 @@
-import { useState } from 'react';
 import { Alternative } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { useState } from 'react';
 import { detailsChanged, edited, selectMotion, selectWork } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, INPUT } from '../../ui/index.ts';
 
 /**

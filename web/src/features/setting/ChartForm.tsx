@@ -1,17 +1,16 @@
-import { clsx } from 'clsx';
-import { useState } from 'react';
 import {
+  type ChannelId,
   CHANNELS,
   chartOf,
   findChannel,
+  type KeyTolerance,
   readChart,
   TRACKS,
   writeChart,
-  type ChannelId,
-  type KeyTolerance,
   type WrittenMark,
 } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { clsx } from 'clsx';
+import { useState } from 'react';
 import {
   channelSelected,
   detailsChanged,
@@ -23,6 +22,7 @@ import {
   useEditing,
 } from '../../editing/index.ts';
 import { OwnCharts } from '../../panels/charts/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Field, INPUT } from '../../ui/index.ts';
 import { Alternatives } from './Alternatives.tsx';
 

@@ -1,12 +1,12 @@
-import { clsx } from 'clsx';
-import { useForm } from 'react-hook-form';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { ExerciseDetails, ModelShown } from '@undulan/contract';
+import { clsx } from 'clsx';
+import { useForm } from 'react-hook-form';
 import * as z from 'zod';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { detailsChanged, selectWork } from '../../editing/index.ts';
 // Not by its index, which every reader of a brief has: the editor is large, and only instructors write.
 import { BriefEditor } from '../../brief/index.ts';
+import { detailsChanged, selectWork } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Field, INPUT } from '../../ui/index.ts';
 
 const SHOWN_WORDS: Record<ModelShown, string> = {

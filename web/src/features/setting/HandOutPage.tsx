@@ -1,12 +1,12 @@
+import type { ExerciseDetails } from '@undulan/contract';
+import { type MotionDocument, USUAL_LIMITS, writeTimingChartSvg } from '@undulan/core';
 import { clsx } from 'clsx';
 import { Fragment } from 'react';
 import { Link, useParams } from 'react-router';
-import type { ExerciseDetails } from '@undulan/contract';
-import { USUAL_LIMITS, writeTimingChartSvg, type MotionDocument } from '@undulan/core';
-import { useSettingQuery } from '../../server-data/index.ts';
-import { BriefText, briefParagraphs, termsInWords } from '../../brief/index.ts';
+import { briefParagraphs, BriefText, termsInWords } from '../../brief/index.ts';
 import { namedCharts, TargetCharts } from '../../panels/charts/index.ts';
-import { Button, Loading, LoadFailed, saveFile } from '../../ui/index.ts';
+import { useSettingQuery } from '../../server-data/index.ts';
+import { Button, LoadFailed, Loading, saveFile } from '../../ui/index.ts';
 
 /**
  * An exercise on one sheet of paper: its brief, what is fixed, and the timing chart; to be printed, or saved as PDF or

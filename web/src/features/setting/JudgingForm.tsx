@@ -1,21 +1,21 @@
-import { clsx } from 'clsx';
-import { useDeferredValue, useMemo } from 'react';
 import { targetOf } from '@undulan/contract';
 import {
   asRead,
   CRITERION_IDS,
   CRITERION_LABELS,
+  type CriterionId,
   DEFAULT_WEIGHTS,
+  type KeyTolerance,
   madeUpTakes,
+  type Reading,
   readTake,
   trackEvents,
   tracksOf,
-  type CriterionId,
-  type KeyTolerance,
-  type Reading,
 } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { clsx } from 'clsx';
+import { useDeferredValue, useMemo } from 'react';
 import { detailsChanged, selectMotion, selectWork } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
 import { CommitInput, Empty } from '../../ui/index.ts';
 

@@ -1,20 +1,20 @@
-import { useEffect, useState } from 'react';
-import { useLocation, useNavigate } from 'react-router';
 import {
   changeRate,
-  formatRate,
-  RATE_POLICIES,
-  runningSeconds,
-  sameRate,
-  setScene,
   type Cue,
+  formatRate,
   type FrameRange,
   type MotionDocument,
   type Rate,
+  RATE_POLICIES,
   type RatePolicy,
+  runningSeconds,
+  sameRate,
+  setScene,
 } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { useEffect, useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
 import { edited, selectMotion } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Dialog } from '../../ui/index.ts';
 
 /** A rate and range from the Planner, on their way into an exercise. */

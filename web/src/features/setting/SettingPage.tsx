@@ -1,28 +1,28 @@
-import { useNavigate, useParams } from 'react-router';
-import { Printer } from 'lucide-react';
-import { Tabs } from 'radix-ui';
 import type { ExerciseSetting } from '@undulan/contract';
 import { tracksOf } from '@undulan/core';
+import { Printer } from 'lucide-react';
+import { Tabs } from 'radix-ui';
+import { useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
-import { usePublishMutation, useSettingQuery } from '../../server-data/index.ts';
-import { explain } from '../../server-data/index.ts';
-import { Shell } from '../../shell/index.ts';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import {
   saveWork,
-  useEditing,
   selectMotion,
   selectWork,
   takeTheirs,
   targetUnlocked,
+  useEditing,
   useOpenWork,
 } from '../../editing/index.ts';
-import { ReadAllAgain } from '../../reviewing/index.ts';
-import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
-import { EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
 import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
+import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
+import { ReadAllAgain } from '../../reviewing/index.ts';
+import { usePublishMutation, useSettingQuery } from '../../server-data/index.ts';
+import { explain } from '../../server-data/index.ts';
+import { Shell } from '../../shell/index.ts';
+import { EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { ClockProvider } from '../../time/index.ts';
-import { Button, Dialog, Loading, LoadFailed, TabBar } from '../../ui/index.ts';
+import { Button, Dialog, LoadFailed, Loading, TabBar } from '../../ui/index.ts';
 import { ChartForm } from './ChartForm.tsx';
 import { DetailsForm } from './DetailsForm.tsx';
 import { JudgingForm } from './JudgingForm.tsx';

@@ -1,9 +1,9 @@
+import { ExerciseTerms, LatePolicy } from '@undulan/contract';
+import { CHANNEL_IDS, type ChannelId, CHANNELS, type Limits, USUAL_LIMITS } from '@undulan/core';
 import { clsx } from 'clsx';
 import { format } from 'date-fns';
-import { ExerciseTerms, LatePolicy } from '@undulan/contract';
-import { CHANNELS, CHANNEL_IDS, USUAL_LIMITS, type ChannelId, type Limits } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { detailsChanged, selectWork } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { CommitField, Field, INPUT } from '../../ui/index.ts';
 
 const POLICY_WORDS: Record<LatePolicy, string> = {

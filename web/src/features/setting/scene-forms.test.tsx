@@ -1,14 +1,14 @@
 import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import type { ExerciseDetails } from '@undulan/contract';
-import { channelOf, createMotion, createSubject, setKeys, type MotionDocument } from '@undulan/core';
+import { channelOf, createMotion, createSubject, type MotionDocument, setKeys } from '@undulan/core';
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
-import { createStore, type Store } from '../../state/index.ts';
 import { opened } from '../../editing/index.ts';
 import { edited, undone } from '../../editing/index.ts';
-import { StageFields, SubjectFields, SubjectList } from '../../tools/scene/index.ts';
+import { createStore, type Store } from '../../state/index.ts';
 import { ClockProvider } from '../../time/index.ts';
+import { StageFields, SubjectFields, SubjectList } from '../../tools/scene/index.ts';
 import { ChartForm } from './ChartForm.tsx';
 import { DetailsForm } from './DetailsForm.tsx';
 import { JudgingForm } from './JudgingForm.tsx';

@@ -1,8 +1,8 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Credentials } from '@undulan/contract';
 import { clsx } from 'clsx';
 import { useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
-import { zodResolver } from '@hookform/resolvers/zod';
-import { Credentials } from '@undulan/contract';
 import { api, useDemoAccountsQuery, useSignInMutation } from '../../server-data/index.ts';
 import { explain } from '../../server-data/index.ts';
 import { useAppDispatch } from '../../state/index.ts';

@@ -1,10 +1,10 @@
-import { useEffect, useState, type ReactNode } from 'react';
-import { useParams, useSearchParams } from 'react-router';
 import type { TakeView } from '@undulan/contract';
-import { Loading, LoadFailed } from '../../ui/index.ts';
+import { type ReactNode, useEffect, useState } from 'react';
+import { useParams, useSearchParams } from 'react-router';
 import { useTakeQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { takeIn, useAppStore } from '../../state/index.ts';
+import { LoadFailed, Loading } from '../../ui/index.ts';
 
 /** How often a take is asked for while its reading is coming. */
 const ASK_EVERY_MS = 700;

@@ -1,5 +1,5 @@
-import { useLayoutEffect, useRef } from 'react';
 import type { TimingChart } from '@undulan/core';
+import { useLayoutEffect, useRef } from 'react';
 import { cssColour } from '../../ui/index.ts';
 import { CHART, layOutChart } from './chart-layout.ts';
 

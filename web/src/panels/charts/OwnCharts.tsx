@@ -1,7 +1,7 @@
+import { findSubject, type MotionDocument, type TimingChart, type Track, tracksOf } from '@undulan/core';
 import { memo, useMemo, useState } from 'react';
-import { findSubject, tracksOf, type MotionDocument, type TimingChart, type Track } from '@undulan/core';
-import { useAppSelector } from '../../state/index.ts';
 import { selectSettledSubject, selectUnderWay } from '../../editing/index.ts';
+import { useAppSelector } from '../../state/index.ts';
 import { useSegments, useShownSegments } from '../../strips/loom/index.ts';
 import { useRestingFrame } from '../../time/index.ts';
 import { Still } from '../../ui/index.ts';

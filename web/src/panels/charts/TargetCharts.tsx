@@ -1,5 +1,5 @@
+import { type MotionDocument, type TimingChart, timingCharts, tracksOf } from '@undulan/core';
 import { clsx } from 'clsx';
-import { timingCharts, tracksOf, type MotionDocument, type TimingChart } from '@undulan/core';
 import { Empty } from '../../ui/index.ts';
 import { TimingChartFigure } from './TimingChartFigure.tsx';
 

@@ -1,5 +1,5 @@
-import { memo } from 'react';
 import type { TimingChart } from '@undulan/core';
+import { memo } from 'react';
 import { CHART, layOutChart } from './chart-layout.ts';
 import { LiveChart } from './LiveChart.tsx';
 

@@ -1,11 +1,11 @@
-import { memo, useState } from 'react';
+import { type Channel, type ChannelRef, CHANNELS, sameChannel, sampleChannel } from '@undulan/core';
 import { EllipsisVertical } from 'lucide-react';
-import { CHANNELS, sameChannel, sampleChannel, type Channel, type ChannelRef } from '@undulan/core';
+import { memo, useState } from 'react';
+import { edited, unkeyedDropped, useEditing } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
-import { edited, useEditing, unkeyedDropped } from '../../editing/index.ts';
-import { formatValue } from '../../values/index.ts';
 import { useClock } from '../../time/index.ts';
 import { Button, Dialog, Menu, MenuItem } from '../../ui/index.ts';
+import { formatValue } from '../../values/index.ts';
 
 interface ChannelMenuProps {
   subjectId: string;

@@ -1,12 +1,12 @@
+import { type Channel, type ChannelKind, CHANNELS, type KeyValue, sameChannel, sampleChannel } from '@undulan/core';
 import { clsx } from 'clsx';
-import { memo, useCallback } from 'react';
 import { ChevronLeft, ChevronRight, Lock } from 'lucide-react';
-import { CHANNELS, sameChannel, sampleChannel, type Channel, type ChannelKind, type KeyValue } from '@undulan/core';
+import { memo, useCallback } from 'react';
+import { channelSelected, previewed, useChangeValues, useEditing } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
-import { channelSelected, previewed, useEditing, useChangeValues } from '../../editing/index.ts';
-import { toFineness, useValueUnits } from '../../values/index.ts';
 import { useClock } from '../../time/index.ts';
 import { CommitInput, Tip, usePointerDrag } from '../../ui/index.ts';
+import { toFineness, useValueUnits } from '../../values/index.ts';
 import { ChannelMenu } from './ChannelMenu.tsx';
 import { TabGlyph, type TabState } from './TabGlyph.tsx';
 

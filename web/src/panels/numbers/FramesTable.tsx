@@ -1,15 +1,15 @@
-import { clsx } from 'clsx';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { Copy } from 'lucide-react';
 import { useVirtualizer } from '@tanstack/react-virtual';
+import { CHANNELS, type FrameRow, frameTable, type Track, tracksOf } from '@undulan/core';
+import { clsx } from 'clsx';
+import { Copy } from 'lucide-react';
 import Papa from 'papaparse';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { CHANNELS, frameTable, tracksOf, type FrameRow, type Track } from '@undulan/core';
-import { useAppSelector } from '../../state/index.ts';
 import { selectMotion, selectSubject } from '../../editing/index.ts';
-import { formatValue } from '../../values/index.ts';
+import { useAppSelector } from '../../state/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
 import { Button, Empty } from '../../ui/index.ts';
+import { formatValue } from '../../values/index.ts';
 
 const ROW_PX = 24;
 

@@ -1,7 +1,7 @@
 import { ChevronDown } from 'lucide-react';
 import { useShortcuts, useShownKeys } from '../../keyboard/index.ts';
 import { Button, Menu, MenuHeading, MenuItem, MenuLine } from '../../ui/index.ts';
-import { KEY_SETS, useKeyHere, type KeySet } from './use-key-here.ts';
+import { KEY_SETS, type KeySet, useKeyHere } from './use-key-here.ts';
 
 /** Sets keys on this frame: of what changed, or of a chosen set of channels. */
 export function KeyHere() {

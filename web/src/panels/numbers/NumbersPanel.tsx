@@ -1,7 +1,6 @@
-import { useCallback, useState } from 'react';
 import type { Channel, Subject } from '@undulan/core';
 import { channelOf, sampleChannel, TRACKS } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { useCallback, useState } from 'react';
 import {
   selectMotion,
   selectPictureMotion,
@@ -9,6 +8,7 @@ import {
   selectUnderWay,
   subjectSelected,
 } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { LiveFigures, useMoving, useRestingFrame } from '../../time/index.ts';
 import { useValueUnits } from '../../values/index.ts';
 import { ChannelRow } from './ChannelRow.tsx';

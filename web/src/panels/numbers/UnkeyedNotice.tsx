@@ -1,7 +1,7 @@
 import { CHANNELS, findSubject } from '@undulan/core';
+import { selectMotion, unkeyedDropped, useEditing } from '../../editing/index.ts';
 import { useShownKeys } from '../../keyboard/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { useEditing, selectMotion, unkeyedDropped } from '../../editing/index.ts';
 import { Button } from '../../ui/index.ts';
 import { useKeyHere } from './use-key-here.ts';
 

@@ -1,6 +1,6 @@
-import { channelOf, sampleChannel, TRACKS, type ChannelId, type MotionDocument, type Subject } from '@undulan/core';
+import { type ChannelId, channelOf, type MotionDocument, sampleChannel, type Subject, TRACKS } from '@undulan/core';
+import { edited, selectMotion, selectPictureMotion, useEditing } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector, useAppStore } from '../../state/index.ts';
-import { edited, useEditing, selectMotion, selectPictureMotion } from '../../editing/index.ts';
 import { useClock } from '../../time/index.ts';
 import { useStored } from '../../ui/index.ts';
 

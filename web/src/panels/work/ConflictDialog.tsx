@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
+import { keepAsCopy, keepMine, takeTheirs, useEditing } from '../../editing/index.ts';
 import { explain } from '../../server-data/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
-import { keepAsCopy, keepMine, useEditing, takeTheirs } from '../../editing/index.ts';
 import { Button, Dialog } from '../../ui/index.ts';
 
 /** Asks what to do when the same work was changed elsewhere. Nothing is lost until one of the three is chosen. */

@@ -1,7 +1,7 @@
 import { Redo2, Undo2 } from 'lucide-react';
+import { redone, selectIsDirty, selectRedoName, selectUndoName, undone, useEditing } from '../../editing/index.ts';
 import { useShortcuts } from '../../keyboard/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { redone, useEditing, selectIsDirty, selectRedoName, selectUndoName, undone } from '../../editing/index.ts';
 import { Button } from '../../ui/index.ts';
 
 /** Undo and redo, named by what they would take back. */

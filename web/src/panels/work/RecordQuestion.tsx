@@ -1,6 +1,6 @@
-import { CHANNELS, channelOf, sampleChannel } from '@undulan/core';
+import { channelOf, CHANNELS, sampleChannel } from '@undulan/core';
+import { asked, edited, leftUnkeyed, selectMotion, useEditing } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { asked, edited, leftUnkeyed, useEditing, selectMotion } from '../../editing/index.ts';
 import { Button, Dialog } from '../../ui/index.ts';
 
 /** With Record off, asks what a change of a moving channel means. */

@@ -1,11 +1,11 @@
-import { clsx } from 'clsx';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Drawing, Ghost, Stroke } from '@undulan/contract';
 import type { MotionDocument } from '@undulan/core';
-import { pivotOnStage } from '../stage/index.ts';
+import { clsx } from 'clsx';
+import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import { usePointerDrag } from '../../ui/index.ts';
+import { pivotOnStage } from '../stage/index.ts';
 import { DrawnStrokes } from './DrawnStrokes.tsx';
-import { DRAWING_COLOUR, lineWidthOn, strokeOf, type Spot } from './strokes.ts';
+import { DRAWING_COLOUR, lineWidthOn, type Spot, strokeOf } from './strokes.ts';
 
 export type DrawingTool = Stroke['kind'] | 'pose' | 'spot';
 

@@ -1,5 +1,5 @@
 import type { Drawing } from '@undulan/contract';
-import { ArrowUpRight, MapPin, Move, PenLine, Spline, Undo2, type LucideIcon } from 'lucide-react';
+import { ArrowUpRight, type LucideIcon, MapPin, Move, PenLine, Spline, Undo2 } from 'lucide-react';
 import { Button, Toggle } from '../../ui/index.ts';
 import type { DrawingTool } from './DrawingPad.tsx';
 import { isEmptyDrawing, NO_DRAWING } from './DrawnStrokes.tsx';

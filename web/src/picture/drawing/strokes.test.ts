@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { lineWidthOn, pathsOf, strokeOf, thinned, type Spot } from './strokes.ts';
+import { lineWidthOn, pathsOf, type Spot, strokeOf, thinned } from './strokes.ts';
 
 const way = (...points: [number, number][]): Spot[] => points.map(([x, y]) => ({ x, y }));
 

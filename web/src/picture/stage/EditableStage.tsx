@@ -1,28 +1,28 @@
-import { useCallback, useMemo, type KeyboardEvent, type PointerEvent } from 'react';
 import {
-  CHANNELS,
-  channelOf,
-  sampleChannel,
   type ChannelId,
+  channelOf,
+  CHANNELS,
   type KeyValue,
   type MotionDocument,
   poseOf,
+  sampleChannel,
 } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { type KeyboardEvent, type PointerEvent, useCallback, useMemo } from 'react';
 import {
   changedValues,
   edited,
   previewed,
-  useEditing,
   selectMotion,
   selectPictureMotion,
   selectShownMotion,
   subjectSelected,
   useChangeValues,
+  useEditing,
 } from '../../editing/index.ts';
-import { toFineness } from '../../values/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
-import { usePointerDrag, type DragMove } from '../../ui/index.ts';
+import { type DragMove, usePointerDrag } from '../../ui/index.ts';
+import { toFineness } from '../../values/index.ts';
 import { drawScene, subjectAt } from './draw-scene.ts';
 import { putTrail, trailKeyAt } from './draw-trail.ts';
 import { drawOnion, type OnionSettings } from './onion.ts';

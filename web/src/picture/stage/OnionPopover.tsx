@@ -1,7 +1,7 @@
 import { ChevronDown } from 'lucide-react';
-import { MOST_OF_RANGE, MOST_SKINS, type OnionSettings } from './onion.ts';
-import { Button, CommitInput, Popover, Toggle } from '../../ui/index.ts';
 import { useShownKeys } from '../../keyboard/index.ts';
+import { Button, CommitInput, Popover, Toggle } from '../../ui/index.ts';
+import { MOST_OF_RANGE, MOST_SKINS, type OnionSettings } from './onion.ts';
 
 interface OnionPopoverProps {
   settings: OnionSettings;

@@ -1,6 +1,6 @@
-import { clsx } from 'clsx';
-import { useCallback, useLayoutEffect, useRef, type HTMLAttributes, type ReactNode } from 'react';
 import type { Stage } from '@undulan/core';
+import { clsx } from 'clsx';
+import { type HTMLAttributes, type ReactNode, useCallback, useLayoutEffect, useRef } from 'react';
 import { useOnFrame } from '../../time/index.ts';
 import { useSize } from '../../ui/index.ts';
 

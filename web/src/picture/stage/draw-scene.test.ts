@@ -1,11 +1,11 @@
 import {
+  type Channel,
   createChannel,
   createKey,
   createMotion,
   createSubject,
-  packColour,
-  type Channel,
   type MotionDocument,
+  packColour,
   type Subject,
 } from '@undulan/core';
 import { beforeEach, expect, test, vi } from 'vitest';

@@ -1,13 +1,13 @@
 import {
+  type Affine,
   channelValue,
   combine,
   exposedFrame,
   findChannel,
-  poseOf,
-  unpackColour,
-  type Affine,
   type MotionDocument,
+  poseOf,
   type Subject,
+  unpackColour,
 } from '@undulan/core';
 import { drawDetails, outlineOf } from './shapes.ts';
 

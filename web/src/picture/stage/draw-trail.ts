@@ -1,4 +1,4 @@
-import { trackEvents, TRACKS, type MotionDocument, type Subject } from '@undulan/core';
+import { type MotionDocument, type Subject, trackEvents, TRACKS } from '@undulan/core';
 import { putLongTrail } from './long-trail.ts';
 import { createRecent } from './recent.ts';
 import { keyedFrames, placesOf } from './trail-places.ts';

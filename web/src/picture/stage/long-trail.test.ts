@@ -1,4 +1,4 @@
-import { createChannel, createKey, createMotion, createSubject, moveKeys, type MotionDocument } from '@undulan/core';
+import { createChannel, createKey, createMotion, createSubject, type MotionDocument, moveKeys } from '@undulan/core';
 import fc from 'fast-check';
 import { beforeEach, expect, test, vi } from 'vitest';
 import { changedPart, putLongTrail } from './long-trail.ts';

@@ -1,11 +1,11 @@
 import {
   changedTrackSpan,
+  type ChannelId,
   channelValue,
   findChannel,
-  poseOf,
-  type ChannelId,
   type FrameSpan,
   type MotionDocument,
+  poseOf,
   type Subject,
 } from '@undulan/core';
 

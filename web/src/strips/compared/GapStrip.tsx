@@ -1,8 +1,8 @@
-import { clsx } from 'clsx';
 import { CHANNELS, type TrackReading } from '@undulan/core';
+import { clsx } from 'clsx';
 import { ToggleGroup } from 'radix-ui';
-import { Strip } from '../../time-page/index.ts';
 import { useClock, useTimeScale } from '../../time/index.ts';
+import { Strip } from '../../time-page/index.ts';
 import { Empty, useSize, useStored } from '../../ui/index.ts';
 
 type GapKind = 'raw' | 'timing' | 'spacing';

@@ -1,6 +1,6 @@
+import { useClock, useTimeScale } from '../../time/index.ts';
 import { ROW_PX, Strip } from '../../time-page/index.ts';
 import { isRoomy, KeyLine, KeyMark } from '../kit/index.ts';
-import { useClock, useTimeScale } from '../../time/index.ts';
 import type { ComparedSide, ComparedTrack } from './compared-track.ts';
 
 const MODEL_Y = ROW_PX / 2;

@@ -1,9 +1,9 @@
+import { type MotionDocument, type SegmentReading, timingCharts, type Track, TRACKS } from '@undulan/core';
 import { useMemo } from 'react';
-import { timingCharts, TRACKS, type MotionDocument, type SegmentReading, type Track } from '@undulan/core';
-import { railsOf, type Rails } from '../loom/index.ts';
-import { Strip } from '../../time-page/index.ts';
 import { useTimeScale } from '../../time/index.ts';
+import { Strip } from '../../time-page/index.ts';
 import { Empty, useSize } from '../../ui/index.ts';
+import { type Rails, railsOf } from '../loom/index.ts';
 import type { ComparedSide, ComparedTrack } from './compared-track.ts';
 
 /** A segment of one side with its drawings laid on the shared ruler. */

@@ -1,10 +1,10 @@
+import { type Channel, type ChannelId, CHANNELS, findChannel, type Subject } from '@undulan/core';
 import { useState } from 'react';
-import { CHANNELS, findChannel, type Channel, type ChannelId, type Subject } from '@undulan/core';
-import { createValueScale, CurveLine, frameValues, ValueAxis } from '../kit/index.ts';
-import { LEAST_SPAN } from '../../values/index.ts';
-import { Strip } from '../../time-page/index.ts';
 import { useClock, useTimeScale } from '../../time/index.ts';
+import { Strip } from '../../time-page/index.ts';
 import { Empty, useSize } from '../../ui/index.ts';
+import { LEAST_SPAN } from '../../values/index.ts';
+import { createValueScale, CurveLine, frameValues, ValueAxis } from '../kit/index.ts';
 
 interface TwoCurvesStripProps {
   channelIds: readonly ChannelId[];

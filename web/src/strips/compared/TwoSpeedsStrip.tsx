@@ -1,11 +1,11 @@
+import { CHANNELS, findChannel, type MotionDocument, type Subject, TRACKS } from '@undulan/core';
 import { useMemo } from 'react';
-import { CHANNELS, findChannel, TRACKS, type MotionDocument, type Subject } from '@undulan/core';
-import { channelLine, pathLine, type SpeedPoint } from '../speed/index.ts';
-import { createValueScale } from '../kit/index.ts';
-import { useValueUnits } from '../../values/index.ts';
-import { Strip } from '../../time-page/index.ts';
 import { formatFrames, useTimeScale } from '../../time/index.ts';
+import { Strip } from '../../time-page/index.ts';
 import { Empty, useSize } from '../../ui/index.ts';
+import { useValueUnits } from '../../values/index.ts';
+import { createValueScale } from '../kit/index.ts';
+import { channelLine, pathLine, type SpeedPoint } from '../speed/index.ts';
 import type { ComparedTrack } from './compared-track.ts';
 
 interface TwoSpeedsStripProps {

@@ -3,10 +3,10 @@ import {
   createKey,
   createMotion,
   createSubject,
-  moveKeys,
-  readTake,
   type Key,
   type MotionDocument,
+  moveKeys,
+  readTake,
   type TrackReading,
 } from '@undulan/core';
 import { expect, test } from 'vitest';

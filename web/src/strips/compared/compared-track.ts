@@ -1,18 +1,18 @@
 import {
+  type Channel,
+  type ChannelId,
   createSharedTime,
   createWarp,
   findChannel,
   findSubject,
-  trackEvents,
-  TRACKS,
-  type Channel,
-  type ChannelId,
   type Leave,
   type MotionDocument,
   type SharedTime,
   type Subject,
   type TrackEvent,
+  trackEvents,
   type TrackReading,
+  TRACKS,
 } from '@undulan/core';
 
 /** One side of a compared track: its drawings on the ruler all strips share. */

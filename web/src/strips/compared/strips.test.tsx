@@ -4,11 +4,11 @@ import {
   createKey,
   createMotion,
   createSubject,
+  type Key,
+  type MotionDocument,
   moveKeys,
   readTake,
   setLeave,
-  type Key,
-  type MotionDocument,
   type TrackReading,
 } from '@undulan/core';
 import type { ReactElement } from 'react';
@@ -17,7 +17,7 @@ import { afterEach, expect, test } from 'vitest';
 import { createStore } from '../../state/index.ts';
 import { createTimeScale } from '../../time/index.ts';
 import { TimeScaleProvider } from '../../time/index.ts';
-import { compareTrack, type Alignment } from './compared-track.ts';
+import { type Alignment, compareTrack } from './compared-track.ts';
 import { TwinLoomStrip } from './TwinLoomStrip.tsx';
 import { TwoSpeedsStrip } from './TwoSpeedsStrip.tsx';
 import { correctionProblem, useCompared } from './use-compared.ts';

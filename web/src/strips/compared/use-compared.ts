@@ -1,15 +1,15 @@
-import { useMemo } from 'react';
 import type { TakeView } from '@undulan/contract';
 import {
   asRead,
   MODEL_NAME,
+  type MotionDocument,
+  type Reading,
   readTake,
   sameRate,
   withTargetSpacing,
   withTargetTiming,
-  type MotionDocument,
-  type Reading,
 } from '@undulan/core';
+import { useMemo } from 'react';
 
 /** What a take is laid beside: its target, or the take itself made right in its timing or its spacing. */
 export type Against = 'model' | 'timing' | 'spacing';

@@ -1,7 +1,7 @@
+import { BEHAVIOURS, type Channel, CHANNELS, type Outside } from '@undulan/core';
 import { clsx } from 'clsx';
-import { BEHAVIOURS, CHANNELS, type Channel, type Outside } from '@undulan/core';
-import { useAppDispatch } from '../../state/index.ts';
 import { edited } from '../../editing/index.ts';
+import { useAppDispatch } from '../../state/index.ts';
 import { Button, CommitInput, INPUT, Popover } from '../../ui/index.ts';
 
 const WORDS: Record<Outside['kind'], string> = {

@@ -1,7 +1,7 @@
 import { memo, useCallback, useMemo } from 'react';
 import { shallowEqual } from 'react-redux';
-import { StripCanvas, useChangedColumns, type Columns } from '../kit/index.ts';
-import { useTimeScale, type TimeScale } from '../../time/index.ts';
+import { type TimeScale, useTimeScale } from '../../time/index.ts';
+import { type Columns, StripCanvas, useChangedColumns } from '../kit/index.ts';
 import { changedCurves } from './changed-curve.ts';
 import { paintCurve, type PaintedCurve } from './paint-curve.ts';
 

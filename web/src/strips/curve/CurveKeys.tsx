@@ -1,29 +1,29 @@
-import { Fragment, memo, useMemo, type KeyboardEvent, type PointerEvent } from 'react';
-import { shallowEqual } from 'react-redux';
 import {
+  type Channel,
   CHANNELS,
   effectiveHandles,
-  sameKey,
-  type Channel,
   type Handle,
   type HandleSide,
   type KeyRef,
+  sameKey,
 } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { Fragment, type KeyboardEvent, memo, type PointerEvent, useMemo } from 'react';
+import { shallowEqual } from 'react-redux';
 import {
   edited,
+  type EditRequest,
   keysSelected,
   previewed,
   selectEditing,
   selectShownKeys,
   selectUnderWay,
-  type EditRequest,
 } from '../../editing/index.ts';
-import { builtInCrowd, crowding, CROWD_REACH_PX, type ValueScale } from '../kit/index.ts';
-import { formatValue, toFineness } from '../../values/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useTimeScale } from '../../time/index.ts';
-import { Still, usePointerDrag, useStored, type DragMove } from '../../ui/index.ts';
-import { draggedHandle, KEEPS_NOTHING, type HandleKeeps } from './handle-drag.ts';
+import { type DragMove, Still, usePointerDrag, useStored } from '../../ui/index.ts';
+import { formatValue, toFineness } from '../../values/index.ts';
+import { builtInCrowd, CROWD_REACH_PX, crowding, type ValueScale } from '../kit/index.ts';
+import { draggedHandle, type HandleKeeps, KEEPS_NOTHING } from './handle-drag.ts';
 import { HANDLE_PX, RING_PX } from './paint-curve.ts';
 import { isComputed, shownHandles } from './shown-handles.ts';
 

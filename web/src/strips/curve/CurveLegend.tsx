@@ -1,9 +1,9 @@
+import { type Channel, CHANNELS } from '@undulan/core';
 import { clsx } from 'clsx';
 import { memo } from 'react';
 import { shallowEqual } from 'react-redux';
-import { CHANNELS, type Channel } from '@undulan/core';
-import { useAppDispatch } from '../../state/index.ts';
 import { channelSelected } from '../../editing/index.ts';
+import { useAppDispatch } from '../../state/index.ts';
 import { CHANNEL_LOOKS, useValueUnits } from '../../values/index.ts';
 import { BeyondPopover } from './BeyondPopover.tsx';
 import type { CurveScaling } from './curve-scales.ts';

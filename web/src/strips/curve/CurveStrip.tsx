@@ -1,7 +1,6 @@
+import { type Channel, CHANNELS, findChannel, findSubject, type MotionDocument } from '@undulan/core';
 import { clsx } from 'clsx';
 import { memo, useMemo } from 'react';
-import { CHANNELS, findChannel, findSubject, type Channel, type MotionDocument } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import {
   keysSelected,
   selectActiveChannel,
@@ -10,17 +9,18 @@ import {
   selectShownKeys,
   selectSubject,
 } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { useClock, useTimeScale } from '../../time/index.ts';
+import { Strip } from '../../time-page/index.ts';
+import { Empty, useSize, useStored } from '../../ui/index.ts';
 import { CHANNEL_LOOKS, useValueUnits } from '../../values/index.ts';
 import { crowding, CurveLine, curvePath, ValueAxis, type ValueScale } from '../kit/index.ts';
-import { Strip } from '../../time-page/index.ts';
-import { useClock, useTimeScale } from '../../time/index.ts';
-import { Empty, useSize, useStored } from '../../ui/index.ts';
+import { curveScales, type CurveScaling, type FittedScale } from './curve-scales.ts';
 import { CurveCanvas } from './CurveCanvas.tsx';
 import { CurveKeys } from './CurveKeys.tsx';
 import { CurveLegend } from './CurveLegend.tsx';
-import { curveScales, type CurveScaling, type FittedScale } from './curve-scales.ts';
 import { OutsideGrips } from './OutsideGrips.tsx';
-import { RING_PX, type PaintedCurve } from './paint-curve.ts';
+import { type PaintedCurve, RING_PX } from './paint-curve.ts';
 import { WobbleBand } from './WobbleBand.tsx';
 
 interface CurveStripProps {

@@ -1,10 +1,10 @@
+import { type Channel, type Outside, sampleChannel } from '@undulan/core';
 import type { KeyboardEvent } from 'react';
-import { sampleChannel, type Channel, type Outside } from '@undulan/core';
+import { edited, type EditRequest, previewed } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
-import { edited, previewed, type EditRequest } from '../../editing/index.ts';
 import { useTimeScale } from '../../time/index.ts';
-import type { ValueScale } from '../kit/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
+import type { ValueScale } from '../kit/index.ts';
 
 interface OutsideGripsProps {
   subjectId: string;

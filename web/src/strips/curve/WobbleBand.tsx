@@ -1,4 +1,4 @@
-import { sampleChannel, type Channel } from '@undulan/core';
+import { type Channel, sampleChannel } from '@undulan/core';
 import { useTimeScale } from '../../time/index.ts';
 import type { ValueScale } from '../kit/index.ts';
 

@@ -1,10 +1,10 @@
+import { type Channel, CHANNELS, Wobble } from '@undulan/core';
 import { clsx } from 'clsx';
-import { Wobble, CHANNELS, type Channel } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { edited, selectMotion } from '../../editing/index.ts';
-import { LEAST_SPAN, useValueUnits } from '../../values/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
 import { Button, CommitInput, Popover, Toggle } from '../../ui/index.ts';
+import { LEAST_SPAN, useValueUnits } from '../../values/index.ts';
 
 interface WobblePopoverProps {
   subjectId: string;

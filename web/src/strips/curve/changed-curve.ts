@@ -1,6 +1,6 @@
 import { changedSpan } from '@undulan/core';
-import { columnsOf, unlike, type Columns } from '../kit/index.ts';
 import type { TimeScale } from '../../time/index.ts';
+import { type Columns, columnsOf, unlike } from '../kit/index.ts';
 import type { PaintedCurve } from './paint-curve.ts';
 
 /** The frames of some selected keys and of the keys beside: their handles reach as far. */

@@ -1,6 +1,6 @@
-import { CHANNELS, type Channel } from '@undulan/core';
-import { createValueScale, frameValues, type ValueScale } from '../kit/index.ts';
+import { type Channel, CHANNELS } from '@undulan/core';
 import { LEAST_SPAN } from '../../values/index.ts';
+import { createValueScale, frameValues, type ValueScale } from '../kit/index.ts';
 
 /**
  * How several curves share the height: those of one unit on one scale, each on its own, or each from its least to its

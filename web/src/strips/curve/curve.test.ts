@@ -1,6 +1,6 @@
+import { createChannel, createKey } from '@undulan/core';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { createChannel, createKey } from '@undulan/core';
 import { curveScales } from './curve-scales.ts';
 import { draggedHandle, KEEPS_NOTHING } from './handle-drag.ts';
 

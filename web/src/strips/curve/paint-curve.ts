@@ -1,16 +1,16 @@
 import type { Channel } from '@undulan/core';
+import type { TimeScale } from '../../time/index.ts';
+import { cssColour } from '../../ui/index.ts';
 import {
   builtInCrowd,
+  type Columns,
   crowding,
   crowdRadius,
   curvePath,
   isInColumns,
   keyPainter,
-  type Columns,
   type ValueScale,
 } from '../kit/index.ts';
-import type { TimeScale } from '../../time/index.ts';
-import { cssColour } from '../../ui/index.ts';
 import { isComputed, shownHandles } from './shown-handles.ts';
 
 /**

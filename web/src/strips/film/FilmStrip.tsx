@@ -1,9 +1,9 @@
 import { useLayoutEffect, useMemo, useRef } from 'react';
-import { useAppSelector } from '../../state/index.ts';
 import { selectMotion } from '../../editing/index.ts';
 import { drawScene } from '../../picture/stage/index.ts';
-import { Strip } from '../../time-page/index.ts';
+import { useAppSelector } from '../../state/index.ts';
 import { useClock, useTimeScale } from '../../time/index.ts';
+import { Strip } from '../../time-page/index.ts';
 import { useSize } from '../../ui/index.ts';
 
 const GAP_PX = 4;

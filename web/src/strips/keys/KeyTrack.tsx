@@ -1,26 +1,26 @@
+import { type Channel, type ChannelRef, CHANNELS, type KeyRef, type KeyRole, sameKey } from '@undulan/core';
 import {
-  memo,
-  useCallback,
-  useMemo,
   type KeyboardEvent,
+  memo,
   type MouseEvent,
   type PointerEvent,
   type RefObject,
+  useCallback,
+  useMemo,
 } from 'react';
 import { shallowEqual } from 'react-redux';
-import { CHANNELS, sameKey, type Channel, type ChannelRef, type KeyRef, type KeyRole } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { isLocked, keysSelected, selectEditing, selectShownKeys, selectUnderWay } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { useClock } from '../../time/index.ts';
+import { useTimeScale } from '../../time/index.ts';
 import { Still } from '../../ui/index.ts';
 import { CHANNEL_LOOKS } from '../../values/index.ts';
-import { useClock } from '../../time/index.ts';
 import { useChangedColumns } from '../kit/index.ts';
 import { builtInCrowd, crowding, crowdRadius, nearestFrame, reachPath } from '../kit/index.ts';
 import { KeyLine } from '../kit/index.ts';
 import { isRoomy, KeyMark } from '../kit/index.ts';
 import { changedTrack, paintTrack, type TrackPaint } from '../kit/index.ts';
-import { StripCanvas, type Columns } from '../kit/index.ts';
-import { useTimeScale } from '../../time/index.ts';
+import { type Columns, StripCanvas } from '../kit/index.ts';
 import { arrowFrames, type useKeyDrag } from './use-key-drag.ts';
 
 function describeKey(subjectName: string, channel: Channel, index: number): string {

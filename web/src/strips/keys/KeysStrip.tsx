@@ -1,18 +1,18 @@
-import { clsx } from 'clsx';
-import { memo, useEffect, useRef, type RefObject } from 'react';
-import { shallowEqual } from 'react-redux';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { ListFilter } from 'lucide-react';
 import type { Subject } from '@undulan/core';
+import { clsx } from 'clsx';
+import { ListFilter } from 'lucide-react';
+import { memo, type RefObject, useEffect, useRef } from 'react';
+import { shallowEqual } from 'react-redux';
+import { type KeyRow, rowsChanged, selectKeyRows, useEditing } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { rowsChanged, useEditing, selectKeyRows, type KeyRow } from '../../editing/index.ts';
+import { useTimeScale } from '../../time/index.ts';
+import { LABEL_PX } from '../../time-page/index.ts';
 import { Empty, Menu, MenuItem } from '../../ui/index.ts';
 import { GestureNotice } from '../kit/index.ts';
 import { KeyTrack } from './KeyTrack.tsx';
 import { RowLabel } from './RowLabel.tsx';
-import { LABEL_PX } from '../../time-page/index.ts';
 import { SUM_PX, SumTrack } from './SumTrack.tsx';
-import { useTimeScale } from '../../time/index.ts';
 import { useBandSelect } from './use-band-select.ts';
 import { useKeyDrag } from './use-key-drag.ts';
 

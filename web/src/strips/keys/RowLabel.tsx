@@ -1,16 +1,16 @@
-import { clsx } from 'clsx';
-import { memo } from 'react';
-import { ChevronDown, ChevronRight, EllipsisVertical, Lock } from 'lucide-react';
 import { CHANNELS, isStill } from '@undulan/core';
-import { useAppDispatch } from '../../state/index.ts';
+import { clsx } from 'clsx';
+import { ChevronDown, ChevronRight, EllipsisVertical, Lock } from 'lucide-react';
+import { memo } from 'react';
 import {
   channelSelected,
-  rowsChanged,
-  useEditing,
-  subjectSelected,
   type KeyRow,
+  rowsChanged,
   type RowState,
+  subjectSelected,
+  useEditing,
 } from '../../editing/index.ts';
+import { useAppDispatch } from '../../state/index.ts';
 import { Menu, MenuItem } from '../../ui/index.ts';
 import { CHANNEL_LOOKS } from '../../values/index.ts';
 

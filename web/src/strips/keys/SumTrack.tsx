@@ -1,29 +1,29 @@
-import { memo, useCallback, useMemo, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
-import { shallowEqual } from 'react-redux';
 import type { KeyRef } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { type KeyboardEvent, memo, type PointerEvent, type RefObject, useCallback, useMemo, useState } from 'react';
+import { shallowEqual } from 'react-redux';
 import {
   edited,
   keysSelected,
   previewed,
-  useEditing,
   selectMotion,
   selectOpenChannels,
   selectShownKeys,
   selectShownMotion,
   selectUnderWay,
+  useEditing,
 } from '../../editing/index.ts';
-import { Still, usePointerDrag, type DragMove } from '../../ui/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
+import { useTimeScale } from '../../time/index.ts';
+import { formatFrames } from '../../time/index.ts';
+import { type DragMove, Still, usePointerDrag } from '../../ui/index.ts';
 import { useChangedColumns } from '../kit/index.ts';
 import { builtInCrowd, crowding, crowdRadius, nearestFrame, reachPath } from '../kit/index.ts';
 import { GestureNotice, type Notice } from '../kit/index.ts';
-import { keyFramesOf, keysByFrame } from './keys-by-frame.ts';
 import { changedSum, paintSum, type SumPaint } from '../kit/index.ts';
 import { snapFrame } from '../kit/index.ts';
-import { StripCanvas, type Columns } from '../kit/index.ts';
-import { useTimeScale } from '../../time/index.ts';
-import { formatFrames } from '../../time/index.ts';
+import { type Columns, StripCanvas } from '../kit/index.ts';
+import { keyFramesOf, keysByFrame } from './keys-by-frame.ts';
 import { arrowFrames, type useKeyDrag } from './use-key-drag.ts';
 
 export const SUM_PX = 30;

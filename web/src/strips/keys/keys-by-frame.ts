@@ -1,4 +1,4 @@
-import { findChannel, findSubject, type ChannelRef, type KeyRef, type MotionDocument } from '@undulan/core';
+import { type ChannelRef, findChannel, findSubject, type KeyRef, type MotionDocument } from '@undulan/core';
 
 /** The keys of the named channels, frame by frame. */
 export function keysByFrame(motion: MotionDocument, channels: readonly ChannelRef[]): Map<number, KeyRef[]> {

@@ -1,9 +1,9 @@
-import { useState, type PointerEvent, type RefObject } from 'react';
-import { isLocked, keysSelected, useEditing, type KeyRow } from '../../editing/index.ts';
-import { useAppDispatch } from '../../state/index.ts';
 import type { KeyRef } from '@undulan/core';
-import { usePointerDrag, type DragMove } from '../../ui/index.ts';
+import { type PointerEvent, type RefObject, useState } from 'react';
+import { isLocked, type KeyRow, keysSelected, useEditing } from '../../editing/index.ts';
+import { useAppDispatch } from '../../state/index.ts';
 import { useTimeScale } from '../../time/index.ts';
+import { type DragMove, usePointerDrag } from '../../ui/index.ts';
 
 export interface Band {
   left: number;

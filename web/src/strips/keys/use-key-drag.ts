@@ -1,20 +1,20 @@
-import { useState } from 'react';
 import type { KeyRef } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { useState } from 'react';
 import {
   edited,
+  type EditRequest,
   keysSelected,
   previewed,
-  useEditing,
   selectMotion,
   selectOpenChannels,
-  type EditRequest,
+  useEditing,
 } from '../../editing/index.ts';
-import { usePointerDrag, type DragMove } from '../../ui/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { formatFrames } from '../../time/index.ts';
+import { useTimeScale } from '../../time/index.ts';
+import { type DragMove, usePointerDrag } from '../../ui/index.ts';
 import type { Notice } from '../kit/index.ts';
 import { snapFrame } from '../kit/index.ts';
-import { useTimeScale } from '../../time/index.ts';
 
 /** How many frames a gesture covers, from the first key to the last. */
 const lengthOf = (keys: readonly KeyRef[]): number =>
@@ -64,11 +64,9 @@ export function useKeyDrag() {
       const frames = framesMoved(drag, move);
       dispatch(previewed(moveBy(drag.refs, frames)));
       const length = lengthOf(drag.refs);
-      setNotice({
-        xPx: move.xPx,
-        yPx: move.yPx,
-        says: `${signed(frames)} → ${formatFrames(drag.pressed.frame + frames)}${length > 0 ? ` · ${formatFrames(length)} long` : ''}`,
-      });
+      const moved = `${signed(frames)} → ${formatFrames(drag.pressed.frame + frames)}`;
+      const long = length > 0 ? ` · ${formatFrames(length)} long` : '';
+      setNotice({ xPx: move.xPx, yPx: move.yPx, says: moved + long });
     },
     onEnd: (drag, move) => {
       setNotice(null);

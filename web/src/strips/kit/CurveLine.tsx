@@ -1,9 +1,9 @@
-import { memo } from 'react';
 import type { Channel, ChannelId } from '@undulan/core';
+import { memo } from 'react';
 import { useClock } from '../../time/index.ts';
-import { curvePath, frameValues, type ValueScale } from './curve-path.ts';
 import { useTimeScale } from '../../time/index.ts';
 import { useValueUnits } from '../../values/index.ts';
+import { curvePath, frameValues, type ValueScale } from './curve-path.ts';
 
 interface CurveLineProps {
   channel: Channel;

@@ -1,6 +1,6 @@
+import { CHANNELS } from '@undulan/core';
 import { clsx } from 'clsx';
 import { createPortal } from 'react-dom';
-import { CHANNELS } from '@undulan/core';
 import { useEditing } from '../../editing/index.ts';
 import { formatFrames } from '../../time/index.ts';
 

@@ -1,5 +1,5 @@
-import { memo } from 'react';
 import type { Leave } from '@undulan/core';
+import { memo } from 'react';
 
 interface KeyLineProps {
   leave: Leave;

@@ -1,7 +1,7 @@
-import { useCallback, useRef } from 'react';
 import type { FrameSpan } from '@undulan/core';
-import type { Columns } from './StripCanvas.tsx';
+import { useCallback, useRef } from 'react';
 import type { TimeScale } from '../../time/index.ts';
+import type { Columns } from './StripCanvas.tsx';
 
 /** Room for the width of lines and marks. */
 const ROOM_PX = 8;

@@ -1,9 +1,9 @@
 import { createKey } from '@undulan/core';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { builtInCrowd, crowding, crowdRadius, CROWD_REACH_PX, nearestFrame, reachPath } from './crowd.ts';
-import { changedSum, changedTrack, paintSum, paintTrack } from './paint-track.ts';
 import { createTimeScale } from '../../time/index.ts';
+import { builtInCrowd, CROWD_REACH_PX, crowding, crowdRadius, nearestFrame, reachPath } from './crowd.ts';
+import { changedSum, changedTrack, paintSum, paintTrack } from './paint-track.ts';
 
 const frames = Array.from({ length: 101 }, (_, i) => i + 1);
 /** 6 px a frame. */

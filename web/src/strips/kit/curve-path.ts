@@ -1,4 +1,4 @@
-import { sampleChannel, type Channel } from '@undulan/core';
+import { type Channel, sampleChannel } from '@undulan/core';
 import type { TimeScale } from '../../time/index.ts';
 
 /** Pixels between samples of a drawn curve. */

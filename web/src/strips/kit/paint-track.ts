@@ -1,10 +1,10 @@
 import { changedFrames, type Key } from '@undulan/core';
+import type { TimeScale } from '../../time/index.ts';
 import { cssColour } from '../../ui/index.ts';
 import { columnsOf, isInColumns, unlike } from './changed-columns.ts';
 import { builtInCrowd } from './crowd.ts';
 import { keyPainter } from './paint-key.ts';
 import type { Columns } from './StripCanvas.tsx';
-import type { TimeScale } from '../../time/index.ts';
 
 interface MarksPaint {
   scale: TimeScale;

@@ -1,11 +1,11 @@
 import { createChannel, createKey } from '@undulan/core';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { formatValue, toFineness } from '../../values/index.ts';
-import { parseValue } from '../../values/channel-looks.ts';
-import { createValueScale, curvePath, frameValues } from './curve-path.ts';
 import { createTimeScale, labelStep } from '../../time/index.ts';
 import { END_PX } from '../../time/time-scale.ts';
+import { parseValue } from '../../values/channel-looks.ts';
+import { formatValue, toFineness } from '../../values/index.ts';
+import { createValueScale, curvePath, frameValues } from './curve-path.ts';
 
 test('the range fills the width but for room at both ends, and places go both ways', () => {
   const scale = createTimeScale(1, 25, 660);

@@ -1,5 +1,5 @@
-import { useState } from 'react';
 import type { TimingChart } from '@undulan/core';
+import { useState } from 'react';
 import { Button, CommitInput, Popover } from '../../ui/index.ts';
 
 /** Frames compared unless others are asked for. */

@@ -1,12 +1,12 @@
-import { useCallback, useMemo, type PointerEvent } from 'react';
 import type { ChartMark, TimingChart } from '@undulan/core';
-import { useAppSelector } from '../../state/index.ts';
+import { type PointerEvent, useCallback, useMemo } from 'react';
 import { selectUnderWay } from '../../editing/index.ts';
-import { CROWD_REACH_PX, StripCanvas, useChangedColumns, type Columns } from '../kit/index.ts';
+import { useAppSelector } from '../../state/index.ts';
 import { useTimeScale } from '../../time/index.ts';
 import { Still } from '../../ui/index.ts';
-import { LoomFoot, type FootActions } from './LoomFoot.tsx';
-import { changedLoom, paintLoom, type LoomPainting } from './paint-loom.ts';
+import { type Columns, CROWD_REACH_PX, StripCanvas, useChangedColumns } from '../kit/index.ts';
+import { type FootActions, LoomFoot } from './LoomFoot.tsx';
+import { changedLoom, type LoomPainting, paintLoom } from './paint-loom.ts';
 import { footX, type Rails } from './rails.ts';
 
 interface CrowdedLoomProps {

@@ -1,5 +1,5 @@
+import { type ChartMark, shareWords, type TimingChart } from '@undulan/core';
 import type { KeyboardEvent, PointerEvent } from 'react';
-import { shareWords, type ChartMark, type TimingChart } from '@undulan/core';
 import { useTimeScale } from '../../time/index.ts';
 import { footX } from './rails.ts';
 

@@ -1,18 +1,18 @@
-import { useState } from 'react';
-import { Ellipsis } from 'lucide-react';
 import {
-  squeezed,
-  wayOf,
-  writeTimingChartSvg,
   type DrawingPlace,
   type SegmentRef,
+  squeezed,
   type Subject,
   type TimingChart,
   type Track,
   type Way,
+  wayOf,
+  writeTimingChartSvg,
 } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { Ellipsis } from 'lucide-react';
+import { useState } from 'react';
 import { edited, selectMotion } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Dialog, Menu, MenuHeading, MenuItem, MenuLine, saveFile } from '../../ui/index.ts';
 import { LoomRing } from './LoomRing.tsx';
 

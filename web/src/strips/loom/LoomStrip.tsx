@@ -1,31 +1,31 @@
-import { useMemo, useState } from 'react';
 import {
-  drawnToFraction,
-  findSubject,
-  shareWords,
   type ChartMark,
   type DrawingPlace,
+  drawnToFraction,
+  findSubject,
   type MotionDocument,
   type SegmentRef,
+  shareWords,
   type TimingChart,
 } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { useMemo, useState } from 'react';
 import {
   edited,
+  type EditRequest,
   previewed,
   runEdit,
   selectMotion,
   selectSubject,
   selectUnderWay,
-  type EditRequest,
 } from '../../editing/index.ts';
-import { GestureNotice, type Notice } from '../kit/index.ts';
-import { LABEL_PX } from '../../time-page/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useTimeScale } from '../../time/index.ts';
+import { LABEL_PX } from '../../time-page/index.ts';
 import { Empty, Still, usePointerDrag, useSize, useStored } from '../../ui/index.ts';
-import { LoomMenu, type ChosenDrawings } from './LoomMenu.tsx';
+import { GestureNotice, type Notice } from '../kit/index.ts';
 import { CrowdedLoom } from './CrowdedLoom.tsx';
 import type { FootActions } from './LoomFoot.tsx';
+import { type ChosenDrawings, LoomMenu } from './LoomMenu.tsx';
 import { LoomThreads } from './LoomThreads.tsx';
 import { isCrowded, railsOf } from './rails.ts';
 import { SpacingMenu } from './SpacingMenu.tsx';

@@ -1,6 +1,6 @@
 import type { ChartMark, TimingChart } from '@undulan/core';
 import { useTimeScale } from '../../time/index.ts';
-import { LoomFoot, type FootActions } from './LoomFoot.tsx';
+import { type FootActions, LoomFoot } from './LoomFoot.tsx';
 import { footX, fractionsWithRoom, type Rails } from './rails.ts';
 
 interface LoomThreadsProps {

@@ -1,20 +1,20 @@
-import { clsx } from 'clsx';
-import { useState } from 'react';
-import { ChevronDown } from 'lucide-react';
 import {
   evenSpacing,
   fitCurve,
   gravitySpacing,
   halvesSpacing,
+  type SegmentRef,
+  type Spacing,
   springSpacing,
   swingSpacing,
   thirdsSpacing,
-  type SegmentRef,
-  type Spacing,
   type TimingChart,
 } from '@undulan/core';
+import { clsx } from 'clsx';
+import { ChevronDown } from 'lucide-react';
+import { useState } from 'react';
+import { edited, type EditRequest, previewed, selectSubject, usePreviewEnds } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { edited, previewed, selectSubject, usePreviewEnds, type EditRequest } from '../../editing/index.ts';
 import { useRestingFrame } from '../../time/index.ts';
 import { Button, Popover } from '../../ui/index.ts';
 import { segmentAt, useActiveTrack } from './use-segments.ts';

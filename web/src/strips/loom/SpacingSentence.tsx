@@ -1,8 +1,8 @@
+import { describeSpacing, wayOf } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useCallback } from 'react';
-import { describeSpacing, wayOf } from '@undulan/core';
-import { useAppSelector } from '../../state/index.ts';
 import { selectShownMotion, selectSubject, selectUnderWay } from '../../editing/index.ts';
+import { useAppSelector } from '../../state/index.ts';
 import { LiveFigures, useRestingFrame } from '../../time/index.ts';
 import { Still, useCalm } from '../../ui/index.ts';
 import { CompareTable } from './CompareTable.tsx';

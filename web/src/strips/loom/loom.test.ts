@@ -1,16 +1,16 @@
 import {
+  type ChartMark,
   createChannel,
   createKey,
   createMotion,
   createSubject,
+  type TimingChart,
   timingCharts,
   TRACKS,
-  type ChartMark,
-  type TimingChart,
 } from '@undulan/core';
 import { expect, test } from 'vitest';
 import { createTimeScale } from '../../time/index.ts';
-import { changedLoom, paintLoom, type LoomPainting } from './paint-loom.ts';
+import { changedLoom, type LoomPainting, paintLoom } from './paint-loom.ts';
 import { extentOf, footX, fractionsWithRoom, isCrowded, railsOf } from './rails.ts';
 
 const WIDTH = 660;

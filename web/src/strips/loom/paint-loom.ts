@@ -1,7 +1,7 @@
 import type { TimingChart } from '@undulan/core';
-import { isInColumns, keyPainter, type Columns } from '../kit/index.ts';
 import type { TimeScale } from '../../time/index.ts';
 import { cssColour } from '../../ui/index.ts';
+import { type Columns, isInColumns, keyPainter } from '../kit/index.ts';
 import { extentOf, footX, fractionsWithRoom, type Rails } from './rails.ts';
 
 export interface LoomPainting {

@@ -1,4 +1,4 @@
-import { fractionOf, type ChartMark, type TimingChart } from '@undulan/core';
+import { type ChartMark, fractionOf, type TimingChart } from '@undulan/core';
 import type { TimeScale } from '../../time/index.ts';
 
 /** Where the two rails of a loom lie. */

@@ -1,14 +1,13 @@
-import { useMemo } from 'react';
 import {
-  timingChartAt,
-  timingCharts,
-  TRACKS,
   type MotionDocument,
   type Subject,
   type TimingChart,
+  timingChartAt,
+  timingCharts,
   type Track,
+  TRACKS,
 } from '@undulan/core';
-import { useAppSelector } from '../../state/index.ts';
+import { useMemo } from 'react';
 import {
   selectActiveChannel,
   selectMotion,
@@ -16,6 +15,7 @@ import {
   selectShownMotion,
   selectSubject,
 } from '../../editing/index.ts';
+import { useAppSelector } from '../../state/index.ts';
 
 /** The track that the chosen channel is part of. */
 export function useActiveTrack(): Track | undefined {

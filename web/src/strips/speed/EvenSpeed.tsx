@@ -1,6 +1,6 @@
 import type { Subject } from '@undulan/core';
-import { useAppDispatch } from '../../state/index.ts';
 import { edited, useEditing } from '../../editing/index.ts';
+import { useAppDispatch } from '../../state/index.ts';
 import { Button } from '../../ui/index.ts';
 import { useActiveTrack } from '../loom/index.ts';
 

@@ -1,6 +1,6 @@
 import { useCallback, useMemo } from 'react';
-import { StripCanvas, useChangedColumns, type Columns } from '../kit/index.ts';
 import { useTimeScale } from '../../time/index.ts';
+import { type Columns, StripCanvas, useChangedColumns } from '../kit/index.ts';
 import { changedSpeed, paintSpeed, type SpeedPainting } from './paint-speed.ts';
 
 /** A speed with very many keys, painted. */

@@ -1,18 +1,18 @@
-import { clsx } from 'clsx';
-import { useCallback, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { shallowEqual } from 'react-redux';
 import {
+  type ChannelId,
   CHANNELS,
   findChannel,
   framesPerSecond,
-  type ChannelId,
   type Rate,
   type Subject,
   type Track,
 } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { clsx } from 'clsx';
+import { type KeyboardEvent, type PointerEvent, useCallback, useMemo, useState } from 'react';
+import { shallowEqual } from 'react-redux';
 import {
   edited,
+  type EditRequest,
   keysSelected,
   previewed,
   selectActiveChannel,
@@ -20,9 +20,12 @@ import {
   selectShownKeys,
   selectSubject,
   selectUnderWay,
-  type EditRequest,
 } from '../../editing/index.ts';
-import { useActiveTrack } from '../loom/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { formatFrames, LiveFigures, useClock, useTimeScale } from '../../time/index.ts';
+import { Strip } from '../../time-page/index.ts';
+import { type DragMove, Empty, Still, Toggle, usePointerDrag, useSize, useStored } from '../../ui/index.ts';
+import { LEAST_SPAN, useValueUnits } from '../../values/index.ts';
 import {
   builtInCrowd,
   createValueScale,
@@ -32,15 +35,12 @@ import {
   GestureNotice,
   type Notice,
 } from '../kit/index.ts';
-import { LEAST_SPAN, useValueUnits } from '../../values/index.ts';
-import { LiveFigures, formatFrames, useClock, useTimeScale } from '../../time/index.ts';
-import { Strip } from '../../time-page/index.ts';
-import { Empty, Still, Toggle, usePointerDrag, useSize, useStored, type DragMove } from '../../ui/index.ts';
+import { useActiveTrack } from '../loom/index.ts';
 import { EvenSpeed } from './EvenSpeed.tsx';
-import { SpeedCanvas } from './SpeedCanvas.tsx';
-import { figuresOf, knobsOf, type Knob, type SpeedFigures } from './speed-figures.ts';
-import { SpeedKnob } from './SpeedKnob.tsx';
+import { figuresOf, type Knob, knobsOf, type SpeedFigures } from './speed-figures.ts';
 import { channelLine, keptPieces, pathLine, type SpeedLine } from './speed-lines.ts';
+import { SpeedCanvas } from './SpeedCanvas.tsx';
+import { SpeedKnob } from './SpeedKnob.tsx';
 
 /** A dragged speed this near to none is none. */
 const STILL_PX = 5;

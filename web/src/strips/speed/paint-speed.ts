@@ -1,17 +1,17 @@
 import { changedFrames } from '@undulan/core';
+import type { TimeScale } from '../../time/index.ts';
+import { cssColour } from '../../ui/index.ts';
 import {
   builtInCrowd,
+  type Columns,
   columnsOf,
   crowding,
   crowdRadius,
   isInColumns,
   keyPainter,
   unlike,
-  type Columns,
   type ValueScale,
 } from '../kit/index.ts';
-import type { TimeScale } from '../../time/index.ts';
-import { cssColour } from '../../ui/index.ts';
 import type { Knob } from './speed-figures.ts';
 import type { SpeedPoint } from './speed-lines.ts';
 

@@ -3,9 +3,9 @@ import {
   createKey,
   createMotion,
   createSubject,
+  type MotionDocument,
   moveKeys,
   TRACKS,
-  type MotionDocument,
 } from '@undulan/core';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';

@@ -1,7 +1,7 @@
+import { type EaseAmounts, easeAmounts, type KeyRef } from '@undulan/core';
 import { Slider } from 'radix-ui';
-import { easeAmounts, type EaseAmounts, type KeyRef } from '@undulan/core';
+import { edited, type EditRequest, previewed } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
-import { edited, previewed, type EditRequest } from '../../editing/index.ts';
 import { CommitInput } from '../../ui/index.ts';
 import type { SegmentKey } from './use-segment-keys.ts';
 

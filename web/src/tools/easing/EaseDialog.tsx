@@ -1,15 +1,15 @@
-import { clsx } from 'clsx';
-import { useState, type KeyboardEvent } from 'react';
-import { toast } from 'sonner';
 import { NewEase } from '@undulan/contract';
 import {
-  easingSpacing,
-  readCssEasing,
-  writeCssEasing,
   type CssEasing,
   type CurveShape,
   type EaseShape,
+  easingSpacing,
+  readCssEasing,
+  writeCssEasing,
 } from '@undulan/core';
+import { clsx } from 'clsx';
+import { type KeyboardEvent, useState } from 'react';
+import { toast } from 'sonner';
 import { useSaveEaseMutation } from '../../server-data/index.ts';
 import { explain } from '../../server-data/index.ts';
 import { Button, Dialog, Field, INPUT, usePointerDrag } from '../../ui/index.ts';

@@ -1,5 +1,5 @@
-import { useMemo } from 'react';
 import { easeProgress, type EaseShape } from '@undulan/core';
+import { useMemo } from 'react';
 
 const SAMPLES = 32;
 /** Room above and below for what goes past its ends, as a share of the height. */

@@ -1,12 +1,12 @@
+import { type CssEasing, type EaseShape, easingSpacing, type KeyRef, readCssEasing } from '@undulan/core';
 import { clsx } from 'clsx';
-import { useState } from 'react';
 import { Trash2 } from 'lucide-react';
+import { useState } from 'react';
 import { toast } from 'sonner';
-import { easingSpacing, readCssEasing, type CssEasing, type EaseShape, type KeyRef } from '@undulan/core';
+import type { EditRequest } from '../../editing/index.ts';
 import { useEasesQuery, useRemoveEaseMutation } from '../../server-data/index.ts';
 import { explain } from '../../server-data/index.ts';
-import type { EditRequest } from '../../editing/index.ts';
-import { Button, Loading, LoadFailed } from '../../ui/index.ts';
+import { Button, LoadFailed, Loading } from '../../ui/index.ts';
 import { EaseDialog } from './EaseDialog.tsx';
 import { EaseGraph } from './EaseGraph.tsx';
 

@@ -1,16 +1,16 @@
+import { EASE_DIRECTIONS, EASE_FAMILIES, easeProgress, type EaseShape, easeShapeOf, type Leave } from '@undulan/core';
 import { clsx } from 'clsx';
-import { memo, useMemo, useState } from 'react';
 import { ChevronDown } from 'lucide-react';
-import { EASE_DIRECTIONS, EASE_FAMILIES, easeProgress, easeShapeOf, type EaseShape, type Leave } from '@undulan/core';
+import { memo, useMemo, useState } from 'react';
+import { easeCopied, edited, type EditRequest, previewed, useEditing, usePreviewEnds } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
-import { easeCopied, edited, previewed, usePreviewEnds, useEditing, type EditRequest } from '../../editing/index.ts';
 import { Button, Popover } from '../../ui/index.ts';
 import { EaseAmountsFields } from './EaseAmountsFields.tsx';
+import { ShapeGraph } from './EaseGraph.tsx';
 import { EasePalette } from './EasePalette.tsx';
 import { EaseRunner } from './EaseRunner.tsx';
-import { ShapeGraph } from './EaseGraph.tsx';
 import { EASE_DIRECTION_NAMES, FAMILY_WORDS, leaveWords, PLAIN_LEAVES } from './leave-words.ts';
-import { shared, useSelectedKeys, type SegmentKey } from './use-segment-keys.ts';
+import { type SegmentKey, shared, useSelectedKeys } from './use-segment-keys.ts';
 
 const THIRDS: EaseShape = { leave: 'curve', x1: 1 / 3, y1: 0, x2: 2 / 3, y2: 1 };
 

@@ -1,20 +1,20 @@
-import { memo } from 'react';
-import { ChevronDown } from 'lucide-react';
 import {
   CHANNELS,
   effectiveHandles,
   HandleLink,
-  numbersOfHandle,
   type HandleNumbers,
   type HandleSide,
+  numbersOfHandle,
 } from '@undulan/core';
-import { useAppDispatch } from '../../state/index.ts';
-import { KEEPS_NOTHING, type HandleKeeps } from '../../strips/curve/index.ts';
+import { ChevronDown } from 'lucide-react';
+import { memo } from 'react';
 import { edited } from '../../editing/index.ts';
+import { useAppDispatch } from '../../state/index.ts';
+import { type HandleKeeps, KEEPS_NOTHING } from '../../strips/curve/index.ts';
 import { useClock } from '../../time/index.ts';
-import { useValueUnits } from '../../values/index.ts';
 import { Button, CommitInput, Popover, Toggle, useStored } from '../../ui/index.ts';
-import { shared, type SegmentKey } from './use-segment-keys.ts';
+import { useValueUnits } from '../../values/index.ts';
+import { type SegmentKey, shared } from './use-segment-keys.ts';
 
 const SIDES: { side: HandleSide; label: string }[] = [
   { side: 'in', label: 'Arrives' },

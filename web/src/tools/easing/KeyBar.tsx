@@ -1,12 +1,12 @@
+import { channelOf, type Key, type KeyRef, KeyRole, sameChannel, sampleChannel } from '@undulan/core';
 import { clsx } from 'clsx';
-import { useCallback } from 'react';
 import { Trash2 } from 'lucide-react';
-import { channelOf, KeyRole, sameChannel, sampleChannel, type Key, type KeyRef } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { useCallback } from 'react';
 import { edited, selectShownKeys, selectShownMotion, selectUnderWay, useEditing } from '../../editing/index.ts';
-import { LiveFigures, formatFrames } from '../../time/index.ts';
-import { useValueUnits } from '../../values/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { formatFrames, LiveFigures } from '../../time/index.ts';
 import { Button, CommitInput } from '../../ui/index.ts';
+import { useValueUnits } from '../../values/index.ts';
 import { EasePopover } from './EasePopover.tsx';
 import { HandlePopover } from './HandlePopover.tsx';
 import { shared, useSelectedKeys } from './use-segment-keys.ts';

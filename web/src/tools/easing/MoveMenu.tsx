@@ -1,6 +1,6 @@
 import { ChevronDown } from 'lucide-react';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { edited, selectMotion, useEditing } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Menu, MenuHeading, MenuItem } from '../../ui/index.ts';
 
 /**

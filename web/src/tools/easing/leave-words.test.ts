@@ -1,5 +1,5 @@
-import { expect, test } from 'vitest';
 import { Leave } from '@undulan/core';
+import { expect, test } from 'vitest';
 import { leaveWords } from './leave-words.ts';
 
 test('every way to leave has words of its own, said by where the motion is slow', () => {

@@ -1,7 +1,7 @@
+import { type Channel, channelOf, type Key, type KeyRef } from '@undulan/core';
 import { useMemo } from 'react';
-import { channelOf, type Channel, type Key, type KeyRef } from '@undulan/core';
+import { selectMotion, useEditing } from '../../editing/index.ts';
 import { useAppSelector } from '../../state/index.ts';
-import { useEditing, selectMotion } from '../../editing/index.ts';
 
 export interface SegmentKey {
   ref: KeyRef;

@@ -1,13 +1,13 @@
-import { useEffect } from 'react';
-import { ChevronDown, Trash2 } from 'lucide-react';
 import type { Cue } from '@undulan/core';
+import { ChevronDown, Trash2 } from 'lucide-react';
+import { useEffect } from 'react';
+import { edited, selectMotion } from '../../editing/index.ts';
 import { useShortcuts, useShownKeys } from '../../keyboard/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { edited, selectMotion } from '../../editing/index.ts';
-import { Button, CommitInput, Popover, readySound, soundClick, useStored } from '../../ui/index.ts';
 import { useClock } from '../../time/index.ts';
 import { parsePlace } from '../../time/index.ts';
 import { formatFrames } from '../../time/index.ts';
+import { Button, CommitInput, Popover, readySound, soundClick, useStored } from '../../ui/index.ts';
 
 /** Named frames: beats and contacts. Keys and the playhead snap to them; they can be heard while playing. */
 export function CuePopover() {

@@ -1,11 +1,11 @@
+import { type ChannelKind, CHANNELS, findChannel, findSubject, type KeyRef, thinChannels } from '@undulan/core';
 import { clsx } from 'clsx';
-import { useState } from 'react';
 import { ChevronDown } from 'lucide-react';
-import { CHANNELS, findChannel, findSubject, thinChannels, type ChannelKind, type KeyRef } from '@undulan/core';
+import { useState } from 'react';
+import { edited, selectMotion, selectOpenChannels, useEditing } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { edited, useEditing, selectMotion, selectOpenChannels } from '../../editing/index.ts';
-import { Button, INPUT, Popover } from '../../ui/index.ts';
 import { keysByFrame } from '../../strips/keys/index.ts';
+import { Button, INPUT, Popover } from '../../ui/index.ts';
 
 /** A key whose going changes nothing by more than this is idle: less than can be seen or set by hand. */
 const IDLE: Record<ChannelKind['unit'], number> = {

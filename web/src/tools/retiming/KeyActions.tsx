@@ -1,14 +1,14 @@
-import type { ReactNode } from 'react';
-import { ChevronDown } from 'lucide-react';
 import { CHANNELS } from '@undulan/core';
+import { ChevronDown } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { rippleToggled, sharesToggled, useEditing } from '../../editing/index.ts';
 import { useShownKeys } from '../../keyboard/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
-import { rippleToggled, useEditing, sharesToggled } from '../../editing/index.ts';
 import { Button, Menu, MenuHeading, MenuItem, MenuLine, Toggle } from '../../ui/index.ts';
 import { CuePopover } from './CuePopover.tsx';
 import { HoldPopover } from './HoldPopover.tsx';
 import { RetimePopover } from './RetimePopover.tsx';
-import { useKeyCommands, useKeyShortcuts, type KeyCommands } from './use-key-commands.ts';
+import { type KeyCommands, useKeyCommands, useKeyShortcuts } from './use-key-commands.ts';
 
 /** What can be done with keys: select, edit, retime, hold; and how moving them treats the others. */
 export function KeyActions({ rangeFixed, children }: { rangeFixed: string | null; children?: ReactNode }) {

@@ -1,24 +1,24 @@
-import { clsx } from 'clsx';
-import { useState } from 'react';
 import {
-  CHANNELS,
   changeLength,
   changeRate,
+  CHANNELS,
+  type ConvertedFrame,
   findSubject,
   formatExact,
   formatRate,
   frameCount,
+  type KeyRef,
+  type MotionDocument,
   parseRate,
   RATE_PRESETS,
   runningSeconds,
   sameRate,
   travelSeconds,
-  type ConvertedFrame,
-  type KeyRef,
-  type MotionDocument,
 } from '@undulan/core';
+import { clsx } from 'clsx';
+import { useState } from 'react';
+import { edited, type EditRequest, selectMotion, useEditing } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { edited, selectMotion, useEditing, type EditRequest } from '../../editing/index.ts';
 import { Button, Dialog, INPUT } from '../../ui/index.ts';
 
 type Place = KeyRef & Omit<ConvertedFrame, 'roundingSeconds'>;

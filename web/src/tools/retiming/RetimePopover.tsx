@@ -1,13 +1,13 @@
+import { CHANNELS, type KeyRef, TRACKS } from '@undulan/core';
 import { clsx } from 'clsx';
-import { useState, type FormEvent, type ReactNode } from 'react';
 import { ChevronDown } from 'lucide-react';
-import { CHANNELS, TRACKS, type KeyRef } from '@undulan/core';
+import { type FormEvent, type ReactNode, useState } from 'react';
+import { edited, type EditRequest, runEdit, selectMotion, useEditing } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { edited, runEdit, useEditing, selectMotion, type EditRequest } from '../../editing/index.ts';
-import { Button, INPUT, Popover } from '../../ui/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
-import { LengthDialog } from './LengthDialog.tsx';
 import { formatFrames } from '../../time/index.ts';
+import { Button, INPUT, Popover } from '../../ui/index.ts';
+import { LengthDialog } from './LengthDialog.tsx';
 
 const MOST_FRAMES = 100_000;
 const BOX = 'mt-4 border-t border-rule pt-3';
@@ -127,8 +127,8 @@ function StretchForm() {
             </Button>
           </label>
           <Says error={error} losses={losses}>
-            {request &&
-              `${formatFrames(length)} → ${formatFrames(length * factor)} frames${ripple ? '; later keys go along' : ''}`}
+            {request && `${formatFrames(length)} → ${formatFrames(length * factor)} frames`}
+            {request && ripple && '; later keys go along'}
           </Says>
         </>
       )}

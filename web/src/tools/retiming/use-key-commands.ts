@@ -1,17 +1,17 @@
 import type { KeyRef, PasteMode } from '@undulan/core';
-import { useShortcuts } from '../../keyboard/index.ts';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import {
   copied,
   edited,
   keysSelected,
   selectActiveChannel,
-  useEditing,
   selectMotion,
   selectOpenChannels,
+  useEditing,
 } from '../../editing/index.ts';
-import { useClock } from '../../time/index.ts';
+import { useShortcuts } from '../../keyboard/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { keysByFrame } from '../../strips/keys/index.ts';
+import { useClock } from '../../time/index.ts';
 
 /** Everything that is done with keys as a whole, for menus and shortcuts alike. */
 export function useKeyCommands() {

@@ -1,6 +1,6 @@
 import { MAX_EXPOSURE, type MotionDocument, type Subject } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { edited, selectMotion, selectSubject } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { CommitField, Field, INPUT } from '../../ui/index.ts';
 
 const EXPOSURE_WORDS = ['', 'on ones', 'on twos', 'on threes', 'on fours'];

@@ -1,8 +1,8 @@
+import { Stage } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useForm, useWatch } from 'react-hook-form';
-import { Stage } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { edited, selectMotion } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { CommitField, Field, INPUT } from '../../ui/index.ts';
 
 const CUSTOM = 'custom';

@@ -1,9 +1,9 @@
+import { type Look, type Shape, SHAPES } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useForm, useWatch } from 'react-hook-form';
-import { SHAPES, type Look, type Shape } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { edited, selectSubject } from '../../editing/index.ts';
 import { SHAPE_NAMES } from '../../picture/stage/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Field, INPUT } from '../../ui/index.ts';
 
 interface SubjectTyped {

@@ -1,8 +1,8 @@
+import { freeSubjectId, type Look, type Subject } from '@undulan/core';
 import { clsx } from 'clsx';
 import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
-import { freeSubjectId, type Look, type Subject } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { edited, selectMotion, selectSubject, subjectSelected } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button } from '../../ui/index.ts';
 
 const NEW_LOOK: Look = { shape: 'box', widthPx: 90, heightPx: 90, fill: '#c8d6e0' };

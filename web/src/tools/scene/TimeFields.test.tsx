@@ -2,8 +2,8 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { createMotion, createSubject } from '@undulan/core';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
-import { createStore, type Store } from '../../state/index.ts';
 import { opened } from '../../editing/index.ts';
+import { createStore, type Store } from '../../state/index.ts';
 import { TimeFields } from './TimeFields.tsx';
 
 const LOOK = { shape: 'disc', widthPx: 90, heightPx: 90, fill: '#9a6b00' } as const;

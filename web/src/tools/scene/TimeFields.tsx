@@ -1,19 +1,19 @@
-import { clsx } from 'clsx';
-import { useForm, useWatch } from 'react-hook-form';
 import {
-  FRAME_LIMIT,
   formatRate,
+  FRAME_LIMIT,
   frameCount,
+  type MotionDocument,
   parseRange,
   parseRate,
   RATE_PRESETS,
   runningSeconds,
   sameRate,
   travelSeconds,
-  type MotionDocument,
 } from '@undulan/core';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { clsx } from 'clsx';
+import { useForm, useWatch } from 'react-hook-form';
 import { edited, selectMotion, useEditing } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Field, INPUT } from '../../ui/index.ts';
 
 interface TimeTyped {
