@@ -14,7 +14,10 @@ export default tseslint.config(
   { plugins: { '@stylistic': stylistic }, rules: { '@stylistic/max-len': ['error', { code: 120 }] } },
   {
     plugins: { 'import-sort': importSort },
-    rules: { 'import-sort/imports': ['error', { groups: [['^\\u0000', '^node:', '^@?\\w', '^\\.']] }] },
+    rules: {
+      'no-duplicate-imports': 'error',
+      'import-sort/imports': ['error', { groups: [['^\\u0000', '^node:', '^@?\\w', '^\\.']] }],
+    },
   },
   {
     files: ['**/*.ts', '**/*.tsx'],

@@ -3,8 +3,7 @@ import { type Editor, EditorContent, useEditor, useEditorState } from '@tiptap/r
 import StarterKit from '@tiptap/starter-kit';
 import { Bold, Heading2, ImagePlus, Images, Italic, List, ListOrdered, type LucideIcon } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { useKeepPictureMutation } from '../server-data/index.ts';
-import { explain } from '../server-data/index.ts';
+import { explain, useKeepPictureMutation } from '../server-data/index.ts';
 import { Button, Toggle } from '../ui/index.ts';
 import { briefHtml } from './brief-html.ts';
 import { CoursePictures } from './CoursePictures.tsx';

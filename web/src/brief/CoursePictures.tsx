@@ -1,6 +1,5 @@
 import { toast } from 'sonner';
-import { usePicturesQuery, useRemovePictureMutation } from '../server-data/index.ts';
-import { explain } from '../server-data/index.ts';
+import { explain, usePicturesQuery, useRemovePictureMutation } from '../server-data/index.ts';
 import { Button, Dialog, Empty, LoadFailed } from '../ui/index.ts';
 
 interface CoursePicturesProps {

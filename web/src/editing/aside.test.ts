@@ -17,12 +17,12 @@ import {
   selectShownMotion,
   selectUndoName,
 } from './editing.selectors.ts';
-import { opened } from './editing.slice.ts';
 import {
   copied,
   edited,
   keysSelected,
   leftUnkeyed,
+  opened,
   previewed,
   rowsChanged,
   undone,

@@ -22,11 +22,14 @@ import {
   selectShownMotion,
   selectUndoName,
 } from './editing.selectors.ts';
-import { broughtBack, closed, limited, opened } from './editing.slice.ts';
 import {
+  broughtBack,
+  closed,
   detailsChanged,
   edited,
   keysSelected,
+  limited,
+  opened,
   previewed,
   recordToggled,
   redone,

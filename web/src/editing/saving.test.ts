@@ -5,10 +5,8 @@ import { clear, createStore as createKept, entries, set } from 'idb-keyval';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { createStore, type Store } from '../state/index.ts';
 import { selectIsDirty } from './editing.selectors.ts';
-import { broughtBack, opened } from './editing.slice.ts';
-import { edited, targetUnlocked } from './editing.slice.ts';
-import { keepMine, saveWork, takeTheirs } from './save-work.ts';
-import { catchUp } from './save-work.ts';
+import { broughtBack, edited, opened, targetUnlocked } from './editing.slice.ts';
+import { catchUp, keepMine, saveWork, takeTheirs } from './save-work.ts';
 import { keepUnsaved, takeUnsaved } from './unsaved-copy.ts';
 import { keepAsCopy } from './work-store.ts';
 

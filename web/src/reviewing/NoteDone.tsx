@@ -1,8 +1,7 @@
 import type { Note } from '@undulan/contract';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { useMarkNoteMutation } from '../server-data/index.ts';
-import { explain } from '../server-data/index.ts';
+import { explain, useMarkNoteMutation } from '../server-data/index.ts';
 
 /** The learner's own mark on a note: what it asks for is done in the next take. */
 export function NoteDone({ takeId, note }: { takeId: string; note: Note }) {

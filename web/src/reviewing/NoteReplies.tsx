@@ -2,8 +2,7 @@ import { type Note, ReplyText } from '@undulan/contract';
 import { clsx } from 'clsx';
 import { formatDistanceToNow } from 'date-fns';
 import { useState } from 'react';
-import { useReplyToNoteMutation } from '../server-data/index.ts';
-import { explain } from '../server-data/index.ts';
+import { explain, useReplyToNoteMutation } from '../server-data/index.ts';
 import { Button, INPUT } from '../ui/index.ts';
 
 /** What was said to a note of a returned review, and the line to say more. */

@@ -1,8 +1,13 @@
 import type { ReadingJob } from '@undulan/contract';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { api, useCancelReadingJobMutation, useReadAllMutation, useReadingJobQuery } from '../server-data/index.ts';
-import { explain } from '../server-data/index.ts';
+import {
+  api,
+  explain,
+  useCancelReadingJobMutation,
+  useReadAllMutation,
+  useReadingJobQuery,
+} from '../server-data/index.ts';
 import { useAppDispatch } from '../state/index.ts';
 import { Button } from '../ui/index.ts';
 

@@ -3,8 +3,13 @@ import { NewPassword, type OpenSession } from '@undulan/contract';
 import { formatDistanceToNow } from 'date-fns';
 import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
-import { useChangePasswordMutation, useEndSessionMutation, useOpenSessionsQuery } from '../server-data/index.ts';
-import { explain, isProblem } from '../server-data/index.ts';
+import {
+  explain,
+  isProblem,
+  useChangePasswordMutation,
+  useEndSessionMutation,
+  useOpenSessionsQuery,
+} from '../server-data/index.ts';
 import { Button, Dialog, Field, INPUT, LoadFailed } from '../ui/index.ts';
 
 /** A person's account: another password, and where they are signed in. */

@@ -1,7 +1,6 @@
 import { Tooltip } from 'radix-ui';
 import { Navigate, Outlet } from 'react-router';
-import { useSessionQuery } from '../server-data/index.ts';
-import { isProblem } from '../server-data/index.ts';
+import { isProblem, useSessionQuery } from '../server-data/index.ts';
 import { LoadFailed, Loading } from '../ui/index.ts';
 
 /** Everything behind the sign-in: asks who is there once and sends strangers to the door. */

@@ -4,13 +4,20 @@ import { clsx } from 'clsx';
 import { type ReactNode, useMemo, useState } from 'react';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
 import { type DrawingDraft, NoteLayer, useGhosts } from '../reviewing/index.ts';
-import { alignedTime, type Alignment, compareTrack } from '../strips/compared/index.ts';
-import { GapStrip, upward } from '../strips/compared/index.ts';
-import { MatchStrip } from '../strips/compared/index.ts';
-import { type Against, correctionProblem, useCompared } from '../strips/compared/index.ts';
-import { TwinLoomStrip } from '../strips/compared/index.ts';
-import { TwoCurvesStrip } from '../strips/compared/index.ts';
-import { TwoSpeedsStrip } from '../strips/compared/index.ts';
+import {
+  type Against,
+  alignedTime,
+  type Alignment,
+  compareTrack,
+  correctionProblem,
+  GapStrip,
+  MatchStrip,
+  TwinLoomStrip,
+  TwoCurvesStrip,
+  TwoSpeedsStrip,
+  upward,
+  useCompared,
+} from '../strips/compared/index.ts';
 import { type StripEntry, TimePage } from '../time-page/index.ts';
 import { useStored } from '../ui/index.ts';
 import { ComparedPictures } from './ComparedPictures.tsx';

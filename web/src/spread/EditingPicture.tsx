@@ -4,8 +4,7 @@ import type { ReactNode } from 'react';
 import { recordToggled, useEditing } from '../editing/index.ts';
 import { useShortcuts } from '../keyboard/index.ts';
 import { KeyHere } from '../panels/numbers/index.ts';
-import { EditableStage, PLAIN_ONION } from '../picture/stage/index.ts';
-import { OnionPopover } from '../picture/stage/index.ts';
+import { EditableStage, OnionPopover, PLAIN_ONION } from '../picture/stage/index.ts';
 import { useAppDispatch } from '../state/index.ts';
 import { Button, Toggle, useStored } from '../ui/index.ts';
 

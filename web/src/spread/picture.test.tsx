@@ -3,8 +3,7 @@ import { channelOf, createChannel, createKey, createMotion, createSubject } from
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
-import { opened } from '../editing/index.ts';
-import { selectUndoName } from '../editing/index.ts';
+import { opened, selectUndoName } from '../editing/index.ts';
 import { RecordQuestion } from '../panels/work/index.ts';
 import { PLAIN_ONION } from '../picture/stage/index.ts';
 import { createStore, type Store } from '../state/index.ts';

@@ -11,8 +11,7 @@ import {
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
-import { opened } from '../editing/index.ts';
-import { keysSelected, selectMotion, selectShownMotion, selectUndoName, undone } from '../editing/index.ts';
+import { keysSelected, opened, selectMotion, selectShownMotion, selectUndoName, undone } from '../editing/index.ts';
 import { createStore, type Store, useAppSelector } from '../state/index.ts';
 import { ClockProvider } from '../time/index.ts';
 import { EditingTime } from './EditingTime.tsx';

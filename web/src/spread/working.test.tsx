@@ -13,8 +13,7 @@ import {
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
-import { opened } from '../editing/index.ts';
-import { edited, recordToggled, selectMotion } from '../editing/index.ts';
+import { edited, opened, recordToggled, selectMotion } from '../editing/index.ts';
 import { framesCsv } from '../panels/numbers/FramesTable.tsx';
 import { NumbersPanel } from '../panels/numbers/index.ts';
 import { RecordQuestion } from '../panels/work/index.ts';

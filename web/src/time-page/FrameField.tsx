@@ -1,10 +1,7 @@
 import { travelSeconds } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useCallback, useRef, useState, useSyncExternalStore } from 'react';
-import type { PlaybackClock } from '../time/index.ts';
-import { useClock, useMoving, useOnFrame } from '../time/index.ts';
-import { LiveFigures } from '../time/index.ts';
-import { parsePlace } from '../time/index.ts';
+import { LiveFigures, parsePlace, type PlaybackClock, useClock, useMoving, useOnFrame } from '../time/index.ts';
 
 const shown = (frame: number): string => String(Math.round(frame * 100) / 100);
 

@@ -1,6 +1,5 @@
 import { clsx } from 'clsx';
-import { usePlaySettings } from '../time/index.ts';
-import { SPEED_LIMITS } from '../time/index.ts';
+import { SPEED_LIMITS, usePlaySettings } from '../time/index.ts';
 import { Button, CommitInput, Popover } from '../ui/index.ts';
 
 /** Which keys key stepping stops at. */

@@ -1,7 +1,6 @@
 import { clsx } from 'clsx';
 import { useCallback, useRef } from 'react';
-import { useOnFrame } from '../time/index.ts';
-import { useTimeScale } from '../time/index.ts';
+import { useOnFrame, useTimeScale } from '../time/index.ts';
 import { LABEL_PX } from './Strip.tsx';
 
 /**

@@ -1,8 +1,7 @@
 import type { FrameRange } from '@undulan/core';
 import { clsx } from 'clsx';
 import { type KeyboardEvent, useState } from 'react';
-import { useClock } from '../time/index.ts';
-import { useTimeScale } from '../time/index.ts';
+import { useClock, useTimeScale } from '../time/index.ts';
 import { usePointerDrag } from '../ui/index.ts';
 
 /** How the ranges of a motion may be set on the time page. */

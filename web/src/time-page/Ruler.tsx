@@ -1,9 +1,6 @@
 import { type Cue, framesPerSecond, type RulerUnitName } from '@undulan/core';
 import { type PointerEvent, useCallback, useRef } from 'react';
-import { useClock, useOnFrame } from '../time/index.ts';
-import { formatPlace, LABEL_ROOM_PX } from '../time/index.ts';
-import { labelStep } from '../time/index.ts';
-import { useTimeScale } from '../time/index.ts';
+import { formatPlace, LABEL_ROOM_PX, labelStep, useClock, useOnFrame, useTimeScale } from '../time/index.ts';
 
 /** Cue marks within this many px of the playhead take it when it is dragged. */
 const CUE_REACH_PX = 5;

@@ -12,8 +12,7 @@ import {
   Square,
 } from 'lucide-react';
 import { useShortcuts, useShownKeys } from '../keyboard/index.ts';
-import { useClock, usePlaying, usePlaySettings } from '../time/index.ts';
-import { PLAY_WAYS, type PlayWay } from '../time/index.ts';
+import { PLAY_WAYS, type PlayWay, useClock, usePlaying, usePlaySettings } from '../time/index.ts';
 import { Button } from '../ui/index.ts';
 import { FrameField } from './FrameField.tsx';
 import { type KeyStepping, PlaybackPopover } from './PlaybackPopover.tsx';

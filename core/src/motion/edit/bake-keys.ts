@@ -1,7 +1,6 @@
 import { exposedDrawings } from '../../time/exposure.ts';
 import { CHANNELS } from '../document/channels.ts';
-import { createKey } from '../document/document.ts';
-import { channelOf, findSubject, withChannel } from '../document/document.ts';
+import { channelOf, createKey, findSubject, withChannel } from '../document/document.ts';
 import type { MotionDocument } from '../document/schema.ts';
 import type { ChannelRef, Edit } from '../keys/change-keys.ts';
 import { sampleChannel } from '../sampling/sample.ts';

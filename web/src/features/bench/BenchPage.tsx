@@ -9,8 +9,7 @@ import { edited, limited, saveWork, selectMotion, useEditing, useOpenWork } from
 import { OwnCharts } from '../../panels/charts/index.ts';
 import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
 import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
-import { useAssignmentQuery, useDraftQuery, useHandInMutation } from '../../server-data/index.ts';
-import { explain, isProblem } from '../../server-data/index.ts';
+import { explain, isProblem, useAssignmentQuery, useDraftQuery, useHandInMutation } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';

@@ -5,8 +5,12 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { briefParagraphs } from '../../brief/index.ts';
-import { useBeginDraftMutation, useDeleteDraftMutation, useLearnerCourseQuery } from '../../server-data/index.ts';
-import { explain } from '../../server-data/index.ts';
+import {
+  explain,
+  useBeginDraftMutation,
+  useDeleteDraftMutation,
+  useLearnerCourseQuery,
+} from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { Button, Empty, LoadFailed, Loading } from '../../ui/index.ts';
 import { ExerciseFacts } from './ExerciseFacts.tsx';

@@ -1,7 +1,6 @@
 import { BookMarked, Trash2 } from 'lucide-react';
 import { toast } from 'sonner';
-import { useKeepPhraseMutation, usePhrasesQuery, useRemovePhraseMutation } from '../../server-data/index.ts';
-import { explain } from '../../server-data/index.ts';
+import { explain, useKeepPhraseMutation, usePhrasesQuery, useRemovePhraseMutation } from '../../server-data/index.ts';
 import { Button, Popover } from '../../ui/index.ts';
 
 /** The instructor's own phrases, to be put into a note; what is written can become one. */

@@ -2,8 +2,7 @@ import type { TakeView } from '@undulan/contract';
 import type { ReactNode } from 'react';
 import { toast } from 'sonner';
 import { ReadAllAgain } from '../../reviewing/index.ts';
-import { useReadAgainMutation } from '../../server-data/index.ts';
-import { explain } from '../../server-data/index.ts';
+import { explain, useReadAgainMutation } from '../../server-data/index.ts';
 import { Button } from '../../ui/index.ts';
 
 /**

@@ -1,8 +1,7 @@
 import { type Decision, NoteText } from '@undulan/contract';
 import { type Finding, findingKey } from '@undulan/core';
 import { toast } from 'sonner';
-import { useAddNoteMutation, useRemoveNoteMutation } from '../../server-data/index.ts';
-import { explain, isProblem } from '../../server-data/index.ts';
+import { explain, isProblem, useAddNoteMutation, useRemoveNoteMutation } from '../../server-data/index.ts';
 import { draftOfFindings } from './note-draft.ts';
 import type { ReviewWriter } from './use-review-writer.ts';
 

@@ -1,7 +1,6 @@
 import type { ReviewText, TakeView } from '@undulan/contract';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { useReturnReviewMutation, useSaveReviewMutation } from '../../server-data/index.ts';
-import { explain, isProblem } from '../../server-data/index.ts';
+import { explain, isProblem, useReturnReviewMutation, useSaveReviewMutation } from '../../server-data/index.ts';
 
 export type ReviewWords = Omit<ReviewText, 'version'>;
 

@@ -3,8 +3,7 @@ import { clsx } from 'clsx';
 import { Plus } from 'lucide-react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { useCreateExerciseMutation, useOverviewQuery } from '../../server-data/index.ts';
-import { explain } from '../../server-data/index.ts';
+import { explain, useCreateExerciseMutation, useOverviewQuery } from '../../server-data/index.ts';
 import { Button, Dialog, LoadFailed, Loading } from '../../ui/index.ts';
 import type { OfferedPlan } from '../setting/index.ts';
 

@@ -7,11 +7,9 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { FindingsList, NoteDone, NoteReplies, TakesPanel } from '../../reviewing/index.ts';
-import { useBeginDraftMutation } from '../../server-data/index.ts';
-import { explain } from '../../server-data/index.ts';
+import { explain, useBeginDraftMutation } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { ComparisonSpread } from '../../spread/index.ts';
-import { PagesChoice, usePages } from '../../spread/index.ts';
+import { ComparisonSpread, PagesChoice, usePages } from '../../spread/index.ts';
 import { ClockProvider, useClock } from '../../time/index.ts';
 import { Button, Empty, TabBar } from '../../ui/index.ts';
 

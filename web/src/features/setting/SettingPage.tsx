@@ -16,8 +16,7 @@ import {
 import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
 import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
 import { ReadAllAgain } from '../../reviewing/index.ts';
-import { usePublishMutation, useSettingQuery } from '../../server-data/index.ts';
-import { explain } from '../../server-data/index.ts';
+import { explain, usePublishMutation, useSettingQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';

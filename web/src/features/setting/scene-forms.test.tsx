@@ -4,8 +4,7 @@ import { channelOf, createMotion, createSubject, type MotionDocument, setKeys } 
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
-import { opened } from '../../editing/index.ts';
-import { edited, undone } from '../../editing/index.ts';
+import { edited, opened, undone } from '../../editing/index.ts';
 import { createStore, type Store } from '../../state/index.ts';
 import { ClockProvider } from '../../time/index.ts';
 import { StageFields, SubjectFields, SubjectList } from '../../tools/scene/index.ts';

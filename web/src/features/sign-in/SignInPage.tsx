@@ -3,8 +3,7 @@ import { Credentials } from '@undulan/contract';
 import { clsx } from 'clsx';
 import { useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
-import { api, useDemoAccountsQuery, useSignInMutation } from '../../server-data/index.ts';
-import { explain } from '../../server-data/index.ts';
+import { api, explain, useDemoAccountsQuery, useSignInMutation } from '../../server-data/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
 import { Button, Field, INPUT } from '../../ui/index.ts';
 

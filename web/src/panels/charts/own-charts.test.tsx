@@ -2,8 +2,7 @@ import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { createChannel, createKey, createMotion, createSubject, type KeyRef } from '@undulan/core';
 import { Provider } from 'react-redux';
 import { afterEach, beforeEach, expect, test } from 'vitest';
-import { opened } from '../../editing/index.ts';
-import { edited, type EditRequest, previewed } from '../../editing/index.ts';
+import { edited, type EditRequest, opened, previewed } from '../../editing/index.ts';
 import { createStore, type Store } from '../../state/index.ts';
 import { ClockProvider, useClock } from '../../time/index.ts';
 import { OwnCharts } from './OwnCharts.tsx';

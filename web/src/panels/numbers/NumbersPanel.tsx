@@ -1,5 +1,4 @@
-import type { Channel, Subject } from '@undulan/core';
-import { channelOf, sampleChannel, TRACKS } from '@undulan/core';
+import { type Channel, channelOf, sampleChannel, type Subject, TRACKS } from '@undulan/core';
 import { useCallback, useState } from 'react';
 import {
   selectMotion,

@@ -11,16 +11,25 @@ import {
 import { shallowEqual } from 'react-redux';
 import { isLocked, keysSelected, selectEditing, selectShownKeys, selectUnderWay } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { useClock } from '../../time/index.ts';
-import { useTimeScale } from '../../time/index.ts';
+import { useClock, useTimeScale } from '../../time/index.ts';
 import { Still } from '../../ui/index.ts';
 import { CHANNEL_LOOKS } from '../../values/index.ts';
-import { useChangedColumns } from '../kit/index.ts';
-import { builtInCrowd, crowding, crowdRadius, nearestFrame, reachPath } from '../kit/index.ts';
-import { KeyLine } from '../kit/index.ts';
-import { isRoomy, KeyMark } from '../kit/index.ts';
-import { changedTrack, paintTrack, type TrackPaint } from '../kit/index.ts';
-import { type Columns, StripCanvas } from '../kit/index.ts';
+import {
+  builtInCrowd,
+  changedTrack,
+  type Columns,
+  crowding,
+  crowdRadius,
+  isRoomy,
+  KeyLine,
+  KeyMark,
+  nearestFrame,
+  paintTrack,
+  reachPath,
+  StripCanvas,
+  type TrackPaint,
+  useChangedColumns,
+} from '../kit/index.ts';
 import { arrowFrames, type useKeyDrag } from './use-key-drag.ts';
 
 function describeKey(subjectName: string, channel: Channel, index: number): string {

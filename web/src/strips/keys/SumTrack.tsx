@@ -13,16 +13,24 @@ import {
   useEditing,
 } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { useClock } from '../../time/index.ts';
-import { useTimeScale } from '../../time/index.ts';
-import { formatFrames } from '../../time/index.ts';
+import { formatFrames, useClock, useTimeScale } from '../../time/index.ts';
 import { type DragMove, Still, usePointerDrag } from '../../ui/index.ts';
-import { useChangedColumns } from '../kit/index.ts';
-import { builtInCrowd, crowding, crowdRadius, nearestFrame, reachPath } from '../kit/index.ts';
-import { GestureNotice, type Notice } from '../kit/index.ts';
-import { changedSum, paintSum, type SumPaint } from '../kit/index.ts';
-import { snapFrame } from '../kit/index.ts';
-import { type Columns, StripCanvas } from '../kit/index.ts';
+import {
+  builtInCrowd,
+  changedSum,
+  type Columns,
+  crowding,
+  crowdRadius,
+  GestureNotice,
+  nearestFrame,
+  type Notice,
+  paintSum,
+  reachPath,
+  snapFrame,
+  StripCanvas,
+  type SumPaint,
+  useChangedColumns,
+} from '../kit/index.ts';
 import { keyFramesOf, keysByFrame } from './keys-by-frame.ts';
 import { arrowFrames, type useKeyDrag } from './use-key-drag.ts';
 

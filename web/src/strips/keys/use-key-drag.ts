@@ -10,11 +10,9 @@ import {
   useEditing,
 } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { formatFrames } from '../../time/index.ts';
-import { useTimeScale } from '../../time/index.ts';
+import { formatFrames, useTimeScale } from '../../time/index.ts';
 import { type DragMove, usePointerDrag } from '../../ui/index.ts';
-import type { Notice } from '../kit/index.ts';
-import { snapFrame } from '../kit/index.ts';
+import { type Notice, snapFrame } from '../kit/index.ts';
 
 /** How many frames a gesture covers, from the first key to the last. */
 const lengthOf = (keys: readonly KeyRef[]): number =>

@@ -1,7 +1,6 @@
 import type { Channel, ChannelId } from '@undulan/core';
 import { memo } from 'react';
-import { useClock } from '../../time/index.ts';
-import { useTimeScale } from '../../time/index.ts';
+import { useClock, useTimeScale } from '../../time/index.ts';
 import { useValueUnits } from '../../values/index.ts';
 import { curvePath, frameValues, type ValueScale } from './curve-path.ts';
 

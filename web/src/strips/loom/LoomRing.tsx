@@ -1,5 +1,4 @@
-import type { ChartMark, TimingChart } from '@undulan/core';
-import { shareWords } from '@undulan/core';
+import { type ChartMark, shareWords, type TimingChart } from '@undulan/core';
 
 interface LoomRingProps {
   charts: readonly TimingChart[];

@@ -10,8 +10,7 @@ import {
 import { clsx } from 'clsx';
 import { type KeyboardEvent, useState } from 'react';
 import { toast } from 'sonner';
-import { useSaveEaseMutation } from '../../server-data/index.ts';
-import { explain } from '../../server-data/index.ts';
+import { explain, useSaveEaseMutation } from '../../server-data/index.ts';
 import { Button, Dialog, Field, INPUT, usePointerDrag } from '../../ui/index.ts';
 import { EaseRunner } from './EaseRunner.tsx';
 

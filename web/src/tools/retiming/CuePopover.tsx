@@ -4,9 +4,7 @@ import { useEffect } from 'react';
 import { edited, selectMotion } from '../../editing/index.ts';
 import { useShortcuts, useShownKeys } from '../../keyboard/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { useClock } from '../../time/index.ts';
-import { parsePlace } from '../../time/index.ts';
-import { formatFrames } from '../../time/index.ts';
+import { formatFrames, parsePlace, useClock } from '../../time/index.ts';
 import { Button, CommitInput, Popover, readySound, soundClick, useStored } from '../../ui/index.ts';
 
 /** Named frames: beats and contacts. Keys and the playhead snap to them; they can be heard while playing. */

@@ -4,8 +4,7 @@ import { ChevronDown } from 'lucide-react';
 import { type FormEvent, type ReactNode, useState } from 'react';
 import { edited, type EditRequest, runEdit, selectMotion, useEditing } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { useClock, useRestingFrame } from '../../time/index.ts';
-import { formatFrames } from '../../time/index.ts';
+import { formatFrames, useClock, useRestingFrame } from '../../time/index.ts';
 import { Button, INPUT, Popover } from '../../ui/index.ts';
 import { LengthDialog } from './LengthDialog.tsx';
 
