@@ -3,7 +3,6 @@ import { Tooltip } from 'radix-ui';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { Button, Toggle } from './Button.tsx';
 import { CommitInput } from './CommitInput.tsx';
-import { Still } from './Still.tsx';
 import { type DragMove, usePointerDrag } from './use-pointer-drag.ts';
 import { readStored, useStored } from './use-stored.ts';
 
@@ -14,14 +13,6 @@ function committed(onCommit: (text: string) => boolean): HTMLInputElement {
   render(<CommitInput aria-label="Value" value="250.5" onCommit={onCommit} />);
   return screen.getByLabelText('Value');
 }
-
-test('what is still keeps what it last showed, and catches up when it is no more', () => {
-  const { rerender, container } = render(<Still still={false}>1</Still>);
-  rerender(<Still still>2</Still>);
-  expect(container.textContent).toBe('1');
-  rerender(<Still still={false}>3</Still>);
-  expect(container.textContent).toBe('3');
-});
 
 test('Enter commits once and hands the keyboard back; leaving the field afterwards commits nothing more', () => {
   const onCommit = vi.fn(() => true);

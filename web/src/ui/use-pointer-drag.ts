@@ -24,8 +24,8 @@ interface DragHandlers<T> {
 const THRESHOLD_PX = 3;
 
 /**
- * A drag of some subject with mouse, pen or finger: many moves, one end. Escape cancels. Give the result to
- * `onPointerDown`.
+ * A drag of some subject with mouse, pen or finger: many moves, one end. Escape cancels, and so does the going of what
+ * it was begun in: nothing half done stays behind. Give the result to `onPointerDown`.
  */
 export function usePointerDrag<T>(handlers: DragHandlers<T>): (event: ReactPointerEvent, subject: T) => void {
   const latest = useRef(handlers);
@@ -82,6 +82,6 @@ export function usePointerDrag<T>(handlers: DragHandlers<T>): (event: ReactPoint
     window.addEventListener('pointerup', onUp);
     window.addEventListener('pointercancel', cancel);
     window.addEventListener('keydown', onKeyDown, true);
-    stop.current = finish;
+    stop.current = cancel;
   };
 }

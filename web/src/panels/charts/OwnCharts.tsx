@@ -1,10 +1,9 @@
 import { findSubject, type MotionDocument, type TimingChart, type Track, tracksOf } from '@undulan/core';
 import { memo, useMemo, useState } from 'react';
-import { selectSettledSubject, selectUnderWay } from '../../editing/index.ts';
+import { selectMotion, selectSettledSubject } from '../../editing/index.ts';
 import { useAppSelector } from '../../state/index.ts';
 import { useSegments, useShownSegments } from '../../strips/loom/index.ts';
 import { useRestingFrame } from '../../time/index.ts';
-import { Still } from '../../ui/index.ts';
 import { TimingChartFigure } from './TimingChartFigure.tsx';
 
 interface OwnChartsProps {
@@ -43,12 +42,12 @@ interface TrackChartsProps extends OwnChartsProps {
 }
 
 function TrackCharts({ subjectId, track, tone, target }: TrackChartsProps) {
-  const own = useShownSegments(track, false);
+  // In a gesture the charts from before are drawn, over which what becomes of them is painted.
+  const drawn = useSegments(useAppSelector(selectMotion), useAppSelector(selectSettledSubject), track, false);
+  const own = useShownSegments(track, drawn, false);
   const aims = useSegments(target, target && findSubject(target, subjectId), track, false);
-  const underWay = useAppSelector(selectUnderWay);
   const frame = useRestingFrame();
   const [all, setAll] = useState(false);
-  const drawn = useDrawn(own, underWay);
   const lives = useMemo(() => livesOf(drawn, own), [drawn, own]);
   const count = Math.max(drawn.length, aims.length);
   if (count === 0) return null;
@@ -61,27 +60,27 @@ function TrackCharts({ subjectId, track, tone, target }: TrackChartsProps) {
         {track.label}: a tick a frame, where the subject is on its way from extreme to extreme
       </p>
       <ChartPairs tone={tone} drawn={drawn} lives={lives} aims={aims} first={first} last={last} />
-      <Still still={underWay}>
-        {count > SHOWN && (
-          <p className="py-1 text-xs text-faint">
-            {all ? `All ${count} charts. ` : `${SHOWN} of ${count} charts, about the playhead. `}
-            <button type="button" className="rounded-sm text-accent hover:underline" onClick={() => setAll(!all)}>
-              {all ? 'Show those about the playhead' : `Show all ${count}`}
-            </button>
-          </p>
-        )}
-      </Still>
+      {count > SHOWN && <HowMany count={count} all={all} onAll={setAll} />}
     </div>
   );
 }
 
-/** The charts that are drawn: in a gesture those from before, over which what becomes of them is painted. */
-function useDrawn(own: readonly TimingChart[], underWay: boolean): readonly TimingChart[] {
-  const [drawn, setDrawn] = useState(own);
-  if (drawn === own || (underWay && drawn.length > 0)) return drawn;
-  setDrawn(own);
-  return own;
+interface HowManyProps {
+  count: number;
+  all: boolean;
+  onAll: (all: boolean) => void;
 }
+
+const HowMany = memo(function HowMany({ count, all, onAll }: HowManyProps) {
+  return (
+    <p className="py-1 text-xs text-faint">
+      {all ? `All ${count} charts. ` : `${SHOWN} of ${count} charts, about the playhead. `}
+      <button type="button" className="rounded-sm text-accent hover:underline" onClick={() => onAll(!all)}>
+        {all ? 'Show those about the playhead' : `Show all ${count}`}
+      </button>
+    </p>
+  );
+});
 
 /**
  * What becomes of each drawn chart: where extremes come or go in a gesture, the chart that still begins, or else ends,

@@ -1,51 +1,15 @@
-import { type MotionDocument, type SegmentReading, timingCharts, type Track, TRACKS } from '@undulan/core';
+import { type MotionDocument, type SegmentReading, TRACKS } from '@undulan/core';
 import { useMemo } from 'react';
 import { useTimeScale } from '../../time/index.ts';
 import { Strip } from '../../time-page/index.ts';
 import { Empty, useSize } from '../../ui/index.ts';
-import { type Rails, railsOf } from '../loom/index.ts';
-import type { ComparedSide, ComparedTrack } from './compared-track.ts';
-
-/** A segment of one side with its drawings laid on the shared ruler. */
-interface WovenSegment {
-  from: number;
-  to: number;
-  threads: { frame: number; foot: number; isKey: boolean }[];
-}
+import { StripCanvas } from '../kit/index.ts';
+import { railsOf } from '../loom/index.ts';
+import type { ComparedTrack } from './compared-track.ts';
+import { paintTwinLoom } from './paint-twin-loom.ts';
+import { weave } from './twin-loom.ts';
 
 const NUMBERS_FROM_PX = 120;
-
-function weave(
-  motion: MotionDocument,
-  { subject }: ComparedSide,
-  track: Track,
-  toRuler: (frame: number) => number,
-): WovenSegment[] {
-  if (!subject) return [];
-  return timingCharts(motion, subject, track).map((chart) => {
-    const [from, to] = [toRuler(chart.firstFrame), toRuler(chart.lastFrame)];
-    return {
-      from,
-      to,
-      threads: chart.marks.map((mark) => ({
-        frame: toRuler(mark.frame),
-        foot: from + mark.progress * (to - from),
-        isKey: mark.role !== 'inbetween',
-      })),
-    };
-  });
-}
-
-/** Where a segment's thread from a ruler frame would end; null outside of it. */
-function footAt({ threads }: WovenSegment, frame: number): number | null {
-  const after = threads.findIndex((thread) => thread.frame >= frame - 1e-9);
-  const b = threads[after];
-  if (!b) return null;
-  const a = threads[after - 1];
-  if (!a) return Math.abs(b.frame - frame) < 1e-6 ? b.foot : null;
-  const t = (frame - a.frame) / (b.frame - a.frame);
-  return a.foot * (1 - t) + b.foot * t;
-}
 
 interface TwinLoomStripProps {
   compared: ComparedTrack;
@@ -81,107 +45,17 @@ export function TwinLoomStrip({ compared, target, take }: TwinLoomStripProps) {
         {asked.length === 0 && own.length === 0 ? (
           <Empty title="Nothing on the loom">{track.label} needs two extremes at different places.</Empty>
         ) : (
-          <svg
-            width={scale.widthPx}
-            height={rails.heightPx}
-            className="block"
-            role="img"
-            aria-label="Threads of target and take"
-          >
-            {asked.map((segment) => (
-              <Gaps key={segment.from} segment={segment} own={own} rails={rails} />
-            ))}
-            {asked.map((segment) => (
-              <Threads key={segment.from} segment={segment} rails={rails} tone="target" />
-            ))}
-            {own.map((segment) => (
-              <Threads key={segment.from} segment={segment} rails={rails} tone="take" />
-            ))}
-            {compared.reading.segments.map((segment) => (
-              <EndEases key={segment.firstFrame} segment={segment} y={rails.spaceY + 22} />
-            ))}
-          </svg>
+          <div role="img" aria-label="Threads of target and take">
+            <StripCanvas heightPx={rails.heightPx} painting={{ asked, own, rails, scale }} paint={paintTwinLoom} />
+            <svg width={scale.widthPx} height={rails.heightPx} className="relative block">
+              {compared.reading.segments.map((segment) => (
+                <EndEases key={segment.firstFrame} segment={segment} y={rails.spaceY + 22} />
+              ))}
+            </svg>
+          </div>
         )}
       </div>
     </Strip>
-  );
-}
-
-function Threads({
-  segment,
-  rails: { timeY, spaceY },
-  tone,
-}: {
-  segment: WovenSegment;
-  rails: Rails;
-  tone: 'take' | 'target';
-}) {
-  const scale = useTimeScale();
-  const colour = `var(--${tone})`;
-  const ends = [segment.threads[0]!, segment.threads.at(-1)!];
-  const railY = tone === 'target' ? spaceY : spaceY + 4;
-  return (
-    <g className="pointer-events-none">
-      {tone === 'target' && (
-        <line x1={scale.xOf(segment.from)} x2={scale.xOf(segment.to)} y1={timeY} y2={timeY} stroke="var(--faint)" />
-      )}
-      <line
-        x1={scale.xOf(segment.from)}
-        x2={scale.xOf(segment.to)}
-        y1={railY}
-        y2={railY}
-        stroke={colour}
-        strokeWidth={1.6}
-        strokeDasharray={tone === 'take' ? '6 4' : undefined}
-      />
-      {segment.threads.map((thread) => (
-        <line
-          key={thread.frame}
-          x1={scale.xOf(thread.frame)}
-          x2={scale.xOf(thread.foot)}
-          y1={timeY}
-          y2={spaceY}
-          stroke={colour}
-          strokeWidth={thread.isKey ? 1.8 : 1}
-          strokeDasharray={tone === 'take' ? '5 3' : undefined}
-          opacity={thread.isKey ? 1 : 0.7}
-        />
-      ))}
-      {ends.map((thread) => (
-        <circle
-          key={`end ${thread.frame}`}
-          cx={scale.xOf(thread.foot)}
-          cy={railY}
-          r={tone === 'target' ? 5 : 3.5}
-          fill="var(--paper)"
-          stroke={colour}
-          strokeWidth={2}
-        />
-      ))}
-    </g>
-  );
-}
-
-/** The wedges between the threads of target and take that begin at one frame. */
-function Gaps({
-  segment,
-  own,
-  rails: { timeY, spaceY },
-}: {
-  segment: WovenSegment;
-  own: readonly WovenSegment[];
-  rails: Rails;
-}) {
-  const scale = useTimeScale();
-  return (
-    <g className="pointer-events-none" fill="var(--ochre)" opacity={0.28}>
-      {segment.threads.map(({ frame, foot }) => {
-        const other = own.map((candidate) => footAt(candidate, frame)).find((found) => found !== null);
-        if (other === undefined || other === null) return null;
-        const x = scale.xOf(frame);
-        return <path key={frame} d={`M${x} ${timeY}L${scale.xOf(foot)} ${spaceY}L${scale.xOf(other)} ${spaceY}Z`} />;
-      })}
-    </g>
   );
 }
 

@@ -1,10 +1,19 @@
-import { type Channel, type ChannelId, CHANNELS, findChannel, type Subject } from '@undulan/core';
+import { type ChannelId, CHANNELS, findChannel, type Subject } from '@undulan/core';
 import { useState } from 'react';
-import { useClock, useTimeScale } from '../../time/index.ts';
+import { type TimeScale, useClock, useTimeScale } from '../../time/index.ts';
 import { Strip } from '../../time-page/index.ts';
 import { Empty, useSize } from '../../ui/index.ts';
 import { LEAST_SPAN } from '../../values/index.ts';
-import { createValueScale, CurveLine, frameValues, ValueAxis } from '../kit/index.ts';
+import {
+  type Columns,
+  createValueScale,
+  type CurveLook,
+  frameValues,
+  paintCurveLine,
+  ringPainter,
+  StripCanvas,
+  ValueAxis,
+} from '../kit/index.ts';
 
 interface TwoCurvesStripProps {
   channelIds: readonly ChannelId[];
@@ -42,21 +51,24 @@ export function TwoCurvesStrip({ channelIds, target, take, toTake }: TwoCurvesSt
     pointsDown ?? false,
     LEAST_SPAN[unit],
   );
-  const keyDots = (channel: Channel, colour: string, toRuler: (frame: number) => number) =>
-    channel.keys.map((key) => (
-      <circle
-        key={key.frame}
-        cx={scale.xOf(toRuler(key.frame))}
-        cy={values.yOf(key.value)}
-        r={4.5}
-        fill="var(--page)"
-        stroke={colour}
-        strokeWidth={2}
-      />
-    ));
   const ownPerRuler = toTake(1) - toTake(0);
   const toRuler = (frame: number): number => (frame - toTake(0)) / ownPerRuler;
 
+  const curves: ComparedCurve[] = [
+    ...(targetChannel ? [{ channel: targetChannel, values, ...LOOKS.target, dotted: range, keyXOf: scale.xOf }] : []),
+    ...(takeChannel
+      ? [
+          {
+            channel: takeChannel,
+            values,
+            ...LOOKS.take,
+            dotted: range,
+            toOwn: toTake,
+            keyXOf: (frame: number) => scale.xOf(toRuler(frame)),
+          },
+        ]
+      : []),
+  ];
   return (
     <Strip
       title="Curve"
@@ -80,20 +92,37 @@ export function TwoCurvesStrip({ channelIds, target, take, toTake }: TwoCurvesSt
       }
     >
       <div ref={measure} className="h-full">
-        <svg
-          width={scale.widthPx}
-          height={heightPx}
-          className="block"
-          role="img"
-          aria-label={`${CHANNELS[id].label} of ${targetChannel ? 'target and take' : 'the take'}`}
-        >
+        <svg width={scale.widthPx} height={heightPx} className="absolute top-0 left-0" aria-hidden="true">
           <ValueAxis channelId={axis.id} values={values} heightPx={heightPx} />
-          {targetChannel && <CurveLine channel={targetChannel} values={values} tone="target" dotted />}
-          {takeChannel && <CurveLine channel={takeChannel} values={values} tone="take" dotted toOwn={toTake} />}
-          {targetChannel && keyDots(targetChannel, 'var(--target)', (frame) => frame)}
-          {takeChannel && keyDots(takeChannel, 'var(--take)', toRuler)}
         </svg>
+        <div role="img" aria-label={`${CHANNELS[id].label} of ${targetChannel ? 'target and take' : 'the take'}`}>
+          <StripCanvas heightPx={heightPx} painting={{ curves, scale }} paint={paintCompared} />
+        </div>
       </div>
     </Strip>
   );
+}
+
+interface ComparedCurve extends CurveLook {
+  /** Where a key on a frame of its own lies. */
+  keyXOf: (frame: number) => number;
+}
+
+const LOOKS = {
+  target: { colour: 'var(--target)', dash: '', opacity: 1, widthPx: 2 },
+  take: { colour: 'var(--take)', dash: '6 4', opacity: 1, widthPx: 2 },
+};
+const RING_PX = 4.5;
+
+interface ComparedPainting {
+  curves: readonly ComparedCurve[];
+  scale: TimeScale;
+}
+
+function paintCompared(context: CanvasRenderingContext2D, { curves, scale }: ComparedPainting, columns: Columns): void {
+  for (const curve of curves) paintCurveLine(context, curve, scale, columns);
+  for (const { channel, values, colour, keyXOf } of curves) {
+    const paintRing = ringPainter(context, colour, RING_PX, 2);
+    for (const { frame, value } of channel.keys) paintRing(keyXOf(frame), values.yOf(value), false);
+  }
 }

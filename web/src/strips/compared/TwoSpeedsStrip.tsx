@@ -2,10 +2,10 @@ import { CHANNELS, findChannel, type MotionDocument, type Subject, TRACKS } from
 import { useMemo } from 'react';
 import { formatFrames, useTimeScale } from '../../time/index.ts';
 import { Strip } from '../../time-page/index.ts';
-import { Empty, useSize } from '../../ui/index.ts';
+import { cssColour, Empty, useSize } from '../../ui/index.ts';
 import { useValueUnits } from '../../values/index.ts';
-import { createValueScale } from '../kit/index.ts';
-import { channelLine, pathLine, type SpeedPoint } from '../speed/index.ts';
+import { type Columns, createValueScale, StripCanvas, type ValueScale } from '../kit/index.ts';
+import { channelLine, pathLine, type SpeedPoint, traceSpeed } from '../speed/index.ts';
 import type { ComparedTrack } from './compared-track.ts';
 
 interface TwoSpeedsStripProps {
@@ -40,8 +40,13 @@ export function TwoSpeedsStrip({ compared, target, take }: TwoSpeedsStripProps) 
   const values = createValueScale([0, ...speeds], heightPx, false, 1);
   const unit = `${reading.measuredOn ? units.label(id) : reading.unit}/s`;
   const figure = (speed: number): string => formatFrames(Math.round(speed * units.per(id) * 10) / 10);
-  const line = (points: SpeedPoint[], xOf: (frame: number) => number): string =>
-    points.map((point) => `${xOf(point.frame).toFixed(1)},${values.yOf(point.speed).toFixed(1)}`).join(' ');
+  const painting: SpeedsPainting = {
+    values,
+    lines: [
+      ...(asked ? [{ pieces: asked.pieces, xOf: scale.xOf, ...LOOKS.target }] : []),
+      ...(own ? [{ pieces: own.pieces, xOf: (frame: number) => scale.xOf(toTarget(frame)), ...LOOKS.take }] : []),
+    ],
+  };
   return (
     <Strip
       title="Speed"
@@ -64,25 +69,32 @@ export function TwoSpeedsStrip({ compared, target, take }: TwoSpeedsStripProps) 
       }
     >
       <div ref={measure} className="h-full">
-        <svg width={scale.widthPx} height={heightPx} className="block" role="img" aria-label="Speed of target and take">
+        <svg width={scale.widthPx} height={heightPx} className="absolute top-0 left-0" aria-hidden="true">
           <line x1={0} x2={scale.widthPx} y1={values.yOf(0)} y2={values.yOf(0)} stroke="var(--rule)" />
-          {asked?.pieces.map((piece, i) => (
-            <polyline key={i} points={line(piece, scale.xOf)} fill="none" stroke="var(--target)" strokeWidth={2} />
-          ))}
-          {own?.pieces.map((piece, i) => (
-            <polyline
-              key={i}
-              points={line(piece, (frame) => scale.xOf(toTarget(frame)))}
-              fill="none"
-              stroke="var(--take)"
-              strokeWidth={2}
-              strokeDasharray="6 4"
-            />
-          ))}
         </svg>
+        <div role="img" aria-label="Speed of target and take">
+          <StripCanvas heightPx={heightPx} painting={painting} paint={paintSpeeds} />
+        </div>
       </div>
     </Strip>
   );
+}
+
+interface SpeedsPainting {
+  values: ValueScale;
+  lines: readonly { pieces: readonly SpeedPoint[][]; xOf: (frame: number) => number; colour: string; dash: number[] }[];
+}
+
+const LOOKS = { target: { colour: 'var(--target)', dash: [] }, take: { colour: 'var(--take)', dash: [6, 4] } };
+
+function paintSpeeds(context: CanvasRenderingContext2D, { values, lines }: SpeedsPainting, columns: Columns): void {
+  context.lineWidth = 2;
+  for (const { pieces, xOf, colour, dash } of lines) {
+    context.strokeStyle = cssColour(colour);
+    context.setLineDash(dash);
+    traceSpeed(context, pieces, values, xOf, columns);
+    context.stroke();
+  }
 }
 
 function speedOf(

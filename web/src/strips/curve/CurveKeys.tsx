@@ -9,31 +9,22 @@ import {
 } from '@undulan/core';
 import { Fragment, type KeyboardEvent, memo, type PointerEvent, useMemo } from 'react';
 import { shallowEqual } from 'react-redux';
-import {
-  edited,
-  type EditRequest,
-  keysSelected,
-  previewed,
-  selectEditing,
-  selectShownKeys,
-  selectUnderWay,
-} from '../../editing/index.ts';
+import { edited, type EditRequest, keysSelected, selectEditing } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useTimeScale } from '../../time/index.ts';
-import { type DragMove, Still, usePointerDrag, useStored } from '../../ui/index.ts';
+import { type DragMove, useStored } from '../../ui/index.ts';
 import { formatValue, toFineness } from '../../values/index.ts';
-import { builtInCrowd, CROWD_REACH_PX, crowding, type ValueScale } from '../kit/index.ts';
+import { builtInCrowd, CROWD_REACH_PX, crowding, useEditDrag, type ValueScale } from '../kit/index.ts';
 import { draggedHandle, type HandleKeeps, KEEPS_NOTHING } from './handle-drag.ts';
-import { HANDLE_PX, RING_PX } from './paint-curve.ts';
-import { isComputed, shownHandles } from './shown-handles.ts';
+import { shownHandles } from './shown-handles.ts';
 
 interface CurveKeysProps {
   subjectId: string;
+  /** As it was last changed: what can be taken hold of stays where it is while a gesture is under way. */
   channel: Channel;
   values: ValueScale;
-  colour: string;
-  /** For a channel that is not the one worked on. */
-  small?: boolean;
+  /** How far from its place a key is taken hold of. */
+  reachPx: number;
 }
 
 interface KeyDrag {
@@ -57,31 +48,15 @@ const ARROWS: Partial<Record<string, { frames: number; steps: number }>> = {
 };
 
 /**
- * The keys of a curve to drag in frame and value (Shift keeps to one of them), and the handles of the selected ones
- * (Alt parts them). Events are taken for all of them together, so that marks that stay are not drawn anew. Crowded keys
- * are painted beneath, with elements over selected ones that stay where they are while something is dragged: only what
- * is painted follows then.
+ * What of a curve can be taken hold of, unseen: its keys, to drag in frame and value (Shift keeps to one of them), and
+ * the handles of the selected ones (Alt parts them). Where keys crowd, the nearest; and each selected one by itself.
  */
-export const CurveKeys = memo(function CurveKeys({
-  subjectId,
-  channel,
-  values,
-  colour,
-  small = false,
-}: CurveKeysProps) {
+export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, reachPx }: CurveKeysProps) {
   const scale = useTimeScale();
   const clock = useClock();
   const dispatch = useAppDispatch();
   const isOwn = (ref: KeyRef): boolean => ref.subjectId === subjectId && ref.channelId === channel.id;
   const ownSelection = useAppSelector((state) => selectEditing(state).selectedKeys.filter(isOwn), shallowEqual);
-  const shownFrames = useAppSelector(
-    (state) =>
-      selectShownKeys(state)
-        .filter(isOwn)
-        .map((ref) => ref.frame),
-    shallowEqual,
-  );
-  const underWay = useAppSelector(selectUnderWay);
   const [keeps] = useStored<HandleKeeps>('handle-keeps', KEEPS_NOTHING);
   const refOf = (frame: number): KeyRef => ({ subjectId, channelId: channel.id, frame });
   const isSelected = (frame: number): boolean => ownSelection.some((key) => sameKey(key, refOf(frame)));
@@ -96,22 +71,20 @@ export const CurveKeys = memo(function CurveKeys({
     const moved = draggedHandle(handle, { dxPx, dyPx, level: shiftKey }, scale.pxPerFrame, values.pxPerUnit, keeps);
     return { operation: 'setHandle', args: altKey ? [ref, side, moved, 'broken'] : [ref, side, moved] };
   };
-  const onCancel = (): void => void dispatch(previewed(null));
-  const dragKey = usePointerDrag<KeyDrag>({
-    onMove: (drag, move) => dispatch(previewed(moveEdit(drag, move))),
-    onEnd: (drag, move) => dispatch(edited(moveEdit(drag, move))),
-    onClick: ({ pressed }) => dispatch(keysSelected({ keys: [pressed] })),
-    onCancel,
-  });
-  const dragHandle = usePointerDrag<HandleDrag>({
-    onMove: (drag, move) => dispatch(previewed(handleEdit(drag, move))),
-    onEnd: (drag, move) => dispatch(edited(handleEdit(drag, move))),
-    onCancel,
-  });
+  const dragKey = useEditDrag<KeyDrag>(
+    (drag, move) => ({ request: moveEdit(drag, move) }),
+    ({ pressed }) => dispatch(keysSelected({ keys: [pressed] })),
+  ).start;
+  const dragHandle = useEditDrag<HandleDrag>((drag, move) => ({ request: handleEdit(drag, move) })).start;
 
   const frames = useMemo(() => channel.keys.map((key) => key.frame), [channel]);
   const isCrowd = crowding(frames, scale) !== null;
-  const built = isCrowd ? builtInCrowd(frames, shownFrames) : frames;
+  const built = isCrowd
+    ? builtInCrowd(
+        frames,
+        ownSelection.map((key) => key.frame),
+      )
+    : frames;
 
   /** The key nearest to the pointer, within reach; −1 where there is none. */
   const nearestIndex = (event: PointerEvent<SVGElement>): number => {
@@ -193,116 +166,55 @@ export const CurveKeys = memo(function CurveKeys({
           }
         />
       )}
-      <Still still={isCrowd && underWay}>
-        {built.map((frame) => {
-          if (!scale.shows(frame)) return null;
-          const i = frames.indexOf(frame);
-          const key = channel.keys[i]!;
-          const x = scale.xOf(key.frame);
-          const y = values.yOf(key.value);
-          const selected = shownFrames.includes(key.frame);
-          return (
-            <Fragment key={key.frame}>
-              {(selected ? shownHandles(channel.keys, i) : []).map((handle) => (
-                <HandleMark
-                  key={handle.side}
-                  side={handle.side}
-                  frame={key.frame}
-                  from={{ x, y }}
-                  to={{ x: scale.xOf(key.frame + handle.frames), y: values.yOf(key.value + handle.value) }}
-                  computed={isComputed(key)}
-                  colour={colour}
-                  painted={isCrowd}
-                />
-              ))}
-              <CurveKeyMark
-                frame={key.frame}
-                x={x}
-                y={y}
-                label={
-                  `${CHANNELS[channel.id].label} ${formatValue(channel.id, key.value)} on frame ` +
-                  `${key.frame}, key of the curve`
-                }
-                selected={selected}
-                colour={colour}
-                small={small}
-                painted={isCrowd}
+      {built.map((frame) => {
+        if (!scale.shows(frame)) return null;
+        const i = frames.indexOf(frame);
+        const key = channel.keys[i]!;
+        const value = formatValue(channel.id, key.value);
+        return (
+          <Fragment key={frame}>
+            {(isSelected(frame) ? shownHandles(channel.keys, i) : []).map((handle) => (
+              <HandleTarget
+                key={handle.side}
+                side={handle.side}
+                frame={frame}
+                x={scale.xOf(frame + handle.frames)}
+                y={values.yOf(key.value + handle.value)}
               />
-            </Fragment>
-          );
-        })}
-      </Still>
+            ))}
+            <circle
+              data-frame={frame}
+              role="button"
+              tabIndex={0}
+              aria-pressed={isSelected(frame)}
+              aria-label={`${CHANNELS[channel.id].label} ${value} on frame ${frame}, key of the curve`}
+              className="cursor-move"
+              cx={scale.xOf(frame)}
+              cy={values.yOf(key.value)}
+              r={reachPx}
+              fill="transparent"
+            />
+          </Fragment>
+        );
+      })}
     </g>
   );
 });
 
-interface CurveKeyMarkProps {
-  frame: number;
-  x: number;
-  y: number;
-  label: string;
-  selected: boolean;
-  colour: string;
-  small: boolean;
-  /** It is seen on the canvas beneath. */
-  painted: boolean;
-}
+/** Half the side of the square in which a handle is taken hold of, in px. */
+const HANDLE_REACH_PX = 9;
 
-const CurveKeyMark = memo(function CurveKeyMark({
-  frame,
-  x,
-  y,
-  label,
-  selected,
-  colour,
-  small,
-  painted,
-}: CurveKeyMarkProps) {
-  return (
-    <g data-frame={frame} role="button" tabIndex={0} aria-pressed={selected} aria-label={label} className="cursor-move">
-      <circle cx={x} cy={y} r={small ? 8 : 12} fill="transparent" />
-      {!painted && (
-        <circle
-          cx={x}
-          cy={y}
-          r={small ? RING_PX.other : RING_PX.own}
-          fill={selected ? colour : 'var(--page)'}
-          stroke={colour}
-          strokeWidth={2}
-        />
-      )}
-    </g>
-  );
-});
-
-interface HandleMarkProps {
-  side: HandleSide;
-  frame: number;
-  from: { x: number; y: number };
-  to: { x: number; y: number };
-  /** Not set by hand: worked out from the keys beside. */
-  computed: boolean;
-  colour: string;
-  painted: boolean;
-}
-
-function HandleMark({ side, frame, from, to, computed, colour, painted }: HandleMarkProps) {
+function HandleTarget({ side, frame, x, y }: { side: HandleSide; frame: number; x: number; y: number }) {
   return (
     <g data-handle={side} data-frame={frame} className="cursor-move">
       <title>{side === 'in' ? 'Arriving handle' : 'Leaving handle'}. Alt parts the two, Shift keeps it level.</title>
-      {!painted && <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke={colour} strokeWidth={1.2} />}
-      <rect x={to.x - 9} y={to.y - 9} width={18} height={18} fill="transparent" />
-      {!painted && (
-        <rect
-          x={to.x - HANDLE_PX / 2}
-          y={to.y - HANDLE_PX / 2}
-          width={HANDLE_PX}
-          height={HANDLE_PX}
-          fill={computed ? 'var(--page)' : colour}
-          stroke={colour}
-          strokeWidth={1.5}
-        />
-      )}
+      <rect
+        x={x - HANDLE_REACH_PX}
+        y={y - HANDLE_REACH_PX}
+        width={2 * HANDLE_REACH_PX}
+        height={2 * HANDLE_REACH_PX}
+        fill="transparent"
+      />
     </g>
   );
 }

@@ -1,6 +1,6 @@
 import { type Channel, CHANNELS, findChannel, findSubject, type MotionDocument } from '@undulan/core';
 import { clsx } from 'clsx';
-import { memo, useMemo } from 'react';
+import { useMemo } from 'react';
 import {
   keysSelected,
   selectActiveChannel,
@@ -14,14 +14,23 @@ import { useClock, useTimeScale } from '../../time/index.ts';
 import { Strip } from '../../time-page/index.ts';
 import { Empty, useSize, useStored } from '../../ui/index.ts';
 import { CHANNEL_LOOKS, useValueUnits } from '../../values/index.ts';
-import { crowding, CurveLine, curvePath, ValueAxis, type ValueScale } from '../kit/index.ts';
+import { StripCanvas, ValueAxis } from '../kit/index.ts';
+import { changedCurves } from './changed-curve.ts';
 import { curveScales, type CurveScaling, type FittedScale } from './curve-scales.ts';
-import { CurveCanvas } from './CurveCanvas.tsx';
 import { CurveKeys } from './CurveKeys.tsx';
 import { CurveLegend } from './CurveLegend.tsx';
 import { OutsideGrips } from './OutsideGrips.tsx';
-import { type PaintedCurve, RING_PX } from './paint-curve.ts';
+import { paintCurves, type PaintedCurve, RING_PX } from './paint-curve.ts';
 import { WobbleBand } from './WobbleBand.tsx';
+
+const TAKE_DASH = '6 4';
+/** How curves look: the one worked on, the other channels', the target's. */
+const OWN = { opacity: 1, widthPx: 2, ringPx: RING_PX.own };
+const OTHER = { opacity: 0.6, widthPx: 1.4, ringPx: RING_PX.other };
+const TARGET = { colour: 'var(--target)', dash: '', opacity: 1, widthPx: 2, ringPx: null, selected: [] };
+/** How far from its place a key is taken hold of. */
+const OWN_REACH_PX = 12;
+const OTHER_REACH_PX = 8;
 
 interface CurveStripProps {
   /** Whose the edited motion is: a learner's take or the target itself. */
@@ -72,34 +81,28 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
   const fittedTo = (channel: Channel): FittedScale =>
     scales.get(channel.id) ?? curveScales([channel], [], scaling, range, heightPx).get(channel.id)!;
   const own = fittedTo(active);
-  const isCrowded = ({ keys }: Channel): boolean =>
-    crowding(
-      keys.map((key) => key.frame),
-      scale,
-    ) !== null;
   const selectedOf = (channel: Channel): number[] =>
     shownKeys.filter((key) => key.channelId === channel.id && key.subjectId === subject.id).map((key) => key.frame);
-  const paintedBeneath = others.filter(isCrowded).map((channel): PaintedCurve => ({
+  const beneath = others.map((channel): PaintedCurve => ({
     channel,
     values: fittedTo(channel).values,
     ...CHANNEL_LOOKS[channel.id],
-    opacity: 0.4,
+    ...OTHER,
     selected: selectedOf(channel),
-    ringPx: RING_PX.other,
   }));
-  const isPainted = isCrowded(active);
-  if (isPainted && targetChannel)
-    paintedBeneath.unshift({
-      channel: targetChannel,
-      values: own.values,
-      colour: 'var(--target)',
-      dash: '',
-      opacity: 1,
-      selected: [],
-      ringPx: null,
-    });
-  const choices = keyed.some((channel) => channel.id === active.id) ? keyed : [active, ...keyed];
+  if (targetChannel) beneath.unshift({ channel: targetChannel, values: own.values, ...TARGET });
   const colour = tone === 'take' ? 'var(--take)' : 'var(--target)';
+  const worked: PaintedCurve = {
+    channel: active,
+    values: own.values,
+    ...OWN,
+    colour,
+    dash: tone === 'take' ? TAKE_DASH : '',
+    dotted: range,
+    selected: selectedOf(active),
+  };
+  const settledOf = ({ id }: Channel): Channel | undefined => settledSubject?.channels.find((other) => other.id === id);
+  const choices = keyed.some((channel) => channel.id === active.id) ? keyed : [active, ...keyed];
   return (
     <Strip
       title="Curve"
@@ -124,49 +127,39 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
             shares={scaling === 'normalised' ? own : undefined}
           />
         </svg>
-        {paintedBeneath.length > 0 && <CurveCanvas curves={paintedBeneath} heightPx={heightPx} />}
-        {isPainted && (
-          <CurveCanvas
-            curves={[
-              {
-                channel: active,
-                values: own.values,
-                colour,
-                dash: tone === 'take' ? '6 4' : '',
-                opacity: 1,
-                selected: selectedOf(active),
-                ringPx: RING_PX.own,
-              },
-            ]}
-            heightPx={heightPx}
-          />
-        )}
+        <StripCanvas
+          heightPx={heightPx}
+          painting={{ curves: beneath, scale }}
+          paint={paintCurves}
+          differ={changedCurves}
+        />
+        <StripCanvas
+          heightPx={heightPx}
+          painting={{ curves: [worked], scale }}
+          paint={paintCurves}
+          differ={changedCurves}
+        />
         <svg
           width={scale.widthPx}
           height={heightPx}
           className="relative block touch-none"
           onPointerDown={() => dispatch(keysSelected({ keys: [] }))}
         >
-          {!isPainted && targetChannel && (
-            <CurveLine channel={targetChannel} values={own.values} tone="target" dotted={false} />
-          )}
-          {others
-            .filter((channel) => !isCrowded(channel))
-            .map((channel) => (
-              <g key={channel.id} opacity={0.6}>
-                <OtherCurve channel={channel} values={fittedTo(channel).values} />
+          {[...others, active].map((channel) => {
+            const settled = settledOf(channel);
+            return (
+              settled && (
                 <CurveKeys
+                  key={channel.id}
                   subjectId={subject.id}
-                  channel={channel}
+                  channel={settled}
                   values={fittedTo(channel).values}
-                  colour={CHANNEL_LOOKS[channel.id].colour}
-                  small
+                  reachPx={channel === active ? OWN_REACH_PX : OTHER_REACH_PX}
                 />
-              </g>
-            ))}
+              )
+            );
+          })}
           <WobbleBand channel={active} values={own.values} colour={colour} />
-          {!isPainted && <CurveLine channel={active} values={own.values} tone={tone} dotted />}
-          <CurveKeys subjectId={subject.id} channel={active} values={own.values} colour={colour} />
           <OutsideGrips subjectId={subject.id} channel={active} values={own.values} colour={colour} />
         </svg>
         {active.keys.length === 0 && (
@@ -190,19 +183,3 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
     </Strip>
   );
 }
-
-/** The curve of a channel that is not the one worked on, by its own pattern; drawn anew only when it changes. */
-const OtherCurve = memo(function OtherCurve({ channel, values }: { channel: Channel; values: ValueScale }) {
-  const scale = useTimeScale();
-  const { colour, dash } = CHANNEL_LOOKS[channel.id];
-  return (
-    <path
-      className="pointer-events-none"
-      d={curvePath(channel, scale, values.yOf)}
-      fill="none"
-      stroke={colour}
-      strokeDasharray={dash}
-      strokeWidth={1.4}
-    />
-  );
-});

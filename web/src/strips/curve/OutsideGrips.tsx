@@ -1,10 +1,9 @@
 import { type Channel, type Outside, sampleChannel } from '@undulan/core';
 import type { KeyboardEvent } from 'react';
-import { edited, type EditRequest, previewed } from '../../editing/index.ts';
+import { edited, type EditRequest } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
 import { useTimeScale } from '../../time/index.ts';
-import { usePointerDrag } from '../../ui/index.ts';
-import type { ValueScale } from '../kit/index.ts';
+import { useEditDrag, type ValueScale } from '../kit/index.ts';
 
 interface OutsideGripsProps {
   subjectId: string;
@@ -35,11 +34,9 @@ export function OutsideGrips({ subjectId, channel, values, colour }: OutsideGrip
       outside,
       outside.count + Math.round(((side === 'after' ? 1 : -1) * dxPx) / (span * scale.pxPerFrame)),
     );
-  const drag = usePointerDrag<{ side: Side; outside: Outside }>({
-    onMove: ({ side, outside }, { dxPx }) => dispatch(previewed(dragged(side, outside, dxPx))),
-    onEnd: ({ side, outside }, { dxPx }) => dispatch(edited(dragged(side, outside, dxPx))),
-    onCancel: () => dispatch(previewed(null)),
-  });
+  const drag = useEditDrag<{ side: Side; outside: Outside }>(({ side, outside }, { dxPx }) => ({
+    request: dragged(side, outside, dxPx),
+  })).start;
   if (span <= 0) return null;
   return (['before', 'after'] as const).map((side) => {
     const outside = channel[side];

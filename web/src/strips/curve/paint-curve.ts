@@ -6,10 +6,11 @@ import {
   type Columns,
   crowding,
   crowdRadius,
-  curvePath,
+  type CurveLook,
+  hairlinePx,
   isInColumns,
-  keyPainter,
-  type ValueScale,
+  paintCurveLine,
+  ringPainter,
 } from '../kit/index.ts';
 import { isComputed, shownHandles } from './shown-handles.ts';
 
@@ -19,23 +20,32 @@ import { isComputed, shownHandles } from './shown-handles.ts';
  */
 export const RING_PX = { own: 5.5, other: 3.5 };
 /** Side of the square at a handle's end, in px. */
-export const HANDLE_PX = 8;
+const HANDLE_PX = 8;
 
-export interface PaintedCurve {
-  channel: Channel;
-  values: ValueScale;
-  colour: string;
-  dash: string;
-  opacity: number;
+export interface PaintedCurve extends CurveLook {
   /** Frames of selected keys. */
   selected: readonly number[];
-  /** Radius of a selected key's ring; null paints no keys. */
+  /** Radius of a key's ring where there is room, in a crowd of a selected one's; null paints no keys. */
   ringPx: number | null;
 }
 
+export interface CurvesPainting {
+  curves: readonly PaintedCurve[];
+  scale: TimeScale;
+}
+
+/** Paints curves, the last on top. */
+export function paintCurves(
+  context: CanvasRenderingContext2D,
+  { curves, scale }: CurvesPainting,
+  columns: Columns,
+): void {
+  for (const curve of curves) paintCurve(context, curve, scale, columns);
+}
+
 /**
- * Paints what of a crowded curve is in the columns: thin lines, its keys as small rings, and selected ones, unless they
- * are very many, as large ones with their handles.
+ * Paints what of a curve is in the columns: the line, its keys as rings, and handles on selected ones. In a crowd lines
+ * are thin and rings small but for selected ones, unless they are very many.
  */
 export function paintCurve(
   context: CanvasRenderingContext2D,
@@ -43,56 +53,37 @@ export function paintCurve(
   scale: TimeScale,
   columns: Columns,
 ): void {
-  const { channel, values, colour, dash, opacity, ringPx } = curve;
-  const frames = channel.keys.map((key) => key.frame);
-  const [from = 0, to = 0] = [frames[0], frames.at(-1)];
-  const [least, most] = [scale.frameAt(columns.from), scale.frameAt(columns.to)];
-  context.save();
-  context.strokeStyle = cssColour(colour);
-  // Lines of one pixel are drawn many times as fast as wider ones, and leave more to be seen between them.
-  context.lineWidth = 1 / devicePixelRatio;
-  context.setLineDash(dash.split(' ').filter(Boolean).map(Number));
-  // What a curve does beyond its keys is fainter.
-  for (const [start, end, strength] of [
-    [-Infinity, from, 0.4],
-    [from, to, 1],
-    [to, Infinity, 0.4],
-  ] as const) {
-    context.globalAlpha = opacity * strength;
-    context.stroke(
-      new Path2D(curvePath(channel, scale, values.yOf, { from: Math.max(start, least), to: Math.min(end, most) })),
-    );
+  const { keys } = curve.channel;
+  const frames = keys.map((key) => key.frame);
+  const spacingPx = crowding(frames, scale);
+  const isCrowd = spacingPx !== null;
+  paintCurveLine(context, isCrowd ? { ...curve, widthPx: hairlinePx(), dotted: undefined } : curve, scale, columns);
+  if (curve.ringPx === null) return;
+  context.globalAlpha = curve.opacity;
+  const large = isCrowd ? builtInCrowd(frames, curve.selected) : frames.filter((frame) => scale.shows(frame));
+  const ofLarge = new Set(large);
+  const chosen = new Set(curve.selected);
+  if (isCrowd) {
+    const paintSmall = ringPainter(context, curve.colour, crowdRadius(spacingPx));
+    for (const { frame, value } of keys) {
+      const x = scale.xOf(frame);
+      if (isInColumns(x, columns) && !ofLarge.has(frame)) paintSmall(x, curve.values.yOf(value), chosen.has(frame));
+    }
   }
-  context.globalAlpha = opacity;
-  if (ringPx !== null) paintKeys(context, { ...curve, ringPx }, frames, scale, columns);
-  context.restore();
-}
-
-function paintKeys(
-  context: CanvasRenderingContext2D,
-  { channel: { keys }, values, colour, selected, ringPx }: PaintedCurve & { ringPx: number },
-  frames: readonly number[],
-  scale: TimeScale,
-  columns: Columns,
-): void {
-  const large = builtInCrowd(frames, selected);
-  const paintKey = keyPainter(context, colour, crowdRadius(crowding(frames, scale) ?? Infinity));
-  for (const { frame, value } of keys) {
-    const x = scale.xOf(frame);
-    if (isInColumns(x, columns) && !large.includes(frame)) paintKey(x, values.yOf(value), selected.includes(frame));
-  }
-  for (const frame of large) paintHandles(context, keys, frames.indexOf(frame), scale, values, colour);
-  const paintLarge = keyPainter(context, colour, ringPx);
-  for (const frame of large) paintLarge(scale.xOf(frame), values.yOf(keys[frames.indexOf(frame)]!.value), true);
+  for (const frame of large) if (chosen.has(frame)) paintHandles(context, curve, keys, frames.indexOf(frame), scale);
+  const paintLarge = ringPainter(context, curve.colour, curve.ringPx, 2);
+  keys.forEach(({ frame, value }) => {
+    if (ofLarge.has(frame)) paintLarge(scale.xOf(frame), curve.values.yOf(value), chosen.has(frame));
+  });
+  context.globalAlpha = 1;
 }
 
 function paintHandles(
   context: CanvasRenderingContext2D,
+  { values, colour }: PaintedCurve,
   keys: Channel['keys'],
   index: number,
   scale: TimeScale,
-  values: ValueScale,
-  colour: string,
 ): void {
   const key = keys[index]!;
   context.setLineDash([]);

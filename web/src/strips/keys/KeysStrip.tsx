@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import type { Subject } from '@undulan/core';
+import { CHANNELS, isStill, type Subject } from '@undulan/core';
 import { clsx } from 'clsx';
 import { ListFilter } from 'lucide-react';
 import { memo, type RefObject, useEffect, useRef } from 'react';
@@ -90,7 +90,7 @@ export function KeysStrip() {
           {hiddenCount} {hiddenCount === 1 ? 'row' : 'rows'} hidden. <ShowAll />
         </p>
       )}
-      <GestureNotice notice={drag.notice} />
+      <GestureNotice board={drag.board} />
     </section>
   );
 }
@@ -102,48 +102,45 @@ interface TrackRowProps {
   drag: RefObject<ReturnType<typeof useKeyDrag>>;
 }
 
-/** A row with its name; not drawn anew while what it is about stays, though the list of rows may be another. */
-const TrackRow = memo(
-  function TrackRow({ row, topPx, indented, drag }: TrackRowProps) {
-    return (
-      <div
-        className="pointer-events-none absolute inset-x-0 flex border-b border-rule/50"
-        style={{ top: topPx, height: KEY_ROW_PX }}
-      >
-        <div className="pointer-events-auto shrink-0" style={{ width: LABEL_PX }}>
-          <RowLabel row={row} indented={indented} />
-        </div>
-        <div className="min-w-0 flex-1 [&_g]:pointer-events-auto">
-          {row.kind === 'subject' && row.folded && <FoldedTrack subject={row.subject} />}
-          {row.kind === 'channel' && (
-            <KeyTrack
-              subjectId={row.subject.id}
-              subjectName={row.subject.name}
-              channel={row.channel}
-              heightPx={KEY_ROW_PX}
-              drag={drag}
-            />
-          )}
-        </div>
+/** A row with its name. What is in it is drawn anew only where that changes, though the list of rows may be another. */
+function TrackRow({ row, topPx, indented, drag }: TrackRowProps) {
+  const { subject } = row;
+  const channel = row.kind === 'channel' ? row.channel : null;
+  const isFolded = row.kind === 'subject' && row.folded;
+  return (
+    <div
+      className="pointer-events-none absolute inset-x-0 flex border-b border-rule/50"
+      style={{ top: topPx, height: KEY_ROW_PX }}
+    >
+      <div className="pointer-events-auto shrink-0" style={{ width: LABEL_PX }}>
+        <RowLabel
+          name={row.name}
+          subjectId={subject.id}
+          channelId={channel?.id ?? null}
+          label={channel ? CHANNELS[channel.id].label : subject.name}
+          folded={isFolded}
+          still={channel !== null && isStill(channel)}
+          indented={indented}
+        />
       </div>
-    );
-  },
-  (before, after) =>
-    before.topPx === after.topPx &&
-    before.indented === after.indented &&
-    before.drag === after.drag &&
-    sameTrack(before.row, after.row),
-);
-
-/** Whether two rows look the same: of another subject with the same channel only its name is seen. */
-function sameTrack(a: KeyRow, b: KeyRow): boolean {
-  if (a.name !== b.name || a.subject.name !== b.subject.name) return false;
-  if (a.kind === 'channel') return b.kind === 'channel' && a.channel === b.channel;
-  return b.kind === 'subject' && a.folded === b.folded && (a.subject === b.subject || !a.folded);
+      <div className="min-w-0 flex-1 [&_g]:pointer-events-auto">
+        {isFolded && <FoldedTrack subject={subject} />}
+        {channel && (
+          <KeyTrack
+            subjectId={subject.id}
+            subjectName={subject.name}
+            channel={channel}
+            heightPx={KEY_ROW_PX}
+            drag={drag}
+          />
+        )}
+      </div>
+    </div>
+  );
 }
 
 /** A folded subject's keys, all channels in one line, to be seen only. */
-function FoldedTrack({ subject }: { subject: Subject }) {
+const FoldedTrack = memo(function FoldedTrack({ subject }: { subject: Subject }) {
   const scale = useTimeScale();
   const frames = [...new Set(subject.channels.flatMap((channel) => channel.keys.map((key) => key.frame)))].filter(
     (frame) => scale.shows(frame),
@@ -163,7 +160,7 @@ function FoldedTrack({ subject }: { subject: Subject }) {
       ))}
     </svg>
   );
-}
+});
 
 function ShowAll() {
   const dispatch = useAppDispatch();

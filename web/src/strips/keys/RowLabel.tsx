@@ -1,71 +1,67 @@
-import { CHANNELS, isStill } from '@undulan/core';
+import type { ChannelId } from '@undulan/core';
 import { clsx } from 'clsx';
 import { ChevronDown, ChevronRight, EllipsisVertical, Lock } from 'lucide-react';
 import { memo } from 'react';
-import {
-  channelSelected,
-  type KeyRow,
-  rowsChanged,
-  type RowState,
-  subjectSelected,
-  useEditing,
-} from '../../editing/index.ts';
+import { channelSelected, rowsChanged, type RowState, subjectSelected, useEditing } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
 import { Menu, MenuItem } from '../../ui/index.ts';
 import { CHANNEL_LOOKS } from '../../values/index.ts';
 
 type Lists = Exclude<keyof RowState, 'onlySelected'>;
 
-/** The name of a row, and what can be done with the row itself: fold, solo, lock, hide. */
-export const RowLabel = memo(
-  RowLabelOf,
-  (before, after) => before.indented === after.indented && sameRow(before.row, after.row),
-);
-
-/**
- * Whether two rows have the same to say beside them: a subject changes at every move of a gesture, its name and place
- * do not.
- */
-function sameRow(a: KeyRow, b: KeyRow): boolean {
-  if (a.name !== b.name || a.subject.id !== b.subject.id || a.subject.name !== b.subject.name) return false;
-  return a.kind === 'subject'
-    ? b.kind === 'subject' && a.folded === b.folded
-    : b.kind === 'channel' && isStill(a.channel) === isStill(b.channel);
+interface RowLabelProps {
+  /** The row's name in the state of the rows. */
+  name: string;
+  subjectId: string;
+  /** Null on a subject's own row. */
+  channelId: ChannelId | null;
+  label: string;
+  folded: boolean;
+  /** The channel is keyed and never changes. */
+  still: boolean;
+  indented: boolean;
 }
 
-function RowLabelOf({ row, indented }: { row: KeyRow; indented: boolean }) {
+/** The name of a row, and what can be done with the row itself: fold, solo, lock, hide. */
+export const RowLabel = memo(function RowLabel({
+  name,
+  subjectId,
+  channelId,
+  label,
+  folded,
+  still,
+  indented,
+}: RowLabelProps) {
   const dispatch = useAppDispatch();
-  const { rows: state, subjectId } = useEditing('rows', 'subjectId');
-  const has = (list: Lists): boolean => state[list].includes(row.name);
+  const { rows: state, subjectId: chosenId } = useEditing('rows', 'subjectId');
+  const has = (list: Lists): boolean => state[list].includes(name);
   const toggle = (list: Lists): void =>
     void dispatch(
-      rowsChanged({ [list]: has(list) ? state[list].filter((name) => name !== row.name) : [...state[list], row.name] }),
+      rowsChanged({ [list]: has(list) ? state[list].filter((other) => other !== name) : [...state[list], name] }),
     );
-  const isSubject = row.kind === 'subject';
-  const label = isSubject ? row.subject.name : CHANNELS[row.channel.id].label;
-  const locked = has('locked') || (!isSubject && state.locked.includes(row.subject.id));
-  const still = !isSubject && isStill(row.channel);
+  const isSubject = channelId === null;
+  const locked = has('locked') || state.locked.includes(subjectId);
   const choose = (): void => {
-    if (row.subject.id !== subjectId) dispatch(subjectSelected(row.subject.id));
-    if (!isSubject) dispatch(channelSelected(row.channel.id));
+    if (subjectId !== chosenId) dispatch(subjectSelected(subjectId));
+    if (channelId) dispatch(channelSelected(channelId));
   };
   return (
     <div
       className={clsx(
         'flex h-full items-center gap-0.5 pr-1 text-xs',
         isSubject ? 'font-semibold' : '',
-        row.subject.id === subjectId ? '' : 'text-faint',
+        subjectId === chosenId ? '' : 'text-faint',
       )}
     >
       {isSubject ? (
         <button
           type="button"
-          aria-label={`${row.folded ? 'Unfold' : 'Fold'} ${label}`}
-          aria-expanded={!row.folded}
+          aria-label={`${folded ? 'Unfold' : 'Fold'} ${label}`}
+          aria-expanded={!folded}
           className="grid h-6 w-5 shrink-0 place-items-center rounded-sm hover:bg-shade"
           onClick={() => toggle('folded')}
         >
-          {row.folded ? <ChevronRight size={13} /> : <ChevronDown size={13} />}
+          {folded ? <ChevronRight size={13} /> : <ChevronDown size={13} />}
         </button>
       ) : (
         indented && <span className="w-5 shrink-0" />
@@ -73,7 +69,7 @@ function RowLabelOf({ row, indented }: { row: KeyRow; indented: boolean }) {
       <button
         type="button"
         className="min-w-0 flex-1 truncate rounded-sm text-left hover:underline"
-        style={isSubject ? undefined : { color: CHANNEL_LOOKS[row.channel.id].colour }}
+        style={channelId ? { color: CHANNEL_LOOKS[channelId].colour } : undefined}
         title={still ? `${label} is keyed and never changes` : label}
         onClick={choose}
       >
@@ -105,4 +101,4 @@ function RowLabelOf({ row, indented }: { row: KeyRow; indented: boolean }) {
       </Menu>
     </div>
   );
-}
+});

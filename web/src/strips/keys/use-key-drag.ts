@@ -1,18 +1,16 @@
 import type { KeyRef } from '@undulan/core';
-import { useState } from 'react';
 import {
   edited,
   type EditRequest,
   keysSelected,
-  previewed,
   selectMotion,
   selectOpenChannels,
   useEditing,
 } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { formatFrames, useTimeScale } from '../../time/index.ts';
-import { type DragMove, usePointerDrag } from '../../ui/index.ts';
-import { type Notice, snapFrame } from '../kit/index.ts';
+import type { DragMove } from '../../ui/index.ts';
+import { snapFrame, useEditDrag } from '../kit/index.ts';
 
 /** How many frames a gesture covers, from the first key to the last. */
 const lengthOf = (keys: readonly KeyRef[]): number =>
@@ -38,7 +36,6 @@ export function useKeyDrag() {
   const motion = useAppSelector(selectMotion);
   const { ripple, keepShares } = useEditing('ripple', 'keepShares');
   const channels = useAppSelector(selectOpenChannels);
-  const [notice, setNotice] = useState<Notice | null>(null);
 
   const moveBy = (refs: KeyRef[], frames: number): EditRequest =>
     ripple
@@ -57,29 +54,19 @@ export function useKeyDrag() {
       pressed.frame
     );
   };
-  const start = usePointerDrag<KeyDrag>({
-    onMove: (drag, move) => {
+  const { start, board } = useEditDrag<KeyDrag>(
+    (drag, move) => {
       const frames = framesMoved(drag, move);
-      dispatch(previewed(moveBy(drag.refs, frames)));
       const length = lengthOf(drag.refs);
       const moved = `${signed(frames)} → ${formatFrames(drag.pressed.frame + frames)}`;
       const long = length > 0 ? ` · ${formatFrames(length)} long` : '';
-      setNotice({ xPx: move.xPx, yPx: move.yPx, says: moved + long });
+      return { request: frames === 0 ? null : moveBy(drag.refs, frames), says: moved + long };
     },
-    onEnd: (drag, move) => {
-      setNotice(null);
-      const frames = framesMoved(drag, move);
-      dispatch(frames === 0 ? previewed(null) : edited(moveBy(drag.refs, frames)));
-    },
-    onClick: ({ clicked }) => dispatch(keysSelected({ keys: clicked })),
-    onCancel: () => {
-      setNotice(null);
-      dispatch(previewed(null));
-    },
-  });
+    ({ clicked }) => dispatch(keysSelected({ keys: clicked })),
+  );
   return {
     start,
-    notice,
+    board,
     nudge: (refs: KeyRef[], frames: number): void => void dispatch(edited(moveBy(refs, frames))),
   };
 }

@@ -1,22 +1,21 @@
 import { CHANNELS } from '@undulan/core';
 import { clsx } from 'clsx';
+import { useSyncExternalStore } from 'react';
 import { createPortal } from 'react-dom';
 import { useEditing } from '../../editing/index.ts';
 import { formatFrames } from '../../time/index.ts';
-
-/** What is said beside the pointer during a gesture. */
-export interface Notice {
-  xPx: number;
-  yPx: number;
-  says: string;
-}
+import type { Notice, NoticeBoard } from './notice.ts';
 
 const SHOWN_LOSSES = 4;
 
 /** Beside the pointer while keys are dragged: how far, and what would give way. */
-export function GestureNotice({ notice }: { notice: Notice | null }) {
+export function GestureNotice({ board }: { board: NoticeBoard }) {
+  const notice = useSyncExternalStore(board.subscribe, board.told);
+  return notice && <Shown notice={notice} />;
+}
+
+function Shown({ notice }: { notice: Notice }) {
   const { gaveWay, preview } = useEditing('gaveWay', 'preview');
-  if (!notice) return null;
   const losses = preview
     ? [...new Set(gaveWay.map((ref) => `${CHANNELS[ref.channelId].label.toLowerCase()} ${formatFrames(ref.frame)}`))]
     : [];

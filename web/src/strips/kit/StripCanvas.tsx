@@ -1,5 +1,6 @@
 import { useLayoutEffect, useRef } from 'react';
-import { useTheme } from '../../ui/index.ts';
+import { useTimeScale } from '../../time/index.ts';
+import { useFontsLoaded, usePixelRatio, useTheme } from '../../ui/index.ts';
 
 /** A part of a strip's width, in px. */
 export interface Columns {
@@ -7,55 +8,57 @@ export interface Columns {
   to: number;
 }
 
-/** Draws in px of the page, from the upper left corner; what is beyond the columns is not seen. */
-export type StripDrawing = (context: CanvasRenderingContext2D, columns: Columns) => void;
-
-interface StripCanvasProps {
-  widthPx: number;
+interface StripCanvasProps<Painting> {
   heightPx: number;
-  /** Another one draws anew; so does another theme. */
-  draw: StripDrawing;
-  /**
-   * Asked once before each drawing: the columns in which it differs from the one before it, where it is not another
-   * altogether.
-   */
-  changed?: () => Columns | null;
+  /** All that what is seen depends on, but for theme, fonts and the density of pixels. */
+  painting: Painting;
+  /** Draws in px of the page, from the upper left corner; what is beyond the columns is not seen. */
+  paint: (context: CanvasRenderingContext2D, painting: Painting, columns: Columns) => void;
+  /** The columns in which two paintings differ, none where they are alike; null when they may differ anywhere. */
+  differ?: (before: Painting, now: Painting) => Columns | null;
 }
 
-/** What is too crowded in a strip to be built of elements, painted beneath what can be taken hold of. */
-export function StripCanvas({ widthPx, heightPx, draw, changed }: StripCanvasProps) {
+/**
+ * The marks of a strip, painted; what can be taken hold of lies over it, unseen. Sharp at any density of pixels, and
+ * painted anew only where it differs.
+ */
+export function StripCanvas<Painting>({ heightPx, painting, paint, differ }: StripCanvasProps<Painting>) {
+  const { widthPx } = useTimeScale();
   const canvas = useRef<HTMLCanvasElement>(null);
-  const theme = useTheme();
-  const drawnTheme = useRef(theme);
+  const ratio = usePixelRatio();
+  // Another theme has other colours; figures are set in a font that may come later than they do.
+  const look = `${useTheme()} ${useFontsLoaded()}`;
+  // In whole pixels of the screen, and shown in as many: then a line of one pixel is one.
+  const [width, height] = [Math.round(widthPx * ratio), Math.round(heightPx * ratio)];
+  const drawn = useRef<{ painting: Painting; look: string } | null>(null);
   useLayoutEffect(() => {
     const element = canvas.current;
     const context = element?.getContext('2d');
     if (!element || !context) return;
-    const [width, height] = [Math.round(widthPx * devicePixelRatio), Math.round(heightPx * devicePixelRatio)];
-    const isOther = element.width !== width || element.height !== height || drawnTheme.current !== theme;
+    const before = drawn.current;
+    drawn.current = { painting, look };
+    const isOther = element.width !== width || element.height !== height || before?.look !== look;
     if (isOther) Object.assign(element, { width, height });
-    drawnTheme.current = theme;
-    const part = changed?.() ?? null;
-    const columns =
-      part && !isOther
-        ? { from: Math.max(0, Math.floor(part.from)), to: Math.min(widthPx, Math.ceil(part.to)) }
-        : { from: 0, to: widthPx };
+    const part = before && !isOther ? (differ?.(before.painting, painting) ?? null) : null;
+    const columns = part
+      ? { from: Math.max(0, Math.floor(part.from)), to: Math.min(widthPx, Math.ceil(part.to)) }
+      : { from: 0, to: widthPx };
     if (columns.to <= columns.from) return;
-    context.setTransform(devicePixelRatio, 0, 0, devicePixelRatio, 0, 0);
+    context.setTransform(ratio, 0, 0, ratio, 0, 0);
     context.save();
     context.beginPath();
     context.rect(columns.from, 0, columns.to - columns.from, heightPx);
     context.clip();
     context.clearRect(columns.from, 0, columns.to - columns.from, heightPx);
-    draw(context, columns);
+    paint(context, painting, columns);
     context.restore();
-  }, [draw, changed, widthPx, heightPx, theme]);
+  }, [painting, paint, differ, widthPx, heightPx, width, height, ratio, look]);
   return (
     <canvas
       ref={canvas}
       aria-hidden="true"
       className="pointer-events-none absolute top-0 left-0"
-      style={{ width: widthPx, height: heightPx }}
+      style={{ width: width / ratio, height: height / ratio }}
     />
   );
 }

@@ -1,8 +1,8 @@
 import type { TimeScale } from '../../time/index.ts';
 
 /**
- * Marks nearer to one another than this, in px, overlap: they are painted on a canvas, and over selected ones elements
- * are built, unseen, to take hold of.
+ * Marks nearer to one another than this, in px, overlap: they are painted small, and only over selected ones elements
+ * are built to take hold of.
  */
 const CROWDED_PX = 12;
 
@@ -38,6 +38,9 @@ export function builtInCrowd(frames: readonly number[], selected: readonly numbe
   const built = selected.filter((frame) => frames.includes(frame));
   return built.length > MOST_BUILT ? [] : built;
 }
+
+/** Width of a line in a crowd, in px of the page: of one pixel it is drawn many times as fast as a wider one. */
+export const hairlinePx = (): number => 1 / devicePixelRatio;
 
 /** How large a ring is in a crowd, in px: small enough to be told from the next. */
 export function crowdRadius(spacingPx: number): number {

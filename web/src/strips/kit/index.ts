@@ -1,15 +1,15 @@
-export { CurveLine, ValueAxis } from './CurveLine.tsx';
+// What every strip stands on: its canvas, marks and lines, scales of value, snapping, crowds.
 export { GestureNotice } from './GestureNotice.tsx';
-export type { Notice } from './GestureNotice.tsx';
-export { KeyLine } from './KeyLine.tsx';
-export { KeyMark, isRoomy } from './KeyMark.tsx';
 export { StripCanvas } from './StripCanvas.tsx';
 export type { Columns } from './StripCanvas.tsx';
-export { columnsOf, isInColumns, unlike, useChangedColumns } from './changed-columns.ts';
-export { CROWD_REACH_PX, builtInCrowd, crowdRadius, crowding, nearestFrame, reachPath } from './crowd.ts';
+export { ValueAxis } from './ValueAxis.tsx';
+export { ALL_COLUMNS, columnsOf, isInColumns, ROOM_PX, unlike } from './changed-columns.ts';
+export { CROWD_REACH_PX, builtInCrowd, crowdRadius, crowding, hairlinePx, nearestFrame, reachPath } from './crowd.ts';
 export { createValueScale, curvePath, frameValues } from './curve-path.ts';
 export type { ValueScale } from './curve-path.ts';
-export { keyPainter } from './paint-key.ts';
-export { changedSum, changedTrack, paintSum, paintTrack } from './paint-track.ts';
-export type { SumPaint, TrackPaint } from './paint-track.ts';
+export { paintCurveLine } from './paint-curve-line.ts';
+export type { CurveLook } from './paint-curve-line.ts';
+export { paintKeyLines } from './paint-key-lines.ts';
+export { figuresFont, isRoomy, paintMark, ringPainter } from './paint-mark.ts';
 export { snapFrame } from './snap-frame.ts';
+export { useEditDrag } from './use-edit-drag.ts';

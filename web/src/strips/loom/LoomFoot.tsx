@@ -15,29 +15,12 @@ interface LoomFootProps extends FootActions {
   chart: TimingChart;
   mark: ChartMark;
   spaceY: number;
-  colour: string;
-  chosen: boolean;
-  /** It is seen on the canvas beneath. */
-  painted?: boolean;
-  /** Written beneath, where there is room. */
-  fraction: string | null;
 }
 
 const NUDGE = 0.01;
 
-/** The foot of a drawing between extremes, to take hold of. */
-export function LoomFoot({
-  chart,
-  mark,
-  spaceY,
-  colour,
-  chosen,
-  painted = false,
-  fraction,
-  onPress,
-  onChoose,
-  onNudge,
-}: LoomFootProps) {
+/** What of the foot of a drawing between extremes is taken hold of, unseen. */
+export function LoomFoot({ chart, mark, spaceY, onPress, onChoose, onNudge }: LoomFootProps) {
   const x = footX(chart, mark, useTimeScale());
   const type = (event: KeyboardEvent): void => {
     const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
@@ -62,34 +45,7 @@ export function LoomFoot({
       onKeyDown={type}
     >
       <title>{`Frame ${mark.frame}: ${shareWords(mark.progress)} of the way`}</title>
-      <rect
-        x={x - 5}
-        y={spaceY - 12}
-        width={10}
-        height={24}
-        rx={3}
-        fill={chosen ? 'var(--accent)' : 'transparent'}
-        fillOpacity={painted ? 0 : 0.25}
-        stroke={chosen && !painted ? 'var(--accent)' : 'none'}
-      />
-      {!painted && (
-        <line
-          x1={x}
-          x2={x}
-          y1={spaceY - 6}
-          y2={spaceY + 6}
-          stroke={colour}
-          strokeWidth={mark.role === 'breakdown' ? 3 : 2}
-        />
-      )}
-      {!painted && mark.role === 'breakdown' && (
-        <line x1={x - 6} x2={x + 6} y1={spaceY + 9} y2={spaceY + 9} stroke={colour} strokeWidth={2} />
-      )}
-      {fraction && (
-        <text x={x} y={spaceY + 23} textAnchor="middle" fontSize={10} className="figures" fill="var(--ink)">
-          {fraction}
-        </text>
-      )}
+      <rect x={x - 5} y={spaceY - 12} width={10} height={24} fill="transparent" />
     </g>
   );
 }

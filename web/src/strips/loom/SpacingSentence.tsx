@@ -1,10 +1,16 @@
 import { describeSpacing, wayOf } from '@undulan/core';
 import { clsx } from 'clsx';
-import { useCallback } from 'react';
-import { selectShownMotion, selectSubject, selectUnderWay } from '../../editing/index.ts';
+import { memo, useCallback } from 'react';
+import {
+  selectMotion,
+  selectSettledSubject,
+  selectShownMotion,
+  selectSubject,
+  selectUnderWay,
+} from '../../editing/index.ts';
 import { useAppSelector } from '../../state/index.ts';
 import { LiveFigures, useRestingFrame } from '../../time/index.ts';
-import { Still, useCalm } from '../../ui/index.ts';
+import { useCalm } from '../../ui/index.ts';
 import { CompareTable } from './CompareTable.tsx';
 import { useActiveTrack, useSegmentAt } from './use-segments.ts';
 
@@ -14,7 +20,7 @@ export function SpacingSentence() {
   const subject = useAppSelector(selectSubject);
   const underWay = useAppSelector(selectUnderWay);
   const track = useActiveTrack();
-  const chart = useSegmentAt(subject, track, useRestingFrame());
+  const chart = useSegmentAt(motion, subject, track, useRestingFrame());
   if (!motion || !subject || !track || !chart) return null;
   const { length } = wayOf(subject, track, chart.firstFrame, chart.lastFrame);
   return (
@@ -24,12 +30,21 @@ export function SpacingSentence() {
         says={describeSpacing(chart, length, track.unit, motion.rate)}
         live={underWay}
       />
-      <Still still={underWay}>
-        <CompareTable key={chart.firstFrame} chart={chart} length={length} unit={track.unit} />
-      </Still>
+      <Comparison />
     </div>
   );
 }
+
+/** The segment as it was last changed, beside one evenly spaced. */
+const Comparison = memo(function Comparison() {
+  const motion = useAppSelector(selectMotion);
+  const subject = useAppSelector(selectSettledSubject);
+  const track = useActiveTrack();
+  const chart = useSegmentAt(motion, subject, track, useRestingFrame());
+  if (!subject || !track || !chart) return null;
+  const { length } = wayOf(subject, track, chart.firstFrame, chart.lastFrame);
+  return <CompareTable key={chart.firstFrame} chart={chart} length={length} unit={track.unit} />;
+});
 
 interface SentenceProps {
   about: string;

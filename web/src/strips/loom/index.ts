@@ -3,3 +3,5 @@ export { SpacingSentence } from './SpacingSentence.tsx';
 export { railsOf } from './rails.ts';
 export type { Rails } from './rails.ts';
 export { useActiveTrack, useSegments, useShownSegments } from './use-segments.ts';
+export { paintWeave } from './paint-weave.ts';
+export type { Weave } from './paint-weave.ts';

@@ -10,6 +10,7 @@ import {
 } from '@undulan/core';
 import { expect, test } from 'vitest';
 import { createTimeScale } from '../../time/index.ts';
+import { ROOM_PX } from '../kit/index.ts';
 import { changedLoom, type LoomPainting, paintLoom } from './paint-loom.ts';
 import { extentOf, footX, fractionsWithRoom, isCrowded, railsOf } from './rails.ts';
 
@@ -49,6 +50,7 @@ function recorder() {
   const threads: [number, number][] = [];
   const words: string[] = [];
   const nothing = (): void => undefined;
+  let from = 0;
   const context = {
     fillRect: nothing,
     beginPath: nothing,
@@ -56,8 +58,8 @@ function recorder() {
     stroke: nothing,
     fill: nothing,
     arc: nothing,
-    moveTo: nothing,
-    lineTo: (x: number, y: number) => threads.push([Math.round(x), y]),
+    moveTo: (_x: number, y: number) => (from = y),
+    lineTo: (x: number, y: number) => from === rails.timeY && threads.push([Math.round(x), y]),
     fillText: (text: string) => words.push(text),
   };
   return { context: context as unknown as CanvasRenderingContext2D, threads, words };
@@ -88,7 +90,7 @@ test('of a change only the charts it reaches are painted anew', () => {
   };
   const after = charts.map((chart, i) => (i === 7 ? bent : chart));
   const part = changedLoom(painting(charts), painting(after))!;
-  expect(part).toEqual({ from: scale.xOf(71) - 8, to: extentOf(bent, scale).to + 8 });
+  expect(part).toEqual({ from: scale.xOf(71) - ROOM_PX, to: extentOf(bent, scale).to + ROOM_PX });
   const { context, threads } = recorder();
   paintLoom(context, painting(after), part);
   expect(threads.length).toBeLessThan(4 * 11 + 1);
@@ -96,8 +98,8 @@ test('of a change only the charts it reaches are painted anew', () => {
   expect(still.to).toBeLessThan(still.from);
   expect(changedLoom(painting(charts), { ...painting(charts), rails: railsOf(90) })).toBeNull();
   expect(changedLoom(painting(charts), { ...painting(charts), chosenChart: charts[3]!, chosenFrames: [35] })).toEqual({
-    from: scale.xOf(31) - 8,
-    to: scale.xOf(41) + 8,
+    from: scale.xOf(31) - ROOM_PX,
+    to: scale.xOf(41) + ROOM_PX,
   });
 });
 

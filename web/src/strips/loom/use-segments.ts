@@ -19,8 +19,8 @@ import { useAppSelector } from '../../state/index.ts';
 
 /** The track that the chosen channel is part of. */
 export function useActiveTrack(): Track | undefined {
-  const active = useAppSelector(selectActiveChannel);
-  return TRACKS.find((track) => active && track.channelIds.includes(active.id));
+  const activeId = useAppSelector((state) => selectActiveChannel(state)?.id);
+  return TRACKS.find((track) => activeId && track.channelIds.includes(activeId));
 }
 
 /** The charts of a subject's track, segment by segment; unless said otherwise with the one that closes a cycle. */
@@ -37,13 +37,16 @@ export function useSegments(
 }
 
 /**
- * The same of the selected subject as it is shown now: in a gesture only those it changes are worked out anew, and the
- * list is another only where one is.
+ * The same of the selected subject as it is shown now: in a gesture only those of the settled ones that it changes are
+ * worked out anew, and the list is another only where one is.
  */
-export function useShownSegments(track: Track | undefined, closing = true): TimingChart[] {
+export function useShownSegments(
+  track: Track | undefined,
+  charts: readonly TimingChart[],
+  closing = true,
+): readonly TimingChart[] {
   const [motion, subject] = [useAppSelector(selectShownMotion), useAppSelector(selectSubject)];
   const [settled, still] = [useAppSelector(selectMotion), useAppSelector(selectSettledSubject)];
-  const charts = useSegments(settled, still, track, closing);
   return useMemo(() => {
     if (motion === settled || !settled || !still) return charts;
     const shown =
@@ -54,16 +57,13 @@ export function useShownSegments(track: Track | undefined, closing = true): Timi
   }, [motion, subject, track, closing, settled, still, charts]);
 }
 
-/**
- * The chart of the segment that a frame is in, as it is shown now: one alone, since it is wanted at every move of a
- * drag.
- */
+/** The chart of the segment that a frame is in: one alone, since it is wanted at every move of a drag. */
 export function useSegmentAt(
+  motion: MotionDocument | null,
   subject: Subject | null | undefined,
   track: Track | undefined,
   frame: number,
 ): TimingChart | undefined {
-  const motion = useAppSelector(selectShownMotion);
   return useMemo(
     () => (motion && subject && track ? timingChartAt(motion, subject, track, frame, { closing: true }) : undefined),
     [motion, subject, track, frame],

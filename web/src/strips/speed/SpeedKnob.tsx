@@ -1,6 +1,5 @@
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { useTimeScale } from '../../time/index.ts';
-import { knobPath } from './paint-speed.ts';
 import type { Knob } from './speed-figures.ts';
 
 interface SpeedKnobProps {
@@ -8,14 +7,12 @@ interface SpeedKnobProps {
   y: number;
   /** Its speed in words. */
   says: string;
-  /** It is seen on the canvas beneath. */
-  painted: boolean;
   onPress: (event: PointerEvent) => void;
   onType: (event: KeyboardEvent) => void;
 }
 
-/** The speed on one side of a key, to take hold of. */
-export function SpeedKnob({ knob, y, says, painted, onPress, onType }: SpeedKnobProps) {
+/** What of the speed on one side of a key is taken hold of, unseen. */
+export function SpeedKnob({ knob, y, says, onPress, onType }: SpeedKnobProps) {
   const x = useTimeScale().xOf(knob.keyFrame);
   return (
     <g
@@ -35,15 +32,6 @@ export function SpeedKnob({ knob, y, says, painted, onPress, onType }: SpeedKnob
         Drag up or down for the speed, sideways for its reach (with Shift that alone); with Alt this side alone
       </title>
       <rect x={x + (knob.side === 'in' ? -13 : -3)} y={y - 9} width={16} height={18} fill="transparent" />
-      {!painted && (
-        <path
-          d={knobPath(knob.side, x, y)}
-          fill="var(--page)"
-          stroke="var(--plum)"
-          strokeWidth={1.8}
-          strokeLinejoin="round"
-        />
-      )}
     </g>
   );
 }

@@ -1,3 +1,4 @@
 export { SpeedStrip } from './SpeedStrip.tsx';
 export { channelLine, pathLine } from './speed-lines.ts';
 export type { SpeedPoint } from './speed-lines.ts';
+export { traceSpeed } from './paint-speed.ts';

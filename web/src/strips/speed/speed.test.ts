@@ -8,9 +8,9 @@ import {
   TRACKS,
 } from '@undulan/core';
 import fc from 'fast-check';
-import { expect, test } from 'vitest';
+import { expect, test, vi } from 'vitest';
 import { createTimeScale } from '../../time/index.ts';
-import { createValueScale } from '../kit/index.ts';
+import { createValueScale, ROOM_PX } from '../kit/index.ts';
 import { changedSpeed, paintSpeed, type SpeedPainting } from './paint-speed.ts';
 import { figuresOf, knobsOf } from './speed-figures.ts';
 import { channelLine, keptPieces, pathLine, type SpeedLine } from './speed-lines.ts';
@@ -114,12 +114,13 @@ test('a painted speed is painted anew where it changed and where keys came to be
     keptPieces(before, lid, after, { channelIds: ['position.x'] }),
   );
   const part = changedSpeed(painting(before), painting(line))!;
-  expect([part.from, part.to]).toEqual([scale.xOf(86) - 8, scale.xOf(111) + 8]);
+  expect([part.from, part.to]).toEqual([scale.xOf(86) - ROOM_PX, scale.xOf(111) + ROOM_PX]);
   expect(changedSpeed(painting(before), painting(before, [51]))).toEqual({
-    from: scale.xOf(51) - 8,
-    to: scale.xOf(51) + 8,
+    from: scale.xOf(51) - ROOM_PX,
+    to: scale.xOf(51) + ROOM_PX,
   });
   expect(changedSpeed(painting(before), { ...painting(before), heightPx: 90 })).toBeNull();
+  vi.stubGlobal('Path2D', class {});
   let points = 0;
   const nothing = (): void => undefined;
   const context = {
