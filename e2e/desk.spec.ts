@@ -87,7 +87,7 @@ test('pictures are laid five ways, aligned by time or by keys, against the model
   const byTime = await keys.innerHTML();
   await page.getByLabel('How time is aligned').selectOption('keys');
   expect(await keys.innerHTML()).not.toBe(byTime);
-  await expect(keys).toContainText('+2');
+  await expect(keys.getByRole('button', { name: /2 frames late$/ })).toBeVisible();
   await page.getByLabel('What the take is compared with').selectOption('timing');
   await expect(page.getByLabel('On the target’s frames')).toBeVisible();
   await expect(page.getByText(/spacing 100 · proposed/)).toBeVisible();

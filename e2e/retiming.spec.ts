@@ -46,10 +46,11 @@ test('keys are selected by band, frame and from here on; dragged with a number a
   await expect(bar(page)).toContainText('2 keys');
 
   // Both are taken along; what would be replaced is said before letting go.
-  await page.mouse.move((await middleOf(keyMark(page, Y, 31))).x, from.y);
+  const last = (await middleOf(keyMark(page, Y, 31))).x;
+  await page.mouse.move(last, from.y);
   await page.mouse.down();
-  await page.mouse.move((await middleOf(keyMark(page, Y, 31))).x - 3 * px, from.y);
-  await page.mouse.move((await middleOf(keyMark(page, Y, 28))).x - 3 * px, from.y);
+  await page.mouse.move(last - 3 * px, from.y);
+  await page.mouse.move(last - 6 * px, from.y);
   await expect(page.getByRole('status').filter({ hasText: '−6 → 25 · 5 long' })).toContainText(
     'replaces position y 20',
   );

@@ -1,6 +1,7 @@
 import { createKey } from '../motion/document/document.ts';
+import { onGrain } from '../motion/document/frame-grain.ts';
 import type { Key, MotionDocument } from '../motion/document/schema.ts';
-import { changeKeys, type Edit, type KeyRef, onGrain } from '../motion/keys/change-keys.ts';
+import { changeKeys, type Edit, type KeyRef } from '../motion/keys/change-keys.ts';
 import { setEase } from '../motion/keys/ease-keys.ts';
 import { settled } from '../motion/keys/hold-poses.ts';
 import { type CssEasing, easingSpacing } from './css-easing.ts';

@@ -10,7 +10,6 @@ export {
   Look,
   Stage,
   SHAPES,
-  FRAME_GRAIN,
   parseMotion,
   BEHAVIOURS,
   Outside,
@@ -22,6 +21,7 @@ export {
   Point,
 } from './document/schema.ts';
 export type { Shape } from './document/schema.ts';
+export { onGrain } from './document/frame-grain.ts';
 export { MOTION_VERSION, upgradeMotion } from './document/upgrade.ts';
 export { CHANNELS, CHANNEL_IDS } from './document/channels.ts';
 export type { ChannelId, ChannelKind } from './document/channels.ts';

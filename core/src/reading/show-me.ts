@@ -1,6 +1,6 @@
 import { findChannel } from '../motion/document/document.ts';
+import { onGrain } from '../motion/document/frame-grain.ts';
 import type { Channel, Key, MotionDocument, Subject } from '../motion/document/schema.ts';
-import { onGrain } from '../motion/keys/change-keys.ts';
 import { withEase } from '../motion/keys/ease-keys.ts';
 import { settled } from '../motion/keys/hold-poses.ts';
 import { easeShapeOf } from '../motion/sampling/ease-shape.ts';

@@ -1,4 +1,4 @@
-import { FRAME_GRAIN, type FrameRange, framesPerSecond, type Rate } from '@undulan/core';
+import { type FrameRange, framesPerSecond, onGrain, type Rate } from '@undulan/core';
 import { playPosition, type PlayWay } from './play-position.ts';
 
 /** What playing really did since it was last started. */
@@ -143,7 +143,7 @@ export class PlaybackClock {
    * from there.
    */
   seek(frame: number, { between = false }: { between?: boolean } = {}): void {
-    const placed = between ? Math.round(frame / FRAME_GRAIN) / (1 / FRAME_GRAIN) : Math.round(frame);
+    const placed = between ? onGrain(frame) : Math.round(frame);
     this.#frame = Math.min(Math.max(placed, this.#range.first), this.#range.last);
     if (this.#playing) this.#restart();
     this.#tell();

@@ -113,6 +113,24 @@ test('a press that hardly moves is a click; one that moves on is a drag with one
   expect(seen.ends).toEqual([{ dxPx: 30, dyPx: -5, xPx: 130, yPx: 95, shiftKey: false, altKey: true }]);
 });
 
+test('a drag whose place goes away is given up: nothing half done stays behind', () => {
+  const told: string[] = [];
+  function Place() {
+    const drag = usePointerDrag<string>({
+      onMove: () => told.push('moved'),
+      onEnd: () => told.push('ended'),
+      onCancel: () => told.push('given up'),
+    });
+    return <div data-testid="place" onPointerDown={(event) => drag(event, 'key')} />;
+  }
+  const { unmount } = render(<Place />);
+  fireEvent.pointerDown(screen.getByTestId('place'), { button: 0, pointerId: 1, clientX: 0, clientY: 0 });
+  fireEvent.pointerMove(window, { pointerId: 1, clientX: 9, clientY: 0 });
+  unmount();
+  fireEvent.pointerUp(window, { pointerId: 1, clientX: 9, clientY: 0 });
+  expect(told).toEqual(['moved', 'given up']);
+});
+
 test('Escape gives a drag up; another finger and another button take no part', () => {
   const seen = dragged();
   pointer('pointerdown', 0, 0, { button: 2 });

@@ -12,9 +12,6 @@ const Id = z.string().min(1).max(64);
 export const VALUE_LIMIT = 1e9;
 const Value = z.number().min(-VALUE_LIMIT).max(VALUE_LIMIT);
 
-/** Keys may sit between frames, to a thousandth. */
-export const FRAME_GRAIN = 1 / 1000;
-
 /** An offset from a key in frames and in the channel's unit. */
 export const Handle = z.object({ frames: z.number().min(-FRAME_LIMIT).max(FRAME_LIMIT), value: Value });
 export type Handle = z.infer<typeof Handle>;

@@ -1,7 +1,8 @@
 import { type ConvertedFrame, convertedFrame } from '../../time/convert-rate.ts';
 import { type FrameRange, partWithin } from '../../time/range.ts';
+import { onGrain } from '../document/frame-grain.ts';
 import type { MotionDocument } from '../document/schema.ts';
-import { type Edit, type KeyRef, onGrain } from '../keys/change-keys.ts';
+import type { Edit, KeyRef } from '../keys/change-keys.ts';
 import { placeKeys } from './shift-keys.ts';
 
 export interface LengthEdit extends Edit {

@@ -1,8 +1,10 @@
 import { type ConvertedFrame, convertFrame, convertRange, type RatePolicy } from '../../time/convert-rate.ts';
 import { type FrameRange, partWithin } from '../../time/range.ts';
 import { framesPerSecond, type Rate } from '../../time/rate.ts';
-import type { Cue, Handle, Key, MotionDocument } from '../document/schema.ts';
-import { type Edit, type KeyRef, onGrain } from '../keys/change-keys.ts';
+import { onGrain } from '../document/frame-grain.ts';
+import type { Cue, Handle, MotionDocument } from '../document/schema.ts';
+import type { Edit, KeyRef } from '../keys/change-keys.ts';
+import { type Landing, landKeys } from '../keys/land-keys.ts';
 
 export interface RateEdit extends Edit {
   /** Every key with where it was, where it falls exactly, and its rounding to a whole frame. */
@@ -24,7 +26,7 @@ function stretched(handle: Handle, ratio: number): Handle {
 
 /**
  * Gives the motion another rate. With seconds kept, keys, handles, cues and range are renumbered about the first frame;
- * with frame numbers kept the running time changes. Of two keys that snapping puts on one frame the later gives way.
+ * with frame numbers kept the running time changes. Of two keys that snapping puts on one frame the earlier gives way.
  */
 export function changeRate(
   motion: MotionDocument,
@@ -40,15 +42,16 @@ export function changeRate(
     ...subject,
     channels: subject.channels.map((channel) => {
       const ref = { subjectId: subject.id, channelId: channel.id };
-      const converted: Key[] = [];
-      for (const key of channel.keys) {
+      const landings = channel.keys.map((key): Landing => {
         const place = convertFrame(key.frame, change);
         roundings.push({ ...ref, frame: key.frame, ...place });
-        const frame = snap ? place.whole : onGrain(place.to);
-        if (converted.at(-1)?.frame === frame) gaveWay.push({ ...ref, frame: key.frame });
-        else converted.push({ ...key, frame, in: stretched(key.in, ratio), out: stretched(key.out, ratio) });
-      }
-      return { ...channel, keys: converted };
+        const frame = snap ? place.whole : place.to;
+        const carried = { ...key, frame, in: stretched(key.in, ratio), out: stretched(key.out, ratio) };
+        return { key: carried, was: key.frame, claim: 'named' };
+      });
+      const landed = landKeys(ref, landings);
+      gaveWay.push(...landed.gaveWay);
+      return { ...channel, keys: landed.keys };
     }),
   }));
   const carried = motion.cues.map((cue) => ({ ...cue, frame: onGrain(convertFrame(cue.frame, change).to) }));

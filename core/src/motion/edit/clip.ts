@@ -1,8 +1,10 @@
 import { extentOf } from '../../extent.ts';
 import { CHANNELS } from '../document/channels.ts';
 import { channelOf, findSubject, withChannel } from '../document/document.ts';
+import { onGrain } from '../document/frame-grain.ts';
 import type { Key, MotionDocument } from '../document/schema.ts';
-import { type ChannelRef, type Edit, type KeyRef, onGrain, sameChannel } from '../keys/change-keys.ts';
+import { type ChannelRef, type Edit, type KeyRef, sameChannel } from '../keys/change-keys.ts';
+import { type Landing, landKeys } from '../keys/land-keys.ts';
 import { rippleKeys } from './shift-keys.ts';
 
 /** Keys taken up to be put down elsewhere: by channel, their frames counted from the earliest. */
@@ -46,14 +48,18 @@ export function pasteKeys(motion: MotionDocument, clip: Clip, atFrame: number, m
   for (const { keys: copied, ...ref } of present) {
     const channel = channelOf(result, ref.subjectId, ref.channelId);
     const landing = copied.map((key) => ({ ...key, frame: onGrain(key.frame + atFrame) }));
-    const frames = new Set(landing.map((key) => key.frame));
     const isCleared = (frame: number): boolean =>
-      frames.has(frame) || (mode === 'replace' && frame >= atFrame && frame <= atFrame + clip.spanFrames);
-    for (const key of channel.keys) if (isCleared(key.frame)) gaveWay.push({ ...ref, frame: key.frame });
-    const merged = [...channel.keys.filter((key) => !isCleared(key.frame)), ...landing].sort(
-      (a, b) => a.frame - b.frame,
-    );
-    result = withChannel(result, ref.subjectId, { ...channel, keys: merged });
+      mode === 'replace' && frame >= atFrame && frame <= atFrame + clip.spanFrames;
+    const [cleared, staying] = [
+      channel.keys.filter((key) => isCleared(key.frame)),
+      channel.keys.filter((key) => !isCleared(key.frame)),
+    ];
+    const merged = landKeys(ref, [
+      ...staying.map((key): Landing => ({ key, was: key.frame, claim: 'stays' })),
+      ...landing.map((key): Landing => ({ key, was: null, claim: 'named' })),
+    ]);
+    gaveWay.push(...cleared.map((key) => ({ ...ref, frame: key.frame })), ...merged.gaveWay);
+    result = withChannel(result, ref.subjectId, { ...channel, keys: merged.keys });
     keys.push(...landing.map((key) => ({ ...ref, frame: key.frame })));
   }
   return { motion: result, keys, gaveWay };

@@ -170,7 +170,7 @@ test('carried to another rate by seconds, keys, handles and range are renumbered
     'keep-seconds',
     { snap: true },
   );
-  expect(crowded.gaveWay).toEqual([at(2)]);
+  expect(crowded.gaveWay).toEqual([at(1)]);
   expect(changeRate(motion, { num: 12, den: 1 }, 'keep-frames').motion).toEqual({
     ...motion,
     rate: { num: 12, den: 1 },

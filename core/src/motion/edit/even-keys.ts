@@ -1,7 +1,9 @@
 import { CoreError } from '../../core-error.ts';
 import { findChannel, findSubject, withChannel } from '../document/document.ts';
+import { onGrain } from '../document/frame-grain.ts';
 import type { Key, MotionDocument } from '../document/schema.ts';
-import { type Edit, type KeyRef, onGrain } from '../keys/change-keys.ts';
+import type { Edit, KeyRef } from '../keys/change-keys.ts';
+import { type Landing, landKeys } from '../keys/land-keys.ts';
 import { type TrackId, TRACKS, trackValues } from '../sampling/track.ts';
 
 /** Samples a frame along the way whose length is measured. */
@@ -73,21 +75,16 @@ export function evenKeys(
   for (const channelId of channelIds) {
     const channel = findChannel(subject, channelId);
     if (!channel?.keys.some(inside)) continue;
-    const placed = new Map<number, { key: Key; was: number }>();
-    for (const key of channel.keys) {
+    const landings = channel.keys.map((key): Landing => {
+      if (!inside(key)) return { key, was: key.frame, claim: 'stays' };
       const frame = placeOf.get(key.frame) ?? key.frame;
-      const there = placed.get(frame);
-      if (there) gaveWay.push({ subjectId, channelId, frame: there.was });
-      placed.set(frame, {
-        was: key.frame,
-        key: inside(key) ? { ...key, frame, ...(key.frame < last && { leave: 'linear' as const }) } : key,
-      });
-      if (inside(key)) keys.push({ subjectId, channelId, frame });
-    }
-    result = withChannel(result, subjectId, {
-      ...channel,
-      keys: [...placed.values()].map(({ key }) => key).sort((a, b) => a.frame - b.frame),
+      keys.push({ subjectId, channelId, frame });
+      const placed = { ...key, frame, ...(key.frame < last && { leave: 'linear' as const }) };
+      return { key: placed, was: key.frame, claim: 'named' };
     });
+    const landed = landKeys({ subjectId, channelId }, landings);
+    gaveWay.push(...landed.gaveWay);
+    result = withChannel(result, subjectId, { ...channel, keys: landed.keys });
   }
   return { motion: result, keys, gaveWay };
 }

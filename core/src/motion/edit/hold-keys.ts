@@ -1,5 +1,6 @@
+import { onGrain } from '../document/frame-grain.ts';
 import type { MotionDocument } from '../document/schema.ts';
-import { changeKeys, type Edit, type KeyRef, onGrain } from '../keys/change-keys.ts';
+import { changeKeys, type Edit, type KeyRef } from '../keys/change-keys.ts';
 
 /**
  * Makes each named key a hold of some frames: it stays until a second key of its value, from which the motion goes on

@@ -1,7 +1,9 @@
 import { extentOf } from '../../extent.ts';
 import type { EaseDirection, EaseName } from '../curve/eases.ts';
+import { onGrain } from '../document/frame-grain.ts';
 import type { Handle, Key, Leave, MotionDocument } from '../document/schema.ts';
-import { changeKeys, type Edit, type KeyRef, onGrain } from '../keys/change-keys.ts';
+import { changeKeys, type Edit, type KeyRef } from '../keys/change-keys.ts';
+import { type Landing, landKeys } from '../keys/land-keys.ts';
 
 const TURNED: Record<EaseDirection, EaseDirection> = { in: 'out', out: 'in', 'in-out': 'in-out' };
 
@@ -35,10 +37,12 @@ export function reverseKeys(motion: MotionDocument, refs: readonly KeyRef[]): Ed
         leave: leading ? turnedLeave(leading.leave) : named[named.length - 1]!.leave,
       };
     });
-    const landed = new Set(backward.map((key) => key.frame));
-    const staying = keys.filter((key) => !frames.has(key.frame));
-    for (const key of staying) if (landed.has(key.frame)) gaveWay.push({ ...ref, frame: key.frame });
-    return [...staying.filter((key) => !landed.has(key.frame)), ...backward].sort((a, b) => a.frame - b.frame);
+    const landed = landKeys(ref, [
+      ...keys.filter((key) => !frames.has(key.frame)).map((key): Landing => ({ key, was: key.frame, claim: 'stays' })),
+      ...backward.map((key, i): Landing => ({ key, was: named[i]!.frame, claim: 'named' })),
+    ]);
+    gaveWay.push(...landed.gaveWay);
+    return landed.keys;
   });
   return { motion: reversed, keys: refs.map((ref) => ({ ...ref, frame: turned(ref.frame) })), gaveWay };
 }

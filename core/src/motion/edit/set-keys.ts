@@ -1,6 +1,7 @@
 import { channelOf, createKey, findSubject, withChannel } from '../document/document.ts';
+import { onGrain } from '../document/frame-grain.ts';
 import type { Key, MotionDocument } from '../document/schema.ts';
-import { type ChannelRef, type Edit, onGrain } from '../keys/change-keys.ts';
+import type { ChannelRef, Edit } from '../keys/change-keys.ts';
 import { keyIndexAt } from '../sampling/sample.ts';
 import { withKeyAt } from './insert-key.ts';
 

@@ -1,8 +1,10 @@
 import { extentOf } from '../../extent.ts';
 import { partWithin } from '../../time/range.ts';
 import type { ChannelId } from '../document/channels.ts';
+import { onGrain } from '../document/frame-grain.ts';
 import type { Key, MotionDocument } from '../document/schema.ts';
-import { type ChannelRef, type Edit, type KeyRef, onGrain, sameChannel } from '../keys/change-keys.ts';
+import { type ChannelRef, type Edit, type KeyRef, sameChannel } from '../keys/change-keys.ts';
+import { type Landing, landKeys } from '../keys/land-keys.ts';
 
 interface Rewritten {
   motion: MotionDocument;
@@ -14,8 +16,7 @@ interface Rewritten {
 type Placing = (key: Key, ref: ChannelRef) => Key | null;
 
 /**
- * Places every key of every channel anew. Keys are put in order of frame; of two on one frame the one that moved stays,
- * of two that moved the later in the old order. The others give way, named by where they were.
+ * Places every key of every channel anew; who moved takes a frame from who stays (see `landKeys`).
  */
 export function placeKeys(
   motion: MotionDocument,
@@ -29,25 +30,16 @@ export function placeKeys(
     channels: subject.channels.map((channel) => {
       const ref: ChannelRef = { subjectId: subject.id, channelId: channel.id };
       if (channel.keys.length === 0 || !isIn(ref)) return channel;
-      const taken = new Map<number, { key: Key; was: number }>();
-      const placed = channel.keys.map((key) => ({ was: key.frame, key: place(key, ref) }));
-      // Those that stay first, so that one that moved onto them takes the frame.
-      for (const moved of [false, true]) {
-        for (const { was, key } of placed) {
-          if (!key) {
-            if (!moved) gaveWay.push({ ...ref, frame: was });
-            continue;
-          }
-          const frame = onGrain(key.frame);
-          if ((frame !== was) !== moved) continue;
-          const there = taken.get(frame);
-          if (there) gaveWay.push({ ...ref, frame: there.was });
-          taken.set(frame, { key: frame === key.frame ? key : { ...key, frame }, was });
-        }
+      const landings: Landing[] = [];
+      for (const old of channel.keys) {
+        const key = place(old, ref);
+        if (key) landings.push({ key, was: old.frame, claim: onGrain(key.frame) === old.frame ? 'stays' : 'named' });
+        else gaveWay.push({ ...ref, frame: old.frame });
       }
-      const sorted = [...taken.values()].sort((a, b) => a.key.frame - b.key.frame);
-      for (const { key, was } of sorted) if (key.frame !== was) keys.push({ ...ref, frame: key.frame });
-      return { ...channel, keys: sorted.map(({ key }) => key) };
+      const placed = landKeys(ref, landings);
+      gaveWay.push(...placed.gaveWay);
+      for (const { key, was } of placed.landed) if (key.frame !== was) keys.push({ ...ref, frame: key.frame });
+      return { ...channel, keys: placed.keys };
     }),
   }));
   return { motion: { ...motion, subjects }, keys, gaveWay };

@@ -1,6 +1,6 @@
 import type { ChannelId } from '../document/channels.ts';
 import { channelOf, withChannel } from '../document/document.ts';
-import { FRAME_GRAIN, type Key, type MotionDocument } from '../document/schema.ts';
+import type { Key, MotionDocument } from '../document/schema.ts';
 
 /** Names a track of keys: one channel of one subject. */
 export interface ChannelRef {
@@ -22,11 +22,6 @@ export interface Edit {
   gaveWay: KeyRef[];
   /** Why the operation did nothing, where it was not allowed. */
   refused?: string;
-}
-
-/** The nearest frame keys may stand on: a thousandth. */
-export function onGrain(frame: number): number {
-  return Math.round(frame / FRAME_GRAIN) / (1 / FRAME_GRAIN);
 }
 
 export function sameChannel(a: ChannelRef, b: ChannelRef): boolean {

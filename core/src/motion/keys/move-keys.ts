@@ -1,16 +1,15 @@
-import type { Key, MotionDocument } from '../document/schema.ts';
-import { changeKeys, type Edit, type KeyRef, onGrain } from './change-keys.ts';
+import { onGrain } from '../document/frame-grain.ts';
+import type { MotionDocument } from '../document/schema.ts';
+import { changeKeys, type Edit, type KeyRef } from './change-keys.ts';
+import { type Landing, landKeys } from './land-keys.ts';
 
 export interface MoveOptions {
   /** Breakdowns and in-betweens that are not named keep their share of the span between their extremes. */
   keepShares?: boolean;
 }
 
-interface Placed {
-  key: Key;
-  was: number;
-  moved: boolean;
-}
+/** A key of the channel that is moved, with where it was. */
+type Placed = Landing & { was: number };
 
 /**
  * Where the keys that are no extremes stand when the extremes about them have moved: at the same share of the span,
@@ -18,15 +17,15 @@ interface Placed {
  */
 function shared(placed: readonly Placed[]): Placed[] {
   return placed.map((here, i) => {
-    if (here.moved || here.key.role === 'extreme') return here;
+    if (here.claim !== 'stays' || here.key.role === 'extreme') return here;
     const a = placed.slice(0, i).findLast(({ key }) => key.role === 'extreme');
     const b = placed.slice(i + 1).find(({ key }) => key.role === 'extreme');
-    if (!a || !b || (!a.moved && !b.moved) || b.key.frame <= a.key.frame) return here;
+    if (!a || !b || (a.claim === 'stays' && b.claim === 'stays') || b.key.frame <= a.key.frame) return here;
     const ratio = (b.key.frame - a.key.frame) / (b.was - a.was);
     const { key } = here;
     return {
       was: here.was,
-      moved: true,
+      claim: 'goes-along',
       key: {
         ...key,
         frame: onGrain(a.key.frame + (here.was - a.was) * ratio),
@@ -39,7 +38,7 @@ function shared(placed: readonly Placed[]): Placed[] {
 
 /**
  * Moves the named keys by `deltaFrames` and `deltaValue`, handles and all. A key that stays and whose frame is landed
- * on gives way; the result names it.
+ * on gives way (see `landKeys`).
  */
 export function moveKeys(
   motion: MotionDocument,
@@ -51,23 +50,17 @@ export function moveKeys(
   const gaveWay: KeyRef[] = [];
   const moved = changeKeys(motion, refs, (keys, frames, ref) => {
     const direct = keys.map((key): Placed => {
-      const isNamed = frames.has(key.frame);
+      const was = key.frame;
+      if (!frames.has(was)) return { key, was, claim: 'stays' };
       return {
-        was: key.frame,
-        moved: isNamed,
-        key: isNamed ? { ...key, frame: onGrain(key.frame + deltaFrames), value: key.value + deltaValue } : key,
+        key: { ...key, frame: onGrain(was + deltaFrames), value: key.value + deltaValue },
+        was,
+        claim: 'named',
       };
     });
-    const placed = keepShares ? shared(direct) : direct;
-    const landed = new Map<number, Placed>();
-    // Those that stay first and the named last: whoever comes later takes the frame.
-    const rank = ({ moved, was }: Placed): number => (moved ? (frames.has(was) ? 2 : 1) : 0);
-    for (const here of placed.toSorted((a, b) => rank(a) - rank(b))) {
-      const there = landed.get(here.key.frame);
-      if (there) gaveWay.push({ ...ref, frame: there.was });
-      landed.set(here.key.frame, here);
-    }
-    return [...landed.values()].map(({ key }) => key).sort((a, b) => a.frame - b.frame);
+    const placed = landKeys(ref, keepShares ? shared(direct) : direct);
+    gaveWay.push(...placed.gaveWay);
+    return placed.keys;
   });
   const keys = refs.map((ref) => ({ ...ref, frame: onGrain(ref.frame + deltaFrames) }));
   return { motion: moved, keys, gaveWay };

@@ -1,3 +1,4 @@
+import type { TrackReading } from '@undulan/core';
 import { useMemo } from 'react';
 import { useClock, useTimeScale } from '../../time/index.ts';
 import { ROW_PX, Strip } from '../../time-page/index.ts';
@@ -44,24 +45,42 @@ export function MatchStrip({ track, targetName }: { track: ComparedTrack; target
         aria-label="Keys of model and take"
         className="relative"
       >
-        <SideTargets side={track.target} y={MODEL_Y} name="Model" odd={missingFrames} oddWord="missing in the take" />
-        <SideTargets side={track.take} y={TAKE_Y} name="Take" odd={extraFrames} oddWord="extra" />
+        <SideTargets
+          side={track.target}
+          y={MODEL_Y}
+          name="Model"
+          saysOf={(frame) => (missingFrames.includes(frame) ? 'missing in the take' : null)}
+        />
+        <SideTargets
+          side={track.take}
+          y={TAKE_Y}
+          name="Take"
+          saysOf={(frame) =>
+            extraFrames.includes(frame) ? 'extra' : offWords(pairs.find((pair) => pair.takeFrame === frame))
+          }
+        />
       </svg>
     </Strip>
   );
+}
+
+/** How far a matched key is off, in words; null where it is not. */
+function offWords(pair: TrackReading['pairs'][number] | undefined): string | null {
+  const off = Math.round((pair?.offsetFrames ?? 0) * 100) / 100;
+  if (off === 0) return null;
+  return `${Math.abs(off)} ${Math.abs(off) === 1 ? 'frame' : 'frames'} ${off > 0 ? 'late' : 'early'}`;
 }
 
 interface SideTargetsProps {
   side: ComparedSide;
   y: number;
   name: string;
-  /** Frames of keys without a match, and the word for that. */
-  odd: readonly number[];
-  oddWord: string;
+  /** What is to be said of a key beside the other side's; null where nothing is. */
+  saysOf: (frame: number) => string | null;
 }
 
 /** What of one side's keys can be pressed, unseen: it goes to the key's frame. */
-function SideTargets({ side, y, name, odd, oddWord }: SideTargetsProps) {
+function SideTargets({ side, y, name, saysOf }: SideTargetsProps) {
   const scale = useTimeScale();
   const clock = useClock();
   const goTo = (frame: number): void => {
@@ -69,13 +88,13 @@ function SideTargets({ side, y, name, odd, oddWord }: SideTargetsProps) {
     clock.seek(frame);
   };
   return side.events.map((event) => {
-    const unmatched = odd.includes(event.frame);
+    const says = saysOf(event.frame);
     return (
       <g
         key={event.frame}
         role="button"
         tabIndex={0}
-        aria-label={`${name}: key on frame ${event.frame}, ${event.role}${unmatched ? `, ${oddWord}` : ''}`}
+        aria-label={`${name}: key on frame ${event.frame}, ${event.role}${says ? `, ${says}` : ''}`}
         onClick={() => goTo(event.rulerFrame)}
         onKeyDown={(press) => {
           if (press.key !== 'Enter') return;
@@ -84,7 +103,7 @@ function SideTargets({ side, y, name, odd, oddWord }: SideTargetsProps) {
         }}
       >
         <rect x={scale.xOf(event.rulerFrame) - 12} y={y - ROW_PX / 2} width={24} height={ROW_PX} fill="transparent" />
-        {unmatched && <title>{oddWord}</title>}
+        {says && <title>{says}</title>}
       </g>
     );
   });

@@ -1,4 +1,4 @@
-import { FRAME_GRAIN } from '@undulan/core';
+import { onGrain } from '@undulan/core';
 
 /** A dragged key within this many px of a target takes its frame. */
 const REACH_PX = 6;
@@ -13,7 +13,7 @@ export interface Snapping {
 
 /** The frame a key dragged to `frame` stands on: a target near by, else the nearest whole frame. */
 export function snapFrame(frame: number, { pxPerFrame, targets, free }: Snapping): number {
-  if (free) return Math.round(frame / FRAME_GRAIN) / (1 / FRAME_GRAIN);
+  if (free) return onGrain(frame);
   let best = Math.round(frame);
   let bestPx = Math.abs(best - frame) * pxPerFrame;
   for (const target of targets) {
