@@ -37,7 +37,7 @@ export default tseslint.config(
     ...jsxA11y.flatConfigs.recommended,
     rules: {
       ...jsxA11y.flatConfigs.recommended.rules,
-      'jsx-a11y/label-has-associated-control': ['error', { controlComponents: ['CommitInput'] }],
+      'jsx-a11y/label-has-associated-control': ['error', { controlComponents: ['CommitInput', 'DecimalInput'] }],
       // What scrolls, or has a tip, is to be reached by keyboard.
       'jsx-a11y/no-noninteractive-tabindex': ['error', { roles: ['tabpanel', 'region', 'rowgroup', 'img'] }],
       // It does not know aria-description.

@@ -1,4 +1,5 @@
 export type { Issue, Result } from './result.ts';
+export { readDecimal } from './read-decimal.ts';
 export { CoreError } from './core-error.ts';
 export * from './time/index.ts';
 export * from './steps/index.ts';

@@ -17,6 +17,7 @@ export {
   CRITERION_IDS,
   CriterionId,
   CriterionWeights,
+  Weight,
   KeyTolerance,
   Alternative,
   TargetTerms,

@@ -14,8 +14,11 @@ export const CRITERION_IDS = ['timing', 'spacing', 'path', 'holds', 'loop', 'eco
 export const CriterionId = z.enum(CRITERION_IDS);
 export type CriterionId = z.infer<typeof CriterionId>;
 
-/** What each criterion counts in the proposed grade; 0 leaves it out. One not named counts as by `DEFAULT_WEIGHTS`. */
-export const CriterionWeights = z.partialRecord(CriterionId, z.number().min(0).max(10));
+/** What a criterion counts in the proposed grade; 0 leaves it out. */
+export const Weight = z.number().min(0).max(10);
+
+/** What each criterion counts. One not named counts as by `DEFAULT_WEIGHTS`. */
+export const CriterionWeights = z.partialRecord(CriterionId, Weight);
 export type CriterionWeights = z.infer<typeof CriterionWeights>;
 
 /** One key of the target that may be further off, or less, than the others. */

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { readDecimal } from '../read-decimal.ts';
 import { type Issue, type Result } from '../result.ts';
 import { framesPerSecond, type Rate } from './rate.ts';
 
@@ -40,8 +41,8 @@ export function travelSeconds(a: number, b: number, rate: Rate): number {
 }
 
 function readFrame(text: string, end: 'first' | 'last', issues: Issue[]): number {
-  const frame = Number(text.trim());
-  if (text.trim() === '' || !Number.isInteger(frame)) {
+  const frame = readDecimal(text) ?? NaN;
+  if (!Number.isInteger(frame)) {
     issues.push({ code: 'frame-not-whole', path: [end], message: `The ${end} frame must be a whole number.` });
   } else if (Math.abs(frame) > FRAME_LIMIT) {
     issues.push({

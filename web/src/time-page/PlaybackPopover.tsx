@@ -1,3 +1,4 @@
+import { readDecimal } from '@undulan/core';
 import { clsx } from 'clsx';
 import { SPEED_LIMITS, usePlaySettings } from '../time/index.ts';
 import { Button, CommitInput, Popover } from '../ui/index.ts';
@@ -12,9 +13,9 @@ export interface KeyStepping {
 const SPEEDS = [25, 50, 100, 200, -100];
 
 function readSpeed(text: string): number | null {
-  const speed = Number(text.trim().replace('−', '-').replace(/\s*%$/, ''));
-  const size = Math.abs(speed);
-  return text.trim() !== '' && size >= SPEED_LIMITS.least && size <= SPEED_LIMITS.most ? speed : null;
+  const speed = readDecimal(text, { unit: '%' });
+  const size = Math.abs(speed ?? 0);
+  return size >= SPEED_LIMITS.least && size <= SPEED_LIMITS.most ? speed : null;
 }
 
 const shown = (speed: number): string => `${String(speed).replace('-', '−')} %`;

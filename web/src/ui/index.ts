@@ -1,6 +1,7 @@
 export { Button, Toggle } from './Button.tsx';
-export { CommitField } from './CommitField.tsx';
 export { CommitInput } from './CommitInput.tsx';
+export { DecimalField } from './DecimalField.tsx';
+export { DecimalInput } from './DecimalInput.tsx';
 export { Dialog } from './Dialog.tsx';
 export { Field, INPUT } from './Field.tsx';
 export { Menu, MenuHeading, MenuItem, MenuLine } from './Menu.tsx';

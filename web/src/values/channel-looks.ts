@@ -1,4 +1,4 @@
-import { type ChannelId, type ChannelKind, CHANNELS } from '@undulan/core';
+import { type ChannelId, type ChannelKind, CHANNELS, Key, readDecimal } from '@undulan/core';
 
 /** How a channel's line is told apart: by pattern first, then by a colour of the channels' own. */
 export interface ChannelLook {
@@ -47,6 +47,8 @@ export function toFineness(channelId: ChannelId, value: number): number {
   return Number(value.toFixed(DECIMALS[CHANNELS[channelId].unit]));
 }
 
+const VALUE = Key.shape.value;
+
 const CHANGE = /^([+\-−*×/])=?\s*([−-]?[\d.,]+)$/;
 
 /**
@@ -57,18 +59,14 @@ export function computeValue(text: string, now: number): number | null {
   const typed = text.trim().replace(/\s*(px|°|×|%)$/, '');
   const match = CHANGE.exec(typed);
   if (!match || (/^[-−+]/.test(typed) && !typed.includes('='))) return parseValue(text);
-  const by = Number(match[2]!.replace('−', '-').replace(',', '.'));
+  const by = readDecimal(match[2]!);
+  if (by === null) return null;
   const sign = match[1]!;
   const value = sign === '+' ? now + by : sign === '/' ? now / by : sign === '*' || sign === '×' ? now * by : now - by;
-  return Number.isFinite(value) && Math.abs(value) <= 1e9 ? value : null;
+  return VALUE.safeParse(value).success ? value : null;
 }
 
 /** Reads a value a person typed, with or without its unit; null when it is no number. */
 export function parseValue(text: string): number | null {
-  const bare = text
-    .trim()
-    .replace('−', '-')
-    .replace(/\s*(px|°|×|%)$/, '');
-  const value = Number(bare);
-  return bare === '' || !Number.isFinite(value) || Math.abs(value) > 1e9 ? null : value;
+  return readDecimal(text.replace(/\s*(px|°|×|%)\s*$/, ''), { within: VALUE });
 }

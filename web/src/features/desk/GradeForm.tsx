@@ -1,18 +1,18 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { ReviewText, type TakeView } from '@undulan/contract';
-import { type Criterion, weightedScore } from '@undulan/core';
+import { type Criterion, readDecimal, weightedScore } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useForm } from 'react-hook-form';
 import * as z from 'zod';
-import { Button, CommitInput, Field, INPUT } from '../../ui/index.ts';
+import { Button, DecimalInput, Field, INPUT } from '../../ui/index.ts';
 import type { ReviewWriter } from './use-review-writer.ts';
 
 const Form = z.object({
   grade: z
     .string()
     .trim()
-    .regex(/^\d*(\.\d+)?$/, 'A grade is a number from 0 to 100.')
-    .transform((text) => (text === '' ? null : Number(text)))
+    .refine((text) => text === '' || readDecimal(text) !== null, 'A grade is a number from 0 to 100.')
+    .transform((text) => readDecimal(text))
     .pipe(ReviewText.shape.grade),
   summary: ReviewText.shape.summary,
 });
@@ -45,14 +45,11 @@ export function GradeForm({ view, writer }: { view: TakeView; writer: ReviewWrit
         ),
       )
     : null;
-  const giveCriterion = (id: Criterion['id'], text: string): boolean => {
-    const score = text.trim() === '' ? null : Number(text);
-    if (score !== null && !(score >= 0 && score <= 100)) return false;
+  const giveCriterion = (id: Criterion['id'], score: number | null): void => {
     void writer.save(({ criteria }) => {
       const others = Object.fromEntries(Object.entries(criteria).filter(([known]) => known !== id));
       return { criteria: score === null ? others : { ...others, [id]: score } };
     });
-    return true;
   };
 
   return (
@@ -71,7 +68,9 @@ export function GradeForm({ view, writer }: { view: TakeView; writer: ReviewWrit
                   <span className="figures">{criterion.weight}</span>
                 </td>
                 <td className="w-16 py-0.5">
-                  <CommitInput
+                  <DecimalInput
+                    optional
+                    within={ReviewText.shape.grade}
                     aria-label={`Grade for ${criterion.label.toLowerCase()}`}
                     title={`Proposed ${Math.round(criterion.score)}; empty takes it`}
                     disabled={fixed}
@@ -81,8 +80,8 @@ export function GradeForm({ view, writer }: { view: TakeView; writer: ReviewWrit
                       given[criterion.id] === undefined ? '' : 'font-semibold text-accent',
                     )}
                     placeholder={String(Math.round(criterion.score))}
-                    value={given[criterion.id] === undefined ? '' : String(given[criterion.id])}
-                    onCommit={(text) => giveCriterion(criterion.id, text)}
+                    value={given[criterion.id] ?? null}
+                    onDecimal={(score) => giveCriterion(criterion.id, score)}
                   />
                 </td>
               </tr>

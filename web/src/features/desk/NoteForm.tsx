@@ -1,5 +1,5 @@
 import { NoteText } from '@undulan/contract';
-import type { MotionDocument } from '@undulan/core';
+import { type MotionDocument, readDecimal } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useState } from 'react';
 import { DrawingTools, isEmptyDrawing } from '../../picture/drawing/index.ts';
@@ -93,8 +93,8 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
             className="figures h-7! w-14!"
             value={draft?.lastFrame === null || draft?.lastFrame === undefined ? '' : String(draft.lastFrame)}
             onCommit={(text) => {
-              const last = text.trim() === '' ? null : Number(text);
-              if (last !== null && (!Number.isInteger(last) || last <= frame)) return false;
+              const last = readDecimal(text, { within: NoteText.shape.frame });
+              if (text.trim() !== '' && (last === null || last <= frame)) return false;
               change({ frame, lastFrame: last });
               return true;
             }}

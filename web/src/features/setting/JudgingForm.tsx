@@ -9,15 +9,17 @@ import {
   madeUpTakes,
   type Reading,
   readTake,
+  Tolerances,
   trackEvents,
   tracksOf,
+  Weight,
 } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useDeferredValue, useMemo } from 'react';
 import { detailsChanged, selectMotion, selectWork } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
-import { CommitInput, Empty } from '../../ui/index.ts';
+import { DecimalInput, Empty } from '../../ui/index.ts';
 
 /** What criteria count, what single keys are allowed, and what made-up takes would score by it. */
 export function JudgingForm() {
@@ -44,12 +46,9 @@ function Preview() {
     const target = targetOf(work.motion, work.details!);
     return madeUpTakes(work.motion).map(({ name, motion }) => ({ name, reading: readTake(target, motion) }));
   }, [work]);
-  const weigh = (id: CriterionId, text: string): boolean => {
-    const weight = text.trim() === '' ? null : Number(text);
-    if (weight !== null && !(weight >= 0 && weight <= 10)) return false;
+  const weigh = (id: CriterionId, weight: number | null): void => {
     const others = Object.fromEntries(Object.entries(weights).filter(([known]) => known !== id));
     dispatch(detailsChanged({ weights: weight === null ? others : { ...others, [id]: weight } }));
-    return true;
   };
   return (
     <section aria-label="Criteria and what takes would score">
@@ -71,13 +70,16 @@ function Preview() {
             <td className="py-1 text-faint">count, 0 to 10</td>
             {CRITERION_IDS.map((id) => (
               <td key={id} className="px-0.5 py-1">
-                <CommitInput
+                <DecimalInput
+                  optional
+                  within={Weight}
+
                   aria-label={`Weight of ${CRITERION_LABELS[id].toLowerCase()}`}
                   inputMode="decimal"
                   placeholder={String(DEFAULT_WEIGHTS[id])}
                   className="figures h-7! px-1! text-center"
-                  value={weights[id] === undefined ? '' : String(weights[id])}
-                  onCommit={(text) => weigh(id, text)}
+                  value={weights[id] ?? null}
+                  onDecimal={(weight) => weigh(id, weight)}
                 />
               </td>
             ))}
@@ -193,18 +195,16 @@ function KeyTolerances() {
                 {key.name}
                 {key.role !== 'extreme' && ` (${key.role})`}
               </span>
-              <CommitInput
+              <DecimalInput
+                optional
+                within={Tolerances.shape.keyFrames}
+                unit="±"
                 aria-label={`Tolerance of ${key.name} on frame ${key.frame}, frames`}
                 inputMode="decimal"
                 placeholder={`±${tolerances.keyFrames}`}
                 className="figures h-6! w-16! text-right"
-                value={own ? String(own.keyFrames) : ''}
-                onCommit={(text) => {
-                  const keyFrames = text.trim() === '' ? null : Number(text.replace('±', ''));
-                  if (keyFrames !== null && !(keyFrames >= 0.25 && keyFrames <= 48)) return false;
-                  set(key, keyFrames);
-                  return true;
-                }}
+                value={own?.keyFrames ?? null}
+                onDecimal={(keyFrames) => set(key, keyFrames)}
               />
             </li>
           );

@@ -1,10 +1,10 @@
 import { ExerciseTerms, LatePolicy } from '@undulan/contract';
-import { CHANNEL_IDS, type ChannelId, CHANNELS, type Limits, USUAL_LIMITS } from '@undulan/core';
+import { CHANNEL_IDS, type ChannelId, CHANNELS, Limits, USUAL_LIMITS } from '@undulan/core';
 import { clsx } from 'clsx';
 import { format } from 'date-fns';
 import { detailsChanged, selectWork } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { CommitField, Field, INPUT } from '../../ui/index.ts';
+import { DecimalField, Field, INPUT } from '../../ui/index.ts';
 
 const POLICY_WORDS: Record<LatePolicy, string> = {
   accept: 'taken as the others',
@@ -81,16 +81,14 @@ function HandingIn() {
           </select>
         )}
       </Field>
-      <CommitField
+      <DecimalField
+        optional
+        within={ExerciseTerms.shape.takeLimit}
         label="Takes at most"
         hint="Empty: as many as they like."
         placeholder="any number"
-        value={takeLimit === null ? '' : String(takeLimit)}
-        onCommit={(text) => {
-          const wanted = ExerciseTerms.shape.takeLimit.safeParse(text.trim() === '' ? null : Number(text));
-          if (wanted.success) dispatch(detailsChanged({ takeLimit: wanted.data ?? null }));
-          return wanted.success;
-        }}
+        value={takeLimit}
+        onDecimal={(limit) => dispatch(detailsChanged({ takeLimit: limit }))}
       />
       <Field label="It plays" hint="A loop is read at its seam, too.">
         {(ids) => (
@@ -156,16 +154,13 @@ function Freedoms() {
           />
           only keys on these channels
         </label>
-        <CommitField
+        <DecimalField
+          optional
+          within={Limits.shape.maxKeys}
           label="Keys at most"
           placeholder="any number"
-          value={mayChange.maxKeys === null ? '' : String(mayChange.maxKeys)}
-          onCommit={(text) => {
-            const count = text.trim() === '' ? null : Number(text);
-            if (count !== null && !(Number.isInteger(count) && count >= 1 && count <= 10_000)) return false;
-            set({ maxKeys: count });
-            return true;
-          }}
+          value={mayChange.maxKeys}
+          onDecimal={(maxKeys) => set({ maxKeys })}
         />
       </div>
       {channels && (

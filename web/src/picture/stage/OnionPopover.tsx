@@ -1,16 +1,12 @@
 import { ChevronDown } from 'lucide-react';
+import { z } from 'zod';
 import { useShownKeys } from '../../keyboard/index.ts';
-import { Button, CommitInput, Popover, Toggle } from '../../ui/index.ts';
+import { Button, DecimalInput, Popover, Toggle } from '../../ui/index.ts';
 import { MOST_OF_RANGE, MOST_SKINS, type OnionSettings } from './onion.ts';
 
 interface OnionPopoverProps {
   settings: OnionSettings;
   onChange: (settings: OnionSettings) => void;
-}
-
-function readCount(text: string, least: number): number | null {
-  const count = Number(text);
-  return text.trim() !== '' && Number.isInteger(count) && count >= least && count <= MOST_SKINS ? count : null;
 }
 
 /** Onion skin on or off, and which frames it shows and how. */
@@ -20,15 +16,12 @@ export function OnionPopover({ settings, onChange }: OnionPopoverProps) {
   const count = (label: string, key: 'before' | 'after' | 'every', least: number) => (
     <label className="flex items-center gap-2">
       <span className="flex-1">{label}</span>
-      <CommitInput
+      <DecimalInput
+        within={z.int().min(least).max(MOST_SKINS)}
         aria-label={`Onion skin: ${label}`}
         className="figures h-7! w-14! text-right"
-        value={String(settings[key])}
-        onCommit={(text) => {
-          const read = readCount(text, least);
-          if (read !== null) change({ [key]: read });
-          return read !== null;
-        }}
+        value={settings[key]}
+        onDecimal={(read) => change({ [key]: read })}
       />
     </label>
   );

@@ -1,8 +1,8 @@
-import { BEHAVIOURS, type Channel, CHANNELS, type Outside } from '@undulan/core';
+import { BEHAVIOURS, type Channel, CHANNELS, Outside } from '@undulan/core';
 import { clsx } from 'clsx';
 import { edited } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
-import { Button, CommitInput, INPUT, Popover } from '../../ui/index.ts';
+import { Button, DecimalInput, INPUT, Popover } from '../../ui/index.ts';
 
 const WORDS: Record<Outside['kind'], string> = {
   hold: 'hold',
@@ -11,7 +11,6 @@ const WORDS: Record<Outside['kind'], string> = {
   mirror: 'there and back',
   continue: 'go straight on',
 };
-const MOST = 10_000;
 
 interface BeyondPopoverProps {
   subjectId: string;
@@ -71,18 +70,15 @@ function Side({ subjectId, channel, side, label }: BeyondPopoverProps & { side: 
         {kind !== 'hold' && (
           <label className="flex items-center gap-1 text-xs text-faint">
             ×
-            <CommitInput
+            <DecimalInput
+              optional
+              within={Outside.shape.count}
               aria-label={`${label}: times`}
               title="How many times; leave empty for without end"
               placeholder="∞"
               className="figures h-8! w-14! text-center"
-              value={count === 0 ? '' : String(count)}
-              onCommit={(text) => {
-                const typed = text.trim() === '' || text.trim() === '∞' ? 0 : Number(text);
-                if (!Number.isInteger(typed) || typed < 0 || typed > MOST) return false;
-                set({ kind, count: typed });
-                return true;
-              }}
+              value={count === 0 ? null : count}
+              onDecimal={(times) => set({ kind, count: times ?? 0 })}
             />
           </label>
         )}

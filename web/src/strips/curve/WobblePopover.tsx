@@ -1,4 +1,4 @@
-import { type Channel, CHANNELS, Wobble } from '@undulan/core';
+import { type Channel, CHANNELS, readDecimal, Wobble } from '@undulan/core';
 import { clsx } from 'clsx';
 import { edited, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
@@ -101,7 +101,10 @@ function WobbleForm({ subjectId, channel }: WobblePopoverProps) {
                 label={label}
                 unit={unit}
                 value={String(wobble[name])}
-                onCommit={(text) => text.trim() !== '' && take({ [name]: Number(text.replace(',', '.')) })}
+                onCommit={(text) => {
+                  const typed = readDecimal(text);
+                  return typed !== null && take({ [name]: typed });
+                }}
               />
             ))}
           </div>

@@ -1,9 +1,12 @@
 import { type EaseAmounts, easeAmounts, type KeyRef } from '@undulan/core';
 import { Slider } from 'radix-ui';
+import { z } from 'zod';
 import { edited, type EditRequest, previewed } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
-import { CommitInput } from '../../ui/index.ts';
+import { DecimalInput } from '../../ui/index.ts';
 import type { SegmentKey } from './use-segment-keys.ts';
+
+const PERCENT = z.number().min(0).max(100);
 
 const ENDS: { end: keyof EaseAmounts; label: string }[] = [
   { end: 'start', label: 'Slow start' },
@@ -49,16 +52,13 @@ export function EaseAmountsFields({ begins, refs }: EaseAmountsFieldsProps) {
               </Slider.Track>
               <Slider.Thumb aria-label={label} className="block h-4 w-4 rounded-full border-2 border-accent bg-page" />
             </Slider.Root>
-            <CommitInput
+            <DecimalInput
+              within={PERCENT}
+              unit="%"
               aria-label={`${label} in percent`}
               className="figures h-6! w-14! text-right"
-              value={`${percent}`}
-              onCommit={(text) => {
-                const typed = Number(text.replace('%', '').trim());
-                if (!Number.isFinite(typed) || typed < 0 || typed > 100) return false;
-                dispatch(edited(request(end, typed)));
-                return true;
-              }}
+              value={percent}
+              onDecimal={(typed) => dispatch(edited(request(end, typed)))}
             />
             <span className="text-faint">%</span>
           </div>

@@ -5,6 +5,7 @@ import {
   type HandleNumbers,
   type HandleSide,
   numbersOfHandle,
+  readDecimal,
 } from '@undulan/core';
 import { ChevronDown } from 'lucide-react';
 import { memo } from 'react';
@@ -153,14 +154,8 @@ function SideRow({ found, side, label }: { found: SegmentKey; side: HandleSide; 
     dispatch(edited({ operation: 'setSpeed', args: [ref, side, next] }));
     return true;
   };
-  const numberOf = (text: string): number =>
-    Number(
-      text
-        .trim()
-        .replace('−', '-')
-        .replace(',', '.')
-        .replace(/\s*(%|\S+\/s)$/, '') || 'none',
-    );
+  /** With its unit or without; NaN, which is refused, where it is no number. */
+  const numberOf = (text: string, unit: string): number => readDecimal(text, { unit }) ?? NaN;
   return (
     <tr>
       <th scope="row" className="py-1 text-left font-normal">
@@ -171,7 +166,7 @@ function SideRow({ found, side, label }: { found: SegmentKey; side: HandleSide; 
           aria-label={`${label}: speed`}
           className="figures h-7! w-20! text-right"
           value={String(Math.round(numbers.speedPerSecond * per * 100) / 100)}
-          onCommit={(text) => commit({ speedPerSecond: numberOf(text) / per })}
+          onCommit={(text) => commit({ speedPerSecond: numberOf(text, `${units.label(channel.id)}/s`) / per })}
         />{' '}
         <span className="text-faint">{units.label(channel.id)}/s</span>
       </td>
@@ -180,7 +175,7 @@ function SideRow({ found, side, label }: { found: SegmentKey; side: HandleSide; 
           aria-label={`${label}: reach`}
           className="figures h-7! w-16! text-right"
           value={String(Math.round(numbers.reachPercent * 100) / 100)}
-          onCommit={(text) => commit({ reachPercent: numberOf(text) })}
+          onCommit={(text) => commit({ reachPercent: numberOf(text, '%') })}
         />{' '}
         <span className="text-faint">%</span>
         {segment?.leave !== 'curve' && <span className="block text-faint">makes it a curve</span>}

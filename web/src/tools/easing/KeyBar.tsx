@@ -1,4 +1,4 @@
-import { channelOf, type Key, type KeyRef, KeyRole, sameChannel, sampleChannel } from '@undulan/core';
+import { channelOf, Key, type KeyRef, KeyRole, readDecimal, sameChannel, sampleChannel } from '@undulan/core';
 import { clsx } from 'clsx';
 import { Trash2 } from 'lucide-react';
 import { useCallback } from 'react';
@@ -98,8 +98,8 @@ function SingleKey({ shown, keyRef }: { shown: Key; keyRef: KeyRef }) {
   const underWay = useAppSelector(selectUnderWay);
   const units = useValueUnits();
   const setFrame = (text: string): boolean => {
-    const frame = Number(text.trim());
-    if (text.trim() === '' || !Number.isFinite(frame) || Math.abs(frame) > 100_000) return false;
+    const frame = readDecimal(text, { within: Key.shape.frame });
+    if (frame === null) return false;
     dispatch(edited({ operation: 'moveKeys', args: [[keyRef], frame - keyRef.frame] }));
     return true;
   };

@@ -1,7 +1,16 @@
-import { type ChannelKind, CHANNELS, findChannel, findSubject, type KeyRef, thinChannels } from '@undulan/core';
+import {
+  type ChannelKind,
+  CHANNELS,
+  findChannel,
+  findSubject,
+  type KeyRef,
+  readDecimal,
+  thinChannels,
+} from '@undulan/core';
 import { clsx } from 'clsx';
 import { ChevronDown } from 'lucide-react';
 import { useState } from 'react';
+import { z } from 'zod';
 import { edited, selectMotion, selectOpenChannels, useEditing } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { keysByFrame } from '../../strips/keys/index.ts';
@@ -19,6 +28,7 @@ const IDLE: Record<ChannelKind['unit'], number> = {
 };
 
 const MOST_HOLD = 10_000;
+const HOLD = z.int().min(1).max(MOST_HOLD);
 
 /** Holds: of some frames from the selected keys, of all poses to judge them; and keys that do nothing, thinned. */
 export function HoldPopover() {
@@ -43,17 +53,15 @@ function HoldForm() {
   const { selectedKeys } = useEditing('selectedKeys');
   const [text, setText] = useState('8');
   const [ripple, setRipple] = useState(true);
-  const frames = Number(text);
-  const error =
-    Number.isInteger(frames) && frames >= 1 && frames <= MOST_HOLD
-      ? null
-      : `A whole number of frames from 1 to ${MOST_HOLD}.`;
+  const frames = readDecimal(text, { within: HOLD });
+  const error = frames === null ? `A whole number of frames from 1 to ${MOST_HOLD}.` : null;
   const none = selectedKeys.length === 0 && 'Select the keys to hold first.';
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        if (!error && !none) dispatch(edited({ operation: 'makeHold', args: [selectedKeys, frames, { ripple }] }));
+        if (frames !== null && !none)
+          dispatch(edited({ operation: 'makeHold', args: [selectedKeys, frames, { ripple }] }));
       }}
     >
       <p className="font-semibold">Make a hold</p>

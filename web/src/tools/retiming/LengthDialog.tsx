@@ -11,6 +11,7 @@ import {
   type MotionDocument,
   parseRate,
   RATE_PRESETS,
+  readDecimal,
   runningSeconds,
   sameRate,
   travelSeconds,
@@ -46,7 +47,7 @@ export function LengthDialog({ rangeFixed, onClose }: LengthDialogProps) {
   const [rateText, setRateText] = useState(formatRate(motion.rate));
   const [policy, setPolicy] = useState<'keep-seconds' | 'keep-frames'>('keep-seconds');
 
-  const wanted = Number(frames);
+  const wanted = readDecimal(frames) ?? NaN;
   const rate = parseRate(rateText);
   const error =
     of === 'length'
@@ -128,8 +129,8 @@ export function LengthDialog({ rangeFixed, onClose }: LengthDialogProps) {
                   value={factor}
                   onChange={(event) => {
                     setFactor(event.target.value);
-                    const by = Number(event.target.value.replace(',', '.'));
-                    if (by > 0) setFrames(String(Math.max(1, Math.round((count - 1) * by) + 1)));
+                    const by = readDecimal(event.target.value, { unit: '×' });
+                    if (by !== null && by > 0) setFrames(String(Math.max(1, Math.round((count - 1) * by) + 1)));
                   }}
                 />
               </div>

@@ -1,14 +1,15 @@
-import { CHANNELS, type KeyRef, TRACKS } from '@undulan/core';
+import { CHANNELS, FRAME_LIMIT, type KeyRef, readDecimal, TRACKS } from '@undulan/core';
 import { clsx } from 'clsx';
 import { ChevronDown } from 'lucide-react';
 import { type FormEvent, type ReactNode, useState } from 'react';
+import { z } from 'zod';
 import { edited, type EditRequest, runEdit, selectMotion, useEditing } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { formatFrames, useClock, useRestingFrame } from '../../time/index.ts';
 import { Button, INPUT, Popover } from '../../ui/index.ts';
 import { LengthDialog } from './LengthDialog.tsx';
 
-const MOST_FRAMES = 100_000;
+const FRAMES = z.int().min(1).max(FRAME_LIMIT);
 const BOX = 'mt-4 border-t border-rule pt-3';
 
 /** Retiming of the selected keys, of the time about the playhead, and of the whole motion. */
@@ -65,7 +66,7 @@ function StretchForm() {
   const length = selectedKeys.length > 0 ? last - first : 0;
   const [typed, setTyped] = useState<{ of: 'length' | 'factor'; text: string } | null>(null);
   const [about, setAbout] = useState<About>('start');
-  const number = typed ? Number(typed.text.replace(',', '.').replace(/^×\s*/, '')) : 1;
+  const number = typed ? (readDecimal(typed.text, { unit: '×' }) ?? NaN) : 1;
   const factor = typed?.of === 'length' ? number / length : number;
   const isRight = factor > 0 && factor <= 1000 && Number.isFinite(factor);
   const error =
@@ -200,17 +201,15 @@ function TimeForm({ rangeFixed }: { rangeFixed: string | null }) {
   const clock = useClock();
   const frame = useRestingFrame();
   const [text, setText] = useState('4');
-  const frames = Number(text);
-  const error =
-    Number.isInteger(frames) && frames >= 1 && frames <= MOST_FRAMES ? null : 'A whole number of frames, 1 or more.';
+  const frames = readDecimal(text, { within: FRAMES });
+  const error = frames === null ? 'A whole number of frames, 1 or more.' : null;
   const options = { keepRange: rangeFixed !== null };
-  const removal: EditRequest | null = error
-    ? null
-    : { operation: 'removeTime', args: [frame, frame + frames - 1, options] };
+  const removal: EditRequest | null =
+    frames === null ? null : { operation: 'removeTime', args: [frame, frame + frames - 1, options] };
   const losses = useLosses(removal);
   const insert = (event: FormEvent): void => {
     event.preventDefault();
-    if (!error) dispatch(edited({ operation: 'insertTime', args: [clock.frame, frames, options] }));
+    if (frames !== null) dispatch(edited({ operation: 'insertTime', args: [clock.frame, frames, options] }));
   };
   return (
     <form className={BOX} onSubmit={insert}>

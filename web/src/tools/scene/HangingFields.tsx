@@ -1,7 +1,7 @@
-import { MAX_EXPOSURE, type MotionDocument, type Subject } from '@undulan/core';
+import { MAX_EXPOSURE, type MotionDocument, Point, type Subject } from '@undulan/core';
 import { edited, selectMotion, selectSubject } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { CommitField, Field, INPUT } from '../../ui/index.ts';
+import { DecimalField, Field, INPUT } from '../../ui/index.ts';
 
 const EXPOSURE_WORDS = ['', 'on ones', 'on twos', 'on threes', 'on fours'];
 
@@ -14,15 +14,11 @@ export function HangingFields() {
   const set = (change: Partial<Pick<Subject, 'exposure' | 'pivot' | 'parentId'>>): void =>
     void dispatch(edited({ operation: 'setSubject', args: [subject.id, change] }));
   const pivot = (side: 'x' | 'y') => (
-    <CommitField
+    <DecimalField
+      within={Point.shape[side]}
       label={`Pivot ${side}, px`}
-      value={String(subject.pivot[side])}
-      onCommit={(text) => {
-        const value = Number(text);
-        if (text.trim() === '' || !(Math.abs(value) <= 10_000)) return false;
-        set({ pivot: { ...subject.pivot, [side]: value } });
-        return true;
-      }}
+      value={subject.pivot[side]}
+      onDecimal={(value) => set({ pivot: { ...subject.pivot, [side]: value } })}
     />
   );
   return (

@@ -1,9 +1,9 @@
-import { Stage } from '@undulan/core';
+import { readDecimal, Stage } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useForm, useWatch } from 'react-hook-form';
 import { edited, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { CommitField, Field, INPUT } from '../../ui/index.ts';
+import { DecimalField, Field, INPUT } from '../../ui/index.ts';
 
 const CUSTOM = 'custom';
 const SIZES: readonly [number, number][] = [
@@ -31,8 +31,8 @@ export function StageFields() {
   const parse = ({ width, height }: SizeTyped) =>
     Stage.safeParse({
       ...stage,
-      widthPx: width.trim() ? Number(width) : NaN,
-      heightPx: height.trim() ? Number(height) : NaN,
+      widthPx: readDecimal(width),
+      heightPx: readDecimal(height),
     });
   const parsed = parse(typed);
   const issueAt = (side: 'widthPx' | 'heightPx'): string | undefined =>
@@ -93,14 +93,13 @@ export function StageFields() {
           />
         )}
       </Field>
-      <CommitField
+      <DecimalField
+        within={Stage.shape.pixelsPerMetre}
         label="Px a metre"
-        value={String(stage.pixelsPerMetre)}
-        onCommit={(text) => {
-          const next = Stage.safeParse({ ...stage, pixelsPerMetre: text.trim() === '' ? NaN : Number(text) });
-          if (next.success) dispatch(edited({ operation: 'setScene', args: [{ stage: next.data }] }));
-          return next.success;
-        }}
+        value={stage.pixelsPerMetre}
+        onDecimal={(pixelsPerMetre) =>
+          dispatch(edited({ operation: 'setScene', args: [{ stage: { ...stage, pixelsPerMetre } }] }))
+        }
       />
       <Field label="Ground">
         {(ids) => (

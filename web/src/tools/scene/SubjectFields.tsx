@@ -1,4 +1,4 @@
-import { type Look, type Shape, SHAPES } from '@undulan/core';
+import { Look, readDecimal, type Shape, SHAPES } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useForm, useWatch } from 'react-hook-form';
 import { edited, selectSubject } from '../../editing/index.ts';
@@ -29,10 +29,8 @@ export function SubjectFields() {
   const { look } = subject;
   const setLook = (change: Partial<Look>): void =>
     void dispatch(edited({ operation: 'setSubject', args: [subject.id, { look: { ...look, ...change } }] }));
-  const sizeError = (text: string): string | undefined => {
-    const size = Number(text);
-    return text.trim() === '' || !(size >= 1 && size <= 10_000) ? 'From 1 to 10000 px.' : undefined;
-  };
+  const sizeOf = (text: string): number | null => readDecimal(text, { within: Look.shape.widthPx });
+  const sizeError = (text: string): string | undefined => (sizeOf(text) === null ? 'From 1 to 10000 px.' : undefined);
   const nameError =
     typed.name.trim() === ''
       ? 'Give the subject a name.'
@@ -47,9 +45,10 @@ export function SubjectFields() {
   };
   const commitSize = (side: 'width' | 'height'): void => {
     const text = form.getValues(side);
-    if (sizeError(text)) return;
+    const size = sizeOf(text);
+    if (size === null) return;
     const sidePx = side === 'width' ? 'widthPx' : 'heightPx';
-    if (Number(text) !== look[sidePx]) setLook({ [sidePx]: Number(text) });
+    if (size !== look[sidePx]) setLook({ [sidePx]: size });
     form.resetField(side, { defaultValue: text });
   };
   return (
