@@ -126,10 +126,10 @@ test('a speed along the way keeps its direction, and from a standstill takes tha
     (['position.x', 'position.y'] as const).map(
       (id) => channelSpeed(channelOf(motion, 'glass', id), frame, motion.rate)[side],
     );
-  const leaving = setPathSpeed(arc, 'glass', 'position', 1, 'out', 250).motion;
+  const leaving = setPathSpeed(arc, { subjectId: 'glass', trackId: 'position', frame: 1 }, 'out', 250).motion;
   expect(speedAt(leaving, 1, 'right')).toEqual([expect.closeTo(150, 9), expect.closeTo(200, 9)]);
-  const faster = setPathSpeed(leaving, 'glass', 'position', 1, 'out', 500).motion;
+  const faster = setPathSpeed(leaving, { subjectId: 'glass', trackId: 'position', frame: 1 }, 'out', 500).motion;
   expect(speedAt(faster, 1, 'right')).toEqual([expect.closeTo(300, 9), expect.closeTo(400, 9)]);
-  expect(setPathSpeed(arc, 'glass', 'position', 1, 'in', 100).motion).toBe(arc);
+  expect(setPathSpeed(arc, { subjectId: 'glass', trackId: 'position', frame: 1 }, 'in', 100).motion).toBe(arc);
   expect(sampleChannel(channelOf(faster, 'glass', 'position.x'), 25)).toBe(300);
 });

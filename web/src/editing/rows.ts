@@ -1,4 +1,4 @@
-import type { Channel, ChannelRef, MotionDocument, Subject } from '@undulan/core';
+import { type Channel, type ChannelRef, type MotionDocument, sameData, type Subject } from '@undulan/core';
 
 /**
  * How the rows of the Keys strip are arranged; names are subject ids, of channels `subject/channel`. Nothing of it is
@@ -83,8 +83,7 @@ export function lockedChange(state: RowState, before: MotionDocument, after: Mot
     for (const channel of subject.channels) {
       const ref = { subjectId: subject.id, channelId: channel.id };
       const old = was.channels.find((other) => other.id === channel.id);
-      if (isLocked(state, ref) && old !== channel && JSON.stringify(old?.keys ?? []) !== JSON.stringify(channel.keys))
-        return ref;
+      if (isLocked(state, ref) && old !== channel && !sameData(old?.keys ?? [], channel.keys)) return ref;
     }
   }
   return null;

@@ -9,6 +9,13 @@ import { setSpeed } from './set-speed.ts';
 
 const DEFAULT_REACH_PERCENT = 100 / 3;
 
+/** Names the keys of a track on one frame. */
+export interface TrackKeyRef {
+  subjectId: string;
+  trackId: TrackId;
+  frame: number;
+}
+
 /**
  * Sets the speed along its way that a track arrives at or leaves a frame with, in units per second: each of its
  * channels keyed there takes its share, so that the direction stays; from a standstill it is that of the next key.
@@ -16,9 +23,7 @@ const DEFAULT_REACH_PERCENT = 100 / 3;
  */
 export function setPathSpeed(
   motion: MotionDocument,
-  subjectId: string,
-  trackId: TrackId,
-  frame: number,
+  { subjectId, trackId, frame }: TrackKeyRef,
   side: HandleSide,
   speedPerSecond: number,
   link?: HandleLink,

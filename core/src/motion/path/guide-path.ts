@@ -93,34 +93,32 @@ function slopeAt(piece: Piece, t: number, mean: number): number {
 }
 
 /** Cuts one piece into stretches good to `tolerance` (px), in order. */
-function divide(curve: Piece, piece: number, tolerance: number, into: Stretch[], fromT = 0, toT = 1, depth = 0): void {
-  const middle = (fromT + toT) / 2;
-  const first = gaussLength(curve, fromT, middle);
-  const length = first + gaussLength(curve, middle, toT);
-  if (length === 0) return;
-  const mean = (toT - fromT) / length;
-  const stretch: Stretch = {
-    piece,
-    fromT,
-    toT,
-    length,
-    slopeFrom: slopeAt(curve, fromT, mean),
-    slopeTo: slopeAt(curve, toT, mean),
+function divide(curve: Piece, piece: number, tolerance: number): Stretch[] {
+  const stretches: Stretch[] = [];
+  const cut = (fromT: number, toT: number, depth: number): void => {
+    const middle = (fromT + toT) / 2;
+    const first = gaussLength(curve, fromT, middle);
+    const length = first + gaussLength(curve, middle, toT);
+    if (length === 0) return;
+    const mean = (toT - fromT) / length;
+    const [slopeFrom, slopeTo] = [slopeAt(curve, fromT, mean), slopeAt(curve, toT, mean)];
+    const isGood = (gone: number): boolean => {
+      const t = hermite(fromT, toT, slopeFrom, slopeTo, length, gone);
+      return t >= fromT && t <= toT && Math.abs(gaussLength(curve, fromT, t) - gone) < tolerance;
+    };
+    const isFine =
+      Math.abs(gaussLength(curve, fromT, toT) - length) < tolerance &&
+      isGood(length * 0.25) &&
+      isGood(length * 0.5) &&
+      isGood(length * 0.75);
+    if (isFine || depth >= DEEPEST) stretches.push({ piece, fromT, toT, length, slopeFrom, slopeTo });
+    else {
+      cut(fromT, middle, depth + 1);
+      cut(middle, toT, depth + 1);
+    }
   };
-  const isGood = (gone: number): boolean => {
-    const t = hermite(fromT, toT, stretch.slopeFrom, stretch.slopeTo, length, gone);
-    return t >= fromT && t <= toT && Math.abs(gaussLength(curve, fromT, t) - gone) < tolerance;
-  };
-  const isFine =
-    Math.abs(gaussLength(curve, fromT, toT) - length) < tolerance &&
-    isGood(length * 0.25) &&
-    isGood(length * 0.5) &&
-    isGood(length * 0.75);
-  if (isFine || depth >= DEEPEST) into.push(stretch);
-  else {
-    divide(curve, piece, tolerance, into, fromT, middle, depth + 1);
-    divide(curve, piece, tolerance, into, middle, toT, depth + 1);
-  }
+  cut(0, 1, 0);
+  return stretches;
 }
 
 /**
@@ -130,9 +128,8 @@ function divide(curve: Piece, piece: number, tolerance: number, into: Stretch[],
  */
 export function createPathSampler(path: GuidePath): PathSampler {
   const pieces = piecesOf(path);
-  const stretches: Stretch[] = [];
   const tolerance = toleranceOf(pieces.reduce((sum, piece) => sum + gaussLength(piece, 0, 1), 0));
-  pieces.forEach((curve, piece) => divide(curve, piece, tolerance, stretches));
+  const stretches = pieces.flatMap((curve, piece) => divide(curve, piece, tolerance));
   const count = stretches.length;
   const starts = new Float64Array(count + 1);
   stretches.forEach((stretch, i) => (starts[i + 1] = starts[i]! + stretch.length));

@@ -14,27 +14,31 @@ const EVEN_TIME = 1e-11;
  */
 const TRUSTED = 1e-6;
 
+/** Samples to write: those from `from` to `to` (not included), sample i being at frame `first + i·step`. */
+export interface Samples {
+  from: number;
+  to: number;
+  first: number;
+  step: number;
+}
+
 /**
- * Writes the samples `from` to `to` (not included) of the segment between `keys[index]` and the next into `out`, sample
- * i being at frame `first + i·step`: one loop for each way to leave, no call a sample.
+ * Writes samples of the segment between `keys[index]` and the next into `out`: one loop for each way to leave, no call
+ * a sample.
  */
 export function bakeSegmentInto(
   out: Float64Array,
-  from: number,
-  to: number,
   keys: readonly Key[],
   index: number,
-  first: number,
-  step: number,
+  samples: Samples,
   blend: Blend = 'number',
 ): void {
-  const key = keys[index]!;
-  const next = keys[index + 1]!;
-  if (blend !== 'number') solveInto(out, from, to, keys, index, first, step, blend);
-  else if (key.leave === 'step') out.fill(key.value, from, to);
-  else if (key.leave === 'linear') straightInto(out, from, to, key, next, first, step);
-  else if (key.leave === 'curve') curveInto(out, from, to, keys, index, first, step);
-  else easeInto(out, from, to, key, next, EASES[key.leave], first, step);
+  const { leave, value } = keys[index]!;
+  if (blend !== 'number') solveInto(out, samples, createSegmentSampler(keys, index, blend));
+  else if (leave === 'step') out.fill(value, samples.from, samples.to);
+  else if (leave === 'linear') straightInto(out, samples, keys[index]!, keys[index + 1]!);
+  else if (leave === 'curve') curveInto(out, keys, index, samples);
+  else easeInto(out, samples, keys[index]!, keys[index + 1]!, EASES[leave]);
 }
 
 /** Samples written a round: the loop's own cost is shared among them. */
@@ -46,12 +50,9 @@ const ROUND = 8;
  */
 function straightInto(
   out: Float64Array,
-  from: number,
-  to: number,
+  { from, to, first, step }: Samples,
   { frame, value }: Key,
   { frame: endFrame, value: end }: Key,
-  first: number,
-  step: number,
 ): void {
   const slope = (end - value) / (endFrame - frame);
   const delta = slope * step;
@@ -83,16 +84,7 @@ function straightInto(
   if (first + from * step === frame) out[from] = value;
 }
 
-function easeInto(
-  out: Float64Array,
-  from: number,
-  to: number,
-  key: Key,
-  next: Key,
-  ease: Ease,
-  first: number,
-  step: number,
-): void {
+function easeInto(out: Float64Array, { from, to, first, step }: Samples, key: Key, next: Key, ease: Ease): void {
   const span = next.frame - key.frame;
   for (let i = from; i < to; i++) {
     const share = ease((first + i * step - key.frame) / span);
@@ -105,15 +97,8 @@ function easeInto(
  * part as a cubic of the time gone in it (Hermite): a start that one step by slope and bend (Halley's) brings home, for
  * each frame by itself. Parts where that is not sure (upright tangents) are solved frame by frame.
  */
-function curveInto(
-  out: Float64Array,
-  from: number,
-  to: number,
-  keys: readonly Key[],
-  index: number,
-  first: number,
-  step: number,
-): void {
+function curveInto(out: Float64Array, keys: readonly Key[], index: number, samples: Samples): void {
+  const { from, to, first, step } = samples;
   const { frame, value } = keys[index]!;
   const { value: end, frame: endFrame } = keys[index + 1]!;
   const { x1, x2, v1, v2 } = segmentCurve(keys, index);
@@ -160,7 +145,8 @@ function curveInto(
     const xTo = isLast ? 1 : ((a * t1 + b) * t1 + c) * t1;
     const partFrom = i;
     const partTo = isLast ? to : Math.min(to, Math.ceil((xTo - start) * perDx)) | 0;
-    // The cubics of time and value told from the part's start; a curl is half a bend.
+    // Time and value as cubics of the parameter u gone since the part's start t0: time is a·u³ + curl0·u² + slope0·u
+    // with slope0 = x′(t0) = 3a·t0² + 2b·t0 + c and curl0 = x″(t0)/2 = 3a·t0 + b; so at the part's end t1.
     const curl1 = a3 * t1 + b;
     const slope1 = (curl1 + b) * t1 + c;
     const q0 = 3 * p * t0 + q;
@@ -186,7 +172,7 @@ function curveInto(
     const bend0 = curl0 * g1;
     const bend1 = curl1 * gEnd;
     if (!(misses * (1 + bend0 * bend0 + bend1 * bend1) < TRUSTED))
-      solveInto(out, partFrom, partTo, keys, index, first, step, 'number');
+      solveInto(out, { from: partFrom, to: partTo, first, step }, createSegmentSampler(keys, index, 'number'));
     xFrom = xTo;
     slope0 = slope1;
     g1 = gEnd;
@@ -196,14 +182,8 @@ function curveInto(
 
 function solveInto(
   out: Float64Array,
-  from: number,
-  to: number,
-  keys: readonly Key[],
-  index: number,
-  first: number,
-  step: number,
-  blend: Blend,
+  { from, to, first, step }: Samples,
+  sample: ReturnType<typeof createSegmentSampler>,
 ): void {
-  const sample = createSegmentSampler(keys, index, blend);
   for (let i = from; i < to; i++) out[i] = sample(first + i * step);
 }

@@ -46,7 +46,7 @@ function bakeKeysInto(out: Float64Array, channel: Channel, first: number, step: 
   for (let k = Math.max(0, keyIndexAt(keys, first + i * step)); k + 1 < keys.length && i < out.length; k++) {
     const end = Math.min(out.length, Math.ceil((keys[k + 1]!.frame - first) / step)) | 0;
     if (end <= i) continue;
-    bakeSegmentInto(out, i, end, keys, k, first, step, blend);
+    bakeSegmentInto(out, keys, k, { from: i, to: end, first, step }, blend);
     i = end;
   }
   for (; i < out.length; i++) {
@@ -69,7 +69,8 @@ export function bakeMotion(motion: MotionDocument, span: BakeSpan): BakedMotion 
       const column = new Float64Array(count);
       columns[channel.id] = column;
       if (subject.exposure === 1) bakeChannelInto(column, channel, span.first, step);
-      else exposeInto(column, channel, span.first, step, motion.range.first, subject.exposure);
+      else
+        exposeInto(column, channel, (i) => exposedFrame(span.first + i * step, motion.range.first, subject.exposure));
     }
     subjects[subject.id] = columns;
   }
@@ -77,17 +78,10 @@ export function bakeMotion(motion: MotionDocument, span: BakeSpan): BakedMotion 
 }
 
 /** Holds each sample back to the drawing on screen. */
-function exposeInto(
-  column: Float64Array,
-  channel: Channel,
-  first: number,
-  step: number,
-  rangeFirst: number,
-  exposure: number,
-): void {
+function exposeInto(column: Float64Array, channel: Channel, frameOf: (i: number) => number): void {
   let shown = NaN;
   for (let i = 0; i < column.length; i++) {
-    const frame = exposedFrame(first + i * step, rangeFirst, exposure);
+    const frame = frameOf(i);
     column[i] = frame === shown ? column[i - 1]! : sampleChannel(channel, frame);
     shown = frame;
   }

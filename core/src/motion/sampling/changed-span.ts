@@ -1,3 +1,4 @@
+import { sameData } from '../../steps/index.ts';
 import { findChannel } from '../document/document.ts';
 import type { Channel, Subject } from '../document/schema.ts';
 import type { Track } from './track.ts';
@@ -48,9 +49,7 @@ export function changedSpan(before: Channel, after: Channel): FrameSpan | null {
   const { keys: b, ...restAfter } = after;
   // What goes on beyond the keys is made of all of them.
   if ([after.before, after.after].some((outside) => outside && outside.kind !== 'hold')) return null;
-  return JSON.stringify(restBefore) === JSON.stringify(restAfter)
-    ? changedFrames(a, b, (key) => key.frame, REACH_KEYS)
-    : null;
+  return sameData(restBefore, restAfter) ? changedFrames(a, b, (key) => key.frame, REACH_KEYS) : null;
 }
 
 /**

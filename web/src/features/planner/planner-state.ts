@@ -1,3 +1,4 @@
+import { sameData } from '@undulan/core';
 /** The Planner's calculators, in the order of the work. */
 export const TOOLS = {
   act: 'Act it out',
@@ -107,7 +108,7 @@ function readTaps(text: string): number[] {
 export function writePlanner(state: PlannerState): URLSearchParams {
   const params = new URLSearchParams({ tool: state.tool });
   for (const name of TEXT_NAMES) if (state[name] !== TEXTS[name]) params.set(name, state[name]);
-  const isUsual = JSON.stringify(state.movers) === JSON.stringify(MOVERS);
+  const isUsual = sameData(state.movers, MOVERS);
   if (!isUsual)
     for (const { name, speed, length } of state.movers)
       params.append('mover', [name, speed, length].map(withoutPart).join(PART));

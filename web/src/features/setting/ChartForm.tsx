@@ -5,6 +5,7 @@ import {
   findChannel,
   type KeyTolerance,
   readChart,
+  sameData,
   TRACKS,
   writeChart,
   type WrittenMark,
@@ -66,7 +67,7 @@ function WrittenChart() {
       keyFrames === null || !track ? [] : [{ subjectId: subject.id, track, frame, keyFrames }],
     );
     const next = [...keyTolerances.filter((tolerance) => !isOwn(tolerance)), ...own];
-    if (JSON.stringify(next) !== JSON.stringify(keyTolerances)) dispatch(detailsChanged({ keyTolerances: next }));
+    if (!sameData(next, keyTolerances)) dispatch(detailsChanged({ keyTolerances: next }));
   };
   const apply = (): void => {
     if (!chart?.ok) return;

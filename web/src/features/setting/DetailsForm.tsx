@@ -1,5 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { ExerciseDetails, ModelShown } from '@undulan/contract';
+import { sameData } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useForm } from 'react-hook-form';
 import * as z from 'zod';
@@ -61,9 +62,7 @@ export function DetailsForm({ courseId }: { courseId: string }) {
       modelShown: typed.modelShown,
     };
     const changed = Object.fromEntries(
-      Object.entries(next).filter(
-        ([name, value]) => JSON.stringify(value) !== JSON.stringify(details[name as keyof ExerciseDetails]),
-      ),
+      Object.entries(next).filter(([name, value]) => !sameData(value, details[name as keyof ExerciseDetails])),
     );
     if (Object.keys(changed).length > 0) dispatch(detailsChanged(changed));
     form.reset(form.getValues());

@@ -74,15 +74,8 @@ export function putLongTrail(
   context.drawImage(trail.image, 0, 0);
   const { places, hole } = trail;
   // The way goes on to the rest on either side.
-  drawPart(
-    context,
-    transform,
-    places,
-    hole,
-    { from: Math.max(0, hole.from - 1), to: Math.min(places.length - 1, hole.to + 1) },
-    colour,
-    dashed,
-  );
+  const line = { from: Math.max(0, hole.from - 1), to: Math.min(places.length - 1, hole.to + 1) };
+  drawPart(context, transform, { places, dots: hole, line }, { colour, dashed });
   context.restore();
 }
 
@@ -145,8 +138,16 @@ function renewed(
           { from: 0, to: hole.from - 1 },
           { from: hole.to + 1, to: end },
         ];
-  for (const part of rest) drawPart(own, transform, places, part, part, colour, dashed);
+  for (const part of rest) drawPart(own, transform, { places, dots: part, line: part }, { colour, dashed });
   return { ...base, image, hole };
+}
+
+interface TrailPart {
+  places: readonly TrailPlace[];
+  /** Whose dots are drawn. */
+  dots: Part;
+  /** Through which the line goes. */
+  line: Part;
 }
 
 /**
@@ -156,11 +157,8 @@ function renewed(
 function drawPart(
   context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D,
   { a, d, e, f }: DOMMatrix,
-  places: readonly TrailPlace[],
-  { from, to }: Part,
-  line: Part,
-  colour: string,
-  dashed: boolean,
+  { places, dots: { from, to }, line }: TrailPart,
+  { colour, dashed }: Pick<LongTrail, 'colour' | 'dashed'>,
 ): void {
   if (to < from) return;
   const [dot, ring] = [Math.max(1, Math.round(5 * a)), Math.max(3, Math.round(12 * a))];

@@ -1,9 +1,8 @@
-import { type Channel, CHANNELS } from '@undulan/core';
+import { type Channel, type ChannelId, CHANNELS } from '@undulan/core';
 import { clsx } from 'clsx';
 import { memo } from 'react';
-import { shallowEqual } from 'react-redux';
-import { channelSelected } from '../../editing/index.ts';
-import { useAppDispatch } from '../../state/index.ts';
+import { channelSelected, selectActiveChannel, selectSettledSubject } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { CHANNEL_LOOKS, useValueUnits } from '../../values/index.ts';
 import { BeyondPopover } from './BeyondPopover.tsx';
 import type { CurveScaling } from './curve-scales.ts';
@@ -17,41 +16,43 @@ const SCALINGS: Record<CurveScaling, string> = {
 const SELECT = 'h-6 w-full min-w-0 rounded-md border border-rule bg-page px-1 text-xs';
 
 interface CurveLegendProps {
-  subjectId: string;
-  channels: Channel[];
-  active: Channel;
-  hidden: readonly Channel['id'][];
-  onHidden: (hidden: Channel['id'][]) => void;
+  hidden: readonly ChannelId[];
+  onHidden: (hidden: ChannelId[]) => void;
   scaling: CurveScaling;
   onScaling: (scaling: CurveScaling) => void;
 }
 
-export const CurveLegend = memo(CurveLegendOf, sameLegend);
-
-/** Whether the same is said of the channels: their keys move at every move of a gesture, which changes nothing here. */
-function sameLegend(
-  { channels, active, ...before }: CurveLegendProps,
-  { channels: channelsAfter, active: activeAfter, ...after }: CurveLegendProps,
-): boolean {
-  return (
-    shallowEqual(before, after) &&
-    shallowEqual(
-      channels.map(({ id }) => id),
-      channelsAfter.map(({ id }) => id),
-    ) &&
-    active.id === activeAfter.id &&
-    active.before === activeAfter.before &&
-    active.after === activeAfter.after &&
-    active.wobble === activeAfter.wobble &&
-    active.keys.length === activeAfter.keys.length
-  );
-}
-
 /**
  * Beside the curves: which channel is worked on and which others are drawn, on what scale and in what unit, and what
- * the channel does beside its keys.
+ * the channel does beside its keys. Of the motion as it was last changed: a gesture changes nothing here.
  */
-function CurveLegendOf({ subjectId, channels, active, hidden, onHidden, scaling, onScaling }: CurveLegendProps) {
+export const CurveLegend = memo(function CurveLegend({ hidden, onHidden, scaling, onScaling }: CurveLegendProps) {
+  const subject = useAppSelector(selectSettledSubject);
+  const activeId = useAppSelector((state) => selectActiveChannel(state)?.id);
+  const active = subject?.channels.find((channel) => channel.id === activeId);
+  if (!subject || !active) return null;
+  const keyed = subject.channels.filter((channel) => channel.keys.length > 0);
+  const channels = keyed.includes(active) ? keyed : [active, ...keyed];
+  return (
+    <Legend
+      subjectId={subject.id}
+      channels={channels}
+      active={active}
+      hidden={hidden}
+      onHidden={onHidden}
+      scaling={scaling}
+      onScaling={onScaling}
+    />
+  );
+});
+
+interface LegendProps extends CurveLegendProps {
+  subjectId: string;
+  channels: readonly Channel[];
+  active: Channel;
+}
+
+function Legend({ subjectId, channels, active, hidden, onHidden, scaling, onScaling }: LegendProps) {
   const dispatch = useAppDispatch();
   const units = useValueUnits();
   const unitChoices = units.choices(active.id);

@@ -102,21 +102,10 @@ export function CurveStrip({ tone, target }: CurveStripProps) {
     selected: selectedOf(active),
   };
   const settledOf = ({ id }: Channel): Channel | undefined => settledSubject?.channels.find((other) => other.id === id);
-  const choices = keyed.some((channel) => channel.id === active.id) ? keyed : [active, ...keyed];
   return (
     <Strip
       title="Curve"
-      label={
-        <CurveLegend
-          subjectId={subject.id}
-          channels={choices}
-          active={active}
-          hidden={hidden}
-          onHidden={setHidden}
-          scaling={scaling}
-          onScaling={setScaling}
-        />
-      }
+      label={<CurveLegend hidden={hidden} onHidden={setHidden} scaling={scaling} onScaling={setScaling} />}
     >
       <div ref={measure} className="h-full">
         <svg width={scale.widthPx} height={heightPx} className="absolute top-0 left-0" aria-hidden="true">

@@ -133,7 +133,8 @@ export function pathLine(subject: Subject, track: Track, rate: Rate, known: Know
     }),
     reachOf: () => null,
     request: (keyFrame, side, speed, _reach, apart) => {
-      const args = [subject.id, track.id, keyFrame, side, Math.max(0, speed)] as const;
+      const ref = { subjectId: subject.id, trackId: track.id, frame: keyFrame };
+      const args = [ref, side, Math.max(0, speed)] as const;
       return { operation: 'setPathSpeed', args: apart ? [...args, 'broken'] : [...args] };
     },
   };
