@@ -1,8 +1,8 @@
-import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { act, fireEvent, render, screen } from '@testing-library/react';
 import { channelOf, createChannel, createKey, createMotion, createSubject } from '@undulan/core';
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
-import { afterEach, beforeEach, expect, test } from 'vitest';
+import { beforeEach, expect, test } from 'vitest';
 import { opened, selectUndoName } from '../editing/index.ts';
 import { RecordQuestion } from '../panels/work/index.ts';
 import { PLAIN_ONION } from '../picture/stage/index.ts';
@@ -59,7 +59,6 @@ beforeEach(() => {
     </Provider>,
   );
 });
-afterEach(cleanup);
 
 test('with Record on, arrows in the picture key the changed channel alone; Shift goes ten times as far', () => {
   fireEvent.keyDown(picture(), { key: 'ArrowRight' });

@@ -1,4 +1,4 @@
-import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { act, fireEvent, render, screen } from '@testing-library/react';
 import {
   channelOf,
   createChannel,
@@ -10,7 +10,7 @@ import {
 } from '@undulan/core';
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
-import { afterEach, beforeEach, expect, test } from 'vitest';
+import { beforeEach, expect, test } from 'vitest';
 import { keysSelected, opened, selectMotion, selectShownMotion, selectUndoName, undone } from '../editing/index.ts';
 import { createStore, type Store, useAppSelector } from '../state/index.ts';
 import { ClockProvider } from '../time/index.ts';
@@ -78,7 +78,6 @@ beforeEach(() => {
   press('3');
   press('4');
 });
-afterEach(cleanup);
 
 test('the sentence follows what is done to the segment at the playhead', () => {
   expect(sentence()).toBe(

@@ -1,4 +1,4 @@
-import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import {
   channelOf,
   createChannel,
@@ -12,7 +12,7 @@ import {
 } from '@undulan/core';
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
-import { afterEach, beforeEach, expect, test } from 'vitest';
+import { beforeEach, expect, test } from 'vitest';
 import { edited, opened, recordToggled, selectMotion } from '../editing/index.ts';
 import { framesCsv } from '../panels/numbers/FramesTable.tsx';
 import { NumbersPanel } from '../panels/numbers/index.ts';
@@ -95,7 +95,6 @@ beforeEach(() => {
     }),
   );
 });
-afterEach(cleanup);
 
 test('every subject has its rows; folded, soloed and hidden ones go, with what filters hide counted', () => {
   start();

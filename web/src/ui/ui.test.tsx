@@ -1,12 +1,11 @@
-import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { act, fireEvent, render, screen } from '@testing-library/react';
 import { Tooltip } from 'radix-ui';
-import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { beforeEach, expect, test, vi } from 'vitest';
 import { Button, Toggle } from './Button.tsx';
 import { CommitInput } from './CommitInput.tsx';
 import { type DragMove, usePointerDrag } from './use-pointer-drag.ts';
 import { readStored, useStored } from './use-stored.ts';
 
-afterEach(cleanup);
 beforeEach(() => localStorage.clear());
 
 function committed(onCommit: (text: string) => boolean): HTMLInputElement {

@@ -2,7 +2,7 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { createMotion, createSubject, type Limits, USUAL_LIMITS } from '@undulan/core';
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
-import { afterEach, expect, test } from 'vitest';
+import { expect, test } from 'vitest';
 import { limited, opened } from '../../editing/index.ts';
 import { createStore, type Store } from '../../state/index.ts';
 import { hasOwnScene, OwnScene } from './OwnScene.tsx';
@@ -36,8 +36,6 @@ function show(change: Partial<Limits>): void {
 }
 const disabled = (...labels: string[]): boolean[] =>
   labels.map((label) => screen.getByLabelText<HTMLInputElement>(label).disabled);
-
-afterEach(cleanup);
 
 test('there is a form for what the exercise leaves to the learner, and none for the rest', () => {
   expect([hasOwnScene(USUAL_LIMITS), hasOwnScene({ ...USUAL_LIMITS, range: true })]).toEqual([false, true]);

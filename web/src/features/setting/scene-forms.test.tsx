@@ -1,9 +1,9 @@
-import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import type { ExerciseDetails } from '@undulan/contract';
 import { channelOf, createMotion, createSubject, type MotionDocument, setKeys } from '@undulan/core';
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
-import { afterEach, beforeEach, expect, test } from 'vitest';
+import { beforeEach, expect, test } from 'vitest';
 import { edited, opened, undone } from '../../editing/index.ts';
 import { createStore, type Store } from '../../state/index.ts';
 import { ClockProvider } from '../../time/index.ts';
@@ -58,7 +58,6 @@ beforeEach(() => {
     </Provider>,
   );
 });
-afterEach(cleanup);
 
 test('the stage takes a preset, a size of its own and a ground; each is one step to undo', () => {
   fireEvent.change(field('Stage size'), { target: { value: '1080x1080' } });

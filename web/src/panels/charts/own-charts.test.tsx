@@ -1,7 +1,7 @@
-import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { act, fireEvent, render, screen } from '@testing-library/react';
 import { createChannel, createKey, createMotion, createSubject, type KeyRef } from '@undulan/core';
 import { Provider } from 'react-redux';
-import { afterEach, beforeEach, expect, test } from 'vitest';
+import { beforeEach, expect, test } from 'vitest';
 import { edited, type EditRequest, opened, previewed } from '../../editing/index.ts';
 import { createStore, type Store } from '../../state/index.ts';
 import { ClockProvider, useClock } from '../../time/index.ts';
@@ -55,8 +55,6 @@ beforeEach(() => {
     </Provider>,
   );
 });
-
-afterEach(cleanup);
 
 test('of very many charts those about the playhead are shown, with how many there are; all on request', () => {
   expect(shown()).toEqual(Array.from({ length: 12 }, (_, i) => segment(i)));

@@ -14,7 +14,7 @@ import {
 } from '@undulan/core';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
-import { afterEach, expect, test } from 'vitest';
+import { expect, test } from 'vitest';
 import { createStore } from '../../state/index.ts';
 import { createTimeScale, TimeScaleProvider } from '../../time/index.ts';
 import { type Alignment, compareTrack } from './compared-track.ts';
@@ -38,8 +38,6 @@ const pushed = (keys: Key[]): MotionDocument => ({
 const even = pushed([createKey(1, 100, { leave: 'linear' }), createKey(25, 700)]);
 const late = moveKeys(even, [ref(25)], 4).motion;
 const eased = setLeave(even, [ref(1)], 'sine-in-out').motion;
-
-afterEach(cleanup);
 
 const read = (target: MotionDocument, take: MotionDocument): TrackReading =>
   readTake({ motion: target, tolerances }, take).tracks[0]!;

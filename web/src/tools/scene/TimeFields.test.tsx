@@ -1,7 +1,7 @@
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
 import { createMotion, createSubject } from '@undulan/core';
 import { Provider } from 'react-redux';
-import { afterEach, beforeEach, expect, test } from 'vitest';
+import { beforeEach, expect, test } from 'vitest';
 import { opened } from '../../editing/index.ts';
 import { createStore, type Store } from '../../state/index.ts';
 import { TimeFields } from './TimeFields.tsx';
@@ -34,7 +34,6 @@ beforeEach(() => {
   // The simulated browser leaves a list of choices on its first one, whatever it was given.
   fireEvent.change(screen.getByLabelText('Frame rate'), { target: { value: '24' } });
 });
-afterEach(cleanup);
 
 test('both durations follow what is typed before it is kept', () => {
   fireEvent.change(field('Last frame'), { target: { value: '24' } });
