@@ -1,4 +1,6 @@
-/** Imports run one way: core ← contract ← server, web; inside core time ← motion ← spacing ← reading. */
+const { CORE, WEB } = require('./scripts/house.cjs');
+
+/** Imports run one way: core ← contract ← server, web; inside core and web by the order of their folders. */
 const upward = (name, from, to) => ({ name, severity: 'error', from: { path: from, pathNot: TEST }, to: { path: to } });
 
 /** Tests look at the whole: they stand above every folder. */
@@ -16,27 +18,6 @@ const inOrder = (name, root, steps) =>
     }),
   );
 
-/** The web's folders from the ground up. Those of one step do not know each other. */
-const WEB = [
-  ['server-data'],
-  ['ui'],
-  ['state'],
-  ['keyboard'],
-  ['time'],
-  ['editing'],
-  ['values'],
-  ['brief', 'time-page', 'picture/stage'],
-  ['picture/drawing', 'strips/kit'],
-  ['strips/keys', 'strips/curve', 'strips/loom', 'strips/film'],
-  ['strips/speed'],
-  ['strips/compared'],
-  ['tools/retiming', 'tools/easing', 'tools/scene'],
-  ['panels/numbers', 'panels/charts', 'panels/work'],
-  ['reviewing'],
-  ['spread'],
-  ['shell'],
-  ['features'],
-];
 const WEB_FOLDERS = [...WEB.flat().filter((folder) => folder !== 'features'), 'features/[^/]+'].join('|');
 
 module.exports = {
@@ -46,20 +27,13 @@ module.exports = {
     upward('contract-knows-core-only', '^contract/', '^(server|web)/'),
     upward('server-never-imports-web', '^server/', '^web/'),
     upward('web-never-imports-server', '^web/', '^server/'),
-    ...inOrder('core', '^core/src/', [
-      ['steps'],
-      ['time'],
-      ['motion/curve'],
-      ['motion/document'],
-      ['motion/sampling'],
-      ['motion/path'],
-      ['motion/keys'],
-      ['motion/edit'],
-      ['spacing'],
-      ['reading', 'formats'],
-    ]),
+    ...inOrder('core', '^core/src/', CORE),
     upward('editing-is-for-people', '^core/src/(spacing|reading|formats)/', '^core/src/motion/edit/'),
     ...inOrder('web', '^web/src/', WEB),
+    upward('services-decide-who-may', '^server/src/.*\\.routes\\.ts$', '^server/src/access/access\\.ts$'),
+    upward('routes-call-services', '^server/src/.*\\.routes\\.ts$', '^server/src/.*\\.model\\.ts$'),
+    upward('models-know-no-services', '^server/src/.*\\.model\\.ts$', '^server/src/.*\\.(service|routes)\\.ts$'),
+    upward('services-know-no-routes', '^server/src/.*\\.service\\.ts$', '^server/src/.*\\.routes\\.ts$'),
     upward('time-page-knows-no-editing', '^web/src/time-page/', '^web/src/editing/'),
     {
       name: 'web-folders-through-their-index',

@@ -50,7 +50,7 @@ export default tseslint.config(
     rules: { '@typescript-eslint/no-unsafe-member-access': 'off', '@typescript-eslint/no-unsafe-assignment': 'off' },
   },
   {
-    files: ['scripts/**/*.mjs', '*.js', '*.cjs'],
+    files: ['scripts/**/*.{mjs,cjs}', '*.js', '*.cjs'],
     languageOptions: {
       globals: {
         process: 'readonly',
@@ -62,6 +62,8 @@ export default tseslint.config(
         setInterval: 'readonly',
         clearInterval: 'readonly',
         module: 'readonly',
+        exports: 'readonly',
+        require: 'readonly',
       },
     },
   },

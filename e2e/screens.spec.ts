@@ -128,9 +128,9 @@ test('a password is changed by who knows it; a session elsewhere is seen, and en
   browser,
   page,
 }) => {
-  await signIn(page, 'Leif Arnesen');
+  await signIn(page, 'Leif Arnesen', { anew: true });
   const elsewhere = await (await browser.newContext()).newPage();
-  await signIn(elsewhere, 'Leif Arnesen');
+  await signIn(elsewhere, 'Leif Arnesen', { anew: true });
   const open = async (): Promise<void> => {
     await page.getByRole('button', { name: 'Account of Leif Arnesen' }).click();
     await page.getByRole('menuitem', { name: 'Password and sessions' }).click();

@@ -69,7 +69,7 @@ const HOSTILE_BOUND_S = 10;
  * Ten dishes over thirty seconds at 24 fps with a key every half second; and a take of it with late keys and lost
  * eases.
  */
-export function longTake(): { target: Target; take: MotionDocument } {
+function longTake(): { target: Target; take: MotionDocument } {
   const frames = Array.from({ length: SECONDS * 2 }, (_, i) => 1 + i * 12);
   const subjects = Array.from({ length: TRACKS }, (_, n) => {
     const keys = (swing: number, phase: number) =>

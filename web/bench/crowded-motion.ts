@@ -8,8 +8,8 @@ import {
   type Subject,
 } from '@undulan/core';
 
-export const SUBJECTS = 50;
-export const FRAMES = 2000;
+const SUBJECTS = 50;
+const FRAMES = 2000;
 const CHANNELS: ChannelId[] = [
   'position.x',
   'position.y',

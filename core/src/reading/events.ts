@@ -66,7 +66,7 @@ function withoutStill(subject: Subject, track: Track, events: readonly TrackEven
 /**
  * Ends, extrema of each coordinate, breaks of speed, and starts and ends of holds, from the whole frames of a track.
  */
-export function detectEvents(subject: Subject, track: Track, first: number, last: number): TrackEvent[] {
+function detectEvents(subject: Subject, track: Track, first: number, last: number): TrackEvent[] {
   const count = last - first + 1;
   const frames = new Set([0, count - 1]);
   for (const id of track.channelIds) {

@@ -52,7 +52,7 @@ function lineOf(subject: Subject, track: Track, from: number, to: number): Place
  * Discrete Fréchet distance of two lines of points (Eiter & Mannila 1994): the shortest leash with which both can be
  * walked from end to end. With it the point of `a` where the leash is longest.
  */
-export function frechetDistance(a: readonly Place[], b: readonly Place[]): { distance: number; at: number } {
+function frechetDistance(a: readonly Place[], b: readonly Place[]): { distance: number; at: number } {
   const width = b.length;
   const leash = new Float64Array(a.length * width);
   const worst = new Int32Array(a.length * width);

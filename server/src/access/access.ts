@@ -59,7 +59,7 @@ async function exerciseInRole(
 const LIGHT_EXERCISE = { exclude: [...EXERCISE_DOCUMENTS] };
 
 /** An exercise for one of the roles of its course, without its documents. A learner meets published ones only. */
-export function exerciseFor(personId: string, exerciseId: string, required: CourseRole): Promise<ExerciseModel> {
+function exerciseFor(personId: string, exerciseId: string, required: CourseRole): Promise<ExerciseModel> {
   return exerciseInRole(personId, exerciseId, required, LIGHT_EXERCISE);
 }
 

@@ -1,7 +1,6 @@
 import express, { Router } from 'express';
-import { pictureFor } from '../access/access.ts';
 import { personIdOf } from '../access/require-person.ts';
-import { keepPicture, picturesOf, removePicture } from './pictures.service.ts';
+import { keepPicture, pictureOf, picturesOf, removePicture } from './pictures.service.ts';
 
 const MOST_BYTES = '3mb';
 
@@ -22,7 +21,7 @@ export function picturesRoutes(): Router {
     response.status(204).end();
   });
   routes.get('/pictures/:pictureId', async (request, response) => {
-    const { type, bytes } = await pictureFor(personIdOf(request), request.params.pictureId);
+    const { type, bytes } = await pictureOf(personIdOf(request), request.params.pictureId);
     // A picture never changes under its address.
     response.set('Cache-Control', 'private, max-age=31536000, immutable').type(type).send(bytes);
   });

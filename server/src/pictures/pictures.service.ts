@@ -46,6 +46,12 @@ async function madeAnew(bytes: Buffer): Promise<{ type: string; bytes: Buffer }>
   }
 }
 
+/** A picture, for whoever is in its course. Throws `not-found`. */
+export async function pictureOf(personId: string, pictureId: string): Promise<{ type: string; bytes: Buffer }> {
+  const { type, bytes } = await pictureFor(personId, pictureId);
+  return { type, bytes };
+}
+
 /** Keeps a picture for a course's briefs. Throws `invalid-request` for what is none, `over-quota`. */
 export async function keepPicture(personId: string, courseId: string, bytes: unknown): Promise<Created> {
   await requireInstructor(personId, courseId);

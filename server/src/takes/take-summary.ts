@@ -27,7 +27,7 @@ export async function newestReadings(takeIds: readonly string[]): Promise<Map<st
 }
 
 /** A take in a line. A learner learns the grade when the review is returned, not before. */
-export function summariseTake(take: TakeModel, reading: ReadingModel | undefined, forInstructor: boolean): TakeSummary {
+function summariseTake(take: TakeModel, reading: ReadingModel | undefined, forInstructor: boolean): TakeSummary {
   const returned = Boolean(take.review?.returnedAt);
   return {
     id: take.id,

@@ -16,8 +16,8 @@ export interface StepTable {
   owner: string;
 }
 
-export class DraftStepModel extends Model {}
-export class ExerciseStepModel extends Model {}
+class DraftStepModel extends Model {}
+class ExerciseStepModel extends Model {}
 
 export const DRAFT_STEPS: StepTable = { model: DraftStepModel as unknown as ModelStatic<StepRow>, owner: 'draftId' };
 export const EXERCISE_STEPS: StepTable = {

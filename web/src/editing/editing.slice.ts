@@ -30,7 +30,7 @@ export interface WorkSource {
 }
 
 /** Where saving stands. `stale` and `target-locked` wait for the person's decision. */
-export type SaveState = 'idle' | 'saving' | 'unreachable' | 'failed' | 'stale' | 'target-locked';
+type SaveState = 'idle' | 'saving' | 'unreachable' | 'failed' | 'stale' | 'target-locked';
 
 export interface EditingState {
   source: WorkSource | null;

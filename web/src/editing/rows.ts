@@ -19,7 +19,7 @@ export type KeyRow =
   | { kind: 'subject'; name: string; subject: Subject; folded: boolean }
   | { kind: 'channel'; name: string; subject: Subject; channel: Channel };
 
-export function rowName({ subjectId, channelId }: ChannelRef): string {
+function rowName({ subjectId, channelId }: ChannelRef): string {
   return `${subjectId}/${channelId}`;
 }
 

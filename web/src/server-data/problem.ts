@@ -2,7 +2,7 @@ import type { FetchBaseQueryError } from '@reduxjs/toolkit/query';
 import { Problem, type ProblemName, problemType } from '@undulan/contract';
 
 /** The problem document of a failed call, if the server answered with one. */
-export function problemOf(error: unknown): Problem | null {
+function problemOf(error: unknown): Problem | null {
   const parsed = Problem.safeParse((error as FetchBaseQueryError | undefined)?.data);
   return parsed.success ? parsed.data : null;
 }

@@ -8,7 +8,7 @@ import { useAppDispatch } from '../state/index.ts';
 import { chooseTheme, useTheme } from '../ui/index.ts';
 import { AccountDialog } from './AccountDialog.tsx';
 
-export interface Crumb {
+interface Crumb {
   label: string;
   to?: string;
 }

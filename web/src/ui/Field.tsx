@@ -1,7 +1,7 @@
 import { clsx } from 'clsx';
 import { type ReactNode, useId } from 'react';
 
-export interface FieldIds {
+interface FieldIds {
   id: string;
   'aria-describedby': string | undefined;
   'aria-invalid': boolean | undefined;

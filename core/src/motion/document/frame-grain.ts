@@ -1,5 +1,5 @@
 /** Keys stand on multiples of this many frames: the finest place there is. */
-export const FRAME_GRAIN = 1 / 1000;
+const FRAME_GRAIN = 1 / 1000;
 
 /** The nearest frame keys may stand on: a thousandth. */
 export function onGrain(frame: number): number {

@@ -170,9 +170,9 @@ export type Stage = z.infer<typeof Stage>;
  * How much one document may hold in all, so that whatever is accepted can be worked with; and how deep subjects may
  * hang on one another.
  */
-export const MOST_KEYS = 40_000;
-export const MOST_PATH_POINTS = 4000;
-export const MOST_PARENTS = 16;
+const MOST_KEYS = 40_000;
+const MOST_PATH_POINTS = 4000;
+const MOST_PARENTS = 16;
 
 const totalKeys = (subjects: readonly Subject[]): number =>
   subjects.reduce((sum, subject) => subject.channels.reduce((all, channel) => all + channel.keys.length, sum), 0);

@@ -1,7 +1,7 @@
 import type { Handle, Key } from '../document/schema.ts';
 
 /** A handle reaches a third of its span unless said otherwise: a cubic with thirds is the smooth Hermite curve. */
-export const DEFAULT_REACH = 1 / 3;
+const DEFAULT_REACH = 1 / 3;
 
 /** A stored reach below this is none: the default applies to flat handles. */
 const NO_REACH_FRAMES = 1e-9;
@@ -11,7 +11,7 @@ const NO_REACH_FRAMES = 1e-9;
  * key, else the weighted harmonic mean of the slopes on both sides (Fritsch & Butland 1984, "A method for constructing
  * local monotone piecewise cubic interpolants").
  */
-export function autoSlope(before: Key | undefined, key: Key, after: Key | undefined): number {
+function autoSlope(before: Key | undefined, key: Key, after: Key | undefined): number {
   if (!before || !after || before.leave === 'step') return 0;
   const spanBefore = key.frame - before.frame;
   const spanAfter = after.frame - key.frame;

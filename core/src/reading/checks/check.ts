@@ -18,8 +18,6 @@ export interface Found {
   explains?: (finding: Finding) => boolean;
 }
 
-export const NOTHING: Found = { findings: [] };
-
 export function aboutTrack({
   subjectId,
   track,

@@ -11,7 +11,7 @@ import type { BothRead, Found } from './check.ts';
 const VOLUME_TOLERANCE = 0.08;
 
 /** The scale's product at a frame; 1 keeps the volume. */
-export function volumeAt(subject: Subject, frame: number): number {
+function volumeAt(subject: Subject, frame: number): number {
   return (['scale.x', 'scale.y'] as const).reduce((product, id) => {
     const channel = findChannel(subject, id);
     return product * (channel ? sampleChannel(channel, frame) : CHANNELS[id].resting);

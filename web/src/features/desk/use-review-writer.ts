@@ -2,7 +2,7 @@ import type { ReviewText, TakeView } from '@undulan/contract';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { explain, isProblem, useReturnReviewMutation, useSaveReviewMutation } from '../../server-data/index.ts';
 
-export type ReviewWords = Omit<ReviewText, 'version'>;
+type ReviewWords = Omit<ReviewText, 'version'>;
 
 export interface ReviewWriter {
   status: string;

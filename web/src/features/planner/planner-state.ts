@@ -56,7 +56,7 @@ const TEXTS = {
   seconds: '2 s',
   place: '48f',
 } as const satisfies Partial<Record<keyof PlannerState, string>>;
-export type PlannerText = keyof typeof TEXTS;
+type PlannerText = keyof typeof TEXTS;
 const TEXT_NAMES = Object.keys(TEXTS) as PlannerText[];
 
 /** Three rates over one distance: a belt, a hand and a slide. */

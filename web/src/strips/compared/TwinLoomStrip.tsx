@@ -45,7 +45,7 @@ export function TwinLoomStrip({ compared, target, take }: TwinLoomStripProps) {
         {asked.length === 0 && own.length === 0 ? (
           <Empty title="Nothing on the loom">{track.label} needs two extremes at different places.</Empty>
         ) : (
-          <div role="img" aria-label="Threads of target and take">
+          <div role="img" aria-label="Threads of target and take" className="h-full">
             <StripCanvas heightPx={rails.heightPx} painting={{ asked, own, rails, scale }} paint={paintTwinLoom} />
             <svg width={scale.widthPx} height={rails.heightPx} className="relative block">
               {compared.reading.segments.map((segment) => (

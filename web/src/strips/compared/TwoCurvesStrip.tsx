@@ -95,7 +95,11 @@ export function TwoCurvesStrip({ channelIds, target, take, toTake }: TwoCurvesSt
         <svg width={scale.widthPx} height={heightPx} className="absolute top-0 left-0" aria-hidden="true">
           <ValueAxis channelId={axis.id} values={values} heightPx={heightPx} />
         </svg>
-        <div role="img" aria-label={`${CHANNELS[id].label} of ${targetChannel ? 'target and take' : 'the take'}`}>
+        <div
+          role="img"
+          aria-label={`${CHANNELS[id].label} of ${targetChannel ? 'target and take' : 'the take'}`}
+          className="h-full"
+        >
           <StripCanvas heightPx={heightPx} painting={{ curves, scale }} paint={paintCompared} />
         </div>
       </div>

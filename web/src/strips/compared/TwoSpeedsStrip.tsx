@@ -72,7 +72,7 @@ export function TwoSpeedsStrip({ compared, target, take }: TwoSpeedsStripProps) 
         <svg width={scale.widthPx} height={heightPx} className="absolute top-0 left-0" aria-hidden="true">
           <line x1={0} x2={scale.widthPx} y1={values.yOf(0)} y2={values.yOf(0)} stroke="var(--rule)" />
         </svg>
-        <div role="img" aria-label="Speed of target and take">
+        <div role="img" aria-label="Speed of target and take" className="h-full">
           <StripCanvas heightPx={heightPx} painting={painting} paint={paintSpeeds} />
         </div>
       </div>

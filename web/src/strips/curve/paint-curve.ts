@@ -47,12 +47,7 @@ export function paintCurves(
  * Paints what of a curve is in the columns: the line, its keys as rings, and handles on selected ones. In a crowd lines
  * are thin and rings small but for selected ones, unless they are very many.
  */
-export function paintCurve(
-  context: CanvasRenderingContext2D,
-  curve: PaintedCurve,
-  scale: TimeScale,
-  columns: Columns,
-): void {
+function paintCurve(context: CanvasRenderingContext2D, curve: PaintedCurve, scale: TimeScale, columns: Columns): void {
   const { keys } = curve.channel;
   const frames = keys.map((key) => key.frame);
   const spacingPx = crowding(frames, scale);

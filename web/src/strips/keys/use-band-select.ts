@@ -21,7 +21,7 @@ interface BandStart {
 }
 
 /** The keys of the rows within a band of frames. */
-export function keysWithin(rows: readonly KeyRow[], firstFrame: number, lastFrame: number): KeyRef[] {
+function keysWithin(rows: readonly KeyRow[], firstFrame: number, lastFrame: number): KeyRef[] {
   return rows.flatMap((row) => {
     const channels = row.kind === 'channel' ? [row.channel] : row.folded ? row.subject.channels : [];
     return channels.flatMap((channel) =>

@@ -1,0 +1,37 @@
+/**
+ * Which folder stands on which: a folder imports from those of the steps before its own, those of one step do not know
+ * each other. The import rules keep it, and `docs/architecture.svg` is drawn from it.
+ */
+exports.CORE = [
+  ['steps'],
+  ['time'],
+  ['motion/curve'],
+  ['motion/document'],
+  ['motion/sampling'],
+  ['motion/path'],
+  ['motion/keys'],
+  ['motion/edit'],
+  ['spacing'],
+  ['reading', 'formats'],
+];
+
+exports.WEB = [
+  ['server-data'],
+  ['ui'],
+  ['state'],
+  ['keyboard'],
+  ['time'],
+  ['editing'],
+  ['values'],
+  ['brief', 'time-page', 'picture/stage'],
+  ['picture/drawing', 'strips/kit'],
+  ['strips/keys', 'strips/curve', 'strips/loom', 'strips/film'],
+  ['strips/speed'],
+  ['strips/compared'],
+  ['tools/retiming', 'tools/easing', 'tools/scene'],
+  ['panels/numbers', 'panels/charts', 'panels/work'],
+  ['reviewing'],
+  ['spread'],
+  ['shell'],
+  ['features'],
+];
