@@ -56,6 +56,7 @@ export {
   ReviewText,
   Review,
   TakeView,
+  type ReviewedTake,
   SeriesTake,
   ReturnReview,
   NewPhrase,

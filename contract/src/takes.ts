@@ -100,8 +100,8 @@ export const Review = z.object({
 export type Review = z.infer<typeof Review>;
 
 /**
- * A take with its reading. For its learner the review is there once returned, and while the model is hidden from them
- * there is no target and the reading has no series from which it could be worked out.
+ * A take with its reading. For its learner the reading is there once the review is returned, and while the model is
+ * hidden from them there is no target and the reading has no series from which it could be worked out.
  */
 export const TakeView = TakeSummary.extend({
   /** The caller's part in the course. */
@@ -123,7 +123,6 @@ export const TakeView = TakeSummary.extend({
   notReadBecause: z.string().nullable(),
   /** The exercise's target has changed since this reading. */
   targetChanged: z.boolean(),
-  review: Review.nullable(),
   /** Readings of this take, newest first; the one shown is `readingId`. For an instructor. */
   readings: z.array(
     z.object({
@@ -138,6 +137,9 @@ export const TakeView = TakeSummary.extend({
   siblings: z.array(TakeSummary),
 });
 export type TakeView = z.infer<typeof TakeView>;
+
+/** A take with what is said of it: the one is fetched once, the other changes while it is looked at. */
+export type ReviewedTake = TakeView & { review: Review | null };
 
 /** One take of a learner in the row of all of them: what got better and what did not. */
 export const SeriesTake = z.object({ take: TakeSummary, reading: Reading.nullable() });

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { setTimeout as delay } from 'node:timers/promises';
-import type { CourseOverview, LearnerCourse, SignedIn, TakeView } from '@undulan/contract';
+import { type CourseOverview, type LearnerCourse, type Review, type SignedIn, type TakeView } from '@undulan/contract';
 import { pino } from 'pino';
 import { Sequelize } from 'sequelize';
 import request, { type Agent } from 'supertest';
@@ -95,6 +95,11 @@ export async function courseOf(learner: Agent, courseId: string): Promise<Learne
 export async function exerciseIdOf(instructor: Agent, courseId: string, title: string): Promise<string> {
   const overview = await overviewOf(instructor, courseId);
   return overview.exercises.find((exercise) => exercise.title === title)!.id;
+}
+
+/** What is said of a take, as one may see it. */
+export async function reviewOf(who: Agent, takeId: string): Promise<Review | null> {
+  return (await who.get(`/api/takes/${takeId}/review`).expect(200)).body as Review | null;
 }
 
 /** A take as one has it once its reading is there, or could not be made. */

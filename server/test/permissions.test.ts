@@ -2,7 +2,7 @@ import type { Assignment, TakeView } from '@undulan/contract';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { enrol } from '../src/people/enrol.service.ts';
-import { courseOf, createHarness, exerciseIdOf, type Harness, overviewOf } from './harness.ts';
+import { courseOf, createHarness, exerciseIdOf, type Harness, overviewOf, reviewOf } from './harness.ts';
 
 let harness: Harness;
 let instructor: Agent;
@@ -100,7 +100,8 @@ test('a hidden model motion is in nothing a learner can fetch, before and after 
   ).toBe(true);
   const takeId = assignment.takes[0]!.id;
   const before = (await ines.get(`/api/takes/${takeId}`).expect(200)).body as TakeView;
-  expect([before.target, before.reading, before.review]).toEqual([null, null, null]);
+  expect([before.target, before.reading, await reviewOf(ines, takeId)]).toEqual([null, null, null]);
+  await jonah.get(`/api/takes/${takeId}/review`).expect(404);
   await instructor.put(`/api/takes/${takeId}/review`).send({ version: 1, grade: 60, summary: 'Slower.' }).expect(200);
   await instructor.post(`/api/takes/${takeId}/return`).send({ version: 2 }).expect(200);
   const after = (await ines.get(`/api/takes/${takeId}`).expect(200)).body as TakeView;

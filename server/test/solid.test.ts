@@ -24,7 +24,7 @@ import { resetPassword } from '../src/people/enrol.service.ts';
 import { ReadingModel } from '../src/readings/reading.model.ts';
 import { ReadingRunner } from '../src/readings/reading-runner.ts';
 import { TakeModel } from '../src/takes/take.model.ts';
-import { courseOf, createHarness, exerciseIdOf, type Harness, SILENT, takeOnceRead } from './harness.ts';
+import { courseOf, createHarness, exerciseIdOf, type Harness, reviewOf, SILENT, takeOnceRead } from './harness.ts';
 
 let harness: Harness;
 let instructor: Agent;
@@ -387,7 +387,7 @@ test('quotas refuse in words what is beyond them', async () => {
 test('notes that come when the return has begun are refused', async () => {
   const courses = await courseOf(jonah, harness.courseId);
   const takeId = courses.exercises.flatMap(({ takes }) => takes).find(({ state }) => state === 'handed-in')!.id;
-  const { review } = await takeOnceRead(instructor, takeId);
+  const review = await reviewOf(instructor, takeId);
   const { version } = (
     await instructor
       .put(`/api/takes/${takeId}/review`)
@@ -403,8 +403,8 @@ test('notes that come when the return has begun are refused', async () => {
   expect(answers[0].status).toBe(200);
   const kept = answers.slice(1).filter(({ status }) => status === 201).length;
   expect(answers.slice(1).every(({ status }) => status === 201 || status === 409)).toBe(true);
-  const after = (await jonah.get(`/api/takes/${takeId}`).expect(200)).body as TakeView;
-  expect(after.review!.notes.length - review!.notes.length).toBe(kept);
+  const after = await reviewOf(jonah, takeId);
+  expect(after!.notes.length - review!.notes.length).toBe(kept);
 });
 
 test('mistakes of a caller are answered as such, never as faults of the server', async () => {

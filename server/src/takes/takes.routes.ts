@@ -4,7 +4,7 @@ import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
 import { readAgain } from '../readings/readings.service.ts';
 import { addNote, changeNote, markNote, removeNote, replyToNote, returnReview, saveReview } from './reviews.service.ts';
-import { seriesOf, viewTake } from './takes.service.ts';
+import { reviewOfTake, seriesOf, viewTake } from './takes.service.ts';
 
 export function takesRoutes(): Router {
   const routes = Router();
@@ -17,6 +17,9 @@ export function takesRoutes(): Router {
   routes.post('/takes/:takeId/readings', async (request, response) => {
     await readAgain(personIdOf(request), request.params.takeId);
     response.status(204).end();
+  });
+  routes.get('/takes/:takeId/review', async (request, response) => {
+    response.json(await reviewOfTake(personIdOf(request), request.params.takeId));
   });
   routes.put('/takes/:takeId/review', async (request, response) => {
     response.json(await saveReview(personIdOf(request), request.params.takeId, parseBody(ReviewText, request)));

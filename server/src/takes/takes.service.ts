@@ -74,8 +74,7 @@ function readingFor(
 }
 
 /**
- * A take with one of its readings (the newest there is unless another is named) and its review, each as far as the
- * caller may see it.
+ * A take with one of its readings (the newest there is unless another is named), each as far as the caller may see it.
  */
 export async function viewTake(personId: string, takeId: string, readingId?: unknown): Promise<TakeView> {
   const access = await takeFor(personId, takeId);
@@ -112,7 +111,6 @@ export async function viewTake(personId: string, takeId: string, readingId?: unk
     reading: reading && mayRead ? readingFor(reading, access, review, seesModel) : null,
     notReadBecause: instructs ? (lines[0]?.problem ?? null) : null,
     targetChanged: lines[0] ? lines[0].targetHash !== exercise.targetHash : false,
-    review: review && mayRead ? showReview(review, instructs) : null,
     readings: instructs
       ? lines.map(({ id, createdAt, shownState, proposedGrade, findingsCount }) => ({
           id,
@@ -125,6 +123,15 @@ export async function viewTake(personId: string, takeId: string, readingId?: unk
     readingId: instructs ? (line?.id ?? null) : null,
     siblings,
   };
+}
+
+/** What is said of a take: null before anything is, and for its learner until it is returned. */
+export async function reviewOfTake(personId: string, takeId: string): Promise<Review | null> {
+  const { role } = await takeFor(personId, takeId);
+  const review = await reviewOf(takeId);
+  if (!review) return null;
+  const instructs = role === 'instructor';
+  return instructs || review.returnedAt ? showReview(review, instructs) : null;
 }
 
 /**

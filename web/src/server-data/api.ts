@@ -23,6 +23,7 @@ import type {
   ReadingJob,
   ReplyText,
   ReturnReview,
+  Review,
   ReviewText,
   Saved,
   SavedEase,
@@ -39,9 +40,9 @@ import { SCHEMAS } from './answer-schemas.ts';
 /** What changed is patched; all of it is put in place of what is there. */
 const methodOf = (save: ChangeWork | SaveWork): 'PATCH' | 'PUT' => ('changes' in save ? 'PATCH' : 'PUT');
 
-/** What is written about a take is asked for anew with that take alone: the queue and the courses stay as they are. */
-const ofTake = (_done: unknown, _error: unknown, { takeId }: { takeId: string }) => [
-  { type: 'Take' as const, id: takeId },
+/** What is said of a take is asked for anew by itself: its reading, the queue and the courses stay as they are. */
+const saidOfTake = (_done: unknown, _error: unknown, { takeId }: { takeId: string }) => [
+  { type: 'Review' as const, id: takeId },
 ];
 
 /**
@@ -58,6 +59,7 @@ export const api = createApi({
     'Exercise',
     'Draft',
     'Take',
+    'Review',
     'Series',
     'Plan',
     'Ease',
@@ -193,6 +195,11 @@ export const api = createApi({
       query: ({ id, readingId }) => ({ url: `/takes/${id}`, params: { reading: readingId } }),
       providesTags: (_view, _error, { id }) => [{ type: 'Take', id }],
     }),
+    review: build.query<Review | null, string>({
+      responseSchema: SCHEMAS?.review,
+      query: (takeId) => `/takes/${takeId}/review`,
+      providesTags: (_review, _error, takeId) => [{ type: 'Review', id: takeId }],
+    }),
     series: build.query<SeriesTake[], string>({
       responseSchema: SCHEMAS?.series,
       query: (takeId) => `/takes/${takeId}/series`,
@@ -221,25 +228,31 @@ export const api = createApi({
     saveReview: build.mutation<Saved, { takeId: string; review: ReviewText }>({
       responseSchema: SCHEMAS?.saveReview,
       query: ({ takeId, review }) => ({ url: `/takes/${takeId}/review`, method: 'PUT', body: review }),
-      invalidatesTags: ofTake,
+      invalidatesTags: saidOfTake,
     }),
     returnReview: build.mutation<Saved, { takeId: string } & ReturnReview>({
       responseSchema: SCHEMAS?.returnReview,
       query: ({ takeId, ...body }) => ({ url: `/takes/${takeId}/return`, method: 'POST', body }),
-      invalidatesTags: (_done, _error, { takeId }) => [{ type: 'Take', id: takeId }, 'Series', 'Queue', 'Course'],
+      invalidatesTags: (_done, _error, { takeId }) => [
+        { type: 'Take', id: takeId },
+        { type: 'Review', id: takeId },
+        'Series',
+        'Queue',
+        'Course',
+      ],
     }),
     addNote: build.mutation<Created, { takeId: string; note: NoteText }>({
       responseSchema: SCHEMAS?.addNote,
       query: ({ takeId, note }) => ({ url: `/takes/${takeId}/notes`, method: 'POST', body: note }),
-      invalidatesTags: ofTake,
+      invalidatesTags: saidOfTake,
     }),
     changeNote: build.mutation<void, { takeId: string; noteId: string; note: NoteText }>({
       query: ({ takeId, noteId, note }) => ({ url: `/takes/${takeId}/notes/${noteId}`, method: 'PUT', body: note }),
-      invalidatesTags: ofTake,
+      invalidatesTags: saidOfTake,
     }),
     removeNote: build.mutation<void, { takeId: string; noteId: string }>({
       query: ({ takeId, noteId }) => ({ url: `/takes/${takeId}/notes/${noteId}`, method: 'DELETE' }),
-      invalidatesTags: ofTake,
+      invalidatesTags: saidOfTake,
     }),
     replyToNote: build.mutation<Created, { takeId: string; noteId: string; reply: ReplyText }>({
       responseSchema: SCHEMAS?.replyToNote,
@@ -248,7 +261,7 @@ export const api = createApi({
         method: 'POST',
         body: reply,
       }),
-      invalidatesTags: ofTake,
+      invalidatesTags: saidOfTake,
     }),
     markNote: build.mutation<void, { takeId: string; noteId: string; done: boolean }>({
       query: ({ takeId, noteId, done }) => ({
@@ -256,7 +269,7 @@ export const api = createApi({
         method: 'PUT',
         body: { done },
       }),
-      invalidatesTags: ofTake,
+      invalidatesTags: saidOfTake,
     }),
 
     keepPicture: build.mutation<Created, { courseId: string; file: File }>({
@@ -320,6 +333,7 @@ export const {
   useSaveEaseMutation,
   useRemoveEaseMutation,
   useTakeQuery,
+  useReviewQuery,
   useReadAgainMutation,
   useSaveReviewMutation,
   useReturnReviewMutation,

@@ -35,6 +35,7 @@ export {
   useRemovePlanMutation,
   useReplyToNoteMutation,
   useReturnReviewMutation,
+  useReviewQuery,
   useSaveEaseMutation,
   useSavePlanMutation,
   useSaveReviewMutation,

@@ -1,13 +1,12 @@
 import { clsx } from 'clsx';
 import { NoteDone } from '../../reviewing/index.ts';
-import { useTakeQuery } from '../../server-data/index.ts';
+import { useReviewQuery } from '../../server-data/index.ts';
 import { useClock } from '../../time/index.ts';
 
 /** What the instructor wrote to the take before, to be worked through and ticked off. */
 export function EarlierNotes({ takeId, number }: { takeId: string; number: number }) {
   const clock = useClock();
-  const { data } = useTakeQuery({ id: takeId });
-  const notes = data?.review?.notes ?? [];
+  const notes = useReviewQuery(takeId).data?.notes ?? [];
   if (notes.length === 0) return null;
   return (
     <section aria-label={`Notes on take ${number}`} className="mt-5">

@@ -1,4 +1,4 @@
-import type { TakeView } from '@undulan/contract';
+import type { ReviewedTake } from '@undulan/contract';
 import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { isEmptyDrawing } from '../../picture/drawing/index.ts';
@@ -40,7 +40,7 @@ function useDrawingDraft(draft: NoteDraft | null, onDraft: (draft: NoteDraft) =>
  * Reviewing: a take read against its target; what of the findings counts; notes and drawings on frames; grades; and the
  * way back to the learner.
  */
-export function DeskPage({ view }: { view: TakeView }) {
+export function DeskPage({ view }: { view: ReviewedTake }) {
   const [pages, setPages] = usePages('desk');
   const [tab, setTab] = useState('findings');
   const [noteDraft, setNoteDraft] = useState<NoteDraft | null>(null);

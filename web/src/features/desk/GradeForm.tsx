@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { ReviewText, type TakeView } from '@undulan/contract';
+import { type ReviewedTake, ReviewText } from '@undulan/contract';
 import { type Criterion, readDecimal, weightedScore } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useForm } from 'react-hook-form';
@@ -22,7 +22,7 @@ type Typed = z.input<typeof Form>;
  * The criteria's results with the grade proposed for each, to be given otherwise; the total of them; the grade given;
  * and closing words. Kept when a field is left.
  */
-export function GradeForm({ view, writer }: { view: TakeView; writer: ReviewWriter }) {
+export function GradeForm({ view, writer }: { view: ReviewedTake; writer: ReviewWriter }) {
   const { review, reading } = view;
   const fixed = view.state === 'returned';
   const form = useForm<Typed, unknown, z.output<typeof Form>>({

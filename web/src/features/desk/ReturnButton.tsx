@@ -1,11 +1,11 @@
-import type { TakeView } from '@undulan/contract';
+import type { ReviewedTake } from '@undulan/contract';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { Button, Dialog } from '../../ui/index.ts';
 import type { ReviewWriter } from './use-review-writer.ts';
 
 interface ReturnButtonProps {
-  view: TakeView;
+  view: ReviewedTake;
   writer: ReviewWriter;
   onGradeMissing: () => void;
 }

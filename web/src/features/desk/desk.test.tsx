@@ -1,5 +1,5 @@
 import { act, cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
-import type { Note, Review, TakeView } from '@undulan/contract';
+import type { Note, Review, ReviewedTake } from '@undulan/contract';
 import {
   createChannel,
   createKey,
@@ -15,7 +15,7 @@ import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { useTakeQuery } from '../../server-data/index.ts';
+import { useReviewQuery, useTakeQuery } from '../../server-data/index.ts';
 import { createStore } from '../../state/index.ts';
 import { ReviewPage } from '../review/index.ts';
 import { DeskPage } from './DeskPage.tsx';
@@ -65,7 +65,7 @@ const summary = (number: number) => ({
 
 /** A server of two takes of one learner, of which the second is under review. */
 interface FakeServer {
-  view: TakeView;
+  view: ReviewedTake;
   /** Answers the next write of the review as if somebody else had written it. */
   stale: boolean;
   /** How long a write of the review takes. */
@@ -98,11 +98,13 @@ async function answer(request: Request): Promise<Response> {
         { take: summary(2), reading: server.view.reading },
       ]);
     }
+    if (path.endsWith('/review')) return json(server.view.review);
     if (path === '/phrases') return json([{ id: 'p1', text: 'Closer together.' }]);
     if (path.endsWith('/waiting')) return json({ takes: [], total: 0 });
     if (path === '/session')
       return json({ person: { id: 'x', name: 'Marta', email: 'marta@kitchen.example' }, courses: [], shortcuts: {} });
-    return json(server.view);
+    const { review: _review, ...take } = server.view;
+    return json(take);
   }
   if (request.method === 'DELETE') {
     setReview({ notes: notes.filter((note) => note.id !== noteId) });
@@ -152,11 +154,13 @@ async function answer(request: Request): Promise<Response> {
 
 function Page() {
   const { data } = useTakeQuery({ id: 't2' });
-  if (!data) return null;
-  return data.role === 'instructor' ? <DeskPage view={data} /> : <ReviewPage view={data} />;
+  const { data: review } = useReviewQuery('t2');
+  if (!data || review === undefined) return null;
+  const view = { ...data, review };
+  return data.role === 'instructor' ? <DeskPage view={view} /> : <ReviewPage view={view} />;
 }
 
-async function open(change: Partial<TakeView> = {}): Promise<void> {
+async function open(change: Partial<ReviewedTake> = {}): Promise<void> {
   const reading = readingOf(twoLate);
   server = {
     stale: false,

@@ -1,4 +1,4 @@
-import type { ReviewText, TakeView } from '@undulan/contract';
+import type { ReviewedTake, ReviewText } from '@undulan/contract';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { explain, isProblem, useReturnReviewMutation, useSaveReviewMutation } from '../../server-data/index.ts';
 
@@ -24,7 +24,7 @@ const NO_WORDS: ReviewWords = { grade: null, summary: '', criteria: {}, decision
  * Writes grades, decisions and closing words, one write after another, each made from the version the one before left.
  * A write that meets another's version is refused once and says so; what was typed stays, and saving again keeps it.
  */
-export function useReviewWriter(view: TakeView): ReviewWriter {
+export function useReviewWriter(view: ReviewedTake): ReviewWriter {
   const [saveReview] = useSaveReviewMutation();
   const [returnReview] = useReturnReviewMutation();
   const [status, setStatus] = useState('');

@@ -1,4 +1,4 @@
-import type { Review, TakeView } from '@undulan/contract';
+import type { Review, ReviewedTake } from '@undulan/contract';
 import type { Finding } from '@undulan/core';
 import { formatDistanceToNow } from 'date-fns';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
@@ -16,7 +16,7 @@ import { Button, Empty, TabBar } from '../../ui/index.ts';
 const NO_NOTES: never[] = [];
 
 /** A learner's own take: waiting for review, or the returned review to read and play, note by note. */
-export function ReviewPage({ view }: { view: TakeView }) {
+export function ReviewPage({ view }: { view: ReviewedTake }) {
   const [pages, setPages] = usePages('review');
   const ruler = view.target ?? view.motion;
   const { review } = view;
@@ -62,7 +62,7 @@ export function ReviewPage({ view }: { view: TakeView }) {
 }
 
 /** The next take begins where this one ended; a draft already begun is gone on with. */
-function NextTakeButton({ view }: { view: TakeView }) {
+function NextTakeButton({ view }: { view: ReviewedTake }) {
   const [begin, { isLoading }] = useBeginDraftMutation();
   const navigate = useNavigate();
   const next = Math.max(...view.siblings.map((take) => take.number)) + 1;
@@ -88,7 +88,7 @@ function ReturnedReview({
   review,
   onFinding,
 }: {
-  view: TakeView;
+  view: ReviewedTake;
   review: Review;
   onFinding: (finding: Finding) => void;
 }) {
@@ -128,7 +128,7 @@ function ReturnedReview({
 }
 
 /** Grade and closing words, and the notes one by one: each takes the playhead to its frame. */
-function NotesInTurn({ view, review }: { view: TakeView; review: Review }) {
+function NotesInTurn({ view, review }: { view: ReviewedTake; review: Review }) {
   const clock = useClock();
   const [at, setAt] = useState<number | null>(null);
   const note = at === null ? null : review.notes[at];
@@ -207,7 +207,7 @@ function NotesInTurn({ view, review }: { view: TakeView; review: Review }) {
 }
 
 /** The score of each criterion, as the instructor gave it where that is another than was read. */
-function scores({ reading }: TakeView, { criteria }: Review): string {
+function scores({ reading }: ReviewedTake, { criteria }: Review): string {
   return (
     reading?.criteria
       .map(({ id, label, score }) => `${label.toLowerCase()} ${Math.round(criteria[id] ?? score)}`)
