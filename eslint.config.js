@@ -37,7 +37,10 @@ export default tseslint.config(
     ...jsxA11y.flatConfigs.recommended,
     rules: {
       ...jsxA11y.flatConfigs.recommended.rules,
-      'jsx-a11y/label-has-associated-control': ['error', { controlComponents: ['CommitInput', 'DecimalInput'] }],
+      'jsx-a11y/label-has-associated-control': [
+        'error',
+        { controlComponents: ['CommitInput', 'DecimalInput', 'Select'] },
+      ],
       // What scrolls, or has a tip, is to be reached by keyboard.
       'jsx-a11y/no-noninteractive-tabindex': ['error', { roles: ['tabpanel', 'region', 'rowgroup', 'img'] }],
       // It does not know aria-description.

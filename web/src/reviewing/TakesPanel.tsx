@@ -4,7 +4,7 @@ import { clsx } from 'clsx';
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { useSeriesQuery } from '../server-data/index.ts';
-import { Empty, LoadFailed, Loading } from '../ui/index.ts';
+import { Empty, LoadFailed, Loading, Select } from '../ui/index.ts';
 import { FindingsList } from './FindingsList.tsx';
 
 /**
@@ -92,18 +92,13 @@ function Takes({ takeId, series }: { takeId: string; series: readonly SeriesTake
           later={against.take.number < now.take.number ? now : against}
         >
           {others.length > 1 && (
-            <select
+            <Select
               aria-label="Compared with"
               value={against.take.id}
-              onChange={(event) => setAgainst(event.target.value)}
-              className="h-7 rounded-md border border-rule bg-page px-1.5 text-xs"
-            >
-              {others.map(({ take }) => (
-                <option key={take.id} value={take.id}>
-                  compared with take {take.number}
-                </option>
-              ))}
-            </select>
+              onChoose={setAgainst}
+              size="bar"
+              choices={others.map(({ take }) => ({ id: take.id, label: `compared with take${take.number}` }))}
+            />
           )}
         </Change>
       )}

@@ -10,7 +10,7 @@ import {
   TARGET_COLOUR,
 } from '../picture/stage/index.ts';
 import { useClock } from '../time/index.ts';
-import { Toggle, useStored } from '../ui/index.ts';
+import { Select, Toggle, useStored } from '../ui/index.ts';
 
 const LAYINGS = [
   { id: 'stacked', label: 'above each other' },
@@ -113,19 +113,8 @@ export function ComparedPictures({
   return (
     <section aria-label="Pictures" className="flex h-full min-h-0 flex-col gap-1.5">
       <div className="flex flex-wrap items-center gap-1.5 text-xs">
-        {target && (
-          <select
-            aria-label="How pictures are laid"
-            value={laying}
-            onChange={(event) => setLaying(event.target.value as Laying)}
-            className="h-7 rounded-md border border-rule bg-page px-1.5"
-          >
-            {LAYINGS.map(({ id, label }) => (
-              <option key={id} value={id}>
-                {label}
-              </option>
-            ))}
-          </select>
+        {target && laying !== 'alone' && (
+          <Select aria-label="How pictures are laid" value={laying} onChoose={setLaying} size="bar" choices={LAYINGS} />
         )}
         {target && choices}
         {laying === 'over' && (

@@ -1,7 +1,7 @@
 import { readDecimal } from '@undulan/core';
 import { clsx } from 'clsx';
 import { SPEED_LIMITS, usePlaySettings } from '../time/index.ts';
-import { Button, CommitInput, Popover } from '../ui/index.ts';
+import { Button, CommitInput, Popover, Select } from '../ui/index.ts';
 
 /** Which keys key stepping stops at. */
 export interface KeyStepping {
@@ -112,18 +112,13 @@ export function PlaybackPopover({ stepping }: { stepping: KeyStepping | undefine
       {stepping && (
         <label className={clsx(BOX, 'block')}>
           <span className="font-semibold">Key stepping stops at keys of</span>
-          <select
+          <Select
             aria-label="Key stepping stops at keys of"
-            className="h-8 w-full rounded-md border border-rule bg-page px-2"
+
             value={stepping.chosen}
-            onChange={(event) => stepping.onChoose(event.target.value)}
-          >
-            {stepping.choices.map(({ id, label }) => (
-              <option key={id} value={id}>
-                {label}
-              </option>
-            ))}
-          </select>
+            onChoose={stepping.onChoose}
+            choices={stepping.choices}
+          />
         </label>
       )}
     </Popover>

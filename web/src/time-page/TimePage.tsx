@@ -5,7 +5,7 @@ import { Fragment, type ReactNode, useMemo, useRef } from 'react';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
 import { type ShortcutName, useShortcuts, useShownKeys } from '../keyboard/index.ts';
 import { scaleOf, TimeScaleProvider, useClock, useRulerUnit, useTimeView, useWheelAndPan } from '../time/index.ts';
-import { Button, Empty, Toggle, useSize, useStored } from '../ui/index.ts';
+import { Button, Empty, Select, Toggle, useSize, useStored } from '../ui/index.ts';
 import { OverviewBar } from './OverviewBar.tsx';
 import type { KeyStepping } from './PlaybackPopover.tsx';
 import { PlaybackReport } from './PlaybackReport.tsx';
@@ -162,7 +162,8 @@ function RulerCorner({ unit, onUnit, zoomed, onFit }: RulerCornerProps) {
   const keys = useShownKeys();
   return (
     <div className="flex shrink-0 items-start gap-1 pt-1 pr-2" style={{ width: LABEL_PX }}>
-      <select
+      <Select
+        size="bare"
         aria-label="Ruler in"
         title="What the ruler is written in"
         className={clsx(
@@ -170,14 +171,9 @@ function RulerCorner({ unit, onUnit, zoomed, onFit }: RulerCornerProps) {
           'hover:border-rule',
         )}
         value={unit}
-        onChange={(event) => onUnit(event.target.value as RulerUnitName)}
-      >
-        {RULER_UNIT_NAMES.map((name) => (
-          <option key={name} value={name}>
-            {RULER_UNITS[name].label}
-          </option>
-        ))}
-      </select>
+        onChoose={onUnit}
+        choices={RULER_UNIT_NAMES.map((name) => ({ id: name, label: RULER_UNITS[name].label }))}
+      />
       {zoomed && (
         <Button
           square

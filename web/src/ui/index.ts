@@ -1,4 +1,5 @@
 export { Button, Toggle } from './Button.tsx';
+export { ButtonGroup } from './ButtonGroup.tsx';
 export { CommitInput } from './CommitInput.tsx';
 export { DecimalField } from './DecimalField.tsx';
 export { DecimalInput } from './DecimalInput.tsx';
@@ -7,6 +8,7 @@ export { Field, INPUT } from './Field.tsx';
 export { Menu, MenuHeading, MenuItem, MenuLine } from './Menu.tsx';
 export { Empty, LoadFailed, Loading } from './PageStates.tsx';
 export { Popover } from './Popover.tsx';
+export { Select } from './Select.tsx';
 export { TabBar } from './TabBar.tsx';
 export { Tip } from './Tip.tsx';
 export { readySound, soundClick } from './click-sound.ts';

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { DrawingTools, isEmptyDrawing } from '../../picture/drawing/index.ts';
 import { explain, useAddNoteMutation, useChangeNoteMutation } from '../../server-data/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
-import { Button, CommitInput, Field, INPUT } from '../../ui/index.ts';
+import { Button, CommitInput, Field, INPUT, Select } from '../../ui/index.ts';
 import { EMPTY_DRAFT, type NoteDraft } from './note-draft.ts';
 import { PhraseBank } from './PhraseBank.tsx';
 
@@ -100,19 +100,17 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
             }}
           />
         </label>
-        <select
+        <Select
           aria-label="Subject of the note"
           value={draft?.subjectId ?? ''}
-          onChange={(event) => change({ subjectId: event.target.value || null })}
-          className="h-7 max-w-36 rounded-md border border-rule bg-page px-1"
-        >
-          <option value="">no subject</option>
-          {subjects.map((subject) => (
-            <option key={subject.id} value={subject.id}>
-              {subject.name}
-            </option>
-          ))}
-        </select>
+          onChoose={(choice) => change({ subjectId: choice || null })}
+          size="bar"
+          className="max-w-36"
+          choices={[
+            { id: '', label: 'no subject' },
+            ...subjects.map((subject) => ({ id: subject.id, label: subject.name })),
+          ]}
+        />
         <DrawingTools
           tool={draft?.tool ?? null}
           drawing={(draft ?? EMPTY_DRAFT).drawing}

@@ -4,7 +4,7 @@ import { formatDistanceToNow } from 'date-fns';
 import { Link, useParams } from 'react-router';
 import { useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, Empty, INPUT, LoadFailed, Loading } from '../../ui/index.ts';
+import { Button, Empty, INPUT, LoadFailed, Loading, Select } from '../../ui/index.ts';
 import { filterWaiting, useWaiting, useWaitingFilter } from './use-waiting.ts';
 
 /** What waits for review in a course, oldest first. */
@@ -47,19 +47,16 @@ function Queue({ waiting, later, onMore }: QueueProps) {
       <div className="mx-auto max-w-5xl px-8 py-6">
         <h1 className="mb-3 text-xl">Waiting for review</h1>
         <div className="mb-3 flex flex-wrap items-center gap-3 text-sm">
-          <select
+          <Select
             aria-label="Exercise"
             value={inForce.exerciseId}
-            onChange={(event) => setFilter({ exerciseId: event.target.value })}
-            className={clsx(INPUT, 'w-64!')}
-          >
-            <option value="">all exercises</option>
-            {exercises.map(([id, title]) => (
-              <option key={id} value={id}>
-                {title}
-              </option>
-            ))}
-          </select>
+            onChoose={(choice) => setFilter({ exerciseId: choice })}
+            className="w-64!"
+            choices={[
+              { id: '', label: 'all exercises' },
+              ...exercises.map(([id, title]) => ({ id: id, label: title })),
+            ]}
+          />
           <input
             aria-label="Learner"
             type="search"

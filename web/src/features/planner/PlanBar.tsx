@@ -12,7 +12,7 @@ import {
 import { Link2 } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { Button, Field, INPUT } from '../../ui/index.ts';
+import { Button, Field, Select } from '../../ui/index.ts';
 import type { PlannerState } from './planner-state.ts';
 import { QuantityField } from './QuantityField.tsx';
 import { SavedPlans } from './SavedPlans.tsx';
@@ -53,19 +53,15 @@ export function PlanBar({ courseId, role }: PlanBarProps) {
     <section aria-label="The plan" className="flex shrink-0 items-start gap-3 border-t border-rule bg-page px-4 py-2.5">
       <Field label="Rate" className="w-28">
         {(ids) => (
-          <select
+          <Select
             {...ids}
             value={presets.includes(state.rate) ? state.rate : CUSTOM}
-            onChange={(event) => change({ rate: event.target.value === CUSTOM ? '20' : event.target.value })}
-            className={INPUT}
-          >
-            {presets.map((preset) => (
-              <option key={preset} value={preset}>
-                {preset} fps
-              </option>
-            ))}
-            <option value={CUSTOM}>custom</option>
-          </select>
+            onChoose={(choice) => change({ rate: choice === CUSTOM ? '20' : choice })}
+            choices={[
+              ...presets.map((preset) => ({ id: preset, label: `${preset} fps` })),
+              { id: CUSTOM, label: 'custom' },
+            ]}
+          />
         )}
       </Field>
       {!presets.includes(state.rate) && (

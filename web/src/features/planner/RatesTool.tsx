@@ -18,7 +18,7 @@ import {
 } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useCallback, useRef } from 'react';
-import { Button, Field, INPUT, useSize } from '../../ui/index.ts';
+import { Button, Field, INPUT, Select, useSize } from '../../ui/index.ts';
 import { HeadingRow } from './HeadingRow.tsx';
 import { QuantityField } from './QuantityField.tsx';
 import { type Stopwatch, useOnTick, useStopwatch } from './stopwatch.ts';
@@ -69,18 +69,12 @@ export function RatesTool() {
             />
             <Field label="What stays">
               {(ids) => (
-                <select
+                <Select
                   {...ids}
                   value={policy}
-                  onChange={(event) => change({ policy: event.target.value })}
-                  className={INPUT}
-                >
-                  {RATE_POLICIES.map((name) => (
-                    <option key={name} value={name}>
-                      {POLICY_WORDS[name]}
-                    </option>
-                  ))}
-                </select>
+                  onChoose={(choice) => change({ policy: choice })}
+                  choices={RATE_POLICIES.map((name) => ({ id: name, label: POLICY_WORDS[name] }))}
+                />
               )}
             </Field>
           </div>

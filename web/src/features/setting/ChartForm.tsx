@@ -1,5 +1,4 @@
 import {
-  type ChannelId,
   CHANNELS,
   chartOf,
   findChannel,
@@ -24,7 +23,7 @@ import {
 } from '../../editing/index.ts';
 import { OwnCharts } from '../../panels/charts/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Button, Field, INPUT } from '../../ui/index.ts';
+import { Button, Field, INPUT, Select } from '../../ui/index.ts';
 import { Alternatives } from './Alternatives.tsx';
 
 /** The target's chart: written as frames and shares, as it comes out, and what else would be as right. */
@@ -104,18 +103,13 @@ function WrittenChart() {
         )}
       </Field>
       <div className="flex items-center gap-2">
-        <select
+        <Select
           aria-label="Channel of the chart"
-          className={clsx(INPUT, 'w-40!')}
+          className="w-40!"
           value={channelId}
-          onChange={(event) => dispatch(channelSelected(event.target.value as ChannelId))}
-        >
-          {subject.channels.map((other) => (
-            <option key={other.id} value={other.id}>
-              {CHANNELS[other.id].label}
-            </option>
-          ))}
-        </select>
+          onChoose={(choice) => dispatch(channelSelected(choice))}
+          choices={subject.channels.map((other) => ({ id: other.id, label: CHANNELS[other.id].label }))}
+        />
         <Button type="submit" disabledReason={(typed === null && 'Change the chart first.') || (problem ?? false)}>
           Key it so
         </Button>

@@ -8,7 +8,7 @@ import * as z from 'zod';
 import { BriefEditor } from '../../brief/index.ts';
 import { detailsChanged, selectWork } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Field, INPUT } from '../../ui/index.ts';
+import { Field, INPUT, Select } from '../../ui/index.ts';
 
 const SHOWN_WORDS: Record<ModelShown, string> = {
   always: 'always',
@@ -98,13 +98,11 @@ export function DetailsForm({ courseId }: { courseId: string }) {
         </Field>
         <Field label="Learners see the model">
           {(ids) => (
-            <select {...ids} {...form.register('modelShown', { onChange: leave })} className={INPUT}>
-              {ModelShown.options.map((option) => (
-                <option key={option} value={option}>
-                  {SHOWN_WORDS[option]}
-                </option>
-              ))}
-            </select>
+            <Select
+              {...ids}
+              {...form.register('modelShown', { onChange: leave })}
+              choices={ModelShown.options.map((option) => ({ id: option, label: SHOWN_WORDS[option] }))}
+            />
           )}
         </Field>
       </div>

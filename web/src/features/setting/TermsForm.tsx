@@ -4,7 +4,7 @@ import { clsx } from 'clsx';
 import { format } from 'date-fns';
 import { detailsChanged, selectWork } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { DecimalField, Field, INPUT } from '../../ui/index.ts';
+import { DecimalField, Field, INPUT, Select } from '../../ui/index.ts';
 
 const POLICY_WORDS: Record<LatePolicy, string> = {
   accept: 'taken as the others',
@@ -66,19 +66,13 @@ function HandingIn() {
       </Field>
       <Field label="After that, takes are">
         {(ids) => (
-          <select
+          <Select
             {...ids}
-            className={INPUT}
             value={latePolicy}
             disabled={!dueAt}
-            onChange={(event) => dispatch(detailsChanged({ latePolicy: event.target.value as LatePolicy }))}
-          >
-            {LatePolicy.options.map((policy) => (
-              <option key={policy} value={policy}>
-                {POLICY_WORDS[policy]}
-              </option>
-            ))}
-          </select>
+            onChoose={(choice) => dispatch(detailsChanged({ latePolicy: choice }))}
+            choices={LatePolicy.options.map((policy) => ({ id: policy, label: POLICY_WORDS[policy] }))}
+          />
         )}
       </Field>
       <DecimalField
@@ -92,21 +86,15 @@ function HandingIn() {
       />
       <Field label="It plays" hint="A loop is read at its seam, too.">
         {(ids) => (
-          <select
+          <Select
             {...ids}
-            className={INPUT}
             value={plays}
-            onChange={(event) => {
-              const wanted = event.target.value as keyof typeof LOOP_WORDS;
+            onChoose={(choice) => {
+              const wanted = choice as keyof typeof LOOP_WORDS;
               dispatch(detailsChanged({ loops: wanted === 'keys' ? undefined : wanted === 'loop' }));
             }}
-          >
-            {Object.entries(LOOP_WORDS).map(([id, words]) => (
-              <option key={id} value={id}>
-                {words}
-              </option>
-            ))}
-          </select>
+            choices={Object.entries(LOOP_WORDS).map(([id, words]) => ({ id: id, label: words }))}
+          />
         )}
       </Field>
     </fieldset>

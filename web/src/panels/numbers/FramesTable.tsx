@@ -8,7 +8,7 @@ import { toast } from 'sonner';
 import { selectMotion, selectSubject } from '../../editing/index.ts';
 import { useAppSelector } from '../../state/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
-import { Button, Empty } from '../../ui/index.ts';
+import { Button, Empty, Select } from '../../ui/index.ts';
 import { formatValue } from '../../values/index.ts';
 
 const ROW_PX = 24;
@@ -69,18 +69,13 @@ export function FramesTable() {
     <section aria-label="Frames" className="flex h-full min-h-0 flex-col">
       <div className="flex items-center gap-2 pb-2">
         <h3 className="text-[15px]">{subject.name}</h3>
-        <select
+        <Select
           aria-label="Track"
-          className="h-7 rounded-md border border-rule bg-page px-1.5 text-xs"
+          size="bar"
           value={track.id}
-          onChange={(event) => setTrackId(event.target.value)}
-        >
-          {tracks.map((other) => (
-            <option key={other.id} value={other.id}>
-              {other.label}, {other.unit}
-            </option>
-          ))}
-        </select>
+          onChoose={setTrackId}
+          choices={tracks.map((other) => ({ id: other.id, label: `${other.label}, ${other.unit}` }))}
+        />
         <Button small className="ml-auto" tip="All rows, in full precision" onClick={() => void copy()}>
           <Copy size={13} /> CSV
         </Button>

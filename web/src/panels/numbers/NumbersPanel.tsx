@@ -9,6 +9,7 @@ import {
 } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { LiveFigures, useMoving, useRestingFrame } from '../../time/index.ts';
+import { Select } from '../../ui/index.ts';
 import { useValueUnits } from '../../values/index.ts';
 import { ChannelRow } from './ChannelRow.tsx';
 import { UnkeyedNotice } from './UnkeyedNotice.tsx';
@@ -102,17 +103,13 @@ function SubjectName({ subject }: { subject: Subject }) {
   const choices = motion?.subjects.filter((other) => !other.locked) ?? [];
   if (choices.length < 2) return <h3 className="text-[15px]">{subject.name}</h3>;
   return (
-    <select
+    <Select
       aria-label="Subject"
       value={subject.id}
-      onChange={(event) => dispatch(subjectSelected(event.target.value))}
-      className="h-7 rounded-md border border-rule bg-page px-1.5 font-semibold"
-    >
-      {choices.map((other) => (
-        <option key={other.id} value={other.id}>
-          {other.name}
-        </option>
-      ))}
-    </select>
+      onChoose={(choice) => dispatch(subjectSelected(choice))}
+      size="bar"
+      className="text-sm! font-semibold"
+      choices={choices.map((other) => ({ id: other.id, label: other.name }))}
+    />
   );
 }

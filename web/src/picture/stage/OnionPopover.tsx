@@ -1,7 +1,7 @@
 import { ChevronDown } from 'lucide-react';
 import { z } from 'zod';
 import { useShownKeys } from '../../keyboard/index.ts';
-import { Button, DecimalInput, Popover, Toggle } from '../../ui/index.ts';
+import { Button, DecimalInput, Popover, Select, Toggle } from '../../ui/index.ts';
 import { MOST_OF_RANGE, MOST_SKINS, type OnionSettings } from './onion.ts';
 
 interface OnionPopoverProps {
@@ -46,16 +46,17 @@ export function OnionPopover({ settings, onChange }: OnionPopoverProps) {
       >
         <div className="space-y-2">
           <p className="font-semibold">Onion skin</p>
-          <select
+          <Select
             aria-label="Onion skin of"
-            className="h-8 w-full rounded-md border border-rule bg-page px-2"
+
             value={settings.of}
-            onChange={(event) => change({ of: event.target.value as OnionSettings['of'] })}
-          >
-            <option value="frames">frames about this one</option>
-            <option value="keys">keyed frames only</option>
-            <option value="range">the whole range</option>
-          </select>
+            onChoose={(choice) => change({ of: choice })}
+            choices={[
+              { id: 'frames', label: 'frames about this one' },
+              { id: 'keys', label: 'keyed frames only' },
+              { id: 'range', label: 'the whole range' },
+            ]}
+          />
           {settings.of !== 'range' && count('before', 'before', 0)}
           {settings.of !== 'range' && count('after', 'after', 0)}
           {count(settings.of === 'keys' ? 'every … key' : 'every … frame', 'every', 1)}
@@ -65,15 +66,16 @@ export function OnionPopover({ settings, onChange }: OnionPopoverProps) {
               : `Counts up to ${MOST_SKINS}.`}{' '}
             Before: plum. After: ochre, dashed.
           </p>
-          <select
+          <Select
             aria-label="Onion skin drawn"
-            className="h-8 w-full rounded-md border border-rule bg-page px-2"
+
             value={settings.style}
-            onChange={(event) => change({ style: event.target.value as OnionSettings['style'] })}
-          >
-            <option value="outline">as outlines</option>
-            <option value="filled">filled</option>
-          </select>
+            onChoose={(choice) => change({ style: choice })}
+            choices={[
+              { id: 'outline', label: 'as outlines' },
+              { id: 'filled', label: 'filled' },
+            ]}
+          />
           <label className="flex items-center gap-2">
             <input
               type="checkbox"

@@ -1,16 +1,14 @@
 import { CHANNELS, type TrackReading } from '@undulan/core';
-import { clsx } from 'clsx';
-import { ToggleGroup } from 'radix-ui';
 import { useClock, useTimeScale } from '../../time/index.ts';
 import { Strip } from '../../time-page/index.ts';
-import { Empty, useSize, useStored } from '../../ui/index.ts';
+import { ButtonGroup, Empty, useSize, useStored } from '../../ui/index.ts';
 
 type GapKind = 'raw' | 'timing' | 'spacing';
 
-const KINDS: { kind: GapKind; label: string; says: string }[] = [
-  { kind: 'raw', label: 'all', says: 'timing and spacing together' },
-  { kind: 'timing', label: 'timing', says: 'what keys on other frames make of it: all less spacing' },
-  { kind: 'spacing', label: 'spacing', says: 'once matched keys are laid on each other' },
+const KINDS: { id: GapKind; label: string; says: string }[] = [
+  { id: 'raw', label: 'all', says: 'timing and spacing together' },
+  { id: 'timing', label: 'timing', says: 'what keys on other frames make of it: all less spacing' },
+  { id: 'spacing', label: 'spacing', says: 'once matched keys are laid on each other' },
 ];
 
 /**
@@ -54,27 +52,9 @@ export function GapStrip({ reading, tolerancePercent }: { reading: TrackReading;
       title="Gap"
       label={
         <>
-          <ToggleGroup.Root
-            type="single"
-            value={kind}
-            aria-label="Which gap"
-            onValueChange={(next) => next && setKind(next as GapKind)}
-            className="mt-0.5 inline-flex overflow-hidden rounded border border-rule"
-          >
-            {KINDS.map(({ kind: value, label, says }) => (
-              <ToggleGroup.Item
-                key={value}
-                value={value}
-                title={says}
-                className={clsx(
-                  'bg-page px-1.5 text-[11px] leading-5 aria-checked:bg-shade aria-checked:font-semibold',
-                  'aria-checked:text-ink',
-                )}
-              >
-                {label}
-              </ToggleGroup.Item>
-            ))}
-          </ToggleGroup.Root>
+          <div className="mt-0.5">
+            <ButtonGroup label="Which gap" value={kind} choices={KINDS} onChoose={setKind} />
+          </div>
           <p className="mt-1 text-[11px] leading-tight">
             % of {formatSpan(reading)};{' '}
             {reading.measuredOn

@@ -2,7 +2,7 @@ import { type ChannelId, CHANNELS, findChannel, type Subject } from '@undulan/co
 import { useState } from 'react';
 import { type TimeScale, useClock, useTimeScale } from '../../time/index.ts';
 import { Strip } from '../../time-page/index.ts';
-import { Empty, useSize } from '../../ui/index.ts';
+import { Empty, Select, useSize } from '../../ui/index.ts';
 import { LEAST_SPAN } from '../../values/index.ts';
 import {
   type Columns,
@@ -76,18 +76,14 @@ export function TwoCurvesStrip({ channelIds, target, take, toTake }: TwoCurvesSt
         channelIds.length < 2 ? (
           `${CHANNELS[id].label}, ${unit}`
         ) : (
-          <select
+          <Select
             aria-label="Channel of the curve"
             value={id}
-            onChange={(event) => setChosen(event.target.value as ChannelId)}
-            className="h-6 max-w-full rounded-md border border-rule bg-page text-xs"
-          >
-            {channelIds.map((channelId) => (
-              <option key={channelId} value={channelId}>
-                {CHANNELS[channelId].label}
-              </option>
-            ))}
-          </select>
+            onChoose={setChosen}
+            size="strip"
+            className="max-w-full"
+            choices={channelIds.map((channelId) => ({ id: channelId, label: CHANNELS[channelId].label }))}
+          />
         )
       }
     >

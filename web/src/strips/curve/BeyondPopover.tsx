@@ -1,8 +1,7 @@
 import { BEHAVIOURS, type Channel, CHANNELS, Outside } from '@undulan/core';
-import { clsx } from 'clsx';
 import { edited } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
-import { Button, DecimalInput, INPUT, Popover } from '../../ui/index.ts';
+import { Button, DecimalInput, Popover, Select } from '../../ui/index.ts';
 
 const WORDS: Record<Outside['kind'], string> = {
   hold: 'hold',
@@ -55,18 +54,13 @@ function Side({ subjectId, channel, side, label }: BeyondPopoverProps & { side: 
     <fieldset className="mt-2">
       <legend className="text-xs text-faint">{label}</legend>
       <div className="flex items-center gap-2">
-        <select
+        <Select
           aria-label={label}
-          className={clsx(INPUT, 'h-8! flex-1')}
+          className="flex-1"
           value={kind}
-          onChange={(event) => set({ kind: event.target.value as Outside['kind'], count })}
-        >
-          {BEHAVIOURS.map((behaviour) => (
-            <option key={behaviour} value={behaviour}>
-              {WORDS[behaviour]}
-            </option>
-          ))}
-        </select>
+          onChoose={(choice) => set({ kind: choice, count })}
+          choices={BEHAVIOURS.map((behaviour) => ({ id: behaviour, label: WORDS[behaviour] }))}
+        />
         {kind !== 'hold' && (
           <label className="flex items-center gap-1 text-xs text-faint">
             ×

@@ -3,17 +3,17 @@ import { clsx } from 'clsx';
 import { memo } from 'react';
 import { channelSelected, selectActiveChannel, selectSettledSubject } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { Select } from '../../ui/index.ts';
 import { CHANNEL_LOOKS, useValueUnits } from '../../values/index.ts';
 import { BeyondPopover } from './BeyondPopover.tsx';
 import type { CurveScaling } from './curve-scales.ts';
 import { WobblePopover } from './WobblePopover.tsx';
 
-const SCALINGS: Record<CurveScaling, string> = {
-  shared: 'one scale a unit',
-  own: 'each its own scale',
-  normalised: 'each 0 to 100 %',
-};
-const SELECT = 'h-6 w-full min-w-0 rounded-md border border-rule bg-page px-1 text-xs';
+const SCALINGS: { id: CurveScaling; label: string }[] = [
+  { id: 'shared', label: 'one scale a unit' },
+  { id: 'own', label: 'each its own scale' },
+  { id: 'normalised', label: 'each 0 to 100 %' },
+];
 
 interface CurveLegendProps {
   hidden: readonly ChannelId[];
@@ -105,36 +105,28 @@ function Legend({ subjectId, channels, active, hidden, onHidden, scaling, onScal
         })}
       </div>
       {channels.length > 1 && (
-        <select
+        <Select
           aria-label="Vertical scale"
-          className={SELECT}
+          size="strip"
+          className="w-full"
           value={scaling}
-          onChange={(event) => onScaling(event.target.value as CurveScaling)}
-        >
-          {Object.entries(SCALINGS).map(([id, label]) => (
-            <option key={id} value={id}>
-              {label}
-            </option>
-          ))}
-        </select>
+          onChoose={onScaling}
+          choices={SCALINGS}
+        />
       )}
       <div className="flex gap-1">
         <BeyondPopover subjectId={subjectId} channel={active} />
         <WobblePopover subjectId={subjectId} channel={active} />
       </div>
       {unitChoices.length > 1 && (
-        <select
+        <Select
           aria-label="Values in"
-          className={SELECT}
+          size="strip"
+          className="w-full"
           value={units.label(active.id)}
-          onChange={(event) => units.choose(active.id, event.target.value)}
-        >
-          {unitChoices.map((label) => (
-            <option key={label} value={label}>
-              in {label}
-            </option>
-          ))}
-        </select>
+          onChoose={(choice) => units.choose(active.id, choice)}
+          choices={unitChoices.map((label) => ({ id: label, label: `in${label}` }))}
+        />
       )}
     </div>
   );

@@ -4,7 +4,7 @@ import { selectMotion, selectSettledSubject } from '../../editing/index.ts';
 import { useAppSelector } from '../../state/index.ts';
 import { useTimeScale } from '../../time/index.ts';
 import { LABEL_PX } from '../../time-page/index.ts';
-import { Empty, useSize, useStored } from '../../ui/index.ts';
+import { Empty, Select, useSize, useStored } from '../../ui/index.ts';
 import { GestureNotice, StripCanvas } from '../kit/index.ts';
 import { LoomFeet } from './LoomFeet.tsx';
 import type { FootActions } from './LoomFoot.tsx';
@@ -54,16 +54,18 @@ export function LoomStrip({ tone, target }: LoomStripProps) {
             <LoomMenu subject={subject} track={track} charts={charts} chosen={choice.chosen} by={by} tone={tone} />
           </div>
         )}
-        <select
+        <Select
           aria-label="Dragging a foot"
           title="What dragging a foot does"
-          className="h-6 w-full rounded-md border border-rule bg-page text-xs"
+          size="strip"
+          className="w-full"
           value={by}
-          onChange={(event) => setBy(event.target.value as FootDrag)}
-        >
-          <option value="curve">drag: the curve</option>
-          <option value="breakdown">drag: a breakdown</option>
-        </select>
+          onChoose={setBy}
+          choices={[
+            { id: 'curve', label: 'drag: the curve' },
+            { id: 'breakdown', label: 'drag: a breakdown' },
+          ]}
+        />
       </div>
       <div ref={measure} className="relative min-w-0 flex-1">
         {charts.length === 0 ? (

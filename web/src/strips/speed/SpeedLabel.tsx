@@ -4,7 +4,7 @@ import { memo, useCallback, useMemo } from 'react';
 import { selectUnderWay } from '../../editing/index.ts';
 import { useAppSelector } from '../../state/index.ts';
 import { formatFrames, LiveFigures, useClock } from '../../time/index.ts';
-import { Toggle } from '../../ui/index.ts';
+import { Select, Toggle } from '../../ui/index.ts';
 import { useValueUnits } from '../../values/index.ts';
 import { EvenSpeed } from './EvenSpeed.tsx';
 import { figuresOf, type SpeedFigures } from './speed-figures.ts';
@@ -27,17 +27,17 @@ export const SpeedLabel = memo(function SpeedLabel({ speed, of, onOf, overValue,
   return (
     <div className="space-y-0.5">
       {of ? (
-        <select
+        <Select
           aria-label="Speed of"
-          className="h-6 w-full min-w-0 rounded-md border border-rule bg-page px-1 text-xs"
+          size="strip"
+          className="w-full"
           value={of}
-          onChange={(event) => onOf(event.target.value as SpeedOf)}
-        >
-          <option value="channel">
-            {CHANNELS[activeId].label}, {unit}/s
-          </option>
-          <option value="way">along its way, {unit}/s</option>
-        </select>
+          onChoose={onOf}
+          choices={[
+            { id: 'channel', label: `${CHANNELS[activeId].label}, ${unit}/s` },
+            { id: 'way', label: `along its way, ${unit}/s` },
+          ]}
+        />
       ) : (
         <p>
           {line.label}, {unit}/s

@@ -5,15 +5,13 @@ import { useCallback } from 'react';
 import { edited, selectShownKeys, selectShownMotion, selectUnderWay, useEditing } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { formatFrames, LiveFigures } from '../../time/index.ts';
-import { Button, CommitInput } from '../../ui/index.ts';
+import { Button, CommitInput, Select } from '../../ui/index.ts';
 import { useValueUnits } from '../../values/index.ts';
 import { EasePopover } from './EasePopover.tsx';
 import { HandlePopover } from './HandlePopover.tsx';
 import { shared, useSelectedKeys } from './use-segment-keys.ts';
 
 const ROLE_WORDS: Record<KeyRole, string> = { extreme: 'extreme', breakdown: 'breakdown', inbetween: 'in-between' };
-
-const SELECT = 'h-7 rounded-md border border-rule bg-page px-1.5 text-xs disabled:opacity-50';
 
 /** Everything about the selected keys in words and numbers, to be changed for all of them at once. */
 export function KeyBar({ courseId }: { courseId: string | undefined }) {
@@ -48,21 +46,16 @@ export function KeyBar({ courseId }: { courseId: string | undefined }) {
       {single ? <SingleKey {...single} /> : <span className="font-semibold">{keys.length} keys</span>}
       <EasePopover courseId={courseId} />
       <HandlePopover found={found} />
-      <select
+      <Select
         aria-label="Role"
-        className={SELECT}
+        size="bar"
         value={role ?? ''}
-        onChange={(event) =>
-          dispatch(edited({ operation: 'setRole', args: [selectedKeys, event.target.value as KeyRole] }))
-        }
-      >
-        {role === null && <option value="">roles differ</option>}
-        {KeyRole.options.map((option) => (
-          <option key={option} value={option}>
-            {ROLE_WORDS[option]}
-          </option>
-        ))}
-      </select>
+        onChoose={(choice) => dispatch(edited({ operation: 'setRole', args: [selectedKeys, choice as KeyRole] }))}
+        choices={[
+          ...(role === null ? [{ id: '', label: 'roles differ' }] : []),
+          ...KeyRole.options.map((option) => ({ id: option, label: ROLE_WORDS[option] })),
+        ]}
+      />
       {refused && <Refused why={refused} />}
       {replaced && (
         <span role="status" className="truncate text-danger">

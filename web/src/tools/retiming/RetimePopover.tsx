@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { edited, type EditRequest, runEdit, selectMotion, useEditing } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { formatFrames, useClock, useRestingFrame } from '../../time/index.ts';
-import { Button, INPUT, Popover } from '../../ui/index.ts';
+import { Button, INPUT, Popover, Select } from '../../ui/index.ts';
 import { LengthDialog } from './LengthDialog.tsx';
 
 const FRAMES = z.int().min(1).max(FRAME_LIMIT);
@@ -110,18 +110,12 @@ function StretchForm() {
           </div>
           <label className="mt-2 flex items-center gap-2 text-faint">
             about
-            <select
+            <Select
               aria-label="Stretch about"
-              className={INPUT}
               value={about}
-              onChange={(event) => setAbout(event.target.value as About)}
-            >
-              {(Object.keys(ABOUT) as About[]).map((place) => (
-                <option key={place} value={place}>
-                  {ABOUT[place]}
-                </option>
-              ))}
-            </select>
+              onChoose={setAbout}
+              choices={(Object.keys(ABOUT) as About[]).map((place) => ({ id: place, label: ABOUT[place] }))}
+            />
             <Button kind="main" type="submit" disabledReason={error ?? (!request && 'Type another length or factor.')}>
               Stretch
             </Button>

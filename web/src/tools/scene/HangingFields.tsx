@@ -1,7 +1,7 @@
 import { MAX_EXPOSURE, type MotionDocument, Point, type Subject } from '@undulan/core';
 import { edited, selectMotion, selectSubject } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { DecimalField, Field, INPUT } from '../../ui/index.ts';
+import { DecimalField, Field, Select } from '../../ui/index.ts';
 
 const EXPOSURE_WORDS = ['', 'on ones', 'on twos', 'on threes', 'on fours'];
 
@@ -25,39 +25,32 @@ export function HangingFields() {
     <fieldset className="grid grid-cols-[1fr_0.7fr_0.7fr_1.2fr] gap-3">
       <Field label="Exposure">
         {(ids) => (
-          <select
+          <Select
             {...ids}
-            className={INPUT}
             value={subject.exposure}
-            onChange={(event) => set({ exposure: Number(event.target.value) })}
-          >
-            {Array.from({ length: MAX_EXPOSURE }, (_, i) => i + 1).map((count) => (
-              <option key={count} value={count}>
-                {EXPOSURE_WORDS[count] ?? `held ${count} frames`}
-              </option>
-            ))}
-          </select>
+            onChoose={(choice) => set({ exposure: choice })}
+            choices={Array.from({ length: MAX_EXPOSURE }, (_, i) => i + 1).map((count) => ({
+              id: count,
+              label: EXPOSURE_WORDS[count] ?? `held ${count} frames`,
+            }))}
+          />
         )}
       </Field>
       {pivot('x')}
       {pivot('y')}
       <Field label="Carried by">
         {(ids) => (
-          <select
+          <Select
             {...ids}
-            className={INPUT}
             value={subject.parentId ?? ''}
-            onChange={(event) => set({ parentId: event.target.value || null })}
-          >
-            <option value="">nothing</option>
-            {motion.subjects
-              .filter((other) => !hangsOn(motion, other, subject.id))
-              .map((other) => (
-                <option key={other.id} value={other.id}>
-                  {other.name}
-                </option>
-              ))}
-          </select>
+            onChoose={(choice) => set({ parentId: choice || null })}
+            choices={[
+              { id: '', label: 'nothing' },
+              ...motion.subjects
+                .filter((other) => !hangsOn(motion, other, subject.id))
+                .map((other) => ({ id: other.id, label: other.name })),
+            ]}
+          />
         )}
       </Field>
     </fieldset>

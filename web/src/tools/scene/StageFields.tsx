@@ -3,7 +3,7 @@ import { clsx } from 'clsx';
 import { useForm, useWatch } from 'react-hook-form';
 import { edited, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { DecimalField, Field, INPUT } from '../../ui/index.ts';
+import { DecimalField, Field, INPUT, Select } from '../../ui/index.ts';
 
 const CUSTOM = 'custom';
 const SIZES: readonly [number, number][] = [
@@ -52,25 +52,21 @@ export function StageFields() {
     <fieldset className="grid grid-cols-[1.2fr_0.8fr_0.8fr_0.9fr_auto] gap-3">
       <Field label="Stage size">
         {(ids) => (
-          <select
+          <Select
             {...ids}
-            className={INPUT}
             value={present ? present.join('x') : CUSTOM}
-            onChange={(event) => {
-              const [width, height] = event.target.value.split('x').map(Number);
+            onChoose={(choice) => {
+              const [width, height] = choice.split('x').map(Number);
               if (width && height)
                 dispatch(
                   edited({ operation: 'setScene', args: [{ stage: { ...stage, widthPx: width, heightPx: height } }] }),
                 );
             }}
-          >
-            {SIZES.map(([width, height]) => (
-              <option key={`${width}x${height}`} value={`${width}x${height}`}>
-                {width} × {height}
-              </option>
-            ))}
-            {!present && <option value={CUSTOM}>custom</option>}
-          </select>
+            choices={[
+              ...SIZES.map(([width, height]) => ({ id: `${width}x${height}`, label: `${width} × ${height}` })),
+              ...(!present ? [{ id: CUSTOM, label: 'custom' }] : []),
+            ]}
+          />
         )}
       </Field>
       <Field label="Width, px" error={issueAt('widthPx')}>

@@ -1,10 +1,10 @@
-import { Look, readDecimal, type Shape, SHAPES } from '@undulan/core';
+import { Look, readDecimal, SHAPES } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useForm, useWatch } from 'react-hook-form';
 import { edited, selectSubject } from '../../editing/index.ts';
 import { SHAPE_NAMES } from '../../picture/stage/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Field, INPUT } from '../../ui/index.ts';
+import { Field, INPUT, Select } from '../../ui/index.ts';
 
 interface SubjectTyped {
   name: string;
@@ -58,18 +58,12 @@ export function SubjectFields() {
       </Field>
       <Field label="Shape">
         {(ids) => (
-          <select
+          <Select
             {...ids}
-            className={INPUT}
             value={look.shape}
-            onChange={(event) => setLook({ shape: event.target.value as Shape })}
-          >
-            {SHAPES.map((shape) => (
-              <option key={shape} value={shape}>
-                {SHAPE_NAMES[shape]}
-              </option>
-            ))}
-          </select>
+            onChoose={(choice) => setLook({ shape: choice })}
+            choices={SHAPES.map((shape) => ({ id: shape, label: SHAPE_NAMES[shape] }))}
+          />
         )}
       </Field>
       <Field label="Width" error={sizeError(typed.width)}>

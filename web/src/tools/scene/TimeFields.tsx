@@ -14,7 +14,7 @@ import { clsx } from 'clsx';
 import { useForm, useWatch } from 'react-hook-form';
 import { edited, selectMotion, useEditing } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Field, INPUT } from '../../ui/index.ts';
+import { Field, INPUT, Select } from '../../ui/index.ts';
 
 interface TimeTyped {
   preset: string;
@@ -87,14 +87,15 @@ export function TimeFields() {
         <div className="flex gap-2">
           <Field label="Frame rate" className="flex-1">
             {(ids) => (
-              <select {...ids} {...form.register('preset', { onChange: commit })} disabled={rateKept} className={INPUT}>
-                {RATE_PRESETS.map((preset) => (
-                  <option key={formatRate(preset)} value={formatRate(preset)}>
-                    {formatRate(preset)} fps
-                  </option>
-                ))}
-                <option value={CUSTOM}>custom</option>
-              </select>
+              <Select
+                {...ids}
+                {...form.register('preset', { onChange: commit })}
+                disabled={rateKept}
+                choices={[
+                  ...RATE_PRESETS.map((preset) => ({ id: formatRate(preset), label: `${formatRate(preset)} fps` })),
+                  { id: CUSTOM, label: 'custom' },
+                ]}
+              />
             )}
           </Field>
           {typed.preset === CUSTOM && (
