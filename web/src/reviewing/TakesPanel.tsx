@@ -97,7 +97,7 @@ function Takes({ takeId, series }: { takeId: string; series: readonly SeriesTake
               value={against.take.id}
               onChoose={setAgainst}
               size="bar"
-              choices={others.map(({ take }) => ({ id: take.id, label: `compared with take${take.number}` }))}
+              choices={others.map(({ take }) => ({ id: take.id, label: `compared with take ${take.number}` }))}
             />
           )}
         </Change>

@@ -3,7 +3,8 @@ import { ToggleGroup } from 'radix-ui';
 
 interface ButtonGroupProps<Id extends string> {
   label: string;
-  value: Id;
+  /** The one that holds; empty where several do. */
+  value: Id | '';
   choices: readonly { id: Id; label: string; says?: string }[];
   onChoose: (id: Id) => void;
   /** Buttons by themselves, with room between, instead of joined ones. */

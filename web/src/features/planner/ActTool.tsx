@@ -2,7 +2,7 @@ import { averageRuns, framesPerSecond, type Rate, readRun, tempoOf } from '@undu
 import { clsx } from 'clsx';
 import { Minus, Plus, Trash2 } from 'lucide-react';
 import { type RefObject, useCallback, useRef, useState } from 'react';
-import { Button, INPUT } from '../../ui/index.ts';
+import { Button, ButtonGroup, INPUT } from '../../ui/index.ts';
 import { soundClicks } from './click-track.ts';
 import { FrameRuler } from './FrameRuler.tsx';
 import { MOST_RUNS, type Run } from './planner-state.ts';
@@ -74,22 +74,14 @@ export function ActTool() {
           </ToolHeading>
           <Pad pad={pad} tapRun={tapRun} rate={rate.value} isFull={runs.length >= MOST_RUNS} />
           {runs.length > 0 && (
-            <div role="radiogroup" aria-label="Run" className="mt-3 flex flex-wrap gap-1.5">
-              {[...names, ...(average ? ['Average'] : [])].map((name, i) => (
-                <button
-                  key={name}
-                  type="button"
-                  role="radio"
-                  aria-checked={i === chosen}
-                  onClick={() => setChosen(i)}
-                  className={clsx(
-                    'rounded-md border px-2.5 py-1 text-sm',
-                    i === chosen ? 'border-accent font-semibold text-accent' : 'border-rule bg-page',
-                  )}
-                >
-                  {name}
-                </button>
-              ))}
+            <div className="mt-3 text-sm">
+              <ButtonGroup
+                apart
+                label="Run"
+                value={String(chosen)}
+                choices={[...names, ...(average ? ['Average'] : [])].map((label, i) => ({ id: String(i), label }))}
+                onChoose={(id) => setChosen(Number(id))}
+              />
             </div>
           )}
           {run && (

@@ -125,7 +125,7 @@ function Legend({ subjectId, channels, active, hidden, onHidden, scaling, onScal
           className="w-full"
           value={units.label(active.id)}
           onChoose={(choice) => units.choose(active.id, choice)}
-          choices={unitChoices.map((label) => ({ id: label, label: `in${label}` }))}
+          choices={unitChoices.map((label) => ({ id: label, label: `in ${label}` }))}
         />
       )}
     </div>

@@ -10,13 +10,12 @@ import {
   thirdsSpacing,
   type TimingChart,
 } from '@undulan/core';
-import { clsx } from 'clsx';
 import { ChevronDown } from 'lucide-react';
 import { useState } from 'react';
 import { edited, type EditRequest, previewed, selectSubject, usePreviewEnds } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useRestingFrame } from '../../time/index.ts';
-import { Button, Popover } from '../../ui/index.ts';
+import { Button, ButtonGroup, Popover } from '../../ui/index.ts';
 import { segmentAt, useActiveTrack } from './use-segments.ts';
 
 /** Ready spacings, each for n frames. */
@@ -32,6 +31,11 @@ const BUILDERS: { id: string; label: string; build: (n: number) => Spacing }[] =
   { id: 'swing', label: 'Swing, turn to turn', build: swingSpacing },
   { id: 'spring', label: 'Spring: past and settling', build: (n) => springSpacing(n, 1.5, 5) },
 ];
+
+const WAYS = [
+  { id: 'curve', label: 'one curve' },
+  { id: 'drawings', label: 'a drawing a frame' },
+] as const;
 
 /**
  * Ready spacings for the segment at the playhead: seen before they are taken, as one curve or as a drawing on every
@@ -75,19 +79,8 @@ export function SpacingMenu({ charts }: { charts: readonly TimingChart[] }) {
         Spacing from {chart.firstFrame} to {chart.lastFrame}
       </p>
       <p className="mb-2 text-xs text-faint">The segment at the playhead. Point at one to see it; press to take it.</p>
-      <div role="radiogroup" aria-label="Written down as" className="mb-2 flex gap-1">
-        {(['curve', 'drawings'] as const).map((way) => (
-          <Button
-            key={way}
-            small
-            role="radio"
-            aria-checked={way === as}
-            className={clsx('flex-1', way === as ? 'border-accent! font-semibold text-accent' : '')}
-            onClick={() => setAs(way)}
-          >
-            {way === 'curve' ? 'one curve' : 'a drawing a frame'}
-          </Button>
-        ))}
+      <div className="mb-2 text-xs">
+        <ButtonGroup apart label="Written down as" value={as} choices={WAYS} onChoose={setAs} />
       </div>
       <Choices request={request} off={off} />
     </Popover>

@@ -13,7 +13,7 @@ import { edited } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
 import { type HandleKeeps, KEEPS_NOTHING } from '../../strips/curve/index.ts';
 import { useClock } from '../../time/index.ts';
-import { Button, CommitInput, Popover, Toggle, useStored } from '../../ui/index.ts';
+import { Button, ButtonGroup, CommitInput, Popover, Toggle, useStored } from '../../ui/index.ts';
 import { useValueUnits } from '../../values/index.ts';
 import { type SegmentKey, shared } from './use-segment-keys.ts';
 
@@ -57,19 +57,14 @@ export const HandlePopover = memo(function HandlePopover({ found }: { found: Seg
         </Button>
       }
     >
-      <div role="radiogroup" aria-label="Link of handles" className="mb-3 flex flex-wrap gap-1">
-        {HandleLink.options.map((option) => (
-          <Button
-            key={option}
-            small
-            role="radio"
-            aria-checked={option === link}
-            className={option === link ? 'border-accent! font-semibold text-accent' : ''}
-            onClick={() => dispatch(edited({ operation: 'setLink', args: [found.map(({ ref }) => ref), option] }))}
-          >
-            {LINK_WORDS[option]}
-          </Button>
-        ))}
+      <div className="mb-3 text-xs">
+        <ButtonGroup
+          apart
+          label="Link of handles"
+          value={link ?? ''}
+          choices={HandleLink.options.map((id) => ({ id, label: LINK_WORDS[id] }))}
+          onChoose={(chosen) => dispatch(edited({ operation: 'setLink', args: [found.map(({ ref }) => ref), chosen] }))}
+        />
       </div>
       {single && <Numbers found={single} />}
       <p className="mt-3 mb-1 text-xs text-faint">Dragging a handle keeps</p>
