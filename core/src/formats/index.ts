@@ -1,3 +1,4 @@
+// What is read from and written to text and files, a file a format.
 export { readCssEasing, writeCssEasing, easingSpacing } from './css-easing.ts';
 export type { CssEasing, EasePoint } from './css-easing.ts';
 export { applyEasing } from './apply-easing.ts';

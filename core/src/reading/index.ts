@@ -1,3 +1,4 @@
+// A take beside its target: keys matched, tracks compared, what is found, what it is worth.
 export {
   Reading,
   TrackReading,

@@ -1,3 +1,4 @@
+// Where drawings stand between extremes: charts, builders, marks, fitting, and what the eye sees of it.
 export { progressInto } from './progress.ts';
 export { frameTable } from './frame-table.ts';
 export type { FrameRow } from './frame-table.ts';

@@ -1,3 +1,4 @@
+// Changes of documents as data, and the history they make. Knows no motion.
 /**
  * Steps of work: what a change of a document is, small and as good backward as forward, and the history they make.
  * Knows nothing of motion.

@@ -1,3 +1,4 @@
+// Rates, ranges, timecode, conversion, planning: exact where it can be.
 export { Rate, RATE_PRESETS, MIN_RATE, MAX_RATE, framesPerSecond, sameRate, formatRate, parseRate } from './rate.ts';
 export { FrameRange, FRAME_LIMIT, frameCount, runningSeconds, travelSeconds, parseRange, partWithin } from './range.ts';
 export { exposedFrame, exposedDrawings, MAX_EXPOSURE } from './exposure.ts';

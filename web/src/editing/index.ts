@@ -1,3 +1,4 @@
+// The edited work: document with preview, selection, rows, history; and how it is saved.
 export {
   selectActiveChannel,
   selectEditing,

@@ -1,3 +1,4 @@
+// Shortcuts: which there are, which chords they have, and where a key press belongs to something else.
 export { ShortcutSheet } from './ShortcutSheet.tsx';
 export { isTyping, pressesControl } from './keyboard-focus.ts';
 export { useShortcuts, useShownKeys } from './shortcuts.ts';

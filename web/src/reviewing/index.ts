@@ -1,3 +1,4 @@
+// What is said of a take: findings, notes, replies, takes in a row.
 export { FindingsList } from './FindingsList.tsx';
 export { NoteDone } from './NoteDone.tsx';
 export { NoteLayer, useGhosts } from './NoteLayer.tsx';

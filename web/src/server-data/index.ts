@@ -1,3 +1,4 @@
+// The server's data as RTK Query has it, and what goes wrong in asking for it.
 export {
   api,
   useAddNoteMutation,

@@ -1,1 +1,2 @@
+// What is about every screen: the bar, the account, who may come in.
 export { Shell } from './Shell.tsx';

@@ -1,3 +1,4 @@
+// The two pages put together: of a motion that is edited, and of two that are compared.
 export { ComparisonSpread } from './ComparisonSpread.tsx';
 export { EditingPicture } from './EditingPicture.tsx';
 export { EditingTime } from './EditingTime.tsx';

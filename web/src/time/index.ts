@@ -1,3 +1,4 @@
+// The playback clock beside React, the scale of frames to pixels, and figures that follow either.
 export { LiveFigures } from './LiveFigures.tsx';
 export {
   ClockProvider,

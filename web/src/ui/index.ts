@@ -1,3 +1,4 @@
+// Parts of every screen that know nothing of motion: fields, buttons, menus, dialogs, drags, what the browser keeps.
 export { Button, Toggle } from './Button.tsx';
 export { ButtonGroup } from './ButtonGroup.tsx';
 export { CommitInput } from './CommitInput.tsx';

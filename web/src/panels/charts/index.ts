@@ -1,2 +1,3 @@
+// Timing charts, drawn the paper way.
 export { OwnCharts } from './OwnCharts.tsx';
 export { TargetCharts, namedCharts } from './TargetCharts.tsx';

@@ -1,3 +1,4 @@
+// Strokes drawn over the picture by hand.
 export { DrawingPad } from './DrawingPad.tsx';
 export type { DrawingTool } from './DrawingPad.tsx';
 export { DrawingTools } from './DrawingTools.tsx';

@@ -1,3 +1,4 @@
+// The picture: one way to draw a scene on a frame, onion skins, trails, and subjects to drag.
 export { EditableStage, TAKE_COLOUR, TARGET_COLOUR } from './EditableStage.tsx';
 export { OnionPopover } from './OnionPopover.tsx';
 export { StageView } from './StageView.tsx';

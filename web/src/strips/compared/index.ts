@@ -1,3 +1,4 @@
+// A take's strips beside its target's: matches, both curves, both speeds, the twin loom, the gap.
 export { GapStrip, upward } from './GapStrip.tsx';
 export { MatchStrip } from './MatchStrip.tsx';
 export { TwinLoomStrip } from './TwinLoomStrip.tsx';

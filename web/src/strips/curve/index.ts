@@ -1,3 +1,4 @@
+// Value curves with keys and handles.
 export { CurveStrip } from './CurveStrip.tsx';
 export { KEEPS_NOTHING } from './handle-drag.ts';
 export type { HandleKeeps } from './handle-drag.ts';

@@ -1,1 +1,2 @@
+// The range in small pictures.
 export { FilmStrip } from './FilmStrip.tsx';

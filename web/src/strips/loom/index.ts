@@ -1,3 +1,4 @@
+// Even time above, where the subject is below, a thread a drawing.
 export { LoomStrip } from './LoomStrip.tsx';
 export { SpacingSentence } from './SpacingSentence.tsx';
 export { railsOf } from './rails.ts';

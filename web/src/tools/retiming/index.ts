@@ -1,1 +1,2 @@
+// What is done with keys in time: select, copy, stretch, hold, cue, another length.
 export { KeyActions } from './KeyActions.tsx';

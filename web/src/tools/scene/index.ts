@@ -1,3 +1,4 @@
+// What is done with stage, time and subjects.
 export { HangingFields } from './HangingFields.tsx';
 export { StageFields } from './StageFields.tsx';
 export { SubjectFields } from './SubjectFields.tsx';
