@@ -118,7 +118,8 @@ export function segmentPaths({ target, take, track, range, pairs, span, isSame }
     const laid = drawn.map((place, p) =>
       place.map((value, c) => value - startMiss[c]! - ((endMiss[c]! - startMiss[c]!) * p) / (POINTS - 1)),
     );
-    // Walked at the same share of their lengths the leash is never shorter than it could be.
+    // At the same share of both lengths is one way to walk them: the greatest distance then is no less than that of the
+    // best way (Fréchet's). Where it is small enough already, the best need not be looked for.
     const together = asked.map((place, p) => distance(place, laid[p]!));
     const leash = Math.max(...together);
     if (leash <= SAME_LINE * span) {

@@ -175,7 +175,8 @@ function alongLine(line: Line, place: readonly number[], at: number): number {
 
 function findInSegment(read: ReadTrack, segment: SegmentReading, tolerances: Tolerances): Finding[] {
   const { reading } = read;
-  // What is nowhere off by half the tolerance cannot be off by more than it once its ends are laid on each other.
+  // Laying the ends on each other moves a frame by at most what an end is off. Where no frame is off by more than half
+  // the tolerance, what is left is at most ½ + ½ of it: nothing to find.
   if (read.isSame(segment.firstFrame, segment.lastFrame, (tolerances.spacingPercent / 200) * reading.span)) return [];
   const residual = segmentResidual(read, segment);
   const severity = severityOf(residual.worstPercent, tolerances.spacingPercent);
