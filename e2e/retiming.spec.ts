@@ -69,6 +69,12 @@ test('keys are selected by band, frame and from here on; dragged with a number a
   const retime = await sheet(page, 'Retime');
   await retime.getByRole('button', { name: 'To whole frames' }).click();
   expect((await keyFrames(page, Y)).every(Number.isInteger)).toBe(true);
+
+  // The keyboard stays with the key that it moves.
+  await page.keyboard.press('Escape');
+  await keyMark(page, Y, 31).focus();
+  for (let presses = 0; presses < 3; presses++) await page.keyboard.press('ArrowRight');
+  await expect(keyMark(page, Y, 34)).toBeFocused();
 });
 
 test('the sum row moves all keys of a frame; handles, a length and arrow keys stretch; Ripple takes the later', async ({

@@ -5,6 +5,7 @@ import {
   type Handle,
   type HandleSide,
   type KeyRef,
+  onGrain,
   sameKey,
 } from '@undulan/core';
 import { Fragment, type KeyboardEvent, memo, type PointerEvent, useMemo } from 'react';
@@ -14,7 +15,14 @@ import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useTimeScale } from '../../time/index.ts';
 import { type DragMove, useStored } from '../../ui/index.ts';
 import { formatValue, toFineness } from '../../values/index.ts';
-import { builtInCrowd, CROWD_REACH_PX, crowding, useEditDrag, type ValueScale } from '../kit/index.ts';
+import {
+  builtInCrowd,
+  CROWD_REACH_PX,
+  crowding,
+  useEditDrag,
+  useFollowedFocus,
+  type ValueScale,
+} from '../kit/index.ts';
 import { draggedHandle, type HandleKeeps, KEEPS_NOTHING } from './handle-drag.ts';
 import { shownHandles } from './shown-handles.ts';
 
@@ -55,6 +63,7 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, r
   const scale = useTimeScale();
   const clock = useClock();
   const dispatch = useAppDispatch();
+  const { host, follow } = useFollowedFocus<SVGGElement>();
   const isOwn = (ref: KeyRef): boolean => ref.subjectId === subjectId && ref.channelId === channel.id;
   const ownSelection = useAppSelector((state) => selectEditing(state).selectedKeys.filter(isOwn), shallowEqual);
   const [keeps] = useStored<HandleKeeps>('handle-keeps', KEEPS_NOTHING);
@@ -152,10 +161,11 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, r
     const up = CHANNELS[channel.id].pointsDown ? -1 : 1;
     const refs = isSelected(frame) ? ownSelection : [refOf(frame)];
     dispatch(edited({ operation: 'moveKeys', args: [refs, arrow.frames * times, arrow.steps * times * fine * up] }));
+    follow(onGrain(frame + arrow.frames * times));
   };
 
   return (
-    <g onPointerDown={press} onKeyDown={type}>
+    <g ref={host} onPointerDown={press} onKeyDown={type}>
       {isCrowd && (
         <rect
           width={scale.widthPx}

@@ -1,4 +1,4 @@
-import type { KeyRef } from '@undulan/core';
+import { type KeyRef, onGrain } from '@undulan/core';
 import { type KeyboardEvent, memo, type PointerEvent, type RefObject, useMemo } from 'react';
 import { shallowEqual } from 'react-redux';
 import {
@@ -11,7 +11,7 @@ import {
 } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useTimeScale } from '../../time/index.ts';
-import { builtInCrowd, crowding, nearestFrame, reachPath, StripCanvas } from '../kit/index.ts';
+import { builtInCrowd, crowding, nearestFrame, reachPath, StripCanvas, useFollowedFocus } from '../kit/index.ts';
 import { keyFramesOf, keysByFrame } from './keys-by-frame.ts';
 import { changedSum, paintSum, type SumPaint } from './paint-sum.ts';
 import { SelectionSpan } from './SelectionSpan.tsx';
@@ -56,6 +56,7 @@ const SumTargets = memo(function SumTargets({ drag }: { drag: RefObject<ReturnTy
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion);
   const channels = useAppSelector(selectOpenChannels);
+  const { host, follow } = useFollowedFocus<SVGSVGElement>();
   const { selectedKeys } = useEditing('selectedKeys');
   const frames = useMemo(
     () => (motion ? keyFramesOf(motion, channels).filter((frame) => scale.shows(frame)) : []),
@@ -93,12 +94,14 @@ const SumTargets = memo(function SumTargets({ drag }: { drag: RefObject<ReturnTy
     drag.current.start(event, { refs, pressed: here[0]!, clicked: here });
   };
   const type = (event: KeyboardEvent<SVGElement>): void => {
-    const here = markOf(event)?.here;
-    if (!here) return;
+    const mark = markOf(event);
+    if (!mark) return;
+    const { here, frame } = mark;
     const by = arrowFrames(event);
     if (by !== 0) {
       event.preventDefault();
       drag.current.nudge(here, by);
+      follow(onGrain(frame + by));
     } else if (event.key === 'Enter') {
       event.preventDefault();
       dispatch(keysSelected({ keys: here, add: event.shiftKey }));
@@ -106,6 +109,7 @@ const SumTargets = memo(function SumTargets({ drag }: { drag: RefObject<ReturnTy
   };
   return (
     <svg
+      ref={host}
       width={scale.widthPx}
       height={SUM_PX}
       role="group"

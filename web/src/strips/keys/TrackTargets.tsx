@@ -1,10 +1,10 @@
-import { type Channel, type ChannelRef, CHANNELS, type KeyRef, sameChannel } from '@undulan/core';
+import { type Channel, type ChannelRef, CHANNELS, type KeyRef, onGrain, sameChannel } from '@undulan/core';
 import { clsx } from 'clsx';
 import { type KeyboardEvent, memo, type MouseEvent, type PointerEvent, type RefObject, useMemo } from 'react';
 import { keysSelected, useEditing } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
 import { useClock, useTimeScale } from '../../time/index.ts';
-import { builtInCrowd, crowding, nearestFrame, reachPath } from '../kit/index.ts';
+import { builtInCrowd, crowding, nearestFrame, reachPath, useFollowedFocus } from '../kit/index.ts';
 import { arrowFrames, type useKeyDrag } from './use-key-drag.ts';
 
 function describeKey(subjectName: string, channel: Channel, index: number): string {
@@ -34,6 +34,7 @@ export const TrackTargets = memo(function TrackTargets(props: TrackTargetsProps)
   const scale = useTimeScale();
   const clock = useClock();
   const dispatch = useAppDispatch();
+  const { host, follow } = useFollowedFocus<SVGSVGElement>();
   const { selectedKeys } = useEditing('selectedKeys');
   const ref: ChannelRef = { subjectId, channelId: channel.id };
   const selected = selectedKeys.filter((key) => sameChannel(key, ref)).map((key) => key.frame);
@@ -72,6 +73,7 @@ export const TrackTargets = memo(function TrackTargets(props: TrackTargetsProps)
     if (by !== 0) {
       event.preventDefault();
       drag.current.nudge(refsWith(frame), by);
+      follow(onGrain(frame + by));
     } else if (event.key === 'Enter') {
       event.preventDefault();
       dispatch(keysSelected({ keys: [{ ...ref, frame }], add: event.shiftKey }));
@@ -81,6 +83,7 @@ export const TrackTargets = memo(function TrackTargets(props: TrackTargetsProps)
   };
   return (
     <svg
+      ref={host}
       width={scale.widthPx}
       height={heightPx}
       role="group"

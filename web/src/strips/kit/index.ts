@@ -13,3 +13,4 @@ export { paintKeyLines } from './paint-key-lines.ts';
 export { figuresFont, isRoomy, paintMark, ringPainter } from './paint-mark.ts';
 export { snapFrame } from './snap-frame.ts';
 export { useEditDrag } from './use-edit-drag.ts';
+export { useFollowedFocus } from './use-followed-focus.ts';
