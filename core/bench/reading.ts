@@ -12,7 +12,9 @@ import {
   startingScene,
   type Target,
 } from '../src/index.ts';
-import { createDice, FAULTS, MODELS } from '../testing/faulty-takes.ts';
+import { MODELS } from '../testing/clean-models.ts';
+import { createDice } from '../testing/dice.ts';
+import { FAULTS } from '../testing/faulty-takes.ts';
 import { HOSTILE } from '../testing/hostile-motions.ts';
 
 const VARIATIONS = 300;

@@ -1,5 +1,7 @@
 import { expect, test } from 'vitest';
-import { createDice, FAULTS, MODELS } from '../../testing/faulty-takes.ts';
+import { MODELS } from '../../testing/clean-models.ts';
+import { createDice } from '../../testing/dice.ts';
+import { FAULTS } from '../../testing/faulty-takes.ts';
 import { readTake } from '../index.ts';
 
 const VARIATIONS = 200;
