@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { HEADLESS } from '../scripts/chromium.mjs';
 
 const address = process.env['UNDULAN_ADDRESS'];
 if (!address)
@@ -25,17 +26,6 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     video: 'off',
     screenshot: 'only-on-failure',
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: HEADLESS,
   },
 });

@@ -1,6 +1,7 @@
 import { rmSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import { build, preview } from 'vite';
+import { HEADLESS } from './chromium.mjs';
 import { temporaryFolder } from './database.mjs';
 import { ensureModules, ensurePackages, ROOT } from './prepare.mjs';
 
@@ -29,18 +30,7 @@ const shared = { root: `${ROOT}/web`, logLevel: 'error' };
 await build({ ...shared, build: { outDir, emptyOutDir: true, rollupOptions: { input: `${ROOT}/web/bench.html` } } });
 const server = await preview({ ...shared, build: { outDir }, preview: { host: '127.0.0.1', port: 0 } });
 const { port } = server.httpServer.address();
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
+const browser = await chromium.launch(HEADLESS);
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`http://127.0.0.1:${port}/bench.html`);

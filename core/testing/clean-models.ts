@@ -1,9 +1,6 @@
 import {
   type ChannelId,
-  createChannel,
   createKey,
-  createMotion,
-  createSubject,
   type Key,
   type KeyRef,
   type MotionDocument,
@@ -11,26 +8,14 @@ import {
   type Target,
 } from '../src/index.ts';
 import type { Dice } from './dice.ts';
+import { sceneOf, subjectWith } from './worked-scenes.ts';
 
 export const TOLERANCES = { keyFrames: 1, spacingPercent: 4 };
 const LOOK = { shape: 'drawer', widthPx: 200, heightPx: 80, fill: '#9a6b00' } as const;
 
-export function actor(id: string, tracks: Partial<Record<ChannelId, Key[]>>, more: Partial<Subject> = {}): Subject {
-  const name = id.charAt(0).toUpperCase() + id.slice(1);
-  const subject = createSubject(id, name, LOOK, { x: 0, y: 0 });
-  return {
-    ...subject,
-    ...more,
-    channels: subject.channels.map((channel) =>
-      tracks[channel.id] ? createChannel(channel.id, channel.resting, tracks[channel.id]) : channel,
-    ),
-  };
-}
-
-export const scene = (last: number, ...subjects: Subject[]): MotionDocument => ({
-  ...createMotion(subjects),
-  range: { first: 1, last },
-});
+export const actor = (id: string, tracks: Partial<Record<ChannelId, Key[]>>, more: Partial<Subject> = {}): Subject =>
+  subjectWith(id, tracks, { look: LOOK, ...more });
+export const scene = (last: number, ...subjects: Subject[]): MotionDocument => sceneOf(subjects, last);
 export const flat = (frame: number, value: number): Key => createKey(frame, value, { link: 'flat' });
 export const ref = (subjectId: string, channelId: ChannelId, frame: number): KeyRef => ({
   subjectId,

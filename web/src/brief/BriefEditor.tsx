@@ -4,7 +4,7 @@ import StarterKit from '@tiptap/starter-kit';
 import { Bold, Heading2, ImagePlus, Images, Italic, List, ListOrdered, type LucideIcon } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { explain, useKeepPictureMutation } from '../server-data/index.ts';
-import { Button, Toggle } from '../ui/index.ts';
+import { Button, Problem, Toggle } from '../ui/index.ts';
 import { briefHtml } from './brief-html.ts';
 import { CoursePictures } from './CoursePictures.tsx';
 
@@ -102,9 +102,7 @@ export function BriefEditor({ courseId, brief, onCommit }: BriefEditorProps) {
         />
       )}
       {problem ? (
-        <p role="alert" className="text-xs text-danger">
-          {problem}
-        </p>
+        <Problem>{problem}</Problem>
       ) : (
         <p className="text-xs text-faint">What the learner is to do, and what to look at.</p>
       )}

@@ -3,7 +3,7 @@ import { clsx } from 'clsx';
 import { formatDistanceToNow } from 'date-fns';
 import { useState } from 'react';
 import { explain, useReplyToNoteMutation } from '../server-data/index.ts';
-import { Button, INPUT } from '../ui/index.ts';
+import { Button, INPUT, Problem } from '../ui/index.ts';
 
 /** What was said to a note of a returned review, and the line to say more. */
 export function NoteReplies({ takeId, note }: { takeId: string; note: Note }) {
@@ -55,11 +55,7 @@ export function NoteReplies({ takeId, note }: { takeId: string; note: Note }) {
           Reply
         </Button>
       </form>
-      {error && (
-        <p role="alert" className="text-xs text-danger">
-          {error}
-        </p>
-      )}
+      <Problem>{error}</Problem>
     </div>
   );
 }

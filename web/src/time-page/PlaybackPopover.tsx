@@ -1,7 +1,7 @@
 import { readDecimal } from '@undulan/core';
 import { clsx } from 'clsx';
 import { SPEED_LIMITS, usePlaySettings } from '../time/index.ts';
-import { Button, CommitInput, Popover, Select } from '../ui/index.ts';
+import { Button, CommitInput, Popover, Select, Tick } from '../ui/index.ts';
 
 /** Which keys key stepping stops at. */
 export interface KeyStepping {
@@ -139,11 +139,10 @@ function Choice({
   onChoose: () => void;
 }) {
   return (
-    <label className="flex items-baseline gap-2">
-      <input type="radio" name={name} checked={on} onChange={onChoose} className="accent-[var(--accent)]" />
+    <Tick type="radio" name={name} checked={on} onTick={onChoose} className="items-baseline">
       <span>
         {label} <span className="text-xs text-faint">{hint}</span>
       </span>
-    </label>
+    </Tick>
   );
 }

@@ -11,7 +11,7 @@ import { clsx } from 'clsx';
 import { useState } from 'react';
 import { useShownKeys } from '../keyboard/index.ts';
 import { useClock } from '../time/index.ts';
-import { Button, INPUT, Popover } from '../ui/index.ts';
+import { Button, INPUT, Popover, Problem } from '../ui/index.ts';
 import type { RangeControls } from './RangeLane.tsx';
 
 /** Both durations of a range: how long it is on screen, and from its first frame to its last. */
@@ -143,11 +143,7 @@ function RangeForm({ title, range, rate, onCommit, within, reason }: RangeFormPr
           {range.first}–{range.last}. {reason}
         </p>
       )}
-      {error && (
-        <p role="alert" className="mt-1 text-xs text-danger">
-          {error}
-        </p>
-      )}
+      <Problem className="mt-1">{error}</Problem>
       <p className="figures mt-1 text-xs text-faint">
         {parsed.ok && `${frameCount(parsed.value)} frames · ${bothDurations(parsed.value, rate)}`}
       </p>

@@ -4,7 +4,7 @@ import { formatDistanceToNow } from 'date-fns';
 import { Link, useParams } from 'react-router';
 import { useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, Empty, INPUT, LoadFailed, Loading, Select } from '../../ui/index.ts';
+import { Button, Empty, INPUT, LoadFailed, Loading, Select, Tick } from '../../ui/index.ts';
 import { filterWaiting, useWaiting, useWaitingFilter } from './use-waiting.ts';
 
 /** What waits for review in a course, oldest first. */
@@ -65,15 +65,9 @@ function Queue({ waiting, later, onMore }: QueueProps) {
             onChange={(event) => setFilter({ learner: event.target.value })}
             className={clsx(INPUT, 'w-44!')}
           />
-          <label className="flex items-center gap-1.5">
-            <input
-              type="checkbox"
-              checked={filter.lateOnly}
-              onChange={(event) => setFilter({ lateOnly: event.target.checked })}
-              className="accent-[var(--accent)]"
-            />{' '}
+          <Tick checked={filter.lateOnly} onTick={(lateOnly) => setFilter({ lateOnly })}>
             late only
-          </label>
+          </Tick>
           {hidden > 0 && (
             <span className="flex items-center gap-2 text-faint">
               {hidden} hidden

@@ -2,7 +2,7 @@ import { Alternative } from '@undulan/core';
 import { useState } from 'react';
 import { detailsChanged, edited, selectMotion, selectWork } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Button, INPUT } from '../../ui/index.ts';
+import { Button, INPUT, Problem } from '../../ui/index.ts';
 
 /**
  * Other motions that are as right as the model: a take is read against the nearest. One is made by keying the model
@@ -81,9 +81,7 @@ export function Alternatives() {
         <Button type="submit">Keep the model as it is now as one</Button>
       </form>
       {problem ? (
-        <p role="alert" className="text-xs text-danger">
-          {problem}
-        </p>
+        <Problem>{problem}</Problem>
       ) : (
         <p className="text-xs text-faint">
           A take is read against the model and all of these; the nearest counts, and the reading says which.

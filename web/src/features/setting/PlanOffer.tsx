@@ -15,7 +15,7 @@ import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { edited, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Button, Dialog } from '../../ui/index.ts';
+import { Button, Dialog, Tick } from '../../ui/index.ts';
 
 /** A rate and range from the Planner, on their way into an exercise. */
 export interface OfferedPlan {
@@ -115,10 +115,9 @@ export function PlanOffer() {
         <fieldset className="mt-3 grid gap-1 text-sm">
           <legend className="mb-1 text-xs font-semibold text-faint">The keys of the model motion</legend>
           {RATE_POLICIES.map((name) => (
-            <label key={name} className="flex items-center gap-2">
-              <input type="radio" name="policy" checked={policy === name} onChange={() => setPolicy(name)} />{' '}
+            <Tick key={name} type="radio" name="policy" checked={policy === name} onTick={() => setPolicy(name)}>
               {POLICY_WORDS[name]}
-            </label>
+            </Tick>
           ))}
         </fieldset>
       )}

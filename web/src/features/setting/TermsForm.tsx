@@ -4,7 +4,7 @@ import { clsx } from 'clsx';
 import { format } from 'date-fns';
 import { detailsChanged, selectWork } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { DecimalField, Field, INPUT, Select } from '../../ui/index.ts';
+import { DecimalField, Field, INPUT, Select, Tick } from '../../ui/index.ts';
 
 const POLICY_WORDS: Record<LatePolicy, string> = {
   accept: 'taken as the others',
@@ -115,33 +115,20 @@ function Freedoms() {
           : CHANNEL_IDS.filter((other) => other === id || channels.includes(other)),
       });
   };
-  const tick = 'flex items-center gap-2';
   return (
     <fieldset className="grid gap-2 text-[13px]">
       <legend className="pb-1 text-xs font-semibold text-faint">The learner may change keys, and</legend>
       <div className="grid grid-cols-2 gap-1.5">
         {FREEDOMS.map(({ id, label }) => (
-          <label key={id} className={tick}>
-            <input
-              type="checkbox"
-              checked={mayChange[id]}
-              onChange={(event) => set({ [id]: event.target.checked })}
-              className="accent-[var(--accent)]"
-            />
+          <Tick key={id} checked={mayChange[id]} onTick={(on) => set({ [id]: on })}>
             {label}
-          </label>
+          </Tick>
         ))}
       </div>
       <div className="mt-1 grid grid-cols-[1fr_8rem] items-start gap-3">
-        <label className={tick}>
-          <input
-            type="checkbox"
-            checked={channels !== null}
-            onChange={(event) => set({ channels: event.target.checked ? ['position.x', 'position.y'] : null })}
-            className="accent-[var(--accent)]"
-          />
+        <Tick checked={channels !== null} onTick={(on) => set({ channels: on ? ['position.x', 'position.y'] : null })}>
           only keys on these channels
-        </label>
+        </Tick>
         <DecimalField
           optional
           within={Limits.shape.maxKeys}
@@ -158,15 +145,9 @@ function Freedoms() {
           className="grid grid-cols-3 gap-x-3 gap-y-1 rounded-md border border-rule bg-page p-2.5"
         >
           {CHANNEL_IDS.map((id) => (
-            <label key={id} className={tick}>
-              <input
-                type="checkbox"
-                checked={channels.includes(id)}
-                onChange={() => toggle(id)}
-                className="accent-[var(--accent)]"
-              />
+            <Tick key={id} checked={channels.includes(id)} onTick={() => toggle(id)}>
               {CHANNELS[id].label}
-            </label>
+            </Tick>
           ))}
         </div>
       )}

@@ -1,7 +1,7 @@
 import { ChevronDown } from 'lucide-react';
 import { z } from 'zod';
 import { useShownKeys } from '../../keyboard/index.ts';
-import { Button, DecimalInput, Popover, Select, Toggle } from '../../ui/index.ts';
+import { Button, DecimalInput, Popover, Select, Tick, Toggle } from '../../ui/index.ts';
 import { MOST_OF_RANGE, MOST_SKINS, type OnionSettings } from './onion.ts';
 
 interface OnionPopoverProps {
@@ -76,15 +76,9 @@ export function OnionPopover({ settings, onChange }: OnionPopoverProps) {
               { id: 'filled', label: 'filled' },
             ]}
           />
-          <label className="flex items-center gap-2">
-            <input
-              type="checkbox"
-              checked={settings.fading}
-              onChange={(event) => change({ fading: event.target.checked })}
-              className="accent-[var(--accent)]"
-            />{' '}
+          <Tick checked={settings.fading} onTick={(fading) => change({ fading })}>
             Farther ones fainter
-          </label>
+          </Tick>
         </div>
       </Popover>
     </div>

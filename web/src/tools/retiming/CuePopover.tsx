@@ -5,7 +5,7 @@ import { edited, selectMotion } from '../../editing/index.ts';
 import { useShortcuts, useShownKeys } from '../../keyboard/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { formatFrames, parsePlace, useClock } from '../../time/index.ts';
-import { Button, CommitInput, Popover, readySound, soundClick, useStored } from '../../ui/index.ts';
+import { Button, CommitInput, Popover, readySound, soundClick, Tick, useStored } from '../../ui/index.ts';
 
 /** Named frames: beats and contacts. Keys and the playhead snap to them; they can be heard while playing. */
 export function CuePopover() {
@@ -75,18 +75,16 @@ export function CuePopover() {
       <Button className="mt-2 h-8! w-full" onClick={addHere}>
         Cue at the playhead ({keys('cueHere')})
       </Button>
-      <label className="mt-3 flex items-center gap-2">
-        <input
-          type="checkbox"
-          checked={heard}
-          onChange={(event) => {
-            if (event.target.checked) readySound();
-            setHeard(event.target.checked);
-          }}
-          className="accent-[var(--accent)]"
-        />
+      <Tick
+        className="mt-3"
+        checked={heard}
+        onTick={(on) => {
+          if (on) readySound();
+          setHeard(on);
+        }}
+      >
         Click on each while playing
-      </label>
+      </Tick>
     </Popover>
   );
 }

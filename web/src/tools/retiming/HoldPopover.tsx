@@ -14,7 +14,7 @@ import { z } from 'zod';
 import { edited, selectMotion, selectOpenChannels, useEditing } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { keysByFrame } from '../../strips/keys/index.ts';
-import { Button, INPUT, Popover } from '../../ui/index.ts';
+import { Button, INPUT, Popover, Problem, Tick } from '../../ui/index.ts';
 
 /** A key whose going changes nothing by more than this is idle: less than can be seen or set by hand. */
 const IDLE: Record<ChannelKind['unit'], number> = {
@@ -80,20 +80,10 @@ function HoldForm() {
           Hold
         </Button>
       </div>
-      {error && (
-        <p role="alert" className="mt-1 text-xs text-danger">
-          {error}
-        </p>
-      )}
-      <label className="mt-2 flex items-center gap-2">
-        <input
-          type="checkbox"
-          checked={ripple}
-          onChange={(event) => setRipple(event.target.checked)}
-          className="accent-[var(--accent)]"
-        />
+      <Problem className="mt-1">{error}</Problem>
+      <Tick className="mt-2" checked={ripple} onTick={setRipple}>
         Later keys move along
-      </label>
+      </Tick>
     </form>
   );
 }

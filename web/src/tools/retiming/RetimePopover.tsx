@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { edited, type EditRequest, runEdit, selectMotion, useEditing } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { formatFrames, useClock, useRestingFrame } from '../../time/index.ts';
-import { Button, INPUT, Popover, Select } from '../../ui/index.ts';
+import { Button, INPUT, Popover, Problem, Select } from '../../ui/index.ts';
 import { LengthDialog } from './LengthDialog.tsx';
 
 const FRAMES = z.int().min(1).max(FRAME_LIMIT);
@@ -132,9 +132,7 @@ function StretchForm() {
 
 function Says({ error, losses, children }: { error: string | null; losses: string; children: ReactNode }) {
   return error || losses ? (
-    <p role="alert" className="mt-1 text-xs text-danger">
-      {error ?? losses}
-    </p>
+    <Problem className="mt-1">{error ?? losses}</Problem>
   ) : (
     <p className="figures mt-1 text-xs text-faint">{children}</p>
   );

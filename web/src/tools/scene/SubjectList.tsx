@@ -3,7 +3,7 @@ import { clsx } from 'clsx';
 import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
 import { edited, selectMotion, selectSubject, subjectSelected } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Button } from '../../ui/index.ts';
+import { Button, Tick } from '../../ui/index.ts';
 
 const NEW_LOOK: Look = { shape: 'box', widthPx: 90, heightPx: 90, fill: '#c8d6e0' };
 
@@ -57,7 +57,6 @@ interface SubjectRowProps {
 function SubjectRow({ subject, chosen, isLastMover, isFirst, isLast }: SubjectRowProps) {
   const dispatch = useAppDispatch();
   const order = (by: number): void => void dispatch(edited({ operation: 'orderSubject', args: [subject.id, by] }));
-  const tick = 'flex items-center gap-1 text-xs text-faint';
   const square = { kind: 'quiet', square: true, small: true } as const;
   return (
     <li
@@ -78,31 +77,25 @@ function SubjectRow({ subject, chosen, isLastMover, isFirst, isLast }: SubjectRo
         />
         <span className={clsx('truncate', chosen ? 'font-semibold' : '')}>{subject.name}</span>
       </button>
-      <label className={tick} title="Scenery stands still: it cannot be taken hold of or keyed">
-        <input
-          type="checkbox"
+      <span title="Scenery stands still: it cannot be taken hold of or keyed">
+        <Tick
+          className="gap-1! text-xs text-faint"
           aria-label={`${subject.name} is scenery`}
           disabled={isLastMover && !subject.locked}
           checked={subject.locked}
-          onChange={(event) =>
-            dispatch(edited({ operation: 'setSubject', args: [subject.id, { locked: event.target.checked }] }))
-          }
-          className="accent-[var(--accent)]"
-        />
-        scenery
-      </label>
-      <label className={tick}>
-        <input
-          type="checkbox"
-          aria-label={`${subject.name} is seen`}
-          checked={subject.visible}
-          onChange={(event) =>
-            dispatch(edited({ operation: 'setSubject', args: [subject.id, { visible: event.target.checked }] }))
-          }
-          className="accent-[var(--accent)]"
-        />
+          onTick={(locked) => dispatch(edited({ operation: 'setSubject', args: [subject.id, { locked }] }))}
+        >
+          scenery
+        </Tick>
+      </span>
+      <Tick
+        className="gap-1! text-xs text-faint"
+        aria-label={`${subject.name} is seen`}
+        checked={subject.visible}
+        onTick={(visible) => dispatch(edited({ operation: 'setSubject', args: [subject.id, { visible }] }))}
+      >
         seen
-      </label>
+      </Tick>
       <span className="flex">
         <Button
           {...square}
