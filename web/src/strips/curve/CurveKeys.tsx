@@ -4,6 +4,7 @@ import {
   effectiveHandles,
   type Handle,
   type HandleSide,
+  type Key,
   type KeyRef,
   onGrain,
   sameKey,
@@ -15,14 +16,7 @@ import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useTimeScale } from '../../time/index.ts';
 import { type DragMove, useStored } from '../../ui/index.ts';
 import { formatValue, toFineness } from '../../values/index.ts';
-import {
-  builtInCrowd,
-  CROWD_REACH_PX,
-  crowding,
-  useEditDrag,
-  useFollowedFocus,
-  type ValueScale,
-} from '../kit/index.ts';
+import { builtInCrowd, crowding, nearestOf, useEditDrag, useFollowedFocus, type ValueScale } from '../kit/index.ts';
 import { draggedHandle, type HandleKeeps, KEEPS_NOTHING } from './handle-drag.ts';
 import { shownHandles } from './shown-handles.ts';
 
@@ -95,21 +89,12 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, r
       )
     : frames;
 
-  /** The key nearest to the pointer, within reach; −1 where there is none. */
-  const nearestIndex = (event: PointerEvent<SVGElement>): number => {
+  /** The key nearest to the pointer; null where none is within reach. */
+  const nearest = (event: PointerEvent<SVGElement>): Key | null => {
     const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
-    let nearest = -1;
-    let least = CROWD_REACH_PX;
-    channel.keys.forEach((key, i) => {
-      const distance = Math.hypot(
-        box.left + scale.xOf(key.frame) - event.clientX,
-        box.top + values.yOf(key.value) - event.clientY,
-      );
-      if (distance > least) return;
-      least = distance;
-      nearest = i;
-    });
-    return nearest;
+    return nearestOf(channel.keys, ({ frame, value }) =>
+      Math.hypot(box.left + scale.xOf(frame) - event.clientX, box.top + values.yOf(value) - event.clientY),
+    );
   };
   /** The key that an event is about: by the mark it happened in, in a crowd the nearest. */
   const keyOf = (event: PointerEvent<SVGElement> | KeyboardEvent<SVGElement>) => {
@@ -117,7 +102,7 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, r
     const index = mark
       ? frames.indexOf(Number(mark.getAttribute('data-frame')))
       : isCrowd && 'clientX' in event
-        ? nearestIndex(event)
+        ? channel.keys.indexOf(nearest(event)!)
         : -1;
     return index < 0
       ? null
@@ -171,9 +156,7 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, r
           width={scale.widthPx}
           height="100%"
           fill="transparent"
-          onPointerMove={(event) =>
-            event.currentTarget.style.setProperty('cursor', nearestIndex(event) < 0 ? 'auto' : 'move')
-          }
+          onPointerMove={(event) => event.currentTarget.style.setProperty('cursor', nearest(event) ? 'move' : 'auto')}
         />
       )}
       {built.map((frame) => {

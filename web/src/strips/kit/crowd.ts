@@ -47,17 +47,22 @@ export function crowdRadius(spacingPx: number): number {
   return Math.min(5, Math.max(2, Math.round(spacingPx * 0.9) / 2));
 }
 
-/** The frame nearest to a place on a strip; null where none is within reach. */
-export function nearestFrame(frames: readonly number[], x: number, scale: TimeScale): number | null {
-  let nearest: number | null = null;
+/** What is nearest to the pointer, by its distance in px, the later of equals; null where nothing is within reach. */
+export function nearestOf<T>(things: Iterable<T>, distanceOf: (thing: T) => number): T | null {
+  let nearest: T | null = null;
   let least = CROWD_REACH_PX;
-  for (const frame of frames) {
-    const distance = Math.abs(scale.xOf(frame) - x);
+  for (const thing of things) {
+    const distance = distanceOf(thing);
     if (distance > least) continue;
     least = distance;
-    nearest = frame;
+    nearest = thing;
   }
   return nearest;
+}
+
+/** The frame nearest to a place on a strip; null where none is within reach. */
+export function nearestFrame(frames: readonly number[], x: number, scale: TimeScale): number | null {
+  return nearestOf(frames, (frame) => Math.abs(scale.xOf(frame) - x));
 }
 
 /** The SVG path of all places within reach of one of the frames: what of a row belongs to its marks. Frames rise. */

@@ -4,7 +4,7 @@ export { StripCanvas } from './StripCanvas.tsx';
 export type { Columns } from './StripCanvas.tsx';
 export { ValueAxis } from './ValueAxis.tsx';
 export { ALL_COLUMNS, columnsOf, isInColumns, ROOM_PX, unlike } from './changed-columns.ts';
-export { CROWD_REACH_PX, builtInCrowd, crowdRadius, crowding, hairlinePx, nearestFrame, reachPath } from './crowd.ts';
+export { builtInCrowd, crowdRadius, crowding, hairlinePx, nearestFrame, nearestOf, reachPath } from './crowd.ts';
 export { createValueScale, curvePath, frameValues } from './curve-path.ts';
 export type { ValueScale } from './curve-path.ts';
 export { paintCurveLine } from './paint-curve-line.ts';

@@ -1,7 +1,7 @@
 import type { ChartMark, TimingChart } from '@undulan/core';
 import type { PointerEvent } from 'react';
 import { useTimeScale } from '../../time/index.ts';
-import { CROWD_REACH_PX } from '../kit/index.ts';
+import { nearestOf } from '../kit/index.ts';
 import { type FootActions, LoomFoot } from './LoomFoot.tsx';
 import { footX, isCrowded, type Rails } from './rails.ts';
 
@@ -29,15 +29,7 @@ export function LoomFeet({ charts, rails, isChosen, actionsOf }: LoomFeetProps) 
   /** The foot that is nearest to the pointer, within reach. */
   const nearest = (event: PointerEvent<SVGElement>): FoundFoot | null => {
     const x = event.clientX - event.currentTarget.ownerSVGElement!.getBoundingClientRect().left;
-    let found: FoundFoot | null = null;
-    let least = CROWD_REACH_PX;
-    for (const foot of feet) {
-      const distance = Math.abs(footX(foot.chart, foot.mark, scale) - x);
-      if (distance > least) continue;
-      least = distance;
-      found = foot;
-    }
-    return found;
+    return nearestOf(feet, ({ chart, mark }) => Math.abs(footX(chart, mark, scale) - x));
   };
   const press = (event: PointerEvent<SVGElement>): void => {
     const found = nearest(event);

@@ -4,7 +4,7 @@ import { edited, type EditRequest, keysSelected, useEditing } from '../../editin
 import { useAppDispatch } from '../../state/index.ts';
 import { useClock, useTimeScale } from '../../time/index.ts';
 import { useValueUnits } from '../../values/index.ts';
-import { builtInCrowd, CROWD_REACH_PX, crowding, GestureNotice, useEditDrag, type ValueScale } from '../kit/index.ts';
+import { builtInCrowd, crowding, GestureNotice, nearestOf, useEditDrag, type ValueScale } from '../kit/index.ts';
 import { figuresOf, type Knob, knobsOf } from './speed-figures.ts';
 import { formatSpeed } from './speed-words.ts';
 import { SpeedKnob } from './SpeedKnob.tsx';
@@ -70,17 +70,11 @@ export const SpeedKnobs = memo(function SpeedKnobs({ speed, channelIds, values }
   const nearest = (event: PointerEvent<SVGElement>): Knob | null => {
     const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
     const [x, y] = [event.clientX - box.left, event.clientY - box.top];
-    let found: Knob | null = null;
-    let least = CROWD_REACH_PX;
-    for (const knob of knobs) {
-      const dx = x - scale.xOf(knob.keyFrame);
-      const isOtherSide = knob.side === 'in' ? dx > 0 : dx < 0;
-      const distance = Math.hypot(dx, y - values.yOf(knob.speed)) + (isOtherSide ? 0.1 : 0);
-      if (distance > least) continue;
-      least = distance;
-      found = knob;
-    }
-    return found;
+    return nearestOf(knobs, ({ keyFrame, side, speed: at }) => {
+      const dx = x - scale.xOf(keyFrame);
+      const isOtherSide = side === 'in' ? dx > 0 : dx < 0;
+      return Math.hypot(dx, y - values.yOf(at)) + (isOtherSide ? 0.1 : 0);
+    });
   };
   /** What is taken hold of in a crowd is selected: that shows it, and is how it is found by keyboard. */
   const pressNearest = (event: PointerEvent<SVGElement>): void => {
