@@ -3,10 +3,9 @@ import { setupListeners } from '@reduxjs/toolkit/query';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
-import { Toaster } from 'sonner';
 import { createRouter } from './routes.tsx';
 import { createStore } from './state/index.ts';
-import { applyTheme, presentTheme } from './ui/index.ts';
+import { applyTheme, Messages, presentTheme } from './ui/index.ts';
 
 applyTheme(presentTheme());
 const store = createStore();
@@ -16,9 +15,6 @@ const router = createRouter(store);
 createRoot(document.getElementById('root')!).render(
   <Provider store={store}>
     <RouterProvider router={router} />
-    <Toaster
-      position="bottom-left"
-      toastOptions={{ style: { background: 'var(--page)', color: 'var(--ink)', border: '1px solid var(--rule)' } }}
-    />
+    <Messages />
   </Provider>,
 );

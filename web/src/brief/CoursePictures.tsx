@@ -1,6 +1,5 @@
-import { toast } from 'sonner';
 import { explain, usePicturesQuery, useRemovePictureMutation } from '../server-data/index.ts';
-import { Button, Dialog, Empty, LoadFailed } from '../ui/index.ts';
+import { Button, Dialog, Empty, LoadFailed, sayProblem } from '../ui/index.ts';
 
 interface CoursePicturesProps {
   courseId: string;
@@ -16,7 +15,7 @@ export function CoursePictures({ courseId, brief, onChoose, onClose }: CoursePic
   const [remove] = useRemovePictureMutation();
   const removed = async (id: string): Promise<void> => {
     const answer = await remove(id);
-    if (answer.error) toast.error(explain(answer.error));
+    if (answer.error) sayProblem(explain(answer.error));
   };
   const uses = (id: string, shownIn: number): number => Math.max(shownIn, brief.includes(id) ? 1 : 0);
   return (

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
-import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
+import { sayProblem } from '../ui/index.ts';
 import { selectIsDirty } from './editing.selectors.ts';
 import { catchUp, saveWork } from './save-work.ts';
 import { keepUnsaved } from './unsaved-copy.ts';
@@ -28,10 +28,7 @@ export function useAutosave(): void {
     if (!source || !work || !dirty) return;
     keepUnsaved(source, { base, work, history, version }).catch(() => {
       // The work is still in this tab, and autosave goes on trying: closing it is what would lose something.
-      toast.error('This browser has no room to keep unsaved work. Leave this tab open until it is saved.', {
-        id: 'no-room',
-        duration: Infinity,
-      });
+      sayProblem('This browser has no room to keep unsaved work. Leave this tab open until it is saved.');
     });
   }, [source, base, work, history, version, dirty]);
 

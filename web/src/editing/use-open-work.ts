@@ -1,8 +1,8 @@
 import type { StoredWork } from '@undulan/contract';
 import { sameData } from '@undulan/core';
 import { useEffect, useRef } from 'react';
-import { toast } from 'sonner';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
+import { sayToStay } from '../ui/index.ts';
 import { broughtBack, closed, opened, type WorkSource } from './editing.slice.ts';
 import { saveWork } from './save-work.ts';
 import { takeUnsaved } from './unsaved-copy.ts';
@@ -38,7 +38,7 @@ export function useOpenWork(kind: WorkSource['kind'], id: string, { currentData,
         dispatch(opened({ source, stored }));
         if (!left || sameData(left.work, stored.work)) return;
         dispatch(broughtBack(left));
-        toast('Changes that had not been saved were brought back.');
+        sayToStay('Changes that had not been saved were brought back.');
       });
   }, [dispatch, kind, id, stored, isOpen]);
 

@@ -1,10 +1,9 @@
 import { clsx } from 'clsx';
 import { Keyboard } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
 import { explain, useChooseShortcutsMutation } from '../server-data/index.ts';
 import { useAppSelector } from '../state/index.ts';
-import { Button, Dialog } from '../ui/index.ts';
+import { Button, Dialog, sayProblem } from '../ui/index.ts';
 import { chordOf, isModifier, showChord } from './chords.ts';
 import { selectChords, SHORTCUT_NAMES, type ShortcutName, SHORTCUTS, useShortcuts } from './shortcuts.ts';
 
@@ -39,7 +38,7 @@ function Sheet({ onClose }: { onClose: () => void }) {
 
   const keep = async (next: Partial<Record<ShortcutName, string>>): Promise<void> => {
     const answer = await choose(next);
-    if (answer.error) toast.error(explain(answer.error));
+    if (answer.error) sayProblem(explain(answer.error));
   };
 
   useEffect(() => {

@@ -1,7 +1,7 @@
 import type { Note } from '@undulan/contract';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { explain, useMarkNoteMutation } from '../server-data/index.ts';
+import { sayProblem } from '../ui/index.ts';
 
 /** The learner's own mark on a note: what it asks for is done in the next take. */
 export function NoteDone({ takeId, note }: { takeId: string; note: Note }) {
@@ -14,7 +14,7 @@ export function NoteDone({ takeId, note }: { takeId: string; note: Note }) {
     const answer = await mark({ takeId, noteId: note.id, done });
     if (!answer.error) return;
     setTicked(null);
-    toast.error(explain(answer.error));
+    sayProblem(explain(answer.error));
   };
   return (
     <label className="flex items-center gap-1.5 text-xs font-semibold">

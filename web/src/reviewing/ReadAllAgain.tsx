@@ -1,6 +1,5 @@
 import type { ReadingJob } from '@undulan/contract';
 import { useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import {
   api,
   explain,
@@ -9,7 +8,7 @@ import {
   useReadingJobQuery,
 } from '../server-data/index.ts';
 import { useAppDispatch } from '../state/index.ts';
-import { Button } from '../ui/index.ts';
+import { Button, sayDone, sayProblem } from '../ui/index.ts';
 
 const ASK_EVERY_MS = 300;
 
@@ -22,8 +21,8 @@ export function ReadAllAgain({ exerciseId, label }: { exerciseId: string; label:
   const [job, setJob] = useState<ReadingJob | null>(null);
   const start = async (): Promise<void> => {
     const answer = await readAll(exerciseId);
-    if (answer.error) toast.error(explain(answer.error));
-    else if (answer.data.total === 0) toast('Every take is read against the target as it is.');
+    if (answer.error) sayProblem(explain(answer.error));
+    else if (answer.data.total === 0) sayDone('Every take is read against the target as it is.');
     else setJob(answer.data);
   };
   if (job) return <Progress started={job} onEnd={() => setJob(null)} />;
@@ -47,9 +46,9 @@ function Progress({ started, onEnd }: { started: ReadingJob; onEnd: () => void }
     if (state === 'running' || state === 'lost' || told.current) return;
     told.current = true;
     dispatch(api.util.invalidateTags(['Take', 'Course']));
-    if (failed > 0) toast.error(`${failed} of ${total} takes could not be read; they keep their older readings.`);
+    if (failed > 0) sayProblem(`${failed} of ${total} takes could not be read; they keep their older readings.`);
     else
-      toast.success(
+      sayDone(
         state === 'cancelled'
           ? `Stopped after ${done} of ${total} takes.`
           : `${total === 1 ? 'One take is' : `${total} takes are`} read against the target as it is now. The ` +

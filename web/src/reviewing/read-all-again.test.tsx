@@ -2,9 +2,9 @@ import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/re
 import type { ReadingJob } from '@undulan/contract';
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
-import { Toaster } from 'sonner';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { createStore } from '../state/index.ts';
+import { Messages } from '../ui/index.ts';
 import { ReadAllAgain } from './ReadAllAgain.tsx';
 
 const job = (change: Partial<ReadingJob>): ReadingJob => ({
@@ -46,7 +46,7 @@ function start(...given: ReadingJob[]): void {
     <Provider store={createStore()}>
       <Tooltip.Provider>
         <ReadAllAgain exerciseId="e1" label="Read all again" />
-        <Toaster />
+        <Messages />
       </Tooltip.Provider>
     </Provider>,
   );

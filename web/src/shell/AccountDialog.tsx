@@ -2,7 +2,6 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { NewPassword, type OpenSession } from '@undulan/contract';
 import { formatDistanceToNow } from 'date-fns';
 import { useForm } from 'react-hook-form';
-import { toast } from 'sonner';
 import {
   explain,
   isProblem,
@@ -10,7 +9,7 @@ import {
   useEndSessionMutation,
   useOpenSessionsQuery,
 } from '../server-data/index.ts';
-import { Button, Dialog, Field, INPUT, LoadFailed } from '../ui/index.ts';
+import { Button, Dialog, Field, INPUT, LoadFailed, sayDone, sayProblem } from '../ui/index.ts';
 
 /** A person's account: another password, and where they are signed in. */
 export function AccountDialog({ onClose }: { onClose: () => void }) {
@@ -32,9 +31,9 @@ function PasswordForm() {
     const answer = await change(typed);
     if (!answer.error) {
       form.reset();
-      toast.success('Your password is changed. Everywhere else you are signed out.');
+      sayDone('Your password is changed. Everywhere else you are signed out.');
     } else if (isProblem(answer.error, 'wrong-password')) form.setError('old', { message: explain(answer.error) });
-    else toast.error(explain(answer.error));
+    else sayProblem(explain(answer.error));
   };
   return (
     <form className="grid gap-2" noValidate onSubmit={(event) => void form.handleSubmit(keep)(event)}>
@@ -84,7 +83,7 @@ function Sessions() {
   const [end] = useEndSessionMutation();
   const finish = async (id: string): Promise<void> => {
     const answer = await end(id);
-    if (answer.error) toast.error(explain(answer.error));
+    if (answer.error) sayProblem(explain(answer.error));
   };
   return (
     <section aria-label="Where you are signed in">

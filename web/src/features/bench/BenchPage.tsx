@@ -4,7 +4,6 @@ import { clsx } from 'clsx';
 import { Tabs } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { toast } from 'sonner';
 import { edited, limited, saveWork, selectMotion, useEditing, useOpenWork } from '../../editing/index.ts';
 import { OwnCharts } from '../../panels/charts/index.ts';
 import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
@@ -14,7 +13,17 @@ import { Shell } from '../../shell/index.ts';
 import { EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { ClockProvider } from '../../time/index.ts';
-import { Button, Dialog, formatDue, LoadFailed, Loading, TabBar, Toggle, useStored } from '../../ui/index.ts';
+import {
+  Button,
+  Dialog,
+  formatDue,
+  LoadFailed,
+  Loading,
+  sayProblem,
+  TabBar,
+  Toggle,
+  useStored,
+} from '../../ui/index.ts';
 import { BriefDrawer } from './BriefDrawer.tsx';
 import { hasOwnScene, OwnScene } from './OwnScene.tsx';
 
@@ -183,14 +192,14 @@ function HandInButton({ draft, assignment }: { draft: Draft; assignment: Assignm
 
   const ask = async (): Promise<void> => {
     if (await dispatch(saveWork())) setAsking(true);
-    else toast.error('Not everything is saved yet. Try again in a moment.');
+    else sayProblem('Not everything is saved yet. Try again in a moment.');
   };
   const confirm = async (): Promise<void> => {
     const answer = await handIn({ id: draft.id, handIn: { version } });
     setAsking(false);
     if (answer.data) await navigate(`/takes/${answer.data.id}`);
     else if (isProblem(answer.error, 'beyond-limits')) setBeyond(explain(answer.error));
-    else toast.error(explain(answer.error));
+    else sayProblem(explain(answer.error));
   };
   const bringBack = (): void => {
     dispatch(edited({ operation: 'bringWithin', args: [assignment.start, assignment.mayChange] }));

@@ -2,10 +2,9 @@ import type { CourseOverview, Standing } from '@undulan/contract';
 import { clsx } from 'clsx';
 import { Copy, Plus } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
-import { toast } from 'sonner';
 import { explain, useCreateExerciseMutation, useLazySettingQuery, useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, Empty, LoadFailed, Loading, Tip } from '../../ui/index.ts';
+import { Button, Empty, LoadFailed, Loading, sayProblem, Tip } from '../../ui/index.ts';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
 
 /** The course for its instructor: exercises to set, and where each learner stands with each of them. */
@@ -20,7 +19,7 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
   const setNew = async (): Promise<void> => {
     const answer = await create({ courseId, exercise: {} });
     if (answer.data) await navigate(`/exercises/${answer.data.id}/setting`);
-    else toast.error(explain(answer.error));
+    else sayProblem(explain(answer.error));
   };
   const waiting =
     data?.standings.flatMap((standing) => standing.takes).filter((take) => take.state === 'handed-in').length ?? 0;
@@ -136,7 +135,7 @@ function CopyExercise({ courseId, exerciseId, title }: { courseId: string; exerc
     const { data: setting, error } = await fetchSetting(exerciseId);
     const { motion, details } = setting?.work ?? {};
     if (!motion || !details) {
-      toast.error(explain(error));
+      sayProblem(explain(error));
       return;
     }
     const answer = await create({
@@ -146,7 +145,7 @@ function CopyExercise({ courseId, exerciseId, title }: { courseId: string; exerc
       },
     });
     if (answer.data) await navigate(`/exercises/${answer.data.id}/setting`);
-    else toast.error(explain(answer.error));
+    else sayProblem(explain(answer.error));
   };
   return (
     <Button

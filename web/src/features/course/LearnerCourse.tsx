@@ -3,7 +3,6 @@ import { clsx } from 'clsx';
 import { formatDistanceToNow } from 'date-fns';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { toast } from 'sonner';
 import { briefParagraphs } from '../../brief/index.ts';
 import {
   explain,
@@ -12,7 +11,7 @@ import {
   useLearnerCourseQuery,
 } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, Empty, LoadFailed, Loading } from '../../ui/index.ts';
+import { Button, Empty, LoadFailed, Loading, sayProblem } from '../../ui/index.ts';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
 
 /** How often the course is asked for while a reading is coming. */
@@ -69,7 +68,7 @@ function ExerciseCard({ exercise, number }: { exercise: OpenExercise; number: nu
   const start = async (): Promise<void> => {
     const answer = await begin({ exerciseId: exercise.id, begin: last ? { fromTakeId: last.id } : {} });
     if (answer.data) await navigate(`/drafts/${answer.data.id}`);
-    else toast.error(explain(answer.error));
+    else sayProblem(explain(answer.error));
   };
 
   return (

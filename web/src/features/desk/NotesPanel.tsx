@@ -1,11 +1,10 @@
 import type { Note } from '@undulan/contract';
 import type { MotionDocument } from '@undulan/core';
 import { Pencil, PenLine, Trash2 } from 'lucide-react';
-import { toast } from 'sonner';
 import { NoteReplies } from '../../reviewing/index.ts';
 import { explain, useRemoveNoteMutation } from '../../server-data/index.ts';
 import { useClock } from '../../time/index.ts';
-import { Button, Empty } from '../../ui/index.ts';
+import { Button, Empty, sayProblem } from '../../ui/index.ts';
 import { draftOfNote, type NoteDraft } from './note-draft.ts';
 import { NoteForm } from './NoteForm.tsx';
 
@@ -31,7 +30,7 @@ export function NotesPanel({ takeId, motion, notes, fixed, draft, onDraft, onKep
   };
   const remove = async (noteId: string): Promise<void> => {
     const answer = await removeNote({ takeId, noteId });
-    if (answer.error) toast.error(explain(answer.error));
+    if (answer.error) sayProblem(explain(answer.error));
     else onGone(noteId);
   };
   return (

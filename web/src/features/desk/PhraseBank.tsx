@@ -1,7 +1,6 @@
 import { BookMarked, Trash2 } from 'lucide-react';
-import { toast } from 'sonner';
 import { explain, useKeepPhraseMutation, usePhrasesQuery, useRemovePhraseMutation } from '../../server-data/index.ts';
-import { Button, Popover } from '../../ui/index.ts';
+import { Button, Popover, sayDone, sayProblem } from '../../ui/index.ts';
 
 /** The instructor's own phrases, to be put into a note; what is written can become one. */
 export function PhraseBank({ text, onPhrase }: { text: string; onPhrase: (phrase: string) => void }) {
@@ -11,8 +10,8 @@ export function PhraseBank({ text, onPhrase }: { text: string; onPhrase: (phrase
   const wanted = text.trim();
   const keep = async (): Promise<void> => {
     const answer = await keepPhrase({ text: wanted });
-    if (answer.error) toast.error(explain(answer.error));
-    else toast.success('Kept among your phrases.');
+    if (answer.error) sayProblem(explain(answer.error));
+    else sayDone('Kept among your phrases.');
   };
   return (
     <Popover

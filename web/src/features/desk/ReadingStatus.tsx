@@ -1,9 +1,8 @@
 import type { TakeView } from '@undulan/contract';
 import type { ReactNode } from 'react';
-import { toast } from 'sonner';
 import { ReadAllAgain } from '../../reviewing/index.ts';
 import { explain, useReadAgainMutation } from '../../server-data/index.ts';
-import { Button } from '../../ui/index.ts';
+import { Button, sayDone, sayProblem } from '../../ui/index.ts';
 
 /**
  * Where the reading of a take stands, if it is not simply there: it is coming, could not be made, or is against a
@@ -52,8 +51,8 @@ function ReadAgain({ takeId, says }: { takeId: string; says: string }) {
   const [readAgain, { isLoading }] = useReadAgainMutation();
   const read = async (): Promise<void> => {
     const answer = await readAgain(takeId);
-    if (answer.error) toast.error(explain(answer.error));
-    else toast.success(says);
+    if (answer.error) sayProblem(explain(answer.error));
+    else sayDone(says);
   };
   return (
     <Button small disabled={isLoading} onClick={() => void read()}>

@@ -1,7 +1,6 @@
 import type { ReviewedTake } from '@undulan/contract';
 import { useState } from 'react';
-import { toast } from 'sonner';
-import { Button, Dialog } from '../../ui/index.ts';
+import { Button, Dialog, sayDone, sayProblem } from '../../ui/index.ts';
 import type { ReviewWriter } from './use-review-writer.ts';
 
 interface ReturnButtonProps {
@@ -20,15 +19,13 @@ export function ReturnButton({ view, writer, onGradeMissing }: ReturnButtonProps
     setAsking(grade);
     if (grade !== null) return;
     onGradeMissing();
-    toast('Give a grade first: the proposed one or your own.');
+    sayProblem('Give a grade first: the proposed one or your own.');
   };
   const confirm = async (again: boolean): Promise<void> => {
     setAsking(null);
     if (await writer.giveBack(again))
-      toast.success(
-        again ? `Returned to ${view.learner.name}, for another take.` : `Returned to ${view.learner.name}.`,
-      );
-    else toast.error('It was not returned. Try again.');
+      sayDone(again ? `Returned to ${view.learner.name}, for another take.` : `Returned to ${view.learner.name}.`);
+    else sayProblem('It was not returned. Try again.');
   };
   return (
     <>

@@ -1,7 +1,7 @@
 import { type Decision, NoteText } from '@undulan/contract';
 import { type Finding, findingKey } from '@undulan/core';
-import { toast } from 'sonner';
 import { explain, isProblem, useAddNoteMutation, useRemoveNoteMutation } from '../../server-data/index.ts';
+import { sayProblem } from '../../ui/index.ts';
 import { draftOfFindings } from './note-draft.ts';
 import type { ReviewWriter } from './use-review-writer.ts';
 
@@ -45,7 +45,7 @@ export function useDecisions(takeId: string, writer: ReviewWriter): Decisions {
       const { findings, frame, lastFrame, subjectId, text } = draftOfFindings([finding]);
       const answer = await addNote({ takeId, note: NoteText.parse({ frame, lastFrame, subjectId, text }) });
       if (answer.data) await accepted(findings, answer.data.id);
-      else toast.error(explain(answer.error));
+      else sayProblem(explain(answer.error));
     },
     dismiss: async (finding, reason) => {
       const decision: Decision = { state: 'dismissed', ...(reason && { reason }) };
@@ -58,7 +58,7 @@ export function useDecisions(takeId: string, writer: ReviewWriter): Decisions {
       if (gone?.noteId && !shared) {
         const answer = await removeNote({ takeId, noteId: gone.noteId });
         if (answer.error && !isProblem(answer.error, 'not-found')) {
-          toast.error(explain(answer.error));
+          sayProblem(explain(answer.error));
           return;
         }
       }

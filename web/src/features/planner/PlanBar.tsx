@@ -11,8 +11,7 @@ import {
 } from '@undulan/core';
 import { Link2 } from 'lucide-react';
 import { useState } from 'react';
-import { toast } from 'sonner';
-import { Button, Field, Select } from '../../ui/index.ts';
+import { Button, Field, sayDone, sayProblem, Select } from '../../ui/index.ts';
 import type { PlannerState } from './planner-state.ts';
 import { QuantityField } from './QuantityField.tsx';
 import { SavedPlans } from './SavedPlans.tsx';
@@ -44,9 +43,9 @@ export function PlanBar({ courseId, role }: PlanBarProps) {
   const copy = async (): Promise<void> => {
     try {
       await navigator.clipboard.writeText(location.href);
-      toast('The address of this calculation is copied.');
+      sayDone('The address of this calculation is copied.');
     } catch {
-      toast.error('The browser does not allow copying. The address of this page is the link.');
+      sayProblem('The browser does not allow copying. The address of this page is the link.');
     }
   };
   return (

@@ -3,9 +3,8 @@ import { formatDistanceToNow } from 'date-fns';
 import { FolderOpen, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { toast } from 'sonner';
 import { explain, usePlansQuery, useRemovePlanMutation, useSavePlanMutation } from '../../server-data/index.ts';
-import { Button, Dialog, Empty, Field, INPUT, LoadFailed, Loading } from '../../ui/index.ts';
+import { Button, Dialog, Empty, Field, INPUT, LoadFailed, Loading, sayDone, sayProblem } from '../../ui/index.ts';
 import { writePlanner } from './planner-state.ts';
 import { usePlanner } from './use-planner.ts';
 
@@ -42,12 +41,12 @@ function PlansDialog({ courseId, onClose }: { courseId: string; onClose: () => v
     else {
       setTitle('');
       setProblem(undefined);
-      toast.success('The plan is kept in the course.');
+      sayDone('The plan is kept in the course.');
     }
   };
   const takeOut = async (id: string): Promise<void> => {
     const answer = await remove(id);
-    if (answer.error) toast.error(explain(answer.error));
+    if (answer.error) sayProblem(explain(answer.error));
   };
 
   return (

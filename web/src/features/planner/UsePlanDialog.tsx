@@ -2,9 +2,8 @@ import { type Cue, formatRate, type FrameRange, type Rate, runningSeconds } from
 import { clsx } from 'clsx';
 import { Plus } from 'lucide-react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
 import { explain, useCreateExerciseMutation, useOverviewQuery } from '../../server-data/index.ts';
-import { Button, Dialog, LoadFailed, Loading } from '../../ui/index.ts';
+import { Button, Dialog, LoadFailed, Loading, sayProblem } from '../../ui/index.ts';
 import type { OfferedPlan } from '../setting/index.ts';
 
 interface UsePlanDialogProps {
@@ -27,7 +26,7 @@ export function UsePlanDialog({ courseId, rate, range, cues, onClose }: UsePlanD
   const setNew = async (): Promise<void> => {
     const answer = await create({ courseId, exercise: {} });
     if (answer.data) goTo(answer.data.id, true);
-    else toast.error(explain(answer.error));
+    else sayProblem(explain(answer.error));
   };
   return (
     <Dialog open onClose={onClose} title="Use this rate and range" actions={<Button onClick={onClose}>Not now</Button>}>

@@ -1,6 +1,6 @@
 import { type RefObject, useCallback, useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { isTyping, pressesControl } from '../../keyboard/index.ts';
+import { sayProblem } from '../../ui/index.ts';
 import { MOST_TAPS, type Run } from './planner-state.ts';
 
 export interface TapRun {
@@ -41,7 +41,7 @@ export function useTapRun(pad: RefObject<HTMLElement | null>, onRun: (run: Run) 
   );
   const finish = useCallback(() => {
     if (taps && taps.length > 1) onRun(taps);
-    else if (taps) toast('One beat has no length: press at the first beat and at least once more.');
+    else if (taps) sayProblem('One beat has no length: press at the first beat and at least once more.');
     setTaps(null);
   }, [taps, onRun]);
   const cancel = useCallback(() => setTaps(null), []);

@@ -5,13 +5,12 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
 import { FindingsList, NoteDone, NoteReplies, TakesPanel } from '../../reviewing/index.ts';
 import { explain, useBeginDraftMutation } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { ComparisonSpread, PagesChoice, usePages } from '../../spread/index.ts';
 import { ClockProvider, useClock } from '../../time/index.ts';
-import { Button, Empty, TabBar } from '../../ui/index.ts';
+import { Button, Empty, sayProblem, TabBar } from '../../ui/index.ts';
 
 const NO_NOTES: never[] = [];
 
@@ -69,7 +68,7 @@ function NextTakeButton({ view }: { view: ReviewedTake }) {
   const start = async (): Promise<void> => {
     const answer = await begin({ exerciseId: view.exerciseId, begin: { fromTakeId: view.id } });
     if (answer.data) await navigate(`/drafts/${answer.data.id}`);
-    else toast.error(explain(answer.error));
+    else sayProblem(explain(answer.error));
   };
   return (
     <Button

@@ -3,7 +3,6 @@ import { tracksOf } from '@undulan/core';
 import { Printer } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useNavigate, useParams } from 'react-router';
-import { toast } from 'sonner';
 import {
   saveWork,
   selectMotion,
@@ -21,7 +20,7 @@ import { Shell } from '../../shell/index.ts';
 import { EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { ClockProvider } from '../../time/index.ts';
-import { Button, Dialog, LoadFailed, Loading, TabBar } from '../../ui/index.ts';
+import { Button, Dialog, LoadFailed, Loading, sayDone, sayProblem, TabBar } from '../../ui/index.ts';
 import { ChartForm } from './ChartForm.tsx';
 import { DetailsForm } from './DetailsForm.tsx';
 import { JudgingForm } from './JudgingForm.tsx';
@@ -147,7 +146,7 @@ function HandOutButton({ exerciseId }: { exerciseId: string }) {
   const navigate = useNavigate();
   const open = async (): Promise<void> => {
     if (await dispatch(saveWork())) await navigate(`/exercises/${exerciseId}/hand-out`);
-    else toast.error('Not everything is saved yet. Try again in a moment.');
+    else sayProblem('Not everything is saved yet. Try again in a moment.');
   };
   return (
     <Button
@@ -175,12 +174,12 @@ function PublishButton({ setting }: { setting: ExerciseSetting }) {
 
   const open = async (): Promise<void> => {
     if (!(await dispatch(saveWork()))) {
-      toast.error('Not everything is saved yet. Try again in a moment.');
+      sayProblem('Not everything is saved yet. Try again in a moment.');
       return;
     }
     const answer = await publish(setting.id);
-    if (answer.error) toast.error(explain(answer.error));
-    else toast.success('Published: learners can start.');
+    if (answer.error) sayProblem(explain(answer.error));
+    else sayDone('Published: learners can start.');
   };
   return (
     <Button

@@ -4,11 +4,10 @@ import { clsx } from 'clsx';
 import { Copy } from 'lucide-react';
 import Papa from 'papaparse';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { selectMotion, selectSubject } from '../../editing/index.ts';
 import { useAppSelector } from '../../state/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
-import { Button, Empty, Select } from '../../ui/index.ts';
+import { Button, Empty, sayDone, sayProblem, Select } from '../../ui/index.ts';
 import { formatValue } from '../../values/index.ts';
 
 const ROW_PX = 24;
@@ -60,9 +59,9 @@ export function FramesTable() {
   const copy = async (): Promise<void> => {
     try {
       await navigator.clipboard.writeText(framesCsv(rows, track));
-      toast.success(`${rows.length} frames copied as CSV.`);
+      sayDone(`${rows.length} frames copied as CSV.`);
     } catch {
-      toast.error('The browser does not let this page copy.');
+      sayProblem('The browser does not let this page copy.');
     }
   };
   return (

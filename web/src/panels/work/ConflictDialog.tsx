@@ -1,10 +1,9 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
 import { keepAsCopy, keepMine, takeTheirs, useEditing } from '../../editing/index.ts';
 import { explain } from '../../server-data/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
-import { Button, Dialog } from '../../ui/index.ts';
+import { Button, Dialog, sayProblem, sayToStay } from '../../ui/index.ts';
 
 /** Asks what to do when the same work was changed elsewhere. Nothing is lost until one of the three is chosen. */
 export function ConflictDialog() {
@@ -18,7 +17,7 @@ export function ConflictDialog() {
     try {
       await act();
     } catch (error) {
-      toast.error(explain(error));
+      sayProblem(explain(error));
     } finally {
       setBusy(false);
     }
@@ -27,7 +26,7 @@ export function ConflictDialog() {
     const page = await keepAsCopy(dispatch, source!, work!, history);
     await dispatch(takeTheirs());
     await navigate(page);
-    toast('Yours is kept as a copy, open here. The other one stays as it was changed.');
+    sayToStay('Yours is kept as a copy, open here. The other one stays as it was changed.');
   };
 
   return (

@@ -9,9 +9,8 @@ import {
 } from '@undulan/core';
 import { clsx } from 'clsx';
 import { type KeyboardEvent, useState } from 'react';
-import { toast } from 'sonner';
 import { explain, useSaveEaseMutation } from '../../server-data/index.ts';
-import { Button, Dialog, Field, INPUT, usePointerDrag } from '../../ui/index.ts';
+import { Button, Dialog, Field, INPUT, sayDone, usePointerDrag } from '../../ui/index.ts';
 import { EaseRunner } from './EaseRunner.tsx';
 
 const SQUARE_PX = 200;
@@ -57,13 +56,13 @@ export function EaseDialog({ courseId, start, onClose }: EaseDialogProps) {
     const answer = await save({ courseId, ease: ease.data });
     if (answer.error) setProblem({ name: explain(answer.error) });
     else {
-      toast.success('The ease is in the palette of the course.');
+      sayDone('The ease is in the palette of the course.');
       onClose();
     }
   };
   const copy = async (): Promise<void> => {
     await navigator.clipboard.writeText(css);
-    toast.success('Copied.');
+    sayDone('Copied.');
   };
   return (
     <Dialog

@@ -2,10 +2,9 @@ import { type CssEasing, type EaseShape, easingSpacing, type KeyRef, readCssEasi
 import { clsx } from 'clsx';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { EditRequest } from '../../editing/index.ts';
 import { explain, useEasesQuery, useRemoveEaseMutation } from '../../server-data/index.ts';
-import { Button, LoadFailed, Loading } from '../../ui/index.ts';
+import { Button, LoadFailed, Loading, sayProblem } from '../../ui/index.ts';
 import { EaseDialog } from './EaseDialog.tsx';
 import { EaseGraph } from './EaseGraph.tsx';
 
@@ -37,7 +36,7 @@ export function EasePalette({ courseId, own, refs, choice }: EasePaletteProps) {
   const [drawing, setDrawing] = useState(false);
   const takeOut = async (id: string): Promise<void> => {
     const answer = await remove(id);
-    if (answer.error) toast.error(explain(answer.error));
+    if (answer.error) sayProblem(explain(answer.error));
   };
   return (
     <section aria-label="Palette of the course" className="min-h-0">
