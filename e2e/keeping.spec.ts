@@ -24,12 +24,6 @@ test('work and its undo are there after a reload, and after the network was away
   await page.route('**/api/drafts/**', (route) =>
     route.request().method() === 'PATCH' ? route.abort() : route.continue(),
   );
-  page.on('response', (r) => {
-    if (r.request().method() === 'PATCH') console.log('PATCH answered', r.status());
-  });
-  page.on('requestfailed', (r) => {
-    if (r.method() === 'PATCH') console.log('PATCH failed', r.failure()?.errorText);
-  });
   await goToFrame(page, 24);
   await page.getByRole('button', { name: 'Key here' }).click();
   await expect(page.getByTestId('save-status')).toContainText('Server out of reach');

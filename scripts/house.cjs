@@ -22,7 +22,7 @@ exports.WEB = [
   ['keyboard'],
   ['time'],
   ['editing'],
-  ['values'],
+  ['saving', 'values'],
   ['brief', 'time-page', 'picture/stage'],
   ['picture/drawing', 'strips/kit'],
   ['strips/keys', 'strips/curve', 'strips/loom', 'strips/film'],

@@ -13,30 +13,19 @@ import {
 import fc from 'fast-check';
 import { beforeEach, expect, test } from 'vitest';
 import { createStore, type Store } from '../state/index.ts';
+import { closed, limited, opened } from './document.slice.ts';
+import { applyEdit, changeDetails, previewEdit, redo, undo } from './edits.ts';
+import type { EditRequest } from './operations.ts';
+import { recordToggled } from './posing.slice.ts';
+import { keysSelected, subjectSelected } from './selection.slice.ts';
 import {
   selectActiveChannel,
-  selectIsDirty,
   selectKeyedChannels,
   selectRedoName,
   selectShownKeys,
   selectShownMotion,
   selectUndoName,
-} from './editing.selectors.ts';
-import {
-  broughtBack,
-  closed,
-  detailsChanged,
-  edited,
-  keysSelected,
-  limited,
-  opened,
-  previewed,
-  recordToggled,
-  redone,
-  subjectSelected,
-  undone,
-} from './editing.slice.ts';
-import type { EditRequest } from './operations.ts';
+} from './selectors.ts';
 import { changedValues, editForValues } from './use-change-values.ts';
 
 const LOOK = { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' } as const;
@@ -72,50 +61,48 @@ function stored(work: Partial<Work> = {}): StoredWork {
 }
 
 let store: Store;
-const editing = () => store.getState().editing;
-const keysOf = () => channelOf(editing().work!.motion, X.subjectId, X.channelId).keys;
+const now = () => store.getState();
+const keysOf = () => channelOf(now().document.work!.motion, X.subjectId, X.channelId).keys;
 
 beforeEach(() => {
   store = createStore();
   store.dispatch(opened({ source: { kind: 'exercise', id: 'e1' }, stored: stored() }));
 });
 
-test('opened work has the first subject that can be worked on, nothing unsaved and nothing to undo', () => {
-  expect(editing()).toMatchObject({ subjectId: 'glass', version: 4, record: true, selectedKeys: [] });
-  expect(selectIsDirty(store.getState())).toBe(false);
+test('opened work has the first subject that can be worked on, and nothing to undo', () => {
+  expect(now()).toMatchObject({ selection: { subjectId: 'glass', keys: [] }, posing: { record: true } });
   expect(selectUndoName(store.getState())).toBeNull();
   store.dispatch(closed());
-  expect(editing()).toMatchObject({ source: null, work: null });
+  expect(now()).toMatchObject({ document: { source: null, work: null } });
 });
 
-test('an edit is kept as a step with a name, selects its keys and is unsaved until saved', () => {
-  store.dispatch(edited(setKey(9, 300)));
+test('an edit is kept as a step with a name, and selects its keys', () => {
+  store.dispatch(applyEdit(setKey(9, 300)));
   expect(keysOf().map((key) => [key.frame, key.value])).toEqual([[9, 300]]);
-  expect(editing().selectedKeys).toEqual([at(9)]);
+  expect(now().selection.keys).toEqual([at(9)]);
   expect(selectUndoName(store.getState())).toBe('set key');
-  expect(selectIsDirty(store.getState())).toBe(true);
 });
 
 test('undo and redo go through everything, details too, and a new step forgets what was undone', () => {
-  store.dispatch(edited(setKey(1, 100)));
-  store.dispatch(detailsChanged({ title: 'Glass of tea' }));
-  store.dispatch(edited(setKey(9, 300)));
-  store.dispatch(undone());
-  store.dispatch(undone());
-  expect(editing().work!.details!.title).toBe('Tea glass');
+  store.dispatch(applyEdit(setKey(1, 100)));
+  store.dispatch(changeDetails({ title: 'Glass of tea' }));
+  store.dispatch(applyEdit(setKey(9, 300)));
+  store.dispatch(undo());
+  store.dispatch(undo());
+  expect(now().document.work!.details!.title).toBe('Tea glass');
   expect(keysOf().map((key) => key.frame)).toEqual([1]);
   expect(selectRedoName(store.getState())).toBe('title');
-  store.dispatch(redone());
-  expect(editing().work!.details!.title).toBe('Glass of tea');
-  store.dispatch(edited(setKey(5, 5)));
+  store.dispatch(redo());
+  expect(now().document.work!.details!.title).toBe('Glass of tea');
+  store.dispatch(applyEdit(setKey(5, 5)));
   expect(selectRedoName(store.getState())).toBeNull();
 });
 
 test('an edit that changes nothing is no step, and undoing nothing is harmless', () => {
-  store.dispatch(undone());
-  store.dispatch(redone());
-  store.dispatch(detailsChanged({ title: 'Tea glass' }));
-  expect(editing().history.steps).toEqual([]);
+  store.dispatch(undo());
+  store.dispatch(redo());
+  store.dispatch(changeDetails({ title: 'Tea glass' }));
+  expect(now().document.history.steps).toEqual([]);
 });
 
 test('undoing all of any run of edits brings back the work as it was, redoing all as it became', () => {
@@ -135,74 +122,74 @@ test('undoing all of any run of edits brings back the work as it was, redoing al
     fc.property(fc.array(anyEdit, { maxLength: 12 }), (edits) => {
       const own = createStore();
       own.dispatch(opened({ source: { kind: 'draft', id: 'd1' }, stored: stored({ details: null }) }));
-      const before = own.getState().editing.work;
-      for (const edit of edits) own.dispatch(edited(edit));
-      const after = own.getState().editing.work;
-      const steps = own.getState().editing.history.done;
-      for (let i = 0; i < steps; i++) own.dispatch(undone());
-      expect(own.getState().editing.work).toEqual(before);
-      for (let i = 0; i < steps; i++) own.dispatch(redone());
-      expect(own.getState().editing.work).toEqual(after);
+      const before = own.getState().document.work;
+      for (const edit of edits) own.dispatch(applyEdit(edit));
+      const after = own.getState().document.work;
+      const steps = own.getState().document.history.done;
+      for (let i = 0; i < steps; i++) own.dispatch(undo());
+      expect(own.getState().document.work).toEqual(before);
+      for (let i = 0; i < steps; i++) own.dispatch(redo());
+      expect(own.getState().document.work).toEqual(after);
     }),
     { numRuns: 40 },
   );
 });
 
 test('history keeps its latest steps and lets the oldest go', () => {
-  for (let value = 1; value <= HISTORY_LIMIT + 5; value++) store.dispatch(edited(setKey(1, value)));
-  expect(editing().history.steps).toHaveLength(HISTORY_LIMIT);
-  for (let i = 0; i < HISTORY_LIMIT; i++) store.dispatch(undone());
+  for (let value = 1; value <= HISTORY_LIMIT + 5; value++) store.dispatch(applyEdit(setKey(1, value)));
+  expect(now().document.history.steps).toHaveLength(HISTORY_LIMIT);
+  for (let i = 0; i < HISTORY_LIMIT; i++) store.dispatch(undo());
   expect(keysOf()[0]!.value).toBe(5);
 });
 
 test('a gesture under way is shown but not kept; letting go of it leaves the work alone', () => {
-  store.dispatch(edited(setKey(9, 300)));
-  store.dispatch(previewed({ operation: 'moveKeys', args: [[at(9)], 4, 0] }));
+  store.dispatch(applyEdit(setKey(9, 300)));
+  store.dispatch(previewEdit({ operation: 'moveKeys', args: [[at(9)], 4, 0] }));
   expect(selectShownKeys(store.getState())).toEqual([at(13)]);
   expect(channelOf(selectShownMotion(store.getState())!, X.subjectId, X.channelId).keys[0]!.frame).toBe(13);
   expect(keysOf()[0]!.frame).toBe(9);
-  store.dispatch(previewed(null));
-  expect(selectShownMotion(store.getState())).toBe(editing().work!.motion);
+  store.dispatch(previewEdit(null));
+  expect(selectShownMotion(store.getState())).toBe(now().document.work!.motion);
 });
 
 test('a key that gives way is named, and the name goes with the next selection', () => {
-  store.dispatch(edited(setKey(1, 0)));
-  store.dispatch(edited(setKey(9, 300)));
-  store.dispatch(edited({ operation: 'moveKeys', args: [[at(1)], 8] }));
-  expect(editing().gaveWay).toEqual([at(9)]);
+  store.dispatch(applyEdit(setKey(1, 0)));
+  store.dispatch(applyEdit(setKey(9, 300)));
+  store.dispatch(applyEdit({ operation: 'moveKeys', args: [[at(1)], 8] }));
+  expect(now().gesture.gaveWay).toEqual([at(9)]);
   store.dispatch(keysSelected({ keys: [] }));
-  expect(editing().gaveWay).toEqual([]);
+  expect(now().gesture.gaveWay).toEqual([]);
 });
 
 test('a key on the rest frame is refused with the reason, and nothing changes', () => {
-  store.dispatch(edited({ operation: 'setScene', args: [{ restFrame: 0 }] }));
-  const before = editing().work;
-  store.dispatch(edited(setKey(0, 1)));
-  expect(editing().refused).toMatch(/^Frame 0 is kept/);
-  expect(editing().work).toBe(before);
-  store.dispatch(edited(setKey(1, 1)));
-  expect(editing().refused).toBeNull();
+  store.dispatch(applyEdit({ operation: 'setScene', args: [{ restFrame: 0 }] }));
+  const before = now().document.work;
+  store.dispatch(applyEdit(setKey(0, 1)));
+  expect(now().gesture.refused).toMatch(/^Frame 0 is kept/);
+  expect(now().document.work).toBe(before);
+  store.dispatch(applyEdit(setKey(1, 1)));
+  expect(now().gesture.refused).toBeNull();
 });
 
 test('selections add and take away with Shift, follow the keys, and lose those that are gone', () => {
-  for (const frame of [1, 9, 17]) store.dispatch(edited(setKey(frame, frame)));
+  for (const frame of [1, 9, 17]) store.dispatch(applyEdit(setKey(frame, frame)));
   store.dispatch(keysSelected({ keys: [at(1)] }));
   store.dispatch(keysSelected({ keys: [at(9)], add: true }));
   store.dispatch(keysSelected({ keys: [at(1)], add: true }));
-  expect(editing().selectedKeys).toEqual([at(9)]);
-  store.dispatch(edited({ operation: 'deleteKeys', args: [[at(9)]] }));
-  expect(editing().selectedKeys).toEqual([]);
+  expect(now().selection.keys).toEqual([at(9)]);
+  store.dispatch(applyEdit({ operation: 'deleteKeys', args: [[at(9)]] }));
+  expect(now().selection.keys).toEqual([]);
   store.dispatch(keysSelected({ keys: [at(17)] }));
-  store.dispatch(undone());
-  expect(editing().selectedKeys).toEqual([at(17)]);
+  store.dispatch(undo());
+  expect(now().selection.keys).toEqual([at(17)]);
   store.dispatch(subjectSelected('spoon'));
-  expect(editing()).toMatchObject({ subjectId: 'spoon', channelId: null, selectedKeys: [] });
+  expect(now()).toMatchObject({ selection: { subjectId: 'spoon', channelId: null, keys: [] } });
 });
 
 test('the curve is about the chosen channel, else the first keyed one, else the first', () => {
   expect(selectActiveChannel(store.getState())!.id).toBe('position.x');
   store.dispatch(
-    edited({ operation: 'setKeys', args: [3, [{ subjectId: 'glass', channelId: 'rotation', value: 5 }]] }),
+    applyEdit({ operation: 'setKeys', args: [3, [{ subjectId: 'glass', channelId: 'rotation', value: 5 }]] }),
   );
   expect(selectActiveChannel(store.getState())!.id).toBe('rotation');
   expect(selectKeyedChannels(store.getState()).map((channel) => channel.id)).toEqual(['rotation']);
@@ -227,41 +214,33 @@ test('only values that differ change; with Record off a moving channel is asked 
   expect(editForValues(motion, false, changed, 9)).toEqual({ operation: 'setResting', args: [changed] });
   expect(editForValues(motion, false, values, 9)).toBeNull();
   store.dispatch(recordToggled());
-  expect(editing().record).toBe(false);
-});
-
-test('work that never reached the server is taken up again with its history, on the version it was made from', () => {
-  const left = stored();
-  const motion = { ...left.work.motion, range: { first: 1, last: 99 } };
-  store.dispatch(broughtBack({ ...left, version: 3, work: { ...left.work, motion } }));
-  expect(editing()).toMatchObject({ version: 3, work: { motion: { range: { last: 99 } } } });
-  expect(selectIsDirty(store.getState())).toBe(true);
+  expect(now().posing.record).toBe(false);
 });
 
 test('work with limits refuses what is beyond them and says why, in the preview too, also opened anew', () => {
   store.dispatch(limited({ ...USUAL_LIMITS, channels: ['position.x'], maxKeys: 2 }));
-  store.dispatch(edited(setKey(1, 100)));
-  store.dispatch(edited(setKey(9, 300)));
-  store.dispatch(previewed(setKey(17, 400)));
-  expect(editing().preview).toEqual(editing().work!.motion);
-  store.dispatch(edited(setKey(17, 400)));
-  expect(editing().refused).toBe('The exercise allows 2 keys in all.');
-  store.dispatch(edited({ operation: 'setKeys', args: [1, [{ ...X, channelId: 'rotation', value: 9 }]] }));
-  expect(editing().refused).toContain('leaves position x to you');
-  store.dispatch(edited({ operation: 'setScene', args: [{ range: { first: 1, last: 90 } }] }));
-  expect([editing().refused, editing().work!.motion.range.last]).toEqual(['The exercise sets the range.', 25]);
+  store.dispatch(applyEdit(setKey(1, 100)));
+  store.dispatch(applyEdit(setKey(9, 300)));
+  store.dispatch(previewEdit(setKey(17, 400)));
+  expect(now().gesture.preview).toEqual(now().document.work!.motion);
+  store.dispatch(applyEdit(setKey(17, 400)));
+  expect(now().gesture.refused).toBe('The exercise allows 2 keys in all.');
+  store.dispatch(applyEdit({ operation: 'setKeys', args: [1, [{ ...X, channelId: 'rotation', value: 9 }]] }));
+  expect(now().gesture.refused).toContain('leaves position x to you');
+  store.dispatch(applyEdit({ operation: 'setScene', args: [{ range: { first: 1, last: 90 } }] }));
+  expect([now().gesture.refused, now().document.work!.motion.range.last]).toEqual(['The exercise sets the range.', 25]);
   expect(keysOf().map((key) => key.frame)).toEqual([1, 9]);
   store.dispatch(opened({ source: { kind: 'exercise', id: 'e1' }, stored: stored() }));
-  expect(editing().limits?.maxKeys).toBe(2);
+  expect(now().document.limits?.maxKeys).toBe(2);
   store.dispatch(opened({ source: { kind: 'exercise', id: 'e2' }, stored: stored() }));
-  expect(editing().limits).toBeNull();
+  expect(now().document.limits).toBeNull();
 });
 
 test('a detail set to nothing is not said any more, and undo says it again', () => {
-  store.dispatch(detailsChanged({ loops: true }));
-  store.dispatch(detailsChanged({ loops: undefined }));
-  expect('loops' in editing().work!.details!).toBe(false);
+  store.dispatch(changeDetails({ loops: true }));
+  store.dispatch(changeDetails({ loops: undefined }));
+  expect('loops' in now().document.work!.details!).toBe(false);
   expect(selectUndoName(store.getState())).toBe('loop or once');
-  store.dispatch(undone());
-  expect(editing().work!.details!.loops).toBe(true);
+  store.dispatch(undo());
+  expect(now().document.work!.details!.loops).toBe(true);
 });

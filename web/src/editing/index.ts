@@ -1,8 +1,18 @@
-// The edited work: document with preview, selection, rows, history; and how it is saved.
+// The edited work: its document, the gesture under way, what is selected, the rows, each a slice; what is done to it.
+export { easeTaken } from './carried.slice.ts';
+export { broughtBack, changed, closed, limited, opened } from './document.slice.ts';
+export type { DocumentState, WorkSource } from './document.slice.ts';
+export { applyEdit, changeDetails, copySelected, leaveUnkeyed, previewEdit, redo, undo } from './edits.ts';
+export { rippleToggled, sharesToggled } from './gesture.slice.ts';
+export { runEdit } from './operations.ts';
+export type { EditRequest } from './operations.ts';
+export { asked, recordToggled, unkeyedDropped } from './posing.slice.ts';
+export { rowsChanged } from './rows.slice.ts';
+export { isLocked } from './rows.ts';
+export type { KeyRow, RowState } from './rows.ts';
+export { channelSelected, keysSelected, subjectSelected } from './selection.slice.ts';
 export {
   selectActiveChannel,
-  selectEditing,
-  selectIsDirty,
   selectKeyRows,
   selectKeyedChannels,
   selectMotion,
@@ -16,37 +26,7 @@ export {
   selectUnderWay,
   selectUndoName,
   selectWork,
-} from './editing.selectors.ts';
-export {
-  asked,
-  channelSelected,
-  copied,
-  detailsChanged,
-  easeCopied,
-  edited,
-  keysSelected,
-  leftUnkeyed,
-  limited,
-  opened,
-  previewed,
-  recordToggled,
-  redone,
-  rippleToggled,
-  rowsChanged,
-  sharesToggled,
-  subjectSelected,
-  targetUnlocked,
-  undone,
-  unkeyedDropped,
-} from './editing.slice.ts';
-export { runEdit } from './operations.ts';
-export type { EditRequest } from './operations.ts';
-export { isLocked } from './rows.ts';
-export type { KeyRow, RowState } from './rows.ts';
-export { keepMine, saveWork, takeTheirs } from './save-work.ts';
+} from './selectors.ts';
 export { changedValues, useChangeValues } from './use-change-values.ts';
-export { useEditing } from './use-editing.ts';
-export { useOpenWork } from './use-open-work.ts';
 export { usePreviewEnds } from './use-preview-ends.ts';
 export { useRememberedAside } from './use-remembered-aside.ts';
-export { keepAsCopy } from './work-store.ts';

@@ -1,10 +1,10 @@
 import { channelOf, type KeyValue, type MotionDocument, sameChannel, sampleChannel } from '@undulan/core';
 import { useCallback } from 'react';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
-import { selectMotion } from './editing.selectors.ts';
-import { asked, edited, leftUnkeyed } from './editing.slice.ts';
+import { applyEdit, leaveUnkeyed } from './edits.ts';
 import type { EditRequest } from './operations.ts';
-import { useEditing } from './use-editing.ts';
+import { asked } from './posing.slice.ts';
+import { selectMotion } from './selectors.ts';
 
 /** Changes smaller than this are no change. */
 const SAME = 1e-6;
@@ -46,7 +46,8 @@ function changedAgain(unkeyed: readonly KeyValue[], values: readonly KeyValue[])
 export function useChangeValues(): (values: KeyValue[], frame: number) => void {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion);
-  const { record, unkeyed } = useEditing('record', 'unkeyed');
+  const record = useAppSelector((state) => state.posing.record);
+  const unkeyed = useAppSelector((state) => state.posing.unkeyed);
   return useCallback(
     (values, frame) => {
       if (!motion) return;
@@ -58,13 +59,13 @@ export function useChangeValues(): (values: KeyValue[], frame: number) => void {
         frame,
       );
       if (record && again.length + changed.length > 0) {
-        dispatch(edited({ operation: 'setKeys', args: [frame, [...changed, ...again]] }));
+        dispatch(applyEdit({ operation: 'setKeys', args: [frame, [...changed, ...again]] }));
         return;
       }
-      if (again.length > 0) dispatch(leftUnkeyed(again));
+      if (again.length > 0) dispatch(leaveUnkeyed(again));
       if (changed.length === 0) return;
       const edit = editForValues(motion, record, changed, frame);
-      dispatch(edit ? edited(edit) : asked({ values: changed, frame }));
+      dispatch(edit ? applyEdit(edit) : asked({ values: changed, frame }));
     },
     [dispatch, motion, record, unkeyed],
   );

@@ -1,10 +1,10 @@
 import type { KeyValue } from '@undulan/core';
 import { useEffect, useState } from 'react';
-import { useAppDispatch } from '../state/index.ts';
+import { useAppDispatch, useAppSelector } from '../state/index.ts';
 import { readStored, useStored } from '../ui/index.ts';
-import { leftUnkeyed, rowsChanged } from './editing.slice.ts';
+import { leaveUnkeyed } from './edits.ts';
+import { rowsChanged } from './rows.slice.ts';
 import { PLAIN_ROWS, type RowState } from './rows.ts';
-import { useEditing } from './use-editing.ts';
 
 /** What stands beside a motion and is not part of it: how the rows are arranged, and changes not keyed yet. */
 interface Aside {
@@ -20,14 +20,16 @@ const NOTHING: Aside = { rows: PLAIN_ROWS, unkeyed: [] };
  */
 export function useRememberedAside(): void {
   const dispatch = useAppDispatch();
-  const { source, rows, unkeyed } = useEditing('source', 'rows', 'unkeyed');
+  const source = useAppSelector((state) => state.document.source);
+  const rows = useAppSelector((state) => state.rows);
+  const unkeyed = useAppSelector((state) => state.posing.unkeyed);
   const name = `aside:${source?.kind ?? ''}:${source?.id ?? ''}`;
   const [, store] = useStored<Aside>(name, NOTHING);
   const [restored, setRestored] = useState<string | null>(null);
   useEffect(() => {
     const left = { ...NOTHING, ...readStored<Partial<Aside>>(name, {}) };
     dispatch(rowsChanged({ ...PLAIN_ROWS, ...left.rows }));
-    dispatch(leftUnkeyed(left.unkeyed));
+    dispatch(leaveUnkeyed(left.unkeyed));
     // eslint-disable-next-line react-hooks/set-state-in-effect -- from here on what changes is kept
     setRestored(name);
   }, [dispatch, name]);

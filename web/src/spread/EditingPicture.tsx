@@ -1,11 +1,11 @@
 import type { MotionDocument } from '@undulan/core';
 import { Pencil, PencilOff } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { recordToggled, useEditing } from '../editing/index.ts';
+import { recordToggled } from '../editing/index.ts';
 import { useShortcuts } from '../keyboard/index.ts';
 import { KeyHere } from '../panels/numbers/index.ts';
 import { EditableStage, OnionPopover, PLAIN_ONION } from '../picture/stage/index.ts';
-import { useAppDispatch } from '../state/index.ts';
+import { useAppDispatch, useAppSelector } from '../state/index.ts';
 import { Button, Toggle, useStored } from '../ui/index.ts';
 
 interface EditingPictureProps {
@@ -24,7 +24,7 @@ interface EditingPictureProps {
  */
 export function EditingPicture({ tone, target, noTarget, targetShown, onTargetShown, children }: EditingPictureProps) {
   const dispatch = useAppDispatch();
-  const { record } = useEditing('record');
+  const record = useAppSelector((state) => state.posing.record);
   const [trail, setTrail] = useStored('trail', true);
   const [onion, setOnion] = useStored('onion', PLAIN_ONION);
   useShortcuts({

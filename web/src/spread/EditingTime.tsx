@@ -1,6 +1,6 @@
 import type { FrameRange, MotionDocument } from '@undulan/core';
 import { type ReactNode, useMemo } from 'react';
-import { edited, selectMotion, useEditing, useRememberedAside } from '../editing/index.ts';
+import { applyEdit, selectMotion, useRememberedAside } from '../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
 import { CurveStrip } from '../strips/curve/index.ts';
 import { FilmStrip } from '../strips/film/index.ts';
@@ -31,7 +31,7 @@ export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', fo
   const dispatch = useAppDispatch();
   const { range } = useClock();
   const motion = useAppSelector(selectMotion)!;
-  const { selectedKeys } = useEditing('selectedKeys');
+  const selectedKeys = useAppSelector((state) => state.selection.keys);
   useRememberedAside();
   const { keyFrames, stepping } = useKeyStepping(motion);
   const outside = useMemo(() => {
@@ -43,9 +43,10 @@ export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', fo
   const ranges = useMemo(
     (): RangeControls => ({
       workRange: motion.workRange,
-      onWorkRange: (next: FrameRange) => dispatch(edited({ operation: 'setWorkRange', args: [{ workRange: next }] })),
+      onWorkRange: (next: FrameRange) =>
+        dispatch(applyEdit({ operation: 'setWorkRange', args: [{ workRange: next }] })),
       ...(rangeFixed === null
-        ? { onRange: (next: FrameRange) => dispatch(edited({ operation: 'setScene', args: [{ range: next }] })) }
+        ? { onRange: (next: FrameRange) => dispatch(applyEdit({ operation: 'setScene', args: [{ range: next }] })) }
         : { fixedReason: rangeFixed }),
     }),
     [dispatch, motion.workRange, rangeFixed],

@@ -14,7 +14,7 @@ import { EditingPicture } from './EditingPicture.tsx';
 const LOOK = { shape: 'cake', widthPx: 120, heightPx: 24, fill: '#d9a441' } as const;
 let store: Store;
 
-const motion = () => store.getState().editing.work!.motion;
+const motion = () => store.getState().document.work!.motion;
 const framesOf = (channelId: 'position.x' | 'position.y' | 'rotation'): number[] =>
   channelOf(motion(), 'pancake', channelId).keys.map((key) => key.frame);
 const press = (key: string): void => void act(() => void fireEvent.keyDown(document.body, { key }));

@@ -11,7 +11,7 @@ import {
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { beforeEach, expect, test } from 'vitest';
-import { keysSelected, opened, selectMotion, selectShownMotion, selectUndoName, undone } from '../editing/index.ts';
+import { keysSelected, opened, selectMotion, selectShownMotion, selectUndoName, undo } from '../editing/index.ts';
 import { createStore, type Store, useAppSelector } from '../state/index.ts';
 import { ClockProvider } from '../time/index.ts';
 import { EditingTime } from './EditingTime.tsx';
@@ -19,7 +19,7 @@ import { EditingTime } from './EditingTime.tsx';
 const LOOK = { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' } as const;
 let store: Store;
 
-const motion = (): MotionDocument => store.getState().editing.work!.motion;
+const motion = (): MotionDocument => store.getState().document.work!.motion;
 const xAt = (frame: number, of: MotionDocument = motion()): number =>
   sampleChannel(channelOf(of, 'glass', 'position.x'), frame);
 const keysOf = () => channelOf(motion(), 'glass', 'position.x').keys;
@@ -86,7 +86,7 @@ test('the sentence follows what is done to the segment at the playhead', () => {
   act(() => void fireEvent.click(screen.getByRole('button', { name: '1–25' })));
   fireEvent.click(screen.getByRole('button', { name: /^Swing/ }));
   expect(sentence()).toBe('Position 1–25: Starts slow, fastest at frame 13 (940 px/s), finishes slow.');
-  act(() => void store.dispatch(undone()));
+  act(() => void store.dispatch(undo()));
   expect(sentence()).toContain('Even');
 });
 

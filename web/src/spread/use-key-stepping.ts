@@ -1,6 +1,6 @@
 import { CHANNELS, type MotionDocument } from '@undulan/core';
 import { useMemo } from 'react';
-import { selectActiveChannel, selectSubject, useEditing } from '../editing/index.ts';
+import { selectActiveChannel, selectSubject } from '../editing/index.ts';
 import { useAppSelector } from '../state/index.ts';
 import type { KeyStepping } from '../time-page/index.ts';
 import { useStored } from '../ui/index.ts';
@@ -10,7 +10,7 @@ type Scope = 'all' | 'subject' | 'channel';
 /** Where key stepping stops: keys of every subject, of the selected one, or of the channel in the Curve strip. */
 export function useKeyStepping(motion: MotionDocument): { keyFrames: number[]; stepping: KeyStepping } {
   // Names alone: a gesture changes the subject at every move, and nothing here.
-  const { subjectId } = useEditing('subjectId');
+  const subjectId = useAppSelector((state) => state.selection.subjectId);
   const subjectName = useAppSelector((state) => selectSubject(state)?.name);
   const activeId = useAppSelector((state) => selectActiveChannel(state)?.id);
   const [scope, setScope] = useStored<Scope>('key-stepping', 'subject');

@@ -13,7 +13,7 @@ import {
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { beforeEach, expect, test } from 'vitest';
-import { edited, opened, recordToggled, selectMotion } from '../editing/index.ts';
+import { applyEdit, opened, recordToggled, selectMotion } from '../editing/index.ts';
 import { framesCsv } from '../panels/numbers/FramesTable.tsx';
 import { NumbersPanel } from '../panels/numbers/index.ts';
 import { RecordQuestion } from '../panels/work/index.ts';
@@ -24,7 +24,7 @@ import { EditingTime } from './EditingTime.tsx';
 const LOOK = { shape: 'slice', widthPx: 90, heightPx: 120, fill: '#9a6b00' } as const;
 let store: Store;
 
-const motion = (): MotionDocument => store.getState().editing.work!.motion;
+const motion = (): MotionDocument => store.getState().document.work!.motion;
 const keysOf = (subjectId = 'bread', channelId: 'position.y' | 'rotation' = 'position.y') =>
   channelOf(motion(), subjectId, channelId).keys;
 const framesOf = (subjectId?: string): number[] => keysOf(subjectId).map((key) => key.frame);
@@ -131,9 +131,9 @@ test('all at this frame, all from here on, all up to here; copied, pasted, dupli
   start();
   goTo('13');
   key('f');
-  expect(store.getState().editing.selectedKeys.length).toBe(2);
+  expect(store.getState().selection.keys.length).toBe(2);
   key('F');
-  expect(store.getState().editing.selectedKeys.length).toBe(4);
+  expect(store.getState().selection.keys.length).toBe(4);
   fireEvent.keyDown(document.body, { key: 'c', ctrlKey: true });
   goTo('19');
   fireEvent.keyDown(document.body, { key: 'v', ctrlKey: true });
@@ -145,9 +145,9 @@ test('all at this frame, all from here on, all up to here; copied, pasted, dupli
   expect(framesOf()).toEqual([1, 13, 25]);
   openMenu('Select');
   choose('All up to here');
-  expect(store.getState().editing.selectedKeys.length).toBe(4);
+  expect(store.getState().selection.keys.length).toBe(4);
   key('Escape');
-  expect(store.getState().editing.selectedKeys).toEqual([]);
+  expect(store.getState().selection.keys).toEqual([]);
 });
 
 test('a hold is made with later keys along or not, and a wrong number of frames is said', () => {
@@ -164,7 +164,7 @@ test('a hold is made with later keys along or not, and a wrong number of frames 
 
 test('held keys, poses back to curves, and idle keys are said where they are', () => {
   store.dispatch(
-    edited({ operation: 'setKeys', args: [7, [{ subjectId: 'bread', channelId: 'position.y', value: 285 }]] }),
+    applyEdit({ operation: 'setKeys', args: [7, [{ subjectId: 'bread', channelId: 'position.y', value: 285 }]] }),
   );
   start();
   key('Escape');

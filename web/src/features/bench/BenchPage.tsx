@@ -4,10 +4,11 @@ import { clsx } from 'clsx';
 import { Tabs } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { edited, limited, saveWork, selectMotion, useEditing, useOpenWork } from '../../editing/index.ts';
+import { applyEdit, limited, selectMotion } from '../../editing/index.ts';
 import { OwnCharts } from '../../panels/charts/index.ts';
 import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
 import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
+import { saveWork, useOpenWork } from '../../saving/index.ts';
 import { explain, isProblem, useAssignmentQuery, useDraftQuery, useHandInMutation } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
@@ -184,7 +185,8 @@ function HandInButton({ draft, assignment }: { draft: Draft; assignment: Assignm
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const motion = useAppSelector(selectMotion)!;
-  const { version, unkeyed } = useEditing('version', 'unkeyed');
+  const version = useAppSelector((state) => state.saving.version);
+  const unkeyed = useAppSelector((state) => state.posing.unkeyed);
   const [asking, setAsking] = useState(false);
   const [beyond, setBeyond] = useState<string | null>(null);
   const [handIn, { isLoading }] = useHandInMutation();
@@ -202,7 +204,7 @@ function HandInButton({ draft, assignment }: { draft: Draft; assignment: Assignm
     else sayProblem(explain(answer.error));
   };
   const bringBack = (): void => {
-    dispatch(edited({ operation: 'bringWithin', args: [assignment.start, assignment.mayChange] }));
+    dispatch(applyEdit({ operation: 'bringWithin', args: [assignment.start, assignment.mayChange] }));
     setBeyond(null);
   };
 

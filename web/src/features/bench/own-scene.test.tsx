@@ -9,7 +9,7 @@ import { hasOwnScene, OwnScene } from './OwnScene.tsx';
 
 const LOOK = { shape: 'disc', widthPx: 90, heightPx: 90, fill: '#9a6b00' } as const;
 let store: Store;
-const motion = () => store.getState().editing.work!.motion;
+const motion = () => store.getState().document.work!.motion;
 
 function show(change: Partial<Limits>): void {
   cleanup();

@@ -1,6 +1,6 @@
 import { Alternative } from '@undulan/core';
 import { useState } from 'react';
-import { detailsChanged, edited, selectMotion, selectWork } from '../../editing/index.ts';
+import { applyEdit, changeDetails, selectMotion, selectWork } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, INPUT, Problem } from '../../ui/index.ts';
 
@@ -20,14 +20,14 @@ export function Alternatives() {
     else if (alternatives.some((other) => other.name === next.data.name)) setProblem('There is one of that name.');
     else if (alternatives.length >= 6) setProblem('An exercise has at most six alternatives.');
     else {
-      dispatch(detailsChanged({ alternatives: [...alternatives, next.data] }));
+      dispatch(changeDetails({ alternatives: [...alternatives, next.data] }));
       setName('');
     }
   };
   const put = (index: number): void => {
     const { motion: next, name: chosen } = alternatives[index]!;
-    dispatch(detailsChanged({ alternatives: alternatives.with(index, { name: chosen, motion }) }));
-    dispatch(edited({ operation: 'takeMotion', args: [next] }));
+    dispatch(changeDetails({ alternatives: alternatives.with(index, { name: chosen, motion }) }));
+    dispatch(applyEdit({ operation: 'takeMotion', args: [next] }));
   };
   return (
     <section aria-label="Alternatives" className="grid gap-1.5 text-[13px]">
@@ -52,7 +52,7 @@ export function Alternatives() {
                 small
                 kind="quiet"
                 aria-label={`Take out ${alternative.name}`}
-                onClick={() => dispatch(detailsChanged({ alternatives: alternatives.toSpliced(i, 1) }))}
+                onClick={() => dispatch(changeDetails({ alternatives: alternatives.toSpliced(i, 1) }))}
               >
                 Take out
               </Button>

@@ -12,14 +12,13 @@ import {
 import { clsx } from 'clsx';
 import { useState } from 'react';
 import {
+  applyEdit,
+  changeDetails,
   channelSelected,
-  detailsChanged,
-  edited,
   selectActiveChannel,
   selectMotion,
   selectSubject,
   selectWork,
-  useEditing,
 } from '../../editing/index.ts';
 import { OwnCharts } from '../../panels/charts/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
@@ -46,7 +45,7 @@ function WrittenChart() {
   const subject = useAppSelector(selectSubject)!;
   const { id: channelId } = useAppSelector(selectActiveChannel)!;
   const { keyTolerances = [] } = useAppSelector(selectWork)!.details!;
-  const { refused } = useEditing('refused');
+  const refused = useAppSelector((state) => state.gesture.refused);
   const [typed, setTyped] = useState<string | null>(null);
   const channel = findChannel(motion.subjects.find((other) => other.id === subject.id) ?? subject, channelId)!;
   const track = TRACKS.find((other) => (other.channelIds as readonly string[]).includes(channelId))?.id;
@@ -66,11 +65,11 @@ function WrittenChart() {
       keyFrames === null || !track ? [] : [{ subjectId: subject.id, track, frame, keyFrames }],
     );
     const next = [...keyTolerances.filter((tolerance) => !isOwn(tolerance)), ...own];
-    if (!sameData(next, keyTolerances)) dispatch(detailsChanged({ keyTolerances: next }));
+    if (!sameData(next, keyTolerances)) dispatch(changeDetails({ keyTolerances: next }));
   };
   const apply = (): void => {
     if (!chart?.ok) return;
-    dispatch(edited({ operation: 'applyChart', args: [{ subjectId: subject.id, channelId }, chart.value] }));
+    dispatch(applyEdit({ operation: 'applyChart', args: [{ subjectId: subject.id, channelId }, chart.value] }));
     if (chart.value.some((mark) => mark.keyFrames !== null) || keyTolerances.some(isOwn)) tolerate(chart.value);
     setTyped(null);
   };

@@ -6,7 +6,7 @@ import { useForm } from 'react-hook-form';
 import * as z from 'zod';
 // Not by its index, which every reader of a brief has: the editor is large, and only instructors write.
 import { BriefEditor } from '../../brief/index.ts';
-import { detailsChanged, selectWork } from '../../editing/index.ts';
+import { changeDetails, selectWork } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Field, INPUT, Select } from '../../ui/index.ts';
 
@@ -64,7 +64,7 @@ export function DetailsForm({ courseId }: { courseId: string }) {
     const changed = Object.fromEntries(
       Object.entries(next).filter(([name, value]) => !sameData(value, details[name as keyof ExerciseDetails])),
     );
-    if (Object.keys(changed).length > 0) dispatch(detailsChanged(changed));
+    if (Object.keys(changed).length > 0) dispatch(changeDetails(changed));
     form.reset(form.getValues());
   });
   const leave = (): void => void commit();
@@ -74,7 +74,7 @@ export function DetailsForm({ courseId }: { courseId: string }) {
       <Field label="Title" error={errors.title?.message}>
         {(ids) => <input {...ids} {...form.register('title', { onBlur: leave })} className={INPUT} />}
       </Field>
-      <BriefEditor courseId={courseId} brief={brief} onCommit={(next) => dispatch(detailsChanged({ brief: next }))} />
+      <BriefEditor courseId={courseId} brief={brief} onCommit={(next) => dispatch(changeDetails({ brief: next }))} />
       <div className="grid grid-cols-3 gap-3">
         <Field label="Key timing ±, frames" error={errors.keyFrames?.message}>
           {(ids) => (

@@ -16,7 +16,7 @@ import {
 } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useDeferredValue, useMemo } from 'react';
-import { detailsChanged, selectMotion, selectWork } from '../../editing/index.ts';
+import { changeDetails, selectMotion, selectWork } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
 import { DecimalInput, Empty } from '../../ui/index.ts';
@@ -48,7 +48,7 @@ function Preview() {
   }, [work]);
   const weigh = (id: CriterionId, weight: number | null): void => {
     const others = Object.fromEntries(Object.entries(weights).filter(([known]) => known !== id));
-    dispatch(detailsChanged({ weights: weight === null ? others : { ...others, [id]: weight } }));
+    dispatch(changeDetails({ weights: weight === null ? others : { ...others, [id]: weight } }));
   };
   return (
     <section aria-label="Criteria and what takes would score">
@@ -148,7 +148,7 @@ function KeyTolerances() {
   const set = ({ subjectId, track, frame }: TargetKey, keyFrames: number | null): void => {
     const others = keyTolerances.filter((own) => !sameKey(own, { subjectId, track, frame }));
     dispatch(
-      detailsChanged({
+      changeDetails({
         keyTolerances: keyFrames === null ? others : [...others, { subjectId, track, frame, keyFrames }],
       }),
     );
@@ -169,7 +169,7 @@ function KeyTolerances() {
             type="button"
             className="text-accent underline"
             onClick={() =>
-              dispatch(detailsChanged({ keyTolerances: keyTolerances.filter((own) => !astray.includes(own)) }))
+              dispatch(changeDetails({ keyTolerances: keyTolerances.filter((own) => !astray.includes(own)) }))
             }
           >
             Forget it

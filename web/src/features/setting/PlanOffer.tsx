@@ -13,7 +13,7 @@ import {
 } from '@undulan/core';
 import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { edited, selectMotion } from '../../editing/index.ts';
+import { applyEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Dialog, Tick } from '../../ui/index.ts';
 
@@ -52,7 +52,7 @@ export function PlanOffer() {
   useEffect(() => {
     if (!plan?.isNew) return;
     dispatch(
-      edited({
+      applyEdit({
         operation: 'setScene',
         args: [{ rate: plan.rate, range: plan.range, ...(plan.cues.length > 0 && { cues: plan.cues }) }],
       }),
@@ -68,7 +68,7 @@ export function PlanOffer() {
   const moved = carried?.roundings.filter((key) => key.to !== key.from).length ?? 0;
   const outside = keysOutside(after, range);
   const apply = (): void => {
-    dispatch(edited({ operation: 'changeRate', args: [rate, policy, { range, ...(cues.length > 0 && { cues }) }] }));
+    dispatch(applyEdit({ operation: 'changeRate', args: [rate, policy, { range, ...(cues.length > 0 && { cues }) }] }));
     done();
   };
   return (

@@ -3,18 +3,11 @@ import { tracksOf } from '@undulan/core';
 import { Printer } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useNavigate, useParams } from 'react-router';
-import {
-  saveWork,
-  selectMotion,
-  selectWork,
-  takeTheirs,
-  targetUnlocked,
-  useEditing,
-  useOpenWork,
-} from '../../editing/index.ts';
+import { selectMotion, selectWork } from '../../editing/index.ts';
 import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
 import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
 import { ReadAllAgain } from '../../reviewing/index.ts';
+import { saveWork, takeTheirs, targetUnlocked, useOpenWork } from '../../saving/index.ts';
 import { explain, usePublishMutation, useSettingQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
@@ -196,7 +189,7 @@ function PublishButton({ setting }: { setting: ExerciseSetting }) {
 /** A target that takes were read against does not change by accident: the first change of it waits here for a word. */
 function TargetWarning({ takeCount }: { takeCount: number }) {
   const dispatch = useAppDispatch();
-  const { save } = useEditing('save');
+  const save = useAppSelector((state) => state.saving.standing);
   return (
     <Dialog
       open={save === 'target-locked'}

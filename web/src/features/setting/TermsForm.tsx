@@ -2,7 +2,7 @@ import { ExerciseTerms, LatePolicy } from '@undulan/contract';
 import { CHANNEL_IDS, type ChannelId, CHANNELS, Limits, USUAL_LIMITS } from '@undulan/core';
 import { clsx } from 'clsx';
 import { format } from 'date-fns';
-import { detailsChanged, selectWork } from '../../editing/index.ts';
+import { changeDetails, selectWork } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { DecimalField, Field, INPUT, Select, Tick } from '../../ui/index.ts';
 
@@ -42,7 +42,7 @@ function HandingIn() {
             <button
               type="button"
               className="text-accent underline"
-              onClick={() => dispatch(detailsChanged({ dueAt: null }))}
+              onClick={() => dispatch(changeDetails({ dueAt: null }))}
             >
               No due date
             </button>
@@ -59,7 +59,7 @@ function HandingIn() {
             value={dueAt ? format(dueAt, "yyyy-MM-dd'T'HH:mm") : ''}
             onChange={(event) => {
               const day = new Date(event.target.value);
-              if (!Number.isNaN(day.getTime())) dispatch(detailsChanged({ dueAt: day.toISOString() }));
+              if (!Number.isNaN(day.getTime())) dispatch(changeDetails({ dueAt: day.toISOString() }));
             }}
           />
         )}
@@ -70,7 +70,7 @@ function HandingIn() {
             {...ids}
             value={latePolicy}
             disabled={!dueAt}
-            onChoose={(choice) => dispatch(detailsChanged({ latePolicy: choice }))}
+            onChoose={(choice) => dispatch(changeDetails({ latePolicy: choice }))}
             choices={LatePolicy.options.map((policy) => ({ id: policy, label: POLICY_WORDS[policy] }))}
           />
         )}
@@ -82,7 +82,7 @@ function HandingIn() {
         hint="Empty: as many as they like."
         placeholder="any number"
         value={takeLimit}
-        onDecimal={(limit) => dispatch(detailsChanged({ takeLimit: limit }))}
+        onDecimal={(limit) => dispatch(changeDetails({ takeLimit: limit }))}
       />
       <Field label="It plays" hint="A loop is read at its seam, too.">
         {(ids) => (
@@ -91,7 +91,7 @@ function HandingIn() {
             value={plays}
             onChoose={(choice) => {
               const wanted = choice as keyof typeof LOOP_WORDS;
-              dispatch(detailsChanged({ loops: wanted === 'keys' ? undefined : wanted === 'loop' }));
+              dispatch(changeDetails({ loops: wanted === 'keys' ? undefined : wanted === 'loop' }));
             }}
             choices={Object.entries(LOOP_WORDS).map(([id, words]) => ({ id: id, label: words }))}
           />
@@ -105,7 +105,7 @@ function Freedoms() {
   const dispatch = useAppDispatch();
   const { mayChange = USUAL_LIMITS } = useAppSelector(selectWork)!.details!;
   const set = (change: Partial<Limits>): void =>
-    void dispatch(detailsChanged({ mayChange: { ...mayChange, ...change } }));
+    void dispatch(changeDetails({ mayChange: { ...mayChange, ...change } }));
   const { channels } = mayChange;
   const toggle = (id: ChannelId): void => {
     if (channels)

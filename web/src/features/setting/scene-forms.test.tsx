@@ -4,7 +4,7 @@ import { channelOf, createMotion, createSubject, type MotionDocument, setKeys } 
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { beforeEach, expect, test } from 'vitest';
-import { edited, opened, undone } from '../../editing/index.ts';
+import { applyEdit, opened, undo } from '../../editing/index.ts';
 import { createStore, type Store } from '../../state/index.ts';
 import { ClockProvider } from '../../time/index.ts';
 import { StageFields, SubjectFields, SubjectList } from '../../tools/scene/index.ts';
@@ -22,7 +22,7 @@ const DETAILS: ExerciseDetails = {
 };
 let store: Store;
 
-const work = () => store.getState().editing.work!;
+const work = () => store.getState().document.work!;
 const look = () => work().motion.subjects[0]!.look;
 const field = (label: string): HTMLInputElement => screen.getByLabelText(label);
 function type(label: string, text: string): void {
@@ -66,8 +66,8 @@ test('the stage takes a preset, a size of its own and a ground; each is one step
   expect([work().motion.stage.widthPx, field('Stage size').value]).toEqual([1000, 'custom']);
   fireEvent.change(field('Ground'), { target: { value: '#22303c' } });
   expect(work().motion.stage.background).toBe('#22303c');
-  store.dispatch(undone());
-  store.dispatch(undone());
+  store.dispatch(undo());
+  store.dispatch(undo());
   expect(work().motion.stage).toMatchObject({ widthPx: 1080, background: '#fffdf8' });
 });
 
@@ -151,7 +151,7 @@ test('terms are ticked one by one; what is said as usual again is not said at al
 test('weights and tolerances of single keys change scores; a model is kept as an alternative', async () => {
   const ref = { subjectId: 'dial', channelId: 'position.x' } as const;
   const keyed = setKeys(setKeys(work().motion, 1, [{ ...ref, value: 0 }]).motion, 25, [{ ...ref, value: 400 }]).motion;
-  act(() => void store.dispatch(edited({ operation: 'takeMotion', args: [keyed] })));
+  act(() => void store.dispatch(applyEdit({ operation: 'takeMotion', args: [keyed] })));
   const gradeOf = (take: RegExp) =>
     Number(screen.getByRole('row', { name: take }).querySelector('td:last-child')!.textContent);
   await waitFor(() => expect(gradeOf(/^As the model/)).toBe(100));
@@ -162,12 +162,12 @@ test('weights and tolerances of single keys change scores; a model is kept as an
   type('Tolerance of Hob dial, position on frame 25, frames', '4');
   await waitFor(() => expect(gradeOf(/^Last extreme/)).toBeGreaterThan(strict));
   expect(work().details!.keyTolerances).toEqual([{ subjectId: 'dial', track: 'position', frame: 25, keyFrames: 4 }]);
-  act(() => void store.dispatch(edited({ operation: 'moveKeys', args: [[{ ...ref, frame: 25 }], 2] })));
+  act(() => void store.dispatch(applyEdit({ operation: 'moveKeys', args: [[{ ...ref, frame: 25 }], 2] })));
   expect(screen.getByRole('status').textContent).toContain('No key is left on 25');
 
   type('Name of the alternative', 'Slower');
   fireEvent.click(screen.getByRole('button', { name: 'Keep the model as it is now as one' }));
-  act(() => void store.dispatch(edited({ operation: 'moveKeys', args: [[{ ...ref, frame: 27 }], -6] })));
+  act(() => void store.dispatch(applyEdit({ operation: 'moveKeys', args: [[{ ...ref, frame: 27 }], -6] })));
   fireEvent.click(screen.getByRole('button', { name: 'Change places with the model' }));
   const lastFrame = (motion: MotionDocument) => channelOf(motion, 'dial', 'position.x').keys.at(-1)!.frame;
   expect([lastFrame(work().motion), lastFrame(work().details!.alternatives![0]!.motion)]).toEqual([27, 21]);

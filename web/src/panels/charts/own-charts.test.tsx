@@ -2,7 +2,7 @@ import { act, fireEvent, render, screen } from '@testing-library/react';
 import { createChannel, createKey, createMotion, createSubject, type KeyRef } from '@undulan/core';
 import { Provider } from 'react-redux';
 import { beforeEach, expect, test } from 'vitest';
-import { edited, type EditRequest, opened, previewed } from '../../editing/index.ts';
+import { applyEdit, type EditRequest, opened, previewEdit } from '../../editing/index.ts';
 import { createStore, type Store } from '../../state/index.ts';
 import { ClockProvider, useClock } from '../../time/index.ts';
 import { OwnCharts } from './OwnCharts.tsx';
@@ -74,12 +74,12 @@ test('in a gesture what becomes of a chart is painted over it, and the page stay
   const painted = (): number[] =>
     screen.getAllByRole('figure').flatMap((figure, i) => (figure.querySelector('canvas') ? [i] : []));
   const move: EditRequest = { operation: 'moveKeys', args: [[LAST_KEY], -2] };
-  act(() => void store.dispatch(previewed(move)));
+  act(() => void store.dispatch(previewEdit(move)));
   // The one that ends on the key, and the one before, whose automatic handle it changes.
   expect(painted()).toEqual([10, 11]);
   expect(screen.getAllByRole('img', { name: /^Timing chart/ })).toEqual(before);
-  act(() => void store.dispatch(previewed(null)));
+  act(() => void store.dispatch(previewEdit(null)));
   expect(painted()).toEqual([]);
-  act(() => void store.dispatch(edited(move)));
+  act(() => void store.dispatch(applyEdit(move)));
   expect(shown().at(-1)).toBe(`${LAST - STEP} to ${LAST - 2}`);
 });

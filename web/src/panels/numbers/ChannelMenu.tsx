@@ -1,8 +1,8 @@
 import { type Channel, type ChannelRef, CHANNELS, sameChannel, sampleChannel } from '@undulan/core';
 import { EllipsisVertical } from 'lucide-react';
 import { memo, useState } from 'react';
-import { edited, unkeyedDropped, useEditing } from '../../editing/index.ts';
-import { useAppDispatch } from '../../state/index.ts';
+import { applyEdit, unkeyedDropped } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
 import { Button, Dialog, Menu, MenuItem } from '../../ui/index.ts';
 import { formatValue } from '../../values/index.ts';
@@ -15,7 +15,7 @@ interface ChannelMenuProps {
 /** What the channel is at now, and whether that is a change not keyed yet. */
 function useStanding(channel: Channel, ref: ChannelRef): { frame: number; value: number; changed: boolean } {
   const { frame } = useClock();
-  const { unkeyed } = useEditing('unkeyed');
+  const unkeyed = useAppSelector((state) => state.posing.unkeyed);
   const change = unkeyed.find((value) => sameChannel(value, ref));
   return { frame, value: change?.value ?? sampleChannel(channel, frame), changed: change !== undefined };
 }
@@ -54,13 +54,13 @@ function Actions({ subjectId, channel, onClear }: ChannelMenuProps & { onClear: 
   return (
     <>
       <MenuItem
-        onSelect={() => dispatch(edited({ operation: 'setKeys', args: [frame, [{ ...ref, value }]] }))}
+        onSelect={() => dispatch(applyEdit({ operation: 'setKeys', args: [frame, [{ ...ref, value }]] }))}
         disabledReason={isKeyed && !changed && 'There is a key on this frame.'}
       >
         Key here
       </MenuItem>
       <MenuItem
-        onSelect={() => dispatch(edited({ operation: 'deleteKeys', args: [[{ ...ref, frame }]] }))}
+        onSelect={() => dispatch(applyEdit({ operation: 'deleteKeys', args: [[{ ...ref, frame }]] }))}
         disabledReason={!isKeyed && 'There is no key on this frame.'}
       >
         Remove this key
@@ -91,7 +91,7 @@ function ClearQuestion({ subjectId, channel, onClose }: ChannelMenuProps & { onC
           <Button
             kind="danger"
             onClick={() => {
-              dispatch(edited({ operation: 'clearChannel', args: [ref, value] }));
+              dispatch(applyEdit({ operation: 'clearChannel', args: [ref, value] }));
               onClose();
             }}
           >

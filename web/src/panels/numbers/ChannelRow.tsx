@@ -2,8 +2,8 @@ import { type Channel, type ChannelKind, CHANNELS, type KeyValue, sameChannel, s
 import { clsx } from 'clsx';
 import { ChevronLeft, ChevronRight, Lock } from 'lucide-react';
 import { memo, useCallback } from 'react';
-import { channelSelected, previewed, useChangeValues, useEditing } from '../../editing/index.ts';
-import { useAppDispatch } from '../../state/index.ts';
+import { channelSelected, previewEdit, useChangeValues } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
 import { CommitInput, Tip, usePointerDrag } from '../../ui/index.ts';
 import { toFineness, useValueUnits } from '../../values/index.ts';
@@ -42,7 +42,8 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame, 
   const dispatch = useAppDispatch();
   const change = useChangeValues();
   const units = useValueUnits();
-  const { unkeyed, limits } = useEditing('unkeyed', 'limits');
+  const unkeyed = useAppSelector((state) => state.posing.unkeyed);
+  const limits = useAppSelector((state) => state.document.limits);
   const fixed = Boolean(limits?.channels && !limits.channels.includes(channel.id));
   const ref = { subjectId, channelId: channel.id };
   const { label } = CHANNELS[channel.id];
@@ -148,12 +149,12 @@ function ScrubHandle({ value, frame }: { value: KeyValue; frame: number }) {
     { ...start, value: toFineness(start.channelId, start.value + dxPx * PER_PX[unit]) },
   ];
   const drag = usePointerDrag<KeyValue>({
-    onMove: (start, { dxPx }) => dispatch(previewed({ operation: 'setKeys', args: [frame, valuesAt(start, dxPx)] })),
+    onMove: (start, { dxPx }) => dispatch(previewEdit({ operation: 'setKeys', args: [frame, valuesAt(start, dxPx)] })),
     onEnd: (start, { dxPx }) => {
-      dispatch(previewed(null));
+      dispatch(previewEdit(null));
       change(valuesAt(start, dxPx), frame);
     },
-    onCancel: () => dispatch(previewed(null)),
+    onCancel: () => dispatch(previewEdit(null)),
   });
   return (
     <span

@@ -1,5 +1,5 @@
 import { CHANNELS, findSubject } from '@undulan/core';
-import { selectMotion, unkeyedDropped, useEditing } from '../../editing/index.ts';
+import { selectMotion, unkeyedDropped } from '../../editing/index.ts';
 import { useShownKeys } from '../../keyboard/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button } from '../../ui/index.ts';
@@ -10,7 +10,7 @@ export function UnkeyedNotice() {
   const dispatch = useAppDispatch();
   const keys = useShownKeys();
   const motion = useAppSelector(selectMotion);
-  const { unkeyed } = useEditing('unkeyed');
+  const unkeyed = useAppSelector((state) => state.posing.unkeyed);
   const { keyChanged } = useKeyHere();
   if (unkeyed.length === 0 || !motion) return null;
   const names = unkeyed.map(

@@ -1,5 +1,5 @@
 import { type ChannelId, channelOf, type MotionDocument, sampleChannel, type Subject, TRACKS } from '@undulan/core';
-import { edited, selectMotion, selectPictureMotion, useEditing } from '../../editing/index.ts';
+import { applyEdit, selectMotion, selectPictureMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector, useAppStore } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
 import { useStored } from '../../ui/index.ts';
@@ -23,7 +23,8 @@ export function useKeyHere() {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion);
   const store = useAppStore();
-  const { unkeyed, subjectId } = useEditing('unkeyed', 'subjectId');
+  const unkeyed = useAppSelector((state) => state.posing.unkeyed);
+  const subjectId = useAppSelector((state) => state.selection.subjectId);
   const [keySet, setKeySet] = useStored<KeySet>('key-set', 'all');
   const subject = motion?.subjects.find((other) => other.id === subjectId);
 
@@ -35,7 +36,7 @@ export function useKeyHere() {
       channelId,
       value: sampleChannel(channelOf(shown, subject.id, channelId), clock.frame),
     }));
-    dispatch(edited({ operation: 'setKeys', args: [clock.frame, values] }));
+    dispatch(applyEdit({ operation: 'setKeys', args: [clock.frame, values] }));
   };
   const keyAsShown = (set: KeySet): void => {
     const picture = selectPictureMotion(store.getState());
@@ -43,7 +44,7 @@ export function useKeyHere() {
   };
   const keyChanged = (): void => {
     clock.stop();
-    if (unkeyed.length > 0) dispatch(edited({ operation: 'setKeys', args: [clock.frame, unkeyed] }));
+    if (unkeyed.length > 0) dispatch(applyEdit({ operation: 'setKeys', args: [clock.frame, unkeyed] }));
     else keyAsShown('moving');
   };
   return { keyChanged, keyChosen: () => keyAsShown(keySet), keySet, setKeySet };

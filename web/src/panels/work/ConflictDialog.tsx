@@ -1,15 +1,18 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { keepAsCopy, keepMine, takeTheirs, useEditing } from '../../editing/index.ts';
+import { keepAsCopy, keepMine, takeTheirs } from '../../saving/index.ts';
 import { explain } from '../../server-data/index.ts';
-import { useAppDispatch } from '../../state/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Dialog, sayProblem, sayToStay } from '../../ui/index.ts';
 
 /** Asks what to do when the same work was changed elsewhere. Nothing is lost until one of the three is chosen. */
 export function ConflictDialog() {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const { save, source, work, history } = useEditing('save', 'source', 'work', 'history');
+  const save = useAppSelector((state) => state.saving.standing);
+  const source = useAppSelector((state) => state.document.source);
+  const work = useAppSelector((state) => state.document.work);
+  const history = useAppSelector((state) => state.document.history);
   const [busy, setBusy] = useState(false);
 
   const choose = (act: () => Promise<void>) => async (): Promise<void> => {

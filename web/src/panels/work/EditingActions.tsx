@@ -1,6 +1,7 @@
 import { Redo2, Undo2 } from 'lucide-react';
-import { redone, selectIsDirty, selectRedoName, selectUndoName, undone, useEditing } from '../../editing/index.ts';
+import { redo, selectRedoName, selectUndoName, undo } from '../../editing/index.ts';
 import { useShortcuts } from '../../keyboard/index.ts';
+import { selectIsDirty } from '../../saving/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button } from '../../ui/index.ts';
 
@@ -9,7 +10,7 @@ export function EditingActions() {
   const dispatch = useAppDispatch();
   const undoName = useAppSelector(selectUndoName);
   const redoName = useAppSelector(selectRedoName);
-  useShortcuts({ undo: () => dispatch(undone()), redo: () => dispatch(redone()) });
+  useShortcuts({ undo: () => dispatch(undo()), redo: () => dispatch(redo()) });
   return (
     <>
       <Button
@@ -17,7 +18,7 @@ export function EditingActions() {
         aria-label="Undo"
         tip={`Undo: ${undoName} (Ctrl Z)`}
         disabledReason={undoName === null && 'Nothing to undo.'}
-        onClick={() => dispatch(undone())}
+        onClick={() => dispatch(undo())}
       >
         <Undo2 size={15} />
       </Button>
@@ -26,7 +27,7 @@ export function EditingActions() {
         aria-label="Redo"
         tip={`Redo: ${redoName} (Ctrl Shift Z)`}
         disabledReason={redoName === null && 'Nothing to redo.'}
-        onClick={() => dispatch(redone())}
+        onClick={() => dispatch(redo())}
       >
         <Redo2 size={15} />
       </Button>
@@ -36,7 +37,8 @@ export function EditingActions() {
 
 /** Where saving stands, in words. */
 export function SaveStatus() {
-  const { save, saveProblem } = useEditing('save', 'saveProblem');
+  const save = useAppSelector((state) => state.saving.standing);
+  const saveProblem = useAppSelector((state) => state.saving.problem);
   const dirty = useAppSelector(selectIsDirty);
   const says =
     save === 'unreachable'

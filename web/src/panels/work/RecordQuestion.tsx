@@ -1,5 +1,5 @@
 import { channelOf, CHANNELS, sampleChannel } from '@undulan/core';
-import { asked, edited, leftUnkeyed, selectMotion, useEditing } from '../../editing/index.ts';
+import { applyEdit, asked, leaveUnkeyed, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Dialog } from '../../ui/index.ts';
 
@@ -7,7 +7,7 @@ import { Button, Dialog } from '../../ui/index.ts';
 export function RecordQuestion() {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion);
-  const { question } = useEditing('question');
+  const question = useAppSelector((state) => state.posing.question);
   if (!question || !motion) return null;
   const { values, frame } = question;
   const names = values.map(({ channelId }) => CHANNELS[channelId].label.toLowerCase()).join(' and ');
@@ -17,11 +17,11 @@ export function RecordQuestion() {
       ...value,
       value: value.value - sampleChannel(channelOf(motion, value.subjectId, value.channelId), frame),
     }));
-    dispatch(edited({ operation: 'offsetChannels', args: [offsets] }));
+    dispatch(applyEdit({ operation: 'offsetChannels', args: [offsets] }));
     close();
   };
   const keyHere = (): void => {
-    dispatch(edited({ operation: 'setKeys', args: [frame, values] }));
+    dispatch(applyEdit({ operation: 'setKeys', args: [frame, values] }));
     close();
   };
   return (
@@ -33,7 +33,7 @@ export function RecordQuestion() {
         <>
           <Button onClick={close}>Cancel</Button>
           <Button onClick={moveAll}>Move the whole motion</Button>
-          <Button onClick={() => dispatch(leftUnkeyed(values))}>Leave it unkeyed</Button>
+          <Button onClick={() => dispatch(leaveUnkeyed(values))}>Leave it unkeyed</Button>
           <Button kind="main" onClick={keyHere}>
             Key frame {frame}
           </Button>

@@ -9,15 +9,14 @@ import {
 } from '@undulan/core';
 import { type KeyboardEvent, type PointerEvent, useCallback, useMemo } from 'react';
 import {
+  applyEdit,
   changedValues,
-  edited,
-  previewed,
+  previewEdit,
   selectMotion,
   selectPictureMotion,
   selectShownMotion,
   subjectSelected,
   useChangeValues,
-  useEditing,
 } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
@@ -78,7 +77,7 @@ export function EditableStage({ tone, target, trail, onion }: EditableStageProps
   const motion = useAppSelector(selectShownMotion);
   const picture = useAppSelector(selectPictureMotion);
   const settled = useAppSelector(selectMotion);
-  const { subjectId } = useEditing('subjectId');
+  const subjectId = useAppSelector((state) => state.selection.subjectId);
   const change = useChangeValues();
   const colour = tone === 'take' ? TAKE_COLOUR : TARGET_COLOUR;
 
@@ -111,14 +110,15 @@ export function EditableStage({ tone, target, trail, onion }: EditableStageProps
     return settled ? changedValues(settled, positionValues(drag.subjectId, drag.x + dx, drag.y + dy), drag.frame) : [];
   };
   const startDrag = usePointerDrag<SubjectDrag>({
-    onMove: (drag, move) => dispatch(previewed({ operation: 'setKeys', args: [drag.frame, valuesAfter(drag, move)] })),
+    onMove: (drag, move) =>
+      dispatch(previewEdit({ operation: 'setKeys', args: [drag.frame, valuesAfter(drag, move)] })),
     onEnd: (drag, move) => {
-      dispatch(previewed(null));
+      dispatch(previewEdit(null));
       const values = valuesAfter(drag, move);
       if (!drag.ofKey) change(values, drag.frame);
-      else if (values.length > 0) dispatch(edited({ operation: 'setKeys', args: [drag.frame, values] }));
+      else if (values.length > 0) dispatch(applyEdit({ operation: 'setKeys', args: [drag.frame, values] }));
     },
-    onCancel: () => dispatch(previewed(null)),
+    onCancel: () => dispatch(previewEdit(null)),
   });
 
   if (!motion) return null;

@@ -1,5 +1,5 @@
 import { BEHAVIOURS, type Channel, CHANNELS, Outside } from '@undulan/core';
-import { edited } from '../../editing/index.ts';
+import { applyEdit } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
 import { Button, DecimalInput, Popover, Select } from '../../ui/index.ts';
 
@@ -49,7 +49,7 @@ function Side({ subjectId, channel, side, label }: BeyondPopoverProps & { side: 
   const dispatch = useAppDispatch();
   const { kind, count } = channel[side] ?? { kind: 'hold' as const, count: 0 };
   const set = (outside: Outside): void =>
-    void dispatch(edited({ operation: 'setOutside', args: [{ subjectId, channelId: channel.id }, side, outside] }));
+    void dispatch(applyEdit({ operation: 'setOutside', args: [{ subjectId, channelId: channel.id }, side, outside] }));
   return (
     <fieldset className="mt-2">
       <legend className="text-xs text-faint">{label}</legend>

@@ -11,7 +11,7 @@ import {
 } from '@undulan/core';
 import { Fragment, type KeyboardEvent, memo, type PointerEvent, useMemo } from 'react';
 import { shallowEqual } from 'react-redux';
-import { edited, type EditRequest, keysSelected, selectEditing } from '../../editing/index.ts';
+import { applyEdit, type EditRequest, keysSelected } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useTimeScale } from '../../time/index.ts';
 import { type DragMove, useStored } from '../../ui/index.ts';
@@ -59,7 +59,7 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, r
   const dispatch = useAppDispatch();
   const { host, follow } = useFollowedFocus<SVGGElement>();
   const isOwn = (ref: KeyRef): boolean => ref.subjectId === subjectId && ref.channelId === channel.id;
-  const ownSelection = useAppSelector((state) => selectEditing(state).selectedKeys.filter(isOwn), shallowEqual);
+  const ownSelection = useAppSelector((state) => state.selection.keys.filter(isOwn), shallowEqual);
   const [keeps] = useStored<HandleKeeps>('handle-keeps', KEEPS_NOTHING);
   const refOf = (frame: number): KeyRef => ({ subjectId, channelId: channel.id, frame });
   const isSelected = (frame: number): boolean => ownSelection.some((key) => sameKey(key, refOf(frame)));
@@ -145,7 +145,7 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, r
     const fine = CHANNELS[channel.id].unit === '×' ? 0.01 : 1;
     const up = CHANNELS[channel.id].pointsDown ? -1 : 1;
     const refs = isSelected(frame) ? ownSelection : [refOf(frame)];
-    dispatch(edited({ operation: 'moveKeys', args: [refs, arrow.frames * times, arrow.steps * times * fine * up] }));
+    dispatch(applyEdit({ operation: 'moveKeys', args: [refs, arrow.frames * times, arrow.steps * times * fine * up] }));
     follow(onGrain(frame + arrow.frames * times));
   };
 

@@ -1,6 +1,6 @@
 import { type Channel, type Outside, sampleChannel } from '@undulan/core';
 import type { KeyboardEvent } from 'react';
-import { edited, type EditRequest } from '../../editing/index.ts';
+import { applyEdit, type EditRequest } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
 import { useTimeScale } from '../../time/index.ts';
 import { useEditDrag, type ValueScale } from '../kit/index.ts';
@@ -61,7 +61,7 @@ export function OutsideGrips({ subjectId, channel, values, colour }: OutsideGrip
           const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
           if (!by) return;
           event.preventDefault();
-          dispatch(edited(request(side, outside, outside.count + (side === 'after' ? by : -by))));
+          dispatch(applyEdit(request(side, outside, outside.count + (side === 'after' ? by : -by))));
         }}
       >
         <title>{`${outside.count} ${outside.count === 1 ? 'round' : 'rounds'}: drag for more or fewer`}</title>

@@ -1,6 +1,6 @@
 import { type Channel, CHANNELS, readDecimal, Wobble } from '@undulan/core';
 import { clsx } from 'clsx';
-import { edited, selectMotion } from '../../editing/index.ts';
+import { applyEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
 import { Button, CommitInput, Popover, Toggle } from '../../ui/index.ts';
@@ -52,7 +52,7 @@ function WobbleForm({ subjectId, channel }: WobblePopoverProps) {
   const units = useValueUnits();
   const { wobble, id } = channel;
   const ref = { subjectId, channelId: id };
-  const set = (next: Wobble | null): void => void dispatch(edited({ operation: 'setWobble', args: [ref, next] }));
+  const set = (next: Wobble | null): void => void dispatch(applyEdit({ operation: 'setWobble', args: [ref, next] }));
   /** Takes a change if the whole is still a wobble. */
   const take = (change: Partial<Wobble>): boolean => {
     const checked = Wobble.safeParse({ ...wobble, ...change });
@@ -119,7 +119,7 @@ function WobbleForm({ subjectId, channel }: WobblePopoverProps) {
             <Button
               small
               tip="A key on every drawing of the range; the wobble goes"
-              onClick={() => dispatch(edited({ operation: 'bakeKeys', args: [ref] }))}
+              onClick={() => dispatch(applyEdit({ operation: 'bakeKeys', args: [ref] }))}
             >
               Bake to keys
             </Button>

@@ -1,7 +1,7 @@
 import { type Channel, findChannel, findSubject, sameChannel } from '@undulan/core';
 import { memo, type RefObject, useMemo } from 'react';
 import { shallowEqual } from 'react-redux';
-import { isLocked, selectEditing, selectMotion, selectShownKeys } from '../../editing/index.ts';
+import { isLocked, selectMotion, selectShownKeys } from '../../editing/index.ts';
 import { useAppSelector } from '../../state/index.ts';
 import { useTimeScale } from '../../time/index.ts';
 import { CHANNEL_LOOKS } from '../../values/index.ts';
@@ -22,7 +22,7 @@ interface KeyTrackProps {
 /** The keys of one channel: click to select, drag to move in time. What is seen is painted; targets lie over it. */
 export const KeyTrack = memo(function KeyTrack({ subjectId, subjectName, channel, heightPx, drag }: KeyTrackProps) {
   const ref = { subjectId, channelId: channel.id };
-  const locked = useAppSelector((state) => isLocked(selectEditing(state).rows, ref));
+  const locked = useAppSelector((state) => isLocked(state.rows, ref));
   const settled = useAppSelector((state) => {
     const subject = findSubject(selectMotion(state)!, subjectId);
     return subject && findChannel(subject, channel.id);

@@ -4,7 +4,7 @@ import { clsx } from 'clsx';
 import { ListFilter } from 'lucide-react';
 import { memo, type RefObject, useEffect, useRef } from 'react';
 import { shallowEqual } from 'react-redux';
-import { type KeyRow, rowsChanged, selectKeyRows, useEditing } from '../../editing/index.ts';
+import { type KeyRow, rowsChanged, selectKeyRows } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useTimeScale } from '../../time/index.ts';
 import { LABEL_PX } from '../../time-page/index.ts';
@@ -178,7 +178,7 @@ function ShowAll() {
 /** Which rows are shown, and how many are not. */
 const RowFilter = memo(function RowFilter({ hiddenCount }: { hiddenCount: number }) {
   const dispatch = useAppDispatch();
-  const { rows: state } = useEditing('rows');
+  const state = useAppSelector((state) => state.rows);
   const subjects = useAppSelector(
     (root) => selectKeyRows(root).rows.flatMap((row) => (row.kind === 'subject' ? [row.name] : [])),
     shallowEqual,

@@ -2,8 +2,8 @@ import type { ChannelId } from '@undulan/core';
 import { clsx } from 'clsx';
 import { ChevronDown, ChevronRight, EllipsisVertical, Lock } from 'lucide-react';
 import { memo } from 'react';
-import { channelSelected, rowsChanged, type RowState, subjectSelected, useEditing } from '../../editing/index.ts';
-import { useAppDispatch } from '../../state/index.ts';
+import { channelSelected, rowsChanged, type RowState, subjectSelected } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Menu, MenuItem } from '../../ui/index.ts';
 import { CHANNEL_LOOKS } from '../../values/index.ts';
 
@@ -33,7 +33,8 @@ export const RowLabel = memo(function RowLabel({
   indented,
 }: RowLabelProps) {
   const dispatch = useAppDispatch();
-  const { rows: state, subjectId: chosenId } = useEditing('rows', 'subjectId');
+  const state = useAppSelector((state) => state.rows);
+  const chosenId = useAppSelector((state) => state.selection.subjectId);
   const has = (list: Lists): boolean => state[list].includes(name);
   const toggle = (list: Lists): void =>
     void dispatch(

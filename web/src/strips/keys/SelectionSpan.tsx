@@ -1,5 +1,5 @@
 import type { KeyboardEvent } from 'react';
-import { edited, selectMotion, selectShownKeys, useEditing } from '../../editing/index.ts';
+import { applyEdit, selectMotion, selectShownKeys } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { formatFrames, useClock, useTimeScale } from '../../time/index.ts';
 import type { DragMove } from '../../ui/index.ts';
@@ -13,7 +13,8 @@ export function SelectionSpan() {
   const scale = useTimeScale();
   const clock = useClock();
   const dispatch = useAppDispatch();
-  const { selectedKeys, ripple } = useEditing('selectedKeys', 'ripple');
+  const selectedKeys = useAppSelector((state) => state.selection.keys);
+  const ripple = useAppSelector((state) => state.gesture.ripple);
   const cues = useAppSelector(selectMotion)?.cues;
   const shown = useAppSelector(selectShownKeys);
   const frames = selectedKeys.map((key) => key.frame);
@@ -46,7 +47,7 @@ export function SelectionSpan() {
     const from = end === 'first' ? first : last;
     const about = end === 'first' ? last : first;
     dispatch(
-      edited({
+      applyEdit({
         operation: 'stretchAbout',
         args: [selectedKeys, about, (from + by - about) / (from - about), { ripple }],
       }),

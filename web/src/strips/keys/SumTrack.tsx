@@ -7,7 +7,6 @@ import {
   selectOpenChannels,
   selectShownKeys,
   selectShownMotion,
-  useEditing,
 } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useTimeScale } from '../../time/index.ts';
@@ -57,7 +56,7 @@ const SumTargets = memo(function SumTargets({ drag }: { drag: RefObject<ReturnTy
   const motion = useAppSelector(selectMotion);
   const channels = useAppSelector(selectOpenChannels);
   const { host, follow } = useFollowedFocus<SVGSVGElement>();
-  const { selectedKeys } = useEditing('selectedKeys');
+  const selectedKeys = useAppSelector((state) => state.selection.keys);
   const frames = useMemo(
     () => (motion ? keyFramesOf(motion, channels).filter((frame) => scale.shows(frame)) : []),
     [motion, channels, scale],

@@ -1,8 +1,8 @@
 import { type Channel, type ChannelRef, CHANNELS, type KeyRef, onGrain, sameChannel } from '@undulan/core';
 import { clsx } from 'clsx';
 import { type KeyboardEvent, memo, type MouseEvent, type PointerEvent, type RefObject, useMemo } from 'react';
-import { keysSelected, useEditing } from '../../editing/index.ts';
-import { useAppDispatch } from '../../state/index.ts';
+import { keysSelected } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useTimeScale } from '../../time/index.ts';
 import { builtInCrowd, crowding, nearestFrame, reachPath, useFollowedFocus } from '../kit/index.ts';
 import { arrowFrames, type useKeyDrag } from './use-key-drag.ts';
@@ -35,7 +35,7 @@ export const TrackTargets = memo(function TrackTargets(props: TrackTargetsProps)
   const clock = useClock();
   const dispatch = useAppDispatch();
   const { host, follow } = useFollowedFocus<SVGSVGElement>();
-  const { selectedKeys } = useEditing('selectedKeys');
+  const selectedKeys = useAppSelector((state) => state.selection.keys);
   const ref: ChannelRef = { subjectId, channelId: channel.id };
   const selected = selectedKeys.filter((key) => sameChannel(key, ref)).map((key) => key.frame);
   /** The keys an action on this one is about: the whole selection when it is part of it. */

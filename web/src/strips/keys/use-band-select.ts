@@ -1,7 +1,7 @@
 import type { KeyRef } from '@undulan/core';
 import { type PointerEvent, type RefObject, useState } from 'react';
-import { isLocked, type KeyRow, keysSelected, useEditing } from '../../editing/index.ts';
-import { useAppDispatch } from '../../state/index.ts';
+import { isLocked, type KeyRow, keysSelected } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useTimeScale } from '../../time/index.ts';
 import { type DragMove, usePointerDrag } from '../../ui/index.ts';
 
@@ -39,7 +39,7 @@ function keysWithin(rows: readonly KeyRow[], firstFrame: number, lastFrame: numb
 export function useBandSelect(tracks: RefObject<HTMLElement | null>, rows: readonly KeyRow[], rowPx: number) {
   const dispatch = useAppDispatch();
   const scale = useTimeScale();
-  const { rows: state } = useEditing('rows');
+  const state = useAppSelector((state) => state.rows);
   const [band, setBand] = useState<Band | null>(null);
   const bandOf = ({ x, y, allRows }: BandStart, { dxPx, dyPx }: DragMove): Band => ({
     left: Math.min(x, x + dxPx),

@@ -1,12 +1,5 @@
 import type { KeyRef } from '@undulan/core';
-import {
-  edited,
-  type EditRequest,
-  keysSelected,
-  selectMotion,
-  selectOpenChannels,
-  useEditing,
-} from '../../editing/index.ts';
+import { applyEdit, type EditRequest, keysSelected, selectMotion, selectOpenChannels } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { formatFrames, useTimeScale } from '../../time/index.ts';
 import type { DragMove } from '../../ui/index.ts';
@@ -34,7 +27,8 @@ export function useKeyDrag() {
   const dispatch = useAppDispatch();
   const scale = useTimeScale();
   const motion = useAppSelector(selectMotion);
-  const { ripple, keepShares } = useEditing('ripple', 'keepShares');
+  const ripple = useAppSelector((state) => state.gesture.ripple);
+  const keepShares = useAppSelector((state) => state.gesture.keepShares);
   const channels = useAppSelector(selectOpenChannels);
 
   const moveBy = (refs: KeyRef[], frames: number): EditRequest =>
@@ -67,7 +61,7 @@ export function useKeyDrag() {
   return {
     start,
     board,
-    nudge: (refs: KeyRef[], frames: number): void => void dispatch(edited(moveBy(refs, frames))),
+    nudge: (refs: KeyRef[], frames: number): void => void dispatch(applyEdit(moveBy(refs, frames))),
   };
 }
 

@@ -2,7 +2,7 @@ import { CHANNELS } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useSyncExternalStore } from 'react';
 import { createPortal } from 'react-dom';
-import { useEditing } from '../../editing/index.ts';
+import { useAppSelector } from '../../state/index.ts';
 import { formatFrames } from '../../time/index.ts';
 import type { Notice, NoticeBoard } from './notice.ts';
 
@@ -15,7 +15,8 @@ export function GestureNotice({ board }: { board: NoticeBoard }) {
 }
 
 function Shown({ notice }: { notice: Notice }) {
-  const { gaveWay, preview } = useEditing('gaveWay', 'preview');
+  const gaveWay = useAppSelector((state) => state.gesture.gaveWay);
+  const preview = useAppSelector((state) => state.gesture.preview);
   const losses = preview
     ? [...new Set(gaveWay.map((ref) => `${CHANNELS[ref.channelId].label.toLowerCase()} ${formatFrames(ref.frame)}`))]
     : [];

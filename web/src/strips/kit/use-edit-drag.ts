@@ -1,5 +1,5 @@
 import { type PointerEvent, useState } from 'react';
-import { edited, type EditRequest, previewed } from '../../editing/index.ts';
+import { applyEdit, type EditRequest, previewEdit } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
 import { type DragMove, usePointerDrag } from '../../ui/index.ts';
 import { createNoticeBoard, type NoticeBoard } from './notice.ts';
@@ -25,18 +25,18 @@ export function useEditDrag<T>(
   const start = usePointerDrag<T>({
     onMove: (subject, move) => {
       const { request, says } = outcome(subject, move);
-      dispatch(previewed(request));
+      dispatch(previewEdit(request));
       board.tell(says === undefined ? null : { xPx: move.xPx, yPx: move.yPx, says });
     },
     onEnd: (subject, move) => {
       board.tell(null);
       const { request } = outcome(subject, move);
-      dispatch(request ? edited(request) : previewed(null));
+      dispatch(request ? applyEdit(request) : previewEdit(null));
     },
     ...(onClick && { onClick }),
     onCancel: () => {
       board.tell(null);
-      dispatch(previewed(null));
+      dispatch(previewEdit(null));
     },
   });
   return { start, board };

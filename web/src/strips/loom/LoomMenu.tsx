@@ -11,7 +11,7 @@ import {
 } from '@undulan/core';
 import { Ellipsis } from 'lucide-react';
 import { useState } from 'react';
-import { edited, selectMotion } from '../../editing/index.ts';
+import { applyEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Dialog, Menu, MenuHeading, MenuItem, MenuLine, saveFile } from '../../ui/index.ts';
 import { LoomRing } from './LoomRing.tsx';
@@ -76,7 +76,10 @@ function LoomActions({ onRing, ...props }: LoomMenuProps & { onRing: () => void 
   const move = (toward: 'start' | 'end', factor: number): void => {
     if (chosen)
       dispatch(
-        edited({ operation: 'spaceDrawings', args: [chosen.segment, squeezed(chosen.drawings, toward, factor), by] }),
+        applyEdit({
+          operation: 'spaceDrawings',
+          args: [chosen.segment, squeezed(chosen.drawings, toward, factor), by],
+        }),
       );
   };
   const save = (): void =>

@@ -12,7 +12,7 @@ import {
 } from '@undulan/core';
 import { ChevronDown } from 'lucide-react';
 import { useState } from 'react';
-import { edited, type EditRequest, previewed, selectSubject, usePreviewEnds } from '../../editing/index.ts';
+import { applyEdit, type EditRequest, previewEdit, selectSubject, usePreviewEnds } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useRestingFrame } from '../../time/index.ts';
 import { Button, ButtonGroup, Popover } from '../../ui/index.ts';
@@ -96,16 +96,16 @@ function Choices({ request, off }: ChoicesProps) {
   const dispatch = useAppDispatch();
   usePreviewEnds();
   return (
-    <ul onPointerLeave={() => dispatch(previewed(null))}>
+    <ul onPointerLeave={() => dispatch(previewEdit(null))}>
       {BUILDERS.map(({ id, label, build }) => (
         <li key={id}>
           <button
             type="button"
             className="flex w-full justify-between rounded-md px-2 py-1 text-left hover:bg-shade focus-visible:bg-shade"
-            onPointerEnter={() => dispatch(previewed(request(build)))}
-            onFocus={() => dispatch(previewed(request(build)))}
-            onBlur={() => dispatch(previewed(null))}
-            onClick={() => dispatch(edited(request(build)))}
+            onPointerEnter={() => dispatch(previewEdit(request(build)))}
+            onFocus={() => dispatch(previewEdit(request(build)))}
+            onBlur={() => dispatch(previewEdit(null))}
+            onClick={() => dispatch(applyEdit(request(build)))}
           >
             {label}
             <span className="figures text-xs text-faint">{off(build)}</span>

@@ -7,7 +7,7 @@ import {
   type TimingChart,
 } from '@undulan/core';
 import type { PointerEvent } from 'react';
-import { edited, type EditRequest, runEdit, selectMotion } from '../../editing/index.ts';
+import { applyEdit, type EditRequest, runEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useTimeScale } from '../../time/index.ts';
 import { useEditDrag } from '../kit/index.ts';
@@ -73,6 +73,6 @@ export function useLoomDrag(segmentOf: (chart: TimingChart) => SegmentRef, by: F
         together: chosen && chosen.drawings.length > 1 ? chosen.drawings : null,
       }),
     nudge: ({ chart, mark }: FootRef, share: number): void =>
-      void dispatch(edited(edit(chart, mark.frame, mark.progress + share))),
+      void dispatch(applyEdit(edit(chart, mark.frame, mark.progress + share))),
   };
 }

@@ -1,6 +1,6 @@
 import type { Subject } from '@undulan/core';
-import { edited, useEditing } from '../../editing/index.ts';
-import { useAppDispatch } from '../../state/index.ts';
+import { applyEdit } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button } from '../../ui/index.ts';
 import { useActiveTrack } from '../loom/index.ts';
 
@@ -9,7 +9,7 @@ import { useActiveTrack } from '../loom/index.ts';
  */
 export function EvenSpeed({ subject, keyFrames }: { subject: Subject; keyFrames: readonly number[] }) {
   const dispatch = useAppDispatch();
-  const { selectedKeys } = useEditing('selectedKeys');
+  const selectedKeys = useAppSelector((state) => state.selection.keys);
   const track = useActiveTrack();
   const selected = selectedKeys
     .filter((key) => key.subjectId === subject.id && track?.channelIds.includes(key.channelId))
@@ -23,7 +23,7 @@ export function EvenSpeed({ subject, keyFrames }: { subject: Subject; keyFrames:
       className="h-6! px-1!"
       tip={`One speed from ${first} to ${last}: the keys between move in time`}
       disabledReason={(!track && 'No track is chosen.') || (through < 2 && 'It takes two keys.')}
-      onClick={() => track && dispatch(edited({ operation: 'evenKeys', args: [subject.id, track.id, first, last] }))}
+      onClick={() => track && dispatch(applyEdit({ operation: 'evenKeys', args: [subject.id, track.id, first, last] }))}
     >
       Even speed
     </Button>

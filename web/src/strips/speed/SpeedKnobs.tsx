@@ -1,7 +1,7 @@
 import { type ChannelId, findChannel } from '@undulan/core';
 import { type KeyboardEvent, memo, type PointerEvent, useMemo } from 'react';
-import { edited, type EditRequest, keysSelected, useEditing } from '../../editing/index.ts';
-import { useAppDispatch } from '../../state/index.ts';
+import { applyEdit, type EditRequest, keysSelected } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useTimeScale } from '../../time/index.ts';
 import { useValueUnits } from '../../values/index.ts';
 import { builtInCrowd, crowding, GestureNotice, nearestOf, useEditDrag, type ValueScale } from '../kit/index.ts';
@@ -29,7 +29,7 @@ export const SpeedKnobs = memo(function SpeedKnobs({ speed, channelIds, values }
   const { rate } = useClock();
   const scale = useTimeScale();
   const units = useValueUnits();
-  const { selectedKeys } = useEditing('selectedKeys');
+  const selectedKeys = useAppSelector((state) => state.selection.keys);
   const knobs = useMemo(() => knobsOf(line), [line]);
   const per = units.per(activeId);
   const unit = units.label(activeId);
@@ -63,7 +63,7 @@ export const SpeedKnobs = memo(function SpeedKnobs({ speed, channelIds, values }
     if (!way) return;
     event.preventDefault();
     const step = Math.max(1, Math.abs(figuresOf(line, rate).peak.speed) / 100) * (event.shiftKey ? 10 : 1);
-    dispatch(edited(request(knob, knob.speed + way * step, event.altKey)));
+    dispatch(applyEdit(request(knob, knob.speed + way * step, event.altKey)));
   };
 
   /** In a crowd: the speed nearest to the pointer, of its key the side that the pointer is on. */

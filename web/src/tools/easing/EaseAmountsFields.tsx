@@ -1,7 +1,7 @@
 import { type EaseAmounts, easeAmounts, type KeyRef } from '@undulan/core';
 import { Slider } from 'radix-ui';
 import { z } from 'zod';
-import { edited, type EditRequest, previewed } from '../../editing/index.ts';
+import { applyEdit, type EditRequest, previewEdit } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
 import { DecimalInput } from '../../ui/index.ts';
 import type { SegmentKey } from './use-segment-keys.ts';
@@ -44,8 +44,8 @@ export function EaseAmountsFields({ begins, refs }: EaseAmountsFieldsProps) {
               min={0}
               max={100}
               value={[Math.min(100, Math.max(0, percent))]}
-              onValueChange={([value]) => dispatch(previewed(request(end, value!)))}
-              onValueCommit={([value]) => dispatch(edited(request(end, value!)))}
+              onValueChange={([value]) => dispatch(previewEdit(request(end, value!)))}
+              onValueCommit={([value]) => dispatch(applyEdit(request(end, value!)))}
             >
               <Slider.Track className="relative h-1 flex-1 rounded-full bg-rule">
                 <Slider.Range className="absolute h-full rounded-full bg-accent" />
@@ -58,7 +58,7 @@ export function EaseAmountsFields({ begins, refs }: EaseAmountsFieldsProps) {
               aria-label={`${label} in percent`}
               className="figures h-6! w-14! text-right"
               value={percent}
-              onDecimal={(typed) => dispatch(edited(request(end, typed)))}
+              onDecimal={(typed) => dispatch(applyEdit(request(end, typed)))}
             />
             <span className="text-faint">%</span>
           </div>

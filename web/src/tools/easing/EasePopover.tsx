@@ -2,8 +2,8 @@ import { EASE_DIRECTIONS, EASE_FAMILIES, easeProgress, type EaseShape, easeShape
 import { clsx } from 'clsx';
 import { ChevronDown } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
-import { easeCopied, edited, type EditRequest, previewed, useEditing, usePreviewEnds } from '../../editing/index.ts';
-import { useAppDispatch } from '../../state/index.ts';
+import { applyEdit, easeTaken, type EditRequest, previewEdit, usePreviewEnds } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Popover } from '../../ui/index.ts';
 import { EaseAmountsFields } from './EaseAmountsFields.tsx';
 import { ShapeGraph } from './EaseGraph.tsx';
@@ -63,7 +63,7 @@ function Sheet({
   courseId: string | undefined;
 }) {
   const dispatch = useAppDispatch();
-  const { easeClip } = useEditing('easeClip');
+  const easeClip = useAppSelector((state) => state.carried.ease);
   const [shown, setShown] = useState<((t: number) => number) | null>(null);
   usePreviewEnds();
   const refs = useMemo(() => begins.map(({ ref }) => ref), [begins]);
@@ -74,18 +74,18 @@ function Sheet({
   const choice = (progress: (t: number) => number, request: EditRequest) => {
     const show = (): void => {
       setShown(() => progress);
-      dispatch(previewed(request));
+      dispatch(previewEdit(request));
     };
     const hide = (): void => {
       setShown(null);
-      dispatch(previewed(null));
+      dispatch(previewEdit(null));
     };
     return {
       onPointerEnter: show,
       onFocus: show,
       onPointerLeave: hide,
       onBlur: hide,
-      onClick: () => void dispatch(edited(request)),
+      onClick: () => void dispatch(applyEdit(request)),
     };
   };
   const leaving = (to: Leave): EditRequest => ({ operation: 'setLeave', args: [refs, to] });
@@ -154,14 +154,14 @@ function Sheet({
           <Button
             small
             tip="A slow start becomes a slow finish"
-            onClick={() => dispatch(edited({ operation: 'swapEases', args: [refs] }))}
+            onClick={() => dispatch(applyEdit({ operation: 'swapEases', args: [refs] }))}
           >
             Turn about
           </Button>
           <Button
             small
             tip="Take this ease up, without its frames and values"
-            onClick={() => first && dispatch(easeCopied(easeShapeOf(first.channel.keys, first.index)))}
+            onClick={() => first && dispatch(easeTaken(easeShapeOf(first.channel.keys, first.index)))}
           >
             Copy ease
           </Button>

@@ -9,7 +9,7 @@ import {
 } from '@undulan/core';
 import { ChevronDown } from 'lucide-react';
 import { memo } from 'react';
-import { edited } from '../../editing/index.ts';
+import { applyEdit } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
 import { type HandleKeeps, KEEPS_NOTHING } from '../../strips/curve/index.ts';
 import { useClock } from '../../time/index.ts';
@@ -63,7 +63,9 @@ export const HandlePopover = memo(function HandlePopover({ found }: { found: Seg
           label="Link of handles"
           value={link ?? ''}
           choices={HandleLink.options.map((id) => ({ id, label: LINK_WORDS[id] }))}
-          onChoose={(chosen) => dispatch(edited({ operation: 'setLink', args: [found.map(({ ref }) => ref), chosen] }))}
+          onChoose={(chosen) =>
+            dispatch(applyEdit({ operation: 'setLink', args: [found.map(({ ref }) => ref), chosen] }))
+          }
         />
       </div>
       {single && <Numbers found={single} />}
@@ -146,7 +148,7 @@ function SideRow({ found, side, label }: { found: SegmentKey; side: HandleSide; 
       return false;
     // A reach of nothing has no speed: typing one gives it the usual third.
     if (change.speedPerSecond !== undefined && next.reachPercent === 0) next.reachPercent = 100 / 3;
-    dispatch(edited({ operation: 'setSpeed', args: [ref, side, next] }));
+    dispatch(applyEdit({ operation: 'setSpeed', args: [ref, side, next] }));
     return true;
   };
   /** With its unit or without; NaN, which is refused, where it is no number. */

@@ -2,7 +2,7 @@ import { channelOf, Key, type KeyRef, KeyRole, readDecimal, sameChannel, sampleC
 import { clsx } from 'clsx';
 import { Trash2 } from 'lucide-react';
 import { useCallback } from 'react';
-import { edited, selectShownKeys, selectShownMotion, selectUnderWay, useEditing } from '../../editing/index.ts';
+import { applyEdit, selectShownKeys, selectShownMotion, selectUnderWay } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { formatFrames, LiveFigures } from '../../time/index.ts';
 import { Button, CommitInput, Select } from '../../ui/index.ts';
@@ -17,12 +17,13 @@ const ROLE_WORDS: Record<KeyRole, string> = { extreme: 'extreme', breakdown: 'br
 export function KeyBar({ courseId }: { courseId: string | undefined }) {
   const dispatch = useAppDispatch();
   const { found } = useSelectedKeys();
-  const { selectedKeys, refused } = useEditing('selectedKeys', 'refused');
+  const selectedKeys = useAppSelector((state) => state.selection.keys);
+  const refused = useAppSelector((state) => state.gesture.refused);
   // What a gesture under way would replace is said beside the pointer.
-  const replaced = useAppSelector(({ editing }) =>
-    editing.preview ? '' : [...new Set(editing.gaveWay.map((ref) => ref.frame))].join(', '),
+  const replaced = useAppSelector(({ gesture }) =>
+    gesture.preview ? '' : [...new Set(gesture.gaveWay.map((ref) => ref.frame))].join(', '),
   );
-  const remove = (): void => void dispatch(edited({ operation: 'deleteKeys', args: [selectedKeys] }));
+  const remove = (): void => void dispatch(applyEdit({ operation: 'deleteKeys', args: [selectedKeys] }));
 
   const keys = found.map(({ key }) => key);
   const bar = '@container flex h-10 shrink-0 items-center gap-2 border-t border-rule text-xs';
@@ -50,7 +51,7 @@ export function KeyBar({ courseId }: { courseId: string | undefined }) {
         aria-label="Role"
         size="bar"
         value={role ?? ''}
-        onChoose={(choice) => dispatch(edited({ operation: 'setRole', args: [selectedKeys, choice as KeyRole] }))}
+        onChoose={(choice) => dispatch(applyEdit({ operation: 'setRole', args: [selectedKeys, choice as KeyRole] }))}
         choices={[
           ...(role === null ? [{ id: '', label: 'roles differ' }] : []),
           ...KeyRole.options.map((option) => ({ id: option, label: ROLE_WORDS[option] })),
@@ -93,13 +94,13 @@ function SingleKey({ shown, keyRef }: { shown: Key; keyRef: KeyRef }) {
   const setFrame = (text: string): boolean => {
     const frame = readDecimal(text, { within: Key.shape.frame });
     if (frame === null) return false;
-    dispatch(edited({ operation: 'moveKeys', args: [[keyRef], frame - keyRef.frame] }));
+    dispatch(applyEdit({ operation: 'moveKeys', args: [[keyRef], frame - keyRef.frame] }));
     return true;
   };
   const setValue = (text: string): boolean => {
     const value = units.compute(keyRef.channelId, text, shown.value);
     if (value === null) return false;
-    dispatch(edited({ operation: 'setKeys', args: [keyRef.frame, [{ ...keyRef, value }]] }));
+    dispatch(applyEdit({ operation: 'setKeys', args: [keyRef.frame, [{ ...keyRef, value }]] }));
     return true;
   };
   const input = `figures h-7! ${underWay ? 'text-transparent' : 'text-ink'}`;

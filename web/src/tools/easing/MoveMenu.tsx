@@ -1,5 +1,5 @@
 import { ChevronDown } from 'lucide-react';
-import { edited, selectMotion, useEditing } from '../../editing/index.ts';
+import { applyEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Menu, MenuHeading, MenuItem } from '../../ui/index.ts';
 
@@ -10,7 +10,7 @@ import { Button, Menu, MenuHeading, MenuItem } from '../../ui/index.ts';
 export function MoveMenu() {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion);
-  const { subjectId } = useEditing('subjectId');
+  const subjectId = useAppSelector((state) => state.selection.subjectId);
   const subject = motion?.subjects.find((other) => other.id === subjectId);
   const none = !subject && 'No subject is selected.';
   const guide = subject?.guide && motion?.guides.find((path) => path.id === subject.guide!.pathId);
@@ -25,25 +25,25 @@ export function MoveMenu() {
     >
       <MenuHeading>{subject ? `${subject.name}: nothing moves by this` : 'Nothing moves by this'}</MenuHeading>
       <MenuItem
-        onSelect={() => subject && dispatch(edited({ operation: 'joinPosition', args: [subject.id] }))}
+        onSelect={() => subject && dispatch(applyEdit({ operation: 'joinPosition', args: [subject.id] }))}
         disabledReason={none || (subject?.positionJoined && 'They are keyed together.')}
       >
         Key x and y together
       </MenuItem>
       <MenuItem
-        onSelect={() => subject && dispatch(edited({ operation: 'splitPosition', args: [subject.id] }))}
+        onSelect={() => subject && dispatch(applyEdit({ operation: 'splitPosition', args: [subject.id] }))}
         disabledReason={none || (!subject?.positionJoined && 'They are keyed apart.')}
       >
         Key x and y apart
       </MenuItem>
       <MenuItem
-        onSelect={() => subject && dispatch(edited({ operation: 'moveOntoGuide', args: [subject.id, pathId()] }))}
+        onSelect={() => subject && dispatch(applyEdit({ operation: 'moveOntoGuide', args: [subject.id, pathId()] }))}
         disabledReason={none || (guide && `It is on the path "${guide.name}".`)}
       >
         Put the move on a path of its own
       </MenuItem>
       <MenuItem
-        onSelect={() => subject && dispatch(edited({ operation: 'moveOffGuide', args: [subject.id] }))}
+        onSelect={() => subject && dispatch(applyEdit({ operation: 'moveOffGuide', args: [subject.id] }))}
         disabledReason={none || (!guide && 'It is on no path.')}
       >
         Take it off the path, into keys

@@ -1,6 +1,6 @@
 import { type Channel, channelOf, type Key, type KeyRef } from '@undulan/core';
 import { useMemo } from 'react';
-import { selectMotion, useEditing } from '../../editing/index.ts';
+import { selectMotion } from '../../editing/index.ts';
 import { useAppSelector } from '../../state/index.ts';
 
 export interface SegmentKey {
@@ -13,7 +13,7 @@ export interface SegmentKey {
 /** The selected keys with their channels, and which of them begin a segment: all but last ones. */
 export function useSelectedKeys(): { found: SegmentKey[]; begins: SegmentKey[] } {
   const motion = useAppSelector(selectMotion);
-  const { selectedKeys } = useEditing('selectedKeys');
+  const selectedKeys = useAppSelector((state) => state.selection.keys);
   return useMemo(() => {
     const found = (motion ? selectedKeys : []).flatMap((ref): SegmentKey[] => {
       const channel = channelOf(motion!, ref.subjectId, ref.channelId);

@@ -1,7 +1,7 @@
 import type { Cue } from '@undulan/core';
 import { ChevronDown, Trash2 } from 'lucide-react';
 import { useEffect } from 'react';
-import { edited, selectMotion } from '../../editing/index.ts';
+import { applyEdit, selectMotion } from '../../editing/index.ts';
 import { useShortcuts, useShownKeys } from '../../keyboard/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { formatFrames, parsePlace, useClock } from '../../time/index.ts';
@@ -16,7 +16,7 @@ export function CuePopover() {
   const [heard, setHeard] = useStored('cues-heard', false);
   useCueClicks(cues, heard);
   const put = (next: Cue[]): void =>
-    void dispatch(edited({ operation: 'setCues', args: [{ cues: next.toSorted((a, b) => a.frame - b.frame) }] }));
+    void dispatch(applyEdit({ operation: 'setCues', args: [{ cues: next.toSorted((a, b) => a.frame - b.frame) }] }));
   const addHere = (): void => {
     if (!cues.some((cue) => cue.frame === clock.frame)) put([...cues, { frame: clock.frame, name: '' }]);
   };

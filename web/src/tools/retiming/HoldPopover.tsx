@@ -11,7 +11,7 @@ import { clsx } from 'clsx';
 import { ChevronDown } from 'lucide-react';
 import { useState } from 'react';
 import { z } from 'zod';
-import { edited, selectMotion, selectOpenChannels, useEditing } from '../../editing/index.ts';
+import { applyEdit, selectMotion, selectOpenChannels } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { keysByFrame } from '../../strips/keys/index.ts';
 import { Button, INPUT, Popover, Problem, Tick } from '../../ui/index.ts';
@@ -50,7 +50,7 @@ export function HoldPopover() {
 
 function HoldForm() {
   const dispatch = useAppDispatch();
-  const { selectedKeys } = useEditing('selectedKeys');
+  const selectedKeys = useAppSelector((state) => state.selection.keys);
   const [text, setText] = useState('8');
   const [ripple, setRipple] = useState(true);
   const frames = readDecimal(text, { within: HOLD });
@@ -61,7 +61,7 @@ function HoldForm() {
       onSubmit={(event) => {
         event.preventDefault();
         if (frames !== null && !none)
-          dispatch(edited({ operation: 'makeHold', args: [selectedKeys, frames, { ripple }] }));
+          dispatch(applyEdit({ operation: 'makeHold', args: [selectedKeys, frames, { ripple }] }));
       }}
     >
       <p className="font-semibold">Make a hold</p>
@@ -92,7 +92,7 @@ function HoldForm() {
 function usePoseKeys(): KeyRef[] {
   const motion = useAppSelector(selectMotion);
   const channels = useAppSelector(selectOpenChannels);
-  const { selectedKeys } = useEditing('selectedKeys');
+  const selectedKeys = useAppSelector((state) => state.selection.keys);
   if (selectedKeys.length > 1) return selectedKeys;
   return motion ? [...keysByFrame(motion, channels).values()].flat() : [];
 }
@@ -100,7 +100,7 @@ function usePoseKeys(): KeyRef[] {
 function Poses() {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion)!;
-  const { selectedKeys } = useEditing('selectedKeys');
+  const selectedKeys = useAppSelector((state) => state.selection.keys);
   const keys = usePoseKeys();
   const keyOf = (ref: KeyRef) =>
     findChannel(findSubject(motion, ref.subjectId)!, ref.channelId)?.keys.find((key) => key.frame === ref.frame);
@@ -117,14 +117,14 @@ function Poses() {
         <Button
           className="h-8! flex-1"
           disabledReason={!canHold && 'All of them are held already.'}
-          onClick={() => dispatch(edited({ operation: 'holdPoses', args: [keys] }))}
+          onClick={() => dispatch(applyEdit({ operation: 'holdPoses', args: [keys] }))}
         >
           Hold all poses
         </Button>
         <Button
           className="h-8! flex-1"
           disabledReason={!canFree && 'No pose is held by this.'}
-          onClick={() => dispatch(edited({ operation: 'freePoses', args: [keys] }))}
+          onClick={() => dispatch(applyEdit({ operation: 'freePoses', args: [keys] }))}
         >
           Back to curves
         </Button>
@@ -153,7 +153,7 @@ function Thinning() {
       <Button
         className="h-8!"
         disabledReason={idle.length === 0 && 'There are none.'}
-        onClick={() => dispatch(edited({ operation: 'thinChannels', args: [refs] }))}
+        onClick={() => dispatch(applyEdit({ operation: 'thinChannels', args: [refs] }))}
       >
         Thin them
       </Button>

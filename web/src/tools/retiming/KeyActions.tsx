@@ -1,9 +1,9 @@
 import { CHANNELS } from '@undulan/core';
 import { ChevronDown } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { rippleToggled, sharesToggled, useEditing } from '../../editing/index.ts';
+import { rippleToggled, sharesToggled } from '../../editing/index.ts';
 import { useShownKeys } from '../../keyboard/index.ts';
-import { useAppDispatch } from '../../state/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Menu, MenuHeading, MenuItem, MenuLine, Toggle } from '../../ui/index.ts';
 import { CuePopover } from './CuePopover.tsx';
 import { HoldPopover } from './HoldPopover.tsx';
@@ -13,7 +13,8 @@ import { type KeyCommands, useKeyCommands, useKeyShortcuts } from './use-key-com
 /** What can be done with keys: select, edit, retime, hold; and how moving them treats the others. */
 export function KeyActions({ rangeFixed, children }: { rangeFixed: string | null; children?: ReactNode }) {
   const dispatch = useAppDispatch();
-  const { ripple, keepShares } = useEditing('ripple', 'keepShares');
+  const ripple = useAppSelector((state) => state.gesture.ripple);
+  const keepShares = useAppSelector((state) => state.gesture.keepShares);
   const commands = useKeyCommands();
   useKeyShortcuts(commands);
   return (

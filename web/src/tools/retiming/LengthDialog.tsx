@@ -13,7 +13,7 @@ import {
 import { clsx } from 'clsx';
 import { useState } from 'react';
 import { z } from 'zod';
-import { edited, type EditRequest, selectMotion, useEditing } from '../../editing/index.ts';
+import { applyEdit, type EditRequest, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Dialog, Problem, Tick } from '../../ui/index.ts';
 import { KeysBecome, type Place } from './KeysBecome.tsx';
@@ -39,7 +39,7 @@ const LENGTH = z.int().min(1).max(FRAME_LIMIT);
 export function LengthDialog({ rangeFixed, onClose }: LengthDialogProps) {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion)!;
-  const { limits } = useEditing('limits');
+  const limits = useAppSelector((state) => state.document.limits);
   const rateFixed = limits && !limits.rate ? 'The frame rate is set by the exercise.' : null;
   const count = frameCount(motion.range);
   const [of, setOf] = useState<'length' | 'rate'>('length');
@@ -83,7 +83,7 @@ export function LengthDialog({ rangeFixed, onClose }: LengthDialogProps) {
             kind="main"
             disabledReason={error ?? (!request && 'Nothing would change.')}
             onClick={() => {
-              if (request) dispatch(edited(request));
+              if (request) dispatch(applyEdit(request));
               onClose();
             }}
           >

@@ -3,7 +3,7 @@ import { clsx } from 'clsx';
 import { ChevronDown } from 'lucide-react';
 import { type FormEvent, type ReactNode, useState } from 'react';
 import { z } from 'zod';
-import { edited, type EditRequest, runEdit, selectMotion, useEditing } from '../../editing/index.ts';
+import { applyEdit, type EditRequest, runEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { formatFrames, useClock, useRestingFrame } from '../../time/index.ts';
 import { Button, INPUT, Popover, Problem, Select } from '../../ui/index.ts';
@@ -60,7 +60,8 @@ const ABOUT: Record<About, string> = { start: 'its start', end: 'its end', playh
 function StretchForm() {
   const dispatch = useAppDispatch();
   const playhead = useRestingFrame();
-  const { selectedKeys, ripple } = useEditing('selectedKeys', 'ripple');
+  const selectedKeys = useAppSelector((state) => state.selection.keys);
+  const ripple = useAppSelector((state) => state.gesture.ripple);
   const frames = selectedKeys.map((key) => key.frame);
   const [first, last] = [Math.min(...frames), Math.max(...frames)];
   const length = selectedKeys.length > 0 ? last - first : 0;
@@ -84,7 +85,7 @@ function StretchForm() {
       onSubmit={(event) => {
         event.preventDefault();
         if (!request) return;
-        dispatch(edited(request));
+        dispatch(applyEdit(request));
         setTyped(null);
       }}
     >
@@ -143,7 +144,7 @@ const trackOf = ({ channelId }: KeyRef) => TRACKS.find((track) => track.channelI
 /** Reverse, even out, whole frames: what needs no number. */
 function SelectionActions() {
   const dispatch = useAppDispatch();
-  const { selectedKeys } = useEditing('selectedKeys');
+  const selectedKeys = useAppSelector((state) => state.selection.keys);
   const frames = selectedKeys.map((key) => key.frame);
   const spans = selectedKeys.length > 1 && Math.max(...frames) > Math.min(...frames);
   const subjects = new Set(selectedKeys.map((key) => key.subjectId));
@@ -156,7 +157,7 @@ function SelectionActions() {
       <Button
         className="h-8!"
         disabledReason={none}
-        onClick={() => dispatch(edited({ operation: 'reverseKeys', args: [selectedKeys] }))}
+        onClick={() => dispatch(applyEdit({ operation: 'reverseKeys', args: [selectedKeys] }))}
       >
         Reverse
       </Button>
@@ -167,7 +168,7 @@ function SelectionActions() {
         onClick={() =>
           even &&
           dispatch(
-            edited({
+            applyEdit({
               operation: 'evenKeys',
               args: [selectedKeys[0]!.subjectId, even.id, Math.min(...frames), Math.max(...frames)],
             }),
@@ -179,7 +180,7 @@ function SelectionActions() {
       <Button
         className="h-8!"
         disabledReason={between === 0 && 'All selected keys are on whole frames.'}
-        onClick={() => dispatch(edited({ operation: 'snapKeys', args: [selectedKeys] }))}
+        onClick={() => dispatch(applyEdit({ operation: 'snapKeys', args: [selectedKeys] }))}
       >
         To whole frames
       </Button>
@@ -201,7 +202,7 @@ function TimeForm({ rangeFixed }: { rangeFixed: string | null }) {
   const losses = useLosses(removal);
   const insert = (event: FormEvent): void => {
     event.preventDefault();
-    if (frames !== null) dispatch(edited({ operation: 'insertTime', args: [clock.frame, frames, options] }));
+    if (frames !== null) dispatch(applyEdit({ operation: 'insertTime', args: [clock.frame, frames, options] }));
   };
   return (
     <form className={BOX} onSubmit={insert}>
@@ -222,7 +223,7 @@ function TimeForm({ rangeFixed }: { rangeFixed: string | null }) {
         <Button type="submit" className="h-8!" disabledReason={error}>
           Insert
         </Button>
-        <Button className="h-8!" disabledReason={error} onClick={() => removal && dispatch(edited(removal))}>
+        <Button className="h-8!" disabledReason={error} onClick={() => removal && dispatch(applyEdit(removal))}>
           Remove
         </Button>
       </div>

@@ -1,12 +1,11 @@
 import type { KeyRef, PasteMode } from '@undulan/core';
 import {
-  copied,
-  edited,
+  applyEdit,
+  copySelected,
   keysSelected,
   selectActiveChannel,
   selectMotion,
   selectOpenChannels,
-  useEditing,
 } from '../../editing/index.ts';
 import { useShortcuts } from '../../keyboard/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
@@ -20,7 +19,10 @@ export function useKeyCommands() {
   const motion = useAppSelector(selectMotion);
   const channels = useAppSelector(selectOpenChannels);
   const activeId = useAppSelector((state) => selectActiveChannel(state)?.id);
-  const { selectedKeys, clip, refused, subjectId } = useEditing('selectedKeys', 'clip', 'refused', 'subjectId');
+  const selectedKeys = useAppSelector((state) => state.selection.keys);
+  const clip = useAppSelector((state) => state.carried.keys);
+  const refused = useAppSelector((state) => state.gesture.refused);
+  const subjectId = useAppSelector((state) => state.selection.subjectId);
 
   const keysWhere = (isIn: (frame: number) => boolean): KeyRef[] =>
     motion ? [...keysByFrame(motion, channels)].flatMap(([frame, keys]) => (isIn(frame) ? keys : [])) : [];
@@ -35,19 +37,19 @@ export function useKeyCommands() {
     selectAfter: () => select(keysWhere((frame) => frame >= here())),
     selectBefore: () => select(keysWhere((frame) => frame <= here())),
     letGo: () => select([]),
-    copy: () => void dispatch(copied()),
+    copy: () => void dispatch(copySelected()),
     cut: () => {
-      dispatch(copied());
-      dispatch(edited({ operation: 'cutKeys', args: [selectedKeys] }));
+      dispatch(copySelected());
+      dispatch(applyEdit({ operation: 'cutKeys', args: [selectedKeys] }));
     },
-    paste: (mode: PasteMode) => clip && dispatch(edited({ operation: 'pasteKeys', args: [clip, here(), mode] })),
+    paste: (mode: PasteMode) => clip && dispatch(applyEdit({ operation: 'pasteKeys', args: [clip, here(), mode] })),
     pasteOnto: () =>
       clip &&
       subjectId &&
       activeId &&
-      dispatch(edited({ operation: 'pasteOnto', args: [clip, { subjectId, channelId: activeId }, here()] })),
-    duplicate: () => void dispatch(edited({ operation: 'duplicateKeys', args: [selectedKeys, here()] })),
-    remove: () => void dispatch(edited({ operation: 'deleteKeys', args: [selectedKeys] })),
+      dispatch(applyEdit({ operation: 'pasteOnto', args: [clip, { subjectId, channelId: activeId }, here()] })),
+    duplicate: () => void dispatch(applyEdit({ operation: 'duplicateKeys', args: [selectedKeys, here()] })),
+    remove: () => void dispatch(applyEdit({ operation: 'deleteKeys', args: [selectedKeys] })),
   };
   return { ...commands, hasSelection, hasClip, activeId, isRefused: refused !== null };
 }

@@ -1,5 +1,5 @@
 import { MAX_EXPOSURE, type MotionDocument, Point, type Subject } from '@undulan/core';
-import { edited, selectMotion, selectSubject } from '../../editing/index.ts';
+import { applyEdit, selectMotion, selectSubject } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { DecimalField, Field, Select } from '../../ui/index.ts';
 
@@ -12,7 +12,7 @@ export function HangingFields() {
   const subject = useAppSelector(selectSubject);
   if (!subject) return null;
   const set = (change: Partial<Pick<Subject, 'exposure' | 'pivot' | 'parentId'>>): void =>
-    void dispatch(edited({ operation: 'setSubject', args: [subject.id, change] }));
+    void dispatch(applyEdit({ operation: 'setSubject', args: [subject.id, change] }));
   const pivot = (side: 'x' | 'y') => (
     <DecimalField
       within={Point.shape[side]}

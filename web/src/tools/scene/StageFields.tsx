@@ -1,7 +1,7 @@
 import { readDecimal, Stage } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useForm, useWatch } from 'react-hook-form';
-import { edited, selectMotion } from '../../editing/index.ts';
+import { applyEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { DecimalField, Field, INPUT, Select } from '../../ui/index.ts';
 
@@ -44,7 +44,7 @@ export function StageFields() {
     const next = parse(form.getValues());
     if (!next.success) return;
     if (next.data.widthPx !== stage.widthPx || next.data.heightPx !== stage.heightPx)
-      dispatch(edited({ operation: 'setScene', args: [{ stage: next.data }] }));
+      dispatch(applyEdit({ operation: 'setScene', args: [{ stage: next.data }] }));
     form.reset(form.getValues());
   };
   const present = SIZES.find(([width, height]) => width === stage.widthPx && height === stage.heightPx);
@@ -59,7 +59,10 @@ export function StageFields() {
               const [width, height] = choice.split('x').map(Number);
               if (width && height)
                 dispatch(
-                  edited({ operation: 'setScene', args: [{ stage: { ...stage, widthPx: width, heightPx: height } }] }),
+                  applyEdit({
+                    operation: 'setScene',
+                    args: [{ stage: { ...stage, widthPx: width, heightPx: height } }],
+                  }),
                 );
             }}
             choices={[
@@ -94,7 +97,7 @@ export function StageFields() {
         label="Px a metre"
         value={stage.pixelsPerMetre}
         onDecimal={(pixelsPerMetre) =>
-          dispatch(edited({ operation: 'setScene', args: [{ stage: { ...stage, pixelsPerMetre } }] }))
+          dispatch(applyEdit({ operation: 'setScene', args: [{ stage: { ...stage, pixelsPerMetre } }] }))
         }
       />
       <Field label="Ground">
@@ -106,7 +109,7 @@ export function StageFields() {
             value={stage.background}
             onChange={(event) =>
               dispatch(
-                edited({ operation: 'setScene', args: [{ stage: { ...stage, background: event.target.value } }] }),
+                applyEdit({ operation: 'setScene', args: [{ stage: { ...stage, background: event.target.value } }] }),
               )
             }
           />

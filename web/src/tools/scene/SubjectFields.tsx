@@ -1,7 +1,7 @@
 import { Look, readDecimal, SHAPES } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useForm, useWatch } from 'react-hook-form';
-import { edited, selectSubject } from '../../editing/index.ts';
+import { applyEdit, selectSubject } from '../../editing/index.ts';
 import { SHAPE_NAMES } from '../../picture/stage/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Field, INPUT, Select } from '../../ui/index.ts';
@@ -28,7 +28,7 @@ export function SubjectFields() {
   if (!subject) return <p className="text-faint">No subject is selected: click one in the picture.</p>;
   const { look } = subject;
   const setLook = (change: Partial<Look>): void =>
-    void dispatch(edited({ operation: 'setSubject', args: [subject.id, { look: { ...look, ...change } }] }));
+    void dispatch(applyEdit({ operation: 'setSubject', args: [subject.id, { look: { ...look, ...change } }] }));
   const sizeOf = (text: string): number | null => readDecimal(text, { within: Look.shape.widthPx });
   const sizeError = (text: string): string | undefined => (sizeOf(text) === null ? 'From 1 to 10000 px.' : undefined);
   const nameError =
@@ -40,7 +40,7 @@ export function SubjectFields() {
   const commitName = (): void => {
     const name = form.getValues('name').trim();
     if (name === '' || name.length > 60) return;
-    if (name !== subject.name) dispatch(edited({ operation: 'setSubject', args: [subject.id, { name }] }));
+    if (name !== subject.name) dispatch(applyEdit({ operation: 'setSubject', args: [subject.id, { name }] }));
     form.resetField('name', { defaultValue: name });
   };
   const commitSize = (side: 'width' | 'height'): void => {

@@ -1,7 +1,7 @@
 import { freeSubjectId, type Look, type Subject } from '@undulan/core';
 import { clsx } from 'clsx';
 import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
-import { edited, selectMotion, selectSubject, subjectSelected } from '../../editing/index.ts';
+import { applyEdit, selectMotion, selectSubject, subjectSelected } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Tick } from '../../ui/index.ts';
 
@@ -18,7 +18,7 @@ export function SubjectList() {
   const motion = useAppSelector(selectMotion)!;
   const add = (): void => {
     const id = freeSubjectId(motion);
-    dispatch(edited({ operation: 'addSubject', args: [id, `Subject ${motion.subjects.length + 1}`, NEW_LOOK] }));
+    dispatch(applyEdit({ operation: 'addSubject', args: [id, `Subject ${motion.subjects.length + 1}`, NEW_LOOK] }));
     dispatch(subjectSelected(id));
   };
   return (
@@ -56,7 +56,7 @@ interface SubjectRowProps {
 
 function SubjectRow({ subject, chosen, isLastMover, isFirst, isLast }: SubjectRowProps) {
   const dispatch = useAppDispatch();
-  const order = (by: number): void => void dispatch(edited({ operation: 'orderSubject', args: [subject.id, by] }));
+  const order = (by: number): void => void dispatch(applyEdit({ operation: 'orderSubject', args: [subject.id, by] }));
   const square = { kind: 'quiet', square: true, small: true } as const;
   return (
     <li
@@ -83,7 +83,7 @@ function SubjectRow({ subject, chosen, isLastMover, isFirst, isLast }: SubjectRo
           aria-label={`${subject.name} is scenery`}
           disabled={isLastMover && !subject.locked}
           checked={subject.locked}
-          onTick={(locked) => dispatch(edited({ operation: 'setSubject', args: [subject.id, { locked }] }))}
+          onTick={(locked) => dispatch(applyEdit({ operation: 'setSubject', args: [subject.id, { locked }] }))}
         >
           scenery
         </Tick>
@@ -92,7 +92,7 @@ function SubjectRow({ subject, chosen, isLastMover, isFirst, isLast }: SubjectRo
         className="gap-1! text-xs text-faint"
         aria-label={`${subject.name} is seen`}
         checked={subject.visible}
-        onTick={(visible) => dispatch(edited({ operation: 'setSubject', args: [subject.id, { visible }] }))}
+        onTick={(visible) => dispatch(applyEdit({ operation: 'setSubject', args: [subject.id, { visible }] }))}
       >
         seen
       </Tick>
@@ -117,7 +117,7 @@ function SubjectRow({ subject, chosen, isLastMover, isFirst, isLast }: SubjectRo
           {...square}
           aria-label={`Take out ${subject.name}`}
           disabledReason={isLastMover && 'A motion has at least one subject that can move.'}
-          onClick={() => dispatch(edited({ operation: 'removeSubject', args: [subject.id] }))}
+          onClick={() => dispatch(applyEdit({ operation: 'removeSubject', args: [subject.id] }))}
         >
           <Trash2 size={13} />
         </Button>

@@ -9,7 +9,7 @@ import { TimeFields } from './TimeFields.tsx';
 const LOOK = { shape: 'disc', widthPx: 90, heightPx: 90, fill: '#9a6b00' } as const;
 let store: Store;
 
-const motion = () => store.getState().editing.work!.motion;
+const motion = () => store.getState().document.work!.motion;
 const field = (label: string): HTMLInputElement => screen.getByLabelText(label);
 
 function type(label: string, text: string): void {

@@ -12,7 +12,7 @@ import {
 } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useForm, useWatch } from 'react-hook-form';
-import { edited, selectMotion, useEditing } from '../../editing/index.ts';
+import { applyEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Field, INPUT, Select } from '../../ui/index.ts';
 
@@ -42,7 +42,7 @@ function timeOf(motion: MotionDocument): TimeTyped {
 export function TimeFields() {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion)!;
-  const { limits } = useEditing('limits');
+  const limits = useAppSelector((state) => state.document.limits);
   // What the exercise keeps is shown and not to be typed into.
   const [rateKept, rangeKept] = [limits !== null && !limits.rate, limits !== null && !limits.range];
   const form = useForm<TimeTyped>({ values: timeOf(motion), resetOptions: { keepDirtyValues: true } });
@@ -72,7 +72,7 @@ export function TimeFields() {
       nextRest === motion.restFrame;
     if (!same)
       dispatch(
-        edited({
+        applyEdit({
           operation: 'setScene',
           args: [{ rate: nextRate.value, range: nextRange.value, restFrame: nextRest }],
         }),

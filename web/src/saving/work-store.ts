@@ -1,8 +1,8 @@
 import type { ChangeWork, Saved, SaveWork, StoredWork, Work } from '@undulan/contract';
 import type { History } from '@undulan/core';
+import type { WorkSource } from '../editing/index.ts';
 import { api } from '../server-data/index.ts';
 import type { Store } from '../state/index.ts';
-import type { WorkSource } from './editing.slice.ts';
 
 type Dispatch = Store['dispatch'];
 

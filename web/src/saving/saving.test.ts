@@ -3,10 +3,10 @@ import type { ChangeWork, SaveWork, StoredWork } from '@undulan/contract';
 import { applyChanges, createKey, createMotion, createSubject, EMPTY_HISTORY, withHistoryChange } from '@undulan/core';
 import { clear, createStore as createKept, entries, set } from 'idb-keyval';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { applyEdit, broughtBack, opened } from '../editing/index.ts';
 import { createStore, type Store } from '../state/index.ts';
-import { selectIsDirty } from './editing.selectors.ts';
-import { broughtBack, edited, opened, targetUnlocked } from './editing.slice.ts';
 import { catchUp, keepMine, saveWork, takeTheirs } from './save-work.ts';
+import { selectIsDirty, targetUnlocked } from './saving.slice.ts';
 import { keepUnsaved, takeUnsaved } from './unsaved-copy.ts';
 import { keepAsCopy } from './work-store.ts';
 
@@ -31,9 +31,9 @@ interface FakeServer {
 
 let server: FakeServer;
 let store: Store;
-const editing = () => store.getState().editing;
+const now = () => store.getState();
 const edit = (last: number): void =>
-  void store.dispatch(edited({ operation: 'setScene', args: [{ range: { first: 1, last } }] }));
+  void store.dispatch(applyEdit({ operation: 'setScene', args: [{ range: { first: 1, last } }] }));
 
 /** What the server has after a write. */
 function after(save: ChangeWork | SaveWork): StoredWork {
@@ -91,11 +91,11 @@ test('what is unsaved is written once, from the version it was made from, and no
   expect(server.writes[0]).toEqual({
     version: 4,
     changes: [{ kind: 'value', path: ['motion', 'range', 'last'], from: 25, to: 31 }],
-    history: { keep: 0, add: editing().history.steps, done: 2 },
+    history: { keep: 0, add: now().document.history.steps, done: 2 },
     targetMayChange: false,
   });
-  expect(server.draft).toMatchObject({ work: editing().work, history: editing().history });
-  expect(editing()).toMatchObject({ version: 5, save: 'idle' });
+  expect(server.draft).toMatchObject({ work: now().document.work, history: now().document.history });
+  expect(now()).toMatchObject({ saving: { version: 5, standing: 'idle' } });
   expect(await store.dispatch(saveWork())).toBe(true);
   expect(server.writes).toHaveLength(1);
 });
@@ -114,24 +114,24 @@ test('with the server away the work stays here, says so, and is written when it 
   server.answer = 'away';
   edit(30);
   expect(await store.dispatch(saveWork())).toBe(false);
-  expect(editing().save).toBe('unreachable');
+  expect(now().saving.standing).toBe('unreachable');
   server.answer = 'ok';
   expect(await store.dispatch(saveWork())).toBe(true);
-  expect(editing()).toMatchObject({ save: 'idle', saveProblem: null });
+  expect(now()).toMatchObject({ saving: { standing: 'idle', problem: null } });
 });
 
 test('a refusal is told in the words of the server', async () => {
   server.answer = 'not-found';
   edit(30);
   await store.dispatch(saveWork());
-  expect(editing()).toMatchObject({ save: 'failed', saveProblem: 'Not like this.' });
+  expect(now()).toMatchObject({ saving: { standing: 'failed', problem: 'Not like this.' } });
 });
 
 test('a locked target waits for a word, and is then written with it', async () => {
   server.answer = 'target-has-takes';
   edit(30);
   await store.dispatch(saveWork());
-  expect(editing().save).toBe('target-locked');
+  expect(now().saving.standing).toBe('target-locked');
   expect(await store.dispatch(saveWork())).toBe(false);
   server.answer = 'ok';
   store.dispatch(targetUnlocked());
@@ -143,26 +143,26 @@ async function meetAnother(): Promise<void> {
   edit(30);
   server.draft = stored(7, 77);
   await store.dispatch(saveWork());
-  expect(editing().save).toBe('stale');
+  expect(now().saving.standing).toBe('stale');
 }
 
 test('work changed elsewhere loses nothing: mine over theirs', async () => {
   await meetAnother();
   await store.dispatch(keepMine());
   expect(server.draft).toMatchObject({ version: 8, work: { motion: { range: { last: 30 } } } });
-  expect(editing()).toMatchObject({ version: 8, save: 'idle' });
+  expect(now()).toMatchObject({ saving: { version: 8, standing: 'idle' } });
 });
 
 test('… theirs over mine', async () => {
   await meetAnother();
   await store.dispatch(takeTheirs());
-  expect(editing()).toMatchObject({ version: 7, work: { motion: { range: { last: 77 } } } });
+  expect(now()).toMatchObject({ saving: { version: 7 }, document: { work: { motion: { range: { last: 77 } } } } });
   expect(selectIsDirty(store.getState())).toBe(false);
 });
 
 test('… or both, mine as a draft of its own', async () => {
   await meetAnother();
-  const { source, work, history } = editing();
+  const { source, work, history } = now().document;
   expect(await keepAsCopy(store.dispatch, source!, work!, history)).toBe('/drafts/d2');
   expect(server.created).toMatchObject([{ copy: { name: 'Draft of take 1, copy', motion: { range: { last: 30 } } } }]);
   expect(server.draft.work.motion.range.last).toBe(77);
@@ -172,21 +172,21 @@ test('the same change made on both sides is no conflict', async () => {
   edit(77);
   server.draft = stored(7, 77);
   await store.dispatch(saveWork());
-  expect(editing()).toMatchObject({ save: 'idle', version: 7 });
+  expect(now()).toMatchObject({ saving: { standing: 'idle', version: 7 } });
 });
 
 test('coming back to a tab without changes shows what was written elsewhere; with changes it waits', async () => {
   server.draft = stored(9, 60);
   await store.dispatch(catchUp());
-  expect(editing()).toMatchObject({ version: 9, work: { motion: { range: { last: 60 } } } });
+  expect(now()).toMatchObject({ saving: { version: 9 }, document: { work: { motion: { range: { last: 60 } } } } });
   edit(61);
   server.draft = stored(10, 62);
   await store.dispatch(catchUp());
-  expect(editing().work!.motion.range.last).toBe(61);
+  expect(now().document.work!.motion.range.last).toBe(61);
 });
 
 /** What is kept of the work being edited, as autosave keeps it. */
-const keep = (): Promise<void> => keepUnsaved(DRAFT, editing());
+const keep = (): Promise<void> => keepUnsaved(DRAFT, { ...now().document, ...now().saving });
 
 test('an unsaved copy is base and changes; it is taken up once, with its steps, by any tab', async () => {
   edit(30);
@@ -204,7 +204,7 @@ test('an unsaved copy is base and changes; it is taken up once, with its steps, 
   );
   sessionStorage.clear();
   const left = (await takeUnsaved(DRAFT, EMPTY_HISTORY))!;
-  expect(left).toEqual({ version: 4, work: editing().work, history: editing().history });
+  expect(left).toEqual({ version: 4, work: now().document.work, history: now().document.history });
   expect(await takeUnsaved(DRAFT, EMPTY_HISTORY)).toBeNull();
   expect(await entries<string, unknown>(kept)).toEqual([]);
 });
@@ -216,16 +216,16 @@ test('brought back on what it was made from it is saved by its changes; on somet
     [4, 'idle'],
     [7, 'stale'],
   ] as const) {
-    const now = stored(version, version === 4 ? 25 : 77);
-    server.draft = now;
+    server.draft = stored(version, version === 4 ? 25 : 77);
     store = createStore();
-    store.dispatch(opened({ source: DRAFT, stored: now }));
-    const left = (await takeUnsaved(DRAFT, now.history))!;
+    store.dispatch(opened({ source: DRAFT, stored: server.draft }));
+    const left = (await takeUnsaved(DRAFT, server.draft.history))!;
     store.dispatch(broughtBack(left));
+    expect([now().saving.version, selectIsDirty(now())]).toEqual([left.version, true]);
     await keep();
     await store.dispatch(saveWork());
-    expect(editing().save).toBe(save);
-    expect(editing().work!.motion.range.last).toBe(30);
+    expect(now().saving.standing).toBe(save);
+    expect(now().document.work!.motion.range.last).toBe(30);
     // As the first time again.
     edit(29);
     edit(30);

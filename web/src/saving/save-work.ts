@@ -1,15 +1,17 @@
 import type { ChangeWork, SaveWork } from '@undulan/contract';
 import { changesBetween, historyChange, sameData } from '@undulan/core';
+import { opened } from '../editing/index.ts';
 import { explain, isProblem, isUnreachable } from '../server-data/index.ts';
 import type { RootState, Store } from '../state/index.ts';
-import { type EditingState, mineKept, notSaved, opened, saved, saving } from './editing.slice.ts';
+import { mineKept, notSaved, saved, sending } from './saving.slice.ts';
 import { forgetUnsaved } from './unsaved-copy.ts';
 import { fetchWork, writeWork } from './work-store.ts';
 
 type Thunk<T> = (dispatch: Store['dispatch'], getState: () => RootState) => Promise<T>;
 
 /** What is to be written: what differs from what the server has, or all of it. */
-function unsaved({ base, work, history, version, targetMayChange }: EditingState): ChangeWork | SaveWork {
+function unsaved({ document: { work, history }, saving }: RootState): ChangeWork | SaveWork {
+  const { base, version, targetMayChange } = saving;
   if (!base) return { version, work: work!, history, targetMayChange };
   return {
     version,
@@ -25,22 +27,23 @@ function unsaved({ base, work, history, version, targetMayChange }: EditingState
  */
 export function saveWork(): Thunk<boolean> {
   return async (dispatch, getState) => {
-    const { source, work, revision, savedRevision, save } = getState().editing;
+    const { source, work, history } = getState().document;
+    const { revision, savedRevision, standing } = getState().saving;
     if (!source || !work || revision === savedRevision) return true;
-    if (save === 'saving' || save === 'stale' || save === 'target-locked') return false;
-    dispatch(saving());
+    if (standing === 'saving' || standing === 'stale' || standing === 'target-locked') return false;
+    dispatch(sending({ work, history }));
     try {
-      const written = await writeWork(dispatch, source, unsaved(getState().editing));
-      if (getState().editing.source?.id !== source.id) return true;
+      const written = await writeWork(dispatch, source, unsaved(getState()));
+      if (getState().document.source?.id !== source.id) return true;
       dispatch(saved({ version: written.version, revision }));
-      if (getState().editing.revision === revision) void forgetUnsaved(source);
-      return getState().editing.revision === revision;
+      if (getState().saving.revision === revision) void forgetUnsaved(source);
+      return getState().saving.revision === revision;
     } catch (error) {
-      if (getState().editing.source?.id !== source.id) return false;
+      if (getState().document.source?.id !== source.id) return false;
       if (isProblem(error, 'stale-version') || isProblem(error, 'does-not-fit')) await meetTheirs(dispatch, getState);
       else if (isProblem(error, 'target-has-takes'))
-        dispatch(notSaved({ save: 'target-locked', problem: explain(error) }));
-      else dispatch(notSaved({ save: isUnreachable(error) ? 'unreachable' : 'failed', problem: explain(error) }));
+        dispatch(notSaved({ standing: 'target-locked', problem: explain(error) }));
+      else dispatch(notSaved({ standing: isUnreachable(error) ? 'unreachable' : 'failed', problem: explain(error) }));
       return false;
     }
   };
@@ -48,20 +51,20 @@ export function saveWork(): Thunk<boolean> {
 
 /** Someone wrote in between. If what they have is what is here, there is nothing to decide. */
 async function meetTheirs(dispatch: Store['dispatch'], getState: () => RootState): Promise<void> {
-  const { source, work } = getState().editing;
+  const { source, work } = getState().document;
   const theirs = await fetchWork(dispatch, source!).catch(() => null);
   if (theirs && sameData(theirs.work, work)) {
     dispatch(opened({ source: source!, stored: theirs }));
     void forgetUnsaved(source!);
   } else {
-    dispatch(notSaved({ save: 'stale', problem: 'This was changed elsewhere in the meantime.' }));
+    dispatch(notSaved({ standing: 'stale', problem: 'This was changed elsewhere in the meantime.' }));
   }
 }
 
 /** What is here replaces what the server has. */
 export function keepMine(): Thunk<void> {
   return async (dispatch, getState) => {
-    const { version } = await fetchWork(dispatch, getState().editing.source!);
+    const { version } = await fetchWork(dispatch, getState().document.source!);
     dispatch(mineKept({ version }));
     await dispatch(saveWork());
   };
@@ -70,7 +73,7 @@ export function keepMine(): Thunk<void> {
 /** What the server has replaces what is here. */
 export function takeTheirs(): Thunk<void> {
   return async (dispatch, getState) => {
-    const { source } = getState().editing;
+    const { source } = getState().document;
     dispatch(opened({ source: source!, stored: await fetchWork(dispatch, source!) }));
     void forgetUnsaved(source!);
   };
@@ -79,16 +82,17 @@ export function takeTheirs(): Thunk<void> {
 /** Shows what was written elsewhere while nothing is unsaved here. */
 export function catchUp(): Thunk<void> {
   return async (dispatch, getState) => {
-    const { source, version, revision, savedRevision, save } = getState().editing;
-    if (!source || revision !== savedRevision || save !== 'idle') return;
+    const { source } = getState().document;
+    const { version, revision, savedRevision, standing } = getState().saving;
+    if (!source || revision !== savedRevision || standing !== 'idle') return;
     const stored = await fetchWork(dispatch, source).catch(() => null);
-    const now = getState().editing;
+    const now = getState();
     if (
       stored &&
       stored.version !== version &&
-      now.source?.id === source.id &&
-      now.revision === revision &&
-      now.version === version
+      now.document.source?.id === source.id &&
+      now.saving.revision === revision &&
+      now.saving.version === version
     ) {
       dispatch(opened({ source, stored }));
     }

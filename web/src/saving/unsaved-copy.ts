@@ -10,14 +10,15 @@ import {
   withHistoryChange,
 } from '@undulan/core';
 import { createStore, delMany, get, keys, setMany, type UseStore } from 'idb-keyval';
-import type { EditingState, WorkSource } from './editing.slice.ts';
+import type { DocumentState, WorkSource } from '../editing/index.ts';
+import type { SavingState } from './saving.slice.ts';
 
 /**
  * Work that is not on the server yet is kept in the browser until it is, so that a closed tab or a lost network takes
  * nothing away: what it was made from once, and what changed at each change. Each tab keeps its own copy: two tabs on
  * one draft never overwrite each other's.
  */
-type Parts = Pick<EditingState, 'base' | 'work' | 'history' | 'version'>;
+type Parts = Pick<DocumentState, 'work' | 'history'> & Pick<SavingState, 'base' | 'version'>;
 
 /** What unsaved work was made from. */
 interface Base {

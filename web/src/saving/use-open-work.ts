@@ -1,9 +1,9 @@
 import type { StoredWork } from '@undulan/contract';
 import { sameData } from '@undulan/core';
 import { useEffect, useRef } from 'react';
+import { broughtBack, closed, opened, type WorkSource } from '../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
 import { sayToStay } from '../ui/index.ts';
-import { broughtBack, closed, opened, type WorkSource } from './editing.slice.ts';
 import { saveWork } from './save-work.ts';
 import { takeUnsaved } from './unsaved-copy.ts';
 import { useAutosave } from './use-autosave.ts';
@@ -16,12 +16,12 @@ interface FetchedWork {
 
 /**
  * Opens fetched work for editing, with what was left unsaved in this browser, and saves and closes it when the page
- * goes. Gives whether it is open. Only a fresh answer opens it, and once: from then on the editing slice holds it,
+ * goes. Gives whether it is open. Only a fresh answer opens it, and once: from then on the document slice holds it,
  * whatever the query fetches again.
  */
 export function useOpenWork(kind: WorkSource['kind'], id: string, { currentData, isFetching }: FetchedWork): boolean {
   const dispatch = useAppDispatch();
-  const isOpen = useAppSelector((state) => state.editing.source?.id === id);
+  const isOpen = useAppSelector((state) => state.document.source?.id === id);
   const stored = isFetching ? undefined : currentData;
   const opening = useRef<string | null>(null);
 

@@ -1,10 +1,9 @@
 import { useEffect } from 'react';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
 import { sayProblem } from '../ui/index.ts';
-import { selectIsDirty } from './editing.selectors.ts';
 import { catchUp, saveWork } from './save-work.ts';
+import { selectIsDirty } from './saving.slice.ts';
 import { keepUnsaved } from './unsaved-copy.ts';
-import { useEditing } from './use-editing.ts';
 
 /** A pause this long between changes lets a run of them go as one write. */
 const PAUSE_MS = 400;
@@ -13,15 +12,10 @@ const RETRY_MS = 4000;
 /** Saves work as it is made; keeps it in the browser until it is saved; tries again while the server is away. */
 export function useAutosave(): void {
   const dispatch = useAppDispatch();
-  const { source, base, work, history, version, revision, save } = useEditing(
-    'source',
-    'base',
-    'work',
-    'history',
-    'version',
-    'revision',
-    'save',
-  );
+  const source = useAppSelector((state) => state.document.source);
+  const work = useAppSelector((state) => state.document.work);
+  const history = useAppSelector((state) => state.document.history);
+  const { base, version, revision, standing } = useAppSelector((state) => state.saving);
   const dirty = useAppSelector(selectIsDirty);
 
   useEffect(() => {
@@ -33,10 +27,10 @@ export function useAutosave(): void {
   }, [source, base, work, history, version, dirty]);
 
   useEffect(() => {
-    if (!dirty || save === 'saving' || save === 'stale' || save === 'target-locked') return;
-    const timer = setTimeout(() => void dispatch(saveWork()), save === 'idle' ? PAUSE_MS : RETRY_MS);
+    if (!dirty || standing === 'saving' || standing === 'stale' || standing === 'target-locked') return;
+    const timer = setTimeout(() => void dispatch(saveWork()), standing === 'idle' ? PAUSE_MS : RETRY_MS);
     return () => clearTimeout(timer);
-  }, [dispatch, dirty, revision, save]);
+  }, [dispatch, dirty, revision, standing]);
 
   useEffect(() => {
     const now = (): void => void dispatch(saveWork());

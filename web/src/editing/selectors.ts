@@ -13,20 +13,19 @@ import { keyRows, openChannels } from './rows.ts';
 
 const NO_KEYS: KeyRef[] = [];
 
-export const selectEditing = (state: RootState) => state.editing;
-export const selectWork = (state: RootState) => state.editing.work;
+export const selectWork = (state: RootState) => state.document.work;
 
 /**
  * The document as it was last changed; what vertical scales are fitted to, so that they stand still during a gesture.
  */
-export const selectMotion = (state: RootState): MotionDocument | null => state.editing.work?.motion ?? null;
+export const selectMotion = (state: RootState): MotionDocument | null => state.document.work?.motion ?? null;
 
 /** The document to draw: with the gesture under way, if there is one. */
 export const selectShownMotion = (state: RootState): MotionDocument | null =>
-  state.editing.preview ?? selectMotion(state);
+  state.gesture.preview ?? selectMotion(state);
 
 /** Whether a gesture is under way: what is shown is not settled. */
-export const selectUnderWay = (state: RootState): boolean => state.editing.preview !== null;
+export const selectUnderWay = (state: RootState): boolean => state.gesture.preview !== null;
 
 /**
  * The document as the picture shows it: with changes that are not keyed yet, whatever the frame, unless a gesture is at
@@ -35,8 +34,8 @@ export const selectUnderWay = (state: RootState): boolean => state.editing.previ
 export const selectPictureMotion = createSelector(
   [
     selectShownMotion,
-    (state: RootState) => state.editing.unkeyed,
-    (state: RootState) => (state.editing.preview ? state.editing.previewKeys : NO_KEYS),
+    (state: RootState) => state.posing.unkeyed,
+    (state: RootState) => (state.gesture.preview ? state.gesture.keys : NO_KEYS),
   ],
   (motion, unkeyed, underWay): MotionDocument | null => {
     const shown = unkeyed.filter((value) => !underWay.some((key) => sameChannel(key, value)));
@@ -56,30 +55,30 @@ export const selectPictureMotion = createSelector(
 
 /** The rows of the Keys strip, and how many filters keep away. */
 export const selectKeyRows = createSelector(
-  [selectShownMotion, (state: RootState) => state.editing.rows, (state: RootState) => state.editing.subjectId],
+  [selectShownMotion, (state: RootState) => state.rows, (state: RootState) => state.selection.subjectId],
   (motion, rows, subjectId) => (motion ? keyRows(motion, rows, subjectId) : { rows: [], hiddenCount: 0 }),
 );
 
 /** The channels whose keys can be taken hold of: shown and not locked. */
 export const selectOpenChannels = createSelector(
-  [selectMotion, (state: RootState) => state.editing.rows, (state: RootState) => state.editing.subjectId],
+  [selectMotion, (state: RootState) => state.rows, (state: RootState) => state.selection.subjectId],
   (motion, rows, subjectId) => (motion ? openChannels(motion, rows, subjectId) : []),
 );
 
 export const selectSubject = createSelector(
-  [selectShownMotion, (state: RootState) => state.editing.subjectId],
+  [selectShownMotion, (state: RootState) => state.selection.subjectId],
   (motion, subjectId): Subject | null => (motion && subjectId ? (findSubject(motion, subjectId) ?? null) : null),
 );
 
 /** The selected subject as it was last changed. */
 export const selectSettledSubject = createSelector(
-  [selectMotion, (state: RootState) => state.editing.subjectId],
+  [selectMotion, (state: RootState) => state.selection.subjectId],
   (motion, subjectId): Subject | null => (motion && subjectId ? (findSubject(motion, subjectId) ?? null) : null),
 );
 
 /** The keys to show as selected: during a gesture where they would be. */
 export const selectShownKeys = (state: RootState) =>
-  state.editing.preview ? state.editing.previewKeys : state.editing.selectedKeys;
+  state.gesture.preview ? state.gesture.keys : state.selection.keys;
 
 /** The selected subject's channels that have keys. */
 export const selectKeyedChannels = createSelector([selectSubject], (subject): Channel[] =>
@@ -88,14 +87,12 @@ export const selectKeyedChannels = createSelector([selectSubject], (subject): Ch
 
 /** The channel the Curve strip is about: the chosen one, else the first that is keyed. */
 export const selectActiveChannel = createSelector(
-  [selectSubject, selectKeyedChannels, (state: RootState) => state.editing.channelId],
+  [selectSubject, selectKeyedChannels, (state: RootState) => state.selection.channelId],
   (subject, keyed, channelId): Channel | null =>
     subject?.channels.find((channel) => channel.id === channelId) ?? keyed[0] ?? subject?.channels[0] ?? null,
 );
 
-export const selectIsDirty = (state: RootState): boolean => state.editing.revision !== state.editing.savedRevision;
-
 export const selectUndoName = (state: RootState): string | null =>
-  state.editing.history.steps[state.editing.history.done - 1]?.name ?? null;
+  state.document.history.steps[state.document.history.done - 1]?.name ?? null;
 export const selectRedoName = (state: RootState): string | null =>
-  state.editing.history.steps[state.editing.history.done]?.name ?? null;
+  state.document.history.steps[state.document.history.done]?.name ?? null;
