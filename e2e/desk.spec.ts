@@ -149,7 +149,8 @@ test('a review cannot be returned without a grade; what the learner has not been
   await expect(page.getByText('Give a grade first: the proposed one or your own.')).toBeVisible();
   await expect(page.getByRole('tab', { name: 'Grade' })).toHaveAttribute('aria-selected', 'true');
   await page.getByLabel('Grade, 0 to 100').fill('ninety');
-  await expect(page.getByRole('alert')).toHaveText('A grade is a number from 0 to 100.');
+  await page.getByLabel('Grade, 0 to 100').blur();
+  await expect(page.getByRole('alert')).toHaveText('A number from 0 to 100, or nothing.');
   await page.getByLabel('Grade, 0 to 100').fill('88.5');
   await page.getByLabel('Grade, 0 to 100').blur();
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();

@@ -25,6 +25,7 @@ test('from a set exercise to a returned review and the next take', async ({ brow
     );
     await instructor.getByLabel('Last frame', { exact: true }).blur();
     await instructor.getByLabel('Subject', { exact: true }).fill('Dishes');
+    await instructor.getByLabel('Subject', { exact: true }).press('Enter');
     await instructor.getByLabel('Shape', { exact: true }).selectOption('disc');
     await expect(instructor.getByRole('toolbar', { name: 'Transport' })).toContainText('25 fps · 1–26');
 
@@ -110,7 +111,8 @@ test('from a set exercise to a returned review and the next take', async ({ brow
 
     await instructor.getByRole('button', { name: 'Return with 1 note' }).click();
     await instructor.getByLabel('Grade, 0 to 100').fill('120');
-    await expect(instructor.getByText('A grade is from 0 to 100.')).toBeVisible();
+    await instructor.getByLabel('Grade, 0 to 100').blur();
+    await expect(instructor.getByRole('alert')).toHaveText('A number from 0 to 100, or nothing.');
     await instructor.getByRole('button', { name: /Take the proposed/ }).click();
     await expect(instructor.getByLabel('Grade, 0 to 100')).not.toHaveValue('120');
     await instructor.getByLabel('Grade, 0 to 100').fill('55');

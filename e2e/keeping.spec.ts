@@ -52,10 +52,11 @@ test('a bad range or rate is refused with a clear message, and the form keeps wh
   await expect(last).toHaveValue('0');
   await first.fill('one');
   await first.blur();
-  await expect(page.getByRole('alert')).toHaveText('The first frame must be a whole number.');
+  await expect(page.getByText('The first frame must be a whole number.')).toBeVisible();
   await expect(first).toHaveValue('one');
   await expect(page.getByRole('toolbar', { name: 'Transport' })).toContainText('24 fps · 1–48');
   await first.fill('1');
+  await first.blur();
   await last.fill('60');
   await last.blur();
   await expect(page.getByRole('toolbar', { name: 'Transport' })).toContainText('24 fps · 1–60');

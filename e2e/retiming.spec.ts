@@ -152,7 +152,7 @@ test('holds, held poses and back, thinning, reversing, time put in and taken out
   await goToFrame(page, 10);
   retime = await sheet(page, 'Retime');
   await retime.getByLabel('Frames of time').fill('2.5');
-  await expect(retime.getByRole('alert')).toHaveText('A whole number of frames, 1 or more.');
+  await expect(retime.getByRole('alert')).toHaveText('A whole number from 1 to 100000.');
   await retime.getByLabel('Frames of time').fill('6');
   await retime.getByRole('button', { name: 'Insert' }).click();
   await frames(page).toEqual([9, 26, 30, 36, 41]);
@@ -223,7 +223,7 @@ test('another length shows what each key becomes before it is done; on the Bench
   const dialog = page.getByRole('dialog', { name: 'Length and rate of the whole motion' });
   await expect(dialog).toContainText('Rate and range are set by the exercise.');
   await dialog.getByLabel('New length in frames').fill('no');
-  await expect(dialog.getByRole('alert')).toHaveText('A whole number of frames from 1 to 100000.');
+  await expect(dialog.getByRole('alert')).toHaveText('A whole number from 1 to 100000.');
   await dialog.getByLabel('New length in frames').fill('24');
   await expect(dialog.getByRole('row', { name: /position y 20/ })).toContainText('10 5/48');
   await dialog.getByRole('button', { name: 'Change it' }).click();

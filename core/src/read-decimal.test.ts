@@ -3,29 +3,53 @@ import { expect, test } from 'vitest';
 import { z } from 'zod';
 import { readDecimal } from './read-decimal.ts';
 
+/** The number read; what is said of it where it is none that is wanted. */
+function read(text: string, options?: Parameters<typeof readDecimal>[1]): number | string {
+  const result = readDecimal(text, options);
+  return result.ok ? result.value : result.issues[0]!.message;
+}
+
 test('a number is read with point or comma, either minus, and its unit before or after', () => {
-  expect(['2.5', '2,5', ' +2.5 ', '.5', '5.', '−3', '-3', '1e3'].map((text) => readDecimal(text))).toEqual([
+  expect(['2.5', '2,5', ' +2.5 ', '.5', '5.', '−3', '-3', '1e3'].map((text) => read(text))).toEqual([
     2.5, 2.5, 2.5, 0.5, 5, -3, -3, 1000,
   ]);
-  expect(readDecimal('80 %', { unit: '%' })).toBe(80);
-  expect(readDecimal('±2', { unit: '±' })).toBe(2);
-  expect(readDecimal('80 %')).toBeNull();
+  expect(read('80 %', { unit: '%' })).toBe(80);
+  expect(read('±2', { unit: '±' })).toBe(2);
+  expect(readDecimal('80 %').ok).toBe(false);
 });
 
 test('what is no number is none, whatever other notations make of it', () => {
   for (const text of ['', ' ', '.', '-', '0x10', '1 000', '1,2,3', 'Infinity', '1e999', 'twelve', '2.5 s'])
-    expect(readDecimal(text)).toBeNull();
+    expect(readDecimal(text).ok).toBe(false);
 });
 
-test('bounds are those of the schema', () => {
+test('bounds are those of the schema, and are said', () => {
   const within = z.int().min(1).max(48);
-  expect(['1', '48', '0', '49', '2.5'].map((text) => readDecimal(text, { within }))).toEqual([1, 48, null, null, null]);
+  const says = 'A whole number from 1 to 48.';
+  expect(['1', '48', '0', '49', '2.5', ''].map((text) => read(text, { within }))).toEqual([
+    1,
+    48,
+    says,
+    says,
+    says,
+    says,
+  ]);
+  const others: [z.ZodType, string][] = [
+    [z.number().min(-0.5).max(0.5).nullable(), 'A number from −0.5 to 0.5.'],
+    [z.number().positive().max(8).optional(), 'A number of more than 0, at most 8.'],
+    [z.number().gt(0), 'A number, more than 0.'],
+    [z.int().min(1), 'A whole number, at least 1.'],
+    [z.number().max(9), 'A number, at most 9.'],
+    [z.int(), 'A whole number, such as 12.'],
+    [z.number(), 'A number, such as 12.5.'],
+  ];
+  for (const [schema, words] of others) expect(read('many', { within: schema })).toBe(words);
 });
 
 test('every finite number is read back as it is written', () => {
   fc.assert(
     fc.property(fc.double({ noNaN: true, noDefaultInfinity: true }), (value) => {
-      expect(readDecimal(String(value).replace('-', '−'))).toBe(value === 0 ? readDecimal(String(value)) : value);
+      expect(read(String(value).replace('-', '−'))).toBe(value === 0 ? read(String(value)) : value);
     }),
   );
 });

@@ -1,11 +1,9 @@
-/** What takes a number: a schema. */
-interface Taking {
-  safeParse: (value: number) => { success: boolean };
-}
+import { z } from 'zod';
+import { accept, refuse, type Result } from './result.ts';
 
 interface DecimalOptions {
   /** The schema of what the number is for, which holds its bounds; any finite number unless given. */
-  within?: Taking;
+  within?: z.ZodType;
   /** A unit that may be written before or after it: `%`, `px`, `×`, `±`. */
   unit?: string;
 }
@@ -13,14 +11,34 @@ interface DecimalOptions {
 const DECIMAL = /^[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?$/i;
 
 /**
- * Reads a number a person typed: decimal point or comma, a minus as keyboards or as the page writes it. Null where it
- * is no number, or none that is wanted.
+ * Reads a number a person typed: decimal point or comma, a minus as keyboards or as the page writes it. Issue:
+ * `number`, which says what is wanted.
  */
-export function readDecimal(text: string, { within, unit }: DecimalOptions = {}): number | null {
+export function readDecimal(text: string, { within, unit }: DecimalOptions = {}): Result<number> {
   let bare = text.trim();
   if (unit && bare.startsWith(unit)) bare = bare.slice(unit.length).trimStart();
   else if (unit && bare.endsWith(unit)) bare = bare.slice(0, -unit.length).trimEnd();
   const plain = bare.replace('−', '-').replace(',', '.');
   const value = DECIMAL.test(plain) ? Number(plain) : NaN;
-  return Number.isFinite(value) && (within?.safeParse(value).success ?? true) ? value : null;
+  const isWanted = Number.isFinite(value) && (within?.safeParse(value).success ?? true);
+  return isWanted ? accept(value) : refuse('number', [], wanted(within));
+}
+
+/** What numbers a schema takes, in words: "A whole number from 1 to 48." */
+function wanted(schema: z.ZodType | undefined): string {
+  let inner = schema;
+  while (inner instanceof z.ZodNullable || inner instanceof z.ZodOptional || inner instanceof z.ZodDefault)
+    inner = inner.unwrap() as z.ZodType;
+  if (!(inner instanceof z.ZodNumber)) return 'A number, such as 12.5.';
+  const kind = inner.isInt ? 'A whole number' : 'A number';
+  const taken = (end: number | null): string | null =>
+    end !== null && Number.isFinite(end) && Math.abs(end) < Number.MAX_SAFE_INTEGER
+      ? String(end).replace('-', '−')
+      : null;
+  const [least, most] = [taken(inner.minValue), taken(inner.maxValue)];
+  const isMore = least !== null && !inner.safeParse(inner.minValue).success;
+  if (least !== null && most !== null)
+    return isMore ? `${kind} of more than ${least}, at most ${most}.` : `${kind} from ${least} to ${most}.`;
+  if (least !== null) return `${kind}, ${isMore ? 'more than' : 'at least'} ${least}.`;
+  return most === null ? `${kind}, such as ${inner.isInt ? 12 : 12.5}.` : `${kind}, at most ${most}.`;
 }

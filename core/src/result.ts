@@ -15,3 +15,8 @@ export function accept<T>(value: T): Result<T> {
 export function refuse<T>(code: string, path: Issue['path'], message: string): Result<T> {
   return { ok: false, issues: [{ code, path, message }] };
 }
+
+/** What is wrong, in words; null where nothing is. */
+export function problemOf(result: Result<unknown>): string | null {
+  return result.ok ? null : (result.issues[0]?.message ?? '');
+}

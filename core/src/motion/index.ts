@@ -8,6 +8,7 @@ export {
   Leave,
   HandleLink,
   Look,
+  RestFrame,
   Stage,
   SHAPES,
   parseMotion,

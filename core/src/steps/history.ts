@@ -71,7 +71,7 @@ export function historyChange(before: History, after: History): HistoryChange {
 
 /**
  * A history with what is new in it, of which so much may be that nothing known is left; null where the two do not
- * belong together.
+ * belong together. Older steps that only this one has stay, as far as the limit lets them.
  */
 export function withHistoryChange(history: History, { keep, add, done }: HistoryChange): History | null {
   if (keep < history.first) return null;

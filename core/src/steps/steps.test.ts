@@ -167,7 +167,15 @@ test('what is new in a history is told by numbers and makes the same history els
           } else {
             there = withHistoryChange(there, historyChange(sent, history))!;
             sent = history;
-            expect(there).toEqual(history);
+            // What was let go here may be left there, as far as the limit lets it.
+            const older = history.first - there.first;
+            expect({
+              ...there,
+              first: there.first + older,
+              steps: there.steps.slice(older),
+              done: there.done - older,
+            }).toEqual(history);
+            expect(older >= 0 && there.steps.length <= HISTORY_LIMIT).toBe(true);
           }
         }
       },

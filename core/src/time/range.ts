@@ -41,7 +41,8 @@ export function travelSeconds(a: number, b: number, rate: Rate): number {
 }
 
 function readFrame(text: string, end: 'first' | 'last', issues: Issue[]): number {
-  const frame = readDecimal(text) ?? NaN;
+  const read = readDecimal(text);
+  const frame = read.ok ? read.value : NaN;
   if (!Number.isInteger(frame)) {
     issues.push({ code: 'frame-not-whole', path: [end], message: `The ${end} frame must be a whole number.` });
   } else if (Math.abs(frame) > FRAME_LIMIT) {

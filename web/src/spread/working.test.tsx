@@ -156,7 +156,7 @@ test('a hold is made with later keys along or not, and a wrong number of frames 
   fireEvent.click(screen.getByRole('button', { name: 'Hold' }));
   const sheet = within(screen.getByRole('dialog'));
   fireEvent.change(sheet.getByLabelText('Frames to hold'), { target: { value: '0' } });
-  expect(sheet.getByRole('alert').textContent).toContain('A whole number of frames from 1');
+  expect(sheet.getByRole('alert').textContent).toContain('A whole number from 1');
   fireEvent.change(sheet.getByLabelText('Frames to hold'), { target: { value: '4' } });
   fireEvent.click(sheet.getByRole('button', { name: 'Hold' }));
   expect(framesOf()).toEqual([1, 13, 17, 29]);

@@ -12,10 +12,9 @@ export interface KeyStepping {
 
 const SPEEDS = [25, 50, 100, 200, -100];
 
-function readSpeed(text: string): number | null {
-  const speed = readDecimal(text, { unit: '%' });
-  const size = Math.abs(speed ?? 0);
-  return size >= SPEED_LIMITS.least && size <= SPEED_LIMITS.most ? speed : null;
+function isSpeed(percent: number): boolean {
+  const size = Math.abs(percent);
+  return size >= SPEED_LIMITS.least && size <= SPEED_LIMITS.most;
 }
 
 const shown = (speed: number): string => `${String(speed).replace('-', '−')} %`;
@@ -52,9 +51,11 @@ export function PlaybackPopover({ stepping }: { stepping: KeyStepping | undefine
             className="figures h-7! w-16! text-right"
             value={shown(speed)}
             onCommit={(text) => {
-              const read = readSpeed(text);
-              if (read !== null) change({ speed: read });
-              return read !== null;
+              const read = readDecimal(text, { unit: '%' });
+              if (!read.ok || !isSpeed(read.value))
+                return `From ${SPEED_LIMITS.least} to ${SPEED_LIMITS.most} %; negative plays backward.`;
+              change({ speed: read.value });
+              return null;
             }}
           />
         </label>

@@ -1,57 +1,154 @@
 import { clsx } from 'clsx';
-import { type InputHTMLAttributes, useRef, useState } from 'react';
-import { INPUT } from './Field.tsx';
+import { Popover } from 'radix-ui';
+import {
+  type InputHTMLAttributes,
+  type KeyboardEvent,
+  type ReactNode,
+  type TextareaHTMLAttributes,
+  useContext,
+  useEffect,
+  useId,
+  useRef,
+  useState,
+} from 'react';
+import { FieldSays, INPUT } from './Field.tsx';
 
-interface CommitInputProps extends Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'> {
+interface Committing {
   /** The value in force, shown while nothing is typed. */
   value: string;
-  /** Takes what was typed; false refuses it, and the typed text stays with an invalid mark. */
-  onCommit: (text: string) => boolean;
+  /** Takes what was typed; or says what is wrong with it, and it stays as typed. */
+  onCommit: (text: string) => string | null;
+  /** What stands in the field and is not in force yet; null where nothing does. */
+  onTyped?: (text: string | null) => void;
 }
 
-/** A text field whose change counts on Enter or on leaving it. Escape goes back to the value in force. */
-export function CommitInput({ value, onCommit, className = '', ...rest }: CommitInputProps) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const [refused, setRefused] = useState(false);
+interface Committed {
+  text: string;
+  problem: string | null;
+  type: (text: string) => void;
+  /** Gives whether what was typed could be taken. */
+  commit: () => boolean;
+  giveUp: () => void;
+}
+
+interface Typed {
+  text: string;
+  /** What is wrong with it, and the value that was in force when that was said. */
+  refusal?: { problem: string; over: string };
+}
+
+/** What is typed into a field until it is taken. */
+function useCommitted({ value, onCommit, onTyped }: Committing): Committed {
+  const [kept, setKept] = useState<Typed | null>(null);
+  // What was refused is given up once something else has put another value in force.
+  const typed = kept?.refusal && kept.refusal.over !== value ? null : kept;
+  const problem = typed?.refusal?.problem ?? null;
+  const sayBeside = useContext(FieldSays);
+  useEffect(() => sayBeside?.(problem), [sayBeside, problem]);
+  const stand = (next: Typed | null): void => {
+    setKept(next);
+    if (next?.text !== typed?.text) onTyped?.(next?.text ?? null);
+  };
+  return {
+    text: typed?.text ?? value,
+    problem,
+    type: (text) => stand({ text }),
+    commit: () => {
+      const wrong = typed && typed.text !== value ? onCommit(typed.text) : null;
+      stand(typed && wrong !== null ? { text: typed.text, refusal: { problem: wrong, over: value } } : null);
+      return wrong === null;
+    },
+    giveUp: () => stand(null),
+  };
+}
+
+type CommitInputProps = Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'> & Committing;
+
+/**
+ * A text field whose change counts on Enter or on leaving it. Escape goes back to the value in force. What is wrong is
+ * said in the field around it, or right beneath.
+ */
+export function CommitInput({ value, onCommit, onTyped, className = '', ...rest }: CommitInputProps) {
+  const { text, problem, type, commit, giveUp } = useCommitted({ value, onCommit, onTyped });
+  const isInField = useContext(FieldSays) !== null;
+  const saysId = useId();
   /** Enter has committed what the blur it causes must not commit again. */
   const isDone = useRef(false);
-
-  /** Gives whether what was typed could be taken. */
-  const commit = (): boolean => {
-    const taken = typed === null || typed === value || onCommit(typed);
-    setRefused(!taken);
-    if (taken) setTyped(null);
-    return taken;
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
+    if (event.key === 'Enter') {
+      // Else the same press goes on to whatever the change puts the focus on, such as a question's first button.
+      event.preventDefault();
+      // The next keys pressed are shortcuts again.
+      if (!commit()) return;
+      isDone.current = true;
+      event.currentTarget.blur();
+    }
+    if (event.key === 'Escape') giveUp();
   };
-
-  return (
+  const input = (
     <input
       {...rest}
-      value={typed ?? value}
-      aria-invalid={refused || undefined}
-      onChange={(event) => {
-        setTyped(event.target.value);
-        setRefused(false);
-      }}
+      value={text}
+      aria-invalid={problem !== null || undefined}
+      aria-describedby={problem !== null && !isInField ? saysId : rest['aria-describedby']}
+      onChange={(event) => type(event.target.value)}
       onBlur={() => {
         if (!isDone.current) commit();
         isDone.current = false;
       }}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') {
-          // Else the same press goes on to whatever the change puts the focus on, such as a question's first button.
-          event.preventDefault();
-          // The next keys pressed are shortcuts again.
-          if (!commit()) return;
-          isDone.current = true;
-          event.currentTarget.blur();
-        }
-        if (event.key === 'Escape') {
-          setTyped(null);
-          setRefused(false);
-        }
-      }}
+      onKeyDown={onKeyDown}
       className={clsx(INPUT, className)}
+    />
+  );
+  return isInField ? (
+    input
+  ) : (
+    <Said id={saysId} problem={problem}>
+      {input}
+    </Said>
+  );
+}
+
+/** What is wrong with a field that has no room of its own for words. */
+function Said({ id, problem, children }: { id: string; problem: string | null; children: ReactNode }) {
+  return (
+    <Popover.Root open={problem !== null}>
+      <Popover.Anchor asChild>{children}</Popover.Anchor>
+      <Popover.Portal>
+        <Popover.Content
+          id={id}
+          side="bottom"
+          align="start"
+          sideOffset={4}
+          collisionPadding={8}
+          role="alert"
+          onOpenAutoFocus={(event) => event.preventDefault()}
+          onCloseAutoFocus={(event) => event.preventDefault()}
+          className="z-50 max-w-72 rounded-md border border-danger bg-page px-2 py-1 text-xs text-danger shadow-lg"
+        >
+          {problem}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+type CommitTextProps = Omit<TextareaHTMLAttributes<HTMLTextAreaElement>, 'value' | 'onChange'> & Committing;
+
+/** Several lines, which count when they are left. */
+export function CommitText({ value, onCommit, onTyped, className = '', ...rest }: CommitTextProps) {
+  const { text, problem, type, commit, giveUp } = useCommitted({ value, onCommit, onTyped });
+  return (
+    <textarea
+      {...rest}
+      value={text}
+      aria-invalid={problem !== null || undefined}
+      onChange={(event) => type(event.target.value)}
+      onBlur={commit}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') giveUp();
+      }}
+      className={clsx(INPUT, 'h-auto! py-1.5', className)}
     />
   );
 }

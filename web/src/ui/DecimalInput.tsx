@@ -1,4 +1,4 @@
-import { readDecimal } from '@undulan/core';
+import { problemOf, readDecimal } from '@undulan/core';
 import type { ComponentProps } from 'react';
 import { CommitInput } from './CommitInput.tsx';
 
@@ -13,17 +13,17 @@ type DecimalInputProps = Omit<ComponentProps<typeof CommitInput>, 'value' | 'onC
     | { optional?: false; onDecimal: (value: number) => void }
   );
 
-/** A field for a number, taken over when it is left or with Enter; what is not wanted stays as typed, marked. */
+/** A field for a number, taken when it is left or with Enter; what is not wanted stays as typed, with the reason. */
 export function DecimalInput({ value, within, unit, ...props }: DecimalInputProps) {
   const { optional, onDecimal, ...input } = props;
-  const commit = (text: string): boolean => {
+  const commit = (text: string): string | null => {
     if (optional && text.trim() === '') {
       onDecimal(null);
-      return true;
+      return null;
     }
     const typed = readDecimal(text, { within, unit });
-    if (typed !== null) onDecimal(typed);
-    return typed !== null;
+    if (typed.ok) onDecimal(typed.value);
+    return optional ? (problemOf(typed)?.replace(/\.$/, ', or nothing.') ?? null) : problemOf(typed);
   };
   return <CommitInput {...input} value={value === null ? '' : String(value)} onCommit={commit} />;
 }

@@ -1,5 +1,5 @@
 import { clsx } from 'clsx';
-import { type ReactNode, useId } from 'react';
+import { createContext, type ReactNode, useId, useState } from 'react';
 
 interface FieldIds {
   id: string;
@@ -15,23 +15,30 @@ interface FieldProps {
   children: (ids: FieldIds) => ReactNode;
 }
 
+/** Where the control in a field says what is wrong with what was typed; null outside of one. */
+export const FieldSays = createContext<((problem: string | null) => void) | null>(null);
+
 /** A labelled control with its hint, or what is wrong with it, beneath. */
 export function Field({ label, error, hint, className = '', children }: FieldProps) {
   const id = useId();
   const saysId = `${id}-says`;
+  const [said, setSaid] = useState<string | null>(null);
+  const problem = error ?? said;
   return (
     <div className={clsx('flex min-w-0 flex-col gap-1', className)}>
       <label htmlFor={id} className="text-xs font-semibold text-faint">
         {label}
       </label>
-      {children({
-        id,
-        'aria-describedby': error || hint ? saysId : undefined,
-        'aria-invalid': error ? true : undefined,
-      })}
-      {error ? (
+      <FieldSays value={setSaid}>
+        {children({
+          id,
+          'aria-describedby': problem || hint ? saysId : undefined,
+          'aria-invalid': problem ? true : undefined,
+        })}
+      </FieldSays>
+      {problem ? (
         <p id={saysId} role="alert" className="text-xs text-danger">
-          {error}
+          {problem}
         </p>
       ) : hint ? (
         <p id={saysId} className="text-xs text-faint">

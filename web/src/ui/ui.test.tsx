@@ -1,20 +1,22 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { Tooltip } from 'radix-ui';
 import { beforeEach, expect, test, vi } from 'vitest';
+import { z } from 'zod';
 import { Button, Toggle } from './Button.tsx';
 import { CommitInput } from './CommitInput.tsx';
+import { DecimalField } from './DecimalField.tsx';
 import { type DragMove, usePointerDrag } from './use-pointer-drag.ts';
 import { readStored, useStored } from './use-stored.ts';
 
 beforeEach(() => localStorage.clear());
 
-function committed(onCommit: (text: string) => boolean): HTMLInputElement {
+function committed(onCommit: (text: string) => string | null): HTMLInputElement {
   render(<CommitInput aria-label="Value" value="250.5" onCommit={onCommit} />);
   return screen.getByLabelText('Value');
 }
 
 test('Enter commits once and hands the keyboard back; leaving the field afterwards commits nothing more', () => {
-  const onCommit = vi.fn(() => true);
+  const onCommit = vi.fn(() => null);
   const field = committed(onCommit);
   field.focus();
   fireEvent.change(field, { target: { value: '+=30' } });
@@ -26,7 +28,7 @@ test('Enter commits once and hands the keyboard back; leaving the field afterwar
 });
 
 test('leaving the field commits what was typed; unchanged it commits nothing', () => {
-  const onCommit = vi.fn(() => true);
+  const onCommit = vi.fn(() => null);
   const field = committed(onCommit);
   fireEvent.blur(field);
   fireEvent.change(field, { target: { value: '300' } });
@@ -35,7 +37,7 @@ test('leaving the field commits what was typed; unchanged it commits nothing', (
 });
 
 test('what is refused stays as typed, marked and in focus, until it is put right or given up', () => {
-  const field = committed((text) => text !== 'lots');
+  const field = committed((text) => (text === 'lots' ? 'A number, such as 12.5.' : null));
   field.focus();
   fireEvent.change(field, { target: { value: 'lots' } });
   fireEvent.keyDown(field, { key: 'Enter' });
@@ -44,8 +46,28 @@ test('what is refused stays as typed, marked and in focus, until it is put right
     'true',
     true,
   ]);
+  expect(screen.getByRole('alert').textContent).toBe('A number, such as 12.5.');
+  expect(field.getAttribute('aria-describedby')).toBe(screen.getByRole('alert').id);
   fireEvent.keyDown(field, { key: 'Escape' });
-  expect([field.value, field.getAttribute('aria-invalid')]).toEqual(['250.5', null]);
+  expect([field.value, field.getAttribute('aria-invalid'), screen.queryByRole('alert')]).toEqual(['250.5', null, null]);
+});
+
+test('in a labelled field the reason stands beneath it, once, and goes when what was typed is in force', () => {
+  const onDecimal = vi.fn();
+  const { rerender } = render(
+    <DecimalField label="Width" within={z.int().min(16)} value={960} onDecimal={onDecimal} />,
+  );
+  const field: HTMLInputElement = screen.getByLabelText('Width');
+  for (const text of ['', 'wide', '15', '20.5']) {
+    fireEvent.change(field, { target: { value: text } });
+    fireEvent.blur(field);
+    expect([field.value, screen.getByRole('alert').textContent]).toEqual([text, 'A whole number, at least 16.']);
+  }
+  expect(onDecimal).not.toHaveBeenCalled();
+  fireEvent.change(field, { target: { value: '15' } });
+  fireEvent.blur(field);
+  rerender(<DecimalField label="Width" within={z.int().min(16)} value={15} onDecimal={onDecimal} />);
+  expect([screen.queryByRole('alert'), field.getAttribute('aria-invalid')]).toEqual([null, null]);
 });
 
 test('a button that would do nothing can be reached, says so, and does nothing', () => {

@@ -1,4 +1,4 @@
-import { type ChannelId, type ChannelKind, CHANNELS, Key, readDecimal } from '@undulan/core';
+import { type ChannelId, type ChannelKind, CHANNELS, Key, readDecimal, type Result } from '@undulan/core';
 
 /** How a channel's line is told apart: by pattern first, then by a colour of the channels' own. */
 export interface ChannelLook {
@@ -52,21 +52,22 @@ const VALUE = Key.shape.value;
 const CHANGE = /^([+\-−*×/])=?\s*([−-]?[\d.,]+)$/;
 
 /**
- * Reads a value a person typed, or a change of the one there is now: `+=10`, `-=10`, `*2`, `/2`. Null when it is
- * neither; a sign alone (`-10`) is a value.
+ * Reads a value a person typed, or a change of the one there is now: `+=10`, `-=10`, `*2`, `/2`; a sign alone (`-10`)
+ * is a value.
  */
-export function computeValue(text: string, now: number): number | null {
+export function computeValue(text: string, now: number): Result<number> {
   const typed = text.trim().replace(/\s*(px|°|×|%)$/, '');
   const match = CHANGE.exec(typed);
   if (!match || (/^[-−+]/.test(typed) && !typed.includes('='))) return parseValue(text);
   const by = readDecimal(match[2]!);
-  if (by === null) return null;
+  if (!by.ok) return by;
   const sign = match[1]!;
-  const value = sign === '+' ? now + by : sign === '/' ? now / by : sign === '*' || sign === '×' ? now * by : now - by;
-  return VALUE.safeParse(value).success ? value : null;
+  const to = by.value;
+  const value = sign === '+' ? now + to : sign === '/' ? now / to : sign === '*' || sign === '×' ? now * to : now - to;
+  return readDecimal(String(value), { within: VALUE });
 }
 
-/** Reads a value a person typed, with or without its unit; null when it is no number. */
-export function parseValue(text: string): number | null {
+/** Reads a value a person typed, with or without its unit. */
+export function parseValue(text: string): Result<number> {
   return readDecimal(text.replace(/\s*(px|°|×|%)\s*$/, ''), { within: VALUE });
 }

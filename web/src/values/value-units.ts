@@ -1,4 +1,4 @@
-import { type ChannelId, type ChannelKind, CHANNELS } from '@undulan/core';
+import { type ChannelId, type ChannelKind, CHANNELS, type Result } from '@undulan/core';
 import { useMemo } from 'react';
 import { selectMotion } from '../editing/index.ts';
 import { useAppSelector } from '../state/index.ts';
@@ -32,8 +32,8 @@ export interface ValueUnits {
   /** How many shown units are one of the channel's own. */
   per: (id: ChannelId) => number;
   format: (id: ChannelId, value: number) => string;
-  /** Reads what was typed in the shown unit, or a change of the value now (`+=10`, `*2`); null when it is neither. */
-  compute: (id: ChannelId, text: string, now: number) => number | null;
+  /** Reads what was typed in the shown unit, or a change of the value now (`+=10`, `*2`). */
+  compute: (id: ChannelId, text: string, now: number) => Result<number>;
 }
 
 /**
@@ -63,7 +63,7 @@ export function useValueUnits(): ValueUnits {
         const unit = shown(id);
         const bare = unit && text.trim().endsWith(unit.label) ? text.trim().slice(0, -unit.label.length) : text;
         const value = computeValue(bare, now * per(id));
-        return value === null ? null : value / per(id);
+        return value.ok ? { ok: true, value: value.value / per(id) } : value;
       },
     };
   }, [chosen, pxPerMetre, setChosen]);

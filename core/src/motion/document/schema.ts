@@ -137,7 +137,7 @@ export type Cue = z.infer<typeof Cue>;
 /** Something on the stage. A locked one is scenery: it is drawn and cannot be picked or keyed. */
 export const Subject = z.object({
   id: Id,
-  name: z.string().trim().min(1).max(60),
+  name: z.string().trim().min(1, 'Give the subject a name.').max(60, 'A name has at most 60 characters.'),
   look: Look,
   locked: z.boolean(),
   visible: z.boolean(),
@@ -193,6 +193,8 @@ function hangsTogether({ subjects, guides }: { subjects: Subject[]; guides: Guid
   });
 }
 
+export const RestFrame = z.int().min(-FRAME_LIMIT).max(FRAME_LIMIT);
+
 /**
  * The motion document: everything needed to play one motion. Subjects are listed back to front. Older versions are read
  * and brought up to this one.
@@ -208,7 +210,7 @@ export const MotionDocument = z.preprocess(
       /** The part playback is confined to; null is the whole range. */
       workRange: FrameRange.nullable(),
       /** A frame kept for the untouched starting pose: no keys there. */
-      restFrame: z.int().min(-FRAME_LIMIT).max(FRAME_LIMIT).nullable(),
+      restFrame: RestFrame.nullable(),
       stage: Stage,
       subjects: z
         .array(Subject)

@@ -93,10 +93,10 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
             className="figures h-7! w-14!"
             value={draft?.lastFrame === null || draft?.lastFrame === undefined ? '' : String(draft.lastFrame)}
             onCommit={(text) => {
-              const last = readDecimal(text, { within: NoteText.shape.frame });
-              if (text.trim() !== '' && (last === null || last <= frame)) return false;
-              change({ frame, lastFrame: last });
-              return true;
+              const last = text.trim() === '' ? null : readDecimal(text, { within: NoteText.shape.frame });
+              if (last && (!last.ok || last.value <= frame)) return `A whole frame after ${frame}, or nothing.`;
+              change({ frame, lastFrame: last && last.value });
+              return null;
             }}
           />
         </label>

@@ -8,15 +8,18 @@ export interface ReviewWriter {
   status: string;
   /** What is wrong with the last write, until one goes through. */
   problem: string | null;
-  /** The words as last written here or fetched, whichever is later. */
+  /** The words as last written here or fetched, whichever is later, with what is not written yet. */
   words: ReviewWords;
-  /** Writes what changed, over the words as they are when its turn comes. */
+  /** Writes what changed, and what could not be written before. */
   save: (change: Partial<ReviewWords> | ((words: ReviewWords) => Partial<ReviewWords>)) => Promise<boolean>;
   /** The words once all writes begun before are through. */
   settled: () => Promise<ReviewWords>;
   /** Returns the review once all writes before are through; `again` asks for another take. */
   giveBack: (again: boolean) => Promise<boolean>;
 }
+
+/** Nothing waits to be written. */
+const NOTHING: Partial<ReviewWords> = {};
 
 const NO_WORDS: ReviewWords = { grade: null, summary: '', criteria: {}, decisions: {} };
 
@@ -34,12 +37,15 @@ export function useReviewWriter(view: ReviewedTake): ReviewWriter {
   const takeId = view.id;
   const seenVersion = view.review?.version ?? 1;
   const [written, setWritten] = useState<{ version: number; words: ReviewWords } | null>(null);
-  const words = useMemo(() => {
-    if (written && written.version >= seenVersion) return written.words;
-    if (!view.review) return NO_WORDS;
+  /** What was changed here and has not gone through. */
+  const unsaved = useRef(NOTHING);
+  const [shownUnsaved, setShownUnsaved] = useState(NOTHING);
+  const words = useMemo((): ReviewWords => {
+    if (written && written.version >= seenVersion) return { ...written.words, ...shownUnsaved };
+    if (!view.review) return { ...NO_WORDS, ...shownUnsaved };
     const { grade, summary, criteria, decisions } = view.review;
-    return { grade, summary, criteria, decisions };
-  }, [view.review, written, seenVersion]);
+    return { grade, summary, criteria, decisions, ...shownUnsaved };
+  }, [view.review, written, seenVersion, shownUnsaved]);
   const latest = useRef(words);
   useEffect(() => {
     latest.current = words;
@@ -74,21 +80,35 @@ export function useReviewWriter(view: ReviewedTake): ReviewWriter {
     [seenVersion],
   );
 
+  const wait = (change: Partial<ReviewWords>): void => {
+    unsaved.current = change;
+    setShownUnsaved(change);
+  };
+
+  /** Writes what waits; what came to wait meanwhile goes on waiting. */
+  const write = async (): Promise<boolean> => {
+    const [sent, words] = [unsaved.current, latest.current];
+    if (sent === NOTHING) return true;
+    const through = await attempt((from) => saveReview({ takeId, review: { version: from, ...words } }));
+    if (through) {
+      setWritten({ version: version.current, words });
+      if (unsaved.current === sent) wait(NOTHING);
+    }
+    return through;
+  };
+
   return {
     status,
     problem,
     words,
-    save: (change) =>
-      inTurn(async () => {
-        const next = { ...latest.current, ...(typeof change === 'function' ? change(latest.current) : change) };
-        const through = await attempt((from) => saveReview({ takeId, review: { version: from, ...next } }));
-        if (through) {
-          latest.current = next;
-          setWritten({ version: version.current, words: next });
-        }
-        return through;
-      }),
+    save: (change) => {
+      const made = typeof change === 'function' ? change(latest.current) : change;
+      wait({ ...unsaved.current, ...made });
+      latest.current = { ...latest.current, ...made };
+      return inTurn(write);
+    },
     settled: () => inTurn(() => Promise.resolve(latest.current)),
-    giveBack: (again) => inTurn(() => attempt((from) => returnReview({ takeId, version: from, again }))),
+    giveBack: (again) =>
+      inTurn(async () => (await write()) && attempt((from) => returnReview({ takeId, version: from, again }))),
   };
 }

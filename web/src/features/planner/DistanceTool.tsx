@@ -1,14 +1,12 @@
 import {
   type DistancePlan,
   type Exact,
-  framesPerSecond,
   LENGTH,
   type Measure,
   type Mover,
   parsePositive,
   planDistance,
   type Quantity,
-  type Rate,
   type Result,
   SPEED,
   toNumber,
@@ -16,13 +14,12 @@ import {
 } from '@undulan/core';
 import { clsx } from 'clsx';
 import { Plus, Trash2 } from 'lucide-react';
-import { useCallback, useRef } from 'react';
-import { Button, INPUT, useSize } from '../../ui/index.ts';
+import { Button, INPUT } from '../../ui/index.ts';
 import { FrameAnswerLine } from './FrameAnswerLine.tsx';
+import { MoverRace } from './MoverRace.tsx';
 import { MOST_MOVERS, type MoverWords } from './planner-state.ts';
 import { QuantityField } from './QuantityField.tsx';
-import { useOnTick, useStopwatch } from './stopwatch.ts';
-import { NotYet, PlayRow, ToolHeading, ToolSpread } from './ToolSpread.tsx';
+import { NotYet, ToolHeading, ToolSpread } from './ToolSpread.tsx';
 import { usePlanner } from './use-planner.ts';
 
 const PER_METRE: Measure = { what: 'number of pixels', base: 'px', units: { px: [1, 1] } };
@@ -103,28 +100,7 @@ export function DistanceTool() {
             <Plus size={14} /> Add a mover
           </Button>
           {plan ? (
-            <section aria-label="Frames of the movers" className="mt-3 rounded-lg border border-rule bg-page px-3">
-              {plan.movers.map((mover, i) => (
-                <FrameAnswerLine
-                  key={i}
-                  label={
-                    <>
-                      {state.movers[i]!.name || `Mover ${i + 1}`}{' '}
-                      {i === plan.slowest && plan.movers.length > 1 && <b className="text-ochre">slowest</b>}
-                    </>
-                  }
-                  detail={
-                    <Step
-                      perFrame={mover.metresPerFrame}
-                      pixels={pixels}
-                      share={mover.stepShare}
-                      strobes={mover.strobes}
-                    />
-                  }
-                  answer={mover.answer}
-                />
-              ))}
-            </section>
+            <MoverAnswers plan={plan} names={state.movers.map(({ name }) => name)} pixels={pixels} />
           ) : (
             <p className="mt-3 text-sm text-faint">The frames show once everything above and the rate are right.</p>
           )}
@@ -146,7 +122,7 @@ export function DistanceTool() {
       }
       right={
         plan && rate.ok && distance.ok ? (
-          <Race
+          <MoverRace
             plan={plan}
             movers={movers}
             names={state.movers.map((mover) => mover.name)}
@@ -210,6 +186,29 @@ function MoverRow({ number, words, read, isOnly, onChange, onRemove }: MoverRowP
   );
 }
 
+/** The frames each mover needs, the slowest marked. */
+function MoverAnswers({ plan, names, pixels }: { plan: DistancePlan; names: readonly string[]; pixels: Exact }) {
+  return (
+    <section aria-label="Frames of the movers" className="mt-3 rounded-lg border border-rule bg-page px-3">
+      {plan.movers.map((mover, i) => (
+        <FrameAnswerLine
+          key={i}
+          label={
+            <>
+              {names[i] || `Mover ${i + 1}`}{' '}
+              {i === plan.slowest && plan.movers.length > 1 && <b className="text-ochre">slowest</b>}
+            </>
+          }
+          detail={
+            <Step perFrame={mover.metresPerFrame} pixels={pixels} share={mover.stepShare} strobes={mover.strobes} />
+          }
+          answer={mover.answer}
+        />
+      ))}
+    </section>
+  );
+}
+
 function Step({
   perFrame,
   pixels,
@@ -227,129 +226,6 @@ function Step({
       {(toNumber(perFrame) * 100).toFixed(2)} cm = {px.toFixed(1)} px a frame
       {share !== null && <> · {share.toFixed(2)} × its own length</>}
       {strobes && <b className="text-take-ink"> · strobes: a step longer than itself</b>}
-    </>
-  );
-}
-
-const ROW_PX = 76;
-const EDGE_PX = 16;
-/** Dots nearer than this run together: then only every n-th frame is drawn, and said. */
-const LEAST_GAP_PX = 3;
-const DENSITIES = [1, 2, 4, 8, 12, 24, 48, 96, 240, 480, 960];
-
-/** Each mover's places, a dot a frame, on one scale; playing together in real time at the rate. */
-function Race({
-  plan,
-  movers,
-  names,
-  distanceMetres,
-  rate,
-}: {
-  plan: DistancePlan;
-  movers: readonly Mover[];
-  names: readonly string[];
-  distanceMetres: number;
-  rate: Rate;
-}) {
-  const watch = useStopwatch();
-  const [measure, size] = useSize();
-  const widthPx = size?.widthPx ?? 600;
-  const longest = Math.max(0, ...movers.map(({ lengthMetres }) => (lengthMetres ? toNumber(lengthMetres) : 0)));
-  const pxPerMetre = (widthPx - 2 * EDGE_PX) / (distanceMetres + Math.min(longest, distanceMetres));
-  const edgePx = (widthPx - distanceMetres * pxPerMetre) / 2;
-  const bodies = useRef<(SVGRectElement | null)[]>([]);
-  const clock = useRef<HTMLSpanElement>(null);
-  const fps = framesPerSecond(rate);
-  const totalSeconds = plan.framesForAll / fps;
-
-  useOnTick(
-    watch,
-    useCallback(
-      (seconds: number) => {
-        if (seconds > totalSeconds + 0.5) watch.stop();
-        const frame = Math.min(plan.framesForAll, Math.floor(seconds * fps));
-        movers.forEach((mover, i) => {
-          const metres = Math.min(distanceMetres, (frame / fps) * toNumber(mover.metresPerSecond));
-          bodies.current[i]?.setAttribute('transform', `translate(${edgePx + metres * pxPerMetre} 0)`);
-        });
-        if (clock.current)
-          clock.current.textContent = `frame ${frame} of ${plan.framesForAll} · ${(frame / fps).toFixed(2)} s`;
-      },
-      [watch, totalSeconds, plan.framesForAll, fps, movers, distanceMetres, pxPerMetre, edgePx],
-    ),
-  );
-
-  return (
-    <>
-      <PlayRow watch={watch} what="Run together" onPlay={() => watch.start()}>
-        <span ref={clock} className="figures text-xs text-faint" />
-      </PlayRow>
-      <div ref={measure} className="min-h-0 flex-1 overflow-y-auto">
-        <svg
-          width={widthPx}
-          height={ROW_PX * movers.length + 26}
-          role="group"
-          aria-label="Movers, a dot a frame"
-          className="block"
-        >
-          {plan.movers.map((mover, i) => {
-            const stepPx = toNumber(mover.metresPerFrame) * pxPerMetre;
-            const every = DENSITIES.find((n) => n * stepPx >= LEAST_GAP_PX) ?? 1000;
-            const dots = Math.floor(mover.answer.frames / every + 1e-9);
-            const own = movers[i]!.lengthMetres;
-            const lengthPx = own ? Math.max(6, toNumber(own) * pxPerMetre) : 10;
-            const y = ROW_PX * i + 44;
-            return (
-              <g key={i}>
-                <text x={EDGE_PX} y={y - 26} fontSize={13} fontWeight={600} fill="var(--ink)">
-                  {names[i] || `Mover ${i + 1}`}
-                  <tspan dx={8} fontWeight={400} fontSize={11} className="figures" fill="var(--faint)">
-                    {Number(mover.answer.frames.toFixed(2))} frames{every > 1 ? ` · a dot each ${every} frames` : ''}
-                  </tspan>
-                </text>
-                <line x1={edgePx} x2={widthPx - edgePx} y1={y} y2={y} stroke="var(--rule)" />
-                {Array.from({ length: dots + 1 }, (_, n) => (
-                  <circle
-                    key={n}
-                    cx={edgePx + n * every * stepPx}
-                    cy={y}
-                    r={n === 0 ? 4 : 2.2}
-                    fill={mover.strobes ? 'var(--take)' : 'var(--accent)'}
-                  />
-                ))}
-                <rect
-                  ref={(element) => {
-                    bodies.current[i] = element;
-                  }}
-                  transform={`translate(${edgePx} 0)`}
-                  x={-lengthPx / 2}
-                  y={y - 11}
-                  width={lengthPx}
-                  height={22}
-                  rx={5}
-                  fill="var(--ochre)"
-                  fillOpacity={0.35}
-                  stroke="var(--ochre)"
-                  strokeWidth={1.5}
-                />
-              </g>
-            );
-          })}
-          <text x={edgePx} y={ROW_PX * movers.length + 18} fontSize={11} className="figures" fill="var(--faint)">
-            0
-          </text>
-          <text
-            x={widthPx - edgePx}
-            y={ROW_PX * movers.length + 18}
-            textAnchor="end"
-            fontSize={11}
-            className="figures"
-            fill="var(--faint)"
-          >
-            {Number(distanceMetres.toFixed(3))} m
-          </text>
-        </svg>
-      </div>
     </>
   );
 }

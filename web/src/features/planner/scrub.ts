@@ -1,4 +1,3 @@
-import { readDecimal } from '@undulan/core';
 const NUMBER = /[−-]?\d+(?:[.,](\d+))?/;
 
 /**
@@ -10,6 +9,6 @@ export function scrubText(text: string, steps: number, step: number, least: numb
   const match = NUMBER.exec(text);
   if (!match || /[:;/]/.test(text)) return text;
   const decimals = Math.max(match[1]?.length ?? 0, String(step).split('.')[1]?.length ?? 0);
-  const value = Math.max(least, readDecimal(match[0])! + steps * step);
+  const value = Math.max(least, Number(match[0].replace('−', '-').replace(',', '.')) + steps * step);
   return text.replace(match[0], value.toFixed(match[1] || step % 1 !== 0 ? decimals : 0));
 }

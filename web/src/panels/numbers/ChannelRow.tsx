@@ -1,4 +1,12 @@
-import { type Channel, type ChannelKind, CHANNELS, type KeyValue, sameChannel, sampleChannel } from '@undulan/core';
+import {
+  type Channel,
+  type ChannelKind,
+  CHANNELS,
+  type KeyValue,
+  problemOf,
+  sameChannel,
+  sampleChannel,
+} from '@undulan/core';
 import { clsx } from 'clsx';
 import { ChevronLeft, ChevronRight, Lock } from 'lucide-react';
 import { memo, useCallback } from 'react';
@@ -58,11 +66,10 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame, 
     },
     [clock],
   );
-  const commit = (text: string): boolean => {
+  const commit = (text: string): string | null => {
     const typed = units.compute(channel.id, text, value);
-    if (typed === null) return false;
-    change([{ ...ref, value: typed }], clock.frame);
-    return true;
+    if (typed.ok) change([{ ...ref, value: typed.value }], clock.frame);
+    return problemOf(typed);
   };
   return (
     <tr className="border-b border-rule last:border-0">

@@ -1,4 +1,4 @@
-import { type Channel, CHANNELS, readDecimal, Wobble } from '@undulan/core';
+import { type Channel, CHANNELS, problemOf, readDecimal, Wobble } from '@undulan/core';
 import { clsx } from 'clsx';
 import { applyEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
@@ -54,10 +54,10 @@ function WobbleForm({ subjectId, channel }: WobblePopoverProps) {
   const ref = { subjectId, channelId: id };
   const set = (next: Wobble | null): void => void dispatch(applyEdit({ operation: 'setWobble', args: [ref, next] }));
   /** Takes a change if the whole is still a wobble. */
-  const take = (change: Partial<Wobble>): boolean => {
+  const take = (change: Partial<Wobble>): string | null => {
     const checked = Wobble.safeParse({ ...wobble, ...change });
     if (checked.success) set(checked.data);
-    return checked.success;
+    return checked.error?.issues[0]?.message ?? null;
   };
   const begin = (): void =>
     set({
@@ -92,7 +92,7 @@ function WobbleForm({ subjectId, channel }: WobblePopoverProps) {
               value={units.format(id, wobble.amplitude)}
               onCommit={(text) => {
                 const typed = units.compute(id, text, wobble.amplitude);
-                return typed !== null && take({ amplitude: typed });
+                return typed.ok ? take({ amplitude: typed.value }) : problemOf(typed);
               }}
             />
             {FIELDS.map(({ name, label, unit }) => (
@@ -102,8 +102,8 @@ function WobbleForm({ subjectId, channel }: WobblePopoverProps) {
                 unit={unit}
                 value={String(wobble[name])}
                 onCommit={(text) => {
-                  const typed = readDecimal(text);
-                  return typed !== null && take({ [name]: typed });
+                  const typed = readDecimal(text, { within: Wobble.shape[name] });
+                  return typed.ok ? take({ [name]: typed.value }) : problemOf(typed);
                 }}
               />
             ))}
@@ -139,7 +139,7 @@ function Row({
   label: string;
   unit: string;
   value: string;
-  onCommit: (text: string) => boolean;
+  onCommit: (text: string) => string | null;
 }) {
   return (
     <>

@@ -50,18 +50,23 @@ test('a drawn curve goes through the values of its frames, a take through those 
   expect(path.endsWith('L130.0 400.0')).toBe(true);
 });
 
+function valueOf(text: string): number | null {
+  const read = parseValue(text);
+  return read.ok ? read.value : null;
+}
+
 test('values are shown and read in their channel’s fineness, with or without unit, minus signs of both kinds', () => {
   expect(formatValue('position.x', -12.345)).toBe('−12.3');
   expect(formatValue('scale.x', 1.23456)).toBe('1.235');
   expect(formatValue('rotation', -0.01)).toBe('0');
-  expect(['−12.3', ' 45 px', '1.5×', '90°', '80 %'].map(parseValue)).toEqual([-12.3, 45, 1.5, 90, 80]);
-  expect(['', 'far', '1e99', '4 kg', 'Infinity'].map(parseValue)).toEqual([null, null, null, null, null]);
+  expect(['−12.3', ' 45 px', '1.5×', '90°', '80 %'].map(valueOf)).toEqual([-12.3, 45, 1.5, 90, 80]);
+  expect(['', 'far', '1e99', '4 kg', 'Infinity'].map(valueOf)).toEqual([null, null, null, null, null]);
   fc.assert(
     fc.property(
       fc.double({ min: -5000, max: 5000, noNaN: true }),
       fc.constantFrom(...(['position.x', 'rotation', 'scale.y', 'opacity', 'travel'] as const)),
       (value, id) => {
-        expect(parseValue(formatValue(id, value))).toBeCloseTo(toFineness(id, value), 12);
+        expect(valueOf(formatValue(id, value))).toBeCloseTo(toFineness(id, value), 12);
       },
     ),
   );

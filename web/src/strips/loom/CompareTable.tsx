@@ -57,9 +57,9 @@ export function CompareTable({ chart, length, unit }: CompareTableProps) {
               typed.length === 0 ||
               typed.some((frame) => !Number.isInteger(frame) || frame < firstFrame || frame > lastFrame)
             )
-              return false;
+              return `Whole frames from ${firstFrame} to ${lastFrame}, such as ${firstFrame}, ${lastFrame}.`;
             setAsked([...new Set(typed)].sort((a, b) => a - b));
-            return true;
+            return null;
           }}
         />
       </label>

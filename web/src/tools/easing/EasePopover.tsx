@@ -1,5 +1,4 @@
-import { EASE_DIRECTIONS, EASE_FAMILIES, easeProgress, type EaseShape, easeShapeOf, type Leave } from '@undulan/core';
-import { clsx } from 'clsx';
+import { easeProgress, easeShapeOf, type Leave } from '@undulan/core';
 import { ChevronDown } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
 import { applyEdit, easeTaken, type EditRequest, previewEdit, usePreviewEnds } from '../../editing/index.ts';
@@ -9,10 +8,9 @@ import { EaseAmountsFields } from './EaseAmountsFields.tsx';
 import { ShapeGraph } from './EaseGraph.tsx';
 import { EasePalette } from './EasePalette.tsx';
 import { EaseRunner } from './EaseRunner.tsx';
-import { EASE_DIRECTION_NAMES, FAMILY_WORDS, leaveWords, PLAIN_LEAVES } from './leave-words.ts';
+import { EaseTiles, type PointedAt } from './EaseTiles.tsx';
+import { leaveWords } from './leave-words.ts';
 import { type SegmentKey, shared, useSelectedKeys } from './use-segment-keys.ts';
-
-const THIRDS: EaseShape = { leave: 'curve', x1: 1 / 3, y1: 0, x2: 2 / 3, y2: 1 };
 
 interface EasePopoverProps {
   /** Whose palette is at hand; without one there is none. */
@@ -71,7 +69,7 @@ function Sheet({
   const own = useMemo(() => (first ? easeProgress(easeShapeOf(first.channel.keys, first.index)) : null), [first]);
 
   /** What a choice does: it is shown and played while pointed at, and made when pressed. */
-  const choice = (progress: (t: number) => number, request: EditRequest) => {
+  const choice = (progress: (t: number) => number, request: EditRequest): PointedAt => {
     const show = (): void => {
       setShown(() => progress);
       dispatch(previewEdit(request));
@@ -88,65 +86,14 @@ function Sheet({
       onClick: () => void dispatch(applyEdit(request)),
     };
   };
-  const leaving = (to: Leave): EditRequest => ({ operation: 'setLeave', args: [refs, to] });
-  const tile = (to: Leave, label: string, widthPx: number) => {
-    const shape: EaseShape = to === 'curve' ? THIRDS : { leave: to };
-    const on = to === leave;
-    return (
-      <button
-        key={to}
-        type="button"
-        aria-label={label}
-        aria-pressed={on}
-        title={label}
-        className={clsx(
-          'rounded-md border px-0.5',
-          on ? 'border-accent bg-shade text-accent' : 'border-transparent hover:border-rule hover:bg-shade',
-        )}
-        {...choice(easeProgress(shape), leaving(to))}
-      >
-        <ShapeGraph shape={shape} widthPx={widthPx} heightPx={26} />
-      </button>
-    );
-  };
   return (
     <div className="grid grid-cols-[auto_15rem] gap-4">
       <div>
         <EaseRunner progress={shown ?? own} />
-        <div className="mt-2 grid grid-cols-3 gap-1 text-xs">
-          {(Object.keys(PLAIN_LEAVES) as (keyof typeof PLAIN_LEAVES)[]).map((to) => (
-            <div key={to} className="flex items-center gap-1">
-              {tile(to, PLAIN_LEAVES[to], 44)}
-              <span className="text-faint">{PLAIN_LEAVES[to]}</span>
-            </div>
-          ))}
-        </div>
-        <table className="mt-2 text-xs">
-          <thead>
-            <tr className="text-faint">
-              <td />
-              {EASE_DIRECTION_NAMES.map((direction) => (
-                <th key={direction} scope="col" className="px-1 font-normal">
-                  {EASE_DIRECTIONS[direction]}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {EASE_FAMILIES.map((family) => (
-              <tr key={family}>
-                <th scope="row" className="pr-2 text-left font-normal whitespace-nowrap">
-                  {FAMILY_WORDS[family]}
-                </th>
-                {EASE_DIRECTION_NAMES.map((direction) => (
-                  <td key={direction} className="text-center">
-                    {tile(`${family}-${direction}`, leaveWords(`${family}-${direction}`), 64)}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <EaseTiles
+          leave={leave}
+          choiceOf={(to, progress) => choice(progress, { operation: 'setLeave', args: [refs, to] })}
+        />
       </div>
       <div className="flex min-w-0 flex-col gap-4">
         {first && <EaseAmountsFields begins={begins} refs={refs} />}

@@ -5,15 +5,15 @@ import {
   type HandleNumbers,
   type HandleSide,
   numbersOfHandle,
-  readDecimal,
 } from '@undulan/core';
 import { ChevronDown } from 'lucide-react';
 import { memo } from 'react';
+import { z } from 'zod';
 import { applyEdit } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
 import { type HandleKeeps, KEEPS_NOTHING } from '../../strips/curve/index.ts';
 import { useClock } from '../../time/index.ts';
-import { Button, ButtonGroup, CommitInput, Popover, Toggle, useStored } from '../../ui/index.ts';
+import { Button, ButtonGroup, DecimalInput, Popover, Toggle, useStored } from '../../ui/index.ts';
 import { useValueUnits } from '../../values/index.ts';
 import { type SegmentKey, shared } from './use-segment-keys.ts';
 
@@ -29,6 +29,9 @@ const LINK_WORDS: Record<HandleLink, string> = {
   mirrored: 'mirrored',
   broken: 'parted',
 };
+
+const SPEED = z.number().min(-1e7).max(1e7);
+const REACH = z.number().min(0).max(100);
 
 /**
  * The handles of the selected keys: how the two sides depend on each other, for all of them; of one alone the speed it
@@ -138,41 +141,36 @@ function SideRow({ found, side, label }: { found: SegmentKey; side: HandleSide; 
     );
   }
   const numbers = numbersOfHandle(effectiveHandles(channel.keys, index)[side], span, rate);
-  const commit = (change: Partial<HandleNumbers>): boolean => {
+  const commit = (change: Partial<HandleNumbers>): void => {
     const next = { ...numbers, ...change };
-    if (
-      !Number.isFinite(next.speedPerSecond) ||
-      Math.abs(next.speedPerSecond) > 1e7 ||
-      !(next.reachPercent >= 0 && next.reachPercent <= 100)
-    )
-      return false;
     // A reach of nothing has no speed: typing one gives it the usual third.
     if (change.speedPerSecond !== undefined && next.reachPercent === 0) next.reachPercent = 100 / 3;
     dispatch(applyEdit({ operation: 'setSpeed', args: [ref, side, next] }));
-    return true;
   };
-  /** With its unit or without; NaN, which is refused, where it is no number. */
-  const numberOf = (text: string, unit: string): number => readDecimal(text, { unit }) ?? NaN;
   return (
     <tr>
       <th scope="row" className="py-1 text-left font-normal">
         {label}
       </th>
       <td className="whitespace-nowrap">
-        <CommitInput
+        <DecimalInput
+          within={SPEED}
+          unit={`${units.label(channel.id)}/s`}
           aria-label={`${label}: speed`}
           className="figures h-7! w-20! text-right"
-          value={String(Math.round(numbers.speedPerSecond * per * 100) / 100)}
-          onCommit={(text) => commit({ speedPerSecond: numberOf(text, `${units.label(channel.id)}/s`) / per })}
+          value={Math.round(numbers.speedPerSecond * per * 100) / 100}
+          onDecimal={(speed) => commit({ speedPerSecond: speed / per })}
         />{' '}
         <span className="text-faint">{units.label(channel.id)}/s</span>
       </td>
       <td className="whitespace-nowrap">
-        <CommitInput
+        <DecimalInput
+          within={REACH}
+          unit="%"
           aria-label={`${label}: reach`}
           className="figures h-7! w-16! text-right"
-          value={String(Math.round(numbers.reachPercent * 100) / 100)}
-          onCommit={(text) => commit({ reachPercent: numberOf(text, '%') })}
+          value={Math.round(numbers.reachPercent * 100) / 100}
+          onDecimal={(reachPercent) => commit({ reachPercent })}
         />{' '}
         <span className="text-faint">%</span>
         {segment?.leave !== 'curve' && <span className="block text-faint">makes it a curve</span>}

@@ -1,11 +1,11 @@
-import { channelOf, Key, type KeyRef, KeyRole, readDecimal, sameChannel, sampleChannel } from '@undulan/core';
+import { channelOf, Key, type KeyRef, KeyRole, problemOf, sameChannel, sampleChannel } from '@undulan/core';
 import { clsx } from 'clsx';
 import { Trash2 } from 'lucide-react';
 import { useCallback } from 'react';
 import { applyEdit, selectShownKeys, selectShownMotion, selectUnderWay } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { formatFrames, LiveFigures } from '../../time/index.ts';
-import { Button, CommitInput, Select } from '../../ui/index.ts';
+import { Button, CommitInput, DecimalInput, Select } from '../../ui/index.ts';
 import { useValueUnits } from '../../values/index.ts';
 import { EasePopover } from './EasePopover.tsx';
 import { HandlePopover } from './HandlePopover.tsx';
@@ -91,17 +91,13 @@ function SingleKey({ shown, keyRef }: { shown: Key; keyRef: KeyRef }) {
   const dispatch = useAppDispatch();
   const underWay = useAppSelector(selectUnderWay);
   const units = useValueUnits();
-  const setFrame = (text: string): boolean => {
-    const frame = readDecimal(text, { within: Key.shape.frame });
-    if (frame === null) return false;
-    dispatch(applyEdit({ operation: 'moveKeys', args: [[keyRef], frame - keyRef.frame] }));
-    return true;
-  };
-  const setValue = (text: string): boolean => {
+  const setFrame = (frame: number): void =>
+    void dispatch(applyEdit({ operation: 'moveKeys', args: [[keyRef], frame - keyRef.frame] }));
+  const setValue = (text: string): string | null => {
     const value = units.compute(keyRef.channelId, text, shown.value);
-    if (value === null) return false;
-    dispatch(applyEdit({ operation: 'setKeys', args: [keyRef.frame, [{ ...keyRef, value }]] }));
-    return true;
+    if (value.ok)
+      dispatch(applyEdit({ operation: 'setKeys', args: [keyRef.frame, [{ ...keyRef, value: value.value }]] }));
+    return problemOf(value);
   };
   const input = `figures h-7! ${underWay ? 'text-transparent' : 'text-ink'}`;
   return (
@@ -110,7 +106,12 @@ function SingleKey({ shown, keyRef }: { shown: Key; keyRef: KeyRef }) {
         frame
         <span className="relative">
           {underWay && <LivePlace />}
-          <CommitInput className={clsx('w-14!', input)} value={String(shown.frame)} onCommit={setFrame} />
+          <DecimalInput
+            within={Key.shape.frame}
+            className={clsx('w-14!', input)}
+            value={shown.frame}
+            onDecimal={setFrame}
+          />
         </span>
       </label>
       <label className="flex items-center gap-1.5 text-faint">

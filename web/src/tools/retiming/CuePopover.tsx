@@ -1,4 +1,4 @@
-import type { Cue } from '@undulan/core';
+import { type Cue, problemOf } from '@undulan/core';
 import { ChevronDown, Trash2 } from 'lucide-react';
 import { useEffect } from 'react';
 import { applyEdit, selectMotion } from '../../editing/index.ts';
@@ -46,7 +46,7 @@ export function CuePopover() {
               onCommit={(text) => {
                 const place = parsePlace(text, clock.range, clock.rate);
                 if (place.ok) change(i, { frame: place.value });
-                return place.ok;
+                return problemOf(place);
               }}
             />
             <CommitInput
@@ -57,7 +57,7 @@ export function CuePopover() {
               value={cue.name}
               onCommit={(text) => {
                 change(i, { name: text.trim() });
-                return true;
+                return null;
               }}
             />
             <Button

@@ -4,6 +4,7 @@ import {
   findChannel,
   findSubject,
   type KeyRef,
+  problemOf,
   readDecimal,
   thinChannels,
 } from '@undulan/core';
@@ -53,15 +54,15 @@ function HoldForm() {
   const selectedKeys = useAppSelector((state) => state.selection.keys);
   const [text, setText] = useState('8');
   const [ripple, setRipple] = useState(true);
-  const frames = readDecimal(text, { within: HOLD });
-  const error = frames === null ? `A whole number of frames from 1 to ${MOST_HOLD}.` : null;
+  const read = readDecimal(text, { within: HOLD });
+  const error = problemOf(read);
   const none = selectedKeys.length === 0 && 'Select the keys to hold first.';
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        if (frames !== null && !none)
-          dispatch(applyEdit({ operation: 'makeHold', args: [selectedKeys, frames, { ripple }] }));
+        if (read.ok && !none)
+          dispatch(applyEdit({ operation: 'makeHold', args: [selectedKeys, read.value, { ripple }] }));
       }}
     >
       <p className="font-semibold">Make a hold</p>

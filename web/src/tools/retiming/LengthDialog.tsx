@@ -6,6 +6,7 @@ import {
   FRAME_LIMIT,
   frameCount,
   parseRate,
+  problemOf,
   type RatePolicy,
   readDecimal,
   sameRate,
@@ -53,12 +54,12 @@ export function LengthDialog({ rangeFixed, onClose }: LengthDialogProps) {
   const rate = parseRate(rateText);
   const options = { withKeys: withKeys || rangeFixed !== null, snap, keepRange: rangeFixed !== null };
   const length = (): Outcome =>
-    wanted === null
-      ? { error: `A whole number of frames from 1 to ${FRAME_LIMIT}.` }
-      : {
-          edit: changeLength(motion, wanted, options),
-          request: wanted === count ? null : { operation: 'changeLength', args: [wanted, options] },
-        };
+    wanted.ok
+      ? {
+          edit: changeLength(motion, wanted.value, options),
+          request: wanted.value === count ? null : { operation: 'changeLength', args: [wanted.value, options] },
+        }
+      : { error: problemOf(wanted)! };
   const another = (): Outcome =>
     rate.ok
       ? {

@@ -47,7 +47,7 @@ export function LengthFields({
           onChange={(event) => {
             setFactor(event.target.value);
             const by = readDecimal(event.target.value, { unit: '×' });
-            if (by !== null && by > 0) onFrames(String(Math.max(1, Math.round((count - 1) * by) + 1)));
+            if (by.ok && by.value > 0) onFrames(String(Math.max(1, Math.round((count - 1) * by.value) + 1)));
           }}
         />
       </div>

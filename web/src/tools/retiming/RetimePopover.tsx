@@ -1,4 +1,4 @@
-import { CHANNELS, FRAME_LIMIT, type KeyRef, readDecimal, TRACKS } from '@undulan/core';
+import { CHANNELS, FRAME_LIMIT, type KeyRef, problemOf, readDecimal, TRACKS } from '@undulan/core';
 import { clsx } from 'clsx';
 import { ChevronDown } from 'lucide-react';
 import { type FormEvent, type ReactNode, useState } from 'react';
@@ -67,7 +67,8 @@ function StretchForm() {
   const length = selectedKeys.length > 0 ? last - first : 0;
   const [typed, setTyped] = useState<{ of: 'length' | 'factor'; text: string } | null>(null);
   const [about, setAbout] = useState<About>('start');
-  const number = typed ? (readDecimal(typed.text, { unit: '×' }) ?? NaN) : 1;
+  const read = typed && readDecimal(typed.text, { unit: '×' });
+  const number = read ? (read.ok ? read.value : NaN) : 1;
   const factor = typed?.of === 'length' ? number / length : number;
   const isRight = factor > 0 && factor <= 1000 && Number.isFinite(factor);
   const error =
@@ -194,8 +195,9 @@ function TimeForm({ rangeFixed }: { rangeFixed: string | null }) {
   const clock = useClock();
   const frame = useRestingFrame();
   const [text, setText] = useState('4');
-  const frames = readDecimal(text, { within: FRAMES });
-  const error = frames === null ? 'A whole number of frames, 1 or more.' : null;
+  const read = readDecimal(text, { within: FRAMES });
+  const error = problemOf(read);
+  const frames = read.ok ? read.value : null;
   const options = { keepRange: rangeFixed !== null };
   const removal: EditRequest | null =
     frames === null ? null : { operation: 'removeTime', args: [frame, frame + frames - 1, options] };

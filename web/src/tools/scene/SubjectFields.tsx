@@ -1,61 +1,25 @@
-import { Look, readDecimal, SHAPES } from '@undulan/core';
-import { clsx } from 'clsx';
-import { useForm, useWatch } from 'react-hook-form';
+import { Look, SHAPES, Subject } from '@undulan/core';
 import { applyEdit, selectSubject } from '../../editing/index.ts';
 import { SHAPE_NAMES } from '../../picture/stage/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Field, INPUT, Select } from '../../ui/index.ts';
-
-interface SubjectTyped {
-  name: string;
-  width: string;
-  height: string;
-}
+import { CommitInput, DecimalField, Field, Select } from '../../ui/index.ts';
 
 /** The selected subject's name and look. */
 export function SubjectFields() {
   const dispatch = useAppDispatch();
   const subject = useAppSelector(selectSubject);
-  const form = useForm<SubjectTyped>({
-    values: {
-      name: subject?.name ?? '',
-      width: String(subject?.look.widthPx ?? ''),
-      height: String(subject?.look.heightPx ?? ''),
-    },
-    resetOptions: { keepDirtyValues: true },
-  });
-  const typed = useWatch({ control: form.control }) as SubjectTyped;
   if (!subject) return <p className="text-faint">No subject is selected: click one in the picture.</p>;
   const { look } = subject;
   const setLook = (change: Partial<Look>): void =>
     void dispatch(applyEdit({ operation: 'setSubject', args: [subject.id, { look: { ...look, ...change } }] }));
-  const sizeOf = (text: string): number | null => readDecimal(text, { within: Look.shape.widthPx });
-  const sizeError = (text: string): string | undefined => (sizeOf(text) === null ? 'From 1 to 10000 px.' : undefined);
-  const nameError =
-    typed.name.trim() === ''
-      ? 'Give the subject a name.'
-      : typed.name.trim().length > 60
-        ? 'At most 60 characters.'
-        : undefined;
-  const commitName = (): void => {
-    const name = form.getValues('name').trim();
-    if (name === '' || name.length > 60) return;
-    if (name !== subject.name) dispatch(applyEdit({ operation: 'setSubject', args: [subject.id, { name }] }));
-    form.resetField('name', { defaultValue: name });
-  };
-  const commitSize = (side: 'width' | 'height'): void => {
-    const text = form.getValues(side);
-    const size = sizeOf(text);
-    if (size === null) return;
-    const sidePx = side === 'width' ? 'widthPx' : 'heightPx';
-    if (size !== look[sidePx]) setLook({ [sidePx]: size });
-    form.resetField(side, { defaultValue: text });
+  const setName = (text: string): string | null => {
+    const name = Subject.shape.name.safeParse(text.trim());
+    if (name.success) dispatch(applyEdit({ operation: 'setSubject', args: [subject.id, { name: name.data }] }));
+    return name.error?.issues[0]?.message ?? null;
   };
   return (
     <fieldset className="grid grid-cols-[1.1fr_1.25fr_0.65fr_0.65fr_auto] gap-3">
-      <Field label="Subject" error={nameError}>
-        {(ids) => <input {...ids} {...form.register('name', { onBlur: commitName })} className={INPUT} />}
-      </Field>
+      <Field label="Subject">{(ids) => <CommitInput {...ids} value={subject.name} onCommit={setName} />}</Field>
       <Field label="Shape">
         {(ids) => (
           <Select
@@ -66,26 +30,18 @@ export function SubjectFields() {
           />
         )}
       </Field>
-      <Field label="Width" error={sizeError(typed.width)}>
-        {(ids) => (
-          <input
-            {...ids}
-            {...form.register('width', { onBlur: () => commitSize('width') })}
-            inputMode="numeric"
-            className={clsx(INPUT, 'figures')}
-          />
-        )}
-      </Field>
-      <Field label="Height" error={sizeError(typed.height)}>
-        {(ids) => (
-          <input
-            {...ids}
-            {...form.register('height', { onBlur: () => commitSize('height') })}
-            inputMode="numeric"
-            className={clsx(INPUT, 'figures')}
-          />
-        )}
-      </Field>
+      <DecimalField
+        within={Look.shape.widthPx}
+        label="Width"
+        value={look.widthPx}
+        onDecimal={(widthPx) => setLook({ widthPx })}
+      />
+      <DecimalField
+        within={Look.shape.heightPx}
+        label="Height"
+        value={look.heightPx}
+        onDecimal={(heightPx) => setLook({ heightPx })}
+      />
       <Field label="Fill">
         {(ids) => (
           <input

@@ -51,9 +51,22 @@ test('a range or rest frame that is wrong is said, keeps what was typed and chan
   expect(field('Last frame').value).toBe('0');
   expect(motion().range).toEqual({ first: 1, last: 25 });
   type('Last frame', '25');
-  type('Rest frame', 'half');
-  expect(screen.getByRole('alert').textContent).toBe('A whole frame, or nothing.');
+  for (const text of ['half', '−100001']) {
+    type('Rest frame', text);
+    expect(screen.getByRole('alert').textContent).toBe('A whole number from −100000 to 100000, or nothing.');
+  }
   expect(motion().restFrame).toBeNull();
+});
+
+test('a range that is right only with both its ends waits for the other', () => {
+  type('First frame', '101');
+  expect([motion().range.first, screen.getByRole('alert').textContent]).toEqual([
+    1,
+    'The last frame (25) comes before the first (101).',
+  ]);
+  type('Last frame', '124');
+  expect(motion().range).toEqual({ first: 101, last: 124 });
+  expect([field('First frame').value, screen.queryByRole('alert')]).toEqual(['101', null]);
 });
 
 test('a rest frame is set and taken away again', () => {

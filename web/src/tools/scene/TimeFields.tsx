@@ -1,85 +1,75 @@
 import {
   formatRate,
-  FRAME_LIMIT,
   frameCount,
+  type FrameRange,
   type MotionDocument,
   parseRange,
   parseRate,
+  problemOf,
+  type Rate,
   RATE_PRESETS,
+  RestFrame,
   runningSeconds,
   sameRate,
   travelSeconds,
 } from '@undulan/core';
-import { clsx } from 'clsx';
-import { useForm, useWatch } from 'react-hook-form';
+import { useState } from 'react';
 import { applyEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Field, INPUT, Select } from '../../ui/index.ts';
-
-interface TimeTyped {
-  preset: string;
-  rate: string;
-  first: string;
-  last: string;
-  rest: string;
-}
+import { CommitInput, DecimalField, Field, Select } from '../../ui/index.ts';
 
 const CUSTOM = 'custom';
 
-/** The typed words of a motion's rate and range. */
-function timeOf(motion: MotionDocument): TimeTyped {
-  const preset = RATE_PRESETS.find((rate) => sameRate(rate, motion.rate));
-  return {
-    preset: preset ? formatRate(preset) : CUSTOM,
-    rate: formatRate(motion.rate),
-    first: String(motion.range.first),
-    last: String(motion.range.last),
-    rest: motion.restFrame === null ? '' : String(motion.restFrame),
-  };
+/** What stands in the fields and is not in force. */
+interface Typed {
+  rate?: string | null;
+  first?: string | null;
+  last?: string | null;
 }
 
-/** Rate and range, with both durations as they would be. Kept once all of it is right. */
+/** Rate and range, with both durations as they would be. */
 export function TimeFields() {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion)!;
   const limits = useAppSelector((state) => state.document.limits);
+  const [typed, setTyped] = useState<Typed>({});
+  const [isCustom, setIsCustom] = useState(false);
   // What the exercise keeps is shown and not to be typed into.
   const [rateKept, rangeKept] = [limits !== null && !limits.rate, limits !== null && !limits.range];
-  const form = useForm<TimeTyped>({ values: timeOf(motion), resetOptions: { keepDirtyValues: true } });
-  const typed = useWatch({ control: form.control }) as TimeTyped;
+  const preset = RATE_PRESETS.find((rate) => sameRate(rate, motion.rate));
+  const setScene = (change: Partial<Pick<MotionDocument, 'rate' | 'range' | 'restFrame'>>): void =>
+    void dispatch(applyEdit({ operation: 'setScene', args: [change] }));
 
-  const rate = parseRate(typed.preset === CUSTOM ? typed.rate : typed.preset);
-  const range = parseRange(typed.first, typed.last);
-  const issueAt = (end: string): string | undefined =>
-    range.ok ? undefined : range.issues.find((issue) => issue.path[0] === end)?.message;
-
-  const rest = typed.rest.trim() === '' ? null : Number(typed.rest);
-  const restError =
-    rest !== null && !(Number.isInteger(rest) && Math.abs(rest) <= FRAME_LIMIT)
-      ? 'A whole frame, or nothing.'
-      : undefined;
-
-  const commit = (): void => {
-    const now = form.getValues();
-    const nextRate = parseRate(now.preset === CUSTOM ? now.rate : now.preset);
-    const nextRange = parseRange(now.first, now.last);
-    const nextRest = now.rest.trim() === '' ? null : Number(now.rest);
-    if (!nextRate.ok || !nextRange.ok || (nextRest !== null && !Number.isInteger(nextRest))) return;
-    const same =
-      sameRate(nextRate.value, motion.rate) &&
-      nextRange.value.first === motion.range.first &&
-      nextRange.value.last === motion.range.last &&
-      nextRest === motion.restFrame;
-    if (!same)
-      dispatch(
-        applyEdit({
-          operation: 'setScene',
-          args: [{ rate: nextRate.value, range: nextRange.value, restFrame: nextRest }],
-        }),
-      );
-    form.reset(now);
+  const rate = parseRate(typed.rate ?? formatRate(motion.rate));
+  const range = parseRange(typed.first ?? String(motion.range.first), typed.last ?? String(motion.range.last));
+  /** Both ends count together: one that is right only with the other waits for it. */
+  const takeEnd = (end: keyof FrameRange): string | null => {
+    if (range.ok) {
+      setScene({ range: range.value });
+      setTyped(({ rate: other }) => ({ rate: other }));
+      return null;
+    }
+    return (range.issues.find((issue) => issue.path[0] === end) ?? range.issues[0]!).message;
   };
-  const leave = { onBlur: commit };
+  const takeRate = (): string | null => {
+    if (rate.ok) setScene({ rate: rate.value });
+    return problemOf(rate);
+  };
+  const end = (of: keyof FrameRange, label: string) => (
+    <Field label={label}>
+      {(ids) => (
+        <CommitInput
+          {...ids}
+          value={String(motion.range[of])}
+          onTyped={(text) => setTyped((now) => ({ ...now, [of]: text }))}
+          onCommit={() => takeEnd(of)}
+          disabled={rangeKept}
+          inputMode="numeric"
+          className="figures"
+        />
+      )}
+    </Field>
+  );
 
   return (
     <fieldset>
@@ -89,74 +79,63 @@ export function TimeFields() {
             {(ids) => (
               <Select
                 {...ids}
-                {...form.register('preset', { onChange: commit })}
+                value={isCustom || !preset ? CUSTOM : formatRate(preset)}
+                onChoose={(choice) => {
+                  setIsCustom(choice === CUSTOM);
+                  const chosen = parseRate(choice);
+                  if (chosen.ok) setScene({ rate: chosen.value });
+                }}
                 disabled={rateKept}
                 choices={[
-                  ...RATE_PRESETS.map((preset) => ({ id: formatRate(preset), label: `${formatRate(preset)} fps` })),
+                  ...RATE_PRESETS.map((rate) => ({ id: formatRate(rate), label: `${formatRate(rate)} fps` })),
                   { id: CUSTOM, label: 'custom' },
                 ]}
               />
             )}
           </Field>
-          {typed.preset === CUSTOM && (
-            <Field label="Custom, fps" error={rate.ok ? undefined : rate.issues[0]!.message} className="w-24">
+          {(isCustom || !preset) && (
+            <Field label="Custom, fps" className="w-24">
               {(ids) => (
-                <input
+                <CommitInput
                   {...ids}
-                  {...form.register('rate', leave)}
+                  value={formatRate(motion.rate)}
+                  onTyped={(text) => setTyped((now) => ({ ...now, rate: text }))}
+                  onCommit={takeRate}
                   disabled={rateKept}
-                  className={clsx(INPUT, 'figures')}
+                  className="figures"
                 />
               )}
             </Field>
           )}
         </div>
-        <Field label="First frame" error={issueAt('first')}>
-          {(ids) => (
-            <input
-              {...ids}
-              {...form.register('first', leave)}
-              disabled={rangeKept}
-              inputMode="numeric"
-              className={clsx(INPUT, 'figures')}
-            />
-          )}
-        </Field>
-        <Field label="Last frame" error={issueAt('last')}>
-          {(ids) => (
-            <input
-              {...ids}
-              {...form.register('last', leave)}
-              disabled={rangeKept}
-              inputMode="numeric"
-              className={clsx(INPUT, 'figures')}
-            />
-          )}
-        </Field>
-        <Field label="Rest frame" error={restError}>
-          {(ids) => (
-            <input
-              {...ids}
-              {...form.register('rest', leave)}
-              disabled={limits !== null}
-              inputMode="numeric"
-              placeholder="none"
-              className={clsx(INPUT, 'figures')}
-            />
-          )}
-        </Field>
+        {end('first', 'First frame')}
+        {end('last', 'Last frame')}
+        <DecimalField
+          optional
+          within={RestFrame}
+          label="Rest frame"
+          value={motion.restFrame}
+          onDecimal={(restFrame) => setScene({ restFrame })}
+          disabled={limits !== null}
+          placeholder="none"
+        />
       </div>
-      <p className="figures mt-1.5 text-xs text-faint" aria-live="polite" data-testid="durations">
-        {rate.ok && range.ok
-          ? `${frameCount(range.value)} frames · runs ${runningSeconds(range.value, rate.value).toFixed(3)} ` +
-            `s · travel ${travelSeconds(range.value.first, range.value.last, rate.value).toFixed(3)} s from ` +
-            'first to last'
-          : 'The range and rate in force stay until these are right.'}
-      </p>
+      <Durations rate={rate.ok ? rate.value : null} range={range.ok ? range.value : null} />
       <p className="mt-0.5 text-xs text-faint">
         Keys keep their frame numbers when rate or range change. A rest frame is kept for the untouched starting pose:
         no keys there.
       </p>
     </fieldset>
+  );
+}
+
+function Durations({ rate, range }: { rate: Rate | null; range: FrameRange | null }) {
+  return (
+    <p className="figures mt-1.5 text-xs text-faint" aria-live="polite" data-testid="durations">
+      {rate && range
+        ? `${frameCount(range)} frames · runs ${runningSeconds(range, rate).toFixed(3)} ` +
+          `s · travel ${travelSeconds(range.first, range.last, rate).toFixed(3)} s from first to last`
+        : 'The range and rate in force stay until these are right.'}
+    </p>
   );
 }
