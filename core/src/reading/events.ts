@@ -5,13 +5,7 @@ import { isStill } from '../motion/keys/thin-keys.ts';
 import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import { type Track, type TrackEvent, trackEvents, trackValues } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
-
-/**
- * Keyed on more than this share of its frames, over at least `DENSE_FRAMES` of them, a track is a recording: its keys
- * are samples.
- */
-const DENSE_SHARE = 0.75;
-const DENSE_FRAMES = 12;
+import { sampledEvery } from './keying.ts';
 
 /** Shares of a coordinate's extent: a turn of less is noise; a step of less stands still. */
 const TURN = 0.04;
@@ -24,14 +18,27 @@ const HOLD_FRAMES = 3;
  */
 const BREAK = 0.5;
 
-/** The events of a track to be matched: its keys; of a recording, what happens in it within some frames. */
-export function eventsOf(subject: Subject, track: Track, within: FrameRange): TrackEvent[] {
+/** The events of a track to be matched. */
+export interface Events {
+  events: TrackEvent[];
+  /** Its keys are samples of a motion: they say nothing of what happens when. */
+  isSampled: boolean;
+}
+
+/**
+ * The events of a track: its keys that are more than in-betweens (all of them where none is more); of a recording, what
+ * happens in it.
+ */
+export function eventsOf(subject: Subject, track: Track, within: FrameRange): Events {
   const keyed = withoutStill(subject, track, trackEvents(subject, track));
-  const first = keyed[0]?.frame ?? 0;
-  const frames = (keyed.at(-1)?.frame ?? 0) - first + 1;
-  if (frames < DENSE_FRAMES || keyed.length < DENSE_SHARE * frames) return keyed;
-  const [from, to] = [Math.max(Math.ceil(first), within.first), Math.min(Math.floor(first + frames - 1), within.last)];
-  return to < from ? [] : detectEvents(subject, track, from, to);
+  const told = keyed.filter((event) => event.role !== 'inbetween');
+  const events = told.length > 0 ? told : keyed;
+  if (sampledEvery(events.map(({ frame }) => frame)) === null) return { events, isSampled: false };
+  const [from, to] = [
+    Math.max(Math.ceil(events[0]!.frame), within.first),
+    Math.min(Math.floor(events.at(-1)!.frame), within.last),
+  ];
+  return { events: to < from ? [] : detectEvents(subject, track, from, to), isSampled: true };
 }
 
 /** As many events as are matched, those nearest to the middle of the range, in order; and how many are left out. */

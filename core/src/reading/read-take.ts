@@ -17,6 +17,7 @@ import { findTurns } from './checks/find-turns.ts';
 import { findVolume } from './checks/find-volume.ts';
 import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
+import { withHeldDrawings } from './keying.ts';
 import { findLeftOut, MOST_FINDINGS, MOST_SAMPLES, MOST_WEIGHED, rangesRead, withMargins } from './read-bounds.ts';
 import { readTrack } from './read-track.ts';
 import { type Finding, FINDING_GROUPS, FINDING_KINDS, type Reading, READING_VERSION, type Target } from './schema.ts';
@@ -97,7 +98,8 @@ function allFindings(read: BothRead, settings: readonly Finding[]): Finding[] {
   return told();
 }
 
-function readAgainst(asked: Target, handedIn: MotionDocument, samples: number): { reading: Reading; score: number } {
+function readAgainst(asked: Target, given: MotionDocument, samples: number): { reading: Reading; score: number } {
+  const handedIn = withHeldDrawings(given, asked.motion);
   const ranges = rangesRead(asked.motion, handedIn, samples);
   const motion = { ...keyedByPosition(asked.motion, withMargins(ranges.target)), range: ranges.target };
   const take = { ...keyedByPosition(handedIn, withMargins(ranges.take)), range: ranges.take };
@@ -107,7 +109,7 @@ function readAgainst(asked: Target, handedIn: MotionDocument, samples: number): 
   const tracks = motion.subjects.flatMap((subject) => {
     const found = counterpart(take, subject) ?? standStill(subject);
     return tracksOf(subject).map((track) =>
-      readTrack({ motion, subject }, { motion: take, subject: found }, track, time),
+      readTrack({ motion, subject }, { motion: take, subject: found }, track, time, target.tolerances.spacingPercent),
     );
   });
   const read: BothRead = { target, take, handedIn, tracks };

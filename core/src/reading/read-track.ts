@@ -1,10 +1,12 @@
 import type { MotionDocument, Subject } from '../motion/document/schema.ts';
-import type { Track, TrackEvent } from '../motion/sampling/track.ts';
+import { type Track, type TrackEvent, trackRoles } from '../motion/sampling/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
+import { curvesOf } from './curves.ts';
 import { eventsOf, nearestEvents } from './events.ts';
 import { matchKeys } from './match-keys.ts';
 import { type SegmentPath, segmentPaths, wholePath } from './path-distance.ts';
 import { MOST_EVENTS, withMargins } from './read-bounds.ts';
+import { fitWhole, registerEvents } from './register-events.ts';
 import { sampleTrack } from './sample-track.ts';
 import type { KeyPair, SegmentReading, TrackReading } from './schema.ts';
 import { segmentEase } from './segment-ease.ts';
@@ -34,13 +36,13 @@ export interface ReadTrack {
    * to another.
    */
   isSame: (from: number, to: number, least: number) => boolean;
+  /** Keys that are samples of a motion say nothing of when: where its events lie is found in its curve. */
+  isSampled: boolean;
   /** The line of each segment between extremes; none unless the track moves along a trajectory. */
   paths: SegmentPath[];
   /** Keys beyond those matched. */
   leftOutKeys: number;
 }
-
-const isMatched = (event: TrackEvent): boolean => event.role !== 'inbetween';
 
 /**
  * The frame gap that counts as much as the whole span when keys are matched: two usual segments of the target.
@@ -51,38 +53,32 @@ function matchingFrames(events: readonly TrackEvent[]): number {
   return (2 * (events.at(-1)!.frame - events[0]!.frame)) / (events.length - 1);
 }
 
+/** Keys of both that are the same, on their own rulers, and those left over. */
+interface Matched {
+  pairs: KeyPair[];
+  missing: number[];
+  extra: number[];
+  leftOut: number;
+  isSampled: boolean;
+}
+
+/** A share of the span below which two motions are the same: keyed otherwise is then no other motion. */
+const SAME_MOTION = 1e-5;
+
 /** Reads one track of a take: keys matched, raw and spacing error a frame, and the ease of each segment both have. */
-export function readTrack(target: TrackSide, take: TrackSide, track: Track, time: SharedTime): ReadTrack {
+export function readTrack(
+  target: TrackSide,
+  take: TrackSide,
+  track: Track,
+  time: SharedTime,
+  spacingPercent: number,
+): ReadTrack {
   const { range } = target.motion;
   const count = range.last - range.first + 1;
   const shownFrame = (i: number): number => exposedFrame(range.first + i, range.first, target.subject.exposure);
   const onOnes = target.subject.exposure === 1;
   const targetColumns = sampleTrack(target.subject, track, count, { frameAt: shownFrame, breaks: onOnes ? [] : null });
   const span = spanOf(targetColumns);
-
-  const eventsIn = (side: TrackSide): ReturnType<typeof nearestEvents> =>
-    nearestEvents(
-      eventsOf(side.subject, track, withMargins(side.motion.range)).filter(isMatched),
-      side.motion.range,
-      MOST_EVENTS,
-    );
-  const { events: targetEvents, leftOut: unmatchedInTarget } = eventsIn(target);
-  const { events: takeEvents, leftOut: unmatchedInTake } = eventsIn(take);
-  const match = matchKeys(
-    targetEvents,
-    takeEvents.map((event) => ({ ...event, frame: time.toTarget(event.frame) })),
-    { frames: matchingFrames(targetEvents), value: span },
-  );
-  const pairs = match.pairs.map(([i, j]): KeyPair => {
-    const targetFrame = targetEvents[i]!.frame;
-    const takeFrame = takeEvents[j]!.frame;
-    return {
-      targetFrame,
-      takeFrame,
-      offsetFrames: time.toTarget(takeFrame) - targetFrame,
-      role: targetEvents[i]!.role,
-    };
-  });
 
   const takeShown = (i: number): number =>
     exposedFrame(time.toTake(range.first + i), take.motion.range.first, take.subject.exposure);
@@ -92,11 +88,17 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
   });
   const raw = signedErrorInto(new Float64Array(count), { columns: targetColumns, span }, takeColumns);
   const moving = movingChannels(targetColumns, takeColumns);
+  const matched = matchEvents(target, take, track, time, {
+    span,
+    isSame: raw.every((gap) => Math.abs(gap) <= 100 * SAME_MOTION),
+  });
+  let { pairs } = matched;
   const warp = createWarp(pairs.map((pair) => ({ from: pair.targetFrame, to: pair.takeFrame })));
   // Without a pair there is nothing to take the timing out by: seconds alone carry the frames over.
+  const onTake = (frame: number): number => (pairs.length > 0 ? warp(frame) : time.toTake(frame));
   const warped = sampleTrack(take.subject, track, count, {
-    frameAt: (i) => (pairs.length > 0 ? warp(shownFrame(i)) : time.toTake(shownFrame(i))),
-    breaks: onOnes ? pairs.map((pair) => Math.ceil(pair.targetFrame - range.first)) : null,
+    frameAt: (i) => onTake(shownFrame(i)),
+    breaks: onOnes && pairs.length > 0 ? pairs.map((pair) => Math.ceil(pair.targetFrame - range.first)) : null,
   });
   const spacing = signedErrorInto(new Float64Array(count), { columns: targetColumns, span }, warped);
 
@@ -108,12 +110,36 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
       return true;
     });
   };
+  // A key says something only where without it, or with it, the motion is another.
+  const onTarget = createWarp(pairs.map((pair) => ({ from: pair.takeFrame, to: pair.targetFrame })));
+  const saysNothing = (frame: number): boolean => {
+    if (pairs.length === 0) return false;
+    const before = pairs.findLast((pair) => pair.targetFrame < frame)?.targetFrame ?? range.first;
+    const after = pairs.find((pair) => pair.targetFrame > frame)?.targetFrame ?? range.last;
+    return isSame(Math.min(before, frame), Math.max(after, frame), (span * spacingPercent) / 100);
+  };
+  const unseen = matched.missing.filter(saysNothing);
+  const roles = trackRoles(target.subject, track);
+  if (unseen.length > 0)
+    pairs = [
+      ...pairs,
+      ...unseen.map((frame): KeyPair => {
+        const takeFrame = warp(frame);
+        return {
+          targetFrame: frame,
+          takeFrame,
+          offsetFrames: time.toTarget(takeFrame) - frame,
+          role: roles.get(frame) ?? 'extreme',
+        };
+      }),
+    ].sort((a, b) => a.targetFrame - b.targetFrame);
   const paths =
     moving.length > 1
       ? segmentPaths({ target: target.subject, take: take.subject, track, range, pairs, span, isSame })
       : [];
-  const from = Math.max(0, Math.ceil((targetEvents[0]?.frame ?? range.first) - range.first));
-  const to = Math.min(count - 1, Math.floor((targetEvents.at(-1)?.frame ?? range.last) - range.first));
+  const asked = [...pairs.map((pair) => pair.targetFrame), ...matched.missing];
+  const from = Math.max(0, Math.ceil(Math.min(range.last, ...asked) - range.first));
+  const to = Math.min(count - 1, Math.floor(Math.max(range.first, ...asked) - range.first));
   return {
     track,
     sides: { target, take },
@@ -122,8 +148,9 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
     take: takeColumns,
     warped,
     isSame,
+    isSampled: matched.isSampled,
     paths,
-    leftOutKeys: unmatchedInTarget + unmatchedInTake,
+    leftOutKeys: matched.leftOut,
     reading: {
       subjectId: target.subject.id,
       subjectName: target.subject.name,
@@ -133,14 +160,57 @@ export function readTrack(target: TrackSide, take: TrackSide, track: Track, time
       span,
       measuredOn: moving.length <= 1 ? track.channelIds[moving[0] ?? 0]! : null,
       pairs,
-      missingFrames: match.missing.map((i) => targetEvents[i]!.frame),
-      extraFrames: match.extra.map((j) => takeEvents[j]!.frame),
+      missingFrames: matched.missing.filter((frame) => !unseen.includes(frame)),
+      extraFrames: matched.extra.filter((frame) => !saysNothing(onTarget(frame))),
       segments: readSegments(target.subject, take.subject, track, pairs, span),
       path: moving.length > 1 ? wholePath(paths, span) : null,
       raw: errorStatistics(raw, range.first, from, to),
       spacing: errorStatistics(spacing, range.first, from, to),
       gap: { firstFrame: range.first, raw: Array.from(raw), spacing: Array.from(spacing) },
     },
+  };
+}
+
+/** Which of the take's keys, or which moments of its curve, are the target's events. */
+function matchEvents(
+  target: TrackSide,
+  take: TrackSide,
+  track: Track,
+  time: SharedTime,
+  { span, isSame }: { span: number; isSame: boolean },
+): Matched {
+  const eventsIn = (side: TrackSide): ReturnType<typeof nearestEvents> & { isSampled: boolean } => {
+    const { events, isSampled } = eventsOf(side.subject, track, withMargins(side.motion.range));
+    return { ...nearestEvents(events, side.motion.range, MOST_EVENTS), isSampled };
+  };
+  const asked = eventsIn(target);
+  const drawn = eventsIn(take);
+  const pairOf = ({ frame, role }: TrackEvent, takeFrame: number): KeyPair => ({
+    targetFrame: frame,
+    takeFrame,
+    offsetFrames: time.toTarget(takeFrame) - frame,
+    role,
+  });
+  const found = { missing: [], extra: [], leftOut: asked.leftOut, isSampled: asked.isSampled || drawn.isSampled };
+  if (isSame && asked.events.length > 0 && drawn.events.length > 0)
+    return { ...found, pairs: asked.events.map((event) => pairOf(event, time.toTake(event.frame))) };
+  if (found.isSampled && span > 0 && drawn.events.length > 0) {
+    const curves = curvesOf(target, take, track, time, span, asked.events);
+    const places = registerEvents(curves, fitWhole(curves));
+    return { ...found, pairs: asked.events.map((event, i) => pairOf(event, time.toTake(places[i]!))) };
+  }
+  const scale = { frames: matchingFrames(asked.events), value: span };
+  const match = matchKeys(
+    asked.events,
+    drawn.events.map((event) => ({ ...event, frame: time.toTarget(event.frame) })),
+    scale,
+  );
+  return {
+    ...found,
+    leftOut: asked.leftOut + drawn.leftOut,
+    pairs: match.pairs.map(([i, j]) => pairOf(asked.events[i]!, drawn.events[j]!.frame)),
+    missing: match.missing.map((i) => asked.events[i]!.frame),
+    extra: match.extra.map((j) => drawn.events[j]!.frame),
   };
 }
 

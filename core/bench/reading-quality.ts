@@ -1,0 +1,42 @@
+/**
+ * How true readings are: precision, recall and the most useful finding first, over learners' takes of seventeen models
+ * in every way they may be keyed. `npm run quality -w core`; a number shows so many examples of what went wrong.
+ */
+import { ALL_MODELS, casesOf, judge, KEYINGS, LEARNER_FAULTS, onTwosByHand } from '../testing/learner-takes.ts';
+
+const TIMES = Number(process.env['TIMES'] ?? 6);
+const shown = Number(process.argv[2] ?? 0);
+const percent = (share: number): string => `${(share * 100).toFixed(1)} %`.padStart(8);
+
+const rows = [
+  ...Object.entries(KEYINGS).map(([name, rekey]) => ({ name, cases: casesOf(name, TIMES, rekey) })),
+  {
+    name: 'on twos by hand',
+    cases: casesOf('on twos by hand', TIMES, onTwosByHand).map((each) => ({
+      ...each,
+      also: [...each.also, ...(each.main ? [each.main] : []), { kinds: ['exposure-differs' as const] }],
+      main: { kinds: ['exposure-differs' as const] },
+    })),
+  },
+];
+console.log(`${Object.keys(ALL_MODELS).length} models, ${Object.keys(LEARNER_FAULTS).length} faults`);
+console.log('keyed                    cases  precise   found    first');
+for (const { name, cases } of rows) {
+  const quality = judge(cases);
+  console.log(
+    name.padEnd(24),
+    String(quality.cases).padStart(5),
+    percent(quality.precision),
+    percent(quality.recall),
+    percent(quality.first),
+  );
+  const each = Math.max(1, Math.floor(quality.examples.length / Math.max(1, shown)));
+  if (shown > 0)
+    for (const line of quality.examples.filter((_, i) => i % each === 0).slice(0, shown))
+      console.log('   ', line.slice(0, 300));
+}
+for (const fault of Object.keys(LEARNER_FAULTS)) {
+  const of = rows.flatMap(({ cases }) => cases.filter(({ name }) => name.split(', ')[1] === fault));
+  const { precision, recall, first, cases } = judge(of);
+  console.log(fault.padEnd(24), String(cases).padStart(5), percent(precision), percent(recall), percent(first));
+}

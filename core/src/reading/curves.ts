@@ -1,0 +1,95 @@
+import { CHANNELS } from '../motion/document/channels.ts';
+import { findChannel } from '../motion/document/document.ts';
+import type { Subject } from '../motion/document/schema.ts';
+import { bakeChannelInto } from '../motion/sampling/bake.ts';
+import type { Track, TrackEvent } from '../motion/sampling/track.ts';
+import type { TrackSide } from './read-track.ts';
+import type { CurveAt, Registration } from './register-events.ts';
+import type { SharedTime } from './shared-time.ts';
+import { spanOf } from './track-error.ts';
+
+/** Samples a frame. */
+const FINE = 2;
+/** Frames before and after the target's range that are looked at in the take. */
+const MARGIN = 30;
+/** Sizes nearer than this are the same size. */
+const SAME_SIZE = 0.08;
+
+/** A track's curve from one frame of the target's ruler to another, laid out finely. */
+function columnsOf(
+  subject: Subject,
+  track: Track,
+  toOwn: (frame: number) => number,
+  first: number,
+  count: number,
+): Float64Array[] {
+  return track.channelIds.map((id) => {
+    const column = new Float64Array(count);
+    const channel = findChannel(subject, id);
+    if (!channel) return column.fill(CHANNELS[id].resting);
+    const from = toOwn(first);
+    bakeChannelInto(column, channel, from, toOwn(first + 1 / FINE) - from);
+    return column;
+  });
+}
+
+function curveIn(columns: readonly Float64Array[], first: number): CurveAt {
+  return (c, frame) => {
+    const column = columns[c]!;
+    const at = (frame - first) * FINE;
+    if (at <= 0) return column[0]!;
+    if (at >= column.length - 1) return column[column.length - 1]!;
+    const i = Math.floor(at);
+    return column[i]! + (column[i + 1]! - column[i]!) * (at - i);
+  };
+}
+
+/**
+ * Target and take as curves to be laid on one another. A take of another size, or that goes the other way, is brought to
+ * the target's size and direction first: when something happens does not depend on how large it is.
+ */
+export function curvesOf(
+  target: TrackSide,
+  take: TrackSide,
+  track: Track,
+  time: SharedTime,
+  span: number,
+  events: readonly TrackEvent[],
+): Registration {
+  const { range } = target.motion;
+  const frames = range.last - range.first;
+  const asked = columnsOf(target.subject, track, (frame) => frame, range.first - 1, (frames + 3) * FINE);
+  const drawn = columnsOf(take.subject, track, time.toTake, range.first - MARGIN, (frames + 2 * MARGIN) * FINE);
+  // What lies outside the take's own range is not shown: its ends stand.
+  const [from, to] = [take.motion.range.first, take.motion.range.last].map(
+    (frame) => (time.toTarget(frame) - range.first + MARGIN) * FINE,
+  ) as [number, number];
+  for (const column of drawn) {
+    const [a, b] = [Math.max(0, Math.ceil(from)), Math.min(column.length - 1, Math.floor(to))];
+    if (a >= b) continue;
+    column.fill(column[a]!, 0, a);
+    column.fill(column[b]!, b + 1);
+  }
+  const size = spanOf(drawn);
+  let along = 0;
+  asked.forEach((column, c) => {
+    const other = drawn[c]!;
+    for (let i = 0; i < column.length; i++)
+      along += (column[i]! - column[0]!) * (other[Math.min(other.length - 1, i + (MARGIN - 1) * FINE)]! - other[0]!);
+  });
+  const ratio = size > 0.1 * span ? span / size : 1;
+  const by = (Math.abs(ratio - 1) > SAME_SIZE ? ratio : 1) * (along < 0 ? -1 : 1);
+  if (by !== 1)
+    drawn.forEach((column, c) => {
+      const [start, base] = [column[0]!, asked[c]![0]!];
+      for (let i = 0; i < column.length; i++) column[i] = base + (column[i]! - start) * by;
+    });
+  return {
+    target: curveIn(asked, range.first - 1),
+    take: curveIn(drawn, range.first - MARGIN),
+    channels: track.channelIds.length,
+    range,
+    span,
+    events: events.map((event) => event.frame),
+  };
+}

@@ -1,0 +1,68 @@
+import { CHANNELS } from '../motion/document/channels.ts';
+import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
+import { isStill } from '../motion/keys/thin-keys.ts';
+import { TRACKS } from '../motion/sampling/track.ts';
+import { counterpart } from './counterpart.ts';
+
+/** From so many keys on, most of them as far apart as may be, a run of keys is a recording or drawings held by hand. */
+const LEAST_KEYS = 7;
+const MOST_APART = 4;
+/** The share of gaps that have to be alike. */
+const ALIKE = 0.75;
+
+/** How far apart most of the frames are, if it is so little that they are samples; else null. Frames are in order. */
+export function sampledEvery(frames: readonly number[]): number | null {
+  if (frames.length < LEAST_KEYS) return null;
+  const gaps = frames.slice(1).map((frame, i) => frame - frames[i]!);
+  const middle = gaps.toSorted((a, b) => a - b)[Math.floor(gaps.length / 2)]!;
+  const alike = gaps.filter((gap) => Math.abs(gap - middle) < 0.01).length;
+  return middle <= MOST_APART && alike >= ALIKE * gaps.length ? middle : null;
+}
+
+/** Whether a channel is drawn anew every so many frames and held between, all by hand; then how many. */
+function heldEvery(channel: Channel): number | null {
+  if (CHANNELS[channel.id].blend === 'held' || channel.keys.length < LEAST_KEYS || isStill(channel)) return null;
+  const held = channel.keys.filter(
+    (key, i) => key.leave === 'step' || i === channel.keys.length - 1 || key.value === channel.keys[i + 1]!.value,
+  );
+  if (held.length < channel.keys.length) return null;
+  // Drawings that are there twice are one that is held longer.
+  const drawn = channel.keys.filter(
+    (key, i) => i === 0 || key.leave === 'step' || key.value !== channel.keys[i - 1]!.value,
+  );
+  const every = sampledEvery(drawn.map((key) => key.frame));
+  return every !== null && every >= 2 && Number.isInteger(every) ? every : null;
+}
+
+/**
+ * A take whose drawings are held on twos, threes or fours by hand, as one that is shown so: what goes on beneath is read
+ * as what is on ones. Where the target itself is drawn like that, it stays as it is.
+ */
+export function withHeldDrawings(take: MotionDocument, target: MotionDocument): MotionDocument {
+  let isAny = false;
+  const subjects = take.subjects.map((subject): Subject => {
+    const asked = target.subjects.find((other) => counterpart(take, other) === subject);
+    if (!asked || subject.exposure > 1) return subject;
+    const movers = subject.channels.filter(
+      (channel) => channel.keys.length > 1 && !isStill(channel) && isRead(channel),
+    );
+    const every = movers[0] ? heldEvery(movers[0]) : null;
+    if (every === null || movers.some((channel) => heldEvery(channel) !== every)) return subject;
+    if (asked.channels.some((channel) => heldEvery(channel) === every)) return subject;
+    isAny = true;
+    return {
+      ...subject,
+      exposure: every,
+      channels: subject.channels.map((channel) =>
+        movers.includes(channel)
+          ? { ...channel, keys: channel.keys.map((key) => ({ ...key, leave: 'linear' as const })) }
+          : channel,
+      ),
+    };
+  });
+  return isAny ? { ...take, subjects } : take;
+}
+
+function isRead({ id }: Channel): boolean {
+  return CHANNELS[id].blend !== 'held' && TRACKS.some((track) => track.channelIds.includes(id));
+}

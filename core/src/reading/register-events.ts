@@ -1,0 +1,186 @@
+/**
+ * Where the events of a target lie in a curve that has no keys to tell: by laying the one on the other, stretched from
+ * event to event (piecewise-linear registration by dynamic programming over the offsets).
+ */
+
+/** A curve on the target's ruler: the value of each channel at a frame, also between frames and beyond the range. */
+export type CurveAt = (channel: number, frame: number) => number;
+
+export interface Registration {
+  target: CurveAt;
+  take: CurveAt;
+  channels: number;
+  /** What is drawn of both, on the target's ruler. */
+  range: { first: number; last: number };
+  span: number;
+  /** The target's events, in order. */
+  events: readonly number[];
+}
+
+/** One shift and one pace for all of a curve: `at + shift + (frame − at) · pace`. */
+export interface GlobalFit {
+  at: number;
+  shift: number;
+  pace: number;
+}
+
+const MOST_SHIFT = 14;
+const PACES = [
+  1, 0.95, 1.05, 0.9, 1.1, 0.85, 1.15, 0.8, 1.2, 0.75, 1.25, 0.7, 1.3, 0.65, 1.35, 1.4, 0.6, 1.5, 0.5, 1.67, 2,
+];
+/** A miss counts up to this share of the span: what is quite another pose says nothing of when. */
+const MOST_MISS = 0.2;
+const POINTS = 60;
+/** What a frame of shift, and a twentieth of pace, have to mend to be believed. */
+const SHIFT_COST = 2e-5;
+const PACE_COST = 2e-4;
+
+/** Offsets tried about where the whole has an event, and about the best of those. */
+const COARSE = { step: 1, reach: 8 };
+const FINE = { step: 0.5, reach: 1 };
+/** Between two events at least this share of the target's frames. */
+const LEAST_PACE = 0.25;
+const SEGMENT_POINTS = 8;
+/** How much of a miss counts as it is; the rest without what its ends are off by. */
+const RAW_SHARE = 0.3;
+/** What an offset from the whole's own, squared, has to mend. */
+const OFFSET_COST = 4e-4;
+/** As much worse the whole may get before an offset is sure. */
+const SURE = 0.006;
+
+export const applyFit = ({ at, shift, pace }: GlobalFit, frame: number): number => at + shift + (frame - at) * pace;
+
+function missAt({ target, take, channels, span }: Registration, targetFrame: number, takeFrame: number): number {
+  let squared = 0;
+  for (let c = 0; c < channels; c++) squared += (take(c, takeFrame) - target(c, targetFrame)) ** 2;
+  return Math.min(MOST_MISS, Math.sqrt(squared) / span) ** 2;
+}
+
+/** The shift and pace that lay the take on the target best; none where that mends nothing. */
+export function fitWhole(curves: Registration): GlobalFit {
+  const { range, events } = curves;
+  const at = events[0] ?? range.first;
+  const points = Math.min(POINTS, range.last - range.first + 1);
+  const frames = Array.from(
+    { length: points },
+    (_, i) => range.first + (i * (range.last - range.first)) / Math.max(1, points - 1),
+  );
+  let best: GlobalFit = { at, shift: 0, pace: 1 };
+  let least = Infinity;
+  for (const pace of PACES)
+    for (let k = 0; k <= 2 * MOST_SHIFT; k++) {
+      const shift = k % 2 === 0 ? k / 2 : -(k + 1) / 2;
+      const fit = { at, shift, pace };
+      let cost = SHIFT_COST * shift ** 2 + PACE_COST * (20 * (pace - 1)) ** 2 * 0.05;
+      for (let i = 0; i < frames.length && cost < least; i++)
+        cost += missAt(curves, frames[i]!, applyFit(fit, frames[i]!)) / frames.length;
+      if (cost < least - 1e-12) [best, least] = [fit, cost];
+    }
+  return best;
+}
+
+/** What laying a stretch of the target on a stretch of the take misses, summed over its frames. */
+function stretchCost(curves: Registration, a: number, b: number, from: number, to: number): number {
+  const { target, take, channels, span, range } = curves;
+  const [first, last] = [Math.max(a, range.first), Math.min(b, range.last)];
+  if (last <= first || b <= a) return 0;
+  const points = Math.max(2, Math.min(SEGMENT_POINTS, Math.ceil(last - first)));
+  let sum = 0;
+  for (let i = 0; i < points; i++) {
+    const frame = first + ((i + 0.5) / points) * (last - first);
+    const u = (frame - a) / (b - a);
+    const at = from + u * (to - from);
+    let [raw, shape] = [0, 0];
+    for (let c = 0; c < channels; c++) {
+      const [asked, start, end] = [target(c, frame), target(c, a), target(c, b)];
+      const miss = take(c, at) - asked;
+      const share = Math.abs(end - start) > 1e-6 * span ? (asked - start) / (end - start) : u;
+      const ends = (take(c, from) - start) * (1 - share) + (take(c, to) - end) * share;
+      raw += miss ** 2;
+      shape += (miss - ends) ** 2;
+    }
+    const counted = (squared: number): number => Math.min(MOST_MISS, Math.sqrt(squared) / span) ** 2;
+    sum += RAW_SHARE * counted(raw) + (1 - RAW_SHARE) * counted(shape);
+  }
+  return (sum / points) * (last - first);
+}
+
+/** What a stretch before the first event, or after the last, misses: it goes along as it is. */
+function endCost(curves: Registration, a: number, b: number, offset: number): number {
+  return stretchCost(curves, a, b, a + offset, b + offset);
+}
+
+interface Steps {
+  step: number;
+  reach: number;
+}
+
+/**
+ * The best places of the events about some centres, each so many steps at most away, and how much worse the whole is with
+ * an event on its centre.
+ */
+function placeAbout(
+  curves: Registration,
+  centres: readonly number[],
+  whole: GlobalFit,
+  { step, reach }: Steps,
+): { places: number[]; worse: number[] } {
+  const { events, range } = curves;
+  const n = events.length;
+  const states = 2 * reach + 1;
+  const placeOf = (i: number, k: number): number => centres[i]! + (k - reach) * step;
+  const offset = (i: number, k: number): number => placeOf(i, k) - applyFit(whole, events[i]!);
+  const own = (i: number, k: number): number => OFFSET_COST * offset(i, k) ** 2;
+  const between = Array.from({ length: n - 1 }, (_, i) => {
+    const costs = new Float64Array(states * states).fill(Infinity);
+    for (let p = 0; p < states; p++)
+      for (let q = 0; q < states; q++) {
+        const [from, to] = [placeOf(i, p), placeOf(i + 1, q)];
+        if (to - from < LEAST_PACE * (events[i + 1]! - events[i]!) * whole.pace) continue;
+        costs[p * states + q] =
+          stretchCost(curves, events[i]!, events[i + 1]!, from, to) +
+          OFFSET_COST * (offset(i, p) - offset(i + 1, q)) ** 2 +
+          own(i + 1, q);
+      }
+    return costs;
+  });
+  const forth = [
+    Float64Array.from(
+      { length: states },
+      (_, k) => own(0, k) + endCost(curves, range.first, events[0]!, placeOf(0, k) - events[0]!),
+    ),
+  ];
+  for (let i = 1; i < n; i++) {
+    const row = new Float64Array(states).fill(Infinity);
+    for (let q = 0; q < states; q++)
+      for (let p = 0; p < states; p++) row[q] = Math.min(row[q]!, forth[i - 1]![p]! + between[i - 1]![p * states + q]!);
+    forth.push(row);
+  }
+  const back = Array.from({ length: n }, () => new Float64Array(states));
+  for (let k = 0; k < states; k++)
+    back[n - 1]![k] = endCost(curves, events[n - 1]!, range.last, placeOf(n - 1, k) - events[n - 1]!);
+  for (let i = n - 2; i >= 0; i--)
+    for (let p = 0; p < states; p++) {
+      let least = Infinity;
+      for (let q = 0; q < states; q++) least = Math.min(least, between[i]![p * states + q]! + back[i + 1]![q]!);
+      back[i]![p] = least;
+    }
+  const totals = events.map((_, i) => Float64Array.from({ length: states }, (__, k) => forth[i]![k]! + back[i]![k]!));
+  const best = totals.map((total) => total.indexOf(Math.min(...total)));
+  return {
+    places: best.map((k, i) => placeOf(i, k)),
+    worse: totals.map((total, i) => total[reach]! - total[best[i]!]!),
+  };
+}
+
+/** Where each event of the target lies in the take, on the target's ruler. An offset that is not sure is the whole's. */
+export function registerEvents(curves: Registration, whole: GlobalFit): number[] {
+  const { events } = curves;
+  if (events.length === 0) return [];
+  const centres = events.map((frame) => applyFit(whole, frame));
+  const coarse = placeAbout(curves, centres, whole, COARSE);
+  // Where the whole has it is as good a place as any other that is hardly better.
+  const sure = coarse.places.map((place, i) => (coarse.worse[i]! > SURE ? place : centres[i]!));
+  const { places } = placeAbout(curves, sure, whole, FINE);
+  return places.map((place, i) => (coarse.worse[i]! > SURE ? place : centres[i]!));
+}
