@@ -96,17 +96,14 @@ export const FAULTS: Record<string, (dice: Dice) => FaultyTake> = {
     firstFrame: frames[1]!,
   })),
   'key added': onDrawer(({ motion, frames }, dice) => {
-    const [i, off] = [dice(0, 2), dice(4, 7)];
+    const [i, off, by] = [dice(0, 2), dice(4, 7), dice(60, 90)];
     const subject = motion.subjects[0]!;
     const channels = subject.channels.map((channel) =>
       channel.id === 'position.x' ? withKeyAt(channel, frames[i]! + off) : channel,
     );
-    const take = setRole(
-      { ...motion, subjects: [{ ...subject, channels }] },
-      [ref('drawer', 'position.x', frames[i]! + off)],
-      'extreme',
-    ).motion;
-    return { take, kinds: ['key-extra'], firstFrame: frames[i]! + off };
+    const added = ref('drawer', 'position.x', frames[i]! + off);
+    const split = setRole({ ...motion, subjects: [{ ...subject, channels }] }, [added], 'extreme').motion;
+    return { take: moveKeys(split, [added], 0, by).motion, kinds: ['key-extra'], firstFrame: frames[i]! + off };
   }),
   'pose off': onDrawer(({ motion, frames, at }, dice) => {
     const [i, by] = [dice(1, 2), dice(60, 120)];

@@ -70,6 +70,11 @@ function mapChannels(motion: MotionDocument, change: (channel: Channel, subject:
 
 const moving = (channel: Channel): boolean => new Set(channel.keys.map((key) => key.value)).size > 1;
 
+/** Whether a channel is keyed on so many frames that one key is no pose of its own. */
+function isDense(motion: MotionDocument): boolean {
+  return motion.subjects.some((subject) => subject.channels.some((channel) => channel.keys.length > 10));
+}
+
 /** Keys put on other frames, their handles stretched along. */
 function retimed(motion: MotionDocument, frameOf: (frame: number) => number): MotionDocument {
   return mapChannels(motion, (channel) => ({
@@ -102,11 +107,15 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     return { take: retimed(target.motion, (frame) => frame + by), main: { kinds: ['key-late'] } };
   },
   'other tempo': ({ target }, dice) => {
-    const factor = [0.75, 0.8, 1.25, 1.4][dice(0, 3)]!;
-    const [from] = keyFrames(target.motion);
+    const frames = keyFrames(target.motion);
+    const [from] = frames;
+    const wanted = [0.75, 0.8, 1.25, 1.4][dice(0, 3)]!;
+    // What does not fit the range any more is not seen.
+    const factor = from! + (frames.at(-1)! - from!) * wanted > target.motion.range.last ? 1 / wanted : wanted;
     return {
       take: retimed(target.motion, (frame) => Math.round((from! + (frame - from!) * factor) * 4) / 4),
-      main: { kinds: ['tempo-differs' as FindingKind] },
+      // Of a move between two keys alone it is no more than where the second lies.
+      main: { kinds: frames.length > 2 ? ['tempo-differs'] : ['key-late', 'key-early'] },
     };
   },
   'late from here on': ({ target }, dice) => {
@@ -119,6 +128,7 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     };
   },
   'a drawing late': ({ target }, dice) => {
+    if (isDense(target.motion)) return null;
     const frames = keyFrames(target.motion);
     const frame = frames[dice(0, frames.length - 1)]!;
     const i = frames.indexOf(frame);
@@ -132,6 +142,7 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     };
   },
   'a pose short': ({ target }, dice) => {
+    if (isDense(target.motion)) return null;
     const frames = keyFrames(target.motion);
     const frame = frames[dice(1, frames.length - 1)]!;
     const share = dice(15, 30) / 100;
@@ -140,6 +151,9 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     const ref = all[dice(0, all.length - 1)];
     if (!ref) return null;
     const channel = subjects.find((s) => s.id === ref.subjectId)!.channels.find((c) => c.id === ref.channelId)!;
+    // Of a hold one end would be another place: that is a hold that moves.
+    const k = channel.keys.findIndex((key) => key.frame === frame);
+    if ([k - 1, k + 1].some((other) => channel.keys[other]?.value === channel.keys[k]!.value)) return null;
     const values = channel.keys.map((key) => key.value);
     const span = Math.max(...values) - Math.min(...values);
     return {
@@ -211,6 +225,7 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
       : null;
   },
   'a key left out': ({ target }, dice) => {
+    if (isDense(target.motion)) return null;
     const frames = keyFrames(target.motion);
     if (frames.length < 3) return null;
     const frame = frames[dice(1, frames.length - 2)]!;

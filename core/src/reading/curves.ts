@@ -3,6 +3,8 @@ import { findChannel } from '../motion/document/document.ts';
 import type { Subject } from '../motion/document/schema.ts';
 import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import type { Track, TrackEvent } from '../motion/sampling/track.ts';
+import type { FrameRange } from '../time/range.ts';
+import type { Samples } from './moments.ts';
 import type { TrackSide } from './read-track.ts';
 import type { CurveAt, Registration } from './register-events.ts';
 import type { SharedTime } from './shared-time.ts';
@@ -12,6 +14,8 @@ import { spanOf } from './track-error.ts';
 const FINE = 2;
 /** Frames before and after the target's range that are looked at in the take. */
 const MARGIN = 30;
+/** Frames before and after its range that are looked at in the target. */
+const LEAD = 6;
 /** Sizes nearer than this are the same size. */
 const SAME_SIZE = 0.08;
 
@@ -58,10 +62,11 @@ export function curvesOf(
 ): Registration {
   const { range } = target.motion;
   const frames = range.last - range.first;
-  const asked = columnsOf(target.subject, track, (frame) => frame, range.first - 1, (frames + 3) * FINE);
+  const asked = columnsOf(target.subject, track, (frame) => frame, range.first - LEAD, (frames + 2 * LEAD) * FINE);
   const drawn = columnsOf(take.subject, track, time.toTake, range.first - MARGIN, (frames + 2 * MARGIN) * FINE);
-  // What lies outside the take's own range is not shown: its ends stand.
-  const [from, to] = [take.motion.range.first, take.motion.range.last].map(
+  // What lies outside of what was recorded is not known: its ends stand.
+  const recorded = recordedRange(take, track);
+  const [from, to] = [recorded.first, recorded.last].map(
     (frame) => (time.toTarget(frame) - range.first + MARGIN) * FINE,
   ) as [number, number];
   for (const column of drawn) {
@@ -75,7 +80,7 @@ export function curvesOf(
   asked.forEach((column, c) => {
     const other = drawn[c]!;
     for (let i = 0; i < column.length; i++)
-      along += (column[i]! - column[0]!) * (other[Math.min(other.length - 1, i + (MARGIN - 1) * FINE)]! - other[0]!);
+      along += (column[i]! - column[0]!) * (other[Math.min(other.length - 1, i + (MARGIN - LEAD) * FINE)]! - other[0]!);
   });
   const ratio = size > 0.1 * span ? span / size : 1;
   const by = (Math.abs(ratio - 1) > SAME_SIZE ? ratio : 1) * (along < 0 ? -1 : 1);
@@ -85,11 +90,37 @@ export function curvesOf(
       for (let i = 0; i < column.length; i++) column[i] = base + (column[i]! - start) * by;
     });
   return {
-    target: curveIn(asked, range.first - 1),
+    target: curveIn(asked, range.first - LEAD),
     take: curveIn(drawn, range.first - MARGIN),
     channels: track.channelIds.length,
     range,
     span,
     events: events.map((event) => event.frame),
+  };
+}
+
+/** From where to where a take is known: its range, and its keys beyond. */
+export function recordedRange({ motion, subject }: TrackSide, track: Track): FrameRange {
+  let { first, last } = motion.range;
+  for (const id of track.channelIds) {
+    const keys = findChannel(subject, id)?.keys ?? [];
+    first = Math.min(first, keys[0]?.frame ?? first);
+    last = Math.max(last, keys.at(-1)?.frame ?? last);
+  }
+  return { first, last };
+}
+
+/** Both curves at whole frames: the take with its margins. */
+export function samplesOf({ target, take, channels, range }: Registration): { target: Samples; take: Samples } {
+  const at = (curve: CurveAt, first: number, count: number): Samples => ({
+    first,
+    columns: Array.from({ length: channels }, (_, c) =>
+      Float64Array.from({ length: count }, (__, i) => curve(c, first + i)),
+    ),
+  });
+  const count = range.last - range.first + 1;
+  return {
+    target: at(target, range.first - LEAD, count + 2 * LEAD),
+    take: at(take, range.first - MARGIN, count + 2 * MARGIN),
   };
 }

@@ -18,6 +18,9 @@ export interface KeyMatch {
   extra: number[];
 }
 
+/** A value gap counts up to this much: a key on the asked frame with a wrong pose is that key, and its pose is wrong. */
+const MOST_APART = 0.8;
+
 /**
  * What leaving one key unmatched costs: two keys are taken for the same one until they are 1.2 scales of frames and
  * span together apart.
@@ -69,7 +72,8 @@ export function matchKeys(target: readonly MatchEvent[], take: readonly MatchEve
   const { from, to } = windowsOf(target, take, 2 * GAP_PENALTY * scale.frames);
   const saving = (i: number, j: number): number => {
     const gap = Math.abs(target[i]!.frame - take[j]!.frame) / scale.frames;
-    const apart = scale.value > 0 ? distance(target[i]!.values, take[j]!.values) / scale.value : 0;
+    const apart =
+      scale.value > 0 ? Math.min(MOST_APART, distance(target[i]!.values, take[j]!.values) / scale.value) : 0;
     return 2 * GAP_PENALTY - gap - apart;
   };
   // saved[j]: the most that target keys so far and the first j keys of the take save. Beyond `reached` it is as at

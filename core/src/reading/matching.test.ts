@@ -203,7 +203,7 @@ test('the model handed in as it is has no finding and the full grade', () => {
   );
 });
 
-/** What an alignment costs by the model: gaps in frames and in value, and 0.6 for each key left over. */
+/** What an alignment costs by the model: gaps in frames and (up to 0.8) in value, and 0.6 for each key left over. */
 function costOf(
   { pairs, missing, extra }: ReturnType<typeof matchKeys>,
   target: ReturnType<typeof event>[],
@@ -213,7 +213,7 @@ function costOf(
     (sum, [i, j]) =>
       sum +
       Math.abs(target[i]!.frame - take[j]!.frame) / SCALE.frames +
-      Math.abs(target[i]!.values[0]! - take[j]!.values[0]!) / SCALE.value,
+      Math.min(0.8, Math.abs(target[i]!.values[0]! - take[j]!.values[0]!) / SCALE.value),
     0.6 * (missing.length + extra.length),
   );
 }
@@ -228,7 +228,7 @@ test('one row and a band find what the whole matrix finds: no alignment costs le
         take.forEach((other, j) => {
           const pair =
             Math.abs(key.frame - other.frame) / SCALE.frames +
-            Math.abs(key.values[0]! - other.values[0]!) / SCALE.value;
+            Math.min(0.8, Math.abs(key.values[0]! - other.values[0]!) / SCALE.value);
           cost[i + 1]![j + 1] = Math.min(cost[i]![j]! + pair, cost[i]![j + 1]! + 0.6, cost[i + 1]![j]! + 0.6);
         }),
       );

@@ -15,6 +15,7 @@ import { findStrobing } from './checks/find-strobing.ts';
 import { findTiming } from './checks/find-timing.ts';
 import { findTurns } from './checks/find-turns.ts';
 import { findVolume } from './checks/find-volume.ts';
+import { findWhole } from './checks/find-whole.ts';
 import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
 import { withHeldDrawings } from './keying.ts';
@@ -66,7 +67,7 @@ function basicFindings({ target, take, tracks }: BothRead): Finding[] {
     ...lost.map((subject) => subjectMissing(target.motion, subject)),
     ...tracks
       .filter((read) => !isLost(read.reading.subjectId))
-      .flatMap((read) => [...findTiming(read.reading, target), ...findSpacing(read, target.tolerances)]),
+      .flatMap((read) => [...findTiming(read, target), ...findSpacing(read, target.tolerances)]),
   ];
 }
 
@@ -89,9 +90,15 @@ function allFindings(read: BothRead, settings: readonly Finding[]): Finding[] {
       weighed(check(read, basic.findings)),
     ),
   ];
+  founds.push(
+    findWhole(
+      read,
+      founds.flatMap(({ findings }) => findings),
+    ),
+  );
   const told = (): Finding[] =>
-    founds.flatMap(({ findings }, i) =>
-      findings.filter((finding) => !founds.some((other, j) => j !== i && other.explains?.(finding))),
+    founds.flatMap(({ findings, areCauses }, i) =>
+      findings.filter((finding) => areCauses || !founds.some((other, j) => j !== i && other.explains?.(finding))),
     );
   founds.push(findLoop(read, told()));
   founds.push(findStrobing(read, told()));

@@ -1,12 +1,13 @@
 import type { MotionDocument, Subject } from '../motion/document/schema.ts';
-import { type Track, type TrackEvent, trackRoles } from '../motion/sampling/track.ts';
+import { type Track, type TrackEvent, trackRoles, trackValues } from '../motion/sampling/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
-import { curvesOf } from './curves.ts';
+import { curvesOf, recordedRange, samplesOf } from './curves.ts';
 import { eventsOf, nearestEvents } from './events.ts';
-import { matchKeys } from './match-keys.ts';
+import { type KeyMatch, matchKeys } from './match-keys.ts';
 import { type SegmentPath, segmentPaths, wholePath } from './path-distance.ts';
 import { MOST_EVENTS, withMargins } from './read-bounds.ts';
-import { fitWhole, registerEvents } from './register-events.ts';
+import { seenAt } from './moments.ts';
+import { applyInverse, fitWhole, registerEvents } from './register-events.ts';
 import { sampleTrack } from './sample-track.ts';
 import type { KeyPair, SegmentReading, TrackReading } from './schema.ts';
 import { segmentEase } from './segment-ease.ts';
@@ -38,6 +39,13 @@ export interface ReadTrack {
   isSame: (from: number, to: number, least: number) => boolean;
   /** Keys that are samples of a motion say nothing of when: where its events lie is found in its curve. */
   isSampled: boolean;
+  /**
+   * How much of the span the target itself would lose by being drawn as seldom as a recording is, in percent; 0 where
+   * the take has keys that tell.
+   */
+  lostPercent: number;
+  /** Frames that the drawings of a recording are held. */
+  heldFrames: number;
   /** The line of each segment between extremes; none unless the track moves along a trajectory. */
   paths: SegmentPath[];
   /** Keys beyond those matched. */
@@ -61,6 +69,9 @@ interface Matched {
   leftOut: number;
   isSampled: boolean;
 }
+
+/** How far from where a moment is thought to be it is looked for, in frames. */
+const SEEN_REACH = 7;
 
 /** A share of the span below which two motions are the same: keyed otherwise is then no other motion. */
 const SAME_MOTION = 1e-5;
@@ -133,6 +144,7 @@ export function readTrack(
         };
       }),
     ].sort((a, b) => a.targetFrame - b.targetFrame);
+  const held = take.subject.exposure;
   const paths =
     moving.length > 1
       ? segmentPaths({ target: target.subject, take: take.subject, track, range, pairs, span, isSame })
@@ -149,6 +161,8 @@ export function readTrack(
     warped,
     isSame,
     isSampled: matched.isSampled,
+    lostPercent: matched.isSampled && span > 0 ? (lostOn(targetColumns, held) / span) * 100 : 0,
+    heldFrames: matched.isSampled ? held : 1,
     paths,
     leftOutKeys: matched.leftOut,
     reading: {
@@ -169,6 +183,25 @@ export function readTrack(
       gap: { firstFrame: range.first, raw: Array.from(raw), spacing: Array.from(spacing) },
     },
   };
+}
+
+/** How far samples held so many frames, and joined straight, are from all of them at most, from the worst first drawing. */
+function lostOn(columns: readonly Float64Array[], held: number): number {
+  let most = 0;
+  for (const column of columns)
+    for (let start = 0; start < held; start++)
+      for (let i = start; i + held < column.length; i += held)
+        for (let k = 1; k < held; k++)
+          most = Math.max(most, Math.abs(column[i + k]! - (column[i]! * (held - k) + column[i + held]! * k) / held));
+  return most;
+}
+
+/** A step of more than this share of the span is a movement. */
+const MOVES = 0.004;
+
+function movesAt(subject: Subject, track: Track, from: number, to: number, span: number): boolean {
+  const [a, b] = [trackValues(subject, track, from), trackValues(subject, track, to)];
+  return Math.hypot(...a.map((value, c) => b[c]! - value)) > MOVES * span;
 }
 
 /** Which of the take's keys, or which moments of its curve, are the target's events. */
@@ -196,15 +229,40 @@ function matchEvents(
     return { ...found, pairs: asked.events.map((event) => pairOf(event, time.toTake(event.frame))) };
   if (found.isSampled && span > 0 && drawn.events.length > 0) {
     const curves = curvesOf(target, take, track, time, span, asked.events);
-    const places = registerEvents(curves, fitWhole(curves));
-    return { ...found, pairs: asked.events.map((event, i) => pairOf(event, time.toTake(places[i]!))) };
+    const samples = samplesOf(curves);
+    const places = registerEvents(curves, (thought) =>
+      seenAt(curves.events, thought, samples.target, samples.take, SEEN_REACH),
+    );
+    const { first, last } = recordedRange(take, track);
+    // What lies beyond a recording's ends was not recorded; nor was what is still under way there.
+    const isCut =
+      movesAt(take.subject, track, last - 1, last, span) &&
+      !movesAt(target.subject, track, target.motion.range.last - 1, target.motion.range.last, span);
+    const isRecorded = ({ targetFrame, takeFrame }: KeyPair): boolean =>
+      !drawn.isSampled ||
+      (targetFrame <= target.motion.range.last && takeFrame >= first - 0.5 && takeFrame <= last + (isCut ? -1 : 0.5));
+    return {
+      ...found,
+      pairs: asked.events.map((event, i) => pairOf(event, time.toTake(places[i]!))).filter(isRecorded),
+    };
   }
   const scale = { frames: matchingFrames(asked.events), value: span };
-  const match = matchKeys(
-    asked.events,
-    drawn.events.map((event) => ({ ...event, frame: time.toTarget(event.frame) })),
-    scale,
-  );
+  const matchBy = (toTarget: (frame: number) => number): KeyMatch =>
+    matchKeys(
+      asked.events,
+      drawn.events.map((event) => ({ ...event, frame: toTarget(event.frame) })),
+      scale,
+    );
+  let match = matchBy(time.toTarget);
+  const left = ({ missing, extra }: KeyMatch): number => missing.length + extra.length;
+  if (left(match) > 0 && span > 0) {
+    // Work that is late, or at another pace, throughout is not other keys.
+    const whole = fitWhole(curvesOf(target, take, track, time, span, asked.events));
+    if (whole.shift !== 0 || whole.pace !== 1) {
+      const shifted = matchBy((frame) => applyInverse(whole, time.toTarget(frame)));
+      if (left(shifted) < left(match)) match = shifted;
+    }
+  }
   return {
     ...found,
     leftOut: asked.leftOut + drawn.leftOut,

@@ -31,13 +31,15 @@ const PACES = [
 /** A miss counts up to this share of the span: what is quite another pose says nothing of when. */
 const MOST_MISS = 0.2;
 const POINTS = 60;
+/** A fit that leaves more than this share of what is missed explains nothing. */
+const EXPLAINS = 0.35;
 /** What a frame of shift, and a twentieth of pace, have to mend to be believed. */
 const SHIFT_COST = 2e-5;
 const PACE_COST = 2e-4;
 
 /** Offsets tried about where the whole has an event, and about the best of those. */
 const COARSE = { step: 1, reach: 8 };
-const FINE = { step: 0.5, reach: 1 };
+const FINE = { step: 0.25, reach: 2 };
 /** Between two events at least this share of the target's frames. */
 const LEAST_PACE = 0.25;
 const SEGMENT_POINTS = 8;
@@ -47,8 +49,18 @@ const RAW_SHARE = 0.3;
 const OFFSET_COST = 4e-4;
 /** As much worse the whole may get before an offset is sure. */
 const SURE = 0.006;
+/** The same for what is not seen as a start, a stop or a turn. */
+const UNSEEN_SURE = 0.03;
+/** The same for parts of a frame. */
+const FINE_SURE = 0.002;
+const AT_END = 0.5;
+/** The share of what is missed that another whole may leave to be believed. */
+const MUCH_BETTER = 0.6;
 
 export const applyFit = ({ at, shift, pace }: GlobalFit, frame: number): number => at + shift + (frame - at) * pace;
+
+/** The frame that a fit carries to this one. */
+export const applyInverse = ({ at, shift, pace }: GlobalFit, frame: number): number => at + (frame - shift - at) / pace;
 
 function missAt({ target, take, channels, span }: Registration, targetFrame: number, takeFrame: number): number {
   let squared = 0;
@@ -65,8 +77,9 @@ export function fitWhole(curves: Registration): GlobalFit {
     { length: points },
     (_, i) => range.first + (i * (range.last - range.first)) / Math.max(1, points - 1),
   );
-  let best: GlobalFit = { at, shift: 0, pace: 1 };
-  let least = Infinity;
+  const none: GlobalFit = { at, shift: 0, pace: 1 };
+  let best = none;
+  let [least, asIs] = [Infinity, Infinity];
   for (const pace of PACES)
     for (let k = 0; k <= 2 * MOST_SHIFT; k++) {
       const shift = k % 2 === 0 ? k / 2 : -(k + 1) / 2;
@@ -74,9 +87,10 @@ export function fitWhole(curves: Registration): GlobalFit {
       let cost = SHIFT_COST * shift ** 2 + PACE_COST * (20 * (pace - 1)) ** 2 * 0.05;
       for (let i = 0; i < frames.length && cost < least; i++)
         cost += missAt(curves, frames[i]!, applyFit(fit, frames[i]!)) / frames.length;
+      if (asIs === Infinity) asIs = cost;
       if (cost < least - 1e-12) [best, least] = [fit, cost];
     }
-  return best;
+  return least < EXPLAINS * asIs ? best : none;
 }
 
 /** What laying a stretch of the target on a stretch of the take misses, summed over its frames. */
@@ -124,7 +138,7 @@ function placeAbout(
   centres: readonly number[],
   whole: GlobalFit,
   { step, reach }: Steps,
-): { places: number[]; worse: number[] } {
+): { places: number[]; worse: number[]; cost: number } {
   const { events, range } = curves;
   const n = events.length;
   const states = 2 * reach + 1;
@@ -169,18 +183,61 @@ function placeAbout(
   const best = totals.map((total) => total.indexOf(Math.min(...total)));
   return {
     places: best.map((k, i) => placeOf(i, k)),
+    cost: Math.min(...totals[0]!),
     worse: totals.map((total, i) => total[reach]! - total[best[i]!]!),
   };
 }
 
-/** Where each event of the target lies in the take, on the target's ruler. An offset that is not sure is the whole's. */
-export function registerEvents(curves: Registration, whole: GlobalFit): number[] {
-  const { events } = curves;
-  if (events.length === 0) return [];
+/**
+ * Where the events are seen to happen, near where they are thought to be; null where they are not seen there, undefined
+ * where the target itself shows nothing.
+ */
+export type Seen = (thought: readonly number[]) => (number | null | undefined)[];
+
+/**
+ * Where each event of the target lies in the take, on the target's ruler. Roughly where the curves lie on one another
+ * best; there, where it is seen to happen; and finely about that place. What is neither sure nor seen is where the whole
+ * has it. That the whole is late, or at another pace, is believed where more is seen by it, or as much and it fits better.
+ */
+export function registerEvents(curves: Registration, seen: Seen): number[] {
+  if (curves.events.length === 0) return [];
+  const whole = fitWhole(curves);
+  const asIs = registerBy(curves, { ...whole, shift: 0, pace: 1 }, seen);
+  if (whole.shift === 0 && whole.pace === 1) return asIs.places;
+  const byWhole = registerBy(curves, whole, seen);
+  const isBetter =
+    byWhole.seenCount > asIs.seenCount ||
+    (byWhole.seenCount === asIs.seenCount && byWhole.cost < MUCH_BETTER * asIs.cost);
+  return isBetter ? byWhole.places : asIs.places;
+}
+
+function registerBy(
+  curves: Registration,
+  whole: GlobalFit,
+  seen: Seen,
+): { places: number[]; seenCount: number; cost: number } {
+  const { events, range } = curves;
   const centres = events.map((frame) => applyFit(whole, frame));
   const coarse = placeAbout(curves, centres, whole, COARSE);
-  // Where the whole has it is as good a place as any other that is hardly better.
   const sure = coarse.places.map((place, i) => (coarse.worse[i]! > SURE ? place : centres[i]!));
-  const { places } = placeAbout(curves, sure, whole, FINE);
-  return places.map((place, i) => (coarse.worse[i]! > SURE ? place : centres[i]!));
+  const found = seen(sure);
+  const isEnd = (frame: number): boolean => frame <= range.first + AT_END || frame >= range.last - AT_END;
+  const places = found.map((place, i) =>
+    // When what begins or ends with the range happens, nothing before or after it tells.
+    place === undefined && !isEnd(events[i]!) && coarse.worse[i]! > UNSEEN_SURE
+      ? coarse.places[i]!
+      : (place ?? centres[i]!),
+  );
+  const apart = inOrder(places, centres);
+  const fine = placeAbout(curves, apart, whole, FINE);
+  return {
+    places: fine.places.map((place, i) => (fine.worse[i]! > FINE_SURE ? place : apart[i]!)),
+    cost: fine.cost,
+    seenCount: found.filter((place) => typeof place === 'number').length,
+  };
+}
+
+/** Places that would change their order are where the whole has them. */
+function inOrder(places: readonly number[], centres: readonly number[]): number[] {
+  return places.every((place, i) => i === 0 || place > places[i - 1]!) ? [...places] : [...centres];
 }

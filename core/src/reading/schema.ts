@@ -62,6 +62,7 @@ export const FINDING_KINDS = {
   'rest-frame-keyed': 'settings',
   'subject-missing': 'settings',
   'track-never-keyed': 'timing',
+  'tempo-differs': 'timing',
   'key-missing': 'timing',
   'key-late': 'timing',
   'key-early': 'timing',

@@ -17,6 +17,7 @@ const WORDS: Record<FindingKind, string> = {
   'rest-frame-keyed': 'There are keys on the frame kept for the starting pose.',
   'subject-missing': 'A subject is missing.',
   'track-never-keyed': 'Something that should move never does.',
+  'tempo-differs': 'It runs at another speed.',
   'key-missing': 'A key is missing.',
   'key-late': 'A key comes too late.',
   'key-early': 'A key comes too early.',

@@ -16,6 +16,8 @@ export interface Found {
   findings: Finding[];
   /** Says of a finding of another check that this one already tells it. */
   explains?: (finding: Finding) => boolean;
+  /** Causes of others are told whatever the others explain. */
+  areCauses?: boolean;
 }
 
 export function aboutTrack({

@@ -13,6 +13,8 @@ import type { BothRead, Found } from './check.ts';
 
 /** Share of a channel's extent within which a key's going changes nothing to the eye. */
 const NOTHING_CHANGED = 1e-3;
+/** Frames from the key before one to the key after it, in a recording. */
+const SAMPLE_GAP = 2;
 
 /**
  * The in-betweens of a channel whose going would leave the motion as it is on some frames: each is tried alone, against
@@ -25,6 +27,8 @@ export function idleKeys(channel: Channel, within: FrameRange): number[] {
   if (keys.length < 3 || !(extent > 0)) return [];
   return keys.flatMap((key, i) => {
     if (i === 0 || i === keys.length - 1 || key.role !== 'inbetween') return [];
+    // One between two a frame away is a sample of the motion.
+    if (keys[i + 1]!.frame - keys[i - 1]!.frame <= SAMPLE_GAP) return [];
     const near = keys.slice(Math.max(0, i - 3), i + 4);
     const [whole, without] = [
       { ...channel, keys: near },

@@ -1,11 +1,14 @@
 import { findChannel } from '../../motion/document/document.ts';
 import type { Channel, Subject } from '../../motion/document/schema.ts';
 import { readLoop } from '../../motion/sampling/loop.ts';
+import { trackValues } from '../../motion/sampling/track.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, Target } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
 import { aboutTrack, type BothRead, type Found, isAbout } from './check.ts';
+
+const OF_TIME: ReadonlySet<Finding['kind']> = new Set(['key-late', 'key-early', 'tempo-differs']);
 
 /** How far speed may be off where a cycle closes, as a share of the mean speed of its way there and back. */
 const JERK = 0.5;
@@ -30,12 +33,29 @@ export function playsInLoop(target: Target): boolean {
 }
 
 /** How far a track is from closing, in percent of its span: the greatest of its channels'. */
-export function loopGapPercent({ reading, track, sides }: ReadTrack): number {
+export function loopGapPercent(read: ReadTrack): number {
+  const { reading, track, sides } = read;
   const { range, rate } = sides.take.motion;
+  if (read.isSampled) return reading.span > 0 ? (recordedGap(read) / reading.span) * 100 : 0;
   const gaps = track.channelIds
     .flatMap((id) => findChannel(sides.take.subject, id) ?? [])
     .map((channel) => Math.abs(readLoop(channel, range, rate).valueGap));
   return reading.span > 0 ? (Math.max(0, ...gaps) / reading.span) * 100 : 0;
+}
+
+/**
+ * How far a recording is from closing: from its last frame to its first it should go as the target goes from its last to
+ * its closing one.
+ */
+function recordedGap({ target, take, track, sides }: ReadTrack): number {
+  const { last } = sides.target.motion.range;
+  const closing = trackValues(sides.target.subject, track, last + 1);
+  return Math.hypot(
+    ...take.map((own, c) => {
+      const asked = target[c]!;
+      return own[0]! - own[own.length - 1]! - (closing[c]! - asked[asked.length - 1]!);
+    }),
+  );
 }
 
 /**
@@ -47,7 +67,7 @@ export function findLoop({ target, tracks }: BothRead, others: readonly Finding[
   const findings = tracks.flatMap((read) => {
     const { first, last } = target.motion.range;
     const atAnEnd = (finding: Finding): boolean =>
-      isAbout(finding, read.reading) &&
+      (isAbout(finding, read.reading) || (finding.subjectId === null && OF_TIME.has(finding.kind))) &&
       finding.kind !== 'key-extra' &&
       (finding.firstFrame <= first || finding.lastFrame >= last);
     return others.some(atAnEnd) ? [] : findOpenEnd(read, target.tolerances.spacingPercent);
@@ -55,7 +75,8 @@ export function findLoop({ target, tracks }: BothRead, others: readonly Finding[
   return { findings };
 }
 
-function findOpenEnd({ reading, track, sides }: ReadTrack, tolerancePercent: number): Finding[] {
+function findOpenEnd(read: ReadTrack, tolerancePercent: number): Finding[] {
+  const { reading, track, sides } = read;
   const { range, rate } = sides.take.motion;
   const asked = sides.target.motion;
   const about = { ...aboutTrack(reading), firstFrame: asked.range.last, lastFrame: asked.range.last };
@@ -65,15 +86,16 @@ function findOpenEnd({ reading, track, sides }: ReadTrack, tolerancePercent: num
     const model = findChannel(sides.target.subject, channel.id);
     const modelLoop = model ? readLoop(model, asked.range, asked.rate) : null;
     const tolerance = (tolerancePercent / 100) * reading.span;
-    const severity = severityOf(loop.valueGap, tolerance);
+    const own = read.isSampled ? recordedGap(read) : Math.abs(loop.valueGap);
+    const severity = severityOf(Math.max(0, own - Math.abs(modelLoop?.valueGap ?? 0)), tolerance);
     if (severity) {
-      const gap = roundTo(Math.abs(loop.valueGap), 1);
+      const gap = roundTo(own, 1);
       return [
         {
           ...about,
           kind: 'loop-open',
-          measured: Math.abs(loop.valueGap),
-          expected: 0,
+          measured: own,
+          expected: Math.abs(modelLoop?.valueGap ?? 0),
           tolerance,
           unit: reading.unit,
           severity,
@@ -83,6 +105,7 @@ function findOpenEnd({ reading, track, sides }: ReadTrack, tolerancePercent: num
         },
       ];
     }
+    if (read.isSampled) continue;
     if (loop.playsClosingFrame && !modelLoop?.playsClosingFrame) {
       return [
         {

@@ -79,8 +79,8 @@ function moves({ reading }: ReadTrack, first: number, last: number): boolean {
 }
 
 /** By how many degrees a track's path turns at a frame; 0 where it hardly moves on either side. */
-function turnAt(subject: Subject, track: Track, frame: number, least: number): number {
-  const [before, at, after] = [-KINK_FRAMES, 0, KINK_FRAMES].map((off) => trackValues(subject, track, frame + off)) as [
+function turnAt(subject: Subject, track: Track, frame: number, least: number, reach = KINK_FRAMES): number {
+  const [before, at, after] = [-reach, 0, reach].map((off) => trackValues(subject, track, frame + off)) as [
     number[],
     number[],
     number[],
@@ -93,17 +93,21 @@ function turnAt(subject: Subject, track: Track, frame: number, least: number): n
   return (Math.acos(Math.max(-1, Math.min(1, cosine))) * 180) / Math.PI;
 }
 
-function findKinks({ reading, sides, track }: ReadTrack): Finding[] {
+function findKinks({ reading, sides, track, isSampled }: ReadTrack): Finding[] {
+  // From sample to sample a line is straight: its turns are those of the drawings.
+  const reach = isSampled ? 1 : KINK_FRAMES;
   const toTarget = createWarp(reading.pairs.map((pair) => ({ from: pair.takeFrame, to: pair.targetFrame })));
   // Slower than this the direction says nothing to the eye.
   const least = reading.span * 0.004;
   return trackEvents(sides.take.subject, track)
     .slice(1, -1)
     .flatMap(({ frame }): Finding[] => {
-      const measured = turnAt(sides.take.subject, track, frame, least);
+      const measured = turnAt(sides.take.subject, track, frame, least * 2 * reach, reach);
       if (measured <= KINK_DEGREES) return [];
       const onTarget = toTarget(frame);
-      const expected = Math.max(...[-1, 0, 1].map((off) => turnAt(sides.target.subject, track, onTarget + off, least)));
+      const expected = Math.max(
+        ...[-1, 0, 1].map((off) => turnAt(sides.target.subject, track, onTarget + off, least * reach, reach)),
+      );
       const severity = severityOf(measured - expected, KINK_DEGREES);
       if (!severity) return [];
       const at = roundTo(onTarget, 1);

@@ -1,10 +1,15 @@
 import type { ReadTrack } from '../read-track.ts';
-import type { Finding, FindingKind, SegmentReading, Tolerances, TrackReading } from '../schema.ts';
+import { findChannel } from '../../motion/document/document.ts';
+import { sampleChannel } from '../../motion/sampling/sample.ts';
+import type { Finding, FindingKind, KeyPair, SegmentReading, Tolerances, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
 
 /** How far the speed at a segment's end, as a share of its mean, may differ before it reads as another ease. */
 const EASE_TOLERANCE = 0.35;
+
+/** A key less far off is on its frame. */
+const ON_TIME = 0.25;
 
 /** Ends of a segment nearer than this share of the span are the same place. */
 const NO_WAY = 1e-9;
@@ -19,15 +24,20 @@ interface SegmentResidual {
 }
 
 /** What is wrong between the keys, and with the poses at them, once timing is taken out. */
-export function findSpacing(read: ReadTrack, tolerances: Tolerances): Finding[] {
+export function findSpacing(read: ReadTrack, { spacingPercent }: Tolerances): Finding[] {
+  const tolerances = { spacingPercent: spacingPercent + read.lostPercent };
   const { reading } = read;
   if (reading.pairs.length === 0 || !(reading.span > 0)) return [];
   return [
     ...findPoses(read, tolerances),
-    // A segment over a missing key goes another way because of that key.
+    // A segment over a missing key, or over one too many, goes another way because of that key.
     ...reading.segments
       .filter(
-        (segment) => !reading.missingFrames.some((frame) => segment.firstFrame < frame && frame < segment.lastFrame),
+        (segment, i) =>
+          !reading.missingFrames.some((frame) => segment.firstFrame < frame && frame < segment.lastFrame) &&
+          !reading.extraFrames.some(
+            (frame) => reading.pairs[i]!.takeFrame < frame && frame < reading.pairs[i + 1]!.takeFrame,
+          ),
       )
       .flatMap((segment) => findInSegment(read, segment, tolerances)),
   ];
@@ -37,12 +47,26 @@ function about(reading: TrackReading): Pick<Finding, 'subjectId' | 'track'> {
   return { subjectId: reading.subjectId, track: reading.track };
 }
 
-function findPoses({ reading, target, warped }: ReadTrack, tolerances: Tolerances): Finding[] {
+/**
+ * How far a coordinate is off at a key. One that goes on past it without a key of its own is as far as the key is late:
+ * it may as well be where the target has it at that time.
+ */
+function missAt({ sides, track }: ReadTrack, pair: KeyPair, c: number, miss: number): number {
+  if (Math.abs(pair.offsetFrames) < ON_TIME || track.channelIds.length < 2) return miss;
+  const id = track.channelIds[c]!;
+  const [asked, drawn] = [findChannel(sides.target.subject, id), findChannel(sides.take.subject, id)];
+  if (!asked || !drawn || asked.keys.some((key) => key.frame === pair.targetFrame)) return miss;
+  const atThatTime = sampleChannel(drawn, pair.takeFrame) - sampleChannel(asked, pair.targetFrame + pair.offsetFrames);
+  return Math.abs(atThatTime) < Math.abs(miss) ? atThatTime : miss;
+}
+
+function findPoses(read: ReadTrack, tolerances: Pick<Tolerances, 'spacingPercent'>): Finding[] {
+  const { reading, target, warped } = read;
   const tolerance = (tolerances.spacingPercent / 100) * reading.span;
   return reading.pairs.flatMap((pair): Finding[] => {
     const i = Math.round(pair.targetFrame - reading.gap.firstFrame);
     if (i < 0 || i >= (target[0]?.length ?? 0)) return [];
-    const miss = Math.sqrt(target.reduce((sum, column, c) => sum + (warped[c]![i]! - column[i]!) ** 2, 0));
+    const miss = Math.hypot(...target.map((column, c) => missAt(read, pair, c, warped[c]![i]! - column[i]!)));
     const severity = severityOf(miss, tolerance);
     if (!severity) return [];
     return [
@@ -173,7 +197,11 @@ function alongLine(line: Line, place: readonly number[], at: number): number {
   return Number.isFinite(best) ? best : 0;
 }
 
-function findInSegment(read: ReadTrack, segment: SegmentReading, tolerances: Tolerances): Finding[] {
+function findInSegment(
+  read: ReadTrack,
+  segment: SegmentReading,
+  tolerances: Pick<Tolerances, 'spacingPercent'>,
+): Finding[] {
   const { reading } = read;
   // Laying the ends on each other moves a frame by at most what an end is off. Where no frame is off by more than half
   // the tolerance, what is left is at most ½ + ½ of it: nothing to find.

@@ -34,7 +34,10 @@ export function findStrobing({ tracks, target, take }: BothRead, others: readonl
     if (
       track.id !== 'position' ||
       reading.pairs.length === 0 ||
-      others.some((finding) => finding.subjectId === reading.subjectId && EXPLAINED.has(finding.kind))
+      others.some(
+        (finding) =>
+          (finding.subjectId === reading.subjectId || finding.subjectId === null) && EXPLAINED.has(finding.kind),
+      )
     )
       return [];
     const first = target.motion.range.first;
@@ -66,6 +69,7 @@ export function findStrobing({ tracks, target, take }: BothRead, others: readonl
 /** Faults that make a step long and are named already. */
 const EXPLAINED: ReadonlySet<Finding['kind']> = new Set([
   'held-not-moving',
+  'tempo-differs',
   'key-late',
   'key-early',
   'key-missing',

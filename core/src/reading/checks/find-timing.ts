@@ -1,4 +1,6 @@
 import { toleranceAt } from '../key-tolerance.ts';
+import { tracksOf } from '../../motion/sampling/track.ts';
+import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair, Target, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { capital, frames, roundTo, subjectDoes } from '../words.ts';
@@ -19,10 +21,13 @@ function happeningAt(reading: TrackReading, pair: KeyPair): string {
 }
 
 /** Keys that are late, early, missing or too many. Frames are the target's; an extra key's are the take's. */
-export function findTiming(reading: TrackReading, target: Pick<Target, 'tolerances' | 'keyTolerances'>): Finding[] {
+export function findTiming(
+  { reading, sides, track, heldFrames }: ReadTrack,
+  target: Pick<Target, 'tolerances' | 'keyTolerances'>,
+): Finding[] {
   const { tolerances } = target;
   const about = { subjectId: reading.subjectId, track: reading.track, unit: 'frames', tolerance: tolerances.keyFrames };
-  if (reading.pairs.length === 0 && reading.extraFrames.length === 0) {
+  if (tracksOf(sides.take.subject).every((other) => other.id !== track.id)) {
     const first = reading.missingFrames[0] ?? reading.gap.firstFrame;
     const last = reading.missingFrames.at(-1) ?? first;
     return [
@@ -41,7 +46,8 @@ export function findTiming(reading: TrackReading, target: Pick<Target, 'toleranc
   }
   const findings: Finding[] = [];
   for (const pair of reading.pairs) {
-    const tolerance = toleranceAt(target, reading, pair.targetFrame);
+    // Of drawings held on twos and more none is to be had in between.
+    const tolerance = toleranceAt(target, reading, pair.targetFrame) + heldFrames - 1;
     const severity = severityOf(pair.offsetFrames, tolerance);
     if (!severity) continue;
     const late = pair.offsetFrames > 0;

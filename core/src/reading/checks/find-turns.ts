@@ -42,6 +42,8 @@ function turnOf(subject: Subject, id: ChannelId, before: number, at: number, aft
 /** A contact that floats: round where the target turns sharply; and a turn that is sharp where it must be round. */
 export function findTurns({ tracks }: BothRead): Found {
   const found = tracks.flatMap((read) => {
+    // Held drawings have no speed beside a turn.
+    if (read.heldFrames > 1) return [];
     const { pairs, segments } = read.reading;
     return pairs
       .slice(1, -1)

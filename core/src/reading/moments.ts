@@ -1,0 +1,149 @@
+import { extentOf } from '../extent.ts';
+
+/**
+ * What is seen to happen in a curve at a moment, whatever its keys: it sets off from a rest, comes to one, or turns back.
+ * An event of the target that is one of these is looked for as that in a take without keys to tell.
+ */
+export type MomentKind = 'sets-off' | 'comes-to-rest' | 'turns';
+
+export interface Moment {
+  kind: MomentKind;
+  /** Index into the samples. */
+  at: number;
+  /** For a turn: which way it went before. */
+  way: number;
+}
+
+/** A stand of fewer frames is no rest. */
+const REST_FRAMES = 2;
+/** A step of at most this share of the extent is none, nor one of a few times the noise. */
+const STILL = 3e-4;
+const NOISE_TIMES = 4;
+/** A turn is one where the curve goes on by this share of its extent, and by some times the noise, on both sides. */
+const TURN = 0.02;
+
+/**
+ * The noise of a series: of fourth differences the smooth part is next to nothing, and those of white noise are √70 as
+ * large as it; half of them are less than 0.67 of that.
+ */
+export function noiseOf(values: ArrayLike<number>): number {
+  const fourth: number[] = [];
+  // What stands exactly still before and after was never recorded.
+  let [from, to] = [0, values.length - 1];
+  while (from < to && values[from + 1] === values[from]) from++;
+  while (to > from && values[to - 1] === values[to]) to--;
+  for (let i = from + 2; i + 2 <= to; i++)
+    fourth.push(Math.abs(values[i - 2]! - 4 * values[i - 1]! + 6 * values[i]! - 4 * values[i + 1]! + values[i + 2]!));
+  if (fourth.length === 0) return 0;
+  fourth.sort((a, b) => a - b);
+  return fourth[Math.floor(fourth.length / 2)]! / (0.67 * Math.sqrt(70));
+}
+
+/** The moments of a series, in order, as they are seen through some noise. `extent` is what shares are of. */
+export function momentsOf(values: ArrayLike<number>, extent: number, noise: number): Moment[] {
+  if (!(extent > 0) || values.length < 3) return [];
+  const still = Math.max(STILL * extent, NOISE_TIMES * noise);
+  const moments: Moment[] = [];
+  let from = 0;
+  for (let i = 1; i <= values.length; i++) {
+    // A rest ends where it steps, or has crept away.
+    if (
+      i < values.length &&
+      Math.abs(values[i]! - values[i - 1]!) <= still &&
+      Math.abs(values[i]! - values[from]!) <= 2 * still
+    )
+      continue;
+    if (i - 1 - from >= REST_FRAMES) {
+      if (from > 0) moments.push({ kind: 'comes-to-rest', at: from, way: 0 });
+      if (i < values.length) moments.push({ kind: 'sets-off', at: i - 1, way: 0 });
+    }
+    from = i;
+  }
+  moments.push(...turns(values, Math.max(TURN * extent, 2 * NOISE_TIMES * noise), still));
+  return moments.sort((a, b) => a.at - b.at);
+}
+
+/** Highs and lows that stand out by at least `least` on both sides; a flat one lies in the middle of its flat. */
+function turns(values: ArrayLike<number>, least: number, still: number): Moment[] {
+  const found: Moment[] = [];
+  let [low, high, way] = [0, 0, 0];
+  const middleOf = (top: number): number => {
+    let [a, b] = [top, top];
+    while (a > 0 && Math.abs(values[a - 1]! - values[top]!) <= still) a--;
+    while (b + 1 < values.length && Math.abs(values[b + 1]! - values[top]!) <= still) b++;
+    return (a + b) / 2;
+  };
+  for (let i = 1; i < values.length; i++) {
+    if (values[i]! > values[high]!) high = i;
+    if (values[i]! < values[low]!) low = i;
+    if (way <= 0 && values[i]! - values[low]! >= least) {
+      if (way < 0) found.push({ kind: 'turns', at: middleOf(low), way: -1 });
+      way = 1;
+      high = i;
+    } else if (way >= 0 && values[high]! - values[i]! >= least) {
+      if (way > 0) found.push({ kind: 'turns', at: middleOf(high), way: 1 });
+      way = -1;
+      low = i;
+    }
+  }
+  return found;
+}
+
+/** How near to an event of the target a moment of it is that event. */
+const OWN_REACH = 1.6;
+
+/** A curve at whole frames, a row a channel, and the frame of the first. */
+export interface Samples {
+  columns: readonly Float64Array[];
+  first: number;
+}
+
+/**
+ * Where the events of a target are seen to happen in a take, near where each is thought to lie; null where they are not
+ * seen there, undefined where the target itself shows nothing. What is seen comes from the coordinate that moves most.
+ */
+export function seenAt(
+  events: readonly number[],
+  thought: readonly number[],
+  target: Samples,
+  take: Samples,
+  reach: number,
+): (number | null | undefined)[] {
+  const extents = target.columns.map((column) => {
+    const { low, high } = extentOf(column);
+    return high - low;
+  });
+  const order = extents.map((_, c) => c).sort((a, b) => extents[b]! - extents[a]!);
+  const moments = order.map((c) => {
+    const [asked, drawn] = [target.columns[c]!, take.columns[c]!];
+    const [own, noise] = [noiseOf(asked), noiseOf(drawn)];
+    return {
+      clear: momentsOf(asked, extents[c]!, own),
+      asked: momentsOf(asked, extents[c]!, Math.max(own, noise)),
+      drawn: momentsOf(drawn, extents[c]!, Math.max(own, noise)),
+    };
+  });
+  return events.map((frame, i) => {
+    for (const { clear, asked, drawn } of moments) {
+      const own = nearest(clear, frame - target.first, OWN_REACH);
+      if (!own) continue;
+      const like = (all: readonly Moment[]): Moment[] =>
+        all.filter((moment) => moment.kind === own.kind && moment.way === own.way);
+      // Through noise a slow start is seen late, and a slow finish early: in both alike.
+      const blurred = nearest(like(asked), own.at, reach) ?? own;
+      const there = nearest(like(drawn), thought[i]! - take.first + (blurred.at - own.at), reach);
+      if (!there) return null;
+      const place = there.at + take.first + (frame - target.first - blurred.at);
+      return Math.abs(place - thought[i]!) <= Math.abs(blurred.at - own.at) ? thought[i]! : place;
+    }
+    return undefined;
+  });
+}
+
+function nearest(moments: readonly Moment[], at: number, reach: number): Moment | null {
+  let best: Moment | null = null;
+  for (const moment of moments)
+    if (Math.abs(moment.at - at) <= reach && (!best || Math.abs(moment.at - at) < Math.abs(best.at - at)))
+      best = moment;
+  return best;
+}
