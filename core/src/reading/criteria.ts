@@ -96,9 +96,11 @@ function holdDrifts({ reading, target, warped }: ReadTrack): (number | null)[] {
         Math.max(0, Math.round(segment.firstFrame - first)),
         Math.min((target[0]?.length ?? 1) - 1, Math.round(segment.lastFrame - first) - 1),
       ];
-      const most = warped.map((column) => {
+      // What the model drifts itself is not the take's.
+      const most = warped.map((column, c) => {
         let drift = 0;
-        for (let i = a; i <= b; i++) drift = Math.max(drift, Math.abs(column[i]! - column[a]!));
+        for (let i = a; i <= b; i++)
+          drift = Math.max(drift, Math.abs(column[i]! - column[a]! - (target[c]![i]! - target[c]![a]!)));
         return drift;
       });
       return reading.span > 0 ? (Math.hypot(...most) / reading.span) * 100 : 0;

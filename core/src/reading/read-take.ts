@@ -1,4 +1,5 @@
 import { createChannel } from '../motion/document/document.ts';
+import { sameData } from '../steps/index.ts';
 import type { MotionDocument, Subject } from '../motion/document/schema.ts';
 import { tracksOf } from '../motion/sampling/track.ts';
 import { keyedByPosition } from '../spacing/guide-move.ts';
@@ -119,11 +120,12 @@ function readAgainst(asked: Target, given: MotionDocument, samples: number): { r
       readTrack({ motion, subject }, { motion: take, subject: found }, track, time, target.tolerances.spacingPercent),
     );
   });
-  const read: BothRead = { target, take, handedIn, tracks };
+  const read: BothRead = { target, take, set: asked.motion, handedIn, tracks };
   const found = allFindings(read, findSettings(asked.motion, handedIn)).sort(byFixingOrder);
   const findings = [
     ...findLeftOut({
-      range: ranges.isCut ? { asked: asked.motion.range, read: ranges.target } : null,
+      // Of what is the target itself all is known.
+      range: ranges.isCut && !sameData(asked.motion, given) ? { asked: asked.motion.range, read: ranges.target } : null,
       keys: tracks.reduce((sum, { leftOutKeys }) => sum + leftOutKeys, 0),
       findings: Math.max(0, found.length - MOST_FINDINGS),
     }),

@@ -35,12 +35,9 @@ export function sampleTrack(
       const [from, to] = [inside[run - 1] ?? 0, inside[run] ?? count];
       if (to <= from) continue;
       const first = frameAt(from);
-      bakeChannelInto(
-        column.subarray(from, to),
-        channel,
-        first,
-        to - from > 1 ? (frameAt(to - 1) - first) / (to - from - 1) : 1,
-      );
+      const step = to - from > 1 ? (frameAt(to - 1) - first) / (to - from - 1) : 1;
+      // A step that is one but for rounding would come to a key a trifle too early.
+      bakeChannelInto(column.subarray(from, to), channel, first, Math.abs(step - 1) < 1e-9 ? 1 : step);
     }
     return column;
   });

@@ -1,6 +1,12 @@
 /** A piecewise-linear map of frames through matched pairs (target, take): outside them it goes on at the same pace. */
 export type Warp = (targetFrame: number) => number;
 
+/** A frame a rounding error beside a whole one is that: right before a step the pose is another. */
+function tidy(frame: number): number {
+  const whole = Math.round(frame);
+  return Math.abs(frame - whole) < 1e-7 ? whole : frame;
+}
+
 /** Both columns rise strictly. Without pairs the warp changes nothing. */
 export function createWarp(pairs: readonly { from: number; to: number }[]): Warp {
   const first = pairs[0];
@@ -18,6 +24,6 @@ export function createWarp(pairs: readonly { from: number; to: number }[]): Warp
     const a = pairs[i]!;
     const b = pairs[i + 1]!;
     const t = (frame - a.from) / (b.from - a.from);
-    return a.to * (1 - t) + b.to * t;
+    return tidy(a.to * (1 - t) + b.to * t);
   };
 }

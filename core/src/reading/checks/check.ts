@@ -6,7 +6,8 @@ import type { Finding, Target, TrackReading } from '../schema.ts';
 export interface BothRead {
   target: Target;
   take: MotionDocument;
-  /** The take with its keys as they were handed in. */
+  /** The target's motion with its keys as they were set, and the take's as they were handed in. */
+  set: MotionDocument;
   handedIn: MotionDocument;
   tracks: readonly ReadTrack[];
 }

@@ -1,6 +1,6 @@
 import { extentOf } from '../../extent.ts';
 import { CHANNELS } from '../../motion/document/channels.ts';
-import { findChannel } from '../../motion/document/document.ts';
+import { findChannel, findSubject } from '../../motion/document/document.ts';
 import type { Channel, Subject } from '../../motion/document/schema.ts';
 import { isStill } from '../../motion/keys/thin-keys.ts';
 import { sampleChannel } from '../../motion/sampling/sample.ts';
@@ -46,12 +46,15 @@ export function idleKeys(channel: Channel, within: FrameRange): number[] {
 }
 
 /** Economy of keys: channels keyed and never changing, keys that do nothing, and movement nobody asked for. */
-export function findEconomy({ target, take, handedIn }: BothRead): Found {
+export function findEconomy({ target, take, set, handedIn }: BothRead): Found {
   const findings = target.motion.subjects.flatMap((subject): Finding[] => {
     const drawn = counterpart(take, subject);
     const keyed = counterpart(handedIn, subject);
     return drawn && keyed && !subject.locked
-      ? [...findExtraTracks(subject, drawn, target.motion.range), ...findIdle(subject, keyed, take.range)]
+      ? [
+          ...findExtraTracks(subject, drawn, target.motion.range),
+          ...findIdle(findSubject(set, subject.id) ?? subject, keyed, take.range, target.motion.range),
+        ]
       : [];
   });
   return { findings };
@@ -86,7 +89,7 @@ function findExtraTracks(asked: Subject, drawn: Subject, range: { first: number;
     });
 }
 
-function findIdle(asked: Subject, drawn: Subject, range: FrameRange): Finding[] {
+function findIdle(asked: Subject, drawn: Subject, range: FrameRange, modelRange: FrameRange): Finding[] {
   return drawn.channels.flatMap((channel): Finding[] => {
     const track = TRACKS.find((other) => other.channelIds.includes(channel.id));
     const model = findChannel(asked, channel.id);
@@ -114,7 +117,9 @@ function findIdle(asked: Subject, drawn: Subject, range: FrameRange): Finding[] 
         },
       ];
     }
-    const idle = idleKeys(channel, range);
+    // A key that does nothing in the model either was asked for.
+    const asIn = model ? new Set(idleKeys(model, modelRange)) : null;
+    const idle = idleKeys(channel, range).filter((frame) => !asIn?.has(frame));
     if (idle.length === 0) return [];
     const shown = idle
       .slice(0, 6)

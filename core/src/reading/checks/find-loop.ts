@@ -1,7 +1,6 @@
 import { findChannel } from '../../motion/document/document.ts';
 import type { Channel, Subject } from '../../motion/document/schema.ts';
 import { readLoop } from '../../motion/sampling/loop.ts';
-import { trackValues } from '../../motion/sampling/track.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, Target } from '../schema.ts';
 import { severityOf } from '../severity.ts';
@@ -37,24 +36,21 @@ export function loopGapPercent(read: ReadTrack): number {
   const { reading, track, sides } = read;
   const { range, rate } = sides.take.motion;
   if (read.isSampled) return reading.span > 0 ? (recordedGap(read) / reading.span) * 100 : 0;
+  const asked = sides.target.motion;
   const gaps = track.channelIds
     .flatMap((id) => findChannel(sides.take.subject, id) ?? [])
-    .map((channel) => Math.abs(readLoop(channel, range, rate).valueGap));
+    .map((channel) => {
+      const model = findChannel(sides.target.subject, channel.id);
+      const own = Math.abs(readLoop(channel, range, rate).valueGap);
+      return Math.max(0, own - Math.abs(model ? readLoop(model, asked.range, asked.rate).valueGap : 0));
+    });
   return reading.span > 0 ? (Math.max(0, ...gaps) / reading.span) * 100 : 0;
 }
 
-/**
- * How far a recording is from closing: from its last frame to its first it should go as the target goes from its last to
- * its closing one.
- */
-function recordedGap({ target, take, track, sides }: ReadTrack): number {
-  const { last } = sides.target.motion.range;
-  const closing = trackValues(sides.target.subject, track, last + 1);
+/** How far a recording is from closing as its target does: by how much more it jumps from its last frame to its first. */
+function recordedGap({ target, take }: ReadTrack): number {
   return Math.hypot(
-    ...take.map((own, c) => {
-      const asked = target[c]!;
-      return own[0]! - own[own.length - 1]! - (closing[c]! - asked[asked.length - 1]!);
-    }),
+    ...take.map((own, c) => own[0]! - own[own.length - 1]! - (target[c]![0]! - target[c]![own.length - 1]!)),
   );
 }
 
@@ -87,7 +83,10 @@ function findOpenEnd(read: ReadTrack, tolerancePercent: number): Finding[] {
     const modelLoop = model ? readLoop(model, asked.range, asked.rate) : null;
     const tolerance = (tolerancePercent / 100) * reading.span;
     const own = read.isSampled ? recordedGap(read) : Math.abs(loop.valueGap);
-    const severity = severityOf(Math.max(0, own - Math.abs(modelLoop?.valueGap ?? 0)), tolerance);
+    const severity = severityOf(
+      Math.max(0, own - (read.isSampled ? 0 : Math.abs(modelLoop?.valueGap ?? 0))),
+      tolerance,
+    );
     if (severity) {
       const gap = roundTo(own, 1);
       return [

@@ -108,7 +108,7 @@ function findKinks({ reading, sides, track, isSampled }: ReadTrack): Finding[] {
       const expected = Math.max(
         ...[-1, 0, 1].map((off) => turnAt(sides.target.subject, track, onTarget + off, least * reach, reach)),
       );
-      const severity = severityOf(measured - expected, KINK_DEGREES);
+      const severity = severityOf(Math.max(0, measured - expected), KINK_DEGREES);
       if (!severity) return [];
       const at = roundTo(onTarget, 1);
       return [

@@ -1,4 +1,4 @@
-import type { MotionDocument } from '../../motion/document/schema.ts';
+import type { MotionDocument, Subject } from '../../motion/document/schema.ts';
 import { frameCount } from '../../time/range.ts';
 import { formatRate, framesPerSecond, sameRate } from '../../time/rate.ts';
 import { counterpart } from '../counterpart.ts';
@@ -58,7 +58,7 @@ export function findSettings(target: MotionDocument, take: MotionDocument): Find
         `${target.stage.widthPx} × ${target.stage.heightPx} px.`,
     });
   }
-  return [...findings, ...findExposures(target, take, whole), ...findRestFrame(take, target.restFrame, whole)];
+  return [...findings, ...findExposures(target, take, whole), ...findRestFrame(target, take, whole)];
 }
 
 type Whole = Pick<Finding, 'subjectId' | 'track' | 'firstFrame' | 'lastFrame'>;
@@ -88,12 +88,14 @@ function findExposures(target: MotionDocument, take: MotionDocument, whole: Whol
 
 const ONES = ['ones', 'twos', 'threes', 'fours'] as const;
 
-function findRestFrame(take: MotionDocument, restFrame: number | null, whole: Whole): Finding[] {
+function findRestFrame(target: MotionDocument, take: MotionDocument, whole: Whole): Finding[] {
+  const { restFrame } = target;
   if (restFrame === null) return [];
-  const keyed = take.subjects.filter(
-    (subject) =>
-      !subject.locked && subject.channels.some((channel) => channel.keys.some((key) => key.frame === restFrame)),
-  );
+  const isKeyed = (subject: Subject): boolean =>
+    subject.channels.some((channel) => channel.keys.some((key) => key.frame === restFrame));
+  // What the model does itself is no fault.
+  const asked = target.subjects.filter(isKeyed).map((subject) => counterpart(take, subject));
+  const keyed = take.subjects.filter((subject) => !subject.locked && isKeyed(subject) && !asked.includes(subject));
   if (keyed.length === 0) return [];
   return [
     {

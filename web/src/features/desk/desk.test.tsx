@@ -39,7 +39,7 @@ const model: MotionDocument = {
   ]),
   range: { first: 1, last: 36 },
 };
-const twoLate = moveKeys(moveKeys(model, [ref(25)], 4).motion, [ref(13)], 3).motion;
+const twoOff = moveKeys(moveKeys(model, [ref(25)], -4).motion, [ref(13)], 3).motion;
 const readingOf = (motion: MotionDocument): Reading => readTake({ motion: model, tolerances }, motion);
 
 const NO_REVIEW: Review = {
@@ -94,7 +94,7 @@ async function answer(request: Request): Promise<Response> {
   if (request.method === 'GET') {
     if (path.endsWith('/series')) {
       return json([
-        { take: summary(1), reading: readingOf(moveKeys(twoLate, [ref(1)], 3).motion) },
+        { take: summary(1), reading: readingOf(moveKeys(twoOff, [ref(1)], 3).motion) },
         { take: summary(2), reading: server.view.reading },
       ]);
     }
@@ -160,7 +160,7 @@ function Page() {
 }
 
 async function open(change: Partial<ReviewedTake> = {}): Promise<void> {
-  const reading = readingOf(twoLate);
+  const reading = readingOf(twoOff);
   server = {
     stale: false,
     slowMs: 0,
@@ -175,7 +175,7 @@ async function open(change: Partial<ReviewedTake> = {}): Promise<void> {
       courseId: 'c1',
       courseTitle: 'Kitchen',
       learner: { id: 'w', name: 'Wout' },
-      motion: twoLate,
+      motion: twoOff,
       target: model,
       tolerances,
       reading,
@@ -252,10 +252,10 @@ test('a finding is dismissed with a reason; others are merged into one note in t
   await open();
   for (const n of [0, 1]) fireEvent.click(within(finding(n)).getByRole('checkbox'));
   press('Merge 2 into one note');
-  const text = screen.getByLabelText(/^New note on frames 13–29/);
+  const text = screen.getByLabelText(/^New note on frames 13–25/);
   expect((text as HTMLTextAreaElement).value).toBe(`${findings[0]!.sentence}\n${findings[1]!.sentence}`);
-  fireEvent.change(text, { target: { value: 'Both ends come late.' } });
-  press('Pin to frames 13–29');
+  fireEvent.change(text, { target: { value: 'Neither end is on its frame.' } });
+  press('Pin to frames 13–25');
   await waitFor(() =>
     expect(Object.values(decisions())).toEqual([
       { state: 'accepted', noteId: 'n1' },
@@ -263,7 +263,7 @@ test('a finding is dismissed with a reason; others are merged into one note in t
     ]),
   );
   expect(server.view.review!.notes).toMatchObject([
-    { frame: 13, lastFrame: 29, text: 'Both ends come late.', drawing: null },
+    { frame: 13, lastFrame: 25, text: 'Neither end is on its frame.', drawing: null },
   ]);
 });
 

@@ -1,0 +1,31 @@
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { anyMotion } from '../../testing/hostile-motions.ts';
+import { ALL_MODELS, KEYINGS } from '../../testing/learner-takes.ts';
+import { createDice } from '../../testing/dice.ts';
+import { readTake } from '../index.ts';
+
+const tolerances = { keyFrames: 1, spacingPercent: 5 };
+
+test('whatever the schema accepts has no fault against itself, and scores 100', () => {
+  fc.assert(
+    fc.property(anyMotion, (motion) => {
+      const { findings, proposedGrade } = readTake({ motion, tolerances }, motion);
+      // That there is more than one reading looks at is no fault.
+      expect([findings.filter(({ kind }) => kind !== 'not-all-read'), proposedGrade]).toEqual([[], 100]);
+    }),
+    { numRuns: 150 },
+  );
+});
+
+test.for(Object.keys(KEYINGS).filter((name) => name !== 'tracked'))(
+  'the same motion %s is the same motion',
+  (keying) => {
+    for (const [name, make] of Object.entries(ALL_MODELS))
+      for (let seed = 1; seed <= 4; seed++) {
+        const { target } = make(createDice(seed));
+        const take = KEYINGS[keying]!(target.motion, createDice(seed));
+        expect(readTake(target, take), `${name}, ${seed}`).toMatchObject({ findings: [], proposedGrade: 100 });
+      }
+  },
+);
