@@ -14,6 +14,8 @@ import type { Finding } from './schema.ts';
 export const MOST_SAMPLES = 160_000;
 /** Keys of one track to be matched. */
 export const MOST_EVENTS = 1500;
+/** Tracks of a motion whose curves are laid on one another where keys do not tell; of more, keys have to do. */
+export const MOST_LAID_ON = 80;
 /** Findings said of one take, and findings of one check that are weighed against those of the others. */
 export const MOST_FINDINGS = 400;
 export const MOST_WEIGHED = 3000;

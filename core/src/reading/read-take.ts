@@ -20,7 +20,15 @@ import { findWhole } from './checks/find-whole.ts';
 import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
 import { withHeldDrawings } from './keying.ts';
-import { findLeftOut, MOST_FINDINGS, MOST_SAMPLES, MOST_WEIGHED, rangesRead, withMargins } from './read-bounds.ts';
+import {
+  findLeftOut,
+  MOST_FINDINGS,
+  MOST_LAID_ON,
+  MOST_SAMPLES,
+  MOST_WEIGHED,
+  rangesRead,
+  withMargins,
+} from './read-bounds.ts';
 import { readTrack } from './read-track.ts';
 import { type Finding, FINDING_GROUPS, FINDING_KINDS, type Reading, READING_VERSION, type Target } from './schema.ts';
 import { createSharedTime } from './shared-time.ts';
@@ -114,10 +122,14 @@ function readAgainst(asked: Target, given: MotionDocument, samples: number): { r
   // A loop that is not read to its end says nothing of how it closes.
   const target = { ...asked, motion, ...(ranges.isCut && { loops: false }) };
   const time = createSharedTime(motion, take);
+  const how = {
+    spacingPercent: target.tolerances.spacingPercent,
+    mayLayOn: motion.subjects.reduce((sum, subject) => sum + tracksOf(subject).length, 0) <= MOST_LAID_ON,
+  };
   const tracks = motion.subjects.flatMap((subject) => {
     const found = counterpart(take, subject) ?? standStill(subject);
     return tracksOf(subject).map((track) =>
-      readTrack({ motion, subject }, { motion: take, subject: found }, track, time, target.tolerances.spacingPercent),
+      readTrack({ motion, subject }, { motion: take, subject: found }, track, time, how),
     );
   });
   const read: BothRead = { target, take, set: asked.motion, handedIn, tracks };

@@ -73,6 +73,14 @@ interface Matched {
 /** How far from where a moment is thought to be it is looked for, in frames. */
 const SEEN_REACH = 7;
 
+/** How a track is read. */
+interface HowToRead {
+  /** How far off spacing may be, in percent of the span. */
+  spacingPercent: number;
+  /** Curves may be laid on one another, which takes long. */
+  mayLayOn: boolean;
+}
+
 /** A share of the span below which two motions are the same: keyed otherwise is then no other motion. */
 const SAME_MOTION = 1e-5;
 
@@ -82,7 +90,7 @@ export function readTrack(
   take: TrackSide,
   track: Track,
   time: SharedTime,
-  spacingPercent: number,
+  { spacingPercent, mayLayOn }: HowToRead,
 ): ReadTrack {
   const { range } = target.motion;
   const count = range.last - range.first + 1;
@@ -102,6 +110,7 @@ export function readTrack(
   const matched = matchEvents(target, take, track, time, {
     span,
     isSame: raw.every((gap) => Math.abs(gap) <= 100 * SAME_MOTION),
+    mayLayOn,
   });
   let { pairs } = matched;
   const warp = createWarp(pairs.map((pair) => ({ from: pair.targetFrame, to: pair.takeFrame })));
@@ -109,7 +118,7 @@ export function readTrack(
   const onTake = (frame: number): number => (pairs.length > 0 ? warp(frame) : time.toTake(frame));
   const warped = sampleTrack(take.subject, track, count, {
     frameAt: (i) => onTake(shownFrame(i)),
-    breaks: onOnes && pairs.length > 0 ? pairs.map((pair) => Math.ceil(pair.targetFrame - range.first)) : null,
+    breaks: onOnes ? pairs.map((pair) => Math.ceil(pair.targetFrame - range.first)) : null,
   });
   const spacing = signedErrorInto(new Float64Array(count), { columns: targetColumns, span }, warped);
 
@@ -210,7 +219,7 @@ function matchEvents(
   take: TrackSide,
   track: Track,
   time: SharedTime,
-  { span, isSame }: { span: number; isSame: boolean },
+  { span, isSame, mayLayOn }: { span: number; isSame: boolean; mayLayOn: boolean },
 ): Matched {
   const eventsIn = (side: TrackSide): ReturnType<typeof nearestEvents> & { isSampled: boolean } => {
     const { events, isSampled } = eventsOf(side.subject, track, withMargins(side.motion.range));
@@ -227,7 +236,7 @@ function matchEvents(
   const found = { missing: [], extra: [], leftOut: asked.leftOut, isSampled: asked.isSampled || drawn.isSampled };
   if (isSame && asked.events.length > 0 && drawn.events.length > 0)
     return { ...found, pairs: asked.events.map((event) => pairOf(event, time.toTake(event.frame))) };
-  if (found.isSampled && span > 0 && drawn.events.length > 0) {
+  if (found.isSampled && mayLayOn && span > 0 && drawn.events.length > 0) {
     const curves = curvesOf(target, take, track, time, span, asked.events);
     const samples = samplesOf(curves);
     const places = registerEvents(curves, (thought) =>
@@ -255,7 +264,7 @@ function matchEvents(
     );
   let match = matchBy(time.toTarget);
   const left = ({ missing, extra }: KeyMatch): number => missing.length + extra.length;
-  if (left(match) > 0 && span > 0) {
+  if (left(match) > 0 && span > 0 && mayLayOn && drawn.events.length > 1) {
     // Work that is late, or at another pace, throughout is not other keys.
     const whole = fitWhole(curvesOf(target, take, track, time, span, asked.events));
     if (whole.shift !== 0 || whole.pace !== 1) {
