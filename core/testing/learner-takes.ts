@@ -88,6 +88,20 @@ function retimed(motion: MotionDocument, frameOf: (frame: number) => number): Mo
   }));
 }
 
+/** Whether two motions of the same subjects are seen to differ. */
+function differs(model: MotionDocument, take: MotionDocument): boolean {
+  return take.subjects.some((subject, s) =>
+    subject.channels.some((channel, c) => {
+      const own = model.subjects[s]!.channels[c]!;
+      const values = own.keys.map((key) => key.value);
+      const span = Math.max(...values) - Math.min(...values);
+      for (let frame = model.range.first; frame <= model.range.last; frame++)
+        if (Math.abs(sampleChannel(channel, frame) - sampleChannel(own, frame)) > 0.08 * span) return true;
+      return false;
+    }),
+  );
+}
+
 /** The moving channels' keys on a frame. */
 function keysOn(motion: MotionDocument, frame: number): KeyRef[] {
   return motion.subjects.flatMap((subject) =>
@@ -134,9 +148,13 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     const i = frames.indexOf(frame);
     const room = Math.min((frames[i + 1] ?? Infinity) - frame, frame - (frames[i - 1] ?? -Infinity)) - 2;
     const by = Math.min(dice(2, 4), room) * (dice(0, 1) ? 1 : -1);
-    if (Math.abs(by) < 2) return null;
+    const { first, last } = target.motion.range;
+    if (Math.abs(by) < 2 || Math.min(frame, frame + by) <= first + 1 || Math.max(frame, frame + by) >= last)
+      return null;
+    const take = moveKeys(target.motion, keysOn(target.motion, frame), by).motion;
+    if (!differs(target.motion, take)) return null;
     return {
-      take: moveKeys(target.motion, keysOn(target.motion, frame), by).motion,
+      take,
       main: { kinds: [late(by), 'overlap-off'], within: [frame - 5, frame + 5] },
       also: [{ kinds: ['loop-open', 'loop-hitches', 'loop-jerks', 'volume-off', 'hold-moves'] }],
     };

@@ -89,6 +89,8 @@ function turns(values: ArrayLike<number>, least: number, still: number): Moment[
   return found;
 }
 
+/** What is seen so near to where it is counts as it is seen. */
+const SURE_FRAMES = 0.6;
 /** How near to an event of the target a moment of it is that event. */
 const OWN_REACH = 1.6;
 
@@ -99,12 +101,13 @@ export interface Samples {
 }
 
 /**
- * Where the events of a target are seen to happen in a take, near where each is thought to lie; null where they are not
+ * Where the events of a target are seen to happen in a take, near where each is thought to lie, or otherwise; null where they are not
  * seen there, undefined where the target itself shows nothing. What is seen comes from the coordinate that moves most.
  */
 export function seenAt(
   events: readonly number[],
   thought: readonly number[],
+  otherwise: readonly number[],
   target: Samples,
   take: Samples,
   reach: number,
@@ -131,10 +134,14 @@ export function seenAt(
         all.filter((moment) => moment.kind === own.kind && moment.way === own.way);
       // Through noise a slow start is seen late, and a slow finish early: in both alike.
       const blurred = nearest(like(asked), own.at, reach) ?? own;
-      const there = nearest(like(drawn), thought[i]! - take.first + (blurred.at - own.at), reach);
+      const near = (frame: number): Moment | null =>
+        nearest(like(drawn), frame - take.first + (blurred.at - own.at), reach);
+      const there = near(thought[i]!) ?? near(otherwise[i]!);
       if (!there) return null;
       const place = there.at + take.first + (frame - target.first - blurred.at);
-      return Math.abs(place - thought[i]!) <= Math.abs(blurred.at - own.at) ? thought[i]! : place;
+      // A slow start or finish is seen so much from where it is: by less than that nothing is off.
+      const unsure = Math.abs(blurred.at - own.at) + Math.abs(frame - target.first - own.at);
+      return unsure > SURE_FRAMES && Math.abs(place - otherwise[i]!) <= unsure ? otherwise[i]! : place;
     }
     return undefined;
   });

@@ -44,8 +44,8 @@ export interface ReadTrack {
    * the take has keys that tell.
    */
   lostPercent: number;
-  /** Frames that the drawings of a recording are held. */
-  heldFrames: number;
+  /** How many frames a recording leaves open when something happens: 0 where keys tell. */
+  blurFrames: number;
   /** The line of each segment between extremes; none unless the track moves along a trajectory. */
   paths: SegmentPath[];
   /** Keys beyond those matched. */
@@ -171,7 +171,7 @@ export function readTrack(
     isSame,
     isSampled: matched.isSampled,
     lostPercent: matched.isSampled && span > 0 ? (lostOn(targetColumns, held) / span) * 100 : 0,
-    heldFrames: matched.isSampled ? held : 1,
+    blurFrames: matched.isSampled ? held - 1 + WHOLE_FRAMES : 0,
     paths,
     leftOutKeys: matched.leftOut,
     reading: {
@@ -207,6 +207,10 @@ function lostOn(columns: readonly Float64Array[], held: number): number {
 
 /** A step of more than this share of the span is a movement. */
 const MOVES = 0.004;
+/** What whole frames leave open of when something happens between them. */
+const WHOLE_FRAMES = 0.6;
+/** A pose as near as this share of the span is reached. */
+const REACHED = 0.05;
 
 function movesAt(subject: Subject, track: Track, from: number, to: number, span: number): boolean {
   const [a, b] = [trackValues(subject, track, from), trackValues(subject, track, to)];
@@ -239,20 +243,33 @@ function matchEvents(
   if (found.isSampled && mayLayOn && span > 0 && drawn.events.length > 0) {
     const curves = curvesOf(target, take, track, time, span, asked.events);
     const samples = samplesOf(curves);
-    const places = registerEvents(curves, (thought) =>
-      seenAt(curves.events, thought, samples.target, samples.take, SEEN_REACH),
+    const places = registerEvents(curves, (thought, otherwise) =>
+      seenAt(curves.events, thought, otherwise, samples.target, samples.take, SEEN_REACH),
     );
     const { first, last } = recordedRange(take, track);
     // What lies beyond a recording's ends was not recorded; nor was what is still under way there.
     const isCut =
       movesAt(take.subject, track, last - 1, last, span) &&
       !movesAt(target.subject, track, target.motion.range.last - 1, target.motion.range.last, span);
-    const isRecorded = ({ targetFrame, takeFrame }: KeyPair): boolean =>
+    const atEnd = trackValues(take.subject, track, last);
+    const isReached = ({ values }: TrackEvent): boolean =>
+      !isCut || Math.hypot(...values.map((value, c) => value - atEnd[c]!)) <= REACHED * span;
+    const isRecorded = (event: TrackEvent, takeFrame: number): boolean =>
       !drawn.isSampled ||
-      (targetFrame <= target.motion.range.last && takeFrame >= first - 0.5 && takeFrame <= last + (isCut ? -1 : 0.5));
+      // The closing key of a cycle is where the next one begins, if it is on time up to there.
+      (event.frame === target.motion.range.last + 1 &&
+        Math.abs(takeFrame - last - 1) <= 1 &&
+        Math.abs(places.at(-2)! - asked.events.at(-2)!.frame) <= 1) ||
+      (event.frame <= target.motion.range.last &&
+        takeFrame >= first - 0.5 &&
+        takeFrame <= last + 0.5 &&
+        (takeFrame <= last - 1 || isReached(event)));
     return {
       ...found,
-      pairs: asked.events.map((event, i) => pairOf(event, time.toTake(places[i]!))).filter(isRecorded),
+      pairs: asked.events.flatMap((event, i) => {
+        const takeFrame = time.toTake(places[i]!);
+        return isRecorded(event, takeFrame) ? [pairOf(event, takeFrame)] : [];
+      }),
     };
   }
   const scale = { frames: matchingFrames(asked.events), value: span };

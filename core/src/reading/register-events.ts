@@ -38,13 +38,11 @@ const SHIFT_COST = 2e-5;
 const PACE_COST = 2e-4;
 
 /** Offsets tried about where the whole has an event, and about the best of those. */
-const COARSE = { step: 1, reach: 8 };
-const FINE = { step: 0.25, reach: 2 };
+const COARSE = { step: 1, reach: 8, rawShare: 0.3 };
+const FINE = { step: 0.25, reach: 2, rawShare: 0.05 };
 /** Between two events at least this share of the target's frames. */
 const LEAST_PACE = 0.25;
 const SEGMENT_POINTS = 8;
-/** How much of a miss counts as it is; the rest without what its ends are off by. */
-const RAW_SHARE = 0.3;
 /** What an offset from the whole's own, squared, has to mend. */
 const OFFSET_COST = 4e-4;
 /** As much worse the whole may get before an offset is sure. */
@@ -93,8 +91,11 @@ export function fitWhole(curves: Registration): GlobalFit {
   return least < EXPLAINS * asIs ? best : none;
 }
 
+/** From one frame to another. */
+type Stretch = readonly [from: number, to: number];
+
 /** What laying a stretch of the target on a stretch of the take misses, summed over its frames. */
-function stretchCost(curves: Registration, a: number, b: number, from: number, to: number): number {
+function stretchCost(curves: Registration, [a, b]: Stretch, [from, to]: Stretch, rawShare: number): number {
   const { target, take, channels, span, range } = curves;
   const [first, last] = [Math.max(a, range.first), Math.min(b, range.last)];
   if (last <= first || b <= a) return 0;
@@ -114,19 +115,21 @@ function stretchCost(curves: Registration, a: number, b: number, from: number, t
       shape += (miss - ends) ** 2;
     }
     const counted = (squared: number): number => Math.min(MOST_MISS, Math.sqrt(squared) / span) ** 2;
-    sum += RAW_SHARE * counted(raw) + (1 - RAW_SHARE) * counted(shape);
+    sum += rawShare * counted(raw) + (1 - rawShare) * counted(shape);
   }
   return (sum / points) * (last - first);
 }
 
 /** What a stretch before the first event, or after the last, misses: it goes along as it is. */
-function endCost(curves: Registration, a: number, b: number, offset: number): number {
-  return stretchCost(curves, a, b, a + offset, b + offset);
+function endCost(curves: Registration, [a, b]: Stretch, offset: number, rawShare: number): number {
+  return stretchCost(curves, [a, b], [a + offset, b + offset], rawShare);
 }
 
 interface Steps {
   step: number;
   reach: number;
+  /** How much of a miss counts as it is; the rest without what its ends are off by. */
+  rawShare: number;
 }
 
 /**
@@ -137,7 +140,7 @@ function placeAbout(
   curves: Registration,
   centres: readonly number[],
   whole: GlobalFit,
-  { step, reach }: Steps,
+  { step, reach, rawShare }: Steps,
 ): { places: number[]; worse: number[]; cost: number } {
   const { events, range } = curves;
   const n = events.length;
@@ -152,7 +155,7 @@ function placeAbout(
         const [from, to] = [placeOf(i, p), placeOf(i + 1, q)];
         if (to - from < LEAST_PACE * (events[i + 1]! - events[i]!) * whole.pace) continue;
         costs[p * states + q] =
-          stretchCost(curves, events[i]!, events[i + 1]!, from, to) +
+          stretchCost(curves, [events[i]!, events[i + 1]!], [from, to], rawShare) +
           OFFSET_COST * (offset(i, p) - offset(i + 1, q)) ** 2 +
           own(i + 1, q);
       }
@@ -161,7 +164,7 @@ function placeAbout(
   const forth = [
     Float64Array.from(
       { length: states },
-      (_, k) => own(0, k) + endCost(curves, range.first, events[0]!, placeOf(0, k) - events[0]!),
+      (_, k) => own(0, k) + endCost(curves, [range.first, events[0]!], placeOf(0, k) - events[0]!, rawShare),
     ),
   ];
   for (let i = 1; i < n; i++) {
@@ -172,7 +175,7 @@ function placeAbout(
   }
   const back = Array.from({ length: n }, () => new Float64Array(states));
   for (let k = 0; k < states; k++)
-    back[n - 1]![k] = endCost(curves, events[n - 1]!, range.last, placeOf(n - 1, k) - events[n - 1]!);
+    back[n - 1]![k] = endCost(curves, [events[n - 1]!, range.last], placeOf(n - 1, k) - events[n - 1]!, rawShare);
   for (let i = n - 2; i >= 0; i--)
     for (let p = 0; p < states; p++) {
       let least = Infinity;
@@ -192,7 +195,7 @@ function placeAbout(
  * Where the events are seen to happen, near where they are thought to be; null where they are not seen there, undefined
  * where the target itself shows nothing.
  */
-export type Seen = (thought: readonly number[]) => (number | null | undefined)[];
+export type Seen = (thought: readonly number[], otherwise: readonly number[]) => (number | null | undefined)[];
 
 /**
  * Where each event of the target lies in the take, on the target's ruler. Roughly where the curves lie on one another
@@ -220,7 +223,7 @@ function registerBy(
   const centres = events.map((frame) => applyFit(whole, frame));
   const coarse = placeAbout(curves, centres, whole, COARSE);
   const sure = coarse.places.map((place, i) => (coarse.worse[i]! > SURE ? place : centres[i]!));
-  const found = seen(sure);
+  const found = seen(sure, centres);
   const isEnd = (frame: number): boolean => frame <= range.first + AT_END || frame >= range.last - AT_END;
   const places = found.map((place, i) =>
     // When what begins or ends with the range happens, nothing before or after it tells.

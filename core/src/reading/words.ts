@@ -22,7 +22,7 @@ function isPlural(name: string): boolean {
 
 function thirdPerson(verb: string): string {
   if (verb === 'be') return 'is';
-  return /(s|sh|ch|x|z)$/.test(verb) ? `${verb}es` : `${verb}s`;
+  return /(s|sh|ch|x|z|o)$/.test(verb) ? `${verb}es` : `${verb}s`;
 }
 
 /**

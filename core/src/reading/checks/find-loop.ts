@@ -47,11 +47,17 @@ export function loopGapPercent(read: ReadTrack): number {
   return reading.span > 0 ? (Math.max(0, ...gaps) / reading.span) * 100 : 0;
 }
 
-/** How far a recording is from closing as its target does: by how much more it jumps from its last frame to its first. */
+/**
+ * How far a recording is from closing: by how much more it jumps from its last frame to its first than it steps beside
+ * them, or its target jumps.
+ */
 function recordedGap({ target, take }: ReadTrack): number {
-  return Math.hypot(
-    ...take.map((own, c) => own[0]! - own[own.length - 1]! - (target[c]![0]! - target[c]![own.length - 1]!)),
-  );
+  const last = (take[0]?.length ?? 1) - 1;
+  const step = (columns: readonly Float64Array[], from: number, to: number): number =>
+    Math.hypot(...columns.map((column) => column[to]! - column[from]!));
+  if (last < 1) return 0;
+  const usual = Math.max(step(target, last, 0), step(take, last - 1, last), step(take, 0, 1));
+  return Math.max(0, step(take, last, 0) - usual);
 }
 
 /**

@@ -1,15 +1,11 @@
 import type { ReadTrack } from '../read-track.ts';
 import { findChannel } from '../../motion/document/document.ts';
-import { sampleChannel } from '../../motion/sampling/sample.ts';
-import type { Finding, FindingKind, KeyPair, SegmentReading, Tolerances, TrackReading } from '../schema.ts';
+import type { Finding, FindingKind, SegmentReading, Tolerances, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
 
 /** How far the speed at a segment's end, as a share of its mean, may differ before it reads as another ease. */
 const EASE_TOLERANCE = 0.35;
-
-/** A key less far off is on its frame. */
-const ON_TIME = 0.25;
 
 /** Ends of a segment nearer than this share of the span are the same place. */
 const NO_WAY = 1e-9;
@@ -47,17 +43,12 @@ function about(reading: TrackReading): Pick<Finding, 'subjectId' | 'track'> {
   return { subjectId: reading.subjectId, track: reading.track };
 }
 
-/**
- * How far a coordinate is off at a key. One that goes on past it without a key of its own is as far as the key is late:
- * it may as well be where the target has it at that time.
- */
-function missAt({ sides, track }: ReadTrack, pair: KeyPair, c: number, miss: number): number {
-  if (Math.abs(pair.offsetFrames) < ON_TIME || track.channelIds.length < 2) return miss;
-  const id = track.channelIds[c]!;
-  const [asked, drawn] = [findChannel(sides.target.subject, id), findChannel(sides.take.subject, id)];
-  if (!asked || !drawn || asked.keys.some((key) => key.frame === pair.targetFrame)) return miss;
-  const atThatTime = sampleChannel(drawn, pair.takeFrame) - sampleChannel(asked, pair.targetFrame + pair.offsetFrames);
-  return Math.abs(atThatTime) < Math.abs(miss) ? atThatTime : miss;
+/** The coordinates that are posed at a frame of the target: those with a key there; all where none has one. */
+function posedAt({ sides, track }: ReadTrack, frame: number): boolean[] {
+  const keyed = track.channelIds.map(
+    (id) => findChannel(sides.target.subject, id)?.keys.some((key) => key.frame === frame) ?? false,
+  );
+  return keyed.includes(true) ? keyed : keyed.map(() => true);
 }
 
 function findPoses(read: ReadTrack, tolerances: Pick<Tolerances, 'spacingPercent'>): Finding[] {
@@ -66,7 +57,9 @@ function findPoses(read: ReadTrack, tolerances: Pick<Tolerances, 'spacingPercent
   return reading.pairs.flatMap((pair): Finding[] => {
     const i = Math.round(pair.targetFrame - reading.gap.firstFrame);
     if (i < 0 || i >= (target[0]?.length ?? 0)) return [];
-    const miss = Math.hypot(...target.map((column, c) => missAt(read, pair, c, warped[c]![i]! - column[i]!)));
+    // A coordinate that goes on past a key of another is judged by its spacing.
+    const posed = posedAt(read, pair.targetFrame);
+    const miss = Math.hypot(...target.map((column, c) => (posed[c] ? warped[c]![i]! - column[i]! : 0)));
     const severity = severityOf(miss, tolerance);
     if (!severity) return [];
     return [

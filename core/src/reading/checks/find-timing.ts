@@ -22,7 +22,7 @@ function happeningAt(reading: TrackReading, pair: KeyPair): string {
 
 /** Keys that are late, early, missing or too many. Frames are the target's; an extra key's are the take's. */
 export function findTiming(
-  { reading, sides, track, heldFrames }: ReadTrack,
+  { reading, sides, track, blurFrames }: ReadTrack,
   target: Pick<Target, 'tolerances' | 'keyTolerances'>,
 ): Finding[] {
   const { tolerances } = target;
@@ -46,8 +46,7 @@ export function findTiming(
   }
   const findings: Finding[] = [];
   for (const pair of reading.pairs) {
-    // Of drawings held on twos and more none is to be had in between.
-    const tolerance = toleranceAt(target, reading, pair.targetFrame) + heldFrames - 1;
+    const tolerance = toleranceAt(target, reading, pair.targetFrame) + blurFrames;
     const severity = severityOf(pair.offsetFrames, tolerance);
     if (!severity) continue;
     const late = pair.offsetFrames > 0;

@@ -43,7 +43,7 @@ function turnOf(subject: Subject, id: ChannelId, before: number, at: number, aft
 export function findTurns({ tracks }: BothRead): Found {
   const found = tracks.flatMap((read) => {
     // Held drawings have no speed beside a turn.
-    if (read.heldFrames > 1) return [];
+    if (read.blurFrames >= 1) return [];
     const { pairs, segments } = read.reading;
     return pairs
       .slice(1, -1)

@@ -39,13 +39,14 @@ const SAME_PACE = 0.04;
 /** What a pace may leave unexplained, in frames and as a share of what it explains. */
 const LEAST_REST = 0.3;
 const REST = 0.2;
+const LEAST_EXPLAINED = 4;
 
 function findTimings({ target, tracks }: BothRead, others: readonly Finding[]): Whole[] {
   const offsets = tracks.flatMap((read) =>
     read.reading.pairs.map((pair): Offset => ({
       read,
       pair,
-      tolerance: toleranceAt(target, read.reading, pair.targetFrame) + read.heldFrames - 1,
+      tolerance: toleranceAt(target, read.reading, pair.targetFrame) + read.blurFrames,
     })),
   );
   const all = timingOf(offsets, null);
@@ -178,6 +179,8 @@ function paceOf(offsets: readonly Offset[], slack: number): number | null {
   if (Math.abs(slope) < SAME_PACE) return null;
   // One key that is late is no other pace: what a line leaves has to be little beside what it explains.
   const explained = Math.abs(slope) * (Math.max(...x) - Math.min(...x));
+  // Of a recording a few frames of difference may as well be one key's.
+  if (offsets.some(({ read }) => read.isSampled) && explained < LEAST_EXPLAINED) return null;
   const most = Math.min(slack, Math.max(LEAST_REST, REST * explained));
   return x.every((frame, i) => Math.abs(meanY + slope * (frame - meanX) - y[i]!) <= most) ? 1 + slope : null;
 }
@@ -204,7 +207,9 @@ function findSize({ reading, track, sides }: ReadTrack, tolerancePercent: number
     return [{ size, aside, place: a }];
   });
   const size = ways.length > 0 ? medianOf(ways.map((way) => way.size)) : 1;
-  const isOne = ways.every((way) => Math.abs(way.size - size) <= SAME_SIZE && way.aside <= SAME_SIZE);
+  // What is said of all of them is true of each.
+  const alike = Math.min(SAME_SIZE, Math.abs(size - 1) / 3);
+  const isOne = ways.every((way) => Math.abs(way.size - size) <= alike && way.aside <= SAME_SIZE);
   const places = new Set(ways.map(({ place }) => place.map((value) => Math.round((value / span) * 20)).join(' ')));
   const severity = severityOf((size - 1) * 100, tolerancePercent);
   const isBack = size < -A_WAY;
