@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
+import { createDice } from '../../testing/dice.ts';
 import { anyMotion } from '../../testing/hostile-motions.ts';
 import { ALL_MODELS, KEYINGS } from '../../testing/learner-takes.ts';
-import { createDice } from '../../testing/dice.ts';
 import { readTake } from '../index.ts';
 
 const tolerances = { keyFrames: 1, spacingPercent: 5 };

@@ -1,8 +1,8 @@
 import { createChannel } from '../motion/document/document.ts';
-import { sameData } from '../steps/index.ts';
 import type { MotionDocument, Subject } from '../motion/document/schema.ts';
 import { tracksOf } from '../motion/sampling/track.ts';
 import { keyedByPosition } from '../spacing/guide-move.ts';
+import { sameData } from '../steps/index.ts';
 import type { BothRead, Found } from './checks/check.ts';
 import { findEconomy } from './checks/find-economy.ts';
 import { findLimbs } from './checks/find-limbs.ts';

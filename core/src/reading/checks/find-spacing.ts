@@ -1,5 +1,5 @@
-import type { ReadTrack } from '../read-track.ts';
 import { findChannel } from '../../motion/document/document.ts';
+import type { ReadTrack } from '../read-track.ts';
 import type { Finding, FindingKind, SegmentReading, Tolerances, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';

@@ -1,5 +1,5 @@
-import { toleranceAt } from '../key-tolerance.ts';
 import { tracksOf } from '../../motion/sampling/track.ts';
+import { toleranceAt } from '../key-tolerance.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair, Target, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';

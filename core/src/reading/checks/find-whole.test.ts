@@ -1,0 +1,83 @@
+import { expect, test } from 'vitest';
+import { found, sceneOf, soft, straight, subjectWith } from '../../../testing/worked-scenes.ts';
+import { type Finding, type Key, type MotionDocument, readTake } from '../../index.ts';
+
+const KEYS: [number, number][] = [
+  [3, 0],
+  [13, 300],
+  [23, 120],
+  [33, 400],
+];
+const cart = (keys: [number, number][], lid: [number, number][] = KEYS): MotionDocument =>
+  sceneOf([subjectWith('cart', { 'position.x': soft(...keys) }), subjectWith('lid', { rotation: soft(...lid) })], 45);
+const model = cart(KEYS);
+const said = (take: MotionDocument, target = model): Finding[] =>
+  readTake({ motion: target, tolerances: { keyFrames: 1, spacingPercent: 5 } }, take).findings;
+const sentences = (take: MotionDocument): string[] => said(take).map((finding) => finding.sentence);
+const moved = (frameOf: (frame: number) => number, valueOf = (value: number): number => value): [number, number][] =>
+  KEYS.map(([frame, value]) => [frameOf(frame), valueOf(value)]);
+
+test('all of it late is said once, however late it is', () => {
+  for (const by of [2, 5, 9]) {
+    const late = moved((frame) => frame + by);
+    expect(sentences(cart(late, late))).toEqual([`Everything is ${by} frames late.`]);
+  }
+  const early = moved((frame) => frame - 2);
+  expect(said(cart(early, early))).toMatchObject([{ kind: 'key-early', expected: 3, measured: 1, subjectId: null }]);
+});
+
+test('one subject of several, or all from some frame on, is said as that', () => {
+  expect(sentences(cart(moved((frame) => frame + 3)))).toEqual(['The cart is 3 frames late.']);
+  const later = moved((frame) => (frame >= 23 ? frame + 4 : frame));
+  expect(sentences(cart(later, later))).toEqual(['From frame 23 on, everything is 4 frames late.']);
+});
+
+test('another pace is no row of late keys; one late key is no other pace', () => {
+  const slow = moved((frame) => 3 + (frame - 3) * 1.25);
+  expect(said(cart(slow, slow))).toMatchObject([
+    {
+      kind: 'tempo-differs',
+      measured: 80,
+      sentence: 'It runs at 80 % of the speed: 37.5 frames where the target takes 30.',
+    },
+  ]);
+  const last = moved((frame) => (frame === 33 ? 36 : frame));
+  expect(said(cart(last, last)).map((finding) => finding.kind)).toEqual(['key-late', 'key-late']);
+});
+
+test('another size and the other way are said once; one pose that is off is that pose', () => {
+  expect(
+    sentences(
+      cart(
+        moved(
+          (frame) => frame,
+          (value) => value * 0.6,
+        ),
+      ),
+    ),
+  ).toEqual(['The cart goes 60 % of the way, throughout.']);
+  expect(
+    sentences(
+      cart(
+        moved(
+          (frame) => frame,
+          (value) => -value,
+        ),
+      ),
+    ),
+  ).toEqual(['The cart goes the other way.']);
+  const short = cart(KEYS.map(([frame, value]) => [frame, frame === 13 ? 230 : value]));
+  expect(said(short)).toMatchObject([{ kind: 'pose-off', firstFrame: 13 }]);
+});
+
+test('drawings held on twos by hand are named as such, with what else is wrong beneath', () => {
+  const held = (keys: Key[]): Key[] => keys.map((key) => ({ ...key, leave: 'step' }));
+  const ones: [number, number][] = Array.from({ length: 25 }, (_, i) => [1 + i, i * 20]);
+  const line = sceneOf([subjectWith('pan', { 'position.x': straight([1, 0], [25, 480]) })]);
+  const twos = sceneOf([
+    subjectWith('pan', { 'position.x': held(straight(...ones.filter(([frame]) => frame % 2 === 1))) }),
+  ]);
+  expect(found(line, twos, ['exposure-differs', 'held-not-moving', 'key-extra', 'spacing-off'])).toMatchObject([
+    { kind: 'exposure-differs', measured: 2, sentence: 'The pan is shown on twos; the exercise is set on ones.' },
+  ]);
+});
