@@ -269,6 +269,33 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
   },
 };
 
+/** A recording with one drawing out of its row, by a tenth to a quarter of the way of its channel. */
+export function popped(motion: MotionDocument, dice: Dice): { take: MotionDocument; main: Truth } | null {
+  if (isDense(motion)) return null;
+  const take = KEYINGS['baked']!(motion, dice);
+  const subject = take.subjects.find((other) => other.channels.some((channel) => channel.keys.length > 20));
+  const channel = subject?.channels.find((other) => other.keys.length > 20);
+  if (!subject || !channel) return null;
+  const values = channel.keys.map((key) => key.value);
+  const span = Math.max(...values) - Math.min(...values);
+  // Beside a corner of the motion a drawing out of its row may as well be the corner.
+  const corners = keyFrames(motion);
+  const places = channel.keys.flatMap(({ frame }, i) =>
+    i > 4 && i < channel.keys.length - 5 && corners.every((corner) => Math.abs(corner - frame) > 3) ? [i] : [],
+  );
+  if (places.length === 0) return null;
+  const at = places[dice(0, places.length - 1)]!;
+  const by = (span * dice(12, 25)) / 100;
+  return {
+    take: mapChannels(take, (other) =>
+      other === channel
+        ? { ...channel, keys: channel.keys.map((key, i) => (i === at ? { ...key, value: key.value + by } : key)) }
+        : other,
+    ),
+    main: { kinds: ['frame-pops'], within: [channel.keys[at]!.frame, channel.keys[at]!.frame] },
+  };
+}
+
 /** The same motion keyed otherwise: what is true of it stays as it is. */
 export const KEYINGS: Record<string, (motion: MotionDocument, dice: Dice) => MotionDocument> = {
   'as keyed': (motion) => motion,

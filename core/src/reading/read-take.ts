@@ -20,6 +20,7 @@ import { findWhole } from './checks/find-whole.ts';
 import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
 import { withHeldDrawings } from './keying.ts';
+import { withoutPops } from './pops.ts';
 import {
   findLeftOut,
   MOST_FINDINGS,
@@ -114,8 +115,24 @@ function allFindings(read: BothRead, settings: readonly Finding[]): Finding[] {
   return told();
 }
 
+/** A sentence says of which movement it is where its subject has several. */
+function namingTrack({ tracks }: BothRead): (finding: Finding) => Finding {
+  const labels = new Map(tracks.map(({ reading }) => [`${reading.subjectId} ${reading.track}`, reading.label]));
+  const counts = new Map<string, number>();
+  for (const { reading } of tracks) counts.set(reading.subjectId, (counts.get(reading.subjectId) ?? 0) + 1);
+  return (finding) => {
+    const label = finding.track && labels.get(`${finding.subjectId} ${finding.track}`);
+    if (!label || (counts.get(finding.subjectId!) ?? 0) < 2) return finding;
+    const { sentence } = finding;
+    return sentence.toLowerCase().includes(label.toLowerCase())
+      ? finding
+      : { ...finding, sentence: `${label}: ${sentence.charAt(0).toLowerCase()}${sentence.slice(1)}` };
+  };
+}
+
 function readAgainst(asked: Target, given: MotionDocument, samples: number): { reading: Reading; score: number } {
-  const handedIn = withHeldDrawings(given, asked.motion);
+  const { take: smooth, findings: pops } = withoutPops(given, asked.motion, asked.tolerances);
+  const handedIn = withHeldDrawings(smooth, asked.motion);
   const ranges = rangesRead(asked.motion, handedIn, samples);
   const motion = { ...keyedByPosition(asked.motion, withMargins(ranges.target)), range: ranges.target };
   const take = { ...keyedByPosition(handedIn, withMargins(ranges.take)), range: ranges.take };
@@ -133,7 +150,9 @@ function readAgainst(asked: Target, given: MotionDocument, samples: number): { r
     );
   });
   const read: BothRead = { target, take, set: asked.motion, handedIn, tracks };
-  const found = allFindings(read, findSettings(asked.motion, handedIn)).sort(byFixingOrder);
+  const found = [...pops, ...allFindings(read, findSettings(asked.motion, handedIn))]
+    .sort(byFixingOrder)
+    .map(namingTrack(read));
   const findings = [
     ...findLeftOut({
       // Of what is the target itself all is known.

@@ -68,6 +68,7 @@ export const FINDING_KINDS = {
   'key-early': 'timing',
   'key-extra': 'timing',
   'overlap-off': 'timing',
+  'frame-pops': 'spacing',
   'pose-off': 'spacing',
   'hold-moves': 'spacing',
   'held-not-moving': 'spacing',

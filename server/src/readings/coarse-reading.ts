@@ -23,6 +23,7 @@ const WORDS: Record<FindingKind, string> = {
   'key-early': 'A key comes too early.',
   'key-extra': 'There is a key too many.',
   'overlap-off': 'One part follows another too soon or too late.',
+  'frame-pops': 'A drawing jumps out of its row.',
   'pose-off': 'The pose at this key is off.',
   'hold-moves': 'It moves where it should hold.',
   'held-not-moving': 'It stands still, then jumps.',

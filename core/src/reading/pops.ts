@@ -1,0 +1,104 @@
+import { extentOf } from '../extent.ts';
+import { CHANNELS } from '../motion/document/channels.ts';
+import { findChannel } from '../motion/document/document.ts';
+import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
+import { sampleChannel } from '../motion/sampling/sample.ts';
+import { TRACKS } from '../motion/sampling/track.ts';
+import { counterpart } from './counterpart.ts';
+import { sampledEvery } from './keying.ts';
+import { noiseOf } from './moments.ts';
+import type { Finding, Tolerances } from './schema.ts';
+import { severityOf } from './severity.ts';
+import { capital, roundTo, subjectDoes } from './words.ts';
+
+/** Frames about a pop on which the model is looked at. */
+const NEAR = [-2, -1, 0, 1, 2];
+/** A pop is so many times larger than the noise. */
+const TIMES_NOISE = 8;
+/**
+ * A single sample off by p is off by p from a cubic through its four neighbours, and puts those beside it off by −2/3 p
+ * and the next by 1/6 p; a corner puts those beside it off by half of what it is off itself.
+ */
+const BESIDE = -0.57;
+const NEXT = 0.06;
+
+/** How far a sample is from the cubic through the two before and the two after it. */
+function offCubic(values: readonly number[], i: number): number {
+  return values[i]! - (4 * (values[i - 1]! + values[i + 1]!) - values[i - 2]! - values[i + 2]!) / 6;
+}
+
+/** Which samples of a recording jump out of their row by more than `least`. */
+export function popsIn(values: readonly number[], least: number): number[] {
+  const most = Math.max(least, TIMES_NOISE * noiseOf(values));
+  const found: number[] = [];
+  for (let i = 4; i + 4 < values.length; i++) {
+    const off = offCubic(values, i);
+    if (Math.abs(off) <= most) continue;
+    const share = (by: number): number => offCubic(values, i + by) / off;
+    if (Math.max(share(-1), share(1)) <= BESIDE && Math.min(share(-2), share(2)) >= NEXT) found.push(i);
+  }
+  return found;
+}
+
+/** A recording without its pops, and what is said of them: what is left is read as if they had not been. */
+export function withoutPops(
+  take: MotionDocument,
+  target: MotionDocument,
+  { spacingPercent }: Tolerances,
+): { take: MotionDocument; findings: Finding[] } {
+  const findings: Finding[] = [];
+  const subjects = take.subjects.map((subject): Subject => {
+    const asked = target.subjects.find((other) => counterpart(take, other) === subject);
+    if (!asked) return subject;
+    const channels = subject.channels.map((channel): Channel => {
+      const track = TRACKS.find((other) => other.channelIds.includes(channel.id));
+      const model = findChannel(asked, channel.id);
+      if (!track || !model || CHANNELS[channel.id].blend || sampledEvery(channel.keys.map((key) => key.frame)) !== 1)
+        return channel;
+      const { low, high } = extentOf(model.keys.map((key) => key.value));
+      const least = ((high - low) * spacingPercent) / 100;
+      if (!(least > 0)) return channel;
+      const values = channel.keys.map((key) => key.value);
+      // What stands out in the model, too, is a corner there.
+      const asks = (frame: number): number => sampleChannel(model, frame);
+      const pops = popsIn(values, least).filter((i) => {
+        const own = Math.abs(offCubic(values, i));
+        return NEAR.every((by) => {
+          const at = channel.keys[i]!.frame + by;
+          const row = [-2, -1, 0, 1, 2].map((step) => asks(at + step));
+          return Math.abs(offCubic(row, 2)) < own / 2;
+        });
+      });
+      for (const i of pops) {
+        const off = offCubic(values, i);
+        const frame = channel.keys[i]!.frame;
+        findings.push({
+          subjectId: asked.id,
+          track: track.id,
+          kind: 'frame-pops',
+          firstFrame: frame,
+          lastFrame: frame,
+          measured: Math.abs(off),
+          expected: 0,
+          tolerance: least,
+          unit: track.unit,
+          severity: severityOf(off, least)!,
+          sentence: capital(
+            `${subjectDoes(asked.name, 'pop')} on frame ${frame}: it is ${roundTo(Math.abs(off), 1)} ${track.unit} off ` +
+              'between the drawings beside it.',
+          ),
+        });
+      }
+      return pops.length === 0
+        ? channel
+        : {
+            ...channel,
+            keys: channel.keys.map((key, i) =>
+              pops.includes(i) ? { ...key, value: key.value - offCubic(values, i) } : key,
+            ),
+          };
+    });
+    return { ...subject, channels };
+  });
+  return findings.length > 0 ? { take: { ...take, subjects }, findings } : { take, findings };
+}
