@@ -49,8 +49,8 @@ function curveIn(columns: readonly Float64Array[], first: number): CurveAt {
 }
 
 /**
- * Target and take as curves to be laid on one another. A take of another size, or that goes the other way, is brought to
- * the target's size and direction first: when something happens does not depend on how large it is.
+ * Target and take as curves to be laid on one another. A take of another size, or that goes the other way, is brought
+ * to the target's size and direction first: when something happens does not depend on how large it is.
  */
 export function curvesOf(
   target: TrackSide,

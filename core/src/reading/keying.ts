@@ -35,8 +35,8 @@ function heldEvery(channel: Channel): number | null {
 }
 
 /**
- * A take whose drawings are held on twos, threes or fours by hand, as one that is shown so: what goes on beneath is read
- * as what is on ones. Where the target itself is drawn like that, it stays as it is.
+ * A take whose drawings are held on twos, threes or fours by hand, as one that is shown so: what goes on beneath is
+ * read as what is on ones. Where the target itself is drawn like that, it stays as it is.
  */
 export function withHeldDrawings(take: MotionDocument, target: MotionDocument): MotionDocument {
   let isAny = false;

@@ -18,7 +18,9 @@ export interface KeyMatch {
   extra: number[];
 }
 
-/** A value gap counts up to this much: a key on the asked frame with a wrong pose is that key, and its pose is wrong. */
+/**
+ * A value gap counts up to this much: a key on the asked frame with a wrong pose is that key, and its pose is wrong.
+ */
 const MOST_APART = 0.8;
 
 /**

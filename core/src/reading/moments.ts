@@ -1,8 +1,8 @@
 import { extentOf } from '../extent.ts';
 
 /**
- * What is seen to happen in a curve at a moment, whatever its keys: it sets off from a rest, comes to one, or turns back.
- * An event of the target that is one of these is looked for as that in a take without keys to tell.
+ * What is seen to happen in a curve at a moment, whatever its keys: it sets off from a rest, comes to one, or turns
+ * back. An event of the target that is one of these is looked for as that in a take without keys to tell.
  */
 export type MomentKind = 'sets-off' | 'comes-to-rest' | 'turns';
 
@@ -101,8 +101,9 @@ export interface Samples {
 }
 
 /**
- * Where the events of a target are seen to happen in a take, near where each is thought to lie, or otherwise; null where they are not
- * seen there, undefined where the target itself shows nothing. What is seen comes from the coordinate that moves most.
+ * Where the events of a target are seen to happen in a take, near where each is thought to lie, or otherwise; null
+ * where they are not seen there, undefined where the target itself shows nothing. What is seen comes from the
+ * coordinate that moves most.
  */
 export function seenAt(
   events: readonly number[],

@@ -194,7 +194,9 @@ export function readTrack(
   };
 }
 
-/** How far samples held so many frames, and joined straight, are from all of them at most, from the worst first drawing. */
+/**
+ * How far samples held so many frames, and joined straight, are from all of them at most, from the worst first drawing.
+ */
 function lostOn(columns: readonly Float64Array[], held: number): number {
   let most = 0;
   for (const column of columns)

@@ -7,8 +7,8 @@ import { capital, frames, roundTo, subjectDoes } from '../words.ts';
 import type { BothRead, Found } from './check.ts';
 
 /**
- * What is one cause of many faults: all of it late, at another pace, late from some frame on; all of it of another size,
- * in another place, or the other way. It is said once.
+ * What is one cause of many faults: all of it late, at another pace, late from some frame on; all of it of another
+ * size, in another place, or the other way. It is said once.
  */
 export function findWhole(read: BothRead, others: readonly Finding[]): Found {
   const timing = findTimings(read, others);
