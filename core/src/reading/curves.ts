@@ -5,10 +5,10 @@ import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import type { Track, TrackEvent } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
 import type { Samples } from './moments.ts';
-import type { TrackSide } from './read-track.ts';
 import type { CurveAt, Registration } from './register-events.ts';
 import type { SharedTime } from './shared-time.ts';
 import { spanOf } from './track-error.ts';
+import type { TrackSide } from './track-side.ts';
 
 /** Samples a frame. */
 const FINE = 2;

@@ -84,8 +84,8 @@ export function withoutPops(
           unit: track.unit,
           severity: severityOf(off, least)!,
           sentence: capital(
-            `${subjectDoes(asked.name, 'pop')} on frame ${frame}: it is ${roundTo(Math.abs(off), 1)} ${track.unit} off ` +
-              'between the drawings beside it.',
+            `${subjectDoes(asked.name, 'pop')} on frame ${frame}: ` +
+              `it is ${roundTo(Math.abs(off), 1)} ${track.unit} off between the drawings beside it.`,
           ),
         });
       }

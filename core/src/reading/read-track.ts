@@ -1,24 +1,15 @@
-import type { MotionDocument, Subject } from '../motion/document/schema.ts';
-import { type Track, type TrackEvent, trackRoles, trackValues } from '../motion/sampling/track.ts';
+import type { Subject } from '../motion/document/schema.ts';
+import { type Track, trackRoles } from '../motion/sampling/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
-import { curvesOf, recordedRange, samplesOf } from './curves.ts';
-import { eventsOf, nearestEvents } from './events.ts';
-import { type KeyMatch, matchKeys } from './match-keys.ts';
-import { seenAt } from './moments.ts';
+import { matchEvents } from './match-events.ts';
 import { type SegmentPath, segmentPaths, wholePath } from './path-distance.ts';
-import { MOST_EVENTS, withMargins } from './read-bounds.ts';
-import { applyInverse, fitWhole, registerEvents } from './register-events.ts';
 import { sampleTrack } from './sample-track.ts';
 import type { KeyPair, SegmentReading, TrackReading } from './schema.ts';
 import { segmentEase } from './segment-ease.ts';
 import type { SharedTime } from './shared-time.ts';
 import { errorStatistics, movingChannels, signedErrorInto, spanOf } from './track-error.ts';
+import type { TrackSide } from './track-side.ts';
 import { createWarp } from './warp.ts';
-
-export interface TrackSide {
-  motion: MotionDocument;
-  subject: Subject;
-}
 
 /** A read track with the samples that findings look into: one row a channel, one value a target frame. */
 export interface ReadTrack {
@@ -52,27 +43,6 @@ export interface ReadTrack {
   leftOutKeys: number;
 }
 
-/**
- * The frame gap that counts as much as the whole span when keys are matched: two usual segments of the target.
- * One would take a run of keys that are all late by a little less than a segment for other keys of the target.
- */
-function matchingFrames(events: readonly TrackEvent[]): number {
-  if (events.length < 2) return 24;
-  return (2 * (events.at(-1)!.frame - events[0]!.frame)) / (events.length - 1);
-}
-
-/** Keys of both that are the same, on their own rulers, and those left over. */
-interface Matched {
-  pairs: KeyPair[];
-  missing: number[];
-  extra: number[];
-  leftOut: number;
-  isSampled: boolean;
-}
-
-/** How far from where a moment is thought to be it is looked for, in frames. */
-const SEEN_REACH = 7;
-
 /** How a track is read. */
 interface HowToRead {
   /** How far off spacing may be, in percent of the span. */
@@ -80,6 +50,9 @@ interface HowToRead {
   /** Curves may be laid on one another, which takes long. */
   mayLayOn: boolean;
 }
+
+/** What whole frames leave open of when something happens between them. */
+const WHOLE_FRAMES = 0.6;
 
 /** A share of the span below which two motions are the same: keyed otherwise is then no other motion. */
 const SAME_MOTION = 1e-5;
@@ -205,99 +178,6 @@ function lostOn(columns: readonly Float64Array[], held: number): number {
         for (let k = 1; k < held; k++)
           most = Math.max(most, Math.abs(column[i + k]! - (column[i]! * (held - k) + column[i + held]! * k) / held));
   return most;
-}
-
-/** A step of more than this share of the span is a movement. */
-const MOVES = 0.004;
-/** What whole frames leave open of when something happens between them. */
-const WHOLE_FRAMES = 0.6;
-/** A pose as near as this share of the span is reached. */
-const REACHED = 0.05;
-
-function movesAt(subject: Subject, track: Track, from: number, to: number, span: number): boolean {
-  const [a, b] = [trackValues(subject, track, from), trackValues(subject, track, to)];
-  return Math.hypot(...a.map((value, c) => b[c]! - value)) > MOVES * span;
-}
-
-/** Which of the take's keys, or which moments of its curve, are the target's events. */
-function matchEvents(
-  target: TrackSide,
-  take: TrackSide,
-  track: Track,
-  time: SharedTime,
-  { span, isSame, mayLayOn }: { span: number; isSame: boolean; mayLayOn: boolean },
-): Matched {
-  const eventsIn = (side: TrackSide): ReturnType<typeof nearestEvents> & { isSampled: boolean } => {
-    const { events, isSampled } = eventsOf(side.subject, track, withMargins(side.motion.range));
-    return { ...nearestEvents(events, side.motion.range, MOST_EVENTS), isSampled };
-  };
-  const asked = eventsIn(target);
-  const drawn = eventsIn(take);
-  const pairOf = ({ frame, role }: TrackEvent, takeFrame: number): KeyPair => ({
-    targetFrame: frame,
-    takeFrame,
-    offsetFrames: time.toTarget(takeFrame) - frame,
-    role,
-  });
-  const found = { missing: [], extra: [], leftOut: asked.leftOut, isSampled: asked.isSampled || drawn.isSampled };
-  if (isSame && asked.events.length > 0 && drawn.events.length > 0)
-    return { ...found, pairs: asked.events.map((event) => pairOf(event, time.toTake(event.frame))) };
-  if (found.isSampled && mayLayOn && span > 0 && drawn.events.length > 0) {
-    const curves = curvesOf(target, take, track, time, span, asked.events);
-    const samples = samplesOf(curves);
-    const places = registerEvents(curves, (thought, otherwise) =>
-      seenAt(curves.events, thought, otherwise, samples.target, samples.take, SEEN_REACH),
-    );
-    const { first, last } = recordedRange(take, track);
-    // What lies beyond a recording's ends was not recorded; nor was what is still under way there.
-    const isCut =
-      movesAt(take.subject, track, last - 1, last, span) &&
-      !movesAt(target.subject, track, target.motion.range.last - 1, target.motion.range.last, span);
-    const atEnd = trackValues(take.subject, track, last);
-    const isReached = ({ values }: TrackEvent): boolean =>
-      !isCut || Math.hypot(...values.map((value, c) => value - atEnd[c]!)) <= REACHED * span;
-    const isRecorded = (event: TrackEvent, takeFrame: number): boolean =>
-      !drawn.isSampled ||
-      // The closing key of a cycle is where the next one begins, if it is on time up to there.
-      (event.frame === target.motion.range.last + 1 &&
-        Math.abs(takeFrame - last - 1) <= 1 &&
-        Math.abs(places.at(-2)! - asked.events.at(-2)!.frame) <= 1) ||
-      (event.frame <= target.motion.range.last &&
-        takeFrame >= first - 0.5 &&
-        takeFrame <= last + 0.5 &&
-        (takeFrame <= last - 1 || isReached(event)));
-    return {
-      ...found,
-      pairs: asked.events.flatMap((event, i) => {
-        const takeFrame = time.toTake(places[i]!);
-        return isRecorded(event, takeFrame) ? [pairOf(event, takeFrame)] : [];
-      }),
-    };
-  }
-  const scale = { frames: matchingFrames(asked.events), value: span };
-  const matchBy = (toTarget: (frame: number) => number): KeyMatch =>
-    matchKeys(
-      asked.events,
-      drawn.events.map((event) => ({ ...event, frame: toTarget(event.frame) })),
-      scale,
-    );
-  let match = matchBy(time.toTarget);
-  const left = ({ missing, extra }: KeyMatch): number => missing.length + extra.length;
-  if (left(match) > 0 && span > 0 && mayLayOn && drawn.events.length > 1) {
-    // Work that is late, or at another pace, throughout is not other keys.
-    const whole = fitWhole(curvesOf(target, take, track, time, span, asked.events));
-    if (whole.shift !== 0 || whole.pace !== 1) {
-      const shifted = matchBy((frame) => applyInverse(whole, time.toTarget(frame)));
-      if (left(shifted) < left(match)) match = shifted;
-    }
-  }
-  return {
-    ...found,
-    leftOut: asked.leftOut + drawn.leftOut,
-    pairs: match.pairs.map(([i, j]) => pairOf(asked.events[i]!, drawn.events[j]!.frame)),
-    missing: match.missing.map((i) => asked.events[i]!.frame),
-    extra: match.extra.map((j) => drawn.events[j]!.frame),
-  };
 }
 
 function readSegments(
