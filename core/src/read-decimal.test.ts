@@ -42,6 +42,7 @@ test('bounds are those of the schema, and are said', () => {
     [z.number().max(9), 'A number, at most 9.'],
     [z.int(), 'A whole number, such as 12.'],
     [z.number(), 'A number, such as 12.5.'],
+    [z.number().min(-1e9).max(1e9), 'A number, such as 12.5.'],
   ];
   for (const [schema, words] of others) expect(read('many', { within: schema })).toBe(words);
 });

@@ -24,6 +24,9 @@ export function readDecimal(text: string, { within, unit }: DecimalOptions = {})
   return isWanted ? accept(value) : refuse('number', [], wanted(within));
 }
 
+/** Bounds from here on are for programs: no one is told them. */
+const SAID_UP_TO = 1e7;
+
 /** What numbers a schema takes, in words: "A whole number from 1 to 48." */
 function wanted(schema: z.ZodType | undefined): string {
   let inner = schema;
@@ -32,9 +35,7 @@ function wanted(schema: z.ZodType | undefined): string {
   if (!(inner instanceof z.ZodNumber)) return 'A number, such as 12.5.';
   const kind = inner.isInt ? 'A whole number' : 'A number';
   const taken = (end: number | null): string | null =>
-    end !== null && Number.isFinite(end) && Math.abs(end) < Number.MAX_SAFE_INTEGER
-      ? String(end).replace('-', '−')
-      : null;
+    end !== null && Math.abs(end) < SAID_UP_TO ? String(end).replace('-', '−') : null;
   const [least, most] = [taken(inner.minValue), taken(inner.maxValue)];
   const isMore = least !== null && !inner.safeParse(inner.minValue).success;
   if (least !== null && most !== null)
