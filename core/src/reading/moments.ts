@@ -1,4 +1,5 @@
 import { extentOf } from '../extent.ts';
+import { turnsOf } from './events.ts';
 
 /**
  * What is seen to happen in a curve at a moment, whatever its keys: it sets off from a rest, comes to one, or turns
@@ -65,28 +66,18 @@ export function momentsOf(values: ArrayLike<number>, extent: number, noise: numb
 
 /** Highs and lows that stand out by at least `least` on both sides; a flat one lies in the middle of its flat. */
 function turns(values: ArrayLike<number>, least: number, still: number): Moment[] {
-  const found: Moment[] = [];
-  let [low, high, way] = [0, 0, 0];
   const middleOf = (top: number): number => {
     let [a, b] = [top, top];
     while (a > 0 && Math.abs(values[a - 1]! - values[top]!) <= still) a--;
     while (b + 1 < values.length && Math.abs(values[b + 1]! - values[top]!) <= still) b++;
     return (a + b) / 2;
   };
-  for (let i = 1; i < values.length; i++) {
-    if (values[i]! > values[high]!) high = i;
-    if (values[i]! < values[low]!) low = i;
-    if (way <= 0 && values[i]! - values[low]! >= least) {
-      if (way < 0) found.push({ kind: 'turns', at: middleOf(low), way: -1 });
-      way = 1;
-      high = i;
-    } else if (way >= 0 && values[high]! - values[i]! >= least) {
-      if (way > 0) found.push({ kind: 'turns', at: middleOf(high), way: 1 });
-      way = -1;
-      low = i;
-    }
-  }
-  return found;
+  let before = 0;
+  return turnsOf(values, least).map((top) => {
+    const way = Math.sign(values[top]! - values[before]!);
+    before = top;
+    return { kind: 'turns', at: middleOf(top), way };
+  });
 }
 
 /** What is seen so near to where it is counts as it is seen. */
