@@ -3,6 +3,7 @@ import { expect, test } from 'vitest';
 import { createDice } from '../../testing/dice.ts';
 import { anyMotion } from '../../testing/hostile-motions.ts';
 import { ALL_MODELS, KEYINGS } from '../../testing/learner-takes.ts';
+import { sceneOf, straight, subjectWith } from '../../testing/worked-scenes.ts';
 import { readTake } from '../index.ts';
 
 const tolerances = { keyFrames: 1, spacingPercent: 5 };
@@ -29,3 +30,12 @@ test.for(Object.keys(KEYINGS).filter((name) => name !== 'tracked'))(
       }
   },
 );
+
+test('a recording of a cycle whose one key closes it is read, not thrown at', () => {
+  const frames = Array.from({ length: 25 }, (_, i) => i + 1);
+  const model = sceneOf([subjectWith('ladle', { rotation: straight([26, 40]) })]);
+  const take = sceneOf([subjectWith('ladle', { rotation: straight(...frames.map((f): [number, number] => [f, f])) })]);
+  expect(() => readTake({ motion: model, tolerances }, take)).not.toThrow();
+  const moving = sceneOf([subjectWith('ladle', { rotation: straight([1, 0], [26, 40]) })]);
+  expect(() => readTake({ motion: moving, tolerances }, take)).not.toThrow();
+});

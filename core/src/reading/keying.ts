@@ -2,7 +2,7 @@ import { CHANNELS } from '../motion/document/channels.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { isStill } from '../motion/keys/thin-keys.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
-import { counterpart } from './counterpart.ts';
+import { askedOf } from './counterpart.ts';
 
 /** From so many keys on, most of them as far apart as may be, a run of keys is a recording or drawings held by hand. */
 const LEAST_KEYS = 7;
@@ -40,8 +40,9 @@ function heldEvery(channel: Channel): number | null {
  */
 export function withHeldDrawings(take: MotionDocument, target: MotionDocument): MotionDocument {
   let isAny = false;
+  const askedBy = askedOf(target, take);
   const subjects = take.subjects.map((subject): Subject => {
-    const asked = target.subjects.find((other) => counterpart(take, other) === subject);
+    const asked = askedBy.get(subject);
     if (!asked || subject.exposure > 1) return subject;
     const movers = subject.channels.filter(
       (channel) => channel.keys.length > 1 && !isStill(channel) && isRead(channel),

@@ -83,7 +83,7 @@ export function matchEvents(
       // The closing key of a cycle is where the next one begins, if it is on time up to there.
       (event.frame === target.motion.range.last + 1 &&
         Math.abs(takeFrame - last - 1) <= 1 &&
-        Math.abs(places.at(-2)! - asked.events.at(-2)!.frame) <= 1) ||
+        Math.abs((places.at(-2) ?? NaN) - (asked.events.at(-2)?.frame ?? NaN)) <= 1) ||
       (event.frame <= target.motion.range.last &&
         takeFrame >= first - 0.5 &&
         takeFrame <= last + 0.5 &&

@@ -4,7 +4,7 @@ import { findChannel } from '../motion/document/document.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
-import { counterpart } from './counterpart.ts';
+import { askedOf } from './counterpart.ts';
 import { sampledEvery } from './keying.ts';
 import { noiseOf } from './moments.ts';
 import type { Finding, Tolerances } from './schema.ts';
@@ -47,8 +47,9 @@ export function withoutPops(
   { spacingPercent }: Tolerances,
 ): { take: MotionDocument; findings: Finding[] } {
   const findings: Finding[] = [];
+  const askedBy = askedOf(target, take);
   const subjects = take.subjects.map((subject): Subject => {
-    const asked = target.subjects.find((other) => counterpart(take, other) === subject);
+    const asked = askedBy.get(subject);
     if (!asked) return subject;
     const channels = subject.channels.map((channel): Channel => {
       const track = TRACKS.find((other) => other.channelIds.includes(channel.id));

@@ -112,8 +112,8 @@ export function readTrack(
     return isSame(Math.min(before, frame), Math.max(after, frame), (span * spacingPercent) / 100);
   };
   const unseen = matched.missing.filter(saysNothing);
-  const roles = trackRoles(target.subject, track);
-  if (unseen.length > 0)
+  if (unseen.length > 0) {
+    const roles = trackRoles(target.subject, track);
     pairs = [
       ...pairs,
       ...unseen.map((frame): KeyPair => {
@@ -126,6 +126,7 @@ export function readTrack(
         };
       }),
     ].sort((a, b) => a.targetFrame - b.targetFrame);
+  }
   const held = take.subject.exposure;
   const paths =
     moving.length > 1

@@ -33,9 +33,9 @@ const MOST_MISS = 0.2;
 const POINTS = 60;
 /** A fit that leaves more than this share of what is missed explains nothing. */
 const EXPLAINS = 0.35;
-/** What a frame of shift, and a twentieth of pace, have to mend to be believed. */
+/** What a frame of shift, squared, and a twentieth of pace, squared, have to mend to be believed. */
 const SHIFT_COST = 2e-5;
-const PACE_COST = 2e-4;
+const PACE_COST = 1e-5;
 
 /** Offsets tried about where the whole has an event, and about the best of those. */
 const COARSE = { step: 1, reach: 8, rawShare: 0.3 };
@@ -82,7 +82,7 @@ export function fitWhole(curves: Registration): GlobalFit {
     for (let k = 0; k <= 2 * MOST_SHIFT; k++) {
       const shift = k % 2 === 0 ? k / 2 : -(k + 1) / 2;
       const fit = { at, shift, pace };
-      let cost = SHIFT_COST * shift ** 2 + PACE_COST * (20 * (pace - 1)) ** 2 * 0.05;
+      let cost = SHIFT_COST * shift ** 2 + PACE_COST * (20 * (pace - 1)) ** 2;
       for (let i = 0; i < frames.length && cost < least; i++)
         cost += missAt(curves, frames[i]!, applyFit(fit, frames[i]!)) / frames.length;
       if (asIs === Infinity) asIs = cost;
@@ -100,6 +100,17 @@ function stretchCost(curves: Registration, [a, b]: Stretch, [from, to]: Stretch,
   const [first, last] = [Math.max(a, range.first), Math.min(b, range.last)];
   if (last <= first || b <= a) return 0;
   const points = Math.max(2, Math.min(SEGMENT_POINTS, Math.ceil(last - first)));
+  const starts: number[] = [];
+  const ways: number[] = [];
+  const startMisses: number[] = [];
+  const endMisses: number[] = [];
+  for (let c = 0; c < channels; c++) {
+    const [start, end] = [target(c, a), target(c, b)];
+    starts.push(start);
+    ways.push(end - start);
+    startMisses.push(take(c, from) - start);
+    endMisses.push(take(c, to) - end);
+  }
   let sum = 0;
   for (let i = 0; i < points; i++) {
     const frame = first + ((i + 0.5) / points) * (last - first);
@@ -107,10 +118,10 @@ function stretchCost(curves: Registration, [a, b]: Stretch, [from, to]: Stretch,
     const at = from + u * (to - from);
     let [raw, shape] = [0, 0];
     for (let c = 0; c < channels; c++) {
-      const [asked, start, end] = [target(c, frame), target(c, a), target(c, b)];
+      const asked = target(c, frame);
       const miss = take(c, at) - asked;
-      const share = Math.abs(end - start) > 1e-6 * span ? (asked - start) / (end - start) : u;
-      const ends = (take(c, from) - start) * (1 - share) + (take(c, to) - end) * share;
+      const share = Math.abs(ways[c]!) > 1e-6 * span ? (asked - starts[c]!) / ways[c]! : u;
+      const ends = startMisses[c]! * (1 - share) + endMisses[c]! * share;
       raw += miss ** 2;
       shape += (miss - ends) ** 2;
     }

@@ -11,7 +11,7 @@ export function roundTo(value: number, digits: number): number {
 }
 
 /** A subject's name inside a sentence: `Drawer` → `the drawer`. */
-function theSubject(name: string): string {
+export function theSubject(name: string): string {
   return /^the\s/i.test(name) ? name.toLowerCase() : `the ${name.toLowerCase()}`;
 }
 

@@ -2,7 +2,7 @@ import { extentOf } from '../../extent.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding } from '../schema.ts';
 import { severityOf } from '../severity.ts';
-import { capital, frames, roundTo, subjectDoes } from '../words.ts';
+import { capital, frames, roundTo, subjectDoes, theSubject } from '../words.ts';
 import { type BothRead, type Found } from './check.ts';
 
 /** Parts that follow one another do so by at least and at most these frames. */
@@ -102,10 +102,10 @@ export function findOverlap({ target, tracks }: BothRead): Found {
     const [name, before] = [follower.read.reading.subjectName, lead.leader.read.reading.subjectName];
     const how =
       drawn.lag === 0
-        ? `together with ${the(before)}`
+        ? `together with ${theSubject(before)}`
         : drawn.lag > 0
-          ? `${frames(drawn.lag)} after ${the(before)}`
-          : `${frames(drawn.lag)} before ${the(before)}`;
+          ? `${frames(drawn.lag)} after ${theSubject(before)}`
+          : `${frames(drawn.lag)} before ${theSubject(before)}`;
     const span = follower.read.reading.pairs;
     found.push({
       shift,
@@ -183,8 +183,6 @@ function lagsBetween(speeds: readonly Speeds[]): (leader: number, follower: numb
     return { lag: leader < follower ? lag : -lag, correlation };
   };
 }
-
-const the = (name: string): string => `the ${name.toLowerCase().replace(/^the\s/, '')}`;
 
 /**
  * By how many frames all of a follower's keys are off against its leader's, where they are so alike; else null: single

@@ -3,7 +3,7 @@ import { toleranceAt } from '../key-tolerance.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair } from '../schema.ts';
 import { severityOf } from '../severity.ts';
-import { capital, frames, roundTo, subjectDoes } from '../words.ts';
+import { capital, frames, roundTo, subjectDoes, theSubject } from '../words.ts';
 import type { BothRead, Found } from './check.ts';
 
 /**
@@ -84,7 +84,7 @@ function timingOf(given: readonly Offset[], of: ReadTrack | null, isTrack = fals
   const who = !of
     ? 'everything'
     : isTrack
-      ? `${of.reading.label.toLowerCase()} of the ${of.reading.subjectName.toLowerCase().replace(/^the\s/, '')}`
+      ? `${of.reading.label.toLowerCase()} of ${theSubject(of.reading.subjectName)}`
       : null;
   const does = (verb: 'is' | 'runs'): string =>
     who ? `${who} ${verb}` : subjectDoes(of!.reading.subjectName, verb === 'is' ? 'be' : 'run');
