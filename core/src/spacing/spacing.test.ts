@@ -10,7 +10,7 @@ import {
   moveKeys,
   TRACKS,
 } from '../motion/index.ts';
-import { progressInto, timingChartAt, timingCharts, trackProgress } from './index.ts';
+import { describeSpacing, progressInto, timingChartAt, timingCharts, trackProgress } from './index.ts';
 
 const LOOK = { shape: 'glass', widthPx: 40, heightPx: 60, fill: '#0b7a6f' } as const;
 const POSITION = TRACKS[0]!;
@@ -68,6 +68,14 @@ test('on twos a chart has every second in-between', () => {
   expect(timingCharts(createMotion([subject]), subject, POSITION)[0]!.marks.map((mark) => mark.frame)).toEqual([
     1, 3, 5, 7, 9,
   ]);
+});
+
+test('a chart between keys off whole frames ends on the other key, on twos too, and can be said in words', () => {
+  const wide = { ...glass([createKey(-99_999.999, 9e8), createKey(1.001, 1)]), exposure: 2 };
+  const motion = { ...createMotion([wide]), range: { first: -100_000, last: 100 } };
+  const [chart] = timingCharts(motion, wide, POSITION);
+  expect(chart!.marks.at(-1)).toEqual({ frame: 1.001, role: 'extreme', progress: 1 });
+  expect(describeSpacing(chart!, 100, 'px', motion.rate)).not.toMatch(/NaN|Infinity|undefined/);
 });
 
 test('the one chart a frame is in is that of all; on an extreme the later one, in a standstill the first', () => {

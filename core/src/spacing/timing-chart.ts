@@ -101,6 +101,9 @@ function isStandstill(subject: Subject, track: Track, from: number, to: number):
   return to - from >= 1 || start.every((value, c) => value === end[c]);
 }
 
+/** Parts of a frame that are none. */
+const ROUNDING = 1e-6;
+
 /** The chart from one extreme to the next; null where the track stands still between them. */
 function chartBetween(
   motion: MotionDocument,
@@ -113,7 +116,8 @@ function chartBetween(
   const progress = trackProgress(subject, track, from, to);
   if (progress.every((value) => value === 0) && isStandstill(subject, track, from, to)) return null;
   const all = Array.from(progress, (value, n): ChartMark => {
-    const frame = from + n;
+    // Counted up from a key between two frames, the last comes to the other key but for rounding.
+    const frame = Math.abs(from + n - to) < ROUNDING ? to : from + n;
     return {
       frame,
       role: frame === from || frame === to ? 'extreme' : (roleAt.get(frame) ?? 'inbetween'),
