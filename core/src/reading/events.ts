@@ -6,12 +6,10 @@ import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import { type Track, type TrackEvent, trackEvents, trackValues } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
 import { sampledEvery } from './keying.ts';
+import { momentsOf, noiseOf } from './moments.ts';
 
-/** Shares of a coordinate's extent: a turn of less is noise; a step of less stands still. */
-const TURN = 0.04;
+/** A step of less than this share of a coordinate's extent stands still. */
 const STILL = 0.004;
-/** A stand of fewer frames is a turn, not a hold. */
-const HOLD_FRAMES = 3;
 /**
  * Between two steps a change of more than this share of the greatest step, while both are at least as long, is a break
  * of speed.
@@ -83,55 +81,13 @@ function detectEvents(subject: Subject, track: Track, first: number, last: numbe
     const { low, high } = extentOf(values);
     const extent = high - low;
     if (!(extent > 0)) continue;
-    for (const i of [
-      ...turnsOf(values, TURN * extent),
-      ...holdEdges(values, STILL * extent),
-      ...speedBreaks(values, extent),
-    ])
-      frames.add(i);
+    for (const { at } of momentsOf(values, extent, noiseOf(values))) frames.add(Math.round(at));
+    for (const i of speedBreaks(values, extent)) frames.add(i);
   }
   const inOrder = [...frames].sort((a, b) => a - b);
   // Two marks on neighbouring frames are one event seen twice.
   const apart = inOrder.filter((i, k) => k === 0 || i - inOrder[k - 1]! > 1 || i === count - 1);
   return apart.map((i) => ({ frame: first + i, role: 'extreme', values: trackValues(subject, track, first + i) }));
-}
-
-/**
- * The indices of a series' inner highs and lows that stand out by at least `least`, in order. A flat top counts where
- * it begins.
- */
-export function turnsOf(values: ArrayLike<number>, least: number): number[] {
-  const turns: number[] = [];
-  let low = 0;
-  let high = 0;
-  let way = 0;
-  for (let i = 1; i < values.length; i++) {
-    if (values[i]! > values[high]!) high = i;
-    if (values[i]! < values[low]!) low = i;
-    if (way <= 0 && values[i]! - values[low]! >= least) {
-      if (way < 0) turns.push(low);
-      way = 1;
-      high = i;
-    } else if (way >= 0 && values[high]! - values[i]! >= least) {
-      if (way > 0) turns.push(high);
-      way = -1;
-      low = i;
-    }
-    if (way > 0 && values[i]! > values[high]!) high = i;
-    if (way < 0 && values[i]! < values[low]!) low = i;
-  }
-  return turns;
-}
-
-function holdEdges(values: Float64Array, least: number): number[] {
-  const edges: number[] = [];
-  let from = 0;
-  for (let i = 1; i <= values.length; i++) {
-    if (i < values.length && Math.abs(values[i]! - values[i - 1]!) <= least) continue;
-    if (i - 1 - from >= HOLD_FRAMES) edges.push(from, i - 1);
-    from = i;
-  }
-  return edges;
 }
 
 function speedBreaks(values: Float64Array, extent: number): number[] {
