@@ -88,12 +88,15 @@ export function matchEvents(
         takeFrame >= first - 0.5 &&
         takeFrame <= last + 0.5 &&
         (takeFrame <= last - 1 || isReached(event)));
+    const placed = asked.events.map((event, i) => ({ event, takeFrame: time.toTake(places[i]!) }));
+    const isIn = ({ event, takeFrame }: (typeof placed)[number]): boolean => isRecorded(event, takeFrame);
     return {
       ...found,
-      pairs: asked.events.flatMap((event, i) => {
-        const takeFrame = time.toTake(places[i]!);
-        return isRecorded(event, takeFrame) ? [pairOf(event, takeFrame)] : [];
-      }),
+      pairs: placed.filter(isIn).map(({ event, takeFrame }) => pairOf(event, takeFrame)),
+      // What the recording has not come to where it ends.
+      missing: placed
+        .filter((place) => !isIn(place) && place.event.frame <= target.motion.range.last && place.takeFrame >= first)
+        .map(({ event }) => event.frame),
     };
   }
   const scale = { frames: matchingFrames(asked.events), value: span };

@@ -109,7 +109,7 @@ function turns(values: ArrayLike<number>, least: number, still: number): Moment[
 /** What is seen so near to where it is counts as it is seen. */
 const SURE_FRAMES = 0.6;
 /** How near to an event of the target a moment of it is that event. */
-const OWN_REACH = 1.6;
+const OWN_REACH = 2.6;
 
 /** A curve at whole frames, a row a channel, and the frame of the first. */
 export interface Samples {

@@ -22,7 +22,7 @@ function happeningAt(reading: TrackReading, pair: KeyPair): string {
 
 /** Keys that are late, early, missing or too many. Frames are the target's; an extra key's are the take's. */
 export function findTiming(
-  { reading, sides, track, blurFrames }: ReadTrack,
+  { reading, sides, track, isSampled, blurFrames }: ReadTrack,
   target: Pick<Target, 'tolerances' | 'keyTolerances'>,
 ): Finding[] {
   const { tolerances } = target;
@@ -76,7 +76,11 @@ export function findTiming(
       expected: 1,
       unit: 'keys',
       severity: 'clear',
-      sentence: `${reading.label} has no key for frame ${frame} of the target.`,
+      sentence: isSampled
+        ? capital(
+            `${subjectDoes(reading.subjectName, 'be')} not yet where the target is on frame ${frame} when the take ends.`,
+          )
+        : `${reading.label} has no key for frame ${frame} of the target.`,
     });
   }
   for (const frame of reading.extraFrames) {

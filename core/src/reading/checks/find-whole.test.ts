@@ -81,3 +81,32 @@ test('drawings held on twos by hand are named as such, with what else is wrong b
     { kind: 'exposure-differs', measured: 2, sentence: 'The pan is shown on twos; the exercise is set on ones.' },
   ]);
 });
+
+test('a recording that ends before it is there says so, unless all of it is late by as much', () => {
+  const recorded = (valueAt: (frame: number) => number): MotionDocument =>
+    sceneOf([
+      subjectWith('pan', {
+        'position.x': straight(...Array.from({ length: 25 }, (_, i): [number, number] => [1 + i, valueAt(1 + i)])),
+      }),
+    ]);
+  const line = sceneOf([subjectWith('pan', { 'position.x': straight([3, 0], [12, 300], [22, 100]) })]);
+  const along = (frame: number): number =>
+    frame < 3 ? 0 : frame < 12 ? (frame - 3) * (300 / 9) : Math.max(100, 300 - (frame - 12) * 20);
+  expect(said(recorded(along), line)).toEqual([]);
+  const never = readTake(
+    { motion: line, tolerances: { keyFrames: 1, spacingPercent: 5 } },
+    recorded((frame) => {
+      return frame < 12 ? along(frame) : 300 - (frame - 12) * 8;
+    }),
+  );
+  expect(never.findings).toMatchObject([
+    { kind: 'key-missing', sentence: 'The pan is not yet where the target is on frame 22 when the take ends.' },
+  ]);
+  expect(never.proposedGrade).toBeLessThan(60);
+  expect(
+    said(
+      recorded((frame) => along(frame - 5)),
+      line,
+    ).map((finding) => finding.sentence),
+  ).toEqual(['Everything is 5 frames late.']);
+});

@@ -4,7 +4,7 @@ import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { capital, frames, roundTo, subjectDoes, theSubject } from '../words.ts';
-import type { BothRead, Found } from './check.ts';
+import { type BothRead, type Found, isAbout } from './check.ts';
 
 /**
  * What is one cause of many faults: all of it late, at another pace, late from some frame on; all of it of another
@@ -78,9 +78,18 @@ function timingOf(given: readonly Offset[], of: ReadTrack | null, isTrack = fals
   const slack = Math.max(LEAST_SLACK, tolerance / 2);
   const isLate = offsets.filter(({ pair, tolerance: own }) => severityOf(pair.offsetFrames, own));
   if (isLate.length < 2) return null;
-  const concerns = (finding: Finding): boolean =>
-    (finding.kind === 'key-late' || finding.kind === 'key-early') &&
-    (!of || (finding.subjectId === of.reading.subjectId && (!isTrack || finding.track === of.track.id)));
+  const isOurs = (finding: Finding): boolean =>
+    !of || (finding.subjectId === of.reading.subjectId && (!isTrack || finding.track === of.track.id));
+  const isTimed = ({ kind }: Finding): boolean => kind === 'key-late' || kind === 'key-early';
+  /** What a recording has not come to where it ends, because it would be there only later. */
+  const isUnreached = (finding: Finding, placeOf: (frame: number) => number): boolean =>
+    finding.kind === 'key-missing' &&
+    offsets.some(
+      ({ read }) =>
+        read.isSampled &&
+        isAbout(finding, read.reading) &&
+        read.toTake(placeOf(finding.firstFrame)) > read.sides.take.motion.range.last - 1,
+    );
   const who = !of
     ? 'everything'
     : isTrack
@@ -117,7 +126,9 @@ function timingOf(given: readonly Offset[], of: ReadTrack | null, isTrack = fals
           ? capital(`${does('is')} ${frames(shift)} ${side}.`)
           : `From frame ${roundTo(frame, 2)} on, ${does('is')} ${frames(shift)} ${side}.`,
       },
-      tells: (finding) => concerns(finding) && finding.expected >= frame - 1e-6,
+      tells: (finding) =>
+        isOurs(finding) &&
+        ((isTimed(finding) && finding.expected >= frame - 1e-6) || isUnreached(finding, (at) => at + shift)),
     };
   }
   const pace = paceOf(offsets, slack);
@@ -142,7 +153,11 @@ function timingOf(given: readonly Offset[], of: ReadTrack | null, isTrack = fals
           `${frames(asked * pace)} where the target takes ${roundTo(asked, 2)}.`,
       ),
     },
-    tells: (finding) => concerns(finding) || (finding.kind.startsWith('loop-') && !of),
+    tells: (finding) =>
+      (isOurs(finding) &&
+        (isTimed(finding) ||
+          isUnreached(finding, (at) => first.targetFrame + first.offsetFrames + (at - first.targetFrame) * pace))) ||
+      (finding.kind.startsWith('loop-') && !of),
   };
 }
 
