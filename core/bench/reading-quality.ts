@@ -2,7 +2,9 @@
  * How true readings are: precision, recall and the most useful finding first, over learners' takes of seventeen models
  * in every way they may be keyed. `npm run quality -w core`; a number shows so many examples of what went wrong.
  */
-import { ALL_MODELS, casesOf, judge, KEYINGS, LEARNER_FAULTS, onTwosByHand } from '../testing/learner-takes.ts';
+import { ALL_MODELS, casesOf, judge } from '../testing/judge-readings.ts';
+import { KEYINGS, onTwosByHand } from '../testing/keyings.ts';
+import { LEARNER_FAULTS } from '../testing/learner-faults.ts';
 
 const TIMES = Number(process.env['TIMES'] ?? 6);
 const shown = Number(process.argv[2] ?? 0);

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { createDice } from '../../testing/dice.ts';
 import { anyMotion } from '../../testing/hostile-motions.ts';
-import { ALL_MODELS, KEYINGS } from '../../testing/learner-takes.ts';
+import { ALL_MODELS } from '../../testing/judge-readings.ts';
+import { KEYINGS } from '../../testing/keyings.ts';
 import { sceneOf, straight, subjectWith } from '../../testing/worked-scenes.ts';
 import { readTake } from '../index.ts';
 

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { createDice } from '../../testing/dice.ts';
-import { ALL_MODELS, popped } from '../../testing/learner-takes.ts';
+import { ALL_MODELS } from '../../testing/judge-readings.ts';
+import { popped } from '../../testing/keyings.ts';
 import { readTake } from '../index.ts';
 import { popsIn } from './pops.ts';
 
@@ -43,7 +44,7 @@ test('one drawing out of its row is one finding that names its frame, and nothin
       count += 1;
       const { findings } = readTake(target, made.take);
       const isRight = findings.length === 1 && findings[0]!.kind === 'frame-pops';
-      if (!isRight || findings[0]!.firstFrame !== made.main.within![0])
+      if (!isRight || findings[0]!.firstFrame !== made.frame)
         wrong.push(`${name}, ${seed}: ${findings.map((finding) => finding.sentence).join(' | ')}`);
     }
   // Where a short move is steepest one in a hundred may be taken for the move's own.

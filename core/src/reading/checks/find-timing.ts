@@ -77,9 +77,8 @@ export function findTiming(
       unit: 'keys',
       severity: 'clear',
       sentence: isSampled
-        ? capital(
-            `${subjectDoes(reading.subjectName, 'be')} not yet where the target is on frame ${frame} when the take ends.`,
-          )
+        ? capital(`${subjectDoes(reading.subjectName, 'be')} not yet where the target is on frame ${frame} `) +
+          'when the take ends.'
         : `${reading.label} has no key for frame ${frame} of the target.`,
     });
   }

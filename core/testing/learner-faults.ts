@@ -1,26 +1,20 @@
 import {
   type Channel,
-  createKey,
   deleteKeys,
-  exposedFrame,
-  type Finding,
   type FindingKind,
   type Key,
   type KeyRef,
   type MotionDocument,
   moveKeys,
-  readTake,
   sampleChannel,
   setLeave,
-  type Subject,
 } from '../src/index.ts';
-import { type Model, MODELS } from './clean-models.ts';
-import { createDice, type Dice } from './dice.ts';
-import { LEARNER_MODELS } from './learner-models.ts';
+import type { Model } from './clean-models.ts';
+import type { Dice } from './dice.ts';
+import { isDense, keyFrames, mapChannels, moving } from './motion-parts.ts';
 
 /**
- * Takes with faults made the way learners make them, and keyed the ways their programs key: what has to be found first,
- * what else may truly be said of it, and that nothing else is.
+ * Takes with faults made the way learners make them: what has to be found first, and what else may truly be said of it.
  */
 
 /** What may truly be said: of one of these kinds, about these frames of the target if any are named. */
@@ -48,32 +42,6 @@ const EASES: FindingKind[] = [
   'turn-sharp',
   'held-not-moving',
 ];
-
-function keyFrames(motion: MotionDocument): number[] {
-  const frames = motion.subjects.flatMap((subject) =>
-    subject.channels.flatMap((channel) =>
-      channel.keys.filter((key) => key.role !== 'inbetween').map((key) => key.frame),
-    ),
-  );
-  return [...new Set(frames)].sort((a, b) => a - b);
-}
-
-function mapChannels(motion: MotionDocument, change: (channel: Channel, subject: Subject) => Channel): MotionDocument {
-  return {
-    ...motion,
-    subjects: motion.subjects.map((subject) => ({
-      ...subject,
-      channels: subject.channels.map((channel) => change(channel, subject)),
-    })),
-  };
-}
-
-const moving = (channel: Channel): boolean => new Set(channel.keys.map((key) => key.value)).size > 1;
-
-/** Whether a channel is keyed on so many frames that one key is no pose of its own. */
-function isDense(motion: MotionDocument): boolean {
-  return motion.subjects.some((subject) => subject.channels.some((channel) => channel.keys.length > 10));
-}
 
 /** Keys put on other frames, their handles stretched along. */
 function retimed(motion: MotionDocument, frameOf: (frame: number) => number): MotionDocument {
@@ -268,173 +236,3 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
       : null;
   },
 };
-
-/** A recording with one drawing out of its row, by a tenth to a quarter of the way of its channel. */
-export function popped(motion: MotionDocument, dice: Dice): { take: MotionDocument; main: Truth } | null {
-  if (isDense(motion)) return null;
-  const take = KEYINGS['baked']!(motion, dice);
-  const subject = take.subjects.find((other) => other.channels.some((channel) => channel.keys.length > 20));
-  const channel = subject?.channels.find((other) => other.keys.length > 20);
-  if (!subject || !channel) return null;
-  const values = channel.keys.map((key) => key.value);
-  const span = Math.max(...values) - Math.min(...values);
-  // Beside a corner of the motion a drawing out of its row may as well be the corner.
-  const corners = keyFrames(motion);
-  const places = channel.keys.flatMap(({ frame }, i) =>
-    i > 4 && i < channel.keys.length - 5 && corners.every((corner) => Math.abs(corner - frame) > 3) ? [i] : [],
-  );
-  if (places.length === 0) return null;
-  const at = places[dice(0, places.length - 1)]!;
-  const by = (span * dice(12, 25)) / 100;
-  return {
-    take: mapChannels(take, (other) =>
-      other === channel
-        ? { ...channel, keys: channel.keys.map((key, i) => (i === at ? { ...key, value: key.value + by } : key)) }
-        : other,
-    ),
-    main: { kinds: ['frame-pops'], within: [channel.keys[at]!.frame, channel.keys[at]!.frame] },
-  };
-}
-
-/** The same motion keyed otherwise: what is true of it stays as it is. */
-export const KEYINGS: Record<string, (motion: MotionDocument, dice: Dice) => MotionDocument> = {
-  'as keyed': (motion) => motion,
-  baked: (motion) =>
-    sampled(motion, (channel, frame) => createKey(frame, sampleChannel(channel, frame), { leave: 'linear' })),
-  'baked as in-betweens': (motion) =>
-    sampled(motion, (channel, frame) =>
-      createKey(frame, sampleChannel(channel, frame), { leave: 'linear', role: 'inbetween' }),
-    ),
-  tracked: (motion, dice) =>
-    sampled(motion, (channel, frame) => {
-      const values = channel.keys.map((key) => key.value);
-      const span = Math.max(...values) - Math.min(...values);
-      const noise = ((dice(-100, 100) + dice(-100, 100)) / 200) * 0.004 * span;
-      return createKey(frame, sampleChannel(channel, frame) + noise, { leave: 'linear' });
-    }),
-  'split segments': (motion) =>
-    mapChannels(motion, (channel) =>
-      moving(channel)
-        ? {
-            ...channel,
-            keys: channel.keys.flatMap((key, i) => {
-              const next = channel.keys[i + 1];
-              if (!next || key.leave === 'step' || next.frame - key.frame < 2) return [key];
-              return [
-                { ...key, leave: 'linear' as const },
-                ...Array.from({ length: Math.ceil(next.frame - key.frame) - 1 }, (_, k) =>
-                  createKey(key.frame + k + 1, sampleChannel(channel, key.frame + k + 1), {
-                    leave: 'linear',
-                    role: 'inbetween',
-                  }),
-                ),
-              ];
-            }),
-          }
-        : channel,
-    ),
-  'subjects turned about': (motion) => ({ ...motion, subjects: motion.subjects.toReversed() }),
-};
-
-/** On twos by hand: equal drawings held. A fault of its own, beside what else there is. */
-export function onTwosByHand(motion: MotionDocument): MotionDocument {
-  return sampled(motion, (channel, frame) =>
-    exposedFrame(frame, motion.range.first, 2) === frame
-      ? createKey(frame, sampleChannel(channel, frame), { leave: 'step' })
-      : null,
-  );
-}
-
-function sampled(motion: MotionDocument, keyAt: (channel: Channel, frame: number) => Key | null): MotionDocument {
-  const { first, last } = motion.range;
-  return mapChannels(motion, (channel) =>
-    moving(channel)
-      ? {
-          id: channel.id,
-          resting: channel.resting,
-          keys: Array.from({ length: last - first + 1 }, (_, i) => keyAt(channel, first + i)).filter(
-            (key): key is Key => key !== null,
-          ),
-        }
-      : channel,
-  );
-}
-
-export interface Case {
-  name: string;
-  said: Finding[];
-  main: Truth | null;
-  also: Truth[];
-}
-
-export interface Quality {
-  cases: number;
-  /** Share of what is said that is true. */
-  precision: number;
-  /** Share of faults that are said, and that are said first. */
-  recall: number;
-  first: number;
-  /** Of the cases with something untrue or unsaid some, in words. */
-  examples: string[];
-}
-
-const isTrue = (finding: Finding, { kinds, within }: Truth): boolean =>
-  kinds.includes(finding.kind) && (!within || (finding.firstFrame <= within[1] && finding.lastFrame >= within[0]));
-
-export function judge(cases: readonly Case[]): Quality {
-  let [said, right, faults, found, first] = [0, 0, 0, 0, 0];
-  const examples: string[] = [];
-  for (const { name, said: findings, main, also } of cases) {
-    const truths = [...(main ? [main] : []), ...also];
-    const untrue = findings.filter((finding) => !truths.some((truth) => isTrue(finding, truth)));
-    said += findings.length;
-    right += findings.length - untrue.length;
-    if (main) {
-      faults += 1;
-      const isFound = findings.some((finding) => isTrue(finding, main));
-      if (isFound) found += 1;
-      else
-        examples.push(
-          `${name}: not found; ${findings.map((finding) => finding.sentence).join(' | ') || 'nothing said'}`,
-        );
-      if (findings[0] && isTrue(findings[0], main)) first += 1;
-      else if (isFound) examples.push(`${name}: not first; ${findings[0]!.sentence}`);
-    }
-    if (untrue.length > 0)
-      examples.push(`${name}: untrue; ${untrue.map((f) => `[${f.kind}] ${f.sentence}`).join(' | ')}`);
-  }
-  const share = (part: number, whole: number): number => (whole > 0 ? part / whole : 1);
-  return {
-    cases: cases.length,
-    precision: share(right, said),
-    recall: share(found, faults),
-    first: share(first, faults),
-    examples,
-  };
-}
-
-export const ALL_MODELS: Record<string, (dice: Dice) => Model> = { ...MODELS, ...LEARNER_MODELS };
-
-/** Reads every fault on every model keyed in one way, each so many times over. */
-export function casesOf(
-  keying: string,
-  times: number,
-  rekey: (motion: MotionDocument, dice: Dice) => MotionDocument,
-): Case[] {
-  const cases: Case[] = [];
-  for (const [modelName, make] of Object.entries(ALL_MODELS))
-    for (const [faultName, fault] of Object.entries(LEARNER_FAULTS))
-      for (let i = 0; i < times; i++) {
-        const dice = createDice(i * 7919 + modelName.length * 31 + faultName.length);
-        const model = make(dice);
-        const made = fault(model, dice);
-        if (!made) continue;
-        cases.push({
-          name: `${modelName}, ${faultName}, ${keying}, ${i}`,
-          said: readTake(model.target, rekey(made.take, dice)).findings,
-          main: made.main,
-          also: made.also ?? [],
-        });
-      }
-  return cases;
-}

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
-import { casesOf, judge, KEYINGS } from '../../testing/learner-takes.ts';
+import { casesOf, judge } from '../../testing/judge-readings.ts';
+import { KEYINGS } from '../../testing/keyings.ts';
 
 /** What readings of learners' takes have reached, a little less: `npm run quality -w core` prints more. */
 const REACHED: Record<string, [precision: number, recall: number, first: number]> = {

@@ -1,0 +1,94 @@
+import { type Channel, createKey, exposedFrame, type Key, type MotionDocument, sampleChannel } from '../src/index.ts';
+import type { Dice } from './dice.ts';
+import { isDense, keyFrames, mapChannels, moving } from './motion-parts.ts';
+
+/** The same motion keyed otherwise: what is true of it stays as it is. */
+export const KEYINGS: Record<string, (motion: MotionDocument, dice: Dice) => MotionDocument> = {
+  'as keyed': (motion) => motion,
+  baked: (motion) =>
+    sampled(motion, (channel, frame) => createKey(frame, sampleChannel(channel, frame), { leave: 'linear' })),
+  'baked as in-betweens': (motion) =>
+    sampled(motion, (channel, frame) =>
+      createKey(frame, sampleChannel(channel, frame), { leave: 'linear', role: 'inbetween' }),
+    ),
+  tracked: (motion, dice) =>
+    sampled(motion, (channel, frame) => {
+      const values = channel.keys.map((key) => key.value);
+      const span = Math.max(...values) - Math.min(...values);
+      const noise = ((dice(-100, 100) + dice(-100, 100)) / 200) * 0.004 * span;
+      return createKey(frame, sampleChannel(channel, frame) + noise, { leave: 'linear' });
+    }),
+  'split segments': (motion) =>
+    mapChannels(motion, (channel) =>
+      moving(channel)
+        ? {
+            ...channel,
+            keys: channel.keys.flatMap((key, i) => {
+              const next = channel.keys[i + 1];
+              if (!next || key.leave === 'step' || next.frame - key.frame < 2) return [key];
+              return [
+                { ...key, leave: 'linear' as const },
+                ...Array.from({ length: Math.ceil(next.frame - key.frame) - 1 }, (_, k) =>
+                  createKey(key.frame + k + 1, sampleChannel(channel, key.frame + k + 1), {
+                    leave: 'linear',
+                    role: 'inbetween',
+                  }),
+                ),
+              ];
+            }),
+          }
+        : channel,
+    ),
+  'subjects turned about': (motion) => ({ ...motion, subjects: motion.subjects.toReversed() }),
+};
+
+/** On twos by hand: equal drawings held. A fault of its own, beside what else there is. */
+export function onTwosByHand(motion: MotionDocument): MotionDocument {
+  return sampled(motion, (channel, frame) =>
+    exposedFrame(frame, motion.range.first, 2) === frame
+      ? createKey(frame, sampleChannel(channel, frame), { leave: 'step' })
+      : null,
+  );
+}
+
+function sampled(motion: MotionDocument, keyAt: (channel: Channel, frame: number) => Key | null): MotionDocument {
+  const { first, last } = motion.range;
+  return mapChannels(motion, (channel) =>
+    moving(channel)
+      ? {
+          id: channel.id,
+          resting: channel.resting,
+          keys: Array.from({ length: last - first + 1 }, (_, i) => keyAt(channel, first + i)).filter(
+            (key): key is Key => key !== null,
+          ),
+        }
+      : channel,
+  );
+}
+
+/** A recording with one drawing out of its row, by a tenth to a quarter of the way of its channel, and its frame. */
+export function popped(motion: MotionDocument, dice: Dice): { take: MotionDocument; frame: number } | null {
+  if (isDense(motion)) return null;
+  const take = KEYINGS['baked']!(motion, dice);
+  const subject = take.subjects.find((other) => other.channels.some((channel) => channel.keys.length > 20));
+  const channel = subject?.channels.find((other) => other.keys.length > 20);
+  if (!subject || !channel) return null;
+  const values = channel.keys.map((key) => key.value);
+  const span = Math.max(...values) - Math.min(...values);
+  // Beside a corner of the motion a drawing out of its row may as well be the corner.
+  const corners = keyFrames(motion);
+  const places = channel.keys.flatMap(({ frame }, i) =>
+    i > 4 && i < channel.keys.length - 5 && corners.every((corner) => Math.abs(corner - frame) > 3) ? [i] : [],
+  );
+  if (places.length === 0) return null;
+  const at = places[dice(0, places.length - 1)]!;
+  const by = (span * dice(12, 25)) / 100;
+  return {
+    take: mapChannels(take, (other) =>
+      other === channel
+        ? { ...channel, keys: channel.keys.map((key, i) => (i === at ? { ...key, value: key.value + by } : key)) }
+        : other,
+    ),
+    frame: channel.keys[at]!.frame,
+  };
+}
