@@ -107,7 +107,7 @@ export function DistanceTool() {
           {plan && (
             <div className="mt-2 flex items-center gap-3 text-sm">
               <p className="flex-1">
-                All arrive within <b className="figures">{plan.framesForAll} frames</b> of travel: keys on 1 and{' '}
+                All arrive within <b className="figures">{plan.framesForAll} frames</b>: keys on 1 and{' '}
                 {plan.framesForAll + 1}.
               </p>
               <Button
