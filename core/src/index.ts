@@ -1,5 +1,5 @@
 // What the core computes. Some of it no screen uses yet: boards, paths and lessons to come do.
-export { problemOf } from './result.ts';
+export { accept, problemOf, refuse } from './result.ts';
 export type { Issue, Result } from './result.ts';
 export { readDecimal } from './read-decimal.ts';
 export { CoreError } from './core-error.ts';

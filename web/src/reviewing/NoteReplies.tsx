@@ -1,24 +1,20 @@
+import { zodResolver } from '@hookform/resolvers/zod';
 import { type Note, ReplyText } from '@undulan/contract';
 import { clsx } from 'clsx';
 import { formatDistanceToNow } from 'date-fns';
-import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { explain, useReplyToNoteMutation } from '../server-data/index.ts';
 import { Button, INPUT, Problem } from '../ui/index.ts';
 
 /** What was said to a note of a returned review, and the line to say more. */
 export function NoteReplies({ takeId, note }: { takeId: string; note: Note }) {
+  const form = useForm({ resolver: zodResolver(ReplyText), defaultValues: { text: '' } });
   const [reply, { isLoading }] = useReplyToNoteMutation();
-  const [text, setText] = useState('');
-  const [error, setError] = useState<string | null>(null);
-  const send = async (): Promise<void> => {
-    const words = ReplyText.safeParse({ text });
-    if (!words.success) {
-      setError(words.error.issues[0]!.message);
-      return;
-    }
-    const answer = await reply({ takeId, noteId: note.id, reply: words.data });
-    if (answer.error) setError(explain(answer.error));
-    else setText('');
+  const { text: problem } = form.formState.errors;
+  const send = async (words: ReplyText): Promise<void> => {
+    const answer = await reply({ takeId, noteId: note.id, reply: words });
+    if (answer.error) form.setError('text', { message: explain(answer.error) });
+    else form.reset();
   };
   return (
     <div className="mt-1.5 grid gap-1.5 border-t border-rule pt-1.5">
@@ -33,29 +29,19 @@ export function NoteReplies({ takeId, note }: { takeId: string; note: Note }) {
           ))}
         </ul>
       )}
-      <form
-        className="flex gap-1.5"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void send();
-        }}
-      >
+      <form className="flex gap-1.5" onSubmit={(event) => void form.handleSubmit(send)(event)}>
         <input
+          {...form.register('text')}
           aria-label={`Reply to the note on frame ${note.frame}`}
-          aria-invalid={error ? true : undefined}
-          value={text}
+          aria-invalid={problem ? true : undefined}
           placeholder="Reply"
           className={clsx(INPUT, 'h-7!')}
-          onChange={(event) => {
-            setText(event.target.value);
-            setError(null);
-          }}
         />
         <Button type="submit" small disabled={isLoading}>
           Reply
         </Button>
       </form>
-      <Problem>{error}</Problem>
+      <Problem>{problem?.message}</Problem>
     </div>
   );
 }

@@ -4,14 +4,17 @@ import {
   type FrameRange,
   parseRange,
   type Rate,
+  refuse,
+  type Result,
   runningSeconds,
   travelSeconds,
 } from '@undulan/core';
 import { clsx } from 'clsx';
-import { useState } from 'react';
+import { useMemo } from 'react';
+import { z } from 'zod';
 import { useShownKeys } from '../keyboard/index.ts';
 import { useClock } from '../time/index.ts';
-import { Button, INPUT, Popover, Problem } from '../ui/index.ts';
+import { Button, INPUT, Popover, Problem, readBy, useTypedForm } from '../ui/index.ts';
 import type { RangeControls } from './RangeLane.tsx';
 
 /** Both durations of a range: how long it is on screen, and from its first frame to its last. */
@@ -98,40 +101,37 @@ interface RangeFormProps {
   reason: string;
 }
 
+const ENDS = z.object({ first: z.string(), last: z.string() });
+
+/** The range typed by its ends; issue `outside` where it must lie within another and does not. */
+function readRange(first: string, last: string, within: FrameRange | undefined): Result<FrameRange> {
+  const range = parseRange(first, last);
+  return !range.ok || !within || (range.value.first >= within.first && range.value.last <= within.last)
+    ? range
+    : refuse('outside', [], `It lies within ${within.first} to ${within.last}.`);
+}
+
 function RangeForm({ title, range, rate, onCommit, within, reason }: RangeFormProps) {
-  const [typed, setTyped] = useState<{ first: string; last: string } | null>(null);
-  const shown = typed ?? { first: String(range.first), last: String(range.last) };
-  const parsed = parseRange(shown.first, shown.last);
-  const outside =
-    parsed.ok && within && (parsed.value.first < within.first || parsed.value.last > within.last)
-      ? `It lies within ${within.first} to ${within.last}.`
-      : null;
-  const error = parsed.ok ? outside : parsed.issues[0]!.message;
-  const commit = (): void => {
-    if (!typed || !parsed.ok || outside || !onCommit) return;
-    onCommit(parsed.value);
-    setTyped(null);
-  };
+  const schema = useMemo(() => readBy(ENDS, ({ first, last }) => readRange(first, last, within)), [within]);
+  const form = useTypedForm(schema, { values: { first: String(range.first), last: String(range.last) } });
+  const commit = form.handleSubmit((typed) => {
+    if (!form.formState.isDirty) return;
+    form.reset();
+    onCommit?.(typed);
+  });
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        commit();
-      }}
-    >
+    <form noValidate onSubmit={(event) => void commit(event)}>
       <p className="font-semibold">{title}</p>
       {onCommit ? (
         <div className="mt-1 flex items-center gap-2">
           {(['first', 'last'] as const).map((end) => (
             <input
+              {...form.register(end, { onBlur: () => void commit() })}
               key={end}
               aria-label={`${title}, ${end} frame, typed`}
               inputMode="numeric"
               className={clsx(INPUT, 'figures w-20!')}
-              value={shown[end]}
-              aria-invalid={Boolean(error) || undefined}
-              onChange={(event) => setTyped({ ...shown, [end]: event.target.value })}
-              onBlur={commit}
+              aria-invalid={Boolean(form.problem) || undefined}
             />
           ))}
           <button type="submit" className="sr-only">
@@ -143,9 +143,9 @@ function RangeForm({ title, range, rate, onCommit, within, reason }: RangeFormPr
           {range.first}–{range.last}. {reason}
         </p>
       )}
-      <Problem className="mt-1">{error}</Problem>
+      <Problem className="mt-1">{form.problem}</Problem>
       <p className="figures mt-1 text-xs text-faint">
-        {parsed.ok && `${frameCount(parsed.value)} frames · ${bothDurations(parsed.value, rate)}`}
+        {form.said && `${frameCount(form.said)} frames · ${bothDurations(form.said, rate)}`}
       </p>
     </form>
   );

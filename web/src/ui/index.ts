@@ -27,3 +27,4 @@ export { useSize } from './use-size.ts';
 export { readStored, useStored } from './use-stored.ts';
 export { useFontsLoaded } from './use-fonts-loaded.ts';
 export { usePixelRatio } from './use-pixel-ratio.ts';
+export { readBy, useTypedForm } from './use-typed-form.ts';

@@ -1,6 +1,7 @@
 import { type Finding, findingKey } from '@undulan/core';
 import { Check, PenLine, Undo2, X } from 'lucide-react';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { FindingsList } from '../../reviewing/index.ts';
 import { Button, INPUT, Popover } from '../../ui/index.ts';
 import { draftOfFindings, type NoteDraft } from './note-draft.ts';
@@ -131,7 +132,7 @@ function FindingActions({ finding, decisions, fixed, onReword }: FindingActionsP
 }
 
 function DismissPopover({ finding, onDismiss }: { finding: Finding; onDismiss: (reason: string) => void }) {
-  const [reason, setReason] = useState('');
+  const form = useForm({ defaultValues: { reason: '' } });
   return (
     <Popover
       label="Dismiss the finding"
@@ -150,17 +151,13 @@ function DismissPopover({ finding, onDismiss }: { finding: Finding; onDismiss: (
     >
       <form
         className="grid gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          onDismiss(reason.trim());
-        }}
+        onSubmit={(event) => void form.handleSubmit(({ reason }) => onDismiss(reason.trim()))(event)}
       >
         <label className="grid gap-1 text-xs font-semibold text-faint">
           Why it does not count
           <input
-            value={reason}
+            {...form.register('reason')}
             maxLength={300}
-            onChange={(event) => setReason(event.target.value)}
             placeholder="for your own eyes; may stay empty"
             className={INPUT}
           />

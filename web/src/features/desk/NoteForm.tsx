@@ -1,7 +1,8 @@
+import { zodResolver } from '@hookform/resolvers/zod';
 import { NoteText } from '@undulan/contract';
 import { type MotionDocument, readDecimal } from '@undulan/core';
 import { clsx } from 'clsx';
-import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { DrawingTools, isEmptyDrawing } from '../../picture/drawing/index.ts';
 import { explain, useAddNoteMutation, useChangeNoteMutation } from '../../server-data/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
@@ -25,11 +26,11 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
   const frame = draft?.frame ?? playhead;
   const [addNote, adding] = useAddNoteMutation();
   const [changeNote, changing] = useChangeNoteMutation();
-  const [error, setError] = useState<string | undefined>();
-  const change = (part: Partial<NoteDraft>): void => {
-    setError(undefined);
-    onDraft({ ...(draft ?? EMPTY_DRAFT), ...part });
-  };
+  // The draft is the page's, which draws it on the picture: the form says whether it can be sent.
+  const form = useForm({ resolver: zodResolver(NoteText), values: noteOf(draft, frame), shouldFocusError: false });
+  const { errors } = form.formState;
+  const error = Object.values(errors)[0]?.message;
+  const change = (part: Partial<NoteDraft>): void => onDraft({ ...(draft ?? EMPTY_DRAFT), ...part });
   /** What is drawn belongs to a frame: from then on the note stays on it, and the picture shows it. */
   const draw = (part: Partial<NoteDraft>): void => {
     clock.stop();
@@ -37,26 +38,11 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
     change({ ...part, frame });
   };
 
-  const keep = async (): Promise<void> => {
-    const { id, lastFrame, subjectId, spot, drawing, text } = draft ?? EMPTY_DRAFT;
-    const note = NoteText.safeParse({
-      frame,
-      lastFrame,
-      subjectId,
-      spot,
-      drawing: isEmptyDrawing(drawing) ? null : drawing,
-      text,
-    });
-    if (!note.success) {
-      setError(note.error.issues[0]?.message);
-      return;
-    }
-    const answer = id
-      ? await changeNote({ takeId, noteId: id, note: note.data })
-      : await addNote({ takeId, note: note.data });
-    if (answer.error) setError(explain(answer.error));
+  const keep = async (note: NoteText): Promise<void> => {
+    const id = draft?.id;
+    const answer = id ? await changeNote({ takeId, noteId: id, note }) : await addNote({ takeId, note });
+    if (answer.error) form.setError('text', { message: explain(answer.error) });
     else {
-      setError(undefined);
       if (draft) onKept(draft, id ?? (answer.data as { id: string }).id);
       onDraft(null);
     }
@@ -65,13 +51,7 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
   const pinned = draft?.lastFrame ? `frames ${frame}–${draft.lastFrame}` : `frame ${frame}`;
 
   return (
-    <form
-      className="grid gap-1.5 px-0.5"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void keep();
-      }}
-    >
+    <form className="grid gap-1.5 px-0.5" onSubmit={(event) => void form.handleSubmit(keep)(event)}>
       <Field label={draft?.id ? `Note on ${pinned}` : `New note on ${pinned}`} error={error}>
         {(ids) => (
           <textarea
@@ -150,6 +130,12 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
       </div>
     </form>
   );
+}
+
+/** What is sent of a draft. */
+function noteOf(draft: NoteDraft | null, frame: number): NoteText {
+  const { lastFrame, subjectId, spot, drawing, text } = draft ?? EMPTY_DRAFT;
+  return { frame, lastFrame, subjectId, spot, drawing: isEmptyDrawing(drawing) ? null : drawing, text };
 }
 
 /**

@@ -1,7 +1,9 @@
+import { zodResolver } from '@hookform/resolvers/zod';
 import { NewPlan } from '@undulan/contract';
 import { formatDistanceToNow } from 'date-fns';
 import { FolderOpen, Trash2 } from 'lucide-react';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { Link, useLocation } from 'react-router';
 import { explain, usePlansQuery, useRemovePlanMutation, useSavePlanMutation } from '../../server-data/index.ts';
 import { Button, Dialog, Empty, Field, INPUT, LoadFailed, Loading, sayDone, sayProblem } from '../../ui/index.ts';
@@ -27,20 +29,17 @@ function PlansDialog({ courseId, onClose }: { courseId: string; onClose: () => v
   const { data, error, refetch } = usePlansQuery(courseId, { refetchOnMountOrArgChange: true });
   const [save, { isLoading }] = useSavePlanMutation();
   const [remove] = useRemovePlanMutation();
-  const [title, setTitle] = useState('');
-  const [problem, setProblem] = useState<string | undefined>();
+  const form = useForm({
+    resolver: zodResolver(NewPlan),
+    defaultValues: { title: '', query: writePlanner(state).toString() },
+  });
+  const { errors } = form.formState;
 
-  const keep = async (): Promise<void> => {
-    const plan = NewPlan.safeParse({ title, query: writePlanner(state).toString() });
-    if (!plan.success) {
-      setProblem(plan.error.issues[0]!.message);
-      return;
-    }
-    const answer = await save({ courseId, plan: plan.data });
-    if (answer.error) setProblem(explain(answer.error));
+  const keep = async (plan: NewPlan): Promise<void> => {
+    const answer = await save({ courseId, plan });
+    if (answer.error) form.setError('title', { message: explain(answer.error) });
     else {
-      setTitle('');
-      setProblem(undefined);
+      form.reset();
       sayDone('The plan is kept in the course.');
     }
   };
@@ -53,23 +52,15 @@ function PlansDialog({ courseId, onClose }: { courseId: string; onClose: () => v
     <Dialog open onClose={onClose} title="Plans of the course">
       <form
         className="flex items-start gap-2 px-0.5"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void keep();
-        }}
+        noValidate
+        onSubmit={(event) => void form.handleSubmit(keep)(event)}
       >
-        <Field label="Keep this calculation as" error={problem} className="flex-1">
-          {(ids) => (
-            <input
-              {...ids}
-              value={title}
-              onChange={(event) => {
-                setTitle(event.target.value);
-                setProblem(undefined);
-              }}
-              className={INPUT}
-            />
-          )}
+        <Field
+          label="Keep this calculation as"
+          error={errors.title?.message ?? errors.query?.message}
+          className="flex-1"
+        >
+          {(ids) => <input {...ids} {...form.register('title')} className={INPUT} />}
         </Field>
         <Button type="submit" kind="main" className="mt-5" disabled={isLoading}>
           Save

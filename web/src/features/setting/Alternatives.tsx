@@ -1,8 +1,11 @@
-import { Alternative } from '@undulan/core';
-import { useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Alternative, TargetTerms } from '@undulan/core';
+import { useForm } from 'react-hook-form';
 import { applyEdit, changeDetails, selectMotion, selectWork } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, INPUT, Problem } from '../../ui/index.ts';
+
+const NAMED = Alternative.pick({ name: true });
 
 /**
  * Other motions that are as right as the model: a take is read against the nearest. One is made by keying the model
@@ -12,16 +15,17 @@ export function Alternatives() {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion)!;
   const { alternatives = [] } = useAppSelector(selectWork)!.details!;
-  const [name, setName] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const keep = (): void => {
-    const next = Alternative.safeParse({ name, motion });
-    if (!next.success) setProblem(next.error.issues[0]!.message);
-    else if (alternatives.some((other) => other.name === next.data.name)) setProblem('There is one of that name.');
-    else if (alternatives.length >= 6) setProblem('An exercise has at most six alternatives.');
+  const form = useForm({ resolver: zodResolver(NAMED), defaultValues: { name: '' } });
+  const problem = form.formState.errors.name?.message;
+  const keep = ({ name }: { name: string }): void => {
+    const next = [...alternatives, { name, motion }];
+    const kept = TargetTerms.shape.alternatives.safeParse(next);
+    if (alternatives.some((other) => other.name === name))
+      form.setError('name', { message: 'There is one of that name.' });
+    else if (!kept.success) form.setError('name', { message: kept.error.issues[0]!.message });
     else {
-      dispatch(changeDetails({ alternatives: [...alternatives, next.data] }));
-      setName('');
+      dispatch(changeDetails({ alternatives: next }));
+      form.reset();
     }
   };
   const put = (index: number): void => {
@@ -60,22 +64,12 @@ export function Alternatives() {
           ))}
         </ul>
       )}
-      <form
-        className="flex items-center gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          keep();
-        }}
-      >
+      <form className="flex items-center gap-2" onSubmit={(event) => void form.handleSubmit(keep)(event)}>
         <input
+          {...form.register('name')}
           aria-label="Name of the alternative"
           aria-invalid={problem ? true : undefined}
-          value={name}
           placeholder="such as: a sag of one second"
-          onChange={(event) => {
-            setName(event.target.value);
-            setProblem(null);
-          }}
           className={INPUT}
         />
         <Button type="submit">Keep the model as it is now as one</Button>

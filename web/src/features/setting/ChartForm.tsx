@@ -10,7 +10,7 @@ import {
   type WrittenMark,
 } from '@undulan/core';
 import { clsx } from 'clsx';
-import { useState } from 'react';
+import { z } from 'zod';
 import {
   applyEdit,
   changeDetails,
@@ -22,7 +22,7 @@ import {
 } from '../../editing/index.ts';
 import { OwnCharts } from '../../panels/charts/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Button, Field, INPUT, Select } from '../../ui/index.ts';
+import { Button, Field, INPUT, readBy, Select, useTypedForm } from '../../ui/index.ts';
 import { Alternatives } from './Alternatives.tsx';
 
 /** The target's chart: written as frames and shares, as it comes out, and what else would be as right. */
@@ -38,6 +38,8 @@ export function ChartForm() {
   );
 }
 
+const WRITTEN = z.object({ chart: readBy(z.string(), readChart) });
+
 /** The chart of the chosen channel in writing: typed, or pasted from a table, it keys the channel. */
 function WrittenChart() {
   const dispatch = useAppDispatch();
@@ -46,7 +48,6 @@ function WrittenChart() {
   const { id: channelId } = useAppSelector(selectActiveChannel)!;
   const { keyTolerances = [] } = useAppSelector(selectWork)!.details!;
   const refused = useAppSelector((state) => state.gesture.refused);
-  const [typed, setTyped] = useState<string | null>(null);
   const channel = findChannel(motion.subjects.find((other) => other.id === subject.id) ?? subject, channelId)!;
   const track = TRACKS.find((other) => (other.channelIds as readonly string[]).includes(channelId))?.id;
   const isOwn = (tolerance: KeyTolerance): boolean => tolerance.subjectId === subject.id && tolerance.track === track;
@@ -56,8 +57,9 @@ function WrittenChart() {
       keyFrames: keyTolerances.find((own) => isOwn(own) && own.frame === mark.frame)?.keyFrames ?? null,
     })),
   );
-  const chart = typed === null ? null : readChart(typed);
-  const problem = chart && !chart.ok ? chart.issues[0]!.message : undefined;
+  const form = useTypedForm(WRITTEN, { values: { chart: written } });
+  const { problem } = form;
+  const isTyped = form.formState.isDirty;
 
   /** What the chart says of tolerances; those of other tracks stay. */
   const tolerate = (marks: readonly WrittenMark[]): void => {
@@ -67,23 +69,16 @@ function WrittenChart() {
     const next = [...keyTolerances.filter((tolerance) => !isOwn(tolerance)), ...own];
     if (!sameData(next, keyTolerances)) dispatch(changeDetails({ keyTolerances: next }));
   };
-  const apply = (): void => {
-    if (!chart?.ok) return;
-    dispatch(applyEdit({ operation: 'applyChart', args: [{ subjectId: subject.id, channelId }, chart.value] }));
-    if (chart.value.some((mark) => mark.keyFrames !== null) || keyTolerances.some(isOwn)) tolerate(chart.value);
-    setTyped(null);
+  const apply = ({ chart }: z.infer<typeof WRITTEN>): void => {
+    form.reset();
+    dispatch(applyEdit({ operation: 'applyChart', args: [{ subjectId: subject.id, channelId }, chart] }));
+    if (chart.some((mark) => mark.keyFrames !== null) || keyTolerances.some(isOwn)) tolerate(chart);
   };
   return (
-    <form
-      className="grid gap-1.5"
-      onSubmit={(event) => {
-        event.preventDefault();
-        apply();
-      }}
-    >
+    <form className="grid gap-1.5" onSubmit={(event) => void form.handleSubmit(apply)(event)}>
       <Field
         label={`Written chart of ${subject.name}`}
-        error={problem ?? (typed === null && refused ? refused : undefined)}
+        error={problem ?? (isTyped ? undefined : (refused ?? undefined))}
         hint={
           'Frames with a dot between: a plain frame is an extreme, 9 = 1/2 a breakdown half-way, 25 (600) ' +
           'an extreme at 600, ± 2 its own tolerance. Rows copied from a table work too.'
@@ -92,11 +87,10 @@ function WrittenChart() {
         {(ids) => (
           <textarea
             {...ids}
+            {...form.register('chart')}
             rows={2}
             spellCheck={false}
             placeholder="1 · 5 · 9 = 1/2 · 25"
-            value={typed ?? written}
-            onChange={(event) => setTyped(event.target.value)}
             className={clsx(INPUT, 'figures h-auto! py-1.5')}
           />
         )}
@@ -109,11 +103,11 @@ function WrittenChart() {
           onChoose={(choice) => dispatch(channelSelected(choice))}
           choices={subject.channels.map((other) => ({ id: other.id, label: CHANNELS[other.id].label }))}
         />
-        <Button type="submit" disabledReason={(typed === null && 'Change the chart first.') || (problem ?? false)}>
+        <Button type="submit" disabledReason={(!isTyped && 'Change the chart first.') || (problem ?? false)}>
           Key it so
         </Button>
-        {typed !== null && (
-          <Button kind="quiet" onClick={() => setTyped(null)}>
+        {isTyped && (
+          <Button kind="quiet" onClick={() => form.reset()}>
             As it was
           </Button>
         )}

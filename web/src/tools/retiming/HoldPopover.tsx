@@ -4,18 +4,17 @@ import {
   findChannel,
   findSubject,
   type KeyRef,
-  problemOf,
   readDecimal,
   thinChannels,
 } from '@undulan/core';
 import { clsx } from 'clsx';
 import { ChevronDown } from 'lucide-react';
-import { useState } from 'react';
+import { Controller } from 'react-hook-form';
 import { z } from 'zod';
 import { applyEdit, selectMotion, selectOpenChannels } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { keysByFrame } from '../../strips/keys/index.ts';
-import { Button, INPUT, Popover, Problem, Tick } from '../../ui/index.ts';
+import { Button, INPUT, Popover, Problem, readBy, Tick, useTypedForm } from '../../ui/index.ts';
 
 /** A key whose going changes nothing by more than this is idle: less than can be seen or set by hand. */
 const IDLE: Record<ChannelKind['unit'], number> = {
@@ -29,7 +28,11 @@ const IDLE: Record<ChannelKind['unit'], number> = {
 };
 
 const MOST_HOLD = 10_000;
-const HOLD = z.int().min(1).max(MOST_HOLD);
+const FRAMES = z.int().min(1).max(MOST_HOLD);
+const HOLD = z.object({
+  frames: readBy(z.string(), (text) => readDecimal(text, { within: FRAMES })),
+  ripple: z.boolean(),
+});
 
 /** Holds: of some frames from the selected keys, of all poses to judge them; and keys that do nothing, thinned. */
 export function HoldPopover() {
@@ -52,39 +55,38 @@ export function HoldPopover() {
 function HoldForm() {
   const dispatch = useAppDispatch();
   const selectedKeys = useAppSelector((state) => state.selection.keys);
-  const [text, setText] = useState('8');
-  const [ripple, setRipple] = useState(true);
-  const read = readDecimal(text, { within: HOLD });
-  const error = problemOf(read);
+  const form = useTypedForm(HOLD, { defaultValues: { frames: '8', ripple: true } });
   const none = selectedKeys.length === 0 && 'Select the keys to hold first.';
+  const hold = ({ frames, ripple }: z.infer<typeof HOLD>): void => {
+    if (!none) dispatch(applyEdit({ operation: 'makeHold', args: [selectedKeys, frames, { ripple }] }));
+  };
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (read.ok && !none)
-          dispatch(applyEdit({ operation: 'makeHold', args: [selectedKeys, read.value, { ripple }] }));
-      }}
-    >
+    <form noValidate onSubmit={(event) => void form.handleSubmit(hold)(event)}>
       <p className="font-semibold">Make a hold</p>
       <p className="mb-2 text-xs text-faint">From each selected key: two equal keys, flat between.</p>
       <div className="flex items-center gap-2">
         <input
+          {...form.register('frames')}
           aria-label="Frames to hold"
           inputMode="numeric"
           className={clsx(INPUT, 'figures w-16!')}
-          value={text}
-          aria-invalid={Boolean(error) || undefined}
-          onChange={(event) => setText(event.target.value)}
+          aria-invalid={Boolean(form.problem) || undefined}
         />
         <span className="flex-1 text-faint">frames</span>
-        <Button kind="main" type="submit" className="h-8!" disabledReason={error ?? none}>
+        <Button kind="main" type="submit" className="h-8!" disabledReason={form.problem ?? none}>
           Hold
         </Button>
       </div>
-      <Problem className="mt-1">{error}</Problem>
-      <Tick className="mt-2" checked={ripple} onTick={setRipple}>
-        Later keys move along
-      </Tick>
+      <Problem className="mt-1">{form.problem}</Problem>
+      <Controller
+        control={form.control}
+        name="ripple"
+        render={({ field }) => (
+          <Tick className="mt-2" checked={field.value} onTick={field.onChange}>
+            Later keys move along
+          </Tick>
+        )}
+      />
     </form>
   );
 }

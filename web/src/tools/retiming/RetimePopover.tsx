@@ -1,15 +1,17 @@
-import { CHANNELS, FRAME_LIMIT, type KeyRef, problemOf, readDecimal, TRACKS } from '@undulan/core';
+import { accept, CHANNELS, FRAME_LIMIT, type KeyRef, readDecimal, type Result, TRACKS } from '@undulan/core';
 import { clsx } from 'clsx';
 import { ChevronDown } from 'lucide-react';
-import { type FormEvent, type ReactNode, useState } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
+import { Controller } from 'react-hook-form';
 import { z } from 'zod';
 import { applyEdit, type EditRequest, runEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { formatFrames, useClock, useRestingFrame } from '../../time/index.ts';
-import { Button, INPUT, Popover, Problem, Select } from '../../ui/index.ts';
+import { Button, INPUT, Popover, Problem, readBy, Select, useTypedForm } from '../../ui/index.ts';
 import { LengthDialog } from './LengthDialog.tsx';
 
 const FRAMES = z.int().min(1).max(FRAME_LIMIT);
+const TIME = z.object({ frames: readBy(z.string(), (text) => readDecimal(text, { within: FRAMES })) });
 const BOX = 'mt-4 border-t border-rule pt-3';
 
 /** Retiming of the selected keys, of the time about the playhead, and of the whole motion. */
@@ -53,8 +55,28 @@ function useLosses(request: EditRequest | null): string {
         .join(', ')}${gaveWay.length > 5 ? ' …' : ''}`;
 }
 
-type About = 'start' | 'end' | 'playhead';
-const ABOUT: Record<About, string> = { start: 'its start', end: 'its end', playhead: 'the playhead' };
+const ABOUT = z.enum(['start', 'end', 'playhead']);
+const ABOUT_WORDS: Record<z.infer<typeof ABOUT>, string> = {
+  start: 'its start',
+  end: 'its end',
+  playhead: 'the playhead',
+};
+const STRETCH = z.object({ of: z.enum(['length', 'factor']), typed: z.string(), about: ABOUT });
+type StretchPart = z.infer<typeof STRETCH>['of'];
+
+const FACTOR = z.number().positive().max(1000);
+
+/** The factor that was typed, or that the length typed comes to. Issue `number`. */
+function readStretch({ of, typed }: z.infer<typeof STRETCH>, length: number): Result<number> {
+  if (of === 'factor') return readDecimal(typed, { unit: '×', within: FACTOR });
+  const to = readDecimal(typed, {
+    within: z
+      .number()
+      .positive()
+      .max(length * 1000),
+  });
+  return to.ok ? accept(to.value / length) : to;
+}
 
 /** Stretches the selection by a factor or to a length, about either end or the playhead. */
 function StretchForm() {
@@ -65,65 +87,68 @@ function StretchForm() {
   const frames = selectedKeys.map((key) => key.frame);
   const [first, last] = [Math.min(...frames), Math.max(...frames)];
   const length = selectedKeys.length > 0 ? last - first : 0;
-  const [typed, setTyped] = useState<{ of: 'length' | 'factor'; text: string } | null>(null);
-  const [about, setAbout] = useState<About>('start');
-  const read = typed && readDecimal(typed.text, { unit: '×' });
-  const number = read ? (read.ok ? read.value : NaN) : 1;
-  const factor = typed?.of === 'length' ? number / length : number;
-  const isRight = factor > 0 && factor <= 1000 && Number.isFinite(factor);
-  const error =
-    typed && !isRight ? (typed.of === 'length' ? 'A length in frames, more than 0.' : 'A factor more than 0.') : null;
+  const schema = useMemo(() => readBy(STRETCH, (typed) => readStretch(typed, length)), [length]);
+  const form = useTypedForm(schema, { defaultValues: { of: 'factor', typed: '1', about: 'start' } });
+  const { problem, said: factor } = form;
+  const { of, typed, about } = form.typed;
   const aboutFrame = about === 'start' ? first : about === 'end' ? last : playhead;
   const request: EditRequest | null =
-    length > 0 && isRight && factor !== 1
+    length > 0 && factor !== null && factor !== 1
       ? { operation: 'stretchAbout', args: [selectedKeys, aboutFrame, factor, { ripple }] }
       : null;
   const losses = useLosses(request);
-  const shown = (of: 'length' | 'factor', value: number): string =>
-    typed?.of === of ? typed.text : formatFrames(value);
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!request) return;
-        dispatch(applyEdit(request));
-        setTyped(null);
+  const stretch = (): void => {
+    if (!request) return;
+    dispatch(applyEdit(request));
+    form.reset({ of: 'factor', typed: '1', about });
+  };
+  const field = (part: StretchPart, value: number, label: string) => (
+    <input
+      aria-label={label}
+      aria-invalid={(problem !== null && of === part) || undefined}
+      className={clsx(INPUT, 'figures w-16!')}
+      value={of === part ? typed : formatFrames(value)}
+      onChange={(event) => {
+        form.setValue('of', part);
+        form.setValue('typed', event.target.value);
       }}
-    >
+    />
+  );
+  return (
+    <form noValidate onSubmit={(event) => void form.handleSubmit(stretch)(event)}>
       <p className="font-semibold">Stretch the selected keys</p>
       {length === 0 ? (
         <p className="text-xs text-faint">Select keys on two frames or more.</p>
       ) : (
         <>
           <div className="mt-1 flex items-center gap-2 text-faint">
-            <input
-              aria-label="Length of the selection in frames"
-              className={clsx(INPUT, 'figures w-16!')}
-              value={shown('length', length * (isRight ? factor : 1))}
-              onChange={(event) => setTyped({ of: 'length', text: event.target.value })}
-            />
-            frames, ×
-            <input
-              aria-label="Factor of the selection"
-              className={clsx(INPUT, 'figures w-16!')}
-              value={shown('factor', isRight ? factor : 1)}
-              onChange={(event) => setTyped({ of: 'factor', text: event.target.value })}
-            />
+            {field('length', length * (factor ?? 1), 'Length of the selection in frames')}
+            frames, ×{field('factor', factor ?? 1, 'Factor of the selection')}
           </div>
-          <label className="mt-2 flex items-center gap-2 text-faint">
+          <div className="mt-2 flex items-center gap-2 text-faint">
             about
-            <Select
-              aria-label="Stretch about"
-              value={about}
-              onChoose={setAbout}
-              choices={(Object.keys(ABOUT) as About[]).map((place) => ({ id: place, label: ABOUT[place] }))}
+            <Controller
+              control={form.control}
+              name="about"
+              render={({ field: place }) => (
+                <Select
+                  aria-label="Stretch about"
+                  value={place.value}
+                  onChoose={place.onChange}
+                  choices={ABOUT.options.map((id) => ({ id, label: ABOUT_WORDS[id] }))}
+                />
+              )}
             />
-            <Button kind="main" type="submit" disabledReason={error ?? (!request && 'Type another length or factor.')}>
+            <Button
+              kind="main"
+              type="submit"
+              disabledReason={problem ?? (!request && 'Type another length or factor.')}
+            >
               Stretch
             </Button>
-          </label>
-          <Says error={error} losses={losses}>
-            {request && `${formatFrames(length)} → ${formatFrames(length * factor)} frames`}
+          </div>
+          <Says error={problem} losses={losses}>
+            {request && `${formatFrames(length)} → ${formatFrames(length * factor!)} frames`}
             {request && ripple && '; later keys go along'}
           </Says>
         </>
@@ -194,20 +219,17 @@ function TimeForm({ rangeFixed }: { rangeFixed: string | null }) {
   const dispatch = useAppDispatch();
   const clock = useClock();
   const frame = useRestingFrame();
-  const [text, setText] = useState('4');
-  const read = readDecimal(text, { within: FRAMES });
-  const error = problemOf(read);
-  const frames = read.ok ? read.value : null;
+  const form = useTypedForm(TIME, { defaultValues: { frames: '4' } });
+  const { problem } = form;
+  const frames = form.said && form.said.frames;
   const options = { keepRange: rangeFixed !== null };
   const removal: EditRequest | null =
     frames === null ? null : { operation: 'removeTime', args: [frame, frame + frames - 1, options] };
   const losses = useLosses(removal);
-  const insert = (event: FormEvent): void => {
-    event.preventDefault();
-    if (frames !== null) dispatch(applyEdit({ operation: 'insertTime', args: [clock.frame, frames, options] }));
-  };
+  const insert = (typed: z.infer<typeof TIME>): void =>
+    void dispatch(applyEdit({ operation: 'insertTime', args: [clock.frame, typed.frames, options] }));
   return (
-    <form className={BOX} onSubmit={insert}>
+    <form className={BOX} noValidate onSubmit={(event) => void form.handleSubmit(insert)(event)}>
       <p className="font-semibold">Time at frame {formatFrames(frame)}</p>
       <p className="mb-2 text-xs text-faint">
         Keys and cue marks of all subjects from here on move.
@@ -215,21 +237,20 @@ function TimeForm({ rangeFixed }: { rangeFixed: string | null }) {
       </p>
       <div className="flex items-center gap-2">
         <input
+          {...form.register('frames')}
           aria-label="Frames of time"
           inputMode="numeric"
           className={clsx(INPUT, 'figures w-16!')}
-          value={text}
-          aria-invalid={Boolean(error) || undefined}
-          onChange={(event) => setText(event.target.value)}
+          aria-invalid={Boolean(problem) || undefined}
         />
-        <Button type="submit" className="h-8!" disabledReason={error}>
+        <Button type="submit" className="h-8!" disabledReason={problem}>
           Insert
         </Button>
-        <Button className="h-8!" disabledReason={error} onClick={() => removal && dispatch(applyEdit(removal))}>
+        <Button className="h-8!" disabledReason={problem} onClick={() => removal && dispatch(applyEdit(removal))}>
           Remove
         </Button>
       </div>
-      <Says error={error} losses={losses && `Removing: ${losses[0]!.toLowerCase()}${losses.slice(1)}`}>
+      <Says error={problem} losses={losses && `Removing: ${losses[0]!.toLowerCase()}${losses.slice(1)}`}>
         {null}
       </Says>
     </form>
