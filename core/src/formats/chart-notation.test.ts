@@ -38,10 +38,10 @@ test('a chart is read as it is written: extremes, breakdowns (fraction, percent,
     { frame: 9, ...plain, share: 0.5 },
     { frame: 25, ...plain },
   ]);
-  expect(read('1 (130) · 9 = 75% · 12.5=-.1 · 25 (−590.5) ± 2')).toEqual([
+  expect(read('1 (130) · 9 = 75% · 12.5=.1 · 25 (−590.5) ± 2')).toEqual([
     { frame: 1, ...plain, value: 130 },
     { frame: 9, ...plain, share: 0.75 },
-    { frame: 12.5, ...plain, share: -0.1 },
+    { frame: 12.5, ...plain, share: 0.1 },
     { frame: 25, ...plain, value: -590.5, keyFrames: 2 },
   ]);
   expect(read('1, 9 = 1/3, 25').map((mark) => mark.share)).toEqual([null, 1 / 3, null]);
@@ -58,6 +58,8 @@ test.each([
   ['1 · nine · 25', 'not a drawing'],
   ['1 · 9 = half · 25', 'not a drawing'],
   ['1 · 9 = 1/0 · 25', 'no share'],
+  ['1 · 9 = -.1 · 25', 'a share is from 0 to 1'],
+  ['1 · 9 = 104 % · 25', 'a share is from 0 to 1'],
   ['1', 'two extremes'],
   ['', 'two extremes'],
   ['1 · 25 · 25', 'does not come after'],
@@ -69,6 +71,13 @@ test.each([
   const chart = readChart(text);
   expect(chart.ok).toBe(false);
   if (!chart.ok) expect(chart.issues[0]!.message).toContain(reason);
+});
+
+test('frames outside the range are refused, but for the one past it that closes a cycle', () => {
+  const range = { first: 1, last: 24 };
+  expect(readChart('1 · 25', range).ok).toBe(true);
+  for (const outside of ['0 · 25', '1 · 26'])
+    expect(readChart(outside, range)).toMatchObject({ ok: false, issues: [{ code: 'chart-range' }] });
 });
 
 test('a chart keys a channel: extremes keep their values and how they leave, breakdowns stand at their shares', () => {

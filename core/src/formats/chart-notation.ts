@@ -1,6 +1,6 @@
 import { accept, refuse, type Result } from '../result.ts';
 import { fractionOf } from '../spacing/fractions.ts';
-import { FRAME_LIMIT } from '../time/range.ts';
+import { FRAME_LIMIT, type FrameRange } from '../time/range.ts';
 
 /**
  * One drawing of a written chart: an extreme, or (with a share) a breakdown on the way between the extremes about it.
@@ -59,6 +59,13 @@ function readMark(text: string, at: number): Result<WrittenMark> {
   };
   if (mark.share !== null && !Number.isFinite(mark.share))
     return refuse('chart-mark', [at], `“${share!}” is no share of the way.`);
+  if (mark.share !== null && (mark.share < 0 || mark.share > 1))
+    return refuse(
+      'chart-share',
+      [at],
+      `“${share!}” is not between the extremes about frame ${mark.frame}: a share is from 0 to 1. Where it goes past ` +
+        'one of them and turns back is an extreme of its own.',
+    );
   if (mark.share !== null && mark.value !== null)
     return refuse(
       'chart-mark',
@@ -103,9 +110,10 @@ function fromTable(lines: readonly string[]): Result<string[]> {
  * Reads a timing chart as it is written: drawings with `·` between them, as in `1 · 5 · 9 = 1/2 · 25`. A plain frame is
  * an extreme, `= share` (a fraction, percent or decimal) makes a breakdown of the way between the extremes about it,
  * `(value)` says where an extreme is, `± n` how many frames it may be off. Also lines of comma-separated values, as a
- * table program copies them. Issues `chart-mark`, `chart-table`, `chart-order`.
+ * table program copies them. Frames lie within `range`, or on the one past it that closes a cycle. Issues `chart-mark`,
+ * `chart-share`, `chart-table`, `chart-order`, `chart-range`.
  */
-export function readChart(text: string): Result<WrittenMark[]> {
+export function readChart(text: string, range?: FrameRange): Result<WrittenMark[]> {
   const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '');
   let parts = text
     .split(/[·•|\n]/)
@@ -122,6 +130,13 @@ export function readChart(text: string): Result<WrittenMark[]> {
     if (!mark.ok) return mark;
     marks.push(mark.value);
   }
+  const outside = range && marks.find(({ frame }) => frame < range.first || frame > range.last + 1);
+  if (outside)
+    return refuse(
+      'chart-range',
+      [],
+      `Frame ${outside.frame} lies outside the range ${range.first}–${range.last} and would not play.`,
+    );
   const wrong = wrongIn(marks);
   return wrong ? refuse('chart-order', [], wrong) : accept(marks);
 }

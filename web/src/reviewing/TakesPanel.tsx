@@ -1,10 +1,17 @@
 import type { SeriesTake } from '@undulan/contract';
-import { compareReadings, CRITERION_IDS, CRITERION_LABELS, type Finding, type Reading } from '@undulan/core';
+import {
+  compareReadings,
+  CRITERION_IDS,
+  CRITERION_LABELS,
+  type CriterionId,
+  type Finding,
+  type Reading,
+} from '@undulan/core';
 import { clsx } from 'clsx';
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { useSeriesQuery } from '../server-data/index.ts';
-import { Empty, LoadFailed, Loading, Select } from '../ui/index.ts';
+import { type Column, Empty, LoadFailed, Loading, Select, Table } from '../ui/index.ts';
 import { FindingsList } from './FindingsList.tsx';
 
 /**
@@ -18,6 +25,8 @@ export function TakesPanel({ takeId }: { takeId: string }) {
   return <Takes takeId={takeId} series={data} />;
 }
 
+type ScoreRow = CriterionId | 'findings' | 'grade';
+
 function Takes({ takeId, series }: { takeId: string; series: readonly SeriesTake[] }) {
   const now = series.find(({ take }) => take.id === takeId)!;
   const others = series.filter(({ take, reading }) => take.id !== takeId && reading !== null);
@@ -29,59 +38,42 @@ function Takes({ takeId, series }: { takeId: string; series: readonly SeriesTake
   );
   return (
     <div className="grid gap-3 pb-2 text-[13px]">
-      <table className="w-full">
-        <thead>
-          <tr className="border-b border-rule text-xs text-faint">
-            <th className="py-1 text-left font-semibold">Scores</th>
-            {series.map(({ take }) => (
-              <th key={take.id} className="py-1 text-right font-semibold">
-                {take.id === takeId ? (
-                  <span className="text-ink">take {take.number}</span>
-                ) : (
-                  <Link to={`/takes/${take.id}`} className="text-accent hover:underline">
-                    take {take.number}
-                  </Link>
-                )}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {ids.map((id) => (
-            <tr key={id} className="border-b border-rule">
-              <th scope="row" className="py-1 text-left font-normal">
-                {CRITERION_LABELS[id]}
-              </th>
-              {series.map(({ take, reading }, i) => (
-                <td key={take.id} className="figures py-1 text-right">
-                  <Score score={scoreOf(reading, id)} before={i > 0 ? scoreOf(series[i - 1]!.reading, id) : null} />
-                </td>
-              ))}
-            </tr>
-          ))}
-          <tr className="border-b border-rule">
-            <th scope="row" className="py-1 text-left font-normal">
-              Findings
-            </th>
-            {series.map(({ take, reading }) => (
-              <td key={take.id} className="figures py-1 text-right">
-                {reading ? reading.findings.length : '–'}
-              </td>
-            ))}
-          </tr>
-          <tr>
-            <th scope="row" className="py-1 text-left">
-              Grade
-            </th>
-            {series.map(({ take, reading }) => (
-              <td key={take.id} className="figures py-1 text-right font-semibold">
-                {take.grade ??
-                  (reading ? <span className="font-normal text-faint">proposed {reading.proposedGrade}</span> : '–')}
-              </td>
-            ))}
-          </tr>
-        </tbody>
-      </table>
+      <Table
+        pad="py-1"
+        columns={[
+          {
+            id: 'criterion',
+            heading: 'Scores',
+            names: true,
+            cell: (row) => (row === 'grade' ? <b>Grade</b> : row === 'findings' ? 'Findings' : CRITERION_LABELS[row]),
+          },
+          ...series.map(({ take, reading }, i): Column<ScoreRow> => ({
+            id: take.id,
+            heading:
+              take.id === takeId ? (
+                <span className="text-ink">take {take.number}</span>
+              ) : (
+                <Link to={`/takes/${take.id}`} className="text-accent hover:underline">
+                  take {take.number}
+                </Link>
+              ),
+            figures: true,
+            cell: (row) =>
+              row === 'findings' ? (
+                (reading?.findings.length ?? '–')
+              ) : row === 'grade' ? (
+                <span className="font-semibold">
+                  {take.grade ??
+                    (reading ? <span className="font-normal text-faint">proposed {reading.proposedGrade}</span> : '–')}
+                </span>
+              ) : (
+                <Score score={scoreOf(reading, row)} before={i > 0 ? scoreOf(series[i - 1]!.reading, row) : null} />
+              ),
+          })),
+        ]}
+        rows={[...ids, 'findings', 'grade']}
+        rowId={(row) => row}
+      />
       {!against?.reading || !now.reading ? (
         <Empty title={series.length === 1 ? 'This is the only take' : 'Nothing to compare yet'}>
           What got better shows once another take is read.

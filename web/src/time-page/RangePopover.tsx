@@ -113,10 +113,10 @@ function readRange(first: string, last: string, within: FrameRange | undefined):
 
 function RangeForm({ title, range, rate, onCommit, within, reason }: RangeFormProps) {
   const schema = useMemo(() => readBy(ENDS, ({ first, last }) => readRange(first, last, within)), [within]);
-  const form = useTypedForm(schema, { values: { first: String(range.first), last: String(range.last) } });
+  const form = useTypedForm(schema, { first: String(range.first), last: String(range.last) });
   const commit = form.handleSubmit((typed) => {
     if (!form.formState.isDirty) return;
-    form.reset();
+    form.settle();
     onCommit?.(typed);
   });
   return (

@@ -12,6 +12,8 @@ export { Popover } from './Popover.tsx';
 export { Problem } from './Problem.tsx';
 export { Select } from './Select.tsx';
 export { TabBar } from './TabBar.tsx';
+export { Table } from './Table.tsx';
+export type { Column } from './Table.tsx';
 export { Tick } from './Tick.tsx';
 export { Tip } from './Tip.tsx';
 export { readySound, soundClick } from './click-sound.ts';

@@ -5,6 +5,7 @@ import { z } from 'zod';
 import { Button, Toggle } from './Button.tsx';
 import { CommitInput } from './CommitInput.tsx';
 import { DecimalField } from './DecimalField.tsx';
+import { type Column, Table } from './Table.tsx';
 import { type DragMove, usePointerDrag } from './use-pointer-drag.ts';
 import { readStored, useStored } from './use-stored.ts';
 
@@ -176,4 +177,33 @@ test('what is kept in the browser comes back; what cannot be read is as if it ha
   act(() => screen.getByRole('button').click());
   expect(screen.getByRole('button').textContent).toBe('plain,folded');
   expect(readStored('rows', [])).toEqual(['plain', 'folded']);
+});
+
+test('rows go in the order of the column whose heading is pressed, those without a value last', () => {
+  interface Take {
+    learner: string;
+    grade: number | null;
+  }
+  const columns: Column<Take>[] = [
+    { id: 'learner', heading: 'Learner', names: true, cell: (take) => take.learner },
+    { id: 'grade', heading: 'Grade', sortBy: (take) => take.grade, cell: (take) => take.grade ?? '–' },
+  ];
+  const rows: Take[] = [
+    { learner: 'Ines', grade: 9 },
+    { learner: 'Jonas', grade: null },
+    { learner: 'Wen', grade: 81 },
+    { learner: 'Aino', grade: 10 },
+  ];
+  render(<Table columns={columns} rows={rows} rowId={(take) => take.learner} />);
+  const shown = () => screen.getAllByRole('rowheader').map((cell) => cell.textContent);
+  const press = () => fireEvent.click(screen.getByRole('button', { name: 'Grade' }));
+  expect(shown()).toEqual(['Ines', 'Jonas', 'Wen', 'Aino']);
+  press();
+  expect(shown()).toEqual(['Ines', 'Aino', 'Wen', 'Jonas']);
+  expect(screen.getByRole('columnheader', { name: 'Grade' }).getAttribute('aria-sort')).toBe('ascending');
+  press();
+  expect(shown()).toEqual(['Wen', 'Aino', 'Ines', 'Jonas']);
+  press();
+  expect(shown()).toEqual(['Ines', 'Jonas', 'Wen', 'Aino']);
+  expect(screen.queryByRole('button', { name: 'Learner' })).toBeNull();
 });

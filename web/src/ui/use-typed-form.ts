@@ -1,13 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import type { Result } from '@undulan/core';
-import {
-  type DefaultValues,
-  type FieldValues,
-  useForm,
-  type UseFormProps,
-  type UseFormReturn,
-  useWatch,
-} from 'react-hook-form';
+import { type Result, sameData } from '@undulan/core';
+import { useEffect, useRef } from 'react';
+import { type DefaultValues, type FieldValues, useForm, type UseFormReturn, useWatch } from 'react-hook-form';
 import { z } from 'zod';
 
 /** What is typed, as one of the core's readers takes it: what that refuses is the form's refusal, in its words. */
@@ -30,26 +24,41 @@ interface TypedForm<Typed extends FieldValues, Value> extends UseFormReturn<Type
   said: Value | null;
   /** What is wrong with it, in words. */
   problem: string | null;
+  /** What is typed has been taken. */
+  settle: () => void;
 }
 
-/** A form sent by a button whose outcome is shown while it is typed. The focus stays where the person is. */
+/**
+ * A form sent by a button whose outcome is shown while it is typed. It begins with the values given, and follows them
+ * until something is typed, and again from when it is settled. The focus stays where the person is.
+ */
 export function useTypedForm<Typed extends FieldValues, Value>(
   schema: z.ZodType<Value, Typed>,
-  options: { defaultValues: DefaultValues<Typed> } | Pick<UseFormProps<Typed, unknown, Value>, 'values'>,
+  values: Typed,
 ): TypedForm<Typed, Value> {
   const form = useForm<Typed, unknown, Value>({
     resolver: zodResolver(schema),
     shouldFocusError: false,
-    // What is being typed outlives a change of what the form stands on.
-    resetOptions: { keepDirtyValues: true },
-    ...options,
+    defaultValues: values as DefaultValues<Typed>,
   });
-  const typed = useWatch({ control: form.control });
+  const { reset, getValues, control } = form;
+  const { isDirty } = form.formState;
+  const given = useRef<Typed | null>(values);
+  useEffect(() => {
+    if (isDirty || sameData(given.current, values)) return;
+    given.current = values;
+    reset(values);
+  });
+  const typed = useWatch({ control });
   const read = schema.safeParse(typed);
   return {
     ...form,
     typed: typed as Typed,
     said: read.success ? read.data : null,
     problem: read.success ? null : read.error.issues[0]!.message,
+    settle: () => {
+      given.current = null;
+      reset(getValues());
+    },
   };
 }

@@ -78,6 +78,8 @@ function sameEase(before: SegmentReading, after: SegmentReading): boolean {
 }
 
 function findTurn({ reading, sides, track }: ReadTrack, [before, at, after]: [KeyPair, KeyPair, KeyPair]): Finding[] {
+  // How a turn within a single frame is done nobody sees.
+  if (Math.min(at.targetFrame - before.targetFrame, after.targetFrame - at.targetFrame) < PROBE_FRAMES) return [];
   for (const id of track.channelIds) {
     const asked = turnOf(sides.target.subject, id, before.targetFrame, at.targetFrame, after.targetFrame);
     const drawn = turnOf(sides.take.subject, id, before.takeFrame, at.takeFrame, after.takeFrame);

@@ -4,7 +4,7 @@ import { Copy, Plus } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import { explain, useCreateExerciseMutation, useLazySettingQuery, useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, Empty, LoadFailed, Loading, sayProblem, Tip } from '../../ui/index.ts';
+import { Button, type Column, Empty, LoadFailed, Loading, sayProblem, Table, Tip } from '../../ui/index.ts';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
 
 /** The course for its instructor: exercises to set, and where each learner stands with each of them. */
@@ -67,21 +67,18 @@ function Standings({ course }: { course: CourseOverview }) {
     <section aria-label="Exercises and learners">
       <h1 className="mb-3 text-xl">{course.title}</h1>
       <div className="overflow-x-auto rounded-lg border border-rule bg-page">
-        <table className="w-full border-collapse">
-          <thead>
-            <tr className="border-b border-rule text-left text-xs text-faint">
-              <th className="px-4 py-2.5 font-semibold">Exercise</th>
-              {course.learners.map((learner) => (
-                <th key={learner.id} className="w-24 px-1 py-2.5 text-center font-semibold">
-                  <span title={learner.name}>{learner.name.split(' ')[0]}</span>
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {course.exercises.map((exercise) => (
-              <tr key={exercise.id} className="border-b border-rule last:border-0">
-                <th scope="row" className="px-4 py-2.5 text-left font-normal">
+        <Table
+          pad="px-1 py-2"
+          className="w-full border-collapse"
+          columns={[
+            {
+              id: 'exercise',
+              heading: 'Exercise',
+              names: true,
+              className: 'pl-4',
+              headingClassName: 'pl-4',
+              cell: (exercise) => (
+                <>
                   <Link
                     to={`/exercises/${exercise.id}/setting`}
                     className="rounded-sm text-[15px] font-semibold hover:underline"
@@ -96,20 +93,27 @@ function Standings({ course }: { course: CourseOverview }) {
                   )}
                   <br />
                   <ExerciseFacts rate={exercise.rate} range={exercise.range} dueAt={exercise.dueAt} />
-                </th>
-                {course.learners.map((learner) => (
-                  <td key={learner.id} className="px-1 py-2 text-center align-middle">
-                    <StandingCell
-                      standing={standingOf(learner.id, exercise.id)}
-                      learner={learner.name}
-                      exercise={exercise.title}
-                    />
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+                </>
+              ),
+            },
+            ...course.learners.map((learner): Column<(typeof course.exercises)[number]> => ({
+              id: learner.id,
+              heading: <span title={learner.name}>{learner.name.split(' ')[0]}</span>,
+              centred: true,
+              headingClassName: 'w-24',
+              className: 'align-middle',
+              cell: (exercise) => (
+                <StandingCell
+                  standing={standingOf(learner.id, exercise.id)}
+                  learner={learner.name}
+                  exercise={exercise.title}
+                />
+              ),
+            })),
+          ]}
+          rows={course.exercises}
+          rowId={(exercise) => exercise.id}
+        />
       </div>
       <p className="mt-2 flex flex-wrap gap-x-5 gap-y-1 text-xs text-faint">
         <span>– not begun</span>

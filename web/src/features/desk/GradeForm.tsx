@@ -1,7 +1,7 @@
 import { type ReviewedTake, ReviewText } from '@undulan/contract';
 import { type Criterion, weightedScore } from '@undulan/core';
 import { clsx } from 'clsx';
-import { Button, CommitText, DecimalField, DecimalInput, Field } from '../../ui/index.ts';
+import { Button, CommitText, DecimalField, DecimalInput, Field, Table } from '../../ui/index.ts';
 import type { ReviewWriter } from './use-review-writer.ts';
 
 /**
@@ -74,19 +74,41 @@ function CriteriaGrades({ reading, writer, total, fixed }: CriteriaGradesProps) 
     });
   };
   return (
-    <table className="w-full text-[13px]">
-      <tbody>
-        {reading.criteria.map((criterion) => (
-          <tr key={criterion.id} className="border-b border-rule">
-            <th scope="row" className="py-1 text-left font-semibold">
-              {criterion.label}
-            </th>
-            <td className="py-1 text-xs text-faint">
-              off by <span className="figures">{criterion.error.toFixed(2)}</span> {criterion.unit},{' '}
-              <span className="figures">{criterion.tolerance}</span> allowed; counts{' '}
-              <span className="figures">{criterion.weight}</span>
-            </td>
-            <td className="w-16 py-0.5">
+    <Table
+      headless
+      pad="py-1"
+      className="w-full text-[13px]"
+      columns={[
+        {
+          id: 'criterion',
+          heading: 'Criterion',
+          names: true,
+          cell: (criterion) => <span className="font-semibold">{criterion?.label ?? 'Total'}</span>,
+        },
+        {
+          id: 'measured',
+          heading: 'Measured',
+          className: 'text-xs text-faint',
+          cell: (criterion) =>
+            criterion ? (
+              <>
+                off by <span className="figures">{criterion.error.toFixed(2)}</span> {criterion.unit},{' '}
+                <span className="figures">{criterion.tolerance}</span> allowed; counts{' '}
+                <span className="figures">{criterion.weight}</span>
+              </>
+            ) : Object.keys(given).length > 0 ? (
+              `with your grades; proposed ${reading.proposedGrade}`
+            ) : (
+              'as proposed'
+            ),
+        },
+        {
+          id: 'grade',
+          heading: 'Grade',
+          figures: true,
+          className: 'w-16',
+          cell: (criterion) =>
+            criterion ? (
               <DecimalInput
                 optional
                 within={ReviewText.shape.grade}
@@ -95,26 +117,20 @@ function CriteriaGrades({ reading, writer, total, fixed }: CriteriaGradesProps) 
                 disabled={fixed}
                 inputMode="decimal"
                 className={clsx(
-                  'figures h-7! text-right',
+                  'h-7! text-right',
                   given[criterion.id] === undefined ? '' : 'font-semibold text-accent',
                 )}
                 placeholder={String(Math.round(criterion.score))}
                 value={given[criterion.id] ?? null}
                 onDecimal={(score) => giveCriterion(criterion.id, score)}
               />
-            </td>
-          </tr>
-        ))}
-        <tr>
-          <th scope="row" className="py-1 text-left font-semibold">
-            Total
-          </th>
-          <td className="py-1 text-xs text-faint">
-            {Object.keys(given).length > 0 ? `with your grades; proposed ${reading.proposedGrade}` : 'as proposed'}
-          </td>
-          <td className="figures py-1 pr-2 text-right font-semibold">{total}</td>
-        </tr>
-      </tbody>
-    </table>
+            ) : (
+              <span className="pr-2 font-semibold">{total}</span>
+            ),
+        },
+      ]}
+      rows={[...reading.criteria, null]}
+      rowId={(criterion) => criterion?.id ?? 'total'}
+    />
   );
 }

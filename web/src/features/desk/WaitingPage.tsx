@@ -4,10 +4,10 @@ import { formatDistanceToNow } from 'date-fns';
 import { Link, useParams } from 'react-router';
 import { useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, Empty, INPUT, LoadFailed, Loading, Select, Tick } from '../../ui/index.ts';
+import { Button, type Column, Empty, INPUT, LoadFailed, Loading, Select, Table, Tick } from '../../ui/index.ts';
 import { filterWaiting, useWaiting, useWaitingFilter } from './use-waiting.ts';
 
-/** What waits for review in a course, oldest first. */
+/** What waits for review in a course, oldest first until a heading is pressed; the Desk goes on oldest first. */
 export function WaitingPage() {
   const { courseId = '' } = useParams();
   const { data, error, refetch, showMore } = useWaiting(courseId, { fresh: true });
@@ -27,6 +27,63 @@ export function WaitingPage() {
     </Shell>
   );
 }
+
+const COLUMNS: Column<WaitingTake>[] = [
+  {
+    id: 'handed in',
+    heading: 'Handed in',
+    sortBy: (take) => take.handedInAt,
+    className: 'whitespace-nowrap',
+    cell: (take) => (
+      <>
+        {formatDistanceToNow(take.handedInAt, { addSuffix: true })}
+        {take.late && (
+          <span className="ml-2 rounded-full border border-danger px-2 py-px text-[11px] text-danger">late</span>
+        )}
+      </>
+    ),
+  },
+  {
+    id: 'learner',
+    heading: 'Learner',
+    sortBy: (take) => take.learnerName,
+    cell: (take) => (
+      <Link
+        to={`/takes/${take.takeId}`}
+        className="font-semibold text-accent hover:underline"
+        aria-label={`Review ${take.learnerName}, ${take.exerciseTitle}, take ${take.number}`}
+      >
+        {take.learnerName}
+      </Link>
+    ),
+  },
+  {
+    id: 'exercise',
+    heading: 'Exercise',
+    sortBy: (take) => take.exerciseTitle,
+    cell: (take) => take.exerciseTitle,
+  },
+  { id: 'take', heading: 'Take', figures: true, sortBy: (take) => take.number, cell: (take) => take.number },
+  {
+    id: 'findings',
+    heading: 'Findings',
+    figures: true,
+    sortBy: (take) => (take.readingState === 'read' ? take.findings : null),
+    cell: (take) =>
+      take.readingState === 'read' ? (
+        take.findings
+      ) : (
+        <span className="text-xs text-faint">{take.readingState === 'coming' ? 'being read' : 'not read'}</span>
+      ),
+  },
+  {
+    id: 'proposed',
+    heading: 'Proposed',
+    figures: true,
+    sortBy: (take) => take.proposedGrade,
+    cell: (take) => take.proposedGrade ?? '–',
+  },
+];
 
 interface QueueProps {
   waiting: readonly WaitingTake[];
@@ -85,52 +142,13 @@ function Queue({ waiting, later, onMore }: QueueProps) {
           </Empty>
         ) : (
           <div className="overflow-x-auto rounded-lg border border-rule bg-page">
-            <table className="w-full border-collapse text-sm">
-              <thead>
-                <tr className="border-b border-rule text-left text-xs text-faint">
-                  {['Handed in', 'Learner', 'Exercise', 'Take', 'Findings', 'Proposed'].map((title) => (
-                    <th key={title} className="px-4 py-2.5 font-semibold">
-                      {title}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {shown.map((take) => (
-                  <tr key={take.takeId} className="border-b border-rule last:border-0 hover:bg-shade">
-                    <td className="px-4 py-2.5 whitespace-nowrap">
-                      {formatDistanceToNow(take.handedInAt, { addSuffix: true })}
-                      {take.late && (
-                        <span className="ml-2 rounded-full border border-danger px-2 py-px text-[11px] text-danger">
-                          late
-                        </span>
-                      )}
-                    </td>
-                    <td className="px-4 py-2.5">
-                      <Link
-                        to={`/takes/${take.takeId}`}
-                        className="font-semibold text-accent hover:underline"
-                        aria-label={`Review ${take.learnerName}, ${take.exerciseTitle}, take ${take.number}`}
-                      >
-                        {take.learnerName}
-                      </Link>
-                    </td>
-                    <td className="px-4 py-2.5">{take.exerciseTitle}</td>
-                    <td className="figures px-4 py-2.5">{take.number}</td>
-                    <td className="figures px-4 py-2.5">
-                      {take.readingState === 'read' ? (
-                        take.findings
-                      ) : (
-                        <span className="text-xs text-faint">
-                          {take.readingState === 'coming' ? 'being read' : 'not read'}
-                        </span>
-                      )}
-                    </td>
-                    <td className="figures px-4 py-2.5">{take.proposedGrade ?? '–'}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <Table
+              pad="px-4 py-2.5"
+              className="w-full border-collapse text-sm"
+              columns={COLUMNS}
+              rows={shown}
+              rowId={(take) => take.takeId}
+            />
           </div>
         )}
         {later > 0 && (

@@ -404,7 +404,7 @@ test('a learner reads the notes one by one, marks one as done and answers it', a
   expect(await screen.findByText('Note 1 of 2, 1 done')).toBeDefined();
   fireEvent.change(screen.getByLabelText('Reply to the note on frame 13'), { target: { value: '  ' } });
   press('Reply');
-  expect(screen.getByRole('alert').textContent).toBe('Write the reply first.');
+  expect((await screen.findByRole('alert')).textContent).toBe('Write the reply first.');
   fireEvent.change(screen.getByLabelText('Reply to the note on frame 13'), { target: { value: 'How much?' } });
   press('Reply');
   await waitFor(() => expect(screen.getByRole('list', { name: 'Replies' }).textContent).toContain('How much?'));

@@ -1,7 +1,7 @@
 import { framesPerSecond, type Rate, readRun, tempoOf } from '@undulan/core';
 import { clsx } from 'clsx';
 import { Minus, Plus, Trash2 } from 'lucide-react';
-import { Button, INPUT } from '../../ui/index.ts';
+import { Button, INPUT, Table } from '../../ui/index.ts';
 import { withBeat, withoutBeat } from './change-run.ts';
 import type { Run } from './planner-state.ts';
 import { usePlanner } from './use-planner.ts';
@@ -36,81 +36,59 @@ export function BeatTable({ run, rate, spreadMs, left, onRun, onRemove }: BeatTa
   };
   return (
     <section aria-label="Beats" className="mt-3">
-      <table className="w-full rounded-lg border border-rule bg-page text-sm">
-        <thead>
-          <tr className="border-b border-rule text-left text-xs text-faint">
-            <th className="px-2 py-1.5 font-semibold">cue</th>
-            <th className="px-1 py-1.5 text-right font-semibold">seconds</th>
-            <th className="px-1 py-1.5 text-right font-semibold">frames</th>
-            <th className="px-1 py-1.5 text-right font-semibold">whole</th>
-            <th className="px-1 py-1.5 text-right font-semibold">off, ms</th>
-            <th className="py-1.5">
-              <span className="sr-only">{onRun ? 'Change' : 'Spread'}</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {beats.map((beat, i) => (
-            <tr key={i} className="border-b border-rule last:border-0">
-              <td className="flex items-center gap-1.5 px-2 py-1">
-                <span className="figures w-5 text-xs text-faint">{i + 1}</span>
+      <Table
+        pad="px-1 py-1"
+        className="w-full rounded-lg border border-rule bg-page text-sm"
+        columns={[
+          {
+            id: 'cue',
+            heading: 'cue',
+            headingClassName: 'pl-2',
+            className: 'pl-2',
+            cell: ({ at }) => (
+              <span className="flex items-center gap-1.5">
+                <span className="figures w-5 text-xs text-faint">{at + 1}</span>
                 <input
-                  aria-label={`Name of beat ${i + 1}`}
+                  aria-label={`Name of beat ${at + 1}`}
                   maxLength={40}
                   placeholder="name it"
-                  value={state.beatNames[i] ?? ''}
-                  onChange={(event) => rename(i, event.target.value)}
+                  value={state.beatNames[at] ?? ''}
+                  onChange={(event) => rename(at, event.target.value)}
                   className={clsx(INPUT, 'h-6! px-1.5!')}
                 />
-              </td>
-              <td className="figures px-1 py-1 text-right">{beat.seconds.toFixed(3)}</td>
-              <td className="figures px-1 py-1 text-right">{beat.frames.toFixed(2)}</td>
-              <td className="figures px-1 py-1 text-right font-semibold">{beat.rounded}</td>
-              <td className="figures px-1 py-1 text-right text-faint">
-                {signedMs((beat.rounded - beat.frames) * frameMs)}
-              </td>
-              <td className="w-[5.4rem] py-1 pr-1 text-right whitespace-nowrap">
-                {onRun ? (
-                  <>
-                    <Button
-                      kind="quiet"
-                      square
-                      className="h-6! w-6!"
-                      aria-label={`Beat ${i + 1} a frame earlier`}
-                      disabledReason={i === 0 && 'The first beat is where the run begins.'}
-                      onClick={() => onRun(withBeat(run, i, run[i]! - frameMs))}
-                    >
-                      <Minus size={12} />
-                    </Button>
-                    <Button
-                      kind="quiet"
-                      square
-                      className="h-6! w-6!"
-                      aria-label={`Beat ${i + 1} a frame later`}
-                      disabledReason={i === 0 && 'The first beat is where the run begins.'}
-                      onClick={() => onRun(withBeat(run, i, run[i]! + frameMs))}
-                    >
-                      <Plus size={12} />
-                    </Button>
-                    <Button
-                      kind="quiet"
-                      square
-                      className="h-6! w-6!"
-                      aria-label={`Delete beat ${i + 1}`}
-                      disabledReason={run.length <= 2 && 'A run has at least two beats.'}
-                      onClick={() => onRun(withoutBeat(run, i))}
-                    >
-                      <Trash2 size={12} />
-                    </Button>
-                  </>
-                ) : (
-                  <span className="figures text-xs text-faint">± {((spreadMs?.[i] ?? 0) / frameMs).toFixed(1)} f</span>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </span>
+            ),
+          },
+          { id: 'seconds', heading: 'seconds', figures: true, cell: ({ seconds }) => seconds.toFixed(3) },
+          { id: 'frames', heading: 'frames', figures: true, cell: ({ frames }) => frames.toFixed(2) },
+          {
+            id: 'whole',
+            heading: 'whole',
+            figures: true,
+            className: 'font-semibold',
+            cell: ({ rounded }) => rounded,
+          },
+          {
+            id: 'off',
+            heading: 'off, ms',
+            figures: true,
+            className: 'text-faint',
+            cell: ({ rounded, frames }) => signedMs((rounded - frames) * frameMs),
+          },
+          {
+            id: 'change',
+            heading: <span className="sr-only">{onRun ? 'Change' : 'Spread'}</span>,
+            className: 'w-[5.4rem] text-right whitespace-nowrap',
+            cell: ({ at }) =>
+              onRun ? (
+                <BeatButtons run={run} at={at} frameMs={frameMs} onRun={onRun} />
+              ) : (
+                <span className="figures text-xs text-faint">± {((spreadMs?.[at] ?? 0) / frameMs).toFixed(1)} f</span>
+              ),
+          },
+        ]}
+        rows={beats.map((beat, at) => ({ ...beat, at }))}
+      />
       {left > 0 && (
         <p className="mt-1 text-xs text-ochre">
           {left === 1 ? 'One run has' : `${left} runs have`} another number of beats than run 1 and cannot be averaged
@@ -140,5 +118,45 @@ export function BeatTable({ run, rate, spreadMs, left, onRun, onRemove }: BeatTa
         )}
       </div>
     </section>
+  );
+}
+
+interface BeatButtonsProps {
+  run: Run;
+  at: number;
+  frameMs: number;
+  onRun: (run: Run) => void;
+}
+
+function BeatButtons({ run, at, frameMs, onRun }: BeatButtonsProps) {
+  const square = { kind: 'quiet', square: true, className: 'h-6! w-6!' } as const;
+  const isFirst = at === 0 && 'The first beat is where the run begins.';
+  return (
+    <>
+      <Button
+        {...square}
+        aria-label={`Beat ${at + 1} a frame earlier`}
+        disabledReason={isFirst}
+        onClick={() => onRun(withBeat(run, at, run[at]! - frameMs))}
+      >
+        <Minus size={12} />
+      </Button>
+      <Button
+        {...square}
+        aria-label={`Beat ${at + 1} a frame later`}
+        disabledReason={isFirst}
+        onClick={() => onRun(withBeat(run, at, run[at]! + frameMs))}
+      >
+        <Plus size={12} />
+      </Button>
+      <Button
+        {...square}
+        aria-label={`Delete beat ${at + 1}`}
+        disabledReason={run.length <= 2 && 'A run has at least two beats.'}
+        onClick={() => onRun(withoutBeat(run, at))}
+      >
+        <Trash2 size={12} />
+      </Button>
+    </>
   );
 }

@@ -18,8 +18,7 @@ import {
 } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useCallback, useRef } from 'react';
-import { Button, Field, INPUT, Select, useSize } from '../../ui/index.ts';
-import { HeadingRow } from './HeadingRow.tsx';
+import { Button, type Column, Field, INPUT, Select, Table, useSize } from '../../ui/index.ts';
 import { QuantityField } from './QuantityField.tsx';
 import { type Stopwatch, useOnTick, useStopwatch } from './stopwatch.ts';
 import { NotYet, PlayRow, ToolHeading, ToolSpread } from './ToolSpread.tsx';
@@ -153,30 +152,31 @@ function Converted({
           Use this rate and range
         </Button>
       </div>
-      <table className="mt-3 w-full rounded-lg border border-rule bg-page text-sm">
-        <HeadingRow headings={['key', 'falls on', 'whole frame', 'rounding']} />
-        <tbody className="figures">
-          {keys.map((key, i) => {
-            const converted = convertFrame(key, rateChange);
-            return (
-              <tr key={i} className="border-b border-rule last:border-0">
-                <td className="px-3 py-1">{key}</td>
-                <td className="px-3 py-1 text-right">{formatExact(converted.exact)}</td>
-                <td className="px-3 py-1 text-right font-semibold">{converted.whole}</td>
-                <td className="px-3 py-1 text-right text-faint">
-                  {converted.roundingFrames === 0
-                    ? 'none'
-                    : `${converted.roundingFrames > 0 ? '+' : '−'}${Math.abs(converted.roundingFrames).toFixed(3)} ` +
-                      `f, ${Math.abs(converted.roundingSeconds * 1000).toFixed(1)} ms`}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <Table
+        className="mt-3 w-full rounded-lg border border-rule bg-page text-sm"
+        columns={KEY_COLUMNS}
+        rows={keys.map((key) => ({ key, ...convertFrame(key, rateChange) }))}
+      />
     </>
   );
 }
+
+const KEY_COLUMNS: Column<{ key: number } & ReturnType<typeof convertFrame>>[] = [
+  { id: 'key', heading: 'key', className: 'figures', cell: ({ key }) => key },
+  { id: 'exact', heading: 'falls on', figures: true, cell: ({ exact }) => formatExact(exact) },
+  { id: 'whole', heading: 'whole frame', figures: true, className: 'font-semibold', cell: ({ whole }) => whole },
+  {
+    id: 'rounding',
+    heading: 'rounding',
+    figures: true,
+    className: 'text-faint',
+    cell: ({ roundingFrames, roundingSeconds }) =>
+      roundingFrames === 0
+        ? 'none'
+        : `${roundingFrames > 0 ? '+' : '−'}${Math.abs(roundingFrames).toFixed(3)} ` +
+          `f, ${Math.abs(roundingSeconds * 1000).toFixed(1)} ms`,
+  },
+];
 
 interface Lane {
   label: string;

@@ -11,8 +11,7 @@ import {
   RULER_UNITS,
 } from '@undulan/core';
 import { clsx } from 'clsx';
-import { Button } from '../../ui/index.ts';
-import { HeadingRow } from './HeadingRow.tsx';
+import { Button, Table } from '../../ui/index.ts';
 import { QuantityField } from './QuantityField.tsx';
 import { NotYet, ToolHeading, ToolSpread } from './ToolSpread.tsx';
 import { usePlanner } from './use-planner.ts';
@@ -35,21 +34,29 @@ export function TimecodeTool() {
             least={-1e6}
           />
           {place?.ok && rate.ok && (
-            <table className="mt-3 w-full rounded-lg border border-rule bg-page text-sm">
-              <tbody>
-                {RULER_UNIT_NAMES.map((unit) => {
-                  const text = formatRuler(place.value, unit, rate.value);
-                  return (
-                    <tr key={unit} className="border-b border-rule last:border-0">
-                      <th scope="row" className="px-3 py-2 text-left font-normal text-faint">
-                        {RULER_UNITS[unit].label}
-                      </th>
-                      <td className="figures px-3 py-2 text-right font-semibold">{text}</td>
-                    </tr>
-                  );
-                })}
-              </tbody>
-            </table>
+            <Table
+              headless
+              pad="px-3 py-2"
+              className="mt-3 w-full rounded-lg border border-rule bg-page text-sm"
+              columns={[
+                {
+                  id: 'unit',
+                  heading: 'Unit',
+                  names: true,
+                  className: 'text-faint',
+                  cell: (unit) => RULER_UNITS[unit].label,
+                },
+                {
+                  id: 'place',
+                  heading: 'Place',
+                  figures: true,
+                  className: 'font-semibold',
+                  cell: (unit) => formatRuler(place.value, unit, rate.value),
+                },
+              ]}
+              rows={RULER_UNIT_NAMES}
+              rowId={(unit) => unit}
+            />
           )}
           {place?.ok && (
             <div className="mt-2">
@@ -160,31 +167,47 @@ function DropFrame({ rate, around }: { rate: Rate; around: number }) {
           one of them is refused.
         </p>
       </div>
-      <table className="max-w-2xl rounded-lg border border-rule bg-page text-sm">
-        <HeadingRow headings={['clock', 'frame', 'drop-frame label', 'counted plainly', 'plainly behind by']} />
-        <tbody className="figures">
-          {CLOCK.map(({ says, seconds }) => {
-            const frame = Math.round(seconds * fps);
-            return (
-              <tr key={says} className="border-b border-rule last:border-0">
-                <td className="px-3 py-1">{says}</td>
-                <td className="px-3 py-1 text-right">
-                  <button
-                    type="button"
-                    className="rounded-sm text-accent hover:underline"
-                    onClick={() => change({ place: String(frame) })}
-                  >
-                    {frame}
-                  </button>
-                </td>
-                <td className="px-3 py-1 text-right font-semibold">{formatTimecode(frame, rate)}</td>
-                <td className="px-3 py-1 text-right">{formatTimecode(frame, { num: nominal, den: 1 })}</td>
-                <td className="px-3 py-1 text-right text-faint">{(seconds - frame / nominal).toFixed(2)} s</td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <Table
+        className="max-w-2xl rounded-lg border border-rule bg-page text-sm"
+        columns={[
+          { id: 'clock', heading: 'clock', className: 'figures', cell: ({ says }) => says },
+          {
+            id: 'frame',
+            heading: 'frame',
+            figures: true,
+            cell: ({ frame }) => (
+              <button
+                type="button"
+                className="rounded-sm text-accent hover:underline"
+                onClick={() => change({ place: String(frame) })}
+              >
+                {frame}
+              </button>
+            ),
+          },
+          {
+            id: 'label',
+            heading: 'drop-frame label',
+            figures: true,
+            className: 'font-semibold',
+            cell: ({ frame }) => formatTimecode(frame, rate),
+          },
+          {
+            id: 'plain',
+            heading: 'counted plainly',
+            figures: true,
+            cell: ({ frame }) => formatTimecode(frame, { num: nominal, den: 1 }),
+          },
+          {
+            id: 'behind',
+            heading: 'plainly behind by',
+            figures: true,
+            className: 'text-faint',
+            cell: ({ seconds, frame }) => `${(seconds - frame / nominal).toFixed(2)} s`,
+          },
+        ]}
+        rows={CLOCK.map((at) => ({ ...at, frame: Math.round(at.seconds * fps) }))}
+      />
     </section>
   );
 }

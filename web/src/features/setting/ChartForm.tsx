@@ -1,20 +1,26 @@
 import {
+  accept,
   CHANNELS,
   chartOf,
   findChannel,
   type KeyTolerance,
   readChart,
+  refuse,
+  type Result,
   sameData,
   TRACKS,
   writeChart,
   type WrittenMark,
 } from '@undulan/core';
 import { clsx } from 'clsx';
+import { useMemo } from 'react';
 import { z } from 'zod';
 import {
   applyEdit,
   changeDetails,
   channelSelected,
+  type EditRequest,
+  runEdit,
   selectActiveChannel,
   selectMotion,
   selectSubject,
@@ -38,8 +44,6 @@ export function ChartForm() {
   );
 }
 
-const WRITTEN = z.object({ chart: readBy(z.string(), readChart) });
-
 /** The chart of the chosen channel in writing: typed, or pasted from a table, it keys the channel. */
 function WrittenChart() {
   const dispatch = useAppDispatch();
@@ -47,7 +51,6 @@ function WrittenChart() {
   const subject = useAppSelector(selectSubject)!;
   const { id: channelId } = useAppSelector(selectActiveChannel)!;
   const { keyTolerances = [] } = useAppSelector(selectWork)!.details!;
-  const refused = useAppSelector((state) => state.gesture.refused);
   const channel = findChannel(motion.subjects.find((other) => other.id === subject.id) ?? subject, channelId)!;
   const track = TRACKS.find((other) => (other.channelIds as readonly string[]).includes(channelId))?.id;
   const isOwn = (tolerance: KeyTolerance): boolean => tolerance.subjectId === subject.id && tolerance.track === track;
@@ -57,9 +60,22 @@ function WrittenChart() {
       keyFrames: keyTolerances.find((own) => isOwn(own) && own.frame === mark.frame)?.keyFrames ?? null,
     })),
   );
-  const form = useTypedForm(WRITTEN, { values: { chart: written } });
-  const { problem } = form;
+  const schema = useMemo(() => {
+    const request = (chart: readonly WrittenMark[]): EditRequest => ({
+      operation: 'applyChart',
+      args: [{ subjectId: subject.id, channelId }, chart],
+    });
+    const read = (text: string): Result<{ marks: WrittenMark[]; request: EditRequest }> => {
+      const chart = readChart(text, motion.range);
+      if (!chart.ok) return chart;
+      const { refused } = runEdit(motion, request(chart.value));
+      return refused ? refuse('not-keyed', [], refused) : accept({ marks: chart.value, request: request(chart.value) });
+    };
+    return z.object({ chart: readBy(z.string(), read) });
+  }, [motion, subject.id, channelId]);
+  const form = useTypedForm(schema, { chart: written });
   const isTyped = form.formState.isDirty;
+  const problem = isTyped ? form.problem : null;
 
   /** What the chart says of tolerances; those of other tracks stay. */
   const tolerate = (marks: readonly WrittenMark[]): void => {
@@ -69,16 +85,16 @@ function WrittenChart() {
     const next = [...keyTolerances.filter((tolerance) => !isOwn(tolerance)), ...own];
     if (!sameData(next, keyTolerances)) dispatch(changeDetails({ keyTolerances: next }));
   };
-  const apply = ({ chart }: z.infer<typeof WRITTEN>): void => {
-    form.reset();
-    dispatch(applyEdit({ operation: 'applyChart', args: [{ subjectId: subject.id, channelId }, chart] }));
-    if (chart.some((mark) => mark.keyFrames !== null) || keyTolerances.some(isOwn)) tolerate(chart);
+  const apply = ({ chart: { marks, request } }: z.infer<typeof schema>): void => {
+    form.settle();
+    dispatch(applyEdit(request));
+    if (marks.some((mark) => mark.keyFrames !== null) || keyTolerances.some(isOwn)) tolerate(marks);
   };
   return (
     <form className="grid gap-1.5" onSubmit={(event) => void form.handleSubmit(apply)(event)}>
       <Field
         label={`Written chart of ${subject.name}`}
-        error={problem ?? (isTyped ? undefined : (refused ?? undefined))}
+        error={problem ?? undefined}
         hint={
           'Frames with a dot between: a plain frame is an extreme, 9 = 1/2 a breakdown half-way, 25 (600) ' +
           'an extreme at 600, ± 2 its own tolerance. Rows copied from a table work too.'
@@ -107,7 +123,7 @@ function WrittenChart() {
           Key it so
         </Button>
         {isTyped && (
-          <Button kind="quiet" onClick={() => form.reset()}>
+          <Button kind="quiet" onClick={() => form.reset({ chart: written })}>
             As it was
           </Button>
         )}

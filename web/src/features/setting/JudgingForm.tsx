@@ -14,12 +14,11 @@ import {
   tracksOf,
   Weight,
 } from '@undulan/core';
-import { clsx } from 'clsx';
 import { useDeferredValue, useMemo } from 'react';
 import { changeDetails, selectMotion, selectWork } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
-import { DecimalInput, Empty } from '../../ui/index.ts';
+import { type Column, DecimalInput, Empty, Table } from '../../ui/index.ts';
 
 /** What criteria count, what single keys are allowed, and what made-up takes would score by it. */
 export function JudgingForm() {
@@ -52,59 +51,59 @@ function Preview() {
   };
   return (
     <section aria-label="Criteria and what takes would score">
-      <table className="w-full">
-        <thead>
-          <tr className="text-xs text-faint">
-            <th className="text-left font-semibold">Criteria</th>
-            {CRITERION_IDS.map((id) => (
-              <th
-                key={id}
-                className="w-[3.1rem] px-0.5 text-center align-bottom text-[11px] leading-tight font-semibold"
-              >
+      <Table
+        pad="py-1 px-0.5"
+        columns={[
+          {
+            id: 'take',
+            heading: (
+              <>
+                Criteria
+                <span className="mt-1 block h-7 pt-1 font-normal">count, 0 to 10</span>
+              </>
+            ),
+            names: true,
+            className: 'text-xs leading-tight',
+            headingClassName: 'align-bottom',
+            cell: ({ name }) => name,
+          },
+          ...CRITERION_IDS.map((id): Column<MadeUp> => ({
+            id,
+            heading: (
+              <>
                 {id === 'economy' ? 'Economy' : CRITERION_LABELS[id]}
-              </th>
-            ))}
-            <th className="w-11 pl-1 text-right align-bottom font-semibold">Grade</th>
-          </tr>
-          <tr className="border-b border-rule">
-            <td className="py-1 text-faint">count, 0 to 10</td>
-            {CRITERION_IDS.map((id) => (
-              <td key={id} className="px-0.5 py-1">
                 <DecimalInput
                   optional
                   within={Weight}
-
                   aria-label={`Weight of ${CRITERION_LABELS[id].toLowerCase()}`}
                   inputMode="decimal"
                   placeholder={String(DEFAULT_WEIGHTS[id])}
-                  className="figures h-7! px-1! text-center"
+                  className="figures mt-1 h-7! px-1! text-center font-normal"
                   value={weights[id] ?? null}
                   onDecimal={(weight) => weigh(id, weight)}
                 />
-              </td>
-            ))}
-            <td />
-          </tr>
-        </thead>
-        <tbody>
-          {made.map(({ name, reading }) => (
-            <tr key={name} className="border-b border-rule last:border-0">
-              <th scope="row" className="py-1 text-left text-xs leading-tight font-normal">
-                {name}
-              </th>
-              {CRITERION_IDS.map((id) => {
-                const criterion = reading.criteria.find((other) => other.id === id);
-                return (
-                  <td key={id} className={clsx('figures py-1 text-center', criterion ? '' : 'text-faint')}>
-                    {criterion ? Math.round(criterion.score) : '·'}
-                  </td>
-                );
-              })}
-              <td className="figures py-1 text-right font-semibold">{reading.proposedGrade}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+            centred: true,
+            headingClassName: 'w-[3.1rem] align-bottom text-[11px] leading-tight',
+            className: 'figures',
+            cell: ({ reading }) => {
+              const criterion = reading.criteria.find((other) => other.id === id);
+              return criterion ? Math.round(criterion.score) : <span className="text-faint">·</span>;
+            },
+          })),
+          {
+            id: 'grade',
+            heading: <span className="block pb-9">Grade</span>,
+            figures: true,
+            headingClassName: 'w-11 align-bottom',
+            className: 'font-semibold',
+            cell: ({ reading }) => reading.proposedGrade,
+          },
+        ]}
+        rows={made}
+        rowId={({ name }) => name}
+      />
       <p className="pt-1 text-xs text-faint">
         Made-up takes with one fault each, read by these tolerances and weights. A dot: not asked for here, or counts
         nothing.

@@ -1,6 +1,6 @@
 import type { TimingChart } from '@undulan/core';
 import { useState } from 'react';
-import { Button, CommitInput, Popover } from '../../ui/index.ts';
+import { Button, CommitInput, Popover, Table } from '../../ui/index.ts';
 
 /** Frames compared unless others are asked for. */
 const USUAL = 9;
@@ -63,35 +63,32 @@ export function CompareTable({ chart, length, unit }: CompareTableProps) {
           }}
         />
       </label>
-      <table className="figures text-right text-xs">
-        <thead className="text-faint">
-          <tr>
-            {['frame', 'even', 'actual', 'ahead by', unit].map((name) => (
-              <th key={name} scope="col" className="px-3 py-1 font-normal">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {frames.map((frame) => {
-            const even = (frame - firstFrame) / (lastFrame - firstFrame);
-            // On twos and more the drawing on screen is an earlier one.
-            const actual = marks.findLast((mark) => mark.frame <= frame)!.progress;
-            return (
-              <tr key={frame} className="border-t border-rule">
-                <th scope="row" className="px-3 py-1">
-                  {frame}
-                </th>
-                <td className="px-3">{percent(even)}</td>
-                <td className="px-3">{percent(actual)}</td>
-                <td className="px-3">{signed((actual - even) * 100)} %</td>
-                <td className="px-3">{signed((actual - even) * Math.abs(length))}</td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <Table
+        className="text-right text-xs"
+        columns={[
+          { id: 'frame', heading: 'frame', figures: true, names: true, cell: ({ frame }) => frame },
+          { id: 'even', heading: 'even', figures: true, cell: ({ even }) => percent(even) },
+          { id: 'actual', heading: 'actual', figures: true, cell: ({ actual }) => percent(actual) },
+          {
+            id: 'share ahead',
+            heading: 'ahead by',
+            figures: true,
+            cell: ({ even, actual }) => `${signed((actual - even) * 100)} %`,
+          },
+          {
+            id: 'length ahead',
+            heading: unit,
+            figures: true,
+            cell: ({ even, actual }) => signed((actual - even) * Math.abs(length)),
+          },
+        ]}
+        rows={frames.map((frame) => ({
+          frame,
+          even: (frame - firstFrame) / (lastFrame - firstFrame),
+          // On twos and more the drawing on screen is an earlier one.
+          actual: marks.findLast((mark) => mark.frame <= frame)!.progress,
+        }))}
+      />
     </Popover>
   );
 }

@@ -1,5 +1,6 @@
 import { EASE_DIRECTIONS, EASE_FAMILIES, easeProgress, type EaseShape, type Leave } from '@undulan/core';
 import { clsx } from 'clsx';
+import { type Column, Table } from '../../ui/index.ts';
 import { ShapeGraph } from './EaseGraph.tsx';
 import { EASE_DIRECTION_NAMES, FAMILY_WORDS, leaveWords, PLAIN_LEAVES } from './leave-words.ts';
 
@@ -46,32 +47,27 @@ export function EaseTiles({ leave, choiceOf }: EaseTilesProps) {
           </div>
         ))}
       </div>
-      <table className="mt-2 text-xs">
-        <thead>
-          <tr className="text-faint">
-            <td />
-            {EASE_DIRECTION_NAMES.map((direction) => (
-              <th key={direction} scope="col" className="px-1 font-normal">
-                {EASE_DIRECTIONS[direction]}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {EASE_FAMILIES.map((family) => (
-            <tr key={family}>
-              <th scope="row" className="pr-2 text-left font-normal whitespace-nowrap">
-                {FAMILY_WORDS[family]}
-              </th>
-              {EASE_DIRECTION_NAMES.map((direction) => (
-                <td key={direction} className="text-center">
-                  {tile(`${family}-${direction}`, leaveWords(`${family}-${direction}`), 64)}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        pad="px-1"
+        className="mt-2 text-xs"
+        columns={[
+          {
+            id: 'family',
+            heading: <span className="sr-only">Family</span>,
+            names: true,
+            className: 'whitespace-nowrap',
+            cell: (family) => FAMILY_WORDS[family],
+          },
+          ...EASE_DIRECTION_NAMES.map((direction): Column<(typeof EASE_FAMILIES)[number]> => ({
+            id: direction,
+            heading: <span className="font-normal">{EASE_DIRECTIONS[direction]}</span>,
+            centred: true,
+            cell: (family) => tile(`${family}-${direction}`, leaveWords(`${family}-${direction}`), 64),
+          })),
+        ]}
+        rows={EASE_FAMILIES}
+        rowId={(family) => family}
+      />
     </>
   );
 }

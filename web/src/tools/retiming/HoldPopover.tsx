@@ -55,7 +55,7 @@ export function HoldPopover() {
 function HoldForm() {
   const dispatch = useAppDispatch();
   const selectedKeys = useAppSelector((state) => state.selection.keys);
-  const form = useTypedForm(HOLD, { defaultValues: { frames: '8', ripple: true } });
+  const form = useTypedForm(HOLD, { frames: '8', ripple: true });
   const none = selectedKeys.length === 0 && 'Select the keys to hold first.';
   const hold = ({ frames, ripple }: z.infer<typeof HOLD>): void => {
     if (!none) dispatch(applyEdit({ operation: 'makeHold', args: [selectedKeys, frames, { ripple }] }));

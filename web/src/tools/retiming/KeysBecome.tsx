@@ -9,9 +9,11 @@ import {
   runningSeconds,
   travelSeconds,
 } from '@undulan/core';
-import { Problem } from '../../ui/index.ts';
+import { Problem, Table } from '../../ui/index.ts';
 
 export type Place = KeyRef & Omit<ConvertedFrame, 'roundingSeconds'>;
+
+const STICKY = 'sticky top-0 bg-shade';
 
 interface KeysBecomeProps {
   before: MotionDocument;
@@ -26,6 +28,8 @@ export function KeysBecome({ before, after, places, gaveWay }: KeysBecomeProps) 
   const durations = ({ range, rate }: MotionDocument): string =>
     `${formatRate(rate)} fps · ${range.first}–${range.last} · runs ${runningSeconds(range, rate).toFixed(3)} ` +
     `s · travel ${travelSeconds(range.first, range.last, rate).toFixed(3)} s`;
+  const keyName = ({ subjectId, channelId }: Place): string =>
+    `${findSubject(before, subjectId)?.name}, ${CHANNELS[channelId].label.toLowerCase()}`;
   return (
     <div className="min-w-0">
       <p className="figures text-xs text-faint">{durations(before)}</p>
@@ -44,32 +48,54 @@ export function KeysBecome({ before, after, places, gaveWay }: KeysBecomeProps) 
         {places.length === 0 ? (
           <p className="p-3 text-sm text-faint">Keys keep their frames.</p>
         ) : (
-          <table className="figures w-full text-xs">
-            <thead className="sticky top-0 bg-shade text-left">
-              <tr>
-                <th className="px-2 py-1">Key</th>
-                <th className="px-2 py-1 text-right">From</th>
-                <th className="px-2 py-1 text-right">Exactly</th>
-                <th className="px-2 py-1 text-right">On a frame</th>
-                <th className="px-2 py-1 text-right">Rounding</th>
-              </tr>
-            </thead>
-            <tbody>
-              {places.map((place) => (
-                <tr key={`${place.subjectId}/${place.channelId}/${place.frame}`} className="border-t border-rule">
-                  <td className="max-w-40 truncate px-2 py-1">
-                    {findSubject(before, place.subjectId)?.name}, {CHANNELS[place.channelId].label.toLowerCase()}
-                  </td>
-                  <td className="px-2 py-1 text-right">{place.frame}</td>
-                  <td className="px-2 py-1 text-right">{formatExact(place.exact)}</td>
-                  <td className="px-2 py-1 text-right font-semibold">{place.whole}</td>
-                  <td className="px-2 py-1 text-right">
-                    {place.roundingFrames === 0 ? '–' : place.roundingFrames.toFixed(3).replace('-', '−')}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Table
+            pad="px-2 py-1"
+            className="w-full text-xs"
+            columns={[
+              {
+                id: 'key',
+                heading: 'Key',
+                headingClassName: STICKY,
+                className: 'max-w-40 truncate',
+                sortBy: keyName,
+                cell: keyName,
+              },
+              {
+                id: 'from',
+                heading: 'From',
+                headingClassName: STICKY,
+                figures: true,
+                sortBy: ({ frame }) => frame,
+                cell: ({ frame }) => frame,
+              },
+              {
+                id: 'exact',
+                heading: 'Exactly',
+                headingClassName: STICKY,
+                figures: true,
+                cell: ({ exact }) => formatExact(exact),
+              },
+              {
+                id: 'whole',
+                heading: 'On a frame',
+                headingClassName: STICKY,
+                figures: true,
+                className: 'font-semibold',
+                cell: ({ whole }) => whole,
+              },
+              {
+                id: 'rounding',
+                heading: 'Rounding',
+                headingClassName: STICKY,
+                figures: true,
+                sortBy: ({ roundingFrames }) => Math.abs(roundingFrames),
+                cell: ({ roundingFrames }) =>
+                  roundingFrames === 0 ? '–' : roundingFrames.toFixed(3).replace('-', '−'),
+              },
+            ]}
+            rows={places}
+            rowId={(place) => `${place.subjectId}/${place.channelId}/${place.frame}`}
+          />
         )}
       </div>
     </div>

@@ -88,7 +88,7 @@ function StretchForm() {
   const [first, last] = [Math.min(...frames), Math.max(...frames)];
   const length = selectedKeys.length > 0 ? last - first : 0;
   const schema = useMemo(() => readBy(STRETCH, (typed) => readStretch(typed, length)), [length]);
-  const form = useTypedForm(schema, { defaultValues: { of: 'factor', typed: '1', about: 'start' } });
+  const form = useTypedForm(schema, { of: 'factor', typed: '1', about: 'start' });
   const { problem, said: factor } = form;
   const { of, typed, about } = form.typed;
   const aboutFrame = about === 'start' ? first : about === 'end' ? last : playhead;
@@ -219,7 +219,7 @@ function TimeForm({ rangeFixed }: { rangeFixed: string | null }) {
   const dispatch = useAppDispatch();
   const clock = useClock();
   const frame = useRestingFrame();
-  const form = useTypedForm(TIME, { defaultValues: { frames: '4' } });
+  const form = useTypedForm(TIME, { frames: '4' });
   const { problem } = form;
   const frames = form.said && form.said.frames;
   const options = { keepRange: rangeFixed !== null };

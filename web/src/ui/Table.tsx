@@ -1,0 +1,145 @@
+import {
+  type ColumnDef,
+  createSortedRowModel,
+  rowSortingFeature,
+  tableFeatures,
+  useTable,
+} from '@tanstack/react-table';
+import { clsx } from 'clsx';
+import { ArrowDown, ArrowUp, ArrowUpDown } from 'lucide-react';
+import { type ReactNode, useMemo } from 'react';
+
+export interface Column<Row> {
+  id: string;
+  heading: ReactNode;
+  cell: (row: Row, index: number) => ReactNode;
+  /** Figures: to the right, under each other. */
+  figures?: boolean;
+  centred?: boolean;
+  /** It says what its row is about. */
+  names?: boolean;
+  /** By what its rows are put in order when its heading is pressed; null goes last. */
+  sortBy?: (row: Row) => number | string | null;
+  className?: string;
+  headingClassName?: string;
+}
+
+interface TableProps<Row> {
+  label?: string;
+  columns: readonly Column<Row>[];
+  rows: readonly Row[];
+  /** What stays the same of a row while rows come and go; its place unless given. */
+  rowId?: (row: Row, index: number) => string;
+  /** Room within a cell. */
+  pad?: string;
+  className?: string;
+  /** Nothing stands over the columns that is not plain from the rows. */
+  headless?: boolean;
+}
+
+const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel() });
+
+interface Placed<Row> {
+  row: Row;
+  index: number;
+}
+
+/** Numbers by size, words as they are looked up. */
+function compare(one: number | string, other: number | string): number {
+  return typeof one === 'number' && typeof other === 'number'
+    ? one - other
+    : String(one).localeCompare(String(other), undefined, { numeric: true });
+}
+
+/** Rows under headings; in the order given, or by the column whose heading was pressed. */
+export function Table<Row>({
+  label,
+  columns,
+  rows,
+  rowId,
+  pad = 'px-3 py-1',
+  className = 'w-full',
+  headless = false,
+}: TableProps<Row>) {
+  const data = useMemo(() => rows.map((row, index) => ({ row, index })), [rows]);
+  const definitions = useMemo(
+    () =>
+      columns.map(({ id, sortBy }): ColumnDef<typeof features, Placed<Row>> => ({
+        id,
+        accessorFn: ({ row }) => sortBy?.(row) ?? undefined,
+        enableSorting: sortBy !== undefined,
+        sortFn: (a, b) => compare(a.getValue(id), b.getValue(id)),
+        sortUndefined: 'last',
+        sortDescFirst: false,
+      })),
+    [columns],
+  );
+  const table = useTable({
+    features,
+    data,
+    columns: definitions,
+    getRowId: ({ row, index }) => rowId?.(row, index) ?? String(index),
+    enableMultiSort: false,
+  });
+  const sided = ({ figures, centred }: Column<Row>): string =>
+    centred ? 'text-center' : figures ? 'text-right' : 'text-left';
+  return (
+    <table aria-label={label} className={className}>
+      {!headless && (
+        <thead>
+          <tr className="border-b border-rule text-xs text-faint">
+            {columns.map((column) => {
+              const order = table.getColumn(column.id)!;
+              const sorted = order.getIsSorted();
+              return (
+                <th
+                  key={column.id}
+                  scope="col"
+                  aria-sort={sorted ? (sorted === 'asc' ? 'ascending' : 'descending') : undefined}
+                  className={clsx(pad, 'font-semibold', sided(column), column.headingClassName)}
+                >
+                  {column.sortBy ? (
+                    <button
+                      type="button"
+                      className="inline-flex items-center gap-1 rounded-sm hover:text-ink"
+                      onClick={() => order.toggleSorting()}
+                    >
+                      {column.heading}
+                      {sorted === 'asc' ? (
+                        <ArrowUp size={12} />
+                      ) : sorted ? (
+                        <ArrowDown size={12} />
+                      ) : (
+                        <ArrowUpDown size={12} className="opacity-40" />
+                      )}
+                    </button>
+                  ) : (
+                    column.heading
+                  )}
+                </th>
+              );
+            })}
+          </tr>
+        </thead>
+      )}
+      <tbody>
+        {table.getRowModel().rows.map(({ id, original: { row, index } }) => (
+          <tr key={id} className="border-b border-rule last:border-0">
+            {columns.map((column) => {
+              const style = clsx(pad, sided(column), column.figures && 'figures', column.className);
+              return column.names ? (
+                <th key={column.id} scope="row" className={clsx(style, 'font-normal')}>
+                  {column.cell(row, index)}
+                </th>
+              ) : (
+                <td key={column.id} className={style}>
+                  {column.cell(row, index)}
+                </td>
+              );
+            })}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
