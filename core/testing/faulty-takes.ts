@@ -111,7 +111,7 @@ export const FAULTS: Record<string, (dice: Dice) => FaultyTake> = {
   }),
   'no ease': onDrawer(({ motion, frames, at }) => ({
     take: setLeave(motion, [at(0)], 'linear').motion,
-    kinds: ['start-not-slow', 'finish-not-slow'],
+    kinds: ['start-not-slow'],
     firstFrame: frames[0]!,
     lastFrame: frames[1]!,
   })),
@@ -133,7 +133,7 @@ export const FAULTS: Record<string, (dice: Dice) => FaultyTake> = {
         [ref('drawer', 'position.x', frames[0]!), ref('drawer', 'position.x', frames[1]!)],
         'linear',
       ).motion,
-      kinds: ['turn-sharp', 'start-not-slow', 'finish-not-slow'],
+      kinds: ['turn-sharp', 'start-not-slow'],
       firstFrame: frames[1]!,
     };
   },
@@ -159,7 +159,7 @@ export const FAULTS: Record<string, (dice: Dice) => FaultyTake> = {
     return {
       target,
       take: setLeave(target.motion, [ref('glass', 'position.x', frames[0]!)], 'quad-in').motion,
-      kinds: ['start-too-slow', 'finish-not-slow'],
+      kinds: ['start-too-slow'],
       firstFrame: frames[0]!,
       lastFrame: frames[1]!,
     };
@@ -169,7 +169,7 @@ export const FAULTS: Record<string, (dice: Dice) => FaultyTake> = {
     return {
       target,
       take: setLeave(target.motion, [ref('glass', 'position.x', frames[2]!)], 'quad-out').motion,
-      kinds: ['finish-too-slow', 'start-not-slow'],
+      kinds: ['finish-too-slow'],
       firstFrame: frames[2]!,
       lastFrame: frames[3]!,
     };

@@ -1,8 +1,11 @@
 import type { BothRead } from './checks/check.ts';
+import { errorsOfLooks } from './checks/find-looks.ts';
 import { loopGapPercent, playsInLoop } from './checks/find-loop.ts';
 import { toleranceAt } from './key-tolerance.ts';
+import { askedFrames, poseMisses } from './poses.ts';
 import type { ReadTrack } from './read-track.ts';
 import { type Criterion, CRITERION_IDS, type CriterionId, type Finding } from './schema.ts';
+import { segmentEase } from './segment-ease.ts';
 
 /** 100 at no error, 50 at the tolerance, 0 at four times it, straight between. */
 export function criterionScore(error: number, tolerance: number): number {
@@ -16,11 +19,12 @@ function rootMeanSquare(values: readonly number[]): number {
 }
 
 /**
- * What a criterion counts unless the exercise says otherwise: timing and spacing whole, what only some motions have
- * half, economy nothing.
+ * What a criterion counts unless the exercise says otherwise: timing, poses and spacing whole, what only some motions
+ * have half, economy nothing.
  */
 export const DEFAULT_WEIGHTS: Record<CriterionId, number> = {
   timing: 1,
+  pose: 1,
   spacing: 1,
   path: 0.5,
   holds: 0.5,
@@ -30,6 +34,7 @@ export const DEFAULT_WEIGHTS: Record<CriterionId, number> = {
 
 export const CRITERION_LABELS: Record<CriterionId, string> = {
   timing: 'Timing',
+  pose: 'Poses',
   spacing: 'Spacing',
   path: 'Path',
   holds: 'Holds',
@@ -57,10 +62,14 @@ const FINDINGS_OF_ECONOMY: ReadonlySet<Finding['kind']> = new Set([
  * The error of each criterion that the target gives something to judge by. A missing or extra key, and a hold that is
  * not there, count as four tolerances off.
  */
-function measure({ target, tracks }: BothRead, findings: readonly Finding[]): Partial<Record<CriterionId, Measured>> {
+function measure(
+  { target, tracks, looks }: BothRead,
+  findings: readonly Finding[],
+): Partial<Record<CriterionId, Measured>> {
   const { tolerances } = target;
   const readings = tracks.map((read) => read.reading);
   const share = { tolerance: tolerances.spacingPercent, unit: '%' };
+  const ofLooks = errorsOfLooks(looks);
   // Each key by its own tolerance, said in the exercise's.
   const offsets = readings.flatMap((track) => [
     ...track.pairs.map(
@@ -68,6 +77,11 @@ function measure({ target, tracks }: BothRead, findings: readonly Finding[]): Pa
     ),
     ...[...track.missingFrames, ...track.extraFrames].map(() => 4 * tolerances.keyFrames),
   ]);
+  offsets.push(...ofLooks.frames);
+  const poses = tracks
+    .filter(({ reading }) => reading.span > 0)
+    .flatMap((read) => poseMisses(read, askedFrames(read)).map(({ miss }) => (miss / read.reading.span) * 100));
+  poses.push(...ofLooks.tolerances.map((times) => times * tolerances.spacingPercent));
   const arcs = readings.flatMap((track) => (track.path ? [track.path.worstPercent] : []));
   const holds = tracks.flatMap(holdDrifts).map((percent) => percent ?? 4 * tolerances.spacingPercent);
   const keys = readings.reduce((sum, track) => sum + track.pairs.length + track.missingFrames.length, 0);
@@ -76,6 +90,7 @@ function measure({ target, tracks }: BothRead, findings: readonly Finding[]): Pa
     .reduce((sum, finding) => sum + Math.abs(finding.measured - finding.expected), 0);
   return {
     timing: { error: rootMeanSquare(offsets), tolerance: tolerances.keyFrames, unit: 'frames' },
+    ...(poses.length > 0 && { pose: { error: rootMeanSquare(poses), ...share } }),
     spacing: { error: rootMeanSquare(readings.map((track) => track.spacing.rmsPercent)), ...share },
     ...(arcs.length > 0 && { path: { error: rootMeanSquare(arcs), ...share } }),
     ...(holds.length > 0 && { holds: { error: rootMeanSquare(holds), ...share } }),
@@ -85,28 +100,30 @@ function measure({ target, tracks }: BothRead, findings: readonly Finding[]): Pa
 }
 
 /**
- * How far each of the target's holds drifts in the take, in percent of the span; null where the take has no such hold.
+ * How far each of the target's holds drifts in the take, in percent of the span; null where nothing of the take can be
+ * that hold.
  */
-function holdDrifts({ reading, target, warped }: ReadTrack): (number | null)[] {
+function holdDrifts(read: ReadTrack): (number | null)[] {
+  const { reading, sides, track, target, warped } = read;
   const first = reading.gap.firstFrame;
-  const drifts: (number | null)[] = reading.segments
-    .filter((segment) => !segment.target)
-    .map((segment) => {
-      const [a, b] = [
-        Math.max(0, Math.round(segment.firstFrame - first)),
-        Math.min((target[0]?.length ?? 1) - 1, Math.round(segment.lastFrame - first) - 1),
-      ];
-      // What the model drifts itself is not the take's.
-      const most = warped.map((column, c) => {
-        let drift = 0;
-        for (let i = a; i <= b; i++)
-          drift = Math.max(drift, Math.abs(column[i]! - column[a]! - (target[c]![i]! - target[c]![a]!)));
-        return drift;
-      });
-      return reading.span > 0 ? (Math.hypot(...most) / reading.span) * 100 : 0;
+  if (!(reading.span > 0)) return [];
+  return askedFrames(read).flatMap((from, k, frames) => {
+    const to = frames[k + 1];
+    if (to === undefined || segmentEase(sides.target.subject, track, from, to, reading.span)) return [];
+    if (reading.pairs.length === 0) return [null];
+    const [a, b] = [
+      Math.max(0, Math.round(from - first)),
+      Math.min((target[0]?.length ?? 1) - 1, Math.round(to - first) - 1),
+    ];
+    // What the model drifts itself is not the take's.
+    const most = warped.map((column, c) => {
+      let drift = 0;
+      for (let i = a; i <= b; i++)
+        drift = Math.max(drift, Math.abs(column[i]! - column[a]! - (target[c]![i]! - target[c]![a]!)));
+      return drift;
     });
-  const asked = new Set(reading.pairs.map((pair) => pair.targetFrame));
-  return reading.missingFrames.some((frame) => !asked.has(frame)) && reading.pairs.length === 0 ? [null] : drifts;
+    return [(Math.hypot(...most) / reading.span) * 100];
+  });
 }
 
 /** The criteria of a reading that count, with their scores. */

@@ -6,6 +6,7 @@ import { sameData } from '../steps/index.ts';
 import type { BothRead, Found } from './checks/check.ts';
 import { findEconomy } from './checks/find-economy.ts';
 import { findLimbs } from './checks/find-limbs.ts';
+import { findLooks } from './checks/find-looks.ts';
 import { findLoop } from './checks/find-loop.ts';
 import { findOverlap } from './checks/find-overlap.ts';
 import { findPath } from './checks/find-path.ts';
@@ -20,6 +21,7 @@ import { findWhole } from './checks/find-whole.ts';
 import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
 import { withHeldDrawings } from './keying.ts';
+import { looksOf } from './looks.ts';
 import { withoutPops } from './pops.ts';
 import {
   findLeftOut,
@@ -69,7 +71,7 @@ function subjectMissing(target: MotionDocument, subject: Subject): Finding {
 }
 
 /** Checks of single tracks and lost subjects. */
-function basicFindings({ target, take, tracks }: BothRead): Finding[] {
+function basicFindings({ target, take, tracks, looks }: BothRead): Finding[] {
   const moving = target.motion.subjects.filter((subject) => tracksOf(subject).length > 0);
   const lost = moving.filter((subject) => !counterpart(take, subject));
   const isLost = (subjectId: string): boolean => lost.some((subject) => subject.id === subjectId);
@@ -78,6 +80,7 @@ function basicFindings({ target, take, tracks }: BothRead): Finding[] {
     ...tracks
       .filter((read) => !isLost(read.reading.subjectId))
       .flatMap((read) => [...findTiming(read, target), ...findSpacing(read, target.tolerances)]),
+    ...findLooks(looks, target.tolerances),
   ];
 }
 
@@ -145,11 +148,15 @@ function readAgainst(asked: Target, given: MotionDocument, samples: number): { r
   };
   const tracks = motion.subjects.flatMap((subject) => {
     const found = counterpart(take, subject) ?? standStill(subject);
-    return tracksOf(subject).map((track) =>
-      readTrack({ motion, subject }, { motion: take, subject: found }, track, time, how),
-    );
+    return tracksOf(subject)
+      .filter((track) => track.id !== 'drawing')
+      .map((track) => readTrack({ motion, subject }, { motion: take, subject: found }, track, time, how));
   });
-  const read: BothRead = { target, take, set: asked.motion, handedIn, tracks };
+  const looks = motion.subjects.flatMap((subject) => {
+    const found = subject.locked ? undefined : counterpart(take, subject);
+    return found ? looksOf({ motion, subject }, { motion: take, subject: found }, time) : [];
+  });
+  const read: BothRead = { target, take, set: asked.motion, handedIn, tracks, looks };
   const found = [...pops, ...allFindings(read, findSettings(asked.motion, handedIn))]
     .sort(byFixingOrder)
     .map(namingTrack(read));

@@ -10,7 +10,7 @@ export const Tolerances = z.object({
 });
 export type Tolerances = z.infer<typeof Tolerances>;
 
-export const CRITERION_IDS = ['timing', 'spacing', 'path', 'holds', 'loop', 'economy'] as const;
+export const CRITERION_IDS = ['timing', 'pose', 'spacing', 'path', 'holds', 'loop', 'economy'] as const;
 export const CriterionId = z.enum(CRITERION_IDS);
 export type CriterionId = z.infer<typeof CriterionId>;
 
@@ -70,6 +70,8 @@ export const FINDING_KINDS = {
   'overlap-off': 'timing',
   'frame-pops': 'spacing',
   'pose-off': 'spacing',
+  'drawing-off': 'spacing',
+  'colour-off': 'spacing',
   'hold-moves': 'spacing',
   'held-not-moving': 'spacing',
   'start-not-slow': 'spacing',
@@ -191,7 +193,7 @@ export const Criterion = z.object({
 export type Criterion = z.infer<typeof Criterion>;
 
 /** Rises when a reading comes to hold more; an older one is made anew from its target and its take. */
-export const READING_VERSION = 3;
+export const READING_VERSION = 4;
 
 /** The computed comparison of a take with its target. */
 export const Reading = z.object({

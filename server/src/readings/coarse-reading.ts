@@ -24,6 +24,8 @@ const WORDS: Record<FindingKind, string> = {
   'key-extra': 'There is a key too many.',
   'overlap-off': 'One part follows another too soon or too late.',
   'frame-pops': 'A drawing jumps out of its row.',
+  'drawing-off': 'Another drawing is up than belongs here.',
+  'colour-off': 'It is another colour here.',
   'pose-off': 'The pose at this key is off.',
   'hold-moves': 'It moves where it should hold.',
   'held-not-moving': 'It stands still, then jumps.',

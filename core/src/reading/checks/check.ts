@@ -1,4 +1,5 @@
 import type { MotionDocument } from '../../motion/document/schema.ts';
+import type { Look } from '../looks.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, Target, TrackReading } from '../schema.ts';
 
@@ -10,6 +11,8 @@ export interface BothRead {
   set: MotionDocument;
   handedIn: MotionDocument;
   tracks: readonly ReadTrack[];
+  /** Drawings and colours, which are no movement. */
+  looks: readonly Look[];
 }
 
 /** What a check found, and which of the other findings are only another sign of it. */

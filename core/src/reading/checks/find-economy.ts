@@ -62,31 +62,34 @@ export function findEconomy({ target, take, set, handedIn }: BothRead): Found {
 
 function findExtraTracks(asked: Subject, drawn: Subject, range: { first: number; last: number }): Finding[] {
   const known = new Set(tracksOf(asked).map((track) => track.id));
-  return tracksOf(drawn)
-    .filter((track) => !known.has(track.id))
-    .flatMap((track): Finding[] => {
-      const channels = track.channelIds
-        .flatMap((id) => findChannel(drawn, id) ?? [])
-        .filter((channel) => channel.keys.length > 1 && !isStill(channel));
-      if (channels.length === 0) return [];
-      return [
-        {
-          subjectId: asked.id,
-          track: track.id,
-          kind: 'track-extra',
-          firstFrame: range.first,
-          lastFrame: range.last,
-          measured: channels.reduce((sum, channel) => sum + channel.keys.length, 0),
-          expected: 0,
-          tolerance: 0,
-          unit: 'keys',
-          severity: 'slight',
-          sentence: capital(
-            `${subjectDoes(asked.name, 'move')} in ${track.label.toLowerCase()} too; the target does not use it.`,
-          ),
-        },
-      ];
-    });
+  return (
+    tracksOf(drawn)
+      // Which drawing is up is compared frame by frame.
+      .filter((track) => !known.has(track.id) && track.id !== 'drawing')
+      .flatMap((track): Finding[] => {
+        const channels = track.channelIds
+          .flatMap((id) => findChannel(drawn, id) ?? [])
+          .filter((channel) => channel.keys.length > 1 && !isStill(channel));
+        if (channels.length === 0) return [];
+        return [
+          {
+            subjectId: asked.id,
+            track: track.id,
+            kind: 'track-extra',
+            firstFrame: range.first,
+            lastFrame: range.last,
+            measured: channels.reduce((sum, channel) => sum + channel.keys.length, 0),
+            expected: 0,
+            tolerance: 0,
+            unit: 'keys',
+            severity: 'slight',
+            sentence: capital(
+              `${subjectDoes(asked.name, 'move')} in ${track.label.toLowerCase()} too; the target does not use it.`,
+            ),
+          },
+        ];
+      })
+  );
 }
 
 function findIdle(asked: Subject, drawn: Subject, range: FrameRange, modelRange: FrameRange): Finding[] {

@@ -9,8 +9,10 @@ import { aboutTrack, type BothRead, type Found } from './check.ts';
 
 /** Degrees a path may turn at a key beyond what the target turns there. */
 const KINK_DEGREES = 25;
-/** Over how many frames on each side a turn is measured. */
-const KINK_FRAMES = 0.5;
+/** A corner of a motion by keys is there however near to the key it is looked for: in frames. */
+const KINK_FRAMES = 0.05;
+/** The target's corner may be so many frames from the take's. */
+const NEAR = 1.5;
 
 /** Where a trajectory leaves the target's arc, and where it is kinked although it stays near it. */
 export function findPath({ target, tracks }: BothRead): Found {
@@ -78,8 +80,11 @@ function moves({ reading }: ReadTrack, first: number, last: number): boolean {
     .every((segment) => segment.target && segment.take);
 }
 
-/** By how many degrees a track's path turns at a frame; 0 where it hardly moves on either side. */
-function turnAt(subject: Subject, track: Track, frame: number, least: number, reach = KINK_FRAMES): number {
+/**
+ * By how many degrees a track's path turns at a frame, to one side or (negative) the other; 0 where it hardly moves
+ * before or after.
+ */
+function turnAt(subject: Subject, track: Track, frame: number, least: number, reach: number): number {
   const [before, at, after] = [-reach, 0, reach].map((off) => trackValues(subject, track, frame + off)) as [
     number[],
     number[],
@@ -90,42 +95,64 @@ function turnAt(subject: Subject, track: Track, frame: number, least: number, re
   const [a, b] = [Math.hypot(...into), Math.hypot(...outOf)];
   if (a < least || b < least) return 0;
   const cosine = into.reduce((sum, value, c) => sum + value * outOf[c]!, 0) / (a * b);
-  return (Math.acos(Math.max(-1, Math.min(1, cosine))) * 180) / Math.PI;
+  const side = into[0]! * (outOf[1] ?? 0) - (into[1] ?? 0) * outOf[0]!;
+  return (Math.sign(side || 1) * Math.acos(Math.max(-1, Math.min(1, cosine))) * 180) / Math.PI;
+}
+
+/**
+ * By how much more a path turns at a key than at those right beside it: in a row of them an arc turns at each, a zigzag
+ * to the other side. Of a motion by keys as near to the key as may be, of a recording from drawing to drawing.
+ */
+function cornerAt(subject: Subject, track: Track, frame: number, least: number, reach: number): number {
+  const turn = (at: number): number => turnAt(subject, track, at, least * reach, reach);
+  const beside = Math.max(1, reach);
+  const here = turn(frame);
+  const along = (at: number): number => Math.max(0, turn(at) * Math.sign(here));
+  return Math.max(0, Math.abs(here) - Math.max(along(frame - beside), along(frame + beside)));
 }
 
 function findKinks({ reading, sides, track, isSampled }: ReadTrack): Finding[] {
-  // From sample to sample a line is straight: its turns are those of the drawings.
-  const reach = isSampled ? 1 : KINK_FRAMES;
   const toTarget = createWarp(reading.pairs.map((pair) => ({ from: pair.takeFrame, to: pair.targetFrame })));
-  // Slower than this the direction says nothing to the eye.
+  // Slower than this a frame the direction says nothing to the eye.
   const least = reading.span * 0.004;
-  return trackEvents(sides.take.subject, track)
-    .slice(1, -1)
-    .flatMap(({ frame }): Finding[] => {
-      const measured = turnAt(sides.take.subject, track, frame, least * 2 * reach, reach);
-      if (measured <= KINK_DEGREES) return [];
-      const onTarget = toTarget(frame);
-      const expected = Math.max(
-        ...[-1, 0, 1].map((off) => turnAt(sides.target.subject, track, onTarget + off, least * reach, reach)),
-      );
-      const severity = severityOf(Math.max(0, measured - expected), KINK_DEGREES);
-      if (!severity) return [];
-      const at = roundTo(onTarget, 1);
-      return [
-        {
-          ...aboutTrack(reading),
-          kind: 'arc-kinked',
-          firstFrame: at,
-          lastFrame: at,
-          measured,
-          expected,
-          tolerance: KINK_DEGREES,
-          unit: '°',
-          severity,
-          sentence:
-            `The arc has a corner at frame ${at}: the path turns by ${Math.round(measured)}° there, ` +
-            `the target by ${Math.round(expected)}°.`,
-        },
-      ];
-    });
+  const drawn = trackEvents(sides.take.subject, track);
+  return drawn.slice(1, -1).flatMap(({ frame }, k): Finding[] => {
+    // From sample to sample a line is straight: its turns are those of the drawings.
+    const reach = isSampled ? Math.max(1, Math.round(drawn[k + 2]!.frame - frame)) : KINK_FRAMES;
+    const measured = cornerAt(sides.take.subject, track, frame, 2 * least, reach);
+    if (measured <= KINK_DEGREES) return [];
+    const onTarget = toTarget(frame);
+    // The target's corner lies by its keys, which need not be on whole frames; slow there, it shows from drawing to
+    // drawing only.
+    const near = [
+      ...[-1, 0, 1].map((off) => onTarget + off),
+      ...trackEvents(sides.target.subject, track)
+        .map((event) => event.frame)
+        .filter((at) => Math.abs(at - onTarget) <= NEAR),
+    ];
+    const expected = Math.max(
+      ...[KINK_FRAMES, 1, Math.max(1, reach)].flatMap((by) =>
+        near.map((at) => cornerAt(sides.target.subject, track, at, least, by)),
+      ),
+    );
+    const severity = severityOf(Math.max(0, measured - expected), KINK_DEGREES);
+    if (!severity) return [];
+    const at = roundTo(onTarget, 1);
+    return [
+      {
+        ...aboutTrack(reading),
+        kind: 'arc-kinked',
+        firstFrame: at,
+        lastFrame: at,
+        measured,
+        expected,
+        tolerance: KINK_DEGREES,
+        unit: '°',
+        severity,
+        sentence:
+          `The arc has a corner at frame ${at}: the path turns by ${Math.round(measured)}° there, ` +
+          `the target by ${Math.round(expected)}°.`,
+      },
+    ];
+  });
 }

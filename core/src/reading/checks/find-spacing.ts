@@ -1,4 +1,4 @@
-import { findChannel } from '../../motion/document/document.ts';
+import { cornerLoss, poseMisses } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, FindingKind, SegmentReading, Tolerances, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
@@ -6,6 +6,9 @@ import { capital, roundTo, subjectDoes } from '../words.ts';
 
 /** How far the speed at a segment's end, as a share of its mean, may differ before it reads as another ease. */
 const EASE_TOLERANCE = 0.35;
+
+/** So near to a corner a frame is beside it. */
+const BESIDE_FRAMES = 2;
 
 /** Ends of a segment nearer than this share of the span are the same place. */
 const NO_WAY = 1e-9;
@@ -43,31 +46,19 @@ function about(reading: TrackReading): Pick<Finding, 'subjectId' | 'track'> {
   return { subjectId: reading.subjectId, track: reading.track };
 }
 
-/** The coordinates that are posed at a frame of the target: those with a key there; all where none has one. */
-function posedAt({ sides, track }: ReadTrack, frame: number): boolean[] {
-  const keyed = track.channelIds.map(
-    (id) => findChannel(sides.target.subject, id)?.keys.some((key) => key.frame === frame) ?? false,
-  );
-  return keyed.includes(true) ? keyed : keyed.map(() => true);
-}
-
 function findPoses(read: ReadTrack, tolerances: Pick<Tolerances, 'spacingPercent'>): Finding[] {
-  const { reading, target, warped } = read;
-  const tolerance = (tolerances.spacingPercent / 100) * reading.span;
-  return reading.pairs.flatMap((pair): Finding[] => {
-    const i = Math.round(pair.targetFrame - reading.gap.firstFrame);
-    if (i < 0 || i >= (target[0]?.length ?? 0)) return [];
-    // A coordinate that goes on past a key of another is judged by its spacing.
-    const posed = posedAt(read, pair.targetFrame);
-    const miss = Math.hypot(...target.map((column, c) => (posed[c] ? warped[c]![i]! - column[i]! : 0)));
+  const { reading } = read;
+  const matched = reading.pairs.map((pair) => pair.targetFrame);
+  return poseMisses(read, matched).flatMap(({ frame, miss }): Finding[] => {
+    const tolerance = (tolerances.spacingPercent / 100) * reading.span + cornerLoss(read, frame);
     const severity = severityOf(miss, tolerance);
     if (!severity) return [];
     return [
       {
         ...about(reading),
         kind: 'pose-off',
-        firstFrame: pair.targetFrame,
-        lastFrame: pair.targetFrame,
+        firstFrame: frame,
+        lastFrame: frame,
         measured: miss,
         expected: 0,
         tolerance,
@@ -75,7 +66,7 @@ function findPoses(read: ReadTrack, tolerances: Pick<Tolerances, 'spacingPercent
         severity,
         sentence: capital(
           `${subjectDoes(reading.subjectName, 'be')} ${roundTo(miss, 1)} ${reading.unit} away from the ` +
-            `target's pose at frame ${pair.targetFrame}.`,
+            `target's pose at frame ${frame}.`,
         ),
       },
     ];
@@ -200,7 +191,13 @@ function findInSegment(
   // the tolerance, what is left is at most ½ + ½ of it: nothing to find.
   if (read.isSame(segment.firstFrame, segment.lastFrame, (tolerances.spacingPercent / 200) * reading.span)) return [];
   const residual = segmentResidual(read, segment);
-  const severity = severityOf(residual.worstPercent, tolerances.spacingPercent);
+  /** Beside a corner that the recording has no drawing of, more may be off. */
+  const allowed = ({ worstFrame }: SegmentResidual): number =>
+    tolerances.spacingPercent +
+    [segment.firstFrame, segment.lastFrame]
+      .filter((end) => Math.abs(end - worstFrame) <= BESIDE_FRAMES)
+      .reduce((most, end) => Math.max(most, (cornerLoss(read, end) / reading.span) * 100), 0);
+  const severity = severityOf(residual.worstPercent, allowed(residual));
   if (!severity) return [];
   const between = `from ${segment.firstFrame} to ${segment.lastFrame}`;
   const common = { ...about(reading), firstFrame: segment.firstFrame, lastFrame: segment.lastFrame };
@@ -239,7 +236,7 @@ function findInSegment(
   const eases = (['start', 'finish'] as const).flatMap((end) => {
     const ease = findEase(segment, end);
     const half = segmentResidual(read, segment, end);
-    const halfSeverity = severityOf(half.worstPercent, tolerances.spacingPercent);
+    const halfSeverity = severityOf(half.worstPercent, allowed(half));
     return ease && halfSeverity ? [{ ease, half, severity: halfSeverity }] : [];
   });
   if (eases.length === 0) {
@@ -255,16 +252,28 @@ function findInSegment(
       },
     ];
   }
-  return eases.map(({ ease, half, severity: halfSeverity }) => ({
-    ...common,
-    ...ease,
-    tolerance: EASE_TOLERANCE,
-    unit: '× mean speed',
-    severity: halfSeverity,
-    sentence:
-      `${easeSentence(ease, between)} The spacing is up to ` +
-      `${roundTo(Math.abs(half.worstPercent), 1)} % off, most at frame ${half.worstFrame}.`,
-  }));
+  // Both ends of one segment are one thing to say: of the end that is clearly the worse, else of the one that is eased.
+  const {
+    ease,
+    half,
+    severity: worse,
+  } = eases.reduce((most, other) => {
+    const times = Math.abs(other.half.worstPercent) / Math.abs(most.half.worstPercent);
+    return times > CLEARLY || (times * CLEARLY > 1 && isEased(other.ease) && !isEased(most.ease)) ? other : most;
+  });
+  const [one, other] = eases.map((found) => found.ease);
+  return [
+    {
+      ...common,
+      ...ease,
+      tolerance: EASE_TOLERANCE,
+      unit: '× mean speed',
+      severity: worse,
+      sentence:
+        `${other ? bothSentence(one!, other, between) : easeSentence(one!, between)} The spacing is up to ` +
+        `${roundTo(Math.abs(half.worstPercent), 1)} % off, most at frame ${half.worstFrame}.`,
+    },
+  ];
 }
 
 type EaseEnd = 'start' | 'finish';
@@ -290,6 +299,24 @@ function easeSentence({ kind, measured, expected }: EaseFault, between: string):
   const verb = end === 'start' ? 'leaves' : 'arrives';
   const wanted = paceOf(expected);
   return `No ${wanted.asked} ${end} ${between}: ${paceOf(measured).seen(verb)}; the target ${verb} ${wanted.how}.`;
+}
+
+/** One end is the worse if its error is so many times the other's. */
+const CLEARLY = 1.25;
+
+const isEased = ({ measured, expected }: EaseFault): boolean =>
+  paceOf(measured) === PACES.slow || paceOf(expected) === PACES.slow;
+
+/** Both ends in words. */
+function bothSentence(start: EaseFault, finish: EaseFault, between: string): string {
+  const [begun, ended] = [paceOf(start.expected), paceOf(finish.expected)];
+  const [leaves, arrives] = [paceOf(start.measured), paceOf(finish.measured)];
+  const asked = begun === ended ? `and arrives ${begun.how}` : `${begun.how} and arrives ${ended.how}`;
+  const seen =
+    leaves === PACES.even && arrives === PACES.even
+      ? 'the spacing is even'
+      : `it leaves ${leaves.how} and arrives ${arrives.how}`;
+  return `No ${begun.asked} start and no ${ended.asked} finish ${between}: ${seen}; the target leaves ${asked}.`;
 }
 
 interface Pace {

@@ -1,5 +1,6 @@
 import { tracksOf } from '../../motion/sampling/track.ts';
 import { toleranceAt } from '../key-tolerance.ts';
+import { poseMisses } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair, Target, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
@@ -21,10 +22,8 @@ function happeningAt(reading: TrackReading, pair: KeyPair): string {
 }
 
 /** Keys that are late, early, missing or too many. Frames are the target's; an extra key's are the take's. */
-export function findTiming(
-  { reading, sides, track, isSampled, blurFrames }: ReadTrack,
-  target: Pick<Target, 'tolerances' | 'keyTolerances'>,
-): Finding[] {
+export function findTiming(read: ReadTrack, target: Pick<Target, 'tolerances' | 'keyTolerances'>): Finding[] {
+  const { reading, sides, track, isSampled, blurFrames } = read;
   const { tolerances } = target;
   const about = { subjectId: reading.subjectId, track: reading.track, unit: 'frames', tolerance: tolerances.keyFrames };
   if (tracksOf(sides.take.subject).every((other) => other.id !== track.id)) {
@@ -67,6 +66,9 @@ export function findTiming(
     });
   }
   for (const frame of reading.missingFrames) {
+    // What the picture lacks by it, where the frame is read at all.
+    const miss = poseMisses(read, [frame])[0]?.miss ?? 0;
+    const lack = severityOf(miss, (tolerances.spacingPercent / 100) * reading.span);
     findings.push({
       ...about,
       kind: 'key-missing',
@@ -75,11 +77,14 @@ export function findTiming(
       measured: 0,
       expected: 1,
       unit: 'keys',
-      severity: 'clear',
+      severity: lack === 'strong' ? 'strong' : 'clear',
       sentence: isSampled
         ? capital(`${subjectDoes(reading.subjectName, 'be')} not yet where the target is on frame ${frame} `) +
           'when the take ends.'
-        : `${reading.label} has no key for frame ${frame} of the target.`,
+        : `${reading.label} has no key for frame ${frame} of the target` +
+          (lack
+            ? `: ${subjectDoes(reading.subjectName, 'be')} ${roundTo(miss, 1)} ${reading.unit} from its pose.`
+            : '.'),
     });
   }
   for (const frame of reading.extraFrames) {
