@@ -39,8 +39,11 @@ const ON_A_DRAWING = 0.1;
  */
 export function cornerLoss({ reading, sides, track, isSampled }: ReadTrack, frame: number): number {
   const pair = isSampled && reading.pairs.find((other) => other.targetFrame === frame);
-  if (!pair || Math.abs(pair.takeFrame - Math.round(pair.takeFrame)) <= ON_A_DRAWING) return 0;
-  const half = sides.take.subject.exposure / 2;
+  if (!pair) return 0;
+  const held = sides.take.subject.exposure;
+  const drawings = (pair.takeFrame - sides.take.motion.range.first) / held;
+  if (Math.abs(drawings - Math.round(drawings)) * held <= ON_A_DRAWING) return 0;
+  const half = held / 2;
   const [before, at, after] = [-half, 0, half].map((off) => trackValues(sides.target.subject, track, frame + off));
   return Math.hypot(...at!.map((value, c) => value - (before![c]! + after![c]!) / 2));
 }

@@ -54,6 +54,8 @@ const FINE_SURE = 0.002;
 const AT_END = 0.5;
 /** The share of what is missed that another whole may leave to be believed. */
 const MUCH_BETTER = 0.6;
+/** The share by which it is believed whatever is seen. */
+const FAR_BETTER = 0.2;
 
 export const applyFit = ({ at, shift, pace }: GlobalFit, frame: number): number => at + shift + (frame - at) * pace;
 
@@ -211,8 +213,8 @@ export type Seen = (thought: readonly number[], otherwise: readonly number[]) =>
 /**
  * Where each event of the target lies in the take, on the target's ruler. Roughly where the curves lie on one another
  * best; there, where it is seen to happen; and finely about that place. What is neither sure nor seen is where the
- * whole has it. That the whole is late, or at another pace, is believed where more is seen by it, or as much and it
- * fits better.
+ * whole has it. That the whole is late, or at another pace, is believed where it fits far better, or more is seen by it,
+ * or as much and it fits better.
  */
 export function registerEvents(curves: Registration, seen: Seen): number[] {
   if (curves.events.length === 0) return [];
@@ -220,9 +222,11 @@ export function registerEvents(curves: Registration, seen: Seen): number[] {
   const asIs = registerBy(curves, { ...whole, shift: 0, pace: 1 }, seen);
   if (whole.shift === 0 && whole.pace === 1) return asIs.places;
   const byWhole = registerBy(curves, whole, seen);
+  const times = byWhole.cost / asIs.cost;
   const isBetter =
-    byWhole.seenCount > asIs.seenCount ||
-    (byWhole.seenCount === asIs.seenCount && byWhole.cost < MUCH_BETTER * asIs.cost);
+    times < FAR_BETTER ||
+    (times < 1 / FAR_BETTER && byWhole.seenCount > asIs.seenCount) ||
+    (times < MUCH_BETTER && byWhole.seenCount === asIs.seenCount);
   return isBetter ? byWhole.places : asIs.places;
 }
 

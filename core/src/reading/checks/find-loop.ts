@@ -51,12 +51,15 @@ export function loopGapPercent(read: ReadTrack): number {
  * How far a recording is from closing: by how much more it jumps from its last frame to its first than it steps beside
  * them, or its target jumps.
  */
-function recordedGap({ target, take }: ReadTrack): number {
+function recordedGap({ target, take, sides }: ReadTrack): number {
   const last = (take[0]?.length ?? 1) - 1;
   const step = (columns: readonly Float64Array[], from: number, to: number): number =>
     Math.hypot(...columns.map((column) => column[to]! - column[from]!));
   if (last < 1) return 0;
-  const usual = Math.max(step(target, last, 0), step(take, last - 1, last), step(take, 0, 1));
+  // From drawing to drawing: held ones do not step in between.
+  const near = Math.min(last, 2 * sides.take.subject.exposure);
+  let usual = step(target, last, 0);
+  for (let i = 0; i < near; i++) usual = Math.max(usual, step(take, last - i - 1, last - i), step(take, i, i + 1));
   return Math.max(0, step(take, last, 0) - usual);
 }
 

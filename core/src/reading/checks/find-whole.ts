@@ -12,7 +12,8 @@ import { type BothRead, type Found, isAbout } from './check.ts';
  */
 export function findWhole(read: BothRead, others: readonly Finding[]): Found {
   const timing = findTimings(read, others);
-  const sizes = read.tracks.flatMap((track) => findSize(track, read.target.tolerances.spacingPercent));
+  const { spacingPercent } = read.target.tolerances;
+  const sizes = read.tracks.flatMap((track) => findSize(track, spacingPercent + track.lostPercent));
   const whole = [...timing, ...sizes];
   return {
     findings: whole.map(({ finding }) => finding),
