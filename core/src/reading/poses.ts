@@ -10,23 +10,23 @@ export interface PoseMiss {
   miss: number;
 }
 
-/** The coordinates that are posed at a frame of the target: those with a key there; all where none has one. */
-function posedAt({ sides, track }: ReadTrack, frame: number): boolean[] {
-  const keyed = track.channelIds.map(
-    (id) => findChannel(sides.target.subject, id)?.keys.some((key) => key.frame === frame) ?? false,
-  );
-  return keyed.includes(true) ? keyed : keyed.map(() => true);
-}
-
 /** How far the take is from the target's pose at each of these frames, those within what is read. */
-export function poseMisses(read: ReadTrack, frames: readonly number[]): PoseMiss[] {
-  const { reading, target, warped } = read;
+export function poseMisses(
+  { reading, target, warped, sides, track }: ReadTrack,
+  frames: readonly number[],
+): PoseMiss[] {
+  const keyed = track.channelIds.map(
+    (id) => new Set(findChannel(sides.target.subject, id)?.keys.map((key) => key.frame)),
+  );
   return frames.flatMap((frame): PoseMiss[] => {
     const i = Math.round(frame - reading.gap.firstFrame);
     if (i < 0 || i >= (target[0]?.length ?? 0)) return [];
-    // A coordinate that goes on past a key of another is judged by its spacing.
-    const posed = posedAt(read, frame);
-    return [{ frame, miss: Math.hypot(...target.map((column, c) => (posed[c] ? warped[c]![i]! - column[i]! : 0))) }];
+    // A coordinate that goes on past a key of another is judged by its spacing; all are where none has a key.
+    const isAny = keyed.some((own) => own.has(frame));
+    let squared = 0;
+    for (let c = 0; c < target.length; c++)
+      if (!isAny || keyed[c]!.has(frame)) squared += (warped[c]![i]! - target[c]![i]!) ** 2;
+    return [{ frame, miss: Math.sqrt(squared) }];
   });
 }
 

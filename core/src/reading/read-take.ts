@@ -22,6 +22,7 @@ import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
 import { withHeldDrawings } from './keying.ts';
 import { looksOf } from './looks.ts';
+import { mendsOf } from './mends.ts';
 import { withoutPops } from './pops.ts';
 import {
   findLeftOut,
@@ -39,7 +40,32 @@ import { capital, subjectDoes } from './words.ts';
 
 const SEVERITY_ORDER = ['strong', 'clear', 'slight'] as const;
 
-/** What to fix first comes first: by group, then severity, then frame. */
+/** Of many findings those that are measured: each costs a pass over its tracks. */
+const MOST_MEASURED = 24;
+/** What mends about as much goes by what it is: in so many steps. */
+const AS_MUCH = 0.02;
+
+/**
+ * Settings first and polish last; between them what mends most comes first: all of one kind of one movement together,
+ * in the order given, by the one of them that mends most.
+ */
+function byWhatMends(findings: readonly Finding[]): Finding[] {
+  const groupOf = ({ kind }: Finding): (typeof FINDING_GROUPS)[number] => FINDING_KINDS[kind];
+  const kin = (finding: Finding): string => `${finding.subjectId} ${finding.track} ${groupOf(finding)}`;
+  // Where the pace of a movement is another, its line is so because of that.
+  const isByPace = (finding: Finding): boolean =>
+    groupOf(finding) === 'path' &&
+    findings.some((other) => groupOf(other) === 'spacing' && other.subjectId === finding.subjectId);
+  const most = new Map<string, number>();
+  for (const finding of findings)
+    most.set(kin(finding), Math.max(most.get(kin(finding)) ?? 0, isByPace(finding) ? 0 : (finding.mends ?? 0)));
+  const place = (finding: Finding): number =>
+    groupOf(finding) === 'settings' ? 0 : groupOf(finding) === 'polish' ? 2 : 1;
+  const steps = (finding: Finding): number => Math.round(most.get(kin(finding))! / AS_MUCH);
+  return findings.toSorted((a, b) => place(a) - place(b) || (place(a) === 1 ? steps(b) - steps(a) : 0));
+}
+
+/** By group, then severity, then frame. */
 function byFixingOrder(a: Finding, b: Finding): number {
   const group = (finding: Finding): number => FINDING_GROUPS.indexOf(FINDING_KINDS[finding.kind]);
   const severity = (finding: Finding): number => SEVERITY_ORDER.indexOf(finding.severity);
@@ -157,9 +183,16 @@ function readAgainst(asked: Target, given: MotionDocument, samples: number): { r
     return found ? looksOf({ motion, subject }, { motion: take, subject: found }, time) : [];
   });
   const read: BothRead = { target, take, set: asked.motion, handedIn, tracks, looks };
-  const found = [...pops, ...allFindings(read, findSettings(asked.motion, handedIn))]
+  const inOrder = [...pops, ...allFindings(read, findSettings(asked.motion, handedIn))]
     .sort(byFixingOrder)
     .map(namingTrack(read));
+  const mends = mendsOf(read, inOrder.slice(0, MOST_MEASURED));
+  const found = byWhatMends(
+    inOrder.map((finding, i) => {
+      const share = mends[i] ?? null;
+      return share === null ? finding : { ...finding, mends: Math.round(share * 1000) / 1000 };
+    }),
+  );
   const findings = [
     ...findLeftOut({
       // Of what is the target itself all is known.

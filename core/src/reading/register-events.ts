@@ -213,8 +213,8 @@ export type Seen = (thought: readonly number[], otherwise: readonly number[]) =>
 /**
  * Where each event of the target lies in the take, on the target's ruler. Roughly where the curves lie on one another
  * best; there, where it is seen to happen; and finely about that place. What is neither sure nor seen is where the
- * whole has it. That the whole is late, or at another pace, is believed where it fits far better, or more is seen by it,
- * or as much and it fits better.
+ * whole has it. That the whole is late, or at another pace, is believed where it fits far better, or more is seen by
+ * it, or as much and it fits better.
  */
 export function registerEvents(curves: Registration, seen: Seen): number[] {
   if (curves.events.length === 0) return [];

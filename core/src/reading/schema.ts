@@ -112,6 +112,8 @@ export const Finding = z.object({
   unit: z.string(),
   severity: Severity,
   sentence: z.string(),
+  /** The share of all that is off that putting this right removes; where it can be told. */
+  mends: z.number().optional(),
 });
 export type Finding = z.infer<typeof Finding>;
 

@@ -23,40 +23,66 @@ interface FindingsListProps {
   before?: ((finding: Finding) => ReactNode) | undefined;
   /** Those that no longer count. */
   faded?: (finding: Finding) => boolean;
+  /** They are all of a take's: the first is what to fix first. */
+  whole?: boolean;
+}
+
+/** A first finding that mends less than this alone is no more than the first of a list. */
+const WORTH_SAYING = 0.1;
+
+/** The one finding whose correction mends most, as a sentence of its own over the list. */
+function FixFirst({ findings }: { findings: readonly Finding[] }) {
+  const [first] = findings;
+  if (findings.length < 2 || !first?.mends || first.mends < WORTH_SAYING) return null;
+  return (
+    <p className="mb-1.5 rounded-md border-l-4 border-accent bg-shade px-2.5 py-1.5 text-[13px] leading-snug">
+      <span className="font-semibold">Fix this first:</span> {first.sentence.charAt(0).toLowerCase()}
+      {first.sentence.slice(1)}{' '}
+      <span className="text-faint">
+        Put right alone, it mends {Math.round(first.mends * 100)} % of what is off in the movement.
+      </span>
+    </p>
+  );
 }
 
 /** What the reading found, in the order to fix it; a press goes to the frame. */
-export function FindingsList({ findings, onChoose, action, before, faded }: FindingsListProps) {
+export function FindingsList({ findings, onChoose, action, before, faded, whole = false }: FindingsListProps) {
   const clock = useClock();
   if (findings.length === 0) return <Empty title="Nothing found">Keys and spacing are within the tolerances.</Empty>;
   return (
-    <ol className="overflow-hidden rounded-md border border-rule bg-page" aria-label="Findings">
-      {findings.map((finding, i) => (
-        <li
-          key={i}
-          className={clsx('flex items-start border-b border-rule last:border-0', faded?.(finding) ? 'text-faint' : '')}
-        >
-          {before?.(finding)}
-          <button
-            type="button"
-            className="flex min-w-0 flex-1 items-baseline gap-3 px-2.5 py-1.5 text-left hover:bg-shade"
-            onClick={() => {
-              clock.stop();
-              clock.seek(finding.firstFrame);
-              onChoose?.(finding);
-            }}
+    <>
+      {whole && <FixFirst findings={findings.filter((finding) => !faded?.(finding))} />}
+      <ol className="overflow-hidden rounded-md border border-rule bg-page" aria-label="Findings">
+        {findings.map((finding, i) => (
+          <li
+            key={i}
+            className={clsx(
+              'flex items-start border-b border-rule last:border-0',
+              faded?.(finding) ? 'text-faint' : '',
+            )}
           >
-            <span className="figures w-12 shrink-0 text-xs font-semibold">{framesOf(finding)}</span>
-            <span className={clsx('min-w-0 flex-1 text-[13px] leading-snug', faded?.(finding) ? 'line-through' : '')}>
-              {finding.sentence}
-            </span>
-            <span className={clsx('shrink-0 text-xs', faded?.(finding) ? '' : TONES[finding.severity])}>
-              {finding.severity}
-            </span>
-          </button>
-          {action?.(finding)}
-        </li>
-      ))}
-    </ol>
+            {before?.(finding)}
+            <button
+              type="button"
+              className="flex min-w-0 flex-1 items-baseline gap-3 px-2.5 py-1.5 text-left hover:bg-shade"
+              onClick={() => {
+                clock.stop();
+                clock.seek(finding.firstFrame);
+                onChoose?.(finding);
+              }}
+            >
+              <span className="figures w-12 shrink-0 text-xs font-semibold">{framesOf(finding)}</span>
+              <span className={clsx('min-w-0 flex-1 text-[13px] leading-snug', faded?.(finding) ? 'line-through' : '')}>
+                {finding.sentence}
+              </span>
+              <span className={clsx('shrink-0 text-xs', faded?.(finding) ? '' : TONES[finding.severity])}>
+                {finding.severity}
+              </span>
+            </button>
+            {action?.(finding)}
+          </li>
+        ))}
+      </ol>
+    </>
   );
 }

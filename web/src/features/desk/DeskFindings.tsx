@@ -46,6 +46,7 @@ export function DeskFindings({ findings, decisions, fixed, onChoose, onDraft }: 
         </div>
       )}
       <FindingsList
+        whole
         findings={findings}
         onChoose={onChoose}
         faded={(finding) => decisions.of(finding)?.state === 'dismissed'}

@@ -113,7 +113,7 @@ function ReturnedReview({
             </p>
           )}
           {view.reading ? (
-            <FindingsList findings={findings} onChoose={onFinding} />
+            <FindingsList whole findings={findings} onChoose={onFinding} />
           ) : (
             <Empty title="No reading">This take was reviewed without its computed reading.</Empty>
           )}

@@ -1,0 +1,177 @@
+import { type BothRead, isAbout } from './checks/check.ts';
+import type { ReadTrack } from './read-track.ts';
+import { type Finding, FINDING_KINDS, type FindingKind, type KeyPair } from './schema.ts';
+
+/** A miss of more than the whole span is as wrong as can be. */
+const MOST_PERCENT = 100;
+
+/** The squared error of one frame, in percent of the span; `values` are the take's there, one a channel. */
+function errorAt({ reading, target }: ReadTrack, values: ArrayLike<number>, i: number): number {
+  let squared = 0;
+  for (let c = 0; c < target.length; c++) squared += (values[c]! - target[c]![i]!) ** 2;
+  return Math.min(MOST_PERCENT, (Math.sqrt(squared) / reading.span) * 100) ** 2;
+}
+
+/** The take put right from one frame to another (indices, both included): the value of a channel at a frame. */
+interface Correction {
+  from: number;
+  to: number;
+  valueAt: (channel: number, i: number) => number;
+}
+
+const lastOf = ({ take }: ReadTrack): number => (take[0]?.length ?? 1) - 1;
+const indexOf = (read: ReadTrack, frame: number): number =>
+  Math.min(lastOf(read), Math.max(0, Math.round(frame - read.reading.gap.firstFrame)));
+
+/** Some of the take's keys put on time: what lies between two goes along by share. */
+function onTime(read: ReadTrack, isMoved: (pair: KeyPair) => boolean): Correction[] {
+  const { reading, take } = read;
+  const { pairs } = reading;
+  const moved = pairs.flatMap((pair, k) => (isMoved(pair) ? [k] : []));
+  if (moved.length === 0) return [];
+  const first = reading.gap.firstFrame;
+  const last = lastOf(read);
+  const offsets = pairs.map((pair) => (isMoved(pair) ? pair.offsetFrames : 0));
+  const [before, after] = [pairs[moved[0]! - 1], pairs[moved.at(-1)! + 1]];
+  const from = before ? indexOf(read, before.targetFrame) : 0;
+  const to = after ? indexOf(read, after.targetFrame) : last;
+  const at = new Float64Array(to - from + 1);
+  let k = 0;
+  for (let i = from; i <= to; i++) {
+    while (k + 1 < pairs.length && pairs[k + 1]!.targetFrame <= first + i) k++;
+    const [a, b] = [pairs[k]!, pairs[k + 1]];
+    const share = b ? Math.min(1, Math.max(0, (first + i - a.targetFrame) / (b.targetFrame - a.targetFrame))) : 0;
+    at[i - from] = i + offsets[k]! + (b ? (offsets[k + 1]! - offsets[k]!) * share : 0);
+  }
+  return [
+    {
+      from,
+      to,
+      valueAt: (c, i) => {
+        const place = Math.min(last, Math.max(0, at[i - from]!));
+        const whole = Math.min(last - 1, Math.floor(place));
+        const column = take[c]!;
+        return last === 0 ? column[0]! : column[whole]! + (column[whole + 1]! - column[whole]!) * (place - whole);
+      },
+    },
+  ];
+}
+
+/** The way between two frames of the target gone as the target goes it, from where the take's own ends are. */
+function spacedLike(read: ReadTrack, firstFrame: number, lastFrame: number): Correction[] {
+  const { target, take, warped } = read;
+  const [from, to] = [indexOf(read, firstFrame), indexOf(read, lastFrame)];
+  const miss = (c: number, i: number): number => warped[c]![i]! - target[c]![i]!;
+  return [
+    {
+      from,
+      to,
+      valueAt: (c, i) => {
+        const share = to > from ? (i - from) / (to - from) : 0;
+        return take[c]![i]! - (miss(c, i) - (miss(c, from) * (1 - share) + miss(c, to) * share));
+      },
+    },
+  ];
+}
+
+/** The matched keys before and after a frame. */
+function besides({ reading }: ReadTrack, frame: number): { before?: KeyPair | undefined; after?: KeyPair | undefined } {
+  return {
+    before: reading.pairs.findLast((pair) => pair.targetFrame < frame),
+    after: reading.pairs.find((pair) => pair.targetFrame > frame),
+  };
+}
+
+/** The pose at one frame put right, and what is between it and the keys beside it along with it. */
+function posed(read: ReadTrack, frame: number): Correction[] {
+  const { target, take, warped } = read;
+  const { before, after } = besides(read, frame);
+  const at = indexOf(read, frame);
+  const from = before ? indexOf(read, before.targetFrame) : 0;
+  const to = after ? indexOf(read, after.targetFrame) : lastOf(read);
+  const shareAt = (i: number): number => {
+    if (i <= at) return before ? (at > from ? (i - from) / (at - from) : 1) : 1;
+    return after ? (to - i) / (to - at) : 1;
+  };
+  return [{ from, to, valueAt: (c, i) => take[c]![i]! - (warped[c]![at]! - target[c]![at]!) * shareAt(i) }];
+}
+
+/** The take brought to the target's size and direction about where it begins. */
+function sizedLike(read: ReadTrack): Correction[] {
+  const { target, take } = read;
+  let [along, length] = [0, 0];
+  target.forEach((asked, c) => {
+    for (let i = 0; i < asked.length; i++) {
+      along += (take[c]![i]! - take[c]![0]!) * (asked[i]! - asked[0]!);
+      length += (asked[i]! - asked[0]!) ** 2;
+    }
+  });
+  const size = length > 0 ? along / length : 0;
+  const valueAt = (c: number, i: number): number => target[c]![0]! + (take[c]![i]! - take[c]![0]!) / size;
+  return size === 0 ? [] : [{ from: 0, to: lastOf(read), valueAt }];
+}
+
+const TIMED: ReadonlySet<FindingKind> = new Set(['key-late', 'key-early', 'tempo-differs', 'overlap-off']);
+/** What is at a key and is put right on both sides of it. */
+const ABOUT_A_KEY: ReadonlySet<FindingKind> = new Set(['contact-floats', 'turn-sharp', 'arc-kinked']);
+
+/** What a finding tells of this track, put right; null where the finding is of something else. */
+function corrections(read: ReadTrack, finding: Finding): Correction[] | null {
+  const { reading } = read;
+  const isOurs =
+    isAbout(finding, reading) ||
+    (finding.track === null && (finding.subjectId === null || finding.subjectId === reading.subjectId));
+  if (!isOurs || !(reading.span > 0)) return null;
+  const { kind, firstFrame, lastFrame, expected } = finding;
+  if (kind === 'track-never-keyed' || kind === 'subject-missing')
+    return [{ from: 0, to: lastOf(read), valueAt: (c, i) => read.target[c]![i]! }];
+  if (reading.pairs.length === 0) return null;
+  if (TIMED.has(kind)) {
+    const isKey = kind === 'key-late' || kind === 'key-early';
+    // One key's finding reaches from where it is to where it ought to be; one of many goes on to the last.
+    const isOne =
+      isKey && isAbout(finding, reading) && lastFrame - firstFrame <= Math.abs(finding.measured - expected) + 1e-6;
+    return onTime(read, ({ targetFrame }) =>
+      isOne ? targetFrame === expected : !isKey || targetFrame >= expected - 1e-6,
+    );
+  }
+  if (kind === 'pose-off') return firstFrame === lastFrame ? posed(read, firstFrame) : sizedLike(read);
+  const { before, after } = besides(read, firstFrame);
+  const [from, to] = [before?.targetFrame ?? firstFrame, after?.targetFrame ?? lastFrame];
+  if (kind === 'key-missing' || kind === 'key-extra') return spacedLike(read, from, to);
+  if (ABOUT_A_KEY.has(kind)) return [...spacedLike(read, from, firstFrame), ...spacedLike(read, firstFrame, to)];
+  const group = FINDING_KINDS[kind];
+  return group === 'spacing' || group === 'path' ? spacedLike(read, firstFrame, lastFrame) : null;
+}
+
+/**
+ * How much of what is off in all tracks each finding's correction removes, by applying it alone: 1 where nothing is
+ * left, 0 where it mends nothing; null for what has no correction in the movement itself. The error is the squared
+ * distance from the target at the same seconds, in percent of each track's span, summed over frames and tracks.
+ */
+export function mendsOf({ tracks }: Pick<BothRead, 'tracks'>, findings: readonly Finding[]): (number | null)[] {
+  if (findings.length === 0) return [];
+  const moving = tracks.filter(({ reading }) => reading.span > 0);
+  const errors = moving.map((read) => {
+    const values = new Float64Array(read.take.length);
+    return Float64Array.from({ length: lastOf(read) + 1 }, (_, i) => {
+      for (let c = 0; c < values.length; c++) values[c] = read.take[c]![i]!;
+      return errorAt(read, values, i);
+    });
+  });
+  const all = errors.reduce((sum, of) => sum + of.reduce((a, b) => a + b, 0), 0);
+  return findings.map((finding) => {
+    let [removed, isAny] = [0, false];
+    moving.forEach((read, k) => {
+      const values = new Float64Array(read.take.length);
+      for (const { from, to, valueAt } of corrections(read, finding) ?? []) {
+        isAny = true;
+        for (let i = from; i <= to; i++) {
+          for (let c = 0; c < values.length; c++) values[c] = valueAt(c, i);
+          removed += errors[k]![i]! - errorAt(read, values, i);
+        }
+      }
+    });
+    return isAny && all > 0 ? Math.max(0, removed / all) : null;
+  });
+}
