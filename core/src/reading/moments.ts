@@ -1,4 +1,5 @@
 import { extentOf } from '../extent.ts';
+import { turnsOf } from '../turns.ts';
 
 /**
  * What is seen to happen in a curve at a moment, whatever its keys: it sets off from a rest, comes to one, or turns
@@ -61,33 +62,6 @@ export function momentsOf(values: ArrayLike<number>, extent: number, noise: numb
   }
   moments.push(...turns(values, Math.max(TURN * extent, 2 * NOISE_TIMES * noise), still));
   return moments.sort((a, b) => a.at - b.at);
-}
-
-/**
- * The indices of a series' inner highs and lows that stand out by at least `least`, in order. A flat top counts where
- * it begins.
- */
-export function turnsOf(values: ArrayLike<number>, least: number): number[] {
-  const turns: number[] = [];
-  let low = 0;
-  let high = 0;
-  let way = 0;
-  for (let i = 1; i < values.length; i++) {
-    if (values[i]! > values[high]!) high = i;
-    if (values[i]! < values[low]!) low = i;
-    if (way <= 0 && values[i]! - values[low]! >= least) {
-      if (way < 0) turns.push(low);
-      way = 1;
-      high = i;
-    } else if (way >= 0 && values[high]! - values[i]! >= least) {
-      if (way > 0) turns.push(high);
-      way = -1;
-      low = i;
-    }
-    if (way > 0 && values[i]! > values[high]!) high = i;
-    if (way < 0 && values[i]! < values[low]!) low = i;
-  }
-  return turns;
 }
 
 /** Highs and lows that stand out by at least `least` on both sides; a flat one lies in the middle of its flat. */

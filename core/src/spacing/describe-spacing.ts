@@ -16,10 +16,14 @@ export interface SpacingLook {
   /** How far beyond either extreme it goes, as shares of the way; 0 within. */
   anticipation: number;
   overshoot: number;
+  /** How often it does so at its end. */
+  timesPast: number;
 }
 
 /** Steps within this share of the mean look the same. */
 const EVEN = 0.08;
+/** Beyond its end by less than this share of the way is not past it. */
+const PAST = 0.01;
 const SLOW = 0.6;
 const FAST = 1.4;
 
@@ -39,10 +43,15 @@ export function readSpacing({ marks }: TimingChart, length: number, rate: Rate):
     fastestPerSecond: Math.abs(steps[fastest]! * length) * framesPerSecond(rate),
     anticipation: Math.max(0, -low),
     overshoot: Math.max(0, high - 1),
+    timesPast: marks.filter(({ progress }, i) => progress > 1 + PAST && (i === 0 || marks[i - 1]!.progress <= 1 + PAST))
+      .length,
   };
 }
 
 const figure = (value: number): string => String(value >= 100 ? Math.round(value) : Number(value.toPrecision(2)));
+
+/** How often, where it is more than once. */
+const times = (count: number): string => (count < 2 ? '' : count === 2 ? ', twice,' : `, ${count} times,`);
 
 /** Says it in a sentence: "Starts slow, fastest at frame 15 (412 px/s), arrives at speed: no slow finish." */
 export function describeSpacing(chart: TimingChart, length: number, unit: string, rate: Rate): string {
@@ -50,7 +59,7 @@ export function describeSpacing(chart: TimingChart, length: number, unit: string
   const speed = `${figure(look.fastestPerSecond)} ${unit}/s`;
   if (look.isEven) return `Even: the same way on every frame (${speed}), no slow start and no slow finish.`;
   const start =
-    look.anticipation > 0.01
+    look.anticipation > PAST
       ? 'Goes back first'
       : look.startRatio < SLOW
         ? 'Starts slow'
@@ -58,8 +67,8 @@ export function describeSpacing(chart: TimingChart, length: number, unit: string
           ? 'Starts fast'
           : 'Starts at speed: no slow start';
   const end =
-    look.overshoot > 0.01
-      ? `goes ${Math.round(look.overshoot * 100)} % past and comes back`
+    look.overshoot > PAST
+      ? `goes ${Math.round(look.overshoot * 100)} % past${times(look.timesPast)} and comes back`
       : look.endRatio < SLOW
         ? 'finishes slow'
         : look.endRatio > FAST

@@ -10,7 +10,7 @@ import {
   createMotion,
   createSubject,
   curveSpacing,
-  describeSpacing,
+  describeMove,
   drawSpacing,
   halvesSpacing,
   type Key,
@@ -22,7 +22,6 @@ import {
   setSpeed,
   shapeOf,
   shapeSegment,
-  timingCharts,
   trackProgress,
   TRACKS,
   wayOf,
@@ -45,15 +44,7 @@ const SEGMENT: SegmentRef = { subjectId: 'drawer', trackId: 'position', firstFra
 const straight = (): MotionDocument => drawer([createKey(1, 0, { leave: 'linear' }), createKey(25, 600)]);
 const xAt = (motion: MotionDocument, frame: number): number =>
   sampleChannel(channelOf(motion, 'drawer', 'position.x'), frame);
-const sentence = (motion: MotionDocument): string => {
-  const subject = motion.subjects[0]!;
-  return describeSpacing(
-    timingCharts(motion, subject, POSITION)[0]!,
-    wayOf(subject, POSITION, 1, 25).length,
-    'px',
-    FILM,
-  );
-};
+const sentence = (motion: MotionDocument): string => describeMove(motion, motion.subjects[0]!, POSITION, 1)!.sentence;
 
 test('a segment given a shape goes by it: 0, 25.78125, 93.75, 189.84375 and 300 with flat thirds', () => {
   const shaped = shapeSegment(straight(), SEGMENT, { x1: 1 / 3, y1: 0, x2: 2 / 3, y2: 1 });

@@ -38,7 +38,15 @@ export function shapeSegment(motion: MotionDocument, segment: SegmentRef, shape:
     const channel = channelOf(motion, subjectId, channelId);
     const from = channel.keys.findIndex((key) => key.frame === firstFrame);
     const to = channel.keys.findIndex((key) => key.frame === lastFrame);
-    if (from < 0 || to !== from + 1)
+    const unkeyed = from < 0 ? firstFrame : to < 0 ? lastFrame : null;
+    if (unkeyed !== null)
+      return {
+        motion,
+        keys: [],
+        gaveWay: [],
+        refused: `It turns back on ${unkeyed} without a key there: key that frame first.`,
+      };
+    if (to !== from + 1)
       return {
         motion,
         keys: [],

@@ -6,16 +6,22 @@ import { changedTrackSpan, type FrameSpan } from '../motion/sampling/changed-spa
 import { type Track, trackRoles, trackValues } from '../motion/sampling/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
 import { progressInto } from './progress.ts';
+import { turnBacks } from './turn-backs.ts';
 
 /** One drawing on a timing chart. */
 export interface ChartMark {
   frame: number;
   role: KeyRole;
-  /** How far along from the chart's first extreme to its last: 0 to 1, beyond on anticipation and overshoot. */
+  /** How far along from the chart's first extreme to its last: 0 to 1; beyond only where turns are no extremes. */
   progress: number;
+  /** The motion turns back here although no key, or none that is an extreme, says so. */
+  isTurn?: true;
 }
 
-/** The chart of one segment of a track: its two extremes and a mark a frame between them. */
+/**
+ * The chart of one segment of a track: its two extremes and a mark a frame between them. Where the motion turns back is
+ * an extreme, whatever its key's role and also without one: so no drawing lies outside its chart.
+ */
 export interface TimingChart {
   firstFrame: number;
   lastFrame: number;
@@ -62,14 +68,18 @@ export function trackSpacing(subject: Subject, track: Track, firstFrame: number,
 }
 
 interface Events {
-  /** Frames of the track's extremes within the range. */
+  /** Frames of the track's extremes within the range, and between them those where it turns back. */
   extremes: number[];
   roleAt: Map<number, KeyRole>;
+  /** Extremes from which it stands still until the next, but for what cannot be seen. */
+  stillFrom: ReadonlySet<number>;
 }
 
 interface ChartOptions {
   /** Counts the key one past the last frame in, which closes a cycle and is not shown itself. */
   closing?: boolean;
+  /** Whether it ends where the motion turns back between two keyed extremes; it does unless said. */
+  turns?: boolean;
 }
 
 /** The charts of an earlier state of a motion, with the same options. */
@@ -83,16 +93,22 @@ function eventsInRange(
   { range }: MotionDocument,
   subject: Subject,
   track: Track,
-  { closing = false }: ChartOptions,
+  { closing = false, turns = true }: ChartOptions,
 ): Events {
   const last = closing ? range.last + 1 : range.last;
   const roleAt = trackRoles(subject, track);
-  return {
-    extremes: [...roleAt]
-      .filter(([frame, role]) => role === 'extreme' && frame >= range.first && frame <= last)
-      .map(([frame]) => frame),
-    roleAt,
-  };
+  const keyed = [...roleAt]
+    .filter(([frame, role]) => role === 'extreme' && frame >= range.first && frame <= last)
+    .map(([frame]) => frame);
+  if (!turns) return { extremes: keyed, roleAt, stillFrom: new Set() };
+  const stillFrom = new Set<number>();
+  const extremes = keyed.flatMap((frame, i) => {
+    if (i + 1 === keyed.length) return [frame];
+    const back = turnBacks(subject, track, frame, keyed[i + 1]!);
+    for (const still of back.stillFrom) stillFrom.add(still);
+    return [frame, ...back.frames];
+  });
+  return { extremes, roleAt, stillFrom };
 }
 
 /** Whether a track is at its end where it was at its start, where no whole frame lies between to tell. */
@@ -122,6 +138,7 @@ function chartBetween(
       frame,
       role: frame === from || frame === to ? 'extreme' : (roleAt.get(frame) ?? 'inbetween'),
       progress: value,
+      ...((frame === from || frame === to) && roleAt.get(frame) !== 'extreme' && { isTurn: true as const }),
     };
   });
   // An extreme between two frames ends its chart there.
@@ -149,18 +166,21 @@ export function timingCharts(
 ): TimingChart[] {
   const span = known && reachOfChange(known, motion, subject, track);
   if (known && span && span.last < span.first) return [...known.charts];
-  const { extremes, roleAt } = eventsInRange(motion, subject, track, options);
+  const { extremes, roleAt, stillFrom } = eventsInRange(motion, subject, track, options);
   const kept =
     known &&
     span &&
     new Map(
       known.charts
         .filter(({ firstFrame, lastFrame }) => lastFrame <= span.first || firstFrame >= span.last)
+        // What ends at a turn hangs on all of its segment.
+        .filter(({ marks }) => !marks[0]!.isTurn && !marks.at(-1)!.isTurn)
         .map((chart) => [chart.firstFrame, chart]),
     );
   return extremes.slice(1).flatMap((to, i) => {
     const from = extremes[i]!;
     const same = kept?.get(from);
+    if (stillFrom.has(from)) return [];
     return same?.lastFrame === to ? same : (chartBetween(motion, subject, track, from, to, roleAt) ?? []);
   });
 }
@@ -188,9 +208,9 @@ export function timingChartAt(
   frame: number,
   options: ChartOptions = {},
 ): TimingChart | undefined {
-  const { extremes, roleAt } = eventsInRange(motion, subject, track, options);
+  const { extremes, roleAt, stillFrom } = eventsInRange(motion, subject, track, options);
   const at = (i: number): TimingChart | null =>
-    i >= 0 && i + 1 < extremes.length
+    i >= 0 && i + 1 < extremes.length && !stillFrom.has(extremes[i]!)
       ? chartBetween(motion, subject, track, extremes[i]!, extremes[i + 1]!, roleAt)
       : null;
   const later = extremes.findLastIndex((extreme) => extreme <= frame);
@@ -201,4 +221,22 @@ export function timingChartAt(
     if (chart) return chart;
   }
   return undefined;
+}
+
+/**
+ * The segment between two keyed extremes that a frame is in, on the key between two the later, with its chart, or null
+ * where it stands still: turns within it are in its marks. Null without two keyed extremes.
+ */
+export function keyedSegmentAt(
+  motion: MotionDocument,
+  subject: Subject,
+  track: Track,
+  frame: number,
+): { firstFrame: number; lastFrame: number; chart: TimingChart | null } | null {
+  const { extremes, roleAt } = eventsInRange(motion, subject, track, { closing: true, turns: false });
+  if (extremes.length < 2) return null;
+  const later = extremes.findLastIndex((extreme) => extreme <= frame);
+  const i = Math.min(extremes.length - 2, Math.max(0, later));
+  const [firstFrame, lastFrame] = [extremes[i]!, extremes[i + 1]!];
+  return { firstFrame, lastFrame, chart: chartBetween(motion, subject, track, firstFrame, lastFrame, roleAt) };
 }

@@ -156,7 +156,7 @@ const toasterRack: DemoExercise = {
           createKey(1, 345, { leave: 'step' }),
           createKey(9, 345, { link: 'broken', out: { frames: 4, value: 0 } }),
           createKey(17, 205),
-          createKey(21, 245, { role: 'breakdown' }),
+          createKey(21, 245),
           createKey(25, 224),
           createKey(33, 230),
         ],

@@ -1,4 +1,4 @@
-import { turnsOf } from '../moments.ts';
+import { turnsOf } from '../../turns.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair } from '../schema.ts';
 import { movingChannels } from '../track-error.ts';

@@ -5,6 +5,7 @@ import { useAppSelector } from '../../state/index.ts';
 import { useSegments, useShownSegments } from '../../strips/loom/index.ts';
 import { useRestingFrame } from '../../time/index.ts';
 import { TimingChartFigure } from './TimingChartFigure.tsx';
+import { TurnOffer } from './TurnOffer.tsx';
 
 interface OwnChartsProps {
   tone: 'take' | 'target';
@@ -59,6 +60,7 @@ function TrackCharts({ subjectId, track, tone, target }: TrackChartsProps) {
       <p className="text-xs text-faint">
         {track.label}: a tick a frame, where the subject is on its way from extreme to extreme
       </p>
+      <TurnOffer track={track} charts={drawn} />
       <ChartPairs tone={tone} drawn={drawn} lives={lives} aims={aims} first={first} last={last} />
       {count > SHOWN && <HowMany count={count} all={all} onAll={setAll} />}
     </div>

@@ -12,8 +12,8 @@ interface TimingChartFigureProps {
 }
 
 /**
- * A timing chart drawn the trade's way: a line with a tick for each drawing at its progress, extremes ringed,
- * breakdowns underlined.
+ * A timing chart drawn the trade's way: a line with a tick for each drawing at its progress, extremes ringed (with a
+ * broken ring where it turns back without one keyed), breakdowns underlined.
  */
 export const TimingChartFigure = memo(function TimingChartFigure({
   chart,
@@ -80,7 +80,9 @@ const ChartDrawing = memo(function ChartDrawing({ chart, tone }: Omit<TimingChar
             fill="var(--page)"
             stroke={colour}
             strokeWidth={2}
+            strokeDasharray={mark.isTurn ? '3 3' : undefined}
           />
+          {mark.isTurn && <title>It turns back on {mark.frame}, where no extreme is keyed</title>}
           <text
             x={xOf(mark.progress)}
             y={28}

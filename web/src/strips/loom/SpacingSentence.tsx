@@ -1,6 +1,6 @@
-import { describeSpacing, wayOf } from '@undulan/core';
+import { describeMove, wayOf } from '@undulan/core';
 import { clsx } from 'clsx';
-import { memo, useCallback } from 'react';
+import { memo, useCallback, useMemo } from 'react';
 import {
   selectMotion,
   selectSettledSubject,
@@ -20,16 +20,15 @@ export function SpacingSentence() {
   const subject = useAppSelector(selectSubject);
   const underWay = useAppSelector(selectUnderWay);
   const track = useActiveTrack();
-  const chart = useSegmentAt(motion, subject, track, useRestingFrame());
-  if (!motion || !subject || !track || !chart) return null;
-  const { length } = wayOf(subject, track, chart.firstFrame, chart.lastFrame);
+  const frame = useRestingFrame();
+  const move = useMemo(
+    () => (motion && subject && track ? describeMove(motion, subject, track, frame) : null),
+    [motion, subject, track, frame],
+  );
+  if (!track || !move) return null;
   return (
     <div className="flex items-center gap-2 border-t border-rule py-0.5 text-[13px]">
-      <Sentence
-        about={`${track.label} ${chart.firstFrame}–${chart.lastFrame}:`}
-        says={describeSpacing(chart, length, track.unit, motion.rate)}
-        live={underWay}
-      />
+      <Sentence about={`${track.label} ${move.firstFrame}–${move.lastFrame}:`} says={move.sentence} live={underWay} />
       <Comparison />
     </div>
   );
