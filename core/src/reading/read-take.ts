@@ -36,6 +36,7 @@ import {
 import { readTrack } from './read-track.ts';
 import { type Finding, FINDING_GROUPS, FINDING_KINDS, type Reading, READING_VERSION, type Target } from './schema.ts';
 import { createSharedTime } from './shared-time.ts';
+import { withoutWobbles } from './wobbles.ts';
 import { capital, subjectDoes } from './words.ts';
 
 const SEVERITY_ORDER = ['strong', 'clear', 'slight'] as const;
@@ -159,7 +160,9 @@ function namingTrack({ tracks }: BothRead): (finding: Finding) => Finding {
   };
 }
 
-function readAgainst(asked: Target, given: MotionDocument, samples: number): { reading: Reading; score: number } {
+function readAgainst(set: Target, handed: MotionDocument, samples: number): { reading: Reading; score: number } {
+  const shaken = withoutWobbles(set.motion, handed, set.tolerances);
+  const [asked, given] = [{ ...set, motion: shaken.target }, shaken.take];
   const { take: smooth, findings: pops } = withoutPops(given, asked.motion, asked.tolerances);
   const handedIn = withHeldDrawings(smooth, asked.motion);
   const ranges = rangesRead(asked.motion, handedIn, samples);
@@ -183,7 +186,7 @@ function readAgainst(asked: Target, given: MotionDocument, samples: number): { r
     return found ? looksOf({ motion, subject }, { motion: take, subject: found }, time) : [];
   });
   const read: BothRead = { target, take, set: asked.motion, handedIn, tracks, looks };
-  const inOrder = [...pops, ...allFindings(read, findSettings(asked.motion, handedIn))]
+  const inOrder = [...pops, ...shaken.findings, ...allFindings(read, findSettings(asked.motion, handedIn))]
     .sort(byFixingOrder)
     .map(namingTrack(read));
   const mends = mendsOf(read, inOrder.slice(0, MOST_MEASURED));

@@ -89,6 +89,7 @@ export const FINDING_KINDS = {
   'loop-open': 'polish',
   'loop-jerks': 'polish',
   'loop-hitches': 'polish',
+  'wobble-off': 'polish',
   strobing: 'polish',
   'track-extra': 'polish',
   'channel-idle': 'polish',

@@ -44,6 +44,7 @@ const WORDS: Record<FindingKind, string> = {
   'loop-open': 'The loop does not close in place.',
   'loop-jerks': 'The loop does not close in speed.',
   'loop-hitches': 'The loop holds its closing drawing twice.',
+  'wobble-off': 'It shakes by another amount, or at another rate, than it should.',
   strobing: 'The step is too long for the eye to join.',
   'track-extra': 'Something moves that need not.',
   'channel-idle': 'A channel is keyed and never changes.',
