@@ -150,7 +150,7 @@ test('a halves chart is set, a late contact is named, drawn over and returned, a
     await instructor.goto('/');
     await instructor.getByRole('button', { name: /^Review \d/ }).click();
     await instructor.getByRole('link', { name: `Review Wout Hendriks, ${TITLE}, take 2` }).click();
-    await expect(instructor.getByText(/^timing 100 · spacing 100/)).toBeVisible();
+    await expect(instructor.getByText(/^timing 100 · poses 100 · spacing 100/)).toBeVisible();
     // Keying a place keys both of its coordinates; that one of them never moves is all there is left to say.
     await expect(instructor.getByRole('list', { name: 'Findings' }).getByRole('listitem')).toHaveText(
       /Position y has 4 keys and never changes/,
