@@ -63,7 +63,26 @@ function byWhatMends(findings: readonly Finding[]): Finding[] {
   const place = (finding: Finding): number =>
     groupOf(finding) === 'settings' ? 0 : groupOf(finding) === 'polish' ? 2 : 1;
   const steps = (finding: Finding): number => Math.round(most.get(kin(finding))! / AS_MUCH);
-  return findings.toSorted((a, b) => place(a) - place(b) || (place(a) === 1 ? steps(b) - steps(a) : 0));
+  const sorted = findings.toSorted((a, b) => place(a) - place(b) || (place(a) === 1 ? steps(b) - steps(a) : 0));
+  const runs = new Set(sorted.map(kin).filter((of) => of.endsWith('timing')));
+  for (const of of runs) putCauseFirst(sorted, (finding) => kin(finding) === of);
+  return sorted;
+}
+
+/** Being late by this share of what the latest is makes a key the cause of those after it. */
+const CAUSES = 0.4;
+
+/** Keys of one movement that are all late, or all early, are told in the order of time: what comes first pushes on. */
+function putCauseFirst(findings: Finding[], isOne: (finding: Finding) => boolean): void {
+  const places = findings.flatMap((finding, i) => (isOne(finding) ? [i] : []));
+  const own = places.map((i) => findings[i]!).sort((a, b) => a.expected - b.expected);
+  const kind = own[0]!.kind;
+  const off = ({ measured, expected }: Finding): number => Math.abs(measured - expected);
+  const isRun = (kind === 'key-late' || kind === 'key-early') && own.every((finding) => finding.kind === kind);
+  if (isRun && off(own[0]!) >= CAUSES * Math.max(...own.map(off)))
+    places.forEach((i, k) => {
+      findings[i] = own[k]!;
+    });
 }
 
 /** By group, then severity, then frame. */

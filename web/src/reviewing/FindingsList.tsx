@@ -34,10 +34,16 @@ const WORTH_SAYING = 0.1;
 function FixFirst({ findings }: { findings: readonly Finding[] }) {
   const [first] = findings;
   if (findings.length < 2 || !first?.mends || first.mends < WORTH_SAYING) return null;
+  const follows =
+    (first.kind === 'key-late' || first.kind === 'key-early') &&
+    findings.some(
+      ({ kind, subjectId, track, expected }) =>
+        kind === first.kind && subjectId === first.subjectId && track === first.track && expected > first.expected,
+    );
   return (
     <p className="mb-1.5 rounded-md border-l-4 border-accent bg-shade px-2.5 py-1.5 text-[13px] leading-snug">
       <span className="font-semibold">Fix this first:</span> {first.sentence.charAt(0).toLowerCase()}
-      {first.sentence.slice(1)}{' '}
+      {first.sentence.slice(1)} {follows && 'Those after it may follow from it. '}
       <span className="text-faint">
         Put right alone, it mends {Math.round(first.mends * 100)} % of what is off in the movement.
       </span>

@@ -59,7 +59,7 @@ function Preview() {
             heading: (
               <>
                 Criteria
-                <span className="mt-1 block h-7 pt-1 font-normal">count, 0 to 10</span>
+                <span className="mt-1 block h-7 pt-1.5 font-normal whitespace-nowrap">0 to 10</span>
               </>
             ),
             names: true,
@@ -94,7 +94,7 @@ function Preview() {
           })),
           {
             id: 'grade',
-            heading: <span className="block pb-9">Grade</span>,
+            heading: <span className="block pb-8">Grade</span>,
             figures: true,
             headingClassName: 'w-11 align-bottom',
             className: 'font-semibold',
