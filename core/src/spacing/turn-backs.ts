@@ -15,6 +15,9 @@ const LEAST_BACK = 0.01;
 /** Where a path that turns by more than a right angle steps no more than this share of its mean it comes to rest. */
 const AT_REST = 0.5;
 
+/** More turns than these between two extremes are a shake, not so many moves. */
+const MOST_TURNS = 300;
+
 export interface TurnBacks {
   /** Whole frames, in order. */
   frames: number[];
@@ -26,8 +29,8 @@ const NONE: TurnBacks = { frames: [], stillFrom: new Set() };
 
 /**
  * Where a track turns back between two frames: where its one moving channel has a high or a low, or its path turns by
- * more than a right angle through rest. Turns too small to be seen are a standstill. What lies before and after is
- * looked at no further.
+ * more than a right angle through rest. Turns too small to be seen are a standstill, and very many are none. What lies
+ * before and after is looked at no further.
  */
 export function turnBacks(subject: Subject, track: Track, firstFrame: number, lastFrame: number): TurnBacks {
   const count = Math.floor(lastFrame - firstFrame) + 1;
@@ -41,8 +44,8 @@ export function turnBacks(subject: Subject, track: Track, firstFrame: number, la
   });
   const moving = columns.filter((column) => column.some((value) => value !== column[0]));
   if (moving.length === 0) return NONE;
-  if (moving.length > 1) return { frames: reversals(moving).map((i) => firstFrame + i), stillFrom: new Set() };
-  const { at, still } = highsAndLows(moving[0]!);
+  const { at, still } = moving.length > 1 ? { at: reversals(moving), still: [] } : highsAndLows(moving[0]!);
+  if (at.length > MOST_TURNS) return NONE;
   return { frames: at.map((i) => firstFrame + i), stillFrom: new Set(still.map((i) => firstFrame + i)) };
 }
 

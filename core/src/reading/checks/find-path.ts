@@ -1,5 +1,5 @@
 import type { Subject } from '../../motion/document/schema.ts';
-import { type Track, trackEvents, trackValues } from '../../motion/sampling/track.ts';
+import { type Track, trackRoles, trackValues } from '../../motion/sampling/track.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding } from '../schema.ts';
 import { severityOf } from '../severity.ts';
@@ -115,24 +115,20 @@ function findKinks({ reading, sides, track, isSampled }: ReadTrack): Finding[] {
   const toTarget = createWarp(reading.pairs.map((pair) => ({ from: pair.takeFrame, to: pair.targetFrame })));
   // Slower than this a frame the direction says nothing to the eye.
   const least = reading.span * 0.004;
-  const drawn = trackEvents(sides.take.subject, track);
-  return drawn.slice(1, -1).flatMap(({ frame }, k): Finding[] => {
+  const drawn = [...trackRoles(sides.take.subject, track).keys()];
+  const asked = [...trackRoles(sides.target.subject, track).keys()];
+  return drawn.slice(1, -1).flatMap((frame, k): Finding[] => {
     // From sample to sample a line is straight: its turns are those of the drawings.
-    const reach = isSampled ? Math.max(1, Math.round(drawn[k + 2]!.frame - frame)) : KINK_FRAMES;
+    const reach = isSampled ? Math.max(1, Math.round(drawn[k + 2]! - frame)) : KINK_FRAMES;
     const measured = cornerAt(sides.take.subject, track, frame, 2 * least, reach);
     if (measured <= KINK_DEGREES) return [];
     const onTarget = toTarget(frame);
     // The target's corner lies by its keys, which need not be on whole frames; slow there, it shows from drawing to
     // drawing only.
-    const near = [
-      ...[-1, 0, 1].map((off) => onTarget + off),
-      ...trackEvents(sides.target.subject, track)
-        .map((event) => event.frame)
-        .filter((at) => Math.abs(at - onTarget) <= NEAR),
-    ];
+    const near = [...[-1, 0, 1].map((off) => onTarget + off), ...asked.filter((at) => Math.abs(at - onTarget) <= NEAR)];
     const expected = Math.max(
       ...[KINK_FRAMES, 1, Math.max(1, reach)].flatMap((by) =>
-        near.map((at) => cornerAt(sides.target.subject, track, at, least, by)),
+        near.map((at) => Math.abs(turnAt(sides.target.subject, track, at, least * by, by))),
       ),
     );
     const severity = severityOf(Math.max(0, measured - expected), KINK_DEGREES);
