@@ -54,9 +54,8 @@ function byWhatMends(findings: readonly Finding[]): Finding[] {
   const groupOf = ({ kind }: Finding): (typeof FINDING_GROUPS)[number] => FINDING_KINDS[kind];
   const kin = (finding: Finding): string => `${finding.subjectId} ${finding.track} ${groupOf(finding)}`;
   // Where the pace of a movement is another, its line is so because of that.
-  const isByPace = (finding: Finding): boolean =>
-    groupOf(finding) === 'path' &&
-    findings.some((other) => groupOf(other) === 'spacing' && other.subjectId === finding.subjectId);
+  const paced = new Set(findings.filter((other) => groupOf(other) === 'spacing').map((other) => other.subjectId));
+  const isByPace = (finding: Finding): boolean => groupOf(finding) === 'path' && paced.has(finding.subjectId);
   const most = new Map<string, number>();
   for (const finding of findings)
     most.set(kin(finding), Math.max(most.get(kin(finding)) ?? 0, isByPace(finding) ? 0 : (finding.mends ?? 0)));
@@ -64,8 +63,14 @@ function byWhatMends(findings: readonly Finding[]): Finding[] {
     groupOf(finding) === 'settings' ? 0 : groupOf(finding) === 'polish' ? 2 : 1;
   const steps = (finding: Finding): number => Math.round(most.get(kin(finding))! / AS_MUCH);
   const sorted = findings.toSorted((a, b) => place(a) - place(b) || (place(a) === 1 ? steps(b) - steps(a) : 0));
-  const runs = new Set(sorted.map(kin).filter((of) => of.endsWith('timing')));
-  for (const of of runs) putCauseFirst(sorted, (finding) => kin(finding) === of);
+  const runs = new Map<string, number[]>();
+  sorted.forEach((finding, i) => {
+    if (groupOf(finding) !== 'timing') return;
+    const places = runs.get(kin(finding));
+    if (places) places.push(i);
+    else runs.set(kin(finding), [i]);
+  });
+  for (const places of runs.values()) putCauseFirst(sorted, places);
   return sorted;
 }
 
@@ -73,8 +78,7 @@ function byWhatMends(findings: readonly Finding[]): Finding[] {
 const CAUSES = 0.4;
 
 /** Keys of one movement that are all late, or all early, are told in the order of time: what comes first pushes on. */
-function putCauseFirst(findings: Finding[], isOne: (finding: Finding) => boolean): void {
-  const places = findings.flatMap((finding, i) => (isOne(finding) ? [i] : []));
+function putCauseFirst(findings: Finding[], places: readonly number[]): void {
   const own = places.map((i) => findings[i]!).sort((a, b) => a.expected - b.expected);
   const kind = own[0]!.kind;
   const off = ({ measured, expected }: Finding): number => Math.abs(measured - expected);

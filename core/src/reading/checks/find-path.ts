@@ -99,6 +99,17 @@ function turnAt(subject: Subject, track: Track, frame: number, least: number, re
   return (Math.sign(side || 1) * Math.acos(Math.max(-1, Math.min(1, cosine))) * 180) / Math.PI;
 }
 
+/** The index of the first of these frames, in order, that is not before this one. */
+function firstAtOrAfter(frames: readonly number[], at: number): number {
+  let [low, high] = [0, frames.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (frames[middle]! < at) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
 /**
  * By how much more a path turns at a key than at those right beside it: in a row of them an arc turns at each, a zigzag
  * to the other side. Of a motion by keys as near to the key as may be, of a recording from drawing to drawing.
@@ -123,9 +134,11 @@ function findKinks({ reading, sides, track, isSampled }: ReadTrack): Finding[] {
     const measured = cornerAt(sides.take.subject, track, frame, 2 * least, reach);
     if (measured <= KINK_DEGREES) return [];
     const onTarget = toTarget(frame);
+    const from = firstAtOrAfter(asked, onTarget - NEAR);
+    const to = firstAtOrAfter(asked, onTarget + NEAR);
     // The target's corner lies by its keys, which need not be on whole frames; slow there, it shows from drawing to
     // drawing only.
-    const near = [...[-1, 0, 1].map((off) => onTarget + off), ...asked.filter((at) => Math.abs(at - onTarget) <= NEAR)];
+    const near = [...[-1, 0, 1].map((off) => onTarget + off), ...asked.slice(from, to)];
     const expected = Math.max(
       ...[KINK_FRAMES, 1, Math.max(1, reach)].flatMap((by) =>
         near.map((at) => Math.abs(turnAt(sides.target.subject, track, at, least * by, by))),
