@@ -2,7 +2,7 @@ import type { MotionDocument, Subject } from '../motion/document/schema.ts';
 import { type Track, trackValues } from '../motion/sampling/track.ts';
 import { describeSpacing } from './describe-spacing.ts';
 import { keyedSegmentAt, type TimingChart } from './timing-chart.ts';
-import { turnBacks } from './turn-backs.ts';
+import { piecesOf } from './turn-backs.ts';
 import { wayOf } from './way.ts';
 
 /** What is said of a segment between two keyed extremes, its own turns within. */
@@ -38,7 +38,9 @@ export function describeMove(motion: MotionDocument, subject: Subject, track: Tr
   if (lastFrame - firstFrame >= 2 && isJump(chart))
     return said(`Held, then jumps to ${valueText(subject, track, lastFrame)} on frame ${lastFrame}.`);
   const [start, end] = [trackValues(subject, track, firstFrame), trackValues(subject, track, lastFrame)];
-  const turns = turnBacks(subject, track, firstFrame, lastFrame).frames;
+  const turns = piecesOf(subject, track, firstFrame, lastFrame)
+    .slice(0, -1)
+    .map(([, to]) => to);
   const { length } = wayOf(subject, track, firstFrame, lastFrame);
   if (turns.length > 0 && start.every((value, c) => Math.abs(value - end[c]!) <= SAME * Math.abs(length)))
     return said(

@@ -6,13 +6,13 @@ import { changedTrackSpan, type FrameSpan } from '../motion/sampling/changed-spa
 import { type Track, trackRoles, trackValues } from '../motion/sampling/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
 import { progressInto } from './progress.ts';
-import { turnBacks } from './turn-backs.ts';
+import { type Piece, piecesOf } from './turn-backs.ts';
 
 /** One drawing on a timing chart. */
 export interface ChartMark {
   frame: number;
   role: KeyRole;
-  /** How far along from the chart's first extreme to its last: 0 to 1; beyond only where turns are no extremes. */
+  /** How far along from the chart's first extreme to its last: 0 to 1; beyond only where its turns are within it. */
   progress: number;
   /** The motion turns back here although no key, or none that is an extreme, says so. */
   isTurn?: true;
@@ -68,18 +68,14 @@ export function trackSpacing(subject: Subject, track: Track, firstFrame: number,
 }
 
 interface Events {
-  /** Frames of the track's extremes within the range, and between them those where it turns back. */
+  /** Frames of the track's keyed extremes within the range. */
   extremes: number[];
   roleAt: Map<number, KeyRole>;
-  /** Extremes from which it stands still until the next, but for what cannot be seen. */
-  stillFrom: ReadonlySet<number>;
 }
 
 interface ChartOptions {
   /** Counts the key one past the last frame in, which closes a cycle and is not shown itself. */
   closing?: boolean;
-  /** Whether it ends where the motion turns back between two keyed extremes; it does unless said. */
-  turns?: boolean;
 }
 
 /** The charts of an earlier state of a motion, with the same options. */
@@ -93,22 +89,16 @@ function eventsInRange(
   { range }: MotionDocument,
   subject: Subject,
   track: Track,
-  { closing = false, turns = true }: ChartOptions,
+  { closing = false }: ChartOptions,
 ): Events {
   const last = closing ? range.last + 1 : range.last;
   const roleAt = trackRoles(subject, track);
-  const keyed = [...roleAt]
-    .filter(([frame, role]) => role === 'extreme' && frame >= range.first && frame <= last)
-    .map(([frame]) => frame);
-  if (!turns) return { extremes: keyed, roleAt, stillFrom: new Set() };
-  const stillFrom = new Set<number>();
-  const extremes = keyed.flatMap((frame, i) => {
-    if (i + 1 === keyed.length) return [frame];
-    const back = turnBacks(subject, track, frame, keyed[i + 1]!);
-    for (const still of back.stillFrom) stillFrom.add(still);
-    return [frame, ...back.frames];
-  });
-  return { extremes, roleAt, stillFrom };
+  return {
+    extremes: [...roleAt]
+      .filter(([frame, role]) => role === 'extreme' && frame >= range.first && frame <= last)
+      .map(([frame]) => frame),
+    roleAt,
+  };
 }
 
 /** Whether a track is at its end where it was at its start, where no whole frame lies between to tell. */
@@ -125,8 +115,7 @@ function chartBetween(
   motion: MotionDocument,
   subject: Subject,
   track: Track,
-  from: number,
-  to: number,
+  [from, to]: Piece,
   roleAt: Events['roleAt'],
 ): TimingChart | null {
   const progress = trackProgress(subject, track, from, to);
@@ -166,22 +155,23 @@ export function timingCharts(
 ): TimingChart[] {
   const span = known && reachOfChange(known, motion, subject, track);
   if (known && span && span.last < span.first) return [...known.charts];
-  const { extremes, roleAt, stillFrom } = eventsInRange(motion, subject, track, options);
+  const { extremes, roleAt } = eventsInRange(motion, subject, track, options);
   const kept =
     known &&
     span &&
     new Map(
       known.charts
         .filter(({ firstFrame, lastFrame }) => lastFrame <= span.first || firstFrame >= span.last)
-        // What ends at a turn hangs on all of its segment.
-        .filter(({ marks }) => !marks[0]!.isTurn && !marks.at(-1)!.isTurn)
         .map((chart) => [chart.firstFrame, chart]),
     );
   return extremes.slice(1).flatMap((to, i) => {
     const from = extremes[i]!;
+    // One that goes from key to key has no turn between.
     const same = kept?.get(from);
-    if (stillFrom.has(from)) return [];
-    return same?.lastFrame === to ? same : (chartBetween(motion, subject, track, from, to, roleAt) ?? []);
+    if (same?.lastFrame === to) return same;
+    return piecesOf(subject, track, from, to).flatMap(
+      (piece) => chartBetween(motion, subject, track, piece, roleAt) ?? [],
+    );
   });
 }
 
@@ -208,18 +198,21 @@ export function timingChartAt(
   frame: number,
   options: ChartOptions = {},
 ): TimingChart | undefined {
-  const { extremes, roleAt, stillFrom } = eventsInRange(motion, subject, track, options);
-  const at = (i: number): TimingChart | null =>
-    i >= 0 && i + 1 < extremes.length && !stillFrom.has(extremes[i]!)
-      ? chartBetween(motion, subject, track, extremes[i]!, extremes[i + 1]!, roleAt)
-      : null;
+  const { extremes, roleAt } = eventsInRange(motion, subject, track, options);
+  const piecesAt = (i: number): Piece[] =>
+    i >= 0 && i + 1 < extremes.length ? piecesOf(subject, track, extremes[i]!, extremes[i + 1]!) : [];
+  const chartOf = (piece: Piece | undefined): TimingChart | null =>
+    piece ? chartBetween(motion, subject, track, piece, roleAt) : null;
   const later = extremes.findLastIndex((extreme) => extreme <= frame);
-  const inside = at(later) ?? (extremes[later] === frame ? at(later - 1) : null);
+  const inside =
+    chartOf(piecesAt(later).findLast(([from, to]) => from <= frame && frame <= to)) ??
+    chartOf(piecesAt(later - 1).findLast(([, to]) => to === frame));
   if (inside) return inside;
-  for (let i = 0; i + 1 < extremes.length; i++) {
-    const chart = at(i);
-    if (chart) return chart;
-  }
+  for (let i = 0; i + 1 < extremes.length; i++)
+    for (const piece of piecesAt(i)) {
+      const chart = chartOf(piece);
+      if (chart) return chart;
+    }
   return undefined;
 }
 
@@ -233,10 +226,10 @@ export function keyedSegmentAt(
   track: Track,
   frame: number,
 ): { firstFrame: number; lastFrame: number; chart: TimingChart | null } | null {
-  const { extremes, roleAt } = eventsInRange(motion, subject, track, { closing: true, turns: false });
+  const { extremes, roleAt } = eventsInRange(motion, subject, track, { closing: true });
   if (extremes.length < 2) return null;
   const later = extremes.findLastIndex((extreme) => extreme <= frame);
   const i = Math.min(extremes.length - 2, Math.max(0, later));
   const [firstFrame, lastFrame] = [extremes[i]!, extremes[i + 1]!];
-  return { firstFrame, lastFrame, chart: chartBetween(motion, subject, track, firstFrame, lastFrame, roleAt) };
+  return { firstFrame, lastFrame, chart: chartBetween(motion, subject, track, [firstFrame, lastFrame], roleAt) };
 }

@@ -18,23 +18,18 @@ const AT_REST = 0.5;
 /** More turns than these between two extremes are a shake, not so many moves. */
 const MOST_TURNS = 300;
 
-export interface TurnBacks {
-  /** Whole frames, in order. */
-  frames: number[];
-  /** Those after which it stands still until the next turn, or the end; among them the first frame. */
-  stillFrom: ReadonlySet<number>;
-}
-
-const NONE: TurnBacks = { frames: [], stillFrom: new Set() };
+/** A stretch in which a track moves without turning back: from one frame to another. */
+export type Piece = readonly [from: number, to: number];
 
 /**
- * Where a track turns back between two frames: where its one moving channel has a high or a low, or its path turns by
- * more than a right angle through rest. Turns too small to be seen are a standstill, and very many are none. What lies
- * before and after is looked at no further.
+ * The pieces of a track between two frames, cut on the whole frames where it turns back: where its one moving channel
+ * has a high or a low, or its path turns by more than a right angle through rest. A piece that goes no further than can
+ * be seen stands still and is none; very many turns are not told apart. What lies before and after is not looked at.
  */
-export function turnBacks(subject: Subject, track: Track, firstFrame: number, lastFrame: number): TurnBacks {
+export function piecesOf(subject: Subject, track: Track, firstFrame: number, lastFrame: number): Piece[] {
+  const whole: Piece[] = [[firstFrame, lastFrame]];
   const count = Math.floor(lastFrame - firstFrame) + 1;
-  if (count < 3) return NONE;
+  if (count < 3) return whole;
   const columns = track.channelIds.map((id) => {
     const column = new Float64Array(count);
     const channel = findChannel(subject, id);
@@ -43,26 +38,23 @@ export function turnBacks(subject: Subject, track: Track, firstFrame: number, la
     return column;
   });
   const moving = columns.filter((column) => column.some((value) => value !== column[0]));
-  if (moving.length === 0) return NONE;
-  const { at, still } = moving.length > 1 ? { at: reversals(moving), still: [] } : highsAndLows(moving[0]!);
-  if (at.length > MOST_TURNS) return NONE;
-  return { frames: at.map((i) => firstFrame + i), stillFrom: new Set(still.map((i) => firstFrame + i)) };
+  const only = moving.length === 1 ? moving[0]! : null;
+  const turns = only ? highsAndLows(only) : moving.length > 1 ? reversals(moving) : [];
+  if (turns.length === 0 || turns.length > MOST_TURNS) return whole;
+  const extent = only ? extentOf(only) : null;
+  const pieces: Piece[] = [];
+  [0, ...turns].forEach((from, k) => {
+    const to = turns[k] ?? count - 1;
+    const own = extent && extentOf(only!.subarray(from, to + 1));
+    if (own && own.high - own.low <= STILL * (extent.high - extent.low)) return;
+    pieces.push([firstFrame + from, to === count - 1 ? lastFrame : firstFrame + to]);
+  });
+  return pieces;
 }
 
-/** The highs and lows of a series, and from which of its pieces' starts it stands still: such pieces are one. */
-function highsAndLows(values: Float64Array): { at: number[]; still: number[] } {
+function highsAndLows(values: Float64Array): number[] {
   const { low, high } = extentOf(values);
-  const ends = [0, ...turnsOf(values, ROUNDING * (high - low)).filter((i) => i > 0 && i < values.length - 1)];
-  const isStill = (k: number): boolean => {
-    const piece = extentOf(values.subarray(ends[k], (ends[k + 1] ?? values.length - 1) + 1));
-    return ends.length > 1 && piece.high - piece.low <= STILL * (high - low);
-  };
-  const stands = ends.map((_, k) => isStill(k));
-  const isKept = (k: number): boolean => k === 0 || !stands[k] || !stands[k - 1];
-  return {
-    at: ends.filter((_, k) => k > 0 && isKept(k)),
-    still: ends.filter((_, k) => stands[k] && isKept(k)),
-  };
+  return turnsOf(values, ROUNDING * (high - low)).filter((i) => i > 0 && i < values.length - 1);
 }
 
 function reversals(columns: readonly Float64Array[]): number[] {
