@@ -4,7 +4,7 @@ import { loopGapPercent, playsInLoop } from './checks/find-loop.ts';
 import { toleranceAt } from './key-tolerance.ts';
 import { askedFrames, poseMisses } from './poses.ts';
 import type { ReadTrack } from './read-track.ts';
-import { type Criterion, CRITERION_IDS, type CriterionId, type Finding } from './schema.ts';
+import { type Criterion, CRITERION_IDS, type CriterionId, type Finding, type SegmentReading } from './schema.ts';
 import { segmentEase } from './segment-ease.ts';
 
 /** 100 at no error, 50 at the tolerance, 0 at four times it, straight between. */
@@ -107,9 +107,16 @@ function holdDrifts(read: ReadTrack): (number | null)[] {
   const { reading, sides, track, target, warped } = read;
   const first = reading.gap.firstFrame;
   if (!(reading.span > 0)) return [];
+  const known = new Map(reading.segments.map((segment) => [segment.firstFrame, segment]));
+  const easeOf = (from: number, to: number): SegmentReading['target'] => {
+    const segment = known.get(from);
+    return segment?.lastFrame === to
+      ? segment.target
+      : segmentEase(sides.target.subject, track, from, to, reading.span);
+  };
   return askedFrames(read).flatMap((from, k, frames) => {
     const to = frames[k + 1];
-    if (to === undefined || segmentEase(sides.target.subject, track, from, to, reading.span)) return [];
+    if (to === undefined || easeOf(from, to)) return [];
     if (reading.pairs.length === 0) return [null];
     const [a, b] = [
       Math.max(0, Math.round(from - first)),

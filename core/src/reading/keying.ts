@@ -1,7 +1,7 @@
 import { CHANNELS } from '../motion/document/channels.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { isStill } from '../motion/keys/thin-keys.ts';
-import { TRACKS } from '../motion/sampling/track.ts';
+import { trackWith } from '../motion/sampling/track.ts';
 import { askedOf } from './counterpart.ts';
 
 /** From so many keys on, most of them as far apart as may be, a run of keys is a recording or drawings held by hand. */
@@ -65,5 +65,5 @@ export function withHeldDrawings(take: MotionDocument, target: MotionDocument): 
 }
 
 function isRead({ id }: Channel): boolean {
-  return CHANNELS[id].blend !== 'held' && TRACKS.some((track) => track.channelIds.includes(id));
+  return CHANNELS[id].blend !== 'held' && trackWith(id) !== undefined;
 }

@@ -3,7 +3,7 @@ import { CHANNELS } from '../motion/document/channels.ts';
 import { findChannel } from '../motion/document/document.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
-import { TRACKS } from '../motion/sampling/track.ts';
+import { trackWith } from '../motion/sampling/track.ts';
 import { askedOf } from './counterpart.ts';
 import { sampledEvery } from './keying.ts';
 import { noiseOf } from './moments.ts';
@@ -52,7 +52,7 @@ export function withoutPops(
     const asked = askedBy.get(subject);
     if (!asked) return subject;
     const channels = subject.channels.map((channel): Channel => {
-      const track = TRACKS.find((other) => other.channelIds.includes(channel.id));
+      const track = trackWith(channel.id);
       const model = findChannel(asked, channel.id);
       if (!track || !model || CHANNELS[channel.id].blend || sampledEvery(channel.keys.map((key) => key.frame)) !== 1)
         return channel;

@@ -2,6 +2,7 @@ import { extentOf } from '../extent.ts';
 import { CHANNELS } from '../motion/document/channels.ts';
 import { findChannel } from '../motion/document/document.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
+import { trackWith } from '../motion/sampling/track.ts';
 import { sameData } from '../steps/index.ts';
 import { framesPerSecond } from '../time/rate.ts';
 import { counterpart } from './counterpart.ts';
@@ -94,7 +95,7 @@ function differences(
     {
       kind: 'wobble-off',
       subjectId: subject.id,
-      track: id.startsWith('position.') ? 'position' : id,
+      track: trackWith(id)?.id ?? null,
       firstFrame: range.first,
       lastFrame: range.last,
       measured: size ? drawn.size : drawn.perSecond,

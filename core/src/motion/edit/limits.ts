@@ -4,7 +4,7 @@ import { sameRate } from '../../time/rate.ts';
 import { CHANNEL_IDS, type ChannelId, CHANNELS } from '../document/channels.ts';
 import type { MotionDocument, Subject } from '../document/schema.ts';
 import type { Edit } from '../keys/change-keys.ts';
-import { TRACKS } from '../sampling/track.ts';
+import { trackWith } from '../sampling/track.ts';
 
 /** What of a motion may be changed by those it is set for. */
 export const Limits = z.object({
@@ -33,7 +33,7 @@ export const USUAL_LIMITS: Limits = {
 
 /** How many keys a person has set: a place keyed on one frame is one, on however many of its coordinates. */
 export function keyCount(motion: MotionDocument): number {
-  const trackOf = (id: ChannelId): string => TRACKS.find((track) => track.channelIds.includes(id))?.id ?? id;
+  const trackOf = (id: ChannelId): string => trackWith(id)?.id ?? id;
   return motion.subjects.reduce(
     (sum, subject) =>
       sum +

@@ -33,6 +33,11 @@ export const TRACKS: readonly Track[] = [
   })),
 ];
 
+/** The track that a channel is part of; none of a colour. */
+export function trackWith(channelId: ChannelId): Track | undefined {
+  return TRACKS.find((track) => track.channelIds.includes(channelId));
+}
+
 /** The subject's tracks that have at least one key. */
 export function tracksOf(subject: Subject): Track[] {
   return TRACKS.filter((track) => track.channelIds.some((id) => (findChannel(subject, id)?.keys.length ?? 0) > 0));

@@ -4,7 +4,7 @@ import { findChannel, findSubject } from '../../motion/document/document.ts';
 import type { Channel, Subject } from '../../motion/document/schema.ts';
 import { isStill } from '../../motion/keys/thin-keys.ts';
 import { sampleChannel } from '../../motion/sampling/sample.ts';
-import { TRACKS, tracksOf } from '../../motion/sampling/track.ts';
+import { tracksOf, trackWith } from '../../motion/sampling/track.ts';
 import type { FrameRange } from '../../time/range.ts';
 import { counterpart } from '../counterpart.ts';
 import type { Finding } from '../schema.ts';
@@ -94,7 +94,7 @@ function findExtraTracks(asked: Subject, drawn: Subject, range: { first: number;
 
 function findIdle(asked: Subject, drawn: Subject, range: FrameRange, modelRange: FrameRange): Finding[] {
   return drawn.channels.flatMap((channel): Finding[] => {
-    const track = TRACKS.find((other) => other.channelIds.includes(channel.id));
+    const track = trackWith(channel.id);
     const model = findChannel(asked, channel.id);
     if (!track || channel.keys.length < 2) return [];
     const about = {

@@ -99,25 +99,15 @@ function turnAt(subject: Subject, track: Track, frame: number, least: number, re
   return (Math.sign(side || 1) * Math.acos(Math.max(-1, Math.min(1, cosine))) * 180) / Math.PI;
 }
 
-/** The index of the first of these frames, in order, that is not before this one. */
-function firstAtOrAfter(frames: readonly number[], at: number): number {
-  let [low, high] = [0, frames.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (frames[middle]! < at) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
-
 /**
  * By how much more a path turns at a key than at those right beside it: in a row of them an arc turns at each, a zigzag
  * to the other side. Of a motion by keys as near to the key as may be, of a recording from drawing to drawing.
  */
 function cornerAt(subject: Subject, track: Track, frame: number, least: number, reach: number): number {
   const turn = (at: number): number => turnAt(subject, track, at, least * reach, reach);
-  const beside = Math.max(1, reach);
   const here = turn(frame);
+  if (Math.abs(here) <= KINK_DEGREES) return 0;
+  const beside = Math.max(1, reach);
   const along = (at: number): number => Math.max(0, turn(at) * Math.sign(here));
   return Math.max(0, Math.abs(here) - Math.max(along(frame - beside), along(frame + beside)));
 }
@@ -128,14 +118,17 @@ function findKinks({ reading, sides, track, isSampled }: ReadTrack): Finding[] {
   const least = reading.span * 0.004;
   const drawn = [...trackRoles(sides.take.subject, track).keys()];
   const asked = [...trackRoles(sides.target.subject, track).keys()];
+  let from = 0;
   return drawn.slice(1, -1).flatMap((frame, k): Finding[] => {
     // From sample to sample a line is straight: its turns are those of the drawings.
     const reach = isSampled ? Math.max(1, Math.round(drawn[k + 2]! - frame)) : KINK_FRAMES;
     const measured = cornerAt(sides.take.subject, track, frame, 2 * least, reach);
     if (measured <= KINK_DEGREES) return [];
     const onTarget = toTarget(frame);
-    const from = firstAtOrAfter(asked, onTarget - NEAR);
-    const to = firstAtOrAfter(asked, onTarget + NEAR);
+    // Both go on in order.
+    while (from < asked.length && asked[from]! < onTarget - NEAR) from++;
+    let to = from;
+    while (to < asked.length && asked[to]! <= onTarget + NEAR) to++;
     // The target's corner lies by its keys, which need not be on whole frames; slow there, it shows from drawing to
     // drawing only.
     const near = [...[-1, 0, 1].map((off) => onTarget + off), ...asked.slice(from, to)];

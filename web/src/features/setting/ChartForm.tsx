@@ -8,7 +8,7 @@ import {
   refuse,
   type Result,
   sameData,
-  TRACKS,
+  trackWith,
   writeChart,
   type WrittenMark,
 } from '@undulan/core';
@@ -52,7 +52,7 @@ function WrittenChart() {
   const { id: channelId } = useAppSelector(selectActiveChannel)!;
   const { keyTolerances = [] } = useAppSelector(selectWork)!.details!;
   const channel = findChannel(motion.subjects.find((other) => other.id === subject.id) ?? subject, channelId)!;
-  const track = TRACKS.find((other) => (other.channelIds as readonly string[]).includes(channelId))?.id;
+  const track = trackWith(channelId)?.id;
   const isOwn = (tolerance: KeyTolerance): boolean => tolerance.subjectId === subject.id && tolerance.track === track;
   const written = writeChart(
     chartOf(channel).map((mark) => ({

@@ -5,7 +5,7 @@ import {
   timingChartAt,
   timingCharts,
   type Track,
-  TRACKS,
+  trackWith,
 } from '@undulan/core';
 import { useMemo } from 'react';
 import {
@@ -20,7 +20,7 @@ import { useAppSelector } from '../../state/index.ts';
 /** The track that the chosen channel is part of. */
 export function useActiveTrack(): Track | undefined {
   const activeId = useAppSelector((state) => selectActiveChannel(state)?.id);
-  return TRACKS.find((track) => activeId && track.channelIds.includes(activeId));
+  return activeId && trackWith(activeId);
 }
 
 /** The charts of a subject's track, segment by segment; unless said otherwise with the one that closes a cycle. */

@@ -1,4 +1,4 @@
-import { accept, CHANNELS, FRAME_LIMIT, type KeyRef, readDecimal, type Result, TRACKS } from '@undulan/core';
+import { accept, CHANNELS, FRAME_LIMIT, readDecimal, type Result, trackWith } from '@undulan/core';
 import { clsx } from 'clsx';
 import { ChevronDown } from 'lucide-react';
 import { type ReactNode, useMemo, useState } from 'react';
@@ -165,8 +165,6 @@ function Says({ error, losses, children }: { error: string | null; losses: strin
   );
 }
 
-const trackOf = ({ channelId }: KeyRef) => TRACKS.find((track) => track.channelIds.includes(channelId));
-
 /** Reverse, even out, whole frames: what needs no number. */
 function SelectionActions() {
   const dispatch = useAppDispatch();
@@ -174,7 +172,7 @@ function SelectionActions() {
   const frames = selectedKeys.map((key) => key.frame);
   const spans = selectedKeys.length > 1 && Math.max(...frames) > Math.min(...frames);
   const subjects = new Set(selectedKeys.map((key) => key.subjectId));
-  const tracks = [...new Set(selectedKeys.map(trackOf))];
+  const tracks = [...new Set(selectedKeys.map(({ channelId }) => trackWith(channelId)))];
   const even = tracks.length === 1 && tracks[0] && subjects.size === 1 ? tracks[0] : null;
   const none = !spans && 'Select keys on two frames or more.';
   const between = selectedKeys.filter((key) => !Number.isInteger(key.frame)).length;
