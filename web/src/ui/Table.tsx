@@ -33,6 +33,7 @@ interface TableProps<Row> {
   /** Room within a cell. */
   pad?: string;
   className?: string;
+  rowClassName?: string;
   /** Nothing stands over the columns that is not plain from the rows. */
   headless?: boolean;
 }
@@ -59,6 +60,7 @@ export function Table<Row>({
   rowId,
   pad = 'px-3 py-1',
   className = 'w-full',
+  rowClassName,
   headless = false,
 }: TableProps<Row>) {
   const data = useMemo(() => rows.map((row, index) => ({ row, index })), [rows]);
@@ -124,7 +126,7 @@ export function Table<Row>({
       )}
       <tbody>
         {table.getRowModel().rows.map(({ id, original: { row, index } }) => (
-          <tr key={id} className="border-b border-rule last:border-0">
+          <tr key={id} className={clsx('border-b border-rule last:border-0', rowClassName)}>
             {columns.map((column) => {
               const style = clsx(pad, sided(column), column.figures && 'figures', column.className);
               return column.names ? (

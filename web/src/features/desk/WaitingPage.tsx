@@ -145,6 +145,7 @@ function Queue({ waiting, later, onMore }: QueueProps) {
             <Table
               pad="px-4 py-2.5"
               className="w-full border-collapse text-sm"
+              rowClassName="hover:bg-shade"
               columns={COLUMNS}
               rows={shown}
               rowId={(take) => take.takeId}

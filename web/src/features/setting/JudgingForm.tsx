@@ -59,7 +59,7 @@ function Preview() {
             heading: (
               <>
                 Criteria
-                <span className="mt-1 block h-7 pt-1.5 font-normal whitespace-nowrap">0 to 10</span>
+                <span className="mt-1 flex h-7 items-center text-[11px] leading-tight font-normal">count, 0 to 10</span>
               </>
             ),
             names: true,
