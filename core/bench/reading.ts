@@ -14,7 +14,7 @@ import {
 } from '../src/index.ts';
 import { MODELS } from '../testing/clean-models.ts';
 import { createDice } from '../testing/dice.ts';
-import { FAULTS } from '../testing/faulty-takes.ts';
+import { FAULTS } from '../testing/faults/index.ts';
 import { HOSTILE } from '../testing/hostile-motions.ts';
 
 const VARIATIONS = 300;

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { MODELS } from '../../testing/clean-models.ts';
 import { createDice } from '../../testing/dice.ts';
-import { FAULTS } from '../../testing/faulty-takes.ts';
+import { FAULTS } from '../../testing/faults/index.ts';
 import { readTake } from '../index.ts';
 
 const VARIATIONS = 200;
