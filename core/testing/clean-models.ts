@@ -176,5 +176,3 @@ export const MODELS: Record<string, (dice: Dice) => Model> = {
   pudding,
   spoon,
 };
-
-/** A take with a known fault in it: what has to be found, where and how large, and nothing else. */

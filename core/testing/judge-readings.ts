@@ -1,6 +1,7 @@
 import { type Finding, type MotionDocument, readTake } from '../src/index.ts';
 import { type Model, MODELS } from './clean-models.ts';
 import { createDice, type Dice } from './dice.ts';
+import { FURTHER_MODELS } from './further-models.ts';
 import { LEARNER_FAULTS, type Truth } from './learner-faults.ts';
 import { LEARNER_MODELS } from './learner-models.ts';
 
@@ -59,7 +60,7 @@ export function judge(cases: readonly Case[]): Quality {
   };
 }
 
-export const ALL_MODELS: Record<string, (dice: Dice) => Model> = { ...MODELS, ...LEARNER_MODELS };
+export const ALL_MODELS: Record<string, (dice: Dice) => Model> = { ...MODELS, ...LEARNER_MODELS, ...FURTHER_MODELS };
 
 /** Reads every fault on every model keyed in one way, each so many times over. */
 export function casesOf(

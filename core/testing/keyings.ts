@@ -1,6 +1,6 @@
 import { type Channel, createKey, exposedFrame, type Key, type MotionDocument, sampleChannel } from '../src/index.ts';
 import type { Dice } from './dice.ts';
-import { isDense, keyFrames, mapChannels, moving } from './motion-parts.ts';
+import { isDense, keyFrames, mapChannels, moving, spanOfKeys } from './motion-parts.ts';
 
 /** The same motion keyed otherwise: what is true of it stays as it is. */
 export const KEYINGS: Record<string, (motion: MotionDocument, dice: Dice) => MotionDocument> = {
@@ -13,9 +13,7 @@ export const KEYINGS: Record<string, (motion: MotionDocument, dice: Dice) => Mot
     ),
   tracked: (motion, dice) =>
     sampled(motion, (channel, frame) => {
-      const values = channel.keys.map((key) => key.value);
-      const span = Math.max(...values) - Math.min(...values);
-      const noise = ((dice(-100, 100) + dice(-100, 100)) / 200) * 0.004 * span;
+      const noise = ((dice(-100, 100) + dice(-100, 100)) / 200) * 0.004 * spanOfKeys(channel);
       return createKey(frame, sampleChannel(channel, frame) + noise, { leave: 'linear' });
     }),
   'split segments': (motion) =>
@@ -73,8 +71,6 @@ export function popped(motion: MotionDocument, dice: Dice): { take: MotionDocume
   const subject = take.subjects.find((other) => other.channels.some((channel) => channel.keys.length > 20));
   const channel = subject?.channels.find((other) => other.keys.length > 20);
   if (!subject || !channel) return null;
-  const values = channel.keys.map((key) => key.value);
-  const span = Math.max(...values) - Math.min(...values);
   // Beside a corner of the motion a drawing out of its row may as well be the corner.
   const corners = keyFrames(motion);
   const places = channel.keys.flatMap(({ frame }, i) =>
@@ -82,7 +78,7 @@ export function popped(motion: MotionDocument, dice: Dice): { take: MotionDocume
   );
   if (places.length === 0) return null;
   const at = places[dice(0, places.length - 1)]!;
-  const by = (span * dice(12, 25)) / 100;
+  const by = (spanOfKeys(channel) * dice(12, 25)) / 100;
   return {
     take: mapChannels(take, (other) =>
       other === channel

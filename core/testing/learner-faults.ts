@@ -1,4 +1,5 @@
 import {
+  changeRate,
   type Channel,
   deleteKeys,
   type FindingKind,
@@ -8,10 +9,11 @@ import {
   moveKeys,
   sampleChannel,
   setLeave,
+  type Subject,
 } from '../src/index.ts';
 import type { Model } from './clean-models.ts';
 import type { Dice } from './dice.ts';
-import { isDense, keyFrames, mapChannels, moving } from './motion-parts.ts';
+import { isDense, keyFrames, mapChannels, moving, spanOfKeys } from './motion-parts.ts';
 
 /**
  * Takes with faults made the way learners make them: what has to be found first, and what else may truly be said of it.
@@ -56,13 +58,21 @@ function retimed(motion: MotionDocument, frameOf: (frame: number) => number): Mo
   }));
 }
 
+/** How far a channel goes; x and y of a place go as far as the further of them. */
+function spanOf(subject: Subject, channel: Channel): number {
+  const together = subject.channels.filter((other) => other === channel || (isPlace(other) && isPlace(channel)));
+  return Math.max(...together.map(spanOfKeys));
+}
+
+const isPlace = ({ id }: Channel): boolean => id === 'position.x' || id === 'position.y';
+
 /** Whether two motions of the same subjects are seen to differ. */
 function differs(model: MotionDocument, take: MotionDocument): boolean {
   return take.subjects.some((subject, s) =>
     subject.channels.some((channel, c) => {
       const own = model.subjects[s]!.channels[c]!;
-      const values = own.keys.map((key) => key.value);
-      const span = Math.max(...values) - Math.min(...values);
+      const span = spanOf(model.subjects[s]!, own);
+      if (span === 0) return false;
       for (let frame = model.range.first; frame <= model.range.last; frame++)
         if (Math.abs(sampleChannel(channel, frame) - sampleChannel(own, frame)) > 0.08 * span) return true;
       return false;
@@ -140,10 +150,8 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     // Of a hold one end would be another place: that is a hold that moves.
     const k = channel.keys.findIndex((key) => key.frame === frame);
     if ([k - 1, k + 1].some((other) => channel.keys[other]?.value === channel.keys[k]!.value)) return null;
-    const values = channel.keys.map((key) => key.value);
-    const span = Math.max(...values) - Math.min(...values);
     return {
-      take: moveKeys(target.motion, [ref], 0, -span * share).motion,
+      take: moveKeys(target.motion, [ref], 0, -spanOfKeys(channel) * share).motion,
       main: { kinds: [...POSES, 'loop-open'], within: [frame - 20, frame + 20] },
       also: [{ kinds: [...POSES, 'hold-moves', 'arc-kinked', 'loop-open'] }],
     };
@@ -189,24 +197,13 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     const frame = frames[dice(0, frames.length - 2)]!;
     const refs = keysOn(target.motion, frame);
     const even = setLeave(target.motion, refs, 'linear').motion;
-    const changes = refs.some((ref) => {
-      const of = (motion: MotionDocument): Channel =>
-        motion.subjects.find((s) => s.id === ref.subjectId)!.channels.find((c) => c.id === ref.channelId)!;
-      const { keys } = of(target.motion);
-      const [a, b] = [frame, keys.find((key) => key.frame > frame)?.frame ?? frame];
-      const values = keys.map((key) => key.value);
-      const span = Math.max(...values) - Math.min(...values);
-      return [0.15, 0.25, 0.75, 0.85].some(
-        (u) =>
-          Math.abs(sampleChannel(of(even), a + u * (b - a)) - sampleChannel(of(target.motion), a + u * (b - a))) >
-          0.07 * span,
-      );
-    });
-    return changes
+    // What was held and goes over evenly is a hold that moves.
+    const main = { kinds: [...EASES, 'hold-moves' as const], within: [frame - 40, frame + 40] as [number, number] };
+    return differs(target.motion, even)
       ? {
           take: even,
-          main: { kinds: EASES, within: [frame - 40, frame + 40] },
-          also: [{ kinds: [...EASES, 'arc-off', 'volume-off', 'hold-moves', 'loop-jerks', 'strobing'] }],
+          main,
+          also: [{ kinds: [...EASES, 'arc-off', 'volume-off', 'loop-jerks', 'strobing'] }],
         }
       : null;
   },
@@ -216,23 +213,86 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     if (frames.length < 3) return null;
     const frame = frames[dice(1, frames.length - 2)]!;
     const take = deleteKeys(target.motion, keysOn(target.motion, frame)).motion;
-    const differs = take.subjects.some((subject, s) =>
-      subject.channels.some((channel, c) => {
-        const model = target.motion.subjects[s]!.channels[c]!;
-        const values = model.keys.map((key) => key.value);
-        const span = Math.max(...values) - Math.min(...values);
-        return Math.abs(sampleChannel(channel, frame) - sampleChannel(model, frame)) > 0.1 * span;
-      }),
-    );
-    return differs
+    return differs(target.motion, take)
       ? {
           take,
           main: {
             kinds: ['key-missing', 'settle-off', 'track-never-keyed', ...POSES],
             within: [frame - 25, frame + 40],
           },
-          also: [{ kinds: [...POSES, ...EASES, 'hold-moves', 'key-late', 'key-early', 'overlap-off'] }],
+          also: [{ kinds: [...POSES, ...EASES, 'arc-kinked', 'hold-moves', 'key-late', 'key-early', 'overlap-off'] }],
         }
       : null;
+  },
+  'one part late': ({ target }, dice) => {
+    const parts = target.motion.subjects.filter((subject) => subject.channels.some(moving));
+    if (parts.length < 2) return null;
+    const [part, by] = [parts[dice(0, parts.length - 1)]!, dice(3, 6)];
+    const own = { ...target.motion, subjects: [part] };
+    const late = retimed(own, (frame) => frame + by).subjects[0]!;
+    const subjects = target.motion.subjects.map((subject) => (subject.id === part.id ? late : subject));
+    return {
+      take: { ...target.motion, subjects },
+      main: { kinds: ['key-late', 'overlap-off'] },
+      also: [{ kinds: ['limb-long', 'arc-off', 'pose-off'] }],
+    };
+  },
+  'ease overdone': ({ target }, dice) => {
+    if (isDense(target.motion)) return null;
+    const frames = keyFrames(target.motion);
+    const frame = frames[dice(0, frames.length - 2)]!;
+    const refs = keysOn(target.motion, frame);
+    const steep = setLeave(target.motion, refs, 'expo-in-out').motion;
+    return differs(target.motion, steep)
+      ? {
+          take: steep,
+          main: { kinds: [...EASES, 'hold-moves'], within: [frame - 40, frame + 40] },
+          also: [{ kinds: [...EASES, 'arc-off', 'arc-kinked', 'volume-off', 'loop-jerks', 'strobing'] }],
+        }
+      : null;
+  },
+  'a hold drifts': ({ target }, dice) => {
+    if (isDense(target.motion)) return null;
+    const held = target.motion.subjects.flatMap((subject) =>
+      subject.channels.flatMap((channel) => {
+        const span = spanOfKeys(channel);
+        return channel.keys.flatMap((key, i) => {
+          const next = channel.keys[i + 1];
+          return next && next.value === key.value && next.frame - key.frame >= 6 && span > 0
+            ? [{ ref: { subjectId: subject.id, channelId: channel.id, frame: next.frame }, span, from: key.frame }]
+            : [];
+        });
+      }),
+    );
+    if (held.length === 0) return null;
+    const { ref, span, from } = held[dice(0, held.length - 1)]!;
+    return {
+      take: moveKeys(target.motion, [ref], 0, (span * dice(10, 20)) / 100).motion,
+      main: { kinds: ['hold-moves', ...POSES], within: [from - 2, ref.frame + 2] },
+      also: [{ kinds: [...POSES, 'hold-moves', 'loop-open'] }],
+    };
+  },
+  'another rate': ({ target }, dice) => ({
+    take: changeRate(target.motion, { num: [30, 25, 48][dice(0, 2)]!, den: 1 }, 'keep-seconds', { snap: true }).motion,
+    main: { kinds: ['rate-differs'] },
+    also: [{ kinds: ['range-differs'] }],
+  }),
+  'a frame either way': ({ target }, dice) => {
+    if (isDense(target.motion)) return null;
+    const moved = new Map(keyFrames(target.motion).map((frame) => [frame, frame + dice(-1, 1)]));
+    return {
+      take: mapChannels(target.motion, (channel) => ({
+        ...channel,
+        keys: channel.keys.map((key) => ({ ...key, frame: moved.get(key.frame) ?? key.frame })),
+      })),
+      main: null,
+    };
+  },
+  'an ease like it': ({ target }) => {
+    const take = mapChannels(target.motion, (channel) => ({
+      ...channel,
+      keys: channel.keys.map((key) => (key.leave === 'sine-in-out' ? { ...key, leave: 'quad-in-out' as const } : key)),
+    }));
+    return { take, main: null };
   },
 };

@@ -7,7 +7,7 @@ import type { Dice } from './dice.ts';
 const linear = (frame: number, value: number): Key => createKey(frame, value, { leave: 'linear' });
 
 /** Frames from `first` on, each a throw after the one before. */
-function steps(dice: Dice, first: number, ...lengths: [number, number][]): number[] {
+export function stepsFrom(dice: Dice, first: number, ...lengths: [number, number][]): number[] {
   const frames = [first];
   for (const [least, most] of lengths) frames.push(frames.at(-1)! + dice(least, most));
   return frames;
@@ -15,7 +15,7 @@ function steps(dice: Dice, first: number, ...lengths: [number, number][]): numbe
 
 /** A cart that draws back first and then goes: anticipation, move, settle. */
 function cart(dice: Dice): Model {
-  const frames = steps(dice, dice(3, 6), [5, 7], [10, 16], [5, 8]);
+  const frames = stepsFrom(dice, dice(3, 6), [5, 7], [10, 16], [5, 8]);
   const way = dice(420, 640);
   const values = [0, -dice(40, 70), way + dice(30, 50), way];
   return {
@@ -28,7 +28,7 @@ function cart(dice: Dice): Model {
 
 /** A jar lid that turns twice round, slowly to its end. */
 function jar(dice: Dice): Model {
-  const frames = steps(dice, dice(2, 5), [20, 30]);
+  const frames = stepsFrom(dice, dice(2, 5), [20, 30]);
   return {
     frames,
     target: asTarget(
@@ -44,7 +44,7 @@ function jar(dice: Dice): Model {
 
 /** A light that comes on, stays, and goes out. */
 function lamp(dice: Dice): Model {
-  const frames = steps(dice, dice(3, 6), [8, 14], [8, 12], [10, 16]);
+  const frames = stepsFrom(dice, dice(3, 6), [8, 14], [8, 12], [10, 16]);
   const values = [0, 1, 1, 0];
   return {
     frames,
@@ -59,7 +59,7 @@ function lamp(dice: Dice): Model {
 
 /** A pot lifted in an arc, turning as it goes. */
 function pot(dice: Dice): Model {
-  const frames = steps(dice, dice(3, 6), [9, 13], [9, 13]);
+  const frames = stepsFrom(dice, dice(3, 6), [9, 13], [9, 13]);
   const [x, y] = [dice(300, 420), dice(160, 240)];
   return {
     frames,
@@ -102,7 +102,7 @@ function whisk(dice: Dice): Model {
 
 /** A stack from pose to pose: moves with holds between, on two parts. */
 function stack(dice: Dice): Model {
-  const frames = steps(dice, dice(3, 5), [8, 11], [6, 9], [8, 11], [6, 9], [8, 11]);
+  const frames = stepsFrom(dice, dice(3, 5), [8, 11], [6, 9], [8, 11], [6, 9], [8, 11]);
   const values = [0, 260, 260, 90, 90, dice(380, 460)];
   const part = (id: string, by: number): Subject =>
     actor(id, {
@@ -115,7 +115,7 @@ function stack(dice: Dice): Model {
 
 /** A pan that rolls off evenly and stops dead at the wall. */
 function pan(dice: Dice): Model {
-  const frames = steps(dice, dice(3, 6), [14, 24]);
+  const frames = stepsFrom(dice, dice(3, 6), [14, 24]);
   const way = dice(360, 560);
   return {
     frames,
@@ -133,7 +133,7 @@ function pan(dice: Dice): Model {
 
 /** Dough that is pressed, springs up and comes to rest: scale that is not kept in volume. */
 function dough(dice: Dice): Model {
-  const frames = steps(dice, dice(3, 5), [7, 10], [7, 10], [7, 10]);
+  const frames = stepsFrom(dice, dice(3, 5), [7, 10], [7, 10], [7, 10]);
   const values = [1, 0.5, 1.35, 1];
   return {
     frames,

@@ -23,6 +23,12 @@ export function mapChannels(
   };
 }
 
+/** How far the keys of a channel are apart; 0 without keys. */
+export function spanOfKeys({ keys }: Channel): number {
+  const values = keys.map((key) => key.value);
+  return keys.length > 0 ? Math.max(...values) - Math.min(...values) : 0;
+}
+
 export const moving = (channel: Channel): boolean => new Set(channel.keys.map((key) => key.value)).size > 1;
 
 /** Whether a channel is keyed on so many frames that one key is no pose of its own. */

@@ -1,9 +1,10 @@
 import type { Subject } from '../motion/document/schema.ts';
 import { type Track, type TrackEvent, trackValues } from '../motion/sampling/track.ts';
 import { curvesOf, recordedRange, samplesOf } from './curves.ts';
+import { type Doubt, givenDoubt } from './doubt.ts';
 import { eventsOf, nearestEvents } from './events.ts';
 import { type KeyMatch, matchKeys } from './match-keys.ts';
-import { seenAt } from './moments.ts';
+import { noiseOf, seenAt } from './moments.ts';
 import { MOST_EVENTS, withMargins } from './read-bounds.ts';
 import { applyInverse, fitWhole, registerEvents } from './register-events.ts';
 import type { KeyPair } from './schema.ts';
@@ -47,7 +48,7 @@ export function matchEvents(
   take: TrackSide,
   track: Track,
   time: SharedTime,
-  { span, isSame, mayLayOn }: { span: number; isSame: boolean; mayLayOn: boolean },
+  { span, isSame, mayLayOn, doubt }: { span: number; isSame: boolean; mayLayOn: boolean; doubt: Omit<Doubt, 'noise'> },
 ): Matched {
   const eventsIn = (side: TrackSide): ReturnType<typeof nearestEvents> & { isSampled: boolean } => {
     const { events, isSampled } = eventsOf(side.subject, track, withMargins(side.motion.range));
@@ -67,9 +68,11 @@ export function matchEvents(
   if (found.isSampled && mayLayOn && span > 0 && drawn.events.length > 0) {
     const curves = curvesOf(target, take, track, time, span, asked.events);
     const samples = samplesOf(curves);
-    const places = registerEvents(curves, (thought, otherwise) =>
+    const laid = registerEvents(curves, (thought, otherwise) =>
       seenAt(curves.events, thought, otherwise, samples.target, samples.take, SEEN_REACH),
     );
+    const noise = Math.max(...samples.take.columns.map(noiseOf)) / span;
+    const places = givenDoubt(curves, laid, { ...doubt, noise });
     const { first, last } = recordedRange(take, track);
     // What lies beyond a recording's ends was not recorded; nor was what is still under way there.
     const isCut =

@@ -20,12 +20,16 @@ const REST_FRAMES = 2;
 /** A step of at most this share of the extent is none, nor one of a few times the noise. */
 const STILL = 3e-4;
 const NOISE_TIMES = 4;
+/** Where it stands is the mean of so many frames at most, and so many times the noise from there it is no more. */
+const STANDS = 6;
+const SEEN_NOISE = 3;
 /** A turn is one where the curve goes on by this share of its extent, and by some times the noise, on both sides. */
 const TURN = 0.02;
 
 /**
  * The noise of a series: of fourth differences the smooth part is next to nothing, and those of white noise are √70 as
- * large as it; half of them are less than 0.67 of that.
+ * large as it; half of them are less than 0.69 of that, those that do not alternate counted as none: what is steep has
+ * great ones in a row.
  */
 export function noiseOf(values: ArrayLike<number>): number {
   const fourth: number[] = [];
@@ -34,10 +38,13 @@ export function noiseOf(values: ArrayLike<number>): number {
   while (from < to && values[from + 1] === values[from]) from++;
   while (to > from && values[to - 1] === values[to]) to--;
   for (let i = from + 2; i + 2 <= to; i++)
-    fourth.push(Math.abs(values[i - 2]! - 4 * values[i - 1]! + 6 * values[i]! - 4 * values[i + 1]! + values[i + 2]!));
+    fourth.push(values[i - 2]! - 4 * values[i - 1]! + 6 * values[i]! - 4 * values[i + 1]! + values[i + 2]!);
   if (fourth.length === 0) return 0;
-  fourth.sort((a, b) => a - b);
-  return fourth[Math.floor(fourth.length / 2)]! / (0.67 * Math.sqrt(70));
+  const sizes = fourth.map((own, i) =>
+    own * (fourth[i - 1] ?? 0) < 0 || own * (fourth[i + 1] ?? 0) < 0 ? Math.abs(own) : 0,
+  );
+  sizes.sort((a, b) => a - b);
+  return sizes[Math.floor(sizes.length / 2)]! / (0.69 * Math.sqrt(70));
 }
 
 /** The moments of a series, in order, as they are seen through some noise. `extent` is what shares are of. */
@@ -55,13 +62,32 @@ export function momentsOf(values: ArrayLike<number>, extent: number, noise: numb
     )
       continue;
     if (i - 1 - from >= REST_FRAMES) {
-      if (from > 0) moments.push({ kind: 'comes-to-rest', at: from, way: 0 });
-      if (i < values.length) moments.push({ kind: 'sets-off', at: i - 1, way: 0 });
+      const [first, last] = withoutCreeping(values, [from, i - 1], Math.max(STILL * extent, SEEN_NOISE * noise));
+      if (from > 0) moments.push({ kind: 'comes-to-rest', at: first, way: 0 });
+      if (i < values.length) moments.push({ kind: 'sets-off', at: last, way: 0 });
     }
     from = i;
   }
   moments.push(...turns(values, Math.max(TURN * extent, 2 * NOISE_TIMES * noise), still));
   return moments.sort((a, b) => a.at - b.at);
+}
+
+/**
+ * A rest from where it truly stands to where it does: at its ends what is further than `least` from where it stands at
+ * the other end creeps.
+ */
+function withoutCreeping(values: ArrayLike<number>, [from, to]: [number, number], least: number): [number, number] {
+  const stands = Math.min(STANDS, Math.ceil((to - from) / 2));
+  const meanFrom = (start: number): number => {
+    let sum = 0;
+    for (let k = 0; k < stands; k++) sum += values[start + k]!;
+    return sum / stands;
+  };
+  const [early, late] = [meanFrom(from), meanFrom(to + 1 - stands)];
+  let [first, last] = [from, to];
+  while (first + REST_FRAMES < to && Math.abs(values[first]! - late) > least) first++;
+  while (last - REST_FRAMES > from && Math.abs(values[last]! - early) > least) last--;
+  return [first, last];
 }
 
 /** Highs and lows that stand out by at least `least` on both sides; a flat one lies in the middle of its flat. */

@@ -195,7 +195,7 @@ function readAgainst(set: Target, handed: MotionDocument, samples: number): { re
   const target = { ...asked, motion, ...(ranges.isCut && { loops: false }) };
   const time = createSharedTime(motion, take);
   const how = {
-    spacingPercent: target.tolerances.spacingPercent,
+    tolerances: target.tolerances,
     mayLayOn: motion.subjects.reduce((sum, subject) => sum + tracksOf(subject).length, 0) <= MOST_LAID_ON,
   };
   const tracks = motion.subjects.flatMap((subject) => {

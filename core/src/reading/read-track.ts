@@ -4,7 +4,7 @@ import { exposedFrame } from '../time/exposure.ts';
 import { matchEvents } from './match-events.ts';
 import { type SegmentPath, segmentPaths, wholePath } from './path-distance.ts';
 import { sampleTrack } from './sample-track.ts';
-import type { KeyPair, SegmentReading, TrackReading } from './schema.ts';
+import type { KeyPair, SegmentReading, Tolerances, TrackReading } from './schema.ts';
 import { segmentEase } from './segment-ease.ts';
 import type { SharedTime } from './shared-time.ts';
 import { errorStatistics, movingChannels, signedErrorInto, spanOf } from './track-error.ts';
@@ -45,8 +45,7 @@ export interface ReadTrack {
 
 /** How a track is read. */
 interface HowToRead {
-  /** How far off spacing may be, in percent of the span. */
-  spacingPercent: number;
+  tolerances: Tolerances;
   /** Curves may be laid on one another, which takes long. */
   mayLayOn: boolean;
 }
@@ -63,7 +62,7 @@ export function readTrack(
   take: TrackSide,
   track: Track,
   time: SharedTime,
-  { spacingPercent, mayLayOn }: HowToRead,
+  { tolerances: { keyFrames, spacingPercent }, mayLayOn }: HowToRead,
 ): ReadTrack {
   const { range } = target.motion;
   const count = range.last - range.first + 1;
@@ -84,6 +83,7 @@ export function readTrack(
     span,
     isSame: raw.every((gap) => Math.abs(gap) <= 100 * SAME_MOTION),
     mayLayOn,
+    doubt: { frames: keyFrames + WHOLE_FRAMES, share: spacingPercent / 100 },
   });
   let { pairs } = matched;
   const warp = createWarp(pairs.map((pair) => ({ from: pair.targetFrame, to: pair.takeFrame })));

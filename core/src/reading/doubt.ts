@@ -1,0 +1,124 @@
+import type { Registration } from './register-events.ts';
+
+/** What a recording leaves open, and how far off what is said of it may be. */
+export interface Doubt {
+  /** By so many frames an event may lie elsewhere than it was found, and nobody would say so. */
+  frames: number;
+  /** A miss of this share of the span is none. */
+  share: number;
+  /** Of the take, in shares of the span. */
+  noise: number;
+}
+
+/** A way of more than this share of the span, and of so many times the noise, is one gone. */
+const CREEPS = 1e-3;
+const CREEPS_NOISE = 2;
+/** What the other place leaves off may be so many times what this one does. */
+const RATIO = 2;
+/** Up to so many times what is left open nothing is seen of how it creeps. */
+const LITTLE = 2;
+
+const STEP = 0.5;
+const MOST_FRAMES = 2;
+/** Of what passes as none so much is used: what is measured later is measured more finely. */
+const USED = 0.9;
+
+type Ends = readonly [from: number, to: number];
+
+/** How far apart both curves are at one place of each, in shares of the span. */
+function missAt({ target, take, channels, span }: Registration, frame: number, at: number): number {
+  let squared = 0;
+  for (let c = 0; c < channels; c++) squared += (take(c, at) - target(c, frame)) ** 2;
+  return Math.sqrt(squared) / span;
+}
+
+/** The most a stretch of the target, laid on one of the take, is off between its ends once these are laid together. */
+function worstBetween(curves: Registration, [a, b]: Ends, [from, to]: Ends, enough: number): number {
+  const { target, take, channels, span, range } = curves;
+  let worst = 0;
+  const ends = Array.from({ length: channels }, (_, c) => {
+    const [start, end] = [target(c, a), target(c, b)];
+    return { start, way: end - start, startMiss: take(c, from) - start, endMiss: take(c, to) - end };
+  });
+  const last = Math.min(range.last, Math.floor(b));
+  for (let frame = Math.max(range.first, Math.ceil(a)); frame <= last && worst <= enough; frame++) {
+    const u = (frame - a) / (b - a);
+    let squared = 0;
+    for (let c = 0; c < channels; c++) {
+      const { start, way, startMiss, endMiss } = ends[c]!;
+      const asked = target(c, frame);
+      const share = Math.abs(way) > 1e-6 * span ? (asked - start) / way : u;
+      squared += (take(c, from + u * (to - from)) - asked - startMiss * (1 - share) - endMiss * share) ** 2;
+    }
+    worst = Math.max(worst, Math.sqrt(squared) / span);
+  }
+  return worst;
+}
+
+/**
+ * The places of the events in a take that has no keys to tell, as what may as well be right would have them. What is
+ * seen to set off late, or to come to rest early, but has crept before or after and goes another way between, is on
+ * time at another pace. And each is moved by no more than what is left open where the way to or from it would be off,
+ * and by that is off no more.
+ */
+export function givenDoubt(curves: Registration, places: readonly number[], doubt: Doubt): number[] {
+  return shiftedALittle(curves, unlessCreeping(curves, places, doubt), doubt);
+}
+
+function unlessCreeping(curves: Registration, places: readonly number[], { frames, share, noise }: Doubt): number[] {
+  const { events, take, channels, span } = curves;
+  const most = USED * share;
+  const hasCrept = (from: number, to: number): boolean => {
+    let squared = 0;
+    for (let c = 0; c < channels; c++) squared += (take(c, to) - take(c, from)) ** 2;
+    return Math.sqrt(squared) / span > Math.max(CREEPS, CREEPS_NOISE * noise);
+  };
+  // The way to the event and from it, with the event at this place.
+  const worstWith = (i: number, place: number): number =>
+    Math.max(
+      i > 0 ? worstBetween(curves, [events[i - 1]!, events[i]!], [places[i - 1]!, place], Infinity) : 0,
+      i + 1 < events.length
+        ? worstBetween(curves, [events[i]!, events[i + 1]!], [place, places[i + 1]!], Infinity)
+        : 0,
+    );
+  return places.map((place, i) => {
+    const event = events[i]!;
+    const aside = Math.abs(place - event);
+    if (aside <= frames || event <= (places[i - 1] ?? -Infinity) || event >= (places[i + 1] ?? Infinity)) return place;
+    const mayCreep = aside <= LITTLE * frames || hasCrept(event, place);
+    if (!mayCreep || missAt(curves, event, event) > most) return place;
+    const asFound = worstWith(i, place);
+    return asFound > most && worstWith(i, event) <= RATIO * asFound ? event : place;
+  });
+}
+
+function shiftedALittle(curves: Registration, places: readonly number[], doubt: Doubt): number[] {
+  const { events } = curves;
+  const most = USED * doubt.share;
+  const reach = Math.floor(Math.min(MOST_FRAMES, doubt.frames) / STEP);
+  const given = [...places];
+  const offsets = Array.from({ length: 2 * reach + 1 }, (_, k) => (k % 2 === 0 ? k / 2 : -(k + 1) / 2) * STEP);
+  const stretch = (i: number): Ends => [events[i]!, events[i + 1]!];
+  const isRight = (i: number, ends: Ends): boolean =>
+    ends[1] > ends[0] && worstBetween(curves, stretch(i), ends, most) <= most;
+  // Neither less on time, nor in a worse pose.
+  const isNoWorse = (i: number, place: number): boolean =>
+    Math.abs(place - events[i]!) <= Math.max(doubt.frames, Math.abs(places[i]! - events[i]!)) &&
+    missAt(curves, events[i]!, place) <= Math.max(most, missAt(curves, events[i]!, places[i]!));
+  for (let i = 0; i + 1 < events.length; i++) {
+    if (isRight(i, [given[i]!, given[i + 1]!])) continue;
+    const wasRight = i > 0 && isRight(i - 1, [given[i - 1]!, given[i]!]);
+    const tried = offsets
+      .flatMap((start) => offsets.map((end) => [start, end] as const))
+      .sort(([a, b], [c, d]) => a * a + b * b - c * c - d * d);
+    for (const [start, end] of tried) {
+      const [from, to] = [places[i]! + start, places[i + 1]! + end];
+      if (i > 0 && from <= given[i - 1]!) continue;
+      if (!isNoWorse(i, from) || !isNoWorse(i + 1, to) || !isRight(i, [from, to])) continue;
+      if (wasRight && !isRight(i - 1, [given[i - 1]!, from])) continue;
+      [given[i], given[i + 1]] = [from, to];
+      break;
+    }
+  }
+  return given;
+}
