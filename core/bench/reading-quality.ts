@@ -17,7 +17,10 @@ const rows = [
     cases: casesOf('on twos by hand', TIMES, onTwosByHand).map((each) => ({
       ...each,
       also: [...each.also, ...(each.main ? [each.main] : []), { kinds: ['exposure-differs' as const] }],
-      main: { kinds: ['exposure-differs' as const] },
+      // Of two settings that differ either may be told first.
+      main: {
+        kinds: ['exposure-differs' as const, ...(each.main?.kinds.includes('rate-differs') ? each.main.kinds : [])],
+      },
     })),
   },
 ];

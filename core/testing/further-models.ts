@@ -36,7 +36,10 @@ function clock(dice: Dice): Model {
   return {
     frames,
     target: asTarget(
-      scene(frames[4]! + every, actor('hand', { rotation: leaving('step', ...frames.map((f, i): [number, number] => [f, i * 30])) })),
+      scene(
+        frames[4]! + every,
+        actor('hand', { rotation: leaving('step', ...frames.map((f, i): [number, number] => [f, i * 30])) }),
+      ),
     ),
   };
 }
@@ -46,7 +49,10 @@ function cycle(dice: Dice): Model {
   const half = dice(8, 12);
   const frames = [1, 1 + half, 1 + 2 * half];
   const reach = dice(60, 110);
-  const motion = scene(6 * half, actor('ladle', { 'position.y': frames.map((f, i) => flat(f, 300 - (i % 2) * reach)) }));
+  const motion = scene(
+    6 * half,
+    actor('ladle', { 'position.y': frames.map((f, i) => flat(f, 300 - (i % 2) * reach)) }),
+  );
   return {
     frames,
     target: asTarget({
@@ -114,9 +120,7 @@ function fly(dice: Dice): Model {
   const xs = [0, wide, 0, -wide, 0];
   const x = frames.map((f, i) => createKey(f, 400 + xs[i]!, { leave: i % 2 === 0 ? 'sine-out' : 'sine-in' }));
   const ys = [0, high, 0, -high, 0, high, 0, -high, 0];
-  const y = ys.map((v, i) =>
-    createKey(3 + i * quarter, 200 + v, { leave: i % 2 === 0 ? 'sine-out' : 'sine-in' }),
-  );
+  const y = ys.map((v, i) => createKey(3 + i * quarter, 200 + v, { leave: i % 2 === 0 ? 'sine-out' : 'sine-in' }));
   return {
     frames,
     target: asTarget(scene(frames[4]! + 6, actor('fly', { 'position.x': x, 'position.y': y }))),
@@ -131,8 +135,12 @@ function sprung(dice: Dice): Model {
     target: asTarget(
       scene(
         frames[1]! + 6,
-        actor('lid', { 'position.y': [createKey(frames[0]!, 60, { leave: 'bounce-out' }), createKey(frames[1]!, dice(340, 420))] }),
-        actor('knob', { rotation: [createKey(frames[0]!, 0, { leave: 'back-out' }), createKey(frames[1]!, dice(60, 120))] }),
+        actor('lid', {
+          'position.y': [createKey(frames[0]!, 60, { leave: 'bounce-out' }), createKey(frames[1]!, dice(340, 420))],
+        }),
+        actor('knob', {
+          rotation: [createKey(frames[0]!, 0, { leave: 'back-out' }), createKey(frames[1]!, dice(60, 120))],
+        }),
       ),
     ),
   };
@@ -153,7 +161,9 @@ function leap(dice: Dice): Model {
         actor('tomato', {
           'position.x': frames.map((f, i) => createKey(f, 120 + xs[i]!, { leave: 'linear' })),
           'position.y': frames.map((f, i) =>
-            createKey(f, 400 + ys[i]!, { leave: (['sine-in-out', 'quad-out', 'quad-in', 'sine-in-out', 'linear'] as const)[i]! }),
+            createKey(f, 400 + ys[i]!, {
+              leave: (['sine-in-out', 'quad-out', 'quad-in', 'sine-in-out', 'linear'] as const)[i]!,
+            }),
           ),
           'scale.y': frames.map((f, i) => flat(f, sy[i]!)),
         }),

@@ -203,7 +203,7 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
       ? {
           take: even,
           main,
-          also: [{ kinds: [...EASES, 'arc-off', 'volume-off', 'loop-jerks', 'strobing'] }],
+          also: [{ kinds: [...EASES, 'settle-off', 'arc-off', 'volume-off', 'loop-jerks', 'strobing'] }],
         }
       : null;
   },
@@ -247,7 +247,7 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
       ? {
           take: steep,
           main: { kinds: [...EASES, 'hold-moves'], within: [frame - 40, frame + 40] },
-          also: [{ kinds: [...EASES, 'arc-off', 'arc-kinked', 'volume-off', 'loop-jerks', 'strobing'] }],
+          also: [{ kinds: [...EASES, 'settle-off', 'arc-off', 'arc-kinked', 'volume-off', 'loop-jerks', 'strobing'] }],
         }
       : null;
   },

@@ -87,8 +87,10 @@ function unlessCreeping(curves: Registration, places: readonly number[], { frame
     if (aside <= frames || event <= (places[i - 1] ?? -Infinity) || event >= (places[i + 1] ?? Infinity)) return place;
     const mayCreep = aside <= LITTLE * frames || hasCrept(event, place);
     if (!mayCreep || missAt(curves, event, event) > most) return place;
+    const onTime = worstWith(i, event);
+    if (onTime <= most) return event;
     const asFound = worstWith(i, place);
-    return asFound > most && worstWith(i, event) <= RATIO * asFound ? event : place;
+    return asFound > most && onTime <= RATIO * asFound ? event : place;
   });
 }
 

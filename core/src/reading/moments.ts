@@ -19,7 +19,7 @@ export interface Moment {
 const REST_FRAMES = 2;
 /** A step of at most this share of the extent is none, nor one of a few times the noise. */
 const STILL = 3e-4;
-const NOISE_TIMES = 4;
+const NOISE_TIMES = 5;
 /** Where it stands is the mean of so many frames at most, and so many times the noise from there it is no more. */
 const STANDS = 6;
 const SEEN_NOISE = 3;
@@ -74,19 +74,24 @@ export function momentsOf(values: ArrayLike<number>, extent: number, noise: numb
 
 /**
  * A rest from where it truly stands to where it does: at its ends what is further than `least` from where it stands at
- * the other end creeps.
+ * the other end creeps. What is exactly as beside it was never recorded, and is not where it stands on the mean.
  */
 function withoutCreeping(values: ArrayLike<number>, [from, to]: [number, number], least: number): [number, number] {
-  const stands = Math.min(STANDS, Math.ceil((to - from) / 2));
+  let [begin, end] = [from, to];
+  while (begin < to && values[begin + 1] === values[begin]) begin++;
+  while (end > from && values[end - 1] === values[end]) end--;
+  if (end <= begin) return [from, to];
+  const stands = Math.min(STANDS, Math.ceil((end - begin) / 2));
   const meanFrom = (start: number): number => {
     let sum = 0;
     for (let k = 0; k < stands; k++) sum += values[start + k]!;
     return sum / stands;
   };
-  const [early, late] = [meanFrom(from), meanFrom(to + 1 - stands)];
+  const [early, late] = [meanFrom(begin), meanFrom(end + 1 - stands)];
+  const apart = least * Math.sqrt(1 + 1 / stands);
   let [first, last] = [from, to];
-  while (first + REST_FRAMES < to && Math.abs(values[first]! - late) > least) first++;
-  while (last - REST_FRAMES > from && Math.abs(values[last]! - early) > least) last--;
+  while (first + REST_FRAMES < to && Math.abs(values[first]! - late) > apart) first++;
+  while (last - REST_FRAMES > from && Math.abs(values[last]! - early) > apart) last--;
   return [first, last];
 }
 
