@@ -77,9 +77,7 @@ function unlessCreeping(curves: Registration, places: readonly number[], { frame
   const worstWith = (i: number, place: number): number =>
     Math.max(
       i > 0 ? worstBetween(curves, [events[i - 1]!, events[i]!], [places[i - 1]!, place], Infinity) : 0,
-      i + 1 < events.length
-        ? worstBetween(curves, [events[i]!, events[i + 1]!], [place, places[i + 1]!], Infinity)
-        : 0,
+      i + 1 < events.length ? worstBetween(curves, [events[i]!, events[i + 1]!], [place, places[i + 1]!], Infinity) : 0,
     );
   return places.map((place, i) => {
     const event = events[i]!;

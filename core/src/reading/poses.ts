@@ -10,9 +10,12 @@ export interface PoseMiss {
   miss: number;
 }
 
-/** How far the take is from the target's pose at each of these frames, those within what is read. */
+/**
+ * How far the take is from the target's pose at each of these frames, those within what is read. What a recording
+ * passes on the way it shows on whole frames only: what lies along the way within what these leave open is no miss.
+ */
 export function poseMisses(
-  { reading, target, warped, sides, track }: ReadTrack,
+  { reading, target, warped, sides, track, blurFrames }: ReadTrack,
   frames: readonly number[],
 ): PoseMiss[] {
   const keyed = track.channelIds.map(
@@ -23,26 +26,36 @@ export function poseMisses(
     if (i < 0 || i >= (target[0]?.length ?? 0)) return [];
     // A coordinate that goes on past a key of another is judged by its spacing; all are where none has a key.
     const isAny = keyed.some((own) => own.has(frame));
-    let squared = 0;
-    for (let c = 0; c < target.length; c++)
-      if (!isAny || keyed[c]!.has(frame)) squared += (warped[c]![i]! - target[c]![i]!) ** 2;
-    return [{ frame, miss: Math.sqrt(squared) }];
+    const steps = target.map((column) => [
+      column[i]! - (column[i - 1] ?? column[i]!),
+      (column[i + 1] ?? column[i]!) - column[i]!,
+    ]);
+    let [squared, along, before, after, turned] = [0, 0, 0, 0, 0];
+    for (let c = 0; c < target.length; c++) {
+      const miss = !isAny || keyed[c]!.has(frame) ? warped[c]![i]! - target[c]![i]! : 0;
+      const [came, goes] = steps[c] as [number, number];
+      squared += miss ** 2;
+      along += miss * (came + goes);
+      before += came ** 2;
+      after += goes ** 2;
+      turned += came * goes;
+    }
+    const way = Math.sqrt(before + after + 2 * turned);
+    if (blurFrames === 0 || turned <= 0 || way === 0) return [{ frame, miss: Math.sqrt(squared) }];
+    along = Math.abs(along) / way;
+    const across = Math.max(0, squared - along ** 2);
+    const open = blurFrames * Math.sqrt(Math.min(before, after));
+    return [{ frame, miss: Math.sqrt(across + Math.max(0, along - open) ** 2) }];
   });
 }
 
-/** A key of a recording nearer to one of its drawings than this is on it. */
-const ON_A_DRAWING = 0.1;
-
 /**
- * What a recording loses of a corner that falls between two of its drawings, at a matched key, in the track's unit: how
+ * What a recording may lose of a corner, which falls between two of its drawings or on one, at a matched key, in the track's unit: how
  * far the corner is from the straight way between where the target is half a drawing before and after it.
  */
 export function cornerLoss({ reading, sides, track, isSampled }: ReadTrack, frame: number): number {
-  const pair = isSampled && reading.pairs.find((other) => other.targetFrame === frame);
-  if (!pair) return 0;
+  if (!isSampled || !reading.pairs.some((pair) => pair.targetFrame === frame)) return 0;
   const held = sides.take.subject.exposure;
-  const drawings = (pair.takeFrame - sides.take.motion.range.first) / held;
-  if (Math.abs(drawings - Math.round(drawings)) * held <= ON_A_DRAWING) return 0;
   const half = held / 2;
   const [before, at, after] = [-half, 0, half].map((off) => trackValues(sides.target.subject, track, frame + off));
   return Math.hypot(...at!.map((value, c) => value - (before![c]! + after![c]!) / 2));

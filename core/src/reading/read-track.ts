@@ -52,6 +52,8 @@ interface HowToRead {
 
 /** What whole frames leave open of when something happens between them. */
 const WHOLE_FRAMES = 0.6;
+/** What drawings held so many frames leave open. */
+const openFrames = (held: number): number => held - 1 + WHOLE_FRAMES;
 
 /** A share of the span below which two motions are the same: keyed otherwise is then no other motion. */
 const SAME_MOTION = 1e-5;
@@ -83,7 +85,7 @@ export function readTrack(
     span,
     isSame: raw.every((gap) => Math.abs(gap) <= 100 * SAME_MOTION),
     mayLayOn,
-    doubt: { frames: keyFrames + WHOLE_FRAMES, share: spacingPercent / 100 },
+    doubt: { frames: keyFrames + openFrames(take.subject.exposure), share: spacingPercent / 100 },
   });
   let { pairs } = matched;
   const warp = createWarp(pairs.map((pair) => ({ from: pair.targetFrame, to: pair.takeFrame })));
@@ -145,7 +147,7 @@ export function readTrack(
     isSame,
     isSampled: matched.isSampled,
     lostPercent: matched.isSampled && span > 0 ? (lostOn(targetColumns, held) / span) * 100 : 0,
-    blurFrames: matched.isSampled ? held - 1 + WHOLE_FRAMES : 0,
+    blurFrames: matched.isSampled ? openFrames(held) : 0,
     paths,
     leftOutKeys: matched.leftOut,
     reading: {

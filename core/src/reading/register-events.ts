@@ -223,8 +223,11 @@ export function registerEvents(curves: Registration, seen: Seen): number[] {
   if (whole.shift === 0 && whole.pace === 1) return asIs.places;
   const byWhole = registerBy(curves, whole, seen);
   const times = byWhole.cost / asIs.cost;
+  // What would lie beyond what is shown explains itself away.
+  const isShown = (places: readonly number[]): boolean =>
+    places[0]! >= curves.range.first - AT_END && places.at(-1)! <= curves.range.last + AT_END;
   const isBetter =
-    times < FAR_BETTER ||
+    (times < FAR_BETTER && (byWhole.seenCount >= asIs.seenCount || isShown(byWhole.places))) ||
     (times < 1 / FAR_BETTER && byWhole.seenCount > asIs.seenCount) ||
     (times < MUCH_BETTER && byWhole.seenCount === asIs.seenCount);
   return isBetter ? byWhole.places : asIs.places;

@@ -10,6 +10,9 @@ const DECAYS = 0.65;
 /** How much the share each swing keeps of the one before may differ. */
 const DECAY_TOLERANCE = 0.3;
 
+/** A last step of more than this share of the least swing is no rest: what goes on at its end has not come to one. */
+const GOES_ON = 0.25;
+
 export interface Settle {
   /** How far each swing goes past the place of rest, largest first, in the unit of the values. */
   swings: number[];
@@ -71,6 +74,7 @@ function findSettle(
   if (moving.length !== 1 || channel === undefined || reading.pairs.length < 2) return [];
   const least = (reading.span * tolerancePercent) / 200;
   const first = Math.max(0, Math.round(reading.pairs[0]!.targetFrame - reading.gap.firstFrame));
+  if ([target, warped].some((columns) => goesOn(columns[channel]!, least))) return [];
   const asked = readSettle(target[channel]!.subarray(first), least);
   const drawn = readSettle(warped[channel]!.subarray(first), least);
   const about = {
@@ -126,6 +130,10 @@ function findSettle(
       },
     },
   ];
+}
+
+function goesOn(values: Float64Array, least: number): boolean {
+  return Math.abs((values.at(-1) ?? 0) - (values.at(-2) ?? 0)) > GOES_ON * least;
 }
 
 function swings(count: number): string {

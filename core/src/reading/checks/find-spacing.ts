@@ -79,11 +79,13 @@ function findPoses(read: ReadTrack, tolerances: Pick<Tolerances, 'spacingPercent
  * is measured along the target's line: what lies off the line is the path's.
  */
 function segmentResidual(
-  { reading, target, warped, paths }: ReadTrack,
+  { reading, target, warped, paths, blurFrames }: ReadTrack,
   segment: SegmentReading,
   part: 'whole' | EaseEnd = 'whole',
 ): SegmentResidual {
   const first = reading.gap.firstFrame;
+  // Where a recording comes to a hold and leaves it is open by a drawing.
+  const open = segment.target ? 0 : Math.ceil(blurFrames);
   const a = Math.max(0, Math.round(segment.firstFrame - first));
   const b = Math.min((target[0]?.length ?? 1) - 1, Math.round(segment.lastFrame - first));
   const middle = (a + b) / 2;
@@ -92,7 +94,9 @@ function segmentResidual(
   const line = paths.length > 0 && segment.target ? targetLine(target, a, b) : null;
   let worst = 0;
   let worstFrame = segment.firstFrame;
-  for (let i = part === 'finish' ? Math.floor(middle) : a; i <= (part === 'start' ? Math.ceil(middle) : b); i++) {
+  const from = part === 'finish' ? Math.floor(middle) : a + open;
+  const to = part === 'start' ? Math.ceil(middle) : b - open;
+  for (let i = from; i <= to; i++) {
     let squared = 0;
     let along = 0;
     const place: number[] = [];
