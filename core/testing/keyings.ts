@@ -64,6 +64,9 @@ function sampled(motion: MotionDocument, keyAt: (channel: Channel, frame: number
   );
 }
 
+/** A change of step by more than this share of the way is a corner. */
+const CORNER = 0.1;
+
 /** A recording with one drawing out of its row, by a tenth to a quarter of the way of its channel, and its frame. */
 export function popped(motion: MotionDocument, dice: Dice): { take: MotionDocument; frame: number } | null {
   if (isDense(motion)) return null;
@@ -72,7 +75,14 @@ export function popped(motion: MotionDocument, dice: Dice): { take: MotionDocume
   const channel = subject?.channels.find((other) => other.keys.length > 20);
   if (!subject || !channel) return null;
   // Beside a corner of the motion a drawing out of its row may as well be the corner.
-  const corners = keyFrames(motion);
+  const bends = channel.keys.map(({ value }, i) => {
+    const [before, after] = [channel.keys[i - 1]?.value ?? value, channel.keys[i + 1]?.value ?? value];
+    return Math.abs(before - 2 * value + after);
+  });
+  const corners = [
+    ...keyFrames(motion),
+    ...channel.keys.flatMap(({ frame }, i) => (bends[i]! > CORNER * spanOfKeys(channel) ? [frame] : [])),
+  ];
   const places = channel.keys.flatMap(({ frame }, i) =>
     i > 4 && i < channel.keys.length - 5 && corners.every((corner) => Math.abs(corner - frame) > 3) ? [i] : [],
   );

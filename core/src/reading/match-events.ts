@@ -34,6 +34,8 @@ function matchingFrames(events: readonly TrackEvent[]): number {
 
 /** A step of more than this share of the span is a movement. */
 const MOVES = 0.004;
+/** The closing key of a cycle that comes so many frames before a recording's end is in it. */
+const CLOSES_EARLY = 2;
 /** A pose as near as this share of the span is reached. */
 const REACHED = 0.05;
 
@@ -71,7 +73,7 @@ export function matchEvents(
     const laid = registerEvents(curves, (thought, otherwise) =>
       seenAt(curves.events, thought, otherwise, samples.target, samples.take, SEEN_REACH),
     );
-    const noise = Math.max(...samples.take.columns.map(noiseOf)) / span;
+    const noise = Math.max(...samples.take.columns.map((column) => noiseOf(column))) / span;
     const places = givenDoubt(curves, laid, { ...doubt, noise });
     const { first, last } = recordedRange(take, track);
     // What lies beyond a recording's ends was not recorded; nor was what is still under way there.
@@ -87,7 +89,9 @@ export function matchEvents(
       (event.frame === target.motion.range.last + 1 &&
         Math.abs(takeFrame - last - 1) <= 1 &&
         Math.abs((places.at(-2) ?? NaN) - (asked.events.at(-2)?.frame ?? NaN)) <= 1) ||
-      (event.frame <= target.motion.range.last &&
+      // One that comes well before the end is seen as any other.
+      ((event.frame <= target.motion.range.last ||
+        (event.frame === target.motion.range.last + 1 && takeFrame <= last - CLOSES_EARLY)) &&
         takeFrame >= first - 0.5 &&
         takeFrame <= last + 0.5 &&
         (takeFrame <= last - 1 || isReached(event)));

@@ -27,11 +27,17 @@ const SEEN_NOISE = 3;
 const TURN = 0.02;
 
 /**
- * The noise of a series: of fourth differences the smooth part is next to nothing, and those of white noise are √70 as
- * large as it; half of them are less than 0.69 of that, those that do not alternate counted as none: what is steep has
- * great ones in a row.
+ * Of the fourth differences of white noise, those that do not alternate counted as none, a half are less than this
+ * times what is usual of them, and a quarter less than that (by simulation).
  */
-export function noiseOf(values: ArrayLike<number>): number {
+const USUAL = { half: 0.69, quarter: 0.32 };
+
+/**
+ * The noise of a series: of fourth differences the smooth part is next to nothing, and those of white noise are √70 as
+ * large as it. What is steep has great ones in a row, not alternating. By the half that is less of them, or, where many
+ * are of jumps and corners, by a quarter, which is less sure.
+ */
+export function noiseOf(values: ArrayLike<number>, by: keyof typeof USUAL = 'half'): number {
   const fourth: number[] = [];
   // What stands exactly still before and after was never recorded.
   let [from, to] = [0, values.length - 1];
@@ -44,7 +50,7 @@ export function noiseOf(values: ArrayLike<number>): number {
     own * (fourth[i - 1] ?? 0) < 0 || own * (fourth[i + 1] ?? 0) < 0 ? Math.abs(own) : 0,
   );
   sizes.sort((a, b) => a - b);
-  return sizes[Math.floor(sizes.length / 2)]! / (0.69 * Math.sqrt(70));
+  return sizes[Math.floor(sizes.length / (by === 'half' ? 2 : 4))]! / (USUAL[by] * Math.sqrt(70));
 }
 
 /** The moments of a series, in order, as they are seen through some noise. `extent` is what shares are of. */

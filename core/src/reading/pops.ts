@@ -17,7 +17,8 @@ const NEAR = [-2, -1, 0, 1, 2];
 const TIMES_NOISE = 8;
 /**
  * A single sample off by p is off by p from a cubic through its four neighbours, and puts those beside it off by −2/3 p
- * and the next by 1/6 p; a corner puts those beside it off by half of what it is off itself.
+ * and the next by 1/6 p, on the one side at least where a jump is near on the other; a corner puts those beside it off
+ * by half of what it is off itself.
  */
 const BESIDE = -0.57;
 const NEXT = 0.06;
@@ -29,13 +30,13 @@ function offCubic(values: readonly number[], i: number): number {
 
 /** Which samples of a recording jump out of their row by more than `least`. */
 export function popsIn(values: readonly number[], least: number): number[] {
-  const most = Math.max(least, TIMES_NOISE * noiseOf(values));
+  const most = Math.max(least, TIMES_NOISE * noiseOf(values, 'quarter'));
   const found: number[] = [];
   for (let i = 4; i + 4 < values.length; i++) {
     const off = offCubic(values, i);
     if (Math.abs(off) <= most) continue;
     const share = (by: number): number => offCubic(values, i + by) / off;
-    if (Math.max(share(-1), share(1)) <= BESIDE && Math.min(share(-2), share(2)) >= NEXT) found.push(i);
+    if (Math.max(share(-1), share(1)) <= BESIDE && Math.max(share(-2), share(2)) >= NEXT) found.push(i);
   }
   return found;
 }

@@ -52,7 +52,8 @@ function reach(motion: MotionDocument, channels: readonly Channel[]): { stops: n
   const ends = channels.some(hasOutside) ? [motion.range.first, motion.range.last] : [];
   return {
     stops: [...new Set([...whole, ...ends])].sort((a, b) => a - b),
-    roles: new Map(keys.map((key) => [key.frame, key.role])),
+    // A key between frames has its role on the nearest of those that are followed.
+    roles: new Map(keys.map((key) => [Math.round(key.frame), key.role])),
   };
 }
 
