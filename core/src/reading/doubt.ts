@@ -1,4 +1,4 @@
-import type { Registration } from './register-events.ts';
+import type { CurveAt, Registration } from './register-events.ts';
 
 /** What a recording leaves open, and how far off what is said of it may be. */
 export interface Doubt {
@@ -15,7 +15,11 @@ const CREEPS = 1e-3;
 const CREEPS_NOISE = 2;
 /** What the other place leaves off may be so many times what this one does. */
 const RATIO = 2;
-/** Up to so many times what is left open nothing is seen of how it creeps. */
+/** Ends nearer than this share of the span are those of a stand. */
+const STANDS = 0.005;
+/** With more noise than this, in shares of the span, when something is seen to set off or arrive is not sure: */
+const NOISY = 3e-4;
+/** up to so many times what is left open nothing is seen of how it creeps. */
 const LITTLE = 2;
 
 const STEP = 0.5;
@@ -25,12 +29,15 @@ const USED = 0.9;
 
 type Ends = readonly [from: number, to: number];
 
-/** How far apart both curves are at one place of each, in shares of the span. */
-function missAt({ target, take, channels, span }: Registration, frame: number, at: number): number {
+/** How far apart two curves are at one place of each, in shares of the span. */
+function missOf({ channels, span }: Registration, one: CurveAt, frame: number, other: CurveAt, at: number): number {
   let squared = 0;
-  for (let c = 0; c < channels; c++) squared += (take(c, at) - target(c, frame)) ** 2;
+  for (let c = 0; c < channels; c++) squared += (other(c, at) - one(c, frame)) ** 2;
   return Math.sqrt(squared) / span;
 }
+
+const missAt = (curves: Registration, frame: number, at: number): number =>
+  missOf(curves, curves.target, frame, curves.take, at);
 
 /** The most a stretch of the target, laid on one of the take, is off between its ends once these are laid together. */
 function worstBetween(curves: Registration, [a, b]: Ends, [from, to]: Ends, enough: number): number {
@@ -66,24 +73,26 @@ export function givenDoubt(curves: Registration, places: readonly number[], doub
 }
 
 function unlessCreeping(curves: Registration, places: readonly number[], { frames, share, noise }: Doubt): number[] {
-  const { events, take, channels, span } = curves;
+  const { events, target, take } = curves;
   const most = USED * share;
-  const hasCrept = (from: number, to: number): boolean => {
-    let squared = 0;
-    for (let c = 0; c < channels; c++) squared += (take(c, to) - take(c, from)) ** 2;
-    return Math.sqrt(squared) / span > Math.max(CREEPS, CREEPS_NOISE * noise);
-  };
+  const hasCrept = (from: number, to: number): boolean =>
+    missOf(curves, take, from, take, to) > Math.max(CREEPS, CREEPS_NOISE * noise);
   // The way to the event and from it, with the event at this place.
   const worstWith = (i: number, place: number): number =>
     Math.max(
       i > 0 ? worstBetween(curves, [events[i - 1]!, events[i]!], [places[i - 1]!, place], Infinity) : 0,
       i + 1 < events.length ? worstBetween(curves, [events[i]!, events[i + 1]!], [place, places[i + 1]!], Infinity) : 0,
     );
+  /** Whether the target stands between one event and the next, or before the first and after the last. */
+  const isAtRest = (k: number): boolean =>
+    k < 0 || k + 1 >= events.length || missOf(curves, target, events[k]!, target, events[k + 1]!) <= STANDS;
   return places.map((place, i) => {
     const event = events[i]!;
     const aside = Math.abs(place - event);
     if (aside <= frames || event <= (places[i - 1] ?? -Infinity) || event >= (places[i + 1] ?? Infinity)) return place;
-    const mayCreep = aside <= LITTLE * frames || hasCrept(event, place);
+    // What sets off late and has moved before set off before; what arrives early and moves on arrives only then.
+    const hasMoved = isAtRest(place > event ? i - 1 : i) && hasCrept(event, place);
+    const mayCreep = hasMoved || (noise > NOISY && aside <= LITTLE * frames);
     if (!mayCreep || missAt(curves, event, event) > most) return place;
     const onTime = worstWith(i, event);
     if (onTime <= most) return event;
