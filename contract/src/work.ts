@@ -30,6 +30,8 @@ export const ExerciseTerms = z.object({
     .nullable()
     .optional(),
   latePolicy: LatePolicy.optional(),
+  /** Whether learners get the fewest edits that would put a returned take right. */
+  showsEdits: z.boolean().optional(),
 });
 export type ExerciseTerms = z.infer<typeof ExerciseTerms>;
 

@@ -1,0 +1,55 @@
+import { expect, test } from 'vitest';
+import { createDice } from '../../../testing/dice.ts';
+import { FAULTS } from '../../../testing/faults/index.ts';
+import { ALL_MODELS } from '../../../testing/judge-readings.ts';
+import { KEYINGS } from '../../../testing/keyings.ts';
+import { LEARNER_FAULTS } from '../../../testing/learner-faults.ts';
+import { applyChanges, leastEdits, type MotionDocument, readTake } from '../../index.ts';
+
+/** What a take becomes by the changes of its edits, as whoever is sent them applies them. */
+function put(take: MotionDocument, { edits }: ReturnType<typeof leastEdits>): MotionDocument {
+  return edits.reduce((motion, { changes }) => {
+    const applied = applyChanges(motion, changes);
+    if (!applied.ok) throw new Error(applied.issues[0]!.message);
+    return applied.value;
+  }, take);
+}
+
+test('few edits put right what learners do wrong, and applied they do', () => {
+  for (const [name, make] of Object.entries(ALL_MODELS))
+    for (const [faultName, fault] of Object.entries(LEARNER_FAULTS)) {
+      const dice = createDice(name.length * 31 + faultName.length);
+      const model = make(dice);
+      const made = fault(model, dice);
+      if (!made) continue;
+      const least = leastEdits(model.target, made.take);
+      const said = `${name}, ${faultName}: ${least.edits.map(({ sentence }) => sentence).join(' ')}`;
+      expect(least.left, said).toEqual([]);
+      expect(least.edits.length, said).toBeLessThanOrEqual(3);
+      expect(readTake(model.target, put(made.take, least)).findings, said).toEqual([]);
+    }
+});
+
+test.for([
+  ['key late', 'Move the key of position on 17 to 15.'],
+  ['key dropped', 'Key position x 658 px on 15.'],
+  ['key added', 'Take out the key of position on 19.'],
+  ['hold drifts', 'Ease position from 15 to 27 so that it holds.'],
+  ['contact floats', 'Ease position into and out of 13 as the target does.'],
+  ['overlap lost', 'Move the keys of position of the end from 4 on 4 frames later.'],
+  ['another pace', 'Stretch the keys to 77 % of their time about frame 3, on whole frames.'],
+  ['wrong exposure', 'Show the drawer on ones.'],
+] as const)('%s: %s', ([name, sentence]) => {
+  const { target, take } = FAULTS[name]!(createDice(7));
+  expect(leastEdits(target, take)).toMatchObject({ edits: [{ sentence, left: 0, grade: 100 }], left: [], why: null });
+});
+
+test('a recording has no keys to put right, and says so; nothing wrong asks for nothing', () => {
+  const { target } = ALL_MODELS['cart']!(createDice(3));
+  const late = LEARNER_FAULTS['all late']!({ target, frames: [] }, createDice(3))!.take;
+  const recorded = leastEdits(target, KEYINGS['baked']!(late, createDice(3)));
+  expect(recorded.edits).toEqual([]);
+  expect(recorded.why).toMatch(/key on every frame/);
+  expect(recorded.left).not.toEqual([]);
+  expect(leastEdits(target, target.motion)).toEqual({ edits: [], left: [], why: null });
+});

@@ -1,0 +1,145 @@
+import { findChannel } from '../../motion/document/document.ts';
+import type { Channel, MotionDocument } from '../../motion/document/schema.ts';
+import { type Change, changesBetween, sameData } from '../../steps/index.ts';
+import { frameCount } from '../../time/range.ts';
+import { counterpart } from '../counterpart.ts';
+import { sampledEvery } from '../keying.ts';
+import { readTake, targetRead } from '../read-take.ts';
+import { type Finding, findingKey, type Reading, type Severity, type Target } from '../schema.ts';
+import { type EditOnOffer, editsOnOffer } from './edits-on-offer.ts';
+
+/** One edit of the fewest: what is done, and what comes of it. */
+export interface LeastEdit {
+  sentence: string;
+  /** From the take with the edits before it to the one with this, too. */
+  changes: Change[];
+  /** The findings that go with it, in their words. */
+  clears: string[];
+  /** How many are left after it, and the grade then proposed. */
+  left: number;
+  grade: number;
+}
+
+export interface LeastEdits {
+  edits: LeastEdit[];
+  /** What no edit puts right. */
+  left: Finding[];
+  /** Why there is nothing to edit key by key; null where there is. */
+  why: string | null;
+}
+
+const WEIGHT: Record<Severity, number> = { slight: 1, clear: 2, strong: 4 };
+/** What is off in a movement, in percent of its span, counts so much beside the findings. */
+const RAW = 0.05;
+/** More edits are no correction but the motion set anew. */
+const MOST_EDITS = 40;
+/** So many readings of a take of little cost, and of a costly one as many samples. */
+const MOST_READINGS = 400;
+const MOST_READ_SAMPLES = 400_000;
+/** Of the edits on offer so many are tried at a time. */
+const MOST_TRIED = 60;
+
+/** How wrong a take is: its findings by their severity, and how far off it is at all. */
+function wrongness({ findings, tracks }: Reading): number {
+  const said = findings.reduce((sum, finding) => sum + WEIGHT[finding.severity], 0);
+  return said + tracks.reduce((sum, track) => sum + RAW * Math.min(100, track.raw.rmsPercent), 0);
+}
+
+/** Whether a movement is keyed on every frame, or on every so many, that the target keys by its poses. */
+function isRecorded(target: MotionDocument, take: MotionDocument): boolean {
+  const isDense = ({ keys }: Channel): boolean => sampledEvery(keys.map((key) => key.frame)) !== null;
+  return target.subjects.some((model) =>
+    (counterpart(take, model)?.channels ?? []).some((channel) => {
+      const asked = findChannel(model, channel.id);
+      return channel.id !== 'drawing' && isDense(channel) && !(asked && isDense(asked));
+    }),
+  );
+}
+
+/**
+ * The smallest list of edits found that brings a take within the tolerances of its target: at every step the one on
+ * offer that puts right most for the keys it touches, each applied and read again until nothing is left to find; then
+ * those that turn out not to be needed are left out. Bounded by the number of readings. Pure and deterministic; never
+ * throws on valid documents.
+ */
+export function leastEdits(target: Target, handedIn: MotionDocument): LeastEdits {
+  const start = readTake(target, handedIn);
+  if (start.findings.length === 0) return { edits: [], left: [], why: null };
+  const asked = targetRead(target, start);
+  if (isRecorded(asked, handedIn))
+    return {
+      edits: [],
+      left: start.findings,
+      why: 'It has a key on every frame, or on every so many: there are no keys of its own to put right one by one.',
+    };
+  const single: Target = { ...target, motion: asked, alternatives: [] };
+  const samples = frameCount(asked.range) * Math.max(1, start.tracks.length);
+  let readings = Math.min(MOST_READINGS, Math.ceil(MOST_READ_SAMPLES / samples));
+  const read = (take: MotionDocument): Reading => {
+    readings--;
+    return readTake(single, take);
+  };
+  const chosen: EditOnOffer[] = [];
+  let [take, reading] = [handedIn, start];
+  while (reading.findings.length > 0 && chosen.length < MOST_EDITS && readings > 0) {
+    const now = { take, wrong: wrongness(reading) };
+    let best: { edit: EditOnOffer; take: MotionDocument; reading: Reading; gain: number } | null = null;
+    for (const edit of editsOnOffer(asked, take, reading).slice(0, MOST_TRIED)) {
+      if (readings <= 0) break;
+      const after = edit.apply(now.take);
+      if (sameData(after, now.take)) continue;
+      const then = read(after);
+      const gain = (now.wrong - wrongness(then)) / edit.keys;
+      if (gain > 1e-6 && (!best || gain > best.gain + 1e-9)) best = { edit, take: after, reading: then, gain };
+    }
+    if (!best) break;
+    chosen.push(best.edit);
+    [take, reading] = [best.take, best.reading];
+  }
+  const needed = withoutNeedless(handedIn, chosen, reading.findings.length, () => readings > 0, read);
+  return { ...inSteps(handedIn, needed, (motion) => readTake(single, motion)), why: null };
+}
+
+const applied = (take: MotionDocument, edits: readonly EditOnOffer[]): MotionDocument =>
+  edits.reduce((motion, edit) => edit.apply(motion), take);
+
+/** The edits without those that what comes after them makes needless. */
+function withoutNeedless(
+  take: MotionDocument,
+  edits: readonly EditOnOffer[],
+  left: number,
+  mayRead: () => boolean,
+  read: (take: MotionDocument) => Reading,
+): EditOnOffer[] {
+  let needed = [...edits];
+  for (const edit of edits) {
+    if (needed.length < 2 || !mayRead()) break;
+    const others = needed.filter((other) => other !== edit);
+    if (read(applied(take, others)).findings.length <= left) needed = others;
+  }
+  return needed;
+}
+
+function inSteps(
+  handedIn: MotionDocument,
+  edits: readonly EditOnOffer[],
+  read: (take: MotionDocument) => Reading,
+): Pick<LeastEdits, 'edits' | 'left'> {
+  let take = handedIn;
+  let left = read(handedIn).findings;
+  const steps = edits.map((edit): LeastEdit => {
+    const [before, found] = [take, left];
+    take = edit.apply(before);
+    const { findings, proposedGrade } = read(take);
+    left = findings;
+    const kept = new Set(findings.map(findingKey));
+    return {
+      sentence: edit.sentence,
+      changes: changesBetween(before, take),
+      clears: found.filter((finding) => !kept.has(findingKey(finding))).map((finding) => finding.sentence),
+      left: findings.length,
+      grade: proposedGrade,
+    };
+  });
+  return { edits: steps, left };
+}
