@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { keyMark, saved, signIn } from './steps.ts';
+import { keyFrames, keyMark, openBench, saved, signIn, undoAll } from './steps.ts';
 
 async function openDesk(page: Page, take: RegExp): Promise<void> {
   await signIn(page, 'Marta Olesen');
@@ -163,4 +163,40 @@ test('a review cannot be returned without a grade; what the learner has not been
   await signIn(page, 'Wout Hendriks');
   await page.goto(address);
   await expect(page.getByRole('heading', { name: 'There is no such take' })).toBeVisible();
+});
+
+test('the fewest edits are shown one after another at the Desk, and tried and taken back on the Bench', async ({
+  page,
+}) => {
+  await openDesk(page, /Toaster rack, Priya Raman/);
+  await page.getByRole('tab', { name: 'Edits' }).click();
+  const edits = page.getByRole('region', { name: 'Fewest edits' }).getByRole('button');
+  await expect(edits.first()).toContainText('As handed in');
+  await expect(edits.first()).toHaveAttribute('aria-pressed', 'true');
+  await expect(edits.last()).toContainText('nothing left');
+  await expect(page.getByText(/^timing 10 /)).toBeVisible();
+  await edits.last().click();
+  await expect(page.getByText(/^timing 10 /)).toHaveCount(0);
+  await expect(page.getByText('Take 1, 4 edits on')).toBeVisible();
+  await page.getByRole('tab', { name: /^Findings/ }).click();
+  await expect(page.getByText(/^timing 10 /)).toBeVisible();
+
+  await openBench(page, 'Jonah Whitby', 'Tea glass along the counter');
+  await undoAll(page);
+  const before = await keyFrames(page, 'Position x');
+  await page.getByRole('button', { name: 'Brief and chart' }).click();
+  const tries = page.getByRole('region', { name: 'Edits for take 1' });
+  await expect(tries.getByRole('listitem').first()).toContainText('leaves slowly and arrives slowly');
+  await tries
+    .getByRole('button', { name: /^Try: / })
+    .first()
+    .click();
+  await expect(tries.getByRole('button', { name: /^Take back: / })).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await page.getByRole('button', { name: 'Brief and chart' }).click();
+  await tries.getByRole('button', { name: /^Take back: / }).click();
+  await expect(tries.getByRole('button', { name: /^Try: / }).first()).toBeVisible();
+  expect(await keyFrames(page, 'Position x')).toEqual(before);
+  await undoAll(page);
 });

@@ -48,6 +48,8 @@ export const Assignment = z.object({
   dueAt: z.string().nullable(),
   takeLimit: z.int().nullable(),
   latePolicy: LatePolicy,
+  /** The learner gets the fewest edits that put a returned take right. */
+  showsEdits: z.boolean(),
   drafts: z.array(DraftSummary),
   takes: z.array(TakeSummary),
 });

@@ -56,6 +56,7 @@ export {
   ReviewText,
   Review,
   TakeView,
+  TakeEdits,
   type ReviewedTake,
   SeriesTake,
   ReturnReview,

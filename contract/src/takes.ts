@@ -1,4 +1,4 @@
-import { CriterionId, FRAME_LIMIT, MotionDocument, Reading, Tolerances } from '@undulan/core';
+import { Change, CriterionId, FRAME_LIMIT, MotionDocument, Reading, Tolerances } from '@undulan/core';
 import * as z from 'zod';
 import { ReadingState, TakeSummary } from './courses.ts';
 import { CourseRole } from './people.ts';
@@ -140,6 +140,24 @@ export type TakeView = z.infer<typeof TakeView>;
 
 /** A take with what is said of it: the one is fetched once, the other changes while it is looked at. */
 export type ReviewedTake = TakeView & { review: Review | null };
+
+/** The fewest edits found that bring a take within its tolerances, each after those before it. */
+export const TakeEdits = z.object({
+  edits: z.array(
+    z.object({
+      sentence: z.string(),
+      changes: z.array(Change),
+      clears: z.array(z.string()),
+      left: z.int(),
+      grade: z.number(),
+    }),
+  ),
+  /** What no edit puts right, in words. */
+  left: z.array(z.string()),
+  /** Why there is nothing to edit key by key; null where there is. */
+  why: z.string().nullable(),
+});
+export type TakeEdits = z.infer<typeof TakeEdits>;
 
 /** One take of a learner in the row of all of them: what got better and what did not. */
 export const SeriesTake = z.object({ take: TakeSummary, reading: Reading.nullable() });

@@ -20,6 +20,7 @@ import { peopleRoutes } from './people/people.routes.ts';
 import { phrasesRoutes } from './phrases/phrases.routes.ts';
 import { picturesRoutes } from './pictures/pictures.routes.ts';
 import { plansRoutes } from './plans/plans.routes.ts';
+import { createReaderPool, type ReaderPool } from './readings/reader-pool.ts';
 import { ReadingRunner } from './readings/reading-runner.ts';
 import { readingsRoutes } from './readings/readings.routes.ts';
 import { takesRoutes } from './takes/takes.routes.ts';
@@ -30,7 +31,7 @@ export interface App {
   close: () => Promise<void>;
 }
 
-function api(sequelize: Sequelize): Router {
+function api(sequelize: Sequelize, pool: ReaderPool): Router {
   const routes = Router();
   routes.use(refuseForeignWrites, ...jsonBody(), peopleRoutes(sequelize));
   routes.use(
@@ -38,7 +39,7 @@ function api(sequelize: Sequelize): Router {
     coursesRoutes(),
     exercisesRoutes(),
     draftsRoutes(),
-    takesRoutes(),
+    takesRoutes(pool),
     plansRoutes(),
     easesRoutes(),
     phrasesRoutes(),
@@ -73,7 +74,8 @@ export async function createApp(sequelize: Sequelize, config: Config, webRoot: s
   const secure = config.SECURE_COOKIES === 'yes';
   const logger = pino({ level: config.LOG_LEVEL, serializers: { err: loggedError } });
   const sessions = await createSessions(sequelize, secure);
-  const runner = new ReadingRunner(sequelize, logger);
+  const pool = createReaderPool();
+  const runner = new ReadingRunner(sequelize, logger, pool);
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', config.TRUSTED_HOPS);
@@ -94,7 +96,7 @@ export async function createApp(sequelize: Sequelize, config: Config, webRoot: s
       response.set('Cache-Control', 'no-store');
       next();
     },
-    api(sequelize),
+    api(sequelize, pool),
   );
   if (existsSync(webRoot)) {
     // Compressed when they were built: a file under its name never changes.

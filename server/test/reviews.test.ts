@@ -5,11 +5,12 @@ import type {
   ReadingJob,
   Review,
   SeriesTake,
+  TakeEdits,
   TakeView,
   WaitingQueue,
   WaitingTake,
 } from '@undulan/contract';
-import { findingKey, type Reading, READING_VERSION } from '@undulan/core';
+import { applyChanges, findChannel, findingKey, type Reading, READING_VERSION } from '@undulan/core';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { ReadingModel } from '../src/readings/reading.model.ts';
@@ -68,6 +69,43 @@ test('what waits for review stands in a queue, oldest first, for instructors onl
           .body as WaitingQueue
       ).total,
     ).toBe(queue.length);
+});
+
+test('the fewest edits are the instructor’s, and the learner’s once the take is returned and the exercise shows them', async () => {
+  const { takeId } = (await waiting()).find(
+    (other) => other.learnerName.startsWith('Ines') && other.exerciseTitle.startsWith('Pancake'),
+  )!;
+  const url = `/api/takes/${takeId}/edits`;
+  const edits = (await instructor.get(url).expect(200)).body as TakeEdits;
+  expect(edits).toMatchObject({ edits: [{ sentence: 'Key position y 400 px on 5.', left: 0, grade: 100 }], left: [] });
+  const { motion, exerciseId } = await view(instructor, takeId);
+  const applied = applyChanges(motion, edits.edits[0]!.changes);
+  expect(applied.ok && findChannel(applied.value.subjects.at(-1)!, 'position.y')!.keys.length).toBe(
+    findChannel(motion.subjects.at(-1)!, 'position.y')!.keys.length + 1,
+  );
+  // What is dismissed needs no edit.
+  const dismissed = Object.fromEntries(
+    (await view(instructor, takeId)).reading!.findings.map((finding) => [findingKey(finding), { state: 'dismissed' }]),
+  );
+  let review = (await reviewOf(instructor, takeId))!;
+  const put = (decisions: object): Promise<unknown> =>
+    instructor
+      .put(`/api/takes/${takeId}/review`)
+      .send({ version: review.version, grade: 80, summary: '', decisions })
+      .expect(200);
+  await put(dismissed);
+  expect((await instructor.get(url).expect(200)).body).toEqual({ edits: [], left: [], why: null });
+  review = (await reviewOf(instructor, takeId))!;
+  await put({});
+  await ines.get(url).expect(403);
+  await setDetails(exerciseId, { showsEdits: true });
+  await ines.get(url).expect(403);
+  review = (await reviewOf(instructor, takeId))!;
+  await instructor.post(`/api/takes/${takeId}/return`).send({ version: review.version }).expect(200);
+  expect((await ines.get(url).expect(200)).body).toMatchObject({ edits: [{ left: 0 }] });
+  await setDetails(exerciseId, { showsEdits: false });
+  await ines.get(url).expect(403);
+  await (await harness.signIn('jonah')).get(url).expect(404);
 });
 
 test('decisions and grades are kept; a dismissed finding never reaches the learner; notes are done', async () => {

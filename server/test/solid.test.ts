@@ -22,6 +22,7 @@ import { DEMO_LEARNERS, DEMO_PASSWORD } from '../src/demo/demo-people.ts';
 import { DraftModel } from '../src/drafts/draft.model.ts';
 import { resetPassword } from '../src/people/enrol.service.ts';
 import { ReadingModel } from '../src/readings/reading.model.ts';
+import type { ReaderPool } from '../src/readings/reader-pool.ts';
 import { ReadingRunner } from '../src/readings/reading-runner.ts';
 import { TakeModel } from '../src/takes/take.model.ts';
 import { courseOf, createHarness, exerciseIdOf, type Harness, reviewOf, SILENT, takeOnceRead } from './harness.ts';
@@ -191,7 +192,11 @@ test.each(Object.keys(HOSTILE))(
 test('a reading that fails, or takes too long, leaves the take handed in; it can be asked for again', async () => {
   const [take] = await TakeModel.findAll({ limit: 1, attributes: ['id'] });
   const { targetHash } = (await ReadingModel.findOne({ where: { takeId: take!.id } }))!;
-  const failing = (error: Error) => ({ read: () => Promise.reject(error), close: () => Promise.resolve() });
+  const failing = (error: Error): ReaderPool => ({
+    read: () => Promise.reject(error),
+    leastEdits: () => Promise.reject(error),
+    close: () => Promise.resolve(),
+  });
   for (const [error, says] of [
     [Object.assign(new Error('x'), { name: 'AbortError' }), 'Reading it took too long.'],
     [Object.assign(new Error('x'), { code: 'ERR_WORKER_OUT_OF_MEMORY' }), 'Reading it took too much memory.'],

@@ -72,6 +72,7 @@ const teaGlass: DemoExercise = {
   details: {
     title: 'Tea glass along the counter',
     latePolicy: 'mark',
+    showsEdits: true,
     brief:
       'A glass of tea is pushed along the counter and must not spill: it starts slowly, is fastest half way ' +
       'and stops slowly.\n\nFirst make it with even spacing and look at it. Then ease both ends and look ' +

@@ -162,6 +162,7 @@ export async function assignment(personId: string, exerciseId: string): Promise<
     start: sceneFor(exercise, mayLearnerSeeModel(exercise, takes)),
     mayChange: exercise.terms?.mayChange ?? USUAL_LIMITS,
     dueAt: exercise.terms?.dueAt ?? null,
+    showsEdits: exercise.terms?.showsEdits ?? false,
     takeLimit: exercise.terms?.takeLimit ?? null,
     latePolicy: exercise.terms?.latePolicy ?? 'accept',
     model: mayLearnerSeeModel(exercise, takes) ? exercise.motion : null,

@@ -1,5 +1,5 @@
 import { availableParallelism } from 'node:os';
-import type { MotionDocument, Reading, Target } from '@undulan/core';
+import type { LeastEdits, MotionDocument, Reading, Target } from '@undulan/core';
 import { Piscina } from 'piscina';
 
 const MOST_THREADS = 4;
@@ -10,16 +10,24 @@ const MOST_THREADS = 4;
 const MOST_MS = 30_000;
 const MOST_MEMORY_MB = 768;
 
+interface Task {
+  target: Target;
+  motion: MotionDocument;
+  dismissed?: readonly string[];
+}
+
 /** Threads that read takes, as many as the machine has processors (four at most). */
 export interface ReaderPool {
   /** Throws where the take cannot be read within the limits. */
   read: (target: Target, motion: MotionDocument) => Promise<Reading>;
+  /** Throws where they cannot be found within the limits. */
+  leastEdits: (target: Target, motion: MotionDocument, dismissed: readonly string[]) => Promise<LeastEdits>;
   close: () => Promise<void>;
 }
 
 export function createReaderPool(): ReaderPool {
   const isBuilt = import.meta.url.endsWith('.js');
-  const pool = new Piscina<{ target: Target; motion: MotionDocument }, Reading>({
+  const pool = new Piscina<Task, unknown>({
     filename: new URL(isBuilt ? './read-worker.js' : './read-worker.ts', import.meta.url).href,
     // Run from the sources, as in tests, a thread takes TypeScript once a loader is registered there.
     ...(!isBuilt && { execArgv: ['--import', 'tsx', '--conditions=source'] }),
@@ -28,8 +36,11 @@ export function createReaderPool(): ReaderPool {
     idleTimeout: 10_000,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
   });
+  const run = async <T>(name: string, task: Task): Promise<T> =>
+    (await pool.run(task, { name, signal: AbortSignal.timeout(MOST_MS) })) as T;
   return {
-    read: (target, motion) => pool.run({ target, motion }, { signal: AbortSignal.timeout(MOST_MS) }),
+    read: (target, motion) => run<Reading>('default', { target, motion }),
+    leastEdits: (target, motion, dismissed) => run<LeastEdits>('leastEdits', { target, motion, dismissed }),
     close: () => pool.destroy(),
   };
 }

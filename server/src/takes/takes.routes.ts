@@ -2,17 +2,22 @@ import { NoteDone, NoteText, ReplyText, ReturnReview, ReviewText } from '@undula
 import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
+import type { ReaderPool } from '../readings/reader-pool.ts';
 import { readAgain } from '../readings/readings.service.ts';
 import { addNote, changeNote, markNote, removeNote, replyToNote, returnReview, saveReview } from './reviews.service.ts';
+import { editsOfTake } from './take-edits.service.ts';
 import { reviewOfTake, seriesOf, viewTake } from './takes.service.ts';
 
-export function takesRoutes(): Router {
+export function takesRoutes(pool: ReaderPool): Router {
   const routes = Router();
   routes.get('/takes/:takeId', async (request, response) => {
     response.json(await viewTake(personIdOf(request), request.params.takeId, request.query['reading']));
   });
   routes.get('/takes/:takeId/series', async (request, response) => {
     response.json(await seriesOf(personIdOf(request), request.params.takeId));
+  });
+  routes.get('/takes/:takeId/edits', async (request, response) => {
+    response.json(await editsOfTake(personIdOf(request), request.params.takeId, pool));
   });
   routes.post('/takes/:takeId/readings', async (request, response) => {
     await readAgain(personIdOf(request), request.params.takeId);

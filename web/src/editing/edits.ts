@@ -75,6 +75,7 @@ const DETAIL_NAMES: Record<keyof ExerciseDetails, string> = {
   dueAt: 'due date',
   takeLimit: 'number of takes',
   latePolicy: 'late takes',
+  showsEdits: 'who sees the edits',
   keyTolerances: 'tolerance of a key',
   weights: 'weights',
   loops: 'loop or once',

@@ -1,12 +1,15 @@
 import {
   addSubject,
+  applyChanges,
   applyChart,
   applyEasing,
   bakeKeys,
   bendSegment,
   bringWithin,
   changeLength,
+  type Change,
   changeRate,
+  type ChannelId,
   type ChannelRef,
   clearChannel,
   deleteKeys,
@@ -68,9 +71,24 @@ function rippleFrom(
   return { ...moved, keys: refs.map((ref) => ({ ...ref, frame: ref.frame + by })) };
 }
 
+/** Puts a suggested edit into the motion, or takes it out again; refused where what it speaks of is there no more. */
+function tryEdit(motion: MotionDocument, changes: readonly Change[]): Edit {
+  const applied = applyChanges(motion, changes);
+  if (!applied.ok)
+    return { motion, keys: [], gaveWay: [], refused: 'What this edit changes is not as it was handed in any more.' };
+  const keys = changes.flatMap((change): KeyRef[] => {
+    const [, subjectId, , channelId] = change.path;
+    return change.kind === 'keys'
+      ? change.in.map(({ frame }) => ({ subjectId: String(subjectId), channelId: channelId as ChannelId, frame }))
+      : [];
+  });
+  return { motion: applied.value, keys, gaveWay: [] };
+}
+
 /** The core's editing operations under the names that undo shows. An edit of the document is always one of these. */
 const OPERATIONS = {
   setKeys: { name: 'set key', run: setKeys },
+  tryEdit: { name: 'suggested edit', run: tryEdit },
   clearChannel: { name: 'clear channel', run: clearChannel },
   deleteKeys: { name: 'delete keys', run: deleteKeys },
   moveKeys: { name: 'move keys', run: moveKeys },

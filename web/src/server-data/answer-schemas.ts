@@ -16,6 +16,7 @@ import {
   SavedPlan,
   SeriesTake,
   SignedIn,
+  TakeEdits,
   TakeView,
   WaitingQueue,
 } from '@undulan/contract';
@@ -53,6 +54,7 @@ export const SCHEMAS = import.meta.env.PROD
       eases: checked(SavedEase.array()),
       saveEase: checked(Created),
       take: checked(TakeView),
+      takeEdits: checked(TakeEdits),
       review: checked(Review.nullable()),
       series: checked(SeriesTake.array()),
       waiting: checked(WaitingQueue),

@@ -32,6 +32,7 @@ import type {
   SeriesTake,
   ShortcutChoices,
   SignedIn,
+  TakeEdits,
   TakeView,
   WaitingQueue,
 } from '@undulan/contract';
@@ -195,6 +196,16 @@ export const api = createApi({
       query: ({ id, readingId }) => ({ url: `/takes/${id}`, params: { reading: readingId } }),
       providesTags: (_view, _error, { id }) => [{ type: 'Take', id }],
     }),
+    /** Of one reading of a take: another one, other edits. */
+    takeEdits: build.query<TakeEdits, { id: string; readingId: string | null }>({
+      responseSchema: SCHEMAS?.takeEdits,
+      query: ({ id }) => `/takes/${id}/edits`,
+      // What was dismissed is no fault.
+      providesTags: (_edits, _error, { id }) => [
+        { type: 'Take', id },
+        { type: 'Review', id },
+      ],
+    }),
     review: build.query<Review | null, string>({
       responseSchema: SCHEMAS?.review,
       query: (takeId) => `/takes/${takeId}/review`,
@@ -333,6 +344,7 @@ export const {
   useSaveEaseMutation,
   useRemoveEaseMutation,
   useTakeQuery,
+  useTakeEditsQuery,
   useReviewQuery,
   useReadAgainMutation,
   useSaveReviewMutation,

@@ -45,6 +45,7 @@ export {
   useSettingQuery,
   useSignInMutation,
   useSignOutMutation,
+  useTakeEditsQuery,
   useTakeQuery,
   useWaitingQuery,
 } from './api.ts';

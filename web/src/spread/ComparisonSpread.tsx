@@ -12,6 +12,8 @@ import { useComparison } from './use-comparison.ts';
 
 interface ComparisonSpreadProps {
   view: TakeView;
+  /** What the take is called, where it is not as it was handed in. */
+  takeName?: string;
   pages: Pages;
   /** Notes whose drawings lie over their frames. */
   notes: readonly Note[];
@@ -25,7 +27,14 @@ interface ComparisonSpreadProps {
  * A take against its target on the spread: pictures left; keys with offsets, both curves, speeds and looms, and the gap
  * right.
  */
-export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: ComparisonSpreadProps) {
+export function ComparisonSpread({
+  view,
+  takeName = `Take ${view.number}`,
+  pages,
+  notes,
+  draft = null,
+  beneath,
+}: ComparisonSpreadProps) {
   const comparison = useComparison(view);
   const { motion, target, toTake, keyFrames } = comparison;
   const drawOver = useGhosts(motion, toTake, notes, draft);
@@ -42,7 +51,7 @@ export function ComparisonSpread({ view, pages, notes, draft = null, beneath }: 
                 target={target}
                 targetName={comparison.targetName}
                 take={motion}
-                takeName={`Take ${view.number}`}
+                takeName={takeName}
                 toTake={toTake}
                 subjectId={comparison.actor?.id}
                 choices={<ComparisonChoices view={view} choice={comparison.choice} />}

@@ -22,6 +22,8 @@ import { frames, roundTo, theSubject } from '../words.ts';
 export interface EditOnOffer {
   sentence: string;
   keys: number;
+  /** It is no correction but the target's own: for where nothing else helps. */
+  isLast?: boolean;
   /** Of the take as it is when this is done; unchanged where what it speaks of is not there. */
   apply: (take: MotionDocument) => MotionDocument;
 }
@@ -79,10 +81,14 @@ function refsOn({ own, channelIds }: Sides, isMeant: (frame: number) => boolean)
   );
 }
 
+/** Keys moved; none where one would land on another, which would be gone. */
 const shift = (sentence: string, refs: KeyRef[], by: number): EditOnOffer => ({
   sentence,
   keys: 1,
-  apply: (take) => moveKeys(take, refs, by).motion,
+  apply: (take) => {
+    const { motion, gaveWay } = moveKeys(take, refs, by);
+    return gaveWay.length > 0 ? take : motion;
+  },
 });
 
 const way = (by: number): string => `${frames(by)} ${by > 0 ? 'later' : 'earlier'}`;
@@ -185,45 +191,51 @@ function easedAbout(sides: Sides, from: KeyPair, at: KeyPair, to: KeyPair): Edit
   };
 }
 
-/** A key of the target that the take has not, set with the ways to it and from it. */
-function added(sides: Sides, frame: number): EditOnOffer[] {
+/** The keys with one of the target's set on a frame, and the ways to it and from it. */
+function withKeySet(keys: readonly Key[], theirs: readonly Key[], frame: number, at: number): Key[] {
+  const a = theirs.findIndex((key) => key.frame === frame);
+  const others = keys.filter((key) => key.frame !== at);
+  const place = others.findLastIndex((key) => key.frame < at) + 1;
+  let result = others.toSpliced(place, 0, { ...theirs[a]!, frame: at });
+  if (place + 1 < result.length && a + 1 < theirs.length) result = withEase(result, place, easeShapeOf(theirs, a));
+  if (place > 0 && a > 0) result = withEase(result, place - 1, easeShapeOf(theirs, a - 1));
+  return result;
+}
+
+/** Keys of the target that the take has not, set with the ways to them and from them. */
+function added(sides: Sides, missing: readonly number[]): EditOnOffer[] {
   const { model, own, time, channelIds } = sides;
-  const at = onGrain(time.toTake(frame));
-  const set = channelIds.flatMap((id) => {
-    const key = keyAt(keysOf(model, id), frame);
-    return key ? [{ id, key }] : [];
+  const set = missing.flatMap((frame) => {
+    const values = channelIds.flatMap((id) => {
+      const key = keyAt(keysOf(model, id), frame);
+      return key ? [{ id, value: key.value }] : [];
+    });
+    return values.length > 0 ? [{ frame, at: onGrain(time.toTake(frame)), values }] : [];
   });
   if (set.length === 0) return [];
+  const said = set.map(
+    ({ at, values }) => `${values.map(({ id, value }) => sayValue(id, value)).join(' and ')} on ${roundTo(at, 2)}`,
+  );
   return [
     {
-      sentence: `Key ${set.map(({ id, key }) => sayValue(id, key.value)).join(' and ')} on ${roundTo(at, 2)}.`,
-      keys: 1,
+      sentence: `Key ${said.join(', ')}.`,
+      keys: set.length,
       apply: (take) =>
-        changeChannels(
-          take,
-          own.id,
-          set.map(({ id }) => id),
-          (keys, id) => {
-            const theirs = keysOf(model, id);
-            const a = theirs.findIndex((key) => key.frame === frame);
-            const others = keys.filter((key) => key.frame !== at);
-            const place = others.findLastIndex((key) => key.frame < at) + 1;
-            let result = others.toSpliced(place, 0, { ...theirs[a]!, frame: at });
-            if (place + 1 < result.length && a + 1 < theirs.length)
-              result = withEase(result, place, easeShapeOf(theirs, a));
-            if (place > 0 && a > 0) result = withEase(result, place - 1, easeShapeOf(theirs, a - 1));
-            return result;
-          },
+        changeChannels(take, own.id, channelIds, (keys, id) =>
+          set
+            .filter(({ values }) => values.some((value) => value.id === id))
+            .reduce((now, { frame, at }) => withKeySet(now, keysOf(model, id), frame, at), keys),
         ),
     },
   ];
 }
 
-/** The take's keys that no key of the target is on, at the same second. */
-function surplus({ model, own, time, channelIds }: Sides): number[] {
+/** The take's keys that stand for none of the target's, and are on the second of none. */
+function surplus({ model, own, time, track, channelIds }: Sides): number[] {
   const asked = new Set(channelIds.flatMap((id) => keysOf(model, id).map((key) => onGrain(time.toTake(key.frame)))));
   const drawn = channelIds.flatMap((id) => keysOf(own, id).map((key) => key.frame));
-  return [...new Set(drawn)].filter((frame) => !asked.has(frame)).sort((a, b) => a - b);
+  const matched = new Set(track.pairs.map((pair) => pair.takeFrame));
+  return [...new Set(drawn)].filter((frame) => !asked.has(frame) && !matched.has(frame)).sort((a, b) => a - b);
 }
 
 /** A key that is one too many gone, and the way over it gone as the target goes it. */
@@ -368,13 +380,14 @@ function broughtBack(target: MotionDocument, take: MotionDocument): EditOnOffer[
     }));
 }
 
-/** Everything of a movement as the target has it: the last resort, and the first where there is nothing yet. */
+/** Everything of a movement as the target has it. */
 function takenOver(sides: Sides, what: string): EditOnOffer {
   const { model, own, time, channelIds } = sides;
   const count = channelIds.reduce((sum, id) => sum + keysOf(model, id).length, 0);
   return {
     sentence: `Key ${what} as the target has it, on ${count === 1 ? 'one frame' : `${count} keys`}.`,
     keys: Math.max(1, count),
+    isLast: true,
     apply: (take) =>
       channelIds.reduce((motion, id) => {
         const asked = findChannel(model, id);
@@ -442,7 +455,8 @@ export function editsOnOffer(target: MotionDocument, take: MotionDocument, readi
   const offers = meant.flatMap((sides): EditOnOffer[] => {
     const { pairs, missingFrames } = sides.track;
     return [
-      ...missingFrames.flatMap((frame) => added(sides, frame)),
+      ...missingFrames.flatMap((frame) => added(sides, [frame])),
+      ...(missingFrames.length > 1 ? added(sides, missingFrames) : []),
       ...withoutSurplus(sides),
       ...pairs.flatMap((pair) => inTime(sides, all, pair)),
       ...pairs.flatMap((pair) => posed(sides, pair)),
@@ -467,9 +481,9 @@ export function editsOnOffer(target: MotionDocument, take: MotionDocument, readi
     });
   });
   return [
+    ...offers,
     ...inTempo(all),
     ...(meant.length > 1 ? [...meant.flatMap((sides) => inTempo([sides])), ...sized(meant)] : []),
-    ...offers,
     ...looks,
     ...cleared(take, findings),
     ...broughtBack(target, take),

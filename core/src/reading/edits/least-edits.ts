@@ -59,11 +59,15 @@ function isRecorded(target: MotionDocument, take: MotionDocument): boolean {
 /**
  * The smallest list of edits found that brings a take within the tolerances of its target: at every step the one on
  * offer that puts right most for the keys it touches, each applied and read again until nothing is left to find; then
- * those that turn out not to be needed are left out. Bounded by the number of readings. Pure and deterministic; never
- * throws on valid documents.
+ * those that turn out not to be needed are left out. Findings that do not count, by their `findingKey`, are none.
+ * Bounded by the number of readings. Pure and deterministic; never throws on valid documents.
  */
-export function leastEdits(target: Target, handedIn: MotionDocument): LeastEdits {
-  const start = readTake(target, handedIn);
+export function leastEdits(target: Target, handedIn: MotionDocument, dismissed: readonly string[] = []): LeastEdits {
+  const counting = (own: Target, take: MotionDocument): Reading => {
+    const reading = readTake(own, take);
+    return { ...reading, findings: reading.findings.filter((finding) => !dismissed.includes(findingKey(finding))) };
+  };
+  const start = counting(target, handedIn);
   if (start.findings.length === 0) return { edits: [], left: [], why: null };
   const asked = targetRead(target, start);
   if (isRecorded(asked, handedIn))
@@ -77,15 +81,17 @@ export function leastEdits(target: Target, handedIn: MotionDocument): LeastEdits
   let readings = Math.min(MOST_READINGS, Math.ceil(MOST_READ_SAMPLES / samples));
   const read = (take: MotionDocument): Reading => {
     readings--;
-    return readTake(single, take);
+    return counting(single, take);
   };
   const chosen: EditOnOffer[] = [];
   let [take, reading] = [handedIn, start];
   while (reading.findings.length > 0 && chosen.length < MOST_EDITS && readings > 0) {
     const now = { take, wrong: wrongness(reading) };
     let best: { edit: EditOnOffer; take: MotionDocument; reading: Reading; gain: number } | null = null;
-    for (const edit of editsOnOffer(asked, take, reading).slice(0, MOST_TRIED)) {
-      if (readings <= 0) break;
+    const offers = editsOnOffer(asked, take, reading);
+    const [own, last] = [offers.filter(({ isLast }) => !isLast), offers.filter(({ isLast }) => isLast)];
+    for (const edit of [...own.slice(0, MOST_TRIED), ...last]) {
+      if (readings <= 0 || (edit.isLast && best && !best.edit.isLast)) break;
       const after = edit.apply(now.take);
       if (sameData(after, now.take)) continue;
       const then = read(after);
@@ -97,7 +103,7 @@ export function leastEdits(target: Target, handedIn: MotionDocument): LeastEdits
     [take, reading] = [best.take, best.reading];
   }
   const needed = withoutNeedless(handedIn, chosen, reading.findings.length, () => readings > 0, read);
-  return { ...inSteps(handedIn, needed, (motion) => readTake(single, motion)), why: null };
+  return { ...inSteps(handedIn, needed, (motion) => counting(single, motion)), why: null };
 }
 
 const applied = (take: MotionDocument, edits: readonly EditOnOffer[]): MotionDocument =>

@@ -5,6 +5,7 @@ import { BriefText, termsInWords } from '../../brief/index.ts';
 import { TargetCharts } from '../../panels/charts/index.ts';
 import { Button } from '../../ui/index.ts';
 import { EarlierNotes } from './EarlierNotes.tsx';
+import { EditsToTry } from './EditsToTry.tsx';
 
 /**
  * The brief, what is fixed, and the target's chart: in the place of the numbers, with picture and strips still to be
@@ -32,6 +33,7 @@ export function BriefDrawer({ assignment, onClose }: { assignment: Assignment; o
           ))}
         </dl>
         {lastReturned && <EarlierNotes takeId={lastReturned.id} number={lastReturned.number} />}
+        {lastReturned && assignment.showsEdits && <EditsToTry takeId={lastReturned.id} number={lastReturned.number} />}
         <h3 className="mt-5 mb-2 text-sm">Target chart</h3>
         {model ? (
           <TargetCharts motion={model} />

@@ -1,4 +1,4 @@
-import type { ReviewedTake } from '@undulan/contract';
+import type { ReviewedTake, TakeEdits } from '@undulan/contract';
 import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { isEmptyDrawing } from '../../picture/drawing/index.ts';
@@ -8,6 +8,7 @@ import { ComparisonSpread, PagesChoice, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time/index.ts';
 import { Empty, TabBar } from '../../ui/index.ts';
 import { DeskFindings } from './DeskFindings.tsx';
+import { EditsPanel } from './EditsPanel.tsx';
 import { GradeForm } from './GradeForm.tsx';
 import type { NoteDraft } from './note-draft.ts';
 import { NotesPanel } from './NotesPanel.tsx';
@@ -17,8 +18,10 @@ import { ReadingStatus } from './ReadingStatus.tsx';
 import { ReturnButton } from './ReturnButton.tsx';
 import { useDecisions } from './use-decisions.ts';
 import { useReviewWriter } from './use-review-writer.ts';
+import { useTried } from './use-tried.ts';
 
 const NO_NOTES: never[] = [];
+const NO_EDITS: TakeEdits['edits'] = [];
 
 /** The draft as far as it lies over the picture: only once something is, or is to be, drawn. */
 function useDrawingDraft(draft: NoteDraft | null, onDraft: (draft: NoteDraft) => void): DrawingDraft | null {
@@ -44,6 +47,9 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
   const [pages, setPages] = usePages('desk');
   const [tab, setTab] = useState('findings');
   const [noteDraft, setNoteDraft] = useState<NoteDraft | null>(null);
+  const [edits, setEdits] = useState(NO_EDITS);
+  const tried = tab === 'edits' ? edits : NO_EDITS;
+  const shown = useTried(view, tried);
   const writer = useReviewWriter(view);
   const decisions = useDecisions(view.id, writer);
   const ruler = view.target ?? view.motion;
@@ -57,6 +63,7 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
     { id: 'notes', label: `Notes ${notes.length}` },
     { id: 'grade', label: returned ? `Grade ${view.grade ?? ''}` : 'Grade' },
     { id: 'takes', label: `Takes ${view.siblings.length}` },
+    ...(view.reading ? [{ id: 'edits', label: 'Edits' }] : []),
   ];
   return (
     <ClockProvider range={ruler.range} rate={ruler.rate}>
@@ -82,7 +89,10 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
             <ComparisonSpread
               // Other strips are there once it is read, and share the page anew.
               key={view.reading ? 'read' : 'not read'}
-              view={view}
+              view={shown}
+              {...(tried.length > 0 && {
+                takeName: `Take ${view.number}, ${tried.length === 1 ? 'an edit' : `${tried.length} edits`} on`,
+              })}
               pages={pages}
               notes={notes}
               draft={drawing}
@@ -125,6 +135,9 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
                     </Tabs.Content>
                     <Tabs.Content value="takes">
                       <TakesPanel takeId={view.id} />
+                    </Tabs.Content>
+                    <Tabs.Content value="edits">
+                      <EditsPanel view={view} tried={tried} onTry={setEdits} />
                     </Tabs.Content>
                   </div>
                 </Tabs.Root>

@@ -24,6 +24,7 @@ export function TermsForm() {
   return (
     <div className="grid gap-4 px-0.5 pb-2">
       <HandingIn />
+      <Shown />
       <Freedoms />
     </div>
   );
@@ -97,6 +98,20 @@ function HandingIn() {
           />
         )}
       </Field>
+    </fieldset>
+  );
+}
+
+/** What learners get with a returned take, beside findings and notes. */
+function Shown() {
+  const dispatch = useAppDispatch();
+  const { showsEdits = false } = useAppSelector(selectWork)!.details!;
+  return (
+    <fieldset className="grid gap-1.5 text-[13px]">
+      <legend className="pb-1 text-xs font-semibold text-faint">With a returned take the learner gets</legend>
+      <Tick checked={showsEdits} onTick={(on) => dispatch(changeDetails({ showsEdits: on }))}>
+        the fewest edits that put it right, to try on the Bench
+      </Tick>
     </fieldset>
   );
 }

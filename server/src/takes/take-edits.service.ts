@@ -1,0 +1,56 @@
+import type { TakeEdits } from '@undulan/contract';
+import type { LeastEdits } from '@undulan/core';
+import { takeFor } from '../access/access.ts';
+import { ExerciseModel } from '../exercises/exercise.model.ts';
+import { ProblemError } from '../http/problem-error.ts';
+import { READING_LINE, ReadingModel } from '../readings/reading.model.ts';
+import type { ReaderPool } from '../readings/reader-pool.ts';
+import { TargetModel } from '../targets/target.model.ts';
+import { ReviewModel, TakeModel } from './take.model.ts';
+
+/** Those being found, by the reading they are of and what does not count: who asks for the same waits for the same. */
+const underWay = new Map<string, Promise<LeastEdits>>();
+
+/**
+ * The fewest edits that put a take right, of its newest reading and what of it was not dismissed: for an instructor,
+ * and for its learner once it is returned, where the exercise shows them.
+ */
+export async function editsOfTake(personId: string, takeId: string, pool: ReaderPool): Promise<TakeEdits> {
+  const { exercise, role } = await takeFor(personId, takeId);
+  const review = await ReviewModel.findOne({ where: { takeId }, attributes: ['returnedAt', 'decisions'] });
+  if (role === 'learner') {
+    const { terms } = (await ExerciseModel.findByPk(exercise.id, { attributes: ['terms'] }))!;
+    if (!terms?.showsEdits || !review?.returnedAt)
+      throw new ProblemError('forbidden', 'This exercise does not show its edits, or the take is not returned yet.');
+  }
+  const lines = await ReadingModel.findAll({
+    where: { takeId },
+    attributes: READING_LINE,
+    order: [['createdAt', 'DESC']],
+  });
+  const line = lines.find((one) => one.shownState === 'read');
+  if (!line) throw new ProblemError('not-found', 'The take is not read yet: its edits come with its reading.');
+  const dismissed = Object.entries(review?.decisions ?? {})
+    .filter(([, decision]) => decision.state === 'dismissed')
+    .map(([key]) => key);
+  const name = [line.id, ...dismissed].join('\n');
+  const found = underWay.get(name) ?? find(name, takeId, line.targetHash, dismissed, pool);
+  const { edits, left, why } = await found;
+  return { edits, left: left.map(({ sentence }) => sentence), why };
+}
+
+function find(
+  name: string,
+  takeId: string,
+  targetHash: string,
+  dismissed: readonly string[],
+  pool: ReaderPool,
+): Promise<LeastEdits> {
+  const work = (async () => {
+    const { target } = (await TargetModel.findByPk(targetHash))!;
+    const { motion } = (await TakeModel.findByPk(takeId, { attributes: ['motion'] }))!;
+    return pool.leastEdits(target, motion, dismissed);
+  })().finally(() => underWay.delete(name));
+  underWay.set(name, work);
+  return work;
+}
