@@ -1,4 +1,4 @@
-import { History, Limits, MotionDocument, Tolerances } from '@undulan/core';
+import { History, Limits, MotionDocument, NamedEvent, Tolerances } from '@undulan/core';
 import * as z from 'zod';
 import { DraftSummary, TakeSummary } from './courses.ts';
 import { ExerciseDetails, LatePolicy, StoredWork, Work } from './work.ts';
@@ -50,6 +50,8 @@ export const Assignment = z.object({
   latePolicy: LatePolicy,
   /** The learner gets the fewest edits that put a returned take right. */
   showsEdits: z.boolean(),
+  /** What happens at keys of the model, where it is shown. */
+  events: z.array(NamedEvent),
   drafts: z.array(DraftSummary),
   takes: z.array(TakeSummary),
 });

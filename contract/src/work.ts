@@ -48,12 +48,13 @@ export type ExerciseDetails = z.infer<typeof ExerciseDetails>;
 /** What takes of an exercise are read against. */
 export function targetOf(
   motion: MotionDocument,
-  { tolerances, keyTolerances, weights, loops, alternatives }: ExerciseDetails,
+  { tolerances, keyTolerances, events, weights, loops, alternatives }: ExerciseDetails,
 ): Target {
   return {
     motion,
     tolerances,
     ...(keyTolerances && { keyTolerances }),
+    ...(events && { events }),
     ...(weights && { weights }),
     ...(loops !== undefined && { loops }),
     ...(alternatives && { alternatives }),

@@ -1,7 +1,7 @@
 import type { BothRead } from './checks/check.ts';
 import { errorsOfLooks } from './checks/find-looks.ts';
 import { loopGapPercent, playsInLoop } from './checks/find-loop.ts';
-import { toleranceAt } from './key-tolerance.ts';
+import { toleranceAt } from './own-keys.ts';
 import { askedFrames, poseMisses } from './poses.ts';
 import type { ReadTrack } from './read-track.ts';
 import { type Criterion, CRITERION_IDS, type CriterionId, type Finding, type SegmentReading } from './schema.ts';

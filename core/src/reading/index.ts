@@ -20,6 +20,7 @@ export {
   CriterionWeights,
   Weight,
   KeyTolerance,
+  NamedEvent,
   Alternative,
   TargetTerms,
 } from './schema.ts';

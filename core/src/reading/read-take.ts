@@ -129,7 +129,7 @@ function basicFindings({ target, take, tracks, looks }: BothRead): Finding[] {
     ...lost.map((subject) => subjectMissing(target.motion, subject)),
     ...tracks
       .filter((read) => !isLost(read.reading.subjectId))
-      .flatMap((read) => [...findTiming(read, target), ...findSpacing(read, target.tolerances)]),
+      .flatMap((read) => [...findTiming(read, target), ...findSpacing(read, target)]),
     ...findLooks(looks, target.tolerances),
   ];
 }

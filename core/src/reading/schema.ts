@@ -21,14 +21,22 @@ export const Weight = z.number().min(0).max(10);
 export const CriterionWeights = z.partialRecord(CriterionId, Weight);
 export type CriterionWeights = z.infer<typeof CriterionWeights>;
 
-/** One key of the target that may be further off, or less, than the others. */
-export const KeyTolerance = z.object({
+/** One key of the target. */
+const TargetKey = z.object({
   subjectId: z.string().max(64),
   track: z.string().max(32),
   frame: z.number().min(-FRAME_LIMIT).max(FRAME_LIMIT),
-  keyFrames: Tolerances.shape.keyFrames,
 });
+
+/** One that may be further off, or less, than the others. */
+export const KeyTolerance = TargetKey.extend({ keyFrames: Tolerances.shape.keyFrames });
 export type KeyTolerance = z.infer<typeof KeyTolerance>;
+
+/** What happens at a key of the target, by the name its instructor gives it: `apex`, `contact`. */
+export const NamedEvent = TargetKey.extend({
+  name: z.string().trim().min(1, 'Give the event a name.').max(30, 'A name of an event has at most 30 characters.'),
+});
+export type NamedEvent = z.infer<typeof NamedEvent>;
 
 /** Another motion that is as right as the model. */
 export const Alternative = z.object({
@@ -40,6 +48,7 @@ export type Alternative = z.infer<typeof Alternative>;
 /** What a target says beside its model motion and its tolerances; what is not said is as usual. */
 export const TargetTerms = z.object({
   keyTolerances: z.array(KeyTolerance).max(2000).optional(),
+  events: z.array(NamedEvent).max(200, 'An exercise names at most 200 events.').optional(),
   weights: CriterionWeights.optional(),
   /** Whether it plays in a loop; by itself where each moving channel has its closing key one frame past the range. */
   loops: z.boolean().optional(),

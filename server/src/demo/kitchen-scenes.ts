@@ -100,6 +100,12 @@ const pancakeToss: DemoExercise = {
     title: 'Pancake toss',
     // The hang at the top is the lesson: its key may be off by less than the others.
     keyTolerances: [{ subjectId: 'pancake', track: 'position', frame: 17, keyFrames: 0.5 }],
+    events: [
+      { subjectId: 'pancake', track: 'position', frame: 5, name: 'dip' },
+      { subjectId: 'pancake', track: 'position', frame: 7, name: 'take-off' },
+      { subjectId: 'pancake', track: 'position', frame: 17, name: 'apex' },
+      { subjectId: 'pancake', track: 'position', frame: 27, name: 'catch' },
+    ],
     brief:
       'Up out of the pan, over, and down again. Gravity makes the spacing: fast out of the pan, hanging at ' +
       'the top, fast into the pan.\n\nDip on 5, leave the pan on 7, apex on 17, catch on 27, a small give on ' +

@@ -152,6 +152,7 @@ export async function publishExercise(personId: string, exerciseId: string): Pro
 export async function assignment(personId: string, exerciseId: string): Promise<Assignment> {
   const exercise = await exerciseWithDocuments(personId, exerciseId, 'learner');
   const takes = await takesOf(exerciseId, personId, false);
+  const seesModel = mayLearnerSeeModel(exercise, takes);
   return {
     id: exercise.id,
     courseId: exercise.courseId,
@@ -159,13 +160,14 @@ export async function assignment(personId: string, exerciseId: string): Promise<
     title: exercise.title,
     brief: exercise.brief,
     tolerances: exercise.tolerances,
-    start: sceneFor(exercise, mayLearnerSeeModel(exercise, takes)),
+    start: sceneFor(exercise, seesModel),
     mayChange: exercise.terms?.mayChange ?? USUAL_LIMITS,
     dueAt: exercise.terms?.dueAt ?? null,
     showsEdits: exercise.terms?.showsEdits ?? false,
     takeLimit: exercise.terms?.takeLimit ?? null,
     latePolicy: exercise.terms?.latePolicy ?? 'accept',
-    model: mayLearnerSeeModel(exercise, takes) ? exercise.motion : null,
+    model: seesModel ? exercise.motion : null,
+    events: seesModel ? (exercise.terms?.events ?? []) : [],
     drafts: await draftsOf(exerciseId, personId),
     takes,
   };

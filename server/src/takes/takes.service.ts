@@ -108,6 +108,7 @@ export async function viewTake(personId: string, takeId: string, readingId?: unk
     motion,
     target: seesModel ? targetRead(target, reading ?? { nearest: null }) : null,
     tolerances: target.tolerances,
+    events: seesModel ? (target.events ?? []) : [],
     reading: reading && mayRead ? readingFor(reading, access, review, seesModel) : null,
     notReadBecause: instructs ? (lines[0]?.problem ?? null) : null,
     targetChanged: lines[0] ? lines[0].targetHash !== exercise.targetHash : false,

@@ -5,6 +5,7 @@ import {
   frameCount,
   type Limits,
   type MotionDocument,
+  type NamedEvent,
   runningSeconds,
   type Tolerances,
   travelSeconds,
@@ -19,6 +20,8 @@ export interface Terms {
   dueAt: string | null;
   latePolicy: LatePolicy;
   takeLimit: number | null;
+  /** What happens at keys of the model, where it is shown. */
+  events?: readonly NamedEvent[];
 }
 
 const LATE_WORDS: Record<LatePolicy, string> = {
@@ -42,6 +45,12 @@ function yours({ rate, range, subjects, path, channels, maxKeys }: Limits): stri
   return parts.filter(Boolean).join(' · ');
 }
 
+/** `take-off 7 · apex 17`, in the order of time; of several on a frame each name once. */
+function eventsInWords(events: readonly NamedEvent[]): string {
+  const said = events.toSorted((a, b) => a.frame - b.frame).map(({ name, frame }) => `${name} ${frame}`);
+  return [...new Set(said)].join(' · ');
+}
+
 /** What is fixed about an exercise, each with its name: for the drawer on the Bench and for paper. */
 export function termsInWords({
   start,
@@ -50,6 +59,7 @@ export function termsInWords({
   dueAt,
   latePolicy,
   takeLimit,
+  events = [],
 }: Terms): { name: string; words: string }[] {
   const { range, rate } = start;
   return [
@@ -64,6 +74,7 @@ export function termsInWords({
     { name: 'allowed', words: `keys ±${tolerances.keyFrames} frames, spacing ±${tolerances.spacingPercent} %` },
     { name: 'yours', words: yours(mayChange) },
     ...(dueAt ? [{ name: 'due', words: `${formatDue(dueAt)}, ${LATE_WORDS[latePolicy]}` }] : []),
+    ...(events.length > 0 ? [{ name: 'events', words: eventsInWords(events) }] : []),
     ...(takeLimit === null ? [] : [{ name: 'takes', words: `${takeLimit} at most` }]),
   ];
 }

@@ -77,6 +77,7 @@ const DETAIL_NAMES: Record<keyof ExerciseDetails, string> = {
   latePolicy: 'late takes',
   showsEdits: 'who sees the edits',
   keyTolerances: 'tolerance of a key',
+  events: 'name of an event',
   weights: 'weights',
   loops: 'loop or once',
   alternatives: 'alternative targets',

@@ -1,6 +1,7 @@
+import { eventAt } from '../own-keys.ts';
 import { cornerLoss, poseMisses } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
-import type { Finding, FindingKind, SegmentReading, Tolerances, TrackReading } from '../schema.ts';
+import type { Finding, FindingKind, SegmentReading, Target, Tolerances, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
 
@@ -23,12 +24,15 @@ interface SegmentResidual {
 }
 
 /** What is wrong between the keys, and with the poses at them, once timing is taken out. */
-export function findSpacing(read: ReadTrack, { spacingPercent }: Tolerances): Finding[] {
+export function findSpacing(
+  read: ReadTrack,
+  { tolerances: { spacingPercent }, events }: Pick<Target, 'tolerances' | 'events'>,
+): Finding[] {
   const tolerances = { spacingPercent: spacingPercent + read.lostPercent };
   const { reading } = read;
   if (reading.pairs.length === 0 || !(reading.span > 0)) return [];
   return [
-    ...findPoses(read, tolerances),
+    ...findPoses(read, tolerances, events),
     // A segment over a missing key, or over one too many, goes another way because of that key.
     ...reading.segments
       .filter(
@@ -46,12 +50,17 @@ function about(reading: TrackReading): Pick<Finding, 'subjectId' | 'track'> {
   return { subjectId: reading.subjectId, track: reading.track };
 }
 
-function findPoses(read: ReadTrack, tolerances: Pick<Tolerances, 'spacingPercent'>): Finding[] {
+function findPoses(
+  read: ReadTrack,
+  tolerances: Pick<Tolerances, 'spacingPercent'>,
+  events: Target['events'],
+): Finding[] {
   const { reading } = read;
   const matched = reading.pairs.map((pair) => pair.targetFrame);
   return poseMisses(read, matched).flatMap(({ frame, miss }): Finding[] => {
     const tolerance = (tolerances.spacingPercent / 100) * reading.span + cornerLoss(read, frame);
     const severity = severityOf(miss, tolerance);
+    const name = eventAt({ events }, reading, frame);
     if (!severity) return [];
     return [
       {
@@ -66,7 +75,7 @@ function findPoses(read: ReadTrack, tolerances: Pick<Tolerances, 'spacingPercent
         severity,
         sentence: capital(
           `${subjectDoes(reading.subjectName, 'be')} ${roundTo(miss, 1)} ${reading.unit} away from the ` +
-            `target's pose at frame ${frame}.`,
+            `target's pose at ${name ? `the ${name}, ` : ''}frame ${frame}.`,
         ),
       },
     ];

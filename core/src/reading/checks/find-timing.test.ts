@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest';
+import type { MotionDocument } from '../../index.ts';
 import { found, sceneOf, soft, subjectWith } from '../../../testing/worked-scenes.ts';
 
 const KINDS = ['key-late', 'key-early', 'key-missing', 'key-extra', 'track-never-keyed'] as const;
@@ -26,6 +27,21 @@ test('a key of its own tolerance is judged by that', () => {
   expect(found(target, late, KINDS, own(3))).toEqual([]);
   expect(found(target, slide([5, 0], [22, 600], [41, 100]), KINDS, own(0.5))).toMatchObject([
     { kind: 'key-late', tolerance: 0.5 },
+  ]);
+});
+
+test('what has a name is spoken of by it', () => {
+  const named = { events: [{ subjectId: 'drawer', track: 'position', frame: 21, name: 'stop' }] };
+  const say = (take: MotionDocument) =>
+    found(target, take, [...KINDS, 'pose-off'], named).map(({ sentence }) => sentence);
+  expect(say(slide([5, 0], [24, 600], [41, 100]))).toEqual([
+    'The drawer reaches the stop 3 frames late: frame 24 instead of 21.',
+  ]);
+  expect(say(slide([5, 0], [41, 100]))[0]).toBe(
+    'Position has no key for the stop, frame 21: the drawer is 558.3 px from its pose.',
+  );
+  expect(say(slide([5, 0], [21, 500], [41, 100]))).toEqual([
+    "The drawer is 100 px away from the target's pose at the stop, frame 21.",
   ]);
 });
 

@@ -1,5 +1,5 @@
 import { tracksOf } from '../../motion/sampling/track.ts';
-import { toleranceAt } from '../key-tolerance.ts';
+import { eventAt, toleranceAt } from '../own-keys.ts';
 import { poseMisses } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair, Target, TrackReading } from '../schema.ts';
@@ -7,8 +7,9 @@ import { severityOf } from '../severity.ts';
 import { capital, frames, roundTo, subjectDoes } from '../words.ts';
 
 /** What the subject does at a key: the key's place among the matched ones and the holds beside it say it. */
-function happeningAt(reading: TrackReading, pair: KeyPair): string {
+function happeningAt(reading: TrackReading, pair: KeyPair, name: string | null): string {
   const does = (verb: string): string => subjectDoes(reading.subjectName, verb);
+  if (name) return `${does('reach')} the ${name}`;
   if (pair.role === 'breakdown') return `${does('pass')} the breakdown`;
   const isStill = (edge: 'firstFrame' | 'lastFrame'): boolean =>
     reading.segments.some((segment) => segment[edge] === pair.targetFrame && !segment.target);
@@ -22,7 +23,10 @@ function happeningAt(reading: TrackReading, pair: KeyPair): string {
 }
 
 /** Keys that are late, early, missing or too many. Frames are the target's; an extra key's are the take's. */
-export function findTiming(read: ReadTrack, target: Pick<Target, 'tolerances' | 'keyTolerances'>): Finding[] {
+export function findTiming(
+  read: ReadTrack,
+  target: Pick<Target, 'tolerances' | 'keyTolerances' | 'events'>,
+): Finding[] {
   const { reading, sides, track, isSampled, blurFrames } = read;
   const { tolerances } = target;
   const about = { subjectId: reading.subjectId, track: reading.track, unit: 'frames', tolerance: tolerances.keyFrames };
@@ -60,7 +64,7 @@ export function findTiming(read: ReadTrack, target: Pick<Target, 'tolerances' | 
       expected: pair.targetFrame,
       severity,
       sentence: capital(
-        `${happeningAt(reading, pair)} ${frames(pair.offsetFrames)} ${late ? 'late' : 'early'}: frame ` +
+        `${happeningAt(reading, pair, eventAt(target, reading, pair.targetFrame))} ${frames(pair.offsetFrames)} ${late ? 'late' : 'early'}: frame ` +
           `${landed} instead of ${pair.targetFrame}.`,
       ),
     });
@@ -68,6 +72,8 @@ export function findTiming(read: ReadTrack, target: Pick<Target, 'tolerances' | 
   for (const frame of reading.missingFrames) {
     // What the picture lacks by it, where the frame is read at all.
     const miss = poseMisses(read, [frame])[0]?.miss ?? 0;
+    const name = eventAt(target, reading, frame);
+    const at = name ? `the ${name}, frame ${frame}` : `frame ${frame} of the target`;
     const lack = severityOf(miss, (tolerances.spacingPercent / 100) * reading.span);
     findings.push({
       ...about,
@@ -81,7 +87,7 @@ export function findTiming(read: ReadTrack, target: Pick<Target, 'tolerances' | 
       sentence: isSampled
         ? capital(`${subjectDoes(reading.subjectName, 'be')} not yet where the target is on frame ${frame} `) +
           'when the take ends.'
-        : `${reading.label} has no key for frame ${frame} of the target` +
+        : `${reading.label} has no key for ${at}` +
           (lack
             ? `: ${subjectDoes(reading.subjectName, 'be')} ${roundTo(miss, 1)} ${reading.unit} from its pose.`
             : '.'),

@@ -1,5 +1,5 @@
 import { trackValues } from '../../motion/sampling/track.ts';
-import { toleranceAt } from '../key-tolerance.ts';
+import { toleranceAt } from '../own-keys.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair } from '../schema.ts';
 import { severityOf } from '../severity.ts';

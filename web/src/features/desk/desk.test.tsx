@@ -178,6 +178,7 @@ async function open(change: Partial<ReviewedTake> = {}): Promise<void> {
       motion: twoOff,
       target: model,
       tolerances,
+      events: [],
       reading,
       targetChanged: false,
       notReadBecause: null,

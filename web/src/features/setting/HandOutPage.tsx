@@ -43,8 +43,9 @@ function HandOut({ exerciseId, courseTitle, motion, details }: HandOutProps) {
     dueAt = null,
     latePolicy = 'accept',
     takeLimit = null,
+    events = [],
   } = details;
-  const terms = termsInWords({ start: motion, tolerances, mayChange, dueAt, latePolicy, takeLimit });
+  const terms = termsInWords({ start: motion, tolerances, mayChange, dueAt, latePolicy, takeLimit, events });
   const save = (): void => {
     const paragraphs = [...briefParagraphs(brief), terms.map(({ name, words }) => `${name}: ${words}`).join(' · ')];
     saveFile(

@@ -7,6 +7,7 @@ import {
   DEFAULT_WEIGHTS,
   type KeyTolerance,
   madeUpTakes,
+  NamedEvent,
   type Reading,
   readTake,
   Tolerances,
@@ -18,14 +19,14 @@ import { useDeferredValue, useMemo } from 'react';
 import { changeDetails, selectMotion, selectWork } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
-import { type Column, DecimalInput, Empty, Table } from '../../ui/index.ts';
+import { type Column, CommitInput, DecimalInput, Empty, Table } from '../../ui/index.ts';
 
-/** What criteria count, what single keys are allowed, and what made-up takes would score by it. */
+/** What criteria count, what single keys are called and allowed, and what made-up takes would score by it. */
 export function JudgingForm() {
   return (
     <div className="grid gap-5 px-0.5 pb-2 text-[13px]">
       <Preview />
-      <KeyTolerances />
+      <OwnKeys />
     </div>
   );
 }
@@ -118,16 +119,21 @@ interface TargetKey extends Omit<KeyTolerance, 'keyFrames'> {
   role: string;
 }
 
-function sameKey(a: Omit<KeyTolerance, 'keyFrames'>, b: Omit<KeyTolerance, 'keyFrames'>): boolean {
+type KeyName = Omit<KeyTolerance, 'keyFrames'>;
+
+function sameKey(a: KeyName, b: KeyName): boolean {
   return a.subjectId === b.subjectId && a.track === b.track && a.frame === b.frame;
 }
 
-/** The target's keys, each with its own tolerance where it has one. */
-function KeyTolerances() {
+/** What instructors often call what happens at a key; any other name will do. */
+const USUAL_EVENTS = ['anticipation', 'take-off', 'contact', 'apex', 'overshoot', 'settle', 'catch', 'look'];
+
+/** The target's keys, each with its name and its own tolerance where it has one. */
+function OwnKeys() {
   const dispatch = useAppDispatch();
   const clock = useClock();
   const motion = useAppSelector(selectMotion)!;
-  const { tolerances, keyTolerances = [] } = useAppSelector(selectWork)!.details!;
+  const { tolerances, keyTolerances = [], events = [] } = useAppSelector(selectWork)!.details!;
   const keys = useMemo(
     () =>
       asRead(motion).subjects.flatMap((subject) =>
@@ -143,7 +149,17 @@ function KeyTolerances() {
       ),
     [motion],
   );
-  const astray = keyTolerances.filter((own) => !keys.some((key) => sameKey(key, own)));
+  const isAstray = (own: KeyName): boolean => !keys.some((key) => sameKey(key, own));
+  const astray = [...keyTolerances.filter(isAstray), ...events.filter(isAstray)];
+  const call = ({ subjectId, track, frame }: TargetKey, text: string): string | null => {
+    const others = events.filter((own) => !sameKey(own, { subjectId, track, frame }));
+    const named = NamedEvent.shape.name.safeParse(text);
+    if (!named.success && text.trim() !== '') return named.error.issues[0]!.message;
+    dispatch(
+      changeDetails({ events: named.success ? [...others, { subjectId, track, frame, name: named.data }] : others }),
+    );
+    return null;
+  };
   const set = ({ subjectId, track, frame }: TargetKey, keyFrames: number | null): void => {
     const others = keyTolerances.filter((own) => !sameKey(own, { subjectId, track, frame }));
     dispatch(
@@ -157,25 +173,36 @@ function KeyTolerances() {
       <Empty title="No keys yet">Key the model motion: then single keys can be judged more or less strictly.</Empty>
     );
   return (
-    <section aria-label="Tolerance of single keys">
+    <section aria-label="Single keys">
       <h3 className="pb-1 text-xs font-semibold text-faint">
-        Where a key may be further off, or less, than ±{tolerances.keyFrames} frames
+        What happens at a key, by name, and where it may be further off, or less, than ±{tolerances.keyFrames} frames
       </h3>
+      <datalist id="usual-events">
+        {USUAL_EVENTS.map((name) => (
+          <option key={name} value={name} />
+        ))}
+      </datalist>
       {astray.length > 0 && (
         <p role="status" className="flex items-center gap-2 pb-1 text-xs text-ochre">
-          No key is left on {[...new Set(astray.map((own) => own.frame))].join(', ')}, which had a tolerance of its own.
+          No key is left on {[...new Set(astray.map((own) => own.frame))].join(', ')}, which had a name or a tolerance
+          of its own.
           <button
             type="button"
             className="text-accent underline"
             onClick={() =>
-              dispatch(changeDetails({ keyTolerances: keyTolerances.filter((own) => !astray.includes(own)) }))
+              dispatch(
+                changeDetails({
+                  keyTolerances: keyTolerances.filter((own) => !isAstray(own)),
+                  events: events.filter((own) => !isAstray(own)),
+                }),
+              )
             }
           >
             Forget it
           </button>
         </p>
       )}
-      <ul className="grid max-h-64 grid-cols-2 gap-x-4 overflow-y-auto">
+      <ul className="grid max-h-64 overflow-y-auto">
         {keys.map((key) => {
           const own = keyTolerances.find((other) => sameKey(other, key));
           return (
@@ -194,6 +221,14 @@ function KeyTolerances() {
                 {key.name}
                 {key.role !== 'extreme' && ` (${key.role})`}
               </span>
+              <CommitInput
+                aria-label={`Name of ${key.name} on frame ${key.frame}`}
+                list="usual-events"
+                placeholder="no name"
+                className="h-6! w-32! px-1.5! text-xs"
+                value={events.find((other) => sameKey(other, key))?.name ?? ''}
+                onCommit={(text) => call(key, text)}
+              />
               <DecimalInput
                 optional
                 within={Tolerances.shape.keyFrames}

@@ -167,8 +167,15 @@ test('weights and tolerances of single keys change scores; a model is kept as an
   type('Tolerance of Hob dial, position on frame 25, frames', '4');
   await waitFor(() => expect(gradeOf(/^Last extreme/)).toBeGreaterThan(strict));
   expect(work().details!.keyTolerances).toEqual([{ subjectId: 'dial', track: 'position', frame: 25, keyFrames: 4 }]);
+  type('Name of Hob dial, position on frame 25', ' click ');
+  expect(work().details!.events).toEqual([{ subjectId: 'dial', track: 'position', frame: 25, name: 'click' }]);
+  type('Name of Hob dial, position on frame 25', 'x'.repeat(31));
+  expect(work().details!.events).toHaveLength(1);
+  expect(screen.getByRole('alert').textContent).toContain('at most 30 characters');
   act(() => void store.dispatch(applyEdit({ operation: 'moveKeys', args: [[{ ...ref, frame: 25 }], 2] })));
   expect(screen.getByRole('status').textContent).toContain('No key is left on 25');
+  fireEvent.click(screen.getByRole('button', { name: 'Forget it' }));
+  expect(work().details).toMatchObject({ events: [], keyTolerances: [] });
 
   type('Name of the alternative', 'Slower');
   fireEvent.click(screen.getByRole('button', { name: 'Keep the model as it is now as one' }));

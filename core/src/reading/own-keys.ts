@@ -11,3 +11,15 @@ export function toleranceAt(
       ?.keyFrames ?? tolerances.keyFrames
   );
 }
+
+/** What its instructor calls the target's key on a frame; null where it has no name. */
+export function eventAt(
+  { events }: Pick<Target, 'events'>,
+  { subjectId, track }: Pick<TrackReading, 'subjectId' | 'track'>,
+  frame: number,
+): string | null {
+  return (
+    events?.find((event) => event.subjectId === subjectId && event.track === track && event.frame === frame)?.name ??
+    null
+  );
+}
