@@ -71,10 +71,6 @@ test('bench, shaping', async ({ page }) => {
   await page.getByRole('button', { name: /on frame 9, key of the curve/ }).click();
   await picture(page, 'bench-strips');
   await saved(page);
-  await page.evaluate(() => localStorage.setItem('undulan:theme', 'dark'));
-  await page.reload();
-  await goToFrame(page, 14);
-  await picture(page, 'bench-strips-dark');
   await undoAll(page);
 });
 
@@ -95,6 +91,9 @@ test('desk', async ({ page }) => {
   await expect(page.getByRole('list', { name: 'Findings' })).toBeVisible();
   await goToFrame(page, 17);
   await picture(page, 'desk');
+  await page.getByRole('tab', { name: 'Edits' }).click();
+  await page.getByRole('region', { name: 'Fewest edits' }).getByRole('button').nth(2).click();
+  await picture(page, 'desk-edits');
 });
 
 test('desk, drawing', async ({ page }) => {

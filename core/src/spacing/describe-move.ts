@@ -1,6 +1,7 @@
 import type { MotionDocument, Subject } from '../motion/document/schema.ts';
 import { type Track, trackValues } from '../motion/sampling/track.ts';
 import { describeSpacing } from './describe-spacing.ts';
+import { fastestOf } from './move-speed.ts';
 import { keyedSegmentAt, type TimingChart } from './timing-chart.ts';
 import { piecesOf } from './turn-backs.ts';
 import { wayOf } from './way.ts';
@@ -47,5 +48,6 @@ export function describeMove(motion: MotionDocument, subject: Subject, track: Tr
       `Goes out to ${valueText(subject, track, turns[0]!)} on frame ${turns[0]!} and comes back to where it began` +
         (turns.length > 1 ? `, turning ${turns.length} times.` : '.'),
     );
-  return said(describeSpacing(chart, length, track.unit, motion.rate));
+  const peak = fastestOf(subject, track, firstFrame, lastFrame, motion.rate);
+  return said(describeSpacing(chart, peak, track.unit));
 }

@@ -1,6 +1,6 @@
 import { extentOf } from '../extent.ts';
-import { framesPerSecond, type Rate } from '../time/rate.ts';
 import { stepsOf } from './builders.ts';
+import type { SpeedPoint } from './move-speed.ts';
 import type { TimingChart } from './timing-chart.ts';
 
 /** What the eye sees of a segment's spacing, in figures. */
@@ -10,9 +10,6 @@ export interface SpacingLook {
   endRatio: number;
   /** Every step is the mean one, within what the eye tells apart. */
   isEven: boolean;
-  /** The frame that the longest step arrives on, and its speed in units per second. */
-  fastestFrame: number;
-  fastestPerSecond: number;
   /** How far beyond either extreme it goes, as shares of the way; 0 within. */
   anticipation: number;
   overshoot: number;
@@ -27,20 +24,17 @@ const PAST = 0.01;
 const SLOW = 0.6;
 const FAST = 1.4;
 
-/** Reads a chart whose marks stand on every frame. `length` is that of its way in the track's unit (signed or not). */
-export function readSpacing({ marks }: TimingChart, length: number, rate: Rate): SpacingLook {
+/** Reads a chart whose marks stand on every frame. */
+export function readSpacing({ marks }: TimingChart): SpacingLook {
   const steps = stepsOf(marks.map((mark) => mark.progress)).map(
     (step, i) => step / (marks[i + 1]!.frame - marks[i]!.frame),
   );
   const mean = 1 / (marks.at(-1)!.frame - marks[0]!.frame);
-  const fastest = steps.reduce((best, step, i) => (Math.abs(step) > Math.abs(steps[best]!) + 1e-9 ? i : best), 0);
   const { low, high } = extentOf(marks.map((mark) => mark.progress));
   return {
     startRatio: steps[0]! / mean,
     endRatio: steps.at(-1)! / mean,
     isEven: steps.every((step) => Math.abs(step - mean) <= EVEN * mean),
-    fastestFrame: marks[fastest + 1]!.frame,
-    fastestPerSecond: Math.abs(steps[fastest]! * length) * framesPerSecond(rate),
     anticipation: Math.max(0, -low),
     overshoot: Math.max(0, high - 1),
     timesPast: marks.filter(({ progress }, i) => progress > 1 + PAST && (i === 0 || marks[i - 1]!.progress <= 1 + PAST))
@@ -53,10 +47,13 @@ const figure = (value: number): string => String(value >= 100 ? Math.round(value
 /** How often, where it is more than once. */
 const times = (count: number): string => (count < 2 ? '' : count === 2 ? ', twice,' : `, ${count} times,`);
 
-/** Says it in a sentence: "Starts slow, fastest at frame 15 (412 px/s), arrives at speed: no slow finish." */
-export function describeSpacing(chart: TimingChart, length: number, unit: string, rate: Rate): string {
-  const look = readSpacing(chart, length, rate);
-  const speed = `${figure(look.fastestPerSecond)} ${unit}/s`;
+/**
+ * Says it in a sentence: "Starts slow, fastest at frame 15 (412 px/s), arrives at speed: no slow finish." Where it is
+ * fastest, and how fast, is measured apart, in units per second.
+ */
+export function describeSpacing(chart: TimingChart, peak: SpeedPoint, unit: string): string {
+  const look = readSpacing(chart);
+  const speed = `${figure(Math.abs(peak.speed))} ${unit}/s`;
   if (look.isEven) return `Even: the same way on every frame (${speed}), no slow start and no slow finish.`;
   const start =
     look.anticipation > PAST
@@ -74,5 +71,5 @@ export function describeSpacing(chart: TimingChart, length: number, unit: string
         : look.endRatio > FAST
           ? 'arrives fast: it hits'
           : 'arrives at speed: no slow finish';
-  return `${start}, fastest at frame ${look.fastestFrame} (${speed}), ${end}.`;
+  return `${start}, fastest at frame ${Math.round(peak.frame * 10) / 10} (${speed}), ${end}.`;
 }

@@ -85,7 +85,7 @@ test('the sentence follows what is done to the segment at the playhead', () => {
   );
   act(() => void fireEvent.click(screen.getByRole('button', { name: '1–25' })));
   fireEvent.click(screen.getByRole('button', { name: /^Swing/ }));
-  expect(sentence()).toBe('Position 1–25: Starts slow, fastest at frame 13 (940 px/s), finishes slow.');
+  expect(sentence()).toBe('Position 1–25: Starts slow, fastest at frame 13 (943 px/s), finishes slow.');
   act(() => void store.dispatch(undo()));
   expect(sentence()).toContain('Even');
 });

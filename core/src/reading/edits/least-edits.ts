@@ -126,6 +126,12 @@ function withoutNeedless(
   return needed;
 }
 
+/** What a finding is about, however large it is: a key that is less late is late still. */
+function subjectMatter({ kind, subjectId, track, firstFrame, expected, unit }: Finding): string {
+  const isKey = kind === 'key-late' || kind === 'key-early';
+  return [isKey ? unit : kind, subjectId, track, isKey ? expected : firstFrame].join(' ');
+}
+
 function inSteps(
   handedIn: MotionDocument,
   edits: readonly EditOnOffer[],
@@ -138,11 +144,11 @@ function inSteps(
     take = edit.apply(before);
     const { findings, proposedGrade } = read(take);
     left = findings;
-    const kept = new Set(findings.map(findingKey));
+    const kept = new Set(findings.map(subjectMatter));
     return {
       sentence: edit.sentence,
       changes: changesBetween(before, take),
-      clears: found.filter((finding) => !kept.has(findingKey(finding))).map((finding) => finding.sentence),
+      clears: found.filter((finding) => !kept.has(subjectMatter(finding))).map((finding) => finding.sentence),
       left: findings.length,
       grade: proposedGrade,
     };

@@ -1,11 +1,11 @@
-import { CHANNELS, findChannel, type MotionDocument, type Subject, TRACKS } from '@undulan/core';
+import { CHANNELS, findChannel, type MotionDocument, type SpeedPoint, type Subject, TRACKS } from '@undulan/core';
 import { useMemo } from 'react';
 import { formatFrames, useTimeScale } from '../../time/index.ts';
 import { Strip } from '../../time-page/index.ts';
 import { cssColour, Empty, useSize } from '../../ui/index.ts';
 import { useValueUnits } from '../../values/index.ts';
 import { type Columns, createValueScale, StripCanvas, type ValueScale } from '../kit/index.ts';
-import { channelLine, pathLine, type SpeedPoint, traceSpeed } from '../speed/index.ts';
+import { channelLine, pathLine, traceSpeed } from '../speed/index.ts';
 import type { ComparedTrack } from './compared-track.ts';
 
 interface TwoSpeedsStripProps {

@@ -1,5 +1,4 @@
 // Speed over time, with what each key arrives and leaves with.
 export { SpeedStrip } from './SpeedStrip.tsx';
 export { channelLine, pathLine } from './speed-lines.ts';
-export type { SpeedPoint } from './speed-lines.ts';
 export { traceSpeed } from './paint-speed.ts';

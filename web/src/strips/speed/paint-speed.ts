@@ -1,4 +1,4 @@
-import { changedFrames } from '@undulan/core';
+import { changedFrames, type SpeedPoint } from '@undulan/core';
 import type { TimeScale } from '../../time/index.ts';
 import { cssColour } from '../../ui/index.ts';
 import {
@@ -14,7 +14,6 @@ import {
   type ValueScale,
 } from '../kit/index.ts';
 import type { Knob } from './speed-figures.ts';
-import type { SpeedPoint } from './speed-lines.ts';
 
 export interface SpeedPainting {
   pieces: readonly SpeedPoint[][];

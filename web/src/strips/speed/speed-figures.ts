@@ -1,5 +1,5 @@
-import { framesPerSecond, type HandleSide, type Rate } from '@undulan/core';
-import type { SpeedLine, SpeedPoint } from './speed-lines.ts';
+import { faster, framesPerSecond, type HandleSide, type Rate, type SpeedPoint } from '@undulan/core';
+import type { SpeedLine } from './speed-lines.ts';
 
 /** The speed on one side of a key. */
 export interface Knob extends SpeedPoint {
@@ -39,8 +39,6 @@ interface PieceFigures {
 /** Most pieces stay from one move of a gesture to the next. */
 const known = new WeakMap<readonly SpeedPoint[], PieceFigures>();
 
-const faster = (best: SpeedPoint, point: SpeedPoint): SpeedPoint =>
-  Math.abs(point.speed) > Math.abs(best.speed) ? point : best;
 const NO_SPEED: SpeedPoint = { frame: 0, speed: 0 };
 
 function figuresOfPiece(piece: readonly SpeedPoint[]): PieceFigures {

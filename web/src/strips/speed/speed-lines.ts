@@ -8,18 +8,13 @@ import {
   type HandleSide,
   numbersOfHandle,
   type Rate,
+  speedPiece,
+  type SpeedPoint,
   type Subject,
   type Track,
+  trackSpeed,
 } from '@undulan/core';
 import type { EditRequest } from '../../editing/index.ts';
-
-/** Samples between two keys of a drawn speed. */
-const SAMPLES = 32;
-
-export interface SpeedPoint {
-  frame: number;
-  speed: number;
-}
 
 /** The speed of something that moves, to be drawn and changed: piece by piece, broken at its keys. */
 export interface SpeedLine {
@@ -73,11 +68,7 @@ function piecesOf(
     const to = keyFrames[i + 1]!;
     const same = known.get(from);
     if (same?.to === to) return same.piece;
-    return Array.from({ length: SAMPLES + 1 }, (_, n) => {
-      const frame = from + ((to - from) * n) / SAMPLES;
-      const { left, right } = speedsAt(frame);
-      return { frame, speed: n === SAMPLES ? left : right };
-    }).filter(({ speed }) => Number.isFinite(speed));
+    return speedPiece(from, to, speedsAt);
   });
 }
 
@@ -124,13 +115,7 @@ export function pathLine(subject: Subject, track: Track, rate: Rate, known: Know
     label: `${track.label}, along its way`,
     unit: track.unit,
     keyFrames,
-    pieces: piecesOf(keyFrames, known, (frame) => {
-      const speeds = channels.map((channel) => channelSpeed(channel, frame, rate));
-      return {
-        left: Math.hypot(...speeds.map(({ left }) => left)),
-        right: Math.hypot(...speeds.map(({ right }) => right)),
-      };
-    }),
+    pieces: piecesOf(keyFrames, known, (frame) => trackSpeed(subject, track, frame, rate)),
     reachOf: () => null,
     request: (keyFrame, side, speed, _reach, apart) => {
       const ref = { subjectId: subject.id, trackId: track.id, frame: keyFrame };
