@@ -90,7 +90,7 @@ test('pictures are laid five ways, aligned by time or by keys, against the model
   await expect(keys.getByRole('button', { name: /2 frames late$/ })).toBeVisible();
   await page.getByLabel('What the take is compared with').selectOption('timing');
   await expect(page.getByLabel('On the target’s frames')).toBeVisible();
-  await expect(page.getByText(/spacing 100 · proposed/)).toBeVisible();
+  await expect(page.getByText('its own spacing, once its keys are on the target’s frames')).toBeVisible();
   await page.getByRole('button', { name: 'Loom', exact: true }).click();
   await expect(page.getByLabel('Threads of target and take')).toBeVisible();
   await page.getByRole('button', { name: 'Speed', exact: true }).click();

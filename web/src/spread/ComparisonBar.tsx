@@ -61,8 +61,15 @@ export function TrackChoice({ reading, trackAt, setTrackAt }: Pick<Comparison, '
   );
 }
 
-/** What the reading comes to, in one line. */
-export function comparisonWords({ reading, track }: Pick<Comparison, 'reading' | 'track'>): string {
+/** What a take is laid beside where that is itself put right. */
+const PUT_RIGHT: Record<Exclude<Against, 'model'>, string> = {
+  timing: 'its own spacing, once its keys are on the target’s frames',
+  spacing: 'its own timing, once it is spaced as the target',
+};
+
+/** What the reading comes to, in one line; of a take beside itself put right what that is: it is no result. */
+export function comparisonWords({ reading, track, choice }: Pick<Comparison, 'reading' | 'track' | 'choice'>): string {
+  if (reading && choice.against !== 'model') return PUT_RIGHT[choice.against];
   const nearest = reading?.nearest && reading.nearest !== MODEL_NAME ? `read against “${reading.nearest}”` : '';
   const scores =
     reading?.criteria.map((criterion) => `${criterion.label.toLowerCase()} ${Math.round(criterion.score)}`) ?? [];

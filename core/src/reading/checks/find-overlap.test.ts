@@ -26,6 +26,30 @@ test('a tip that moves together with its base, not four frames after, is named o
   expect(overlap!.sentence).toContain('together with the base');
 });
 
+test('where the one that leads is late and the one that follows on time, it is the leader that is named', () => {
+  const late = chain(4);
+  const [base] = late.subjects;
+  const take = {
+    ...late,
+    subjects: [
+      {
+        ...base!,
+        channels: base!.channels.map((own) => ({
+          ...own,
+          keys: own.keys.map((key) => ({ ...key, frame: key.frame + 4 })),
+        })),
+      },
+      late.subjects[1]!,
+    ],
+  };
+  const [overlap, ...others] = found(chain(4), take, ['overlap-off', 'key-early', 'key-late']);
+  expect(others).toEqual([]);
+  expect(overlap).toMatchObject({ kind: 'overlap-off', subjectId: 'base', measured: 0, expected: 4 });
+  expect(overlap!.sentence).toBe(
+    'The base is 4 frames late, so that the tip moves together with it; the tip should follow 4 frames later.',
+  );
+});
+
 test('a lag that is too long is one too; one within the tolerance, or parts that never followed, are none', () => {
   expect(found(chain(4), chain(8), ['overlap-off'])).toMatchObject([{ measured: 8, expected: 4 }]);
   expect(found(chain(4), chain(5), ['overlap-off'])).toEqual([]);

@@ -1,6 +1,6 @@
 import { extentOf } from '../../extent.ts';
 import type { ReadTrack } from '../read-track.ts';
-import type { Finding } from '../schema.ts';
+import type { Finding, KeyPair } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { capital, frames, roundTo, subjectDoes, theSubject } from '../words.ts';
 import { type BothRead, type Found } from './check.ts';
@@ -99,28 +99,33 @@ export function findOverlap({ target, tracks }: BothRead): Found {
       Math.sign(shift) !== Math.sign(drawn.lag - lead.asked.lag)
     )
       continue;
-    const [name, before] = [follower.read.reading.subjectName, lead.leader.read.reading.subjectName];
-    const how =
-      drawn.lag === 0
-        ? `together with ${theSubject(before)}`
-        : drawn.lag > 0
-          ? `${frames(drawn.lag)} after ${theSubject(before)}`
-          : `${frames(drawn.lag)} before ${theSubject(before)}`;
-    const span = follower.read.reading.pairs;
+    const [own, before] = [follower.read.reading, lead.leader.read.reading];
+    // Where the one that follows is on time, it is the one it follows that is not.
+    const [ownShift, leaderShift] = [meanOffset(own.pairs), meanOffset(before.pairs)];
+    const isLeaders = Math.abs(ownShift) <= tolerance && Math.abs(leaderShift) > tolerance;
+    const off = isLeaders ? before : own;
+    if (isLeaders && found.some(({ finding }) => finding.subjectId === off.subjectId)) continue;
+    const should = `should follow ${frames(lead.asked.lag)} later`;
+    const moves = subjectDoes(own.subjectName, 'move');
+    const late = `${frames(leaderShift)} ${leaderShift > 0 ? 'late' : 'early'}`;
     found.push({
-      shift,
+      shift: isLeaders ? leaderShift : shift,
       finding: {
-        subjectId: follower.read.reading.subjectId,
-        track: follower.read.reading.track,
+        subjectId: off.subjectId,
+        track: off.track,
         kind: 'overlap-off',
-        firstFrame: span[0]!.targetFrame,
-        lastFrame: span.at(-1)!.targetFrame,
+        firstFrame: off.pairs[0]!.targetFrame,
+        lastFrame: off.pairs.at(-1)!.targetFrame,
         measured: drawn.lag,
         expected: lead.asked.lag,
         tolerance,
         unit: 'frames',
         severity,
-        sentence: capital(`${subjectDoes(name, 'move')} ${how}; it should follow ${frames(lead.asked.lag)} later.`),
+        sentence: capital(
+          isLeaders
+            ? `${subjectDoes(before.subjectName, 'be')} ${late}, so that ${moves} ${howLong(drawn.lag, 'it')}; ${theSubject(own.subjectName)} ${should}.`
+            : `${moves} ${howLong(drawn.lag, theSubject(before.subjectName))}; it ${should}.`,
+        ),
       },
     });
   }
@@ -135,6 +140,14 @@ export function findOverlap({ target, tracks }: BothRead): Found {
       ),
   };
 }
+
+/** By so many frames after something, or before, or together with it. */
+function howLong(lag: number, what: string): string {
+  return lag === 0 ? `together with ${what}` : `${frames(lag)} ${lag > 0 ? 'after' : 'before'} ${what}`;
+}
+
+const meanOffset = (pairs: readonly KeyPair[]): number =>
+  roundTo(pairs.reduce((sum, pair) => sum + pair.offsetFrames, 0) / pairs.length, 2);
 
 interface Moving {
   read: ReadTrack;
