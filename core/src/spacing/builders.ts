@@ -20,31 +20,37 @@ export function evenSpacing(n: number): Spacing {
   return ofTime(n, (u) => u);
 }
 
-/** Each drawing goes a part of what is left: `part` 1/2 gives the halves 0, 1/2, 3/4, 7/8, 1. */
-function partsTowardEnd(n: number, part: number): Spacing {
-  return Array.from({ length: n + 1 }, (_, k) => (k === n ? 1 : 1 - (1 - part) ** k));
+/**
+ * Each drawing goes a part of what is left: `part` 1/2 gives the halves 0, 1/2, 3/4, 7/8, 1. What would leave less
+ * than `least` of the way has arrived.
+ */
+function partsTowardEnd(n: number, part: number, least: number): Spacing {
+  return Array.from({ length: n + 1 }, (_, k) => (k === n || (1 - part) ** k < least ? 1 : 1 - (1 - part) ** k));
 }
 
 export type Toward = 'end' | 'start' | 'both';
 
 /**
  * Halves toward the end (0, 1/2, 3/4, 7/8, 1), toward the start, or toward both ends (0, 1/8, 1/4, 1/2, 3/4, 7/8, 1).
+ * Drawings that would be nearer than `least` of the way to one another stand where it starts or ends.
  */
-export function halvesSpacing(n: number, toward: Toward): Spacing {
-  if (toward === 'end') return partsTowardEnd(n, 1 / 2);
-  if (toward === 'start') return turned(partsTowardEnd(n, 1 / 2));
+export function halvesSpacing(n: number, toward: Toward, least = 0): Spacing {
+  if (toward === 'end') return partsTowardEnd(n, 1 / 2, least);
+  if (toward === 'start') return turned(partsTowardEnd(n, 1 / 2, least));
   // With an even count the middle drawing is half way; with an odd one the two in the middle are a quarter off it.
   const firstHalf = Math.floor(n / 2);
   const nearest = n % 2 === 0 ? 1 : 2;
   return Array.from({ length: n + 1 }, (_, k) => {
     if (k === 0 || k === n) return k / n;
-    return k <= firstHalf ? 2 ** -(firstHalf - k + nearest) : 1 - 2 ** -(firstHalf - (n - k) + nearest);
+    const left = 2 ** -(firstHalf - Math.min(k, n - k) + nearest);
+    const stands = left / 2 < least ? 0 : left;
+    return k <= firstHalf ? stands : 1 - stands;
   });
 }
 
 /** As halves, going two thirds of what is left with each drawing: 0, 2/3, 8/9, 1. */
-export function thirdsSpacing(n: number, toward: 'end' | 'start'): Spacing {
-  const spacing = partsTowardEnd(n, 2 / 3);
+export function thirdsSpacing(n: number, toward: 'end' | 'start', least = 0): Spacing {
+  const spacing = partsTowardEnd(n, 2 / 3, least);
   return toward === 'end' ? spacing : turned(spacing);
 }
 

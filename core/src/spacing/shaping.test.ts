@@ -23,8 +23,10 @@ import {
   setBreakdown,
   setLeave,
   setSpeed,
+  shapeBySpacing,
   shapeOf,
   shapeSegment,
+  swingSpacing,
   trackProgress,
   TRACKS,
   wayOf,
@@ -161,6 +163,20 @@ test('drawings on a bent way stay on it: their shares are those of its length', 
     25,
   );
   expect(progress[12]).toBeCloseTo(0.5, 2);
+});
+
+test('a spacing that one curve cannot meet is met by breakdowns, within half a percent and without going back', () => {
+  const marks = halvesSpacing(24, 'both', 1 / 600);
+  const { motion, refused } = shapeBySpacing(straight(), SEGMENT, marks);
+  expect(refused).toBeUndefined();
+  const { keys } = channelOf(motion, 'drawer', 'position.x');
+  expect(keys.slice(1, -1).map((key) => key.role)).toEqual(keys.slice(1, -1).map(() => 'breakdown'));
+  expect(keys.length).toBeGreaterThan(2);
+  marks.forEach((mark, k) => expect(Math.abs(xAt(motion, 1 + k) / 600 - mark)).toBeLessThan(0.0051));
+  for (let k = 0; k < 240; k++)
+    expect(xAt(motion, 1 + (k + 1) / 10)).toBeGreaterThanOrEqual(xAt(motion, 1 + k / 10) - 0.1);
+  const swung = channelOf(shapeBySpacing(straight(), SEGMENT, swingSpacing(24)).motion, 'drawer', 'position.x');
+  expect(swung.keys).toHaveLength(2);
 });
 
 test('the sentence says what the eye sees', () => {

@@ -26,6 +26,7 @@ import {
   withKeyAt,
 } from '../index.ts';
 import { sampleChannel } from '../sampling/sample.ts';
+import { TRACKS, trackValues } from '../sampling/track.ts';
 
 const LOOK = { shape: 'box', widthPx: 40, heightPx: 40, fill: '#2456a6' } as const;
 const X = { subjectId: 'rack', channelId: 'position.x' } as const;
@@ -217,6 +218,27 @@ test('evened out, the speed along the way is the same between all keys', () => {
   const channel = channelOf(even.motion, 'rack', 'position.x');
   const steps = Array.from({ length: 20 }, (_, i) => sampleChannel(channel, i + 2) - sampleChannel(channel, i + 1));
   for (const step of steps) expect(step).toBeCloseTo(20, 6);
+});
+
+test('even speed is even along the motion that results, however it curved before and wherever x and y are keyed', () => {
+  const motion = motionWith(
+    [createKey(1, 0), createKey(9, 300), createKey(33, 100)],
+    [createKey(1, 0), createKey(21, 200), createKey(33, 500)],
+  );
+  const subject = motion.subjects[0]!;
+  const { motion: even, keys } = evenKeys(motion, 'rack', 'position', 1, 33);
+  expect(new Set(keys.map((key) => key.channelId)).size).toBe(2);
+  const at = (frame: number) => trackValues(even.subjects[0]!, TRACKS[0]!, frame);
+  const speeds = Array.from({ length: 320 }, (_, i) => {
+    const [a, b] = [at(1 + i / 10), at(1 + (i + 0.01) / 10)];
+    return Math.hypot(b[0]! - a[0]!, b[1]! - a[1]!) * 1000;
+  });
+  for (const speed of speeds) expect(speed).toBeCloseTo(speeds[0]!, 1);
+  for (const frame of [1, 9, 21, 33]) {
+    const asked = trackValues(subject, TRACKS[0]!, frame);
+    const places = keys.map((key) => at(key.frame));
+    expect(places.some((place) => Math.hypot(place[0]! - asked[0]!, place[1]! - asked[1]!) < 1e-6)).toBe(true);
+  }
 });
 
 test('thinned, no frame is off by more than asked, and idle keys go', () => {

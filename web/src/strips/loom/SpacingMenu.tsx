@@ -1,6 +1,6 @@
 import {
   evenSpacing,
-  fitCurve,
+  fitPieces,
   gravitySpacing,
   halvesSpacing,
   type SegmentRef,
@@ -9,6 +9,7 @@ import {
   swingSpacing,
   thirdsSpacing,
   type TimingChart,
+  wayOf,
 } from '@undulan/core';
 import { ChevronDown } from 'lucide-react';
 import { useState } from 'react';
@@ -18,14 +19,17 @@ import { useRestingFrame } from '../../time/index.ts';
 import { Button, ButtonGroup, Popover } from '../../ui/index.ts';
 import { segmentAt, useActiveTrack } from './use-segments.ts';
 
-/** Ready spacings, each for n frames. */
-const BUILDERS: { id: string; label: string; build: (n: number) => Spacing }[] = [
+/** A spacing for n frames; no two of its drawings are nearer than `least` of the way unless they stand. */
+type Build = (n: number, least: number) => Spacing;
+
+/** Ready spacings. */
+const BUILDERS: { id: string; label: string; build: Build }[] = [
   { id: 'even', label: 'Even', build: evenSpacing },
-  { id: 'halves-end', label: 'Halves: slow finish', build: (n) => halvesSpacing(n, 'end') },
-  { id: 'halves-start', label: 'Halves: slow start', build: (n) => halvesSpacing(n, 'start') },
-  { id: 'halves-both', label: 'Halves: slow both ends', build: (n) => halvesSpacing(n, 'both') },
-  { id: 'thirds-end', label: 'Thirds: slow finish', build: (n) => thirdsSpacing(n, 'end') },
-  { id: 'thirds-start', label: 'Thirds: slow start', build: (n) => thirdsSpacing(n, 'start') },
+  { id: 'halves-end', label: 'Halves: slow finish', build: (n, least) => halvesSpacing(n, 'end', least) },
+  { id: 'halves-start', label: 'Halves: slow start', build: (n, least) => halvesSpacing(n, 'start', least) },
+  { id: 'halves-both', label: 'Halves: slow both ends', build: (n, least) => halvesSpacing(n, 'both', least) },
+  { id: 'thirds-end', label: 'Thirds: slow finish', build: (n, least) => thirdsSpacing(n, 'end', least) },
+  { id: 'thirds-start', label: 'Thirds: slow start', build: (n, least) => thirdsSpacing(n, 'start', least) },
   { id: 'drop', label: 'Gravity: a drop', build: (n) => gravitySpacing(n, 'drop') },
   { id: 'rise', label: 'Gravity: a throw to its top', build: (n) => gravitySpacing(n, 'rise') },
   { id: 'swing', label: 'Swing, turn to turn', build: swingSpacing },
@@ -33,13 +37,13 @@ const BUILDERS: { id: string; label: string; build: (n: number) => Spacing }[] =
 ];
 
 const WAYS = [
-  { id: 'curve', label: 'one curve' },
+  { id: 'curve', label: 'curves' },
   { id: 'drawings', label: 'a drawing a frame' },
 ] as const;
 
 /**
- * Ready spacings for the segment at the playhead: seen before they are taken, as one curve or as a drawing on every
- * frame.
+ * Ready spacings for the segment at the playhead: seen before they are taken, as one curve (with breakdowns where one
+ * cannot) or as a drawing on every frame.
  */
 export function SpacingMenu({ charts }: { charts: readonly TimingChart[] }) {
   const subject = useAppSelector(selectSubject);
@@ -47,21 +51,19 @@ export function SpacingMenu({ charts }: { charts: readonly TimingChart[] }) {
   const chart = segmentAt(charts, useRestingFrame());
   const [as, setAs] = useState<'curve' | 'drawings'>('curve');
   if (!chart || !subject || !track) return null;
-  const request = (build: (n: number) => Spacing): EditRequest => {
-    const segment: SegmentRef = {
-      subjectId: subject.id,
-      trackId: track.id,
-      firstFrame: chart.firstFrame,
-      lastFrame: chart.lastFrame,
-    };
-    const spacing = build(chart.lastFrame - chart.firstFrame);
-    return as === 'curve'
-      ? { operation: 'shapeSegment', args: [segment, fitCurve(spacing)] }
-      : { operation: 'drawSpacing', args: [segment, spacing] };
+  const { firstFrame, lastFrame } = chart;
+  const spacingOf = (build: Build): Spacing => {
+    const length = Math.abs(wayOf(subject, track, firstFrame, lastFrame).length);
+    // Nearer than a pixel nothing is seen to move.
+    return build(lastFrame - firstFrame, track.unit === 'px' && length > 0 ? 1 / length : 0);
   };
-  const off = (build: (n: number) => Spacing): string => {
-    const { worstError } = fitCurve(build(chart.lastFrame - chart.firstFrame));
-    return as === 'curve' && worstError > 0.005 ? `within ${(worstError * 100).toFixed(1)} %` : '';
+  const request = (build: Build): EditRequest => {
+    const segment: SegmentRef = { subjectId: subject.id, trackId: track.id, firstFrame, lastFrame };
+    return { operation: as === 'curve' ? 'shapeBySpacing' : 'drawSpacing', args: [segment, spacingOf(build)] };
+  };
+  const by = (build: Build): string => {
+    const breakdowns = as === 'curve' ? fitPieces(spacingOf(build)).length - 1 : 0;
+    return breakdowns === 0 ? '' : breakdowns === 1 ? 'by a breakdown' : `by ${breakdowns} breakdowns`;
   };
   return (
     <Popover
@@ -82,17 +84,18 @@ export function SpacingMenu({ charts }: { charts: readonly TimingChart[] }) {
       <div className="mb-2 text-xs">
         <ButtonGroup apart label="Written down as" value={as} choices={WAYS} onChoose={setAs} />
       </div>
-      <Choices request={request} off={off} />
+      <Choices request={request} by={by} />
     </Popover>
   );
 }
 
 interface ChoicesProps {
-  request: (build: (n: number) => Spacing) => EditRequest;
-  off: (build: (n: number) => Spacing) => string;
+  request: (build: Build) => EditRequest;
+  /** By how many breakdowns, where one curve cannot. */
+  by: (build: Build) => string;
 }
 
-function Choices({ request, off }: ChoicesProps) {
+function Choices({ request, by }: ChoicesProps) {
   const dispatch = useAppDispatch();
   usePreviewEnds();
   return (
@@ -108,7 +111,7 @@ function Choices({ request, off }: ChoicesProps) {
             onClick={() => dispatch(applyEdit(request(build)))}
           >
             {label}
-            <span className="figures text-xs text-faint">{off(build)}</span>
+            <span className="figures text-xs text-faint">{by(build)}</span>
           </button>
         </li>
       ))}
