@@ -13,6 +13,7 @@ exports.CORE = [
   ['motion/edit'],
   ['spacing'],
   ['reading', 'formats'],
+  ['correcting'],
 ];
 
 exports.WEB = [

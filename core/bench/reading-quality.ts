@@ -1,6 +1,6 @@
 /**
- * How true readings are: precision, recall and the most useful finding first, over learners' takes of twenty-five models
- * in every way they may be keyed. `npm run quality -w core`; a number shows so many examples of what went wrong.
+ * How true readings are: precision, recall and the most useful finding first, over learners' takes of twenty-five
+ * models in every way they may be keyed. `npm run quality -w core`; a number shows so many examples of what went wrong.
  */
 import { ALL_MODELS, casesOf, judge } from '../testing/judge-readings.ts';
 import { KEYINGS, onTwosByHand } from '../testing/keyings.ts';

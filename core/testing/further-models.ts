@@ -1,4 +1,4 @@
-import { createKey, type GuidePath, type Key, type MotionDocument, type Subject } from '../src/index.ts';
+import { createKey, type GuidePath, type Key, type Subject } from '../src/index.ts';
 import { actor, asTarget, flat, type Model, scene } from './clean-models.ts';
 import type { Dice } from './dice.ts';
 import { stepsFrom } from './learner-models.ts';
@@ -169,7 +169,7 @@ function leap(dice: Dice): Model {
         }),
       ),
       rate: { num: 12, den: 1 },
-    } as MotionDocument),
+    }),
   };
 }
 

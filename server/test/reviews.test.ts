@@ -71,7 +71,7 @@ test('what waits for review stands in a queue, oldest first, for instructors onl
     ).toBe(queue.length);
 });
 
-test('the fewest edits are the instructor’s, and the learner’s once the take is returned and the exercise shows them', async () => {
+test('the fewest edits are the learner’s too once the take is returned, where the exercise shows them', async () => {
   const { takeId } = (await waiting()).find(
     (other) => other.learnerName.startsWith('Ines') && other.exerciseTitle.startsWith('Pancake'),
   )!;

@@ -33,8 +33,6 @@ export { matchKeys } from './match-keys.ts';
 export { criterionScore, weightedScore, DEFAULT_WEIGHTS, CRITERION_LABELS } from './criteria.ts';
 export { madeUpTakes } from './made-up-takes.ts';
 export type { MadeUpTake } from './made-up-takes.ts';
-export { leastEdits } from './edits/least-edits.ts';
-export type { LeastEdit, LeastEdits } from './edits/least-edits.ts';
 export { withTargetTiming, withTargetSpacing } from './show-me.ts';
 export { compareReadings } from './compare-readings.ts';
 export type { ReadingChange } from './compare-readings.ts';

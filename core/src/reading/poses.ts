@@ -50,8 +50,9 @@ export function poseMisses(
 }
 
 /**
- * What a recording may lose of a corner, which falls between two of its drawings or on one, at a matched key, in the track's unit: how
- * far the corner is from the straight way between where the target is half a drawing before and after it.
+ * What a recording may lose of a corner, which falls between two of its drawings or on one, at a matched key, in the
+ * track's unit: how far the corner is from the straight way between where the target is half a drawing before and after
+ * it.
  */
 export function cornerLoss({ reading, sides, track, isSampled }: ReadTrack, frame: number): number {
   if (!isSampled || !reading.pairs.some((pair) => pair.targetFrame === frame)) return 0;

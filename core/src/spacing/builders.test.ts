@@ -162,7 +162,7 @@ test('a chart drawn from a curve gives that curve back; one no curve can meet sa
   expect(even.worstError).toBeLessThan(1e-9);
 });
 
-test('marks that never go back give a motion that never does, within half a percent, by breakdowns where it takes them', () => {
+test('marks that never go back give a motion that never does, within half a percent, by breakdowns if need be', () => {
   const rising: Spacing[] = [
     halvesSpacing(24, 'both'),
     thirdsSpacing(20, 'end'),

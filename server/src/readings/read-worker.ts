@@ -1,6 +1,6 @@
 import {
-  leastEdits as findLeastEdits,
   type LeastEdits,
+  leastEdits as findLeastEdits,
   type MotionDocument,
   type Reading,
   readTake,

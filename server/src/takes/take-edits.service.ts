@@ -3,8 +3,8 @@ import type { LeastEdits } from '@undulan/core';
 import { takeFor } from '../access/access.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
-import { READING_LINE, ReadingModel } from '../readings/reading.model.ts';
 import type { ReaderPool } from '../readings/reader-pool.ts';
+import { READING_LINE, ReadingModel } from '../readings/reading.model.ts';
 import { TargetModel } from '../targets/target.model.ts';
 import { ReviewModel, TakeModel } from './take.model.ts';
 

@@ -220,7 +220,7 @@ test('evened out, the speed along the way is the same between all keys', () => {
   for (const step of steps) expect(step).toBeCloseTo(20, 6);
 });
 
-test('even speed is even along the motion that results, however it curved before and wherever x and y are keyed', () => {
+test('even speed is even along the motion that results, however it curved before and wherever it is keyed', () => {
   const motion = motionWith(
     [createKey(1, 0), createKey(9, 300), createKey(33, 100)],
     [createKey(1, 0), createKey(21, 200), createKey(33, 500)],

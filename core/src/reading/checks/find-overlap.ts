@@ -107,6 +107,7 @@ export function findOverlap({ target, tracks }: BothRead): Found {
     if (isLeaders && found.some(({ finding }) => finding.subjectId === off.subjectId)) continue;
     const should = `should follow ${frames(lead.asked.lag)} later`;
     const moves = subjectDoes(own.subjectName, 'move');
+    const { subjectName: leader } = before;
     const late = `${frames(leaderShift)} ${leaderShift > 0 ? 'late' : 'early'}`;
     found.push({
       shift: isLeaders ? leaderShift : shift,
@@ -123,8 +124,9 @@ export function findOverlap({ target, tracks }: BothRead): Found {
         severity,
         sentence: capital(
           isLeaders
-            ? `${subjectDoes(before.subjectName, 'be')} ${late}, so that ${moves} ${howLong(drawn.lag, 'it')}; ${theSubject(own.subjectName)} ${should}.`
-            : `${moves} ${howLong(drawn.lag, theSubject(before.subjectName))}; it ${should}.`,
+            ? `${subjectDoes(leader, 'be')} ${late}, so that ${moves} ${howLong(drawn.lag, 'it')}; ` +
+                `${theSubject(own.subjectName)} ${should}.`
+            : `${moves} ${howLong(drawn.lag, theSubject(leader))}; it ${should}.`,
         ),
       },
     });

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import type { MotionDocument } from '../../index.ts';
 import { found, sceneOf, soft, subjectWith } from '../../../testing/worked-scenes.ts';
+import type { MotionDocument } from '../../index.ts';
 
 const KINDS = ['key-late', 'key-early', 'key-missing', 'key-extra', 'track-never-keyed'] as const;
 const slide = (...keys: [number, number][]) => sceneOf([subjectWith('drawer', { 'position.x': soft(...keys) })], 49);

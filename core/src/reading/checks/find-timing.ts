@@ -53,6 +53,7 @@ export function findTiming(
     const severity = severityOf(pair.offsetFrames, tolerance);
     if (!severity) continue;
     const late = pair.offsetFrames > 0;
+    const happening = happeningAt(reading, pair, eventAt(target, reading, pair.targetFrame));
     const landed = roundTo(pair.targetFrame + pair.offsetFrames, 2);
     findings.push({
       ...about,
@@ -64,7 +65,7 @@ export function findTiming(
       expected: pair.targetFrame,
       severity,
       sentence: capital(
-        `${happeningAt(reading, pair, eventAt(target, reading, pair.targetFrame))} ${frames(pair.offsetFrames)} ${late ? 'late' : 'early'}: frame ` +
+        `${happening} ${frames(pair.offsetFrames)} ${late ? 'late' : 'early'}: frame ` +
           `${landed} instead of ${pair.targetFrame}.`,
       ),
     });

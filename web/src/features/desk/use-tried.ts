@@ -1,5 +1,4 @@
-import type { TakeEdits } from '@undulan/contract';
-import type { ReviewedTake } from '@undulan/contract';
+import type { ReviewedTake, TakeEdits } from '@undulan/contract';
 import { applyChanges, readTake } from '@undulan/core';
 import { useMemo } from 'react';
 

@@ -21,7 +21,7 @@ export function EvenSpeed({ subject, keyFrames }: { subject: Subject; keyFrames:
     <Button
       small
       className="h-6! px-1!"
-      tip={`One speed from ${first} to ${last}: the keys between move in time, also to parts of a frame; the way is straight`}
+      tip={`One speed from ${first} to ${last}, straight from key to key: they move in time, also to parts of a frame`}
       disabledReason={(!track && 'No track is chosen.') || (through < 2 && 'It takes two keys.')}
       onClick={() => track && dispatch(applyEdit({ operation: 'evenKeys', args: [subject.id, track.id, first, last] }))}
     >

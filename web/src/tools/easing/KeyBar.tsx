@@ -1,8 +1,19 @@
-import { channelOf, Key, type KeyRef, KeyRole, problemOf, sameChannel, sampleChannel } from '@undulan/core';
+import {
+  channelOf,
+  findSubject,
+  Key,
+  type KeyRef,
+  KeyRole,
+  problemOf,
+  sameChannel,
+  sampleChannel,
+  timingCharts,
+  trackWith,
+} from '@undulan/core';
 import { clsx } from 'clsx';
 import { Trash2 } from 'lucide-react';
-import { useCallback } from 'react';
-import { applyEdit, selectShownKeys, selectShownMotion, selectUnderWay } from '../../editing/index.ts';
+import { useCallback, useMemo } from 'react';
+import { applyEdit, selectMotion, selectShownKeys, selectShownMotion, selectUnderWay } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { formatFrames, LiveFigures } from '../../time/index.ts';
 import { Button, CommitInput, DecimalInput, Select } from '../../ui/index.ts';
@@ -12,6 +23,21 @@ import { HandlePopover } from './HandlePopover.tsx';
 import { shared, useSelectedKeys } from './use-segment-keys.ts';
 
 const ROLE_WORDS: Record<KeyRole, string> = { extreme: 'extreme', breakdown: 'breakdown', inbetween: 'in-between' };
+
+/** Whether the motion turns back on the one key that is selected. */
+function useTurnsBack(): boolean {
+  const motion = useAppSelector(selectMotion);
+  const keys = useAppSelector((state) => state.selection.keys);
+  return useMemo(() => {
+    const [ref, ...others] = keys;
+    const subject = ref && others.length === 0 && motion ? findSubject(motion, ref.subjectId) : undefined;
+    const track = ref && trackWith(ref.channelId);
+    if (!subject || !track) return false;
+    return timingCharts(motion!, subject, track).some(({ marks }) =>
+      marks.some((mark) => mark.frame === ref.frame && mark.isTurn),
+    );
+  }, [motion, keys]);
+}
 
 /** Everything about the selected keys in words and numbers, to be changed for all of them at once. */
 export function KeyBar({ courseId }: { courseId: string | undefined }) {
@@ -23,6 +49,7 @@ export function KeyBar({ courseId }: { courseId: string | undefined }) {
   const replaced = useAppSelector(({ gesture }) =>
     gesture.preview ? '' : [...new Set(gesture.gaveWay.map((ref) => ref.frame))].join(', '),
   );
+  const turnsBackOn = useTurnsBack();
   const remove = (): void => void dispatch(applyEdit({ operation: 'deleteKeys', args: [selectedKeys] }));
 
   const keys = found.map(({ key }) => key);
@@ -41,6 +68,7 @@ export function KeyBar({ courseId }: { courseId: string | undefined }) {
   }
   const single = found.length === 1 ? { shown: keys[0]!, keyRef: found[0]!.ref } : null;
   const role = shared(keys, (key) => key.role);
+  const isTurn = single !== null && single.shown.role !== 'extreme' && turnsBackOn;
 
   return (
     <div role="group" aria-label="Selected keys" className={bar}>
@@ -50,11 +78,16 @@ export function KeyBar({ courseId }: { courseId: string | undefined }) {
       <Select
         aria-label="Role"
         size="bar"
+        title={isTurn ? 'The motion turns back on this key: that makes it an extreme' : undefined}
+        className={isTurn ? 'border-ochre! text-ochre!' : ''}
         value={role ?? ''}
         onChoose={(choice) => dispatch(applyEdit({ operation: 'setRole', args: [selectedKeys, choice as KeyRole] }))}
         choices={[
           ...(role === null ? [{ id: '', label: 'roles differ' }] : []),
-          ...KeyRole.options.map((option) => ({ id: option, label: ROLE_WORDS[option] })),
+          ...KeyRole.options.map((option) => ({
+            id: option,
+            label: isTurn && option === 'extreme' ? 'extreme: it turns here' : ROLE_WORDS[option],
+          })),
         ]}
       />
       {refused && <Refused why={refused} />}

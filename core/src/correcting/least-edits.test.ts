@@ -1,10 +1,10 @@
 import { expect, test } from 'vitest';
-import { createDice } from '../../../testing/dice.ts';
-import { FAULTS } from '../../../testing/faults/index.ts';
-import { ALL_MODELS } from '../../../testing/judge-readings.ts';
-import { KEYINGS } from '../../../testing/keyings.ts';
-import { LEARNER_FAULTS } from '../../../testing/learner-faults.ts';
-import { applyChanges, leastEdits, type MotionDocument, readTake } from '../../index.ts';
+import { createDice } from '../../testing/dice.ts';
+import { FAULTS } from '../../testing/faults/index.ts';
+import { ALL_MODELS } from '../../testing/judge-readings.ts';
+import { KEYINGS } from '../../testing/keyings.ts';
+import { LEARNER_FAULTS } from '../../testing/learner-faults.ts';
+import { applyChanges, leastEdits, type MotionDocument, readTake } from '../index.ts';
 
 /** What a take becomes by the changes of its edits, as whoever is sent them applies them. */
 function put(take: MotionDocument, { edits }: ReturnType<typeof leastEdits>): MotionDocument {

@@ -1,22 +1,22 @@
-import { CHANNELS } from '../../motion/document/channels.ts';
-import { findChannel, withChannel } from '../../motion/document/document.ts';
-import { onGrain } from '../../motion/document/frame-grain.ts';
-import type { Channel, Key, MotionDocument, Subject } from '../../motion/document/schema.ts';
-import { changeRate } from '../../motion/edit/change-rate.ts';
-import { snapKeys, stretchAbout } from '../../motion/edit/shift-keys.ts';
-import type { KeyRef } from '../../motion/keys/change-keys.ts';
-import { deleteKeys } from '../../motion/keys/delete-keys.ts';
-import { withEase } from '../../motion/keys/ease-keys.ts';
-import { moveKeys } from '../../motion/keys/move-keys.ts';
-import { easeShapeOf } from '../../motion/sampling/ease-shape.ts';
-import { TRACKS } from '../../motion/sampling/track.ts';
-import { sameData } from '../../steps/index.ts';
-import { sameRate } from '../../time/rate.ts';
-import { counterpart } from '../counterpart.ts';
-import { LOOK_IDS } from '../looks.ts';
-import type { Finding, KeyPair, Reading, TrackReading } from '../schema.ts';
-import { createSharedTime, type SharedTime } from '../shared-time.ts';
-import { frames, roundTo, theSubject } from '../words.ts';
+import { CHANNELS } from '../motion/document/channels.ts';
+import { findChannel, withChannel } from '../motion/document/document.ts';
+import { onGrain } from '../motion/document/frame-grain.ts';
+import type { Channel, Key, MotionDocument, Subject } from '../motion/document/schema.ts';
+import { changeRate } from '../motion/edit/change-rate.ts';
+import { snapKeys, stretchAbout } from '../motion/edit/shift-keys.ts';
+import type { KeyRef } from '../motion/keys/change-keys.ts';
+import { deleteKeys } from '../motion/keys/delete-keys.ts';
+import { withEase } from '../motion/keys/ease-keys.ts';
+import { moveKeys } from '../motion/keys/move-keys.ts';
+import { easeShapeOf } from '../motion/sampling/ease-shape.ts';
+import { TRACKS } from '../motion/sampling/track.ts';
+import { counterpart } from '../reading/counterpart.ts';
+import { LOOK_IDS } from '../reading/looks.ts';
+import type { Finding, KeyPair, Reading, TrackReading } from '../reading/schema.ts';
+import { createSharedTime, type SharedTime } from '../reading/shared-time.ts';
+import { frames, roundTo, theSubject } from '../reading/words.ts';
+import { sameData } from '../steps/index.ts';
+import { sameRate } from '../time/rate.ts';
 
 /** A change of a take that may put it right: what is done, in words, and to how many keys. */
 export interface EditOnOffer {
@@ -122,7 +122,9 @@ function inTempo(all: readonly Sides[]): EditOnOffer[] {
   const refs = all.flatMap((sides) => refsOn(sides, () => true));
   return [
     {
-      sentence: `Stretch the keys to ${roundTo(factor * 100, 0)} % of their time about frame ${roundTo(first.takeFrame, 2)}, on whole frames.`,
+      sentence:
+        `Stretch the keys to ${roundTo(factor * 100, 0)} % of their time about frame ` +
+        `${roundTo(first.takeFrame, 2)}, on whole frames.`,
       keys: 1,
       apply: (take) => {
         const stretched = stretchAbout(take, refs, first.takeFrame, factor);
@@ -266,7 +268,9 @@ function withoutSurplus(sides: Sides): EditOnOffer[] {
   return [
     ...single.map(({ edit }) => edit),
     {
-      sentence: `Take out the ${single.length} keys of ${whose(sides)} from ${roundTo(from, 2)} to ${roundTo(to, 2)} that the target does without.`,
+      sentence:
+        `Take out the ${single.length} keys of ${whose(sides)} from ${roundTo(from, 2)} to ${roundTo(to, 2)} ` +
+        'that the target does without.',
       keys: single.length,
       apply: (take) => single.reduce((motion, { edit }) => edit.apply(motion), take),
     },

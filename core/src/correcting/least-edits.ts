@@ -1,11 +1,11 @@
-import { findChannel } from '../../motion/document/document.ts';
-import type { Channel, MotionDocument } from '../../motion/document/schema.ts';
-import { type Change, changesBetween, sameData } from '../../steps/index.ts';
-import { frameCount } from '../../time/range.ts';
-import { counterpart } from '../counterpart.ts';
-import { sampledEvery } from '../keying.ts';
-import { readTake, targetRead } from '../read-take.ts';
-import { type Finding, findingKey, type Reading, type Severity, type Target } from '../schema.ts';
+import { findChannel } from '../motion/document/document.ts';
+import type { Channel, MotionDocument } from '../motion/document/schema.ts';
+import { counterpart } from '../reading/counterpart.ts';
+import { sampledEvery } from '../reading/keying.ts';
+import { readTake, targetRead } from '../reading/read-take.ts';
+import { type Finding, findingKey, type Reading, type Severity, type Target } from '../reading/schema.ts';
+import { type Change, changesBetween, sameData } from '../steps/index.ts';
+import { frameCount } from '../time/range.ts';
 import { type EditOnOffer, editsOnOffer } from './edits-on-offer.ts';
 
 /** One edit of the fewest: what is done, and what comes of it. */
