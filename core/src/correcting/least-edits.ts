@@ -6,7 +6,8 @@ import { readTake, targetRead } from '../reading/read-take.ts';
 import { type Finding, findingKey, type Reading, type Severity, type Target } from '../reading/schema.ts';
 import { type Change, changesBetween, sameData } from '../steps/index.ts';
 import { frameCount } from '../time/range.ts';
-import { type EditOnOffer, editsOnOffer } from './edits-on-offer.ts';
+import { editsOnOffer, lastResorts } from './edits-on-offer.ts';
+import type { EditOnOffer } from './sides.ts';
 
 /** One edit of the fewest: what is done, and what comes of it. */
 export interface LeastEdit {
@@ -38,6 +39,19 @@ const MOST_READINGS = 400;
 const MOST_READ_SAMPLES = 400_000;
 /** Of the edits on offer so many are tried at a time. */
 const MOST_TRIED = 60;
+
+/** A take as it is before the next edit, and how wrong. */
+interface Now {
+  take: MotionDocument;
+  wrong: number;
+}
+
+interface Tried {
+  edit: EditOnOffer;
+  take: MotionDocument;
+  reading: Reading;
+  gain: number;
+}
 
 /** How wrong a take is: its findings by their severity, and how far off it is at all. */
 function wrongness({ findings, tracks }: Reading): number {
@@ -83,21 +97,24 @@ export function leastEdits(target: Target, handedIn: MotionDocument, dismissed: 
     readings--;
     return counting(single, take);
   };
-  const chosen: EditOnOffer[] = [];
-  let [take, reading] = [handedIn, start];
-  while (reading.findings.length > 0 && chosen.length < MOST_EDITS && readings > 0) {
-    const now = { take, wrong: wrongness(reading) };
-    let best: { edit: EditOnOffer; take: MotionDocument; reading: Reading; gain: number } | null = null;
-    const offers = editsOnOffer(asked, take, reading);
-    const [own, last] = [offers.filter(({ isLast }) => !isLast), offers.filter(({ isLast }) => isLast)];
-    for (const edit of [...own.slice(0, MOST_TRIED), ...last]) {
-      if (readings <= 0 || (edit.isLast && best && !best.edit.isLast)) break;
+  /** Of some edits on offer the one that puts right most for the keys it touches. */
+  const tryAll = (offers: Iterable<EditOnOffer>, now: Now): Tried | null => {
+    let [best, tried]: [Tried | null, number] = [null, 0];
+    for (const edit of offers) {
+      if (readings <= 0 || tried++ >= MOST_TRIED) break;
       const after = edit.apply(now.take);
       if (sameData(after, now.take)) continue;
       const then = read(after);
       const gain = (now.wrong - wrongness(then)) / edit.keys;
       if (gain > 1e-6 && (!best || gain > best.gain + 1e-9)) best = { edit, take: after, reading: then, gain };
     }
+    return best;
+  };
+  const chosen: EditOnOffer[] = [];
+  let [take, reading] = [handedIn, start];
+  while (reading.findings.length > 0 && chosen.length < MOST_EDITS && readings > 0) {
+    const now: Now = { take, wrong: wrongness(reading) };
+    const best = tryAll(editsOnOffer(asked, take, reading), now) ?? tryAll(lastResorts(asked, take, reading), now);
     if (!best) break;
     chosen.push(best.edit);
     [take, reading] = [best.take, best.reading];

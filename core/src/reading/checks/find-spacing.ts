@@ -1,12 +1,10 @@
 import { eventAt } from '../own-keys.ts';
+import { EASE_TOLERANCE, paceOf, PACES } from '../pace.ts';
 import { cornerLoss, poseMisses } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, FindingKind, SegmentReading, Target, Tolerances, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
-
-/** How far the speed at a segment's end, as a share of its mean, may differ before it reads as another ease. */
-const EASE_TOLERANCE = 0.35;
 
 /** So near to a corner a frame is beside it. */
 const BESIDE_FRAMES = 2;
@@ -330,21 +328,4 @@ function bothSentence(start: EaseFault, finish: EaseFault, between: string): str
       ? 'the spacing is even'
       : `it leaves ${leaves.how} and arrives ${arrives.how}`;
   return `No ${begun.asked} start and no ${ended.asked} finish ${between}: ${seen}; the target leaves ${asked}.`;
-}
-
-interface Pace {
-  /** As what is missing: "no slow start". */
-  asked: string;
-  how: string;
-  seen: (verb: string) => string;
-}
-
-const PACES = {
-  slow: { asked: 'slow', how: 'slowly', seen: (verb) => `it ${verb} slowly` },
-  even: { asked: 'even', how: 'evenly', seen: () => 'the spacing is even' },
-  fast: { asked: 'fast', how: 'fast', seen: (verb) => `it ${verb} fast` },
-} as const satisfies Record<string, Pace>;
-
-function paceOf(share: number): Pace {
-  return share < 1 - EASE_TOLERANCE ? PACES.slow : share <= 1 + EASE_TOLERANCE ? PACES.even : PACES.fast;
 }

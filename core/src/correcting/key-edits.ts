@@ -1,0 +1,144 @@
+import { findChannel, withChannel } from '../motion/document/document.ts';
+import { onGrain } from '../motion/document/frame-grain.ts';
+import type { Key, MotionDocument } from '../motion/document/schema.ts';
+import type { KeyRef } from '../motion/keys/change-keys.ts';
+import { deleteKeys } from '../motion/keys/delete-keys.ts';
+import { withEase } from '../motion/keys/ease-keys.ts';
+import { easeShapeOf } from '../motion/sampling/ease-shape.ts';
+import { TRACKS } from '../motion/sampling/track.ts';
+import type { Finding } from '../reading/schema.ts';
+import { roundTo, theSubject } from '../reading/words.ts';
+import {
+  type Both,
+  changeChannels,
+  type EditOnOffer,
+  keyAt,
+  keysOf,
+  refsOn,
+  sayValue,
+  type Sides,
+  whose,
+} from './sides.ts';
+
+/** The keys with one of the target's set on a frame, and the ways to it and from it. */
+function withKeySet(keys: readonly Key[], theirs: readonly Key[], frame: number, at: number): Key[] {
+  const a = theirs.findIndex((key) => key.frame === frame);
+  const others = keys.filter((key) => key.frame !== at);
+  const place = others.findLastIndex((key) => key.frame < at) + 1;
+  let result = others.toSpliced(place, 0, { ...theirs[a]!, frame: at });
+  if (place + 1 < result.length && a + 1 < theirs.length) result = withEase(result, place, easeShapeOf(theirs, a));
+  if (place > 0 && a > 0) result = withEase(result, place - 1, easeShapeOf(theirs, a - 1));
+  return result;
+}
+
+/** Keys of the target that the take has not, set with the ways to them and from them. */
+export function added(sides: Sides, missing: readonly number[]): EditOnOffer[] {
+  const { model, own, time, channelIds } = sides;
+  const set = missing.flatMap((frame) => {
+    const values = channelIds.flatMap((id) => {
+      const key = keyAt(keysOf(model, id), frame);
+      return key ? [{ id, value: key.value }] : [];
+    });
+    return values.length > 0 ? [{ frame, at: onGrain(time.toTake(frame)), values }] : [];
+  });
+  if (set.length === 0) return [];
+  const said = set.map(
+    ({ at, values }) => `${values.map(({ id, value }) => sayValue(id, value)).join(' and ')} on ${roundTo(at, 2)}`,
+  );
+  return [
+    {
+      sentence: `Key ${said.join(', ')}.`,
+      keys: set.length,
+      apply: (take) =>
+        changeChannels(take, own.id, channelIds, (keys, id) =>
+          set
+            .filter(({ values }) => values.some((value) => value.id === id))
+            .reduce((now, { frame, at }) => withKeySet(now, keysOf(model, id), frame, at), keys),
+        ),
+    },
+  ];
+}
+
+/** The take's keys that stand for none of the target's, and are on the second of none. */
+function surplus({ model, own, time, track, channelIds }: Sides): number[] {
+  const asked = new Set(channelIds.flatMap((id) => keysOf(model, id).map((key) => onGrain(time.toTake(key.frame)))));
+  const drawn = channelIds.flatMap((id) => keysOf(own, id).map((key) => key.frame));
+  const matched = new Set(track.pairs.map((pair) => pair.takeFrame));
+  return [...new Set(drawn)].filter((frame) => !asked.has(frame) && !matched.has(frame)).sort((a, b) => a - b);
+}
+
+/** A key that is one too many gone, and the way over it gone as the target goes it. */
+function takenOut(sides: Sides, frame: number): EditOnOffer {
+  const { model, own, time, channelIds } = sides;
+  const refs = refsOn(sides, (other) => other === frame);
+  return {
+    sentence: `Take out the key of ${whose(sides)} on ${roundTo(frame, 2)}.`,
+    keys: 1,
+    apply: (take) =>
+      changeChannels(deleteKeys(take, refs).motion, own.id, channelIds, (keys, id) => {
+        const theirs = keysOf(model, id);
+        const b = keys.findLastIndex((key) => key.frame < frame);
+        const a = theirs.findIndex((key) => onGrain(time.toTake(key.frame)) === keys[b]?.frame);
+        const next = a >= 0 ? theirs[a + 1] : undefined;
+        return next && onGrain(time.toTake(next.frame)) === keys[b + 1]?.frame
+          ? withEase(keys, b, easeShapeOf(theirs, a))
+          : keys;
+      }),
+  };
+}
+
+/** Each key that is one too many gone, or all of them. */
+export function withoutSurplus(sides: Sides): EditOnOffer[] {
+  const single = surplus(sides).map((frame) => ({ frame, edit: takenOut(sides, frame) }));
+  if (single.length < 2) return single.map(({ edit }) => edit);
+  const [from, to] = [single[0]!.frame, single.at(-1)!.frame];
+  return [
+    ...single.map(({ edit }) => edit),
+    {
+      sentence:
+        `Take out the ${single.length} keys of ${whose(sides)} from ${roundTo(from, 2)} to ${roundTo(to, 2)} ` +
+        'that the target does without.',
+      keys: single.length,
+      apply: (take) => single.reduce((motion, { edit }) => edit.apply(motion), take),
+    },
+  ];
+}
+
+/** Keys gone that ought not to be there at all: of a channel that is idle or too much, and on the rest frame. */
+export function cleared(take: MotionDocument, findings: readonly Finding[]): EditOnOffer[] {
+  return findings.flatMap(({ kind, subjectId, track }): EditOnOffer[] => {
+    const subject = take.subjects.find((other) => other.id === subjectId);
+    const ids: readonly string[] = TRACKS.find((other) => other.id === track)?.channelIds ?? (track ? [track] : []);
+    const isRest = kind === 'rest-frame-keyed';
+    if (!isRest && (!subject || (kind !== 'track-extra' && kind !== 'channel-idle'))) return [];
+    const refs = (isRest ? take.subjects : [subject!]).flatMap((own) =>
+      own.channels
+        .filter(({ id }) => isRest || ids.includes(id))
+        .flatMap(({ id, keys }) =>
+          keys
+            .filter((key) => !isRest || key.frame === take.restFrame)
+            .map(({ frame }): KeyRef => ({ subjectId: own.id, channelId: id, frame })),
+        ),
+    );
+    const what = isRest ? 'the rest frame' : `${track} of ${theSubject(subject!.name)}`;
+    return refs.length === 0
+      ? []
+      : [{ sentence: `Take the keys off ${what}.`, keys: 1, apply: (now) => deleteKeys(now, refs).motion }];
+  });
+}
+
+/** Everything of a movement as the target has it. */
+export function takenOver({ model, own, time, channelIds }: Both, what: string): EditOnOffer {
+  const count = channelIds.reduce((sum, id) => sum + keysOf(model, id).length, 0);
+  return {
+    sentence: `Key ${what} as the target has it, on ${count === 1 ? 'one frame' : `${count} keys`}.`,
+    keys: Math.max(1, count),
+    apply: (take) =>
+      channelIds.reduce((motion, id) => {
+        const asked = findChannel(model, id);
+        if (!asked || !motion.subjects.some((subject) => subject.id === own.id)) return motion;
+        const keys = asked.keys.map((key) => ({ ...key, frame: onGrain(time.toTake(key.frame)) }));
+        return withChannel(motion, own.id, { ...asked, keys });
+      }, take),
+  };
+}

@@ -1,0 +1,102 @@
+import { onGrain } from '../motion/document/frame-grain.ts';
+import type { Key } from '../motion/document/schema.ts';
+import type { KeyPair } from '../reading/schema.ts';
+import { roundTo } from '../reading/words.ts';
+import { sameData } from '../steps/index.ts';
+import { changeChannels, type EditOnOffer, keyAt, keysOf, sayValue, type Sides, whose } from './sides.ts';
+
+/** A pose brought to the target's. */
+export function posed(sides: Sides, { targetFrame, takeFrame }: KeyPair): EditOnOffer[] {
+  const { model, own, channelIds } = sides;
+  const wrong = channelIds.flatMap((id) => {
+    const [asked, drawn] = [keyAt(keysOf(model, id), targetFrame), keyAt(keysOf(own, id), takeFrame)];
+    return asked && drawn && asked.value !== drawn.value ? [{ id, value: asked.value }] : [];
+  });
+  if (wrong.length === 0) return [];
+  return [
+    {
+      sentence: `On ${roundTo(takeFrame, 2)}, set ${wrong.map(({ id, value }) => sayValue(id, value)).join(' and ')}.`,
+      keys: 1,
+      apply: (take) =>
+        changeChannels(
+          take,
+          own.id,
+          wrong.map(({ id }) => id),
+          (keys, id) =>
+            keys.map((key) =>
+              key.frame === takeFrame ? { ...key, value: wrong.find((other) => other.id === id)!.value } : key,
+            ),
+        ),
+    },
+  ];
+}
+
+/** The target's frames with keys that the take has keys on, at the same second, that are not the same. */
+export function sameFrames({ model, own, time, channelIds }: Sides): number[] {
+  const differ = channelIds.flatMap((id) => {
+    const drawn = new Map(keysOf(own, id).map((key) => [key.frame, key]));
+    return keysOf(model, id).flatMap((key) => {
+      const other: Key | undefined = drawn.get(onGrain(time.toTake(key.frame)));
+      return other && !sameData({ ...other, frame: key.frame }, key) ? [key.frame] : [];
+    });
+  });
+  return [...new Set(differ)].sort((a, b) => a - b);
+}
+
+/** A key that is on time all as the target's: its value, its handles, how it leaves. */
+export function asTheTargets(sides: Sides, frame: number): EditOnOffer {
+  const { model, own, time, channelIds } = sides;
+  const at = onGrain(time.toTake(frame));
+  return {
+    sentence: `Set the key of ${whose(sides)} on ${roundTo(at, 2)} as the target's, its handles too.`,
+    keys: 1,
+    apply: (take) =>
+      changeChannels(take, own.id, channelIds, (keys, id) => {
+        const key = keyAt(keysOf(model, id), frame);
+        return key && keyAt(keys, at)
+          ? keys.map((other) => (other.frame === at ? { ...key, frame: at } : other))
+          : keys;
+      }),
+  };
+}
+
+/** Moves made as large as the target's, or turned round, about where each begins. */
+export function sized(several: readonly Sides[]): EditOnOffer[] {
+  let [along, length] = [0, 0];
+  for (const { model, own, channelIds, track } of several)
+    for (const id of channelIds) {
+      const [theirs, keys] = [keysOf(model, id), keysOf(own, id)];
+      for (const { targetFrame, takeFrame } of track.pairs) {
+        const [asked, drawn] = [keyAt(theirs, targetFrame), keyAt(keys, takeFrame)];
+        if (!asked || !drawn) continue;
+        // Tracks of several units count alike.
+        along += ((asked.value - theirs[0]!.value) * (drawn.value - keys[0]!.value)) / (track.span || 1) ** 2;
+        length += ((drawn.value - keys[0]!.value) / (track.span || 1)) ** 2;
+      }
+    }
+  const factor = length > 0 ? along / length : 1;
+  if (Math.abs(factor - 1) < 0.03 || Math.abs(factor) < 0.05) return [];
+  const of = several.length > 1 ? 'of everything' : `of ${whose(several[0]!)}`;
+  const percent = roundTo(Math.abs(factor) * 100, 0);
+  const size = percent === 100 ? '' : ` ${percent} % as large`;
+  return [
+    {
+      sentence:
+        factor < 0 ? `Turn the moves ${of} round${size && `, and make them${size}`}.` : `Make the moves ${of}${size}.`,
+      keys: 1,
+      apply: (take) =>
+        several.reduce(
+          (motion, { own, channelIds }) =>
+            changeChannels(motion, own.id, channelIds, (keys) =>
+              keys.map((key) => ({
+                ...key,
+                value: keys[0]!.value + (key.value - keys[0]!.value) * factor,
+                in: { ...key.in, value: key.in.value * factor },
+                out: { ...key.out, value: key.out.value * factor },
+              })),
+            ),
+          take,
+        ),
+    },
+  ];
+}

@@ -1,0 +1,60 @@
+import { onGrain } from '../motion/document/frame-grain.ts';
+import { snapKeys, stretchAbout } from '../motion/edit/shift-keys.ts';
+import type { KeyRef } from '../motion/keys/change-keys.ts';
+import { moveKeys } from '../motion/keys/move-keys.ts';
+import type { KeyPair } from '../reading/schema.ts';
+import { frames, roundTo } from '../reading/words.ts';
+import { type EditOnOffer, refsOn, type Sides, whose } from './sides.ts';
+
+/** Keys moved; none where one would land on another, which would be gone. */
+const shift = (sentence: string, refs: KeyRef[], by: number): EditOnOffer => ({
+  sentence,
+  keys: 1,
+  apply: (take) => {
+    const { motion, gaveWay } = moveKeys(take, refs, by);
+    return gaveWay.length > 0 ? take : motion;
+  },
+});
+
+const way = (by: number): string => `${frames(by)} ${by > 0 ? 'later' : 'earlier'}`;
+
+/** A key put on time alone, or it and all that come after it, on its track or on all. */
+export function inTime(sides: Sides, all: readonly Sides[], pair: KeyPair): EditOnOffer[] {
+  const due = onGrain(sides.time.toTake(pair.targetFrame));
+  const by = due - pair.takeFrame;
+  if (by === 0) return [];
+  const from = (frame: number): boolean => frame >= pair.takeFrame - 1e-6;
+  const [own, after] = [refsOn(sides, (frame) => frame === pair.takeFrame), refsOn(sides, from)];
+  const everything = all.flatMap((other) => refsOn(other, from));
+  const at = roundTo(pair.takeFrame, 2);
+  return [
+    shift(`Move the key of ${whose(sides)} on ${at} to ${roundTo(due, 2)}.`, own, by),
+    ...(after.length > own.length
+      ? [shift(`Move the keys of ${whose(sides)} from ${at} on ${way(by)}.`, after, by)]
+      : []),
+    ...(everything.length > after.length ? [shift(`Move all keys from ${at} on ${way(by)}.`, everything, by)] : []),
+  ];
+}
+
+/** All keys of a track, or of all, brought to the target's pace about where they begin. */
+export function inTempo(all: readonly Sides[]): EditOnOffer[] {
+  const pairs = all.flatMap(({ track }) => track.pairs).toSorted((a, b) => a.targetFrame - b.targetFrame);
+  const [first, last] = [pairs[0], pairs.at(-1)];
+  const time = all[0]?.time;
+  if (!first || !last || !time || last.takeFrame <= first.takeFrame) return [];
+  const factor = (time.toTake(last.targetFrame) - time.toTake(first.targetFrame)) / (last.takeFrame - first.takeFrame);
+  if (Math.abs(factor - 1) < 0.02) return [];
+  const refs = all.flatMap((sides) => refsOn(sides, () => true));
+  return [
+    {
+      sentence:
+        `Stretch the keys to ${roundTo(factor * 100, 0)} % of their time about frame ` +
+        `${roundTo(first.takeFrame, 2)}, on whole frames.`,
+      keys: 1,
+      apply: (take) => {
+        const stretched = stretchAbout(take, refs, first.takeFrame, factor);
+        return snapKeys(stretched.motion, stretched.keys).motion;
+      },
+    },
+  ];
+}
