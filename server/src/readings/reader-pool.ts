@@ -44,3 +44,10 @@ export function createReaderPool(): ReaderPool {
     close: () => pool.destroy(),
   };
 }
+
+/** Which limit of the pool an error is of, in words; null where it is another. */
+export function limitMet(error: unknown): string | null {
+  const { name, code } = error as { name?: string; code?: string };
+  if (name === 'AbortError') return 'Reading it took too long.';
+  return code === 'ERR_WORKER_OUT_OF_MEMORY' ? 'Reading it took too much memory.' : null;
+}

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { READING_VERSION } from '@undulan/core';
 import type { Logger } from 'pino';
 import { Op, QueryTypes, type Sequelize } from 'sequelize';
-import { createReaderPool, type ReaderPool } from './reader-pool.ts';
+import { createReaderPool, limitMet, type ReaderPool } from './reader-pool.ts';
 import { ReadingModel } from './reading.model.ts';
 import { finishJobs } from './reading-job.service.ts';
 import { asked } from './reading-queue.ts';
@@ -177,18 +177,11 @@ export class ReadingRunner {
       };
     } catch (error) {
       if (!this.#isStopping) this.#log.error({ err: error, readingId: id }, 'a take could not be read');
-      return notRead(reasonOf(error));
+      return notRead(limitMet(error) ?? 'It could not be read.');
     }
   }
 }
 
 function notRead(problem: string): Partial<ReadingModel> {
   return { state: 'not-read', problem };
-}
-
-function reasonOf(error: unknown): string {
-  const { name, code } = error as { name?: string; code?: string };
-  if (name === 'AbortError') return 'Reading it took too long.';
-  if (code === 'ERR_WORKER_OUT_OF_MEMORY') return 'Reading it took too much memory.';
-  return 'It could not be read.';
 }

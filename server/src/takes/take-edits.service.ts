@@ -3,7 +3,7 @@ import type { LeastEdits } from '@undulan/core';
 import { takeFor } from '../access/access.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
-import type { ReaderPool } from '../readings/reader-pool.ts';
+import { limitMet, type ReaderPool } from '../readings/reader-pool.ts';
 import { READING_LINE, ReadingModel } from '../readings/reading.model.ts';
 import { TargetModel } from '../targets/target.model.ts';
 import { ReviewModel, TakeModel } from './take.model.ts';
@@ -49,7 +49,11 @@ function find(
   const work = (async () => {
     const { target } = (await TargetModel.findByPk(targetHash))!;
     const { motion } = (await TakeModel.findByPk(takeId, { attributes: ['motion'] }))!;
-    return pool.leastEdits(target, motion, dismissed);
+    return pool.leastEdits(target, motion, dismissed).catch((error: unknown): LeastEdits => {
+      const why = limitMet(error);
+      if (why === null) throw error;
+      return { edits: [], left: [], why };
+    });
   })().finally(() => underWay.delete(name));
   underWay.set(name, work);
   return work;
