@@ -10,7 +10,7 @@ import { sameData } from '../steps/index.ts';
 import { eased, easedAbout } from './ease-edits.ts';
 import { added, cleared, takenOver, withoutSurplus } from './key-edits.ts';
 import { asTheTargets, posed, sameFrames, sized } from './pose-edits.ts';
-import { broughtBack, SETTINGS,settings } from './setting-edits.ts';
+import { broughtBack, SETTINGS, settings } from './setting-edits.ts';
 import { type EditOnOffer, keysOf, type Sides, whose } from './sides.ts';
 import { inTempo, inTime } from './timing-edits.ts';
 

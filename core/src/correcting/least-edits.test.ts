@@ -4,7 +4,7 @@ import { FAULTS } from '../../testing/faults/index.ts';
 import { ALL_MODELS } from '../../testing/judge-readings.ts';
 import { KEYINGS } from '../../testing/keyings.ts';
 import { LEARNER_FAULTS } from '../../testing/learner-faults.ts';
-import { applyChanges, leastEdits, type MotionDocument, readTake } from '../index.ts';
+import { applyChanges, findingKey, leastEdits, type MotionDocument, moveKeys, readTake } from '../index.ts';
 
 /** What a take becomes by the changes of its edits, as whoever is sent them applies them. */
 function put(take: MotionDocument, { edits }: ReturnType<typeof leastEdits>): MotionDocument {
@@ -42,6 +42,18 @@ test.for([
 ] as const)('%s: %s', ([name, sentence]) => {
   const { target, take } = FAULTS[name]!(createDice(7));
   expect(leastEdits(target, take)).toMatchObject({ edits: [{ sentence, left: 0, grade: 100 }], left: [], why: null });
+});
+
+test('what is dismissed needs no edit, also where another edit leaves it of another size', () => {
+  const { target, take } = FAULTS['key late']!(createDice(7));
+  const late = moveKeys(take, [{ subjectId: 'drawer', channelId: 'position.x', frame: 27 }], 4).motion;
+  const { findings } = readTake(target, late);
+  expect(findings).toHaveLength(2);
+  const [one, other] = findings;
+  const least = leastEdits(target, late, [findingKey(other!)]);
+  expect(least).toMatchObject({ edits: [{ left: 0 }], left: [] });
+  expect(least.edits[0]!.sentence).toContain(` ${one!.measured} to ${one!.expected}.`);
+  expect(leastEdits(target, late, findings.map(findingKey))).toEqual({ edits: [], left: [], why: null });
 });
 
 test('a recording has no keys to put right, and says so; nothing wrong asks for nothing', () => {

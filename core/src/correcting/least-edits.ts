@@ -77,11 +77,17 @@ function isRecorded(target: MotionDocument, take: MotionDocument): boolean {
  * Bounded by the number of readings. Pure and deterministic; never throws on valid documents.
  */
 export function leastEdits(target: Target, handedIn: MotionDocument, dismissed: readonly string[] = []): LeastEdits {
-  const counting = (own: Target, take: MotionDocument): Reading => {
-    const reading = readTake(own, take);
-    return { ...reading, findings: reading.findings.filter((finding) => !dismissed.includes(findingKey(finding))) };
-  };
-  const start = counting(target, handedIn);
+  const asRead = readTake(target, handedIn);
+  // Of another size it is the same still.
+  const notCounted = new Set(
+    asRead.findings.filter((finding) => dismissed.includes(findingKey(finding))).map(subjectMatter),
+  );
+  const counted = (reading: Reading): Reading => ({
+    ...reading,
+    findings: reading.findings.filter((finding) => !notCounted.has(subjectMatter(finding))),
+  });
+  const counting = (own: Target, take: MotionDocument): Reading => counted(readTake(own, take));
+  const start = counted(asRead);
   if (start.findings.length === 0) return { edits: [], left: [], why: null };
   const asked = targetRead(target, start);
   if (isRecorded(asked, handedIn))
