@@ -42,6 +42,7 @@ export type { HandleNumbers } from './sampling/handle-numbers.ts';
 export { changedFrames, changedSpan, changedTrackSpan } from './sampling/changed-span.ts';
 export type { FrameSpan } from './sampling/changed-span.ts';
 export { createSegmentSampler } from './sampling/segment.ts';
+export { standsFrom } from './sampling/stands.ts';
 export { bakeMotion, bakeChannelInto } from './sampling/bake.ts';
 export type { BakedMotion, BakeSpan } from './sampling/bake.ts';
 export {

@@ -8,6 +8,7 @@ import {
   type Leave,
   type MotionDocument,
   type SharedTime,
+  standsFrom,
   type Subject,
   type TrackEvent,
   trackEvents,
@@ -18,7 +19,8 @@ import {
 /** One side of a compared track: its drawings on the ruler all strips share. */
 export interface ComparedSide {
   subject: Subject | undefined;
-  events: (TrackEvent & { rulerFrame: number; leave: Leave })[];
+  /** Each with how it leaves, and whether it stands until the next. */
+  events: (TrackEvent & { rulerFrame: number; leave: Leave; stands: boolean })[];
 }
 
 /** A read track with both motions at hand. */
@@ -46,12 +48,24 @@ function sideOf(
   const leaveAt = (frame: number): Leave =>
     channelIds.flatMap((id) => findChannel(subject, id)?.keys ?? []).find((key) => key.frame === frame)?.leave ??
     'curve';
-  const events = trackEvents(subject, track).map((event) => ({
+  const found = trackEvents(subject, track);
+  const channels = track.channelIds.flatMap((id) => findChannel(subject, id) ?? []);
+  const events = found.map((event, i) => ({
     ...event,
     rulerFrame: toRuler(event.frame),
     leave: leaveAt(event.frame),
+    stands:
+      event.values.every((value, c) => value === found[i + 1]?.values[c]) && channels.every(standsAt(event.frame)),
   }));
   return { subject, events };
+}
+
+/** Whether a channel, where it has a key on a frame, stands from it on to its next. */
+function standsAt(frame: number): (channel: Channel) => boolean {
+  return ({ keys }) => {
+    const index = keys.findIndex((key) => key.frame === frame);
+    return index < 0 || index === keys.length - 1 || standsFrom(keys, index);
+  };
 }
 
 function extent(channel: Channel | undefined): number {

@@ -12,7 +12,7 @@ export const HEIGHT_PX = ROW_PX * 3;
 interface SideMark extends Pick<ComparedSide['events'][number], 'frame' | 'role' | 'leave'> {
   x: number;
   roomy: boolean;
-  /** The next key stands at the same values. */
+  /** It stands until the next key. */
   still: boolean;
   /** The other side has no key for it. */
   odd: boolean;
@@ -27,13 +27,13 @@ export interface MatchPainting {
 /** The keys of one side as they lie on the ruler; `odd` are the frames of those without a match. */
 export function marksOf({ events }: ComparedSide, odd: readonly number[], scale: TimeScale): SideMark[] {
   const xs = events.map((event) => scale.xOf(event.rulerFrame));
-  return events.map(({ frame, role, leave, values }, i) => ({
+  return events.map(({ frame, role, leave, stands }, i) => ({
     frame,
     role,
     leave,
     x: xs[i]!,
     roomy: isRoomy(xs, i),
-    still: values.every((value, c) => value === events[i + 1]?.values[c]),
+    still: stands,
     odd: odd.includes(frame),
   }));
 }

@@ -96,3 +96,15 @@ test('a painted row is painted anew about the keys that changed and marks select
   expect(nothing.to).toBeLessThan(nothing.from);
   expect(changedSum({ ...paint, frames }, { ...paint, frames, spacingPx: 7 })).toBeNull();
 });
+
+test('what leaves and comes back between equal keys is no hold: it has no bar; what is flat between them has one', () => {
+  const bars = (out: number): string[] => {
+    const { context, did } = recorder();
+    const key = createKey(41, 50, { link: 'broken', out: { frames: 10, value: out } });
+    const keys = [createKey(1, 0), key, createKey(81, 50), createKey(101, 0)];
+    paintTrack(context, { keys, scale, y: 15, spacingPx: 20, colour: '#000000', selected: [] }, ALL);
+    return did.filter((line) => line.endsWith(' 0.25'));
+  };
+  expect(bars(30)).toEqual([]);
+  expect(bars(0)).toHaveLength(1);
+});

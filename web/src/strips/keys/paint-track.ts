@@ -1,4 +1,4 @@
-import { changedFrames, type Key } from '@undulan/core';
+import { changedFrames, type Key, standsFrom } from '@undulan/core';
 import type { TimeScale } from '../../time/index.ts';
 import { cssColour } from '../../ui/index.ts';
 import {
@@ -49,7 +49,7 @@ const LINE_PX = 2;
 export function paintTrack(context: CanvasRenderingContext2D, painting: TrackPaint, columns: Columns): void {
   const { keys, scale, y, spacingPx, colour, selected } = painting;
   const xs = keys.map((key) => scale.xOf(key.frame));
-  const lines = keys.map(({ leave, value }, i) => ({ x: xs[i]!, leave, still: value === keys[i + 1]?.value }));
+  const lines = keys.map(({ leave }, i) => ({ x: xs[i]!, leave, still: standsFrom(keys, i) }));
   paintKeyLines(context, lines, { y, colour, widthPx: spacingPx === null ? LINE_PX : hairlinePx() }, columns);
   if (spacingPx !== null) {
     paintCrowd(context, { ...painting, spacingPx }, xs, columns);
