@@ -97,7 +97,7 @@ test('a painted row is painted anew about the keys that changed and marks select
   expect(changedSum({ ...paint, frames }, { ...paint, frames, spacingPx: 7 })).toBeNull();
 });
 
-test('what leaves and comes back between equal keys is no hold and has no bar; what is flat between them has one', () => {
+test('what leaves and comes back between equal keys has no bar as a hold; what is flat between them has one', () => {
   const bars = (out: number): string[] => {
     const { context, did } = recorder();
     const key = createKey(41, 50, { link: 'broken', out: { frames: 10, value: out } });
