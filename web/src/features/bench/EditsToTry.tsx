@@ -5,7 +5,7 @@ import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button } from '../../ui/index.ts';
 
 /** Whether an edit can be put into the motion, is in it, or neither: what it changes has been changed since. */
-export function standingOf(motion: MotionDocument, changes: readonly Change[]): 'open' | 'in' | 'changed' {
+function standingOf(motion: MotionDocument, changes: readonly Change[]): 'open' | 'in' | 'changed' {
   const without = applyChanges(motion, invertChanges(changes));
   const again = without.ok ? applyChanges(without.value, changes) : without;
   if (again.ok && sameData(again.value, motion)) return 'in';

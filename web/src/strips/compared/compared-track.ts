@@ -45,27 +45,28 @@ function sideOf(
     findSubject(motion, reading.subjectId) ?? motion.subjects.find((other) => other.name === reading.subjectName);
   const track = TRACKS.find((other) => other.id === reading.track)!;
   if (!subject) return { subject, events: [] };
-  const leaveAt = (frame: number): Leave =>
-    channelIds.flatMap((id) => findChannel(subject, id)?.keys ?? []).find((key) => key.frame === frame)?.leave ??
-    'curve';
+  // Of several channels with a key on a frame the first says how it leaves.
+  const leaves = new Map(
+    channelIds
+      .toReversed()
+      .flatMap((id) => findChannel(subject, id)?.keys.map((key) => [key.frame, key.leave] as const) ?? []),
+  );
   const found = trackEvents(subject, track);
-  const channels = track.channelIds.flatMap((id) => findChannel(subject, id) ?? []);
+  const moving = track.channelIds.flatMap((id) => findChannel(subject, id) ?? []).map(movesFrom);
   const events = found.map((event, i) => ({
     ...event,
     rulerFrame: toRuler(event.frame),
-    leave: leaveAt(event.frame),
+    leave: leaves.get(event.frame) ?? 'curve',
     stands:
-      event.values.every((value, c) => value === found[i + 1]?.values[c]) && channels.every(standsAt(event.frame)),
+      event.values.every((value, c) => value === found[i + 1]?.values[c]) &&
+      moving.every((from) => !from.has(event.frame)),
   }));
   return { subject, events };
 }
 
-/** Whether a channel, where it has a key on a frame, stands from it on to its next. */
-function standsAt(frame: number): (channel: Channel) => boolean {
-  return ({ keys }) => {
-    const index = keys.findIndex((key) => key.frame === frame);
-    return index < 0 || index === keys.length - 1 || standsFrom(keys, index);
-  };
+/** The frames of a channel's keys from which on it goes somewhere before the next. */
+function movesFrom({ keys }: Channel): Set<number> {
+  return new Set(keys.slice(0, -1).flatMap((key, i) => (standsFrom(keys, i) ? [] : [key.frame])));
 }
 
 function extent(channel: Channel | undefined): number {
