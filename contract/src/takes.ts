@@ -1,4 +1,4 @@
-import { Change, CriterionId, FRAME_LIMIT, MotionDocument, NamedEvent, Reading, Tolerances } from '@undulan/core';
+import { Change, CriterionId, FRAME_LIMIT, MotionDocument, Reading, TargetTerms, Tolerances } from '@undulan/core';
 import * as z from 'zod';
 import { ReadingState, TakeSummary } from './courses.ts';
 import { CourseRole } from './people.ts';
@@ -114,8 +114,8 @@ export const TakeView = TakeSummary.extend({
   motion: MotionDocument,
   target: MotionDocument.nullable(),
   tolerances: Tolerances,
-  /** What happens at keys of the target, for who sees it. */
-  events: z.array(NamedEvent),
+  /** What the target says beside its motion and its tolerances, for who sees it. */
+  terms: TargetTerms.omit({ alternatives: true }),
   /**
    * The newest reading, or the one asked for; null while it is coming, where it could not be made, and for a learner
    * until the review is returned.

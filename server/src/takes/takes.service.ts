@@ -1,5 +1,5 @@
 import type { Note, Review, SeriesTake, TakeView } from '@undulan/contract';
-import { findingKey, type Reading, targetRead } from '@undulan/core';
+import { findingKey, type Reading, type Target, targetRead } from '@undulan/core';
 import { mayLearnerSeeModel, type TakeAccess, takeFor } from '../access/access.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { coarseReading } from '../readings/coarse-reading.ts';
@@ -73,6 +73,16 @@ function readingFor(
   return seesModel ? left : coarseReading(left);
 }
 
+/** What a target says beside its motions and its tolerances. */
+function termsOf({
+  motion: _motion,
+  tolerances: _tolerances,
+  alternatives: _others,
+  ...terms
+}: Target): TakeView['terms'] {
+  return terms;
+}
+
 /**
  * A take with one of its readings (the newest there is unless another is named), each as far as the caller may see it.
  */
@@ -108,7 +118,7 @@ export async function viewTake(personId: string, takeId: string, readingId?: unk
     motion,
     target: seesModel ? targetRead(target, reading ?? { nearest: null }) : null,
     tolerances: target.tolerances,
-    events: seesModel ? (target.events ?? []) : [],
+    terms: seesModel ? termsOf(target) : {},
     reading: reading && mayRead ? readingFor(reading, access, review, seesModel) : null,
     notReadBecause: instructs ? (lines[0]?.problem ?? null) : null,
     targetChanged: lines[0] ? lines[0].targetHash !== exercise.targetHash : false,

@@ -1,5 +1,5 @@
 import type { Note, TakeView } from '@undulan/contract';
-import type { Cue, Finding } from '@undulan/core';
+import type { Cue, Finding, NamedEvent } from '@undulan/core';
 import type { ReactNode } from 'react';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
 import { type DrawingDraft, NoteLayer, useGhosts } from '../reviewing/index.ts';
@@ -11,7 +11,7 @@ import { type Pages, Spread } from './Spread.tsx';
 import { useComparison } from './use-comparison.ts';
 
 /** Cues, and what happens at keys of the target, as cues that say so; one that is both is the target's. */
-function cuesWith(cues: readonly Cue[], events: TakeView['events']): Cue[] {
+function cuesWith(cues: readonly Cue[], events: readonly NamedEvent[]): Cue[] {
   const named = new Map(events.map(({ frame, name }) => [frame, name]));
   return [...cues.filter(({ frame }) => !named.has(frame)), ...[...named].map(([frame, name]) => ({ frame, name }))];
 }
@@ -81,7 +81,7 @@ export function ComparisonSpread({
           strips={comparisonStrips(comparison, view.tolerances)}
           keyFrames={keyFrames}
           reach={keyFrames}
-          cues={cuesWith((target ?? motion).cues, view.events)}
+          cues={cuesWith((target ?? motion).cues, view.terms.events ?? [])}
           bar={<TrackChoice {...comparison} />}
           foot={<span className="figures">{comparisonWords(comparison)}</span>}
         />

@@ -178,7 +178,7 @@ async function open(change: Partial<ReviewedTake> = {}): Promise<void> {
       motion: twoOff,
       target: model,
       tolerances,
-      events: [],
+      terms: {},
       reading,
       targetChanged: false,
       notReadBecause: null,

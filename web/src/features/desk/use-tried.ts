@@ -10,7 +10,7 @@ export function useTried(view: ReviewedTake, edits: TakeEdits['edits']): Reviewe
       const applied = applyChanges(now, changes);
       return applied.ok ? applied.value : now;
     }, view.motion);
-    const { target, tolerances } = view;
-    return { ...view, motion, reading: target && readTake({ motion: target, tolerances }, motion) };
+    const { target, tolerances, terms } = view;
+    return { ...view, motion, reading: target && readTake({ motion: target, tolerances, ...terms }, motion) };
   }, [view, edits]);
 }
