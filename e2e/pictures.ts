@@ -69,8 +69,8 @@ test('bench, shaping', async ({ page }) => {
   await page.keyboard.press('4');
   await page.getByRole('slider', { name: 'Drawing 14 of 9 to 20' }).press('Shift+ArrowLeft');
   await page.getByRole('button', { name: /on frame 9, key of the curve/ }).click();
-  await picture(page, 'bench-strips');
   await saved(page);
+  await picture(page, 'bench-strips');
   await undoAll(page);
 });
 
