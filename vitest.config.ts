@@ -38,6 +38,7 @@ export default defineConfig({
         test: {
           name: 'server',
           include: ['server/test/**/*.test.ts'],
+          isolate: false,
           testTimeout: 30_000,
           hookTimeout: 60_000,
           fileParallelism: false,

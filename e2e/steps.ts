@@ -14,10 +14,10 @@ export async function signIn(page: Page, name: string, { anew = false } = {}): P
   await page.goto('/');
   const course = page.getByRole('heading', { name: 'Kitchen in Motion' });
   const door = page.getByRole('heading', { name: 'Have a look around' });
-  await expect(course.or(door)).toBeVisible();
+  await course.or(door).waitFor();
   if (await course.isVisible()) return;
   await page.getByRole('button', { name }).click();
-  await expect(course).toBeVisible();
+  await course.waitFor();
   if (!anew) signedIn.set(name, await page.context().cookies());
 }
 
@@ -58,8 +58,9 @@ export function keyMark(page: Page, channel: string, frame: number): Locator {
   return page.getByRole('button', { name: new RegExp(`^${channel}, key on frame ${frame},`) });
 }
 
+/** Waits for it frame by frame: an expectation looks again half a second later, and many a journey waits for this. */
 export async function saved(page: Page): Promise<void> {
-  await expect(page.getByTestId('save-status')).toHaveText('Saved');
+  await page.getByTestId('save-status').filter({ hasText: /^Saved$/ }).waitFor();
 }
 
 /** The row of the learner's course page for one exercise. */
@@ -77,13 +78,13 @@ export async function expectAccessible(page: Page): Promise<void> {
 export async function openBench(page: Page, learner: string, exercise: string): Promise<void> {
   await signIn(page, learner);
   await exerciseRow(page, exercise).getByRole('button', { name: 'Continue' }).click();
-  await expect(page.getByRole('button', { name: /^Record o/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Record o/ }).waitFor();
 }
 
 /** Takes back every step there is, so that the next journey finds the work as it was. */
 export async function undoAll(page: Page): Promise<void> {
   const undo = page.getByRole('button', { name: 'Undo' });
-  while ((await undo.getAttribute('aria-disabled')) !== 'true') await undo.click();
+  while ((await undo.getAttribute('aria-disabled')) !== 'true') await undo.press('Enter');
   await saved(page);
 }
 

@@ -3,11 +3,12 @@ import { run } from './shell.mjs';
 import { runInBrowser, stopAll, throwawayDatabase } from './throwaway.mjs';
 
 /**
- * Everything, or the parts named: stages, each of lanes that run side by side and keep a core busy. What waits for a
- * screen and is upset by a slow one comes last, alone.
+ * Everything, or the parts named: stages, the parts of each in the order they are taken up by two hands, one for each
+ * core. What waits for a screen and is upset by a slow one comes last, alone.
  */
-const STAGES = [[['types', 'unit'], ['lint']], [['server']], [['e2e']]];
-const ALL = STAGES.flat(2);
+const STAGES = [['lint', 'types', 'unit', 'server'], ['e2e']];
+const HANDS = 2;
+const ALL = STAGES.flat();
 const parts = process.argv.slice(2).length > 0 ? process.argv.slice(2) : ALL;
 const unknown = parts.filter((part) => !ALL.includes(part));
 if (unknown.length > 0) {
@@ -21,7 +22,7 @@ function npm(...args) {
 }
 
 const WORK = {
-  types: () => npm('tsc', '-b'),
+  types: () => run('npm', ['run', '--silent', 'types'], { cwd: ROOT }),
   lint: async () => {
     await npm('prettier', '--check', '.');
     await npm('eslint', '.');
@@ -39,9 +40,9 @@ const WORK = {
   e2e: () => runInBrowser('journeys', [], 2),
 };
 
-/** Those of a lane's parts that were asked for, one after the other. */
-async function inTurn(lane) {
-  for (const part of lane) if (parts.includes(part)) await WORK[part]();
+/** Takes up what is left of a stage, one part after the other, until there is none. */
+async function workThrough(left) {
+  while (left.length > 0) await WORK[left.shift()]();
 }
 
 try {
@@ -51,8 +52,9 @@ try {
   ];
   await ensurePackages(needs);
   await ensureModules();
-  for (const lanes of STAGES) {
-    const ended = await Promise.allSettled(lanes.map(inTurn));
+  for (const stage of STAGES) {
+    const left = stage.filter((part) => parts.includes(part));
+    const ended = await Promise.allSettled(Array.from({ length: HANDS }, () => workThrough(left)));
     const failed = ended.find(({ status }) => status === 'rejected');
     if (failed) throw failed.reason;
   }
