@@ -60,7 +60,10 @@ export function keyMark(page: Page, channel: string, frame: number): Locator {
 
 /** Waits for it frame by frame: an expectation looks again half a second later, and many a journey waits for this. */
 export async function saved(page: Page): Promise<void> {
-  await page.getByTestId('save-status').filter({ hasText: /^Saved$/ }).waitFor();
+  await page
+    .getByTestId('save-status')
+    .filter({ hasText: /^Saved$/ })
+    .waitFor();
 }
 
 /** The row of the learner's course page for one exercise. */
