@@ -36,6 +36,21 @@ test('a foot dragged on the loom bends the curve; sentence, numbers and keys fol
   await undoOnce(page);
   await expect(value(page, 14)).toHaveValue('285.9');
 
+  // Too far it stops where two drawings meet, and says so; with Alt it goes past them.
+  const at = await middleOf(foot(page, 14));
+  await page.mouse.move(at.x, at.y);
+  await page.mouse.down();
+  await page.mouse.move(at.x + 9 * px, at.y, { steps: 3 });
+  const told = page.getByRole('status').filter({ hasText: '14:' });
+  await expect(told).toContainText('meets the next drawing');
+  await page.keyboard.down('Alt');
+  await page.mouse.move(at.x + 9 * px + 1, at.y);
+  await expect(told).not.toContainText('meets');
+  await page.keyboard.up('Alt');
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  await expect(value(page, 14)).toHaveValue('285.9');
+
   await page.getByLabel('Dragging a foot').selectOption('drag: a breakdown');
   await foot(page, 14).press('Shift+ArrowLeft');
   await expect.poll(() => keyFrames(page, Y)).toEqual([9, 14, 20, 26, 31]);

@@ -37,4 +37,6 @@ export type { FittedCurve } from './fit-curve.ts';
 export { moveOntoGuide, moveOffGuide, keyedByPosition } from './guide-move.ts';
 export { shapeBySpacing, spaceDrawings, squeezed } from './space-drawings.ts';
 export type { DrawingPlace } from './space-drawings.ts';
+export { drawingRoom, roomTogether } from './drawing-room.ts';
+export type { DrawingRoom } from './drawing-room.ts';
 export { fractionOf, shareWords, drawnToFraction } from './fractions.ts';

@@ -103,6 +103,16 @@ test('a foot is moved by arrows: by a hundredth, with Shift by a tenth; the curv
   ]);
 });
 
+test('arrows move a foot no further than the next drawing, with Alt past it', () => {
+  for (let n = 0; n < 12; n++) fireEvent.keyDown(foot(13), { key: 'ArrowRight', shiftKey: true });
+  const places = Array.from({ length: 25 }, (_, i) => xAt(1 + i));
+  expect(xAt(13)).toBeGreaterThan(400);
+  places.slice(1).forEach((x, i) => expect(x).toBeGreaterThanOrEqual(places[i]! - 1e-6));
+  const met = xAt(13);
+  fireEvent.keyDown(foot(13), { key: 'ArrowRight', altKey: true });
+  expect(xAt(13)).toBeCloseTo(met + 6, 6);
+});
+
 test('set to breakdowns, a moved foot becomes one; from then on it is that breakdown that moves', () => {
   fireEvent.change(screen.getByLabelText('Dragging a foot'), { target: { value: 'breakdown' } });
   fireEvent.keyDown(foot(9), { key: 'ArrowLeft', shiftKey: true });

@@ -8,7 +8,8 @@ export interface FootActions {
   /** Grabs it, or with Shift adds it to the chosen ones or takes it out. */
   onPress: (event: PointerEvent) => void;
   onChoose: () => void;
-  onNudge: (share: number) => void;
+  /** Moves it by a share of the way; past other drawings only where it is free to. */
+  onNudge: (share: number, isFree: boolean) => void;
 }
 
 interface LoomFootProps extends FootActions {
@@ -30,7 +31,7 @@ export function LoomFoot({ chart, mark, spaceY, onPress, onChoose, onNudge }: Lo
     }
     if (!way) return;
     event.preventDefault();
-    onNudge(way * NUDGE * (event.shiftKey ? 10 : 1));
+    onNudge(way * NUDGE * (event.shiftKey ? 10 : 1), event.altKey);
   };
   return (
     <g
@@ -40,7 +41,10 @@ export function LoomFoot({ chart, mark, spaceY, onPress, onChoose, onNudge }: Lo
       aria-valuenow={Math.round(mark.progress * 1000) / 10}
       aria-valuetext={`${shareWords(mark.progress)} of the way`}
       className="cursor-ew-resize"
-      aria-description="Arrow keys move it; the space bar, or a press with Shift, chooses several."
+      aria-description={
+        'Arrow keys move it as far as the next drawing, with Alt past it; ' +
+        'the space bar, or a press with Shift, chooses several.'
+      }
       onPointerDown={onPress}
       onKeyDown={type}
     >

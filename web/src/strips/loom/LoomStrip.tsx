@@ -145,7 +145,7 @@ function Feet({ charts, rails, by, segmentOf, choice }: FeetProps) {
       if (!isChosen) choice.letGo();
       grab(event, { chart, mark }, isChosen ? choice.chosen : null);
     },
-    onNudge: (share) => nudge({ chart, mark }, share),
+    onNudge: (share, isFree) => nudge({ chart, mark }, share, isFree),
   });
   return (
     <>
