@@ -55,7 +55,7 @@ export {
   channelOf,
   restingOf,
 } from './document/document.ts';
-export { tracksOf, trackEvents, trackRoles, trackValues, trackWith, TRACKS } from './sampling/track.ts';
+export { tracksOf, trackAlike, trackEvents, trackRoles, trackValues, trackWith, TRACKS } from './sampling/track.ts';
 export type { Track, TrackEvent, TrackId } from './sampling/track.ts';
 export * from './keys/index.ts';
 export * from './edit/index.ts';

@@ -17,7 +17,7 @@ import {
   TRACKS,
 } from '../index.ts';
 
-const LOOK = { shape: 'bread', widthPx: 60, heightPx: 60, fill: '#d9a441' } as const;
+const LOOK = { shape: 'slice', widthPx: 60, heightPx: 60, fill: '#d9a441' } as const;
 const POSITION = TRACKS.find((track) => track.id === 'position')!;
 const SEGMENT: SegmentRef = { subjectId: 'bread', trackId: 'position', firstFrame: 1, lastFrame: 13 };
 

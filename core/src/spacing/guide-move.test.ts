@@ -16,6 +16,8 @@ import {
   poseOf,
   setGuide,
   setWobble,
+  trackAlike,
+  TRACKS,
 } from '../motion/index.ts';
 import { moveOffGuide, moveOntoGuide } from './guide-move.ts';
 
@@ -88,6 +90,13 @@ test('an arc of three keys keeps its three keys: the shape is the path, the timi
     [createKey(1, 300), createKey(25, 80, { role: 'breakdown' }), createKey(49, 300)],
   );
   const guided = moveOntoGuide(motion, 'pancake', 'way').motion;
+  const [plain, position] = [findSubject(motion, 'pancake')!, TRACKS.find(({ id }) => id === 'position')!];
+  const travel = trackAlike(findSubject(guided, 'pancake')!, position);
+  expect([travel.id, trackAlike(plain, travel).id, trackAlike(plain, position).id]).toEqual([
+    'travel',
+    'position',
+    'position',
+  ]);
   const travel = findSubject(guided, 'pancake')!.channels.find((channel) => channel.id === 'travel')!;
   expect(travel.keys.filter((key) => key.role !== 'inbetween').map((key) => [key.frame, key.role])).toEqual([
     [1, 'extreme'],

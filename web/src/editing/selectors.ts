@@ -1,6 +1,7 @@
 import { createSelector } from '@reduxjs/toolkit';
 import {
   type Channel,
+  type ChannelId,
   createChannel,
   findSubject,
   type KeyRef,
@@ -85,11 +86,18 @@ export const selectKeyedChannels = createSelector([selectSubject], (subject): Ch
   subject ? subject.channels.filter((channel) => channel.keys.length > 0) : [],
 );
 
-/** The channel the Curve strip is about: the chosen one, else the first that is keyed. */
+/** The channels that carry a subject across the stage: by its position, or along a guide path. */
+const CARRIES: readonly ChannelId[] = ['position.x', 'position.y', 'travel'];
+
+/** The channel the Curve strip is about: the chosen one, else the first keyed, one that carries before the others. */
 export const selectActiveChannel = createSelector(
   [selectSubject, selectKeyedChannels, (state: RootState) => state.selection.channelId],
   (subject, keyed, channelId): Channel | null =>
-    subject?.channels.find((channel) => channel.id === channelId) ?? keyed[0] ?? subject?.channels[0] ?? null,
+    subject?.channels.find((channel) => channel.id === channelId) ??
+    keyed.find(({ id }) => CARRIES.includes(id)) ??
+    keyed[0] ??
+    subject?.channels[0] ??
+    null,
 );
 
 export const selectUndoName = (state: RootState): string | null =>

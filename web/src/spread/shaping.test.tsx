@@ -260,11 +260,15 @@ test('a move is put on a path and taken off it, and says where it is', () => {
   open();
   fireEvent.click(screen.getByRole('menuitem', { name: 'Put the move on a path of its own' }));
   expect(motion().guides.map((path) => path.name)).toEqual(['Tea glass: its way']);
+  // The move that was looked at is now its travel: loom, sentence and charts go on from there.
+  expect(sentence()).toMatch(/^Travel 1–25:/);
+  expect(foot(13).getAttribute('aria-valuetext')).toBe('1/2 of the way');
   open();
   expect(screen.getByRole('menuitem', { name: /^Put the move on a path/ }).textContent).toContain(
     'It is on the path "Tea glass: its way".',
   );
   fireEvent.click(screen.getByRole('menuitem', { name: 'Take it off the path, into keys' }));
   expect(motion().guides).toEqual([]);
+  expect(sentence()).toMatch(/^Position 1–25:/);
   expect(xAt(13)).toBeCloseTo(300, 2);
 });

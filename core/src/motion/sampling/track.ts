@@ -43,6 +43,16 @@ export function tracksOf(subject: Subject): Track[] {
   return TRACKS.filter((track) => track.channelIds.some((id) => (findChannel(subject, id)?.keys.length ?? 0) > 0));
 }
 
+/**
+ * The track that says of a subject what another says of its counterpart: where one goes by its position and the other
+ * along a guide path, a share of either's way is the same.
+ */
+export function trackAlike(subject: Subject, track: Track): Track {
+  const other = track === POSITION ? trackWith('travel')! : track.id === 'travel' ? POSITION : null;
+  const own = tracksOf(subject);
+  return other && !own.includes(track) && own.includes(other) ? other : track;
+}
+
 /** A drawing of a track: a key on any of its channels, with the values of all of them. */
 export interface TrackEvent {
   frame: number;

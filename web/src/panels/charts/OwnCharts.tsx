@@ -1,4 +1,4 @@
-import { findSubject, type MotionDocument, type TimingChart, type Track, tracksOf } from '@undulan/core';
+import { findSubject, type MotionDocument, type TimingChart, type Track, trackAlike, tracksOf } from '@undulan/core';
 import { memo, useMemo, useState } from 'react';
 import { selectMotion, selectSettledSubject } from '../../editing/index.ts';
 import { useAppSelector } from '../../state/index.ts';
@@ -42,11 +42,14 @@ interface TrackChartsProps extends OwnChartsProps {
   track: Track;
 }
 
-function TrackCharts({ subjectId, track, tone, target }: TrackChartsProps) {
+function TrackCharts({ subjectId, track: asked, tone, target }: TrackChartsProps) {
+  const subject = useAppSelector(selectSettledSubject);
+  // What the target does by position may be done along a path, and the other way round.
+  const track = subject ? trackAlike(subject, asked) : asked;
   // In a gesture the charts from before are drawn, over which what becomes of them is painted.
-  const drawn = useSegments(useAppSelector(selectMotion), useAppSelector(selectSettledSubject), track, false);
+  const drawn = useSegments(useAppSelector(selectMotion), subject, track, false);
   const own = useShownSegments(track, drawn, false);
-  const aims = useSegments(target, target && findSubject(target, subjectId), track, false);
+  const aims = useSegments(target, target && findSubject(target, subjectId), asked, false);
   const frame = useRestingFrame();
   const [all, setAll] = useState(false);
   const lives = useMemo(() => livesOf(drawn, own), [drawn, own]);

@@ -7,7 +7,7 @@ import { StripCanvas } from '../kit/index.ts';
 import { railsOf } from '../loom/index.ts';
 import type { ComparedTrack } from './compared-track.ts';
 import { paintTwinLoom } from './paint-twin-loom.ts';
-import { weave } from './twin-loom.ts';
+import { matchedEnds, weave } from './twin-loom.ts';
 
 const NUMBERS_FROM_PX = 120;
 
@@ -18,8 +18,8 @@ interface TwinLoomStripProps {
 }
 
 /**
- * The looms of target and take woven into one: where a thread of the take ends elsewhere than the target's the gap
- * between them is shaded. At the segments' ends stands how fast each is there, 1 being even.
+ * The looms of target and take woven into one: where a thread of the take ends elsewhere than the target's of
+ * the same move the gap between them is shaded. At the segments' ends stands how fast each is there, 1 being even.
  */
 export function TwinLoomStrip({ compared, target, take }: TwinLoomStripProps) {
   const scale = useTimeScale();
@@ -28,6 +28,7 @@ export function TwinLoomStrip({ compared, target, take }: TwinLoomStripProps) {
   const track = TRACKS.find((other) => other.id === compared.reading.track)!;
   const asked = useMemo(() => weave(target, compared.target, track, (frame) => frame), [compared, target, track]);
   const own = useMemo(() => weave(take, compared.take, track, compared.toTarget), [compared, take, track]);
+  const ends = useMemo(() => matchedEnds(compared), [compared]);
   return (
     <Strip
       title="Loom"
@@ -46,7 +47,11 @@ export function TwinLoomStrip({ compared, target, take }: TwinLoomStripProps) {
           <Empty title="Nothing on the loom">{track.label} needs two extremes at different places.</Empty>
         ) : (
           <div role="img" aria-label="Threads of target and take" className="h-full">
-            <StripCanvas heightPx={rails.heightPx} painting={{ asked, own, rails, scale }} paint={paintTwinLoom} />
+            <StripCanvas
+              heightPx={rails.heightPx}
+              painting={{ asked, own, ends, rails, scale }}
+              paint={paintTwinLoom}
+            />
             <svg width={scale.widthPx} height={rails.heightPx} className="relative block">
               {compared.reading.segments.map((segment) => (
                 <EndEases key={segment.firstFrame} segment={segment} y={rails.spaceY + 22} />

@@ -2,13 +2,14 @@ import type { TimeScale } from '../../time/index.ts';
 import { cssColour } from '../../ui/index.ts';
 import { ringPainter } from '../kit/index.ts';
 import { paintWeave, type Rails, type Weave } from '../loom/index.ts';
-import { gapsOf, type WovenSegment } from './twin-loom.ts';
+import { counterpartOf, gapsOf, type MatchedEnd, type WovenSegment } from './twin-loom.ts';
 
 export interface TwinLoomPainting {
   /** Of the target. */
   asked: readonly WovenSegment[];
   /** Of the take. */
   own: readonly WovenSegment[];
+  ends: readonly MatchedEnd[];
   rails: Rails;
   scale: TimeScale;
 }
@@ -19,7 +20,7 @@ const LOOKS = {
   take: { colour: 'var(--take)', dash: 'all', ringPx: 3.5, lowerPx: 4 },
 } as const;
 
-/** Paints both looms, and shades the gap between two threads that begin on one frame. */
+/** Paints both looms, and shades the gap between two threads of one move that begin on one frame. */
 export function paintTwinLoom(context: CanvasRenderingContext2D, painting: TwinLoomPainting): void {
   const { asked, own } = painting;
   for (const segment of asked) paintGaps(context, segment, painting);
@@ -30,11 +31,11 @@ export function paintTwinLoom(context: CanvasRenderingContext2D, painting: TwinL
 function paintGaps(
   context: CanvasRenderingContext2D,
   segment: WovenSegment,
-  { own, rails: { timeY, spaceY }, scale }: TwinLoomPainting,
+  { own, ends, rails: { timeY, spaceY }, scale }: TwinLoomPainting,
 ): void {
   context.fillStyle = cssColour('var(--ochre)');
   context.globalAlpha = 0.28;
-  for (const { frame, foot, ownFoot } of gapsOf(segment, own)) {
+  for (const { frame, foot, ownFoot } of gapsOf(segment, counterpartOf(segment, own, ends))) {
     context.beginPath();
     context.moveTo(scale.xOf(frame), timeY);
     context.lineTo(scale.xOf(foot), spaceY);

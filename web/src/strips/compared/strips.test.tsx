@@ -18,7 +18,7 @@ import { expect, test } from 'vitest';
 import { createStore } from '../../state/index.ts';
 import { createTimeScale, TimeScaleProvider } from '../../time/index.ts';
 import { type Alignment, compareTrack } from './compared-track.ts';
-import { gapsOf, weave } from './twin-loom.ts';
+import { counterpartOf, gapsOf, matchedEnds, weave } from './twin-loom.ts';
 import { TwinLoomStrip } from './TwinLoomStrip.tsx';
 import { TwoSpeedsStrip } from './TwoSpeedsStrip.tsx';
 import { correctionProblem, useCompared } from './use-compared.ts';
@@ -56,8 +56,9 @@ function gaps(target: MotionDocument, take: MotionDocument, by: Alignment = 'tim
   const compared = compareTrack(target, take, read(target, take), by);
   const track = TRACKS.find((other) => other.id === compared.reading.track)!;
   const own = weave(take, compared.take, track, compared.toTarget);
+  const ends = matchedEnds(compared);
   return weave(target, compared.target, track, (frame) => frame).flatMap((segment) =>
-    gapsOf(segment, own).map(({ foot, ownFoot }) => Math.abs(foot - ownFoot)),
+    gapsOf(segment, counterpartOf(segment, own, ends)).map(({ foot, ownFoot }) => Math.abs(foot - ownFoot)),
   );
 }
 
@@ -78,6 +79,13 @@ test('laid on each other by keys a late take of the same spacing has no gap left
   expect(Math.max(...gaps(eased, easedLate))).toBeGreaterThan(0.1);
   // Between two drawings the way is taken as straight.
   expect(Math.max(...gaps(eased, easedLate, 'keys'))).toBeLessThan(0.025);
+});
+
+test('where both turn, but not on one frame, a drawing on the way out is not compared with one on the way back', () => {
+  const outAndBack = pushed([createKey(1, 100), createKey(13, 700), createKey(25, 100)]);
+  const lateTurn = moveKeys(outAndBack, [ref(13)], 6).motion;
+  // Out on 1 to 13 of both; back on 19 to 25 of both.
+  expect(gaps(outAndBack, lateTurn)).toHaveLength(13 + 7);
 });
 
 test('both speeds have their peaks said: 600 px in 24 frames at 24 fps is 600 px/s, in 28 it is 514.3', () => {

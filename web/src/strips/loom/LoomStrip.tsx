@@ -1,4 +1,11 @@
-import { type ChartMark, findSubject, type MotionDocument, type SegmentRef, type TimingChart } from '@undulan/core';
+import {
+  type ChartMark,
+  findSubject,
+  type MotionDocument,
+  type SegmentRef,
+  type TimingChart,
+  trackAlike,
+} from '@undulan/core';
 import { useMemo } from 'react';
 import { selectMotion, selectSettledSubject } from '../../editing/index.ts';
 import { useAppSelector } from '../../state/index.ts';
@@ -106,7 +113,8 @@ function LoomCanvas({ tone, target, charts, rails, chosenFirst, chosenFrames }: 
   const subject = useAppSelector(selectSettledSubject);
   const track = useActiveTrack();
   const shown = useShownSegments(track, charts);
-  const targets = useSegments(target, target && subject ? findSubject(target, subject.id) : undefined, track);
+  const asked = target && subject ? findSubject(target, subject.id) : undefined;
+  const targets = useSegments(target, asked, asked && track && trackAlike(asked, track));
   const scale = useTimeScale();
   const painting = useMemo(
     (): LoomPainting => ({

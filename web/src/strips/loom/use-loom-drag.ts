@@ -1,8 +1,8 @@
 import {
   type ChartMark,
   type DrawingPlace,
-  drawingRoom,
   type DrawingRoom,
+  drawingRoom,
   drawnToFraction,
   roomTogether,
   type SegmentRef,

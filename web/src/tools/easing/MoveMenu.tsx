@@ -1,5 +1,5 @@
 import { ChevronDown } from 'lucide-react';
-import { applyEdit, selectMotion } from '../../editing/index.ts';
+import { applyEdit, channelSelected, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Menu, MenuHeading, MenuItem } from '../../ui/index.ts';
 
@@ -14,7 +14,13 @@ export function MoveMenu() {
   const subject = motion?.subjects.find((other) => other.id === subjectId);
   const none = !subject && 'No subject is selected.';
   const guide = subject?.guide && motion?.guides.find((path) => path.id === subject.guide!.pathId);
-  const pathId = (): string => `way-${crypto.randomUUID().slice(0, 8)}`;
+  const ontoPath = (): void => {
+    if (!subject) return;
+    const pathId = `way-${crypto.randomUUID().slice(0, 8)}`;
+    dispatch(applyEdit({ operation: 'moveOntoGuide', args: [subject.id, pathId] }));
+    // The move that was looked at is now that.
+    dispatch(channelSelected('travel'));
+  };
   return (
     <Menu
       trigger={
@@ -37,7 +43,7 @@ export function MoveMenu() {
         Key x and y apart
       </MenuItem>
       <MenuItem
-        onSelect={() => subject && dispatch(applyEdit({ operation: 'moveOntoGuide', args: [subject.id, pathId()] }))}
+        onSelect={ontoPath}
         disabledReason={none || (guide && `It is on the path "${guide.name}".`)}
       >
         Put the move on a path of its own
