@@ -66,7 +66,7 @@ test('several go together as far as the drawings that stay let the first of them
   expect([unmet.least * 12, unmet.most * 12]).toEqual([expect.closeTo(2, 6), expect.closeTo(4, 6)]);
 });
 
-test('what moves one way stays on the stage, which is 960 px wide; what begins outside or goes two ways, anywhere', () => {
+test('what moves one way stays on the stage, which is 960 px wide; what comes in from outside goes anywhere', () => {
   const { least, most } = drawingRoom(straight, SEGMENT, 7, 'breakdown').onStage;
   expect([120 + least * 480, 120 + most * 480]).toEqual([expect.closeTo(0, 6), expect.closeTo(960, 6)]);
   const entering = bread([createKey(1, -80, { leave: 'linear' }), createKey(13, 600)]);

@@ -1,7 +1,7 @@
 import { bezierValue, solveBezierTime } from '../motion/curve/bezier.ts';
 import { findSubject } from '../motion/document/document.ts';
 import type { MotionDocument } from '../motion/document/schema.ts';
-import { TRACKS, trackRoles, trackValues } from '../motion/sampling/track.ts';
+import { trackRoles, TRACKS, trackValues } from '../motion/sampling/track.ts';
 import { shapeOf } from './bend-segment.ts';
 import type { SegmentRef } from './space-segment.ts';
 import { trackProgress } from './timing-chart.ts';

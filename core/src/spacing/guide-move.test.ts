@@ -91,8 +91,8 @@ test('an arc of three keys keeps its three keys: the shape is the path, the timi
   );
   const guided = moveOntoGuide(motion, 'pancake', 'way').motion;
   const [plain, position] = [findSubject(motion, 'pancake')!, TRACKS.find(({ id }) => id === 'position')!];
-  const travel = trackAlike(findSubject(guided, 'pancake')!, position);
-  expect([travel.id, trackAlike(plain, travel).id, trackAlike(plain, position).id]).toEqual([
+  const alike = trackAlike(findSubject(guided, 'pancake')!, position);
+  expect([alike.id, trackAlike(plain, alike).id, trackAlike(plain, position).id]).toEqual([
     'travel',
     'position',
     'position',
