@@ -8,7 +8,7 @@ export interface WovenSegment {
   threads: { frame: number; foot: number; isKey: boolean }[];
 }
 
-/** The segments of one side, laid on the ruler of the other. */
+/** The segments of one side, with the one that closes a cycle, laid on the ruler of the other. */
 export function weave(
   motion: MotionDocument,
   { subject }: ComparedSide,
@@ -16,7 +16,7 @@ export function weave(
   toRuler: (frame: number) => number,
 ): WovenSegment[] {
   if (!subject) return [];
-  return timingCharts(motion, subject, track).map((chart) => {
+  return timingCharts(motion, subject, track, { closing: true }).map((chart) => {
     const [from, to] = [toRuler(chart.firstFrame), toRuler(chart.lastFrame)];
     return {
       from,
