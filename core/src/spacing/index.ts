@@ -28,7 +28,7 @@ export { shapeSegment, setBreakdown, drawSpacing } from './space-segment.ts';
 export type { SegmentRef } from './space-segment.ts';
 export { bendSegment, bendThrough, shapeOf } from './bend-segment.ts';
 export { describeMove } from './describe-move.ts';
-export { fastestOf, faster, speedPiece, trackSpeed } from './move-speed.ts';
+export { fastestOf, faster, speedPiece, trackSpeed, wayBetween } from './move-speed.ts';
 export type { SpeedPoint } from './move-speed.ts';
 export { readSpacing, describeSpacing } from './describe-spacing.ts';
 export type { SpacingLook } from './describe-spacing.ts';

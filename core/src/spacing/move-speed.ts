@@ -30,6 +30,35 @@ export function speedPiece(from: number, to: number, speedsAt: (frame: number) =
   }).filter(({ speed }) => Number.isFinite(speed));
 }
 
+/** Samples of a way that turns back: a corner between two is cut off. */
+const TURNING_SAMPLES = 1024;
+
+/**
+ * How long the way is from one frame to another, there and back: through as many places as its speed is taken at, or
+ * many more where it turns back.
+ */
+export function wayBetween(from: number, to: number, valuesAt: (frame: number) => readonly number[]): number {
+  const through = (samples: number): { way: number; turns: boolean } => {
+    let before = valuesAt(from);
+    let way = 0;
+    let turns = false;
+    const went = before.map(() => 0);
+    for (let n = 1; n <= samples; n++) {
+      const here = valuesAt(from + ((to - from) * n) / samples);
+      const steps = here.map((value, c) => value - before[c]!);
+      steps.forEach((step, c) => {
+        turns ||= step * went[c]! < 0;
+        if (step !== 0) went[c] = step;
+      });
+      way += Math.hypot(...steps);
+      before = here;
+    }
+    return { way, turns };
+  };
+  const { way, turns } = through(SAMPLES);
+  return turns ? through(TURNING_SAMPLES).way : way;
+}
+
 /** How fast a track goes along its way at a frame, from the left and from the right: never below nothing. */
 export function trackSpeed(subject: Subject, track: Track, frame: number, rate: Rate): Speeds {
   const speeds = track.channelIds.flatMap((id) => {

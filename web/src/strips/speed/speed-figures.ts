@@ -24,43 +24,28 @@ export function knobsOf({ keyFrames, pieces }: SpeedLine): Knob[] {
 export interface SpeedFigures {
   /** The greatest speed, in units per second, and where. */
   peak: SpeedPoint;
-  /** The mean over the way gone, in units per second. */
+  /** The whole way, there and back, by the time from the first key to the last; in units per second. */
   average: number;
   /** The key frames where the speed jumps. */
   jumps: number[];
 }
 
-interface PieceFigures {
-  peak: SpeedPoint;
-  /** Units per second times frames. */
-  area: number;
-}
-
 /** Most pieces stay from one move of a gesture to the next. */
-const known = new WeakMap<readonly SpeedPoint[], PieceFigures>();
+const known = new WeakMap<readonly SpeedPoint[], SpeedPoint>();
 
 const NO_SPEED: SpeedPoint = { frame: 0, speed: 0 };
 
-function figuresOfPiece(piece: readonly SpeedPoint[]): PieceFigures {
+function peakOf(piece: readonly SpeedPoint[]): SpeedPoint {
   const before = known.get(piece);
   if (before) return before;
-  const figures = {
-    peak: piece.reduce(faster, NO_SPEED),
-    area: piece
-      .slice(1)
-      .reduce(
-        (sum, point, i) => sum + Math.abs(point.speed + piece[i]!.speed) * 0.5 * (point.frame - piece[i]!.frame),
-        0,
-      ),
-  };
-  known.set(piece, figures);
-  return figures;
+  const peak = piece.reduce(faster, NO_SPEED);
+  known.set(piece, peak);
+  return peak;
 }
 
-export function figuresOf({ keyFrames, pieces }: SpeedLine, rate: Rate): SpeedFigures {
-  const figures = pieces.map(figuresOfPiece);
-  const peak = figures.reduce((best, piece) => faster(best, piece.peak), NO_SPEED);
-  const way = figures.reduce((sum, piece) => sum + piece.area, 0) / framesPerSecond(rate);
+export function figuresOf({ keyFrames, pieces, ways }: SpeedLine, rate: Rate): SpeedFigures {
+  const peak = pieces.map(peakOf).reduce(faster, NO_SPEED);
+  const way = ways.reduce((sum, piece) => sum + piece, 0);
   const jumps = keyFrames.filter((_, i) => {
     const [arrives, leaves] = [pieces[i - 1]?.at(-1), pieces[i]?.[0]];
     return arrives && leaves && Math.abs(arrives.speed - leaves.speed) > JUMP * Math.abs(peak.speed);

@@ -8,11 +8,13 @@ import {
   type HandleSide,
   numbersOfHandle,
   type Rate,
+  sampleChannel,
   speedPiece,
   type SpeedPoint,
   type Subject,
   type Track,
   trackSpeed,
+  wayBetween,
 } from '@undulan/core';
 import type { EditRequest } from '../../editing/index.ts';
 
@@ -22,6 +24,8 @@ export interface SpeedLine {
   unit: string;
   keyFrames: number[];
   pieces: SpeedPoint[][];
+  /** How far each piece goes, there and back, in the unit. */
+  ways: number[];
   /** What sets the speed on one side of a key, and (unless null) how far it reaches. */
   request: (
     keyFrame: number,
@@ -38,23 +42,23 @@ export interface SpeedLine {
 }
 
 /** Pieces that are known already, by the frame they begin on, with the one they end on. */
-type KnownPieces = ReadonlyMap<number, { to: number; piece: SpeedPoint[] }>;
+type KnownPieces = ReadonlyMap<number, { to: number; piece: SpeedPoint[]; way: number }>;
 
 const NONE: KnownPieces = new Map();
 
 /** Those pieces of a line that hold still when its subject changes. */
 export function keptPieces(
-  { keyFrames, pieces }: SpeedLine,
+  { keyFrames, pieces, ways }: SpeedLine,
   before: Subject,
   after: Subject,
   channels: Pick<Track, 'channelIds'>,
 ): KnownPieces {
   const span = changedTrackSpan(before, after, channels);
   if (!span) return NONE;
-  const kept = new Map<number, { to: number; piece: SpeedPoint[] }>();
+  const kept = new Map<number, { to: number; piece: SpeedPoint[]; way: number }>();
   pieces.forEach((piece, i) => {
     const [from, to] = [keyFrames[i]!, keyFrames[i + 1]!];
-    if (to <= span.first || from >= span.last) kept.set(from, { to, piece });
+    if (to <= span.first || from >= span.last) kept.set(from, { to, piece, way: ways[i]! });
   });
   return kept;
 }
@@ -63,13 +67,15 @@ function piecesOf(
   keyFrames: readonly number[],
   known: KnownPieces,
   speedsAt: (frame: number) => { left: number; right: number },
-): SpeedPoint[][] {
-  return keyFrames.slice(0, -1).map((from, i) => {
+  valuesAt: (frame: number) => number[],
+): Pick<SpeedLine, 'pieces' | 'ways'> {
+  const found = keyFrames.slice(0, -1).map((from, i) => {
     const to = keyFrames[i + 1]!;
     const same = known.get(from);
-    if (same?.to === to) return same.piece;
-    return speedPiece(from, to, speedsAt);
+    if (same?.to === to) return same;
+    return { piece: speedPiece(from, to, speedsAt), way: wayBetween(from, to, valuesAt) };
   });
+  return { pieces: found.map(({ piece }) => piece), ways: found.map(({ way }) => way) };
 }
 
 /** The speed of one channel in units per second, up on the picture as up. */
@@ -89,10 +95,15 @@ export function channelLine(subjectId: string, channel: Channel, rate: Rate, kno
     label: CHANNELS[channel.id].label,
     unit: CHANNELS[channel.id].unit,
     keyFrames,
-    pieces: piecesOf(keyFrames, known, (frame) => {
-      const { left, right } = channelSpeed(channel, frame, rate);
-      return { left: sign * left, right: sign * right };
-    }),
+    ...piecesOf(
+      keyFrames,
+      known,
+      (frame) => {
+        const { left, right } = channelSpeed(channel, frame, rate);
+        return { left: sign * left, right: sign * right };
+      },
+      (frame) => [sampleChannel(channel, frame)],
+    ),
     reachOf,
     request: (keyFrame, side, speed, reach, apart) => {
       const reachPercent = reach ?? reachOf(keyFrame, side).percent;
@@ -115,7 +126,12 @@ export function pathLine(subject: Subject, track: Track, rate: Rate, known: Know
     label: `${track.label}, along its way`,
     unit: track.unit,
     keyFrames,
-    pieces: piecesOf(keyFrames, known, (frame) => trackSpeed(subject, track, frame, rate)),
+    ...piecesOf(
+      keyFrames,
+      known,
+      (frame) => trackSpeed(subject, track, frame, rate),
+      (frame) => channels.map((channel) => sampleChannel(channel, frame)),
+    ),
     reachOf: () => null,
     request: (keyFrame, side, speed, _reach, apart) => {
       const ref = { subjectId: subject.id, trackId: track.id, frame: keyFrame };

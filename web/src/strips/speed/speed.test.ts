@@ -55,7 +55,8 @@ test('after a change the speed is that worked out from nothing, and what it does
           FILM,
           keptPieces(alone, lid, after, { channelIds: ['position.x'] }),
         );
-        expect(one.pieces).toEqual(channelLine('lid', after.channels[0]!, FILM).pieces);
+        const anew = channelLine('lid', after.channels[0]!, FILM);
+        expect([one.pieces, one.ways]).toEqual([anew.pieces, anew.ways]);
         expect(pathLine(after, POSITION, FILM, keptPieces(way, lid, after, POSITION)).pieces).toEqual(
           pathLine(after, POSITION, FILM).pieces,
         );
@@ -90,6 +91,15 @@ test('peak, average and jumps are those of the whole line', () => {
     [13, 'out', 120],
     [25, 'in', 120],
   ]);
+});
+
+test('the average is travel by time also where the speed has no bound or the way is a jump', () => {
+  for (const leave of ['circ-out', 'expo-in', 'step', 'bounce-out'] as const) {
+    const channel = createChannel('position.x', 0, [createKey(1, 0, { leave }), createKey(13, 240)]);
+    const travel = leave === 'bounce-out' ? 240 * (1 + 2 * (1 / 4 + 1 / 16 + 1 / 64)) : 240;
+    const { average } = figuresOf(channelLine('lid', channel, FILM), FILM);
+    expect(average / travel / 2).toBeCloseTo(1, leave === 'bounce-out' ? 2 : 9);
+  }
 });
 
 test('a painted speed is painted anew where it changed and where keys came to be selected', () => {
