@@ -1,4 +1,4 @@
-import type { Finding } from '@undulan/core';
+import { type Finding, type MovedAlong, movedAlong } from '@undulan/core';
 import { clsx } from 'clsx';
 import type { ReactNode } from 'react';
 import { useClock } from '../time/index.ts';
@@ -30,20 +30,25 @@ interface FindingsListProps {
 /** A first finding that mends less than this alone is no more than the first of a list. */
 const WORTH_SAYING = 0.1;
 
+/** What becomes of those after it when they go along with it. */
+function alongWords({ after, onTime, leftFrames }: MovedAlong): string {
+  const frames = Number(Math.abs(leftFrames).toFixed(1));
+  const off = `${frames} ${frames === 1 ? 'frame' : 'frames'} ${leftFrames > 0 ? 'late' : 'early'}`;
+  const [many, are] = after === 1 ? ['the one', 'is'] : [`the ${after}`, 'are'];
+  if (onTime === after) return `Moved along with it, ${many} after it ${are} on time.`;
+  if (onTime > 0) return `Moved along with it, ${onTime} of the ${after} after it are on time, the worst left ${off}.`;
+  return `Moved along with it, ${many} after it ${are} still off${after === 1 ? '' : ', at most'}: ${off}.`;
+}
+
 /** The one finding whose correction mends most, as a sentence of its own over the list. */
 function FixFirst({ findings }: { findings: readonly Finding[] }) {
   const [first] = findings;
   if (findings.length < 2 || !first?.mends || first.mends < WORTH_SAYING) return null;
-  const follows =
-    (first.kind === 'key-late' || first.kind === 'key-early') &&
-    findings.some(
-      ({ kind, subjectId, track, expected }) =>
-        kind === first.kind && subjectId === first.subjectId && track === first.track && expected > first.expected,
-    );
+  const along = movedAlong(first, findings);
   return (
     <p className="mb-1.5 rounded-md border-l-4 border-accent bg-shade px-2.5 py-1.5 text-[13px] leading-snug">
       <span className="font-semibold">Fix this first:</span> {first.sentence.charAt(0).toLowerCase()}
-      {first.sentence.slice(1)} {follows && 'Those after it may follow from it. '}
+      {first.sentence.slice(1)} {along && `${alongWords(along)} `}
       <span className="text-faint">
         Put right alone, it mends {Math.round(first.mends * 100)} % of what is off in the movement.
       </span>
