@@ -31,6 +31,7 @@ export { createSharedTime } from './shared-time.ts';
 export type { SharedTime } from './shared-time.ts';
 export { matchKeys } from './match-keys.ts';
 export { criterionScore, weightedScore, DEFAULT_WEIGHTS, CRITERION_LABELS } from './criteria.ts';
+export { termsFollowing } from './follow-keys.ts';
 export { movedAlong } from './moved-along.ts';
 export type { MovedAlong } from './moved-along.ts';
 export { madeUpTakes } from './made-up-takes.ts';

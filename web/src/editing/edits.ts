@@ -9,6 +9,7 @@ import {
   type MotionDocument,
   recordStep,
   redoStep,
+  termsFollowing,
   undoStep,
 } from '@undulan/core';
 import type { RootState, Store } from '../state/index.ts';
@@ -44,7 +45,11 @@ export function applyEdit(request: EditRequest): Deed {
       dispatch(refused(reason));
       return;
     }
-    const after = { ...work, motion: edit.motion };
+    const after: Work = {
+      ...work,
+      motion: edit.motion,
+      details: work.details && termsFollowing(work.details, work.motion, edit.motion),
+    };
     dispatch(
       changed({
         work: after,

@@ -173,9 +173,13 @@ test('weights and tolerances of single keys change scores; a model is kept as an
   expect(work().details!.events).toHaveLength(1);
   expect(screen.getByRole('alert').textContent).toContain('at most 30 characters');
   act(() => void store.dispatch(applyEdit({ operation: 'moveKeys', args: [[{ ...ref, frame: 25 }], 2] })));
-  expect(screen.getByRole('status').textContent).toContain('No key is left on 25');
+  expect(work().details).toMatchObject({ events: [{ frame: 27, name: 'click' }], keyTolerances: [{ frame: 27 }] });
+  act(() => void store.dispatch(applyEdit({ operation: 'deleteKeys', args: [[{ ...ref, frame: 27 }]] })));
+  expect(screen.getByRole('status').textContent).toContain('No key is left on 27');
   fireEvent.click(screen.getByRole('button', { name: 'Forget it' }));
   expect(work().details).toMatchObject({ events: [], keyTolerances: [] });
+  act(() => void store.dispatch(applyEdit({ operation: 'takeMotion', args: [keyed] })));
+  act(() => void store.dispatch(applyEdit({ operation: 'moveKeys', args: [[{ ...ref, frame: 25 }], 2] })));
 
   type('Name of the alternative', 'Slower');
   fireEvent.click(screen.getByRole('button', { name: 'Keep the model as it is now as one' }));
