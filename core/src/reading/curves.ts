@@ -4,8 +4,9 @@ import type { Subject } from '../motion/document/schema.ts';
 import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import type { Track, TrackEvent } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
+import { type LaidCurve, valueOn } from './laid-curve.ts';
 import type { Samples } from './moments.ts';
-import type { CurveAt, Registration } from './register-events.ts';
+import type { Registration } from './register-events.ts';
 import type { SharedTime } from './shared-time.ts';
 import { spanOf } from './track-error.ts';
 import type { TrackSide } from './track-side.ts';
@@ -35,17 +36,6 @@ function columnsOf(
     bakeChannelInto(column, channel, from, toOwn(first + 1 / FINE) - from);
     return column;
   });
-}
-
-function curveIn(columns: readonly Float64Array[], first: number): CurveAt {
-  return (c, frame) => {
-    const column = columns[c]!;
-    const at = (frame - first) * FINE;
-    if (at <= 0) return column[0]!;
-    if (at >= column.length - 1) return column[column.length - 1]!;
-    const i = Math.floor(at);
-    return column[i]! + (column[i + 1]! - column[i]!) * (at - i);
-  };
 }
 
 /**
@@ -90,8 +80,8 @@ export function curvesOf(
       for (let i = 0; i < column.length; i++) column[i] = base + (column[i]! - start) * by;
     });
   return {
-    target: curveIn(asked, range.first - LEAD),
-    take: curveIn(drawn, range.first - MARGIN),
+    target: { columns: asked, first: range.first - LEAD, perFrame: FINE },
+    take: { columns: drawn, first: range.first - MARGIN, perFrame: FINE },
     channels: track.channelIds.length,
     range,
     span,
@@ -112,10 +102,10 @@ export function recordedRange({ motion, subject }: TrackSide, track: Track): Fra
 
 /** Both curves at whole frames: the take with its margins. */
 export function samplesOf({ target, take, channels, range }: Registration): { target: Samples; take: Samples } {
-  const at = (curve: CurveAt, first: number, count: number): Samples => ({
+  const at = (curve: LaidCurve, first: number, count: number): Samples => ({
     first,
     columns: Array.from({ length: channels }, (_, c) =>
-      Float64Array.from({ length: count }, (__, i) => curve(c, first + i)),
+      Float64Array.from({ length: count }, (__, i) => valueOn(curve, c, first + i)),
     ),
   });
   const count = range.last - range.first + 1;

@@ -1,4 +1,5 @@
-import type { CurveAt, Registration } from './register-events.ts';
+import { type LaidCurve, valueOn } from './laid-curve.ts';
+import type { Registration } from './register-events.ts';
 
 /** What a recording leaves open, and how far off what is said of it may be. */
 export interface Doubt {
@@ -30,9 +31,9 @@ const USED = 0.9;
 type Ends = readonly [from: number, to: number];
 
 /** How far apart two curves are at one place of each, in shares of the span. */
-function missOf({ channels, span }: Registration, one: CurveAt, frame: number, other: CurveAt, at: number): number {
+function missOf({ channels, span }: Registration, one: LaidCurve, frame: number, other: LaidCurve, at: number): number {
   let squared = 0;
-  for (let c = 0; c < channels; c++) squared += (other(c, at) - one(c, frame)) ** 2;
+  for (let c = 0; c < channels; c++) squared += (valueOn(other, c, at) - valueOn(one, c, frame)) ** 2;
   return Math.sqrt(squared) / span;
 }
 
@@ -44,8 +45,8 @@ function worstBetween(curves: Registration, [a, b]: Ends, [from, to]: Ends, enou
   const { target, take, channels, span, range } = curves;
   let worst = 0;
   const ends = Array.from({ length: channels }, (_, c) => {
-    const [start, end] = [target(c, a), target(c, b)];
-    return { start, way: end - start, startMiss: take(c, from) - start, endMiss: take(c, to) - end };
+    const [start, end] = [valueOn(target, c, a), valueOn(target, c, b)];
+    return { start, way: end - start, startMiss: valueOn(take, c, from) - start, endMiss: valueOn(take, c, to) - end };
   });
   const last = Math.min(range.last, Math.floor(b));
   for (let frame = Math.max(range.first, Math.ceil(a)); frame <= last && worst <= enough; frame++) {
@@ -53,9 +54,9 @@ function worstBetween(curves: Registration, [a, b]: Ends, [from, to]: Ends, enou
     let squared = 0;
     for (let c = 0; c < channels; c++) {
       const { start, way, startMiss, endMiss } = ends[c]!;
-      const asked = target(c, frame);
+      const asked = valueOn(target, c, frame);
       const share = Math.abs(way) > 1e-6 * span ? (asked - start) / way : u;
-      squared += (take(c, from + u * (to - from)) - asked - startMiss * (1 - share) - endMiss * share) ** 2;
+      squared += (valueOn(take, c, from + u * (to - from)) - asked - startMiss * (1 - share) - endMiss * share) ** 2;
     }
     worst = Math.max(worst, Math.sqrt(squared) / span);
   }

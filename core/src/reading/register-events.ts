@@ -3,12 +3,11 @@
  * event to event (piecewise-linear registration by dynamic programming over the offsets).
  */
 
-/** A curve on the target's ruler: the value of each channel at a frame, also between frames and beyond the range. */
-export type CurveAt = (channel: number, frame: number) => number;
+import { type LaidCurve, valueOn } from './laid-curve.ts';
 
 export interface Registration {
-  target: CurveAt;
-  take: CurveAt;
+  target: LaidCurve;
+  take: LaidCurve;
   channels: number;
   /** What is drawn of both, on the target's ruler. */
   range: { first: number; last: number };
@@ -64,7 +63,7 @@ export const applyInverse = ({ at, shift, pace }: GlobalFit, frame: number): num
 
 function missAt({ target, take, channels, span }: Registration, targetFrame: number, takeFrame: number): number {
   let squared = 0;
-  for (let c = 0; c < channels; c++) squared += (take(c, takeFrame) - target(c, targetFrame)) ** 2;
+  for (let c = 0; c < channels; c++) squared += (valueOn(take, c, takeFrame) - valueOn(target, c, targetFrame)) ** 2;
   return Math.min(MOST_MISS, Math.sqrt(squared) / span) ** 2;
 }
 
@@ -96,52 +95,73 @@ export function fitWhole(curves: Registration): GlobalFit {
 /** From one frame to another. */
 type Stretch = readonly [from: number, to: number];
 
-/** What laying a stretch of the target on a stretch of the take misses, summed over its frames. */
-function stretchCost(curves: Registration, [a, b]: Stretch, [from, to]: Stretch, rawShare: number): number {
-  const { target, take, channels, span, range } = curves;
-  const [first, last] = [Math.max(a, range.first), Math.min(b, range.last)];
-  if (last <= first || b <= a) return 0;
-  const points = Math.max(2, Math.min(SEGMENT_POINTS, Math.ceil(last - first)));
-  const starts: number[] = [];
-  const ways: number[] = [];
-  const startMisses: number[] = [];
-  const endMisses: number[] = [];
-  for (let c = 0; c < channels; c++) {
-    const [start, end] = [target(c, a), target(c, b)];
-    starts.push(start);
-    ways.push(end - start);
-    startMisses.push(take(c, from) - start);
-    endMisses.push(take(c, to) - end);
-  }
-  let sum = 0;
-  for (let i = 0; i < points; i++) {
-    const frame = first + ((i + 0.5) / points) * (last - first);
-    const u = (frame - a) / (b - a);
-    const at = from + u * (to - from);
-    let [raw, shape] = [0, 0];
-    for (let c = 0; c < channels; c++) {
-      const asked = target(c, frame);
-      const miss = take(c, at) - asked;
-      const share = Math.abs(ways[c]!) > 1e-6 * span ? (asked - starts[c]!) / ways[c]! : u;
-      const ends = startMisses[c]! * (1 - share) + endMisses[c]! * share;
-      raw += miss ** 2;
-      shape += (miss - ends) ** 2;
-    }
-    const counted = (squared: number): number => Math.min(MOST_MISS, Math.sqrt(squared) / span) ** 2;
-    sum += rawShare * counted(raw) + (1 - rawShare) * counted(shape);
-  }
-  return (sum / points) * (last - first);
-}
+/** What laying a stretch of the target on one of the take misses, summed over its frames. */
+type LayOn = (from: number, to: number) => number;
 
-/** What a stretch before the first event, or after the last, misses: it goes along as it is. */
-function endCost(curves: Registration, [a, b]: Stretch, offset: number, rawShare: number): number {
-  return stretchCost(curves, [a, b], [a + offset, b + offset], rawShare);
+const NOTHING: LayOn = () => 0;
+const MOST_SQUARED = MOST_MISS ** 2;
+
+/**
+ * A stretch of the target to be laid on many of the take: what of it is the same for all of them is worked out once.
+ * `rawShare` of a miss counts as it is, the rest without what its ends are off by.
+ */
+function laying({ target, take, channels, span, range }: Registration, [a, b]: Stretch, rawShare: number): LayOn {
+  const [first, last] = [Math.max(a, range.first), Math.min(b, range.last)];
+  if (last <= first || b <= a) return NOTHING;
+  const points = Math.max(2, Math.min(SEGMENT_POINTS, Math.ceil(last - first)));
+  const perPoint = (last - first) / points;
+  const perSquare = 1 / (span * span);
+  const [starts, ends] = [new Float64Array(channels), new Float64Array(channels)];
+  const us = Float64Array.from({ length: points }, (_, i) => (first + (i + 0.5) * perPoint - a) / (b - a));
+  const [asked, shares] = [new Float64Array(points * channels), new Float64Array(points * channels)];
+  for (let c = 0; c < channels; c++) {
+    [starts[c], ends[c]] = [valueOn(target, c, a), valueOn(target, c, b)];
+    const way = ends[c]! - starts[c]!;
+    for (let i = 0; i < points; i++) {
+      const value = valueOn(target, c, first + (i + 0.5) * perPoint);
+      asked[i * channels + c] = value;
+      shares[i * channels + c] = Math.abs(way) > 1e-6 * span ? (value - starts[c]!) / way : us[i]!;
+    }
+  }
+  const [startMisses, endMisses] = [new Float64Array(channels), new Float64Array(channels)];
+  const { columns, first: firstFrame, perFrame } = take;
+  const lastPair = columns[0]!.length - 2;
+  return (from, to) => {
+    for (let c = 0; c < channels; c++) {
+      startMisses[c] = valueOn(take, c, from) - starts[c]!;
+      endMisses[c] = valueOn(take, c, to) - ends[c]!;
+    }
+    let sum = 0;
+    for (let i = 0; i < points; i++) {
+      // As `valueOn`, for all channels at once: this is where reading a recording takes its time.
+      const at = (from + us[i]! * (to - from) - firstFrame) * perFrame;
+      const pair = Math.min(lastPair, Math.max(0, Math.floor(at)));
+      const share = Math.min(1, Math.max(0, at - pair));
+      let raw = 0;
+      let shape = 0;
+      for (let c = 0; c < channels; c++) {
+        const k = i * channels + c;
+        const column = columns[c]!;
+        const before = column[pair]!;
+        const miss = before + (column[pair + 1]! - before) * share - asked[k]!;
+        const own = miss - startMisses[c]! - (endMisses[c]! - startMisses[c]!) * shares[k]!;
+        raw += miss * miss;
+        shape += own * own;
+      }
+      raw *= perSquare;
+      shape *= perSquare;
+      sum +=
+        rawShare * (raw < MOST_SQUARED ? raw : MOST_SQUARED) +
+        (1 - rawShare) * (shape < MOST_SQUARED ? shape : MOST_SQUARED);
+    }
+    return sum * perPoint;
+  };
 }
 
 interface Steps {
   step: number;
   reach: number;
-  /** How much of a miss counts as it is; the rest without what its ends are off by. */
+  /** See `laying`. */
   rawShare: number;
 }
 
@@ -163,21 +183,23 @@ function placeAbout(
   const own = (i: number, k: number): number => OFFSET_COST * offset(i, k) ** 2;
   const between = Array.from({ length: n - 1 }, (_, i) => {
     const costs = new Float64Array(states * states).fill(Infinity);
+    const layOn = laying(curves, [events[i]!, events[i + 1]!], rawShare);
+    const least = LEAST_PACE * (events[i + 1]! - events[i]!) * whole.pace;
     for (let p = 0; p < states; p++)
       for (let q = 0; q < states; q++) {
         const [from, to] = [placeOf(i, p), placeOf(i + 1, q)];
-        if (to - from < LEAST_PACE * (events[i + 1]! - events[i]!) * whole.pace) continue;
-        costs[p * states + q] =
-          stretchCost(curves, [events[i]!, events[i + 1]!], [from, to], rawShare) +
-          OFFSET_COST * (offset(i, p) - offset(i + 1, q)) ** 2 +
-          own(i + 1, q);
+        if (to - from < least) continue;
+        costs[p * states + q] = layOn(from, to) + OFFSET_COST * (offset(i, p) - offset(i + 1, q)) ** 2 + own(i + 1, q);
       }
     return costs;
   });
+  // What lies before the first event, or after the last, goes along as it is.
+  const before = laying(curves, [range.first, events[0]!], rawShare);
+  const after = laying(curves, [events[n - 1]!, range.last], rawShare);
   const forth = [
     Float64Array.from(
       { length: states },
-      (_, k) => own(0, k) + endCost(curves, [range.first, events[0]!], placeOf(0, k) - events[0]!, rawShare),
+      (_, k) => own(0, k) + before(range.first + placeOf(0, k) - events[0]!, placeOf(0, k)),
     ),
   ];
   for (let i = 1; i < n; i++) {
@@ -188,7 +210,7 @@ function placeAbout(
   }
   const back = Array.from({ length: n }, () => new Float64Array(states));
   for (let k = 0; k < states; k++)
-    back[n - 1]![k] = endCost(curves, [events[n - 1]!, range.last], placeOf(n - 1, k) - events[n - 1]!, rawShare);
+    back[n - 1]![k] = after(placeOf(n - 1, k), range.last + placeOf(n - 1, k) - events[n - 1]!);
   for (let i = n - 2; i >= 0; i--)
     for (let p = 0; p < states; p++) {
       let least = Infinity;

@@ -1,3 +1,4 @@
+import { extentOf } from '../../extent.ts';
 import { trackValues } from '../../motion/sampling/track.ts';
 import { toleranceAt } from '../own-keys.ts';
 import type { ReadTrack } from '../read-track.ts';
@@ -180,9 +181,8 @@ function shiftFrom(offsets: readonly Offset[], slack: number): { frame: number; 
   return null;
 }
 
-/** The take's frames for one of the target's, where all offsets lie on one line; null where they do not. */
-function paceOf(offsets: readonly Offset[], slack: number): number | null {
-  if (new Set(offsets.map(({ pair }) => pair.targetFrame)).size < 3) return null;
+/** The line through all offsets that is least off, in squares: its slope, and by how much each is off it. */
+function lineThrough(offsets: readonly Offset[]): { slope: number; off: number[] } {
   const n = offsets.length;
   const x = offsets.map(({ pair }) => pair.targetFrame);
   const y = offsets.map(({ pair }) => pair.offsetFrames);
@@ -193,21 +193,38 @@ function paceOf(offsets: readonly Offset[], slack: number): number | null {
     xx += (x[i]! - meanX) ** 2;
   }
   const slope = xx > 0 ? xy / xx : 0;
+  return { slope, off: x.map((frame, i) => Math.abs(meanY + slope * (frame - meanX) - y[i]!)) };
+}
+
+/** The take's frames for one of the target's, where all offsets lie on one line; null where they do not. */
+function paceOf(offsets: readonly Offset[], slack: number): number | null {
+  const x = offsets.map(({ pair }) => pair.targetFrame);
+  if (new Set(x).size < 3) return null;
+  const { slope, off } = lineThrough(offsets);
   if (Math.abs(slope) < SAME_PACE) return null;
   // One key that is late is no other pace: what a line leaves has to be little beside what it explains.
-  const explained = Math.abs(slope) * (Math.max(...x) - Math.min(...x));
+  const { low, high } = extentOf(x);
+  const explained = Math.abs(slope) * (high - low);
   // Of a recording a few frames of difference may as well be one key's.
   if (offsets.some(({ read }) => read.isSampled) && explained < LEAST_EXPLAINED) return null;
   const most = Math.min(slack, Math.max(LEAST_REST, REST * explained));
-  return x.every((frame, i) => Math.abs(meanY + slope * (frame - meanX) - y[i]!) <= most) ? 1 + slope : null;
+  return off.every((miss) => miss <= most) ? 1 + slope : null;
 }
+
+/** Of many events those furthest from the line that one is left out of, one after the other. */
+const MOST_DOUBTED = 12;
 
 /** The same, of a recording also where one of its events is not: among many one may be found in the wrong place. */
 function paceOfMost(offsets: readonly Offset[], slack: number): number | null {
   const own = paceOf(offsets, slack);
   if (own !== null || offsets.length < MANY || !offsets.every(({ read }) => read.isSampled)) return own;
-  const others = offsets.map((_, i) => paceOf(offsets.toSpliced(i, 1), slack));
-  return others.find((pace) => pace !== null) ?? null;
+  const { off } = lineThrough(offsets);
+  const doubted = off.map((_, i) => i).sort((a, b) => off[b]! - off[a]!);
+  for (const i of doubted.slice(0, MOST_DOUBTED)) {
+    const pace = paceOf(offsets.toSpliced(i, 1), slack);
+    if (pace !== null) return pace;
+  }
+  return null;
 }
 
 /** Poses that are further from the first than this share of the span say of what size a motion is. */
