@@ -21,7 +21,7 @@ const STANDS = 0.005;
 /** With more noise than this, in shares of the span, when something is seen to set off or arrive is not sure: */
 const NOISY = 3e-4;
 /** up to so many times what is left open nothing is seen of how it creeps. */
-const LITTLE = 2;
+const LITTLE = 3;
 
 const STEP = 0.5;
 const MOST_FRAMES = 2;
@@ -87,8 +87,18 @@ function unlessCreeping(curves: Registration, places: readonly number[], { frame
   /** Whether the target stands between one event and the next, or before the first and after the last. */
   const isAtRest = (k: number): boolean =>
     k < 0 || k + 1 >= events.length || missOf(curves, target, events[k]!, target, events[k + 1]!) <= STANDS;
+  const off = (i: number): number => (i in events ? places[i]! - events[i]! : 0);
+  /** Whether a move begins as much later as it ends earlier: in noise its ends are lost, not the move. */
+  const isShrunk = (i: number): boolean =>
+    noise > NOISY &&
+    off(i) > frames &&
+    -off(i + 1) > frames &&
+    Math.abs(off(i) + off(i + 1)) <= frames &&
+    isAtRest(i - 1) &&
+    isAtRest(i + 1);
   return places.map((place, i) => {
     const event = events[i]!;
+    if (isShrunk(i) || isShrunk(i - 1)) return event;
     const aside = Math.abs(place - event);
     if (aside <= frames || event <= (places[i - 1] ?? -Infinity) || event >= (places[i + 1] ?? Infinity)) return place;
     // What sets off late and has moved before set off before; what arrives early and moves on arrives only then.
