@@ -52,14 +52,18 @@ export function poseMisses(
 /**
  * What a recording may lose of a corner, which falls between two of its drawings or on one, at a matched key, in the
  * track's unit: how far the corner is from the straight way between where the target is half a drawing before and after
- * it.
+ * it, at the take's pace: where that is quicker, or it has fewer frames a second, a drawing of it is a longer way.
  */
 export function cornerLoss({ reading, sides, track, isSampled }: ReadTrack, frame: number): number {
-  if (!isSampled || !reading.pairs.some((pair) => pair.targetFrame === frame)) return 0;
-  const held = sides.take.subject.exposure;
-  const half = held / 2;
-  const [before, at, after] = [-half, 0, half].map((off) => trackValues(sides.target.subject, track, frame + off));
-  return Math.hypot(...at!.map((value, c) => value - (before![c]! + after![c]!) / 2));
+  const { pairs } = reading;
+  const k = isSampled ? pairs.findIndex((pair) => pair.targetFrame === frame) : -1;
+  if (k < 0) return 0;
+  const [before, after] = [pairs[Math.max(0, k - 1)]!, pairs[Math.min(pairs.length - 1, k + 1)]!];
+  const own = after.takeFrame - before.takeFrame;
+  const perOwn = own > 0 ? (after.targetFrame - before.targetFrame) / own : 1;
+  const half = (sides.take.subject.exposure / 2) * perOwn;
+  const [came, at, goes] = [-half, 0, half].map((off) => trackValues(sides.target.subject, track, frame + off));
+  return Math.hypot(...at!.map((value, c) => value - (came![c]! + goes![c]!) / 2));
 }
 
 /** The frames of all the target's keys that count: matched and missing ones, in order. */
