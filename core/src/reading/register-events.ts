@@ -42,6 +42,10 @@ const FINE = { step: 0.25, reach: 2, rawShare: 0.05 };
 /** Between two events at least this share of the target's frames. */
 const LEAST_PACE = 0.25;
 const SEGMENT_POINTS = 8;
+/** What goes less than this share of the span is no move. */
+const A_MOVE = 0.02;
+/** What a move misses counts by its own extent as well, but as if that were this share of the span at least. */
+const LEAST_EXTENT = 0.1;
 /** What an offset from the whole's own, squared, has to mend. */
 const OFFSET_COST = 4e-4;
 /** As much worse the whole may get before an offset is sure. */
@@ -110,7 +114,6 @@ function laying({ target, take, channels, span, range }: Registration, [a, b]: S
   if (last <= first || b <= a) return NOTHING;
   const points = Math.max(2, Math.min(SEGMENT_POINTS, Math.ceil(last - first)));
   const perPoint = (last - first) / points;
-  const perSquare = 1 / (span * span);
   const [starts, ends] = [new Float64Array(channels), new Float64Array(channels)];
   const us = Float64Array.from({ length: points }, (_, i) => (first + (i + 0.5) * perPoint - a) / (b - a));
   const [asked, shares] = [new Float64Array(points * channels), new Float64Array(points * channels)];
@@ -123,6 +126,17 @@ function laying({ target, take, channels, span, range }: Registration, [a, b]: S
       shares[i * channels + c] = Math.abs(way) > 1e-6 * span ? (value - starts[c]!) / way : us[i]!;
     }
   }
+  let squaredExtent = 0;
+  for (let c = 0; c < channels; c++) {
+    let [low, high] = [Math.min(starts[c]!, ends[c]!), Math.max(starts[c]!, ends[c]!)];
+    for (let i = 0; i < points; i++) {
+      low = Math.min(low, asked[i * channels + c]!);
+      high = Math.max(high, asked[i * channels + c]!);
+    }
+    squaredExtent += (high - low) ** 2;
+  }
+  const extent = Math.sqrt(squaredExtent);
+  const perSquare = 1 / (span * (extent < A_MOVE * span ? span : Math.max(extent, LEAST_EXTENT * span)));
   const [startMisses, endMisses] = [new Float64Array(channels), new Float64Array(channels)];
   const { columns, first: firstFrame, perFrame } = take;
   const lastPair = columns[0]!.length - 2;
