@@ -57,6 +57,8 @@ const FINE_SURE = 0.002;
 const AT_END = 0.5;
 /** The share of what is missed that another whole may leave to be believed. */
 const MUCH_BETTER = 0.6;
+/** The share of the events that is to be within what is shown. */
+const MOSTLY = 0.8;
 /** The share by which it is believed whatever is seen. */
 const FAR_BETTER = 0.2;
 
@@ -261,7 +263,8 @@ export function registerEvents(curves: Registration, seen: Seen): number[] {
   const times = byWhole.cost / asIs.cost;
   // What would lie beyond what is shown explains itself away.
   const isShown = (places: readonly number[]): boolean =>
-    places[0]! >= curves.range.first - AT_END && places.at(-1)! <= curves.range.last + AT_END;
+    places.filter((place) => place >= curves.range.first - AT_END && place <= curves.range.last + AT_END).length >=
+    MOSTLY * places.length;
   const isBetter =
     (times < FAR_BETTER && (byWhole.seenCount >= asIs.seenCount || isShown(byWhole.places))) ||
     (times < 1 / FAR_BETTER && byWhole.seenCount > asIs.seenCount) ||
