@@ -88,17 +88,27 @@ function unlessCreeping(curves: Registration, places: readonly number[], { frame
   const isAtRest = (k: number): boolean =>
     k < 0 || k + 1 >= events.length || missOf(curves, target, events[k]!, target, events[k + 1]!) <= STANDS;
   const off = (i: number): number => (i in events ? places[i]! - events[i]! : 0);
-  /** Whether a move begins as much later as it ends earlier: in noise its ends are lost, not the move. */
-  const isShrunk = (i: number): boolean =>
-    noise > NOISY &&
+  const crept = (i: number): boolean => hasCrept(Math.min(events[i]!, places[i]!), Math.max(events[i]!, places[i]!));
+  /**
+   * Whether a move, from one event to another and perhaps past others on time, begins as much later as it ends earlier:
+   * its ends are lost in noise, or creep, and it is not another move.
+   */
+  const isShrunk = (i: number, k: number): boolean =>
     off(i) > frames &&
-    -off(i + 1) > frames &&
-    Math.abs(off(i) + off(i + 1)) <= frames &&
+    -off(k) > frames &&
+    Math.abs(off(i) + off(k)) <= frames &&
     isAtRest(i - 1) &&
-    isAtRest(i + 1);
+    isAtRest(k) &&
+    (noise > NOISY || (crept(i) && crept(k)));
+  const shrunk = new Set<number>();
+  for (let i = 0; i + 1 < events.length; i++) {
+    let k = i + 1;
+    while (k + 1 < events.length && Math.abs(off(k)) <= frames) k++;
+    if (isShrunk(i, k)) for (const end of [i, k]) shrunk.add(end);
+  }
   return places.map((place, i) => {
     const event = events[i]!;
-    if (isShrunk(i) || isShrunk(i - 1)) return event;
+    if (shrunk.has(i)) return event;
     const aside = Math.abs(place - event);
     if (aside <= frames || event <= (places[i - 1] ?? -Infinity) || event >= (places[i + 1] ?? Infinity)) return place;
     // What sets off late and has moved before set off before; what arrives early and moves on arrives only then.
