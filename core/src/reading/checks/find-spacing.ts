@@ -1,3 +1,4 @@
+import { framesPerSecond, sameRate } from '../../time/rate.ts';
 import { eventAt } from '../own-keys.ts';
 import { EASE_TOLERANCE, paceOf, PACES } from '../pace.ts';
 import { cornerLoss, poseMisses } from '../poses.ts';
@@ -202,9 +203,10 @@ function findInSegment(
   // the tolerance, what is left is at most ½ + ½ of it: nothing to find.
   if (read.isSame(segment.firstFrame, segment.lastFrame, (tolerances.spacingPercent / 200) * reading.span)) return [];
   const residual = segmentResidual(read, segment);
-  /** Beside a corner that the recording has no drawing of, more may be off. */
+  /** Beside a corner that the recording has no drawing of, and on frames of another rate, more may be off. */
   const allowed = ({ worstFrame }: SegmentResidual): number =>
     tolerances.spacingPercent +
+    roundingPercent(read, worstFrame) +
     [segment.firstFrame, segment.lastFrame]
       .filter((end) => Math.abs(end - worstFrame) <= BESIDE_FRAMES)
       .reduce((most, end) => Math.max(most, (cornerLoss(read, end) / reading.span) * 100), 0);
@@ -285,6 +287,17 @@ function findInSegment(
         `${roundTo(Math.abs(half.worstPercent), 1)} % off, most at frame ${half.worstFrame}.`,
     },
   ];
+}
+
+/** At another rate drawings stand on other frames: what half a frame of the take is of the way there, in percent. */
+function roundingPercent({ reading, target, sides }: ReadTrack, frame: number): number {
+  const [asked, own] = [sides.target.motion.rate, sides.take.motion.rate];
+  if (sameRate(asked, own)) return 0;
+  const i = frame - reading.gap.firstFrame;
+  const perFrame = Math.hypot(
+    ...target.map((column) => ((column[i + 1] ?? column[i]!) - (column[i - 1] ?? column[i]!)) / 2),
+  );
+  return ((perFrame * framesPerSecond(asked)) / framesPerSecond(own) / 2 / reading.span) * 100;
 }
 
 type EaseEnd = 'start' | 'finish';
