@@ -6,7 +6,7 @@ import type { Track, TrackEvent } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
 import { type LaidCurve, valueOn } from './laid-curve.ts';
 import type { Samples } from './moments.ts';
-import type { Registration } from './register-events.ts';
+import { missOfWhole, type Registration } from './register-events.ts';
 import type { SharedTime } from './shared-time.ts';
 import { spanOf } from './track-error.ts';
 import type { TrackSide } from './track-side.ts';
@@ -73,20 +73,25 @@ export function curvesOf(
       along += (column[i]! - column[0]!) * (other[Math.min(other.length - 1, i + (MARGIN - LEAD) * FINE)]! - other[0]!);
   });
   const ratio = size > 0.1 * span ? span / size : 1;
-  const by = (Math.abs(ratio - 1) > SAME_SIZE ? ratio : 1) * (along < 0 ? -1 : 1);
-  if (by !== 1)
-    drawn.forEach((column, c) => {
-      const [start, base] = [column[0]!, asked[c]![0]!];
-      for (let i = 0; i < column.length; i++) column[i] = base + (column[i]! - start) * by;
-    });
-  return {
+  const laid = (by: number): Registration => ({
     target: { columns: asked, first: range.first - LEAD, perFrame: FINE },
-    take: { columns: drawn, first: range.first - MARGIN, perFrame: FINE },
+    take: {
+      columns:
+        by === 1 ? drawn : drawn.map((column, c) => column.map((value) => asked[c]![0]! + (value - column[0]!) * by)),
+      first: range.first - MARGIN,
+      perFrame: FINE,
+    },
     channels: track.channelIds.length,
     range,
     span,
     events: events.map((event) => event.frame),
-  };
+  });
+  const sized = Math.abs(ratio - 1) > SAME_SIZE ? ratio : 1;
+  const own = laid(sized);
+  if (along >= 0) return own;
+  // What seems to go the other way may be late by half a swing.
+  const turned = laid(-sized);
+  return missOfWhole(turned) < missOfWhole(own) ? turned : own;
 }
 
 /** From where to where a take is known: its range, and its keys beyond. */

@@ -75,6 +75,16 @@ function missAt({ target, take, channels, span }: Registration, targetFrame: num
 
 /** The shift and pace that lay the take on the target best; none where that mends nothing. */
 export function fitWhole(curves: Registration): GlobalFit {
+  const { none, best, least, asIs } = bestWhole(curves);
+  return least < EXPLAINS * asIs ? best : none;
+}
+
+/** What is still missed when the take is laid on the target by the best shift and pace. */
+export function missOfWhole(curves: Registration): number {
+  return bestWhole(curves).least;
+}
+
+function bestWhole(curves: Registration): { none: GlobalFit; best: GlobalFit; least: number; asIs: number } {
   const { range, events } = curves;
   const at = events[0] ?? range.first;
   const points = Math.min(POINTS, range.last - range.first + 1);
@@ -95,7 +105,7 @@ export function fitWhole(curves: Registration): GlobalFit {
       if (asIs === Infinity) asIs = cost;
       if (cost < least - 1e-12) [best, least] = [fit, cost];
     }
-  return least < EXPLAINS * asIs ? best : none;
+  return { none, best, least, asIs };
 }
 
 /** From one frame to another. */
