@@ -6,7 +6,7 @@ import { eventsOf, nearestEvents } from './events.ts';
 import { type KeyMatch, matchKeys } from './match-keys.ts';
 import { noiseOf, seenAt } from './moments.ts';
 import { MOST_EVENTS, withMargins } from './read-bounds.ts';
-import { applyInverse, fitWhole, registerEvents } from './register-events.ts';
+import { applyInverse, fitWhole, registerEvents, type Registration } from './register-events.ts';
 import type { KeyPair } from './schema.ts';
 import type { SharedTime } from './shared-time.ts';
 import type { TrackSide } from './track-side.ts';
@@ -44,6 +44,14 @@ function movesAt(subject: Subject, track: Track, from: number, to: number, span:
   return Math.hypot(...a.map((value, c) => b[c]! - value)) > MOVES * span;
 }
 
+/** The key one past the range that closes a cycle is not recorded: about on time, it is as late as the first one is. */
+function closedAsBegun({ events, range }: Registration, places: number[]): number[] {
+  const [last, begun] = [places.length - 1, places[0]! - events[0]!];
+  const isClosing = last > 0 && events[last] === range.last + 1;
+  const isOnTime = isClosing && Math.abs(places[last]! - events[last]!) <= 1 && Math.abs(begun) <= 0.5;
+  return isOnTime ? places.with(last, events[last]! + begun) : places;
+}
+
 /** Which of the take's keys, or which moments of its curve, are the target's events. */
 export function matchEvents(
   target: TrackSide,
@@ -74,7 +82,7 @@ export function matchEvents(
       seenAt(curves.events, thought, otherwise, samples.target, samples.take, SEEN_REACH),
     );
     const noise = Math.max(...samples.take.columns.map((column) => noiseOf(column))) / span;
-    const places = givenDoubt(curves, laid, { ...doubt, noise });
+    const places = closedAsBegun(curves, givenDoubt(curves, laid, { ...doubt, noise }));
     const { first, last } = recordedRange(take, track);
     // What lies beyond a recording's ends was not recorded; nor was what is still under way there.
     const isCut =
