@@ -2,10 +2,16 @@ import { benchArcLength } from './arc-length.ts';
 import { benchBake } from './bake.ts';
 import { benchEase } from './ease.ts';
 import { benchReading } from './reading.ts';
+import { benchRegistration } from './registration.ts';
 import { printRow, type Row } from './row.ts';
 
 /** Speed and error against well-known packages measured in the same run; names after it choose rows. */
-const BENCHES: Record<string, () => Row[]> = { ease: benchEase, bake: benchBake, 'arc-length': benchArcLength };
+const BENCHES: Record<string, () => Row[]> = {
+  ease: benchEase,
+  bake: benchBake,
+  'arc-length': benchArcLength,
+  registration: benchRegistration,
+};
 
 const chosen = process.argv.slice(2);
 const isChosen = (name: string): boolean => chosen.length === 0 || chosen.includes(name);

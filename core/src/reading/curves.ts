@@ -73,15 +73,20 @@ export function curvesOf(
       along += (column[i]! - column[0]!) * (other[Math.min(other.length - 1, i + (MARGIN - LEAD) * FINE)]! - other[0]!);
   });
   const ratio = size > 0.1 * span ? span / size : 1;
+  // What stands in both, on one place, says nothing of when.
+  const moves = asked.map((column, c) => [column, drawn[c]!].some((one) => one.some((value) => value !== column[0])));
+  const telling = <T>(columns: readonly T[]): T[] =>
+    moves.includes(true) ? columns.filter((_, c) => moves[c]) : [...columns];
   const laid = (by: number): Registration => ({
-    target: { columns: asked, first: range.first - LEAD, perFrame: FINE },
+    target: { columns: telling(asked), first: range.first - LEAD, perFrame: FINE },
     take: {
-      columns:
+      columns: telling(
         by === 1 ? drawn : drawn.map((column, c) => column.map((value) => asked[c]![0]! + (value - column[0]!) * by)),
+      ),
       first: range.first - MARGIN,
       perFrame: FINE,
     },
-    channels: track.channelIds.length,
+    channels: telling(asked).length,
     range,
     span,
     events: events.map((event) => event.frame),

@@ -205,18 +205,21 @@ function placeAbout(
   const n = events.length;
   const states = 2 * reach + 1;
   const placeOf = (i: number, k: number): number => centres[i]! + (k - reach) * step;
-  const offset = (i: number, k: number): number => placeOf(i, k) - applyFit(whole, events[i]!);
+  const expected = events.map((frame) => applyFit(whole, frame));
+  const offset = (i: number, k: number): number => placeOf(i, k) - expected[i]!;
   const own = (i: number, k: number): number => OFFSET_COST * offset(i, k) ** 2;
   const between = Array.from({ length: n - 1 }, (_, i) => {
     const costs = new Float64Array(states * states).fill(Infinity);
     const layOn = laying(curves, [events[i]!, events[i + 1]!], rawShare);
     const least = LEAST_PACE * (events[i + 1]! - events[i]!) * whole.pace;
-    for (let p = 0; p < states; p++)
+    for (let p = 0; p < states; p++) {
+      const from = placeOf(i, p);
       for (let q = 0; q < states; q++) {
-        const [from, to] = [placeOf(i, p), placeOf(i + 1, q)];
+        const to = placeOf(i + 1, q);
         if (to - from < least) continue;
         costs[p * states + q] = layOn(from, to) + OFFSET_COST * (offset(i, p) - offset(i + 1, q)) ** 2 + own(i + 1, q);
       }
+    }
     return costs;
   });
   // What lies before the first event, or after the last, goes along as it is.
