@@ -252,10 +252,11 @@ function findSize({ reading, track, sides }: ReadTrack, tolerancePercent: number
   // What is said of all of them is true of each.
   const alike = Math.min(SAME_SIZE, Math.abs(size - 1) / 3);
   const isOne = ways.every((way) => Math.abs(way.size - size) <= alike && way.aside <= SAME_SIZE);
-  const places = new Set(ways.map(({ place }) => place.map((value) => Math.round((value / span) * 20)).join(' ')));
   const severity = severityOf((size - 1) * 100, tolerancePercent);
   const isBack = size < -A_WAY;
-  if (!isOne || !severity || Math.abs(size) < A_WAY || (!isBack && places.size < 2)) return [];
+  if (!isOne || !severity || Math.abs(size) < A_WAY) return [];
+  const places = new Set(ways.map(({ place }) => place.map((value) => Math.round((value / span) * 20)).join(' ')));
+  if (!isBack && places.size < 2) return [];
   const does = (verb: string): string => subjectDoes(reading.subjectName, verb);
   const inTrack = track.id === 'position' ? '' : ` in ${reading.label.toLowerCase()}`;
   const percent = roundTo(Math.abs(size) * 100, 0);

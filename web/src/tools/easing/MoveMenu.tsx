@@ -42,10 +42,7 @@ export function MoveMenu() {
       >
         Key x and y apart
       </MenuItem>
-      <MenuItem
-        onSelect={ontoPath}
-        disabledReason={none || (guide && `It is on the path "${guide.name}".`)}
-      >
+      <MenuItem onSelect={ontoPath} disabledReason={none || (guide && `It is on the path "${guide.name}".`)}>
         Put the move on a path of its own
       </MenuItem>
       <MenuItem
