@@ -40,9 +40,14 @@ const WORK = {
   e2e: () => runInBrowser('journeys', [], 2),
 };
 
-/** Takes up what is left of a stage, one part after the other, until there is none. */
+/** Takes up what is left of a stage, one part after the other, until there is none, or one fails. */
 async function workThrough(left) {
-  while (left.length > 0) await WORK[left.shift()]();
+  try {
+    while (left.length > 0) await WORK[left.shift()]();
+  } catch (error) {
+    left.length = 0;
+    throw error;
+  }
 }
 
 try {

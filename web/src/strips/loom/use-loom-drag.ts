@@ -104,10 +104,10 @@ export function useLoomDrag(segmentOf: (chart: TimingChart) => SegmentRef, by: F
       const { frame, progress } = foot.mark;
       start(event, { chart: foot.chart, frame, progress, together, room: roomOf(foot, together) });
     },
-    nudge: (foot: FootRef, by: number, isFree: boolean): void => {
+    nudge: (foot: FootRef, step: number, isFree: boolean): void => {
       if (!motion) return;
       const { frame, progress } = foot.mark;
-      const { share } = withinRoom(roomOf(foot, null), progress + by, isFree);
+      const { share } = withinRoom(roomOf(foot, null), progress + step, isFree);
       if (share !== progress) void dispatch(applyEdit(edit(foot.chart, frame, share)));
     },
   };
