@@ -34,10 +34,14 @@ const WORTH_SAYING = 0.1;
 function alongWords({ after, onTime, leftFrames }: MovedAlong): string {
   const frames = Number(Math.abs(leftFrames).toFixed(1));
   const off = `${frames} ${frames === 1 ? 'frame' : 'frames'} ${leftFrames > 0 ? 'late' : 'early'}`;
-  const [many, are] = after === 1 ? ['the one', 'is'] : [`the ${after}`, 'are'];
-  if (onTime === after) return `Moved along with it, ${many} after it ${are} on time.`;
-  if (onTime > 0) return `Moved along with it, ${onTime} of the ${after} after it are on time, the worst left ${off}.`;
-  return `Moved along with it, ${many} after it ${are} still off${after === 1 ? '' : ', at most'}: ${off}.`;
+  const are = (count: number): string => (count === 1 ? 'is' : 'are');
+  const many = after === 1 ? 'the one' : `the ${after}`;
+  if (onTime === after) return `Moved along with it, ${many} after it ${are(after)} on time.`;
+  if (onTime > 0)
+    return `Moved along with it, ${onTime} of the ${after} after it ${are(onTime)} on time, the worst left ${off}.`;
+  return after === 1
+    ? `Moved along with it, the one after it is still ${off}.`
+    : `Moved along with it, the ${after} after it are still off: the worst is ${off}.`;
 }
 
 /** The one finding whose correction mends most, as a sentence of its own over the list. */
