@@ -24,23 +24,14 @@ function inOrder(before: readonly TrackEvent[], after: readonly TrackEvent[]): M
  */
 function movesOf(before: readonly TrackEvent[], after: readonly TrackEvent[]): Map<number, number> | null {
   if (before.length !== after.length) return null;
-  const hasFrame = (events: readonly TrackEvent[], frame: number): boolean =>
-    events.some((event) => event.frame === frame);
-  const gone = before.filter(({ frame }) => !hasFrame(after, frame));
+  const [was, is] = [before, after].map((events) => new Map(events.map((event) => [event.frame, event])));
+  const gone = before.filter(({ frame }) => !is!.has(frame));
   if (gone.length === 0) return null;
-  const come = after.filter(({ frame }) => !hasFrame(before, frame));
-  const stay = before.filter(({ frame }) => hasFrame(after, frame));
+  const come = after.filter(({ frame }) => !was!.has(frame));
+  const stay = before.filter(({ frame }) => is!.has(frame));
   const ways = [inOrder(before, after), new Map([...inOrder(stay, stay), ...inOrder(gone, come)])];
   const change = (way: Map<number, number>): number =>
-    before.reduce(
-      (sum, event) =>
-        sum +
-        distance(
-          event,
-          after.find(({ frame }) => frame === way.get(event.frame))!,
-        ),
-      0,
-    );
+    before.reduce((sum, event) => sum + distance(event, is!.get(way.get(event.frame)!)!), 0);
   return change(ways[0]!) <= change(ways[1]!) ? ways[0]! : ways[1]!;
 }
 
