@@ -131,6 +131,8 @@ test('holds, held poses and back, thinning, reversing, time put in and taken out
   await expect(keyMark(page, Y, 20)).toHaveAccessibleName(/leaves step/);
   await expect(hold.getByTestId('idle-keys')).toHaveText('Every key does something.');
   await page.keyboard.press('Escape');
+  // As it goes it gives the focus back, and what is typed elsewhere by then is dropped.
+  await expect(hold).toBeHidden();
 
   // A key on a straight line does nothing: it is found, named and thinned.
   await goToFrame(page, 14);
