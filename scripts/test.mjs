@@ -26,6 +26,7 @@ const WORK = {
   lint: async () => {
     await npm('prettier', '--check', '.');
     await npm('eslint', '.');
+    await npm('oxlint', '.');
     await run('npm', ['run', '--silent', 'imports'], { cwd: ROOT });
   },
   unit: () => npm('vitest', 'run', '--project', 'core', '--project', 'contract', '--project', 'web'),
