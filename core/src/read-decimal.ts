@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { calculate } from './calculate.ts';
 import { accept, refuse, type Result } from './result.ts';
 
 interface DecimalOptions {
@@ -11,17 +12,22 @@ interface DecimalOptions {
 const DECIMAL = /^[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?$/i;
 
 /**
- * Reads a number a person typed: decimal point or comma, a minus as keyboards or as the page writes it. Issue:
- * `number`, which says what is wanted.
+ * Reads a number a person typed: decimal point or comma, a minus as keyboards or as the page writes it; or a sum
+ * (`12 + 4`, `48/2`, `1½`). Issue: `number`, which says what is wanted.
  */
 export function readDecimal(text: string, { within, unit }: DecimalOptions = {}): Result<number> {
   let bare = text.trim();
   if (unit && bare.startsWith(unit)) bare = bare.slice(unit.length).trimStart();
   else if (unit && bare.endsWith(unit)) bare = bare.slice(0, -unit.length).trimEnd();
   const plain = bare.replace('−', '-').replace(',', '.');
-  const value = DECIMAL.test(plain) ? Number(plain) : NaN;
+  const value = DECIMAL.test(plain) ? Number(plain) : valueOfSum(bare);
   const isWanted = Number.isFinite(value) && (within?.safeParse(value).success ?? true);
   return isWanted ? accept(value) : refuse('number', [], wanted(within));
+}
+
+function valueOfSum(text: string): number {
+  const sum = calculate(text);
+  return sum.ok ? sum.value.valueOf() : NaN;
 }
 
 /** Bounds from here on are for programs: no one is told them. */

@@ -20,3 +20,8 @@ export function refuse<T>(code: string, path: Issue['path'], message: string): R
 export function problemOf(result: Result<unknown>): string | null {
   return result.ok ? null : (result.issues[0]?.message ?? '');
 }
+
+/** `"soon" is not a time. `: what was typed and what is said of it; nothing where nothing was typed. */
+export function quoted(typed: string, says: string): string {
+  return typed.trim() === '' ? '' : `"${typed.trim()}" ${says}`;
+}

@@ -12,7 +12,6 @@ import {
   formatTimecode,
   LENGTH,
   type Measure,
-  parsePositive,
   parseQuantity,
   parseRuler,
   parseTime,
@@ -36,9 +35,9 @@ const DROP_30: Rate = { num: 30000, den: 1001 };
 const DROP_60: Rate = { num: 60000, den: 1001 };
 
 function amount(text: string, measure: Measure, assumed: string): Exact {
-  const parsed = parsePositive(text, measure, assumed);
+  const parsed = parseQuantity(text, measure, assumed);
   if (!parsed.ok) throw new Error(parsed.issues[0]!.message);
-  return parsed.value.amount;
+  return parsed.value;
 }
 
 test('drop-frame timecode reads the printed labels', () => {
@@ -116,11 +115,33 @@ test('the ruler writes seconds, milliseconds and fractions, and reads what peopl
     ['0,5 s', 12],
     ['2 min', 2880],
     ['12', 12],
+    ['1½ s', 36],
+    ['1 1/2 s', 36],
+    ['3 feet 8', 56],
+    ['1s + 6', 30],
+    ['2 × 1s − 3f', 45],
+    ['00:00:01:00 + 12', 36],
+    ['(1+2)*4', 12],
+    ['1s/4', 6],
   ] as const) {
     expect(parseRuler(text, FILM)).toEqual({ ok: true, value: frames });
   }
   expect(parseRuler('2', FILM, 'seconds')).toEqual({ ok: true, value: 48 });
-  for (const text of ['', 'soon', '1/0 s', '3 kg', '1.2.3'])
+  expect(parseRuler('2 * 3', FILM, 'seconds')).toEqual({ ok: true, value: 144 });
+  expect(parseRuler('2 + 12f', FILM, 'seconds')).toEqual({ ok: true, value: 60 });
+  for (const text of [
+    '',
+    'soon',
+    '1/0 s',
+    '3 kg',
+    '1.2.3',
+    '2s*2s',
+    '4 / 2s',
+    '(2',
+    '1 000',
+    '1e9999',
+    '9'.repeat(300),
+  ])
     expect(parseRuler(text, FILM)).toMatchObject({ ok: false, issues: [{ code: 'time-not-read' }] });
   const third = parseTime('1/3 s', FILM);
   expect(third.ok && third.value).toEqual({ num: 8, den: 1 });
@@ -225,11 +246,15 @@ test('lengths and speeds are read with their units, exactly', () => {
   expect(toNumber(amount('250', withPixels(LENGTH, { num: 100, den: 1 }), 'px'))).toBe(2.5);
   expect(parseQuantity('2 kg', LENGTH, 'm')).toMatchObject({
     ok: false,
-    issues: [{ code: 'unit-unknown', message: '"kg" is not a unit of length here. Known: m, cm, ft, in.' }],
+    issues: [{ code: 'unit-unknown', message: '"kg" is not a unit of length here. Known: m, cm, mm, ft, in.' }],
   });
   expect(parseQuantity('far', LENGTH, 'm')).toMatchObject({ ok: false, issues: [{ code: 'quantity-not-read' }] });
   expect(parseQuantity('', LENGTH, 'm').ok).toBe(false);
-  expect(parsePositive('0 m', LENGTH, 'm')).toMatchObject({ ok: false, issues: [{ code: 'quantity-not-positive' }] });
+  for (const outside of ['0 m', '−2 m', '1/10 mm'])
+    expect(parseQuantity(outside, LENGTH, 'm')).toMatchObject({
+      ok: false,
+      issues: [{ code: 'quantity-out-of-range', message: 'A length is from 0.001 to 100000 m.' }],
+    });
   expect(parseQuantity('9999999999 m', LENGTH, 'm')).toMatchObject({
     ok: false,
     issues: [{ code: 'quantity-out-of-range' }],

@@ -1,5 +1,6 @@
 import Fraction from 'fraction.js';
 import { answerFrames, type Exact, type FrameAnswer, toExact, toFraction, toNumber } from './exact.ts';
+import { FASTEST_BPM, SLOWEST_BPM } from './quantity.ts';
 import { MAX_RATE, MIN_RATE, type Rate, RATE_PRESETS } from './rate.ts';
 
 /** How long counts take: `frames = counts·60/bpm·rate`. */
@@ -18,9 +19,6 @@ export interface CountPlan {
   /** The exact tempi of the whole frames on both sides. */
   exactTempi: { frames: number; bpm: Exact }[];
 }
-
-const SLOWEST_BPM = 1;
-const FASTEST_BPM = 600;
 
 function framesOf(counts: Fraction, bpm: Fraction, rate: Rate): Fraction {
   return counts.mul(60).div(bpm).mul(rate.num).div(rate.den);

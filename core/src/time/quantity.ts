@@ -1,11 +1,16 @@
-import Fraction from 'fraction.js';
-import { accept, refuse, type Result } from '../result.ts';
+import { calculate } from '../calculate.ts';
+import { accept, quoted, refuse, type Result } from '../result.ts';
 import { type Exact, toExact } from './exact.ts';
 
-/** A kind of measure: its units by the names people type, each as an exact multiple of the base unit. */
+/**
+ * A kind of measure: its bounds in the base unit, and its units by the names people type, each as an exact multiple of
+ * the base unit.
+ */
 export interface Measure {
   what: string;
   base: string;
+  least: number;
+  most: number;
   units: Record<string, readonly [num: number, den: number]>;
 }
 
@@ -13,17 +18,37 @@ export interface Measure {
 export const LENGTH: Measure = {
   what: 'length',
   base: 'm',
-  units: { m: [1, 1], cm: [1, 100], ft: [381, 1250], in: [127, 5000] },
+  least: 0.001,
+  most: 100_000,
+  units: { m: [1, 1], cm: [1, 100], mm: [1, 1000], ft: [381, 1250], in: [127, 5000] },
 };
 
 export const SPEED: Measure = {
   what: 'speed',
   base: 'm/s',
+  least: 0.001,
+  most: 10_000,
   units: { 'm/s': [1, 1], 'km/h': [5, 18], mph: [1397, 3125], 'ft/s': [381, 1250] },
 };
 
-export const TEMPO: Measure = { what: 'tempo', base: 'bpm', units: { bpm: [1, 1] } };
-export const COUNT: Measure = { what: 'number of counts', base: 'counts', units: { counts: [1, 1] } };
+/** Tempi in whole beats a minute. */
+export const SLOWEST_BPM = 1;
+export const FASTEST_BPM = 600;
+
+export const TEMPO: Measure = {
+  what: 'tempo',
+  base: 'bpm',
+  least: SLOWEST_BPM,
+  most: FASTEST_BPM,
+  units: { bpm: [1, 1] },
+};
+export const COUNT: Measure = {
+  what: 'number of counts',
+  base: 'counts',
+  least: 0.01,
+  most: 1000,
+  units: { counts: [1, 1] },
+};
 
 /** The measure with stage pixels beside metres (or pixels a second beside metres a second), at the stage's scale. */
 export function withPixels(measure: Measure, pixelsPerMetre: Exact): Measure {
@@ -51,57 +76,38 @@ const SPELLINGS: Record<string, string> = {
   pixels: 'px',
 };
 
-const PART = /([+-]?\d+(?:[.,]\d{1,9})?(?:\/\d{1,6})?)\s*([^\d\s.,+-]*)\s*/y;
-const LARGEST = 1e9;
-
-/** A person's number: decimal point or comma, or a fraction such as `1/3`. */
-export function parseNumber(text: string): Fraction {
-  return new Fraction(text.replace(',', '.').replace('−', '-'));
-}
-
-export interface Quantity {
-  /** In the measure's base unit. */
-  amount: Exact;
-  /** The unit typed (the last, where several parts are added up), or the one assumed. */
-  unit: string;
+/** What may be typed, for showing beside the field: `1 to 600 bpm`. */
+export function boundsOf({ base, least, most }: Measure): string {
+  return `${least} to ${most} ${base}`;
 }
 
 /**
- * Reads a quantity a person typed: `6 ft`, `5 ft 11 in`, `2.5`, `2,5 m`, `1/3`. A bare number is in `assumed`.
- * Issues: `quantity-not-read`, `unit-unknown`, `quantity-out-of-range`.
+ * Reads a quantity a person typed: `6 ft`, `5 ft 11 in`, `2.5`, `2,5 m`, `1/3`, `2 m + 30 cm`. A bare number is in
+ * `assumed`. In the base unit. Issues: `quantity-not-read`, `unit-unknown`, `quantity-out-of-range`.
  */
-export function parseQuantity(text: string, measure: Measure, assumed: string): Result<Quantity> {
-  const typed = text.trim();
+export function parseQuantity(text: string, measure: Measure, assumed: string): Result<Exact> {
   const example = `Type a ${measure.what}${measure.units[assumed] ? ` such as 2.5 ${assumed}` : ''}.`;
-  let total = new Fraction(0);
-  let unit = assumed;
-  let at = 0;
-  while (at < typed.length) {
-    PART.lastIndex = at;
-    const part = PART.exec(typed);
-    if (!part || /\/0+$/.test(part[1]!))
-      return refuse('quantity-not-read', [], `"${typed}" is not a ${measure.what}. ${example}`);
-    const spelled = part[2]!.toLowerCase();
-    unit = spelled === '' ? assumed : (SPELLINGS[spelled] ?? spelled);
-    const scale = Object.hasOwn(measure.units, unit) ? measure.units[unit] : undefined;
-    if (!scale)
-      return refuse(
-        'unit-unknown',
-        [],
-        `"${part[2]}" is not a unit of ${measure.what} here. Known: ${Object.keys(measure.units).join(', ')}.`,
-      );
-    total = total.add(parseNumber(part[1]!).mul(scale[0]).div(scale[1]));
-    at = PART.lastIndex;
+  const read = calculate(text, {
+    assumed,
+    inUnit: (value, spelled) => {
+      const lower = spelled.toLowerCase();
+      const name = SPELLINGS[lower] ?? lower;
+      const scale = Object.hasOwn(measure.units, name) ? measure.units[name] : undefined;
+      if (!scale) return null;
+      return value.mul(scale[0]).div(scale[1]);
+    },
+  });
+  if (!read.ok) {
+    const unknown = read.issues[0]!.path[0];
+    return unknown === undefined
+      ? refuse('quantity-not-read', [], `${quoted(text, `is not a ${measure.what}. `)}${example}`)
+      : refuse(
+          'unit-unknown',
+          [],
+          `"${unknown}" is not a unit of ${measure.what} here. Known: ${Object.keys(measure.units).join(', ')}.`,
+        );
   }
-  if (typed === '') return refuse('quantity-not-read', [], example);
-  if (total.abs().gt(LARGEST)) return refuse('quantity-out-of-range', [], `That ${measure.what} is too large.`);
-  return accept({ amount: toExact(total), unit });
-}
-
-/** As `parseQuantity`, and more than nothing. Adds the issue `quantity-not-positive`. */
-export function parsePositive(text: string, measure: Measure, assumed: string): Result<Quantity> {
-  const parsed = parseQuantity(text, measure, assumed);
-  if (parsed.ok && parsed.value.amount.num <= 0)
-    return refuse('quantity-not-positive', [], `The ${measure.what} must be more than 0.`);
-  return parsed;
+  if (read.value.lt(measure.least) || read.value.gt(measure.most))
+    return refuse('quantity-out-of-range', [], `A ${measure.what} is from ${boundsOf(measure)}.`);
+  return accept(toExact(read.value));
 }

@@ -1,7 +1,9 @@
 import * as z from 'zod';
 import { readDecimal } from '../read-decimal.ts';
 import { type Issue, type Result } from '../result.ts';
+import { toNumber } from './exact.ts';
 import { framesPerSecond, type Rate } from './rate.ts';
+import { parseTime } from './ruler.ts';
 
 export const FRAME_LIMIT = 100_000;
 
@@ -40,9 +42,7 @@ export function travelSeconds(a: number, b: number, rate: Rate): number {
   return (b - a) / framesPerSecond(rate);
 }
 
-function readFrame(text: string, end: 'first' | 'last', issues: Issue[]): number {
-  const read = readDecimal(text);
-  const frame = read.ok ? read.value : NaN;
+function checkFrame(frame: number, end: 'first' | 'last', issues: Issue[]): void {
   if (!Number.isInteger(frame)) {
     issues.push({ code: 'frame-not-whole', path: [end], message: `The ${end} frame must be a whole number.` });
   } else if (Math.abs(frame) > FRAME_LIMIT) {
@@ -52,14 +52,31 @@ function readFrame(text: string, end: 'first' | 'last', issues: Issue[]): number
       message: `Frames run from −${FRAME_LIMIT} to ${FRAME_LIMIT}.`,
     });
   }
-  return frame;
 }
 
-/** Reads a range a person typed. Issues: `frame-not-whole`, `frame-out-of-range`, `last-before-first`. */
-export function parseRange(firstText: string, lastText: string): Result<FrameRange> {
+const frameIn = (text: string): number => {
+  const read = readDecimal(text);
+  return read.ok ? read.value : NaN;
+};
+
+/** Whether an end is told by how long the range runs: with a unit, as a timecode, or as so many frames (`+36`). */
+function isLength(text: string): boolean {
+  return /^\s*\+/.test(text) || (/[a-z':;]/i.test(text) && Number.isNaN(frameIn(text)));
+}
+
+/**
+ * Reads a range a person typed by its ends; the last may be told by how long it runs: `2s`, `36f`, `+36`, to whole
+ * frames. Issues: `frame-not-whole`, `frame-out-of-range`, `last-before-first`, those of `parseTime`.
+ */
+export function parseRange(firstText: string, lastText: string, rate: Rate): Result<FrameRange> {
   const issues: Issue[] = [];
-  const first = readFrame(firstText, 'first', issues);
-  const last = readFrame(lastText, 'last', issues);
+  const first = frameIn(firstText);
+  checkFrame(first, 'first', issues);
+  const length = isLength(lastText) ? parseTime(lastText, rate) : null;
+  if (length && !length.ok) return { ok: false, issues: length.issues.map((issue) => ({ ...issue, path: ['last'] })) };
+  const last = length ? first + Math.round(toNumber(length.value)) - 1 : frameIn(lastText);
+  // Of a length from a first frame that is none, nothing can be said yet.
+  if (!length || issues.length === 0) checkFrame(last, 'last', issues);
   if (issues.length === 0 && last < first) {
     issues.push({
       code: 'last-before-first',

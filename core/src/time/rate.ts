@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { accept, refuse, type Result } from '../result.ts';
+import { calculate } from '../calculate.ts';
+import { accept, quoted, refuse, type Result } from '../result.ts';
 
 export const MIN_RATE = 1;
 export const MAX_RATE = 240;
@@ -41,40 +42,31 @@ export function formatRate(rate: Rate): string {
   return String(Math.round((rate.num * 1000) / rate.den) / 1000);
 }
 
-function greatestCommonDivisor(a: number, b: number): number {
-  return b === 0 ? a : greatestCommonDivisor(b, a % b);
-}
-
 /** The rates whose usual short label is not their exact value: 23.976 and 23.98 both mean 24000/1001. */
 function rateMeantBy(decimal: number): Rate | undefined {
   return RATE_PRESETS.find((rate) => rate.den === 1001 && Math.abs(framesPerSecond(rate) - decimal) < 0.0055);
 }
+
+/** Ratios of larger whole numbers are no rate of anything: the rate is taken to the millionth. */
+const FINEST = 1_000_000;
 
 /**
  * Reads a rate a person typed: `24`, `12.5`, `23.976` or `30000/1001`, with or without `fps`.
  * Issues: `rate-not-a-number`, `rate-out-of-range`.
  */
 export function parseRate(text: string): Result<Rate> {
-  const match = /^(\d+(?:\.\d+)?)(?:\s*\/\s*(\d+))?\s*(?:fps)?$/i.exec(text.trim());
-  if (!match) {
+  const read = calculate(text, { inUnit: (value, unit) => (unit.toLowerCase() === 'fps' ? value : null) });
+  if (!read.ok)
     return refuse(
       'rate-not-a-number',
       [],
-      `"${text.trim()}" is not a frame rate. Type a number such as 24, 12.5 or 30000/1001.`,
+      `${quoted(text, 'is not a frame rate. ')}Type a number such as 24, 12.5 or 30000/1001.`,
     );
-  }
-  const decimals = match[1]!.split('.')[1]?.length ?? 0;
-  const scale = 10 ** Math.min(decimals, 6);
-  const value = Number(match[1]) / Number(match[2] ?? 1);
-  if (!(value >= MIN_RATE && value <= MAX_RATE)) {
+  const value = read.value.valueOf();
+  if (!(value >= MIN_RATE && value <= MAX_RATE))
     return refuse('rate-out-of-range', [], `A frame rate is between ${MIN_RATE} and ${MAX_RATE} frames per second.`);
-  }
-  if (decimals > 0 && !match[2]) {
-    const meant = rateMeantBy(value);
-    if (meant) return accept(meant);
-  }
-  const num = Math.round(Number(match[1]) * scale);
-  const den = scale * Number(match[2] ?? 1);
-  const divisor = greatestCommonDivisor(num, den);
-  return accept({ num: num / divisor, den: den / divisor });
+  const meant = text.includes('/') ? undefined : rateMeantBy(value);
+  if (meant) return accept(meant);
+  const exact = read.value.d > FINEST ? read.value.round(6) : read.value;
+  return accept({ num: Number(exact.n), den: Number(exact.d) });
 }

@@ -1,9 +1,9 @@
 import Fraction from 'fraction.js';
-import { accept, refuse, type Result } from '../result.ts';
+import { calculate } from '../calculate.ts';
+import { accept, quoted, refuse, type Result } from '../result.ts';
 import { type Exact, formatExact, toExact } from './exact.ts';
-import { parseNumber } from './quantity.ts';
 import type { Rate } from './rate.ts';
-import { formatTimecode, looksLikeTimecode, parseTimecode } from './timecode.ts';
+import { formatTimecode, parseTimecode } from './timecode.ts';
 
 /** Keys stand on thousandths of a frame at finest; a ruler shows no more. */
 const GRAINS = 1000;
@@ -50,14 +50,21 @@ export function formatRuler(frame: number, unit: RulerUnitName, rate: Rate): str
   return RULER_UNITS[unit].format(frame, rate);
 }
 
-const NUMBER = /^([−-]?\d+(?:[.,]\d+)?(?:\/\d+)?)\s*(f|fr|frames?|s|sec|seconds?|ms|milliseconds?|min|minutes?)?$/i;
-const MIXED = /^([−-]?)(\d+)\s*\+?\s+(\d+)\/(\d+)$/;
-const PER_SECOND: Record<string, number> = { s: 1, m: 60 };
+/** Frames of film a foot: 35 mm, four perforations a frame (the footage counters of film). */
+const FRAMES_A_FOOT = 16;
+
+const UNITS: readonly [names: RegExp, seconds: Fraction | null, frames?: number][] = [
+  [/^(f|fr|frames?)$/i, null, 1],
+  [/^(ft|foot|feet|')$/i, null, FRAMES_A_FOOT],
+  [/^(ms|milliseconds?)$/i, new Fraction(1, 1000)],
+  [/^(s|secs?|seconds?)$/i, new Fraction(1)],
+  [/^(m|mins?|minutes?)$/i, new Fraction(60)],
+];
 
 /**
- * Reads a place or a length of time a person typed, in any unit: `48f`, `2.5s`, `2500 ms`, `17 1/4`, `00:00:02:00`. A
- * bare number is frames, or what `assumed` says. Gives frames, exactly. Issues: `time-not-read`, those of
- * `parseTimecode`.
+ * Reads a place or a length of time a person typed, in any unit: `48f`, `2.5s`, `1½ s`, `2500 ms`, `17 1/4`,
+ * `00:00:02:00`, `3 feet 8` (of film, 16 frames a foot), and sums of these: `1s + 6`, `48/3`. A bare number is frames,
+ * or what `assumed` says. Gives frames, exactly. Issues: `time-not-read`, those of `parseTimecode`.
  */
 export function parseTime(text: string, rate: Rate, assumed: 'frames' | 'seconds' = 'frames'): Result<Exact> {
   const frames = readTime(text, rate, assumed);
@@ -65,32 +72,24 @@ export function parseTime(text: string, rate: Rate, assumed: 'frames' | 'seconds
 }
 
 function readTime(text: string, rate: Rate, assumed: 'frames' | 'seconds'): Result<Fraction> {
-  const typed = text.trim();
-  if (looksLikeTimecode(typed)) {
-    const parsed = parseTimecode(typed, rate);
-    return parsed.ok ? accept(grainsOf(parsed.value)) : parsed;
-  }
-  const mixed = MIXED.exec(typed);
-  if (mixed && Number(mixed[4]) > 0) {
-    const value = new Fraction(Number(mixed[2])).add(new Fraction(Number(mixed[3]), Number(mixed[4])));
-    return accept(mixed[1] ? value.neg() : value);
-  }
-  const match = NUMBER.exec(typed);
-  if (!match || /\/0+$/.test(match[1]!))
-    return refuse(
-      'time-not-read',
-      [],
-      `"${typed}" is not a time. Type it such as 2.5s, 48f, 2500 ms or ${formatTimecode(48, rate)}.`,
-    );
-  const value = parseNumber(match[1]!);
-  const unit = match[2]?.toLowerCase() ?? (assumed === 'seconds' ? 's' : 'f');
-  if (unit.startsWith('f')) return accept(value);
-  const perSecond = unit.startsWith('ms') || unit.startsWith('milli') ? 1 / 1000 : PER_SECOND[unit[0]!]!;
-  return accept(
-    value
-      .mul(perSecond < 1 ? new Fraction(1, 1000) : perSecond)
-      .mul(rate.num)
-      .div(rate.den),
+  const frames = calculate(text, {
+    assumed,
+    inUnit: (value, unit) => {
+      const known = UNITS.find(([names]) => names.test(unit));
+      if (!known) return null;
+      const [, seconds, each] = known;
+      return seconds ? value.mul(seconds).mul(rate.num).div(rate.den) : value.mul(each!);
+    },
+    term: (typed) => {
+      const parsed = parseTimecode(typed.replace(/\s/g, ''), rate);
+      return parsed.ok ? accept(grainsOf(parsed.value)) : parsed;
+    },
+  });
+  if (frames.ok || frames.issues[0]?.code.startsWith('timecode')) return frames;
+  return refuse(
+    'time-not-read',
+    [],
+    `${quoted(text, 'is not a time. ')}Type it such as 2.5s, 48f, 2500 ms or ${formatTimecode(48, rate)}.`,
   );
 }
 

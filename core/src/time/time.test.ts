@@ -33,10 +33,10 @@ test('a rate is read as an exact ratio', () => {
 test.each([
   ['0', 'rate-out-of-range'],
   ['241', 'rate-out-of-range'],
-  ['24/0', 'rate-out-of-range'],
+  ['24/0', 'rate-not-a-number'],
   ['fast', 'rate-not-a-number'],
   ['', 'rate-not-a-number'],
-  ['-24', 'rate-not-a-number'],
+  ['-24', 'rate-out-of-range'],
 ])('the rate "%s" is refused as %s', (text, code) => {
   expect(parseRate(text)).toMatchObject({ ok: false, issues: [{ code }] });
 });
@@ -57,11 +57,23 @@ test('any rate within limits typed as a ratio is a valid rate of that value', ()
 });
 
 test('a range is read, or refused at the field that is wrong', () => {
-  expect(parseRange('1', '25')).toEqual({ ok: true, value: { first: 1, last: 25 } });
-  expect(parseRange('25', '1')).toMatchObject({ ok: false, issues: [{ code: 'last-before-first', path: ['last'] }] });
-  expect(parseRange('one', '25')).toMatchObject({ ok: false, issues: [{ code: 'frame-not-whole', path: ['first'] }] });
-  expect(parseRange('1', '2.5')).toMatchObject({ ok: false, issues: [{ code: 'frame-not-whole', path: ['last'] }] });
-  expect(parseRange('', '9e9')).toMatchObject({
+  expect(parseRange('1', '25', FILM)).toEqual({ ok: true, value: { first: 1, last: 25 } });
+  expect(parseRange('25', '1', FILM)).toMatchObject({
+    ok: false,
+    issues: [{ code: 'last-before-first', path: ['last'] }],
+  });
+  expect(parseRange('one', '25', FILM)).toMatchObject({
+    ok: false,
+    issues: [{ code: 'frame-not-whole', path: ['first'] }],
+  });
+  expect(parseRange('1', '2.5', FILM)).toMatchObject({
+    ok: false,
+    issues: [{ code: 'frame-not-whole', path: ['last'] }],
+  });
+  expect(['2s', '36f', '+36', '00:00:01:12'].map((text) => parseRange('101', text, FILM))).toEqual(
+    [148, 136, 136, 136].map((last) => ({ ok: true, value: { first: 101, last } })),
+  );
+  expect(parseRange('', '9e9', FILM)).toMatchObject({
     ok: false,
     issues: [{ path: ['first'] }, { code: 'frame-out-of-range' }],
   });

@@ -48,10 +48,6 @@ export function formatTimecode(frame: number, rate: Rate): string {
 
 const TIMECODE = /^([−-]?)(\d{1,3}):(\d{1,2}):(\d{1,2})([:;])(\d{1,3})(\.\d{1,3})?$/;
 
-export function looksLikeTimecode(text: string): boolean {
-  return /\d\s*[:;]\s*\d/.test(text);
-}
-
 /**
  * The frame of a timecode label: the exact inverse of `formatTimecode`. With a `:` before the frames the label is read
  * as the rate writes it. Issues: `timecode-not-read`, `timecode-out-of-range`, `timecode-skipped` for a label that

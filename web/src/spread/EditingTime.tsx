@@ -1,4 +1,4 @@
-import type { FrameRange, MotionDocument } from '@undulan/core';
+import { type FrameRange, type MotionDocument, sceneWarnings } from '@undulan/core';
 import { type ReactNode, useMemo } from 'react';
 import { applyEdit, selectMotion, useRememberedAside } from '../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
@@ -43,13 +43,14 @@ export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', fo
   const ranges = useMemo(
     (): RangeControls => ({
       workRange: motion.workRange,
+      warningsOf: (next) => sceneWarnings(motion, { range: next }),
       onWorkRange: (next: FrameRange) =>
         dispatch(applyEdit({ operation: 'setWorkRange', args: [{ workRange: next }] })),
       ...(rangeFixed === null
         ? { onRange: (next: FrameRange) => dispatch(applyEdit({ operation: 'setScene', args: [{ range: next }] })) }
         : { fixedReason: rangeFixed }),
     }),
-    [dispatch, motion.workRange, rangeFixed],
+    [dispatch, motion, rangeFixed],
   );
   return (
     <TimePage

@@ -1,7 +1,8 @@
 import { travelSeconds } from '@undulan/core';
 import { clsx } from 'clsx';
-import { useCallback, useRef, useState, useSyncExternalStore } from 'react';
+import { useCallback, useId, useRef, useState, useSyncExternalStore } from 'react';
 import { LiveFigures, parsePlace, type PlaybackClock, useClock, useMoving, useOnFrame } from '../time/index.ts';
+import { ProblemBubble } from '../ui/index.ts';
 
 const shown = (frame: number): string => String(Math.round(frame * 100) / 100);
 
@@ -16,14 +17,19 @@ export function FrameField() {
   const field = useRef<HTMLInputElement>(null);
   const moving = useMoving();
   const seconds = useSyncExternalStore(clock.subscribe, () => (clock.moving ? '' : secondsAt(clock, clock.frame)));
+  /** Whether something stands in it that has not been taken. */
+  const isTyped = useRef(false);
+  const saysId = useId();
   const [refused, setRefused] = useState<string | null>(null);
   const { first, last } = clock.range;
 
   useOnFrame(
     useCallback(
       (frame) => {
-        if (!clock.moving && field.current && document.activeElement !== field.current)
-          field.current.value = shown(frame);
+        if (clock.moving || !field.current || document.activeElement === field.current) return;
+        field.current.value = shown(frame);
+        isTyped.current = false;
+        setRefused(null);
       },
       [clock],
     ),
@@ -34,44 +40,54 @@ export function FrameField() {
     [clock],
   );
 
-  const commit = (): void => {
-    const place = parsePlace(field.current!.value, clock.range, clock.rate);
+  /** Gives whether the playhead could go there. */
+  const commit = (): boolean => {
+    if (!isTyped.current) return true;
+    const place = parsePlace(field.current!.value, { range: clock.range, rate: clock.rate, now: clock.frame });
     if (!place.ok || place.value < first || place.value > last) {
-      setRefused(place.ok ? `A frame from ${first} to ${last}, please.` : place.issues[0]!.message);
-      return;
+      setRefused(place.ok ? `The range is ${first} to ${last}.` : place.issues[0]!.message);
+      return false;
     }
     setRefused(null);
+    isTyped.current = false;
     clock.stop();
     clock.seek(place.value, { between: true });
-    // The next keys pressed are shortcuts again.
-    field.current!.blur();
+    return true;
   };
   const goBack = (): void => {
     field.current!.value = shown(clock.frame);
+    isTyped.current = false;
     setRefused(null);
   };
 
   return (
     <div className="relative flex items-center gap-2">
-      <input
-        ref={field}
-        aria-label="Frame"
-        aria-description={`A frame from ${first} to ${last}, or a time from the first such as 0.5s or 00:00:00:12`}
-        title="Type a frame (12, 12.5), seconds (0.5s) or a timecode"
-        defaultValue={shown(clock.frame)}
-        aria-invalid={refused ? true : undefined}
-        onFocus={(event) => event.currentTarget.select()}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') commit();
-          if (event.key === 'Escape') goBack();
-        }}
-        onBlur={goBack}
-        className={clsx(
-          'figures h-8 w-16 rounded-md border border-rule bg-page text-center text-[15px]',
-          '[contain:strict] font-semibold aria-invalid:border-danger aria-invalid:text-danger',
-          moving && 'not-focus:text-transparent',
-        )}
-      />
+      <ProblemBubble id={saysId} problem={refused}>
+        <input
+          ref={field}
+          aria-label="Frame"
+          aria-description={`A frame from ${first} to ${last}, a time from the first such as 0.5s or 00:00:00:12, or +6`}
+          title="Type a frame (12, 12.5), a time (0.5s, 00:00:00:12) or how much further (+6)"
+          defaultValue={shown(clock.frame)}
+          aria-invalid={refused ? true : undefined}
+          aria-describedby={refused ? saysId : undefined}
+          onInput={() => {
+            isTyped.current = true;
+          }}
+          onFocus={(event) => event.currentTarget.select()}
+          onKeyDown={(event) => {
+            // The next keys pressed are shortcuts again.
+            if (event.key === 'Enter' && commit()) event.currentTarget.blur();
+            if (event.key === 'Escape') goBack();
+          }}
+          onBlur={commit}
+          className={clsx(
+            'figures h-8 w-16 rounded-md border border-rule bg-page text-center text-[15px]',
+            '[contain:strict] font-semibold aria-invalid:border-danger aria-invalid:text-danger',
+            moving && 'not-focus:text-transparent',
+          )}
+        />
+      </ProblemBubble>
       {moving && (
         <span
           data-live=""
@@ -85,17 +101,6 @@ export function FrameField() {
         {seconds}
       </span>
       {moving && <LiveFigures textsAt={textsAt} />}
-      {refused && (
-        <p
-          role="alert"
-          className={clsx(
-            'absolute top-9 left-0 z-20 rounded-md border border-danger bg-page px-2 py-1 text-xs',
-            'whitespace-nowrap text-danger shadow',
-          )}
-        >
-          {refused}
-        </p>
-      )}
     </div>
   );
 }

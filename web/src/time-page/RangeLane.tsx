@@ -11,6 +11,8 @@ export interface RangeControls {
   /** Without it the range is fixed, for the reason given. */
   onRange?: (range: FrameRange) => void;
   fixedReason?: string;
+  /** What another range would leave behind, each a sentence. */
+  warningsOf: (range: FrameRange) => string[];
 }
 
 type End = 'first' | 'last';
@@ -33,6 +35,7 @@ export function RangeLane({ controls }: { controls: RangeControls | undefined })
   const [moving, setMoving] = useState<{ of: 'range' | 'work'; range: FrameRange } | null>(null);
   const range = moving?.of === 'range' ? moving.range : clock.range;
   const work = moving?.of === 'work' ? moving.range : clock.playRange;
+  const warnings = moving?.of === 'range' ? (controls?.warningsOf(moving.range) ?? []) : [];
   const isPart = work.first !== clock.range.first || work.last !== clock.range.last;
   const grips = (
     of: 'range' | 'work',
@@ -87,9 +90,11 @@ export function RangeLane({ controls }: { controls: RangeControls | undefined })
             'figures pointer-events-none absolute top-0 z-20 rounded bg-ink px-1.5 text-[11px]',
             'leading-[17px] text-page',
           )}
-          style={{ left: Math.min(scale.xOf(moving.range.last) + 14, scale.widthPx - 90) }}
+          style={{
+            left: Math.min(scale.xOf(moving.range.last) + 14, scale.widthPx - (warnings.length > 0 ? 330 : 90)),
+          }}
         >
-          {moving.range.first}–{moving.range.last}
+          {[`${moving.range.first}–${moving.range.last}`, ...warnings].join(' · ')}
         </span>
       )}
     </div>

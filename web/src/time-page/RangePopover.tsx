@@ -62,6 +62,7 @@ export function RangePopover({ ranges }: { ranges: RangeControls | undefined }) 
           range={range}
           rate={rate}
           onCommit={ranges?.onRange}
+          warningsOf={ranges?.warningsOf}
           reason={ranges?.fixedReason ?? 'The range is fixed here.'}
         />
         {ranges && (
@@ -97,6 +98,7 @@ interface RangeFormProps {
   rate: Rate;
   onCommit: ((range: FrameRange) => void) | undefined;
   within?: FrameRange;
+  warningsOf?: RangeControls['warningsOf'] | undefined;
   /** Why it cannot be set, where it cannot. */
   reason: string;
 }
@@ -104,15 +106,15 @@ interface RangeFormProps {
 const ENDS = z.object({ first: z.string(), last: z.string() });
 
 /** The range typed by its ends; issue `outside` where it must lie within another and does not. */
-function readRange(first: string, last: string, within: FrameRange | undefined): Result<FrameRange> {
-  const range = parseRange(first, last);
+function readRange(first: string, last: string, rate: Rate, within: FrameRange | undefined): Result<FrameRange> {
+  const range = parseRange(first, last, rate);
   return !range.ok || !within || (range.value.first >= within.first && range.value.last <= within.last)
     ? range
     : refuse('outside', [], `It lies within ${within.first} to ${within.last}.`);
 }
 
-function RangeForm({ title, range, rate, onCommit, within, reason }: RangeFormProps) {
-  const schema = useMemo(() => readBy(ENDS, ({ first, last }) => readRange(first, last, within)), [within]);
+function RangeForm({ title, range, rate, onCommit, within, warningsOf, reason }: RangeFormProps) {
+  const schema = useMemo(() => readBy(ENDS, ({ first, last }) => readRange(first, last, rate, within)), [rate, within]);
   const form = useTypedForm(schema, { first: String(range.first), last: String(range.last) });
   const commit = form.handleSubmit((typed) => {
     if (!form.formState.isDirty) return;
@@ -129,6 +131,7 @@ function RangeForm({ title, range, rate, onCommit, within, reason }: RangeFormPr
               {...form.register(end, { onBlur: () => void commit() })}
               key={end}
               aria-label={`${title}, ${end} frame, typed`}
+              title={end === 'last' ? 'A frame, or how long it runs: 2s, 36f' : undefined}
               inputMode="numeric"
               className={clsx(INPUT, 'figures w-20!')}
               aria-invalid={Boolean(form.problem) || undefined}
@@ -147,6 +150,7 @@ function RangeForm({ title, range, rate, onCommit, within, reason }: RangeFormPr
       <p className="figures mt-1 text-xs text-faint">
         {form.said && `${frameCount(form.said)} frames · ${bothDurations(form.said, rate)}`}
       </p>
+      {form.said && warningsOf && <p className="text-xs text-ochre">{warningsOf(form.said).join(' ')}</p>}
     </form>
   );
 }

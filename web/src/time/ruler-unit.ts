@@ -35,13 +35,21 @@ export function formatPlace(frame: number, unit: RulerUnitName, range: FrameRang
   return unit === 'seconds' ? text.replace(/(\.\d{3})\d*/, '$1') : text;
 }
 
-const CLOCK_TIME = /[:;]|\d\s*(ms|milli|s|m)/i;
+/** Where a typed place counts from. */
+interface Origin {
+  range: FrameRange;
+  rate: Rate;
+  now: number;
+}
+
+const CLOCK_TIME = /[:;]|\d\s*(ms|milli|s|m|ft|feet|foot|')/i;
 
 /**
- * Reads a place a person typed: a frame (`12`, `12.5`, `12 1/2`), or clock time from the first frame (`0.5s`,
- * `00:00:00:12`). To a thousandth of a frame.
+ * Reads a place a person typed: a frame (`12`, `12.5`, `12 1/2`), clock time or feet of film from the first frame
+ * (`0.5s`, `00:00:00:12`, `3 feet 8`), or so much further than now (`+6`, `+1s`). To a thousandth of a frame.
  */
-export function parsePlace(text: string, range: FrameRange, rate: Rate): Result<number> {
+export function parsePlace(text: string, { range, rate, now }: Origin): Result<number> {
   const parsed = parseRuler(text, rate);
+  if (parsed.ok && /^\s*\+/.test(text)) return { ok: true, value: now + parsed.value };
   return parsed.ok && CLOCK_TIME.test(text) ? { ok: true, value: parsed.value + range.first } : parsed;
 }

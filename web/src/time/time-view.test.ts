@@ -57,12 +57,13 @@ test('a place is written in frames as labelled, in clock time from the first fra
 test('a typed place is a frame, or clock time from the first; nonsense is refused in words', () => {
   const range = { first: 101, last: 148 };
   const read = (text: string): number | string => {
-    const place = parsePlace(text, range, FILM);
+    const place = parsePlace(text, { range, rate: FILM, now: 120 });
     return place.ok ? place.value : place.issues[0]!.code;
   };
-  expect(['113', '113.25', '113f', '113 1/4', '0.5s', '500 ms', '00:00:00:12'].map(read)).toEqual([
-    113, 113.25, 113, 113.25, 113, 113, 113,
+  expect(['113', '113.25', '113f', '113 1/4', '0.5s', '500 ms', '00:00:00:12', '8 feet'].map(read)).toEqual([
+    113, 113.25, 113, 113.25, 113, 113, 113, 229,
   ]);
+  expect(['+6', '+0.5s', '113 + 6'].map(read)).toEqual([126, 132, 119]);
   expect(read('soon')).toBe('time-not-read');
 });
 

@@ -103,14 +103,14 @@ export function CommitInput({ value, onCommit, onTyped, className = '', ...rest 
   return isInField ? (
     input
   ) : (
-    <Said id={saysId} problem={problem}>
+    <ProblemBubble id={saysId} problem={problem}>
       {input}
-    </Said>
+    </ProblemBubble>
   );
 }
 
-/** What is wrong with a field that has no room of its own for words. */
-function Said({ id, problem, children }: { id: string; problem: string | null; children: ReactNode }) {
+/** What is wrong with a field that has no room of its own for words, right beneath it. */
+export function ProblemBubble({ id, problem, children }: { id: string; problem: string | null; children: ReactNode }) {
   return (
     <Popover.Root open={problem !== null}>
       <Popover.Anchor asChild>{children}</Popover.Anchor>

@@ -1,7 +1,7 @@
 // Parts of every screen that know nothing of motion: fields, buttons, menus, dialogs, drags, what the browser keeps.
 export { Button, Toggle } from './Button.tsx';
 export { ButtonGroup } from './ButtonGroup.tsx';
-export { CommitInput, CommitText } from './CommitInput.tsx';
+export { CommitInput, CommitText, ProblemBubble } from './CommitInput.tsx';
 export { DecimalField } from './DecimalField.tsx';
 export { DecimalInput } from './DecimalInput.tsx';
 export { Dialog } from './Dialog.tsx';

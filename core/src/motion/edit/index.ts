@@ -7,6 +7,7 @@ export { setPathSpeed } from './set-path-speed.ts';
 export { setResting, offsetChannels } from './set-rest.ts';
 export { setScene } from './set-scene.ts';
 export { setSubject, addSubject, removeSubject, orderSubject, freeSubjectId } from './set-subjects.ts';
+export { sceneWarnings } from './scene-warnings.ts';
 export { changeRate } from './change-rate.ts';
 export type { RateEdit, ChangeRateOptions } from './change-rate.ts';
 export { stretchAbout, rippleKeys, insertTime, removeTime, snapKeys } from './shift-keys.ts';

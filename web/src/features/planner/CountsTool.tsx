@@ -1,11 +1,12 @@
 import {
+  boundsOf,
   COUNT,
   type CountPlan,
   type Exact,
   formatExact,
   formatRate,
   framesPerSecond,
-  parsePositive,
+  parseQuantity,
   parseTime,
   planCounts,
   type Rate,
@@ -27,11 +28,10 @@ import { usePlanner } from './use-planner.ts';
 /** Counts and tempo ↔ seconds ↔ frames, with a metronome. */
 export function CountsTool() {
   const { state, change, rate } = usePlanner();
-  const counts = parsePositive(state.counts, COUNT, 'counts');
-  const tempo = parsePositive(state.tempo, TEMPO, 'bpm');
+  const counts = parseQuantity(state.counts, COUNT, 'counts');
+  const tempo = parseQuantity(state.tempo, TEMPO, 'bpm');
   const time = rate.ok ? parseTime(state.seconds, rate.value, 'seconds') : rate;
-  const plan =
-    counts.ok && tempo.ok && rate.ok ? planCounts(counts.value.amount, tempo.value.amount, rate.value) : null;
+  const plan = counts.ok && tempo.ok && rate.ok ? planCounts(counts.value, tempo.value, rate.value) : null;
   const frames = time.ok ? toNumber(time.value) : null;
   const timeError =
     !time.ok && rate.ok
@@ -52,12 +52,14 @@ export function CountsTool() {
               value={state.counts}
               onChange={(text) => change({ counts: text })}
               error={counts.ok ? undefined : counts.issues[0]!.message}
+              hint={boundsOf(COUNT)}
             />
             <QuantityField
               label="Tempo"
               value={state.tempo}
               onChange={(text) => change({ tempo: text })}
               error={tempo.ok ? undefined : tempo.issues[0]!.message}
+              hint={boundsOf(TEMPO)}
               least={1}
             />
           </div>
@@ -65,7 +67,7 @@ export function CountsTool() {
             <>
               <section aria-label="Frames of the counts" className="mt-3 rounded-lg border border-rule bg-page px-3">
                 <FrameAnswerLine
-                  label={`${formatExact(counts.value.amount)} counts`}
+                  label={`${formatExact(counts.value)} counts`}
                   answer={plan.whole}
                   action={
                     <Button
@@ -94,8 +96,8 @@ export function CountsTool() {
           />
           {frames !== null && frames > 0 && rate.ok && (
             <FromTime
-              counts={counts.ok ? counts.value.amount : null}
-              tempo={tempo.ok ? tempo.value.amount : null}
+              counts={counts.ok ? counts.value : null}
+              tempo={tempo.ok ? tempo.value : null}
               frames={frames}
               rate={rate.value}
             />
@@ -105,8 +107,8 @@ export function CountsTool() {
       right={
         plan && rate.ok && counts.ok && tempo.ok ? (
           <>
-            <Metronome counts={toNumber(counts.value.amount)} plan={plan} rate={rate.value} />
-            <NearbyTempi counts={counts.value.amount} tempo={toNumber(tempo.value.amount)} rate={rate.value} />
+            <Metronome counts={toNumber(counts.value)} plan={plan} rate={rate.value} />
+            <NearbyTempi counts={counts.value} tempo={toNumber(tempo.value)} rate={rate.value} />
           </>
         ) : (
           <NotYet>The metronome plays once counts, tempo and rate are right.</NotYet>

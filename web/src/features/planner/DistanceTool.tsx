@@ -1,12 +1,13 @@
 import {
+  boundsOf,
   type DistancePlan,
   type Exact,
+  FRAME_LIMIT,
   LENGTH,
   type Measure,
   type Mover,
-  parsePositive,
+  parseQuantity,
   planDistance,
-  type Quantity,
   type Result,
   SPEED,
   toNumber,
@@ -22,33 +23,33 @@ import { QuantityField } from './QuantityField.tsx';
 import { NotYet, ToolHeading, ToolSpread } from './ToolSpread.tsx';
 import { usePlanner } from './use-planner.ts';
 
-const PER_METRE: Measure = { what: 'number of pixels', base: 'px', units: { px: [1, 1] } };
+const PER_METRE: Measure = { what: 'number of pixels', base: 'px', least: 1, most: 100_000, units: { px: [1, 1] } };
 
 interface ReadMover {
-  speed: Result<Quantity>;
-  length: Result<Quantity> | null;
+  speed: Result<Exact>;
+  length: Result<Exact> | null;
 }
 
 /** Any number of movers over one distance: the frames each needs, who is slowest, and who strobes. */
 export function DistanceTool() {
   const { state, change, rate } = usePlanner();
-  const scale = parsePositive(state.scale, PER_METRE, 'px');
-  const pixels: Exact = scale.ok ? scale.value.amount : { num: 100, den: 1 };
+  const scale = parseQuantity(state.scale, PER_METRE, 'px');
+  const pixels: Exact = scale.ok ? scale.value : { num: 100, den: 1 };
   const lengths = withPixels(LENGTH, pixels);
   const speeds = withPixels(SPEED, pixels);
-  const distance = parsePositive(state.distance, lengths, 'm');
+  const distance = parseQuantity(state.distance, lengths, 'm');
   const read = state.movers.map((words): ReadMover => ({
-    speed: parsePositive(words.speed, speeds, 'm/s'),
-    length: words.length.trim() === '' ? null : parsePositive(words.length, lengths, 'm'),
+    speed: parseQuantity(words.speed, speeds, 'm/s'),
+    length: words.length.trim() === '' ? null : parseQuantity(words.length, lengths, 'm'),
   }));
   const movers = read.flatMap(({ speed, length }): Mover[] =>
     speed.ok && (length?.ok ?? true)
-      ? [{ metresPerSecond: speed.value.amount, lengthMetres: length?.ok ? length.value.amount : null }]
+      ? [{ metresPerSecond: speed.value, lengthMetres: length?.ok ? length.value : null }]
       : [],
   );
   const isRight = rate.ok && distance.ok && scale.ok && movers.length === state.movers.length && movers.length > 0;
-  const plan = isRight ? planDistance(distance.value.amount, movers, rate.value) : null;
-  const tooMany = plan && plan.framesForAll > 100_000;
+  const plan = isRight ? planDistance(distance.value, movers, rate.value) : null;
+  const tooMany = plan && plan.framesForAll > FRAME_LIMIT;
   const setMover = (at: number, patch: Partial<MoverWords>): void =>
     change({ movers: state.movers.map((mover, i) => (i === at ? { ...mover, ...patch } : mover)) });
 
@@ -65,6 +66,7 @@ export function DistanceTool() {
               value={state.distance}
               onChange={(text) => change({ distance: text })}
               error={distance.ok ? undefined : distance.issues[0]!.message}
+              hint={boundsOf(LENGTH)}
               step={0.1}
             />
             <QuantityField
@@ -72,6 +74,7 @@ export function DistanceTool() {
               value={state.scale}
               onChange={(text) => change({ scale: text })}
               error={scale.ok ? undefined : scale.issues[0]!.message}
+              hint={boundsOf(PER_METRE)}
               least={1}
             />
           </div>
@@ -111,7 +114,7 @@ export function DistanceTool() {
                 {plan.framesForAll + 1}.
               </p>
               <Button
-                disabledReason={tooMany && 'That is more than 100000 frames.'}
+                disabledReason={tooMany && `That is more than ${FRAME_LIMIT} frames.`}
                 onClick={() => change({ length: `${plan.framesForAll + 1}f` })}
               >
                 Use as length
@@ -121,12 +124,14 @@ export function DistanceTool() {
         </>
       }
       right={
-        plan && rate.ok && distance.ok ? (
+        tooMany ? (
+          <NotYet>More than {FRAME_LIMIT} frames are not run here.</NotYet>
+        ) : plan && rate.ok && distance.ok ? (
           <MoverRace
             plan={plan}
             movers={movers}
             names={state.movers.map((mover) => mover.name)}
-            distanceMetres={toNumber(distance.value.amount)}
+            distanceMetres={toNumber(distance.value)}
             rate={rate.value}
           />
         ) : (

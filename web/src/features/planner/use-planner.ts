@@ -1,4 +1,13 @@
-import { parseRate, parseTime, type Rate, type Result, toNumber } from '@undulan/core';
+import {
+  FRAME_LIMIT,
+  FrameRange,
+  parseRate,
+  parseTime,
+  readDecimal,
+  type Rate,
+  type Result,
+  toNumber,
+} from '@undulan/core';
 import { createContext, use, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type PlannerState, readPlanner, writePlanner } from './planner-state.ts';
@@ -12,28 +21,22 @@ export interface Planner {
   range: Result<{ first: number; last: number; exactFrames: number }>;
 }
 
-const MOST_FRAMES = 100_000;
-
 function readRange(state: PlannerState, rate: Result<Rate>): Planner['range'] {
   if (!rate.ok) return rate;
-  const first = Number(state.first.trim());
-  if (state.first.trim() === '' || !Number.isInteger(first) || Math.abs(first) > MOST_FRAMES) {
-    return {
-      ok: false,
-      issues: [{ code: 'first-not-whole', path: ['first'], message: 'The first frame must be a whole number.' }],
-    };
-  }
+  const typed = readDecimal(state.first, { within: FrameRange.shape.first });
+  if (!typed.ok) return { ok: false, issues: typed.issues.map((issue) => ({ ...issue, path: ['first'] })) };
+  const first = typed.value;
   const length = parseTime(state.length, rate.value);
   if (!length.ok) return { ok: false, issues: length.issues.map((issue) => ({ ...issue, path: ['length'] })) };
   const exactFrames = toNumber(length.value);
-  if (!(exactFrames > 0) || exactFrames > MOST_FRAMES) {
+  if (!(exactFrames > 0) || exactFrames > FRAME_LIMIT) {
     return {
       ok: false,
       issues: [
         {
           code: 'length-out-of-range',
           path: ['length'],
-          message: `A length is more than 0 and at most ${MOST_FRAMES} frames.`,
+          message: `A length is more than 0 and at most ${FRAME_LIMIT} frames.`,
         },
       ],
     };

@@ -44,7 +44,7 @@ export function CuePopover() {
               className="figures h-7! w-16! text-right"
               value={formatFrames(cue.frame)}
               onCommit={(text) => {
-                const place = parsePlace(text, clock.range, clock.rate);
+                const place = parsePlace(text, { range: clock.range, rate: clock.rate, now: cue.frame });
                 if (place.ok) change(i, { frame: place.value });
                 return problemOf(place);
               }}

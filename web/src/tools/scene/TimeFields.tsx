@@ -8,9 +8,11 @@ import {
   problemOf,
   type Rate,
   RATE_PRESETS,
+  readDecimal,
   RestFrame,
   runningSeconds,
   sameRate,
+  sceneWarnings,
   travelSeconds,
 } from '@undulan/core';
 import { useState } from 'react';
@@ -25,6 +27,7 @@ interface Typed {
   rate?: string | null;
   first?: string | null;
   last?: string | null;
+  rest?: string | null;
 }
 
 /** Rate and range, with both durations as they would be. */
@@ -37,16 +40,25 @@ export function TimeFields() {
   // What the exercise keeps is shown and not to be typed into.
   const [rateKept, rangeKept] = [limits !== null && !limits.rate, limits !== null && !limits.range];
   const preset = RATE_PRESETS.find((rate) => sameRate(rate, motion.rate));
+  const rate = parseRate(typed.rate ?? formatRate(motion.rate));
+  const range = parseRange(
+    typed.first ?? String(motion.range.first),
+    typed.last ?? String(motion.range.last),
+    motion.rate,
+  );
+  const rest = typed.rest?.trim() ? readDecimal(typed.rest, { within: RestFrame }) : null;
+  const warnings = sceneWarnings(motion, {
+    ...(range.ok && { range: range.value }),
+    restFrame: typed.rest === undefined || typed.rest === null ? motion.restFrame : rest?.ok ? rest.value : null,
+  });
   const setScene = (change: Partial<Pick<MotionDocument, 'rate' | 'range' | 'restFrame'>>): void =>
     void dispatch(applyEdit({ operation: 'setScene', args: [change] }));
 
-  const rate = parseRate(typed.rate ?? formatRate(motion.rate));
-  const range = parseRange(typed.first ?? String(motion.range.first), typed.last ?? String(motion.range.last));
   /** Both ends count together: one that is right only with the other waits for it. */
   const takeEnd = (end: keyof FrameRange): string | null => {
     if (range.ok) {
       setScene({ range: range.value });
-      setTyped(({ rate: other }) => ({ rate: other }));
+      setTyped(({ rate: other, rest }) => ({ rate: other, rest }));
       return null;
     }
     return (range.issues.find((issue) => issue.path[0] === end) ?? range.issues[0]!).message;
@@ -55,8 +67,8 @@ export function TimeFields() {
     if (rate.ok) setScene({ rate: rate.value });
     return problemOf(rate);
   };
-  const end = (of: keyof FrameRange, label: string) => (
-    <Field label={label}>
+  const end = (of: keyof FrameRange, label: string, hint?: string) => (
+    <Field label={label} hint={hint}>
       {(ids) => (
         <CommitInput
           {...ids}
@@ -109,18 +121,24 @@ export function TimeFields() {
           )}
         </div>
         {end('first', 'First frame')}
-        {end('last', 'Last frame')}
+        {end('last', 'Last frame', 'or a length: 2s, 36f')}
         <DecimalField
           optional
           within={RestFrame}
           label="Rest frame"
           value={motion.restFrame}
+          onTyped={(text) => setTyped((now) => ({ ...now, rest: text }))}
           onDecimal={(restFrame) => setScene({ restFrame })}
           disabled={limits !== null}
           placeholder="none"
         />
       </div>
       <Durations rate={rate.ok ? rate.value : null} range={range.ok ? range.value : null} />
+      {warnings.length > 0 && (
+        <p role="status" className="mt-0.5 text-xs text-ochre">
+          {warnings.join(' ')}
+        </p>
+      )}
       <p className="mt-0.5 text-xs text-faint">
         Keys keep their frame numbers when rate or range change. A rest frame is kept for the untouched starting pose:
         no keys there.
