@@ -81,6 +81,30 @@ test('counts off a whole frame offer tempi and rates that are on one; wrong inpu
   await expect(page.getByRole('list', { name: 'Counts' }).locator('[data-lit]')).toHaveText('2');
 });
 
+test('calculators keep within the limits they name, whatever is typed and whatever the address says', async ({
+  page,
+}) => {
+  await openPlanner(page, 'Ines Calado', 'Counts');
+  const frames = page.getByRole('region', { name: 'Frames of the counts' });
+  await page.getByLabel('Tempo').fill('1');
+  await expect(frames).toContainText('5760 frames');
+  const here = page.url().replace(/\?.*/, '');
+  for (const [query, field, says] of [
+    ['tool=counts&tempo=100000', 'Tempo', 'A tempo is from 1 to 600 bpm.'],
+    ['tool=counts&counts=1000000', 'Counts', 'A number of counts is from 0.01 to 1000 counts.'],
+    ['tool=distance&mover=A|0.000001 m/s|', 'Speed', 'A speed is from 0.001 to 10000 m/s.'],
+  ] as const) {
+    await page.goto(`${here}?${query}`);
+    await expect(page.getByRole('alert')).toHaveText(says);
+    await expect(page.getByLabel(field, { exact: true })).toHaveAttribute('aria-invalid', 'true');
+  }
+  await page.getByLabel('Speed', { exact: true }).fill('1/500 m/s + 0');
+  await page.getByLabel('Distance').fill('90 km');
+  await expect(page.getByRole('alert')).toContainText('is not a unit of length here. Known: m, cm, mm, ft, in, px.');
+  await page.getByLabel('Distance').fill('90000');
+  await expect(page.getByText('More than 100000 frames are not run here.')).toBeVisible();
+});
+
 test('movers, rates and timecode: figures, strobing, roundings, a label that does not exist', async ({ page }) => {
   await openPlanner(page, 'Ines Calado', 'Distance, speed, time');
   const movers = page.getByRole('region', { name: 'Frames of the movers' });

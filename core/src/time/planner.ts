@@ -29,9 +29,8 @@ function nearest<T>(candidates: Iterable<T>, fits: (candidate: T) => boolean): T
   return null;
 }
 
-function* steps(from: number, to: number): Iterable<number> {
-  const by = to < from ? -1 : 1;
-  for (let value = from; by > 0 ? value <= to : value >= to; value += by) yield value;
+function* steps(from: number, to: number, by: 1 | -1): Iterable<number> {
+  for (let value = from; (to - value) * by >= 0; value += by) yield value;
 }
 
 /** Whole-number rates and the presets, slowest first. */
@@ -61,8 +60,8 @@ export function planCounts(counts: Exact, bpm: Exact, rate: Rate): CountPlan {
     each: answerFrames(framesOf(new Fraction(1), tempo, rate), rate),
     seconds: toExact(count.mul(60).div(tempo)),
     tempi: {
-      below: nearest(steps(Math.min(FASTEST_BPM, Math.ceil(now) - 1), SLOWEST_BPM), isWholeAt),
-      above: nearest(steps(Math.max(SLOWEST_BPM, Math.floor(now) + 1), FASTEST_BPM), isWholeAt),
+      below: nearest(steps(Math.min(FASTEST_BPM, Math.ceil(now) - 1), SLOWEST_BPM, -1), isWholeAt),
+      above: nearest(steps(Math.max(SLOWEST_BPM, Math.floor(now) + 1), FASTEST_BPM, 1), isWholeAt),
     },
     rates: {
       below: RATES.findLast((candidate) => candidate.num / candidate.den < fps && isWholeRate(candidate)) ?? null,
