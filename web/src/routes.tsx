@@ -9,8 +9,10 @@ function Broken() {
       <div>
         <h1 className="text-xl">This page broke</h1>
         <p className="my-3 max-w-md text-faint">
-          {error instanceof Error ? error.message : 'Something unexpected happened.'} What was made before is saved.
+          A fault of the program stopped it. What you made is kept: all up to the last “Saved” on the server, what came
+          after in this browser. Load the page again to go on.
         </p>
+        {error instanceof Error && <p className="mb-3 max-w-md text-xs text-faint">The fault: {error.message}</p>}
         <button
           type="button"
           className="rounded-md border border-rule bg-page px-3 py-1.5 text-sm hover:border-faint"

@@ -4,7 +4,7 @@ import StarterKit from '@tiptap/starter-kit';
 import { Bold, Heading2, ImagePlus, Images, Italic, List, ListOrdered, type LucideIcon } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { explain, useKeepPictureMutation } from '../server-data/index.ts';
-import { Button, Problem, Toggle } from '../ui/index.ts';
+import { Button, Problem, Toggle, TYPING_PAUSE_MS, useSayTyping } from '../ui/index.ts';
 import { briefHtml } from './brief-html.ts';
 import { CoursePictures } from './CoursePictures.tsx';
 
@@ -19,16 +19,21 @@ interface BriefEditorProps {
   onCommit: (brief: string) => void;
 }
 
-/** Where a brief is written, with headings, lists, emphasis and pictures. Kept when it is left. */
+/** Where a brief is written, with headings, lists, emphasis and pictures. Kept as it is typed. */
 export function BriefEditor({ courseId, brief, onCommit }: BriefEditorProps) {
   const [problem, setProblem] = useState<string | null>(null);
   const [kept, setKept] = useState(false);
   const [keepPicture, { isLoading }] = useKeepPictureMutation();
+  const pause = useRef<ReturnType<typeof setTimeout>>(undefined);
   const latest = useRef({ brief, onCommit });
   useEffect(() => {
     latest.current = { brief, onCommit };
   });
+  const [isTyped, setIsTyped] = useState(false);
+  useSayTyping(isTyped);
   const commit = (editor: Editor): void => {
+    setIsTyped(false);
+    clearTimeout(pause.current);
     const html = editor.isEmpty ? '' : editor.getHTML();
     if (html.length > MOST_CHARACTERS)
       setProblem(`The brief is too long by ${html.length - MOST_CHARACTERS} characters.`);
@@ -49,7 +54,13 @@ export function BriefEditor({ courseId, brief, onCommit }: BriefEditorProps) {
       },
     },
     onBlur: ({ editor: left }) => commit(left),
+    onUpdate: ({ editor: typed }) => {
+      setIsTyped(true);
+      clearTimeout(pause.current);
+      pause.current = setTimeout(() => commit(typed), TYPING_PAUSE_MS);
+    },
   });
+  useEffect(() => () => clearTimeout(pause.current), []);
   // What undo brings back, or another window wrote, is shown; what is being typed is not written over.
   useEffect(() => {
     if (!editor.isFocused && briefHtml(brief) !== editor.getHTML())

@@ -32,6 +32,19 @@ test('a control that the keyboard came to is pressed by Space', () => {
   expect(pressesControl(button)).toBe(false);
 });
 
+test('a control given the focus back by Escape has it as it had it before', () => {
+  const escape = (): void => {
+    button.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape', bubbles: true }));
+    button.dispatchEvent(new FocusEvent('focusin', { bubbles: true }));
+  };
+  come('pointerdown');
+  escape();
+  expect(pressesControl(button)).toBe(false);
+  come('keydown');
+  escape();
+  expect(pressesControl(button)).toBe(true);
+});
+
 test('keys in fields are typed', () => {
   expect(isTyping(document.querySelector('input'))).toBe(true);
   expect(isTyping(button)).toBe(false);

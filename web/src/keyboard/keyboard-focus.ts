@@ -2,12 +2,32 @@
  * Whether the focus came where it is by the keyboard. `:focus-visible` does not tell: it also matches a control that
  * was clicked, as soon as any key is pressed.
  */
-let lastInput: 'pointer' | 'key' = 'pointer';
+let lastInput: 'pointer' | 'key' | 'Tab' = 'pointer';
 let cameByKey = false;
+/** The control pressed with a pointer last: given the focus back by what it opened, it is as good as clicked. */
+let clicked: Element | null = null;
 
-addEventListener('pointerdown', () => (lastInput = 'pointer'), true);
-addEventListener('keydown', () => (lastInput = 'key'), true);
-addEventListener('focusin', () => (cameByKey = lastInput === 'key'), true);
+const controlAt = (target: EventTarget | null): Element | null =>
+  target instanceof Element ? target.closest('button, a, summary') : null;
+
+addEventListener(
+  'pointerdown',
+  (event) => {
+    lastInput = 'pointer';
+    clicked = controlAt(event.target);
+  },
+  true,
+);
+addEventListener('keydown', (event) => (lastInput = event.key === 'Tab' ? 'Tab' : 'key'), true);
+addEventListener(
+  'focusin',
+  (event) => {
+    if (lastInput === 'Tab') clicked = null;
+    const isClicked = clicked !== null && controlAt(event.target) === clicked;
+    cameByKey = lastInput !== 'pointer' && !isClicked;
+  },
+  true,
+);
 
 /** Whether keys pressed here are typed into a field. */
 export function isTyping(target: EventTarget | null): boolean {
@@ -21,5 +41,5 @@ export function isTyping(target: EventTarget | null): boolean {
  * clicked does not keep them.
  */
 export function pressesControl(target: EventTarget | null): boolean {
-  return cameByKey && target instanceof Element && target.closest('button, a, summary') !== null;
+  return cameByKey && controlAt(target) !== null;
 }

@@ -18,6 +18,8 @@ interface ShellProps {
   /** Said in small before the actions: the state of saving, what waits. */
   status?: ReactNode;
   actions?: ReactNode;
+  /** The page has a heading of level one itself; else the last crumb is it. */
+  hasHeading?: boolean;
   children: ReactNode;
 }
 
@@ -25,7 +27,8 @@ const MENU_ITEM =
   'flex cursor-pointer items-center gap-2 rounded-md px-2.5 py-1.5 text-sm outline-none data-highlighted:bg-shade';
 
 /** The frame of every screen once signed in: where you are, what you can do, who you are. */
-export function Shell({ crumbs, status, actions, children }: ShellProps) {
+export function Shell({ crumbs, status, actions, hasHeading = false, children }: ShellProps) {
+  const Here = hasHeading ? 'span' : 'h1';
   return (
     <div className="flex h-full min-w-[1000px] flex-col">
       <header className="flex h-[46px] shrink-0 items-center gap-3 border-b border-rule px-4">
@@ -42,9 +45,9 @@ export function Shell({ crumbs, status, actions, children }: ShellProps) {
                   {label}
                 </Link>
               ) : (
-                <span className="font-semibold text-ink" aria-current="page">
+                <Here className="inline font-[inherit] text-[1em] font-semibold text-ink" aria-current="page">
                   {label}
-                </span>
+                </Here>
               )}
             </Fragment>
           ))}

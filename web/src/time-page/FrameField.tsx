@@ -71,7 +71,7 @@ export function FrameField() {
           defaultValue={shown(clock.frame)}
           aria-invalid={refused ? true : undefined}
           aria-describedby={refused ? saysId : undefined}
-          onInput={() => {
+          onChange={() => {
             isTyped.current = true;
           }}
           onFocus={(event) => event.currentTarget.select()}

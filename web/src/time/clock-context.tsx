@@ -35,9 +35,11 @@ export function ClockProvider({ range, rate, workRange = null, children }: Clock
   return <ClockContext value={clock}>{children}</ClockContext>;
 }
 
+/** The clock; renders anew when its range or rate is another, not when the playhead moves. */
 export function useClock(): PlaybackClock {
   const clock = use(ClockContext);
   if (!clock) throw new Error('This part needs a ClockProvider around it.');
+  useSyncExternalStore(clock.subscribeSetup, () => clock.setup);
   return clock;
 }
 

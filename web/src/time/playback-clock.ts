@@ -1,4 +1,4 @@
-import { type FrameRange, framesPerSecond, onGrain, type Rate } from '@undulan/core';
+import { type FrameRange, framesPerSecond, onGrain, type Rate, sameData } from '@undulan/core';
 import { playPosition, type PlayWay } from './play-position.ts';
 
 /** What playing really did since it was last started. */
@@ -43,7 +43,12 @@ const BROWSER: Ticker = {
 /** The rounding of times must not hold a frame back that is due. */
 const DUE_MS = 1e-3;
 
-const sameRange = (a: FrameRange | null, b: FrameRange | null): boolean => a?.first === b?.first && a?.last === b?.last;
+/** What is played, and how fast. */
+interface ClockSetup {
+  range: FrameRange;
+  rate: Rate;
+  workRange: FrameRange | null;
+}
 
 /**
  * The playhead and the clock that moves it in real time, outside React: views subscribe and draw. Frames follow the
@@ -51,9 +56,7 @@ const sameRange = (a: FrameRange | null, b: FrameRange | null): boolean => a?.fi
  */
 export class PlaybackClock {
   #frame: number;
-  #range: FrameRange;
-  #rate: Rate;
-  #workRange: FrameRange | null = null;
+  #setup: ClockSetup;
   #settings = PLAIN_PLAY;
   #playing = false;
   #scrubbing = false;
@@ -67,10 +70,10 @@ export class PlaybackClock {
   #firstShownMs = 0;
   readonly #ticker: Ticker;
   readonly #listeners = new Set<() => void>();
+  readonly #setupListeners = new Set<() => void>();
 
   constructor(range: FrameRange, rate: Rate, ticker: Ticker = BROWSER) {
-    this.#range = range;
-    this.#rate = rate;
+    this.#setup = { range, rate, workRange: null };
     this.#frame = range.first;
     this.#ticker = ticker;
   }
@@ -90,18 +93,22 @@ export class PlaybackClock {
   get direction(): 1 | -1 {
     return this.#direction;
   }
+  /** What is played and how fast: another object whenever it is another. */
+  get setup(): ClockSetup {
+    return this.#setup;
+  }
   get range(): FrameRange {
-    return this.#range;
+    return this.#setup.range;
   }
   get workRange(): FrameRange | null {
-    return this.#workRange;
+    return this.#setup.workRange;
   }
   /** What is played: the work range, or without one the range. */
   get playRange(): FrameRange {
-    return this.#workRange ?? this.#range;
+    return this.#setup.workRange ?? this.#setup.range;
   }
   get rate(): Rate {
-    return this.#rate;
+    return this.#setup.rate;
   }
   get settings(): PlaySettings {
     return this.#settings;
@@ -115,19 +122,23 @@ export class PlaybackClock {
     return () => this.#listeners.delete(listener);
   };
 
+  subscribeSetup = (listener: () => void): (() => void) => {
+    this.#setupListeners.add(listener);
+    return () => this.#setupListeners.delete(listener);
+  };
+
   #tell(): void {
     for (const listener of this.#listeners) listener();
   }
 
   /** Takes over the document's range, rate and work range; a playhead left outside comes back to the nearest end. */
   configure(range: FrameRange, rate: Rate, workRange: FrameRange | null = null): void {
-    const known = sameRange(range, this.#range) && rate.num === this.#rate.num && rate.den === this.#rate.den;
-    if (known && sameRange(workRange, this.#workRange)) return;
+    const setup = { range, rate, workRange };
+    if (sameData(setup, this.#setup)) return;
     this.stop();
-    this.#range = range;
-    this.#rate = rate;
-    this.#workRange = workRange;
+    this.#setup = setup;
     this.seek(this.#frame, { between: true });
+    for (const listener of this.#setupListeners) listener();
   }
 
   /** Changes how the motion is looked at; playing goes on from where it is. */
@@ -144,7 +155,7 @@ export class PlaybackClock {
    */
   seek(frame: number, { between = false }: { between?: boolean } = {}): void {
     const placed = between ? onGrain(frame) : Math.round(frame);
-    this.#frame = Math.min(Math.max(placed, this.#range.first), this.#range.last);
+    this.#frame = Math.min(Math.max(placed, this.range.first), this.range.last);
     if (this.#playing) this.#restart();
     this.#tell();
   }
@@ -213,7 +224,7 @@ export class PlaybackClock {
 
   #tick = (nowMs: number): void => {
     this.#startMs ??= nowMs;
-    const frameMs = 100_000 / (framesPerSecond(this.#rate) * Math.abs(this.#settings.speed));
+    const frameMs = 100_000 / (framesPerSecond(this.rate) * Math.abs(this.#settings.speed));
     const gone = (nowMs - this.#startMs + DUE_MS) / frameMs;
     if (this.#report.shown === 0) {
       this.#firstShownMs = nowMs;

@@ -12,6 +12,7 @@ import {
   useState,
 } from 'react';
 import { FieldSays, INPUT } from './Field.tsx';
+import { useSayTyping } from './typing.ts';
 
 interface Committing {
   /** The value in force, shown while nothing is typed. */
@@ -20,7 +21,12 @@ interface Committing {
   onCommit: (text: string) => string | null;
   /** What stands in the field and is not in force yet; null where nothing does. */
   onTyped?: (text: string | null) => void;
+  /** For words: they count a moment after they are typed, too; what is wrong is said when the field is left. */
+  counts?: 'when-left' | 'as-typed';
 }
+
+/** Words typed without a pause this long count together. */
+export const TYPING_PAUSE_MS = 300;
 
 interface Committed {
   text: string;
@@ -38,8 +44,10 @@ interface Typed {
 }
 
 /** What is typed into a field until it is taken. */
-function useCommitted({ value, onCommit, onTyped }: Committing): Committed {
+function useCommitted({ value, onCommit, onTyped, counts }: Committing): Committed {
   const [kept, setKept] = useState<Typed | null>(null);
+  // Taken as it was typed; in force it may be without the space at its end.
+  const [taken, setTaken] = useState<string | null>(null);
   // What was refused is given up once something else has put another value in force.
   const typed = kept?.refusal && kept.refusal.over !== value ? null : kept;
   const problem = typed?.refusal?.problem ?? null;
@@ -49,6 +57,21 @@ function useCommitted({ value, onCommit, onTyped }: Committing): Committed {
     setKept(next);
     if (next?.text !== typed?.text) onTyped?.(next?.text ?? null);
   };
+  const isPending = typed !== null && !typed.refusal && typed.text !== value && typed.text !== taken;
+  useSayTyping(isPending);
+  const waiting = isPending && counts === 'as-typed' ? typed.text : null;
+  const take = useRef(onCommit);
+  useEffect(() => {
+    take.current = onCommit;
+  });
+  useEffect(() => {
+    if (waiting === null) return;
+    // It stays as typed: a word taken without the space after it must not lose the space.
+    const timer = setTimeout(() => {
+      if (take.current(waiting) === null) setTaken(waiting);
+    }, TYPING_PAUSE_MS);
+    return () => clearTimeout(timer);
+  }, [waiting]);
   return {
     text: typed?.text ?? value,
     problem,
@@ -68,8 +91,8 @@ type CommitInputProps = Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'o
  * A text field whose change counts on Enter or on leaving it. Escape goes back to the value in force. What is wrong is
  * said in the field around it, or right beneath.
  */
-export function CommitInput({ value, onCommit, onTyped, className = '', ...rest }: CommitInputProps) {
-  const { text, problem, type, commit, giveUp } = useCommitted({ value, onCommit, onTyped });
+export function CommitInput({ value, onCommit, onTyped, counts, className = '', ...rest }: CommitInputProps) {
+  const { text, problem, type, commit, giveUp } = useCommitted({ value, onCommit, onTyped, counts });
   const isInField = useContext(FieldSays) !== null;
   const saysId = useId();
   /** Enter has committed what the blur it causes must not commit again. */
@@ -135,9 +158,9 @@ export function ProblemBubble({ id, problem, children }: { id: string; problem: 
 
 type CommitTextProps = Omit<TextareaHTMLAttributes<HTMLTextAreaElement>, 'value' | 'onChange'> & Committing;
 
-/** Several lines, which count when they are left. */
-export function CommitText({ value, onCommit, onTyped, className = '', ...rest }: CommitTextProps) {
-  const { text, problem, type, commit, giveUp } = useCommitted({ value, onCommit, onTyped });
+/** Several lines. */
+export function CommitText({ value, onCommit, onTyped, counts, className = '', ...rest }: CommitTextProps) {
+  const { text, problem, type, commit, giveUp } = useCommitted({ value, onCommit, onTyped, counts });
   return (
     <textarea
       {...rest}

@@ -1,6 +1,6 @@
 import { clsx } from 'clsx';
 import { DropdownMenu } from 'radix-ui';
-import type { ReactElement, ReactNode } from 'react';
+import { type ReactElement, type ReactNode, useRef } from 'react';
 
 interface MenuProps {
   trigger: ReactElement;
@@ -9,14 +9,25 @@ interface MenuProps {
 
 /** A menu of actions under a control. */
 export function Menu({ trigger, children }: MenuProps) {
+  // Given the focus back, its control would take Space and arrows for itself: only where the keyboard opened it.
+  const isClicked = useRef(false);
   return (
     <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
+      <DropdownMenu.Trigger
+        asChild
+        onPointerDown={() => (isClicked.current = true)}
+        onKeyDown={() => (isClicked.current = false)}
+      >
+        {trigger}
+      </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content
           align="start"
           sideOffset={4}
           collisionPadding={8}
+          onCloseAutoFocus={(event) => {
+            if (isClicked.current) event.preventDefault();
+          }}
           className="z-40 min-w-52 rounded-lg border border-rule bg-page p-1 text-sm shadow-2xl"
         >
           {children}

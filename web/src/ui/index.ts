@@ -1,7 +1,7 @@
 // Parts of every screen that know nothing of motion: fields, buttons, menus, dialogs, drags, what the browser keeps.
 export { Button, Toggle } from './Button.tsx';
 export { ButtonGroup } from './ButtonGroup.tsx';
-export { CommitInput, CommitText, ProblemBubble } from './CommitInput.tsx';
+export { CommitInput, CommitText, ProblemBubble, TYPING_PAUSE_MS } from './CommitInput.tsx';
 export { DecimalField } from './DecimalField.tsx';
 export { DecimalInput } from './DecimalInput.tsx';
 export { Dialog } from './Dialog.tsx';
@@ -26,6 +26,7 @@ export { useCalm } from './use-calm.ts';
 export { usePointerDrag } from './use-pointer-drag.ts';
 export type { DragMove } from './use-pointer-drag.ts';
 export { useSize } from './use-size.ts';
+export { useIsTyping, useSayTyping } from './typing.ts';
 export { readStored, useStored } from './use-stored.ts';
 export { useFontsLoaded } from './use-fonts-loaded.ts';
 export { usePixelRatio } from './use-pixel-ratio.ts';

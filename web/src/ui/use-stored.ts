@@ -27,15 +27,16 @@ function subscribe(listener: () => void): () => void {
 }
 
 /**
- * State kept in the browser under a name, the same wherever it is used: the arrangement of a screen, not anybody's
- * work.
+ * State kept in the browser under a name, the same wherever it is used: the arrangement of a screen, or what is being
+ * written and is not sent yet. Null keeps nothing.
  */
 export function useStored<T>(name: string, initial: T): [T, (next: T) => void] {
   const [start] = useState(initial);
   const value = useSyncExternalStore(subscribe, () => readStored(name, start));
   const store = useCallback(
     (next: T) => {
-      localStorage.setItem(nameOf(name), JSON.stringify(next));
+      if (next === null) localStorage.removeItem(nameOf(name));
+      else localStorage.setItem(nameOf(name), JSON.stringify(next));
       listeners.forEach((listener) => listener());
     },
     [name],

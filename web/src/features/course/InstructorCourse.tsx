@@ -26,6 +26,7 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
 
   return (
     <Shell
+      hasHeading
       crumbs={[{ label: data?.title ?? 'Course' }]}
       status={data && `${waiting} ${waiting === 1 ? 'take waits' : 'takes wait'} for review`}
       actions={

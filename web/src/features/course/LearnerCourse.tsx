@@ -31,6 +31,7 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
   const navigate = useNavigate();
   return (
     <Shell
+      hasHeading
       crumbs={[{ label: data?.title ?? 'Course' }]}
       actions={<Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>}
     >

@@ -6,7 +6,7 @@ import { type DrawingDraft, TakesPanel } from '../../reviewing/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { ComparisonSpread, PagesChoice, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time/index.ts';
-import { Empty, TabBar } from '../../ui/index.ts';
+import { Empty, TabBar, useStored } from '../../ui/index.ts';
 import { DeskFindings } from './DeskFindings.tsx';
 import { EditsPanel } from './EditsPanel.tsx';
 import { GradeForm } from './GradeForm.tsx';
@@ -46,7 +46,8 @@ function useDrawingDraft(draft: NoteDraft | null, onDraft: (draft: NoteDraft) =>
 export function DeskPage({ view }: { view: ReviewedTake }) {
   const [pages, setPages] = usePages('desk');
   const [tab, setTab] = useState('findings');
-  const [noteDraft, setNoteDraft] = useState<NoteDraft | null>(null);
+  // Each take has its own, which waits until one comes back to it.
+  const [noteDraft, setNoteDraft] = useStored<NoteDraft | null>(`note-draft/${view.id}`, null);
   const [edits, setEdits] = useState(NO_EDITS);
   const tried = tab === 'edits' ? edits : NO_EDITS;
   const shown = useTried(view, tried);
@@ -60,7 +61,7 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
 
   const tabs = [
     { id: 'findings', label: view.reading ? `Findings ${findings.length}` : 'Findings' },
-    { id: 'notes', label: `Notes ${notes.length}` },
+    { id: 'notes', label: `Notes ${notes.length}${noteDraft ? ' + draft' : ''}` },
     { id: 'grade', label: returned ? `Grade ${view.grade ?? ''}` : 'Grade' },
     { id: 'takes', label: `Takes ${view.siblings.length}` },
     ...(view.reading ? [{ id: 'edits', label: 'Edits' }] : []),

@@ -46,7 +46,16 @@ export function GradeForm({ view, writer }: { view: ReviewedTake; writer: Review
         )}
       </div>
       <Field label="Closing words">
-        {(ids) => <CommitText {...ids} value={writer.words.summary} onCommit={closeWith} rows={3} disabled={fixed} />}
+        {(ids) => (
+          <CommitText
+            {...ids}
+            value={writer.words.summary}
+            onCommit={closeWith}
+            counts="as-typed"
+            rows={3}
+            disabled={fixed}
+          />
+        )}
       </Field>
       {writer.problem && (
         <p role="alert" className="flex items-center gap-2 text-sm text-danger">

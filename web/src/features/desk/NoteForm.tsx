@@ -58,7 +58,8 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
             {...ids}
             rows={2}
             value={draft?.text ?? ''}
-            onChange={(event) => change({ text: event.target.value })}
+            // What is written is about what was seen when it was begun.
+            onChange={(event) => change({ text: event.target.value, frame })}
             className={clsx(INPUT, 'h-auto! py-1.5')}
           />
         )}

@@ -14,6 +14,7 @@ export function WaitingPage() {
   const { data: course } = useOverviewQuery(courseId);
   return (
     <Shell
+      hasHeading
       crumbs={[{ label: course?.title ?? 'Course', to: `/courses/${courseId}` }, { label: 'Waiting for review' }]}
       status={data && `${data.total} ${data.total === 1 ? 'take waits' : 'takes wait'}`}
     >

@@ -13,7 +13,7 @@ const SHOWN_WORDS: Record<ModelShown, string> = {
   never: 'never',
 };
 
-/** Title, brief, tolerances and who sees the model. Each is kept as soon as it is left. */
+/** Title, brief, tolerances and who sees the model. Words are kept as they are typed, numbers when they are left. */
 export function DetailsForm({ courseId }: { courseId: string }) {
   const dispatch = useAppDispatch();
   const { title, brief, tolerances, modelShown } = useAppSelector(selectWork)!.details!;
@@ -24,7 +24,7 @@ export function DetailsForm({ courseId }: { courseId: string }) {
   };
   return (
     <div className="grid gap-3 px-0.5 pb-2">
-      <Field label="Title">{(ids) => <CommitInput {...ids} value={title} onCommit={setTitle} />}</Field>
+      <Field label="Title">{(ids) => <CommitInput {...ids} value={title} onCommit={setTitle} counts="as-typed" />}</Field>
       <BriefEditor courseId={courseId} brief={brief} onCommit={(next) => dispatch(changeDetails({ brief: next }))} />
       <div className="grid grid-cols-3 gap-3">
         <DecimalField

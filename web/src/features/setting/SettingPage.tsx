@@ -2,6 +2,7 @@ import type { ExerciseSetting } from '@undulan/contract';
 import { tracksOf } from '@undulan/core';
 import { Printer } from 'lucide-react';
 import { Tabs } from 'radix-ui';
+import { useEffect } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { selectMotion, selectWork } from '../../editing/index.ts';
 import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
@@ -124,7 +125,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
             />
           }
         />
-        <TargetWarning takeCount={setting.takeCount} />
+        <TargetWarning setting={setting} />
         <PlanOffer />
         <ConflictDialog />
         <RecordQuestion />
@@ -187,9 +188,14 @@ function PublishButton({ setting }: { setting: ExerciseSetting }) {
 }
 
 /** A target that takes were read against does not change by accident: the first change of it waits here for a word. */
-function TargetWarning({ takeCount }: { takeCount: number }) {
+function TargetWarning({ setting: { id, takeCount } }: { setting: ExerciseSetting }) {
   const dispatch = useAppDispatch();
   const save = useAppSelector((state) => state.saving.standing);
+  const { refetch } = useSettingQuery(id);
+  useEffect(() => {
+    // Takes may have come in since the page was opened.
+    if (save === 'target-locked') void refetch();
+  }, [save, refetch]);
   return (
     <Dialog
       open={save === 'target-locked'}

@@ -1,22 +1,23 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { redo, selectRedoName, selectUndoName, undo } from '../../editing/index.ts';
-import { useShortcuts } from '../../keyboard/index.ts';
+import { useShortcuts, useShownKeys } from '../../keyboard/index.ts';
 import { selectIsDirty } from '../../saving/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Button } from '../../ui/index.ts';
+import { Button, useIsTyping } from '../../ui/index.ts';
 
 /** Undo and redo, named by what they would take back. */
 export function EditingActions() {
   const dispatch = useAppDispatch();
   const undoName = useAppSelector(selectUndoName);
   const redoName = useAppSelector(selectRedoName);
+  const keys = useShownKeys();
   useShortcuts({ undo: () => dispatch(undo()), redo: () => dispatch(redo()) });
   return (
     <>
       <Button
         square
         aria-label="Undo"
-        tip={`Undo: ${undoName} (Ctrl Z)`}
+        tip={`Undo: ${undoName} (${keys('undo')})`}
         disabledReason={undoName === null && 'Nothing to undo.'}
         onClick={() => dispatch(undo())}
       >
@@ -25,7 +26,7 @@ export function EditingActions() {
       <Button
         square
         aria-label="Redo"
-        tip={`Redo: ${redoName} (Ctrl Shift Z)`}
+        tip={`Redo: ${redoName} (${keys('redo')})`}
         disabledReason={redoName === null && 'Nothing to redo.'}
         onClick={() => dispatch(redo())}
       >
@@ -40,6 +41,7 @@ export function SaveStatus() {
   const save = useAppSelector((state) => state.saving.standing);
   const saveProblem = useAppSelector((state) => state.saving.problem);
   const dirty = useAppSelector(selectIsDirty);
+  const isTyping = useIsTyping();
   const says =
     save === 'unreachable'
       ? 'Server out of reach: kept in this browser, trying again'
@@ -49,7 +51,9 @@ export function SaveStatus() {
           ? 'Not saved yet'
           : dirty || save === 'saving'
             ? 'Saving …'
-            : 'Saved';
+            : isTyping
+              ? 'Typing …'
+              : 'Saved';
   return (
     <span
       role="status"

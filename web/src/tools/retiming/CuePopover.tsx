@@ -52,6 +52,7 @@ export function CuePopover() {
             <CommitInput
               aria-label={`Name of cue ${i + 1}`}
               className="h-7! flex-1"
+              counts="as-typed"
               placeholder="name"
               maxLength={60}
               value={cue.name}

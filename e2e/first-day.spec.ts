@@ -1,0 +1,76 @@
+import { expect, test } from '@playwright/test';
+import { openBench, saved, signIn } from './steps.ts';
+
+test('words are kept as they are typed: a title and a brief over a reload, a note from take to take', async ({
+  page,
+}) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('link', { name: 'Drawer slide', exact: true }).click();
+  const title = page.getByRole('textbox', { name: 'Title' });
+  const brief = page.getByRole('textbox', { name: 'Brief' });
+  await title.fill('Drawer slides open ');
+  await brief.click();
+  await page.keyboard.press('Control+Home');
+  await page.keyboard.type('First. ');
+  const status = page.getByTestId('save-status');
+  await expect(status).not.toHaveText('Saved');
+  await saved(page);
+  await page.reload();
+  await expect(title).toHaveValue('Drawer slides open');
+  await expect(brief).toContainText('First. The cutlery drawer');
+
+  // What is wrong is sent nowhere, holds up nothing else and stays, and the focus goes where the person goes.
+  await page.getByLabel('Key timing ±, frames').fill('x');
+  await title.click();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Drawer slide');
+  await expect(title).toBeFocused();
+  await saved(page);
+  await expect(page.getByLabel('Key timing ±, frames')).toHaveValue('x');
+  await expect(page.getByRole('alert')).toHaveText('A number from 0.25 to 48.');
+
+  await page.getByRole('link', { name: 'Kitchen in Motion' }).click();
+  await page.getByRole('link', { name: /Toaster rack, Priya Raman/ }).click();
+  await page.getByRole('tab', { name: /^Notes/ }).click();
+  await page.getByRole('textbox', { name: /^New note/ }).fill('Look at the landing.');
+  const here = page.url();
+  await page.getByRole('button', { name: 'Next take' }).click();
+  await expect(page).not.toHaveURL(here);
+  await page.getByRole('tab', { name: /^Notes/ }).click();
+  await expect(page.getByRole('textbox', { name: /^New note/ })).toHaveValue('');
+  await page.goto(here);
+  await page.getByRole('tab', { name: 'Notes 0 + draft' }).click();
+  await expect(page.getByRole('textbox', { name: /^New note/ })).toHaveValue('Look at the landing.');
+  await page.getByRole('button', { name: 'Cancel' }).click();
+});
+
+test('a refused change of the target leaves nothing of it; what it would leave behind is said first', async ({
+  page,
+}) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('link', { name: 'Drawer slide', exact: true }).click();
+  await page.getByRole('tab', { name: 'Time, stage' }).click();
+  await page.getByLabel('Last frame', { exact: true }).fill('½ s');
+  await expect(page.getByTestId('durations')).toContainText('12 frames');
+  await expect(page.getByText('1 key outside the range stays, out of sight.')).toBeVisible();
+  await page.getByLabel('Last frame', { exact: true }).press('Escape');
+  await page.getByLabel('Rest frame', { exact: true }).fill('5');
+  await expect(page.getByText('1 key on the rest frame stays; no more can be set there.')).toBeVisible();
+  await page.getByLabel('Rest frame', { exact: true }).press('Escape');
+  await page.getByLabel('Frame rate').selectOption('30');
+  await page.getByRole('button', { name: 'Leave it as it was' }).click();
+  await expect(page.getByTestId('range-readout')).toContainText('24 fps · 1–30');
+  await expect(page.getByLabel('Frame rate')).toHaveValue('24');
+});
+
+test('a menu or sheet opened by mouse and left with Escape leaves Space to playing', async ({ page }) => {
+  await openBench(page, 'Ines Calado', 'Toaster rack');
+  for (const opened of ['Retime', 'Move']) {
+    await page.getByRole('button', { name: opened, exact: true }).click();
+    await page.keyboard.press('Escape');
+    await page.keyboard.press(' ');
+    await page.getByRole('button', { name: 'Stop' }).waitFor();
+    await page.keyboard.press(' ');
+    await page.getByRole('button', { name: 'Play', exact: true }).waitFor();
+  }
+});
