@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openBench, saved, signIn } from './steps.ts';
+import { expectAccessible, openBench, saved, signIn } from './steps.ts';
 
 test('words are kept as they are typed: a title and a brief over a reload, a note from take to take', async ({
   page,
@@ -73,4 +73,28 @@ test('a menu or sheet opened by mouse and left with Escape leaves Space to playi
     await page.keyboard.press(' ');
     await page.getByRole('button', { name: 'Play', exact: true }).waitFor();
   }
+});
+
+test('every action, screen, exercise and learner is found by a few letters, with its keys and why it is off', async ({
+  page,
+}) => {
+  await openBench(page, 'Ines Calado', 'Toaster rack');
+  await page.getByRole('textbox', { name: 'Frame', exact: true }).click();
+  await page.keyboard.press('Control+k');
+  const found = page.getByRole('dialog', { name: 'Find anything' });
+  await found.getByRole('combobox').fill('copy');
+  await expect(found.getByRole('option', { name: 'Copy and paste: Copy' })).toHaveText(/Select keys first\..*Ctrl C/);
+  await found.getByRole('combobox').fill('sel at fr');
+  await page.keyboard.press('Enter');
+  await expect(found).toBeHidden();
+  await page.keyboard.press('Control+k');
+  await found.getByRole('combobox').fill('planner');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/planner/);
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('button', { name: 'Find anything' }).click();
+  await expectAccessible(page);
+  await found.getByRole('combobox').fill('priya toaster');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Priya Raman, take/);
 });

@@ -2,6 +2,7 @@ import { createSelector } from '@reduxjs/toolkit';
 import { useEffect, useRef } from 'react';
 import { api } from '../server-data/index.ts';
 import { useAppSelector } from '../state/index.ts';
+import { useOffer } from '../ui/index.ts';
 import { chordOf, showChord } from './chords.ts';
 import { isTyping, pressesControl } from './keyboard-focus.ts';
 
@@ -46,7 +47,8 @@ export const SHORTCUTS = {
   selectFrame: { chord: 'f', label: 'Select all keys at this frame' },
   selectAfter: { chord: 'F', label: 'Select all keys from here on' },
   letGo: { chord: 'Escape', label: 'Let go of the selection' },
-  help: { chord: '?', label: 'This sheet' },
+  help: { chord: '?', label: 'Keyboard shortcuts' },
+  find: { chord: 'ctrl+k', label: 'Find an action, a screen, an exercise or a person' },
 } as const satisfies Record<string, { chord: string; label: string }>;
 
 export type ShortcutName = keyof typeof SHORTCUTS;
@@ -62,6 +64,9 @@ export const selectChords = createSelector([api.endpoints.session.select()], ({ 
   ...data?.shortcuts,
 }));
 
+/** Those that also answer while a field is typed into. */
+const WHILE_TYPING: ReadonlySet<string> = new Set<ShortcutName>(['find']);
+
 /** How a shortcut is written, for tips and menus: `showKeys('undo')`. */
 export function useShownKeys(): (name: ShortcutName) => string {
   const chords = useAppSelector(selectChords);
@@ -72,16 +77,23 @@ export function useShownKeys(): (name: ShortcutName) => string {
 export function useShortcuts(handlers: ShortcutHandlers): void {
   const chords = useAppSelector(selectChords);
   const latest = useRef({ handlers, chords });
+  useOffer(() =>
+    (Object.keys(handlers) as ShortcutName[]).map((name) => ({
+      label: SHORTCUTS[name].label,
+      keys: showChord(chords[name]),
+      run: () => handlers[name]!(),
+    })),
+  );
   useEffect(() => {
     latest.current = { handlers, chords };
   });
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
-      if (event.defaultPrevented || isTyping(event.target) || (event.key === ' ' && pressesControl(event.target)))
-        return;
+      if (event.defaultPrevented || (event.key === ' ' && pressesControl(event.target))) return;
       if (document.querySelector('[role="dialog"][data-state="open"], [role="menu"][data-state="open"]')) return;
       const pressed = chordOf(event);
       for (const [name, handler] of Object.entries(latest.current.handlers)) {
+        if (isTyping(event.target) && !WHILE_TYPING.has(name)) continue;
         const chord = latest.current.chords[name as ShortcutName];
         if (
           chord !== pressed &&

@@ -7,6 +7,7 @@ import { api, useSessionQuery, useSignOutMutation } from '../server-data/index.t
 import { useAppDispatch } from '../state/index.ts';
 import { chooseTheme, useTheme } from '../ui/index.ts';
 import { AccountDialog } from './AccountDialog.tsx';
+import { FindAnything } from './FindAnything.tsx';
 
 interface Crumb {
   label: string;
@@ -54,6 +55,7 @@ export function Shell({ crumbs, status, actions, hasHeading = false, children }:
         </nav>
         {status && <div className="text-sm whitespace-nowrap text-faint">{status}</div>}
         {actions}
+        <FindAnything />
         <ShortcutSheet />
         <PersonMenu />
       </header>

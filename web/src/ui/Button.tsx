@@ -39,6 +39,7 @@ export function Button({
       type="button"
       {...rest}
       aria-disabled={off || rest.disabled || undefined}
+      data-off={disabledReason || undefined}
       onClick={off ? (event) => event.preventDefault() : onClick}
       className={clsx(
         'inline-flex shrink-0 items-center justify-center gap-1.5 rounded-md whitespace-nowrap',

@@ -1,6 +1,7 @@
 import { clsx } from 'clsx';
 import { DropdownMenu } from 'radix-ui';
 import { type ReactElement, type ReactNode, useRef } from 'react';
+import { elementsOf, textOf, useOffer } from './offered.ts';
 
 interface MenuProps {
   trigger: ReactElement;
@@ -11,6 +12,14 @@ interface MenuProps {
 export function Menu({ trigger, children }: MenuProps) {
   // Given the focus back, its control would take Space and arrows for itself: only where the keyboard opened it.
   const isClicked = useRef(false);
+  useOffer(() =>
+    elementsOf(children, MenuItem).map((item) => ({
+      label: [textOf(trigger), textOf(item.children)].filter(Boolean).join(': '),
+      keys: item.keys,
+      off: item.disabledReason || undefined,
+      run: item.onSelect,
+    })),
+  );
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger

@@ -6,6 +6,8 @@ interface PopoverProps {
   /** The control that opens it. */
   trigger: ReactElement;
   label: string;
+  /** What is in it, in the words one would look for. */
+  holds?: string;
   align?: 'start' | 'center' | 'end';
   /** For a sheet of two columns. */
   wide?: boolean;
@@ -13,10 +15,10 @@ interface PopoverProps {
 }
 
 /** A small sheet beside the control that opened it. */
-export function Popover({ trigger, label, align = 'start', wide, children }: PopoverProps) {
+export function Popover({ trigger, label, holds, align = 'start', wide, children }: PopoverProps) {
   return (
     <Primitive.Root>
-      <Primitive.Trigger asChild>{trigger}</Primitive.Trigger>
+      <Primitive.Trigger asChild data-holds={holds}>{trigger}</Primitive.Trigger>
       <Primitive.Portal>
         <Primitive.Content
           aria-label={label}

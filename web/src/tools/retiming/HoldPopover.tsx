@@ -39,6 +39,7 @@ export function HoldPopover() {
   return (
     <Popover
       label="Holds and poses"
+      holds="hold for some frames, hold poses, thin idle keys"
       trigger={
         <Button small>
           Hold <ChevronDown size={12} />

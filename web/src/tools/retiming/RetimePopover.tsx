@@ -21,6 +21,7 @@ export function RetimePopover({ rangeFixed }: { rangeFixed: string | null }) {
     <>
       <Popover
         label="Retime"
+        holds="stretch, reverse, even out, whole frames, insert or remove time, length and rate"
         trigger={
           <Button small>
             Retime <ChevronDown size={12} />
