@@ -15,9 +15,22 @@ export type TakeState = z.infer<typeof TakeState>;
 export const ReadingState = z.enum(['coming', 'read', 'not-read']);
 export type ReadingState = z.infer<typeof ReadingState>;
 
+/** What a learner says of a take when handing it in. */
+export const TakeWords = z.object({
+  title: z.string().trim().max(120, 'A title has at most 120 characters.').default(''),
+  tags: z
+    .array(z.string().trim().min(1, 'A tag has a letter at least.').max(30, 'A tag has at most 30 characters.'))
+    .max(8, 'At most 8 tags.')
+    .default([]),
+  note: z.string().trim().max(2000, 'The note has at most 2000 characters.').default(''),
+});
+export type TakeWords = z.infer<typeof TakeWords>;
+
 export const TakeSummary = z.object({
   id: z.string(),
   number: z.int(),
+  title: z.string(),
+  tags: z.array(z.string()),
   state: TakeState,
   handedInAt: z.string(),
   /** Handed in after the due date of an exercise that marks it. */
@@ -68,6 +81,8 @@ export const WaitingTake = z.object({
   exerciseTitle: z.string(),
   learnerName: z.string(),
   number: z.int(),
+  title: z.string(),
+  tags: z.array(z.string()),
   handedInAt: z.string(),
   late: z.boolean(),
   readingState: ReadingState,

@@ -1,6 +1,6 @@
 import { History, Limits, MotionDocument, NamedEvent, Tolerances } from '@undulan/core';
 import * as z from 'zod';
-import { DraftSummary, TakeSummary } from './courses.ts';
+import { DraftSummary, TakeSummary, TakeWords } from './courses.ts';
 import { ExerciseDetails, LatePolicy, StoredWork, Work } from './work.ts';
 
 /** A new exercise; without work it starts from an empty stage with one subject. */
@@ -31,6 +31,7 @@ export const ExerciseSetting = StoredWork.extend({
   courseTitle: z.string(),
   published: z.boolean(),
   takeCount: z.int(),
+  draftCount: z.int(),
 });
 export type ExerciseSetting = z.infer<typeof ExerciseSetting>;
 
@@ -50,6 +51,8 @@ export const Assignment = z.object({
   latePolicy: LatePolicy,
   /** The learner gets the fewest edits that put a returned take right. */
   showsEdits: z.boolean(),
+  /** The learner may have a draft and a take checked, in three sentences. */
+  selfCheck: z.boolean(),
   /** What happens at keys of the model, where it is shown. */
   events: z.array(NamedEvent),
   drafts: z.array(DraftSummary),
@@ -79,5 +82,10 @@ export type Draft = z.infer<typeof Draft>;
 export const CoursePicture = z.object({ id: z.string(), bytes: z.int(), shownIn: z.int() });
 export type CoursePicture = z.infer<typeof CoursePicture>;
 
-export const HandIn = z.object({ version: z.int() });
-export type HandIn = z.infer<typeof HandIn>;
+/** A draft as it was saved, with what its learner says of it. */
+export const HandIn = z.object({ version: z.int(), ...TakeWords.shape });
+export type HandIn = z.input<typeof HandIn>;
+
+/** What matters most in a learner's work, in plain sentences, and how many more there are. */
+export const SelfCheck = z.object({ sentences: z.array(z.string()), further: z.int() });
+export type SelfCheck = z.infer<typeof SelfCheck>;

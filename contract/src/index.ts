@@ -18,6 +18,7 @@ export {
   SignedIn,
   TakeState,
   ReadingState,
+  TakeWords,
   TakeSummary,
   DraftSummary,
   ExerciseSummary,
@@ -38,6 +39,7 @@ export {
   NewDraft,
   Draft,
   HandIn,
+  SelfCheck,
   CoursePicture,
 } from './exercises.ts';
 export { NewPlan, SavedPlan } from './plans.ts';

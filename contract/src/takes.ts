@@ -111,6 +111,10 @@ export const TakeView = TakeSummary.extend({
   courseId: z.string(),
   courseTitle: z.string(),
   learner: z.object({ id: z.string(), name: z.string() }),
+  /** What its learner wrote to the instructor. */
+  note: z.string(),
+  /** The learner may have it checked. */
+  selfCheck: z.boolean(),
   motion: MotionDocument,
   target: MotionDocument.nullable(),
   tolerances: Tolerances,

@@ -32,6 +32,8 @@ export const ExerciseTerms = z.object({
   latePolicy: LatePolicy.optional(),
   /** Whether learners get the fewest edits that would put a returned take right. */
   showsEdits: z.boolean().optional(),
+  /** Whether learners may have their work checked before and after handing it in, in three sentences. */
+  selfCheck: z.boolean().optional(),
 });
 export type ExerciseTerms = z.infer<typeof ExerciseTerms>;
 

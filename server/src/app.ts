@@ -38,7 +38,7 @@ function api(sequelize: Sequelize, pool: ReaderPool): Router {
     requirePerson,
     coursesRoutes(),
     exercisesRoutes(),
-    draftsRoutes(),
+    draftsRoutes(pool),
     takesRoutes(pool),
     plansRoutes(),
     easesRoutes(),

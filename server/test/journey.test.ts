@@ -1,4 +1,4 @@
-import type { Assignment, Draft, ExerciseSetting, TakeView } from '@undulan/contract';
+import type { Assignment, Draft, ExerciseSetting, TakeView, WaitingQueue } from '@undulan/contract';
 import {
   bringWithin,
   changesBetween,
@@ -121,14 +121,32 @@ test('a learner starts from the scene without keys, saves, and hands in take 1, 
   await wout.put(`/api/drafts/${draftId}`).send({ version: 1, work: draft.work, history: NO_HISTORY }).expect(409);
   expect(await draftOf(draftId)).toMatchObject({ history, work: { motion } });
   await wout.post(`/api/drafts/${draftId}/hand-in`).send({ version: 1 }).expect(409);
-  takeId = (await wout.post(`/api/drafts/${draftId}/hand-in`).send({ version: 2 }).expect(201)).body.id as string;
+  await wout.get(`/api/drafts/${draftId}/self-check`).expect(403);
+  const { version, work, history: steps } = await setting();
+  await instructor
+    .put(`/api/exercises/${exerciseId}`)
+    .send({ version, work: { ...work, details: { ...work.details!, selfCheck: true } }, history: steps })
+    .expect(200);
+  const check = await wout.get(`/api/drafts/${draftId}/self-check`).expect(200);
+  expect(check.body).toEqual({ sentences: [expect.stringContaining('3 frames late') as string], further: 0 });
+  const words = { title: 'Heavier dishes', tags: ['weight'], note: 'Is the stop too soft?' };
+  const tooMany = { version: 2, ...words, tags: Array.from({ length: 9 }, (_, i) => `tag ${i}`) };
+  await wout.post(`/api/drafts/${draftId}/hand-in`).send(tooMany).expect(400);
+  const handedIn = await wout
+    .post(`/api/drafts/${draftId}/hand-in`)
+    .send({ version: 2, ...words })
+    .expect(201);
+  takeId = (handedIn.body as { id: string }).id;
   await wout.get(`/api/drafts/${draftId}`).expect(404);
   const waiting = (await wout.get(`/api/takes/${takeId}`).expect(200)).body as TakeView;
-  expect(waiting).toMatchObject({ number: 1, state: 'handed-in', grade: null, reading: null });
+  expect(waiting).toMatchObject({ number: 1, state: 'handed-in', grade: null, reading: null, ...words });
   expect(await reviewOf(wout, takeId)).toBeNull();
   const seen = await takeOnceRead(instructor, takeId);
   expect(seen.reading!.findings.map((finding) => finding.kind)).toEqual(['key-late']);
   expect(seen.reading!.tracks[0]!.pairs.map((pair) => pair.offsetFrames)).toEqual([0, 3]);
+  expect((await wout.get(`/api/takes/${takeId}/self-check`).expect(200)).body).toEqual(check.body);
+  const queue = (await instructor.get(`/api/courses/${harness.courseId}/waiting`).expect(200)).body as WaitingQueue;
+  expect(queue.takes.find((take) => take.takeId === takeId)).toMatchObject({ title: words.title, tags: words.tags });
 });
 
 test('with a take handed in the target changes only on the word; the old reading keeps its own target', async () => {

@@ -91,6 +91,19 @@ test('an unpublished exercise does not exist for learners', async () => {
   );
 });
 
+test('a withdrawn exercise is gone for learners, with their work in it kept until it is published again', async () => {
+  const course = await courseOf(ines, harness.courseId);
+  const { id, drafts } = course.exercises.find((exercise) => exercise.drafts.length > 0)!;
+  await ines.post(`/api/exercises/${id}/withdraw`).expect(403);
+  await instructor.post(`/api/exercises/${id}/withdraw`).expect(204);
+  expect((await courseOf(ines, harness.courseId)).exercises.map((exercise) => exercise.id)).not.toContain(id);
+  const refused = await ines.get(`/api/drafts/${drafts[0]!.id}`).expect(404);
+  expect(refused.body.detail).toBe('The instructor has taken this exercise back for now. What you made is kept.');
+  await jonah.get(`/api/drafts/${drafts[0]!.id}`).expect(404, /There is no such draft/);
+  await instructor.post(`/api/exercises/${id}/publish`).expect(204);
+  await ines.get(`/api/drafts/${drafts[0]!.id}`).expect(200);
+});
+
 test('a hidden model motion is in nothing a learner can fetch, before and after the review', async () => {
   const exerciseId = await exerciseIdOf(instructor, harness.courseId, 'Honey thread');
   const assignment = (await ines.get(`/api/exercises/${exerciseId}/assignment`).expect(200)).body as Assignment;

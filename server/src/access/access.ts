@@ -59,7 +59,7 @@ async function exerciseInRole(
 const LIGHT_EXERCISE = { exclude: [...EXERCISE_DOCUMENTS] };
 
 /** An exercise for one of the roles of its course, without its documents. A learner meets published ones only. */
-function exerciseFor(personId: string, exerciseId: string, required: CourseRole): Promise<ExerciseModel> {
+export function exerciseFor(personId: string, exerciseId: string, required: CourseRole): Promise<ExerciseModel> {
   return exerciseInRole(personId, exerciseId, required, LIGHT_EXERCISE);
 }
 
@@ -98,7 +98,9 @@ export async function draftFor(
       })
     : null;
   const role = draft?.get('role') as CourseRole | null | undefined;
-  if (!draft?.exercise?.publishedAt || !role) throw notFound('draft');
+  if (!draft?.exercise || !role) throw notFound('draft');
+  if (!draft.exercise.publishedAt)
+    throw new ProblemError('not-found', 'The instructor has taken this exercise back for now. What you made is kept.');
   requireRole(role, 'learner');
   return draft;
 }

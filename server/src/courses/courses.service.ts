@@ -121,6 +121,8 @@ export async function waitingTakes(personId: string, courseId: string, pages: nu
       exerciseTitle: take.exercise!.title,
       learnerName: take.learner!.name,
       number: take.number,
+      title: take.title,
+      tags: take.tags ?? [],
       handedInAt: take.handedInAt.toISOString(),
       late: isLate(take),
       readingState: reading?.shownState ?? 'coming',

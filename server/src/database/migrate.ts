@@ -12,6 +12,7 @@ import { readingQueue } from './migrations/0007-reading-queue.ts';
 import { steps } from './migrations/0008-steps.ts';
 import { exerciseFacts } from './migrations/0009-exercise-facts.ts';
 import { sessionsOfPeople } from './migrations/0010-sessions-of-people.ts';
+import { wordsOfTakes } from './migrations/0011-words-of-takes.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -25,6 +26,7 @@ const MIGRATIONS: readonly Migration[] = [
   steps,
   exerciseFacts,
   sessionsOfPeople,
+  wordsOfTakes,
 ];
 
 /**

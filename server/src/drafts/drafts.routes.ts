@@ -2,9 +2,11 @@ import { ChangeWork, HandIn, SaveWork } from '@undulan/contract';
 import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
+import type { ReaderPool } from '../readings/reader-pool.ts';
+import { checkDraft } from '../readings/self-check.service.ts';
 import { changeDraft, deleteDraft, draft, handIn, saveDraft } from './drafts.service.ts';
 
-export function draftsRoutes(): Router {
+export function draftsRoutes(pool: ReaderPool): Router {
   const routes = Router();
   routes.get('/drafts/:draftId', async (request, response) => {
     response.json(await draft(personIdOf(request), request.params.draftId));
@@ -21,6 +23,9 @@ export function draftsRoutes(): Router {
   });
   routes.post('/drafts/:draftId/hand-in', async (request, response) => {
     response.status(201).json(await handIn(personIdOf(request), request.params.draftId, parseBody(HandIn, request)));
+  });
+  routes.get('/drafts/:draftId/self-check', async (request, response) => {
+    response.json(await checkDraft(personIdOf(request), request.params.draftId, pool));
   });
   return routes;
 }

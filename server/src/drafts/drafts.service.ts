@@ -163,7 +163,7 @@ function refuseFurtherTakes({ terms }: ExerciseModel, handedIn: number): void {
  * Turns a draft into the learner's next take, asks for its reading against the target, and opens an empty review. The
  * draft is used up. Throws `stale-version`, `beyond-limits`, `no-more-takes`.
  */
-export async function handIn(personId: string, draftId: string, { version }: HandIn): Promise<Created> {
+export async function handIn(personId: string, draftId: string, { version, ...words }: HandIn): Promise<Created> {
   const { exerciseId } = await draftFor(personId, draftId);
   const exercise = await exerciseWithDocuments(personId, exerciseId, 'learner');
   const created = await DraftModel.sequelize!.transaction(async (transaction) => {
@@ -179,7 +179,7 @@ export async function handIn(personId: string, draftId: string, { version }: Han
     refuseBeyond('takes', handedIn);
     const last = (await TakeModel.max<number | null, TakeModel>('number', { where: owned, transaction })) ?? 0;
     const take = await TakeModel.create(
-      { ...owned, number: last + 1, motion: found.motion, handedInAt: new Date() },
+      { ...owned, ...words, number: last + 1, motion: found.motion, handedInAt: new Date() },
       { transaction },
     );
     await askForReadings([take.id], exercise.target, { transaction });

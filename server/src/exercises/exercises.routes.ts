@@ -3,7 +3,14 @@ import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
 import { beginDraft } from '../drafts/drafts.service.ts';
 import { parseBody } from '../http/parse-body.ts';
-import { assignment, changeExercise, exerciseSetting, publishExercise, saveExercise } from './exercises.service.ts';
+import {
+  assignment,
+  changeExercise,
+  exerciseSetting,
+  publishExercise,
+  saveExercise,
+  withdrawExercise,
+} from './exercises.service.ts';
 
 export function exercisesRoutes(): Router {
   const routes = Router();
@@ -18,6 +25,10 @@ export function exercisesRoutes(): Router {
   });
   routes.post('/exercises/:exerciseId/publish', async (request, response) => {
     await publishExercise(personIdOf(request), request.params.exerciseId);
+    response.status(204).end();
+  });
+  routes.post('/exercises/:exerciseId/withdraw', async (request, response) => {
+    await withdrawExercise(personIdOf(request), request.params.exerciseId);
     response.status(204).end();
   });
   routes.get('/exercises/:exerciseId/assignment', async (request, response) => {

@@ -11,7 +11,8 @@ import {
 } from '@undulan/contract';
 import { EMPTY_HISTORY, type MotionDocument, tracksOf, USUAL_LIMITS } from '@undulan/core';
 import type { Transaction } from 'sequelize';
-import { exerciseWithDocuments, mayLearnerSeeModel, requireInstructor } from '../access/access.ts';
+import { exerciseFor, exerciseWithDocuments, mayLearnerSeeModel, requireInstructor } from '../access/access.ts';
+import { DraftModel } from '../drafts/draft.model.ts';
 import { draftsOf } from '../drafts/draft-summary.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
@@ -61,6 +62,7 @@ export async function exerciseSetting(personId: string, exerciseId: string): Pro
     history: await historyOf(EXERCISE_STEPS, exerciseId, exercise.stepsDone),
     published: exercise.publishedAt !== null,
     takeCount: await TakeModel.count({ where: { exerciseId } }),
+    draftCount: await DraftModel.count({ where: { exerciseId } }),
   };
 }
 
@@ -148,6 +150,12 @@ export async function publishExercise(personId: string, exerciseId: string): Pro
   if (!exercise.publishedAt) await exercise.update({ publishedAt: new Date() });
 }
 
+/** Takes an exercise back from learners: drafts and takes are kept, and are theirs again once it is published again. */
+export async function withdrawExercise(personId: string, exerciseId: string): Promise<void> {
+  const exercise = await exerciseFor(personId, exerciseId, 'instructor');
+  await exercise.update({ publishedAt: null });
+}
+
 /** An exercise as its learner may have it. */
 export async function assignment(personId: string, exerciseId: string): Promise<Assignment> {
   const exercise = await exerciseWithDocuments(personId, exerciseId, 'learner');
@@ -164,6 +172,7 @@ export async function assignment(personId: string, exerciseId: string): Promise<
     mayChange: exercise.terms?.mayChange ?? USUAL_LIMITS,
     dueAt: exercise.terms?.dueAt ?? null,
     showsEdits: exercise.terms?.showsEdits ?? false,
+    selfCheck: exercise.terms?.selfCheck ?? false,
     takeLimit: exercise.terms?.takeLimit ?? null,
     latePolicy: exercise.terms?.latePolicy ?? 'accept',
     model: seesModel ? exercise.motion : null,

@@ -32,6 +32,8 @@ function summariseTake(take: TakeModel, reading: ReadingModel | undefined, forIn
   return {
     id: take.id,
     number: take.number,
+    title: take.title,
+    tags: take.tags ?? [],
     state: returned ? 'returned' : 'handed-in',
     handedInAt: take.handedInAt.toISOString(),
     late: isLate(take),

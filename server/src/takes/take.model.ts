@@ -20,6 +20,9 @@ export class TakeModel extends Model<InferAttributes<TakeModel>, InferCreationAt
   declare exerciseId: ForeignKey<string>;
   declare learnerId: ForeignKey<string>;
   declare number: number;
+  declare title: CreationOptional<string>;
+  declare tags: CreationOptional<string[] | null>;
+  declare note: CreationOptional<string | null>;
   declare motion: MotionDocument;
   declare handedInAt: Date;
   declare review?: NonAttribute<ReviewModel | null>;
@@ -70,7 +73,15 @@ export class ReplyModel extends Model<InferAttributes<ReplyModel>, InferCreation
 export function initTakeModels(sequelize: Sequelize): void {
   const id = { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 };
   TakeModel.init(
-    { id, number: DataTypes.INTEGER, motion: motionColumn(), handedInAt: DataTypes.DATE(3) },
+    {
+      id,
+      number: DataTypes.INTEGER,
+      title: { type: DataTypes.STRING(120), defaultValue: '' },
+      tags: DataTypes.JSON,
+      note: DataTypes.TEXT,
+      motion: motionColumn(),
+      handedInAt: DataTypes.DATE(3),
+    },
     { sequelize, tableName: 'takes', modelName: 'take' },
   );
   ReviewModel.init(

@@ -4,6 +4,7 @@ import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
 import type { ReaderPool } from '../readings/reader-pool.ts';
 import { readAgain } from '../readings/readings.service.ts';
+import { checkTake } from '../readings/self-check.service.ts';
 import { addNote, changeNote, markNote, removeNote, replyToNote, returnReview, saveReview } from './reviews.service.ts';
 import { editsOfTake } from './take-edits.service.ts';
 import { reviewOfTake, seriesOf, viewTake } from './takes.service.ts';
@@ -18,6 +19,9 @@ export function takesRoutes(pool: ReaderPool): Router {
   });
   routes.get('/takes/:takeId/edits', async (request, response) => {
     response.json(await editsOfTake(personIdOf(request), request.params.takeId, pool));
+  });
+  routes.get('/takes/:takeId/self-check', async (request, response) => {
+    response.json(await checkTake(personIdOf(request), request.params.takeId));
   });
   routes.post('/takes/:takeId/readings', async (request, response) => {
     await readAgain(personIdOf(request), request.params.takeId);

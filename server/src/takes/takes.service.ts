@@ -107,6 +107,7 @@ export async function viewTake(personId: string, takeId: string, readingId?: unk
     ? (await TargetModel.findByPk(line.targetHash))!.target
     : (await ExerciseModel.findByPk(exercise.id))!.target;
   const { motion } = (await TakeModel.findByPk(takeId, { attributes: ['motion'] }))!;
+  const { terms } = (await ExerciseModel.findByPk(exercise.id, { attributes: ['terms'] }))!;
   return {
     ...summary,
     role,
@@ -115,6 +116,8 @@ export async function viewTake(personId: string, takeId: string, readingId?: unk
     courseId: exercise.courseId,
     courseTitle: exercise.course!.title,
     learner: { id: take.learnerId, name: take.learner!.name },
+    note: take.note ?? '',
+    selfCheck: terms?.selfCheck ?? false,
     motion,
     target: seesModel ? targetRead(target, reading ?? { nearest: null }) : null,
     tolerances: target.tolerances,

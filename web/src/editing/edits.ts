@@ -81,6 +81,7 @@ const DETAIL_NAMES: Record<keyof ExerciseDetails, string> = {
   takeLimit: 'number of takes',
   latePolicy: 'late takes',
   showsEdits: 'who sees the edits',
+  selfCheck: 'self-check',
   keyTolerances: 'tolerance of a key',
   events: 'name of an event',
   weights: 'weights',

@@ -1,8 +1,11 @@
 // What is said of a take: findings, notes, replies, takes in a row.
+export { CheckedWords } from './CheckedWords.tsx';
 export { FindingsList } from './FindingsList.tsx';
+export { LearnerWords } from './LearnerWords.tsx';
 export { NoteDone } from './NoteDone.tsx';
 export { NoteLayer, useGhosts } from './NoteLayer.tsx';
 export type { DrawingDraft } from './NoteLayer.tsx';
 export { NoteReplies } from './NoteReplies.tsx';
 export { ReadAllAgain } from './ReadAllAgain.tsx';
+export { TakeName } from './TakeName.tsx';
 export { TakesPanel } from './TakesPanel.tsx';

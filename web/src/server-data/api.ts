@@ -26,6 +26,7 @@ import type {
   Review,
   ReviewText,
   Saved,
+  SelfCheck,
   SavedEase,
   SavedPlan,
   SaveWork,
@@ -131,6 +132,10 @@ export const api = createApi({
       query: (id) => ({ url: `/exercises/${id}/publish`, method: 'POST' }),
       invalidatesTags: ['Course', 'Exercise'],
     }),
+    withdraw: build.mutation<void, string>({
+      query: (id) => ({ url: `/exercises/${id}/withdraw`, method: 'POST' }),
+      invalidatesTags: ['Course', 'Exercise'],
+    }),
     assignment: build.query<Assignment, string>({
       responseSchema: SCHEMAS?.assignment,
       query: (id) => `/exercises/${id}/assignment`,
@@ -159,6 +164,17 @@ export const api = createApi({
       responseSchema: SCHEMAS?.handIn,
       query: ({ id, handIn }) => ({ url: `/drafts/${id}/hand-in`, method: 'POST', body: handIn }),
       invalidatesTags: ['Course', 'Exercise', 'Draft', 'Queue', 'Series'],
+    }),
+
+    /** Anew whenever it is asked for: a draft changes. */
+    checkDraft: build.query<SelfCheck, string>({
+      responseSchema: SCHEMAS?.checkDraft,
+      query: (id) => `/drafts/${id}/self-check`,
+      keepUnusedDataFor: 0,
+    }),
+    checkTake: build.query<SelfCheck | null, string>({
+      responseSchema: SCHEMAS?.checkTake,
+      query: (id) => `/takes/${id}/self-check`,
     }),
 
     plans: build.query<SavedPlan[], string>({
@@ -332,6 +348,9 @@ export const {
   useSettingQuery,
   useLazySettingQuery,
   usePublishMutation,
+  useWithdrawMutation,
+  useLazyCheckDraftQuery,
+  useCheckTakeQuery,
   useAssignmentQuery,
   useBeginDraftMutation,
   useDraftQuery,

@@ -7,6 +7,7 @@ export {
   useCancelReadingJobMutation,
   useChangeNoteMutation,
   useChangePasswordMutation,
+  useCheckTakeQuery,
   useChooseShortcutsMutation,
   useCreateExerciseMutation,
   useDeleteDraftMutation,
@@ -17,6 +18,7 @@ export {
   useHandInMutation,
   useKeepPhraseMutation,
   useKeepPictureMutation,
+  useLazyCheckDraftQuery,
   useLazySettingQuery,
   useLearnerCourseQuery,
   useMarkNoteMutation,
@@ -48,5 +50,6 @@ export {
   useTakeEditsQuery,
   useTakeQuery,
   useWaitingQuery,
+  useWithdrawMutation,
 } from './api.ts';
 export { explain, isProblem, isUnreachable } from './problem.ts';

@@ -28,7 +28,10 @@ export function FindAnything() {
 
 /** Every word typed begins a word of its name, wherever that stands. */
 function isFound(_: string, typed: string, names?: string[]): number {
-  const words = (names ?? []).join(' ').toLowerCase().split(/[^\p{L}\p{N}]+/u);
+  const words = (names ?? [])
+    .join(' ')
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u);
   const wanted = typed.toLowerCase().split(/\s+/).filter(Boolean);
   return wanted.every((start) => words.some((word) => word.startsWith(start))) ? 1 : 0;
 }

@@ -18,7 +18,9 @@ interface PopoverProps {
 export function Popover({ trigger, label, holds, align = 'start', wide, children }: PopoverProps) {
   return (
     <Primitive.Root>
-      <Primitive.Trigger asChild data-holds={holds}>{trigger}</Primitive.Trigger>
+      <Primitive.Trigger asChild data-holds={holds}>
+        {trigger}
+      </Primitive.Trigger>
       <Primitive.Portal>
         <Primitive.Content
           aria-label={label}

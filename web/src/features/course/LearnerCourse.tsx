@@ -137,7 +137,8 @@ function TakeLink({ take }: { take: TakeSummary }) {
         returned ? 'border-target text-target' : 'border-rule text-faint',
       )}
     >
-      take {take.number} ·{' '}
+      take {take.number}
+      {take.title && `, ${take.title}`} ·{' '}
       {returned ? `returned, ${take.grade}` : take.readingState === 'coming' ? 'handed in, being read' : 'handed in'}
       {take.late && ', late'}
     </Link>

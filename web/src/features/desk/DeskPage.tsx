@@ -13,6 +13,7 @@ import { GradeForm } from './GradeForm.tsx';
 import type { NoteDraft } from './note-draft.ts';
 import { NotesPanel } from './NotesPanel.tsx';
 import { QueueSteps } from './QueueSteps.tsx';
+import { LearnerWords } from '../../reviewing/index.ts';
 import { ReadingsChoice } from './ReadingsChoice.tsx';
 import { ReadingStatus } from './ReadingStatus.tsx';
 import { ReturnButton } from './ReturnButton.tsx';
@@ -86,6 +87,7 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
       >
         <div className="flex h-full flex-col">
           <ReadingStatus view={view} />
+          <LearnerWords view={view} />
           <div className="min-h-0 flex-1">
             <ComparisonSpread
               // Other strips are there once it is read, and share the page anew.

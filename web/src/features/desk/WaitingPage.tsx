@@ -5,6 +5,7 @@ import { Link, useParams } from 'react-router';
 import { useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { Button, type Column, Empty, INPUT, LoadFailed, Loading, Select, Table, Tick } from '../../ui/index.ts';
+import { TakeName } from '../../reviewing/index.ts';
 import { filterWaiting, useWaiting, useWaitingFilter } from './use-waiting.ts';
 
 /** What waits for review in a course, oldest first until a heading is pressed; the Desk goes on oldest first. */
@@ -66,6 +67,12 @@ const COLUMNS: Column<WaitingTake>[] = [
   },
   { id: 'take', heading: 'Take', figures: true, sortBy: (take) => take.number, cell: (take) => take.number },
   {
+    id: 'title',
+    heading: 'Title and tags',
+    sortBy: (take) => take.title,
+    cell: (take) => <TakeName title={take.title} tags={take.tags} />,
+  },
+  {
     id: 'findings',
     heading: 'Findings',
     figures: true,
@@ -116,11 +123,11 @@ function Queue({ waiting, later, onMore }: QueueProps) {
             ]}
           />
           <input
-            aria-label="Learner"
+            aria-label="Learner, title or tag"
             type="search"
-            placeholder="learner"
-            value={filter.learner}
-            onChange={(event) => setFilter({ learner: event.target.value })}
+            placeholder="learner, title or tag"
+            value={filter.words}
+            onChange={(event) => setFilter({ words: event.target.value })}
             className={clsx(INPUT, 'w-44!')}
           />
           <Tick checked={filter.lateOnly} onTick={(lateOnly) => setFilter({ lateOnly })}>
@@ -129,7 +136,7 @@ function Queue({ waiting, later, onMore }: QueueProps) {
           {hidden > 0 && (
             <span className="flex items-center gap-2 text-faint">
               {hidden} hidden
-              <Button small kind="quiet" onClick={() => setFilter({ exerciseId: '', learner: '', lateOnly: false })}>
+              <Button small kind="quiet" onClick={() => setFilter({ exerciseId: '', words: '', lateOnly: false })}>
                 Show all
               </Button>
             </span>

@@ -56,6 +56,8 @@ const NO_REVIEW: Review = {
 const summary = (number: number) => ({
   id: `t${number}`,
   number,
+  title: '',
+  tags: [],
   state: 'handed-in' as const,
   handedInAt: `2026-11-0${number}T10:00:00.000Z`,
   late: false,
@@ -179,6 +181,8 @@ async function open(change: Partial<ReviewedTake> = {}): Promise<void> {
       target: model,
       tolerances,
       terms: {},
+      note: '',
+      selfCheck: false,
       reading,
       targetChanged: false,
       notReadBecause: null,

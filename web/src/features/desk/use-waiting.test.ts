@@ -13,6 +13,8 @@ const take = (
   exerciseTitle: 'Drawer slide',
   learnerName,
   number: 1,
+  title: '',
+  tags: [],
   handedInAt,
   late: false,
   readingState: 'read',
@@ -23,15 +25,17 @@ const take = (
 const queue = [
   take('a', 'Ines Calado', '2026-11-01'),
   take('b', 'Leif Arnesen', '2026-11-02', { exerciseId: 'ladle', late: true }),
-  take('c', 'Priya Raman', '2026-11-03'),
+  take('c', 'Priya Raman', '2026-11-03', { title: 'With more weight', tags: ['slow stop'] }),
 ];
 const ids = (takes: WaitingTake[]): string[] => takes.map(({ takeId }) => takeId);
 
-test('the queue is filtered by exercise, by part of a name, and to those that are late', () => {
-  const all = { exerciseId: '', learner: '', lateOnly: false };
+test('the queue is filtered by exercise, by part of a name, title or tag, and to those that are late', () => {
+  const all = { exerciseId: '', words: '', lateOnly: false };
   expect(ids(filterWaiting(queue, all))).toEqual(['a', 'b', 'c']);
   expect(ids(filterWaiting(queue, { ...all, exerciseId: 'drawer' }))).toEqual(['a', 'c']);
-  expect(ids(filterWaiting(queue, { ...all, learner: ' rAm' }))).toEqual(['c']);
+  expect(ids(filterWaiting(queue, { ...all, words: ' rAm' }))).toEqual(['c']);
+  expect(ids(filterWaiting(queue, { ...all, words: 'STOP' }))).toEqual(['c']);
+  expect(ids(filterWaiting(queue, { ...all, words: 'weight' }))).toEqual(['c']);
   expect(ids(filterWaiting(queue, { ...all, lateOnly: true }))).toEqual(['b']);
 });
 

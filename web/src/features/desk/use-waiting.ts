@@ -4,11 +4,12 @@ import { useStored } from '../../ui/index.ts';
 
 export interface WaitingFilter {
   exerciseId: string;
-  learner: string;
+  /** Part of a learner's name, or of a take's title or tags. */
+  words: string;
   lateOnly: boolean;
 }
 
-const ALL: WaitingFilter = { exerciseId: '', learner: '', lateOnly: false };
+const ALL: WaitingFilter = { exerciseId: '', words: '', lateOnly: false };
 
 /** What waits in a course, as many pages of it as were asked for, remembered from page to page. */
 export function useWaiting(courseId: string, options: { fresh?: boolean } = {}) {
@@ -20,19 +21,19 @@ export function useWaiting(courseId: string, options: { fresh?: boolean } = {}) 
 
 /** Which of the waiting takes are looked at, remembered from page to page. */
 export function useWaitingFilter(): [WaitingFilter, (part: Partial<WaitingFilter>) => void] {
-  const [filter, setFilter] = useStored<WaitingFilter>('waiting', ALL);
+  const [filter, setFilter] = useStored<WaitingFilter>('waiting-filter', ALL);
   return [filter, (part) => setFilter({ ...filter, ...part })];
 }
 
 export function filterWaiting(
   waiting: readonly WaitingTake[],
-  { exerciseId, learner, lateOnly }: WaitingFilter,
+  { exerciseId, words, lateOnly }: WaitingFilter,
 ): WaitingTake[] {
-  const wanted = learner.trim().toLowerCase();
+  const wanted = words.trim().toLowerCase();
   return waiting.filter(
     (take) =>
       (exerciseId === '' || take.exerciseId === exerciseId) &&
-      take.learnerName.toLowerCase().includes(wanted) &&
+      [take.learnerName, take.title, ...take.tags].some((text) => text.toLowerCase().includes(wanted)) &&
       (!lateOnly || take.late),
   );
 }

@@ -5,8 +5,8 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { FindingsList, NoteDone, NoteReplies, TakesPanel } from '../../reviewing/index.ts';
-import { explain, useBeginDraftMutation } from '../../server-data/index.ts';
+import { CheckedWords, FindingsList, LearnerWords, NoteDone, NoteReplies, TakesPanel } from '../../reviewing/index.ts';
+import { explain, useBeginDraftMutation, useCheckTakeQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { ComparisonSpread, PagesChoice, usePages } from '../../spread/index.ts';
 import { ClockProvider, useClock } from '../../time/index.ts';
@@ -46,17 +46,42 @@ export function ReviewPage({ view }: { view: ReviewedTake }) {
           pages={pages}
           notes={review?.notes ?? NO_NOTES}
           beneath={(showTrack) =>
-            review ? (
-              <ReturnedReview view={view} review={review} onFinding={showTrack} />
-            ) : (
-              <Empty title={`Handed in ${formatDistanceToNow(view.handedInAt, { addSuffix: true })}`}>
-                Your instructor has not returned it yet. It stays as you handed it in; the next take can start from it.
-              </Empty>
-            )
+            review ? <ReturnedReview view={view} review={review} onFinding={showTrack} /> : <Waiting view={view} />
           }
         />
       </Shell>
     </ClockProvider>
+  );
+}
+
+/** What happens next with a take handed in, and what matters most in it where the exercise has a self-check. */
+function Waiting({ view }: { view: ReviewedTake }) {
+  const isRead = view.readingState !== 'coming';
+  const { data: check } = useCheckTakeQuery(view.id, { skip: !view.selfCheck || !isRead });
+  return (
+    <div className="grid gap-3">
+      <p className="text-sm text-faint">
+        Handed in {formatDistanceToNow(view.handedInAt, { addSuffix: true })}. It stays as you handed it in.
+      </p>
+      <LearnerWords view={view} />
+      {check && (
+        <section aria-label="Self-check" className="rounded-md border border-rule bg-page p-3">
+          <h2 className="mb-1 text-[15px]">What matters most in it</h2>
+          <CheckedWords check={check} />
+        </section>
+      )}
+      <section aria-label="What happens next" className="rounded-md border border-rule bg-page p-3">
+        <h2 className="mb-1 text-[15px]">What happens next</h2>
+        <ol className="grid list-decimal gap-1 pl-5 text-sm">
+          <li className={isRead ? 'text-faint' : ''}>
+            {isRead ? 'It was read against the target.' : 'It is being read against the target.'}
+          </li>
+          <li>Your instructor reviews it: notes on frames, and a grade. It waits for that now.</li>
+          <li>It comes back to the course page, and here, where you go through the notes one by one.</li>
+          <li>The next take can start from this one at any time, also now.</li>
+        </ol>
+      </section>
+    </div>
   );
 }
 

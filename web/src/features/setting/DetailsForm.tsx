@@ -5,13 +5,7 @@ import { BriefEditor } from '../../brief/index.ts';
 import { changeDetails, selectWork } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { CommitInput, DecimalField, Field, Select } from '../../ui/index.ts';
-
-const SHOWN_WORDS: Record<ModelShown, string> = {
-  always: 'always',
-  'after-first-take': 'after their first take',
-  'after-return': 'after a review is returned',
-  never: 'never',
-};
+import { SHOWN_WORDS } from './shown-words.ts';
 
 /** Title, brief, tolerances and who sees the model. Words are kept as they are typed, numbers when they are left. */
 export function DetailsForm({ courseId }: { courseId: string }) {
@@ -24,7 +18,9 @@ export function DetailsForm({ courseId }: { courseId: string }) {
   };
   return (
     <div className="grid gap-3 px-0.5 pb-2">
-      <Field label="Title">{(ids) => <CommitInput {...ids} value={title} onCommit={setTitle} counts="as-typed" />}</Field>
+      <Field label="Title">
+        {(ids) => <CommitInput {...ids} value={title} onCommit={setTitle} counts="as-typed" />}
+      </Field>
       <BriefEditor courseId={courseId} brief={brief} onCommit={(next) => dispatch(changeDetails({ brief: next }))} />
       <div className="grid grid-cols-3 gap-3">
         <DecimalField

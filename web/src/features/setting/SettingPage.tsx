@@ -1,5 +1,4 @@
 import type { ExerciseSetting } from '@undulan/contract';
-import { tracksOf } from '@undulan/core';
 import { Printer } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useEffect } from 'react';
@@ -9,16 +8,17 @@ import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
 import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
 import { ReadAllAgain } from '../../reviewing/index.ts';
 import { saveWork, takeTheirs, targetUnlocked, useOpenWork } from '../../saving/index.ts';
-import { explain, usePublishMutation, useSettingQuery } from '../../server-data/index.ts';
+import { useSettingQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { ClockProvider } from '../../time/index.ts';
-import { Button, Dialog, LoadFailed, Loading, sayDone, sayProblem, TabBar } from '../../ui/index.ts';
+import { Button, Dialog, LoadFailed, Loading, sayProblem, TabBar } from '../../ui/index.ts';
 import { ChartForm } from './ChartForm.tsx';
 import { DetailsForm } from './DetailsForm.tsx';
 import { JudgingForm } from './JudgingForm.tsx';
 import { PlanOffer } from './PlanOffer.tsx';
+import { PublishButton } from './PublishButton.tsx';
 import { SceneForm } from './SceneForm.tsx';
 import { TermsForm } from './TermsForm.tsx';
 
@@ -150,39 +150,6 @@ function HandOutButton({ exerciseId }: { exerciseId: string }) {
       onClick={() => void open()}
     >
       <Printer size={15} />
-    </Button>
-  );
-}
-
-function PublishButton({ setting }: { setting: ExerciseSetting }) {
-  const dispatch = useAppDispatch();
-  const motion = useAppSelector(selectMotion)!;
-  const [publish, { isLoading }] = usePublishMutation();
-  if (setting.published)
-    return (
-      <span className="rounded-full border border-target px-3 py-1 text-sm font-semibold text-target">Published</span>
-    );
-  const moves = motion.subjects.some(
-    (subject) => tracksOf(subject).length > 0 && subject.channels.some((channel) => channel.keys.length > 1),
-  );
-
-  const open = async (): Promise<void> => {
-    if (!(await dispatch(saveWork()))) {
-      sayProblem('Not everything is saved yet. Try again in a moment.');
-      return;
-    }
-    const answer = await publish(setting.id);
-    if (answer.error) sayProblem(explain(answer.error));
-    else sayDone('Published: learners can start.');
-  };
-  return (
-    <Button
-      kind="main"
-      disabled={isLoading}
-      disabledReason={!moves && 'Give the model motion at least two keys on one channel first.'}
-      onClick={() => void open()}
-    >
-      Publish
     </Button>
   );
 }

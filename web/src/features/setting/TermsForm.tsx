@@ -102,15 +102,19 @@ function HandingIn() {
   );
 }
 
-/** What learners get with a returned take, beside findings and notes. */
+/** What learners get besides: with a returned take, and before that. */
 function Shown() {
   const dispatch = useAppDispatch();
-  const { showsEdits = false } = useAppSelector(selectWork)!.details!;
+  const { showsEdits = false, selfCheck = false } = useAppSelector(selectWork)!.details!;
   return (
     <fieldset className="grid gap-1.5 text-[13px]">
       <legend className="pb-1 text-xs font-semibold text-faint">With a returned take the learner gets</legend>
       <Tick checked={showsEdits} onTick={(on) => dispatch(changeDetails({ showsEdits: on }))}>
         the fewest edits that put it right, to try on the Bench
+      </Tick>
+      <p className="pt-1 text-xs font-semibold text-faint">Before and after handing in</p>
+      <Tick checked={selfCheck} onTick={(on) => dispatch(changeDetails({ selfCheck: on }))}>
+        they may have their work checked: three sentences, no grade
       </Tick>
     </fieldset>
   );

@@ -26,7 +26,7 @@ export function CuePopover() {
   return (
     <Popover
       label="Cue marks"
-        holds="named frames, beats, contacts, click while playing"
+      holds="named frames, beats, contacts, click while playing"
       trigger={
         <Button small>
           Cues {cues.length > 0 && <span className="figures text-faint">{cues.length}</span>} <ChevronDown size={12} />

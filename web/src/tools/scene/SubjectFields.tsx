@@ -19,7 +19,9 @@ export function SubjectFields() {
   };
   return (
     <fieldset className="grid grid-cols-[1.1fr_1.25fr_0.65fr_0.65fr_auto] gap-3">
-      <Field label="Subject">{(ids) => <CommitInput {...ids} value={subject.name} onCommit={setName} counts="as-typed" />}</Field>
+      <Field label="Subject">
+        {(ids) => <CommitInput {...ids} value={subject.name} onCommit={setName} counts="as-typed" />}
+      </Field>
       <Field label="Shape">
         {(ids) => (
           <Select

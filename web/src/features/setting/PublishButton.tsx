@@ -1,0 +1,147 @@
+import type { ExerciseSetting } from '@undulan/contract';
+import {
+  CHANNELS,
+  formatRate,
+  frameCount,
+  type MotionDocument,
+  runningSeconds,
+  tracksOf,
+  USUAL_LIMITS,
+} from '@undulan/core';
+import { useState } from 'react';
+import { selectMotion, selectWork } from '../../editing/index.ts';
+import { saveWork } from '../../saving/index.ts';
+import { explain, usePublishMutation, useWithdrawMutation } from '../../server-data/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { Button, Dialog, formatDue, sayDone, sayProblem } from '../../ui/index.ts';
+import { SHOWN_WORDS } from './shown-words.ts';
+
+/** Opens the exercise to learners after a look at what they get; once published, takes it back. */
+export function PublishButton({ setting }: { setting: ExerciseSetting }) {
+  const dispatch = useAppDispatch();
+  const motion = useAppSelector(selectMotion)!;
+  const [asking, setAsking] = useState(false);
+  const [publish, publishing] = usePublishMutation();
+  const [withdraw, withdrawing] = useWithdrawMutation();
+  const moves = motion.subjects.some(
+    (subject) => tracksOf(subject).length > 0 && subject.channels.some((channel) => channel.keys.length > 1),
+  );
+  const { published } = setting;
+
+  const ask = async (): Promise<void> => {
+    if (await dispatch(saveWork())) setAsking(true);
+    else sayProblem('Not everything is saved yet. Try again in a moment.');
+  };
+  const confirm = async (): Promise<void> => {
+    const answer = await (published ? withdraw(setting.id) : publish(setting.id));
+    setAsking(false);
+    if (answer.error) sayProblem(explain(answer.error));
+    else sayDone(published ? 'Withdrawn: learners do not see it any more.' : 'Published: learners can start.');
+  };
+  return (
+    <>
+      {published ? (
+        <Button
+          tip="Learners can start. Press to withdraw it."
+          className="rounded-full! border-target! font-semibold text-target"
+          onClick={() => void ask()}
+        >
+          Published
+        </Button>
+      ) : (
+        <Button
+          kind="main"
+          disabledReason={!moves && 'Give the model motion at least two keys on one channel first.'}
+          onClick={() => void ask()}
+        >
+          Publish
+        </Button>
+      )}
+      <Dialog
+        open={asking}
+        onClose={() => setAsking(false)}
+        title={published ? 'Withdraw this exercise?' : 'Publish this exercise?'}
+        actions={
+          <>
+            <Button onClick={() => setAsking(false)}>{published ? 'Leave it published' : 'Not yet'}</Button>
+            <Button
+              kind={published ? 'danger' : 'main'}
+              disabled={publishing.isLoading || withdrawing.isLoading}
+              onClick={() => void confirm()}
+            >
+              {published ? 'Withdraw' : 'Publish'}
+            </Button>
+          </>
+        }
+      >
+        {published ? (
+          <p>Learners do not see it any more until you publish it again. {kept(setting)} Nothing is lost.</p>
+        ) : (
+          <Summary motion={motion} />
+        )}
+      </Dialog>
+    </>
+  );
+}
+
+function kept({ draftCount, takeCount }: ExerciseSetting): string {
+  const count = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
+  return draftCount + takeCount === 0
+    ? 'Nobody has begun it.'
+    : `${count(draftCount, 'draft')} and ${count(takeCount, 'take')} are kept and come back with it.`;
+}
+
+/** What learners get: time, what is judged, what is theirs to change, who sees the model. */
+function Summary({ motion }: { motion: MotionDocument }) {
+  const { title, tolerances, weights, modelShown, mayChange, dueAt, takeLimit, selfCheck } =
+    useAppSelector(selectWork)!.details!;
+  const { channels, maxKeys, rate, range, subjects, path } = mayChange ?? USUAL_LIMITS;
+  const free = [
+    channels ? `keys on ${channels.map((id) => CHANNELS[id].label.toLowerCase()).join(', ')}` : 'keys on every channel',
+    ...(maxKeys === null ? [] : [`${maxKeys} keys at most`]),
+    ...(rate ? ['the frame rate'] : []),
+    ...(range ? ['the range'] : []),
+    ...(subjects ? ['looks of subjects'] : []),
+    ...(path ? ['guide paths'] : []),
+  ];
+  const judged = motion.subjects
+    .filter((subject) => tracksOf(subject).length > 0 && !subject.locked)
+    .map(
+      (subject) =>
+        `${subject.name}: ${tracksOf(subject)
+          .map(({ label }) => label.toLowerCase())
+          .join(', ')}`,
+    );
+  const rows: [string, string][] = [
+    ['Title', title],
+    [
+      'Time',
+      `${formatRate(motion.rate)} fps, frames ${motion.range.first} to ${motion.range.last}: ` +
+        `${frameCount(motion.range)} frames, ${runningSeconds(motion.range, motion.rate).toFixed(3)} s`,
+    ],
+    ['Judged', judged.join('; ')],
+    [
+      'Allowed to be off',
+      `keys by ${tolerances.keyFrames} frames, spacing by ${tolerances.spacingPercent} %` +
+        (weights ? '; weights as set' : ''),
+    ],
+    ['Learners may change', free.join(', ')],
+    ['The model is seen', SHOWN_WORDS[modelShown]],
+    [
+      'Handing in',
+      `${dueAt ? `due ${formatDue(dueAt)}` : 'no due date'}, ` +
+        `${takeLimit ? `${takeLimit} takes at most` : 'any number of takes'}` +
+        (selfCheck ? ', with a self-check' : ''),
+    ],
+  ];
+  return (
+    <dl className="grid grid-cols-[9rem_1fr] gap-x-3 gap-y-1.5 text-sm">
+      {rows.map(([name, words]) => (
+        <div key={name} className="contents">
+          <dt className="text-faint">{name}</dt>
+          <dd>{words}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
