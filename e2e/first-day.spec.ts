@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { expectAccessible, openBench, saved, signIn } from './steps.ts';
+import { expectAccessible, keyMark, openBench, saved, signIn } from './steps.ts';
 
 test('words are kept as they are typed: a title and a brief over a reload, a note from take to take', async ({
   page,
@@ -97,4 +97,39 @@ test('every action, screen, exercise and learner is found by a few letters, with
   await found.getByRole('combobox').fill('priya toaster');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Priya Raman, take/);
+});
+
+test('an exercise begins from a ready model, is published after a look at it, withdrawn, and a blank one left is gone', async ({
+  page,
+}) => {
+  await signIn(page, 'Marta Olesen');
+  const course = page.url();
+  await page.getByRole('button', { name: 'Set an exercise' }).click();
+  await page.getByRole('button', { name: 'A blank stage' }).click();
+  await expect(page.getByRole('textbox', { name: 'Title' })).toHaveValue('New exercise');
+  await page.goto(course);
+  await expect(page.getByRole('table')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'New exercise' })).toBeHidden();
+
+  await page.getByRole('button', { name: 'Set an exercise' }).click();
+  await page.getByRole('radio', { name: 'Turn' }).click();
+  await expectAccessible(page);
+  const numbers = page.getByRole('region', { name: 'Turn, its numbers' });
+  await numbers.getByLabel('Title').fill('Jar lid');
+  await numbers.getByLabel('Takes, frames').fill('0');
+  await numbers.getByLabel('Angle, °').fill('360 / 4');
+  await expect(numbers.getByRole('alert')).toHaveText('A whole number from 2 to 1000.');
+  await numbers.getByLabel('Takes, frames').fill('32');
+  await numbers.getByLabel('Takes, frames').press('Enter');
+  await expect(numbers).toContainText('24 fps, frames 1 to 33');
+  await numbers.getByRole('button', { name: 'Set this exercise' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Jar lid');
+  await expect(keyMark(page, 'Rotation', 33)).toBeVisible();
+  await page.getByRole('button', { name: 'Publish' }).click();
+  await expect(page.getByRole('dialog')).toContainText('24 fps, frames 1 to 33: 33 frames, 1.375 s');
+  await page.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
+  await page.getByRole('button', { name: 'Published' }).click();
+  await expect(page.getByRole('dialog', { name: 'Withdraw this exercise?' })).toContainText('Nobody has begun it.');
+  await page.getByRole('button', { name: 'Withdraw' }).click();
+  await expect(page.getByRole('button', { name: 'Publish', exact: true })).toBeVisible();
 });

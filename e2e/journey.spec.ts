@@ -9,6 +9,7 @@ test('from a set exercise to a returned review and the next take', async ({ brow
   await test.step('the instructor sets an exercise', async () => {
     await signIn(instructor, 'Marta Olesen');
     await instructor.getByRole('button', { name: 'Set an exercise' }).click();
+    await instructor.getByRole('button', { name: 'A blank stage' }).click();
     await instructor.getByLabel('Title').fill(title);
     await instructor.getByRole('textbox', { name: 'Brief' }).fill('A stack of dishes rides the belt at an even pace.');
     await instructor.getByLabel('Key timing ±, frames').fill('1');
@@ -43,7 +44,13 @@ test('from a set exercise to a returned review and the next take', async ({ brow
     await instructor.getByRole('group', { name: 'Selected keys' }).getByLabel('value').fill('760');
     await instructor.getByRole('group', { name: 'Selected keys' }).getByLabel('value').press('Enter');
     await saved(instructor);
+    await instructor.getByRole('tab', { name: 'Terms' }).click();
+    await instructor.getByLabel('they may have their work checked').check();
     await instructor.getByRole('button', { name: 'Publish' }).click();
+    const summary = instructor.getByRole('dialog', { name: 'Publish this exercise?' });
+    await expect(summary).toContainText('25 fps, frames 1 to 26: 26 frames, 1.040 s');
+    await expect(summary).toContainText('any number of takes, with a self-check');
+    await summary.getByRole('button', { name: 'Publish' }).click();
     await expect(instructor.getByText('Published', { exact: true })).toBeVisible();
   });
 
@@ -86,7 +93,15 @@ test('from a set exercise to a returned review and the next take', async ({ brow
 
     await saved(learner);
     await learner.getByRole('button', { name: 'Hand in take 1' }).click();
-    await learner.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
+    const handIn = learner.getByRole('dialog', { name: 'Hand in take 1?' });
+    await handIn.getByRole('button', { name: 'Check it first' }).click();
+    await expect(handIn.getByRole('list', { name: 'What matters most' })).toContainText('6 frames early');
+    await handIn.getByLabel('Title of the take').fill('Quicker belt');
+    await handIn.getByLabel('Tags, between commas').fill('belt, even');
+    await handIn.getByLabel('Note to the instructor').fill('Is it too quick?');
+    await handIn.getByRole('button', { name: 'Hand in' }).click();
+    await expect(learner.getByRole('region', { name: 'What happens next' })).toContainText('It was read');
+    await expect(learner.getByRole('region', { name: 'Self-check' })).toContainText('6 frames early');
     await expect(learner.getByText('Handed in, waits for review')).toBeVisible();
   });
 
@@ -102,6 +117,8 @@ test('from a set exercise to a returned review and the next take', async ({ brow
     await expect(instructor.getByRole('img', { name: 'Position x of target and take' })).toBeVisible();
     await expect(instructor.getByRole('group', { name: 'Gap a frame' })).toBeVisible();
 
+    const words = instructor.getByRole('region', { name: 'What the learner says of it' });
+    await expect(words).toHaveText(/Wout Hendriks:.*Quicker belt.*belt.*even.*Is it too quick\?/);
     await instructor.getByRole('tab', { name: /Notes/ }).click();
     await instructor.getByRole('button', { name: /^Pin to frame/ }).click();
     await expect(instructor.getByRole('alert')).toHaveText('Write the note first.');
@@ -126,7 +143,7 @@ test('from a set exercise to a returned review and the next take', async ({ brow
 
   await test.step('the learner reads the review note by note and starts the next take from the last', async () => {
     await learner.getByRole('link', { name: 'Kitchen in Motion' }).click();
-    await exerciseRow(learner, title).getByRole('link', { name: 'take 1 · returned, 55' }).click();
+    await exerciseRow(learner, title).getByRole('link', { name: 'take 1, Quicker belt · returned, 55' }).click();
     await expect(learner.getByText('Count it out loud first.')).toBeVisible();
     await learner.getByRole('button', { name: 'Next note' }).click();
     await expect(learner.getByText('It is there already: six frames too soon.')).toBeVisible();

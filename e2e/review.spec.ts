@@ -30,6 +30,7 @@ test('a halves chart is set, a late contact is named, drawn over and returned, a
   await test.step('the instructor sets a halves chart with tolerances, what may be changed, and a brief', async () => {
     await signIn(instructor, 'Marta Olesen');
     await instructor.getByRole('button', { name: 'Set an exercise' }).click();
+    await instructor.getByRole('button', { name: 'A blank stage' }).click();
     await instructor.getByLabel('Title').fill(TITLE);
     const brief = instructor.getByRole('textbox', { name: 'Brief' });
     await brief.fill('The plate meets the rack on 21, no later.');
@@ -54,6 +55,7 @@ test('a halves chart is set, a late contact is named, drawn over and returned, a
     await instructor.getByLabel('Takes at most').blur();
     await saved(instructor);
     await instructor.getByRole('button', { name: 'Publish' }).click();
+    await instructor.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
     await expect(instructor.getByText('Published', { exact: true })).toBeVisible();
     await instructor.reload();
     await instructor.getByRole('tab', { name: 'Terms' }).click();

@@ -12,7 +12,7 @@ exports.CORE = [
   ['motion/keys'],
   ['motion/edit'],
   ['spacing'],
-  ['reading', 'formats'],
+  ['reading', 'formats', 'ready'],
   ['correcting'],
 ];
 

@@ -9,4 +9,5 @@ export * from './motion/index.ts';
 export * from './spacing/index.ts';
 export * from './reading/index.ts';
 export * from './formats/index.ts';
+export * from './ready/index.ts';
 export * from './correcting/index.ts';

@@ -31,7 +31,7 @@ function summariseExercise(exercise: ExerciseModel): ExerciseSummary {
 
 function exercisesIn(courseId: string, publishedOnly: boolean): Promise<ExerciseModel[]> {
   return ExerciseModel.findAll({
-    where: { courseId, ...(publishedOnly && { publishedAt: { [Op.ne]: null } }) },
+    where: { courseId, blank: false, ...(publishedOnly && { publishedAt: { [Op.ne]: null } }) },
     attributes: { exclude: ['motion', 'terms'] },
     order: [['position', 'ASC']],
   });

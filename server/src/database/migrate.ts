@@ -13,6 +13,7 @@ import { steps } from './migrations/0008-steps.ts';
 import { exerciseFacts } from './migrations/0009-exercise-facts.ts';
 import { sessionsOfPeople } from './migrations/0010-sessions-of-people.ts';
 import { wordsOfTakes } from './migrations/0011-words-of-takes.ts';
+import { blankExercises } from './migrations/0012-blank-exercises.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -27,6 +28,7 @@ const MIGRATIONS: readonly Migration[] = [
   exerciseFacts,
   sessionsOfPeople,
   wordsOfTakes,
+  blankExercises,
 ];
 
 /**

@@ -29,6 +29,8 @@ export class ExerciseModel extends Model<InferAttributes<ExerciseModel>, InferCr
   declare stepsDone: number;
   declare version: number;
   declare publishedAt: Date | null;
+  /** Begun blank and never changed: it is on no list, and goes after a day. */
+  declare blank: CreationOptional<boolean>;
   /**
    * What of the motion and the terms is asked for without them: by lists, and at every save of a draft; and the name of
    * the target.
@@ -134,6 +136,7 @@ export function initExerciseModel(sequelize: Sequelize): void {
       stepsDone: DataTypes.INTEGER,
       version: DataTypes.INTEGER,
       publishedAt: DataTypes.DATE(3),
+      blank: { type: DataTypes.BOOLEAN, defaultValue: false },
       rateNum: DataTypes.INTEGER,
       rateDen: DataTypes.INTEGER,
       firstFrame: DataTypes.INTEGER,

@@ -10,7 +10,7 @@ import {
   targetOf,
 } from '@undulan/contract';
 import { EMPTY_HISTORY, type MotionDocument, tracksOf, USUAL_LIMITS } from '@undulan/core';
-import type { Transaction } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { exerciseFor, exerciseWithDocuments, mayLearnerSeeModel, requireInstructor } from '../access/access.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { draftsOf } from '../drafts/draft-summary.ts';
@@ -26,10 +26,14 @@ import { ExerciseModel, workColumns } from './exercise.model.ts';
 import { sceneFor } from './scene-for.ts';
 import { startingWork } from './starting-work.ts';
 
-/** Adds an unpublished exercise at the end of the course. */
+const A_DAY_MS = 24 * 60 * 60 * 1000;
+
+/** Adds an unpublished exercise at the end of the course. Blank ones that nobody changed within a day go. */
 export async function createExercise(personId: string, courseId: string, given: NewExercise): Promise<Created> {
   await requireInstructor(personId, courseId);
   refuseBeyond('exercises', await ExerciseModel.count({ where: { courseId } }));
+  const isLeft = { courseId, blank: true, createdAt: { [Op.lt]: new Date(Date.now() - A_DAY_MS) } };
+  await ExerciseModel.destroy({ where: isLeft });
   const work = given.work ?? startingWork();
   const history = given.history ?? EMPTY_HISTORY;
   return ExerciseModel.sequelize!.transaction(async (transaction) => {
@@ -43,6 +47,7 @@ export async function createExercise(personId: string, courseId: string, given: 
         stepsDone: stepsDone(history),
         version: 1,
         publishedAt: null,
+        blank: !given.work,
       },
       { transaction },
     );
@@ -92,7 +97,7 @@ async function write(
   }
   await ExerciseModel.sequelize!.transaction(async (transaction) => {
     const [written] = await ExerciseModel.update(
-      { ...workColumns(motion, details), stepsDone: done, version: version + 1 },
+      { ...workColumns(motion, details), stepsDone: done, version: version + 1, blank: false },
       { where: { id: exercise.id, version }, transaction },
     );
     if (written === 0) throw stale();

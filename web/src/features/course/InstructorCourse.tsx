@@ -1,11 +1,14 @@
 import type { CourseOverview, Standing } from '@undulan/contract';
 import { clsx } from 'clsx';
 import { Copy, Plus } from 'lucide-react';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { explain, useCreateExerciseMutation, useLazySettingQuery, useOverviewQuery } from '../../server-data/index.ts';
+import { useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, type Column, Empty, LoadFailed, Loading, sayProblem, Table, Tip } from '../../ui/index.ts';
+import { Button, type Column, Empty, LoadFailed, Loading, Table, Tip } from '../../ui/index.ts';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
+import { SetExerciseDialog } from './SetExerciseDialog.tsx';
+import { useCopyExercise } from './use-copy-exercise.ts';
 
 /** The course for its instructor: exercises to set, and where each learner stands with each of them. */
 export function InstructorCourse({ courseId }: { courseId: string }) {
@@ -13,14 +16,8 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
     refetchOnMountOrArgChange: true,
     refetchOnFocus: true,
   });
-  const [create, { isLoading }] = useCreateExerciseMutation();
+  const [begins, setBegins] = useState(false);
   const navigate = useNavigate();
-
-  const setNew = async (): Promise<void> => {
-    const answer = await create({ courseId, exercise: {} });
-    if (answer.data) await navigate(`/exercises/${answer.data.id}/setting`);
-    else sayProblem(explain(answer.error));
-  };
   const waiting =
     data?.standings.flatMap((standing) => standing.takes).filter((take) => take.state === 'handed-in').length ?? 0;
 
@@ -38,12 +35,13 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
             Review {waiting > 0 && waiting}
           </Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>
-          <Button kind="main" disabled={isLoading} onClick={() => void setNew()}>
+          <Button kind="main" onClick={() => setBegins(true)}>
             <Plus size={15} /> Set an exercise
           </Button>
         </>
       }
     >
+      {begins && <SetExerciseDialog courseId={courseId} onClose={() => setBegins(false)} />}
       {error && !data ? (
         <LoadFailed what="course" error={error} onRetry={() => void refetch()} />
       ) : !data ? (
@@ -131,27 +129,9 @@ function Standings({ course }: { course: CourseOverview }) {
   );
 }
 
-/** Sets another exercise that begins as a copy of one: its model, chart, brief and terms, but for the due date. */
+/** A copy of an exercise, by one press. */
 function CopyExercise({ courseId, exerciseId, title }: { courseId: string; exerciseId: string; title: string }) {
-  const [fetchSetting] = useLazySettingQuery();
-  const [create, { isLoading }] = useCreateExerciseMutation();
-  const navigate = useNavigate();
-  const copy = async (): Promise<void> => {
-    const { data: setting, error } = await fetchSetting(exerciseId);
-    const { motion, details } = setting?.work ?? {};
-    if (!motion || !details) {
-      sayProblem(explain(error));
-      return;
-    }
-    const answer = await create({
-      courseId,
-      exercise: {
-        work: { motion, details: { ...details, title: `${details.title.slice(0, 110)}, a copy`, dueAt: null } },
-      },
-    });
-    if (answer.data) await navigate(`/exercises/${answer.data.id}/setting`);
-    else sayProblem(explain(answer.error));
-  };
+  const { copy, isLoading } = useCopyExercise(courseId);
   return (
     <Button
       kind="quiet"
@@ -161,7 +141,7 @@ function CopyExercise({ courseId, exerciseId, title }: { courseId: string; exerc
       aria-label={`Copy ${title}`}
       tip="Set another exercise from a copy of this one"
       disabled={isLoading}
-      onClick={() => void copy()}
+      onClick={() => void copy(exerciseId)}
     >
       <Copy size={13} />
     </Button>

@@ -43,7 +43,7 @@ export function FilmStrip() {
   }, [motion, frames, scale, heightPx, widthPx]);
 
   return (
-    <Strip title="Film" label={every === 1 ? 'every frame' : `one in ${every}`}>
+    <Strip title="Film" label={every === 1 ? 'every frame' : `a picture each ${every} frames`}>
       <div ref={measure} className="relative h-full overflow-hidden">
         <canvas
           ref={canvas}

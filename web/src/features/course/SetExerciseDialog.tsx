@@ -1,0 +1,181 @@
+import { type Created, ExerciseDetails } from '@undulan/contract';
+import { READY_MODELS, type ReadyModel, type ReadyModelId, usualNumbers } from '@undulan/core';
+import { clsx } from 'clsx';
+import { RadioGroup } from 'radix-ui';
+import { useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { z } from 'zod';
+import { MotionPicture } from '../../picture/stage/index.ts';
+import { explain, useCreateExerciseMutation, useOverviewQuery, usePlansQuery } from '../../server-data/index.ts';
+import { Button, CommitInput, DecimalField, Dialog, Field, sayProblem, Select } from '../../ui/index.ts';
+import { useCopyExercise } from './use-copy-exercise.ts';
+
+const MODELS: Record<ReadyModelId, ReadyModel> = READY_MODELS;
+const IDS = Object.keys(MODELS) as ReadyModelId[];
+const CARD_PX = 148;
+
+/** What a new exercise begins from: a ready model with its few numbers, nothing, a plan, or a copy. */
+export function SetExerciseDialog({ courseId, onClose }: { courseId: string; onClose: () => void }) {
+  const [create, { isLoading }] = useCreateExerciseMutation();
+  const navigate = useNavigate();
+  const [chosen, setChosen] = useState<ReadyModelId | null>(null);
+  const open = async ({ data, error }: { data?: Created; error?: unknown }): Promise<void> => {
+    if (data) await navigate(`/exercises/${data.id}/setting`);
+    else sayProblem(explain(error));
+  };
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      wide
+      title="Begin a new exercise from"
+      actions={
+        <Button disabled={isLoading} onClick={() => void create({ courseId, exercise: {} }).then(open)}>
+          A blank stage
+        </Button>
+      }
+    >
+      <RadioGroup.Root
+        aria-label="Ready models"
+        className="grid grid-cols-4 gap-2"
+        value={chosen ?? ''}
+        onValueChange={(id) => setChosen(id as ReadyModelId)}
+      >
+        {IDS.map((id) => (
+          <ModelCard key={id} id={id} isChosen={id === chosen} />
+        ))}
+      </RadioGroup.Root>
+      {chosen && (
+        <ModelForm
+          key={chosen}
+          model={MODELS[chosen]}
+          busy={isLoading}
+          onSet={(title, numbers) => {
+            const motion = MODELS[chosen].build(numbers);
+            const details: ExerciseDetails = {
+              title,
+              brief: MODELS[chosen].says,
+              tolerances: { keyFrames: 1, spacingPercent: 5 },
+              modelShown: 'always',
+            };
+            void create({ courseId, exercise: { work: { motion, details } } }).then(open);
+          }}
+        />
+      )}
+      <Others courseId={courseId} />
+    </Dialog>
+  );
+}
+
+function ModelCard({ id, isChosen }: { id: ReadyModelId; isChosen: boolean }) {
+  const motion = useMemo(() => MODELS[id].build(usualNumbers(MODELS[id])), [id]);
+  return (
+    <RadioGroup.Item
+      value={id}
+      aria-label={MODELS[id].label}
+      className={clsx(
+        'grid justify-items-center gap-1 rounded-lg border p-2 text-sm font-semibold hover:border-accent',
+        isChosen ? 'border-accent outline-2 outline-accent' : 'border-rule',
+      )}
+    >
+      <MotionPicture motion={motion} widthPx={CARD_PX} />
+      {MODELS[id].label}
+    </RadioGroup.Item>
+  );
+}
+
+interface ModelFormProps {
+  model: ReadyModel;
+  busy: boolean;
+  onSet: (title: string, numbers: Record<string, number>) => void;
+}
+
+/** The numbers of a model, and what they come to, moving. */
+function ModelForm({ model, busy, onSet }: ModelFormProps) {
+  const [title, setTitle] = useState(model.label);
+  const [numbers, setNumbers] = useState(() => usualNumbers(model));
+  const motion = useMemo(() => model.build(numbers), [model, numbers]);
+  const { first, last } = motion.range;
+  return (
+    <section aria-label={`${model.label}, its numbers`} className="mt-3 flex gap-4 rounded-lg border border-rule p-3">
+      <MotionPicture motion={motion} widthPx={260} label={`${model.label} with these numbers`} />
+      <div className="grid min-w-0 flex-1 content-start gap-2">
+        <p className="text-xs text-faint">{model.says}</p>
+        <Field label="Title">
+          {(ids) => (
+            <CommitInput
+              {...ids}
+              value={title}
+              counts="as-typed"
+              onCommit={(text) => {
+                const read = ExerciseDetails.shape.title.safeParse(text);
+                if (read.success) setTitle(read.data);
+                return read.error?.issues[0]?.message ?? null;
+              }}
+            />
+          )}
+        </Field>
+        <div className="grid grid-cols-3 gap-2">
+          {Object.entries(model.numbers).map(([name, { label, unit, least, most, whole }]) => (
+            <DecimalField
+              key={name}
+              label={unit ? `${label}, ${unit}` : label}
+              value={numbers[name]!}
+              unit={unit}
+              within={(whole ? z.int() : z.number()).min(least).max(most)}
+              onDecimal={(value) => setNumbers((now) => ({ ...now, [name]: value }))}
+            />
+          ))}
+        </div>
+        <div className="flex items-center gap-3">
+          <span className="figures flex-1 text-xs text-faint">
+            24 fps, frames {first} to {last}
+          </span>
+          <Button kind="main" disabled={busy} onClick={() => onSet(title, numbers)}>
+            Set this exercise
+          </Button>
+        </div>
+      </div>
+    </section>
+  );
+}
+
+/** From what the course has: a copy of an exercise, a plan that was kept. */
+function Others({ courseId }: { courseId: string }) {
+  const { data: course } = useOverviewQuery(courseId);
+  const { data: plans } = usePlansQuery(courseId);
+  const { copy, isLoading } = useCopyExercise(courseId);
+  return (
+    <div className="mt-3 grid grid-cols-2 gap-4 text-sm">
+      {course && course.exercises.length > 0 && (
+        <Field label="A copy of">
+          {(ids) => (
+            <Select
+              {...ids}
+              value=""
+              disabled={isLoading}
+              onChoose={(id) => void copy(id)}
+              choices={[
+                { id: '', label: 'choose an exercise' },
+                ...course.exercises.map(({ id, title }) => ({ id, label: title })),
+              ]}
+            />
+          )}
+        </Field>
+      )}
+      <div>
+        <p className="text-xs font-semibold text-faint">A plan: rate, range and beats</p>
+        <p className="mt-1 flex max-h-16 flex-wrap gap-x-3 overflow-y-auto">
+          {plans?.map(({ id, title, query }) => (
+            <Link key={id} to={`/courses/${courseId}/planner?${query}`} className="text-accent underline">
+              {title}
+            </Link>
+          ))}
+          <Link to={`/courses/${courseId}/planner`} className="text-accent underline">
+            a new plan
+          </Link>
+        </p>
+      </div>
+    </div>
+  );
+}
