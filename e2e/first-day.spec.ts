@@ -1,5 +1,15 @@
 import { expect, test } from '@playwright/test';
-import { expectAccessible, keyMark, openBench, saved, signIn } from './steps.ts';
+import {
+  drag,
+  exerciseRow,
+  expectAccessible,
+  goToFrame,
+  keyMark,
+  middleOf,
+  openBench,
+  saved,
+  signIn,
+} from './steps.ts';
 
 test('words are kept as they are typed: a title and a brief over a reload, a note from take to take', async ({
   page,
@@ -132,4 +142,48 @@ test('an exercise begins from a ready model, is published after a look at it, wi
   await expect(page.getByRole('dialog', { name: 'Withdraw this exercise?' })).toContainText('Nobody has begun it.');
   await page.getByRole('button', { name: 'Withdraw' }).click();
   await expect(page.getByRole('button', { name: 'Publish', exact: true })).toBeVisible();
+});
+
+test('the Bench opens on what the exercise asks for; a loop is closed, eased and retold from the menus of things', async ({
+  page,
+}) => {
+  await signIn(page, 'Wout Hendriks');
+  await exerciseRow(page, 'Ladle swing').getByRole('button', { name: 'Start' }).click();
+  const strip = page.getByRole('region', { name: 'Keys strip' });
+  await expect(strip).toContainText('Key rotation on 1, 13 and 25');
+  await expect(strip.getByRole('button', { name: 'Rotation', exact: true })).toBeVisible();
+  await expect(page.getByRole('row', { name: /Rotation/ })).toBeVisible();
+
+  // Typing the value that is there sets the key; before a first key that comes later the pose can be held.
+  await goToFrame(page, 13);
+  await page.getByLabel('Rotation on frame 13').fill('30 + 2');
+  await page.getByLabel('Rotation on frame 13').press('Enter');
+  await page.getByRole('button', { name: 'Hold the starting pose on 1' }).click();
+  await expect(keyMark(page, 'Rotation', 1)).toHaveAccessibleName(/then held/);
+  await goToFrame(page, 7);
+  await page.getByLabel('Rotation on frame 7').fill('-32');
+  await page.getByLabel('Rotation on frame 7').press('Enter');
+  await expect(keyMark(page, 'Rotation', 7)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Copy and paste' }).click();
+  await page.getByRole('menuitem', { name: /^Close it/ }).click();
+  await expect(keyMark(page, 'Rotation', 25)).toBeVisible();
+  await page.keyboard.press('End');
+  await page.keyboard.press('.');
+  await expect(page.getByRole('slider', { name: 'Playhead' })).toHaveAttribute('aria-valuenow', '25');
+  await keyMark(page, 'Rotation', 13).click({ button: 'right' });
+  await page.getByRole('menuitem', { name: 'into it' }).click();
+  await expect(keyMark(page, 'Rotation', 7)).toHaveAccessibleName(/then curve by handles/);
+  await keyMark(page, 'Rotation', 13).focus();
+  await page.keyboard.press('ContextMenu');
+  await page.getByRole('menuitem', { name: 'slow finish, firm (cubic)' }).click();
+  await expect(keyMark(page, 'Rotation', 13)).toHaveAccessibleName(/then slow finish/);
+  await keyMark(page, 'Rotation', 25).click();
+  await expect(page.getByRole('button', { name: 'How it arrives: slow finish, firm (cubic)' })).toBeVisible();
+  await page.getByRole('slider', { name: 'Playhead' }).click({ button: 'right' });
+  await page.getByRole('menuitem', { name: 'to every 4 frames' }).click();
+  const key = await middleOf(keyMark(page, 'Rotation', 7));
+  const next = await middleOf(keyMark(page, 'Rotation', 13));
+  await drag(page, key, { x: (next.x - key.x) * (2.9 / 6), y: 0 });
+  await expect(keyMark(page, 'Rotation', 9)).toBeVisible();
 });

@@ -60,7 +60,7 @@ test('bench, shaping', async ({ page }) => {
   await page.getByRole('button', { name: 'How it leaves' }).click();
   await page
     .getByRole('dialog', { name: 'How it leaves' })
-    .getByRole('button', { name: 'slow finish, past and back (back)' })
+    .getByRole('button', { name: 'past and back at the end (back)' })
     .hover();
   await picture(page, 'bench-eases');
   await page.keyboard.press('Escape');

@@ -124,11 +124,11 @@ test('holds, held poses and back, thinning, reversing, time put in and taken out
 
   hold = await sheet(page, 'Hold');
   await hold.getByRole('button', { name: 'Hold all poses' }).click();
-  await expect(keyMark(page, Y, 9)).toHaveAccessibleName(/leaves step/);
+  await expect(keyMark(page, Y, 9)).toHaveAccessibleName(/then held/);
   await expect(hold.getByRole('button', { name: 'Hold all poses' })).toHaveAttribute('aria-disabled', 'true');
   await hold.getByRole('button', { name: 'Back to curves' }).click();
-  await expect(keyMark(page, Y, 9)).toHaveAccessibleName(/leaves linear/);
-  await expect(keyMark(page, Y, 20)).toHaveAccessibleName(/leaves step/);
+  await expect(keyMark(page, Y, 9)).toHaveAccessibleName(/then straight/);
+  await expect(keyMark(page, Y, 20)).toHaveAccessibleName(/then held/);
   await expect(hold.getByTestId('idle-keys')).toHaveText('Every key does something.');
   await page.keyboard.press('Escape');
   // As it goes it gives the focus back, and what is typed elsewhere by then is dropped.

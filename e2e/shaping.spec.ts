@@ -31,7 +31,7 @@ test('a foot dragged on the loom bends the curve; sentence, numbers and keys fol
   await drag(page, await middleOf(foot(page, 14)), { x: -2.25 * px, y: 0 });
   await expect(foot(page, 14)).toHaveAttribute('aria-valuetext', /1\/4 of the way|2[3-6]\.\d %/);
   await expect(sentence(page)).toContainText('Starts slow');
-  await expect(keyMark(page, Y, 9)).toHaveAccessibleName(/leaves curve/);
+  await expect(keyMark(page, Y, 9)).toHaveAccessibleName(/then curve by handles/);
   await expect.poll(() => keyFrames(page, Y)).toEqual([9, 20, 26, 31]);
   await undoOnce(page);
   await expect(value(page, 14)).toHaveValue('285.9');
@@ -86,7 +86,7 @@ test('the speed a key leaves with is dragged to none; loom and sentence follow; 
   await drag(page, box, { x: 0, y: zero.y - box.y });
   await expect(leaving).toHaveAttribute('aria-valuenow', '0');
   await expect(sentence(page)).toContainText('Starts slow');
-  await expect(keyMark(page, Y, 9)).toHaveAccessibleName(/leaves curve/);
+  await expect(keyMark(page, Y, 9)).toHaveAccessibleName(/then curve by handles/);
   await undoOnce(page);
   await expect(leaving).toHaveAttribute('aria-valuetext', '284 px per second');
   await page.getByRole('slider', { name: 'Speed the key on frame 20 arrives with' }).press('Alt+ArrowDown');

@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { StoredWork, Work } from '@undulan/contract';
-import { EMPTY_HISTORY, type History, type KeyRef, type Limits } from '@undulan/core';
+import { type ChannelRef, EMPTY_HISTORY, type History, type KeyRef, type Limits } from '@undulan/core';
 import { rootReducer } from '../state/index.ts';
 
 /** What is being edited: a learner's draft or an exercise. */
@@ -16,6 +16,10 @@ export interface DocumentState {
   history: History;
   /** What of the motion may be changed; null where all of it may. */
   limits: Limits | null;
+  /** The channels that the exercise asks to be keyed: they have rows before they have keys. */
+  wanted: ChannelRef[];
+  /** What to do first, where nothing is keyed yet. */
+  firstThing: string | null;
 }
 
 interface Opened {
@@ -35,7 +39,14 @@ export interface Changed {
   keyed?: KeyRef[];
 }
 
-const initialState: DocumentState = { source: null, work: null, history: EMPTY_HISTORY, limits: null };
+const initialState: DocumentState = {
+  source: null,
+  work: null,
+  history: EMPTY_HISTORY,
+  limits: null,
+  wanted: [],
+  firstThing: null,
+};
 
 const slice = createSlice({
   name: 'document',
@@ -48,10 +59,16 @@ const slice = createSlice({
       history: stored.history,
       // The same work fetched anew is as limited as it was.
       limits: state.source?.id === source.id ? state.limits : null,
+      wanted: state.source?.id === source.id ? state.wanted : [],
+      firstThing: state.source?.id === source.id ? state.firstThing : null,
     }),
     closed: () => initialState,
     limited: (state, { payload }: PayloadAction<Limits | null>) => {
       state.limits = payload;
+    },
+    channelsWanted: (state, { payload }: PayloadAction<{ channels: ChannelRef[]; firstThing: string | null }>) => {
+      state.wanted = payload.channels;
+      state.firstThing = payload.firstThing;
     },
     /** Work that never reached the server is taken up again on top of what the server has. */
     broughtBack: (state, { payload }: PayloadAction<StoredWork>) => {
@@ -73,4 +90,4 @@ declare module '../state/root-reducer.ts' {
 
 rootReducer.inject(slice);
 
-export const { opened, closed, limited, broughtBack, changed } = slice.actions;
+export const { opened, closed, limited, channelsWanted, broughtBack, changed } = slice.actions;

@@ -1,6 +1,6 @@
 // The edited work: its document, the gesture under way, what is selected, the rows, each a slice; what is done to it.
 export { easeTaken } from './carried.slice.ts';
-export { broughtBack, changed, closed, limited, opened } from './document.slice.ts';
+export { broughtBack, changed, channelsWanted, closed, limited, opened } from './document.slice.ts';
 export type { DocumentState, WorkSource } from './document.slice.ts';
 export { applyEdit, changeDetails, copySelected, leaveUnkeyed, previewEdit, redo, undo } from './edits.ts';
 export { rippleToggled, sharesToggled } from './gesture.slice.ts';

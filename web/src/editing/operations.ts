@@ -12,9 +12,11 @@ import {
   type ChannelId,
   type ChannelRef,
   clearChannel,
+  closeLoop,
   deleteKeys,
   drawSpacing,
   duplicateKeys,
+  easeAtKeys,
   type Edit,
   evenKeys,
   freePoses,
@@ -86,6 +88,12 @@ function tryEdit(motion: MotionDocument, changes: readonly Change[]): Edit {
   return { motion: applied.value, keys, gaveWay: [] };
 }
 
+/** Holds values on a frame until the next key of their channels. */
+function holdStart(motion: MotionDocument, frame: number, values: Parameters<typeof setKeys>[2]): Edit {
+  const set = setKeys(motion, frame, values);
+  return { ...set, motion: setLeave(set.motion, set.keys, 'step').motion };
+}
+
 /** The core's editing operations under the names that undo shows. An edit of the document is always one of these. */
 const OPERATIONS = {
   setKeys: { name: 'set key', run: setKeys },
@@ -112,6 +120,9 @@ const OPERATIONS = {
   setLeave: { name: 'how keys leave', run: setLeave },
   setEase: { name: 'ease', run: setEase },
   applyEasing: { name: 'ease of the palette', run: applyEasing },
+  holdStart: { name: 'hold the starting pose', run: holdStart },
+  easeAtKeys: { name: 'ease at keys', run: easeAtKeys },
+  closeLoop: { name: 'close the loop', run: closeLoop },
   setEaseAmount: { name: 'amount of ease', run: setEaseAmount },
   swapEases: { name: 'ease turned about', run: swapEases },
   setRole: { name: 'role of keys', run: setRole },

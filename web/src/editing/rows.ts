@@ -1,4 +1,4 @@
-import { type Channel, type ChannelRef, type MotionDocument, sameData, type Subject } from '@undulan/core';
+import { type Channel, type ChannelRef, type MotionDocument, sameChannel, sameData, type Subject } from '@undulan/core';
 
 /**
  * How the rows of the Keys strip are arranged; names are subject ids, of channels `subject/channel`. Nothing of it is
@@ -28,11 +28,21 @@ export function isLocked({ locked }: RowState, ref: ChannelRef): boolean {
   return locked.includes(ref.subjectId) || locked.includes(rowName(ref));
 }
 
-/** Subjects that can have keys, each with its keyed channels. Scenery has no rows. */
-function keyedSubjects(motion: MotionDocument): { subject: Subject; channels: Channel[] }[] {
+/** Subjects that can have keys, each with its channels that have keys or are to have some. Scenery
+ * has no rows. */
+function keyedSubjects(
+  motion: MotionDocument,
+  wanted: readonly ChannelRef[],
+): { subject: Subject; channels: Channel[] }[] {
   return motion.subjects
     .filter((subject) => !subject.locked)
-    .map((subject) => ({ subject, channels: subject.channels.filter((channel) => channel.keys.length > 0) }));
+    .map((subject) => ({
+      subject,
+      channels: subject.channels.filter(
+        ({ id, keys }) =>
+          keys.length > 0 || wanted.some((ref) => sameChannel(ref, { subjectId: subject.id, channelId: id })),
+      ),
+    }));
 }
 
 /**
@@ -43,8 +53,9 @@ export function keyRows(
   motion: MotionDocument,
   state: RowState,
   selectedId: string | null,
+  wanted: readonly ChannelRef[] = [],
 ): { rows: KeyRow[]; hiddenCount: number } {
-  const all = keyedSubjects(motion);
+  const all = keyedSubjects(motion, wanted);
   const single = all.length === 1;
   const rows: KeyRow[] = [];
   let hiddenCount = 0;

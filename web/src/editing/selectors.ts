@@ -56,8 +56,14 @@ export const selectPictureMotion = createSelector(
 
 /** The rows of the Keys strip, and how many filters keep away. */
 export const selectKeyRows = createSelector(
-  [selectShownMotion, (state: RootState) => state.rows, (state: RootState) => state.selection.subjectId],
-  (motion, rows, subjectId) => (motion ? keyRows(motion, rows, subjectId) : { rows: [], hiddenCount: 0 }),
+  [
+    selectShownMotion,
+    (state: RootState) => state.rows,
+    (state: RootState) => state.selection.subjectId,
+    (state: RootState) => state.document.wanted,
+  ],
+  (motion, rows, subjectId, wanted) =>
+    motion ? keyRows(motion, rows, subjectId, wanted) : { rows: [], hiddenCount: 0 },
 );
 
 /** The channels whose keys can be taken hold of: shown and not locked. */
@@ -89,13 +95,24 @@ export const selectKeyedChannels = createSelector([selectSubject], (subject): Ch
 /** The channels that carry a subject across the stage: by its position, or along a guide path. */
 const CARRIES: readonly ChannelId[] = ['position.x', 'position.y', 'travel'];
 
-/** The channel the Curve strip is about: the chosen one, else the first keyed, one that carries before the others. */
+/**
+ * The channel the Curve strip is about: the chosen one, else the first keyed, one that carries before the others, else
+ * the first that is to be keyed.
+ */
 export const selectActiveChannel = createSelector(
-  [selectSubject, selectKeyedChannels, (state: RootState) => state.selection.channelId],
-  (subject, keyed, channelId): Channel | null =>
+  [
+    selectSubject,
+    selectKeyedChannels,
+    (state: RootState) => state.selection.channelId,
+    (state: RootState) => state.document.wanted,
+  ],
+  (subject, keyed, channelId, wanted): Channel | null =>
     subject?.channels.find((channel) => channel.id === channelId) ??
     keyed.find(({ id }) => CARRIES.includes(id)) ??
     keyed[0] ??
+    subject?.channels.find(({ id }) =>
+      wanted.some((ref) => sameChannel(ref, { subjectId: subject.id, channelId: id })),
+    ) ??
     subject?.channels[0] ??
     null,
 );

@@ -40,17 +40,21 @@ function changedAgain(unkeyed: readonly KeyValue[], values: readonly KeyValue[])
 }
 
 /**
- * Changes channel values at a frame as the Record switch has it; with it off, a change of an animated channel is asked
- * about, once: a change that was left unkeyed goes on being that.
+ * Changes channel values at a frame as the Record switch has it (`evenSame`: also where they are those already there);
+ * with it off, a change of an animated channel is asked about, once: a change that was left unkeyed goes on being that.
  */
-export function useChangeValues(): (values: KeyValue[], frame: number) => void {
+export function useChangeValues(): (values: KeyValue[], frame: number, options?: { evenSame?: boolean }) => void {
   const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion);
   const record = useAppSelector((state) => state.posing.record);
   const unkeyed = useAppSelector((state) => state.posing.unkeyed);
   return useCallback(
-    (values, frame) => {
+    (values, frame, { evenSame = false } = {}) => {
       if (!motion) return;
+      if (record && evenSame) {
+        dispatch(applyEdit({ operation: 'setKeys', args: [frame, values] }));
+        return;
+      }
       const isUnkeyed = (value: KeyValue): boolean => unkeyed.some((other) => sameChannel(other, value));
       const again = changedAgain(unkeyed, values);
       const changed = changedValues(

@@ -68,14 +68,14 @@ test('pressing other keys on the sheet gives a shortcut those keys, kept by the 
   fireEvent.click(keysOf('One frame on'));
   expect(keysOf('One frame on').textContent).toBe('press keys …');
   press('Shift');
-  press('e');
-  await waitFor(() => expect(kept).toEqual({ frameOn: 'e' }));
-  await waitFor(() => expect(selectChords(store.getState()).frameOn).toBe('e'));
+  press('q');
+  await waitFor(() => expect(kept).toEqual({ frameOn: 'q' }));
+  await waitFor(() => expect(selectChords(store.getState()).frameOn).toBe('q'));
   press('Escape');
   await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   press('.');
   expect(onFrameOn).not.toHaveBeenCalled();
-  press('e');
+  press('q');
   expect(onFrameOn).toHaveBeenCalledTimes(1);
 });
 

@@ -9,6 +9,9 @@ import { Button, Dialog, type Offered, offeredNow } from '../ui/index.ts';
 
 const FIND = 'Find anything';
 
+/** The dialog leaves the focus where it finds it. */
+const focusIt = (field: HTMLInputElement | null): void => field?.focus();
+
 /** Finds every action of the screen, every screen, exercise and learner by a few letters of its name. */
 export function FindAnything() {
   // What can be done is asked for once, before the sheet lies over it.
@@ -54,7 +57,7 @@ function Found({ actions, onClose }: FoundProps) {
     <Dialog open onClose={onClose} title={FIND}>
       <Command label={FIND} loop filter={isFound} className="flex flex-col gap-2">
         <Command.Input
-          autoFocus
+          ref={focusIt}
           placeholder="An action, a screen, an exercise, a learner"
           className="h-9 w-full rounded-md border border-rule bg-page px-2.5 text-sm"
         />

@@ -43,6 +43,11 @@ export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', fo
   const ranges = useMemo(
     (): RangeControls => ({
       workRange: motion.workRange,
+      onCue: (frame) => {
+        if (motion.cues.some((cue) => cue.frame === frame)) return;
+        const cues = [...motion.cues, { frame, name: '' }].sort((a, b) => a.frame - b.frame);
+        dispatch(applyEdit({ operation: 'setCues', args: [{ cues }] }));
+      },
       warningsOf: (next) => sceneWarnings(motion, { range: next }),
       onWorkRange: (next: FrameRange) =>
         dispatch(applyEdit({ operation: 'setWorkRange', args: [{ workRange: next }] })),

@@ -11,7 +11,15 @@ import {
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { beforeEach, expect, test } from 'vitest';
-import { keysSelected, opened, selectMotion, selectShownMotion, selectUndoName, undo } from '../editing/index.ts';
+import {
+  applyEdit,
+  keysSelected,
+  opened,
+  selectMotion,
+  selectShownMotion,
+  selectUndoName,
+  undo,
+} from '../editing/index.ts';
 import { createStore, type Store, useAppSelector } from '../state/index.ts';
 import { ClockProvider } from '../time/index.ts';
 import { EditingTime } from './EditingTime.tsx';
@@ -175,7 +183,7 @@ const type = (label: string, text: string): void => {
 test('a way to leave is seen while pointed at, made when pressed; amounts are typed, refused, turned about', () => {
   selectFirst();
   fireEvent.click(screen.getByRole('button', { name: 'How it leaves: straight' }));
-  const back = screen.getByRole('button', { name: 'slow start, past and back (back)' });
+  const back = screen.getByRole('button', { name: 'past and back at the start (back)' });
   fireEvent.pointerEnter(back);
   expect(xAt(7, selectShownMotion(store.getState())!)).toBeLessThan(0);
   expect(xAt(7)).toBe(150);
@@ -188,18 +196,26 @@ test('a way to leave is seen while pointed at, made when pressed; amounts are ty
   fireEvent.click(screen.getByRole('button', { name: 'Turn about' }));
   expect(keysOf()[1]!.in.value).toBeCloseTo((-0.4 * 600) / 3, 6);
   fireEvent.click(screen.getByRole('button', { name: 'Copy ease' }));
-  fireEvent.click(screen.getByRole('button', { name: 'slow finish, bouncing (bounce)' }));
+  fireEvent.click(screen.getByRole('button', { name: 'bouncing at the end (bounce)' }));
   expect(keysOf()[0]!.leave).toBe('bounce-out');
   fireEvent.click(screen.getByRole('button', { name: 'Paste ease' }));
   expect([keysOf()[0]!.leave, selectUndoName(store.getState())]).toEqual(['curve', 'ease']);
 });
 
-test('the last key says that how it leaves has no effect, and its menu stays shut', () => {
+test('from the last key it is the way to it that is set; of an only key there is none', () => {
   act(() => void store.dispatch(keysSelected({ keys: [{ subjectId: 'glass', channelId: 'position.x', frame: 25 }] })));
-  const trigger = screen.getByRole('button', { name: 'How it leaves: last key: no effect' });
-  fireEvent.click(trigger);
+  fireEvent.click(screen.getByRole('button', { name: /^How it arrives: / }));
+  fireEvent.click(screen.getByRole('button', { name: 'straight' }));
+  expect(keysOf()[0]!.leave).toBe('linear');
+  act(
+    () =>
+      void store.dispatch(
+        applyEdit({ operation: 'deleteKeys', args: [[{ subjectId: 'glass', channelId: 'position.x', frame: 1 }]] }),
+      ),
+  );
+  act(() => void store.dispatch(keysSelected({ keys: [{ subjectId: 'glass', channelId: 'position.x', frame: 25 }] })));
+  const trigger = screen.getByRole('button', { name: 'How it leaves: only key' });
   expect(trigger.getAttribute('aria-disabled')).toBe('true');
-  expect(screen.queryByText('By amount')).toBeNull();
 });
 
 test('handles by numbers: speed and reach are the handle, and back; what is no number is refused', () => {

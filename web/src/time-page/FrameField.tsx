@@ -21,7 +21,8 @@ export function FrameField() {
   const isTyped = useRef(false);
   const saysId = useId();
   const [refused, setRefused] = useState<string | null>(null);
-  const { first, last } = clock.range;
+  const { first } = clock.range;
+  const last = clock.lastPlace;
 
   useOnFrame(
     useCallback(
@@ -66,7 +67,7 @@ export function FrameField() {
         <input
           ref={field}
           aria-label="Frame"
-          aria-description={`A frame from ${first} to ${last}, a time from the first such as 0.5s or 00:00:00:12, or +6`}
+          aria-description={`A frame from ${first} to ${last}, a time from the first (0.5s, 00:00:00:12), or +6`}
           title="Type a frame (12, 12.5), a time (0.5s, 00:00:00:12) or how much further (+6)"
           defaultValue={shown(clock.frame)}
           aria-invalid={refused ? true : undefined}

@@ -11,6 +11,8 @@ export interface RangeControls {
   /** Without it the range is fixed, for the reason given. */
   onRange?: (range: FrameRange) => void;
   fixedReason?: string;
+  /** Puts a cue mark on a frame. */
+  onCue?: (frame: number) => void;
   /** What another range would leave behind, each a sentence. */
   warningsOf: (range: FrameRange) => string[];
 }

@@ -1,15 +1,26 @@
 import { type Cue, framesPerSecond, type RulerUnitName } from '@undulan/core';
 import { type PointerEvent, useCallback, useRef } from 'react';
 import { formatPlace, LABEL_ROOM_PX, labelStep, useClock, useOnFrame, useTimeScale } from '../time/index.ts';
+import { ContextMenu } from '../ui/index.ts';
+import type { RangeControls } from './RangeLane.tsx';
+import { useRulerMenu } from './use-ruler-menu.ts';
 
 /** Cue marks within this many px of the playhead take it when it is dragged. */
 const CUE_REACH_PX = 5;
+
+interface RulerProps {
+  cues: readonly Cue[];
+  unit: RulerUnitName;
+  onUnit: (unit: RulerUnitName) => void;
+  ranges: RangeControls | undefined;
+}
 
 /**
  * Frames over the strips; press or drag to go there, with Alt also between frames. Flags are cue marks, which the
  * playhead snaps to.
  */
-export function Ruler({ cues, unit }: { cues: readonly Cue[]; unit: RulerUnitName }) {
+export function Ruler({ cues, unit, onUnit, ranges }: RulerProps) {
+  const offersAt = useRulerMenu({ ranges, unit, onUnit });
   const scale = useTimeScale();
   const clock = useClock();
   const slider = useRef<HTMLDivElement>(null);
@@ -46,69 +57,71 @@ export function Ruler({ cues, unit }: { cues: readonly Cue[]; unit: RulerUnitNam
     for (let frame = start; frame <= scale.last + minor; frame += minor) if (scale.shows(frame, 0)) ticks.push(frame);
   const isLabelled = (frame: number): boolean => (frame - first) % step === 0;
   return (
-    <div
-      ref={slider}
-      data-ruler
-      role="slider"
-      tabIndex={0}
-      aria-label="Playhead"
-      aria-description="Arrow keys go by a frame, with Alt by a tenth; Page keys by ten."
-      aria-valuemin={first}
-      aria-valuemax={last}
-      aria-valuenow={clock.frame}
-      className="h-9 cursor-ew-resize touch-none overflow-hidden"
-      onPointerDown={goTo}
-      onPointerMove={goTo}
-      onLostPointerCapture={() => clock.rest()}
-      onKeyDown={(event) => {
-        const by = { ArrowLeft: -1, ArrowRight: 1, PageUp: -10, PageDown: 10 }[event.key];
-        if (!by) return;
-        event.preventDefault();
-        if (!event.altKey) {
-          clock.step(by);
-          return;
-        }
-        clock.stop();
-        clock.seek(clock.frame + by / 10, { between: true });
-      }}
-    >
-      <svg width={scale.widthPx} height={36} aria-hidden="true">
-        {ticks.map((frame) => (
-          <line
-            key={frame}
-            x1={scale.xOf(frame)}
-            x2={scale.xOf(frame)}
-            y1={isLabelled(frame) ? 19 : 27}
-            y2={35}
-            stroke="var(--faint)"
-            strokeWidth={isLabelled(frame) ? 1.4 : 0.8}
-            opacity={frame < first || frame > last ? 0.45 : 1}
-          />
-        ))}
-        {ticks.filter(isLabelled).map((frame) => (
-          <text
-            key={frame}
-            x={scale.xOf(frame)}
-            y={13}
-            textAnchor="middle"
-            fontSize={11}
-            className="figures"
-            fill={frame < first || frame > last ? 'var(--faint)' : 'var(--ink)'}
-          >
-            {formatPlace(frame, unit, range, rate)}
-          </text>
-        ))}
-        {cues.map((cue, i) => (
-          <path
-            key={i}
-            d={`M${scale.xOf(cue.frame)} 35v-12h7l-2.5 3.5 2.5 3.5h-7`}
-            fill="var(--plum)"
-            stroke="var(--plum)"
-          >
-            <title>{`Cue on ${cue.frame}${cue.name && `: ${cue.name}`}`}</title>
-          </path>
-        ))}
-      </svg>
-    </div>
+    <ContextMenu offersAt={offersAt}>
+      <div
+        ref={slider}
+        data-ruler
+        role="slider"
+        tabIndex={0}
+        aria-label="Playhead"
+        aria-description="Arrow keys go by a frame, with Alt by a tenth; Page keys by ten."
+        aria-valuemin={first}
+        aria-valuemax={clock.lastPlace}
+        aria-valuenow={clock.frame}
+        className="h-9 cursor-ew-resize touch-none overflow-hidden"
+        onPointerDown={goTo}
+        onPointerMove={goTo}
+        onLostPointerCapture={() => clock.rest()}
+        onKeyDown={(event) => {
+          const by = { ArrowLeft: -1, ArrowRight: 1, PageUp: -10, PageDown: 10 }[event.key];
+          if (!by) return;
+          event.preventDefault();
+          if (!event.altKey) {
+            clock.step(by);
+            return;
+          }
+          clock.stop();
+          clock.seek(clock.frame + by / 10, { between: true });
+        }}
+      >
+        <svg width={scale.widthPx} height={36} aria-hidden="true">
+          {ticks.map((frame) => (
+            <line
+              key={frame}
+              x1={scale.xOf(frame)}
+              x2={scale.xOf(frame)}
+              y1={isLabelled(frame) ? 19 : 27}
+              y2={35}
+              stroke="var(--faint)"
+              strokeWidth={isLabelled(frame) ? 1.4 : 0.8}
+              opacity={frame < first || frame > last ? 0.45 : 1}
+            />
+          ))}
+          {ticks.filter(isLabelled).map((frame) => (
+            <text
+              key={frame}
+              x={scale.xOf(frame)}
+              y={13}
+              textAnchor="middle"
+              fontSize={11}
+              className="figures"
+              fill={frame < first || frame > last ? 'var(--faint)' : 'var(--ink)'}
+            >
+              {formatPlace(frame, unit, range, rate)}
+            </text>
+          ))}
+          {cues.map((cue, i) => (
+            <path
+              key={i}
+              d={`M${scale.xOf(cue.frame)} 35v-12h7l-2.5 3.5 2.5 3.5h-7`}
+              fill="var(--plum)"
+              stroke="var(--plum)"
+            >
+              <title>{`Cue on ${cue.frame}${cue.name && `: ${cue.name}`}`}</title>
+            </path>
+          ))}
+        </svg>
+      </div>
+    </ContextMenu>
   );
 }

@@ -12,6 +12,7 @@ import { PlaybackReport } from './PlaybackReport.tsx';
 import { Playhead } from './Playhead.tsx';
 import { type RangeControls, RangeLane } from './RangeLane.tsx';
 import { Ruler } from './Ruler.tsx';
+import { SnapPopover } from './SnapPopover.tsx';
 import { LABEL_PX } from './Strip.tsx';
 import { Transport } from './Transport.tsx';
 
@@ -99,7 +100,7 @@ export function TimePage({
             <div className="flex">
               <RulerCorner unit={unit} onUnit={setUnit} zoomed={zoomed} onFit={viewing.fitAll} />
               <div className="min-w-0 flex-1">
-                <Ruler cues={cues} unit={unit} />
+                <Ruler cues={cues} unit={unit} onUnit={setUnit} ranges={ranges} />
                 <RangeLane controls={ranges} />
                 {zoomed && <OverviewBar viewing={viewing} widthPx={widthPx} />}
               </div>
@@ -174,6 +175,7 @@ function RulerCorner({ unit, onUnit, zoomed, onFit }: RulerCornerProps) {
         onChoose={onUnit}
         choices={RULER_UNIT_NAMES.map((name) => ({ id: name, label: RULER_UNITS[name].label }))}
       />
+      <SnapPopover />
       {zoomed && (
         <Button
           square

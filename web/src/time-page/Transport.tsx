@@ -60,6 +60,10 @@ export function Transport({ keyFrames, stepping, ranges }: TransportProps) {
     toStart: () => goTo(range.first),
     toEnd: () => goTo(range.last),
     loop: turnWay,
+    ...(ranges?.onRange && {
+      rangeFrom: () => ranges.onRange!({ first: Math.min(here(), range.last), last: range.last }),
+      rangeTo: () => ranges.onRange!({ first: range.first, last: Math.max(here(), range.first) }),
+    }),
     ...(ranges && {
       workFrom: () => ranges.onWorkRange({ first: here(), last: Math.max(here(), clock.playRange.last) }),
       workTo: () => ranges.onWorkRange({ first: Math.min(here(), clock.playRange.first), last: here() }),

@@ -20,17 +20,19 @@ interface ClockProviderProps {
   range: FrameRange;
   rate: Rate;
   workRange?: FrameRange | null;
+  /** The loop closes by keys one past the last frame. */
+  closes?: boolean;
   children: ReactNode;
 }
 
 /** One clock for everything inside: pictures, ruler and strips. */
-export function ClockProvider({ range, rate, workRange = null, children }: ClockProviderProps) {
+export function ClockProvider({ range, rate, workRange = null, closes = false, children }: ClockProviderProps) {
   const [clock] = useState(() => {
     const made = new PlaybackClock(range, rate);
     made.set({ ...PLAIN_PLAY, ...readStored(SETTINGS, PLAIN_PLAY) });
     return made;
   });
-  useEffect(() => clock.configure(range, rate, workRange), [clock, range, rate, workRange]);
+  useEffect(() => clock.configure(range, rate, workRange, closes), [clock, range, rate, workRange, closes]);
   useEffect(() => () => clock.stop(), [clock]);
   return <ClockContext value={clock}>{children}</ClockContext>;
 }

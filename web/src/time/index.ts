@@ -15,6 +15,7 @@ export type { PlayWay } from './play-position.ts';
 export { PlaybackClock, SPEED_LIMITS } from './playback-clock.ts';
 export type { PlaybackReport } from './playback-clock.ts';
 export { LABEL_ROOM_PX, formatPlace, parsePlace, useRulerUnit } from './ruler-unit.ts';
+export { Interval, snapFrame, snapStep, useSnapping } from './snapping.ts';
 export { TimeScaleProvider, useTimeScale } from './time-scale-context.tsx';
 export { createTimeScale, labelStep } from './time-scale.ts';
 export type { TimeScale } from './time-scale.ts';

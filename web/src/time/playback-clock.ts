@@ -48,6 +48,8 @@ interface ClockSetup {
   range: FrameRange;
   rate: Rate;
   workRange: FrameRange | null;
+  /** The loop closes by keys one past the last frame: the playhead can stand there. */
+  closes: boolean;
 }
 
 /**
@@ -73,7 +75,7 @@ export class PlaybackClock {
   readonly #setupListeners = new Set<() => void>();
 
   constructor(range: FrameRange, rate: Rate, ticker: Ticker = BROWSER) {
-    this.#setup = { range, rate, workRange: null };
+    this.#setup = { range, rate, workRange: null, closes: false };
     this.#frame = range.first;
     this.#ticker = ticker;
   }
@@ -99,6 +101,10 @@ export class PlaybackClock {
   }
   get range(): FrameRange {
     return this.#setup.range;
+  }
+  /** The last frame the playhead can stand on. */
+  get lastPlace(): number {
+    return this.range.last + (this.#setup.closes ? 1 : 0);
   }
   get workRange(): FrameRange | null {
     return this.#setup.workRange;
@@ -132,8 +138,8 @@ export class PlaybackClock {
   }
 
   /** Takes over the document's range, rate and work range; a playhead left outside comes back to the nearest end. */
-  configure(range: FrameRange, rate: Rate, workRange: FrameRange | null = null): void {
-    const setup = { range, rate, workRange };
+  configure(range: FrameRange, rate: Rate, workRange: FrameRange | null = null, closes = false): void {
+    const setup = { range, rate, workRange, closes };
     if (sameData(setup, this.#setup)) return;
     this.stop();
     this.#setup = setup;
@@ -155,7 +161,7 @@ export class PlaybackClock {
    */
   seek(frame: number, { between = false }: { between?: boolean } = {}): void {
     const placed = between ? onGrain(frame) : Math.round(frame);
-    this.#frame = Math.min(Math.max(placed, this.range.first), this.range.last);
+    this.#frame = Math.min(Math.max(placed, this.range.first), this.lastPlace);
     if (this.#playing) this.#restart();
     this.#tell();
   }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { snapFrame } from '../strips/kit/index.ts';
 import { formatPlace, parsePlace } from './ruler-unit.ts';
+import { snapFrame, snapStep } from './snapping.ts';
 import { createTimeScale, viewWithin, zoomedView } from './time-scale.ts';
 
 const WHOLE = { first: 1, last: 101 };
@@ -68,8 +68,11 @@ test('a typed place is a frame, or clock time from the first; nonsense is refuse
 });
 
 test('a dragged key stands on whole frames, is drawn to cue marks near by, and is free with the modifier', () => {
-  const snapping = { pxPerFrame: 12, targets: [20.5], free: false };
+  const snapping = { pxPerFrame: 12, targets: [20.5], free: false, step: 1, origin: 1 };
   expect([20.2, 20.8, 21.4, 18.6].map((frame) => snapFrame(frame, snapping))).toEqual([20.5, 20.5, 21, 19]);
   expect(snapFrame(20.2, { ...snapping, pxPerFrame: 60 })).toBe(20);
   expect(snapFrame(20.23456, { ...snapping, free: true })).toBe(20.235);
+  expect([4, 6.2, 7.6].map((frame) => snapFrame(frame, { ...snapping, step: 3 }))).toEqual([4, 7, 7]);
+  const tenth = { on: true, every: 100, unit: 'ms', cues: true, keys: true } as const;
+  expect(snapStep(tenth, FILM)).toBeCloseTo(2.4, 12);
 });

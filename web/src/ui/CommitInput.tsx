@@ -23,6 +23,8 @@ interface Committing {
   onTyped?: (text: string | null) => void;
   /** For words: they count a moment after they are typed, too; what is wrong is said when the field is left. */
   counts?: 'when-left' | 'as-typed';
+  /** Typing the value already in force is a commit of it, too. */
+  takesSame?: boolean;
 }
 
 /** Words typed without a pause this long count together. */
@@ -44,7 +46,7 @@ interface Typed {
 }
 
 /** What is typed into a field until it is taken. */
-function useCommitted({ value, onCommit, onTyped, counts }: Committing): Committed {
+function useCommitted({ value, onCommit, onTyped, counts, takesSame = false }: Committing): Committed {
   const [kept, setKept] = useState<Typed | null>(null);
   // Taken as it was typed; in force it may be without the space at its end.
   const [taken, setTaken] = useState<string | null>(null);
@@ -77,7 +79,7 @@ function useCommitted({ value, onCommit, onTyped, counts }: Committing): Committ
     problem,
     type: (text) => stand({ text }),
     commit: () => {
-      const wrong = typed && typed.text !== value ? onCommit(typed.text) : null;
+      const wrong = typed && (takesSame || typed.text !== value) ? onCommit(typed.text) : null;
       stand(typed && wrong !== null ? { text: typed.text, refusal: { problem: wrong, over: value } } : null);
       return wrong === null;
     },
@@ -91,8 +93,10 @@ type CommitInputProps = Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'o
  * A text field whose change counts on Enter or on leaving it. Escape goes back to the value in force. What is wrong is
  * said in the field around it, or right beneath.
  */
-export function CommitInput({ value, onCommit, onTyped, counts, className = '', ...rest }: CommitInputProps) {
-  const { text, problem, type, commit, giveUp } = useCommitted({ value, onCommit, onTyped, counts });
+export function CommitInput(props: CommitInputProps) {
+  const { value, onCommit, onTyped, counts, takesSame, className = '', ...rest } = props;
+  const committed = useCommitted({ value, onCommit, onTyped, counts, takesSame });
+  const { text, problem, type, commit, giveUp } = committed;
   const isInField = useContext(FieldSays) !== null;
   const saysId = useId();
   /** Enter has committed what the blur it causes must not commit again. */
@@ -159,8 +163,10 @@ export function ProblemBubble({ id, problem, children }: { id: string; problem: 
 type CommitTextProps = Omit<TextareaHTMLAttributes<HTMLTextAreaElement>, 'value' | 'onChange'> & Committing;
 
 /** Several lines. */
-export function CommitText({ value, onCommit, onTyped, counts, className = '', ...rest }: CommitTextProps) {
-  const { text, problem, type, commit, giveUp } = useCommitted({ value, onCommit, onTyped, counts });
+export function CommitText(props: CommitTextProps) {
+  const { value, onCommit, onTyped, counts, takesSame, className = '', ...rest } = props;
+  const committed = useCommitted({ value, onCommit, onTyped, counts, takesSame });
+  const { text, problem, type, commit, giveUp } = committed;
   return (
     <textarea
       {...rest}

@@ -26,6 +26,7 @@ export { useCalm } from './use-calm.ts';
 export { usePointerDrag } from './use-pointer-drag.ts';
 export type { DragMove } from './use-pointer-drag.ts';
 export { useSize } from './use-size.ts';
+export { ContextMenu, type OfferedGroup } from './ContextMenu.tsx';
 export { type Offered, offeredNow, useOffer } from './offered.ts';
 export { useIsTyping, useSayTyping } from './typing.ts';
 export { readStored, useStored } from './use-stored.ts';

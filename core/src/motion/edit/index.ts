@@ -15,6 +15,7 @@ export type { SnapEdit } from './shift-keys.ts';
 export { copyKeys, pasteKeys, pasteOnto, duplicateKeys, PASTE_MODES } from './clip.ts';
 export type { Clip, PasteMode } from './clip.ts';
 export { reverseKeys } from './reverse-keys.ts';
+export { closeLoop, closingFrame, hasClosingKeys } from './close-loop.ts';
 export { makeHold } from './hold-keys.ts';
 export { changeLength } from './change-length.ts';
 export type { LengthEdit, ChangeLengthOptions } from './change-length.ts';

@@ -1,3 +1,4 @@
+import { channelOf } from '../document/document.ts';
 import type { Key, MotionDocument } from '../document/schema.ts';
 import {
   type CurveShape,
@@ -79,4 +80,19 @@ export function setEaseAmount(motion: MotionDocument, refs: readonly KeyRef[], a
     const { start = finite(now.start), finish = finite(now.finish) } = amounts;
     return withEase(keys, index, { leave: 'curve', x1, y1: (1 - start) * x1, x2, y2: 1 - (1 - finish) * (1 - x2) });
   });
+}
+
+/**
+ * Eases the motion into the named keys, out of them, or both: the segment before arrives slowly, the one after leaves
+ * slowly. A side without a segment stays.
+ */
+export function easeAtKeys(motion: MotionDocument, refs: readonly KeyRef[], side: 'into' | 'out' | 'both'): Edit {
+  const before = refs.flatMap((ref): KeyRef[] => {
+    const { keys } = channelOf(motion, ref.subjectId, ref.channelId);
+    const earlier = keys.findLast((key) => key.frame < ref.frame);
+    return earlier ? [{ ...ref, frame: earlier.frame }] : [];
+  });
+  const into = side === 'out' ? motion : setEaseAmount(motion, before, { finish: 1 }).motion;
+  const eased = side === 'into' ? into : setEaseAmount(into, refs, { start: 1 }).motion;
+  return { motion: eased, keys: [...refs], gaveWay: [] };
 }

@@ -7,6 +7,7 @@ export type { MoveOptions } from './move-keys.ts';
 export { setLeave, setRole } from './key-properties.ts';
 export { setHandle, setLink, effectiveHandles } from './set-handles.ts';
 export type { HandleSide } from './set-handles.ts';
-export { setEase, swapEases, setEaseAmount } from './ease-keys.ts';
+export { setEase, swapEases, setEaseAmount, easeAtKeys } from './ease-keys.ts';
 export { holdPoses, freePoses } from './hold-poses.ts';
 export { thinKeys, thinChannels, isStill } from './thin-keys.ts';
+export { movedChannels } from './moved-channels.ts';

@@ -92,11 +92,19 @@ function findExtraTracks(asked: Subject, drawn: Subject, range: { first: number;
   );
 }
 
+/** Whether one coordinate of a position has its keys only because both are keyed together, and the other moves. */
+function isKeyedAlong({ id }: Channel, { positionJoined, channels }: Subject): boolean {
+  const other = id === 'position.x' ? 'position.y' : id === 'position.y' ? 'position.x' : null;
+  return (
+    positionJoined && channels.some((channel) => channel.id === other && channel.keys.length > 1 && !isStill(channel))
+  );
+}
+
 function findIdle(asked: Subject, drawn: Subject, range: FrameRange, modelRange: FrameRange): Finding[] {
   return drawn.channels.flatMap((channel): Finding[] => {
     const track = trackWith(channel.id);
     const model = findChannel(asked, channel.id);
-    if (!track || channel.keys.length < 2) return [];
+    if (!track || channel.keys.length < 2 || isKeyedAlong(channel, drawn)) return [];
     const about = {
       subjectId: asked.id,
       track: track.id,

@@ -1,10 +1,20 @@
 import type { Assignment, Draft } from '@undulan/contract';
-import { keyCount, type Limits, type MotionDocument } from '@undulan/core';
+import {
+  channelOf,
+  type ChannelRef,
+  CHANNELS,
+  hasClosingKeys,
+  keyCount,
+  type Limits,
+  type MotionDocument,
+  movedChannels,
+  trackWith,
+} from '@undulan/core';
 import { clsx } from 'clsx';
 import { Tabs } from 'radix-ui';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
-import { limited, selectMotion } from '../../editing/index.ts';
+import { channelsWanted, limited, selectMotion } from '../../editing/index.ts';
 import { OwnCharts } from '../../panels/charts/index.ts';
 import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
 import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
@@ -56,6 +66,10 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
   useEffect(() => {
     dispatch(limited(mayChange));
   }, [dispatch, mayChange]);
+  const wanted = useMemo(() => wantedOf(assignment), [assignment]);
+  useEffect(() => {
+    dispatch(channelsWanted({ channels: wanted, firstThing: firstThing(assignment.model, wanted) }));
+  }, [dispatch, wanted, assignment.model]);
   const timeFixed = fixedTime(mayChange);
   const target = assignment.model;
   const toggleDrawer = (): void => {
@@ -67,7 +81,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
     { label: assignment.title },
   ];
   return (
-    <ClockProvider range={motion.range} rate={motion.rate} workRange={motion.workRange}>
+    <ClockProvider range={motion.range} rate={motion.rate} workRange={motion.workRange} closes={hasClosingKeys(motion)}>
       <Shell
         crumbs={crumbs}
         status={<SaveStatus />}
@@ -128,6 +142,31 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
       </Shell>
     </ClockProvider>
   );
+}
+
+/**
+ * The channels that are to be keyed: those the model moves; while it is hidden, those the exercise leaves to its
+ * learner.
+ */
+function wantedOf({ model, start, mayChange }: Assignment): ChannelRef[] {
+  if (model) return movedChannels(model);
+  const { channels } = mayChange;
+  return start.subjects
+    .filter((subject) => !subject.locked)
+    .flatMap(({ id }) => (channels ?? []).map((channelId) => ({ subjectId: id, channelId })));
+}
+
+/** More keys than these are not named one by one. */
+const MOST_NAMED = 4;
+
+/** What to do first, in a sentence: "Key rotation on 1 and 33". */
+function firstThing(model: MotionDocument | null, [ref]: readonly ChannelRef[]): string | null {
+  if (!ref) return null;
+  const what = `Key ${(trackWith(ref.channelId) ?? CHANNELS[ref.channelId]).label.toLowerCase()}`;
+  const frames = model ? channelOf(model, ref.subjectId, ref.channelId).keys.map((key) => key.frame) : [];
+  if (frames.length < 2) return what;
+  const first = frames.length > MOST_NAMED ? [frames[0]!] : frames.slice(0, -1);
+  return `${what} on ${first.join(', ')} and ${frames.at(-1)}`;
 }
 
 /** What of time the exercise sets; an empty word where it leaves both to the learner. */

@@ -2,10 +2,10 @@ import type { WaitingTake } from '@undulan/contract';
 import { clsx } from 'clsx';
 import { formatDistanceToNow } from 'date-fns';
 import { Link, useParams } from 'react-router';
+import { TakeName } from '../../reviewing/index.ts';
 import { useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { Button, type Column, Empty, INPUT, LoadFailed, Loading, Select, Table, Tick } from '../../ui/index.ts';
-import { TakeName } from '../../reviewing/index.ts';
 import { filterWaiting, useWaiting, useWaitingFilter } from './use-waiting.ts';
 
 /** What waits for review in a course, oldest first until a heading is pressed; the Desk goes on oldest first. */

@@ -3,8 +3,8 @@ import {
   FrameRange,
   parseRate,
   parseTime,
-  readDecimal,
   type Rate,
+  readDecimal,
   type Result,
   toNumber,
 } from '@undulan/core';

@@ -122,7 +122,8 @@ function Summary({ motion }: { motion: MotionDocument }) {
     ['Judged', judged.join('; ')],
     [
       'Allowed to be off',
-      `keys by ${tolerances.keyFrames} ${tolerances.keyFrames === 1 ? 'frame' : 'frames'}, spacing by ${tolerances.spacingPercent} %` +
+      `keys by ${tolerances.keyFrames} ${tolerances.keyFrames === 1 ? 'frame' : 'frames'}, ` +
+        `spacing by ${tolerances.spacingPercent} %` +
         (weights ? '; weights as set' : ''),
     ],
     ['Learners may change', free.join(', ')],

@@ -1,4 +1,5 @@
 import type { ExerciseSetting } from '@undulan/contract';
+import { hasClosingKeys } from '@undulan/core';
 import { Printer } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useEffect } from 'react';
@@ -54,7 +55,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
   const title = useAppSelector(selectWork)!.details!.title;
   const [pages, setPages] = usePages('setting');
   return (
-    <ClockProvider range={motion.range} rate={motion.rate} workRange={motion.workRange}>
+    <ClockProvider range={motion.range} rate={motion.rate} workRange={motion.workRange} closes={hasClosingKeys(motion)}>
       <Shell
         crumbs={[{ label: setting.courseTitle, to: `/courses/${setting.courseId}` }, { label: title }]}
         status={<SaveStatus />}

@@ -68,7 +68,7 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame, 
   );
   const commit = (text: string): string | null => {
     const typed = units.compute(channel.id, text, value);
-    if (typed.ok) change([{ ...ref, value: typed.value }], clock.frame);
+    if (typed.ok) change([{ ...ref, value: typed.value }], clock.frame, { evenSame: true });
     return problemOf(typed);
   };
   return (
@@ -103,6 +103,7 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame, 
               )}
               value={units.format(channel.id, value)}
               onCommit={commit}
+              takesSame
             />
           )}
         </div>

@@ -1,4 +1,4 @@
-import { type Channel, channelOf, sampleChannel, type Subject, TRACKS } from '@undulan/core';
+import { type Channel, type ChannelId, channelOf, sampleChannel, type Subject, TRACKS } from '@undulan/core';
 import { useCallback, useState } from 'react';
 import {
   selectMotion,
@@ -12,13 +12,19 @@ import { LiveFigures, useMoving, useRestingFrame } from '../../time/index.ts';
 import { Select } from '../../ui/index.ts';
 import { useValueUnits } from '../../values/index.ts';
 import { ChannelRow } from './ChannelRow.tsx';
+import { FirstKeyNotice } from './FirstKeyNotice.tsx';
 import { UnkeyedNotice } from './UnkeyedNotice.tsx';
 
 const POSITION = TRACKS[0]!.channelIds;
 
-/** Position is always at hand; other channels once they are keyed or asked for. */
-function isListed(channel: Channel, all: boolean): boolean {
-  return all || channel.keys.length > 0 || POSITION.includes(channel.id);
+/** What the exercise asks for, or position, is always at hand; other channels once they are keyed or asked for. */
+function isListed(channel: Channel, all: boolean, wanted: readonly ChannelId[]): boolean {
+  return (
+    all ||
+    channel.keys.length > 0 ||
+    wanted.includes(channel.id) ||
+    (wanted.length === 0 && POSITION.includes(channel.id))
+  );
 }
 
 /**
@@ -32,8 +38,11 @@ export function NumbersPanel() {
   const underWay = useAppSelector(selectUnderWay);
   const live = moving || underWay;
   const [all, setAll] = useState(false);
+  const wanted = useAppSelector((state) => state.document.wanted)
+    .filter((ref) => ref.subjectId === subject?.id)
+    .map((ref) => ref.channelId);
   if (!subject) return <p className="p-4 text-center text-faint">No subject is selected: click one in the picture.</p>;
-  const listed = subject.channels.filter((channel) => isListed(channel, all));
+  const listed = subject.channels.filter((channel) => isListed(channel, all, wanted));
   const folded = subject.channels.length - listed.length;
   return (
     <section aria-label="Numbers" className="relative">
@@ -44,6 +53,7 @@ export function NumbersPanel() {
         </span>
       </div>
       <UnkeyedNotice />
+      <FirstKeyNotice subject={subject} />
       <table className="w-full overflow-hidden rounded-md border border-rule bg-page text-[13px]">
         <thead className="sr-only">
           <tr>

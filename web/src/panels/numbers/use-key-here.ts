@@ -1,4 +1,12 @@
-import { type ChannelId, channelOf, type MotionDocument, sampleChannel, type Subject, TRACKS } from '@undulan/core';
+import {
+  type ChannelId,
+  channelOf,
+  type ChannelRef,
+  type MotionDocument,
+  sampleChannel,
+  type Subject,
+  TRACKS,
+} from '@undulan/core';
 import { applyEdit, selectMotion, selectPictureMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector, useAppStore } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
@@ -8,15 +16,17 @@ import { useStored } from '../../ui/index.ts';
 export const KEY_SETS = { moving: 'the moving channels', position: 'position', all: 'all channels' } as const;
 export type KeySet = keyof typeof KEY_SETS;
 
-function channelsOf(set: KeySet, subject: Subject): ChannelId[] {
+function channelsOf(set: KeySet, subject: Subject, wanted: readonly ChannelRef[]): ChannelId[] {
   const moving = subject.channels.filter((channel) => channel.keys.length > 0).map((channel) => channel.id);
   if (set === 'all') return subject.channels.map((channel) => channel.id);
-  return set === 'moving' && moving.length > 0 ? moving : [...TRACKS[0]!.channelIds];
+  if (set === 'position') return [...TRACKS[0]!.channelIds];
+  const asked = wanted.filter((ref) => ref.subjectId === subject.id).map((ref) => ref.channelId);
+  return [moving, asked, [...TRACKS[0]!.channelIds]].find((ids) => ids.length > 0)!;
 }
 
 /**
  * Sets keys on this frame at what the picture shows: on what changed (with nothing changed, on the moving channels of
- * the selected subject, or its position when none moves), or on a chosen set.
+ * the selected subject, else on those the exercise asks for, else its position), or on a chosen set.
  */
 export function useKeyHere() {
   const clock = useClock();
@@ -25,13 +35,14 @@ export function useKeyHere() {
   const store = useAppStore();
   const unkeyed = useAppSelector((state) => state.posing.unkeyed);
   const subjectId = useAppSelector((state) => state.selection.subjectId);
+  const wanted = useAppSelector((state) => state.document.wanted);
   const [keySet, setKeySet] = useStored<KeySet>('key-set', 'all');
   const subject = motion?.subjects.find((other) => other.id === subjectId);
 
   const keyChannels = (shown: MotionDocument, set: KeySet): void => {
     if (!subject) return;
     clock.stop();
-    const values = channelsOf(set, subject).map((channelId) => ({
+    const values = channelsOf(set, subject, wanted).map((channelId) => ({
       subjectId: subject.id,
       channelId,
       value: sampleChannel(channelOf(shown, subject.id, channelId), clock.frame),

@@ -7,7 +7,7 @@ import {
   poseOf,
   sampleChannel,
 } from '@undulan/core';
-import { type KeyboardEvent, type PointerEvent, useCallback, useMemo } from 'react';
+import { type KeyboardEvent, type MouseEvent, type PointerEvent, useCallback, useMemo } from 'react';
 import {
   applyEdit,
   changedValues,
@@ -20,7 +20,7 @@ import {
 } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
-import { type DragMove, usePointerDrag } from '../../ui/index.ts';
+import { ContextMenu, type DragMove, type OfferedGroup, usePointerDrag } from '../../ui/index.ts';
 import { toFineness } from '../../values/index.ts';
 import { drawScene, subjectAt } from './draw-scene.ts';
 import { putTrail, trailKeyAt } from './draw-trail.ts';
@@ -48,6 +48,8 @@ interface SubjectDrag {
   y: number;
   pxPerPx: number;
 }
+
+const STEP_UNIT = CHANNELS['position.x'].unit;
 
 /** A key of the trail is taken hold of within this distance on the screen. */
 const KEY_REACH_PX = 6;
@@ -126,14 +128,52 @@ export function EditableStage({ tone, target, trail, onion }: EditableStageProps
     x: sampleChannel(channelOf(picture ?? motion, id, 'position.x'), frame),
     y: sampleChannel(channelOf(picture ?? motion, id, 'position.y'), frame),
   });
-  const press = (event: PointerEvent<HTMLCanvasElement>): void => {
-    const box = event.currentTarget.getBoundingClientRect();
+  /** Where on the stage an event is, and the subject there. */
+  const spotOf = (event: MouseEvent) => {
+    const canvas = event.target as HTMLCanvasElement;
+    const box = canvas.getBoundingClientRect();
     const pxPerPx = motion.stage.widthPx / box.width;
-    const context = event.currentTarget.getContext('2d');
+    const context = canvas.getContext('2d');
+    const place = { x: (event.clientX - box.left) * pxPerPx, y: (event.clientY - box.top) * pxPerPx };
+    return { place, pxPerPx, picked: context && picture && subjectAt(context, picture, clock.frame, place.x, place.y) };
+  };
+  /** What is offered for the subject that was pressed, or by keyboard the selected one. */
+  const offersAt = (event: MouseEvent): OfferedGroup[] => {
+    const byKey = event.button !== 2 && settled?.subjects.find((other) => other.id === subjectId);
+    const subject = byKey || spotOf(event).picked;
+    if (!subject || !picture) return [];
+    const keyed = subject.channels.filter((channel) => channel.keys.length > 0).map(({ id }) => id);
+    const set = (ids: readonly ChannelId[]): void => {
+      clock.stop();
+      const values = ids.map((channelId) => {
+        const value = sampleChannel(channelOf(picture, subject.id, channelId), clock.frame);
+        return { subjectId: subject.id, channelId, value };
+      });
+      dispatch(applyEdit({ operation: 'setKeys', args: [clock.frame, values] }));
+    };
+    return [
+      {
+        heading: `${subject.name}, frame ${clock.frame}`,
+        offers: [
+          {
+            label: 'Select it',
+            off: subject.id === subjectId ? 'It is.' : undefined,
+            run: () => void dispatch(subjectSelected(subject.id)),
+          },
+          { label: 'Key its position here', run: () => set(['position.x', 'position.y']) },
+          {
+            label: 'Key all that moves here',
+            off: keyed.length === 0 ? 'Nothing of it has keys.' : undefined,
+            run: () => set(keyed),
+          },
+        ],
+      },
+    ];
+  };
+  const press = (event: PointerEvent<HTMLCanvasElement>): void => {
     clock.stop();
     const { frame } = clock;
-    const place = { x: (event.clientX - box.left) * pxPerPx, y: (event.clientY - box.top) * pxPerPx };
-    const picked = context && picture && subjectAt(context, picture, frame, place.x, place.y);
+    const { place, pxPerPx, picked } = spotOf(event);
     const shown = trail ? motion.subjects.find((other) => other.id === subjectId) : undefined;
     const key = shown && trailKeyAt(shown, place, KEY_REACH_PX * pxPerPx);
     // Where the subject stands over keys of its trail, it is what is taken hold of: going to a frame and moving it must
@@ -157,15 +197,19 @@ export function EditableStage({ tone, target, trail, onion }: EditableStageProps
   };
 
   return (
-    <StageView
-      stage={motion.stage}
-      draw={draw}
-      label={`Picture. Arrow keys move the selected subject by one ${CHANNELS['position.x'].unit}, with Shift by ten.`}
-      tabIndex={0}
-      className="cursor-grab touch-none active:cursor-grabbing"
-      onPointerDown={press}
-      onKeyDown={nudge}
-    />
+    <ContextMenu offersAt={offersAt}>
+      <div className="h-full">
+        <StageView
+          stage={motion.stage}
+          draw={draw}
+          label={`Picture. Arrow keys move the selected subject by one ${STEP_UNIT}, with Shift by ten.`}
+          tabIndex={0}
+          className="cursor-grab touch-none active:cursor-grabbing"
+          onPointerDown={press}
+          onKeyDown={nudge}
+        />
+      </div>
+    </ContextMenu>
   );
 }
 

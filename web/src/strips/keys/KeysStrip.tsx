@@ -8,13 +8,14 @@ import { type KeyRow, rowsChanged, selectKeyRows } from '../../editing/index.ts'
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useTimeScale } from '../../time/index.ts';
 import { LABEL_PX } from '../../time-page/index.ts';
-import { Empty, Menu, MenuItem } from '../../ui/index.ts';
+import { ContextMenu, Empty, Menu, MenuItem } from '../../ui/index.ts';
 import { GestureNotice } from '../kit/index.ts';
 import { KeyTrack } from './KeyTrack.tsx';
 import { RowLabel } from './RowLabel.tsx';
 import { SUM_PX, SumTrack } from './SumTrack.tsx';
 import { useBandSelect } from './use-band-select.ts';
 import { useKeyDrag } from './use-key-drag.ts';
+import { useKeysMenu } from './use-keys-menu.ts';
 
 const KEY_ROW_PX = 30;
 
@@ -31,9 +32,8 @@ export function KeysStrip() {
   });
   const { band, start } = useBandSelect(tracks, rows, KEY_ROW_PX);
   const hasSubjects = rows.some((row) => row.kind === 'subject');
-  const isEmpty = rows.every(
-    (row) => row.kind === 'subject' && row.subject.channels.every((channel) => channel.keys.length === 0),
-  );
+  const isEmpty = rows.every(({ subject }) => subject.channels.every((channel) => channel.keys.length === 0));
+  const firstThing = useAppSelector((state) => state.document.firstThing);
   // eslint-disable-next-line react-hooks/incompatible-library -- its functions are not passed on
   const virtual = useVirtualizer({
     count: rows.length,
@@ -43,55 +43,58 @@ export function KeysStrip() {
     overscan: 4,
     getItemKey: (i) => rows[i]!.name,
   });
+  const offersAt = useKeysMenu();
   return (
-    <section
-      ref={section}
-      aria-label="Keys strip"
-      className="strip h-full overflow-x-clip overflow-y-auto border-t border-rule"
-    >
-      <div className="sticky top-0 z-[6] flex border-b border-rule bg-paper" style={{ height: SUM_PX }}>
-        <div className="flex shrink-0 items-center gap-1 pr-1" style={{ width: LABEL_PX }}>
-          <h3 className="min-w-0 flex-1 text-[13px] leading-5">Keys</h3>
-          <RowFilter hiddenCount={hiddenCount} />
+    <ContextMenu offersAt={offersAt}>
+      <section
+        ref={section}
+        aria-label="Keys strip"
+        className="strip h-full overflow-x-clip overflow-y-auto border-t border-rule"
+      >
+        <div className="sticky top-0 z-[6] flex border-b border-rule bg-paper" style={{ height: SUM_PX }}>
+          <div className="flex shrink-0 items-center gap-1 pr-1" style={{ width: LABEL_PX }}>
+            <h3 className="min-w-0 flex-1 text-[13px] leading-5">Keys</h3>
+            <RowFilter hiddenCount={hiddenCount} />
+          </div>
+          <div className="min-w-0 flex-1 touch-none" onPointerDown={(event) => start(event, true)}>
+            <SumTrack drag={latestDrag} />
+          </div>
         </div>
-        <div className="min-w-0 flex-1 touch-none" onPointerDown={(event) => start(event, true)}>
-          <SumTrack drag={latestDrag} />
-        </div>
-      </div>
-      {isEmpty && hiddenCount === 0 && (
-        <div className="py-2">
-          <Empty title="No keys yet">
-            Go to a frame and, with Record on, drag the subject in the picture: that is your first key.
-          </Empty>
-        </div>
-      )}
-      <div className="relative" style={{ height: virtual.getTotalSize() - SUM_PX }}>
-        <div
-          ref={tracks}
-          className="absolute inset-y-0 right-0 touch-none"
-          style={{ left: LABEL_PX }}
-          onPointerDown={(event) => start(event)}
-        />
-        {virtual.getVirtualItems().map((item) => {
-          const row = rows[item.index]!;
-          return (
-            <TrackRow key={item.key} row={row} topPx={item.start - SUM_PX} indented={hasSubjects} drag={latestDrag} />
-          );
-        })}
-        {band && (
+        <div className="relative" style={{ height: virtual.getTotalSize() - SUM_PX }}>
           <div
-            className="pointer-events-none absolute rounded-sm border border-accent bg-accent/15"
-            style={{ ...band, left: band.left + LABEL_PX }}
+            ref={tracks}
+            className="absolute inset-y-0 right-0 touch-none"
+            style={{ left: LABEL_PX }}
+            onPointerDown={(event) => start(event)}
           />
+          {virtual.getVirtualItems().map((item) => {
+            const row = rows[item.index]!;
+            return (
+              <TrackRow key={item.key} row={row} topPx={item.start - SUM_PX} indented={hasSubjects} drag={latestDrag} />
+            );
+          })}
+          {band && (
+            <div
+              className="pointer-events-none absolute rounded-sm border border-accent bg-accent/15"
+              style={{ ...band, left: band.left + LABEL_PX }}
+            />
+          )}
+        </div>
+        {isEmpty && hiddenCount === 0 && (
+          <div className="py-2" style={{ marginLeft: LABEL_PX }}>
+            <Empty title={firstThing ?? 'No keys yet'}>
+              Go to a frame and press Key here; or drag the subject in the picture, with Record on.
+            </Empty>
+          </div>
         )}
-      </div>
-      {hiddenCount > 0 && (
-        <p className="px-1 py-1 text-xs text-faint" style={{ marginLeft: LABEL_PX }}>
-          {hiddenCount} {hiddenCount === 1 ? 'row' : 'rows'} hidden. <ShowAll />
-        </p>
-      )}
-      <GestureNotice board={drag.board} />
-    </section>
+        {hiddenCount > 0 && (
+          <p className="px-1 py-1 text-xs text-faint" style={{ marginLeft: LABEL_PX }}>
+            {hiddenCount} {hiddenCount === 1 ? 'row' : 'rows'} hidden. <ShowAll />
+          </p>
+        )}
+        <GestureNotice board={drag.board} />
+      </section>
+    </ContextMenu>
   );
 }
 

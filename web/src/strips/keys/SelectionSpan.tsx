@@ -1,9 +1,9 @@
 import type { KeyboardEvent } from 'react';
 import { applyEdit, selectMotion, selectShownKeys } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { formatFrames, useClock, useTimeScale } from '../../time/index.ts';
+import { formatFrames, snapFrame, snapStep, useClock, useSnapping, useTimeScale } from '../../time/index.ts';
 import type { DragMove } from '../../ui/index.ts';
-import { GestureNotice, snapFrame, useEditDrag } from '../kit/index.ts';
+import { GestureNotice, useEditDrag } from '../kit/index.ts';
 import { arrowFrames } from './use-key-drag.ts';
 
 type End = 'first' | 'last';
@@ -12,6 +12,7 @@ type End = 'first' | 'last';
 export function SelectionSpan() {
   const scale = useTimeScale();
   const clock = useClock();
+  const [snapping] = useSnapping();
   const dispatch = useAppDispatch();
   const selectedKeys = useAppSelector((state) => state.selection.keys);
   const ripple = useAppSelector((state) => state.gesture.ripple);
@@ -25,8 +26,10 @@ export function SelectionSpan() {
     const about = move.altKey ? clock.frame : end === 'first' ? last : first;
     const to = snapFrame(from + move.dxPx / scale.pxPerFrame, {
       pxPerFrame: scale.pxPerFrame,
-      targets: cues?.map((cue) => cue.frame) ?? [],
-      free: false,
+      targets: snapping.cues ? (cues?.map((cue) => cue.frame) ?? []) : [],
+      free: !snapping.on,
+      step: snapStep(snapping, clock.rate),
+      origin: clock.range.first,
     });
     return { about, factor: from === about ? 1 : Math.max((to - about) / (from - about), 0.001), to };
   };

@@ -4,13 +4,14 @@ import { type KeyboardEvent, memo, type MouseEvent, type PointerEvent, type RefO
 import { keysSelected } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useTimeScale } from '../../time/index.ts';
+import { leaveWords, ROLE_WORDS } from '../../values/index.ts';
 import { builtInCrowd, crowding, nearestFrame, reachPath, useFollowedFocus } from '../kit/index.ts';
 import { arrowFrames, type useKeyDrag } from './use-key-drag.ts';
 
 function describeKey(subjectName: string, channel: Channel, index: number): string {
   const key = channel.keys[index]!;
-  const goes = index === channel.keys.length - 1 ? 'last key' : `leaves ${key.leave}`;
-  return `${CHANNELS[channel.id].label}, key on frame ${key.frame}, ${key.role}, ${goes}, ${subjectName}`;
+  const goes = index === channel.keys.length - 1 ? 'last key' : `then ${leaveWords(key.leave)}`;
+  return `${CHANNELS[channel.id].label}, key on frame ${key.frame}, ${ROLE_WORDS[key.role]}, ${goes}, ${subjectName}`;
 }
 
 const LOCKED = 'Locked: unlock the row to change its keys';
@@ -87,6 +88,7 @@ export const TrackTargets = memo(function TrackTargets(props: TrackTargetsProps)
       width={scale.widthPx}
       height={heightPx}
       role="group"
+      data-track={locked ? undefined : `${subjectId}/${channel.id}`}
       aria-label={`Keys of ${CHANNELS[channel.id].label}, ${subjectName}`}
       className="relative block touch-none"
       onPointerDown={press}

@@ -1,9 +1,9 @@
 import type { KeyRef } from '@undulan/core';
 import { applyEdit, type EditRequest, keysSelected, selectMotion, selectOpenChannels } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { formatFrames, useTimeScale } from '../../time/index.ts';
+import { formatFrames, snapFrame, snapStep, useClock, useSnapping, useTimeScale } from '../../time/index.ts';
 import type { DragMove } from '../../ui/index.ts';
-import { snapFrame, useEditDrag } from '../kit/index.ts';
+import { useEditDrag } from '../kit/index.ts';
 
 /** How many frames a gesture covers, from the first key to the last. */
 const lengthOf = (keys: readonly KeyRef[]): number =>
@@ -19,13 +19,15 @@ interface KeyDrag {
 }
 
 /**
- * Moving keys by hand: whole frames, cue marks and other keys draw them, with Alt they stand anywhere. With Ripple on
- * all that comes after goes along. Gives what starts the drag, how to move by keyboard, and what to say beside the
- * pointer.
+ * Moving keys by hand: frames, cue marks and other keys draw them, as was chosen; with Alt they stand anywhere. With
+ * Ripple on all that comes after goes along. Gives what starts the drag, how to move by keyboard, and what to say
+ * beside the pointer.
  */
 export function useKeyDrag() {
   const dispatch = useAppDispatch();
   const scale = useTimeScale();
+  const clock = useClock();
+  const [snapping] = useSnapping();
   const motion = useAppSelector(selectMotion);
   const ripple = useAppSelector((state) => state.gesture.ripple);
   const keepShares = useAppSelector((state) => state.gesture.keepShares);
@@ -42,10 +44,18 @@ export function useKeyDrag() {
         channel.keys.map((key) => key.frame).filter((frame) => !refs.some((ref) => ref.frame === frame)),
       ),
     );
-    const targets = [...(motion?.cues.map((cue) => cue.frame) ?? []), ...(staying ?? [])];
+    const targets = [
+      ...(snapping.cues ? (motion?.cues.map((cue) => cue.frame) ?? []) : []),
+      ...(snapping.keys ? (staying ?? []) : []),
+    ];
     return (
-      snapFrame(pressed.frame + dxPx / scale.pxPerFrame, { pxPerFrame: scale.pxPerFrame, targets, free: altKey }) -
-      pressed.frame
+      snapFrame(pressed.frame + dxPx / scale.pxPerFrame, {
+        pxPerFrame: scale.pxPerFrame,
+        targets,
+        free: altKey || !snapping.on,
+        step: snapStep(snapping, clock.rate),
+        origin: clock.range.first,
+      }) - pressed.frame
     );
   };
   const { start, board } = useEditDrag<KeyDrag>(

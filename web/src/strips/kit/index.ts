@@ -11,6 +11,5 @@ export { paintCurveLine } from './paint-curve-line.ts';
 export type { CurveLook } from './paint-curve-line.ts';
 export { paintKeyLines } from './paint-key-lines.ts';
 export { figuresFont, isRoomy, paintMark, ringPainter } from './paint-mark.ts';
-export { snapFrame } from './snap-frame.ts';
 export { useEditDrag } from './use-edit-drag.ts';
 export { useFollowedFocus } from './use-followed-focus.ts';

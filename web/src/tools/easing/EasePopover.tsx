@@ -4,12 +4,12 @@ import { memo, useMemo, useState } from 'react';
 import { applyEdit, easeTaken, type EditRequest, previewEdit, usePreviewEnds } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Popover } from '../../ui/index.ts';
+import { leaveWords } from '../../values/index.ts';
 import { EaseAmountsFields } from './EaseAmountsFields.tsx';
 import { ShapeGraph } from './EaseGraph.tsx';
 import { EasePalette } from './EasePalette.tsx';
 import { EaseRunner } from './EaseRunner.tsx';
 import { EaseTiles, type PointedAt } from './EaseTiles.tsx';
-import { leaveWords } from './leave-words.ts';
 import { type SegmentKey, shared, useSelectedKeys } from './use-segment-keys.ts';
 
 interface EasePopoverProps {
@@ -22,18 +22,21 @@ interface EasePopoverProps {
  * from elsewhere; or from the course's palette.
  */
 export const EasePopover = memo(function EasePopover({ courseId }: EasePopoverProps) {
-  const { begins } = useSelectedKeys();
+  const { begins: leaving, arriving } = useSelectedKeys();
+  // From a last key it is the way to it that is set.
+  const begins = leaving.length > 0 ? leaving : arriving;
+  const title = leaving.length > 0 || arriving.length === 0 ? 'How it leaves' : 'How it arrives';
   const leave = shared(begins, ({ key }) => key.leave);
   const first = begins[0];
   const shape = first && easeShapeOf(first.channel.keys, first.index);
-  const says = begins.length === 0 ? 'last key: no effect' : leave === null ? 'differs' : leaveWords(leave);
+  const says = begins.length === 0 ? 'only key' : leave === null ? 'differs' : leaveWords(leave);
   const trigger = (
     <Button
       small
-      aria-label={`How it leaves: ${says}`}
+      aria-label={`${title}: ${says}`}
       className="w-48 justify-between! @max-[43rem]:w-32"
-      tip={begins.length > 0 && 'How the motion goes on to the next key'}
-      disabledReason={begins.length === 0 && 'Nothing comes after the last key: how it leaves has no effect.'}
+      tip={leaving.length > 0 ? 'How the motion goes on to the next key' : 'How the motion comes to this key'}
+      disabledReason={begins.length === 0 && 'The only key of its channel: there is no way to it nor from it.'}
     >
       {shape && leave && (
         <span className="text-faint">
@@ -45,7 +48,7 @@ export const EasePopover = memo(function EasePopover({ courseId }: EasePopoverPr
     </Button>
   );
   return (
-    <Popover label="How it leaves" wide trigger={trigger}>
+    <Popover label={title} wide trigger={trigger}>
       <Sheet begins={begins} leave={leave} courseId={courseId} />
     </Popover>
   );

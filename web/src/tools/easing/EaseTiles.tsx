@@ -1,8 +1,8 @@
 import { EASE_DIRECTIONS, EASE_FAMILIES, easeProgress, type EaseShape, type Leave } from '@undulan/core';
 import { clsx } from 'clsx';
 import { type Column, Table } from '../../ui/index.ts';
+import { EASE_DIRECTION_NAMES, FAMILY_WORDS, leaveWords, PLAIN_LEAVES } from '../../values/index.ts';
 import { ShapeGraph } from './EaseGraph.tsx';
-import { EASE_DIRECTION_NAMES, FAMILY_WORDS, leaveWords, PLAIN_LEAVES } from './leave-words.ts';
 
 const THIRDS: EaseShape = { leave: 'curve', x1: 1 / 3, y1: 0, x2: 2 / 3, y2: 1 };
 

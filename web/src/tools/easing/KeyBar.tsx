@@ -17,12 +17,10 @@ import { applyEdit, selectMotion, selectShownKeys, selectShownMotion, selectUnde
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { formatFrames, LiveFigures } from '../../time/index.ts';
 import { Button, CommitInput, DecimalInput, Select } from '../../ui/index.ts';
-import { useValueUnits } from '../../values/index.ts';
+import { ROLE_WORDS, useValueUnits } from '../../values/index.ts';
 import { EasePopover } from './EasePopover.tsx';
 import { HandlePopover } from './HandlePopover.tsx';
 import { shared, useSelectedKeys } from './use-segment-keys.ts';
-
-const ROLE_WORDS: Record<KeyRole, string> = { extreme: 'extreme', breakdown: 'breakdown', inbetween: 'in-between' };
 
 /** Whether the motion turns back on the one key that is selected. */
 function useTurnsBack(): boolean {

@@ -10,8 +10,11 @@ export interface SegmentKey {
   key: Key;
 }
 
-/** The selected keys with their channels, and which of them begin a segment: all but last ones. */
-export function useSelectedKeys(): { found: SegmentKey[]; begins: SegmentKey[] } {
+/**
+ * The selected keys with their channels; which of them begin a segment: all but last ones; and where all are last ones,
+ * the keys whose segments end in them.
+ */
+export function useSelectedKeys(): { found: SegmentKey[]; begins: SegmentKey[]; arriving: SegmentKey[] } {
   const motion = useAppSelector(selectMotion);
   const selectedKeys = useAppSelector((state) => state.selection.keys);
   return useMemo(() => {
@@ -20,7 +23,12 @@ export function useSelectedKeys(): { found: SegmentKey[]; begins: SegmentKey[] }
       const index = channel.keys.findIndex((key) => key.frame === ref.frame);
       return index < 0 ? [] : [{ ref, channel, index, key: channel.keys[index]! }];
     });
-    return { found, begins: found.filter(({ channel, index }) => index + 1 < channel.keys.length) };
+    const begins = found.filter(({ channel, index }) => index + 1 < channel.keys.length);
+    const arriving = (begins.length > 0 ? [] : found).flatMap(({ ref, channel, index }): SegmentKey[] => {
+      const key = channel.keys[index - 1];
+      return key ? [{ ref: { ...ref, frame: key.frame }, channel, index: index - 1, key }] : [];
+    });
+    return { found, begins, arriving };
   }, [motion, selectedKeys]);
 }
 

@@ -4,11 +4,11 @@ import type { ReactNode } from 'react';
 import { rippleToggled, sharesToggled } from '../../editing/index.ts';
 import { useShownKeys } from '../../keyboard/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { type KeyCommands, useKeyCommands, useKeyShortcuts } from '../../strips/keys/index.ts';
 import { Button, Menu, MenuHeading, MenuItem, MenuLine, Toggle } from '../../ui/index.ts';
 import { CuePopover } from './CuePopover.tsx';
 import { HoldPopover } from './HoldPopover.tsx';
 import { RetimePopover } from './RetimePopover.tsx';
-import { type KeyCommands, useKeyCommands, useKeyShortcuts } from './use-key-commands.ts';
 
 /** What can be done with keys: select, edit, retime, hold; and how moving them treats the others. */
 export function KeyActions({ rangeFixed, children }: { rangeFixed: string | null; children?: ReactNode }) {
@@ -127,6 +127,8 @@ function EditMenu({ commands }: { commands: KeyCommands }) {
       >
         Onto {commands.activeId ? CHANNELS[commands.activeId].label.toLowerCase() : 'the chosen channel'}
       </MenuItem>
+      <MenuHeading>A loop</MenuHeading>
+      <MenuItem onSelect={commands.closeLoop}>Close it: the first keys again after the last frame</MenuItem>
     </Menu>
   );
 }

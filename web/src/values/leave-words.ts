@@ -4,6 +4,7 @@ import {
   type EaseDirection,
   type EaseFamily,
   type EaseName,
+  type KeyRole,
   type Leave,
 } from '@undulan/core';
 
@@ -14,7 +15,7 @@ export const FAMILY_WORDS: Record<EaseFamily, string> = {
   cubic: 'firm (cubic)',
   quart: 'strong (quart)',
   quint: 'stronger (quint)',
-  expo: 'extreme (expo)',
+  expo: 'very strong (expo)',
   circ: 'round (circ)',
   back: 'past and back (back)',
   elastic: 'springing (elastic)',
@@ -28,9 +29,23 @@ export const PLAIN_LEAVES = { step: 'held', linear: 'straight', curve: 'curve by
 
 export const EASE_DIRECTION_NAMES = Object.keys(EASE_DIRECTIONS) as EaseDirection[];
 
+/** These do not only slow down: where they do what they do is said instead. */
+const OVERSHOOTING: ReadonlySet<EaseFamily> = new Set(['back', 'elastic', 'bounce']);
+const ENDS: Record<EaseDirection, string> = { in: 'at the start', out: 'at the end', 'in-out': 'at both ends' };
+
+/** What a key is, in the words of the trade. */
+export const ROLE_WORDS: Record<KeyRole, string> = {
+  extreme: 'extreme',
+  breakdown: 'breakdown',
+  inbetween: 'in-between',
+};
+
 /** How a key leaves, in words: where the motion is slow, then how strongly. */
 export function leaveWords(leave: Leave): string {
   if (leave in PLAIN_LEAVES) return PLAIN_LEAVES[leave as keyof typeof PLAIN_LEAVES];
   const family = EASE_FAMILIES.find((name) => leave.startsWith(`${name}-`))!;
-  return `${EASE_DIRECTIONS[(leave as EaseName).slice(family.length + 1) as EaseDirection]}, ${FAMILY_WORDS[family]}`;
+  const direction = (leave as EaseName).slice(family.length + 1) as EaseDirection;
+  return OVERSHOOTING.has(family)
+    ? `${FAMILY_WORDS[family].replace(' (', ` ${ENDS[direction]} (`)}`
+    : `${EASE_DIRECTIONS[direction]}, ${FAMILY_WORDS[family]}`;
 }

@@ -9,8 +9,8 @@ import {
 } from '../../editing/index.ts';
 import { useShortcuts } from '../../keyboard/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { keysByFrame } from '../../strips/keys/index.ts';
 import { useClock } from '../../time/index.ts';
+import { keysByFrame } from './keys-by-frame.ts';
 
 /** Everything that is done with keys as a whole, for menus and shortcuts alike. */
 export function useKeyCommands() {
@@ -49,6 +49,7 @@ export function useKeyCommands() {
       activeId &&
       dispatch(applyEdit({ operation: 'pasteOnto', args: [clip, { subjectId, channelId: activeId }, here()] })),
     duplicate: () => void dispatch(applyEdit({ operation: 'duplicateKeys', args: [selectedKeys, here()] })),
+    closeLoop: () => void dispatch(applyEdit({ operation: 'closeLoop', args: [channels] })),
     remove: () => void dispatch(applyEdit({ operation: 'deleteKeys', args: [selectedKeys] })),
   };
   return { ...commands, hasSelection, hasClip, activeId, isRefused: refused !== null };
