@@ -187,3 +187,28 @@ test('the Bench opens on what the exercise asks for; a loop is closed, eased and
   await drag(page, key, { x: (next.x - key.x) * (2.9 / 6), y: 0 });
   await expect(keyMark(page, 'Rotation', 9)).toBeVisible();
 });
+
+test('a first visit offers a walk, once; any part says what it is; the words of the trade are at hand', async ({
+  page,
+}) => {
+  await openBench(page, 'Ines Calado', 'Toaster rack');
+  await page.getByRole('button', { name: 'Show me around' }).click();
+  const step = page.getByRole('dialog', { name: 'The picture' });
+  await expect(step).toContainText('1 of 6');
+  await step.getByRole('button', { name: 'Next' }).click();
+  await expect(page.getByRole('dialog', { name: 'By numbers' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.reload();
+  await page.getByRole('button', { name: /^Record o/ }).waitFor();
+  await expect(page.getByRole('button', { name: 'Show me around' })).toBeHidden();
+
+  await page.getByRole('button', { name: 'What is Curve?' }).click();
+  await expect(page.getByRole('dialog', { name: 'What is Curve?' })).toContainText('steep is fast');
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Help' }).click();
+  await page.getByRole('menuitem', { name: 'Words of the trade' }).click();
+  const words = page.getByRole('dialog', { name: 'Words of the trade' });
+  await words.getByLabel('Find a word').fill('twos');
+  await expect(words.getByRole('definition')).toHaveText('A new drawing on every frame, or on every second frame.');
+});

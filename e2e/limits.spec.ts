@@ -67,7 +67,7 @@ test('a draft begun before the exercise was changed is refused, brought back wit
   await expect(learner.getByRole('toolbar', { name: 'Transport' })).toContainText('24 fps · 1–40');
   await saved(learner);
   await learner.reload();
-  await expect(keyMark(learner, 'Position x', 9)).toBeVisible();
+  await expect(keyMark(learner, 'Rotation', 9)).toBeVisible();
   await handIn();
   await expect(learner.getByText('Handed in, waits for review')).toBeVisible();
   await learner.context().close();

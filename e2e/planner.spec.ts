@@ -113,7 +113,7 @@ test('movers, rates and timecode: figures, strobing, roundings, a label that doe
   await page.getByLabel('Own length').nth(2).fill('4 in');
   await expect(movers).toContainText('strobes: a step longer than itself');
   await page.getByLabel('Speed').nth(0).fill('0 m/s');
-  await expect(page.getByRole('alert')).toHaveText('The speed must be more than 0.');
+  await expect(page.getByRole('alert')).toHaveText('A speed is from 0.001 to 10000 m/s.');
   await page.getByLabel('Speed').nth(0).fill('1 ft/s');
   await page.getByRole('button', { name: 'Run together' }).click();
   await expect(page.getByText(/^frame [1-9]\d* of 473/)).toBeVisible();

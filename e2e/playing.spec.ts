@@ -161,16 +161,16 @@ test('shortcuts are given other keys, refused when taken, and are there at the n
   await page.keyboard.press('m');
   await expect(sheet.getByRole('alert')).toContainText('M is taken: Show or hide the trail.');
   await keysOf('One frame on').click();
-  await page.keyboard.press('e');
-  await expect(keysOf('One frame on')).toHaveText('E');
+  await page.keyboard.press('q');
+  await expect(keysOf('One frame on')).toHaveText('Q');
   await page.keyboard.press('Escape');
-  await page.keyboard.press('e');
+  await page.keyboard.press('q');
   await expect(playhead(page)).toHaveAttribute('aria-valuenow', '2');
 
   await page.context().clearCookies();
   await signIn(page, 'Ines Calado');
   await page.keyboard.press('?');
-  await expect(keysOf('One frame on')).toHaveText('E');
+  await expect(keysOf('One frame on')).toHaveText('Q');
   await sheet.getByRole('button', { name: 'Back to the given ones' }).click();
   await expect(keysOf('One frame on')).toHaveText('.');
   await page.keyboard.press('Escape');

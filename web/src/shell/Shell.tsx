@@ -2,6 +2,7 @@ import { KeyRound, LogOut, Moon, Sun, UserRound } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { Fragment, type ReactNode, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { HelpMenu, type WalkName } from '../help/index.ts';
 import { ShortcutSheet } from '../keyboard/index.ts';
 import { api, useSessionQuery, useSignOutMutation } from '../server-data/index.ts';
 import { useAppDispatch } from '../state/index.ts';
@@ -21,6 +22,8 @@ interface ShellProps {
   actions?: ReactNode;
   /** The page has a heading of level one itself; else the last crumb is it. */
   hasHeading?: boolean;
+  /** Which walk leads through it. */
+  screen?: WalkName;
   children: ReactNode;
 }
 
@@ -28,7 +31,7 @@ const MENU_ITEM =
   'flex cursor-pointer items-center gap-2 rounded-md px-2.5 py-1.5 text-sm outline-none data-highlighted:bg-shade';
 
 /** The frame of every screen once signed in: where you are, what you can do, who you are. */
-export function Shell({ crumbs, status, actions, hasHeading = false, children }: ShellProps) {
+export function Shell({ crumbs, status, actions, hasHeading = false, screen, children }: ShellProps) {
   const Here = hasHeading ? 'span' : 'h1';
   return (
     <div className="flex h-full min-w-[1000px] flex-col">
@@ -56,6 +59,7 @@ export function Shell({ crumbs, status, actions, hasHeading = false, children }:
         {status && <div className="text-sm whitespace-nowrap text-faint">{status}</div>}
         {actions}
         <FindAnything />
+        <HelpMenu key={screen} screen={screen ?? null} />
         <ShortcutSheet />
         <PersonMenu />
       </header>

@@ -3,6 +3,8 @@ import { Columns2, PanelLeft, PanelRight } from 'lucide-react';
 import { ToggleGroup } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
+import { WhatIsThis } from '../help/index.ts';
+import { StripHelp } from '../time-page/index.ts';
 import { Tip, useStored } from '../ui/index.ts';
 
 export type Pages = 'both' | 'picture' | 'time';
@@ -45,6 +47,8 @@ export function PagesChoice({ pages, onChange }: { pages: Pages; onChange: (page
   );
 }
 
+const stripHelp = (title: string): ReactNode => <WhatIsThis of={title} />;
+
 interface SpreadProps {
   name: string;
   pages: Pages;
@@ -75,7 +79,7 @@ export function Spread({ name, pages, picture, time }: SpreadProps) {
       )}
       {pages !== 'picture' && (
         <Panel id="time" minSize="420px">
-          {time}
+          <StripHelp value={stripHelp}>{time}</StripHelp>
         </Panel>
       )}
     </Group>

@@ -1,7 +1,10 @@
-import type { ReactNode } from 'react';
+import { createContext, type ReactNode, useContext } from 'react';
 
 export const LABEL_PX = 128;
 export const ROW_PX = 34;
+
+/** What stands beside the heading of a strip, by its title: the page that has the strips says it. */
+export const StripHelp = createContext<((title: string) => ReactNode) | null>(null);
 
 interface StripProps {
   title: string;
@@ -14,6 +17,7 @@ interface StripProps {
 
 /** One band of the time page: its name and legend left, its track under the ruler right. */
 export function Strip({ title, label, rows, children }: StripProps) {
+  const help = useContext(StripHelp)?.(title);
   return (
     <section
       aria-label={`${title} strip`}
@@ -21,7 +25,10 @@ export function Strip({ title, label, rows, children }: StripProps) {
     >
       <div className="flex h-full">
         <div className="relative shrink-0 py-1.5 pr-2" style={{ width: LABEL_PX }}>
-          <h3 className="text-[13px] leading-5">{title}</h3>
+          <div className="flex items-center gap-1">
+            <h3 className="text-[13px] leading-5">{title}</h3>
+            {help}
+          </div>
           <div className="text-xs text-faint">{label}</div>
           {rows && (
             <div className="absolute top-0 right-3 text-right text-xs">

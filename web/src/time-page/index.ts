@@ -1,6 +1,6 @@
 // The right page: ruler, ranges, transport, playhead, and the bands that strips lie in. Knows no editing.
 export type { KeyStepping } from './PlaybackPopover.tsx';
 export type { RangeControls } from './RangeLane.tsx';
-export { LABEL_PX, ROW_PX, Strip } from './Strip.tsx';
+export { LABEL_PX, ROW_PX, Strip, StripHelp } from './Strip.tsx';
 export { TimePage } from './TimePage.tsx';
 export type { StripEntry } from './TimePage.tsx';

@@ -35,7 +35,9 @@ test('a middle key is eased into, out of, or both: what is on the other side of 
   const at = [{ ...ROTATION, frame: 13 }];
   const amounts = (side: 'into' | 'out' | 'both') => {
     const keys = keysOf(easeAtKeys(motion, at, side).motion);
-    return [easeAmounts(keys, 0), easeAmounts(keys, 1)].map((own) => own && [own.start, own.finish].map(Math.round));
+    return [easeAmounts(keys, 0), easeAmounts(keys, 1)].map(
+      (own) => own && [own.start, own.finish].map((amount) => Math.round(amount) || 0),
+    );
   };
   expect(amounts('into')).toEqual([
     [0, 1],

@@ -83,6 +83,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
   return (
     <ClockProvider range={motion.range} rate={motion.rate} workRange={motion.workRange} closes={hasClosingKeys(motion)}>
       <Shell
+        screen="bench"
         crumbs={crumbs}
         status={<SaveStatus />}
         actions={

@@ -28,6 +28,7 @@ export function HandInButton({ draft, assignment }: { draft: Draft; assignment: 
     <>
       <Button
         kind="main"
+        data-walk="hand-in"
         disabledReason={closedReason(assignment) ?? (isEmpty && 'There is no key yet: nothing to hand in.')}
         onClick={() => void ask()}
       >

@@ -24,6 +24,7 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
   return (
     <Shell
       hasHeading
+      screen="course"
       crumbs={[{ label: data?.title ?? 'Course' }]}
       status={data && `${waiting} ${waiting === 1 ? 'take waits' : 'takes wait'} for review`}
       actions={
@@ -35,7 +36,7 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
             Review {waiting > 0 && waiting}
           </Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>
-          <Button kind="main" onClick={() => setBegins(true)}>
+          <Button kind="main" data-walk="set" onClick={() => setBegins(true)}>
             <Plus size={15} /> Set an exercise
           </Button>
         </>

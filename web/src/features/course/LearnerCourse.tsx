@@ -32,6 +32,7 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
   return (
     <Shell
       hasHeading
+      screen="own course"
       crumbs={[{ label: data?.title ?? 'Course' }]}
       actions={<Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>}
     >

@@ -1,6 +1,7 @@
 import type { ReviewedTake, TakeEdits } from '@undulan/contract';
 import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';
+import { WhatIsThis } from '../../help/index.ts';
 import { isEmptyDrawing } from '../../picture/drawing/index.ts';
 import { type DrawingDraft, LearnerWords, TakesPanel } from '../../reviewing/index.ts';
 import { Shell } from '../../shell/index.ts';
@@ -19,6 +20,9 @@ import { ReturnButton } from './ReturnButton.tsx';
 import { useDecisions } from './use-decisions.ts';
 import { useReviewWriter } from './use-review-writer.ts';
 import { useTried } from './use-tried.ts';
+
+/** What is to be said of a tab. */
+const ABOUT_TABS: Record<string, string> = { findings: 'Findings', notes: 'Notes', grade: 'Grade' };
 
 const NO_NOTES: never[] = [];
 const NO_EDITS: TakeEdits['edits'] = [];
@@ -69,6 +73,7 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
   return (
     <ClockProvider range={ruler.range} rate={ruler.rate}>
       <Shell
+        screen="desk"
         crumbs={[
           { label: view.courseTitle, to: `/courses/${view.courseId}` },
           { label: view.exerciseTitle, to: `/exercises/${view.exerciseId}/setting` },
@@ -100,7 +105,7 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
               draft={drawing}
               beneath={(showTrack) => (
                 <Tabs.Root value={tab} onValueChange={setTab} className="flex h-full min-h-0 flex-col">
-                  <TabBar label="Words on the take" tabs={tabs} />
+                  <TabBar label="Words on the take" tabs={tabs} after={<WhatIsThis of={ABOUT_TABS[tab] ?? ''} />} />
                   <div className="min-h-0 flex-1 overflow-y-auto">
                     <Tabs.Content value="findings">
                       {view.reading ? (

@@ -31,7 +31,7 @@ export function PlannerPage() {
   const Screen = SCREENS[tool];
   return (
     <PlannerContext value={planner}>
-      <Shell crumbs={[{ label: course.title, to: `/courses/${courseId}` }, { label: 'Planner' }]}>
+      <Shell screen="planner" crumbs={[{ label: course.title, to: `/courses/${courseId}` }, { label: 'Planner' }]}>
         <div className="flex h-full flex-col">
           <nav aria-label="Calculators" className="flex shrink-0 gap-1 border-b border-rule px-4 pt-1.5">
             {(Object.keys(TOOLS) as Tool[]).map((name) => (

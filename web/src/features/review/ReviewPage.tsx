@@ -22,6 +22,7 @@ export function ReviewPage({ view }: { view: ReviewedTake }) {
   return (
     <ClockProvider range={ruler.range} rate={ruler.rate}>
       <Shell
+        screen="review"
         crumbs={[
           { label: view.courseTitle, to: `/courses/${view.courseId}` },
           { label: view.exerciseTitle },

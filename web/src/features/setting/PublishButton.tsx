@@ -42,6 +42,7 @@ export function PublishButton({ setting }: { setting: ExerciseSetting }) {
     <>
       {published ? (
         <Button
+          data-walk="publish"
           tip="Learners can start. Press to withdraw it."
           className="rounded-full! border-target! font-semibold text-target"
           onClick={() => void ask()}
@@ -51,6 +52,7 @@ export function PublishButton({ setting }: { setting: ExerciseSetting }) {
       ) : (
         <Button
           kind="main"
+          data-walk="publish"
           disabledReason={!moves && 'Give the model motion at least two keys on one channel first.'}
           onClick={() => void ask()}
         >

@@ -57,6 +57,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
   return (
     <ClockProvider range={motion.range} rate={motion.rate} workRange={motion.workRange} closes={hasClosingKeys(motion)}>
       <Shell
+        screen="setting"
         crumbs={[{ label: setting.courseTitle, to: `/courses/${setting.courseId}` }, { label: title }]}
         status={<SaveStatus />}
         actions={

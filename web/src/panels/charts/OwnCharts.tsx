@@ -1,6 +1,7 @@
 import { findSubject, type MotionDocument, type TimingChart, type Track, trackAlike, tracksOf } from '@undulan/core';
 import { memo, useMemo, useState } from 'react';
 import { selectMotion, selectSettledSubject } from '../../editing/index.ts';
+import { WhatIsThis } from '../../help/index.ts';
 import { useAppSelector } from '../../state/index.ts';
 import { useSegments, useShownSegments } from '../../strips/loom/index.ts';
 import { useRestingFrame } from '../../time/index.ts';
@@ -24,7 +25,10 @@ export function OwnCharts({ tone, target }: OwnChartsProps) {
   }, [subject, target]);
   return (
     <section aria-label="Timing charts" className="mt-4 not-has-[figure]:hidden">
-      <h3 className="text-[15px]">Timing charts</h3>
+      <div className="flex items-center gap-1">
+        <h3 className="text-[15px]">Timing charts</h3>
+        <WhatIsThis of="Timing charts" />
+      </div>
       {tracks.map((track) => (
         <TrackCharts key={track.id} track={track} tone={tone} target={target} subjectId={subject!.id} />
       ))}

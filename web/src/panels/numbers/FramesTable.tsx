@@ -5,6 +5,7 @@ import { Copy } from 'lucide-react';
 import Papa from 'papaparse';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { selectMotion, selectSubject } from '../../editing/index.ts';
+import { WhatIsThis } from '../../help/index.ts';
 import { useAppSelector } from '../../state/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
 import { Button, Empty, sayDone, sayProblem, Select } from '../../ui/index.ts';
@@ -68,6 +69,7 @@ export function FramesTable() {
     <section aria-label="Frames" className="flex h-full min-h-0 flex-col">
       <div className="flex items-center gap-2 pb-2">
         <h3 className="text-[15px]">{subject.name}</h3>
+        <WhatIsThis of="Frames" />
         <Select
           aria-label="Track"
           size="bar"

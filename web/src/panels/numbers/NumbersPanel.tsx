@@ -7,6 +7,7 @@ import {
   selectUnderWay,
   subjectSelected,
 } from '../../editing/index.ts';
+import { WhatIsThis } from '../../help/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { LiveFigures, useMoving, useRestingFrame } from '../../time/index.ts';
 import { Select } from '../../ui/index.ts';
@@ -23,7 +24,7 @@ function isListed(channel: Channel, all: boolean, wanted: readonly ChannelId[]):
     all ||
     channel.keys.length > 0 ||
     wanted.includes(channel.id) ||
-    (wanted.length === 0 && POSITION.includes(channel.id))
+    (POSITION.includes(channel.id) && (wanted.length === 0 || wanted.some((id) => POSITION.includes(id))))
   );
 }
 
@@ -48,6 +49,7 @@ export function NumbersPanel() {
     <section aria-label="Numbers" className="relative">
       <div className="flex items-baseline gap-2 pb-1.5">
         <SubjectName subject={subject} />
+        <WhatIsThis of="Numbers" />
         <span data-live={moving ? '' : undefined} className="figures w-24 text-xs text-faint">
           {moving ? '\u00a0' : `frame ${frame}`}
         </span>

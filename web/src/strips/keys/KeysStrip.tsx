@@ -2,12 +2,12 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { CHANNELS, isStill, type Subject } from '@undulan/core';
 import { clsx } from 'clsx';
 import { ListFilter } from 'lucide-react';
-import { memo, type RefObject, useEffect, useRef } from 'react';
+import { memo, type RefObject, useContext, useEffect, useRef } from 'react';
 import { shallowEqual } from 'react-redux';
 import { type KeyRow, rowsChanged, selectKeyRows } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useTimeScale } from '../../time/index.ts';
-import { LABEL_PX } from '../../time-page/index.ts';
+import { LABEL_PX, StripHelp } from '../../time-page/index.ts';
 import { ContextMenu, Empty, Menu, MenuItem } from '../../ui/index.ts';
 import { GestureNotice } from '../kit/index.ts';
 import { KeyTrack } from './KeyTrack.tsx';
@@ -44,6 +44,7 @@ export function KeysStrip() {
     getItemKey: (i) => rows[i]!.name,
   });
   const offersAt = useKeysMenu();
+  const help = useContext(StripHelp);
   return (
     <ContextMenu offersAt={offersAt}>
       <section
@@ -53,7 +54,8 @@ export function KeysStrip() {
       >
         <div className="sticky top-0 z-[6] flex border-b border-rule bg-paper" style={{ height: SUM_PX }}>
           <div className="flex shrink-0 items-center gap-1 pr-1" style={{ width: LABEL_PX }}>
-            <h3 className="min-w-0 flex-1 text-[13px] leading-5">Keys</h3>
+            <h3 className="text-[13px] leading-5">Keys</h3>
+            <span className="flex-1">{help?.('Keys')}</span>
             <RowFilter hiddenCount={hiddenCount} />
           </div>
           <div className="min-w-0 flex-1 touch-none" onPointerDown={(event) => start(event, true)}>
