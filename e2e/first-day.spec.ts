@@ -212,3 +212,24 @@ test('a first visit offers a walk, once; any part says what it is; the words of 
   await words.getByLabel('Find a word').fill('twos');
   await expect(words.getByRole('definition')).toHaveText('A new drawing on every frame, or on every second frame.');
 });
+
+test('with every strip open none loses its controls; where there is no room for one, that is said', async ({
+  page,
+}) => {
+  await openBench(page, 'Ines Calado', 'Toaster rack');
+  for (const name of ['Film', 'Speed', 'Loom']) await page.getByRole('button', { name, exact: true }).click();
+  for (const [name, control] of [
+    ['Curve', page.getByLabel('Values in')],
+    ['Speed', page.getByRole('button', { name: 'Even speed' })],
+    ['Loom', page.getByLabel('Dragging a foot')],
+  ] as const) {
+    const strip = (await page.getByRole('region', { name: `${name} strip` }).boundingBox())!;
+    const box = (await control.boundingBox())!;
+    expect(box.y + box.height).toBeLessThanOrEqual(strip.y + strip.height + 1);
+  }
+  await page.setViewportSize({ width: 1100, height: 640 });
+  await expect(page.getByRole('status').filter({ hasText: 'No room for' })).toBeVisible();
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await expect(page.getByRole('region', { name: 'Speed strip' })).toBeVisible();
+  for (const name of ['Film', 'Speed', 'Loom']) await page.getByRole('button', { name, exact: true }).click();
+});

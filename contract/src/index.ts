@@ -1,4 +1,13 @@
-export { CourseRole, Credentials, NewPassword, OpenSession, Person, DemoAccounts, ShortcutChoices } from './people.ts';
+export {
+  CourseRole,
+  Credentials,
+  NewPassword,
+  OpenSession,
+  Person,
+  DemoAccounts,
+  ShortcutChoices,
+  SIGNED_IN_MARK,
+} from './people.ts';
 export { Problem, PROBLEMS, problemType } from './problem.ts';
 export type { ProblemName } from './problem.ts';
 export {

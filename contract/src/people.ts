@@ -1,5 +1,8 @@
 import * as z from 'zod';
 
+/** A cookie that scripts can read: somebody signed in with this browser, and has not signed out since. */
+export const SIGNED_IN_MARK = 'undulan.in';
+
 export const CourseRole = z.enum(['instructor', 'learner']);
 export type CourseRole = z.infer<typeof CourseRole>;
 

@@ -1,6 +1,15 @@
 // Rates, ranges, timecode, conversion, planning: exact where it can be.
 export { Rate, RATE_PRESETS, MIN_RATE, MAX_RATE, framesPerSecond, sameRate, formatRate, parseRate } from './rate.ts';
-export { FrameRange, FRAME_LIMIT, frameCount, runningSeconds, travelSeconds, parseRange, partWithin } from './range.ts';
+export {
+  FrameRange,
+  FRAME_LIMIT,
+  formatRange,
+  frameCount,
+  runningSeconds,
+  travelSeconds,
+  parseRange,
+  partWithin,
+} from './range.ts';
 export { exposedFrame, exposedDrawings, MAX_EXPOSURE } from './exposure.ts';
 export type { ExposedDrawing } from './exposure.ts';
 export { answerFrames, formatExact, toNumber } from './exact.ts';

@@ -27,6 +27,12 @@ export function partWithin(part: FrameRange | null, whole: FrameRange): FrameRan
   return first > last || (first === whole.first && last === whole.last) ? null : { first, last };
 }
 
+/** A range as it is read: `1–33`, and where a minus would stand beside the dash `−5 to 33`. */
+export function formatRange({ first, last }: FrameRange): string {
+  const [a, b] = [first, last].map((frame) => String(frame).replace('-', '−'));
+  return first < 0 || last < 0 ? `${a} to ${b}` : `${a}–${b}`;
+}
+
 /** How many frames are shown: `last − first + 1`. */
 export function frameCount(range: FrameRange): number {
   return range.last - range.first + 1;

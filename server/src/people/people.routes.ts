@@ -1,4 +1,4 @@
-import { Credentials, NewPassword, ShortcutChoices } from '@undulan/contract';
+import { Credentials, NewPassword, ShortcutChoices, SIGNED_IN_MARK } from '@undulan/contract';
 import { type Request, Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { personIdOf } from '../access/require-person.ts';
@@ -21,6 +21,9 @@ function settle(work: (done: (error?: Error) => void) => void): Promise<void> {
   });
 }
 
+/** Longer than a session lives that is in use: where there is none any more, the server says so. */
+const MARK_MS = 400 * 24 * 60 * 60 * 1000;
+
 /** A new session for whoever signs in: an id known before is never carried over. */
 async function beginSession(request: Request, personId: string): Promise<void> {
   await settle((done) => request.session.regenerate(done));
@@ -42,6 +45,8 @@ export function peopleRoutes(sequelize: Sequelize): Router {
   routes.post('/session', ...limits, async (request, response) => {
     const person = await checkCredentials(parseBody(Credentials, request));
     await beginSession(request, person.id);
+    // Tells the page, not the server, that it is worth asking who is there.
+    response.cookie(SIGNED_IN_MARK, '1', { maxAge: MARK_MS, sameSite: 'lax' });
     response.json(await signedIn(person.id));
   });
   routes.put('/session/shortcuts', async (request, response) => {
@@ -61,7 +66,7 @@ export function peopleRoutes(sequelize: Sequelize): Router {
   });
   routes.delete('/session', async (request, response) => {
     await settle((done) => request.session.destroy(done));
-    response.clearCookie(SESSION_COOKIE).status(204).end();
+    response.clearCookie(SESSION_COOKIE).clearCookie(SIGNED_IN_MARK).status(204).end();
   });
   return routes;
 }

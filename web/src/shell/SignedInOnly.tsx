@@ -1,3 +1,4 @@
+import { SIGNED_IN_MARK } from '@undulan/contract';
 import { Tooltip } from 'radix-ui';
 import { Navigate, Outlet } from 'react-router';
 import { isProblem, useSessionQuery } from '../server-data/index.ts';
@@ -5,7 +6,10 @@ import { LoadFailed, Loading } from '../ui/index.ts';
 
 /** Everything behind the sign-in: asks who is there once and sends strangers to the door. */
 export function SignedInOnly() {
-  const { data, error, isLoading, refetch } = useSessionQuery();
+  // Who never signed in here need not be asked for.
+  const isKnown = document.cookie.includes(`${SIGNED_IN_MARK}=`);
+  const { data, error, isLoading, refetch } = useSessionQuery(undefined, { skip: !isKnown });
+  if (!isKnown) return <Navigate to="/sign-in" replace />;
   if (isLoading) return <Loading what="your courses" />;
   if (isProblem(error, 'not-signed-in')) return <Navigate to="/sign-in" replace />;
   if (!data) return <LoadFailed what="session" error={error} onRetry={() => void refetch()} />;

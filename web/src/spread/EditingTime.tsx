@@ -67,13 +67,22 @@ export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', fo
       ranges={ranges}
       cues={motion.cues}
       strips={[
-        { id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '150px', content: <KeysStrip /> },
-        { id: 'film', name: 'Film', shortcut: 'stripFilm', size: '72px', startsClosed: true, content: <FilmStrip /> },
+        { id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '150px', leastPx: 62, content: <KeysStrip /> },
+        {
+          id: 'film',
+          name: 'Film',
+          shortcut: 'stripFilm',
+          size: '72px',
+          leastPx: 56,
+          startsClosed: true,
+          content: <FilmStrip />,
+        },
         {
           id: 'curve',
           name: 'Curve',
           shortcut: 'stripCurve',
           size: main === 'curve' ? undefined : '180px',
+          leastPx: 111,
           content: <CurveStrip tone={tone} target={target} />,
         },
         {
@@ -81,6 +90,7 @@ export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', fo
           name: 'Speed',
           shortcut: 'stripSpeed',
           size: '152px',
+          leastPx: 153,
           startsClosed: true,
           content: <SpeedStrip />,
         },
@@ -89,6 +99,7 @@ export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', fo
           name: 'Loom',
           shortcut: 'stripLoom',
           size: main === 'loom' ? undefined : '130px',
+          leastPx: 106,
           startsClosed: main !== 'loom',
           content: <LoomStrip tone={tone} target={target} />,
         },

@@ -13,6 +13,7 @@ export function comparisonStrips(comparison: Comparison, tolerances: Tolerances)
       name: 'Keys',
       shortcut: 'stripKeys',
       size: '118px',
+      leastPx: 84,
       content: <MatchStrip track={compared} targetName={choice.against === 'model' ? 'model' : 'put right'} />,
     });
   strips.push({
@@ -20,6 +21,7 @@ export function comparisonStrips(comparison: Comparison, tolerances: Tolerances)
     name: 'Curve',
     shortcut: 'stripCurve',
     size: undefined,
+    leastPx: 80,
     content: (
       <TwoCurvesStrip
         channelIds={channelIds}
@@ -36,6 +38,7 @@ export function comparisonStrips(comparison: Comparison, tolerances: Tolerances)
         name: 'Speed',
         shortcut: 'stripSpeed',
         size: '130px',
+        leastPx: 96,
         startsClosed: true,
         content: <TwoSpeedsStrip compared={compared} target={target} take={motion} />,
       },
@@ -44,6 +47,7 @@ export function comparisonStrips(comparison: Comparison, tolerances: Tolerances)
         name: 'Loom',
         shortcut: 'stripLoom',
         size: '150px',
+        leastPx: 100,
         startsClosed: true,
         content: <TwinLoomStrip compared={compared} target={target} take={motion} />,
       },
@@ -54,6 +58,7 @@ export function comparisonStrips(comparison: Comparison, tolerances: Tolerances)
       name: 'Gap',
       shortcut: 'stripGap',
       size: '30%',
+      leastPx: 84,
       content: <GapStrip reading={track} tolerancePercent={tolerances.spacingPercent} />,
     });
   return strips;

@@ -1,4 +1,4 @@
-import type { FrameRange } from '@undulan/core';
+import { formatRange, type FrameRange } from '@undulan/core';
 import { clsx } from 'clsx';
 import { type KeyboardEvent, useState } from 'react';
 import { useClock, useTimeScale } from '../time/index.ts';
@@ -96,7 +96,7 @@ export function RangeLane({ controls }: { controls: RangeControls | undefined })
             left: Math.min(scale.xOf(moving.range.last) + 14, scale.widthPx - (warnings.length > 0 ? 330 : 90)),
           }}
         >
-          {[`${moving.range.first}–${moving.range.last}`, ...warnings].join(' · ')}
+          {[formatRange(moving.range), ...warnings].join(' · ')}
         </span>
       )}
     </div>

@@ -1,4 +1,5 @@
 import {
+  formatRange,
   formatRate,
   frameCount,
   type FrameRange,
@@ -44,13 +45,8 @@ export function RangePopover({ ranges }: { ranges: RangeControls | undefined }) 
             )}
           >
             <b className="font-semibold text-ink">
-              {formatRate(rate)} fps · {range.first}–{range.last}
-              {workRange && (
-                <span className="text-accent">
-                  {' '}
-                  · plays {playRange.first}–{playRange.last}
-                </span>
-              )}
+              {formatRate(rate)} fps · {formatRange(range)}
+              {workRange && <span className="text-accent"> · plays {formatRange(playRange)}</span>}
             </b>
             <br />
             {bothDurations(playRange, rate)}
@@ -143,7 +139,7 @@ function RangeForm({ title, range, rate, onCommit, within, warningsOf, reason }:
         </div>
       ) : (
         <p className="text-xs text-faint">
-          {range.first}–{range.last}. {reason}
+          {formatRange(range)}. {reason}
         </p>
       )}
       <Problem className="mt-1">{form.problem}</Problem>

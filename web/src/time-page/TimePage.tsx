@@ -22,6 +22,8 @@ export interface StripEntry {
   shortcut: ShortcutName;
   /** Its height when first opened, in px or percent; without one it takes what is left. */
   size: string | undefined;
+  /** What its controls need, in px: where there is not as much it is folded rather than cut. */
+  leastPx: number;
   /** Closed until a person opens it. */
   startsClosed?: boolean;
   content: ReactNode;
@@ -47,6 +49,20 @@ interface TimePageProps {
 
 const ZOOM_STEP = 1.5;
 
+/** Ruler and ranges over the strips, and the line between two strips. */
+const RULER_PX = 56;
+const LINE_PX = 4;
+
+/** The strips that there is room for, in their order, each with what it needs at least. */
+function withRoom(strips: readonly StripEntry[], heightPx: number): StripEntry[] {
+  let leftPx = heightPx + LINE_PX;
+  return strips.filter(({ leastPx }) => {
+    const fits = leastPx <= leftPx;
+    if (fits) leftPx -= leastPx + LINE_PX;
+    return fits;
+  });
+}
+
 /** The right page: transport and ruler, then strips under that one ruler with one playhead through all of them. */
 export function TimePage({
   name,
@@ -68,7 +84,9 @@ export function TimePage({
     `${name}:closed-strips`,
     strips.filter((strip) => strip.startsClosed).map((strip) => strip.id),
   );
-  const open = strips.filter((strip) => !closed.includes(strip.id));
+  const wanted = strips.filter((strip) => !closed.includes(strip.id));
+  const open = withRoom(wanted, (size?.heightPx ?? Infinity) - RULER_PX);
+  const folded = wanted.filter((strip) => !open.includes(strip));
   const layout = useDefaultLayout({ id: `undulan:${name}:strips`, panelIds: open.map((strip) => strip.id) });
   const first = Math.min(clock.range.first, ...reach);
   const last = Math.max(clock.range.last, ...reach);
@@ -106,7 +124,7 @@ export function TimePage({
               </div>
             </div>
             <div id="strips" className="min-h-0 flex-1">
-              {open.length === 0 ? (
+              {wanted.length === 0 ? (
                 <div className="pt-8" style={{ marginLeft: LABEL_PX }}>
                   <Empty title="All strips are closed">Open one below, or with its number key.</Empty>
                 </div>
@@ -120,7 +138,7 @@ export function TimePage({
                           aria-label={`Size of ${strip.name}`}
                         />
                       )}
-                      <Panel id={strip.id} defaultSize={strip.size} minSize="48px">
+                      <Panel id={strip.id} defaultSize={strip.size} minSize={`${strip.leastPx}px`}>
                         {strip.content}
                       </Panel>
                     </Fragment>
@@ -144,7 +162,14 @@ export function TimePage({
             {strip.name}
           </Toggle>
         ))}
-        <div className="min-w-0 flex-1 truncate px-3 text-center text-xs text-faint">{foot}</div>
+        <div className="min-w-0 flex-1 truncate px-3 text-center text-xs text-faint">
+          {folded.length > 0 && (
+            <span role="status" className="text-ochre" title="Close another strip, or make the window taller">
+              No room for {folded.map((strip) => strip.name).join(', ')}.{' '}
+            </span>
+          )}
+          {foot}
+        </div>
         <PlaybackReport />
       </footer>
     </section>

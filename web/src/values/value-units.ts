@@ -17,7 +17,10 @@ interface ShownUnit {
 /** What values may be shown in beside their own unit; lengths by the stage's scale. */
 const OTHER_UNITS: Partial<Record<KindUnit, ShownUnit[]>> = {
   px: [
+    { label: 'mm', per: (pxPerMetre) => 1000 / pxPerMetre, decimals: 0 },
     { label: 'cm', per: (pxPerMetre) => 100 / pxPerMetre, decimals: 1 },
+    // International inch: 0.0254 m.
+    { label: 'in', per: (pxPerMetre) => 1 / 0.0254 / pxPerMetre, decimals: 2 },
     { label: 'm', per: (pxPerMetre) => 1 / pxPerMetre, decimals: 3 },
   ],
   '×': [{ label: '%', per: () => 100, decimals: 1 }],

@@ -13,7 +13,7 @@ import { EditsPanel } from './EditsPanel.tsx';
 import { GradeForm } from './GradeForm.tsx';
 import type { NoteDraft } from './note-draft.ts';
 import { NotesPanel } from './NotesPanel.tsx';
-import { QueueSteps } from './QueueSteps.tsx';
+import { NextTake, QueueSteps } from './QueueSteps.tsx';
 import { ReadingsChoice } from './ReadingsChoice.tsx';
 import { ReadingStatus } from './ReadingStatus.tsx';
 import { ReturnButton } from './ReturnButton.tsx';
@@ -85,6 +85,7 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
             <ReadingsChoice view={view} />
             <QueueSteps view={view} />
             <PagesChoice pages={pages} onChange={setPages} />
+            {returned && <NextTake view={view} />}
             {!returned && <ReturnButton view={view} writer={writer} onGradeMissing={() => setTab('grade')} />}
           </>
         }

@@ -4,16 +4,40 @@ import { useNavigate } from 'react-router';
 import { Button } from '../../ui/index.ts';
 import { filterWaiting, neighbours, useWaiting, useWaitingFilter } from './use-waiting.ts';
 
-/** To the take before or after in the queue, without going back to it. */
-export function QueueSteps({ view }: { view: TakeView }) {
+/** Those beside a take in the queue, as far as it is looked at. */
+function useNeighbours(view: TakeView) {
   const data = useWaiting(view.courseId).data?.takes;
   const [filter] = useWaitingFilter();
-  const navigate = useNavigate();
   if (!data) return null;
   const filtered = filterWaiting(data, filter);
   // Reached from elsewhere, a take the filter keeps away stands among all of them.
   const waiting = filtered.some((take) => take.takeId === view.id) || view.state === 'returned' ? filtered : data;
-  const { before, after, place } = neighbours(waiting, view.id, view.handedInAt);
+  return { ...neighbours(waiting, view.id, view.handedInAt), count: waiting.length };
+}
+
+/** After a take is returned: on to the next that waits. */
+export function NextTake({ view }: { view: TakeView }) {
+  const beside = useNeighbours(view);
+  const navigate = useNavigate();
+  const next = beside && (beside.after ?? beside.before);
+  if (!next) return null;
+  return (
+    <Button
+      kind="main"
+      tip={`${next.exerciseTitle}, take ${next.number}`}
+      onClick={() => void navigate(`/takes/${next.takeId}`)}
+    >
+      On to {next.learnerName}
+    </Button>
+  );
+}
+
+/** To the take before or after in the queue, without going back to it. */
+export function QueueSteps({ view }: { view: TakeView }) {
+  const beside = useNeighbours(view);
+  const navigate = useNavigate();
+  if (!beside) return null;
+  const { before, after, place, count } = beside;
   const step = (take: WaitingTake | undefined, label: string, none: string, Icon: typeof ChevronLeft) => (
     <Button
       square
@@ -29,7 +53,7 @@ export function QueueSteps({ view }: { view: TakeView }) {
     <span className="flex items-center gap-1">
       {step(before, 'Take before in the queue', 'None waits that is older.', ChevronLeft)}
       <span className="figures min-w-12 text-center text-xs text-faint">
-        {place > 0 ? `${place} of ${waiting.length}` : `${waiting.length} wait`}
+        {place > 0 ? `${place} of ${count}` : `${count} wait`}
       </span>
       {step(after, 'Next take in the queue', 'None waits that is newer.', ChevronRight)}
     </span>

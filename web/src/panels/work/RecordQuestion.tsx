@@ -41,8 +41,8 @@ export function RecordQuestion() {
       }
     >
       <p>
-        You changed {names}, which has keys already. Everything can move by as much, or this frame gets a key of its
-        own. Left unkeyed, the change is shown on every frame until you key it somewhere or drop it.
+        There are keys on {names} already. Everything can move by as much, or this frame gets a key of its own. Left
+        unkeyed, the change is shown on every frame until you key it somewhere or drop it.
       </p>
     </Dialog>
   );

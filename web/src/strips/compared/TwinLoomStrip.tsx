@@ -35,9 +35,10 @@ export function TwinLoomStrip({ compared, target, take }: TwinLoomStripProps) {
       label={
         <>
           <p>{track.label}</p>
-          <p className="mt-0.5">shaded: ends elsewhere</p>
+          <p className="mt-0.5">shaded: drawings that stand elsewhere</p>
           <p className="mt-0.5">
-            ends: speed ÷ mean, <span className="text-target">target</span> <span className="text-take-ink">take</span>
+            speed at the ends, in average speeds: <span className="text-target">target</span>{' '}
+            <span className="text-take-ink">take</span>
           </p>
         </>
       }

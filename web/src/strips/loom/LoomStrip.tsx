@@ -6,11 +6,11 @@ import {
   type TimingChart,
   trackAlike,
 } from '@undulan/core';
-import { useMemo } from 'react';
+import { useContext, useMemo } from 'react';
 import { selectMotion, selectSettledSubject } from '../../editing/index.ts';
 import { useAppSelector } from '../../state/index.ts';
 import { useTimeScale } from '../../time/index.ts';
-import { LABEL_PX } from '../../time-page/index.ts';
+import { LABEL_PX, StripHelp } from '../../time-page/index.ts';
 import { Empty, Select, useSize, useStored } from '../../ui/index.ts';
 import { GestureNotice, StripCanvas } from '../kit/index.ts';
 import { LoomFeet } from './LoomFeet.tsx';
@@ -38,6 +38,7 @@ export function LoomStrip({ tone, target }: LoomStripProps) {
   const charts = useSegments(useAppSelector(selectMotion), subject, track);
   const [measure, size] = useSize();
   const [by, setBy] = useStored<FootDrag>('loom-drag', 'curve');
+  const help = useContext(StripHelp);
   const heightPx = Math.max(64, size?.heightPx ?? 120);
   const rails = useMemo(() => railsOf(heightPx), [heightPx]);
   const segmentOf = ({ firstFrame, lastFrame }: TimingChart): SegmentRef => ({
@@ -51,7 +52,10 @@ export function LoomStrip({ tone, target }: LoomStripProps) {
   return (
     <section aria-label="Loom strip" className="strip flex h-full overflow-hidden border-t border-rule">
       <div className="shrink-0 space-y-1 py-1.5 pr-2 text-xs text-faint" style={{ width: LABEL_PX }}>
-        <h3 className="text-[13px] leading-5 text-ink">Loom</h3>
+        <div className="flex items-center gap-1">
+          <h3 className="text-[13px] leading-5 text-ink">Loom</h3>
+          {help?.('Loom')}
+        </div>
         {track && <p>{track.label}</p>}
         {charts.length > 0 && subject && track && (
           <div className="flex gap-1">

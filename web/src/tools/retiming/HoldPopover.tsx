@@ -123,7 +123,7 @@ function Poses() {
           disabledReason={!canHold && 'All of them are held already.'}
           onClick={() => dispatch(applyEdit({ operation: 'holdPoses', args: [keys] }))}
         >
-          Hold all poses
+          {selectedKeys.length > 1 ? 'Hold the selected poses' : 'Hold all poses'}
         </Button>
         <Button
           className="h-8! flex-1"

@@ -3,6 +3,7 @@ import {
   type ConvertedFrame,
   findSubject,
   formatExact,
+  formatRange,
   formatRate,
   type KeyRef,
   type MotionDocument,
@@ -26,7 +27,7 @@ interface KeysBecomeProps {
 /** Both durations before and after, and every key with where it goes and what rounding makes of it. */
 export function KeysBecome({ before, after, places, gaveWay }: KeysBecomeProps) {
   const durations = ({ range, rate }: MotionDocument): string =>
-    `${formatRate(rate)} fps · ${range.first}–${range.last} · runs ${runningSeconds(range, rate).toFixed(3)} ` +
+    `${formatRate(rate)} fps · ${formatRange(range)} · runs ${runningSeconds(range, rate).toFixed(3)} ` +
     `s · travel ${travelSeconds(range.first, range.last, rate).toFixed(3)} s`;
   const keyName = ({ subjectId, channelId }: Place): string =>
     `${findSubject(before, subjectId)?.name}, ${CHANNELS[channelId].label.toLowerCase()}`;
