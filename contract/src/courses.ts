@@ -37,6 +37,10 @@ export const TakeSummary = z.object({
   late: z.boolean(),
   /** Only once returned, or for an instructor. */
   grade: z.number().nullable(),
+  /** Returned for another take. */
+  again: z.boolean(),
+  /** Replies to its notes; for a learner once it is returned. */
+  replies: z.int(),
   readingState: ReadingState,
 });
 export type TakeSummary = z.infer<typeof TakeSummary>;

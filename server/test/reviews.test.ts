@@ -174,6 +174,8 @@ test('decisions and grades are kept; a dismissed finding never reaches the learn
   const [note] = (await reviewOf(instructor, take.takeId))!.notes;
   expect(note).toMatchObject({ done: true });
   expect(note!.replies.map(({ text }) => text)).toEqual(['Is frame 12 soon enough?', 'It is.']);
+  for (const seen of [await view(ines, take.takeId), await view(instructor, take.takeId)])
+    expect(seen).toMatchObject({ again: true, replies: 2 });
   const jonah = await harness.signIn('jonah');
   await jonah.post(`/api/takes/${take.takeId}/notes/${noteId}/replies`).send({ text: 'Mine?' }).expect(404);
 });

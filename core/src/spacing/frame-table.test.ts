@@ -30,9 +30,21 @@ test('a straight move is even: no difference on any frame', () => {
     createMotion().range,
   );
   expect(rows.length).toBe(25);
-  expect(rows[0]).toEqual({ frame: 1, values: [0], step: null, even: null, difference: null });
+  expect(rows[0]).toEqual({ frame: 1, values: [0], step: null, even: null, difference: null, held: false });
   for (const row of rows.slice(1))
     expect([row.step, row.even, row.difference].map((value) => Math.round(value! * 1e9) / 1e9)).toEqual([25, 25, 0]);
+});
+
+test('on twos each drawing is up for two frames, and all of its step is on the first', () => {
+  const onTwos = { ...glass([createKey(1, 0, { leave: 'linear' }), createKey(25, 600)]), exposure: 2 };
+  const rows = frameTable(onTwos, ROTATION, createMotion().range);
+  expect(rows.slice(0, 5).map(({ values, step, held }) => [values[0], step, held])).toEqual([
+    [0, null, false],
+    [0, 0, true],
+    [50, 50, false],
+    [50, 0, true],
+    [100, 50, false],
+  ]);
 });
 
 test('a smooth move from 0 to 600 steps 25.78 by frame 4, and what it lacks at its ends it has in its middle', () => {

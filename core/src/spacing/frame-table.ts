@@ -1,5 +1,6 @@
 import type { Subject } from '../motion/document/schema.ts';
 import { type Track, trackEvents, trackValues } from '../motion/sampling/track.ts';
+import { exposedFrame } from '../time/exposure.ts';
 import type { FrameRange } from '../time/range.ts';
 
 /** One frame of a track in figures. */
@@ -16,11 +17,17 @@ export interface FrameRow {
   even: number | null;
   /** `step − even`. */
   difference: number | null;
+  /** The drawing of the frame before is still up. */
+  held: boolean;
 }
 
-/** A track frame by frame over a range. In the track's unit; linear in frames. */
+/**
+ * A track frame by frame over a range, as it is seen: a drawing stays as long as it is exposed. In the track's unit;
+ * linear in frames.
+ */
 export function frameTable(subject: Subject, track: Track, { first, last }: FrameRange): FrameRow[] {
-  const values = Array.from({ length: last - first + 1 }, (_, i) => trackValues(subject, track, first + i));
+  const shownOn = (frame: number): number => exposedFrame(frame, first, subject.exposure);
+  const values = Array.from({ length: last - first + 1 }, (_, i) => trackValues(subject, track, shownOn(first + i)));
   const stepTo = (i: number): number => {
     const [here, before] = [values[i]!, values[i - 1]!];
     return here.length === 1 ? here[0]! - before[0]! : Math.hypot(...here.map((value, c) => value - before[c]!));
@@ -31,6 +38,7 @@ export function frameTable(subject: Subject, track: Track, { first, last }: Fram
     step: i === 0 ? null : stepTo(i),
     even: null,
     difference: null,
+    held: i > 0 && shownOn(first + i) === shownOn(first + i - 1),
   }));
   const extremes = trackEvents(subject, track).filter(
     ({ role, frame }) => role === 'extreme' && frame >= first && frame <= last && Number.isInteger(frame),

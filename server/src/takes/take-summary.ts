@@ -1,4 +1,5 @@
 import type { TakeSummary } from '@undulan/contract';
+import { QueryTypes } from 'sequelize';
 import { READING_LINE, ReadingModel } from '../readings/reading.model.ts';
 import { TakeModel } from './take.model.ts';
 
@@ -8,7 +9,7 @@ export const LATE_TERMS = { association: 'exercise', attributes: ['id', 'dueAt',
 /** A take in a line, with what its exercise and its review say beside it. */
 export const TAKE_LINE = {
   attributes: { exclude: ['motion'] },
-  include: [{ association: 'review', attributes: ['returnedAt', 'grade'] }, LATE_TERMS],
+  include: [{ association: 'review', attributes: ['returnedAt', 'grade', 'again'] }, LATE_TERMS],
 };
 
 /** Whether a take came after the due date of an exercise that marks it. */
@@ -26,8 +27,24 @@ export async function newestReadings(takeIds: readonly string[]): Promise<Map<st
   return new Map(readings.map((reading) => [reading.takeId, reading]));
 }
 
+/** How many replies there are to the notes of each of some takes. */
+async function repliesTo(takeIds: readonly string[]): Promise<Map<string, number>> {
+  if (takeIds.length === 0) return new Map();
+  const counts = await TakeModel.sequelize!.query<{ takeId: string; count: number }>(
+    'SELECT reviews.takeId AS takeId, COUNT(*) AS count FROM replies JOIN notes ON notes.id = replies.noteId ' +
+      'JOIN reviews ON reviews.id = notes.reviewId WHERE reviews.takeId IN (:takeIds) GROUP BY reviews.takeId',
+    { replacements: { takeIds: [...takeIds] }, type: QueryTypes.SELECT },
+  );
+  return new Map(counts.map(({ takeId, count }) => [takeId, Number(count)]));
+}
+
 /** A take in a line. A learner learns the grade when the review is returned, not before. */
-function summariseTake(take: TakeModel, reading: ReadingModel | undefined, forInstructor: boolean): TakeSummary {
+function summariseTake(
+  take: TakeModel,
+  reading: ReadingModel | undefined,
+  replies: number,
+  forInstructor: boolean,
+): TakeSummary {
   const returned = Boolean(take.review?.returnedAt);
   return {
     id: take.id,
@@ -38,14 +55,17 @@ function summariseTake(take: TakeModel, reading: ReadingModel | undefined, forIn
     handedInAt: take.handedInAt.toISOString(),
     late: isLate(take),
     grade: returned || forInstructor ? (take.review?.grade ?? null) : null,
+    again: returned && (take.review?.again ?? false),
+    replies: returned || forInstructor ? replies : 0,
     readingState: reading?.shownState ?? 'coming',
   };
 }
 
 /** Some takes in lines. */
 export async function summariseTakes(takes: readonly TakeModel[], forInstructor: boolean): Promise<TakeSummary[]> {
-  const readings = await newestReadings(takes.map(({ id }) => id));
-  return takes.map((take) => summariseTake(take, readings.get(take.id), forInstructor));
+  const ids = takes.map(({ id }) => id);
+  const [readings, replies] = await Promise.all([newestReadings(ids), repliesTo(ids)]);
+  return takes.map((take) => summariseTake(take, readings.get(take.id), replies.get(take.id) ?? 0, forInstructor));
 }
 
 /** A learner's takes of an exercise, first to last. */

@@ -93,10 +93,11 @@ function findExtraTracks(asked: Subject, drawn: Subject, range: { first: number;
 }
 
 /** Whether one coordinate of a position has its keys only because both are keyed together, and the other moves. */
-function isKeyedAlong({ id }: Channel, { positionJoined, channels }: Subject): boolean {
-  const other = id === 'position.x' ? 'position.y' : id === 'position.y' ? 'position.x' : null;
+function isKeyedAlong({ id, keys }: Channel, { positionJoined, channels }: Subject): boolean {
+  const otherId = id === 'position.x' ? 'position.y' : id === 'position.y' ? 'position.x' : null;
+  const other = positionJoined ? channels.find((channel) => channel.id === otherId) : undefined;
   return (
-    positionJoined && channels.some((channel) => channel.id === other && channel.keys.length > 1 && !isStill(channel))
+    other !== undefined && !isStill(other) && keys.every(({ frame }) => other.keys.some((key) => key.frame === frame))
   );
 }
 

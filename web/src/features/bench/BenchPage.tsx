@@ -118,7 +118,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
                     <OwnCharts tone="take" target={targetShown ? target : null} />
                   </Tabs.Content>
                   <Tabs.Content value="frames" className="min-h-0 data-[state=active]:flex-1">
-                    <FramesTable />
+                    <FramesTable target={targetShown ? target : null} />
                   </Tabs.Content>
                   <Tabs.Content value="scene" className="min-h-0 overflow-y-auto data-[state=active]:flex-1">
                     <OwnScene limits={mayChange} />

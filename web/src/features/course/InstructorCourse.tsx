@@ -7,6 +7,7 @@ import { useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { Button, type Column, Empty, LoadFailed, Loading, Table, Tip } from '../../ui/index.ts';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
+import { repliesWords } from './replies-words.ts';
 import { SetExerciseDialog } from './SetExerciseDialog.tsx';
 import { useCopyExercise } from './use-copy-exercise.ts';
 
@@ -167,6 +168,8 @@ function StandingCell({
       says={
         `${learner}, take ${take.number}: ` +
         (waits ? 'waits for review' : `returned with ${take.grade}`) +
+        (take.again ? ', for another take' : '') +
+        (take.replies > 0 ? `, ${repliesWords(take.replies)}` : '') +
         (standing?.hasDraft ? '; a new draft is begun' : '')
       }
     >
@@ -183,6 +186,8 @@ function StandingCell({
       >
         {waits ? `take ${take.number}` : take.grade}
         {take.late && <span className="text-danger"> late</span>}
+        {take.again && <span className="block text-[11px] text-faint">another take</span>}
+        {take.replies > 0 && <span className="block text-[11px] text-accent">{repliesWords(take.replies)}</span>}
         {standing?.hasDraft && ' +'}
       </Link>
     </Tip>

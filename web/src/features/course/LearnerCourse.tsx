@@ -13,6 +13,7 @@ import {
 import { Shell } from '../../shell/index.ts';
 import { Button, Empty, LoadFailed, Loading, sayProblem } from '../../ui/index.ts';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
+import { repliesWords } from './replies-words.ts';
 
 /** How often the course is asked for while a reading is coming. */
 const ASK_EVERY_MS = 1500;
@@ -142,6 +143,8 @@ function TakeLink({ take }: { take: TakeSummary }) {
       {take.title && `, ${take.title}`} ·{' '}
       {returned ? `returned, ${take.grade}` : take.readingState === 'coming' ? 'handed in, being read' : 'handed in'}
       {take.late && ', late'}
+      {take.again && ' · another take is asked for'}
+      {take.replies > 0 && ` · ${repliesWords(take.replies)}`}
     </Link>
   );
 }

@@ -58,6 +58,8 @@ const summary = (number: number) => ({
   number,
   title: '',
   tags: [],
+  again: false,
+  replies: 0,
   state: 'handed-in' as const,
   handedInAt: `2026-11-0${number}T10:00:00.000Z`,
   late: false,

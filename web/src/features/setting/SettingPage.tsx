@@ -98,7 +98,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
                   <NumbersPanel />
                 </Tabs.Content>
                 <Tabs.Content value="frames" className="min-h-0 data-[state=active]:flex-1">
-                  <FramesTable />
+                  <FramesTable target={null} />
                 </Tabs.Content>
                 <Tabs.Content value="chart">
                   <ChartForm />

@@ -1,5 +1,13 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { CHANNELS, type FrameRow, frameTable, type Track, tracksOf } from '@undulan/core';
+import {
+  CHANNELS,
+  findSubject,
+  type FrameRow,
+  frameTable,
+  type MotionDocument,
+  type Track,
+  tracksOf,
+} from '@undulan/core';
 import { clsx } from 'clsx';
 import { Copy } from 'lucide-react';
 import Papa from 'papaparse';
@@ -26,10 +34,10 @@ export function framesCsv(rows: readonly FrameRow[], track: Track): string {
 }
 
 /**
- * The selected subject's track in figures: a row a frame, with its spacing against an even one. Pressing a row goes
- * there.
+ * The selected subject's track in figures as it is seen: a row a frame, with its spacing beside the target's and an
+ * even one. Pressing a row goes there.
  */
-export function FramesTable() {
+export function FramesTable({ target }: { target: MotionDocument | null }) {
   const motion = useAppSelector(selectMotion);
   const subject = useAppSelector(selectSubject);
   const clock = useClock();
@@ -42,6 +50,10 @@ export function FramesTable() {
     () => (motion && subject && track ? frameTable(subject, track, motion.range) : []),
     [motion, subject, track],
   );
+  const asked = useMemo(() => {
+    const other = target && subject && findSubject(target, subject.id);
+    return other && track && motion ? frameTable(other, track, motion.range) : null;
+  }, [target, subject, track, motion]);
   // eslint-disable-next-line react-hooks/incompatible-library -- its functions are not passed on
   const virtual = useVirtualizer({
     count: rows.length,
@@ -55,7 +67,14 @@ export function FramesTable() {
   }, [at, virtual]);
 
   if (!subject || !track) return <Empty title="No frames to list">The selected subject has no keys yet.</Empty>;
-  const columns = ['Frame', ...track.channelIds.map((id) => CHANNELS[id].label), 'Spacing', 'Even', 'Difference'];
+  const columns = [
+    'Frame',
+    ...track.channelIds.map((id) => CHANNELS[id].label),
+    'Spacing',
+    ...(asked ? ['Target'] : []),
+    'Even',
+    'Difference',
+  ];
   const grid = { gridTemplateColumns: `3.5rem repeat(${columns.length - 1}, minmax(0, 1fr))` };
   const copy = async (): Promise<void> => {
     try {
@@ -112,6 +131,9 @@ export function FramesTable() {
                   aria-selected={item.index === at}
                   className={clsx(
                     'figures absolute inset-x-0 grid items-center px-2',
+                    // Frames of one drawing are ruled together, as on paper.
+                    subject.exposure > 1 && !row.held && item.index > 0 ? 'border-t border-rule' : '',
+                    row.held ? 'text-faint' : '',
                     item.index === at ? 'bg-shade font-semibold' : 'hover:bg-shade/60',
                   )}
                   style={{ ...grid, top: item.start, height: ROW_PX }}
@@ -123,11 +145,13 @@ export function FramesTable() {
                   <span role="cell" className="text-left">
                     {row.frame}
                   </span>
-                  {[...row.values, row.step, row.even, row.difference].map((value, i) => (
-                    <span key={i} role="cell" className="text-right">
-                      {figure(track, value)}
-                    </span>
-                  ))}
+                  {[...row.values, row.step, ...(asked ? [asked[item.index]!.step] : []), row.even, row.difference].map(
+                    (value, i) => (
+                      <span key={i} role="cell" className="text-right">
+                        {figure(track, value)}
+                      </span>
+                    ),
+                  )}
                 </button>
               );
             })}
