@@ -77,7 +77,7 @@ test('with Record off, a resting channel rests elsewhere; a moving one is asked 
   fireEvent.keyDown(picture(), { key: 'ArrowLeft' });
   expect([channelOf(motion(), 'pancake', 'position.x').resting, framesOf('position.x')]).toEqual([479, []]);
   fireEvent.keyDown(picture(), { key: 'ArrowDown' });
-  expect(screen.getByRole('dialog').textContent).toContain('You changed position y, which has keys already.');
+  expect(screen.getByRole('dialog').textContent).toContain('There are keys on position y already.');
   fireEvent.click(screen.getByText('Cancel'));
   expect([framesOf('position.y'), selectUndoName(store.getState())]).toEqual([[5, 17], 'resting value']);
   fireEvent.keyDown(picture(), { key: 'ArrowDown' });
