@@ -52,6 +52,19 @@ test('words are kept as they are typed: a title and a brief over a reload, a not
   await page.getByRole('tab', { name: 'Notes 0 + draft' }).click();
   await expect(page.getByRole('textbox', { name: /^New note/ })).toHaveValue('Look at the landing.');
   await page.getByRole('button', { name: 'Cancel' }).click();
+
+  // What is done to a review is taken back step by step.
+  await page.getByRole('tab', { name: 'Grade' }).click();
+  const grade = page.getByLabel('Grade, 0 to 100');
+  await grade.fill('61');
+  await grade.press('Enter');
+  await page.getByLabel('Closing words').fill('Watch the landing.');
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Closing words')).toHaveValue('');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(grade).toHaveValue('');
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('aria-disabled', 'true');
 });
 
 test('a refused change of the target leaves nothing of it; what it would leave behind is said first', async ({
@@ -109,7 +122,7 @@ test('every action, screen, exercise and learner is found by a few letters, with
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Priya Raman, take/);
 });
 
-test('an exercise begins from a ready model, is published after a look at it, withdrawn, and a blank one left is gone', async ({
+test('an exercise begins from a ready model, is published after a look, and withdrawn; a blank one is gone', async ({
   page,
 }) => {
   await signIn(page, 'Marta Olesen');
@@ -144,7 +157,7 @@ test('an exercise begins from a ready model, is published after a look at it, wi
   await expect(page.getByRole('button', { name: 'Publish', exact: true })).toBeVisible();
 });
 
-test('the Bench opens on what the exercise asks for; a loop is closed, eased and retold from the menus of things', async ({
+test('the Bench opens on what is asked for; a loop is closed, eased and retold from the menus of things', async ({
   page,
 }) => {
   await signIn(page, 'Wout Hendriks');

@@ -144,6 +144,8 @@ test('a halves chart is set, a late contact is named, drawn over and returned, a
     for (let i = 0; i < 3; i++) await (i === 0 ? last : keyMark(learner, 'Position x', 24 - i)).press('ArrowLeft');
     await expect(keyMark(learner, 'Position x', 21)).toBeVisible();
     await learner.getByRole('button', { name: 'Brief and chart' }).click();
+    await learner.getByRole('button', { name: 'To frame 21' }).click();
+    await expect(learner.locator('[data-stroke="arrow"]')).toBeVisible();
     await learner.getByRole('checkbox', { name: 'Done: the note on frame 21' }).check();
     await expect(learner.getByText('done in the next take')).toBeVisible();
     await handIn(learner, 2);

@@ -18,7 +18,7 @@ test('whatever its numbers, a ready model is a motion that moves, ends within it
     );
     fc.assert(
       fc.property(numbers, (given) => {
-        const motion = model.build(given as Record<string, number>);
+        const motion = model.build(given);
         expect(MotionDocument.parse(motion)).toEqual(motion);
         const keys = motion.subjects.flatMap(({ channels }) => channels.flatMap((channel) => channel.keys));
         expect(keys.length).toBeGreaterThan(1);

@@ -1,5 +1,5 @@
-import { createKey, createMotion, createSubject } from '../motion/document/document.ts';
 import type { ChannelId } from '../motion/document/channels.ts';
+import { createKey, createMotion, createSubject } from '../motion/document/document.ts';
 import type { Key, Leave, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { dropFrames } from '../spacing/builders.ts';
 

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { recordToggled } from '../editing/index.ts';
 import { useShortcuts } from '../keyboard/index.ts';
 import { KeyHere } from '../panels/numbers/index.ts';
-import { EditableStage, OnionPopover, PLAIN_ONION } from '../picture/stage/index.ts';
+import { EditableStage, OnionPopover, PLAIN_ONION, type StageDrawing } from '../picture/stage/index.ts';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
 import { Button, Toggle, useStored } from '../ui/index.ts';
 
@@ -15,6 +15,9 @@ interface EditingPictureProps {
   noTarget: string | null;
   targetShown: boolean;
   onTargetShown: (shown: boolean) => void;
+  /** Laid over the picture, and drawn onto it: what was said of an earlier take. */
+  overlay?: ReactNode;
+  drawOver?: StageDrawing | undefined;
   /** Beneath the picture: numbers, settings. */
   children: ReactNode;
 }
@@ -22,7 +25,8 @@ interface EditingPictureProps {
 /**
  * The left page of an editing screen: Record and what is shown, the picture, and under it whatever the screen needs.
  */
-export function EditingPicture({ tone, target, noTarget, targetShown, onTargetShown, children }: EditingPictureProps) {
+export function EditingPicture(props: EditingPictureProps) {
+  const { tone, target, noTarget, targetShown, onTargetShown, overlay, drawOver, children } = props;
   const dispatch = useAppDispatch();
   const record = useAppSelector((state) => state.posing.record);
   const [trail, setTrail] = useStored('trail', true);
@@ -69,7 +73,14 @@ export function EditingPicture({ tone, target, noTarget, targetShown, onTargetSh
         </div>
       </div>
       <div className="aspect-video max-h-[46%] min-h-40 shrink-0">
-        <EditableStage tone={tone} target={targetShown ? target : null} trail={trail} onion={onion} />
+        <EditableStage
+          tone={tone}
+          target={targetShown ? target : null}
+          trail={trail}
+          onion={onion}
+          overlay={overlay}
+          drawOver={drawOver}
+        />
       </div>
       <div className="min-h-0 flex-1 overflow-y-auto">{children}</div>
     </section>

@@ -37,7 +37,9 @@ export function Playhead() {
               'border-x-transparent border-t-ink',
             )}
           />
-          <div className="absolute top-[26px] bottom-0 -left-px w-0.5 bg-ink/80" />
+          <div className="absolute top-[26px] -left-px h-[30px] w-0.5 bg-ink/80" />
+          {/* Over the strips so thin that the number of a key beneath it is read. */}
+          <div className="absolute top-[56px] bottom-0 left-[-0.5px] w-px bg-ink/70" />
         </div>
       </div>
     </div>

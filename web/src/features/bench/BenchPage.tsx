@@ -28,6 +28,7 @@ import { LoadFailed, Loading, TabBar, Toggle, useStored } from '../../ui/index.t
 import { BriefDrawer } from './BriefDrawer.tsx';
 import { HandInButton } from './HandInButton.tsx';
 import { hasOwnScene, OwnScene } from './OwnScene.tsx';
+import { useEarlierNotes } from './use-earlier-notes.tsx';
 
 const TABS = [
   { id: 'numbers', label: 'Numbers' },
@@ -72,6 +73,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
   }, [dispatch, wanted, assignment.model]);
   const timeFixed = fixedTime(mayChange);
   const target = assignment.model;
+  const earlier = useEarlierNotes(assignment, motion, drawer);
   const toggleDrawer = (): void => {
     setDrawer(!drawer);
     if (pages === 'time') setPages('both');
@@ -107,6 +109,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
               noTarget={target ? null : 'The instructor does not show the model motion of this exercise now.'}
               targetShown={targetShown}
               onTargetShown={setTargetShown}
+              {...earlier}
             >
               {drawer ? (
                 <BriefDrawer assignment={assignment} onClose={() => setDrawer(false)} />

@@ -17,9 +17,28 @@ import { NextTake, QueueSteps } from './QueueSteps.tsx';
 import { ReadingsChoice } from './ReadingsChoice.tsx';
 import { ReadingStatus } from './ReadingStatus.tsx';
 import { ReturnButton } from './ReturnButton.tsx';
+import { UndoButton } from './UndoButton.tsx';
 import { useDecisions } from './use-decisions.ts';
-import { useReviewWriter } from './use-review-writer.ts';
+import { type DeskUndo, useDeskUndo } from './use-desk-undo.ts';
+import { type ReviewWords, type ReviewWriter, useReviewWriter } from './use-review-writer.ts';
 import { useTried } from './use-tried.ts';
+
+/** A writer of which every change of words can be taken back. */
+function withUndo(writer: ReviewWriter, { did }: DeskUndo): ReviewWriter {
+  return {
+    ...writer,
+    save: (change) => {
+      const before = writer.latest();
+      const made = typeof change === 'function' ? change(before) : change;
+      const earlier = Object.fromEntries(Object.keys(made).map((key) => [key, before[key as keyof ReviewWords]]));
+      const [name = 'words'] = Object.keys(made);
+      if (Object.keys(made).length > 0) did(WORDS[name] ?? name, () => writer.save(earlier), name === 'summary');
+      return writer.save(made);
+    },
+  };
+}
+
+const WORDS: Record<string, string> = { grade: 'grade', summary: 'closing words', criteria: 'grade of a criterion' };
 
 /** What is to be said of a tab. */
 const ABOUT_TABS: Record<string, string> = { findings: 'Findings', notes: 'Notes', grade: 'Grade' };
@@ -56,7 +75,9 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
   const tried = tab === 'edits' ? edits : NO_EDITS;
   const shown = useTried(view, tried);
   const writer = useReviewWriter(view);
-  const decisions = useDecisions(view.id, writer);
+  const undo = useDeskUndo();
+  const decisions = useDecisions(view.id, writer, undo);
+  const graded = useMemo(() => withUndo(writer, undo), [writer, undo]);
   const ruler = view.target ?? view.motion;
   const findings = view.reading?.findings ?? [];
   const notes = view.review?.notes ?? NO_NOTES;
@@ -82,6 +103,7 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
         status={returned ? (view.review?.again ? 'Returned for another take' : 'Returned') : writer.status}
         actions={
           <>
+            {!returned && <UndoButton undo={undo} />}
             <ReadingsChoice view={view} />
             <QueueSteps view={view} />
             <PagesChoice pages={pages} onChange={setPages} />
@@ -134,12 +156,13 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
                         fixed={returned}
                         draft={noteDraft}
                         onDraft={setNoteDraft}
+                        did={undo.did}
                         onKept={(draft, noteId) => void decisions.accepted(draft.findings, noteId)}
                         onGone={(noteId) => void decisions.noteGone(noteId)}
                       />
                     </Tabs.Content>
                     <Tabs.Content value="grade" forceMount hidden={tab !== 'grade'}>
-                      <GradeForm view={view} writer={writer} />
+                      <GradeForm view={view} writer={graded} />
                     </Tabs.Content>
                     <Tabs.Content value="takes">
                       <TakesPanel takeId={view.id} />

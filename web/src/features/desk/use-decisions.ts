@@ -3,6 +3,7 @@ import { type Finding, findingKey } from '@undulan/core';
 import { explain, isProblem, useAddNoteMutation, useRemoveNoteMutation } from '../../server-data/index.ts';
 import { sayProblem } from '../../ui/index.ts';
 import { draftOfFindings } from './note-draft.ts';
+import type { DeskUndo } from './use-desk-undo.ts';
 import type { ReviewWriter } from './use-review-writer.ts';
 
 export interface Decisions {
@@ -26,7 +27,7 @@ function without(
 }
 
 /** What the instructor makes of each finding, kept with the review. */
-export function useDecisions(takeId: string, writer: ReviewWriter): Decisions {
+export function useDecisions(takeId: string, writer: ReviewWriter, { did }: DeskUndo): Decisions {
   const [addNote] = useAddNoteMutation();
   const [removeNote] = useRemoveNoteMutation();
   const accepted = async (keys: readonly string[], noteId: string): Promise<void> => {
@@ -38,32 +39,36 @@ export function useDecisions(takeId: string, writer: ReviewWriter): Decisions {
       },
     }));
   };
+  const takeBack = async (finding: Finding): Promise<void> => {
+    const key = findingKey(finding);
+    const { [key]: gone, ...left } = writer.latest().decisions;
+    const shared = Object.values(left).some((decision) => decision.noteId === gone?.noteId);
+    if (gone?.noteId && !shared) {
+      const answer = await removeNote({ takeId, noteId: gone.noteId });
+      if (answer.error && !isProblem(answer.error, 'not-found')) {
+        sayProblem(explain(answer.error));
+        return;
+      }
+    }
+    await writer.save(({ decisions }) => ({ decisions: without(decisions, (other) => other === key) }));
+  };
   return {
     of: (finding) => writer.words.decisions[findingKey(finding)],
     accepted,
     accept: async (finding) => {
       const { findings, frame, lastFrame, subjectId, text } = draftOfFindings([finding]);
       const answer = await addNote({ takeId, note: NoteText.parse({ frame, lastFrame, subjectId, text }) });
-      if (answer.data) await accepted(findings, answer.data.id);
-      else sayProblem(explain(answer.error));
+      if (answer.data) {
+        await accepted(findings, answer.data.id);
+        did('accepted finding', () => takeBack(finding));
+      } else sayProblem(explain(answer.error));
     },
     dismiss: async (finding, reason) => {
       const decision: Decision = { state: 'dismissed', ...(reason && { reason }) };
       await writer.save(({ decisions }) => ({ decisions: { ...decisions, [findingKey(finding)]: decision } }));
+      did('dismissed finding', () => takeBack(finding));
     },
-    takeBack: async (finding) => {
-      const key = findingKey(finding);
-      const { [key]: gone, ...left } = writer.words.decisions;
-      const shared = Object.values(left).some((decision) => decision.noteId === gone?.noteId);
-      if (gone?.noteId && !shared) {
-        const answer = await removeNote({ takeId, noteId: gone.noteId });
-        if (answer.error && !isProblem(answer.error, 'not-found')) {
-          sayProblem(explain(answer.error));
-          return;
-        }
-      }
-      await writer.save(({ decisions }) => ({ decisions: without(decisions, (other) => other === key) }));
-    },
+    takeBack,
     noteGone: async (noteId) => {
       const concerned = Object.values(writer.words.decisions).some((decision) => decision.noteId === noteId);
       if (concerned)

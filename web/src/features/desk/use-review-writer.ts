@@ -2,7 +2,7 @@ import type { ReviewedTake, ReviewText } from '@undulan/contract';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { explain, isProblem, useReturnReviewMutation, useSaveReviewMutation } from '../../server-data/index.ts';
 
-type ReviewWords = Omit<ReviewText, 'version'>;
+export type ReviewWords = Omit<ReviewText, 'version'>;
 
 export interface ReviewWriter {
   status: string;
@@ -10,6 +10,8 @@ export interface ReviewWriter {
   problem: string | null;
   /** The words as last written here or fetched, whichever is later, with what is not written yet. */
   words: ReviewWords;
+  /** The same at this moment, also between two renderings. */
+  latest: () => ReviewWords;
   /** Writes what changed, and what could not be written before. */
   save: (change: Partial<ReviewWords> | ((words: ReviewWords) => Partial<ReviewWords>)) => Promise<boolean>;
   /** The words once all writes begun before are through. */
@@ -101,6 +103,7 @@ export function useReviewWriter(view: ReviewedTake): ReviewWriter {
     status,
     problem,
     words,
+    latest: () => latest.current,
     save: (change) => {
       const made = typeof change === 'function' ? change(latest.current) : change;
       wait({ ...unsaved.current, ...made });

@@ -7,7 +7,7 @@ import {
   poseOf,
   sampleChannel,
 } from '@undulan/core';
-import { type KeyboardEvent, type MouseEvent, type PointerEvent, useCallback, useMemo } from 'react';
+import { type KeyboardEvent, type MouseEvent, type PointerEvent, type ReactNode, useCallback, useMemo } from 'react';
 import {
   applyEdit,
   changedValues,
@@ -26,7 +26,7 @@ import { drawScene, subjectAt } from './draw-scene.ts';
 import { putTrail, trailKeyAt } from './draw-trail.ts';
 import { drawOnion, type OnionSettings } from './onion.ts';
 import { outlineOf } from './shapes.ts';
-import { StageView } from './StageView.tsx';
+import { type StageDrawing, StageView } from './StageView.tsx';
 
 export const TARGET_COLOUR = '#0b7a6f';
 export const TAKE_COLOUR = '#c8451b';
@@ -37,6 +37,8 @@ interface EditableStageProps {
   target: MotionDocument | null;
   trail: boolean;
   onion: OnionSettings;
+  overlay?: ReactNode;
+  drawOver?: StageDrawing | undefined;
 }
 
 interface SubjectDrag {
@@ -73,7 +75,7 @@ function positionValues(subjectId: string, x: number, y: number): KeyValue[] {
  * The picture of the motion being edited: click a subject to select it, drag it (or use the arrow keys) to put it
  * elsewhere on this frame.
  */
-export function EditableStage({ tone, target, trail, onion }: EditableStageProps) {
+export function EditableStage({ tone, target, trail, onion, overlay, drawOver }: EditableStageProps) {
   const dispatch = useAppDispatch();
   const clock = useClock();
   const motion = useAppSelector(selectShownMotion);
@@ -101,8 +103,9 @@ export function EditableStage({ tone, target, trail, onion }: EditableStageProps
           if (other.id === subjectId) putTrail(context, target, other, TARGET_COLOUR, false);
       if (trail && subject) putTrail(context, motion, subject, colour, tone === 'take');
       if (subject) markSelected(context, picture, frame, subjectId!);
+      drawOver?.(context, frame);
     },
-    [motion, picture, target, trail, onion, keyFrames, subjectId, colour, tone, clock],
+    [motion, picture, target, trail, onion, keyFrames, subjectId, colour, tone, clock, drawOver],
   );
 
   const valuesAfter = (drag: SubjectDrag, { dxPx, dyPx, shiftKey }: DragMove): KeyValue[] => {
@@ -204,6 +207,7 @@ export function EditableStage({ tone, target, trail, onion }: EditableStageProps
           draw={draw}
           label={`Picture. Arrow keys move the selected subject by one ${STEP_UNIT}, with Shift by ten.`}
           tabIndex={0}
+          overlay={overlay}
           className="cursor-grab touch-none active:cursor-grabbing"
           onPointerDown={press}
           onKeyDown={nudge}
