@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import {
   drag,
   exerciseRow,
@@ -245,4 +245,57 @@ test('with every strip open none loses its controls; where there is no room for 
   await page.setViewportSize({ width: 1280, height: 800 });
   await expect(page.getByRole('region', { name: 'Speed strip' })).toBeVisible();
   for (const name of ['Film', 'Speed', 'Loom']) await page.getByRole('button', { name, exact: true }).click();
+});
+
+/** Counts presses of the mouse on the pages of a person. */
+async function countPresses(page: Page): Promise<() => number> {
+  let presses = 0;
+  await page.exposeFunction('pressed', () => presses++);
+  await page.addInitScript(() => {
+    document.addEventListener('pointerdown', () => (window as unknown as { pressed: () => void }).pressed(), true);
+  });
+  return () => presses;
+}
+
+test('a jar lid that turns with a slow finish is set in at most ten presses, done and handed in in eight', async ({
+  browser,
+  page,
+}) => {
+  await signIn(page, 'Marta Olesen');
+  const ofInstructor = await countPresses(page);
+  await page.reload();
+  await page.getByRole('button', { name: 'Set an exercise' }).click();
+  await page.getByRole('radio', { name: 'Turn' }).click();
+  await page.getByRole('dialog').getByLabel('Title').click();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Lid of a jar');
+  await page.getByRole('button', { name: 'Set this exercise' }).click();
+  await page.getByRole('button', { name: 'Publish' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
+  await expect(page.getByRole('button', { name: 'Published' })).toBeVisible();
+  expect(ofInstructor()).toBeLessThanOrEqual(10);
+
+  const learner = await (await browser.newContext()).newPage();
+  await signIn(learner, 'Sena Aydin');
+  const ofLearner = await countPresses(learner);
+  await learner.reload();
+  await exerciseRow(learner, 'Lid of a jar').getByRole('button', { name: 'Start' }).click();
+  await learner.getByRole('button', { name: 'Key here' }).click();
+  await learner.keyboard.press('End');
+  await learner.getByLabel('Rotation on frame 33').click();
+  await learner.keyboard.press('Control+a');
+  await learner.keyboard.type('180');
+  await learner.keyboard.press('Enter');
+  await keyMark(learner, 'Rotation', 1).click({ button: 'right' });
+  await learner.getByRole('menuitem', { name: 'slow finish, firm (cubic)' }).click();
+  await saved(learner);
+  await learner.getByRole('button', { name: 'Hand in take 1' }).click();
+  await learner.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
+  await expect(learner.getByRole('region', { name: 'What happens next' })).toBeVisible();
+  expect(ofLearner()).toBeLessThanOrEqual(8);
+  await learner.context().close();
+
+  await page.getByRole('link', { name: 'Kitchen in Motion' }).click();
+  await page.getByRole('link', { name: /^Lid of a jar, Sena Aydin, take 1/ }).click();
+  await expect(page.getByRole('tab', { name: 'Findings 0' })).toBeVisible();
 });

@@ -125,7 +125,8 @@ test('holds, held poses and back, thinning, reversing, time put in and taken out
   hold = await sheet(page, 'Hold');
   await hold.getByRole('button', { name: 'Hold all poses' }).click();
   await expect(keyMark(page, Y, 9)).toHaveAccessibleName(/then held/);
-  await expect(hold.getByRole('button', { name: 'Hold all poses' })).toHaveAttribute('aria-disabled', 'true');
+  // They are all selected by that.
+  await expect(hold.getByRole('button', { name: 'Hold the selected poses' })).toHaveAttribute('aria-disabled', 'true');
   await hold.getByRole('button', { name: 'Back to curves' }).click();
   await expect(keyMark(page, Y, 9)).toHaveAccessibleName(/then straight/);
   await expect(keyMark(page, Y, 20)).toHaveAccessibleName(/then held/);

@@ -40,6 +40,7 @@ export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', fo
     );
     return [...new Set(frames)].filter((frame) => frame < range.first || frame > range.last).sort((a, b) => a - b);
   }, [motion, range]);
+  const reach = useMemo(() => [...outside, ...beyondFrames(motion, range)], [outside, motion, range]);
   const ranges = useMemo(
     (): RangeControls => ({
       workRange: motion.workRange,
@@ -62,7 +63,7 @@ export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', fo
       name={name}
       keyFrames={keyFrames}
       stepping={stepping}
-      reach={outside}
+      reach={reach}
       selectedFrames={useMemo(() => selectedKeys.map((key) => key.frame), [selectedKeys])}
       ranges={ranges}
       cues={motion.cues}
@@ -121,6 +122,24 @@ export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', fo
       }
     />
   );
+}
+
+/** The share of the range that is shown beyond it, where a channel goes on there. */
+const BEYOND_SHARE = 0.2;
+
+/** Frames beyond the range that show what channels do outside their keys, where the keys leave no room for it. */
+function beyondFrames({ subjects }: MotionDocument, { first, last }: FrameRange): number[] {
+  const room = Math.max(4, Math.round((last - first) * BEYOND_SHARE));
+  return subjects
+    .flatMap(({ channels }) => channels)
+    .flatMap(({ keys, before, after }) => {
+      const [from, to] = [keys[0]?.frame, keys.at(-1)?.frame];
+      if (from === undefined || to === undefined) return [];
+      return [
+        ...(before && before.kind !== 'hold' && from <= first ? [first - room] : []),
+        ...(after && after.kind !== 'hold' && to >= last ? [last + room] : []),
+      ];
+    });
 }
 
 /** What is said of keys outside the range. One just past its end is no slip: it closes a cycle. */

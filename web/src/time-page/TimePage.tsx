@@ -162,7 +162,7 @@ export function TimePage({
             {strip.name}
           </Toggle>
         ))}
-        <div className="min-w-0 flex-1 truncate px-3 text-center text-xs text-faint">
+        <div className="line-clamp-2 min-w-0 flex-1 px-3 text-center text-xs leading-4 text-faint">
           {folded.length > 0 && (
             <span role="status" className="text-ochre" title="Close another strip, or make the window taller">
               No room for {folded.map((strip) => strip.name).join(', ')}.{' '}

@@ -51,16 +51,13 @@ export function KeyBar({ courseId }: { courseId: string | undefined }) {
   const remove = (): void => void dispatch(applyEdit({ operation: 'deleteKeys', args: [selectedKeys] }));
 
   const keys = found.map(({ key }) => key);
-  const bar = '@container flex h-10 shrink-0 items-center gap-2 border-t border-rule text-xs';
+  const bar = '@container relative flex h-10 shrink-0 items-center gap-2 border-t border-rule text-xs';
   if (keys.length === 0) {
     return (
       <div role="group" aria-label="Selected keys" className={clsx(bar, 'text-faint')}>
-        {refused ? (
-          <Refused why={refused} />
-        ) : (
-          'Click a key to see and set how it goes on. Shift-click adds to the selection, as does dragging ' +
-          'over empty rows with Shift.'
-        )}
+        {refused && <Refused why={refused} />}
+        Click a key to see and set how it goes on. Shift-click adds to the selection, as does dragging over empty rows
+        with Shift.
       </div>
     );
   }
@@ -108,12 +105,18 @@ export function KeyBar({ courseId }: { courseId: string | undefined }) {
   );
 }
 
-/** Why the last change was not made. */
+/** Why the last change was not made: over the bar, in full, and in nobody's way. */
 function Refused({ why }: { why: string }) {
   return (
-    <span role="alert" className="truncate text-danger">
+    <p
+      role="alert"
+      className={clsx(
+        'pointer-events-none absolute inset-x-0 bottom-full z-10 mb-1 w-fit max-w-full rounded-md border',
+        'border-danger bg-page px-2 py-1 text-danger shadow-lg',
+      )}
+    >
       {why}
-    </span>
+    </p>
   );
 }
 
