@@ -116,7 +116,13 @@ export function TimePage({
         <div ref={area} className="absolute inset-0 flex flex-col overflow-x-clip">
           <TimeScaleProvider value={scale}>
             <div className="flex">
-              <RulerCorner unit={unit} onUnit={setUnit} zoomed={zoomed} onFit={viewing.fitAll} />
+              <RulerCorner
+                edits={ranges !== undefined}
+                unit={unit}
+                onUnit={setUnit}
+                zoomed={zoomed}
+                onFit={viewing.fitAll}
+              />
               <div className="min-w-0 flex-1">
                 <Ruler cues={cues} unit={unit} onUnit={setUnit} ranges={ranges} />
                 <RangeLane controls={ranges} />
@@ -177,6 +183,8 @@ export function TimePage({
 }
 
 interface RulerCornerProps {
+  /** Keys are moved here. */
+  edits: boolean;
   unit: RulerUnitName;
   onUnit: (unit: RulerUnitName) => void;
   zoomed: boolean;
@@ -184,7 +192,7 @@ interface RulerCornerProps {
 }
 
 /** Beside the ruler: what it is written in, and the way back from a zoom. */
-function RulerCorner({ unit, onUnit, zoomed, onFit }: RulerCornerProps) {
+function RulerCorner({ edits, unit, onUnit, zoomed, onFit }: RulerCornerProps) {
   const keys = useShownKeys();
   return (
     <div className="flex shrink-0 items-start gap-1 pt-1 pr-2" style={{ width: LABEL_PX }}>
@@ -200,7 +208,7 @@ function RulerCorner({ unit, onUnit, zoomed, onFit }: RulerCornerProps) {
         onChoose={onUnit}
         choices={RULER_UNIT_NAMES.map((name) => ({ id: name, label: RULER_UNITS[name].label }))}
       />
-      <SnapPopover />
+      {edits && <SnapPopover />}
       {zoomed && (
         <Button
           square

@@ -68,14 +68,16 @@ export function useRulerMenu({ ranges, unit, onUnit }: RulerMenu): (event: Mouse
       },
       {
         heading: 'Moved keys snap',
-        offers: [
-          { label: snapping.on ? 'Off' : 'On', keys: keys('snap'), run: () => snap({ on: !snapping.on }) },
-          ...[1, 2, 3, 4].map((every) => ({
-            label: every === 1 ? 'to every frame' : `to every ${every} frames`,
-            off: snapping.unit === 'frames' && snapping.every === every ? 'They do.' : undefined,
-            run: () => snap({ on: true, every, unit: 'frames' }),
-          })),
-        ],
+        offers: !ranges
+          ? []
+          : [
+              { label: snapping.on ? 'Off' : 'On', keys: keys('snap'), run: () => snap({ on: !snapping.on }) },
+              ...[1, 2, 3, 4].map((every) => ({
+                label: every === 1 ? 'to every frame' : `to every ${every} frames`,
+                off: snapping.unit === 'frames' && snapping.every === every ? 'They do.' : undefined,
+                run: () => snap({ on: true, every, unit: 'frames' }),
+              })),
+            ],
       },
       {
         heading: 'The ruler is in',
