@@ -18,6 +18,13 @@ test('a number is read with point or comma, either minus, and its unit before or
   expect(readDecimal('80 %').ok).toBe(false);
 });
 
+test('a sum is read as a number, by the signs of keyboards and of type', () => {
+  const sums = ['12 + 4', '48/2', '(3+1)*2', '1½', '−(2)', '2,5 × 4', '7 ÷ 2 − 1', '1 1/2 + 1/2'];
+  expect(sums.map((text) => read(text))).toEqual([16, 24, 8, 1.5, -2, 10, 2.5, 2]);
+  for (const text of ['1 +', '2 * (3', '4 / 0', '(1)(2)', '1 2', '+'.repeat(300)])
+    expect(readDecimal(text).ok).toBe(false);
+});
+
 test('what is no number is none, whatever other notations make of it', () => {
   for (const text of ['', ' ', '.', '-', '0x10', '1 000', '1,2,3', 'Infinity', '1e999', 'twelve', '2.5 s'])
     expect(readDecimal(text).ok).toBe(false);
