@@ -47,6 +47,7 @@ export { bakeMotion, bakeChannelInto } from './sampling/bake.ts';
 export type { BakedMotion, BakeSpan } from './sampling/bake.ts';
 export {
   createMotion,
+  createKeyedSubject,
   createSubject,
   createChannel,
   createKey,

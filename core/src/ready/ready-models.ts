@@ -1,5 +1,4 @@
-import type { ChannelId } from '../motion/document/channels.ts';
-import { createKey, createMotion, createSubject } from '../motion/document/document.ts';
+import { createKey, createKeyedSubject, createMotion, createSubject } from '../motion/document/document.ts';
 import type { Key, Leave, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { dropFrames } from '../spacing/builders.ts';
 
@@ -48,13 +47,6 @@ const degrees = (label: string, usual: number): ReadyNumber => ({
   usual,
 });
 
-type Tracks = Partial<Record<ChannelId, Key[]>>;
-
-function actor(id: string, name: string, look: Subject['look'], at: { x: number; y: number }, tracks: Tracks): Subject {
-  const subject = createSubject(id, name, look, at);
-  return { ...subject, channels: subject.channels.map((channel) => ({ ...channel, keys: tracks[channel.id] ?? [] })) };
-}
-
 const FLOOR_Y = 440;
 const floor: Subject = {
   ...createSubject(
@@ -83,7 +75,7 @@ const slide: ReadyModel<'distance' | 'length'> = {
   build: ({ distance, length }) =>
     scene(length + 9, [
       floor,
-      actor(
+      createKeyedSubject(
         'glass',
         'Tea glass',
         { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' },
@@ -101,7 +93,7 @@ const turn: ReadyModel<'angle' | 'length'> = {
   numbers: { angle: degrees('Angle', 180), length: frames('Takes', 32) },
   build: ({ angle, length }) =>
     scene(1 + length, [
-      actor(
+      createKeyedSubject(
         'bread',
         'Slice of bread',
         { shape: 'slice', widthPx: 260, heightPx: 260, fill: '#d9b98a' },
@@ -141,7 +133,7 @@ const bounce: ReadyModel<'height' | 'bounces' | 'kept'> = {
       range: { first: 1, last: frame + 12 },
       subjects: [
         floor,
-        actor(
+        createKeyedSubject(
           'egg',
           'Rubber egg',
           { shape: 'disc', widthPx: 70, heightPx: 70, fill: '#d9b98a' },
@@ -159,7 +151,7 @@ const swing: ReadyModel<'angle' | 'period'> = {
   numbers: { angle: degrees('To each side', 35), period: frames('There and back', 32, 4) },
   build: ({ angle, period }) => {
     const half = Math.round(period / 2);
-    const ladle = actor(
+    const ladle = createKeyedSubject(
       'ladle',
       'Ladle',
       { shape: 'drop', widthPx: 80, heightPx: 280, fill: '#7d8f8c' },
@@ -190,7 +182,7 @@ const toss: ReadyModel<'height' | 'distance'> = {
       range: { first: 1, last: last + 6 },
       subjects: [
         floor,
-        actor(
+        createKeyedSubject(
           'pancake',
           'Pancake',
           { shape: 'pill', widthPx: 120, heightPx: 24, fill: '#d9a860' },
@@ -223,7 +215,7 @@ const settle: ReadyModel<'distance' | 'over' | 'length'> = {
     const past = (part: number): number => to - distance * (over / 100) * part;
     return scene(length + 9, [
       floor,
-      actor(
+      createKeyedSubject(
         'toast',
         'Toast',
         { shape: 'box', widthPx: 130, heightPx: 150, fill: '#c98a4b' },
@@ -252,7 +244,7 @@ const follow: ReadyModel<'distance' | 'length' | 'lag'> = {
   },
   build: ({ distance, length, lag }) => {
     const half = 1 + Math.round(length / 2);
-    const towel = actor(
+    const towel = createKeyedSubject(
       'towel',
       'Tea towel',
       { shape: 'box', widthPx: 60, heightPx: 190, fill: '#8c5a6b' },
@@ -267,7 +259,7 @@ const follow: ReadyModel<'distance' | 'length' | 'lag'> = {
       },
     );
     return scene(length + 3 * lag + 9, [
-      actor(
+      createKeyedSubject(
         'rail',
         'Rail',
         { shape: 'pill', widthPx: 150, heightPx: 26, fill: '#7d8f8c' },
@@ -290,7 +282,7 @@ const fade: ReadyModel<'from' | 'to' | 'length'> = {
   build: ({ from, to, length }) =>
     scene(1 + length, [
       floor,
-      actor(
+      createKeyedSubject(
         'steam',
         'Steam',
         { shape: 'drop', widthPx: 180, heightPx: 260, fill: '#9fb4b1' },

@@ -1,10 +1,9 @@
 import type { ExerciseDetails } from '@undulan/contract';
 import {
-  type ChannelId,
   createKey,
+  createKeyedSubject,
   createMotion,
   createSubject,
-  type Key,
   type MotionDocument,
   type Subject,
 } from '@undulan/core';
@@ -18,15 +17,8 @@ export interface DemoExercise {
   dueInDays?: number;
 }
 
-type Tracks = Partial<Record<ChannelId, Key[]>>;
-
 function scenery(id: string, name: string, look: Subject['look'], x: number, y: number): Subject {
   return { ...createSubject(id, name, look, { x, y }), locked: true };
-}
-
-function actor(id: string, name: string, look: Subject['look'], at: { x: number; y: number }, tracks: Tracks): Subject {
-  const subject = createSubject(id, name, look, at);
-  return { ...subject, channels: subject.channels.map((channel) => ({ ...channel, keys: tracks[channel.id] ?? [] })) };
 }
 
 function scene(first: number, last: number, subjects: Subject[], fps = 24): MotionDocument {
@@ -50,7 +42,7 @@ const drawerSlide: DemoExercise = {
   motion: scene(1, 30, [
     counter,
     scenery('cabinet', 'Cabinet', { shape: 'box', widthPx: 330, heightPx: 210, fill: '#c9d6d4' }, 260, 328),
-    actor(
+    createKeyedSubject(
       'drawer',
       'Drawer',
       { shape: 'drawer', widthPx: 280, heightPx: 84, fill: '#d9b98a' },
@@ -82,7 +74,7 @@ const teaGlass: DemoExercise = {
   },
   motion: scene(1, 33, [
     counter,
-    actor(
+    createKeyedSubject(
       'glass',
       'Tea glass',
       { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' },
@@ -117,7 +109,7 @@ const pancakeToss: DemoExercise = {
     counter,
     scenery('handle', 'Pan handle', { shape: 'pill', widthPx: 190, heightPx: 16, fill: '#4a4038' }, 300, 412),
     scenery('pan', 'Pan', { shape: 'pill', widthPx: 260, heightPx: 30, fill: '#5b6670' }, 480, 416),
-    actor(
+    createKeyedSubject(
       'pancake',
       'Pancake',
       { shape: 'cake', widthPx: 170, heightPx: 26, fill: '#dca54c' },
@@ -153,7 +145,7 @@ const toasterRack: DemoExercise = {
   },
   motion: scene(1, 49, [
     counter,
-    actor(
+    createKeyedSubject(
       'bread',
       'Bread',
       { shape: 'slice', widthPx: 130, heightPx: 150, fill: '#e2b36f' },
@@ -180,7 +172,7 @@ function honeyMotion(snaps: number): MotionDocument {
     counter,
     scenery('bowl', 'Bowl', { shape: 'pill', widthPx: 240, heightPx: 60, fill: '#c9d6d4' }, 480, 404),
     scenery('spoon', 'Spoon', { shape: 'pill', widthPx: 230, heightPx: 22, fill: '#8d99a0' }, 400, 92),
-    actor(
+    createKeyedSubject(
       'honey',
       'Honey',
       { shape: 'drop', widthPx: 44, heightPx: 66, fill: '#e0a21b' },
@@ -220,7 +212,7 @@ const ovenLight: DemoExercise = {
   },
   motion: scene(1, 48, [
     scenery('oven', 'Oven', { shape: 'box', widthPx: 420, heightPx: 360, fill: '#5b6670' }, 480, 270),
-    actor(
+    createKeyedSubject(
       'light',
       'Light',
       { shape: 'disc', widthPx: 220, heightPx: 220, fill: '#f0c14b' },
@@ -248,7 +240,7 @@ const ladleSwing: DemoExercise = {
   motion: scene(1, 24, [
     scenery('rail', 'Rail', { shape: 'pill', widthPx: 420, heightPx: 14, fill: '#8d99a0' }, 480, 120),
     {
-      ...actor(
+      ...createKeyedSubject(
         'ladle',
         'Ladle',
         { shape: 'pill', widthPx: 26, heightPx: 260, fill: '#8d99a0' },
@@ -280,7 +272,7 @@ const teaTowelDrag: DemoExercise = {
   motion: {
     ...scene(1, 41, [
       counter,
-      actor(
+      createKeyedSubject(
         'end',
         'Towel end',
         { shape: 'box', widthPx: 92, heightPx: 118, fill: '#c8d6e0' },
@@ -301,7 +293,7 @@ const teaTowelDrag: DemoExercise = {
           ],
         },
       ),
-      actor(
+      createKeyedSubject(
         'corner',
         'Held corner',
         { shape: 'box', widthPx: 86, heightPx: 70, fill: '#9fb6c6' },

@@ -40,6 +40,14 @@ export function createSubject(id: string, name: string, look: Look, at: { x: num
   };
 }
 
+/** A subject made, with keys on some of its basic channels. */
+export function createKeyedSubject(
+  ...[id, name, look, at, keys]: [...Parameters<typeof createSubject>, Partial<Record<ChannelId, Key[]>>]
+): Subject {
+  const subject = createSubject(id, name, look, at);
+  return { ...subject, channels: subject.channels.map((channel) => ({ ...channel, keys: keys[channel.id] ?? [] })) };
+}
+
 /** An empty motion: 24 fps, frames 1 to 25 (one second of travel), on a stage of 960 × 540 px. */
 export function createMotion(subjects: Subject[] = []): MotionDocument {
   return {
