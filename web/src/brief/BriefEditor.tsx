@@ -21,7 +21,10 @@ interface BriefEditorProps {
 
 /** Where a brief is written, with headings, lists, emphasis and pictures. Kept as it is typed. */
 export function BriefEditor({ courseId, brief, onCommit }: BriefEditorProps) {
-  const [problem, setProblem] = useState<string | null>(null);
+  const [tooLong, setTooLong] = useState<string | null>(null);
+  // Of a picture: it stands until another is put in, whatever is typed.
+  const [noPicture, setNoPicture] = useState<string | null>(null);
+  const problem = noPicture ?? tooLong;
   const [kept, setKept] = useState(false);
   const [keepPicture, { isLoading }] = useKeepPictureMutation();
   const pause = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -36,9 +39,9 @@ export function BriefEditor({ courseId, brief, onCommit }: BriefEditorProps) {
     clearTimeout(pause.current);
     const html = editor.isEmpty ? '' : editor.getHTML();
     if (html.length > MOST_CHARACTERS)
-      setProblem(`The brief is too long by ${html.length - MOST_CHARACTERS} characters.`);
+      setTooLong(`The brief is too long by ${html.length - MOST_CHARACTERS} characters.`);
     else {
-      setProblem(null);
+      setTooLong(null);
       if (html !== briefHtml(latest.current.brief)) latest.current.onCommit(html);
     }
   };
@@ -70,15 +73,15 @@ export function BriefEditor({ courseId, brief, onCommit }: BriefEditorProps) {
   const addPicture = async (file: File | undefined): Promise<void> => {
     if (!file) return;
     if (file.size > MOST_BYTES) {
-      setProblem(`“${file.name}” is too large: a picture has at most 3 MB.`);
+      setNoPicture(`“${file.name}” is too large: a picture has at most 3 MB.`);
       return;
     }
     const answer = await keepPicture({ courseId, file });
     if (!answer.data) {
-      setProblem(explain(answer.error));
+      setNoPicture(explain(answer.error));
       return;
     }
-    setProblem(null);
+    setNoPicture(null);
     editor
       .chain()
       .setImage({ src: `/api/pictures/${answer.data.id}`, alt: file.name.replace(/\.\w+$/, '') })
