@@ -1,3 +1,4 @@
+import type Fraction from 'fraction.js';
 import * as z from 'zod';
 import { calculate } from '../calculate.ts';
 import { accept, quoted, refuse, type Result } from '../result.ts';
@@ -47,8 +48,8 @@ function rateMeantBy(decimal: number): Rate | undefined {
   return RATE_PRESETS.find((rate) => rate.den === 1001 && Math.abs(framesPerSecond(rate) - decimal) < 0.0055);
 }
 
-/** Ratios of larger whole numbers are no rate of anything: the rate is taken to the millionth. */
-const FINEST = 1_000_000;
+/** To so many decimals any rate is a ratio of whole numbers that the schema takes. */
+const DECIMALS = 4;
 
 /**
  * Reads a rate a person typed: `24`, `12.5`, `23.976` or `30000/1001`, with or without `fps`.
@@ -67,6 +68,7 @@ export function parseRate(text: string): Result<Rate> {
     return refuse('rate-out-of-range', [], `A frame rate is between ${MIN_RATE} and ${MAX_RATE} frames per second.`);
   const meant = text.includes('/') ? undefined : rateMeantBy(value);
   if (meant) return accept(meant);
-  const exact = read.value.d > FINEST ? read.value.round(6) : read.value;
-  return accept({ num: Number(exact.n), den: Number(exact.d) });
+  const ratio = ({ n, d }: Fraction): Rate => ({ num: Number(n), den: Number(d) });
+  const exact = Rate.safeParse(ratio(read.value));
+  return accept(exact.success ? exact.data : ratio(read.value.round(DECIMALS)));
 }

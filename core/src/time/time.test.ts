@@ -41,6 +41,11 @@ test.each([
   expect(parseRate(text)).toMatchObject({ ok: false, issues: [{ code }] });
 });
 
+test('whatever is typed as a rate within bounds is one that can be kept', () => {
+  for (const text of ['123.456789', '239.9999999', '1/3 + 20', '12345677/1000001', '0,5 × 24'])
+    expect(Rate.safeParse((parseRate(text) as { value?: unknown }).value).success, text).toBe(true);
+});
+
 test('every preset reads back from its label', () => {
   for (const rate of RATE_PRESETS) expect(parseRate(formatRate(rate))).toEqual({ ok: true, value: rate });
 });

@@ -14,6 +14,7 @@ import { exerciseFacts } from './migrations/0009-exercise-facts.ts';
 import { sessionsOfPeople } from './migrations/0010-sessions-of-people.ts';
 import { wordsOfTakes } from './migrations/0011-words-of-takes.ts';
 import { blankExercises } from './migrations/0012-blank-exercises.ts';
+import { selfCheckFact } from './migrations/0013-self-check.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -29,6 +30,7 @@ const MIGRATIONS: readonly Migration[] = [
   sessionsOfPeople,
   wordsOfTakes,
   blankExercises,
+  selfCheckFact,
 ];
 
 /**

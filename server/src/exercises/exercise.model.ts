@@ -43,6 +43,7 @@ export class ExerciseModel extends Model<InferAttributes<ExerciseModel>, InferCr
   declare dueAt: Date | null;
   declare latePolicy: ExerciseDetails['latePolicy'] | null;
   declare mayChange: Limits | null;
+  declare selfCheck: CreationOptional<boolean>;
   declare course?: NonAttribute<CourseModel>;
 
   get details(): NonAttribute<ExerciseDetails> {
@@ -77,7 +78,8 @@ type WorkColumns =
   | 'targetHash'
   | 'dueAt'
   | 'latePolicy'
-  | 'mayChange';
+  | 'mayChange'
+  | 'selfCheck';
 
 /**
  * Work as the table keeps it: its motion, of its details what every exercise says in columns of its own and the rest as
@@ -101,6 +103,7 @@ export function workColumns(motion: MotionDocument, details: ExerciseDetails): P
     dueAt: terms.dueAt ? new Date(terms.dueAt) : null,
     latePolicy: terms.latePolicy ?? null,
     mayChange: terms.mayChange ?? null,
+    selfCheck: terms.selfCheck ?? false,
   };
 }
 
@@ -145,6 +148,7 @@ export function initExerciseModel(sequelize: Sequelize): void {
       dueAt: DataTypes.DATE(3),
       latePolicy: DataTypes.STRING(16),
       mayChange: DataTypes.JSON,
+      selfCheck: { type: DataTypes.BOOLEAN, defaultValue: false },
     },
     { sequelize, tableName: 'exercises', modelName: 'exercise' },
   );

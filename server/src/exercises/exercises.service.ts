@@ -177,7 +177,7 @@ export async function assignment(personId: string, exerciseId: string): Promise<
     mayChange: exercise.terms?.mayChange ?? USUAL_LIMITS,
     dueAt: exercise.terms?.dueAt ?? null,
     showsEdits: exercise.terms?.showsEdits ?? false,
-    selfCheck: exercise.terms?.selfCheck ?? false,
+    selfCheck: exercise.selfCheck,
     takeLimit: exercise.terms?.takeLimit ?? null,
     latePolicy: exercise.terms?.latePolicy ?? 'accept',
     model: seesModel ? exercise.motion : null,

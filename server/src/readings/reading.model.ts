@@ -59,6 +59,16 @@ export const READING_LINE: (keyof InferAttributes<ReadingModel>)[] = [
   'createdAt',
 ];
 
+/** The newest reading of a take that there is, in a line. */
+export async function newestRead(takeId: string): Promise<ReadingModel | undefined> {
+  const lines = await ReadingModel.findAll({
+    where: { takeId },
+    attributes: READING_LINE,
+    order: [['createdAt', 'DESC']],
+  });
+  return lines.find((line) => line.shownState === 'read');
+}
+
 export function initReadingModel(sequelize: Sequelize): void {
   ReadingModel.init(
     {

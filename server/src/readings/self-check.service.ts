@@ -1,20 +1,21 @@
 import type { SelfCheck } from '@undulan/contract';
 import type { Reading } from '@undulan/core';
 import { draftFor, exerciseWithDocuments, mayLearnerSeeModel, takeFor } from '../access/access.ts';
-import { ExerciseModel } from '../exercises/exercise.model.ts';
+import type { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { takesOf } from '../takes/take-summary.ts';
 import { coarseReading } from './coarse-reading.ts';
 import { limitMet, type ReaderPool } from './reader-pool.ts';
-import { READING_LINE, ReadingModel } from './reading.model.ts';
+import { newestRead, ReadingModel } from './reading.model.ts';
+import { sharedWork } from './shared-work.ts';
 
 /** A learner gets so many sentences, and no grade: enough to go on with. */
 const MOST_SENTENCES = 3;
 
-const underWay = new Map<string, Promise<Reading>>();
+const once = sharedWork<Reading>();
 
-function refuseUnlessAllowed({ terms }: ExerciseModel): void {
-  if (!terms?.selfCheck) throw new ProblemError('forbidden', 'This exercise has no self-check.');
+function refuseUnlessAllowed({ selfCheck }: ExerciseModel): void {
+  if (!selfCheck) throw new ProblemError('forbidden', 'This exercise has no self-check.');
 }
 
 function inWords(reading: Reading, seesModel: boolean): SelfCheck {
@@ -31,29 +32,21 @@ export async function checkDraft(personId: string, draftId: string, pool: Reader
   const exercise = await exerciseWithDocuments(personId, draft.exerciseId, 'learner');
   refuseUnlessAllowed(exercise);
   const seesModel = mayLearnerSeeModel(exercise, await takesOf(exercise.id, personId, false));
-  // Who asks again meanwhile waits for the same reading.
   const name = `${draftId} ${draft.version} ${exercise.targetHash}`;
-  const work = underWay.get(name) ?? pool.read(exercise.target, draft.motion).finally(() => void underWay.delete(name));
-  underWay.set(name, work);
-  return inWords(
-    await work.catch((error: unknown) => {
-      const why = limitMet(error);
-      throw why === null ? error : new ProblemError('does-not-fit', why);
-    }),
-    seesModel,
-  );
+  const reading = await once(name, () => pool.read(exercise.target, draft.motion)).catch((error: unknown) => {
+    const why = limitMet(error);
+    throw why === null ? error : new ProblemError('does-not-fit', why);
+  });
+  return inWords(reading, seesModel);
 }
 
 /** The same of a take: null while its reading is coming. */
 export async function checkTake(personId: string, takeId: string): Promise<SelfCheck | null> {
   const { take, exercise, role } = await takeFor(personId, takeId);
-  const { id } = exercise;
-  refuseUnlessAllowed((await ExerciseModel.findByPk(id, { attributes: ['id', 'terms'] }))!);
-  const line = (
-    await ReadingModel.findAll({ where: { takeId }, attributes: READING_LINE, order: [['createdAt', 'DESC']] })
-  ).find((one) => one.shownState === 'read');
+  refuseUnlessAllowed(exercise);
+  const line = await newestRead(takeId);
   if (!line) return null;
   const { reading } = (await ReadingModel.findByPk(line.id, { attributes: ['reading'] }))!;
-  const seesModel = role === 'instructor' || mayLearnerSeeModel(exercise, await takesOf(id, take.learnerId, false));
-  return inWords(reading!, seesModel);
+  const takes = role === 'instructor' ? [] : await takesOf(exercise.id, take.learnerId, false);
+  return inWords(reading!, role === 'instructor' || mayLearnerSeeModel(exercise, takes));
 }

@@ -4,12 +4,13 @@ import { takeFor } from '../access/access.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { limitMet, type ReaderPool } from '../readings/reader-pool.ts';
-import { READING_LINE, ReadingModel } from '../readings/reading.model.ts';
+import { newestRead } from '../readings/reading.model.ts';
+import { sharedWork } from '../readings/shared-work.ts';
 import { TargetModel } from '../targets/target.model.ts';
 import { ReviewModel, TakeModel } from './take.model.ts';
 
-/** Those being found, by the reading they are of and what does not count: who asks for the same waits for the same. */
-const underWay = new Map<string, Promise<LeastEdits>>();
+/** Those being found, by the reading they are of and what does not count. */
+const once = sharedWork<LeastEdits>();
 
 /**
  * The fewest edits that put a take right, of its newest reading and what of it was not dismissed: for an instructor,
@@ -23,38 +24,27 @@ export async function editsOfTake(personId: string, takeId: string, pool: Reader
     if (!terms?.showsEdits || !review?.returnedAt)
       throw new ProblemError('forbidden', 'This exercise does not show its edits, or the take is not returned yet.');
   }
-  const lines = await ReadingModel.findAll({
-    where: { takeId },
-    attributes: READING_LINE,
-    order: [['createdAt', 'DESC']],
-  });
-  const line = lines.find((one) => one.shownState === 'read');
+  const line = await newestRead(takeId);
   if (!line) throw new ProblemError('not-found', 'The take is not read yet: its edits come with its reading.');
   const dismissed = Object.entries(review?.decisions ?? {})
     .filter(([, decision]) => decision.state === 'dismissed')
     .map(([key]) => key);
   const name = [line.id, ...dismissed].join('\n');
-  const found = underWay.get(name) ?? find(name, takeId, line.targetHash, dismissed, pool);
-  const { edits, left, why } = await found;
+  const { edits, left, why } = await once(name, () => find(takeId, line.targetHash, dismissed, pool));
   return { edits, left: left.map(({ sentence }) => sentence), why };
 }
 
-function find(
-  name: string,
+async function find(
   takeId: string,
   targetHash: string,
   dismissed: readonly string[],
   pool: ReaderPool,
 ): Promise<LeastEdits> {
-  const work = (async () => {
-    const { target } = (await TargetModel.findByPk(targetHash))!;
-    const { motion } = (await TakeModel.findByPk(takeId, { attributes: ['motion'] }))!;
-    return pool.leastEdits(target, motion, dismissed).catch((error: unknown): LeastEdits => {
-      const why = limitMet(error);
-      if (why === null) throw error;
-      return { edits: [], left: [], why };
-    });
-  })().finally(() => underWay.delete(name));
-  underWay.set(name, work);
-  return work;
+  const { target } = (await TargetModel.findByPk(targetHash))!;
+  const { motion } = (await TakeModel.findByPk(takeId, { attributes: ['motion'] }))!;
+  return pool.leastEdits(target, motion, dismissed).catch((error: unknown): LeastEdits => {
+    const why = limitMet(error);
+    if (why === null) throw error;
+    return { edits: [], left: [], why };
+  });
 }

@@ -3,7 +3,7 @@ import { findingKey, type Reading, type Target, targetRead } from '@undulan/core
 import { mayLearnerSeeModel, type TakeAccess, takeFor } from '../access/access.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { coarseReading } from '../readings/coarse-reading.ts';
-import { READING_LINE, ReadingModel } from '../readings/reading.model.ts';
+import { newestRead, READING_LINE, ReadingModel } from '../readings/reading.model.ts';
 import { TargetModel } from '../targets/target.model.ts';
 import { type NoteModel, ReviewModel, TakeModel } from './take.model.ts';
 import { takesOf } from './take-summary.ts';
@@ -107,7 +107,6 @@ export async function viewTake(personId: string, takeId: string, readingId?: unk
     ? (await TargetModel.findByPk(line.targetHash))!.target
     : (await ExerciseModel.findByPk(exercise.id))!.target;
   const { motion } = (await TakeModel.findByPk(takeId, { attributes: ['motion'] }))!;
-  const { terms } = (await ExerciseModel.findByPk(exercise.id, { attributes: ['terms'] }))!;
   return {
     ...summary,
     role,
@@ -117,7 +116,7 @@ export async function viewTake(personId: string, takeId: string, readingId?: unk
     courseTitle: exercise.course!.title,
     learner: { id: take.learnerId, name: take.learner!.name },
     note: take.note ?? '',
-    selfCheck: terms?.selfCheck ?? false,
+    selfCheck: exercise.selfCheck,
     motion,
     target: seesModel ? targetRead(target, reading ?? { nearest: null }) : null,
     tolerances: target.tolerances,
@@ -159,12 +158,7 @@ export async function seriesOf(personId: string, takeId: string): Promise<Series
   return Promise.all(
     siblings.map(async (sibling): Promise<SeriesTake> => {
       if (role === 'learner' && sibling.state !== 'returned') return { take: sibling, reading: null };
-      const lines = await ReadingModel.findAll({
-        where: { takeId: sibling.id },
-        attributes: READING_LINE,
-        order: [['createdAt', 'DESC']],
-      });
-      const line = lines.find((one) => one.shownState === 'read');
+      const line = await newestRead(sibling.id);
       const reading = line && (await ReadingModel.findByPk(line.id, { attributes: ['reading'] }))!.reading;
       const review = await ReviewModel.findOne({ where: { takeId: sibling.id } });
       return { take: sibling, reading: reading ? readingFor(reading, access, review, seesModel) : null };

@@ -24,6 +24,7 @@ export {
   selectShownMotion,
   selectSubject,
   selectUnderWay,
+  selectWantedIds,
   selectUndoName,
   selectWork,
 } from './selectors.ts';

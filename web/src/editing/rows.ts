@@ -1,4 +1,4 @@
-import { type Channel, type ChannelRef, type MotionDocument, sameChannel, sameData, type Subject } from '@undulan/core';
+import { type Channel, type ChannelRef, type MotionDocument, sameData, type Subject } from '@undulan/core';
 
 /**
  * How the rows of the Keys strip are arranged; names are subject ids, of channels `subject/channel`. Nothing of it is
@@ -19,28 +19,31 @@ export type KeyRow =
   | { kind: 'subject'; name: string; subject: Subject; folded: boolean }
   | { kind: 'channel'; name: string; subject: Subject; channel: Channel };
 
-function rowName({ subjectId, channelId }: ChannelRef): string {
+export function rowName({ subjectId, channelId }: ChannelRef): string {
   return `${subjectId}/${channelId}`;
 }
+
+const NONE: ReadonlySet<string> = new Set();
 
 /** Whether a channel's keys are locked, by its own row or its subject's. */
 export function isLocked({ locked }: RowState, ref: ChannelRef): boolean {
   return locked.includes(ref.subjectId) || locked.includes(rowName(ref));
 }
 
-/** Subjects that can have keys, each with its channels that have keys or are to have some. Scenery
- * has no rows. */
+/**
+ * Subjects that can have keys, each with its channels that have keys or (by the names of their rows) are to have some.
+ * Scenery has no rows.
+ */
 function keyedSubjects(
   motion: MotionDocument,
-  wanted: readonly ChannelRef[],
+  wanted: ReadonlySet<string>,
 ): { subject: Subject; channels: Channel[] }[] {
   return motion.subjects
     .filter((subject) => !subject.locked)
     .map((subject) => ({
       subject,
       channels: subject.channels.filter(
-        ({ id, keys }) =>
-          keys.length > 0 || wanted.some((ref) => sameChannel(ref, { subjectId: subject.id, channelId: id })),
+        ({ id, keys }) => keys.length > 0 || wanted.has(rowName({ subjectId: subject.id, channelId: id })),
       ),
     }));
 }
@@ -53,7 +56,7 @@ export function keyRows(
   motion: MotionDocument,
   state: RowState,
   selectedId: string | null,
-  wanted: readonly ChannelRef[] = [],
+  wanted: ReadonlySet<string> = NONE,
 ): { rows: KeyRow[]; hiddenCount: number } {
   const all = keyedSubjects(motion, wanted);
   const single = all.length === 1;

@@ -10,7 +10,7 @@ import {
   type Subject,
 } from '@undulan/core';
 import type { RootState } from '../state/index.ts';
-import { keyRows, openChannels } from './rows.ts';
+import { keyRows, openChannels, rowName } from './rows.ts';
 
 const NO_KEYS: KeyRef[] = [];
 
@@ -54,14 +54,22 @@ export const selectPictureMotion = createSelector(
   },
 );
 
+/** The channels of the selected subject that the exercise asks for. */
+export const selectWantedIds = createSelector(
+  [(state: RootState) => state.document.wanted, (state: RootState) => state.selection.subjectId],
+  (wanted, subjectId): ChannelId[] =>
+    wanted.filter((ref) => ref.subjectId === subjectId).map(({ channelId }) => channelId),
+);
+
+/** The channels that the exercise asks for, by the names of their rows. */
+const selectWanted = createSelector(
+  [(state: RootState) => state.document.wanted],
+  (wanted): ReadonlySet<string> => new Set(wanted.map(rowName)),
+);
+
 /** The rows of the Keys strip, and how many filters keep away. */
 export const selectKeyRows = createSelector(
-  [
-    selectShownMotion,
-    (state: RootState) => state.rows,
-    (state: RootState) => state.selection.subjectId,
-    (state: RootState) => state.document.wanted,
-  ],
+  [selectShownMotion, (state: RootState) => state.rows, (state: RootState) => state.selection.subjectId, selectWanted],
   (motion, rows, subjectId, wanted) =>
     motion ? keyRows(motion, rows, subjectId, wanted) : { rows: [], hiddenCount: 0 },
 );
@@ -100,19 +108,12 @@ const CARRIES: readonly ChannelId[] = ['position.x', 'position.y', 'travel'];
  * the first that is to be keyed.
  */
 export const selectActiveChannel = createSelector(
-  [
-    selectSubject,
-    selectKeyedChannels,
-    (state: RootState) => state.selection.channelId,
-    (state: RootState) => state.document.wanted,
-  ],
+  [selectSubject, selectKeyedChannels, (state: RootState) => state.selection.channelId, selectWantedIds],
   (subject, keyed, channelId, wanted): Channel | null =>
     subject?.channels.find((channel) => channel.id === channelId) ??
     keyed.find(({ id }) => CARRIES.includes(id)) ??
     keyed[0] ??
-    subject?.channels.find(({ id }) =>
-      wanted.some((ref) => sameChannel(ref, { subjectId: subject.id, channelId: id })),
-    ) ??
+    subject?.channels.find(({ id }) => wanted.includes(id)) ??
     subject?.channels[0] ??
     null,
 );

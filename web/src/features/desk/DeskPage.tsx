@@ -2,6 +2,7 @@ import type { ReviewedTake, TakeEdits } from '@undulan/contract';
 import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { WhatIsThis } from '../../help/index.ts';
+import { UndoButton } from '../../panels/work/index.ts';
 import { isEmptyDrawing } from '../../picture/drawing/index.ts';
 import { type DrawingDraft, LearnerWords, TakesPanel } from '../../reviewing/index.ts';
 import { Shell } from '../../shell/index.ts';
@@ -17,7 +18,6 @@ import { NextTake, QueueSteps } from './QueueSteps.tsx';
 import { ReadingsChoice } from './ReadingsChoice.tsx';
 import { ReadingStatus } from './ReadingStatus.tsx';
 import { ReturnButton } from './ReturnButton.tsx';
-import { UndoButton } from './UndoButton.tsx';
 import { useDecisions } from './use-decisions.ts';
 import { type DeskUndo, useDeskUndo } from './use-desk-undo.ts';
 import { type ReviewWords, type ReviewWriter, useReviewWriter } from './use-review-writer.ts';
@@ -103,7 +103,7 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
         status={returned ? (view.review?.again ? 'Returned for another take' : 'Returned') : writer.status}
         actions={
           <>
-            {!returned && <UndoButton undo={undo} />}
+            {!returned && <UndoButton name={undo.name} onUndo={undo.undo} />}
             <ReadingsChoice view={view} />
             <QueueSteps view={view} />
             <PagesChoice pages={pages} onChange={setPages} />

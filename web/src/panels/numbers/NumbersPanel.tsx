@@ -5,6 +5,7 @@ import {
   selectPictureMotion,
   selectSettledSubject,
   selectUnderWay,
+  selectWantedIds,
   subjectSelected,
 } from '../../editing/index.ts';
 import { WhatIsThis } from '../../help/index.ts';
@@ -39,9 +40,7 @@ export function NumbersPanel() {
   const underWay = useAppSelector(selectUnderWay);
   const live = moving || underWay;
   const [all, setAll] = useState(false);
-  const wanted = useAppSelector((state) => state.document.wanted)
-    .filter((ref) => ref.subjectId === subject?.id)
-    .map((ref) => ref.channelId);
+  const wanted = useAppSelector(selectWantedIds);
   if (!subject) return <p className="p-4 text-center text-faint">No subject is selected: click one in the picture.</p>;
   const listed = subject.channels.filter((channel) => isListed(channel, all, wanted));
   const folded = subject.channels.length - listed.length;

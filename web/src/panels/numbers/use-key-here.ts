@@ -1,13 +1,5 @@
-import {
-  type ChannelId,
-  channelOf,
-  type ChannelRef,
-  type MotionDocument,
-  sampleChannel,
-  type Subject,
-  TRACKS,
-} from '@undulan/core';
-import { applyEdit, selectMotion, selectPictureMotion } from '../../editing/index.ts';
+import { type ChannelId, channelOf, type MotionDocument, sampleChannel, type Subject, TRACKS } from '@undulan/core';
+import { applyEdit, selectMotion, selectPictureMotion, selectWantedIds } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector, useAppStore } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
 import { useStored } from '../../ui/index.ts';
@@ -16,12 +8,11 @@ import { useStored } from '../../ui/index.ts';
 export const KEY_SETS = { moving: 'the moving channels', position: 'position', all: 'all channels' } as const;
 export type KeySet = keyof typeof KEY_SETS;
 
-function channelsOf(set: KeySet, subject: Subject, wanted: readonly ChannelRef[]): ChannelId[] {
+function channelsOf(set: KeySet, subject: Subject, wanted: readonly ChannelId[]): readonly ChannelId[] {
   const moving = subject.channels.filter((channel) => channel.keys.length > 0).map((channel) => channel.id);
   if (set === 'all') return subject.channels.map((channel) => channel.id);
-  if (set === 'position') return [...TRACKS[0]!.channelIds];
-  const asked = wanted.filter((ref) => ref.subjectId === subject.id).map((ref) => ref.channelId);
-  return [moving, asked, [...TRACKS[0]!.channelIds]].find((ids) => ids.length > 0)!;
+  if (set === 'position') return TRACKS[0]!.channelIds;
+  return [moving, wanted].find((ids) => ids.length > 0) ?? TRACKS[0]!.channelIds;
 }
 
 /**
@@ -35,7 +26,7 @@ export function useKeyHere() {
   const store = useAppStore();
   const unkeyed = useAppSelector((state) => state.posing.unkeyed);
   const subjectId = useAppSelector((state) => state.selection.subjectId);
-  const wanted = useAppSelector((state) => state.document.wanted);
+  const wanted = useAppSelector(selectWantedIds);
   const [keySet, setKeySet] = useStored<KeySet>('key-set', 'all');
   const subject = motion?.subjects.find((other) => other.id === subjectId);
 

@@ -5,24 +5,33 @@ import { selectIsDirty } from '../../saving/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, useIsTyping } from '../../ui/index.ts';
 
+/** Takes back what was done last, named. */
+export function UndoButton({ name, onUndo }: { name: string | null; onUndo: () => void }) {
+  const keys = useShownKeys();
+  useShortcuts({ undo: onUndo });
+  return (
+    <Button
+      square
+      aria-label="Undo"
+      tip={`Undo: ${name} (${keys('undo')})`}
+      disabledReason={name === null && 'Nothing to undo.'}
+      onClick={onUndo}
+    >
+      <Undo2 size={15} />
+    </Button>
+  );
+}
+
 /** Undo and redo, named by what they would take back. */
 export function EditingActions() {
   const dispatch = useAppDispatch();
   const undoName = useAppSelector(selectUndoName);
   const redoName = useAppSelector(selectRedoName);
   const keys = useShownKeys();
-  useShortcuts({ undo: () => dispatch(undo()), redo: () => dispatch(redo()) });
+  useShortcuts({ redo: () => dispatch(redo()) });
   return (
     <>
-      <Button
-        square
-        aria-label="Undo"
-        tip={`Undo: ${undoName} (${keys('undo')})`}
-        disabledReason={undoName === null && 'Nothing to undo.'}
-        onClick={() => dispatch(undo())}
-      >
-        <Undo2 size={15} />
-      </Button>
+      <UndoButton name={undoName} onUndo={() => dispatch(undo())} />
       <Button
         square
         aria-label="Redo"

@@ -12,7 +12,7 @@ import {
 import type { MouseEvent } from 'react';
 import { applyEdit, copySelected, type EditRequest, keysSelected, selectMotion } from '../../editing/index.ts';
 import { useShownKeys } from '../../keyboard/index.ts';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { useAppDispatch, useAppStore } from '../../state/index.ts';
 import { formatFrames, useClock, useTimeScale } from '../../time/index.ts';
 import type { Offered, OfferedGroup } from '../../ui/index.ts';
 import { leaveWords, ROLE_WORDS } from '../../values/index.ts';
@@ -51,8 +51,8 @@ export function useKeysMenu(): (event: MouseEvent) => OfferedGroup[] {
   const clock = useClock();
   const scale = useTimeScale();
   const keys = useShownKeys();
-  const motion = useAppSelector(selectMotion);
-  const selected = useAppSelector((state) => state.selection.keys);
+  // Asked when it is pressed: the strip is not drawn anew for it at every change.
+  const store = useAppStore();
   const does = (label: string, request: EditRequest, off?: string | false): Offered => ({
     label,
     off: off || undefined,
@@ -64,6 +64,7 @@ export function useKeysMenu(): (event: MouseEvent) => OfferedGroup[] {
     );
 
   const ofKey = (ref: KeyRef, key: Key, { before, after }: { before: boolean; after: boolean }): OfferedGroup[] => {
+    const selected = store.getState().selection.keys;
     const refs = selected.some((one) => sameKey(one, ref)) ? selected : [ref];
     if (refs.length === 1) dispatch(keysSelected({ keys: refs }));
     const several = refs.length > 1 ? `${refs.length} keys` : `Key on frame ${formatFrames(ref.frame)}`;
@@ -110,6 +111,7 @@ export function useKeysMenu(): (event: MouseEvent) => OfferedGroup[] {
 
   return (event) => {
     const place = placeAt(event, (x) => scale.frameAt(x));
+    const motion = selectMotion(store.getState());
     if (!place || !motion) return [];
     const { subjectId, channelId, frame } = place;
     const ref = { subjectId, channelId };

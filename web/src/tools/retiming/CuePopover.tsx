@@ -1,4 +1,4 @@
-import { type Cue, problemOf } from '@undulan/core';
+import { Cue, FRAME_LIMIT, problemOf } from '@undulan/core';
 import { ChevronDown, Trash2 } from 'lucide-react';
 import { useEffect } from 'react';
 import { applyEdit, selectMotion } from '../../editing/index.ts';
@@ -46,8 +46,11 @@ export function CuePopover() {
               value={formatFrames(cue.frame)}
               onCommit={(text) => {
                 const place = parsePlace(text, { range: clock.range, rate: clock.rate, now: cue.frame });
-                if (place.ok) change(i, { frame: place.value });
-                return problemOf(place);
+                if (!place.ok) return problemOf(place);
+                if (!Cue.shape.frame.safeParse(place.value).success)
+                  return `Frames run from −${FRAME_LIMIT} to ${FRAME_LIMIT}.`;
+                change(i, { frame: place.value });
+                return null;
               }}
             />
             <CommitInput
