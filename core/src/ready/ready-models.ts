@@ -276,7 +276,7 @@ const fade: ReadyModel<'from' | 'to' | 'length'> = {
   says: 'Steam that thins out: opacity alone, slow at both ends.',
   numbers: {
     from: { label: 'From', unit: '%', least: 0, most: 100, whole: false, usual: 100 },
-    to: { label: 'To', unit: '%', least: 0, most: 100, whole: false, usual: 0 },
+    to: { label: 'To', unit: '%', least: 0, most: 100, whole: false, usual: 20 },
     length: frames('Takes', 24),
   },
   build: ({ from, to, length }) =>

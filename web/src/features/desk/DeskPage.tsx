@@ -19,26 +19,9 @@ import { ReadingsChoice } from './ReadingsChoice.tsx';
 import { ReadingStatus } from './ReadingStatus.tsx';
 import { ReturnButton } from './ReturnButton.tsx';
 import { useDecisions } from './use-decisions.ts';
-import { type DeskUndo, useDeskUndo } from './use-desk-undo.ts';
-import { type ReviewWords, type ReviewWriter, useReviewWriter } from './use-review-writer.ts';
+import { useDeskUndo, withUndo } from './use-desk-undo.ts';
+import { useReviewWriter } from './use-review-writer.ts';
 import { useTried } from './use-tried.ts';
-
-/** A writer of which every change of words can be taken back. */
-function withUndo(writer: ReviewWriter, { did }: DeskUndo): ReviewWriter {
-  return {
-    ...writer,
-    save: (change) => {
-      const before = writer.latest();
-      const made = typeof change === 'function' ? change(before) : change;
-      const earlier = Object.fromEntries(Object.keys(made).map((key) => [key, before[key as keyof ReviewWords]]));
-      const [name = 'words'] = Object.keys(made);
-      if (Object.keys(made).length > 0) did(WORDS[name] ?? name, () => writer.save(earlier), name === 'summary');
-      return writer.save(made);
-    },
-  };
-}
-
-const WORDS: Record<string, string> = { grade: 'grade', summary: 'closing words', criteria: 'grade of a criterion' };
 
 /** What is to be said of a tab. */
 const ABOUT_TABS: Record<string, string> = { findings: 'Findings', notes: 'Notes', grade: 'Grade' };

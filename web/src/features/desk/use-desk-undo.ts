@@ -1,4 +1,5 @@
 import { useCallback, useMemo, useState } from 'react';
+import type { ReviewWords, ReviewWriter } from './use-review-writer.ts';
 
 interface Deed {
   name: string;
@@ -33,4 +34,28 @@ export function useDeskUndo(): DeskUndo {
       },
     };
   }, [deeds, did]);
+}
+
+const WORDS: Record<keyof ReviewWords, string> = {
+  grade: 'grade',
+  summary: 'closing words',
+  criteria: 'grade of a criterion',
+  decisions: 'decision',
+};
+
+/** A writer of which every change of words can be taken back. */
+export function withUndo(writer: ReviewWriter, { did }: DeskUndo): ReviewWriter {
+  return {
+    ...writer,
+    save: (change) => {
+      const before = writer.latest();
+      const made = typeof change === 'function' ? change(before) : change;
+      const [name, ...others] = Object.keys(made) as (keyof ReviewWords)[];
+      if (name) {
+        const earlier = Object.fromEntries([name, ...others].map((key) => [key, before[key]]));
+        did(WORDS[name], () => writer.save(earlier), name === 'summary');
+      }
+      return writer.save(made);
+    },
+  };
 }
