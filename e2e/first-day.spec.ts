@@ -65,6 +65,28 @@ test('words are kept as they are typed: a title and a brief over a reload, a not
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(grade).toHaveValue('');
   await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('aria-disabled', 'true');
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(grade).toHaveValue('61');
+  await page.getByRole('button', { name: 'Undo' }).click();
+
+  // A finding's note comes back with what was decided on the finding.
+  await page.getByRole('tab', { name: /^Findings/ }).click();
+  await page
+    .getByRole('button', { name: /^Make a note of/ })
+    .first()
+    .click();
+  const decided = page.getByText('in a note', { exact: true });
+  await expect(decided).toBeVisible();
+  await page.getByRole('tab', { name: 'Notes 1' }).click();
+  await page.getByRole('button', { name: /^Remove the note/ }).click();
+  await page.getByRole('tab', { name: 'Notes 0' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('tab', { name: 'Notes 1' }).click();
+  await page.getByRole('tab', { name: /^Findings/ }).click();
+  await expect(decided).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(decided).toBeHidden();
+  await expect(page.getByRole('tab', { name: 'Notes 0' })).toBeVisible();
 });
 
 test('a refused change of the target leaves nothing of it; what it would leave behind is said first', async ({

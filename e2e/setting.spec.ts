@@ -86,5 +86,11 @@ test('the queue and the Desk’s tabs are accessible; a learner meets the terms 
   await expect(page.getByRole('complementary', { name: 'Brief and chart' })).toContainText(
     'keys on rotation, 5 at most',
   );
-  await expect(page.getByRole('region', { name: 'Notes on take 1' })).toContainText('Slow here, at the turn');
+  const notes = page.getByRole('region', { name: 'Notes on take 1' });
+  await expect(notes).toContainText('Slow here, at the turn');
+  await notes
+    .getByRole('button', { name: /^To frame/ })
+    .first()
+    .click();
+  await expect(notes.getByRole('img', { name: /^Timing chart of the take .* with the target’s ticks/ })).toBeVisible();
 });

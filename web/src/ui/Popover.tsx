@@ -9,13 +9,15 @@ interface PopoverProps {
   /** What is in it, in the words one would look for. */
   holds?: string;
   align?: 'start' | 'center' | 'end';
+  /** Where there is room for it, and nothing that it changes. */
+  side?: 'top' | 'bottom' | 'left' | 'right';
   /** For a sheet of two columns. */
   wide?: boolean;
   children: ReactNode;
 }
 
 /** A small sheet beside the control that opened it. */
-export function Popover({ trigger, label, holds, align = 'start', wide, children }: PopoverProps) {
+export function Popover({ trigger, label, holds, align = 'start', side, wide, children }: PopoverProps) {
   return (
     <Primitive.Root>
       <Primitive.Trigger asChild data-holds={holds}>
@@ -31,6 +33,7 @@ export function Popover({ trigger, label, holds, align = 'start', wide, children
             (event.currentTarget as HTMLElement).focus();
           }}
           align={align}
+          side={side}
           sideOffset={6}
           collisionPadding={8}
           className={clsx(

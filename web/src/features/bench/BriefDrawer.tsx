@@ -32,7 +32,7 @@ export function BriefDrawer({ assignment, onClose }: { assignment: Assignment; o
             </Fragment>
           ))}
         </dl>
-        {lastReturned && <EarlierNotes takeId={lastReturned.id} number={lastReturned.number} />}
+        {lastReturned && <EarlierNotes takeId={lastReturned.id} number={lastReturned.number} target={model} />}
         {lastReturned && assignment.showsEdits && <EditsToTry takeId={lastReturned.id} number={lastReturned.number} />}
         <h3 className="mt-5 mb-2 text-sm">Target chart</h3>
         {model ? (

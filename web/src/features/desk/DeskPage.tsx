@@ -2,7 +2,7 @@ import type { ReviewedTake, TakeEdits } from '@undulan/contract';
 import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { WhatIsThis } from '../../help/index.ts';
-import { UndoButton } from '../../panels/work/index.ts';
+import { UndoButtons } from '../../panels/work/index.ts';
 import { isEmptyDrawing } from '../../picture/drawing/index.ts';
 import { type DrawingDraft, LearnerWords, TakesPanel } from '../../reviewing/index.ts';
 import { Shell } from '../../shell/index.ts';
@@ -19,6 +19,7 @@ import { ReadingsChoice } from './ReadingsChoice.tsx';
 import { ReadingStatus } from './ReadingStatus.tsx';
 import { ReturnButton } from './ReturnButton.tsx';
 import { useDecisions } from './use-decisions.ts';
+import { useDeskNotes } from './use-desk-notes.ts';
 import { useDeskUndo, withUndo } from './use-desk-undo.ts';
 import { useReviewWriter } from './use-review-writer.ts';
 import { useTried } from './use-tried.ts';
@@ -59,11 +60,12 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
   const shown = useTried(view, tried);
   const writer = useReviewWriter(view);
   const undo = useDeskUndo();
-  const decisions = useDecisions(view.id, writer, undo);
   const graded = useMemo(() => withUndo(writer, undo), [writer, undo]);
   const ruler = view.target ?? view.motion;
   const findings = view.reading?.findings ?? [];
   const notes = view.review?.notes ?? NO_NOTES;
+  const deskNotes = useDeskNotes(view.id, writer, undo);
+  const decisions = useDecisions(notes, deskNotes, writer, undo);
   const returned = view.state === 'returned';
   const drawing = useDrawingDraft(tab === 'notes' ? noteDraft : null, setNoteDraft);
 
@@ -86,7 +88,7 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
         status={returned ? (view.review?.again ? 'Returned for another take' : 'Returned') : writer.status}
         actions={
           <>
-            {!returned && <UndoButton name={undo.name} onUndo={undo.undo} />}
+            {!returned && <UndoButtons {...undo} />}
             <ReadingsChoice view={view} />
             <QueueSteps view={view} />
             <PagesChoice pages={pages} onChange={setPages} />
@@ -136,12 +138,10 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
                         takeId={view.id}
                         motion={view.motion}
                         notes={notes}
+                        writer={deskNotes}
                         fixed={returned}
                         draft={noteDraft}
                         onDraft={setNoteDraft}
-                        did={undo.did}
-                        onKept={(draft, noteId) => void decisions.accepted(draft.findings, noteId)}
-                        onGone={(noteId) => void decisions.noteGone(noteId)}
                       />
                     </Tabs.Content>
                     <Tabs.Content value="grade" forceMount hidden={tab !== 'grade'}>

@@ -1,34 +1,32 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { NoteText } from '@undulan/contract';
+import { type Note, NoteText } from '@undulan/contract';
 import { type MotionDocument, readDecimal } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useForm } from 'react-hook-form';
 import { DrawingTools, isEmptyDrawing } from '../../picture/drawing/index.ts';
-import { explain, useAddNoteMutation, useChangeNoteMutation } from '../../server-data/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
 import { Button, CommitInput, Field, INPUT, Select } from '../../ui/index.ts';
 import { EMPTY_DRAFT, type NoteDraft } from './note-draft.ts';
 import { PhraseBank } from './PhraseBank.tsx';
+import type { DeskNotes } from './use-desk-notes.ts';
 
 interface NoteFormProps {
-  takeId: string;
   motion: MotionDocument;
+  notes: readonly Note[];
+  writer: DeskNotes;
   draft: NoteDraft | null;
   onDraft: (draft: NoteDraft | null) => void;
-  onKept: (draft: NoteDraft, noteId: string) => void;
 }
 
 /** Where a note is written: its words, its frame or span, its subject, and what is drawn over the frame. */
-export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormProps) {
+export function NoteForm({ motion, notes, writer, draft, onDraft }: NoteFormProps) {
   const clock = useClock();
   // A note is pinned to a whole frame, also when the playhead stands between two.
   const playhead = Math.round(useRestingFrame());
   const frame = draft?.frame ?? playhead;
-  const [addNote, adding] = useAddNoteMutation();
-  const [changeNote, changing] = useChangeNoteMutation();
   // The draft is the page's, which draws it on the picture: the form says whether it can be sent.
   const form = useForm({ resolver: zodResolver(NoteText), values: noteOf(draft, frame), shouldFocusError: false });
-  const { errors } = form.formState;
+  const { errors, isSubmitting } = form.formState;
   const error = Object.values(errors)[0]?.message;
   const change = (part: Partial<NoteDraft>): void => onDraft({ ...(draft ?? EMPTY_DRAFT), ...part });
   /** What is drawn belongs to a frame: from then on the note stays on it, and the picture shows it. */
@@ -39,13 +37,10 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
   };
 
   const keep = async (note: NoteText): Promise<void> => {
-    const id = draft?.id;
-    const answer = id ? await changeNote({ takeId, noteId: id, note }) : await addNote({ takeId, note });
-    if (answer.error) form.setError('text', { message: explain(answer.error) });
-    else {
-      if (draft) onKept(draft, id ?? (answer.data as { id: string }).id);
-      onDraft(null);
-    }
+    const from = notes.find(({ id }) => id === draft?.id);
+    const problem = await (from ? writer.change(from, note) : writer.pin(note, draft?.findings ?? []));
+    if (problem) form.setError('text', { message: problem });
+    else onDraft(null);
   };
   const subjects = motion.subjects.filter((subject) => !subject.locked);
   const pinned = draft?.lastFrame ? `frames ${frame}–${draft.lastFrame}` : `frame ${frame}`;
@@ -102,7 +97,7 @@ export function NoteForm({ takeId, motion, draft, onDraft, onKept }: NoteFormPro
         />
       </div>
       <div className="flex flex-wrap gap-2">
-        <Button type="submit" disabled={adding.isLoading || changing.isLoading}>
+        <Button type="submit" disabled={isSubmitting}>
           {draft?.id ? 'Keep the change' : `Pin to ${pinned}`}
         </Button>
         {draft?.frame !== undefined && draft.frame !== playhead && (

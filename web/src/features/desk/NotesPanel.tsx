@@ -1,54 +1,35 @@
-import { type Note, NoteText } from '@undulan/contract';
+import type { Note } from '@undulan/contract';
 import type { MotionDocument } from '@undulan/core';
 import { Pencil, PenLine, Trash2 } from 'lucide-react';
 import { NoteReplies } from '../../reviewing/index.ts';
-import { explain, useAddNoteMutation, useRemoveNoteMutation } from '../../server-data/index.ts';
 import { useClock } from '../../time/index.ts';
-import { Button, Empty, sayProblem } from '../../ui/index.ts';
+import { Button, Empty } from '../../ui/index.ts';
 import { draftOfNote, type NoteDraft } from './note-draft.ts';
 import { NoteForm } from './NoteForm.tsx';
-import type { DeskUndo } from './use-desk-undo.ts';
+import type { DeskNotes } from './use-desk-notes.ts';
 
 interface NotesPanelProps {
   takeId: string;
   motion: MotionDocument;
   notes: readonly Note[];
+  writer: DeskNotes;
   /** The review was returned: notes stay as they are, and are answered. */
   fixed: boolean;
   draft: NoteDraft | null;
   onDraft: (draft: NoteDraft | null) => void;
-  onKept: (draft: NoteDraft, noteId: string) => void;
-  onGone: (noteId: string) => void;
-  did: DeskUndo['did'];
 }
 
 /** The instructor's notes, each pinned to a frame or a span; and the place to write one. */
 export function NotesPanel(props: NotesPanelProps) {
-  const { takeId, motion, notes, fixed, draft, onDraft, onKept, onGone, did } = props;
+  const { takeId, motion, notes, writer, fixed, draft, onDraft } = props;
   const clock = useClock();
-  const [removeNote] = useRemoveNoteMutation();
-  const [addNote] = useAddNoteMutation();
   const goTo = (frame: number): void => {
     clock.stop();
     clock.seek(frame);
   };
-  const remove = async (noteId: string): Promise<boolean> => {
-    const answer = await removeNote({ takeId, noteId });
-    if (answer.error) sayProblem(explain(answer.error));
-    else onGone(noteId);
-    return !answer.error;
-  };
-  const put = async (note: NoteText): Promise<void> => {
-    const answer = await addNote({ takeId, note });
-    if (answer.error) sayProblem(explain(answer.error));
-  };
-  const kept = (from: NoteDraft, noteId: string): void => {
-    onKept(from, noteId);
-    if (!from.id) did('note', () => remove(noteId));
-  };
   return (
     <div className="grid gap-2.5 pb-2">
-      {!fixed && <NoteForm takeId={takeId} motion={motion} draft={draft} onDraft={onDraft} onKept={kept} />}
+      {!fixed && <NoteForm motion={motion} notes={notes} writer={writer} draft={draft} onDraft={onDraft} />}
       {notes.length === 0 && (
         <Empty title="No notes yet">
           {fixed ? 'The review was returned without any.' : 'Go to a frame and write what to look at there.'}
@@ -90,11 +71,7 @@ export function NotesPanel(props: NotesPanelProps) {
                     square
                     className="h-6! w-6!"
                     aria-label={`Remove the note on frame ${note.frame}`}
-                    onClick={() =>
-                      void remove(note.id).then(
-                        (isGone) => isGone && did('removed note', () => put(NoteText.parse(note))),
-                      )
-                    }
+                    onClick={() => void writer.remove(note)}
                   >
                     <Trash2 size={13} />
                   </Button>

@@ -6,10 +6,11 @@ import { CHART, layOutChart } from './chart-layout.ts';
 interface LiveChartProps {
   chart: TimingChart;
   tone: 'take' | 'target';
+  aim?: TimingChart | undefined;
 }
 
 /** A timing chart while a gesture changes it, painted where its drawing stands. */
-export function LiveChart({ chart, tone }: LiveChartProps) {
+export function LiveChart({ chart, tone, aim }: LiveChartProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useLayoutEffect(() => {
     const element = canvas.current!;
@@ -27,18 +28,23 @@ export function LiveChart({ chart, tone }: LiveChartProps) {
     const scale = width / CHART.widthPx;
     context.setTransform(scale, 0, 0, scale, 0, 0);
     context.clearRect(0, 0, CHART.widthPx, CHART.heightPx);
-    paintChart(context, chart, tone);
-  }, [chart, tone]);
+    paintChart(context, { chart, tone, aim });
+  }, [chart, tone, aim]);
   return <canvas ref={canvas} aria-hidden="true" className="pointer-events-none absolute top-0 left-0" />;
 }
 
-function paintChart(context: CanvasRenderingContext2D, chart: TimingChart, tone: 'take' | 'target'): void {
-  const { xOf, low, high, between, ends, labelled } = layOutChart(chart);
+function paintChart(context: CanvasRenderingContext2D, { chart, tone, aim }: LiveChartProps): void {
+  const { xOf, low, high, between, ends, labelled } = layOutChart(chart, aim);
   const [colour, faint, page] = [
     cssColour(tone === 'take' ? 'var(--take)' : 'var(--target)'),
     cssColour('var(--faint)'),
     cssColour('var(--page)'),
   ];
+  context.fillStyle = cssColour('var(--target)');
+  for (const { progress, role } of aim?.marks ?? []) {
+    const width = role === 'inbetween' ? 1.4 : 2.4;
+    context.fillRect(xOf(progress) - width / 2, CHART.aimY, width, CHART.aimPx);
+  }
   context.strokeStyle = colour;
   context.lineWidth = 1.5;
   context.setLineDash(tone === 'take' ? [6, 4] : []);

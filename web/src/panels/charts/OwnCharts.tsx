@@ -120,7 +120,7 @@ const ChartPairs = memo(function ChartPairs({ tone, drawn, lives, aims, first, l
     return (
       <div key={chart?.firstFrame ?? `target ${aim!.firstFrame}`} className="border-b border-rule py-1 last:border-0">
         {aim && <TimingChartFigure chart={aim} tone="target" />}
-        {chart && <TimingChartFigure chart={chart} tone={tone} live={live} />}
+        {chart && <TimingChartFigure chart={chart} tone={tone} live={live} aim={aim} />}
       </div>
     );
   });

@@ -9,6 +9,8 @@ interface TimingChartFigureProps {
   tone: 'take' | 'target';
   /** What becomes of it in the gesture under way: painted over it, since it changes with every move. */
   live?: TimingChart | undefined;
+  /** The target's chart of the same way: its ticks stand over the line. */
+  aim?: TimingChart | undefined;
 }
 
 /**
@@ -19,14 +21,15 @@ export const TimingChartFigure = memo(function TimingChartFigure({
   chart,
   tone,
   live = chart,
+  aim,
 }: TimingChartFigureProps) {
   const isLive = live !== chart;
   return (
     <figure className="relative overflow-x-auto">
       <div className={isLive ? 'opacity-0' : undefined}>
-        <ChartDrawing chart={chart} tone={tone} />
+        <ChartDrawing chart={chart} tone={tone} aim={aim} />
       </div>
-      {isLive && <LiveChart chart={live} tone={tone} />}
+      {isLive && <LiveChart chart={live} tone={tone} aim={aim} />}
       {chart.unmarked !== undefined && (
         <figcaption className="text-xs text-faint">
           {chart.unmarked} in-betweens are not drawn: they would lie on each other.
@@ -36,15 +39,18 @@ export const TimingChartFigure = memo(function TimingChartFigure({
   );
 });
 
-const ChartDrawing = memo(function ChartDrawing({ chart, tone }: Omit<TimingChartFigureProps, 'live'>) {
+const ChartDrawing = memo(function ChartDrawing({ chart, tone, aim }: Omit<TimingChartFigureProps, 'live'>) {
   const colour = tone === 'take' ? 'var(--take)' : 'var(--target)';
-  const { xOf, low, high, between, ends, labelled } = layOutChart(chart);
+  const { xOf, low, high, between, ends, labelled } = layOutChart(chart, aim);
   return (
     <svg
       viewBox={`0 0 ${CHART.widthPx} ${CHART.heightPx}`}
       className="w-full max-w-[520px]"
       role="img"
-      aria-label={`Timing chart of the ${tone} from frame ${chart.firstFrame} to ${chart.lastFrame}`}
+      aria-label={
+        `Timing chart of the ${tone} from frame ${chart.firstFrame} to ${chart.lastFrame}` +
+        (aim ? `, with the target’s ticks, ${aim.firstFrame} to ${aim.lastFrame}` : '')
+      }
     >
       <line
         x1={xOf(low)}
@@ -55,6 +61,17 @@ const ChartDrawing = memo(function ChartDrawing({ chart, tone }: Omit<TimingChar
         strokeWidth={1.5}
         strokeDasharray={tone === 'take' ? '6 4' : undefined}
       />
+      {aim?.marks.map(({ frame, progress, role }) => (
+        <line
+          key={`target ${frame}`}
+          x1={xOf(progress)}
+          x2={xOf(progress)}
+          y1={CHART.aimY}
+          y2={CHART.aimY + CHART.aimPx}
+          stroke="var(--target)"
+          strokeWidth={role === 'inbetween' ? 1.4 : 2.4}
+        />
+      ))}
       {between.map((mark) => {
         const x = xOf(mark.progress);
         return (

@@ -1,6 +1,6 @@
 import type { ChartMark, TimingChart } from '@undulan/core';
 
-export const CHART = { widthPx: 420, heightPx: 58, lineY: 24, ringPx: 12 };
+export const CHART = { widthPx: 420, heightPx: 58, lineY: 24, ringPx: 12, aimY: 1, aimPx: 9 };
 const EDGE = 24;
 const ROOM_PX = 15;
 
@@ -15,10 +15,14 @@ export interface ChartLayout {
   labelled: Set<number>;
 }
 
-/** Where the marks of a timing chart stand, in px of a chart `CHART.widthPx` wide. */
-export function layOutChart({ marks }: TimingChart): ChartLayout {
-  const low = Math.min(0, ...marks.map((mark) => mark.progress));
-  const high = Math.max(1, ...marks.map((mark) => mark.progress));
+/**
+ * Where the marks of a timing chart stand, in px of a chart `CHART.widthPx` wide, with room for those of the target's
+ * chart over it.
+ */
+export function layOutChart({ marks }: TimingChart, aim?: TimingChart): ChartLayout {
+  const all = [...marks, ...(aim?.marks ?? [])].map((mark) => mark.progress);
+  const low = Math.min(0, ...all);
+  const high = Math.max(1, ...all);
   const xOf = (progress: number): number => EDGE + ((progress - low) / (high - low)) * (CHART.widthPx - 2 * EDGE);
   const between = marks.filter((mark) => mark.role !== 'extreme');
   return { xOf, low, high, between, ends: [marks[0]!, marks.at(-1)!], labelled: labelledFrames(between, xOf) };

@@ -5,43 +5,49 @@ import { selectIsDirty } from '../../saving/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, useIsTyping } from '../../ui/index.ts';
 
-/** Takes back what was done last, named. */
-export function UndoButton({ name, onUndo }: { name: string | null; onUndo: () => void }) {
-  const keys = useShownKeys();
-  useShortcuts({ undo: onUndo });
-  return (
-    <Button
-      square
-      aria-label="Undo"
-      tip={`Undo: ${name} (${keys('undo')})`}
-      disabledReason={name === null && 'Nothing to undo.'}
-      onClick={onUndo}
-    >
-      <Undo2 size={15} />
-    </Button>
-  );
+interface UndoButtonsProps {
+  /** What would be taken back, and what done again; null where there is nothing. */
+  undoName: string | null;
+  redoName: string | null;
+  undo: () => void;
+  redo: () => void;
 }
 
 /** Undo and redo, named by what they would take back. */
-export function EditingActions() {
-  const dispatch = useAppDispatch();
-  const undoName = useAppSelector(selectUndoName);
-  const redoName = useAppSelector(selectRedoName);
+export function UndoButtons({ undoName, redoName, undo, redo }: UndoButtonsProps) {
   const keys = useShownKeys();
-  useShortcuts({ redo: () => dispatch(redo()) });
+  useShortcuts({ undo, redo });
   return (
     <>
-      <UndoButton name={undoName} onUndo={() => dispatch(undo())} />
+      <Button
+        square
+        aria-label="Undo"
+        tip={`Undo: ${undoName} (${keys('undo')})`}
+        disabledReason={undoName === null && 'Nothing to undo.'}
+        onClick={undo}
+      >
+        <Undo2 size={15} />
+      </Button>
       <Button
         square
         aria-label="Redo"
         tip={`Redo: ${redoName} (${keys('redo')})`}
         disabledReason={redoName === null && 'Nothing to redo.'}
-        onClick={() => dispatch(redo())}
+        onClick={redo}
       >
         <Redo2 size={15} />
       </Button>
     </>
+  );
+}
+
+/** Undo and redo of the work that is open. */
+export function EditingActions() {
+  const dispatch = useAppDispatch();
+  const undoName = useAppSelector(selectUndoName);
+  const redoName = useAppSelector(selectRedoName);
+  return (
+    <UndoButtons undoName={undoName} redoName={redoName} undo={() => dispatch(undo())} redo={() => dispatch(redo())} />
   );
 }
 

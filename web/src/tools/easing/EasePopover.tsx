@@ -48,7 +48,8 @@ export const EasePopover = memo(function EasePopover({ courseId }: EasePopoverPr
     </Button>
   );
   return (
-    <Popover label={title} wide trigger={trigger}>
+    // Over the picture page's figures: the strips show what is being chosen.
+    <Popover label={title} wide side="left" align="end" trigger={trigger}>
       <Sheet begins={begins} leave={leave} courseId={courseId} />
     </Popover>
   );
