@@ -74,7 +74,7 @@ export function useRulerMenu({ ranges, unit, onUnit }: RulerMenu): (event: Mouse
               { label: snapping.on ? 'Off' : 'On', keys: keys('snap'), run: () => snap({ on: !snapping.on }) },
               ...[1, 2, 3, 4].map((every) => ({
                 label: every === 1 ? 'to every frame' : `to every ${every} frames`,
-                off: snapping.unit === 'frames' && snapping.every === every ? 'They do.' : undefined,
+                off: snapping.unit === 'frames' && snapping.every === every ? 'They do so now.' : undefined,
                 run: () => snap({ on: true, every, unit: 'frames' }),
               })),
             ],
@@ -83,7 +83,7 @@ export function useRulerMenu({ ranges, unit, onUnit }: RulerMenu): (event: Mouse
         heading: 'The ruler is in',
         offers: RULER_UNIT_NAMES.map((name) => ({
           label: RULER_UNITS[name].label,
-          off: name === unit ? 'It is.' : undefined,
+          off: name === unit ? 'It is so now.' : undefined,
           run: () => onUnit(name),
         })),
       },

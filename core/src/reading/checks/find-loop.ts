@@ -143,11 +143,11 @@ function findOpenEnd(read: ReadTrack, tolerancePercent: number): Finding[] {
           measured: jerk,
           expected: 0,
           tolerance: JERK,
-          unit: '× mean speed',
+          unit: '× average speed',
           severity: jerkSeverity,
           sentence:
             'The loop closes in place and not in speed: ' +
-            `${subjectDoes(reading.subjectName, 'change')} speed by ${roundTo(jerk, 2)} of the mean ` +
+            `${subjectDoes(reading.subjectName, 'change')} speed by ${roundTo(jerk * 100, 0)} % of its average ` +
             `between frame ${asked.range.last} and ${asked.range.first}.`,
         },
       ];

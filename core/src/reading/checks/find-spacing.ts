@@ -280,7 +280,7 @@ function findInSegment(
       ...common,
       ...ease,
       tolerance: EASE_TOLERANCE,
-      unit: '× mean speed',
+      unit: '× average speed',
       severity: worse,
       sentence:
         `${other ? bothSentence(one!, other, between) : easeSentence(one!, between)} The spacing is up to ` +

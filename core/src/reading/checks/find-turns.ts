@@ -100,17 +100,17 @@ function findTurn({ reading, sides, track }: ReadTrack, [before, at, after]: [Ke
         measured: pace(drawn),
         expected: pace(asked),
         tolerance: SHARP - ROUND,
-        unit: '× mean speed',
+        unit: '× average speed',
         severity: severityFor(Math.abs(pace(drawn) - pace(asked))),
         sentence: floats
           ? capital(
               `${subjectDoes(reading.subjectName, 'float')} at the contact on frame ${frame}${where}: it ` +
-                `slows to ${roundTo(pace(drawn), 2)} of its mean speed around it; the target hits at ` +
-                `${roundTo(pace(asked), 2)}.`,
+                `slows to ${roundTo(pace(drawn) * 100, 0)} % of its average speed there; the target hits at ` +
+                `${roundTo(pace(asked) * 100, 0)} %.`,
             )
           : capital(
               `${subjectDoes(reading.subjectName, 'snap')} round on frame ${frame}${where} at ` +
-                `${roundTo(pace(drawn), 2)} of its mean speed; the target turns softly there.`,
+                `${roundTo(pace(drawn) * 100, 0)} % of its average speed; the target turns softly there.`,
             ),
       },
     ];

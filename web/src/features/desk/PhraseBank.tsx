@@ -53,7 +53,7 @@ export function PhraseBank({ text, onPhrase }: { text: string; onPhrase: (phrase
         disabled={isLoading}
         disabledReason={
           (wanted === '' && 'Write the note first.') ||
-          (phrases.some((phrase) => phrase.text === wanted) && 'It is among them.')
+          (phrases.some((phrase) => phrase.text === wanted) && 'It is among your phrases already.')
         }
         onClick={() => void keep()}
       >

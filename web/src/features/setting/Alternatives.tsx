@@ -21,7 +21,7 @@ export function Alternatives() {
     const next = [...alternatives, { name, motion }];
     const kept = TargetTerms.shape.alternatives.safeParse(next);
     if (alternatives.some((other) => other.name === name))
-      form.setError('name', { message: 'There is one of that name.' });
+      form.setError('name', { message: 'There is one of that name already.' });
     else if (!kept.success) form.setError('name', { message: kept.error.issues[0]!.message });
     else {
       dispatch(changeDetails({ alternatives: next }));

@@ -160,7 +160,7 @@ export function EditableStage({ tone, target, trail, onion, overlay, drawOver }:
         offers: [
           {
             label: 'Select it',
-            off: subject.id === subjectId ? 'It is.' : undefined,
+            off: subject.id === subjectId ? 'It is selected.' : undefined,
             run: () => void dispatch(subjectSelected(subject.id)),
           },
           { label: 'Key its position here', run: () => set(['position.x', 'position.y']) },

@@ -60,7 +60,11 @@ export function useKeysMenu(): (event: MouseEvent) => OfferedGroup[] {
   });
   const waysOn = (refs: readonly KeyRef[], now: Leave | null, off?: string | false): Offered[] =>
     WAYS.map((way) =>
-      does(leaveWords(way), { operation: 'setLeave', args: [refs, way] }, off || (way === now && 'It does.')),
+      does(
+        leaveWords(way),
+        { operation: 'setLeave', args: [refs, way] },
+        off || (way === now && 'It goes on so already.'),
+      ),
     );
 
   const ofKey = (ref: KeyRef, key: Key, { before, after }: { before: boolean; after: boolean }): OfferedGroup[] => {
@@ -103,7 +107,11 @@ export function useKeysMenu(): (event: MouseEvent) => OfferedGroup[] {
       {
         heading: 'It is',
         offers: KeyRole.options.map((role) =>
-          does(ROLE_WORDS[role], { operation: 'setRole', args: [refs, role] }, role === key.role && 'It is.'),
+          does(
+            ROLE_WORDS[role],
+            { operation: 'setRole', args: [refs, role] },
+            role === key.role && 'It is one already.',
+          ),
         ),
       },
     ];
@@ -133,7 +141,11 @@ export function useKeysMenu(): (event: MouseEvent) => OfferedGroup[] {
       {
         heading: between,
         offers: [
-          does(`Key on frame ${here}, changing nothing`, set, all.some((key) => key.frame === here) && 'There is one.'),
+          does(
+            `Key on frame ${here}, changing nothing`,
+            set,
+            all.some((key) => key.frame === here) && 'There is a key.',
+          ),
         ],
       },
       ...(from && to ? [{ heading: 'Between them', offers: waysOn([{ ...ref, frame: from.frame }], from.leave) }] : []),
