@@ -76,6 +76,7 @@ createRoot(document.getElementById('root')!).render(
                 noTarget="There is no target here."
                 targetShown={false}
                 onTargetShown={() => undefined}
+                courseId=""
               >
                 <NumbersPanel />
                 <OwnCharts tone="take" target={null} />

@@ -7,21 +7,34 @@ export {
   KeyRole,
   Leave,
   HandleLink,
-  Look,
   RestFrame,
   Stage,
-  SHAPES,
   parseMotion,
   BEHAVIOURS,
   Outside,
   Wobble,
   GuidePath,
-  PathPoint,
   Guided,
   Cue,
-  Point,
 } from './document/schema.ts';
-export type { Shape } from './document/schema.ts';
+export { PathPoint, Point } from './document/geometry.ts';
+export {
+  boxOfLines,
+  boxOfLook,
+  drawingAt,
+  Drawing,
+  DrawnLine,
+  FONTS,
+  Look,
+  lookOfDrawings,
+  READY_SHAPES,
+  SHAPES,
+  sizedLook,
+  USUAL_STROKE,
+  USUAL_STROKE_PX,
+  Words,
+} from './document/look.ts';
+export type { DrawnPoint, LookBox, Shape } from './document/look.ts';
 export { onGrain } from './document/frame-grain.ts';
 export { MOTION_VERSION, upgradeMotion } from './document/upgrade.ts';
 export { CHANNELS, CHANNEL_IDS } from './document/channels.ts';
@@ -62,7 +75,7 @@ export * from './keys/index.ts';
 export * from './edit/index.ts';
 export { createPathSampler, pointOfPiece, ellipsePath } from './path/guide-path.ts';
 export type { PathSampler, PathPlace } from './path/guide-path.ts';
-export { poseOf, combine, channelValue, samplerOf, leanDegrees, turnOnPath } from './path/pose.ts';
+export { applyTo, inverseOf, poseOf, combine, channelValue, samplerOf, leanDegrees, turnOnPath } from './path/pose.ts';
 export type { Affine } from './path/pose.ts';
 export { readLoop } from './sampling/loop.ts';
 export type { LoopReading } from './sampling/loop.ts';

@@ -2,16 +2,8 @@ import { CoreError } from '../core-error.ts';
 import { extentOf } from '../extent.ts';
 import { solveBezierTime } from '../motion/curve/bezier.ts';
 import { channelOf, findChannel, findSubject, withChannel } from '../motion/document/document.ts';
-import type {
-  Channel,
-  GuidePath,
-  Key,
-  KeyRole,
-  MotionDocument,
-  PathPoint,
-  Point,
-  Subject,
-} from '../motion/document/schema.ts';
+import type { PathPoint, Point } from '../motion/document/geometry.ts';
+import type { Channel, GuidePath, Key, KeyRole, MotionDocument, Subject } from '../motion/document/schema.ts';
 import type { ChannelRef, Edit, KeyRef } from '../motion/keys/change-keys.ts';
 import { fitKeys } from '../motion/keys/fit-keys.ts';
 import { createPathSampler } from '../motion/path/guide-path.ts';

@@ -15,6 +15,7 @@ import { sessionsOfPeople } from './migrations/0010-sessions-of-people.ts';
 import { wordsOfTakes } from './migrations/0011-words-of-takes.ts';
 import { blankExercises } from './migrations/0012-blank-exercises.ts';
 import { selfCheckFact } from './migrations/0013-self-check.ts';
+import { scenePictures } from './migrations/0014-scene-pictures.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -31,6 +32,7 @@ const MIGRATIONS: readonly Migration[] = [
   wordsOfTakes,
   blankExercises,
   selfCheckFact,
+  scenePictures,
 ];
 
 /**

@@ -1,8 +1,9 @@
 import express, { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
-import { keepPicture, pictureOf, picturesOf, removePicture } from './pictures.service.ts';
+import { keepPicture, keepScenePicture, pictureOf, picturesOf, removePicture } from './pictures.service.ts';
 
 const MOST_BYTES = '3mb';
+const MOST_SCENE_BYTES = '12mb';
 
 export function picturesRoutes(): Router {
   const routes = Router();
@@ -11,6 +12,14 @@ export function picturesRoutes(): Router {
     express.raw({ type: 'image/*', limit: MOST_BYTES }),
     async (request, response) => {
       response.status(201).json(await keepPicture(personIdOf(request), request.params['courseId'] ?? '', request.body));
+    },
+  );
+  routes.post(
+    '/courses/:courseId/scene-pictures',
+    express.raw({ type: 'image/*', limit: MOST_SCENE_BYTES }),
+    async (request, response) => {
+      const { courseId = '' } = request.params;
+      response.status(201).json(await keepScenePicture(personIdOf(request), courseId, request.body));
     },
   );
   routes.get('/courses/:courseId/pictures', async (request, response) => {

@@ -1,7 +1,8 @@
+import { createHash } from 'node:crypto';
 import type { CoursePicture, Created } from '@undulan/contract';
 import { col, fn, Op } from 'sequelize';
 import sharp from 'sharp';
-import { pictureFor, requireInstructor } from '../access/access.ts';
+import { pictureFor, requireInstructor, roleIn } from '../access/access.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
@@ -56,25 +57,50 @@ export async function pictureOf(personId: string, pictureId: string): Promise<{ 
 export async function keepPicture(personId: string, courseId: string, bytes: unknown): Promise<Created> {
   await requireInstructor(personId, courseId);
   if (!Buffer.isBuffer(bytes)) throw noPicture('A picture is a PNG, JPEG, GIF or WebP file.');
+  const kept = await roomTaken({ courseId, ownerId: null });
+  refuseBeyond('pictures', kept.count);
+  refuseBeyond('pictureBytes', kept.bytes + bytes.length);
+  const { id } = await PictureModel.create({ courseId, ...(await madeAnew(bytes)) });
+  return { id };
+}
+
+async function roomTaken(where: {
+  courseId: string;
+  ownerId: string | null;
+}): Promise<{ count: number; bytes: number }> {
   const kept = (await PictureModel.findOne({
-    where: { courseId },
+    where,
     attributes: [
       [fn('COUNT', col('id')), 'count'],
       [fn('SUM', fn('LENGTH', col('bytes'))), 'total'],
     ],
     raw: true,
   })) as unknown as { count: number; total: number | null };
-  refuseBeyond('pictures', Number(kept.count));
-  refuseBeyond('pictureBytes', Number(kept.total ?? 0) + bytes.length);
-  const { id } = await PictureModel.create({ courseId, ...(await madeAnew(bytes)) });
+  return { count: Number(kept.count), bytes: Number(kept.total ?? 0) };
+}
+
+/**
+ * Keeps a picture for the scenes of a course, whoever of the course brings it; one that is there already is not kept
+ * twice. Throws `invalid-request` for what is none, `over-quota`.
+ */
+export async function keepScenePicture(personId: string, courseId: string, bytes: unknown): Promise<Created> {
+  await roleIn(personId, courseId);
+  if (!Buffer.isBuffer(bytes)) throw noPicture('A picture is a PNG, JPEG, GIF or WebP file.');
+  const hash = createHash('sha256').update(bytes).digest('hex');
+  const known = await PictureModel.findOne({ where: { courseId, hash }, attributes: ['id'] });
+  if (known) return { id: known.id };
+  const kept = await roomTaken({ courseId, ownerId: personId });
+  refuseBeyond('scenePictures', kept.count);
+  refuseBeyond('scenePictureBytes', kept.bytes + bytes.length);
+  const { id } = await PictureModel.create({ courseId, ownerId: personId, hash, ...(await madeAnew(bytes)) });
   return { id };
 }
 
-/** The pictures of a course, newest first, with how many of its briefs show each. */
+/** The pictures of a course’s briefs, newest first, with how many of its briefs show each. */
 export async function picturesOf(personId: string, courseId: string): Promise<CoursePicture[]> {
   await requireInstructor(personId, courseId);
   const pictures = await PictureModel.findAll({
-    where: { courseId },
+    where: { courseId, ownerId: null },
     attributes: ['id', 'type', [fn('LENGTH', col('bytes')), 'size'], 'createdAt'],
     order: [['createdAt', 'DESC']],
   });

@@ -21,6 +21,11 @@ const QUOTAS = {
     most: 100_000_000,
     says: 'The pictures of a course take 100 MB at most: remove some from its briefs first.',
   },
+  scenePictures: {
+    most: 200,
+    says: 'You have 200 pictures in the scenes of this course: that is as many as it keeps.',
+  },
+  scenePictureBytes: { most: 100_000_000, says: 'Your pictures in the scenes of this course take 100 MB at most.' },
 } as const satisfies Record<string, { most: number; says: string }>;
 
 /** Throws `over-quota` where so many are there that one more is too many. */

@@ -6,7 +6,7 @@ export { applyEdit, changeDetails, copySelected, leaveUnkeyed, previewEdit, redo
 export { rippleToggled, sharesToggled } from './gesture.slice.ts';
 export { runEdit } from './operations.ts';
 export type { EditRequest } from './operations.ts';
-export { asked, recordToggled, unkeyedDropped } from './posing.slice.ts';
+export { asked, recordToggled, soloToggled, unkeyedDropped } from './posing.slice.ts';
 export { rowsChanged } from './rows.slice.ts';
 export { isLocked } from './rows.ts';
 export type { KeyRow, RowState } from './rows.ts';
@@ -18,6 +18,7 @@ export {
   selectMotion,
   selectOpenChannels,
   selectPictureMotion,
+  selectSolo,
   selectRedoName,
   selectSettledSubject,
   selectShownKeys,

@@ -1,4 +1,5 @@
 import {
+  addDrawing,
   addSubject,
   applyChanges,
   applyChart,
@@ -14,12 +15,20 @@ import {
   clearChannel,
   closeLoop,
   deleteKeys,
+  drawLine,
   drawSpacing,
   duplicateKeys,
+  duplicateSubject,
   easeAtKeys,
   type Edit,
   evenKeys,
+  exposeDrawings,
   freePoses,
+  groupSubjects,
+  type GuidePath,
+  guideSubject,
+  hangSubject,
+  holdDrawing,
   holdPoses,
   insertTime,
   joinPosition,
@@ -34,6 +43,7 @@ import {
   orderSubject,
   pasteKeys,
   pasteOnto,
+  removeDrawing,
   removeSubject,
   removeTime,
   reverseKeys,
@@ -41,12 +51,15 @@ import {
   setBreakdown,
   setEase,
   setEaseAmount,
+  setGuide,
   setHandle,
   setKeys,
   setLeave,
+  setLine,
   setLink,
   setOutside,
   setPathSpeed,
+  setPivot,
   setResting,
   setRole,
   setScene,
@@ -61,6 +74,7 @@ import {
   stretchAbout,
   swapEases,
   thinChannels,
+  ungroupSubjects,
 } from '@undulan/core';
 
 /** Moves the named keys and all that come after the earliest of them; the named stay the ones selected. */
@@ -86,6 +100,13 @@ function tryEdit(motion: MotionDocument, changes: readonly Change[]): Edit {
       : [];
   });
   return { motion: applied.value, keys, gaveWay: [] };
+}
+
+/** A guide path and, where one is named, the subject that goes onto it. */
+function drawGuide(motion: MotionDocument, path: GuidePath, subjectId: string | null): Edit {
+  const drawn = setGuide(motion, path);
+  if (subjectId === null) return drawn;
+  return guideSubject(drawn.motion, subjectId, { pathId: path.id, orient: false, angle: 0, lean: 0 });
 }
 
 /** Holds values on a frame until the next key of their channels. */
@@ -153,6 +174,20 @@ const OPERATIONS = {
   addSubject: { name: 'another subject', run: addSubject },
   removeSubject: { name: 'subject taken out', run: removeSubject },
   orderSubject: { name: 'order of subjects', run: orderSubject },
+  duplicateSubject: { name: 'a copy of a subject', run: duplicateSubject },
+  hangSubject: { name: 'what carries it', run: hangSubject },
+  groupSubjects: { name: 'group', run: groupSubjects },
+  ungroupSubjects: { name: 'group taken apart', run: ungroupSubjects },
+  setPivot: { name: 'pivot', run: setPivot },
+  drawLine: { name: 'line drawn', run: drawLine },
+  setLine: { name: 'drawn line', run: setLine },
+  addDrawing: { name: 'another drawing', run: addDrawing },
+  removeDrawing: { name: 'drawing taken out', run: removeDrawing },
+  holdDrawing: { name: 'drawing held', run: holdDrawing },
+  exposeDrawings: { name: 'exposure of drawings', run: exposeDrawings },
+  setGuide: { name: 'guide path', run: setGuide },
+  guideSubject: { name: 'onto a path', run: guideSubject },
+  drawGuide: { name: 'path drawn', run: drawGuide },
   applyChart: { name: 'written chart', run: applyChart },
   bringWithin: { name: 'back within the exercise', run: bringWithin },
   takeMotion: {

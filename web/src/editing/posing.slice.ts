@@ -11,9 +11,11 @@ export interface PosingState {
   unkeyed: KeyValue[];
   /** A change of moving channels made with Record off, waiting for the person to say what it means. */
   question: { values: KeyValue[]; frame: number } | null;
+  /** The one subject that is looked at alone, with what it carries; null shows all. */
+  solo: string | null;
 }
 
-const initialState: PosingState = { record: true, unkeyed: [], question: null };
+const initialState: PosingState = { record: true, unkeyed: [], question: null, solo: null };
 
 const slice = createSlice({
   name: 'posing',
@@ -24,6 +26,9 @@ const slice = createSlice({
     },
     asked: (state, { payload }: PayloadAction<PosingState['question']>) => {
       state.question = payload;
+    },
+    soloToggled: (state, { payload }: PayloadAction<string>) => {
+      state.solo = state.solo === payload ? null : payload;
     },
     /** Values left unkeyed; those of a channel take the place of its earlier one. */
     leftUnkeyed: (state, { payload }: PayloadAction<KeyValue[]>) => {
@@ -53,4 +58,4 @@ declare module '../state/root-reducer.ts' {
 
 rootReducer.inject(slice);
 
-export const { recordToggled, asked, leftUnkeyed, unkeyedDropped } = slice.actions;
+export const { recordToggled, soloToggled, asked, leftUnkeyed, unkeyedDropped } = slice.actions;

@@ -1,5 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
 import {
+  carriersOf,
   type Channel,
   type ChannelId,
   createChannel,
@@ -28,13 +29,28 @@ export const selectShownMotion = (state: RootState): MotionDocument | null =>
 /** Whether a gesture is under way: what is shown is not settled. */
 export const selectUnderWay = (state: RootState): boolean => state.gesture.preview !== null;
 
+/** The subject that is looked at alone, where it is still there. */
+export const selectSolo = createSelector(
+  [selectMotion, (state: RootState) => state.posing.solo],
+  (motion, solo): Subject | null => (motion && solo !== null ? (findSubject(motion, solo) ?? null) : null),
+);
+
+/** The document to draw, of which all but the one looked at alone and what it carries are out of sight. */
+const selectSoloMotion = createSelector([selectShownMotion, selectSolo], (motion, solo): MotionDocument | null => {
+  if (!motion || !solo) return motion;
+  const subjects = motion.subjects.map((subject) =>
+    carriersOf(motion, subject.id).has(solo.id) ? subject : { ...subject, visible: false },
+  );
+  return { ...motion, subjects };
+});
+
 /**
  * The document as the picture shows it: with changes that are not keyed yet, whatever the frame, unless a gesture is at
  * those channels.
  */
 export const selectPictureMotion = createSelector(
   [
-    selectShownMotion,
+    (state: RootState) => selectSoloMotion(state),
     (state: RootState) => state.posing.unkeyed,
     (state: RootState) => (state.gesture.preview ? state.gesture.keys : NO_KEYS),
   ],

@@ -309,6 +309,15 @@ export const api = createApi({
       }),
       invalidatesTags: ['Picture'],
     }),
+    keepScenePicture: build.mutation<Created, { courseId: string; picture: Blob }>({
+      responseSchema: SCHEMAS?.keepPicture,
+      query: ({ courseId, picture }) => ({
+        url: `/courses/${courseId}/scene-pictures`,
+        method: 'POST',
+        body: picture,
+        headers: { 'content-type': picture.type },
+      }),
+    }),
     pictures: build.query<CoursePicture[], string>({
       responseSchema: SCHEMAS?.pictures,
       query: (courseId) => `/courses/${courseId}/pictures`,
@@ -379,6 +388,7 @@ export const {
   useReplyToNoteMutation,
   useMarkNoteMutation,
   useKeepPictureMutation,
+  useKeepScenePictureMutation,
   usePhrasesQuery,
   useKeepPhraseMutation,
   useRemovePhraseMutation,

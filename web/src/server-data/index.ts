@@ -18,6 +18,7 @@ export {
   useHandInMutation,
   useKeepPhraseMutation,
   useKeepPictureMutation,
+  useKeepScenePictureMutation,
   useLazyCheckDraftQuery,
   useLazySettingQuery,
   useLearnerCourseQuery,

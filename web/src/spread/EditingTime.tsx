@@ -8,7 +8,7 @@ import { KeysStrip } from '../strips/keys/index.ts';
 import { LoomStrip, SpacingSentence } from '../strips/loom/index.ts';
 import { SpeedStrip } from '../strips/speed/index.ts';
 import { useClock } from '../time/index.ts';
-import { type RangeControls, TimePage } from '../time-page/index.ts';
+import { type RangeControls, type StripEntry, TimePage } from '../time-page/index.ts';
 import { KeyBar, MoveMenu } from '../tools/easing/index.ts';
 import { KeyActions } from '../tools/retiming/index.ts';
 import { useKeyStepping } from './use-key-stepping.ts';
@@ -24,10 +24,21 @@ interface EditingTimeProps {
   foot?: ReactNode;
   /** The course whose palette of eases is at hand. */
   courseId?: string;
+  /** Keys and film alone, for a low page beneath a wide picture. */
+  low?: boolean;
 }
 
 /** The right page of an editing screen: Keys and Curve under the ruler. */
-export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', foot, courseId }: EditingTimeProps) {
+export function EditingTime({
+  name,
+  tone,
+  target,
+  rangeFixed,
+  main = 'curve',
+  foot,
+  courseId,
+  low = false,
+}: EditingTimeProps) {
   const dispatch = useAppDispatch();
   const { range } = useClock();
   const motion = useAppSelector(selectMotion)!;
@@ -58,61 +69,64 @@ export function EditingTime({ name, tone, target, rangeFixed, main = 'curve', fo
     }),
     [dispatch, motion, rangeFixed],
   );
+  const strips: StripEntry[] = [
+    { id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '150px', leastPx: 62, content: <KeysStrip /> },
+    {
+      id: 'film',
+      name: 'Film',
+      shortcut: 'stripFilm',
+      size: '72px',
+      leastPx: 56,
+      startsClosed: true,
+      content: <FilmStrip />,
+    },
+    {
+      id: 'curve',
+      name: 'Curve',
+      shortcut: 'stripCurve',
+      size: main === 'curve' ? undefined : '180px',
+      leastPx: 111,
+      content: <CurveStrip tone={tone} target={target} />,
+    },
+    {
+      id: 'speed',
+      name: 'Speed',
+      shortcut: 'stripSpeed',
+      size: '152px',
+      leastPx: 153,
+      startsClosed: true,
+      content: <SpeedStrip />,
+    },
+    {
+      id: 'loom',
+      name: 'Loom',
+      shortcut: 'stripLoom',
+      size: main === 'loom' ? undefined : '130px',
+      leastPx: 106,
+      startsClosed: main !== 'loom',
+      content: <LoomStrip tone={tone} target={target} />,
+    },
+  ];
   return (
     <TimePage
-      name={name}
+      name={low ? `${name}:low` : name}
       keyFrames={keyFrames}
       stepping={stepping}
       reach={reach}
       selectedFrames={useMemo(() => selectedKeys.map((key) => key.frame), [selectedKeys])}
       ranges={ranges}
       cues={motion.cues}
-      strips={[
-        { id: 'keys', name: 'Keys', shortcut: 'stripKeys', size: '150px', leastPx: 62, content: <KeysStrip /> },
-        {
-          id: 'film',
-          name: 'Film',
-          shortcut: 'stripFilm',
-          size: '72px',
-          leastPx: 56,
-          startsClosed: true,
-          content: <FilmStrip />,
-        },
-        {
-          id: 'curve',
-          name: 'Curve',
-          shortcut: 'stripCurve',
-          size: main === 'curve' ? undefined : '180px',
-          leastPx: 111,
-          content: <CurveStrip tone={tone} target={target} />,
-        },
-        {
-          id: 'speed',
-          name: 'Speed',
-          shortcut: 'stripSpeed',
-          size: '152px',
-          leastPx: 153,
-          startsClosed: true,
-          content: <SpeedStrip />,
-        },
-        {
-          id: 'loom',
-          name: 'Loom',
-          shortcut: 'stripLoom',
-          size: main === 'loom' ? undefined : '130px',
-          leastPx: 106,
-          startsClosed: main !== 'loom',
-          content: <LoomStrip tone={tone} target={target} />,
-        },
-      ]}
+      strips={low ? strips.filter(({ id }) => id === 'keys' || id === 'film') : strips}
       bar={
-        <>
-          <SpacingSentence />
-          <KeyActions rangeFixed={rangeFixed}>
-            <MoveMenu />
-          </KeyActions>
-          <KeyBar courseId={courseId} />
-        </>
+        !low && (
+          <>
+            <SpacingSentence />
+            <KeyActions rangeFixed={rangeFixed}>
+              <MoveMenu />
+            </KeyActions>
+            <KeyBar courseId={courseId} />
+          </>
+        )
       }
       foot={
         <>

@@ -54,12 +54,30 @@ interface SpreadProps {
   pages: Pages;
   picture: ReactNode;
   time: ReactNode;
+  /** Where the picture alone has still a low time page beneath it. */
+  low?: ReactNode;
 }
 
 /** An open book: picture left, time right, the gutter between them to drag. */
-export function Spread({ name, pages, picture, time }: SpreadProps) {
+export function Spread({ name, pages, picture, time, low }: SpreadProps) {
   const panelIds = pages === 'both' ? ['picture', 'time'] : [pages];
   const layout = useDefaultLayout({ id: `undulan:${name}:spread`, panelIds });
+  const lowLayout = useDefaultLayout({ id: `undulan:${name}:low`, panelIds: ['wide', 'low'] });
+  if (pages === 'picture' && low)
+    return (
+      <Group orientation="vertical" id={`undulan:${name}:low`} className="h-full" {...lowLayout}>
+        <Panel id="wide" minSize="260px">
+          {picture}
+        </Panel>
+        <Separator
+          aria-label="Line between picture and time"
+          className="h-px bg-rule hover:bg-accent focus-visible:bg-accent"
+        />
+        <Panel id="low" defaultSize="232px" minSize="180px">
+          <StripHelp value={stripHelp}>{low}</StripHelp>
+        </Panel>
+      </Group>
+    );
   return (
     <Group orientation="horizontal" id={`undulan:${name}:spread`} className="h-full" {...layout}>
       {pages !== 'time' && (

@@ -51,6 +51,7 @@ beforeEach(() => {
             noTarget="The model is not shown."
             targetShown={false}
             onTargetShown={() => undefined}
+            courseId=""
           >
             <RecordQuestion />
           </EditingPicture>

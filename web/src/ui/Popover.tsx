@@ -13,13 +13,26 @@ interface PopoverProps {
   side?: 'top' | 'bottom' | 'left' | 'right';
   /** For a sheet of two columns. */
   wide?: boolean;
+  /** For one small thing. */
+  narrow?: boolean;
+  onClose?: () => void;
   children: ReactNode;
 }
 
 /** A small sheet beside the control that opened it. */
-export function Popover({ trigger, label, holds, align = 'start', side, wide, children }: PopoverProps) {
+export function Popover({
+  trigger,
+  label,
+  holds,
+  align = 'start',
+  side,
+  wide,
+  narrow,
+  onClose,
+  children,
+}: PopoverProps) {
   return (
-    <Primitive.Root>
+    <Primitive.Root onOpenChange={(isOpen) => !isOpen && onClose?.()}>
       <Primitive.Trigger asChild data-holds={holds}>
         {trigger}
       </Primitive.Trigger>
@@ -38,8 +51,9 @@ export function Popover({ trigger, label, holds, align = 'start', side, wide, ch
           collisionPadding={8}
           className={clsx(
             'z-40 max-h-[80vh]',
-            wide ? 'w-auto' : 'w-80',
-            'overflow-y-auto rounded-lg border border-rule bg-page p-4 text-sm shadow-2xl',
+            wide || narrow ? 'w-auto' : 'w-80',
+            'overflow-y-auto rounded-lg border border-rule bg-page text-sm shadow-2xl',
+            narrow ? 'p-3' : 'p-4',
           )}
         >
           {children}

@@ -1,6 +1,7 @@
 // Parts of every screen that know nothing of motion: fields, buttons, menus, dialogs, drags, what the browser keeps.
 export { Button, Toggle } from './Button.tsx';
 export { ButtonGroup } from './ButtonGroup.tsx';
+export { ColourField } from './ColourField.tsx';
 export { CommitInput, CommitText, ProblemBubble, TYPING_PAUSE_MS } from './CommitInput.tsx';
 export { DecimalField } from './DecimalField.tsx';
 export { DecimalInput } from './DecimalInput.tsx';
@@ -26,6 +27,7 @@ export { useCalm } from './use-calm.ts';
 export { usePointerDrag } from './use-pointer-drag.ts';
 export type { DragMove } from './use-pointer-drag.ts';
 export { useSize } from './use-size.ts';
+export type { Size } from './use-size.ts';
 export { ContextMenu, type OfferedGroup } from './ContextMenu.tsx';
 export { type Offered, offeredNow, useOffer } from './offered.ts';
 export { useIsTyping, useSayTyping } from './typing.ts';

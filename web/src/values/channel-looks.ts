@@ -19,6 +19,7 @@ export const CHANNEL_LOOKS: Record<ChannelId, ChannelLook> = {
   'skew.y': { colour: 'var(--ochre)', dash: '9 3' },
   fill: { colour: 'var(--plum)', dash: '2 3' },
   stroke: { colour: 'var(--plum)', dash: '1 4' },
+  'stroke.width': { colour: 'var(--plum)', dash: '6 2 1 2' },
   morph: { colour: 'var(--faint)', dash: '' },
   drawing: { colour: 'var(--faint)', dash: '9 3' },
 };
@@ -32,9 +33,19 @@ export const LEAST_SPAN: Record<ChannelKind['unit'], number> = {
   share: 0.1,
   'no.': 1,
   colour: 1,
+  m: 0.2,
 };
 
-const DECIMALS: Record<ChannelKind['unit'], number> = { px: 1, '°': 1, '×': 3, '%': 1, share: 4, 'no.': 0, colour: 0 };
+const DECIMALS: Record<ChannelKind['unit'], number> = {
+  px: 1,
+  '°': 1,
+  '×': 3,
+  '%': 1,
+  share: 4,
+  'no.': 0,
+  colour: 0,
+  m: 3,
+};
 
 /** A channel's value as it is shown. */
 export function formatValue(channelId: ChannelId, value: number): string {

@@ -1,7 +1,8 @@
 import { CoreError } from '../../core-error.ts';
 import { BASIC_CHANNELS, type ChannelId, CHANNELS } from './channels.ts';
 import { packColour } from './colour.ts';
-import type { Channel, Handle, Key, Look, MotionDocument, Subject } from './schema.ts';
+import { type Look, USUAL_STROKE, USUAL_STROKE_PX } from './look.ts';
+import type { Channel, Handle, Key, MotionDocument, Subject } from './schema.ts';
 import { MOTION_VERSION } from './upgrade.ts';
 
 const NO_HANDLE: Handle = { frames: 0, value: 0 };
@@ -16,9 +17,12 @@ export function createChannel(id: ChannelId, resting: number = CHANNELS[id].rest
   return { id, resting, keys };
 }
 
-/** What a channel that a subject does not have yet is at: its kind's resting value, for a colour that of the look. */
-export function restingOf(subject: Subject, id: ChannelId): number {
-  return id === 'fill' ? packColour(subject.look.fill) : CHANNELS[id].resting;
+/** What a channel that a subject does not have yet is at: its kind's resting value, or what its look says. */
+export function restingOf({ look }: Subject, id: ChannelId): number {
+  if (id === 'fill') return packColour(look.fill);
+  if (id === 'stroke') return packColour(look.stroke ?? USUAL_STROKE);
+  if (id === 'stroke.width') return look.strokePx ?? USUAL_STROKE_PX;
+  return CHANNELS[id].resting;
 }
 
 /** A subject with the basic channels at rest, standing at `at` in stage pixels. */

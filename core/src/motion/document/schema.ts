@@ -5,6 +5,8 @@ import { FRAME_LIMIT, FrameRange } from '../../time/range.ts';
 import { Rate } from '../../time/rate.ts';
 import { EASE_NAMES } from '../curve/eases.ts';
 import { CHANNEL_IDS } from './channels.ts';
+import { Colour, PathPoint, Point } from './geometry.ts';
+import { Look } from './look.ts';
 import { MOTION_VERSION, upgradeMotion } from './upgrade.ts';
 
 const Id = z.string().min(1).max(64);
@@ -90,28 +92,6 @@ export const Channel = z.object({
 });
 export type Channel = z.infer<typeof Channel>;
 
-export const SHAPES = ['box', 'disc', 'pill', 'drop', 'glass', 'slice', 'drawer', 'cake'] as const;
-export type Shape = (typeof SHAPES)[number];
-
-const Colour = z.string().regex(/^#[0-9a-f]{6}$/i);
-
-/** What a subject looks like: a simple shape about its pivot, in stage pixels. */
-export const Look = z.object({
-  shape: z.enum(SHAPES),
-  widthPx: z.number().min(1).max(10_000),
-  heightPx: z.number().min(1).max(10_000),
-  fill: Colour,
-});
-export type Look = z.infer<typeof Look>;
-
-const Pixels = z.number().min(-1e6).max(1e6);
-export const Point = z.object({ x: Pixels, y: Pixels });
-export type Point = z.infer<typeof Point>;
-
-/** A point of a guide path with its two handles, offsets in px. */
-export const PathPoint = Point.extend({ in: Point, out: Point });
-export type PathPoint = z.infer<typeof PathPoint>;
-
 /** A line to travel along: cubic Bézier pieces through its points; a closed one goes on from the last to the first. */
 export const GuidePath = z.object({
   id: Id,
@@ -150,6 +130,8 @@ export const Subject = z.object({
   /** The guide path that `travel` runs along; null moves by position. */
   guide: Guided.nullable(),
   exposure: z.int().min(1).max(MAX_EXPOSURE),
+  /** On stage from one frame to another, both shown; without it always. */
+  onStage: FrameRange.optional(),
   channels: z
     .array(Channel)
     .refine((channels) => new Set(channels.map((channel) => channel.id)).size === channels.length, {
@@ -172,12 +154,20 @@ export type Stage = z.infer<typeof Stage>;
  */
 const MOST_KEYS = 40_000;
 const MOST_PATH_POINTS = 4000;
+const MOST_DRAWN_POINTS = 40_000;
 const MOST_PARENTS = 16;
 
 const totalKeys = (subjects: readonly Subject[]): number =>
   subjects.reduce((sum, subject) => subject.channels.reduce((all, channel) => all + channel.keys.length, sum), 0);
 const totalPoints = (guides: readonly GuidePath[]): number =>
   guides.reduce((sum, guide) => sum + guide.points.length, 0);
+
+const totalDrawn = (subjects: readonly Subject[]): number =>
+  subjects.reduce(
+    (sum, { look }) =>
+      (look.drawings ?? []).reduce((all, { lines }) => lines.reduce((of, { points }) => of + points.length, all), sum),
+    0,
+  );
 
 /** Whether following the parents from any subject ends at the stage, and every name of another part leads somewhere. */
 function hangsTogether({ subjects, guides }: { subjects: Subject[]; guides: GuidePath[] }): boolean {
@@ -236,6 +226,10 @@ export const MotionDocument = z.preprocess(
     .refine(({ guides }) => totalPoints(guides) <= MOST_PATH_POINTS, {
       path: ['guides'],
       message: `The guide paths of a motion have at most ${MOST_PATH_POINTS} points in all.`,
+    })
+    .refine(({ subjects }) => totalDrawn(subjects) <= MOST_DRAWN_POINTS, {
+      path: ['subjects'],
+      message: `The drawings of a motion have at most ${MOST_DRAWN_POINTS} points in all.`,
     }),
 );
 export type MotionDocument = z.infer<typeof MotionDocument>;

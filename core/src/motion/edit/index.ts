@@ -6,7 +6,18 @@ export { setSpeed } from './set-speed.ts';
 export { setPathSpeed } from './set-path-speed.ts';
 export { setResting, offsetChannels } from './set-rest.ts';
 export { setScene } from './set-scene.ts';
-export { setSubject, addSubject, removeSubject, orderSubject, freeSubjectId } from './set-subjects.ts';
+export { setSubject, setPivot, addSubject, removeSubject, orderSubject, freeSubjectId } from './set-subjects.ts';
+export {
+  addDrawing,
+  drawingUp,
+  drawLine,
+  exposeDrawings,
+  holdDrawing,
+  removeDrawing,
+  setLine,
+} from './set-drawings.ts';
+export { carriersOf, groupSubjects, hangSubject, ungroupSubjects } from './hang-subject.ts';
+export { duplicateSubject } from './duplicate-subject.ts';
 export { sceneWarnings } from './scene-warnings.ts';
 export { changeRate } from './change-rate.ts';
 export type { RateEdit, ChangeRateOptions } from './change-rate.ts';

@@ -185,7 +185,7 @@ export function keepWithin(before: MotionDocument, edit: Edit, limits: Limits): 
 }
 
 function sameScene(before: MotionDocument, after: MotionDocument): boolean {
-  const look = ({ id, name, look, locked, visible, parentId, pivot, exposure }: Subject): unknown => ({
+  const look = ({ id, name, look, locked, visible, parentId, pivot, exposure, onStage }: Subject): unknown => ({
     id,
     name,
     look,
@@ -194,6 +194,7 @@ function sameScene(before: MotionDocument, after: MotionDocument): boolean {
     parentId,
     pivot,
     exposure,
+    onStage,
   });
   return sameData(before.subjects.map(look), after.subjects.map(look));
 }

@@ -12,11 +12,11 @@ const scene = createMotion([counter, tray, cup, spoon]);
 const ids = (motion: MotionDocument): string[] => motion.subjects.map((subject) => subject.id);
 
 test('a subject is added in front, in the middle of the stage, under an id of its own', () => {
-  const { motion } = addSubject(scene, freeSubjectId(scene), 'Plate', LOOK);
+  const { motion } = addSubject(scene, { id: freeSubjectId(scene), name: 'Plate', look: LOOK });
   expect(ids(motion)).toEqual(['counter', 'tray', 'cup', 'spoon', 'subject-5']);
   expect(motion.subjects[4]!.channels.find((channel) => channel.id === 'position.x')!.resting).toBe(480);
   expect(freeSubjectId(motion)).toBe('subject-6');
-  expect(() => addSubject(motion, 'cup', 'Cup', LOOK)).toThrow('already');
+  expect(() => addSubject(motion, { id: 'cup', name: 'Cup', look: LOOK })).toThrow('already');
 });
 
 test('removing a subject lets go of what it carried; the last that can move stays', () => {
@@ -37,13 +37,9 @@ test('subjects go forward and back, and no further than there are places', () =>
   expect(ids(orderSubject(scene, 'spoon', 1).motion)).toEqual(ids(scene));
 });
 
-test('nothing is carried by what it carries', () => {
-  expect(setSubject(scene, 'tray', { parentId: 'spoon' })).toMatchObject({
-    motion: scene,
-    refused: expect.stringContaining('carried') as string,
-  });
-  expect(
-    setSubject(scene, 'spoon', { parentId: 'tray', exposure: 2, pivot: { x: 3, y: 4 } }).motion.subjects[3],
-  ).toMatchObject({ parentId: 'tray', exposure: 2, pivot: { x: 3, y: 4 } });
+test('a subject’s own facts are changed; on stage always is said by nothing', () => {
+  const shown = setSubject(scene, 'spoon', { exposure: 2, onStage: { first: 3, last: 9 } }).motion;
+  expect(shown.subjects[3]).toMatchObject({ exposure: 2, onStage: { first: 3, last: 9 } });
+  expect('onStage' in setSubject(shown, 'spoon', { onStage: undefined }).motion.subjects[3]!).toBe(false);
   expect(() => setSubject(scene, 'fork', {})).toThrow('no subject');
 });

@@ -1,7 +1,10 @@
 import { CoreError } from '../../core-error.ts';
 import { createSubject, findSubject } from '../document/document.ts';
-import type { Look, MotionDocument, Subject } from '../document/schema.ts';
+import type { Point } from '../document/geometry.ts';
+import type { MotionDocument, Subject } from '../document/schema.ts';
 import type { Edit } from '../keys/change-keys.ts';
+import { applyTo, inverseOf, poseOf } from '../path/pose.ts';
+import { offsetChannels } from './set-rest.ts';
 
 function withSubjects(motion: MotionDocument, subjects: Subject[]): Edit {
   return { motion: { ...motion, subjects }, keys: [], gaveWay: [] };
@@ -13,33 +16,36 @@ function placeOf(motion: MotionDocument, subjectId: string): number {
   return at;
 }
 
-/**
- * Changes a subject's name, look, lock, exposure and how it hangs. One that would be carried by itself, through
- * whomever, is refused. Throws `unknown-subject`.
- */
+/** Changes a subject's name, look, lock, exposure and when it is on stage. Throws `unknown-subject`. */
 export function setSubject(
   motion: MotionDocument,
   subjectId: string,
-  change: Partial<Pick<Subject, 'name' | 'look' | 'locked' | 'visible' | 'exposure' | 'pivot' | 'parentId'>>,
+  change: Partial<Pick<Subject, 'name' | 'look' | 'locked' | 'visible' | 'exposure'>> & {
+    onStage?: Subject['onStage'] | undefined;
+  },
 ): Edit {
   const at = placeOf(motion, subjectId);
-  const { parentId } = change;
-  if (parentId && carriers(motion, parentId).has(subjectId)) {
-    return {
-      ...withSubjects(motion, motion.subjects),
-      motion,
-      refused: 'A subject cannot be carried by one that it carries.',
-    };
-  }
-  return withSubjects(motion, motion.subjects.with(at, { ...motion.subjects[at]!, ...change }));
+  const { onStage, ...changed } = { ...motion.subjects[at]!, ...change };
+  return withSubjects(motion, motion.subjects.with(at, { ...changed, ...(onStage && { onStage }) }));
 }
 
-/** A subject and all that carry it. */
-function carriers(motion: MotionDocument, subjectId: string): Set<string> {
-  const found = new Set<string>();
-  for (let id: string | null = subjectId; id !== null && !found.has(id); id = findSubject(motion, id)?.parentId ?? null)
-    found.add(id);
-  return found;
+/**
+ * Puts the point that a subject is placed and turned about elsewhere in its look; the subject stays where it is on
+ * `frame`, and by as much on its other keys where it does not turn. Throws `unknown-subject`.
+ */
+export function setPivot(motion: MotionDocument, subjectId: string, pivot: Point, frame: number): Edit {
+  const at = placeOf(motion, subjectId);
+  const subject = motion.subjects[at]!;
+  const moved = withSubjects(motion, motion.subjects.with(at, { ...subject, pivot })).motion;
+  const before = applyTo(poseOf(motion, subject, frame), subject.pivot);
+  const after = applyTo(poseOf(motion, subject, frame), pivot);
+  const parent = subject.parentId === null ? undefined : findSubject(motion, subject.parentId);
+  const inverse = parent && inverseOf(poseOf(motion, parent, frame));
+  const [from, to] = inverse ? [applyTo(inverse, before), applyTo(inverse, after)] : [before, after];
+  return offsetChannels(moved, [
+    { subjectId, channelId: 'position.x' as const, value: to.x - from.x },
+    { subjectId, channelId: 'position.y' as const, value: to.y - from.y },
+  ]);
 }
 
 /** The first id of the kind that no subject has yet. */
@@ -49,15 +55,23 @@ export function freeSubjectId(motion: MotionDocument): string {
   return `subject-${number}`;
 }
 
-/** Adds a subject in front of the others, in the middle of the stage. Throws `subject-exists` where its id is taken. */
-export function addSubject(motion: MotionDocument, id: string, name: string, look: Look): Edit {
+/**
+ * Adds a subject in front of the others, in the middle of the stage unless said, turned by so many degrees. Throws `subject-exists` where its id
+ * is taken.
+ */
+export function addSubject(
+  motion: MotionDocument,
+  { id, name, look, at, turn = 0 }: Pick<Subject, 'id' | 'name' | 'look'> & { at?: Point; turn?: number },
+): Edit {
   if (findSubject(motion, id))
     throw new CoreError('subject-exists', `There is a subject "${id}" in this motion already.`);
   const { widthPx, heightPx } = motion.stage;
-  return withSubjects(motion, [
-    ...motion.subjects,
-    createSubject(id, name, look, { x: Math.round(widthPx / 2), y: Math.round(heightPx / 2) }),
-  ]);
+  const place = at ?? { x: Math.round(widthPx / 2), y: Math.round(heightPx / 2) };
+  const subject = createSubject(id, name, look, place);
+  const channels = subject.channels.map((channel) =>
+    channel.id === 'rotation' ? { ...channel, resting: turn } : channel,
+  );
+  return withSubjects(motion, [...motion.subjects, { ...subject, channels }]);
 }
 
 /**

@@ -1,5 +1,6 @@
 import { bezierSlope, bezierValue } from '../curve/bezier.ts';
-import type { GuidePath, Point } from '../document/schema.ts';
+import type { Point } from '../document/geometry.ts';
+import type { GuidePath } from '../document/schema.ts';
 
 /**
  * A place on a path: where, which way it heads (degrees, 0 to the right, clockwise as y points down) and how sharply it

@@ -1,6 +1,7 @@
 import type { ChannelId } from '../document/channels.ts';
 import { findChannel, findSubject, restingOf } from '../document/document.ts';
-import type { GuidePath, MotionDocument, Point, Subject } from '../document/schema.ts';
+import type { Point } from '../document/geometry.ts';
+import type { GuidePath, MotionDocument, Subject } from '../document/schema.ts';
 import { drawnValue } from '../sampling/drawn-value.ts';
 import { channelSpeed } from '../sampling/sample.ts';
 import { createPathSampler, type PathSampler } from './guide-path.ts';
@@ -24,6 +25,24 @@ export function combine(outer: Affine, inner: Affine): Affine {
     d: outer.b * inner.c + outer.d * inner.d,
     e: outer.a * inner.e + outer.c * inner.f + outer.e,
     f: outer.b * inner.e + outer.d * inner.f + outer.f,
+  };
+}
+
+export function applyTo({ a, b, c, d, e, f }: Affine, { x, y }: Point): Point {
+  return { x: a * x + c * y + e, y: b * x + d * y + f };
+}
+
+/** The way back; null where everything was put onto a line or a point. */
+export function inverseOf({ a, b, c, d, e, f }: Affine): Affine | null {
+  const area = a * d - b * c;
+  if (Math.abs(area) < 1e-12) return null;
+  return {
+    a: d / area,
+    b: -b / area,
+    c: -c / area,
+    d: a / area,
+    e: (c * f - d * e) / area,
+    f: (b * e - a * f) / area,
   };
 }
 

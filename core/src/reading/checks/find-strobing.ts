@@ -1,4 +1,4 @@
-import type { Look } from '../../motion/document/schema.ts';
+import type { Look } from '../../motion/document/look.ts';
 import type { Finding } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';

@@ -24,6 +24,7 @@ import { Shell } from '../../shell/index.ts';
 import { EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { ClockProvider } from '../../time/index.ts';
+import { ScenePanel } from '../../tools/scene/index.ts';
 import { LoadFailed, Loading, TabBar, Toggle, useStored } from '../../ui/index.ts';
 import { BriefDrawer } from './BriefDrawer.tsx';
 import { HandInButton } from './HandInButton.tsx';
@@ -78,6 +79,15 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
     setDrawer(!drawer);
     if (pages === 'time') setPages('both');
   };
+  const time = {
+    name: 'bench',
+    tone: 'take',
+    target: targetShown ? target : null,
+    courseId: assignment.courseId,
+    rangeFixed: mayChange.range ? null : timeFixed,
+    foot: <KeysLeft limits={mayChange} motion={motion} says={timeFixed} />,
+  } as const;
+  const brief = <BriefDrawer assignment={assignment} onClose={() => setDrawer(false)} />;
   const crumbs = [
     { label: assignment.courseTitle, to: `/courses/${assignment.courseId}` },
     { label: assignment.title },
@@ -109,10 +119,22 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
               noTarget={target ? null : 'The instructor does not show the model motion of this exercise now.'}
               targetShown={targetShown}
               onTargetShown={setTargetShown}
+              wide={pages === 'picture'}
+              beside={
+                drawer ? (
+                  brief
+                ) : (
+                  <>
+                    {mayChange.subjects && <ScenePanel courseId={assignment.courseId} />}
+                    <NumbersPanel />
+                  </>
+                )
+              }
+              courseId={assignment.courseId}
               {...earlier}
             >
               {drawer ? (
-                <BriefDrawer assignment={assignment} onClose={() => setDrawer(false)} />
+                brief
               ) : (
                 <Tabs.Root defaultValue="numbers" className="flex h-full flex-col">
                   <TabBar label="Beneath the picture" tabs={hasOwnScene(mayChange) ? [...TABS, SCENE_TAB] : TABS} />
@@ -124,22 +146,14 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
                     <FramesTable target={targetShown ? target : null} />
                   </Tabs.Content>
                   <Tabs.Content value="scene" className="min-h-0 overflow-y-auto data-[state=active]:flex-1">
-                    <OwnScene limits={mayChange} />
+                    <OwnScene limits={mayChange} courseId={assignment.courseId} />
                   </Tabs.Content>
                 </Tabs.Root>
               )}
             </EditingPicture>
           }
-          time={
-            <EditingTime
-              name="bench"
-              tone="take"
-              target={targetShown ? target : null}
-              courseId={assignment.courseId}
-              rangeFixed={mayChange.range ? null : timeFixed}
-              foot={<KeysLeft limits={mayChange} motion={motion} says={timeFixed} />}
-            />
-          }
+          time={<EditingTime {...time} />}
+          low={<EditingTime {...time} low />}
         />
         <ConflictDialog />
         <RecordQuestion />

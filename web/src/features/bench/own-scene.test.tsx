@@ -5,6 +5,7 @@ import { Provider } from 'react-redux';
 import { expect, test } from 'vitest';
 import { limited, opened } from '../../editing/index.ts';
 import { createStore, type Store } from '../../state/index.ts';
+import { ClockProvider } from '../../time/index.ts';
 import { hasOwnScene, OwnScene } from './OwnScene.tsx';
 
 const LOOK = { shape: 'disc', widthPx: 90, heightPx: 90, fill: '#9a6b00' } as const;
@@ -29,7 +30,9 @@ function show(change: Partial<Limits>): void {
   render(
     <Provider store={store}>
       <Tooltip.Provider>
-        <OwnScene limits={limits} />
+        <ClockProvider range={motion().range} rate={motion().rate}>
+          <OwnScene limits={limits} courseId="" />
+        </ClockProvider>
       </Tooltip.Provider>
     </Provider>,
   );

@@ -14,6 +14,7 @@ import { Shell } from '../../shell/index.ts';
 import { EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { ClockProvider } from '../../time/index.ts';
+import { ScenePanel } from '../../tools/scene/index.ts';
 import { Button, Dialog, LoadFailed, Loading, sayProblem, TabBar } from '../../ui/index.ts';
 import { ChartForm } from './ChartForm.tsx';
 import { DetailsForm } from './DetailsForm.tsx';
@@ -54,6 +55,23 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
   const motion = useAppSelector(selectMotion)!;
   const title = useAppSelector(selectWork)!.details!.title;
   const [pages, setPages] = usePages('setting');
+  const time = {
+    courseId: setting.courseId,
+    name: 'setting',
+    main: 'loom',
+    tone: 'target',
+    target: null,
+    rangeFixed: null,
+    foot:
+      setting.takeCount > 0 ? (
+        <span className="flex items-center gap-2">
+          {setting.takeCount} {setting.takeCount === 1 ? 'take is' : 'takes are'} handed in.
+          <ReadAllAgain exerciseId={setting.id} label="Read all again" />
+        </span>
+      ) : (
+        'The model motion: what takes are read against.'
+      ),
+  } as const;
   return (
     <ClockProvider range={motion.range} rate={motion.rate} workRange={motion.workRange} closes={hasClosingKeys(motion)}>
       <Shell
@@ -79,6 +97,14 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
               noTarget={null}
               targetShown={false}
               onTargetShown={() => undefined}
+              wide={pages === 'picture'}
+              beside={
+                <>
+                  <ScenePanel courseId={setting.courseId} />
+                  <NumbersPanel />
+                </>
+              }
+              courseId={setting.courseId}
             >
               <Tabs.Root defaultValue="exercise" className="flex h-full flex-col">
                 <TabBar label="What to set" tabs={TABS} />
@@ -92,7 +118,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
                   <JudgingForm />
                 </Tabs.Content>
                 <Tabs.Content value="scene">
-                  <SceneForm />
+                  <SceneForm courseId={setting.courseId} />
                 </Tabs.Content>
                 <Tabs.Content value="numbers">
                   <NumbersPanel />
@@ -106,26 +132,8 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
               </Tabs.Root>
             </EditingPicture>
           }
-          time={
-            <EditingTime
-              courseId={setting.courseId}
-              name="setting"
-              main="loom"
-              tone="target"
-              target={null}
-              rangeFixed={null}
-              foot={
-                setting.takeCount > 0 ? (
-                  <span className="flex items-center gap-2">
-                    {setting.takeCount} {setting.takeCount === 1 ? 'take is' : 'takes are'} handed in.
-                    <ReadAllAgain exerciseId={setting.id} label="Read all again" />
-                  </span>
-                ) : (
-                  'The model motion: what takes are read against.'
-                )
-              }
-            />
-          }
+          time={<EditingTime {...time} />}
+          low={<EditingTime {...time} low />}
         />
         <TargetWarning setting={setting} />
         <PlanOffer />

@@ -7,7 +7,7 @@ import { beforeEach, expect, test } from 'vitest';
 import { applyEdit, opened, undo } from '../../editing/index.ts';
 import { createStore, type Store } from '../../state/index.ts';
 import { ClockProvider } from '../../time/index.ts';
-import { StageFields, SubjectFields, SubjectList } from '../../tools/scene/index.ts';
+import { ScenePanel, StageFields } from '../../tools/scene/index.ts';
 import { ChartForm } from './ChartForm.tsx';
 import { DetailsForm } from './DetailsForm.tsx';
 import { JudgingForm } from './JudgingForm.tsx';
@@ -30,6 +30,12 @@ function type(label: string, text: string): void {
   fireEvent.blur(field(label));
 }
 
+function colour(label: string, hex: string): void {
+  fireEvent.click(screen.getByRole('button', { name: new RegExp(`^${label}: #`) }));
+  fireEvent.change(field(`${label}, written`), { target: { value: hex } });
+  fireEvent.keyDown(field(`${label}, written`), { key: 'Enter' });
+}
+
 beforeEach(() => {
   store = createStore();
   store.dispatch(
@@ -47,10 +53,9 @@ beforeEach(() => {
       <Tooltip.Provider>
         <DetailsForm courseId="c1" />
         <StageFields />
-        <SubjectList />
-        <SubjectFields />
         <TermsForm />
         <ClockProvider range={{ first: 1, last: 25 }} rate={{ num: 24, den: 1 }}>
+          <ScenePanel courseId="c1" />
           <JudgingForm />
           <ChartForm />
         </ClockProvider>
@@ -64,7 +69,7 @@ test('the stage takes a preset, a size of its own and a ground; each is one step
   expect(work().motion.stage).toMatchObject({ widthPx: 1080, heightPx: 1080 });
   type('Width, px', '1000');
   expect([work().motion.stage.widthPx, field('Stage size').value]).toEqual([1000, 'custom']);
-  fireEvent.change(field('Ground'), { target: { value: '#22303c' } });
+  colour('Ground', '#22303c');
   expect(work().motion.stage.background).toBe('#22303c');
   store.dispatch(undo());
   store.dispatch(undo());
@@ -86,7 +91,7 @@ test('a subject takes a name, a shape, a size and a fill', () => {
   expect(work().motion.subjects[0]!.name).toBe('Oven dial');
   fireEvent.change(field('Shape'), { target: { value: 'cake' } });
   type('Height', '24.5');
-  fireEvent.change(field('Fill'), { target: { value: '#c8451b' } });
+  colour('Fill', '#c8451b');
   expect(look()).toEqual({ shape: 'cake', widthPx: 90, heightPx: 24.5, fill: '#c8451b' });
 });
 
@@ -124,14 +129,18 @@ test('what an exercise says is kept as its fields are left; tolerances that are 
 test('subjects are added, put forward, made scenery and taken out; the last that moves stays', () => {
   fireEvent.click(screen.getByRole('button', { name: 'Add a subject' }));
   expect(work().motion.subjects.map((subject) => subject.name)).toEqual(['Hob dial', 'Subject 2']);
-  fireEvent.click(screen.getByRole('button', { name: 'Subject 2 further to the back' }));
+  act(() => void store.dispatch(applyEdit({ operation: 'orderSubject', args: ['subject-2', -1] })));
   expect(work().motion.subjects.map((subject) => subject.name)).toEqual(['Subject 2', 'Hob dial']);
-  fireEvent.click(screen.getByRole('checkbox', { name: 'Subject 2 is scenery' }));
-  fireEvent.click(screen.getByRole('button', { name: 'Take out Hob dial' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Subject 2 is scenery' }));
+  const more = (name: string, item: RegExp) => {
+    fireEvent.keyDown(screen.getByRole('button', { name: `${name}: more` }), { key: 'Enter' });
+    return screen.getByRole('menuitem', { name: item });
+  };
+  fireEvent.click(more('Hob dial', /^Take it out/));
   expect(work().motion.subjects).toHaveLength(2);
-  expect(screen.getByRole('button', { name: 'Take out Hob dial' }).getAttribute('aria-disabled')).toBe('true');
-  expect(screen.getByRole<HTMLInputElement>('checkbox', { name: 'Hob dial is scenery' }).disabled).toBe(true);
-  fireEvent.click(screen.getByRole('button', { name: 'Take out Subject 2' }));
+  expect(screen.getByRole('button', { name: 'Hob dial is scenery' }).getAttribute('aria-disabled')).toBe('true');
+  fireEvent.keyDown(screen.getByRole('menu'), { key: 'Escape' });
+  fireEvent.click(more('Subject 2', /^Take it out/));
   expect(work().motion.subjects.map((subject) => subject.name)).toEqual(['Hob dial']);
 });
 
@@ -175,7 +184,7 @@ test('weights and tolerances of single keys change scores; a model is kept as an
   act(() => void store.dispatch(applyEdit({ operation: 'moveKeys', args: [[{ ...ref, frame: 25 }], 2] })));
   expect(work().details).toMatchObject({ events: [{ frame: 27, name: 'click' }], keyTolerances: [{ frame: 27 }] });
   act(() => void store.dispatch(applyEdit({ operation: 'deleteKeys', args: [[{ ...ref, frame: 27 }]] })));
-  expect(screen.getByRole('status').textContent).toContain('No key is left on 27');
+  expect(screen.getByText(/^No key is left on/)).toBeTruthy();
   fireEvent.click(screen.getByRole('button', { name: 'Forget it' }));
   expect(work().details).toMatchObject({ events: [], keyTolerances: [] });
   act(() => void store.dispatch(applyEdit({ operation: 'takeMotion', args: [keyed] })));

@@ -27,6 +27,7 @@ const PER_PX: Record<ChannelKind['unit'], number> = {
   share: 0.01,
   'no.': 0.1,
   colour: 1,
+  m: 0.01,
 };
 
 function tabState(channel: Channel, frame: number, changed: boolean): TabState {

@@ -1,12 +1,4 @@
-import {
-  type ChannelId,
-  channelOf,
-  CHANNELS,
-  type KeyValue,
-  type MotionDocument,
-  poseOf,
-  sampleChannel,
-} from '@undulan/core';
+import { type ChannelId, channelOf, CHANNELS, type KeyValue, type MotionDocument, sampleChannel } from '@undulan/core';
 import { type KeyboardEvent, type MouseEvent, type PointerEvent, type ReactNode, useCallback, useMemo } from 'react';
 import {
   applyEdit,
@@ -25,7 +17,6 @@ import { toFineness } from '../../values/index.ts';
 import { drawScene, subjectAt } from './draw-scene.ts';
 import { putTrail, trailKeyAt } from './draw-trail.ts';
 import { drawOnion, type OnionSettings } from './onion.ts';
-import { outlineOf } from './shapes.ts';
 import { type StageDrawing, StageView } from './StageView.tsx';
 
 export const TARGET_COLOUR = '#0b7a6f';
@@ -38,6 +29,7 @@ interface EditableStageProps {
   trail: boolean;
   onion: OnionSettings;
   overlay?: ReactNode;
+  marks?: ((scale: number) => ReactNode) | undefined;
   drawOver?: StageDrawing | undefined;
 }
 
@@ -75,7 +67,7 @@ function positionValues(subjectId: string, x: number, y: number): KeyValue[] {
  * The picture of the motion being edited: click a subject to select it, drag it (or use the arrow keys) to put it
  * elsewhere on this frame.
  */
-export function EditableStage({ tone, target, trail, onion, overlay, drawOver }: EditableStageProps) {
+export function EditableStage({ tone, target, trail, onion, overlay, marks, drawOver }: EditableStageProps) {
   const dispatch = useAppDispatch();
   const clock = useClock();
   const motion = useAppSelector(selectShownMotion);
@@ -102,7 +94,6 @@ export function EditableStage({ tone, target, trail, onion, overlay, drawOver }:
         for (const other of target.subjects)
           if (other.id === subjectId) putTrail(context, target, other, TARGET_COLOUR, false);
       if (trail && subject) putTrail(context, motion, subject, colour, tone === 'take');
-      if (subject) markSelected(context, picture, frame, subjectId!);
       drawOver?.(context, frame);
     },
     [motion, picture, target, trail, onion, keyFrames, subjectId, colour, tone, clock, drawOver],
@@ -134,7 +125,8 @@ export function EditableStage({ tone, target, trail, onion, overlay, drawOver }:
   /** Where on the stage an event is, and the subject there. */
   const spotOf = (event: MouseEvent) => {
     const canvas = event.target as HTMLCanvasElement;
-    const box = canvas.getBoundingClientRect();
+    // The canvas is the part of the stage that is seen.
+    const box = canvas.closest('[data-stage]')!.getBoundingClientRect();
     const pxPerPx = motion.stage.widthPx / box.width;
     const context = canvas.getContext('2d');
     const place = { x: (event.clientX - box.left) * pxPerPx, y: (event.clientY - box.top) * pxPerPx };
@@ -208,6 +200,8 @@ export function EditableStage({ tone, target, trail, onion, overlay, drawOver }:
           label={`Picture. Arrow keys move the selected subject by one ${STEP_UNIT}, with Shift by ten.`}
           tabIndex={0}
           overlay={overlay}
+          marks={marks}
+          zoomable
           className="cursor-grab touch-none active:cursor-grabbing"
           onPointerDown={press}
           onKeyDown={nudge}
@@ -215,25 +209,4 @@ export function EditableStage({ tone, target, trail, onion, overlay, drawOver }:
       </div>
     </ContextMenu>
   );
-}
-
-/** A thin frame about the selected subject. */
-function markSelected(
-  context: CanvasRenderingContext2D,
-  motion: MotionDocument,
-  frame: number,
-  subjectId: string,
-): void {
-  const subject = motion.subjects.find((other) => other.id === subjectId);
-  if (!subject) return;
-  const { a, b, c, d, e, f } = poseOf(motion, subject, frame);
-  context.save();
-  context.transform(a, b, c, d, e, f);
-  context.strokeStyle = '#2456a6';
-  context.lineWidth = 3;
-  context.setLineDash([3, 4]);
-  context.stroke(
-    outlineOf({ ...subject.look, widthPx: subject.look.widthPx + 10, heightPx: subject.look.heightPx + 10 }),
-  );
-  context.restore();
 }

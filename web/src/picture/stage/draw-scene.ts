@@ -4,12 +4,14 @@ import {
   combine,
   exposedFrame,
   findChannel,
+  type Look,
   type MotionDocument,
   poseOf,
   type Subject,
   unpackColour,
 } from '@undulan/core';
-import { drawDetails, outlineOf } from './shapes.ts';
+import { outlineOf } from './drawn-paths.ts';
+import { type LookPaint, paintLook } from './paint-look.ts';
 
 export interface DrawOptions {
   /**
@@ -27,19 +29,42 @@ export interface DrawOptions {
 }
 
 const INK = '#22303c';
+/** A line can be taken hold of within so many px of it, both sides together. */
+const LINE_REACH_PX = 10;
 
-/** Subjects back to front at a frame: by depth, of one depth as they are listed. */
+/** Subjects back to front at a frame: the deepest first, of one depth as they are listed. */
 function inDepth(motion: MotionDocument, frame: number): Subject[] {
   if (!motion.subjects.some((subject) => findChannel(subject, 'depth'))) return motion.subjects;
   return motion.subjects
     .map((subject) => ({ subject, depth: channelValue(subject, 'depth', frame) }))
-    .sort((a, b) => a.depth - b.depth)
+    .sort((a, b) => b.depth - a.depth)
     .map(({ subject }) => subject);
 }
 
-/** A colour channel's value, where the subject has that channel. */
-function keyedColour(subject: Subject, id: 'fill' | 'stroke', frame: number): string | null {
-  return findChannel(subject, id) ? unpackColour(channelValue(subject, id, frame)) : null;
+/** A colour as its channel has it, where the subject has that channel; else as the look says. */
+function colourAt(subject: Subject, id: 'fill' | 'stroke', frame: number): string | null {
+  if (findChannel(subject, id)) return unpackColour(channelValue(subject, id, frame));
+  const { look } = subject;
+  if (id === 'fill') return look.hollow ? null : look.fill;
+  // Words and pictures have no line about them unless one is asked for.
+  if (look.stroke === undefined) return look.shape === 'text' || look.shape === 'picture' ? null : INK;
+  return look.stroke;
+}
+
+/** How a subject is painted at a frame. */
+function paintAt(subject: Subject, frame: number): LookPaint {
+  return {
+    fill: colourAt(subject, 'fill', frame),
+    stroke: colourAt(subject, 'stroke', frame),
+    strokePx: Math.max(0, channelValue(subject, 'stroke.width', frame)),
+    drawing: drawingOf(subject, frame),
+    details: !subject.locked,
+  };
+}
+
+/** The number of the drawing that is up. */
+export function drawingOf(subject: Subject, frame: number): number {
+  return subject.look.drawings ? channelValue(subject, 'drawing', frame) : 1;
 }
 
 /**
@@ -64,7 +89,7 @@ export function drawScene(
   const base = { a, b, c, d, e, f };
   context.lineJoin = 'round';
   for (const subject of inDepth(motion, frame)) {
-    if (!subject.visible || (bare && subject.locked)) continue;
+    if (!subject.visible || subject.look.shape === 'camera' || (bare && subject.locked)) continue;
     drawSubject(
       context,
       base,
@@ -93,25 +118,36 @@ function drawSubject(
   context.setTransform(a, b, c, d, e, f);
   const opacity = Math.min(1, Math.max(0, channelValue(subject, 'opacity', frame) / 100));
   context.globalAlpha = opacity * (options.opacity ?? 1);
-  const outline = outlineOf(look);
   if (options.style === 'outline') {
     context.strokeStyle = options.colour ?? INK;
     context.lineWidth = 3;
     context.setLineDash(options.dashed ? [10, 7] : []);
-    context.stroke(outline);
-  } else {
-    context.fillStyle = (options.bare && options.colour) || (keyedColour(subject, 'fill', frame) ?? look.fill);
-    context.fill(outline);
+    context.stroke(outlineOf(look, drawingOf(subject, frame)));
+    return;
+  }
+  const paint = paintAt(subject, frame);
+  if (!options.bare) paintLook(context, look, paint);
+  else {
     // A bare one is a silhouette: dozens of them lie on each other, and the line about each takes as long as its fill.
-    if (!options.bare) {
-      context.strokeStyle = keyedColour(subject, 'stroke', frame) ?? INK;
-      context.lineWidth = 2;
-      context.stroke(outline);
-      context.globalAlpha *= 0.8;
-      context.lineWidth = 1.5;
-      if (!subject.locked) drawDetails(context, look);
+    const colour = options.colour ?? paint.fill ?? paint.stroke ?? INK;
+    const isLine = look.shape === 'line' || look.drawings !== undefined;
+    if (isLine) paintSilhouette(context, look, { ...paint, fill: colour, stroke: colour });
+    else {
+      context.fillStyle = colour;
+      context.fill(outlineOf(look));
     }
   }
+}
+
+/** Lines and drawings in one colour, whatever colours are in them. */
+function paintSilhouette(context: CanvasRenderingContext2D, look: Look, paint: LookPaint): void {
+  const outline = outlineOf(look, paint.drawing);
+  context.strokeStyle = paint.stroke!;
+  context.lineWidth = Math.max(1, paint.strokePx);
+  context.stroke(outline);
+  if (look.shape === 'line') return;
+  context.fillStyle = paint.fill!;
+  context.fill(outline);
 }
 
 /** Where a subject should be instead: shifted in stage pixels, and turned in degrees about its pivot. */
@@ -137,7 +173,7 @@ export function drawShifted(
   context.rotate((turn * Math.PI) / 180);
   context.translate(-pivot.x, -pivot.y);
   context.transform(pose.a, pose.b, pose.c, pose.d, pose.e, pose.f);
-  const outline = outlineOf(subject.look);
+  const outline = outlineOf(subject.look, drawingOf(subject, frame));
   context.fillStyle = colour;
   context.globalAlpha = 0.18;
   context.fill(outline);
@@ -185,5 +221,8 @@ function isAt(
   const pose = poseOf(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure));
   const point = DOMMatrix.fromMatrix(pose).inverse().transformPoint({ x, y });
   // Nearly invisible, tiny or flattened subjects can still be taken hold of near their pivot.
-  return context.isPointInPath(outlineOf(subject.look), point.x, point.y) || Math.hypot(pose.e - x, pose.f - y) < 12;
+  const outline = outlineOf(subject.look, drawingOf(subject, frame));
+  if (context.isPointInPath(outline, point.x, point.y) || Math.hypot(pose.e - x, pose.f - y) < 12) return true;
+  context.lineWidth = Math.max(LINE_REACH_PX, channelValue(subject, 'stroke.width', frame));
+  return context.isPointInStroke(outline, point.x, point.y);
 }

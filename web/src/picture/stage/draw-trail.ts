@@ -35,7 +35,8 @@ export function putTrail(
   dashed: boolean,
 ): void {
   const { width, height } = context.canvas;
-  const name = `${subject.id} ${colour} ${dashed} ${width} ${height}`;
+  const { a, e, f } = context.getTransform();
+  const name = `${subject.id} ${colour} ${dashed} ${width} ${height} ${a} ${e} ${f}`;
   if (motion.range.last - motion.range.first > MANY_FRAMES) {
     putLongTrail(context, name, { motion, subject, colour, dashed });
     return;

@@ -1,9 +1,12 @@
-import type { Look, Shape } from '@undulan/core';
+import type { Look, READY_SHAPES, Shape } from '@undulan/core';
+
+type Ready = (typeof READY_SHAPES)[number];
 
 /** Traces a shape of the given size about the origin into the path under way. */
 type Tracer = (path: Path2D, width: number, height: number) => void;
 
-const OUTLINES: Record<Shape, Tracer> = {
+/** The ready shapes, by name. */
+const READY: Record<Ready, Tracer> = {
   box: (path, w, h) => path.roundRect(-w / 2, -h / 2, w, h, Math.min(8, w / 4, h / 4)),
   disc: (path, w, h) => path.ellipse(0, 0, w / 2, h / 2, 0, 0, 2 * Math.PI),
   pill: (path, w, h) => path.roundRect(-w / 2, -h / 2, w, h, Math.min(w, h) / 2),
@@ -58,7 +61,7 @@ const DETAILS: Partial<Record<Shape, (context: CanvasRenderingContext2D, width: 
   },
   slice: (context, w, h) => {
     const crumb = new Path2D();
-    OUTLINES.slice(crumb, w * 0.74, h * 0.74);
+    READY.slice(crumb, w * 0.74, h * 0.74);
     context.fillStyle = 'rgb(255 250 235 / 0.55)';
     context.fill(crumb);
   },
@@ -89,17 +92,24 @@ function line(context: CanvasRenderingContext2D, x1: number, y1: number, x2: num
   context.stroke();
 }
 
-const outlines = new WeakMap<Look, Path2D>();
-
-/** The outline of a look about its pivot, in stage pixels; traced once for each look. */
-export function outlineOf(look: Look): Path2D {
-  let path = outlines.get(look);
-  if (!path) {
-    path = new Path2D();
-    OUTLINES[look.shape](path, look.widthPx, look.heightPx);
-    outlines.set(look, path);
+/** A regular polygon in the box, a corner at the top. */
+function tracePolygon(path: Path2D, { widthPx, heightPx, sides = 5 }: Look): void {
+  for (let i = 0; i < sides; i++) {
+    const angle = (i / sides) * 2 * Math.PI;
+    path.lineTo((Math.sin(angle) * widthPx) / 2, (-Math.cos(angle) * heightPx) / 2);
   }
-  return path;
+  path.closePath();
+}
+
+/** Traces a look that is no drawing about its middle; of words and pictures the box they fill. */
+export function traceLook(path: Path2D, look: Look): void {
+  const { shape, widthPx, heightPx } = look;
+  if (shape === 'polygon') tracePolygon(path, look);
+  else if (shape === 'line') {
+    path.moveTo(-widthPx / 2, 0);
+    path.lineTo(widthPx / 2, 0);
+  } else if (shape in READY) READY[shape as Ready](path, widthPx, heightPx);
+  else path.rect(-widthPx / 2, -heightPx / 2, widthPx, heightPx);
 }
 
 /** Draws the details of a look over its fill, about the origin. */
@@ -116,4 +126,11 @@ export const SHAPE_NAMES: Record<Shape, string> = {
   slice: 'Slice of bread',
   drawer: 'Drawer',
   cake: 'Flat cake',
+  polygon: 'Polygon',
+  line: 'Line',
+  text: 'Text',
+  drawn: 'Drawn',
+  picture: 'Picture',
+  group: 'Group',
+  camera: 'Camera',
 };

@@ -25,6 +25,7 @@ const IDLE: Record<ChannelKind['unit'], number> = {
   share: 0.00005,
   'no.': 0,
   colour: 0,
+  m: 0.0005,
 };
 
 const MOST_HOLD = 10_000;

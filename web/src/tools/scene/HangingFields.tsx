@@ -1,6 +1,7 @@
 import { MAX_EXPOSURE, type MotionDocument, Point, type Subject } from '@undulan/core';
 import { applyEdit, selectMotion, selectSubject } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { useClock } from '../../time/index.ts';
 import { DecimalField, Field, Select } from '../../ui/index.ts';
 
 const EXPOSURE_WORDS = ['', 'on ones', 'on twos', 'on threes', 'on fours'];
@@ -8,17 +9,20 @@ const EXPOSURE_WORDS = ['', 'on ones', 'on twos', 'on threes', 'on fours'];
 /** How long the selected subject's drawings are held, what it turns about, and what carries it. */
 export function HangingFields() {
   const dispatch = useAppDispatch();
+  const clock = useClock();
   const motion = useAppSelector(selectMotion)!;
   const subject = useAppSelector(selectSubject);
   if (!subject) return null;
-  const set = (change: Partial<Pick<Subject, 'exposure' | 'pivot' | 'parentId'>>): void =>
-    void dispatch(applyEdit({ operation: 'setSubject', args: [subject.id, change] }));
   const pivot = (side: 'x' | 'y') => (
     <DecimalField
       within={Point.shape[side]}
       label={`Pivot ${side}, px`}
       value={subject.pivot[side]}
-      onDecimal={(value) => set({ pivot: { ...subject.pivot, [side]: value } })}
+      onDecimal={(value) =>
+        dispatch(
+          applyEdit({ operation: 'setPivot', args: [subject.id, { ...subject.pivot, [side]: value }, clock.frame] }),
+        )
+      }
     />
   );
   return (
@@ -28,7 +32,7 @@ export function HangingFields() {
           <Select
             {...ids}
             value={subject.exposure}
-            onChoose={(choice) => set({ exposure: choice })}
+            onChoose={(exposure) => dispatch(applyEdit({ operation: 'setSubject', args: [subject.id, { exposure }] }))}
             choices={Array.from({ length: MAX_EXPOSURE }, (_, i) => i + 1).map((count) => ({
               id: count,
               label: EXPOSURE_WORDS[count] ?? `held ${count} frames`,
@@ -43,7 +47,9 @@ export function HangingFields() {
           <Select
             {...ids}
             value={subject.parentId ?? ''}
-            onChoose={(choice) => set({ parentId: choice || null })}
+            onChoose={(choice) =>
+              dispatch(applyEdit({ operation: 'hangSubject', args: [subject.id, choice || null, clock.frame] }))
+            }
             choices={[
               { id: '', label: 'nothing' },
               ...motion.subjects

@@ -1,7 +1,7 @@
 import { Stage } from '@undulan/core';
-import { applyEdit, selectMotion } from '../../editing/index.ts';
+import { applyEdit, previewEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { DecimalField, Field, Select } from '../../ui/index.ts';
+import { ColourField, DecimalField, Field, Select } from '../../ui/index.ts';
 
 const CUSTOM = 'custom';
 const SIZES: readonly [number, number][] = [
@@ -55,17 +55,21 @@ export function StageFields() {
         value={stage.pixelsPerMetre}
         onDecimal={(pixelsPerMetre) => set({ pixelsPerMetre })}
       />
-      <Field label="Ground">
-        {(ids) => (
-          <input
-            {...ids}
-            type="color"
-            className="h-8 w-12 rounded-md border border-rule bg-page p-0.5"
-            value={stage.background}
-            onChange={(event) => set({ background: event.target.value })}
-          />
-        )}
-      </Field>
+      <span className="grid gap-1 text-xs font-semibold text-faint">
+        Ground
+        <ColourField
+          label="Ground"
+          value={stage.background}
+          onColour={(background) => set({ background })}
+          onTry={(background) =>
+            dispatch(
+              previewEdit(
+                background === null ? null : { operation: 'setScene', args: [{ stage: { ...stage, background } }] },
+              ),
+            )
+          }
+        />
+      </span>
     </fieldset>
   );
 }

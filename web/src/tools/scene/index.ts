@@ -1,6 +1,4 @@
 // What is done with stage, time and subjects.
-export { HangingFields } from './HangingFields.tsx';
+export { ScenePanel } from './ScenePanel.tsx';
 export { StageFields } from './StageFields.tsx';
-export { SubjectFields } from './SubjectFields.tsx';
-export { SubjectList } from './SubjectList.tsx';
 export { TimeFields } from './TimeFields.tsx';

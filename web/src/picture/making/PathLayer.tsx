@@ -1,0 +1,133 @@
+import type { GuidePath, PathPoint, Point } from '@undulan/core';
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
+import { applyEdit, selectMotion, selectSettledSubject } from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { useClock } from '../../time/index.ts';
+import { usePointerDrag } from '../../ui/index.ts';
+import { closesItself, fitLine, type PenPoint } from './fit-line.ts';
+import type { ToolSettings } from './tool.ts';
+import { pathOf } from './PointsLayer.tsx';
+import { placeOn } from './use-stage-place.ts';
+
+const NONE: Point = { x: 0, y: 0 };
+/** So near its first point, on screen, a press closes the path. */
+const CLOSING_PX = 12;
+
+/**
+ * Lies over the picture: a guide path is put down point by point (a drag makes a point round) or drawn by hand. The
+ * selected subject goes onto it, and travels at once.
+ */
+export function PathLayer({ settings, scale }: { settings: ToolSettings; scale: number }) {
+  const dispatch = useAppDispatch();
+  const clock = useClock();
+  const motion = useAppSelector(selectMotion)!;
+  const subject = useAppSelector(selectSettledSubject);
+  const layer = useRef<SVGSVGElement>(null);
+  const [points, setPoints] = useState<PathPoint[]>([]);
+  const [way, setWay] = useState<PenPoint[]>([]);
+  const [pointer, setPointer] = useState<Point | null>(null);
+
+  const keep = (made: readonly PathPoint[], closed: boolean): void => {
+    setPoints([]);
+    if (made.length < 2) return;
+    const number = motion.guides.length + 1;
+    const path: GuidePath = {
+      id: `path-${crypto.randomUUID().slice(0, 8)}`,
+      name: `Path ${number}`,
+      closed,
+      points: made.map(({ x, y, in: arriving, out }) => ({ x, y, in: arriving, out })),
+    };
+    const rider = subject && !subject.locked && !subject.guide ? subject.id : null;
+    dispatch(applyEdit({ operation: 'drawGuide', args: [path, rider] }));
+  };
+  const at = (xPx: number, yPx: number): Point => placeOn(layer.current!, motion.stage, { clientX: xPx, clientY: yPx });
+  const round = usePointerDrag<PathPoint[]>({
+    onMove: (before, { dxPx, dyPx }) => {
+      const out = { x: dxPx / scale, y: dyPx / scale };
+      setPoints([...before.slice(0, -1), { ...before.at(-1)!, out, in: { x: -out.x, y: -out.y } }]);
+    },
+    onEnd: () => undefined,
+    onCancel: () => setPoints(points.slice(0, -1)),
+  });
+  const byHand = usePointerDrag<Point>({
+    onMove: (from, { xPx, yPx }) =>
+      setWay((known) => [...(known.length === 0 ? [{ ...from, press: 0.5 }] : known), { ...at(xPx, yPx), press: 0.5 }]),
+    onEnd: () => {
+      const made = fitLine(way, settings.smooth);
+      const closed = closesItself(way);
+      setWay([]);
+      if (!made) return;
+      // One that closes comes back to its first point itself.
+      keep(closed ? made.slice(0, -1).with(0, { ...made[0]!, in: made.at(-1)!.in }) : made, closed);
+    },
+    onCancel: () => setWay([]),
+  });
+  const press = (event: PointerEvent<SVGSVGElement>): void => {
+    if (event.button !== 0) return;
+    clock.stop();
+    const place = placeOn(event.currentTarget, motion.stage, event);
+    if (settings.path === 'hand') {
+      byHand(event, place);
+      return;
+    }
+    const [first] = points;
+    if (first && points.length > 1 && Math.hypot(first.x - place.x, first.y - place.y) * scale < CLOSING_PX) {
+      keep(points, true);
+      return;
+    }
+    const rounded = { x: Math.round(place.x * 10) / 10, y: Math.round(place.y * 10) / 10 };
+    const next = [...points, { ...rounded, in: NONE, out: NONE }];
+    setPoints(next);
+    round(event, next);
+  };
+  useEffect(() => {
+    const type = (event: globalThis.KeyboardEvent | KeyboardEvent): void => {
+      if (points.length === 0) return;
+      if (event.key === 'Enter') keep(points, false);
+      else if (event.key === 'Escape') setPoints([]);
+      else if (event.key === 'Backspace') setPoints(points.slice(0, -1));
+      else return;
+      event.preventDefault();
+      event.stopPropagation();
+    };
+    window.addEventListener('keydown', type, true);
+    return () => window.removeEventListener('keydown', type, true);
+  });
+  const px = 1 / scale;
+  const shown = pointer && points.length > 0 ? [...points, { ...pointer, in: NONE, out: NONE }] : points;
+  return (
+    <svg
+      ref={layer}
+      viewBox={`0 0 ${motion.stage.widthPx} ${motion.stage.heightPx}`}
+      role="img"
+      aria-label={
+        points.length === 0
+          ? 'Press for the first point of a path'
+          : `${points.length} points: press for the next, Enter ends the path, the first point closes it`
+      }
+      className="absolute inset-0 h-full w-full cursor-crosshair touch-none"
+      onPointerDown={press}
+      onPointerMove={(event) => setPointer(placeOn(event.currentTarget, motion.stage, event))}
+      onDoubleClick={() => keep(points.slice(0, -1), false)}
+    >
+      <path d={pathOf(shown, false)} fill="none" stroke="#7a4a9e" strokeWidth={2 * px} strokeDasharray={`${6 * px}`} />
+      <polyline
+        points={way.map(({ x, y }) => `${x},${y}`).join(' ')}
+        fill="none"
+        stroke="#7a4a9e"
+        strokeWidth={2 * px}
+      />
+      {points.map((point, i) => (
+        <circle
+          key={i}
+          cx={point.x}
+          cy={point.y}
+          r={(i === 0 ? 6 : 4) * px}
+          fill="var(--page)"
+          stroke="#7a4a9e"
+          strokeWidth={2 * px}
+        />
+      ))}
+    </svg>
+  );
+}

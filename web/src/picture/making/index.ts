@@ -1,0 +1,7 @@
+// Making the scene: drawn lines, shapes, words, pictures, paths, and the points of all of them.
+export { MakingLayer } from './MakingLayer.tsx';
+export { ToolOptions } from './ToolOptions.tsx';
+export { ToolRow } from './ToolRow.tsx';
+export { PICTURE_TYPES, useReadPicture, useScenePictures } from './use-scene-pictures.tsx';
+export { useToolSettings } from './tool.ts';
+export type { Tool } from './tool.ts';

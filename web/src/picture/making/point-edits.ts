@@ -1,0 +1,148 @@
+import type { DrawnPoint, PathPoint, Point } from '@undulan/core';
+
+/** A line whose points are taken hold of: a drawn one, or a guide path. */
+export interface PointLine<P extends PathPoint = PathPoint> {
+  points: readonly P[];
+  closed: boolean;
+}
+
+const NONE: Point = { x: 0, y: 0 };
+
+export function movePoint<P extends PathPoint>(points: readonly P[], at: number, to: Point): P[] {
+  return points.with(at, { ...points[at]!, x: to.x, y: to.y });
+}
+
+/** A handle elsewhere; of a smooth point the other stays in line with it, as long as it was. */
+export function moveHandle<P extends PathPoint>(
+  points: readonly P[],
+  at: number,
+  side: 'in' | 'out',
+  to: Point,
+  alone: boolean,
+): P[] {
+  const point = points[at]!;
+  const handle = { x: to.x - point.x, y: to.y - point.y };
+  const other = side === 'in' ? 'out' : 'in';
+  const before = point[other];
+  const length = Math.hypot(before.x, before.y);
+  const reach = Math.hypot(handle.x, handle.y);
+  const opposite =
+    alone || !isSmooth(point) || reach === 0
+      ? before
+      : { x: (-handle.x / reach) * length, y: (-handle.y / reach) * length };
+  return points.with(at, { ...point, [side]: handle, [other]: opposite });
+}
+
+/** Whether the line goes through a point without a corner. */
+export function isSmooth({ in: a, out: b }: PathPoint): boolean {
+  const [la, lb] = [Math.hypot(a.x, a.y), Math.hypot(b.x, b.y)];
+  if (la < 1e-6 || lb < 1e-6) return false;
+  return (a.x * b.x + a.y * b.y) / (la * lb) < -0.999;
+}
+
+/** A corner becomes smooth, along the way from the point before to the one after; a smooth point a corner. */
+export function turnPoint<P extends PathPoint>({ points, closed }: PointLine<P>, at: number): P[] {
+  const point = points[at]!;
+  if (isSmooth(point)) return points.with(at, { ...point, in: NONE, out: NONE });
+  const count = points.length;
+  const before = points[at - 1] ?? (closed ? points[count - 1]! : point);
+  const after = points[at + 1] ?? (closed ? points[0]! : point);
+  const along = { x: after.x - before.x, y: after.y - before.y };
+  const length = Math.hypot(along.x, along.y) || 1;
+  const reach = (to: PathPoint): number => Math.hypot(to.x - point.x, to.y - point.y) / 3;
+  const handle = (way: number, by: number): Point => ({
+    x: ((way * along.x) / length) * by,
+    y: ((way * along.y) / length) * by,
+  });
+  return points.with(at, { ...point, in: handle(-1, reach(before)), out: handle(1, reach(after)) });
+}
+
+/** The points without one of them; of two none is taken. */
+export function removePoint<P extends PathPoint>(points: readonly P[], at: number): P[] | null {
+  return points.length > 2 ? points.toSpliced(at, 1) : null;
+}
+
+function mixed(a: Point, b: Point, t: number): Point {
+  return { x: a.x * (1 - t) + b.x * t, y: a.y * (1 - t) + b.y * t };
+}
+
+/** A point more on a piece of a line, at a parameter of it: the line stays as it is (de Casteljau). */
+export function splitPiece<P extends PathPoint>({ points, closed }: PointLine<P>, piece: number, t: number): P[] {
+  const from = points[piece]!;
+  const isLast = piece + 1 === points.length;
+  const to = points[isLast && closed ? 0 : piece + 1]!;
+  const [p0, p1, p2, p3] = [
+    from,
+    { x: from.x + from.out.x, y: from.y + from.out.y },
+    { x: to.x + to.in.x, y: to.y + to.in.y },
+    to,
+  ];
+  const [a, b, c] = [mixed(p0, p1, t), mixed(p1, p2, t), mixed(p2, p3, t)];
+  const [d, e] = [mixed(a, b, t), mixed(b, c, t)];
+  const middle = mixed(d, e, t);
+  const less = (one: Point, other: Point): Point => ({ x: one.x - other.x, y: one.y - other.y });
+  const put = { ...from, ...middle, in: less(d, middle), out: less(e, middle) };
+  const opened = points.with(piece, { ...from, out: less(a, p0) });
+  const target = isLast && closed ? 0 : piece + 1;
+  return opened.with(target, { ...opened[target]!, in: less(c, p3) }).toSpliced(piece + 1, 0, put);
+}
+
+/** A piece bent so that its point at a parameter comes to lie elsewhere: both handles take their share. */
+export function bendPiece<P extends PathPoint>(
+  { points, closed }: PointLine<P>,
+  piece: number,
+  t: number,
+  by: Point,
+): P[] {
+  const to = piece + 1 === points.length && closed ? 0 : piece + 1;
+  const [b1, b2] = [3 * (1 - t) * (1 - t) * t, 3 * (1 - t) * t * t];
+  const all = b1 * b1 + b2 * b2;
+  const moved = ({ x, y }: Point, share: number): Point => ({
+    x: x + (by.x * share) / all,
+    y: y + (by.y * share) / all,
+  });
+  const bent = points.with(piece, { ...points[piece]!, out: moved(points[piece]!.out, b1) });
+  return bent.with(to, { ...bent[to]!, in: moved(bent[to]!.in, b2) });
+}
+
+const PARTS = 24;
+
+/** The place on a line that is nearest to a point: which piece, and the parameter on it. */
+export function nearestOn(
+  { points, closed }: PointLine,
+  at: Point,
+): { piece: number; t: number; distance: number } | null {
+  let nearest: { piece: number; t: number; distance: number } | null = null;
+  const count = closed ? points.length : points.length - 1;
+  for (let piece = 0; piece < count; piece++) {
+    const [from, to] = [points[piece]!, points[(piece + 1) % points.length]!];
+    for (let part = 0; part <= PARTS; part++) {
+      const [t, u] = [part / PARTS, 1 - part / PARTS];
+      const [a, b, c, d] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
+      const x = a * from.x + b * (from.x + from.out.x) + c * (to.x + to.in.x) + d * to.x;
+      const y = a * from.y + b * (from.y + from.out.y) + c * (to.y + to.in.y) + d * to.y;
+      const distance = Math.hypot(x - at.x, y - at.y);
+      if (!nearest || distance < nearest.distance) nearest = { piece, t, distance };
+    }
+  }
+  return nearest;
+}
+
+/** Points with so few of them left that the line is nowhere further off than asked (Ramer 1972, Douglas–Peucker 1973). */
+export function simplified(points: readonly DrawnPoint[], offPx: number): DrawnPoint[] {
+  if (points.length <= 2) return [...points];
+  const [first, last] = [points[0]!, points.at(-1)!];
+  const [dx, dy] = [last.x - first.x, last.y - first.y];
+  const length = Math.hypot(dx, dy);
+  let [worst, at] = [0, 0];
+  for (let i = 1; i < points.length - 1; i++) {
+    const point = points[i]!;
+    const off =
+      length === 0
+        ? Math.hypot(point.x - first.x, point.y - first.y)
+        : Math.abs(dx * (point.y - first.y) - dy * (point.x - first.x)) / length;
+    if (off > worst) [worst, at] = [off, i];
+  }
+  if (worst <= offPx) return [first, last];
+  return [...simplified(points.slice(0, at + 1), offPx).slice(0, -1), ...simplified(points.slice(at), offPx)];
+}

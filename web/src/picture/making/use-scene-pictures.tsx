@@ -1,0 +1,149 @@
+import { type Look, lookOfDrawings, type Point } from '@undulan/core';
+import { type DragEvent, type ReactNode, useCallback, useEffect, useRef } from 'react';
+import { selectMotion } from '../../editing/index.ts';
+import { explain, useKeepScenePictureMutation } from '../../server-data/index.ts';
+import { useAppStore } from '../../state/index.ts';
+import { sayProblem } from '../../ui/index.ts';
+import { svgOutlines } from './svg-outlines.ts';
+import { useNewSubject } from './use-new-subject.ts';
+import { placeOn } from './use-stage-place.ts';
+
+export const PICTURE_TYPES = 'image/png,image/jpeg,image/webp,image/gif,image/svg+xml';
+const MOST_BYTES = 12_000_000;
+/** A drawn picture that is kept as pixels is this large at most, its longer side. */
+const MOST_SIDE_PX = 2048;
+
+/** What a picture looks like on the stage, from its file; or what is wrong with it. */
+export type PictureRead = { look: Look; name: string } | { problem: string };
+
+const nameOf = (file: File): string => file.name.replace(/\.\w+$/, '').slice(0, 60) || 'Picture';
+
+/** Pictures as subjects: chosen, dropped on the stage or pasted. */
+export function useReadPicture(courseId: string): (file: File) => Promise<PictureRead> {
+  const [keep] = useKeepScenePictureMutation();
+  const store = useAppStore();
+  return useCallback(
+    async (file) => {
+      if (file.size > MOST_BYTES)
+        return { problem: `“${file.name}” is too large: a picture has at most ${MOST_BYTES / 1e6} MB.` };
+      const name = nameOf(file);
+      const isDrawn = file.type === 'image/svg+xml' || /\.svg$/i.test(file.name);
+      const stage = selectMotion(store.getState())?.stage;
+      const fitted = (widthPx: number, heightPx: number): { widthPx: number; heightPx: number } => {
+        const by = stage ? Math.min(1, stage.widthPx / widthPx, stage.heightPx / heightPx) : 1;
+        return { widthPx: Math.max(1, Math.round(widthPx * by)), heightPx: Math.max(1, Math.round(heightPx * by)) };
+      };
+      if (isDrawn) {
+        const outlines = svgOutlines(await file.text());
+        if (outlines) {
+          const look: Look = {
+            shape: 'drawn',
+            widthPx: outlines.widthPx,
+            heightPx: outlines.heightPx,
+            fill: '#000000',
+          };
+          return { look: lookOfDrawings(look, [{ lines: outlines.lines }]), name };
+        }
+      }
+      try {
+        const picture = isDrawn ? await drawnAsPixels(file) : file;
+        const bitmap = await createImageBitmap(picture);
+        const size = fitted(bitmap.width, bitmap.height);
+        bitmap.close();
+        const answer = await keep({ courseId, picture });
+        if (!answer.data) return { problem: explain(answer.error) };
+        return { look: { shape: 'picture', ...size, fill: '#6b7680', pictureId: answer.data.id }, name };
+      } catch {
+        return { problem: `“${file.name}” cannot be drawn: a PNG, JPEG, WebP, GIF or SVG file, please.` };
+      }
+    },
+    [courseId, keep, store],
+  );
+}
+
+/** An SVG file drawn as an image, in which nothing runs and nothing is fetched. */
+async function drawnAsPixels(file: File): Promise<Blob> {
+  const address = URL.createObjectURL(new Blob([await file.arrayBuffer()], { type: 'image/svg+xml' }));
+  try {
+    const image = new Image();
+    image.src = address;
+    await image.decode();
+    const [width, height] = [image.naturalWidth || 512, image.naturalHeight || 512];
+    const by = Math.min(MOST_SIDE_PX / Math.max(width, height), Math.max(1, 1024 / Math.max(width, height)));
+    const canvas = new OffscreenCanvas(Math.max(1, Math.round(width * by)), Math.max(1, Math.round(height * by)));
+    canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height);
+    return await canvas.convertToBlob({ type: 'image/png' });
+  } finally {
+    URL.revokeObjectURL(address);
+  }
+}
+
+interface ScenePictures {
+  /** Asks for a file. */
+  choose: () => void;
+  /** For the element that pictures are dropped on. */
+  target: { onDragOver: (event: DragEvent) => void; onDrop: (event: DragEvent) => void };
+  /** To be put into the page. */
+  input: ReactNode;
+}
+
+/** Puts pictures onto the stage: from a file, dropped where they are to be, or pasted. */
+export function useScenePictures(courseId: string, may: boolean): ScenePictures {
+  const read = useReadPicture(courseId);
+  const create = useNewSubject();
+  const store = useAppStore();
+  const input = useRef<HTMLInputElement>(null);
+  const put = useCallback(
+    async (files: readonly File[], at: Point | null): Promise<void> => {
+      const stage = selectMotion(store.getState())?.stage;
+      if (!stage) return;
+      const middle = at ?? { x: stage.widthPx / 2, y: stage.heightPx / 2 };
+      for (const [i, file] of files.entries()) {
+        const picture = await read(file);
+        if ('problem' in picture) sayProblem(picture.problem);
+        else create(picture.look, { x: middle.x + i * 20, y: middle.y + i * 20 }, { name: picture.name });
+      }
+    },
+    [read, create, store],
+  );
+  useEffect(() => {
+    if (!may) return undefined;
+    const paste = (event: ClipboardEvent): void => {
+      const files = [...(event.clipboardData?.files ?? [])].filter(({ type }) => type.startsWith('image/'));
+      if (files.length === 0) return;
+      event.preventDefault();
+      void put(files, null);
+    };
+    window.addEventListener('paste', paste);
+    return () => window.removeEventListener('paste', paste);
+  }, [may, put]);
+  return {
+    choose: () => input.current?.click(),
+    target: {
+      onDragOver: (event) => {
+        if (may && event.dataTransfer.types.includes('Files')) event.preventDefault();
+      },
+      onDrop: (event) => {
+        if (!may || event.dataTransfer.files.length === 0) return;
+        event.preventDefault();
+        const stage = selectMotion(store.getState())?.stage;
+        const layer = event.currentTarget.querySelector('[data-stage]');
+        void put([...event.dataTransfer.files], layer && stage ? placeOn(layer, stage, event) : null);
+      },
+    },
+    input: (
+      <input
+        ref={input}
+        type="file"
+        hidden
+        multiple
+        accept={PICTURE_TYPES}
+        aria-label="Picture file"
+        onChange={(event) => {
+          void put([...(event.target.files ?? [])], null);
+          event.target.value = '';
+        }}
+      />
+    ),
+  };
+}

@@ -1,0 +1,23 @@
+import { exposedFrame, findSubject, inverseOf, type MotionDocument, type Point, poseOf, applyTo } from '@undulan/core';
+import type { PointerEvent } from 'react';
+
+/** Where on a stage of this size an event is, from a layer that covers the stage. */
+export function placeOn(
+  layer: Element,
+  { widthPx, heightPx }: MotionDocument['stage'],
+  event: Pick<PointerEvent, 'clientX' | 'clientY'>,
+): Point {
+  const box = layer.getBoundingClientRect();
+  return {
+    x: ((event.clientX - box.left) / box.width) * widthPx,
+    y: ((event.clientY - box.top) / box.height) * heightPx,
+  };
+}
+
+/** Points of the stage in a subject's own px, from its middle, as it stands on a frame; null where it has no area. */
+export function intoLook(motion: MotionDocument, subjectId: string, frame: number): ((at: Point) => Point) | null {
+  const subject = findSubject(motion, subjectId);
+  if (!subject) return null;
+  const inverse = inverseOf(poseOf(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure)));
+  return inverse && ((at) => applyTo(inverse, at));
+}

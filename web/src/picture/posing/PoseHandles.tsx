@@ -1,0 +1,355 @@
+import { type ChannelId, channelValue, CHANNELS, type KeyValue, type Point } from '@undulan/core';
+import { clsx } from 'clsx';
+import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef, useState } from 'react';
+import {
+  applyEdit,
+  previewEdit,
+  selectMotion,
+  selectPictureMotion,
+  selectShownMotion,
+  useChangeValues,
+} from '../../editing/index.ts';
+import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { useClock, useMoving, useRestingFrame } from '../../time/index.ts';
+import { usePointerDrag } from '../../ui/index.ts';
+import { formatValue } from '../../values/index.ts';
+import {
+  type HandleKind,
+  type Held,
+  holdSubject,
+  onStage,
+  pivotAt,
+  valuesAfter,
+  valuesStepped,
+  volumeOf,
+} from './handle-geometry.ts';
+
+const HANDLE_WORDS: Record<HandleKind, string> = {
+  turn: 'Turn',
+  size: 'Size',
+  width: 'Width',
+  height: 'Height',
+  squash: 'Squash and stretch',
+  'skew.x': 'Skew sideways',
+  'skew.y': 'Skew up and down',
+};
+
+/** Which channels a handle is about, for what is said of it. */
+const SAID: Record<HandleKind, readonly ChannelId[]> = {
+  turn: ['rotation'],
+  size: ['scale.x', 'scale.y'],
+  width: ['scale.x'],
+  height: ['scale.y'],
+  squash: ['scale.x', 'scale.y'],
+  'skew.x': ['skew.x'],
+  'skew.y': ['skew.y'],
+};
+
+interface Grip {
+  key: string;
+  kind: HandleKind;
+  /** Where in the box, from 0 to 1 across and down; beyond it so many screen px outwards. */
+  at: readonly [across: number, down: number];
+  outPx?: number;
+}
+
+/** One corner and one edge are in the order of the Tab key; the others do the same by hand. */
+const GRIPS: readonly Grip[] = [
+  { key: 'turn', kind: 'turn', at: [0.5, 0], outPx: 26 },
+  { key: 'se', kind: 'size', at: [1, 1] },
+  { key: 'nw', kind: 'size', at: [0, 0] },
+  { key: 'ne', kind: 'size', at: [1, 0] },
+  { key: 'sw', kind: 'size', at: [0, 1] },
+  { key: 'e', kind: 'width', at: [1, 0.5] },
+  { key: 'w', kind: 'width', at: [0, 0.5] },
+  { key: 's', kind: 'height', at: [0.5, 1] },
+  { key: 'n', kind: 'height', at: [0.5, 0] },
+  { key: 'squash', kind: 'squash', at: [0.5, 1], outPx: 22 },
+  { key: 'skew.x', kind: 'skew.x', at: [0.8, 0], outPx: 12 },
+  { key: 'skew.y', kind: 'skew.y', at: [1, 0.2], outPx: 12 },
+];
+const BY_TAB = new Set(['turn', 'se', 'e', 's', 'squash', 'skew.x', 'skew.y']);
+
+/** What of a subject's look is too small on screen for handles beside each other. */
+const CROWDED_PX = 34;
+
+const STEPS: Partial<Record<string, number>> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 };
+
+interface PoseHandlesProps {
+  /** Screen px a stage px. */
+  scale: number;
+}
+
+interface Drag {
+  held: Held;
+  kind: HandleKind;
+  from: Point;
+}
+
+/**
+ * About the selected subject: handles that turn it, size it (in proportion, along an axis, with its volume kept), skew
+ * it, and put its pivot elsewhere. Each sets keys as a number does.
+ */
+export function PoseHandles({ scale }: PoseHandlesProps) {
+  const frame = useRestingFrame();
+  const isMoving = useMoving();
+  const picture = useAppSelector(selectPictureMotion);
+  const shown = useAppSelector(selectShownMotion);
+  const settled = useAppSelector(selectMotion);
+  const subjectId = useAppSelector((state) => state.selection.subjectId);
+  const limits = useAppSelector((state) => state.document.limits);
+  const gesture = useAppSelector((state) => state.gesture.preview !== null);
+  const motion = gesture ? shown : picture;
+  const held = motion && subjectId && !isMoving ? holdSubject(motion, subjectId, frame) : null;
+  if (!held || !settled || scale === 0 || held.subject.look.shape === 'camera') return null;
+  const may = (id: ChannelId): boolean => !limits?.channels || limits.channels.includes(id);
+  const kinds = new Set((Object.keys(SAID) as HandleKind[]).filter((kind) => SAID[kind].every(may)));
+  return (
+    <Handles
+      held={held}
+      kinds={kinds}
+      scale={scale}
+      mayPivot={!limits || limits.subjects}
+      settledAt={(at) => holdSubject(picture ?? settled, held.subject.id, at)}
+    />
+  );
+}
+
+interface HandlesProps extends PoseHandlesProps {
+  held: Held;
+  kinds: ReadonlySet<HandleKind>;
+  mayPivot: boolean;
+  /** The subject as it is without the gesture under way. */
+  settledAt: (frame: number) => Held | null;
+}
+
+function Handles({ held, kinds, scale, mayPivot, settledAt }: HandlesProps) {
+  const dispatch = useAppDispatch();
+  const clock = useClock();
+  const change = useChangeValues();
+  const layer = useRef<SVGSVGElement>(null);
+  const [says, setSays] = useState<{ at: Point; words: string } | null>(null);
+  const { widthPx, heightPx } = held.motion.stage;
+
+  const placeOf = (xPx: number, yPx: number): Point => {
+    const box = layer.current!.getBoundingClientRect();
+    return { x: ((xPx - box.left) / box.width) * widthPx, y: ((yPx - box.top) / box.height) * heightPx };
+  };
+  const saidOf = (values: readonly KeyValue[]): string =>
+    values
+      .map(({ channelId, value }) => {
+        const { label, unit } = CHANNELS[channelId];
+        return `${label.toLowerCase()} ${formatValue(channelId, value)}${unit === '°' ? '°' : ''}`;
+      })
+      .join(', ');
+  const drag = usePointerDrag<Drag>({
+    onMove: ({ held: from, kind, from: start }, { xPx, yPx, shiftKey }) => {
+      const to = placeOf(xPx, yPx);
+      const values = valuesAfter(from, kind, { from: start, to, stepped: shiftKey });
+      setSays({ at: to, words: saidOf(values) });
+      dispatch(previewEdit({ operation: 'setKeys', args: [from.frame, values] }));
+    },
+    onEnd: ({ held: from, kind, from: start }, { xPx, yPx, shiftKey }) => {
+      setSays(null);
+      dispatch(previewEdit(null));
+      change(valuesAfter(from, kind, { from: start, to: placeOf(xPx, yPx), stepped: shiftKey }), clock.frame);
+    },
+    onCancel: () => {
+      setSays(null);
+      dispatch(previewEdit(null));
+    },
+  });
+  const pivotAfter = (from: Held, to: Point): Point => {
+    const { a, b, c, d, e, f } = from.pose;
+    const own = DOMMatrix.fromMatrix({ a, b, c, d, e, f }).inverse().transformPoint(to);
+    return { x: Math.round(own.x * 10) / 10, y: Math.round(own.y * 10) / 10 };
+  };
+  const dragPivot = usePointerDrag<Held>({
+    onMove: (from, { xPx, yPx }) => {
+      const to = placeOf(xPx, yPx);
+      const pivot = pivotAfter(from, to);
+      setSays({ at: to, words: `pivot ${pivot.x}, ${pivot.y}` });
+      dispatch(previewEdit({ operation: 'setPivot', args: [from.subject.id, pivot, from.frame] }));
+    },
+    onEnd: (from, { xPx, yPx }) => {
+      setSays(null);
+      dispatch(previewEdit(null));
+      const pivot = pivotAfter(from, placeOf(xPx, yPx));
+      dispatch(applyEdit({ operation: 'setPivot', args: [from.subject.id, pivot, from.frame] }));
+    },
+    onCancel: () => {
+      setSays(null);
+      dispatch(previewEdit(null));
+    },
+  });
+  const press = (event: PointerEvent, kind: HandleKind): void => {
+    event.stopPropagation();
+    clock.stop();
+    const from = settledAt(clock.frame);
+    if (from) drag(event, { held: from, kind, from: placeOf(event.clientX, event.clientY) });
+  };
+  const step = (event: KeyboardEvent, kind: HandleKind): void => {
+    const by = STEPS[event.key];
+    const from = by && settledAt(clock.frame);
+    if (!from) return;
+    event.preventDefault();
+    event.stopPropagation();
+    change(valuesStepped(from, kind, by * (event.shiftKey ? 10 : 1)), clock.frame);
+  };
+
+  const corners = ([[0, 0], [1, 0], [1, 1], [0, 1]] as const).map(([x, y]) => onStage(held, x, y)); // prettier-ignore
+  const sides = [distance(corners[0]!, corners[1]!) * scale, distance(corners[1]!, corners[2]!) * scale] as const;
+  const px = 1 / scale;
+  const pivot = pivotAt(held);
+  const volume = volumeOf(held);
+  return (
+    <svg
+      ref={layer}
+      viewBox={`0 0 ${widthPx} ${heightPx}`}
+      role="group"
+      aria-label={`Handles of ${held.subject.name}`}
+      className="pointer-events-none absolute inset-0 h-full w-full overflow-visible"
+    >
+      <polygon
+        points={corners.map(({ x, y }) => `${x},${y}`).join(' ')}
+        fill="none"
+        stroke="#2456a6"
+        strokeWidth={px}
+        strokeDasharray={`${4 * px} ${3 * px}`}
+      />
+      {GRIPS.filter((grip) => kinds.has(grip.kind) && hasRoom(grip, sides)).map(({ key, kind, at, outPx = 0 }) => {
+        const place = outwards(held, at, outPx * px);
+        return (
+          <g
+            key={key}
+            role="slider"
+            tabIndex={BY_TAB.has(key) ? 0 : -1}
+            aria-label={HANDLE_WORDS[kind]}
+            aria-valuenow={0}
+            aria-valuetext={SAID[kind]
+              .map((id) => formatValue(id, channelValue(held.subject, id, held.frame)))
+              .join(' · ')}
+            className={clsx('pointer-events-auto cursor-pointer touch-none', 'focus-visible:outline-2')}
+            onPointerDown={(event) => press(event, kind)}
+            onKeyDown={(event) => step(event, kind)}
+          >
+            <title>{`${HANDLE_WORDS[kind]}: drag, or arrow keys; with Shift in steps`}</title>
+            {outPx > 0 && kind === 'turn' && <Stem from={onStage(held, at[0], at[1])} to={place} px={px} />}
+            <Mark kind={kind} at={place} turn={turnOf(held)} px={px} />
+          </g>
+        );
+      })}
+      {mayPivot && (
+        <g
+          role="img"
+          aria-label="Pivot"
+          className="pointer-events-auto cursor-move touch-none"
+          onPointerDown={(event) => {
+            event.stopPropagation();
+            clock.stop();
+            const from = settledAt(clock.frame);
+            if (from) dragPivot(event, from);
+          }}
+        >
+          <title>Pivot: what it is placed and turned about; drag it</title>
+          <circle cx={pivot.x} cy={pivot.y} r={6 * px} fill="transparent" stroke="#2456a6" strokeWidth={1.5 * px} />
+          <path
+            d={`M${pivot.x - 9 * px} ${pivot.y}h${18 * px}M${pivot.x} ${pivot.y - 9 * px}v${18 * px}`}
+            stroke="#2456a6"
+            strokeWidth={1.5 * px}
+          />
+        </g>
+      )}
+      {Math.abs(volume - 1) > 0.005 && kinds.has('squash') && !says && (
+        <text
+          x={onStage(held, 0.5, 1).x + 14 * px}
+          y={onStage(held, 0.5, 1).y + 26 * px}
+          fontSize={11 * px}
+          fill="#9a6b00"
+        >
+          volume {Math.round(volume * 100)} %
+        </text>
+      )}
+      {says && (
+        <Said at={says.at} px={px} stage={held.motion.stage}>
+          {says.words}
+        </Said>
+      )}
+    </svg>
+  );
+}
+
+function distance(a: Point, b: Point): number {
+  return Math.hypot(a.x - b.x, a.y - b.y);
+}
+
+/** Edges too short for a handle between their corners do without, as do small boxes without the corner at the turn. */
+function hasRoom({ kind, key }: Grip, [width, height]: readonly [number, number]): boolean {
+  if (kind === 'height') return width >= CROWDED_PX;
+  if (kind === 'width') return height >= CROWDED_PX;
+  if (kind === 'skew.x') return width >= 2 * CROWDED_PX;
+  if (kind === 'skew.y') return height >= 2 * CROWDED_PX;
+  return kind !== 'size' || key === 'se' || Math.min(width, height) >= CROWDED_PX / 2;
+}
+
+function turnOf({ pose }: Held): number {
+  return (Math.atan2(pose.b, pose.a) * 180) / Math.PI;
+}
+
+/** A point of the box, so far outwards from its middle along the axis it is at the end of. */
+function outwards(held: Held, [across, down]: readonly [number, number], out: number): Point {
+  const at = onStage(held, across, down);
+  if (out === 0) return at;
+  const inner = across === 1 ? onStage(held, 0, down) : onStage(held, across, 1 - down);
+  const length = distance(at, inner) || 1;
+  return { x: at.x + ((at.x - inner.x) / length) * out, y: at.y + ((at.y - inner.y) / length) * out };
+}
+
+function Stem({ from, to, px }: { from: Point; to: Point; px: number }) {
+  return <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke="#2456a6" strokeWidth={px} />;
+}
+
+/** Corners are rings, edges bars, the turn a ring at the end of its stem, squash a drop, skews slanted bars. */
+function Mark({ kind, at: { x, y }, turn, px }: { kind: HandleKind; at: Point; turn: number; px: number }) {
+  const look = { fill: 'var(--page)', stroke: '#2456a6', strokeWidth: 1.6 * px };
+  const bar = (width: number, height: number, slant = 0) => (
+    <rect
+      x={x - (width / 2) * px}
+      y={y - (height / 2) * px}
+      width={width * px}
+      height={height * px}
+      rx={1.5 * px}
+      transform={`rotate(${turn} ${x} ${y}) translate(${x} ${y}) skewX(${slant}) translate(${-x} ${-y})`}
+      {...look}
+    />
+  );
+  // A pointer finds it without aiming.
+  const reach = <circle cx={x} cy={y} r={9 * px} fill="transparent" />;
+  if (kind === 'width') return <>{reach}{bar(5, 13)}</>; // prettier-ignore
+  if (kind === 'height') return <>{reach}{bar(13, 5)}</>; // prettier-ignore
+  if (kind === 'skew.x') return <>{reach}{bar(12, 5, -35)}</>; // prettier-ignore
+  if (kind === 'skew.y') return <>{reach}{bar(5, 12, -20)}</>; // prettier-ignore
+  if (kind === 'squash') return <>{reach}<ellipse cx={x} cy={y} rx={7 * px} ry={4 * px} transform={`rotate(${turn} ${x} ${y})`} {...look} /></>; // prettier-ignore
+  return <>{reach}<circle cx={x} cy={y} r={(kind === 'turn' ? 5.5 : 4.5) * px} {...look} fill={kind === 'turn' ? '#2456a6' : 'var(--page)'} /></>; // prettier-ignore
+}
+
+/** What a handle comes to, beside the pointer. */
+function Said({ at, px, stage, children }: { at: Point; px: number; stage: { widthPx: number }; children: ReactNode }) {
+  const left = at.x > stage.widthPx * 0.7;
+  return (
+    <text
+      role="status"
+      x={at.x + (left ? -14 : 14) * px}
+      y={at.y - 12 * px}
+      fontSize={12 * px}
+      textAnchor={left ? 'end' : 'start'}
+      className="figures"
+      fill="var(--ink)"
+      stroke="var(--page)"
+      strokeWidth={4 * px}
+      paintOrder="stroke"
+    >
+      {children}
+    </text>
+  );
+}

@@ -1,0 +1,2 @@
+// Taking hold of a subject: handles that turn, size and skew it, and move its pivot.
+export { PoseHandles } from './PoseHandles.tsx';

@@ -1,0 +1,86 @@
+import { type DrawnLine, drawingAt, type Look } from '@undulan/core';
+import { getStroke } from 'perfect-freehand';
+import { traceLook } from './shapes.ts';
+
+const lines = new WeakMap<DrawnLine, Path2D>();
+const strokes = new WeakMap<DrawnLine, Path2D>();
+
+/** The way of a drawn line; traced once for each. */
+export function pathOfLine(line: DrawnLine): Path2D {
+  let path = lines.get(line);
+  if (!path) {
+    path = new Path2D();
+    trace(path, line);
+    lines.set(line, path);
+  }
+  return path;
+}
+
+function trace(path: Path2D, { points, closed }: DrawnLine): void {
+  const [first] = points;
+  path.moveTo(first!.x, first!.y);
+  for (const [i, from] of points.entries()) {
+    const to = points[i + 1] ?? (closed ? first : undefined);
+    if (to) path.bezierCurveTo(from.x + from.out.x, from.y + from.out.y, to.x + to.in.x, to.y + to.in.y, to.x, to.y);
+  }
+  if (closed) path.closePath();
+  // A dot: where the pen only touched.
+  else if (points.length === 1) path.lineTo(first!.x + 0.01, first!.y);
+}
+
+/** A brush's line is measured in so many parts between two points. */
+const PARTS = 6;
+const USUAL_PRESS = 0.5;
+
+/** The shape a brush leaves along a line, of a width at its usual press; traced once for each. */
+export function brushShape(line: DrawnLine, widthPx: number): Path2D {
+  const known = strokes.get(line);
+  if (known) return known;
+  const pressed: [number, number, number][] = [];
+  for (const [i, from] of line.points.entries()) {
+    const to = line.points[i + 1] ?? (line.closed ? line.points[0] : undefined);
+    const press = from.press ?? USUAL_PRESS;
+    pressed.push([from.x, from.y, press]);
+    if (!to) continue;
+    for (let part = 1; part < PARTS; part++) {
+      const [t, u] = [part / PARTS, 1 - part / PARTS];
+      const [a, b, c, d] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
+      pressed.push([
+        a * from.x + b * (from.x + from.out.x) + c * (to.x + to.in.x) + d * to.x,
+        a * from.y + b * (from.y + from.out.y) + c * (to.y + to.in.y) + d * to.y,
+        u * press + t * (to.press ?? USUAL_PRESS),
+      ]);
+    }
+  }
+  const path = new Path2D();
+  const outline = getStroke(pressed, {
+    size: widthPx,
+    thinning: 0.7,
+    smoothing: 0.5,
+    streamline: 0,
+    simulatePressure: false,
+    last: true,
+  });
+  for (const [x, y] of outline) path.lineTo(x!, y!);
+  path.closePath();
+  strokes.set(line, path);
+  return path;
+}
+
+/** By look, and of a drawn one by the number of the drawing. */
+const outlines = new WeakMap<Look, Map<number, Path2D>>();
+
+/** The outline of a look about its middle, in stage pixels; traced once for each look. */
+export function outlineOf(look: Look, drawing = 1): Path2D {
+  const ofLook = outlines.get(look) ?? new Map<number, Path2D>();
+  outlines.set(look, ofLook);
+  const number = look.drawings ? Math.round(drawing) : 1;
+  let path = ofLook.get(number);
+  if (!path) {
+    path = new Path2D();
+    if (look.drawings) for (const line of drawingAt(look, number)?.lines ?? []) trace(path, line);
+    else traceLook(path, look);
+    ofLook.set(number, path);
+  }
+  return path;
+}
