@@ -79,7 +79,7 @@ test('the queue and the Desk’s tabs are accessible; a learner meets the terms 
   await expect(exerciseRow(page, 'Tea glass')).toContainText(/due \w{3} \d/);
   await exerciseRow(page, 'Ladle swing').getByRole('button', { name: 'Start take 3' }).click();
   await expect(page.getByText('3 of 5 keys')).toBeVisible();
-  await page.getByRole('button', { name: 'Show 5' }).click();
+  await page.getByRole('button', { name: /^Show \d+$/ }).click();
   await expect(page.getByRole('img', { name: 'Position x is kept by the exercise' })).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Rotation on frame 1' })).toBeVisible();
   await page.getByRole('button', { name: 'Brief and chart' }).click();

@@ -25,7 +25,7 @@ exports.WEB = [
   ['editing'],
   ['saving', 'values'],
   ['brief', 'time-page', 'picture/stage'],
-  ['picture/drawing', 'picture/posing', 'picture/making', 'strips/kit', 'help'],
+  ['picture/drawing', 'picture/posing', 'picture/making', 'picture/views', 'strips/kit', 'help'],
   ['strips/keys', 'strips/curve', 'strips/loom', 'strips/film'],
   ['strips/speed'],
   ['strips/compared'],

@@ -1,6 +1,7 @@
 export {
   MotionDocument,
   Subject,
+  ChainEnd,
   Channel,
   Key,
   Handle,
@@ -67,6 +68,8 @@ export {
   findSubject,
   findChannel,
   channelOf,
+  channelsFor,
+  hasUseFor,
   restingOf,
 } from './document/document.ts';
 export { tracksOf, trackAlike, trackEvents, trackRoles, trackValues, trackWith, TRACKS } from './sampling/track.ts';
@@ -76,6 +79,22 @@ export * from './edit/index.ts';
 export { createPathSampler, pointOfPiece, ellipsePath } from './path/guide-path.ts';
 export type { PathSampler, PathPlace } from './path/guide-path.ts';
 export { applyTo, inverseOf, poseOf, combine, channelValue, samplerOf, leanDegrees, turnOnPath } from './path/pose.ts';
+export { createMorph, matchLines } from './path/morph.ts';
+export type { Morph } from './path/morph.ts';
+export { chainAt, pullChain, stretchOf } from './path/chain.ts';
+export type { Chain, Pulled } from './path/chain.ts';
 export type { Affine } from './path/pose.ts';
+export {
+  cameraOf,
+  depthAt,
+  EYE_METRES,
+  hasView,
+  intoPlace,
+  projection,
+  projectionOf,
+  seenPose,
+  viewAt,
+} from './path/view.ts';
+export type { View } from './path/view.ts';
 export { readLoop } from './sampling/loop.ts';
 export type { LoopReading } from './sampling/loop.ts';

@@ -2,6 +2,7 @@
 export { progressInto } from './progress.ts';
 export { frameTable } from './frame-table.ts';
 export type { FrameRow } from './frame-table.ts';
+export { cornersOf } from './corners.ts';
 export { timingCharts, timingChartAt, trackProgress, trackSpacing } from './timing-chart.ts';
 export type { TimingChart, ChartMark } from './timing-chart.ts';
 export {

@@ -6,7 +6,7 @@ export { applyEdit, changeDetails, copySelected, leaveUnkeyed, previewEdit, redo
 export { rippleToggled, sharesToggled } from './gesture.slice.ts';
 export { runEdit } from './operations.ts';
 export type { EditRequest } from './operations.ts';
-export { asked, recordToggled, soloToggled, unkeyedDropped } from './posing.slice.ts';
+export { asked, frontChosen, recordToggled, soloToggled, unkeyedDropped } from './posing.slice.ts';
 export { rowsChanged } from './rows.slice.ts';
 export { isLocked } from './rows.ts';
 export type { KeyRow, RowState } from './rows.ts';

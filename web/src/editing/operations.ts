@@ -11,6 +11,7 @@ import {
   changeLength,
   changeRate,
   type ChannelId,
+  channelOf,
   type ChannelRef,
   clearChannel,
   closeLoop,
@@ -34,6 +35,7 @@ import {
   joinPosition,
   keepRestFrame,
   type KeyRef,
+  type Look,
   makeHold,
   type MotionDocument,
   moveKeys,
@@ -109,6 +111,16 @@ function drawGuide(motion: MotionDocument, path: GuidePath, subjectId: string | 
   return guideSubject(drawn.motion, subjectId, { pathId: path.id, orient: false, angle: 0, lean: 0 });
 }
 
+/** A look that becomes another, on its way at once: from the first frame to the last, unless that is keyed. */
+function morphSubject(motion: MotionDocument, subjectId: string, look: Look): Edit {
+  const set = setSubject(motion, subjectId, { look });
+  const ref = { subjectId, channelId: 'morph' } as const;
+  if (!look.morphTo || channelOf(set.motion, subjectId, 'morph').keys.length > 0) return set;
+  const { first, last } = motion.range;
+  const begun = setKeys(set.motion, first, [{ ...ref, value: 0 }]);
+  return last > first ? setKeys(begun.motion, last, [{ ...ref, value: 1 }]) : begun;
+}
+
 /** Holds values on a frame until the next key of their channels. */
 function holdStart(motion: MotionDocument, frame: number, values: Parameters<typeof setKeys>[2]): Edit {
   const set = setKeys(motion, frame, values);
@@ -179,6 +191,7 @@ const OPERATIONS = {
   groupSubjects: { name: 'group', run: groupSubjects },
   ungroupSubjects: { name: 'group taken apart', run: ungroupSubjects },
   setPivot: { name: 'pivot', run: setPivot },
+  morphSubject: { name: 'what it becomes', run: morphSubject },
   drawLine: { name: 'line drawn', run: drawLine },
   setLine: { name: 'drawn line', run: setLine },
   addDrawing: { name: 'another drawing', run: addDrawing },

@@ -13,9 +13,11 @@ export interface PosingState {
   question: { values: KeyValue[]; frame: number } | null;
   /** The one subject that is looked at alone, with what it carries; null shows all. */
   solo: string | null;
+  /** The whole stage is looked at from the front, though there is a camera. */
+  front: boolean;
 }
 
-const initialState: PosingState = { record: true, unkeyed: [], question: null, solo: null };
+const initialState: PosingState = { record: true, unkeyed: [], question: null, solo: null, front: false };
 
 const slice = createSlice({
   name: 'posing',
@@ -26,6 +28,9 @@ const slice = createSlice({
     },
     asked: (state, { payload }: PayloadAction<PosingState['question']>) => {
       state.question = payload;
+    },
+    frontChosen: (state, { payload }: PayloadAction<boolean>) => {
+      state.front = payload;
     },
     soloToggled: (state, { payload }: PayloadAction<string>) => {
       state.solo = state.solo === payload ? null : payload;
@@ -58,4 +63,4 @@ declare module '../state/root-reducer.ts' {
 
 rootReducer.inject(slice);
 
-export const { recordToggled, soloToggled, asked, leftUnkeyed, unkeyedDropped } = slice.actions;
+export const { recordToggled, soloToggled, frontChosen, asked, leftUnkeyed, unkeyedDropped } = slice.actions;

@@ -35,14 +35,20 @@ export const selectSolo = createSelector(
   (motion, solo): Subject | null => (motion && solo !== null ? (findSubject(motion, solo) ?? null) : null),
 );
 
-/** The document to draw, of which all but the one looked at alone and what it carries are out of sight. */
-const selectSoloMotion = createSelector([selectShownMotion, selectSolo], (motion, solo): MotionDocument | null => {
-  if (!motion || !solo) return motion;
-  const subjects = motion.subjects.map((subject) =>
-    carriersOf(motion, subject.id).has(solo.id) ? subject : { ...subject, visible: false },
-  );
-  return { ...motion, subjects };
-});
+/**
+ * The document to draw: all but the subject looked at alone and what it carries are out of sight; looked at from the
+ * front, so is the camera.
+ */
+const selectSoloMotion = createSelector(
+  [selectShownMotion, selectSolo, (state: RootState) => state.posing.front],
+  (motion, solo, front): MotionDocument | null => {
+    if (!motion || (!solo && !front)) return motion;
+    const isOut = ({ id, look }: Subject): boolean =>
+      look.shape === 'camera' ? front : solo !== null && !carriersOf(motion, id).has(solo.id);
+    const subjects = motion.subjects.map((subject) => (isOut(subject) ? { ...subject, visible: false } : subject));
+    return { ...motion, subjects };
+  },
+);
 
 /**
  * The document as the picture shows it: with changes that are not keyed yet, whatever the frame, unless a gesture is at

@@ -13,8 +13,9 @@ import {
   useScenePictures,
   useToolSettings,
 } from '../picture/making/index.ts';
-import { PoseHandles } from '../picture/posing/index.ts';
+import { ChainHandle, PoseHandles } from '../picture/posing/index.ts';
 import { EditableStage, OnionPopover, PLAIN_ONION, type StageDrawing } from '../picture/stage/index.ts';
+import { OtherViews } from '../picture/views/index.ts';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
 import { Button, Toggle, useStored } from '../ui/index.ts';
 
@@ -68,7 +69,10 @@ export function EditingPicture(props: EditingPictureProps) {
         overlay={overlay}
         marks={(scale) =>
           tool === 'pose' ? (
-            <PoseHandles scale={scale} />
+            <>
+              <PoseHandles scale={scale} />
+              <ChainHandle scale={scale} />
+            </>
           ) : (
             <MakingLayer tool={tool} settings={settings} scale={scale} onTool={setTool} />
           )
@@ -114,7 +118,10 @@ export function EditingPicture(props: EditingPictureProps) {
       />
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_23rem] gap-4">
         {stage}
-        <div className="min-h-0 overflow-y-auto">{beside}</div>
+        <div className="grid min-h-0 content-start gap-4 overflow-y-auto">
+          <OtherViews />
+          {beside}
+        </div>
       </div>
       {pictures.input}
     </section>

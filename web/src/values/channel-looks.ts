@@ -1,4 +1,13 @@
-import { type ChannelId, type ChannelKind, CHANNELS, Key, readDecimal, type Result } from '@undulan/core';
+import {
+  type ChannelId,
+  type ChannelKind,
+  CHANNELS,
+  Key,
+  packColour,
+  readDecimal,
+  type Result,
+  unpackColour,
+} from '@undulan/core';
 
 /** How a channel's line is told apart: by pattern first, then by a colour of the channels' own. */
 export interface ChannelLook {
@@ -49,6 +58,7 @@ const DECIMALS: Record<ChannelKind['unit'], number> = {
 
 /** A channel's value as it is shown. */
 export function formatValue(channelId: ChannelId, value: number): string {
+  if (CHANNELS[channelId].unit === 'colour') return unpackColour(value);
   const rounded = Number(value.toFixed(DECIMALS[CHANNELS[channelId].unit]));
   return String(Object.is(rounded, -0) ? 0 : rounded).replace('-', '−');
 }
@@ -76,6 +86,13 @@ export function computeValue(text: string, now: number): Result<number> {
   const to = by.value;
   const value = sign === '+' ? now + to : sign === '/' ? now / to : sign === '*' || sign === '×' ? now * to : now - to;
   return readDecimal(String(value), { within: VALUE });
+}
+
+/** Reads a colour a person typed: six figures from 0 to f, with or without their sign. */
+export function parseColour(text: string): Result<number> {
+  const figures = /^#?([0-9a-f]{6})$/i.exec(text.trim())?.[1];
+  if (figures) return { ok: true, value: packColour(`#${figures}`) };
+  return { ok: false, issues: [{ code: 'no-colour', path: [], message: 'A colour, such as #c8451b.' }] };
 }
 
 /** Reads a value a person typed, with or without its unit. */

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { selectMotion } from '../editing/index.ts';
 import { useAppSelector } from '../state/index.ts';
 import { useStored } from '../ui/index.ts';
-import { computeValue, formatValue } from './channel-looks.ts';
+import { computeValue, formatValue, parseColour } from './channel-looks.ts';
 
 type KindUnit = ChannelKind['unit'];
 
@@ -63,6 +63,7 @@ export function useValueUnits(): ValueUnits {
           : formatValue(id, value);
       },
       compute: (id, text, now) => {
+        if (CHANNELS[id].unit === 'colour') return parseColour(text);
         const unit = shown(id);
         const bare = unit && text.trim().endsWith(unit.label) ? text.trim().slice(0, -unit.label.length) : text;
         const value = computeValue(bare, now * per(id));

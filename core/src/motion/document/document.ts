@@ -1,5 +1,5 @@
 import { CoreError } from '../../core-error.ts';
-import { BASIC_CHANNELS, type ChannelId, CHANNELS } from './channels.ts';
+import { BASIC_CHANNELS, CHANNEL_IDS, type ChannelId, CHANNELS } from './channels.ts';
 import { packColour } from './colour.ts';
 import { type Look, USUAL_STROKE, USUAL_STROKE_PX } from './look.ts';
 import type { Channel, Handle, Key, MotionDocument, Subject } from './schema.ts';
@@ -23,6 +23,40 @@ export function restingOf({ look }: Subject, id: ChannelId): number {
   if (id === 'stroke') return packColour(look.stroke ?? USUAL_STROKE);
   if (id === 'stroke.width') return look.strokePx ?? USUAL_STROKE_PX;
   return CHANNELS[id].resting;
+}
+
+/** Whether a subject has any use for a channel: a colour of what is not seen, say, has none. */
+export function hasUseFor({ look, guide }: Subject, id: ChannelId): boolean {
+  const isSeen = look.shape !== 'group' && look.shape !== 'camera';
+  switch (id) {
+    case 'travel':
+      return guide !== null;
+    case 'drawing':
+      return look.drawings !== undefined;
+    case 'morph':
+      return look.morphTo !== undefined;
+    case 'fill':
+      return isSeen && look.shape !== 'picture' && look.shape !== 'line';
+    case 'stroke':
+    case 'stroke.width':
+    case 'opacity':
+      return isSeen;
+    case 'skew.x':
+    case 'skew.y':
+    case 'scale.y':
+      return look.shape !== 'camera';
+    default:
+      return true;
+  }
+}
+
+/** All channels a subject has or could be keyed on, in their order. */
+export function channelsFor(subject: Subject): Channel[] {
+  return CHANNEL_IDS.flatMap((id): Channel[] => {
+    const own = findChannel(subject, id);
+    if (own && (own.keys.length > 0 || hasUseFor(subject, id))) return [own];
+    return hasUseFor(subject, id) ? [createChannel(id, restingOf(subject, id))] : [];
+  });
 }
 
 /** A subject with the basic channels at rest, standing at `at` in stage pixels. */

@@ -63,6 +63,10 @@ export const Look = z.object({
   text: Words.optional(),
   /** The pile of drawings of a drawn one: the channel `drawing` says which is up, counted from 1. */
   drawings: z.array(Drawing).min(1).max(400).optional(),
+  /** What a drawn one becomes as `morph` goes from 0 to 1: each line of its drawing into the line of that place. */
+  morphTo: Drawing.optional(),
+  /** Where on each of those lines, as a share of its round, the first point goes; else where least turns. */
+  morphStarts: z.array(z.number().min(0).max(1)).max(400).optional(),
   /** Under which the course keeps the picture. */
   pictureId: z.uuid().optional(),
 });

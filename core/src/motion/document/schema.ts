@@ -114,6 +114,17 @@ export type Guided = z.infer<typeof Guided>;
 export const Cue = z.object({ frame: z.number().min(-FRAME_LIMIT).max(FRAME_LIMIT), name: z.string().max(60) });
 export type Cue = z.infer<typeof Cue>;
 
+/**
+ * The last part of a chain: dragging its end turns so many parts before it along. They are pulled no further than to a
+ * share of their length (a limb that is nearly straight), or get longer.
+ */
+export const ChainEnd = z.object({
+  links: z.int().min(1).max(8),
+  limit: z.number().min(0.5).max(1),
+  stretches: z.boolean(),
+});
+export type ChainEnd = z.infer<typeof ChainEnd>;
+
 /** Something on the stage. A locked one is scenery: it is drawn and cannot be picked or keyed. */
 export const Subject = z.object({
   id: Id,
@@ -132,6 +143,7 @@ export const Subject = z.object({
   exposure: z.int().min(1).max(MAX_EXPOSURE),
   /** On stage from one frame to another, both shown; without it always. */
   onStage: FrameRange.optional(),
+  chain: ChainEnd.optional(),
   channels: z
     .array(Channel)
     .refine((channels) => new Set(channels.map((channel) => channel.id)).size === channels.length, {

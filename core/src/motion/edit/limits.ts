@@ -185,7 +185,7 @@ export function keepWithin(before: MotionDocument, edit: Edit, limits: Limits): 
 }
 
 function sameScene(before: MotionDocument, after: MotionDocument): boolean {
-  const look = ({ id, name, look, locked, visible, parentId, pivot, exposure, onStage }: Subject): unknown => ({
+  const look = ({ id, name, look, locked, visible, parentId, pivot, exposure, onStage, chain }: Subject): unknown => ({
     id,
     name,
     look,
@@ -195,6 +195,7 @@ function sameScene(before: MotionDocument, after: MotionDocument): boolean {
     pivot,
     exposure,
     onStage,
+    chain,
   });
   return sameData(before.subjects.map(look), after.subjects.map(look));
 }

@@ -22,11 +22,15 @@ export function setSubject(
   subjectId: string,
   change: Partial<Pick<Subject, 'name' | 'look' | 'locked' | 'visible' | 'exposure'>> & {
     onStage?: Subject['onStage'] | undefined;
+    chain?: Subject['chain'] | undefined;
   },
 ): Edit {
   const at = placeOf(motion, subjectId);
-  const { onStage, ...changed } = { ...motion.subjects[at]!, ...change };
-  return withSubjects(motion, motion.subjects.with(at, { ...changed, ...(onStage && { onStage }) }));
+  const { onStage, chain, ...changed } = { ...motion.subjects[at]!, ...change };
+  return withSubjects(
+    motion,
+    motion.subjects.with(at, { ...changed, ...(onStage && { onStage }), ...(chain && { chain }) }),
+  );
 }
 
 /**

@@ -3,9 +3,11 @@ import {
   type ChannelKind,
   CHANNELS,
   type KeyValue,
+  packColour,
   problemOf,
   sameChannel,
   sampleChannel,
+  unpackColour,
 } from '@undulan/core';
 import { clsx } from 'clsx';
 import { ChevronLeft, ChevronRight, Lock } from 'lucide-react';
@@ -13,7 +15,7 @@ import { memo, useCallback } from 'react';
 import { channelSelected, previewEdit, useChangeValues } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
-import { CommitInput, Tip, usePointerDrag } from '../../ui/index.ts';
+import { ColourField, CommitInput, Tip, usePointerDrag } from '../../ui/index.ts';
 import { toFineness, useValueUnits } from '../../values/index.ts';
 import { ChannelMenu } from './ChannelMenu.tsx';
 import { TabGlyph, type TabState } from './TabGlyph.tsx';
@@ -88,10 +90,29 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame, 
       </td>
       <td className="w-20 py-1 text-right">
         <div className="relative">
-          {live && <span data-live="" className="figures absolute inset-0 pr-[9px] text-right font-semibold" />}
+          {live && CHANNELS[channel.id].blend !== 'colour' && (
+            <span data-live="" className="figures absolute inset-0 pr-[9px] text-right font-semibold" />
+          )}
           {fixed ? (
             <span className={clsx('figures pr-[9px]', live ? 'text-transparent' : '')}>
               {units.format(channel.id, value)}
+            </span>
+          ) : CHANNELS[channel.id].blend === 'colour' ? (
+            <span className="flex justify-end">
+              <ColourField
+                label={`${label} on frame ${frame}`}
+                value={unpackColour(value)}
+                onColour={(colour) => change([{ ...ref, value: packColour(colour) }], clock.frame)}
+                onTry={(colour) =>
+                  dispatch(
+                    previewEdit(
+                      colour === null
+                        ? null
+                        : { operation: 'setKeys', args: [frame, [{ ...ref, value: packColour(colour) }]] },
+                    ),
+                  )
+                }
+              />
             </span>
           ) : (
             <CommitInput
@@ -110,7 +131,7 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame, 
         </div>
       </td>
       <td className="w-11 py-1 pl-1 text-xs text-faint">
-        {fixed ? (
+        {fixed || CHANNELS[channel.id].blend === 'colour' ? (
           <span className="figures px-1">{units.label(channel.id)}</span>
         ) : (
           <ScrubHandle value={{ ...ref, value }} frame={frame} />

@@ -24,6 +24,11 @@ const ROW_PX = 24;
 const figure = (track: Track, value: number | null): string =>
   value === null ? '–' : formatValue(track.channelIds[0]!, value);
 
+/** Whether another drawing begins with a row: frames of one are ruled together, as on paper. */
+function begins(row: FrameRow, before: FrameRow, track: Track, exposure: number): boolean {
+  return track.id === 'drawing' ? row.values[0] !== before.values[0] : exposure > 1 && !row.held;
+}
+
 /** The table as comma-separated values, in full precision. */
 export function framesCsv(rows: readonly FrameRow[], track: Track): string {
   const header = ['frame', ...track.channelIds, 'spacing', 'even spacing', 'difference'];
@@ -131,8 +136,9 @@ export function FramesTable({ target }: { target: MotionDocument | null }) {
                   aria-selected={item.index === at}
                   className={clsx(
                     'figures absolute inset-x-0 grid items-center px-2',
-                    // Frames of one drawing are ruled together, as on paper.
-                    subject.exposure > 1 && !row.held && item.index > 0 ? 'border-t border-rule' : '',
+                    item.index > 0 && begins(row, rows[item.index - 1]!, track, subject.exposure)
+                      ? 'border-t border-rule'
+                      : '',
                     row.held ? 'text-faint' : '',
                     item.index === at ? 'bg-shade font-semibold' : 'hover:bg-shade/60',
                   )}

@@ -1,4 +1,13 @@
-import { type Channel, type ChannelId, channelOf, sampleChannel, type Subject, TRACKS } from '@undulan/core';
+import {
+  type Channel,
+  type ChannelId,
+  channelOf,
+  CHANNELS,
+  channelsFor,
+  sampleChannel,
+  type Subject,
+  TRACKS,
+} from '@undulan/core';
 import { useCallback, useState } from 'react';
 import {
   selectMotion,
@@ -42,8 +51,9 @@ export function NumbersPanel() {
   const [all, setAll] = useState(false);
   const wanted = useAppSelector(selectWantedIds);
   if (!subject) return <p className="p-4 text-center text-faint">No subject is selected: click one in the picture.</p>;
-  const listed = subject.channels.filter((channel) => isListed(channel, all, wanted));
-  const folded = subject.channels.length - listed.length;
+  const channels = channelsFor(subject);
+  const listed = channels.filter((channel) => isListed(channel, all, wanted));
+  const folded = channels.length - listed.length;
   return (
     <section aria-label="Numbers" className="relative">
       <div className="flex items-baseline gap-2 pb-1.5">
@@ -75,7 +85,7 @@ export function NumbersPanel() {
       {live && <LiveNumbers key={String(moving)} subjectId={subject.id} channels={listed} framed={moving} />}
       <div className="flex justify-between pt-1.5 text-xs text-faint">
         <span>
-          {subject.channels.length} channels{folded > 0 && ` · ${folded} never keyed are folded`}
+          {channels.length} channels{folded > 0 && ` · ${folded} never keyed are folded`}
         </span>
         {(folded > 0 || all) && (
           <button type="button" className="rounded-sm text-accent hover:underline" onClick={() => setAll(!all)}>
@@ -101,7 +111,9 @@ function LiveNumbers({ subjectId, channels, framed }: LiveNumbersProps) {
   const textsAt = useCallback(
     (frame: number) => [
       ...(framed ? [`frame ${frame}`] : []),
-      ...channels.map(({ id }) => units.format(id, sampleChannel(channelOf(picture, subjectId, id), frame))),
+      ...channels
+        .filter(({ id }) => CHANNELS[id].blend !== 'colour')
+        .map(({ id }) => units.format(id, sampleChannel(channelOf(picture, subjectId, id), frame))),
     ],
     [framed, channels, units, picture, subjectId],
   );

@@ -7,7 +7,7 @@ import {
   inverseOf,
   type PathPoint,
   type Point,
-  poseOf,
+  seenPose,
 } from '@undulan/core';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import {
@@ -31,6 +31,7 @@ import {
   splitPiece,
   turnPoint,
 } from './point-edits.ts';
+import { MorphMatch } from './MorphMatch.tsx';
 import { placeOn } from './use-stage-place.ts';
 
 /** A line as it can be changed: its points, where they are on the stage, and what keeps other ones. */
@@ -56,7 +57,8 @@ function useEditableLines(): EditableLine[] {
   if (!motion || !subject || subject.locked) return [];
   const lines: EditableLine[] = [];
   const number = subject.look.drawings ? drawingUp(motion, subject.id, frame) : 0;
-  const pose = poseOf(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure));
+  const pose = seenPose(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure));
+  if (!pose) return [];
   for (const [at, line] of (subject.look.drawings?.[number - 1]?.lines ?? []).entries()) {
     lines.push({
       name: `line ${at + 1}`,
@@ -158,6 +160,7 @@ export function PointsLayer({ scale }: { scale: number }) {
       aria-label="Points of the drawing"
       className="pointer-events-none absolute inset-0 h-full w-full overflow-visible"
     >
+      <MorphMatch scale={scale} layer={layer} />
       {lines.map((line, of) => {
         const { pose, points, closed, colour } = line;
         const place = (point: Point): Point => applyTo(pose, point);

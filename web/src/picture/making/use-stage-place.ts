@@ -1,4 +1,13 @@
-import { exposedFrame, findSubject, inverseOf, type MotionDocument, type Point, poseOf, applyTo } from '@undulan/core';
+import {
+  type Affine,
+  exposedFrame,
+  findSubject,
+  inverseOf,
+  type MotionDocument,
+  type Point,
+  seenPose,
+  applyTo,
+} from '@undulan/core';
 import type { PointerEvent } from 'react';
 
 /** Where on a stage of this size an event is, from a layer that covers the stage. */
@@ -14,10 +23,15 @@ export function placeOn(
   };
 }
 
-/** Points of the stage in a subject's own px, from its middle, as it stands on a frame; null where it has no area. */
+/** What is behind the eye has no place in the picture. */
+const NOWHERE: Affine = { a: 0, b: 0, c: 0, d: 0, e: 0, f: 0 };
+
+/** Points of the picture in a subject's own px, from its middle, as it stands on a frame; null where it has no area. */
 export function intoLook(motion: MotionDocument, subjectId: string, frame: number): ((at: Point) => Point) | null {
   const subject = findSubject(motion, subjectId);
   if (!subject) return null;
-  const inverse = inverseOf(poseOf(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure)));
+  const inverse = inverseOf(
+    seenPose(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure)) ?? NOWHERE,
+  );
   return inverse && ((at) => applyTo(inverse, at));
 }

@@ -1,14 +1,7 @@
 import { type ChannelId, channelValue, CHANNELS, type KeyValue, type Point } from '@undulan/core';
 import { clsx } from 'clsx';
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef, useState } from 'react';
-import {
-  applyEdit,
-  previewEdit,
-  selectMotion,
-  selectPictureMotion,
-  selectShownMotion,
-  useChangeValues,
-} from '../../editing/index.ts';
+import { applyEdit, previewEdit, selectMotion, selectPictureMotion, useChangeValues } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useMoving, useRestingFrame } from '../../time/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
@@ -94,13 +87,10 @@ export function PoseHandles({ scale }: PoseHandlesProps) {
   const frame = useRestingFrame();
   const isMoving = useMoving();
   const picture = useAppSelector(selectPictureMotion);
-  const shown = useAppSelector(selectShownMotion);
   const settled = useAppSelector(selectMotion);
   const subjectId = useAppSelector((state) => state.selection.subjectId);
   const limits = useAppSelector((state) => state.document.limits);
-  const gesture = useAppSelector((state) => state.gesture.preview !== null);
-  const motion = gesture ? shown : picture;
-  const held = motion && subjectId && !isMoving ? holdSubject(motion, subjectId, frame) : null;
+  const held = picture && subjectId && !isMoving ? holdSubject(picture, subjectId, frame) : null;
   if (!held || !settled || scale === 0 || held.subject.look.shape === 'camera') return null;
   const may = (id: ChannelId): boolean => !limits?.channels || limits.channels.includes(id);
   const kinds = new Set((Object.keys(SAID) as HandleKind[]).filter((kind) => SAID[kind].every(may)));

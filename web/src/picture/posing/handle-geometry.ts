@@ -3,6 +3,7 @@ import {
   applyTo,
   boxOfLook,
   channelValue,
+  combine,
   type ChannelId,
   exposedFrame,
   findSubject,
@@ -11,10 +12,12 @@ import {
   type MotionDocument,
   type Point,
   poseOf,
+  projectionOf,
+  seenPose,
   type Subject,
 } from '@undulan/core';
 import { toFineness } from '../../values/index.ts';
-import { drawingOf } from '../stage/index.ts';
+import { lookStateAt } from '../stage/index.ts';
 
 /** What a handle does to its subject. */
 export type HandleKind = 'turn' | 'size' | 'width' | 'height' | 'squash' | 'skew.x' | 'skew.y';
@@ -36,12 +39,13 @@ export function holdSubject(motion: MotionDocument, subjectId: string, at: numbe
   const subject = findSubject(motion, subjectId);
   if (!subject || subject.locked || !subject.visible) return null;
   const frame = exposedFrame(at, motion.range.first, subject.exposure);
-  const box = boxOfLook(subject.look, drawingOf(subject, frame));
+  const box = boxOfLook(subject.look, lookStateAt(subject, frame).drawing);
   const grow = (low: number, high: number): [number, number] =>
     high - low >= LEAST_PX ? [low, high] : [(low + high - LEAST_PX) / 2, (low + high + LEAST_PX) / 2];
   const [left, right] = grow(box.left, box.right);
   const [top, bottom] = grow(box.top, box.bottom);
-  return { motion, subject, frame, pose: poseOf(motion, subject, frame), box: { left, top, right, bottom } };
+  const pose = seenPose(motion, subject, frame);
+  return pose && { motion, subject, frame, pose, box: { left, top, right, bottom } };
 }
 
 /** A point of the box on the stage: 0 is left and top, 1 right and bottom. */
@@ -85,7 +89,9 @@ function notFlat(scale: number): number {
 function turnedBy(held: Held): number {
   const { motion, subject, frame } = held;
   const parent = subject.parentId === null ? undefined : findSubject(motion, subject.parentId);
-  const carried = parent ? poseOf(motion, parent, frame) : null;
+  const seen = projectionOf(motion, subject, frame);
+  const carrier = parent ? poseOf(motion, parent, frame) : null;
+  const carried = seen && carrier ? combine(seen, carrier) : (seen ?? carrier);
   return (carried ? Math.atan2(carried.b, carried.a) : 0) + (channelValue(subject, 'rotation', frame) * Math.PI) / 180;
 }
 

@@ -1,4 +1,14 @@
-import { type ChannelId, channelOf, CHANNELS, type KeyValue, type MotionDocument, sampleChannel } from '@undulan/core';
+import {
+  type ChannelId,
+  channelOf,
+  CHANNELS,
+  findSubject,
+  intoPlace,
+  type KeyValue,
+  type MotionDocument,
+  type Point,
+  sampleChannel,
+} from '@undulan/core';
 import { type KeyboardEvent, type MouseEvent, type PointerEvent, type ReactNode, useCallback, useMemo } from 'react';
 import {
   applyEdit,
@@ -63,6 +73,15 @@ function positionValues(subjectId: string, x: number, y: number): KeyValue[] {
   }));
 }
 
+/** A way in the picture as it is in the space of a subject's position: what carries it, and how deep it is, count. */
+function inOwnSpace(motion: MotionDocument, { subjectId, frame }: SubjectDrag, dx: number, dy: number): Point {
+  const subject = findSubject(motion, subjectId);
+  const into = subject && intoPlace(motion, subject, frame);
+  if (!into) return { x: dx, y: dy };
+  const [from, to] = [into({ x: 0, y: 0 }), into({ x: dx, y: dy })];
+  return { x: to.x - from.x, y: to.y - from.y };
+}
+
 /**
  * The picture of the motion being edited: click a subject to select it, drag it (or use the arrow keys) to put it
  * elsewhere on this frame.
@@ -103,7 +122,9 @@ export function EditableStage({ tone, target, trail, onion, overlay, marks, draw
     const sideways = Math.abs(dxPx) >= Math.abs(dyPx);
     const dx = shiftKey && !sideways ? 0 : dxPx * drag.pxPerPx;
     const dy = shiftKey && sideways ? 0 : dyPx * drag.pxPerPx;
-    return settled ? changedValues(settled, positionValues(drag.subjectId, drag.x + dx, drag.y + dy), drag.frame) : [];
+    if (!settled) return [];
+    const by = inOwnSpace(settled, drag, dx, dy);
+    return changedValues(settled, positionValues(drag.subjectId, drag.x + by.x, drag.y + by.y), drag.frame);
   };
   const startDrag = usePointerDrag<SubjectDrag>({
     onMove: (drag, move) =>
@@ -170,7 +191,7 @@ export function EditableStage({ tone, target, trail, onion, overlay, marks, draw
     const { frame } = clock;
     const { place, pxPerPx, picked } = spotOf(event);
     const shown = trail ? motion.subjects.find((other) => other.id === subjectId) : undefined;
-    const key = shown && trailKeyAt(shown, place, KEY_REACH_PX * pxPerPx);
+    const key = shown && trailKeyAt(motion, shown, place, KEY_REACH_PX * pxPerPx);
     // Where the subject stands over keys of its trail, it is what is taken hold of: going to a frame and moving it must
     // never move another frame's key.
     if (shown && key && picked?.id !== shown.id) {

@@ -107,14 +107,14 @@ test('the ground is laid first, then subjects where the frame has them, on its e
 
 test('depth says who is in front; of one depth it is the order of the list; the invisible are not drawn', () => {
   const x = (at: number): Channel => createChannel('position.x', at);
-  const near = actor('near', [x(1), createChannel('depth', -5)]);
+  const near = actor('near', [x(1), createChannel('depth', -0.0001)]);
   const motion = createMotion([
     near,
     actor('far', [x(2)]),
     actor('hidden', [x(3)], { visible: false }),
-    actor('farther', [x(4), createChannel('depth', 1)]),
+    actor('farther', [x(4), createChannel('depth', 0.0001)]),
   ]);
-  expect(fills(motion, 1).map((fill) => fill.x)).toEqual([4, 2, 1]);
+  expect(fills(motion, 1).map((fill) => Math.round(fill.x))).toEqual([4, 2, 1]);
   expect(fills(createMotion([actor('a', [x(7)]), actor('b', [x(8)])]), 1).map((fill) => fill.x)).toEqual([7, 8]);
 });
 

@@ -1,16 +1,22 @@
 import {
   type Affine,
+  applyTo,
   channelValue,
   combine,
+  depthAt,
   exposedFrame,
   findChannel,
+  hasView,
   type Look,
   type MotionDocument,
   poseOf,
+  projection,
+  seenPose,
   type Subject,
   unpackColour,
+  viewAt,
 } from '@undulan/core';
-import { outlineOf } from './drawn-paths.ts';
+import { FIRST_STATE, type LookState, outlineOf } from './drawn-paths.ts';
 import { type LookPaint, paintLook } from './paint-look.ts';
 
 export interface DrawOptions {
@@ -32,13 +38,33 @@ const INK = '#22303c';
 /** A line can be taken hold of within so many px of it, both sides together. */
 const LINE_REACH_PX = 10;
 
+/** Whether a subject is on stage on a frame, and meant to be seen. */
+function isThere({ visible, look, onStage }: Subject, frame: number): boolean {
+  if (!visible || look.shape === 'camera' || look.shape === 'group') return false;
+  return !onStage || (frame >= onStage.first && frame <= onStage.last);
+}
+
 /** Subjects back to front at a frame: the deepest first, of one depth as they are listed. */
 function inDepth(motion: MotionDocument, frame: number): Subject[] {
-  if (!motion.subjects.some((subject) => findChannel(subject, 'depth'))) return motion.subjects;
-  return motion.subjects
-    .map((subject) => ({ subject, depth: channelValue(subject, 'depth', frame) }))
+  const there = motion.subjects.filter((subject) => isThere(subject, frame));
+  if (!motion.subjects.some((subject) => findChannel(subject, 'depth'))) return there;
+  return there
+    .map((subject) => ({ subject, depth: depthAt(motion, subject, frame) }))
     .sort((a, b) => b.depth - a.depth)
     .map(({ subject }) => subject);
+}
+
+/** From a subject's look to the picture as it is asked for; null where it is behind the eye. */
+type Posing = (subject: Subject, frame: number) => Affine | null;
+
+function posing(motion: MotionDocument, frame: number): Posing {
+  if (!hasView(motion)) return (subject, at) => poseOf(motion, subject, at);
+  // One view for all: the camera is asked once a picture.
+  const view = viewAt(motion, frame);
+  return (subject, at) => {
+    const seen = projection(view, motion.stage, depthAt(motion, subject, at));
+    return seen && combine(seen, poseOf(motion, subject, at));
+  };
 }
 
 /** A colour as its channel has it, where the subject has that channel; else as the look says. */
@@ -57,14 +83,15 @@ function paintAt(subject: Subject, frame: number): LookPaint {
     fill: colourAt(subject, 'fill', frame),
     stroke: colourAt(subject, 'stroke', frame),
     strokePx: Math.max(0, channelValue(subject, 'stroke.width', frame)),
-    drawing: drawingOf(subject, frame),
+    ...lookStateAt(subject, frame),
     details: !subject.locked,
   };
 }
 
-/** The number of the drawing that is up. */
-export function drawingOf(subject: Subject, frame: number): number {
-  return subject.look.drawings ? channelValue(subject, 'drawing', frame) : 1;
+/** Which drawing of a subject is up on a frame, and how far it has become another. */
+export function lookStateAt(subject: Subject, frame: number): LookState {
+  if (!subject.look.drawings) return FIRST_STATE;
+  return { drawing: channelValue(subject, 'drawing', frame), morph: channelValue(subject, 'morph', frame) };
 }
 
 /**
@@ -88,16 +115,12 @@ export function drawScene(
   const { a, b, c, d, e, f } = context.getTransform();
   const base = { a, b, c, d, e, f };
   context.lineJoin = 'round';
+  const poseAt = posing(motion, frame);
   for (const subject of inDepth(motion, frame)) {
-    if (!subject.visible || subject.look.shape === 'camera' || (bare && subject.locked)) continue;
-    drawSubject(
-      context,
-      base,
-      motion,
-      subject,
-      options.smooth ? frame : exposedFrame(frame, motion.range.first, subject.exposure),
-      options,
-    );
+    if (bare && subject.locked) continue;
+    const shown = options.smooth ? frame : exposedFrame(frame, motion.range.first, subject.exposure);
+    const pose = poseAt(subject, shown);
+    if (pose) drawSubject(context, combine(base, pose), subject, shown, options);
   }
   context.restore();
 }
@@ -107,14 +130,12 @@ export function drawScene(
  */
 function drawSubject(
   context: CanvasRenderingContext2D,
-  base: Affine,
-  motion: MotionDocument,
+  { a, b, c, d, e, f }: Affine,
   subject: Subject,
   frame: number,
   options: DrawOptions,
 ): void {
   const { look } = subject;
-  const { a, b, c, d, e, f } = combine(base, poseOf(motion, subject, frame));
   context.setTransform(a, b, c, d, e, f);
   const opacity = Math.min(1, Math.max(0, channelValue(subject, 'opacity', frame) / 100));
   context.globalAlpha = opacity * (options.opacity ?? 1);
@@ -122,7 +143,7 @@ function drawSubject(
     context.strokeStyle = options.colour ?? INK;
     context.lineWidth = 3;
     context.setLineDash(options.dashed ? [10, 7] : []);
-    context.stroke(outlineOf(look, drawingOf(subject, frame)));
+    context.stroke(outlineOf(look, lookStateAt(subject, frame)));
     return;
   }
   const paint = paintAt(subject, frame);
@@ -141,7 +162,7 @@ function drawSubject(
 
 /** Lines and drawings in one colour, whatever colours are in them. */
 function paintSilhouette(context: CanvasRenderingContext2D, look: Look, paint: LookPaint): void {
-  const outline = outlineOf(look, paint.drawing);
+  const outline = outlineOf(look, paint);
   context.strokeStyle = paint.stroke!;
   context.lineWidth = Math.max(1, paint.strokePx);
   context.stroke(outline);
@@ -166,14 +187,15 @@ export function drawShifted(
   { dx, dy, turn }: PoseShift,
   colour: string,
 ): void {
-  const pose = poseOf(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure));
+  const pose = seenPose(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure));
+  if (!pose) return;
   const pivot = pivotOnStage(motion, subject, frame);
   context.save();
   context.translate(pivot.x + dx, pivot.y + dy);
   context.rotate((turn * Math.PI) / 180);
   context.translate(-pivot.x, -pivot.y);
   context.transform(pose.a, pose.b, pose.c, pose.d, pose.e, pose.f);
-  const outline = outlineOf(subject.look, drawingOf(subject, frame));
+  const outline = outlineOf(subject.look, lookStateAt(subject, frame));
   context.fillStyle = colour;
   context.globalAlpha = 0.18;
   context.fill(outline);
@@ -186,9 +208,8 @@ export function drawShifted(
 
 /** Where the point a subject turns about is on the stage, as it is seen at a frame. */
 export function pivotOnStage(motion: MotionDocument, subject: Subject, frame: number): { x: number; y: number } {
-  const { a, b, c, d, e, f } = poseOf(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure));
-  const { x, y } = subject.pivot;
-  return { x: a * x + c * y + e, y: b * x + d * y + f };
+  const pose = seenPose(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure));
+  return pose ? applyTo(pose, subject.pivot) : subject.pivot;
 }
 
 /** The topmost subject a person can pick at a point of the stage, at a frame. */
@@ -217,11 +238,12 @@ function isAt(
   x: number,
   y: number,
 ): boolean {
-  if (subject.locked || !subject.visible) return false;
-  const pose = poseOf(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure));
+  if (subject.locked) return false;
+  const pose = seenPose(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure));
+  if (!pose) return false;
   const point = DOMMatrix.fromMatrix(pose).inverse().transformPoint({ x, y });
   // Nearly invisible, tiny or flattened subjects can still be taken hold of near their pivot.
-  const outline = outlineOf(subject.look, drawingOf(subject, frame));
+  const outline = outlineOf(subject.look, lookStateAt(subject, frame));
   if (context.isPointInPath(outline, point.x, point.y) || Math.hypot(pose.e - x, pose.f - y) < 12) return true;
   context.lineWidth = Math.max(LINE_REACH_PX, channelValue(subject, 'stroke.width', frame));
   return context.isPointInStroke(outline, point.x, point.y);

@@ -100,13 +100,23 @@ export interface TrailKey {
   y: number;
 }
 
-/** The key of a subject's trail nearest to a point of the stage, within a reach in stage pixels. */
-export function trailKeyAt(subject: Subject, { x, y }: { x: number; y: number }, reach: number): TrailKey | null {
+/**
+ * The key of a subject's trail nearest to a point of the picture, within a reach in its pixels: its frame, and the
+ * subject's position there.
+ */
+export function trailKeyAt(
+  motion: MotionDocument,
+  subject: Subject,
+  { x, y }: { x: number; y: number },
+  reach: number,
+): TrailKey | null {
   let nearest: TrailKey | null = null;
   let least = reach;
+  const placeAt = placesOf(motion, subject);
   for (const { frame, values } of trackEvents(subject, POSITION)) {
     const [keyX = 0, keyY = 0] = values;
-    const distance = Math.hypot(keyX - x, keyY - y);
+    const [seenX, seenY] = placeAt(frame);
+    const distance = Math.hypot(seenX - x, seenY - y);
     if (distance <= least) {
       least = distance;
       nearest = { frame, x: keyX, y: keyY };

@@ -1,4 +1,4 @@
-import { type DrawnLine, drawingAt, type Look } from '@undulan/core';
+import { createMorph, type Drawing, drawingAt, type DrawnLine, type Look, type Morph } from '@undulan/core';
 import { getStroke } from 'perfect-freehand';
 import { traceLook } from './shapes.ts';
 
@@ -67,18 +67,45 @@ export function brushShape(line: DrawnLine, widthPx: number): Path2D {
   return path;
 }
 
+const morphs = new WeakMap<Drawing, Map<Look, Morph>>();
+
+/** The lines of a drawn look: of the drawing that is up, as far as it has gone to become another. */
+export function linesShown(look: Look, drawing: number, morph: number): readonly DrawnLine[] {
+  const up = drawingAt(look, drawing);
+  if (!up) return [];
+  if (!look.morphTo || morph <= 0) return up.lines;
+  const ofDrawing = morphs.get(up) ?? new Map<Look, Morph>();
+  morphs.set(up, ofDrawing);
+  let made = ofDrawing.get(look);
+  if (!made) ofDrawing.set(look, (made = createMorph(up, look.morphTo, look.morphStarts)));
+  return made.at(morph).lines;
+}
+
+/** What of a look is asked for: which drawing of its pile, and how far it has become another. */
+export interface LookState {
+  drawing: number;
+  morph: number;
+}
+
+export const FIRST_STATE: LookState = { drawing: 1, morph: 0 };
+
 /** By look, and of a drawn one by the number of the drawing. */
 const outlines = new WeakMap<Look, Map<number, Path2D>>();
 
-/** The outline of a look about its middle, in stage pixels; traced once for each look. */
-export function outlineOf(look: Look, drawing = 1): Path2D {
+/** The outline of a look about its middle, in stage pixels; traced once for each look, but on its way to another. */
+export function outlineOf(look: Look, { drawing, morph }: LookState = FIRST_STATE): Path2D {
+  if (look.morphTo && morph > 0) {
+    const path = new Path2D();
+    for (const line of linesShown(look, drawing, morph)) trace(path, line);
+    return path;
+  }
   const ofLook = outlines.get(look) ?? new Map<number, Path2D>();
   outlines.set(look, ofLook);
   const number = look.drawings ? Math.round(drawing) : 1;
   let path = ofLook.get(number);
   if (!path) {
     path = new Path2D();
-    if (look.drawings) for (const line of drawingAt(look, number)?.lines ?? []) trace(path, line);
+    if (look.drawings) for (const line of linesShown(look, number, 0)) trace(path, line);
     else traceLook(path, look);
     ofLook.set(number, path);
   }

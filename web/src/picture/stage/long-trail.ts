@@ -1,4 +1,4 @@
-import type { MotionDocument, Subject } from '@undulan/core';
+import { hasView, type MotionDocument, type Subject } from '@undulan/core';
 import { createRecent } from './recent.ts';
 import { keyedFrames, movedSpan, placesOf } from './trail-places.ts';
 
@@ -94,7 +94,9 @@ function placesAfter(known: Drawn | undefined, motion: MotionDocument, subject: 
     return { x, y, keyed: keyed.has(frame) };
   };
   const moved =
-    known?.motion.range.first === first && known.motion.range.last === last ? movedSpan(known.subject, subject) : null;
+    known?.motion.range.first === first && known.motion.range.last === last && !hasView(motion)
+      ? movedSpan(known.subject, subject)
+      : null;
   if (!known || !moved) return Array.from({ length: Math.floor((last - first) / step) + 1 }, (_, i) => placeOn(i));
   const places = [...known.places];
   const [from, to] = [

@@ -1,15 +1,13 @@
-import { type DrawnLine, drawingAt, type FONTS, type Look } from '@undulan/core';
-import { brushShape, outlineOf, pathOfLine } from './drawn-paths.ts';
+import type { DrawnLine, FONTS, Look } from '@undulan/core';
+import { brushShape, linesShown, type LookState, outlineOf, pathOfLine } from './drawn-paths.ts';
 import { loadedPicture } from './loaded-pictures.ts';
 import { drawDetails } from './shapes.ts';
 
 /** How a look is painted: what its channels say at a frame. */
-export interface LookPaint {
+export interface LookPaint extends LookState {
   fill: string | null;
   stroke: string | null;
   strokePx: number;
-  /** Which of a pile of drawings is up. */
-  drawing: number;
   /** What makes a shape recognisable, over its fill. */
   details: boolean;
 }
@@ -55,7 +53,7 @@ function strokePath(context: CanvasRenderingContext2D, path: Path2D, colour: str
 
 function paintDrawing(context: CanvasRenderingContext2D, look: Look, paint: LookPaint): void {
   context.lineCap = 'round';
-  for (const line of drawingAt(look, paint.drawing)?.lines ?? []) paintLine(context, line, paint);
+  for (const line of linesShown(look, paint.drawing, paint.morph)) paintLine(context, line, paint);
   context.lineCap = 'butt';
 }
 

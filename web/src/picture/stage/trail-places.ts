@@ -1,11 +1,14 @@
 import {
+  applyTo,
   changedTrackSpan,
   type ChannelId,
   channelValue,
   findChannel,
   type FrameSpan,
+  hasView,
   type MotionDocument,
   poseOf,
+  seenPose,
   type Subject,
 } from '@undulan/core';
 
@@ -23,12 +26,12 @@ export function movedSpan(before: Subject, after: Subject): FrameSpan | null {
 
 /** Where a subject's pivot is on the stage, frame by frame, in stage px. */
 export function placesOf(motion: MotionDocument, subject: Subject): (frame: number) => [x: number, y: number] {
-  if (isFree(subject))
+  if (isFree(subject) && !hasView(motion))
     return (frame) => [channelValue(subject, 'position.x', frame), channelValue(subject, 'position.y', frame)];
   return (frame) => {
-    const { a, b, c, d, e, f } = poseOf(motion, subject, frame);
-    const { x, y } = subject.pivot;
-    return [a * x + c * y + e, b * x + d * y + f];
+    const pose = seenPose(motion, subject, frame) ?? poseOf(motion, subject, frame);
+    const { x, y } = applyTo(pose, subject.pivot);
+    return [x, y];
   };
 }
 

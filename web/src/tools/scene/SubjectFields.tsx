@@ -4,6 +4,7 @@ import { SHAPE_NAMES } from '../../picture/stage/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { ColourField, CommitInput, DecimalField, Field, Select, Tick } from '../../ui/index.ts';
 import { DrawingsFields } from './DrawingsFields.tsx';
+import { MorphFields } from './MorphFields.tsx';
 import { ReplacePicture } from './ReplacePicture.tsx';
 import { TextFields } from './TextFields.tsx';
 
@@ -112,6 +113,7 @@ export function SubjectFields({ courseId }: { courseId: string }) {
       {look.text && <TextFields look={look} text={look.text} onLook={setLook} />}
       {look.shape === 'picture' && <ReplacePicture look={look} courseId={courseId} onLook={setLook} />}
       {look.drawings && <DrawingsFields subject={subject} />}
+      <MorphFields subject={subject} />
     </div>
   );
 }
