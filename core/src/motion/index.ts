@@ -79,6 +79,8 @@ export * from './edit/index.ts';
 export { createPathSampler, pointOfPiece, ellipsePath } from './path/guide-path.ts';
 export type { PathSampler, PathPlace } from './path/guide-path.ts';
 export { applyTo, inverseOf, poseOf, combine, channelValue, samplerOf, leanDegrees, turnOnPath } from './path/pose.ts';
+export { splitPiece } from './path/split-piece.ts';
+export type { PointLine } from './path/split-piece.ts';
 export { createMorph, matchLines } from './path/morph.ts';
 export type { Morph } from './path/morph.ts';
 export { chainAt, pullChain, stretchOf } from './path/chain.ts';

@@ -32,6 +32,7 @@ import {
   holdDrawing,
   holdPoses,
   insertTime,
+  joinGuides,
   joinPosition,
   keepRestFrame,
   type KeyRef,
@@ -46,9 +47,11 @@ import {
   pasteKeys,
   pasteOnto,
   removeDrawing,
+  removeGuide,
   removeSubject,
   removeTime,
   reverseKeys,
+  rideGuide,
   rippleKeys,
   setBreakdown,
   setEase,
@@ -67,15 +70,19 @@ import {
   setScene,
   setSpeed,
   setSubject,
+  setTravel,
   setWobble,
   shapeBySpacing,
   shapeSegment,
   snapKeys,
   spaceDrawings,
+  splitGuide,
   splitPosition,
+  spreadOnGuide,
   stretchAbout,
   swapEases,
   thinChannels,
+  travelByPoints,
   ungroupSubjects,
 } from '@undulan/core';
 
@@ -108,7 +115,17 @@ function tryEdit(motion: MotionDocument, changes: readonly Change[]): Edit {
 function drawGuide(motion: MotionDocument, path: GuidePath, subjectId: string | null): Edit {
   const drawn = setGuide(motion, path);
   if (subjectId === null) return drawn;
-  return guideSubject(drawn.motion, subjectId, { pathId: path.id, orient: false, angle: 0, lean: 0 });
+  return rideGuide(drawn.motion, subjectId, { pathId: path.id, orient: false, angle: 0, lean: 0 });
+}
+
+/** Travel in two keys, from its first to its last as they are: the same way on every frame. */
+function evenTravel(motion: MotionDocument, subjectId: string): Edit {
+  const { keys } = channelOf(motion, subjectId, 'travel');
+  const [first, last] = [keys[0], keys.at(-1)];
+  if (!first || !last || first === last)
+    return { motion, keys: [], gaveWay: [], refused: 'Its travel takes two keys.' };
+  const straight = [first, last].map((key) => ({ ...key, leave: 'linear' as const, role: 'extreme' as const }));
+  return setTravel(motion, subjectId, straight);
 }
 
 /** A look that becomes another, on its way at once: from the first frame to the last, unless that is keyed. */
@@ -199,7 +216,15 @@ const OPERATIONS = {
   holdDrawing: { name: 'drawing held', run: holdDrawing },
   exposeDrawings: { name: 'exposure of drawings', run: exposeDrawings },
   setGuide: { name: 'guide path', run: setGuide },
-  guideSubject: { name: 'onto a path', run: guideSubject },
+  guideSubject: { name: 'how it goes along its path', run: guideSubject },
+  rideGuide: { name: 'onto a path', run: rideGuide },
+  setTravel: { name: 'marks on the path', run: setTravel },
+  evenTravel: { name: 'even travel', run: evenTravel },
+  travelByPoints: { name: 'travel by points', run: travelByPoints },
+  spreadOnGuide: { name: 'spread along the path', run: spreadOnGuide },
+  splitGuide: { name: 'path split', run: splitGuide },
+  joinGuides: { name: 'paths joined', run: joinGuides },
+  removeGuide: { name: 'path taken out', run: removeGuide },
   drawGuide: { name: 'path drawn', run: drawGuide },
   applyChart: { name: 'written chart', run: applyChart },
   bringWithin: { name: 'back within the exercise', run: bringWithin },

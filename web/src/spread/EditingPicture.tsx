@@ -13,7 +13,7 @@ import {
   useScenePictures,
   useToolSettings,
 } from '../picture/making/index.ts';
-import { ChainHandle, PoseHandles } from '../picture/posing/index.ts';
+import { ChainHandle, PathMarks, PoseHandles } from '../picture/posing/index.ts';
 import { EditableStage, OnionPopover, PLAIN_ONION, type StageDrawing } from '../picture/stage/index.ts';
 import { OtherViews } from '../picture/views/index.ts';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
@@ -70,6 +70,7 @@ export function EditingPicture(props: EditingPictureProps) {
         marks={(scale) =>
           tool === 'pose' ? (
             <>
+              <PathMarks scale={scale} />
               <PoseHandles scale={scale} />
               <ChainHandle scale={scale} />
             </>

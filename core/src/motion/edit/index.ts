@@ -35,6 +35,15 @@ export { splitPosition, joinPosition } from './join-position.ts';
 export { evenKeys } from './even-keys.ts';
 export { bakeKeys } from './bake-keys.ts';
 export { keepRestFrame } from './rest-frame.ts';
+export {
+  joinGuides,
+  removeGuide,
+  rideGuide,
+  setTravel,
+  splitGuide,
+  spreadOnGuide,
+  travelByPoints,
+} from './guide-paths.ts';
 export { setGuide, guideSubject } from './guide-subject.ts';
 export { setOutside, setWobble } from './outside-keys.ts';
 export {

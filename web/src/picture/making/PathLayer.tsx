@@ -1,4 +1,4 @@
-import type { GuidePath, PathPoint, Point } from '@undulan/core';
+import { ellipsePath, type GuidePath, type PathPoint, type Point } from '@undulan/core';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { applyEdit, selectMotion, selectSettledSubject } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
@@ -25,6 +25,7 @@ export function PathLayer({ settings, scale }: { settings: ToolSettings; scale: 
   const layer = useRef<SVGSVGElement>(null);
   const [points, setPoints] = useState<PathPoint[]>([]);
   const [way, setWay] = useState<PenPoint[]>([]);
+  const [roundPath, setRound] = useState<GuidePath | null>(null);
   const [pointer, setPointer] = useState<Point | null>(null);
 
   const keep = (made: readonly PathPoint[], closed: boolean): void => {
@@ -62,10 +63,28 @@ export function PathLayer({ settings, scale }: { settings: ToolSettings; scale: 
     },
     onCancel: () => setWay([]),
   });
+  const ellipseTo = (middle: Point, xPx: number, yPx: number, isCircle: boolean): GuidePath => {
+    const to = at(xPx, yPx);
+    const [rx, ry] = [Math.abs(to.x - middle.x), Math.abs(to.y - middle.y)];
+    const radius = Math.max(rx, ry);
+    return ellipsePath('round', 'round', middle, isCircle ? radius : rx, isCircle ? radius : ry);
+  };
+  const aboutMiddle = usePointerDrag<Point>({
+    onMove: (middle, { xPx, yPx, shiftKey }) => setRound(ellipseTo(middle, xPx, yPx, shiftKey)),
+    onEnd: (middle, { xPx, yPx, shiftKey }) => {
+      setRound(null);
+      keep(ellipseTo(middle, xPx, yPx, shiftKey).points, true);
+    },
+    onCancel: () => setRound(null),
+  });
   const press = (event: PointerEvent<SVGSVGElement>): void => {
     if (event.button !== 0) return;
     clock.stop();
     const place = placeOn(event.currentTarget, motion.stage, event);
+    if (settings.path === 'round') {
+      aboutMiddle(event, place);
+      return;
+    }
     if (settings.path === 'hand') {
       byHand(event, place);
       return;
@@ -117,6 +136,7 @@ export function PathLayer({ settings, scale }: { settings: ToolSettings; scale: 
         stroke="#7a4a9e"
         strokeWidth={2 * px}
       />
+      {roundPath && <path d={pathOf(roundPath.points, true)} fill="none" stroke="#7a4a9e" strokeWidth={2 * px} />}
       {points.map((point, i) => (
         <circle
           key={i}

@@ -7,6 +7,7 @@ import {
   inverseOf,
   type PathPoint,
   type Point,
+  splitPiece,
   seenPose,
 } from '@undulan/core';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
@@ -21,16 +22,7 @@ import {
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
-import {
-  bendPiece,
-  isSmooth,
-  moveHandle,
-  movePoint,
-  nearestOn,
-  removePoint,
-  splitPiece,
-  turnPoint,
-} from './point-edits.ts';
+import { bendPiece, isSmooth, moveHandle, movePoint, nearestOn, removePoint, turnPoint } from './point-edits.ts';
 import { MorphMatch } from './MorphMatch.tsx';
 import { placeOn } from './use-stage-place.ts';
 

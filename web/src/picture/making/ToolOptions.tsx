@@ -81,6 +81,7 @@ export function ToolOptions({ tool, settings, onSettings, drawn }: ToolOptionsPr
             choices={[
               { id: 'points', label: 'point by point' },
               { id: 'hand', label: 'by hand' },
+              { id: 'round', label: 'round' },
             ]}
             onChoose={(path) => onSettings({ path })}
           />

@@ -1,17 +1,7 @@
-import type { PathPoint } from '@undulan/core';
+import { type PathPoint, type PointLine, splitPiece } from '@undulan/core';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import {
-  bendPiece,
-  isSmooth,
-  moveHandle,
-  nearestOn,
-  type PointLine,
-  removePoint,
-  simplified,
-  splitPiece,
-  turnPoint,
-} from './point-edits.ts';
+import { bendPiece, isSmooth, moveHandle, nearestOn, removePoint, simplified, turnPoint } from './point-edits.ts';
 
 const at = (x: number, y: number, reach = 0): PathPoint => ({
   x,

@@ -18,7 +18,7 @@ export interface ToolSettings {
   closes: boolean;
   /** Onto the drawing that is up; else each line is a subject of its own. */
   onto: boolean;
-  path: 'points' | 'hand';
+  path: 'points' | 'hand' | 'round';
 }
 
 const USUAL: ToolSettings = {
