@@ -61,6 +61,14 @@ const GRIPS: readonly Grip[] = [
   { key: 'skew.x', kind: 'skew.x', at: [0.8, 0], outPx: 12 },
   { key: 'skew.y', kind: 'skew.y', at: [1, 0.2], outPx: 12 },
 ];
+/** The others are told apart by where they are. */
+const PLACES: Record<string, string> = {
+  nw: 'top left',
+  ne: 'top right',
+  sw: 'bottom left',
+  w: 'at the left',
+  n: 'at the top',
+};
 const BY_TAB = new Set(['turn', 'se', 'e', 's', 'squash', 'skew.x', 'skew.y']);
 
 /** What of a subject's look is too small on screen for handles beside each other. */
@@ -214,7 +222,7 @@ function Handles({ held, kinds, scale, mayPivot, settledAt }: HandlesProps) {
             key={key}
             role="slider"
             tabIndex={BY_TAB.has(key) ? 0 : -1}
-            aria-label={HANDLE_WORDS[kind]}
+            aria-label={BY_TAB.has(key) ? HANDLE_WORDS[kind] : `${HANDLE_WORDS[kind]}, ${PLACES[key]}`}
             aria-valuenow={0}
             aria-valuetext={SAID[kind]
               .map((id) => formatValue(id, channelValue(held.subject, id, held.frame)))

@@ -1,0 +1,162 @@
+import { expect, type Page, test } from '@playwright/test';
+import { drag, goToFrame, keyFrames, middleOf, saved, signIn } from './steps.ts';
+
+/** A blank exercise with the picture over the whole width, where scenes are made. */
+async function blankPicture(page: Page): Promise<void> {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('button', { name: 'Set an exercise' }).click();
+  await page.getByRole('button', { name: 'A blank stage' }).click();
+  await page.getByRole('button', { name: /^Record o/ }).waitFor();
+  await page.getByRole('radio', { name: 'Picture only' }).click();
+  await page.getByRole('group', { name: 'Tools' }).waitFor();
+}
+
+/** Where a place of the 960 px wide stage is in the window. */
+async function onStage(page: Page, x: number, y: number): Promise<{ x: number; y: number }> {
+  const box = (await page.locator('[data-stage]').first().boundingBox())!;
+  const scale = box.width / 960;
+  return { x: box.x + x * scale, y: box.y + y * scale };
+}
+
+/** Draws by hand along places of the stage. */
+async function drawBy(page: Page, places: readonly (readonly [number, number])[]): Promise<void> {
+  for (const [i, [x, y]] of places.entries()) {
+    const at = await onStage(page, x, y);
+    await page.mouse.move(at.x, at.y);
+    if (i === 0) await page.mouse.down();
+  }
+  await page.mouse.up();
+}
+
+const subjects = (page: Page) => page.getByRole('region', { name: 'Subjects' });
+const tool = (page: Page, name: string) =>
+  page.getByRole('group', { name: 'Tools' }).getByRole('button', { name, exact: true });
+
+test('a shape, words and a line by hand are drawn, named and kept; points are moved; each step is taken back', async ({
+  page,
+}) => {
+  await blankPicture(page);
+  await tool(page, 'Shape').click();
+  await drag(page, await onStage(page, 600, 60), { x: 120, y: 70 });
+  await expect(subjects(page).getByRole('button', { name: 'Box 2', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await tool(page, 'Text').click();
+  const words = await onStage(page, 300, 80);
+  await page.mouse.click(words.x, words.y);
+  await page.getByLabel('Words').fill('Pan');
+  await expect(subjects(page).getByRole('button', { name: 'Text', exact: true })).toBeVisible();
+  await tool(page, 'Brush').click();
+  await drawBy(
+    page,
+    Array.from({ length: 25 }, (_, i) => [120 + i * 8, 380 + 40 * Math.sin(i / 4)] as const),
+  );
+  const drawn = subjects(page).getByRole('button', { name: 'Drawn', exact: true });
+  await expect(drawn).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('group', { name: 'Drawings' })).toContainText('Drawing 1 of 1 is up on frame 1');
+  await saved(page);
+  await page.reload();
+  await tool(page, 'Points').click();
+  await drawn.click();
+  const points = page.getByRole('button', { name: /^Point \d+ of line 1/ });
+  const before = await middleOf(points.first());
+  await drag(page, before, { x: 0, y: -40 });
+  await expect.poll(async () => Math.round((await middleOf(points.first())).y - before.y)).toBe(-40);
+  await points.first().focus();
+  const count = await points.count();
+  await page.keyboard.press('Delete');
+  await expect(points).toHaveCount(count - 1);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => Math.round((await middleOf(points.first())).y - before.y)).toBe(0);
+});
+
+test('handles turn, size, squash and skew with keys on this frame, also by keyboard; the pivot moves alone', async ({
+  page,
+}) => {
+  await blankPicture(page);
+  await goToFrame(page, 9);
+  const numbers = page.getByRole('region', { name: 'Numbers' });
+  const value = (name: string) => numbers.getByRole('textbox', { name: `${name} on frame 9` });
+  const turn = page.getByRole('slider', { name: 'Turn' });
+  const handle = await middleOf(turn);
+  await page.mouse.move(handle.x, handle.y);
+  await page.mouse.down();
+  await page.mouse.move(handle.x + 30, handle.y + 30, { steps: 4 });
+  await expect(page.getByRole('status').filter({ hasText: /^rotation \d/ })).toBeVisible();
+  await page.mouse.up();
+  await expect(value('Rotation')).not.toHaveValue('0');
+  await turn.focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('Escape');
+  expect(await keyFrames(page, 'Rotation')).toEqual([9]);
+  await page.getByRole('slider', { name: 'Squash and stretch' }).focus();
+  for (let i = 0; i < 2; i++) await page.keyboard.press('Shift+ArrowDown');
+  await expect(value('Scale y')).toHaveValue('0.8');
+  await expect(value('Scale x')).toHaveValue('1.25');
+  await page.getByRole('slider', { name: 'Width', exact: true }).focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(page.getByText(/^volume 108 %/)).toBeVisible();
+  const pivot = page.getByRole('img', { name: 'Pivot' });
+  await drag(page, await middleOf(pivot), { x: -20, y: 0 });
+  await expect(page.getByLabel('Pivot x, px')).not.toHaveValue('0');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Pivot x, px')).not.toHaveValue('0');
+});
+
+test('a subject goes along a round path at once; its marks are spread and dragged; the path is opened and taken out', async ({
+  page,
+}) => {
+  await blankPicture(page);
+  await tool(page, 'Path').click();
+  await page.getByRole('radio', { name: 'round' }).click();
+  await drag(page, await onStage(page, 480, 270), { x: 150, y: 110 });
+  await expect(page.getByLabel('Goes along')).toHaveText(/Path 1/);
+  expect(await keyFrames(page, 'Travel')).toHaveLength(2);
+  await page.getByRole('textbox', { name: 'Marks' }).fill('12');
+  await page.getByLabel('spread').selectOption({ label: 'dense at both turns' });
+  await page.getByRole('button', { name: 'Put marks' }).click();
+  await expect.poll(() => keyFrames(page, 'Travel')).toHaveLength(13);
+  await tool(page, 'Pose').click();
+  const marks = page.getByRole('img', { name: /^Mark on frame/ });
+  const third = page.getByRole('img', { name: 'Mark on frame 4', exact: true });
+  await expect(marks).toHaveCount(25);
+  const before = await middleOf(third);
+  await drag(page, before, { x: -30, y: 20 });
+  await expect.poll(async () => (await middleOf(third)).x).toBeLessThan(before.x - 5);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Open it at its end' }).click();
+  await expect(page.getByRole('button', { name: 'Close it' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  await expect(page.getByLabel('Goes along')).toBeHidden();
+  await saved(page);
+});
+
+test('drawings frame by frame: a copy from here on, held longer, all on twos; another taken out', async ({ page }) => {
+  await blankPicture(page);
+  await tool(page, 'Pencil').click();
+  await drawBy(page, [[300, 300], [340, 200], [300, 120], [280, 90]]); // prettier-ignore
+  const drawings = page.getByRole('group', { name: 'Drawings' });
+  await expect(drawings).toContainText('Drawing 1 of 1');
+  for (const frame of [5, 9]) {
+    await goToFrame(page, frame);
+    await drawings.getByRole('button', { name: 'Copy of this one here' }).click();
+    await drawBy(page, [[400, 300], [420 + frame * 10, 200], [400, 120]]); // prettier-ignore
+  }
+  await expect(drawings).toContainText('Drawing 3 of 3 is up on frame 9');
+  expect(await keyFrames(page, 'Drawing')).toEqual([1, 5, 9]);
+  await goToFrame(page, 5);
+  await drawings.getByRole('textbox', { name: 'Frames this drawing is held' }).fill('7');
+  await drawings.getByRole('textbox', { name: 'Frames this drawing is held' }).press('Enter');
+  await expect.poll(() => keyFrames(page, 'Drawing')).toEqual([1, 5, 12]);
+  await drawings.getByRole('button', { name: 'All', exact: true }).click();
+  await expect.poll(() => keyFrames(page, 'Drawing')).toEqual([1, 3, 5]);
+  await goToFrame(page, 3);
+  await drawings.getByRole('button', { name: 'Take this one out' }).click();
+  await expect.poll(() => keyFrames(page, 'Drawing')).toEqual([1, 5]);
+  await saved(page);
+  await page.reload();
+  await expect.poll(() => keyFrames(page, 'Drawing')).toEqual([1, 5]);
+});
