@@ -6,3 +6,4 @@ export { writeTimingChartSvg } from './timing-chart-svg.ts';
 export { readChart, writeChart } from './chart-notation.ts';
 export type { WrittenMark } from './chart-notation.ts';
 export { applyChart, chartOf } from './apply-chart.ts';
+export { linesOfSvgPath } from './svg-path.ts';

@@ -1,12 +1,47 @@
 import type { ExerciseDetails } from '@undulan/contract';
 import {
+  type Channel,
+  createChannel,
   createKey,
   createKeyedSubject,
   createMotion,
   createSubject,
+  ellipsePath,
+  type Look,
+  lookOfDrawings,
+  marksToTravel,
   type MotionDocument,
+  packColour,
+  spreadMarks,
   type Subject,
 } from '@undulan/core';
+import {
+  BOWL,
+  BOWL_ABOVE,
+  BREAD,
+  CABINET,
+  COUNTER,
+  DRAWER,
+  FOREARM,
+  HOB_DIAL,
+  HONEY,
+  LADLE,
+  OVEN,
+  PAN,
+  PAN_HANDLE,
+  PANCAKE,
+  POT,
+  SLOT_RIM,
+  SPOON,
+  steamDrawing,
+  TEA_GLASS,
+  TOASTER,
+  TOWEL_CORNER,
+  TOWEL_END,
+  UPPER_ARM,
+  WHISK,
+  WHISK_LYING,
+} from './kitchen-looks.ts';
 
 /** An exercise of the demo course: what it says and its model motion. */
 export interface DemoExercise {
@@ -25,7 +60,12 @@ function scene(first: number, last: number, subjects: Subject[], fps = 24): Moti
   return { ...createMotion(subjects), range: { first, last }, rate: { num: fps, den: 1 } };
 }
 
-const counter = scenery('counter', 'Counter', { shape: 'box', widthPx: 900, heightPx: 14, fill: '#b9ab8f' }, 480, 440);
+/** A subject with channels beside its basic ones. */
+function withChannels(subject: Subject, ...channels: Channel[]): Subject {
+  return { ...subject, channels: [...subject.channels, ...channels] };
+}
+
+const counter = scenery('counter', 'Counter', COUNTER, 480, 440);
 
 const drawerSlide: DemoExercise = {
   published: true,
@@ -41,11 +81,11 @@ const drawerSlide: DemoExercise = {
   },
   motion: scene(1, 30, [
     counter,
-    scenery('cabinet', 'Cabinet', { shape: 'box', widthPx: 330, heightPx: 210, fill: '#c9d6d4' }, 260, 328),
+    scenery('cabinet', 'Cabinet', CABINET, 260, 328),
     createKeyedSubject(
       'drawer',
       'Drawer',
-      { shape: 'drawer', widthPx: 280, heightPx: 84, fill: '#d9b98a' },
+      DRAWER,
       { x: 260, y: 290 },
       {
         'position.x': [
@@ -77,7 +117,7 @@ const teaGlass: DemoExercise = {
     createKeyedSubject(
       'glass',
       'Tea glass',
-      { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' },
+      TEA_GLASS,
       { x: 130, y: 379 },
       {
         'position.x': [createKey(1, 130, { link: 'flat' }), createKey(33, 830, { link: 'flat' })],
@@ -107,12 +147,12 @@ const pancakeToss: DemoExercise = {
   },
   motion: scene(1, 36, [
     counter,
-    scenery('handle', 'Pan handle', { shape: 'pill', widthPx: 190, heightPx: 16, fill: '#4a4038' }, 300, 412),
-    scenery('pan', 'Pan', { shape: 'pill', widthPx: 260, heightPx: 30, fill: '#5b6670' }, 480, 416),
+    scenery('handle', 'Pan handle', PAN_HANDLE, 300, 412),
+    scenery('pan', 'Pan', PAN, 480, 416),
     createKeyedSubject(
       'pancake',
       'Pancake',
-      { shape: 'cake', widthPx: 170, heightPx: 26, fill: '#dca54c' },
+      PANCAKE,
       { x: 480, y: 390 },
       {
         'position.y': [
@@ -148,7 +188,7 @@ const toasterRack: DemoExercise = {
     createKeyedSubject(
       'bread',
       'Bread',
-      { shape: 'slice', widthPx: 130, heightPx: 150, fill: '#e2b36f' },
+      BREAD,
       { x: 480, y: 345 },
       {
         'position.y': [
@@ -161,8 +201,8 @@ const toasterRack: DemoExercise = {
         ],
       },
     ),
-    scenery('body', 'Toaster', { shape: 'box', widthPx: 270, heightPx: 130, fill: '#c9d6d4' }, 480, 368),
-    scenery('rim', 'Slot rim', { shape: 'pill', widthPx: 200, heightPx: 16, fill: '#43555c' }, 480, 304),
+    scenery('body', 'Toaster', TOASTER, 480, 368),
+    scenery('rim', 'Slot rim', SLOT_RIM, 480, 304),
   ]),
 };
 
@@ -170,12 +210,12 @@ const toasterRack: DemoExercise = {
 function honeyMotion(snaps: number): MotionDocument {
   return scene(1, 54, [
     counter,
-    scenery('bowl', 'Bowl', { shape: 'pill', widthPx: 240, heightPx: 60, fill: '#c9d6d4' }, 480, 404),
-    scenery('spoon', 'Spoon', { shape: 'pill', widthPx: 230, heightPx: 22, fill: '#8d99a0' }, 400, 92),
+    scenery('bowl', 'Bowl', BOWL, 480, 404),
+    scenery('spoon', 'Spoon', SPOON, 400, 92),
     createKeyedSubject(
       'honey',
       'Honey',
-      { shape: 'drop', widthPx: 44, heightPx: 66, fill: '#e0a21b' },
+      HONEY,
       { x: 480, y: 128 },
       {
         'position.y': [
@@ -211,7 +251,7 @@ const ovenLight: DemoExercise = {
     modelShown: 'always',
   },
   motion: scene(1, 48, [
-    scenery('oven', 'Oven', { shape: 'box', widthPx: 420, heightPx: 360, fill: '#5b6670' }, 480, 270),
+    scenery('oven', 'Oven', OVEN, 480, 270),
     createKeyedSubject(
       'light',
       'Light',
@@ -243,7 +283,7 @@ const ladleSwing: DemoExercise = {
       ...createKeyedSubject(
         'ladle',
         'Ladle',
-        { shape: 'pill', widthPx: 26, heightPx: 260, fill: '#8d99a0' },
+        LADLE,
         { x: 480, y: 124 },
         {
           rotation: [
@@ -275,7 +315,7 @@ const teaTowelDrag: DemoExercise = {
       createKeyedSubject(
         'end',
         'Towel end',
-        { shape: 'box', widthPx: 92, heightPx: 118, fill: '#c8d6e0' },
+        TOWEL_END,
         { x: 190, y: 372 },
         {
           'position.x': [
@@ -296,7 +336,7 @@ const teaTowelDrag: DemoExercise = {
       createKeyedSubject(
         'corner',
         'Held corner',
-        { shape: 'box', widthPx: 86, heightPx: 70, fill: '#9fb6c6' },
+        TOWEL_CORNER,
         { x: 240, y: 330 },
         {
           'position.x': [
@@ -319,6 +359,187 @@ const teaTowelDrag: DemoExercise = {
   },
 };
 
+/** Frames in one round of the whisk; its marks crowd at both turns. */
+const ROUND = 24;
+
+const whiskCircle: DemoExercise = {
+  published: true,
+  details: {
+    title: 'Whisk circle',
+    loops: true,
+    brief:
+      'A whisk goes round the bowl on a closed path: one round in a second, a mark a frame. It is slow at both ' +
+      'ends of the bowl and fast along its sides, and leans into its turns.\n\nThe path is yours to use: spread ' +
+      'the marks, then drag single ones.',
+    tolerances: { keyFrames: 1, spacingPercent: 5 },
+    modelShown: 'always',
+  },
+  motion: {
+    ...scene(1, ROUND, [
+      scenery('bowl', 'Bowl from above', BOWL_ABOVE, 480, 280),
+      {
+        ...withChannels(
+          createSubject('whisk', 'Whisk', WHISK, { x: 0, y: 0 }),
+          createChannel('travel', 0, marksToTravel(spreadMarks(ROUND, 'dense-both-turns', 0.7, true), 1, true)),
+        ),
+        guide: { pathId: 'round', orient: false, angle: 0, lean: 2 },
+      },
+    ]),
+    guides: [ellipsePath('round', 'Round the bowl', { x: 480, y: 284 }, 150, 92)],
+  },
+};
+
+const STEAM_DRAWINGS = 10;
+
+const STEAM = lookOfDrawings(
+  { shape: 'drawn', widthPx: 1, heightPx: 1, fill: '#c3d0d4', stroke: '#9fb0b6', strokePx: 8 },
+  Array.from({ length: STEAM_DRAWINGS }, (_, i) => steamDrawing(i, STEAM_DRAWINGS)),
+);
+
+const potSteam: DemoExercise = {
+  published: true,
+  details: {
+    title: 'Steam over the pot',
+    loops: true,
+    mayChange: { rate: false, range: false, subjects: true, path: false, channels: null, maxKeys: null },
+    brief:
+      'Ten drawings of steam, on twos, over and over: the tenth leads into the first.\n\nDraw them on the picture ' +
+      'page, each from a copy of the one before; flip between two to see what moves.',
+    tolerances: { keyFrames: 1, spacingPercent: 6 },
+    modelShown: 'always',
+  },
+  motion: scene(1, 2 * STEAM_DRAWINGS, [
+    counter,
+    withChannels(
+      createSubject('steam', 'Steam', STEAM, { x: 480, y: 262 }),
+      createChannel(
+        'drawing',
+        1,
+        Array.from({ length: STEAM_DRAWINGS }, (_, i) => createKey(1 + 2 * i, i + 1, { leave: 'step' })),
+      ),
+    ),
+    scenery('pot', 'Pot', POT, 480, 372),
+  ]),
+};
+
+/** A part of the stirring arm, hung by its left end. */
+function armPart(
+  [id, name, look]: readonly [string, string, Look],
+  parentId: string | null,
+  at: { x: number; y: number },
+  turns: readonly (readonly [frame: number, degrees: number])[],
+): Subject {
+  return {
+    ...createKeyedSubject(id, name, look, at, {
+      rotation: turns.map(([frame, degrees]) => createKey(frame, degrees, { link: 'auto' })),
+    }),
+    parentId,
+    pivot: { x: -60, y: 0 },
+  };
+}
+
+const whiskArm: DemoExercise = {
+  published: true,
+  details: {
+    title: 'Whisk arm',
+    brief:
+      'An arm of three parts stirs: the upper arm leads, the forearm follows two frames later, the whisk two after ' +
+      'that.\n\nDrag the end of the whisk: the parts before it follow, as far as the arm reaches.',
+    tolerances: { keyFrames: 1.5, spacingPercent: 8 },
+    modelShown: 'always',
+  },
+  motion: scene(1, 37, [
+    counter,
+    armPart(['upper', 'Upper arm', UPPER_ARM], null, { x: 300, y: 250 }, [
+      [1, -38],
+      [13, -6],
+      [25, -38],
+      [37, -38],
+    ]),
+    armPart(['fore', 'Forearm', FOREARM], 'upper', { x: 60, y: 0 }, [
+      [3, 22],
+      [15, 30],
+      [27, 22],
+      [37, 22],
+    ]),
+    {
+      ...armPart(['whisk', 'Whisk', WHISK_LYING], 'fore', { x: 60, y: 0 }, [
+        [5, 30],
+        [17, 12],
+        [29, 34],
+        [37, 30],
+      ]),
+      chain: { links: 2, limit: 0.98, stretches: false },
+    },
+    scenery('bowl', 'Bowl', BOWL, 560, 402),
+  ]),
+};
+
+const GREY = '#3a3f42';
+
+const hobDial: DemoExercise = {
+  published: false,
+  details: {
+    title: 'Hob dial',
+    brief:
+      'The dial turns to full in a second and the plate under it begins to glow: late, and slowly. Colour has timing ' +
+      'and spacing, too.',
+    tolerances: { keyFrames: 1, spacingPercent: 5 },
+    modelShown: 'always',
+  },
+  motion: scene(1, 49, [
+    withChannels(
+      createSubject(
+        'plate',
+        'Hob plate',
+        { shape: 'disc', widthPx: 250, heightPx: 250, fill: GREY },
+        { x: 620, y: 250 },
+      ),
+      createChannel('fill', packColour(GREY), [
+        createKey(13, packColour(GREY), { leave: 'sine-in-out' }),
+        createKey(45, packColour('#d2532a')),
+      ]),
+    ),
+    createKeyedSubject(
+      'dial',
+      'Dial',
+      HOB_DIAL,
+      { x: 330, y: 270 },
+      {
+        rotation: [createKey(1, 0, { link: 'flat' }), createKey(25, 270, { link: 'flat' })],
+      },
+    ),
+  ]),
+};
+
+/** Under which the demo course keeps the picture of its plate. */
+export const PLATE_PICTURE_ID = '5f2b7c1e-8a44-4c7e-9b1d-2f6a0c3d4e51';
+
+const plateRoll: DemoExercise = {
+  published: false,
+  details: {
+    title: 'Plate along the rack',
+    brief:
+      'A plate, brought in as a picture, rolls along the rack and comes to rest. It turns as far as it goes: once ' +
+      'round for each of its girths.',
+    tolerances: { keyFrames: 1, spacingPercent: 5 },
+    modelShown: 'always',
+  },
+  motion: scene(1, 41, [
+    counter,
+    createKeyedSubject(
+      'plate',
+      'Plate',
+      { shape: 'picture', widthPx: 180, heightPx: 180, fill: '#6b7680', pictureId: PLATE_PICTURE_ID },
+      { x: 150, y: 343 },
+      {
+        'position.x': [createKey(1, 150, { link: 'flat' }), createKey(33, 715, { link: 'flat' })],
+        rotation: [createKey(1, 0, { link: 'flat' }), createKey(33, 360, { link: 'flat' })],
+      },
+    ),
+  ]),
+};
+
 /** The demo course's exercises in teaching order. */
 export const DEMO_EXERCISES = {
   drawerSlide,
@@ -328,6 +549,11 @@ export const DEMO_EXERCISES = {
   toasterRack,
   honeyThread,
   teaTowelDrag,
+  whiskCircle,
+  potSteam,
+  whiskArm,
   ovenLight,
+  hobDial,
+  plateRoll,
 };
 export type DemoExerciseName = keyof typeof DEMO_EXERCISES;

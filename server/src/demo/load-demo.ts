@@ -1,6 +1,8 @@
+import { createHash } from 'node:crypto';
 import type { Decision } from '@undulan/contract';
 import { findingKey, type Reading, readTake } from '@undulan/core';
 import type { Sequelize, Transaction } from 'sequelize';
+import sharp from 'sharp';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { withLock } from '../database/lock.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
@@ -9,11 +11,13 @@ import { ExerciseModel, workColumns } from '../exercises/exercise.model.ts';
 import { hashPassword } from '../people/passwords.ts';
 import { PersonModel } from '../people/person.model.ts';
 import { PhraseModel } from '../phrases/phrase.model.ts';
+import { PictureModel } from '../pictures/picture.model.ts';
 import { ReadingModel } from '../readings/reading.model.ts';
 import { NoteModel, ReplyModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
 import { keepTarget } from '../targets/target.model.ts';
 import { DEMO_COURSE, DEMO_INSTRUCTOR, DEMO_LEARNERS, DEMO_PASSWORD, type DemoLearner } from './demo-people.ts';
-import { DEMO_EXERCISES, type DemoExercise, type DemoExerciseName } from './kitchen-scenes.ts';
+import { PLATE_SVG } from './kitchen-looks.ts';
+import { DEMO_EXERCISES, type DemoExercise, type DemoExerciseName, PLATE_PICTURE_ID } from './kitchen-scenes.ts';
 import { DEMO_DRAFTS, DEMO_EASES, DEMO_PHRASES, DEMO_TAKES, type DemoNote, type DemoTake } from './kitchen-work.ts';
 
 const DAY_MS = 24 * 60 * 60 * 1000;
@@ -64,6 +68,18 @@ async function loadCourse(transaction: Transaction): Promise<Loaded> {
   const learnerIds = new Map<DemoLearner, string>();
   for (const [name, person] of Object.entries(DEMO_LEARNERS))
     learnerIds.set(name as DemoLearner, await enrol(person, 'learner'));
+  const plate = await sharp(Buffer.from(PLATE_SVG)).png().toBuffer();
+  await PictureModel.create(
+    {
+      id: PLATE_PICTURE_ID,
+      courseId: course.id,
+      type: 'image/png',
+      bytes: plate,
+      ownerId: instructorId,
+      hash: createHash('sha256').update(plate).digest('hex'),
+    },
+    { transaction },
+  );
   const exercises = new Map<DemoExerciseName, ExerciseModel>();
   for (const [name, { details, motion, published, dueInDays }] of Object.entries<DemoExercise>(DEMO_EXERCISES)) {
     const exercise = await ExerciseModel.create(

@@ -1,5 +1,4 @@
-import type { DrawnLine, DrawnPoint, Point } from '@undulan/core';
-import { SVGPathData } from 'svg-pathdata';
+import { type DrawnLine, type DrawnPoint, linesOfSvgPath, type Point } from '@undulan/core';
 
 const SVG = 'http://www.w3.org/2000/svg';
 
@@ -13,7 +12,6 @@ export interface SvgOutlines {
 const GEOMETRY = new Set(['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon']);
 /** What draws nothing by itself. */
 const SILENT = new Set(['svg', 'g', 'title', 'desc', 'metadata']);
-const NONE: Point = { x: 0, y: 0 };
 const MOST_POINTS = 2000;
 
 /**
@@ -104,7 +102,7 @@ function linesOf(element: Element, root: Element): DrawnLine[] | null {
   const strokePx =
     Number.parseFloat(inherited(element, 'stroke-width') ?? '1') *
     Math.sqrt(Math.abs(move.a * move.d - move.b * move.c));
-  const parts = partsOf(data);
+  const parts = linesOfSvgPath(data);
   if (!parts) return null;
   // A hole in a filled shape is more than lines can say.
   if (fill !== null && parts.filter(({ closed }) => closed).length > 1) return null;
@@ -159,45 +157,4 @@ function dataOf(element: Element): string | null {
       return points ? `M${points}${element.localName === 'polygon' ? 'z' : ''}` : null;
     }
   }
-}
-
-/** The lines of a path, each with its points; null where it cannot be read. */
-function partsOf(data: string): { points: DrawnPoint[]; closed: boolean }[] | null {
-  let commands: SVGPathData['commands'];
-  try {
-    commands = new SVGPathData(data).toAbs().normalizeHVZ().normalizeST().qtToC().aToC().commands;
-  } catch {
-    return null;
-  }
-  const parts: { points: DrawnPoint[]; closed: boolean }[] = [];
-  for (const command of commands) {
-    const points = parts.at(-1)?.points;
-    if (command.type === SVGPathData.MOVE_TO)
-      parts.push({ points: [{ x: command.x, y: command.y, in: NONE, out: NONE }], closed: false });
-    else if (!points) return null;
-    else if (command.type === SVGPathData.CLOSE_PATH) parts.at(-1)!.closed = true;
-    else if (command.type === SVGPathData.LINE_TO) points.push({ x: command.x, y: command.y, in: NONE, out: NONE });
-    else if (command.type === SVGPathData.CURVE_TO) {
-      const from = points.at(-1)!;
-      points[points.length - 1] = { ...from, out: { x: command.x1 - from.x, y: command.y1 - from.y } };
-      points.push({
-        x: command.x,
-        y: command.y,
-        in: { x: command.x2 - command.x, y: command.y2 - command.y },
-        out: NONE,
-      });
-    } else return null;
-  }
-  return parts.map(closedOnce);
-}
-
-/** A closed line whose last point lies on its first has that point once. */
-function closedOnce({ points, closed }: { points: DrawnPoint[]; closed: boolean }): {
-  points: DrawnPoint[];
-  closed: boolean;
-} {
-  const [first, last] = [points[0]!, points.at(-1)!];
-  const returns = points.length > 2 && Math.hypot(first.x - last.x, first.y - last.y) < 1e-3;
-  if (!returns) return { points, closed };
-  return { points: points.slice(0, -1).with(0, { ...first, in: last.in }), closed: true };
 }

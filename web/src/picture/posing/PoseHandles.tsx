@@ -76,6 +76,11 @@ const CROWDED_PX = 34;
 
 const STEPS: Partial<Record<string, number>> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 };
 
+/** Faint until a hand comes near: they lie over what they are about. */
+const MARKS_LOOK =
+  'pointer-events-none absolute inset-0 h-full w-full overflow-visible opacity-45 transition-opacity ' +
+  'focus-within:opacity-100 [[data-stage]:hover_&]:opacity-100';
+
 interface PoseHandlesProps {
   /** Screen px a stage px. */
   scale: number;
@@ -206,7 +211,7 @@ function Handles({ held, kinds, scale, mayPivot, settledAt }: HandlesProps) {
       viewBox={`0 0 ${widthPx} ${heightPx}`}
       role="group"
       aria-label={`Handles of ${held.subject.name}`}
-      className="pointer-events-none absolute inset-0 h-full w-full overflow-visible"
+      className={MARKS_LOOK}
     >
       <polygon
         points={corners.map(({ x, y }) => `${x},${y}`).join(' ')}

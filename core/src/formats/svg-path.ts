@@ -1,0 +1,42 @@
+import { SVGPathData } from 'svg-pathdata';
+import type { Point } from '../motion/document/geometry.ts';
+import type { DrawnLine, DrawnPoint } from '../motion/document/look.ts';
+
+const NONE: Point = { x: 0, y: 0 };
+
+/** The lines of an SVG path (its `d`), each with points and handles; null where it is none that can be read. */
+export function linesOfSvgPath(data: string): Pick<DrawnLine, 'points' | 'closed'>[] | null {
+  let commands: SVGPathData['commands'];
+  try {
+    commands = new SVGPathData(data).toAbs().normalizeHVZ().normalizeST().qtToC().aToC().commands;
+  } catch {
+    return null;
+  }
+  const lines: Pick<DrawnLine, 'points' | 'closed'>[] = [];
+  for (const command of commands) {
+    const points = lines.at(-1)?.points;
+    if (command.type === SVGPathData.MOVE_TO)
+      lines.push({ points: [{ x: command.x, y: command.y, in: NONE, out: NONE }], closed: false });
+    else if (!points) return null;
+    else if (command.type === SVGPathData.CLOSE_PATH) lines.at(-1)!.closed = true;
+    else if (command.type === SVGPathData.LINE_TO) points.push({ x: command.x, y: command.y, in: NONE, out: NONE });
+    else if (command.type === SVGPathData.CURVE_TO) {
+      const from = points.at(-1)!;
+      points[points.length - 1] = { ...from, out: { x: command.x1 - from.x, y: command.y1 - from.y } };
+      const arriving = { x: command.x2 - command.x, y: command.y2 - command.y };
+      points.push({ x: command.x, y: command.y, in: arriving, out: NONE });
+    } else return null;
+  }
+  return lines.map(closedOnce);
+}
+
+/** A line whose last point lies on its first has that point once, and is closed. */
+function closedOnce({ points, closed }: { points: DrawnPoint[]; closed: boolean }): {
+  points: DrawnPoint[];
+  closed: boolean;
+} {
+  const [first, last] = [points[0]!, points.at(-1)!];
+  const returns = points.length > 2 && Math.hypot(first.x - last.x, first.y - last.y) < 1e-3;
+  if (!returns) return { points, closed };
+  return { points: points.slice(0, -1).with(0, { ...first, in: last.in }), closed: true };
+}
