@@ -32,6 +32,7 @@ export const SHORTCUTS = {
   record: { chord: 'r', label: 'Record on or off' },
   target: { chord: 't', label: 'Show or hide the target' },
   onion: { chord: 'o', label: 'Onion skin on or off' },
+  flip: { chord: 'v', label: 'Flip to the drawing before, while held' },
   trail: { chord: 'm', label: 'Show or hide the trail' },
   stripKeys: { chord: '1', label: 'Keys strip' },
   stripCurve: { chord: '2', label: 'Curve strip' },

@@ -18,6 +18,7 @@ import { EditableStage, OnionPopover, PLAIN_ONION, type StageDrawing } from '../
 import { OtherViews } from '../picture/views/index.ts';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
 import { Button, Toggle, useStored } from '../ui/index.ts';
+import { useFlip } from './use-flip.ts';
 
 interface EditingPictureProps {
   tone: 'take' | 'target';
@@ -49,6 +50,7 @@ export function EditingPicture(props: EditingPictureProps) {
   const [onion, setOnion] = useStored('onion', PLAIN_ONION);
   const [chosen, setTool] = useState<Tool>('pose');
   const [settings, setSettings] = useToolSettings();
+  useFlip();
   const limits = useAppSelector((state) => state.document.limits);
   const subject = useAppSelector(selectSettledSubject);
   const pictures = useScenePictures(courseId, !limits || limits.subjects);

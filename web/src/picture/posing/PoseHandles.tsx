@@ -57,7 +57,7 @@ const GRIPS: readonly Grip[] = [
   { key: 'w', kind: 'width', at: [0, 0.5] },
   { key: 's', kind: 'height', at: [0.5, 1] },
   { key: 'n', kind: 'height', at: [0.5, 0] },
-  { key: 'squash', kind: 'squash', at: [0.5, 1], outPx: 22 },
+  { key: 'squash', kind: 'squash', at: [0.2, 0], outPx: 14 },
   { key: 'skew.x', kind: 'skew.x', at: [0.8, 0], outPx: 12 },
   { key: 'skew.y', kind: 'skew.y', at: [1, 0.2], outPx: 12 },
 ];

@@ -9,7 +9,15 @@ import {
   type Point,
   sampleChannel,
 } from '@undulan/core';
-import { type KeyboardEvent, type MouseEvent, type PointerEvent, type ReactNode, useCallback, useMemo } from 'react';
+import {
+  type KeyboardEvent,
+  type MouseEvent,
+  type PointerEvent,
+  type ReactNode,
+  useCallback,
+  useMemo,
+  useState,
+} from 'react';
 import {
   applyEdit,
   changedValues,
@@ -22,11 +30,12 @@ import {
 } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
-import { ContextMenu, type DragMove, type OfferedGroup, usePointerDrag } from '../../ui/index.ts';
+import { ContextMenu, type DragMove, type OfferedGroup, usePointerDrag, useStored } from '../../ui/index.ts';
 import { toFineness } from '../../values/index.ts';
 import { drawScene, subjectAt } from './draw-scene.ts';
 import { putTrail, trailKeyAt } from './draw-trail.ts';
 import { drawOnion, type OnionSettings } from './onion.ts';
+import { boxInPicture, snapMove, type SnappedMove, snapTargets } from './snap-move.ts';
 import { type StageDrawing, StageView } from './StageView.tsx';
 
 export const TARGET_COLOUR = '#0b7a6f';
@@ -57,6 +66,8 @@ const STEP_UNIT = CHANNELS['position.x'].unit;
 
 /** A key of the trail is taken hold of within this distance on the screen. */
 const KEY_REACH_PX = 6;
+/** A moved subject is drawn to the stage's middle, its edges and other subjects within this distance on the screen. */
+const SNAP_PX = 4;
 
 const NUDGES: Partial<Record<string, [number, number]>> = {
   ArrowLeft: [-1, 0],
@@ -71,6 +82,21 @@ function positionValues(subjectId: string, x: number, y: number): KeyValue[] {
     channelId,
     value: toFineness(channelId, channelId === 'position.x' ? x : y),
   }));
+}
+
+/** Where a moved subject was drawn to. */
+function SnapLines({ x, y, stage, scale }: SnappedMove & { stage: MotionDocument['stage']; scale: number }) {
+  const line = { stroke: '#7a4a9e', strokeWidth: 1 / scale, strokeDasharray: `${5 / scale} ${3 / scale}` };
+  return (
+    <svg
+      viewBox={`0 0 ${stage.widthPx} ${stage.heightPx}`}
+      aria-hidden="true"
+      className="pointer-events-none absolute inset-0 h-full w-full"
+    >
+      {x !== null && <line x1={x} x2={x} y1={0} y2={stage.heightPx} {...line} />}
+      {y !== null && <line y1={y} y2={y} x1={0} x2={stage.widthPx} {...line} />}
+    </svg>
+  );
 }
 
 /** A way in the picture as it is in the space of a subject's position: what carries it, and how deep it is, count. */
@@ -94,6 +120,8 @@ export function EditableStage({ tone, target, trail, onion, overlay, marks, draw
   const settled = useAppSelector(selectMotion);
   const subjectId = useAppSelector((state) => state.selection.subjectId);
   const change = useChangeValues();
+  const [snaps] = useStored('stage-snap', true);
+  const [snapped, setSnapped] = useState<SnappedMove | null>(null);
   const colour = tone === 'take' ? TAKE_COLOUR : TARGET_COLOUR;
 
   const keyFrames = useMemo(() => {
@@ -106,7 +134,10 @@ export function EditableStage({ tone, target, trail, onion, overlay, marks, draw
     (context: CanvasRenderingContext2D, frame: number) => {
       if (!motion || !picture) return;
       drawScene(context, picture, frame, { style: 'filled', smooth: clock.settings.smooth });
-      if (onion.on && !clock.playing) drawOnion(context, motion, frame, onion, keyFrames);
+      if (onion.on && !clock.playing) {
+        const subject = motion.subjects.find((other) => other.id === subjectId);
+        drawOnion(context, motion, frame, onion, keyFrames, subject);
+      }
       if (target) drawScene(context, target, frame, { style: 'outline', colour: TARGET_COLOUR });
       const subject = motion.subjects.find((other) => other.id === subjectId);
       if (trail && target)
@@ -118,24 +149,40 @@ export function EditableStage({ tone, target, trail, onion, overlay, marks, draw
     [motion, picture, target, trail, onion, keyFrames, subjectId, colour, tone, clock, drawOver],
   );
 
-  const valuesAfter = (drag: SubjectDrag, { dxPx, dyPx, shiftKey }: DragMove): KeyValue[] => {
+  const moveOf = (drag: SubjectDrag, { dxPx, dyPx, shiftKey, altKey }: DragMove): SnappedMove => {
     const sideways = Math.abs(dxPx) >= Math.abs(dyPx);
     const dx = shiftKey && !sideways ? 0 : dxPx * drag.pxPerPx;
     const dy = shiftKey && sideways ? 0 : dyPx * drag.pxPerPx;
+    const subject = settled && findSubject(settled, drag.subjectId);
+    const box = subject && !drag.ofKey && snaps && !altKey && boxInPicture(settled, subject, drag.frame);
+    if (!box) return { dx, dy, x: null, y: null };
+    const snapped = snapMove(box, snapTargets(settled, drag.subjectId, drag.frame), dx, dy, SNAP_PX * drag.pxPerPx);
+    // What is held to one way stays on it.
+    if (shiftKey) return sideways ? { ...snapped, dy, y: null } : { ...snapped, dx, x: null };
+    return snapped;
+  };
+  const valuesAfter = (drag: SubjectDrag, { dx, dy }: SnappedMove): KeyValue[] => {
     if (!settled) return [];
     const by = inOwnSpace(settled, drag, dx, dy);
     return changedValues(settled, positionValues(drag.subjectId, drag.x + by.x, drag.y + by.y), drag.frame);
   };
   const startDrag = usePointerDrag<SubjectDrag>({
-    onMove: (drag, move) =>
-      dispatch(previewEdit({ operation: 'setKeys', args: [drag.frame, valuesAfter(drag, move)] })),
+    onMove: (drag, move) => {
+      const snapped = moveOf(drag, move);
+      setSnapped(snapped.x === null && snapped.y === null ? null : snapped);
+      dispatch(previewEdit({ operation: 'setKeys', args: [drag.frame, valuesAfter(drag, snapped)] }));
+    },
     onEnd: (drag, move) => {
+      setSnapped(null);
       dispatch(previewEdit(null));
-      const values = valuesAfter(drag, move);
+      const values = valuesAfter(drag, moveOf(drag, move));
       if (!drag.ofKey) change(values, drag.frame);
       else if (values.length > 0) dispatch(applyEdit({ operation: 'setKeys', args: [drag.frame, values] }));
     },
-    onCancel: () => dispatch(previewEdit(null)),
+    onCancel: () => {
+      setSnapped(null);
+      dispatch(previewEdit(null));
+    },
   });
 
   if (!motion) return null;
@@ -221,7 +268,12 @@ export function EditableStage({ tone, target, trail, onion, overlay, marks, draw
           label={`Picture. Arrow keys move the selected subject by one ${STEP_UNIT}, with Shift by ten.`}
           tabIndex={0}
           overlay={overlay}
-          marks={marks}
+          marks={(scale) => (
+            <>
+              {marks?.(scale)}
+              {snapped && <SnapLines {...snapped} stage={motion.stage} scale={scale} />}
+            </>
+          )}
           zoomable
           className="cursor-grab touch-none active:cursor-grabbing"
           onPointerDown={press}

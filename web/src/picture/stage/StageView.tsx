@@ -1,6 +1,6 @@
 import type { Stage } from '@undulan/core';
 import { clsx } from 'clsx';
-import { Maximize, Minus, Plus } from 'lucide-react';
+import { Magnet, Maximize, Minus, Plus } from 'lucide-react';
 import {
   type HTMLAttributes,
   type PointerEvent,
@@ -12,7 +12,7 @@ import {
   useState,
 } from 'react';
 import { useOnFrame } from '../../time/index.ts';
-import { Button, type Size, useSize } from '../../ui/index.ts';
+import { Button, type Size, useSize, useStored } from '../../ui/index.ts';
 import { useLoadedPictures } from './loaded-pictures.ts';
 import { FITTED, panned, placeStage, type StagePlace, type StageZoom, zoomedAbout } from './stage-zoom.ts';
 
@@ -162,12 +162,27 @@ function ZoomButtons({ place, size, zoom, setZoom }: Zooming) {
   const about = (by: number): void =>
     setZoom(zoomedAbout(place, size!, zoom, [size!.widthPx / 2, size!.heightPx / 2], by));
   const square = { kind: 'quiet', square: true, small: true } as const;
+  const [snaps, setSnaps] = useStored('stage-snap', true);
   return (
     <div
       role="group"
       aria-label="Size of the picture"
       className="absolute right-1 bottom-1 flex items-center rounded-md border border-rule bg-page/90 text-xs"
     >
+      <Button
+        {...square}
+        aria-label="Subjects snap"
+        aria-pressed={snaps}
+        tip={
+          snaps
+            ? 'Moved subjects snap to the middle, to edges and to each other; with Alt they do not'
+            : 'Moved subjects do not snap'
+        }
+        className={snaps ? 'text-accent' : 'text-faint'}
+        onClick={() => setSnaps(!snaps)}
+      >
+        <Magnet size={12} />
+      </Button>
       <Button
         {...square}
         aria-label="Farther"

@@ -16,7 +16,7 @@ import {
   unpackColour,
   viewAt,
 } from '@undulan/core';
-import { FIRST_STATE, type LookState, outlineOf } from './drawn-paths.ts';
+import { FIRST_STATE, linesShown, type LookState, outlineOf, pathOfLine } from './drawn-paths.ts';
 import { type LookPaint, paintLook } from './paint-look.ts';
 
 export interface DrawOptions {
@@ -160,15 +160,17 @@ function drawSubject(
   }
 }
 
-/** Lines and drawings in one colour, whatever colours are in them. */
+/** Lines and drawings in one colour, whatever colours are in them: what is open is not filled. */
 function paintSilhouette(context: CanvasRenderingContext2D, look: Look, paint: LookPaint): void {
-  const outline = outlineOf(look, paint);
   context.strokeStyle = paint.stroke!;
-  context.lineWidth = Math.max(1, paint.strokePx);
-  context.stroke(outline);
-  if (look.shape === 'line') return;
   context.fillStyle = paint.fill!;
-  context.fill(outline);
+  context.lineWidth = Math.max(1, paint.strokePx);
+  if (look.shape === 'line') context.stroke(outlineOf(look));
+  for (const line of linesShown(look, paint.drawing, paint.morph)) {
+    const path = pathOfLine(line);
+    if (line.closed && line.fill !== null && !look.hollow) context.fill(path);
+    context.stroke(path);
+  }
 }
 
 /** Where a subject should be instead: shifted in stage pixels, and turned in degrees about its pivot. */

@@ -1,5 +1,5 @@
-import type { MotionDocument } from '@undulan/core';
-import { drawScene } from './draw-scene.ts';
+import { applyTo, boxOfLook, exposedFrame, type MotionDocument, seenPose, type Subject } from '@undulan/core';
+import { drawScene, lookStateAt } from './draw-scene.ts';
 
 /** Which other frames lie beneath the picture, and how. */
 export interface OnionSettings {
@@ -87,6 +87,7 @@ export function drawOnion(
   frame: number,
   settings: OnionSettings,
   keyFrames: readonly number[],
+  numbered: Subject | undefined,
 ): void {
   for (const { frame: place, side, opacity } of onionSkins(frame, settings, motion.range, keyFrames)) {
     drawScene(context, motion, place, {
@@ -96,5 +97,29 @@ export function drawOnion(
       colour: SIDE_COLOURS[side],
       dashed: side === 'after',
     });
+    if (numbered) numberSkin(context, motion, numbered, { frame: place, side, opacity });
   }
+}
+
+/** A skin's number over the subject that is worked on: of its drawing, where it has a pile of them, else its frame. */
+function numberSkin(
+  context: CanvasRenderingContext2D,
+  motion: MotionDocument,
+  subject: Subject,
+  { frame, side, opacity }: Skin,
+): void {
+  const shown = exposedFrame(frame, motion.range.first, subject.exposure);
+  const pose = seenPose(motion, subject, shown);
+  if (!pose) return;
+  const { drawing } = lookStateAt(subject, shown);
+  const box = boxOfLook(subject.look, drawing);
+  const isPile = (subject.look.drawings?.length ?? 0) > 1;
+  const at = applyTo(pose, { x: side === 'before' ? box.left : box.right, y: box.top });
+  context.save();
+  context.globalAlpha = Math.max(0.5, opacity);
+  context.fillStyle = SIDE_COLOURS[side];
+  context.font = '600 15px "Sometype Mono Variable", monospace';
+  context.textAlign = side === 'before' ? 'right' : 'left';
+  context.fillText(String(isPile ? Math.round(drawing) : frame), at.x, at.y - 5);
+  context.restore();
 }
