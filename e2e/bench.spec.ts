@@ -75,7 +75,7 @@ test('numbers are typed, refused in place when they are none, and go from key to
 }) => {
   await openBench(page, 'Ines Calado', 'Toaster rack');
   const numbers = page.getByRole('region', { name: 'Numbers' });
-  await expect(numbers).toContainText('12 channels · 10 never keyed are folded');
+  await expect(numbers).toContainText('13 channels · 11 never keyed are folded');
   await numbers.getByRole('button', { name: /^Show \d+$/ }).click();
   await goToFrame(page, 12);
   await value(page, 'Rotation', 12).fill('upside down');

@@ -1,3 +1,4 @@
+import { crc32, deflateSync } from 'node:zlib';
 import { expect, type Page, test } from '@playwright/test';
 import { drag, goToFrame, keyFrames, middleOf, saved, signIn } from './steps.ts';
 
@@ -159,4 +160,111 @@ test('drawings frame by frame: a copy from here on, held longer, all on twos; an
   await saved(page);
   await page.reload();
   await expect.poll(() => keyFrames(page, 'Drawing')).toEqual([1, 5]);
+});
+
+test('parts are hung on each other, grouped, copied and put in order; a chain follows its end as far as it reaches', async ({
+  page,
+}) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('link', { name: 'Whisk arm', exact: true }).click();
+  await page.getByRole('button', { name: /^Record o/ }).waitFor();
+  await page.getByRole('radio', { name: 'Picture only' }).click();
+  await goToFrame(page, 9);
+  await subjects(page).getByRole('button', { name: 'Whisk', exact: true }).click();
+  const end = page.getByRole('button', { name: /^End of Whisk/ });
+  const from = await middleOf(end);
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 60, from.y - 80, { steps: 3 });
+  await page.mouse.move(from.x + 600, from.y - 200, { steps: 3 });
+  await expect(page.getByText('its limit is 98 %, it is not pulled further')).toBeVisible();
+  await page.mouse.up();
+  for (const part of ['Upper arm', 'Forearm', 'Whisk']) {
+    await subjects(page).getByRole('button', { name: part, exact: true }).click();
+    await expect
+      .poll(async () => (await keyFrames(page, 'Rotation')).filter((frame) => frame === 9).length)
+      .toBeGreaterThan(0);
+  }
+  await page.getByRole('button', { name: 'Undo' }).click();
+
+  await subjects(page).getByRole('button', { name: 'Whisk: more' }).click();
+  await page.getByRole('menuitem', { name: 'Duplicate with its keys' }).click();
+  await expect(subjects(page).getByRole('button', { name: 'Whisk, copy', exact: true })).toBeVisible();
+  await page.getByLabel('Carried by').selectOption('nothing');
+  await subjects(page).getByRole('checkbox', { name: 'Tick Whisk, copy' }).check();
+  await subjects(page).getByRole('checkbox', { name: 'Tick Bowl' }).check();
+  await subjects(page).getByRole('button', { name: 'Group' }).click();
+  await expect(subjects(page).getByRole('listitem').filter({ hasText: 'Bowl' })).toContainText('on Group 1');
+  await subjects(page).getByRole('button', { name: 'Bowl is seen' }).click();
+  await expect(subjects(page)).toContainText('One subject is hidden');
+  await subjects(page).getByRole('button', { name: 'Whisk: more' }).click();
+  await page.getByRole('menuitem', { name: 'Look at it alone' }).click();
+  await expect(subjects(page)).toContainText('Only Whisk is in the picture now.');
+  await subjects(page).getByRole('button', { name: 'Show all', exact: true }).click();
+  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(subjects(page).getByRole('listitem').filter({ hasText: 'copy' })).toHaveCount(0);
+});
+
+/** A PNG that says it is 20,000 by 10,000 px large and holds next to nothing. */
+function hugePng(): Buffer {
+  const chunk = (type: string, data: Buffer): Buffer => {
+    const body = Buffer.concat([Buffer.from(type), data]);
+    const length = Buffer.alloc(4);
+    length.writeUInt32BE(data.length);
+    const sum = Buffer.alloc(4);
+    sum.writeUInt32BE(crc32(body));
+    return Buffer.concat([length, body, sum]);
+  };
+  const head = Buffer.alloc(13);
+  head.writeUInt32BE(20_000, 0);
+  head.writeUInt32BE(10_000, 4);
+  head.set([8, 2, 0, 0, 0], 8);
+  const signature = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);
+  return Buffer.concat([
+    signature,
+    chunk('IHDR', head),
+    chunk('IDAT', deflateSync(Buffer.alloc(2000))),
+    chunk('IEND', Buffer.alloc(0)),
+  ]);
+}
+
+test('pictures come in as outlines or as pictures, once each; nothing in them runs, and what is too large is refused', async ({
+  page,
+}) => {
+  await blankPicture(page);
+  const put = (name: string, mimeType: string, content: string | Buffer) =>
+    page.getByLabel('Picture file').setInputFiles({ name, mimeType, buffer: Buffer.from(content) });
+  await put(
+    'spoon.svg',
+    'image/svg+xml',
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 60"><g transform="translate(10 5)"><path d="M0 0h60v30q-30 20-60 0z" fill="#c8451b"/></g><circle cx="80" cy="40" r="12"/></svg>',
+  );
+  await expect(subjects(page).getByRole('button', { name: 'spoon', exact: true })).toBeVisible();
+  await tool(page, 'Points').click();
+  await expect(page.getByRole('button', { name: /^Point \d+ of line/ })).not.toHaveCount(0);
+  let asked = 0;
+  await page.route('**/nowhere.example/**', (route) => {
+    asked++;
+    return route.abort();
+  });
+  await put(
+    'hostile.svg',
+    'image/svg+xml',
+    `<svg xmlns="http://www.w3.org/2000/svg" width="80" height="60" onload="window.broken=1">
+      <script>window.broken = 1</script><style>@import url('http://nowhere.example/a.css');</style>
+      <image href="http://nowhere.example/a.png" width="10" height="10"/>
+      <foreignObject><body xmlns="http://www.w3.org/1999/xhtml"><img src="x" onerror="window.broken=1"/></body></foreignObject>
+      <rect width="80" height="60" fill="#0b7a6f" style="opacity:0.5"/></svg>`,
+  );
+  const hostile = subjects(page).getByRole('button', { name: 'hostile', exact: true });
+  await expect(hostile).toBeVisible();
+  await expect(page.getByRole('combobox', { name: 'Shape' })).toHaveText(/Picture/);
+  expect([await page.evaluate(() => 'broken' in window), asked]).toEqual([false, 0]);
+  const refusal = page.getByText('“huge.png” cannot be drawn').or(page.getByText(/million pixels/));
+  await put('huge.png', 'image/png', hugePng());
+  await expect(refusal).toBeVisible();
+  await put('notes.png', 'image/png', 'this is no picture');
+  await expect(page.getByText('“notes.png” cannot be drawn')).toBeVisible();
+  await expect(subjects(page).getByRole('listitem')).toHaveCount(3);
+  await saved(page);
 });

@@ -1,4 +1,5 @@
 import { type Look, lookOfDrawings, type Point } from '@undulan/core';
+import DOMPurify from 'dompurify';
 import { type DragEvent, type ReactNode, useCallback, useEffect, useRef } from 'react';
 import { selectMotion } from '../../editing/index.ts';
 import { explain, useKeepScenePictureMutation } from '../../server-data/index.ts';
@@ -63,7 +64,9 @@ export function useReadPicture(courseId: string): (file: File) => Promise<Pictur
 
 /** An SVG file drawn as an image, in which nothing runs and nothing is fetched. */
 async function drawnAsPixels(file: File): Promise<Blob> {
-  const address = URL.createObjectURL(new Blob([await file.arrayBuffer()], { type: 'image/svg+xml' }));
+  // What would run or hold a page of its own is taken out, else the browser keeps the picture to itself.
+  const safe = DOMPurify.sanitize(await file.text(), { USE_PROFILES: { svg: true, svgFilters: true } });
+  const address = URL.createObjectURL(new Blob([safe], { type: 'image/svg+xml' }));
   try {
     const image = new Image();
     image.src = address;

@@ -86,6 +86,9 @@ interface PoseHandlesProps {
   scale: number;
 }
 
+/** How far beside the pivot its grip is, each way, on screen. */
+const GRIP_PX = 13;
+
 interface Drag {
   held: Held;
   kind: HandleKind;
@@ -162,7 +165,9 @@ function Handles({ held, kinds, scale, mayPivot, settledAt }: HandlesProps) {
       dispatch(previewEdit(null));
     },
   });
-  const pivotAfter = (from: Held, to: Point): Point => {
+  // Its grip is beside the pivot: in the middle of a subject it is the subject that is taken hold of.
+  const pivotAfter = (from: Held, at: Point): Point => {
+    const to = { x: at.x - GRIP_PX / scale, y: at.y - GRIP_PX / scale };
     const { a, b, c, d, e, f } = from.pose;
     const own = DOMMatrix.fromMatrix({ a, b, c, d, e, f }).inverse().transformPoint(to);
     return { x: Math.round(own.x * 10) / 10, y: Math.round(own.y * 10) / 10 };
@@ -204,6 +209,7 @@ function Handles({ held, kinds, scale, mayPivot, settledAt }: HandlesProps) {
   const sides = [distance(corners[0]!, corners[1]!) * scale, distance(corners[1]!, corners[2]!) * scale] as const;
   const px = 1 / scale;
   const pivot = pivotAt(held);
+  const grip = { x: pivot.x + GRIP_PX * px, y: pivot.y + GRIP_PX * px };
   const volume = volumeOf(held);
   return (
     <svg
@@ -242,6 +248,11 @@ function Handles({ held, kinds, scale, mayPivot, settledAt }: HandlesProps) {
           </g>
         );
       })}
+      <path
+        d={`M${pivot.x - 7 * px} ${pivot.y}h${14 * px}M${pivot.x} ${pivot.y - 7 * px}v${14 * px}`}
+        stroke="#2456a6"
+        strokeWidth={1.5 * px}
+      />
       {mayPivot && (
         <g
           role="img"
@@ -254,13 +265,19 @@ function Handles({ held, kinds, scale, mayPivot, settledAt }: HandlesProps) {
             if (from) dragPivot(event, from);
           }}
         >
-          <title>Pivot: what it is placed and turned about; drag it</title>
-          <circle cx={pivot.x} cy={pivot.y} r={6 * px} fill="transparent" stroke="#2456a6" strokeWidth={1.5 * px} />
-          <path
-            d={`M${pivot.x - 9 * px} ${pivot.y}h${18 * px}M${pivot.x} ${pivot.y - 9 * px}v${18 * px}`}
+          <title>Pivot: what it is placed and turned about; drag it by this</title>
+          <Stem from={pivot} to={grip} px={px} />
+          <rect
+            x={grip.x - 4 * px}
+            y={grip.y - 4 * px}
+            width={8 * px}
+            height={8 * px}
+            rx={2 * px}
+            fill="var(--page)"
             stroke="#2456a6"
-            strokeWidth={1.5 * px}
+            strokeWidth={1.6 * px}
           />
+          <circle cx={grip.x} cy={grip.y} r={8 * px} fill="transparent" />
         </g>
       )}
       {Math.abs(volume - 1) > 0.005 && kinds.has('squash') && !says && (

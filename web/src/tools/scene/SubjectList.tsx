@@ -174,6 +174,7 @@ function SubjectRow(props: SubjectRowProps) {
       />
       <button
         type="button"
+        aria-label={subject.name}
         aria-pressed={chosen}
         className="flex min-w-0 flex-1 items-center gap-2 rounded-sm text-left hover:underline"
         onClick={() => dispatch(subjectSelected(subject.id))}
