@@ -1,5 +1,6 @@
 import { rmSync } from 'node:fs';
 import { chromium } from '@playwright/test';
+import sharp from 'sharp';
 import { build, preview } from 'vite';
 import { HEADLESS } from './chromium.mjs';
 import { temporaryFolder } from './database.mjs';
@@ -55,6 +56,26 @@ try {
   console.log(
     `playing ${WORK.split(',')[0]}, 2,000 frames at 24 fps for ${SECONDS} s: ${shown} shown, ${dropped} ` +
       `dropped, ${reachedFps.toFixed(2)} fps reached (aim none dropped)`,
+  );
+
+  const picture = await sharp({ create: { width: 1000, height: 1000, channels: 4, background: '#9fb6c6' } })
+    .png()
+    .toBuffer();
+  await page.route('**/api/pictures/*', (route) => route.fulfill({ contentType: 'image/png', body: picture }));
+  await page.goto(`http://127.0.0.1:${port}/bench.html?drawn`);
+  await page.waitForTimeout(1500);
+  const drawnRuler = await page.getByRole('slider', { name: 'Playhead' }).boundingBox();
+  await page.mouse.move(drawnRuler.x + 40, drawnRuler.y + 10);
+  await page.mouse.down();
+  for (let i = 0; i < WARM_UP + MOVES; i++) {
+    if (i === WARM_UP) await page.evaluate(() => void (window.inputMs = []));
+    await page.mouse.move(drawnRuler.x + 40 + ((drawnRuler.width - 80) * i) / (WARM_UP + MOVES), drawnRuler.y + 10);
+  }
+  await page.mouse.up();
+  await page.waitForTimeout(200);
+  await printInputs(
+    page,
+    'scrubbing 60 drawn subjects × 40 points, three pictures of 1,000 × 1,000 px, onion skin 3 + 3',
   );
 
   const dragged = async (what, closedStrips) => {

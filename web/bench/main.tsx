@@ -10,7 +10,7 @@ import { PLAIN_ONION } from '../src/picture/stage/index.ts';
 import { EditingPicture, EditingTime, Spread } from '../src/spread/index.ts';
 import { createStore } from '../src/state/index.ts';
 import { ClockProvider, useClock } from '../src/time/index.ts';
-import { crowdedMotion, denseMotion } from './crowded-motion.ts';
+import { crowdedMotion, denseMotion, drawnMotion } from './crowded-motion.ts';
 import type { BenchWindow } from './window.ts';
 
 /** The Bench over a crowded motion, without a server: what `npm run bench` drives and measures. */
@@ -48,7 +48,7 @@ function Report() {
   return null;
 }
 
-const motion = isDense ? denseMotion() : crowdedMotion();
+const motion = isDense ? denseMotion() : asked.has('drawn') ? drawnMotion() : crowdedMotion();
 const store = createStore();
 store.dispatch(
   opened({

@@ -1,10 +1,11 @@
 import { chainAt, exposedFrame, type KeyValue, type Point, pullChain, stretchOf } from '@undulan/core';
 import { useRef, useState } from 'react';
-import { previewEdit, selectPictureMotion, useChangeValues } from '../../editing/index.ts';
+import { previewEdit, useChangeValues } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { useClock, useMoving, useRestingFrame } from '../../time/index.ts';
+import { useClock, useRestingFrame } from '../../time/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
 import { toFineness } from '../../values/index.ts';
+import { useHeldMotion } from './use-held-motion.ts';
 
 /** From this share of its length on a chain is nearly straight, and says so. */
 const NEARLY = 0.9;
@@ -19,18 +20,16 @@ export function ChainHandle({ scale }: { scale: number }) {
   const dispatch = useAppDispatch();
   const clock = useClock();
   const frame = useRestingFrame();
-  const isMoving = useMoving();
   const change = useChangeValues();
-  const motion = useAppSelector(selectPictureMotion);
+  const [isOwn, setOwn] = useState(false);
+  const motion = useHeldMotion(isOwn);
   const subjectId = useAppSelector((state) => state.selection.subjectId);
   const layer = useRef<SVGSVGElement>(null);
   const [limited, setLimited] = useState(false);
   const from = useRef(motion);
   const subject = motion?.subjects.find(({ id }) => id === subjectId);
   const chain =
-    motion && subject && !isMoving
-      ? chainAt(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure))
-      : null;
+    motion && subject ? chainAt(motion, subject, exposedFrame(frame, motion.range.first, subject.exposure)) : null;
 
   const valuesAt = (xPx: number, yPx: number): KeyValue[] => {
     const before = from.current;
@@ -50,11 +49,14 @@ export function ChainHandle({ scale }: { scale: number }) {
       dispatch(previewEdit({ operation: 'setKeys', args: [clock.frame, valuesAt(xPx, yPx)] })),
     onEnd: (_, { xPx, yPx }) => {
       const values = valuesAt(xPx, yPx);
+      setOwn(false);
       dispatch(previewEdit(null));
       setLimited(false);
       change(values, clock.frame);
     },
+    onClick: () => setOwn(false),
     onCancel: () => {
+      setOwn(false);
       setLimited(false);
       dispatch(previewEdit(null));
     },
@@ -95,6 +97,7 @@ export function ChainHandle({ scale }: { scale: number }) {
           event.stopPropagation();
           clock.stop();
           from.current = motion;
+          setOwn(true);
           drag(event, null);
         }}
       >

@@ -1,9 +1,10 @@
 import { channelOf, marksToTravel, moveMark, type Point, samplerOf, travelToMarks } from '@undulan/core';
-import { useRef } from 'react';
-import { applyEdit, type EditRequest, previewEdit, selectMotion, selectPictureMotion } from '../../editing/index.ts';
+import { useRef, useState } from 'react';
+import { applyEdit, type EditRequest, previewEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { useClock, useMoving } from '../../time/index.ts';
+import { useClock } from '../../time/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
+import { useHeldMotion } from './use-held-motion.ts';
 
 /** More marks than this lie on each other. */
 const MOST_MARKS = 240;
@@ -19,8 +20,8 @@ const PLACES = 800;
 export function PathMarks({ scale }: { scale: number }) {
   const dispatch = useAppDispatch();
   const clock = useClock();
-  const isMoving = useMoving();
-  const motion = useAppSelector(selectPictureMotion);
+  const [isOwn, setOwn] = useState(false);
+  const motion = useHeldMotion(isOwn);
   const settled = useAppSelector(selectMotion);
   const subjectId = useAppSelector((state) => state.selection.subjectId);
   const layer = useRef<SVGSVGElement>(null);
@@ -56,12 +57,17 @@ export function PathMarks({ scale }: { scale: number }) {
     onMove: (index, { xPx, yPx }) => dispatch(previewEdit(requestFor(index, xPx, yPx))),
     onEnd: (index, { xPx, yPx }) => {
       const request = requestFor(index, xPx, yPx);
+      setOwn(false);
       dispatch(previewEdit(null));
       if (request) dispatch(applyEdit(request));
     },
-    onCancel: () => dispatch(previewEdit(null)),
+    onClick: () => setOwn(false),
+    onCancel: () => {
+      setOwn(false);
+      dispatch(previewEdit(null));
+    },
   });
-  if (!motion || !subject || !path || isMoving) return null;
+  if (!motion || !subject || !path) return null;
   const { first, last } = motion.range;
   const count = last - first + 1;
   const sampler = samplerOf(path);
@@ -102,6 +108,7 @@ export function PathMarks({ scale }: { scale: number }) {
             onPointerDown={(event) => {
               event.stopPropagation();
               clock.stop();
+              setOwn(true);
               drag(event, i);
             }}
           >

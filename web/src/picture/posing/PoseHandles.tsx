@@ -1,9 +1,9 @@
 import { type ChannelId, channelValue, CHANNELS, type KeyValue, type Point } from '@undulan/core';
 import { clsx } from 'clsx';
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef, useState } from 'react';
-import { applyEdit, previewEdit, selectMotion, selectPictureMotion, useChangeValues } from '../../editing/index.ts';
+import { applyEdit, previewEdit, selectMotion, useChangeValues } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { useClock, useMoving, useRestingFrame } from '../../time/index.ts';
+import { useClock, useRestingFrame } from '../../time/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
 import { formatValue } from '../../values/index.ts';
 import {
@@ -16,6 +16,7 @@ import {
   valuesStepped,
   volumeOf,
 } from './handle-geometry.ts';
+import { useHeldMotion } from './use-held-motion.ts';
 
 const HANDLE_WORDS: Record<HandleKind, string> = {
   turn: 'Turn',
@@ -101,12 +102,12 @@ interface Drag {
  */
 export function PoseHandles({ scale }: PoseHandlesProps) {
   const frame = useRestingFrame();
-  const isMoving = useMoving();
-  const picture = useAppSelector(selectPictureMotion);
+  const [isOwn, setOwn] = useState(false);
+  const picture = useHeldMotion(isOwn);
   const settled = useAppSelector(selectMotion);
   const subjectId = useAppSelector((state) => state.selection.subjectId);
   const limits = useAppSelector((state) => state.document.limits);
-  const held = picture && subjectId && !isMoving ? holdSubject(picture, subjectId, frame) : null;
+  const held = picture && subjectId ? holdSubject(picture, subjectId, frame) : null;
   if (!held || !settled || scale === 0 || held.subject.look.shape === 'camera') return null;
   const may = (id: ChannelId): boolean => !limits?.channels || limits.channels.includes(id);
   const kinds = new Set((Object.keys(SAID) as HandleKind[]).filter((kind) => SAID[kind].every(may)));
@@ -117,6 +118,7 @@ export function PoseHandles({ scale }: PoseHandlesProps) {
       scale={scale}
       mayPivot={!limits || limits.subjects}
       settledAt={(at) => holdSubject(picture ?? settled, held.subject.id, at)}
+      onOwn={setOwn}
     />
   );
 }
@@ -127,9 +129,11 @@ interface HandlesProps extends PoseHandlesProps {
   mayPivot: boolean;
   /** The subject as it is without the gesture under way. */
   settledAt: (frame: number) => Held | null;
+  /** A drag of a handle begins or ends. */
+  onOwn: (isOwn: boolean) => void;
 }
 
-function Handles({ held, kinds, scale, mayPivot, settledAt }: HandlesProps) {
+function Handles({ held, kinds, scale, mayPivot, settledAt, onOwn }: HandlesProps) {
   const dispatch = useAppDispatch();
   const clock = useClock();
   const change = useChangeValues();
@@ -156,11 +160,14 @@ function Handles({ held, kinds, scale, mayPivot, settledAt }: HandlesProps) {
       dispatch(previewEdit({ operation: 'setKeys', args: [from.frame, values] }));
     },
     onEnd: ({ held: from, kind, from: start }, { xPx, yPx, shiftKey }) => {
+      onOwn(false);
       setSays(null);
       dispatch(previewEdit(null));
       change(valuesAfter(from, kind, { from: start, to: placeOf(xPx, yPx), stepped: shiftKey }), clock.frame);
     },
+    onClick: () => onOwn(false),
     onCancel: () => {
+      onOwn(false);
       setSays(null);
       dispatch(previewEdit(null));
     },
@@ -180,12 +187,15 @@ function Handles({ held, kinds, scale, mayPivot, settledAt }: HandlesProps) {
       dispatch(previewEdit({ operation: 'setPivot', args: [from.subject.id, pivot, from.frame] }));
     },
     onEnd: (from, { xPx, yPx }) => {
+      onOwn(false);
       setSays(null);
       dispatch(previewEdit(null));
       const pivot = pivotAfter(from, placeOf(xPx, yPx));
       dispatch(applyEdit({ operation: 'setPivot', args: [from.subject.id, pivot, from.frame] }));
     },
+    onClick: () => onOwn(false),
     onCancel: () => {
+      onOwn(false);
       setSays(null);
       dispatch(previewEdit(null));
     },
@@ -194,7 +204,9 @@ function Handles({ held, kinds, scale, mayPivot, settledAt }: HandlesProps) {
     event.stopPropagation();
     clock.stop();
     const from = settledAt(clock.frame);
-    if (from) drag(event, { held: from, kind, from: placeOf(event.clientX, event.clientY) });
+    if (!from) return;
+    onOwn(true);
+    drag(event, { held: from, kind, from: placeOf(event.clientX, event.clientY) });
   };
   const step = (event: KeyboardEvent, kind: HandleKind): void => {
     const by = STEPS[event.key];
@@ -262,7 +274,9 @@ function Handles({ held, kinds, scale, mayPivot, settledAt }: HandlesProps) {
             event.stopPropagation();
             clock.stop();
             const from = settledAt(clock.frame);
-            if (from) dragPivot(event, from);
+            if (!from) return;
+            onOwn(true);
+            dragPivot(event, from);
           }}
         >
           <title>Pivot: what it is placed and turned about; drag it by this</title>

@@ -25,11 +25,12 @@ import {
   selectMotion,
   selectPictureMotion,
   selectShownMotion,
+  selectUnderWay,
   subjectSelected,
   useChangeValues,
 } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { useClock } from '../../time/index.ts';
+import { useClock, useMoving } from '../../time/index.ts';
 import { ContextMenu, type DragMove, type OfferedGroup, usePointerDrag, useStored } from '../../ui/index.ts';
 import { toFineness } from '../../values/index.ts';
 import { drawScene, subjectAt } from './draw-scene.ts';
@@ -130,13 +131,16 @@ export function EditableStage({ tone, target, trail, onion, overlay, marks, draw
       (a, b) => a - b,
     );
   }, [settled, subjectId]);
+  const isMoving = useMoving();
+  const underWay = useAppSelector(selectUnderWay);
+  const fast = isMoving || underWay;
   const draw = useCallback(
     (context: CanvasRenderingContext2D, frame: number) => {
       if (!motion || !picture) return;
-      drawScene(context, picture, frame, { style: 'filled', smooth: clock.settings.smooth });
+      drawScene(context, picture, frame, { style: 'filled', smooth: clock.settings.smooth, fast });
       if (onion.on && !clock.playing) {
         const subject = motion.subjects.find((other) => other.id === subjectId);
-        drawOnion(context, motion, frame, onion, keyFrames, subject);
+        drawOnion(context, motion, frame, onion, keyFrames, { numbered: subject, fast });
       }
       if (target) drawScene(context, target, frame, { style: 'outline', colour: TARGET_COLOUR });
       const subject = motion.subjects.find((other) => other.id === subjectId);
@@ -146,7 +150,7 @@ export function EditableStage({ tone, target, trail, onion, overlay, marks, draw
       if (trail && subject) putTrail(context, motion, subject, colour, tone === 'take');
       drawOver?.(context, frame);
     },
-    [motion, picture, target, trail, onion, keyFrames, subjectId, colour, tone, clock, drawOver],
+    [motion, picture, target, trail, onion, keyFrames, subjectId, colour, tone, clock, drawOver, fast],
   );
 
   const moveOf = (drag: SubjectDrag, { dxPx, dyPx, shiftKey, altKey }: DragMove): SnappedMove => {

@@ -16,7 +16,7 @@ import {
   unpackColour,
   viewAt,
 } from '@undulan/core';
-import { FIRST_STATE, linesShown, type LookState, outlineOf, pathOfLine } from './drawn-paths.ts';
+import { FIRST_STATE, linesShown, type LookState, outlineOf, pathOfLine, quickness } from './drawn-paths.ts';
 import { type LookPaint, paintLook } from './paint-look.ts';
 
 export interface DrawOptions {
@@ -30,6 +30,8 @@ export interface DrawOptions {
   opacity?: number;
   /** Filled too, only what can move, as silhouettes: no background, no scenery, no lines. */
   bare?: boolean;
+  /** The picture moves: lines are as fine as can be seen in passing. */
+  fast?: boolean;
   /** The motion itself, also between frames: exposures do not hold it. */
   smooth?: boolean;
 }
@@ -85,6 +87,7 @@ function paintAt(subject: Subject, frame: number): LookPaint {
     strokePx: Math.max(0, channelValue(subject, 'stroke.width', frame)),
     ...lookStateAt(subject, frame),
     details: !subject.locked,
+    quick: null,
   };
 }
 
@@ -114,7 +117,7 @@ export function drawScene(
   }
   const { a, b, c, d, e, f } = context.getTransform();
   const base = { a, b, c, d, e, f };
-  context.lineJoin = 'round';
+  context.lineJoin = options.fast ? 'bevel' : 'round';
   const poseAt = posing(motion, frame);
   for (const subject of inDepth(motion, frame)) {
     if (bare && subject.locked) continue;
@@ -147,29 +150,22 @@ function drawSubject(
     return;
   }
   const paint = paintAt(subject, frame);
-  if (!options.bare) paintLook(context, look, paint);
-  else {
-    // A bare one is a silhouette: dozens of them lie on each other, and the line about each takes as long as its fill.
-    const colour = options.colour ?? paint.fill ?? paint.stroke ?? INK;
-    const isLine = look.shape === 'line' || look.drawings !== undefined;
-    if (isLine) paintSilhouette(context, look, { ...paint, fill: colour, stroke: colour });
-    else {
-      context.fillStyle = colour;
-      context.fill(outlineOf(look));
-    }
-  }
+  const quick = options.fast ? quickness(Math.sqrt(Math.abs(a * d - b * c))) : null;
+  // A bare one is a silhouette: dozens of them lie on each other, and the line about each takes as long as its fill.
+  if (!options.bare) paintLook(context, look, { ...paint, quick });
+  else paintSilhouette(context, look, { ...paint, quick }, options.colour ?? paint.fill ?? paint.stroke ?? INK);
 }
 
-/** Lines and drawings in one colour, whatever colours are in them: what is open is not filled. */
-function paintSilhouette(context: CanvasRenderingContext2D, look: Look, paint: LookPaint): void {
-  context.strokeStyle = paint.stroke!;
-  context.fillStyle = paint.fill!;
+/** A look in one colour, whatever colours are in it: what is open is a line, what is closed is filled. */
+function paintSilhouette(context: CanvasRenderingContext2D, look: Look, paint: LookPaint, colour: string): void {
+  context.strokeStyle = colour;
+  context.fillStyle = colour;
   context.lineWidth = Math.max(1, paint.strokePx);
   if (look.shape === 'line') context.stroke(outlineOf(look));
+  else if (look.drawings === undefined) context.fill(outlineOf(look));
   for (const line of linesShown(look, paint.drawing, paint.morph)) {
-    const path = pathOfLine(line);
-    if (line.closed && line.fill !== null && !look.hollow) context.fill(path);
-    context.stroke(path);
+    if (line.closed && line.fill !== null && !look.hollow) context.fill(pathOfLine(line, paint.quick));
+    else context.stroke(pathOfLine(line, paint.quick));
   }
 }
 

@@ -5,14 +5,57 @@ import { traceLook } from './shapes.ts';
 const lines = new WeakMap<DrawnLine, Path2D>();
 const strokes = new WeakMap<DrawnLine, Path2D>();
 
-/** The way of a drawn line; traced once for each. */
-export function pathOfLine(line: DrawnLine): Path2D {
+/** By line, and by how finely. */
+const quickLines = new WeakMap<DrawnLine, Map<number, Path2D>>();
+
+/** On screen a straight part is so long at most, while the picture moves. */
+const QUICK_PX = 5;
+
+/** How finely a line is to be drawn at a scale (screen px a px of the look): the longest straight part, in its px. */
+export function quickness(scale: number): number {
+  return QUICK_PX / 2 ** Math.ceil(Math.log2(Math.max(scale, 0.01)));
+}
+
+/** The way of a drawn line, in straight parts of a length at most where it is to be quick; traced once for each. */
+export function pathOfLine(line: DrawnLine, quick: number | null = null): Path2D {
+  if (quick !== null) return quickPath(line, quick);
   let path = lines.get(line);
   if (!path) {
     path = new Path2D();
     trace(path, line);
     lines.set(line, path);
   }
+  return path;
+}
+
+function quickPath(line: DrawnLine, longest: number): Path2D {
+  const ofLine = quickLines.get(line) ?? new Map<number, Path2D>();
+  quickLines.set(line, ofLine);
+  let path = ofLine.get(longest);
+  if (path) return path;
+  path = new Path2D();
+  const { points, closed } = line;
+  path.moveTo(points[0]!.x, points[0]!.y);
+  for (const [i, from] of points.entries()) {
+    const to = points[i + 1] ?? (closed ? points[0] : undefined);
+    if (!to) break;
+    const round =
+      Math.hypot(from.out.x, from.out.y) +
+      Math.hypot(to.x + to.in.x - from.x - from.out.x, to.y + to.in.y - from.y - from.out.y) +
+      Math.hypot(to.in.x, to.in.y);
+    const parts = Math.max(1, Math.ceil(round / longest));
+    for (let part = 1; part <= parts; part++) {
+      const [t, u] = [part / parts, 1 - part / parts];
+      const [a, b, c, d] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
+      path.lineTo(
+        a * from.x + b * (from.x + from.out.x) + c * (to.x + to.in.x) + d * to.x,
+        a * from.y + b * (from.y + from.out.y) + c * (to.y + to.in.y) + d * to.y,
+      );
+    }
+  }
+  if (closed) path.closePath();
+  else if (points.length === 1) path.lineTo(points[0]!.x + 0.01, points[0]!.y);
+  ofLine.set(longest, path);
   return path;
 }
 

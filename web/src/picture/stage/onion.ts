@@ -1,5 +1,6 @@
 import { applyTo, boxOfLook, exposedFrame, type MotionDocument, seenPose, type Subject } from '@undulan/core';
 import { drawScene, lookStateAt } from './draw-scene.ts';
+import { putSkin } from './skin-masks.ts';
 
 /** Which other frames lie beneath the picture, and how. */
 export interface OnionSettings {
@@ -87,16 +88,21 @@ export function drawOnion(
   frame: number,
   settings: OnionSettings,
   keyFrames: readonly number[],
-  numbered: Subject | undefined,
+  { numbered, fast }: { numbered: Subject | undefined; fast: boolean },
 ): void {
+  // Ready shapes are drawn quicker than their masks are put down.
+  const isDrawn = motion.subjects.some((subject) => subject.look.drawings !== undefined);
   for (const { frame: place, side, opacity } of onionSkins(frame, settings, motion.range, keyFrames)) {
-    drawScene(context, motion, place, {
+    const look = {
       style: settings.style,
       bare: true,
       opacity,
       colour: SIDE_COLOURS[side],
       dashed: side === 'after',
-    });
+      fast,
+    };
+    if (fast && isDrawn) putSkin(context, motion, place, look);
+    else drawScene(context, motion, place, look);
     if (numbered) numberSkin(context, motion, numbered, { frame: place, side, opacity });
   }
 }

@@ -8,6 +8,8 @@ export interface LookPaint extends LookState {
   fill: string | null;
   stroke: string | null;
   strokePx: number;
+  /** How finely lines are drawn while the picture moves; null as they are. */
+  quick: number | null;
   /** What makes a shape recognisable, over its fill. */
   details: boolean;
 }
@@ -63,12 +65,12 @@ function paintLine(context: CanvasRenderingContext2D, line: DrawnLine, paint: Lo
   const strokePx = line.strokePx ?? paint.strokePx;
   if (line.closed && fill !== null) {
     context.fillStyle = fill;
-    context.fill(pathOfLine(line));
+    context.fill(pathOfLine(line, paint.quick));
   }
   if (line.brush && stroke !== null) {
     context.fillStyle = stroke;
     context.fill(brushShape(line, strokePx * 2));
-  } else strokePath(context, pathOfLine(line), stroke, strokePx);
+  } else strokePath(context, pathOfLine(line, paint.quick), stroke, strokePx);
 }
 
 function paintWords(context: CanvasRenderingContext2D, { text }: Look, paint: LookPaint): void {
