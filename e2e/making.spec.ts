@@ -107,7 +107,7 @@ test('handles turn, size, squash and skew with keys on this frame, also by keybo
   await expect(page.getByLabel('Pivot x, px')).not.toHaveValue('0');
 });
 
-test('a subject goes along a round path at once; its marks are spread and dragged; the path is opened and taken out', async ({
+test('a subject goes along a round path at once; marks are spread and dragged; the path is opened and goes', async ({
   page,
 }) => {
   await blankPicture(page);
@@ -162,9 +162,7 @@ test('drawings frame by frame: a copy from here on, held longer, all on twos; an
   await expect.poll(() => keyFrames(page, 'Drawing')).toEqual([1, 5]);
 });
 
-test('parts are hung on each other, grouped, copied and put in order; a chain follows its end as far as it reaches', async ({
-  page,
-}) => {
+test('parts are hung, grouped, copied and hidden; a chain follows its end as far as it reaches', async ({ page }) => {
   await signIn(page, 'Marta Olesen');
   await page.getByRole('link', { name: 'Whisk arm', exact: true }).click();
   await page.getByRole('button', { name: /^Record o/ }).waitFor();
@@ -228,7 +226,7 @@ function hugePng(): Buffer {
   ]);
 }
 
-test('pictures come in as outlines or as pictures, once each; nothing in them runs, and what is too large is refused', async ({
+test('pictures come in as outlines or as pictures; nothing in them runs, what is too large is refused', async ({
   page,
 }) => {
   await blankPicture(page);
@@ -237,7 +235,8 @@ test('pictures come in as outlines or as pictures, once each; nothing in them ru
   await put(
     'spoon.svg',
     'image/svg+xml',
-    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 60"><g transform="translate(10 5)"><path d="M0 0h60v30q-30 20-60 0z" fill="#c8451b"/></g><circle cx="80" cy="40" r="12"/></svg>',
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 60"><g transform="translate(10 5)">
+      <path d="M0 0h60v30q-30 20-60 0z" fill="#c8451b"/></g><circle cx="80" cy="40" r="12"/></svg>`,
   );
   await expect(subjects(page).getByRole('button', { name: 'spoon', exact: true })).toBeVisible();
   await tool(page, 'Points').click();
@@ -253,7 +252,8 @@ test('pictures come in as outlines or as pictures, once each; nothing in them ru
     `<svg xmlns="http://www.w3.org/2000/svg" width="80" height="60" onload="window.broken=1">
       <script>window.broken = 1</script><style>@import url('http://nowhere.example/a.css');</style>
       <image href="http://nowhere.example/a.png" width="10" height="10"/>
-      <foreignObject><body xmlns="http://www.w3.org/1999/xhtml"><img src="x" onerror="window.broken=1"/></body></foreignObject>
+      <foreignObject><body xmlns="http://www.w3.org/1999/xhtml">
+        <img src="x" onerror="window.broken=1"/></body></foreignObject>
       <rect width="80" height="60" fill="#0b7a6f" style="opacity:0.5"/></svg>`,
   );
   const hostile = subjects(page).getByRole('button', { name: 'hostile', exact: true });

@@ -9,7 +9,13 @@ test('a path becomes lines with points and handles, whatever its commands', () =
   const circle = linesOfSvgPath('M-50 0A50 50 0 0 1 50 0A50 50 0 0 1 -50 0')!;
   expect(circle[0]!.closed).toBe(true);
   const box = boxOfLines(circle)!;
-  for (const [value, due] of [[box.left, -50], [box.right, 50], [box.top, -50], [box.bottom, 50]]) // prettier-ignore
+  for (const [value, due] of [
+    [box.left, -50],
+    [box.right, 50],
+    [box.top, -50],
+    [box.bottom, 50],
+  ])
+    // prettier-ignore
     expect(value).toBeCloseTo(due!, 1);
   expect(linesOfSvgPath('M0 0L10 10M20 20L30 30Z')!.map(({ closed }) => closed)).toEqual([false, true]);
 });

@@ -115,7 +115,8 @@ export const TOWEL_CORNER = drawn('#9fb6c6', [
 ]);
 export const TOWEL_END = drawn('#c8d6e0', [
   [
-    'M-46 -58C-14 -62 20 -56 46 -59C44 -20 48 14 42 54C30 62 20 50 8 57C-6 64 -18 52 -30 58C-38 60 -42 58 -44 54C-48 16 -42 -18 -46 -58Z',
+    'M-46 -58C-14 -62 20 -56 46 -59C44 -20 48 14 42 54C30 62 20 50 8 57C-6 64 -18 52 -30 58' +
+      'C-38 60 -42 58 -44 54C-48 16 -42 -18 -46 -58Z',
   ],
   ['M-20 -58C-16 -18 -22 12 -16 52M14 -58C16 -16 10 16 14 54', { ...LINE, stroke: '#a3b8c6' }],
   ['M-45 30C-14 38 16 30 43 36', { ...LINE, stroke: '#c8451b', strokePx: 4 }],
@@ -191,8 +192,14 @@ export const HOB_DIAL = drawn('#8d99a0', [
   ['M-7 -58H7L4 10H-4Z', { fill: '#3a3f42' }],
 ]);
 
+const LEAF = 'M0 -160C14 -150 14 -132 0 -122C-14 -132 -14 -150 0 -160Z';
+const LEAVES = Array.from(
+  { length: 16 },
+  (_, i) => `<path d="${LEAF}" transform="rotate(${i * 22.5})" fill="${i % 2 ? '#2f7d6d' : '#c8663b'}"/>`,
+).join('');
+
 /** A dinner plate from above, with a rim of leaves: a picture, as one brings it from elsewhere. */
 export const PLATE_SVG = `<svg xmlns="http://www.w3.org/2000/svg" width="360" height="360" viewBox="-180 -180 360 360">
-<circle r="174" fill="#fdfcf8" stroke="#9aa7ad" stroke-width="4"/><circle r="112" fill="#f3f1ea" stroke="#d5d2c7" stroke-width="3"/>
-${Array.from({ length: 16 }, (_, i) => `<g transform="rotate(${i * 22.5})"><path d="M0 -160C14 -150 14 -132 0 -122C-14 -132 -14 -150 0 -160Z" fill="${i % 2 ? '#2f7d6d' : '#c8663b'}"/></g>`).join('')}
-<path d="M-40 10C-30 -30 30 -30 40 10C20 34 -20 34 -40 10Z" fill="#7aa095"/></svg>`;
+<circle r="174" fill="#fdfcf8" stroke="#9aa7ad" stroke-width="4"/>
+<circle r="112" fill="#f3f1ea" stroke="#d5d2c7" stroke-width="3"/>
+${LEAVES}<path d="M-40 10C-30 -30 30 -30 40 10C20 34 -20 34 -40 10Z" fill="#7aa095"/></svg>`;

@@ -15,7 +15,6 @@ import {
 } from '../picture/making/index.ts';
 import { ChainHandle, PathMarks, PoseHandles } from '../picture/posing/index.ts';
 import { EditableStage, OnionPopover, PLAIN_ONION, type StageDrawing } from '../picture/stage/index.ts';
-import { OtherViews } from '../picture/views/index.ts';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
 import { Button, Toggle, useStored } from '../ui/index.ts';
 import { useFlip } from './use-flip.ts';
@@ -121,10 +120,7 @@ export function EditingPicture(props: EditingPictureProps) {
       />
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_23rem] gap-4">
         {stage}
-        <div className="grid min-h-0 content-start gap-4 overflow-y-auto">
-          <OtherViews />
-          {beside}
-        </div>
+        <div className="min-h-0 overflow-y-auto pr-1">{beside}</div>
       </div>
       {pictures.input}
     </section>

@@ -6,8 +6,8 @@ export const READY_SHAPES = ['box', 'disc', 'pill', 'drop', 'glass', 'slice', 'd
 
 /**
  * What a subject may look like: ready, with so many sides, a straight line, words, drawn by hand (one drawing or a
- * pile of them), a picture from a file; or not seen: a group, which carries its members, and the camera, which makes the
- * picture.
+ * pile of them), a picture from a file; or not seen: a group, which carries its members, and the camera, which makes
+ * the picture.
  */
 export const SHAPES = [...READY_SHAPES, 'polygon', 'line', 'text', 'drawn', 'picture', 'group', 'camera'] as const;
 export type Shape = (typeof SHAPES)[number];

@@ -28,8 +28,8 @@ export function carriersOf(motion: MotionDocument, subjectId: string): Set<strin
 
 /**
  * Lets one subject carry another, or (null) frees it: it stays where it is, turned and as large as it is, on `frame`
- * if it has no keys, else on each of them; on other frames it goes with what carries it. One carried along a guide path keeps its path. A
- * subject that would be carried by itself is refused. Throws `unknown-subject`.
+ * if it has no keys, else on each of them; on other frames it goes with what carries it. One carried along a guide path
+ * keeps its path. A subject that would be carried by itself is refused. Throws `unknown-subject`.
  */
 export function hangSubject(motion: MotionDocument, subjectId: string, parentId: string | null, frame: number): Edit {
   const subject = findSubject(motion, subjectId);

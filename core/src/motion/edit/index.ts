@@ -14,6 +14,7 @@ export {
   exposeDrawings,
   holdDrawing,
   removeDrawing,
+  setDrawing,
   setLine,
 } from './set-drawings.ts';
 export { carriersOf, groupSubjects, hangSubject, ungroupSubjects } from './hang-subject.ts';

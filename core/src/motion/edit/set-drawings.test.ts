@@ -1,8 +1,7 @@
 import { expect, test } from 'vitest';
 import { createMotion, createSubject, findChannel } from '../document/document.ts';
 import { boxOfLook, type DrawnLine, type Look, sizedLook } from '../document/look.ts';
-import type { MotionDocument } from '../document/schema.ts';
-import { parseMotion } from '../document/schema.ts';
+import { type MotionDocument, parseMotion } from '../document/schema.ts';
 import {
   addDrawing,
   drawingUp,
@@ -29,7 +28,7 @@ const keysOf = (motion: MotionDocument): [number, number][] =>
 const linesOf = (motion: MotionDocument): number[] =>
   motion.subjects[0]!.look.drawings!.map(({ lines }) => lines.length);
 
-test('a new drawing is up from its frame on, the first from the beginning; a copy has the lines of the one before', () => {
+test('a new drawing is up from its frame on, the first from the beginning; a copy has lines already', () => {
   const motion = steam();
   expect([keysOf(motion), linesOf(motion)]).toEqual([[[1, 1], [9, 2], [17, 3]], [1, 1, 0]]); // prettier-ignore
   expect([1, 8, 9, 16, 17, 25].map((frame) => drawingUp(motion, 'steam', frame))).toEqual([1, 1, 2, 2, 3, 3]);

@@ -1,6 +1,6 @@
 import { CoreError } from '../../core-error.ts';
 import { channelOf, createKey, findSubject, withChannel } from '../document/document.ts';
-import { type Drawing, type DrawnLine, drawingAt, lookOfDrawings } from '../document/look.ts';
+import { type Drawing, drawingAt, type DrawnLine, lookOfDrawings } from '../document/look.ts';
 import type { Key, MotionDocument, Subject } from '../document/schema.ts';
 import type { Edit } from '../keys/change-keys.ts';
 import { sampleChannel } from '../sampling/sample.ts';
@@ -78,6 +78,20 @@ export function setLine(
   if (!drawing?.lines[at]) throw new CoreError('unknown-line', `Drawing ${number} has no line ${at}.`);
   const lines = line ? drawing.lines.with(at, line) : drawing.lines.toSpliced(at, 1);
   return withPile(motion, subject, pile.with(number - 1, { lines }), channelOf(motion, subjectId, 'drawing').keys);
+}
+
+/** Other lines in the place of a drawing's (by its number, from 1). Throws `unknown-subject`. */
+export function setDrawing(
+  motion: MotionDocument,
+  subjectId: string,
+  number: number,
+  lines: readonly DrawnLine[],
+): Edit {
+  const subject = subjectOf(motion, subjectId);
+  const pile = subject.look.drawings ?? [];
+  if (!pile[number - 1]) return refused(motion, `There is no drawing ${number}.`);
+  const { keys } = channelOf(motion, subjectId, 'drawing');
+  return withPile(motion, subject, pile.with(number - 1, { lines: [...lines] }), keys);
 }
 
 function withKey(keys: readonly Key[], key: Key): Key[] {

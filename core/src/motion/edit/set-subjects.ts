@@ -60,8 +60,8 @@ export function freeSubjectId(motion: MotionDocument): string {
 }
 
 /**
- * Adds a subject in front of the others, in the middle of the stage unless said, turned by so many degrees. Throws `subject-exists` where its id
- * is taken.
+ * Adds a subject in front of the others, in the middle of the stage unless said, turned by so many degrees. Throws
+ * `subject-exists` where its id is taken.
  */
 export function addSubject(
   motion: MotionDocument,

@@ -4,7 +4,7 @@ import type { Point } from '../document/geometry.ts';
 import type { MotionDocument, Subject } from '../document/schema.ts';
 import { applyTo, channelValue, poseOf } from './pose.ts';
 
-/** A chain as it stands: its parts from the one it hangs on to the last, and the joints, the end of the last included. */
+/** A chain as it stands: its parts from the first to the last, and the joints, the end of the last among them. */
 export interface Chain {
   parts: Subject[];
   joints: Point[];

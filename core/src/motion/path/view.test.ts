@@ -12,7 +12,7 @@ const CAMERA: Look = { shape: 'camera', widthPx: 960, heightPx: 540, fill: '#223
 function at(subject: Subject, values: Record<string, number>): Subject {
   const ids = Object.keys(values) as Parameters<typeof createChannel>[0][];
   const others = subject.channels.filter(({ id }) => !ids.includes(id));
-  return { ...subject, channels: [...others, ...ids.map((id) => createChannel(id, values[id]!))] };
+  return { ...subject, channels: [...others, ...ids.map((id) => createChannel(id, values[id]))] };
 }
 const cup = (values: Record<string, number>): Subject =>
   at(createSubject('cup', 'Cup', LOOK, { x: 480, y: 270 }), values);
@@ -57,7 +57,8 @@ test('the way from the picture to a subject’s place is the way back', () => {
   fc.assert(
     fc.property(number(-4, 20), number(0.2, 4), number(-180, 180), number(0, 960), (depth, zoom, roll, x) => {
       const carried = { ...createSubject('spoon', 'Spoon', LOOK, { x, y: 33 }), parentId: 'cup' };
-      const motion = createMotion([cup({ depth, rotation: 30, 'scale.x': 1.5 }), carried, camera({ rotation: roll, 'scale.x': zoom })]); // prettier-ignore
+      const through = camera({ rotation: roll, 'scale.x': zoom });
+      const motion = createMotion([cup({ depth, rotation: 30, 'scale.x': 1.5 }), carried, through]);
       const seen = applyTo(seenPose(motion, carried, 1)!, { x: 0, y: 0 });
       const back = intoPlace(motion, carried, 1)!(seen);
       expect(back.x).toBeCloseTo(x, 5);

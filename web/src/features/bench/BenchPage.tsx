@@ -21,10 +21,9 @@ import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../.
 import { useOpenWork } from '../../saving/index.ts';
 import { useAssignmentQuery, useDraftQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
+import { BesidePicture, EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { ClockProvider } from '../../time/index.ts';
-import { ScenePanel } from '../../tools/scene/index.ts';
 import { LoadFailed, Loading, TabBar, Toggle, useStored } from '../../ui/index.ts';
 import { BriefDrawer } from './BriefDrawer.tsx';
 import { HandInButton } from './HandInButton.tsx';
@@ -120,16 +119,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
               targetShown={targetShown}
               onTargetShown={setTargetShown}
               wide={pages === 'picture'}
-              beside={
-                drawer ? (
-                  brief
-                ) : (
-                  <>
-                    {mayChange.subjects && <ScenePanel courseId={assignment.courseId} />}
-                    <NumbersPanel />
-                  </>
-                )
-              }
+              beside={drawer ? brief : <BesidePicture courseId={assignment.courseId} subjects={mayChange.subjects} />}
               courseId={assignment.courseId}
               {...earlier}
             >

@@ -11,10 +11,9 @@ import { ReadAllAgain } from '../../reviewing/index.ts';
 import { saveWork, takeTheirs, targetUnlocked, useOpenWork } from '../../saving/index.ts';
 import { useSettingQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
+import { BesidePicture, EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { ClockProvider } from '../../time/index.ts';
-import { ScenePanel } from '../../tools/scene/index.ts';
 import { Button, Dialog, LoadFailed, Loading, sayProblem, TabBar } from '../../ui/index.ts';
 import { ChartForm } from './ChartForm.tsx';
 import { DetailsForm } from './DetailsForm.tsx';
@@ -98,12 +97,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
               targetShown={false}
               onTargetShown={() => undefined}
               wide={pages === 'picture'}
-              beside={
-                <>
-                  <ScenePanel courseId={setting.courseId} />
-                  <NumbersPanel />
-                </>
-              }
+              beside={<BesidePicture courseId={setting.courseId} subjects />}
               courseId={setting.courseId}
             >
               <Tabs.Root defaultValue="exercise" className="flex h-full flex-col">

@@ -1,4 +1,4 @@
-import { type DrawnLine, type Look, lookOfDrawings, boxOfLines } from '@undulan/core';
+import { boxOfLines, type DrawnLine, type Look, lookOfDrawings } from '@undulan/core';
 import { type PointerEvent, useRef, useState } from 'react';
 import { applyEdit, selectMotion, selectSettledSubject } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';

@@ -5,8 +5,8 @@ import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
 import { closesItself, fitLine, type PenPoint } from './fit-line.ts';
-import type { ToolSettings } from './tool.ts';
 import { pathOf } from './PointsLayer.tsx';
+import type { ToolSettings } from './tool.ts';
 import { placeOn } from './use-stage-place.ts';
 
 const NONE: Point = { x: 0, y: 0 };

@@ -7,8 +7,8 @@ import {
   inverseOf,
   type PathPoint,
   type Point,
-  splitPiece,
   seenPose,
+  splitPiece,
 } from '@undulan/core';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import {
@@ -22,8 +22,8 @@ import {
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
-import { bendPiece, isSmooth, moveHandle, movePoint, nearestOn, removePoint, turnPoint } from './point-edits.ts';
 import { MorphMatch } from './MorphMatch.tsx';
+import { bendPiece, isSmooth, moveHandle, movePoint, nearestOn, removePoint, turnPoint } from './point-edits.ts';
 import { placeOn } from './use-stage-place.ts';
 
 /** A line as it can be changed: its points, where they are on the stage, and what keeps other ones. */

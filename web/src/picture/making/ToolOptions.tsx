@@ -1,6 +1,7 @@
 import { type Subject } from '@undulan/core';
 import { z } from 'zod';
 import { ButtonGroup, ColourField, DecimalInput, Tick } from '../../ui/index.ts';
+import { SimplifyDrawing } from './SimplifyDrawing.tsx';
 import type { Tool, ToolSettings } from './tool.ts';
 
 const WIDTH = z.number().min(0).max(400);
@@ -86,6 +87,12 @@ export function ToolOptions({ tool, settings, onSettings, drawn }: ToolOptionsPr
             onChoose={(path) => onSettings({ path })}
           />
           {settings.path === 'points' && <span>Drag for a round point; Enter ends it, its first point closes it.</span>}
+        </>
+      )}
+      {tool === 'points' && drawn && (
+        <>
+          {figure('Smooth', '%', 'smooth', PERCENT)}
+          <SimplifyDrawing subject={drawn} percent={settings.smooth} />
         </>
       )}
       {tool === 'points' && (

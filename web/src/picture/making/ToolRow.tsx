@@ -3,7 +3,7 @@ import { Brush, ChevronDown, Hand, Image, Pencil, Route, Shapes, SquareDashedMou
 import type { ComponentType } from 'react';
 import { Menu, MenuItem, Toggle } from '../../ui/index.ts';
 import { SHAPE_NAMES } from '../stage/index.ts';
-import { type Tool, type ToolSettings, TOOLS } from './tool.ts';
+import { type Tool, TOOLS, type ToolSettings } from './tool.ts';
 
 const LOOKS: Record<Tool, { label: string; says: string; icon: ComponentType<{ size: number }> }> = {
   pose: { label: 'Pose', says: 'Move, turn, size and skew subjects', icon: Hand },

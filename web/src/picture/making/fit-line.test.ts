@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { closesItself, fitLine, type PenPoint } from './fit-line.ts';
+import { closesItself, fitLine, type PenPoint, simplifyLine } from './fit-line.ts';
 
 const arc = (turns: number): PenPoint[] =>
   Array.from({ length: 81 }, (_, i) => {
@@ -22,4 +22,17 @@ test('a press without a way is a dot; what comes back to its beginning closes', 
   expect(fitLine([{ x: 3, y: 4, press: 1 }], 50)).toHaveLength(1);
   expect(fitLine([], 50)).toBeNull();
   expect([closesItself(arc(0.5)), closesItself(arc(1))]).toEqual([false, true]);
+});
+
+test('a line is simplified to fewer points, and stays closed; one that has few already stays as it is', () => {
+  const none = { x: 0, y: 0 };
+  const round = {
+    closed: true,
+    points: arc(1)
+      .slice(0, -1)
+      .map((point) => ({ ...point, in: none, out: none })),
+  };
+  const simple = simplifyLine(round, 60);
+  expect([simple.closed, simple.points.length < 20, simple.points[0]!.in === none]).toEqual([true, true, false]);
+  expect(simplifyLine(simple, 0)).toBe(simple);
 });

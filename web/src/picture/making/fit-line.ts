@@ -1,4 +1,4 @@
-import type { DrawnPoint, Point } from '@undulan/core';
+import type { DrawnLine, DrawnPoint, Point } from '@undulan/core';
 import fitCurve from 'fit-curve';
 
 /** A point as the pen left it: where, in px, and how hard it was pressed. */
@@ -65,4 +65,32 @@ export function fitLine(way: readonly PenPoint[], smooth: number): DrawnPoint[] 
       press: pressAt(at),
     };
   });
+}
+
+const PARTS = 8;
+
+/** A drawn line by fewer points, the fewer the more it is smoothed (0–100 %): as if its way had been drawn by hand. */
+export function simplifyLine(line: DrawnLine, smooth: number): DrawnLine {
+  const { points, closed } = line;
+  const way: PenPoint[] = [];
+  for (const [i, from] of points.entries()) {
+    const to = points[i + 1] ?? (closed ? points[0] : undefined);
+    const press = from.press ?? 0.5;
+    way.push({ x: from.x, y: from.y, press });
+    if (!to) continue;
+    for (let part = 1; part < PARTS; part++) {
+      const [t, u] = [part / PARTS, 1 - part / PARTS];
+      const [a, b, c, d] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
+      way.push({
+        x: a * from.x + b * (from.x + from.out.x) + c * (to.x + to.in.x) + d * to.x,
+        y: a * from.y + b * (from.y + from.out.y) + c * (to.y + to.in.y) + d * to.y,
+        press: u * press + t * (to.press ?? 0.5),
+      });
+    }
+  }
+  if (closed) way.push(way[0]!);
+  const fitted = fitLine(way, smooth);
+  if (!fitted || fitted.length >= points.length) return line;
+  if (!closed) return { ...line, points: fitted };
+  return { ...line, points: fitted.slice(0, -1).with(0, { ...fitted[0]!, in: fitted.at(-1)!.in }) };
 }

@@ -1,7 +1,7 @@
 import { type PathPoint, type PointLine, splitPiece } from '@undulan/core';
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { bendPiece, isSmooth, moveHandle, nearestOn, removePoint, simplified, turnPoint } from './point-edits.ts';
+import { bendPiece, isSmooth, moveHandle, nearestOn, removePoint, turnPoint } from './point-edits.ts';
 
 const at = (x: number, y: number, reach = 0): PathPoint => ({
   x,
@@ -59,9 +59,4 @@ test('a smooth point keeps its handles in line, unless one is dragged alone; a c
 test('the nearest place of a line is found; of two points none goes', () => {
   expect(nearestOn(LINE, { x: 100, y: 52 })).toMatchObject({ piece: 0, t: 1 });
   expect([removePoint(LINE.points, 1)?.length, removePoint(LINE.points.slice(1), 0)]).toEqual([2, null]);
-});
-
-test('a line is simplified by how far it may be off', () => {
-  const bumps = Array.from({ length: 41 }, (_, i) => at(i * 5, i % 2 ? 1 : 0));
-  expect([simplified(bumps, 0.5).length > 20, simplified(bumps, 2).length]).toEqual([true, 2]);
 });

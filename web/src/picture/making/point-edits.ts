@@ -1,4 +1,4 @@
-import type { DrawnPoint, PathPoint, Point, PointLine } from '@undulan/core';
+import type { PathPoint, Point, PointLine } from '@undulan/core';
 
 const NONE: Point = { x: 0, y: 0 };
 
@@ -95,23 +95,4 @@ export function nearestOn(
     }
   }
   return nearest;
-}
-
-/** Points with so few of them left that the line is nowhere further off than asked (Ramer 1972, Douglas–Peucker 1973). */
-export function simplified(points: readonly DrawnPoint[], offPx: number): DrawnPoint[] {
-  if (points.length <= 2) return [...points];
-  const [first, last] = [points[0]!, points.at(-1)!];
-  const [dx, dy] = [last.x - first.x, last.y - first.y];
-  const length = Math.hypot(dx, dy);
-  let [worst, at] = [0, 0];
-  for (let i = 1; i < points.length - 1; i++) {
-    const point = points[i]!;
-    const off =
-      length === 0
-        ? Math.hypot(point.x - first.x, point.y - first.y)
-        : Math.abs(dx * (point.y - first.y) - dy * (point.x - first.x)) / length;
-    if (off > worst) [worst, at] = [off, i];
-  }
-  if (worst <= offPx) return [first, last];
-  return [...simplified(points.slice(0, at + 1), offPx).slice(0, -1), ...simplified(points.slice(at), offPx)];
 }

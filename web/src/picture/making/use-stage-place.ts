@@ -1,12 +1,12 @@
 import {
   type Affine,
+  applyTo,
   exposedFrame,
   findSubject,
   inverseOf,
   type MotionDocument,
   type Point,
   seenPose,
-  applyTo,
 } from '@undulan/core';
 import type { PointerEvent } from 'react';
 

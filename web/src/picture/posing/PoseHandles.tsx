@@ -1,4 +1,4 @@
-import { type ChannelId, channelValue, CHANNELS, type KeyValue, type Point } from '@undulan/core';
+import { type ChannelId, CHANNELS, channelValue, type KeyValue, type Point } from '@undulan/core';
 import { clsx } from 'clsx';
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useRef, useState } from 'react';
 import { applyEdit, previewEdit, selectMotion, useChangeValues } from '../../editing/index.ts';
@@ -357,14 +357,22 @@ function Mark({ kind, at: { x, y }, turn, px }: { kind: HandleKind; at: Point; t
       {...look}
     />
   );
-  // A pointer finds it without aiming.
-  const reach = <circle cx={x} cy={y} r={9 * px} fill="transparent" />;
-  if (kind === 'width') return <>{reach}{bar(5, 13)}</>; // prettier-ignore
-  if (kind === 'height') return <>{reach}{bar(13, 5)}</>; // prettier-ignore
-  if (kind === 'skew.x') return <>{reach}{bar(12, 5, -35)}</>; // prettier-ignore
-  if (kind === 'skew.y') return <>{reach}{bar(5, 12, -20)}</>; // prettier-ignore
-  if (kind === 'squash') return <>{reach}<ellipse cx={x} cy={y} rx={7 * px} ry={4 * px} transform={`rotate(${turn} ${x} ${y})`} {...look} /></>; // prettier-ignore
-  return <>{reach}<circle cx={x} cy={y} r={(kind === 'turn' ? 5.5 : 4.5) * px} {...look} fill={kind === 'turn' ? '#2456a6' : 'var(--page)'} /></>; // prettier-ignore
+  const marks: Record<HandleKind, ReactNode> = {
+    width: bar(5, 13),
+    height: bar(13, 5),
+    'skew.x': bar(12, 5, -35),
+    'skew.y': bar(5, 12, -20),
+    squash: <ellipse cx={x} cy={y} rx={7 * px} ry={4 * px} transform={`rotate(${turn} ${x} ${y})`} {...look} />,
+    size: <circle cx={x} cy={y} r={4.5 * px} {...look} />,
+    turn: <circle cx={x} cy={y} r={5.5 * px} {...look} fill="#2456a6" />,
+  };
+  return (
+    <>
+      {/* A pointer finds it without aiming. */}
+      <circle cx={x} cy={y} r={9 * px} fill="transparent" />
+      {marks[kind]}
+    </>
+  );
 }
 
 /** What a handle comes to, beside the pointer. */

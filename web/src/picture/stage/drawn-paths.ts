@@ -104,7 +104,7 @@ export function brushShape(line: DrawnLine, widthPx: number): Path2D {
     simulatePressure: false,
     last: true,
   });
-  for (const [x, y] of outline) path.lineTo(x!, y!);
+  for (const [x, y] of outline) path.lineTo(x, y);
   path.closePath();
   strokes.set(line, path);
   return path;

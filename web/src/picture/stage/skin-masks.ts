@@ -43,7 +43,7 @@ function tintOf({ image, tints }: Mask, colour: string): ImageBitmap {
   return tint;
 }
 
-/** Draws a skin of a moving picture: its shape is drawn once, on whichever sides and however far away it comes to lie. */
+/** Draws a skin of a moving picture: its shape is drawn once, however far away and on which side it comes to lie. */
 export function putSkin(
   context: CanvasRenderingContext2D,
   motion: MotionDocument,

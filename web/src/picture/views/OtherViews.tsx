@@ -1,4 +1,4 @@
-import { type Look, cameraOf, freeSubjectId } from '@undulan/core';
+import { cameraOf, freeSubjectId, type Look } from '@undulan/core';
 import { applyEdit, frontChosen, selectMotion, subjectSelected } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, ButtonGroup } from '../../ui/index.ts';

@@ -24,7 +24,7 @@ import { toFineness } from '../../values/index.ts';
 import { depthsOf, type Side, type ViewScale, viewScale } from './view-scale.ts';
 
 const WIDTH = 178;
-const HEIGHT = 150;
+const HEIGHT = 112;
 const WORDS: Record<Side, string> = { above: 'from above', side: 'from the side' };
 
 /** Where a subject's pivot is on the stage, and how deep. */

@@ -15,8 +15,10 @@ export function MorphFields({ subject }: { subject: Subject }) {
   const lines = linesOfLook(look);
   if (!lines) return null;
   const set = (choice: string): void => {
-    const { morphTo, morphStarts, ...rest } = look;
     if (choice === SOMETHING) return;
+    const rest = { ...look };
+    delete rest.morphTo;
+    delete rest.morphStarts;
     const other = motion.subjects.find(({ id }) => id === choice);
     const into = other && linesOfLook(other.look);
     const drawn = look.drawings ? rest : lookOfDrawings(rest, [{ lines }]);
