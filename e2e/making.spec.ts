@@ -268,3 +268,55 @@ test('pictures come in as outlines or as pictures; nothing in them runs, what is
   await expect(subjects(page).getByRole('listitem')).toHaveCount(3);
   await saved(page);
 });
+
+test('in depth: dragged from above it is smaller and behind; the camera is keyed; a corner seen from the side is said', async ({
+  page,
+}) => {
+  await blankPicture(page);
+  const above = page.getByRole('group', { name: 'The stage from above' });
+  const dot = above.getByRole('button', { name: /m deep$/ });
+  await expect(dot).toHaveAccessibleName(/, 0\.00 m deep$/);
+  await goToFrame(page, 13);
+  await drag(page, await middleOf(dot), { x: 20, y: -25 });
+  await expect.poll(() => keyFrames(page, 'Depth')).toEqual([13]);
+  await expect(dot).not.toHaveAccessibleName(/, 0\.00 m deep$/);
+  await page.getByRole('button', { name: 'Add a camera' }).click();
+  await expect(subjects(page).getByRole('button', { name: 'Camera', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  const canvas = page.locator('[data-stage] canvas').first();
+  const seen = (): Promise<string> => canvas.evaluate((element) => (element as HTMLCanvasElement).toDataURL());
+  const before = await seen();
+  const zoom = page.getByRole('textbox', { name: 'Scale x on frame 13' });
+  await page.getByRole('button', { name: /^Show \d+$/ }).click();
+  await zoom.fill('2');
+  await zoom.press('Enter');
+  await expect.poll(() => keyFrames(page, 'Scale x')).toEqual([13]);
+  await expect.poll(seen).not.toBe(before);
+  await page.getByRole('radio', { name: 'from the front' }).click();
+  await expect.poll(seen).toBe(before);
+  await saved(page);
+});
+
+test('one outline becomes another, keyed from the first frame to the last; the match is seen and its beginning dragged', async ({
+  page,
+}) => {
+  await blankPicture(page);
+  await tool(page, 'Shape').click();
+  await drag(page, await onStage(page, 600, 100), { x: 120, y: 120 });
+  await page.getByRole('combobox', { name: 'Shape' }).selectOption('disc');
+  await subjects(page).getByRole('listitem').last().getByRole('button', { pressed: false }).first().click();
+  await page.getByLabel('Becomes').selectOption({ index: 1 });
+  await expect.poll(() => keyFrames(page, 'Morph')).toEqual([1, 25]);
+  await tool(page, 'Points').click();
+  const begin = page.getByRole('button', { name: /^Where the other outline begins/ });
+  const from = await middleOf(begin);
+  await drag(page, from, { x: 25, y: 45 });
+  await expect
+    .poll(async () => Math.hypot((await middleOf(begin)).x - from.x, (await middleOf(begin)).y - from.y))
+    .toBeGreaterThan(10);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => keyFrames(page, 'Morph')).toEqual([]);
+});

@@ -133,6 +133,16 @@ test('review', async ({ page }) => {
   await picture(page, 'review');
 });
 
+test('stage', async ({ page }) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('link', { name: 'Whisk arm', exact: true }).click();
+  await page.getByRole('button', { name: /^Record o/ }).waitFor();
+  await page.getByRole('radio', { name: 'Picture only' }).click();
+  await page.getByRole('region', { name: 'Subjects' }).getByRole('button', { name: 'Whisk', exact: true }).click();
+  await goToFrame(page, 9);
+  await picture(page, 'stage');
+});
+
 test('planner', async ({ page }) => {
   await signIn(page, 'Marta Olesen');
   await page.getByRole('button', { name: 'Planner' }).click();
@@ -142,7 +152,6 @@ test('planner', async ({ page }) => {
     'planner-act':
       'tool=act&length=46f&run=0-516-924-1837&run=0-544-990-1887&run=0-492-900-1842' +
       '&beat=reach&beat=grip&beat=pull&beat=stop',
-    'planner-counts': 'tool=counts&tempo=92+bpm',
     'planner-distance': 'tool=distance&length=577f',
     'planner-timecode': 'tool=timecode&rate=29.97&place=1800',
   };

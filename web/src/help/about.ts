@@ -55,6 +55,24 @@ export const ABOUT: Record<string, About> = {
       'says whether it is keyed here.',
     shows: 'turn',
   },
+  Subjects: {
+    says:
+      'Everything on the stage, front to back. Drag one into another order; hide it, make it scenery, group it with ' +
+      'others, or look at it alone.',
+    shows: 'follow',
+  },
+  'Other views': {
+    says:
+      'The same stage from above and from the side, with the way of what is selected. An arc that looks right from the ' +
+      'front may break in depth: it is seen here.',
+    shows: 'toss',
+  },
+  Drawings: {
+    says:
+      'A pile of drawings of one subject: each is up until the next one is. Draw a new one on a frame, or begin with a ' +
+      'copy of the one before.',
+    shows: 'fade',
+  },
   Frames: {
     says: 'One row a frame: what is seen on it, and the step from the one before. Even steps are even ' + 'speed.',
     shows: 'slide',

@@ -62,7 +62,9 @@ export const WALKS = {
     {
       at: region('Picture'),
       title: 'The model',
-      says: 'With Record on, dragging the subject sets a key on this frame.',
+      says:
+        'With Record on, dragging the subject, or a handle about it, sets a key on this frame. Picture only, above, gives ' +
+        'it the whole page and the tools to draw with.',
     },
     ...TIME,
     {

@@ -175,11 +175,9 @@ const totalPoints = (guides: readonly GuidePath[]): number =>
   guides.reduce((sum, guide) => sum + guide.points.length, 0);
 
 const totalDrawn = (subjects: readonly Subject[]): number =>
-  subjects.reduce(
-    (sum, { look }) =>
-      (look.drawings ?? []).reduce((all, { lines }) => lines.reduce((of, { points }) => of + points.length, all), sum),
-    0,
-  );
+  subjects
+    .flatMap(({ look: { drawings = [], morphTo } }) => (morphTo ? [...drawings, morphTo] : drawings))
+    .reduce((sum, { lines }) => lines.reduce((all, { points }) => all + points.length, sum), 0);
 
 /** Whether following the parents from any subject ends at the stage, and every name of another part leads somewhere. */
 function hangsTogether({ subjects, guides }: { subjects: Subject[]; guides: GuidePath[] }): boolean {

@@ -77,3 +77,13 @@ test('a drawn look of another size is drawn larger', () => {
   const wide = sizedLook(LOOK, 30, 10);
   expect(boxOfLook(wide)).toEqual({ left: 0, top: 0, right: 30, bottom: 0 });
 });
+
+test('so many drawn points are refused as a whole, those of what it becomes among them', () => {
+  const long = { ...line(10), points: Array.from({ length: 2000 }, () => line(1).points[0]!) };
+  const look: Look = { ...LOOK, morphTo: { lines: Array.from({ length: 21 }, () => long) } };
+  const motion = createMotion([createSubject('steam', 'Steam', look, { x: 0, y: 0 })]);
+  const parsed = parseMotion(motion);
+  expect(parsed.ok ? [] : parsed.issues.map(({ message }) => message)).toEqual([
+    'The drawings of a motion have at most 40000 points in all.',
+  ]);
+});

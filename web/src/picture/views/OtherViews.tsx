@@ -1,5 +1,6 @@
 import { cameraOf, freeSubjectId, type Look } from '@undulan/core';
 import { applyEdit, frontChosen, selectMotion, subjectSelected } from '../../editing/index.ts';
+import { WhatIsThis } from '../../help/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, ButtonGroup } from '../../ui/index.ts';
 import { SideView } from './SideView.tsx';
@@ -21,7 +22,10 @@ export function OtherViews() {
   return (
     <section aria-label="Other views" className="grid gap-1.5">
       <div className="flex items-center justify-between gap-2 text-xs">
-        <h3 className="font-semibold text-faint">Other views</h3>
+        <span className="flex items-center gap-1">
+          <h3 className="font-semibold text-faint">Other views</h3>
+          <WhatIsThis of="Other views" />
+        </span>
         {camera ? (
           <ButtonGroup
             label="The picture is seen"

@@ -2,6 +2,7 @@ import { drawingUp, findChannel, type Subject } from '@undulan/core';
 import { useState } from 'react';
 import { z } from 'zod';
 import { applyEdit, type EditRequest, selectMotion } from '../../editing/index.ts';
+import { WhatIsThis } from '../../help/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
 import { Button, DecimalInput } from '../../ui/index.ts';
@@ -27,9 +28,10 @@ export function DrawingsFields({ subject }: { subject: Subject }) {
   const held = here && next ? next.frame - here.frame : null;
   return (
     <fieldset aria-label="Drawings" className="grid gap-1.5 text-xs text-faint">
-      <p>
+      <p className="flex items-center gap-1">
         {up > 0 ? `Drawing ${up} of ${pile.length} is up on frame ${frame}` : `No drawing is up on frame ${frame}`}
         {held !== null && `, for ${held} ${held === 1 ? 'frame' : 'frames'}`}.
+        <WhatIsThis of="Drawings" />
       </p>
       <div className="flex flex-wrap items-center gap-1.5">
         <Button

@@ -26,6 +26,7 @@ import {
   soloToggled,
   subjectSelected,
 } from '../../editing/index.ts';
+import { WhatIsThis } from '../../help/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
 import { Button, Menu, MenuItem, MenuLine } from '../../ui/index.ts';
@@ -72,7 +73,10 @@ export function SubjectList() {
   return (
     <section aria-label="Subjects" className="grid gap-1.5">
       <div className="flex items-center justify-between gap-2">
-        <h3 className="text-xs font-semibold text-faint">Subjects, front to back</h3>
+        <span className="flex items-center gap-1">
+          <h3 className="text-xs font-semibold text-faint">Subjects, front to back</h3>
+          <WhatIsThis of="Subjects" />
+        </span>
         <span className="flex gap-1.5">
           <Button
             small
