@@ -18,7 +18,7 @@ export {
   Guided,
   Cue,
 } from './document/schema.ts';
-export { PathPoint, Point } from './document/geometry.ts';
+export { PathPoint, piecePoint, Point } from './document/geometry.ts';
 export {
   boxOfLines,
   boxOfLook,

@@ -63,14 +63,14 @@ export const ABOUT: Record<string, About> = {
   },
   'Other views': {
     says:
-      'The same stage from above and from the side, with the way of what is selected. An arc that looks right from the ' +
-      'front may break in depth: it is seen here.',
+      'The same stage from above and from the side, with the way of what is selected. An arc that looks right ' +
+      'from the front may break in depth: it is seen here.',
     shows: 'toss',
   },
   Drawings: {
     says:
-      'A pile of drawings of one subject: each is up until the next one is. Draw a new one on a frame, or begin with a ' +
-      'copy of the one before.',
+      'A pile of drawings of one subject: each is up until the next one is. Draw a new one on a frame, or begin ' +
+      'with a copy of the one before.',
     shows: 'fade',
   },
   Frames: {

@@ -63,8 +63,8 @@ export const WALKS = {
       at: region('Picture'),
       title: 'The model',
       says:
-        'With Record on, dragging the subject, or a handle about it, sets a key on this frame. Picture only, above, gives ' +
-        'it the whole page and the tools to draw with.',
+        'With Record on, dragging the subject, or a handle about it, sets a key on this frame. Picture only, ' +
+        'above, gives it the whole page and the tools to draw with.',
     },
     ...TIME,
     {

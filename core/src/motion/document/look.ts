@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { Colour, PathPoint } from './geometry.ts';
+import { Colour, PathPoint, piecePoint } from './geometry.ts';
 
 /** Shapes that are ready, drawn to any size. */
 export const READY_SHAPES = ['box', 'disc', 'pill', 'drop', 'glass', 'slice', 'drawer', 'cake'] as const;
@@ -106,12 +106,8 @@ export function boxOfLines(lines: readonly DrawnLine[]): LookBox | null {
       take(from.x, from.y);
       if (!to) continue;
       for (let part = 1; part < PARTS; part++) {
-        const [t, u] = [part / PARTS, 1 - part / PARTS];
-        const [a, b, c, d] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
-        take(
-          a * from.x + b * (from.x + from.out.x) + c * (to.x + to.in.x) + d * to.x,
-          a * from.y + b * (from.y + from.out.y) + c * (to.y + to.in.y) + d * to.y,
-        );
+        const { x, y } = piecePoint(from, to, part / PARTS);
+        take(x, y);
       }
     }
   }

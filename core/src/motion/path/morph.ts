@@ -1,5 +1,5 @@
 import { mixColours, packColour, unpackColour } from '../document/colour.ts';
-import type { Point } from '../document/geometry.ts';
+import { piecePoint, type Point } from '../document/geometry.ts';
 import type { Drawing, DrawnLine } from '../document/look.ts';
 
 /** Each outline is taken as so many points, evenly spread by arc length. */
@@ -20,12 +20,7 @@ function measure({ points, closed }: DrawnLine): Measured {
   for (let i = 0; i < count; i++) {
     const [from, to] = [points[i]!, points[(i + 1) % points.length]!];
     for (let part = i === 0 ? 0 : 1; part <= PARTS; part++) {
-      const [t, u] = [part / PARTS, 1 - part / PARTS];
-      const [a, b, c, d] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
-      all.push({
-        x: a * from.x + b * (from.x + from.out.x) + c * (to.x + to.in.x) + d * to.x,
-        y: a * from.y + b * (from.y + from.out.y) + c * (to.y + to.in.y) + d * to.y,
-      });
+      all.push(piecePoint(from, to, part / PARTS));
     }
   }
   const gone = [0];

@@ -1,4 +1,4 @@
-import type { DrawnLine, DrawnPoint, Point } from '@undulan/core';
+import { type DrawnLine, type DrawnPoint, piecePoint, type Point } from '@undulan/core';
 import fitCurve from 'fit-curve';
 
 /** A point as the pen left it: where, in px, and how hard it was pressed. */
@@ -79,13 +79,8 @@ export function simplifyLine(line: DrawnLine, smooth: number): DrawnLine {
     way.push({ x: from.x, y: from.y, press });
     if (!to) continue;
     for (let part = 1; part < PARTS; part++) {
-      const [t, u] = [part / PARTS, 1 - part / PARTS];
-      const [a, b, c, d] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
-      way.push({
-        x: a * from.x + b * (from.x + from.out.x) + c * (to.x + to.in.x) + d * to.x,
-        y: a * from.y + b * (from.y + from.out.y) + c * (to.y + to.in.y) + d * to.y,
-        press: u * press + t * (to.press ?? 0.5),
-      });
+      const t = part / PARTS;
+      way.push({ ...piecePoint(from, to, t), press: press + t * ((to.press ?? 0.5) - press) });
     }
   }
   if (closed) way.push(way[0]!);

@@ -1,4 +1,4 @@
-import type { PathPoint, Point, PointLine } from '@undulan/core';
+import { type PathPoint, piecePoint, type Point, type PointLine } from '@undulan/core';
 
 const NONE: Point = { x: 0, y: 0 };
 
@@ -86,10 +86,8 @@ export function nearestOn(
   for (let piece = 0; piece < count; piece++) {
     const [from, to] = [points[piece]!, points[(piece + 1) % points.length]!];
     for (let part = 0; part <= PARTS; part++) {
-      const [t, u] = [part / PARTS, 1 - part / PARTS];
-      const [a, b, c, d] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
-      const x = a * from.x + b * (from.x + from.out.x) + c * (to.x + to.in.x) + d * to.x;
-      const y = a * from.y + b * (from.y + from.out.y) + c * (to.y + to.in.y) + d * to.y;
+      const t = part / PARTS;
+      const { x, y } = piecePoint(from, to, t);
       const distance = Math.hypot(x - at.x, y - at.y);
       if (!nearest || distance < nearest.distance) nearest = { piece, t, distance };
     }

@@ -1,4 +1,4 @@
-import { createMorph, type Drawing, drawingAt, type DrawnLine, type Look, type Morph } from '@undulan/core';
+import { createMorph, type Drawing, drawingAt, type DrawnLine, type Look, type Morph, piecePoint } from '@undulan/core';
 import { getStroke } from 'perfect-freehand';
 import { traceLook } from './shapes.ts';
 
@@ -45,12 +45,8 @@ function quickPath(line: DrawnLine, longest: number): Path2D {
       Math.hypot(to.in.x, to.in.y);
     const parts = Math.max(1, Math.ceil(round / longest));
     for (let part = 1; part <= parts; part++) {
-      const [t, u] = [part / parts, 1 - part / parts];
-      const [a, b, c, d] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
-      path.lineTo(
-        a * from.x + b * (from.x + from.out.x) + c * (to.x + to.in.x) + d * to.x,
-        a * from.y + b * (from.y + from.out.y) + c * (to.y + to.in.y) + d * to.y,
-      );
+      const { x, y } = piecePoint(from, to, part / parts);
+      path.lineTo(x, y);
     }
   }
   if (closed) path.closePath();
@@ -86,13 +82,9 @@ export function brushShape(line: DrawnLine, widthPx: number): Path2D {
     pressed.push([from.x, from.y, press]);
     if (!to) continue;
     for (let part = 1; part < PARTS; part++) {
-      const [t, u] = [part / PARTS, 1 - part / PARTS];
-      const [a, b, c, d] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
-      pressed.push([
-        a * from.x + b * (from.x + from.out.x) + c * (to.x + to.in.x) + d * to.x,
-        a * from.y + b * (from.y + from.out.y) + c * (to.y + to.in.y) + d * to.y,
-        u * press + t * (to.press ?? USUAL_PRESS),
-      ]);
+      const t = part / PARTS;
+      const { x, y } = piecePoint(from, to, t);
+      pressed.push([x, y, press + t * ((to.press ?? USUAL_PRESS) - press)]);
     }
   }
   const path = new Path2D();
