@@ -269,6 +269,54 @@ test('pictures come in as outlines or as pictures; nothing in them runs, what is
   await saved(page);
 });
 
+test('the picture is looked at from nearer by, measured and lined up; subjects snap; a colour is taken', async ({
+  page,
+}) => {
+  await blankPicture(page);
+  const stage = page.locator('[data-stage]').first();
+  const width = async (): Promise<number> => (await stage.boundingBox())!.width;
+  const whole = await width();
+  const size = page.getByRole('group', { name: 'Size of the picture' });
+  await size.getByRole('button', { name: 'Nearer' }).click();
+  await expect.poll(width).toBeGreaterThan(whole * 1.4);
+  await size.getByRole('button', { name: 'All of the picture' }).click();
+  await expect.poll(width).toBe(whole);
+
+  await size.getByRole('button', { name: 'Rulers and grid' }).click();
+  const rulers = page.getByRole('group', { name: 'Rulers and grid' });
+  await expect(rulers.getByText('400', { exact: true }).first()).toBeVisible();
+  await rulers.getByRole('button', { name: 'Measured in px' }).click();
+  await expect(rulers.getByText('4', { exact: true }).first()).toBeVisible();
+  const ruler = await onStage(page, 9, 200);
+  await drag(page, ruler, { x: (await onStage(page, 333, 0)).x - ruler.x, y: 0 });
+  await expect(rulers.getByRole('img', { name: /^Line at 3\.3\d? m$/ })).toBeVisible();
+
+  await page
+    .getByRole('region', { name: 'Numbers' })
+    .getByRole('button', { name: /^Show \d+$/ })
+    .click();
+  const x = page.getByRole('textbox', { name: 'Position x on frame 1' });
+  // The box is 90 px wide: its left edge comes near the line and is drawn to it.
+  const box = Number((await x.inputValue()).replace('−', '-'));
+  const from = await onStage(page, box, 270);
+  const to = await onStage(page, 333 + 45 + 2, 270);
+  await drag(page, from, { x: to.x - from.x, y: 0 });
+  const line = Number(
+    /[\d.]+/.exec((await rulers.getByRole('img', { name: /^Line at/ }).getAttribute('aria-label'))!)![0],
+  );
+  await expect(x).toHaveValue(String(Math.round(line * 100) + 45));
+  await page.getByRole('region', { name: 'Subjects' }).getByRole('button', { pressed: true }).first().focus();
+
+  await page
+    .getByRole('button', { name: /^Fill: #/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Take a colour from the picture' }).click();
+  const ground = await onStage(page, 900, 500);
+  await page.mouse.click(ground.x, ground.y);
+  await expect(page.getByRole('button', { name: 'Fill: #fffdf8' }).first()).toBeVisible();
+});
+
 test('in depth: dragged from above a subject is behind; the camera is keyed and looked past', async ({ page }) => {
   await blankPicture(page);
   const above = page.getByRole('group', { name: 'The stage from above' });

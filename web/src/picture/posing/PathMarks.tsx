@@ -1,8 +1,19 @@
-import { channelOf, marksToTravel, moveMark, type Point, samplerOf, travelToMarks } from '@undulan/core';
+import {
+  applyTo,
+  channelOf,
+  hasView,
+  inverseOf,
+  marksToTravel,
+  moveMark,
+  type Point,
+  projectionOf,
+  samplerOf,
+  travelToMarks,
+} from '@undulan/core';
 import { useRef, useState } from 'react';
 import { applyEdit, type EditRequest, previewEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { useClock } from '../../time/index.ts';
+import { useClock, useRestingFrame } from '../../time/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
 import { useHeldMotion } from './use-held-motion.ts';
 
@@ -20,6 +31,7 @@ const PLACES = 800;
 export function PathMarks({ scale }: { scale: number }) {
   const dispatch = useAppDispatch();
   const clock = useClock();
+  const frame = useRestingFrame();
   const [isOwn, setOwn] = useState(false);
   const motion = useHeldMotion(isOwn);
   const settled = useAppSelector(selectMotion);
@@ -27,14 +39,18 @@ export function PathMarks({ scale }: { scale: number }) {
   const layer = useRef<SVGSVGElement>(null);
   const subject = motion?.subjects.find(({ id }) => id === subjectId);
   const path = motion?.guides.find(({ id }) => id === subject?.guide?.pathId);
+  // Where the path is in the picture: as deep as the subject that goes along it.
+  const seen = motion && subject && hasView(motion) ? projectionOf(motion, subject, frame) : null;
+  const back = seen && inverseOf(seen);
 
   const requestFor = (index: number, xPx: number, yPx: number): EditRequest | null => {
     if (!settled || !path || subjectId === null) return null;
     const box = layer.current!.getBoundingClientRect();
-    const at: Point = {
+    const inPicture: Point = {
       x: ((xPx - box.left) / box.width) * settled.stage.widthPx,
       y: ((yPx - box.top) / box.height) * settled.stage.heightPx,
     };
+    const at = back ? applyTo(back, inPicture) : inPicture;
     const { first, last } = settled.range;
     const { keys } = channelOf(settled, subjectId, 'travel');
     const marks = travelToMarks(keys, first, last - first + 1);
@@ -75,7 +91,11 @@ export function PathMarks({ scale }: { scale: number }) {
   const keyed = channelOf(motion, subject.id, 'travel').keys.length > 0;
   const marks =
     keyed && count <= MOST_MARKS ? travelToMarks(channelOf(motion, subject.id, 'travel').keys, first, count) : [];
-  const line = Array.from({ length: 121 }, (_, i) => sampler.placeAt(i / 120));
+  const placed = (share: number): Point => {
+    const place = sampler.placeAt(share);
+    return seen ? applyTo(seen, place) : place;
+  };
+  const line = Array.from({ length: 121 }, (_, i) => placed(i / 120));
   return (
     <svg
       ref={layer}
@@ -92,7 +112,7 @@ export function PathMarks({ scale }: { scale: number }) {
         strokeDasharray={`${6 * px} ${4 * px}`}
       />
       {marks.map((share, i) => {
-        const { x, y } = sampler.placeAt(share);
+        const { x, y } = placed(share);
         return (
           <circle
             key={i}

@@ -36,7 +36,9 @@ import { toFineness } from '../../values/index.ts';
 import { drawScene, subjectAt } from './draw-scene.ts';
 import { putTrail, trailKeyAt } from './draw-trail.ts';
 import { drawOnion, type OnionSettings } from './onion.ts';
-import { boxInPicture, snapMove, type SnappedMove, snapTargets } from './snap-move.ts';
+import { boxInPicture, snapMove, type SnappedMove, type SnapTargets, snapTargets } from './snap-move.ts';
+import { gridLines, gridStep, useStageGrid } from './stage-grid.ts';
+import { StageGrid } from './StageGrid.tsx';
 import { type StageDrawing, StageView } from './StageView.tsx';
 
 export const TARGET_COLOUR = '#0b7a6f';
@@ -122,6 +124,7 @@ export function EditableStage({ tone, target, trail, onion, overlay, marks, draw
   const subjectId = useAppSelector((state) => state.selection.subjectId);
   const change = useChangeValues();
   const [snaps] = useStored('stage-snap', true);
+  const [grid] = useStageGrid();
   const [snapped, setSnapped] = useState<SnappedMove | null>(null);
   const colour = tone === 'take' ? TAKE_COLOUR : TARGET_COLOUR;
 
@@ -160,10 +163,20 @@ export function EditableStage({ tone, target, trail, onion, overlay, marks, draw
     const subject = settled && findSubject(settled, drag.subjectId);
     const box = subject && !drag.ofKey && snaps && !altKey && boxInPicture(settled, subject, drag.frame);
     if (!box) return { dx, dy, x: null, y: null };
-    const snapped = snapMove(box, snapTargets(settled, drag.subjectId, drag.frame), dx, dy, SNAP_PX * drag.pxPerPx);
+    const snapped = snapMove(box, targetsOf(settled, drag), dx, dy, SNAP_PX * drag.pxPerPx);
     // What is held to one way stays on it.
     if (shiftKey) return sideways ? { ...snapped, dy, y: null } : { ...snapped, dx, x: null };
     return snapped;
+  };
+  /** The stage's own and other subjects; and what is shown to line things up by. */
+  const targetsOf = (from: MotionDocument, { subjectId: id, frame, pxPerPx }: SubjectDrag): SnapTargets => {
+    const { xs, ys } = snapTargets(from, id, frame);
+    if (!grid.shown) return { xs, ys };
+    const step = gridStep(from.stage, grid.unit, 1 / pxPerPx);
+    return {
+      xs: [...xs, ...grid.lines.xs, ...gridLines(from.stage.widthPx, step)],
+      ys: [...ys, ...grid.lines.ys, ...gridLines(from.stage.heightPx, step)],
+    };
   };
   const valuesAfter = (drag: SubjectDrag, { dx, dy }: SnappedMove): KeyValue[] => {
     if (!settled) return [];
@@ -274,6 +287,7 @@ export function EditableStage({ tone, target, trail, onion, overlay, marks, draw
           overlay={overlay}
           marks={(scale) => (
             <>
+              <StageGrid stage={motion.stage} scale={scale} />
               {marks?.(scale)}
               {snapped && <SnapLines {...snapped} stage={motion.stage} scale={scale} />}
             </>

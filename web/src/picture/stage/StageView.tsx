@@ -1,6 +1,6 @@
 import type { Stage } from '@undulan/core';
 import { clsx } from 'clsx';
-import { Magnet, Maximize, Minus, Plus } from 'lucide-react';
+import { Grid3x3, Magnet, Maximize, Minus, Plus } from 'lucide-react';
 import {
   type HTMLAttributes,
   type PointerEvent,
@@ -14,6 +14,7 @@ import {
 import { useOnFrame } from '../../time/index.ts';
 import { Button, type Size, useSize, useStored } from '../../ui/index.ts';
 import { useLoadedPictures } from './loaded-pictures.ts';
+import { useStageGrid } from './stage-grid.ts';
 import { FITTED, panned, placeStage, type StagePlace, type StageZoom, zoomedAbout } from './stage-zoom.ts';
 
 /** Draws a frame in stage pixels. */
@@ -163,6 +164,7 @@ function ZoomButtons({ place, size, zoom, setZoom }: Zooming) {
     setZoom(zoomedAbout(place, size!, zoom, [size!.widthPx / 2, size!.heightPx / 2], by));
   const square = { kind: 'quiet', square: true, small: true } as const;
   const [snaps, setSnaps] = useStored('stage-snap', true);
+  const [grid, setGrid] = useStageGrid();
   return (
     <div
       role="group"
@@ -182,6 +184,16 @@ function ZoomButtons({ place, size, zoom, setZoom }: Zooming) {
         onClick={() => setSnaps(!snaps)}
       >
         <Magnet size={12} />
+      </Button>
+      <Button
+        {...square}
+        aria-label="Rulers and grid"
+        aria-pressed={grid.shown}
+        tip="Rulers and a grid; drag a line out of a ruler"
+        className={grid.shown ? 'text-accent' : 'text-faint'}
+        onClick={() => setGrid({ shown: !grid.shown })}
+      >
+        <Grid3x3 size={12} />
       </Button>
       <Button
         {...square}
