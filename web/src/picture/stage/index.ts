@@ -6,6 +6,7 @@ export { StageView } from './StageView.tsx';
 export type { StageDrawing } from './StageView.tsx';
 export { linesOfLook } from './traced-lines.ts';
 export { lookStateAt, drawScene, drawShifted, pivotOnStage, subjectAt } from './draw-scene.ts';
+export { loadedPicture, useLoadedPictures } from './loaded-pictures.ts';
 export { sizeOfWords } from './paint-look.ts';
 export { putTrail } from './draw-trail.ts';
 export { PLAIN_ONION } from './onion.ts';

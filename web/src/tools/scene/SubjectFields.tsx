@@ -5,7 +5,7 @@ import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { ColourField, CommitInput, DecimalField, Field, Select, Tick } from '../../ui/index.ts';
 import { DrawingsFields } from './DrawingsFields.tsx';
 import { MorphFields } from './MorphFields.tsx';
-import { ReplacePicture } from './ReplacePicture.tsx';
+import { PictureFields } from './PictureFields.tsx';
 import { TextFields } from './TextFields.tsx';
 
 const CHANGEABLE = [...READY_SHAPES, 'polygon', 'line'] as const;
@@ -111,7 +111,7 @@ export function SubjectFields({ courseId }: { courseId: string }) {
         </fieldset>
       )}
       {look.text && <TextFields look={look} text={look.text} onLook={setLook} />}
-      {look.shape === 'picture' && <ReplacePicture look={look} courseId={courseId} onLook={setLook} />}
+      {look.shape === 'picture' && <PictureFields look={look} courseId={courseId} onLook={setLook} />}
       {look.drawings && <DrawingsFields subject={subject} />}
       <MorphFields subject={subject} />
     </div>
