@@ -1,6 +1,6 @@
 import { useLayoutEffect, useMemo, useRef } from 'react';
 import { selectMotion } from '../../editing/index.ts';
-import { drawScene } from '../../picture/stage/index.ts';
+import { drawScene, useLoadedPictures } from '../../picture/stage/index.ts';
 import { useAppSelector } from '../../state/index.ts';
 import { useClock, useTimeScale } from '../../time/index.ts';
 import { Strip } from '../../time-page/index.ts';
@@ -12,6 +12,7 @@ const GAP_PX = 4;
 export function FilmStrip() {
   const motion = useAppSelector(selectMotion)!;
   const scale = useTimeScale();
+  const pictures = useLoadedPictures();
   const clock = useClock();
   const canvas = useRef<HTMLCanvasElement>(null);
   const [measure, size] = useSize();
@@ -40,7 +41,8 @@ export function FilmStrip() {
       drawScene(context, motion, frame);
       context.restore();
     }
-  }, [motion, frames, scale, heightPx, widthPx]);
+    // A picture that came is drawn.
+  }, [motion, frames, scale, heightPx, widthPx, pictures]);
 
   return (
     <Strip title="Film" label={every === 1 ? 'every frame' : `a picture each ${every} frames`}>
