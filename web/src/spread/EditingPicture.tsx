@@ -6,7 +6,7 @@ import { recordToggled, selectSettledSubject } from '../editing/index.ts';
 import { useShortcuts } from '../keyboard/index.ts';
 import { KeyHere } from '../panels/numbers/index.ts';
 import {
-  MakingLayer,
+  MakingPad,
   type Tool,
   ToolOptions,
   ToolRow,
@@ -76,7 +76,7 @@ export function EditingPicture(props: EditingPictureProps) {
               <ChainHandle scale={scale} />
             </>
           ) : (
-            <MakingLayer tool={tool} settings={settings} scale={scale} onTool={setTool} />
+            <MakingPad tool={tool} settings={settings} scale={scale} onTool={setTool} />
           )
         }
         drawOver={drawOver}

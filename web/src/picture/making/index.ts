@@ -1,5 +1,5 @@
 // Making the scene: drawn lines, shapes, words, pictures, paths, and the points of all of them.
-export { MakingLayer } from './MakingLayer.tsx';
+export { MakingPad } from './MakingPad.tsx';
 export { ToolOptions } from './ToolOptions.tsx';
 export { ToolRow } from './ToolRow.tsx';
 export { PICTURE_TYPES, useReadPicture, useScenePictures } from './use-scene-pictures.tsx';

@@ -20,7 +20,7 @@ function boxOf(from: Point, to: Point, square: boolean): { x: number; y: number;
 }
 
 /** Lies over the picture: a shape is drawn from corner to corner, a line from end to end. */
-export function ShapeLayer({ settings }: { settings: ToolSettings }) {
+export function ShapePad({ settings }: { settings: ToolSettings }) {
   const clock = useClock();
   const { stage } = useAppSelector(selectMotion)!;
   const create = useNewSubject();

@@ -8,7 +8,7 @@ import type { ToolSettings } from './tool.ts';
 import { useNewSubject } from './use-new-subject.ts';
 import { intoLook, placeOn } from './use-stage-place.ts';
 
-interface DrawLayerProps {
+interface DrawPadProps {
   tool: 'pencil' | 'brush';
   settings: ToolSettings;
 }
@@ -17,7 +17,7 @@ interface DrawLayerProps {
 const USUAL_PRESS = 0.5;
 
 /** Lies over the picture: what the pen draws becomes a line of the drawing that is up, or a subject of its own. */
-export function DrawLayer({ tool, settings }: DrawLayerProps) {
+export function DrawPad({ tool, settings }: DrawPadProps) {
   const dispatch = useAppDispatch();
   const clock = useClock();
   const motion = useAppSelector(selectMotion)!;

@@ -5,7 +5,7 @@ import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
 import { closesItself, fitLine, type PenPoint } from './fit-line.ts';
-import { pathOf } from './PointsLayer.tsx';
+import { pathOf } from './PointsPad.tsx';
 import type { ToolSettings } from './tool.ts';
 import { placeOn } from './use-stage-place.ts';
 
@@ -17,7 +17,7 @@ const CLOSING_PX = 12;
  * Lies over the picture: a guide path is put down point by point (a drag makes a point round) or drawn by hand. The
  * selected subject goes onto it, and travels at once.
  */
-export function PathLayer({ settings, scale }: { settings: ToolSettings; scale: number }) {
+export function PathPad({ settings, scale }: { settings: ToolSettings; scale: number }) {
   const dispatch = useAppDispatch();
   const clock = useClock();
   const motion = useAppSelector(selectMotion)!;

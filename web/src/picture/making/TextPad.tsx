@@ -10,7 +10,7 @@ import { placeOn } from './use-stage-place.ts';
 const NEW_WORDS: Words = { words: 'Text', font: 'heading', weight: 600, sizePx: 48 };
 
 /** Lies over the picture: a press puts words there, to be changed beside it. */
-export function TextLayer({ settings, onPut }: { settings: ToolSettings; onPut: () => void }) {
+export function TextPad({ settings, onPut }: { settings: ToolSettings; onPut: () => void }) {
   const clock = useClock();
   const { stage } = useAppSelector(selectMotion)!;
   const create = useNewSubject();

@@ -86,7 +86,7 @@ interface Grabbed {
  * Over the picture: the points of the selected subject's drawing and of its path, to be moved, bent, made corner or
  * smooth, taken out and put in.
  */
-export function PointsLayer({ scale }: { scale: number }) {
+export function PointsPad({ scale }: { scale: number }) {
   const dispatch = useAppDispatch();
   const clock = useClock();
   const stage = useAppSelector((state) => selectMotion(state)!.stage);
