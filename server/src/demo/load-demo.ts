@@ -16,9 +16,11 @@ import { ReadingModel } from '../readings/reading.model.ts';
 import { NoteModel, ReplyModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
 import { keepTarget } from '../targets/target.model.ts';
 import { DEMO_COURSE, DEMO_INSTRUCTOR, DEMO_LEARNERS, DEMO_PASSWORD, type DemoLearner } from './demo-people.ts';
+import type { DemoExercise } from './demo-scene.ts';
 import { PLATE_SVG } from './kitchen-looks.ts';
-import { DEMO_EXERCISES, type DemoExercise, type DemoExerciseName, PLATE_PICTURE_ID } from './kitchen-scenes.ts';
+import { DEMO_EXERCISES, type DemoExerciseName } from './kitchen-scenes.ts';
 import { DEMO_DRAFTS, DEMO_EASES, DEMO_PHRASES, DEMO_TAKES, type DemoNote, type DemoTake } from './kitchen-work.ts';
+import { PLATE_PICTURE_ID } from './made-scenes.ts';
 
 const DAY_MS = 24 * 60 * 60 * 1000;
 

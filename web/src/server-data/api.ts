@@ -3,7 +3,6 @@ import type {
   Assignment,
   ChangeWork,
   CourseOverview,
-  CoursePicture,
   Created,
   Credentials,
   DemoAccounts,
@@ -299,35 +298,6 @@ export const api = createApi({
       invalidatesTags: saidOfTake,
     }),
 
-    keepPicture: build.mutation<Created, { courseId: string; file: File }>({
-      responseSchema: SCHEMAS?.keepPicture,
-      query: ({ courseId, file }) => ({
-        url: `/courses/${courseId}/pictures`,
-        method: 'POST',
-        body: file,
-        headers: { 'content-type': file.type },
-      }),
-      invalidatesTags: ['Picture'],
-    }),
-    keepScenePicture: build.mutation<Created, { courseId: string; picture: Blob }>({
-      responseSchema: SCHEMAS?.keepPicture,
-      query: ({ courseId, picture }) => ({
-        url: `/courses/${courseId}/scene-pictures`,
-        method: 'POST',
-        body: picture,
-        headers: { 'content-type': picture.type },
-      }),
-    }),
-    pictures: build.query<CoursePicture[], string>({
-      responseSchema: SCHEMAS?.pictures,
-      query: (courseId) => `/courses/${courseId}/pictures`,
-      providesTags: ['Picture'],
-    }),
-    removePicture: build.mutation<void, string>({
-      query: (id) => ({ url: `/pictures/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['Picture'],
-    }),
-
     phrases: build.query<Phrase[], void>({
       responseSchema: SCHEMAS?.phrases,
       query: () => '/phrases',
@@ -387,14 +357,10 @@ export const {
   useCancelReadingJobMutation,
   useReplyToNoteMutation,
   useMarkNoteMutation,
-  useKeepPictureMutation,
-  useKeepScenePictureMutation,
   usePhrasesQuery,
   useKeepPhraseMutation,
   useRemovePhraseMutation,
   useChangePasswordMutation,
   useOpenSessionsQuery,
   useEndSessionMutation,
-  usePicturesQuery,
-  useRemovePictureMutation,
 } = api;

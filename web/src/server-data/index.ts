@@ -17,8 +17,6 @@ export {
   useEndSessionMutation,
   useHandInMutation,
   useKeepPhraseMutation,
-  useKeepPictureMutation,
-  useKeepScenePictureMutation,
   useLazyCheckDraftQuery,
   useLazySettingQuery,
   useLearnerCourseQuery,
@@ -26,7 +24,6 @@ export {
   useOpenSessionsQuery,
   useOverviewQuery,
   usePhrasesQuery,
-  usePicturesQuery,
   usePlansQuery,
   usePublishMutation,
   useReadAgainMutation,
@@ -35,7 +32,6 @@ export {
   useRemoveEaseMutation,
   useRemoveNoteMutation,
   useRemovePhraseMutation,
-  useRemovePictureMutation,
   useRemovePlanMutation,
   useReplyToNoteMutation,
   useReturnReviewMutation,
@@ -53,4 +49,10 @@ export {
   useWaitingQuery,
   useWithdrawMutation,
 } from './api.ts';
+export {
+  useKeepPictureMutation,
+  useKeepScenePictureMutation,
+  usePicturesQuery,
+  useRemovePictureMutation,
+} from './pictures-api.ts';
 export { explain, isProblem, isUnreachable } from './problem.ts';

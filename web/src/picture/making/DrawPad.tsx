@@ -3,10 +3,11 @@ import { type PointerEvent, useRef, useState } from 'react';
 import { applyEdit, selectMotion, selectSettledSubject } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
+import { placeOn, StageOverlay } from '../stage/index.ts';
 import { closesItself, fitLine, type PenPoint } from './fit-line.ts';
+import { intoLook } from './into-look.ts';
 import type { ToolSettings } from './tool.ts';
 import { useNewSubject } from './use-new-subject.ts';
-import { intoLook, placeOn } from './use-stage-place.ts';
 
 interface DrawPadProps {
   tool: 'pencil' | 'brush';
@@ -81,16 +82,12 @@ export function DrawPad({ tool, settings }: DrawPadProps) {
     window.addEventListener('keydown', escape, true);
   };
 
-  const { widthPx, heightPx } = motion.stage;
   return (
-    <svg
+    <StageOverlay
       ref={layer}
-      viewBox={`0 0 ${widthPx} ${heightPx}`}
-      role="img"
-      aria-label={
-        onto ? `Drawing onto ${onto.name}, frame ${clock.frame}` : 'Drawing on the stage: a line is a new subject'
-      }
-      className="absolute inset-0 h-full w-full cursor-crosshair touch-none"
+      stage={motion.stage}
+      takesPointer
+      label={onto ? `Drawing onto ${onto.name}, frame ${clock.frame}` : 'Drawing on the stage: a line is a new subject'}
       onPointerDown={press}
     >
       <polyline
@@ -102,7 +99,7 @@ export function DrawPad({ tool, settings }: DrawPadProps) {
         strokeLinecap="round"
         strokeLinejoin="round"
       />
-    </svg>
+    </StageOverlay>
   );
 }
 

@@ -4,7 +4,7 @@ import { applyEdit, previewEdit, selectSettledSubject, selectShownMotion } from 
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
-import { placeOn } from './use-stage-place.ts';
+import { placeOn } from '../stage/index.ts';
 
 const COLOUR = '#0b7a6f';
 /** Every so many of the matched points has its thread. */

@@ -4,10 +4,10 @@ import { applyEdit, selectMotion, selectSettledSubject } from '../../editing/ind
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
+import { placeOn, StageOverlay } from '../stage/index.ts';
 import { closesItself, fitLine, type PenPoint } from './fit-line.ts';
 import { pathOf } from './PointsPad.tsx';
 import type { ToolSettings } from './tool.ts';
-import { placeOn } from './use-stage-place.ts';
 
 const NONE: Point = { x: 0, y: 0 };
 /** So near its first point, on screen, a press closes the path. */
@@ -115,16 +115,15 @@ export function PathPad({ settings, scale }: { settings: ToolSettings; scale: nu
   const px = 1 / scale;
   const shown = pointer && points.length > 0 ? [...points, { ...pointer, in: NONE, out: NONE }] : points;
   return (
-    <svg
+    <StageOverlay
       ref={layer}
-      viewBox={`0 0 ${motion.stage.widthPx} ${motion.stage.heightPx}`}
-      role="img"
-      aria-label={
+      stage={motion.stage}
+      takesPointer
+      label={
         points.length === 0
           ? 'Press for the first point of a path'
           : `${points.length} points: press for the next, Enter ends the path, the first point closes it`
       }
-      className="absolute inset-0 h-full w-full cursor-crosshair touch-none"
       onPointerDown={press}
       onPointerMove={(event) => setPointer(placeOn(event.currentTarget, motion.stage, event))}
       onDoubleClick={() => keep(points.slice(0, -1), false)}
@@ -148,6 +147,6 @@ export function PathPad({ settings, scale }: { settings: ToolSettings; scale: nu
           strokeWidth={2 * px}
         />
       ))}
-    </svg>
+    </StageOverlay>
   );
 }

@@ -22,9 +22,9 @@ import {
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
+import { placeOn, StageOverlay } from '../stage/index.ts';
 import { MorphMatch } from './MorphMatch.tsx';
 import { bendPiece, isSmooth, moveHandle, movePoint, nearestOn, removePoint, turnPoint } from './point-edits.ts';
-import { placeOn } from './use-stage-place.ts';
 
 /** A line as it can be changed: its points, where they are on the stage, and what keeps other ones. */
 interface EditableLine {
@@ -145,13 +145,7 @@ export function PointsPad({ scale }: { scale: number }) {
   };
 
   return (
-    <svg
-      ref={layer}
-      viewBox={`0 0 ${stage.widthPx} ${stage.heightPx}`}
-      role="group"
-      aria-label="Points of the drawing"
-      className="pointer-events-none absolute inset-0 h-full w-full overflow-visible"
-    >
+    <StageOverlay ref={layer} stage={stage} label="Points of the drawing">
       <MorphMatch scale={scale} layer={layer} />
       {lines.map((line, of) => {
         const { pose, points, closed, colour } = line;
@@ -238,7 +232,7 @@ export function PointsPad({ scale }: { scale: number }) {
           </g>
         );
       })}
-    </svg>
+    </StageOverlay>
   );
 }
 

@@ -4,9 +4,9 @@ import { selectMotion } from '../../editing/index.ts';
 import { useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
 import { type DragMove, usePointerDrag } from '../../ui/index.ts';
+import { placeOn, StageOverlay } from '../stage/index.ts';
 import { lookOfSettings, type ToolSettings } from './tool.ts';
 import { useNewSubject } from './use-new-subject.ts';
-import { placeOn } from './use-stage-place.ts';
 
 /** A press without a drag makes one of this size. */
 const USUAL_PX = 90;
@@ -49,12 +49,11 @@ export function ShapePad({ settings }: { settings: ToolSettings }) {
   });
   const box = drawn && boxOf(drawn.from, drawn.to, drawn.square);
   return (
-    <svg
+    <StageOverlay
       ref={layer}
-      viewBox={`0 0 ${stage.widthPx} ${stage.heightPx}`}
-      role="img"
-      aria-label="Drag from corner to corner for a new shape"
-      className="absolute inset-0 h-full w-full cursor-crosshair touch-none"
+      stage={stage}
+      takesPointer
+      label="Drag from corner to corner for a new shape"
       onPointerDown={(event) => {
         clock.stop();
         drag(event, placeOn(event.currentTarget, stage, event));
@@ -78,6 +77,6 @@ export function ShapePad({ settings }: { settings: ToolSettings }) {
           </text>
         </>
       )}
-    </svg>
+    </StageOverlay>
   );
 }

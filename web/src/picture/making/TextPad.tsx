@@ -2,10 +2,9 @@ import type { Words } from '@undulan/core';
 import { selectMotion } from '../../editing/index.ts';
 import { useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
-import { sizeOfWords } from '../stage/index.ts';
+import { placeOn, sizeOfWords } from '../stage/index.ts';
 import type { ToolSettings } from './tool.ts';
 import { useNewSubject } from './use-new-subject.ts';
-import { placeOn } from './use-stage-place.ts';
 
 const NEW_WORDS: Words = { words: 'Text', font: 'heading', weight: 600, sizePx: 48 };
 

@@ -5,9 +5,9 @@ import { selectMotion } from '../../editing/index.ts';
 import { explain, useKeepScenePictureMutation } from '../../server-data/index.ts';
 import { useAppStore } from '../../state/index.ts';
 import { sayProblem } from '../../ui/index.ts';
+import { placeOn } from '../stage/index.ts';
 import { svgOutlines } from './svg-outlines.ts';
 import { useNewSubject } from './use-new-subject.ts';
-import { placeOn } from './use-stage-place.ts';
 
 export const PICTURE_TYPES = 'image/png,image/jpeg,image/webp,image/gif,image/svg+xml';
 const MOST_BYTES = 12_000_000;

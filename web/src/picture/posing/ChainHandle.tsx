@@ -1,10 +1,11 @@
-import { chainAt, exposedFrame, type KeyValue, type Point, pullChain, stretchOf } from '@undulan/core';
+import { chainAt, exposedFrame, type KeyValue, pullChain, stretchOf } from '@undulan/core';
 import { useRef, useState } from 'react';
 import { previewEdit, useChangeValues } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
 import { toFineness } from '../../values/index.ts';
+import { placeOn, StageOverlay, throughView } from '../stage/index.ts';
 import { useHeldMotion } from './use-held-motion.ts';
 
 /** From this share of its length on a chain is nearly straight, and says so. */
@@ -35,11 +36,8 @@ export function ChainHandle({ scale }: { scale: number }) {
     const before = from.current;
     const last = before?.subjects.find(({ id }) => id === subjectId);
     if (!before || !last) return [];
-    const box = layer.current!.getBoundingClientRect();
-    const to: Point = {
-      x: ((xPx - box.left) / box.width) * before.stage.widthPx,
-      y: ((yPx - box.top) / box.height) * before.stage.heightPx,
-    };
+    const at = placeOn(layer.current!, before.stage, { clientX: xPx, clientY: yPx });
+    const to = throughView(before, last, clock.frame).back(at);
     const pulled = pullChain(before, last, clock.frame, to);
     setLimited(pulled?.limited ?? false);
     return (pulled?.values ?? []).map((value) => ({ ...value, value: toFineness(value.channelId, value.value) }));
@@ -63,24 +61,21 @@ export function ChainHandle({ scale }: { scale: number }) {
   });
   if (!motion || !subject || !chain) return null;
   const px = 1 / scale;
-  const end = chain.joints.at(-1)!;
+  // Its parts are taken to be as deep as its end.
+  const { seen } = throughView(motion, subject, frame);
+  const joints = chain.joints.map(seen);
+  const end = joints.at(-1)!;
   const stretch = stretchOf(chain);
   const { limit, stretches } = subject.chain!;
   return (
-    <svg
-      ref={layer}
-      viewBox={`0 0 ${motion.stage.widthPx} ${motion.stage.heightPx}`}
-      role="group"
-      aria-label={`Chain of ${subject.name}`}
-      className="pointer-events-none absolute inset-0 h-full w-full overflow-visible"
-    >
+    <StageOverlay ref={layer} stage={motion.stage} label={`Chain of ${subject.name}`}>
       <polyline
-        points={chain.joints.map(({ x, y }) => `${x},${y}`).join(' ')}
+        points={joints.map(({ x, y }) => `${x},${y}`).join(' ')}
         fill="none"
         stroke="#2456a6"
         strokeWidth={1.2 * px}
       />
-      {chain.joints.slice(0, -1).map(({ x, y }, i) => (
+      {joints.slice(0, -1).map(({ x, y }, i) => (
         <circle key={i} cx={x} cy={y} r={4.5 * px} fill="var(--page)" stroke="#2456a6" strokeWidth={2 * px} />
       ))}
       <circle
@@ -121,6 +116,6 @@ export function ChainHandle({ scale }: { scale: number }) {
           {limited ? ', it is not pulled further' : ''}
         </text>
       )}
-    </svg>
+    </StageOverlay>
   );
 }

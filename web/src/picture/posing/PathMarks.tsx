@@ -1,20 +1,10 @@
-import {
-  applyTo,
-  channelOf,
-  hasView,
-  inverseOf,
-  marksToTravel,
-  moveMark,
-  type Point,
-  projectionOf,
-  samplerOf,
-  travelToMarks,
-} from '@undulan/core';
+import { channelOf, marksToTravel, moveMark, type Point, samplerOf, travelToMarks } from '@undulan/core';
 import { useRef, useState } from 'react';
 import { applyEdit, type EditRequest, previewEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
+import { placeOn, StageOverlay, throughView } from '../stage/index.ts';
 import { useHeldMotion } from './use-held-motion.ts';
 
 /** More marks than this lie on each other. */
@@ -40,17 +30,12 @@ export function PathMarks({ scale }: { scale: number }) {
   const subject = motion?.subjects.find(({ id }) => id === subjectId);
   const path = motion?.guides.find(({ id }) => id === subject?.guide?.pathId);
   // Where the path is in the picture: as deep as the subject that goes along it.
-  const seen = motion && subject && hasView(motion) ? projectionOf(motion, subject, frame) : null;
-  const back = seen && inverseOf(seen);
+  const through = motion && subject ? throughView(motion, subject, frame) : null;
 
   const requestFor = (index: number, xPx: number, yPx: number): EditRequest | null => {
     if (!settled || !path || subjectId === null) return null;
-    const box = layer.current!.getBoundingClientRect();
-    const inPicture: Point = {
-      x: ((xPx - box.left) / box.width) * settled.stage.widthPx,
-      y: ((yPx - box.top) / box.height) * settled.stage.heightPx,
-    };
-    const at = back ? applyTo(back, inPicture) : inPicture;
+    const inPicture = placeOn(layer.current!, settled.stage, { clientX: xPx, clientY: yPx });
+    const at = through ? through.back(inPicture) : inPicture;
     const { first, last } = settled.range;
     const { keys } = channelOf(settled, subjectId, 'travel');
     const marks = travelToMarks(keys, first, last - first + 1);
@@ -91,19 +76,10 @@ export function PathMarks({ scale }: { scale: number }) {
   const keyed = channelOf(motion, subject.id, 'travel').keys.length > 0;
   const marks =
     keyed && count <= MOST_MARKS ? travelToMarks(channelOf(motion, subject.id, 'travel').keys, first, count) : [];
-  const placed = (share: number): Point => {
-    const place = sampler.placeAt(share);
-    return seen ? applyTo(seen, place) : place;
-  };
+  const placed = (share: number): Point => through!.seen(sampler.placeAt(share));
   const line = Array.from({ length: 121 }, (_, i) => placed(i / 120));
   return (
-    <svg
-      ref={layer}
-      viewBox={`0 0 ${motion.stage.widthPx} ${motion.stage.heightPx}`}
-      role="group"
-      aria-label={`Marks on ${path.name}`}
-      className="pointer-events-none absolute inset-0 h-full w-full overflow-visible"
-    >
+    <StageOverlay ref={layer} stage={motion.stage} label={`Marks on ${path.name}`}>
       <polyline
         points={line.map(({ x, y }) => `${x},${y}`).join(' ')}
         fill="none"
@@ -136,6 +112,6 @@ export function PathMarks({ scale }: { scale: number }) {
           </circle>
         );
       })}
-    </svg>
+    </StageOverlay>
   );
 }

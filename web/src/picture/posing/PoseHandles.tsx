@@ -6,6 +6,7 @@ import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
 import { formatValue } from '../../values/index.ts';
+import { placeOn, StageOverlay } from '../stage/index.ts';
 import {
   type HandleKind,
   type Held,
@@ -78,9 +79,7 @@ const CROWDED_PX = 34;
 const STEPS: Partial<Record<string, number>> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 };
 
 /** Faint until a hand comes near: they lie over what they are about. */
-const MARKS_LOOK =
-  'pointer-events-none absolute inset-0 h-full w-full overflow-visible opacity-45 transition-opacity ' +
-  'focus-within:opacity-100 [[data-stage]:hover_&]:opacity-100';
+const MARKS_LOOK = 'opacity-45 transition-opacity focus-within:opacity-100 [[data-stage]:hover_&]:opacity-100';
 
 interface PoseHandlesProps {
   /** Screen px a stage px. */
@@ -139,12 +138,9 @@ function Handles({ held, kinds, scale, mayPivot, settledAt, onOwn }: HandlesProp
   const change = useChangeValues();
   const layer = useRef<SVGSVGElement>(null);
   const [says, setSays] = useState<{ at: Point; words: string } | null>(null);
-  const { widthPx, heightPx } = held.motion.stage;
 
-  const placeOf = (xPx: number, yPx: number): Point => {
-    const box = layer.current!.getBoundingClientRect();
-    return { x: ((xPx - box.left) / box.width) * widthPx, y: ((yPx - box.top) / box.height) * heightPx };
-  };
+  const placeOf = (xPx: number, yPx: number): Point =>
+    placeOn(layer.current!, held.motion.stage, { clientX: xPx, clientY: yPx });
   const saidOf = (values: readonly KeyValue[]): string =>
     values
       .map(({ channelId, value }) => {
@@ -224,11 +220,10 @@ function Handles({ held, kinds, scale, mayPivot, settledAt, onOwn }: HandlesProp
   const grip = { x: pivot.x + GRIP_PX * px, y: pivot.y + GRIP_PX * px };
   const volume = volumeOf(held);
   return (
-    <svg
+    <StageOverlay
       ref={layer}
-      viewBox={`0 0 ${widthPx} ${heightPx}`}
-      role="group"
-      aria-label={`Handles of ${held.subject.name}`}
+      stage={held.motion.stage}
+      label={`Handles of ${held.subject.name}`}
       className={MARKS_LOOK}
     >
       <polygon
@@ -309,7 +304,7 @@ function Handles({ held, kinds, scale, mayPivot, settledAt, onOwn }: HandlesProp
           {says.words}
         </Said>
       )}
-    </svg>
+    </StageOverlay>
   );
 }
 

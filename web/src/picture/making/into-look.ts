@@ -8,20 +8,6 @@ import {
   type Point,
   seenPose,
 } from '@undulan/core';
-import type { PointerEvent } from 'react';
-
-/** Where on a stage of this size an event is, from a layer that covers the stage. */
-export function placeOn(
-  layer: Element,
-  { widthPx, heightPx }: MotionDocument['stage'],
-  event: Pick<PointerEvent, 'clientX' | 'clientY'>,
-): Point {
-  const box = layer.getBoundingClientRect();
-  return {
-    x: ((event.clientX - box.left) / box.width) * widthPx,
-    y: ((event.clientY - box.top) / box.height) * heightPx,
-  };
-}
 
 /** What is behind the eye has no place in the picture. */
 const NOWHERE: Affine = { a: 0, b: 0, c: 0, d: 0, e: 0, f: 0 };
