@@ -11,6 +11,7 @@ import type {
   WaitingTake,
 } from '@undulan/contract';
 import { applyChanges, findChannel, findingKey, type Reading, READING_VERSION } from '@undulan/core';
+import sharp from 'sharp';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { ReadingModel } from '../src/readings/reading.model.ts';
@@ -311,4 +312,30 @@ test('a stopped job reads no further; many asking at once make one; what nobody 
   expect(await finished(begun)).toMatchObject({ state: 'finished', failed: 0, done: begun.total });
   await ines.get(`/api/reading-jobs/${begun.id}`).expect(403);
   await instructor.get('/api/reading-jobs/nothing').expect(404);
+});
+
+test('pictures of scenes are kept once for the course, whoever brings them, and are none of a brief’s', async () => {
+  const [instructor, ines, jonah] = await Promise.all([
+    harness.signIn('instructor'),
+    harness.signIn('ines'),
+    harness.signIn('jonah'),
+  ]);
+  const bytes = await sharp({ create: { width: 12, height: 8, channels: 4, background: '#0b7a6f80' } })
+    .png()
+    .toBuffer();
+  const send = (who: typeof ines, body: Buffer, course = harness.courseId) =>
+    who.post(`/api/courses/${course}/scene-pictures`).set('Content-Type', 'image/png').send(body);
+  const first = (await send(ines, bytes).expect(201)).body as { id: string };
+  expect((await send(jonah, bytes).expect(201)).body).toEqual(first);
+  const seen = await jonah.get(`/api/pictures/${first.id}`).expect(200);
+  expect((await sharp(seen.body as Buffer).metadata()).hasAlpha).toBe(true);
+  const listed = (await instructor.get(`/api/courses/${harness.courseId}/pictures`).expect(200)).body as {
+    id: string;
+  }[];
+  expect(listed.some(({ id }) => id === first.id)).toBe(false);
+  await send(harness.signedOut(), bytes).expect(401);
+  await send(ines, bytes, '00000000-0000-4000-8000-000000000000').expect(404);
+  for (const junk of [Buffer.from('no picture'), bytes.subarray(0, 40), Buffer.from('<svg onload="x()"/>')])
+    expect((await send(ines, junk).expect(400)).body).toMatchObject({ type: '/problems/invalid-request' });
+  await ines.delete(`/api/pictures/${first.id}`).expect(403);
 });

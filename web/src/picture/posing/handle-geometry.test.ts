@@ -54,7 +54,7 @@ function after({ motion }: Held, values: readonly KeyValue[]): Held {
       channels: [...channels, ...own.map(({ channelId, value }) => createChannel(channelId, value))],
     };
   });
-  return holdSubject({ ...motion, subjects } as MotionDocument, 'cup', 1)!;
+  return holdSubject({ ...motion, subjects }, 'cup', 1)!;
 }
 const value = (values: readonly KeyValue[], id: string): number =>
   values.find(({ channelId }) => channelId === id)!.value;

@@ -11,7 +11,7 @@ test('two metres about the picture plane are in view, and as much more as subjec
   expect(depthsOf(createMotion([deep]))).toEqual([-1, 7]);
 });
 
-test('from above what is deeper is farther up; from the side farther to the right; the stage fills the other way', () => {
+test('from above what is deeper is farther up; from the side farther to the right; the stage fills the rest', () => {
   const motion = createMotion([cup]);
   const above = viewScale(motion, 'above', [200, 120], [-1, 1]);
   const side = viewScale(motion, 'side', [200, 120], [-1, 1]);
