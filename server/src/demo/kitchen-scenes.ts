@@ -1,5 +1,5 @@
 import { createKey, createKeyedSubject, type MotionDocument } from '@undulan/core';
-import { counter, type DemoExercise,scene, scenery } from './demo-scene.ts';
+import { counter, type DemoExercise, scene, scenery } from './demo-scene.ts';
 import {
   BOWL,
   BREAD,

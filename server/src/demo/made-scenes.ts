@@ -11,7 +11,7 @@ import {
   spreadMarks,
   type Subject,
 } from '@undulan/core';
-import { counter, type DemoExercise,scene, scenery, withChannels } from './demo-scene.ts';
+import { counter, type DemoExercise, scene, scenery, withChannels } from './demo-scene.ts';
 import {
   BOWL,
   BOWL_ABOVE,

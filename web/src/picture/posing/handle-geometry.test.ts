@@ -4,7 +4,6 @@ import {
   createMotion,
   createSubject,
   type KeyValue,
-  type MotionDocument,
   poseOf,
   type Subject,
 } from '@undulan/core';
