@@ -1,6 +1,7 @@
 import { applyTo, boxOfLook, exposedFrame, type MotionDocument, seenPose, type Subject } from '@undulan/core';
 import { drawScene, lookStateAt } from './draw-scene.ts';
-import { putSkin } from './skin-masks.ts';
+import type { MaskOf } from './skin-mask.ts';
+import { drawAhead, maskFrameOf, MOST_AHEAD, putSkin } from './skins-ahead.ts';
 
 /** Which other frames lie beneath the picture, and how. */
 export interface OnionSettings {
@@ -90,21 +91,32 @@ export function drawOnion(
   keyFrames: readonly number[],
   { numbered, fast }: { numbered: Subject | undefined; fast: boolean },
 ): void {
+  const skins = onionSkins(frame, settings, motion.range, keyFrames);
   // Ready shapes are drawn quicker than their masks are put down.
-  const isDrawn = motion.subjects.some((subject) => subject.look.drawings !== undefined);
-  for (const { frame: place, side, opacity } of onionSkins(frame, settings, motion.range, keyFrames)) {
-    const look = {
-      style: settings.style,
-      bare: true,
-      opacity,
-      colour: SIDE_COLOURS[side],
-      dashed: side === 'after',
-      fast,
-    };
-    if (fast && isDrawn) putSkin(context, motion, place, look);
-    else drawScene(context, motion, place, look);
-    if (numbered) numberSkin(context, motion, numbered, { frame: place, side, opacity });
+  const masked = fast && skins.length <= MOST_AHEAD && motion.subjects.some(({ look }) => look.drawings !== undefined);
+  const maskFrame = masked && maskFrameOf(context, settings.style);
+  for (const skin of skins) {
+    const { opacity, side } = skin;
+    if (maskFrame) putSkin(context, motion, maskFrame, { ...maskOf(skin), opacity });
+    else drawScene(context, motion, skin.frame, { ...maskOf(skin), style: settings.style, bare: true, opacity, fast });
+    if (numbered) numberSkin(context, motion, numbered, { frame: skin.frame, side, opacity });
   }
+  if (!maskFrame) return;
+  const next = comingFrames(frame).flatMap((coming) => onionSkins(coming, settings, motion.range, keyFrames));
+  drawAhead(motion, maskFrame, next.map(maskOf));
+}
+
+const maskOf = ({ frame, side }: Skin): MaskOf => ({ frame, colour: SIDE_COLOURS[side], dashed: side === 'after' });
+
+/** Where the playhead was, and by how much it came there: it is taken to go on like that. */
+let lastFrame = 1;
+let lastStep = 0;
+const COMING = 3;
+
+function comingFrames(frame: number): number[] {
+  if (frame !== lastFrame) lastStep = frame - lastFrame;
+  lastFrame = frame;
+  return lastStep === 0 ? [] : Array.from({ length: COMING }, (_, i) => frame + (i + 1) * lastStep);
 }
 
 /** A skin's number over the subject that is worked on: of its drawing, where it has a pile of them, else its frame. */

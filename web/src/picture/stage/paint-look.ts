@@ -95,7 +95,8 @@ function paintWords(context: CanvasRenderingContext2D, { text }: Look, paint: Lo
 
 function paintPicture(context: CanvasRenderingContext2D, look: Look, paint: LookPaint): void {
   const { widthPx, heightPx, pictureId } = look;
-  const picture = pictureId === undefined ? null : loadedPicture(pictureId);
+  const { a, b } = context.getTransform();
+  const picture = pictureId === undefined ? null : loadedPicture(pictureId, widthPx * Math.hypot(a, b));
   if (picture) context.drawImage(picture, -widthPx / 2, -heightPx / 2, widthPx, heightPx);
   else strokePath(context, outlineOf(look), paint.stroke ?? '#6b7680', 1);
 }

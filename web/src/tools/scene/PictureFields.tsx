@@ -21,7 +21,7 @@ export function PictureFields({ look, courseId, onLook }: PictureFieldsProps) {
   const stage = useAppSelector((state) => selectMotion(state)!.stage);
   // Its size is known once it is there.
   useLoadedPictures();
-  const picture = look.pictureId === undefined ? null : loadedPicture(look.pictureId);
+  const picture = look.pictureId === undefined ? null : loadedPicture(look.pictureId, Infinity);
   const sized = (by: number): void => {
     const { width, height } = picture!;
     const side = (px: number): number => Math.min(MOST_PX, Math.max(1, Math.round(px * by)));

@@ -1,0 +1,90 @@
+import { createMotion } from '@undulan/core';
+import { beforeEach, expect, test, vi } from 'vitest';
+import type { MaskFrame, MaskOf } from './skin-mask.ts';
+import { drawAhead, putSkin } from './skins-ahead.ts';
+
+const MASK_FRAME: MaskFrame = { width: 96, height: 54, scale: 0.1, left: 0, top: 0, style: 'filled' };
+const skin = (frame: number): MaskOf => ({ frame, colour: '#7a4a9e', dashed: false });
+
+let drawnHere = 0;
+let workers: { asked: unknown[]; answer: (frame: number) => void; ended: boolean }[] = [];
+
+beforeEach(() => {
+  drawnHere = 0;
+  workers = [];
+  const image = () => ({ close: vi.fn() });
+  vi.stubGlobal(
+    'OffscreenCanvas',
+    class {
+      getContext = () => ({
+        setTransform: vi.fn(),
+        getTransform: () => ({ a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }),
+        save: vi.fn(),
+        restore: vi.fn(),
+      });
+      transferToImageBitmap = () => {
+        drawnHere++;
+        return image();
+      };
+    },
+  );
+  vi.stubGlobal(
+    'Worker',
+    class {
+      constructor() {
+        workers.push(this);
+      }
+      asked: unknown[] = [];
+      ended = false;
+      answer: (frame: number) => void = () => undefined;
+      addEventListener(_: string, listen: (event: { data: unknown }) => void): void {
+        this.answer = (frame) => listen({ data: { mask: skin(frame), image: image() } });
+      }
+      postMessage(asked: unknown): void {
+        this.asked.push(asked);
+      }
+      terminate(): void {
+        this.ended = true;
+      }
+    },
+  );
+});
+
+function put(motion: ReturnType<typeof createMotion>, frame: number) {
+  const context = { save: vi.fn(), restore: vi.fn(), resetTransform: vi.fn(), drawImage: vi.fn(), globalAlpha: 1 };
+  putSkin(context as unknown as CanvasRenderingContext2D, motion, MASK_FRAME, { ...skin(frame), opacity: 0.3 });
+  return context;
+}
+
+test('a skin that was drawn ahead is only laid down; one that was not is drawn now, once', () => {
+  const motion = createMotion([]);
+  drawAhead(motion, MASK_FRAME, [skin(4), skin(5)]);
+  drawAhead(motion, MASK_FRAME, [skin(4), skin(5)]);
+  expect(workers).toHaveLength(1);
+  // The motion itself, then each skin once, though asked for twice.
+  expect(workers[0]!.asked).toEqual([{ motion, maskFrame: MASK_FRAME }, skin(4), skin(5)]);
+  workers[0]!.answer(4);
+  expect(put(motion, 4).globalAlpha).toBe(0.3);
+  expect(drawnHere).toBe(0);
+  put(motion, 5);
+  put(motion, 5);
+  expect(drawnHere).toBe(1);
+});
+
+test('of a motion that was changed nothing old is shown', () => {
+  const motion = createMotion([]);
+  drawAhead(motion, MASK_FRAME, [skin(4)]);
+  workers[0]!.answer(4);
+  const changed = { ...motion, range: { first: 1, last: 12 } };
+  put(changed, 4);
+  expect(drawnHere).toBe(1);
+  expect(workers[0]!.ended).toBe(true);
+});
+
+test('a browser without workers draws them itself', () => {
+  vi.stubGlobal('Worker', undefined);
+  const motion = createMotion([]);
+  drawAhead(motion, MASK_FRAME, [skin(4)]);
+  put(motion, 4);
+  expect(drawnHere).toBe(1);
+});
