@@ -13,7 +13,7 @@ exports.CORE = [
   ['motion/edit'],
   ['spacing'],
   ['reading', 'formats', 'ready'],
-  ['correcting'],
+  ['correcting', 'teaching'],
 ];
 
 exports.WEB = [

@@ -11,3 +11,4 @@ export * from './reading/index.ts';
 export * from './formats/index.ts';
 export * from './ready/index.ts';
 export * from './correcting/index.ts';
+export * from './teaching/index.ts';
