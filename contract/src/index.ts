@@ -74,3 +74,4 @@ export {
   NewPhrase,
   Phrase,
 } from './takes.ts';
+export { CopyLesson, LessonOrder, LessonSummary, NewLesson, SaveLesson, StoredLesson } from './lessons.ts';

@@ -16,6 +16,7 @@ import { answerProblems, loggedError, nothingHere } from './http/answer-problems
 import { jsonBody } from './http/json-body.ts';
 import { refuseForeignWrites, securityHeaders } from './http/security.ts';
 import { createSessions } from './http/sessions.ts';
+import { lessonsRoutes } from './lessons/lessons.routes.ts';
 import { peopleRoutes } from './people/people.routes.ts';
 import { phrasesRoutes } from './phrases/phrases.routes.ts';
 import { picturesRoutes } from './pictures/pictures.routes.ts';
@@ -45,6 +46,7 @@ function api(sequelize: Sequelize, pool: ReaderPool): Router {
     phrasesRoutes(),
     readingsRoutes(),
     picturesRoutes(),
+    lessonsRoutes(),
     nothingHere,
   );
   return routes;

@@ -1,5 +1,17 @@
 // What is shown to a class: variants of a move side by side, what differs between them, lessons.
 export { usualVariant, Variant, VARIANT_IDS, variantName, variantOf, VARIANTS } from './variants.ts';
 export type { VariantAmount, VariantKindId } from './variants.ts';
-export { Board, Lane, LANE_CHARTS, LaneChart, laneMotion, Lesson, MOST_LANES, readLesson } from './lesson.ts';
+export {
+  Board,
+  createBoard,
+  createLesson,
+  Lane,
+  LANE_CHARTS,
+  LaneChart,
+  laneMotion,
+  Lesson,
+  MOST_LANES,
+  readLesson,
+  upgradeLesson,
+} from './lesson.ts';
 export { describeLane, whatDiffers } from './what-differs.ts';

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { MotionDocument } from '../motion/document/schema.ts';
 import { accept, refuse, type Result } from '../result.ts';
+import { upgradeMotion } from '../motion/document/upgrade.ts';
 import { Variant, variantOf } from './variants.ts';
 
 const Id = z.string().min(1).max(64);
@@ -49,6 +50,30 @@ export const Lesson = z.object({
   exercise: z.string().max(120),
 });
 export type Lesson = z.infer<typeof Lesson>;
+
+/** A lesson as an older program wrote it, its motions brought up to date. */
+export function upgradeLesson(lesson: Lesson): Lesson {
+  const upgraded = (motion: MotionDocument): MotionDocument => upgradeMotion(motion) as MotionDocument;
+  return {
+    ...lesson,
+    boards: lesson.boards.map((board) => ({
+      ...board,
+      motion: upgraded(board.motion),
+      lanes: board.lanes.map((lane) => ({ ...lane, motion: lane.motion && upgraded(lane.motion) })),
+    })),
+  };
+}
+
+/** A lesson without boards. */
+export function createLesson(name: string, boards: Board[] = []): Lesson {
+  return { format: 'undulan-lesson', version: 1, name, boards, exercise: '' };
+}
+
+/** A board that shows a move as it is, with lanes of its variants. */
+export function createBoard(id: string, name: string, motion: MotionDocument, lanes: Lane[]): Board {
+  const texts = { text: '', question: '', lookAt: '', notes: '' };
+  return { id, name, motion, lanes, chart: 'timing', coversFirst: false, alignedAt: 'start', ...texts };
+}
 
 /** The move a lane shows. */
 export function laneMotion({ motion }: Pick<Board, 'motion'>, lane: Pick<Lane, 'motion' | 'variant'>): MotionDocument {

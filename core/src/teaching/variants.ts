@@ -116,6 +116,12 @@ const KINDS = {
     make: (motion) => holdPoses(motion, allKeys(motion)).motion,
   },
   halves: { label: 'Halves', group: 'drawings', amount: null, make: drawnBy((n) => halvesSpacing(n, 'end')) },
+  'halves-start': {
+    label: 'Halves from the start',
+    group: 'drawings',
+    amount: null,
+    make: drawnBy((n) => halvesSpacing(n, 'start')),
+  },
   'halves-both': {
     label: 'Halves, both ends',
     group: 'drawings',

@@ -1,132 +1,9 @@
-import type { MotionDocument, Subject } from '../motion/document/schema.ts';
-import { type Track, trackAlike, trackRoles, tracksOf, trackValues } from '../motion/sampling/track.ts';
+import { extentOf } from '../extent.ts';
+import type { MotionDocument } from '../motion/document/schema.ts';
+import { trackAlike, trackValues } from '../motion/sampling/track.ts';
 import type { Tolerances } from '../reading/index.ts';
-import { fastestOf, readSpacing, type SpacingLook, timingCharts } from '../spacing/index.ts';
-import { exposedFrame } from '../time/exposure.ts';
 import { framesPerSecond } from '../time/rate.ts';
-
-/** What a lane shows of one movement, in its own frames. */
-interface Seen {
-  motion: MotionDocument;
-  subject: Subject;
-  track: Track;
-  /** Keyed extremes, each on its frame. */
-  events: number[];
-  /** The stretches between turns, with what the eye sees of each. */
-  segments: SeenSegment[];
-  /** From the first to the last event. */
-  whole: SeenWhole;
-}
-
-interface SeenSegment {
-  firstFrame: number;
-  lastFrame: number;
-  look: SpacingLook;
-  isHeld: boolean;
-}
-
-interface SeenWhole {
-  /** The frame on which it has set off, and that from which it stays where it ends. */
-  setsOff: number;
-  arrives: number;
-  /** From its first place to its last, a number a channel. */
-  step: number[];
-  /** How far from its first place it comes. */
-  reach: number;
-  /** Beyond its last place and its first, as shares of the step, and how often it is past the last. */
-  past: number;
-  back: number;
-  timesPast: number;
-  /** Where it is fastest, and how fast, in units a second. */
-  peak: { frame: number; speed: number };
-}
-
-/** Of the way, less is no movement. */
-const STILL = 0.005;
-const PAST = 0.01;
-
-function wholeOf(motion: MotionDocument, subject: Subject, track: Track, events: readonly number[]): SeenWhole {
-  const [first, last] = [events[0]!, events.at(-1)!];
-  const { range, rate } = motion;
-  const shown = (frame: number): number[] =>
-    trackValues(subject, track, exposedFrame(frame, range.first, subject.exposure));
-  const [start, end] = [trackValues(subject, track, first), trackValues(subject, track, last)];
-  const step = end.map((value, c) => value - start[c]!);
-  const size = Math.hypot(...step);
-  let [reach, past, back, timesPast, isPast] = [0, 0, 0, 0, false];
-  const frames = Array.from({ length: Math.floor(last) - Math.ceil(first) + 1 }, (_, i) => Math.ceil(first) + i);
-  const apart = (frame: number, from: readonly number[]): number =>
-    Math.hypot(...shown(frame).map((value, c) => value - from[c]!));
-  for (const frame of frames) {
-    reach = Math.max(reach, apart(frame, start));
-    if (size === 0) continue;
-    const along = shown(frame).reduce((sum, value, c) => sum + (value - start[c]!) * step[c]!, 0) / size ** 2;
-    past = Math.max(past, along - 1);
-    back = Math.max(back, -along);
-    if (along > 1 + PAST && !isPast) timesPast++;
-    isPast = along > 1 + PAST;
-  }
-  const still = STILL * Math.max(reach, size);
-  return {
-    setsOff: frames.find((frame) => apart(frame, start) > still) ?? first,
-    arrives: (frames.findLast((frame) => apart(frame, end) > still) ?? first - 1) + 1,
-    step,
-    reach,
-    past,
-    back,
-    timesPast,
-    peak: fastestOf(subject, track, first, last, rate),
-  };
-}
-
-/** Whether it stands until it is on its last frame at once. */
-const isJump = (progress: readonly number[]): boolean =>
-  progress.length > 2 && progress.slice(0, -1).every((value) => Math.abs(value) < STILL);
-
-function seen(motion: MotionDocument, subject: Subject, track: Track): Seen | null {
-  const events = [...trackRoles(subject, track)].filter(([, role]) => role === 'extreme').map(([frame]) => frame);
-  if (events.length < 2) return null;
-  const range = { first: Math.min(motion.range.first, events[0]!), last: Math.max(motion.range.last, events.at(-1)!) };
-  const charts = timingCharts({ ...motion, range }, subject, track);
-  if (charts.length === 0) return null;
-  return {
-    motion,
-    subject,
-    track,
-    events,
-    segments: charts.map((chart) => ({
-      firstFrame: chart.firstFrame,
-      lastFrame: chart.lastFrame,
-      look: readSpacing(chart),
-      isHeld: isJump(chart.marks.map(({ progress }) => progress)),
-    })),
-    whole: wholeOf(motion, subject, track, events),
-  };
-}
-
-/** The movements of a motion: of every subject that is not scenery, each track that goes somewhere. */
-function movements(motion: MotionDocument): Seen[] {
-  return motion.subjects
-    .filter((subject) => !subject.locked)
-    .flatMap((subject) =>
-      tracksOf(subject)
-        .filter(({ id }) => id !== 'drawing')
-        .flatMap((track) => seen(motion, subject, track) ?? []),
-    );
-}
-
-const SLOW = 0.6;
-const FAST = 1.4;
-type Pace = 'slowly' | 'at speed' | 'fast';
-
-const paceOf = (ratio: number): Pace => (ratio < SLOW ? 'slowly' : ratio > FAST ? 'fast' : 'at speed');
-
-/** How a stretch leaves and arrives, in a word each; what is even is told as that. */
-function endsOf({ look, isHeld }: SeenSegment): string {
-  if (isHeld) return 'held, then jumps';
-  if (look.isEven) return 'the same way on every frame';
-  return `leaves ${paceOf(look.startRatio)}, arrives ${paceOf(look.endRatio)}`;
-}
+import { endsOf, hangsAt, movements, PAST, paceOf, type Seen, type SeenWhole } from './lane-look.ts';
 
 const many = (count: number, one: string): string => `${figure(count)} ${one}${count === 1 ? '' : 's'}`;
 const figure = (value: number): string => String(Number(value.toFixed(Math.abs(value) < 10 ? 1 : 0))).replace('-', '−');
@@ -177,15 +54,56 @@ function inTime(reference: Seen, lane: Seen, { keyFrames }: Tolerances): string 
   return `the ${ordinal(first)} key ${later(by)}`;
 }
 
-/** How far, and which way. */
-function inSize({ whole: asked }: Seen, { whole: given }: Seen, { spacingPercent }: Tolerances): string {
+/** How far, and which way; where the keys are as many, at which of them first. */
+function inSize(reference: Seen, lane: Seen, { spacingPercent }: Tolerances): string {
+  const [asked, given] = [reference.whole, lane.whole];
   const dot = asked.step.reduce((sum, value, c) => sum + value * given.step[c]!, 0);
   if (dot < 0) return 'the other way';
   if (asked.reach === 0 || given.reach === 0) return '';
+  const isOff = (share: number): boolean => Math.abs(share) * 100 >= spacingPercent - DRIFT;
+  const placesOf = ({ subject, track, events }: Seen): number[][] =>
+    events.map((frame) => trackValues(subject, track, frame));
+  const [was, now] = [placesOf(reference), placesOf(lane)];
+  const apart = (a: readonly number[], b: readonly number[]): number =>
+    Math.hypot(...a.map((value, c) => value - b[c]!));
+  if (was.length === now.length && was.length > 2) {
+    const step = (places: readonly number[][], i: number): number => apart(places[i]!, places[i - 1]!);
+    const i = now.findIndex((_, k) => k > 0 && isOff((step(now, k) - step(was, k)) / asked.reach));
+    if (i < 0) return '';
+    if (step(was, i) === 0)
+      return `does not hold from ${figure(lane.events[i - 1]!)} on: goes on by ${figure((step(now, i) / asked.reach) * 100)} %`;
+    const share = step(now, i) / step(was, i) - 1;
+    return `${figure(Math.abs(share) * 100)} % ${share > 0 ? 'farther' : 'less far'} to the ${ordinal(i)} key`;
+  }
   // What goes past its end reaches farther by that, which is told apart.
   const far = (whole: SeenWhole): number => Math.hypot(...whole.step) || whole.reach;
-  const share = Math.round((far(given) / far(asked) - 1) * 100);
-  return Math.abs(share) > spacingPercent ? `goes ${Math.abs(share)} % ${share > 0 ? 'farther' : 'less far'}` : '';
+  const share = far(given) / far(asked) - 1;
+  return isOff(share) ? `goes ${figure(Math.abs(share) * 100)} % ${share > 0 ? 'farther' : 'less far'}` : '';
+}
+
+/** A line is measured at so many places at most. */
+const MOST_PLACES = 400;
+
+function lineOf({ subject, track, events }: Seen, most: number): { frame: number; at: number[] }[] {
+  const [first, last] = [events[0]!, events.at(-1)!];
+  const count = Math.min(most, Math.max(2, Math.ceil((last - first) * 4)));
+  return Array.from({ length: count + 1 }, (_, i) => {
+    const frame = first + ((last - first) * i) / count;
+    return { frame, at: trackValues(subject, track, frame) };
+  });
+}
+
+/** Whether what goes as far goes along another line, and where it is farthest from that. */
+function inLine(reference: Seen, lane: Seen, { spacingPercent }: Tolerances): string {
+  if (lane.track.channelIds.length < 2 || lane.track.id !== reference.track.id) return '';
+  const line = lineOf(reference, MOST_PLACES);
+  const off = lineOf(lane, MOST_PLACES).map(({ frame, at }) => ({
+    frame,
+    by: Math.min(...line.map((other) => Math.hypot(other.at[0]! - at[0]!, other.at[1]! - at[1]!))),
+  }));
+  const worst = off.reduce((most, one) => (one.by > most.by ? one : most));
+  const isOff = worst.by * 100 >= spacingPercent * reference.whole.reach;
+  return isOff ? `along another line, farthest off at ${figure(Math.round(worst.frame))}` : '';
 }
 
 /** How the stretches leave and arrive, where that is not as in the first lane. */
@@ -214,33 +132,39 @@ function inEnds(reference: Seen, lane: Seen): string {
 
 const FASTER = 1.15;
 
+/** The reference's frame at which the lane is as far along its events: by their keys where they are as many. */
+function alongEvents(reference: Seen, lane: Seen): { frameOf: (frame: number) => number; tempo: number } {
+  const onClock = ownClock(lane.motion, reference.motion);
+  const [to, from] = [reference.events, lane.events];
+  const tempo = (from.at(-1)! - from[0]!) / framesPerSecond(lane.motion.rate);
+  if (from.length !== to.length) return { frameOf: onClock, tempo: 1 };
+  return {
+    tempo: tempo / ((to.at(-1)! - to[0]!) / framesPerSecond(reference.motion.rate)),
+    frameOf: (frame) => {
+      const i = Math.min(
+        from.length - 2,
+        Math.max(
+          0,
+          from.findLastIndex((event) => event <= frame),
+        ),
+      );
+      const share = (frame - from[i]!) / (from[i + 1]! - from[i]!);
+      return to[i]! + share * (to[i + 1]! - to[i]!);
+    },
+  };
+}
+
 /** Where it is fastest, and by how much, where that is another frame or another speed. */
 function inMiddle(reference: Seen, lane: Seen, { keyFrames }: Tolerances): string {
   if (lane.segments.every(({ look, isHeld }) => look.isEven || isHeld)) return '';
-  const frame = ownClock(lane.motion, reference.motion)(lane.whole.peak.frame);
-  const ratio = Math.abs(lane.whole.peak.speed / reference.whole.peak.speed);
+  const { frameOf, tempo } = alongEvents(reference, lane);
+  const frame = frameOf(lane.whole.peak.frame);
+  const ratio = Math.abs(lane.whole.peak.speed / reference.whole.peak.speed) * tempo;
   const isElsewhere = Math.abs(frame - reference.whole.peak.frame) > Math.max(1, keyFrames);
   const speed = ratio > FASTER || ratio < 1 / FASTER;
   if (!isElsewhere && !speed) return '';
   const at = `fastest at ${figure(Math.round(lane.whole.peak.frame))}`;
   return speed && Number.isFinite(ratio) ? `${at} (${figure(ratio)} times as fast)` : at;
-}
-
-const HANGS = 0.35;
-
-/** The frame between its ends on which a stretch goes slowest, where it nearly stands there. */
-function hangsAt({ motion, subject, track }: Seen, { firstFrame, lastFrame }: SeenSegment): number | null {
-  const chart = timingCharts({ ...motion, range: { first: firstFrame, last: lastFrame } }, subject, track)[0];
-  if (!chart || chart.marks.length < 6) return null;
-  const mean = 1 / (lastFrame - firstFrame);
-  const speeds = chart.marks
-    .slice(1)
-    .map((mark, i) => (mark.progress - chart.marks[i]!.progress) / (mark.frame - chart.marks[i]!.frame));
-  const inner = speeds.slice(2, -2);
-  const least = Math.min(...inner);
-  const at = inner.indexOf(least) + 2;
-  const isBetween = Math.max(...speeds.slice(0, at)) > mean && Math.max(...speeds.slice(at + 1)) > mean;
-  return least < HANGS * mean && isBetween ? (chart.marks[at]!.frame + chart.marks[at + 1]!.frame) / 2 : null;
 }
 
 /** Turns and holds: back first, past the end, hanging between. */
@@ -299,6 +223,21 @@ export function describeLane(motion: MotionDocument): string {
     .join('; ');
 }
 
+/** What moves in a lane and stands still in the first one, and between what. */
+function movesToo({ subject, track, events }: Seen, several: boolean): string {
+  const whose = several ? `${subject.name}: ` : '';
+  const frames = Array.from({ length: Math.ceil(events.at(-1)! - events[0]!) + 1 }, (_, i) => events[0]! + i);
+  const extents = track.channelIds.map((_, c) =>
+    extentOf(frames.map((frame) => trackValues(subject, track, frame)[c]!)),
+  );
+  const { low, high } = extents.reduce((most, one) => (one.high - one.low > most.high - most.low ? one : most));
+  const between =
+    track.channelIds.length > 1 ? `by ${amount(high - low)}` : `between ${amount(low)} and ${amount(high)}`;
+  return `${whose}${track.label.toLowerCase()} moves too, ${between}${track.unit === '×' ? '' : ` ${track.unit}`}`;
+}
+
+const amount = (value: number): string => String(Number(value.toPrecision(3))).replace('-', '−');
+
 /** Movements spoken of in one sentence. */
 const MOST_SAID = 2;
 
@@ -318,7 +257,7 @@ export function whatDiffers(reference: MotionDocument, lane: MotionDocument, tol
     }
     const time = inTime(was, now, tolerances);
     const rest = [
-      inSize(was, now, tolerances),
+      inSize(was, now, tolerances) || inLine(was, now, tolerances),
       ...inPictures(was, now),
       inEnds(was, now),
       inMiddle(was, now, tolerances),
@@ -330,8 +269,17 @@ export function whatDiffers(reference: MotionDocument, lane: MotionDocument, tol
       named(asked, was) + (time ? [time, ...(rest.length ? [rest.join(', ')] : [])].join('; ') : rest.join(', ')),
     );
   }
+  if (
+    asked.length > 0 &&
+    !asked.some((was) => given.some((now) => now.subject.id === was.subject.id)) &&
+    given.length > 0
+  )
+    return `another move: ${describeLane(lane)}`;
   for (const now of given)
-    if (!asked.some((was) => was.subject.id === now.subject.id)) said.push(`${now.subject.name} moves too`);
+    if (
+      !asked.some((was) => was.subject.id === now.subject.id && trackAlike(now.subject, was.track).id === now.track.id)
+    )
+      said.push(movesToo(now, new Set(given.map(({ subject }) => subject.id)).size > 1));
   if (said.length === 0) return 'the same as the first';
   const shown = said.slice(0, MOST_SAID);
   return shown.join('; ') + (said.length > shown.length ? `; and ${said.length - shown.length} more` : '');

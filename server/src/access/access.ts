@@ -5,6 +5,7 @@ import { EnrolmentModel } from '../courses/course.model.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { EXERCISE_DOCUMENTS, ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
+import { LessonModel } from '../lessons/lesson.model.ts';
 import { PictureModel } from '../pictures/picture.model.ts';
 import { ReadingJobModel } from '../readings/reading-job.model.ts';
 import { NoteModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
@@ -157,6 +158,19 @@ export async function pictureFor(personId: string, pictureId: string): Promise<P
   if (!picture) throw notFound('picture');
   await roleIn(personId, picture.courseId, 'picture');
   return picture;
+}
+
+/** A lesson with its course, for the members of it, or of one role alone. */
+export async function lessonFor(
+  personId: string,
+  lessonId: string,
+  required?: CourseRole,
+): Promise<{ stored: LessonModel; role: CourseRole }> {
+  const stored = UUID.test(lessonId) ? await LessonModel.findByPk(lessonId, { include: 'course' }) : null;
+  if (!stored) throw notFound('lesson');
+  const role = await roleIn(personId, stored.courseId, 'lesson');
+  if (required) requireRole(role, required);
+  return { stored, role };
 }
 
 /** A job that reads takes again, for the instructors of its course. */

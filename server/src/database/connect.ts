@@ -4,6 +4,7 @@ import { initDraftModel } from '../drafts/draft.model.ts';
 import { initEaseModel } from '../eases/ease.model.ts';
 import { initExerciseModel } from '../exercises/exercise.model.ts';
 import { initSessionModel } from '../http/session.model.ts';
+import { initLessonModel } from '../lessons/lesson.model.ts';
 import { initPersonModel } from '../people/person.model.ts';
 import { initPhraseModel } from '../phrases/phrase.model.ts';
 import { initPictureModel } from '../pictures/picture.model.ts';
@@ -38,6 +39,7 @@ export async function connectDatabase(url: string): Promise<Sequelize> {
   initPhraseModel(sequelize);
   initReadingJobModel(sequelize);
   initPictureModel(sequelize);
+  initLessonModel(sequelize);
   await sequelize.authenticate();
   return sequelize;
 }

@@ -16,6 +16,7 @@ import { wordsOfTakes } from './migrations/0011-words-of-takes.ts';
 import { blankExercises } from './migrations/0012-blank-exercises.ts';
 import { selfCheckFact } from './migrations/0013-self-check.ts';
 import { scenePictures } from './migrations/0014-scene-pictures.ts';
+import { lessons } from './migrations/0015-lessons.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -33,6 +34,7 @@ const MIGRATIONS: readonly Migration[] = [
   blankExercises,
   selfCheckFact,
   scenePictures,
+  lessons,
 ];
 
 /**

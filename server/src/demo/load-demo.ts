@@ -9,6 +9,7 @@ import { DraftModel } from '../drafts/draft.model.ts';
 import { EaseModel } from '../eases/ease.model.ts';
 import { ExerciseModel, workColumns } from '../exercises/exercise.model.ts';
 import { hashPassword } from '../people/passwords.ts';
+import { lessonColumns, LessonModel } from '../lessons/lesson.model.ts';
 import { PersonModel } from '../people/person.model.ts';
 import { PhraseModel } from '../phrases/phrase.model.ts';
 import { PictureModel } from '../pictures/picture.model.ts';
@@ -20,6 +21,7 @@ import type { DemoExercise } from './demo-scene.ts';
 import { PLATE_SVG } from './kitchen-looks.ts';
 import { DEMO_EXERCISES, type DemoExerciseName } from './kitchen-scenes.ts';
 import { DEMO_DRAFTS, DEMO_EASES, DEMO_PHRASES, DEMO_TAKES, type DemoNote, type DemoTake } from './kitchen-work.ts';
+import { DEMO_LESSONS } from './lessons/index.ts';
 import { PLATE_PICTURE_ID } from './made-scenes.ts';
 
 const DAY_MS = 24 * 60 * 60 * 1000;
@@ -61,6 +63,10 @@ async function loadCourse(transaction: Transaction): Promise<Loaded> {
   const instructorId = await enrol(DEMO_INSTRUCTOR, 'instructor');
   await EaseModel.bulkCreate(
     DEMO_EASES.map((ease) => ({ ...ease, courseId: course.id, authorId: instructorId })),
+    { transaction },
+  );
+  await LessonModel.bulkCreate(
+    DEMO_LESSONS.map((lesson, i) => ({ ...lessonColumns(lesson), courseId: course.id, position: i + 1, version: 1 })),
     { transaction },
   );
   await PhraseModel.bulkCreate(

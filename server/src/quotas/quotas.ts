@@ -16,6 +16,7 @@ const QUOTAS = {
   phrases: { most: 200, says: 'You keep 200 phrases at most: remove some first.' },
   notes: { most: 200, says: 'A review holds 200 notes at most.' },
   replies: { most: 100, says: 'A note holds 100 replies at most.' },
+  lessons: { most: 200, says: 'A course has at most 200 lessons.' },
   pictures: { most: 300, says: 'A course keeps 300 pictures at most: remove some from its briefs first.' },
   pictureBytes: {
     most: 100_000_000,
