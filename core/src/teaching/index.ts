@@ -15,3 +15,6 @@ export {
   upgradeLesson,
 } from './lesson.ts';
 export { describeLane, whatDiffers } from './what-differs.ts';
+export { boardClock } from './board-clock.ts';
+export type { BoardClock } from './board-clock.ts';
+export { mainMovement } from './lane-look.ts';

@@ -142,3 +142,8 @@ export function hangsAt({ motion, subject, track }: Seen, { firstFrame, lastFram
   const isBetween = Math.max(...speeds.slice(0, at)) > mean && Math.max(...speeds.slice(at + 1)) > mean;
   return least < HANGS * mean && isBetween ? (chart.marks[at]!.frame + chart.marks[at + 1]!.frame) / 2 : null;
 }
+
+/** What a lane's chart is of: the first thing that moves in it. */
+export function mainMovement(motion: MotionDocument): Pick<Seen, 'subject' | 'track' | 'events'> | null {
+  return movements(motion)[0] ?? null;
+}
