@@ -37,6 +37,9 @@ const SCREENS = {
   '/exercises/:exerciseId/setting': async () => (await import('./features/setting/index.ts')).SettingPage,
   '/exercises/:exerciseId/hand-out': async () => (await import('./features/setting/index.ts')).HandOutPage,
   '/drafts/:draftId': async () => (await import('./features/bench/index.ts')).BenchPage,
+  '/lessons/:lessonId': async () => (await import('./features/lectern/index.ts')).LecternPage,
+  '/lessons/:lessonId/boards/:boardId/lanes/:laneId': async () =>
+    (await import('./features/lectern/index.ts')).LanePage,
   '/takes/:takeId': async () => (await import('./features/take/index.ts')).TakePage,
   '*': async () => (await import('./features/home/index.ts')).NoSuchPage,
 } as const satisfies Record<string, () => Promise<() => ReactNode>>;

@@ -96,6 +96,8 @@ function lineOf({ subject, track, events }: Seen, most: number): { frame: number
 /** Whether what goes as far goes along another line, and where it is farthest from that. */
 function inLine(reference: Seen, lane: Seen, { spacingPercent }: Tolerances): string {
   if (lane.track.channelIds.length < 2 || lane.track.id !== reference.track.id) return '';
+  // Farther along the same line is no other one.
+  if ([reference, lane].some(({ whole }) => whole.past > PAST || whole.back > PAST)) return '';
   const line = lineOf(reference, MOST_PLACES);
   const off = lineOf(lane, MOST_PLACES).map(({ frame, at }) => ({
     frame,

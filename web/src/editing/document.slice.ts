@@ -3,9 +3,9 @@ import type { StoredWork, Work } from '@undulan/contract';
 import { type ChannelRef, EMPTY_HISTORY, type History, type KeyRef, type Limits } from '@undulan/core';
 import { rootReducer } from '../state/index.ts';
 
-/** What is being edited: a learner's draft or an exercise. */
+/** What is being edited: a learner's draft, an exercise, or a lane of a lesson. */
 export interface WorkSource {
-  kind: 'draft' | 'exercise';
+  kind: 'draft' | 'exercise' | 'lane';
   id: string;
 }
 

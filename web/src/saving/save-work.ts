@@ -10,9 +10,9 @@ import { fetchWork, writeWork } from './work-store.ts';
 type Thunk<T> = (dispatch: Store['dispatch'], getState: () => RootState) => Promise<T>;
 
 /** What is to be written: what differs from what the server has, or all of it. */
-function unsaved({ document: { work, history }, saving }: RootState): ChangeWork | SaveWork {
+function unsaved({ document: { source, work, history }, saving }: RootState): ChangeWork | SaveWork {
   const { base, version, targetMayChange } = saving;
-  if (!base) return { version, work: work!, history, targetMayChange };
+  if (!base || source?.kind === 'lane') return { version, work: work!, history, targetMayChange };
   return {
     version,
     changes: changesBetween(base.work, work),

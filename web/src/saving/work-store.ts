@@ -3,6 +3,7 @@ import type { History } from '@undulan/core';
 import type { WorkSource } from '../editing/index.ts';
 import { api } from '../server-data/index.ts';
 import type { Store } from '../state/index.ts';
+import { fetchLane, keepLaneAsCopy, writeLane } from './lane-work.ts';
 
 type Dispatch = Store['dispatch'];
 
@@ -10,18 +11,23 @@ type Dispatch = Store['dispatch'];
 export async function fetchWork(dispatch: Dispatch, source: WorkSource): Promise<StoredWork> {
   const fresh = { forceRefetch: true, subscribe: false } as const;
   if (source.kind === 'draft') return dispatch(api.endpoints.draft.initiate(source.id, fresh)).unwrap();
+  if (source.kind === 'lane') return fetchLane(dispatch, source.id);
   return dispatch(api.endpoints.setting.initiate(source.id, fresh)).unwrap();
 }
 
-/** Writes what changed, or all of the work. */
+/** Writes what changed, or all of the work; a lane's is always all of it. */
 export function writeWork(dispatch: Dispatch, source: WorkSource, save: ChangeWork | SaveWork): Promise<Saved> {
+  if (source.kind === 'lane') return writeLane(dispatch, source.id, save as SaveWork);
   const given = { id: source.id, save };
   return source.kind === 'draft'
     ? dispatch(api.endpoints.saveDraft.initiate(given)).unwrap()
     : dispatch(api.endpoints.saveExercise.initiate(given)).unwrap();
 }
 
-/** Keeps work beside what the server has: as a second draft, or as an unpublished exercise. Gives the copy's page. */
+/**
+ * Keeps work beside what the server has: as a second draft, an unpublished exercise, or in a copy of its lesson. Gives
+ * the copy's page.
+ */
 export async function keepAsCopy(
   dispatch: Dispatch,
   source: WorkSource,
@@ -36,6 +42,7 @@ export async function keepAsCopy(
     const { id } = await dispatch(api.endpoints.beginDraft.initiate({ exerciseId, begin: { copy } })).unwrap();
     return `/drafts/${id}`;
   }
+  if (source.kind === 'lane') return keepLaneAsCopy(dispatch, source.id, work);
   const { courseId } = await dispatch(
     api.endpoints.setting.initiate(source.id, { forceRefetch: true, subscribe: false }),
   ).unwrap();

@@ -66,6 +66,7 @@ export const api = createApi({
     'Ease',
     'Phrase',
     'Picture',
+    'Lesson',
     'OpenSession',
   ],
   endpoints: (build) => ({

@@ -50,6 +50,17 @@ export {
   useWithdrawMutation,
 } from './api.ts';
 export {
+  lessonsApi,
+  useCopyLessonMutation,
+  useCreateLessonMutation,
+  useLazyLessonQuery,
+  useLessonQuery,
+  useLessonsQuery,
+  useOrderLessonsMutation,
+  useRemoveLessonMutation,
+  useSaveLessonMutation,
+} from './lessons-api.ts';
+export {
   useKeepPictureMutation,
   useKeepScenePictureMutation,
   usePicturesQuery,

@@ -4,3 +4,5 @@ export type { RangeControls } from './RangeLane.tsx';
 export { LABEL_PX, ROW_PX, Strip, StripHelp } from './Strip.tsx';
 export { TimePage } from './TimePage.tsx';
 export type { StripEntry } from './TimePage.tsx';
+export { Ruler } from './Ruler.tsx';
+export { Transport } from './Transport.tsx';

@@ -6,6 +6,7 @@ import { Link, useNavigate } from 'react-router';
 import { useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { Button, type Column, Empty, LoadFailed, Loading, Table, Tip } from '../../ui/index.ts';
+import { CourseLessons } from './CourseLessons.tsx';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
 import { repliesWords } from './replies-words.ts';
 import { SetExerciseDialog } from './SetExerciseDialog.tsx';
@@ -36,6 +37,7 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
           >
             Review {waiting > 0 && waiting}
           </Button>
+          <Button onClick={() => document.querySelector('[aria-label="Lessons"]')?.scrollIntoView()}>Lessons</Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>
           <Button kind="main" data-walk="set" onClick={() => setBegins(true)}>
             <Plus size={15} /> Set an exercise
@@ -52,6 +54,7 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
         <div className="h-full overflow-y-auto">
           <div className="mx-auto grid max-w-6xl gap-8 px-8 py-6">
             <Standings course={data} />
+            <CourseLessons courseId={courseId} mayChange />
           </div>
         </div>
       )}

@@ -12,6 +12,7 @@ import {
 } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { Button, Empty, LoadFailed, Loading, sayProblem } from '../../ui/index.ts';
+import { CourseLessons } from './CourseLessons.tsx';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
 import { repliesWords } from './replies-words.ts';
 
@@ -53,6 +54,9 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
                 <ExerciseCard key={exercise.id} exercise={exercise} number={i + 1} />
               ))}
             </ol>
+            <div className="mt-8">
+              <CourseLessons courseId={courseId} mayChange={false} />
+            </div>
           </div>
         </div>
       )}

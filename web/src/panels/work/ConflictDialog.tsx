@@ -5,6 +5,8 @@ import { explain } from '../../server-data/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Dialog, sayProblem, sayToStay } from '../../ui/index.ts';
 
+const KINDS = { draft: 'draft', exercise: 'exercise', lane: 'lesson' };
+
 /** Asks what to do when the same work was changed elsewhere. Nothing is lost until one of the three is chosen. */
 export function ConflictDialog() {
   const dispatch = useAppDispatch();
@@ -51,8 +53,8 @@ export function ConflictDialog() {
       }
     >
       <p>
-        While you worked here, the same {source?.kind === 'exercise' ? 'exercise' : 'draft'} was saved from another
-        window or by someone else. Your changes are safe in this one; choose what becomes of the two.
+        While you worked here, the same {KINDS[source?.kind ?? 'draft']} was saved from another window or by someone
+        else. Your changes are safe in this one; choose what becomes of the two.
       </p>
     </Dialog>
   );

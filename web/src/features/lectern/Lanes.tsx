@@ -1,0 +1,75 @@
+import type { Board } from '@undulan/core';
+import { clsx } from 'clsx';
+import { useMemo } from 'react';
+import { movingPart } from './lane-view.ts';
+import { LanePicture, type ShownLane } from './LanePicture.tsx';
+import { type LaneActions, LaneSide } from './LaneSide.tsx';
+
+interface LanesProps {
+  board: Board;
+  lanes: readonly ShownLane[];
+  says: readonly string[];
+  /** The lane shown alone; null for all of them. */
+  alone: string | null;
+  /** Laid over each other in one picture. */
+  over: boolean;
+  trails: boolean;
+  covered: boolean;
+  actions: LaneActions;
+}
+
+/** Of many lanes the words stand beside the chart, instead of beneath it. */
+const ROOMY = 'grid-cols-[minmax(0,1fr)_minmax(270px,28%)]';
+const TIGHT = 'grid-cols-[minmax(0,1fr)_minmax(500px,52%)]';
+
+/** The lanes of a board, one above the other: each its picture, and beside it its chart and what differs. */
+export function Lanes({ board, lanes, says, alone, over, trails, covered, actions }: LanesProps) {
+  const part = useMemo(() => movingPart(lanes.map(({ motion }) => motion)), [lanes]);
+  const rows = board.lanes.flatMap((lane, i) => (alone === null || lane.id === alone ? [{ lane, i }] : []));
+  const tight = rows.length > 4;
+  const side = ({ lane, i }: (typeof rows)[number]) => (
+    <LaneSide
+      key={lane.id}
+      lane={lane}
+      shown={lanes[i]!}
+      chart={board.chart}
+      covered={covered}
+      says={says[i]!}
+      alone={alone === lane.id}
+      count={lanes.length}
+      at={i}
+      actions={actions}
+      tight={tight}
+    />
+  );
+  if (over && alone === null)
+    return (
+      <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_minmax(260px,28%)] gap-4">
+        <LanePicture lanes={lanes} part={part} trails={trails} label={`All lanes of ${board.name}, over each other`} />
+        <div className="grid content-start gap-4 overflow-y-auto">{rows.map(side)}</div>
+      </div>
+    );
+  return (
+    <div className="grid h-full min-h-0 gap-2.5" style={{ gridAutoRows: 'minmax(max-content, 1fr)' }}>
+      {rows.map((row) => (
+        <div key={row.lane.id} className={clsx('grid min-h-24 gap-4', tight ? TIGHT : ROOMY)}>
+          <OnePicture shown={lanes[row.i]!} part={part} trails={trails} />
+          {side(row)}
+        </div>
+      ))}
+    </div>
+  );
+}
+
+function OnePicture({
+  shown,
+  part,
+  trails,
+}: {
+  shown: ShownLane;
+  part: ReturnType<typeof movingPart>;
+  trails: boolean;
+}) {
+  const one = useMemo(() => [shown], [shown]);
+  return <LanePicture lanes={one} part={part} trails={trails} label={`Picture of ${shown.name}`} />;
+}

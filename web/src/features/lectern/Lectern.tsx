@@ -1,0 +1,248 @@
+import type { StoredLesson } from '@undulan/contract';
+import { type Board, type BoardClock, boardClock, describeLane, type MotionDocument, whatDiffers } from '@undulan/core';
+import { useCallback, useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { UndoButtons } from '../../panels/work/index.ts';
+import { Shell } from '../../shell/index.ts';
+import { ClockProvider } from '../../time/index.ts';
+import { Button, Empty, Toggle } from '../../ui/index.ts';
+import { AddLaneMenu } from './AddLaneMenu.tsx';
+import { BoardChoices } from './BoardChoices.tsx';
+import { BoardList } from './BoardList.tsx';
+import { BoardTexts } from './BoardTexts.tsx';
+import { markOf, motionsOf } from './lane-look.ts';
+import { keyFramesOf } from './lane-view.ts';
+import type { ShownLane } from './LanePicture.tsx';
+import { Lanes } from './Lanes.tsx';
+import type { LaneActions } from './LaneSide.tsx';
+import { LecternTime } from './LecternTime.tsx';
+import {
+  addBoard,
+  addLane,
+  addVariant,
+  moveLane,
+  removeLane,
+  setVariant,
+  withBoard,
+  withLane,
+} from './lesson-edits.ts';
+import { LessonMenu } from './LessonMenu.tsx';
+import { MoveDialog } from './MoveDialog.tsx';
+import { NameInput } from './NameInput.tsx';
+import { StaleDialog } from './StaleDialog.tsx';
+import { useFullScreen } from './use-full-screen.ts';
+import { type LessonEditing, useLesson } from './use-lesson.ts';
+
+const STANDINGS: Record<LessonEditing['standing'], string> = {
+  saved: 'Saved',
+  saving: 'Saving …',
+  away: 'Not saved: the server is away. It goes on trying.',
+  stale: 'Changed elsewhere',
+};
+
+/** The lesson on the Lectern. */
+export function Lectern({ stored }: { stored: StoredLesson }) {
+  const editing = useLesson(stored);
+  const { lesson, change } = editing;
+  const mayKeep = stored.role === 'instructor';
+  const [address, setAddress] = useSearchParams();
+  const chosen = address.get('board');
+  const setChosen = (boardId: string): void => setAddress({ board: boardId }, { replace: true });
+  const board = lesson.boards.find(({ id }) => id === chosen) ?? lesson.boards[0];
+  const [from, setFrom] = useState<'board' | 'lane' | null>(null);
+  const [isFull, toggleFull] = useFullScreen();
+  const onMove = (name: string, motion: MotionDocument): void => {
+    if (from === 'lane' && board) change((now) => withBoard(now, board.id, (one) => addLane(one, name, motion)));
+    else {
+      change((now) => addBoard(now, name, motion).lesson);
+      setChosen(addBoard(lesson, name, motion).boardId);
+    }
+  };
+  const shell = {
+    crumbs: [{ label: stored.courseTitle, to: `/courses/${stored.courseId}` }, { label: lesson.name }],
+    status: mayKeep ? STANDINGS[editing.standing] : 'What you change here is not kept',
+    actions: (
+      <>
+        {mayKeep && (
+          <UndoButtons
+            undoName={editing.canUndo ? 'the last change' : null}
+            redoName={editing.canRedo ? 'what was taken back' : null}
+            undo={editing.undo}
+            redo={editing.redo}
+          />
+        )}
+        <LessonMenu stored={stored} lesson={lesson} />
+        <Button onClick={toggleFull}>{isFull ? 'Leave full screen' : 'Full screen'}</Button>
+      </>
+    ),
+  };
+  const aside = (
+    <>
+      {mayKeep && (
+        <NameInput
+          label="Name of the lesson"
+          what="the lesson"
+          most={120}
+          className="w-full text-[15px]"
+          value={lesson.name}
+          onName={(name) => change((now) => ({ ...now, name }))}
+        />
+      )}
+      <BoardList
+        lesson={lesson}
+        boardId={board?.id ?? ''}
+        onChoose={setChosen}
+        onChange={mayKeep ? (edit) => change(edit) : null}
+        onAdd={() => setFrom('board')}
+      />
+    </>
+  );
+  return (
+    <>
+      {from && (
+        <MoveDialog
+          title={from === 'lane' ? 'A lane of another move' : 'A board of which move?'}
+          courseId={stored.courseId}
+          onMove={onMove}
+          onClose={() => setFrom(null)}
+        />
+      )}
+      {editing.standing === 'stale' && <StaleDialog courseId={stored.courseId} lesson={lesson} />}
+      {board ? (
+        <BoardOnLectern key={board.id} {...{ stored, editing, board, shell, aside }} onFrom={() => setFrom('lane')} />
+      ) : (
+        <Shell {...shell}>
+          <div className="grid h-full grid-cols-[236px_minmax(0,1fr)]">
+            <aside className="border-r border-rule p-4">{aside}</aside>
+            <Empty title="No board yet">A board shows one move in several variants. Add the first at the left.</Empty>
+          </div>
+        </Shell>
+      )}
+    </>
+  );
+}
+
+interface BoardOnLecternProps {
+  stored: StoredLesson;
+  editing: LessonEditing;
+  board: Board;
+  shell: Omit<React.ComponentProps<typeof Shell>, 'children'>;
+  aside: React.ReactNode;
+  onFrom: () => void;
+}
+
+/** The lanes as they are shown on the board's clock. */
+function shownLanes(board: Board, motions: readonly MotionDocument[], clock: BoardClock): ShownLane[] {
+  return board.lanes.map((lane, i) => ({
+    name: lane.name,
+    motion: motions[i]!,
+    mark: markOf(i),
+    frameOf: (frame) => clock.frameOf(i, frame),
+  }));
+}
+
+function BoardOnLectern({ stored, editing, board, shell, aside, onFrom }: BoardOnLecternProps) {
+  const { change } = editing;
+  const mayKeep = stored.role === 'instructor';
+  const [covered, setCovered] = useState(board.coversFirst);
+  const [alone, setAlone] = useState<string | null>(null);
+  const [over, setOver] = useState(false);
+  const [trails, setTrails] = useState(true);
+  const motions = useMemo(() => motionsOf(board), [board]);
+  const clock = useMemo(() => boardClock(motions, board.alignedAt), [motions, board.alignedAt]);
+  const lanes = useMemo(() => shownLanes(board, motions, clock), [board, motions, clock]);
+  const says = useMemo(
+    () =>
+      motions.map((motion, i) =>
+        i === 0 ? describeLane(motion) : whatDiffers(motions[0]!, motion, stored.tolerances),
+      ),
+    [motions, stored.tolerances],
+  );
+  const edit = useCallback(
+    (how: (board: Board) => Board, gesture?: string) => change((now) => withBoard(now, board.id, how), gesture),
+    [change, board.id],
+  );
+  const actions: LaneActions = {
+    onVariant: (laneId, variant) => edit((one) => setVariant(one, laneId, variant), `amount ${laneId}`),
+    onSolo: (laneId) => setAlone(alone === laneId ? null : laneId),
+    keeping: mayKeep
+      ? {
+          onRename: (laneId, name) => edit((one) => withLane(one, laneId, (lane) => ({ ...lane, name }))),
+          onMove: (laneId, by) => edit((one) => moveLane(one, laneId, by)),
+          onRemove: (laneId) => {
+            setAlone(null);
+            edit((one) => removeLane(one, laneId));
+          },
+          spreadOf: (laneId) => `/lessons/${stored.id}/boards/${board.id}/lanes/${laneId}`,
+        }
+      : null,
+  };
+  const keyFrames = useMemo(() => keyFramesOf(motions[0]!), [motions]);
+  return (
+    <ClockProvider range={clock.range} rate={clock.rate}>
+      <Shell {...shell}>
+        <div className="flex h-full min-h-0 flex-col">
+          <div className="grid min-h-0 flex-1 grid-cols-[236px_minmax(0,1fr)]">
+            <aside className="grid content-start gap-4 overflow-y-auto border-r border-rule p-4">
+              {aside}
+              <BoardTexts
+                board={board}
+                covered={covered}
+                onCover={setCovered}
+                onText={mayKeep ? (part) => edit((one) => ({ ...one, ...part })) : null}
+              />
+            </aside>
+            <div className="flex min-h-0 flex-col gap-2 p-3">
+              <div className="flex flex-wrap items-center gap-2">
+                {mayKeep ? (
+                  <NameInput
+                    label="Name of the board"
+                    what="the board"
+                    most={80}
+                    className="min-w-40 flex-1 text-base"
+                    value={board.name}
+                    onName={(name) => edit((one) => ({ ...one, name }))}
+                  />
+                ) : (
+                  <h2 className="flex-1 text-base">{board.name}</h2>
+                )}
+                <BoardChoices
+                  board={board}
+                  motion={motions[0]!}
+                  onChoice={(part) => edit((one) => ({ ...one, ...part }))}
+                />
+                <Toggle
+                  small
+                  on={over}
+                  disabledReason={alone !== null && 'One lane is shown alone.'}
+                  onClick={() => setOver(!over)}
+                >
+                  Over each other
+                </Toggle>
+                <Toggle small on={trails} onClick={() => setTrails(!trails)}>
+                  Trails
+                </Toggle>
+                {!board.coversFirst && (
+                  <Toggle small on={covered} onClick={() => setCovered(!covered)}>
+                    Cover charts
+                  </Toggle>
+                )}
+                {mayKeep && (
+                  <AddLaneMenu
+                    board={board}
+                    onVariant={(kind) => edit((one) => addVariant(one, kind))}
+                    onFrom={onFrom}
+                  />
+                )}
+              </div>
+              <div className="min-h-0 flex-1 overflow-y-auto">
+                <Lanes {...{ board, lanes, says, alone, over, trails, covered, actions }} />
+              </div>
+            </div>
+          </div>
+          <LecternTime keyFrames={keyFrames} />
+        </div>
+      </Shell>
+    </ClockProvider>
+  );
+}

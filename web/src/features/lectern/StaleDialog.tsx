@@ -1,0 +1,34 @@
+import type { Lesson } from '@undulan/core';
+import { useNavigate } from 'react-router';
+import { explain, useCreateLessonMutation } from '../../server-data/index.ts';
+import { Button, Dialog, sayProblem } from '../../ui/index.ts';
+
+/** The lesson was written elsewhere since: what is here is kept beside it, or given up. */
+export function StaleDialog({ courseId, lesson }: { courseId: string; lesson: Lesson }) {
+  const [create] = useCreateLessonMutation();
+  const navigate = useNavigate();
+  const keep = async (): Promise<void> => {
+    const answer = await create({ courseId, lesson: { ...lesson, name: `${lesson.name.slice(0, 110)} (mine)` } });
+    if (answer.data) await navigate(`/lessons/${answer.data.id}`);
+    else sayProblem(explain(answer.error));
+  };
+  return (
+    <Dialog
+      open
+      title="This lesson was changed elsewhere"
+      actions={
+        <>
+          <Button onClick={() => location.reload()}>Take theirs</Button>
+          <Button kind="main" onClick={() => void keep()}>
+            Keep mine as a copy
+          </Button>
+        </>
+      }
+    >
+      <p>
+        Another window, or another instructor, saved it since you opened it here. Yours can be kept as a lesson of its
+        own; nothing of theirs is lost.
+      </p>
+    </Dialog>
+  );
+}

@@ -1,0 +1,2 @@
+export { LecternPage } from './LecternPage.tsx';
+export { LanePage } from './LanePage.tsx';
