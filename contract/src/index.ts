@@ -75,3 +75,17 @@ export {
   Phrase,
 } from './takes.ts';
 export { CopyLesson, LessonOrder, LessonSummary, NewLesson, SaveLesson, StoredLesson } from './lessons.ts';
+export {
+  Ask,
+  AskReply,
+  AskSettings,
+  CLASS_MESSAGES,
+  ClassEntry,
+  ClassPlay,
+  ClassSession,
+  ClassState,
+  ClassView,
+  NewAsk,
+  NewClassSession,
+} from './class-sessions.ts';
+export type { ClassAnswer, ClassEvents, ClassMessage } from './class-sessions.ts';

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
+import type { Server as HttpServer } from 'node:http';
 import { join } from 'node:path';
 import express, { type Express, type RequestHandler, Router } from 'express';
 import compressed from 'express-static-gzip';
@@ -7,6 +8,8 @@ import { type Logger, pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Sequelize } from 'sequelize';
 import { requirePerson } from './access/require-person.ts';
+import { type ClassSockets, serveClasses } from './classes/class-sockets.ts';
+import { classesRoutes } from './classes/classes.routes.ts';
 import type { Config } from './config.ts';
 import { coursesRoutes } from './courses/courses.routes.ts';
 import { draftsRoutes } from './drafts/drafts.routes.ts';
@@ -28,6 +31,8 @@ import { takesRoutes } from './takes/takes.routes.ts';
 
 export interface App {
   express: Express;
+  /** Serves sessions of classes over the sockets of the server that the application listens by. */
+  serveSockets: (server: HttpServer) => Promise<void>;
   /** Ends what goes on beside requests; what is under way is left to other copies. */
   close: () => Promise<void>;
 }
@@ -47,6 +52,7 @@ function api(sequelize: Sequelize, pool: ReaderPool): Router {
     readingsRoutes(),
     picturesRoutes(),
     lessonsRoutes(),
+    classesRoutes(),
     nothingHere,
   );
   return routes;
@@ -119,9 +125,14 @@ export async function createApp(sequelize: Sequelize, config: Config, webRoot: s
   }
   app.use(nothingHere, answerProblems);
   runner.start();
+  let sockets: ClassSockets | null = null;
   return {
     express: app,
+    serveSockets: async (http) => {
+      sockets = await serveClasses({ http, sessions: sessions.middleware, logger, redisUrl: config.REDIS_URL ?? null });
+    },
     close: async () => {
+      await sockets?.close();
       sessions.close();
       await runner.stop();
     },

@@ -11,6 +11,11 @@ const Config = z.object({
   SECURE_COOKIES: z.enum(['yes', 'no']).default('no'),
   /** How many proxies of one's own stand before the server, whose word on where a caller is counts. */
   TRUSTED_HOPS: z.coerce.number().int().min(0).max(10).default(0),
+  /** Where several copies of the server tell each other what goes on in a class; a single copy needs none. */
+  REDIS_URL: z
+    .string()
+    .regex(/^rediss?:\/\//, 'REDIS_URL must look like redis://host:port')
+    .optional(),
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
 export type Config = z.infer<typeof Config>;

@@ -22,6 +22,8 @@ const server = app.express.listen(config.PORT, config.HOST, (error) => {
   console.log(`listening on http://${config.HOST}:${port}`);
 });
 
+await app.serveSockets(server);
+
 let closing = false;
 
 async function close(): Promise<void> {

@@ -1,4 +1,6 @@
 import { randomBytes } from 'node:crypto';
+import { once } from 'node:events';
+import type { Server } from 'node:http';
 import { setTimeout as delay } from 'node:timers/promises';
 import { type CourseOverview, type LearnerCourse, type Review, type SignedIn, type TakeView } from '@undulan/contract';
 import { pino } from 'pino';
@@ -19,6 +21,8 @@ export interface Harness {
   /** Signs in, at the second copy of the application if that is asked for. */
   signIn: (who: DemoLearner | 'instructor', copy?: number) => Promise<Agent>;
   courseId: string;
+  /** Lets each copy listen, with the sockets of its classes. */
+  listen: () => Promise<Server[]>;
   close: () => Promise<void>;
 }
 
@@ -48,7 +52,11 @@ export async function emptyDatabase(): Promise<EmptyDatabase> {
   };
 }
 
-export async function createHarness({ demo = true, copies = 1 } = {}): Promise<Harness> {
+export async function createHarness({
+  demo = true,
+  copies = 1,
+  redisUrl,
+}: { demo?: boolean; copies?: number; redisUrl?: string } = {}): Promise<Harness> {
   const { url, sequelize, drop } = await emptyDatabase();
   await migrate(sequelize);
   if (demo) await loadDemoIntoEmpty(sequelize);
@@ -60,7 +68,9 @@ export async function createHarness({ demo = true, copies = 1 } = {}): Promise<H
     SECURE_COOKIES: 'no',
     TRUSTED_HOPS: 1,
     LOG_LEVEL: 'silent',
+    REDIS_URL: redisUrl,
   } as const;
+  const listening: Server[] = [];
   const apps: Awaited<ReturnType<typeof createApp>>[] = [];
   for (let copy = 0; copy < copies; copy++) apps.push(await createApp(sequelize, config, '/nowhere'));
   const signIn: Harness['signIn'] = async (who, copy = 0) => {
@@ -77,7 +87,17 @@ export async function createHarness({ demo = true, copies = 1 } = {}): Promise<H
     signedOut: () => request.agent(apps[0]!.express),
     signIn,
     courseId,
+    listen: async () => {
+      for (const app of apps) {
+        const http = app.express.listen(0, '127.0.0.1');
+        await once(http, 'listening');
+        await app.serveSockets(http);
+        listening.push(http);
+      }
+      return listening;
+    },
     close: async () => {
+      for (const http of listening) http.close();
       for (const app of apps) await app.close();
       await drop();
     },

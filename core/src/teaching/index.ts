@@ -18,3 +18,5 @@ export { describeLane, whatDiffers } from './what-differs.ts';
 export { boardClock } from './board-clock.ts';
 export type { BoardClock } from './board-clock.ts';
 export { mainMovement } from './lane-look.ts';
+export { ASK_KINDS, AskAnswer, AskKind, histogramOf, isAnswerTo, ticksAsked, truthOf } from './asks.ts';
+export type { AskedLane } from './asks.ts';

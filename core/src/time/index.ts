@@ -25,3 +25,5 @@ export { planCounts, planDistance, tempoFor } from './planner.ts';
 export type { CountPlan, DistancePlan, Mover, MoverPlan } from './planner.ts';
 export { readRun, averageRuns, tempoOf } from './beats.ts';
 export type { Beat, AveragedRuns } from './beats.ts';
+export { ClockOffset } from './shared-clock.ts';
+export type { TimeExchange } from './shared-clock.ts';

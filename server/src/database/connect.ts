@@ -1,4 +1,5 @@
 import { Sequelize } from 'sequelize';
+import { initClassModels } from '../classes/class.model.ts';
 import { initCourseModels } from '../courses/course.model.ts';
 import { initDraftModel } from '../drafts/draft.model.ts';
 import { initEaseModel } from '../eases/ease.model.ts';
@@ -40,6 +41,7 @@ export async function connectDatabase(url: string): Promise<Sequelize> {
   initReadingJobModel(sequelize);
   initPictureModel(sequelize);
   initLessonModel(sequelize);
+  initClassModels(sequelize);
   await sequelize.authenticate();
   return sequelize;
 }

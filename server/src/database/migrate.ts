@@ -17,6 +17,7 @@ import { blankExercises } from './migrations/0012-blank-exercises.ts';
 import { selfCheckFact } from './migrations/0013-self-check.ts';
 import { scenePictures } from './migrations/0014-scene-pictures.ts';
 import { lessons } from './migrations/0015-lessons.ts';
+import { classSessions } from './migrations/0016-class-sessions.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -35,6 +36,7 @@ const MIGRATIONS: readonly Migration[] = [
   selfCheckFact,
   scenePictures,
   lessons,
+  classSessions,
 ];
 
 /**

@@ -17,6 +17,8 @@ const QUOTAS = {
   notes: { most: 200, says: 'A review holds 200 notes at most.' },
   replies: { most: 100, says: 'A note holds 100 replies at most.' },
   lessons: { most: 200, says: 'A course has at most 200 lessons.' },
+  classSessions: { most: 2000, says: 'A course keeps 2,000 sessions at most.' },
+  asks: { most: 200, says: 'A session has at most 200 questions.' },
   pictures: { most: 300, says: 'A course keeps 300 pictures at most: remove some from its briefs first.' },
   pictureBytes: {
     most: 100_000_000,

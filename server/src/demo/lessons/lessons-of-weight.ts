@@ -65,7 +65,9 @@ export const contact: Lesson = {
         { name: 'Too soft a rebound', motion: doughDrop({ kept: 0.3 }) },
       ],
       {
-        text: 'A fall of 1.2 m takes 11.87 frames: the contact is snapped to frame 13. Each rebound keeps 0.7 of the height: 0.84, 0.59, 0.41 m.',
+        text:
+          'A fall of 1.2 m takes 11.87 frames: the contact is snapped to frame 13. Each rebound keeps 0.7 of the ' +
+          'height: 0.84, 0.59, 0.41 m.',
         question: 'What is it made of?',
         lookAt: 'The last frame before the floor is the fastest one.',
         notes: 'Let them tap the contact. Times go by the square root of the heights.',
