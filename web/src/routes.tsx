@@ -40,6 +40,7 @@ const SCREENS = {
   '/lessons/:lessonId': async () => (await import('./features/lectern/index.ts')).LecternPage,
   '/lessons/:lessonId/boards/:boardId/lanes/:laneId': async () =>
     (await import('./features/lectern/index.ts')).LanePage,
+  '/sessions/:code': async () => (await import('./features/lectern/index.ts')).ClassPage,
   '/takes/:takeId': async () => (await import('./features/take/index.ts')).TakePage,
   '*': async () => (await import('./features/home/index.ts')).NoSuchPage,
 } as const satisfies Record<string, () => Promise<() => ReactNode>>;

@@ -1,5 +1,7 @@
 import {
   Assignment,
+  ClassEntry,
+  ClassSession,
   CourseOverview,
   CoursePicture,
   Created,
@@ -45,6 +47,9 @@ export const SCHEMAS = import.meta.env.PROD
       overview: checked(CourseOverview),
       learnerCourse: checked(LearnerCourse),
       createExercise: checked(Created),
+      openClasses: checked(ClassSession.array()),
+      classEntry: checked(ClassEntry),
+      openClass: checked(ClassSession),
       lessons: checked(LessonSummary.array()),
       lesson: checked(StoredLesson),
       createLesson: checked(Created),

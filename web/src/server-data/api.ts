@@ -67,6 +67,7 @@ export const api = createApi({
     'Phrase',
     'Picture',
     'Lesson',
+    'Class',
     'OpenSession',
   ],
   endpoints: (build) => ({

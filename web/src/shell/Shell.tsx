@@ -8,6 +8,7 @@ import { api, useSessionQuery, useSignOutMutation } from '../server-data/index.t
 import { useAppDispatch } from '../state/index.ts';
 import { chooseTheme, useTheme } from '../ui/index.ts';
 import { AccountDialog } from './AccountDialog.tsx';
+import { ClassBanner } from './ClassBanner.tsx';
 import { FindAnything } from './FindAnything.tsx';
 
 interface Crumb {
@@ -63,6 +64,7 @@ export function Shell({ crumbs, status, actions, hasHeading = false, screen, chi
         <ShortcutSheet />
         <PersonMenu />
       </header>
+      <ClassBanner />
       <main className="min-h-0 flex-1">{children}</main>
     </div>
   );

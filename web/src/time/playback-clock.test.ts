@@ -169,3 +169,53 @@ test('a dragged playhead is under way until it rests, and says so once', () => {
   clock.rest();
   expect([clock.moving, told]).toEqual([false, 3]);
 });
+
+test('plays along with a clock that began earlier: where that is at once, with nothing dropped', () => {
+  const hand = handTicker();
+  const clock = new PlaybackClock({ first: 1, last: 100 }, FILM, hand.ticker);
+  clock.playAlong({ frame: 5, startMs: -250, direction: 1 });
+  hand.refresh(0);
+  expect([clock.playing, clock.frame]).toEqual([true, 11]);
+  hand.refresh(1000 / 24);
+  expect([clock.frame, clock.report.dropped]).toEqual([12, 0]);
+});
+
+test('told a slightly other time it waits or skips a frame, and never goes back', () => {
+  const hand = handTicker();
+  const clock = new PlaybackClock({ first: 1, last: 100 }, FILM, hand.ticker);
+  const frameMs = 1000 / 24;
+  clock.playAlong({ frame: 1, startMs: 0, direction: 1 });
+  for (let i = 0; i <= 4; i++) hand.refresh(i * frameMs);
+  expect(clock.frame).toBe(5);
+  // It was a frame ahead: it waits.
+  clock.playAlong({ frame: 1, startMs: frameMs, direction: 1 });
+  hand.refresh(4.5 * frameMs);
+  expect(clock.frame).toBe(5);
+  hand.refresh(6.1 * frameMs);
+  expect(clock.frame).toBe(6);
+  // It was behind: it skips.
+  clock.playAlong({ frame: 1, startMs: -frameMs, direction: 1 });
+  hand.refresh(6.6 * frameMs);
+  expect(clock.frame).toBe(8);
+});
+
+test('says since when it plays, once the screen has shown it', () => {
+  const hand = handTicker();
+  const clock = new PlaybackClock({ first: 1, last: 100 }, FILM, hand.ticker);
+  const runs: (number | null)[] = [];
+  clock.subscribe(() => runs.push(clock.run.startMs));
+  clock.seek(7);
+  clock.play();
+  hand.refresh(120);
+  expect(clock.run).toEqual({ frame: 7, startMs: 120, direction: 1 });
+  expect(runs.at(-1)).toBe(120);
+});
+
+test('of a single run that is over elsewhere the last frame is shown, and it stands', () => {
+  const hand = handTicker();
+  const clock = new PlaybackClock({ first: 1, last: 24 }, FILM, hand.ticker);
+  clock.set({ way: 'once' });
+  clock.playAlong({ frame: 1, startMs: -5000, direction: 1 });
+  hand.refresh(0);
+  expect([clock.playing, clock.frame]).toEqual([false, 24]);
+});

@@ -43,6 +43,9 @@ const BROWSER: Ticker = {
 /** The rounding of times must not hold a frame back that is due. */
 const DUE_MS = 1e-3;
 
+/** A run that began so much earlier or later is another one. */
+const ANOTHER_RUN_MS = 500;
+
 /** What is played, and how fast. */
 interface ClockSetup {
   range: FrameRange;
@@ -219,6 +222,34 @@ export class PlaybackClock {
     return this.#direction * this.#settings.speed < 0;
   }
 
+  /** What is played since when: from which frame, in ms of the page's own time; null before the screen showed it. */
+  get run(): { frame: number; startMs: number | null; direction: 1 | -1 } {
+    return { frame: this.#startFrame, startMs: this.#startMs, direction: this.#direction };
+  }
+
+  /**
+   * Plays along with another clock: as if it had been started on a frame at a time (in ms of the page's own, also one
+   * that is past). Told anew of what it plays already, it goes by the new time without jumping: it waits, or skips.
+   */
+  playAlong(run: { frame: number; startMs: number; direction: 1 | -1 }): void {
+    const isSame =
+      this.#playing &&
+      run.frame === this.#startFrame &&
+      run.direction === this.#direction &&
+      Math.abs(run.startMs - (this.#startMs ?? Infinity)) < ANOTHER_RUN_MS;
+    this.#startMs = run.startMs;
+    if (isSame) return;
+    this.#ticker.cancel(this.#handle);
+    this.#direction = run.direction;
+    this.#startFrame = run.frame;
+    this.#frame = run.frame;
+    this.#elapsed = 0;
+    this.#report = NOTHING;
+    this.#playing = true;
+    this.#tell();
+    this.#handle = this.#ticker.request(this.#tick);
+  }
+
   #restart(): void {
     this.#ticker.cancel(this.#handle);
     this.#startMs = null;
@@ -229,17 +260,26 @@ export class PlaybackClock {
   }
 
   #tick = (nowMs: number): void => {
+    const isFirst = this.#startMs === null;
     this.#startMs ??= nowMs;
     const frameMs = 100_000 / (framesPerSecond(this.rate) * Math.abs(this.#settings.speed));
     const gone = (nowMs - this.#startMs + DUE_MS) / frameMs;
     if (this.#report.shown === 0) {
       this.#firstShownMs = nowMs;
       this.#report = { ...NOTHING, shown: 1 };
+      if (isFirst) this.#tell();
+      // Of what began elsewhere the frames that are past were never to be shown here.
+      else this.#catchUp(Math.max(0, Math.floor(gone)));
     } else if (Math.floor(gone) > this.#elapsed) {
       this.#advance(Math.floor(gone), nowMs, frameMs);
     } else if (this.#settings.smooth) this.#goTo(gone);
     if (this.#playing) this.#handle = this.#ticker.request(this.#tick);
   };
+
+  #catchUp(gone: number): void {
+    this.#elapsed = gone;
+    if (this.#goTo(gone) >= 1) this.stop();
+  }
 
   /** Puts the playhead where it is after some frames; gives by how many a single run is past its last. */
   #goTo(frames: number): number {

@@ -1,18 +1,9 @@
-import { mainMovement, type MotionDocument } from '@undulan/core';
+import { mainMovement } from '@undulan/core';
 import { useCallback, useEffect, useLayoutEffect, useRef } from 'react';
 import { drawScene, putTrail, useLoadedPictures } from '../../picture/stage/index.ts';
 import { useOnFrame } from '../../time/index.ts';
 import { cssColour, type Size, useSize } from '../../ui/index.ts';
-import { type LaneMark } from './lane-look.ts';
-import { fitPart, type StagePart } from './lane-view.ts';
-
-/** One move in a picture, and which frame of it is on. */
-export interface ShownLane {
-  name: string;
-  motion: MotionDocument;
-  mark: LaneMark;
-  frameOf: (frame: number) => number;
-}
+import { fitPart, type ShownLane, type StagePart } from './lane-view.ts';
 
 interface LanePictureProps {
   /** Drawn back to front; those after the first as outlines over it. */

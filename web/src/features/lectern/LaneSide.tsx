@@ -3,14 +3,15 @@ import { clsx } from 'clsx';
 import { ArrowDown, ArrowUp, EllipsisVertical } from 'lucide-react';
 import { useNavigate } from 'react-router';
 import { Button, Menu, MenuItem, MenuLine, Toggle } from '../../ui/index.ts';
+import type { ShownLane } from './lane-view.ts';
 import { LaneAmount } from './LaneAmount.tsx';
 import { LaneChart } from './LaneCharts.tsx';
-import type { ShownLane } from './LanePicture.tsx';
 import { NameInput } from './NameInput.tsx';
 
 export interface LaneActions {
-  onVariant: (laneId: string, variant: Variant) => void;
-  onSolo: (laneId: string) => void;
+  /** Null for who follows: what is dragged is dragged for them. */
+  onVariant: ((laneId: string, variant: Variant) => void) | null;
+  onSolo: ((laneId: string) => void) | null;
   /** Null for who may not change the lesson. */
   keeping: {
     onRename: (laneId: string, name: string) => void;
@@ -40,11 +41,13 @@ export function LaneSide({ lane, shown, chart, covered, says, alone, count, at, 
   const words = (
     <div className="min-w-0">
       <p className="text-sm leading-snug">{says}</p>
-      <LaneAmount
-        lane={lane.name}
-        variant={lane.variant}
-        onVariant={(variant) => actions.onVariant(lane.id, variant)}
-      />
+      {actions.onVariant && (
+        <LaneAmount
+          lane={lane.name}
+          variant={lane.variant}
+          onVariant={(variant) => actions.onVariant!(lane.id, variant)}
+        />
+      )}
     </div>
   );
   return (
@@ -100,9 +103,11 @@ function LaneHeading({
       ) : (
         <h3 className="min-w-0 flex-1 truncate text-[15px]">{lane.name}</h3>
       )}
-      <Toggle small on={alone} onClick={() => actions.onSolo(lane.id)} aria-label={`Only ${lane.name}`}>
-        alone
-      </Toggle>
+      {actions.onSolo && (
+        <Toggle small on={alone} onClick={() => actions.onSolo!(lane.id)} aria-label={`Only ${lane.name}`}>
+          alone
+        </Toggle>
+      )}
       {keeping && (
         <Menu
           trigger={

@@ -1,8 +1,8 @@
 import type { Board } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useMemo } from 'react';
-import { movingPart } from './lane-view.ts';
-import { LanePicture, type ShownLane } from './LanePicture.tsx';
+import { movingPart, type ShownLane } from './lane-view.ts';
+import { LanePicture } from './LanePicture.tsx';
 import { type LaneActions, LaneSide } from './LaneSide.tsx';
 
 interface LanesProps {

@@ -1,5 +1,6 @@
 import type { StoredLesson } from '@undulan/contract';
-import { type Board, type BoardClock, boardClock, describeLane, type MotionDocument, whatDiffers } from '@undulan/core';
+import { type Board, boardClock, describeLane, type MotionDocument, whatDiffers } from '@undulan/core';
+import { clsx } from 'clsx';
 import { useCallback, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { UndoButtons } from '../../panels/work/index.ts';
@@ -10,9 +11,8 @@ import { AddLaneMenu } from './AddLaneMenu.tsx';
 import { BoardChoices } from './BoardChoices.tsx';
 import { BoardList } from './BoardList.tsx';
 import { BoardTexts } from './BoardTexts.tsx';
-import { markOf, motionsOf } from './lane-look.ts';
-import { keyFramesOf } from './lane-view.ts';
-import type { ShownLane } from './LanePicture.tsx';
+import { motionsOf } from './lane-look.ts';
+import { keyFramesOf, shownLanes } from './lane-view.ts';
 import { Lanes } from './Lanes.tsx';
 import type { LaneActions } from './LaneSide.tsx';
 import { LecternTime } from './LecternTime.tsx';
@@ -29,8 +29,10 @@ import {
 import { LessonMenu } from './LessonMenu.tsx';
 import { MoveDialog } from './MoveDialog.tsx';
 import { NameInput } from './NameInput.tsx';
+import { AskPanel, useLeading } from './session/index.ts';
 import { StaleDialog } from './StaleDialog.tsx';
 import { useFullScreen } from './use-full-screen.ts';
+import { type LedSession, useLedSession } from './use-led-session.tsx';
 import { type LessonEditing, useLesson } from './use-lesson.ts';
 
 const STANDINGS: Record<LessonEditing['standing'], string> = {
@@ -51,6 +53,7 @@ export function Lectern({ stored }: { stored: StoredLesson }) {
   const board = lesson.boards.find(({ id }) => id === chosen) ?? lesson.boards[0];
   const [from, setFrom] = useState<'board' | 'lane' | null>(null);
   const [isFull, toggleFull] = useFullScreen();
+  const leading = useLedSession(stored);
   const onMove = (name: string, motion: MotionDocument): void => {
     if (from === 'lane' && board) change((now) => withBoard(now, board.id, (one) => addLane(one, name, motion)));
     else {
@@ -72,6 +75,7 @@ export function Lectern({ stored }: { stored: StoredLesson }) {
           />
         )}
         <LessonMenu stored={stored} lesson={lesson} />
+        {mayKeep && leading.bar}
         <Button onClick={toggleFull}>{isFull ? 'Leave full screen' : 'Full screen'}</Button>
       </>
     ),
@@ -109,7 +113,11 @@ export function Lectern({ stored }: { stored: StoredLesson }) {
       )}
       {editing.standing === 'stale' && <StaleDialog courseId={stored.courseId} lesson={lesson} />}
       {board ? (
-        <BoardOnLectern key={board.id} {...{ stored, editing, board, shell, aside }} onFrom={() => setFrom('lane')} />
+        <BoardOnLectern
+          key={board.id}
+          {...{ stored, editing, board, shell, aside, leading }}
+          onFrom={() => setFrom('lane')}
+        />
       ) : (
         <Shell {...shell}>
           <div className="grid h-full grid-cols-[236px_minmax(0,1fr)]">
@@ -128,20 +136,11 @@ interface BoardOnLecternProps {
   board: Board;
   shell: Omit<React.ComponentProps<typeof Shell>, 'children'>;
   aside: React.ReactNode;
+  leading: LedSession;
   onFrom: () => void;
 }
 
-/** The lanes as they are shown on the board's clock. */
-function shownLanes(board: Board, motions: readonly MotionDocument[], clock: BoardClock): ShownLane[] {
-  return board.lanes.map((lane, i) => ({
-    name: lane.name,
-    motion: motions[i]!,
-    mark: markOf(i),
-    frameOf: (frame) => clock.frameOf(i, frame),
-  }));
-}
-
-function BoardOnLectern({ stored, editing, board, shell, aside, onFrom }: BoardOnLecternProps) {
+function BoardOnLectern({ stored, editing, board, shell, aside, leading, onFrom }: BoardOnLecternProps) {
   const { change } = editing;
   const mayKeep = stored.role === 'instructor';
   const [covered, setCovered] = useState(board.coversFirst);
@@ -177,12 +176,19 @@ function BoardOnLectern({ stored, editing, board, shell, aside, onFrom }: BoardO
         }
       : null,
   };
+  const led = useMemo(() => ({ covered, alone, over, trails }), [covered, alone, over, trails]);
   const keyFrames = useMemo(() => keyFramesOf(motions[0]!), [motions]);
   return (
     <ClockProvider range={clock.range} rate={clock.rate}>
+      <Leading line={leading.line} board={board} led={led} />
       <Shell {...shell}>
         <div className="flex h-full min-h-0 flex-col">
-          <div className="grid min-h-0 flex-1 grid-cols-[236px_minmax(0,1fr)]">
+          <div
+            className={clsx(
+              'grid min-h-0 flex-1',
+              leading.asking ? 'grid-cols-[236px_minmax(0,1fr)_300px]' : 'grid-cols-[236px_minmax(0,1fr)]',
+            )}
+          >
             <aside className="grid content-start gap-4 overflow-y-auto border-r border-rule p-4">
               {aside}
               <BoardTexts
@@ -239,10 +245,27 @@ function BoardOnLectern({ stored, editing, board, shell, aside, onFrom }: BoardO
                 <Lanes {...{ board, lanes, says, alone, over, trails, covered, actions }} />
               </div>
             </div>
+            {leading.asking && leading.line && leading.now && (
+              <aside aria-label="Questions" className="overflow-y-auto border-l border-rule p-3">
+                <AskPanel line={leading.line} now={leading.now} {...{ board, motions, clock }} />
+              </aside>
+            )}
           </div>
           <LecternTime keyFrames={keyFrames} />
         </div>
       </Shell>
     </ClockProvider>
   );
+}
+
+interface LeadingProps {
+  line: LedSession['line'];
+  board: Board;
+  led: Parameters<typeof useLeading>[2];
+}
+
+/** Shows the class what stands here; inside the clock that it follows. */
+function Leading({ line, board, led }: LeadingProps) {
+  useLeading(line, board, led);
+  return null;
 }

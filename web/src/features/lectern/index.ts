@@ -1,2 +1,3 @@
 export { LecternPage } from './LecternPage.tsx';
 export { LanePage } from './LanePage.tsx';
+export { ClassPage } from './session/index.ts';

@@ -1,4 +1,13 @@
-import { applyTo, boxOfLook, exposedFrame, type MotionDocument, seenPose } from '@undulan/core';
+import {
+  applyTo,
+  type Board,
+  type BoardClock,
+  boxOfLook,
+  exposedFrame,
+  type MotionDocument,
+  seenPose,
+} from '@undulan/core';
+import { type LaneMark, markOf } from './lane-look.ts';
 
 /** What of a stage is looked at, in its pixels. */
 export interface StagePart {
@@ -61,4 +70,22 @@ export function keyFramesOf(motion: MotionDocument): number[] {
     channels.flatMap(({ keys }) => keys.map(({ frame }) => frame)),
   );
   return [...new Set(frames)].sort((a, b) => a - b);
+}
+
+/** One move in a picture, and which frame of it is on. */
+export interface ShownLane {
+  name: string;
+  motion: MotionDocument;
+  mark: LaneMark;
+  frameOf: (frame: number) => number;
+}
+
+/** The lanes as they are shown on the board's clock. */
+export function shownLanes(board: Board, motions: readonly MotionDocument[], clock: BoardClock): ShownLane[] {
+  return board.lanes.map((lane, i) => ({
+    name: lane.name,
+    motion: motions[i]!,
+    mark: markOf(i),
+    frameOf: (frame) => clock.frameOf(i, frame),
+  }));
 }
