@@ -8,6 +8,7 @@ export const ROOT = fileURLToPath(new URL('..', import.meta.url));
 
 const WANTED = {
   mariadb: { program: 'mariadbd', package: 'mariadb-server' },
+  redis: { program: 'redis-server', package: 'redis-server' },
   chromium: { program: 'chromium', package: 'chromium' },
 };
 

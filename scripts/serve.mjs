@@ -4,7 +4,7 @@ import { ROOT } from './prepare.mjs';
 import { endChild } from './shell.mjs';
 
 /** Starts the built server on a database and waits until it listens. Gives its address and a way to stop it. */
-export function startServer({ url, port, demo = true, logLevel = 'info' }) {
+export function startServer({ url, port, demo = true, logLevel = 'info', redisUrl }) {
   const child = spawn(process.execPath, [join(ROOT, 'server', 'dist', 'main.js')], {
     env: {
       ...process.env,
@@ -14,6 +14,7 @@ export function startServer({ url, port, demo = true, logLevel = 'info' }) {
       PORT: String(port),
       DEMO: demo ? 'yes' : 'no',
       LOG_LEVEL: logLevel,
+      ...(redisUrl && { REDIS_URL: redisUrl }),
     },
     stdio: ['ignore', 'pipe', 'inherit'],
     detached: true,

@@ -1,6 +1,6 @@
 import { ensureModules, ensurePackages, ROOT } from './prepare.mjs';
 import { run } from './shell.mjs';
-import { runInBrowser, stopAll, throwawayDatabase } from './throwaway.mjs';
+import { runInBrowser, stopAll, throwawayDatabase, throwawayRedis } from './throwaway.mjs';
 
 /**
  * Everything, or the parts named: stages, the parts of each in the order they are taken up by two hands, one for each
@@ -31,11 +31,11 @@ const WORK = {
   },
   unit: () => npm('vitest', 'run', '--project', 'core', '--project', 'contract', '--project', 'web'),
   server: async () => {
-    const { url } = await throwawayDatabase();
+    const [{ url }, redis] = await Promise.all([throwawayDatabase(), throwawayRedis()]);
     console.log('\n— server tests against MariaDB');
     await run('npx', ['--no-install', 'vitest', 'run', '--project', 'server'], {
       cwd: ROOT,
-      env: { ...process.env, TZ: 'UTC', TEST_DATABASE_URL: url },
+      env: { ...process.env, TZ: 'UTC', TEST_DATABASE_URL: url, TEST_REDIS_URL: redis.url },
     });
   },
   e2e: () => runInBrowser('journeys', [], 2),
@@ -53,7 +53,7 @@ async function workThrough(left) {
 
 try {
   const needs = [
-    ...(parts.some((part) => part === 'server' || part === 'e2e') ? ['mariadb'] : []),
+    ...(parts.some((part) => part === 'server' || part === 'e2e') ? ['mariadb', 'redis'] : []),
     ...(parts.includes('e2e') ? ['chromium'] : []),
   ];
   await ensurePackages(needs);

@@ -2,6 +2,7 @@ import { rmSync } from 'node:fs';
 import { startBalance } from './balance.mjs';
 import { startDatabase, temporaryFolder } from './database.mjs';
 import { ensureBuilt, ROOT } from './prepare.mjs';
+import { startRedis } from './redis.mjs';
 import { startServer } from './serve.mjs';
 import { run, whenOrphaned } from './shell.mjs';
 
@@ -29,15 +30,23 @@ export async function throwawayDatabase() {
   return database;
 }
 
+/** A Redis, for copies of the server to tell each other. */
+export async function throwawayRedis() {
+  const redis = await startRedis();
+  started.push(redis.stop);
+  return redis;
+}
+
 /**
  * A fresh application with the demo course on a database of its own; as several copies behind one address if that is
  * asked for.
  */
 export async function throwawayApplication({ copies = 1 } = {}) {
   const { url } = await throwawayDatabase();
+  const redisUrl = copies > 1 ? (await throwawayRedis()).url : undefined;
   const addresses = [];
   for (let copy = 0; copy < copies; copy++) {
-    const server = await startServer({ url, port: 0, logLevel: 'error' });
+    const server = await startServer({ url, port: 0, logLevel: 'error', redisUrl });
     started.push(server.stop);
     addresses.push(server.address);
   }

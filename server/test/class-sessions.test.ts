@@ -1,104 +1,22 @@
 import { once } from 'node:events';
-import type { Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import type {
-  Ask,
-  ClassAnswer,
-  ClassEntry,
-  ClassSession,
-  ClassView,
-  LessonSummary,
-  StoredLesson,
-} from '@undulan/contract';
-import { io, type Socket } from 'socket.io-client';
-import type { Agent } from 'supertest';
+import type { Ask, ClassEntry, ClassView } from '@undulan/contract';
 import { afterAll, afterEach, beforeAll, expect, test } from 'vitest';
-import type { DemoLearner } from '../src/demo/demo-people.ts';
+import { asked, type ClassLines, classLines, next, say, told, view } from './class-lines.ts';
 import { createHarness, type Harness } from './harness.ts';
 
 let harness: Harness;
-let https: Server[];
-let instructor: Agent;
-const sockets: Socket[] = [];
+let lines: ClassLines;
 
 beforeAll(async () => {
-  harness = await createHarness({ copies: 1 });
-  https = await harness.listen();
-  instructor = await harness.signIn('instructor');
+  harness = await createHarness();
+  lines = classLines(harness, await harness.listen());
 });
-afterEach(() => {
-  for (const socket of sockets.splice(0)) socket.disconnect();
-});
+afterEach(() => lines.hangUp());
 afterAll(() => harness.close());
 
-/** The cookie of a signed-in agent, as a browser would send it. */
-async function cookieOf(who: DemoLearner | 'instructor'): Promise<string> {
-  const agent = await harness.signIn(who);
-  return agent.jar.getCookies({ domain: '127.0.0.1', path: '/', secure: false, script: false }).toValueString();
-}
-
-async function connected(who: DemoLearner | 'instructor', copy = 0): Promise<Socket> {
-  const { port } = https[copy]!.address() as AddressInfo;
-  const socket = io(`http://127.0.0.1:${port}`, {
-    path: '/api/live',
-    transports: ['websocket'],
-    reconnection: false,
-    extraHeaders: { cookie: await cookieOf(who) },
-  });
-  sockets.push(socket);
-  await new Promise<void>((resolve, reject) => {
-    socket.on('connect', resolve);
-    socket.on('connect_error', reject);
-  });
-  return socket;
-}
-
-const say = async <T>(socket: Socket, name: string, body: unknown = {}): Promise<ClassAnswer<T>> =>
-  (await socket.timeout(5000).emitWithAck(name, body)) as ClassAnswer<T>;
-
-async function told<T>(socket: Socket, name: string, body: unknown = {}): Promise<T> {
-  const answer = await say<T>(socket, name, body);
-  if (!answer.ok) throw new Error(answer.problem);
-  return answer.value;
-}
-
-/** The next of an event that comes after this is called. */
-const next = <T>(socket: Socket, event: string): Promise<T> =>
-  new Promise((resolve) => socket.once(event, (value: T) => resolve(value)));
-
-async function opened(): Promise<{ session: ClassSession; lesson: StoredLesson }> {
-  const lessons = (await instructor.get(`/api/courses/${harness.courseId}/lessons`)).body as LessonSummary[];
-  const lesson = (await instructor.get(`/api/lessons/${lessons[2]!.id}`)).body as StoredLesson;
-  const answer = await instructor
-    .post(`/api/courses/${harness.courseId}/class-sessions`)
-    .send({ lessonId: lesson.id })
-    .expect(201);
-  return { session: answer.body as ClassSession, lesson };
-}
-
-const view = (lesson: StoredLesson, version: number, part: Partial<ClassView> = {}): ClassView => ({
-  version,
-  boardId: lesson.lesson.boards[0]!.id,
-  covered: true,
-  alone: null,
-  over: false,
-  trails: true,
-  variants: {},
-  play: { direction: 0, frame: 1, atMs: 0, speed: 100, way: 'loop' },
-  ...part,
-});
-
-const asked = (lesson: StoredLesson) => ({
-  kind: 'tap',
-  boardId: lesson.lesson.boards[0]!.id,
-  laneId: 'lane-1',
-  question: 'When does it land?',
-  truth: { frame: 33 },
-});
-
 test('what the instructor shows is on the screens of the class; who comes late is where the others are', async () => {
-  const { session, lesson } = await opened();
-  const [lead, ines] = await Promise.all([connected('instructor'), connected('ines')]);
+  const { session, lesson } = await lines.opened();
+  const [lead, ines] = await Promise.all([lines.connected('instructor'), lines.connected('ines')]);
   expect((await told<ClassEntry>(lead, 'enter', { code: session.code })).role).toBe('instructor');
   const entry = await told<ClassEntry>(ines, 'enter', { code: session.code.toUpperCase() });
   expect([entry.role, entry.state, entry.here]).toEqual(['learner', null, 1]);
@@ -109,7 +27,7 @@ test('what the instructor shows is on the screens of the class; who comes late i
   expect(await board).toMatchObject({ name: 'Slow at the ends', notes: '' });
   expect((await shown).covered).toBe(false);
   const here = next<number>(lead, 'here');
-  const late = await connected('jonah');
+  const late = await lines.connected('jonah');
   const lateEntry = await told<ClassEntry>(late, 'enter', { code: session.code });
   expect(lateEntry.state).toMatchObject({ board: { name: 'Slow at the ends', notes: '' }, view: { covered: false } });
   expect(await here).toBe(2);
@@ -117,8 +35,12 @@ test('what the instructor shows is on the screens of the class; who comes late i
 });
 
 test('a question is asked, answered, counted and revealed; names are shown only when they are to be', async () => {
-  const { session, lesson } = await opened();
-  const [lead, ines, jonah] = await Promise.all([connected('instructor'), connected('ines'), connected('jonah')]);
+  const { session, lesson } = await lines.opened();
+  const [lead, ines, jonah] = await Promise.all([
+    lines.connected('instructor'),
+    lines.connected('ines'),
+    lines.connected('jonah'),
+  ]);
   for (const socket of [lead, ines, jonah]) await told(socket, 'enter', { code: session.code });
   const coming = next<Ask>(ines, 'ask');
   const ask = await told<Ask>(lead, 'ask', asked(lesson));
@@ -149,8 +71,8 @@ test('a question is asked, answered, counted and revealed; names are shown only 
 });
 
 test('what only the instructor does is refused to a learner, and junk to everyone', async () => {
-  const { session, lesson } = await opened();
-  const [lead, ines] = await Promise.all([connected('instructor'), connected('ines')]);
+  const { session, lesson } = await lines.opened();
+  const [lead, ines] = await Promise.all([lines.connected('instructor'), lines.connected('ines')]);
   expect(await say(ines, 'view', { view: view(lesson, 1), sure: true })).toMatchObject({ ok: false });
   await told(lead, 'enter', { code: session.code });
   await told(ines, 'enter', { code: session.code });
@@ -181,31 +103,25 @@ test('what only the instructor does is refused to a learner, and junk to everyon
 });
 
 test('without a session of their own, or from a foreign page, nobody gets a socket', async () => {
-  const { port } = https[0]!.address() as AddressInfo;
   const failing = async (extraHeaders: Record<string, string>): Promise<string> => {
-    const socket = io(`http://127.0.0.1:${port}`, {
-      path: '/api/live',
-      transports: ['websocket'],
-      reconnection: false,
-      forceNew: true,
-      extraHeaders,
-    });
-    sockets.push(socket);
+    const socket = lines.socketWith(extraHeaders);
     return new Promise((resolve) => {
       socket.on('connect', () => resolve('connected'));
       socket.on('connect_error', ({ message }) => resolve(message));
     });
   };
   expect(await failing({})).toBe('not-signed-in');
-  expect(await failing({ cookie: await cookieOf('ines'), origin: 'http://elsewhere.example' })).not.toBe('connected');
+  expect(await failing({ cookie: await lines.cookieOf('ines'), origin: 'http://elsewhere.example' })).not.toBe(
+    'connected',
+  );
 });
 
 test('an open session is found by the people of its course; it ends for all, and can be read afterwards', async () => {
-  const { session } = await opened();
+  const { session } = await lines.opened();
   const ines = await harness.signIn('ines');
   expect((await ines.get('/api/class-sessions').expect(200)).body).toMatchObject([{ code: session.code }]);
   await ines.post(`/api/courses/${harness.courseId}/class-sessions`).send({ lessonId: session.lessonId }).expect(403);
-  const [lead, follower] = await Promise.all([connected('instructor'), connected('ines')]);
+  const [lead, follower] = await Promise.all([lines.connected('instructor'), lines.connected('ines')]);
   await told(lead, 'enter', { code: session.code });
   await told(follower, 'enter', { code: session.code });
   const ended = once(follower as never, 'ended');
@@ -216,7 +132,7 @@ test('an open session is found by the people of its course; it ends for all, and
   const after = (await ines.get(`/api/class-sessions/${session.code}`).expect(200)).body as ClassEntry;
   expect(after.session.endedAt).not.toBeNull();
   // The next one that is opened ends the one before.
-  const [first, second] = [await opened(), await opened()];
+  const [first, second] = [await lines.opened(), await lines.opened()];
   expect((await ines.get('/api/class-sessions')).body).toMatchObject([{ code: second.session.code }]);
   expect(first.session.code).not.toBe(second.session.code);
 });

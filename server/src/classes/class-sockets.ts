@@ -97,10 +97,10 @@ export async function serveClasses({ http, sessions, logger, redisUrl }: SocketS
   io.on('connection', (socket) => classes.welcome(socket));
   return {
     close: async () => {
-      classes.close();
+      await classes.close();
       io.disconnectSockets(true);
       io.engine.close();
-      for (const client of clients) client.destroy();
+      for (const client of clients) await client.close();
     },
   };
 }
@@ -115,14 +115,19 @@ class Classes {
   readonly #views = new Map<string, ClassView>();
   readonly #writing = new Set<string>();
   readonly #tallies = new Map<string, NodeJS.Timeout>();
+  #isClosed = false;
+  readonly #underWay = new Set<Promise<unknown>>();
 
   constructor(io: ClassServer, logger: Logger) {
     this.#io = io;
     this.#logger = logger;
   }
 
-  close(): void {
+  /** Takes nothing more, and comes back when what is under way is over. */
+  async close(): Promise<void> {
+    this.#isClosed = true;
     for (const timer of this.#tallies.values()) clearTimeout(timer);
+    await Promise.allSettled(this.#underWay);
   }
 
   welcome(socket: ClassSocket): void {
@@ -136,12 +141,23 @@ class Classes {
           if (count > 10 * MOST_A_SECOND) socket.disconnect(true);
           return;
         }
-        void this.#take(socket, name, body, typeof answer === 'function' ? (answer as Answering) : () => undefined);
+        if (this.#isClosed) return;
+        this.#keep(
+          this.#take(socket, name, body, typeof answer === 'function' ? (answer as Answering) : () => undefined),
+        );
       });
     }
     socket.on('disconnect', () => {
-      if (socket.data.sessionId) void this.#tellHere(socket.data.sessionId);
+      if (socket.data.sessionId && !this.#isClosed) this.#keep(this.#tellHere(socket.data.sessionId));
     });
+  }
+
+  /** Lets something go on beside what it came from. */
+  #keep(work: Promise<unknown>): void {
+    const kept = work
+      .catch((error: unknown) => this.#logger.error({ err: error as Error }, 'telling a class failed'))
+      .finally(() => this.#underWay.delete(kept));
+    this.#underWay.add(kept);
   }
 
   async #take(socket: ClassSocket, name: ClassMessage, body: unknown, answer: Answering): Promise<void> {
@@ -220,7 +236,7 @@ class Classes {
           askId,
           setTimeout(() => {
             this.#tallies.delete(askId);
-            this.#tellAsk(sessionId, askId).catch((error: unknown) => this.#logger.error({ err: error as Error }));
+            this.#keep(this.#tellAsk(sessionId, askId));
           }, TALLY_MS),
         );
     },
