@@ -24,14 +24,6 @@ test('course of the instructor', async ({ page }) => {
   await picture(page, 'course-instructor');
 });
 
-test('a new exercise', async ({ page }) => {
-  await signIn(page, 'Marta Olesen');
-  await page.getByRole('button', { name: 'Set an exercise' }).click();
-  await page.getByRole('radio', { name: 'Drop and bounce' }).click();
-  await page.waitForTimeout(500);
-  await picture(page, 'set-exercise');
-});
-
 test('course of a learner', async ({ page }) => {
   await signIn(page, 'Ines Calado');
   await expect(exerciseRow(page, 'Toaster rack')).toBeVisible();
@@ -153,7 +145,6 @@ test('planner', async ({ page }) => {
       'tool=act&length=46f&run=0-516-924-1837&run=0-544-990-1887&run=0-492-900-1842' +
       '&beat=reach&beat=grip&beat=pull&beat=stop',
     'planner-distance': 'tool=distance&length=577f',
-    'planner-timecode': 'tool=timecode&rate=29.97&place=1800',
   };
   for (const [name, query] of Object.entries(pictures)) {
     await page.goto(`${address}?${query}`);
@@ -164,4 +155,36 @@ test('planner', async ({ page }) => {
     }
     await picture(page, name);
   }
+});
+
+test('lectern, and a session on a learner’s side', async ({ page, browser }) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('region', { name: 'Lessons' }).getByRole('link', { name: '3 Spacing' }).click();
+  await page.getByRole('button', { name: 'Uncover charts' }).click();
+  await page.getByRole('button', { name: 'More of Slow finish' }).click();
+  await page.getByRole('menuitem', { name: 'Take the lane out' }).click();
+  await goToFrame(page, 15);
+  await picture(page, 'lectern');
+  await page.getByRole('button', { name: 'Open a session' }).click();
+  const learners = await Promise.all(
+    ['Ines Calado', 'Jonah Whitby', 'Priya Raman'].map(async (name) => {
+      const own = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+      await signIn(own, name);
+      await own.getByRole('button', { name: 'Join the class' }).click();
+      return own;
+    }),
+  );
+  await page.getByRole('button', { name: 'Questions' }).click();
+  await page.getByLabel('Kind of question').selectOption('Put the contact on the ruler');
+  await page.getByRole('button', { name: 'Ask the class' }).click();
+  for (const [i, own] of learners.entries()) {
+    await own.getByLabel('On frame').fill(String([32, 33, 30][i]));
+    await own.getByLabel('On frame').press('Enter');
+  }
+  const asked = page.getByRole('region', { name: 'Question 1' });
+  await expect(asked).toContainText('3 of 3 answered');
+  await asked.getByRole('button', { name: 'Reveal' }).click();
+  await expect(learners[0]!.getByText('It is frame 33.')).toBeVisible();
+  await picture(learners[0]!, 'session');
+  await page.getByRole('button', { name: 'End session' }).click();
 });
