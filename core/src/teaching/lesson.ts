@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { MotionDocument } from '../motion/document/schema.ts';
-import { accept, refuse, type Result } from '../result.ts';
 import { upgradeMotion } from '../motion/document/upgrade.ts';
+import { accept, refuse, type Result } from '../result.ts';
 import { Variant, variantOf } from './variants.ts';
 
 const Id = z.string().min(1).max(64);

@@ -3,7 +3,8 @@ import { expect, test } from 'vitest';
 import { createKey, createKeyedSubject, createMotion } from '../motion/document/document.ts';
 import { MotionDocument } from '../motion/document/schema.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
-import { Board, laneMotion, Lesson, readLesson } from './lesson.ts';
+import type { Board, Lesson } from './lesson.ts';
+import { laneMotion, readLesson } from './lesson.ts';
 import { usualVariant, Variant, VARIANT_IDS, variantName, variantOf, VARIANTS } from './variants.ts';
 import { describeLane, whatDiffers } from './what-differs.ts';
 

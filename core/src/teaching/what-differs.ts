@@ -3,7 +3,7 @@ import type { MotionDocument } from '../motion/document/schema.ts';
 import { trackAlike, trackValues } from '../motion/sampling/track.ts';
 import type { Tolerances } from '../reading/index.ts';
 import { framesPerSecond } from '../time/rate.ts';
-import { endsOf, hangsAt, movements, PAST, paceOf, type Seen, type SeenWhole } from './lane-look.ts';
+import { endsOf, hangsAt, movements, paceOf, PAST, type Seen, type SeenWhole } from './lane-look.ts';
 
 const many = (count: number, one: string): string => `${figure(count)} ${one}${count === 1 ? '' : 's'}`;
 const figure = (value: number): string => String(Number(value.toFixed(Math.abs(value) < 10 ? 1 : 0))).replace('-', '−');
@@ -71,7 +71,10 @@ function inSize(reference: Seen, lane: Seen, { spacingPercent }: Tolerances): st
     const i = now.findIndex((_, k) => k > 0 && isOff((step(now, k) - step(was, k)) / asked.reach));
     if (i < 0) return '';
     if (step(was, i) === 0)
-      return `does not hold from ${figure(lane.events[i - 1]!)} on: goes on by ${figure((step(now, i) / asked.reach) * 100)} %`;
+      return (
+        `does not hold from ${figure(lane.events[i - 1]!)} on: goes on by ` +
+        `${figure((step(now, i) / asked.reach) * 100)} %`
+      );
     const share = step(now, i) / step(was, i) - 1;
     return `${figure(Math.abs(share) * 100)} % ${share > 0 ? 'farther' : 'less far'} to the ${ordinal(i)} key`;
   }

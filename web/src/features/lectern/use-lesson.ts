@@ -103,7 +103,7 @@ export function useLesson({ id, version, role, lesson: fetched }: StoredLesson):
     if (isDirty) void set(key, { version: saved.version, lesson } satisfies Unsaved).catch(() => undefined);
   }, [key, isDirty, saved.version, lesson]);
 
-  const write = useRef<() => Promise<void>>(async () => undefined);
+  const write = useRef<() => Promise<void>>(() => Promise.resolve());
   useEffect(() => {
     write.current = async () => {
       setStanding('saving');
