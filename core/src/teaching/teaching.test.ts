@@ -3,8 +3,7 @@ import { expect, test } from 'vitest';
 import { createKey, createKeyedSubject, createMotion } from '../motion/document/document.ts';
 import { MotionDocument } from '../motion/document/schema.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
-import type { Board, Lesson } from './lesson.ts';
-import { laneMotion, readLesson } from './lesson.ts';
+import { type Board, laneMotion, type Lesson, readLesson } from './lesson.ts';
 import { usualVariant, Variant, VARIANT_IDS, variantName, variantOf, VARIANTS } from './variants.ts';
 import { describeLane, whatDiffers } from './what-differs.ts';
 
