@@ -4,7 +4,7 @@ import { Search } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useShortcuts, useShownKeys } from '../keyboard/index.ts';
-import { useLearnerCourseQuery, useOverviewQuery, useSessionQuery } from '../server-data/index.ts';
+import { useLearnerCourseQuery, useLessonsQuery, useOverviewQuery, useSessionQuery } from '../server-data/index.ts';
 import { Button, Dialog, type Offered, offeredNow } from '../ui/index.ts';
 
 const FIND = 'Find anything';
@@ -76,6 +76,9 @@ function Found({ actions, onClose }: FoundProps) {
               ]),
             ]}
           />
+          {courses.map((course) => (
+            <Lessons key={course.id} course={course} onChoose={choose} />
+          ))}
           {courses.map((course) =>
             course.role === 'instructor' ? (
               <SetExercises key={course.id} course={course} onChoose={choose} />
@@ -97,6 +100,19 @@ function useGoing(): (label: string, path: string) => Offered {
 interface CourseProps {
   course: CourseSummary;
   onChoose: (offer: Offered) => void;
+}
+
+/** The lessons of a course. */
+function Lessons({ course, onChoose }: CourseProps) {
+  const { data } = useLessonsQuery(course.id);
+  const going = useGoing();
+  return (
+    <Group
+      heading={`Lessons of ${course.title}`}
+      onChoose={onChoose}
+      offers={(data ?? []).map(({ id, name }) => going(name, `/lessons/${id}`))}
+    />
+  );
 }
 
 /** What an instructor set in a course, and each learner's newest takes. */

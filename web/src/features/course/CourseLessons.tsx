@@ -4,6 +4,7 @@ import { useRef } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { explain, useCreateLessonMutation, useLessonsQuery, useOrderLessonsMutation } from '../../server-data/index.ts';
 import { Button, LoadFailed, Menu, MenuItem, sayProblem } from '../../ui/index.ts';
+import { PastClasses } from './PastClasses.tsx';
 
 const PLURAL = new Intl.PluralRules('en');
 
@@ -95,6 +96,7 @@ export function CourseLessons({ courseId, mayChange }: { courseId: string; mayCh
           </li>
         ))}
       </ol>
+      <PastClasses courseId={courseId} />
     </section>
   );
 }

@@ -26,6 +26,7 @@ import {
   withBoard,
   withLane,
 } from './lesson-edits.ts';
+import { LessonExercise } from './LessonExercise.tsx';
 import { LessonMenu } from './LessonMenu.tsx';
 import { MoveDialog } from './MoveDialog.tsx';
 import { NameInput } from './NameInput.tsx';
@@ -98,6 +99,11 @@ export function Lectern({ stored }: { stored: StoredLesson }) {
         onChoose={setChosen}
         onChange={mayKeep ? (edit) => change(edit) : null}
         onAdd={() => setFrom('board')}
+      />
+      <LessonExercise
+        stored={stored}
+        lesson={lesson}
+        onChange={mayKeep ? (exercise) => change((now) => ({ ...now, exercise })) : null}
       />
     </>
   );
