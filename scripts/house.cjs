@@ -14,6 +14,7 @@ exports.CORE = [
   ['spacing'],
   ['reading', 'formats', 'ready'],
   ['correcting', 'teaching'],
+  ['seeing'],
 ];
 
 exports.WEB = [

@@ -1,4 +1,4 @@
-// What the core computes. Some of it no screen uses yet: boards, paths and lessons to come do.
+// What the core computes. Some of it no screen uses yet: drills to come do.
 export { accept, problemOf, refuse } from './result.ts';
 export type { Issue, Result } from './result.ts';
 export { readDecimal } from './read-decimal.ts';
@@ -12,3 +12,4 @@ export * from './formats/index.ts';
 export * from './ready/index.ts';
 export * from './correcting/index.ts';
 export * from './teaching/index.ts';
+export * from './seeing/index.ts';
