@@ -9,7 +9,7 @@ const saved = (page: Page) => expect(page.getByRole('banner').getByText('Saved',
 
 async function openLesson(page: Page, who: 'Marta Olesen' | 'Ines Calado', name: string): Promise<void> {
   await signIn(page, who);
-  await lessons(page).getByRole('link', { name }).click();
+  await lessons(page).getByRole('link', { name }).first().click();
   await boards(page).waitFor();
 }
 

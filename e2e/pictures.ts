@@ -159,7 +159,7 @@ test('planner', async ({ page }) => {
 
 test('lectern, and a session on a learner’s side', async ({ page, browser }) => {
   await signIn(page, 'Marta Olesen');
-  await page.getByRole('region', { name: 'Lessons' }).getByRole('link', { name: '3 Spacing' }).click();
+  await page.getByRole('region', { name: 'Lessons' }).getByRole('link', { name: '3 Spacing' }).first().click();
   await page.getByRole('button', { name: 'Uncover charts' }).click();
   await page.getByRole('button', { name: 'More of Slow finish' }).click();
   await page.getByRole('menuitem', { name: 'Take the lane out' }).click();

@@ -89,3 +89,4 @@ export {
   NewClassSession,
 } from './class-sessions.ts';
 export type { ClassAnswer, ClassEvents, ClassMessage } from './class-sessions.ts';
+export { DrillAnswer, DrillRun, LearnerDrill, MOST_TRIALS, NewDrillRun } from './drills.ts';

@@ -13,6 +13,7 @@ import { classesRoutes } from './classes/classes.routes.ts';
 import type { Config } from './config.ts';
 import { coursesRoutes } from './courses/courses.routes.ts';
 import { draftsRoutes } from './drafts/drafts.routes.ts';
+import { drillsRoutes } from './drills/drills.routes.ts';
 import { easesRoutes } from './eases/eases.routes.ts';
 import { exercisesRoutes } from './exercises/exercises.routes.ts';
 import { answerProblems, loggedError, nothingHere } from './http/answer-problems.ts';
@@ -53,6 +54,7 @@ function api(sequelize: Sequelize, pool: ReaderPool): Router {
     picturesRoutes(),
     lessonsRoutes(),
     classesRoutes(),
+    drillsRoutes(),
     nothingHere,
   );
   return routes;

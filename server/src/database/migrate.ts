@@ -18,6 +18,7 @@ import { selfCheckFact } from './migrations/0013-self-check.ts';
 import { scenePictures } from './migrations/0014-scene-pictures.ts';
 import { lessons } from './migrations/0015-lessons.ts';
 import { classSessions } from './migrations/0016-class-sessions.ts';
+import { drills } from './migrations/0017-drills.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -37,6 +38,7 @@ const MIGRATIONS: readonly Migration[] = [
   scenePictures,
   lessons,
   classSessions,
+  drills,
 ];
 
 /**

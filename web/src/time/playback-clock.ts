@@ -227,6 +227,11 @@ export class PlaybackClock {
     return { frame: this.#startFrame, startMs: this.#startMs, direction: this.#direction };
   }
 
+  /** When what is played began, in ms since 1970; null while it stands, or before the screen showed it. */
+  get beganAt(): number | null {
+    return this.#playing && this.#startMs !== null ? performance.timeOrigin + this.#startMs : null;
+  }
+
   /**
    * Plays along with another clock: as if it had been started on a frame at a time (in ms of the page's own, also one
    * that is past). Told anew of what it plays already, it goes by the new time without jumping: it waits, or skips.

@@ -16,9 +16,11 @@ export function LecternTime({ keyFrames, children }: { keyFrames: readonly numbe
   useOnFrame(
     useCallback(
       (frame) => {
-        if (line.current) line.current.style.transform = `translateX(${scale.xOf(frame)}px)`;
+        if (!line.current) return;
+        line.current.style.transform = `translateX(${scale.xOf(frame)}px)`;
+        line.current.dataset['beganAt'] = String(clock.beganAt ?? '');
       },
-      [scale],
+      [scale, clock],
     ),
   );
   return (
@@ -35,7 +37,12 @@ export function LecternTime({ keyFrames, children }: { keyFrames: readonly numbe
             <Ruler cues={[]} unit="frames" onUnit={() => undefined} ranges={undefined} />
           </TimeScaleProvider>
         )}
-        <div ref={line} aria-hidden="true" className="pointer-events-none absolute top-0 left-0 h-9 w-0">
+        <div
+          ref={line}
+          data-testid="playhead"
+          aria-hidden="true"
+          className="pointer-events-none absolute top-0 left-0 h-9 w-0"
+        >
           <div className={HEAD} />
           <div className="absolute top-5 bottom-0 -left-px w-0.5 bg-ink" />
         </div>

@@ -130,9 +130,14 @@ function FrameNow() {
   const clock = useClock();
   const text = useRef<HTMLElement>(null);
   useOnFrame(
-    useCallback((frame) => {
-      if (text.current) text.current.textContent = String(Math.round(frame));
-    }, []),
+    useCallback(
+      (frame) => {
+        if (!text.current) return;
+        text.current.textContent = String(Math.round(frame));
+        text.current.dataset['beganAt'] = String(clock.beganAt ?? '');
+      },
+      [clock],
+    ),
   );
   return (
     <p className="figures text-sm text-faint">
