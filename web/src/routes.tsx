@@ -33,6 +33,7 @@ const SCREENS = {
   '/': async () => (await import('./features/home/index.ts')).HomePage,
   '/courses/:courseId': async () => (await import('./features/course/index.ts')).CoursePage,
   '/courses/:courseId/planner': async () => (await import('./features/planner/index.ts')).PlannerPage,
+  '/courses/:courseId/drills': async () => (await import('./features/drill/index.ts')).DrillsPage,
   '/courses/:courseId/waiting': async () => (await import('./features/desk/index.ts')).WaitingPage,
   '/exercises/:exerciseId/setting': async () => (await import('./features/setting/index.ts')).SettingPage,
   '/exercises/:exerciseId/hand-out': async () => (await import('./features/setting/index.ts')).HandOutPage,

@@ -68,6 +68,7 @@ export const api = createApi({
     'Picture',
     'Lesson',
     'Class',
+    'Drill',
     'OpenSession',
   ],
   endpoints: (build) => ({

@@ -49,6 +49,7 @@ export {
   useWaitingQuery,
   useWithdrawMutation,
 } from './api.ts';
+export { useClassDrillsQuery, useDrillsQuery, useKeepDrillMutation } from './drills-api.ts';
 export { useClassEntryQuery, useClassesQuery, useOpenClassesQuery, useOpenClassMutation } from './classes-api.ts';
 export {
   lessonsApi,

@@ -36,10 +36,10 @@ export function Shell({ crumbs, status, actions, hasHeading = false, screen, chi
   const Here = hasHeading ? 'span' : 'h1';
   return (
     <div className="flex h-full min-w-[1000px] flex-col">
-      <header className="flex h-[46px] shrink-0 items-center gap-3 border-b border-rule px-4">
+      <header className="flex h-[2.875rem] shrink-0 items-center gap-3 border-b border-rule px-4">
         <Link to="/" className="flex items-center gap-3 rounded-md" aria-label="Undulan, to your courses">
           <img src="/mark.svg" alt="" className="h-5 rounded-xs dark:bg-[#ece6d8] dark:px-0.5" />
-          <span className="font-display text-[17px] font-bold">Undulan</span>
+          <span className="font-display text-[1.06rem] font-bold">Undulan</span>
         </Link>
         <nav aria-label="Where you are" className="min-w-0 flex-1 truncate text-faint">
           {crumbs.map(({ label, to }, i) => (

@@ -36,7 +36,12 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
       hasHeading
       screen="own course"
       crumbs={[{ label: data?.title ?? 'Course' }]}
-      actions={<Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>}
+      actions={
+        <>
+          <Button onClick={() => void navigate(`/courses/${courseId}/drills`)}>Drills</Button>
+          <Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>
+        </>
+      }
     >
       {error && !data ? (
         <LoadFailed what="course" error={error} onRetry={() => void refetch()} />

@@ -18,7 +18,7 @@ export function BoardList({ lesson, boardId, onChoose, onChange, onAdd }: BoardL
   const { boards } = lesson;
   return (
     <section aria-label="Boards">
-      <h2 className="mb-2 text-[15px]">Boards</h2>
+      <h2 className="mb-2 text-[0.94rem]">Boards</h2>
       <ol className="grid gap-1.5">
         {boards.map((board, i) => (
           <li

@@ -40,7 +40,7 @@ export function BoardTexts({ board, covered, onCover, onText }: BoardTextsProps)
       {shows('text') && text('About this board', 'text', 'What it shows')}
       {(shows('question') || board.coversFirst) && (
         <section aria-label="Ask first">
-          <h2 className="text-[15px]">Ask first</h2>
+          <h2 className="text-[0.94rem]">Ask first</h2>
           {text('The question', 'question', 'What you ask before the charts are uncovered')}
           {(board.coversFirst || covered) && (
             <Button small className="mt-1" onClick={() => onCover(!covered)}>
@@ -61,13 +61,13 @@ export function BoardTexts({ board, covered, onCover, onText }: BoardTextsProps)
       )}
       {shows('lookAt') && !covered && (
         <section aria-label="Look at">
-          <h2 className="text-[15px]">Look at</h2>
+          <h2 className="text-[0.94rem]">Look at</h2>
           {text('What to look at', 'lookAt', 'What they should look at')}
         </section>
       )}
       {onText && (
         <section aria-label="Only you see">
-          <h2 className="text-[15px]">Only you see</h2>
+          <h2 className="text-[0.94rem]">Only you see</h2>
           {text('Your notes', 'notes', 'Notes for whoever presents it')}
         </section>
       )}

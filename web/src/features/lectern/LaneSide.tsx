@@ -96,12 +96,12 @@ function LaneHeading({
           label={`Name of lane ${at + 1}`}
           what="the lane"
           most={60}
-          className="flex-1 text-[15px]"
+          className="flex-1 text-[0.94rem]"
           value={lane.name}
           onName={(name) => keeping.onRename(lane.id, name)}
         />
       ) : (
-        <h3 className="min-w-0 flex-1 truncate text-[15px]">{lane.name}</h3>
+        <h3 className="min-w-0 flex-1 truncate text-[0.94rem]">{lane.name}</h3>
       )}
       {actions.onSolo && (
         <Toggle small on={alone} onClick={() => actions.onSolo!(lane.id)} aria-label={`Only ${lane.name}`}>

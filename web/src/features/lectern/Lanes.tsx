@@ -1,6 +1,7 @@
 import type { Board } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useMemo } from 'react';
+import { useSize } from '../../ui/index.ts';
 import { movingPart, type ShownLane } from './lane-view.ts';
 import { LanePicture } from './LanePicture.tsx';
 import { type LaneActions, LaneSide } from './LaneSide.tsx';
@@ -19,14 +20,17 @@ interface LanesProps {
 }
 
 /** Of many lanes the words stand beside the chart, instead of beneath it. */
-const ROOMY = 'grid-cols-[minmax(0,1fr)_minmax(270px,28%)]';
-const TIGHT = 'grid-cols-[minmax(0,1fr)_minmax(500px,52%)]';
+const ROOMY = 'grid-cols-[minmax(0,1fr)_minmax(15rem,28%)]';
+const TIGHT = 'grid-cols-[minmax(0,1fr)_52%]';
+/** Beneath each other where there is no room for that. */
+const TIGHT_PX = 860;
 
 /** The lanes of a board, one above the other: each its picture, and beside it its chart and what differs. */
 export function Lanes({ board, lanes, says, alone, over, trails, covered, actions }: LanesProps) {
   const part = useMemo(() => movingPart(lanes.map(({ motion }) => motion)), [lanes]);
   const rows = board.lanes.flatMap((lane, i) => (alone === null || lane.id === alone ? [{ lane, i }] : []));
-  const tight = rows.length > 4;
+  const [measure, size] = useSize();
+  const tight = rows.length > 4 && (size?.widthPx ?? 0) >= TIGHT_PX;
   const side = ({ lane, i }: (typeof rows)[number]) => (
     <LaneSide
       key={lane.id}
@@ -44,13 +48,13 @@ export function Lanes({ board, lanes, says, alone, over, trails, covered, action
   );
   if (over && alone === null)
     return (
-      <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_minmax(260px,28%)] gap-4">
+      <div ref={measure} className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_minmax(15rem,28%)] gap-4">
         <LanePicture lanes={lanes} part={part} trails={trails} label={`All lanes of ${board.name}, over each other`} />
         <div className="grid content-start gap-4 overflow-y-auto">{rows.map(side)}</div>
       </div>
     );
   return (
-    <div className="grid h-full min-h-0 gap-2.5" style={{ gridAutoRows: 'minmax(max-content, 1fr)' }}>
+    <div ref={measure} className="grid h-full min-h-0 gap-2.5" style={{ gridAutoRows: 'minmax(max-content, 1fr)' }}>
       {rows.map((row) => (
         <div key={row.lane.id} className={clsx('grid min-h-24 gap-4', tight ? TIGHT : ROOMY)}>
           <OnePicture shown={lanes[row.i]!} part={part} trails={trails} />

@@ -88,7 +88,7 @@ export function Lectern({ stored }: { stored: StoredLesson }) {
           label="Name of the lesson"
           what="the lesson"
           most={120}
-          className="w-full text-[15px]"
+          className="w-full text-[0.94rem]"
           value={lesson.name}
           onName={(name) => change((now) => ({ ...now, name }))}
         />
@@ -126,7 +126,7 @@ export function Lectern({ stored }: { stored: StoredLesson }) {
         />
       ) : (
         <Shell {...shell}>
-          <div className="grid h-full grid-cols-[236px_minmax(0,1fr)]">
+          <div className="grid h-full grid-cols-[14.75rem_minmax(0,1fr)]">
             <aside className="border-r border-rule p-4">{aside}</aside>
             <Empty title="No board yet">A board shows one move in several variants. Add the first at the left.</Empty>
           </div>
@@ -192,7 +192,7 @@ function BoardOnLectern({ stored, editing, board, shell, aside, leading, onFrom 
           <div
             className={clsx(
               'grid min-h-0 flex-1',
-              leading.asking ? 'grid-cols-[236px_minmax(0,1fr)_300px]' : 'grid-cols-[236px_minmax(0,1fr)]',
+              leading.asking ? 'grid-cols-[14.75rem_minmax(0,1fr)_18.75rem]' : 'grid-cols-[14.75rem_minmax(0,1fr)]',
             )}
           >
             <aside className="grid content-start gap-4 overflow-y-auto border-r border-rule p-4">

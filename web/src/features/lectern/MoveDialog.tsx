@@ -33,7 +33,7 @@ export function MoveDialog({ title, courseId, onMove, onClose }: MoveDialogProps
     <Dialog open onClose={onClose} title={title} wide>
       <div className="grid gap-4">
         <section aria-label="Ready moves">
-          <h3 className="mb-1 text-[15px]">Ready moves</h3>
+          <h3 className="mb-1 text-[0.94rem]">Ready moves</h3>
           <div className="flex flex-wrap gap-1.5">
             {Object.values(READY_MODELS as unknown as Record<string, ReadyModel>).map((model) => (
               <Button
@@ -49,7 +49,7 @@ export function MoveDialog({ title, courseId, onMove, onClose }: MoveDialogProps
         </section>
         <section aria-label="From the course">
           <div className="mb-1 flex items-center gap-4">
-            <h3 className="text-[15px]">From the course</h3>
+            <h3 className="text-[0.94rem]">From the course</h3>
             <Tick checked={names} onTick={setNames} className="text-sm">
               takes with the names of their learners
             </Tick>

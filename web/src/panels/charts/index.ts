@@ -2,3 +2,4 @@
 export { ChartsAt } from './ChartsAt.tsx';
 export { OwnCharts } from './OwnCharts.tsx';
 export { TargetCharts, namedCharts } from './TargetCharts.tsx';
+export { TimingChartFigure } from './TimingChartFigure.tsx';

@@ -1,0 +1,1 @@
+export { DrillsPage } from './DrillsPage.tsx';
