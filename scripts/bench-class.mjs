@@ -1,5 +1,6 @@
 import { performance } from 'node:perf_hooks';
 import { setTimeout as delay } from 'node:timers/promises';
+import { benchClient, percentile } from './bench-client.mjs';
 import { ensureBuilt, ensureModules, ensurePackages } from './prepare.mjs';
 import { stopAll, throwawayApplication } from './throwaway.mjs';
 
@@ -19,24 +20,7 @@ const { io } = await import('socket.io-client');
 
 const address = await throwawayApplication();
 
-async function call(cookie, method, path, body) {
-  const answer = await fetch(address + path, {
-    method,
-    headers: { 'content-type': 'application/json', ...(cookie && { cookie }) },
-    ...(body && { body: JSON.stringify(body) }),
-  });
-  if (!answer.ok) throw new Error(`${method} ${path} answered ${answer.status}: ${await answer.text()}`);
-  return { answer, data: await answer.json() };
-}
-
-async function signIn(email, password) {
-  const { answer } = await call(null, 'POST', '/api/session', { email, password });
-  const cookies = answer.headers.getSetCookie();
-  return cookies.map((cookie) => cookie.split(';')[0]).join('; ');
-}
-
-const percentile = (times, share) =>
-  times.toSorted((a, b) => a - b)[Math.min(times.length - 1, Math.floor(times.length * share))];
+const { call, signIn } = benchClient(address);
 
 async function connect(cookie, code) {
   const socket = io(address, {
@@ -64,7 +48,13 @@ try {
   const lessonsPath = `/api/courses/${session.courses[0].id}`;
   const { data: lessons } = await call(instructor, 'GET', `${lessonsPath}/lessons`);
   const { data: lesson } = await call(instructor, 'GET', `/api/lessons/${lessons[2].id}`);
-  const { data: opened } = await call(instructor, 'POST', `${lessonsPath}/class-sessions`, { lessonId: lesson.id });
+  const { data: opened } = await call(
+    instructor,
+    'POST',
+    `${lessonsPath}/class-sessions`,
+    { lessonId: lesson.id },
+    201,
+  );
   const lead = await connect(instructor, opened.code);
   const learners = [];
   for (let i = 0; i < LEARNERS; i++) learners.push(await connect(cookies[i % cookies.length], opened.code));

@@ -1,5 +1,6 @@
 import { performance } from 'node:perf_hooks';
 import { setTimeout as delay } from 'node:timers/promises';
+import { benchClient, percentile } from './bench-client.mjs';
 import { ensureBuilt, ensureModules, ensurePackages } from './prepare.mjs';
 import { stopAll, throwawayApplication } from './throwaway.mjs';
 
@@ -21,25 +22,7 @@ const { changesBetween, createKey, EMPTY_HISTORY, historyChange, moveKeys, recor
 
 const address = await throwawayApplication();
 
-async function call(cookie, method, path, body, expected = 200) {
-  const answer = await fetch(address + path, {
-    method,
-    headers: { 'content-type': 'application/json', ...(cookie && { cookie }) },
-    ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
-  });
-  if (answer.status !== expected)
-    throw new Error(`${method} ${path} answered ${answer.status}: ${await answer.text()}`);
-  return { answer, data: answer.status === 204 ? null : await answer.json() };
-}
-
-async function signIn(email, password) {
-  const { answer } = await call(null, 'POST', '/api/session', { email, password });
-  const cookies = answer.headers.getSetCookie();
-  return cookies.map((cookie) => cookie.split(';')[0]).join('; ');
-}
-
-const percentile = (times, share) =>
-  times.toSorted((a, b) => a - b)[Math.min(times.length - 1, Math.floor(times.length * share))];
+const { call, signIn } = benchClient(address);
 const ms = (time) => `${time.toFixed(0)} ms`;
 
 /** Sends at an even rate for a while, whatever the answers take; gives how long each took and how many failed. */

@@ -1,23 +1,16 @@
 import { expect, test } from 'vitest';
-import { createKey, createKeyedSubject, createMotion } from '../motion/document/document.ts';
+import { glassSlide } from '../../testing/glass-slide.ts';
 import { whatDiffers } from '../teaching/index.ts';
 import { CHOICE_SIZES, makeTrial } from './trials.ts';
 
 const TOLERANCES = { keyFrames: 1, spacingPercent: 2 };
-const glass = {
-  ...createMotion([
-    createKeyedSubject(
-      'glass',
-      'Glass',
-      { shape: 'glass', widthPx: 70, heightPx: 100, fill: '#b5651d' },
-      { x: 0, y: 0 },
-      {
-        'position.x': [createKey(1, 0, { leave: 'linear' }), createKey(17, 400, { leave: 'linear' })],
-      },
-    ),
-  ]),
-  range: { first: 1, last: 25 },
-};
+const glass = glassSlide(
+  [
+    [1, 0],
+    [17, 400],
+  ],
+  { last: 25 },
+);
 
 test('the two sides differ in what is asked, and in nothing else', () => {
   for (let seed = 1; seed <= 20; seed++) {

@@ -1,22 +1,16 @@
 import { expect, test } from 'vitest';
-import { createKey, createKeyedSubject, createMotion } from '../motion/document/document.ts';
+import { glassSlide } from '../../testing/glass-slide.ts';
+import { createMotion } from '../motion/document/document.ts';
 import { type AskedLane, histogramOf, isAnswerTo, ticksAsked, truthOf } from './asks.ts';
 import { usualVariant, variantOf } from './variants.ts';
 
-const glass = {
-  ...createMotion([
-    createKeyedSubject(
-      'glass',
-      'Glass',
-      { shape: 'glass', widthPx: 70, heightPx: 100, fill: '#b5651d' },
-      { x: 0, y: 0 },
-      {
-        'position.x': [createKey(3, 0, { leave: 'linear' }), createKey(19, 400, { leave: 'linear' })],
-      },
-    ),
-  ]),
-  range: { first: 1, last: 25 },
-};
+const glass = glassSlide(
+  [
+    [3, 0],
+    [19, 400],
+  ],
+  { last: 25 },
+);
 const lane = (id: string, motion = glass, later = 0): AskedLane => ({ id, motion, clockOf: (frame) => frame + later });
 const lanes = [
   lane('even'),

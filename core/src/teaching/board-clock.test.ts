@@ -1,24 +1,14 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { createKey, createKeyedSubject, createMotion } from '../motion/document/document.ts';
+import { glassSlide } from '../../testing/glass-slide.ts';
 import { boardClock } from './board-clock.ts';
 import { usualVariant, variantOf } from './variants.ts';
 
-const glass = (keys: readonly number[], last: number, fps = 24) => ({
-  ...createMotion([
-    createKeyedSubject(
-      'glass',
-      'Glass',
-      { shape: 'glass', widthPx: 70, heightPx: 100, fill: '#b5651d' },
-      { x: 0, y: 0 },
-      {
-        'position.x': keys.map((frame, i) => createKey(frame, 100 * i)),
-      },
-    ),
-  ]),
-  rate: { num: fps, den: 1 },
-  range: { first: 1, last },
-});
+const glass = (keys: readonly number[], last: number, fps = 24) =>
+  glassSlide(
+    keys.map((frame, i) => [frame, 100 * i] as const),
+    { last, fps },
+  );
 
 test('lanes of other rates show what is on at the same second', () => {
   const even = glass([1, 25], 25);

@@ -12,6 +12,7 @@ export {
   Lesson,
   MOST_LANES,
   readLesson,
+  upgradeBoard,
   upgradeLesson,
 } from './lesson.ts';
 export { describeLane, whatDiffers } from './what-differs.ts';

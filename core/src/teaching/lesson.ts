@@ -51,17 +51,19 @@ export const Lesson = z.object({
 });
 export type Lesson = z.infer<typeof Lesson>;
 
-/** A lesson as an older program wrote it, its motions brought up to date. */
-export function upgradeLesson(lesson: Lesson): Lesson {
+/** A board as an older program wrote it, its motions brought up to date. */
+export function upgradeBoard(board: Board): Board {
   const upgraded = (motion: MotionDocument): MotionDocument => upgradeMotion(motion) as MotionDocument;
   return {
-    ...lesson,
-    boards: lesson.boards.map((board) => ({
-      ...board,
-      motion: upgraded(board.motion),
-      lanes: board.lanes.map((lane) => ({ ...lane, motion: lane.motion && upgraded(lane.motion) })),
-    })),
+    ...board,
+    motion: upgraded(board.motion),
+    lanes: board.lanes.map((lane) => ({ ...lane, motion: lane.motion && upgraded(lane.motion) })),
   };
+}
+
+/** The same of a lesson. */
+export function upgradeLesson(lesson: Lesson): Lesson {
+  return { ...lesson, boards: lesson.boards.map(upgradeBoard) };
 }
 
 /** A lesson without boards. */

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
+import { glassSlide } from '../../testing/glass-slide.ts';
 import { createKey, createKeyedSubject, createMotion } from '../motion/document/document.ts';
 import { MotionDocument } from '../motion/document/schema.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
@@ -9,20 +10,11 @@ import { describeLane, whatDiffers } from './what-differs.ts';
 
 const LOOK = { shape: 'glass', widthPx: 70, heightPx: 100, fill: '#b5651d' } as const;
 const TOLERANCES = { keyFrames: 1, spacingPercent: 5 };
-const glass = (frames: readonly number[] = [1, 33], values: readonly number[] = [100, 740]) => ({
-  ...createMotion([
-    createKeyedSubject(
-      'glass',
-      'Tea glass',
-      LOOK,
-      { x: 100, y: 300 },
-      {
-        'position.x': frames.map((frame, i) => createKey(frame, values[i]!, { leave: 'linear' })),
-      },
-    ),
-  ]),
-  range: { first: 1, last: 40 },
-});
+const glass = (frames: readonly number[] = [1, 33], values: readonly number[] = [100, 740]) =>
+  glassSlide(
+    frames.map((frame, i) => [frame, values[i]!] as const),
+    { last: 40 },
+  );
 const motion = glass();
 const x = (of: MotionDocument, frame: number) =>
   sampleChannel(

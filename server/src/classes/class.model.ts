@@ -1,5 +1,5 @@
 import type { ClassView, NewAsk } from '@undulan/contract';
-import { type AskAnswer, type Board, type MotionDocument, upgradeMotion } from '@undulan/core';
+import { type AskAnswer, type Board, upgradeBoard } from '@undulan/core';
 import {
   type CreationOptional,
   DataTypes,
@@ -54,16 +54,6 @@ export class AnswerModel extends Model<InferAttributes<AnswerModel>, InferCreati
   declare person?: NonAttribute<PersonModel>;
 }
 
-function upgradedBoard(board: Board | null): Board | null {
-  if (!board) return null;
-  const upgraded = (motion: MotionDocument): MotionDocument => upgradeMotion(motion) as MotionDocument;
-  return {
-    ...board,
-    motion: upgraded(board.motion),
-    lanes: board.lanes.map((lane) => ({ ...lane, motion: lane.motion && upgraded(lane.motion) })),
-  };
-}
-
 export function initClassModels(sequelize: Sequelize): void {
   const id = { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 };
   ClassSessionModel.init(
@@ -75,7 +65,8 @@ export function initClassModels(sequelize: Sequelize): void {
       board: {
         type: DataTypes.JSON,
         get(this: ClassSessionModel) {
-          return upgradedBoard(this.getDataValue('board'));
+          const board = this.getDataValue('board') as Board | null | undefined;
+          return board && upgradeBoard(board);
         },
       },
       view: DataTypes.JSON,

@@ -23,7 +23,7 @@ export function LeadBar({ line, now, asking, onAsking }: LeadBarProps) {
     <>
       <span
         role="status"
-        className="figures rounded-md border border-target px-2 py-0.5 text-xs text-target"
+        className="figures rounded-md border border-target px-2 py-0.5 text-xs whitespace-nowrap text-target"
         title={code && `${location.origin}/sessions/${code}`}
       >
         {SAYS[now.status]}
