@@ -151,3 +151,14 @@ test('of two windows the later one keeps its lesson as a copy; nothing is lost',
   await page.reload();
   await expect(page.getByRole('textbox', { name: 'The question' })).toHaveValue('Which is a spring?');
 });
+
+test('on the whole screen it is shown, not made: no notes, no fields', async ({ page }) => {
+  await openLesson(page, 'Marta Olesen', '7 Anticipation');
+  await expect(page.getByRole('region', { name: 'Only you see' })).toBeVisible();
+  await page.getByRole('button', { name: 'Full screen' }).click();
+  await expect(page.getByRole('region', { name: 'Only you see' })).toHaveCount(0);
+  await expect(page.getByRole('textbox', { name: 'Name of lane 1' })).toHaveCount(0);
+  await expect(page.getByText('When do you know that it will move?')).toBeVisible();
+  await page.getByRole('button', { name: 'Leave full screen' }).click();
+  await expect(page.getByRole('region', { name: 'Only you see' })).toBeVisible();
+});

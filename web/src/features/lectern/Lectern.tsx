@@ -54,6 +54,8 @@ export function Lectern({ stored }: { stored: StoredLesson }) {
   const board = lesson.boards.find(({ id }) => id === chosen) ?? lesson.boards[0];
   const [from, setFrom] = useState<'board' | 'lane' | null>(null);
   const [isFull, toggleFull] = useFullScreen();
+  // On a projector it is shown, not made: no notes, no fields.
+  const mayMake = mayKeep && !isFull;
   const leading = useLedSession(stored);
   const onMove = (name: string, motion: MotionDocument): void => {
     if (from === 'lane' && board) change((now) => withBoard(now, board.id, (one) => addLane(one, name, motion)));
@@ -83,7 +85,7 @@ export function Lectern({ stored }: { stored: StoredLesson }) {
   };
   const aside = (
     <>
-      {mayKeep && (
+      {mayMake && (
         <NameInput
           label="Name of the lesson"
           what="the lesson"
@@ -97,13 +99,13 @@ export function Lectern({ stored }: { stored: StoredLesson }) {
         lesson={lesson}
         boardId={board?.id ?? ''}
         onChoose={setChosen}
-        onChange={mayKeep ? (edit) => change(edit) : null}
+        onChange={mayMake ? (edit) => change(edit) : null}
         onAdd={() => setFrom('board')}
       />
       <LessonExercise
         stored={stored}
         lesson={lesson}
-        onChange={mayKeep ? (exercise) => change((now) => ({ ...now, exercise })) : null}
+        onChange={mayMake ? (exercise) => change((now) => ({ ...now, exercise })) : null}
       />
     </>
   );
@@ -121,7 +123,7 @@ export function Lectern({ stored }: { stored: StoredLesson }) {
       {board ? (
         <BoardOnLectern
           key={board.id}
-          {...{ stored, editing, board, shell, aside, leading }}
+          {...{ stored, editing, board, shell, aside, leading, isFull }}
           onFrom={() => setFrom('lane')}
         />
       ) : (
@@ -143,12 +145,13 @@ interface BoardOnLecternProps {
   shell: Omit<React.ComponentProps<typeof Shell>, 'children'>;
   aside: React.ReactNode;
   leading: LedSession;
+  isFull: boolean;
   onFrom: () => void;
 }
 
-function BoardOnLectern({ stored, editing, board, shell, aside, leading, onFrom }: BoardOnLecternProps) {
+function BoardOnLectern({ stored, editing, board, shell, aside, leading, isFull, onFrom }: BoardOnLecternProps) {
   const { change } = editing;
-  const mayKeep = stored.role === 'instructor';
+  const mayMake = stored.role === 'instructor' && !isFull;
   const [covered, setCovered] = useState(board.coversFirst);
   const [alone, setAlone] = useState<string | null>(null);
   const [over, setOver] = useState(false);
@@ -170,7 +173,7 @@ function BoardOnLectern({ stored, editing, board, shell, aside, leading, onFrom 
   const actions: LaneActions = {
     onVariant: (laneId, variant) => edit((one) => setVariant(one, laneId, variant), `amount ${laneId}`),
     onSolo: (laneId) => setAlone(alone === laneId ? null : laneId),
-    keeping: mayKeep
+    keeping: mayMake
       ? {
           onRename: (laneId, name) => edit((one) => withLane(one, laneId, (lane) => ({ ...lane, name }))),
           onMove: (laneId, by) => edit((one) => moveLane(one, laneId, by)),
@@ -201,12 +204,12 @@ function BoardOnLectern({ stored, editing, board, shell, aside, leading, onFrom 
                 board={board}
                 covered={covered}
                 onCover={setCovered}
-                onText={mayKeep ? (part) => edit((one) => ({ ...one, ...part })) : null}
+                onText={mayMake ? (part) => edit((one) => ({ ...one, ...part })) : null}
               />
             </aside>
             <div className="flex min-h-0 flex-col gap-2 p-3">
               <div className="flex flex-wrap items-center gap-2">
-                {mayKeep ? (
+                {mayMake ? (
                   <NameInput
                     label="Name of the board"
                     what="the board"
@@ -239,7 +242,7 @@ function BoardOnLectern({ stored, editing, board, shell, aside, leading, onFrom 
                     Cover charts
                   </Toggle>
                 )}
-                {mayKeep && (
+                {mayMake && (
                   <AddLaneMenu
                     board={board}
                     onVariant={(kind) => edit((one) => addVariant(one, kind))}
