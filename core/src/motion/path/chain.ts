@@ -57,24 +57,39 @@ function towards(from: Point, to: Point, length: number): Point {
  * were: forward and backward reaching (Aristidou & Lasenby 2011, "FABRIK").
  */
 function reach({ joints, lengths, lengthPx }: Chain, target: Point): Point[] {
-  const near = settle(joints, lengths, target);
-  if (isThere(near, target)) return near;
-  // Parts that lie on one line stay on it: from a bow towards the target they fold as they should.
-  const root = joints[0]!;
+  let best = settle(joints, lengths, target);
+  // Parts that lie on one line stay on it, and nearly folded ones hardly move: from a bow towards the target they go as
+  // they should, from a wider one where the first leads into a fold again.
+  for (const width of BOWS) {
+    if (isThere(best, target)) break;
+    const other = settle(bowTo(joints[0]!, target, { lengths, lengthPx }, width), lengths, target);
+    if (missedBy(other, target) < missedBy(best, target)) best = other;
+  }
+  return best;
+}
+
+/** How wide bows are, as shares of the chain's length. */
+const BOWS = [0.2, 0.5, 0.9];
+
+/** The chain laid in a bow from its first joint towards the target. */
+function bowTo(root: Point, target: Point, { lengths, lengthPx }: Pick<Chain, 'lengths' | 'lengthPx'>, width: number) {
   const [dx, dy] = [target.x - root.x, target.y - root.y];
   const away = Math.hypot(dx, dy) || 1;
   let gone = 0;
-  const bow = [0, ...lengths].map((length) => {
+  return [0, ...lengths].map((length): Point => {
     gone += length;
-    const [along, off] = [gone / lengthPx, Math.sin((gone / lengthPx) * Math.PI) * 0.2 * lengthPx];
+    const [along, off] = [gone / lengthPx, Math.sin((gone / lengthPx) * Math.PI) * width * lengthPx];
     return { x: root.x + dx * along - (dy / away) * off, y: root.y + dy * along + (dx / away) * off };
   });
-  return settle(bow, lengths, target);
+}
+
+function missedBy(joints: readonly Point[], target: Point): number {
+  const end = joints.at(-1)!;
+  return Math.hypot(end.x - target.x, end.y - target.y);
 }
 
 function isThere(joints: readonly Point[], target: Point): boolean {
-  const end = joints.at(-1)!;
-  return Math.hypot(end.x - target.x, end.y - target.y) < NEAR_PX;
+  return missedBy(joints, target) < NEAR_PX;
 }
 
 function settle(joints: readonly Point[], lengths: readonly number[], target: Point): Point[] {
