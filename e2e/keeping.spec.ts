@@ -29,10 +29,9 @@ test('work and its undo are there after a reload, and after the network was away
   await expect(page.getByTestId('save-status')).toContainText('Server out of reach');
   // What a page still sends as it goes passes by routes: without its session it is not taken.
   const address = page.url();
-  const session = await page.context().cookies();
   await page.context().clearCookies();
   await page.goto('about:blank');
-  await page.context().addCookies(session);
+  await signIn(page, 'Wout Hendriks', { anew: true });
   await page.goto(address);
   await expect(keyMark(page, 'Position x', 24)).toBeVisible();
   const message = page.getByText('Changes that had not been saved were brought back.');
