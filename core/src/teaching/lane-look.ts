@@ -102,15 +102,22 @@ function seen(motion: MotionDocument, subject: Subject, track: Track): Seen | nu
   };
 }
 
+/** A lane is looked at for its chart, its words and those of every other: once for all of them. */
+const seenOf = new WeakMap<MotionDocument, Seen[]>();
+
 /** The movements of a motion: of every subject that is not scenery, each track that goes somewhere. */
 export function movements(motion: MotionDocument): Seen[] {
-  return motion.subjects
+  const known = seenOf.get(motion);
+  if (known) return known;
+  const made = motion.subjects
     .filter((subject) => !subject.locked)
     .flatMap((subject) =>
       tracksOf(subject)
         .filter(({ id }) => id !== 'drawing')
         .flatMap((track) => seen(motion, subject, track) ?? []),
     );
+  seenOf.set(motion, made);
+  return made;
 }
 
 const SLOW = 0.6;

@@ -4,7 +4,7 @@ import type { Key, MotionDocument, Subject } from '../motion/document/schema.ts'
 import { rippleKeys, stretchAbout } from '../motion/edit/index.ts';
 import type { KeyRef } from '../motion/keys/index.ts';
 import type { CurveShape } from '../motion/sampling/ease-shape.ts';
-import { tracksOf } from '../motion/sampling/track.ts';
+import { trackRoles, tracksOf } from '../motion/sampling/track.ts';
 import { drawSpacing, type Spacing } from '../spacing/index.ts';
 
 const isMoving = (subject: Subject): boolean => subject.channels.some(({ keys }) => keys.length > 1);
@@ -46,8 +46,7 @@ export function spaced(motion: MotionDocument, spacing: (n: number) => Spacing):
   for (const subject of motion.subjects) {
     for (const track of tracksOf(subject)) {
       if (track.id === 'drawing') continue;
-      const keyed = subject.channels.filter(({ id }) => (track.channelIds as readonly string[]).includes(id));
-      const stops = [...new Set(keyed.flatMap(({ keys }) => keys.map(({ frame }) => frame)))].sort((a, b) => a - b);
+      const stops = [...trackRoles(subject, track).keys()];
       for (let i = 1; i < stops.length; i++) {
         const [firstFrame, lastFrame] = [stops[i - 1]!, stops[i]!];
         if (!Number.isInteger(firstFrame) || !Number.isInteger(lastFrame)) continue;

@@ -1,4 +1,4 @@
-import { CHANNELS, type MotionDocument } from '@undulan/core';
+import { CHANNELS, keyFramesOf, type MotionDocument } from '@undulan/core';
 import { useMemo } from 'react';
 import { selectActiveChannel, selectSubject } from '../editing/index.ts';
 import { useAppSelector } from '../state/index.ts';
@@ -19,7 +19,7 @@ export function useKeyStepping(motion: MotionDocument): { keyFrames: number[]; s
     const channels = subjects
       .flatMap((other) => other.channels)
       .filter((channel) => scope !== 'channel' || channel.id === activeId);
-    return [...new Set(channels.flatMap((channel) => channel.keys.map((key) => key.frame)))].sort((a, b) => a - b);
+    return keyFramesOf(channels);
   }, [motion, subjectId, activeId, scope]);
   const choices = [
     { id: 'subject', label: subjectName ?? 'the selected subject' },

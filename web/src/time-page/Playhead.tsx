@@ -4,10 +4,10 @@ import { useOnFrame, useTimeScale } from '../time/index.ts';
 import { LABEL_PX } from './Strip.tsx';
 
 /**
- * The line through all strips at the frame now. Moved by the clock, not by React: by scrolling a box of its own layer,
+ * The line through all strips at the frame now; they begin so far from the left. Moved by the clock, not by React: by scrolling a box of its own layer,
  * which no part of the page is painted anew for (moving it by a transform sorts the page into layers again, each time).
  */
-export function Playhead() {
+export function Playhead({ leftPx = LABEL_PX }: { leftPx?: number }) {
   const box = useRef<HTMLDivElement>(null);
   const { xOf, shows, widthPx } = useTimeScale();
   useOnFrame(
@@ -27,7 +27,7 @@ export function Playhead() {
         'pointer-events-none absolute inset-y-0 right-0 z-10 overflow-x-scroll overflow-y-hidden',
         '[scrollbar-width:none] will-change-transform',
       )}
-      style={{ left: LABEL_PX }}
+      style={{ left: leftPx }}
     >
       <div className="relative h-full" style={{ width: 3 * widthPx }}>
         <div className="absolute inset-y-0" style={{ left: widthPx }}>

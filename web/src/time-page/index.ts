@@ -6,3 +6,4 @@ export { TimePage } from './TimePage.tsx';
 export type { StripEntry } from './TimePage.tsx';
 export { Ruler } from './Ruler.tsx';
 export { Transport } from './Transport.tsx';
+export { Playhead } from './Playhead.tsx';

@@ -12,7 +12,7 @@ import { BoardChoices } from './BoardChoices.tsx';
 import { BoardList } from './BoardList.tsx';
 import { BoardTexts } from './BoardTexts.tsx';
 import { motionsOf } from './lane-look.ts';
-import { keyFramesOf, shownLanes } from './lane-view.ts';
+import { shownLanes } from './lane-view.ts';
 import { Lanes } from './Lanes.tsx';
 import type { LaneActions } from './LaneSide.tsx';
 import { LecternTime } from './LecternTime.tsx';
@@ -186,7 +186,6 @@ function BoardOnLectern({ stored, editing, board, shell, aside, leading, isFull,
       : null,
   };
   const led = useMemo(() => ({ covered, alone, over, trails }), [covered, alone, over, trails]);
-  const keyFrames = useMemo(() => keyFramesOf(motions[0]!), [motions]);
   return (
     <ClockProvider range={clock.range} rate={clock.rate}>
       <Leading line={leading.line} board={board} led={led} />
@@ -260,7 +259,7 @@ function BoardOnLectern({ stored, editing, board, shell, aside, leading, isFull,
               </aside>
             )}
           </div>
-          <LecternTime keyFrames={keyFrames} />
+          <LecternTime motion={motions[0]!} />
         </div>
       </Shell>
     </ClockProvider>

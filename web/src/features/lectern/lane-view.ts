@@ -64,14 +64,6 @@ export function fitPart({ left, top, widthPx, heightPx }: StagePart, width: numb
   };
 }
 
-/** The frames of all keys of a motion, in order. */
-export function keyFramesOf(motion: MotionDocument): number[] {
-  const frames = motion.subjects.flatMap(({ channels }) =>
-    channels.flatMap(({ keys }) => keys.map(({ frame }) => frame)),
-  );
-  return [...new Set(frames)].sort((a, b) => a - b);
-}
-
 /** One move in a picture, and which frame of it is on. */
 export interface ShownLane {
   name: string;

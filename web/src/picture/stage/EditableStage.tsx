@@ -4,6 +4,7 @@ import {
   CHANNELS,
   findSubject,
   intoPlace,
+  keyFramesOf,
   type KeyValue,
   type MotionDocument,
   type Point,
@@ -130,9 +131,7 @@ export function EditableStage({ tone, target, trail, onion, overlay, marks, draw
 
   const keyFrames = useMemo(() => {
     const subject = settled?.subjects.find((other) => other.id === subjectId);
-    return [...new Set(subject?.channels.flatMap((channel) => channel.keys.map((key) => key.frame)) ?? [])].sort(
-      (a, b) => a - b,
-    );
+    return keyFramesOf(subject?.channels ?? []);
   }, [settled, subjectId]);
   const isMoving = useMoving();
   const underWay = useAppSelector(selectUnderWay);

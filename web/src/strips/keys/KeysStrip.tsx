@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { CHANNELS, isStill, type Subject } from '@undulan/core';
+import { CHANNELS, isStill, keyFramesOf, type Subject } from '@undulan/core';
 import { clsx } from 'clsx';
 import { ListFilter } from 'lucide-react';
 import { memo, type RefObject, useContext, useEffect, useRef } from 'react';
@@ -147,9 +147,7 @@ function TrackRow({ row, topPx, indented, drag }: TrackRowProps) {
 /** A folded subject's keys, all channels in one line, to be seen only. */
 const FoldedTrack = memo(function FoldedTrack({ subject }: { subject: Subject }) {
   const scale = useTimeScale();
-  const frames = [...new Set(subject.channels.flatMap((channel) => channel.keys.map((key) => key.frame)))].filter(
-    (frame) => scale.shows(frame),
-  );
+  const frames = keyFramesOf(subject.channels).filter((frame) => scale.shows(frame));
   return (
     <svg width={scale.widthPx} height={KEY_ROW_PX} className="block" aria-hidden="true">
       {frames.map((frame) => (

@@ -6,6 +6,7 @@ import {
   effectiveHandles,
   findChannel,
   type HandleSide,
+  keyFramesOf,
   numbersOfHandle,
   type Rate,
   sampleChannel,
@@ -119,9 +120,7 @@ export function pathLine(subject: Subject, track: Track, rate: Rate, known: Know
   const channels = track.channelIds
     .flatMap((id) => findChannel(subject, id) ?? [])
     .filter((channel) => channel.keys.length > 0);
-  const keyFrames = [...new Set(channels.flatMap((channel) => channel.keys.map((key) => key.frame)))].sort(
-    (a, b) => a - b,
-  );
+  const keyFrames = keyFramesOf(channels);
   return {
     label: `${track.label}, along its way`,
     unit: track.unit,

@@ -5,7 +5,7 @@ import { Shell } from '../../../shell/index.ts';
 import { ClockProvider, useClock, useOnFrame } from '../../../time/index.ts';
 import { Empty, Loading, Toggle } from '../../../ui/index.ts';
 import { motionsOf } from '../lane-look.ts';
-import { keyFramesOf, shownLanes } from '../lane-view.ts';
+import { shownLanes } from '../lane-view.ts';
 import { Lanes } from '../Lanes.tsx';
 import { LecternTime } from '../LecternTime.tsx';
 import { answerWords } from './ask-words.ts';
@@ -113,7 +113,7 @@ function Followed({ line, now, board, follows, shell }: FollowedProps) {
               </aside>
             )}
           </div>
-          {(!follows || ended) && <LecternTime keyFrames={keyFramesOf(motions[0]!)} />}
+          {(!follows || ended) && <LecternTime motion={motions[0]!} />}
         </div>
       </Shell>
     </ClockProvider>
