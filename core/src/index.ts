@@ -1,6 +1,7 @@
 // What the core computes. Some of it no screen uses yet: drills to come do.
 export { accept, problemOf, refuse } from './result.ts';
 export type { Issue, Result } from './result.ts';
+export { extentOf } from './extent.ts';
 export { readDecimal } from './read-decimal.ts';
 export { CoreError } from './core-error.ts';
 export * from './time/index.ts';

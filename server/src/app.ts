@@ -131,7 +131,13 @@ export async function createApp(sequelize: Sequelize, config: Config, webRoot: s
   return {
     express: app,
     serveSockets: async (http) => {
-      sockets = await serveClasses({ http, sessions: sessions.middleware, logger, redisUrl: config.REDIS_URL ?? null });
+      sockets = await serveClasses({
+        http,
+        sessions: sessions.middleware,
+        logger,
+        redisUrl: config.REDIS_URL ?? null,
+        trustsProxies: config.TRUSTED_HOPS > 0,
+      });
     },
     close: async () => {
       await sockets?.close();

@@ -1,4 +1,4 @@
-import type { Request, RequestHandler } from 'express';
+import type { RequestHandler } from 'express';
 import helmet from 'helmet';
 import { ProblemError } from './problem-error.ts';
 
@@ -23,10 +23,8 @@ export function securityHeaders(secure: boolean): RequestHandler {
 /**
  * Whether the page a browser says it writes from is at the address it writes to; a program says nothing of the kind.
  */
-function isOwnOrigin(request: Request): boolean {
-  const origin = request.get('origin');
-  if (origin === undefined) return true;
-  return URL.canParse(origin) && new URL(origin).host === request.host;
+export function isOwnOrigin(origin: string | undefined, host: string | undefined): boolean {
+  return origin === undefined || (URL.canParse(origin) && new URL(origin).host === host);
 }
 
 /**
@@ -36,7 +34,10 @@ function isOwnOrigin(request: Request): boolean {
 export const refuseForeignWrites: RequestHandler = (request, _response, next) => {
   const site = request.get('sec-fetch-site');
   const write = request.method !== 'GET' && request.method !== 'HEAD';
-  if (write && ((site && site !== 'same-origin' && site !== 'none') || !isOwnOrigin(request))) {
+  if (
+    write &&
+    ((site && site !== 'same-origin' && site !== 'none') || !isOwnOrigin(request.get('origin'), request.host))
+  ) {
     throw new ProblemError('cross-site', 'Changes are only taken from the application itself.');
   }
   if (

@@ -1,6 +1,7 @@
 import {
   channelValue,
   exposedFrame,
+  extentOf,
   findChannel,
   framesPerSecond,
   type LaneChart,
@@ -43,8 +44,7 @@ export function laneLine(motion: MotionDocument, chart: Extract<LaneChart, 'curv
     label,
     unit,
     points: frames.map((frame, i) => ({ frame, value: values[i]! })),
-    low: Math.min(...values),
-    high: Math.max(...values),
+    ...extentOf(values),
     keys: events,
   });
   if (chart === 'speed') {
@@ -58,8 +58,8 @@ export function laneLine(motion: MotionDocument, chart: Extract<LaneChart, 'curv
     return { ...rest, low: Math.min(0, low) };
   }
   const spans = track.channelIds.map((_, c) => {
-    const column = rows.map((row) => row[c]!);
-    return Math.max(...column) - Math.min(...column);
+    const { low, high } = extentOf(rows.map((row) => row[c]!));
+    return high - low;
   });
   const widest = spans.indexOf(Math.max(...spans));
   return line(

@@ -10,6 +10,7 @@ export { loadedPicture, useLoadedPictures } from './loaded-pictures.ts';
 export { placeOn, throughView } from './place-on.ts';
 export { StageOverlay } from './StageOverlay.tsx';
 export { sizeOfWords } from './paint-look.ts';
+export { boxInPicture } from './snap-move.ts';
 export { putTrail } from './draw-trail.ts';
 export { PLAIN_ONION } from './onion.ts';
 export { SHAPE_NAMES } from './shapes.ts';

@@ -1,3 +1,4 @@
+import { extentOf } from '@undulan/core';
 import { BarChart } from 'echarts/charts';
 import { GridComponent, MarkLineComponent } from 'echarts/components';
 import { init, use as chartParts } from 'echarts/core';
@@ -24,8 +25,8 @@ export function Histogram({ label, bars, truth }: HistogramProps) {
   useEffect(() => {
     const chart = init(room.current, null, { renderer: 'svg' });
     const values = [...bars.map(({ value }) => value), ...(truth === null ? [] : [Math.round(truth)])];
-    const [low, high] = [Math.min(...values) - ROOM, Math.max(...values) + ROOM];
-    const frames = Array.from({ length: high - low + 1 }, (_, i) => low + i);
+    const { low, high } = extentOf(values);
+    const frames = Array.from({ length: high - low + 1 + 2 * ROOM }, (_, i) => low - ROOM + i);
     const faint = cssColour('var(--faint)');
     chart.setOption({
       animation: false,
