@@ -1,4 +1,4 @@
-import { AskAnswer, AskKind, Board, FRAME_LIMIT, Variant } from '@undulan/core';
+import { AskAnswer, AskKind, Board, FRAME_LIMIT, Lane, MOST_LANES, Variant } from '@undulan/core';
 import * as z from 'zod';
 import { CourseRole } from './people.ts';
 
@@ -53,10 +53,17 @@ export type ClassView = z.infer<typeof ClassView>;
 export const ClassState = z.object({ board: Board, view: ClassView });
 export type ClassState = z.infer<typeof ClassState>;
 
+const AskedLanes = z
+  .array(Lane.pick({ id: true, name: true }))
+  .min(1)
+  .max(MOST_LANES);
+
 export const NewAsk = z.object({
   kind: AskKind,
   boardId: z.string().max(64),
   laneId: z.string().max(64),
+  /** The lanes it is about, as they were called then: the board may be another by the time it is read. */
+  lanes: AskedLanes,
   question: z.string().trim().min(1, 'Write the question.').max(300, 'A question has at most 300 characters.'),
   /** How many ticks are to be placed, of a chart. */
   ticks: z.int().min(1).max(24).optional(),
@@ -75,6 +82,7 @@ export const Ask = z.object({
   kind: AskKind,
   boardId: z.string(),
   laneId: z.string(),
+  lanes: AskedLanes,
   question: z.string(),
   ticks: z.int().nullable(),
   closed: z.boolean(),

@@ -95,6 +95,7 @@ export const asked = (lesson: StoredLesson) => ({
   kind: 'tap',
   boardId: lesson.lesson.boards[0]!.id,
   laneId: 'lane-1',
+  lanes: [{ id: 'lane-1', name: 'Even' }],
   question: 'When does it land?',
   truth: { frame: 33 },
 });

@@ -113,14 +113,11 @@ const WITH_ANSWERS = { include: [{ association: 'answers', include: ['person'] }
 export function describeAsk(ask: AskModel, role: CourseRole, personId: string | null): Ask {
   const answers = ask.answers ?? [];
   const isSeen = role === 'instructor' || ask.revealed;
-  const { kind, boardId, laneId, question, ticks = null, truth } = ask.asked;
+  const { ticks = null, truth, ...asked } = ask.asked;
   return {
     id: ask.id,
     number: ask.number,
-    kind,
-    boardId,
-    laneId,
-    question,
+    ...asked,
     ticks,
     closed: ask.closed,
     revealed: ask.revealed,

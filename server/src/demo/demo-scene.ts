@@ -1,6 +1,6 @@
 import type { ExerciseDetails } from '@undulan/contract';
 import { type Channel, createMotion, createSubject, type MotionDocument, type Subject } from '@undulan/core';
-import { COUNTER } from './kitchen-looks.ts';
+import { CABINET, COUNTER, SLOT_RIM, TOASTER } from './kitchen-looks.ts';
 
 /** An exercise of the demo course: what it says and its model motion. */
 export interface DemoExercise {
@@ -25,3 +25,8 @@ export function withChannels(subject: Subject, ...channels: Channel[]): Subject 
 }
 
 export const counter = scenery('counter', 'Counter', COUNTER, 480, 440);
+
+export const cabinet = scenery('cabinet', 'Cabinet', CABINET, 260, 328);
+
+/** The toaster, over whatever comes up out of it. */
+export const toaster = [scenery('body', 'Toaster', TOASTER, 480, 368), scenery('rim', 'Slot rim', SLOT_RIM, 480, 304)];

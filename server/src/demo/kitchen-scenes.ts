@@ -1,9 +1,8 @@
 import { createKey, createKeyedSubject, type MotionDocument } from '@undulan/core';
-import { counter, type DemoExercise, scene, scenery } from './demo-scene.ts';
+import { cabinet, counter, type DemoExercise, scene, scenery, toaster } from './demo-scene.ts';
 import {
   BOWL,
   BREAD,
-  CABINET,
   DRAWER,
   HONEY,
   LADLE,
@@ -11,10 +10,8 @@ import {
   PAN,
   PAN_HANDLE,
   PANCAKE,
-  SLOT_RIM,
   SPOON,
   TEA_GLASS,
-  TOASTER,
   TOWEL_CORNER,
   TOWEL_END,
 } from './kitchen-looks.ts';
@@ -34,7 +31,7 @@ const drawerSlide: DemoExercise = {
   },
   motion: scene(1, 30, [
     counter,
-    scenery('cabinet', 'Cabinet', CABINET, 260, 328),
+    cabinet,
     createKeyedSubject(
       'drawer',
       'Drawer',
@@ -154,8 +151,7 @@ const toasterRack: DemoExercise = {
         ],
       },
     ),
-    scenery('body', 'Toaster', TOASTER, 480, 368),
-    scenery('rim', 'Slot rim', SLOT_RIM, 480, 304),
+    ...toaster,
   ]),
 };
 

@@ -1,6 +1,6 @@
 import { createKey, createKeyedSubject, createLesson, type Key, type Lesson, type MotionDocument } from '@undulan/core';
-import { counter, scene, scenery } from '../demo-scene.ts';
-import { CABINET, DRAWER, HOB_DIAL, TOWEL_CORNER } from '../kitchen-looks.ts';
+import { cabinet, counter, scene } from '../demo-scene.ts';
+import { DRAWER, HOB_DIAL, TOWEL_CORNER } from '../kitchen-looks.ts';
 import { board, glassAlong, keysOf } from './lesson-parts.ts';
 
 const swipe = scene(1, 25, [
@@ -70,7 +70,7 @@ export const rates: Lesson = {
 /** A drawer pulled open, leaving at once and coming to rest slowly. */
 const drawer = scene(1, 38, [
   counter,
-  scenery('cabinet', 'Cabinet', CABINET, 260, 328),
+  cabinet,
   createKeyedSubject(
     'drawer',
     'Drawer',

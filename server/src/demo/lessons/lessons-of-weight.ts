@@ -14,8 +14,8 @@ import {
   type MotionDocument,
   spreadMarks,
 } from '@undulan/core';
-import { counter, scene, scenery, withChannels } from '../demo-scene.ts';
-import { BOWL_ABOVE, BREAD, PAN, PAN_HANDLE, PANCAKE, SLOT_RIM, TOASTER, WHISK } from '../kitchen-looks.ts';
+import { counter, scene, scenery, toaster, withChannels } from '../demo-scene.ts';
+import { BOWL_ABOVE, BREAD, PAN, PAN_HANDLE, PANCAKE, WHISK } from '../kitchen-looks.ts';
 import { board, keysOf } from './lesson-parts.ts';
 
 const DOUGH = { shape: 'disc', widthPx: 64, heightPx: 64, fill: '#e6cfa0' } as const;
@@ -237,8 +237,7 @@ export function rackSwings(shares: readonly number[]): MotionDocument {
         'position.y': [createKey(9, RACK_DOWN, { leave: 'quad-out' }), ...swings, ...rests],
       },
     ),
-    scenery('body', 'Toaster', TOASTER, 480, 368),
-    scenery('rim', 'Slot rim', SLOT_RIM, 480, 304),
+    ...toaster,
   ]);
 }
 

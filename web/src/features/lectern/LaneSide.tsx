@@ -1,7 +1,6 @@
 import { type Lane, type LaneChart as ChartKind, type Variant } from '@undulan/core';
 import { clsx } from 'clsx';
 import { ArrowDown, ArrowUp, EllipsisVertical } from 'lucide-react';
-import { useNavigate } from 'react-router';
 import { Button, Menu, MenuItem, MenuLine, Toggle } from '../../ui/index.ts';
 import type { ShownLane } from './lane-view.ts';
 import { LaneAmount } from './LaneAmount.tsx';
@@ -17,7 +16,7 @@ export interface LaneActions {
     onRename: (laneId: string, name: string) => void;
     onMove: (laneId: string, by: 1 | -1) => void;
     onRemove: (laneId: string) => void;
-    spreadOf: (laneId: string) => string;
+    onOpen: (laneId: string) => void;
   } | null;
 }
 
@@ -77,7 +76,6 @@ function LaneHeading({
   actions,
 }: Omit<LaneSideProps, 'chart' | 'covered' | 'says' | 'tight'>) {
   const { keeping } = actions;
-  const navigate = useNavigate();
   return (
     <div className="flex items-center gap-2">
       <svg width={30} height={6} aria-hidden="true" className="shrink-0">
@@ -116,7 +114,7 @@ function LaneHeading({
             </Button>
           }
         >
-          <MenuItem onSelect={() => void navigate(keeping.spreadOf(lane.id))}>Open on the spread</MenuItem>
+          <MenuItem onSelect={() => keeping.onOpen(lane.id)}>Open on the spread</MenuItem>
           <MenuLine />
           <MenuItem disabledReason={at === 0 && 'It is the first.'} onSelect={() => keeping.onMove(lane.id, -1)}>
             <ArrowUp size={13} className="mr-1 inline" /> Up

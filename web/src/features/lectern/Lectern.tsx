@@ -2,7 +2,7 @@ import type { StoredLesson } from '@undulan/contract';
 import { type Board, boardClock, describeLane, type MotionDocument, whatDiffers } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useCallback, useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { UndoButtons } from '../../panels/work/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { ClockProvider } from '../../time/index.ts';
@@ -151,6 +151,7 @@ interface BoardOnLecternProps {
 
 function BoardOnLectern({ stored, editing, board, shell, aside, leading, isFull, onFrom }: BoardOnLecternProps) {
   const { change } = editing;
+  const navigate = useNavigate();
   const mayMake = stored.role === 'instructor' && !isFull;
   const [covered, setCovered] = useState(board.coversFirst);
   const [alone, setAlone] = useState<string | null>(null);
@@ -181,7 +182,9 @@ function BoardOnLectern({ stored, editing, board, shell, aside, leading, isFull,
             setAlone(null);
             edit((one) => removeLane(one, laneId));
           },
-          spreadOf: (laneId) => `/lessons/${stored.id}/boards/${board.id}/lanes/${laneId}`,
+          // The spread fetches the lesson: it must be as it stands here.
+          onOpen: (laneId) =>
+            void editing.settle().then(() => navigate(`/lessons/${stored.id}/boards/${board.id}/lanes/${laneId}`)),
         }
       : null,
   };

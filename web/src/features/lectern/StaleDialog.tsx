@@ -2,13 +2,14 @@ import type { Lesson } from '@undulan/core';
 import { useNavigate } from 'react-router';
 import { explain, useCreateLessonMutation } from '../../server-data/index.ts';
 import { Button, Dialog, sayProblem } from '../../ui/index.ts';
+import { mineName } from './use-lesson.ts';
 
 /** The lesson was written elsewhere since: what is here is kept beside it, or given up. */
 export function StaleDialog({ courseId, lesson }: { courseId: string; lesson: Lesson }) {
   const [create] = useCreateLessonMutation();
   const navigate = useNavigate();
   const keep = async (): Promise<void> => {
-    const answer = await create({ courseId, lesson: { ...lesson, name: `${lesson.name.slice(0, 110)} (mine)` } });
+    const answer = await create({ courseId, lesson: { ...lesson, name: mineName(lesson) } });
     if (answer.data) await navigate(`/lessons/${answer.data.id}`);
     else sayProblem(explain(answer.error));
   };

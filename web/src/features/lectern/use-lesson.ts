@@ -2,7 +2,7 @@ import type { StoredLesson } from '@undulan/contract';
 import type { Lesson } from '@undulan/core';
 import { del, get, set } from 'idb-keyval';
 import { useCallback, useEffect, useReducer, useRef, useState } from 'react';
-import { explain, isProblem, useSaveLessonMutation } from '../../server-data/index.ts';
+import { explain, isProblem, useCreateLessonMutation, useSaveLessonMutation } from '../../server-data/index.ts';
 import { sayProblem, sayToStay } from '../../ui/index.ts';
 
 interface Steps {
@@ -57,10 +57,15 @@ export interface LessonEditing {
   canUndo: boolean;
   canRedo: boolean;
   standing: LessonStanding;
+  /** Writes what is not written yet, before the page goes elsewhere. */
+  settle: () => Promise<void>;
 }
 
 const PAUSE_MS = 400;
 const RETRY_MS = 4000;
+
+/** What a copy of a lesson is called that is kept beside another's. */
+export const mineName = ({ name }: Lesson): string => `${name.slice(0, 110)} (mine)`;
 
 /** What of a lesson is not on the server yet, as this browser keeps it. */
 interface Unsaved {
@@ -72,7 +77,7 @@ interface Unsaved {
  * A lesson being shown and changed, saved as it is made; what was not saved when the page went is brought back. Who may
  * not change it tries things out: nothing of that is kept.
  */
-export function useLesson({ id, version, role, lesson: fetched }: StoredLesson): LessonEditing {
+export function useLesson({ id, courseId, version, role, lesson: fetched }: StoredLesson): LessonEditing {
   const [{ past, lesson, future }, step] = useReducer(stepped, {
     past: [],
     lesson: fetched,
@@ -82,6 +87,7 @@ export function useLesson({ id, version, role, lesson: fetched }: StoredLesson):
   const [saved, setSaved] = useState({ version, lesson: fetched });
   const [standing, setStanding] = useState<LessonStanding>('saved');
   const [save] = useSaveLessonMutation();
+  const [create] = useCreateLessonMutation();
   const mayKeep = role === 'instructor';
   const isDirty = mayKeep && lesson !== saved.lesson;
   const key = `lesson:${id}`;
@@ -95,9 +101,16 @@ export function useLesson({ id, version, role, lesson: fetched }: StoredLesson):
         if (left.version === version) {
           step({ kind: 'replace', lesson: left.lesson });
           sayToStay('Changes that had not been saved were brought back.');
-        } else void del(key);
+        } else {
+          // Someone wrote in between: what was made here is kept beside it.
+          void create({ courseId, lesson: { ...left.lesson, name: mineName(left.lesson) } }).then(({ data }) => {
+            if (!data) return;
+            void del(key);
+            sayToStay('Changes that had not been saved are kept as a lesson of their own: it was changed elsewhere.');
+          });
+        }
       });
-  }, [key, version, mayKeep]);
+  }, [key, version, mayKeep, create, courseId]);
 
   useEffect(() => {
     if (isDirty) void set(key, { version: saved.version, lesson } satisfies Unsaved).catch(() => undefined);
@@ -126,6 +139,15 @@ export function useLesson({ id, version, role, lesson: fetched }: StoredLesson):
     return () => clearTimeout(timer);
   }, [isDirty, standing, lesson]);
 
+  const dirty = useRef(isDirty);
+  useEffect(() => {
+    dirty.current = isDirty;
+  });
+  const settle = useCallback(async () => {
+    if (dirty.current) await write.current();
+  }, []);
+  useEffect(() => () => void settle(), [settle]);
+
   return {
     lesson,
     change: useCallback((edit, gesture) => step({ kind: 'change', edit, gesture: gesture ?? null }), []),
@@ -133,6 +155,7 @@ export function useLesson({ id, version, role, lesson: fetched }: StoredLesson):
     redo: useCallback(() => step({ kind: 'redo' }), []),
     canUndo: past.length > 0,
     canRedo: future.length > 0,
+    settle,
     standing: isDirty && standing === 'saved' ? 'saving' : standing,
   };
 }

@@ -1,5 +1,5 @@
 import type { Ask } from '@undulan/contract';
-import type { AskAnswer, Board } from '@undulan/core';
+import type { AskAnswer } from '@undulan/core';
 import { useState } from 'react';
 import * as z from 'zod';
 import { useClock } from '../../../time/index.ts';
@@ -11,14 +11,13 @@ import { TickRail } from './TickRail.tsx';
 interface AskAnswerFormProps {
   line: ClassConnection;
   ask: Ask;
-  board: Board;
 }
 
 const OnFrame = z.int('A whole frame.').min(-100_000, 'That is no frame here.').max(100_000, 'That is no frame here.');
 const Frames = z.int('A whole number of frames.').min(0, 'No fewer than 0.').max(100_000, 'That is too many.');
 
 /** The one thing to answer. */
-export function AskAnswerForm({ line, ask, board }: AskAnswerFormProps) {
+export function AskAnswerForm({ line, ask }: AskAnswerFormProps) {
   const send = async (answer: AskAnswer): Promise<void> => {
     const said = await line.say('answer', { askId: ask.id, answer });
     if (!said) sayProblem('The line to the class is down: answer again in a moment.');
@@ -29,11 +28,11 @@ export function AskAnswerForm({ line, ask, board }: AskAnswerFormProps) {
   return (
     <section aria-label="The question" className="rounded-lg border-2 border-accent bg-page p-3">
       <h2 className="mb-2 text-base">{ask.question}</h2>
-      {isOpen && <Asked kind={ask.kind} {...{ ask, board }} onAnswer={(answer) => void send(answer)} />}
+      {isOpen && <Asked kind={ask.kind} ask={ask} onAnswer={(answer) => void send(answer)} />}
       <p role="status" className="mt-2 text-sm text-faint">
         {ask.own ? (
           <>
-            Your answer: <b className="text-ink">{answerWords(ask.own, board.lanes)}</b>
+            Your answer: <b className="text-ink">{answerWords(ask.own, ask.lanes)}</b>
             {isOpen && '. You can answer again.'}
           </>
         ) : isOpen ? (
@@ -49,11 +48,10 @@ export function AskAnswerForm({ line, ask, board }: AskAnswerFormProps) {
 interface AskedProps {
   kind: Ask['kind'];
   ask: Ask;
-  board: Board;
   onAnswer: (answer: AskAnswer) => void;
 }
 
-function Asked({ kind, ask, board, onAnswer }: AskedProps) {
+function Asked({ kind, ask, onAnswer }: AskedProps) {
   const clock = useClock();
   const [ticks, setTicks] = useState(() => {
     const count = ask.ticks ?? 5;
@@ -79,7 +77,7 @@ function Asked({ kind, ask, board, onAnswer }: AskedProps) {
     case 'lane':
       return (
         <div className="flex flex-wrap gap-2">
-          {board.lanes.map(({ id, name }) => (
+          {ask.lanes.map(({ id, name }) => (
             <Button key={id} onClick={() => onAnswer({ laneId: id })}>
               {name}
             </Button>

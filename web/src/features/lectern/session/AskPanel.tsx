@@ -43,7 +43,16 @@ export function AskPanel({ line, now, board, motions, clock }: AskPanelProps) {
   const truth = truthOf(kind, lanes, lane.id);
   const ask = async (): Promise<void> => {
     const ticks = kind === 'chart' ? ticksAsked(motions[board.lanes.indexOf(lane)]!).length : undefined;
-    const body = { kind, boardId: board.id, laneId: lane.id, question, truth, ...(ticks ? { ticks } : {}) };
+    const named = board.lanes.map(({ id, name }) => ({ id, name }));
+    const body = {
+      kind,
+      boardId: board.id,
+      laneId: lane.id,
+      lanes: named,
+      question,
+      truth,
+      ...(ticks ? { ticks } : {}),
+    };
     const said = await line.say('ask', body);
     if (!said) sayProblem('The line to the class is down: ask again in a moment.');
     else if (!said.ok) sayProblem(said.problem);
@@ -96,13 +105,13 @@ export function AskPanel({ line, now, board, motions, clock }: AskPanelProps) {
         Ask the class
       </Button>
       {now.asks.toReversed().map((one) => (
-        <AskedOne key={one.id} line={line} ask={one} board={board} here={now.here} />
+        <AskedOne key={one.id} line={line} ask={one} here={now.here} />
       ))}
     </div>
   );
 }
 
-function AskedOne({ line, ask, board, here }: { line: ClassConnection; ask: Ask; board: Board; here: number }) {
+function AskedOne({ line, ask, here }: { line: ClassConnection; ask: Ask; here: number }) {
   const settle = async (settings: object): Promise<void> => {
     const said = await line.say('settle', { askId: ask.id, settings });
     if (said && !said.ok) sayProblem(said.problem);
@@ -117,7 +126,7 @@ function AskedOne({ line, ask, board, here }: { line: ClassConnection; ask: Ask;
         {ask.closed && ' · closed'}
         {ask.revealed && ' · revealed'}
       </p>
-      <AskResults ask={ask} board={board} />
+      <AskResults ask={ask} />
       <div className="flex flex-wrap gap-1.5">
         <Toggle small on={ask.revealed} onClick={() => void settle({ revealed: !ask.revealed })}>
           Reveal

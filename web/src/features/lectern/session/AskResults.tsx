@@ -1,37 +1,36 @@
 import type { Ask } from '@undulan/contract';
-import { type Board, histogramOf } from '@undulan/core';
-import { lazy, Suspense } from 'react';
+import { type AskAnswer, histogramOf } from '@undulan/core';
+import { lazy, Suspense, useMemo } from 'react';
 import { answerWords } from './ask-words.ts';
 
 const Histogram = lazy(async () => ({ default: (await import('./Histogram.tsx')).Histogram }));
 
+/** A frame, or a number of frames. */
+function numberOf(answer: AskAnswer): number | null {
+  if ('frame' in answer) return answer.frame;
+  return 'frames' in answer ? answer.frames : null;
+}
+
 /** What came back: taps and frames as a histogram, charts over each other, lanes by how many chose each. */
-export function AskResults({ ask, board }: { ask: Ask; board: Board }) {
-  const { replies, truth, kind } = ask;
-  const names = replies.flatMap(({ name, answer }) => (name ? [`${name}: ${answerWords(answer, board.lanes)}`] : []));
+export function AskResults({ ask }: { ask: Ask }) {
+  const { replies, truth, kind, lanes } = ask;
+  const bars = useMemo(() => histogramOf(replies.flatMap(({ answer }) => numberOf(answer) ?? [])), [replies]);
+  const names = replies.flatMap(({ name, answer }) => (name ? [`${name}: ${answerWords(answer, lanes)}`] : []));
   return (
     <div className="grid gap-2">
       {truth && (
         <p className="text-sm">
-          It is <b className="text-target">{answerWords(truth, board.lanes)}</b>.
+          It is <b className="text-target">{answerWords(truth, lanes)}</b>.
         </p>
       )}
       {kind === 'chart' ? (
         <ChartsOver ask={ask} />
       ) : kind === 'lane' ? (
-        <Choices ask={ask} board={board} />
+        <Choices ask={ask} />
       ) : (
         replies.length > 0 && (
           <Suspense fallback={null}>
-            <Histogram
-              label={kind === 'count' ? 'frames' : 'frame'}
-              bars={histogramOf(
-                replies.flatMap(({ answer }) =>
-                  'frame' in answer ? [answer.frame] : 'frames' in answer ? [answer.frames] : [],
-                ),
-              )}
-              truth={truth && ('frame' in truth ? truth.frame : 'frames' in truth ? truth.frames : null)}
-            />
+            <Histogram label={kind === 'count' ? 'frames' : 'frame'} bars={bars} truth={truth && numberOf(truth)} />
           </Suspense>
         )
       )}
@@ -40,11 +39,11 @@ export function AskResults({ ask, board }: { ask: Ask; board: Board }) {
   );
 }
 
-function Choices({ ask: { replies, truth }, board }: { ask: Ask; board: Board }) {
+function Choices({ ask: { replies, truth, lanes } }: { ask: Ask }) {
   const most = Math.max(1, replies.length);
   return (
     <ul className="grid gap-1 text-sm">
-      {board.lanes.map(({ id, name }) => {
+      {lanes.map(({ id, name }) => {
         const count = replies.filter(({ answer }) => 'laneId' in answer && answer.laneId === id).length;
         const isTrue = truth !== null && 'laneId' in truth && truth.laneId === id;
         return (

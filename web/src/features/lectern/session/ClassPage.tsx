@@ -81,6 +81,8 @@ function Followed({ line, now, board, follows, shell }: FollowedProps) {
   const { alone, over, trails, covered } = now.view!;
   const asked = now.asks.findLast(({ boardId, closed, revealed }) => boardId === board.id && (!closed || revealed));
   const ended = now.status === 'ended';
+  // Another instructor may look on, too.
+  const learns = now.entry?.role === 'learner';
   return (
     <ClockProvider range={clock.range} rate={clock.rate}>
       <Following line={line} follows={follows && !ended} />
@@ -105,11 +107,11 @@ function Followed({ line, now, board, follows, shell }: FollowedProps) {
               <aside className="grid w-80 shrink-0 content-start gap-4 overflow-y-auto">
                 {asked && !ended && (
                   <>
-                    <AskAnswerForm key={asked.id} line={line} ask={asked} board={board} />
-                    {asked.revealed && <AskResults ask={asked} board={board} />}
+                    {learns && <AskAnswerForm key={asked.id} line={line} ask={asked} />}
+                    {asked.revealed && <AskResults ask={asked} />}
                   </>
                 )}
-                {ended && <Afterwards now={now} board={board} />}
+                {ended && <Afterwards asks={now.asks} learns={learns} />}
               </aside>
             )}
           </div>
@@ -148,9 +150,9 @@ function FrameNow() {
 }
 
 /** What was asked, what was right, and what one answered. */
-function Afterwards({ now, board }: { now: ClassNow; board: Board }) {
-  if (now.asks.length === 0) return <p className="text-sm text-faint">Nothing was asked in this session.</p>;
-  return now.asks.map((ask) => (
+function Afterwards({ asks, learns }: Pick<ClassNow, 'asks'> & { learns: boolean }) {
+  if (asks.length === 0) return <p className="text-sm text-faint">Nothing was asked in this session.</p>;
+  return asks.map((ask) => (
     <section
       key={ask.id}
       aria-label={`Question ${ask.number}`}
@@ -159,22 +161,18 @@ function Afterwards({ now, board }: { now: ClassNow; board: Board }) {
       <p className="text-sm">
         <b className="figures mr-1">{ask.number}</b> {ask.question}
       </p>
-      <OwnAnswer ask={ask} board={board} />
-      <AskResults ask={ask} board={board} />
+      {learns && (
+        <p className="text-sm text-faint">
+          {ask.own ? (
+            <>
+              You answered <b className="text-ink">{answerWords(ask.own, ask.lanes)}</b>.
+            </>
+          ) : (
+            'You did not answer.'
+          )}
+        </p>
+      )}
+      <AskResults ask={ask} />
     </section>
   ));
-}
-
-function OwnAnswer({ ask: { own }, board }: { ask: ClassNow['asks'][number]; board: Board }) {
-  return (
-    <p className="text-sm text-faint">
-      {own ? (
-        <>
-          You answered <b className="text-ink">{answerWords(own, board.lanes)}</b>.
-        </>
-      ) : (
-        'You did not answer.'
-      )}
-    </p>
-  );
 }
