@@ -119,7 +119,9 @@ export function Lectern({ stored }: { stored: StoredLesson }) {
           onClose={() => setFrom(null)}
         />
       )}
-      {editing.standing === 'stale' && <StaleDialog courseId={stored.courseId} lesson={lesson} />}
+      {editing.standing === 'stale' && (
+        <StaleDialog courseId={stored.courseId} lesson={lesson} onForget={editing.forget} />
+      )}
       {board ? (
         <BoardOnLectern
           key={board.id}

@@ -4,14 +4,23 @@ import { explain, useCreateLessonMutation } from '../../server-data/index.ts';
 import { Button, Dialog, sayProblem } from '../../ui/index.ts';
 import { mineName } from './use-lesson.ts';
 
+interface StaleDialogProps {
+  courseId: string;
+  lesson: Lesson;
+  /** What this browser keeps unsaved of it is wanted no more. */
+  onForget: () => Promise<void>;
+}
+
 /** The lesson was written elsewhere since: what is here is kept beside it, or given up. */
-export function StaleDialog({ courseId, lesson }: { courseId: string; lesson: Lesson }) {
+export function StaleDialog({ courseId, lesson, onForget }: StaleDialogProps) {
   const [create] = useCreateLessonMutation();
   const navigate = useNavigate();
   const keep = async (): Promise<void> => {
     const answer = await create({ courseId, lesson: { ...lesson, name: mineName(lesson) } });
-    if (answer.data) await navigate(`/lessons/${answer.data.id}`);
-    else sayProblem(explain(answer.error));
+    if (answer.data) {
+      await onForget();
+      await navigate(`/lessons/${answer.data.id}`);
+    } else sayProblem(explain(answer.error));
   };
   return (
     <Dialog
@@ -19,7 +28,7 @@ export function StaleDialog({ courseId, lesson }: { courseId: string; lesson: Le
       title="This lesson was changed elsewhere"
       actions={
         <>
-          <Button onClick={() => location.reload()}>Take theirs</Button>
+          <Button onClick={() => void onForget().then(() => location.reload())}>Take theirs</Button>
           <Button kind="main" onClick={() => void keep()}>
             Keep mine as a copy
           </Button>

@@ -59,6 +59,8 @@ export interface LessonEditing {
   standing: LessonStanding;
   /** Writes what is not written yet, before the page goes elsewhere. */
   settle: () => Promise<void>;
+  /** Forgets what this browser keeps unsaved: it is kept elsewhere, or not wanted. */
+  forget: () => Promise<void>;
 }
 
 const PAUSE_MS = 400;
@@ -84,12 +86,14 @@ export function useLesson({ id, courseId, version, role, lesson: fetched }: Stor
     future: [],
     gesture: null,
   });
-  const [saved, setSaved] = useState({ version, lesson: fetched });
+  /** As the server has it. */
+  const server = useRef({ version, lesson: fetched });
+  const [saved, setSaved] = useState(fetched);
   const [standing, setStanding] = useState<LessonStanding>('saved');
   const [save] = useSaveLessonMutation();
   const [create] = useCreateLessonMutation();
   const mayKeep = role === 'instructor';
-  const isDirty = mayKeep && lesson !== saved.lesson;
+  const isDirty = mayKeep && lesson !== saved;
   const key = `lesson:${id}`;
 
   useEffect(() => {
@@ -112,40 +116,41 @@ export function useLesson({ id, courseId, version, role, lesson: fetched }: Stor
       });
   }, [key, version, mayKeep, create, courseId]);
 
+  const latest = useRef(lesson);
   useEffect(() => {
-    if (isDirty) void set(key, { version: saved.version, lesson } satisfies Unsaved).catch(() => undefined);
-  }, [key, isDirty, saved.version, lesson]);
+    latest.current = lesson;
+    if (isDirty) void set(key, { version: server.current.version, lesson } satisfies Unsaved).catch(() => undefined);
+  }, [key, isDirty, lesson]);
 
-  const write = useRef<() => Promise<void>>(() => Promise.resolve());
-  useEffect(() => {
-    write.current = async () => {
+  /** One write at a time: what is changed meanwhile is written by the next. */
+  const writing = useRef(Promise.resolve());
+  const isStale = useRef(false);
+  const settle = useCallback(() => {
+    writing.current = writing.current.then(async () => {
+      const sent = latest.current;
+      if (!mayKeep || isStale.current || sent === server.current.lesson) return;
       setStanding('saving');
-      const answer = await save({ id, save: { version: saved.version, lesson } });
+      const answer = await save({ id, save: { version: server.current.version, lesson: sent } });
       if (answer.data) {
-        setSaved({ version: answer.data.version, lesson });
+        server.current = { version: answer.data.version, lesson: sent };
+        setSaved(sent);
         setStanding('saved');
-        await del(key).catch(() => undefined);
+        if (latest.current === sent) await del(key).catch(() => undefined);
       } else if (isProblem(answer.error, 'stale-version')) {
+        isStale.current = true;
         setStanding('stale');
       } else {
         setStanding('away');
         if (isProblem(answer.error, 'invalid-request')) sayProblem(explain(answer.error));
       }
-    };
-  });
+    });
+    return writing.current;
+  }, [id, key, mayKeep, save]);
   useEffect(() => {
     if (!isDirty || standing === 'saving' || standing === 'stale') return;
-    const timer = setTimeout(() => void write.current(), standing === 'away' ? RETRY_MS : PAUSE_MS);
+    const timer = setTimeout(() => void settle(), standing === 'away' ? RETRY_MS : PAUSE_MS);
     return () => clearTimeout(timer);
-  }, [isDirty, standing, lesson]);
-
-  const dirty = useRef(isDirty);
-  useEffect(() => {
-    dirty.current = isDirty;
-  });
-  const settle = useCallback(async () => {
-    if (dirty.current) await write.current();
-  }, []);
+  }, [isDirty, standing, lesson, settle]);
   useEffect(() => () => void settle(), [settle]);
 
   return {
@@ -156,6 +161,7 @@ export function useLesson({ id, courseId, version, role, lesson: fetched }: Stor
     canUndo: past.length > 0,
     canRedo: future.length > 0,
     settle,
+    forget: useCallback(() => del(key).catch(() => undefined), [key]),
     standing: isDirty && standing === 'saved' ? 'saving' : standing,
   };
 }
