@@ -151,3 +151,64 @@ test('a lesson comes back from its file; what is none is refused with where it i
     problem(JSON.stringify({ ...lesson, boards: [{ ...board, lanes: [{ ...board.lanes[0], variant: wild }] }] })),
   ).toMatch(/out of its bounds/);
 });
+
+/** A glass on another line, or with another channel beside. */
+const beside = (channels: Parameters<typeof createKeyedSubject>[4]) => ({
+  ...createMotion([createKeyedSubject('glass', 'Tea glass', LOOK, { x: 100, y: 300 }, channels)]),
+  range: { first: 1, last: 40 },
+});
+const straight = [createKey(1, 100, { leave: 'linear' as const }), createKey(33, 740, { leave: 'linear' as const })];
+
+test('says where it goes along another line, and what moves besides', () => {
+  const arced = beside({
+    'position.x': straight,
+    'position.y': [createKey(1, 300), createKey(17, 200, { role: 'breakdown' }), createKey(33, 300)],
+  });
+  expect(
+    whatDiffers(
+      beside({ 'position.x': straight, 'position.y': [createKey(1, 300), createKey(33, 300)] }),
+      arced,
+      TOLERANCES,
+    ),
+  ).toMatch(/along another line, farthest off at 17/);
+  const turning = beside({ 'position.x': straight, rotation: [createKey(1, 0), createKey(33, 90)] });
+  const plain = beside({ 'position.x': straight });
+  expect(whatDiffers(plain, turning, TOLERANCES)).toBe('rotation moves too, between 0 and 90 °');
+  expect(whatDiffers(turning, plain, TOLERANCES)).toBe('rotation: does not move');
+});
+
+test('says that a hold does not hold, and of another move that it is one', () => {
+  const hold = glass([1, 17, 33], [100, 740, 740]);
+  expect(whatDiffers(hold, glass([1, 17, 33], [100, 740, 772]), TOLERANCES)).toMatch(
+    /does not hold from 17 on: goes on by 5 %/,
+  );
+  const cloth = createMotion([createKeyedSubject('cloth', 'Cloth', LOOK, { x: 0, y: 0 }, { 'position.x': straight })]);
+  expect(whatDiffers(motion, cloth, TOLERANCES)).toBe('another move: the same way on every frame');
+});
+
+test('a lane is described by itself: ends, where it is fastest, what it goes past', () => {
+  expect(describeLane(made('even'))).toBe('the same way on every frame');
+  expect(describeLane(made('slow-both'))).toBe('leaves slowly, arrives slowly, fastest at 17');
+  expect(describeLane(made('stepped'))).toBe('held, then jumps');
+  expect(describeLane(made('exposure', 2))).toBe('on twos, the same way on every frame');
+  expect(describeLane(made('overshoot', 20))).toMatch(/goes 20 % past its end and comes back$/);
+  expect(describeLane(glass([1, 9, 17, 25], [0, 100, 0, 100]))).toBe('3 stretches between turns');
+});
+
+test('names say how a lane is made', () => {
+  const name = (kind: Variant['kind'], amount?: number) =>
+    variantName({ ...usualVariant(kind), ...(amount !== undefined && { amount }) });
+  expect([name('slow-start'), name('rate', 8), name('exposure', 3), name('shift', -1), name('shift', 0)]).toEqual([
+    'Slow start, 80 %',
+    '8 fps',
+    'Threes',
+    '1 frame earlier',
+    'On time',
+  ]);
+  expect([name('length', 12), name('ease'), name('gravity', 1.6), name('even')]).toEqual([
+    'In 12 frames',
+    'sine-in-out',
+    'Under other gravity, 1.6 m/s²',
+    'Even',
+  ]);
+});

@@ -3,4 +3,4 @@ export { keepMine, saveWork, takeTheirs } from './save-work.ts';
 export { selectIsDirty, targetUnlocked } from './saving.slice.ts';
 export { useOpenWork } from './use-open-work.ts';
 export { keepAsCopy } from './work-store.ts';
-export { laneSource, workOfLane } from './lane-work.ts';
+export { laneSource, mineName, workOfLane } from './lane-work.ts';

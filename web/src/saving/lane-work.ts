@@ -59,10 +59,13 @@ export async function writeLane(dispatch: Dispatch, id: string, { version, work 
   return dispatch(lessonsApi.endpoints.saveLesson.initiate({ id: lessonId, save })).unwrap();
 }
 
+/** What a copy of a lesson is called that is kept beside another's. */
+export const mineName = ({ name }: Lesson): string => `${name.slice(0, 110)} (mine)`;
+
 /** Keeps the lane's move in a copy of its lesson. Gives the copy's page. */
 export async function keepLaneAsCopy(dispatch: Dispatch, id: string, work: Work): Promise<string> {
   const { courseId, lesson } = await fetchLesson(dispatch, partsOf(id).lessonId);
-  const copy = { ...withLaneMotion(lesson, id, work), name: `${lesson.name.slice(0, 110)} (mine)` };
+  const copy = { ...withLaneMotion(lesson, id, work), name: mineName(lesson) };
   const made = lessonsApi.endpoints.createLesson.initiate({ courseId, lesson: copy });
   const { id: copyId } = await dispatch(made).unwrap();
   return `/lessons/${copyId}`;

@@ -10,11 +10,7 @@ interface LaneAmountProps {
   onVariant: (variant: Variant) => void;
 }
 
-const withinOf = ({ label, least, most, step }: VariantAmount) => {
-  const number = step === 1 ? z.int('A whole number.') : z.number();
-  const says = `${label}: ${least} to ${most}.`;
-  return number.min(least, says).max(most, says);
-};
+const withinOf = ({ least, most, step }: VariantAmount) => (step === 1 ? z.int() : z.number()).min(least).max(most);
 
 /** What can be dragged of how a lane is made. */
 export function LaneAmount({ lane, variant, onVariant }: LaneAmountProps) {

@@ -1,8 +1,8 @@
 import type { Lesson } from '@undulan/core';
 import { useNavigate } from 'react-router';
+import { mineName } from '../../saving/index.ts';
 import { explain, useCreateLessonMutation } from '../../server-data/index.ts';
 import { Button, Dialog, sayProblem } from '../../ui/index.ts';
-import { mineName } from './use-lesson.ts';
 
 interface StaleDialogProps {
   courseId: string;

@@ -2,6 +2,7 @@ import type { StoredLesson } from '@undulan/contract';
 import type { Lesson } from '@undulan/core';
 import { del, get, set } from 'idb-keyval';
 import { useCallback, useEffect, useReducer, useRef, useState } from 'react';
+import { mineName } from '../../saving/index.ts';
 import { explain, isProblem, useCreateLessonMutation, useSaveLessonMutation } from '../../server-data/index.ts';
 import { sayProblem, sayToStay } from '../../ui/index.ts';
 
@@ -65,9 +66,6 @@ export interface LessonEditing {
 
 const PAUSE_MS = 400;
 const RETRY_MS = 4000;
-
-/** What a copy of a lesson is called that is kept beside another's. */
-export const mineName = ({ name }: Lesson): string => `${name.slice(0, 110)} (mine)`;
 
 /** What of a lesson is not on the server yet, as this browser keeps it. */
 interface Unsaved {

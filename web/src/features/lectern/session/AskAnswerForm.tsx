@@ -13,8 +13,8 @@ interface AskAnswerFormProps {
   ask: Ask;
 }
 
-const OnFrame = z.int('A whole frame.').min(-100_000, 'That is no frame here.').max(100_000, 'That is no frame here.');
-const Frames = z.int('A whole number of frames.').min(0, 'No fewer than 0.').max(100_000, 'That is too many.');
+const OnFrame = z.int().min(-100_000).max(100_000);
+const Frames = z.int().min(0).max(100_000);
 
 /** The one thing to answer. */
 export function AskAnswerForm({ line, ask }: AskAnswerFormProps) {
