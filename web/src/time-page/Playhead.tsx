@@ -4,8 +4,9 @@ import { useOnFrame, useTimeScale } from '../time/index.ts';
 import { LABEL_PX } from './Strip.tsx';
 
 /**
- * The line through all strips at the frame now; they begin so far from the left. Moved by the clock, not by React: by scrolling a box of its own layer,
- * which no part of the page is painted anew for (moving it by a transform sorts the page into layers again, each time).
+ * The line through all strips at the frame now; they begin so far from the left. Moved by the clock, not by React: by
+ * scrolling a box of its own layer, which no part of the page is painted anew for (moving it by a transform sorts the
+ * page into layers again, each time).
  */
 export function Playhead({ leftPx = LABEL_PX }: { leftPx?: number }) {
   const box = useRef<HTMLDivElement>(null);

@@ -132,7 +132,7 @@ const still = createMotion([]);
 function panel(now: Partial<ClassNow> = {}) {
   const lanes = LANES.map((lane) => ({ ...lane, variant: usualVariant('own'), motion: null }));
   const motions = [slide, still];
-  const all = {
+  const all: ClassNow = {
     status: 'here',
     problem: null,
     entry: null,
@@ -141,7 +141,7 @@ function panel(now: Partial<ClassNow> = {}) {
     asks: [],
     here: 2,
     ...now,
-  } as ClassNow;
+  };
   const board = createBoard('board', 'Lid', slide, lanes);
   show(<AskPanel line={line} now={all} board={board} motions={motions} clock={boardClock(motions, 'start')} />);
 }

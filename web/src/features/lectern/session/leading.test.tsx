@@ -80,7 +80,7 @@ const within = (child: React.ReactNode) => (
 
 beforeEach(() => vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }));
 afterEach(() => vi.useRealTimers());
-const rest = () => act(() => vi.advanceTimersByTime(500));
+const rest = () => act(() => void vi.advanceTimersByTime(500));
 
 test('the board is said once, then how it stands; what rests is sure, and the versions rise', () => {
   const { line, said, views } = fakeLine();
