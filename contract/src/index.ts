@@ -89,4 +89,13 @@ export {
   NewClassSession,
 } from './class-sessions.ts';
 export type { ClassAnswer, ClassEvents, ClassMessage } from './class-sessions.ts';
-export { DrillAnswer, DrillRun, LearnerDrill, MOST_TRIALS, NewDrillRun } from './drills.ts';
+export {
+  DrillAnswer,
+  DrillResult,
+  DrillRun,
+  LearnerDrills,
+  MOST_TRIALS,
+  NewDrillRun,
+  NewSetDrill,
+  SetDrill,
+} from './drills.ts';

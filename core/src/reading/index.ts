@@ -41,3 +41,4 @@ export { compareReadings } from './compare-readings.ts';
 export type { ReadingChange } from './compare-readings.ts';
 export { createWarp } from './warp.ts';
 export type { Warp } from './warp.ts';
+export { FINDING_NAMES } from './kind-names.ts';

@@ -103,9 +103,16 @@ const CATCH_EVERY = 10;
 /** Of those so many must be right before anything is said. */
 const CATCH_RIGHT = 0.7;
 
-/** The next trial of a run: as telling as can be, and now and then one that finds guessing. */
-export function nextTrial(answers: readonly Answered[], levels: readonly number[]): { size: number; isCatch: boolean } {
-  const isCatch = answers.length > 0 && answers.length % CATCH_EVERY === 0;
+/**
+ * The next trial of a run: as telling as can be, and now and then one that finds guessing. It is the number given,
+ * counted from 0, where the run asks for more than what these answers are about.
+ */
+export function nextTrial(
+  answers: readonly Answered[],
+  levels: readonly number[],
+  number = answers.length,
+): { size: number; isCatch: boolean } {
+  const isCatch = number > 0 && number % CATCH_EVERY === 0;
   return { size: isCatch ? levels.at(-1)! : nextSize(answers, levels), isCatch };
 }
 

@@ -1,7 +1,18 @@
 import { expect, test } from 'vitest';
 import { glassSlide } from '../../testing/glass-slide.ts';
-import { whatDiffers } from '../teaching/index.ts';
-import { CHOICE_SIZES, makeTrial } from './trials.ts';
+import type { MotionDocument } from '../motion/document/schema.ts';
+import { trackValues } from '../motion/sampling/track.ts';
+import { READY_MODELS, usualNumbers } from '../ready/index.ts';
+import {
+  type Drill,
+  DRILL_FAULTS,
+  DRILL_KINDS,
+  type DrillFault,
+  mainMovement,
+  whatDiffers,
+} from '../teaching/index.ts';
+import { isAnswerOf, isMatch, SIZES } from './drill-kinds.ts';
+import { type ChoiceTrial, fitForDrills, isChoice, makeChoice, makeMatch, type MatchTrial, trialOf } from './trials.ts';
 
 const TOLERANCES = { keyFrames: 1, spacingPercent: 2 };
 const glass = glassSlide(
@@ -11,29 +22,187 @@ const glass = glassSlide(
   ],
   { last: 25 },
 );
+const three = glassSlide(
+  [
+    [1, 0],
+    [13, 200],
+    [25, 400],
+  ],
+  { last: 30 },
+);
+const ready = (id: keyof typeof READY_MODELS): MotionDocument =>
+  READY_MODELS[id].build(usualNumbers(READY_MODELS[id]) as never);
+
+const drillOf = (kind: Drill['kind'], fault: DrillFault | null = null): Drill => ({ kind, fault });
+const choice = (drill: Drill, size: number, seed: number, moves: MotionDocument[] = [glass]) =>
+  makeChoice(drill, moves, { size, isCatch: false, fault: drill.fault, seed });
+const sides = ({ left, right, answer }: ChoiceTrial) =>
+  (answer === 'left' ? [left, right] : [right, left]) as [MotionDocument, MotionDocument];
+
+/** Where the main subject is, frame by frame. */
+function way(motion: MotionDocument): number[][] {
+  const { subject, track } = mainMovement(motion)!;
+  const { first, last } = motion.range;
+  return Array.from({ length: last - first + 1 }, (_, i) => trackValues(subject, track, first + i));
+}
+/** Frames on which two moves are not in the same place. */
+function apart(one: MotionDocument, other: MotionDocument): number[] {
+  const [a, b] = [way(one), way(other)];
+  return a.flatMap((at, i) => (Math.hypot(...at.map((v, c) => v - b[i]![c]!)) > 1e-6 ? [one.range.first + i] : []));
+}
 
 test('the two sides differ in what is asked, and in nothing else', () => {
   for (let seed = 1; seed <= 20; seed++) {
-    const { left, right, answer } = makeTrial('lands-later', glass, 3, seed);
-    const [other, plain] = answer === 'left' ? [left, right] : [right, left];
+    const trial = choice(drillOf('lands-later'), 3, seed);
+    const [other, plain] = sides(trial);
     expect(whatDiffers(plain, other, TOLERANCES)).toBe('takes 19 frames, not 16');
-    expect(left.range).toEqual(right.range);
+    expect(trial.left.range).toEqual(trial.right.range);
     expect(plain.subjects).toEqual(glass.subjects);
     // It is over before the end, however late.
-    expect(left.range.last).toBe(37);
+    expect(trial.left.range.last).toBeGreaterThanOrEqual(17 + 12);
   }
-  const { left, right, answer } = makeTrial('starts-slower', glass, 60, 4);
-  const [other, plain] = answer === 'left' ? [left, right] : [right, left];
+  const [other, plain] = sides(choice(drillOf('starts-slower'), 60, 4));
   expect(whatDiffers(plain, other, TOLERANCES)).toMatch(/^same keys; leaves slowly, arrives at speed/);
 });
 
-test('the same seed gives the same trial; sides are drawn, neither oftener', () => {
-  expect(makeTrial('lands-later', glass, 2, 9)).toEqual(makeTrial('lands-later', glass, 2, 9));
-  const left = Array.from({ length: 400 }, (_, seed) => makeTrial('lands-later', glass, 2, seed).answer === 'left');
+test('each fault is what it is called, and as large as was asked', () => {
+  const fault = (name: DrillFault, size: number, moves?: MotionDocument[]) =>
+    sides(choice(drillOf('spot-the-fault', name), size, 5, moves));
+  const [stopping, stopped] = fault('hard-stop', 100);
+  expect(whatDiffers(stopped, stopping, TOLERANCES)).toMatch(/arrives at speed/);
+  const [even, eased] = fault('missing-ease', 100);
+  expect(whatDiffers(eased, even, TOLERANCES)).toMatch(/the same way on every frame/);
+  // It drifts on by 4 % of 400 px in the frames that it stands, and moves the same before them.
+  const [creeping, still] = fault('drift', 4);
+  expect(way(creeping).at(-1)![0]! - way(still).at(-1)![0]!).toBeCloseTo(16, 6);
+  expect(apart(creeping, still)[0]).toBe(18);
+  expect(apart(still, { ...still, subjects: still.subjects })).toEqual([]);
+  // One pose of three comes later, its ends stay.
+  const [late, onTime] = fault('late-pose', 3, [three]);
+  expect([mainMovement(onTime)!.events, mainMovement(late)!.events]).toEqual([
+    [1, 13, 25],
+    [1, 16, 25],
+  ]);
+  // One drawing is off the line, by the step's length times the tangent.
+  const [popped, arc] = fault('popped-arc', 45);
+  expect(apart(popped, arc)).toHaveLength(1);
+  const at = apart(popped, arc)[0]! - arc.range.first;
+  const step = (way(arc)[at + 1]![0]! - way(arc)[at - 1]![0]!) / 2;
+  expect(Math.abs(way(popped)[at]![1]! - way(arc)[at]![1]!)).toBeCloseTo(step, 6);
+  // Cut where it pops the arc itself is as it was.
+  expect(apart(arc, { ...glass, range: arc.range })).toEqual([]);
+  // A slide does not float: a drop does.
+  const [floating, landing] = fault('float', 90);
+  expect(mainMovement(floating)!.subject.name).toBe('Rubber egg');
+  expect(whatDiffers(landing, floating, TOLERANCES)).toMatch(/leaves slowly, arrives slowly/);
+});
+
+test('a pop of a tossed pancake, in its arc, is one drawing; no fault changes more than it is', () => {
+  for (let seed = 0; seed < 30; seed++) {
+    const toss = ready('toss');
+    const [popped, arc] = sides(choice(drillOf('spot-the-fault', 'popped-arc'), 40, seed, [toss]));
+    expect(apart(popped, arc)).toHaveLength(1);
+    for (const id of ['slide', 'swing', 'turn', 'bounce', 'toss'] as const)
+      for (const fault of DRILL_FAULTS) {
+        const trial = choice(drillOf('spot-the-fault', fault), SIZES[fault]!.at(-1)!, seed, [ready(id)]);
+        const [faulty, clean] = sides(trial);
+        expect(apart(faulty, clean).length).toBeGreaterThan(0);
+        expect(faulty.range).toEqual(clean.range);
+        expect(faulty.subjects.map(({ look }) => look)).toEqual(clean.subjects.map(({ look }) => look));
+      }
+  }
+});
+
+test('of two charts one is that of the move, the other starts slower or faster by what is asked', () => {
+  const ends = Array.from({ length: 40 }, (_, seed) => {
+    const [shown, other] = sides(choice(drillOf('choose-chart'), 60, seed));
+    expect(mainMovement(shown)!.events).toEqual(mainMovement(other)!.events);
+    return way(shown)[2]![0]! > way(other)[2]![0]!;
+  });
+  expect(new Set(ends).size).toBe(2);
+});
+
+test('a match has its truth: frames that it moves, where it lands, its drawings', () => {
+  const lengths = Array.from({ length: 60 }, (_, seed) => {
+    const { motion, frames, lands, ticks } = makeMatch(drillOf('how-many-frames'), [glass], seed);
+    const [first, last] = mainMovement(motion)!.events;
+    expect([frames, lands]).toEqual([last! - first!, last]);
+    expect(way(motion)[lands - motion.range.first]![0]).toBeCloseTo(400, 6);
+    expect(motion.range.last).toBeGreaterThanOrEqual(lands);
+    expect(ticks).toEqual(ticks.toSorted((a, b) => a - b));
+    return frames;
+  });
+  expect(Math.min(...lengths)).toBeGreaterThanOrEqual(6);
+  expect(Math.max(...lengths)).toBeLessThanOrEqual(40);
+  expect(new Set(lengths).size).toBeGreaterThan(15);
+});
+
+test('what bounces lands where it first comes down; what comes and goes lands nowhere, and is not asked', () => {
+  for (let seed = 0; seed < 20; seed++) {
+    const { motion, lands } = makeMatch(drillOf('tap-contact'), [ready('bounce'), ready('swing')], seed);
+    expect(mainMovement(motion)!.subject.name).toBe('Rubber egg');
+    expect(lands).toBe(mainMovement(motion)!.events[1]);
+    expect(makeMatch(drillOf('tap-contact'), [ready('swing')], seed).motion.subjects.at(-1)!.name).toBe('Rubber egg');
+  }
+  // One that stands at first is not asked for its length.
+  const standing = glassSlide(
+    [
+      [1, 0],
+      [9, 0],
+      [20, 300],
+    ],
+    { last: 24 },
+  );
+  expect(makeMatch(drillOf('how-many-frames'), [standing], 3).motion.subjects.at(-1)!.look).not.toEqual(
+    standing.subjects[0]!.look,
+  );
+});
+
+test('a whole drill is the same for the same seed and answers; sides are drawn, faults come in turn', () => {
+  for (const kind of DRILL_KINDS) {
+    const drill = { ...drillOf(kind), seed: 11 };
+    const answers: Parameters<typeof trialOf>[2][number][] = [];
+    const trials: (ChoiceTrial | MatchTrial)[] = [];
+    for (let number = 0; number < 13; number++) {
+      const trial = trialOf(drill, [glass, three], answers);
+      expect(trialOf(drill, [glass, three], answers)).toEqual(trial);
+      expect(isChoice(trial)).toBe(!isMatch(kind));
+      trials.push(trial);
+      const answer = isChoice(trial)
+        ? { size: trial.size, right: true, ...(trial.fault && { fault: trial.fault }), isCatch: trial.isCatch }
+        : { truth: trial.frames, off: 1 };
+      expect(isAnswerOf(drill, answer)).toBe(true);
+      answers.push(answer);
+    }
+    if (kind !== 'spot-the-fault') continue;
+    const faults = trials.map((trial) => (trial as ChoiceTrial).fault);
+    expect(faults.slice(0, 6).toSorted()).toEqual(DRILL_FAULTS.toSorted());
+    expect(faults.slice(6, 12).toSorted()).toEqual(DRILL_FAULTS.toSorted());
+    // The eleventh of all, whatever its fault, cannot be missed.
+    expect(trials.map((trial) => (trial as ChoiceTrial).isCatch).indexOf(true)).toBe(10);
+  }
+  const left = Array.from({ length: 400 }, (_, seed) => choice(drillOf('lands-later'), 2, seed).answer === 'left');
   expect(Math.abs(left.filter(Boolean).length - 200)).toBeLessThan(40);
 });
 
-test('lateness is asked for in whole frames only', () => {
-  expect(CHOICE_SIZES['lands-later'].every(Number.isInteger)).toBe(true);
-  expect(CHOICE_SIZES['starts-slower'].at(-1)).toBe(100);
+test('lateness is asked for in whole frames only; answers that no drill asks for are none', () => {
+  expect(SIZES['lands-later']!.every(Number.isInteger)).toBe(true);
+  expect(SIZES['late-pose']!.every(Number.isInteger)).toBe(true);
+  expect(isAnswerOf(drillOf('lands-later'), { size: 1.5, right: true })).toBe(false);
+  expect(isAnswerOf(drillOf('lands-later'), { truth: 4, off: 1 })).toBe(false);
+  expect(isAnswerOf(drillOf('tap-contact'), { size: 1, right: true })).toBe(false);
+  expect(isAnswerOf(drillOf('spot-the-fault'), { size: 5, right: true })).toBe(false);
+  expect(isAnswerOf(drillOf('spot-the-fault', 'drift'), { size: 5, right: true, fault: 'float' })).toBe(false);
+  expect(isAnswerOf(drillOf('spot-the-fault', 'drift'), { size: 4, right: true, fault: 'drift' })).toBe(true);
+});
+
+test('a move too short, too slow or that stands still trains nobody', () => {
+  expect(fitForDrills(glass)).toBe(true);
+  expect(fitForDrills({ ...glass, rate: { num: 8, den: 1 } })).toBe(false);
+  const short = [
+    [1, 0],
+    [5, 90],
+  ] as const;
+  expect(fitForDrills(glassSlide(short, { last: 9 }))).toBe(false);
+  expect(fitForDrills(glassSlide([[1, 0]], { last: 9 }))).toBe(false);
 });

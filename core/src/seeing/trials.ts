@@ -1,62 +1,188 @@
 import type { MotionDocument } from '../motion/document/schema.ts';
-import { mainMovement, usualVariant, variantOf } from '../teaching/index.ts';
+import { trackValues } from '../motion/sampling/track.ts';
+import { READY_MODELS, type ReadyModel, type ReadyModelId, usualNumbers } from '../ready/index.ts';
+import {
+  type Drill,
+  DRILL_FAULTS,
+  type DrillFault,
+  easedMotion,
+  mainMovement,
+  ticksAsked,
+  variantOf,
+} from '../teaching/index.ts';
+import { framesPerSecond } from '../time/index.ts';
+import { chosenOf, type DrillAnswer, isMatch, SIZES, trainedBy } from './drill-kinds.ts';
+import { FAULT_MOVES, landingLater } from './fault-moves.ts';
 import { seededRandom } from './seeded.ts';
+import { nextTrial } from './threshold.ts';
 
-/** Choices of two: on which side the difference is, and nothing else differs. */
-export const CHOICES = ['lands-later', 'starts-slower'] as const;
-export type Choice = (typeof CHOICES)[number];
-
-export interface SeeingTrial {
+/** A choice of two that differ in one thing. Of charts both are of one move that is shown: the right one's. */
+export interface ChoiceTrial {
   left: MotionDocument;
   right: MotionDocument;
   answer: 'left' | 'right';
   size: number;
+  isCatch: boolean;
+  /** The fault that one of them has, where that is what is asked. */
+  fault: DrillFault | null;
 }
 
-/** Sizes that can be asked for: lateness in whole frames, since a rate shows nothing between; ease in percent. */
-export const CHOICE_SIZES: Record<Choice, readonly number[]> = {
-  'lands-later': Array.from({ length: 12 }, (_, i) => i + 1),
-  'starts-slower': Array.from({ length: 50 }, (_, i) => 2 * (i + 1)),
+/** One move, of which something is to be told: frames from its first to its last key, when it lands, or its chart. */
+export interface MatchTrial {
+  motion: MotionDocument;
+  frames: number;
+  lands: number;
+  ticks: number[];
+}
+
+export const isChoice = (trial: ChoiceTrial | MatchTrial): trial is ChoiceTrial => 'answer' in trial;
+
+/** Less than this takes a move too short to be judged, and shows a rate too low. */
+const LEAST_FRAMES = 8;
+const LEAST_FPS = 12;
+
+/** Moves that an eye can be trained on. */
+export function fitForDrills(motion: MotionDocument): boolean {
+  const events = mainMovement(motion)?.events ?? [];
+  return events.length > 1 && events.at(-1)! - events[0]! >= LEAST_FRAMES && framesPerSecond(motion.rate) >= LEAST_FPS;
+}
+
+const STAND_INS: Partial<Record<DrillFault, ReadyModelId>> = {
+  float: 'bounce',
+  'late-pose': 'swing',
+  'popped-arc': 'toss',
 };
 
-/** The move with its last key some frames later, all else as it is; shown for as long as the longest there is. */
-function landingLater(motion: MotionDocument, frames: number): MotionDocument {
-  const moved = mainMovement(motion);
-  const last = moved?.events.at(-1);
-  if (!moved || last === undefined) return motion;
-  return {
-    ...motion,
-    subjects: motion.subjects.map((subject) =>
-      subject.id === moved.subject.id
-        ? {
-            ...subject,
-            channels: subject.channels.map((channel) => ({
-              ...channel,
-              keys: channel.keys.map((key) => (key.frame === last ? { ...key, frame: key.frame + frames } : key)),
-            })),
-          }
-        : subject,
-    ),
-  };
+/** A course may have no move that falls, or none of several poses: then a ready model stands in. */
+function standInFor(fault: DrillFault | null): MotionDocument {
+  const model: ReadyModel = READY_MODELS[(fault && STAND_INS[fault]) ?? 'slide'];
+  return model.build({ ...usualNumbers(model), ...(fault === 'float' && { bounces: 0 }) });
 }
 
-/** One trial of a kind with a move of the course: the same for the same seed. */
-export function makeTrial(choice: Choice, motion: MotionDocument, size: number, seed: number): SeeingTrial {
-  const answer = seededRandom(seed)() < 0.5 ? 'left' : 'right';
-  const [plain, other] =
-    choice === 'lands-later'
-      ? [motion, landingLater(motion, size)]
-      : [
-          variantOf(motion, usualVariant('even')),
-          variantOf(motion, { ...usualVariant('slow-start'), amount: Math.min(100, size) }),
-        ];
-  // Both are shown as long: how long it plays must not tell.
-  const room = choice === 'lands-later' ? CHOICE_SIZES[choice].at(-1)! : 0;
-  const shown = (side: MotionDocument): MotionDocument => ({
-    ...side,
-    range: { first: motion.range.first, last: motion.range.last + room },
-    workRange: null,
-  });
-  const [left, right] = answer === 'left' ? [other, plain] : [plain, other];
-  return { left: shown(left), right: shown(right), answer, size };
+/** Every drawing is shown: what differs must not fall between two exposures. */
+const onOnes = (motion: MotionDocument): MotionDocument => ({
+  ...motion,
+  subjects: motion.subjects.map((subject) => ({ ...subject, exposure: 1 })),
+});
+
+/** One of the moves that fit, drawn from the seed; of none one that does. */
+function moveFor(fit: readonly MotionDocument[], fault: DrillFault | null, draw: () => number): MotionDocument {
+  return onOnes(fit[Math.floor(draw() * fit.length)] ?? standInFor(fault));
+}
+
+/** All faults in turn, in an order of its own each round. */
+function faultInTurn(seed: number, number: number): DrillFault {
+  const draw = seededRandom(seed + Math.floor(number / DRILL_FAULTS.length));
+  const order = DRILL_FAULTS.map((fault) => ({ fault, at: draw() })).sort((a, b) => a.at - b.at);
+  return order[number % order.length]!.fault;
+}
+
+/** Of a chart the start is eased by so much at most where another is to be told from it, in percent. */
+const FULL = 100;
+
+/** Both sides of a choice, the one that is asked for first: later, slower, faulty, or whose chart is shown. */
+function sidesOf(drill: Drill, fault: DrillFault | null, move: MotionDocument, size: number, draw: () => number) {
+  if (fault) {
+    const { clean, faulty } = FAULT_MOVES[fault].make(move, size, draw);
+    return [faulty, clean] as const;
+  }
+  if (drill.kind === 'lands-later') return [landingLater(move, size), move] as const;
+  if (drill.kind === 'starts-slower') return [easedMotion(move, size / FULL, 0), easedMotion(move, 0, 0)] as const;
+  const less = Math.round(draw() * (FULL - size));
+  const charts = [less, less + size].map((start) => easedMotion(move, start / FULL, 0));
+  return draw() < 0.5 ? ([charts[0]!, charts[1]!] as const) : ([charts[1]!, charts[0]!] as const);
+}
+
+/** Both are shown as long, with room for the latest there is: how long it plays must not tell. */
+function shownAlike(sides: readonly MotionDocument[], room: number): MotionDocument[] {
+  const first = Math.min(...sides.map(({ range }) => range.first));
+  const last = Math.max(...sides.map(({ range }) => range.last)) + room;
+  return sides.map((side) => ({ ...side, range: { first, last }, workRange: null }));
+}
+
+/** One choice of two: the same for the same seed. */
+export function makeChoice(
+  drill: Drill,
+  moves: readonly MotionDocument[],
+  { size, isCatch, fault, seed }: { size: number; isCatch: boolean; fault: DrillFault | null; seed: number },
+): ChoiceTrial {
+  const draw = seededRandom(seed);
+  const answer = draw() < 0.5 ? 'left' : 'right';
+  const fit = fault ? moves.filter(FAULT_MOVES[fault].fits) : moves;
+  const sides = sidesOf(drill, fault, moveFor(fit, fault, draw), size, draw);
+  const room = drill.kind === 'lands-later' ? SIZES['lands-later']!.at(-1)! : fault === 'late-pose' ? LANDS_ROOM : 0;
+  const [asked, other] = shownAlike(sides, room);
+  const [left, right] = answer === 'left' ? [asked!, other!] : [other!, asked!];
+  return { left, right, answer, size, isCatch, fault };
+}
+const LANDS_ROOM = 2;
+
+/** A move is made to take from so few to so many frames, as many times each half as each double. */
+const SHORTEST = 6;
+const LONGEST = 40;
+/** It stands still so long before it moves: nobody taps by counting rounds. */
+const STILL_BEFORE = 14;
+
+/** Whether it moves as soon as it is keyed to and until its last key: where it begins and ends can be seen. */
+function movesThroughout(motion: MotionDocument): boolean {
+  const { subject, track, events } = mainMovement(motion)!;
+  const isStill = (from: number, to: number): boolean => {
+    const [before, after] = [from, to].map((frame) => trackValues(subject, track, frame));
+    return before!.every((value, c) => value === after![c]);
+  };
+  return !isStill(events[0]!, events[1]!) && !isStill(events.at(-2)!, events.at(-1)!);
+}
+
+/** On which key it lands: the first at which it is lowest, of what falls; the last of a move in one go. */
+function landingOf(motion: MotionDocument): number | null {
+  const { subject, track, events } = mainMovement(motion)!;
+  const places = events.map((frame) => trackValues(subject, track, frame));
+  const [from, to] = [places[0]!, places[1]!];
+  if (track.id === 'position' && to[1]! - from[1]! > Math.abs(to[0]! - from[0]!)) {
+    const floor = Math.max(...places.map((place) => place[1]!));
+    return to[1] === floor ? events[1]! : null;
+  }
+  return events.length === 2 ? events[1]! : null;
+}
+
+/** One move to tell something of: the same for the same seed. */
+export function makeMatch({ kind }: Drill, moves: readonly MotionDocument[], seed: number): MatchTrial {
+  const draw = seededRandom(seed);
+  const fit = moves.filter((move) => movesThroughout(move) && (kind !== 'tap-contact' || landingOf(move) !== null));
+  const own = moveFor(fit, kind === 'tap-contact' ? 'float' : null, draw);
+  const amount = Math.round(SHORTEST * (LONGEST / SHORTEST) ** draw());
+  // What goes in one go leaves slowly and lands at speed; what bounces does so by itself.
+  const eased =
+    kind === 'drag-chart'
+      ? easedMotion(own, draw(), draw())
+      : mainMovement(own)!.events.length === 2
+        ? easedMotion(own, draw() * EASED_START, 0)
+        : own;
+  const sized = kind === 'how-many-frames' ? variantOf(eased, { kind: 'length', amount }) : eased;
+  const motion = variantOf(sized, { kind: 'shift', amount: Math.round(draw() * STILL_BEFORE) });
+  return {
+    motion: { ...motion, workRange: null },
+    frames: amount,
+    lands: landingOf(motion) ?? mainMovement(motion)!.events.at(-1)!,
+    ticks: ticksAsked(motion),
+  };
+}
+const EASED_START = 0.8;
+
+/** A number of a seed of its own each. */
+const APART = 7919;
+
+/** The next trial of a drill after some answers: the same for the same seed and answers. */
+export function trialOf(
+  drill: Drill & { seed: number },
+  moves: readonly MotionDocument[],
+  answers: readonly DrillAnswer[],
+): ChoiceTrial | MatchTrial {
+  const number = answers.length;
+  const seed = (drill.seed + APART * number) >>> 0;
+  if (isMatch(drill.kind)) return makeMatch(drill, moves, seed);
+  const fault = drill.kind === 'spot-the-fault' ? (drill.fault ?? faultInTurn(drill.seed, number)) : null;
+  const trained = trainedBy(drill, fault ? { size: 0, right: false, fault } : null);
+  const alike = chosenOf(answers).filter((answer) => trainedBy(drill, answer) === trained);
+  return makeChoice(drill, moves, { ...nextTrial(alike, SIZES[trained]!, number), fault, seed });
 }

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { MotionDocument } from '../motion/document/schema.ts';
 import { upgradeMotion } from '../motion/document/upgrade.ts';
 import { accept, refuse, type Result } from '../result.ts';
+import { Drill } from './drill-names.ts';
 import { Variant, variantOf } from './variants.ts';
 
 const Id = z.string().min(1).max(64);
@@ -48,6 +49,8 @@ export const Lesson = z.object({
   boards: z.array(Board).max(24, 'A lesson has at most 24 boards.'),
   /** The exercise of the course it ends with, by its title; empty where there is none. */
   exercise: z.string().max(120),
+  /** The drill it ends with. */
+  drill: Drill.nullable().default(null),
 });
 export type Lesson = z.infer<typeof Lesson>;
 
@@ -63,12 +66,13 @@ export function upgradeBoard(board: Board): Board {
 
 /** The same of a lesson. */
 export function upgradeLesson(lesson: Lesson): Lesson {
-  return { ...lesson, boards: lesson.boards.map(upgradeBoard) };
+  // Lessons had no drill at first.
+  return { ...lesson, boards: lesson.boards.map(upgradeBoard), drill: (lesson as Partial<Lesson>).drill ?? null };
 }
 
 /** A lesson without boards. */
 export function createLesson(name: string, boards: Board[] = []): Lesson {
-  return { format: 'undulan-lesson', version: 1, name, boards, exercise: '' };
+  return { format: 'undulan-lesson', version: 1, name, boards, exercise: '', drill: null };
 }
 
 /** A board that shows a move as it is, with lanes of its variants. */

@@ -132,7 +132,14 @@ test('a lesson comes back from its file; what is none is refused with where it i
     lookAt: '',
     notes: '',
   };
-  const lesson: Lesson = { format: 'undulan-lesson', version: 1, name: 'Spacing', boards: [board], exercise: '' };
+  const lesson: Lesson = {
+    format: 'undulan-lesson',
+    version: 1,
+    name: 'Spacing',
+    boards: [board],
+    exercise: '',
+    drill: null,
+  };
   const read = readLesson(JSON.stringify(lesson));
   expect(read).toEqual({ ok: true, value: lesson });
   expect(laneMotion(board, board.lanes[0]!)).toEqual(made('even'));

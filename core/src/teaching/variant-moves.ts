@@ -2,7 +2,7 @@ import { extentOf } from '../extent.ts';
 import { createKey } from '../motion/document/document.ts';
 import type { Key, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { rippleKeys, stretchAbout } from '../motion/edit/index.ts';
-import type { KeyRef } from '../motion/keys/index.ts';
+import { type KeyRef, setEase } from '../motion/keys/index.ts';
 import type { CurveShape } from '../motion/sampling/ease-shape.ts';
 import { trackRoles, tracksOf } from '../motion/sampling/track.ts';
 import { drawSpacing, type Spacing } from '../spacing/index.ts';
@@ -33,6 +33,11 @@ const reach = (amount: number): number => 1 / 3 + amount / 6;
 export function easedEnds(start: number, finish: number): CurveShape & { leave: 'curve' } {
   const [x1, x2] = [reach(start), 1 - reach(finish)];
   return { leave: 'curve', x1, y1: (1 - start) * x1, x2, y2: 1 - (1 - finish) * (1 - x2) };
+}
+
+/** All that moves, its ends eased by so much each (0 to 1). */
+export function easedMotion(motion: MotionDocument, start: number, finish: number): MotionDocument {
+  return setEase(motion, allKeys(motion), easedEnds(start, finish)).motion;
 }
 
 /** Fast at both ends, and at amount 1 standing for a moment at the middle. */

@@ -15,7 +15,7 @@ import {
 import { MAX_EXPOSURE } from '../time/exposure.ts';
 import {
   allKeys,
-  easedEnds,
+  easedMotion,
   exposed,
   hungMiddle,
   keyedSpan,
@@ -61,11 +61,6 @@ const frames = (label: string, usual: number, least: number, most: number): Vari
   usual,
 });
 
-const eased =
-  (shape: (amount: number) => ReturnType<typeof easedEnds>): VariantKind['make'] =>
-  (motion, { amount }) =>
-    setEase(motion, allKeys(motion), shape(amount / 100)).motion;
-
 const drawnBy =
   (spacing: (n: number, amount: number) => Spacing): VariantKind['make'] =>
   (motion, { amount }) =>
@@ -83,25 +78,25 @@ const KINDS = {
     label: 'Slow start',
     group: 'spacing',
     amount: percent('Ease', 80),
-    make: eased((a) => easedEnds(a, 0)),
+    make: (motion, { amount }) => easedMotion(motion, amount / 100, 0),
   },
   'slow-finish': {
     label: 'Slow finish',
     group: 'spacing',
     amount: percent('Ease', 80),
-    make: eased((a) => easedEnds(0, a)),
+    make: (motion, { amount }) => easedMotion(motion, 0, amount / 100),
   },
   'slow-both': {
     label: 'Slow both ends',
     group: 'spacing',
     amount: percent('Ease', 80),
-    make: eased((a) => easedEnds(a, a)),
+    make: (motion, { amount }) => easedMotion(motion, amount / 100, amount / 100),
   },
   'slow-middle': {
     label: 'Hangs at the middle',
     group: 'spacing',
     amount: percent('Hang', 80),
-    make: eased(hungMiddle),
+    make: (motion, { amount }) => setEase(motion, allKeys(motion), hungMiddle(amount / 100)).motion,
   },
   ease: {
     label: 'Ease',

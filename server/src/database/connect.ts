@@ -2,7 +2,7 @@ import { Sequelize } from 'sequelize';
 import { initClassModels } from '../classes/class.model.ts';
 import { initCourseModels } from '../courses/course.model.ts';
 import { initDraftModel } from '../drafts/draft.model.ts';
-import { initDrillModel } from '../drills/drill.model.ts';
+import { initDrillModels } from '../drills/drill.model.ts';
 import { initEaseModel } from '../eases/ease.model.ts';
 import { initExerciseModel } from '../exercises/exercise.model.ts';
 import { initSessionModel } from '../http/session.model.ts';
@@ -43,7 +43,7 @@ export async function connectDatabase(url: string): Promise<Sequelize> {
   initPictureModel(sequelize);
   initLessonModel(sequelize);
   initClassModels(sequelize);
-  initDrillModel(sequelize);
+  initDrillModels(sequelize);
   await sequelize.authenticate();
   return sequelize;
 }

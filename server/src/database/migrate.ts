@@ -19,6 +19,7 @@ import { scenePictures } from './migrations/0014-scene-pictures.ts';
 import { lessons } from './migrations/0015-lessons.ts';
 import { classSessions } from './migrations/0016-class-sessions.ts';
 import { drills } from './migrations/0017-drills.ts';
+import { setDrills } from './migrations/0018-set-drills.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -39,6 +40,7 @@ const MIGRATIONS: readonly Migration[] = [
   lessons,
   classSessions,
   drills,
+  setDrills,
 ];
 
 /**

@@ -6,6 +6,7 @@ import sharp from 'sharp';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { withLock } from '../database/lock.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
+import { DrillRunModel, SetDrillModel } from '../drills/drill.model.ts';
 import { EaseModel } from '../eases/ease.model.ts';
 import { ExerciseModel, workColumns } from '../exercises/exercise.model.ts';
 import { lessonColumns, LessonModel } from '../lessons/lesson.model.ts';
@@ -16,6 +17,7 @@ import { PictureModel } from '../pictures/picture.model.ts';
 import { ReadingModel } from '../readings/reading.model.ts';
 import { NoteModel, ReplyModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
 import { keepTarget } from '../targets/target.model.ts';
+import { DEMO_DRILLS, DEMO_SET_DRILL } from './demo-drills.ts';
 import { DEMO_COURSE, DEMO_INSTRUCTOR, DEMO_LEARNERS, DEMO_PASSWORD, type DemoLearner } from './demo-people.ts';
 import type { DemoExercise } from './demo-scene.ts';
 import { PLATE_SVG } from './kitchen-looks.ts';
@@ -27,6 +29,7 @@ import { PLATE_PICTURE_ID } from './made-scenes.ts';
 const DAY_MS = 24 * 60 * 60 * 1000;
 
 interface Loaded {
+  courseId: string;
   instructorId: string;
   learnerIds: Map<DemoLearner, string>;
   exercises: Map<DemoExerciseName, ExerciseModel>;
@@ -40,6 +43,7 @@ export async function loadDemoIntoEmpty(sequelize: Sequelize): Promise<void> {
     await sequelize.transaction(async (transaction) => {
       const loaded = await loadCourse(transaction);
       for (const take of DEMO_TAKES) await loadTake(loaded, take);
+      await loadDrills(loaded);
       for (const { learner, exercise, motion } of DEMO_DRAFTS) {
         const owned = { exerciseId: loaded.exercises.get(exercise)!.id, learnerId: loaded.learnerIds.get(learner)! };
         const number = (await TakeModel.count({ where: owned, transaction })) + 1;
@@ -97,20 +101,37 @@ async function loadCourse(transaction: Transaction): Promise<Loaded> {
         position: exercises.size + 1,
         stepsDone: 0,
         version: 1,
-        publishedAt: published ? new Date(Date.now() - 14 * DAY_MS) : null,
+        publishedAt: published ? daysBefore(14) : null,
       },
       { transaction },
     );
     exercises.set(name as DemoExerciseName, exercise);
   }
-  return { instructorId, learnerIds, exercises, transaction };
+  return { courseId: course.id, instructorId, learnerIds, exercises, transaction };
+}
+
+const daysBefore = (days: number): Date => new Date(Date.now() - days * DAY_MS);
+
+async function loadDrills({ courseId, learnerIds, transaction }: Loaded): Promise<void> {
+  const { kind, fault, dueInDays, setDaysAgo } = DEMO_SET_DRILL;
+  const set = { courseId, kind, fault, dueAt: new Date(endOfDay(dueInDays)), createdAt: daysBefore(setDaysAgo) };
+  await SetDrillModel.create(set, { transaction });
+  await DrillRunModel.bulkCreate(
+    DEMO_DRILLS.map(({ learner, daysAgo, ...run }) => ({
+      ...run,
+      courseId,
+      personId: learnerIds.get(learner)!,
+      createdAt: daysBefore(daysAgo),
+    })),
+    { transaction },
+  );
 }
 
 async function loadTake({ instructorId, learnerIds, exercises, transaction }: Loaded, take: DemoTake): Promise<void> {
   const exercise = exercises.get(take.exercise)!;
   const owned = { exerciseId: exercise.id, learnerId: learnerIds.get(take.learner)! };
   const number = (await TakeModel.count({ where: owned, transaction })) + 1;
-  const handedInAt = new Date(Date.now() - take.daysAgo * DAY_MS);
+  const handedInAt = daysBefore(take.daysAgo);
   const { id: takeId } = await TakeModel.create({ ...owned, number, motion: take.motion, handedInAt }, { transaction });
   const { target } = exercise;
   const reading = readTake(target, take.motion);

@@ -1,5 +1,5 @@
 import type { DrillAnswer } from '@undulan/contract';
-import type { Choice } from '@undulan/core';
+import type { DrillFault, DrillKind } from '@undulan/core';
 import {
   type CreationOptional,
   DataTypes,
@@ -18,18 +18,31 @@ export class DrillRunModel extends Model<InferAttributes<DrillRunModel>, InferCr
   declare id: CreationOptional<string>;
   declare courseId: ForeignKey<string>;
   declare personId: ForeignKey<string>;
-  declare choice: Choice;
+  declare kind: DrillKind;
+  declare fault: DrillFault | null;
   declare seed: number;
   declare answers: DrillAnswer[];
   declare createdAt: CreationOptional<Date>;
   declare person?: NonAttribute<PersonModel>;
 }
 
-export function initDrillModel(sequelize: Sequelize): void {
+/** A drill that a course's learners are asked to do. */
+export class SetDrillModel extends Model<InferAttributes<SetDrillModel>, InferCreationAttributes<SetDrillModel>> {
+  declare id: CreationOptional<string>;
+  declare courseId: ForeignKey<string>;
+  declare kind: DrillKind;
+  declare fault: DrillFault | null;
+  declare dueAt: Date | null;
+  declare createdAt: CreationOptional<Date>;
+}
+
+const OF_DRILL = { kind: DataTypes.STRING(32), fault: DataTypes.STRING(32) };
+
+export function initDrillModels(sequelize: Sequelize): void {
   DrillRunModel.init(
     {
       id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 },
-      choice: DataTypes.STRING(32),
+      ...OF_DRILL,
       seed: DataTypes.BIGINT,
       answers: DataTypes.JSON,
       createdAt: DataTypes.DATE(3),
@@ -38,4 +51,14 @@ export function initDrillModel(sequelize: Sequelize): void {
   );
   DrillRunModel.belongsTo(CourseModel, { foreignKey: 'courseId' });
   DrillRunModel.belongsTo(PersonModel, { foreignKey: 'personId', as: 'person' });
+  SetDrillModel.init(
+    {
+      id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 },
+      ...OF_DRILL,
+      dueAt: DataTypes.DATE(3),
+      createdAt: DataTypes.DATE(3),
+    },
+    { sequelize, tableName: 'set_drills', modelName: 'setDrill' },
+  );
+  SetDrillModel.belongsTo(CourseModel, { foreignKey: 'courseId' });
 }

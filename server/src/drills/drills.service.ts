@@ -1,20 +1,17 @@
-import type { DrillRun, LearnerDrill, NewDrillRun } from '@undulan/contract';
-import { CHOICE_SIZES, estimateThreshold, looksGuessed } from '@undulan/core';
+import type { DrillRun, LearnerDrills, NewDrillRun } from '@undulan/contract';
+import { isAnswerOf, resultsOf } from '@undulan/core';
 import { requireInstructor, roleIn } from '../access/access.ts';
+import { EnrolmentModel } from '../courses/course.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
+import { PersonModel } from '../people/person.model.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { DrillRunModel } from './drill.model.ts';
+import { faultsOfLatestTakes } from './faults-of-takes.ts';
 
 /** What came of a drill, computed from its answers. */
-function describe({ id, choice, answers, createdAt }: DrillRunModel): DrillRun {
-  return {
-    id,
-    choice,
-    doneAt: createdAt.toISOString(),
-    trials: answers.length,
-    ...estimateThreshold(answers, CHOICE_SIZES[choice]),
-    guessed: looksGuessed(answers),
-  };
+function describe({ id, kind, fault, answers, createdAt }: DrillRunModel): DrillRun {
+  const drill = { kind, fault };
+  return { id, ...drill, doneAt: createdAt.toISOString(), trials: answers.length, ...resultsOf(drill, answers) };
 }
 
 /** A person's own drills of a course, the latest first. */
@@ -31,27 +28,37 @@ export async function ownDrills(personId: string, courseId: string): Promise<Dri
 export async function keepDrill(personId: string, courseId: string, given: NewDrillRun): Promise<DrillRun> {
   await roleIn(personId, courseId);
   refuseBeyond('drills', await DrillRunModel.count({ where: { personId, courseId } }));
-  const levels = CHOICE_SIZES[given.choice];
-  if (!given.answers.every(({ size }) => levels.includes(size)))
-    throw new ProblemError('invalid-request', 'A size of this drill is none that it asks for.');
+  if (!given.answers.every((answer) => isAnswerOf(given, answer)))
+    throw new ProblemError('invalid-request', 'An answer of this drill is none that it asks for.');
   return describe(await DrillRunModel.create({ ...given, personId, courseId }));
 }
 
-/** The latest of each learner's drills of each kind, for an instructor. */
-export async function classDrills(personId: string, courseId: string): Promise<LearnerDrill[]> {
+/** Runs of a class that are looked at: the latest of many. */
+const MOST_RUNS = 5000;
+
+/** What each learner of a course sees, by their latest drill of each thing, and what their takes get wrong. */
+export async function classDrills(personId: string, courseId: string): Promise<LearnerDrills[]> {
   await requireInstructor(personId, courseId);
-  const runs = await DrillRunModel.findAll({
-    where: { courseId },
-    include: 'person',
-    order: [['createdAt', 'DESC']],
-    limit: 5000,
+  const [enrolled, runs] = await Promise.all([
+    EnrolmentModel.findAll({
+      where: { courseId, role: 'learner' },
+      include: [{ model: PersonModel, as: 'person' }],
+      order: [[{ model: PersonModel, as: 'person' }, 'name', 'ASC']],
+    }),
+    DrillRunModel.findAll({ where: { courseId }, order: [['createdAt', 'DESC']], limit: MOST_RUNS }),
+  ]);
+  const faults = await faultsOfLatestTakes(courseId);
+  return enrolled.map(({ person }) => {
+    const own = runs.filter((run) => run.personId === person!.id).map(describe);
+    const latest = new Map<string, LearnerDrills['sees'][number]>();
+    for (const { results, doneAt, guessed } of own)
+      for (const result of results) if (!latest.has(result.of)) latest.set(result.of, { ...result, doneAt, guessed });
+    return {
+      learnerId: person!.id,
+      learnerName: person!.name,
+      runs: own.length,
+      sees: [...latest.values()],
+      takes: faults.get(person!.id) ?? [],
+    };
   });
-  const latest = new Map<string, LearnerDrill>();
-  for (const run of runs) {
-    const key = `${run.personId} ${run.choice}`;
-    const known = latest.get(key);
-    if (known) known.runs++;
-    else latest.set(key, { ...describe(run), learnerName: run.person!.name, runs: 1 });
-  }
-  return [...latest.values()].sort((a, b) => a.learnerName.localeCompare(b.learnerName));
 }

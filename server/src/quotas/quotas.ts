@@ -19,6 +19,7 @@ const QUOTAS = {
   lessons: { most: 200, says: 'A course has at most 200 lessons.' },
   classSessions: { most: 2000, says: 'A course keeps 2,000 sessions at most.' },
   drills: { most: 2000, says: 'You have done 2,000 drills in this course: that is as many as it keeps.' },
+  setDrills: { most: 200, says: 'A course has at most 200 set drills: take some away first.' },
   asks: { most: 200, says: 'A session has at most 200 questions.' },
   pictures: { most: 300, says: 'A course keeps 300 pictures at most: remove some from its briefs first.' },
   pictureBytes: {

@@ -1,8 +1,8 @@
-import type { DrillRun, LearnerDrill, NewDrillRun } from '@undulan/contract';
+import type { DrillRun, LearnerDrills, NewDrillRun, NewSetDrill, SetDrill } from '@undulan/contract';
 import { SCHEMAS } from './answer-schemas.ts';
 import { api } from './api.ts';
 
-/** Drills that were done in a course. */
+/** Drills that were done in a course, and those that are set. */
 const drills = api.injectEndpoints({
   endpoints: (build) => ({
     drills: build.query<DrillRun[], string>({
@@ -10,9 +10,14 @@ const drills = api.injectEndpoints({
       query: (courseId) => `/courses/${courseId}/drills`,
       providesTags: ['Drill'],
     }),
-    classDrills: build.query<LearnerDrill[], string>({
+    classDrills: build.query<LearnerDrills[], string>({
       responseSchema: SCHEMAS?.classDrills,
       query: (courseId) => `/courses/${courseId}/drills/class`,
+      providesTags: ['Drill'],
+    }),
+    setDrills: build.query<SetDrill[], string>({
+      responseSchema: SCHEMAS?.setDrills,
+      query: (courseId) => `/courses/${courseId}/drills/set`,
       providesTags: ['Drill'],
     }),
     keepDrill: build.mutation<DrillRun, { courseId: string; run: NewDrillRun }>({
@@ -20,7 +25,23 @@ const drills = api.injectEndpoints({
       query: ({ courseId, run }) => ({ url: `/courses/${courseId}/drills`, method: 'POST', body: run }),
       invalidatesTags: ['Drill'],
     }),
+    setDrill: build.mutation<SetDrill, { courseId: string; set: NewSetDrill }>({
+      responseSchema: SCHEMAS?.setDrill,
+      query: ({ courseId, set }) => ({ url: `/courses/${courseId}/drills/set`, method: 'POST', body: set }),
+      invalidatesTags: ['Drill'],
+    }),
+    unsetDrill: build.mutation<void, { courseId: string; id: string }>({
+      query: ({ courseId, id }) => ({ url: `/courses/${courseId}/drills/set/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Drill'],
+    }),
   }),
 });
 
-export const { useDrillsQuery, useClassDrillsQuery, useKeepDrillMutation } = drills;
+export const {
+  useDrillsQuery,
+  useClassDrillsQuery,
+  useSetDrillsQuery,
+  useKeepDrillMutation,
+  useSetDrillMutation,
+  useUnsetDrillMutation,
+} = drills;

@@ -49,7 +49,14 @@ export {
   useWaitingQuery,
   useWithdrawMutation,
 } from './api.ts';
-export { useClassDrillsQuery, useDrillsQuery, useKeepDrillMutation } from './drills-api.ts';
+export {
+  useClassDrillsQuery,
+  useDrillsQuery,
+  useKeepDrillMutation,
+  useSetDrillMutation,
+  useSetDrillsQuery,
+  useUnsetDrillMutation,
+} from './drills-api.ts';
 export { useClassEntryQuery, useClassesQuery, useOpenClassesQuery, useOpenClassMutation } from './classes-api.ts';
 export {
   lessonsApi,

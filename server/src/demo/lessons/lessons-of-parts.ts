@@ -52,6 +52,7 @@ export const overlap: Lesson = {
     }),
   ]),
   exercise: 'Tea towel drag',
+  drill: { kind: 'lands-later', fault: null },
 };
 
 const FLOOR = 401;
@@ -130,4 +131,5 @@ export const squash: Lesson = {
     ),
   ]),
   exercise: 'Pancake toss',
+  drill: { kind: 'spot-the-fault', fault: null },
 };

@@ -65,6 +65,7 @@ export const rates: Lesson = {
     ),
   ]),
   exercise: 'Drawer slide',
+  drill: { kind: 'how-many-frames', fault: null },
 };
 
 /** A drawer pulled open, leaving at once and coming to rest slowly. */
@@ -112,6 +113,7 @@ export const timing: Lesson = {
     ),
   ]),
   exercise: 'Drawer slide',
+  drill: { kind: 'how-many-frames', fault: null },
 };
 
 export const spacing: Lesson = {
@@ -163,6 +165,7 @@ export const spacing: Lesson = {
     ),
   ]),
   exercise: 'Tea glass along the counter',
+  drill: { kind: 'choose-chart', fault: null },
 };
 
 /** The hob dial turned to three quarters on 25, and what it does then. */
@@ -216,4 +219,5 @@ export const holds: Lesson = {
     ),
   ]),
   exercise: 'Toaster rack',
+  drill: { kind: 'spot-the-fault', fault: 'drift' },
 };

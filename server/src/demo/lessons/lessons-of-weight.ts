@@ -77,6 +77,7 @@ export const contact: Lesson = {
     ),
   ]),
   exercise: 'Pancake toss',
+  drill: { kind: 'tap-contact', fault: null },
 };
 
 interface Toss {
@@ -178,6 +179,7 @@ export const arcs: Lesson = {
     ),
   ]),
   exercise: 'Whisk circle',
+  drill: { kind: 'spot-the-fault', fault: 'popped-arc' },
 };
 
 const LEVER = { shape: 'pill', widthPx: 120, heightPx: 44, fill: '#5b6670' } as const;
@@ -217,6 +219,7 @@ export const anticipation: Lesson = {
     ),
   ]),
   exercise: 'Drawer slide',
+  drill: { kind: 'starts-slower', fault: null },
 };
 
 const [RACK_DOWN, RACK_UP] = [345, 225];
@@ -268,4 +271,5 @@ export const settling: Lesson = {
     ),
   ]),
   exercise: 'Toaster rack',
+  drill: { kind: 'spot-the-fault', fault: 'hard-stop' },
 };

@@ -4,6 +4,7 @@ import { formatDistanceToNow } from 'date-fns';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { briefParagraphs } from '../../brief/index.ts';
+import { drillPath, SetDrills } from '../../drills/index.ts';
 import {
   explain,
   useBeginDraftMutation,
@@ -51,6 +52,14 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
         <div className="h-full overflow-y-auto">
           <div className="mx-auto max-w-4xl px-8 py-6">
             <h1 className="mb-3 text-xl">{data.title}</h1>
+            <div className="mb-4 empty:hidden">
+              <SetDrills
+                courseId={courseId}
+                isInstructor={false}
+                onlyOpen
+                onBegin={(drill) => void navigate(drillPath(courseId, drill))}
+              />
+            </div>
             {data.exercises.length === 0 && (
               <Empty title="No exercise is open yet">Your instructor has not published one.</Empty>
             )}

@@ -1,112 +1,112 @@
 import type { DrillAnswer } from '@undulan/contract';
-import { type Choice, CHOICES } from '@undulan/core';
-import { format } from 'date-fns';
-import { useState } from 'react';
-import { useParams } from 'react-router';
-import {
-  explain,
-  useClassDrillsQuery,
-  useDrillsQuery,
-  useKeepDrillMutation,
-  useSessionQuery,
-} from '../../server-data/index.ts';
+import { type Drill, DRILL_FAULTS, DRILL_KINDS, type DrillFault, type DrillKind } from '@undulan/core';
+import { useMemo, useState } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import { drillName, DRILLS, FAULTS, fromAddress, SetDrills, toAddress } from '../../drills/index.ts';
+import { explain, useKeepDrillMutation, useSessionQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, Empty, LoadFailed, Loading, sayProblem } from '../../ui/index.ts';
-import { DRILLS, resultWords } from './drill-words.ts';
+import { Button, LoadFailed, Loading, sayProblem, Select } from '../../ui/index.ts';
+import { ClassDrills } from './ClassDrills.tsx';
 import { DrillRunner } from './DrillRunner.tsx';
+import { OwnDrills } from './OwnDrills.tsx';
+import { SetDrillDialog } from './SetDrillDialog.tsx';
 import { useMoves } from './use-moves.ts';
 
 const freshSeed = (): number => Math.floor(Math.random() * 2 ** 31);
 
-/** Training the eye: drills to do, and what came of those done; for an instructor the class's thresholds. */
+/** Training the eye: drills that are set, those to do, and what came of those done; for an instructor the class's. */
 export function DrillsPage() {
   const { courseId = '' } = useParams();
   const { data: session } = useSessionQuery();
   const course = session?.courses.find(({ id }) => id === courseId);
-  const [run, setRun] = useState<{ choice: Choice; seed: number } | null>(null);
-  const { moves, error } = useMoves(courseId, run?.seed ?? 0);
-  const [keep] = useKeepDrillMutation();
-  const done = async (answers: DrillAnswer[]): Promise<void> => {
-    const answer = await keep({ courseId, run: { ...run!, answers } });
-    if (answer.data) setRun(null);
-    else sayProblem(explain(answer.error));
-  };
+  const isInstructor = course?.role === 'instructor';
+  const [params, setParams] = useSearchParams();
+  const address = params.get('drill');
+  const run = useMemo(() => fromAddress(address), [address]);
+  const begin = (drill: Drill): void => setParams({ drill: toAddress(drill) });
+  const [setting, setSetting] = useState<Drill | null>(null);
   return (
     <Shell
       crumbs={[
         { label: course?.title ?? 'Course', to: `/courses/${courseId}` },
-        { label: run ? `Drill: ${DRILLS[run.choice].name}` : 'Drills' },
+        ...(run
+          ? [{ label: 'Drills', to: `/courses/${courseId}/drills` }, { label: drillName(run) }]
+          : [{ label: 'Drills' }]),
       ]}
     >
       {run ? (
-        error ? (
-          <LoadFailed what="moves of the course" error={error} onRetry={() => setRun({ ...run })} />
-        ) : !moves ? (
-          <Loading what="the drill" />
-        ) : moves.length === 0 ? (
-          <Empty title="Nothing to look at yet">Drills use the moves of the course’s lessons; there are none.</Empty>
-        ) : (
-          <DrillRunner key={run.seed} {...run} moves={moves} onDone={(answers) => void done(answers)} />
-        )
+        <Run key={address} courseId={courseId} drill={run} onDone={() => setParams({})} />
       ) : (
-        <div className="mx-auto grid max-w-3xl gap-6 px-8 py-6">
-          <section aria-label="Drills to do" className="grid gap-3">
-            {CHOICES.map((choice) => (
-              <div key={choice} className="flex items-center gap-4 rounded-lg border border-rule bg-page p-4">
-                <div className="flex-1">
-                  <h2 className="text-base">{DRILLS[choice].name}</h2>
-                  <p className="text-sm text-faint">{DRILLS[choice].says}</p>
-                </div>
-                <Button kind="main" onClick={() => setRun({ choice, seed: freshSeed() })}>
-                  Begin
-                </Button>
-              </div>
-            ))}
-          </section>
-          <OwnDrills courseId={courseId} />
-          {course?.role === 'instructor' && <ClassDrills courseId={courseId} />}
+        <div className="h-full overflow-y-auto">
+          <div className="mx-auto grid max-w-5xl gap-6 px-8 py-6">
+            <SetDrills courseId={courseId} isInstructor={isInstructor} onBegin={begin} />
+            <section aria-label="Drills to do" className="grid grid-cols-2 gap-3">
+              {DRILL_KINDS.map((kind) => (
+                <DrillCard key={kind} kind={kind} onBegin={begin} onSet={isInstructor ? setSetting : null} />
+              ))}
+            </section>
+            <OwnDrills courseId={courseId} />
+            {isInstructor && <ClassDrills courseId={courseId} onSet={setSetting} />}
+          </div>
         </div>
       )}
+      {setting && <SetDrillDialog courseId={courseId} drill={setting} onClose={() => setSetting(null)} />}
     </Shell>
   );
 }
 
-function OwnDrills({ courseId }: { courseId: string }) {
-  const { data } = useDrillsQuery(courseId);
-  if (!data || data.length === 0) return null;
+interface DrillCardProps {
+  kind: DrillKind;
+  onBegin: (drill: Drill) => void;
+  /** Null for a learner. */
+  onSet: ((drill: Drill) => void) | null;
+}
+
+function DrillCard({ kind, onBegin, onSet }: DrillCardProps) {
+  const [fault, setFault] = useState<DrillFault | ''>('');
+  const drill: Drill = { kind, fault: fault || null };
+  const { name, says } = DRILLS[kind];
   return (
-    <section aria-label="Your drills">
-      <h2 className="mb-2 text-base">What you see</h2>
-      <ul className="grid gap-1 text-sm">
-        {data.map((drill) => (
-          <li key={drill.id}>
-            <b>{DRILLS[drill.choice].name}</b> {resultWords(drill)}{' '}
-            <span className="text-faint">
-              {format(drill.doneAt, 'd MMMM, HH:mm')} · {drill.trials} trials
-            </span>
-          </li>
-        ))}
-      </ul>
-    </section>
+    <div className="flex items-start gap-3 rounded-lg border border-rule bg-page p-4">
+      <div className="min-w-0 flex-1">
+        <h2 className="text-base">{name}</h2>
+        <p className="text-sm text-faint">{says}</p>
+        {kind === 'spot-the-fault' && (
+          <Select
+            size="bar"
+            className="mt-2"
+            aria-label="Which fault"
+            value={fault}
+            choices={[
+              { id: '' as const, label: 'all of them in turn' },
+              ...DRILL_FAULTS.map((id) => ({ id, label: FAULTS[id].name })),
+            ]}
+            onChoose={setFault}
+          />
+        )}
+      </div>
+      {onSet && (
+        <Button aria-label={`Set ${name}`} onClick={() => onSet(drill)}>
+          Set …
+        </Button>
+      )}
+      <Button kind="main" aria-label={`Begin ${name}`} onClick={() => onBegin(drill)}>
+        Begin
+      </Button>
+    </div>
   );
 }
 
-function ClassDrills({ courseId }: { courseId: string }) {
-  const { data } = useClassDrillsQuery(courseId);
-  return (
-    <section aria-label="The class">
-      <h2 className="mb-2 text-base">The class</h2>
-      {!data || data.length === 0 ? (
-        <p className="text-sm text-faint">Nobody has done a drill yet.</p>
-      ) : (
-        <ul className="grid gap-1 text-sm">
-          {data.map((drill) => (
-            <li key={drill.id}>
-              <b>{drill.learnerName}</b>, {DRILLS[drill.choice].name} {resultWords(drill)}
-            </li>
-          ))}
-        </ul>
-      )}
-    </section>
-  );
+function Run({ courseId, drill, onDone }: { courseId: string; drill: Drill; onDone: () => void }) {
+  const [seed, setSeed] = useState(freshSeed);
+  const { moves, error } = useMoves(courseId, seed);
+  const [keep] = useKeepDrillMutation();
+  const done = async (answers: DrillAnswer[]): Promise<void> => {
+    const answer = await keep({ courseId, run: { ...drill, seed, answers } });
+    if (answer.data) onDone();
+    else sayProblem(explain(answer.error));
+  };
+  if (error) return <LoadFailed what="moves of the course" error={error} onRetry={() => setSeed(freshSeed())} />;
+  if (!moves) return <Loading what="the drill" />;
+  return <DrillRunner drill={drill} seed={seed} moves={moves} onDone={(answers) => void done(answers)} />;
 }

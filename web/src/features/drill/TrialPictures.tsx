@@ -1,33 +1,58 @@
-import type { SeeingTrial } from '@undulan/core';
+import type { MotionDocument } from '@undulan/core';
 import { clsx } from 'clsx';
-import { useCallback, useEffect } from 'react';
-import { drawScene, StageView } from '../../picture/stage/index.ts';
-import { ClockProvider, useClock } from '../../time/index.ts';
+import { useEffect, useMemo } from 'react';
+import { LanePicture, markOf, movingPart } from '../../panels/lanes/index.ts';
+import { useClock } from '../../time/index.ts';
+
+export interface TrialSide {
+  name: string;
+  motion: MotionDocument;
+  /** It is the one that was asked for, and may be known. */
+  marked: boolean;
+}
 
 interface TrialPicturesProps {
-  trial: SeeingTrial;
-  /** Rises each time both are to be played once more. */
-  round: number;
-  /** Once it is answered: which side it was. */
+  sides: readonly TrialSide[];
+  /** Ways are drawn under them once it is answered. */
   revealed: boolean;
 }
 
-/** Both sides of a trial on one clock, at the set rate: played once, as they are seen. */
-export function TrialPictures({ trial, round, revealed }: TrialPicturesProps) {
-  const { range, rate } = trial.left;
+const itself = (frame: number): number => frame;
+
+/** What a trial shows, side by side on one clock and as large as each other. */
+export function TrialPictures({ sides, revealed }: TrialPicturesProps) {
+  const part = useMemo(() => movingPart(sides.map(({ motion }) => motion)), [sides]);
   return (
-    <ClockProvider range={range} rate={rate}>
-      <PlayOnce round={round} />
-      <div className="grid min-h-0 flex-1 grid-cols-2 gap-8">
-        {(['left', 'right'] as const).map((side) => (
-          <Side key={side} side={side} trial={trial} marked={revealed && trial.answer === side} />
-        ))}
-      </div>
-    </ClockProvider>
+    <div className={clsx('grid min-h-0 flex-1 gap-8', sides.length > 1 && 'grid-cols-2')}>
+      {sides.map((side, i) => (
+        <Side key={i} side={side} part={part} revealed={revealed} />
+      ))}
+    </div>
   );
 }
 
-function PlayOnce({ round }: { round: number }) {
+function Side({
+  side: { name, motion, marked },
+  part,
+  revealed,
+}: {
+  side: TrialSide;
+  part: ReturnType<typeof movingPart>;
+  revealed: boolean;
+}) {
+  const lanes = useMemo(
+    () => [{ name, motion, mark: markOf(marked ? 2 : 1), frameOf: itself }],
+    [name, motion, marked],
+  );
+  return (
+    <div className={clsx('min-h-0 rounded-lg', marked && 'outline-3 outline-offset-2 outline-take')}>
+      <LanePicture lanes={lanes} part={part} label={name} trails={revealed} />
+    </div>
+  );
+}
+
+/** Plays all of it once, at the set rate: as it is seen. Again each time `round` is another. */
+export function PlayOnce({ round }: { round: number }) {
   const clock = useClock();
   useEffect(() => {
     clock.set({ way: 'once', speed: 100, everyFrame: false, smooth: false });
@@ -36,17 +61,4 @@ function PlayOnce({ round }: { round: number }) {
     clock.play();
   }, [clock, round]);
   return null;
-}
-
-function Side({ side, trial, marked }: { side: 'left' | 'right'; trial: SeeingTrial; marked: boolean }) {
-  const motion = trial[side];
-  const draw = useCallback(
-    (context: CanvasRenderingContext2D, frame: number) => drawScene(context, motion, frame),
-    [motion],
-  );
-  return (
-    <div className={clsx('min-h-0 rounded-lg p-1', marked && 'outline-3 outline-target')}>
-      <StageView stage={motion.stage} draw={draw} label={`The ${side} one`} />
-    </div>
-  );
 }

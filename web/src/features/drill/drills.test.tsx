@@ -1,11 +1,11 @@
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import type { DrillAnswer } from '@undulan/contract';
-import { CHOICE_SIZES, createKey, createKeyedSubject, createMotion } from '@undulan/core';
+import { createKey, createKeyedSubject, createMotion, type Drill, SIZES } from '@undulan/core';
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { beforeEach, expect, test, vi } from 'vitest';
+import { resultWords, sizeWords, truthWords } from '../../drills/index.ts';
 import { createStore } from '../../state/index.ts';
-import { resultWords, sizeWords, truthWords } from './drill-words.ts';
 import { DrillRunner } from './DrillRunner.tsx';
 
 const look = { shape: 'glass', widthPx: 70, heightPx: 100, fill: '#b5651d' } as const;
@@ -21,16 +21,19 @@ beforeEach(() => {
     'ResizeObserver',
     class {
       observe() {}
+      unobserve() {}
       disconnect() {}
     },
   );
 });
 
-function run(seed = 3): void {
+const LATER: Drill = { kind: 'lands-later', fault: null };
+
+function run(seed = 3, drill = LATER): void {
   render(
     <Provider store={createStore()}>
       <Tooltip.Provider>
-        <DrillRunner choice="lands-later" seed={seed} moves={[slide]} onDone={(answers) => (done = answers)} />
+        <DrillRunner drill={drill} seed={seed} moves={[slide]} onDone={(answers) => (done = answers)} />
       </Tooltip.Provider>
     </Provider>,
   );
@@ -59,9 +62,9 @@ test('after forty trials it is over: every answer with its size, one in ten that
     await press('Enter');
   }
   expect(done).toHaveLength(40);
-  const sizes = CHOICE_SIZES['lands-later'];
-  expect(done!.every(({ size }) => sizes.includes(size))).toBe(true);
-  expect(done!.flatMap(({ isCatch }, i) => (isCatch ? [i] : []))).toEqual([10, 20, 30]);
+  const sizes = SIZES['lands-later']!;
+  expect(done!.every((answer) => 'size' in answer && sizes.includes(answer.size))).toBe(true);
+  expect(done!.flatMap((answer, i) => ('isCatch' in answer ? [i] : []))).toEqual([10, 20, 30]);
 });
 
 test('it can be stopped once something can be said; the same seed begins with the same trial', async () => {
@@ -83,16 +86,71 @@ test('it can be stopped once something can be said; the same seed begins with th
   expect(said()).toBe(first);
 });
 
+test('a fault is found and then called by its name; both are told, and kept', async () => {
+  run(4, { kind: 'spot-the-fault', fault: null });
+  await press('3');
+  expect(said()).toBeNull();
+  await press('ArrowLeft');
+  expect(screen.getByRole('group', { name: 'What it is' })).toBeTruthy();
+  expect(said()).toBeNull();
+  await press('3');
+  expect(said()).toMatch(
+    /the (left|right) one has the fault “(float|hard stop|drift|late pose|popped arc|missing ease)”: /,
+  );
+  for (let trial = 1; trial < 8; trial++) {
+    await press('Enter');
+    await press('ArrowRight');
+    await press('1');
+  }
+  await act(() => fireEvent.click(screen.getByRole('button', { name: 'Stop here' })));
+  expect(done).toHaveLength(8);
+  expect(done![0]).toMatchObject({ named: 'drift' });
+  expect(new Set(done!.map((answer) => 'fault' in answer && answer.fault)).size).toBe(6);
+});
+
+test('frames are told in a number, and the truth is told back', async () => {
+  run(2, { kind: 'how-many-frames', fault: null });
+  const field = screen.getByLabelText('Frames');
+  await act(() => fireEvent.change(field, { target: { value: '12' } }));
+  await act(() => fireEvent.keyDown(field, { key: 'Enter' }));
+  const [, truth] = /^It takes (\d+) frames; you said 12\./.exec(said()!)!;
+  await press('Enter');
+  expect(screen.getByText(/^trial 2 of 40/)).toBeTruthy();
+  expect(Number(truth)).toBeGreaterThanOrEqual(6);
+});
+
+test('a chart is drawn by its drawings, and told how far they are off', async () => {
+  run(2, { kind: 'drag-chart', fault: null });
+  const tick = screen.getByRole('slider', { name: 'Timing chart, tick 1' });
+  const before = tick.getAttribute('aria-valuenow');
+  await act(() => fireEvent.keyDown(tick, { key: 'ArrowRight' }));
+  expect(tick.getAttribute('aria-valuenow')).not.toBe(before);
+  await act(() => fireEvent.click(screen.getByRole('button', { name: 'Answer' })));
+  expect(said()).toMatch(/^Your drawings are \d+ % of the way off/);
+});
+
 test('sizes, truths and results in words', () => {
   expect([sizeWords('lands-later', 1), sizeWords('lands-later', 2.34), sizeWords('starts-slower', 12.4)]).toEqual([
     '1 frame',
     '2.3 frames',
     '12 % of ease',
   ]);
-  const trial = { left: slide, right: slide, answer: 'right' as const, size: 3 };
-  expect(truthWords('lands-later', trial)).toBe('the right one lands 3 frames later');
-  expect(truthWords('starts-slower', { ...trial, size: 20 })).toBe('the right one leaves more slowly, by 20 % of ease');
-  const result = { choice: 'lands-later' as const, size: 2, low: 1.7, high: 2.4, guessed: false };
-  expect(resultWords(result)).toBe('About 2 frames (1.7 to 2.4), 3 times in 4.');
-  expect(resultWords({ ...result, guessed: true })).toMatch(/says little/);
+  const trial = { left: slide, right: slide, answer: 'right' as const, size: 3, isCatch: false, fault: null };
+  expect(truthWords(LATER, trial)).toBe('the right one lands 3 frames later');
+  expect(truthWords({ ...LATER, kind: 'starts-slower' }, { ...trial, size: 20 })).toBe(
+    'the right one leaves more slowly, by 20 % of ease',
+  );
+  expect(truthWords({ kind: 'spot-the-fault', fault: null }, { ...trial, fault: 'late-pose' })).toBe(
+    'the right one has the fault “late pose”: a pose in between comes 3 frames late',
+  );
+  const result = { of: 'lands-later' as const, trials: 40, size: 2, low: 1.7, high: 2.4, bias: null, named: null };
+  expect(resultWords(result, false)).toBe('You see 2 frames (1.7 to 2.4), 3 times in 4.');
+  expect(resultWords(result, true)).toMatch(/says little/);
+  expect(resultWords({ ...result, named: { right: 3, of: 5 } }, false)).toMatch(/Called by its name 3 times of 5\.$/);
+  expect(resultWords({ ...result, of: 'tap-contact', bias: -1.5 }, false)).toBe(
+    'Within 2 frames (1.7 to 2.4), 3 times in 4. Mostly early, by 1.5 frames.',
+  );
+  expect(resultWords({ ...result, of: 'how-many-frames', size: 18, low: 12, high: 25, bias: 11 }, false)).toBe(
+    'Within 18 % of the length (12 to 25), 3 times in 4. Mostly too many, by 11 % of the length.',
+  );
 });

@@ -1,10 +1,9 @@
 import { type Lane, type LaneChart as ChartKind, type Variant } from '@undulan/core';
 import { clsx } from 'clsx';
 import { ArrowDown, ArrowUp, EllipsisVertical } from 'lucide-react';
+import { LaneChart, type ShownLane } from '../../panels/lanes/index.ts';
 import { Button, Menu, MenuItem, MenuLine, Toggle } from '../../ui/index.ts';
-import type { ShownLane } from './lane-view.ts';
 import { LaneAmount } from './LaneAmount.tsx';
-import { LaneChart } from './LaneCharts.tsx';
 import { NameInput } from './NameInput.tsx';
 
 export interface LaneActions {

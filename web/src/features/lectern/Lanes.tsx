@@ -1,9 +1,8 @@
 import type { Board } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useMemo } from 'react';
+import { LanePicture, movingPart, type ShownLane } from '../../panels/lanes/index.ts';
 import { useSize } from '../../ui/index.ts';
-import { movingPart, type ShownLane } from './lane-view.ts';
-import { LanePicture } from './LanePicture.tsx';
 import { type LaneActions, LaneSide } from './LaneSide.tsx';
 
 interface LanesProps {

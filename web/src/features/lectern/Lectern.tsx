@@ -3,6 +3,7 @@ import { type Board, boardClock, describeLane, type MotionDocument, whatDiffers 
 import { clsx } from 'clsx';
 import { useCallback, useMemo, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
+import { motionsOf, shownLanes } from '../../panels/lanes/index.ts';
 import { UndoButtons } from '../../panels/work/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { ClockProvider } from '../../time/index.ts';
@@ -11,8 +12,6 @@ import { AddLaneMenu } from './AddLaneMenu.tsx';
 import { BoardChoices } from './BoardChoices.tsx';
 import { BoardList } from './BoardList.tsx';
 import { BoardTexts } from './BoardTexts.tsx';
-import { motionsOf } from './lane-look.ts';
-import { shownLanes } from './lane-view.ts';
 import { Lanes } from './Lanes.tsx';
 import type { LaneActions } from './LaneSide.tsx';
 import { LecternTime } from './LecternTime.tsx';
@@ -26,7 +25,7 @@ import {
   withBoard,
   withLane,
 } from './lesson-edits.ts';
-import { LessonExercise } from './LessonExercise.tsx';
+import { LessonEnd } from './LessonEnd.tsx';
 import { LessonMenu } from './LessonMenu.tsx';
 import { MoveDialog } from './MoveDialog.tsx';
 import { NameInput } from './NameInput.tsx';
@@ -102,10 +101,10 @@ export function Lectern({ stored }: { stored: StoredLesson }) {
         onChange={mayMake ? (edit) => change(edit) : null}
         onAdd={() => setFrom('board')}
       />
-      <LessonExercise
+      <LessonEnd
         stored={stored}
         lesson={lesson}
-        onChange={mayMake ? (exercise) => change((now) => ({ ...now, exercise })) : null}
+        onChange={mayMake ? (end) => change((now) => ({ ...now, ...end })) : null}
       />
     </>
   );

@@ -2,11 +2,11 @@ import type { Ask } from '@undulan/contract';
 import type { AskAnswer } from '@undulan/core';
 import { useState } from 'react';
 import * as z from 'zod';
+import { TickRail } from '../../../panels/lanes/index.ts';
 import { useClock } from '../../../time/index.ts';
 import { Button, DecimalField, sayProblem } from '../../../ui/index.ts';
 import { answerWords } from './ask-words.ts';
 import type { ClassConnection } from './class-connection.ts';
-import { TickRail } from './TickRail.tsx';
 
 interface AskAnswerFormProps {
   line: ClassConnection;

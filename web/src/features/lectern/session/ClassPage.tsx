@@ -1,11 +1,10 @@
 import { type Board, boardClock, describeLane, whatDiffers } from '@undulan/core';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { useParams } from 'react-router';
+import { motionsOf, shownLanes } from '../../../panels/lanes/index.ts';
 import { Shell } from '../../../shell/index.ts';
 import { ClockProvider, useClock, useOnFrame } from '../../../time/index.ts';
 import { Empty, Loading, Toggle } from '../../../ui/index.ts';
-import { motionsOf } from '../lane-look.ts';
-import { shownLanes } from '../lane-view.ts';
 import { Lanes } from '../Lanes.tsx';
 import { LecternTime } from '../LecternTime.tsx';
 import { answerWords } from './ask-words.ts';
