@@ -69,7 +69,7 @@ try {
   const play = { direction: 0, frame: 1, atMs: 0, speed: 100, way: 'loop' };
   for (let version = 1; version <= A_SECOND * SECONDS; version++) {
     sentAt.set(version, performance.now());
-    const view = { version, boardId: board.id, covered: false, alone: null, over: false, trails: true, variants: {} };
+    const view = { version, boardId: board.id, covered: false, alone: null, laid: 'rows', trails: true, variants: {} };
     lead.emit('view', { view: { ...view, play: { ...play, frame: version } }, sure: true });
     await delay(1000 / A_SECOND / 2);
     const from = performance.now();

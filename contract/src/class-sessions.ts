@@ -34,6 +34,10 @@ export const ClassPlay = z.object({
 });
 export type ClassPlay = z.infer<typeof ClassPlay>;
 
+/** Lanes one above the other, in one picture, or side by side. */
+export const LanesLaid = z.enum(['rows', 'over', 'beside']);
+export type LanesLaid = z.infer<typeof LanesLaid>;
+
 /** How a board stands: small, and sent whenever something of it is another. */
 export const ClassView = z.object({
   /** Rises with every change; an older one that comes late is dropped. */
@@ -41,7 +45,7 @@ export const ClassView = z.object({
   boardId: z.string().max(64),
   covered: z.boolean(),
   alone: z.string().max(64).nullable(),
-  over: z.boolean(),
+  laid: LanesLaid.default('rows'),
   trails: z.boolean(),
   /** Lanes made another way than the board has them, by their ids. */
   variants: z.record(z.string().max(64), Variant),

@@ -85,6 +85,7 @@ export {
   ClassSession,
   ClassState,
   ClassView,
+  LanesLaid,
   NewAsk,
   NewClassSession,
 } from './class-sessions.ts';

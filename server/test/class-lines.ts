@@ -84,7 +84,7 @@ export const view = (lesson: StoredLesson, version: number, part: Partial<ClassV
   boardId: lesson.lesson.boards[0]!.id,
   covered: true,
   alone: null,
-  over: false,
+  laid: 'rows',
   trails: true,
   variants: {},
   play: { direction: 0, frame: 1, atMs: 0, speed: 100, way: 'loop' },

@@ -1,7 +1,11 @@
 import type { Created, LessonSummary, StoredLesson } from '@undulan/contract';
-import { createLesson } from '@undulan/core';
+import { createBoard, createLesson, createMotion, createSubject, usualVariant } from '@undulan/core';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { CourseModel, EnrolmentModel } from '../src/courses/course.model.ts';
+import { DEMO_INSTRUCTOR, DEMO_LEARNERS } from '../src/demo/demo-people.ts';
+import { PLATE_PICTURE_ID } from '../src/demo/made-scenes.ts';
+import { PersonModel } from '../src/people/person.model.ts';
 import { createHarness, type Harness } from './harness.ts';
 
 let harness: Harness;
@@ -89,6 +93,32 @@ test('lessons are copied and put in another order; an order that is none changes
   for (const wrong of [ids.slice(1), [...ids.slice(1), ids[1]!], [...ids, first!.id]])
     await instructor.put(`${lessonsPath()}/order`).send({ ids: wrong }).expect(400);
   expect((await listed(instructor)).map(({ id }) => id)).toEqual(turned);
+});
+
+test('a copy in another course shows its pictures to the people of that course, and keeps each once', async () => {
+  const elsewhere = await CourseModel.create({ title: 'Another kitchen' });
+  const members = await PersonModel.findAll({ where: { email: [DEMO_INSTRUCTOR.email, DEMO_LEARNERS.leif.email] } });
+  for (const { id, email } of members) {
+    const role = email === DEMO_INSTRUCTOR.email ? 'instructor' : 'learner';
+    await EnrolmentModel.create({ courseId: elsewhere.id, personId: id, role });
+  }
+  const look = { shape: 'picture', widthPx: 90, heightPx: 90, fill: '#6b7680', pictureId: PLATE_PICTURE_ID } as const;
+  const plate = createMotion([createSubject('plate', 'Plate', look, { x: 0, y: 0 })]);
+  const lane = { id: 'lane', name: 'It', variant: usualVariant('own'), motion: plate };
+  const lesson = createLesson('Plates', [createBoard('board', 'Plate', plate, [lane])]);
+  const { id } = (await instructor.post(lessonsPath()).send({ lesson }).expect(201)).body as Created;
+  const copied = async () => {
+    const copy = (await instructor.post(`/api/lessons/${id}/copies`).send({ courseId: elsewhere.id }).expect(201))
+      .body as Created;
+    const [board] = (await stored(instructor, copy.id)).lesson.boards;
+    return [board!.motion, board!.lanes[0]!.motion!].map(({ subjects }) => subjects[0]!.look.pictureId!);
+  };
+  const ids = [...(await copied()), ...(await copied())];
+  expect(new Set(ids).size).toBe(1);
+  expect(ids[0]).not.toBe(PLATE_PICTURE_ID);
+  const leif = await harness.signIn('leif');
+  await leif.get(`/api/pictures/${ids[0]!}`).expect(200);
+  await ines.get(`/api/pictures/${ids[0]!}`).expect(404);
 });
 
 test('a lesson that is none is refused with where it is wrong', async () => {

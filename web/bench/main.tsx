@@ -11,6 +11,7 @@ import { EditingPicture, EditingTime, Spread } from '../src/spread/index.ts';
 import { createStore } from '../src/state/index.ts';
 import { ClockProvider, useClock } from '../src/time/index.ts';
 import { crowdedMotion, denseMotion, drawnMotion } from './crowded-motion.ts';
+import { LanesBench } from './LanesBench.tsx';
 import type { BenchWindow } from './window.ts';
 
 /** The Bench over a crowded motion, without a server: what `npm run bench` drives and measures. */
@@ -63,29 +64,35 @@ if (isDense) store.dispatch(keysSelected({ keys: [{ subjectId: 'lid', channelId:
 createRoot(document.getElementById('root')!).render(
   <Provider store={store}>
     <Tooltip.Provider>
-      <ClockProvider range={motion.range} rate={motion.rate}>
-        <Report />
-        <main className="h-full">
-          <Spread
-            name="bench-page"
-            pages="both"
-            picture={
-              <EditingPicture
-                tone="take"
-                target={null}
-                noTarget="There is no target here."
-                targetShown={false}
-                onTargetShown={() => undefined}
-                courseId=""
-              >
-                <NumbersPanel />
-                <OwnCharts tone="take" target={null} />
-              </EditingPicture>
-            }
-            time={<EditingTime name="bench-page" tone="take" target={null} rangeFixed={null} />}
-          />
-        </main>
-      </ClockProvider>
+      {asked.has('lanes') ? (
+        <LanesBench>
+          <Report />
+        </LanesBench>
+      ) : (
+        <ClockProvider range={motion.range} rate={motion.rate}>
+          <Report />
+          <main className="h-full">
+            <Spread
+              name="bench-page"
+              pages="both"
+              picture={
+                <EditingPicture
+                  tone="take"
+                  target={null}
+                  noTarget="There is no target here."
+                  targetShown={false}
+                  onTargetShown={() => undefined}
+                  courseId=""
+                >
+                  <NumbersPanel />
+                  <OwnCharts tone="take" target={null} />
+                </EditingPicture>
+              }
+              time={<EditingTime name="bench-page" tone="take" target={null} rangeFixed={null} />}
+            />
+          </main>
+        </ClockProvider>
+      )}
     </Tooltip.Provider>
   </Provider>,
 );

@@ -39,6 +39,7 @@ const SCREENS = {
   '/exercises/:exerciseId/hand-out': async () => (await import('./features/setting/index.ts')).HandOutPage,
   '/drafts/:draftId': async () => (await import('./features/bench/index.ts')).BenchPage,
   '/lessons/:lessonId': async () => (await import('./features/lectern/index.ts')).LecternPage,
+  '/lessons/:lessonId/notes': async () => (await import('./features/lectern/index.ts')).NotesPage,
   '/lessons/:lessonId/boards/:boardId/lanes/:laneId': async () =>
     (await import('./features/lectern/index.ts')).LanePage,
   '/sessions/:code': async () => (await import('./features/lectern/index.ts')).ClassPage,

@@ -29,6 +29,11 @@ export async function roleIn(personId: string, courseId: string, what = 'course'
   return enrolment.role;
 }
 
+/** Whether the person has any part in a course. */
+export async function isMember(personId: string, courseId: string): Promise<boolean> {
+  return (await EnrolmentModel.count({ where: { personId, courseId } })) > 0;
+}
+
 function requireRole(role: CourseRole, required: CourseRole): void {
   if (role !== required)
     throw new ProblemError(

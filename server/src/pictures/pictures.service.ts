@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import type { CoursePicture, Created } from '@undulan/contract';
 import { col, fn, Op } from 'sequelize';
 import sharp from 'sharp';
-import { pictureFor, requireInstructor, roleIn } from '../access/access.ts';
+import { isMember, pictureFor, requireInstructor, roleIn } from '../access/access.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
@@ -94,6 +94,31 @@ export async function keepScenePicture(personId: string, courseId: string, bytes
   refuseBeyond('scenePictureBytes', kept.bytes + bytes.length);
   const { id } = await PictureModel.create({ courseId, ownerId: personId, hash, ...(await madeAnew(bytes)) });
   return { id };
+}
+
+/**
+ * Takes the pictures of scenes along into another course: those of them that a person may see and that are not there.
+ * Gives what each is called there. Throws `over-quota`.
+ */
+export async function takePicturesAlong(
+  personId: string,
+  pictureIds: readonly string[],
+  courseId: string,
+): Promise<Map<string, string>> {
+  const taken = new Map<string, string>();
+  const pictures = await PictureModel.findAll({ where: { id: [...pictureIds], courseId: { [Op.ne]: courseId } } });
+  for (const { id, courseId: from, type, bytes, hash } of pictures) {
+    if (!(await isMember(personId, from))) continue;
+    const known = hash && (await PictureModel.findOne({ where: { courseId, hash }, attributes: ['id'] }));
+    if (!known) {
+      const kept = await roomTaken({ courseId, ownerId: personId });
+      refuseBeyond('scenePictures', kept.count);
+      refuseBeyond('scenePictureBytes', kept.bytes + bytes.length);
+    }
+    const { id: there } = known || (await PictureModel.create({ courseId, ownerId: personId, type, bytes, hash }));
+    taken.set(id, there);
+  }
+  return taken;
 }
 
 /** The pictures of a course’s briefs, newest first, with how many of its briefs show each. */

@@ -1,3 +1,4 @@
+import type { LanesLaid } from '@undulan/contract';
 import type { Board } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useMemo } from 'react';
@@ -11,8 +12,7 @@ interface LanesProps {
   says: readonly string[];
   /** The lane shown alone; null for all of them. */
   alone: string | null;
-  /** Laid over each other in one picture. */
-  over: boolean;
+  laid: LanesLaid;
   trails: boolean;
   covered: boolean;
   actions: LaneActions;
@@ -25,11 +25,11 @@ const TIGHT = 'grid-cols-[minmax(0,1fr)_52%]';
 const TIGHT_PX = 860;
 
 /** The lanes of a board, one above the other: each its picture, and beside it its chart and what differs. */
-export function Lanes({ board, lanes, says, alone, over, trails, covered, actions }: LanesProps) {
+export function Lanes({ board, lanes, says, alone, laid, trails, covered, actions }: LanesProps) {
   const part = useMemo(() => movingPart(lanes.map(({ motion }) => motion)), [lanes]);
   const rows = board.lanes.flatMap((lane, i) => (alone === null || lane.id === alone ? [{ lane, i }] : []));
   const [measure, size] = useSize();
-  const tight = rows.length > 4 && (size?.widthPx ?? 0) >= TIGHT_PX;
+  const tight = laid === 'rows' && rows.length > 4 && (size?.widthPx ?? 0) >= TIGHT_PX;
   const side = ({ lane, i }: (typeof rows)[number]) => (
     <LaneSide
       key={lane.id}
@@ -45,11 +45,24 @@ export function Lanes({ board, lanes, says, alone, over, trails, covered, action
       tight={tight}
     />
   );
-  if (over && alone === null)
+  if (laid === 'over' && alone === null)
     return (
       <div ref={measure} className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_minmax(15rem,28%)] gap-4">
         <LanePicture lanes={lanes} part={part} trails={trails} label={`All lanes of ${board.name}, over each other`} />
         <div className="grid content-start gap-4 overflow-y-auto">{rows.map(side)}</div>
+      </div>
+    );
+  if (laid === 'beside' && alone === null)
+    return (
+      <div
+        ref={measure}
+        className="grid h-full min-h-0 grid-rows-[minmax(8rem,1fr)_auto] gap-x-3 gap-y-2"
+        style={{ gridTemplateColumns: `repeat(${rows.length}, minmax(0, 1fr))` }}
+      >
+        {rows.map(({ lane, i }) => (
+          <OnePicture key={lane.id} shown={lanes[i]!} part={part} trails={trails} />
+        ))}
+        {rows.map(side)}
       </div>
     );
   return (

@@ -1,4 +1,4 @@
-import type { StoredLesson } from '@undulan/contract';
+import type { LanesLaid, StoredLesson } from '@undulan/contract';
 import { type Board, boardClock, describeLane, type MotionDocument, whatDiffers } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useCallback, useMemo, useState } from 'react';
@@ -29,6 +29,7 @@ import { LessonEnd } from './LessonEnd.tsx';
 import { LessonMenu } from './LessonMenu.tsx';
 import { MoveDialog } from './MoveDialog.tsx';
 import { NameInput } from './NameInput.tsx';
+import { usePresenting } from './presenting.ts';
 import { AskPanel, useLeading } from './session/index.ts';
 import { StaleDialog } from './StaleDialog.tsx';
 import { useFullScreen } from './use-full-screen.ts';
@@ -49,13 +50,17 @@ export function Lectern({ stored }: { stored: StoredLesson }) {
   const mayKeep = stored.role === 'instructor';
   const [address, setAddress] = useSearchParams();
   const chosen = address.get('board');
-  const setChosen = (boardId: string): void => setAddress({ board: boardId }, { replace: true });
+  const setChosen = useCallback(
+    (boardId: string): void => setAddress({ board: boardId }, { replace: true }),
+    [setAddress],
+  );
   const board = lesson.boards.find(({ id }) => id === chosen) ?? lesson.boards[0];
   const [from, setFrom] = useState<'board' | 'lane' | null>(null);
   const [isFull, toggleFull] = useFullScreen();
   // On a projector it is shown, not made: no notes, no fields.
   const mayMake = mayKeep && !isFull;
   const leading = useLedSession(stored);
+  usePresenting(stored.id, lesson, board?.id, setChosen);
   const onMove = (name: string, motion: MotionDocument): void => {
     if (from === 'lane' && board) change((now) => withBoard(now, board.id, (one) => addLane(one, name, motion)));
     else {
@@ -156,7 +161,7 @@ function BoardOnLectern({ stored, editing, board, shell, aside, leading, isFull,
   const mayMake = stored.role === 'instructor' && !isFull;
   const [covered, setCovered] = useState(board.coversFirst);
   const [alone, setAlone] = useState<string | null>(null);
-  const [over, setOver] = useState(false);
+  const [laid, setLaid] = useState<LanesLaid>('rows');
   const [trails, setTrails] = useState(true);
   const motions = useMemo(() => motionsOf(board), [board]);
   const clock = useMemo(() => boardClock(motions, board.alignedAt), [motions, board.alignedAt]);
@@ -189,7 +194,7 @@ function BoardOnLectern({ stored, editing, board, shell, aside, leading, isFull,
         }
       : null,
   };
-  const led = useMemo(() => ({ covered, alone, over, trails }), [covered, alone, over, trails]);
+  const led = useMemo(() => ({ covered, alone, laid, trails }), [covered, alone, laid, trails]);
   return (
     <ClockProvider range={clock.range} rate={clock.rate}>
       <Leading line={leading.line} board={board} led={led} />
@@ -229,14 +234,17 @@ function BoardOnLectern({ stored, editing, board, shell, aside, leading, isFull,
                   motion={motions[0]!}
                   onChoice={(part) => edit((one) => ({ ...one, ...part }))}
                 />
-                <Toggle
-                  small
-                  on={over}
-                  disabledReason={alone !== null && 'One lane is shown alone.'}
-                  onClick={() => setOver(!over)}
-                >
-                  Over each other
-                </Toggle>
+                {(['over', 'beside'] as const).map((way) => (
+                  <Toggle
+                    key={way}
+                    small
+                    on={laid === way}
+                    disabledReason={alone !== null && 'One lane is shown alone.'}
+                    onClick={() => setLaid(laid === way ? 'rows' : way)}
+                  >
+                    {way === 'over' ? 'Over each other' : 'Side by side'}
+                  </Toggle>
+                ))}
                 <Toggle small on={trails} onClick={() => setTrails(!trails)}>
                   Trails
                 </Toggle>
@@ -254,7 +262,7 @@ function BoardOnLectern({ stored, editing, board, shell, aside, leading, isFull,
                 )}
               </div>
               <div className="min-h-0 flex-1 overflow-y-auto">
-                <Lanes {...{ board, lanes, says, alone, over, trails, covered, actions }} />
+                <Lanes {...{ board, lanes, says, alone, laid, trails, covered, actions }} />
               </div>
             </div>
             {leading.asking && leading.line && leading.now && (

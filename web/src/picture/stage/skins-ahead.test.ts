@@ -10,6 +10,7 @@ let drawnHere = 0;
 let workers: { asked: unknown[]; answer: (frame: number) => void; ended: boolean }[] = [];
 
 beforeEach(() => {
+  vi.useFakeTimers();
   drawnHere = 0;
   workers = [];
   const image = () => ({ close: vi.fn() });
@@ -50,9 +51,9 @@ beforeEach(() => {
   );
 });
 
-function put(motion: ReturnType<typeof createMotion>, frame: number) {
+function put(motion: ReturnType<typeof createMotion>, frame: number, maskFrame = MASK_FRAME) {
   const context = { save: vi.fn(), restore: vi.fn(), resetTransform: vi.fn(), drawImage: vi.fn(), globalAlpha: 1 };
-  putSkin(context as unknown as CanvasRenderingContext2D, motion, MASK_FRAME, { ...skin(frame), opacity: 0.3 });
+  putSkin(context as unknown as CanvasRenderingContext2D, motion, maskFrame, { ...skin(frame), opacity: 0.3 });
   return context;
 }
 
@@ -60,6 +61,9 @@ test('a skin that was drawn ahead is only laid down; one that was not is drawn n
   const motion = createMotion([]);
   drawAhead(motion, MASK_FRAME, [skin(4), skin(5)]);
   drawAhead(motion, MASK_FRAME, [skin(4), skin(5)]);
+  // Not before the frame that asked is drawn.
+  expect(workers).toHaveLength(0);
+  vi.runAllTimers();
   expect(workers).toHaveLength(1);
   // The motion itself, then each skin once, though asked for twice.
   expect(workers[0]!.asked).toEqual([{ motion, maskFrame: MASK_FRAME }, skin(4), skin(5)]);
@@ -74,11 +78,17 @@ test('a skin that was drawn ahead is only laid down; one that was not is drawn n
 test('of a motion that was changed nothing old is shown', () => {
   const motion = createMotion([]);
   drawAhead(motion, MASK_FRAME, [skin(4)]);
+  vi.runAllTimers();
   workers[0]!.answer(4);
   const changed = { ...motion, range: { first: 1, last: 12 } };
   put(changed, 4);
   expect(drawnHere).toBe(1);
   expect(workers[0]!.ended).toBe(true);
+  // What was about to be asked for is not, once the motion is another or the picture's size.
+  drawAhead(changed, MASK_FRAME, [skin(6)]);
+  put(changed, 6, { ...MASK_FRAME, width: 120 });
+  vi.runAllTimers();
+  expect(workers).toHaveLength(1);
 });
 
 test('a browser without workers draws them itself', () => {

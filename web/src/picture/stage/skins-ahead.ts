@@ -77,10 +77,13 @@ export function putSkin(
 export function drawAhead(motion: MotionDocument, maskFrame: MaskFrame, masks: readonly MaskOf[]): void {
   if (typeof Worker === 'undefined') return;
   begin(motion, maskFrame);
-  for (const mask of masks) {
-    const name = nameOf(mask);
-    if (ready.has(name) || asked.has(name)) continue;
-    asked.add(name);
-    started(motion, maskFrame).postMessage(mask);
-  }
+  const missing = masks.filter((mask) => !ready.has(nameOf(mask)) && !asked.has(nameOf(mask)));
+  if (missing.length === 0) return;
+  for (const mask of missing) asked.add(nameOf(mask));
+  const frame = frameShown;
+  // Once this frame is on screen: both at once would share what the machine has.
+  setTimeout(() => {
+    if (motion !== motionShown || frame !== frameShown) return;
+    for (const mask of missing) started(motion, maskFrame).postMessage(mask);
+  });
 }

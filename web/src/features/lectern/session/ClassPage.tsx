@@ -77,7 +77,7 @@ function Followed({ line, now, board, follows, shell }: FollowedProps) {
     () => motions.map((motion, i) => (i === 0 ? describeLane(motion) : whatDiffers(motions[0]!, motion, TOLERANCES))),
     [motions],
   );
-  const { alone, over, trails, covered } = now.view!;
+  const { alone, laid, trails, covered } = now.view!;
   const asked = now.asks.findLast(({ boardId, closed, revealed }) => boardId === board.id && (!closed || revealed));
   const ended = now.status === 'ended';
   // Another instructor may look on, too.
@@ -96,7 +96,7 @@ function Followed({ line, now, board, follows, shell }: FollowedProps) {
               {board.text !== '' && <p className="text-sm text-faint">{board.text}</p>}
               <div className="min-h-0 flex-1 overflow-y-auto">
                 <Lanes
-                  {...{ board, lanes, says, over, trails, covered }}
+                  {...{ board, lanes, says, laid, trails, covered }}
                   alone={board.lanes.some(({ id }) => id === alone) ? alone : null}
                   actions={{ onVariant: null, onSolo: null, keeping: null }}
                 />

@@ -30,7 +30,7 @@ const view = (version: number, frame = 1): ClassView => ({
   boardId: 'board',
   covered: false,
   alone: null,
-  over: false,
+  laid: 'rows',
   trails: true,
   variants: {},
   play: { direction: 0, frame, atMs: 0, speed: 100, way: 'loop' },

@@ -23,7 +23,7 @@ const motion = createMotion([
 ]);
 const lane = { id: 'a', name: 'Even', variant: usualVariant('even'), motion: null };
 const board = createBoard('board', 'Lid', motion, [lane]);
-const LED = { covered: false, alone: null, over: false, trails: true };
+const LED = { covered: false, alone: null, laid: 'rows' as const, trails: true };
 
 /** A line to a class that keeps what is said on it. */
 function fakeLine(view: ClassView | null = null) {

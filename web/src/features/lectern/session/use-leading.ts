@@ -1,4 +1,4 @@
-import type { ClassPlay, ClassView } from '@undulan/contract';
+import type { ClassPlay, ClassView, LanesLaid } from '@undulan/contract';
 import { type Board, sameData } from '@undulan/core';
 import { useEffect, useRef } from 'react';
 import { type PlaybackClock, useClock } from '../../../time/index.ts';
@@ -12,7 +12,7 @@ const REST_MS = 120;
 export interface LedView {
   covered: boolean;
   alone: string | null;
-  over: boolean;
+  laid: LanesLaid;
   trails: boolean;
 }
 
