@@ -37,7 +37,7 @@ test('a learner trains the eye by keys, is told what it was, and finds the resul
   await expect(page.getByRole('row', { name: /^Sena Aydin .* frames?/ })).toBeVisible();
 });
 
-test('an instructor sets a drill with a due date; a learner finds it on the course, does it, and it is counted', async ({
+test('an instructor sets a drill by a date; a learner finds it on the course, does it, and is counted', async ({
   page,
 }) => {
   await signIn(page, 'Marta Olesen');

@@ -162,3 +162,30 @@ test('on the whole screen it is shown, not made: no notes, no fields', async ({ 
   await page.getByRole('button', { name: 'Leave full screen' }).click();
   await expect(page.getByRole('region', { name: 'Only you see' })).toBeVisible();
 });
+
+test('notes stand in a window of their own, which steps from board to board; lanes lie side by side', async ({
+  page,
+}) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('link', { name: '3 Spacing' }).click();
+  await page.getByRole('button', { name: 'Side by side' }).click();
+  const lanes = page.getByRole('img', { name: /^Picture of/ });
+  const boxes = await Promise.all((await lanes.all()).map((lane) => lane.boundingBox()));
+  expect(new Set(boxes.map((box) => box!.y)).size).toBe(1);
+  await page.getByRole('button', { name: 'More of this lesson' }).click();
+  const opened = page.waitForEvent('popup');
+  await page.getByRole('menuitem', { name: 'Your notes in a window of their own' }).click();
+  const notes = await opened;
+  const heading = notes.getByRole('heading', { level: 1 });
+  await expect(notes.getByText(/board 1 of \d/)).toBeVisible();
+  const first = (await heading.textContent())!;
+  await expectAccessible(notes);
+  await notes.getByRole('button', { name: 'Next board' }).click();
+  await expect(notes.getByText(/board 2 of \d/)).toBeVisible();
+  await expect(heading).not.toHaveText(first);
+  await expect(page.getByLabel('Name of the board')).toHaveValue((await heading.textContent())!);
+  // What is written at the Lectern is read in the window.
+  await page.getByLabel('Your notes').fill('Hand the glass round first.');
+  await page.getByLabel('Your notes').blur();
+  await expect(notes.getByText('Hand the glass round first.')).toBeVisible();
+});

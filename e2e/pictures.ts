@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { drag, exerciseRow, goToFrame, keyMark, openBench, saved, signIn, undoAll } from './steps.ts';
+import { exerciseRow, goToFrame, keyMark, openBench, saved, signIn, undoAll } from './steps.ts';
 
 /** The current look of each main view, from the demo course: `npm run screenshots`. */
 async function picture(page: Page, name: string): Promise<void> {
@@ -96,26 +96,6 @@ test('desk', async ({ page }) => {
   await picture(page, 'desk-edits');
 });
 
-test('desk, drawing', async ({ page }) => {
-  await signIn(page, 'Marta Olesen');
-  await page.getByRole('link', { name: /Drawer slide, Leif Arnesen/ }).click();
-  await page.getByRole('button', { name: 'Curve', exact: true }).click();
-  await page.getByRole('button', { name: 'Speed', exact: true }).click();
-  await page.getByRole('button', { name: 'Loom', exact: true }).click();
-  await page.getByRole('tab', { name: /Notes/ }).click();
-  await goToFrame(page, 10);
-  const take = (await page.getByLabel('The take', { exact: true }).boundingBox())!;
-  const across = (px: number): number => (px / 960) * take.width;
-  await page.getByRole('button', { name: 'Arrow', exact: true }).click();
-  await drag(page, { x: take.x + across(430), y: take.y + across(170) }, { x: across(190), y: 0 });
-  await page.getByRole('button', { name: 'Pose', exact: true }).click();
-  await drag(page, { x: take.x + across(400), y: take.y + across(300) }, { x: across(110), y: 0 });
-  await page
-    .getByLabel(/^New note on frame 10/)
-    .fill('Here it has left already. Drag your first key back by two and see.');
-  await picture(page, 'desk-drawing');
-});
-
 test('review', async ({ page }) => {
   await signIn(page, 'Jonah Whitby');
   await exerciseRow(page, 'Drawer slide')
@@ -140,21 +120,28 @@ test('planner', async ({ page }) => {
   await page.getByRole('button', { name: 'Planner' }).click();
   await page.waitForURL(/planner/);
   const address = page.url().split('?')[0];
-  const pictures = {
-    'planner-act':
-      'tool=act&length=46f&run=0-516-924-1837&run=0-544-990-1887&run=0-492-900-1842' +
-      '&beat=reach&beat=grip&beat=pull&beat=stop',
-    'planner-distance': 'tool=distance&length=577f',
-  };
-  for (const [name, query] of Object.entries(pictures)) {
-    await page.goto(`${address}?${query}`);
-    await expect(page.getByRole('navigation', { name: 'Calculators' })).toBeVisible();
-    if (name === 'planner-distance') {
-      await page.getByRole('button', { name: 'Run together' }).click();
-      await page.waitForTimeout(1500);
-    }
-    await picture(page, name);
+  const runs = 'run=0-516-924-1837&run=0-544-990-1887&run=0-492-900-1842&beat=reach&beat=grip&beat=pull&beat=stop';
+  await page.goto(`${address}?tool=act&length=46f&${runs}`);
+  await expect(page.getByRole('navigation', { name: 'Calculators' })).toBeVisible();
+  await picture(page, 'planner-act');
+});
+
+test('a drill, and what a learner sees', async ({ page }) => {
+  await signIn(page, 'Sena Aydin');
+  await page.getByRole('button', { name: 'Drills' }).click();
+  await expect(page.getByRole('img', { name: /^Over time/ })).toBeVisible();
+  await page.getByRole('region', { name: 'Your drills' }).scrollIntoViewIfNeeded();
+  await picture(page, 'drills');
+  await page.getByLabel('Which fault').selectOption('Drift');
+  await page.getByRole('button', { name: 'Begin Spot the fault' }).click();
+  for (let trial = 1; trial <= 8; trial++) {
+    await page.getByText(`trial ${trial} of 40`).waitFor();
+    await page.keyboard.press('ArrowLeft');
+    if (trial < 8) await page.keyboard.press('Enter');
   }
+  await page.getByRole('region', { name: 'So far' }).waitFor();
+  await page.waitForTimeout(2500);
+  await picture(page, 'drill');
 });
 
 test('lectern, and a session on a learner’s side', async ({ page, browser }) => {

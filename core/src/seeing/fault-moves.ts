@@ -141,7 +141,14 @@ function falls(motion: MotionDocument): boolean {
   return to![1]! - from![1]! > Math.abs(to![0]! - from![0]!);
 }
 
-const any = (): boolean => true;
+/** Between keys of a move there is room for an ease to be seen; a pose on each frame has none. */
+const LEAST_ROOM = 5;
+
+/** Whether its stretches can be eased without stopping at each drawing. */
+export function isEasable(motion: MotionDocument): boolean {
+  const events = mainMovement(motion)?.events ?? [];
+  return events.every((frame, i) => i === 0 || frame - events[i - 1]! >= LEAST_ROOM);
+}
 
 export const FAULT_MOVES: Record<DrillFault, FaultMove> = {
   float: {
@@ -154,13 +161,13 @@ export const FAULT_MOVES: Record<DrillFault, FaultMove> = {
   },
   'hard-stop': {
     sizes: steps(5, 100),
-    fits: any,
+    fits: isEasable,
     make: (motion, size) => ({ clean: eased(motion), faulty: easedMotion(motion, EASE, EASE * (1 - size / 100)) }),
   },
   drift: {
     sizes: [0.25, 0.5, 0.75, 1, 1.5, 2, 3, 4, 6, 8, 12],
-    fits: any,
-    make: (motion, size) => creeping(eased(motion), size / 100),
+    fits: () => true,
+    make: (motion, size) => creeping(isEasable(motion) ? eased(motion) : motion, size / 100),
   },
   'late-pose': {
     sizes: steps(1, LATEST),
@@ -173,7 +180,7 @@ export const FAULT_MOVES: Record<DrillFault, FaultMove> = {
   'popped-arc': { sizes: steps(4, 72), fits: (motion) => stepsOf(motion).length > 0, make: popped },
   'missing-ease': {
     sizes: steps(5, 100),
-    fits: any,
+    fits: isEasable,
     make: (motion, size) => {
       const left = EASE * (1 - size / 100);
       return { clean: eased(motion), faulty: easedMotion(motion, left, left) };

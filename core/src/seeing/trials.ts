@@ -12,7 +12,7 @@ import {
 } from '../teaching/index.ts';
 import { framesPerSecond } from '../time/index.ts';
 import { chosenOf, type DrillAnswer, isMatch, SIZES, trainedBy } from './drill-kinds.ts';
-import { FAULT_MOVES, landingLater } from './fault-moves.ts';
+import { FAULT_MOVES, isEasable, landingLater } from './fault-moves.ts';
 import { seededRandom } from './seeded.ts';
 import { nextTrial } from './threshold.ts';
 
@@ -108,7 +108,7 @@ export function makeChoice(
 ): ChoiceTrial {
   const draw = seededRandom(seed);
   const answer = draw() < 0.5 ? 'left' : 'right';
-  const fit = fault ? moves.filter(FAULT_MOVES[fault].fits) : moves;
+  const fit = moves.filter(fault ? FAULT_MOVES[fault].fits : drill.kind === 'lands-later' ? () => true : isEasable);
   const sides = sidesOf(drill, fault, moveFor(fit, fault, draw), size, draw);
   const room = drill.kind === 'lands-later' ? SIZES['lands-later']!.at(-1)! : fault === 'late-pose' ? LANDS_ROOM : 0;
   const [asked, other] = shownAlike(sides, room);
@@ -148,7 +148,9 @@ function landingOf(motion: MotionDocument): number | null {
 /** One move to tell something of: the same for the same seed. */
 export function makeMatch({ kind }: Drill, moves: readonly MotionDocument[], seed: number): MatchTrial {
   const draw = seededRandom(seed);
-  const fit = moves.filter((move) => movesThroughout(move) && (kind !== 'tap-contact' || landingOf(move) !== null));
+  const suits = (move: MotionDocument): boolean =>
+    kind === 'tap-contact' ? landingOf(move) !== null : kind !== 'drag-chart' || isEasable(move);
+  const fit = moves.filter((move) => movesThroughout(move) && suits(move));
   const own = moveFor(fit, kind === 'tap-contact' ? 'float' : null, draw);
   const amount = Math.round(SHORTEST * (LONGEST / SHORTEST) ** draw());
   // What goes in one go leaves slowly and lands at speed; what bounces does so by itself.

@@ -17,8 +17,9 @@ export function OwnDrills({ courseId }: { courseId: string }) {
   const by = useMemo(() => resultsBy(data ?? []), [data]);
   const [chosen, setChosen] = useState<Trained | null>(null);
   if (!data || data.length === 0) return null;
-  const newest = data.find(({ guessed }) => !guessed)?.results[0]?.of ?? null;
-  const of = chosen !== null && by.has(chosen) ? chosen : newest;
+  // At first what there is most of.
+  const [[most] = [null]] = Array.from(by).sort(([, one], [, other]) => other.length - one.length);
+  const of = chosen !== null && by.has(chosen) ? chosen : most;
   const points = of && by.get(of);
   return (
     <section aria-label="Your drills" className="grid gap-3">

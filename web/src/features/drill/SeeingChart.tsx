@@ -26,7 +26,11 @@ export function SeeingChart({ points, unit, says }: SeeingChartProps) {
     chart.setOption({
       animation: false,
       grid: { left: 44, right: 20, top: 28, bottom: 24 },
-      xAxis: { type: 'time', axisLabel: { color: faint, hideOverlap: true }, splitLine: { show: false } },
+      xAxis: {
+        type: 'time',
+        axisLabel: { color: faint, hideOverlap: true, formatter: '{d} {MMM}' },
+        splitLine: { show: false },
+      },
       yAxis: {
         type: 'value',
         name: unit,

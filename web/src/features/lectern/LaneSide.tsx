@@ -76,7 +76,7 @@ function LaneHeading({
 }: Omit<LaneSideProps, 'chart' | 'covered' | 'says' | 'tight'>) {
   const { keeping } = actions;
   return (
-    <div className="flex items-center gap-2">
+    <div className="flex flex-wrap items-center gap-x-2">
       <svg width={30} height={6} aria-hidden="true" className="shrink-0">
         <line
           x1={0}
@@ -93,12 +93,12 @@ function LaneHeading({
           label={`Name of lane ${at + 1}`}
           what="the lane"
           most={60}
-          className="flex-1 text-[0.94rem]"
+          className="flex-1 basis-32 text-[0.94rem]"
           value={lane.name}
           onName={(name) => keeping.onRename(lane.id, name)}
         />
       ) : (
-        <h3 className="min-w-0 flex-1 truncate text-[0.94rem]">{lane.name}</h3>
+        <h3 className="min-w-0 flex-1 basis-32 truncate text-[0.94rem]">{lane.name}</h3>
       )}
       {actions.onSolo && (
         <Toggle small on={alone} onClick={() => actions.onSolo!(lane.id)} aria-label={`Only ${lane.name}`}>

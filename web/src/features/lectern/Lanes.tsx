@@ -18,18 +18,20 @@ interface LanesProps {
   actions: LaneActions;
 }
 
-/** Of many lanes the words stand beside the chart, instead of beneath it. */
+/** Where lanes are low the words stand beside the chart, instead of beneath it. */
 const ROOMY = 'grid-cols-[minmax(0,1fr)_minmax(15rem,28%)]';
 const TIGHT = 'grid-cols-[minmax(0,1fr)_52%]';
 /** Beneath each other where there is no room for that. */
 const TIGHT_PX = 860;
+/** Room for name, chart, two lines of words and an amount. */
+const LOW_PX = 165;
 
 /** The lanes of a board, one above the other: each its picture, and beside it its chart and what differs. */
 export function Lanes({ board, lanes, says, alone, laid, trails, covered, actions }: LanesProps) {
   const part = useMemo(() => movingPart(lanes.map(({ motion }) => motion)), [lanes]);
   const rows = board.lanes.flatMap((lane, i) => (alone === null || lane.id === alone ? [{ lane, i }] : []));
   const [measure, size] = useSize();
-  const tight = laid === 'rows' && rows.length > 4 && (size?.widthPx ?? 0) >= TIGHT_PX;
+  const tight = laid === 'rows' && size !== null && size.heightPx / rows.length < LOW_PX && size.widthPx >= TIGHT_PX;
   const side = ({ lane, i }: (typeof rows)[number]) => (
     <LaneSide
       key={lane.id}
@@ -66,13 +68,16 @@ export function Lanes({ board, lanes, says, alone, laid, trails, covered, action
       </div>
     );
   return (
-    <div ref={measure} className="grid h-full min-h-0 gap-2.5" style={{ gridAutoRows: 'minmax(max-content, 1fr)' }}>
-      {rows.map((row) => (
-        <div key={row.lane.id} className={clsx('grid min-h-24 gap-4', tight ? TIGHT : ROOMY)}>
-          <OnePicture shown={lanes[row.i]!} part={part} trails={trails} />
-          {side(row)}
-        </div>
-      ))}
+    <div ref={measure} className="h-full min-h-0">
+      {/* All as high as each other: their pictures are compared. */}
+      <div className="grid min-h-full auto-rows-fr gap-2.5">
+        {rows.map((row) => (
+          <div key={row.lane.id} className={clsx('grid min-h-24 gap-4', tight ? TIGHT : ROOMY)}>
+            <OnePicture shown={lanes[row.i]!} part={part} trails={trails} />
+            {side(row)}
+          </div>
+        ))}
+      </div>
     </div>
   );
 }
