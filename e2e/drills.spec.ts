@@ -25,7 +25,7 @@ test('a learner trains the eye by keys, is told what it was, and finds the resul
     if (trial < 8) await page.keyboard.press('Enter');
   }
   await expect(page.getByRole('region', { name: 'So far' })).toContainText(
-    /You see .* frames? \(.* to .*\), 3 times in 4\./,
+    /You see .* frames? of lateness at 24 fps \(.* to .*\), 3 times in 4\./,
   );
   await page.getByRole('button', { name: 'Stop here' }).click();
   const own = page.getByRole('region', { name: 'Your drills' });

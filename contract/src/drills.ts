@@ -71,7 +71,7 @@ export const LearnerDrills = z.object({
   learnerId: z.string(),
   learnerName: z.string(),
   runs: z.int(),
-  sees: z.array(DrillResult.extend({ doneAt: z.string(), guessed: z.boolean() })),
+  sees: z.array(DrillResult.extend({ doneAt: z.string(), guessed: z.boolean(), fps: z.int() })),
   takes: z.array(FaultOfTakes),
 });
 export type LearnerDrills = z.infer<typeof LearnerDrills>;

@@ -1,7 +1,5 @@
 import type { FindingKind } from '../reading/index.ts';
-import type { Drill, DrillFault, DrillKind } from '../teaching/index.ts';
-
-const of = (kind: DrillKind, fault: DrillFault | null = null): Drill => ({ kind, fault });
+import { createDrill as of, type Drill } from '../teaching/index.ts';
 
 /** The drill that trains the eye for a kind of finding; what cannot be seen by playing it has none. */
 export const DRILL_FOR: Partial<Record<FindingKind, Drill>> = {

@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest';
+import { createDrill } from '../teaching/index.ts';
 import type { Matched } from './drill-kinds.ts';
 import { estimateMatch, resultsOf } from './drill-results.ts';
 import { seededRandom } from './seeded.ts';
@@ -31,7 +32,7 @@ test('who answers too much each time has a bias; of one answer all is it', () =>
 test('faults in turn are told apart, with how often they were called what they are', () => {
   const fault = 'drift' as const;
   const seen = { size: 4, right: true, fault };
-  const { results, guessed } = resultsOf({ kind: 'spot-the-fault', fault: null }, [
+  const { results, guessed } = resultsOf(createDrill('spot-the-fault'), [
     { ...seen, named: 'drift' },
     { ...seen, named: 'float' },
     { ...seen, right: false, named: 'drift' },
@@ -44,5 +45,5 @@ test('faults in turn are told apart, with how often they were called what they a
   expect(guessed).toBe(false);
   expect(results.every(({ low, size, high }) => low < size && size < high)).toBe(true);
   // Unasked names are none.
-  expect(resultsOf({ kind: 'spot-the-fault', fault }, [seen]).results[0]!.named).toBeNull();
+  expect(resultsOf(createDrill('spot-the-fault', fault), [seen]).results[0]!.named).toBeNull();
 });

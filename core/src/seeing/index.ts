@@ -5,7 +5,7 @@ export type { Answered, Threshold } from './threshold.ts';
 export { nextStep, restOf } from './staircase.ts';
 export { isAnswerOf, isMatch, SIZES } from './drill-kinds.ts';
 export type { Chosen, DrillAnswer, Matched, Trained } from './drill-kinds.ts';
-export { fitForDrills, isChoice, makeChoice, makeMatch, trialOf } from './trials.ts';
+export { isChoice, makeChoice, makeMatch, movesForDrill, trialOf } from './trials.ts';
 export type { ChoiceTrial, MatchTrial } from './trials.ts';
 export { estimateMatch, resultsOf } from './drill-results.ts';
 export type { DrillResult } from './drill-results.ts';

@@ -4,6 +4,7 @@ import type { MotionDocument } from '../motion/document/schema.ts';
 import { trackValues } from '../motion/sampling/track.ts';
 import { READY_MODELS, usualNumbers } from '../ready/index.ts';
 import {
+  createDrill,
   type Drill,
   DRILL_FAULTS,
   DRILL_KINDS,
@@ -12,7 +13,15 @@ import {
   whatDiffers,
 } from '../teaching/index.ts';
 import { isAnswerOf, isMatch, SIZES } from './drill-kinds.ts';
-import { type ChoiceTrial, fitForDrills, isChoice, makeChoice, makeMatch, type MatchTrial, trialOf } from './trials.ts';
+import {
+  type ChoiceTrial,
+  isChoice,
+  makeChoice,
+  makeMatch,
+  type MatchTrial,
+  movesForDrill,
+  trialOf,
+} from './trials.ts';
 
 const TOLERANCES = { keyFrames: 1, spacingPercent: 2 };
 const glass = glassSlide(
@@ -33,11 +42,11 @@ const three = glassSlide(
 const ready = (id: keyof typeof READY_MODELS): MotionDocument =>
   READY_MODELS[id].build(usualNumbers(READY_MODELS[id]) as never);
 
-const drillOf = (kind: Drill['kind'], fault: DrillFault | null = null): Drill => ({ kind, fault });
+const drillOf = createDrill;
 const choice = (drill: Drill, size: number, seed: number, moves: MotionDocument[] = [glass]) =>
   makeChoice(drill, moves, { size, isCatch: false, fault: drill.fault, seed });
-const sides = ({ left, right, answer }: ChoiceTrial) =>
-  (answer === 'left' ? [left, right] : [right, left]) as [MotionDocument, MotionDocument];
+const sides = ({ left, right, answer }: ChoiceTrial): [MotionDocument, MotionDocument] =>
+  answer === 'left' ? [left, right] : [right, left];
 
 /** Where the main subject is, frame by frame. */
 function way(motion: MotionDocument): number[][] {
@@ -196,13 +205,42 @@ test('lateness is asked for in whole frames only; answers that no drill asks for
   expect(isAnswerOf(drillOf('spot-the-fault', 'drift'), { size: 4, right: true, fault: 'drift' })).toBe(true);
 });
 
-test('a move too short, too slow or that stands still trains nobody', () => {
-  expect(fitForDrills(glass)).toBe(true);
-  expect(fitForDrills({ ...glass, rate: { num: 8, den: 1 } })).toBe(false);
-  const short = [
-    [1, 0],
-    [5, 90],
-  ] as const;
-  expect(fitForDrills(glassSlide(short, { last: 9 }))).toBe(false);
-  expect(fitForDrills(glassSlide([[1, 0]], { last: 9 }))).toBe(false);
+test('a move too short or that stands still trains nobody; all are shown at the rate of the drill', () => {
+  const fit = (move: MotionDocument, fps: Drill['fps'] = 24) =>
+    movesForDrill([move], { ...drillOf('lands-later'), fps });
+  expect(fit(glass)).toEqual([glass]);
+  const [finer] = fit(glass, 48);
+  expect([finer!.rate, mainMovement(finer!)!.events]).toEqual([{ num: 48, den: 1 }, [1, 33]]);
+  expect(
+    fit(
+      glassSlide(
+        [
+          [1, 0],
+          [5, 90],
+        ],
+        { last: 9 },
+      ),
+    ),
+  ).toEqual([]);
+  expect(fit(glassSlide([[1, 0]], { last: 9 }))).toEqual([]);
+  // Eight frames at 24 are four at 12: too few.
+  expect(
+    fit(
+      glassSlide(
+        [
+          [1, 0],
+          [9, 90],
+        ],
+        { last: 12 },
+      ),
+      12,
+    ),
+  ).toEqual([]);
+  const noMoves = makeChoice({ ...drillOf('lands-later'), fps: 60 }, [], {
+    size: 3,
+    isCatch: false,
+    fault: null,
+    seed: 1,
+  });
+  expect(noMoves.left.rate).toEqual({ num: 60, den: 1 });
 });

@@ -37,14 +37,21 @@ export interface MatchTrial {
 
 export const isChoice = (trial: ChoiceTrial | MatchTrial): trial is ChoiceTrial => 'answer' in trial;
 
-/** Less than this takes a move too short to be judged, and shows a rate too low. */
+/** Less than this takes a move too short to be judged, in frames. */
 const LEAST_FRAMES = 8;
-const LEAST_FPS = 12;
 
-/** Moves that an eye can be trained on. */
-export function fitForDrills(motion: MotionDocument): boolean {
-  const events = mainMovement(motion)?.events ?? [];
-  return events.length > 1 && events.at(-1)! - events[0]! >= LEAST_FRAMES && framesPerSecond(motion.rate) >= LEAST_FPS;
+function atRate(motion: MotionDocument, fps: number): MotionDocument {
+  return framesPerSecond(motion.rate) === fps ? motion : variantOf(motion, { kind: 'rate', amount: fps });
+}
+
+/** Those of some moves that an eye can be trained on, at a drill's rate. */
+export function movesForDrill(moves: readonly MotionDocument[], { fps }: Drill): MotionDocument[] {
+  return moves
+    .map((move) => atRate(move, fps))
+    .filter((move) => {
+      const events = mainMovement(move)?.events ?? [];
+      return events.length > 1 && events.at(-1)! - events[0]! >= LEAST_FRAMES;
+    });
 }
 
 const STAND_INS: Partial<Record<DrillFault, ReadyModelId>> = {
@@ -66,8 +73,13 @@ const onOnes = (motion: MotionDocument): MotionDocument => ({
 });
 
 /** One of the moves that fit, drawn from the seed; of none one that does. */
-function moveFor(fit: readonly MotionDocument[], fault: DrillFault | null, draw: () => number): MotionDocument {
-  return onOnes(fit[Math.floor(draw() * fit.length)] ?? standInFor(fault));
+function moveFor(
+  fit: readonly MotionDocument[],
+  { fps }: Drill,
+  fault: DrillFault | null,
+  draw: () => number,
+): MotionDocument {
+  return onOnes(fit[Math.floor(draw() * fit.length)] ?? atRate(standInFor(fault), fps));
 }
 
 /** All faults in turn, in an order of its own each round. */
@@ -109,7 +121,7 @@ export function makeChoice(
   const draw = seededRandom(seed);
   const answer = draw() < 0.5 ? 'left' : 'right';
   const fit = moves.filter(fault ? FAULT_MOVES[fault].fits : drill.kind === 'lands-later' ? () => true : isEasable);
-  const sides = sidesOf(drill, fault, moveFor(fit, fault, draw), size, draw);
+  const sides = sidesOf(drill, fault, moveFor(fit, drill, fault, draw), size, draw);
   const room = drill.kind === 'lands-later' ? SIZES['lands-later']!.at(-1)! : fault === 'late-pose' ? LANDS_ROOM : 0;
   const [asked, other] = shownAlike(sides, room);
   const [left, right] = answer === 'left' ? [asked!, other!] : [other!, asked!];
@@ -146,12 +158,13 @@ function landingOf(motion: MotionDocument): number | null {
 }
 
 /** One move to tell something of: the same for the same seed. */
-export function makeMatch({ kind }: Drill, moves: readonly MotionDocument[], seed: number): MatchTrial {
+export function makeMatch(drill: Drill, moves: readonly MotionDocument[], seed: number): MatchTrial {
+  const { kind } = drill;
   const draw = seededRandom(seed);
   const suits = (move: MotionDocument): boolean =>
     kind === 'tap-contact' ? landingOf(move) !== null : kind !== 'drag-chart' || isEasable(move);
   const fit = moves.filter((move) => movesThroughout(move) && suits(move));
-  const own = moveFor(fit, kind === 'tap-contact' ? 'float' : null, draw);
+  const own = moveFor(fit, drill, kind === 'tap-contact' ? 'float' : null, draw);
   const amount = Math.round(SHORTEST * (LONGEST / SHORTEST) ** draw());
   // What goes in one go leaves slowly and lands at speed; what bounces does so by itself.
   const eased =

@@ -22,5 +22,5 @@ export type { BoardClock } from './board-clock.ts';
 export { mainMovement } from './lane-look.ts';
 export { ASK_KINDS, AskAnswer, AskKind, histogramOf, isAnswerTo, ticksAsked, truthOf } from './asks.ts';
 export type { AskedLane } from './asks.ts';
-export { Drill, DRILL_FAULTS, DRILL_KINDS } from './drill-names.ts';
+export { createDrill, Drill, DRILL_FAULTS, DRILL_KINDS, DRILL_RATES } from './drill-names.ts';
 export type { DrillFault, DrillKind } from './drill-names.ts';

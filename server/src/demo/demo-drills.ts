@@ -1,5 +1,5 @@
 import type { DrillAnswer } from '@undulan/contract';
-import { type Drill, nextTrial, seededRandom, shareRight, SIZES, type Trained } from '@undulan/core';
+import { createDrill, type Drill, nextTrial, seededRandom, shareRight, SIZES, type Trained } from '@undulan/core';
 import type { DemoLearner } from './demo-people.ts';
 
 /** A drill that was done some days ago. */
@@ -33,7 +33,7 @@ function weeks(
   return thresholds.map((threshold, week) => {
     const seed = 1000 * (week + 1) + Math.round(threshold * 10);
     const daysAgo = 7 * (thresholds.length - week) - 4;
-    return { learner, kind, fault: null, daysAgo, seed, answers: answered(kind, threshold, seed) };
+    return { ...createDrill(kind), learner, daysAgo, seed, answers: answered(kind, threshold, seed) };
   });
 }
 
@@ -44,4 +44,4 @@ export const DEMO_DRILLS: readonly DemoDrill[] = [
 ];
 
 /** What the class is asked to train, and by when. */
-export const DEMO_SET_DRILL = { kind: 'lands-later', fault: null, dueInDays: 5, setDaysAgo: 6 } as const;
+export const DEMO_SET_DRILL = { ...createDrill('lands-later'), dueInDays: 5, setDaysAgo: 6 };

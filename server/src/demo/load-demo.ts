@@ -113,8 +113,8 @@ async function loadCourse(transaction: Transaction): Promise<Loaded> {
 const daysBefore = (days: number): Date => new Date(Date.now() - days * DAY_MS);
 
 async function loadDrills({ courseId, learnerIds, transaction }: Loaded): Promise<void> {
-  const { kind, fault, dueInDays, setDaysAgo } = DEMO_SET_DRILL;
-  const set = { courseId, kind, fault, dueAt: new Date(endOfDay(dueInDays)), createdAt: daysBefore(setDaysAgo) };
+  const { dueInDays, setDaysAgo, ...drill } = DEMO_SET_DRILL;
+  const set = { ...drill, courseId, dueAt: new Date(endOfDay(dueInDays)), createdAt: daysBefore(setDaysAgo) };
   await SetDrillModel.create(set, { transaction });
   await DrillRunModel.bulkCreate(
     DEMO_DRILLS.map(({ learner, daysAgo, ...run }) => ({

@@ -1,5 +1,5 @@
 import type { DrillAnswer } from '@undulan/contract';
-import type { DrillFault, DrillKind } from '@undulan/core';
+import type { Drill, DrillFault, DrillKind } from '@undulan/core';
 import {
   type CreationOptional,
   DataTypes,
@@ -20,6 +20,7 @@ export class DrillRunModel extends Model<InferAttributes<DrillRunModel>, InferCr
   declare personId: ForeignKey<string>;
   declare kind: DrillKind;
   declare fault: DrillFault | null;
+  declare fps: Drill['fps'];
   declare seed: number;
   declare answers: DrillAnswer[];
   declare createdAt: CreationOptional<Date>;
@@ -32,11 +33,12 @@ export class SetDrillModel extends Model<InferAttributes<SetDrillModel>, InferCr
   declare courseId: ForeignKey<string>;
   declare kind: DrillKind;
   declare fault: DrillFault | null;
+  declare fps: Drill['fps'];
   declare dueAt: Date | null;
   declare createdAt: CreationOptional<Date>;
 }
 
-const OF_DRILL = { kind: DataTypes.STRING(32), fault: DataTypes.STRING(32) };
+const OF_DRILL = { kind: DataTypes.STRING(32), fault: DataTypes.STRING(32), fps: DataTypes.INTEGER };
 
 export function initDrillModels(sequelize: Sequelize): void {
   DrillRunModel.init(

@@ -9,8 +9,8 @@ import { DrillRunModel } from './drill.model.ts';
 import { faultsOfLatestTakes } from './faults-of-takes.ts';
 
 /** What came of a drill, computed from its answers. */
-function describe({ id, kind, fault, answers, createdAt }: DrillRunModel): DrillRun {
-  const drill = { kind, fault };
+function describe({ id, kind, fault, fps, answers, createdAt }: DrillRunModel): DrillRun {
+  const drill = { kind, fault, fps };
   return { id, ...drill, doneAt: createdAt.toISOString(), trials: answers.length, ...resultsOf(drill, answers) };
 }
 
@@ -51,8 +51,9 @@ export async function classDrills(personId: string, courseId: string): Promise<L
   return enrolled.map(({ person }) => {
     const own = runs.filter((run) => run.personId === person!.id).map(describe);
     const latest = new Map<string, LearnerDrills['sees'][number]>();
-    for (const { results, doneAt, guessed } of own)
-      for (const result of results) if (!latest.has(result.of)) latest.set(result.of, { ...result, doneAt, guessed });
+    for (const { results, doneAt, guessed, fps } of own)
+      for (const result of results)
+        if (!latest.has(result.of)) latest.set(result.of, { ...result, doneAt, guessed, fps });
     return {
       learnerId: person!.id,
       learnerName: person!.name,

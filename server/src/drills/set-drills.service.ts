@@ -8,9 +8,9 @@ import { DrillRunModel, SetDrillModel } from './drill.model.ts';
 
 /** A set drill is done by a drill of its kind (and fault) after it was set. */
 async function described(set: SetDrillModel, personId: string, learners: readonly string[] | null): Promise<SetDrill> {
-  const { id, kind, fault, courseId, dueAt, createdAt } = set;
+  const { id, kind, fault, fps, courseId, dueAt, createdAt } = set;
   const runs = await DrillRunModel.findAll({
-    where: { courseId, kind, fault, createdAt: { [Op.gte]: createdAt }, ...(!learners && { personId }) },
+    where: { courseId, kind, fault, fps, createdAt: { [Op.gte]: createdAt }, ...(!learners && { personId }) },
     attributes: ['personId', 'createdAt'],
     order: [['createdAt', 'ASC']],
   });
@@ -19,6 +19,7 @@ async function described(set: SetDrillModel, personId: string, learners: readonl
     id,
     kind,
     fault,
+    fps,
     dueAt: dueAt?.toISOString() ?? null,
     setAt: createdAt.toISOString(),
     doneAt: runs.find((run) => run.personId === personId)?.createdAt.toISOString() ?? null,

@@ -1,12 +1,12 @@
-import { type Drill, DRILL_FAULTS, DRILL_KINDS } from '@undulan/core';
+import { createDrill, type Drill, DRILL_FAULTS, DRILL_KINDS } from '@undulan/core';
 import { Select } from '../ui/index.ts';
 import { fromAddress, toAddress } from './drill-address.ts';
 import { drillName } from './drill-words.ts';
 
 /** Every drill there is: each kind, and of faults each one alone. */
 const ALL: readonly Drill[] = [
-  ...DRILL_KINDS.map((kind) => ({ kind, fault: null })),
-  ...DRILL_FAULTS.map((fault) => ({ kind: 'spot-the-fault' as const, fault })),
+  ...DRILL_KINDS.map((kind) => createDrill(kind)),
+  ...DRILL_FAULTS.map((fault) => createDrill('spot-the-fault', fault)),
 ];
 
 interface DrillSelectProps {

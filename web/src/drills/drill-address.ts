@@ -1,11 +1,13 @@
 import { Drill } from '@undulan/core';
 
-/** A drill in the address: `lands-later`, `spot-the-fault.drift`. */
-export const toAddress = ({ kind, fault }: Drill): string => (fault ? `${kind}.${fault}` : kind);
+/** A drill in the address: `lands-later.24`, `spot-the-fault.drift.24`. */
+export const toAddress = ({ kind, fault, fps }: Drill): string => [kind, ...(fault ? [fault] : []), fps].join('.');
 
 export function fromAddress(words: string | null): Drill | null {
-  const [kind, fault = null] = words?.split('.') ?? [];
-  return Drill.safeParse({ kind, fault }).data ?? null;
+  const parts = words?.split('.') ?? [];
+  const fps = Number(parts.at(-1));
+  const [kind, fault = null] = Number.isNaN(fps) ? parts : parts.slice(0, -1);
+  return Drill.safeParse({ kind, fault, ...(!Number.isNaN(fps) && { fps }) }).data ?? null;
 }
 
 export const drillPath = (courseId: string, drill: Drill): string =>

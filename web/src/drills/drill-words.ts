@@ -1,4 +1,12 @@
-import type { ChoiceTrial, Drill, DrillFault, DrillKind, DrillResult, Trained } from '@undulan/core';
+import {
+  type ChoiceTrial,
+  createDrill,
+  type Drill,
+  type DrillFault,
+  type DrillKind,
+  type DrillResult,
+  type Trained,
+} from '@undulan/core';
 
 export const DRILLS: Record<DrillKind, { name: string; asks: string; says: string }> = {
   'lands-later': {
@@ -67,9 +75,11 @@ const isFault = (of: Trained): of is DrillFault => of in FAULTS;
 /** `Which lands later?`, `Drift`. */
 export const trainedName = (of: Trained): string => (isFault(of) ? FAULTS[of].name : DRILLS[of].name);
 
-/** `Spot the fault: drift`. */
-export const drillName = ({ kind, fault }: Drill): string =>
-  fault ? `${DRILLS[kind].name}: ${FAULTS[fault].name.toLowerCase()}` : DRILLS[kind].name;
+/** `Spot the fault: drift`, `Tap the contact, 60 fps`. */
+export function drillName({ kind, fault, fps }: Drill): string {
+  const name = fault ? `${DRILLS[kind].name}: ${FAULTS[fault].name.toLowerCase()}` : DRILLS[kind].name;
+  return fps === createDrill(kind).fps ? name : `${name}, ${fps} fps`;
+}
 
 /** In what it is measured, for an axis. */
 export const unitOf = (of: Trained): string => UNITS[of].unit;
@@ -105,12 +115,12 @@ function biasWords({ of, bias, size }: DrillResult): string {
 }
 
 /** What a drill says of someone's eye, about one thing. */
-export function resultWords(result: DrillResult, guessed: boolean): string {
+export function resultWords(result: DrillResult, guessed: boolean, fps: number): string {
   if (guessed) return 'What cannot be missed was missed: this says little. Do it again, and look.';
   const { of, size, low, high, bias, named } = result;
-  const between = `${figure(of, low)} to ${figure(of, high)}`;
+  const between = `at ${fps} fps (${figure(of, low)} to ${figure(of, high)}), 3 times in 4.`;
+  if (bias !== null) return `Within ${sizeWords(of, size)} ${between}${biasWords(result)}`;
+  const late = UNITS[of].unit === 'frames' ? ' of lateness' : '';
   const called = named ? ` Called by its name ${named.right} times of ${named.of}.` : '';
-  return bias === null
-    ? `You see ${sizeWords(of, size)} (${between}), 3 times in 4.${called}`
-    : `Within ${sizeWords(of, size)} (${between}), 3 times in 4.${biasWords(result)}`;
+  return `You see ${sizeWords(of, size)}${late} ${between}${called}`;
 }

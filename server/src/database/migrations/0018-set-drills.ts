@@ -2,6 +2,8 @@ import { DataTypes } from 'sequelize';
 import type { Migration } from '../migration.ts';
 import { id, reference, times } from './columns.ts';
 
+const fps = { type: DataTypes.INTEGER, allowNull: false, defaultValue: 24 };
+
 /** Drills of more kinds, of one fault alone, and set by an instructor. */
 export const setDrills: Migration = {
   name: '0018-set-drills',
@@ -12,11 +14,13 @@ export const setDrills: Migration = {
       await tables.removeColumn('drill_runs', 'choice');
     }
     await tables.addColumn('drill_runs', 'fault', { type: DataTypes.STRING(32), allowNull: true });
+    await tables.addColumn('drill_runs', 'fps', fps);
     await tables.createTable('set_drills', {
       id,
       courseId: reference('courses'),
       kind: { type: DataTypes.STRING(32), allowNull: false },
       fault: { type: DataTypes.STRING(32), allowNull: true },
+      fps,
       dueAt: { type: DataTypes.DATE(3), allowNull: true },
       ...times,
     });

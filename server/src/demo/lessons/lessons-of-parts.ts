@@ -1,4 +1,12 @@
-import { createKey, createKeyedSubject, createLesson, type Key, type Lesson, type MotionDocument } from '@undulan/core';
+import {
+  createDrill,
+  createKey,
+  createKeyedSubject,
+  createLesson,
+  type Key,
+  type Lesson,
+  type MotionDocument,
+} from '@undulan/core';
 import { counter, scene } from '../demo-scene.ts';
 import { TOWEL_CORNER, TOWEL_END } from '../kitchen-looks.ts';
 import { whiskArm } from '../made-scenes.ts';
@@ -52,7 +60,7 @@ export const overlap: Lesson = {
     }),
   ]),
   exercise: 'Tea towel drag',
-  drill: { kind: 'lands-later', fault: null },
+  drill: createDrill('lands-later'),
 };
 
 const FLOOR = 401;
@@ -131,5 +139,5 @@ export const squash: Lesson = {
     ),
   ]),
   exercise: 'Pancake toss',
-  drill: { kind: 'spot-the-fault', fault: null },
+  drill: createDrill('spot-the-fault'),
 };

@@ -1,4 +1,12 @@
-import { createKey, createKeyedSubject, createLesson, type Key, type Lesson, type MotionDocument } from '@undulan/core';
+import {
+  createDrill,
+  createKey,
+  createKeyedSubject,
+  createLesson,
+  type Key,
+  type Lesson,
+  type MotionDocument,
+} from '@undulan/core';
 import { cabinet, counter, scene } from '../demo-scene.ts';
 import { DRAWER, HOB_DIAL, TOWEL_CORNER } from '../kitchen-looks.ts';
 import { board, glassAlong, keysOf } from './lesson-parts.ts';
@@ -65,7 +73,7 @@ export const rates: Lesson = {
     ),
   ]),
   exercise: 'Drawer slide',
-  drill: { kind: 'how-many-frames', fault: null },
+  drill: createDrill('how-many-frames'),
 };
 
 /** A drawer pulled open, leaving at once and coming to rest slowly. */
@@ -113,7 +121,7 @@ export const timing: Lesson = {
     ),
   ]),
   exercise: 'Drawer slide',
-  drill: { kind: 'how-many-frames', fault: null },
+  drill: createDrill('how-many-frames'),
 };
 
 export const spacing: Lesson = {
@@ -165,7 +173,7 @@ export const spacing: Lesson = {
     ),
   ]),
   exercise: 'Tea glass along the counter',
-  drill: { kind: 'choose-chart', fault: null },
+  drill: createDrill('choose-chart'),
 };
 
 /** The hob dial turned to three quarters on 25, and what it does then. */
@@ -219,5 +227,5 @@ export const holds: Lesson = {
     ),
   ]),
   exercise: 'Toaster rack',
-  drill: { kind: 'spot-the-fault', fault: 'drift' },
+  drill: createDrill('spot-the-fault', 'drift'),
 };

@@ -1,5 +1,6 @@
 import {
   createChannel,
+  createDrill,
   createKey,
   createKeyedSubject,
   createLesson,
@@ -77,7 +78,7 @@ export const contact: Lesson = {
     ),
   ]),
   exercise: 'Pancake toss',
-  drill: { kind: 'tap-contact', fault: null },
+  drill: createDrill('tap-contact'),
 };
 
 interface Toss {
@@ -179,7 +180,7 @@ export const arcs: Lesson = {
     ),
   ]),
   exercise: 'Whisk circle',
-  drill: { kind: 'spot-the-fault', fault: 'popped-arc' },
+  drill: createDrill('spot-the-fault', 'popped-arc'),
 };
 
 const LEVER = { shape: 'pill', widthPx: 120, heightPx: 44, fill: '#5b6670' } as const;
@@ -219,7 +220,7 @@ export const anticipation: Lesson = {
     ),
   ]),
   exercise: 'Drawer slide',
-  drill: { kind: 'starts-slower', fault: null },
+  drill: createDrill('starts-slower'),
 };
 
 const [RACK_DOWN, RACK_UP] = [345, 225];
@@ -271,5 +272,5 @@ export const settling: Lesson = {
     ),
   ]),
   exercise: 'Toaster rack',
-  drill: { kind: 'spot-the-fault', fault: 'hard-stop' },
+  drill: createDrill('spot-the-fault', 'hard-stop'),
 };

@@ -1,9 +1,13 @@
 import type { LearnerDrills } from '@undulan/contract';
-import { type Drill, DRILL_FOR, FINDING_NAMES, type Trained } from '@undulan/core';
+import { createDrill, type Drill, DRILL_FOR, FINDING_NAMES, type Trained } from '@undulan/core';
 import { useMemo } from 'react';
 import { drillName, sizeWords, trainedName } from '../../drills/index.ts';
 import { useClassDrillsQuery } from '../../server-data/index.ts';
 import { Button, type Column, LoadFailed, Table } from '../../ui/index.ts';
+
+/** A size as it was seen; with its rate where that is not the usual one. */
+const sizeAt = (of: Trained, { size, fps }: LearnerDrills['sees'][number]): string =>
+  `${sizeWords(of, size)}${fps === createDrill('lands-later').fps ? '' : ` at ${fps} fps`}`;
 
 /** Of what a learner's takes get wrong so many kinds are named. */
 const NAMED = 4;
@@ -54,7 +58,7 @@ function columnsOf(data: readonly LearnerDrills[]): Column<LearnerDrills>[] {
       cell: (row) => {
         const result = seen(row, of);
         if (!result) return <span className="text-faint">–</span>;
-        return result.guessed ? <span className="text-faint">guessed</span> : sizeWords(of, result.size);
+        return result.guessed ? <span className="text-faint">guessed</span> : sizeAt(of, result);
       },
     })),
     {

@@ -94,7 +94,7 @@ function SoFar({ drill, answers }: { drill: Drill; answers: readonly DrillAnswer
       {results.map((result) => (
         <p key={result.of}>
           {results.length > 1 && <b>{trainedName(result.of)}: </b>}
-          {resultWords(result, guessed)}
+          {resultWords(result, guessed, drill.fps)}
         </p>
       ))}
     </section>

@@ -1,5 +1,13 @@
 import type { DrillAnswer } from '@undulan/contract';
-import { type Drill, DRILL_FAULTS, DRILL_KINDS, type DrillFault, type DrillKind } from '@undulan/core';
+import {
+  createDrill,
+  type Drill,
+  DRILL_FAULTS,
+  DRILL_KINDS,
+  DRILL_RATES,
+  type DrillFault,
+  type DrillKind,
+} from '@undulan/core';
 import { useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { drillName, DRILLS, FAULTS, fromAddress, SetDrills, toAddress } from '../../drills/index.ts';
@@ -25,6 +33,7 @@ export function DrillsPage() {
   const run = useMemo(() => fromAddress(address), [address]);
   const begin = (drill: Drill): void => setParams({ drill: toAddress(drill) });
   const [setting, setSetting] = useState<Drill | null>(null);
+  const [fps, setFps] = useState<Drill['fps']>(createDrill('lands-later').fps);
   return (
     <Shell
       crumbs={[
@@ -41,8 +50,19 @@ export function DrillsPage() {
           <div className="mx-auto grid max-w-5xl gap-6 px-8 py-6">
             <SetDrills courseId={courseId} isInstructor={isInstructor} onBegin={begin} />
             <section aria-label="Drills to do" className="grid grid-cols-2 gap-3">
+              <div className="col-span-2 flex items-center gap-2">
+                <h2 className="flex-1 text-base">Train your eye</h2>
+                <span className="text-sm text-faint">played at</span>
+                <Select
+                  size="bar"
+                  aria-label="Frames a second"
+                  value={fps}
+                  choices={DRILL_RATES.map((rate) => ({ id: rate, label: `${rate} fps` }))}
+                  onChoose={setFps}
+                />
+              </div>
               {DRILL_KINDS.map((kind) => (
-                <DrillCard key={kind} kind={kind} onBegin={begin} onSet={isInstructor ? setSetting : null} />
+                <DrillCard key={kind} kind={kind} fps={fps} onBegin={begin} onSet={isInstructor ? setSetting : null} />
               ))}
             </section>
             <OwnDrills courseId={courseId} />
@@ -57,14 +77,15 @@ export function DrillsPage() {
 
 interface DrillCardProps {
   kind: DrillKind;
+  fps: Drill['fps'];
   onBegin: (drill: Drill) => void;
   /** Null for a learner. */
   onSet: ((drill: Drill) => void) | null;
 }
 
-function DrillCard({ kind, onBegin, onSet }: DrillCardProps) {
+function DrillCard({ kind, fps, onBegin, onSet }: DrillCardProps) {
   const [fault, setFault] = useState<DrillFault | ''>('');
-  const drill: Drill = { kind, fault: fault || null };
+  const drill: Drill = { ...createDrill(kind, fault || null), fps };
   const { name, says } = DRILLS[kind];
   return (
     <div className="flex items-start gap-3 rounded-lg border border-rule bg-page p-4">
@@ -99,7 +120,7 @@ function DrillCard({ kind, onBegin, onSet }: DrillCardProps) {
 
 function Run({ courseId, drill, onDone }: { courseId: string; drill: Drill; onDone: () => void }) {
   const [seed, setSeed] = useState(freshSeed);
-  const { moves, error } = useMoves(courseId, seed);
+  const { moves, error } = useMoves(courseId, drill, seed);
   const [keep] = useKeepDrillMutation();
   const done = async (answers: DrillAnswer[]): Promise<void> => {
     const answer = await keep({ courseId, run: { ...drill, seed, answers } });

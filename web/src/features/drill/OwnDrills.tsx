@@ -1,4 +1,3 @@
-import type { Trained } from '@undulan/core';
 import { format } from 'date-fns';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { drillName, resultWords, sizeWords, trainedName, unitOf } from '../../drills/index.ts';
@@ -15,32 +14,31 @@ const LISTED = 12;
 export function OwnDrills({ courseId }: { courseId: string }) {
   const { data } = useDrillsQuery(courseId);
   const by = useMemo(() => resultsBy(data ?? []), [data]);
-  const [chosen, setChosen] = useState<Trained | null>(null);
+  const [chosen, setChosen] = useState('');
   if (!data || data.length === 0) return null;
-  // At first what there is most of.
-  const [[most] = [null]] = Array.from(by).sort(([, one], [, other]) => other.length - one.length);
-  const of = chosen !== null && by.has(chosen) ? chosen : most;
-  const points = of && by.get(of);
+  const seen = by.find(({ id }) => id === chosen) ?? by[0];
   return (
     <section aria-label="Your drills" className="grid gap-3">
       <div className="flex items-center gap-3">
         <h2 className="flex-1 text-base">What you see</h2>
-        {of && (
+        {seen && (
           <Select
             size="bar"
             aria-label="Course over time of"
-            value={of}
-            choices={Array.from(by.keys(), (id) => ({ id, label: trainedName(id) }))}
+            value={seen.id}
+            choices={by.map(({ id, of, fps }) => ({ id, label: `${trainedName(of)} at ${fps} fps` }))}
             onChoose={setChosen}
           />
         )}
       </div>
-      {of && points && (
+      {seen && (
         <Suspense fallback={<div className="h-48" />}>
           <SeeingChart
-            points={points}
-            unit={unitOf(of)}
-            says={points.map(({ doneAt, size }) => `${format(doneAt, 'd MMMM')} ${sizeWords(of, size)}`).join(', ')}
+            points={seen.points}
+            unit={unitOf(seen.of)}
+            says={seen.points
+              .map(({ doneAt, size }) => `${format(doneAt, 'd MMMM')} ${sizeWords(seen.of, size)}`)
+              .join(', ')}
           />
         </Suspense>
       )}
@@ -49,7 +47,7 @@ export function OwnDrills({ courseId }: { courseId: string }) {
           <li key={drill.id}>
             <b>{drillName(drill)}</b>{' '}
             {drill.guessed || drill.results.length === 1
-              ? resultWords(drill.results[0]!, drill.guessed)
+              ? resultWords(drill.results[0]!, drill.guessed, drill.fps)
               : drill.results
                   .map(({ of: what, size }) => `${trainedName(what)} ${sizeWords(what, size)}`)
                   .join(' · ')}{' '}

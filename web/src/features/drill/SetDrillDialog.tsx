@@ -18,7 +18,7 @@ export function SetDrillDialog({ courseId, drill, onClose }: SetDrillDialogProps
   const confirm = async (): Promise<void> => {
     const day = new Date(due);
     const dueAt = Number.isNaN(day.getTime()) ? null : day.toISOString();
-    const answer = await setIt({ courseId, set: { kind: drill.kind, fault: drill.fault, dueAt } });
+    const answer = await setIt({ courseId, set: { kind: drill.kind, fault: drill.fault, fps: drill.fps, dueAt } });
     if (answer.error) {
       sayProblem(explain(answer.error));
       return;

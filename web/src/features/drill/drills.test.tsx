@@ -1,6 +1,6 @@
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import type { DrillAnswer } from '@undulan/contract';
-import { createKey, createKeyedSubject, createMotion, type Drill, SIZES } from '@undulan/core';
+import { createDrill, createKey, createKeyedSubject, createMotion, SIZES } from '@undulan/core';
 import { Tooltip } from 'radix-ui';
 import { Provider } from 'react-redux';
 import { beforeEach, expect, test, vi } from 'vitest';
@@ -27,7 +27,7 @@ beforeEach(() => {
   );
 });
 
-const LATER: Drill = { kind: 'lands-later', fault: null };
+const LATER = createDrill('lands-later');
 
 function run(seed = 3, drill = LATER): void {
   render(
@@ -87,7 +87,7 @@ test('it can be stopped once something can be said; the same seed begins with th
 });
 
 test('a fault is found and then called by its name; both are told, and kept', async () => {
-  run(4, { kind: 'spot-the-fault', fault: null });
+  run(4, createDrill('spot-the-fault'));
   await press('3');
   expect(said()).toBeNull();
   await press('ArrowLeft');
@@ -109,7 +109,7 @@ test('a fault is found and then called by its name; both are told, and kept', as
 });
 
 test('frames are told in a number, and the truth is told back', async () => {
-  run(2, { kind: 'how-many-frames', fault: null });
+  run(2, createDrill('how-many-frames'));
   const field = screen.getByLabelText('Frames');
   await act(() => fireEvent.change(field, { target: { value: '12' } }));
   await act(() => fireEvent.keyDown(field, { key: 'Enter' }));
@@ -120,7 +120,7 @@ test('frames are told in a number, and the truth is told back', async () => {
 });
 
 test('a chart is drawn by its drawings, and told how far they are off', async () => {
-  run(2, { kind: 'drag-chart', fault: null });
+  run(2, createDrill('drag-chart'));
   const tick = screen.getByRole('slider', { name: 'Timing chart, tick 1' });
   const before = tick.getAttribute('aria-valuenow');
   await act(() => fireEvent.keyDown(tick, { key: 'ArrowRight' }));
@@ -140,17 +140,19 @@ test('sizes, truths and results in words', () => {
   expect(truthWords({ ...LATER, kind: 'starts-slower' }, { ...trial, size: 20 })).toBe(
     'the right one leaves more slowly, by 20 % of ease',
   );
-  expect(truthWords({ kind: 'spot-the-fault', fault: null }, { ...trial, fault: 'late-pose' })).toBe(
+  expect(truthWords(createDrill('spot-the-fault'), { ...trial, fault: 'late-pose' })).toBe(
     'the right one has the fault “late pose”: a pose in between comes 3 frames late',
   );
   const result = { of: 'lands-later' as const, trials: 40, size: 2, low: 1.7, high: 2.4, bias: null, named: null };
-  expect(resultWords(result, false)).toBe('You see 2 frames (1.7 to 2.4), 3 times in 4.');
-  expect(resultWords(result, true)).toMatch(/says little/);
-  expect(resultWords({ ...result, named: { right: 3, of: 5 } }, false)).toMatch(/Called by its name 3 times of 5\.$/);
-  expect(resultWords({ ...result, of: 'tap-contact', bias: -1.5 }, false)).toBe(
-    'Within 2 frames (1.7 to 2.4), 3 times in 4. Mostly early, by 1.5 frames.',
+  expect(resultWords(result, false, 24)).toBe('You see 2 frames of lateness at 24 fps (1.7 to 2.4), 3 times in 4.');
+  expect(resultWords(result, true, 24)).toMatch(/says little/);
+  expect(resultWords({ ...result, named: { right: 3, of: 5 } }, false, 24)).toMatch(
+    /Called by its name 3 times of 5\.$/,
   );
-  expect(resultWords({ ...result, of: 'how-many-frames', size: 18, low: 12, high: 25, bias: 11 }, false)).toBe(
-    'Within 18 % of the length (12 to 25), 3 times in 4. Mostly too many, by 11 % of the length.',
+  expect(resultWords({ ...result, of: 'tap-contact', bias: -1.5 }, false, 30)).toBe(
+    'Within 2 frames at 30 fps (1.7 to 2.4), 3 times in 4. Mostly early, by 1.5 frames.',
+  );
+  expect(resultWords({ ...result, of: 'how-many-frames', size: 18, low: 12, high: 25, bias: 11 }, false, 24)).toBe(
+    'Within 18 % of the length at 24 fps (12 to 25), 3 times in 4. Mostly too many, by 11 % of the length.',
   );
 });
