@@ -87,6 +87,7 @@ test('of two moves one has a fault: found, named, and told; a lesson leads to it
   await expect(truth).toContainText(/one has the fault “hard stop”: of its slow finish \d+ % of the ease is missing\./);
   await page.getByRole('link', { name: 'Drills' }).click();
   await page.getByRole('button', { name: 'Begin Spot the fault' }).click();
+  await expect(page.getByText('trial 1 of 40')).toBeVisible();
   await page.keyboard.press('ArrowRight');
   await expect(truth).toHaveCount(0);
   await page
