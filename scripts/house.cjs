@@ -32,7 +32,7 @@ exports.WEB = [
   ['strips/speed'],
   ['strips/compared'],
   ['tools/retiming', 'tools/easing', 'tools/scene'],
-  ['drills', 'panels/numbers', 'panels/charts', 'panels/lanes', 'panels/work'],
+  ['data-charts', 'drills', 'panels/numbers', 'panels/charts', 'panels/lanes', 'panels/work'],
   ['reviewing'],
   ['spread'],
   ['shell'],

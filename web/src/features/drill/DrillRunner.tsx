@@ -17,13 +17,16 @@ interface DrillRunnerProps {
   drill: Drill;
   seed: number;
   moves: readonly MotionDocument[];
+  /** What was answered before the page went. */
+  begun: DrillAnswer[];
+  onAnswers: (answers: DrillAnswer[]) => void;
   onDone: (answers: DrillAnswer[]) => void;
 }
 
 /** One trial after the other, each answered and then explained, until the eye is known. */
-export function DrillRunner({ drill, seed, moves, onDone }: DrillRunnerProps) {
-  const [answers, setAnswers] = useState<DrillAnswer[]>([]);
-  const [number, setNumber] = useState(0);
+export function DrillRunner({ drill, seed, moves, begun, onAnswers, onDone }: DrillRunnerProps) {
+  const [answers, setAnswers] = useState(begun);
+  const [number, setNumber] = useState(Math.min(begun.length, TRIALS - 1));
   const [round, setRound] = useState(0);
   const answered = answers.length > number;
   const trial = useMemo(
@@ -34,7 +37,9 @@ export function DrillRunner({ drill, seed, moves, onDone }: DrillRunnerProps) {
   );
   const { range, rate } = isChoice(trial) ? trial.left : trial.motion;
   const answer = (given: DrillAnswer): void => {
-    if (!answered) setAnswers([...answers, given]);
+    if (answered) return;
+    setAnswers([...answers, given]);
+    onAnswers([...answers, given]);
   };
   const isOver = answers.length >= TRIALS;
   const goOn = (): void => {

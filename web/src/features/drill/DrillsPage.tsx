@@ -1,4 +1,4 @@
-import type { DrillAnswer } from '@undulan/contract';
+import { type DrillAnswer, NewDrillRun } from '@undulan/contract';
 import {
   createDrill,
   type Drill,
@@ -13,7 +13,7 @@ import { useParams, useSearchParams } from 'react-router';
 import { drillName, DRILLS, FAULTS, fromAddress, SetDrills, toAddress } from '../../drills/index.ts';
 import { explain, useKeepDrillMutation, useSessionQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, LoadFailed, Loading, sayProblem, Select } from '../../ui/index.ts';
+import { Button, LoadFailed, Loading, sayProblem, Select, useStored } from '../../ui/index.ts';
 import { ClassDrills } from './ClassDrills.tsx';
 import { DrillRunner } from './DrillRunner.tsx';
 import { OwnDrills } from './OwnDrills.tsx';
@@ -43,8 +43,8 @@ export function DrillsPage() {
           : [{ label: 'Drills' }]),
       ]}
     >
-      {run ? (
-        <Run key={address} courseId={courseId} drill={run} onDone={() => setParams({})} />
+      {run && session ? (
+        <Run key={address} courseId={courseId} personId={session.person.id} drill={run} onDone={() => setParams({})} />
       ) : (
         <div className="h-full overflow-y-auto">
           <div className="mx-auto grid max-w-5xl gap-6 px-8 py-6">
@@ -118,16 +118,37 @@ function DrillCard({ kind, fps, onBegin, onSet }: DrillCardProps) {
   );
 }
 
-function Run({ courseId, drill, onDone }: { courseId: string; drill: Drill; onDone: () => void }) {
-  const [seed, setSeed] = useState(freshSeed);
+interface RunProps {
+  courseId: string;
+  personId: string;
+  drill: Drill;
+  onDone: () => void;
+}
+
+/** A drill under way: kept in the browser until it is over, so that a page that goes takes no answer with it. */
+function Run({ courseId, personId, drill, onDone }: RunProps) {
+  const [begun, setBegun] = useStored<unknown>(`drill:${personId}:${courseId}:${toAddress(drill)}`, null);
+  const [known] = useState(() => NewDrillRun.safeParse({ ...drill, ...(begun as object | null) }).data);
+  const [seed, setSeed] = useState(() => known?.seed ?? freshSeed());
   const { moves, error } = useMoves(courseId, drill, seed);
   const [keep] = useKeepDrillMutation();
   const done = async (answers: DrillAnswer[]): Promise<void> => {
     const answer = await keep({ courseId, run: { ...drill, seed, answers } });
-    if (answer.data) onDone();
-    else sayProblem(explain(answer.error));
+    if (answer.data) {
+      setBegun(null);
+      onDone();
+    } else sayProblem(explain(answer.error));
   };
   if (error) return <LoadFailed what="moves of the course" error={error} onRetry={() => setSeed(freshSeed())} />;
   if (!moves) return <Loading what="the drill" />;
-  return <DrillRunner drill={drill} seed={seed} moves={moves} onDone={(answers) => void done(answers)} />;
+  return (
+    <DrillRunner
+      drill={drill}
+      seed={seed}
+      moves={moves}
+      begun={known?.answers ?? []}
+      onAnswers={(answers) => setBegun({ seed, answers })}
+      onDone={(answers) => void done(answers)}
+    />
+  );
 }

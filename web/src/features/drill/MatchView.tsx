@@ -16,6 +16,9 @@ interface MatchViewProps {
   goOn: ReactNode;
 }
 
+/** What is typed next goes there without a click. */
+const focusField = (room: HTMLElement | null): void => room?.querySelector('input')?.focus();
+
 const Frames = z.int().min(1).max(1000);
 const itself = (frame: number): number => frame;
 
@@ -57,7 +60,7 @@ export function MatchView({ drill: { kind }, trial, answered, onAnswer, goOn }: 
     <>
       <TrialPictures sides={sides} revealed={answered} />
       {!answered && (
-        <div className="mx-auto w-full max-w-xl">
+        <div ref={focusField} className="mx-auto w-full max-w-xl">
           {kind === 'how-many-frames' ? (
             <DecimalField label="Frames" hint="Enter answers." within={Frames} value={null} onDecimal={sayFrames} />
           ) : kind === 'tap-contact' ? (

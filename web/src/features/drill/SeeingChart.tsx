@@ -1,12 +1,11 @@
 import { CustomChart, LineChart } from 'echarts/charts';
-import { GridComponent } from 'echarts/components';
-import { init, use as chartParts } from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
-import { useEffect, useRef } from 'react';
-import { cssColour, useTheme } from '../../ui/index.ts';
+import { use as chartParts } from 'echarts/core';
+import { useCallback } from 'react';
+import { DataChart, valueAxis } from '../../data-charts/index.ts';
+import { cssColour } from '../../ui/index.ts';
 import type { SeenOnce } from './results-by.ts';
 
-chartParts([LineChart, CustomChart, GridComponent, SVGRenderer]);
+chartParts([LineChart, CustomChart]);
 
 interface SeeingChartProps {
   points: readonly SeenOnce[];
@@ -15,38 +14,33 @@ interface SeeingChartProps {
   says: string;
 }
 
+/** What the chart gives to who draws a point of it. */
+interface PointApi {
+  value: (dimension: number) => number;
+  coord: (at: number[]) => [number, number];
+}
+
 /** A threshold over days: what was seen, with how far it is sure as a bar through each. */
 export function SeeingChart({ points, unit, says }: SeeingChartProps) {
-  const room = useRef<HTMLDivElement>(null);
-  const theme = useTheme();
-  useEffect(() => {
-    const chart = init(room.current, null, { renderer: 'svg' });
+  const option = useCallback(() => {
     const faint = cssColour('var(--faint)');
     const colour = cssColour('var(--target)');
-    chart.setOption({
-      animation: false,
+    return {
       grid: { left: 44, right: 20, top: 28, bottom: 24 },
       xAxis: {
         type: 'time',
         axisLabel: { color: faint, hideOverlap: true, formatter: '{d} {MMM}' },
         splitLine: { show: false },
       },
-      yAxis: {
-        type: 'value',
-        name: unit,
-        min: 0,
-        nameTextStyle: { color: faint },
-        axisLabel: { color: faint },
-        splitLine: { lineStyle: { color: cssColour('var(--rule)') } },
-      },
+      yAxis: { ...valueAxis(), name: unit, min: 0 },
       series: [
         {
           type: 'custom',
           data: points.map(({ doneAt, low, high }) => [doneAt, low, high]),
           encode: { x: 0, y: [1, 2] },
-          renderItem: (_: unknown, api: { value: (i: number) => number; coord: (at: number[]) => number[] }) => {
-            const [x, from] = api.coord([api.value(0), api.value(1)]);
-            const to = api.coord([api.value(0), api.value(2)])[1];
+          renderItem: (_: unknown, { value, coord }: PointApi) => {
+            const [x, from] = coord([value(0), value(1)]);
+            const [, to] = coord([value(0), value(2)]);
             return {
               type: 'line',
               shape: { x1: x, y1: from, x2: x, y2: to },
@@ -63,13 +57,7 @@ export function SeeingChart({ points, unit, says }: SeeingChartProps) {
           data: points.map(({ doneAt, size }) => [doneAt, size]),
         },
       ],
-    });
-    const fit = new ResizeObserver(() => chart.resize());
-    fit.observe(room.current!);
-    return () => {
-      fit.disconnect();
-      chart.dispose();
     };
-  }, [points, unit, theme]);
-  return <div ref={room} role="img" aria-label={`Over time: ${says}`} className="h-48 w-full" />;
+  }, [points, unit]);
+  return <DataChart label={`Over time: ${says}`} option={option} className="h-48 w-full" />;
 }

@@ -29,11 +29,18 @@ beforeEach(() => {
 
 const LATER = createDrill('lands-later');
 
-function run(seed = 3, drill = LATER): void {
+function run(seed = 3, drill = LATER, begun: DrillAnswer[] = []): void {
   render(
     <Provider store={createStore()}>
       <Tooltip.Provider>
-        <DrillRunner drill={drill} seed={seed} moves={[slide]} onDone={(answers) => (done = answers)} />
+        <DrillRunner
+          drill={drill}
+          seed={seed}
+          moves={[slide]}
+          begun={begun}
+          onAnswers={() => undefined}
+          onDone={(answers) => (done = answers)}
+        />
       </Tooltip.Provider>
     </Provider>,
   );
@@ -84,6 +91,18 @@ test('it can be stopped once something can be said; the same seed begins with th
   run(5);
   await press('ArrowLeft');
   expect(said()).toBe(first);
+});
+
+test('one that was left goes on where it was, and ends after as many', async () => {
+  run(
+    3,
+    LATER,
+    Array.from({ length: 39 }, () => ({ size: 2, right: true })),
+  );
+  expect(screen.getByText(/^trial 40 of 40/)).toBeTruthy();
+  await press('ArrowLeft');
+  await press('Enter');
+  expect(done).toHaveLength(40);
 });
 
 test('a fault is found and then called by its name; both are told, and kept', async () => {

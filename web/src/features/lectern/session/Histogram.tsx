@@ -1,12 +1,12 @@
 import { extentOf } from '@undulan/core';
 import { BarChart } from 'echarts/charts';
-import { GridComponent, MarkLineComponent } from 'echarts/components';
-import { init, use as chartParts } from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
-import { useEffect, useRef } from 'react';
-import { cssColour, useTheme } from '../../../ui/index.ts';
+import { MarkLineComponent } from 'echarts/components';
+import { use as chartParts } from 'echarts/core';
+import { useCallback } from 'react';
+import { DataChart, valueAxis } from '../../../data-charts/index.ts';
+import { cssColour } from '../../../ui/index.ts';
 
-chartParts([BarChart, GridComponent, MarkLineComponent, SVGRenderer]);
+chartParts([BarChart, MarkLineComponent]);
 
 interface HistogramProps {
   label: string;
@@ -20,29 +20,19 @@ const ROOM = 2;
 
 /** How many answered each frame: a bar a frame. */
 export function Histogram({ label, bars, truth }: HistogramProps) {
-  const room = useRef<HTMLDivElement>(null);
-  const theme = useTheme();
-  useEffect(() => {
-    const chart = init(room.current, null, { renderer: 'svg' });
+  const option = useCallback(() => {
     const values = [...bars.map(({ value }) => value), ...(truth === null ? [] : [Math.round(truth)])];
     const { low, high } = extentOf(values);
     const frames = Array.from({ length: high - low + 1 + 2 * ROOM }, (_, i) => low - ROOM + i);
-    const faint = cssColour('var(--faint)');
-    chart.setOption({
-      animation: false,
+    return {
       grid: { left: 26, right: 8, top: 10, bottom: 22 },
       xAxis: {
         type: 'category',
         data: frames.map(String),
-        axisLabel: { color: faint },
+        axisLabel: { color: cssColour('var(--faint)') },
         axisTick: { alignWithLabel: true },
       },
-      yAxis: {
-        type: 'value',
-        minInterval: 1,
-        axisLabel: { color: faint },
-        splitLine: { lineStyle: { color: cssColour('var(--rule)') } },
-      },
+      yAxis: { ...valueAxis(), minInterval: 1 },
       series: [
         {
           type: 'bar',
@@ -58,9 +48,8 @@ export function Histogram({ label, bars, truth }: HistogramProps) {
           }),
         },
       ],
-    });
-    return () => chart.dispose();
-  }, [bars, truth, theme]);
+    };
+  }, [bars, truth]);
   const says = bars.map(({ value, count }) => `${count} on ${label} ${value}`).join(', ');
-  return <div ref={room} role="img" aria-label={`Answers: ${says}`} className="h-32 w-full" />;
+  return <DataChart label={`Answers: ${says}`} option={option} className="h-32 w-full" />;
 }
