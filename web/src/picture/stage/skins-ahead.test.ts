@@ -1,5 +1,5 @@
 import { createMotion } from '@undulan/core';
-import { beforeEach, expect, test, vi } from 'vitest';
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import type { MaskFrame, MaskOf } from './skin-mask.ts';
 import { drawAhead, putSkin } from './skins-ahead.ts';
 
@@ -9,6 +9,7 @@ const skin = (frame: number): MaskOf => ({ frame, colour: '#7a4a9e', dashed: fal
 let drawnHere = 0;
 let workers: { asked: unknown[]; answer: (frame: number) => void; ended: boolean }[] = [];
 
+afterEach(() => void vi.useRealTimers());
 beforeEach(() => {
   vi.useFakeTimers();
   drawnHere = 0;
