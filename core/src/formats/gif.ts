@@ -96,10 +96,10 @@ class Palette {
 
 const MOST_CODES = 4096;
 
-/** The table that LZW grows: for a code and the index that follows it the code of both. Kept, and cleared row by row. */
+/** The table that LZW grows: for a code and the index that follows it the code of both; cleared row by row. */
 const follows = new Uint16Array(MOST_CODES * 256);
 
-/** Lempel–Ziv–Welch with codes of growing length, in blocks of at most 255 bytes. */
+/** Lempel–Ziv–Welch with codes of growing length, in blocks of 255 bytes at most. */
 function pushLzw(out: Bytes, indices: Uint8Array, count: number, bits: number): void {
   const clear = 1 << bits;
   const block = new Uint8Array(255);
