@@ -12,8 +12,8 @@ exports.CORE = [
   ['motion/keys'],
   ['motion/edit'],
   ['spacing'],
-  ['reading', 'formats', 'ready'],
-  ['correcting', 'teaching'],
+  ['reading', 'ready'],
+  ['formats', 'correcting', 'teaching'],
   ['seeing'],
 ];
 
