@@ -10,6 +10,9 @@ const WANTED = {
   mariadb: { program: 'mariadbd', package: 'mariadb-server' },
   redis: { program: 'redis-server', package: 'redis-server' },
   chromium: { program: 'chromium', package: 'chromium' },
+  // Tests read with them what was written.
+  ffmpeg: { program: 'ffprobe', package: 'ffmpeg' },
+  unzip: { program: 'unzip', package: 'unzip' },
 };
 
 /** Installs the Debian packages that are missing, if this user may; else says the one command that does. */

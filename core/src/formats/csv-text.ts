@@ -15,5 +15,5 @@ export function csvOf(rows: readonly (readonly CsvCell[])[]): string {
 
 /** The rows of a table, and by what its cells are parted, as far as it can be told; empty lines left out. */
 export function rowsOfCsv(text: string): string[][] {
-  return Papa.parse<string[]>(text.replace(/^﻿/, ''), { skipEmptyLines: 'greedy' }).data;
+  return Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' }).data;
 }

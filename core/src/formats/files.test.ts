@@ -1,4 +1,4 @@
-import Ajv2020 from 'ajv/dist/2020.js';
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import Papa from 'papaparse';
 import { expect, test } from 'vitest';
 import { createDice } from '../../testing/dice.ts';
@@ -10,8 +10,7 @@ import { readTake } from '../reading/index.ts';
 import { exposureSheet, writeExposureSheetCsv } from './exposure-sheet.ts';
 import { channelsOfTable, guessMapping, readNumberTable, writeMotionCsv } from './motion-csv.ts';
 import { writeNotesVtt } from './notes-vtt.ts';
-import type { Project} from './project.ts';
-import { projectSchema, readProject, writeProject } from './project.ts';
+import { type Project, projectSchema, readProject, writeProject } from './project.ts';
 import { writeFindingsCsv } from './reading-csv.ts';
 
 const RATE = { num: 24, den: 1 };

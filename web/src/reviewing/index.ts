@@ -1,5 +1,6 @@
 // What is said of a take: findings, notes, replies, takes in a row.
 export { CheckedWords } from './CheckedWords.tsx';
+export { exportedTake } from './exported-take.ts';
 export { FindingsList } from './FindingsList.tsx';
 export { LearnerWords } from './LearnerWords.tsx';
 export { NoteDone } from './NoteDone.tsx';

@@ -2,6 +2,7 @@ import { KeyRound, LogOut, Moon, Sun, UserRound } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { Fragment, type ReactNode, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { ExportJobs } from '../exports/index.ts';
 import { HelpMenu, type WalkName } from '../help/index.ts';
 import { ShortcutSheet } from '../keyboard/index.ts';
 import { api, useSessionQuery, useSignOutMutation } from '../server-data/index.ts';
@@ -66,6 +67,7 @@ export function Shell({ crumbs, status, actions, hasHeading = false, screen, chi
       </header>
       <ClassBanner />
       <main className="min-h-0 flex-1">{children}</main>
+      <ExportJobs />
     </div>
   );
 }

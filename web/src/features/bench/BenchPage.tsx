@@ -15,6 +15,7 @@ import { Tabs } from 'radix-ui';
 import { useEffect, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { channelsWanted, limited, selectMotion } from '../../editing/index.ts';
+import { ExportButton } from '../../exports/index.ts';
 import { OwnCharts } from '../../panels/charts/index.ts';
 import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
 import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
@@ -100,6 +101,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
         actions={
           <>
             <EditingActions />
+            <ExportButton title={assignment.title} motion={motion} />
             <PagesChoice pages={pages} onChange={setPages} />
             <Toggle on={drawer} onClick={toggleDrawer}>
               Brief and chart

@@ -1,10 +1,11 @@
 import type { ReviewedTake, TakeEdits } from '@undulan/contract';
 import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';
+import { ExportButton } from '../../exports/index.ts';
 import { WhatIsThis } from '../../help/index.ts';
 import { UndoButtons } from '../../panels/work/index.ts';
 import { isEmptyDrawing } from '../../picture/drawing/index.ts';
-import { type DrawingDraft, LearnerWords, TakesPanel } from '../../reviewing/index.ts';
+import { type DrawingDraft, exportedTake, LearnerWords, TakesPanel } from '../../reviewing/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { ComparisonSpread, PagesChoice, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time/index.ts';
@@ -91,6 +92,7 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
             {!returned && <UndoButtons {...undo} />}
             <ReadingsChoice view={view} />
             <QueueSteps view={view} />
+            <ExportButton {...exportedTake(view)} />
             <PagesChoice pages={pages} onChange={setPages} />
             {returned && <NextTake view={view} />}
             {!returned && <ReturnButton view={view} writer={writer} onGradeMissing={() => setTab('grade')} />}

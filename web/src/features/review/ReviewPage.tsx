@@ -5,7 +5,16 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { CheckedWords, FindingsList, LearnerWords, NoteDone, NoteReplies, TakesPanel } from '../../reviewing/index.ts';
+import { ExportButton } from '../../exports/index.ts';
+import {
+  CheckedWords,
+  exportedTake,
+  FindingsList,
+  LearnerWords,
+  NoteDone,
+  NoteReplies,
+  TakesPanel,
+} from '../../reviewing/index.ts';
 import { explain, useBeginDraftMutation, useCheckTakeQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { ComparisonSpread, PagesChoice, usePages } from '../../spread/index.ts';
@@ -37,6 +46,7 @@ export function ReviewPage({ view }: { view: ReviewedTake }) {
         }
         actions={
           <>
+            <ExportButton {...exportedTake(view)} />
             <PagesChoice pages={pages} onChange={setPages} />
             <NextTakeButton view={view} />
           </>

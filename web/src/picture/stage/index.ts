@@ -6,7 +6,7 @@ export { StageView } from './StageView.tsx';
 export type { StageDrawing } from './StageView.tsx';
 export { linesOfLook } from './traced-lines.ts';
 export { lookStateAt, drawScene, drawShifted, pivotOnStage, subjectAt } from './draw-scene.ts';
-export { loadedPicture, useLoadedPictures } from './loaded-pictures.ts';
+export { loadedPicture, loadPictures, useLoadedPictures } from './loaded-pictures.ts';
 export { placeOn, throughView } from './place-on.ts';
 export { StageOverlay } from './StageOverlay.tsx';
 export { sizeOfWords } from './paint-look.ts';

@@ -45,6 +45,11 @@ export function loadedPicture(id: string, seenWidthPx: number): ImageBitmap | nu
   return sizes?.findLast(({ width }) => width >= seenWidthPx) ?? sizes?.[0] ?? null;
 }
 
+/** Once some pictures are there, or cannot be had. */
+export async function loadPictures(ids: readonly string[]): Promise<void> {
+  await Promise.all([...new Set(ids)].filter((id) => !pictures.get(id)).map(load));
+}
+
 function watch(onLoaded: () => void): () => void {
   watchers.add(onLoaded);
   return () => watchers.delete(onLoaded);

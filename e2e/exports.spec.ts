@@ -1,0 +1,115 @@
+import { execFileSync } from 'node:child_process';
+import { readFile } from 'node:fs/promises';
+import { expect, type Page, test } from '@playwright/test';
+import { expectAccessible, openBench, signIn } from './steps.ts';
+
+/** What another program reads of a film: its codec, its size, and when each picture is shown. */
+function probed(path: string): { codec: string; width: number; height: number; times: number[] } {
+  const asked = [
+    '-v',
+    'error',
+    '-select_streams',
+    'v',
+    '-show_entries',
+    'stream=codec_name,width,height:packet=pts_time',
+  ];
+  const { streams, packets } = JSON.parse(
+    execFileSync('ffprobe', [...asked, '-of', 'json', path], { encoding: 'utf8' }),
+  ) as {
+    streams: { codec_name: string; width: number; height: number }[];
+    packets: { pts_time: string }[];
+  };
+  const { codec_name: codec, width, height } = streams[0]!;
+  return { codec, width, height, times: packets.map(({ pts_time: at }) => Number(at)).sort((a, b) => a - b) };
+}
+
+async function openExport(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Save as a file' }).click();
+  await page.getByRole('dialog').waitFor();
+}
+
+/** Saves the file that is chosen in the sheet, and gives where it lies and what it is called. */
+async function saved(page: Page): Promise<{ path: string; name: string }> {
+  const [download] = await Promise.all([
+    page.waitForEvent('download', { timeout: 60_000 }),
+    page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click(),
+  ]);
+  return { path: await download.path(), name: download.suggestedFilename() };
+}
+
+async function savedAs(page: Page, what: string): Promise<{ path: string; name: string }> {
+  await openExport(page);
+  await page.getByLabel('What', { exact: true }).selectOption(what);
+  return saved(page);
+}
+
+test('films, moving pictures and frames of a motion are what other programs read, frame by frame', async ({ page }) => {
+  test.setTimeout(120_000);
+  await openBench(page, 'Ines Calado', 'Toaster rack');
+  await openExport(page);
+  const says = page.getByRole('dialog').getByRole('status');
+  const [, pictures, width, height] = (
+    /(\d+) pictures of (\d+) × (\d+) px/.exec((await says.textContent())!) ?? []
+  ).map(Number);
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  for (const [what, codec] of [
+    ['Moving: WebM, VP9', 'vp9'],
+    ['Moving: MP4, H.264', 'h264'],
+  ] as const) {
+    const film = probed((await savedAs(page, what)).path);
+    expect(film).toMatchObject({ codec, width, height });
+    expect(film.times).toHaveLength(pictures!);
+    for (const [i, at] of film.times.entries()) expect(at).toBeCloseTo(i / 24, 2);
+  }
+  const gif = probed((await savedAs(page, 'Moving: GIF')).path);
+  expect(gif).toMatchObject({ codec: 'gif', width, height });
+  expect(gif.times).toHaveLength(pictures!);
+  for (const [i, at] of gif.times.entries()) expect(Math.abs(at - i / 24)).toBeLessThan(0.006);
+  const apng = await savedAs(page, 'Moving: APNG');
+  expect(probed(apng.path).times).toHaveLength(pictures!);
+  const zip = await savedAs(page, 'Moving: PNG frames (zip)');
+  expect(execFileSync('unzip', ['-Z1', zip.path], { encoding: 'utf8' }).trim().split('\n')).toHaveLength(pictures!);
+});
+
+test('a project, tables and a sheet are saved; a film goes on over screens and can be stopped', async ({ page }) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('link', { name: 'Toaster rack', exact: true }).click();
+  const project = await savedAs(page, 'Project, to be read in again (JSON)');
+  expect(project.name).toBe('Toaster rack.undulan.json');
+  expect(JSON.parse(await readFile(project.path, 'utf8'))).toMatchObject({
+    format: 'undulan-project',
+    title: 'Toaster rack',
+    terms: { tolerances: expect.any(Object) },
+  });
+  const table = await savedAs(page, 'Values, a row a frame (CSV)');
+  expect((await readFile(table.path, 'utf8')).split('\r\n')[0]).toMatch(/^frame,seconds,/);
+  const sheet = await savedAs(page, 'Exposure sheet (CSV)');
+  expect((await readFile(sheet.path, 'utf8')).split('\r\n')[0]).toMatch(/: drawing,/);
+  await openExport(page);
+  await page.getByLabel('What', { exact: true }).selectOption('Moving: WebM, AV1');
+  // Large, and of many pictures: it takes a while.
+  await page.getByLabel('Width, px').fill('3000');
+  await page.getByLabel('Frames a second').fill('120');
+  await page.getByLabel('Frames a second').press('Tab');
+  await page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click();
+  const making = page.getByRole('list', { name: 'Files being made' });
+  await expect(making).toBeVisible();
+  await page.getByRole('link', { name: 'Kitchen in Motion' }).click();
+  await expect(page.getByRole('heading', { name: 'Kitchen in Motion' })).toBeVisible();
+  await expect(making).toBeVisible();
+  await making.getByRole('button', { name: /^Stop making/ }).click();
+  await expect(making).toHaveCount(0);
+});
+
+test('of a returned take its findings and notes are saved', async ({ page }) => {
+  await signIn(page, 'Jonah Whitby');
+  await page
+    .getByRole('link', { name: /take 1/ })
+    .first()
+    .click();
+  const notes = await savedAs(page, 'Notes as captions of a clip (WebVTT)');
+  expect(await readFile(notes.path, 'utf8')).toMatch(/^WEBVTT\n\n\d\d:\d\d:\d\d\.\d{3} --> /);
+  const findings = await savedAs(page, 'Findings (CSV)');
+  expect((await readFile(findings.path, 'utf8')).split('\r\n')[0]).toMatch(/^kind,severity,/);
+});

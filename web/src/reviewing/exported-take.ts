@@ -1,0 +1,17 @@
+import type { ReviewedTake } from '@undulan/contract';
+import type { MotionDocument, Reading, SheetNote } from '@undulan/core';
+
+/** What of a take can be saved as a file. */
+export function exportedTake({ exerciseTitle, learner, number, motion, reading, review }: ReviewedTake): {
+  title: string;
+  motion: MotionDocument;
+  reading: Reading | null;
+  notes: readonly SheetNote[];
+} {
+  return {
+    title: `${exerciseTitle}, ${learner.name}, take ${number}`,
+    motion,
+    reading: reading ?? null,
+    notes: review?.notes ?? [],
+  };
+}
