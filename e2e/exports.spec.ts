@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
-import { readFile } from 'node:fs/promises';
+import { copyFile, readFile, writeFile } from 'node:fs/promises';
 import { expect, type Page, test } from '@playwright/test';
-import { expectAccessible, openBench, signIn } from './steps.ts';
+import { expectAccessible, keyFrames, keyMark, openBench, signIn } from './steps.ts';
 
 /** What another program reads of a film: its codec, its size, and when each picture is shown. */
 function probed(path: string): { codec: string; width: number; height: number; times: number[] } {
@@ -112,4 +112,44 @@ test('of a returned take its findings and notes are saved', async ({ page }) => 
   expect(await readFile(notes.path, 'utf8')).toMatch(/^WEBVTT\n\n\d\d:\d\d:\d\d\.\d{3} --> /);
   const findings = await savedAs(page, 'Findings (CSV)');
   expect((await readFile(findings.path, 'utf8')).split('\r\n')[0]).toMatch(/^kind,severity,/);
+});
+
+test('a project comes back as an exercise of its own; a table too, once its columns are named; junk is refused', async ({
+  page,
+}, info) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('link', { name: 'Plate along the rack', exact: true }).click();
+  const project = await savedAs(page, 'Project, to be read in again (JSON)');
+  const asFile = info.outputPath(project.name);
+  await copyFile(project.path, asFile);
+  const choose = async (file: string): Promise<void> => {
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Set an exercise' }).click();
+    await page.getByLabel('File of a motion').setInputFiles(file);
+  };
+  await choose(asFile);
+  await expect(page.getByRole('heading', { level: 1, name: 'Plate along the rack' })).toBeVisible();
+  const again = await savedAs(page, 'Project, to be read in again (JSON)');
+  expect(await readFile(again.path, 'utf8')).toBe(await readFile(asFile, 'utf8'));
+
+  const table = info.outputPath('push.csv');
+  await writeFile(table, ['t;place', ...Array.from({ length: 25 }, (_, i) => `${i / 24};${i * 0.2}`)].join('\n'));
+  await choose(table);
+  const sheet = page.getByRole('dialog', { name: 'From a table: push' });
+  await expect(sheet.getByRole('status')).toHaveText('No column of numbers is taken: say which column is what.');
+  await sheet.getByLabel('Column place').selectOption('Position x');
+  await sheet.getByLabel('place, times').fill('100');
+  await sheet.getByLabel('place, times').press('Tab');
+  await expect(sheet.getByRole('status')).toHaveText('Frames 1 to 25; 25 keys, of which 23 give way.');
+  await expectAccessible(page);
+  await sheet.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'push' })).toBeVisible();
+  await page.reload();
+  await expect(keyMark(page, 'Position x', 25)).toBeVisible();
+  expect(await keyFrames(page, 'Position x')).toEqual([1, 25]);
+
+  const junk = info.outputPath('junk.json');
+  await writeFile(junk, '{"format":"undulan-project","version":1,"title":"x","motion":{"rate":3}}');
+  await choose(junk);
+  await expect(page.getByText(/^This project is broken at motion/)).toBeVisible();
 });

@@ -33,7 +33,7 @@ exports.WEB = [
   ['strips/compared'],
   ['tools/retiming', 'tools/easing', 'tools/scene'],
   ['data-charts', 'drills', 'panels/numbers', 'panels/charts', 'panels/lanes', 'panels/work'],
-  ['reviewing', 'exports'],
+  ['reviewing', 'exports', 'imports'],
   ['spread'],
   ['shell'],
   ['features'],

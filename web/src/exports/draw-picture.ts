@@ -24,7 +24,7 @@ export function drawPicture(motion: MotionDocument, frame: number, look: Picture
   const scale = look.widthPx / motion.stage.widthPx;
   context.setTransform(scale, 0, 0, look.heightPx / motion.stage.heightPx, 0, 0);
   const shown = look.transparent ? { ...motion, stage: { ...motion.stage, background: '#00000000' } } : motion;
-  drawScene(context, shown as MotionDocument, frame);
+  drawScene(context, shown, frame);
   const moved = look.trail ? mainMovement(motion) : null;
   if (moved?.track.id === 'position' || moved?.track.id === 'travel')
     putTrail(context, motion, moved.subject, TARGET_COLOUR, false);

@@ -12,7 +12,7 @@ export type FromExport = { taken: number } | { file: Uint8Array<ArrayBuffer> } |
 
 interface Writer {
   add: (picture: ImageBitmap, number: number) => Promise<void> | void;
-  finish: () => Promise<Uint8Array<ArrayBuffer>>;
+  finish: () => Promise<Uint8Array<ArrayBuffer>> | Uint8Array<ArrayBuffer>;
 }
 
 function canvasFor({ widthPx, heightPx, transparent }: MovingPlan) {
@@ -42,7 +42,7 @@ function gifWriter(plan: MovingPlan): Writer {
       put(picture);
       gif.add({ pixels: pixels(), delay: delays[number]! });
     },
-    finish: async () => gif.finish(),
+    finish: () => gif.finish(),
   };
 }
 
@@ -52,9 +52,9 @@ function apngWriter(plan: MovingPlan): Writer {
   return {
     add: (picture) => {
       put(picture);
-      pictures.push(pixels().buffer as ArrayBuffer);
+      pictures.push(pixels().buffer);
     },
-    finish: async () => {
+    finish: () => {
       // In thousandths, the rest carried on: together they are as long as they should be.
       const delays = gifDelays(pictures.length, () => 10 / plan.fps);
       return new Uint8Array(UPNG.encode(pictures, plan.widthPx, plan.heightPx, 0, delays));
@@ -73,7 +73,7 @@ function framesWriter(plan: MovingPlan): Writer {
       files[`frame-${String(number + 1).padStart(digits, '0')}.png`] = new Uint8Array(await blob.arrayBuffer());
     },
     // PNG is packed already.
-    finish: async () => zipSync(files, { level: 0 }) as Uint8Array<ArrayBuffer>,
+    finish: () => zipSync(files, { level: 0 }),
   };
 }
 

@@ -5,6 +5,7 @@ import { RadioGroup } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { z } from 'zod';
+import { ImportButton } from '../../imports/index.ts';
 import { MotionPicture } from '../../picture/stage/index.ts';
 import { explain, useCreateExerciseMutation, useOverviewQuery, usePlansQuery } from '../../server-data/index.ts';
 import { Button, CommitInput, DecimalField, Dialog, Field, sayProblem, Select } from '../../ui/index.ts';
@@ -13,6 +14,7 @@ import { useCopyExercise } from './use-copy-exercise.ts';
 const MODELS: Record<ReadyModelId, ReadyModel> = READY_MODELS;
 const IDS = Object.keys(MODELS) as ReadyModelId[];
 const CARD_PX = 148;
+const USUAL_TOLERANCES = { keyFrames: 1, spacingPercent: 5 };
 
 /** What a new exercise begins from: a ready model with its few numbers, nothing, a plan, or a copy. */
 export function SetExerciseDialog({ courseId, onClose }: { courseId: string; onClose: () => void }) {
@@ -55,13 +57,29 @@ export function SetExerciseDialog({ courseId, onClose }: { courseId: string; onC
             const details: ExerciseDetails = {
               title,
               brief: MODELS[chosen].says,
-              tolerances: { keyFrames: 1, spacingPercent: 5 },
+              tolerances: USUAL_TOLERANCES,
               modelShown: 'always',
             };
             void create({ courseId, exercise: { work: { motion, details } } }).then(open);
           }}
         />
       )}
+      <div className="mt-3 flex items-center gap-3 text-sm">
+        <span className="text-xs font-semibold text-faint">A file</span>
+        <ImportButton
+          courseId={courseId}
+          onImported={({ title, motion, terms }) => {
+            const details: ExerciseDetails = {
+              brief: '',
+              tolerances: USUAL_TOLERANCES,
+              ...terms,
+              title,
+              modelShown: 'always',
+            };
+            void create({ courseId, exercise: { work: { motion, details } } }).then(open);
+          }}
+        />
+      </div>
       <Others courseId={courseId} />
     </Dialog>
   );

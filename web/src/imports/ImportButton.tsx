@@ -1,0 +1,76 @@
+import { accept, type NumberTable, problemOf, readNumberTable, readProject, refuse } from '@undulan/core';
+import { FileUp } from 'lucide-react';
+import { lazy, Suspense, useRef, useState } from 'react';
+import { explain, useKeepScenePictureMutation } from '../server-data/index.ts';
+import { Button, sayProblem } from '../ui/index.ts';
+import { type Imported, importedProject, type KeepPicture } from './imported.ts';
+
+const TableDialog = lazy(async () => ({ default: (await import('./TableDialog.tsx')).TableDialog }));
+
+/** More than this is no motion, but a way to fill a memory. */
+const MOST_BYTES = 40_000_000;
+
+interface ImportButtonProps {
+  courseId: string;
+  onImported: (imported: Imported) => void;
+}
+
+/** Reads a motion in from a file: a project at once, a table after its columns are named. */
+export function ImportButton({ courseId, onImported }: ImportButtonProps) {
+  const file = useRef<HTMLInputElement>(null);
+  const [keepPicture] = useKeepScenePictureMutation();
+  const [table, setTable] = useState<{ title: string; table: NumberTable } | null>(null);
+  const keep: KeepPicture = async (picture) => {
+    const answer = await keepPicture({ courseId, picture });
+    return answer.data ? accept(answer.data.id) : refuse('picture', [], explain(answer.error));
+  };
+  const readIn = async (chosen: File | undefined): Promise<void> => {
+    if (!chosen) return;
+    if (chosen.size > MOST_BYTES) {
+      sayProblem('This file is too large: a motion as a file has at most 40 MB.');
+      return;
+    }
+    const text = await chosen.text();
+    const title = chosen.name.replace(/(\.undulan)?\.[^.]*$/, '');
+    if (/^\s*[{[]/.test(text)) {
+      const read = readProject(text);
+      const imported = read.ok ? await importedProject(read.value, keep) : read;
+      if (imported.ok) onImported(imported.value);
+      else sayProblem(problemOf(imported)!);
+      return;
+    }
+    const read = readNumberTable(text);
+    if (read.ok) setTable({ title, table: read.value });
+    else sayProblem(problemOf(read)!);
+  };
+  return (
+    <>
+      <input
+        ref={file}
+        type="file"
+        accept=".json,.csv,.tsv,.txt,application/json,text/csv"
+        aria-label="File of a motion"
+        className="hidden"
+        onChange={(event) => {
+          void readIn(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
+      <Button onClick={() => file.current!.click()}>
+        <FileUp size={15} /> A project or a table …
+      </Button>
+      {table && (
+        <Suspense fallback={null}>
+          <TableDialog
+            {...table}
+            onTaken={(motion) => {
+              setTable(null);
+              onImported({ title: table.title, motion, terms: null });
+            }}
+            onClose={() => setTable(null)}
+          />
+        </Suspense>
+      )}
+    </>
+  );
+}
