@@ -114,7 +114,7 @@ test('of a returned take its findings and notes are saved', async ({ page }) => 
   expect((await readFile(findings.path, 'utf8')).split('\r\n')[0]).toMatch(/^kind,severity,/);
 });
 
-test('a project comes back as an exercise of its own; a table too, once its columns are named; junk is refused', async ({
+test('a project comes back as an exercise, and a table once its columns are named; junk is refused', async ({
   page,
 }, info) => {
   await signIn(page, 'Marta Olesen');

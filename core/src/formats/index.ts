@@ -19,3 +19,5 @@ export { exposureSheet, writeExposureSheetCsv } from './exposure-sheet.ts';
 export type { ExposureSheet, SheetNote, SheetRow } from './exposure-sheet.ts';
 export { writeNotesVtt } from './notes-vtt.ts';
 export { writeFindingsCsv } from './reading-csv.ts';
+export { writeGltf } from './gltf.ts';
+export type { WrittenGltf } from './gltf.ts';

@@ -1,4 +1,4 @@
-import { type ChannelId,CHANNELS } from '../motion/document/channels.ts';
+import { type ChannelId, CHANNELS } from '../motion/document/channels.ts';
 import { unpackColour } from '../motion/document/colour.ts';
 import { createKey } from '../motion/document/document.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';

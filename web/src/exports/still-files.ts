@@ -7,11 +7,12 @@ import {
   type SheetNote,
   writeExposureSheetCsv,
   writeFindingsCsv,
+  writeGltf,
   writeMotionCsv,
   writeNotesVtt,
   writeProject,
 } from '@undulan/core';
-import { saveBytes, saveFile } from '../ui/index.ts';
+import { saveBytes, saveFile, sayToStay } from '../ui/index.ts';
 import { drawPicture, type PictureLook, readyToDraw } from './draw-picture.ts';
 
 /** What is open, and what is said of it. */
@@ -33,6 +34,7 @@ export const STILL = {
   table: 'Values, a row a frame (CSV)',
   'table-exposed': 'Values as they are exposed (CSV)',
   'exposure-sheet': 'Exposure sheet (CSV)',
+  gltf: 'Animation of nodes (glTF 2.0)',
   findings: 'Findings (CSV)',
   reading: 'The reading in full (JSON)',
   notes: 'Notes as captions of a clip (WebVTT)',
@@ -119,6 +121,12 @@ export async function saveStill(kind: StillKind, of: Exported, { look, every }: 
     case 'exposure-sheet':
       saveFile(`${title}, exposure sheet.csv`, 'text/csv', writeExposureSheetCsv(motion, notes));
       return;
+    case 'gltf': {
+      const { text, says } = writeGltf(motion, title);
+      saveFile(`${title}.gltf`, 'model/gltf+json', text);
+      if (says.length > 0) sayToStay(says.join(' '));
+      return;
+    }
     case 'findings':
       saveFile(`${title}, findings.csv`, 'text/csv', writeFindingsCsv(reading!));
       return;

@@ -1,0 +1,231 @@
+import type { ChannelId } from '../motion/document/channels.ts';
+import { findChannel } from '../motion/document/document.ts';
+import type { Key, MotionDocument, Subject } from '../motion/document/schema.ts';
+import { channelValue, placeOf } from '../motion/path/pose.ts';
+import { framesPerSecond } from '../time/rate.ts';
+
+/** A glTF 2.0 file as text, its numbers inside, and what of the motion it could not say as it is. */
+export interface WrittenGltf {
+  text: string;
+  says: string[];
+}
+
+type Path = 'translation' | 'rotation' | 'scale';
+type Interpolation = 'STEP' | 'LINEAR';
+
+/** Values over time, some numbers each. */
+interface Track {
+  path: Path;
+  interpolation: Interpolation;
+  seconds: number[];
+  values: number[][];
+}
+
+const CHANNELS_OF: Record<Path, readonly ChannelId[]> = {
+  translation: ['position.x', 'position.y', 'depth', 'travel'],
+  rotation: ['rotation'],
+  scale: ['scale.x', 'scale.y'],
+};
+
+/** The motion's plane is glTF's x and y, in metres, y upward; depth goes away from who looks. */
+function valueOf(motion: MotionDocument, subject: Subject, path: Path, frame: number): number[] {
+  const perMetre = motion.stage.pixelsPerMetre;
+  const { x, y, turn } = placeOf(motion, subject, frame);
+  if (path === 'translation') return [x / perMetre, -y / perMetre, -channelValue(subject, 'depth', frame)];
+  if (path === 'scale') return [channelValue(subject, 'scale.x', frame), channelValue(subject, 'scale.y', frame), 1];
+  const half = (-(channelValue(subject, 'rotation', frame) + turn) * Math.PI) / 360;
+  return [0, 0, Math.sin(half), Math.cos(half)];
+}
+
+/** Keys of all channels of a property, if they are on the same frames and every stretch is left in one way. */
+function sharedKeys(subject: Subject, path: Path, leave: Key['leave']): number[] | null {
+  const keyed = CHANNELS_OF[path].flatMap((id) => {
+    const channel = findChannel(subject, id);
+    return channel && channel.keys.length > 1 ? [channel] : [];
+  });
+  const [first] = keyed;
+  if (!first || keyed.some(({ wobble, before, after }) => wobble || before || after)) return null;
+  const frames = first.keys.map(({ frame }) => frame);
+  const alike = keyed.every(
+    ({ keys }) =>
+      keys.length === frames.length &&
+      keys.every((key, i) => key.frame === frames[i] && (i === keys.length - 1 || key.leave === leave)),
+  );
+  return alike ? frames : null;
+}
+
+/** Less than so much of a property's extent between two samples is as good as exact. */
+const NEAR = 1e-3;
+/** Samples a frame, at most. */
+const FINEST = 16;
+/** From a key to the next it turns less than this, else the short way round is another. */
+const HALF_TURN = 170;
+
+/** How far the middles of straight ways between samples are from where it goes, as a share of its extent. */
+function missOf(at: (frame: number) => number[], first: number, last: number, parts: number): number {
+  let [worst, extent] = [0, 1e-9];
+  const start = at(first);
+  for (let i = 0; i < (last - first) * parts; i++) {
+    const [from, to] = [first + i / parts, first + (i + 1) / parts];
+    const [a, b, middle] = [at(from), at(to), at((from + to) / 2)];
+    for (const [c, value] of middle.entries()) {
+      worst = Math.max(worst, Math.abs(value - (a[c]! + b[c]!) / 2));
+      extent = Math.max(extent, Math.abs(value - start[c]!));
+    }
+  }
+  return worst / extent;
+}
+
+function trackOf(motion: MotionDocument, subject: Subject, path: Path, says: Set<string>): Track | null {
+  const moves = CHANNELS_OF[path].some((id) => (findChannel(subject, id)?.keys.length ?? 0) > 1);
+  const turned =
+    path === 'rotation' && subject.guide !== null && (findChannel(subject, 'travel')?.keys.length ?? 0) > 1;
+  if (!moves && !turned) return null;
+  const { first, last } = motion.range;
+  const fps = framesPerSecond(motion.rate);
+  const at = (frame: number): number[] => valueOf(motion, subject, path, frame);
+  const made = (interpolation: Interpolation, frames: number[]): Track => ({
+    path,
+    interpolation,
+    seconds: frames.map((frame) => (frame - first) / fps),
+    values: frames.map(at),
+  });
+  const within = (frames: readonly number[]): number[] => [
+    ...new Set([first, ...frames.filter((frame) => frame > first && frame < last), last]),
+  ];
+  const held = sharedKeys(subject, path, 'step');
+  if (held && !subject.guide) return made('STEP', within(held));
+  const straight = sharedKeys(subject, path, 'linear');
+  const angle = findChannel(subject, 'rotation');
+  const turnsLittle =
+    path !== 'rotation' ||
+    !angle ||
+    angle.keys.every((key, i) => i === 0 || Math.abs(key.value - angle.keys[i - 1]!.value) < HALF_TURN);
+  if (straight && !subject.guide && turnsLittle) return made('LINEAR', within(straight));
+  let parts = 1;
+  while (parts < FINEST && missOf(at, first, last, parts) > NEAR) parts *= 2;
+  says.add(
+    `The ${path} of ${subject.name} is written ${parts === 1 ? 'frame by frame' : `${parts} times a frame`}: ` +
+      'its eases are none that glTF has.',
+  );
+  return made(
+    'LINEAR',
+    Array.from({ length: (last - first) * parts + 1 }, (_, i) => first + i / parts),
+  );
+}
+
+/** Numbers of the file in one buffer, each row of them found again by an accessor. */
+class Numbers {
+  readonly #rows: Float32Array[] = [];
+  readonly accessors: object[] = [];
+  readonly views: object[] = [];
+  length = 0;
+
+  add(values: readonly number[], type: 'SCALAR' | 'VEC3' | 'VEC4', size: number, target?: number): number {
+    const row = Float32Array.from(values);
+    const count = values.length / size;
+    const ends = Array.from({ length: size }, (_, c) => {
+      const own = Array.from({ length: count }, (__, i) => row[i * size + c]!);
+      return { min: Math.min(...own), max: Math.max(...own) };
+    });
+    this.views.push({ buffer: 0, byteOffset: this.length, byteLength: row.byteLength, ...(target && { target }) });
+    this.accessors.push({
+      bufferView: this.views.length - 1,
+      componentType: 5126,
+      count,
+      type,
+      min: ends.map(({ min }) => min),
+      max: ends.map(({ max }) => max),
+    });
+    this.#rows.push(row);
+    this.length += row.byteLength;
+    return this.accessors.length - 1;
+  }
+
+  base64(): string {
+    let binary = '';
+    for (const row of this.#rows) for (const byte of new Uint8Array(row.buffer)) binary += String.fromCharCode(byte);
+    return btoa(binary);
+  }
+}
+
+function colourFactor(fill: string): number[] {
+  const linear = (at: number): number => {
+    const share = Number.parseInt(fill.slice(at, at + 2), 16) / 255;
+    return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
+  };
+  return [linear(1), linear(3), linear(5), 1];
+}
+
+/**
+ * A motion as a glTF 2.0 animation (Khronos): a node a subject, hung as the subjects are, with place, turn and scale
+ * over time and a flat card of its size and colour. Straight and held keys stay keys; anything else is written as
+ * densely as it takes to be right within a thousandth. Exposures are not in it, nor skew.
+ */
+export function writeGltf(motion: MotionDocument, title: string): WrittenGltf {
+  const says = new Set<string>();
+  const numbers = new Numbers();
+  const perMetre = motion.stage.pixelsPerMetre;
+  const corners = [-0.5, -0.5, 0, 0.5, -0.5, 0, -0.5, 0.5, 0, -0.5, 0.5, 0, 0.5, -0.5, 0, 0.5, 0.5, 0];
+  const card = numbers.add(corners, 'VEC3', 3, 34_962);
+  const subjects = motion.subjects.filter(({ look }) => look.shape !== 'camera');
+  const [nodes, channels, samplers]: [object[], object[], object[]] = [[], [], []];
+  // Three nodes a subject: what moves, its card, and where its children hang.
+  const moving = (subject: Subject): number => 3 * subjects.indexOf(subject);
+  for (const subject of subjects) {
+    const children = subjects.filter(({ parentId }) => parentId === subject.id);
+    const shift = [-subject.pivot.x / perMetre, subject.pivot.y / perMetre, 0];
+    const { first } = motion.range;
+    const own = moving(subject);
+    nodes.push(
+      {
+        name: subject.name,
+        translation: valueOf(motion, subject, 'translation', first),
+        rotation: valueOf(motion, subject, 'rotation', first),
+        scale: valueOf(motion, subject, 'scale', first),
+        children: [own + 1, own + 2],
+      },
+      {
+        name: `${subject.name}, card`,
+        translation: shift,
+        scale: [subject.look.widthPx / perMetre, subject.look.heightPx / perMetre, 1],
+        ...(subject.look.shape !== 'group' && subject.visible && { mesh: subjects.indexOf(subject) }),
+      },
+      {
+        name: `${subject.name}, hung on it`,
+        translation: shift,
+        ...(children.length > 0 && { children: children.map(moving) }),
+      },
+    );
+    if ((findChannel(subject, 'skew.x') ?? findChannel(subject, 'skew.y'))?.keys.length)
+      says.add(`The skew of ${subject.name} is left out: glTF has none.`);
+    if (subject.exposure > 1) says.add(`${subject.name} moves on ones here: glTF has no exposures.`);
+    for (const path of ['translation', 'rotation', 'scale'] as const) {
+      const track = trackOf(motion, subject, path, says);
+      if (!track) continue;
+      const size = path === 'rotation' ? 4 : 3;
+      samplers.push({
+        input: numbers.add(track.seconds, 'SCALAR', 1),
+        output: numbers.add(track.values.flat(), size === 4 ? 'VEC4' : 'VEC3', size),
+        interpolation: track.interpolation,
+      });
+      channels.push({ sampler: samplers.length - 1, target: { node: own, path } });
+    }
+  }
+  const gltf = {
+    asset: { version: '2.0', generator: 'Undulan' },
+    scene: 0,
+    scenes: [{ name: title, nodes: subjects.filter(({ parentId }) => !parentId).map(moving) }],
+    nodes,
+    materials: subjects.map(({ look }) => ({
+      doubleSided: true,
+      pbrMetallicRoughness: { baseColorFactor: colourFactor(look.fill), metallicFactor: 0 },
+    })),
+    meshes: subjects.map(({ name }, i) => ({ name, primitives: [{ attributes: { POSITION: card }, material: i }] })),
+    ...(channels.length > 0 && { animations: [{ name: title, channels, samplers }] }),
+    accessors: numbers.accessors,
+    bufferViews: numbers.views,
+    buffers: [{ byteLength: numbers.length, uri: `data:application/octet-stream;base64,${numbers.base64()}` }],
+  };
+  return { text: JSON.stringify(gltf), says: [...says] };
+}
