@@ -1,6 +1,7 @@
 import { benchArcLength } from './arc-length.ts';
 import { benchBake } from './bake.ts';
 import { benchEase } from './ease.ts';
+import { benchFiles } from './files.ts';
 import { benchReading } from './reading.ts';
 import { benchRegistration } from './registration.ts';
 import { printRow, type Row } from './row.ts';
@@ -11,6 +12,7 @@ const BENCHES: Record<string, () => Row[]> = {
   bake: benchBake,
   'arc-length': benchArcLength,
   registration: benchRegistration,
+  files: benchFiles,
 };
 
 const chosen = process.argv.slice(2);

@@ -7,3 +7,23 @@ declare module 'gltf-validator' {
   };
   export default validator;
 }
+
+declare module 'gifenc' {
+  type Palette = number[][];
+  type Rgba = Uint8Array | Uint8ClampedArray;
+  const gifenc: {
+    quantize: (rgba: Rgba, most: number) => Palette;
+    applyPalette: (rgba: Rgba, palette: Palette) => Uint8Array;
+    GIFEncoder: () => {
+      writeFrame: (
+        index: Uint8Array,
+        widthPx: number,
+        heightPx: number,
+        options: { palette: Palette; delay: number },
+      ) => void;
+      finish: () => void;
+      bytes: () => Uint8Array;
+    };
+  };
+  export default gifenc;
+}
