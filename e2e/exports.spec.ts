@@ -153,3 +153,23 @@ test('a project comes back as an exercise, and a table once its columns are name
   await choose(junk);
   await expect(page.getByText(/^This project is broken at motion/)).toBeVisible();
 });
+
+test('grades are saved as a table, due dates as a calendar', async ({ page }) => {
+  await signIn(page, 'Marta Olesen');
+  const chosen = async (what: string): Promise<string> => {
+    await page.getByRole('button', { name: 'More of this course' }).click();
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('menuitem', { name: what }).click(),
+    ]);
+    return readFile(await download.path(), 'utf8');
+  };
+  const grades = await chosen('Save grades as a table');
+  expect(grades.split('\r\n')[0]).toMatch(/^name,e-mail,Drawer slide: state,/);
+  expect(grades).toContain('Jonah Whitby,');
+  const calendar = await chosen('Save due dates as a calendar');
+  expect(calendar).toMatch(/^BEGIN:VCALENDAR\r\n/);
+  expect(calendar).toContain('SUMMARY:Due: Tea glass along the counter');
+  await signIn(page, 'Ines Calado');
+  expect(await chosen('Save due dates as a calendar')).toContain('BEGIN:VEVENT');
+});

@@ -1,7 +1,7 @@
 import gifenc from 'gifenc';
 import Papa from 'papaparse';
-import { glassSlide } from '../testing/glass-slide.ts';
 import { gifDelays, GifWriter, readNumberTable, writeMotionCsv } from '../src/index.ts';
+import { glassSlide } from '../testing/glass-slide.ts';
 import { measure, type Row } from './row.ts';
 
 const { applyPalette, GIFEncoder, quantize } = gifenc;

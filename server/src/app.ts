@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import type { Server as HttpServer } from 'node:http';
 import { join } from 'node:path';
+import { projectSchema } from '@undulan/core';
 import express, { type Express, type RequestHandler, Router } from 'express';
 import compressed from 'express-static-gzip';
 import { type Logger, pino } from 'pino';
@@ -98,6 +99,10 @@ export async function createApp(sequelize: Sequelize, config: Config, webRoot: s
   app.get('/readyz', async (_request, response) => {
     await sequelize.query('DO 1');
     response.json({ status: 'ok' });
+  });
+  // What a project as a file is like, for programs that read or write one.
+  app.get('/project.schema.json', (_request, response) => {
+    response.type('application/schema+json').send(JSON.stringify(projectSchema(), null, 1));
   });
   app.use(
     '/api',

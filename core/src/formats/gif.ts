@@ -97,11 +97,12 @@ class Palette {
 const MOST_CODES = 4096;
 
 /** The table that LZW grows: for a code and the index that follows it the code of both; cleared row by row. */
-const follows = new Uint16Array(MOST_CODES * 256);
+let follows: Uint16Array | null = null;
 
 /** Lempel–Ziv–Welch with codes of growing length, in blocks of 255 bytes at most. */
 function pushLzw(out: Bytes, indices: Uint8Array, count: number, bits: number): void {
   const clear = 1 << bits;
+  const table = (follows ??= new Uint16Array(MOST_CODES * 256));
   const block = new Uint8Array(255);
   let [filled, buffer, buffered] = [0, 0, 0];
   const send = (code: number, length: number): void => {
@@ -120,28 +121,28 @@ function pushLzw(out: Bytes, indices: Uint8Array, count: number, bits: number): 
   };
   out.push(bits);
   let [next, length] = [clear + 2, bits + 1];
-  follows.fill(0, 0, clear << 8);
+  table.fill(0, 0, clear << 8);
   send(clear, length);
   let code = indices[0]!;
   for (let i = 1; i < count; i++) {
     const index = indices[i]!;
     const at = (code << 8) | index;
-    const known = follows[at]!;
+    const known = table[at]!;
     if (known !== 0) {
       code = known;
       continue;
     }
     send(code, length);
     if (next < MOST_CODES) {
-      follows[at] = next;
+      table[at] = next;
       // The row of a new code may hold what an earlier table had.
-      follows.fill(0, next << 8, (next << 8) + 256);
+      table.fill(0, next << 8, (next << 8) + 256);
       if (next === 1 << length) length++;
       next++;
     } else {
       send(clear, length);
       [next, length] = [clear + 2, bits + 1];
-      follows.fill(0, 0, clear << 8);
+      table.fill(0, 0, clear << 8);
     }
     code = index;
   }

@@ -21,3 +21,5 @@ export { writeNotesVtt } from './notes-vtt.ts';
 export { writeFindingsCsv } from './reading-csv.ts';
 export { writeGltf } from './gltf.ts';
 export type { WrittenGltf } from './gltf.ts';
+export { writeCalendar, writeGradesCsv } from './course-files.ts';
+export type { DueEvent, GradeCell } from './course-files.ts';

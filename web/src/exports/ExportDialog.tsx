@@ -2,8 +2,8 @@ import { framesPerSecond } from '@undulan/core';
 import { useState } from 'react';
 import * as z from 'zod';
 import { Button, DecimalField, Dialog, Field, sayProblem, Select, Tick } from '../ui/index.ts';
-import { startExport } from './export-jobs.ts';
 import { canBeClear, MOVING, MOVING_KINDS, type MovingKind, planOf, usualChoices } from './export-plan.ts';
+import { startExport } from './run-export.ts';
 import { type Exported, missingFor, saveStill, STILL, STILL_KINDS, type StillKind } from './still-files.ts';
 
 const Width = z.int().min(16).max(4096);

@@ -7,6 +7,7 @@ import { useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { Button, type Column, Empty, LoadFailed, Loading, Table, Tip } from '../../ui/index.ts';
 import { CourseLessons } from './CourseLessons.tsx';
+import { CourseMenu } from './CourseMenu.tsx';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
 import { repliesWords } from './replies-words.ts';
 import { SetExerciseDialog } from './SetExerciseDialog.tsx';
@@ -40,6 +41,7 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
           <Button onClick={() => document.querySelector('[aria-label="Lessons"]')?.scrollIntoView()}>Lessons</Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/drills`)}>Drills</Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>
+          {data && <CourseMenu title={data.title} exercises={data.exercises} overview={data} />}
           <Button kind="main" data-walk="set" onClick={() => setBegins(true)}>
             <Plus size={15} /> Set an exercise
           </Button>

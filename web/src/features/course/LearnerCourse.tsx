@@ -14,6 +14,7 @@ import {
 import { Shell } from '../../shell/index.ts';
 import { Button, Empty, LoadFailed, Loading, sayProblem } from '../../ui/index.ts';
 import { CourseLessons } from './CourseLessons.tsx';
+import { CourseMenu } from './CourseMenu.tsx';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
 import { repliesWords } from './replies-words.ts';
 
@@ -41,6 +42,7 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
         <>
           <Button onClick={() => void navigate(`/courses/${courseId}/drills`)}>Drills</Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>
+          {data && <CourseMenu title={data.title} exercises={data.exercises} overview={null} />}
         </>
       }
     >
