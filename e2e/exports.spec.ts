@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { copyFile, readFile, writeFile } from 'node:fs/promises';
 import { expect, type Page, test } from '@playwright/test';
-import { expectAccessible, keyFrames, keyMark, openBench, signIn } from './steps.ts';
+import { expectAccessible, keyFrames, keyMark, openBench, saveChoice, signIn } from './steps.ts';
 
 /** What another program reads of a film: its codec, its size, and when each picture is shown. */
 function probed(path: string): { codec: string; width: number; height: number; times: number[] } {
@@ -28,19 +28,9 @@ async function openExport(page: Page): Promise<void> {
   await page.getByRole('dialog').waitFor();
 }
 
-/** Saves the file that is chosen in the sheet, and gives where it lies and what it is called. */
-async function saved(page: Page): Promise<{ path: string; name: string }> {
-  const [download] = await Promise.all([
-    page.waitForEvent('download', { timeout: 60_000 }),
-    page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click(),
-  ]);
-  return { path: await download.path(), name: download.suggestedFilename() };
-}
-
 async function savedAs(page: Page, what: string): Promise<{ path: string; name: string }> {
-  await openExport(page);
-  await page.getByLabel('What', { exact: true }).selectOption(what);
-  return saved(page);
+  const download = await saveChoice(page, what);
+  return { path: await download.path(), name: download.suggestedFilename() };
 }
 
 test('films, moving pictures and frames of a motion are what other programs read, frame by frame', async ({ page }) => {

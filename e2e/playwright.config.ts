@@ -19,6 +19,7 @@ export default defineConfig({
   projects: [
     { name: 'journeys', testMatch: '*.spec.ts' },
     { name: 'pictures', testMatch: 'pictures.ts' },
+    { name: 'samples', testMatch: 'samples.ts' },
   ],
   outputDir: '../test-results',
   use: {

@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { type Cookie, expect, type Locator, type Page } from '@playwright/test';
+import { type Cookie, type Download, expect, type Locator, type Page } from '@playwright/test';
 
 /** Who has signed in before, with what the browser keeps of it: it takes as long as many a journey. */
 const signedIn = new Map<string, Cookie[]>();
@@ -108,4 +108,15 @@ export async function leaveBy(page: Page, way: string): Promise<void> {
   await page.getByRole('dialog', { name: 'How it leaves' }).getByRole('button', { name: way, exact: true }).click();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('button', { name: `How it leaves: ${way}` })).toBeVisible();
+}
+
+/** Saves one of the files of what is open, once it is made. */
+export async function saveChoice(page: Page, what: string): Promise<Download> {
+  await page.getByRole('button', { name: 'Save as a file' }).click();
+  await page.getByLabel('What', { exact: true }).selectOption(what);
+  const [download] = await Promise.all([
+    page.waitForEvent('download', { timeout: 60_000 }),
+    page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click(),
+  ]);
+  return download;
 }

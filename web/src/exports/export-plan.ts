@@ -5,7 +5,7 @@ export const MOVING = {
   gif: { label: 'GIF', ending: 'gif', type: 'image/gif' },
   apng: { label: 'APNG', ending: 'png', type: 'image/apng' },
   webm: { label: 'WebM, VP9', ending: 'webm', type: 'video/webm' },
-  'webm-av1': { label: 'WebM, AV1', ending: 'webm', type: 'video/webm' },
+  'webm-av1': { label: 'WebM, AV1', ending: 'av1.webm', type: 'video/webm' },
   mp4: { label: 'MP4, H.264', ending: 'mp4', type: 'video/mp4' },
   frames: { label: 'PNG frames (zip)', ending: 'zip', type: 'application/zip' },
 } as const;
