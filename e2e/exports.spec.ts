@@ -163,3 +163,25 @@ test('grades are saved as a table, due dates as a calendar', async ({ page }) =>
   await signIn(page, 'Ines Calado');
   expect(await chosen('Save due dates as a calendar')).toContain('BEGIN:VEVENT');
 });
+
+test('a style sheet moves each channel as the motion does, in the browser’s own engine', async ({ page }) => {
+  await openBench(page, 'Ines Calado', 'Toaster rack');
+  const css = await readFile((await savedAs(page, 'Style sheet with keyframes (CSS)')).path, 'utf8');
+  const table = await readFile((await savedAs(page, 'Values, a row a frame (CSV)')).path, 'utf8');
+  const [heading, ...rows] = table.split('\r\n').map((row) => row.split(','));
+  const column = heading!.indexOf('Bread: Position y (px)');
+  await page.setContent(`<style>${css}</style><div class="bread"></div>`);
+  const played = await page.evaluate((count) => {
+    const [animation] = document.getAnimations();
+    const bread = document.querySelector('.bread')!;
+    animation!.pause();
+    return Array.from({ length: count }, (_, i) => {
+      animation!.currentTime = (i * 1000) / 24;
+      return Number(getComputedStyle(bread).getPropertyValue('--bread-y'));
+    });
+  }, rows.length);
+  const asked = rows.map((row) => Number(row[column]));
+  const span = Math.max(...asked) - Math.min(...asked);
+  expect(span).toBeGreaterThan(10);
+  for (const [i, value] of played.entries()) expect(Math.abs(value - asked[i]!)).toBeLessThan(2e-3 * span);
+});

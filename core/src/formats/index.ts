@@ -23,3 +23,4 @@ export { writeGltf } from './gltf.ts';
 export type { WrittenGltf } from './gltf.ts';
 export { writeCalendar, writeGradesCsv } from './course-files.ts';
 export type { DueEvent, GradeCell } from './course-files.ts';
+export { writeCssKeyframes } from './css-keyframes.ts';

@@ -5,6 +5,7 @@ import {
   type ProjectPicture,
   type Reading,
   type SheetNote,
+  writeCssKeyframes,
   writeExposureSheetCsv,
   writeFindingsCsv,
   writeGltf,
@@ -35,6 +36,7 @@ export const STILL = {
   'table-exposed': 'Values as they are exposed (CSV)',
   'exposure-sheet': 'Exposure sheet (CSV)',
   gltf: 'Animation of nodes (glTF 2.0)',
+  css: 'Style sheet with keyframes (CSS)',
   findings: 'Findings (CSV)',
   reading: 'The reading in full (JSON)',
   notes: 'Notes as captions of a clip (WebVTT)',
@@ -127,6 +129,9 @@ export async function saveStill(kind: StillKind, of: Exported, { look, every }: 
       if (says.length > 0) sayToStay(says.join(' '));
       return;
     }
+    case 'css':
+      saveFile(`${title}.css`, 'text/css', writeCssKeyframes(motion));
+      return;
     case 'findings':
       saveFile(`${title}, findings.csv`, 'text/csv', writeFindingsCsv(reading!));
       return;
