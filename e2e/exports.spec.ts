@@ -185,3 +185,42 @@ test('a style sheet moves each channel as the motion does, in the browser’s ow
   expect(span).toBeGreaterThan(10);
   for (const [i, value] of played.entries()) expect(Math.abs(value - asked[i]!)).toBeLessThan(2e-3 * span);
 });
+
+test('an exposure sheet and a review fit paper, A4 and Letter, and are all that is printed', async ({ page }, info) => {
+  /** The pages as another program reads them. */
+  const printed = async (format: 'A4' | 'Letter'): Promise<string[]> => {
+    const path = info.outputPath(`${format}.pdf`);
+    await page.pdf({ path, format, margin: { top: '12mm', bottom: '12mm', left: '12mm', right: '12mm' } });
+    return execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' }).split('\f').slice(0, -1);
+  };
+  const show = async (what: string): Promise<void> => {
+    await page.getByRole('button', { name: 'Save as a file' }).click();
+    await page.getByLabel('What', { exact: true }).selectOption(what);
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByRole('button', { name: 'Print, or save as PDF' }).waitFor();
+  };
+  await openBench(page, 'Ines Calado', 'Toaster rack');
+  await show('Exposure sheet on paper (PDF)');
+  await expectAccessible(page);
+  for (const format of ['A4', 'Letter'] as const) {
+    const sheets = await printed(format);
+    expect(sheets.length).toBeLessThan(4);
+    // Heads stand on every page, each frame has a row; the screen beneath is not there.
+    for (const sheet of sheets) expect(sheet).toMatch(/Frame\s+Time\s+Bread/);
+    const all = sheets.join('\n');
+    for (const frame of [1, 25, 49]) expect(all).toMatch(new RegExp(`^\\s*${frame}\\s+00:00:0`, 'm'));
+    expect(all).not.toContain('Hand in');
+  }
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('button', { name: /^Hand in/ })).toBeVisible();
+
+  await signIn(page, 'Jonah Whitby');
+  await page
+    .getByRole('link', { name: /take 1/ })
+    .first()
+    .click();
+  await show('Review on paper (PDF)');
+  const [review, ...more] = await printed('A4');
+  expect(more).toHaveLength(0);
+  expect(review).toMatch(/Drawer slide, Jonah Whitby, take 1[\s\S]*Grade\s+\d+[\s\S]*Notes[\s\S]*Findings/);
+});

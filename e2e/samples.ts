@@ -23,8 +23,8 @@ test('of an exercise with several subjects', async ({ page }) => {
   await page.getByRole('dialog').waitFor();
   const all = await page.getByLabel('What', { exact: true }).locator('option').allTextContents();
   await page.keyboard.press('Escape');
-  // Findings and notes are of takes.
-  for (const what of all.filter((name) => !/Findings|reading|Notes/.test(name)))
+  // Findings and notes are of takes; what is on paper the browser prints.
+  for (const what of all.filter((name) => !/Findings|reading|Notes|paper/.test(name)))
     await keep(await saveChoice(page, what));
 });
 

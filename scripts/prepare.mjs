@@ -12,6 +12,7 @@ const WANTED = {
   chromium: { program: 'chromium', package: 'chromium' },
   // Tests read with them what was written.
   ffmpeg: { program: 'ffprobe', package: 'ffmpeg' },
+  poppler: { program: 'pdftotext', package: 'poppler-utils' },
   unzip: { program: 'unzip', package: 'unzip' },
 };
 

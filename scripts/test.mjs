@@ -54,7 +54,7 @@ async function workThrough(left) {
 try {
   const needs = [
     ...(parts.some((part) => part === 'server' || part === 'e2e') ? ['mariadb', 'redis'] : []),
-    ...(parts.includes('e2e') ? ['chromium', 'ffmpeg', 'unzip'] : []),
+    ...(parts.includes('e2e') ? ['chromium', 'ffmpeg', 'poppler', 'unzip'] : []),
   ];
   await ensurePackages(needs);
   await ensureModules();

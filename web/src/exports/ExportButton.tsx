@@ -3,6 +3,7 @@ import { FileDown } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { useClock } from '../time/index.ts';
 import { Button } from '../ui/index.ts';
+import type { Exported } from './still-files.ts';
 
 const ExportDialog = lazy(async () => ({ default: (await import('./ExportDialog.tsx')).ExportDialog }));
 
@@ -12,10 +13,18 @@ interface ExportButtonProps {
   terms?: Project['terms'];
   reading?: Reading | null;
   notes?: readonly SheetNote[];
+  review?: Exported['review'];
 }
 
 /** Opens what can be saved as a file of the motion that is open. */
-export function ExportButton({ title, motion, terms = null, reading = null, notes = [] }: ExportButtonProps) {
+export function ExportButton({
+  title,
+  motion,
+  terms = null,
+  reading = null,
+  notes = [],
+  review = null,
+}: ExportButtonProps) {
   const clock = useClock();
   const [frame, setFrame] = useState<number | null>(null);
   return (
@@ -30,7 +39,7 @@ export function ExportButton({ title, motion, terms = null, reading = null, note
       </Button>
       {frame !== null && (
         <Suspense fallback={null}>
-          <ExportDialog of={{ title, motion, frame, terms, reading, notes }} onClose={() => setFrame(null)} />
+          <ExportDialog of={{ title, motion, frame, terms, reading, notes, review }} onClose={() => setFrame(null)} />
         </Suspense>
       )}
     </>

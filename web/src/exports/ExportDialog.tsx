@@ -3,8 +3,20 @@ import { useState } from 'react';
 import * as z from 'zod';
 import { Button, DecimalField, Dialog, Field, sayProblem, Select, Tick } from '../ui/index.ts';
 import { canBeClear, MOVING, MOVING_KINDS, type MovingKind, planOf, usualChoices } from './export-plan.ts';
+import { PaperReview } from './PaperReview.tsx';
+import { PaperSheet } from './PaperSheet.tsx';
 import { startExport } from './run-export.ts';
-import { type Exported, missingFor, saveStill, STILL, STILL_KINDS, type StillKind } from './still-files.ts';
+import {
+  type Exported,
+  missingFor,
+  PAPER_KINDS,
+  type PaperKind,
+  PAPERS,
+  saveStill,
+  STILL,
+  STILL_KINDS,
+  type StillKind,
+} from './still-files.ts';
 
 const Width = z.int().min(16).max(4096);
 const Rate = z.number().min(1).max(120);
@@ -15,14 +27,17 @@ interface ExportDialogProps {
   onClose: () => void;
 }
 
-const isMoving = (kind: MovingKind | StillKind): kind is MovingKind => kind in MOVING;
+type Kind = MovingKind | StillKind | PaperKind;
+const isMoving = (kind: Kind): kind is MovingKind => kind in MOVING;
+const isPaper = (kind: Kind): kind is PaperKind => kind in PAPERS;
 
 /** Which file, how large and of which frames; moving ones go on being made when this is closed. */
 export function ExportDialog({ of, onClose }: ExportDialogProps) {
   const { title, motion, frame } = of;
-  const [kind, setKind] = useState<MovingKind | StillKind>('gif');
+  const [kind, setKind] = useState<Kind>('gif');
   const [choices, setChoices] = useState(() => usualChoices(motion));
   const [every, setEvery] = useState(4);
+  const [onPaper, setOnPaper] = useState(false);
   const change = (part: Partial<typeof choices>): void => setChoices({ ...choices, ...part });
   const plan = planOf(motion, { ...choices, ...(isMoving(kind) && { kind }) });
   const isDrawn = isMoving(kind) || kind === 'picture' || kind === 'sheet';
@@ -33,6 +48,10 @@ export function ExportDialog({ of, onClose }: ExportDialogProps) {
       onClose();
       return;
     }
+    if (isPaper(kind)) {
+      setOnPaper(true);
+      return;
+    }
     try {
       await saveStill(kind, of, { look: plan, every });
       onClose();
@@ -41,6 +60,12 @@ export function ExportDialog({ of, onClose }: ExportDialogProps) {
     }
   };
   const seconds = plan.frames.length / plan.fps;
+  if (onPaper)
+    return kind === 'paper-review' ? (
+      <PaperReview of={of} onClose={onClose} />
+    ) : (
+      <PaperSheet of={of} onClose={onClose} />
+    );
   return (
     <Dialog
       open
@@ -64,6 +89,7 @@ export function ExportDialog({ of, onClose }: ExportDialogProps) {
               choices={[
                 ...MOVING_KINDS.map((moving) => ({ id: moving, label: `Moving: ${MOVING[moving].label}` })),
                 ...STILL_KINDS.map((still) => ({ id: still, label: STILL[still] })),
+                ...PAPER_KINDS.map((paper) => ({ id: paper, label: PAPERS[paper] })),
               ]}
               onChoose={setKind}
             />
@@ -143,7 +169,9 @@ export function ExportDialog({ of, onClose }: ExportDialogProps) {
                 (kind === 'gif' ? gifWords(plan.fps) : '')
               : kind === 'picture'
                 ? `Frame ${frame}, ${plan.widthPx} × ${plan.heightPx} px.`
-                : 'Made at once.')}
+                : isPaper(kind)
+                  ? 'It is shown first; the browser prints it, or saves it as PDF.'
+                  : 'Made at once.')}
         </p>
       </div>
     </Dialog>

@@ -1,4 +1,5 @@
 import {
+  type CriterionId,
   type MotionDocument,
   picturesOfMotion,
   type Project,
@@ -25,6 +26,8 @@ export interface Exported {
   terms: Project['terms'];
   reading: Reading | null;
   notes: readonly SheetNote[];
+  /** What an instructor made of a take. */
+  review: { grade: number | null; criteria: Partial<Record<CriterionId, number>>; summary: string } | null;
 }
 
 /** Files that are made at once. */
@@ -41,12 +44,20 @@ export const STILL = {
   reading: 'The reading in full (JSON)',
   notes: 'Notes as captions of a clip (WebVTT)',
 } as const;
+/** What the browser prints, or saves as PDF. */
+export const PAPERS = {
+  'paper-sheet': 'Exposure sheet on paper (PDF)',
+  'paper-review': 'Review on paper (PDF)',
+} as const;
+export type PaperKind = keyof typeof PAPERS;
+export const PAPER_KINDS = Object.keys(PAPERS) as PaperKind[];
+
 export type StillKind = keyof typeof STILL;
 export const STILL_KINDS = Object.keys(STILL) as StillKind[];
 
 /** Why a file cannot be made; null where it can. */
-export function missingFor(kind: StillKind, { reading, notes }: Exported): string | null {
-  if ((kind === 'findings' || kind === 'reading') && !reading) return 'It is not read yet.';
+export function missingFor(kind: StillKind | PaperKind, { reading, notes }: Exported): string | null {
+  if ((kind === 'findings' || kind === 'reading' || kind === 'paper-review') && !reading) return 'It is not read yet.';
   if (kind === 'notes' && notes.length === 0) return 'There are no notes.';
   return null;
 }

@@ -1,4 +1,4 @@
-import type { ReviewedTake } from '@undulan/contract';
+import type { Review, ReviewedTake } from '@undulan/contract';
 import type { MotionDocument, Reading, SheetNote } from '@undulan/core';
 
 /** What of a take can be saved as a file. */
@@ -7,11 +7,13 @@ export function exportedTake({ exerciseTitle, learner, number, motion, reading, 
   motion: MotionDocument;
   reading: Reading | null;
   notes: readonly SheetNote[];
+  review: Pick<Review, 'grade' | 'criteria' | 'summary'> | null;
 } {
   return {
     title: `${exerciseTitle}, ${learner.name}, take ${number}`,
     motion,
     reading: reading ?? null,
     notes: review?.notes ?? [],
+    review,
   };
 }
