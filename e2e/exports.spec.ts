@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
-import { copyFile, readFile, writeFile } from 'node:fs/promises';
+import { readFile, writeFile } from 'node:fs/promises';
 import { expect, type Page, test } from '@playwright/test';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { expectAccessible, keyFrames, keyMark, openBench, saveChoice, signIn } from './steps.ts';
 
 /** What another program reads of a film: its codec, its size, and when each picture is shown. */
@@ -111,16 +112,18 @@ test('a project comes back as an exercise, and a table once its columns are name
   await page.getByRole('link', { name: 'Plate along the rack', exact: true }).click();
   const project = await savedAs(page, 'Project, to be read in again (JSON)');
   const asFile = info.outputPath(project.name);
-  await copyFile(project.path, asFile);
+  // Under a name of its own, so that other journeys find theirs.
+  const text = (await readFile(project.path, 'utf8')).replace('"Plate along the rack"', '"Plate, read in"');
+  await writeFile(asFile, text);
   const choose = async (file: string): Promise<void> => {
     await page.goto('/');
     await page.getByRole('button', { name: 'Set an exercise' }).click();
     await page.getByLabel('File of a motion').setInputFiles(file);
   };
   await choose(asFile);
-  await expect(page.getByRole('heading', { level: 1, name: 'Plate along the rack' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: 'Plate, read in' })).toBeVisible();
   const again = await savedAs(page, 'Project, to be read in again (JSON)');
-  expect(await readFile(again.path, 'utf8')).toBe(await readFile(asFile, 'utf8'));
+  expect(await readFile(again.path, 'utf8')).toBe(text);
 
   const table = info.outputPath('push.csv');
   await writeFile(table, ['t;place', ...Array.from({ length: 25 }, (_, i) => `${i / 24};${i * 0.2}`)].join('\n'));
@@ -223,4 +226,40 @@ test('an exposure sheet and a review fit paper, A4 and Letter, and are all that 
   const [review, ...more] = await printed('A4');
   expect(more).toHaveLength(0);
   expect(review).toMatch(/Drawer slide, Jonah Whitby, take 1[\s\S]*Grade\s+\d+[\s\S]*Notes[\s\S]*Findings/);
+});
+
+test('a course’s exercises and lessons are saved as a zip; one of them is taken in beside what is there', async ({
+  page,
+}) => {
+  await signIn(page, 'Marta Olesen');
+  const rows = page.getByRole('region', { name: 'Exercises and learners' }).getByRole('row');
+  const lessons = page.getByRole('region', { name: 'Lessons' }).getByRole('listitem');
+  await expect(lessons.first()).toBeVisible();
+  const [exercises, taught] = [(await rows.count()) - 1, await lessons.count()];
+  await page.getByRole('button', { name: 'More of this course' }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: 'Save exercises and lessons as a zip' }).click(),
+  ]);
+  const path = await download.path();
+  const listed = execFileSync('unzip', ['-Z1', path], { encoding: 'utf8' }).trim().split('\n');
+  expect(listed.filter((name) => name.startsWith('exercises/'))).toHaveLength(exercises);
+  expect(listed.filter((name) => name.startsWith('lessons/'))).toHaveLength(taught);
+
+  // One of each, under names of their own, so that other journeys find theirs.
+  const files = unzipSync(await readFile(path));
+  const course = JSON.parse(strFromU8(files['course.json']!)) as { exercises: string[]; lessons: string[] };
+  const [exercise, lesson] = [course.exercises[0]!, course.lessons[0]!];
+  files['course.json'] = strToU8(JSON.stringify({ ...course, exercises: [exercise], lessons: [lesson] }));
+  files[exercise] = strToU8(strFromU8(files[exercise]!).replace(/"title": "[^"]*"/, '"title": "Taken in"'));
+  files[lesson] = strToU8(strFromU8(files[lesson]!).replace(/"name":"[^"]*"/, '"name":"A lesson taken in"'));
+  const takeIn = (buffer: Buffer) =>
+    page.getByLabel('File of a course').setInputFiles({ name: 'x.zip', mimeType: 'application/zip', buffer });
+  await takeIn(Buffer.from(zipSync(files)));
+  await expect(page.getByText('Taken in: 1 exercise, not published yet, and 1 lesson.')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Taken in', exact: true })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'A lesson taken in' })).toBeVisible();
+  await expect(rows).toHaveCount(exercises + 2);
+  await takeIn(Buffer.from('PK no'));
+  await expect(page.getByText('This file is no zip, or is broken.')).toBeVisible();
 });

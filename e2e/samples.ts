@@ -42,6 +42,7 @@ test('of the course and its lessons', async ({ page }) => {
   await signIn(page, 'Marta Olesen');
   await fromMenu(page, 'More of this course', 'Save grades as a table');
   await fromMenu(page, 'More of this course', 'Save due dates as a calendar');
+  await fromMenu(page, 'More of this course', 'Save exercises and lessons as a zip');
   await page.getByRole('link', { name: '3 Spacing' }).first().click();
   await fromMenu(page, 'More of this lesson', 'Save as a file');
 });

@@ -13,8 +13,8 @@ exports.CORE = [
   ['motion/edit'],
   ['spacing'],
   ['reading', 'ready'],
-  ['formats', 'correcting', 'teaching'],
-  ['seeing'],
+  ['correcting', 'teaching'],
+  ['formats', 'seeing'],
 ];
 
 exports.WEB = [

@@ -13,8 +13,15 @@ export { csvOf } from './csv-text.ts';
 export type { CsvCell } from './csv-text.ts';
 export { channelsOfTable, guessMapping, readNumberTable, writeMotionCsv } from './motion-csv.ts';
 export type { NumberTable, TableMapping } from './motion-csv.ts';
-export { picturesOfMotion, Project, projectSchema, readProject, withPicturesCalled, writeProject } from './project.ts';
-export type { ProjectPicture } from './project.ts';
+export {
+  picturesOfMotion,
+  Project,
+  projectSchema,
+  readProject,
+  withPicturesCalled,
+  writeProject,
+  ProjectPicture,
+} from './project.ts';
 export { exposureSheet, writeExposureSheetCsv } from './exposure-sheet.ts';
 export type { ExposureSheet, SheetNote, SheetRow } from './exposure-sheet.ts';
 export { writeNotesVtt } from './notes-vtt.ts';
@@ -24,3 +31,5 @@ export type { WrittenGltf } from './gltf.ts';
 export { writeCalendar, writeGradesCsv } from './course-files.ts';
 export type { DueEvent, GradeCell } from './course-files.ts';
 export { writeCssKeyframes } from './css-keyframes.ts';
+export { readCourseFiles, writeCourseFiles } from './course-zip.ts';
+export type { CourseFile } from './course-zip.ts';

@@ -6,7 +6,7 @@ import { accept, refuse, type Result } from '../result.ts';
 const MOST_PICTURES = 200;
 
 /** A picture of a scene, with all its bytes. */
-const ProjectPicture = z.object({
+export const ProjectPicture = z.object({
   type: z.enum(['image/png', 'image/jpeg', 'image/gif', 'image/webp']),
   base64: z.base64().max(20_000_000, 'A picture of a project has at most 15 MB.'),
 });

@@ -3,7 +3,6 @@ import {
   type MotionDocument,
   picturesOfMotion,
   type Project,
-  type ProjectPicture,
   type Reading,
   type SheetNote,
   writeCssKeyframes,
@@ -16,6 +15,7 @@ import {
 } from '@undulan/core';
 import { saveBytes, saveFile, sayToStay } from '../ui/index.ts';
 import { drawPicture, type PictureLook, readyToDraw } from './draw-picture.ts';
+import { picturesAsFiles } from './pictures-as-files.ts';
 
 /** What is open, and what is said of it. */
 export interface Exported {
@@ -90,15 +90,6 @@ async function contactSheet(motion: MotionDocument, every: number, look: Picture
   return sheet.convertToBlob({ type: PNG });
 }
 
-async function fetchedPicture(id: string): Promise<[string, ProjectPicture][]> {
-  const answer = await fetch(`/api/pictures/${id}`);
-  if (!answer.ok) return [];
-  const bytes = new Uint8Array(await answer.arrayBuffer());
-  let binary = '';
-  for (const byte of bytes) binary += String.fromCharCode(byte);
-  return [[id, { type: answer.headers.get('content-type') as ProjectPicture['type'], base64: btoa(binary) }]];
-}
-
 export interface StillChoices {
   look: PictureLook;
   /** Of a contact sheet. */
@@ -120,8 +111,8 @@ export async function saveStill(kind: StillKind, of: Exported, { look, every }: 
       return;
     }
     case 'project': {
-      const pictures = (await Promise.all(picturesOfMotion(motion).map(fetchedPicture))).flat();
-      const text = writeProject({ title, motion, terms, pictures: Object.fromEntries(pictures) });
+      const pictures = await picturesAsFiles(picturesOfMotion(motion));
+      const text = writeProject({ title, motion, terms, pictures });
       saveFile(`${title}.undulan.json`, 'application/json', text);
       return;
     }

@@ -1,9 +1,9 @@
-import { accept, type NumberTable, problemOf, readNumberTable, readProject, refuse } from '@undulan/core';
+import { type NumberTable, problemOf, readNumberTable, readProject } from '@undulan/core';
 import { FileUp } from 'lucide-react';
 import { lazy, Suspense, useRef, useState } from 'react';
-import { explain, useKeepScenePictureMutation } from '../server-data/index.ts';
 import { Button, sayProblem } from '../ui/index.ts';
-import { type Imported, importedProject, type KeepPicture } from './imported.ts';
+import { type Imported, importedProject } from './imported.ts';
+import { useKeepPicture } from './use-keep-picture.ts';
 
 const TableDialog = lazy(async () => ({ default: (await import('./TableDialog.tsx')).TableDialog }));
 
@@ -18,12 +18,8 @@ interface ImportButtonProps {
 /** Reads a motion in from a file: a project at once, a table after its columns are named. */
 export function ImportButton({ courseId, onImported }: ImportButtonProps) {
   const file = useRef<HTMLInputElement>(null);
-  const [keepPicture] = useKeepScenePictureMutation();
   const [table, setTable] = useState<{ title: string; table: NumberTable } | null>(null);
-  const keep: KeepPicture = async (picture) => {
-    const answer = await keepPicture({ courseId, picture });
-    return answer.data ? accept(answer.data.id) : refuse('picture', [], explain(answer.error));
-  };
+  const keep = useKeepPicture(courseId);
   const readIn = async (chosen: File | undefined): Promise<void> => {
     if (!chosen) return;
     if (chosen.size > MOST_BYTES) {

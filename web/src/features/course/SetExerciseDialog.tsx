@@ -5,7 +5,7 @@ import { RadioGroup } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { z } from 'zod';
-import { ImportButton } from '../../imports/index.ts';
+import { ImportButton, withTerms } from '../../imports/index.ts';
 import { MotionPicture } from '../../picture/stage/index.ts';
 import { explain, useCreateExerciseMutation, useOverviewQuery, usePlansQuery } from '../../server-data/index.ts';
 import { Button, CommitInput, DecimalField, Dialog, Field, sayProblem, Select } from '../../ui/index.ts';
@@ -14,7 +14,6 @@ import { useCopyExercise } from './use-copy-exercise.ts';
 const MODELS: Record<ReadyModelId, ReadyModel> = READY_MODELS;
 const IDS = Object.keys(MODELS) as ReadyModelId[];
 const CARD_PX = 148;
-const USUAL_TOLERANCES = { keyFrames: 1, spacingPercent: 5 };
 
 /** What a new exercise begins from: a ready model with its few numbers, nothing, a plan, or a copy. */
 export function SetExerciseDialog({ courseId, onClose }: { courseId: string; onClose: () => void }) {
@@ -57,7 +56,7 @@ export function SetExerciseDialog({ courseId, onClose }: { courseId: string; onC
             const details: ExerciseDetails = {
               title,
               brief: MODELS[chosen].says,
-              tolerances: USUAL_TOLERANCES,
+              tolerances: { keyFrames: 1, spacingPercent: 5 },
               modelShown: 'always',
             };
             void create({ courseId, exercise: { work: { motion, details } } }).then(open);
@@ -68,15 +67,9 @@ export function SetExerciseDialog({ courseId, onClose }: { courseId: string; onC
         <span className="text-xs font-semibold text-faint">A file</span>
         <ImportButton
           courseId={courseId}
-          onImported={({ title, motion, terms }) => {
-            const details: ExerciseDetails = {
-              brief: '',
-              tolerances: USUAL_TOLERANCES,
-              ...terms,
-              title,
-              modelShown: 'always',
-            };
-            void create({ courseId, exercise: { work: { motion, details } } }).then(open);
+          onImported={(imported) => {
+            const work = { motion: imported.motion, details: withTerms(imported) };
+            void create({ courseId, exercise: { work } }).then(open);
           }}
         />
       </div>

@@ -1,11 +1,11 @@
-import type { ExerciseDetails, ExerciseSetting } from '@undulan/contract';
-import { hasClosingKeys, type Project } from '@undulan/core';
+import type { ExerciseSetting } from '@undulan/contract';
+import { hasClosingKeys } from '@undulan/core';
 import { Printer } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useEffect } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { selectMotion, selectWork } from '../../editing/index.ts';
-import { ExportButton } from '../../exports/index.ts';
+import { ExportButton, termsOfProject } from '../../exports/index.ts';
 import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
 import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
 import { ReadAllAgain } from '../../reviewing/index.ts';
@@ -50,12 +50,6 @@ const TABS = [
   { id: 'frames', label: 'Frames' },
   { id: 'chart', label: 'Chart' },
 ] as const;
-
-/** What a project says of an exercise beside its motion. */
-function termsOfProject(details: ExerciseDetails): Project['terms'] {
-  const { tolerances, keyTolerances, events, weights, loops, alternatives, brief } = details;
-  return { brief, tolerances, keyTolerances, events, weights, loops, alternatives };
-}
 
 function Setting({ setting }: { setting: ExerciseSetting }) {
   const motion = useAppSelector(selectMotion)!;
