@@ -9,9 +9,7 @@ const MOST_FILES = 2000;
 export function zipCourse(course: CourseFile): Promise<Uint8Array<ArrayBuffer>> {
   const files = Object.entries(writeCourseFiles(course)).map(([name, text]) => [name, strToU8(text)] as const);
   return new Promise((resolve, reject) => {
-    zip(Object.fromEntries(files), (error, bytes) =>
-      error ? reject(error) : resolve(bytes),
-    );
+    zip(Object.fromEntries(files), (error, bytes) => (error ? reject(error) : resolve(bytes)));
   });
 }
 
