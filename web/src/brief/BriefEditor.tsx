@@ -4,7 +4,7 @@ import StarterKit from '@tiptap/starter-kit';
 import { Bold, Heading2, ImagePlus, Images, Italic, List, ListOrdered, type LucideIcon } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { explain, useKeepPictureMutation } from '../server-data/index.ts';
-import { Button, Problem, Toggle, TYPING_PAUSE_MS, useSayTyping } from '../ui/index.ts';
+import { Button, Problem, Toggle, TYPING_PAUSE_MS, useFileChoice, useSayTyping } from '../ui/index.ts';
 import { briefHtml } from './brief-html.ts';
 import { CoursePictures } from './CoursePictures.tsx';
 
@@ -70,8 +70,7 @@ export function BriefEditor({ courseId, brief, onCommit }: BriefEditorProps) {
       editor.commands.setContent(briefHtml(brief), { emitUpdate: false });
   }, [editor, brief]);
 
-  const addPicture = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
+  const addPicture = async (file: File): Promise<void> => {
     if (file.size > MOST_BYTES) {
       setNoPicture(`“${file.name}” is too large: a picture has at most 3 MB.`);
       return;
@@ -127,13 +126,17 @@ export function BriefEditor({ courseId, brief, onCommit }: BriefEditorProps) {
 interface LooksProps {
   editor: Editor;
   busy: boolean;
-  onPicture: (file: File | undefined) => void;
+  onPicture: (file: File) => void;
   /** The pictures that are kept are asked for. */
   onKept: () => void;
 }
 
 function Looks({ editor, busy, onPicture, onKept }: LooksProps) {
-  const file = useRef<HTMLInputElement>(null);
+  const { input, choose } = useFileChoice({
+    label: 'Picture file',
+    accept: 'image/png,image/jpeg,image/gif,image/webp',
+    onFiles: ([file]) => onPicture(file),
+  });
   const on = useEditorState({
     editor,
     selector: ({ editor: now }) => ({
@@ -189,7 +192,7 @@ function Looks({ editor, busy, onPicture, onKept }: LooksProps) {
         aria-label="Add a picture"
         tip="Add a picture: PNG, JPEG, GIF or WebP"
         disabled={busy}
-        onClick={() => file.current?.click()}
+        onClick={choose}
       >
         <ImagePlus size={14} />
       </Button>
@@ -203,17 +206,7 @@ function Looks({ editor, busy, onPicture, onKept }: LooksProps) {
       >
         <Images size={14} />
       </Button>
-      <input
-        ref={file}
-        type="file"
-        accept="image/png,image/jpeg,image/gif,image/webp"
-        aria-label="Picture file"
-        hidden
-        onChange={(event) => {
-          onPicture(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
+      {input}
     </div>
   );
 }

@@ -1,7 +1,7 @@
 import { type NumberTable, problemOf, readNumberTable, readProject } from '@undulan/core';
 import { FileUp } from 'lucide-react';
-import { lazy, Suspense, useRef, useState } from 'react';
-import { Button, sayProblem } from '../ui/index.ts';
+import { lazy, Suspense, useState } from 'react';
+import { Button, sayProblem, useFileChoice } from '../ui/index.ts';
 import { type Imported, importedProject } from './imported.ts';
 import { useKeepPicture } from './use-keep-picture.ts';
 
@@ -17,11 +17,9 @@ interface ImportButtonProps {
 
 /** Reads a motion in from a file: a project at once, a table after its columns are named. */
 export function ImportButton({ courseId, onImported }: ImportButtonProps) {
-  const file = useRef<HTMLInputElement>(null);
   const [table, setTable] = useState<{ title: string; table: NumberTable } | null>(null);
   const keep = useKeepPicture(courseId);
-  const readIn = async (chosen: File | undefined): Promise<void> => {
-    if (!chosen) return;
+  const readIn = async (chosen: File): Promise<void> => {
     if (chosen.size > MOST_BYTES) {
       sayProblem('This file is too large: a motion as a file has at most 40 MB.');
       return;
@@ -39,20 +37,15 @@ export function ImportButton({ courseId, onImported }: ImportButtonProps) {
     if (read.ok) setTable({ title, table: read.value });
     else sayProblem(problemOf(read)!);
   };
+  const { input, choose } = useFileChoice({
+    label: 'File of a motion',
+    accept: '.json,.csv,.tsv,.txt,application/json,text/csv',
+    onFiles: ([file]) => void readIn(file),
+  });
   return (
     <>
-      <input
-        ref={file}
-        type="file"
-        accept=".json,.csv,.tsv,.txt,application/json,text/csv"
-        aria-label="File of a motion"
-        className="hidden"
-        onChange={(event) => {
-          void readIn(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
-      <Button onClick={() => file.current!.click()}>
+      {input}
+      <Button onClick={choose}>
         <FileUp size={15} /> A project or a table …
       </Button>
       {table && (

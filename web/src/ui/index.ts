@@ -21,6 +21,7 @@ export { readySound, soundClick } from './click-sound.ts';
 export { cssColour } from './css-colour.ts';
 export { formatDue } from './format-due.ts';
 export { Messages, sayDone, sayProblem, sayToStay } from './messages.tsx';
+export { useFileChoice } from './use-file-choice.tsx';
 export { saveBytes, saveFile } from './save-file.ts';
 export { applyTheme, chooseTheme, presentTheme, useTheme } from './theme.ts';
 export { useCalm } from './use-calm.ts';

@@ -1,9 +1,8 @@
 import { createLesson, problemOf, readLesson } from '@undulan/core';
 import { FileUp, Plus } from 'lucide-react';
-import { useRef } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { explain, useCreateLessonMutation, useLessonsQuery, useOrderLessonsMutation } from '../../server-data/index.ts';
-import { Button, LoadFailed, Menu, MenuItem, sayProblem } from '../../ui/index.ts';
+import { Button, LoadFailed, Menu, MenuItem, sayProblem, useFileChoice } from '../../ui/index.ts';
 import { PastClasses } from './PastClasses.tsx';
 
 const PLURAL = new Intl.PluralRules('en');
@@ -13,19 +12,22 @@ export function CourseLessons({ courseId, mayChange }: { courseId: string; mayCh
   const { data, error, refetch } = useLessonsQuery(courseId, { refetchOnMountOrArgChange: true });
   const [create] = useCreateLessonMutation();
   const [order] = useOrderLessonsMutation();
-  const file = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
   const begin = async (lesson = createLesson('New lesson')): Promise<void> => {
     const answer = await create({ courseId, lesson });
     if (answer.data) await navigate(`/lessons/${answer.data.id}`);
     else sayProblem(explain(answer.error));
   };
-  const readIn = async (chosen: File | undefined): Promise<void> => {
-    if (!chosen) return;
+  const readIn = async (chosen: File): Promise<void> => {
     const read = readLesson(await chosen.text());
     if (read.ok) await begin(read.value);
     else sayProblem(problemOf(read)!);
   };
+  const { input, choose } = useFileChoice({
+    label: 'File of a lesson',
+    accept: 'application/json,.json',
+    onFiles: ([file]) => void readIn(file),
+  });
   const move = async (from: number, to: number): Promise<void> => {
     const ids = data!.map(({ id }) => id);
     const answer = await order({ courseId, ids: ids.toSpliced(from, 1).toSpliced(to, 0, ids[from]!) });
@@ -39,18 +41,8 @@ export function CourseLessons({ courseId, mayChange }: { courseId: string; mayCh
         <h2 className="flex-1 text-xl">Lessons</h2>
         {mayChange && (
           <>
-            <input
-              ref={file}
-              type="file"
-              accept="application/json,.json"
-              aria-label="File of a lesson"
-              className="hidden"
-              onChange={(event) => {
-                void readIn(event.target.files?.[0]);
-                event.target.value = '';
-              }}
-            />
-            <Button onClick={() => file.current!.click()}>
+            {input}
+            <Button onClick={choose}>
               <FileUp size={15} /> From a file
             </Button>
             <Button onClick={() => void begin()}>

@@ -1,7 +1,7 @@
 import type { CourseOverview, ExerciseSummary } from '@undulan/contract';
 import { EllipsisVertical } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { Button, Menu, MenuItem, MenuLine } from '../../ui/index.ts';
+import { Button, Menu, MenuItem, MenuLine, useFileChoice } from '../../ui/index.ts';
 import { useCourseZip } from './use-course-zip.ts';
 
 interface CourseMenuProps {
@@ -17,22 +17,15 @@ const files = () => import('./course-files.ts');
 /** What of a course can be saved as a file. */
 export function CourseMenu({ title, exercises, overview }: CourseMenuProps) {
   const isDue = exercises.some(({ dueAt }) => dueAt !== null);
-  const file = useRef<HTMLInputElement>(null);
   const [chosen, setChosen] = useState<File | null>(null);
-  const onTakeIn = (): void => file.current!.click();
+  const { input, choose } = useFileChoice({
+    label: 'File of a course',
+    accept: '.zip,application/zip',
+    onFiles: ([file]) => setChosen(file),
+  });
   return (
     <>
-      <input
-        ref={file}
-        type="file"
-        accept=".zip,application/zip"
-        aria-label="File of a course"
-        className="hidden"
-        onChange={(event) => {
-          setChosen(event.target.files?.[0] ?? null);
-          event.target.value = '';
-        }}
-      />
+      {input}
       {overview && chosen && <TakingIn overview={overview} file={chosen} onDone={() => setChosen(null)} />}
       <Menu
         trigger={
@@ -47,7 +40,7 @@ export function CourseMenu({ title, exercises, overview }: CourseMenuProps) {
         >
           Save due dates as a calendar
         </MenuItem>
-        {overview && <InstructorFiles overview={overview} onTakeIn={onTakeIn} />}
+        {overview && <InstructorFiles overview={overview} onTakeIn={choose} />}
       </Menu>
     </>
   );

@@ -1,10 +1,10 @@
 import { type Look, lookOfDrawings, type Point } from '@undulan/core';
 import DOMPurify from 'dompurify';
-import { type DragEvent, type ReactNode, useCallback, useEffect, useRef } from 'react';
+import { type DragEvent, type ReactNode, useCallback, useEffect } from 'react';
 import { selectMotion } from '../../editing/index.ts';
 import { explain, useKeepScenePictureMutation } from '../../server-data/index.ts';
 import { useAppStore } from '../../state/index.ts';
-import { sayProblem } from '../../ui/index.ts';
+import { sayProblem, useFileChoice } from '../../ui/index.ts';
 import { placeOn } from '../stage/index.ts';
 import { svgOutlines } from './svg-outlines.ts';
 import { useNewSubject } from './use-new-subject.ts';
@@ -95,7 +95,6 @@ export function useScenePictures(courseId: string, may: boolean): ScenePictures 
   const read = useReadPicture(courseId);
   const create = useNewSubject();
   const store = useAppStore();
-  const input = useRef<HTMLInputElement>(null);
   const put = useCallback(
     async (files: readonly File[], at: Point | null): Promise<void> => {
       const stage = selectMotion(store.getState())?.stage;
@@ -109,6 +108,12 @@ export function useScenePictures(courseId: string, may: boolean): ScenePictures 
     },
     [read, create, store],
   );
+  const { input, choose } = useFileChoice({
+    label: 'Picture file',
+    accept: PICTURE_TYPES,
+    multiple: true,
+    onFiles: (files) => void put(files, null),
+  });
   useEffect(() => {
     if (!may) return undefined;
     const paste = (event: ClipboardEvent): void => {
@@ -121,7 +126,7 @@ export function useScenePictures(courseId: string, may: boolean): ScenePictures 
     return () => window.removeEventListener('paste', paste);
   }, [may, put]);
   return {
-    choose: () => input.current?.click(),
+    choose,
     target: {
       onDragOver: (event) => {
         if (may && event.dataTransfer.types.includes('Files')) event.preventDefault();
@@ -134,19 +139,6 @@ export function useScenePictures(courseId: string, may: boolean): ScenePictures 
         void put([...event.dataTransfer.files], layer && stage ? placeOn(layer, stage, event) : null);
       },
     },
-    input: (
-      <input
-        ref={input}
-        type="file"
-        hidden
-        multiple
-        accept={PICTURE_TYPES}
-        aria-label="Picture file"
-        onChange={(event) => {
-          void put([...(event.target.files ?? [])], null);
-          event.target.value = '';
-        }}
-      />
-    ),
+    input,
   };
 }

@@ -1,10 +1,9 @@
 import type { Look } from '@undulan/core';
-import { useRef } from 'react';
 import { selectMotion } from '../../editing/index.ts';
 import { PICTURE_TYPES, useReadPicture } from '../../picture/making/index.ts';
 import { loadedPicture, useLoadedPictures } from '../../picture/stage/index.ts';
 import { useAppSelector } from '../../state/index.ts';
-import { Button, sayProblem } from '../../ui/index.ts';
+import { Button, sayProblem, useFileChoice } from '../../ui/index.ts';
 
 interface PictureFieldsProps {
   look: Look;
@@ -17,7 +16,6 @@ const MOST_PX = 10_000;
 /** A picture in its own size or as large as the stage; another in its place, as wide: how it moves stays. */
 export function PictureFields({ look, courseId, onLook }: PictureFieldsProps) {
   const read = useReadPicture(courseId);
-  const input = useRef<HTMLInputElement>(null);
   const stage = useAppSelector((state) => selectMotion(state)!.stage);
   // Its size is known once it is there.
   useLoadedPictures();
@@ -27,8 +25,7 @@ export function PictureFields({ look, courseId, onLook }: PictureFieldsProps) {
     const side = (px: number): number => Math.min(MOST_PX, Math.max(1, Math.round(px * by)));
     onLook({ ...look, widthPx: side(width), heightPx: side(height) });
   };
-  const replace = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
+  const replace = async (file: File): Promise<void> => {
     const other = await read(file);
     if ('problem' in other) sayProblem(other.problem);
     else {
@@ -36,10 +33,15 @@ export function PictureFields({ look, courseId, onLook }: PictureFieldsProps) {
       onLook({ ...other.look, widthPx: look.widthPx, heightPx: Math.max(1, Math.round(other.look.heightPx * by)) });
     }
   };
+  const { input, choose } = useFileChoice({
+    label: 'Picture in its place',
+    accept: PICTURE_TYPES,
+    onFiles: ([file]) => void replace(file),
+  });
   const waiting = !picture && 'The picture is not there yet.';
   return (
     <span className="flex flex-wrap gap-1.5">
-      <Button small tip="It keeps its place and its keys" onClick={() => input.current?.click()}>
+      <Button small tip="It keeps its place and its keys" onClick={choose}>
         Replace the picture …
       </Button>
       <Button small tip="A pixel of it is one of the stage" disabledReason={waiting} onClick={() => sized(1)}>
@@ -53,17 +55,7 @@ export function PictureFields({ look, courseId, onLook }: PictureFieldsProps) {
       >
         Fit to the stage
       </Button>
-      <input
-        ref={input}
-        type="file"
-        hidden
-        accept={PICTURE_TYPES}
-        aria-label="Picture in its place"
-        onChange={(event) => {
-          void replace(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
+      {input}
     </span>
   );
 }
