@@ -263,3 +263,22 @@ test('a course’s exercises and lessons are saved as a zip; one of them is take
   await takeIn(Buffer.from('PK no'));
   await expect(page.getByText('This file is no zip, or is broken.')).toBeVisible();
 });
+
+test('a table keys the chosen subject of what is open; it is one step, taken back by one', async ({ page }) => {
+  await openBench(page, 'Ines Calado', 'Toaster rack');
+  await keyMark(page, 'Position y', 9).click();
+  const before = await keyFrames(page, 'Position y');
+  const rows = Array.from({ length: 12 }, (_, i) => `${i + 5},${i < 6 ? 300 : 260}`);
+  await page.getByLabel('File of keys').setInputFiles({
+    name: 'rise.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(['frame,position y', ...rows].join('\n')),
+  });
+  const sheet = page.getByRole('dialog', { name: 'From a table: rise.csv' });
+  await expect(sheet.getByRole('status')).toHaveText('Frames 5 to 16; 12 keys, of which 8 give way.');
+  await sheet.getByRole('button', { name: 'Take it' }).click();
+  await expect(keyMark(page, 'Position y', 5)).toBeVisible();
+  expect(await keyFrames(page, 'Position y')).toEqual([5, 10, 11, 16, ...before.filter((frame) => frame > 16)]);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => keyFrames(page, 'Position y')).toEqual(before);
+});

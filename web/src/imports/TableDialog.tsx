@@ -7,6 +7,7 @@ import {
   type MotionDocument,
   type NumberTable,
   problemOf,
+  type Rate,
   type TableMapping,
 } from '@undulan/core';
 import { useMemo, useState } from 'react';
@@ -27,13 +28,15 @@ const MANY_ROWS = 600;
 interface TableDialogProps {
   title: string;
   table: NumberTable;
+  /** At first; of what is open. */
+  rate?: Rate;
   onTaken: (motion: MotionDocument) => void;
   onClose: () => void;
 }
 
 /** Which column of a table is what, and what it comes to, moving, before it is taken. */
-export function TableDialog({ title, table, onTaken, onClose }: TableDialogProps) {
-  const [mapping, setMapping] = useState(() => guessMapping(table, { num: 24, den: 1 }));
+export function TableDialog({ title, table, rate = { num: 24, den: 1 }, onTaken, onClose }: TableDialogProps) {
+  const [mapping, setMapping] = useState(() => guessMapping(table, rate));
   const [thin, setThin] = useState(table.rows.length <= MANY_ROWS);
   const made = useMemo(() => motionOfTable(table, mapping, thin), [table, mapping, thin]);
   const change = (part: Partial<TableMapping>): void => setMapping({ ...mapping, ...part });
