@@ -29,10 +29,10 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
       hasHeading
       screen="course"
       crumbs={[{ label: data?.title ?? 'Course' }]}
-      status={data && `${waiting} ${waiting === 1 ? 'take waits' : 'takes wait'} for review`}
       actions={
         <>
           <Button
+            tip={`${waiting} ${waiting === 1 ? 'take waits' : 'takes wait'} for review`}
             disabledReason={waiting === 0 && 'Nothing waits for review.'}
             onClick={() => void navigate(`/courses/${courseId}/waiting`)}
           >
