@@ -3,6 +3,7 @@ import { findChannel } from '../motion/document/document.ts';
 import type { Key, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { channelValue, placeOf } from '../motion/path/pose.ts';
 import { framesPerSecond } from '../time/rate.ts';
+import { base64Of } from './base64.ts';
 
 /** A glTF 2.0 file as text, its numbers inside, and what of the motion it could not say as it is. */
 export interface WrittenGltf {
@@ -142,10 +143,14 @@ class Numbers {
     return this.accessors.length - 1;
   }
 
-  base64(): string {
-    let binary = '';
-    for (const row of this.#rows) for (const byte of new Uint8Array(row.buffer)) binary += String.fromCharCode(byte);
-    return btoa(binary);
+  bytes(): Uint8Array {
+    const all = new Uint8Array(this.length);
+    let at = 0;
+    for (const row of this.#rows) {
+      all.set(new Uint8Array(row.buffer), at);
+      at += row.byteLength;
+    }
+    return all;
   }
 }
 
@@ -225,7 +230,7 @@ export function writeGltf(motion: MotionDocument, title: string): WrittenGltf {
     ...(channels.length > 0 && { animations: [{ name: title, channels, samplers }] }),
     accessors: numbers.accessors,
     bufferViews: numbers.views,
-    buffers: [{ byteLength: numbers.length, uri: `data:application/octet-stream;base64,${numbers.base64()}` }],
+    buffers: [{ byteLength: numbers.length, uri: `data:application/octet-stream;base64,${base64Of(numbers.bytes())}` }],
   };
   return { text: JSON.stringify(gltf), says: [...says] };
 }

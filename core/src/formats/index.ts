@@ -33,3 +33,5 @@ export type { DueEvent, GradeCell } from './course-files.ts';
 export { writeCssKeyframes } from './css-keyframes.ts';
 export { readCourseFiles, writeCourseFiles } from './course-zip.ts';
 export type { CourseFile } from './course-zip.ts';
+export { picturesOfLesson, withLessonPicturesCalled } from './lesson-pictures.ts';
+export { base64Of } from './base64.ts';

@@ -67,10 +67,7 @@ function standInFor(fault: DrillFault | null): MotionDocument {
 }
 
 /** Every drawing is shown: what differs must not fall between two exposures. */
-const onOnes = (motion: MotionDocument): MotionDocument => ({
-  ...motion,
-  subjects: motion.subjects.map((subject) => ({ ...subject, exposure: 1 })),
-});
+const onOnes = (motion: MotionDocument): MotionDocument => variantOf(motion, { kind: 'exposure', amount: 1 });
 
 /** One of the moves that fit, drawn from the seed; of none one that does. */
 function moveFor(

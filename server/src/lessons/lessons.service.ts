@@ -1,12 +1,11 @@
 import type { Created, LessonSummary, Saved, SaveLesson, StoredLesson } from '@undulan/contract';
-import type { Lesson, Tolerances } from '@undulan/core';
+import { type Lesson, picturesOfLesson, type Tolerances, withLessonPicturesCalled } from '@undulan/core';
 import { lessonFor, requireInstructor, roleIn } from '../access/access.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { takePicturesAlong } from '../pictures/pictures.service.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { lessonColumns, LessonModel } from './lesson.model.ts';
-import { picturesOf, withPictures } from './lesson-pictures.ts';
 
 /** The course's lessons in their order. */
 export async function lessonsOf(personId: string, courseId: string): Promise<LessonSummary[]> {
@@ -23,7 +22,7 @@ export async function lessonsOf(personId: string, courseId: string): Promise<Les
 export async function createLesson(personId: string, courseId: string, given: Lesson): Promise<Created> {
   await requireInstructor(personId, courseId);
   refuseBeyond('lessons', await LessonModel.count({ where: { courseId } }));
-  const lesson = withPictures(given, await takePicturesAlong(personId, picturesOf(given), courseId));
+  const lesson = withLessonPicturesCalled(given, await takePicturesAlong(personId, picturesOfLesson(given), courseId));
   const last = (await LessonModel.max<number | null, LessonModel>('position', { where: { courseId } })) ?? 0;
   const { id } = await LessonModel.create({ ...lessonColumns(lesson), courseId, position: last + 1, version: 1 });
   return { id };

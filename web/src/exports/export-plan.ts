@@ -1,4 +1,4 @@
-import { framesPerSecond, type MotionDocument } from '@undulan/core';
+import { framesPerSecond, type MotionDocument, variantOf } from '@undulan/core';
 
 /** What moving files there are, by the letters of their names. */
 export const MOVING = {
@@ -70,8 +70,7 @@ export function planOf(motion: MotionDocument, choices: MovingChoices): MovingPl
   };
 }
 
-/** The motion with every subject's drawings up for so many frames. */
+/** The motion with the drawings of what moves up for so many frames each. */
 export function exposedBy(motion: MotionDocument, exposure: number | null): MotionDocument {
-  if (exposure === null) return motion;
-  return { ...motion, subjects: motion.subjects.map((subject) => ({ ...subject, exposure })) };
+  return exposure === null ? motion : variantOf(motion, { kind: 'exposure', amount: exposure });
 }

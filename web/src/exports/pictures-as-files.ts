@@ -1,4 +1,4 @@
-import type { ProjectPicture } from '@undulan/core';
+import { base64Of, type ProjectPicture } from '@undulan/core';
 
 /** Pictures of scenes as they are kept, with all their bytes, for a file; those that cannot be had are left out. */
 export async function picturesAsFiles(ids: readonly string[]): Promise<Record<string, ProjectPicture>> {
@@ -7,9 +7,7 @@ export async function picturesAsFiles(ids: readonly string[]): Promise<Record<st
       const answer = await fetch(`/api/pictures/${id}`);
       if (!answer.ok) return [];
       const bytes = new Uint8Array(await answer.arrayBuffer());
-      let binary = '';
-      for (const byte of bytes) binary += String.fromCharCode(byte);
-      return [[id, { type: answer.headers.get('content-type') as ProjectPicture['type'], base64: btoa(binary) }]];
+      return [[id, { type: answer.headers.get('content-type') as ProjectPicture['type'], base64: base64Of(bytes) }]];
     }),
   );
   return Object.fromEntries(all.flat());

@@ -1,5 +1,11 @@
 import type { CourseOverview, ExerciseDetails } from '@undulan/contract';
-import { type CourseFile, picturesOfMotion, problemOf, withPicturesCalled } from '@undulan/core';
+import {
+  type CourseFile,
+  picturesOfLesson,
+  picturesOfMotion,
+  problemOf,
+  withLessonPicturesCalled,
+} from '@undulan/core';
 import { picturesAsFiles, termsOfProject } from '../../exports/index.ts';
 import { importedProject, keptPictures, useKeepPicture, withTerms } from '../../imports/index.ts';
 import {
@@ -31,10 +37,7 @@ export function useCourseZip(course: CourseOverview) {
       }
       const taught: CourseFile['lessons'] = [];
       for (const { id } of lessons ?? []) taught.push((await lesson(id).unwrap()).lesson);
-      const motions = taught.flatMap(({ boards }) =>
-        boards.flatMap((board) => [board.motion, ...board.lanes.flatMap((lane) => lane.motion ?? [])]),
-      );
-      const lessonPictures = await picturesAsFiles([...new Set(motions.flatMap(picturesOfMotion))]);
+      const lessonPictures = await picturesAsFiles([...new Set(taught.flatMap(picturesOfLesson))]);
       const { zipCourse } = await import('./course-zip.ts');
       const bytes = await zipCourse({ title: course.title, exercises, lessons: taught, lessonPictures });
       saveBytes(`${course.title}.course.zip`, 'application/zip', bytes);
@@ -72,15 +75,10 @@ export function useCourseZip(course: CourseOverview) {
       return;
     }
     for (const one of taught) {
-      const boards = one.boards.map((board) => ({
-        ...board,
-        motion: withPicturesCalled(board.motion, called.value),
-        lanes: board.lanes.map((lane) => ({
-          ...lane,
-          motion: lane.motion && withPicturesCalled(lane.motion, called.value),
-        })),
-      }));
-      const made = await createLesson({ courseId: course.id, lesson: { ...one, boards } });
+      const made = await createLesson({
+        courseId: course.id,
+        lesson: withLessonPicturesCalled(one, called.value),
+      });
       if (!made.data) {
         sayProblem(`“${one.name}” could not be taken in: ${explain(made.error)}`);
         return;
