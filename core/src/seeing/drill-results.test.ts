@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { createDrill } from '../teaching/index.ts';
 import type { Matched } from './drill-kinds.ts';
-import { estimateMatch, resultsOf } from './drill-results.ts';
+import { estimateMatch, resultsOf, trainedIn } from './drill-results.ts';
 import { seededRandom } from './seeded.ts';
 
 /** Answers that are off by a normal spread around a bias (Box & Muller 1958). */
@@ -27,6 +27,14 @@ test('three answers in four are nearer than what is said; its bounds hold 19 tim
 test('who answers too much each time has a bias; of one answer all is it', () => {
   expect(estimateMatch(matched(200, 3, 0.5, 4)).bias).toBeCloseTo(3, 0);
   expect(estimateMatch([{ truth: 9, off: -2 }])).toEqual({ size: 2, low: 2, high: 2, bias: -2 });
+});
+
+test('what a drill trains is what it has results of', () => {
+  const faults = createDrill('spot-the-fault');
+  const answers = (['drift', 'float', 'drift'] as const).map((fault) => ({ size: 5, right: true, fault }));
+  expect(trainedIn(faults, answers)).toEqual(resultsOf(faults, answers).results.map(({ of }) => of));
+  const taps = matched(3, 0, 1, 2);
+  expect(trainedIn(createDrill('tap-contact'), taps)).toEqual(['tap-contact']);
 });
 
 test('faults in turn are told apart, with how often they were called what they are', () => {

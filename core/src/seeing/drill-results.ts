@@ -45,6 +45,14 @@ export function estimateMatch(answers: readonly Matched[]): Threshold & { bias: 
   };
 }
 
+/** What a drill says something of, which is known without working it out. */
+export function trainedIn(drill: Drill, answers: readonly DrillAnswer[]): Trained[] {
+  const chosen = chosenOf(answers);
+  return chosen.length === 0
+    ? [trainedBy(drill, null)]
+    : [...new Set(chosen.map((answer) => trainedBy(drill, answer)))];
+}
+
 /** What came of a drill, for each thing it trained, in the order they came; whether answers look guessed. */
 export function resultsOf(drill: Drill, answers: readonly DrillAnswer[]): { results: DrillResult[]; guessed: boolean } {
   const matched = matchedOf(answers);

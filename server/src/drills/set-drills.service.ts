@@ -6,14 +6,24 @@ import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { DrillRunModel, SetDrillModel } from './drill.model.ts';
 
-/** A set drill is done by a drill of its kind (and fault) after it was set. */
-async function described(set: SetDrillModel, personId: string, learners: readonly string[] | null): Promise<SetDrill> {
-  const { id, kind, fault, fps, courseId, dueAt, createdAt } = set;
-  const runs = await DrillRunModel.findAll({
-    where: { courseId, kind, fault, fps, createdAt: { [Op.gte]: createdAt }, ...(!learners && { personId }) },
-    attributes: ['personId', 'createdAt'],
+/** A drill that someone did, without what they answered. */
+type Done = Pick<DrillRunModel, 'personId' | 'kind' | 'fault' | 'fps' | 'createdAt'>;
+
+/** Drills done in a course since a moment, first to last: one person's, or everyone's. */
+function doneSince(courseId: string, since: Date, personId: string | null): Promise<Done[]> {
+  return DrillRunModel.findAll({
+    where: { courseId, createdAt: { [Op.gte]: since }, ...(personId !== null && { personId }) },
+    attributes: ['personId', 'kind', 'fault', 'fps', 'createdAt'],
     order: [['createdAt', 'ASC']],
   });
+}
+
+/** A set drill is done by a drill of its kind (and fault, and rate) after it was set. */
+function described(set: SetDrillModel, done: readonly Done[], personId: string, learners: string[] | null): SetDrill {
+  const { id, kind, fault, fps, dueAt, createdAt } = set;
+  const runs = done.filter(
+    (run) => run.kind === kind && run.fault === fault && run.fps === fps && run.createdAt >= createdAt,
+  );
   const did = new Set(runs.map((run) => run.personId));
   return {
     id,
@@ -38,7 +48,8 @@ async function learnersFor(personId: string, courseId: string): Promise<string[]
 export async function setDrillsOf(personId: string, courseId: string): Promise<SetDrill[]> {
   const learners = await learnersFor(personId, courseId);
   const sets = await SetDrillModel.findAll({ where: { courseId }, order: [['createdAt', 'ASC']] });
-  const all = await Promise.all(sets.map((set) => described(set, personId, learners)));
+  const done = sets.length === 0 ? [] : await doneSince(courseId, sets[0]!.createdAt, learners ? null : personId);
+  const all = sets.map((set) => described(set, done, personId, learners));
   const due = ({ dueAt }: SetDrill): number => (dueAt ? Date.parse(dueAt) : Infinity);
   return all.sort((a, b) => (due(a) === due(b) ? 0 : due(a) - due(b)));
 }
@@ -48,7 +59,8 @@ export async function setDrill(personId: string, courseId: string, given: NewSet
   refuseBeyond('setDrills', await SetDrillModel.count({ where: { courseId } }));
   const dueAt = given.dueAt === null ? null : new Date(given.dueAt);
   const set = await SetDrillModel.create({ ...given, dueAt, courseId });
-  return described(set, personId, await learnersFor(personId, courseId));
+  // Nobody has done it yet.
+  return described(set, [], personId, await learnersFor(personId, courseId));
 }
 
 /** Takes a set drill away again; what was done stays. */
