@@ -81,7 +81,7 @@ const set = (id: string, part: Partial<SetDrill>): SetDrill => ({
   ...part,
 });
 
-test('what is set says when it is due, and whether it was done, and late; on the course only what is open', async () => {
+test('what is set says when it is due, and whether done, and late; on the course only what is open', async () => {
   const sets = [
     set('a', { dueAt: '2026-11-10T10:00:00.000Z', doneAt: '2026-11-11T10:00:00.000Z' }),
     set('b', { kind: 'lands-later', dueAt: '2026-11-10T10:00:00.000Z' }),
