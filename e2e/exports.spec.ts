@@ -189,6 +189,71 @@ test('a style sheet moves each channel as the motion does, in the browser’s ow
   for (const [i, value] of played.entries()) expect(Math.abs(value - asked[i]!)).toBeLessThan(2e-3 * span);
 });
 
+/** How many of a hundred pixels of two pictures are plainly not the same. */
+async function differing(page: Page, one: Buffer, other: Buffer): Promise<number> {
+  const urls = [one, other].map((bytes) => `data:image/png;base64,${bytes.toString('base64')}`);
+  return page.evaluate(async (sources) => {
+    const [a, b] = await Promise.all(
+      sources.map(async (source) => {
+        const picture = await createImageBitmap(await (await fetch(source)).blob());
+        const context = new OffscreenCanvas(picture.width, picture.height).getContext('2d')!;
+        context.drawImage(picture, 0, 0);
+        return context.getImageData(0, 0, picture.width, picture.height);
+      }),
+    );
+    if (a!.width !== b!.width || a!.height !== b!.height) return 100;
+    let off = 0;
+    for (let i = 0; i < a!.data.length; i += 4)
+      if ([0, 1, 2].some((c) => Math.abs(a!.data[i + c]! - b!.data[i + c]!) > 64)) off++;
+    return (400 * off) / a!.data.length;
+  }, urls);
+}
+
+test('a frame and the moving picture are written in vectors, and look as they do in pixels', async ({ page }) => {
+  test.setTimeout(90_000);
+  await openBench(page, 'Ines Calado', 'Toaster rack');
+  const still = await readFile((await savedAs(page, 'Picture of this frame in vectors (SVG)')).path, 'utf8');
+  await openExport(page);
+  await page.getByLabel('What', { exact: true }).selectOption('Moving: PNG frames (zip)');
+  const width = page.getByLabel('Width, px');
+  await width.fill(/width="(\d+)"/.exec(still)![1]!);
+  await width.press('Tab');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click(),
+  ]);
+  const frames = unzipSync(await readFile(await download.path()));
+  const names = Object.keys(frames).sort();
+  await openExport(page);
+  await page.getByLabel('What', { exact: true }).selectOption('Moving picture in vectors (SVG)');
+  await page.getByLabel('between frames too, by the eases of keys').uncheck();
+  const [moving] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click(),
+  ]);
+  const stepped = await readFile(await moving.path(), 'utf8');
+  const eased = await readFile((await savedAs(page, 'Moving picture in vectors (SVG)')).path, 'utf8');
+  await page.goto('about:blank');
+  const shown = async (svg: string, seconds: number): Promise<Buffer> => {
+    await page.setContent(`<style>body{margin:0}</style>${svg}`);
+    await page.evaluate((at) => {
+      for (const animation of document.getAnimations()) {
+        animation.pause();
+        animation.currentTime = 1000 * at;
+      }
+    }, seconds);
+    return page.locator('svg').screenshot();
+  };
+  expect(still).toContain('<title>Bread</title>');
+  expect(await differing(page, await shown(still, 0), Buffer.from(frames[names[0]!]!))).toBeLessThan(0.3);
+  for (const [i, name] of names.entries()) {
+    if (i % 5 !== 2) continue;
+    const pixels = Buffer.from(frames[name]!);
+    expect(await differing(page, await shown(stepped, (i + 0.5) / 24), pixels)).toBeLessThan(0.3);
+    expect(await differing(page, await shown(eased, i / 24), pixels)).toBeLessThan(0.3);
+  }
+});
+
 test('an exposure sheet and a review fit paper, A4 and Letter, and are all that is printed', async ({ page }, info) => {
   /** The pages as another program reads them. */
   const printed = async (format: 'A4' | 'Letter'): Promise<string[]> => {

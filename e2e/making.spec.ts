@@ -58,6 +58,7 @@ test('a shape, words and a line by hand are drawn, named and kept; points are mo
   await expect(page.getByRole('group', { name: 'Drawings' })).toContainText('Drawing 1 of 1 is up on frame 1');
   await saved(page);
   await page.reload();
+  await expect(drawn).toBeVisible();
   await expectAccessible(page);
   await tool(page, 'Points').click();
   await drawn.click();

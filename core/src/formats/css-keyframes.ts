@@ -15,8 +15,8 @@ const MOVED = {
   'scale.y': 'scale-y',
   opacity: 'opacity',
 } as const satisfies Partial<Record<ChannelId, string>>;
-type Moved = keyof typeof MOVED;
-const MOVED_IDS = Object.keys(MOVED) as Moved[];
+export type StyleChannel = keyof typeof MOVED;
+export const STYLE_CHANNELS = Object.keys(MOVED) as StyleChannel[];
 
 const number = (value: number): string => String(Number(value.toFixed(5)));
 
@@ -43,8 +43,8 @@ function isEased(keys: readonly Key[], index: number): boolean {
   return v1 === keys[index]!.value && v2 === v1;
 }
 
-/** Frames at which a channel is said, with how it goes from each to the next. */
-function stopsOf(
+/** Frames at which a style sheet says a channel, with how it goes from each to the next. */
+export function styleStops(
   subject: Subject,
   channel: Channel,
   { range: { first, last } }: MotionDocument,
@@ -81,20 +81,20 @@ export function writeCssKeyframes(motion: MotionDocument): string {
   const names = classNames(subjects);
   return subjects
     .map((subject, s) => {
-      const variable = (id: Moved): string => `--${names[s]}-${MOVED[id]}`;
-      const moving = MOVED_IDS.flatMap((id) => {
+      const variable = (id: StyleChannel): string => `--${names[s]}-${MOVED[id]}`;
+      const moving = STYLE_CHANNELS.flatMap((id) => {
         const channel = subject.channels.find((own) => own.id === id && own.keys.length > 1);
         return channel ? [{ id, channel }] : [];
       });
-      const declared = MOVED_IDS.map((id) => registered(variable(id), channelValue(subject, id, range.first)));
+      const declared = STYLE_CHANNELS.map((id) => registered(variable(id), channelValue(subject, id, range.first)));
       const keyframes = moving.map(({ id, channel }) => {
-        const lines = stopsOf(subject, channel, motion).map(({ frame, ease }) => {
+        const lines = styleStops(subject, channel, motion).map(({ frame, ease }) => {
           const value = number(channelValue(subject, id, frame));
           return `  ${at(frame)}% { ${variable(id)}: ${value}; animation-timing-function: ${ease}; }`;
         });
         return `/* ${CHANNELS[id].label} */\n@keyframes ${names[s]}-${MOVED[id]} {\n${lines.join('\n')}\n}\n`;
       });
-      const value = (id: Moved): string => `var(${variable(id)})`;
+      const value = (id: StyleChannel): string => `var(${variable(id)})`;
       const animations = moving.map(({ id }) => `${names[s]}-${MOVED[id]} ${seconds}s linear both`);
       const rule = [
         `.${names[s]} {`,

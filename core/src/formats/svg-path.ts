@@ -40,3 +40,22 @@ function closedOnce({ points, closed }: { points: DrawnPoint[]; closed: boolean 
   if (!returns) return { points, closed };
   return { points: points.slice(0, -1).with(0, { ...first, in: last.in }), closed: true };
 }
+
+const number = (value: number): string => String(Number(value.toFixed(3)));
+
+/** Lines as one SVG path (its `d`): straight where nothing bends, else cubic Bézier pieces. */
+export function svgPathOfLines(lines: readonly Pick<DrawnLine, 'points' | 'closed'>[]): string {
+  const at = ({ x, y }: Point, by: Point = NONE): string => `${number(x + by.x)} ${number(y + by.y)}`;
+  const isNone = ({ x, y }: Point): boolean => x === 0 && y === 0;
+  return lines
+    .map(({ points, closed }) => {
+      const pieces = points.map((from, i) => {
+        const to = points[i + 1] ?? (closed ? points[0] : undefined);
+        if (!to) return '';
+        if (!isNone(from.out) || !isNone(to.in)) return `C${at(from, from.out)} ${at(to, to.in)} ${at(to)}`;
+        return i === points.length - 1 ? '' : `L${at(to)}`;
+      });
+      return `M${at(points[0]!)}${pieces.join('')}${closed ? 'Z' : ''}`;
+    })
+    .join('');
+}

@@ -2,6 +2,7 @@ import { extentOf } from '../extent.ts';
 import { fractionOf } from '../spacing/fractions.ts';
 import type { ChartMark, TimingChart } from '../spacing/timing-chart.ts';
 import { formatRate, type Rate } from '../time/rate.ts';
+import { escapeXml } from './xml-text.ts';
 
 interface ChartSheet {
   title: string;
@@ -10,11 +11,14 @@ interface ChartSheet {
   paragraphs?: readonly string[];
   /** Each with what moves in it, where the sheet shows several. */
   charts: readonly (TimingChart & { name?: string })[];
+  /** Without title and rate: the page says them. */
+  bare?: boolean;
 }
 
 const WIDTH_PX = 900;
 const MARGIN_PX = 60;
 const HEAD_PX = 70;
+const BARE_HEAD_PX = 10;
 const LOOM_PX = 110;
 const CHART_PX = 230;
 const LINE_PX = 19;
@@ -25,8 +29,6 @@ const FAINT = '#6b7680';
 /** Numbers nearer than this to one another are left out. */
 const LABEL_ROOM_PX = 22;
 
-const escape = (text: string): string =>
-  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
 const px = (value: number): string => String(Math.round(value * 100) / 100);
 
 function text(
@@ -37,7 +39,7 @@ function text(
 ): string {
   return (
     `<text x="${px(x)}" y="${px(y)}" font-size="${size}" font-weight="${weight}" fill="${colour}" ` +
-    `text-anchor="${anchor}">${escape(words)}</text>`
+    `text-anchor="${anchor}">${escapeXml(words)}</text>`
   );
 }
 
@@ -114,17 +116,21 @@ function chartLines({ firstFrame, lastFrame, marks, name }: ChartSheet['charts']
  * thread a drawing; extremes ringed, breakdowns underlined, chart fractions written where a drawing is at one. Black on
  * white, text as text.
  */
-export function writeTimingChartSvg({ title, rate, paragraphs = [], charts }: ChartSheet): string {
+export function writeTimingChartSvg({ title, rate, paragraphs = [], charts, bare = false }: ChartSheet): string {
   const lines = broken(paragraphs);
-  const head = HEAD_PX + lines.length * LINE_PX;
+  const head = (bare ? BARE_HEAD_PX : HEAD_PX) + lines.length * LINE_PX;
   const height = head + charts.length * CHART_PX;
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH_PX}" height="${height}" viewBox="0 0 ${WIDTH_PX} ` +
       `${height}" font-family="'Atkinson Hyperlegible Next', sans-serif">`,
-    `<title>${escape(title)}</title>`,
+    `<title>${escapeXml(title)}</title>`,
     `<rect width="${WIDTH_PX}" height="${height}" fill="#fff"/>`,
-    text(MARGIN_PX, 34, title, { size: 20, anchor: 'start', weight: 600 }),
-    text(WIDTH_PX - MARGIN_PX, 34, `${formatRate(rate)} fps`, { size: 13, anchor: 'end', colour: FAINT }),
+    ...(bare
+      ? []
+      : [
+          text(MARGIN_PX, 34, title, { size: 20, anchor: 'start', weight: 600 }),
+          text(WIDTH_PX - MARGIN_PX, 34, `${formatRate(rate)} fps`, { size: 13, anchor: 'end', colour: FAINT }),
+        ]),
     ...lines.flatMap((words, i) =>
       words ? [text(MARGIN_PX, 62 + i * LINE_PX, words, { size: 13, anchor: 'start' })] : [],
     ),

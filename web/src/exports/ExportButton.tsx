@@ -10,6 +10,7 @@ const ExportDialog = lazy(async () => ({ default: (await import('./ExportDialog.
 interface ExportButtonProps {
   title: string;
   motion: MotionDocument;
+  target?: MotionDocument | null;
   terms?: Project['terms'];
   reading?: Reading | null;
   notes?: readonly SheetNote[];
@@ -20,6 +21,7 @@ interface ExportButtonProps {
 export function ExportButton({
   title,
   motion,
+  target = null,
   terms = null,
   reading = null,
   notes = [],
@@ -39,7 +41,10 @@ export function ExportButton({
       </Button>
       {frame !== null && (
         <Suspense fallback={null}>
-          <ExportDialog of={{ title, motion, frame, terms, reading, notes, review }} onClose={() => setFrame(null)} />
+          <ExportDialog
+            of={{ title, motion, target, frame, terms, reading, notes, review }}
+            onClose={() => setFrame(null)}
+          />
         </Suspense>
       )}
     </>

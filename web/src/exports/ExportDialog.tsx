@@ -1,8 +1,10 @@
 import { framesPerSecond } from '@undulan/core';
 import { useState } from 'react';
-import * as z from 'zod';
-import { Button, DecimalField, Dialog, Field, sayProblem, Select, Tick } from '../ui/index.ts';
-import { canBeClear, MOVING, MOVING_KINDS, type MovingKind, planOf, usualChoices } from './export-plan.ts';
+import { PLAIN_ONION } from '../picture/stage/index.ts';
+import { Button, Dialog, Field, readStored, sayProblem, Select } from '../ui/index.ts';
+import { type Drawn, type DrawnKind, DrawnOptions } from './DrawnOptions.tsx';
+import { MOVING, MOVING_KINDS, type MovingKind, type MovingPlan, planOf, usualChoices } from './export-plan.ts';
+import { PaperCharts } from './PaperCharts.tsx';
 import { PaperReview } from './PaperReview.tsx';
 import { PaperSheet } from './PaperSheet.tsx';
 import { startExport } from './run-export.ts';
@@ -18,10 +20,6 @@ import {
   type StillKind,
 } from './still-files.ts';
 
-const Width = z.int().min(16).max(4096);
-const Rate = z.number().min(1).max(120);
-const Every = z.int().min(1).max(1000);
-
 interface ExportDialogProps {
   of: Exported;
   onClose: () => void;
@@ -31,41 +29,47 @@ type Kind = MovingKind | StillKind | PaperKind;
 const isMoving = (kind: Kind): kind is MovingKind => kind in MOVING;
 const isPaper = (kind: Kind): kind is PaperKind => kind in PAPERS;
 
+const PAPER = { 'paper-charts': PaperCharts, 'paper-sheet': PaperSheet, 'paper-review': PaperReview } as const;
+
+/** How a file's pictures are drawn; null where it has none. */
+function drawnKind(kind: Kind): DrawnKind | null {
+  if (isMoving(kind)) return { moving: kind };
+  if (kind === 'picture' || kind === 'sheet' || kind === 'picture-svg' || kind === 'moving-svg') return { still: kind };
+  return null;
+}
+
 /** Which file, how large and of which frames; moving ones go on being made when this is closed. */
 export function ExportDialog({ of, onClose }: ExportDialogProps) {
-  const { title, motion, frame } = of;
+  const { title, motion, target } = of;
   const [kind, setKind] = useState<Kind>('gif');
-  const [choices, setChoices] = useState(() => usualChoices(motion));
-  const [every, setEvery] = useState(4);
-  const [onPaper, setOnPaper] = useState(false);
-  const change = (part: Partial<typeof choices>): void => setChoices({ ...choices, ...part });
+  const [drawn, setDrawn] = useState<Drawn>(() => ({ choices: usualChoices(motion), every: 4, eased: true }));
+  const [onPaper, setOnPaper] = useState<PaperKind | null>(null);
+  const { choices } = drawn;
   const plan = planOf(motion, { ...choices, ...(isMoving(kind) && { kind }) });
-  const isDrawn = isMoving(kind) || kind === 'picture' || kind === 'sheet';
+  const looks = drawnKind(kind);
   const missing = isMoving(kind) ? null : missingFor(kind, of);
   const save = async (): Promise<void> => {
+    const onion = { ...readStored('onion', PLAIN_ONION), on: true };
     if (isMoving(kind)) {
-      void startExport(title, motion, { ...choices, kind });
+      void startExport(title, { motion, target, onion }, { ...choices, kind });
       onClose();
       return;
     }
     if (isPaper(kind)) {
-      setOnPaper(true);
+      setOnPaper(kind);
       return;
     }
     try {
-      await saveStill(kind, of, { look: plan, every });
+      await saveStill(kind, of, { look: plan, onion, loops: choices.loops, ...drawn });
       onClose();
     } catch (error) {
       sayProblem(`The file could not be made: ${(error as Error).message}.`);
     }
   };
-  const seconds = plan.frames.length / plan.fps;
-  if (onPaper)
-    return kind === 'paper-review' ? (
-      <PaperReview of={of} onClose={onClose} />
-    ) : (
-      <PaperSheet of={of} onClose={onClose} />
-    );
+  if (onPaper) {
+    const Sheet = PAPER[onPaper];
+    return <Sheet of={of} onClose={onClose} />;
+  }
   return (
     <Dialog
       open
@@ -95,87 +99,30 @@ export function ExportDialog({ of, onClose }: ExportDialogProps) {
             />
           )}
         </Field>
-        {isDrawn && (
-          <div className="grid grid-cols-3 gap-3">
-            <DecimalField
-              label="Width, px"
-              within={Width}
-              value={choices.widthPx}
-              onDecimal={(widthPx) => change({ widthPx })}
-            />
-            {isMoving(kind) && (
-              <DecimalField
-                label="Frames a second"
-                within={Rate}
-                value={choices.fps}
-                onDecimal={(fps) => change({ fps })}
-              />
-            )}
-            {isMoving(kind) && (
-              <Field label="Drawings">
-                {({ id }) => (
-                  <Select
-                    id={id}
-                    value={choices.exposure ?? 0}
-                    choices={[
-                      { id: 0, label: 'as they are exposed' },
-                      { id: 1, label: 'on ones' },
-                      { id: 2, label: 'on twos' },
-                      { id: 3, label: 'on threes' },
-                      { id: 4, label: 'on fours' },
-                    ]}
-                    onChoose={(exposure) => change({ exposure: exposure === 0 ? null : exposure })}
-                  />
-                )}
-              </Field>
-            )}
-            {kind === 'sheet' && (
-              <DecimalField label="Every so many frames" within={Every} value={every} onDecimal={setEvery} />
-            )}
-          </div>
-        )}
-        {isDrawn && (
-          <div className="flex flex-wrap gap-x-5 gap-y-2 text-sm">
-            {isMoving(kind) && motion.workRange && (
-              <Tick checked={choices.span === 'work'} onTick={(on) => change({ span: on ? 'work' : 'range' })}>
-                the work range alone
-              </Tick>
-            )}
-            {isMoving(kind) && (kind === 'gif' || kind === 'apng') && (
-              <Tick checked={choices.loops} onTick={(loops) => change({ loops })}>
-                again and again
-              </Tick>
-            )}
-            {(!isMoving(kind) || canBeClear(kind)) && (
-              <Tick checked={choices.transparent} onTick={(transparent) => change({ transparent })}>
-                see-through ground
-              </Tick>
-            )}
-            <Tick checked={choices.trail} onTick={(trail) => change({ trail })}>
-              with the trail
-            </Tick>
-            {kind !== 'sheet' && (
-              <Tick checked={choices.numbers} onTick={(numbers) => change({ numbers })}>
-                with frame numbers
-              </Tick>
-            )}
-          </div>
+        {looks && (
+          <DrawnOptions kind={looks} motion={motion} hasTarget={target !== null} drawn={drawn} onChange={setDrawn} />
         )}
         <p role="status" className="text-sm text-faint">
-          {missing ??
-            (isMoving(kind)
-              ? `${plan.frames.length} pictures of ${plan.widthPx} × ${plan.heightPx} px, ${seconds.toFixed(3)} s` +
-                (plan.fps === framesPerSecond(motion.rate) ? '.' : `, at another rate than the motion’s.`) +
-                (kind === 'gif' ? gifWords(plan.fps) : '')
-              : kind === 'picture'
-                ? `Frame ${frame}, ${plan.widthPx} × ${plan.heightPx} px.`
-                : isPaper(kind)
-                  ? 'It is shown first; the browser prints it, or saves it as PDF.'
-                  : 'Made at once.')}
+          {missing ?? wordsFor(kind, of, plan)}
         </p>
       </div>
     </Dialog>
   );
+}
+
+/** What will be made. */
+function wordsFor(kind: Kind, { motion, frame }: Exported, plan: MovingPlan): string {
+  const size = `${plan.widthPx} × ${plan.heightPx} px`;
+  if (isMoving(kind)) {
+    const seconds = (plan.frames.length / plan.fps).toFixed(3);
+    const rate = plan.fps === framesPerSecond(motion.rate) ? '.' : ', at another rate than the motion’s.';
+    return `${plan.frames.length} pictures of ${size}, ${seconds} s${rate}${kind === 'gif' ? gifWords(plan.fps) : ''}`;
+  }
+  if (kind === 'picture') return `Frame ${frame}, ${size}.`;
+  if (kind === 'picture-svg') return `Frame ${frame}, a group for each subject.`;
+  if (kind === 'moving-svg')
+    return 'It plays by itself where SVG is shown: a group for each subject, moved by a style sheet.';
+  return isPaper(kind) ? 'It is shown first; the browser prints it, or saves it as PDF.' : 'Made at once.';
 }
 
 /** GIF counts in hundredths of a second: what that does to a rate. */

@@ -22,13 +22,24 @@ export interface MovingChoices {
   span: 'range' | 'work';
   loops: boolean;
   transparent: boolean;
+  /** Of this colour, or as the stage has it. */
+  ground: string | null;
   trail: boolean;
+  /** The frames before and after beneath each, as they are set for the picture. */
+  onion: boolean;
   numbers: boolean;
+  beside: Beside;
 }
 
-/** What is drawn and how long it stands. */
+/** What stands at a picture's right or beneath it. */
+export const BESIDE = { nothing: 'nothing', target: 'the target', chart: 'its timing chart' } as const;
+export type Beside = keyof typeof BESIDE;
+
+/** What is drawn and how long it stands. Its width and height are the file's. */
 export interface MovingPlan extends MovingChoices {
   heightPx: number;
+  /** Of the scene in it. */
+  scene: { widthPx: number; heightPx: number };
   /** Frames of the motion, one a picture. */
   frames: number[];
 }
@@ -42,8 +53,11 @@ export function usualChoices(motion: MotionDocument): MovingChoices {
     span: 'range',
     loops: true,
     transparent: false,
+    ground: null,
     trail: false,
+    onion: false,
     numbers: false,
+    beside: 'nothing',
   };
 }
 
@@ -59,15 +73,29 @@ export function planOf(motion: MotionDocument, choices: MovingChoices): MovingPl
   const frames = Array.from({ length: count }, (_, i) =>
     Math.min(last, first + Math.floor((i * own) / choices.fps + 1e-6)),
   );
-  const even = (px: number): number => Math.max(2, 2 * Math.round(px / 2));
-  const heightPx = even((choices.widthPx * motion.stage.heightPx) / motion.stage.widthPx);
+  const scene = { widthPx: even(choices.widthPx), heightPx: even(choices.widthPx * shapeOf(motion.stage)) };
+  const { beside } = choices;
   return {
     ...choices,
     transparent: choices.transparent && canBeClear(choices.kind),
-    widthPx: even(choices.widthPx),
-    heightPx,
+    widthPx: beside === 'target' ? 2 * scene.widthPx : scene.widthPx,
+    heightPx: scene.heightPx + (beside === 'chart' ? even(CHART_SHARE * scene.widthPx) : 0),
+    scene,
     frames,
   };
+}
+
+/** A chart beneath a picture is so high, as a share of its width. */
+const CHART_SHARE = 0.16;
+
+const even = (px: number): number => Math.max(2, 2 * Math.round(px / 2));
+const shapeOf = ({ widthPx, heightPx }: MotionDocument['stage']): number => heightPx / widthPx;
+
+/** The frame of another motion that is up when a frame of this one is, both begun together; it stays on its last. */
+export function frameBeside(of: MotionDocument, frame: number, other: MotionDocument): number {
+  const seconds = (frame - of.range.first) / framesPerSecond(of.rate);
+  const gone = Math.floor(seconds * framesPerSecond(other.rate) + 1e-6);
+  return Math.min(other.range.last, other.range.first + gone);
 }
 
 /** The motion with the drawings of what moves up for so many frames each. */

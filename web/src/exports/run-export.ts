@@ -1,61 +1,37 @@
-import type { MotionDocument } from '@undulan/core';
 import { saveBytes, sayProblem } from '../ui/index.ts';
-import { drawPicture, readyToDraw } from './draw-picture.ts';
+import type { Pictured } from './draw-picture.ts';
 import { addJob } from './export-jobs.ts';
-import { exposedBy, MOVING, type MovingChoices, planOf } from './export-plan.ts';
-import type { FromExport, ToExport } from './export-worker.ts';
+import { MOVING, type MovingChoices, planOf } from './export-plan.ts';
+import { makeMoving, type Making } from './make-moving.ts';
 
-/** So many pictures are under way: the worker is never idle, and memory stays small. */
-const AHEAD = 3;
+interface Job {
+  name: string;
+  type: string;
+  /** Pictures in all. */
+  of: number;
+  make: (making: Making) => Promise<Uint8Array<ArrayBuffer>>;
+}
 
-/** Lets the page draw and listen between two pictures. */
-const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
-
-/** Makes a moving file of a motion and gives it to the person; says so where that fails. */
-export async function startExport(title: string, given: MotionDocument, choices: MovingChoices): Promise<void> {
-  const motion = exposedBy(given, choices.exposure);
-  const plan = planOf(motion, choices);
-  const { ending, type } = MOVING[plan.kind];
-  const name = `${title}.${ending}`;
-  const worker = new Worker(new URL('export-worker.ts', import.meta.url), { type: 'module' });
-  let over = false;
-  const end = (): void => {
-    over = true;
-    worker.terminate();
-    job.end();
-  };
-  const job = addJob({ name, of: plan.frames.length, cancel: end });
-  const say = (said: ToExport, transfer: Transferable[] = []): void => worker.postMessage(said, transfer);
-  const fail = (why: string): void => {
-    end();
-    sayProblem(`“${name}” could not be made: ${why}`);
-  };
-  let taken = 0;
-  let wake = (): void => undefined;
-  worker.addEventListener('error', ({ message }) => fail(message));
-  worker.addEventListener('message', ({ data }: MessageEvent<FromExport>) => {
-    if ('problem' in data) fail(data.problem);
-    else if ('file' in data) {
-      end();
-      saveBytes(name, type, data.file);
-    } else {
-      ({ taken } = data);
-      job.tell(taken);
-      wake();
-    }
-  });
+/** Makes a file among those that are shown, and gives it to the person; says so where that fails. */
+export async function runJob({ name, type, of, make }: Job): Promise<void> {
+  const stop = new AbortController();
+  const job = addJob({ name, of, cancel: () => stop.abort() });
   try {
-    await readyToDraw(motion);
-    say({ plan });
-    for (const [i, frame] of plan.frames.entries()) {
-      while (!over && i - taken >= AHEAD) await new Promise<void>((resolve) => (wake = resolve));
-      if (over) return;
-      const picture = drawPicture(motion, frame, plan).transferToImageBitmap();
-      say({ picture }, [picture]);
-      await breathe();
-    }
-    if (!over) say({ end: true });
+    saveBytes(name, type, await make({ onTaken: job.tell, signal: stop.signal }));
   } catch (error) {
-    if (!over) fail((error as Error).message);
+    if (!stop.signal.aborted) sayProblem(`“${name}” could not be made: ${(error as Error).message}`);
+  } finally {
+    job.end();
   }
+}
+
+/** Makes a moving file of a motion and gives it to the person. */
+export async function startExport(title: string, pictured: Pictured, choices: MovingChoices): Promise<void> {
+  const { ending, type } = MOVING[choices.kind];
+  await runJob({
+    name: `${title}.${ending}`,
+    type,
+    of: planOf(pictured.motion, choices).frames.length,
+    make: (making) => makeMoving(pictured, choices, making),
+  });
 }

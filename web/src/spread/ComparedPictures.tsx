@@ -195,7 +195,7 @@ function leaveDifference(
   const own = image.getContext('2d');
   if (!own) return image;
   own.setTransform(context.getTransform());
-  drawScene(own as unknown as CanvasRenderingContext2D, motion, frame, { style: 'filled', smooth });
+  drawScene(own, motion, frame, { style: 'filled', smooth });
   context.save();
   context.resetTransform();
   context.globalCompositeOperation = 'difference';

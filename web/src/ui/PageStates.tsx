@@ -6,7 +6,7 @@ import { Button } from './Button.tsx';
 export function Loading({ what }: { what: string }) {
   return (
     <div role="status" className="grid h-full place-items-center p-8 text-faint">
-      <p className="animate-pulse">Fetching {what} …</p>
+      <p>Fetching {what} …</p>
     </div>
   );
 }

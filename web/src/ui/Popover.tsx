@@ -50,7 +50,7 @@ export function Popover({
           sideOffset={6}
           collisionPadding={8}
           className={clsx(
-            'z-40 max-h-[80vh]',
+            'z-50 max-h-[80vh]',
             wide || narrow ? 'w-auto' : 'w-80',
             'overflow-y-auto rounded-lg border border-rule bg-page text-sm shadow-2xl',
             narrow ? 'p-3' : 'p-4',

@@ -101,7 +101,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
         actions={
           <>
             <EditingActions />
-            <ExportButton title={assignment.title} motion={motion} />
+            <ExportButton title={assignment.title} motion={motion} target={target} />
             <PagesChoice pages={pages} onChange={setPages} />
             <Toggle on={drawer} onClick={toggleDrawer}>
               Brief and chart

@@ -18,6 +18,7 @@ import {
 } from '@undulan/core';
 import { FIRST_STATE, linesShown, type LookState, outlineOf, pathOfLine, quickness } from './drawn-paths.ts';
 import { type LookPaint, paintLook } from './paint-look.ts';
+import type { SceneContext } from './scene-context.ts';
 
 export interface DrawOptions {
   /**
@@ -80,7 +81,7 @@ function colourAt(subject: Subject, id: 'fill' | 'stroke', frame: number): strin
 }
 
 /** How a subject is painted at a frame. */
-function paintAt(subject: Subject, frame: number): LookPaint {
+export function paintAt(subject: Subject, frame: number): LookPaint {
   return {
     fill: colourAt(subject, 'fill', frame),
     stroke: colourAt(subject, 'stroke', frame),
@@ -103,7 +104,7 @@ export function lookStateAt(subject: Subject, frame: number): LookState {
  * every fill within it half as slow again). The one way a scene gets onto a canvas.
  */
 export function drawScene(
-  context: CanvasRenderingContext2D,
+  context: SceneContext,
   motion: MotionDocument,
   frame: number,
   options: DrawOptions = { style: 'filled' },
@@ -118,21 +119,40 @@ export function drawScene(
   const { a, b, c, d, e, f } = context.getTransform();
   const base = { a, b, c, d, e, f };
   context.lineJoin = options.fast ? 'bevel' : 'round';
-  const poseAt = posing(motion, frame);
-  for (const subject of inDepth(motion, frame)) {
+  for (const { subject, shown, pose } of subjectsSeen(motion, frame, options.smooth)) {
     if (bare && subject.locked) continue;
-    const shown = options.smooth ? frame : exposedFrame(frame, motion.range.first, subject.exposure);
-    const pose = poseAt(subject, shown);
-    if (pose) drawSubject(context, combine(base, pose), subject, shown, options);
+    drawSubject(context, combine(base, pose), subject, shown, options);
   }
   context.restore();
+}
+
+/** A subject that is seen: on which of its frames, by its exposure, and the way from its look to the stage. */
+export interface SeenSubject {
+  subject: Subject;
+  shown: number;
+  pose: Affine;
+}
+
+/** What is seen at a frame, back to front. */
+export function subjectsSeen(motion: MotionDocument, frame: number, smooth = false): SeenSubject[] {
+  const poseAt = posing(motion, frame);
+  return inDepth(motion, frame).flatMap((subject) => {
+    const shown = smooth ? frame : exposedFrame(frame, motion.range.first, subject.exposure);
+    const pose = poseAt(subject, shown);
+    return pose ? [{ subject, shown, pose }] : [];
+  });
+}
+
+/** How much of what lies behind a subject it hides, from 0 to 1. */
+export function opacityAt(subject: Subject, frame: number): number {
+  return Math.min(1, Math.max(0, channelValue(subject, 'opacity', frame) / 100));
 }
 
 /**
  * Sets what it needs and puts nothing back: saving and restoring for each of hundreds takes as long as drawing them.
  */
 function drawSubject(
-  context: CanvasRenderingContext2D,
+  context: SceneContext,
   { a, b, c, d, e, f }: Affine,
   subject: Subject,
   frame: number,
@@ -140,8 +160,7 @@ function drawSubject(
 ): void {
   const { look } = subject;
   context.setTransform(a, b, c, d, e, f);
-  const opacity = Math.min(1, Math.max(0, channelValue(subject, 'opacity', frame) / 100));
-  context.globalAlpha = opacity * (options.opacity ?? 1);
+  context.globalAlpha = opacityAt(subject, frame) * (options.opacity ?? 1);
   if (options.style === 'outline') {
     context.strokeStyle = options.colour ?? INK;
     context.lineWidth = 3;
@@ -157,7 +176,7 @@ function drawSubject(
 }
 
 /** A look in one colour, whatever colours are in it: what is open is a line, what is closed is filled. */
-function paintSilhouette(context: CanvasRenderingContext2D, look: Look, paint: LookPaint, colour: string): void {
+function paintSilhouette(context: SceneContext, look: Look, paint: LookPaint, colour: string): void {
   context.strokeStyle = colour;
   context.fillStyle = colour;
   context.lineWidth = Math.max(1, paint.strokePx);

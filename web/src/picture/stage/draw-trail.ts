@@ -1,6 +1,7 @@
 import { type MotionDocument, type Subject, trackEvents, TRACKS } from '@undulan/core';
 import { putLongTrail } from './long-trail.ts';
 import { createRecent } from './recent.ts';
+import type { SceneContext } from './scene-context.ts';
 import { keyedFrames, placesOf } from './trail-places.ts';
 
 const POSITION = TRACKS.find((track) => track.id === 'position')!;
@@ -63,8 +64,8 @@ export function putTrail(
  * Draws where a subject's pivot goes over the range: its way, a dot a frame, a ring on each keyed frame. Crowded dots
  * are slow.
  */
-function drawTrail(
-  context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D,
+export function drawTrail(
+  context: SceneContext,
   motion: MotionDocument,
   subject: Subject,
   colour: string,

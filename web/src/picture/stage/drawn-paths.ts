@@ -1,5 +1,7 @@
 import { createMorph, type Drawing, drawingAt, type DrawnLine, type Look, type Morph, piecePoint } from '@undulan/core';
 import { getStroke } from 'perfect-freehand';
+import type { PathSink } from './path-recorder.ts';
+import { tracedPath } from './scene-context.ts';
 import { traceLook } from './shapes.ts';
 
 const lines = new WeakMap<DrawnLine, Path2D>();
@@ -21,8 +23,7 @@ export function pathOfLine(line: DrawnLine, quick: number | null = null): Path2D
   if (quick !== null) return quickPath(line, quick);
   let path = lines.get(line);
   if (!path) {
-    path = new Path2D();
-    trace(path, line);
+    path = tracedPath((sink) => trace(sink, line));
     lines.set(line, path);
   }
   return path;
@@ -55,7 +56,7 @@ function quickPath(line: DrawnLine, longest: number): Path2D {
   return path;
 }
 
-function trace(path: Path2D, { points, closed }: DrawnLine): void {
+function trace(path: PathSink, { points, closed }: DrawnLine): void {
   const [first] = points;
   path.moveTo(first!.x, first!.y);
   for (const [i, from] of points.entries()) {
@@ -87,7 +88,6 @@ export function brushShape(line: DrawnLine, widthPx: number): Path2D {
       pressed.push([x, y, press + t * ((to.press ?? USUAL_PRESS) - press)]);
     }
   }
-  const path = new Path2D();
   const outline = getStroke(pressed, {
     size: widthPx,
     thinning: 0.7,
@@ -96,8 +96,13 @@ export function brushShape(line: DrawnLine, widthPx: number): Path2D {
     simulatePressure: false,
     last: true,
   });
-  for (const [x, y] of outline) path.lineTo(x, y);
-  path.closePath();
+  const path = tracedPath((sink) => {
+    for (const [i, [x, y]] of outline.entries()) {
+      if (i === 0) sink.moveTo(x, y);
+      else sink.lineTo(x, y);
+    }
+    sink.closePath();
+  });
   strokes.set(line, path);
   return path;
 }
@@ -129,19 +134,16 @@ const outlines = new WeakMap<Look, Map<number, Path2D>>();
 
 /** The outline of a look about its middle, in stage pixels; traced once for each look, but on its way to another. */
 export function outlineOf(look: Look, { drawing, morph }: LookState = FIRST_STATE): Path2D {
-  if (look.morphTo && morph > 0) {
-    const path = new Path2D();
-    for (const line of linesShown(look, drawing, morph)) trace(path, line);
-    return path;
-  }
+  const traceLines = (number: number, share: number) => (sink: PathSink) => {
+    for (const line of linesShown(look, number, share)) trace(sink, line);
+  };
+  if (look.morphTo && morph > 0) return tracedPath(traceLines(drawing, morph));
   const ofLook = outlines.get(look) ?? new Map<number, Path2D>();
   outlines.set(look, ofLook);
   const number = look.drawings ? Math.round(drawing) : 1;
   let path = ofLook.get(number);
   if (!path) {
-    path = new Path2D();
-    if (look.drawings) for (const line of linesShown(look, number, 0)) trace(path, line);
-    else traceLook(path, look);
+    path = tracedPath(look.drawings ? traceLines(number, 0) : (sink) => traceLook(sink, look));
     ofLook.set(number, path);
   }
   return path;

@@ -5,12 +5,26 @@ export { OnionPopover } from './OnionPopover.tsx';
 export { StageView } from './StageView.tsx';
 export type { StageDrawing } from './StageView.tsx';
 export { linesOfLook } from './traced-lines.ts';
-export { lookStateAt, drawScene, drawShifted, pivotOnStage, subjectAt } from './draw-scene.ts';
+export {
+  drawScene,
+  drawShifted,
+  lookStateAt,
+  opacityAt,
+  paintAt,
+  pivotOnStage,
+  subjectAt,
+  subjectsSeen,
+} from './draw-scene.ts';
+export type { SeenSubject } from './draw-scene.ts';
+export { PathRecorder } from './path-recorder.ts';
+export { traceOf } from './scene-context.ts';
+export type { SceneContext } from './scene-context.ts';
 export { loadedPicture, loadPictures, useLoadedPictures } from './loaded-pictures.ts';
 export { placeOn, throughView } from './place-on.ts';
 export { StageOverlay } from './StageOverlay.tsx';
-export { sizeOfWords } from './paint-look.ts';
+export { paintLook, sizeOfWords } from './paint-look.ts';
 export { boxInPicture } from './snap-move.ts';
-export { putTrail } from './draw-trail.ts';
-export { PLAIN_ONION } from './onion.ts';
+export { drawTrail, putTrail } from './draw-trail.ts';
+export { drawOnion, PLAIN_ONION } from './onion.ts';
+export type { OnionSettings } from './onion.ts';
 export { SHAPE_NAMES } from './shapes.ts';

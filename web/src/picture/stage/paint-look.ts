@@ -1,6 +1,7 @@
 import type { DrawnLine, FONTS, Look } from '@undulan/core';
 import { brushShape, linesShown, type LookState, outlineOf, pathOfLine } from './drawn-paths.ts';
 import { loadedPicture } from './loaded-pictures.ts';
+import type { SceneContext } from './scene-context.ts';
 import { drawDetails } from './shapes.ts';
 
 /** How a look is painted: what its channels say at a frame. */
@@ -27,7 +28,7 @@ export function fontOf({ font, weight, sizePx }: NonNullable<Look['text']>): str
 }
 
 /** Paints a look about the origin. */
-export function paintLook(context: CanvasRenderingContext2D, look: Look, paint: LookPaint): void {
+export function paintLook(context: SceneContext, look: Look, paint: LookPaint): void {
   if (look.drawings) paintDrawing(context, look, paint);
   else if (look.shape === 'text') paintWords(context, look, paint);
   else if (look.shape === 'picture') paintPicture(context, look, paint);
@@ -46,20 +47,20 @@ export function paintLook(context: CanvasRenderingContext2D, look: Look, paint: 
   }
 }
 
-function strokePath(context: CanvasRenderingContext2D, path: Path2D, colour: string | null, widthPx: number): void {
+function strokePath(context: SceneContext, path: Path2D, colour: string | null, widthPx: number): void {
   if (colour === null || widthPx === 0) return;
   context.strokeStyle = colour;
   context.lineWidth = widthPx;
   context.stroke(path);
 }
 
-function paintDrawing(context: CanvasRenderingContext2D, look: Look, paint: LookPaint): void {
+function paintDrawing(context: SceneContext, look: Look, paint: LookPaint): void {
   context.lineCap = 'round';
   for (const line of linesShown(look, paint.drawing, paint.morph)) paintLine(context, line, paint);
   context.lineCap = 'butt';
 }
 
-function paintLine(context: CanvasRenderingContext2D, line: DrawnLine, paint: LookPaint): void {
+function paintLine(context: SceneContext, line: DrawnLine, paint: LookPaint): void {
   const fill = line.fill === undefined ? paint.fill : line.fill;
   const stroke = line.stroke === undefined ? paint.stroke : line.stroke;
   const strokePx = line.strokePx ?? paint.strokePx;
@@ -73,7 +74,7 @@ function paintLine(context: CanvasRenderingContext2D, line: DrawnLine, paint: Lo
   } else strokePath(context, pathOfLine(line, paint.quick), stroke, strokePx);
 }
 
-function paintWords(context: CanvasRenderingContext2D, { text }: Look, paint: LookPaint): void {
+function paintWords(context: SceneContext, { text }: Look, paint: LookPaint): void {
   if (!text) return;
   context.font = fontOf(text);
   context.textAlign = 'center';
@@ -93,7 +94,7 @@ function paintWords(context: CanvasRenderingContext2D, { text }: Look, paint: Lo
   }
 }
 
-function paintPicture(context: CanvasRenderingContext2D, look: Look, paint: LookPaint): void {
+function paintPicture(context: SceneContext, look: Look, paint: LookPaint): void {
   const { widthPx, heightPx, pictureId } = look;
   const { a, b } = context.getTransform();
   const picture = pictureId === undefined ? null : loadedPicture(pictureId, widthPx * Math.hypot(a, b));

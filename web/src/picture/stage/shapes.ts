@@ -1,9 +1,11 @@
 import type { Look, READY_SHAPES, Shape } from '@undulan/core';
+import type { PathSink } from './path-recorder.ts';
+import { type SceneContext, tracedPath } from './scene-context.ts';
 
 type Ready = (typeof READY_SHAPES)[number];
 
 /** Traces a shape of the given size about the origin into the path under way. */
-type Tracer = (path: Path2D, width: number, height: number) => void;
+type Tracer = (path: PathSink, width: number, height: number) => void;
 
 /** The ready shapes, by name. */
 const READY: Record<Ready, Tracer> = {
@@ -44,7 +46,7 @@ const READY: Record<Ready, Tracer> = {
 };
 
 /** What makes a shape recognisable, over its fill; scenery does without. */
-const DETAILS: Partial<Record<Shape, (context: CanvasRenderingContext2D, width: number, height: number) => void>> = {
+const DETAILS: Partial<Record<Shape, (context: SceneContext, width: number, height: number) => void>> = {
   box: (context, w, h) => {
     // A corner mark: without it a box that turns is the same again every quarter.
     if (Math.min(w, h) >= 40) context.strokeRect(-w / 2 + 8, -h / 2 + 8, 10, 10);
@@ -60,8 +62,7 @@ const DETAILS: Partial<Record<Shape, (context: CanvasRenderingContext2D, width: 
     context.fill();
   },
   slice: (context, w, h) => {
-    const crumb = new Path2D();
-    READY.slice(crumb, w * 0.74, h * 0.74);
+    const crumb = tracedPath((path) => READY.slice(path, w * 0.74, h * 0.74));
     context.fillStyle = 'rgb(255 250 235 / 0.55)';
     context.fill(crumb);
   },
@@ -85,7 +86,7 @@ const DETAILS: Partial<Record<Shape, (context: CanvasRenderingContext2D, width: 
   },
 };
 
-function line(context: CanvasRenderingContext2D, x1: number, y1: number, x2: number, y2: number): void {
+function line(context: SceneContext, x1: number, y1: number, x2: number, y2: number): void {
   context.beginPath();
   context.moveTo(x1, y1);
   context.lineTo(x2, y2);
@@ -93,7 +94,7 @@ function line(context: CanvasRenderingContext2D, x1: number, y1: number, x2: num
 }
 
 /** A regular polygon in the box, a corner at the top. */
-function tracePolygon(path: Path2D, { widthPx, heightPx, sides = 5 }: Look): void {
+function tracePolygon(path: PathSink, { widthPx, heightPx, sides = 5 }: Look): void {
   for (let i = 0; i < sides; i++) {
     const angle = (i / sides) * 2 * Math.PI;
     path.lineTo((Math.sin(angle) * widthPx) / 2, (-Math.cos(angle) * heightPx) / 2);
@@ -102,7 +103,7 @@ function tracePolygon(path: Path2D, { widthPx, heightPx, sides = 5 }: Look): voi
 }
 
 /** Traces a look that is no drawing about its middle; of words and pictures the box they fill. */
-export function traceLook(path: Path2D, look: Look): void {
+export function traceLook(path: PathSink, look: Look): void {
   const { shape, widthPx, heightPx } = look;
   if (shape === 'polygon') tracePolygon(path, look);
   else if (shape === 'line') {
@@ -113,7 +114,7 @@ export function traceLook(path: Path2D, look: Look): void {
 }
 
 /** Draws the details of a look over its fill, about the origin. */
-export function drawDetails(context: CanvasRenderingContext2D, look: Look): void {
+export function drawDetails(context: SceneContext, look: Look): void {
   DETAILS[look.shape]?.(context, look.widthPx, look.heightPx);
 }
 

@@ -29,6 +29,6 @@ export function drawMask(
   const context = canvas.getContext('2d')!;
   context.setTransform(scale, 0, 0, scale, left, top);
   const look: DrawOptions = { style, colour, dashed, bare: true, fast: true, opacity: 1 };
-  drawScene(context as unknown as CanvasRenderingContext2D, motion, frame, look);
+  drawScene(context, motion, frame, look);
   return canvas.transferToImageBitmap();
 }
