@@ -27,7 +27,7 @@ interface DrawnOptionsProps {
 }
 
 const EXPOSURES = [
-  { id: 0, label: 'as they are exposed' },
+  { id: 0, label: 'as exposed' },
   { id: 1, label: 'on ones' },
   { id: 2, label: 'on twos' },
   { id: 3, label: 'on threes' },
