@@ -1,3 +1,4 @@
+import { pileOf } from '../motion/document/look.ts';
 import type { MotionDocument } from '../motion/document/schema.ts';
 import { channelValue } from '../motion/path/pose.ts';
 import { exposedFrame } from '../time/exposure.ts';
@@ -45,7 +46,7 @@ export function exposureSheet(motion: MotionDocument, notes: readonly SheetNote[
     const frame = range.first + i;
     const drawings = subjects.map((subject, s) => {
       const shown = exposedFrame(frame, range.first, subject.exposure);
-      if (subject.look.drawings) {
+      if (pileOf(subject.look) > 0) {
         const number = channelValue(subject, 'drawing', shown);
         const before =
           i === 0 ? null : channelValue(subject, 'drawing', exposedFrame(frame - 1, range.first, subject.exposure));

@@ -1,7 +1,6 @@
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import Papa from 'papaparse';
 import { expect, test } from 'vitest';
-import { createDice } from '../../testing/dice.ts';
 import { glassSlide } from '../../testing/glass-slide.ts';
 import { createKey, createKeyedSubject, createMotion } from '../motion/document/document.ts';
 import type { MotionDocument } from '../motion/document/schema.ts';
@@ -70,27 +69,6 @@ test('what is no project is refused with what is wrong and where', () => {
   expect(problem('{"format":"undulan-project","version":9}')).toMatch(/newer program/);
   const broken = JSON.parse(writeProject(project)) as { motion: { range: unknown } };
   expect(problem(JSON.stringify({ ...broken, motion: { ...broken.motion, range: 3 } }))).toMatch(/at motion\.range/);
-});
-
-test('thousands of broken projects and tables are refused, none throws', () => {
-  const [text, table] = [writeProject(project), writeMotionCsv(plated)];
-  const dice = createDice(11);
-  const broken = (whole: string): string => {
-    const at = dice(0, whole.length - 1);
-    const kinds = [
-      () => whole.slice(0, at),
-      () => whole.slice(0, at) + String.fromCharCode(dice(0, 255)) + whole.slice(at + 1),
-      () => whole.slice(0, at) + whole.slice(Math.min(whole.length, at + dice(1, 40))),
-      () => whole.slice(0, at) + '9'.repeat(dice(1, 400)) + whole.slice(at),
-    ];
-    return kinds[dice(0, kinds.length - 1)]!();
-  };
-  for (let i = 0; i < 1500; i++) {
-    const read = readProject(broken(text));
-    if (!read.ok) expect(read.issues[0]!.message).toMatch(/\.$|:/);
-    const rows = readNumberTable(broken(table));
-    if (rows.ok) channelsOfTable(rows.value, guessMapping(rows.value, RATE));
-  }
 });
 
 test('another program reads the table: a row a frame, values in full, no text that is a formula', () => {

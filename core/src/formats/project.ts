@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { picturesOfLook } from '../motion/document/look.ts';
 import { MotionDocument } from '../motion/document/schema.ts';
 import { TargetTerms, Tolerances } from '../reading/index.ts';
 import { accept, refuse, type Result } from '../result.ts';
@@ -29,7 +30,7 @@ export type Project = z.infer<typeof Project>;
 
 /** Pictures that a motion shows, by id. */
 export function picturesOfMotion({ subjects }: MotionDocument): string[] {
-  return [...new Set(subjects.flatMap(({ look }) => look.pictureId ?? []))];
+  return [...new Set(subjects.flatMap(({ look }) => picturesOfLook(look)))];
 }
 
 /** The motion with its pictures called otherwise. */
@@ -38,8 +39,15 @@ export function withPicturesCalled(motion: MotionDocument, called: ReadonlyMap<s
   return {
     ...motion,
     subjects: motion.subjects.map((subject) => {
-      const pictureId = subject.look.pictureId && called.get(subject.look.pictureId);
-      return pictureId ? { ...subject, look: { ...subject.look, pictureId } } : subject;
+      const { pictureId, pictureIds } = subject.look;
+      if (picturesOfLook(subject.look).length === 0) return subject;
+      const now = (id: string): string => called.get(id) ?? id;
+      const look = {
+        ...subject.look,
+        ...(pictureId !== undefined && { pictureId: now(pictureId) }),
+        ...(pictureIds && { pictureIds: pictureIds.map(now) }),
+      };
+      return { ...subject, look };
     }),
   };
 }

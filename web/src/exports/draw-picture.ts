@@ -1,4 +1,4 @@
-import { keyFramesOf, mainMovement, type MotionDocument, type Subject } from '@undulan/core';
+import { keyFramesOf, mainMovement, type MotionDocument, picturesOfLook, type Subject } from '@undulan/core';
 import {
   drawOnion,
   drawScene,
@@ -28,7 +28,7 @@ export interface Pictured {
 export async function readyToDraw({ motion, target }: Pick<Pictured, 'motion' | 'target'>): Promise<void> {
   const subjects = [...motion.subjects, ...(target?.subjects ?? [])];
   await Promise.all([
-    loadPictures(subjects.flatMap(({ look }) => look.pictureId ?? [])),
+    loadPictures(subjects.flatMap(({ look }) => picturesOfLook(look))),
     document.fonts.load('600 20px "Sometype Mono Variable"'),
     document.fonts.ready,
   ]);

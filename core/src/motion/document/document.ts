@@ -1,7 +1,7 @@
 import { CoreError } from '../../core-error.ts';
 import { BASIC_CHANNELS, CHANNEL_IDS, type ChannelId, CHANNELS } from './channels.ts';
 import { packColour } from './colour.ts';
-import { type Look, USUAL_STROKE, USUAL_STROKE_PX } from './look.ts';
+import { type Look, pileOf, USUAL_STROKE, USUAL_STROKE_PX } from './look.ts';
 import type { Channel, Handle, Key, MotionDocument, Subject } from './schema.ts';
 import { MOTION_VERSION } from './upgrade.ts';
 
@@ -32,7 +32,7 @@ export function hasUseFor({ look, guide }: Subject, id: ChannelId): boolean {
     case 'travel':
       return guide !== null;
     case 'drawing':
-      return look.drawings !== undefined;
+      return pileOf(look) > 0;
     case 'morph':
       return look.morphTo !== undefined;
     case 'fill':

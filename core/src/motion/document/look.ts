@@ -69,6 +69,8 @@ export const Look = z.object({
   morphStarts: z.array(z.number().min(0).max(1)).max(400).optional(),
   /** Under which the course keeps the picture. */
   pictureId: z.uuid().optional(),
+  /** The pile of pictures of one that has several, in place of drawings. */
+  pictureIds: z.array(z.uuid()).min(1).max(400).optional(),
 });
 export type Look = z.infer<typeof Look>;
 
@@ -78,6 +80,21 @@ export const USUAL_STROKE_PX = 2;
 /** The drawing of a pile that is up: none where the pile has none of that number. */
 export function drawingAt({ drawings }: Look, value: number): Drawing | undefined {
   return drawings?.[Math.round(value) - 1];
+}
+
+/** How many drawings or pictures a look has a pile of; 0 where it has none. */
+export function pileOf({ drawings, pictureIds }: Look): number {
+  return drawings?.length ?? pictureIds?.length ?? 0;
+}
+
+/** The picture of a look that is up, by the value of its channel `drawing`; undefined where there is none. */
+export function pictureAt({ pictureId, pictureIds }: Look, value: number): string | undefined {
+  return pictureIds ? pictureIds[Math.round(value) - 1] : pictureId;
+}
+
+/** All pictures that a look shows on one frame or another. */
+export function picturesOfLook({ pictureId, pictureIds = [] }: Look): string[] {
+  return pictureId === undefined ? pictureIds : [pictureId, ...pictureIds];
 }
 
 export interface LookBox {

@@ -1,6 +1,6 @@
 import { CoreError } from '../../core-error.ts';
 import { channelOf, createKey, findSubject, withChannel } from '../document/document.ts';
-import { type Drawing, drawingAt, type DrawnLine, lookOfDrawings } from '../document/look.ts';
+import { type Drawing, type DrawnLine, lookOfDrawings, pileOf } from '../document/look.ts';
 import type { Key, MotionDocument, Subject } from '../document/schema.ts';
 import type { Edit } from '../keys/change-keys.ts';
 import { sampleChannel } from '../sampling/sample.ts';
@@ -42,7 +42,7 @@ function showing(frame: number, number: number): Key {
 export function drawingUp(motion: MotionDocument, subjectId: string, frame: number): number {
   const { look } = subjectOf(motion, subjectId);
   const number = Math.round(sampleChannel(channelOf(motion, subjectId, 'drawing'), frame));
-  return drawingAt(look, number) ? number : 0;
+  return number >= 1 && number <= pileOf(look) ? number : 0;
 }
 
 /**

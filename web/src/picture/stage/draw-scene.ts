@@ -9,6 +9,7 @@ import {
   hasView,
   type Look,
   type MotionDocument,
+  pileOf,
   poseOf,
   projection,
   seenPose,
@@ -94,7 +95,7 @@ export function paintAt(subject: Subject, frame: number): LookPaint {
 
 /** Which drawing of a subject is up on a frame, and how far it has become another. */
 export function lookStateAt(subject: Subject, frame: number): LookState {
-  if (!subject.look.drawings) return FIRST_STATE;
+  if (pileOf(subject.look) === 0) return FIRST_STATE;
   return { drawing: channelValue(subject, 'drawing', frame), morph: channelValue(subject, 'morph', frame) };
 }
 

@@ -1,4 +1,4 @@
-import { applyTo, boxOfLook, exposedFrame, type MotionDocument, seenPose, type Subject } from '@undulan/core';
+import { applyTo, boxOfLook, exposedFrame, type MotionDocument, pileOf, seenPose, type Subject } from '@undulan/core';
 import { drawScene, lookStateAt } from './draw-scene.ts';
 import type { MaskOf } from './skin-mask.ts';
 import { drawAhead, maskFrameOf, MOST_AHEAD, putSkin } from './skins-ahead.ts';
@@ -131,7 +131,7 @@ function numberSkin(
   if (!pose) return;
   const { drawing } = lookStateAt(subject, shown);
   const box = boxOfLook(subject.look, drawing);
-  const isPile = (subject.look.drawings?.length ?? 0) > 1;
+  const isPile = pileOf(subject.look) > 1;
   const at = applyTo(pose, { x: side === 'before' ? box.left : box.right, y: box.top });
   context.save();
   context.globalAlpha = Math.max(0.5, opacity);

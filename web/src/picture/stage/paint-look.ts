@@ -1,4 +1,4 @@
-import type { DrawnLine, FONTS, Look } from '@undulan/core';
+import { type DrawnLine, type FONTS, type Look, pictureAt } from '@undulan/core';
 import { brushShape, linesShown, type LookState, outlineOf, pathOfLine } from './drawn-paths.ts';
 import { loadedPicture } from './loaded-pictures.ts';
 import type { SceneContext } from './scene-context.ts';
@@ -95,7 +95,10 @@ function paintWords(context: SceneContext, { text }: Look, paint: LookPaint): vo
 }
 
 function paintPicture(context: SceneContext, look: Look, paint: LookPaint): void {
-  const { widthPx, heightPx, pictureId } = look;
+  const { widthPx, heightPx } = look;
+  const pictureId = pictureAt(look, paint.drawing);
+  // Before its first picture, or after its last, a pile shows nothing.
+  if (pictureId === undefined && look.pictureIds) return;
   const { a, b } = context.getTransform();
   const picture = pictureId === undefined ? null : loadedPicture(pictureId, widthPx * Math.hypot(a, b));
   if (picture) context.drawImage(picture, -widthPx / 2, -heightPx / 2, widthPx, heightPx);

@@ -1,4 +1,4 @@
-import { drawingUp, findChannel, type Subject } from '@undulan/core';
+import { drawingUp, findChannel, pileOf, type Subject } from '@undulan/core';
 import { useState } from 'react';
 import { z } from 'zod';
 import { applyEdit, type EditRequest, selectMotion } from '../../editing/index.ts';
@@ -20,7 +20,9 @@ export function DrawingsFields({ subject }: { subject: Subject }) {
     clock.stop();
     dispatch(applyEdit(request));
   };
-  const pile = subject.look.drawings!;
+  const pile = pileOf(subject.look);
+  const isDrawn = subject.look.drawings !== undefined;
+  const called = isDrawn ? 'Drawing' : 'Picture';
   const up = drawingUp(motion, subject.id, frame);
   const keys = findChannel(subject, 'drawing')?.keys ?? [];
   const at = keys.findLastIndex((key) => key.frame <= frame);
@@ -29,10 +31,11 @@ export function DrawingsFields({ subject }: { subject: Subject }) {
   return (
     <fieldset aria-label="Drawings" className="grid gap-1.5 text-xs text-faint">
       <p className="flex items-center gap-1">
-        {up > 0 ? `Drawing ${up} of ${pile.length} is up on frame ${frame}` : `No drawing is up on frame ${frame}`}
+        {up > 0 ? `${called} ${up} of ${pile} is up on frame ${frame}` : `No ${called.toLowerCase()} is up on frame ${frame}`}
         {held !== null && `, for ${held} ${held === 1 ? 'frame' : 'frames'}`}.
         <WhatIsThis of="Drawings" />
       </p>
+      {isDrawn && (
       <div className="flex flex-wrap items-center gap-1.5">
         <Button
           small
@@ -50,12 +53,13 @@ export function DrawingsFields({ subject }: { subject: Subject }) {
         </Button>
         <Button
           small
-          disabledReason={pile.length < 2 && 'It is the only drawing.'}
+          disabledReason={pile < 2 && 'It is the only drawing.'}
           onClick={() => run({ operation: 'removeDrawing', args: [subject.id, frame] })}
         >
           Take this one out
         </Button>
       </div>
+      )}
       {keys.length > 1 && (
         <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5">
           {held !== null && (

@@ -1,4 +1,4 @@
-import type { Look } from '@undulan/core';
+import { type Look, pictureAt } from '@undulan/core';
 import { selectMotion } from '../../editing/index.ts';
 import { PICTURE_TYPES, useReadPicture } from '../../picture/making/index.ts';
 import { loadedPicture, useLoadedPictures } from '../../picture/stage/index.ts';
@@ -19,7 +19,8 @@ export function PictureFields({ look, courseId, onLook }: PictureFieldsProps) {
   const stage = useAppSelector((state) => selectMotion(state)!.stage);
   // Its size is known once it is there.
   useLoadedPictures();
-  const picture = look.pictureId === undefined ? null : loadedPicture(look.pictureId, Infinity);
+  const id = pictureAt(look, 1);
+  const picture = id === undefined ? null : loadedPicture(id, Infinity);
   const sized = (by: number): void => {
     const { width, height } = picture!;
     const side = (px: number): number => Math.min(MOST_PX, Math.max(1, Math.round(px * by)));

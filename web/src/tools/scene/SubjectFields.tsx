@@ -1,4 +1,4 @@
-import { Look, READY_SHAPES, sizedLook, Subject, USUAL_STROKE, USUAL_STROKE_PX } from '@undulan/core';
+import { Look, pileOf, READY_SHAPES, sizedLook, Subject, USUAL_STROKE, USUAL_STROKE_PX } from '@undulan/core';
 import { applyEdit, previewEdit, selectSettledSubject } from '../../editing/index.ts';
 import { SHAPE_NAMES } from '../../picture/stage/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
@@ -112,7 +112,7 @@ export function SubjectFields({ courseId }: { courseId: string }) {
       )}
       {look.text && <TextFields look={look} text={look.text} onLook={setLook} />}
       {look.shape === 'picture' && <PictureFields look={look} courseId={courseId} onLook={setLook} />}
-      {look.drawings && <DrawingsFields subject={subject} />}
+      {pileOf(look) > 0 && <DrawingsFields subject={subject} />}
       <MorphFields subject={subject} />
     </div>
   );

@@ -6,7 +6,7 @@ import { createKey, createKeyedSubject, createMotion } from '../motion/document/
 import type { Leave, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { applyTo, poseOf } from '../motion/path/pose.ts';
 import { READY_MODELS, usualNumbers } from '../ready/index.ts';
-import { writeGltf } from './gltf.ts';
+import { writeGltf } from './gltf-write.ts';
 
 /** What the loader expects of a browser. */
 beforeAll(() => void Object.assign(globalThis, { self: globalThis, ProgressEvent: Event }));
