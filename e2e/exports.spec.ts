@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { readFile, writeFile } from 'node:fs/promises';
 import { expect, type Page, test } from '@playwright/test';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import { expectAccessible, keyFrames, keyMark, openBench, saveChoice, signIn } from './steps.ts';
+import { exerciseRow, expectAccessible, keyFrames, keyMark, openBench, saveChoice, saved, signIn } from './steps.ts';
 
 /** What another program reads of a film: its codec, its size, and when each picture is shown. */
 function probed(path: string): { codec: string; width: number; height: number; times: number[] } {
@@ -329,21 +329,63 @@ test('a course’s exercises and lessons are saved as a zip; one of them is take
   await expect(page.getByText('This file is no zip, or is broken.')).toBeVisible();
 });
 
-test('a table keys the chosen subject of what is open; it is one step, taken back by one', async ({ page }) => {
+/** Gives a file to what asks for a motion. */
+async function motionFile(page: Page, name: string, buffer: Buffer): Promise<void> {
+  await page.getByLabel('File of a motion').setInputFiles({ name, mimeType: 'application/octet-stream', buffer });
+}
+
+test('a table is brought onto the subject of what is open, beside it or in its place, in one step', async ({
+  page,
+}) => {
   await openBench(page, 'Ines Calado', 'Toaster rack');
-  await keyMark(page, 'Position y', 9).click();
   const before = await keyFrames(page, 'Position y');
   const rows = Array.from({ length: 12 }, (_, i) => `${i + 5},${i < 6 ? 300 : 260}`);
-  await page.getByLabel('File of keys').setInputFiles({
-    name: 'rise.csv',
-    mimeType: 'text/csv',
-    buffer: Buffer.from(['frame,position y', ...rows].join('\n')),
-  });
-  const sheet = page.getByRole('dialog', { name: 'From a table: rise.csv' });
-  await expect(sheet.getByRole('status')).toHaveText('Frames 5 to 16; 12 keys, of which 8 give way.');
-  await sheet.getByRole('button', { name: 'Take it' }).click();
-  await expect(keyMark(page, 'Position y', 5)).toBeVisible();
-  expect(await keyFrames(page, 'Position y')).toEqual([5, 10, 11, 16, ...before.filter((frame) => frame > 16)]);
+  await motionFile(page, 'rise.csv', Buffer.from(['frame,position y', ...rows].join('\n')));
+  const table = page.getByRole('dialog', { name: 'From a table: rise' });
+  await expect(table.getByRole('status')).toHaveText('Frames 5 to 16; 12 keys, of which 8 give way.');
+  await table.getByRole('button', { name: 'Take it' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Bring in: rise' });
+  await expect(sheet.getByLabel('Keys of Moved')).toHaveValue('bread');
+  await expectAccessible(page);
+  // What the exercise keeps is said before it is tried.
+  await sheet.getByLabel('Its subjects, beside what is here').check();
+  await expect(sheet.getByRole('status')).toHaveText(/^The exercise sets the subjects/);
+  await expect(sheet.getByRole('button', { name: 'Bring it in' })).toHaveAttribute('aria-disabled', 'true');
+  await sheet.getByLabel('Its keys, onto the subjects here').check();
+  await sheet.getByLabel('Its first frame on').fill('8');
+  await sheet.getByLabel('Its first frame on').press('Tab');
+  await sheet.getByRole('button', { name: 'Bring it in' }).click();
+  await expect.poll(() => keyFrames(page, 'Position y')).toEqual([8, 13, 14, 19]);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(() => keyFrames(page, 'Position y')).toEqual(before);
+  await motionFile(page, 'junk.glb', Buffer.from('glTF and then nothing'));
+  await expect(page.getByText(/This glTF file cannot be read/)).toBeVisible();
+});
+
+test('work made elsewhere comes in as nodes over time, is handed in, and is read like any other', async ({
+  browser,
+}) => {
+  test.setTimeout(90_000);
+  const instructor = await (await browser.newContext()).newPage();
+  const learner = await (await browser.newContext()).newPage();
+  await signIn(instructor, 'Marta Olesen');
+  await instructor.getByRole('link', { name: 'Whisk arm', exact: true }).click();
+  const gltf = await savedAs(instructor, 'Animation of nodes (glTF 2.0)');
+  await signIn(learner, 'Jonah Whitby');
+  await exerciseRow(learner, 'Whisk arm').getByRole('button', { name: 'Start' }).click();
+  await learner.getByRole('button', { name: /^Record o/ }).waitFor();
+  await motionFile(learner, 'arm.gltf', await readFile(gltf.path));
+  const nodes = learner.getByRole('dialog', { name: 'From glTF: arm' });
+  await expect(nodes.getByRole('checkbox').first()).toBeChecked();
+  await expect(nodes.getByRole('status')).toHaveText(/^Frames 1 to \d+; \d+ keys, of which \d+ give way\.$/);
+  await expectAccessible(learner);
+  await nodes.getByRole('button', { name: 'Take it' }).click();
+  await learner.getByRole('button', { name: 'Bring it in' }).click();
+  await expect.poll(async () => (await keyFrames(learner, 'Rotation')).length).toBeGreaterThan(2);
+  await saved(learner);
+  await learner.getByRole('button', { name: 'Hand in take 1' }).click();
+  await learner.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
+  await expect(learner.getByText('Handed in, waits for review')).toBeVisible();
+  await instructor.goto(learner.url());
+  await expect(instructor.getByText('Nothing found')).toBeVisible();
 });

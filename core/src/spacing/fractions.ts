@@ -1,3 +1,4 @@
+import { formatFixed } from '../format-fixed.ts';
 /** The fractions that timing charts are written in. */
 const FRACTIONS: [value: number, text: string][] = [
   [1 / 2, '1/2'],
@@ -22,7 +23,7 @@ export function fractionOf(share: number): string | null {
 
 /** A share of the way in words: a chart fraction, or percent. */
 export function shareWords(share: number): string {
-  return fractionOf(share) ?? `${(share * 100).toFixed(1).replace('-', '−')} %`;
+  return fractionOf(share) ?? `${formatFixed(share * 100, 1)} %`;
 }
 
 /** The nearest chart fraction within a reach, which a dragged share is drawn to. */

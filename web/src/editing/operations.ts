@@ -6,6 +6,8 @@ import {
   applyEasing,
   bakeKeys,
   bendSegment,
+  bringKeys,
+  bringSubjects,
   bringWithin,
   type Change,
   changeLength,
@@ -229,6 +231,8 @@ const OPERATIONS = {
   removeGuide: { name: 'path taken out', run: removeGuide },
   drawGuide: { name: 'path drawn', run: drawGuide },
   applyChart: { name: 'written chart', run: applyChart },
+  bringKeys: { name: 'keys of a file', run: bringKeys },
+  bringSubjects: { name: 'subjects of a file', run: bringSubjects },
   bringWithin: { name: 'back within the exercise', run: bringWithin },
   takeMotion: {
     name: 'another model',

@@ -39,21 +39,20 @@ function markupOf(subject: Subject, shown: number): string {
   return context.markup();
 }
 
+/** A ground that is not seen at all. */
+const isClear = (colour: string): boolean => /^#[0-9a-f]{6}00$/i.test(colour);
+
 function svgOf({ widthPx, heightPx, background }: MotionDocument['stage'], title: string, parts: string[]): string {
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${widthPx}" height="${heightPx}" ` +
       `viewBox="0 0 ${widthPx} ${heightPx}">`,
     `<title>${escapeXml(title)}</title>`,
-    ...(background.endsWith('00') && background.length === 9
-      ? []
-      : [`<rect width="${widthPx}" height="${heightPx}" fill="${background}"/>`]),
+    ...(isClear(background) ? [] : [`<rect width="${widthPx}" height="${heightPx}" fill="${background}"/>`]),
     ...parts,
     '</svg>\n',
   ].join('\n');
 }
 
-/** A ground that is not seen at all. */
-const isClear = (colour: string): boolean => /^#[0-9a-f]{6}00$/i.test(colour);
 const named = ({ name }: Subject): string => `<title>${escapeXml(name)}</title>`;
 
 /** The trail and the number of a frame, over everything. */

@@ -1,5 +1,5 @@
 import type { TakeView } from '@undulan/contract';
-import { MODEL_NAME } from '@undulan/core';
+import { formatFixed, MODEL_NAME } from '@undulan/core';
 import { type Against, correctionProblem, upward } from '../strips/compared/index.ts';
 import { ButtonGroup, Select } from '../ui/index.ts';
 import type { Comparison } from './use-comparison.ts';
@@ -75,8 +75,7 @@ export function comparisonWords({ reading, track, choice }: Pick<Comparison, 're
     reading?.criteria.map((criterion) => `${criterion.label.toLowerCase()} ${Math.round(criterion.score)}`) ?? [];
   const proposed = reading ? `proposed ${reading.proposedGrade}` : '';
   const worst = track?.gap.raw.length
-    ? `worst gap ${(track.raw.worstPercent * upward(track)).toFixed(1).replace('-', '−')} % at frame ` +
-      `${track.raw.worstFrame}`
+    ? `worst gap ${formatFixed(track.raw.worstPercent * upward(track), 1)} % at frame ` + `${track.raw.worstFrame}`
     : '';
   return [nearest, ...scores, proposed, worst].filter(Boolean).join(' · ');
 }

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { createKey, createKeyedSubject, createMotion, MotionDocument } from '../index.ts';
-import { bringKeys, bringSubjects, guessBrought } from './bring-in.ts';
+import { createKey, createKeyedSubject, createMotion, MotionDocument, sampleChannel } from '../index.ts';
+import { bringKeys, bringSubjects, guessBrought, shiftMotion } from './bring-in.ts';
 
 const look = { shape: 'glass', widthPx: 70, heightPx: 100, fill: '#b5651d' } as const;
 const glass = (id: string, name: string, x: number) =>
@@ -73,4 +73,32 @@ test('what is put beside keeps what is here, hangs as it did, and is a motion ag
   const filmed = createMotion([camera, glass('glass', 'Glass', 5)]);
   expect(bringSubjects(createMotion([]), filmed).motion.subjects).toHaveLength(2);
   expect(bringSubjects(filmed, filmed).motion.subjects).toHaveLength(3);
+});
+
+test('a motion that is shifted is the same later: each value so many frames on, and back it is as it was', () => {
+  const wobble = { seed: 3, amplitude: 4, periodFrames: 6, roughness: 0.4, fadeInFrames: 2, fadeOutFrames: 2 };
+  const subject = glass('glass', 'Glass', 80);
+  const motion = {
+    ...createMotion([
+      {
+        ...subject,
+        onStage: { first: 2, last: 20 },
+        channels: subject.channels.map((channel) => ({
+          ...channel,
+          wobble: { ...wobble, firstFrame: 1, lastFrame: 24 },
+        })),
+      },
+    ]),
+    cues: [{ frame: 7, name: 'Down' }],
+  };
+  const later = shiftMotion(motion, 990);
+  expect(later.range).toEqual({ first: 991, last: 1015 });
+  const [x, y] = [later.subjects[0]!.channels[0]!, motion.subjects[0]!.channels[0]!];
+  expect(x.wobble).toMatchObject({ firstFrame: 991, lastFrame: 1014 });
+  for (const frame of [1, 4.5, 12, 24])
+    expect(sampleChannel({ ...x, wobble: undefined }, frame + 990)).toBeCloseTo(
+      sampleChannel({ ...y, wobble: undefined }, frame),
+      6,
+    );
+  expect(shiftMotion(later, -990)).toEqual(motion);
 });

@@ -1,4 +1,6 @@
+import type { FrameRange } from '../../time/range.ts';
 import { findSubject } from '../document/document.ts';
+import { onGrain } from '../document/frame-grain.ts';
 import type { Channel, GuidePath, MotionDocument, Subject } from '../document/schema.ts';
 import type { Edit } from '../keys/change-keys.ts';
 
@@ -99,5 +101,33 @@ export function bringSubjects(motion: MotionDocument, other: MotionDocument): Ed
     motion: { ...motion, subjects: [...motion.subjects, ...subjects], guides: [...motion.guides, ...guides] },
     keys: [],
     gaveWay: [],
+  };
+}
+
+/** A whole motion so many frames later: keys, who is on stage when, cues, ranges, and when wobbles begin and end. */
+export function shiftMotion(motion: MotionDocument, frames: number): MotionDocument {
+  if (frames === 0) return motion;
+  const moved = (range: FrameRange): FrameRange => ({ first: range.first + frames, last: range.last + frames });
+  return {
+    ...motion,
+    range: moved(motion.range),
+    workRange: motion.workRange && moved(motion.workRange),
+    restFrame: motion.restFrame === null ? null : motion.restFrame + frames,
+    cues: motion.cues.map((cue) => ({ ...cue, frame: onGrain(cue.frame + frames) })),
+    subjects: motion.subjects.map((subject) => ({
+      ...subject,
+      ...(subject.onStage && { onStage: moved(subject.onStage) }),
+      channels: subject.channels.map((channel) => ({
+        ...channel,
+        ...(channel.wobble && {
+          wobble: {
+            ...channel.wobble,
+            firstFrame: channel.wobble.firstFrame + frames,
+            lastFrame: channel.wobble.lastFrame + frames,
+          },
+        }),
+        keys: channel.keys.map((key) => ({ ...key, frame: onGrain(key.frame + frames) })),
+      })),
+    })),
   };
 }

@@ -2,7 +2,7 @@
 export type { KeyValue } from './set-keys.ts';
 export { setKeys } from './set-keys.ts';
 export { clearChannel } from './clear-channel.ts';
-export { bringKeys, bringSubjects, guessBrought } from './bring-in.ts';
+export { bringKeys, bringSubjects, guessBrought, shiftMotion } from './bring-in.ts';
 export type { Brought } from './bring-in.ts';
 export { setSpeed } from './set-speed.ts';
 export { setPathSpeed } from './set-path-speed.ts';

@@ -16,6 +16,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { channelsWanted, limited, selectMotion } from '../../editing/index.ts';
 import { ExportButton } from '../../exports/index.ts';
+import { BringInButton } from '../../imports/index.ts';
 import { OwnCharts } from '../../panels/charts/index.ts';
 import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
 import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
@@ -101,6 +102,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
         actions={
           <>
             <EditingActions />
+            <BringInButton courseId={assignment.courseId} />
             <ExportButton title={assignment.title} motion={motion} target={target} />
             <PagesChoice pages={pages} onChange={setPages} />
             <Toggle on={drawer} onClick={toggleDrawer}>

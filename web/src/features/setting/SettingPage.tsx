@@ -6,6 +6,7 @@ import { useEffect } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { selectMotion, selectWork } from '../../editing/index.ts';
 import { ExportButton, termsOfProject } from '../../exports/index.ts';
+import { BringInButton } from '../../imports/index.ts';
 import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
 import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
 import { ReadAllAgain } from '../../reviewing/index.ts';
@@ -83,6 +84,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
           <>
             <EditingActions />
             <PagesChoice pages={pages} onChange={setPages} />
+            <BringInButton courseId={setting.courseId} />
             <ExportButton title={title} motion={motion} terms={termsOfProject(details)} />
             <HandOutButton exerciseId={setting.id} />
             <PublishButton setting={setting} />

@@ -1,4 +1,4 @@
-import type { TimingChart } from '@undulan/core';
+import { formatFixed, type TimingChart } from '@undulan/core';
 import { useState } from 'react';
 import { Button, CommitInput, Popover, Table } from '../../ui/index.ts';
 
@@ -27,8 +27,8 @@ export function CompareTable({ chart, length, unit }: CompareTableProps) {
   const [asked, setAsked] = useState<number[] | null>(null);
   const { firstFrame, lastFrame, marks } = chart;
   const frames = (asked ?? usualFrames(chart)).filter((frame) => frame >= firstFrame && frame <= lastFrame);
-  const percent = (share: number): string => `${(share * 100).toFixed(1).replace('-', '−')} %`;
-  const signed = (value: number): string => `${value > 0 ? '+' : ''}${value.toFixed(1).replace('-', '−')}`;
+  const percent = (share: number): string => `${formatFixed(share * 100, 1)} %`;
+  const signed = (value: number): string => `${value > 0 ? '+' : ''}${formatFixed(value, 1)}`;
   return (
     <Popover
       label="Even against actual"

@@ -2,7 +2,6 @@ import { CHANNELS } from '@undulan/core';
 import { ChevronDown } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { rippleToggled, sharesToggled } from '../../editing/index.ts';
-import { useTableKeys } from '../../imports/index.ts';
 import { useShownKeys } from '../../keyboard/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { type KeyCommands, useKeyCommands, useKeyShortcuts } from '../../strips/keys/index.ts';
@@ -92,52 +91,44 @@ function EditMenu({ commands }: { commands: KeyCommands }) {
   const keys = useShownKeys();
   const noSelection = !commands.hasSelection && NO_SELECTION;
   const noClip = !commands.hasClip && NO_CLIP;
-  const table = useTableKeys();
   return (
-    <>
-      {table.parts}
-      <Menu
-        trigger={
-          <Button small>
-            Copy and paste <ChevronDown size={12} />
-          </Button>
-        }
+    <Menu
+      trigger={
+        <Button small>
+          Copy and paste <ChevronDown size={12} />
+        </Button>
+      }
+    >
+      <MenuItem onSelect={commands.copy} keys={keys('copyKeys')} disabledReason={noSelection}>
+        Copy
+      </MenuItem>
+      <MenuItem onSelect={commands.cut} keys={keys('cutKeys')} disabledReason={noSelection}>
+        Cut
+      </MenuItem>
+      <MenuItem onSelect={commands.duplicate} keys={keys('duplicateKeys')} disabledReason={noSelection}>
+        Duplicate at the playhead
+      </MenuItem>
+      <MenuItem onSelect={commands.remove} keys={keys('deleteKeys')} disabledReason={noSelection}>
+        Delete
+      </MenuItem>
+      <MenuHeading>Paste at the playhead</MenuHeading>
+      <MenuItem onSelect={() => commands.paste('merge')} keys={keys('pasteKeys')} disabledReason={noClip}>
+        Merge with what is there
+      </MenuItem>
+      <MenuItem onSelect={() => commands.paste('replace')} disabledReason={noClip}>
+        Replace what is there
+      </MenuItem>
+      <MenuItem onSelect={() => commands.paste('insert')} disabledReason={noClip}>
+        Insert: later keys make room
+      </MenuItem>
+      <MenuItem
+        onSelect={commands.pasteOnto}
+        disabledReason={noClip || (!commands.activeId && 'No channel is chosen.')}
       >
-        <MenuItem onSelect={commands.copy} keys={keys('copyKeys')} disabledReason={noSelection}>
-          Copy
-        </MenuItem>
-        <MenuItem onSelect={commands.cut} keys={keys('cutKeys')} disabledReason={noSelection}>
-          Cut
-        </MenuItem>
-        <MenuItem onSelect={commands.duplicate} keys={keys('duplicateKeys')} disabledReason={noSelection}>
-          Duplicate at the playhead
-        </MenuItem>
-        <MenuItem onSelect={commands.remove} keys={keys('deleteKeys')} disabledReason={noSelection}>
-          Delete
-        </MenuItem>
-        <MenuHeading>Paste at the playhead</MenuHeading>
-        <MenuItem onSelect={() => commands.paste('merge')} keys={keys('pasteKeys')} disabledReason={noClip}>
-          Merge with what is there
-        </MenuItem>
-        <MenuItem onSelect={() => commands.paste('replace')} disabledReason={noClip}>
-          Replace what is there
-        </MenuItem>
-        <MenuItem onSelect={() => commands.paste('insert')} disabledReason={noClip}>
-          Insert: later keys make room
-        </MenuItem>
-        <MenuItem
-          onSelect={commands.pasteOnto}
-          disabledReason={noClip || (!commands.activeId && 'No channel is chosen.')}
-        >
-          Onto {commands.activeId ? CHANNELS[commands.activeId].label.toLowerCase() : 'the chosen channel'}
-        </MenuItem>
-        <MenuHeading>From a file</MenuHeading>
-        <MenuItem onSelect={table.choose} disabledReason={!table.isReady && 'Choose a subject first.'}>
-          Keys of a table, in place of the subject’s …
-        </MenuItem>
-        <MenuHeading>A loop</MenuHeading>
-        <MenuItem onSelect={commands.closeLoop}>Close it: the first keys again after the last frame</MenuItem>
-      </Menu>
-    </>
+        Onto {commands.activeId ? CHANNELS[commands.activeId].label.toLowerCase() : 'the chosen channel'}
+      </MenuItem>
+      <MenuHeading>A loop</MenuHeading>
+      <MenuItem onSelect={commands.closeLoop}>Close it: the first keys again after the last frame</MenuItem>
+    </Menu>
   );
 }

@@ -3,6 +3,7 @@ import {
   type ConvertedFrame,
   findSubject,
   formatExact,
+  formatFixed,
   formatRange,
   formatRate,
   type KeyRef,
@@ -90,8 +91,7 @@ export function KeysBecome({ before, after, places, gaveWay }: KeysBecomeProps) 
                 headingClassName: STICKY,
                 figures: true,
                 sortBy: ({ roundingFrames }) => Math.abs(roundingFrames),
-                cell: ({ roundingFrames }) =>
-                  roundingFrames === 0 ? '–' : roundingFrames.toFixed(3).replace('-', '−'),
+                cell: ({ roundingFrames }) => (roundingFrames === 0 ? '–' : formatFixed(roundingFrames, 3)),
               },
             ]}
             rows={places}

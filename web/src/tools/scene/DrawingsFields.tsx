@@ -31,34 +31,36 @@ export function DrawingsFields({ subject }: { subject: Subject }) {
   return (
     <fieldset aria-label="Drawings" className="grid gap-1.5 text-xs text-faint">
       <p className="flex items-center gap-1">
-        {up > 0 ? `${called} ${up} of ${pile} is up on frame ${frame}` : `No ${called.toLowerCase()} is up on frame ${frame}`}
+        {up > 0
+          ? `${called} ${up} of ${pile} is up on frame ${frame}`
+          : `No ${called.toLowerCase()} is up on frame ${frame}`}
         {held !== null && `, for ${held} ${held === 1 ? 'frame' : 'frames'}`}.
         <WhatIsThis of="Drawings" />
       </p>
       {isDrawn && (
-      <div className="flex flex-wrap items-center gap-1.5">
-        <Button
-          small
-          tip={`Empty, from frame ${frame} on`}
-          onClick={() => run({ operation: 'addDrawing', args: [subject.id, frame, 'empty'] })}
-        >
-          New drawing here
-        </Button>
-        <Button
-          small
-          tip={`As the one before, from frame ${frame} on`}
-          onClick={() => run({ operation: 'addDrawing', args: [subject.id, frame, 'copy'] })}
-        >
-          Copy of this one here
-        </Button>
-        <Button
-          small
-          disabledReason={pile < 2 && 'It is the only drawing.'}
-          onClick={() => run({ operation: 'removeDrawing', args: [subject.id, frame] })}
-        >
-          Take this one out
-        </Button>
-      </div>
+        <div className="flex flex-wrap items-center gap-1.5">
+          <Button
+            small
+            tip={`Empty, from frame ${frame} on`}
+            onClick={() => run({ operation: 'addDrawing', args: [subject.id, frame, 'empty'] })}
+          >
+            New drawing here
+          </Button>
+          <Button
+            small
+            tip={`As the one before, from frame ${frame} on`}
+            onClick={() => run({ operation: 'addDrawing', args: [subject.id, frame, 'copy'] })}
+          >
+            Copy of this one here
+          </Button>
+          <Button
+            small
+            disabledReason={pile < 2 && 'It is the only drawing.'}
+            onClick={() => run({ operation: 'removeDrawing', args: [subject.id, frame] })}
+          >
+            Take this one out
+          </Button>
+        </div>
       )}
       {keys.length > 1 && (
         <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5">

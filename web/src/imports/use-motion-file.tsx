@@ -1,0 +1,87 @@
+import {
+  looksLikeGltf,
+  type NumberTable,
+  problemOf,
+  type Rate,
+  type ReadGltf,
+  readGltf,
+  readNumberTable,
+  readProject,
+} from '@undulan/core';
+import { lazy, type ReactElement, Suspense, useState } from 'react';
+import { sayProblem, useFileChoice } from '../ui/index.ts';
+import { type Imported, importedProject } from './imported.ts';
+import { useKeepPicture } from './use-keep-picture.ts';
+
+const TableDialog = lazy(async () => ({ default: (await import('./TableDialog.tsx')).TableDialog }));
+const GltfDialog = lazy(async () => ({ default: (await import('./GltfDialog.tsx')).GltfDialog }));
+
+/** More than this is no motion, but a way to fill a memory. */
+const MOST_BYTES = 40_000_000;
+
+/** What was read and is to be said more of, before it is a motion. */
+type Asked = { title: string; table: NumberTable } | { title: string; gltf: ReadGltf };
+
+interface MotionFile {
+  /** The course that keeps its pictures. */
+  courseId: string;
+  /** What times are read by, where a file has none of its own. */
+  rate?: Rate;
+  onImported: (imported: Imported) => void;
+}
+
+/** Reads a motion from a file: a project at once, a table or an animation of nodes after it is said what is what. */
+export function useMotionFile({ courseId, rate = { num: 24, den: 1 }, onImported }: MotionFile): {
+  parts: ReactElement;
+  choose: () => void;
+} {
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const keep = useKeepPicture(courseId);
+  const readIn = async (chosen: File): Promise<void> => {
+    if (chosen.size > MOST_BYTES) {
+      sayProblem('This file is too large: a motion as a file has at most 40 MB.');
+      return;
+    }
+    const title = chosen.name.replace(/(\.undulan)?\.[^.]*$/, '');
+    const bytes = new Uint8Array(await chosen.arrayBuffer());
+    if (looksLikeGltf(bytes)) {
+      const gltf = readGltf(bytes);
+      if (gltf.ok) setAsked({ title, gltf: gltf.value });
+      else sayProblem(problemOf(gltf)!);
+      return;
+    }
+    const text = new TextDecoder().decode(bytes);
+    if (/^\s*[{[]/.test(text)) {
+      const read = readProject(text);
+      const imported = read.ok ? await importedProject(read.value, keep) : read;
+      if (imported.ok) onImported(imported.value);
+      else sayProblem(problemOf(imported)!);
+      return;
+    }
+    const read = readNumberTable(text);
+    if (read.ok) setAsked({ title, table: read.value });
+    else sayProblem(problemOf(read)!);
+  };
+  const { input, choose } = useFileChoice({
+    label: 'File of a motion',
+    accept: '.json,.csv,.tsv,.txt,.gltf,.glb,application/json,text/csv,model/gltf+json,model/gltf-binary',
+    onFiles: ([file]) => void readIn(file),
+  });
+  const close = (): void => setAsked(null);
+  const take = (motion: Imported['motion']): void => {
+    close();
+    onImported({ title: asked!.title, motion, terms: null });
+  };
+  return {
+    choose,
+    parts: (
+      <>
+        {input}
+        <Suspense fallback={null}>
+          {asked && 'table' in asked && <TableDialog {...asked} rate={rate} onTaken={take} onClose={close} />}
+          {asked && 'gltf' in asked && <GltfDialog {...asked} rate={rate} onTaken={take} onClose={close} />}
+        </Suspense>
+      </>
+    ),
+  };
+}
