@@ -1,5 +1,6 @@
 import { crc32, deflateSync } from 'node:zlib';
 import { expect, type Page, test } from '@playwright/test';
+import { zipSync } from 'fflate';
 import { drag, expectAccessible, goToFrame, keyFrames, middleOf, saved, signIn } from './steps.ts';
 
 /** A blank exercise with the picture over the whole width, where scenes are made. */
@@ -205,8 +206,8 @@ test('parts are hung, grouped, copied and hidden; a chain follows its end as far
   await expect(subjects(page).getByRole('listitem').filter({ hasText: 'copy' })).toHaveCount(0);
 });
 
-/** A PNG that says it is 20,000 by 10,000 px large and holds next to nothing. */
-function hugePng(): Buffer {
+/** A PNG that says it is so large, and holds these bytes of its rows. */
+function pngOf(width: number, height: number, rows: Buffer): Buffer {
   const chunk = (type: string, data: Buffer): Buffer => {
     const body = Buffer.concat([Buffer.from(type), data]);
     const length = Buffer.alloc(4);
@@ -216,17 +217,88 @@ function hugePng(): Buffer {
     return Buffer.concat([length, body, sum]);
   };
   const head = Buffer.alloc(13);
-  head.writeUInt32BE(20_000, 0);
-  head.writeUInt32BE(10_000, 4);
+  head.writeUInt32BE(width, 0);
+  head.writeUInt32BE(height, 4);
   head.set([8, 2, 0, 0, 0], 8);
   const signature = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);
   return Buffer.concat([
     signature,
     chunk('IHDR', head),
-    chunk('IDAT', deflateSync(Buffer.alloc(2000))),
+    chunk('IDAT', deflateSync(rows)),
     chunk('IEND', Buffer.alloc(0)),
   ]);
 }
+
+/** A PNG of 20,000 by 10,000 px that holds next to nothing. */
+const hugePng = (): Buffer => pngOf(20_000, 10_000, Buffer.alloc(2000));
+
+/** A small PNG of one grey. */
+function greyPng(grey: number): Buffer {
+  const row = Buffer.alloc(1 + 3 * 40, grey);
+  row[0] = 0;
+  return pngOf(40, 30, Buffer.concat(Array.from({ length: 30 }, () => row)));
+}
+
+test('numbered pictures, in a zip or many files, are one subject that shows one after another', async ({ page }) => {
+  await blankPicture(page);
+  const greys = [40, 90, 140, 190, 240].map((grey, i) => [`shot/cup-${String(i + 8).padStart(4, '0')}.png`, grey]);
+  const zip = zipSync(Object.fromEntries(greys.map(([name, grey]) => [name, greyPng(Number(grey))])));
+  const files = page.getByLabel('Picture file');
+  await files.setInputFiles({ name: 'cup.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) });
+  const sheet = page.getByRole('dialog', { name: '5 numbered pictures: cup' });
+  await expect(sheet.getByText('8 to 12 are 1 to 5')).toBeVisible();
+  await expectAccessible(page);
+  await sheet.getByLabel('Frames', { exact: true }).fill('3');
+  await sheet.getByLabel('Frames', { exact: true }).press('Tab');
+  await sheet.getByRole('button', { name: 'Take them' }).click();
+  const cup = subjects(page).getByRole('button', { name: 'cup', exact: true });
+  await expect(cup).toHaveAttribute('aria-pressed', 'true');
+  const drawings = page.getByRole('group', { name: 'Drawings' });
+  await expect(drawings).toContainText('Picture 1 of 5 is up on frame 1, for 3 frames.');
+  await goToFrame(page, 8);
+  await expect(drawings).toContainText('Picture 3 of 5 is up on frame 8');
+  const grey = async (): Promise<number> => {
+    const at = await onStage(page, 480, 270);
+    const clip = { x: Math.round(at.x) - 11, y: Math.round(at.y) + 6, width: 1, height: 1 };
+    const png = (await page.screenshot({ clip })).toString('base64');
+    return page.evaluate(async (data) => {
+      const bytes = Uint8Array.from(atob(data), (letter) => letter.charCodeAt(0));
+      const context = new OffscreenCanvas(1, 1).getContext('2d')!;
+      context.drawImage(await createImageBitmap(new Blob([bytes])), 0, 0);
+      return context.getImageData(0, 0, 1, 1).data[0]!;
+    }, png);
+  };
+  await expect.poll(grey).toBe(140);
+  await drawings.getByRole('button', { name: 'All' }).click();
+  await expect(drawings).toContainText('Picture 4 of 5 is up on frame 8, for 2 frames.');
+  await expect.poll(grey).toBe(190);
+  await saved(page);
+  await page.reload();
+  await expect(cup).toBeVisible();
+  await files.setInputFiles({ name: 'none.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip') });
+  await expect(page.getByText(/“none\.zip” cannot be read/)).toBeVisible();
+});
+
+test('the longest line of an SVG file is a path that the subject goes along; one without lines is refused', async ({
+  page,
+}) => {
+  await blankPicture(page);
+  await subjects(page).getByRole('button').first().click();
+  await tool(page, 'Path').click();
+  const put = (content: string) =>
+    page.getByLabel('SVG file of a path').setInputFiles({
+      name: 'swing.svg',
+      mimeType: 'image/svg+xml',
+      buffer: Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 960 540">${content}</svg>`),
+    });
+  await put('<text>Nothing</text>');
+  await expect(page.getByText(/has no line that can be a path/)).toBeVisible();
+  await put(
+    '<path d="M10 10h20"/><g transform="translate(100 100)"><path d="M0 0C100 200 300 200 400 0" fill="none"/></g>',
+  );
+  await expect(page.getByLabel('Goes along')).toHaveText(/swing/);
+  expect(await keyFrames(page, 'Travel')).toHaveLength(2);
+});
 
 test('pictures come in as outlines or as pictures; nothing in them runs, what is too large is refused', async ({
   page,

@@ -14,10 +14,10 @@ import {
   writeProject,
   writeTimingChartSvg,
 } from '@undulan/core';
+import { namedCharts } from '../panels/charts/index.ts';
 import type { OnionSettings } from '../picture/stage/index.ts';
 import { saveBytes, saveFile, sayToStay } from '../ui/index.ts';
-import { namedCharts } from '../panels/charts/index.ts';
-import { type Pictured, drawPicture, onGround, type PictureLook, readyToDraw } from './draw-picture.ts';
+import { drawPicture, onGround, type Pictured, type PictureLook, readyToDraw } from './draw-picture.ts';
 import { picturesAsFiles } from './pictures-as-files.ts';
 import { writeFrameSvg, writeMovingSvg } from './scene-svg.ts';
 

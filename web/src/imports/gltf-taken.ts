@@ -29,8 +29,8 @@ export function movingNodes({ nodes }: GltfAnimation): GltfAnimation['nodes'] {
 const STAGE = { widthPx: 960, heightPx: 540 };
 
 /**
- * How a file most likely lies on the stage: one of this program's with its corner as origin, any other about the middle,
- * as large as fits.
+ * How a file most likely lies on the stage: one of this program's with its corner as origin, any other about the
+ * middle, as large as fits.
  */
 export function guessGltf({ generator, animations }: ReadGltf, rate: GltfMapping['rate']): GltfMapping {
   const nodes = movingNodes(animations[0]!);

@@ -1,7 +1,8 @@
 import { CoreError } from '../../core-error.ts';
-import { createSubject, findSubject } from '../document/document.ts';
+import type { ChannelId } from '../document/channels.ts';
+import { createChannel, createSubject, findChannel, findSubject, restingOf } from '../document/document.ts';
 import type { Point } from '../document/geometry.ts';
-import type { MotionDocument, Subject } from '../document/schema.ts';
+import type { Channel, Key, MotionDocument, Subject } from '../document/schema.ts';
 import type { Edit } from '../keys/change-keys.ts';
 import { applyTo, inverseOf, poseOf } from '../path/pose.ts';
 import { offsetChannels } from './set-rest.ts';
@@ -59,22 +60,28 @@ export function freeSubjectId(motion: MotionDocument): string {
   return `subject-${number}`;
 }
 
+/** A subject as it is put onto the stage. */
+type NewSubject = Pick<Subject, 'id' | 'name' | 'look'> & {
+  at?: Point;
+  turn?: number;
+  keys?: Partial<Record<ChannelId, Key[]>>;
+};
+
 /**
- * Adds a subject in front of the others, in the middle of the stage unless said, turned by so many degrees. Throws
- * `subject-exists` where its id is taken.
+ * Adds a subject in front of the others, in the middle of the stage unless said, turned by so many degrees, with keys
+ * of its own where they are given. Throws `subject-exists` where its id is taken.
  */
-export function addSubject(
-  motion: MotionDocument,
-  { id, name, look, at, turn = 0 }: Pick<Subject, 'id' | 'name' | 'look'> & { at?: Point; turn?: number },
-): Edit {
+export function addSubject(motion: MotionDocument, { id, name, look, at, turn = 0, keys = {} }: NewSubject): Edit {
   if (findSubject(motion, id))
     throw new CoreError('subject-exists', `There is a subject "${id}" in this motion already.`);
   const { widthPx, heightPx } = motion.stage;
   const place = at ?? { x: Math.round(widthPx / 2), y: Math.round(heightPx / 2) };
   const subject = createSubject(id, name, look, place);
-  const channels = subject.channels.map((channel) =>
-    channel.id === 'rotation' ? { ...channel, resting: turn } : channel,
-  );
+  const ids = new Set([...subject.channels.map((channel) => channel.id), ...(Object.keys(keys) as ChannelId[])]);
+  const channels = [...ids].map((channelId): Channel => {
+    const channel = findChannel(subject, channelId) ?? createChannel(channelId, restingOf(subject, channelId));
+    return { ...channel, ...(channelId === 'rotation' && { resting: turn }), keys: keys[channelId] ?? channel.keys };
+  });
   return withSubjects(motion, [...motion.subjects, { ...subject, channels }]);
 }
 

@@ -1,13 +1,14 @@
 import { ellipsePath, type GuidePath, type PathPoint, type Point } from '@undulan/core';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
-import { applyEdit, selectMotion, selectSettledSubject } from '../../editing/index.ts';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { selectMotion } from '../../editing/index.ts';
+import { useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
 import { usePointerDrag } from '../../ui/index.ts';
 import { placeOn, StageOverlay } from '../stage/index.ts';
 import { closesItself, fitLine, type PenPoint } from './fit-line.ts';
 import { pathOf } from './PointsPad.tsx';
 import type { ToolSettings } from './tool.ts';
+import { useNewPath } from './use-new-path.ts';
 
 const NONE: Point = { x: 0, y: 0 };
 /** So near its first point, on screen, a press closes the path. */
@@ -18,10 +19,9 @@ const CLOSING_PX = 12;
  * selected subject goes onto it, and travels at once.
  */
 export function PathPad({ settings, scale }: { settings: ToolSettings; scale: number }) {
-  const dispatch = useAppDispatch();
   const clock = useClock();
   const motion = useAppSelector(selectMotion)!;
-  const subject = useAppSelector(selectSettledSubject);
+  const put = useNewPath();
   const layer = useRef<SVGSVGElement>(null);
   const [points, setPoints] = useState<PathPoint[]>([]);
   const [way, setWay] = useState<PenPoint[]>([]);
@@ -30,16 +30,7 @@ export function PathPad({ settings, scale }: { settings: ToolSettings; scale: nu
 
   const keep = (made: readonly PathPoint[], closed: boolean): void => {
     setPoints([]);
-    if (made.length < 2) return;
-    const number = motion.guides.length + 1;
-    const path: GuidePath = {
-      id: `path-${crypto.randomUUID().slice(0, 8)}`,
-      name: `Path ${number}`,
-      closed,
-      points: made.map(({ x, y, in: arriving, out }) => ({ x, y, in: arriving, out })),
-    };
-    const rider = subject && !subject.locked && !subject.guide ? subject.id : null;
-    dispatch(applyEdit({ operation: 'drawGuide', args: [path, rider] }));
+    put(made, closed);
   };
   const at = (xPx: number, yPx: number): Point => placeOn(layer.current!, motion.stage, { clientX: xPx, clientY: yPx });
   const round = usePointerDrag<PathPoint[]>({

@@ -1,6 +1,7 @@
 import { type Subject } from '@undulan/core';
 import { z } from 'zod';
 import { ButtonGroup, ColourField, DecimalInput, Tick } from '../../ui/index.ts';
+import { PathFile } from './PathFile.tsx';
 import { SimplifyDrawing } from './SimplifyDrawing.tsx';
 import type { Tool, ToolSettings } from './tool.ts';
 
@@ -86,6 +87,7 @@ export function ToolOptions({ tool, settings, onSettings, drawn }: ToolOptionsPr
             ]}
             onChoose={(path) => onSettings({ path })}
           />
+          <PathFile />
           {settings.path === 'points' && <span>Drag for a round point; Enter ends it, its first point closes it.</span>}
         </>
       )}

@@ -1,6 +1,5 @@
-import { type DrawnLine, type DrawnPoint, linesOfSvgPath, type Point } from '@undulan/core';
-
-const SVG = 'http://www.w3.org/2000/svg';
+import type { DrawnLine } from '@undulan/core';
+import { isShape, number, rootOfSvg, shapeOf } from './svg-shapes.ts';
 
 /** An SVG file as lines that can be changed, in px of its own from its middle. */
 export interface SvgOutlines {
@@ -9,7 +8,6 @@ export interface SvgOutlines {
   heightPx: number;
 }
 
-const GEOMETRY = new Set(['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon']);
 /** What draws nothing by itself. */
 const SILENT = new Set(['svg', 'g', 'title', 'desc', 'metadata']);
 const MOST_POINTS = 2000;
@@ -20,15 +18,14 @@ const MOST_POINTS = 2000;
  * put into the page.
  */
 export function svgOutlines(text: string): SvgOutlines | null {
-  const document = new DOMParser().parseFromString(text, 'image/svg+xml');
-  const root = document.documentElement;
-  if (root.localName !== 'svg' || document.querySelector('parsererror')) return null;
+  const root = rootOfSvg(text);
+  if (!root) return null;
   const box = boxOf(root);
   if (!box) return null;
   const lines: DrawnLine[] = [];
   for (const element of root.querySelectorAll('*')) {
     if (SILENT.has(element.localName)) continue;
-    if (!GEOMETRY.has(element.localName) || hasMore(element)) return null;
+    if (!isShape(element) || hasMore(element)) return null;
     const drawn = linesOf(element, root);
     if (!drawn) return null;
     lines.push(...drawn);
@@ -57,11 +54,6 @@ function boxOf(root: Element): { x: number; y: number; width: number; height: nu
     return { x: view[0]!, y: view[1]!, width: view[2]!, height: view[3]! };
   const [width, height] = [number(root, 'width'), number(root, 'height')];
   return width > 0 && height > 0 ? { x: 0, y: 0, width, height } : null;
-}
-
-function number(element: Element, name: string): number {
-  const value = Number.parseFloat(element.getAttribute(name) ?? '0');
-  return Number.isFinite(value) ? value : 0;
 }
 
 /** Whether an element says more than a shape in plain colours. */
@@ -96,65 +88,16 @@ function linesOf(element: Element, root: Element): DrawnLine[] | null {
     colourOf(inherited(element, 'stroke'), null),
   ];
   if (fill === undefined || stroke === undefined) return null;
-  const move = matrixOf(element, root);
-  const data = dataOf(element);
-  if (!move || data === null) return null;
-  const strokePx =
-    Number.parseFloat(inherited(element, 'stroke-width') ?? '1') *
-    Math.sqrt(Math.abs(move.a * move.d - move.b * move.c));
-  const parts = linesOfSvgPath(data);
-  if (!parts) return null;
+  const shape = shapeOf(element, root);
+  if (!shape) return null;
+  const strokePx = Number.parseFloat(inherited(element, 'stroke-width') ?? '1') * shape.scale;
   // A hole in a filled shape is more than lines can say.
-  if (fill !== null && parts.filter(({ closed }) => closed).length > 1) return null;
-  return parts.map(({ points, closed }) => ({
+  if (fill !== null && shape.lines.filter(({ closed }) => closed).length > 1) return null;
+  return shape.lines.map(({ points, closed }) => ({
     closed: closed || fill !== null,
     fill,
     stroke,
     ...(stroke !== null && Number.isFinite(strokePx) && { strokePx: round(Math.min(400, strokePx)) }),
-    points: points.map((point) => moved(point, move)),
+    points,
   }));
-}
-
-function moved(point: DrawnPoint, { a, b, c, d, e, f }: DOMMatrix): DrawnPoint {
-  const along = ({ x, y }: Point): Point => ({ x: round(a * x + c * y), y: round(b * x + d * y) });
-  const { x, y } = along(point);
-  return { x: x + e, y: y + f, in: along(point.in), out: along(point.out) };
-}
-
-/** All the transforms an element is under, read by elements of our own. */
-function matrixOf(element: Element, root: Element): DOMMatrix | null {
-  const reader = document.createElementNS(SVG, 'g');
-  let all = new DOMMatrix();
-  for (let at: Element | null = element; at && at !== root; at = at.parentElement) {
-    const said = at.getAttribute('transform');
-    if (said === null) continue;
-    reader.setAttribute('transform', said);
-    const own = reader.transform.baseVal.consolidate()?.matrix;
-    if (!own) return null;
-    all = new DOMMatrix([own.a, own.b, own.c, own.d, own.e, own.f]).multiply(all);
-  }
-  return all;
-}
-
-/** What a shape is as a path. */
-function dataOf(element: Element): string | null {
-  const n = (name: string): number => number(element, name);
-  switch (element.localName) {
-    case 'path':
-      return element.getAttribute('d');
-    case 'rect':
-      return n('rx') + n('ry') > 0 ? null : `M${n('x')} ${n('y')}h${n('width')}v${n('height')}h${-n('width')}z`;
-    case 'line':
-      return `M${n('x1')} ${n('y1')}L${n('x2')} ${n('y2')}`;
-    case 'circle':
-    case 'ellipse': {
-      const [rx, ry] = element.localName === 'circle' ? [n('r'), n('r')] : [n('rx'), n('ry')];
-      const [x, y] = [n('cx'), n('cy')];
-      return `M${x - rx} ${y}A${rx} ${ry} 0 0 1 ${x + rx} ${y}A${rx} ${ry} 0 0 1 ${x - rx} ${y}z`;
-    }
-    default: {
-      const points = element.getAttribute('points')?.trim();
-      return points ? `M${points}${element.localName === 'polygon' ? 'z' : ''}` : null;
-    }
-  }
 }

@@ -1,11 +1,14 @@
-import { type Look, lookOfDrawings, type Point } from '@undulan/core';
+import { createKey, type Look, lookOfDrawings, type Point } from '@undulan/core';
 import DOMPurify from 'dompurify';
-import { type DragEvent, type ReactNode, useCallback, useEffect } from 'react';
+import { type DragEvent, type ReactNode, useCallback, useEffect, useState } from 'react';
 import { selectMotion } from '../../editing/index.ts';
 import { explain, useKeepScenePictureMutation } from '../../server-data/index.ts';
 import { useAppStore } from '../../state/index.ts';
 import { sayProblem, useFileChoice } from '../../ui/index.ts';
 import { placeOn } from '../stage/index.ts';
+import { framesOfPictures, type NumberedPictures, numberedPictures, type PictureTiming } from './numbered-pictures.ts';
+import { NumberedDialog } from './NumberedDialog.tsx';
+import { picturesInZip } from './pictures-in-zip.ts';
 import { svgOutlines } from './svg-outlines.ts';
 import { useNewSubject } from './use-new-subject.ts';
 
@@ -20,11 +23,11 @@ export type PictureRead = { look: Look; name: string } | { problem: string };
 const nameOf = (file: File): string => file.name.replace(/\.\w+$/, '').slice(0, 60) || 'Picture';
 
 /** Pictures as subjects: chosen, dropped on the stage or pasted. */
-export function useReadPicture(courseId: string): (file: File) => Promise<PictureRead> {
+export function useReadPicture(courseId: string): (file: File, as?: 'pixels') => Promise<PictureRead> {
   const [keep] = useKeepScenePictureMutation();
   const store = useAppStore();
   return useCallback(
-    async (file) => {
+    async (file, as) => {
       if (file.size > MOST_BYTES)
         return { problem: `“${file.name}” is too large: a picture has at most ${MOST_BYTES / 1e6} MB.` };
       const name = nameOf(file);
@@ -34,7 +37,7 @@ export function useReadPicture(courseId: string): (file: File) => Promise<Pictur
         const by = stage ? Math.min(1, stage.widthPx / widthPx, stage.heightPx / heightPx) : 1;
         return { widthPx: Math.max(1, Math.round(widthPx * by)), heightPx: Math.max(1, Math.round(heightPx * by)) };
       };
-      if (isDrawn) {
+      if (isDrawn && as !== 'pixels') {
         const outlines = svgOutlines(await file.text());
         if (outlines) {
           const look: Look = {
@@ -90,27 +93,66 @@ interface ScenePictures {
   input: ReactNode;
 }
 
-/** Puts pictures onto the stage: from a file, dropped where they are to be, or pasted. */
+/** Puts pictures onto the stage: from files, dropped where they are to be, or pasted. */
 export function useScenePictures(courseId: string, may: boolean): ScenePictures {
   const read = useReadPicture(courseId);
   const create = useNewSubject();
   const store = useAppStore();
-  const put = useCallback(
-    async (files: readonly File[], at: Point | null): Promise<void> => {
-      const stage = selectMotion(store.getState())?.stage;
-      if (!stage) return;
-      const middle = at ?? { x: stage.widthPx / 2, y: stage.heightPx / 2 };
+  const [numbered, setNumbered] = useState<{ pictures: NumberedPictures<File>; at: Point } | null>(null);
+  const putEach = useCallback(
+    async (files: readonly File[], at: Point): Promise<void> => {
       for (const [i, file] of files.entries()) {
         const picture = await read(file);
         if ('problem' in picture) sayProblem(picture.problem);
-        else create(picture.look, { x: middle.x + i * 20, y: middle.y + i * 20 }, { name: picture.name });
+        else create(picture.look, { x: at.x + i * 20, y: at.y + i * 20 }, { name: picture.name });
       }
     },
-    [read, create, store],
+    [read, create],
   );
+  const put = useCallback(
+    async (given: readonly File[], where: Point | null): Promise<void> => {
+      const stage = selectMotion(store.getState())?.stage;
+      if (!stage) return;
+      const at = where ?? { x: stage.widthPx / 2, y: stage.heightPx / 2 };
+      try {
+        const files = (await Promise.all(given.map((file) => (isZip(file) ? picturesInZip(file) : [file])))).flat();
+        if (files.length === 0) throw new Error('there is no picture in it');
+        const pictures = numberedPictures(files.map((file) => ({ name: file.name, picture: file })));
+        if (pictures) setNumbered({ pictures, at });
+        else await putEach(files, at);
+      } catch (error) {
+        sayProblem(`“${given[0]!.name}” cannot be read: ${(error as Error).message}.`);
+      }
+    },
+    [putEach, store],
+  );
+  const putPile: NumberedTaken = async (timing, onKept, signal) => {
+    const { pictures, at } = numbered!;
+    const looks: Look[] = [];
+    for (const { picture } of pictures.frames) {
+      const one = await read(picture, 'pixels');
+      if (signal.aborted) return;
+      if ('problem' in one) {
+        sayProblem(one.problem);
+        setNumbered(null);
+        return;
+      }
+      looks.push(one.look);
+      onKept(looks.length);
+    }
+    setNumbered(null);
+    const { widthPx, heightPx, fill } = looks[0]!;
+    const { first } = selectMotion(store.getState())!.range;
+    const keys = framesOfPictures(pictures, timing, first).map((frame, i) =>
+      createKey(frame, i + 1, { leave: 'step' }),
+    );
+    const pictureIds = looks.map(({ pictureId }) => pictureId!);
+    const pile: Look = { shape: 'picture', widthPx, heightPx, fill, pictureIds };
+    create(pile, at, { name: pictures.name, keys: { drawing: keys } });
+  };
   const { input, choose } = useFileChoice({
     label: 'Picture file',
-    accept: PICTURE_TYPES,
+    accept: `${PICTURE_TYPES},.zip,application/zip`,
     multiple: true,
     onFiles: (files) => void put(files, null),
   });
@@ -139,6 +181,26 @@ export function useScenePictures(courseId: string, may: boolean): ScenePictures 
         void put([...event.dataTransfer.files], layer && stage ? placeOn(layer, stage, event) : null);
       },
     },
-    input,
+    input: (
+      <>
+        {input}
+        {numbered && (
+          <NumberedDialog
+            pictures={numbered.pictures}
+            onTake={putPile}
+            onApart={() => {
+              setNumbered(null);
+              const files = numbered.pictures.frames.map(({ picture }) => picture);
+              void putEach(files, numbered.at);
+            }}
+            onClose={() => setNumbered(null)}
+          />
+        )}
+      </>
+    ),
   };
 }
+
+type NumberedTaken = (timing: PictureTiming, onKept: (kept: number) => void, signal: AbortSignal) => Promise<void>;
+
+const isZip = ({ name, type }: File): boolean => /\.zip$/i.test(name) || /zip/.test(type);
