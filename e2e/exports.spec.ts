@@ -2,7 +2,18 @@ import { execFileSync } from 'node:child_process';
 import { readFile, writeFile } from 'node:fs/promises';
 import { expect, type Page, test } from '@playwright/test';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import { exerciseRow, expectAccessible, keyFrames, keyMark, openBench, saveChoice, saved, signIn } from './steps.ts';
+import {
+  exerciseRow,
+  expectAccessible,
+  goToFrame,
+  keyFrames,
+  keyMark,
+  openBench,
+  saveChoice,
+  saved,
+  signIn,
+  undoAll,
+} from './steps.ts';
 
 /** What another program reads of a film: its codec, its size, and when each picture is shown. */
 function probed(path: string): { codec: string; width: number; height: number; times: number[] } {
@@ -388,4 +399,68 @@ test('work made elsewhere comes in as nodes over time, is handed in, and is read
   await expect(learner.getByText('Handed in, waits for review')).toBeVisible();
   await instructor.goto(learner.url());
   await expect(instructor.getByText('Nothing found')).toBeVisible();
+});
+
+test('the takes of the class are saved in one go, a folder each: a clip with its reading', async ({ page }) => {
+  test.setTimeout(120_000);
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('button', { name: 'More of this course' }).click();
+  await page.getByRole('menuitem', { name: 'Save the class’s takes …' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Save the class’s takes' });
+  await sheet.getByLabel('Exercise').selectOption('Drawer slide');
+  await sheet.getByLabel('Width, px').fill('160');
+  await sheet.getByLabel('Width, px').press('Tab');
+  await sheet.getByLabel('the target beside it').check();
+  await sheet.getByLabel('as a project too').check();
+  await expectAccessible(page);
+  const count = Number(/^(\d+) take/.exec((await sheet.getByRole('status').textContent())!)![1]);
+  const coming = page.waitForEvent('download', { timeout: 90_000 });
+  await sheet.getByRole('button', { name: 'Save', exact: true }).click();
+  // It goes on being made on another screen.
+  await page.getByRole('link', { name: 'Toaster rack', exact: true }).click();
+  await expect(page.getByRole('progressbar', { name: /^Making Kitchen in Motion, takes/ })).toBeVisible();
+  const files = unzipSync(await readFile(await (await coming).path()));
+  const clips = Object.keys(files).filter((name) => name.endsWith('/clip.mp4'));
+  expect(clips).toHaveLength(count);
+  expect(count).toBeGreaterThan(1);
+  const folder = clips.find((name) => name.startsWith('Drawer slide/Jonah Whitby, take 1/'))!.replace('clip.mp4', '');
+  for (const name of ['findings.csv', 'reading.json', 'notes.vtt', 'take.undulan.json'])
+    expect(Object.keys(files)).toContain(folder + name);
+  const path = test.info().outputPath('clip.mp4');
+  await writeFile(path, files[`${folder}clip.mp4`]!);
+  const { motion } = JSON.parse(strFromU8(files[`${folder}take.undulan.json`]!)) as {
+    motion: { range: { first: number; last: number } };
+  };
+  const film = probed(path);
+  expect(film).toMatchObject({ codec: 'h264', width: 320 });
+  expect(film.times).toHaveLength(motion.range.last - motion.range.first + 1);
+});
+
+test('the range is rendered into memory and plays in real time; once the motion changes it is stale, and says so', async ({
+  page,
+}) => {
+  await openBench(page, 'Ines Calado', 'Toaster rack');
+  await page.getByRole('button', { name: 'Rendered preview' }).click();
+  const panel = page.getByRole('region', { name: 'Rendered preview' });
+  await expect(panel).toContainText('49 pictures of 480 × 270 px, 25 MB.');
+  await panel.getByLabel('Frames a second').fill('12');
+  await panel.getByLabel('Frames a second').press('Tab');
+  await panel.getByRole('button', { name: 'Render', exact: true }).click();
+  await expect(panel).toContainText(/made .+ in \d+\.\d s: 480 × 270 px, 25 pictures, 13 MB/);
+  await expectAccessible(page);
+  // It plays: other frames come up by themselves; paused, one stays.
+  const picture = panel.getByRole('img');
+  const first = await picture.getAttribute('aria-label');
+  await expect(picture).not.toHaveAttribute('aria-label', first!);
+  await panel.getByRole('button', { name: 'Pause' }).click();
+  const rest = await picture.getAttribute('aria-label');
+  await expect(panel.getByRole('status')).toHaveCount(0);
+  await goToFrame(page, 12);
+  await page.getByRole('button', { name: 'Key here' }).click();
+  await expect(panel.getByRole('status')).toHaveText('The motion has changed since: render it again.');
+  await expect(picture).toHaveAttribute('aria-label', rest!);
+  await panel.getByRole('button', { name: 'Render again' }).click();
+  await expect(panel.getByRole('status')).toHaveCount(0);
+  await panel.getByRole('button', { name: 'Close the preview' }).click();
+  await undoAll(page);
 });

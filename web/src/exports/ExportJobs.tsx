@@ -2,10 +2,13 @@ import { X } from 'lucide-react';
 import { Button } from '../ui/index.ts';
 import { type ExportJob, useExportJobs } from './export-jobs.ts';
 
+/** Of less than this share nobody can tell how long the rest takes. */
+const TOLD_FROM = 0.04;
+
 /** How long it will still take, as far as can be told. */
 function left({ done, of, since }: ExportJob): string {
-  if (since === null || done < 3) return '';
-  const seconds = Math.ceil(((performance.now() - since) / (done - 1)) * (of - done) * 0.001);
+  if (since === null || done - since.done < TOLD_FROM * of) return '';
+  const seconds = Math.ceil(((performance.now() - since.at) / (done - since.done)) * (of - done) * 0.001);
   return seconds < 1 ? '' : `, about ${seconds} s left`;
 }
 
@@ -23,7 +26,7 @@ export function ExportJobs() {
           <span className="max-w-64 truncate">{job.name}</span>
           <progress aria-label={`Making ${job.name}`} max={job.of} value={job.done} className="w-32" />
           <span className="figures text-xs text-faint">
-            {job.done} of {job.of}
+            {Math.floor(job.done)} of {job.of}
             {left(job)}
           </span>
           <Button small square kind="quiet" aria-label={`Stop making ${job.name}`} onClick={job.cancel}>

@@ -6,8 +6,8 @@ export interface ExportJob {
   name: string;
   done: number;
   of: number;
-  /** When its first picture was taken, by the page's clock; null before. */
-  since: number | null;
+  /** When it was first told how far it is, by the page's clock, and how far that was; null before. */
+  since: { at: number; done: number } | null;
   cancel: () => void;
 }
 
@@ -36,7 +36,11 @@ export function addJob(job: Pick<ExportJob, 'name' | 'of' | 'cancel'>): {
   change([...jobs, { ...job, id, done: 0, since: null }]);
   return {
     tell: (done) =>
-      change(jobs.map((one) => (one.id === id ? { ...one, done, since: one.since ?? performance.now() } : one))),
+      change(
+        jobs.map((one) =>
+          one.id === id ? { ...one, done, since: one.since ?? { at: performance.now(), done } } : one,
+        ),
+      ),
     end: () => change(jobs.filter((one) => one.id !== id)),
   };
 }

@@ -6,7 +6,7 @@ import type { FromExport, ToExport } from './export-worker.ts';
 const AHEAD = 3;
 
 /** Lets the page draw and listen between two pictures. */
-const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+export const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 export interface Making {
   /** How many pictures are in the file so far. */

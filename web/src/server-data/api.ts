@@ -345,6 +345,8 @@ export const {
   useSaveEaseMutation,
   useRemoveEaseMutation,
   useTakeQuery,
+  useLazyReviewQuery,
+  useLazyTakeQuery,
   useTakeEditsQuery,
   useReviewQuery,
   useReadAgainMutation,

@@ -46,6 +46,8 @@ export {
   useSignOutMutation,
   useTakeEditsQuery,
   useTakeQuery,
+  useLazyReviewQuery,
+  useLazyTakeQuery,
   useWaitingQuery,
   useWithdrawMutation,
 } from './api.ts';

@@ -2,6 +2,7 @@ import type { CourseOverview, ExerciseSummary } from '@undulan/contract';
 import { EllipsisVertical } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Button, Menu, MenuItem, MenuLine, useFileChoice } from '../../ui/index.ts';
+import { ClassTakes } from './ClassTakes.tsx';
 import { useCourseZip } from './use-course-zip.ts';
 
 interface CourseMenuProps {
@@ -18,6 +19,7 @@ const files = () => import('./course-files.ts');
 export function CourseMenu({ title, exercises, overview }: CourseMenuProps) {
   const isDue = exercises.some(({ dueAt }) => dueAt !== null);
   const [chosen, setChosen] = useState<File | null>(null);
+  const [takes, setTakes] = useState(false);
   const { input, choose } = useFileChoice({
     label: 'File of a course',
     accept: '.zip,application/zip',
@@ -27,6 +29,7 @@ export function CourseMenu({ title, exercises, overview }: CourseMenuProps) {
     <>
       {input}
       {overview && chosen && <TakingIn overview={overview} file={chosen} onDone={() => setChosen(null)} />}
+      {overview && takes && <ClassTakes overview={overview} onClose={() => setTakes(false)} />}
       <Menu
         trigger={
           <Button square aria-label="More of this course">
@@ -40,18 +43,28 @@ export function CourseMenu({ title, exercises, overview }: CourseMenuProps) {
         >
           Save due dates as a calendar
         </MenuItem>
-        {overview && <InstructorFiles overview={overview} onTakeIn={choose} />}
+        {overview && <InstructorFiles overview={overview} onTakes={() => setTakes(true)} onTakeIn={choose} />}
       </Menu>
     </>
   );
 }
 
-function InstructorFiles({ overview, onTakeIn }: { overview: CourseOverview; onTakeIn: () => void }) {
+interface InstructorFilesProps {
+  overview: CourseOverview;
+  onTakes: () => void;
+  onTakeIn: () => void;
+}
+
+function InstructorFiles({ overview, onTakes, onTakeIn }: InstructorFilesProps) {
   const { save } = useCourseZip(overview);
+  const anyTake = overview.standings.some(({ takes }) => takes.length > 0);
   return (
     <>
       <MenuItem onSelect={() => void files().then(({ saveGrades }) => saveGrades(overview))}>
         Save grades as a table
+      </MenuItem>
+      <MenuItem disabledReason={!anyTake && 'No take is handed in.'} onSelect={onTakes}>
+        Save the class’s takes …
       </MenuItem>
       <MenuLine />
       <MenuItem onSelect={() => void save()}>Save exercises and lessons as a zip</MenuItem>
