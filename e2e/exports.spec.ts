@@ -36,7 +36,8 @@ function probed(path: string): { codec: string; width: number; height: number; t
 }
 
 async function openExport(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Save as a file' }).click();
+  await page.getByRole('button', { name: 'Files' }).click();
+  await page.getByRole('menuitem', { name: 'Save as a file …' }).click();
   await page.getByRole('dialog').waitFor();
 }
 
@@ -273,7 +274,8 @@ test('an exposure sheet and a review fit paper, A4 and Letter, and are all that 
     return execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' }).split('\f').slice(0, -1);
   };
   const show = async (what: string): Promise<void> => {
-    await page.getByRole('button', { name: 'Save as a file' }).click();
+    await page.getByRole('button', { name: 'Files' }).click();
+    await page.getByRole('menuitem', { name: 'Save as a file …' }).click();
     await page.getByLabel('What', { exact: true }).selectOption(what);
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await page.getByRole('button', { name: 'Print, or save as PDF' }).waitFor();
@@ -436,11 +438,12 @@ test('the takes of the class are saved in one go, a folder each: a clip with its
   expect(film.times).toHaveLength(motion.range.last - motion.range.first + 1);
 });
 
-test('the range is rendered into memory and plays in real time; once the motion changes it is stale, and says so', async ({
+test('the range is rendered into memory and plays in real time; once the motion changes it is stale', async ({
   page,
 }) => {
   await openBench(page, 'Ines Calado', 'Toaster rack');
-  await page.getByRole('button', { name: 'Rendered preview' }).click();
+  await page.getByRole('button', { name: 'Files' }).click();
+  await page.getByRole('menuitem', { name: 'Rendered preview' }).click();
   const panel = page.getByRole('region', { name: 'Rendered preview' });
   await expect(panel).toContainText('49 pictures of 480 × 270 px, 25 MB.');
   await panel.getByLabel('Frames a second').fill('12');
@@ -463,4 +466,36 @@ test('the range is rendered into memory and plays in real time; once the motion 
   await expect(panel.getByRole('status')).toHaveCount(0);
   await panel.getByRole('button', { name: 'Close the preview' }).click();
   await undoAll(page);
+});
+
+test('sample files of every kind are on the course page, for a learner too, and come in again', async ({ page }) => {
+  await signIn(page, 'Ines Calado');
+  await page.getByRole('button', { name: 'More of this course' }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download', { timeout: 60_000 }),
+    page.getByRole('menuitem', { name: 'Save sample files as a zip' }).click(),
+  ]);
+  const files = unzipSync(await readFile(await download.path()));
+  expect(Object.keys(files).sort()).toEqual([
+    'clip.gif',
+    'exposure sheet.csv',
+    'first frame.svg',
+    'keyframes.css',
+    'moving.svg',
+    'nodes.gltf',
+    'project.undulan.json',
+    'timing charts.svg',
+    'values, as exposed.csv',
+    'values.csv',
+  ]);
+  await openBench(page, 'Ines Calado', 'Toaster rack');
+  await motionFile(page, 'project.undulan.json', Buffer.from(files['project.undulan.json']!));
+  const sheet = page.getByRole('dialog', { name: /^Bring in:/ });
+  await expect(sheet.getByRole('status')).toHaveText('Say whose keys go to which subject.');
+  await sheet
+    .getByRole('combobox', { name: /^Keys of/ })
+    .first()
+    .selectOption('Bread');
+  await expect(sheet.getByRole('status')).toHaveText(/^In place of the keys of the same channels/);
+  await sheet.getByRole('button', { name: 'Not now' }).click();
 });

@@ -19,7 +19,8 @@ async function fromMenu(page: Page, button: string, item: string): Promise<void>
 test('of an exercise with several subjects', async ({ page }) => {
   await signIn(page, 'Marta Olesen');
   await page.getByRole('link', { name: 'Whisk arm', exact: true }).click();
-  await page.getByRole('button', { name: 'Save as a file' }).click();
+  await page.getByRole('button', { name: 'Files' }).click();
+  await page.getByRole('menuitem', { name: 'Save as a file …' }).click();
   await page.getByRole('dialog').waitFor();
   const all = await page.getByLabel('What', { exact: true }).locator('option').allTextContents();
   await page.keyboard.press('Escape');

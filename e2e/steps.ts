@@ -112,7 +112,8 @@ export async function leaveBy(page: Page, way: string): Promise<void> {
 
 /** Saves one of the files of what is open, once it is made. */
 export async function saveChoice(page: Page, what: string): Promise<Download> {
-  await page.getByRole('button', { name: 'Save as a file' }).click();
+  await page.getByRole('button', { name: 'Files' }).click();
+  await page.getByRole('menuitem', { name: 'Save as a file …' }).click();
   await page.getByLabel('What', { exact: true }).selectOption(what);
   const [download] = await Promise.all([
     page.waitForEvent('download', { timeout: 60_000 }),

@@ -77,7 +77,7 @@ function missOf(at: (frame: number) => number[], first: number, last: number, pa
   return worst / extent;
 }
 
-function trackOf(motion: MotionDocument, subject: Subject, path: Path, says: Set<string>): Track | null {
+function trackOf(motion: MotionDocument, subject: Subject, path: Path, sampled: string[]): Track | null {
   const moves = CHANNELS_OF[path].some((id) => (findChannel(subject, id)?.keys.length ?? 0) > 1);
   const turned =
     path === 'rotation' && subject.guide !== null && (findChannel(subject, 'travel')?.keys.length ?? 0) > 1;
@@ -105,10 +105,7 @@ function trackOf(motion: MotionDocument, subject: Subject, path: Path, says: Set
   if (straight && !subject.guide && turnsLittle) return made('LINEAR', within(straight));
   let parts = 1;
   while (parts < FINEST && missOf(at, first, last, parts) > NEAR) parts *= 2;
-  says.add(
-    `The ${path} of ${subject.name} is written ${parts === 1 ? 'frame by frame' : `${parts} times a frame`}: ` +
-      'its eases are none that glTF has.',
-  );
+  sampled.push(`the ${path} of ${subject.name}`);
   return made(
     'LINEAR',
     Array.from({ length: (last - first) * parts + 1 }, (_, i) => first + i / parts),
@@ -169,6 +166,7 @@ function colourFactor(fill: string): number[] {
  */
 export function writeGltf(motion: MotionDocument, title: string): WrittenGltf {
   const says = new Set<string>();
+  const sampled: string[] = [];
   const numbers = new Numbers();
   const perMetre = motion.stage.pixelsPerMetre;
   const corners = [-0.5, -0.5, 0, 0.5, -0.5, 0, -0.5, 0.5, 0, -0.5, 0.5, 0, 0.5, -0.5, 0, 0.5, 0.5, 0];
@@ -206,7 +204,7 @@ export function writeGltf(motion: MotionDocument, title: string): WrittenGltf {
       says.add(`The skew of ${subject.name} is left out: glTF has none.`);
     if (subject.exposure > 1) says.add(`${subject.name} moves on ones here: glTF has no exposures.`);
     for (const path of ['translation', 'rotation', 'scale'] as const) {
-      const track = trackOf(motion, subject, path, says);
+      const track = trackOf(motion, subject, path, sampled);
       if (!track) continue;
       const size = path === 'rotation' ? 4 : 3;
       samplers.push({
@@ -217,6 +215,8 @@ export function writeGltf(motion: MotionDocument, title: string): WrittenGltf {
       channels.push({ sampler: samplers.length - 1, target: { node: own, path } });
     }
   }
+  if (sampled.length > 0)
+    says.add(`Written as dense straight keys, for eases that glTF has not: ${sampled.join(', ')}.`);
   const gltf = {
     asset: { version: '2.0', generator: 'Undulan' },
     scene: 0,

@@ -1,8 +1,9 @@
 import { picturesOfMotion, writeFindingsCsv, writeNotesVtt, writeProject } from '@undulan/core';
-import { type AsyncZippable, strToU8, zip } from 'fflate';
+import { type AsyncZippable, strToU8 } from 'fflate';
 import { PLAIN_ONION } from '../picture/stage/index.ts';
 import { MOVING, type MovingKind, planOf, usualChoices } from './export-plan.ts';
 import { makeMoving, type Making } from './make-moving.ts';
+import { packed } from './packed.ts';
 import { picturesAsFiles } from './pictures-as-files.ts';
 import type { Exported } from './still-files.ts';
 
@@ -41,16 +42,6 @@ export function foldersOf(takes: readonly Pick<ClassTake, 'exercise' | 'learner'
     taken.add(free.toLowerCase());
     return free;
   });
-}
-
-/** Packs files; what is packed already (films, pictures) is only put together. */
-function packed(files: AsyncZippable): Promise<Uint8Array<ArrayBuffer>> {
-  return new Promise((resolve, reject) =>
-    zip(files, { level: 6 }, (error, data) => {
-      if (error) reject(error);
-      else resolve(data as Uint8Array<ArrayBuffer>);
-    }),
-  );
 }
 
 /** The files of one take, by their names in its folder. */

@@ -2,5 +2,5 @@
 export { ImportButton } from './ImportButton.tsx';
 export { importedProject, keptPictures, withTerms } from './imported.ts';
 export type { Imported } from './imported.ts';
-export { BringInButton } from './BringInButton.tsx';
+export { useBringIn } from './use-bring-in.tsx';
 export { useKeepPicture } from './use-keep-picture.ts';

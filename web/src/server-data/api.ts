@@ -334,6 +334,7 @@ export const {
   useLazyCheckDraftQuery,
   useCheckTakeQuery,
   useAssignmentQuery,
+  useLazyAssignmentQuery,
   useBeginDraftMutation,
   useDraftQuery,
   useDeleteDraftMutation,

@@ -3,6 +3,7 @@ export {
   api,
   useAddNoteMutation,
   useAssignmentQuery,
+  useLazyAssignmentQuery,
   useBeginDraftMutation,
   useCancelReadingJobMutation,
   useChangeNoteMutation,

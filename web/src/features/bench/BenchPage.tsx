@@ -15,8 +15,7 @@ import { Tabs } from 'radix-ui';
 import { useEffect, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { channelsWanted, limited, selectMotion } from '../../editing/index.ts';
-import { ExportButton, PreviewButton } from '../../exports/index.ts';
-import { BringInButton } from '../../imports/index.ts';
+import { WorkFiles } from '../../exports/index.ts';
 import { OwnCharts } from '../../panels/charts/index.ts';
 import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
 import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
@@ -102,9 +101,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
         actions={
           <>
             <EditingActions />
-            <PreviewButton />
-            <BringInButton courseId={assignment.courseId} />
-            <ExportButton title={assignment.title} motion={motion} target={target} />
+            <WorkFiles courseId={assignment.courseId} title={assignment.title} motion={motion} target={target} />
             <PagesChoice pages={pages} onChange={setPages} />
             <Toggle on={drawer} onClick={toggleDrawer}>
               Brief and chart

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Button, Menu, MenuItem, MenuLine, useFileChoice } from '../../ui/index.ts';
 import { ClassTakes } from './ClassTakes.tsx';
 import { useCourseZip } from './use-course-zip.ts';
+import { useSampleFiles } from './use-sample-files.ts';
 
 interface CourseMenuProps {
   title: string;
@@ -18,6 +19,7 @@ const files = () => import('./course-files.ts');
 /** What of a course can be saved as a file. */
 export function CourseMenu({ title, exercises, overview }: CourseMenuProps) {
   const isDue = exercises.some(({ dueAt }) => dueAt !== null);
+  const saveSamples = useSampleFiles(exercises, overview !== null);
   const [chosen, setChosen] = useState<File | null>(null);
   const [takes, setTakes] = useState(false);
   const { input, choose } = useFileChoice({
@@ -42,6 +44,12 @@ export function CourseMenu({ title, exercises, overview }: CourseMenuProps) {
           onSelect={() => void files().then(({ saveDueDates }) => saveDueDates(title, exercises))}
         >
           Save due dates as a calendar
+        </MenuItem>
+        <MenuItem
+          disabledReason={exercises.length === 0 && 'There is no exercise yet.'}
+          onSelect={() => void saveSamples()}
+        >
+          Save sample files as a zip
         </MenuItem>
         {overview && <InstructorFiles overview={overview} onTakes={() => setTakes(true)} onTakeIn={choose} />}
       </Menu>

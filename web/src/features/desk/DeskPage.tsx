@@ -1,7 +1,7 @@
 import type { ReviewedTake, TakeEdits } from '@undulan/contract';
 import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';
-import { ExportButton } from '../../exports/index.ts';
+import { TakeFiles } from '../../exports/index.ts';
 import { WhatIsThis } from '../../help/index.ts';
 import { UndoButtons } from '../../panels/work/index.ts';
 import { isEmptyDrawing } from '../../picture/drawing/index.ts';
@@ -92,7 +92,7 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
             {!returned && <UndoButtons {...undo} />}
             <ReadingsChoice view={view} />
             <QueueSteps view={view} />
-            <ExportButton {...exportedTake(view)} />
+            <TakeFiles {...exportedTake(view)} />
             <PagesChoice pages={pages} onChange={setPages} />
             {returned && <NextTake view={view} />}
             {!returned && <ReturnButton view={view} writer={writer} onGradeMissing={() => setTab('grade')} />}

@@ -5,7 +5,7 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { ExportButton } from '../../exports/index.ts';
+import { TakeFiles } from '../../exports/index.ts';
 import {
   CheckedWords,
   exportedTake,
@@ -46,7 +46,7 @@ export function ReviewPage({ view }: { view: ReviewedTake }) {
         }
         actions={
           <>
-            <ExportButton {...exportedTake(view)} />
+            <TakeFiles {...exportedTake(view)} />
             <PagesChoice pages={pages} onChange={setPages} />
             <NextTakeButton view={view} />
           </>

@@ -5,8 +5,7 @@ import { Tabs } from 'radix-ui';
 import { useEffect } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { selectMotion, selectWork } from '../../editing/index.ts';
-import { ExportButton, PreviewButton, termsOfProject } from '../../exports/index.ts';
-import { BringInButton } from '../../imports/index.ts';
+import { termsOfProject, WorkFiles } from '../../exports/index.ts';
 import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
 import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
 import { ReadAllAgain } from '../../reviewing/index.ts';
@@ -84,9 +83,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
           <>
             <EditingActions />
             <PagesChoice pages={pages} onChange={setPages} />
-            <PreviewButton />
-            <BringInButton courseId={setting.courseId} />
-            <ExportButton title={title} motion={motion} terms={termsOfProject(details)} />
+            <WorkFiles courseId={setting.courseId} title={title} motion={motion} terms={termsOfProject(details)} />
             <HandOutButton exerciseId={setting.id} />
             <PublishButton setting={setting} />
           </>
