@@ -92,6 +92,26 @@ test('straight and held keys come back as the same keys; what hangs together han
   }
 });
 
+test('curves of a place come back with their keys, as the same curve', () => {
+  const look = { shape: 'glass', widthPx: 70, heightPx: 100, fill: '#b5651d' } as const;
+  const keys = (...values: number[]) => values.map((value, i) => createKey(3 + 8 * i, value));
+  const glass = createKeyedSubject(
+    'glass',
+    'Glass',
+    look,
+    { x: 0, y: 0 },
+    { 'position.x': keys(0, 300, 120), 'position.y': keys(9, 9, 80) },
+  );
+  const motion = { ...createMotion([glass]), range: { first: 1, last: 24 } };
+  const [back] = broughtBack(writeGltf(motion, 'Glass').text, mapped(motion, [0])).motion.subjects;
+  expect(back!.channels.find(({ id }) => id === 'position.x')!.keys.map(({ frame }) => frame)).toEqual([
+    1, 3, 11, 19, 24,
+  ]);
+  for (let frame = 1; frame <= 24; frame += 0.5)
+    for (const id of ['position.x', 'position.y'] as const)
+      expect(channelValue(back!, id, frame)).toBeCloseTo(channelValue(glass, id, frame), 2);
+});
+
 /** A file by hand: one node, one track of three times, as another program writes it. */
 function gltfOf(path: string, interpolation: string, rows: number[][], node: object = {}, type = 'VEC3'): string {
   const times = Float32Array.of(0, 0.5, 2);

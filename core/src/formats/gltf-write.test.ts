@@ -77,7 +77,7 @@ test.each(['linear', 'step', 'sine-in-out', 'curve'] as const)(
   },
 );
 
-test('straight and held keys stay keys; an ease that glTF has not is said', () => {
+test('straight, held and cubic keys stay keys; an ease that glTF has not is said', () => {
   const counts = (text: string): number[] => {
     const { animations, accessors } = JSON.parse(text) as {
       animations: { samplers: { input: number }[] }[];
@@ -87,6 +87,9 @@ test('straight and held keys stay keys; an ease that glTF has not is said', () =
   };
   expect(counts(writeGltf(arm('linear'), 'Arm').text)).toEqual([3, 3, 3, 3]);
   expect(writeGltf(arm('linear'), 'Arm').says).toEqual([]);
+  // Curves whose handles are a third long are cubic in time: of places and sizes those are splines.
+  const [place, , , size] = counts(writeGltf(arm('curve'), 'Arm').text);
+  expect([place, size]).toEqual([3, 3]);
   expect(writeGltf(arm('sine-in-out'), 'Arm').says[0]).toMatch(/the rotation of Lower/);
 });
 

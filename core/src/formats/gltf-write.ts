@@ -2,6 +2,7 @@ import type { ChannelId } from '../motion/document/channels.ts';
 import { findChannel } from '../motion/document/document.ts';
 import type { Key, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { channelValue, placeOf } from '../motion/path/pose.ts';
+import { segmentCurve } from '../motion/sampling/segment.ts';
 import { framesPerSecond } from '../time/rate.ts';
 import { base64Of } from './base64.ts';
 
@@ -12,15 +13,18 @@ export interface WrittenGltf {
 }
 
 type Path = 'translation' | 'rotation' | 'scale';
-type Interpolation = 'STEP' | 'LINEAR';
+type Interpolation = 'STEP' | 'LINEAR' | 'CUBICSPLINE';
 
-/** Values over time, some numbers each. */
+/** Values over time, some numbers each; of a cubic spline each with the slopes before and after it. */
 interface Track {
   path: Path;
   interpolation: Interpolation;
   seconds: number[];
   values: number[][];
 }
+
+/** The channel of each part of a property, and what a value of it is in the file. */
+type Parts = readonly (readonly [id: ChannelId, factor: number] | null)[];
 
 const CHANNELS_OF: Record<Path, readonly ChannelId[]> = {
   translation: ['position.x', 'position.y', 'depth', 'travel'],
@@ -53,6 +57,50 @@ function sharedKeys(subject: Subject, path: Path, leave: Key['leave']): number[]
       keys.every((key, i) => key.frame === frames[i] && (i === keys.length - 1 || key.leave === leave)),
   );
   return alike ? frames : null;
+}
+
+/** As near to a third of a stretch, a handle is one that a cubic polynomial in time has. */
+const THIRD = 1e-6;
+
+/**
+ * Keys of a property as a cubic spline: where all its channels are keyed on the same frames, curve, and their handles
+ * are a third of each stretch long, so that values are cubic in time. Null where they are not.
+ */
+function splineOf(motion: MotionDocument, subject: Subject, path: 'translation' | 'scale'): Track | null {
+  const frames = sharedKeys(subject, path, 'curve');
+  const { first, last } = motion.range;
+  if (!frames || subject.guide || frames[0]! < first || frames.at(-1)! > last) return null;
+  const per = motion.stage.pixelsPerMetre;
+  const parts: Parts =
+    path === 'scale'
+      ? [['scale.x', 1], ['scale.y', 1], null]
+      : [
+          ['position.x', 1 / per],
+          ['position.y', -1 / per],
+          ['depth', -1],
+        ];
+  const fps = framesPerSecond(motion.rate);
+  const rows = frames.map((frame) => ({ frame, in: parts.map(() => 0), out: parts.map(() => 0) }));
+  for (const [c, part] of parts.entries()) {
+    const keys = part && findChannel(subject, part[0])?.keys;
+    if (!part || !keys || keys.length < 2) continue;
+    for (let i = 0; i < keys.length - 1; i++) {
+      const { x1, x2, v1, v2 } = segmentCurve(keys, i);
+      if (Math.abs(x1 - 1 / 3) > THIRD || Math.abs(x2 - 2 / 3) > THIRD) return null;
+      const slope = (by: number): number => (3 * part[1] * by * fps) / (keys[i + 1]!.frame - keys[i]!.frame);
+      rows[i]!.out[c] = slope(v1 - keys[i]!.value);
+      rows[i + 1]!.in[c] = slope(keys[i + 1]!.value - v2);
+    }
+  }
+  const still = (frame: number) => ({ frame, in: parts.map(() => 0), out: parts.map(() => 0) });
+  if (frames[0]! > first) rows.unshift(still(first));
+  if (frames.at(-1)! < last) rows.push(still(last));
+  return {
+    path,
+    interpolation: 'CUBICSPLINE',
+    seconds: rows.map(({ frame }) => (frame - first) / fps),
+    values: rows.flatMap((row) => [row.in, valueOf(motion, subject, path, row.frame), row.out]),
+  };
 }
 
 /** Less than so much of a property's extent between two samples is as good as exact. */
@@ -103,6 +151,8 @@ function trackOf(motion: MotionDocument, subject: Subject, path: Path, sampled: 
     !angle ||
     angle.keys.every((key, i) => i === 0 || Math.abs(key.value - angle.keys[i - 1]!.value) < HALF_TURN);
   if (straight && !subject.guide && turnsLittle) return made('LINEAR', within(straight));
+  const spline = path === 'rotation' ? null : splineOf(motion, subject, path);
+  if (spline) return spline;
   let parts = 1;
   while (parts < FINEST && missOf(at, first, last, parts) > NEAR) parts *= 2;
   sampled.push(`the ${path} of ${subject.name}`);
@@ -161,8 +211,9 @@ function colourFactor(fill: string): number[] {
 
 /**
  * A motion as a glTF 2.0 animation (Khronos): a node a subject, hung as the subjects are, with place, turn and scale
- * over time and a flat card of its size and colour. Straight and held keys stay keys; anything else is written as
- * densely as it takes to be right within a thousandth. Exposures are not in it, nor skew.
+ * over time and a flat card of its size and colour. Held and straight keys stay keys, and so do curves of places and
+ * sizes that are cubic in time; anything else is written as densely as it takes to be right within a thousandth.
+ * Exposures are not in it, nor skew.
  */
 export function writeGltf(motion: MotionDocument, title: string): WrittenGltf {
   const says = new Set<string>();
