@@ -63,6 +63,12 @@ try {
   await page.waitForTimeout(SECONDS * 1000);
   await printPlayed(page, '50 subjects × 8 channels × 2,000 frames');
 
+  const film = await page.evaluate(() => window.filmTimes());
+  console.log(
+    `WebM of 48 frames at 1280 × 720: ${Math.round(film.own)} ms; an encoder given 48 blank frames ` +
+      `${Math.round(film.empty)} ms: ${(film.own / film.empty).toFixed(2)} times (aim 2 s)`,
+  );
+
   await page.goto(`http://127.0.0.1:${port}/bench.html?lanes`);
   await page
     .getByRole('img', { name: /^Picture of/ })

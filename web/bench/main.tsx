@@ -11,6 +11,7 @@ import { EditingPicture, EditingTime, Spread } from '../src/spread/index.ts';
 import { createStore } from '../src/state/index.ts';
 import { ClockProvider, useClock } from '../src/time/index.ts';
 import { crowdedMotion, denseMotion, drawnMotion } from './crowded-motion.ts';
+import { filmTimes } from './film-times.ts';
 import { LanesBench } from './LanesBench.tsx';
 import type { BenchWindow } from './window.ts';
 
@@ -26,6 +27,7 @@ if (closed) localStorage.setItem('undulan:bench-page:closed-strips', JSON.string
 
 const bench = window as unknown as BenchWindow;
 bench.inputMs = [];
+bench.filmTimes = filmTimes;
 
 /** From the moment a pointer move is handled until what it changed has been painted. */
 addEventListener(

@@ -9,4 +9,6 @@ export const saveSampleFiles = async (sampled: Pick<Exported, 'title' | 'motion'
 export { termsOfProject } from './terms-of-project.ts';
 export { ClassFiles } from './ClassFiles.tsx';
 export type { OfferedTake } from './ClassFilesDialog.tsx';
+export { usualChoices } from './export-plan.ts';
+export { makeMoving } from './make-moving.ts';
 export { ExportJobs } from './ExportJobs.tsx';
