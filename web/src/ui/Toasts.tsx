@@ -1,0 +1,27 @@
+import { useEffect } from 'react';
+import { toast, Toaster } from 'sonner';
+import { type Said, takeSaid, watchSaid } from './said.ts';
+
+function show({ kind, text }: Said): void {
+  if (kind === 'done') toast.success(text);
+  else if (kind === 'problem') toast.error(text, { id: text, duration: Infinity, closeButton: true });
+  else toast(text, { id: text, duration: Infinity, closeButton: true });
+}
+
+/** Shows what is said, one above the other. */
+export function Toasts() {
+  useEffect(() => {
+    const showAll = (): void => takeSaid().forEach(show);
+    showAll();
+    return watchSaid(showAll);
+  }, []);
+  return (
+    <Toaster
+      position="bottom-left"
+      toastOptions={{
+        closeButtonAriaLabel: 'Close this message',
+        style: { background: 'var(--page)', color: 'var(--ink)', border: '1px solid var(--rule)' },
+      }}
+    />
+  );
+}
