@@ -112,9 +112,36 @@ test('of a returned take its findings and notes are saved', async ({ page }) => 
     .first()
     .click();
   const notes = await savedAs(page, 'Notes as captions of a clip (WebVTT)');
-  expect(await readFile(notes.path, 'utf8')).toMatch(/^WEBVTT\n\n\d\d:\d\d:\d\d\.\d{3} --> /);
+  const captions = await readFile(notes.path, 'utf8');
+  expect(captions).toMatch(/^WEBVTT\n\n\d\d:\d\d:\d\d\.\d{3} --> /);
   const findings = await savedAs(page, 'Findings (CSV)');
   expect((await readFile(findings.path, 'utf8')).split('\r\n')[0]).toMatch(/^kind,severity,/);
+  // The browser's own reader of captions finds each of them, on whole frames of the clip.
+  await page.goto('about:blank');
+  const cues = await page.evaluate(
+    (text) =>
+      new Promise<{ start: number; end: number; text: string }[]>((resolve) => {
+        const track = document.createElement('track');
+        track.src = URL.createObjectURL(new Blob([text], { type: 'text/vtt' }));
+        track.addEventListener('load', () =>
+          resolve(
+            [...track.track.cues!].map((cue) => {
+              const { startTime: start, endTime: end, text: words } = cue as VTTCue;
+              return { start, end, text: words };
+            }),
+          ),
+        );
+        document.createElement('video').append(track);
+        track.track.mode = 'hidden';
+      }),
+    captions,
+  );
+  expect(cues.length).toBe(captions.split(' --> ').length - 1);
+  for (const { start, end, text } of cues) {
+    expect(Math.abs(start * 24 - Math.round(start * 24))).toBeLessThan(0.02);
+    expect(end).toBeGreaterThan(start);
+    expect(text).not.toBe('');
+  }
 });
 
 test('a project comes back as an exercise, and a table once its columns are named; junk is refused', async ({
@@ -294,6 +321,15 @@ test('an exposure sheet and a review fit paper, A4 and Letter, and are all that 
   }
   await page.getByRole('button', { name: 'Close' }).click();
   await expect(page.getByRole('button', { name: /^Hand in/ })).toBeVisible();
+  await show('Timing charts on paper (PDF)');
+  for (const format of ['A4', 'Letter'] as const) {
+    const [charts, ...more] = await printed(format);
+    expect(more).toHaveLength(0);
+    expect(charts).toMatch(/Toaster rack[\s\S]*Bread, position, 9 – 20[\s\S]*26 – 31/);
+  }
+  await page.getByRole('button', { name: 'Close' }).click();
+  const drawn = probed((await savedAs(page, 'Timing charts (PNG)')).path);
+  expect(drawn).toMatchObject({ codec: 'png', width: 1800 });
 
   await signIn(page, 'Jonah Whitby');
   await page

@@ -1,7 +1,7 @@
 import type { ChannelId } from '../motion/document/channels.ts';
 import { createKey, createKeyedSubject, createMotion } from '../motion/document/document.ts';
 import { onGrain } from '../motion/document/frame-grain.ts';
-import { type Key, type MotionDocument, type Subject, VALUE_LIMIT } from '../motion/document/schema.ts';
+import { type Key, type MotionDocument, parseMotion, type Subject, VALUE_LIMIT } from '../motion/document/schema.ts';
 import { accept, refuse, type Result } from '../result.ts';
 import { FRAME_LIMIT } from '../time/range.ts';
 import { framesPerSecond, type Rate } from '../time/rate.ts';
@@ -48,6 +48,7 @@ const FEW = 8;
 const ASIDE = 1e-3;
 const STILL = 1e-6;
 const MOST_KEYS = 40_000;
+const MOST_NODES = 400;
 
 interface Values {
   interpolation: GltfTrack['interpolation'];
@@ -213,6 +214,7 @@ export function motionOfGltf(animation: GltfAnimation, mapping: GltfMapping): Re
   const taken = new Set(mapping.nodes);
   const nodes = animation.nodes.filter(({ index }) => taken.has(index));
   if (nodes.length === 0) return refuse('no-nodes', [], 'Choose what is taken of it first.');
+  if (nodes.length > MOST_NODES) return refuse('too-many', [], `At most ${MOST_NODES} nodes are taken at a time.`);
   const { across, up } = GLTF_VIEWS[mapping.view];
   const says = new Set(animation.leftOut.length > 0 ? [`Left out: ${animation.leftOut.join(', ')}.`] : []);
   const idOf = ({ index }: GltfNode): string => `node-${index}`;
@@ -252,8 +254,10 @@ export function motionOfGltf(animation: GltfAnimation, mapping: GltfMapping): Re
   const last = Math.max(...channels.map(({ keys }) => keys.at(-1)!.frame));
   if (last > FRAME_LIMIT) return refuse('too-long', [], 'It goes on longer than a motion can.');
   const range = { first: mapping.firstFrame, last: Math.max(mapping.firstFrame, Math.ceil(last)) };
+  const motion = parseMotion({ ...createMotion(subjects), rate: mapping.rate, range });
+  if (!motion.ok) return motion;
   return accept({
-    motion: { ...createMotion(subjects), rate: mapping.rate, range },
+    motion: motion.value,
     keys: all,
     dense,
     says: [...says],

@@ -139,6 +139,9 @@ function bufferOf({ buffers }: Gltf, index: number, binary: Uint8Array | null): 
   return bytes;
 }
 
+/** More than this is no motion, but a way to fill a memory. */
+const MOST_NUMBERS = 4_000_000;
+
 const SIZES: Record<string, number> = { SCALAR: 1, VEC2: 2, VEC3: 3, VEC4: 4 };
 type Read = (view: DataView, at: number) => number;
 /** How numbers are kept: how many bytes each, and what whole ones stand for where they are shares. */
@@ -206,10 +209,15 @@ function nodesOf({ nodes }: Gltf): GltfNode[] {
       if (!nodes[child] || parents.has(child)) throw new Broken(`node ${i} has a child that cannot hang on it`);
       parents.set(child, i);
     }
+  // From each upward until what is known to end at the scene; each is passed once.
+  const ends = new Set<number>();
   for (const [i] of nodes.entries()) {
-    let steps = 0;
-    for (let at = parents.get(i); at !== undefined; at = parents.get(at))
-      if (++steps > nodes.length) throw new Broken(`node ${i} hangs on itself`);
+    const way = new Set<number>();
+    for (let at: number | undefined = i; at !== undefined && !ends.has(at); at = parents.get(at)) {
+      if (way.has(at)) throw new Broken(`node ${i} hangs on itself`);
+      way.add(at);
+    }
+    for (const at of way) ends.add(at);
   }
   return nodes.map(({ name, translation = [0, 0, 0], rotation = [0, 0, 0, 1], scale = [1, 1, 1] }, index) => ({
     index,
@@ -243,8 +251,18 @@ function readParts(bytes: Uint8Array): ReadGltf {
     buffers.set(index, known);
     return known;
   };
+  const all = nodesOf(gltf);
+  const read = new Map<number, number[][]>();
+  let numbers = 0;
+  const rows = (accessor: number): number[][] => {
+    const known = read.get(accessor) ?? rowsOf(gltf, accessor, bufferAt);
+    read.set(accessor, known);
+    numbers += known.length * known[0]!.length;
+    if (numbers > MOST_NUMBERS) throw new Broken(`it moves by more than ${MOST_NUMBERS} numbers`);
+    return known;
+  };
   const animations = gltf.animations.map(({ name, channels, samplers }, number): GltfAnimation => {
-    const nodes = nodesOf(gltf);
+    const nodes = all.map((node) => ({ ...node, tracks: [] as GltfTrack[] }));
     const leftOut = new Set<string>();
     for (const { sampler: at, target } of channels) {
       const { node: index, path } = target;
@@ -256,7 +274,6 @@ function readParts(bytes: Uint8Array): ReadGltf {
         leftOut.add(`the ${path} of ${node.name}`);
         continue;
       }
-      const rows = (accessor: number): number[][] => rowsOf(gltf, accessor, bufferAt);
       node.tracks.push(trackOf(path, sampler.interpolation, rows(sampler.input), rows(sampler.output)));
     }
     return { name: name?.trim() || `Animation ${number + 1}`, nodes, leftOut: [...leftOut] };

@@ -31,12 +31,21 @@ export interface SvgChoices {
 
 const number = (value: number): string => String(Number(value.toFixed(4)));
 
-/** What a subject looks like on one of its frames, at the origin and fully seen. */
-function markupOf(subject: Subject, shown: number): string {
-  const context = new SvgContext();
-  context.lineJoin = 'round';
-  paintLook(context, subject.look, { ...paintAt(subject, shown), quick: null });
-  return context.markup();
+/** What a subject looks like on its frames, at the origin and fully seen; what looks alike is written once. */
+function markupsOf(subject: Subject): (shown: number) => string {
+  const written = new Map<string, string>();
+  return (shown) => {
+    const paint = { ...paintAt(subject, shown), quick: null };
+    const name = JSON.stringify(paint);
+    const known = written.get(name);
+    if (known !== undefined) return known;
+    const context = new SvgContext();
+    context.lineJoin = 'round';
+    paintLook(context, subject.look, paint);
+    const markup = context.markup();
+    written.set(name, markup);
+    return markup;
+  };
 }
 
 /** A ground that is not seen at all. */
@@ -69,7 +78,7 @@ export function writeFrameSvg(title: string, motion: MotionDocument, frame: numb
   const groups = subjectsSeen(motion, frame).map(
     ({ subject, shown, pose }) =>
       `<g transform="${writeMatrix(pose)}" opacity="${number(opacityAt(subject, shown))}">${named(subject)}\n` +
-      `${markupOf(subject, shown)}\n</g>`,
+      `${markupsOf(subject)(shown)}\n</g>`,
   );
   return svgOf(motion.stage, title, [...groups, overMarkup(motion, frame, choices)]);
 }
@@ -179,9 +188,10 @@ export function writeMovingSvg(title: string, motion: MotionDocument, choices: M
   const groups = subjects.map((subject, s) => {
     const name = `s${s}`;
     const on = (frame: number): SeenSubject | undefined => seen.get(frame)!.find((one) => one.subject === subject);
+    const markupOf = markupsOf(subject);
     const looks = flip(`${name}-look`, (frame) => {
       const one = on(frame);
-      return one ? markupOf(subject, one.shown) : '';
+      return one ? markupOf(one.shown) : '';
     });
     const inner = `${named(subject)}\n${looks}`;
     if (eased.has(subject))

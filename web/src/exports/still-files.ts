@@ -18,6 +18,7 @@ import { namedCharts } from '../panels/charts/index.ts';
 import type { OnionSettings } from '../picture/stage/index.ts';
 import { saveBytes, saveFile, sayToStay } from '../ui/index.ts';
 import { drawPicture, onGround, type Pictured, type PictureLook, readyToDraw } from './draw-picture.ts';
+import { breathe } from './make-moving.ts';
 import { picturesAsFiles } from './pictures-as-files.ts';
 import { writeFrameSvg, writeMovingSvg } from './scene-svg.ts';
 
@@ -100,6 +101,7 @@ async function contactSheet(pictured: Pictured, every: number, look: PictureLook
     context.fillRect(0, 0, sheet.width, sheet.height);
   }
   for (const [i, frame] of frames.entries()) {
+    if (i % IN_ROW === 0) await breathe();
     const picture = drawPicture(pictured, frame, { ...look, numbers: true });
     context.drawImage(picture, GAP_PX + (i % IN_ROW) * wide, GAP_PX + Math.floor(i / IN_ROW) * high);
   }

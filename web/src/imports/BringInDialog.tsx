@@ -1,4 +1,5 @@
 import {
+  accept,
   beyondLimits,
   FRAME_LIMIT,
   guessBrought,
@@ -13,14 +14,17 @@ import * as z from 'zod';
 import { applyEdit, selectMotion } from '../editing/index.ts';
 import { MotionPicture } from '../picture/stage/index.ts';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
-import { Button, DecimalField, Dialog, Field, Select, Tick } from '../ui/index.ts';
+import { Button, DecimalField, Dialog, Field, sayProblem, Select, Tick } from '../ui/index.ts';
 import { type BringChoices, BRINGING, type Bringing, bringRequest, broughtIn } from './brought.ts';
-import type { Imported } from './imported.ts';
+import { type Imported, withPicturesKept } from './imported.ts';
+import { useKeepPicture } from './use-keep-picture.ts';
 
 const OnFrame = z.int().min(-FRAME_LIMIT).max(FRAME_LIMIT);
 const HOWS = Object.keys(BRINGING) as Bringing[];
 
 interface BringInDialogProps {
+  /** The course that keeps pictures of what is brought in. */
+  courseId: string;
   came: Imported;
   onClose: () => void;
 }
@@ -28,8 +32,9 @@ interface BringInDialogProps {
 const moves = ({ locked, channels }: Subject): boolean => !locked && channels.some(({ keys }) => keys.length > 0);
 
 /** What of a file goes where in the open work, shown moving before it is taken; one step, taken back by one. */
-export function BringInDialog({ came, onClose }: BringInDialogProps) {
+export function BringInDialog({ courseId, came, onClose }: BringInDialogProps) {
   const dispatch = useAppDispatch();
+  const keep = useKeepPicture(courseId);
   const motion = useAppSelector(selectMotion)!;
   const limits = useAppSelector((state) => state.document.limits);
   const [choices, setChoices] = useState<BringChoices>(() => ({
@@ -56,6 +61,13 @@ export function BringInDialog({ came, onClose }: BringInDialogProps) {
     const others = choices.pairs.filter((pair) => pair.from !== from && pair.to !== to);
     change({ pairs: to === '' ? others : [...others, { from, to }] });
   };
+  const bringIn = async (): Promise<void> => {
+    // Keys alone show no picture.
+    const kept = choices.how === 'keys' ? accept(came) : await withPicturesKept(came, keep);
+    if (kept.ok) dispatch(applyEdit(bringRequest(motion, kept.value.motion, choices)));
+    else sayProblem(problemOf(kept)!);
+    onClose();
+  };
   const missing =
     choices.how === 'keys' && choices.pairs.length === 0 ? 'Say whose keys go to which subject.' : problem;
   return (
@@ -67,14 +79,7 @@ export function BringInDialog({ came, onClose }: BringInDialogProps) {
       actions={
         <>
           <Button onClick={onClose}>Not now</Button>
-          <Button
-            kind="main"
-            disabledReason={missing ?? false}
-            onClick={() => {
-              dispatch(applyEdit(bringRequest(motion, came.motion, choices)));
-              onClose();
-            }}
-          >
+          <Button kind="main" disabledReason={missing ?? false} onClick={() => void bringIn()}>
             Bring it in
           </Button>
         </>

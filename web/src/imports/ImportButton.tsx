@@ -1,6 +1,8 @@
+import { problemOf } from '@undulan/core';
 import { FileUp } from 'lucide-react';
-import { Button } from '../ui/index.ts';
-import type { Imported } from './imported.ts';
+import { Button, sayProblem } from '../ui/index.ts';
+import { type Imported, withPicturesKept } from './imported.ts';
+import { useKeepPicture } from './use-keep-picture.ts';
 import { useMotionFile } from './use-motion-file.tsx';
 
 interface ImportButtonProps {
@@ -10,7 +12,14 @@ interface ImportButtonProps {
 
 /** Reads a motion in from a file, to begin something with. */
 export function ImportButton({ courseId, onImported }: ImportButtonProps) {
-  const { parts, choose } = useMotionFile({ courseId, onImported });
+  const keep = useKeepPicture(courseId);
+  const { parts, choose } = useMotionFile({
+    onImported: async (imported) => {
+      const kept = await withPicturesKept(imported, keep);
+      if (kept.ok) onImported(kept.value);
+      else sayProblem(problemOf(kept)!);
+    },
+  });
   return (
     <>
       {parts}

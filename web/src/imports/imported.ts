@@ -1,11 +1,22 @@
 import type { ExerciseDetails } from '@undulan/contract';
-import { type MotionDocument, type Project, type ProjectPicture, type Result, withPicturesCalled } from '@undulan/core';
+import {
+  accept,
+  bytesOfBase64,
+  type MotionDocument,
+  type Project,
+  type ProjectPicture,
+  refuse,
+  type Result,
+  withPicturesCalled,
+} from '@undulan/core';
 
 /** What a file brought: a motion, and of a project what it is read by. */
 export interface Imported {
   title: string;
   motion: MotionDocument;
   terms: Project['terms'];
+  /** Pictures that its scene shows, by what they are called in the file. */
+  pictures: Project['pictures'];
 }
 
 /** Keeps a picture for the course's scenes; gives its id there. */
@@ -18,22 +29,20 @@ export async function keptPictures(
 ): Promise<Result<Map<string, string>>> {
   const called = new Map<string, string>();
   for (const [id, { type, base64 }] of Object.entries(pictures)) {
-    const bytes = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0));
+    const bytes = bytesOfBase64(base64);
+    if (!bytes) return refuse('broken-picture', ['pictures', id], 'A picture of this file is broken.');
     const kept = await keep(new Blob([bytes], { type }));
     if (!kept.ok) return kept;
     called.set(id, kept.value);
   }
-  return { ok: true, value: called };
+  return accept(called);
 }
 
-/** A project with its pictures kept in the course, under the ids they have there. */
-export async function importedProject(
-  { title, motion, terms, pictures }: Project,
-  keep: KeepPicture,
-): Promise<Result<Imported>> {
-  const called = await keptPictures(pictures, keep);
+/** What a file brought with its pictures kept in the course, under the ids they have there. */
+export async function withPicturesKept(imported: Imported, keep: KeepPicture): Promise<Result<Imported>> {
+  const called = await keptPictures(imported.pictures, keep);
   if (!called.ok) return called;
-  return { ok: true, value: { title, motion: withPicturesCalled(motion, called.value), terms } };
+  return accept({ ...imported, motion: withPicturesCalled(imported.motion, called.value), pictures: {} });
 }
 
 /** How far off is still right, where a file does not say. */

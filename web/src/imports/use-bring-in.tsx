@@ -10,7 +10,7 @@ const BringInDialog = lazy(async () => ({ default: (await import('./BringInDialo
 export function useBringIn(courseId: string): { parts: ReactElement; choose: () => void } {
   const rate = useAppSelector((state) => selectMotion(state)?.rate);
   const [came, setCame] = useState<Imported | null>(null);
-  const { parts, choose } = useMotionFile({ courseId, rate, onImported: setCame });
+  const { parts, choose } = useMotionFile({ rate, onImported: setCame });
   return {
     choose,
     parts: (
@@ -18,7 +18,7 @@ export function useBringIn(courseId: string): { parts: ReactElement; choose: () 
         {parts}
         {came && (
           <Suspense fallback={null}>
-            <BringInDialog came={came} onClose={() => setCame(null)} />
+            <BringInDialog courseId={courseId} came={came} onClose={() => setCame(null)} />
           </Suspense>
         )}
       </>

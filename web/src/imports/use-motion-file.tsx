@@ -10,8 +10,7 @@ import {
 } from '@undulan/core';
 import { lazy, type ReactElement, Suspense, useState } from 'react';
 import { sayProblem, useFileChoice } from '../ui/index.ts';
-import { type Imported, importedProject } from './imported.ts';
-import { useKeepPicture } from './use-keep-picture.ts';
+import type { Imported } from './imported.ts';
 
 const TableDialog = lazy(async () => ({ default: (await import('./TableDialog.tsx')).TableDialog }));
 const GltfDialog = lazy(async () => ({ default: (await import('./GltfDialog.tsx')).GltfDialog }));
@@ -23,20 +22,17 @@ const MOST_BYTES = 40_000_000;
 type Asked = { title: string; table: NumberTable } | { title: string; gltf: ReadGltf };
 
 interface MotionFile {
-  /** The course that keeps its pictures. */
-  courseId: string;
   /** What times are read by, where a file has none of its own. */
   rate?: Rate;
-  onImported: (imported: Imported) => void;
+  onImported: (imported: Imported) => Promise<void> | void;
 }
 
 /** Reads a motion from a file: a project at once, a table or an animation of nodes after it is said what is what. */
-export function useMotionFile({ courseId, rate = { num: 24, den: 1 }, onImported }: MotionFile): {
+export function useMotionFile({ rate = { num: 24, den: 1 }, onImported }: MotionFile): {
   parts: ReactElement;
   choose: () => void;
 } {
   const [asked, setAsked] = useState<Asked | null>(null);
-  const keep = useKeepPicture(courseId);
   const readIn = async (chosen: File): Promise<void> => {
     if (chosen.size > MOST_BYTES) {
       sayProblem('This file is too large: a motion as a file has at most 40 MB.');
@@ -53,9 +49,8 @@ export function useMotionFile({ courseId, rate = { num: 24, den: 1 }, onImported
     const text = new TextDecoder().decode(bytes);
     if (/^\s*[{[]/.test(text)) {
       const read = readProject(text);
-      const imported = read.ok ? await importedProject(read.value, keep) : read;
-      if (imported.ok) onImported(imported.value);
-      else sayProblem(problemOf(imported)!);
+      if (read.ok) await onImported(read.value);
+      else sayProblem(problemOf(read)!);
       return;
     }
     const read = readNumberTable(text);
@@ -70,7 +65,7 @@ export function useMotionFile({ courseId, rate = { num: 24, den: 1 }, onImported
   const close = (): void => setAsked(null);
   const take = (motion: Imported['motion']): void => {
     close();
-    onImported({ title: asked!.title, motion, terms: null });
+    void onImported({ title: asked!.title, motion, terms: null, pictures: {} });
   };
   return {
     choose,

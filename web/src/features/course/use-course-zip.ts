@@ -7,7 +7,7 @@ import {
   withLessonPicturesCalled,
 } from '@undulan/core';
 import { picturesAsFiles, termsOfProject } from '../../exports/index.ts';
-import { importedProject, keptPictures, useKeepPicture, withTerms } from '../../imports/index.ts';
+import { keptPictures, useKeepPicture, withPicturesKept, withTerms } from '../../imports/index.ts';
 import {
   explain,
   useCreateExerciseMutation,
@@ -55,7 +55,7 @@ export function useCourseZip(course: CourseOverview) {
     }
     const { exercises, lessons: taught, lessonPictures } = read.value;
     for (const project of exercises) {
-      const imported = await importedProject({ format: 'undulan-project', version: 1, ...project }, keep);
+      const imported = await withPicturesKept(project, keep);
       const details: ExerciseDetails | null = imported.ok ? withTerms(imported.value) : null;
       const made =
         imported.ok && details

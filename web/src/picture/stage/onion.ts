@@ -1,7 +1,7 @@
 import { applyTo, boxOfLook, exposedFrame, type MotionDocument, pileOf, seenPose, type Subject } from '@undulan/core';
 import { drawScene, lookStateAt } from './draw-scene.ts';
 import type { MaskOf } from './skin-mask.ts';
-import { drawAhead, maskFrameOf, MOST_AHEAD, putSkin } from './skins-ahead.ts';
+import { drawAhead, maskFrameOf, putSkins } from './skins-ahead.ts';
 
 /** Which other frames lie beneath the picture, and how. */
 export interface OnionSettings {
@@ -93,20 +93,34 @@ export function drawOnion(
 ): void {
   const skins = onionSkins(frame, settings, motion.range, keyFrames);
   // Ready shapes are drawn quicker than their masks are put down.
-  const masked = fast && skins.length <= MOST_AHEAD && motion.subjects.some(({ look }) => look.drawings !== undefined);
-  const maskFrame = masked && maskFrameOf(context, settings.style);
-  for (const skin of skins) {
-    const { opacity, side } = skin;
-    if (maskFrame) putSkin(context, motion, maskFrame, { ...maskOf(skin), opacity });
-    else drawScene(context, motion, skin.frame, { ...maskOf(skin), style: settings.style, bare: true, opacity, fast });
-    if (numbered) numberSkin(context, motion, numbered, { frame: skin.frame, side, opacity });
-  }
-  if (!maskFrame) return;
-  const next = comingFrames(frame).flatMap((coming) => onionSkins(coming, settings, motion.range, keyFrames));
-  drawAhead(motion, maskFrame, next.map(maskOf));
+  // Ready shapes are drawn quicker than what was drawn ahead is put down.
+  const ahead = fast && skins.length <= MOST_AHEAD && motion.subjects.some(({ look }) => look.drawings !== undefined);
+  if (ahead) {
+    const maskFrame = maskFrameOf(context, {
+      style: settings.style,
+      chosen: JSON.stringify([settings, settings.of === 'keys' && keyFrames]),
+    });
+    putSkins(context, motion, maskFrame, { under: frame, skins: skins.map(maskOf) });
+    const next = comingFrames(frame).map((coming) => ({
+      under: coming,
+      skins: onionSkins(coming, settings, motion.range, keyFrames).map(maskOf),
+    }));
+    drawAhead(motion, maskFrame, next);
+  } else
+    for (const skin of skins)
+      drawScene(context, motion, skin.frame, { ...maskOf(skin), style: settings.style, bare: true, fast });
+  if (numbered) for (const skin of skins) numberSkin(context, motion, numbered, skin);
 }
 
-const maskOf = ({ frame, side }: Skin): MaskOf => ({ frame, colour: SIDE_COLOURS[side], dashed: side === 'after' });
+const maskOf = ({ frame, side, opacity }: Skin): MaskOf => ({
+  frame,
+  colour: SIDE_COLOURS[side],
+  dashed: side === 'after',
+  opacity,
+});
+
+/** More skins than this are not drawn ahead: they would not be ready in time. */
+const MOST_AHEAD = 12;
 
 /** Where the playhead was, and by how much it came there: it is taken to go on like that. */
 let lastFrame = 1;

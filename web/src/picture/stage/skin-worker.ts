@@ -1,26 +1,26 @@
 import type { MotionDocument } from '@undulan/core';
-import { drawMask, type MaskFrame, type MaskOf } from './skin-mask.ts';
+import { drawSkins, type MaskFrame, type SkinsOf } from './skin-mask.ts';
 
 /** The motion whose skins are asked for from now on. */
-export interface SkinsOf {
+export interface MotionOf {
   motion: MotionDocument;
   maskFrame: MaskFrame;
 }
 
-/** A skin that is ready. */
-export interface SkinReady {
-  mask: MaskOf;
+/** The skins beneath a frame are ready. */
+export interface SkinsReady {
+  under: number;
   image: ImageBitmap;
 }
 
-let of: SkinsOf | null = null;
+let of: MotionOf | null = null;
 
 /** Draws the skins of the frames the playhead comes to next, while the page draws the one it is on. */
-addEventListener('message', ({ data }: MessageEvent<SkinsOf | MaskOf>) => {
+addEventListener('message', ({ data }: MessageEvent<MotionOf | SkinsOf>) => {
   if ('motion' in data) of = data;
   else if (of) {
-    const image = drawMask(of.motion, of.maskFrame, data);
-    const ready: SkinReady = { mask: data, image };
+    const image = drawSkins(of.motion, of.maskFrame, data);
+    const ready: SkinsReady = { under: data.under, image };
     postMessage(ready, { transfer: [image] });
   }
 });

@@ -1,10 +1,13 @@
 import { createMotion } from '@undulan/core';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import type { MaskFrame, MaskOf } from './skin-mask.ts';
-import { drawAhead, putSkin } from './skins-ahead.ts';
+import type { MaskFrame, SkinsOf } from './skin-mask.ts';
+import { drawAhead, putSkins } from './skins-ahead.ts';
 
-const MASK_FRAME: MaskFrame = { width: 96, height: 54, scale: 0.1, left: 0, top: 0, style: 'filled' };
-const skin = (frame: number): MaskOf => ({ frame, colour: '#7a4a9e', dashed: false });
+const MASK_FRAME: MaskFrame = { width: 96, height: 54, scale: 0.1, left: 0, top: 0, style: 'filled', chosen: '' };
+const skin = (under: number): SkinsOf => ({
+  under,
+  skins: [{ frame: under - 1, colour: '#7a4a9e', dashed: false, opacity: 0.3 }],
+});
 
 let drawnHere = 0;
 let workers: { asked: unknown[]; answer: (frame: number) => void; ended: boolean }[] = [];
@@ -40,7 +43,7 @@ beforeEach(() => {
       ended = false;
       answer: (frame: number) => void = () => undefined;
       addEventListener(_: string, listen: (event: { data: unknown }) => void): void {
-        this.answer = (frame) => listen({ data: { mask: skin(frame), image: image() } });
+        this.answer = (frame) => listen({ data: { under: frame, image: image() } });
       }
       postMessage(asked: unknown): void {
         this.asked.push(asked);
@@ -54,7 +57,7 @@ beforeEach(() => {
 
 function put(motion: ReturnType<typeof createMotion>, frame: number, maskFrame = MASK_FRAME) {
   const context = { save: vi.fn(), restore: vi.fn(), resetTransform: vi.fn(), drawImage: vi.fn(), globalAlpha: 1 };
-  putSkin(context as unknown as CanvasRenderingContext2D, motion, maskFrame, { ...skin(frame), opacity: 0.3 });
+  putSkins(context as unknown as CanvasRenderingContext2D, motion, maskFrame, skin(frame));
   return context;
 }
 
@@ -69,7 +72,7 @@ test('a skin that was drawn ahead is only laid down; one that was not is drawn n
   // The motion itself, then each skin once, though asked for twice.
   expect(workers[0]!.asked).toEqual([{ motion, maskFrame: MASK_FRAME }, skin(4), skin(5)]);
   workers[0]!.answer(4);
-  expect(put(motion, 4).globalAlpha).toBe(0.3);
+  expect(put(motion, 4).drawImage).toHaveBeenCalledTimes(1);
   expect(drawnHere).toBe(0);
   put(motion, 5);
   put(motion, 5);
@@ -85,9 +88,9 @@ test('of a motion that was changed nothing old is shown', () => {
   put(changed, 4);
   expect(drawnHere).toBe(1);
   expect(workers[0]!.ended).toBe(true);
-  // What was about to be asked for is not, once the motion is another or the picture's size.
+  // What was about to be asked for is not, once the motion is another, or which skins are chosen.
   drawAhead(changed, MASK_FRAME, [skin(6)]);
-  put(changed, 6, { ...MASK_FRAME, width: 120 });
+  put(changed, 6, { ...MASK_FRAME, chosen: 'others' });
   vi.runAllTimers();
   expect(workers).toHaveLength(1);
 });

@@ -1,26 +1,21 @@
 import type { MotionDocument } from '@undulan/core';
-import type { DrawOptions } from './draw-scene.ts';
-import { drawMask, type MaskFrame, type MaskOf } from './skin-mask.ts';
-import type { SkinReady, SkinsOf } from './skin-worker.ts';
+import { drawSkins, type MaskFrame, type SkinsOf } from './skin-mask.ts';
+import type { MotionOf, SkinsReady } from './skin-worker.ts';
 
-/** Masks kept: of the frame the playhead is on, of those it left, and of those it comes to. */
-const MOST_MASKS = 24;
-/** As many skins as can be kept for a frame and those after it. */
-export const MOST_AHEAD = MOST_MASKS / 2;
+/** Kept: the skins of the frame the playhead is on, of those it left, and of those it comes to. */
+const MOST_KEPT = 8;
 
-/** The masks of the motion that is on the stage; another motion, size or style begins anew. */
+/** The skins of the motion on the stage, by the frame they lie beneath; another motion, size or choice begins anew. */
 let motionShown: MotionDocument | null = null;
 let frameShown = '';
-const ready = new Map<string, ImageBitmap>();
-const asked = new Set<string>();
+const ready = new Map<number, ImageBitmap>();
+const asked = new Set<number>();
 let worker: Worker | null = null;
 
-const nameOf = ({ frame, colour }: MaskOf): string => `${frame} ${colour}`;
-
-function keep(name: string, image: ImageBitmap): void {
-  ready.set(name, image);
+function keep(under: number, image: ImageBitmap): void {
+  ready.set(under, image);
   const [oldest] = ready.keys();
-  if (ready.size <= MOST_MASKS || oldest === undefined) return;
+  if (ready.size <= MOST_KEPT || oldest === undefined) return;
   ready.get(oldest)?.close();
   ready.delete(oldest);
 }
@@ -41,49 +36,51 @@ function begin(motion: MotionDocument, maskFrame: MaskFrame): void {
 function started(motion: MotionDocument, maskFrame: MaskFrame): Worker {
   if (worker) return worker;
   worker = new Worker(new URL('skin-worker.ts', import.meta.url), { type: 'module' });
-  worker.addEventListener('message', ({ data: { mask, image } }: MessageEvent<SkinReady>) => {
-    asked.delete(nameOf(mask));
-    keep(nameOf(mask), image);
+  worker.addEventListener('message', ({ data: { under, image } }: MessageEvent<SkinsReady>) => {
+    asked.delete(under);
+    keep(under, image);
   });
-  worker.postMessage({ motion, maskFrame } satisfies SkinsOf);
+  worker.postMessage({ motion, maskFrame } satisfies MotionOf);
   return worker;
 }
 
-/** What masks for a canvas are like. */
-export function maskFrameOf(context: CanvasRenderingContext2D, style: DrawOptions['style']): MaskFrame {
+/** What skins for a canvas are like. */
+export function maskFrameOf(
+  context: CanvasRenderingContext2D,
+  { style, chosen }: Pick<MaskFrame, 'style' | 'chosen'>,
+): MaskFrame {
   const { width, height } = context.canvas;
   const { a, e, f } = context.getTransform();
-  return { width, height, scale: a, left: e, top: f, style };
+  return { width, height, scale: a, left: e, top: f, style, chosen };
 }
 
-/** Lays a skin of a moving picture on it: as it was drawn ahead, else drawn now. */
-export function putSkin(
+/** Lays the skins of a moving picture on it: as they were drawn ahead, else drawn now. */
+export function putSkins(
   context: CanvasRenderingContext2D,
   motion: MotionDocument,
   maskFrame: MaskFrame,
-  { opacity, ...mask }: MaskOf & { opacity: number },
+  skins: SkinsOf,
 ): void {
   begin(motion, maskFrame);
-  let image = ready.get(nameOf(mask));
-  if (!image) keep(nameOf(mask), (image = drawMask(motion, maskFrame, mask)));
+  let image = ready.get(skins.under);
+  if (!image) keep(skins.under, (image = drawSkins(motion, maskFrame, skins)));
   context.save();
   context.resetTransform();
-  context.globalAlpha = opacity;
   context.drawImage(image, 0, 0);
   context.restore();
 }
 
 /** Has skins drawn, off the page's own thread, that will be needed soon. */
-export function drawAhead(motion: MotionDocument, maskFrame: MaskFrame, masks: readonly MaskOf[]): void {
+export function drawAhead(motion: MotionDocument, maskFrame: MaskFrame, coming: readonly SkinsOf[]): void {
   if (typeof Worker === 'undefined') return;
   begin(motion, maskFrame);
-  const missing = masks.filter((mask) => !ready.has(nameOf(mask)) && !asked.has(nameOf(mask)));
+  const missing = coming.filter(({ under }) => !ready.has(under) && !asked.has(under));
   if (missing.length === 0) return;
-  for (const mask of missing) asked.add(nameOf(mask));
+  for (const { under } of missing) asked.add(under);
   const frame = frameShown;
   // Once this frame is on screen: both at once would share what the machine has.
   setTimeout(() => {
     if (motion !== motionShown || frame !== frameShown) return;
-    for (const mask of missing) started(motion, maskFrame).postMessage(mask);
+    for (const skins of missing) started(motion, maskFrame).postMessage(skins);
   });
 }
