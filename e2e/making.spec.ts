@@ -241,8 +241,10 @@ function greyPng(grey: number): Buffer {
 
 test('numbered pictures, in a zip or many files, are one subject that shows one after another', async ({ page }) => {
   await blankPicture(page);
-  const greys = [40, 90, 140, 190, 240].map((grey, i) => [`shot/cup-${String(i + 8).padStart(4, '0')}.png`, grey]);
-  const zip = zipSync(Object.fromEntries(greys.map(([name, grey]) => [name, greyPng(Number(grey))])));
+  const greys = [40, 90, 140, 190, 240].map(
+    (grey, i) => [`shot/cup-${String(i + 8).padStart(4, '0')}.png`, grey] as const,
+  );
+  const zip = zipSync(Object.fromEntries(greys.map(([name, grey]) => [name, greyPng(grey)] as const)));
   const files = page.getByLabel('Picture file');
   await files.setInputFiles({ name: 'cup.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) });
   const sheet = page.getByRole('dialog', { name: '5 numbered pictures: cup' });

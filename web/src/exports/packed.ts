@@ -5,7 +5,7 @@ export function packed(files: AsyncZippable): Promise<Uint8Array<ArrayBuffer>> {
   return new Promise((resolve, reject) =>
     zip(files, { level: 6 }, (error, data) => {
       if (error) reject(error);
-      else resolve(data as Uint8Array<ArrayBuffer>);
+      else resolve(data);
     }),
   );
 }

@@ -209,7 +209,7 @@ export class SvgContext implements SceneContext {
       tag: 'text',
       words,
       attributes: {
-        ...{ x: number(x), y: number(y), 'font-family': family!, 'font-size': size!, 'font-weight': weight! },
+        ...{ x: number(x), y: number(y), 'font-family': family, 'font-size': size, 'font-weight': weight },
         'text-anchor': ANCHORS[this.textAlign] ?? 'start',
         'dominant-baseline': BASELINES[this.textBaseline] ?? 'alphabetic',
         ...(how === 'fill' ? colours('fill', this.fillStyle) : { fill: 'none', ...this.line() }),

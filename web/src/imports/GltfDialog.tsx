@@ -3,15 +3,14 @@ import {
   type GltfMapping,
   type GltfView,
   type MotionDocument,
-  problemOf,
   type Rate,
   type ReadGltf,
 } from '@undulan/core';
 import { useMemo, useState } from 'react';
 import * as z from 'zod';
-import { MotionPicture } from '../picture/stage/index.ts';
-import { Button, DecimalField, Dialog, Field, Select, Tick } from '../ui/index.ts';
+import { DecimalField, Field, Select, Tick } from '../ui/index.ts';
 import { guessGltf, movingNodes, takeGltf } from './gltf-taken.ts';
+import { TakenDialog } from './TakenDialog.tsx';
 
 const Fps = z.int().min(1).max(120);
 const OnFrame = z.int().min(-FRAME_LIMIT).max(FRAME_LIMIT);
@@ -43,110 +42,76 @@ export function GltfDialog({ title, gltf, rate, onTaken, onClose }: GltfDialogPr
   const tick = (index: number, on: boolean): void =>
     change({ nodes: on ? [...mapping.nodes, index] : mapping.nodes.filter((other) => other !== index) });
   return (
-    <Dialog
-      open
-      wide
-      onClose={onClose}
+    <TakenDialog
       title={`From glTF: ${title}`}
-      actions={
-        <>
-          <Button onClick={onClose}>Not now</Button>
-          <Button
-            kind="main"
-            disabledReason={problemOf(made) ?? false}
-            onClick={() => made.ok && onTaken(made.value.motion)}
-          >
-            Take it
-          </Button>
-        </>
-      }
+      made={made}
+      thin={made.ok && made.value.isDense ? thin : null}
+      onThin={setThin}
+      onTaken={onTaken}
+      onClose={onClose}
     >
-      <div className="grid grid-cols-[1fr_20rem] gap-4">
-        <div className="grid content-start gap-3">
-          {gltf.animations.length > 1 && (
-            <Field label="Animation">
-              {({ id }) => (
-                <Select
-                  id={id}
-                  value={number}
-                  choices={gltf.animations.map(({ name }, i) => ({ id: i, label: name }))}
-                  onChoose={choose}
-                />
-              )}
-            </Field>
+      {gltf.animations.length > 1 && (
+        <Field label="Animation">
+          {({ id }) => (
+            <Select
+              id={id}
+              value={number}
+              choices={gltf.animations.map(({ name }, i) => ({ id: i, label: name }))}
+              onChoose={choose}
+            />
           )}
-          <fieldset className="grid max-h-40 content-start gap-1.5 overflow-y-auto text-sm">
-            <legend className="mb-1 text-xs font-semibold text-faint">What is taken, a subject each</legend>
-            {movingNodes(animation).map(({ index, name }) => (
-              <Tick key={index} checked={mapping.nodes.includes(index)} onTick={(on) => tick(index, on)}>
-                {name}
-              </Tick>
-            ))}
-          </fieldset>
-          <div className="grid grid-cols-2 gap-3">
-            <Field label="Looked at">
-              {({ id }) => (
-                <Select
-                  id={id}
-                  value={mapping.view}
-                  choices={(Object.keys(VIEWS) as GltfView[]).map((view) => ({ id: view, label: VIEWS[view] }))}
-                  onChoose={(view) => change({ view })}
-                />
-              )}
-            </Field>
-            <DecimalField
-              label="Pixels a unit"
-              within={PerUnit}
-              value={mapping.pxPerUnit}
-              onDecimal={(pxPerUnit) => change({ pxPerUnit })}
+        </Field>
+      )}
+      <fieldset className="grid max-h-40 content-start gap-1.5 overflow-y-auto text-sm">
+        <legend className="mb-1 text-xs font-semibold text-faint">What is taken, a subject each</legend>
+        {movingNodes(animation).map(({ index, name }) => (
+          <Tick key={index} checked={mapping.nodes.includes(index)} onTick={(on) => tick(index, on)}>
+            {name}
+          </Tick>
+        ))}
+      </fieldset>
+      <div className="grid grid-cols-2 gap-3">
+        <Field label="Looked at">
+          {({ id }) => (
+            <Select
+              id={id}
+              value={mapping.view}
+              choices={(Object.keys(VIEWS) as GltfView[]).map((view) => ({ id: view, label: VIEWS[view] }))}
+              onChoose={(view) => change({ view })}
             />
-            <DecimalField
-              label="Its origin at x, px"
-              within={Place}
-              value={mapping.origin.x}
-              onDecimal={(x) => change({ origin: { ...mapping.origin, x } })}
-            />
-            <DecimalField
-              label="Its origin at y, px"
-              within={Place}
-              value={mapping.origin.y}
-              onDecimal={(y) => change({ origin: { ...mapping.origin, y } })}
-            />
-            <DecimalField
-              label="Frames a second"
-              within={Fps}
-              value={mapping.rate.num / mapping.rate.den}
-              onDecimal={(num) => change({ rate: { num, den: 1 } })}
-            />
-            <DecimalField
-              label="First frame"
-              within={OnFrame}
-              value={mapping.firstFrame}
-              onDecimal={(firstFrame) => change({ firstFrame })}
-            />
-          </div>
-        </div>
-        <div className="grid content-start gap-2">
-          {made.ok && <MotionPicture motion={made.value.motion} widthPx={318} label="The motion of the file" />}
-          {made.ok && made.value.isDense && (
-            <Tick checked={thin} onTick={setThin}>
-              leave keys out that change next to nothing
-            </Tick>
           )}
-          <p role="status" className="text-sm text-faint">
-            {made.ok
-              ? `Frames ${made.value.motion.range.first} to ${made.value.motion.range.last}; ${made.value.keys} keys` +
-                (made.value.gaveWay > 0 ? `, of which ${made.value.gaveWay} give way.` : '.')
-              : problemOf(made)}
-          </p>
-          {made.ok &&
-            made.value.says.map((said) => (
-              <p key={said} className="text-sm text-faint">
-                {said}
-              </p>
-            ))}
-        </div>
+        </Field>
+        <DecimalField
+          label="Pixels a unit"
+          within={PerUnit}
+          value={mapping.pxPerUnit}
+          onDecimal={(pxPerUnit) => change({ pxPerUnit })}
+        />
+        <DecimalField
+          label="Its origin at x, px"
+          within={Place}
+          value={mapping.origin.x}
+          onDecimal={(x) => change({ origin: { ...mapping.origin, x } })}
+        />
+        <DecimalField
+          label="Its origin at y, px"
+          within={Place}
+          value={mapping.origin.y}
+          onDecimal={(y) => change({ origin: { ...mapping.origin, y } })}
+        />
+        <DecimalField
+          label="Frames a second"
+          within={Fps}
+          value={mapping.rate.num / mapping.rate.den}
+          onDecimal={(num) => change({ rate: { num, den: 1 } })}
+        />
+        <DecimalField
+          label="First frame"
+          within={OnFrame}
+          value={mapping.firstFrame}
+          onDecimal={(firstFrame) => change({ firstFrame })}
+        />
       </div>
-    </Dialog>
+    </TakenDialog>
   );
 }

@@ -6,15 +6,14 @@ import {
   guessMapping,
   type MotionDocument,
   type NumberTable,
-  problemOf,
   type Rate,
   type TableMapping,
 } from '@undulan/core';
 import { useMemo, useState } from 'react';
 import * as z from 'zod';
-import { MotionPicture } from '../picture/stage/index.ts';
-import { Button, DecimalField, DecimalInput, Dialog, Field, Select, Tick } from '../ui/index.ts';
+import { DecimalField, DecimalInput, Field, Select } from '../ui/index.ts';
 import { motionOfTable } from './table-motion.ts';
+import { TakenDialog } from './TakenDialog.tsx';
 
 const Fps = z.int().min(1).max(120);
 const OnFrame = z.int().min(-FRAME_LIMIT).max(FRAME_LIMIT);
@@ -53,106 +52,80 @@ export function TableDialog({ title, table, rate = { num: 24, den: 1 }, onTaken,
     mapping.channels.find((channel) => channel.column === column)?.factor ?? 1;
   const columns = table.headings.map((heading, column) => ({ heading, column }));
   return (
-    <Dialog
-      open
-      wide
-      onClose={onClose}
+    <TakenDialog
       title={`From a table: ${title}`}
-      actions={
-        <>
-          <Button onClick={onClose}>Not now</Button>
-          <Button
-            kind="main"
-            disabledReason={problemOf(made) ?? false}
-            onClick={() => made.ok && onTaken(made.value.motion)}
-          >
-            Take it
-          </Button>
-        </>
-      }
+      made={made}
+      thin={thin}
+      onThin={setThin}
+      onTaken={onTaken}
+      onClose={onClose}
     >
-      <div className="grid grid-cols-[1fr_20rem] gap-4">
-        <div className="grid content-start gap-3">
-          <Field label="When a row is">
-            {({ id }) => (
-              <Select
-                id={id}
-                value={timed}
-                choices={[
-                  { id: 'row', label: 'a row a frame' },
-                  ...columns.flatMap(({ heading, column }) => [
-                    { id: `frame ${column}`, label: `frames in “${heading}”` },
-                    { id: `seconds ${column}`, label: `seconds in “${heading}”` },
-                  ]),
-                ]}
-                onChoose={setTime}
-              />
-            )}
-          </Field>
-          <div className="grid grid-cols-2 gap-3">
-            <DecimalField
-              label="Frames a second"
-              within={Fps}
-              value={mapping.rate.num}
-              onDecimal={(num) => change({ rate: { num, den: 1 } })}
-            />
-            {mapping.time.by !== 'frame' && (
-              <DecimalField
-                label="First frame"
-                within={OnFrame}
-                value={mapping.firstFrame}
-                onDecimal={(firstFrame) => change({ firstFrame })}
-              />
-            )}
-          </div>
-          <fieldset className="grid gap-2">
-            <legend className="mb-1 text-xs font-semibold text-faint">What each column is, and times what</legend>
-            {columns.map(({ heading, column }) => {
-              const channel = mapping.channels.find((known) => known.column === column);
-              return (
-                <div key={column} className="grid grid-cols-[1fr_1fr_5rem] items-center gap-2 text-sm">
-                  <span className="truncate" title={heading}>
-                    {heading}
-                  </span>
-                  <Select
-                    aria-label={`Column ${heading}`}
-                    value={channel?.id ?? ''}
-                    choices={[
-                      { id: '' as const, label: 'not taken' },
-                      ...NUMBERS.map((id) => ({ id, label: CHANNELS[id].label })),
-                    ]}
-                    onChoose={(id) => setChannel(column, id)}
-                  />
-                  {channel && (
-                    <DecimalInput
-                      aria-label={`${heading}, times`}
-                      within={Factor}
-                      value={channel.factor}
-                      onDecimal={(factor) =>
-                        change({
-                          channels: mapping.channels.map((known) => (known === channel ? { ...known, factor } : known)),
-                        })
-                      }
-                    />
-                  )}
-                </div>
-              );
-            })}
-          </fieldset>
-        </div>
-        <div className="grid content-start gap-2">
-          {made.ok && <MotionPicture motion={made.value.motion} widthPx={318} label="The motion of the table" />}
-          <Tick checked={thin} onTick={setThin}>
-            leave keys out that change next to nothing
-          </Tick>
-          <p role="status" className="text-sm text-faint">
-            {made.ok
-              ? `Frames ${made.value.motion.range.first} to ${made.value.motion.range.last}; ${made.value.keys} keys` +
-                (thin ? `, of which ${made.value.gaveWay} give way.` : '.')
-              : problemOf(made)}
-          </p>
-        </div>
+      <Field label="When a row is">
+        {({ id }) => (
+          <Select
+            id={id}
+            value={timed}
+            choices={[
+              { id: 'row', label: 'a row a frame' },
+              ...columns.flatMap(({ heading, column }) => [
+                { id: `frame ${column}`, label: `frames in “${heading}”` },
+                { id: `seconds ${column}`, label: `seconds in “${heading}”` },
+              ]),
+            ]}
+            onChoose={setTime}
+          />
+        )}
+      </Field>
+      <div className="grid grid-cols-2 gap-3">
+        <DecimalField
+          label="Frames a second"
+          within={Fps}
+          value={mapping.rate.num}
+          onDecimal={(num) => change({ rate: { num, den: 1 } })}
+        />
+        {mapping.time.by !== 'frame' && (
+          <DecimalField
+            label="First frame"
+            within={OnFrame}
+            value={mapping.firstFrame}
+            onDecimal={(firstFrame) => change({ firstFrame })}
+          />
+        )}
       </div>
-    </Dialog>
+      <fieldset className="grid gap-2">
+        <legend className="mb-1 text-xs font-semibold text-faint">What each column is, and times what</legend>
+        {columns.map(({ heading, column }) => {
+          const channel = mapping.channels.find((known) => known.column === column);
+          return (
+            <div key={column} className="grid grid-cols-[1fr_1fr_5rem] items-center gap-2 text-sm">
+              <span className="truncate" title={heading}>
+                {heading}
+              </span>
+              <Select
+                aria-label={`Column ${heading}`}
+                value={channel?.id ?? ''}
+                choices={[
+                  { id: '' as const, label: 'not taken' },
+                  ...NUMBERS.map((id) => ({ id, label: CHANNELS[id].label })),
+                ]}
+                onChoose={(id) => setChannel(column, id)}
+              />
+              {channel && (
+                <DecimalInput
+                  aria-label={`${heading}, times`}
+                  within={Factor}
+                  value={channel.factor}
+                  onDecimal={(factor) =>
+                    change({
+                      channels: mapping.channels.map((known) => (known === channel ? { ...known, factor } : known)),
+                    })
+                  }
+                />
+              )}
+            </div>
+          );
+        })}
+      </fieldset>
+    </TakenDialog>
   );
 }
