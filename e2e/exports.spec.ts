@@ -35,6 +35,9 @@ function probed(path: string): { codec: string; width: number; height: number; t
   return { codec, width, height, times: packets.map(({ pts_time: at }) => Number(at)).sort((a, b) => a - b) };
 }
 
+/** How often an APNG says that it plays; 0 is without end. */
+const playsOf = (bytes: Buffer): number => bytes.readUInt32BE(bytes.indexOf('acTL') + 8);
+
 async function openExport(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Files' }).click();
   await page.getByRole('menuitem', { name: 'Save as a file …' }).click();
@@ -70,7 +73,23 @@ test('films, moving pictures and frames of a motion are what other programs read
   expect(gif.times).toHaveLength(pictures!);
   for (const [i, at] of gif.times.entries()) expect(Math.abs(at - i / 24)).toBeLessThan(0.006);
   const apng = await savedAs(page, 'Moving: APNG');
-  expect(probed(apng.path).times).toHaveLength(pictures!);
+  const shown = probed(apng.path).times;
+  expect(shown).toHaveLength(pictures!);
+  for (const [i, at] of shown.entries()) expect(Math.abs(at - i / 24)).toBeLessThan(0.001);
+  // Again and again, or once: as each format says it.
+  expect(playsOf(await readFile(apng.path))).toBe(0);
+  const once = async (what: string): Promise<Buffer> => {
+    await openExport(page);
+    await page.getByLabel('What', { exact: true }).selectOption(what);
+    await page.getByLabel('again and again').uncheck();
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click(),
+    ]);
+    return readFile(await download.path());
+  };
+  expect(playsOf(await once('Moving: APNG'))).toBe(1);
+  expect((await once('Moving: GIF')).includes('NETSCAPE2.0')).toBe(false);
   const zip = await savedAs(page, 'Moving: PNG frames (zip)');
   expect(execFileSync('unzip', ['-Z1', zip.path], { encoding: 'utf8' }).trim().split('\n')).toHaveLength(pictures!);
 });

@@ -1,31 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
-import { exerciseRow, goToFrame, keyMark, saved, signIn } from './steps.ts';
-
-interface Setting {
-  work: {
-    motion: { range: { first: number; last: number }; subjects: { channels: { id: string; keys: unknown[] }[] }[] };
-    details: { title: string };
-  };
-}
-
-const key = (frame: number, value: number) => ({
-  frame,
-  value,
-  role: 'extreme',
-  leave: 'curve',
-  in: { frames: 0, value: 0 },
-  out: { frames: 0, value: 0 },
-  link: 'auto',
-});
-
-/** Changes an exercise as its instructor, in the application's own words. */
-async function change(page: Page, exerciseId: string, by: (setting: Setting) => void): Promise<void> {
-  const setting = (await (await page.request.get(`/api/exercises/${exerciseId}`)).json()) as Setting;
-  by(setting);
-  expect(
-    (await page.request.put(`/api/exercises/${exerciseId}`, { data: { ...setting, targetMayChange: true } })).status(),
-  ).toBe(200);
-}
+import { expect, test } from '@playwright/test';
+import { changeExercise, exerciseRow, goToFrame, keyMark, keyOn, saved, signIn } from './steps.ts';
 
 test('a draft begun before the exercise was changed is refused, brought back within it at once, and handed in', async ({
   browser,
@@ -36,9 +10,12 @@ test('a draft begun before the exercise was changed is refused, brought back wit
   const { id } = (await (await page.request.post(`/api/courses/${courses[0]!.id}/exercises`, { data: {} })).json()) as {
     id: string;
   };
-  await change(page, id, ({ work }) => {
+  await changeExercise(page, id, ({ work }) => {
     work.details.title = 'Hob dial, shorter';
-    work.motion.subjects[0]!.channels.find((channel) => channel.id === 'rotation')!.keys = [key(1, 0), key(13, 120)];
+    work.motion.subjects[0]!.channels.find((channel) => channel.id === 'rotation')!.keys = [
+      keyOn(1, 0),
+      keyOn(13, 120),
+    ];
   });
   expect((await page.request.post(`/api/exercises/${id}/publish`)).status()).toBe(204);
 
@@ -48,7 +25,7 @@ test('a draft begun before the exercise was changed is refused, brought back wit
   await goToFrame(learner, 9);
   await learner.getByRole('button', { name: 'Key here' }).click();
   await saved(learner);
-  await change(page, id, ({ work }) => {
+  await changeExercise(page, id, ({ work }) => {
     work.motion.range.last = 40;
   });
 

@@ -121,3 +121,38 @@ export async function saveChoice(page: Page, what: string): Promise<Download> {
   ]);
   return download;
 }
+
+/** What of an exercise is changed past its screens. */
+interface ExerciseSetting {
+  work: {
+    motion: {
+      range: { first: number; last: number };
+      subjects: { name: string; channels: { id: string; keys: unknown[] }[] }[];
+    };
+    details: { title: string };
+  };
+}
+
+/** A key as documents have it, on a frame. */
+export const keyOn = (frame: number, value: number) => ({
+  frame,
+  value,
+  role: 'extreme',
+  leave: 'curve',
+  in: { frames: 0, value: 0 },
+  out: { frames: 0, value: 0 },
+  link: 'auto',
+});
+
+/** Changes an exercise as its instructor, in the application's own words. */
+export async function changeExercise(
+  page: Page,
+  exerciseId: string,
+  by: (setting: ExerciseSetting) => void,
+): Promise<void> {
+  const setting = (await (await page.request.get(`/api/exercises/${exerciseId}`)).json()) as ExerciseSetting;
+  by(setting);
+  expect(
+    (await page.request.put(`/api/exercises/${exerciseId}`, { data: { ...setting, targetMayChange: true } })).status(),
+  ).toBe(200);
+}

@@ -46,6 +46,11 @@ function gifWriter(plan: MovingPlan): Writer {
   };
 }
 
+/** The package's types leave its last argument out. */
+const encodeApng = UPNG.encode as (
+  ...given: [...Parameters<typeof UPNG.encode>, tabs: { loop: number }]
+) => ArrayBuffer;
+
 function apngWriter(plan: MovingPlan): Writer {
   const { put, pixels } = canvasFor(plan);
   const pictures: ArrayBuffer[] = [];
@@ -57,7 +62,9 @@ function apngWriter(plan: MovingPlan): Writer {
     finish: () => {
       // In thousandths, the rest carried on: together they are as long as they should be.
       const delays = gifDelays(pictures.length, () => 10 / plan.fps);
-      return new Uint8Array(UPNG.encode(pictures, plan.widthPx, plan.heightPx, 0, delays));
+      // How often it plays; 0 is without end.
+      const loop = plan.loops ? 0 : 1;
+      return new Uint8Array(encodeApng(pictures, plan.widthPx, plan.heightPx, 0, delays, { loop }));
     },
   };
 }
