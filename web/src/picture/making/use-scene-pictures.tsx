@@ -115,7 +115,9 @@ export function useScenePictures(courseId: string, may: boolean): ScenePictures 
       if (!stage) return;
       const at = where ?? { x: stage.widthPx / 2, y: stage.heightPx / 2 };
       try {
-        const files = (await Promise.all(given.map(async (file) => (isZip(file) ? picturesInZip(file) : [file])))).flat();
+        const files = (
+          await Promise.all(given.map(async (file) => (isZip(file) ? picturesInZip(file) : [file])))
+        ).flat();
         if (files.length === 0) throw new Error('there is no picture in it');
         const pictures = numberedPictures(files.map((file) => ({ name: file.name, picture: file })));
         if (pictures) setNumbered({ pictures, at });
