@@ -338,7 +338,7 @@ test('an exposure sheet and a review fit paper, A4 and Letter, and are all that 
     for (const frame of [1, 25, 49]) expect(all).toMatch(new RegExp(`^\\s*${frame}\\s+00:00:0`, 'm'));
     expect(all).not.toContain('Hand in');
   }
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(page.getByRole('button', { name: /^Hand in/ })).toBeVisible();
   await show('Timing charts on paper (PDF)');
   for (const format of ['A4', 'Letter'] as const) {
@@ -346,7 +346,7 @@ test('an exposure sheet and a review fit paper, A4 and Letter, and are all that 
     expect(more).toHaveLength(0);
     expect(charts).toMatch(/Toaster rack[\s\S]*Bread, position, 9 – 20[\s\S]*26 – 31/);
   }
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   const drawn = probed((await savedAs(page, 'Timing charts (PNG)')).path);
   expect(drawn).toMatchObject({ codec: 'png', width: 1800 });
 

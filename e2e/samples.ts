@@ -24,7 +24,7 @@ async function onPaper(page: Page, what: string): Promise<void> {
   await page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByRole('button', { name: 'Print, or save as PDF' }).waitFor();
   await page.pdf({ path: join(FOLDER, `${await page.title()}.pdf`), format: 'A4', margin: MARGIN });
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
 }
 
 const MARGIN = { top: '12mm', bottom: '12mm', left: '12mm', right: '12mm' };
@@ -33,7 +33,7 @@ test('of an exercise with several subjects, one of which is turned and stretched
   await signIn(page, 'Marta Olesen');
   await page.getByRole('link', { name: 'Whisk arm', exact: true }).click();
   await page.getByRole('button', { name: 'Files' }).waitFor();
-  await changeExercise(page, new URL(page.url()).pathname.split('/').at(-1)!, ({ work }) => {
+  await changeExercise(page, /[\da-f-]{36}/.exec(page.url())![0], ({ work }) => {
     const whisk = work.motion.subjects.find(({ name }) => name === 'Whisk')!;
     whisk.channels.find(({ id }) => id === 'scale.x')!.keys = [keyOn(1, 1), keyOn(13, 1.3), keyOn(25, 1)];
   });

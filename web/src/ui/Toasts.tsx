@@ -20,7 +20,12 @@ export function Toasts() {
       position="bottom-left"
       toastOptions={{
         closeButtonAriaLabel: 'Close this message',
-        style: { background: 'var(--page)', color: 'var(--ink)', border: '1px solid var(--rule)' },
+        style: {
+          background: 'var(--page)',
+          color: 'var(--ink)',
+          border: '1px solid var(--rule)',
+          fontFamily: 'inherit',
+        },
       }}
     />
   );
