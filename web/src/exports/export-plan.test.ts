@@ -1,6 +1,6 @@
 import { createKey, createKeyedSubject, createMotion } from '@undulan/core';
 import { expect, test } from 'vitest';
-import { exposedBy, planOf, usualChoices } from './export-plan.ts';
+import { exposedBy, frameBeside, planOf, usualChoices } from './export-plan.ts';
 
 const look = { shape: 'glass', widthPx: 70, heightPx: 100, fill: '#b5651d' } as const;
 const slide = {
@@ -34,4 +34,23 @@ test('the work range alone, where there is one; on twos, whatever the exposures 
   expect(planOf(part, { ...usualChoices(part), span: 'work' }).frames).toEqual([5, 6, 7, 8]);
   expect(exposedBy(slide, 2).subjects.map(({ exposure }) => exposure)).toEqual([2]);
   expect(exposedBy(slide, null)).toBe(slide);
+});
+
+test('what stands beside a picture makes the file larger, not the scene smaller', () => {
+  const alone = chosen({ widthPx: 320 });
+  expect(alone.scene).toEqual({ widthPx: alone.widthPx, heightPx: alone.heightPx });
+  const target = chosen({ widthPx: 320, beside: 'target' });
+  expect([target.scene, target.widthPx, target.heightPx]).toEqual([alone.scene, 640, alone.heightPx]);
+  const chart = chosen({ widthPx: 320, beside: 'chart' });
+  expect([chart.scene, chart.widthPx]).toEqual([alone.scene, 320]);
+  expect(chart.heightPx - alone.heightPx).toBeGreaterThan(40);
+  expect(chart.heightPx % 2).toBe(0);
+});
+
+test('a target beside it runs on its own rate, from the start, and stays on its last frame', () => {
+  const other = { ...slide, rate: { num: 12, den: 1 }, range: { first: 101, last: 106 } };
+  expect([1, 2, 3, 4, 12, 13, 24].map((frame) => frameBeside(slide, frame, other))).toEqual([
+    101, 101, 102, 102, 106, 106, 106,
+  ]);
+  expect(frameBeside(slide, 24, slide)).toBe(24);
 });
