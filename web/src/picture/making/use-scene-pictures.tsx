@@ -1,4 +1,4 @@
-import { createKey, type Look, lookOfDrawings, type Point } from '@undulan/core';
+import { createKey, FRAME_LIMIT, type Look, lookOfDrawings, type Point } from '@undulan/core';
 import DOMPurify from 'dompurify';
 import { type DragEvent, type ReactNode, useCallback, useEffect, useState } from 'react';
 import { selectMotion } from '../../editing/index.ts';
@@ -14,6 +14,8 @@ import { useNewSubject } from './use-new-subject.ts';
 
 export const PICTURE_TYPES = 'image/png,image/jpeg,image/webp,image/gif,image/svg+xml';
 const MOST_BYTES = 12_000_000;
+/** A pile has no more. */
+const MOST_PICTURES = 400;
 /** A drawn picture that is kept as pixels is this large at most, its longer side. */
 const MOST_SIDE_PX = 2048;
 
@@ -119,6 +121,7 @@ export function useScenePictures(courseId: string, may: boolean): ScenePictures 
           await Promise.all(given.map(async (file) => (isZip(file) ? picturesInZip(file) : [file])))
         ).flat();
         if (files.length === 0) throw new Error('there is no picture in it');
+        if (files.length > MOST_PICTURES) throw new Error(`at most ${MOST_PICTURES} pictures come in at a time`);
         const pictures = numberedPictures(files.map((file) => ({ name: file.name, picture: file })));
         if (pictures) setNumbered({ pictures, at });
         else await putEach(files, at);
@@ -130,6 +133,13 @@ export function useScenePictures(courseId: string, may: boolean): ScenePictures 
   );
   const putPile: NumberedTaken = async (timing, onKept, signal) => {
     const { pictures, at } = numbered!;
+    const { first } = selectMotion(store.getState())!.range;
+    const frames = framesOfPictures(pictures, timing, first);
+    if (frames.at(-1)! > FRAME_LIMIT) {
+      sayProblem('The last of them would be further on than a motion goes.');
+      setNumbered(null);
+      return;
+    }
     const looks: Look[] = [];
     for (const { picture } of pictures.frames) {
       const one = await read(picture, 'pixels');
@@ -144,10 +154,7 @@ export function useScenePictures(courseId: string, may: boolean): ScenePictures 
     }
     setNumbered(null);
     const { widthPx, heightPx, fill } = looks[0]!;
-    const { first } = selectMotion(store.getState())!.range;
-    const keys = framesOfPictures(pictures, timing, first).map((frame, i) =>
-      createKey(frame, i + 1, { leave: 'step' }),
-    );
+    const keys = frames.map((frame, i) => createKey(frame, i + 1, { leave: 'step' }));
     const pictureIds = looks.map(({ pictureId }) => pictureId!);
     const pile: Look = { shape: 'picture', widthPx, heightPx, fill, pictureIds };
     create(pile, at, { name: pictures.name, keys: { drawing: keys } });
