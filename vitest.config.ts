@@ -10,7 +10,7 @@ export default defineConfig({
         resolve: source,
         ssr: { resolve: source },
         // Pure functions have nothing to keep apart: files share what they import.
-        test: { name: 'core', include: ['core/src/**/*.test.ts'], testTimeout: 30_000, isolate: false },
+        test: { name: 'core', include: ['core/src/**/*.test.ts'], testTimeout: 120_000, isolate: false },
       },
       {
         resolve: source,
@@ -26,7 +26,7 @@ export default defineConfig({
           include: ['web/src/**/*.test.{ts,tsx}'],
           environment: 'happy-dom',
           setupFiles: ['web/testing/clean-up.ts'],
-          testTimeout: 30_000,
+          testTimeout: 120_000,
           isolate: false,
           unstubGlobals: true,
           restoreMocks: true,
@@ -39,7 +39,7 @@ export default defineConfig({
           name: 'server',
           include: ['server/test/**/*.test.ts'],
           isolate: false,
-          testTimeout: 30_000,
+          testTimeout: 120_000,
           hookTimeout: 60_000,
           fileParallelism: false,
         },
