@@ -99,3 +99,29 @@ test('every ready model is valid', async () => {
     expect(await problems(writeGltf(motion, 'Model').text)).toEqual([]);
   }
 });
+
+test('what becomes another drawing is lines with a morph target, played by weights', async () => {
+  const point = (x: number, y: number) => ({ x, y, in: { x: 0, y: 0 }, out: { x: 0, y: 0 } });
+  const drawing = (size: number) => ({
+    lines: [{ closed: true, points: [point(-size, -size), point(size, -size), point(size, size), point(-size, size)] }],
+  });
+  const drop = createKeyedSubject(
+    'drop',
+    'Drop',
+    { ...look, shape: 'drawn', widthPx: 80, heightPx: 80, drawings: [drawing(20)], morphTo: drawing(40) },
+    { x: 100, y: 100 },
+    {},
+  );
+  const morph = { id: 'morph' as const, resting: 0, keys: [createKey(1, 0, { leave: 'linear' }), createKey(25, 1)] };
+  const { text } = writeGltf(createMotion([{ ...drop, channels: [...drop.channels, morph] }]), 'Drop');
+  expect(await problems(text)).toEqual([]);
+  const gltf = await new GLTFLoader().parseAsync(text, '');
+  const mixer = new AnimationMixer(gltf.scene);
+  mixer.clipAction(gltf.animations[0]!).play();
+  mixer.setTime(0.25);
+  let influence: number | undefined;
+  gltf.scene.traverse((node) => {
+    influence = (node as { morphTargetInfluences?: number[] }).morphTargetInfluences?.[0] ?? influence;
+  });
+  expect(influence).toBeCloseTo(0.25, 4);
+});

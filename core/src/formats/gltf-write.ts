@@ -5,6 +5,7 @@ import { channelValue, placeOf } from '../motion/path/pose.ts';
 import { segmentCurve } from '../motion/sampling/segment.ts';
 import { framesPerSecond } from '../time/rate.ts';
 import { base64Of } from './base64.ts';
+import { type MorphLine, morphLines } from './gltf-morph.ts';
 
 /** A glTF 2.0 file as text, its numbers inside, and what of the motion it could not say as it is. */
 export interface WrittenGltf {
@@ -12,7 +13,7 @@ export interface WrittenGltf {
   says: string[];
 }
 
-type Path = 'translation' | 'rotation' | 'scale';
+type Path = 'translation' | 'rotation' | 'scale' | 'weights';
 type Interpolation = 'STEP' | 'LINEAR' | 'CUBICSPLINE';
 
 /** Values over time, some numbers each; of a cubic spline each with the slopes before and after it. */
@@ -30,13 +31,19 @@ const CHANNELS_OF: Record<Path, readonly ChannelId[]> = {
   translation: ['position.x', 'position.y', 'depth', 'travel'],
   rotation: ['rotation'],
   scale: ['scale.x', 'scale.y'],
+  weights: ['morph'],
 };
+const WIDTHS: Record<Path, number> = { translation: 3, rotation: 4, scale: 3, weights: 1 };
+const TYPES = { 1: 'SCALAR', 3: 'VEC3', 4: 'VEC4' } as const;
+
+const PATHS = Object.keys(CHANNELS_OF) as Path[];
 
 /** The motion's plane is glTF's x and y, in metres, y upward; depth goes away from who looks. */
 function valueOf(motion: MotionDocument, subject: Subject, path: Path, frame: number): number[] {
   const perMetre = motion.stage.pixelsPerMetre;
   const { x, y, turn } = placeOf(motion, subject, frame);
   if (path === 'translation') return [x / perMetre, -y / perMetre, -channelValue(subject, 'depth', frame)];
+  if (path === 'weights') return [channelValue(subject, 'morph', frame)];
   if (path === 'scale') return [channelValue(subject, 'scale.x', frame), channelValue(subject, 'scale.y', frame), 1];
   const half = (-(channelValue(subject, 'rotation', frame) + turn) * Math.PI) / 360;
   return [0, 0, Math.sin(half), Math.cos(half)];
@@ -151,7 +158,7 @@ function trackOf(motion: MotionDocument, subject: Subject, path: Path, sampled: 
     !angle ||
     angle.keys.every((key, i) => i === 0 || Math.abs(key.value - angle.keys[i - 1]!.value) < HALF_TURN);
   if (straight && !subject.guide && turnsLittle) return made('LINEAR', within(straight));
-  const spline = path === 'rotation' ? null : splineOf(motion, subject, path);
+  const spline = path === 'rotation' || path === 'weights' ? null : splineOf(motion, subject, path);
   if (spline) return spline;
   let parts = 1;
   while (parts < FINEST && missOf(at, first, last, parts) > NEAR) parts *= 2;
@@ -213,7 +220,7 @@ function colourFactor(fill: string): number[] {
  * A motion as a glTF 2.0 animation (Khronos): a node a subject, hung as the subjects are, with place, turn and scale
  * over time and a flat card of its size and colour. Held and straight keys stay keys, and so do curves of places and
  * sizes that are cubic in time; anything else is written as densely as it takes to be right within a thousandth.
- * Exposures are not in it, nor skew.
+ * What becomes another drawing is its outlines, with a morph target. Exposures are not in it, nor skew.
  */
 export function writeGltf(motion: MotionDocument, title: string): WrittenGltf {
   const says = new Set<string>();
@@ -224,6 +231,18 @@ export function writeGltf(motion: MotionDocument, title: string): WrittenGltf {
   const card = numbers.add(corners, 'VEC3', 3, 34_962);
   const subjects = motion.subjects.filter(({ look }) => look.shape !== 'camera');
   const [nodes, channels, samplers]: [object[], object[], object[]] = [[], [], []];
+  const morphs = new Map(
+    subjects.flatMap((subject): [Subject, MorphLine[]][] => {
+      const lines = subject.visible ? morphLines(subject.look) : [];
+      return lines.length > 0 ? [[subject, lines]] : [];
+    }),
+  );
+  const line = ({ closed, places, shifts }: MorphLine, material: number): object => ({
+    attributes: { POSITION: numbers.add(places, 'VEC3', 3, 34_962) },
+    targets: [{ POSITION: numbers.add(shifts, 'VEC3', 3, 34_962) }],
+    mode: closed ? 2 : 3,
+    material,
+  });
   // Three nodes a subject: what moves, its card, and where its children hang.
   const moving = (subject: Subject): number => 3 * subjects.indexOf(subject);
   for (const subject of subjects) {
@@ -254,16 +273,16 @@ export function writeGltf(motion: MotionDocument, title: string): WrittenGltf {
     if ((findChannel(subject, 'skew.x') ?? findChannel(subject, 'skew.y'))?.keys.length)
       says.add(`The skew of ${subject.name} is left out: glTF has none.`);
     if (subject.exposure > 1) says.add(`${subject.name} moves on ones here: glTF has no exposures.`);
-    for (const path of ['translation', 'rotation', 'scale'] as const) {
-      const track = trackOf(motion, subject, path, sampled);
+    for (const path of PATHS) {
+      const track = path === 'weights' && !morphs.has(subject) ? null : trackOf(motion, subject, path, sampled);
       if (!track) continue;
-      const size = path === 'rotation' ? 4 : 3;
+      const size = WIDTHS[path] as 1 | 3 | 4;
       samplers.push({
         input: numbers.add(track.seconds, 'SCALAR', 1),
-        output: numbers.add(track.values.flat(), size === 4 ? 'VEC4' : 'VEC3', size),
+        output: numbers.add(track.values.flat(), TYPES[size], size),
         interpolation: track.interpolation,
       });
-      channels.push({ sampler: samplers.length - 1, target: { node: own, path } });
+      channels.push({ sampler: samplers.length - 1, target: { node: path === 'weights' ? own + 1 : own, path } });
     }
   }
   if (sampled.length > 0)
@@ -277,7 +296,13 @@ export function writeGltf(motion: MotionDocument, title: string): WrittenGltf {
       doubleSided: true,
       pbrMetallicRoughness: { baseColorFactor: colourFactor(look.fill), metallicFactor: 0 },
     })),
-    meshes: subjects.map(({ name }, i) => ({ name, primitives: [{ attributes: { POSITION: card }, material: i }] })),
+    meshes: subjects.map((subject, i) => {
+      const lines = morphs.get(subject);
+      const { name } = subject;
+      if (!lines) return { name, primitives: [{ attributes: { POSITION: card }, material: i }] };
+      const weights = [channelValue(subject, 'morph', motion.range.first)];
+      return { name, primitives: lines.map((one) => line(one, i)), weights };
+    }),
     ...(channels.length > 0 && { animations: [{ name: title, channels, samplers }] }),
     accessors: numbers.accessors,
     bufferViews: numbers.views,
