@@ -18,7 +18,7 @@ import {
   tooLarge,
   usualPreview,
 } from './rendered-preview.ts';
-import { usePreviewPlay } from './use-preview-play.ts';
+import { useRealTime } from './use-real-time.ts';
 
 const Rate = z.number().min(1).max(120);
 const QUALITY_WORDS: Record<Quality, string> = { full: 'full', half: 'half', quarter: 'a quarter' };
@@ -125,7 +125,7 @@ function useRendering(motion: MotionDocument, choices: PreviewChoices) {
 
 /** The pictures in real time, and how they were made. */
 function Player({ made, isStale }: { made: RenderedPreview; isStale: boolean }) {
-  const { canvas, isPlaying, toggle, number, shown } = usePreviewPlay(made);
+  const { canvas, isPlaying, toggle, number, shown } = useRealTime(made);
   const { plan, madeAt, tookSeconds } = made;
   return (
     <div className="grid gap-2">

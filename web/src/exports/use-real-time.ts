@@ -1,7 +1,7 @@
 import { type RefObject, useEffect, useRef, useState } from 'react';
 import { pictureAt, type RenderedPreview } from './rendered-preview.ts';
 
-interface PreviewPlay {
+interface RealTime {
   canvas: RefObject<HTMLCanvasElement | null>;
   isPlaying: boolean;
   toggle: () => void;
@@ -12,7 +12,7 @@ interface PreviewPlay {
 }
 
 /** Plays a preview by the clock, again and again; it begins by itself. */
-export function usePreviewPlay(made: RenderedPreview): PreviewPlay {
+export function useRealTime(made: RenderedPreview): RealTime {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [isPlaying, setPlaying] = useState(true);
   const [number, setNumber] = useState(0);
