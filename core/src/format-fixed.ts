@@ -3,3 +3,8 @@ export function formatFixed(value: number, decimals: number): string {
   const fixed = value.toFixed(decimals);
   return Number(fixed) === 0 ? fixed.replace('-', '') : fixed.replace('-', '−');
 }
+
+/** A number with at most so many decimals, as files have it: no zeros at its end, a minus that every reader knows. */
+export function trimmed(value: number, decimals: number): string {
+  return String(Number(value.toFixed(decimals)));
+}

@@ -1,3 +1,4 @@
+import { trimmed } from '../format-fixed.ts';
 import { accept, refuse, type Result } from '../result.ts';
 import { fractionOf } from '../spacing/fractions.ts';
 import { FRAME_LIMIT, type FrameRange } from '../time/range.ts';
@@ -143,13 +144,13 @@ export function readChart(text: string, range?: FrameRange): Result<WrittenMark[
 
 /** Writes a chart as `readChart` reads it. */
 export function writeChart(marks: readonly WrittenMark[]): string {
-  const share = (value: number): string => fractionOf(value) ?? String(Number(value.toFixed(4)));
+  const share = (value: number): string => fractionOf(value) ?? trimmed(value, 4);
   return marks
     .map(
       (mark) =>
         `${mark.frame}` +
         (mark.share === null ? '' : ` = ${share(mark.share)}`) +
-        (mark.value === null ? '' : ` (${Number(mark.value.toFixed(3))})`) +
+        (mark.value === null ? '' : ` (${trimmed(mark.value, 3)})`) +
         (mark.keyFrames === null ? '' : ` ± ${mark.keyFrames}`),
     )
     .join(' · ');

@@ -1,4 +1,5 @@
 import { extentOf } from '../extent.ts';
+import { trimmed } from '../format-fixed.ts';
 import { createBezierEase } from '../motion/curve/bezier-ease.ts';
 import { type CurveShape, easeProgress, type EaseShape } from '../motion/sampling/ease-shape.ts';
 import { accept, refuse, type Result } from '../result.ts';
@@ -31,7 +32,7 @@ const KEYWORDS: Record<string, CurveShape> = {
   'ease-in-out': { x1: 0.42, y1: 0, x2: 0.58, y2: 1 },
 };
 
-const number = (value: number): string => String(Number(value.toFixed(4)));
+const number = (value: number): string => trimmed(value, 4);
 
 /** Writes an ease in the CSS notation: a curve exactly to four decimals, a named ease by points. */
 export function writeCssEasing(shape: EaseShape): string {

@@ -1,3 +1,4 @@
+import { trimmed } from '../format-fixed.ts';
 import { type ChannelId, CHANNELS } from '../motion/document/channels.ts';
 import type { Channel, Key, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { channelValue } from '../motion/path/pose.ts';
@@ -18,7 +19,7 @@ const MOVED = {
 export type StyleChannel = keyof typeof MOVED;
 export const STYLE_CHANNELS = Object.keys(MOVED) as StyleChannel[];
 
-const number = (value: number): string => String(Number(value.toFixed(5)));
+const number = (value: number): string => trimmed(value, 5);
 
 /** A name that a style sheet takes, told apart by its place where two would be one. */
 function classNames(subjects: readonly Subject[]): string[] {

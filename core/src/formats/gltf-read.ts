@@ -109,8 +109,7 @@ const BIN_CHUNK = 0x004e4942;
 /** The parts of a binary file: its JSON, and the numbers that come with it. */
 function partsOf(bytes: Uint8Array): { text: string; binary: Uint8Array | null } {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  if (bytes.length < 12 || view.getUint32(0, true) !== MAGIC)
-    return { text: new TextDecoder().decode(bytes), binary: null };
+  if (bytes.length < 12 || !isBinaryGltf(bytes)) return { text: new TextDecoder().decode(bytes), binary: null };
   let [text, binary]: [string | null, Uint8Array | null] = [null, null];
   for (let at = 12; at + 8 <= bytes.length;) {
     const [length, type] = [view.getUint32(at, true), view.getUint32(at + 4, true)];
@@ -230,14 +229,15 @@ function nodesOf({ nodes }: Gltf): GltfNode[] {
   }));
 }
 
-function readParts(bytes: Uint8Array): ReadGltf {
-  const { text, binary } = partsOf(bytes);
-  let data: unknown;
+function jsonOf(text: string): unknown {
   try {
-    data = JSON.parse(text);
+    return JSON.parse(text);
   } catch {
     throw new Broken('it is no JSON');
   }
+}
+
+function readParts(data: unknown, binary: Uint8Array | null): ReadGltf {
   const parsed = Gltf.safeParse(data);
   if (!parsed.success) {
     const { path, message } = parsed.error.issues[0]!;
@@ -283,26 +283,30 @@ function readParts(bytes: Uint8Array): ReadGltf {
   return { generator: gltf.asset.generator ?? '', animations: moving };
 }
 
-/** Whether a file is meant to be glTF: binary by its first bytes, or JSON that names its asset. */
-export function looksLikeGltf(bytes: Uint8Array): boolean {
-  if (bytes.length >= 4 && new DataView(bytes.buffer, bytes.byteOffset).getUint32(0, true) === MAGIC) return true;
-  try {
-    const data: unknown = JSON.parse(new TextDecoder().decode(bytes));
-    return typeof data === 'object' && data !== null && 'asset' in data;
-  } catch {
-    return false;
-  }
+/** Whether bytes are a binary glTF file, by how they begin. */
+export function isBinaryGltf(bytes: Uint8Array): boolean {
+  return bytes.length >= 4 && new DataView(bytes.buffer, bytes.byteOffset).getUint32(0, true) === MAGIC;
 }
 
-/**
- * Reads the animations of a glTF 2.0 file (Khronos), as text with its numbers inside or binary. Says what is wrong;
- * never throws.
- */
-export function readGltf(bytes: Uint8Array): Result<ReadGltf> {
+/** What is read, or what is wrong with it in words. */
+function explained(read: () => ReadGltf): Result<ReadGltf> {
   try {
-    return accept(readParts(bytes));
+    return accept(read());
   } catch (error) {
     if (!(error instanceof Broken)) throw error;
     return refuse('broken-gltf', [], `This glTF file cannot be read: ${error.message}.`);
   }
+}
+
+/** Reads the animations of a glTF 2.0 file (Khronos) that is JSON with its numbers inside. */
+export function readGltfJson(data: unknown): Result<ReadGltf> {
+  return explained(() => readParts(data, null));
+}
+
+/** Reads the animations of a glTF 2.0 file (Khronos), as text with its numbers inside or binary. */
+export function readGltf(bytes: Uint8Array): Result<ReadGltf> {
+  return explained(() => {
+    const { text, binary } = partsOf(bytes);
+    return readParts(jsonOf(text), binary);
+  });
 }

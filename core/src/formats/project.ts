@@ -60,12 +60,21 @@ export function writeProject({ title, motion, terms, pictures }: Omit<Project, '
 
 /** Reads a project from the text of a file; older motions are brought up to date. Says what is wrong, and where. */
 export function readProject(text: string): Result<Project> {
-  let data: unknown;
+  const data = parseJson(text);
+  return data.ok ? readProjectJson(data.value) : data;
+}
+
+/** What a text says as JSON, or that it is none. */
+export function parseJson(text: string): Result<unknown> {
   try {
-    data = JSON.parse(text);
+    return accept<unknown>(JSON.parse(text));
   } catch {
     return refuse('no-json', [], 'This file is no JSON: a project is kept as JSON.');
   }
+}
+
+/** The same of JSON that is read already. */
+export function readProjectJson(data: unknown): Result<Project> {
   const format = typeof data === 'object' && data !== null && 'format' in data ? data.format : undefined;
   if (format !== 'undulan-project')
     return refuse('no-project', ['format'], 'This file is no project of this program: its format is another.');

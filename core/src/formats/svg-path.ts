@@ -1,4 +1,5 @@
 import { SVGPathData } from 'svg-pathdata';
+import { trimmed } from '../format-fixed.ts';
 import type { Point } from '../motion/document/geometry.ts';
 import type { DrawnLine, DrawnPoint } from '../motion/document/look.ts';
 
@@ -41,7 +42,7 @@ function closedOnce({ points, closed }: { points: DrawnPoint[]; closed: boolean 
   return { points: points.slice(0, -1).with(0, { ...first, in: last.in }), closed: true };
 }
 
-const number = (value: number): string => String(Number(value.toFixed(3)));
+const number = (value: number): string => trimmed(value, 3);
 
 /** Lines as one SVG path (its `d`): straight where nothing bends, else cubic Bézier pieces. */
 export function svgPathOfLines(lines: readonly Pick<DrawnLine, 'points' | 'closed'>[]): string {

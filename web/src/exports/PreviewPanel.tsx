@@ -1,4 +1,4 @@
-import type { MotionDocument } from '@undulan/core';
+import { type MotionDocument, trimmed } from '@undulan/core';
 import { X } from 'lucide-react';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { createPortal } from 'react-dom';
@@ -34,7 +34,7 @@ export function PreviewPanel({ onClose }: { onClose: () => void }) {
   return createPortal(
     <section
       aria-label="Rendered preview"
-      className="fixed right-4 bottom-4 z-40 grid w-[26rem] gap-3 rounded-xl border border-rule bg-page p-4 shadow-2xl"
+      className="fixed right-4 bottom-16 z-40 grid w-[26rem] gap-3 rounded-xl border border-rule bg-page p-4 shadow-2xl"
     >
       <div className="flex items-center justify-between">
         <h2 className="text-base">Rendered preview</h2>
@@ -153,7 +153,7 @@ function Player({ made, isStale }: { made: RenderedPreview; isStale: boolean }) 
         </Button>
         <span className="figures text-xs text-faint">
           frame {plan.frames[number]!} · {isPlaying && shown !== null ? `${shown.toFixed(1)} of ` : ''}
-          {Number(plan.fps.toFixed(3))} pictures a second
+          {trimmed(plan.fps, 3)} pictures a second
         </span>
       </div>
       <p className="figures text-xs text-faint">

@@ -10,6 +10,7 @@ import {
   type StyleChannel,
   styleStops,
   type Subject,
+  trimmed,
 } from '@undulan/core';
 import {
   drawTrail,
@@ -29,7 +30,7 @@ export interface SvgChoices {
   numbers: boolean;
 }
 
-const number = (value: number): string => String(Number(value.toFixed(4)));
+const number = (value: number): string => trimmed(value, 4);
 
 /** What a subject looks like on its frames, at the origin and fully seen; what looks alike is written once. */
 function markupsOf(subject: Subject): (shown: number) => string {

@@ -1,4 +1,4 @@
-import { escapeXml, svgPathOfLines } from '@undulan/core';
+import { escapeXml, svgPathOfLines, trimmed } from '@undulan/core';
 import { PathRecorder, type SceneContext, traceOf } from '../picture/stage/index.ts';
 
 interface State {
@@ -23,7 +23,7 @@ interface Drawn {
   path?: Path2D;
 }
 
-const number = (value: number): string => String(Number(value.toFixed(3)));
+const number = (value: number): string => trimmed(value, 3);
 const ANCHORS: Partial<Record<CanvasTextAlign, string>> = { center: 'middle', right: 'end', end: 'end' };
 const BASELINES: Partial<Record<CanvasTextBaseline, string>> = { middle: 'central', bottom: 'text-after-edge' };
 
@@ -37,7 +37,7 @@ function colours(name: 'fill' | 'stroke', style: string): Record<string, string>
 
 /** The matrix of a transform as SVG and style sheets write it. */
 export function writeMatrix({ a, b, c, d, e, f }: Pick<DOMMatrix, 'a' | 'b' | 'c' | 'd' | 'e' | 'f'>): string {
-  return `matrix(${[a, b, c, d].map((part) => Number(part.toFixed(6))).join(',')},${number(e)},${number(f)})`;
+  return `matrix(${[a, b, c, d].map((part) => trimmed(part, 6)).join(',')},${number(e)},${number(f)})`;
 }
 
 /** What a scene is drawn with when vectors are wanted: takes down as SVG elements what a canvas would have painted. */

@@ -1,7 +1,6 @@
 import {
   accept,
   beyondLimits,
-  FRAME_LIMIT,
   guessBrought,
   type MotionDocument,
   parseMotion,
@@ -10,7 +9,6 @@ import {
   type Subject,
 } from '@undulan/core';
 import { useMemo, useState } from 'react';
-import * as z from 'zod';
 import { applyEdit, selectMotion } from '../editing/index.ts';
 import { MotionPicture } from '../picture/stage/index.ts';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
@@ -18,8 +16,8 @@ import { Button, DecimalField, Dialog, Field, sayProblem, Select, Tick } from '.
 import { type BringChoices, BRINGING, type Bringing, bringRequest, broughtIn } from './brought.ts';
 import { type Imported, withPicturesKept } from './imported.ts';
 import { useKeepPicture } from './use-keep-picture.ts';
+import { OnFrame } from './within.ts';
 
-const OnFrame = z.int().min(-FRAME_LIMIT).max(FRAME_LIMIT);
 const HOWS = Object.keys(BRINGING) as Bringing[];
 
 interface BringInDialogProps {

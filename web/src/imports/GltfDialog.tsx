@@ -1,19 +1,11 @@
-import {
-  FRAME_LIMIT,
-  type GltfMapping,
-  type GltfView,
-  type MotionDocument,
-  type Rate,
-  type ReadGltf,
-} from '@undulan/core';
+import { type GltfMapping, type GltfView, type MotionDocument, type Rate, type ReadGltf } from '@undulan/core';
 import { useMemo, useState } from 'react';
 import * as z from 'zod';
 import { DecimalField, Field, Select, Tick } from '../ui/index.ts';
 import { guessGltf, movingNodes, takeGltf } from './gltf-taken.ts';
 import { TakenDialog } from './TakenDialog.tsx';
+import { Fps, OnFrame } from './within.ts';
 
-const Fps = z.int().min(1).max(120);
-const OnFrame = z.int().min(-FRAME_LIMIT).max(FRAME_LIMIT);
 const PerUnit = z.number().min(0.001).max(10_000);
 const Place = z.number().min(-10_000).max(10_000);
 

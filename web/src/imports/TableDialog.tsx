@@ -2,7 +2,6 @@ import {
   CHANNEL_IDS,
   type ChannelId,
   CHANNELS,
-  FRAME_LIMIT,
   guessMapping,
   type MotionDocument,
   type NumberTable,
@@ -14,9 +13,8 @@ import * as z from 'zod';
 import { DecimalField, DecimalInput, Field, Select } from '../ui/index.ts';
 import { motionOfTable } from './table-motion.ts';
 import { TakenDialog } from './TakenDialog.tsx';
+import { Fps, OnFrame } from './within.ts';
 
-const Fps = z.int().min(1).max(120);
-const OnFrame = z.int().min(-FRAME_LIMIT).max(FRAME_LIMIT);
 const Factor = z.number().min(-1e6).max(1e6);
 
 /** Channels that a column of numbers can be. */

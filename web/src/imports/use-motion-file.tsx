@@ -1,13 +1,4 @@
-import {
-  looksLikeGltf,
-  type NumberTable,
-  problemOf,
-  type Rate,
-  type ReadGltf,
-  readGltf,
-  readNumberTable,
-  readProject,
-} from '@undulan/core';
+import { type NumberTable, problemOf, type Rate, type ReadGltf, readMotionFile } from '@undulan/core';
 import { lazy, type ReactElement, Suspense, useState } from 'react';
 import { sayProblem, useFileChoice } from '../ui/index.ts';
 import type { Imported } from './imported.ts';
@@ -39,23 +30,10 @@ export function useMotionFile({ rate = { num: 24, den: 1 }, onImported }: Motion
       return;
     }
     const title = chosen.name.replace(/(\.undulan)?\.[^.]*$/, '');
-    const bytes = new Uint8Array(await chosen.arrayBuffer());
-    if (looksLikeGltf(bytes)) {
-      const gltf = readGltf(bytes);
-      if (gltf.ok) setAsked({ title, gltf: gltf.value });
-      else sayProblem(problemOf(gltf)!);
-      return;
-    }
-    const text = new TextDecoder().decode(bytes);
-    if (/^\s*[{[]/.test(text)) {
-      const read = readProject(text);
-      if (read.ok) await onImported(read.value);
-      else sayProblem(problemOf(read)!);
-      return;
-    }
-    const read = readNumberTable(text);
-    if (read.ok) setAsked({ title, table: read.value });
-    else sayProblem(problemOf(read)!);
+    const read = readMotionFile(new Uint8Array(await chosen.arrayBuffer()));
+    if (!read.ok) sayProblem(problemOf(read)!);
+    else if ('project' in read.value) await onImported(read.value.project);
+    else setAsked({ title, ...read.value });
   };
   const { input, choose } = useFileChoice({
     label: 'File of a motion',

@@ -2,6 +2,7 @@
 export { MakingPad } from './MakingPad.tsx';
 export { ToolOptions } from './ToolOptions.tsx';
 export { ToolRow } from './ToolRow.tsx';
-export { PICTURE_TYPES, useReadPicture, useScenePictures } from './use-scene-pictures.tsx';
+export { PICTURE_TYPES, useReadPicture } from './use-read-picture.ts';
+export { useScenePictures } from './use-scene-pictures.tsx';
 export { useToolSettings } from './tool.ts';
 export type { Tool } from './tool.ts';

@@ -120,10 +120,8 @@ export function drawScene(
   const { a, b, c, d, e, f } = context.getTransform();
   const base = { a, b, c, d, e, f };
   context.lineJoin = options.fast ? 'bevel' : 'round';
-  for (const { subject, shown, pose } of subjectsSeen(motion, frame, options.smooth)) {
-    if (bare && subject.locked) continue;
+  for (const { subject, shown, pose } of subjectsSeen(motion, frame, { smooth: options.smooth, bare }))
     drawSubject(context, combine(base, pose), subject, shown, options);
-  }
   context.restore();
 }
 
@@ -134,14 +132,21 @@ export interface SeenSubject {
   pose: Affine;
 }
 
-/** What is seen at a frame, back to front. */
-export function subjectsSeen(motion: MotionDocument, frame: number, smooth = false): SeenSubject[] {
+/** What is seen at a frame, back to front; bare, without scenery. */
+export function subjectsSeen(
+  motion: MotionDocument,
+  frame: number,
+  { smooth = false, bare = false }: Pick<DrawOptions, 'smooth' | 'bare'> = {},
+): SeenSubject[] {
   const poseAt = posing(motion, frame);
-  return inDepth(motion, frame).flatMap((subject) => {
+  const seen: SeenSubject[] = [];
+  for (const subject of inDepth(motion, frame)) {
+    if (bare && subject.locked) continue;
     const shown = smooth ? frame : exposedFrame(frame, motion.range.first, subject.exposure);
     const pose = poseAt(subject, shown);
-    return pose ? [{ subject, shown, pose }] : [];
-  });
+    if (pose) seen.push({ subject, shown, pose });
+  }
+  return seen;
 }
 
 /** How much of what lies behind a subject it hides, from 0 to 1. */

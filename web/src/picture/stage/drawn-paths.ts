@@ -132,18 +132,20 @@ export const FIRST_STATE: LookState = { drawing: 1, morph: 0 };
 /** By look, and of a drawn one by the number of the drawing. */
 const outlines = new WeakMap<Look, Map<number, Path2D>>();
 
+/** Traces the lines of a drawn look: of a drawing, as far as it has gone to become another. */
+function traceDrawing(sink: PathSink, look: Look, drawing: number, morph: number): void {
+  for (const line of linesShown(look, drawing, morph)) trace(sink, line);
+}
+
 /** The outline of a look about its middle, in stage pixels; traced once for each look, but on its way to another. */
 export function outlineOf(look: Look, { drawing, morph }: LookState = FIRST_STATE): Path2D {
-  const traceLines = (number: number, share: number) => (sink: PathSink) => {
-    for (const line of linesShown(look, number, share)) trace(sink, line);
-  };
-  if (look.morphTo && morph > 0) return tracedPath(traceLines(drawing, morph));
+  if (look.morphTo && morph > 0) return tracedPath((sink) => traceDrawing(sink, look, drawing, morph));
   const ofLook = outlines.get(look) ?? new Map<number, Path2D>();
   outlines.set(look, ofLook);
   const number = look.drawings ? Math.round(drawing) : 1;
   let path = ofLook.get(number);
   if (!path) {
-    path = tracedPath(look.drawings ? traceLines(number, 0) : (sink) => traceLook(sink, look));
+    path = tracedPath((sink) => (look.drawings ? traceDrawing(sink, look, number, 0) : traceLook(sink, look)));
     ofLook.set(number, path);
   }
   return path;
