@@ -124,4 +124,6 @@ test('what becomes another drawing is lines with a morph target, played by weigh
     influence = (node as { morphTargetInfluences?: number[] }).morphTargetInfluences?.[0] ?? influence;
   });
   expect(influence).toBeCloseTo(0.25, 4);
+  const hidden = createMotion([{ ...drop, visible: false, channels: [...drop.channels, morph] }]);
+  expect(await problems(writeGltf(hidden, 'Hidden').text)).toEqual([]);
 });

@@ -1,11 +1,9 @@
-import type { ChannelId } from '../motion/document/channels.ts';
 import { findChannel } from '../motion/document/document.ts';
-import type { Key, MotionDocument, Subject } from '../motion/document/schema.ts';
-import { channelValue, placeOf } from '../motion/path/pose.ts';
-import { segmentCurve } from '../motion/sampling/segment.ts';
-import { framesPerSecond } from '../time/rate.ts';
+import type { MotionDocument, Subject } from '../motion/document/schema.ts';
 import { base64Of } from './base64.ts';
-import { type MorphLine, morphLines } from './gltf-morph.ts';
+import { morphLines } from './gltf-morph.ts';
+import { Numbers } from './gltf-numbers.ts';
+import { type Path, PATHS, trackOf, valueOf } from './gltf-tracks.ts';
 
 /** A glTF 2.0 file as text, its numbers inside, and what of the motion it could not say as it is. */
 export interface WrittenGltf {
@@ -13,200 +11,19 @@ export interface WrittenGltf {
   says: string[];
 }
 
-type Path = 'translation' | 'rotation' | 'scale' | 'weights';
-type Interpolation = 'STEP' | 'LINEAR' | 'CUBICSPLINE';
-
-/** Values over time, some numbers each; of a cubic spline each with the slopes before and after it. */
-interface Track {
-  path: Path;
-  interpolation: Interpolation;
-  seconds: number[];
-  values: number[][];
-}
-
-/** The channel of each part of a property, and what a value of it is in the file. */
-type Parts = readonly (readonly [id: ChannelId, factor: number] | null)[];
-
-const CHANNELS_OF: Record<Path, readonly ChannelId[]> = {
-  translation: ['position.x', 'position.y', 'depth', 'travel'],
-  rotation: ['rotation'],
-  scale: ['scale.x', 'scale.y'],
-  weights: ['morph'],
+/** How many numbers a value of a property has, and what glTF calls that. */
+const SIZES: Record<Path, ['SCALAR' | 'VEC3' | 'VEC4', number]> = {
+  translation: ['VEC3', 3],
+  rotation: ['VEC4', 4],
+  scale: ['VEC3', 3],
+  weights: ['SCALAR', 1],
 };
-const WIDTHS: Record<Path, number> = { translation: 3, rotation: 4, scale: 3, weights: 1 };
-const TYPES = { 1: 'SCALAR', 3: 'VEC3', 4: 'VEC4' } as const;
-
-const PATHS = Object.keys(CHANNELS_OF) as Path[];
-
-/** The motion's plane is glTF's x and y, in metres, y upward; depth goes away from who looks. */
-function valueOf(motion: MotionDocument, subject: Subject, path: Path, frame: number): number[] {
-  const perMetre = motion.stage.pixelsPerMetre;
-  const { x, y, turn } = placeOf(motion, subject, frame);
-  if (path === 'translation') return [x / perMetre, -y / perMetre, -channelValue(subject, 'depth', frame)];
-  if (path === 'weights') return [channelValue(subject, 'morph', frame)];
-  if (path === 'scale') return [channelValue(subject, 'scale.x', frame), channelValue(subject, 'scale.y', frame), 1];
-  const half = (-(channelValue(subject, 'rotation', frame) + turn) * Math.PI) / 360;
-  return [0, 0, Math.sin(half), Math.cos(half)];
-}
-
-/** Keys of all channels of a property, if they are on the same frames and every stretch is left in one way. */
-function sharedKeys(subject: Subject, path: Path, leave: Key['leave']): number[] | null {
-  const keyed = CHANNELS_OF[path].flatMap((id) => {
-    const channel = findChannel(subject, id);
-    return channel && channel.keys.length > 1 ? [channel] : [];
-  });
-  const [first] = keyed;
-  if (!first || keyed.some(({ wobble, before, after }) => wobble || before || after)) return null;
-  const frames = first.keys.map(({ frame }) => frame);
-  const alike = keyed.every(
-    ({ keys }) =>
-      keys.length === frames.length &&
-      keys.every((key, i) => key.frame === frames[i] && (i === keys.length - 1 || key.leave === leave)),
-  );
-  return alike ? frames : null;
-}
-
-/** As near to a third of a stretch, a handle is one that a cubic polynomial in time has. */
-const THIRD = 1e-6;
-
-/**
- * Keys of a property as a cubic spline: where all its channels are keyed on the same frames, curve, and their handles
- * are a third of each stretch long, so that values are cubic in time. Null where they are not.
- */
-function splineOf(motion: MotionDocument, subject: Subject, path: 'translation' | 'scale'): Track | null {
-  const frames = sharedKeys(subject, path, 'curve');
-  const { first, last } = motion.range;
-  if (!frames || subject.guide || frames[0]! < first || frames.at(-1)! > last) return null;
-  const per = motion.stage.pixelsPerMetre;
-  const parts: Parts =
-    path === 'scale'
-      ? [['scale.x', 1], ['scale.y', 1], null]
-      : [
-          ['position.x', 1 / per],
-          ['position.y', -1 / per],
-          ['depth', -1],
-        ];
-  const fps = framesPerSecond(motion.rate);
-  const rows = frames.map((frame) => ({ frame, in: parts.map(() => 0), out: parts.map(() => 0) }));
-  for (const [c, part] of parts.entries()) {
-    const keys = part && findChannel(subject, part[0])?.keys;
-    if (!part || !keys || keys.length < 2) continue;
-    for (let i = 0; i < keys.length - 1; i++) {
-      const { x1, x2, v1, v2 } = segmentCurve(keys, i);
-      if (Math.abs(x1 - 1 / 3) > THIRD || Math.abs(x2 - 2 / 3) > THIRD) return null;
-      const slope = (by: number): number => (3 * part[1] * by * fps) / (keys[i + 1]!.frame - keys[i]!.frame);
-      rows[i]!.out[c] = slope(v1 - keys[i]!.value);
-      rows[i + 1]!.in[c] = slope(keys[i + 1]!.value - v2);
-    }
-  }
-  const still = (frame: number) => ({ frame, in: parts.map(() => 0), out: parts.map(() => 0) });
-  if (frames[0]! > first) rows.unshift(still(first));
-  if (frames.at(-1)! < last) rows.push(still(last));
-  return {
-    path,
-    interpolation: 'CUBICSPLINE',
-    seconds: rows.map(({ frame }) => (frame - first) / fps),
-    values: rows.flatMap((row) => [row.in, valueOf(motion, subject, path, row.frame), row.out]),
-  };
-}
-
-/** Less than so much of a property's extent between two samples is as good as exact. */
-const NEAR = 1e-3;
-/** Samples a frame, at most. */
-const FINEST = 16;
-/** From a key to the next it turns less than this, else the short way round is another. */
-const HALF_TURN = 170;
-
-/** How far the middles of straight ways between samples are from where it goes, as a share of its extent. */
-function missOf(at: (frame: number) => number[], first: number, last: number, parts: number): number {
-  let [worst, extent] = [0, 1e-9];
-  const start = at(first);
-  for (let i = 0; i < (last - first) * parts; i++) {
-    const [from, to] = [first + i / parts, first + (i + 1) / parts];
-    const [a, b, middle] = [at(from), at(to), at((from + to) / 2)];
-    for (const [c, value] of middle.entries()) {
-      worst = Math.max(worst, Math.abs(value - (a[c]! + b[c]!) / 2));
-      extent = Math.max(extent, Math.abs(value - start[c]!));
-    }
-  }
-  return worst / extent;
-}
-
-function trackOf(motion: MotionDocument, subject: Subject, path: Path, sampled: string[]): Track | null {
-  const moves = CHANNELS_OF[path].some((id) => (findChannel(subject, id)?.keys.length ?? 0) > 1);
-  const turned =
-    path === 'rotation' && subject.guide !== null && (findChannel(subject, 'travel')?.keys.length ?? 0) > 1;
-  if (!moves && !turned) return null;
-  const { first, last } = motion.range;
-  const fps = framesPerSecond(motion.rate);
-  const at = (frame: number): number[] => valueOf(motion, subject, path, frame);
-  const made = (interpolation: Interpolation, frames: number[]): Track => ({
-    path,
-    interpolation,
-    seconds: frames.map((frame) => (frame - first) / fps),
-    values: frames.map(at),
-  });
-  const within = (frames: readonly number[]): number[] => [
-    ...new Set([first, ...frames.filter((frame) => frame > first && frame < last), last]),
-  ];
-  const held = sharedKeys(subject, path, 'step');
-  if (held && !subject.guide) return made('STEP', within(held));
-  const straight = sharedKeys(subject, path, 'linear');
-  const angle = findChannel(subject, 'rotation');
-  const turnsLittle =
-    path !== 'rotation' ||
-    !angle ||
-    angle.keys.every((key, i) => i === 0 || Math.abs(key.value - angle.keys[i - 1]!.value) < HALF_TURN);
-  if (straight && !subject.guide && turnsLittle) return made('LINEAR', within(straight));
-  const spline = path === 'rotation' || path === 'weights' ? null : splineOf(motion, subject, path);
-  if (spline) return spline;
-  let parts = 1;
-  while (parts < FINEST && missOf(at, first, last, parts) > NEAR) parts *= 2;
-  sampled.push(`the ${path} of ${subject.name}`);
-  return made(
-    'LINEAR',
-    Array.from({ length: (last - first) * parts + 1 }, (_, i) => first + i / parts),
-  );
-}
-
-/** Numbers of the file in one buffer, each row of them found again by an accessor. */
-class Numbers {
-  readonly #rows: Float32Array[] = [];
-  readonly accessors: object[] = [];
-  readonly views: object[] = [];
-  length = 0;
-
-  add(values: readonly number[], type: 'SCALAR' | 'VEC3' | 'VEC4', size: number, target?: number): number {
-    const row = Float32Array.from(values);
-    const count = values.length / size;
-    const ends = Array.from({ length: size }, (_, c) => {
-      const own = Array.from({ length: count }, (__, i) => row[i * size + c]!);
-      return { min: Math.min(...own), max: Math.max(...own) };
-    });
-    this.views.push({ buffer: 0, byteOffset: this.length, byteLength: row.byteLength, ...(target && { target }) });
-    this.accessors.push({
-      bufferView: this.views.length - 1,
-      componentType: 5126,
-      count,
-      type,
-      min: ends.map(({ min }) => min),
-      max: ends.map(({ max }) => max),
-    });
-    this.#rows.push(row);
-    this.length += row.byteLength;
-    return this.accessors.length - 1;
-  }
-
-  bytes(): Uint8Array {
-    const all = new Uint8Array(this.length);
-    let at = 0;
-    for (const row of this.#rows) {
-      all.set(new Uint8Array(row.buffer), at);
-      at += row.byteLength;
-    }
-    return all;
-  }
-}
+/** What an accessor of points is for, and how they are joined, by glTF's numbers. */
+const POINTS = 34_962;
+const LINE_LOOP = 2;
+const LINE_STRIP = 3;
+/** A card of one by one: two triangles. */
+const CORNERS = [-0.5, -0.5, 0, 0.5, -0.5, 0, -0.5, 0.5, 0, -0.5, 0.5, 0, 0.5, -0.5, 0, 0.5, 0.5, 0];
 
 function colourFactor(fill: string): number[] {
   const linear = (at: number): number => {
@@ -223,90 +40,110 @@ function colourFactor(fill: string): number[] {
  * What becomes another drawing is its outlines, with a morph target. Exposures are not in it, nor skew.
  */
 export function writeGltf(motion: MotionDocument, title: string): WrittenGltf {
-  const says = new Set<string>();
-  const sampled: string[] = [];
   const numbers = new Numbers();
-  const perMetre = motion.stage.pixelsPerMetre;
-  const corners = [-0.5, -0.5, 0, 0.5, -0.5, 0, -0.5, 0.5, 0, -0.5, 0.5, 0, 0.5, -0.5, 0, 0.5, 0.5, 0];
-  const card = numbers.add(corners, 'VEC3', 3, 34_962);
+  const card = numbers.add(CORNERS, 'VEC3', 3, POINTS);
   const subjects = motion.subjects.filter(({ look }) => look.shape !== 'camera');
-  const [nodes, channels, samplers]: [object[], object[], object[]] = [[], [], []];
-  const morphs = new Map(
-    subjects.flatMap((subject): [Subject, MorphLine[]][] => {
-      const lines = subject.visible ? morphLines(subject.look) : [];
-      return lines.length > 0 ? [[subject, lines]] : [];
-    }),
-  );
-  const line = ({ closed, places, shifts }: MorphLine, material: number): object => ({
-    attributes: { POSITION: numbers.add(places, 'VEC3', 3, 34_962) },
-    targets: [{ POSITION: numbers.add(shifts, 'VEC3', 3, 34_962) }],
-    mode: closed ? 2 : 3,
-    material,
-  });
-  // Three nodes a subject: what moves, its card, and where its children hang.
-  const moving = (subject: Subject): number => 3 * subjects.indexOf(subject);
-  for (const subject of subjects) {
-    const children = subjects.filter(({ parentId }) => parentId === subject.id);
-    const shift = [-subject.pivot.x / perMetre, subject.pivot.y / perMetre, 0];
-    const { first } = motion.range;
-    const own = moving(subject);
-    nodes.push(
-      {
-        name: subject.name,
-        translation: valueOf(motion, subject, 'translation', first),
-        rotation: valueOf(motion, subject, 'rotation', first),
-        scale: valueOf(motion, subject, 'scale', first),
-        children: [own + 1, own + 2],
-      },
-      {
-        name: `${subject.name}, card`,
-        translation: shift,
-        scale: [subject.look.widthPx / perMetre, subject.look.heightPx / perMetre, 1],
-        ...(subject.look.shape !== 'group' && subject.visible && { mesh: subjects.indexOf(subject) }),
-      },
-      {
-        name: `${subject.name}, hung on it`,
-        translation: shift,
-        ...(children.length > 0 && { children: children.map(moving) }),
-      },
-    );
-    if ((findChannel(subject, 'skew.x') ?? findChannel(subject, 'skew.y'))?.keys.length)
-      says.add(`The skew of ${subject.name} is left out: glTF has none.`);
-    if (subject.exposure > 1) says.add(`${subject.name} moves on ones here: glTF has no exposures.`);
+  const meshes = subjects.map((subject, material) => meshOf(motion, subject, { card, material, numbers }));
+  const sampled: string[] = [];
+  const [channels, samplers]: [object[], object[]] = [[], []];
+  for (const [i, subject] of subjects.entries()) {
     for (const path of PATHS) {
-      const track = path === 'weights' && !morphs.has(subject) ? null : trackOf(motion, subject, path, sampled);
+      const isMorph = path === 'weights';
+      // What has no mesh, or none that becomes another, has nothing to weigh.
+      const isOff = isMorph && !(subject.visible && meshes[i]!.weights);
+      const track = isOff ? null : trackOf(motion, subject, path, sampled);
       if (!track) continue;
-      const size = WIDTHS[path] as 1 | 3 | 4;
       samplers.push({
         input: numbers.add(track.seconds, 'SCALAR', 1),
-        output: numbers.add(track.values.flat(), TYPES[size], size),
+        output: numbers.add(track.values.flat(), ...SIZES[path]),
         interpolation: track.interpolation,
       });
-      channels.push({ sampler: samplers.length - 1, target: { node: path === 'weights' ? own + 1 : own, path } });
+      const node = nodeOf(i) + (isMorph ? CARD : 0);
+      channels.push({ sampler: samplers.length - 1, target: { node, path } });
     }
   }
-  if (sampled.length > 0)
-    says.add(`Written as dense straight keys, for eases that glTF has not: ${sampled.join(', ')}.`);
   const gltf = {
     asset: { version: '2.0', generator: 'Undulan' },
     scene: 0,
-    scenes: [{ name: title, nodes: subjects.filter(({ parentId }) => !parentId).map(moving) }],
-    nodes,
+    scenes: [{ name: title, nodes: subjects.flatMap(({ parentId }, i) => (parentId ? [] : nodeOf(i))) }],
+    nodes: subjects.flatMap((_, i) => nodesOf(motion, subjects, i)),
     materials: subjects.map(({ look }) => ({
       doubleSided: true,
       pbrMetallicRoughness: { baseColorFactor: colourFactor(look.fill), metallicFactor: 0 },
     })),
-    meshes: subjects.map((subject, i) => {
-      const lines = morphs.get(subject);
-      const { name } = subject;
-      if (!lines) return { name, primitives: [{ attributes: { POSITION: card }, material: i }] };
-      const weights = [channelValue(subject, 'morph', motion.range.first)];
-      return { name, primitives: lines.map((one) => line(one, i)), weights };
-    }),
+    meshes,
     ...(channels.length > 0 && { animations: [{ name: title, channels, samplers }] }),
     accessors: numbers.accessors,
     bufferViews: numbers.views,
     buffers: [{ byteLength: numbers.length, uri: `data:application/octet-stream;base64,${base64Of(numbers.bytes())}` }],
   };
-  return { text: JSON.stringify(gltf), says: [...says] };
+  return { text: JSON.stringify(gltf), says: saysOf(subjects, sampled) };
+}
+
+/** Nodes a subject: what moves, its card, and where its children hang. */
+const NODES = 3;
+const CARD = 1;
+const HANGER = 2;
+const nodeOf = (subject: number): number => NODES * subject;
+
+function nodesOf(motion: MotionDocument, subjects: readonly Subject[], index: number): object[] {
+  const subject = subjects[index]!;
+  const { name, pivot, look, visible } = subject;
+  const { first } = motion.range;
+  const perMetre = motion.stage.pixelsPerMetre;
+  const translation = [-pivot.x / perMetre, pivot.y / perMetre, 0];
+  const hung = subjects.flatMap(({ parentId }, i) => (parentId === subject.id ? nodeOf(i) : []));
+  return [
+    {
+      name,
+      translation: valueOf(motion, subject, 'translation', first),
+      rotation: valueOf(motion, subject, 'rotation', first),
+      scale: valueOf(motion, subject, 'scale', first),
+      children: [nodeOf(index) + CARD, nodeOf(index) + HANGER],
+    },
+    {
+      name: `${name}, card`,
+      translation,
+      scale: [look.widthPx / perMetre, look.heightPx / perMetre, 1],
+      ...(look.shape !== 'group' && visible && { mesh: index }),
+    },
+    { name: `${name}, hung on it`, translation, ...(hung.length > 0 && { children: hung }) },
+  ];
+}
+
+interface Mesh {
+  name: string;
+  primitives: object[];
+  /** How far it has become another drawing at first, where it does. */
+  weights?: number[];
+}
+
+/** A subject's flat card; of one that becomes another drawing its outlines, each with where it goes. */
+function meshOf(
+  motion: MotionDocument,
+  subject: Subject,
+  { card, material, numbers }: { card: number; material: number; numbers: Numbers },
+): Mesh {
+  const { name, look } = subject;
+  const lines = morphLines(look);
+  if (lines.length === 0) return { name, primitives: [{ attributes: { POSITION: card }, material }] };
+  const primitives = lines.map(({ closed, places, shifts }) => ({
+    attributes: { POSITION: numbers.add(places, 'VEC3', 3, POINTS) },
+    targets: [{ POSITION: numbers.add(shifts, 'VEC3', 3, POINTS) }],
+    mode: closed ? LINE_LOOP : LINE_STRIP,
+    material,
+  }));
+  return { name, primitives, weights: valueOf(motion, subject, 'weights', motion.range.first) };
+}
+
+function saysOf(subjects: readonly Subject[], sampled: readonly string[]): string[] {
+  const says = subjects.flatMap((subject) => [
+    ...((findChannel(subject, 'skew.x') ?? findChannel(subject, 'skew.y'))?.keys.length
+      ? [`The skew of ${subject.name} is left out: glTF has none.`]
+      : []),
+    ...(subject.exposure > 1 ? [`${subject.name} moves on ones here: glTF has no exposures.`] : []),
+  ]);
+  if (sampled.length > 0)
+    says.push(`Written as dense straight keys, for eases that glTF has not: ${sampled.join(', ')}.`);
+  return says;
 }
