@@ -25,18 +25,20 @@ export function useRealTime(made: RenderedPreview): RealTime {
   useEffect(() => {
     if (!isPlaying) return undefined;
     const start = performance.now() - (1000 * begin.current) / made.plan.fps;
-    let [up, count, since] = [-1, 0, performance.now()];
+    // From one change of picture to another: a second that begins between two would count one too many.
+    let [up, count, since] = [-1, -1, 0];
     let request = requestAnimationFrame(function step(now) {
       const next = pictureAt(Math.max(0, now - start) / 1000, made.plan);
       if (next !== up) {
         up = next;
         count++;
+        if (count === 0) since = now;
         setNumber(next);
         begin.current = next;
-      }
-      if (now - since >= 1000) {
-        setShown((1000 * count) / (now - since));
-        [count, since] = [0, now];
+        if (now - since >= 1000) {
+          setShown((1000 * count) / (now - since));
+          [count, since] = [0, now];
+        }
       }
       request = requestAnimationFrame(step);
     });
