@@ -9,7 +9,14 @@ import { readTake } from '../reading/index.ts';
 import { exposureSheet, writeExposureSheetCsv } from './exposure-sheet.ts';
 import { channelsOfTable, guessMapping, readNumberTable, writeMotionCsv } from './motion-csv.ts';
 import { writeNotesVtt } from './notes-vtt.ts';
-import { type Project, projectSchema, readProject, writeProject } from './project.ts';
+import {
+  picturesOfMotion,
+  type Project,
+  projectSchema,
+  readProject,
+  withPicturesCalled,
+  writeProject,
+} from './project.ts';
 import { writeFindingsCsv } from './reading-csv.ts';
 
 const RATE = { num: 24, den: 1 };
@@ -45,6 +52,20 @@ test('a project is read back as it was, and written again it is the same bytes',
   const read = readProject(text);
   expect(read).toEqual({ ok: true, value: { format: 'undulan-project', version: 1, ...project } });
   expect(writeProject((read as { value: Project }).value)).toBe(text);
+});
+
+test('pictures of a pile go along with a project, and are called as the course calls them', () => {
+  const other = '00000000-0000-4000-8000-00000000000b';
+  const [plate] = plated.subjects;
+  const look = { ...plate!.look, pictureId: undefined };
+  const pile = {
+    ...plated,
+    subjects: [plate!, { ...plate!, id: 'pile', look: { ...look, pictureIds: [PICTURE, other] } }],
+  };
+  expect(picturesOfMotion(pile)).toEqual([PICTURE, other]);
+  const called = withPicturesCalled(pile, new Map([[other, PICTURE]]));
+  expect(called.subjects[1]!.look.pictureIds).toEqual([PICTURE, PICTURE]);
+  expect(called.subjects[0]).toEqual(plate);
 });
 
 test('what is written fits the schema that ships; another program refuses what does not', async () => {

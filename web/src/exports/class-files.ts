@@ -1,9 +1,9 @@
 import { picturesOfMotion, writeFindingsCsv, writeNotesVtt, writeProject } from '@undulan/core';
 import { type AsyncZippable, strToU8 } from 'fflate';
 import { PLAIN_ONION } from '../picture/stage/index.ts';
+import { packed } from '../ui/index.ts';
 import { MOVING, type MovingKind, planOf, usualChoices } from './export-plan.ts';
 import { makeMoving, type Making } from './make-moving.ts';
-import { packed } from './packed.ts';
 import { picturesAsFiles } from './pictures-as-files.ts';
 import type { Exported } from './still-files.ts';
 

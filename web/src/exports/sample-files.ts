@@ -8,10 +8,10 @@ import {
 } from '@undulan/core';
 import { type AsyncZippable, strToU8 } from 'fflate';
 import { PLAIN_ONION } from '../picture/stage/index.ts';
+import { packed } from '../ui/index.ts';
 import { readyToDraw } from './draw-picture.ts';
 import { usualChoices } from './export-plan.ts';
 import { makeMoving, type Making } from './make-moving.ts';
-import { packed } from './packed.ts';
 import { picturesAsFiles } from './pictures-as-files.ts';
 import { runJob } from './run-export.ts';
 import { writeFrameSvg, writeMovingSvg } from './scene-svg.ts';

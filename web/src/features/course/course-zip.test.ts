@@ -32,3 +32,20 @@ test('what is no zip, no course, or half of one is refused', async () => {
   const many = Object.fromEntries(Array.from({ length: 2100 }, (_, i) => [`${i}`, new Uint8Array(1)]));
   expect(await problem(zipSync(many, { level: 0 }))).toMatch(/too large/);
 });
+
+test('a zip that was broken anywhere is refused in words, or read whole: none throws', async () => {
+  const whole = await zipCourse(course);
+  let refused = 0;
+  for (let i = 0; i < 1200; i++) {
+    const broken = whole.slice(0, i % 3 === 0 ? (i * 7919) % whole.length : whole.length);
+    for (let hurt = 0; hurt < 1 + (i % 7) && broken.length > 0; hurt++)
+      broken[(i * 104_729 + hurt * 1299) % broken.length]! ^= 1 + ((i * 31) % 255);
+    const read = await unzipCourse(broken);
+    if (read.ok) expect(read.value.exercises).toHaveLength(1);
+    else {
+      refused++;
+      expect(read.issues[0]!.message).toMatch(/\S.{8,}/);
+    }
+  }
+  expect(refused).toBeGreaterThan(400);
+});

@@ -1,41 +1,19 @@
-import { type CourseFile, readCourseFiles, refuse, type Result, writeCourseFiles } from '@undulan/core';
-import { strFromU8, strToU8, unzip, zip } from 'fflate';
+import { type CourseFile, readCourseFiles, type Result, writeCourseFiles } from '@undulan/core';
+import { packed, unpacked } from '../../ui/index.ts';
 
-/** A zip of more than this, unpacked, is no course, but a way to fill a memory. */
-const MOST_BYTES = 300_000_000;
-const MOST_FILES = 2000;
+/** More is no course, but a way to fill a memory. */
+const LIMITS = { mostFiles: 2000, mostBytes: 300_000_000 };
 
 /** A course as the bytes of a zip. */
 export function zipCourse(course: CourseFile): Promise<Uint8Array<ArrayBuffer>> {
-  const files = Object.entries(writeCourseFiles(course)).map(([name, text]) => [name, strToU8(text)] as const);
-  return new Promise((resolve, reject) => {
-    zip(Object.fromEntries(files), (error, bytes) => (error ? reject(error) : resolve(bytes)));
-  });
+  const files = Object.entries(writeCourseFiles(course)).map(([name, text]) => [name, new TextEncoder().encode(text)]);
+  return packed(Object.fromEntries(files));
 }
 
 /** Reads a course from the bytes of a zip; what is none, or too much, is refused. */
-export function unzipCourse(bytes: Uint8Array): Promise<Result<CourseFile>> {
-  let [total, count] = [0, 0];
-  return new Promise((resolve) => {
-    unzip(
-      bytes,
-      {
-        // Sizes are said before anything is unpacked; what lies is stopped by its own size.
-        filter: ({ originalSize }) => {
-          total += originalSize;
-          count++;
-          return total <= MOST_BYTES && count <= MOST_FILES;
-        },
-      },
-      (error, files) => {
-        if (error) resolve(refuse('no-zip', [], 'This file is no zip, or is broken.'));
-        else if (total > MOST_BYTES || count > MOST_FILES)
-          resolve(refuse('too-large', [], 'This zip is too large for a course.'));
-        else
-          resolve(
-            readCourseFiles(Object.fromEntries(Object.entries(files).map(([name, file]) => [name, strFromU8(file)]))),
-          );
-      },
-    );
-  });
+export async function unzipCourse(bytes: Uint8Array): Promise<Result<CourseFile>> {
+  const files = await unpacked(bytes, LIMITS);
+  if (!files.ok) return files;
+  const texts = Object.entries(files.value).map(([name, file]) => [name, new TextDecoder().decode(file)]);
+  return readCourseFiles(Object.fromEntries(texts));
 }

@@ -1,4 +1,6 @@
-const PICTURE = /\.(png|jpe?g|webp|gif|svg)$/i;
+import { accept, refuse, type Result } from '@undulan/core';
+import { unpacked } from '../../ui/index.ts';
+
 const TYPES: Record<string, string> = {
   png: 'image/png',
   jpg: 'image/jpeg',
@@ -7,26 +9,22 @@ const TYPES: Record<string, string> = {
   gif: 'image/gif',
   svg: 'image/svg+xml',
 };
-const MOST_PICTURES = 400;
-/** All of them together, unpacked. */
-const MOST_BYTES = 200_000_000;
+const typeOf = (name: string): string | undefined => TYPES[name.split('.').at(-1)!.toLowerCase()];
+/** What a system puts beside files of its own accord. */
+const isHidden = (name: string): boolean => /(^|\/)(\.|__MACOSX)/.test(name);
 
-/** The pictures in a zip, under their names; throws with why there are none. */
-export async function picturesInZip(zip: File): Promise<File[]> {
-  const { unzipSync } = await import('fflate');
-  let bytes = 0;
-  let count = 0;
-  const isPicture = (name: string): boolean => PICTURE.test(name) && !/(^|\/)(\.|__MACOSX)/.test(name);
-  const files = unzipSync(new Uint8Array(await zip.arrayBuffer()), {
-    filter: ({ name, originalSize }) => {
-      if (!isPicture(name)) return false;
-      bytes += originalSize;
-      if (++count > MOST_PICTURES) throw new Error(`a zip has at most ${MOST_PICTURES} pictures`);
-      if (bytes > MOST_BYTES) throw new Error(`its pictures have at most ${MOST_BYTES / 1e6} MB in all`);
-      return true;
-    },
-  });
-  return Object.entries(files).map(
-    ([name, content]) => new File([content], name, { type: TYPES[PICTURE.exec(name)![1]!.toLowerCase()]! }),
-  );
+/** As many as one subject can show. */
+export const MOST_PICTURES = 400;
+const LIMITS = {
+  mostFiles: MOST_PICTURES,
+  mostBytes: 200_000_000,
+  takes: (name: string) => typeOf(name) !== undefined && !isHidden(name),
+};
+
+/** The pictures in a zip, under their names. */
+export async function picturesInZip(zip: File): Promise<Result<File[]>> {
+  const files = await unpacked(new Uint8Array(await zip.arrayBuffer()), LIMITS);
+  if (!files.ok) return files;
+  const pictures = Object.entries(files.value).map(([name, bytes]) => new File([bytes], name, { type: typeOf(name)! }));
+  return pictures.length > 0 ? accept(pictures) : refuse('no-picture', [], 'There is no picture in this zip.');
 }

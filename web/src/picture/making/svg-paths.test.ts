@@ -41,3 +41,19 @@ test('a line on the stage stays where it is; one beyond it is fitted into the mi
   // Handles are as much smaller as the rest.
   expect(from!.out.y / (to!.x - from!.x)).toBeCloseTo(2000 / 8000, 3);
 });
+
+test('a file that was broken anywhere has lines or none: nothing throws', () => {
+  const whole = svg(
+    '<g><path d="M10 20c5 6 7 8 9 9S3 4 5 6A10 20 30 0 1 40 50z"/></g>' +
+      '<ellipse cx="8" cy="9" rx="4" ry="5"/><polygon points="0,0 30,40 9,9"/><line x1="1" x2="5"/>',
+  );
+  for (let i = 0; i < 1500; i++) {
+    const at = (i * 7919) % whole.length;
+    const sign = String.fromCharCode((i * 31) % 256);
+    const broken = i % 3 === 0 ? whole.slice(0, at) : whole.slice(0, at) + sign + whole.slice(at + (i % 5));
+    for (const line of svgPathLines(broken) ?? []) {
+      const { points } = onStage(line, STAGE);
+      expect(points.every(({ x, y }) => Number.isFinite(x) && Number.isFinite(y))).toBe(true);
+    }
+  }
+});

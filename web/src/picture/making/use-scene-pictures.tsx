@@ -1,4 +1,4 @@
-import { createKey, FRAME_LIMIT, type Look, type Point } from '@undulan/core';
+import { accept, createKey, FRAME_LIMIT, type Look, type Point, problemOf } from '@undulan/core';
 import { type DragEvent, type ReactNode, useCallback, useEffect, useState } from 'react';
 import { selectMotion } from '../../editing/index.ts';
 import { useAppStore } from '../../state/index.ts';
@@ -6,12 +6,9 @@ import { sayProblem, useFileChoice } from '../../ui/index.ts';
 import { placeOn } from '../stage/index.ts';
 import { framesOfPictures, type NumberedPictures, numberedPictures, type PictureTiming } from './numbered-pictures.ts';
 import { NumberedDialog } from './NumberedDialog.tsx';
-import { picturesInZip } from './pictures-in-zip.ts';
+import { MOST_PICTURES, picturesInZip } from './pictures-in-zip.ts';
 import { useNewSubject } from './use-new-subject.ts';
 import { PICTURE_TYPES, useReadPicture } from './use-read-picture.ts';
-
-/** A pile has no more. */
-const MOST_PICTURES = 400;
 
 interface ScenePictures {
   /** Asks for a file. */
@@ -43,18 +40,18 @@ export function useScenePictures(courseId: string, may: boolean): ScenePictures 
       const stage = selectMotion(store.getState())?.stage;
       if (!stage) return;
       const at = where ?? { x: stage.widthPx / 2, y: stage.heightPx / 2 };
-      try {
-        const files = (
-          await Promise.all(given.map(async (file) => (isZip(file) ? picturesInZip(file) : [file])))
-        ).flat();
-        if (files.length === 0) throw new Error('there is no picture in it');
-        if (files.length > MOST_PICTURES) throw new Error(`at most ${MOST_PICTURES} pictures come in at a time`);
-        const pictures = numberedPictures(files.map((file) => ({ name: file.name, picture: file })));
-        if (pictures) setNumbered({ pictures, at });
-        else await putEach(files, at);
-      } catch (error) {
-        sayProblem(`“${given[0]!.name}” cannot be read: ${(error as Error).message}.`);
+      const read = await Promise.all(given.map((file) => (isZip(file) ? picturesInZip(file) : accept([file]))));
+      const files = read.flatMap((one) => (one.ok ? one.value : []));
+      const problem =
+        read.map(problemOf).find((said) => said !== null) ??
+        (files.length > MOST_PICTURES ? `At most ${MOST_PICTURES} pictures come in at a time.` : null);
+      if (problem) {
+        sayProblem(problem);
+        return;
       }
+      const pictures = numberedPictures(files.map((file) => ({ name: file.name, picture: file })));
+      if (pictures) setNumbered({ pictures, at });
+      else await putEach(files, at);
     },
     [putEach, store],
   );
