@@ -40,7 +40,7 @@ export function useScenePictures(courseId: string, may: boolean): ScenePictures 
       const stage = selectMotion(store.getState())?.stage;
       if (!stage) return;
       const at = where ?? { x: stage.widthPx / 2, y: stage.heightPx / 2 };
-      const read = await Promise.all(given.map((file) => (isZip(file) ? picturesInZip(file) : accept([file]))));
+      const read = await Promise.all(given.map(async (file) => (isZip(file) ? picturesInZip(file) : accept([file]))));
       const files = read.flatMap((one) => (one.ok ? one.value : []));
       const problem =
         read.map(problemOf).find((said) => said !== null) ??
