@@ -64,5 +64,5 @@ export default tseslint.config(
       },
     },
   },
-  { files: ['scripts/bench-page.mjs'], languageOptions: { globals: { window: 'readonly' } } },
+  { files: ['scripts/bench-page.mjs', 'scripts/clip.mjs'], languageOptions: { globals: { window: 'readonly' } } },
 );

@@ -13,12 +13,12 @@ exports.CORE = [
   ['motion/edit'],
   ['spacing'],
   ['reading', 'ready'],
-  ['correcting', 'teaching'],
+  ['correcting', 'teaching', 'clips'],
   ['formats', 'seeing'],
 ];
 
 exports.WEB = [
-  ['server-data'],
+  ['server-data', 'files'],
   ['ui'],
   ['state'],
   ['keyboard'],
@@ -28,7 +28,7 @@ exports.WEB = [
   ['brief', 'time-page', 'picture/stage'],
   ['picture/drawing', 'picture/posing', 'picture/making', 'strips/kit', 'help'],
   ['picture/views'],
-  ['imports', 'strips/keys', 'strips/curve', 'strips/loom', 'strips/film'],
+  ['clips', 'imports', 'strips/keys', 'strips/curve', 'strips/loom', 'strips/film'],
   ['strips/speed'],
   ['strips/compared'],
   ['tools/retiming', 'tools/easing', 'tools/scene'],

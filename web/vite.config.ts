@@ -16,5 +16,12 @@ export default defineConfig({
   ],
   resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },
-  build: { target: 'es2023', sourcemap: false, manifest: true, chunkSizeWarningLimit: 900 },
+  build: {
+    target: 'es2023',
+    sourcemap: false,
+    manifest: true,
+    chunkSizeWarningLimit: 900,
+    // The program, and the page that reads clips by command.
+    rolldownOptions: { input: ['index.html', 'clip.html'] },
+  },
 });

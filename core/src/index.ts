@@ -13,5 +13,6 @@ export * from './reading/index.ts';
 export * from './formats/index.ts';
 export * from './ready/index.ts';
 export * from './correcting/index.ts';
+export * from './clips/index.ts';
 export * from './teaching/index.ts';
 export * from './seeing/index.ts';

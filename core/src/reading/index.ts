@@ -11,6 +11,7 @@ export {
   Severity,
   Target,
   Tolerances,
+  USUAL_TOLERANCES,
   FINDING_KINDS,
   FINDING_GROUPS,
   findingKey,
@@ -25,6 +26,7 @@ export {
   TargetTerms,
 } from './schema.ts';
 export type { FindingKind } from './schema.ts';
+export { momentsOf, noiseOf } from './moments.ts';
 export { readTake, targetRead, MODEL_NAME } from './read-take.ts';
 export { asRead } from './read-bounds.ts';
 export { createSharedTime } from './shared-time.ts';

@@ -10,6 +10,9 @@ export const Tolerances = z.object({
 });
 export type Tolerances = z.infer<typeof Tolerances>;
 
+/** What is asked of a take unless an exercise says so. */
+export const USUAL_TOLERANCES: Tolerances = { keyFrames: 1, spacingPercent: 5 };
+
 export const CRITERION_IDS = ['timing', 'pose', 'spacing', 'path', 'holds', 'loop', 'economy'] as const;
 export const CriterionId = z.enum(CRITERION_IDS);
 export type CriterionId = z.infer<typeof CriterionId>;

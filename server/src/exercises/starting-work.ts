@@ -1,5 +1,5 @@
 import type { ExerciseDetails, Work } from '@undulan/contract';
-import { createMotion, createSubject } from '@undulan/core';
+import { createMotion, createSubject, USUAL_TOLERANCES } from '@undulan/core';
 
 /**
  * What a new exercise begins as: one box at the left of the stage, one second at 24 fps, one frame and five percent
@@ -17,7 +17,7 @@ export function startingWork(): Work & { details: ExerciseDetails } {
     details: {
       title: 'New exercise',
       brief: '',
-      tolerances: { keyFrames: 1, spacingPercent: 5 },
+      tolerances: USUAL_TOLERANCES,
       modelShown: 'always',
     },
   };

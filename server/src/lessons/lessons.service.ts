@@ -28,12 +28,12 @@ export async function createLesson(personId: string, courseId: string, given: Le
   return { id };
 }
 
-const USUAL_TOLERANCES: Tolerances = { keyFrames: 1, spacingPercent: 4 };
+const LESSON_TOLERANCES: Tolerances = { keyFrames: 1, spacingPercent: 4 };
 
 /** The smallest that an exercise of the course has. */
 async function smallestTolerances(courseId: string): Promise<Tolerances> {
   const exercises = await ExerciseModel.findAll({ where: { courseId, blank: false }, attributes: ['tolerances'] });
-  if (exercises.length === 0) return USUAL_TOLERANCES;
+  if (exercises.length === 0) return LESSON_TOLERANCES;
   return {
     keyFrames: Math.min(...exercises.map(({ tolerances }) => tolerances.keyFrames)),
     spacingPercent: Math.min(...exercises.map(({ tolerances }) => tolerances.spacingPercent)),

@@ -1,7 +1,7 @@
 import { picturesOfMotion, writeFindingsCsv, writeNotesVtt, writeProject } from '@undulan/core';
 import { type AsyncZippable, strToU8 } from 'fflate';
+import { packed } from '../files/index.ts';
 import { PLAIN_ONION } from '../picture/stage/index.ts';
-import { packed } from '../ui/index.ts';
 import { MOVING, type MovingKind, planOf, usualChoices } from './export-plan.ts';
 import { makeMoving, type Making } from './make-moving.ts';
 import { picturesAsFiles } from './pictures-as-files.ts';

@@ -7,8 +7,8 @@ import {
   writeProject,
 } from '@undulan/core';
 import { type AsyncZippable, strToU8 } from 'fflate';
+import { packed } from '../files/index.ts';
 import { PLAIN_ONION } from '../picture/stage/index.ts';
-import { packed } from '../ui/index.ts';
 import { readyToDraw } from './draw-picture.ts';
 import { usualChoices } from './export-plan.ts';
 import { makeMoving, type Making } from './make-moving.ts';

@@ -21,7 +21,6 @@ export { readySound, soundClick } from './click-sound.ts';
 export { cssColour } from './css-colour.ts';
 export { formatDue } from './format-due.ts';
 export { Messages } from './messages.tsx';
-export { packed, unpacked } from './zip.ts';
 export { sayDone, sayProblem, sayToStay } from './said.ts';
 export { useFileChoice } from './use-file-choice.tsx';
 export { saveBytes, saveFile } from './save-file.ts';

@@ -1,5 +1,5 @@
 import { type CourseFile, readCourseFiles, type Result, writeCourseFiles } from '@undulan/core';
-import { packed, unpacked } from '../../ui/index.ts';
+import { packed, unpacked } from '../../files/index.ts';
 
 /** More is no course, but a way to fill a memory. */
 const LIMITS = { mostFiles: 2000, mostBytes: 300_000_000 };

@@ -1,5 +1,5 @@
 import { accept, refuse, type Result } from '@undulan/core';
-import { unpacked } from '../../ui/index.ts';
+import { unpacked } from '../../files/index.ts';
 
 const TYPES: Record<string, string> = {
   png: 'image/png',

@@ -1,0 +1,33 @@
+/** What a clip is as a file. */
+export const CLIP_KINDS = ['webm', 'mp4', 'gif', 'png', 'jpeg', 'webp', 'zip'] as const;
+export type ClipKind = (typeof CLIP_KINDS)[number];
+
+const CLIP_TYPES: Record<ClipKind, string> = {
+  webm: 'video/webm',
+  mp4: 'video/mp4',
+  gif: 'image/gif',
+  png: 'image/png',
+  jpeg: 'image/jpeg',
+  webp: 'image/webp',
+  zip: 'application/zip',
+};
+
+/** The media type of a kind. */
+export const clipType = (kind: ClipKind): string => CLIP_TYPES[kind];
+
+/** How many bytes of a file tell its kind. */
+export const KIND_BYTES = 16;
+
+/** The kind of a file by its first bytes, whatever it is called; null of any other. */
+export function clipKindOf(bytes: Uint8Array): ClipKind | null {
+  const starts = (at: number, ...expected: number[]): boolean => expected.every((byte, i) => bytes[at + i] === byte);
+  const says = (at: number, text: string): boolean => starts(at, ...[...text].map((letter) => letter.charCodeAt(0)));
+  if (starts(0, 0x1a, 0x45, 0xdf, 0xa3)) return 'webm';
+  if (says(4, 'ftyp')) return 'mp4';
+  if (says(0, 'GIF87a') || says(0, 'GIF89a')) return 'gif';
+  if (starts(0, 0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a)) return 'png';
+  if (starts(0, 0xff, 0xd8, 0xff)) return 'jpeg';
+  if (says(0, 'RIFF') && says(8, 'WEBP')) return 'webp';
+  if (starts(0, 0x50, 0x4b, 3, 4)) return 'zip';
+  return null;
+}

@@ -1,0 +1,16 @@
+// Clips: rendered or recorded pictures, in which a spot is followed and read as motion.
+export type { ClipPicture, Place } from './clip-picture.ts';
+export { rateOfTimes } from './picture-times.ts';
+export type { FoundRate } from './picture-times.ts';
+export { ClipFollower, placesOfTrack, SPOT_WAYS, trackOf } from './track-clip.ts';
+export type { Spot, SpotWay } from './track-clip.ts';
+export { ClipTrack, MOST_CLIP_PICTURES } from './track-schema.ts';
+export { CLIP_EVENT_KINDS } from './track-events.ts';
+export type { ClipEvent, ClipEventKind } from './track-events.ts';
+export { CLIP_KINDS, clipKindOf, clipType, KIND_BYTES } from './clip-kind.ts';
+export type { ClipKind } from './clip-kind.ts';
+export { furthestMoving, proposeRegistration } from './lay-track.ts';
+export type { Registration } from './lay-track.ts';
+export { guessedFrames, readTrackAgainst, takeOfTrack, targetSeen } from './clip-take.ts';
+export type { ClipReading } from './clip-take.ts';
+export { TrackFile, trackFileSchema, writeTrackFile } from './track-file.ts';

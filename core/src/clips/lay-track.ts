@@ -1,0 +1,130 @@
+import { extentOf } from '../extent.ts';
+import {
+  createChannel,
+  createKey,
+  findChannel,
+  findSubject,
+  type MotionDocument,
+  seenPose,
+  type Subject,
+} from '../motion/index.ts';
+import type { FrameRange } from '../time/index.ts';
+import type { Place } from './clip-picture.ts';
+
+/** How a clip lies over a scene: a place of the clip is at `place · scale + shift` on the stage. */
+export interface Registration {
+  subjectId: string;
+  /** Stage pixels a pixel of the clip. */
+  scale: number;
+  shift: Place;
+}
+
+/** As a clip of this size lies when it shows the stage as a whole: shapes differing by more than this do not. */
+const SAME_SHAPE = 0.02;
+
+/** Where the middle of a subject's look is seen on each whole frame of a range. */
+export function seenWay(motion: MotionDocument, subject: Subject, { first, last }: FrameRange): Place[] {
+  const way: Place[] = [];
+  for (let frame = first; frame <= last; frame++) {
+    const pose = seenPose(motion, subject, frame);
+    way.push(pose ? { x: pose.e, y: pose.f } : (way.at(-1) ?? { x: 0, y: 0 }));
+  }
+  return way;
+}
+
+function extentOfWay(way: readonly Place[]): number {
+  const [x, y] = [extentOf(way.map((place) => place.x)), extentOf(way.map((place) => place.y))];
+  return Math.hypot(x.high - x.low, y.high - y.low);
+}
+
+/** The subject of a scene that goes furthest over the picture; null where none moves. */
+export function furthestMoving(motion: MotionDocument): Subject | null {
+  let best: { subject: Subject; extent: number } | null = null;
+  for (const subject of motion.subjects) {
+    const extent = extentOfWay(seenWay(motion, subject, motion.range));
+    if (extent > (best?.extent ?? 0.5)) best = { subject, extent };
+  }
+  return best && best.subject;
+}
+
+/**
+ * How a clip most likely lies over a scene: showing the stage as a whole if it has its shape, else as large as makes
+ * the ways alike; and its first place where the model begins.
+ */
+export function proposeRegistration(
+  places: readonly Place[],
+  size: { width: number; height: number },
+  motion: MotionDocument,
+  subjectId: string,
+): Registration {
+  const way = seenWay(motion, findSubject(motion, subjectId)!, motion.range);
+  const { widthPx, heightPx } = motion.stage;
+  const isFramed = Math.abs(Math.log((size.width * heightPx) / (size.height * widthPx))) < SAME_SHAPE;
+  const gone = extentOfWay(places);
+  const scale = isFramed || gone < 1 ? widthPx / size.width : extentOfWay(way) / gone;
+  const [from, to] = [places[0] ?? { x: 0, y: 0 }, way[0]!];
+  return { subjectId, scale, shift: { x: to.x - from.x * scale, y: to.y - from.y * scale } };
+}
+
+/** Whether a subject is seen where its position channels say, and nothing else moves it. */
+function isPlain(motion: MotionDocument, subject: Subject): boolean {
+  const way = seenWay(motion, subject, motion.range);
+  const [x, y] = [findChannel(subject, 'position.x'), findChannel(subject, 'position.y')];
+  if (!x || !y || subject.guide || subject.parentId !== null) return false;
+  const free = { ...motion, subjects: [onlyPlaced(subject, [x, y])] };
+  return seenWay(free, free.subjects[0]!, motion.range).every(
+    (place, i) => Math.hypot(place.x - way[i]!.x, place.y - way[i]!.y) < 1e-6,
+  );
+}
+
+const WHERE = new Set(['position.x', 'position.y']);
+
+/** The subject by itself, unturned and unscaled, moving by these position channels. */
+function onlyPlaced({ chain: _chain, ...subject }: Subject, position: Subject['channels']): Subject {
+  return {
+    ...subject,
+    parentId: null,
+    guide: null,
+    pivot: { x: 0, y: 0 },
+    channels: [
+      ...position,
+      ...subject.channels
+        .filter(({ id }) => !WHERE.has(id) && (id === 'rotation' || id === 'scale.x' || id === 'scale.y'))
+        .map(({ id }) => createChannel(id)),
+    ],
+  };
+}
+
+/** The subject by itself at these places, one a frame of these. */
+export function placed(
+  subject: Subject,
+  way: readonly Place[],
+  frames: readonly number[],
+  leave: 'linear' | 'step',
+): Subject {
+  const channel = (id: 'position.x' | 'position.y', of: (place: Place) => number): Subject['channels'][number] =>
+    createChannel(
+      id,
+      of(way[0]!),
+      way.map((place, i) => createKey(frames[i]!, of(place), { leave })),
+    );
+  return onlyPlaced(subject, [channel('position.x', ({ x }) => x), channel('position.y', ({ y }) => y)]);
+}
+
+/** The model as far as a clip can tell: one subject, by where it is seen. */
+export function modelSeen(motion: MotionDocument, subjectId: string): MotionDocument {
+  const subject = findSubject(motion, subjectId)!;
+  const { first, last } = motion.range;
+  const own = isPlain(motion, subject)
+    ? onlyPlaced(
+        subject,
+        subject.channels.filter(({ id }) => WHERE.has(id)),
+      )
+    : placed(
+        subject,
+        seenWay(motion, subject, motion.range),
+        Array.from({ length: last - first + 1 }, (_, i) => first + i),
+        'linear',
+      );
+  return { ...motion, subjects: [own], guides: [] };
+}

@@ -1,0 +1,32 @@
+import * as z from 'zod';
+import { Rate } from '../time/index.ts';
+import { CLIP_EVENT_KINDS } from './track-events.ts';
+
+const Finite = z.number().min(-1e6).max(1e6);
+
+/** The longest clip that is read, in pictures. */
+export const MOST_CLIP_PICTURES = 7200;
+
+/** What a clip says of a spot that is followed in it. Places are in pixels of the clip. */
+export const ClipTrack = z.object({
+  rate: Rate,
+  /** Whether each picture is shown for one frame of that rate. */
+  isSteady: z.boolean(),
+  /** The usual number of frames a drawing stands where it moves. */
+  exposure: z.int().min(1).max(100),
+  /** One a picture of the clip, in order. */
+  frames: z
+    .array(
+      z.object({
+        seconds: Finite,
+        x: Finite,
+        y: Finite,
+        confidence: z.number().min(0).max(1),
+        guessed: z.boolean(),
+      }),
+    )
+    .max(MOST_CLIP_PICTURES),
+  /** `frame` counts from 0 at the first picture, in frames of the rate. */
+  events: z.array(z.object({ frame: Finite, kind: z.enum(CLIP_EVENT_KINDS) })).max(MOST_CLIP_PICTURES),
+});
+export type ClipTrack = z.infer<typeof ClipTrack>;
