@@ -1,5 +1,5 @@
 import { findSubject, type MotionDocument } from '../motion/index.ts';
-import { type Finding, noiseOf, readTake, type Reading, type Target } from '../reading/index.ts';
+import { type Finding, noiseOf, type Reading, readTake, type Target } from '../reading/index.ts';
 import { framesPerSecond } from '../time/index.ts';
 import { modelSeen, placed, type Registration } from './lay-track.ts';
 import { numbersOfTrack, placesOfTrack } from './track-clip.ts';

@@ -161,7 +161,7 @@ export function colourRegion(picture: ClipPicture, place: Place): ColourRegion {
   return { likeness: likenessTo(colour, region), box };
 }
 
-/** Softly, from the spread of the colour itself to where the ground begins: what blurs counts by how much of it is it. */
+/** Softly, from the spread of the colour to where the ground begins: what is blurred counts by its share. */
 function likenessTo(first: Colour, { from, to }: { from: number; to: number }): Likeness {
   const colour = { ...first };
   const none = Math.max(to, LEAST_APART * 2);

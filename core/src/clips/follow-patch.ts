@@ -13,8 +13,10 @@ const BELL = 0.6;
 /** The window: so many pixels, and so many of the longest steps of late. */
 const ROOM = 14;
 const STEPS = 1.6;
+/** Less than this share of the patch's contrast counts as that much. */
+const LEAST_CONTRAST = 0.15;
 /** A correlation of this and less is nothing, of this and more all. */
-const NOTHING = 0.35;
+const NOTHING = 0.4;
 const ALL = 0.85;
 /** The patch follows its look while it is as sure as this, slowly. */
 const SURE = 0.8;
@@ -25,7 +27,11 @@ const DRIFT = 2;
 /** What it comes back to in the picture before, in pixels, and still counts as there and back. */
 const THERE_AND_BACK = 1.5;
 /** Below this it is looked for in all of the picture. */
-const LOST = 0.25;
+const LOST = 0.3;
+/** And there it has to be this sure, so much surer than nearby. */
+const FOUND = 0.7;
+/** At the edge of the window a place counts so much less than where it is expected. */
+const EXPECTED = 0.12;
 
 /** A square of weighted samples about a place. */
 class Patch {
@@ -74,28 +80,36 @@ class Patch {
   likeness({ pixels, width, height }: ClipPicture, x: number, y: number, stride: number): number {
     const { radius, values } = this;
     const side = 2 * radius + 1;
-    let [weights, sumA, sumB, sumAA, sumBB, sumAB] = [0, 0, 0, 0, 0, 0];
+    let weights = 0;
+    // The mean of each component apart: that all of it is reddish is no likeness. Written out, this is asked often.
+    let [a0, a1, a2, b0, b1, b2] = [0, 0, 0, 0, 0, 0];
+    let [sumAA, sumBB, sumAB] = [0, 0, 0];
     for (let j = 0; j < side; j += stride) {
       const row = Math.min(height - 1, Math.max(0, y - radius + j)) * width;
       for (let i = 0; i < side; i += stride) {
         const offset = 4 * (row + Math.min(width - 1, Math.max(0, x - radius + i)));
         const at = j * side + i;
         const weight = this.#bell[at]!;
-        for (let k = 0; k < 3; k++) {
-          const [a, b] = [values[3 * at + k]!, pixels[offset + k]!];
-          weights += weight;
-          sumA += weight * a;
-          sumB += weight * b;
-          sumAA += weight * a * a;
-          sumBB += weight * b * b;
-          sumAB += weight * a * b;
-        }
+        const [red, green, blue] = [values[3 * at]!, values[3 * at + 1]!, values[3 * at + 2]!];
+        const [r, g, b] = [pixels[offset]!, pixels[offset + 1]!, pixels[offset + 2]!];
+        weights += weight;
+        a0 += weight * red;
+        a1 += weight * green;
+        a2 += weight * blue;
+        b0 += weight * r;
+        b1 += weight * g;
+        b2 += weight * b;
+        sumAA += weight * (red * red + green * green + blue * blue);
+        sumBB += weight * (r * r + g * g + b * b);
+        sumAB += weight * (red * r + green * g + blue * b);
       }
     }
-    const varianceA = sumAA - (sumA * sumA) / weights;
-    const varianceB = sumBB - (sumB * sumB) / weights;
-    if (varianceA < 1e-3 * weights || varianceB < 1e-3 * weights) return 0;
-    return (sumAB - (sumA * sumB) / weights) / Math.sqrt(varianceA * varianceB);
+    const varianceA = sumAA - (a0 * a0 + a1 * a1 + a2 * a2) / weights;
+    const varianceB = sumBB - (b0 * b0 + b1 * b1 + b2 * b2) / weights;
+    const covariance = sumAB - (a0 * b0 + a1 * b1 + a2 * b2) / weights;
+    // What has next to nothing of its contrast is not it, however alike the rest.
+    const least = Math.max(varianceB, LEAST_CONTRAST * varianceA, weights);
+    return covariance / Math.sqrt(Math.max(varianceA, weights) * least);
   }
 }
 
@@ -103,13 +117,20 @@ interface Peak extends Place {
   height: number;
 }
 
-/** The best place within so far of another, by every `step`th pixel. */
-function search(patch: Patch, picture: ClipPicture, about: Place, reach: Place, step: number, stride: number): Peak {
+/** The best place within so far of another, by every `step`th pixel; by how near it is for `prior` of it. */
+function search(
+  patch: Patch,
+  picture: ClipPicture,
+  about: Place,
+  reach: Place,
+  { step, stride, prior }: { step: number; stride: number; prior: number },
+): Peak {
   const box = boxAbout(about, reach.x, reach.y, picture);
   let best: Peak = { x: Math.floor(about.x), y: Math.floor(about.y), height: -1 };
   for (let y = box.top; y < box.bottom; y += step)
     for (let x = box.left; x < box.right; x += step) {
-      const height = patch.likeness(picture, x, y, stride);
+      const away = Math.hypot((x - about.x) / reach.x, (y - about.y) / reach.y);
+      const height = patch.likeness(picture, x, y, stride) - prior * away;
       if (height > best.height) best = { x, y, height };
     }
   return best;
@@ -130,7 +151,11 @@ function refine(patch: Patch, picture: ClipPicture, { x, y, height }: Peak): Pea
 
 /** Climbs to the best place near another, with parts of a pixel. */
 function peakNear(patch: Patch, picture: ClipPicture, about: Place, reach: number): Peak {
-  return refine(patch, picture, search(patch, picture, about, { x: reach, y: reach }, 1, 1));
+  return refine(
+    patch,
+    picture,
+    search(patch, picture, about, { x: reach, y: reach }, { step: 1, stride: 1, prior: 0 }),
+  );
 }
 
 /** Follows the patch about a place of the first picture, so many pixels to each side. */
@@ -149,7 +174,7 @@ export function followPatch(first: ClipPicture, start: Place, radius: number): F
   let isLost = false;
 
   const look = (picture: ClipPicture, about: Place, reach: Place, coarse: number): Peak => {
-    const rough = search(patch, picture, about, reach, coarse, stride);
+    const rough = search(patch, picture, about, reach, { step: coarse, stride, prior: EXPECTED });
     return peakNear(patch, picture, rough, coarse + 1);
   };
 
@@ -167,7 +192,7 @@ export function followPatch(first: ClipPicture, start: Place, radius: number): F
         { x: picture.width, y: picture.height },
         2 * step + 1,
       );
-      if (shareOf(far.height) > Math.max(2 * LOST, shareOf(peak.height) + 0.2)) peak = far;
+      if (shareOf(far.height) > FOUND) peak = far;
     }
     const unmoved = peakNear(original, picture, peak, DRIFT);
     if (unmoved.height > FIRST_FITS) peak = { ...unmoved, height: Math.max(unmoved.height, peak.height) };

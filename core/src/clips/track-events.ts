@@ -21,6 +21,8 @@ const BREAK = 0.55;
 const GOES_ON = 2;
 /** Events of one coordinate that are so near to those of the other are one. */
 const TOGETHER = 1.5;
+/** It rested already if it goes less than this share of its extent from the event before until it does. */
+const SETTLES = 0.01;
 
 const ORDER: Record<ClipEventKind, number> = { contact: 0, 'comes-to-rest': 1, 'sets-off': 2, turns: 3 };
 
@@ -99,9 +101,12 @@ export function eventsOfTrack(places: readonly Place[], exposure: TrackExposure)
     }
   for (const { at } of breaks) found.push({ at, kind: 'contact' });
   found.sort((a, b) => a.at - b.at || ORDER[a.kind] - ORDER[b.kind]);
+  const wayBetween = (from: number, to: number): number =>
+    Math.hypot(columns[0]![to]! - columns[0]![from]!, columns[1]![to]! - columns[1]![from]!);
   const apart: { at: number; kind: ClipEventKind }[] = [];
   for (const event of found) {
     const last = apart.at(-1);
+    if (last && event.kind === 'comes-to-rest' && wayBetween(last.at, event.at) < SETTLES * extent) continue;
     if (!last || event.at - last.at > TOGETHER) apart.push(event);
     else if (ORDER[event.kind] < ORDER[last.kind]) apart[apart.length - 1] = event;
   }
