@@ -1,5 +1,6 @@
 import { History, Limits, MotionDocument, NamedEvent, Tolerances } from '@undulan/core';
 import * as z from 'zod';
+import { Accepted, ClipLimits } from './clips.ts';
 import { DraftSummary, TakeSummary, TakeWords } from './courses.ts';
 import { ExerciseDetails, LatePolicy, StoredWork, Work } from './work.ts';
 
@@ -53,6 +54,8 @@ export const Assignment = z.object({
   showsEdits: z.boolean(),
   /** The learner may have a draft and a take checked, in three sentences. */
   selfCheck: z.boolean(),
+  accepts: Accepted,
+  clipLimits: ClipLimits,
   /** What happens at keys of the model, where it is shown. */
   events: z.array(NamedEvent),
   drafts: z.array(DraftSummary),

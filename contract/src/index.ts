@@ -8,6 +8,7 @@ export {
   ShortcutChoices,
   SIGNED_IN_MARK,
 } from './people.ts';
+export { ACCEPTED, Accepted, ClipLimits, FollowedClip, HandInClip, TakeClip, USUAL_CLIP_LIMITS } from './clips.ts';
 export { Problem, PROBLEMS, problemType } from './problem.ts';
 export type { ProblemName } from './problem.ts';
 export {

@@ -1,5 +1,6 @@
 import { Change, CriterionId, FRAME_LIMIT, MotionDocument, Reading, TargetTerms, Tolerances } from '@undulan/core';
 import * as z from 'zod';
+import { TakeClip } from './clips.ts';
 import { ReadingState, TakeSummary } from './courses.ts';
 import { CourseRole } from './people.ts';
 
@@ -116,6 +117,8 @@ export const TakeView = TakeSummary.extend({
   /** The learner may have it checked. */
   selfCheck: z.boolean(),
   motion: MotionDocument,
+  /** What it was read from, if it is a clip. */
+  clip: TakeClip.nullable(),
   target: MotionDocument.nullable(),
   tolerances: Tolerances,
   /** What the target says beside its motion and its tolerances, for who sees it. */

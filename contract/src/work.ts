@@ -9,6 +9,7 @@ import {
   Tolerances,
 } from '@undulan/core';
 import * as z from 'zod';
+import { Accepted, ClipLimits } from './clips.ts';
 
 /** When learners may see the model motion. */
 export const ModelShown = z.enum(['always', 'after-first-take', 'after-return', 'never']);
@@ -34,6 +35,9 @@ export const ExerciseTerms = z.object({
   showsEdits: z.boolean().optional(),
   /** Whether learners may have their work checked before and after handing it in, in three sentences. */
   selfCheck: z.boolean().optional(),
+  /** What takes may be; keyed here unless said. */
+  accepts: Accepted.optional(),
+  clipLimits: ClipLimits.optional(),
 });
 export type ExerciseTerms = z.infer<typeof ExerciseTerms>;
 

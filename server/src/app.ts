@@ -11,6 +11,7 @@ import type { Sequelize } from 'sequelize';
 import { requirePerson } from './access/require-person.ts';
 import { type ClassSockets, serveClasses } from './classes/class-sockets.ts';
 import { classesRoutes } from './classes/classes.routes.ts';
+import { clipsRoutes } from './clips/clips.routes.ts';
 import type { Config } from './config.ts';
 import { coursesRoutes } from './courses/courses.routes.ts';
 import { draftsRoutes } from './drafts/drafts.routes.ts';
@@ -56,6 +57,7 @@ function api(sequelize: Sequelize, pool: ReaderPool): Router {
     lessonsRoutes(),
     classesRoutes(),
     drillsRoutes(),
+    clipsRoutes(),
     nothingHere,
   );
   return routes;

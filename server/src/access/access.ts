@@ -125,7 +125,7 @@ export interface TakeAccess {
 /** A take, for its own learner or an instructor of its course; neither it nor its exercise with its documents. */
 export async function takeFor(personId: string, takeId: string): Promise<TakeAccess> {
   const take = UUID.test(takeId)
-    ? await TakeModel.findByPk(takeId, { attributes: { exclude: ['motion'] }, include: 'learner' })
+    ? await TakeModel.findByPk(takeId, { attributes: { exclude: ['motion', 'followed'] }, include: 'learner' })
     : null;
   const exercise =
     take && (await ExerciseModel.findByPk(take.exerciseId, { attributes: LIGHT_EXERCISE, include: 'course' }));

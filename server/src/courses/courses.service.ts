@@ -104,7 +104,7 @@ export async function waitingTakes(personId: string, courseId: string, pages: nu
   await requireInstructor(personId, courseId);
   const { rows: takes, count: total } = await TakeModel.findAndCountAll({
     limit: Math.min(20, Math.max(1, pages)) * WAITING_PAGE,
-    attributes: { exclude: ['motion'] },
+    attributes: { exclude: ['motion', 'followed'] },
     include: [
       'learner',
       { association: 'review', where: { returnedAt: null } },

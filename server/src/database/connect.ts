@@ -1,5 +1,6 @@
 import { Sequelize } from 'sequelize';
 import { initClassModels } from '../classes/class.model.ts';
+import { initClipModels } from '../clips/clip.model.ts';
 import { initCourseModels } from '../courses/course.model.ts';
 import { initDraftModel } from '../drafts/draft.model.ts';
 import { initDrillModels } from '../drills/drill.model.ts';
@@ -44,6 +45,7 @@ export async function connectDatabase(url: string): Promise<Sequelize> {
   initLessonModel(sequelize);
   initClassModels(sequelize);
   initDrillModels(sequelize);
+  initClipModels(sequelize);
   await sequelize.authenticate();
   return sequelize;
 }

@@ -20,6 +20,7 @@ import { lessons } from './migrations/0015-lessons.ts';
 import { classSessions } from './migrations/0016-class-sessions.ts';
 import { drills } from './migrations/0017-drills.ts';
 import { setDrills } from './migrations/0018-set-drills.ts';
+import { clips } from './migrations/0019-clips.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -41,6 +42,7 @@ const MIGRATIONS: readonly Migration[] = [
   classSessions,
   drills,
   setDrills,
+  clips,
 ];
 
 /**

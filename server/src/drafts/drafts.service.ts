@@ -13,8 +13,9 @@ import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { brokenFromStart, sceneFor, startsOf } from '../exercises/scene-for.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
-import { asked, askForReadings } from '../readings/reading-queue.ts';
-import { ReviewModel, TakeModel } from '../takes/take.model.ts';
+import { asked } from '../readings/reading-queue.ts';
+import { addTake, refuseUnlessAccepted } from '../takes/add-take.ts';
+import { TakeModel } from '../takes/take.model.ts';
 import { takesOf } from '../takes/take-summary.ts';
 import { changedWork } from '../work/changed-work.ts';
 import { DRAFT_STEPS } from '../work/steps.model.ts';
@@ -148,17 +149,6 @@ export async function deleteDraft(personId: string, draftId: string): Promise<vo
   await found.destroy();
 }
 
-/** Throws `no-more-takes` once the exercise takes none: by their number, or after its due date. */
-function refuseFurtherTakes({ terms }: ExerciseModel, handedIn: number): void {
-  if (terms?.takeLimit && handedIn >= terms.takeLimit)
-    throw new ProblemError(
-      'no-more-takes',
-      `This exercise takes ${terms.takeLimit} at most, and that many are handed in. Your draft is kept.`,
-    );
-  if (terms?.latePolicy === 'refuse' && terms.dueAt && new Date() > new Date(terms.dueAt))
-    throw new ProblemError('no-more-takes', 'This exercise was due, and takes none after that. Your draft is kept.');
-}
-
 /**
  * Turns a draft into the learner's next take, asks for its reading against the target, and opens an empty review. The
  * draft is used up. Throws `stale-version`, `beyond-limits`, `no-more-takes`.
@@ -166,6 +156,7 @@ function refuseFurtherTakes({ terms }: ExerciseModel, handedIn: number): void {
 export async function handIn(personId: string, draftId: string, { version, ...words }: HandIn): Promise<Created> {
   const { exerciseId } = await draftFor(personId, draftId);
   const exercise = await exerciseWithDocuments(personId, exerciseId, 'learner');
+  refuseUnlessAccepted(exercise, 'keyed');
   const created = await DraftModel.sequelize!.transaction(async (transaction) => {
     await holdLearner(personId, exercise.courseId, transaction);
     // Read under its lock: what was saved until now is what is handed in.
@@ -173,22 +164,9 @@ export async function handIn(personId: string, draftId: string, { version, ...wo
     if (found.version !== version) throw staleDraft();
     const broken = brokenFromStart(exercise.motion, found.motion, limitsOf(found));
     if (broken.length > 0) throw new ProblemError('beyond-limits', `${broken.join(' ')} Your draft is kept.`);
-    const owned = { exerciseId, learnerId: personId };
-    const handedIn = await TakeModel.count({ where: owned, transaction });
-    refuseFurtherTakes(exercise, handedIn);
-    refuseBeyond('takes', handedIn);
-    const last = (await TakeModel.max<number | null, TakeModel>('number', { where: owned, transaction })) ?? 0;
-    const take = await TakeModel.create(
-      { ...owned, ...words, number: last + 1, motion: found.motion, handedInAt: new Date() },
-      { transaction },
-    );
-    await askForReadings([take.id], exercise.target, { transaction });
-    await ReviewModel.create(
-      { takeId: take.id, instructorId: null, grade: null, summary: '', version: 1, returnedAt: null },
-      { transaction },
-    );
+    const takeId = await addTake(exercise, personId, { ...words, motion: found.motion }, transaction);
     await found.destroy({ transaction });
-    return { id: take.id };
+    return { id: takeId };
   });
   asked.emit('readings');
   return created;

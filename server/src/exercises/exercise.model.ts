@@ -1,4 +1,4 @@
-import { type ExerciseDetails, type ExerciseTerms, targetOf } from '@undulan/contract';
+import { type Accepted, type ExerciseDetails, type ExerciseTerms, targetOf } from '@undulan/contract';
 import { type Limits, type MotionDocument, type Target, type Tolerances, upgradeMotion } from '@undulan/core';
 import {
   type CreationOptional,
@@ -44,6 +44,7 @@ export class ExerciseModel extends Model<InferAttributes<ExerciseModel>, InferCr
   declare latePolicy: ExerciseDetails['latePolicy'] | null;
   declare mayChange: Limits | null;
   declare selfCheck: CreationOptional<boolean>;
+  declare accepts: CreationOptional<Accepted>;
   declare course?: NonAttribute<CourseModel>;
 
   get details(): NonAttribute<ExerciseDetails> {
@@ -79,7 +80,8 @@ type WorkColumns =
   | 'dueAt'
   | 'latePolicy'
   | 'mayChange'
-  | 'selfCheck';
+  | 'selfCheck'
+  | 'accepts';
 
 /**
  * Work as the table keeps it: its motion, of its details what every exercise says in columns of its own and the rest as
@@ -104,6 +106,7 @@ export function workColumns(motion: MotionDocument, details: ExerciseDetails): P
     latePolicy: terms.latePolicy ?? null,
     mayChange: terms.mayChange ?? null,
     selfCheck: terms.selfCheck ?? false,
+    accepts: terms.accepts ?? 'keyed',
   };
 }
 
@@ -149,6 +152,7 @@ export function initExerciseModel(sequelize: Sequelize): void {
       latePolicy: DataTypes.STRING(16),
       mayChange: DataTypes.JSON,
       selfCheck: { type: DataTypes.BOOLEAN, defaultValue: false },
+      accepts: { type: DataTypes.STRING(16), defaultValue: 'keyed' },
     },
     { sequelize, tableName: 'exercises', modelName: 'exercise' },
   );

@@ -8,6 +8,7 @@ import {
   type Saved,
   type SaveWork,
   targetOf,
+  USUAL_CLIP_LIMITS,
 } from '@undulan/contract';
 import { EMPTY_HISTORY, type MotionDocument, tracksOf, USUAL_LIMITS } from '@undulan/core';
 import { Op, type Transaction } from 'sequelize';
@@ -178,6 +179,8 @@ export async function assignment(personId: string, exerciseId: string): Promise<
     dueAt: exercise.terms?.dueAt ?? null,
     showsEdits: exercise.terms?.showsEdits ?? false,
     selfCheck: exercise.selfCheck,
+    accepts: exercise.accepts,
+    clipLimits: exercise.terms?.clipLimits ?? USUAL_CLIP_LIMITS,
     takeLimit: exercise.terms?.takeLimit ?? null,
     latePolicy: exercise.terms?.latePolicy ?? 'accept',
     model: seesModel ? exercise.motion : null,

@@ -28,8 +28,8 @@ export function isOwnOrigin(origin: string | undefined, host: string | undefined
 }
 
 /**
- * A write must come from our own pages: browsers say so in `Sec-Fetch-Site`; programs without it must send JSON or a
- * picture, which a foreign form cannot.
+ * A write must come from our own pages: browsers say so in `Sec-Fetch-Site`; programs without it must send JSON, a
+ * picture or a piece of a clip, which a foreign form cannot.
  */
 export const refuseForeignWrites: RequestHandler = (request, _response, next) => {
   const site = request.get('sec-fetch-site');
@@ -44,9 +44,9 @@ export const refuseForeignWrites: RequestHandler = (request, _response, next) =>
     write &&
     request.get('content-length') !== '0' &&
     request.get('content-length') &&
-    !request.is(['application/json', 'image/*'])
+    !request.is(['application/json', 'image/*', 'application/offset+octet-stream'])
   ) {
-    throw new ProblemError('invalid-request', 'Send JSON or a picture.');
+    throw new ProblemError('invalid-request', 'Send JSON, a picture or a piece of a clip.');
   }
   next();
 };

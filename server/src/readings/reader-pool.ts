@@ -1,5 +1,5 @@
 import { availableParallelism } from 'node:os';
-import type { LeastEdits, MotionDocument, Reading, Target } from '@undulan/core';
+import type { ClipTrack, LeastEdits, MotionDocument, Reading, Registration, Target } from '@undulan/core';
 import { Piscina } from 'piscina';
 
 const MOST_THREADS = 4;
@@ -10,16 +10,23 @@ const MOST_THREADS = 4;
 const MOST_MS = 30_000;
 const MOST_MEMORY_MB = 768;
 
+/** What was followed in the clip of a take. */
+export interface Followed {
+  track: ClipTrack;
+  registration: Registration;
+}
+
 interface Task {
   target: Target;
   motion: MotionDocument;
   dismissed?: readonly string[];
+  followed?: Followed | null;
 }
 
 /** Threads that read takes, as many as the machine has processors (four at most). */
 export interface ReaderPool {
   /** Throws where the take cannot be read within the limits. */
-  read: (target: Target, motion: MotionDocument) => Promise<Reading>;
+  read: (target: Target, motion: MotionDocument, followed?: Followed | null) => Promise<Reading>;
   /** Throws where they cannot be found within the limits. */
   leastEdits: (target: Target, motion: MotionDocument, dismissed: readonly string[]) => Promise<LeastEdits>;
   close: () => Promise<void>;
@@ -39,7 +46,7 @@ export function createReaderPool(): ReaderPool {
   const run = async <T>(name: string, task: Task): Promise<T> =>
     (await pool.run(task, { name, signal: AbortSignal.timeout(MOST_MS) })) as T;
   return {
-    read: (target, motion) => run<Reading>('default', { target, motion }),
+    read: (target, motion, followed) => run<Reading>('default', { target, motion, followed }),
     leastEdits: (target, motion, dismissed) => run<LeastEdits>('leastEdits', { target, motion, dismissed }),
     close: () => pool.destroy(),
   };

@@ -162,11 +162,11 @@ export class ReadingRunner {
   async #outcomeOf(id: string): Promise<Partial<ReadingModel>> {
     const row = await ReadingModel.findByPk(id, {
       attributes: ['id'],
-      include: [{ association: 'take', attributes: ['motion'] }, 'target'],
+      include: [{ association: 'take', attributes: ['motion', 'followed'] }, 'target'],
     });
     if (!row?.take || !row.target) return notRead('The take or its target is gone.');
     try {
-      const reading = await this.#pool.read(row.target.target, row.take.motion);
+      const reading = await this.#pool.read(row.target.target, row.take.motion, row.take.followed);
       return {
         state: 'read',
         reading,

@@ -17,7 +17,7 @@ const once = sharedWork<LeastEdits>();
  * and for its learner once it is returned, where the exercise shows them.
  */
 export async function editsOfTake(personId: string, takeId: string, pool: ReaderPool): Promise<TakeEdits> {
-  const { exercise, role } = await takeFor(personId, takeId);
+  const { take, exercise, role } = await takeFor(personId, takeId);
   const review = await ReviewModel.findOne({ where: { takeId }, attributes: ['returnedAt', 'decisions'] });
   if (role === 'learner') {
     const { terms } = (await ExerciseModel.findByPk(exercise.id, { attributes: ['terms'] }))!;
@@ -25,6 +25,7 @@ export async function editsOfTake(personId: string, takeId: string, pool: Reader
       throw new ProblemError('forbidden', 'This exercise does not show its edits, or the take is not returned yet.');
   }
   const line = await newestRead(takeId);
+  if (take.clipId) return { edits: [], left: [], why: 'It is a clip: there are no keys to edit.' };
   if (!line) throw new ProblemError('not-found', 'The take is not read yet: its edits come with its reading.');
   const dismissed = Object.entries(review?.decisions ?? {})
     .filter(([, decision]) => decision.state === 'dismissed')

@@ -8,7 +8,7 @@ export const LATE_TERMS = { association: 'exercise', attributes: ['id', 'dueAt',
 
 /** A take in a line, with what its exercise and its review say beside it. */
 export const TAKE_LINE = {
-  attributes: { exclude: ['motion'] },
+  attributes: { exclude: ['motion', 'followed'] },
   include: [{ association: 'review', attributes: ['returnedAt', 'grade', 'again'] }, LATE_TERMS],
 };
 

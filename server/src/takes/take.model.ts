@@ -1,4 +1,4 @@
-import type { NoteText, ReviewText } from '@undulan/contract';
+import type { NoteText, ReviewText, TakeClip } from '@undulan/contract';
 import type { MotionDocument } from '@undulan/core';
 import {
   type CreationOptional,
@@ -24,11 +24,17 @@ export class TakeModel extends Model<InferAttributes<TakeModel>, InferCreationAt
   declare tags: CreationOptional<string[] | null>;
   declare note: CreationOptional<string | null>;
   declare motion: MotionDocument;
+  /** The clip it was read from, and what was followed in it; null where it was keyed here. */
+  declare clipId: CreationOptional<string | null>;
+  declare followed: CreationOptional<Followed | null>;
   declare handedInAt: Date;
   declare review?: NonAttribute<ReviewModel | null>;
   declare learner?: NonAttribute<PersonModel>;
   declare exercise?: NonAttribute<ExerciseModel>;
 }
+
+/** What was followed in a clip, and how that lies over the stage. */
+export type Followed = Omit<TakeClip, 'id' | 'name' | 'type' | 'bytes'>;
 
 /** What the instructor says about one take. */
 export class ReviewModel extends Model<InferAttributes<ReviewModel>, InferCreationAttributes<ReviewModel>> {
@@ -80,6 +86,8 @@ export function initTakeModels(sequelize: Sequelize): void {
       tags: DataTypes.JSON,
       note: DataTypes.TEXT,
       motion: motionColumn(),
+      clipId: DataTypes.UUID,
+      followed: DataTypes.JSON,
       handedInAt: DataTypes.DATE(3),
     },
     { sequelize, tableName: 'takes', modelName: 'take' },

@@ -1,11 +1,12 @@
-import type { Note, Review, SeriesTake, TakeView } from '@undulan/contract';
+import type { Note, Review, SeriesTake, TakeClip, TakeView } from '@undulan/contract';
 import { findingKey, type Reading, type Target, targetRead } from '@undulan/core';
 import { mayLearnerSeeModel, type TakeAccess, takeFor } from '../access/access.ts';
+import { ClipModel } from '../clips/clip.model.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { coarseReading } from '../readings/coarse-reading.ts';
 import { newestRead, READING_LINE, ReadingModel } from '../readings/reading.model.ts';
 import { TargetModel } from '../targets/target.model.ts';
-import { type NoteModel, ReviewModel, TakeModel } from './take.model.ts';
+import { type Followed, type NoteModel, ReviewModel, TakeModel } from './take.model.ts';
 import { takesOf } from './take-summary.ts';
 
 async function reviewOf(takeId: string): Promise<ReviewModel | null> {
@@ -83,6 +84,11 @@ function termsOf({
   return terms;
 }
 
+async function clipOfTake(clipId: string, followed: Followed): Promise<TakeClip | null> {
+  const clip = await ClipModel.findByPk(clipId);
+  return clip && { id: clip.id, name: clip.name, type: clip.type!, bytes: clip.size, ...followed };
+}
+
 /**
  * A take with one of its readings (the newest there is unless another is named), each as far as the caller may see it.
  */
@@ -106,7 +112,9 @@ export async function viewTake(personId: string, takeId: string, readingId?: unk
   const target = line
     ? (await TargetModel.findByPk(line.targetHash))!.target
     : (await ExerciseModel.findByPk(exercise.id))!.target;
-  const { motion } = (await TakeModel.findByPk(takeId, { attributes: ['motion'] }))!;
+  const { motion, clipId, followed } = (await TakeModel.findByPk(takeId, {
+    attributes: ['motion', 'clipId', 'followed'],
+  }))!;
   return {
     ...summary,
     role,
@@ -118,6 +126,7 @@ export async function viewTake(personId: string, takeId: string, readingId?: unk
     note: take.note ?? '',
     selfCheck: exercise.selfCheck,
     motion,
+    clip: clipId && followed ? await clipOfTake(clipId, followed) : null,
     target: seesModel ? targetRead(target, reading ?? { nearest: null }) : null,
     tolerances: target.tolerances,
     terms: seesModel ? termsOf(target) : {},

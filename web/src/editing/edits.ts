@@ -82,6 +82,8 @@ const DETAIL_NAMES: Record<keyof ExerciseDetails, string> = {
   latePolicy: 'late takes',
   showsEdits: 'who sees the edits',
   selfCheck: 'self-check',
+  accepts: 'what takes may be',
+  clipLimits: 'how large clips may be',
   keyTolerances: 'tolerance of a key',
   events: 'name of an event',
   weights: 'weights',

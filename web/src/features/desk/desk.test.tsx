@@ -185,6 +185,7 @@ async function open(change: Partial<ReviewedTake> = {}): Promise<void> {
       terms: {},
       note: '',
       selfCheck: false,
+      clip: null,
       reading,
       targetChanged: false,
       notReadBecause: null,

@@ -1,0 +1,47 @@
+import { ClipTrack, SPOT_WAYS } from '@undulan/core';
+import * as z from 'zod';
+import { TakeWords } from './courses.ts';
+
+/** What takes of an exercise may be: keyed here, rendered elsewhere, or either. */
+export const ACCEPTED = ['keyed', 'clips', 'both'] as const;
+export const Accepted = z.enum(ACCEPTED);
+export type Accepted = z.infer<typeof Accepted>;
+
+/** How large a clip may be. */
+export const ClipLimits = z.object({
+  megabytes: z.int('A whole number of megabytes.').min(1, 'At least 1 MB.').max(500, 'At most 500 MB.'),
+  seconds: z.int('A whole number of seconds.').min(1, 'At least 1 s.').max(300, 'At most 300 s.'),
+});
+export type ClipLimits = z.infer<typeof ClipLimits>;
+export const USUAL_CLIP_LIMITS: ClipLimits = { megabytes: 100, seconds: 60 };
+
+/** What a learner followed in a clip. */
+export const FollowedClip = z.object({
+  by: z.enum(SPOT_WAYS),
+  /** Pixels of the clip, which the track's places are in. */
+  width: z.int().min(1).max(8192),
+  height: z.int().min(1).max(8192),
+  track: ClipTrack,
+});
+export type FollowedClip = z.infer<typeof FollowedClip>;
+
+/** A clip that is whole, handed in with what was followed in it. */
+export const HandInClip = z.object({ clipId: z.uuid(), followed: FollowedClip, ...TakeWords.shape });
+export type HandInClip = z.input<typeof HandInClip>;
+
+/** How a clip lies over the stage: a place of it is at `place · scale + shift`. */
+const Registration = z.object({
+  subjectId: z.string().max(64),
+  scale: z.number().positive().max(1e5),
+  shift: z.object({ x: z.number(), y: z.number() }),
+});
+
+/** The clip of a take. Its bytes are at `/api/clips/:id`. */
+export const TakeClip = FollowedClip.extend({
+  id: z.string(),
+  name: z.string(),
+  type: z.string(),
+  bytes: z.int(),
+  registration: Registration,
+});
+export type TakeClip = z.infer<typeof TakeClip>;

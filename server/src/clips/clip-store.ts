@@ -1,0 +1,122 @@
+import { createHash } from 'node:crypto';
+import type { Readable } from 'node:stream';
+import { DataStore, Upload } from '@tus/server';
+import { clipKindOf, clipType } from '@undulan/core';
+import { Op } from 'sequelize';
+import { ClipModel, ClipPieceModel } from './clip.model.ts';
+
+/** A piece is held in memory while it comes: larger ones are refused. */
+export const MOST_PIECE_BYTES = 8_000_000;
+
+/** A refusal in the words of the upload protocol. */
+const refusal = (status: number, why: string): { status_code: number; body: string } => ({
+  status_code: status,
+  body: why,
+});
+
+/** The pieces of a clip from one of its bytes up to another, in order, one at a time. */
+export async function* piecesOf(clipId: string, from: number, to: number): AsyncGenerator<Buffer> {
+  let at = from;
+  while (at < to) {
+    const piece = await ClipPieceModel.findOne({
+      where: { clipId, start: { [Op.lte]: at } },
+      order: [['start', 'DESC']],
+    });
+    if (!piece || piece.start + piece.size <= at) return;
+    const end = Math.min(to, piece.start + piece.size);
+    yield piece.bytes.subarray(at - piece.start, end - piece.start);
+    at = end;
+  }
+}
+
+async function hashOf(clipId: string, size: number): Promise<string> {
+  const hash = createHash('sha256');
+  for await (const piece of piecesOf(clipId, 0, size)) hash.update(piece);
+  return hash.digest('hex');
+}
+
+/**
+ * Keeps what is uploaded (tus, an open protocol of resumable uploads) in the database, piece by piece: any copy of the
+ * server takes the next one. The row of the clip is the lock: of two that send the same piece one is refused.
+ */
+export class ClipStore extends DataStore {
+  override extensions = ['creation', 'termination'];
+  readonly #ownerNow: () => string;
+
+  /** `ownerNow` says whose request is being answered. */
+  constructor(ownerNow: () => string) {
+    super();
+    this.#ownerNow = ownerNow;
+  }
+
+  override async create(upload: Upload): Promise<Upload> {
+    const { exerciseId, name, hash } = upload.metadata as Record<string, string>;
+    await ClipModel.create({
+      id: upload.id,
+      exerciseId: exerciseId!,
+      ownerId: this.#ownerNow(),
+      name: name!,
+      hash: hash!,
+      type: null,
+      size: upload.size!,
+      received: 0,
+      whole: false,
+    });
+    return upload;
+  }
+
+  override async getUpload(id: string): Promise<Upload> {
+    const clip = await ClipModel.findByPk(id);
+    // eslint-disable-next-line @typescript-eslint/only-throw-error -- what the protocol's package takes for an answer
+    if (!clip) throw refusal(404, 'There is no such upload.');
+    return new Upload({ id, size: clip.size, offset: clip.received, metadata: { name: clip.name } });
+  }
+
+  override async write(stream: Readable, id: string, offset: number): Promise<number> {
+    const parts: Buffer[] = [];
+    let size = 0;
+    for await (const part of stream as AsyncIterable<Buffer>) {
+      size += part.length;
+      // eslint-disable-next-line @typescript-eslint/only-throw-error -- as above
+      if (size > MOST_PIECE_BYTES) throw refusal(413, `A piece has at most ${MOST_PIECE_BYTES} bytes.`);
+      parts.push(part);
+    }
+    if (size === 0) return offset;
+    const bytes = Buffer.concat(parts);
+    const kind = offset === 0 ? clipKindOf(bytes) : null;
+    if (offset === 0 && !kind) {
+      await this.remove(id);
+      // eslint-disable-next-line @typescript-eslint/only-throw-error -- as above
+      throw refusal(415, 'This file is no clip.');
+    }
+    return ClipModel.sequelize!.transaction(async (transaction) => {
+      const clip = await ClipModel.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
+      // eslint-disable-next-line @typescript-eslint/only-throw-error -- as above
+      if (!clip || clip.received !== offset) throw refusal(409, 'Another piece is the next.');
+      // eslint-disable-next-line @typescript-eslint/only-throw-error -- as above
+      if (offset + size > clip.size) throw refusal(413, 'This is more than was announced.');
+      if (kind) clip.type = clipType(kind);
+      await ClipPieceModel.create({ clipId: id, start: offset, size, bytes }, { transaction });
+      clip.received = offset + size;
+      await clip.save({ transaction });
+      return clip.received;
+    });
+  }
+
+  override async remove(id: string): Promise<void> {
+    await ClipModel.destroy({ where: { id } });
+  }
+
+  /** All of it has come: what is not what its sender meant is thrown away. */
+  async finish(id: string): Promise<void> {
+    const clip = await ClipModel.findByPk(id);
+    if (!clip || clip.received !== clip.size) return;
+    if ((await hashOf(id, clip.size)) !== clip.hash) {
+      await clip.destroy();
+      // eslint-disable-next-line @typescript-eslint/only-throw-error -- as above
+      throw refusal(460, 'What came is not what was sent: its checksum differs. Send it again.');
+    }
+    clip.whole = true;
+    await clip.save();
+  }
+}
