@@ -1,5 +1,6 @@
 import { FrameRange, Rate } from '@undulan/core';
 import * as z from 'zod';
+import { Accepted } from './clip-terms.ts';
 import { CourseRole, Person, ShortcutChoices } from './people.ts';
 
 export const CourseSummary = z.object({ id: z.string(), title: z.string(), role: CourseRole });
@@ -103,7 +104,11 @@ export const WaitingQueue = z.object({ takes: z.array(WaitingTake), total: z.int
 export type WaitingQueue = z.infer<typeof WaitingQueue>;
 
 /** One published exercise as its learner sees it in the course. */
-export const OpenExercise = ExerciseSummary.extend({ drafts: z.array(DraftSummary), takes: z.array(TakeSummary) });
+export const OpenExercise = ExerciseSummary.extend({
+  accepts: Accepted,
+  drafts: z.array(DraftSummary),
+  takes: z.array(TakeSummary),
+});
 export type OpenExercise = z.infer<typeof OpenExercise>;
 
 /** A course as a learner sees it: published exercises only, and their own work only. */

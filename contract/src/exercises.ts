@@ -1,6 +1,6 @@
 import { History, Limits, MotionDocument, NamedEvent, Tolerances } from '@undulan/core';
 import * as z from 'zod';
-import { Accepted, ClipLimits } from './clips.ts';
+import { Accepted, ClipLimits } from './clip-terms.ts';
 import { DraftSummary, TakeSummary, TakeWords } from './courses.ts';
 import { ExerciseDetails, LatePolicy, StoredWork, Work } from './work.ts';
 

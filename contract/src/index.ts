@@ -8,7 +8,8 @@ export {
   ShortcutChoices,
   SIGNED_IN_MARK,
 } from './people.ts';
-export { ACCEPTED, Accepted, ClipLimits, FollowedClip, HandInClip, TakeClip, USUAL_CLIP_LIMITS } from './clips.ts';
+export { ACCEPTED, Accepted, ClipLimits, USUAL_CLIP_LIMITS } from './clip-terms.ts';
+export { FollowedClip, HandInClip, TakeClip } from './clips.ts';
 export { Problem, PROBLEMS, problemType } from './problem.ts';
 export type { ProblemName } from './problem.ts';
 export {

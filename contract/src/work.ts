@@ -9,7 +9,7 @@ import {
   Tolerances,
 } from '@undulan/core';
 import * as z from 'zod';
-import { Accepted, ClipLimits } from './clips.ts';
+import { Accepted, ClipLimits } from './clip-terms.ts';
 
 /** When learners may see the model motion. */
 export const ModelShown = z.enum(['always', 'after-first-take', 'after-return', 'never']);

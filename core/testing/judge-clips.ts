@@ -14,7 +14,7 @@ export interface JudgedTrack {
 /** Follows the pan through a made-up clip, and says how well. */
 export function judgeClip(motion: ClipMotion, conditions: ClipConditions = {}, by: SpotWay = 'colour'): JudgedTrack {
   const clip = makeClip(motion, conditions);
-  const follower = new ClipFollower({ ...clip.first, by });
+  const follower = new ClipFollower([{ ...clip.first, by, picture: 0 }]);
   clip.pictures.forEach((picture, i) => follower.see(picture, i / 24));
   const track = trackOf(follower);
   const off = track.frames

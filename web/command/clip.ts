@@ -10,5 +10,5 @@ declare global {
 
 window.readClip = (spot, rate) => {
   const files = [...(document.querySelector('input')!.files ?? [])];
-  return readClip({ files, spot, rate });
+  return readClip({ files, spots: [{ ...spot, picture: 0 }], rate });
 };

@@ -36,6 +36,7 @@ const SCREENS = {
   '/courses/:courseId/drills': async () => (await import('./features/drill/index.ts')).DrillsPage,
   '/courses/:courseId/waiting': async () => (await import('./features/desk/index.ts')).WaitingPage,
   '/exercises/:exerciseId/setting': async () => (await import('./features/setting/index.ts')).SettingPage,
+  '/exercises/:exerciseId/clip': async () => (await import('./features/clip/index.ts')).ClipPage,
   '/exercises/:exerciseId/hand-out': async () => (await import('./features/setting/index.ts')).HandOutPage,
   '/drafts/:draftId': async () => (await import('./features/bench/index.ts')).BenchPage,
   '/lessons/:lessonId': async () => (await import('./features/lectern/index.ts')).LecternPage,

@@ -99,7 +99,7 @@ const [slide] = CLIP_MOTIONS;
 function slideTrack(late = 0): ClipTrack {
   const motion = { ...slide!, frames: 60, at: (frame: number) => slide!.at(frame - late) };
   const clip = makeClip(motion);
-  const follower = new ClipFollower({ ...clip.first });
+  const follower = new ClipFollower([{ ...clip.first, picture: 0 }]);
   clip.pictures.forEach((picture, i) => follower.see(picture, i / 24));
   return trackOf(follower);
 }

@@ -3,7 +3,7 @@ export type { ClipPicture, Place } from './clip-picture.ts';
 export { rateOfTimes } from './picture-times.ts';
 export type { FoundRate } from './picture-times.ts';
 export { ClipFollower, placesOfTrack, SPOT_WAYS, trackOf } from './track-clip.ts';
-export type { Spot, SpotWay } from './track-clip.ts';
+export type { PlacedSpot, Spot, SpotWay } from './track-clip.ts';
 export { ClipTrack, MOST_CLIP_PICTURES } from './track-schema.ts';
 export { CLIP_EVENT_KINDS } from './track-events.ts';
 export type { ClipEvent, ClipEventKind } from './track-events.ts';

@@ -19,6 +19,11 @@ export interface Spot extends Place {
   by?: SpotWay;
 }
 
+/** A spot pointed at in one of the pictures, by its number from 0. */
+export interface PlacedSpot extends Spot {
+  picture: number;
+}
+
 /** A region larger than this share of the picture is ground. */
 const GROUND = 0.12;
 /** The radius of a patch, as shares of the picture's height. */
@@ -39,25 +44,33 @@ function patchRadius({ height }: ClipPicture): number {
   return Math.round(Math.max(5, PATCH.usual * height));
 }
 
-/** Pictures of a clip one after the other, with a spot in it followed from the first. */
+/**
+ * Pictures of a clip one after the other, with a spot in it followed from the first; where it is pointed at again, from
+ * there on by what it is there.
+ */
 export class ClipFollower {
-  readonly #spot: Spot;
+  readonly #spots: readonly PlacedSpot[];
   #follow: FollowSpot | null = null;
   /** By what it is followed, once the first picture is seen. */
   by: SpotWay | null = null;
   readonly sightings: Sighting[] = [];
   readonly seconds: number[] = [];
 
-  constructor(spot: Spot) {
-    this.#spot = spot;
+  /** Spots by the number of their picture, the first of them in the first. */
+  constructor(spots: readonly PlacedSpot[]) {
+    this.#spots = spots;
   }
 
   see(picture: ClipPicture, seconds: number): void {
-    if (!this.#follow) {
-      const { follow, by } = followSpot(picture, this.#spot);
-      [this.#follow, this.by] = [follow, by];
+    const spot = this.#spots.findLast((own) => own.picture === this.sightings.length);
+    if (spot) {
+      const { follow, by } = followSpot(picture, spot);
+      this.#follow = follow;
+      this.by ??= by;
     }
-    this.sightings.push(this.#follow(picture));
+    if (!this.#follow) throw new RangeError('There is no spot in the first picture.');
+    const seen = this.#follow(picture);
+    this.sightings.push(spot && spot.picture > 0 ? { ...seen, sure: 1, error: { x: 0, y: 0 } } : seen);
     this.seconds.push(seconds);
   }
 }

@@ -67,7 +67,7 @@ export class ClipStore extends DataStore {
 
   override async getUpload(id: string): Promise<Upload> {
     const clip = await ClipModel.findByPk(id);
-    // eslint-disable-next-line @typescript-eslint/only-throw-error -- what the protocol's package takes for an answer
+
     if (!clip) throw refusal(404, 'There is no such upload.');
     return new Upload({ id, size: clip.size, offset: clip.received, metadata: { name: clip.name } });
   }
@@ -77,7 +77,7 @@ export class ClipStore extends DataStore {
     let size = 0;
     for await (const part of stream as AsyncIterable<Buffer>) {
       size += part.length;
-      // eslint-disable-next-line @typescript-eslint/only-throw-error -- as above
+
       if (size > MOST_PIECE_BYTES) throw refusal(413, `A piece has at most ${MOST_PIECE_BYTES} bytes.`);
       parts.push(part);
     }
@@ -86,14 +86,14 @@ export class ClipStore extends DataStore {
     const kind = offset === 0 ? clipKindOf(bytes) : null;
     if (offset === 0 && !kind) {
       await this.remove(id);
-      // eslint-disable-next-line @typescript-eslint/only-throw-error -- as above
+
       throw refusal(415, 'This file is no clip.');
     }
     return ClipModel.sequelize!.transaction(async (transaction) => {
       const clip = await ClipModel.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
-      // eslint-disable-next-line @typescript-eslint/only-throw-error -- as above
+
       if (!clip || clip.received !== offset) throw refusal(409, 'Another piece is the next.');
-      // eslint-disable-next-line @typescript-eslint/only-throw-error -- as above
+
       if (offset + size > clip.size) throw refusal(413, 'This is more than was announced.');
       if (kind) clip.type = clipType(kind);
       await ClipPieceModel.create({ clipId: id, start: offset, size, bytes }, { transaction });
@@ -113,7 +113,7 @@ export class ClipStore extends DataStore {
     if (!clip || clip.received !== clip.size) return;
     if ((await hashOf(id, clip.size)) !== clip.hash) {
       await clip.destroy();
-      // eslint-disable-next-line @typescript-eslint/only-throw-error -- as above
+
       throw refusal(460, 'What came is not what was sent: its checksum differs. Send it again.');
     }
     clip.whole = true;

@@ -1,5 +1,4 @@
-import type { Created, HandInClip } from '@undulan/contract';
-import { USUAL_CLIP_LIMITS } from '@undulan/contract';
+import { type Created, type HandInClip, USUAL_CLIP_LIMITS } from '@undulan/contract';
 import { furthestMoving, MotionDocument, placesOfTrack, proposeRegistration, takeOfTrack } from '@undulan/core';
 import type * as z from 'zod';
 import { exerciseWithDocuments, holdLearner, takeFor } from '../access/access.ts';

@@ -93,6 +93,7 @@ export async function learnerCourse(personId: string, courseId: string): Promise
     title: course.title,
     exercises: exercises.map((exercise) => ({
       ...summariseExercise(exercise),
+      accepts: exercise.accepts,
       drafts: drafts.filter((draft) => draft.exerciseId === exercise.id).map(summariseDraft),
       takes: lines.filter((_, i) => takes[i]!.exerciseId === exercise.id),
     })),

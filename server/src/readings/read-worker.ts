@@ -1,14 +1,13 @@
 import {
+  findSubject,
   type LeastEdits,
   leastEdits as findLeastEdits,
   type MotionDocument,
   type Reading,
-  findSubject,
   readTake,
   readTrackAgainst,
   type Target,
 } from '@undulan/core';
-
 import type { Followed } from './reader-pool.ts';
 
 interface Task {

@@ -1,10 +1,11 @@
-import { ClipFollower, type ClipTrack, type Rate, type Spot, type SpotWay, trackOf } from '@undulan/core';
-import { ClipProblem, picturesOfClip } from './decode-clip.ts';
+import { ClipFollower, type ClipTrack, type PlacedSpot, type Rate, type SpotWay, trackOf } from '@undulan/core';
+import { picturesOfClip } from './decode-clip.ts';
+import { ClipProblem } from './open-clip.ts';
 
-/** What is to be read: the clip, and the spot in pixels of it. */
+/** What is to be read: the clip, and the spots in pixels of it, the first in its first picture. */
 export interface ToClip {
   files: readonly File[];
-  spot: Spot;
+  spots: readonly PlacedSpot[];
   /** What numbered images run at, and what is expected of others. */
   rate: Rate;
 }
@@ -25,7 +26,7 @@ const WORKING_PIXELS = 640 * 360;
 
 const answer = (said: FromClip): void => postMessage(said);
 
-async function read({ files, spot, rate }: ToClip): Promise<ReadClip> {
+async function read({ files, spots, rate }: ToClip): Promise<ReadClip> {
   let follower: ClipFollower | null = null;
   let context: OffscreenCanvasRenderingContext2D | null = null;
   let size = { width: 0, height: 0, scale: 1 };
@@ -35,9 +36,10 @@ async function read({ files, spot, rate }: ToClip): Promise<ReadClip> {
       size = { width: picture.width, height: picture.height, scale };
       const canvas = new OffscreenCanvas(Math.round(size.width / scale), Math.round(size.height / scale));
       context = canvas.getContext('2d', { willReadFrequently: true })!;
-      if (spot.x < 0 || spot.y < 0 || spot.x >= size.width || spot.y >= size.height)
+      const outside = spots.some(({ x, y }) => x < 0 || y < 0 || x >= size.width || y >= size.height);
+      if (outside)
         throw new ClipProblem(`The spot lies outside of the picture, which is ${size.width} × ${size.height}.`);
-      follower = new ClipFollower({ ...spot, x: spot.x / scale, y: spot.y / scale });
+      follower = new ClipFollower(spots.map((spot) => ({ ...spot, x: spot.x / scale, y: spot.y / scale })));
     }
     const { width, height } = context.canvas;
     context.clearRect(0, 0, width, height);

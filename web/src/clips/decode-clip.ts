@@ -1,15 +1,6 @@
-import {
-  type ClipKind,
-  clipKindOf,
-  clipType,
-  framesPerSecond,
-  KIND_BYTES,
-  MOST_CLIP_PICTURES,
-  problemOf,
-  type Rate,
-} from '@undulan/core';
+import { type ClipKind, clipType, framesPerSecond, MOST_CLIP_PICTURES, type Rate } from '@undulan/core';
 import { ALL_FORMATS, BlobSource, Input, VideoSampleSink } from 'mediabunny';
-import { unpacked } from '../files/index.ts';
+import { ClipProblem, openClip } from './open-clip.ts';
 
 /** One picture of a clip, as the browser decoded it, until the next is asked for. */
 export interface DecodedPicture {
@@ -20,23 +11,9 @@ export interface DecodedPicture {
   draw: (context: OffscreenCanvasRenderingContext2D, width: number, height: number) => void;
 }
 
-/** Why a file is no clip, in words for who chose it. */
-export class ClipProblem extends Error {}
-
 /** Pictures larger than this on a side, or films longer than this, are refused before they are decoded. */
 const MOST_SIDE = 8192;
 const MOST_PIXELS = 4096 * 4096;
-const MOST_ZIP_BYTES = 2_000_000_000;
-const ZIP_PICTURE = /\.(png|jpe?g|webp)$/i;
-
-const NO_CLIP =
-  'This file is no clip: hand in WebM, MP4, GIF, animated PNG, or numbered images (several files, or a zip of them).';
-
-async function kindOf(file: Blob): Promise<ClipKind> {
-  const kind = clipKindOf(new Uint8Array(await file.slice(0, KIND_BYTES).arrayBuffer()));
-  if (!kind) throw new ClipProblem(NO_CLIP);
-  return kind;
-}
 
 function checkSize(width: number, height: number): void {
   if (!(width > 0) || !(height > 0)) throw new ClipProblem('This file has no picture to show.');
@@ -104,16 +81,12 @@ async function* picturesOfImage(file: Blob, kind: ClipKind): AsyncGenerator<Deco
   }
 }
 
-/** Names as people count: 2 before 10. */
-const byNumber = new Intl.Collator('en', { numeric: true });
-
 async function* picturesOfNumbered(
   files: readonly (readonly [name: string, blob: Blob])[],
   rate: Rate,
 ): AsyncGenerator<DecodedPicture> {
   checkCount(files.length);
-  const inOrder = [...files].sort(([a], [b]) => byNumber.compare(a, b));
-  for (const [i, [name, file]] of inOrder.entries()) {
+  for (const [i, [name, file]] of files.entries()) {
     const image = await createImageBitmap(file).catch(() => {
       throw new ClipProblem(`“${name}” cannot be read as a picture.`);
     });
@@ -131,47 +104,16 @@ async function* picturesOfNumbered(
   }
 }
 
-async function numberedInZip(file: Blob): Promise<[string, Blob][]> {
-  const read = await unpacked(new Uint8Array(await file.arrayBuffer()), {
-    mostFiles: MOST_CLIP_PICTURES,
-    mostBytes: MOST_ZIP_BYTES,
-    takes: (name) => ZIP_PICTURE.test(name) && !name.startsWith('__MACOSX'),
-  });
-  if (!read.ok) throw new ClipProblem(problemOf(read)!);
-  const files = Object.entries(read.value).map(([name, bytes]): [string, Blob] => [name, new Blob([bytes])]);
-  if (files.length === 0) throw new ClipProblem('There are no pictures in this zip.');
-  return files;
-}
-
-async function isMoving(file: Blob, kind: ClipKind): Promise<boolean> {
-  if (kind === 'gif') return true;
-  if (kind === 'jpeg') return false;
-  const decoder = new ImageDecoder({ data: file.stream(), type: clipType(kind) });
-  await decoder.completed;
-  const count = decoder.tracks.selectedTrack?.frameCount ?? 0;
-  decoder.close();
-  return count > 1;
-}
-
 /**
- * The pictures of a clip in order, each with the time it is shown at: a film, a moving image, or numbered images (many
- * files, or a zip of them), which run at `rate`. What it is shows from its content. Rejects with a `ClipProblem` where
- * it is no clip, broken, or too much.
+ * The pictures of a clip in order, each with the time it is shown at; numbered images run at `rate`. Rejects with a
+ * `ClipProblem` where it is no clip, broken, or too much.
  */
 export async function* picturesOfClip(files: readonly File[], rate: Rate): AsyncGenerator<DecodedPicture> {
-  const [file] = files;
-  if (!file) throw new ClipProblem('Choose a clip.');
   try {
-    const kind = await kindOf(file);
-    if (files.length > 1)
-      yield* picturesOfNumbered(
-        files.map((own) => [own.name, own] as const),
-        rate,
-      );
-    else if (kind === 'webm' || kind === 'mp4') yield* picturesOfFilm(file);
-    else if (kind === 'zip') yield* picturesOfNumbered(await numberedInZip(file), rate);
-    else if (await isMoving(file, kind)) yield* picturesOfImage(file, kind);
-    else yield* picturesOfNumbered([[file.name, file]], rate);
+    const clip = await openClip(files);
+    if (clip.is === 'film') yield* picturesOfFilm(clip.file);
+    else if (clip.is === 'moving') yield* picturesOfImage(clip.file, clip.kind);
+    else yield* picturesOfNumbered(clip.files, rate);
   } catch (error) {
     if (error instanceof ClipProblem || (error instanceof DOMException && error.name === 'AbortError')) throw error;
     throw new ClipProblem('This clip is broken: it cannot be read to its end.', { cause: error });

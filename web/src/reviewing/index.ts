@@ -10,3 +10,6 @@ export { NoteReplies } from './NoteReplies.tsx';
 export { ReadAllAgain } from './ReadAllAgain.tsx';
 export { TakeName } from './TakeName.tsx';
 export { TakesPanel } from './TakesPanel.tsx';
+export { TakeWordsFields } from './TakeWordsFields.tsx';
+export { NO_WORDS, TYPED_WORDS } from './typed-words.ts';
+export { closedReason, isLate, takesLeft } from './hand-in-terms.ts';

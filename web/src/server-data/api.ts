@@ -9,6 +9,7 @@ import type {
   Draft,
   ExerciseSetting,
   HandIn,
+  HandInClip,
   LearnerCourse,
   NewDraft,
   NewEase,
@@ -166,6 +167,12 @@ export const api = createApi({
       responseSchema: SCHEMAS?.handIn,
       query: ({ id, handIn }) => ({ url: `/drafts/${id}/hand-in`, method: 'POST', body: handIn }),
       invalidatesTags: ['Course', 'Exercise', 'Draft', 'Queue', 'Series'],
+    }),
+
+    handInClip: build.mutation<Created, { exerciseId: string; handIn: HandInClip }>({
+      responseSchema: SCHEMAS?.handIn,
+      query: ({ exerciseId, handIn }) => ({ url: `/exercises/${exerciseId}/clips`, method: 'POST', body: handIn }),
+      invalidatesTags: ['Course', 'Exercise', 'Queue', 'Series'],
     }),
 
     /** Anew whenever it is asked for: a draft changes. */
@@ -338,6 +345,7 @@ export const {
   useBeginDraftMutation,
   useDraftQuery,
   useDeleteDraftMutation,
+  useHandInClipMutation,
   useHandInMutation,
   usePlansQuery,
   useSavePlanMutation,

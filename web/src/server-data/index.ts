@@ -16,6 +16,7 @@ export {
   useDraftQuery,
   useEasesQuery,
   useEndSessionMutation,
+  useHandInClipMutation,
   useHandInMutation,
   useKeepPhraseMutation,
   useLazyCheckDraftQuery,

@@ -1,10 +1,10 @@
 import type { Assignment, Draft } from '@undulan/contract';
 import { useState } from 'react';
 import { applyEdit, selectMotion } from '../../editing/index.ts';
+import { closedReason } from '../../reviewing/index.ts';
 import { saveWork } from '../../saving/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Dialog, sayProblem } from '../../ui/index.ts';
-import { closedReason } from './hand-in-terms.ts';
 import { HandInDialog } from './HandInDialog.tsx';
 
 /** Hands the draft in as the next take, once everything is on the server and the person has said so. */

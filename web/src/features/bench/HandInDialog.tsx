@@ -1,24 +1,10 @@
-import { type Assignment, type Draft, HandIn, TakeWords } from '@undulan/contract';
-import { clsx } from 'clsx';
+import { type Assignment, type Draft, HandIn } from '@undulan/contract';
 import { useNavigate } from 'react-router';
-import { z } from 'zod';
-import { CheckedWords } from '../../reviewing/index.ts';
+import type { z } from 'zod';
+import { CheckedWords, isLate, NO_WORDS, takesLeft, TakeWordsFields, TYPED_WORDS } from '../../reviewing/index.ts';
 import { explain, isProblem, useHandInMutation, useLazyCheckDraftQuery } from '../../server-data/index.ts';
 import { useAppSelector } from '../../state/index.ts';
-import { Button, Dialog, Field, INPUT, Problem, sayProblem, useTypedForm } from '../../ui/index.ts';
-import { isLate, takesLeft } from './hand-in-terms.ts';
-
-/** As it is typed: tags in one line, between commas. */
-const WORDS = z
-  .object({ title: z.string(), tags: z.string(), note: z.string() })
-  .transform(({ tags, ...words }): z.input<typeof TakeWords> => ({
-    ...words,
-    tags: tags
-      .split(',')
-      .map((tag) => tag.trim())
-      .filter(Boolean),
-  }))
-  .pipe(TakeWords);
+import { Button, Dialog, Problem, sayProblem, useTypedForm } from '../../ui/index.ts';
 
 interface HandInDialogProps {
   draft: Draft;
@@ -34,8 +20,8 @@ export function HandInDialog({ draft, assignment, onClose, onBeyond }: HandInDia
   const version = useAppSelector((state) => state.saving.version);
   const unkeyed = useAppSelector((state) => state.posing.unkeyed);
   const [handIn, { isLoading }] = useHandInMutation();
-  const form = useTypedForm(WORDS, { title: '', tags: '', note: '' });
-  const send = async (words: z.output<typeof WORDS>): Promise<void> => {
+  const form = useTypedForm(TYPED_WORDS, NO_WORDS);
+  const send = async (words: z.output<typeof TYPED_WORDS>): Promise<void> => {
     const answer = await handIn({ id: draft.id, handIn: HandIn.parse({ version, ...words }) });
     onClose();
     if (answer.data) await navigate(`/takes/${answer.data.id}`);
@@ -84,25 +70,7 @@ export function HandInDialog({ draft, assignment, onClose, onBeyond }: HandInDia
           submit();
         }}
       >
-        <div className="grid grid-cols-2 gap-3">
-          <Field label="Title of the take">
-            {(ids) => <input {...ids} {...form.register('title')} placeholder="none" className={INPUT} />}
-          </Field>
-          <Field label="Tags, between commas">
-            {(ids) => <input {...ids} {...form.register('tags')} placeholder="none" className={INPUT} />}
-          </Field>
-        </div>
-        <Field label="Note to the instructor">
-          {(ids) => (
-            <textarea
-              {...ids}
-              {...form.register('note')}
-              rows={2}
-              placeholder="What you tried, what to look at"
-              className={clsx(INPUT, 'h-auto! py-1.5')}
-            />
-          )}
-        </Field>
+        <TakeWordsFields register={form.register} />
         <Problem>{form.problem}</Problem>
       </form>
       {assignment.selfCheck && <SelfCheckBefore draftId={draft.id} />}

@@ -140,8 +140,18 @@ function ExerciseCard({ exercise, number }: { exercise: OpenExercise; number: nu
             </span>
           </>
         ) : (
-          <Button kind={last ? 'plain' : 'main'} disabled={isLoading} onClick={() => void start()}>
-            {last ? `Start take ${last.number + 1}` : 'Start'}
+          exercise.accepts !== 'clips' && (
+            <Button kind={last ? 'plain' : 'main'} disabled={isLoading} onClick={() => void start()}>
+              {last ? `Start take ${last.number + 1}` : 'Start'}
+            </Button>
+          )
+        )}
+        {exercise.accepts !== 'keyed' && (
+          <Button
+            kind={exercise.accepts === 'clips' && !draft ? 'main' : 'plain'}
+            onClick={() => void navigate(`/exercises/${exercise.id}/clip`)}
+          >
+            Hand in a clip
           </Button>
         )}
       </div>

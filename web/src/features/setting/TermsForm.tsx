@@ -1,4 +1,4 @@
-import { ExerciseTerms, LatePolicy } from '@undulan/contract';
+import { Accepted, ExerciseTerms, LatePolicy, USUAL_CLIP_LIMITS } from '@undulan/contract';
 import { CHANNEL_IDS, type ChannelId, CHANNELS, Limits, USUAL_LIMITS } from '@undulan/core';
 import { clsx } from 'clsx';
 import { format } from 'date-fns';
@@ -24,6 +24,7 @@ export function TermsForm() {
   return (
     <div className="grid gap-4 px-0.5 pb-2">
       <HandingIn />
+      <Taken />
       <Shown />
       <Freedoms />
     </div>
@@ -98,6 +99,49 @@ function HandingIn() {
           />
         )}
       </Field>
+    </fieldset>
+  );
+}
+
+const ACCEPTED_WORDS: Record<Accepted, string> = {
+  keyed: 'keyed on the Bench',
+  clips: 'a clip rendered elsewhere',
+  both: 'keyed, or a clip',
+};
+
+/** What a take may be, and how large a clip. */
+function Taken() {
+  const dispatch = useAppDispatch();
+  const { accepts = 'keyed', clipLimits = USUAL_CLIP_LIMITS } = useAppSelector(selectWork)!.details!;
+  const { megabytes, seconds } = ExerciseTerms.shape.clipLimits.unwrap().shape;
+  return (
+    <fieldset className="grid grid-cols-2 gap-3">
+      <Field label="A take is" className="col-span-2">
+        {(ids) => (
+          <Select
+            {...ids}
+            value={accepts}
+            onChoose={(choice) => dispatch(changeDetails({ accepts: choice }))}
+            choices={Accepted.options.map((kind) => ({ id: kind, label: ACCEPTED_WORDS[kind] }))}
+          />
+        )}
+      </Field>
+      {accepts !== 'keyed' && (
+        <>
+          <DecimalField
+            label="A clip has at most, MB"
+            value={clipLimits.megabytes}
+            within={megabytes}
+            onDecimal={(value) => dispatch(changeDetails({ clipLimits: { ...clipLimits, megabytes: value } }))}
+          />
+          <DecimalField
+            label="and runs for at most, s"
+            value={clipLimits.seconds}
+            within={seconds}
+            onDecimal={(value) => dispatch(changeDetails({ clipLimits: { ...clipLimits, seconds: value } }))}
+          />
+        </>
+      )}
     </fieldset>
   );
 }

@@ -1,5 +1,5 @@
 import type { Assignment } from '@undulan/contract';
-import { formatDue } from '../../ui/index.ts';
+import { formatDue } from '../ui/index.ts';
 
 /** Whether a take handed in now is marked late, or refused. */
 export function isLate({ dueAt, latePolicy }: Assignment): boolean {

@@ -1,0 +1,64 @@
+import type { Assignment } from '@undulan/contract';
+import { formatRate, sameRate } from '@undulan/core';
+import type { ReadClip } from '../../clips/index.ts';
+
+const EXPOSURES = ['', 'on ones', 'on twos', 'on threes', 'on fours'];
+
+const WAY_WORDS = { colour: 'its colour', look: 'its look' } as const;
+
+/** Guessed pictures in a row, as people say them: from 1. */
+function runsOf(numbers: readonly number[]): [from: number, to: number][] {
+  const runs: [number, number][] = [];
+  for (const number of numbers) {
+    const last = runs.at(-1);
+    if (last && number === last[1] + 1) last[1] = number;
+    else runs.push([number, number]);
+  }
+  return runs;
+}
+
+/** What the clip is, and what of it is not as asked or not sure. */
+export function ClipFacts({
+  read: { track, by, width, height },
+  asked,
+  onShow,
+}: {
+  read: ReadClip;
+  asked: Assignment;
+  onShow: (number: number) => void;
+}) {
+  const { rate } = asked.start;
+  const guessed = runsOf(track.frames.flatMap((frame, i) => (frame.guessed ? [i] : [])));
+  return (
+    <section aria-label="What is read of it" className="grid gap-2">
+      <p className="figures">
+        {formatRate(track.rate)} fps · {EXPOSURES[track.exposure] ?? `on ${track.exposure}s`} · {width} × {height} ·{' '}
+        {track.frames.length} pictures
+      </p>
+      <p className="text-faint">
+        Followed by {WAY_WORDS[by]}.{' '}
+        {track.events.length === 0 ? 'Nothing is seen to happen.' : `${track.events.length} events are seen.`}
+      </p>
+      {!sameRate(track.rate, rate) && (
+        <p className="text-danger">
+          It runs at {formatRate(track.rate)} fps; the exercise asks for {formatRate(rate)}.
+        </p>
+      )}
+      {!track.isSteady && <p className="text-danger">Its pictures do not stand equally long: some are left out.</p>}
+      {guessed.length > 0 && (
+        <p>
+          Not seen, and guessed:{' '}
+          {guessed.map(([from, to], i) => (
+            <span key={from}>
+              {i > 0 && ', '}
+              <button type="button" className="rounded-sm text-accent underline" onClick={() => onShow(from)}>
+                {from === to ? from + 1 : `${from + 1}–${to + 1}`}
+              </button>
+            </span>
+          ))}
+          . Nothing is judged by them.
+        </p>
+      )}
+    </section>
+  );
+}

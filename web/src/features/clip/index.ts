@@ -1,0 +1,1 @@
+export { ClipPage } from './ClipPage.tsx';
