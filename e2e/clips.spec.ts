@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
-import { createKey, createKeyedSubject, createMotion, USUAL_TOLERANCES } from '@undulan/core';
 import { expect, type Page, test } from '@playwright/test';
+import { createKey, createKeyedSubject, createMotion, USUAL_TOLERANCES } from '@undulan/core';
 import { middleOf, signIn } from './steps.ts';
 
 const PAN = createKeyedSubject(
@@ -34,7 +34,8 @@ async function clipExercise(instructor: Page, title: string): Promise<string> {
 
 /** A pan over a wall, rendered elsewhere: 25 frames, so many late, slow in and out. */
 function renderedClip(late: number): Buffer {
-  const share = `clip((n-${4 + late})/16\\,0\\,1)`;
+  // The first frame has the number 1 there.
+  const share = `clip((n-${5 + late})/16\\,0\\,1)`;
   const made = spawnSync(
     'ffmpeg',
     [
@@ -80,5 +81,6 @@ test('a clip is handed in: chosen, sent, its subject pointed at, put right, and 
   await page.getByRole('button', { name: 'Hand in take 1' }).click();
   await expect(page).toHaveURL(/\/takes\//);
   await instructor.goto(page.url());
-  await expect(instructor.getByText(/late/).first()).toBeVisible();
+  await expect(instructor.getByText('Everything is 3 frames late.')).toBeVisible();
+  await expect(instructor.getByRole('group', { name: 'How sure it is a frame' })).toBeVisible();
 });

@@ -6,16 +6,20 @@ import { numbersOfTrack, placesOfTrack } from './track-clip.ts';
 import { exposureOf } from './track-exposure.ts';
 import type { ClipTrack } from './track-schema.ts';
 
-/** The same frames, from 0 at the first picture, in which a track is only guessed. */
-export function guessedFrames(track: ClipTrack): Set<number> {
+/** How sure it is of each frame of the rate, from 0 at the first picture. */
+export function sureOnFrames(track: ClipTrack): { confidence: number; guessed: boolean }[] {
   const numbers = numbersOfTrack(track);
-  const guessed = new Set<number>();
-  track.frames.forEach((frame, i) => {
-    if (!frame.guessed) return;
+  const sure: { confidence: number; guessed: boolean }[] = [];
+  track.frames.forEach(({ confidence, guessed }, i) => {
     const next = numbers[i + 1] ?? numbers[i]! + 1;
-    for (let number = numbers[i]!; number < next; number++) guessed.add(number);
+    while (sure.length < next) sure.push({ confidence, guessed });
   });
-  return guessed;
+  return sure;
+}
+
+/** Those of them in which it is only guessed. */
+function guessedFrames(track: ClipTrack): Set<number> {
+  return new Set(sureOnFrames(track).flatMap(({ guessed }, frame) => (guessed ? [frame] : [])));
 }
 
 /**

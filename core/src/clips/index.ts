@@ -11,6 +11,6 @@ export { CLIP_KINDS, clipKindOf, clipType, KIND_BYTES } from './clip-kind.ts';
 export type { ClipKind } from './clip-kind.ts';
 export { furthestMoving, proposeRegistration } from './lay-track.ts';
 export type { Registration } from './lay-track.ts';
-export { guessedFrames, readTrackAgainst, takeOfTrack, targetSeen } from './clip-take.ts';
+export { readTrackAgainst, sureOnFrames, takeOfTrack, targetSeen } from './clip-take.ts';
 export type { ClipReading } from './clip-take.ts';
 export { TrackFile, trackFileSchema, writeTrackFile } from './track-file.ts';

@@ -40,6 +40,7 @@ export const SHORTCUTS = {
   stripLoom: { chord: '4', label: 'Loom strip' },
   stripFilm: { chord: '6', label: 'Filmstrip' },
   stripGap: { chord: '5', label: 'Gap strip' },
+  stripSure: { chord: '7', label: 'How sure strip' },
   undo: { chord: 'ctrl+z', label: 'Undo' },
   redo: { chord: 'ctrl+shift+z', label: 'Redo' },
   copyKeys: { chord: 'ctrl+c', label: 'Copy keys' },

@@ -1,6 +1,7 @@
 import type { MotionDocument } from '@undulan/core';
 import { clsx } from 'clsx';
 import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
+import type { TakeFilm } from '../clips/index.ts';
 import {
   drawScene,
   putTrail,
@@ -30,6 +31,8 @@ interface ComparedPicturesProps {
   targetName: string;
   take: MotionDocument;
   takeName: string;
+  /** The clip that the take was read from. */
+  film: TakeFilm | null;
   toTake: (frame: number) => number;
   /** Whose trails are drawn. */
   subjectId: string | undefined;
@@ -50,6 +53,7 @@ export function ComparedPictures({
   targetName,
   take,
   takeName,
+  film,
   toTake,
   subjectId,
   choices,
@@ -87,7 +91,8 @@ export function ComparedPictures({
         trails(context, target, TARGET_COLOUR, false);
         return;
       }
-      drawScene(context, take, own, { style: 'filled', smooth: clock.settings.smooth });
+      if (!film?.put(context, own - take.range.first))
+        drawScene(context, take, own, { style: 'filled', smooth: clock.settings.smooth });
       if (laying === 'difference' && target) {
         other.current = leaveDifference(context, other.current, target, frame, clock.settings.smooth);
       } else {
@@ -106,7 +111,7 @@ export function ComparedPictures({
       }
       drawOver(context, frame);
     },
-    [take, target, toTake, trails, laying, turn, tint, clock, drawOver],
+    [take, film, target, toTake, trails, laying, turn, tint, clock, drawOver],
   );
 
   const showsTarget = laying === 'turns' && turn === 'target';
@@ -156,6 +161,7 @@ export function ComparedPictures({
             )}
           >
             {showsTarget ? <span className="text-target">{targetName}</span> : takeName}
+            {film?.problem && <span className="block text-danger">{film.problem}</span>}
             {laying === 'over' && <span className="block text-target">{targetName.toLowerCase()} in teal</span>}
             {laying === 'difference' && <span className="block text-faint">white where alike</span>}
           </p>

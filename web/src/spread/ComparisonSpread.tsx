@@ -2,6 +2,7 @@ import type { Note, TakeView } from '@undulan/contract';
 import type { Cue, Finding, NamedEvent } from '@undulan/core';
 import type { ReactNode } from 'react';
 import { Group, Panel, Separator, useDefaultLayout } from 'react-resizable-panels';
+import { useTakeClip } from '../clips/index.ts';
 import { type DrawingDraft, NoteLayer, useGhosts } from '../reviewing/index.ts';
 import { TimePage } from '../time-page/index.ts';
 import { ComparedPictures } from './ComparedPictures.tsx';
@@ -44,6 +45,7 @@ export function ComparisonSpread({
   const comparison = useComparison(view);
   const { motion, target, toTake, keyFrames } = comparison;
   const drawOver = useGhosts(motion, toTake, notes, draft);
+  const film = useTakeClip(view.clip);
   const layout = useDefaultLayout({ id: 'undulan:comparison:left' });
   return (
     <Spread
@@ -58,6 +60,7 @@ export function ComparisonSpread({
                 targetName={comparison.targetName}
                 take={motion}
                 takeName={takeName}
+                film={film}
                 toTake={toTake}
                 subjectId={comparison.actor?.id}
                 choices={<ComparisonChoices view={view} choice={comparison.choice} />}
@@ -78,7 +81,7 @@ export function ComparisonSpread({
       time={
         <TimePage
           name="comparison"
-          strips={comparisonStrips(comparison, view.tolerances)}
+          strips={comparisonStrips(comparison, view)}
           keyFrames={keyFrames}
           reach={keyFrames}
           cues={cuesWith((target ?? motion).cues, view.terms.events ?? [])}

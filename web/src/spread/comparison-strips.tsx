@@ -1,12 +1,30 @@
-import type { Tolerances } from '@undulan/core';
-import { GapStrip, MatchStrip, TwinLoomStrip, TwoCurvesStrip, TwoSpeedsStrip } from '../strips/compared/index.ts';
+import type { TakeView } from '@undulan/contract';
+import {
+  GapStrip,
+  MatchStrip,
+  SureStrip,
+  TwinLoomStrip,
+  TwoCurvesStrip,
+  TwoSpeedsStrip,
+} from '../strips/compared/index.ts';
 import type { StripEntry } from '../time-page/index.ts';
 import type { Comparison } from './use-comparison.ts';
 
 /** The strips of a comparison: both curves always; the others where the target may be seen, and something was read. */
-export function comparisonStrips(comparison: Comparison, tolerances: Tolerances): StripEntry[] {
+export function comparisonStrips(comparison: Comparison, { tolerances, clip }: TakeView): StripEntry[] {
   const { motion, target, track, compared, actor, channelIds, choice } = comparison;
   const strips: StripEntry[] = [];
+  if (clip)
+    strips.push({
+      id: 'sure',
+      name: 'How sure',
+      shortcut: 'stripSure',
+      size: '64px',
+      leastPx: 44,
+      content: (
+        <SureStrip track={clip.track} first={motion.range.first} toTake={compared?.toTake ?? ((frame) => frame)} />
+      ),
+    });
   if (compared)
     strips.push({
       id: 'keys',

@@ -3,6 +3,7 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { type ComponentProps, useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { z } from 'zod';
+import { useClipPictures } from '../../clips/index.ts';
 import { closedReason, NO_WORDS, TakeWordsFields, TYPED_WORDS } from '../../reviewing/index.ts';
 import { explain, useHandInClipMutation } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
@@ -32,19 +33,19 @@ export function ClipDesk({ crumbs, assignment, files, onOther }: ClipDeskProps) 
   const navigate = useNavigate();
   const { rate } = assignment.start;
   const followed = useFollowed(files, rate);
-  const { pictures, read, seen, spots } = followed;
+  const { read, seen, spots } = followed;
+  const { clip, problem } = useClipPictures(files, rate);
   const { upload, send, pause, resume } = useClipUpload(assignment.id);
   const [number, setNumber] = useState(0);
   const [handIn, { isLoading }] = useHandInClipMutation();
   const form = useTypedForm(TYPED_WORDS, NO_WORDS);
-  const last = (read?.track.frames.length ?? 1) - 1;
+  const last = (clip?.pictures.length ?? 1) - 1;
   const shown = Math.min(number, last);
-  const isOpen = pictures !== null;
+  const isOpen = clip !== null;
   useEffect(() => {
     if (isOpen) send(files);
   }, [isOpen, files, send]);
 
-  const problem = followed.problem;
   const why = closedReason(assignment) ?? (spots.length === 0 && 'Point at the subject in the first picture.') ?? null;
   const waits =
     why ||
@@ -85,12 +86,12 @@ export function ClipDesk({ crumbs, assignment, files, onOther }: ClipDeskProps) 
               ? 'Press the subject in the picture: that spot is followed.'
               : seen !== null
                 ? `Following it: ${seen} pictures so far …`
-                : 'Where the spot is off, go to that picture and press where it should be: it is followed from there.'}
+                : 'Where the spot is off, go to that picture and press where it should be.'}
           </p>
           <div className="min-h-0 flex-1">
-            {pictures && (
+            {clip && (
               <ClipPicture
-                pictures={pictures}
+                clip={clip}
                 track={read?.track ?? null}
                 number={shown}
                 onPoint={(place) => followed.point({ ...place, picture: read ? shown : 0 })}
@@ -122,7 +123,7 @@ export function ClipDesk({ crumbs, assignment, files, onOther }: ClipDeskProps) 
               </div>
             </div>
           )}
-          <Problem>{problem}</Problem>
+          <Problem>{problem ?? followed.problem}</Problem>
         </section>
         <aside className="grid content-start gap-4 overflow-y-auto border-l border-rule p-4 text-sm">
           <UploadLine upload={upload} onPause={pause} onResume={resume} />

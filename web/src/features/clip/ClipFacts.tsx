@@ -6,6 +6,9 @@ const EXPOSURES = ['', 'on ones', 'on twos', 'on threes', 'on fours'];
 
 const WAY_WORDS = { colour: 'its colour', look: 'its look' } as const;
 
+const happens = (count: number): string =>
+  count === 0 ? 'Nothing is seen to happen.' : `${count} ${count === 1 ? 'event is' : 'events are'} seen.`;
+
 /** Guessed pictures in a row, as people say them: from 1. */
 function runsOf(numbers: readonly number[]): [from: number, to: number][] {
   const runs: [number, number][] = [];
@@ -32,12 +35,15 @@ export function ClipFacts({
   return (
     <section aria-label="What is read of it" className="grid gap-2">
       <p className="figures">
-        {formatRate(track.rate)} fps · {EXPOSURES[track.exposure] ?? `on ${track.exposure}s`} · {width} × {height} ·{' '}
-        {track.frames.length} pictures
+        {[
+          `${formatRate(track.rate)} fps`,
+          EXPOSURES[track.exposure] ?? `on ${track.exposure}s`,
+          `${width} × ${height}`,
+          `${track.frames.length} pictures`,
+        ].join(' · ')}
       </p>
       <p className="text-faint">
-        Followed by {WAY_WORDS[by]}.{' '}
-        {track.events.length === 0 ? 'Nothing is seen to happen.' : `${track.events.length} events are seen.`}
+        Followed by {WAY_WORDS[by]}. {happens(track.events.length)}
       </p>
       {!sameRate(track.rate, rate) && (
         <p className="text-danger">

@@ -19,7 +19,7 @@ export function HowSure({
             className={clsx(
               'w-full rounded-t-xs',
               guessed ? 'bg-take' : 'bg-rule',
-              i === number && 'outline-2 outline-offset-1 outline-accent',
+              i === number && 'ring-2 ring-accent ring-inset',
             )}
             style={{ height: `${Math.max(10, 100 * confidence)}%` }}
           />

@@ -1,9 +1,8 @@
 import type { PlacedSpot, Rate, SpotWay } from '@undulan/core';
 import { useEffect, useState } from 'react';
-import { type ClipPictures, openPictures, type ReadClip, readClip } from '../../clips/index.ts';
+import { type ReadClip, readClip } from '../../clips/index.ts';
 
 interface Followed {
-  pictures: ClipPictures | null;
   spots: readonly PlacedSpot[];
   read: ReadClip | null;
   /** How many pictures are followed so far, while it goes on. */
@@ -22,36 +21,13 @@ interface Outcome {
   problem: string | null;
 }
 
-/** A chosen clip, opened, and a spot followed in it anew whenever it is pointed at. */
+/** A spot of a chosen clip, followed anew whenever it is pointed at. */
 export function useFollowed(files: readonly File[], rate: Rate): Followed {
-  const [pictures, setPictures] = useState<ClipPictures | null>(null);
   const [spots, setSpots] = useState<readonly PlacedSpot[]>([]);
   const [by, setBy] = useState<SpotWay | undefined>();
-  const [opening, setOpening] = useState<string | null>(null);
   /** What came of following which spots, and how far it is with which. */
   const [outcome, setOutcome] = useState<Outcome | null>(null);
   const [progress, setProgress] = useState<{ of: readonly PlacedSpot[]; seen: number } | null>(null);
-
-  useEffect(() => {
-    if (files.length === 0) return undefined;
-    let isLeft = false;
-    let opened: ClipPictures | null = null;
-    openPictures(files).then(
-      (own) => {
-        opened = own;
-        if (isLeft) own.close();
-        else setPictures(own);
-      },
-      (error: unknown) => {
-        if (!isLeft) setOpening(error instanceof Error ? error.message : String(error));
-      },
-    );
-    return () => {
-      isLeft = true;
-      opened?.close();
-      setPictures(null);
-    };
-  }, [files]);
 
   useEffect(() => {
     if (spots.length === 0) return undefined;
@@ -72,11 +48,10 @@ export function useFollowed(files: readonly File[], rate: Rate): Followed {
 
   const isFollowing = spots.length > 0 && (outcome?.of !== spots || outcome.by !== by);
   return {
-    pictures,
     spots,
     read: outcome?.read ?? null,
     seen: isFollowing ? (progress?.of === spots ? progress.seen : 0) : null,
-    problem: opening ?? outcome?.problem ?? null,
+    problem: outcome?.problem ?? null,
     by,
     followBy: setBy,
     point: (spot) =>

@@ -1,6 +1,7 @@
 // A take's strips beside its target's: matches, both curves, both speeds, the twin loom, the gap.
 export { GapStrip, upward } from './GapStrip.tsx';
 export { MatchStrip } from './MatchStrip.tsx';
+export { SureStrip } from './SureStrip.tsx';
 export { TwinLoomStrip } from './TwinLoomStrip.tsx';
 export { TwoCurvesStrip } from './TwoCurvesStrip.tsx';
 export { TwoSpeedsStrip } from './TwoSpeedsStrip.tsx';
