@@ -1,5 +1,6 @@
 import { benchArcLength } from './arc-length.ts';
 import { benchBake } from './bake.ts';
+import { benchClips } from './clips.ts';
 import { benchEase } from './ease.ts';
 import { benchFiles } from './files.ts';
 import { benchReading } from './reading.ts';
@@ -15,11 +16,16 @@ const BENCHES: Record<string, () => Row[]> = {
   files: benchFiles,
 };
 
+/** What prints tables of its own. */
+const TABLES: Record<string, () => void> = { reading: benchReading, clips: benchClips };
+
 const chosen = process.argv.slice(2);
 const isChosen = (name: string): boolean => chosen.length === 0 || chosen.includes(name);
-const unknown = chosen.filter((name) => !BENCHES[name] && name !== 'reading');
+const unknown = chosen.filter((name) => !BENCHES[name] && !TABLES[name]);
 if (unknown.length > 0) {
-  console.error(`There is no bench "${unknown[0]}". There are ${[...Object.keys(BENCHES), 'reading'].join(', ')}.`);
+  console.error(
+    `There is no bench "${unknown[0]}". There are ${[...Object.keys(BENCHES), ...Object.keys(TABLES)].join(', ')}.`,
+  );
   process.exit(2);
 }
 if (Object.keys(BENCHES).some(isChosen))
@@ -28,4 +34,4 @@ if (Object.keys(BENCHES).some(isChosen))
       '  error: Undulan / peer',
   );
 for (const [name, bench] of Object.entries(BENCHES)) if (isChosen(name)) bench().forEach(printRow);
-if (isChosen('reading')) benchReading();
+for (const [name, bench] of Object.entries(TABLES)) if (isChosen(name)) bench();

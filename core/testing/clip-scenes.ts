@@ -15,6 +15,10 @@ export interface ClipConditions {
   exposure?: number;
   /** How much of the light turns reddish over the clip, and darker. */
   cast?: number;
+  /** A wall of patches of many colours, some of them like the pan's. */
+  busy?: boolean;
+  /** How large the pan is, as a share of what it usually is. */
+  size?: number;
   /** Pixels the camera shakes by. */
   shake?: number;
 }
@@ -89,14 +93,15 @@ export const CLIP_MOTIONS: readonly ClipMotion[] = [
 ];
 
 /** How much of a pixel an ellipse covers, by how far its middle is from the edge. */
-function covers(x: number, y: number, middleX: number, middleY: number): number {
-  const [u, v] = [(x - middleX) / RADIUS_X, (y - middleY) / RADIUS_Y];
-  return Math.min(1, Math.max(0, 0.5 + (1 - Math.hypot(u, v)) * Math.min(RADIUS_X, RADIUS_Y)));
+function covers(x: number, y: number, radiusX: number, radiusY: number): number {
+  const away = Math.hypot(x / radiusX, y / radiusY);
+  return Math.min(1, Math.max(0, 0.5 + (1 - away) * Math.min(radiusX, radiusY)));
 }
 
 /** The ground is wider than the picture, and comes round again. */
 const ACROSS = 920;
 const GROUND = groundPixels();
+const BUSY = busyPixels();
 
 /** A wall of stripes with soft shades over a counter, RGBA. */
 function groundPixels(): Uint8ClampedArray {
@@ -110,14 +115,28 @@ function groundPixels(): Uint8ClampedArray {
   return pixels;
 }
 
+/** Patches of 23 × 17 pixels of muted colours, the same every time. */
+function busyPixels(): Uint8ClampedArray {
+  const roll = seededRandom(11);
+  const pixels = GROUND.slice();
+  for (let top = 0; top < COUNTER_TOP; top += 17)
+    for (let left = 0; left < ACROSS; left += 23) {
+      const shade = 70 + 130 * roll();
+      const colour = [shade + 50 * (roll() - 0.4), shade + 30 * (roll() - 0.5), shade + 50 * (roll() - 0.6)];
+      for (let y = top; y < Math.min(COUNTER_TOP, top + 17); y++)
+        for (let x = left; x < Math.min(ACROSS, left + 23); x++) pixels.set(colour, 4 * (y * ACROSS + x));
+    }
+  return pixels;
+}
+
 /** The ground, moved by whole pixels: to the left, and up. */
-function putGround(pixels: Uint8ClampedArray, left: number, up: number): void {
+function putGround(pixels: Uint8ClampedArray, ground: Uint8ClampedArray, left: number, up: number): void {
   const start = ((left % ACROSS) + ACROSS) % ACROSS;
   const straight = Math.min(WIDTH, ACROSS - start);
   for (let y = 0; y < HEIGHT; y++) {
     const row = 4 * Math.min(HEIGHT - 1, Math.max(0, y + up)) * ACROSS;
-    pixels.set(GROUND.subarray(row + 4 * start, row + 4 * (start + straight)), 4 * y * WIDTH);
-    if (straight < WIDTH) pixels.set(GROUND.subarray(row, row + 4 * (WIDTH - straight)), 4 * (y * WIDTH + straight));
+    pixels.set(ground.subarray(row + 4 * start, row + 4 * (start + straight)), 4 * y * WIDTH);
+    if (straight < WIDTH) pixels.set(ground.subarray(row, row + 4 * (WIDTH - straight)), 4 * (y * WIDTH + straight));
   }
 }
 
@@ -126,7 +145,18 @@ const ROLLED = 1 << 18;
 
 /** A pan over a counter, drawn picture by picture, and where it truly was. */
 export function makeClip(motion: ClipMotion, conditions: ClipConditions = {}, seed = 7): MadeClip {
-  const { noise = 0, shutter = 0, groundMoves = 0, post = false, exposure = 1, cast = 0, shake = 0 } = conditions;
+  const {
+    noise = 0,
+    shutter = 0,
+    groundMoves = 0,
+    post = false,
+    exposure = 1,
+    cast = 0,
+    shake = 0,
+    busy = false,
+    size = 1,
+  } = conditions;
+  const [radiusX, radiusY] = [RADIUS_X * size, RADIUS_Y * size];
   const roll = seededRandom(seed);
   const normal = (): number => Math.sqrt(-2 * Math.log(1 - roll())) * Math.cos(2 * Math.PI * roll());
   const rolled = Float32Array.from({ length: noise > 0 ? ROLLED : 0 }, normal);
@@ -141,25 +171,25 @@ export function makeClip(motion: ClipMotion, conditions: ClipConditions = {}, se
     const progress = (cast * frame) / motion.frames;
     const [shakeX, shakeY] = [Math.round(shake * Math.sin(frame * 1.7)), Math.round(shake * Math.cos(frame * 2.3))];
     const pixels = new Uint8ClampedArray(4 * WIDTH * HEIGHT);
-    putGround(pixels, Math.round(groundMoves * frame - shakeX), Math.round(-shakeY));
+    putGround(pixels, busy ? BUSY : GROUND, Math.round(groundMoves * frame - shakeX), Math.round(-shakeY));
     const xs = places.map((place) => place.x + shakeX);
     const ys = places.map((place) => place.y + shakeY);
     for (
-      let y = Math.max(0, Math.floor(Math.min(...ys) - RADIUS_Y - 4));
-      y < Math.min(HEIGHT, Math.max(...ys) + RADIUS_Y + 4);
+      let y = Math.max(0, Math.floor(Math.min(...ys) - radiusY - 4));
+      y < Math.min(HEIGHT, Math.max(...ys) + radiusY + 4);
       y++
     )
       for (
-        let x = Math.max(0, Math.floor(Math.min(...xs) - RADIUS_X - 4));
-        x < Math.min(WIDTH, Math.max(...xs) + RADIUS_X + 4);
+        let x = Math.max(0, Math.floor(Math.min(...xs) - radiusX - 4));
+        x < Math.min(WIDTH, Math.max(...xs) + radiusX + 4);
         x++
       ) {
         let [cover, rim] = [0, 0];
         for (let i = 0; i < samples; i++) {
-          const own = covers(x + 0.5, y + 0.5, xs[i]!, ys[i]!) / samples;
+          const own = covers(x + 0.5 - xs[i]!, y + 0.5 - ys[i]!, radiusX, radiusY) / samples;
           cover += own;
           // A darker spot on one side: it is not of one colour.
-          if (Math.hypot(x + 0.5 - xs[i]! - 8, y + 0.5 - ys[i]!) < 5) rim += own;
+          if (Math.hypot(x + 0.5 - xs[i]! - 8 * size, y + 0.5 - ys[i]!) < 5 * size) rim += own;
         }
         const at = 4 * (y * WIDTH + x);
         for (let k = 0; k < 3; k++)

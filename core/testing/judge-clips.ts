@@ -1,5 +1,5 @@
 import { ClipFollower, type ClipTrack, type SpotWay, trackOf } from '../src/clips/index.ts';
-import { type ClipConditions, type ClipMotion, makeClip } from './clip-scenes.ts';
+import { type ClipConditions, type ClipMotion, type MadeClip, makeClip } from './clip-scenes.ts';
 
 export interface JudgedTrack {
   track: ClipTrack;
@@ -12,8 +12,13 @@ export interface JudgedTrack {
 }
 
 /** Follows the pan through a made-up clip, and says how well. */
-export function judgeClip(motion: ClipMotion, conditions: ClipConditions = {}, by: SpotWay = 'colour'): JudgedTrack {
-  const clip = makeClip(motion, conditions);
+export function judgeClip(
+  motion: ClipMotion,
+  conditions: ClipConditions = {},
+  by: SpotWay = 'colour',
+  through: (clip: MadeClip) => MadeClip = (clip) => clip,
+): JudgedTrack {
+  const clip = through(makeClip(motion, conditions));
   const follower = new ClipFollower([{ ...clip.first, by, picture: 0 }]);
   clip.pictures.forEach((picture, i) => follower.see(picture, i / 24));
   const track = trackOf(follower);
