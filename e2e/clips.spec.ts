@@ -1,7 +1,12 @@
 import { spawnSync } from 'node:child_process';
+import { mkdirSync, readFileSync } from 'node:fs';
+import { join, parse } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { expect, type Page, test } from '@playwright/test';
-import { createKey, createKeyedSubject, createMotion, USUAL_TOLERANCES } from '@undulan/core';
+import { createKey, createKeyedSubject, createMotion, type TrackFile, USUAL_TOLERANCES } from '@undulan/core';
 import { middleOf, signIn } from './steps.ts';
+
+const ROOT = fileURLToPath(new URL('..', import.meta.url));
 
 const PAN = createKeyedSubject(
   'pan',
@@ -32,24 +37,65 @@ async function clipExercise(instructor: Page, title: string): Promise<string> {
   return id;
 }
 
-/** A pan over a wall, rendered elsewhere: 25 frames, so many late, slow in and out. */
-function renderedClip(late: number): Buffer {
+/** A pan over a wall, rendered elsewhere: 25 frames, so many late, slow in and out; as the last arguments say. */
+function render(late: number, ...output: string[]): Buffer {
   // The first frame has the number 1 there.
   const share = `clip((n-${5 + late})/16\\,0\\,1)`;
   const made = spawnSync(
     'ffmpeg',
     [
-      ...['-loglevel', 'error', '-f', 'lavfi', '-i', 'color=c=0xced4cd:s=480x270:r=24:d=1.05'],
+      ...['-y', '-loglevel', 'error', '-f', 'lavfi', '-i', 'color=c=0xced4cd:s=480x270:r=24:d=1.05'],
       ...['-f', 'lavfi', '-i', 'color=c=0xc9782c:s=60x46:r=24:d=1.05'],
-      '-filter_complex',
-      `[0][1]overlay=x='70+300*${share}*${share}*(3-2*${share})':y=177:eval=frame`,
-      ...['-frames:v', '25', '-c:v', 'libvpx-vp9', '-b:v', '300k', '-f', 'webm', '-'],
+      ...['-filter_complex', `[0][1]overlay=x='70+300*${share}*${share}*(3-2*${share})':y=177:eval=frame`],
+      ...['-frames:v', '25', ...output],
     ],
     { maxBuffer: 1e8 },
   );
   expect(made.stderr.toString()).toBe('');
   return made.stdout;
 }
+
+const renderedClip = (late: number): Buffer => render(late, '-c:v', 'libvpx-vp9', '-b:v', '300k', '-f', 'webm', '-');
+
+/** The times at which pictures of a file are shown, as another program reads them. */
+function timesIn(file: string): number[] {
+  const said = spawnSync('ffprobe', [
+    ...['-v', 'error', '-select_streams', 'v', '-show_entries', 'frame=pts_time', '-of', 'csv=p=0', file],
+  ]).stdout.toString();
+  return said.split('\n').flatMap((line) => (line.trim() ? [Number.parseFloat(line)] : []));
+}
+
+test('by command every kind of clip is decoded picture by picture, as another program does', () => {
+  const info = test.info();
+  const folder = info.outputPath('clips');
+  mkdirSync(folder, { recursive: true });
+  const into = (name: string, ...options: string[]): void => void render(2, ...options, join(folder, name));
+  into('vp9.webm', '-c:v', 'libvpx-vp9', '-b:v', '300k');
+  into('h264.mp4', '-c:v', 'libx264', '-bf', '3', '-pix_fmt', 'yuv420p');
+  into('moving.gif');
+  into('pictures.apng', '-f', 'apng', '-plays', '0');
+  // Every third picture left out: no steady rate.
+  const whole = join(folder, 'vp9.webm');
+  const uneven = ['-vf', "select='mod(n,3)'", '-fps_mode', 'vfr', join(folder, 'uneven.webm')];
+  spawnSync('ffmpeg', ['-loglevel', 'error', '-i', whole, '-c:v', 'libvpx-vp9', ...uneven]);
+  const out = info.outputPath('tracks');
+  const ran = spawnSync('node', ['scripts/clip.mjs', folder, '--at', '100,200', '--out', out], { cwd: ROOT });
+  expect(ran.stderr.toString()).toBe('');
+  for (const name of ['vp9.webm', 'h264.mp4', 'moving.gif', 'pictures.apng', 'uneven.webm']) {
+    const path = join(out, `${parse(name).name}.track.json`);
+    const track = JSON.parse(readFileSync(path, 'utf8')) as TrackFile;
+    const times = timesIn(join(folder, name));
+    expect(
+      track.frames.map(({ seconds }) => seconds),
+      name,
+    ).toHaveLength(times.length);
+    track.frames.forEach(({ seconds }, i) => expect(seconds - times[i]!, `${name}, ${i}`).toBeCloseTo(0, 2));
+    expect(track.rate, name).toEqual({ num: 24, den: 1 });
+    expect(track.isSteady, name).toBe(name !== 'uneven.webm');
+    expect(track.frames[0]!.x).toBeCloseTo(100, 0);
+    expect(track.frames.at(-1)!.x).toBeCloseTo(400, 0);
+  }
+});
 
 test('a clip is handed in: chosen, sent, its subject pointed at, put right, and read', async ({ browser, page }) => {
   const instructor = await (await browser.newContext()).newPage();
@@ -83,4 +129,65 @@ test('a clip is handed in: chosen, sent, its subject pointed at, put right, and 
   await instructor.goto(page.url());
   await expect(instructor.getByText('Everything is 3 frames late.')).toBeVisible();
   await expect(instructor.getByRole('group', { name: 'How sure it is a frame' })).toBeVisible();
+});
+
+test('a clip that was cut off goes on where it was, after a reload too; a spot put right is followed', async ({
+  browser,
+  page,
+}) => {
+  const instructor = await (await browser.newContext()).newPage();
+  await signIn(instructor, 'Marta');
+  const id = await clipExercise(instructor, 'Pan slide, sent twice');
+  await signIn(page, 'Jonah');
+  await page.goto(`/exercises/${id}/clip`);
+  // With a part that says nothing (a `free` box), so that it goes in several pieces.
+  const film = render(
+    0,
+    '-c:v',
+    'libx264',
+    '-pix_fmt',
+    'yuv420p',
+    '-movflags',
+    'frag_keyframe+empty_moov',
+    '-f',
+    'mp4',
+    '-',
+  );
+  const free = Buffer.alloc(5_000_000);
+  free.writeUInt32BE(free.length);
+  free.write('free', 4);
+  const clip = { name: 'pan.mp4', mimeType: 'video/mp4', buffer: Buffer.concat([film, free]) };
+  let pieces = 0;
+  await page.route('**/api/uploads/*', async (route) => {
+    if (route.request().method() === 'PATCH' && ++pieces > 1) await route.abort('connectionfailed');
+    else await route.continue();
+  });
+  const choose = page.getByLabel('Clip', { exact: true });
+  await choose.setInputFiles(clip);
+  await expect.poll(() => pieces).toBeGreaterThan(1);
+  await page.reload();
+  await page.unroute('**/api/uploads/*');
+  const offsets: (string | undefined)[] = [];
+  page.on('request', (request) => {
+    if (request.method() === 'PATCH') offsets.push(request.headers()['upload-offset']);
+  });
+  await choose.setInputFiles(clip);
+  await expect(page.getByText('The clip has been sent.')).toBeVisible();
+  expect(offsets[0]).toBe('2000000');
+
+  const press = async (x: number, y: number): Promise<void> => {
+    const box = (await page.getByRole('img', { name: /^Picture \d+ of the clip$/ }).boundingBox())!;
+    await page.mouse.click(box.x + (x / 480) * box.width, box.y + (y / 270) * box.height);
+  };
+  // On the wall first: that stands still.
+  await press(300, 60);
+  const facts = page.getByRole('region', { name: 'What is read of it' });
+  await expect(facts.getByText('Nothing is seen to happen.')).toBeVisible();
+  await press(100, 200);
+  await expect(facts.getByText('2 events are seen.')).toBeVisible();
+  await page.getByRole('slider', { name: 'Picture' }).fill('24');
+  await press(400, 200);
+  await expect(page.getByText('Where the spot is off')).toBeVisible();
+  await page.getByRole('button', { name: 'Hand in take 1' }).click();
+  await expect(page).toHaveURL(/\/takes\//);
 });

@@ -7,6 +7,7 @@ import { createKey, createKeyedSubject, createMotion } from '../motion/index.ts'
 import { USUAL_TOLERANCES } from '../reading/index.ts';
 import { bridgeGaps } from './bridge-gaps.ts';
 import {
+  apngSeconds,
   ClipFollower,
   clipKindOf,
   type ClipTrack,
@@ -169,4 +170,24 @@ test('what a clip is shows from its first bytes', () => {
   expect(clipKindOf(bytes('\0\0\0\x18ftypmp42'))).toBe('mp4');
   expect(clipKindOf(bytes('<svg>'))).toBeNull();
   expect(clipKindOf(new Uint8Array())).toBeNull();
+});
+
+test('an animated PNG says when its pictures are shown, exactly; what is broken says nothing', () => {
+  const control = (num: number, den: number): number[] => [
+    ...[0, 0, 0, 26, 0x66, 0x63, 0x54, 0x4c],
+    ...Array.from({ length: 20 }, () => 0),
+    ...[num >> 8, num & 255, den >> 8, den & 255],
+    ...[0, 0, 0, 0, 0, 0],
+  ];
+  const file = Uint8Array.from([
+    ...Array.from({ length: 8 }, () => 0),
+    ...control(1, 24),
+    ...control(1, 24),
+    ...control(5, 0),
+  ]);
+  expect(apngSeconds(file)).toEqual([0, 1 / 24, 2 / 24]);
+  expect(apngSeconds(file.subarray(0, 20))).toBeNull();
+  fc.assert(
+    fc.property(fc.uint8Array({ maxLength: 200 }), (bytes) => apngSeconds(bytes) === null || bytes.length > 33),
+  );
 });

@@ -14,3 +14,4 @@ export type { Registration } from './lay-track.ts';
 export { readTrackAgainst, sureOnFrames, takeOfTrack, targetSeen } from './clip-take.ts';
 export type { ClipReading } from './clip-take.ts';
 export { TrackFile, trackFileSchema, writeTrackFile } from './track-file.ts';
+export { apngSeconds } from './apng-times.ts';

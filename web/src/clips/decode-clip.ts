@@ -1,4 +1,4 @@
-import { type ClipKind, clipType, framesPerSecond, MOST_CLIP_PICTURES, type Rate } from '@undulan/core';
+import { apngSeconds, type ClipKind, clipType, framesPerSecond, MOST_CLIP_PICTURES, type Rate } from '@undulan/core';
 import { ALL_FORMATS, BlobSource, Input, VideoSampleSink } from 'mediabunny';
 import { ClipProblem, openClip } from './open-clip.ts';
 
@@ -60,13 +60,14 @@ async function* picturesOfImage(file: Blob, kind: ClipKind): AsyncGenerator<Deco
     await decoder.completed;
     const count = decoder.tracks.selectedTrack?.frameCount ?? 0;
     checkCount(count);
+    const said = kind === 'png' ? apngSeconds(new Uint8Array(await file.arrayBuffer())) : null;
     let seconds = 0;
     for (let frameIndex = 0; frameIndex < count; frameIndex++) {
       const { image } = await decoder.decode({ frameIndex });
       try {
         checkSize(image.displayWidth, image.displayHeight);
         yield {
-          seconds,
+          seconds: said?.[frameIndex] ?? seconds,
           width: image.displayWidth,
           height: image.displayHeight,
           draw: (context, width, height) => context.drawImage(image, 0, 0, width, height),
