@@ -1,9 +1,10 @@
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, readFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, parse } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, type Page, test } from '@playwright/test';
 import { createKey, createKeyedSubject, createMotion, type TrackFile, USUAL_TOLERANCES } from '@undulan/core';
+import { zipSync } from 'fflate';
 import { middleOf, signIn } from './steps.ts';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
@@ -95,6 +96,37 @@ test('by command every kind of clip is decoded picture by picture, as another pr
     expect(track.frames[0]!.x).toBeCloseTo(100, 0);
     expect(track.frames.at(-1)!.x).toBeCloseTo(400, 0);
   }
+});
+
+test('by command, what is broken, lies or is no clip is refused with why, and nothing is written', () => {
+  const folder = test.info().outputPath('hostile');
+  mkdirSync(folder, { recursive: true });
+  const film = renderedClip(0);
+  const put = (name: string, bytes: Uint8Array): void => writeFileSync(join(folder, name), bytes);
+  put(
+    'cut.mp4',
+    render(0, '-c:v', 'libx264', '-f', 'mp4', '-movflags', 'frag_keyframe+empty_moov', '-').subarray(0, 900),
+  );
+  put('head.webm', film.subarray(0, 60));
+  put('words.webm', Buffer.from('This is no film at all, whatever it is called.'));
+  // A picture of 65,535 pixels a side, of which nothing follows.
+  put('huge.gif', Buffer.concat([Buffer.from('GIF89a'), Buffer.alloc(2, 255), Buffer.alloc(2, 255), Buffer.alloc(3)]));
+  const zip = Buffer.from(zipSync({ 'a.png': new Uint8Array(1000) }));
+  // It says it is two gigabytes large once it is unpacked.
+  zip.writeUInt32LE(0x7fffffff, zip.indexOf('PK\x01\x02') + 24);
+  put('bomb.zip', zip);
+  const out = test.info().outputPath('none');
+  const ran = spawnSync('node', ['scripts/clip.mjs', folder, '--at', '100,200', '--out', out], { cwd: ROOT });
+  expect(ran.status).toBe(1);
+  const said = ran.stderr.toString().trim().split('\n');
+  expect(said).toHaveLength(5);
+  expect(said.find((line) => line.startsWith('bomb.zip'))).toBe(
+    'bomb.zip: This zip is too large: at most 7200 files and 600 MB in all.',
+  );
+  expect(said.find((line) => line.startsWith('words.webm'))).toContain('This file is no clip');
+  for (const name of ['cut.mp4', 'head.webm', 'huge.gif'])
+    expect(said.find((line) => line.startsWith(name))).toMatch(/broken|no picture|decode/);
+  expect(existsSync(out)).toBe(false);
 });
 
 test('a clip is handed in: chosen, sent, its subject pointed at, put right, and read', async ({ browser, page }) => {

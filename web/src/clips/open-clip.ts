@@ -10,7 +10,7 @@ export type OpenClip =
   | { is: 'moving'; file: Blob; kind: ClipKind }
   | { is: 'numbered'; files: [name: string, file: Blob][] };
 
-const MOST_ZIP_BYTES = 2_000_000_000;
+const MOST_ZIP_BYTES = 600_000_000;
 const ZIP_PICTURE = /\.(png|jpe?g|webp)$/i;
 
 /** Names as people count: 2 before 10. */
