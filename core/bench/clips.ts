@@ -31,6 +31,8 @@ const CASES: readonly Case[] = [
   },
 ];
 
+const EVENTS = CLIP_MOTIONS.reduce((all, { events }) => all + events.length, 0);
+
 /** How true tracks of made-up clips are, over all motions; then what following costs beside reading each pixel once. */
 export function benchClips(): void {
   console.log(
@@ -45,9 +47,7 @@ export function benchClips(): void {
         `by ${by}, ${name}`.padEnd(34),
         `${Math.max(...judged.map(({ offPercent }) => offPercent)).toFixed(2)} %`.padStart(9),
         String(sum(({ guessed }) => guessed)).padStart(8),
-        `${sum(({ missed }) => missed.length)} of ${CLIP_MOTIONS.reduce((all, { events }) => all + events.length, 0)}`.padStart(
-          14,
-        ),
+        `${sum(({ missed }) => missed.length)} of ${EVENTS}`.padStart(14),
         String(sum(({ invented }) => invented.length)).padStart(9),
         String(sum(({ track }) => (track.exposure === (conditions.exposure ?? 1) ? 0 : 1))).padStart(15),
       );

@@ -39,7 +39,10 @@ export function takeOfTrack(
   const { first } = model.range;
   const { repeats } = exposureOf(inClip);
   const isHeld = track.exposure > 1;
-  const drawn = places.flatMap((_, i) => (isHeld && repeats[i] && i + 1 < places.length ? [] : [i]));
+  // What stood for long is there once more before the next drawing: only from there on it goes anywhere.
+  const isDrawn = (i: number): boolean =>
+    !repeats[i] || i + 1 === places.length || !(repeats[i + track.exposure] ?? true);
+  const drawn = places.flatMap((_, i) => (!isHeld || isDrawn(i) ? [i] : []));
   const subject = placed(
     findSubject(model, subjectId)!,
     drawn.map((i) => places[i]!),
@@ -90,8 +93,11 @@ export interface ClipReading {
 export function readTrackAgainst(track: ClipTrack, registration: Registration, set: Target): ClipReading {
   const asked = targetSeen(set, registration.subjectId);
   const take = takeOfTrack(track, registration, set.motion);
+  // Of drawings that stand only one frame each counts: standing is no noise, nor is the step after it.
   const places = placesOfTrack(track);
-  const noise = Math.max(noiseOf(places.map(({ x }) => x)), noiseOf(places.map(({ y }) => y))) * registration.scale;
+  const { repeats } = exposureOf(places);
+  const drawn = places.filter((_, i) => track.exposure === 1 || !repeats[i]);
+  const noise = Math.max(noiseOf(drawn.map(({ x }) => x)), noiseOf(drawn.map(({ y }) => y))) * registration.scale;
   const bare = readTake(asked, take);
   const span = bare.tracks[0]?.span ?? 0;
   const uncertainPercent = span > 0 ? (100 * noise) / span : 0;
