@@ -149,7 +149,7 @@ test('a clip is handed in: chosen, sent, its subject pointed at, put right, and 
     buffer: renderedClip(3),
   });
   await expect(page.getByText('The clip has been sent.')).toBeVisible();
-  const picture = page.getByRole('img', { name: 'Picture 1 of the clip' });
+  const picture = page.getByRole('button', { name: 'Picture 1 of the clip' });
   const middle = await middleOf(picture);
   const box = (await picture.boundingBox())!;
   await page.mouse.click(box.x + (100 / 480) * box.width, middle.y + (65 / 270) * box.height);
@@ -208,7 +208,7 @@ test('a clip that was cut off goes on where it was, after a reload too; a spot p
   expect(offsets[0]).toBe('2000000');
 
   const press = async (x: number, y: number): Promise<void> => {
-    const box = (await page.getByRole('img', { name: /^Picture \d+ of the clip$/ }).boundingBox())!;
+    const box = (await page.getByRole('button', { name: /^Picture \d+ of the clip$/ }).boundingBox())!;
     await page.mouse.click(box.x + (x / 480) * box.width, box.y + (y / 270) * box.height);
   };
   // On the wall first: that stands still.

@@ -7,7 +7,7 @@ import type { FollowSpot, Sighting } from './follow-blob.ts';
  */
 
 /** About so many samples of a patch are compared where it is looked for, and all of them where it is found. */
-const COARSE_SAMPLES = 13;
+const COARSE_SAMPLES = 10;
 /** How the middle counts: a bell so wide, as a share of the radius. */
 const BELL = 0.6;
 /** The window: so many pixels, and so many of the longest steps of late. */
@@ -82,16 +82,27 @@ class Patch {
     const side = 2 * radius + 1;
     let weights = 0;
     // The mean of each component apart: that all of it is reddish is no likeness. Written out, this is asked often.
-    let [a0, a1, a2, b0, b1, b2] = [0, 0, 0, 0, 0, 0];
-    let [sumAA, sumBB, sumAB] = [0, 0, 0];
+    let a0 = 0;
+    let a1 = 0;
+    let a2 = 0;
+    let b0 = 0;
+    let b1 = 0;
+    let b2 = 0;
+    let sumAA = 0;
+    let sumBB = 0;
+    let sumAB = 0;
     for (let j = 0; j < side; j += stride) {
       const row = Math.min(height - 1, Math.max(0, y - radius + j)) * width;
       for (let i = 0; i < side; i += stride) {
         const offset = 4 * (row + Math.min(width - 1, Math.max(0, x - radius + i)));
         const at = j * side + i;
         const weight = this.#bell[at]!;
-        const [red, green, blue] = [values[3 * at]!, values[3 * at + 1]!, values[3 * at + 2]!];
-        const [r, g, b] = [pixels[offset]!, pixels[offset + 1]!, pixels[offset + 2]!];
+        const red = values[3 * at]!;
+        const green = values[3 * at + 1]!;
+        const blue = values[3 * at + 2]!;
+        const r = pixels[offset]!;
+        const g = pixels[offset + 1]!;
+        const b = pixels[offset + 2]!;
         weights += weight;
         a0 += weight * red;
         a1 += weight * green;
@@ -149,13 +160,27 @@ function refine(patch: Patch, picture: ClipPicture, { x, y, height }: Peak): Pea
   };
 }
 
-/** Climbs to the best place near another, with parts of a pixel. */
+/** Climbs from a place to the best one within reach, by the best of those beside it; with parts of a pixel. */
 function peakNear(patch: Patch, picture: ClipPicture, about: Place, reach: number): Peak {
-  return refine(
-    patch,
-    picture,
-    search(patch, picture, about, { x: reach, y: reach }, { step: 1, stride: 1, prior: 0 }),
-  );
+  const [startX, startY] = [Math.floor(about.x), Math.floor(about.y)];
+  const side = 2 * reach + 1;
+  const known = new Float32Array(side * side).fill(NaN);
+  const heightAt = (x: number, y: number): number => {
+    const at = (y - startY + reach) * side + x - startX + reach;
+    if (Number.isNaN(known[at]!)) known[at] = patch.likeness(picture, x, y, 1);
+    return known[at]!;
+  };
+  let best: Peak = { x: startX, y: startY, height: heightAt(startX, startY) };
+  for (let climbs = 0; climbs < 2 * reach; climbs++) {
+    const { x, y } = best;
+    for (let j = Math.max(startY - reach, y - 1); j <= Math.min(startY + reach, y + 1); j++)
+      for (let i = Math.max(startX - reach, x - 1); i <= Math.min(startX + reach, x + 1); i++) {
+        const height = heightAt(i, j);
+        if (height > best.height) best = { x: i, y: j, height };
+      }
+    if (best.x === x && best.y === y) break;
+  }
+  return refine(patch, picture, best);
 }
 
 /** Follows the patch about a place of the first picture, so many pixels to each side. */
@@ -166,7 +191,7 @@ export function followPatch(first: ClipPicture, start: Place, radius: number): F
   patch.take(first, start, 1);
   const seen = new Patch(radius);
   const stride = Math.max(1, Math.round((2 * radius + 1) / COARSE_SAMPLES));
-  const step = Math.max(1, Math.min(3, Math.floor(radius / 5)));
+  const step = Math.max(1, Math.min(4, Math.floor(radius / 5)));
   let before = first;
   let at: Place = start;
   let velocity = { x: 0, y: 0 };

@@ -8,11 +8,17 @@ import { ClipModel, ClipPieceModel } from './clip.model.ts';
 /** A piece is held in memory while it comes: larger ones are refused. */
 export const MOST_PIECE_BYTES = 8_000_000;
 
-/** A refusal in the words of the upload protocol. */
-const refusal = (status: number, why: string): { status_code: number; body: string } => ({
-  status_code: status,
-  body: why,
-});
+/** A refusal, with what the protocol's package answers by it. */
+class Refusal extends Error {
+  readonly status_code: number;
+  readonly body: string;
+
+  constructor(status: number, why: string) {
+    super(why);
+    this.status_code = status;
+    this.body = why;
+  }
+}
 
 /** The pieces of a clip from one of its bytes up to another, in order, one at a time. */
 export async function* piecesOf(clipId: string, from: number, to: number): AsyncGenerator<Buffer> {
@@ -68,7 +74,7 @@ export class ClipStore extends DataStore {
   override async getUpload(id: string): Promise<Upload> {
     const clip = await ClipModel.findByPk(id);
 
-    if (!clip) throw refusal(404, 'There is no such upload.');
+    if (!clip) throw new Refusal(404, 'There is no such upload.');
     return new Upload({ id, size: clip.size, offset: clip.received, metadata: { name: clip.name } });
   }
 
@@ -78,7 +84,7 @@ export class ClipStore extends DataStore {
     for await (const part of stream as AsyncIterable<Buffer>) {
       size += part.length;
 
-      if (size > MOST_PIECE_BYTES) throw refusal(413, `A piece has at most ${MOST_PIECE_BYTES} bytes.`);
+      if (size > MOST_PIECE_BYTES) throw new Refusal(413, `A piece has at most ${MOST_PIECE_BYTES} bytes.`);
       parts.push(part);
     }
     if (size === 0) return offset;
@@ -87,14 +93,14 @@ export class ClipStore extends DataStore {
     if (offset === 0 && !kind) {
       await this.remove(id);
 
-      throw refusal(415, 'This file is no clip.');
+      throw new Refusal(415, 'This file is no clip.');
     }
     return ClipModel.sequelize!.transaction(async (transaction) => {
       const clip = await ClipModel.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
 
-      if (!clip || clip.received !== offset) throw refusal(409, 'Another piece is the next.');
+      if (!clip || clip.received !== offset) throw new Refusal(409, 'Another piece is the next.');
 
-      if (offset + size > clip.size) throw refusal(413, 'This is more than was announced.');
+      if (offset + size > clip.size) throw new Refusal(413, 'This is more than was announced.');
       if (kind) clip.type = clipType(kind);
       await ClipPieceModel.create({ clipId: id, start: offset, size, bytes }, { transaction });
       clip.received = offset + size;
@@ -114,7 +120,7 @@ export class ClipStore extends DataStore {
     if ((await hashOf(id, clip.size)) !== clip.hash) {
       await clip.destroy();
 
-      throw refusal(460, 'What came is not what was sent: its checksum differs. Send it again.');
+      throw new Refusal(460, 'What came is not what was sent: its checksum differs. Send it again.');
     }
     clip.whole = true;
     await clip.save();

@@ -1,5 +1,5 @@
 import type { ClipTrack } from '@undulan/core';
-import { type PointerEvent, useEffect, useRef } from 'react';
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import type { ClipPictures } from '../../clips/index.ts';
 import { cssColour, usePixelRatio, useSize } from '../../ui/index.ts';
 
@@ -15,6 +15,17 @@ interface ClipPictureProps {
 const DOT_PX = 3;
 const SPOT_PX = 9;
 const HALO_PX = 1.5;
+/** The cross that keys move, and by how much at once, with Shift and without. */
+const CROSS_PX = 12;
+const FAR_PX = 20;
+const NEAR_PX = 3;
+
+const ARROWS: Partial<Record<string, readonly [x: number, y: number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
 
 /** The trail over the picture; `perPixel` are pixels of the screen for one of the clip. */
 function drawTrail(context: CanvasRenderingContext2D, track: ClipTrack, number: number, perPixel: number): void {
@@ -49,7 +60,26 @@ function drawTrail(context: CanvasRenderingContext2D, track: ClipTrack, number: 
   if (spot) stroke(ring(spot, SPOT_PX), 2.5);
 }
 
-/** A picture of the clip with the trail of what is followed over it; pressed, it is pointed at there. */
+function drawCross(context: CanvasRenderingContext2D, { x, y }: { x: number; y: number }): void {
+  const cross = new Path2D();
+  cross.moveTo(x - CROSS_PX, y);
+  cross.lineTo(x + CROSS_PX, y);
+  cross.moveTo(x, y - CROSS_PX);
+  cross.lineTo(x, y + CROSS_PX);
+  for (const [colour, lineWidth] of [
+    ['var(--page)', 4],
+    ['var(--accent)', 2],
+  ] as const) {
+    context.lineWidth = lineWidth;
+    context.strokeStyle = cssColour(colour);
+    context.stroke(cross);
+  }
+}
+
+/**
+ * A picture of the clip with the trail of what is followed over it; pressed, it is pointed at there. Arrows move a
+ * cross that Enter presses at.
+ */
 export function ClipPicture({ clip, track, number, onPoint }: ClipPictureProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [measure, size] = useSize();
@@ -58,6 +88,8 @@ export function ClipPicture({ clip, track, number, onPoint }: ClipPictureProps) 
   const fit = size ? Math.min(size.widthPx / width, size.heightPx / height) : 0;
   const [widthPx, heightPx] = [width * fit, height * fit];
   const picture = clip.pictures[number];
+  /** Where keys are, as shares of the picture; null until one is used. */
+  const [cross, setCross] = useState<{ x: number; y: number } | null>(null);
 
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
@@ -65,16 +97,29 @@ export function ClipPicture({ clip, track, number, onPoint }: ClipPictureProps) 
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
     context.drawImage(picture, 0, 0, widthPx, heightPx);
     if (track) drawTrail(context, track, number, fit);
-  }, [picture, track, number, widthPx, heightPx, fit, ratio]);
+    if (cross) drawCross(context, { x: cross.x * widthPx, y: cross.y * heightPx });
+  }, [picture, track, number, widthPx, heightPx, fit, ratio, cross]);
 
   const point = (event: PointerEvent<HTMLCanvasElement>): void => {
     if (event.button !== 0) return;
     const box = event.currentTarget.getBoundingClientRect();
-    const along = (at: number, most: number): number => Math.min(most - 1, Math.max(0, at * most));
-    onPoint({
-      x: along((event.clientX - box.left) / box.width, width),
-      y: along((event.clientY - box.top) / box.height, height),
-    });
+    setCross(null);
+    pointAt((event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height);
+  };
+  const pointAt = (x: number, y: number): void => {
+    const along = (share: number, most: number): number => Math.min(most - 1, Math.max(0, share * most));
+    onPoint({ x: along(x, width), y: along(y, height) });
+  };
+  const takeKey = (event: KeyboardEvent): void => {
+    const at = cross ?? { x: 0.5, y: 0.5 };
+    const [alongX, alongY] = ARROWS[event.key] ?? [0, 0];
+    const step = event.shiftKey ? FAR_PX : NEAR_PX;
+    const within = (share: number): number => Math.min(1, Math.max(0, share));
+    if (event.key === 'Enter') pointAt(at.x, at.y);
+    else if (event.key in ARROWS)
+      setCross({ x: within(at.x + (alongX * step) / widthPx), y: within(at.y + (alongY * step) / heightPx) });
+    else return;
+    event.preventDefault();
   };
 
   return (
@@ -84,7 +129,11 @@ export function ClipPicture({ clip, track, number, onPoint }: ClipPictureProps) 
         width={Math.round(widthPx * ratio)}
         height={Math.round(heightPx * ratio)}
         style={{ width: widthPx, height: heightPx }}
-        role="img"
+        role="button"
+        tabIndex={0}
+        aria-description="Press the subject. Arrows move a cross, with Shift faster; Enter presses there."
+        onKeyDown={takeKey}
+        onBlur={() => setCross(null)}
         aria-label={`Picture ${number + 1} of the clip`}
         onPointerDown={point}
         className="cursor-crosshair rounded-md"
