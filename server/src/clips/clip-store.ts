@@ -7,6 +7,8 @@ import { ClipModel, ClipPieceModel } from './clip.model.ts';
 
 /** A piece is held in memory while it comes: larger ones are refused. */
 export const MOST_PIECE_BYTES = 8_000_000;
+/** Smaller ones, but for the last, would only be rows without end. */
+const LEAST_PIECE_BYTES = 1000;
 
 /** A refusal, with what the protocol's package answers by it. */
 class Refusal extends Error {
@@ -100,6 +102,8 @@ export class ClipStore extends DataStore {
 
       if (!clip || clip.received !== offset) throw new Refusal(409, 'Another piece is the next.');
 
+      if (size < LEAST_PIECE_BYTES && offset + size < clip.size)
+        throw new Refusal(400, `A piece has at least ${LEAST_PIECE_BYTES} bytes.`);
       if (offset + size > clip.size) throw new Refusal(413, 'This is more than was announced.');
       if (kind) clip.type = clipType(kind);
       await ClipPieceModel.create({ clipId: id, start: offset, size, bytes }, { transaction });

@@ -44,6 +44,7 @@ async function mayBegin(personId: string, announced: z.infer<typeof Announced>, 
   await ClipModel.destroy({
     where: { ...owned, id: { [Op.notIn]: kept }, createdAt: { [Op.lt]: new Date(Date.now() - UNFINISHED_MS) } },
   });
+  refuseBeyond('clips', await ClipModel.count({ where: owned }));
   refuseBeyond('clipBytes', Number(await ClipModel.sum('size', { where: owned })) + size);
 }
 

@@ -31,7 +31,8 @@ const QUOTAS = {
     says: 'You have 200 pictures in the scenes of this course: that is as many as it keeps.',
   },
   scenePictureBytes: { most: 100_000_000, says: 'Your pictures in the scenes of this course take 100 MB at most.' },
-  clipBytes: { most: 2_000_000_000, says: 'Your clips of this course take 2 GB: that is as much as it keeps.' },
+  clips: { most: 500, says: 'You have 500 clips: that is as many as are kept.' },
+  clipBytes: { most: 2_000_000_000, says: 'Your clips take 2 GB: that is as much as is kept.' },
 } as const satisfies Record<string, { most: number; says: string }>;
 
 /** Throws `over-quota` where so many are there that one more is too many. */

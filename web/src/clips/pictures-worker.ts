@@ -13,9 +13,9 @@ export type FromPictures =
 
 /** Pictures are looked at in at most this many pixels, and the more of them there are the fewer. */
 const MOST_PIXELS = 960 * 540;
-const FEW = 120;
-const LEAST_PIXELS = 320 * 180;
-/** From so many on, only every other one would fit a memory: no more are kept. */
+const FEW = 48;
+const LEAST_PIXELS = 240 * 135;
+/** More do not fit a memory: a film that is longer is looked at as far as that. */
 const MOST_KEPT = 1800;
 
 const answer = (said: FromPictures, transfer: Transferable[] = []): void => postMessage(said, { transfer });
