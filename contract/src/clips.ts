@@ -1,6 +1,13 @@
-import { ClipTrack, SPOT_WAYS } from '@undulan/core';
+import { ClipTrack, framesPerSecond, SPOT_WAYS } from '@undulan/core';
 import * as z from 'zod';
 import { TakeWords } from './courses.ts';
+
+/** As many frames are motion with a key on each. */
+const MOST_FRAMES = 15_000;
+
+function framesOf(frames: ClipTrack['frames'], rate: ClipTrack['rate']): number {
+  return frames.length === 0 ? 0 : (frames.at(-1)!.seconds - frames[0]!.seconds) * framesPerSecond(rate);
+}
 
 /** What a learner followed in a clip. */
 export const FollowedClip = z.object({
@@ -8,7 +15,9 @@ export const FollowedClip = z.object({
   /** Pixels of the clip, which the track's places are in. */
   width: z.int().min(1).max(8192),
   height: z.int().min(1).max(8192),
-  track: ClipTrack,
+  track: ClipTrack.refine(({ frames, rate }) => framesOf(frames, rate) <= MOST_FRAMES, {
+    error: `A clip has at most ${MOST_FRAMES} frames of its rate.`,
+  }),
 });
 export type FollowedClip = z.infer<typeof FollowedClip>;
 

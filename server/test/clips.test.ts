@@ -162,6 +162,15 @@ test('a clip that runs too long, or of which nothing sensible was followed, is n
   await send({ followed: { ...followed, track: { ...track, frames: track.frames.slice(0, 1) } } }).expect(400);
   const far = { ...track, frames: track.frames.map((frame) => ({ ...frame, x: 1e12 })) };
   await send({ followed: { ...followed, track: far } }).expect(400);
+  // Times that go back, and few pictures that stand for more frames than a motion can have.
+  const back = track.frames.map((frame, i) => (i === 12 ? { ...frame, seconds: 900_000 } : frame));
+  await send({ followed: { ...followed, track: { ...track, frames: back } } }).expect(400);
+  const fast = {
+    ...track,
+    rate: { num: 240, den: 1 },
+    frames: slow.frames.map((frame) => ({ ...frame, seconds: 9 * frame.seconds })),
+  };
+  await send({ followed: { ...followed, track: fast } }).expect(400);
   await send({ followed }).expect(201);
 });
 

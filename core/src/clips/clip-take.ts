@@ -1,7 +1,7 @@
 import { findSubject, type MotionDocument } from '../motion/index.ts';
 import { type Finding, noiseOf, type Reading, readTake, type Target } from '../reading/index.ts';
 import { framesPerSecond } from '../time/index.ts';
-import { modelSeen, placed, type Registration } from './lay-track.ts';
+import { modelSeen, placed, type Registration, spanOfWay, tellingWay } from './lay-track.ts';
 import { numbersOfTrack, placesOfTrack } from './track-clip.ts';
 import { exposureOf } from './track-exposure.ts';
 import type { ClipTrack } from './track-schema.ts';
@@ -98,14 +98,10 @@ export function readTrackAgainst(track: ClipTrack, registration: Registration, s
   const { repeats } = exposureOf(places);
   const drawn = places.filter((_, i) => track.exposure === 1 || !repeats[i]);
   const noise = Math.max(noiseOf(drawn.map(({ x }) => x)), noiseOf(drawn.map(({ y }) => y))) * registration.scale;
-  const bare = readTake(asked, take);
-  const span = bare.tracks[0]?.span ?? 0;
+  const span = spanOfWay(tellingWay(set.motion, findSubject(set.motion, registration.subjectId)!));
   const uncertainPercent = span > 0 ? (100 * noise) / span : 0;
   const spacingPercent = Math.min(100, asked.tolerances.spacingPercent + UNCERTAIN_TIMES * uncertainPercent);
-  const reading =
-    spacingPercent === asked.tolerances.spacingPercent
-      ? bare
-      : readTake({ ...asked, tolerances: { ...asked.tolerances, spacingPercent } }, take);
+  const reading = readTake({ ...asked, tolerances: { ...asked.tolerances, spacingPercent } }, take);
   const guessed = guessedFrames(track);
   const perFrame = framesPerSecond(track.rate) / framesPerSecond(set.motion.rate);
   const findings = reading.findings.filter((finding) => !restsOn(finding, guessed, perFrame, set.motion.range.first));

@@ -9,8 +9,8 @@ import { bridgeGaps } from './bridge-gaps.ts';
 import {
   apngSeconds,
   ClipFollower,
-  clipKindOf,
   type ClipTrack,
+  mediaKindOf,
   placesOfTrack,
   proposeRegistration,
   rateOfTimes,
@@ -223,11 +223,11 @@ test('a track as a file fits the schema that ships', async () => {
 
 test('what a clip is shows from its first bytes', () => {
   const bytes = (text: string) => Uint8Array.from(text, (letter) => letter.charCodeAt(0));
-  expect(clipKindOf(bytes('GIF89a…'))).toBe('gif');
-  expect(clipKindOf(bytes('\x1a\x45\xdf\xa3rest'))).toBe('webm');
-  expect(clipKindOf(bytes('\0\0\0\x18ftypmp42'))).toBe('mp4');
-  expect(clipKindOf(bytes('<svg>'))).toBeNull();
-  expect(clipKindOf(new Uint8Array())).toBeNull();
+  expect(mediaKindOf(bytes('GIF89a…'))).toBe('gif');
+  expect(mediaKindOf(bytes('\x1a\x45\xdf\xa3rest'))).toBe('webm');
+  expect(mediaKindOf(bytes('\0\0\0\x18ftypmp42'))).toBe('mp4');
+  expect(mediaKindOf(bytes('<svg>'))).toBeNull();
+  expect(mediaKindOf(new Uint8Array())).toBeNull();
 });
 
 test('an animated PNG says when its pictures are shown, exactly; what is broken says nothing', () => {

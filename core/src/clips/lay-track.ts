@@ -1,4 +1,3 @@
-import { extentOf } from '../extent.ts';
 import {
   createChannel,
   createKey,
@@ -8,6 +7,7 @@ import {
   seenPose,
   type Subject,
 } from '../motion/index.ts';
+import { spanOf } from '../reading/index.ts';
 import type { FrameRange } from '../time/index.ts';
 import type { Place } from './clip-picture.ts';
 
@@ -22,26 +22,34 @@ export interface Registration {
 /** As a clip of this size lies when it shows the stage as a whole: shapes differing by more than this do not. */
 const SAME_SHAPE = 0.02;
 
-/** Where the middle of a subject's look is seen on each whole frame of a range. */
-export function seenWay(motion: MotionDocument, subject: Subject, { first, last }: FrameRange): Place[] {
+/** How far and whither something goes is told by so many of its frames. */
+const TELLING = 400;
+
+/** Where the middle of a subject's look is seen on every so manieth whole frame of a range. */
+export function seenWay(motion: MotionDocument, subject: Subject, { first, last }: FrameRange, every = 1): Place[] {
   const way: Place[] = [];
-  for (let frame = first; frame <= last; frame++) {
+  for (let frame = first; frame <= last; frame += every) {
     const pose = seenPose(motion, subject, frame);
     way.push(pose ? { x: pose.e, y: pose.f } : (way.at(-1) ?? { x: 0, y: 0 }));
   }
   return way;
 }
 
-function extentOfWay(way: readonly Place[]): number {
-  const [x, y] = [extentOf(way.map((place) => place.x)), extentOf(way.map((place) => place.y))];
-  return Math.hypot(x.high - x.low, y.high - y.low);
+/** How large the box is that a way lies in, from corner to corner; 0 of one that goes nowhere. */
+export const spanOfWay = (way: readonly Place[]): number =>
+  spanOf([Float64Array.from(way, ({ x }) => x), Float64Array.from(way, ({ y }) => y)]);
+
+/** Where it is seen on a few hundred frames, however long the range. */
+export function tellingWay(motion: MotionDocument, subject: Subject): Place[] {
+  const { first, last } = motion.range;
+  return seenWay(motion, subject, motion.range, Math.max(1, Math.ceil((last - first) / TELLING)));
 }
 
 /** The subject of a scene that goes furthest over the picture; null where none moves. */
 export function furthestMoving(motion: MotionDocument): Subject | null {
   let best: { subject: Subject; extent: number } | null = null;
   for (const subject of motion.subjects) {
-    const extent = extentOfWay(seenWay(motion, subject, motion.range));
+    const extent = spanOfWay(tellingWay(motion, subject));
     if (extent > (best?.extent ?? 0.5)) best = { subject, extent };
   }
   return best && best.subject;
@@ -57,11 +65,11 @@ export function proposeRegistration(
   motion: MotionDocument,
   subjectId: string,
 ): Registration {
-  const way = seenWay(motion, findSubject(motion, subjectId)!, motion.range);
+  const way = tellingWay(motion, findSubject(motion, subjectId)!);
   const { widthPx, heightPx } = motion.stage;
   const isFramed = Math.abs(Math.log((size.width * heightPx) / (size.height * widthPx))) < SAME_SHAPE;
-  const gone = extentOfWay(places);
-  const scale = isFramed || gone < 1 ? widthPx / size.width : extentOfWay(way) / gone;
+  const gone = spanOfWay(places);
+  const scale = isFramed || gone < 1 ? widthPx / size.width : spanOfWay(way) / gone;
   const [from, to] = [places[0] ?? { x: 0, y: 0 }, way[0]!];
   return { subjectId, scale, shift: { x: to.x - from.x * scale, y: to.y - from.y * scale } };
 }

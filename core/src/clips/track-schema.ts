@@ -25,7 +25,10 @@ export const ClipTrack = z.object({
         guessed: z.boolean(),
       }),
     )
-    .max(MOST_CLIP_PICTURES),
+    .max(MOST_CLIP_PICTURES)
+    .refine((frames) => frames.every(({ seconds }, i) => i === 0 || seconds >= frames[i - 1]!.seconds), {
+      error: 'Pictures are shown one after the other.',
+    }),
   /** `frame` counts from 0 at the first picture, in frames of the rate. */
   events: z.array(z.object({ frame: Finite, kind: z.enum(CLIP_EVENT_KINDS) })).max(MOST_CLIP_PICTURES),
 });

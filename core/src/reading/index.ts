@@ -27,6 +27,7 @@ export {
 } from './schema.ts';
 export type { FindingKind } from './schema.ts';
 export { momentsOf, noiseOf } from './moments.ts';
+export { spanOf } from './track-error.ts';
 export { readTake, targetRead, MODEL_NAME } from './read-take.ts';
 export { asRead } from './read-bounds.ts';
 export { createSharedTime } from './shared-time.ts';

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { Readable } from 'node:stream';
 import { DataStore, Upload } from '@tus/server';
-import { clipKindOf, clipType } from '@undulan/core';
+import { mediaKindOf, mediaType } from '@undulan/core';
 import { Op } from 'sequelize';
 import { ClipModel, ClipPieceModel } from './clip.model.ts';
 
@@ -91,7 +91,7 @@ export class ClipStore extends DataStore {
     }
     if (size === 0) return offset;
     const bytes = Buffer.concat(parts);
-    const kind = offset === 0 ? clipKindOf(bytes) : null;
+    const kind = offset === 0 ? mediaKindOf(bytes) : null;
     if (offset === 0 && !kind) {
       await this.remove(id);
 
@@ -105,7 +105,7 @@ export class ClipStore extends DataStore {
       if (size < LEAST_PIECE_BYTES && offset + size < clip.size)
         throw new Refusal(400, `A piece has at least ${LEAST_PIECE_BYTES} bytes.`);
       if (offset + size > clip.size) throw new Refusal(413, 'This is more than was announced.');
-      if (kind) clip.type = clipType(kind);
+      if (kind) clip.type = mediaType(kind);
       await ClipPieceModel.create({ clipId: id, start: offset, size, bytes }, { transaction });
       clip.received = offset + size;
       await clip.save({ transaction });

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { CoursePicture, Created } from '@undulan/contract';
+import { mediaKindOf } from '@undulan/core';
 import { col, fn, Op } from 'sequelize';
 import sharp from 'sharp';
 import { isMember, pictureFor, requireInstructor, roleIn } from '../access/access.ts';
@@ -9,16 +10,10 @@ import { refuseBeyond } from '../quotas/quotas.ts';
 import { PictureModel } from './picture.model.ts';
 
 /**
- * Formats taken, and what the first bytes of each are: a file's name and declared type prove nothing, and nothing else
- * comes before the library that draws them.
+ * Formats taken, by their first bytes: a file's name and declared type prove nothing, and nothing else comes before the
+ * library that draws them.
  */
-const FORMATS = {
-  png: (bytes) => bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])),
-  jpeg: (bytes) => bytes.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff])),
-  gif: (bytes) => /^GIF8[79]a$/.test(bytes.toString('latin1', 0, 6)),
-  webp: (bytes) => bytes.toString('latin1', 0, 4) === 'RIFF' && bytes.toString('latin1', 8, 12) === 'WEBP',
-} as const satisfies Record<string, (bytes: Buffer) => boolean>;
-type Format = keyof typeof FORMATS;
+const FORMATS = ['png', 'jpeg', 'gif', 'webp'] as const;
 
 /** All frames together; larger ones are no pictures for a brief but a way to fill a memory. */
 const MOST_PIXELS = 40_000_000;
@@ -31,7 +26,8 @@ const noPicture = (why: string): ProblemError => new ProblemError('invalid-reque
  * cameras, anything hidden) is gone. Throws `invalid-request` for what is no picture.
  */
 async function madeAnew(bytes: Buffer): Promise<{ type: string; bytes: Buffer }> {
-  const format = (Object.keys(FORMATS) as Format[]).find((name) => FORMATS[name](bytes));
+  const kind = mediaKindOf(bytes);
+  const format = FORMATS.find((name) => name === kind);
   if (!format) throw noPicture('A picture is a PNG, JPEG, GIF or WebP file.');
   try {
     const picture = sharp(bytes, { animated: true, limitInputPixels: MOST_PIXELS, failOn: 'error' });

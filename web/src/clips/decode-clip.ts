@@ -1,4 +1,4 @@
-import { apngSeconds, type ClipKind, clipType, framesPerSecond, MOST_CLIP_PICTURES, type Rate } from '@undulan/core';
+import { apngSeconds, type MediaKind, mediaType, framesPerSecond, MOST_CLIP_PICTURES, type Rate } from '@undulan/core';
 import { ALL_FORMATS, BlobSource, Input, VideoSampleSink } from 'mediabunny';
 import { ClipProblem, openClip } from './open-clip.ts';
 
@@ -54,8 +54,8 @@ async function* picturesOfFilm(file: Blob): AsyncGenerator<DecodedPicture> {
 }
 
 /** GIF, animated PNG and WebP: pictures with times of their own. */
-async function* picturesOfImage(file: Blob, kind: ClipKind): AsyncGenerator<DecodedPicture> {
-  const decoder = new ImageDecoder({ data: file.stream(), type: clipType(kind) });
+async function* picturesOfImage(file: Blob, kind: MediaKind): AsyncGenerator<DecodedPicture> {
+  const decoder = new ImageDecoder({ data: file.stream(), type: mediaType(kind) });
   try {
     await decoder.completed;
     const count = decoder.tracks.selectedTrack?.frameCount ?? 0;

@@ -1,4 +1,4 @@
-import { type ClipKind, clipKindOf, clipType, KIND_BYTES, MOST_CLIP_PICTURES, problemOf } from '@undulan/core';
+import { type MediaKind, mediaKindOf, mediaType, KIND_BYTES, MOST_CLIP_PICTURES, problemOf } from '@undulan/core';
 import { unpacked } from '../files/index.ts';
 
 /** Why a file is no clip, in words for who chose it. */
@@ -7,7 +7,7 @@ export class ClipProblem extends Error {}
 /** What chosen files are as a clip: a film, a moving image, or numbered images in order. */
 export type OpenClip =
   | { is: 'film'; file: Blob }
-  | { is: 'moving'; file: Blob; kind: ClipKind }
+  | { is: 'moving'; file: Blob; kind: MediaKind }
   | { is: 'numbered'; files: [name: string, file: Blob][] };
 
 const MOST_ZIP_BYTES = 600_000_000;
@@ -19,8 +19,8 @@ const byNumber = new Intl.Collator('en', { numeric: true });
 const NO_CLIP =
   'This file is no clip: hand in WebM, MP4, GIF, animated PNG, or numbered images (several files, or a zip of them).';
 
-async function kindOf(file: Blob): Promise<ClipKind> {
-  const kind = clipKindOf(new Uint8Array(await file.slice(0, KIND_BYTES).arrayBuffer()));
+async function kindOf(file: Blob): Promise<MediaKind> {
+  const kind = mediaKindOf(new Uint8Array(await file.slice(0, KIND_BYTES).arrayBuffer()));
   if (!kind) throw new ClipProblem(NO_CLIP);
   return kind;
 }
@@ -37,10 +37,10 @@ async function numberedInZip(file: Blob): Promise<[string, Blob][]> {
   return files;
 }
 
-async function isMoving(file: Blob, kind: ClipKind): Promise<boolean> {
+async function isMoving(file: Blob, kind: MediaKind): Promise<boolean> {
   if (kind === 'gif') return true;
   if (kind === 'jpeg') return false;
-  const decoder = new ImageDecoder({ data: file.stream(), type: clipType(kind) });
+  const decoder = new ImageDecoder({ data: file.stream(), type: mediaType(kind) });
   await decoder.completed;
   const count = decoder.tracks.selectedTrack?.frameCount ?? 0;
   decoder.close();

@@ -1,8 +1,8 @@
-/** What a clip is as a file. */
-export const CLIP_KINDS = ['webm', 'mp4', 'gif', 'png', 'jpeg', 'webp', 'zip'] as const;
-export type ClipKind = (typeof CLIP_KINDS)[number];
+/** What a picture, a film or a heap of them is as a file. */
+export const MEDIA_KINDS = ['webm', 'mp4', 'gif', 'png', 'jpeg', 'webp', 'zip'] as const;
+export type MediaKind = (typeof MEDIA_KINDS)[number];
 
-const CLIP_TYPES: Record<ClipKind, string> = {
+const MEDIA_TYPES: Record<MediaKind, string> = {
   webm: 'video/webm',
   mp4: 'video/mp4',
   gif: 'image/gif',
@@ -13,13 +13,13 @@ const CLIP_TYPES: Record<ClipKind, string> = {
 };
 
 /** The media type of a kind. */
-export const clipType = (kind: ClipKind): string => CLIP_TYPES[kind];
+export const mediaType = (kind: MediaKind): string => MEDIA_TYPES[kind];
 
 /** How many bytes of a file tell its kind. */
 export const KIND_BYTES = 16;
 
 /** The kind of a file by its first bytes, whatever it is called; null of any other. */
-export function clipKindOf(bytes: Uint8Array): ClipKind | null {
+export function mediaKindOf(bytes: Uint8Array): MediaKind | null {
   const starts = (at: number, ...expected: number[]): boolean => expected.every((byte, i) => bytes[at + i] === byte);
   const says = (at: number, text: string): boolean => starts(at, ...[...text].map((letter) => letter.charCodeAt(0)));
   if (starts(0, 0x1a, 0x45, 0xdf, 0xa3)) return 'webm';
