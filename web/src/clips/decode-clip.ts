@@ -1,4 +1,4 @@
-import { apngSeconds, type MediaKind, mediaType, framesPerSecond, MOST_CLIP_PICTURES, type Rate } from '@undulan/core';
+import { apngSeconds, framesPerSecond, type MediaKind, mediaType, MOST_CLIP_PICTURES, type Rate } from '@undulan/core';
 import { ALL_FORMATS, BlobSource, Input, VideoSampleSink } from 'mediabunny';
 import { ClipProblem, openClip } from './open-clip.ts';
 

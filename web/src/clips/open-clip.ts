@@ -1,4 +1,4 @@
-import { type MediaKind, mediaKindOf, mediaType, KIND_BYTES, MOST_CLIP_PICTURES, problemOf } from '@undulan/core';
+import { KIND_BYTES, type MediaKind, mediaKindOf, mediaType, MOST_CLIP_PICTURES, problemOf } from '@undulan/core';
 import { unpacked } from '../files/index.ts';
 
 /** Why a file is no clip, in words for who chose it. */
