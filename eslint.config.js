@@ -64,5 +64,8 @@ export default tseslint.config(
       },
     },
   },
-  { files: ['scripts/bench-page.mjs', 'scripts/clip.mjs'], languageOptions: { globals: { window: 'readonly' } } },
+  {
+    files: ['scripts/bench-{clip,page}.mjs', 'scripts/clip.mjs'],
+    languageOptions: { globals: { window: 'readonly' } },
+  },
 );

@@ -20,8 +20,19 @@ const PAN = createKeyedSubject(
   },
 );
 
+const LID = createKeyedSubject(
+  'lid',
+  'Lid',
+  { shape: 'disc', widthPx: 80, heightPx: 80, fill: '#2456a6' },
+  { x: 200, y: 150 },
+  {
+    'position.x': [createKey(7, 200), createKey(21, 600)],
+    'position.y': [createKey(7, 150), createKey(21, 150)],
+  },
+);
+
 /** An exercise of this title that takes clips, published; gives its id. */
-async function clipExercise(instructor: Page, title: string): Promise<string> {
+async function clipExercise(instructor: Page, title: string, subjects = [PAN]): Promise<string> {
   const { courses } = (await (await instructor.request.get('/api/session')).json()) as { courses: { id: string }[] };
   const details = {
     title,
@@ -31,7 +42,7 @@ async function clipExercise(instructor: Page, title: string): Promise<string> {
     accepts: 'clips',
   };
   const made = await instructor.request.post(`/api/courses/${courses[0]!.id}/exercises`, {
-    data: { work: { motion: createMotion([PAN]), details } },
+    data: { work: { motion: createMotion(subjects), details } },
   });
   const { id } = (await made.json()) as { id: string };
   await instructor.request.post(`/api/exercises/${id}/publish`);
@@ -222,4 +233,78 @@ test('a clip that was cut off goes on where it was, after a reload too; a spot p
   await expect(page.getByText('Where the spot is off')).toBeVisible();
   await page.getByRole('button', { name: 'Hand in take 1' }).click();
   await expect(page).toHaveURL(/\/takes\//);
+});
+
+/** The pan as it should go, and over it the lid, so many frames late. */
+function renderedTwo(lidLate: number): Buffer {
+  const share = (from: number, to: number): string => `clip((n-${from - 1})/${to - from}\\,0\\,1)`;
+  const soft = (own: string): string => `${own}*${own}*(3-2*${own})`;
+  const made = spawnSync(
+    'ffmpeg',
+    [
+      ...['-y', '-loglevel', 'error', '-f', 'lavfi', '-i', 'color=c=0xced4cd:s=480x270:r=24:d=1.05'],
+      ...['-f', 'lavfi', '-i', 'color=c=0xc9782c:s=60x46:r=24:d=1.05'],
+      ...['-f', 'lavfi', '-i', 'color=c=0x2456a6:s=40x40:r=24:d=1.05'],
+      '-filter_complex',
+      `[0][1]overlay=x='70+300*${soft(share(5, 21))}':y=177:eval=frame[a];` +
+        `[a][2]overlay=x='80+200*${soft(share(7 + lidLate, 21 + lidLate))}':y=55:eval=frame`,
+      ...['-frames:v', '25', '-c:v', 'libvpx-vp9', '-b:v', '400k', '-f', 'webm', '-'],
+    ],
+    { maxBuffer: 1e8 },
+  );
+  expect(made.stderr.toString()).toBe('');
+  return made.stdout;
+}
+
+test('what moves is found, another part and a known length pointed at, and each part is read for itself', async ({
+  browser,
+  page,
+}) => {
+  const instructor = await (await browser.newContext()).newPage();
+  await signIn(instructor, 'Marta');
+  await clipExercise(instructor, 'Pan and lid as a clip', [PAN, LID]);
+  await signIn(page, 'Ines');
+  const row = page.getByRole('listitem').filter({ hasText: 'Pan and lid as a clip' });
+  await row.getByRole('button', { name: 'Hand in a clip' }).click();
+  await page
+    .getByLabel('Clip', { exact: true })
+    .setInputFiles({ name: 'two.webm', mimeType: 'video/webm', buffer: renderedTwo(3) });
+  await page.getByRole('button', { name: 'Find what moves' }).click();
+  await page.getByText('24 fps · on ones · 480 × 270 · 25 pictures').waitFor();
+  await page.getByRole('slider', { name: 'Picture' }).fill('0');
+  const picture = page.getByRole('button', { name: 'Picture 1 of the clip' });
+  const press = async (x: number, y: number): Promise<void> => {
+    const box = (await picture.boundingBox())!;
+    await page.mouse.click(box.x + (x / 480) * box.width, box.y + (y / 270) * box.height);
+  };
+  await page.getByRole('radio', { name: 'Lid' }).click();
+  await press(100, 75);
+  await page.getByRole('radio', { name: 'Lid ✓' }).waitFor();
+  // 60 of its pixels are 1.2 m: two stage pixels, of which a metre has a hundred, for each of its own.
+  await page.getByRole('radio', { name: 'a known length' }).click();
+  await press(70, 200);
+  await press(130, 200);
+  await page.getByLabel('It is as long as').fill('soon');
+  await page.getByLabel('It is as long as').press('Enter');
+  await page.getByText(/Type a length/).waitFor();
+  await page.getByLabel('It is as long as').fill('120 cm');
+  await page.getByLabel('It is as long as').press('Enter');
+  await page.getByRole('button', { name: 'Hand in take 1' }).click();
+  await expect(page).toHaveURL(/\/takes\//);
+  await instructor.goto(page.url());
+  await expect(instructor.getByText(/^Read from a clip\./)).toBeVisible();
+  await expect(instructor.getByText(/lid/i).first()).toBeVisible();
+  const findings = await instructor.getByRole('tabpanel').filter({ hasText: 'Read from a clip' }).innerText();
+  expect(findings).toMatch(/lid.*late|late.*lid/is);
+  expect(findings).not.toMatch(/\bpan\b/i);
+
+  // The instructor follows the lid in the pan's place: read by that, the take is another.
+  await instructor.getByRole('link', { name: 'Follow it anew' }).click();
+  const anew = instructor.getByRole('button', { name: 'Picture 1 of the clip' });
+  await anew.waitFor();
+  const box = (await anew.boundingBox())!;
+  await instructor.mouse.click(box.x + (100 / 480) * box.width, box.y + (75 / 270) * box.height);
+  await instructor.getByText('24 fps · on ones · 480 × 270 · 25 pictures').waitFor();
+  await instructor.getByRole('button', { name: 'Read it by this' }).click();
+  await expect(instructor.getByText(/the pan/i).first()).toBeVisible({ timeout: 30_000 });
 });

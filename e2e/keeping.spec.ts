@@ -90,7 +90,7 @@ test('a bad range or rate is refused with a clear message, and the form keeps wh
   await page.keyboard.press('Escape');
   await expect(page.getByRole('alert')).toHaveCount(0);
 
-  await page.getByRole('tab', { name: 'Exercise' }).click();
+  await page.getByRole('tab', { name: 'Brief' }).click();
   await page.getByLabel('Title').fill('');
   await page.getByLabel('Title').blur();
   await expect(page.getByRole('alert')).toHaveText('Give the exercise a title.');

@@ -27,7 +27,7 @@ test('a copy of an exercise is set with a brief of many looks and a picture, and
   await page.reload();
   await expect(brief.locator('strong').first()).toBeVisible();
   await expect(brief.getByRole('img', { name: 'hook' })).toBeVisible();
-  for (const tab of ['Exercise', 'Terms', 'Judging', 'Time, stage', 'Chart']) {
+  for (const tab of ['Brief', 'Terms', 'Judging', 'Time, stage', 'Chart', 'Reference']) {
     await page.getByRole('tab', { name: tab }).click();
     await expectAccessible(page);
   }

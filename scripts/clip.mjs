@@ -7,12 +7,13 @@ import { ensureBuilt, ensureModules, ensurePackages, ROOT } from './prepare.mjs'
  * Follows a spot in a clip and says what it does: the same decoding and tracking as in the browser, in headless
  * Chromium. Of a folder of clips each becomes a track in the folder `--out`; a folder of pictures is one clip.
  */
-const USAGE = `npm run clip -- FILE --at X,Y [--by colour|look] [--exercise FILE.undulan.json] [--rate 24]
-  --out track.json
+const USAGE = `npm run clip -- FILE --at X,Y [--by colour|look|difference] [--still X,Y] [--rate 24]
+  [--exercise FILE.undulan.json] --out track.json
 
   FILE        WebM, MP4, GIF, animated PNG, a zip or a folder of numbered images; or a folder of clips
   --at        where the spot is in the first picture, in pixels of the clip
-  --by        how it is followed: by its colour, or by its look; else by what fits
+  --by        how it is followed: by its colour, its look, or its difference from a still ground; else by what fits
+  --still     something that stands still in the first picture: what the camera moves is taken out of what is read
   --exercise  a project whose motion it is read against
   --rate      what numbered images run at; the exercise's otherwise, or 24
   --out       the file to write; of a folder of clips the folder`;
@@ -22,6 +23,14 @@ const CLIP = /\.(webm|mp4|m4v|mov|mkv|gif|apng|png|webp|zip)$/i;
 
 class Refused extends Error {}
 
+const WAYS = ['colour', 'look', 'difference'];
+
+function placeOf(option, text) {
+  const place = /^\s*(\d+(?:\.\d+)?)\s*[,;\s]\s*(\d+(?:\.\d+)?)\s*$/.exec(text);
+  if (!place) throw new Refused(`${option} takes a place in pixels, like 320,180; "${text}" is none.`);
+  return { x: Number(place[1]), y: Number(place[2]) };
+}
+
 function optionsOf() {
   let parsed;
   try {
@@ -30,6 +39,7 @@ function optionsOf() {
       options: {
         at: { type: 'string' },
         by: { type: 'string' },
+        still: { type: 'string' },
         exercise: { type: 'string' },
         rate: { type: 'string' },
         out: { type: 'string' },
@@ -41,13 +51,12 @@ function optionsOf() {
   const { values, positionals } = parsed;
   const from = process.env.INIT_CWD ?? process.cwd();
   if (positionals.length !== 1 || !values.at || !values.out) throw new Refused(USAGE);
-  const at = /^\s*(\d+(?:\.\d+)?)\s*[,;\s]\s*(\d+(?:\.\d+)?)\s*$/.exec(values.at);
-  if (!at) throw new Refused(`--at takes a place in pixels, like 320,180; "${values.at}" is none.`);
-  if (values.by && values.by !== 'colour' && values.by !== 'look')
-    throw new Refused(`--by takes colour or look; "${values.by}" is neither.`);
+  if (values.by && !WAYS.includes(values.by))
+    throw new Refused(`--by takes colour, look or difference; "${values.by}" is none of them.`);
   return {
     path: resolve(from, positionals[0]),
-    spot: { x: Number(at[1]), y: Number(at[2]), ...(values.by && { by: values.by }) },
+    spot: { ...placeOf('--at', values.at), ...(values.by && { by: values.by }) },
+    still: values.still && { ...placeOf('--still', values.still), by: 'look' },
     exercise: values.exercise && resolve(from, values.exercise),
     rate: values.rate,
     out: resolve(from, values.out),
@@ -82,11 +91,11 @@ async function readingOf({ track, width, height }, { motion, terms }) {
   const subject = furthestMoving(motion);
   if (!subject) throw new Refused('Nothing moves in the exercise: there is nothing to read a clip against.');
   const registration = proposeRegistration(placesOfTrack(track), { width, height }, motion, subject.id);
-  return readTrackAgainst(track, registration, { tolerances: USUAL_TOLERANCES, ...terms, motion }).reading;
+  return readTrackAgainst(track, registration, { tolerances: USUAL_TOLERANCES, ...terms, motion });
 }
 
 async function main() {
-  const { path, spot, exercise, rate: rateText, out } = optionsOf();
+  const { path, spot, still, exercise, rate: rateText, out } = optionsOf();
   const clips = clipsOf(path, out);
   await ensurePackages(['chromium']);
   await ensureModules();
@@ -114,7 +123,7 @@ async function main() {
     for (const clip of clips) {
       try {
         await page.getByLabel('Clip').setInputFiles(clip.files);
-        const read = await page.evaluate(([own, expected]) => window.readClip(own, expected), [spot, rate]);
+        const read = await page.evaluate(([...asked]) => window.readClip(...asked), [spot, rate, still]);
         const reading = project && (await readingOf(read, project.value));
         mkdirSync(dirname(clip.out), { recursive: true });
         const { track, ...rest } = read;

@@ -14,7 +14,7 @@ exports.CORE = [
   ['spacing'],
   ['reading', 'ready'],
   ['correcting', 'teaching', 'clips'],
-  ['formats', 'seeing'],
+  ['formats', 'seeing', 'reference'],
 ];
 
 exports.WEB = [
@@ -29,7 +29,7 @@ exports.WEB = [
   ['picture/drawing', 'picture/posing', 'picture/making', 'strips/kit', 'help'],
   ['picture/views'],
   ['clips', 'imports', 'strips/keys', 'strips/curve', 'strips/loom', 'strips/film'],
-  ['strips/speed'],
+  ['strips/speed', 'reference'],
   ['strips/compared'],
   ['tools/retiming', 'tools/easing', 'tools/scene'],
   ['data-charts', 'drills', 'panels/numbers', 'panels/charts', 'panels/lanes', 'panels/work'],

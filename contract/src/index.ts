@@ -9,7 +9,7 @@ export {
   SIGNED_IN_MARK,
 } from './people.ts';
 export { ACCEPTED, Accepted, ClipLimits, USUAL_CLIP_LIMITS } from './clip-terms.ts';
-export { FollowedClip, HandInClip, TakeClip } from './clips.ts';
+export { FollowedClip, FollowClip, HandInClip, TakeClip } from './clips.ts';
 export { Problem, PROBLEMS, problemType } from './problem.ts';
 export type { ProblemName } from './problem.ts';
 export {
@@ -102,3 +102,10 @@ export {
   NewSetDrill,
   SetDrill,
 } from './drills.ts';
+export {
+  ChangeReference,
+  MOST_REFERENCE_MEGABYTES,
+  PlacedReference,
+  PlaceReference,
+  References,
+} from './references.ts';

@@ -2,6 +2,7 @@
 export { accept, problemOf, refuse } from './result.ts';
 export type { Issue, Result } from './result.ts';
 export { extentOf } from './extent.ts';
+export { seededRandom } from './seeded.ts';
 export { formatFixed, trimmed } from './format-fixed.ts';
 export { readDecimal } from './read-decimal.ts';
 export { CoreError } from './core-error.ts';
@@ -14,5 +15,6 @@ export * from './formats/index.ts';
 export * from './ready/index.ts';
 export * from './correcting/index.ts';
 export * from './clips/index.ts';
+export * from './reference/index.ts';
 export * from './teaching/index.ts';
 export * from './seeing/index.ts';

@@ -1,5 +1,5 @@
 import type { ClipPicture, Place } from '../src/clips/clip-picture.ts';
-import { seededRandom } from '../src/seeing/seeded.ts';
+import { seededRandom } from '../src/seeded.ts';
 
 /** What makes a made-up clip harder to follow. */
 export interface ClipConditions {

@@ -1,4 +1,4 @@
-import { seededRandom } from '../src/seeing/seeded.ts';
+import { seededRandom } from '../src/seeded.ts';
 
 /** Seeded whole numbers, so that every variation can be made again. */
 export function createDice(seed: number): (least: number, most: number) => number {

@@ -1,4 +1,11 @@
-import { ClipFollower, type ClipTrack, type SpotWay, trackOf } from '../src/clips/index.ts';
+import {
+  ClipFollower,
+  type ClipTrack,
+  GroundSampler,
+  type SpotWay,
+  type StillGround,
+  trackOf,
+} from '../src/clips/index.ts';
 import { type ClipConditions, type ClipMotion, type MadeClip, makeClip } from './clip-scenes.ts';
 
 export interface JudgedTrack {
@@ -11,6 +18,13 @@ export interface JudgedTrack {
   invented: number[];
 }
 
+/** What the clip shows where nothing moves. */
+export function groundOf({ pictures }: MadeClip): StillGround {
+  const sampler = new GroundSampler();
+  for (const picture of pictures) sampler.see(picture);
+  return sampler.ground()!;
+}
+
 /** Follows the pan through a made-up clip, and says how well. */
 export function judgeClip(
   motion: ClipMotion,
@@ -19,7 +33,9 @@ export function judgeClip(
   through: (clip: MadeClip) => MadeClip = (clip) => clip,
 ): JudgedTrack {
   const clip = through(makeClip(motion, conditions));
-  const follower = new ClipFollower([{ ...clip.first, by, picture: 0 }]);
+  const follower = new ClipFollower([{ ...clip.first, by, picture: 0 }], {
+    ground: by === 'difference' ? groundOf(clip) : null,
+  });
   clip.pictures.forEach((picture, i) => follower.see(picture, i / 24));
   const track = trackOf(follower);
   const off = track.frames

@@ -30,6 +30,7 @@ import { plansRoutes } from './plans/plans.routes.ts';
 import { createReaderPool, type ReaderPool } from './readings/reader-pool.ts';
 import { ReadingRunner } from './readings/reading-runner.ts';
 import { readingsRoutes } from './readings/readings.routes.ts';
+import { referencesRoutes } from './references/references.routes.ts';
 import { takesRoutes } from './takes/takes.routes.ts';
 
 export interface App {
@@ -58,6 +59,7 @@ function api(sequelize: Sequelize, pool: ReaderPool): Router {
     classesRoutes(),
     drillsRoutes(),
     clipsRoutes(),
+    referencesRoutes(),
     nothingHere,
   );
   return routes;

@@ -1,9 +1,9 @@
-import { createHash, randomBytes } from 'node:crypto';
 import type { Created, TakeView } from '@undulan/contract';
 import { type ClipTrack, createKey, createKeyedSubject, createMotion, USUAL_TOLERANCES } from '@undulan/core';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { createHarness, type Harness, takeOnceRead } from './harness.ts';
+import { aGif, announceUpload, hashOf, sendPiece } from './uploads.ts';
 
 let harness: Harness;
 let instructor: Agent;
@@ -68,31 +68,8 @@ async function exerciseThatTakes(accepts: 'keyed' | 'clips' | 'both'): Promise<s
   return id;
 }
 
-const base64 = (text: string): string => Buffer.from(text).toString('base64');
-const aGif = (size: number): Buffer => Buffer.concat([Buffer.from('GIF89a'), randomBytes(size - 6)]);
-const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
-
-function announce(
-  who: Agent,
-  { of = exerciseId, size, hash = '0'.repeat(64) }: { of?: string; size: number; hash?: string },
-) {
-  return who.post('/api/uploads').set({
-    'Tus-Resumable': '1.0.0',
-    'Upload-Length': String(size),
-    'Upload-Metadata': `exerciseId ${base64(of)},name ${base64('pan.gif')},hash ${base64(hash)}`,
-  });
-}
-
-function sendPiece(who: Agent, address: string, offset: number, bytes: Buffer) {
-  return who
-    .patch(address)
-    .set({
-      'Tus-Resumable': '1.0.0',
-      'Upload-Offset': String(offset),
-      'Content-Type': 'application/offset+octet-stream',
-    })
-    .send(bytes);
-}
+const announce = (who: Agent, { of = exerciseId, ...rest }: { of?: string; size: number; hash?: string }) =>
+  announceUpload(who, { of: { exerciseId: of }, ...rest });
 
 async function upload(who: Agent, bytes: Buffer): Promise<string> {
   const { location } = (await announce(who, { size: bytes.length, hash: hashOf(bytes) }).expect(201)).headers;
@@ -178,4 +155,40 @@ test('an exercise that takes clips only takes no drafts', async () => {
   const draft = (await ines.post(`/api/exercises/${exerciseId}/drafts`).send({}).expect(201)).body as Created;
   const refused = await ines.post(`/api/drafts/${draft.id}/hand-in`).send({ version: 1 }).expect(403);
   expect((refused.body as { detail: string }).detail).toBe('This exercise takes clips only. Your draft is kept.');
+});
+
+test('an instructor follows a clip anew: it is read by that; no learner can, nobody once it is returned', async () => {
+  const clipId = await upload(jonah, aGif(4000));
+  const handed = await jonah.post(`/api/exercises/${exerciseId}/clips`).send({ clipId, followed }).expect(201);
+  const { id } = handed.body as Created;
+  const before = await takeOnceRead(instructor, id);
+  const early = track.frames.map((frame, i) => ({ ...track.frames[Math.min(24, i + 2)]!, seconds: frame.seconds }));
+  const follow = { followed: { ...followed, track: { ...track, frames: early } } };
+  const address = `/api/takes/${id}/followed`;
+  await jonah.put(address).send(follow).expect(403);
+  await ines.put(address).send(follow).expect(404);
+  await instructor
+    .put(address)
+    .send({ followed: { ...followed, by: 'ear' } })
+    .expect(400);
+  const short = { ...track, shake: [{ x: 0, y: 0 }] };
+  await instructor
+    .put(address)
+    .send({ followed: { ...followed, track: short } })
+    .expect(400);
+  await instructor.put(address).send(follow).expect(204);
+  const after = await takeOnceRead(instructor, id);
+  expect(before.reading!.findings.map(({ kind }) => kind)).not.toEqual([]);
+  expect(after.reading!.findings).toEqual([]);
+  expect(after.reading!.ofClip).toMatchObject({ leftOut: 0 });
+  const { version } = (await instructor.get(`/api/takes/${id}/review`).expect(200)).body as { version: number };
+  const graded = await instructor
+    .put(`/api/takes/${id}/review`)
+    .send({ version, grade: 80, summary: 'Good.' })
+    .expect(200);
+  await instructor
+    .post(`/api/takes/${id}/return`)
+    .send(graded.body as object)
+    .expect(200);
+  await instructor.put(address).send(follow).expect(409);
 });

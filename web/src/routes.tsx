@@ -44,6 +44,7 @@ const SCREENS = {
   '/lessons/:lessonId/boards/:boardId/lanes/:laneId': async () =>
     (await import('./features/lectern/index.ts')).LanePage,
   '/sessions/:code': async () => (await import('./features/lectern/index.ts')).ClassPage,
+  '/takes/:takeId/clip': async () => (await import('./features/clip/index.ts')).FollowAnewPage,
   '/takes/:takeId': async () => (await import('./features/take/index.ts')).TakePage,
   '*': async () => (await import('./features/home/index.ts')).NoSuchPage,
 } as const satisfies Record<string, () => Promise<() => ReactNode>>;

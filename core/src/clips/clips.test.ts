@@ -174,7 +174,7 @@ test.each(KEYED)('of $motion.name, as the model does it, there is nothing to say
     const clip = makeClip(keyed.motion, conditions);
     const follower = new ClipFollower([{ ...clip.first, picture: 0 }]);
     clip.pictures.forEach((picture, i) => follower.see(picture, i / 24));
-    const { findings } = readAgainst(keyed.exercise, trackOf(follower)).reading;
+    const { findings } = readAgainst(keyed.exercise, trackOf(follower));
     const expected = 'exposure' in conditions ? ['The pan is shown on twos; the exercise is set on ones.'] : [];
     expect(findings.map(({ sentence }) => sentence)).toEqual(expected);
   }
@@ -188,9 +188,9 @@ const readAgainstModel = (track: ClipTrack) => readAgainst(model, track);
 
 test('a clip of the model itself gives nothing to say; a late one is late, by so many frames', () => {
   const right = slideTrack();
-  expect(readAgainstModel(right).reading.findings).toEqual([]);
+  expect(readAgainstModel(right).findings).toEqual([]);
   const late = slideTrack(4);
-  const { findings } = readAgainstModel(late).reading;
+  const { findings } = readAgainstModel(late);
   expect(findings.length).toBeGreaterThan(0);
   expect(findings.every(({ kind }) => kind === 'key-late' || kind === 'tempo-differs')).toBe(true);
   const wrong = {
@@ -198,15 +198,15 @@ test('a clip of the model itself gives nothing to say; a late one is late, by so
     frames: right.frames.map((frame, i) => ({ ...frame, seconds: i / 25 })),
     rate: { num: 25, den: 1 },
   };
-  expect(readAgainstModel(wrong).reading.findings.map(({ kind }) => kind)).toContain('rate-differs');
+  expect(readAgainstModel(wrong).findings.map(({ kind }) => kind)).toContain('rate-differs');
 });
 
 test('nothing is said that rests on guessed frames', () => {
   const late = slideTrack(4);
   const blind = { ...late, frames: late.frames.map((frame) => ({ ...frame, guessed: true })) };
   const read = readAgainstModel(blind);
-  expect(read.reading.findings.filter(({ kind }) => kind === 'key-late')).toEqual([]);
-  expect(read.leftOut).toBeGreaterThan(0);
+  expect(read.findings.filter(({ kind }) => kind === 'key-late')).toEqual([]);
+  expect(read.ofClip!.leftOut).toBeGreaterThan(0);
 });
 
 test('a track as a file fits the schema that ships', async () => {
@@ -215,7 +215,7 @@ test('a track as a file fits the schema that ships', async () => {
     '../../../docs/track.schema.json',
   );
   const track = slideTrack();
-  const file = { ...track, by: 'colour' as const, width: 640, height: 360, reading: readAgainstModel(track).reading };
+  const file = { ...track, by: 'colour' as const, width: 640, height: 360, reading: readAgainstModel(track) };
   const check = new Ajv2020({ strict: false, validateFormats: false }).compile(trackFileSchema());
   expect(check(JSON.parse(writeTrackFile(file)))).toBe(true);
   expect(check({ ...file, frames: 'none' })).toBe(false);

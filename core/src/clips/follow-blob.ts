@@ -17,6 +17,8 @@ export type FollowSpot = (picture: ClipPicture) => Sighting;
 
 /** The tails of what is seen along an axis that are left out of its extent: noise has long ones. */
 const TAIL = 0.03;
+/** And of a part no more than this share of it. */
+const MOST_TAIL = 0.25;
 /** A lesser weight is of the ground, and so is one within so many deviations of what the ground weighs. */
 const LEAST_WEIGHT = 0.06;
 const GROUND_WEIGHT = 0.4;
@@ -47,24 +49,40 @@ const COMES_BACK = 2.5;
 /** In the whole picture only each so manieth pixel is looked at. */
 const COARSE = 3;
 
-interface Gated {
-  mass: number;
-  x: number;
-  y: number;
+interface Edges {
   left: number;
   right: number;
   top: number;
   bottom: number;
 }
 
-const NOTHING: Gated = { mass: 0, x: 0, y: 0, left: 0, right: 0, top: 0, bottom: 0 };
+/** What lies in a gate, and where the gate is in its window. */
+interface Held extends Place {
+  mass: number;
+  fromX: number;
+  endX: number;
+  fromY: number;
+  endY: number;
+}
 
-/** The place where the running sum of a profile passes a share of all, with parts of a pixel. */
-function quantile(profile: Float64Array, from: number, to: number, sum: number, share: number): number {
+/** Edges are without the tails of what is held, in pixels of the picture. */
+interface Gated extends Edges {
+  mass: number;
+  x: number;
+  y: number;
+  /** Where its edges would be if it were seen whole: of a part as much is left out at the ends as of the whole. */
+  asWhole: Edges;
+}
+
+const NOWHERE: Edges = { left: 0, right: 0, top: 0, bottom: 0 };
+const NOTHING: Gated = { mass: 0, x: 0, y: 0, ...NOWHERE, asWhole: NOWHERE };
+
+/** The place where the running sum of a profile passes so much, with parts of a pixel. */
+function passes(profile: Float64Array, from: number, to: number, mass: number): number {
   let before = 0;
   for (let i = from; i < to; i++) {
     const own = profile[i]!;
-    if (before + own >= share * sum) return i + (own > 0 ? (share * sum - before) / own : 0);
+    if (before + own >= mass) return i + (own > 0 ? (mass - before) / own : 0);
     before += own;
   }
   return to;
@@ -109,14 +127,14 @@ class Window {
     return left < box.left + 2 || top < box.top + 2 || right > box.right - 2 || bottom > box.bottom - 2;
   }
 
-  /** What lies in a gate about a place; its extents are of what is held, in pixels of the picture. */
-  held({ x, y }: Place, halfWidth: number, halfHeight: number): Gated {
+  /** How much lies in a gate about a place, and its middle, in pixels of the picture; null where nothing does. */
+  held({ x, y }: Place, halfWidth: number, halfHeight: number): Held | null {
     const { box } = this;
     const width = box.right - box.left;
     const [fromX, toX] = [Math.max(0, Math.floor(x - halfWidth) - box.left), Math.ceil(x + halfWidth) - box.left];
     const [fromY, toY] = [Math.max(0, Math.floor(y - halfHeight) - box.top), Math.ceil(y + halfHeight) - box.top];
     const [endX, endY] = [Math.min(width, toX), Math.min(box.bottom - box.top, toY)];
-    if (endX <= fromX || endY <= fromY) return NOTHING;
+    if (endX <= fromX || endY <= fromY) return null;
     const [columns, rows] = [this.#columns, this.#rows];
     columns.fill(0, fromX, endX);
     let mass = 0;
@@ -131,18 +149,22 @@ class Window {
       rows[row] = sum;
       mass += sum;
     }
-    if (mass <= 0) return NOTHING;
+    if (mass <= 0) return null;
     let [sumX, sumY] = [0, 0];
     for (let i = fromX; i < endX; i++) sumX += columns[i]! * (i + 0.5);
     for (let i = fromY; i < endY; i++) sumY += rows[i]! * (i + 0.5);
+    return { mass, x: box.left + sumX / mass, y: box.top + sumY / mass, fromX, endX, fromY, endY };
+  }
+
+  /** The edges of what was held last, without so much of it at each end. */
+  edges({ mass, fromX, endX, fromY, endY }: Held, tail: number): Edges {
+    const { left, top } = this.box;
+    const [columns, rows] = [this.#columns, this.#rows];
     return {
-      mass,
-      x: box.left + sumX / mass,
-      y: box.top + sumY / mass,
-      left: box.left + quantile(columns, fromX, endX, mass, TAIL),
-      right: box.left + quantile(columns, fromX, endX, mass, 1 - TAIL),
-      top: box.top + quantile(rows, fromY, endY, mass, TAIL),
-      bottom: box.top + quantile(rows, fromY, endY, mass, 1 - TAIL),
+      left: left + passes(columns, fromX, endX, tail),
+      right: left + passes(columns, fromX, endX, mass - tail),
+      top: top + passes(rows, fromY, endY, tail),
+      bottom: top + passes(rows, fromY, endY, mass - tail),
     };
   }
 }
@@ -155,16 +177,20 @@ interface Looks {
 }
 
 /** A gate follows what it holds until it rests (mean shift). */
-function settle(window: Window, from: Place, { width, height }: Looks): Gated {
+function settle(window: Window, from: Place, { mass, width, height }: Looks): Gated {
   const [halfWidth, halfHeight] = [(width * GATE) / 2 + GATE_ROOM, (height * GATE) / 2 + GATE_ROOM];
   let held = window.held(from, halfWidth, halfHeight);
-  for (let i = 0; i < SHIFTS && held.mass > 0; i++) {
+  for (let i = 0; i < SHIFTS && held; i++) {
     const next = window.held(held, halfWidth, halfHeight);
-    const isResting = Math.hypot(next.x - held.x, next.y - held.y) < 0.05;
+    const isResting = next !== null && Math.hypot(next.x - held.x, next.y - held.y) < 0.05;
     held = next;
     if (isResting) break;
   }
-  return held;
+  if (!held) return NOTHING;
+  const own = window.edges(held, TAIL * held.mass);
+  const isPart = held.mass < WHOLE_SHARE * mass;
+  const asWhole = isPart ? window.edges(held, Math.min(TAIL * mass, MOST_TAIL * held.mass)) : own;
+  return { mass: held.mass, x: held.x, y: held.y, ...own, asWhole };
 }
 
 /** Where in the picture most of what is looked for lies together, nearest to a place where several are as good. */
@@ -220,11 +246,16 @@ export function followBlob(likeness: Likeness, pointedIn: ClipPicture, start: Bo
   const looks = { ...first };
   let at: Place = seen.mass > 0 ? { x: seen.x, y: seen.y } : middle;
   let velocity = { x: 0, y: 0 };
+  // As it was a picture ago: in the last before something hides it, it is hidden a little already, and lags.
+  let earlier = velocity;
+  let wasHidden = false;
+  // How far what is seen of it lies beside the middle of its edges.
+  let aside = { x: 0, y: 0 };
   let longest = 0;
   let awayFor = 0;
 
   return (picture) => {
-    const expected = { x: at.x + velocity.x, y: at.y + velocity.y };
+    let expected = { x: at.x + velocity.x, y: at.y + velocity.y };
     const room = ROOM + STEPS * longest + (awayFor > 0 ? longest : 0);
     // About where it was and where it would be: it may have stopped.
     const middle = { x: (at.x + expected.x) / 2, y: (at.y + expected.y) / 2 };
@@ -261,20 +292,34 @@ export function followBlob(likeness: Likeness, pointedIn: ClipPicture, start: Bo
     const isHidden = missing > HIDDEN;
     const hidden = (seen: number, whole: number): number => (isHidden ? Math.max(0, whole - seen) / 2 : 0);
     const error = { x: hidden(width, looks.width), y: hidden(height, looks.height) };
+    if (isHidden && !wasHidden && awayFor === 0) {
+      velocity = { x: error.x > 0 ? earlier.x : velocity.x, y: error.y > 0 ? earlier.y : velocity.y };
+      expected = { x: at.x + velocity.x, y: at.y + velocity.y };
+    }
+    wasHidden = isHidden;
+    // Seen from edge to edge, it may be hidden between them: then its middle says more than what is seen.
+    const between = { x: (held.left + held.right) / 2, y: (held.top + held.bottom) / 2 };
+    const seenAt = isHidden ? { x: between.x + aside.x, y: between.y + aside.y } : held;
+    // Along the axis that is hidden most its ends are those of the whole; along the other they are what is seen.
+    const [acrossOf, downOf] = error.x >= error.y ? [held.asWhole, held] : [held, held.asWhole];
     const place = {
-      x: error.x > 0 ? uncovered(held.left, held.right, looks.width, expected.x) : held.x,
-      y: error.y > 0 ? uncovered(held.top, held.bottom, looks.height, expected.y) : held.y,
+      x: error.x > 0 ? uncovered(acrossOf.left, acrossOf.right, looks.width, expected.x) : seenAt.x,
+      y: error.y > 0 ? uncovered(downOf.top, downOf.bottom, looks.height, expected.y) : seenAt.y,
     };
     const step = { x: place.x - at.x, y: place.y - at.y };
     // What is hidden goes on as it went.
+    earlier = velocity;
     if (awayFor === 0) {
-      if (!isHidden || (error.x === 0 && share > HALF)) velocity.x = step.x;
-      if (!isHidden || (error.y === 0 && share > HALF)) velocity.y = step.y;
+      velocity = {
+        x: !isHidden || (error.x === 0 && share > HALF) ? step.x : velocity.x,
+        y: !isHidden || (error.y === 0 && share > HALF) ? step.y : velocity.y,
+      };
       if (!isHidden) longest = Math.max(longest * 0.9, Math.hypot(step.x, step.y));
     } else if (!isHidden) velocity = { x: 0, y: 0 };
     at = place;
     awayFor = 0;
     if (share >= WHOLE_SHARE) {
+      aside = { x: held.x - between.x, y: held.y - between.y };
       const follow = (own: number, now: number, first: number): number =>
         Math.min(first * MOST_CHANGE, Math.max(first / MOST_CHANGE, own + ADAPTS * (now - own)));
       looks.mass = follow(looks.mass, held.mass, first.mass);

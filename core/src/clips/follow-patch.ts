@@ -21,6 +21,8 @@ const ALL = 0.85;
 /** The patch follows its look while it is as sure as this, slowly. */
 const SURE = 0.8;
 const ADAPTS = 0.08;
+/** A place may be off by so much of the radius, for each part that it is less sure. */
+const OFF = 0.4;
 /** The first patch is trusted against drift while it fits like this, and so many pixels away. */
 const FIRST_FITS = 0.75;
 const DRIFT = 2;
@@ -242,7 +244,7 @@ export function followPatch(first: ClipPicture, start: Place, radius: number): F
     at = { x: peak.x, y: peak.y };
     before = picture;
     if (sure > SURE) patch.take(picture, at, ADAPTS);
-    const error = sure > SURE ? 0 : radius * (1 - sure);
+    const error = sure > SURE ? 0 : OFF * radius * (SURE - sure);
     return { ...at, sure, width: 2 * radius, height: 2 * radius, error: { x: error, y: error } };
   };
 }

@@ -53,7 +53,7 @@ test("a clip of the stage's own shape shows all of it; another is as large as ma
 });
 
 test('a model that moves by itself keeps its keys', () => {
-  const [own, ...others] = modelSeen(scene, 'pan').subjects;
+  const [own, ...others] = modelSeen(scene, ['pan']).subjects;
   expect(others).toEqual([]);
   expect(own!.channels.find(({ id }) => id === 'position.x')!.keys).toEqual(
     pan.channels.find(({ id }) => id === 'position.x')!.keys,
@@ -79,7 +79,7 @@ test('one that is carried, turned about a pivot or seen by a camera goes where i
       motion.subjects.find((subject) => subject.id === id)!,
       motion.range,
     );
-    const model = modelSeen(motion, id);
+    const model = modelSeen(motion, [id]);
     const way = seenWay(model, model.subjects[0]!, model.range);
     way.forEach((place, i) => {
       expect(place.x).toBeCloseTo(seen[i]!.x, 6);

@@ -1,4 +1,6 @@
+import { extentOf } from '../extent.ts';
 import {
+  type ChannelId,
   createChannel,
   createKey,
   findChannel,
@@ -57,19 +59,20 @@ export function furthestMoving(motion: MotionDocument): Subject | null {
 
 /**
  * How a clip most likely lies over a scene: showing the stage as a whole if it has its shape, else as large as makes
- * the ways alike; and its first place where the model begins.
+ * the ways alike, unless its scale (stage pixels a pixel of it) is known; and its first place where the model begins.
  */
 export function proposeRegistration(
   places: readonly Place[],
   size: { width: number; height: number },
   motion: MotionDocument,
   subjectId: string,
+  known?: number,
 ): Registration {
   const way = tellingWay(motion, findSubject(motion, subjectId)!);
   const { widthPx, heightPx } = motion.stage;
   const isFramed = Math.abs(Math.log((size.width * heightPx) / (size.height * widthPx))) < SAME_SHAPE;
   const gone = spanOfWay(places);
-  const scale = isFramed || gone < 1 ? widthPx / size.width : spanOfWay(way) / gone;
+  const scale = known ?? (isFramed || gone < 1 ? widthPx / size.width : spanOfWay(way) / gone);
   const [from, to] = [places[0] ?? { x: 0, y: 0 }, way[0]!];
   return { subjectId, scale, shift: { x: to.x - from.x * scale, y: to.y - from.y * scale } };
 }
@@ -103,27 +106,85 @@ function onlyPlaced({ chain: _chain, ...subject }: Subject, position: Subject['c
   };
 }
 
-/** The subject by itself at these places, one a frame of these. */
+/** How something has turned since it was first seen, and its size beside that. */
+interface Turned {
+  degrees: number;
+  size: number;
+}
+
+/** What of turning and size counts: less is neither. */
+const TURNS = 3;
+const GROWS = 0.05;
+
+function growsAtAll(turns: readonly Turned[]): boolean {
+  const { low, high } = extentOf(turns.map(({ size }) => size));
+  return high / low > 1 + GROWS;
+}
+
+/** Whether something turns or grows at all, as far as that can be seen. */
+function turnsAtAll(turns: readonly Turned[]): boolean {
+  const { low, high } = extentOf(turns.map(({ degrees }) => degrees));
+  return high - low > TURNS || growsAtAll(turns);
+}
+
+/** How a subject is seen to turn and grow over frames, since the first of them. */
+function seenTurns(motion: MotionDocument, subject: Subject, { first, last }: FrameRange): Turned[] {
+  let [degrees, before, start] = [0, 0, 1];
+  return Array.from({ length: last - first + 1 }, (_, i) => {
+    const pose = seenPose(motion, subject, first + i);
+    const angle = pose ? (Math.atan2(pose.b, pose.a) * 180) / Math.PI : before;
+    const size = pose ? Math.hypot(pose.a, pose.b) : start;
+    if (i === 0) [before, start] = [angle, size > 0 ? size : 1];
+    // The short way round from frame to frame.
+    degrees += ((((angle - before) % 360) + 540) % 360) - 180;
+    before = angle;
+    return { degrees, size: size / start };
+  });
+}
+
+/** The subject by itself at these places, one a frame of these; turned and sized too, where that is said. */
 export function placed(
   subject: Subject,
   way: readonly Place[],
   frames: readonly number[],
-  leave: 'linear' | 'step',
+  { leave, turns = null }: { leave: 'linear' | 'step'; turns?: readonly Turned[] | null },
 ): Subject {
-  const channel = (id: 'position.x' | 'position.y', of: (place: Place) => number): Subject['channels'][number] =>
+  const channel = (id: ChannelId, values: readonly number[]): Subject['channels'][number] =>
     createChannel(
       id,
-      of(way[0]!),
-      way.map((place, i) => createKey(frames[i]!, of(place), { leave })),
+      values[0],
+      values.map((value, i) => createKey(frames[i]!, value, { leave })),
     );
-  return onlyPlaced(subject, [channel('position.x', ({ x }) => x), channel('position.y', ({ y }) => y)]);
+  const places = [
+    channel(
+      'position.x',
+      way.map(({ x }) => x),
+    ),
+    channel(
+      'position.y',
+      way.map(({ y }) => y),
+    ),
+  ];
+  const own = onlyPlaced(subject, places);
+  if (!turns || !turnsAtAll(turns)) return own;
+  const sizes = turns.map(({ size }) => size);
+  const turned = [
+    channel(
+      'rotation',
+      turns.map(({ degrees }) => degrees),
+    ),
+    ...(growsAtAll(turns) ? [channel('scale.x', sizes), channel('scale.y', sizes)] : []),
+  ];
+  const ids = new Set(turned.map(({ id }) => id));
+  return { ...own, channels: [...own.channels.filter(({ id }) => !ids.has(id)), ...turned] };
 }
 
-/** The model as far as a clip can tell: one subject, by where it is seen. */
-export function modelSeen(motion: MotionDocument, subjectId: string): MotionDocument {
-  const subject = findSubject(motion, subjectId)!;
+/** A subject of the model as far as a clip can tell, by where it is seen, and how it turns where that was followed. */
+function subjectSeen(motion: MotionDocument, subject: Subject, withTurns: boolean): Subject {
   const { first, last } = motion.range;
-  const own = isPlain(motion, subject)
+  const turns = withTurns ? seenTurns(motion, subject, motion.range) : null;
+  const turnsToo = turns !== null && turnsAtAll(turns);
+  return isPlain(motion, subject) && !turnsToo
     ? onlyPlaced(
         subject,
         subject.channels.filter(({ id }) => WHERE.has(id)),
@@ -132,7 +193,16 @@ export function modelSeen(motion: MotionDocument, subjectId: string): MotionDocu
         subject,
         seenWay(motion, subject, motion.range),
         Array.from({ length: last - first + 1 }, (_, i) => first + i),
-        'linear',
+        { leave: 'linear', turns },
       );
-  return { ...motion, subjects: [own], guides: [] };
+}
+
+/** The model as far as a clip can tell: some of its subjects; `turns` names the one whose turning was followed. */
+export function modelSeen(
+  motion: MotionDocument,
+  subjectIds: readonly string[],
+  turns: string | null = null,
+): MotionDocument {
+  const subjects = subjectIds.map((id) => subjectSeen(motion, findSubject(motion, id)!, id === turns));
+  return { ...motion, subjects, guides: [] };
 }

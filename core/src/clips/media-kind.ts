@@ -1,5 +1,5 @@
-/** What a picture, a film or a heap of them is as a file. */
-export const MEDIA_KINDS = ['webm', 'mp4', 'gif', 'png', 'jpeg', 'webp', 'zip'] as const;
+/** What a picture, a film, a sound or a heap of pictures is as a file. */
+export const MEDIA_KINDS = ['webm', 'mp4', 'gif', 'png', 'jpeg', 'webp', 'zip', 'wav', 'mp3', 'ogg', 'flac'] as const;
 export type MediaKind = (typeof MEDIA_KINDS)[number];
 
 const MEDIA_TYPES: Record<MediaKind, string> = {
@@ -10,7 +10,14 @@ const MEDIA_TYPES: Record<MediaKind, string> = {
   jpeg: 'image/jpeg',
   webp: 'image/webp',
   zip: 'application/zip',
+  wav: 'audio/wav',
+  mp3: 'audio/mpeg',
+  ogg: 'audio/ogg',
+  flac: 'audio/flac',
 };
+
+/** Whether a file of this kind can only be heard. */
+export const isSound = (kind: MediaKind): boolean => MEDIA_TYPES[kind].startsWith('audio/');
 
 /** The media type of a kind. */
 export const mediaType = (kind: MediaKind): string => MEDIA_TYPES[kind];
@@ -29,5 +36,10 @@ export function mediaKindOf(bytes: Uint8Array): MediaKind | null {
   if (starts(0, 0xff, 0xd8, 0xff)) return 'jpeg';
   if (says(0, 'RIFF') && says(8, 'WEBP')) return 'webp';
   if (starts(0, 0x50, 0x4b, 3, 4)) return 'zip';
+  if (says(0, 'RIFF') && says(8, 'WAVE')) return 'wav';
+  if (says(0, 'OggS')) return 'ogg';
+  if (says(0, 'fLaC')) return 'flac';
+  // A tag, or the eleven set bits of a frame of layer 3.
+  if (says(0, 'ID3') || (bytes[0] === 0xff && (bytes[1]! & 0xe6) === 0xe2)) return 'mp3';
   return null;
 }

@@ -27,6 +27,8 @@ const ON_TICK = 1e-6;
 /** So many frames of the rate the shortest stand may be, of a rate up to this: a film on a faster clock. */
 const MOST_SHORTEST = 5;
 const FAST_CLOCK = 60;
+/** The shortest stand is of so many frames of a candidate, give or take this. */
+const STANDS_OTHERWISE = 0.75;
 /** How far candidates may be from what the shortest stands say. */
 const NEAR = 0.15;
 /** So much worse than the best of them, in ticks, an expected or usual rate may fit. */
@@ -73,6 +75,8 @@ export function rateOfTimes(seconds: readonly number[], expected: Rate = { num: 
     const fits = [expected, ...CANDIDATES]
       .filter((rate) => stand === 1 || framesPerSecond(rate) <= FAST_CLOCK)
       .filter((rate) => Math.abs(framesPerSecond(rate) / about - 1) <= reach)
+      // On frames as short as ticks any times lie.
+      .filter((rate) => Math.abs(framesPerSecond(rate) * shortest - stand) < STANDS_OTHERWISE)
       .flatMap((rate) => {
         const found = spreadOn(seconds, framesPerSecond(rate));
         return found && found.spread <= tick + FINEST ? [{ rate, ...found }] : [];

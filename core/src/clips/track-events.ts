@@ -21,6 +21,8 @@ const BREAK = 0.55;
 const GOES_ON = 2;
 /** Events of one coordinate that are so near to those of the other are one. */
 const TOGETHER = 1.5;
+/** What is followed creeps by so many pixels with a ground that moves behind it, smoothly: as noise it is not seen. */
+const LEAST_NOISE_PX = 0.1;
 /** It rested already if it goes less than this share of its extent from the event before until it does. */
 const SETTLES = 0.01;
 
@@ -41,7 +43,7 @@ function onOnes(values: Float64Array, { repeats, exposure }: TrackExposure): Flo
 }
 
 /** Where velocity changes at once, and how much, as a share of the fastest step. */
-function breaksOf(columns: readonly Float64Array[]): { at: number; size: number }[] {
+function breaksOf(columns: readonly Float64Array[], exposure: number): { at: number; size: number }[] {
   const count = columns[0]!.length;
   const velocity = (i: number): Place => ({
     x: columns[0]![i + 1]! - columns[0]![i]!,
@@ -58,7 +60,10 @@ function breaksOf(columns: readonly Float64Array[]): { at: number; size: number 
   const breaks: { at: number; size: number }[] = [];
   for (let i = 1; i + 1 < count; i++) {
     // Of a break between two frames both are broken: what is beside it is not.
-    const beside = Math.max(sizes[i - GOES_ON] ?? 0, sizes[i + GOES_ON] ?? 0);
+    // Nor is a corner at a drawing that stands like those at the drawings beside it.
+    let beside = 0;
+    for (let far = GOES_ON; far <= Math.max(GOES_ON, exposure); far++)
+      beside = Math.max(beside, sizes[i - far] ?? 0, sizes[i + far] ?? 0);
     if (sizes[i]! < BREAK || sizes[i]! < (sizes[i - 1] ?? 0) || sizes[i]! <= (sizes[i + 1] ?? 0)) continue;
     if (sizes[i]! > 2 * beside) breaks.push({ at: i, size: sizes[i]! });
   }
@@ -79,14 +84,17 @@ export function eventsOfTrack(places: readonly Place[], exposure: TrackExposure)
     return high - low;
   });
   const extent = Math.hypot(extents[0]!, extents[1]!);
-  const noise = Math.max(...columns.map((values) => noiseOf(values)));
+  // Straight pieces between drawings that stand look noisy, and so do corners of drawings alone: the less of both.
+  const noiseOfColumn = (c: number): number =>
+    Math.min(noiseOf(columns[c]!), noiseOf(raw[c]!.filter((_, i) => exposure.exposure < 2 || !exposure.repeats[i])));
+  const noise = Math.max(LEAST_NOISE_PX, noiseOfColumn(0), noiseOfColumn(1));
   if (!(extent > Math.max(1, 10 * noise))) return [];
   const found: { at: number; kind: ClipEventKind }[] = [];
   const rests = columns.map((values) => momentsOf(values, extent, noise));
   const telling = [0, 1].filter((c) => extents[c]! >= TELLS * extent);
   const step = (c: number, i: number): number => Math.abs((columns[c]![i + 1] ?? columns[c]![i]!) - columns[c]![i]!);
   const fastest = Math.max(...[0, 1].map((c) => columns[c]!.reduce((most, _, i) => Math.max(most, step(c, i)), 0)));
-  const breaks = breaksOf(columns);
+  const breaks = breaksOf(columns, exposure.exposure);
   for (const c of telling)
     for (const { kind, at } of rests[c]!) {
       const i = Math.round(at);

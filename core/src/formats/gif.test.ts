@@ -1,6 +1,6 @@
 import { decompressFrames, parseGIF } from 'gifuct-js';
 import { expect, test } from 'vitest';
-import { seededRandom } from '../seeing/seeded.ts';
+import { seededRandom } from '../seeded.ts';
 import { gifDelays, type GifFrame, type GifOptions, GifWriter } from './gif.ts';
 
 const [WIDTH, HEIGHT] = [40, 24];

@@ -43,3 +43,4 @@ export type { MotionFile } from './motion-file.ts';
 export type { GltfAnimation, GltfNode, ReadGltf } from './gltf-read.ts';
 export { GLTF_VIEWS, motionOfGltf } from './gltf-motion.ts';
 export type { GltfMapping, GltfMotion, GltfView } from './gltf-motion.ts';
+export { writeWav } from './wav.ts';

@@ -17,6 +17,7 @@ export {
   GuidePath,
   Guided,
   Cue,
+  MOST_CUES,
 } from './document/schema.ts';
 export { PathPoint, piecePoint, Point } from './document/geometry.ts';
 export {

@@ -221,5 +221,15 @@ export const Reading = z.object({
   criteria: z.array(Criterion),
   /** The weighted mean of the criteria, 0 to 100, rounded; the instructor decides. */
   proposedGrade: z.number(),
+  /** Of a take that is a clip: how sure the reading is. */
+  ofClip: z
+    .object({
+      /** What places are uncertain by, in percent of the way, and what spacing was therefore allowed to be off by. */
+      uncertainPercent: z.number(),
+      spacingPercent: z.number(),
+      /** How many findings would have rested on frames that are guessed: they are not said. */
+      leftOut: z.int(),
+    })
+    .optional(),
 });
 export type Reading = z.infer<typeof Reading>;

@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest';
+import { seededRandom } from '../seeded.ts';
 import { createDrill } from '../teaching/index.ts';
 import type { Matched } from './drill-kinds.ts';
 import { estimateMatch, resultsOf, trainedIn } from './drill-results.ts';
-import { seededRandom } from './seeded.ts';
 
 /** Answers that are off by a normal spread around a bias (Box & Muller 1958). */
 function matched(count: number, bias: number, spread: number, seed: number): Matched[] {

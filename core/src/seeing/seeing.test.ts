@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { seededRandom } from './seeded.ts';
+import { seededRandom } from '../seeded.ts';
 import { nextStep, restOf } from './staircase.ts';
 import { type Answered, estimateThreshold, looksGuessed, nextSize, nextTrial, shareRight } from './threshold.ts';
 

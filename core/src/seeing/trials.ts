@@ -1,6 +1,7 @@
 import type { MotionDocument } from '../motion/document/schema.ts';
 import { trackValues } from '../motion/sampling/track.ts';
 import { READY_MODELS, type ReadyModel, type ReadyModelId, usualNumbers } from '../ready/index.ts';
+import { seededRandom } from '../seeded.ts';
 import {
   type Drill,
   DRILL_FAULTS,
@@ -13,7 +14,6 @@ import {
 import { framesPerSecond } from '../time/index.ts';
 import { chosenOf, type DrillAnswer, isMatch, SIZES, trainedBy } from './drill-kinds.ts';
 import { FAULT_MOVES, isEasable, landingLater } from './fault-moves.ts';
-import { seededRandom } from './seeded.ts';
 import { nextTrial } from './threshold.ts';
 
 /** A choice of two that differ in one thing. Of charts both are of one move that is shown: the right one's. */

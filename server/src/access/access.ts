@@ -46,23 +46,50 @@ export async function requireInstructor(personId: string, courseId: string): Pro
   requireRole(await roleIn(personId, courseId), 'instructor');
 }
 
+interface ExerciseAccess {
+  exercise: ExerciseModel;
+  role: CourseRole;
+}
+
+/** An exercise that someone has a part in, and which; null of any other. A learner meets published ones only. */
+async function exerciseSeen(
+  personId: string,
+  exerciseId: string,
+  attributes?: FindAttributeOptions,
+): Promise<ExerciseAccess | null> {
+  const exercise = UUID.test(exerciseId)
+    ? await ExerciseModel.findByPk(exerciseId, { attributes, include: 'course' })
+    : null;
+  const enrolment = exercise && (await EnrolmentModel.findOne({ where: { personId, courseId: exercise.courseId } }));
+  if (!enrolment || (enrolment.role === 'learner' && !exercise.publishedAt)) return null;
+  return { exercise, role: enrolment.role };
+}
+
 async function exerciseInRole(
   personId: string,
   exerciseId: string,
   required: CourseRole,
   attributes?: FindAttributeOptions,
 ): Promise<ExerciseModel> {
-  const exercise = UUID.test(exerciseId)
-    ? await ExerciseModel.findByPk(exerciseId, { attributes, include: 'course' })
-    : null;
-  if (!exercise) throw notFound('exercise');
-  const role = await roleIn(personId, exercise.courseId, 'exercise');
-  if (role === 'learner' && !exercise.publishedAt) throw notFound('exercise');
-  requireRole(role, required);
-  return exercise;
+  const seen = await exerciseSeen(personId, exerciseId, attributes);
+  if (!seen) throw notFound('exercise');
+  requireRole(seen.role, required);
+  return seen.exercise;
 }
 
 const LIGHT_EXERCISE = { exclude: [...EXERCISE_DOCUMENTS] };
+
+/** An exercise for whichever role someone has in its course, without its documents, and that role. */
+export async function visibleExercise(personId: string, exerciseId: string): Promise<ExerciseAccess> {
+  const seen = await exerciseSeen(personId, exerciseId, LIGHT_EXERCISE);
+  if (!seen) throw notFound('exercise');
+  return seen;
+}
+
+/** Whether someone has a part in an exercise. */
+export async function seesExercise(personId: string, exerciseId: string): Promise<boolean> {
+  return (await exerciseSeen(personId, exerciseId, ['id', 'courseId', 'publishedAt'])) !== null;
+}
 
 /** An exercise for one of the roles of its course, without its documents. A learner meets published ones only. */
 export function exerciseFor(personId: string, exerciseId: string, required: CourseRole): Promise<ExerciseModel> {

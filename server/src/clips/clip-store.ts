@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { Readable } from 'node:stream';
 import { DataStore, Upload } from '@tus/server';
-import { mediaKindOf, mediaType } from '@undulan/core';
+import { isSound, type MediaKind, mediaKindOf, mediaType } from '@undulan/core';
 import { Op } from 'sequelize';
 import { ClipModel, ClipPieceModel } from './clip.model.ts';
 
@@ -57,11 +57,17 @@ export class ClipStore extends DataStore {
     this.#ownerNow = ownerNow;
   }
 
+  /** A take has pictures; a reference may be sound alone. */
+  async #takes(id: string, kind: MediaKind): Promise<boolean> {
+    return !isSound(kind) || (await ClipModel.count({ where: { id, exerciseId: null } })) > 0;
+  }
+
   override async create(upload: Upload): Promise<Upload> {
-    const { exerciseId, name, hash } = upload.metadata as Record<string, string>;
+    const { exerciseId = null, courseId = null, name, hash } = upload.metadata as Record<string, string>;
     await ClipModel.create({
       id: upload.id,
-      exerciseId: exerciseId!,
+      exerciseId,
+      courseId,
       ownerId: this.#ownerNow(),
       name: name!,
       hash: hash!,
@@ -92,7 +98,7 @@ export class ClipStore extends DataStore {
     if (size === 0) return offset;
     const bytes = Buffer.concat(parts);
     const kind = offset === 0 ? mediaKindOf(bytes) : null;
-    if (offset === 0 && !kind) {
+    if (offset === 0 && !(kind && (await this.#takes(id, kind)))) {
       await this.remove(id);
 
       throw new Refusal(415, 'This file is no clip.');

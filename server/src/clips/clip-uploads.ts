@@ -2,25 +2,30 @@ import { AsyncLocalStorage } from 'node:async_hooks';
 import { randomUUID } from 'node:crypto';
 import { type Locker, Server } from '@tus/server';
 import { Metadata } from '@tus/utils';
-import { USUAL_CLIP_LIMITS } from '@undulan/contract';
+import { MOST_REFERENCE_MEGABYTES, USUAL_CLIP_LIMITS } from '@undulan/contract';
 import { Router } from 'express';
 import { Op } from 'sequelize';
 import * as z from 'zod';
-import { exerciseWithDocuments } from '../access/access.ts';
+import { exerciseWithDocuments, roleIn } from '../access/access.ts';
 import { personIdOf } from '../access/require-person.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
+import { PlacedReferenceModel } from '../references/reference.model.ts';
 import { refuseUnlessAccepted } from '../takes/add-take.ts';
 import { TakeModel } from '../takes/take.model.ts';
 import { ClipModel } from './clip.model.ts';
 import { ClipStore } from './clip-store.ts';
 
-/** What an upload says of itself. */
-const Announced = z.object({
-  exerciseId: z.uuid(),
+const File = z.object({
   name: z.string().min(1).max(255),
   hash: z.string().regex(/^[0-9a-f]{64}$/, 'The checksum is the SHA-256 of the file, in hex.'),
 });
+
+/** What an upload says of itself: it is to be a take of an exercise, or a reference of a course. */
+const Announced = z.union([
+  z.strictObject({ exerciseId: z.uuid(), ...File.shape }),
+  z.strictObject({ courseId: z.uuid(), ...File.shape }),
+]);
 
 /** What is not whole after so long will not be. */
 const UNFINISHED_MS = 24 * 3600 * 1000;
@@ -30,17 +35,34 @@ const byRow: Locker = {
   newLock: () => ({ lock: () => Promise.resolve(), unlock: () => Promise.resolve() }),
 };
 
-/** Throws where this upload may not begin; clips of this person that never became whole or takes give way. */
-async function mayBegin(personId: string, announced: z.infer<typeof Announced>, size: number): Promise<void> {
+/** How many MB an upload may have, and what of; throws where this person may not send it at all. */
+async function allowedOf(
+  personId: string,
+  announced: z.infer<typeof Announced>,
+): Promise<{ what: string; megabytes: number }> {
+  if ('courseId' in announced) {
+    await roleIn(personId, announced.courseId);
+    return { what: 'A reference', megabytes: MOST_REFERENCE_MEGABYTES };
+  }
   const exercise = await exerciseWithDocuments(personId, announced.exerciseId, 'learner');
   refuseUnlessAccepted(exercise, 'clips');
-  const { megabytes } = exercise.terms?.clipLimits ?? USUAL_CLIP_LIMITS;
+  return { what: 'A clip of this exercise', ...(exercise.terms?.clipLimits ?? USUAL_CLIP_LIMITS) };
+}
+
+/**
+ * Throws where this upload may not begin; clips of this person that never became whole, takes or references give way.
+ */
+async function mayBegin(personId: string, announced: z.infer<typeof Announced>, size: number): Promise<void> {
+  const { what, megabytes } = await allowedOf(personId, announced);
   if (!(size > 0)) throw new ProblemError('invalid-request', 'A clip has a length.');
-  if (size > megabytes * 1e6)
-    throw new ProblemError('too-large', `A clip of this exercise has at most ${megabytes} MB.`);
+  if (size > megabytes * 1e6) throw new ProblemError('too-large', `${what} has at most ${megabytes} MB.`);
   const owned = { ownerId: personId };
   const handedIn = await TakeModel.findAll({ where: { learnerId: personId }, attributes: ['clipId'] });
-  const kept = handedIn.flatMap(({ clipId }) => clipId ?? []);
+  const placed = await PlacedReferenceModel.findAll({
+    attributes: ['clipId'],
+    include: { association: 'clip', where: owned, attributes: [] },
+  });
+  const kept = [...handedIn, ...placed].flatMap(({ clipId }) => clipId ?? []);
   await ClipModel.destroy({
     where: { ...owned, id: { [Op.notIn]: kept }, createdAt: { [Op.lt]: new Date(Date.now() - UNFINISHED_MS) } },
   });

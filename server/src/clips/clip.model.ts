@@ -11,7 +11,9 @@ import {
 /** A clip on its way, or whole. Its bytes are in pieces, as they came. */
 export class ClipModel extends Model<InferAttributes<ClipModel>, InferCreationAttributes<ClipModel>> {
   declare id: CreationOptional<string>;
-  declare exerciseId: ForeignKey<string>;
+  /** The exercise it is to be a take of; null of a reference, which is a course's. */
+  declare exerciseId: ForeignKey<string> | null;
+  declare courseId: ForeignKey<string> | null;
   declare ownerId: ForeignKey<string>;
   declare name: string;
   /** Its media type, by its first bytes; null before they are there. */
@@ -38,6 +40,7 @@ export function initClipModels(sequelize: Sequelize): void {
     {
       id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 },
       exerciseId: DataTypes.UUID,
+      courseId: DataTypes.UUID,
       ownerId: DataTypes.UUID,
       name: DataTypes.STRING(255),
       type: DataTypes.STRING(32),

@@ -1,12 +1,12 @@
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { HandInClip } from '@undulan/contract';
+import { FollowClip, HandInClip } from '@undulan/contract';
 import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
 import { piecesOf } from './clip-store.ts';
 import { clipUploads } from './clip-uploads.ts';
-import { clipFor, handInClip } from './clips.service.ts';
+import { clipFor, followAnew, handInClip } from './clips.service.ts';
 
 export function clipsRoutes(): Router {
   const routes = Router();
@@ -14,6 +14,10 @@ export function clipsRoutes(): Router {
   routes.post('/exercises/:exerciseId/clips', async (request, response) => {
     const { exerciseId } = request.params;
     response.status(201).json(await handInClip(personIdOf(request), exerciseId, parseBody(HandInClip, request)));
+  });
+  routes.put('/takes/:takeId/followed', async (request, response) => {
+    await followAnew(personIdOf(request), request.params.takeId, parseBody(FollowClip, request));
+    response.status(204).end();
   });
   routes.get('/clips/:clipId', async (request, response) => {
     const clip = await clipFor(personIdOf(request), request.params.clipId);

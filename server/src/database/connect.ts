@@ -14,6 +14,7 @@ import { initPictureModel } from '../pictures/picture.model.ts';
 import { initPlanModel } from '../plans/plan.model.ts';
 import { initReadingModel } from '../readings/reading.model.ts';
 import { initReadingJobModel } from '../readings/reading-job.model.ts';
+import { initReferenceModel } from '../references/reference.model.ts';
 import { initTakeModels } from '../takes/take.model.ts';
 import { initTargetModel } from '../targets/target.model.ts';
 import { initStepModels } from '../work/steps.model.ts';
@@ -46,6 +47,7 @@ export async function connectDatabase(url: string): Promise<Sequelize> {
   initClassModels(sequelize);
   initDrillModels(sequelize);
   initClipModels(sequelize);
+  initReferenceModel(sequelize);
   await sequelize.authenticate();
   return sequelize;
 }

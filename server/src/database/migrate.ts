@@ -21,6 +21,7 @@ import { classSessions } from './migrations/0016-class-sessions.ts';
 import { drills } from './migrations/0017-drills.ts';
 import { setDrills } from './migrations/0018-set-drills.ts';
 import { clips } from './migrations/0019-clips.ts';
+import { references } from './migrations/0020-references.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -43,6 +44,7 @@ const MIGRATIONS: readonly Migration[] = [
   drills,
   setDrills,
   clips,
+  references,
 ];
 
 /**

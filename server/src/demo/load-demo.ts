@@ -1,8 +1,9 @@
 import { createHash } from 'node:crypto';
 import type { Decision } from '@undulan/contract';
-import { findingKey, type Reading, readTake } from '@undulan/core';
+import { findingKey, placeWhole, type Reading, readTake } from '@undulan/core';
 import type { Sequelize, Transaction } from 'sequelize';
 import sharp from 'sharp';
+import { ClipModel, ClipPieceModel } from '../clips/clip.model.ts';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { withLock } from '../database/lock.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
@@ -15,10 +16,12 @@ import { PersonModel } from '../people/person.model.ts';
 import { PhraseModel } from '../phrases/phrase.model.ts';
 import { PictureModel } from '../pictures/picture.model.ts';
 import { ReadingModel } from '../readings/reading.model.ts';
+import { PlacedReferenceModel, rulerOfExercise } from '../references/reference.model.ts';
 import { NoteModel, ReplyModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
 import { keepTarget } from '../targets/target.model.ts';
 import { DEMO_DRILLS, DEMO_SET_DRILL } from './demo-drills.ts';
 import { DEMO_COURSE, DEMO_INSTRUCTOR, DEMO_LEARNERS, DEMO_PASSWORD, type DemoLearner } from './demo-people.ts';
+import { DEMO_REFERENCES, type DemoReference } from './demo-references.ts';
 import type { DemoExercise } from './demo-scene.ts';
 import { PLATE_SVG } from './kitchen-looks.ts';
 import { DEMO_EXERCISES, type DemoExerciseName } from './kitchen-scenes.ts';
@@ -44,6 +47,7 @@ export async function loadDemoIntoEmpty(sequelize: Sequelize): Promise<void> {
       const loaded = await loadCourse(transaction);
       for (const take of DEMO_TAKES) await loadTake(loaded, take);
       await loadDrills(loaded);
+      for (const reference of DEMO_REFERENCES) await loadReference(loaded, reference);
       for (const { learner, exercise, motion } of DEMO_DRAFTS) {
         const owned = { exerciseId: loaded.exercises.get(exercise)!.id, learnerId: loaded.learnerIds.get(learner)! };
         const number = (await TakeModel.count({ where: owned, transaction })) + 1;
@@ -108,6 +112,34 @@ async function loadCourse(transaction: Transaction): Promise<Loaded> {
     exercises.set(name as DemoExerciseName, exercise);
   }
   return { courseId: course.id, instructorId, learnerIds, exercises, transaction };
+}
+
+async function loadReference(
+  { courseId, instructorId, exercises, transaction }: Loaded,
+  { exercise, name, type, seconds, from = 0, make }: DemoReference,
+): Promise<void> {
+  const bytes = Buffer.from(await make());
+  const hash = createHash('sha256').update(bytes).digest('hex');
+  const size = bytes.length;
+  const sent = {
+    ownerId: instructorId,
+    exerciseId: null,
+    courseId,
+    name,
+    type,
+    size,
+    received: size,
+    hash,
+    whole: true,
+  };
+  const { id: clipId } = await ClipModel.create(sent, { transaction });
+  await ClipPieceModel.create({ clipId, start: 0, size, bytes }, { transaction });
+  const { id: exerciseId, motion } = exercises.get(exercise)!;
+  const placement = { ...placeWhole(motion.range.first, seconds), fromSeconds: from };
+  await PlacedReferenceModel.create(
+    { place: rulerOfExercise(exerciseId), courseId, exerciseId, personId: instructorId, clipId, placement },
+    { transaction },
+  );
 }
 
 const daysBefore = (days: number): Date => new Date(Date.now() - days * DAY_MS);

@@ -19,7 +19,7 @@ interface Task {
 /** Reads one take, off the main thread: what was followed in a clip by what can be told of it. */
 export default function read({ target, motion, followed }: Task): Reading {
   if (followed && findSubject(target.motion, followed.registration.subjectId))
-    return readTrackAgainst(followed.track, followed.registration, target).reading;
+    return readTrackAgainst(followed.track, followed.registration, target);
   return readTake(target, motion);
 }
 

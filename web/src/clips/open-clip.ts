@@ -1,4 +1,12 @@
-import { KIND_BYTES, type MediaKind, mediaKindOf, mediaType, MOST_CLIP_PICTURES, problemOf } from '@undulan/core';
+import {
+  isSound,
+  KIND_BYTES,
+  type MediaKind,
+  mediaKindOf,
+  mediaType,
+  MOST_CLIP_PICTURES,
+  problemOf,
+} from '@undulan/core';
 import { unpacked } from '../files/index.ts';
 
 /** Why a file is no clip, in words for who chose it. */
@@ -21,7 +29,7 @@ const NO_CLIP =
 
 async function kindOf(file: Blob): Promise<MediaKind> {
   const kind = mediaKindOf(new Uint8Array(await file.slice(0, KIND_BYTES).arrayBuffer()));
-  if (!kind) throw new ClipProblem(NO_CLIP);
+  if (!kind || isSound(kind)) throw new ClipProblem(NO_CLIP);
   return kind;
 }
 

@@ -9,7 +9,9 @@ export interface ToPictures {
 
 /** Picture after picture, then that there are no more, or why there are none. */
 export type FromPictures =
-  { picture: ImageBitmap; seconds: number; width: number; height: number } | { done: true } | { problem: string };
+  | { picture: ImageBitmap; seconds: number; width: number; height: number }
+  | { done: true; isCut: boolean }
+  | { problem: string };
 
 /** Pictures are looked at in at most this many pixels, and the more of them there are the fewer. */
 const MOST_PIXELS = 960 * 540;
@@ -22,8 +24,12 @@ const answer = (said: FromPictures, transfer: Transferable[] = []): void => post
 
 async function decode({ files, rate }: ToPictures): Promise<void> {
   let count = 0;
+  let isCut = false;
   for await (const { seconds, width, height, draw } of picturesOfClip(files, rate)) {
-    if (++count > MOST_KEPT) break;
+    if (++count > MOST_KEPT) {
+      isCut = true;
+      break;
+    }
     const pixels = Math.max(LEAST_PIXELS, MOST_PIXELS / Math.max(1, count / FEW));
     const scale = Math.max(1, Math.sqrt((width * height) / pixels));
     const canvas = new OffscreenCanvas(Math.round(width / scale), Math.round(height / scale));
@@ -31,7 +37,7 @@ async function decode({ files, rate }: ToPictures): Promise<void> {
     const picture = canvas.transferToImageBitmap();
     answer({ picture, seconds, width, height }, [picture]);
   }
-  answer({ done: true });
+  answer({ done: true, isCut });
 }
 
 addEventListener('message', ({ data }: MessageEvent<ToPictures>) => {

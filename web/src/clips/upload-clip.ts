@@ -9,8 +9,11 @@ export interface ClipUpload {
   resume: () => void;
 }
 
+/** What a clip is sent for: to be a take of an exercise, or a reference of a course. */
+export type ClipOf = { exerciseId: string } | { courseId: string };
+
 interface Uploading {
-  exerciseId: string;
+  of: ClipOf;
   /** How many of its bytes are there. */
   onProgress: (sent: number, total: number) => void;
   onDone: (clipId: string) => void;
@@ -36,18 +39,15 @@ function wordsOf(body: string | undefined): string | null {
  * Sends a clip in pieces, with its checksum; goes on where it was after a lost connection, and after a reload once the
  * same file is chosen again.
  */
-export async function uploadClip(
-  file: File,
-  { exerciseId, onProgress, onDone, onProblem }: Uploading,
-): Promise<ClipUpload> {
+export async function uploadClip(file: File, { of, onProgress, onDone, onProblem }: Uploading): Promise<ClipUpload> {
   const hash = await hashOf(file);
   const upload = new Upload(file, {
     endpoint: '/api/uploads',
     chunkSize: PIECE_BYTES,
     retryDelays: RETRY_MS,
     removeFingerprintOnSuccess: true,
-    fingerprint: () => Promise.resolve(`undulan clip ${exerciseId} ${hash}`),
-    metadata: { exerciseId, hash, name: file.name.slice(0, 200) },
+    fingerprint: () => Promise.resolve(`undulan clip ${Object.values(of).join()} ${hash}`),
+    metadata: { ...of, hash, name: file.name.slice(0, 200) },
     onProgress,
     onError: (error) => {
       const response = 'originalResponse' in error ? error.originalResponse : null;

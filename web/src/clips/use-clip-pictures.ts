@@ -11,6 +11,8 @@ export interface ClipPictures {
   seconds: readonly number[];
   /** There are no more to come. */
   isWhole: boolean;
+  /** The clip goes on, but no more of it fit. */
+  isCut: boolean;
 }
 
 /** While pictures come they are shown so often. */
@@ -34,6 +36,7 @@ export function useClipPictures(
       pictures: [],
       seconds: [],
       isWhole: false,
+      isCut: false,
     };
     let shownAt = -Infinity;
     const show = (): void => {
@@ -45,6 +48,7 @@ export function useClipPictures(
       if ('problem' in data) setFailed({ of: files, problem: data.problem });
       else if ('done' in data) {
         clip.isWhole = true;
+        clip.isCut = data.isCut;
         show();
       } else {
         [clip.width, clip.height] = [data.width, data.height];

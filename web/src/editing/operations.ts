@@ -1,4 +1,5 @@
 import {
+  actOut,
   addDrawing,
   addSubject,
   applyChanges,
@@ -198,6 +199,7 @@ const OPERATIONS = {
   moveOffGuide: { name: 'move off its path', run: moveOffGuide },
   setResting: { name: 'resting value', run: setResting },
   offsetChannels: { name: 'move whole motion', run: offsetChannels },
+  actOut: { name: 'acted out', run: actOut },
   setScene: { name: 'rate, range and stage', run: setScene },
   setWorkRange: { name: 'work range', run: setScene },
   setCues: { name: 'cue marks', run: setScene },

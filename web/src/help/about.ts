@@ -15,6 +15,12 @@ export const ABOUT: Record<string, About> = {
       'Loom’s.',
     shows: 'swing',
   },
+  Reference: {
+    says:
+      'Footage or sound to work by, where it lies on the ruler: drag it elsewhere, drag its ends to cut it. It is ' +
+      'seen and heard with the playhead, frame by frame too.',
+    shows: 'toss',
+  },
   Film: {
     says: 'The range in small pictures, side by side on the ruler. Press one to go to its frame.',
     shows: 'toss',

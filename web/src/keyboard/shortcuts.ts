@@ -41,6 +41,7 @@ export const SHORTCUTS = {
   stripFilm: { chord: '6', label: 'Filmstrip' },
   stripGap: { chord: '5', label: 'Gap strip' },
   stripSure: { chord: '7', label: 'How sure strip' },
+  stripReference: { chord: '8', label: 'Reference strip' },
   undo: { chord: 'ctrl+z', label: 'Undo' },
   redo: { chord: 'ctrl+shift+z', label: 'Redo' },
   copyKeys: { chord: 'ctrl+c', label: 'Copy keys' },

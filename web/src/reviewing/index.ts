@@ -1,6 +1,7 @@
 // What is said of a take: findings, notes, replies, takes in a row.
 export { CheckedWords } from './CheckedWords.tsx';
 export { exportedTake } from './exported-take.ts';
+export { ClipSureness } from './ClipSureness.tsx';
 export { FindingsList } from './FindingsList.tsx';
 export { LearnerWords } from './LearnerWords.tsx';
 export { NoteDone } from './NoteDone.tsx';

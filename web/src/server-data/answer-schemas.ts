@@ -15,6 +15,7 @@ import {
   OpenSession,
   Phrase,
   ReadingJob,
+  References,
   Review,
   Saved,
   SavedEase,
@@ -90,4 +91,5 @@ export const SCHEMAS = import.meta.env.PROD
       pictures: checked(CoursePicture.array()),
       phrases: checked(Phrase.array()),
       keepPhrase: checked(Created),
+      references: checked(References),
     };

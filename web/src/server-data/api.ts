@@ -8,6 +8,7 @@ import type {
   DemoAccounts,
   Draft,
   ExerciseSetting,
+  FollowClip,
   HandIn,
   HandInClip,
   LearnerCourse,
@@ -173,6 +174,12 @@ export const api = createApi({
       responseSchema: SCHEMAS?.handIn,
       query: ({ exerciseId, handIn }) => ({ url: `/exercises/${exerciseId}/clips`, method: 'POST', body: handIn }),
       invalidatesTags: ['Course', 'Exercise', 'Queue', 'Series'],
+    }),
+
+    /** An instructor's: what is followed in the clip of a take, from now on. */
+    followAnew: build.mutation<void, { takeId: string; follow: FollowClip }>({
+      query: ({ takeId, follow }) => ({ url: `/takes/${takeId}/followed`, method: 'PUT', body: follow }),
+      invalidatesTags: (_done, _error, { takeId }) => [{ type: 'Take', id: takeId }, 'Series', 'Queue'],
     }),
 
     /** Anew whenever it is asked for: a draft changes. */
@@ -345,6 +352,7 @@ export const {
   useBeginDraftMutation,
   useDraftQuery,
   useDeleteDraftMutation,
+  useFollowAnewMutation,
   useHandInClipMutation,
   useHandInMutation,
   usePlansQuery,

@@ -16,6 +16,7 @@ export {
   useDraftQuery,
   useEasesQuery,
   useEndSessionMutation,
+  useFollowAnewMutation,
   useHandInClipMutation,
   useHandInMutation,
   useKeepPhraseMutation,
@@ -80,3 +81,5 @@ export {
   useRemovePictureMutation,
 } from './pictures-api.ts';
 export { explain, isProblem, isUnreachable } from './problem.ts';
+export { useLayReferenceMutation, useLazyReferencesQuery, useReferencesQuery } from './references-api.ts';
+export type { RulerOf } from './references-api.ts';

@@ -2,7 +2,7 @@ import type { MotionDocument } from '@undulan/core';
 import { clsx } from 'clsx';
 import { Pencil, PencilOff } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
-import { recordToggled, selectSettledSubject } from '../editing/index.ts';
+import { recordToggled, selectMotion, selectSettledSubject } from '../editing/index.ts';
 import { useShortcuts } from '../keyboard/index.ts';
 import { KeyHere } from '../panels/numbers/index.ts';
 import {
@@ -15,6 +15,7 @@ import {
 } from '../picture/making/index.ts';
 import { ChainHandle, PathMarks, PoseHandles } from '../picture/posing/index.ts';
 import { EditableStage, OnionPopover, PLAIN_ONION, type StageDrawing } from '../picture/stage/index.ts';
+import { ReferencePicture, useReference, useReferenceGround } from '../reference/index.ts';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
 import { Button, Toggle, useStored } from '../ui/index.ts';
 import { useFlip } from './use-flip.ts';
@@ -53,6 +54,9 @@ export function EditingPicture(props: EditingPictureProps) {
   const limits = useAppSelector((state) => state.document.limits);
   const subject = useAppSelector(selectSettledSubject);
   const pictures = useScenePictures(courseId, !limits || limits.subjects);
+  const reference = useReference();
+  const ground = useReferenceGround(useAppSelector(selectMotion)!.stage);
+  const shown = reference?.footage ? reference.placed?.placement.shown : undefined;
   const off = (tool: Tool): string | null => {
     if (!limits || tool === 'pose') return null;
     if (tool === 'path') return limits.path ? null : 'The exercise sets the paths.';
@@ -60,8 +64,8 @@ export function EditingPicture(props: EditingPictureProps) {
     return limits.subjects ? null : 'The exercise sets the subjects and what they look like.';
   };
   const tool = wide && off(chosen) === null ? chosen : 'pose';
-  const stage = (
-    <div className="h-full" {...pictures.target}>
+  const scene = (
+    <div className="relative h-full min-w-0" {...pictures.target}>
       <EditableStage
         tone={tone}
         target={targetShown ? target : null}
@@ -80,9 +84,24 @@ export function EditingPicture(props: EditingPictureProps) {
           )
         }
         drawOver={drawOver}
+        ground={ground}
       />
+      {shown === 'corner' && (
+        <div className="pointer-events-none absolute top-1.5 right-1.5 h-[34%] w-[34%]">
+          <ReferencePicture />
+        </div>
+      )}
     </div>
   );
+  const stage =
+    shown === 'beside' ? (
+      <div className="grid h-full grid-cols-2 gap-2">
+        {scene}
+        <ReferencePicture />
+      </div>
+    ) : (
+      scene
+    );
   const shows = <ShownToggles {...props} trail={trail} onTrail={setTrail} onion={onion} onOnion={setOnion} />;
   if (!wide)
     return (

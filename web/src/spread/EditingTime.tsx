@@ -1,6 +1,7 @@
 import { type FrameRange, type MotionDocument, sceneWarnings } from '@undulan/core';
 import { type ReactNode, useMemo } from 'react';
 import { applyEdit, selectMotion, useRememberedAside } from '../editing/index.ts';
+import { ReferenceStrip, useReference } from '../reference/index.ts';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
 import { CurveStrip } from '../strips/curve/index.ts';
 import { FilmStrip } from '../strips/film/index.ts';
@@ -12,6 +13,18 @@ import { type RangeControls, type StripEntry, TimePage } from '../time-page/inde
 import { KeyBar, MoveMenu } from '../tools/easing/index.ts';
 import { KeyActions } from '../tools/retiming/index.ts';
 import { useKeyStepping } from './use-key-stepping.ts';
+
+const REFERENCE_STRIP: StripEntry = {
+  id: 'reference',
+  name: 'Reference',
+  shortcut: 'stripReference',
+  size: '88px',
+  leastPx: 56,
+  content: <ReferenceStrip />,
+};
+
+/** Those of a low page beneath a wide picture. */
+const LOW_STRIPS: ReadonlySet<string> = new Set(['keys', 'film', 'reference']);
 
 interface EditingTimeProps {
   name: string;
@@ -41,6 +54,7 @@ export function EditingTime({
 }: EditingTimeProps) {
   const dispatch = useAppDispatch();
   const { range } = useClock();
+  const hasReference = Boolean(useReference()?.placed);
   const motion = useAppSelector(selectMotion)!;
   const selectedKeys = useAppSelector((state) => state.selection.keys);
   useRememberedAside();
@@ -106,6 +120,7 @@ export function EditingTime({
       startsClosed: main !== 'loom',
       content: <LoomStrip tone={tone} target={target} />,
     },
+    ...(hasReference ? [REFERENCE_STRIP] : []),
   ];
   return (
     <TimePage
@@ -116,7 +131,7 @@ export function EditingTime({
       selectedFrames={useMemo(() => selectedKeys.map((key) => key.frame), [selectedKeys])}
       ranges={ranges}
       cues={motion.cues}
-      strips={low ? strips.filter(({ id }) => id === 'keys' || id === 'film') : strips}
+      strips={low ? strips.filter(({ id }) => LOW_STRIPS.has(id)) : strips}
       bar={
         !low && (
           <>

@@ -219,3 +219,15 @@ test('of a single run that is over elsewhere the last frame is shown, and it sta
   hand.refresh(0);
   expect([clock.playing, clock.frame]).toEqual([false, 24]);
 });
+
+test('where playing stands is told between frames too, round a loop; standing, it is the frame', () => {
+  const hand = handTicker();
+  const clock = new PlaybackClock({ first: 1, last: 4 }, FILM, hand.ticker);
+  expect(clock.placeAt(1e9)).toBe(1);
+  clock.play();
+  hand.refresh(100);
+  const at = (frames: number): number => clock.placeAt(100 + (frames * 1000) / 24);
+  expect([at(0), at(0.5), at(3.75), at(4.5)].map((place) => Math.round(place * 1000) / 1000)).toEqual([
+    1, 1.5, 4.75, 1.5,
+  ]);
+});

@@ -227,6 +227,13 @@ export class PlaybackClock {
     return { frame: this.#startFrame, startMs: this.#startMs, direction: this.#direction };
   }
 
+  /** Where playing stands at a time of the page's own, between frames too; while it stands, the frame itself. */
+  placeAt(ms: number): number {
+    if (!this.#playing || this.#startMs === null) return this.#frame;
+    const frames = Math.max(0, ms - this.#startMs) / this.#frameMs;
+    return playPosition(this.#startFrame, this.#backward ? -frames : frames, this.playRange, this.#settings.way).frame;
+  }
+
   /** When what is played began, in ms since 1970; null while it stands, or before the screen showed it. */
   get beganAt(): number | null {
     return this.#playing && this.#startMs !== null ? performance.timeOrigin + this.#startMs : null;
@@ -255,6 +262,11 @@ export class PlaybackClock {
     this.#handle = this.#ticker.request(this.#tick);
   }
 
+  /** How long a frame is on screen, in ms. */
+  get #frameMs(): number {
+    return 100_000 / (framesPerSecond(this.rate) * Math.abs(this.#settings.speed));
+  }
+
   #restart(): void {
     this.#ticker.cancel(this.#handle);
     this.#startMs = null;
@@ -267,7 +279,7 @@ export class PlaybackClock {
   #tick = (nowMs: number): void => {
     const isFirst = this.#startMs === null;
     this.#startMs ??= nowMs;
-    const frameMs = 100_000 / (framesPerSecond(this.rate) * Math.abs(this.#settings.speed));
+    const frameMs = this.#frameMs;
     const gone = (nowMs - this.#startMs + DUE_MS) / frameMs;
     if (this.#report.shown === 0) {
       this.#firstShownMs = nowMs;

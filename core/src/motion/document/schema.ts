@@ -110,6 +110,7 @@ export const Guided = z.object({
 });
 export type Guided = z.infer<typeof Guided>;
 
+export const MOST_CUES = 2000;
 /** A named frame: a beat, a contact. */
 export const Cue = z.object({ frame: z.number().min(-FRAME_LIMIT).max(FRAME_LIMIT), name: z.string().max(60) });
 export type Cue = z.infer<typeof Cue>;
@@ -219,7 +220,7 @@ export const MotionDocument = z.preprocess(
           message: 'Subjects must have ids of their own.',
         }),
       guides: z.array(GuidePath).max(200),
-      cues: z.array(Cue).max(2000),
+      cues: z.array(Cue).max(MOST_CUES),
       /** From which new wobbles draw theirs. */
       seed: z.int().min(0).max(0xffffffff),
     })

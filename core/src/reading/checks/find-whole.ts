@@ -1,4 +1,5 @@
 import { extentOf } from '../../extent.ts';
+import { medianOf } from '../../median.ts';
 import { trackValues } from '../../motion/sampling/track.ts';
 import { toleranceAt } from '../own-keys.ts';
 import type { ReadTrack } from '../read-track.ts';
@@ -163,9 +164,6 @@ function timingOf(given: readonly Offset[], of: ReadTrack | null, isTrack = fals
       (finding.kind.startsWith('loop-') && !of),
   };
 }
-
-const medianOf = (values: readonly number[]): number =>
-  values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
 /** The frame from which on all offsets are alike, those before being none; null where that is not so of two frames. */
 function shiftFrom(offsets: readonly Offset[], slack: number): { frame: number; shift: number } | null {

@@ -19,10 +19,19 @@ import { WorkFiles } from '../../exports/index.ts';
 import { OwnCharts } from '../../panels/charts/index.ts';
 import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
 import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
+import { ReferenceProvider } from '../../reference/index.ts';
 import { useOpenWork } from '../../saving/index.ts';
 import { useAssignmentQuery, useDraftQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { BesidePicture, EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
+import {
+  BesidePicture,
+  EditingPicture,
+  EditingReference,
+  EditingTime,
+  PagesChoice,
+  Spread,
+  usePages,
+} from '../../spread/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { ClockProvider } from '../../time/index.ts';
 import { LoadFailed, Loading, TabBar, Toggle, useStored } from '../../ui/index.ts';
@@ -34,6 +43,7 @@ import { useEarlierNotes } from './use-earlier-notes.tsx';
 const TABS = [
   { id: 'numbers', label: 'Numbers' },
   { id: 'frames', label: 'Frames' },
+  { id: 'reference', label: 'Reference' },
 ];
 const SCENE_TAB = { id: 'scene', label: 'Time, subjects' };
 
@@ -74,6 +84,7 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
   }, [dispatch, wanted, assignment.model]);
   const timeFixed = fixedTime(mayChange);
   const target = assignment.model;
+  const ruler = useMemo(() => ({ exerciseId: assignment.id }), [assignment.id]);
   const earlier = useEarlierNotes(assignment, motion, drawer);
   const toggleDrawer = (): void => {
     setDrawer(!drawer);
@@ -94,62 +105,67 @@ function Bench({ draft, assignment }: { draft: Draft; assignment: Assignment }) 
   ];
   return (
     <ClockProvider range={motion.range} rate={motion.rate} workRange={motion.workRange} closes={hasClosingKeys(motion)}>
-      <Shell
-        screen="bench"
-        crumbs={crumbs}
-        status={<SaveStatus />}
-        actions={
-          <>
-            <EditingActions />
-            <WorkFiles courseId={assignment.courseId} title={assignment.title} motion={motion} target={target} />
-            <PagesChoice pages={pages} onChange={setPages} />
-            <Toggle on={drawer} onClick={toggleDrawer}>
-              Brief and chart
-            </Toggle>
-            <HandInButton draft={draft} assignment={assignment} />
-          </>
-        }
-      >
-        <Spread
-          name="bench"
-          pages={pages}
-          picture={
-            <EditingPicture
-              tone="take"
-              target={target}
-              noTarget={target ? null : 'The instructor does not show the model motion of this exercise now.'}
-              targetShown={targetShown}
-              onTargetShown={setTargetShown}
-              wide={pages === 'picture'}
-              beside={drawer ? brief : <BesidePicture courseId={assignment.courseId} subjects={mayChange.subjects} />}
-              courseId={assignment.courseId}
-              {...earlier}
-            >
-              {drawer ? (
-                brief
-              ) : (
-                <Tabs.Root defaultValue="numbers" className="flex h-full flex-col">
-                  <TabBar label="Beneath the picture" tabs={hasOwnScene(mayChange) ? [...TABS, SCENE_TAB] : TABS} />
-                  <Tabs.Content value="numbers">
-                    <NumbersPanel />
-                    <OwnCharts tone="take" target={targetShown ? target : null} />
-                  </Tabs.Content>
-                  <Tabs.Content value="frames" className="min-h-0 data-[state=active]:flex-1">
-                    <FramesTable target={targetShown ? target : null} />
-                  </Tabs.Content>
-                  <Tabs.Content value="scene" className="min-h-0 overflow-y-auto data-[state=active]:flex-1">
-                    <OwnScene limits={mayChange} courseId={assignment.courseId} />
-                  </Tabs.Content>
-                </Tabs.Root>
-              )}
-            </EditingPicture>
+      <ReferenceProvider of={ruler} courseId={assignment.courseId} as="own">
+        <Shell
+          screen="bench"
+          crumbs={crumbs}
+          status={<SaveStatus />}
+          actions={
+            <>
+              <EditingActions />
+              <WorkFiles courseId={assignment.courseId} title={assignment.title} motion={motion} target={target} />
+              <PagesChoice pages={pages} onChange={setPages} />
+              <Toggle on={drawer} onClick={toggleDrawer}>
+                Brief and chart
+              </Toggle>
+              <HandInButton draft={draft} assignment={assignment} />
+            </>
           }
-          time={<EditingTime {...time} />}
-          low={<EditingTime {...time} low />}
-        />
-        <ConflictDialog />
-        <RecordQuestion />
-      </Shell>
+        >
+          <Spread
+            name="bench"
+            pages={pages}
+            picture={
+              <EditingPicture
+                tone="take"
+                target={target}
+                noTarget={target ? null : 'The instructor does not show the model motion of this exercise now.'}
+                targetShown={targetShown}
+                onTargetShown={setTargetShown}
+                wide={pages === 'picture'}
+                beside={drawer ? brief : <BesidePicture courseId={assignment.courseId} subjects={mayChange.subjects} />}
+                courseId={assignment.courseId}
+                {...earlier}
+              >
+                {drawer ? (
+                  brief
+                ) : (
+                  <Tabs.Root defaultValue="numbers" className="flex h-full flex-col">
+                    <TabBar label="Beneath the picture" tabs={hasOwnScene(mayChange) ? [...TABS, SCENE_TAB] : TABS} />
+                    <Tabs.Content value="numbers">
+                      <NumbersPanel />
+                      <OwnCharts tone="take" target={targetShown ? target : null} />
+                    </Tabs.Content>
+                    <Tabs.Content value="frames" className="min-h-0 data-[state=active]:flex-1">
+                      <FramesTable target={targetShown ? target : null} />
+                    </Tabs.Content>
+                    <Tabs.Content value="reference">
+                      <EditingReference />
+                    </Tabs.Content>
+                    <Tabs.Content value="scene" className="min-h-0 overflow-y-auto data-[state=active]:flex-1">
+                      <OwnScene limits={mayChange} courseId={assignment.courseId} />
+                    </Tabs.Content>
+                  </Tabs.Root>
+                )}
+              </EditingPicture>
+            }
+            time={<EditingTime {...time} />}
+            low={<EditingTime {...time} low />}
+          />
+          <ConflictDialog />
+          <RecordQuestion />
+        </Shell>
+      </ReferenceProvider>
     </ClockProvider>
   );
 }

@@ -1,19 +1,15 @@
 import type { Assignment } from '@undulan/contract';
-import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { type ComponentProps, useEffect, useState } from 'react';
+import { type ComponentProps, useCallback, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { z } from 'zod';
-import { useClipPictures } from '../../clips/index.ts';
+import { UploadLine, useClipUpload, useFollowed } from '../../clips/index.ts';
 import { closedReason, NO_WORDS, TakeWordsFields, TYPED_WORDS } from '../../reviewing/index.ts';
 import { explain, useHandInClipMutation } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, ButtonGroup, Problem, sayProblem, useTypedForm } from '../../ui/index.ts';
-import { ClipFacts } from './ClipFacts.tsx';
-import { ClipPicture } from './ClipPicture.tsx';
-import { HowSure } from './HowSure.tsx';
-import { UploadLine } from './UploadLine.tsx';
-import { useClipUpload } from './use-clip-upload.ts';
-import { useFollowed } from './use-followed.ts';
+import { Button, Problem, sayProblem, useTypedForm } from '../../ui/index.ts';
+import { ClipPointing } from './ClipPointing.tsx';
+import { NO_LENGTH, scaleOf } from './known-length.ts';
+import { otherSubjects } from './other-subjects.ts';
 
 interface ClipDeskProps {
   crumbs: ComponentProps<typeof Shell>['crumbs'];
@@ -22,31 +18,23 @@ interface ClipDeskProps {
   onOther: () => void;
 }
 
-const WAYS = [
-  { id: 'fits', label: 'what fits' },
-  { id: 'colour', label: 'its colour' },
-  { id: 'look', label: 'its look' },
-] as const;
-
 /** A chosen clip: the subject is pointed at, the trail looked at and put right, and the clip handed in. */
 export function ClipDesk({ crumbs, assignment, files, onOther }: ClipDeskProps) {
   const navigate = useNavigate();
-  const { rate } = assignment.start;
+  const { rate, stage } = assignment.start;
   const followed = useFollowed(files, rate);
-  const { read, seen, spots } = followed;
-  const { clip, problem } = useClipPictures(files, rate);
-  const { upload, send, pause, resume } = useClipUpload(assignment.id);
-  const [number, setNumber] = useState(0);
+  const { read, seen, spotsOf } = followed;
+  const of = useMemo(() => ({ exerciseId: assignment.id }), [assignment.id]);
+  const { upload, send, pause, resume } = useClipUpload(of);
   const [handIn, { isLoading }] = useHandInClipMutation();
+  const [known, setKnown] = useState(NO_LENGTH);
+  const others = useMemo(() => otherSubjects(assignment.start, assignment.model), [assignment]);
+  const scale = scaleOf(known, stage.pixelsPerMetre);
   const form = useTypedForm(TYPED_WORDS, NO_WORDS);
-  const last = (clip?.pictures.length ?? 1) - 1;
-  const shown = Math.min(number, last);
-  const isOpen = clip !== null;
-  useEffect(() => {
-    if (isOpen) send(files);
-  }, [isOpen, files, send]);
+  const sendAll = useCallback(() => send(files), [send, files]);
 
-  const why = closedReason(assignment) ?? (spots.length === 0 && 'Point at the subject in the first picture.') ?? null;
+  const why =
+    closedReason(assignment) ?? (spotsOf('main').length === 0 && 'Point at the subject in a picture.') ?? null;
   const waits =
     why ||
     (!read || seen !== null
@@ -56,7 +44,7 @@ export function ClipDesk({ crumbs, assignment, files, onOther }: ClipDeskProps) 
     if (!read || upload.is !== 'there') return;
     const answer = await handIn({
       exerciseId: assignment.id,
-      handIn: { clipId: upload.clipId, followed: read, ...words },
+      handIn: { clipId: upload.clipId, followed: read, ...(scale !== null && { scale }), ...words },
     });
     if (answer.data) await navigate(`/takes/${answer.data.id}`);
     else sayProblem(explain(answer.error));
@@ -79,65 +67,23 @@ export function ClipDesk({ crumbs, assignment, files, onOther }: ClipDeskProps) 
         </>
       }
     >
-      <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_22rem]">
-        <section aria-label="The clip" className="flex min-h-0 flex-col gap-3 p-4">
-          <p className="text-sm text-faint" role="status">
-            {spots.length === 0
-              ? 'Press the subject in the picture: that spot is followed.'
-              : seen !== null
-                ? `Following it: ${seen} pictures so far …`
-                : 'Where the spot is off, go to that picture and press where it should be.'}
-          </p>
-          <div className="min-h-0 flex-1">
-            {clip && (
-              <ClipPicture
-                clip={clip}
-                track={read?.track ?? null}
-                number={shown}
-                onPoint={(place) => followed.point({ ...place, picture: read ? shown : 0 })}
-              />
-            )}
-          </div>
-          {read && (
-            <div className="grid gap-1.5">
-              <HowSure track={read.track} number={shown} onShow={setNumber} />
-              <div className="flex items-center gap-2">
-                <Button square small aria-label="One picture back" onClick={() => setNumber(Math.max(0, shown - 1))}>
-                  <ChevronLeft className="h-4 w-4" />
-                </Button>
-                <input
-                  type="range"
-                  aria-label="Picture"
-                  min={0}
-                  max={last}
-                  value={shown}
-                  onChange={(event) => setNumber(Number(event.target.value))}
-                  className="min-w-0 flex-1 accent-[var(--accent)]"
-                />
-                <Button square small aria-label="One picture on" onClick={() => setNumber(Math.min(last, shown + 1))}>
-                  <ChevronRight className="h-4 w-4" />
-                </Button>
-                <span className="figures w-20 text-right text-xs text-faint">
-                  {shown + 1} of {last + 1}
-                </span>
-              </div>
-            </div>
-          )}
-          <Problem>{problem ?? followed.problem}</Problem>
-        </section>
-        <aside className="grid content-start gap-4 overflow-y-auto border-l border-rule p-4 text-sm">
-          <UploadLine upload={upload} onPause={pause} onResume={resume} />
-          <div className="grid gap-1">
-            <span className="text-xs font-semibold text-faint">It is followed by</span>
-            <ButtonGroup
-              label="It is followed by"
-              apart
-              value={followed.by ?? 'fits'}
-              choices={WAYS}
-              onChoose={(way) => followed.followBy(way === 'fits' ? undefined : way)}
-            />
-          </div>
-          {read && <ClipFacts read={read} asked={assignment} onShow={setNumber} />}
+      <ClipPointing
+        files={files}
+        rate={rate}
+        followed={followed}
+        others={others}
+        known={known}
+        onKnown={setKnown}
+        onOpen={sendAll}
+        before={
+          <UploadLine
+            upload={upload}
+            done="The clip has been sent. It is handed in when you say so."
+            onPause={pause}
+            onResume={resume}
+          />
+        }
+        after={
           <form
             noValidate
             className="grid gap-2 border-t border-rule pt-3"
@@ -148,8 +94,8 @@ export function ClipDesk({ crumbs, assignment, files, onOther }: ClipDeskProps) 
             <TakeWordsFields register={form.register} />
             <Problem>{form.problem}</Problem>
           </form>
-        </aside>
-      </div>
+        }
+      />
     </Shell>
   );
 }

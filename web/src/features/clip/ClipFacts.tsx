@@ -1,10 +1,13 @@
-import type { Assignment } from '@undulan/contract';
-import { formatRate, sameRate } from '@undulan/core';
+import { formatRate, type Rate, sameRate, type SpotWay } from '@undulan/core';
 import type { ReadClip } from '../../clips/index.ts';
 
 const EXPOSURES = ['', 'on ones', 'on twos', 'on threes', 'on fours'];
 
-const WAY_WORDS = { colour: 'its colour', look: 'its look' } as const;
+const WAY_WORDS: Record<SpotWay, string> = {
+  colour: 'its colour',
+  look: 'its look',
+  difference: 'what differs from the still ground',
+};
 
 const happens = (count: number): string =>
   count === 0 ? 'Nothing is seen to happen.' : `${count} ${count === 1 ? 'event is' : 'events are'} seen.`;
@@ -27,10 +30,10 @@ export function ClipFacts({
   onShow,
 }: {
   read: ReadClip;
-  asked: Assignment;
+  /** The rate that is asked for. */
+  asked: Rate;
   onShow: (number: number) => void;
 }) {
-  const { rate } = asked.start;
   const guessed = runsOf(track.frames.flatMap((frame, i) => (frame.guessed ? [i] : [])));
   return (
     <section aria-label="What is read of it" className="grid gap-2">
@@ -45,9 +48,9 @@ export function ClipFacts({
       <p className="text-faint">
         Followed by {WAY_WORDS[by]}. {happens(track.events.length)}
       </p>
-      {!sameRate(track.rate, rate) && (
+      {!sameRate(track.rate, asked) && (
         <p className="text-danger">
-          It runs at {formatRate(track.rate)} fps; the exercise asks for {formatRate(rate)}.
+          It runs at {formatRate(track.rate)} fps; the exercise asks for {formatRate(asked)}.
         </p>
       )}
       {!track.isSteady && <p className="text-danger">Its pictures do not stand equally long: some are left out.</p>}

@@ -1,10 +1,8 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import type { Assignment } from '@undulan/contract';
 import type { ClipTrack } from '@undulan/core';
 import { afterEach, expect, test, vi } from 'vitest';
-import type { ReadClip } from '../../clips/index.ts';
+import { type ReadClip, UploadLine } from '../../clips/index.ts';
 import { ClipFacts } from './ClipFacts.tsx';
-import { UploadLine } from './UploadLine.tsx';
 
 afterEach(cleanup);
 
@@ -23,7 +21,7 @@ const track = (guessed: readonly number[], more: Partial<ClipTrack> = {}): ClipT
   ...more,
 });
 
-const asked = { start: { rate: { num: 24, den: 1 } } } as Assignment;
+const asked = { num: 24, den: 1 };
 
 function showFacts(own: ClipTrack): ReturnType<typeof vi.fn> {
   const onShow = vi.fn();
@@ -57,18 +55,30 @@ test('guessed pictures are told in runs, from 1, and each run is shown when it i
 test('an upload is held and gone on with; why it stopped is said, and what was sent still counts', () => {
   const [onPause, onResume] = [vi.fn(), vi.fn()];
   const { rerender } = render(
-    <UploadLine upload={{ is: 'going', share: 0.404 }} onPause={onPause} onResume={onResume} />,
+    <UploadLine
+      upload={{ is: 'going', share: 0.404 }}
+      done="The clip has been sent."
+      onPause={onPause}
+      onResume={onResume}
+    />,
   );
   expect(screen.getByRole('progressbar', { name: 'Sent' }).getAttribute('value')).toBe('40');
   fireEvent.click(screen.getByRole('button', { name: 'Pause' }));
   expect(onPause).toHaveBeenCalledOnce();
   const stopped = { is: 'stopped', share: 0.404, why: 'The connection is lost.' } as const;
-  rerender(<UploadLine upload={stopped} onPause={onPause} onResume={onResume} />);
+  rerender(<UploadLine upload={stopped} done="The clip has been sent." onPause={onPause} onResume={onResume} />);
   expect(screen.getByText('The connection is lost.')).toBeTruthy();
   expect(screen.getByText('40 %')).toBeTruthy();
   fireEvent.click(screen.getByRole('button', { name: 'Go on' }));
   expect(onResume).toHaveBeenCalledOnce();
-  rerender(<UploadLine upload={{ is: 'there', clipId: 'c' }} onPause={onPause} onResume={onResume} />);
+  rerender(
+    <UploadLine
+      upload={{ is: 'there', clipId: 'c' }}
+      done="The clip has been sent."
+      onPause={onPause}
+      onResume={onResume}
+    />,
+  );
   expect(screen.queryByRole('button')).toBeNull();
   expect(screen.getByText(/The clip has been sent/)).toBeTruthy();
 });

@@ -1,1 +1,2 @@
 export { ClipPage } from './ClipPage.tsx';
+export { FollowAnewPage } from './FollowAnewPage.tsx';

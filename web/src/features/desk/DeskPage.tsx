@@ -5,7 +5,7 @@ import { TakeFiles } from '../../exports/index.ts';
 import { WhatIsThis } from '../../help/index.ts';
 import { UndoButtons } from '../../panels/work/index.ts';
 import { isEmptyDrawing } from '../../picture/drawing/index.ts';
-import { type DrawingDraft, exportedTake, LearnerWords, TakesPanel } from '../../reviewing/index.ts';
+import { ClipSureness, type DrawingDraft, exportedTake, LearnerWords, TakesPanel } from '../../reviewing/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { ComparisonSpread, PagesChoice, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time/index.ts';
@@ -119,16 +119,22 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
                   <div className="min-h-0 flex-1 overflow-y-auto">
                     <Tabs.Content value="findings">
                       {view.reading ? (
-                        <DeskFindings
-                          findings={findings}
-                          decisions={decisions}
-                          fixed={returned}
-                          onChoose={showTrack}
-                          onDraft={(draft) => {
-                            setNoteDraft(draft);
-                            setTab('notes');
-                          }}
-                        />
+                        <>
+                          <ClipSureness
+                            reading={view.reading}
+                            {...(!returned && { anewAt: `/takes/${view.id}/clip` })}
+                          />
+                          <DeskFindings
+                            findings={findings}
+                            decisions={decisions}
+                            fixed={returned}
+                            onChoose={showTrack}
+                            onDraft={(draft) => {
+                              setNoteDraft(draft);
+                              setTab('notes');
+                            }}
+                          />
+                        </>
                       ) : (
                         <Empty title={view.readingState === 'coming' ? 'The reading is coming' : 'Not read'}>
                           What is off is listed here once the take is read. Notes and a grade can be given without it.

@@ -57,8 +57,9 @@ export function useTapRun(pad: RefObject<HTMLElement | null>, onRun: (run: Run) 
         finish();
       } else if (event.key === 'Escape' && taps) cancel();
     };
-    window.addEventListener('keydown', onKeyDown);
-    return () => window.removeEventListener('keydown', onKeyDown);
+    // Before anything else that plays by the space bar.
+    window.addEventListener('keydown', onKeyDown, true);
+    return () => window.removeEventListener('keydown', onKeyDown, true);
   }, [tap, finish, cancel, taps]);
 
   return { taps, tap, finish, cancel };

@@ -8,6 +8,7 @@ import { useNavigate } from 'react-router';
 import { TakeFiles } from '../../exports/index.ts';
 import {
   CheckedWords,
+  ClipSureness,
   exportedTake,
   FindingsList,
   LearnerWords,
@@ -149,7 +150,10 @@ function ReturnedReview({
             </p>
           )}
           {view.reading ? (
-            <FindingsList whole findings={findings} onChoose={onFinding} />
+            <>
+              <ClipSureness reading={view.reading} />
+              <FindingsList whole findings={findings} onChoose={onFinding} />
+            </>
           ) : (
             <Empty title="No reading">This take was reviewed without its computed reading.</Empty>
           )}

@@ -2,17 +2,26 @@ import type { ExerciseSetting } from '@undulan/contract';
 import { hasClosingKeys } from '@undulan/core';
 import { Printer } from 'lucide-react';
 import { Tabs } from 'radix-ui';
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { selectMotion, selectWork } from '../../editing/index.ts';
 import { termsOfProject, WorkFiles } from '../../exports/index.ts';
 import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
 import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
+import { ReferenceProvider } from '../../reference/index.ts';
 import { ReadAllAgain } from '../../reviewing/index.ts';
 import { saveWork, takeTheirs, targetUnlocked, useOpenWork } from '../../saving/index.ts';
 import { useSettingQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { BesidePicture, EditingPicture, EditingTime, PagesChoice, Spread, usePages } from '../../spread/index.ts';
+import {
+  BesidePicture,
+  EditingPicture,
+  EditingReference,
+  EditingTime,
+  PagesChoice,
+  Spread,
+  usePages,
+} from '../../spread/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { ClockProvider } from '../../time/index.ts';
 import { Button, Dialog, LoadFailed, Loading, sayProblem, TabBar } from '../../ui/index.ts';
@@ -42,13 +51,14 @@ export function SettingPage() {
 }
 
 const TABS = [
-  { id: 'exercise', label: 'Exercise' },
+  { id: 'exercise', label: 'Brief' },
   { id: 'terms', label: 'Terms' },
   { id: 'judging', label: 'Judging' },
   { id: 'scene', label: 'Time, stage' },
   { id: 'numbers', label: 'Numbers' },
   { id: 'frames', label: 'Frames' },
   { id: 'chart', label: 'Chart' },
+  { id: 'reference', label: 'Reference' },
 ] as const;
 
 function Setting({ setting }: { setting: ExerciseSetting }) {
@@ -56,6 +66,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
   const details = useAppSelector(selectWork)!.details!;
   const { title } = details;
   const [pages, setPages] = usePages('setting');
+  const ruler = useMemo(() => ({ exerciseId: setting.id }), [setting.id]);
   const time = {
     courseId: setting.courseId,
     name: 'setting',
@@ -75,68 +86,73 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
   } as const;
   return (
     <ClockProvider range={motion.range} rate={motion.rate} workRange={motion.workRange} closes={hasClosingKeys(motion)}>
-      <Shell
-        screen="setting"
-        crumbs={[{ label: setting.courseTitle, to: `/courses/${setting.courseId}` }, { label: title }]}
-        status={<SaveStatus />}
-        actions={
-          <>
-            <EditingActions />
-            <PagesChoice pages={pages} onChange={setPages} />
-            <WorkFiles courseId={setting.courseId} title={title} motion={motion} terms={termsOfProject(details)} />
-            <HandOutButton exerciseId={setting.id} />
-            <PublishButton setting={setting} />
-          </>
-        }
-      >
-        <Spread
-          name="setting"
-          pages={pages}
-          picture={
-            <EditingPicture
-              tone="target"
-              target={null}
-              noTarget={null}
-              targetShown={false}
-              onTargetShown={() => undefined}
-              wide={pages === 'picture'}
-              beside={<BesidePicture courseId={setting.courseId} subjects />}
-              courseId={setting.courseId}
-            >
-              <Tabs.Root defaultValue="exercise" className="flex h-full flex-col">
-                <TabBar label="What to set" tabs={TABS} />
-                <Tabs.Content value="exercise">
-                  <DetailsForm courseId={setting.courseId} />
-                </Tabs.Content>
-                <Tabs.Content value="terms">
-                  <TermsForm />
-                </Tabs.Content>
-                <Tabs.Content value="judging">
-                  <JudgingForm />
-                </Tabs.Content>
-                <Tabs.Content value="scene">
-                  <SceneForm courseId={setting.courseId} />
-                </Tabs.Content>
-                <Tabs.Content value="numbers">
-                  <NumbersPanel />
-                </Tabs.Content>
-                <Tabs.Content value="frames" className="min-h-0 data-[state=active]:flex-1">
-                  <FramesTable target={null} />
-                </Tabs.Content>
-                <Tabs.Content value="chart">
-                  <ChartForm />
-                </Tabs.Content>
-              </Tabs.Root>
-            </EditingPicture>
+      <ReferenceProvider of={ruler} courseId={setting.courseId} as="given">
+        <Shell
+          screen="setting"
+          crumbs={[{ label: setting.courseTitle, to: `/courses/${setting.courseId}` }, { label: title }]}
+          status={<SaveStatus />}
+          actions={
+            <>
+              <EditingActions />
+              <PagesChoice pages={pages} onChange={setPages} />
+              <WorkFiles courseId={setting.courseId} title={title} motion={motion} terms={termsOfProject(details)} />
+              <HandOutButton exerciseId={setting.id} />
+              <PublishButton setting={setting} />
+            </>
           }
-          time={<EditingTime {...time} />}
-          low={<EditingTime {...time} low />}
-        />
-        <TargetWarning setting={setting} />
-        <PlanOffer />
-        <ConflictDialog />
-        <RecordQuestion />
-      </Shell>
+        >
+          <Spread
+            name="setting"
+            pages={pages}
+            picture={
+              <EditingPicture
+                tone="target"
+                target={null}
+                noTarget={null}
+                targetShown={false}
+                onTargetShown={() => undefined}
+                wide={pages === 'picture'}
+                beside={<BesidePicture courseId={setting.courseId} subjects />}
+                courseId={setting.courseId}
+              >
+                <Tabs.Root defaultValue="exercise" className="flex h-full flex-col">
+                  <TabBar label="What to set" tabs={TABS} />
+                  <Tabs.Content value="exercise">
+                    <DetailsForm courseId={setting.courseId} />
+                  </Tabs.Content>
+                  <Tabs.Content value="terms">
+                    <TermsForm />
+                  </Tabs.Content>
+                  <Tabs.Content value="judging">
+                    <JudgingForm />
+                  </Tabs.Content>
+                  <Tabs.Content value="scene">
+                    <SceneForm courseId={setting.courseId} />
+                  </Tabs.Content>
+                  <Tabs.Content value="numbers">
+                    <NumbersPanel />
+                  </Tabs.Content>
+                  <Tabs.Content value="frames" className="min-h-0 data-[state=active]:flex-1">
+                    <FramesTable target={null} />
+                  </Tabs.Content>
+                  <Tabs.Content value="reference">
+                    <EditingReference />
+                  </Tabs.Content>
+                  <Tabs.Content value="chart">
+                    <ChartForm />
+                  </Tabs.Content>
+                </Tabs.Root>
+              </EditingPicture>
+            }
+            time={<EditingTime {...time} />}
+            low={<EditingTime {...time} low />}
+          />
+          <TargetWarning setting={setting} />
+          <PlanOffer />
+          <ConflictDialog />
+          <RecordQuestion />
+        </Shell>
+      </ReferenceProvider>
     </ClockProvider>
   );
 }

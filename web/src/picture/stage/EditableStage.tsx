@@ -54,6 +54,8 @@ interface EditableStageProps {
   overlay?: ReactNode;
   marks?: ((scale: number) => ReactNode) | undefined;
   drawOver?: StageDrawing | undefined;
+  /** What lies on the ground of the stage, beneath all that is on it. */
+  ground?: StageDrawing | undefined;
 }
 
 interface SubjectDrag {
@@ -116,7 +118,7 @@ function inOwnSpace(motion: MotionDocument, { subjectId, frame }: SubjectDrag, d
  * The picture of the motion being edited: click a subject to select it, drag it (or use the arrow keys) to put it
  * elsewhere on this frame.
  */
-export function EditableStage({ tone, target, trail, onion, overlay, marks, drawOver }: EditableStageProps) {
+export function EditableStage({ tone, target, trail, onion, overlay, marks, drawOver, ground }: EditableStageProps) {
   const dispatch = useAppDispatch();
   const clock = useClock();
   const motion = useAppSelector(selectShownMotion);
@@ -139,7 +141,12 @@ export function EditableStage({ tone, target, trail, onion, overlay, marks, draw
   const draw = useCallback(
     (context: CanvasRenderingContext2D, frame: number) => {
       if (!motion || !picture) return;
-      drawScene(context, picture, frame, { style: 'filled', smooth: clock.settings.smooth, fast });
+      drawScene(context, picture, frame, {
+        style: 'filled',
+        smooth: clock.settings.smooth,
+        fast,
+        ...(ground && { ground: () => ground(context, frame) }),
+      });
       if (onion.on && !clock.playing) {
         const subject = motion.subjects.find((other) => other.id === subjectId);
         drawOnion(context, motion, frame, onion, keyFrames, { numbered: subject, fast });
@@ -152,7 +159,7 @@ export function EditableStage({ tone, target, trail, onion, overlay, marks, draw
       if (trail && subject) putTrail(context, motion, subject, colour, tone === 'take');
       drawOver?.(context, frame);
     },
-    [motion, picture, target, trail, onion, keyFrames, subjectId, colour, tone, clock, drawOver, fast],
+    [motion, picture, target, trail, onion, keyFrames, subjectId, colour, tone, clock, drawOver, ground, fast],
   );
 
   const moveOf = (drag: SubjectDrag, { dxPx, dyPx, shiftKey, altKey }: DragMove): SnappedMove => {

@@ -36,6 +36,8 @@ export interface DrawOptions {
   fast?: boolean;
   /** The motion itself, also between frames: exposures do not hold it. */
   smooth?: boolean;
+  /** Put between the background and all that is on the stage, in its pixels. */
+  ground?: () => void;
 }
 
 const INK = '#22303c';
@@ -116,6 +118,7 @@ export function drawScene(
   if (!bare) {
     context.fillStyle = background;
     context.fillRect(0, 0, widthPx, heightPx);
+    options.ground?.();
   }
   const { a, b, c, d, e, f } = context.getTransform();
   const base = { a, b, c, d, e, f };

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { type ClipUpload, uploadClip } from '../../clips/index.ts';
-import { packed } from '../../files/index.ts';
+import { packed } from '../files/index.ts';
+import { type ClipOf, type ClipUpload, uploadClip } from './upload-clip.ts';
 
 /** How far a clip is on its way. */
 export type UploadState =
@@ -18,8 +18,8 @@ async function asOne(files: readonly File[]): Promise<File> {
   return new File([await packed(Object.fromEntries(entries))], `${files[0]!.name}.zip`);
 }
 
-/** Sends what is chosen while it is looked at. */
-export function useClipUpload(exerciseId: string): {
+/** Sends what is chosen while it is looked at; `of` stays the same object while it is of the same. */
+export function useClipUpload(of: ClipOf): {
   upload: UploadState;
   send: (files: readonly File[]) => void;
   pause: () => void;
@@ -49,7 +49,7 @@ export function useClipUpload(exerciseId: string): {
       void asOne(files)
         .then((file) =>
           uploadClip(file, {
-            exerciseId,
+            of,
             onProgress: (sent, total) =>
               say((before) => (before.is === 'paused' ? before : { is: 'going', share: sent / total })),
             onDone: (clipId) => say(() => ({ is: 'there', clipId })),
@@ -61,7 +61,7 @@ export function useClipUpload(exerciseId: string): {
           else started.pause();
         });
     },
-    [exerciseId],
+    [of],
   );
   return {
     upload,

@@ -1,19 +1,21 @@
-import { Button, Problem } from '../../ui/index.ts';
+import { Button, Problem } from '../ui/index.ts';
 import type { UploadState } from './use-clip-upload.ts';
 
 /** How far the clip is on its way, to be held and to go on with. */
 export function UploadLine({
   upload,
+  done,
   onPause,
   onResume,
 }: {
   upload: UploadState;
+  /** What is said once it is there. */
+  done: string;
   onPause: () => void;
   onResume: () => void;
 }) {
   if (upload.is === 'none') return null;
-  if (upload.is === 'there')
-    return <p className="text-faint">The clip has been sent. It is handed in when you say so.</p>;
+  if (upload.is === 'there') return <p className="text-faint">{done}</p>;
   const percent = Math.round(100 * upload.share);
   return (
     <div className="grid gap-1.5">

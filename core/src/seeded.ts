@@ -1,6 +1,6 @@
 /**
  * Numbers in [0, 1) that look drawn by chance and are the same for the same seed (a 32-bit generator by Tommy Ettinger,
- * public domain): a drill can be given again as it was.
+ * public domain): what is made by them can be made again as it was.
  */
 export function seededRandom(seed: number): () => number {
   let state = seed >>> 0;

@@ -1,15 +1,19 @@
-import type { ClipTrack } from '@undulan/core';
+import { type ClipTrack, subjectTracks } from '@undulan/core';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
-import type { ClipPictures } from '../../clips/index.ts';
-import { cssColour, usePixelRatio, useSize } from '../../ui/index.ts';
+import { cssColour, usePixelRatio, useSize } from '../ui/index.ts';
+import type { ClipPictures } from './use-clip-pictures.ts';
 
 interface ClipPictureProps {
   clip: ClipPictures;
   track: ClipTrack | null;
   /** The picture that is shown, by its number from 0. */
   number: number;
+  /** Other places that were pointed at, in pixels of the clip. */
+  marks?: readonly { x: number; y: number }[];
   onPoint: (place: { x: number; y: number }) => void;
 }
+
+const NO_MARKS: readonly { x: number; y: number }[] = [];
 
 /** In pixels of the screen: the trail's dots, the spot where it is, and the light line around all. */
 const DOT_PX = 3;
@@ -80,7 +84,7 @@ function drawCross(context: CanvasRenderingContext2D, { x, y }: { x: number; y: 
  * A picture of the clip with the trail of what is followed over it; pressed, it is pointed at there. Arrows move a
  * cross that Enter presses at.
  */
-export function ClipPicture({ clip, track, number, onPoint }: ClipPictureProps) {
+export function ClipPicture({ clip, track, number, marks = NO_MARKS, onPoint }: ClipPictureProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [measure, size] = useSize();
   const ratio = usePixelRatio();
@@ -96,9 +100,10 @@ export function ClipPicture({ clip, track, number, onPoint }: ClipPictureProps) 
     if (!context || !picture || widthPx === 0) return;
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
     context.drawImage(picture, 0, 0, widthPx, heightPx);
-    if (track) drawTrail(context, track, number, fit);
+    if (track) for (const own of subjectTracks(track, '')) drawTrail(context, own.track, number, fit);
+    for (const { x, y } of marks) drawCross(context, { x: x * fit, y: y * fit });
     if (cross) drawCross(context, { x: cross.x * widthPx, y: cross.y * heightPx });
-  }, [picture, track, number, widthPx, heightPx, fit, ratio, cross]);
+  }, [picture, track, number, widthPx, heightPx, fit, ratio, cross, marks]);
 
   const point = (event: PointerEvent<HTMLCanvasElement>): void => {
     if (event.button !== 0) return;
