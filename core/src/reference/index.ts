@@ -2,6 +2,7 @@
 export {
   endFrameOf,
   frameAt,
+  liesAlike,
   MOST_REFERENCE_SECONDS,
   movedTo,
   Placement,

@@ -45,6 +45,11 @@ export function placeWhole(startFrame: number, seconds: number): Placement {
   };
 }
 
+/** Whether two lie alike. */
+export function liesAlike(one: Placement, other: Placement): boolean {
+  return (Object.keys(Placement.shape) as (keyof Placement)[]).every((part) => one[part] === other[part]);
+}
+
 /** Its own second that is at a frame of the ruler, also beyond what is left of it. */
 export function secondsAt({ startFrame, fromSeconds, speed }: Placement, frame: number, rate: Rate): number {
   return fromSeconds + ((frame - startFrame) * speed) / framesPerSecond(rate);

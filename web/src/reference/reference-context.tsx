@@ -1,5 +1,5 @@
 import type { PlacedReference, References } from '@undulan/contract';
-import { type Placement, placeWhole } from '@undulan/core';
+import { liesAlike, type Placement, placeWhole } from '@undulan/core';
 import { createContext, type ReactNode, use, useEffect, useMemo, useRef, useState } from 'react';
 import {
   type ClipPictures,
@@ -110,7 +110,12 @@ export function ReferenceProvider({ of, courseId, as, children }: ReferenceProvi
     pause: sending.pause,
     resume: sending.resume,
     preview,
-    lay: (placement) => stored && void put({ ...stored, placement }),
+    lay: (placement) => {
+      if (!stored) return;
+      // Where nothing is changed, what is given does not become one's own.
+      if (liesAlike(placement, stored.placement)) preview(null);
+      else void put({ ...stored, placement });
+    },
     take: (file) => {
       setRefused(null);
       void sending.take(file);

@@ -169,6 +169,10 @@ test('a learner lays what is given otherwise for themselves, and cannot take it 
   expect(away.getAttribute('aria-disabled')).toBe('true');
   fireEvent.click(away);
   expect(put).toEqual([]);
+  // Gone through by keyboard, nothing of it is changed.
+  fireEvent.keyUp(await screen.findByRole('slider', { name: 'Loudness' }), { key: 'Tab' });
+  type('Begins on', '1');
+  expect(put).toEqual([]);
   fireEvent.keyDown(grip, { key: 'ArrowRight' });
   await waitFor(() => expect(at(grip)).toBe(2));
   expect(put.at(-1)!.reference).toMatchObject({ clipId: CLIP, placement: { startFrame: 2 } });

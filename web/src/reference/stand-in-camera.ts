@@ -7,10 +7,7 @@ function along(seconds: number): number {
   return t * t * (3 - 2 * t);
 }
 
-/**
- * What a camera would see where there is none: a hand that slides a glass along a counter, over and over, and a tap of
- * it as it comes to stand.
- */
+/** What a camera would see where there is none: a hand that slides a glass along a counter, over and over. */
 export function standInCamera(): MediaStream {
   const canvas = document.createElement('canvas');
   [canvas.width, canvas.height] = [WIDTH, HEIGHT];
