@@ -229,7 +229,13 @@ test('a clip that was cut off goes on where it was, after a reload too; a spot p
   await press(100, 200);
   await expect(facts.getByText('2 events are seen.')).toBeVisible();
   await page.getByRole('slider', { name: 'Picture' }).fill('24');
-  await press(400, 200);
+  // From where it is, it is dragged a little along.
+  const box = (await page.getByRole('button', { name: 'Picture 25 of the clip' }).boundingBox())!;
+  const perPixel = box.width / 480;
+  await page.mouse.move(box.x + 400 * perPixel, box.y + 200 * perPixel);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 410 * perPixel, box.y + 200 * perPixel, { steps: 4 });
+  await page.mouse.up();
   await expect(page.getByText('Where the spot is off')).toBeVisible();
   await page.getByRole('button', { name: 'Hand in take 1' }).click();
   await expect(page).toHaveURL(/\/takes\//);

@@ -1,6 +1,6 @@
 import { type ClipTrack, subjectTracks } from '@undulan/core';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
-import { cssColour, usePixelRatio, useSize } from '../ui/index.ts';
+import { cssColour, type DragMove, usePixelRatio, usePointerDrag, useSize } from '../ui/index.ts';
 import type { ClipPictures } from './use-clip-pictures.ts';
 
 interface ClipPictureProps {
@@ -9,11 +9,19 @@ interface ClipPictureProps {
   /** The picture that is shown, by its number from 0. */
   number: number;
   /** Other places that were pointed at, in pixels of the clip. */
-  marks?: readonly { x: number; y: number }[];
-  onPoint: (place: { x: number; y: number }) => void;
+  marks?: readonly Place[];
+  /** What a press points at, where it is in this picture: it can be dragged. */
+  spot?: Place | undefined;
+  onPoint: (place: Place) => void;
 }
 
-const NO_MARKS: readonly { x: number; y: number }[] = [];
+/** Where something is: in pixels of the clip, or as shares of its picture. */
+interface Place {
+  x: number;
+  y: number;
+}
+
+const NO_MARKS: readonly Place[] = [];
 
 /** In pixels of the screen: the trail's dots, the spot where it is, and the light line around all. */
 const DOT_PX = 3;
@@ -45,7 +53,7 @@ function drawTrail(context: CanvasRenderingContext2D, track: ClipTrack, number: 
     context.strokeStyle = take;
     context.stroke(path);
   };
-  const ring = ({ x, y }: { x: number; y: number }, radius: number): Path2D => {
+  const ring = ({ x, y }: Place, radius: number): Path2D => {
     const path = new Path2D();
     path.arc(x, y, radius, 0, 2 * Math.PI);
     return path;
@@ -64,7 +72,7 @@ function drawTrail(context: CanvasRenderingContext2D, track: ClipTrack, number: 
   if (spot) stroke(ring(spot, SPOT_PX), 2.5);
 }
 
-function drawCross(context: CanvasRenderingContext2D, { x, y }: { x: number; y: number }): void {
+function drawCross(context: CanvasRenderingContext2D, { x, y }: Place): void {
   const cross = new Path2D();
   cross.moveTo(x - CROSS_PX, y);
   cross.lineTo(x + CROSS_PX, y);
@@ -81,10 +89,10 @@ function drawCross(context: CanvasRenderingContext2D, { x, y }: { x: number; y: 
 }
 
 /**
- * A picture of the clip with the trail of what is followed over it; pressed, it is pointed at there. Arrows move a
- * cross that Enter presses at.
+ * A picture of the clip with the trail of what is followed over it; pressed, it is pointed at there, and a spot is
+ * dragged to where it should be. Arrows move a cross that Enter presses at.
  */
-export function ClipPicture({ clip, track, number, marks = NO_MARKS, onPoint }: ClipPictureProps) {
+export function ClipPicture({ clip, track, number, marks = NO_MARKS, spot, onPoint }: ClipPictureProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [measure, size] = useSize();
   const ratio = usePixelRatio();
@@ -92,8 +100,8 @@ export function ClipPicture({ clip, track, number, marks = NO_MARKS, onPoint }: 
   const fit = size ? Math.min(size.widthPx / width, size.heightPx / height) : 0;
   const [widthPx, heightPx] = [width * fit, height * fit];
   const picture = clip.pictures[number];
-  /** Where keys are, as shares of the picture; null until one is used. */
-  const [cross, setCross] = useState<{ x: number; y: number } | null>(null);
+  /** What keys or a drag have moved so far, as shares of the picture; null of neither. */
+  const [cross, setCross] = useState<Place | null>(null);
 
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
@@ -105,21 +113,37 @@ export function ClipPicture({ clip, track, number, marks = NO_MARKS, onPoint }: 
     if (cross) drawCross(context, { x: cross.x * widthPx, y: cross.y * heightPx });
   }, [picture, track, number, widthPx, heightPx, fit, ratio, cross, marks]);
 
-  const point = (event: PointerEvent<HTMLCanvasElement>): void => {
-    if (event.button !== 0) return;
-    const box = event.currentTarget.getBoundingClientRect();
-    setCross(null);
-    pointAt((event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height);
-  };
   const pointAt = (x: number, y: number): void => {
     const along = (share: number, most: number): number => Math.min(most - 1, Math.max(0, share * most));
     onPoint({ x: along(x, width), y: along(y, height) });
+  };
+  const within = (share: number): number => Math.min(1, Math.max(0, share));
+  const moved = ({ x, y }: Place, { dxPx, dyPx }: DragMove): Place => ({
+    x: within(x + dxPx / widthPx),
+    y: within(y + dyPx / heightPx),
+  });
+  const letGo = ({ x, y }: Place): void => {
+    setCross(null);
+    pointAt(x, y);
+  };
+  const drag = usePointerDrag<{ pressed: Place; from: Place }>({
+    onMove: ({ from }, move) => setCross(moved(from, move)),
+    onEnd: ({ from }, move) => letGo(moved(from, move)),
+    onClick: ({ pressed }) => letGo(pressed),
+    onCancel: () => setCross(null),
+  });
+  const hold = (event: PointerEvent<HTMLCanvasElement>): void => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const pressed = { x: (event.clientX - box.left) / box.width, y: (event.clientY - box.top) / box.height };
+    const own = spot && { x: spot.x / width, y: spot.y / height };
+    const isOnIt =
+      own && Math.hypot((own.x - pressed.x) * widthPx, (own.y - pressed.y) * heightPx) <= SPOT_PX + HALO_PX;
+    drag(event, { pressed, from: isOnIt ? own : pressed });
   };
   const takeKey = (event: KeyboardEvent): void => {
     const at = cross ?? { x: 0.5, y: 0.5 };
     const [alongX, alongY] = ARROWS[event.key] ?? [0, 0];
     const step = event.shiftKey ? FAR_PX : NEAR_PX;
-    const within = (share: number): number => Math.min(1, Math.max(0, share));
     if (event.key === 'Enter') pointAt(at.x, at.y);
     else if (event.key in ARROWS)
       setCross({ x: within(at.x + (alongX * step) / widthPx), y: within(at.y + (alongY * step) / heightPx) });
@@ -136,12 +160,12 @@ export function ClipPicture({ clip, track, number, marks = NO_MARKS, onPoint }: 
         style={{ width: widthPx, height: heightPx }}
         role="button"
         tabIndex={0}
-        aria-description="Press the subject. Arrows move a cross, with Shift faster; Enter presses there."
+        aria-description="Press the subject, or drag its spot. Arrows move a cross, Shift faster; Enter presses."
         onKeyDown={takeKey}
         onBlur={() => setCross(null)}
         aria-label={`Picture ${number + 1} of the clip`}
-        onPointerDown={point}
-        className="cursor-crosshair rounded-md"
+        onPointerDown={hold}
+        className="cursor-crosshair touch-none rounded-md"
       />
     </div>
   );

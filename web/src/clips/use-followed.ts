@@ -1,4 +1,4 @@
-import type { PlacedSpot, Rate, SpotWay } from '@undulan/core';
+import { type PlacedSpot, type Rate, type SpotWay, subjectTracks } from '@undulan/core';
 import { useEffect, useMemo, useState } from 'react';
 import type { ReadClip } from './clip-worker.ts';
 import { proposeSpot, readClip } from './read-clip.ts';
@@ -16,6 +16,8 @@ const spotsOf = (spots: Spots, part: SpotPart): readonly PlacedSpot[] => spots[p
 
 export interface Followed {
   spotsOf: (part: SpotPart) => readonly PlacedSpot[];
+  /** Where a part was found in a picture; undefined of what is not found there, or not by place. */
+  spotOn: (part: SpotPart, picture: number) => { x: number; y: number } | undefined;
   read: ReadClip | null;
   /** How many pictures are followed so far, while it goes on. */
   seen: number | null;
@@ -81,6 +83,11 @@ export function useFollowed(files: readonly File[], rate: Rate): Followed {
       return { ...before, [part]: isFirst ? [spot] : [...own.filter(({ picture }) => picture < spot.picture), spot] };
     });
   return {
+    spotOn: (part, picture) => {
+      const subjectId = part === 'main' ? '' : part.startsWith(PART) ? part.slice(PART.length) : null;
+      const tracks = outcome?.read ? subjectTracks(outcome.read.track, '') : [];
+      return tracks.find((own) => own.subjectId === subjectId)?.track.frames[picture];
+    },
     spotsOf: (part) => spotsOf(spots, part),
     read: outcome?.read ?? null,
     seen: isFollowing ? (progress?.of === spots ? progress.seen : 0) : null,

@@ -86,7 +86,7 @@ export function FollowDialog({ onCues, actor, onClose }: Omit<ReferenceUse, 'byE
             ? 'Go to a picture in which it is well seen, and press it.'
             : seen !== null
               ? `Following it: ${seen} pictures so far …`
-              : 'Where the spot is off, go to that picture and press where it should be.'}
+              : 'Where the spot is off, go to that picture and drag it, or press, to where it should be.'}
         </p>
         <div className="h-80">
           {footage && (
@@ -94,6 +94,7 @@ export function FollowDialog({ onCues, actor, onClose }: Omit<ReferenceUse, 'byE
               clip={footage}
               track={read?.track ?? null}
               number={shown}
+              spot={read?.track.frames[shown]}
               onPoint={(place) => followed.point('main', { ...place, picture: shown })}
             />
           )}

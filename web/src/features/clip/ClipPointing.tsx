@@ -55,7 +55,7 @@ export function ClipPointing({
           ? 'Go to a picture in which the subject is well seen, and press it: that spot is followed.'
           : seen !== null
             ? `Following it: ${seen} pictures so far …`
-            : 'Where the spot is off, go to that picture and press where it should be.';
+            : 'Where the spot is off, go to that picture and drag it, or press, to where it should be.';
   const marks = [...spotsOf('second'), ...spotsOf('still')]
     .filter(({ picture }) => picture === shown)
     .concat(known.ends.map((end) => ({ ...end, picture: shown })));
@@ -72,6 +72,7 @@ export function ClipPointing({
               track={read?.track ?? null}
               number={shown}
               marks={marks}
+              spot={pointed === 'length' ? undefined : followed.spotOn(pointed, shown)}
               onPoint={(place) =>
                 pointed === 'length'
                   ? onKnown(withEnd(known, place))
