@@ -39,8 +39,8 @@ export async function clipFor(personId: string, clipId: string): Promise<ClipMod
  * What was followed in a clip, laid over the stage of an exercise, and the motion that it is there. Throws `not-ready`
  * where nothing moves in the exercise.
  */
-function laidOver(
-  exercise: ExerciseModel,
+export function laidOver(
+  exercise: Pick<ExerciseModel, 'motion'>,
   { followed, scale }: FollowClip,
 ): Pick<TakeModel, 'motion'> & { followed: Followed } {
   if (followed.track.frames.length < 2) throw new ProblemError('invalid-request', 'A clip has two pictures at least.');

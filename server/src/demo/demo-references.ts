@@ -1,5 +1,5 @@
-import { gifDelays, GifWriter, makeStandIn, STAND_IN_SAMPLE_RATE, writeWav } from '@undulan/core';
-import sharp from 'sharp';
+import { makeStandIn, STAND_IN_SAMPLE_RATE, writeWav } from '@undulan/core';
+import { filmed } from './filmed.ts';
 import type { DemoExerciseName } from './kitchen-scenes.ts';
 
 /** Footage or sound that an exercise of the demo gives. */
@@ -14,27 +14,10 @@ export interface DemoReference {
 }
 
 const [WIDTH, HEIGHT, FPS] = [320, 240, 24];
-const OPEN =
-  `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}" ` + 'shape-rendering="crispEdges">';
 
-/** Moving pictures of so many seconds, each drawn as SVG: flat colours, so that 255 are enough. */
-async function filmed(seconds: number, draw: (at: number) => string): Promise<Uint8Array> {
-  const count = Math.round(seconds * FPS);
-  const delays = gifDelays(count, () => 1 / FPS);
-  const writer = new GifWriter({
-    widthPx: WIDTH,
-    heightPx: HEIGHT,
-    loops: true,
-    transparent: false,
-    reduce: (pixels, most) => [...new Set(pixels)].slice(0, most).map((pixel) => pixel & 0xffffff),
-  });
-  for (let i = 0; i < count; i++) {
-    const svg = `${OPEN}${draw(i / FPS)}</svg>`;
-    const pixels = await sharp(Buffer.from(svg)).ensureAlpha().raw().toBuffer();
-    writer.add({ pixels: new Uint8ClampedArray(pixels), delay: delays[i]! });
-  }
-  return writer.finish();
-}
+/** So many seconds, drawn picture by picture. */
+const acted = async (seconds: number, draw: (at: number) => string): Promise<Uint8Array> =>
+  (await filmed({ width: WIDTH, height: HEIGHT, fps: FPS }, Math.round(seconds * FPS), (i) => draw(i / FPS))).bytes;
 
 /** From 0 to 1 between two times, slow at both. */
 function soft(at: number, from: number, to: number): number {
@@ -98,14 +81,14 @@ export const DEMO_REFERENCES: readonly DemoReference[] = [
     seconds: TOSS_SECONDS,
     // It dips where the model does.
     from: 0.3,
-    make: () => filmed(TOSS_SECONDS, pancakeToss),
+    make: () => acted(TOSS_SECONDS, pancakeToss),
   },
   {
     exercise: 'whiskCircle',
     name: 'stirring.gif',
     type: 'image/gif',
     seconds: STIR_SECONDS,
-    make: () => filmed(STIR_SECONDS, stirring),
+    make: () => acted(STIR_SECONDS, stirring),
   },
   {
     exercise: 'potSteam',

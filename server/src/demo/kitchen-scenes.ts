@@ -53,6 +53,7 @@ const teaGlass: DemoExercise = {
   dueInDays: 3,
   details: {
     title: 'Tea glass along the counter',
+    accepts: 'both',
     latePolicy: 'mark',
     showsEdits: true,
     brief:

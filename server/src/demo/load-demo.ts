@@ -1,9 +1,10 @@
 import { createHash } from 'node:crypto';
 import type { Decision } from '@undulan/contract';
-import { findingKey, placeWhole, type Reading, readTake } from '@undulan/core';
+import { findingKey, type MotionDocument, placeWhole, type Reading } from '@undulan/core';
 import type { Sequelize, Transaction } from 'sequelize';
 import sharp from 'sharp';
 import { ClipModel, ClipPieceModel } from '../clips/clip.model.ts';
+import { laidOver } from '../clips/clips.service.ts';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { withLock } from '../database/lock.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
@@ -15,10 +16,12 @@ import { hashPassword } from '../people/passwords.ts';
 import { PersonModel } from '../people/person.model.ts';
 import { PhraseModel } from '../phrases/phrase.model.ts';
 import { PictureModel } from '../pictures/picture.model.ts';
+import read from '../readings/read-worker.ts';
 import { ReadingModel } from '../readings/reading.model.ts';
 import { PlacedReferenceModel, rulerOfExercise } from '../references/reference.model.ts';
-import { NoteModel, ReplyModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
+import { type Followed, NoteModel, ReplyModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
 import { keepTarget } from '../targets/target.model.ts';
+import { DEMO_CLIPS, type DemoClip } from './demo-clips.ts';
 import { DEMO_DRILLS, DEMO_SET_DRILL } from './demo-drills.ts';
 import { DEMO_COURSE, DEMO_INSTRUCTOR, DEMO_LEARNERS, DEMO_PASSWORD, type DemoLearner } from './demo-people.ts';
 import { DEMO_REFERENCES, type DemoReference } from './demo-references.ts';
@@ -46,6 +49,7 @@ export async function loadDemoIntoEmpty(sequelize: Sequelize): Promise<void> {
     await sequelize.transaction(async (transaction) => {
       const loaded = await loadCourse(transaction);
       for (const take of DEMO_TAKES) await loadTake(loaded, take);
+      for (const clip of DEMO_CLIPS) await loadClip(loaded, clip);
       await loadDrills(loaded);
       for (const reference of DEMO_REFERENCES) await loadReference(loaded, reference);
       for (const { learner, exercise, motion } of DEMO_DRAFTS) {
@@ -114,26 +118,26 @@ async function loadCourse(transaction: Transaction): Promise<Loaded> {
   return { courseId: course.id, instructorId, learnerIds, exercises, transaction };
 }
 
+/** Keeps the whole of a file as if it had been sent. Gives its id. */
+async function keepClip(
+  sent: Pick<ClipModel, 'ownerId' | 'exerciseId' | 'courseId' | 'name' | 'type'>,
+  made: Uint8Array,
+  transaction: Transaction,
+): Promise<string> {
+  const bytes = Buffer.from(made);
+  const hash = createHash('sha256').update(bytes).digest('hex');
+  const size = bytes.length;
+  const { id } = await ClipModel.create({ ...sent, size, received: size, hash, whole: true }, { transaction });
+  await ClipPieceModel.create({ clipId: id, start: 0, size, bytes }, { transaction });
+  return id;
+}
+
 async function loadReference(
   { courseId, instructorId, exercises, transaction }: Loaded,
   { exercise, name, type, seconds, from = 0, make }: DemoReference,
 ): Promise<void> {
-  const bytes = Buffer.from(await make());
-  const hash = createHash('sha256').update(bytes).digest('hex');
-  const size = bytes.length;
-  const sent = {
-    ownerId: instructorId,
-    exerciseId: null,
-    courseId,
-    name,
-    type,
-    size,
-    received: size,
-    hash,
-    whole: true,
-  };
-  const { id: clipId } = await ClipModel.create(sent, { transaction });
-  await ClipPieceModel.create({ clipId, start: 0, size, bytes }, { transaction });
+  const sent = { ownerId: instructorId, exerciseId: null, courseId, name, type };
+  const clipId = await keepClip(sent, await make(), transaction);
   const { id: exerciseId, motion } = exercises.get(exercise)!;
   const placement = { ...placeWhole(motion.range.first, seconds), fromSeconds: from };
   await PlacedReferenceModel.create(
@@ -159,19 +163,29 @@ async function loadDrills({ courseId, learnerIds, transaction }: Loaded): Promis
   );
 }
 
-async function loadTake({ instructorId, learnerIds, exercises, transaction }: Loaded, take: DemoTake): Promise<void> {
-  const exercise = exercises.get(take.exercise)!;
-  const owned = { exerciseId: exercise.id, learnerId: learnerIds.get(take.learner)! };
+interface HandedIn {
+  takeId: string;
+  handedInAt: Date;
+  reading: Reading;
+}
+
+/** Keeps a learner's next take, and how it is read. */
+async function handIn(
+  { learnerIds, exercises, transaction }: Loaded,
+  { learner, exercise: name, daysAgo }: Pick<DemoTake, 'learner' | 'exercise' | 'daysAgo'>,
+  made: { motion: MotionDocument; followed?: Followed; clipId?: string },
+): Promise<HandedIn> {
+  const exercise = exercises.get(name)!;
+  const owned = { exerciseId: exercise.id, learnerId: learnerIds.get(learner)! };
   const number = (await TakeModel.count({ where: owned, transaction })) + 1;
-  const handedInAt = daysBefore(take.daysAgo);
-  const { id: takeId } = await TakeModel.create({ ...owned, number, motion: take.motion, handedInAt }, { transaction });
+  const handedInAt = daysBefore(daysAgo);
+  const { id: takeId } = await TakeModel.create({ ...owned, ...made, number, handedInAt }, { transaction });
   const { target } = exercise;
-  const reading = readTake(target, take.motion);
-  const targetHash = await keepTarget(target, transaction);
+  const reading = read({ target, ...made });
   await ReadingModel.create(
     {
       takeId,
-      targetHash,
+      targetHash: await keepTarget(target, transaction),
       state: 'read',
       reading,
       version: reading.version,
@@ -180,6 +194,24 @@ async function loadTake({ instructorId, learnerIds, exercises, transaction }: Lo
     },
     { transaction },
   );
+  return { takeId, handedInAt, reading };
+}
+
+async function loadClip(loaded: Loaded, { make, ...clip }: DemoClip): Promise<void> {
+  const { learnerIds, exercises, transaction } = loaded;
+  const exercise = exercises.get(clip.exercise)!;
+  const { bytes, followed } = await make();
+  const { name, type } = clip;
+  const sent = { ownerId: learnerIds.get(clip.learner)!, exerciseId: exercise.id, courseId: null, name, type };
+  const clipId = await keepClip(sent, bytes, transaction);
+  const { takeId } = await handIn(loaded, clip, { ...laidOver(exercise, { followed }), clipId });
+  await ReviewModel.create({ takeId, grade: null, summary: '', version: 1, returnedAt: null }, { transaction });
+}
+
+async function loadTake(loaded: Loaded, take: DemoTake): Promise<void> {
+  const { instructorId, learnerIds, transaction } = loaded;
+  const { takeId, handedInAt, reading } = await handIn(loaded, take, { motion: take.motion });
+  const learnerId = learnerIds.get(take.learner)!;
   const { returned } = take;
   const review = await ReviewModel.create(
     {
@@ -207,7 +239,7 @@ async function loadTake({ instructorId, learnerIds, exercises, transaction }: Lo
     );
     for (const [i, words] of replies.entries())
       await ReplyModel.create(
-        { noteId: note.id, authorId: i % 2 === 0 ? owned.learnerId : instructorId, text: words },
+        { noteId: note.id, authorId: i % 2 === 0 ? learnerId : instructorId, text: words },
         { transaction },
       );
     return note.id;
