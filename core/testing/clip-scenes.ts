@@ -51,6 +51,7 @@ const [RADIUS_X, RADIUS_Y] = [26, 20];
 const COUNTER_TOP = 300;
 
 const ease = (share: number): number => share * share * (3 - 2 * share);
+const soft = (share: number): number => (share < 0.5 ? 4 * share ** 3 : 1 - 4 * (1 - share) ** 3);
 const during = (frame: number, from: number, to: number): number =>
   Math.min(1, Math.max(0, (frame - from) / (to - from)));
 
@@ -89,6 +90,16 @@ export const CLIP_MOTIONS: readonly ClipMotion[] = [
     },
     // The ends of the swing, and its lowest places between them.
     events: [6, 12, 18, 24, 30, 36, 42],
+  },
+  {
+    // Aslant, short and very soft at both ends: neither coordinate alone tells when.
+    name: 'lifted aslant',
+    frames: 40,
+    at: (frame) => {
+      const share = soft(during(frame, 11, 27));
+      return { x: 150 + 330 * share, y: 270 - 170 * share };
+    },
+    events: [11, 27],
   },
 ];
 

@@ -1,6 +1,7 @@
 import { extentOf } from '../extent.ts';
-import { momentsOf, noiseOf } from '../reading/index.ts';
+import { momentsOf, noiseOf, restsOf } from '../reading/index.ts';
 import type { Place } from './clip-picture.ts';
+import { comesToRest, setsOff } from './slow-ends.ts';
 import type { TrackExposure } from './track-exposure.ts';
 
 export const CLIP_EVENT_KINDS = ['sets-off', 'contact', 'turns', 'comes-to-rest'] as const;
@@ -17,6 +18,10 @@ export interface ClipEvent {
 const TELLS = 0.06;
 /** A change of velocity from one frame to the next of this share of the fastest is a break. */
 const BREAK = 0.55;
+/** What goes by less than so many times the noise hides in it. */
+const SEEN = 5;
+/** It is so many times the noise at least: that alone makes changes of √6 times it along each coordinate. */
+const BREAK_NOISE = 9;
 /** On both sides of a break it goes on for so many frames. */
 const GOES_ON = 2;
 /** Events of one coordinate that are so near to those of the other are one. */
@@ -43,7 +48,7 @@ function onOnes(values: Float64Array, { repeats, exposure }: TrackExposure): Flo
 }
 
 /** Where velocity changes at once, and how much, as a share of the fastest step. */
-function breaksOf(columns: readonly Float64Array[], exposure: number): { at: number; size: number }[] {
+function breaksOf(columns: readonly Float64Array[], exposure: number, noise: number): { at: number; size: number }[] {
   const count = columns[0]!.length;
   const velocity = (i: number): Place => ({
     x: columns[0]![i + 1]! - columns[0]![i]!,
@@ -52,6 +57,7 @@ function breaksOf(columns: readonly Float64Array[], exposure: number): { at: num
   let fastest = 0;
   for (let i = 0; i + 1 < count; i++) fastest = Math.max(fastest, Math.hypot(velocity(i).x, velocity(i).y));
   if (fastest <= 0) return [];
+  const least = Math.max(BREAK, (BREAK_NOISE * noise) / fastest);
   const sizes = new Float64Array(count);
   for (let i = 1; i + 1 < count; i++) {
     const [before, after] = [velocity(i - 1), velocity(i)];
@@ -64,7 +70,7 @@ function breaksOf(columns: readonly Float64Array[], exposure: number): { at: num
     let beside = 0;
     for (let far = GOES_ON; far <= Math.max(GOES_ON, exposure); far++)
       beside = Math.max(beside, sizes[i - far] ?? 0, sizes[i + far] ?? 0);
-    if (sizes[i]! < BREAK || sizes[i]! < (sizes[i - 1] ?? 0) || sizes[i]! <= (sizes[i + 1] ?? 0)) continue;
+    if (sizes[i]! < least || sizes[i]! < (sizes[i - 1] ?? 0) || sizes[i]! <= (sizes[i + 1] ?? 0)) continue;
     if (sizes[i]! > 2 * beside) breaks.push({ at: i, size: sizes[i]! });
   }
   return breaks;
@@ -90,22 +96,20 @@ export function eventsOfTrack(places: readonly Place[], exposure: TrackExposure)
   const noise = Math.max(LEAST_NOISE_PX, noiseOfColumn(0), noiseOfColumn(1));
   if (!(extent > Math.max(1, 10 * noise))) return [];
   const found: { at: number; kind: ClipEventKind }[] = [];
-  const rests = columns.map((values) => momentsOf(values, extent, noise));
-  const telling = [0, 1].filter((c) => extents[c]! >= TELLS * extent);
-  const step = (c: number, i: number): number => Math.abs((columns[c]![i + 1] ?? columns[c]![i]!) - columns[c]![i]!);
-  const fastest = Math.max(...[0, 1].map((c) => columns[c]!.reduce((most, _, i) => Math.max(most, step(c, i)), 0)));
-  const breaks = breaksOf(columns, exposure.exposure);
-  for (const c of telling)
-    for (const { kind, at } of rests[c]!) {
+  const telling = columns.filter((_, c) => extents[c]! >= TELLS * extent);
+  const breaks = breaksOf(columns, exposure.exposure, noise);
+  const seen = SEEN * noise;
+  const rests = restsOf(telling, extent, noise);
+  rests.forEach(([first, last], i) => {
+    const [before, after] = [rests[i - 1]?.[1] ?? 0, rests[i + 1]?.[0] ?? places.length - 1];
+    if (first > 0) found.push({ at: comesToRest(telling, [first, last], before, seen), kind: 'comes-to-rest' });
+    if (last + 1 < places.length) found.push({ at: setsOff(telling, [first, last], after, seen), kind: 'sets-off' });
+  });
+  for (const values of telling)
+    for (const { kind, at } of momentsOf(values, extent, noise)) {
       const i = Math.round(at);
       const isSharp = breaks.some((own) => Math.abs(own.at - i) <= 1);
       if (kind === 'turns') found.push({ at: i, kind: isSharp ? 'contact' : 'turns' });
-      else {
-        const other = step(1 - c, i) + step(1 - c, Math.max(0, i - 1));
-        const isAlone = other > 0.05 * fastest;
-        if (!isAlone || telling.length === 1) found.push({ at: i, kind });
-        else if (isSharp) found.push({ at: i, kind: 'contact' });
-      }
     }
   for (const { at } of breaks) found.push({ at, kind: 'contact' });
   found.sort((a, b) => a.at - b.at || ORDER[a.kind] - ORDER[b.kind]);

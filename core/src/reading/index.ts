@@ -26,7 +26,7 @@ export {
   TargetTerms,
 } from './schema.ts';
 export type { FindingKind } from './schema.ts';
-export { momentsOf, noiseOf } from './moments.ts';
+export { momentsOf, noiseOf, restsOf } from './moments.ts';
 export { spanOf } from './track-error.ts';
 export { readTake, targetRead, MODEL_NAME } from './read-take.ts';
 export { asRead } from './read-bounds.ts';

@@ -56,49 +56,97 @@ export function noiseOf(values: ArrayLike<number>, by: keyof typeof USUAL = 'hal
 /** The moments of a series, in order, as they are seen through some noise. `extent` is what shares are of. */
 export function momentsOf(values: ArrayLike<number>, extent: number, noise: number): Moment[] {
   if (!(extent > 0) || values.length < 3) return [];
-  const still = Math.max(STILL * extent, NOISE_TIMES * noise);
   const moments: Moment[] = [];
-  let from = 0;
-  for (let i = 1; i <= values.length; i++) {
-    // A rest ends where it steps, or has crept away.
-    if (
-      i < values.length &&
-      Math.abs(values[i]! - values[i - 1]!) <= still &&
-      Math.abs(values[i]! - values[from]!) <= 2 * still
-    )
-      continue;
-    if (i - 1 - from >= REST_FRAMES) {
-      const [first, last] = withoutCreeping(values, [from, i - 1], Math.max(STILL * extent, SEEN_NOISE * noise));
-      if (from > 0) moments.push({ kind: 'comes-to-rest', at: first, way: 0 });
-      if (i < values.length) moments.push({ kind: 'sets-off', at: last, way: 0 });
-    }
-    from = i;
+  for (const [first, last] of restsOf([values], extent, noise)) {
+    if (first > 0) moments.push({ kind: 'comes-to-rest', at: first, way: 0 });
+    if (last + 1 < values.length) moments.push({ kind: 'sets-off', at: last, way: 0 });
   }
-  moments.push(...turns(values, Math.max(TURN * extent, 2 * NOISE_TIMES * noise), still));
+  moments.push(...turns(values, Math.max(TURN * extent, 2 * NOISE_TIMES * noise), stillWithin(extent, noise)));
   return moments.sort((a, b) => a.at - b.at);
 }
 
+const stillWithin = (extent: number, noise: number): number => Math.max(STILL * extent, NOISE_TIMES * noise);
+
+/** Samples of some series by their number, a row a series. */
+type Columns = readonly ArrayLike<number>[];
+
 /**
- * A rest from where it truly stands to where it does: at its ends what is further than `least` from where it stands at
- * the other end creeps. What is exactly as beside it was never recorded, and is not where it stands on the mean.
+ * Where all of some series rest together, as indices of the first and the last sample of each rest: from the first
+ * sample or where it comes to rest, up to where it sets off or the last. What is seen through `noise` of each.
  */
-function withoutCreeping(values: ArrayLike<number>, [from, to]: [number, number], least: number): [number, number] {
-  let [begin, end] = [from, to];
-  while (begin < to && values[begin + 1] === values[begin]) begin++;
-  while (end > from && values[end - 1] === values[end]) end--;
-  if (end <= begin) return [from, to];
-  const stands = Math.min(STANDS, Math.ceil((end - begin) / 2));
-  const meanFrom = (start: number): number => {
+export function restsOf(columns: Columns, extent: number, noise: number): [first: number, last: number][] {
+  const count = columns[0]!.length;
+  const seen = Math.max(STILL * extent, SEEN_NOISE * noise * Math.sqrt(columns.length));
+  const still = stillWithin(extent, noise * Math.sqrt(columns.length));
+  const rests: [number, number][] = [];
+  let from = 0;
+  for (let i = 1; i <= count; i++) {
+    if (i < count && apart(columns, i - 1, i) <= still) continue;
+    if (i - 1 - from >= REST_FRAMES) rests.push(...standsIn(columns, [from, i - 1], seen));
+    from = i;
+  }
+  return joined(columns, rests, seen);
+}
+
+/** Rests at one place that are parted only by noise: what lies between is never far from there. */
+function joined(columns: Columns, rests: readonly [number, number][], seen: number): [number, number][] {
+  const all: [number, number][] = [];
+  for (const [first, last] of rests) {
+    const before = all.at(-1);
+    const place = meanOf(columns, first, last - first + 1);
+    const isAway = (samples: Columns, i: number, least: number): boolean =>
+      Math.hypot(...samples.map((values, c) => values[i]! - place[c]!)) > least;
+    let parts =
+      !before ||
+      isAway(
+        meanOf(columns, before[0], before[1] - before[0] + 1).map((value) => [value]),
+        0,
+        seen,
+      );
+    for (let i = (before?.[1] ?? first) + 1; i < first; i++) parts ||= isAway(columns, i, 2 * seen);
+    if (parts) all.push([first, last]);
+    else before![1] = last;
+  }
+  return all;
+}
+
+const apart = (columns: Columns, a: number, b: number): number =>
+  Math.hypot(...columns.map((values) => values[b]! - values[a]!));
+
+/** Where something that goes by small steps stands, and does not creep. */
+function standsIn(columns: Columns, [from, to]: [number, number], seen: number): [number, number][] {
+  const count = Math.min(STANDS, to - from + 1);
+  const half = Math.floor(count / 2);
+  let best = { drift: Infinity, at: from };
+  for (let at = from; at + count - 1 <= to; at++) {
+    const [early, late] = [meanOf(columns, at, half), meanOf(columns, at + count - half, half)];
+    const drift = Math.hypot(...early.map((value, c) => late[c]! - value));
+    if (drift < best.drift) best = { drift, at };
+  }
+  if (best.drift > seen * Math.sqrt(2 / Math.max(1, half))) return [];
+  const place = meanOf(columns, best.at, count);
+  // What is exactly as beside it was never recorded, and tells nothing more of where it stands.
+  let told = 1;
+  for (let i = best.at + 1; i < best.at + count; i++) if (apart(columns, i - 1, i) > 0) told++;
+  const isThere = (i: number): boolean =>
+    Math.hypot(...columns.map((values, c) => values[i]! - place[c]!)) <= seen * Math.sqrt(1 + 1 / told);
+  let [first, last] = [best.at, best.at + count - 1];
+  while (first > from && isThere(first - 1)) first--;
+  while (last < to && isThere(last + 1)) last++;
+  while (last - first > REST_FRAMES && !isThere(first)) first++;
+  while (last - first > REST_FRAMES && !isThere(last)) last--;
+  const rest: [number, number] = [first, last];
+  const before = first - from >= STANDS ? standsIn(columns, [from, first - 1], seen) : [];
+  const after = to - last >= STANDS ? standsIn(columns, [last + 1, to], seen) : [];
+  return [...before, rest, ...after];
+}
+
+function meanOf(columns: Columns, from: number, count: number): number[] {
+  return columns.map((values) => {
     let sum = 0;
-    for (let k = 0; k < stands; k++) sum += values[start + k]!;
-    return sum / stands;
-  };
-  const [early, late] = [meanFrom(begin), meanFrom(end + 1 - stands)];
-  const apart = least * Math.sqrt(1 + 1 / stands);
-  let [first, last] = [from, to];
-  while (first + REST_FRAMES < to && Math.abs(values[first]! - late) > apart) first++;
-  while (last - REST_FRAMES > from && Math.abs(values[last]! - early) > apart) last--;
-  return [first, last];
+    for (let k = 0; k < count; k++) sum += values[from + k]!;
+    return sum / count;
+  });
 }
 
 /** Highs and lows that stand out by at least `least` on both sides; a flat one lies in the middle of its flat. */
