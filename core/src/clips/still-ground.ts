@@ -9,6 +9,10 @@ const NOISES = 3.5;
 const LEAST_APART = 6;
 /** And wholly by so many times that. */
 const WHOLLY = 2.2;
+/** What is covered by less than this share counts as not covered, and by as much less than all of it, as all. */
+const BLURRED = 0.25;
+/** Of all that differs this share differs less than is usual: other colours of it, and its edge. */
+const FAINTER = 0.25;
 /** What is pointed at may be so many pixels beside what moves. */
 const BESIDE = 12;
 /** What is smaller, in pixels, is nothing that moves. */
@@ -88,10 +92,14 @@ function medianApart(ground: ClipPicture, { pixels }: ClipPicture): number {
   return medianOf(apart);
 }
 
-/** How much of each pixel is not the ground. */
-function unlike({ picture: ground, noise }: StillGround): Likeness {
-  const none = Math.max(LEAST_APART, NOISES * noise);
-  const perApart = 1 / (none * WHOLLY - none);
+/**
+ * How much of each pixel is not the ground. `usual` is how far what is looked for differs from it: of a pixel that is
+ * blurred with the ground as much counts as is covered, about its half, so that blur makes nothing larger.
+ */
+function unlike({ picture: ground, noise }: StillGround, usual = 0): Likeness {
+  const none = Math.max(LEAST_APART, NOISES * noise, BLURRED * usual);
+  const wholly = Math.max(none * WHOLLY, (1 - BLURRED) * usual);
+  const perApart = 1 / (wholly - none);
   return {
     weigh: ({ pixels, width }, box, into) => {
       let at = 0;
@@ -176,5 +184,10 @@ export function differentRegion(
       if (weights[y * width + x]! >= 0.5 && away < least) [seed, least] = [y * width + x, away];
     }
   if (seed === null) return null;
-  return { likeness, box: regionFrom(seed, weights, width, new Uint8Array(weights.length)).box };
+  const taken = new Uint8Array(weights.length);
+  const { box } = regionFrom(seed, weights, width, taken);
+  const apart: number[] = [];
+  taken.forEach((own, at) => own && apart.push(apartAt(ground.picture.pixels, picture.pixels, 4 * at)));
+  apart.sort((a, b) => a - b);
+  return { likeness: unlike(ground, apart[Math.floor(FAINTER * apart.length)]), box };
 }
