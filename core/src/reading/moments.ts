@@ -129,10 +129,13 @@ function standsIn(columns: Columns, [from, to]: [number, number], seen: number):
   let told = 1;
   for (let i = best.at + 1; i < best.at + count; i++) if (apart(columns, i - 1, i) > 0) told++;
   const isThere = (i: number): boolean =>
+    i >= from &&
+    i <= to &&
     Math.hypot(...columns.map((values, c) => values[i]! - place[c]!)) <= seen * Math.sqrt(1 + 1 / told);
   let [first, last] = [best.at, best.at + count - 1];
-  while (first > from && isThere(first - 1)) first--;
-  while (last < to && isThere(last + 1)) last++;
+  // One sample that is far off is noise where the next is there again.
+  for (let i = first - 1; i >= from && (isThere(i) || isThere(i - 1)); i--) if (isThere(i)) first = i;
+  for (let i = last + 1; i <= to && (isThere(i) || isThere(i + 1)); i++) if (isThere(i)) last = i;
   while (last - first > REST_FRAMES && !isThere(first)) first++;
   while (last - first > REST_FRAMES && !isThere(last)) last--;
   const rest: [number, number] = [first, last];
