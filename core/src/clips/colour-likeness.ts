@@ -132,6 +132,14 @@ export interface ColourRegion {
 }
 
 const SEED = 1.5;
+/** Pixels about a region that are blurred with it. */
+const EDGE = 3;
+/** This share of a region's own pixels is counted to it, and of others so many as this share of them. */
+const OWN_SHARE = 0.95;
+const OTHERS_SHARE = 0.1;
+/** A pixel is of it until so far beyond the spread of its own, or so little beyond where the others begin. */
+const SPREAD_TIMES = 1.3;
+const OTHERS_TIMES = 1.25;
 
 /** The region of like colour about a place, and how to find it in other pictures. */
 export function colourRegion(picture: ClipPicture, place: Place): ColourRegion {
@@ -158,7 +166,36 @@ export function colourRegion(picture: ClipPicture, place: Place): ColourRegion {
     box.top = Math.min(box.top, y);
     box.bottom = Math.max(box.bottom, y + 1);
   }
-  return { likeness: likenessTo(colour, region), box };
+  distances(picture, whole, colour, apart);
+  const to = Math.min(region.to, apartFromOthers(apart, least, region.threshold, { ...picture, box }));
+  return { likeness: likenessTo(colour, { from: region.from, to }), box };
+}
+
+/**
+ * How far from the colour a pixel may be before it is rather of something else in the picture, which need not touch
+ * the region: what is parted from it by a rim may be more like it than the rim.
+ */
+function apartFromOthers(
+  apart: Float32Array,
+  least: Float32Array,
+  threshold: number,
+  { width, box }: { width: number; box: Box },
+): number {
+  const own: number[] = [];
+  const others: number[] = [];
+  for (let at = 0; at < apart.length; at++) {
+    const [x, y] = [at % width, Math.floor(at / width)];
+    if (least[at]! <= threshold) own.push(apart[at]!);
+    else if (x < box.left - EDGE || x >= box.right + EDGE || y < box.top - EDGE || y >= box.bottom + EDGE)
+      others.push(apart[at]!);
+  }
+  const [ownSorted, othersSorted] = [own, others].map((all) => Float32Array.from(all).sort()) as [
+    Float32Array,
+    Float32Array,
+  ];
+  const spread = ownSorted[Math.floor(OWN_SHARE * (own.length - 1))] ?? 0;
+  const beyond = othersSorted[Math.min(others.length - 1, Math.floor(OTHERS_SHARE * own.length))] ?? Infinity;
+  return Math.max(SPREAD_TIMES * spread, OTHERS_TIMES * beyond);
 }
 
 /** Softly, from the spread of the colour to where the ground begins: what is blurred counts by its share. */
