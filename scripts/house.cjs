@@ -14,7 +14,7 @@ exports.CORE = [
   ['spacing'],
   ['reading', 'ready'],
   ['correcting', 'teaching', 'clips'],
-  ['formats', 'seeing', 'reference'],
+  ['formats', 'seeing', 'reference', 'ledger'],
 ];
 
 exports.WEB = [

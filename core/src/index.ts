@@ -18,3 +18,4 @@ export * from './clips/index.ts';
 export * from './reference/index.ts';
 export * from './teaching/index.ts';
 export * from './seeing/index.ts';
+export * from './ledger/index.ts';

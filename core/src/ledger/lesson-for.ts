@@ -1,0 +1,47 @@
+import type { FindingKind } from '../reading/index.ts';
+import { DRILL_FOR } from '../seeing/index.ts';
+import type { Lesson } from '../teaching/index.ts';
+
+/** What a lesson that answers a kind of fault speaks of, as words of its name; what has none is not taught. */
+const SPEAKS_OF: Partial<Record<FindingKind, readonly string[]>> = {
+  'rate-differs': ['rate'],
+  'exposure-differs': ['rate'],
+  'tempo-differs': ['timing', 'how long'],
+  'key-missing': ['timing'],
+  'key-late': ['timing'],
+  'key-early': ['timing'],
+  'overlap-off': ['overlap'],
+  'frame-pops': ['arc', 'spacing'],
+  'pose-off': ['exaggeration', 'squash', 'pose'],
+  'hold-moves': ['hold'],
+  'held-not-moving': ['hold'],
+  'start-not-slow': ['spacing'],
+  'start-too-slow': ['spacing'],
+  'finish-not-slow': ['spacing'],
+  'finish-too-slow': ['spacing'],
+  'spacing-off': ['spacing'],
+  'contact-floats': ['contact', 'weight'],
+  'turn-sharp': ['overshoot', 'settle', 'spacing'],
+  'settle-off': ['settle', 'overshoot'],
+  'arc-off': ['arc'],
+  'arc-kinked': ['arc'],
+  'volume-off': ['squash', 'stretch'],
+};
+
+/**
+ * The lesson of a course that answers a kind of fault: one whose name speaks of it, else one that ends with the drill
+ * for it; null of none.
+ */
+export function lessonFor<Of extends Pick<Lesson, 'name' | 'drill'>>(
+  kind: FindingKind,
+  lessons: readonly Of[],
+): Of | null {
+  for (const word of SPEAKS_OF[kind] ?? []) {
+    const named = lessons.find(({ name }) => name.toLowerCase().includes(word));
+    if (named) return named;
+  }
+  const drill = DRILL_FOR[kind];
+  const isSame = (own: Lesson['drill']): boolean =>
+    own !== null && own.kind === drill?.kind && own.fault === drill.fault;
+  return (drill && lessons.find((lesson) => isSame(lesson.drill))) ?? null;
+}
