@@ -14,7 +14,8 @@ exports.CORE = [
   ['spacing'],
   ['reading', 'ready'],
   ['correcting', 'teaching', 'clips'],
-  ['formats', 'seeing', 'reference', 'ledger'],
+  ['formats', 'seeing', 'reference'],
+  ['ledger'],
 ];
 
 exports.WEB = [

@@ -22,6 +22,7 @@ import { answerProblems, loggedError, nothingHere } from './http/answer-problems
 import { jsonBody } from './http/json-body.ts';
 import { refuseForeignWrites, securityHeaders } from './http/security.ts';
 import { createSessions } from './http/sessions.ts';
+import { ledgerRoutes } from './ledger/ledger.routes.ts';
 import { lessonsRoutes } from './lessons/lessons.routes.ts';
 import { peopleRoutes } from './people/people.routes.ts';
 import { phrasesRoutes } from './phrases/phrases.routes.ts';
@@ -60,6 +61,7 @@ function api(sequelize: Sequelize, pool: ReaderPool): Router {
     drillsRoutes(),
     clipsRoutes(),
     referencesRoutes(),
+    ledgerRoutes(),
     nothingHere,
   );
   return routes;

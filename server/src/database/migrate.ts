@@ -22,6 +22,7 @@ import { drills } from './migrations/0017-drills.ts';
 import { setDrills } from './migrations/0018-set-drills.ts';
 import { clips } from './migrations/0019-clips.ts';
 import { references } from './migrations/0020-references.ts';
+import { digests } from './migrations/0021-digests.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -45,6 +46,7 @@ const MIGRATIONS: readonly Migration[] = [
   setDrills,
   clips,
   references,
+  digests,
 ];
 
 /**

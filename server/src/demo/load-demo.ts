@@ -16,6 +16,7 @@ import { hashPassword } from '../people/passwords.ts';
 import { PersonModel } from '../people/person.model.ts';
 import { PhraseModel } from '../phrases/phrase.model.ts';
 import { PictureModel } from '../pictures/picture.model.ts';
+import { readColumns } from '../readings/read-columns.ts';
 import read from '../readings/read-worker.ts';
 import { ReadingModel } from '../readings/reading.model.ts';
 import { PlacedReferenceModel, rulerOfExercise } from '../references/reference.model.ts';
@@ -183,15 +184,7 @@ async function handIn(
   const { target } = exercise;
   const reading = read({ target, ...made });
   await ReadingModel.create(
-    {
-      takeId,
-      targetHash: await keepTarget(target, transaction),
-      state: 'read',
-      reading,
-      version: reading.version,
-      findingsCount: reading.findings.length,
-      proposedGrade: reading.proposedGrade,
-    },
+    { takeId, targetHash: await keepTarget(target, transaction), ...readColumns(reading, target) },
     { transaction },
   );
   return { takeId, handedInAt, reading };

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { READING_VERSION } from '@undulan/core';
 import type { Logger } from 'pino';
 import { Op, QueryTypes, type Sequelize } from 'sequelize';
+import { readColumns } from './read-columns.ts';
 import { createReaderPool, limitMet, type ReaderPool } from './reader-pool.ts';
 import { ReadingModel } from './reading.model.ts';
 import { finishJobs } from './reading-job.service.ts';
@@ -166,15 +167,8 @@ export class ReadingRunner {
     });
     if (!row?.take || !row.target) return notRead('The take or its target is gone.');
     try {
-      const reading = await this.#pool.read(row.target.target, row.take.motion, row.take.followed);
-      return {
-        state: 'read',
-        reading,
-        version: reading.version,
-        findingsCount: reading.findings.length,
-        proposedGrade: reading.proposedGrade,
-        problem: null,
-      };
+      const { target } = row.target;
+      return readColumns(await this.#pool.read(target, row.take.motion, row.take.followed), target);
     } catch (error) {
       if (!this.#isStopping) this.#log.error({ err: error, readingId: id }, 'a take could not be read');
       return notRead(limitMet(error) ?? 'It could not be read.');

@@ -1,5 +1,5 @@
 import type { ReadingState } from '@undulan/contract';
-import { type Reading, READING_VERSION } from '@undulan/core';
+import { type Digest, type Reading, READING_VERSION } from '@undulan/core';
 import {
   type CreationOptional,
   DataTypes,
@@ -27,6 +27,9 @@ export class ReadingModel extends Model<InferAttributes<ReadingModel>, InferCrea
   declare version: CreationOptional<number | null>;
   declare findingsCount: CreationOptional<number | null>;
   declare proposedGrade: CreationOptional<number | null>;
+  /** What a class's view needs of it; one of an older version is made anew. */
+  declare digest: CreationOptional<Digest | null>;
+  declare digestVersion: CreationOptional<number | null>;
   /** Why it could not be made. */
   declare problem: CreationOptional<string | null>;
   /** The job it was asked for by, if any. */
@@ -78,6 +81,8 @@ export function initReadingModel(sequelize: Sequelize): void {
       version: DataTypes.INTEGER,
       findingsCount: DataTypes.INTEGER,
       proposedGrade: DataTypes.DOUBLE,
+      digest: DataTypes.JSON,
+      digestVersion: DataTypes.INTEGER,
       problem: DataTypes.STRING(300),
       jobId: DataTypes.UUID,
       claim: DataTypes.UUID,

@@ -1,0 +1,45 @@
+import { Digest, KeyTolerance, Tolerances } from '@undulan/core';
+import * as z from 'zod';
+import { TakeState } from './courses.ts';
+import { Person } from './people.ts';
+
+/** A take in a ledger: whose, of what, how it stands, and what its reading says in short. */
+export const LedgerTake = z.object({
+  id: z.string(),
+  learnerId: z.string(),
+  exerciseId: z.string(),
+  number: z.int(),
+  handedInAt: z.string(),
+  /** Handed in after the due date of an exercise that marks it. */
+  late: z.boolean(),
+  state: TakeState,
+  returnedAt: z.string().nullable(),
+  /** As it stands in its review, returned or not. */
+  grade: z.number().nullable(),
+  again: z.boolean(),
+  /** How many notes its review has. */
+  notes: z.int(),
+  /** Null until it is read. */
+  digest: Digest.nullable(),
+});
+export type LedgerTake = z.infer<typeof LedgerTake>;
+
+/** An exercise in a ledger, and how far off a key of it may be. */
+export const LedgerExercise = z.object({
+  id: z.string(),
+  title: z.string(),
+  published: z.boolean(),
+  dueAt: z.string().nullable(),
+  tolerances: Tolerances,
+  keyTolerances: z.array(KeyTolerance),
+});
+export type LedgerExercise = z.infer<typeof LedgerExercise>;
+
+/** All that a course's ledger is computed from, for its instructors. */
+export const Ledger = z.object({
+  title: z.string(),
+  learners: z.array(Person),
+  exercises: z.array(LedgerExercise),
+  takes: z.array(LedgerTake),
+});
+export type Ledger = z.infer<typeof Ledger>;

@@ -1,0 +1,127 @@
+import type { Ledger, LedgerExercise, LedgerTake } from '@undulan/contract';
+import { type Digest, DIGEST_VERSION, READING_VERSION } from '@undulan/core';
+import { literal, Op, QueryTypes } from 'sequelize';
+import { requireInstructor } from '../access/access.ts';
+import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
+import { ExerciseModel } from '../exercises/exercise.model.ts';
+import { PersonModel } from '../people/person.model.ts';
+import { digestColumns } from '../readings/read-columns.ts';
+import { ReadingModel } from '../readings/reading.model.ts';
+
+/** All takes of a course, each with its review in figures and the digest of its newest reading; no document of any. */
+const TAKES = `
+  SELECT takes.id, takes.learnerId, takes.exerciseId, takes.number, takes.handedInAt, reviews.returnedAt,
+    reviews.grade, reviews.again, exercises.latePolicy, exercises.dueAt,
+    (SELECT COUNT(*) FROM notes WHERE notes.reviewId = reviews.id) AS notes,
+    readings.digest
+  FROM takes
+  JOIN exercises ON exercises.id = takes.exerciseId AND exercises.courseId = :courseId
+  LEFT JOIN reviews ON reviews.takeId = takes.id
+  LEFT JOIN readings ON readings.id = (
+    SELECT newest.id FROM readings newest
+    WHERE newest.takeId = takes.id AND newest.state = 'read' AND newest.version = :version
+    ORDER BY newest.createdAt DESC LIMIT 1)
+  ORDER BY takes.handedInAt`;
+
+interface TakeRow {
+  id: string;
+  learnerId: string;
+  exerciseId: string;
+  number: number;
+  handedInAt: Date;
+  returnedAt: Date | null;
+  grade: number | null;
+  again: 0 | 1 | null;
+  latePolicy: string | null;
+  dueAt: Date | null;
+  notes: number;
+  digest: string | Digest | null;
+}
+
+function describe({ digest, again, latePolicy, dueAt, ...row }: TakeRow): LedgerTake {
+  return {
+    ...row,
+    handedInAt: row.handedInAt.toISOString(),
+    late: latePolicy === 'mark' && dueAt !== null && row.handedInAt > dueAt,
+    state: row.returnedAt ? 'returned' : 'handed-in',
+    returnedAt: row.returnedAt?.toISOString() ?? null,
+    again: again === 1 && row.returnedAt !== null,
+    notes: Number(row.notes),
+    digest: typeof digest === 'string' ? (JSON.parse(digest) as Digest | null) : digest,
+  };
+}
+
+/** Readings whose digest is made anew at a time: each has its whole reading in memory. */
+const AT_ONCE = 50;
+
+/** Makes the digests of a course's readings that an older program wrote, once. */
+async function digestOlder(courseId: string): Promise<void> {
+  const isOlder = { [Op.or]: [{ digestVersion: null }, { digestVersion: { [Op.lt]: DIGEST_VERSION } }] };
+  for (;;) {
+    const older = await ReadingModel.findAll({
+      where: { state: 'read', version: READING_VERSION, ...isOlder },
+      attributes: ['id', 'reading'],
+      include: [
+        {
+          association: 'take',
+          attributes: [],
+          required: true,
+          include: [{ association: 'exercise', attributes: [], where: { courseId }, required: true }],
+        },
+        { association: 'target', required: true },
+      ],
+      limit: AT_ONCE,
+    });
+    for (const { id, reading, target } of older)
+      await ReadingModel.update(digestColumns(reading!, target!.target), { where: { id } });
+    if (older.length < AT_ONCE) return;
+  }
+}
+
+/** Exercises in their order, with what says how far off a key may be; none of their documents. */
+async function exercisesOf(courseId: string): Promise<LedgerExercise[]> {
+  const rows = await ExerciseModel.findAll({
+    where: { courseId, blank: false },
+    attributes: [
+      ...(['id', 'title', 'publishedAt', 'dueAt', 'tolerances'] as const),
+      [literal("JSON_EXTRACT(`exercise`.`terms`, '$.keyTolerances')"), 'keyTolerances'],
+    ],
+    order: [['position', 'ASC']],
+  });
+  return rows.map((row) => {
+    const given = row.get('keyTolerances') as LedgerExercise['keyTolerances'] | string | null;
+    return {
+      id: row.id,
+      title: row.title,
+      published: row.publishedAt !== null,
+      dueAt: row.dueAt?.toISOString() ?? null,
+      tolerances: row.tolerances,
+      keyTolerances: (typeof given === 'string' ? (JSON.parse(given) as LedgerExercise['keyTolerances']) : given) ?? [],
+    };
+  });
+}
+
+/** What the ledger of a course is computed from, for its instructors. */
+export async function ledgerOf(personId: string, courseId: string): Promise<Ledger> {
+  await requireInstructor(personId, courseId);
+  await digestOlder(courseId);
+  const [course, learners, exercises, takes] = await Promise.all([
+    CourseModel.findByPk(courseId),
+    EnrolmentModel.findAll({
+      where: { courseId, role: 'learner' },
+      include: [{ model: PersonModel, as: 'person' }],
+      order: [[{ model: PersonModel, as: 'person' }, 'name', 'ASC']],
+    }),
+    exercisesOf(courseId),
+    ReadingModel.sequelize!.query<TakeRow>(TAKES, {
+      replacements: { courseId, version: READING_VERSION },
+      type: QueryTypes.SELECT,
+    }),
+  ]);
+  return {
+    title: course!.title,
+    learners: learners.map(({ person }) => ({ id: person!.id, name: person!.name, email: person!.email })),
+    exercises,
+    takes: takes.map(describe),
+  };
+}
