@@ -34,6 +34,7 @@ const SCREENS = {
   '/courses/:courseId': async () => (await import('./features/course/index.ts')).CoursePage,
   '/courses/:courseId/planner': async () => (await import('./features/planner/index.ts')).PlannerPage,
   '/courses/:courseId/drills': async () => (await import('./features/drill/index.ts')).DrillsPage,
+  '/courses/:courseId/ledger': async () => (await import('./features/ledger/index.ts')).LedgerPage,
   '/courses/:courseId/waiting': async () => (await import('./features/desk/index.ts')).WaitingPage,
   '/exercises/:exerciseId/setting': async () => (await import('./features/setting/index.ts')).SettingPage,
   '/exercises/:exerciseId/clip': async () => (await import('./features/clip/index.ts')).ClipPage,

@@ -1,4 +1,4 @@
-import { FINDING_NAMES, type FindingKind } from '../reading/index.ts';
+import { CRITERION_IDS, FINDING_NAMES, type FindingKind } from '../reading/index.ts';
 import { type ClassTake, type ReadTake, runsOf, takesAt } from './class-takes.ts';
 import type { Fault } from './digest.ts';
 import { type Quartiles, quartilesOf } from './quartiles.ts';
@@ -79,6 +79,8 @@ export interface Off {
   takeId: string;
   learnerId: string;
   exerciseId: string;
+  subjectId: string;
+  track: string;
   label: string;
   /** The frame of the key; null of a movement's spacing. */
   frame: number | null;
@@ -88,8 +90,8 @@ export interface Off {
 /** How far off some takes are, key by key, or movement by movement. */
 export function offsOf(takes: readonly ReadTake[], of: 'keys' | 'spacing'): Off[] {
   return takes.flatMap(({ id, learnerId, exerciseId, digest }) =>
-    digest.tracks.flatMap(({ label, keys, spacing }): Off[] => {
-      const take = { takeId: id, learnerId, exerciseId, label };
+    digest.tracks.flatMap(({ subjectId, track, label, keys, spacing }): Off[] => {
+      const take = { takeId: id, learnerId, exerciseId, subjectId, track, label };
       return of === 'spacing'
         ? [{ ...take, frame: null, off: spacing }]
         : keys.map(([frame, off]) => ({ ...take, frame, off }));
@@ -101,7 +103,7 @@ export function offsOf(takes: readonly ReadTake[], of: 'keys' | 'spacing'): Off[
 export interface Bar {
   from: number;
   to: number;
-  count: number;
+  offs: Off[];
   takeIds: string[];
 }
 
@@ -114,24 +116,25 @@ export function barsOf(offs: readonly Off[], width: number, most: number): Bar[]
   const bars = Array.from({ length: last - first + 1 }, (_, i): Bar => ({
     from: (first + i - 0.5) * width,
     to: (first + i + 0.5) * width,
-    count: 0,
+    offs: [],
     takeIds: [],
   }));
-  offs.forEach(({ takeId }, i) => {
+  offs.forEach((off, i) => {
     const bar = bars[numbers[i]! - first]!;
-    bar.count++;
-    if (!bar.takeIds.includes(takeId)) bar.takeIds.push(takeId);
+    bar.offs.push(off);
+    if (!bar.takeIds.includes(off.takeId)) bar.takeIds.push(off.takeId);
   });
   return bars;
 }
 
-/** What a learner is measured by over a course: smaller is better, but of grades. */
-export const CLASS_MEASURES = ['key-offset', 'spacing', 'grade'] as const;
+/** What a learner is measured by over a course: of the first two smaller is better, of grades and criteria more is. */
+export const CLASS_MEASURES = ['key-offset', 'spacing', 'grade', ...CRITERION_IDS] as const;
 export type ClassMeasure = (typeof CLASS_MEASURES)[number];
 
-/** A take's own figure: the middle of what its keys are off by, of its spacing, or its grade; null without. */
+/** A take's own figure: the middle of what its keys or its spacing are off by, its grade or a criterion; else null. */
 export function measureOf({ digest }: ReadTake, measure: ClassMeasure): number | null {
   if (measure === 'grade') return digest.grade;
+  if (measure !== 'key-offset' && measure !== 'spacing') return digest.criteria[measure] ?? null;
   const values =
     measure === 'spacing'
       ? digest.tracks.map(({ spacing }) => spacing)

@@ -32,7 +32,7 @@ const SPEAKS_OF: Partial<Record<FindingKind, readonly string[]>> = {
  * The lesson of a course that answers a kind of fault: one whose name speaks of it, else one that ends with the drill
  * for it; null of none.
  */
-export function lessonFor<Of extends Pick<Lesson, 'name' | 'drill'>>(
+export function lessonFor<Of extends { name: string; drill?: Lesson['drill'] }>(
   kind: FindingKind,
   lessons: readonly Of[],
 ): Of | null {
@@ -41,7 +41,7 @@ export function lessonFor<Of extends Pick<Lesson, 'name' | 'drill'>>(
     if (named) return named;
   }
   const drill = DRILL_FOR[kind];
-  const isSame = (own: Lesson['drill']): boolean =>
-    own !== null && own.kind === drill?.kind && own.fault === drill.fault;
-  return (drill && lessons.find((lesson) => isSame(lesson.drill))) ?? null;
+  return (
+    lessons.find((lesson) => drill && lesson.drill?.kind === drill.kind && lesson.drill.fault === drill.fault) ?? null
+  );
 }

@@ -1,7 +1,7 @@
 import { GridComponent } from 'echarts/components';
-import { type EChartsCoreOption, init, use as chartParts } from 'echarts/core';
+import { type EChartsCoreOption, type EChartsType, init, use as chartParts } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
-import { useEffect, useRef } from 'react';
+import { type Ref, useEffect, useImperativeHandle, useRef } from 'react';
 import { cssColour, useTheme } from '../ui/index.ts';
 
 chartParts([GridComponent, SVGRenderer]);
@@ -20,15 +20,32 @@ interface DataChartProps {
   /** Made anew with each theme: its colours are read from the page. */
   option: () => EChartsCoreOption;
   className: string;
+  /** A mark of it is pressed: of which series, and which of its data. */
+  onPick?: (series: string, index: number) => void;
+  /** Gives how the chart is had as an SVG. */
+  ref?: Ref<ChartPicture>;
+}
+
+export interface ChartPicture {
+  svg: () => string;
 }
 
 /** A chart in the look of the page, as wide as its place. */
-export function DataChart({ label, option, className }: DataChartProps) {
+export function DataChart({ label, option, className, onPick, ref }: DataChartProps) {
   const room = useRef<HTMLDivElement>(null);
+  const drawn = useRef<EChartsType>(null);
+  const pick = useRef(onPick);
   const theme = useTheme();
   useEffect(() => {
+    pick.current = onPick;
+  });
+  useImperativeHandle(ref, () => ({ svg: () => drawn.current!.renderToSVGString() }), []);
+  useEffect(() => {
     const chart = init(room.current, null, { renderer: 'svg' });
-    chart.setOption({ animation: false, ...option() });
+    drawn.current = chart;
+    const { fontFamily } = getComputedStyle(document.body);
+    chart.setOption({ animation: false, textStyle: { fontFamily }, ...option() });
+    chart.on('click', ({ seriesName = '', dataIndex }) => pick.current?.(seriesName, dataIndex));
     const fit = new ResizeObserver(() => chart.resize());
     fit.observe(room.current!);
     return () => {

@@ -1,2 +1,2 @@
 // Charts of data, drawn by Apache ECharts. Heavy: what uses them is fetched when it is shown.
-export { DataChart, valueAxis } from './DataChart.tsx';
+export { type ChartPicture, DataChart, valueAxis } from './DataChart.tsx';

@@ -1,4 +1,5 @@
 // What is said of a take: findings, notes, replies, takes in a row.
+export { type ChosenTake, chosenPath, MOST_CHOSEN, useChooseTakes, useChosenTakes } from './chosen-takes.ts';
 export { CheckedWords } from './CheckedWords.tsx';
 export { exportedTake } from './exported-take.ts';
 export { ClipSureness } from './ClipSureness.tsx';

@@ -11,6 +11,7 @@ import {
   ExerciseSetting,
   LearnerCourse,
   LearnerDrills,
+  Ledger,
   LessonSummary,
   OpenSession,
   Phrase,
@@ -92,4 +93,5 @@ export const SCHEMAS = import.meta.env.PROD
       phrases: checked(Phrase.array()),
       keepPhrase: checked(Created),
       references: checked(References),
+      ledger: checked(Ledger),
     };

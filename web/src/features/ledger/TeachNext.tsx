@@ -1,0 +1,156 @@
+import {
+  DRILL_FOR,
+  formatFixed,
+  lessonFor,
+  type TeachNext as Next,
+  teachNext,
+  type WorthALook,
+  worthALook,
+} from '@undulan/core';
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import { drillName } from '../../drills/index.ts';
+import { useLessonsQuery } from '../../server-data/index.ts';
+import { Button } from '../../ui/index.ts';
+import { keyTolerances } from './key-tolerances.ts';
+import { useLedger, useOpenBoard, useSeeTakes } from './ledger-context.tsx';
+import { inExercises, stayedWords, typicalWords } from './ledger-words.ts';
+
+/** So many are said: what comes after them would gain the class less. */
+const MOST = 4;
+
+/** What most of a class would gain most from, and which exercises are worth a look, with what speaks for it. */
+export function TeachNext() {
+  const { takes, exercises, exerciseIds, courseId } = useLedger();
+  const { data: lessons = [] } = useLessonsQuery(courseId);
+  const next = useMemo(() => teachNext(takes).slice(0, MOST), [takes]);
+  const looks = useMemo(
+    () => worthALook(exerciseIds, takes, keyTolerances(exercises)),
+    [exerciseIds, takes, exercises],
+  );
+  const most = next[0]?.rank ?? 0;
+  return (
+    <aside aria-label="Teach next" className="grid min-h-0 content-start gap-2.5 overflow-y-auto px-4 py-3.5">
+      <h2 className="text-xl">Teach next</h2>
+      <p className="text-sm text-faint">
+        {next.length > 0
+          ? 'What most would gain most from'
+          : 'Nothing that three learners or more get wrong in their latest takes.'}
+      </p>
+      <ol className="grid gap-2.5">
+        {next.map((each, i) => (
+          <li key={each.name}>
+            <Lacking next={each} place={i + 1} share={each.rank / most} lessons={lessons} />
+          </li>
+        ))}
+      </ol>
+      {looks.map((look) => (
+        <Look key={look.why + look.exerciseId + (look.why === 'one-key' ? look.label + look.frame : '')} look={look} />
+      ))}
+    </aside>
+  );
+}
+
+interface LackingProps {
+  next: Next;
+  place: number;
+  /** What it is ranked by, as a share of the first's. */
+  share: number;
+  lessons: readonly { id: string; name: string }[];
+}
+
+function Lacking({ next, place, share, lessons }: LackingProps) {
+  const { titleOf, courseId } = useLedger();
+  const see = useSeeTakes();
+  const open = useOpenBoard();
+  const { name, kind, learnerIds, learners, exerciseIds, takeIds, stays, median, weight } = next;
+  const lesson = lessonFor(kind, lessons);
+  const drill = DRILL_FOR[kind];
+  return (
+    <section aria-label={name} className="grid gap-1 rounded-lg border border-rule bg-page px-3.5 py-3 text-sm">
+      <h3 className="flex items-center gap-2 text-[15px] font-semibold">
+        <span className="flex-1">
+          {place} · {name}
+        </span>
+        <span
+          className="h-1.5 w-14 overflow-hidden rounded-full bg-shade"
+          title={`${Math.round(100 * share)} % of the first`}
+        >
+          <span className="block h-full bg-take" style={{ width: `${100 * share}%` }} />
+        </span>
+      </h3>
+      <p>
+        {learnerIds.length} of {learners}, {inExercises(exerciseIds.map(titleOf))}
+        {median && typicalWords(median)}
+      </p>
+      <p className="text-faint">
+        {stayedWords(stays)}; it is {Math.round(100 * weight)} % of what is off in these takes
+      </p>
+      {(lesson ?? drill) && (
+        <p className="text-faint">
+          {lesson && (
+            <Link to={`/lessons/${lesson.id}`} className="rounded-sm text-accent hover:underline">
+              {lesson.name}
+            </Link>
+          )}
+          {lesson && drill && ' · '}
+          {drill && (
+            <Link to={`/courses/${courseId}/drills`} className="rounded-sm text-accent hover:underline">
+              drill: {drillName(drill)}
+            </Link>
+          )}
+        </p>
+      )}
+      <div className="mt-1 flex gap-1.5">
+        <Button small onClick={() => void open(`Teach next: ${name}`, takeIds)}>
+          Open as a board
+        </Button>
+        <Button small onClick={() => see(name, takeIds)}>
+          See the {takeIds.length === 1 ? 'take' : `${takeIds.length} takes`}
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+/** An exercise that says more of itself than of the class. */
+function Look({ look }: { look: WorthALook }) {
+  const { titleOf, exercises } = useLedger();
+  const see = useSeeTakes();
+  const title = titleOf(look.exerciseId);
+  const tolerance = exercises.find(({ id }) => id === look.exerciseId)?.tolerances.keyFrames ?? 0;
+  return (
+    <section
+      aria-label={`Worth a look: ${title}`}
+      className="grid gap-1 rounded-lg border border-ochre bg-page px-3.5 py-3 text-sm"
+    >
+      <h3 className="text-[15px] font-semibold text-ochre">Worth a look</h3>
+      <p>
+        {look.why === 'too-easy' ? (
+          <>
+            {title}: {look.without} of {look.learners} had it right at once. It may be too easy by now.
+          </>
+        ) : (
+          <>
+            {title}: {look.missing} of {look.learners} miss {look.label} on {formatFixed(look.frame, 0)}
+            {look.median === null
+              ? ': they have no such key'
+              : `, all by about ${formatFixed(Math.abs(look.median), 1)} frames ${look.median > 0 ? 'late' : 'early'}`}
+            . Its tolerance is ±{tolerance}: the target, or the brief, may be what is off.
+          </>
+        )}
+      </p>
+      <div className="mt-1 flex gap-1.5">
+        <Link
+          to={`/exercises/${look.exerciseId}/setting`}
+          className="rounded-md border border-rule px-2 py-0.5 text-xs hover:border-faint"
+        >
+          Open the exercise
+        </Link>
+        <Button small onClick={() => see(`Worth a look: ${title}`, look.takeIds)}>
+          See the takes
+        </Button>
+      </div>
+    </section>
+  );
+}

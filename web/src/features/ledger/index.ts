@@ -1,0 +1,1 @@
+export { LedgerPage } from './LedgerPage.tsx';

@@ -1,0 +1,15 @@
+import type { Ledger } from '@undulan/contract';
+import { SCHEMAS } from './answer-schemas.ts';
+import { api } from './api.ts';
+
+/** What a course's ledger is computed from. */
+const ledger = api.injectEndpoints({
+  endpoints: (build) => ({
+    ledger: build.query<Ledger, string>({
+      responseSchema: SCHEMAS?.ledger,
+      query: (courseId) => `/courses/${courseId}/ledger`,
+    }),
+  }),
+});
+
+export const { useLedgerQuery } = ledger;
