@@ -8,20 +8,24 @@ import { PersonModel } from '../people/person.model.ts';
 import { digestColumns } from '../readings/read-columns.ts';
 import { ReadingModel } from '../readings/reading.model.ts';
 
-/** All takes of a course, each with its review in figures and the digest of its newest reading; no document of any. */
+/** All takes of a course, each with its review in figures and which of its readings is the newest. */
 const TAKES = `
   SELECT takes.id, takes.learnerId, takes.exerciseId, takes.number, takes.handedInAt, reviews.returnedAt,
     reviews.grade, reviews.again, exercises.latePolicy, exercises.dueAt,
     (SELECT COUNT(*) FROM notes WHERE notes.reviewId = reviews.id) AS notes,
-    readings.digest
+    (SELECT readings.id FROM readings
+      WHERE readings.takeId = takes.id AND readings.state = 'read' AND readings.version = :version
+      ORDER BY readings.createdAt DESC LIMIT 1) AS readingId
   FROM takes
   JOIN exercises ON exercises.id = takes.exerciseId AND exercises.courseId = :courseId
-  LEFT JOIN reviews ON reviews.takeId = takes.id
-  LEFT JOIN readings ON readings.id = (
-    SELECT newest.id FROM readings newest
-    WHERE newest.takeId = takes.id AND newest.state = 'read' AND newest.version = :version
-    ORDER BY newest.createdAt DESC LIMIT 1)
-  ORDER BY takes.handedInAt`;
+  LEFT JOIN reviews ON reviews.takeId = takes.id`;
+
+/** Digests by themselves: carried along while rows are put together they would cost more than all else. */
+const DIGESTS = `
+  SELECT readings.id, readings.digest
+  FROM takes
+  JOIN exercises ON exercises.id = takes.exerciseId AND exercises.courseId = :courseId
+  JOIN readings ON readings.takeId = takes.id AND readings.state = 'read' AND readings.version = :version`;
 
 interface TakeRow {
   id: string;
@@ -35,10 +39,13 @@ interface TakeRow {
   latePolicy: string | null;
   dueAt: Date | null;
   notes: number;
-  digest: string | Digest | null;
+  readingId: string | null;
 }
 
-function describe({ digest, again, latePolicy, dueAt, ...row }: TakeRow): LedgerTake {
+function describe(
+  { readingId, again, latePolicy, dueAt, ...row }: TakeRow,
+  digests: ReadonlyMap<string, Digest>,
+): LedgerTake {
   return {
     ...row,
     handedInAt: row.handedInAt.toISOString(),
@@ -47,8 +54,22 @@ function describe({ digest, again, latePolicy, dueAt, ...row }: TakeRow): Ledger
     returnedAt: row.returnedAt?.toISOString() ?? null,
     again: again === 1 && row.returnedAt !== null,
     notes: Number(row.notes),
-    digest: typeof digest === 'string' ? (JSON.parse(digest) as Digest | null) : digest,
+    digest: (readingId && digests.get(readingId)) || null,
   };
+}
+
+async function takesOf(courseId: string): Promise<LedgerTake[]> {
+  const asked = { replacements: { courseId, version: READING_VERSION }, type: QueryTypes.SELECT } as const;
+  const [rows, digests] = await Promise.all([
+    ReadingModel.sequelize!.query<TakeRow>(TAKES, asked),
+    ReadingModel.sequelize!.query<{ id: string; digest: Digest | string }>(DIGESTS, asked),
+  ]);
+  const byReading = new Map(
+    digests.map(({ id, digest }) => [id, typeof digest === 'string' ? (JSON.parse(digest) as Digest) : digest]),
+  );
+  return rows
+    .map((row) => describe(row, byReading))
+    .sort((a, b) => a.handedInAt.localeCompare(b.handedInAt) || a.number - b.number);
 }
 
 /** Readings whose digest is made anew at a time: each has its whole reading in memory. */
@@ -113,15 +134,12 @@ export async function ledgerOf(personId: string, courseId: string): Promise<Ledg
       order: [[{ model: PersonModel, as: 'person' }, 'name', 'ASC']],
     }),
     exercisesOf(courseId),
-    ReadingModel.sequelize!.query<TakeRow>(TAKES, {
-      replacements: { courseId, version: READING_VERSION },
-      type: QueryTypes.SELECT,
-    }),
+    takesOf(courseId),
   ]);
   return {
     title: course!.title,
     learners: learners.map(({ person }) => ({ id: person!.id, name: person!.name, email: person!.email })),
     exercises,
-    takes: takes.map(describe),
+    takes,
   };
 }
