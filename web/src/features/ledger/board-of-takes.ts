@@ -18,3 +18,15 @@ export function boardOfTakes(exercise: string, model: MotionDocument, takes: rea
   const board = createBoard('board-1', exercise.slice(0, 80), model, lanes);
   return { ...board, coversFirst: true, question: 'What is the difference?' };
 }
+
+/** Of some takes those of the exercise that most are of, in their order; of the first of two that are as many. */
+export function ofOneExercise(takes: readonly { id: string; exerciseId: string }[]): {
+  exerciseId: string | null;
+  chosen: string[];
+} {
+  const counts = new Map<string, string[]>();
+  for (const { id, exerciseId } of takes) counts.set(exerciseId, [...(counts.get(exerciseId) ?? []), id]);
+  let most: [string | null, string[]] = [null, []];
+  for (const each of counts) if (each[1].length > most[1].length) most = each;
+  return { exerciseId: most[0], chosen: most[1] };
+}

@@ -5,7 +5,7 @@ import { useNavigate } from 'react-router';
 import { type ChosenTake, useChooseTakes } from '../../reviewing/index.ts';
 import { explain, useCreateLessonMutation, useLazySettingQuery, useLazyTakeQuery } from '../../server-data/index.ts';
 import { sayProblem } from '../../ui/index.ts';
-import { boardOfTakes, MOST_ON_BOARD } from './board-of-takes.ts';
+import { boardOfTakes, MOST_ON_BOARD, ofOneExercise } from './board-of-takes.ts';
 
 /** A course's ledger, looked up by what is in it. */
 export interface Known extends Ledger {
@@ -60,14 +60,14 @@ export function useOpenBoard(): (name: string, takeIds: readonly string[]) => Pr
   const [create] = useCreateLessonMutation();
   const navigate = useNavigate();
   return async (name, takeIds) => {
-    // Of one exercise: that of the first, which shows it best.
-    const exerciseId = takeOf(takeIds[0] ?? '')?.exerciseId;
-    if (exerciseId === undefined) return;
-    const chosen = takeIds.filter((id) => takeOf(id)!.exerciseId === exerciseId).slice(0, MOST_ON_BOARD);
+    const { exerciseId, chosen } = ofOneExercise(takeIds.flatMap((id) => takeOf(id) ?? []));
+    if (exerciseId === null) return;
     try {
       const [{ work }, ...takes] = await Promise.all([
         setting(exerciseId).unwrap(),
-        ...chosen.map(async (id): Promise<MotionDocument> => (await take({ id }).unwrap()).motion),
+        ...chosen
+          .slice(0, MOST_ON_BOARD)
+          .map(async (id): Promise<MotionDocument> => (await take({ id }).unwrap()).motion),
       ]);
       const board = boardOfTakes(titleOf(exerciseId), work.motion, takes);
       const { id } = await create({ courseId, lesson: createLesson(name.slice(0, 120), [board]) }).unwrap();
