@@ -99,7 +99,7 @@ test('who, what, how far off, over time and marking are in the address, and save
   await expect(page.getByRole('img', { name: /^proposed grade: / })).toBeVisible();
 });
 
-test('each view is named for a screen reader; nobody else sees the ledger; without takes it says so', async ({
+test('each view is named for a screen reader; a learner sees what their own takes say, and nobody else’s', async ({
   page,
 }) => {
   await openLedger(page);
@@ -109,7 +109,20 @@ test('each view is named for a screen reader; nobody else sees the ledger; witho
     await expectAccessible(page);
   }
   const address = page.url();
-  await signIn(page, 'Ines Calado');
+  // At the same address a learner has their own course, and nobody else's.
+  await signIn(page, 'Priya Raman');
   await page.goto(address);
-  await expect(page.getByRole('alert')).toContainText(/instructor/);
+  await expect(page.getByRole('heading', { name: 'What to look at next' })).toBeVisible();
+  await expect(page.getByRole('table', { name: 'Your course, in numbers' }).getByRole('row')).toHaveCount(4);
+  for (const name of ['Ines', 'Jonah', 'Leif']) await expect(page.getByText(name)).toHaveCount(0);
+  await expectAccessible(page);
+  const turn = page.getByRole('region', { name: 'A sharp turn' });
+  await turn.getByRole('link', { name: 'in Ladle swing' }).click();
+  await expect(page).toHaveURL(/\/takes\//);
+  await page.goBack();
+  await turn.getByRole('link', { name: /^drill: / }).click();
+  await expect(page.getByText('trial 1 of 40')).toBeVisible();
+  await signIn(page, 'Wout Hendriks');
+  await page.getByRole('button', { name: 'How it goes' }).click();
+  await expect(page.getByText('Once a take of yours is returned')).toBeVisible();
 });

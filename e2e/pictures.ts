@@ -83,6 +83,13 @@ test('desk, a clip', async ({ page }) => {
   await picture(page, 'desk-clip');
 });
 
+test('ledger', async ({ page }) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('button', { name: 'Ledger' }).click();
+  await expect(page.getByRole('img', { name: /^How far off: / })).toBeVisible();
+  await picture(page, 'ledger');
+});
+
 test('review', async ({ page }) => {
   await signIn(page, 'Jonah Whitby');
   await exerciseRow(page, 'Drawer slide')

@@ -53,7 +53,7 @@ export {
   SelfCheck,
   CoursePicture,
 } from './exercises.ts';
-export { Ledger, LedgerExercise, LedgerTake } from './ledger.ts';
+export { LEAST_BEHIND, Ledger, LedgerExercise, LedgerTake, OwnLedger } from './ledger.ts';
 export { NewPlan, SavedPlan } from './plans.ts';
 export { NewEase, SavedEase } from './eases.ts';
 export {

@@ -1,4 +1,4 @@
-import { Digest, KeyTolerance, Tolerances } from '@undulan/core';
+import { CLASS_MEASURES, Digest, KeyTolerance, Quartiles, Tolerances } from '@undulan/core';
 import * as z from 'zod';
 import { TakeState } from './courses.ts';
 import { Person } from './people.ts';
@@ -43,3 +43,26 @@ export const Ledger = z.object({
   takes: z.array(LedgerTake),
 });
 export type Ledger = z.infer<typeof Ledger>;
+
+/** So many learners at least stand behind a figure of the class that a learner sees. */
+export const LEAST_BEHIND = 8;
+
+/** A learner's own course: their takes that were returned, as far as they may see them, beside the class as a whole. */
+export const OwnLedger = z.object({
+  title: z.string(),
+  exercises: z.array(z.object({ id: z.string(), title: z.string() })),
+  takes: z.array(
+    LedgerTake.pick({
+      id: true,
+      learnerId: true,
+      exerciseId: true,
+      number: true,
+      handedInAt: true,
+      grade: true,
+      digest: true,
+    }),
+  ),
+  /** The middle half of the class, where enough stand behind it; of nobody by themselves. */
+  classes: z.array(z.object({ exerciseId: z.string(), measure: z.enum(CLASS_MEASURES), quartiles: Quartiles })),
+});
+export type OwnLedger = z.infer<typeof OwnLedger>;

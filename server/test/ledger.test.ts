@@ -1,8 +1,12 @@
-import { Ledger, type TakeView } from '@undulan/contract';
-import { DIGEST_VERSION, digestOf, teachNext } from '@undulan/core';
+import { randomUUID } from 'node:crypto';
+import { LEAST_BEHIND, Ledger, OwnLedger, type TakeView } from '@undulan/contract';
+import { type Digest, DIGEST_VERSION, digestOf, findingKey, teachNext } from '@undulan/core';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { ExerciseModel } from '../src/exercises/exercise.model.ts';
+import { PersonModel } from '../src/people/person.model.ts';
 import { ReadingModel } from '../src/readings/reading.model.ts';
+import { ReviewModel, TakeModel } from '../src/takes/take.model.ts';
 import { createHarness, exerciseIdOf, type Harness, overviewOf, takeOnceRead } from './harness.ts';
 
 let harness: Harness;
@@ -73,6 +77,67 @@ test('digests that an older program wrote, or none, are made once, and by nobody
   expect((await ledgerNow()).takes).toEqual(before.takes);
   const kept = await ReadingModel.findAll({ where: { takeId: [first!.id, second!.id] } });
   expect(kept.map(({ digestVersion }) => digestVersion)).toEqual([DIGEST_VERSION, DIGEST_VERSION]);
+});
+
+const ownOf = async (who: Agent): Promise<OwnLedger> =>
+  OwnLedger.parse((await who.get(`${path()}/own`).expect(200)).body);
+
+test('a learner has their own returned takes as they may see them, and nothing of anyone else', async () => {
+  const own = await ownOf(priya);
+  const all = await ledgerNow();
+  const returned = all.takes.filter(
+    ({ learnerId, state }) => learnerId === own.takes[0]!.learnerId && state === 'returned',
+  );
+  expect(own.takes.map(({ id }) => id)).toEqual(returned.map(({ id }) => id));
+  for (const { id, digest } of own.takes) {
+    const { reading } = (await priya.get(`/api/takes/${id}`).expect(200)).body as TakeView;
+    expect(digest).toEqual(digestOf(reading!));
+  }
+  // Of six learners no figure of the class is told.
+  expect(own.classes).toEqual([]);
+  const sent = JSON.stringify(own);
+  for (const { id, name } of all.learners)
+    if (id !== own.takes[0]!.learnerId) for (const word of [id, name]) expect(sent).not.toContain(word);
+  for (const { id, published } of all.exercises) expect(sent.includes(id)).toBe(published);
+  expect((await ownOf(instructor)).takes).toEqual([]);
+  await harness.signedOut().get(`${path()}/own`).expect(401);
+});
+
+/** Someone new whose only take is read as another is. */
+async function alike(takeId: string, number: number): Promise<void> {
+  const person = { name: `New ${number}`, email: `new.${number}@kitchen.example`, passwordHash: '-' };
+  const { id: learnerId } = await PersonModel.create(person);
+  const { exerciseId, motion } = (await TakeModel.findByPk(takeId))!;
+  const take = await TakeModel.create({ exerciseId, learnerId, number: 1, motion, handedInAt: new Date() });
+  const reading = (await ReadingModel.findOne({ where: { takeId } }))!;
+  await ReadingModel.create({ ...reading.get(), id: randomUUID(), takeId: take.id });
+}
+
+test('enough learners behind it, the class is told as a whole; what is hidden or dismissed stays so', async () => {
+  const jonah = await harness.signIn('jonah');
+  const own = await ownOf(jonah);
+  const take = own.takes.find(({ digest }) => digest!.faults.length > 0)!;
+  const { takes } = await ledgerNow();
+  const behind = new Set(takes.filter(({ exerciseId }) => exerciseId === take.exerciseId).map((of) => of.learnerId))
+    .size;
+  for (let number = behind + 1; number < LEAST_BEHIND; number++) await alike(take.id, number);
+  expect((await ownOf(jonah)).classes).toEqual([]);
+  await alike(take.id, LEAST_BEHIND);
+  expect((await ownOf(jonah)).classes.map(({ exerciseId, measure }) => [exerciseId, measure])).toEqual(
+    ['key-offset', 'spacing', 'grade'].map((measure) => [take.exerciseId, measure]),
+  );
+
+  const digestNow = async (): Promise<Digest> => (await ownOf(jonah)).takes.find(({ id }) => id === take.id)!.digest!;
+  const { reading } = (await ReadingModel.findOne({ where: { takeId: take.id } }))!;
+  const decisions = { [findingKey(reading!.findings[0]!)]: { state: 'dismissed' as const, reason: 'It was meant.' } };
+  await ReviewModel.update({ decisions }, { where: { takeId: take.id } });
+  expect((await digestNow()).faults).toHaveLength(take.digest!.faults.length - 1);
+  await ReviewModel.update({ decisions: {} }, { where: { takeId: take.id } });
+  await ExerciseModel.update({ modelShown: 'never' }, { where: { id: take.exerciseId } });
+  const hidden = await digestNow();
+  expect(hidden.tracks).toEqual([]);
+  expect(hidden.faults.length).toBeGreaterThan(0);
+  for (const { off } of hidden.faults) expect(off).toBe(0);
 });
 
 test('it is its instructors’ alone', async () => {

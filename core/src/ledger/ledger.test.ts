@@ -6,6 +6,7 @@ import type { ClassTake } from './class-takes.ts';
 import { Digest, digestOf, type Fault } from './digest.ts';
 import { barsOf, commonFaults, measureOf, offsOf, overTime } from './figures.ts';
 import { lessonFor } from './lesson-for.ts';
+import { ownCourse } from './own-course.ts';
 import { quartilesOf } from './quartiles.ts';
 import { teachNext } from './teach-next.ts';
 import { worthALook } from './worth-a-look.ts';
@@ -253,6 +254,27 @@ test('over a course the class is its quartiles, by each learner’s latest take'
   expect(overTime(['a'], takes, 'grade')[0]!.learners.get('ines')).toBe(90);
   expect(overTime(['a'], takes, 'spacing')[0]!.quartiles).toMatchObject({ median: 3 });
   expect(measureOf(take('ines/a/1') as never, 'key-offset')).toBeNull();
+});
+
+test('of their own takes a learner is told what is gone from the latest, and what of it makes up most', () => {
+  const takes = [
+    take('ines/drawer/1', { faults: ['finish-not-slow', 'hold-moves'] }),
+    take('ines/drawer/2', { faults: ['hold-moves'] }),
+    take('ines/glass/1', { faults: [{ kind: 'arc-off', mends: 0.9 }, 'hold-moves'] }),
+    take('ines/toss/1', { faults: ['pose-off'] }),
+    take('ines/toss/2', { faults: [] }),
+    // It came back elsewhere: it is not gone.
+    take('ines/lid/1', { faults: ['arc-off'] }),
+    take('ines/lid/2', { faults: [] }),
+  ];
+  const { better, next } = ownCourse(takes);
+  expect(better.map(({ kind, exerciseIds, takeIds }) => [kind, exerciseIds, takeIds])).toEqual([
+    ['finish-not-slow', ['drawer'], ['ines/drawer/2']],
+    ['pose-off', ['toss'], ['ines/toss/2']],
+  ]);
+  expect(next.map(({ kind }) => kind)).toEqual(['arc-off', 'hold-moves']);
+  expect(next[1]).toMatchObject({ exerciseIds: ['drawer', 'glass'], name: 'A hold that moves' });
+  expect(ownCourse([])).toEqual({ better: [], next: [] });
 });
 
 test('quartiles lie between numbers by their distance', () => {

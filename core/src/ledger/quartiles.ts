@@ -1,9 +1,8 @@
+import * as z from 'zod';
+
 /** The middle of some numbers, and between what the middle half of them lies. */
-export interface Quartiles {
-  low: number;
-  median: number;
-  high: number;
-}
+export const Quartiles = z.object({ low: z.number(), median: z.number(), high: z.number() });
+export type Quartiles = z.infer<typeof Quartiles>;
 
 /** Quartiles, between numbers by their distance (type 7 of Hyndman & Fan 1996); null of none. */
 export function quartilesOf(values: readonly number[]): Quartiles | null {

@@ -37,7 +37,8 @@ const USUAL_MENDS: Record<Severity, number> = { slight: 0.05, clear: 0.15, stron
 /** Where nobody has tried again, as many are taken to keep a fault as lose it. */
 const STAYS_UNKNOWN = 0.5;
 
-const mendsOf = ({ mends, severity }: Fault): number => mends ?? USUAL_MENDS[severity];
+/** The share of what is off in its take that mending a fault removes, 0 to 1, as far as that can be told. */
+export const mendsOf = ({ mends, severity }: Fault): number => mends ?? USUAL_MENDS[severity];
 
 interface Group {
   kind: FindingKind;

@@ -58,7 +58,8 @@ function describe(
   };
 }
 
-async function takesOf(courseId: string): Promise<LedgerTake[]> {
+/** A course's takes, first to last, without any document. */
+export async function takesOf(courseId: string): Promise<LedgerTake[]> {
   const asked = { replacements: { courseId, version: READING_VERSION }, type: QueryTypes.SELECT } as const;
   const [rows, digests] = await Promise.all([
     ReadingModel.sequelize!.query<TakeRow>(TAKES, asked),

@@ -1,10 +1,10 @@
 import type { Note, Review, SeriesTake, TakeClip, TakeView } from '@undulan/contract';
-import { findingKey, type Reading, type Target, targetRead } from '@undulan/core';
-import { mayLearnerSeeModel, type TakeAccess, takeFor } from '../access/access.ts';
+import { type Target, targetRead } from '@undulan/core';
+import { mayLearnerSeeModel, takeFor } from '../access/access.ts';
 import { ClipModel } from '../clips/clip.model.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
-import { coarseReading } from '../readings/coarse-reading.ts';
 import { newestRead, READING_LINE, ReadingModel } from '../readings/reading.model.ts';
+import { readingFor } from '../readings/visible-reading.ts';
 import { TargetModel } from '../targets/target.model.ts';
 import { type Followed, type NoteModel, ReviewModel, TakeModel } from './take.model.ts';
 import { takesOf } from './take-summary.ts';
@@ -50,28 +50,6 @@ function showReview(review: ReviewModel, forInstructor: boolean): Review {
     returnedAt: review.returnedAt?.toISOString() ?? null,
     again: review.again,
   };
-}
-
-function withoutDismissed(reading: Reading, review: ReviewModel | null): Reading {
-  const decisions = review?.decisions ?? {};
-  return {
-    ...reading,
-    findings: reading.findings.filter((finding) => decisions[findingKey(finding)]?.state !== 'dismissed'),
-  };
-}
-
-/**
- * A reading as its reader may have it: a learner's is without what was dismissed, and coarse while the model is hidden.
- */
-function readingFor(
-  reading: Reading,
-  { role }: Pick<TakeAccess, 'role'>,
-  review: ReviewModel | null,
-  seesModel: boolean,
-): Reading {
-  if (role === 'instructor') return reading;
-  const left = withoutDismissed(reading, review);
-  return seesModel ? left : coarseReading(left);
 }
 
 /** What a target says beside its motions and its tolerances. */
@@ -130,7 +108,7 @@ export async function viewTake(personId: string, takeId: string, readingId?: unk
     target: seesModel ? targetRead(target, reading ?? { nearest: null }) : null,
     tolerances: target.tolerances,
     terms: seesModel ? termsOf(target) : {},
-    reading: reading && mayRead ? readingFor(reading, access, review, seesModel) : null,
+    reading: reading && mayRead ? readingFor(reading, role, review, seesModel) : null,
     notReadBecause: instructs ? (lines[0]?.problem ?? null) : null,
     targetChanged: lines[0] ? lines[0].targetHash !== exercise.targetHash : false,
     readings: instructs
@@ -170,7 +148,7 @@ export async function seriesOf(personId: string, takeId: string): Promise<Series
       const line = await newestRead(sibling.id);
       const reading = line && (await ReadingModel.findByPk(line.id, { attributes: ['reading'] }))!.reading;
       const review = await ReviewModel.findOne({ where: { takeId: sibling.id } });
-      return { take: sibling, reading: reading ? readingFor(reading, access, review, seesModel) : null };
+      return { take: sibling, reading: reading ? readingFor(reading, role, review, seesModel) : null };
     }),
   );
 }

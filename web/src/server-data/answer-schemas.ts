@@ -14,6 +14,7 @@ import {
   Ledger,
   LessonSummary,
   OpenSession,
+  OwnLedger,
   Phrase,
   ReadingJob,
   References,
@@ -94,4 +95,5 @@ export const SCHEMAS = import.meta.env.PROD
       keepPhrase: checked(Created),
       references: checked(References),
       ledger: checked(Ledger),
+      ownLedger: checked(OwnLedger),
     };

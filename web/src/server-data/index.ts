@@ -83,4 +83,4 @@ export {
 export { explain, isProblem, isUnreachable } from './problem.ts';
 export { useLayReferenceMutation, useLazyReferencesQuery, useReferencesQuery } from './references-api.ts';
 export type { RulerOf } from './references-api.ts';
-export { useLedgerQuery } from './ledger-api.ts';
+export { useLedgerQuery, useOwnLedgerQuery } from './ledger-api.ts';

@@ -1,4 +1,4 @@
-import type { Ledger } from '@undulan/contract';
+import type { Ledger, OwnLedger } from '@undulan/contract';
 import { SCHEMAS } from './answer-schemas.ts';
 import { api } from './api.ts';
 
@@ -9,7 +9,11 @@ const ledger = api.injectEndpoints({
       responseSchema: SCHEMAS?.ledger,
       query: (courseId) => `/courses/${courseId}/ledger`,
     }),
+    ownLedger: build.query<OwnLedger, string>({
+      responseSchema: SCHEMAS?.ownLedger,
+      query: (courseId) => `/courses/${courseId}/ledger/own`,
+    }),
   }),
 });
 
-export const { useLedgerQuery } = ledger;
+export const { useLedgerQuery, useOwnLedgerQuery } = ledger;

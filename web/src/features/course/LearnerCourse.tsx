@@ -40,6 +40,7 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
       crumbs={[{ label: data?.title ?? 'Course' }]}
       actions={
         <>
+          <Button onClick={() => void navigate(`/courses/${courseId}/ledger`)}>How it goes</Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/drills`)}>Drills</Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>
           {data && <CourseMenu title={data.title} exercises={data.exercises} overview={null} />}

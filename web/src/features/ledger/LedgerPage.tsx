@@ -1,5 +1,5 @@
 import { useParams } from 'react-router';
-import { useLedgerQuery } from '../../server-data/index.ts';
+import { useLedgerQuery, useSessionQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { Empty, LoadFailed, Loading } from '../../ui/index.ts';
 import { HowFarOff } from './HowFarOff.tsx';
@@ -7,6 +7,7 @@ import { LedgerContext, useKnown } from './ledger-context.tsx';
 import { useLedgerView, type ViewId, VIEWS } from './ledger-view.ts';
 import { Marking } from './Marking.tsx';
 import { OverTime } from './OverTime.tsx';
+import { OwnCourse } from './OwnCourse.tsx';
 import { TeachNext } from './TeachNext.tsx';
 import { What } from './What.tsx';
 import { Who } from './Who.tsx';
@@ -15,9 +16,16 @@ const VIEW_BUTTON =
   'rounded-md border border-rule bg-page px-3 py-1.5 text-sm hover:border-faint aria-[current=page]:border-accent ' +
   'aria-[current=page]:font-semibold aria-[current=page]:text-accent';
 
-/** A course as all its takes say it is: who, what, how far off, over time, how it is marked, and what to teach next. */
+/** The ledger of a course: for a learner, of their own takes alone. */
 export function LedgerPage() {
   const { courseId = '' } = useParams();
+  const { data } = useSessionQuery();
+  const role = data?.courses.find(({ id }) => id === courseId)?.role;
+  return role === 'learner' ? <OwnCourse courseId={courseId} /> : <CourseLedger courseId={courseId} />;
+}
+
+/** A course as all its takes say it is: who, what, how far off, over time, how it is marked, and what to teach next. */
+function CourseLedger({ courseId }: { courseId: string }) {
   const { data, error, refetch } = useLedgerQuery(courseId, {
     refetchOnMountOrArgChange: true,
     refetchOnFocus: true,

@@ -1,32 +1,12 @@
-import {
-  CLASS_MEASURES,
-  type ClassMeasure,
-  CRITERION_LABELS,
-  formatFixed,
-  type OverTime as Step,
-  overTime,
-} from '@undulan/core';
-import { clsx } from 'clsx';
-import { LineChart } from 'echarts/charts';
-import { use as chartParts } from 'echarts/core';
-import { useCallback, useMemo, useRef } from 'react';
-import { type ChartPicture, DataChart, valueAxis } from '../../data-charts/index.ts';
-import { type Column, cssColour, Select, Table } from '../../ui/index.ts';
+import { CLASS_MEASURES, formatFixed, type OverTime as Step, overTime } from '@undulan/core';
+import { useMemo, useRef } from 'react';
+import type { ChartPicture } from '../../data-charts/index.ts';
+import { type Column, Select, Table } from '../../ui/index.ts';
 import { Card } from './Card.tsx';
 import { LearnerChoice, More } from './choices.tsx';
+import { CourseLines, measureName } from './CourseLines.tsx';
 import { useLedger } from './ledger-context.tsx';
 import { useLedgerView } from './ledger-view.ts';
-
-chartParts([LineChart]);
-
-const measureName = (measure: ClassMeasure): string =>
-  measure === 'key-offset'
-    ? 'typical key offset, frames'
-    : measure === 'spacing'
-      ? 'spacing error, %'
-      : measure === 'grade'
-        ? 'proposed grade'
-        : CRITERION_LABELS[measure].toLowerCase();
 
 const shown = (value: number | undefined): string => (value === undefined ? '–' : formatFixed(value, 1));
 
@@ -41,52 +21,15 @@ export function OverTime({ brief = false }: { brief?: boolean }) {
   );
   const { titleOf } = ledger;
   const learner = learnerId === '' ? null : ledger.nameOf(learnerId);
-  const option = useCallback(() => {
-    const [target, take, faint] = [cssColour('var(--target)'), cssColour('var(--take)'), cssColour('var(--faint)')];
-    const line = { type: 'line', symbol: 'none', silent: true, lineStyle: { opacity: 0 } };
-    return {
-      grid: { left: 44, right: 40, top: 30, bottom: 28 },
-      legend: { show: false },
-      xAxis: {
-        type: 'category',
-        boundaryGap: false,
-        data: steps.map(({ exerciseId }) => titleOf(exerciseId)),
-        axisLabel: { color: faint, interval: 0, width: brief ? 52 : 96, overflow: 'truncate' },
-      },
-      yAxis: { ...valueAxis(), name: measureName(measure), nameTextStyle: { color: faint, align: 'left' } },
-      series: [
-        { ...line, name: 'low', stack: 'band', data: steps.map(({ quartiles }) => quartiles!.low) },
-        {
-          ...line,
-          name: 'middle half',
-          stack: 'band',
-          areaStyle: { color: target, opacity: 0.16 },
-          data: steps.map(({ quartiles }) => quartiles!.high - quartiles!.low),
-        },
-        {
-          name: 'median',
-          type: 'line',
-          symbolSize: 7,
-          itemStyle: { color: target },
-          lineStyle: { color: target, width: 2.5 },
-          data: steps.map(({ quartiles }) => quartiles!.median),
-        },
-        ...(learner
-          ? [
-              {
-                name: learner,
-                type: 'line',
-                connectNulls: true,
-                symbolSize: 7,
-                itemStyle: { color: take },
-                lineStyle: { color: take, width: 2.5, type: 'dashed' },
-                data: steps.map(({ learners }) => learners.get(learnerId) ?? null),
-              },
-            ]
-          : []),
-      ],
-    };
-  }, [steps, titleOf, measure, learner, learnerId, brief]);
+  const points = useMemo(
+    () =>
+      steps.map(({ exerciseId, quartiles, learners }) => ({
+        title: titleOf(exerciseId),
+        quartiles,
+        own: learners.get(learnerId) ?? null,
+      })),
+    [steps, titleOf, learnerId],
+  );
   const says = steps
     .map(({ exerciseId, quartiles }) => `${titleOf(exerciseId)} ${formatFixed(quartiles!.median, 1)}`)
     .join(', ');
@@ -125,12 +68,7 @@ export function OverTime({ brief = false }: { brief?: boolean }) {
         <p className="py-4 text-center text-sm text-faint">No take that is read says anything of it.</p>
       ) : (
         <>
-          <DataChart
-            ref={picture}
-            label={`${measureName(measure)}: ${says}`}
-            option={option}
-            className={clsx('w-full', brief ? 'h-56' : 'h-80')}
-          />
+          <CourseLines ref={picture} says={says} measure={measure} points={points} ownName={learner} brief={brief} />
           {!brief && (
             <Table
               label="Over time, in numbers"

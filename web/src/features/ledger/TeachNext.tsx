@@ -1,17 +1,9 @@
-import {
-  DRILL_FOR,
-  formatFixed,
-  lessonFor,
-  type TeachNext as Next,
-  teachNext,
-  type WorthALook,
-  worthALook,
-} from '@undulan/core';
+import { formatFixed, lessonFor, type TeachNext as Next, teachNext, type WorthALook, worthALook } from '@undulan/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { drillName } from '../../drills/index.ts';
 import { useLessonsQuery } from '../../server-data/index.ts';
 import { Button } from '../../ui/index.ts';
+import { Answers } from './Answers.tsx';
 import { keyTolerances } from './key-tolerances.ts';
 import { useLedger, useOpenBoard, useSeeTakes } from './ledger-context.tsx';
 import { inExercises, stayedWords, typicalWords } from './ledger-words.ts';
@@ -64,8 +56,6 @@ function Lacking({ next, place, share, lessons }: LackingProps) {
   const see = useSeeTakes();
   const open = useOpenBoard();
   const { name, kind, learnerIds, learners, exerciseIds, takeIds, stays, median, weight } = next;
-  const lesson = lessonFor(kind, lessons);
-  const drill = DRILL_FOR[kind];
   return (
     <section aria-label={name} className="grid gap-1 rounded-lg border border-rule bg-page px-3.5 py-3 text-sm">
       <h3 className="flex items-center gap-2 text-[15px] font-semibold">
@@ -86,21 +76,7 @@ function Lacking({ next, place, share, lessons }: LackingProps) {
       <p className="text-faint">
         {stayedWords(stays)}; it is {Math.round(100 * weight)} % of what is off in these takes
       </p>
-      {(lesson ?? drill) && (
-        <p className="text-faint">
-          {lesson && (
-            <Link to={`/lessons/${lesson.id}`} className="rounded-sm text-accent hover:underline">
-              {lesson.name}
-            </Link>
-          )}
-          {lesson && drill && ' · '}
-          {drill && (
-            <Link to={`/courses/${courseId}/drills`} className="rounded-sm text-accent hover:underline">
-              drill: {drillName(drill)}
-            </Link>
-          )}
-        </p>
-      )}
+      <Answers kind={kind} lesson={lessonFor(kind, lessons)} drillTo={() => `/courses/${courseId}/drills`} />
       <div className="mt-1 flex gap-1.5">
         <Button small onClick={() => void open(`Teach next: ${name}`, takeIds)}>
           Open as a board
