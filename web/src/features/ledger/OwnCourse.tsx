@@ -6,7 +6,6 @@ import {
   measureOf,
   ownCourse,
   type OwnFault,
-  type ReadTake,
   takesAt,
 } from '@undulan/core';
 import { useMemo, useRef } from 'react';
@@ -119,7 +118,7 @@ function SoFar({ own }: { own: OwnLedger }) {
       if (takes.length === 0) return [];
       const read = latest.find(({ exerciseId }) => exerciseId === id);
       const grade = takes.at(-1)!.grade;
-      const value = measure === 'grade' ? grade : read ? measureOf(read as ReadTake, measure) : null;
+      const value = measure === 'grade' ? grade : read ? measureOf(read, measure) : null;
       const quartiles = own.classes.find((of) => of.exerciseId === id && of.measure === measure)?.quartiles ?? null;
       return [{ id, title, takes: takes.length, takeId: takes.at(-1)!.id, own: value, quartiles }];
     });

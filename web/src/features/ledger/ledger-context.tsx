@@ -73,7 +73,7 @@ export function useOpenBoard(): (name: string, takeIds: readonly string[]) => Pr
       const { id } = await create({ courseId, lesson: createLesson(name.slice(0, 120), [board]) }).unwrap();
       await navigate(`/lessons/${id}`);
     } catch (error) {
-      sayProblem(explain(error as Parameters<typeof explain>[0]));
+      sayProblem(explain(error));
     }
   };
 }
