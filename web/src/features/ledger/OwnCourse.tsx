@@ -1,13 +1,5 @@
 import type { OwnLedger } from '@undulan/contract';
-import {
-  type ClassMeasure,
-  formatFixed,
-  lessonFor,
-  measureOf,
-  ownCourse,
-  type OwnFault,
-  takesAt,
-} from '@undulan/core';
+import { type ClassMeasure, formatFixed, lessonFor, measureOf, ownCourse, type OwnFault, takesAt } from '@undulan/core';
 import { useMemo, useRef } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { ChartPicture } from '../../data-charts/index.ts';
