@@ -90,6 +90,15 @@ test('ledger', async ({ page }) => {
   await picture(page, 'ledger');
 });
 
+test('people', async ({ page }) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('button', { name: 'People' }).click();
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  await expect(page.getByText(/0 of 30 joined/)).toBeVisible();
+  await page.getByRole('status').filter({ hasText: 'copied' }).waitFor({ state: 'hidden' });
+  await picture(page, 'people');
+});
+
 test('review', async ({ page }) => {
   await signIn(page, 'Jonah Whitby');
   await exerciseRow(page, 'Drawer slide')

@@ -53,6 +53,7 @@ export {
   SelfCheck,
   CoursePicture,
 } from './exercises.ts';
+export { CourseName, CoursePeople, Invitation, InvitedTo, Joined, NewAccount, NewInvitation } from './invitations.ts';
 export { LEAST_BEHIND, Ledger, LedgerExercise, LedgerTake, OwnLedger } from './ledger.ts';
 export { NewPlan, SavedPlan } from './plans.ts';
 export { NewEase, SavedEase } from './eases.ts';

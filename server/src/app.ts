@@ -22,6 +22,7 @@ import { answerProblems, loggedError, nothingHere } from './http/answer-problems
 import { jsonBody } from './http/json-body.ts';
 import { refuseForeignWrites, securityHeaders } from './http/security.ts';
 import { createSessions } from './http/sessions.ts';
+import { invitationsRoutes, joiningRoutes } from './invitations/invitations.routes.ts';
 import { ledgerRoutes } from './ledger/ledger.routes.ts';
 import { lessonsRoutes } from './lessons/lessons.routes.ts';
 import { peopleRoutes } from './people/people.routes.ts';
@@ -44,7 +45,7 @@ export interface App {
 
 function api(sequelize: Sequelize, pool: ReaderPool): Router {
   const routes = Router();
-  routes.use(refuseForeignWrites, ...jsonBody(), peopleRoutes(sequelize));
+  routes.use(refuseForeignWrites, ...jsonBody(), peopleRoutes(sequelize), joiningRoutes(sequelize));
   routes.use(
     requirePerson,
     coursesRoutes(),
@@ -62,6 +63,7 @@ function api(sequelize: Sequelize, pool: ReaderPool): Router {
     clipsRoutes(),
     referencesRoutes(),
     ledgerRoutes(),
+    invitationsRoutes(),
     nothingHere,
   );
   return routes;

@@ -34,6 +34,7 @@ const SCREENS = {
   '/courses/:courseId': async () => (await import('./features/course/index.ts')).CoursePage,
   '/courses/:courseId/planner': async () => (await import('./features/planner/index.ts')).PlannerPage,
   '/courses/:courseId/drills': async () => (await import('./features/drill/index.ts')).DrillsPage,
+  '/courses/:courseId/people': async () => (await import('./features/people/index.ts')).PeoplePage,
   '/courses/:courseId/ledger': async () => (await import('./features/ledger/index.ts')).LedgerPage,
   '/courses/:courseId/waiting': async () => (await import('./features/desk/index.ts')).WaitingPage,
   '/exercises/:exerciseId/setting': async () => (await import('./features/setting/index.ts')).SettingPage,
@@ -62,6 +63,7 @@ export function createRouter(store: Store) {
       hydrateFallbackElement: <p className="p-8 text-faint">Loading the page …</p>,
       children: [
         { path: '/sign-in', lazy: lazily(async () => (await import('./features/sign-in/index.ts')).SignInPage) },
+        { path: '/join/:code', lazy: lazily(async () => (await import('./features/join/index.ts')).JoinPage) },
         {
           lazy: lazily(async () => (await import('./shell/SignedInOnly.tsx')).SignedInOnly),
           children: Object.entries(SCREENS).map(([path, load]) => ({ path, lazy: lazily(load) })),

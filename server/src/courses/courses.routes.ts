@@ -1,12 +1,19 @@
-import { NewExercise } from '@undulan/contract';
+import { CourseName, NewExercise } from '@undulan/contract';
 import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
 import { createExercise } from '../exercises/exercises.service.ts';
 import { parseBody } from '../http/parse-body.ts';
-import { courseOverview, learnerCourse, waitingTakes } from './courses.service.ts';
+import { beginCourse, courseOverview, learnerCourse, renameCourse, waitingTakes } from './courses.service.ts';
 
 export function coursesRoutes(): Router {
   const routes = Router();
+  routes.post('/courses', async (request, response) => {
+    response.status(201).json(await beginCourse(personIdOf(request), parseBody(CourseName, request)));
+  });
+  routes.put('/courses/:courseId', async (request, response) => {
+    await renameCourse(personIdOf(request), request.params.courseId, parseBody(CourseName, request));
+    response.status(204).end();
+  });
   routes.get('/courses/:courseId/overview', async (request, response) => {
     response.json(await courseOverview(personIdOf(request), request.params.courseId));
   });

@@ -1,5 +1,7 @@
 import {
+  type CourseName,
   type CourseOverview,
+  type Created,
   type ExerciseSummary,
   type LearnerCourse,
   type Standing,
@@ -12,10 +14,30 @@ import { requireInstructor, roleIn } from '../access/access.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { summariseDraft } from '../drafts/draft-summary.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
+import { ProblemError } from '../http/problem-error.ts';
 import { PersonModel } from '../people/person.model.ts';
+import { refuseBeyond } from '../quotas/quotas.ts';
 import { TakeModel } from '../takes/take.model.ts';
 import { isLate, LATE_TERMS, newestReadings, summariseTakes, TAKE_LINE } from '../takes/take-summary.ts';
 import { CourseModel, EnrolmentModel } from './course.model.ts';
+
+/** Begins a course: whoever instructs one may instruct another. Throws `forbidden`, `over-quota`. */
+export async function beginCourse(personId: string, { title }: CourseName): Promise<Created> {
+  const instructs = await EnrolmentModel.count({ where: { personId, role: 'instructor' } });
+  if (instructs === 0) throw new ProblemError('forbidden', 'Only who instructs a course begins another.');
+  refuseBeyond('courses', instructs);
+  return CourseModel.sequelize!.transaction(async (transaction) => {
+    const { id } = await CourseModel.create({ title }, { transaction });
+    await EnrolmentModel.create({ courseId: id, personId, role: 'instructor' }, { transaction });
+    return { id };
+  });
+}
+
+/** Gives a course another name. */
+export async function renameCourse(personId: string, courseId: string, { title }: CourseName): Promise<void> {
+  await requireInstructor(personId, courseId);
+  await CourseModel.update({ title }, { where: { id: courseId } });
+}
 
 function summariseExercise(exercise: ExerciseModel): ExerciseSummary {
   return {

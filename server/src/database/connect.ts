@@ -7,6 +7,7 @@ import { initDrillModels } from '../drills/drill.model.ts';
 import { initEaseModel } from '../eases/ease.model.ts';
 import { initExerciseModel } from '../exercises/exercise.model.ts';
 import { initSessionModel } from '../http/session.model.ts';
+import { initInvitationModel } from '../invitations/invitation.model.ts';
 import { initLessonModel } from '../lessons/lesson.model.ts';
 import { initPersonModel } from '../people/person.model.ts';
 import { initPhraseModel } from '../phrases/phrase.model.ts';
@@ -32,6 +33,7 @@ export async function connectDatabase(url: string): Promise<Sequelize> {
   initPersonModel(sequelize);
   initSessionModel(sequelize);
   initCourseModels(sequelize);
+  initInvitationModel(sequelize);
   initExerciseModel(sequelize);
   initDraftModel(sequelize);
   initTakeModels(sequelize);

@@ -23,6 +23,7 @@ import { setDrills } from './migrations/0018-set-drills.ts';
 import { clips } from './migrations/0019-clips.ts';
 import { references } from './migrations/0020-references.ts';
 import { digests } from './migrations/0021-digests.ts';
+import { invitations } from './migrations/0022-invitations.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -47,6 +48,7 @@ const MIGRATIONS: readonly Migration[] = [
   clips,
   references,
   digests,
+  invitations,
 ];
 
 /**

@@ -1,10 +1,11 @@
 import { Credentials, NewPassword, ShortcutChoices, SIGNED_IN_MARK } from '@undulan/contract';
-import { type Request, Router } from 'express';
+import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
 import { SESSION_COOKIE } from '../http/sessions.ts';
 import { limitSignIn } from '../http/sign-in-limit.ts';
+import { beginSession, settle } from './begin-session.ts';
 import {
   changePassword,
   checkCredentials,
@@ -14,24 +15,6 @@ import {
   sessionsOf,
   signedIn,
 } from './people.service.ts';
-
-function settle(work: (done: (error?: Error) => void) => void): Promise<void> {
-  return new Promise((resolve, reject) => {
-    work((error) => (error ? reject(error) : resolve()));
-  });
-}
-
-/** Longer than a session lives that is in use: where there is none any more, the server says so. */
-const MARK_MS = 400 * 24 * 60 * 60 * 1000;
-
-/** A new session for whoever signs in: an id known before is never carried over. */
-async function beginSession(request: Request, personId: string): Promise<void> {
-  await settle((done) => request.session.regenerate(done));
-  request.session.personId = personId;
-  request.session.begunWith = (request.get('user-agent') ?? '').slice(0, 200);
-  request.session.seenAt = Date.now();
-  await settle((done) => request.session.save(done));
-}
 
 export function peopleRoutes(sequelize: Sequelize): Router {
   const routes = Router();
@@ -44,9 +27,7 @@ export function peopleRoutes(sequelize: Sequelize): Router {
   });
   routes.post('/session', ...limits, async (request, response) => {
     const person = await checkCredentials(parseBody(Credentials, request));
-    await beginSession(request, person.id);
-    // Tells the page, not the server, that it is worth asking who is there.
-    response.cookie(SIGNED_IN_MARK, '1', { maxAge: MARK_MS, sameSite: 'lax' });
+    await beginSession(request, response, person.id);
     response.json(await signedIn(person.id));
   });
   routes.put('/session/shortcuts', async (request, response) => {

@@ -10,6 +10,8 @@ const QUOTAS = {
     most: 200,
     says: 'You have handed in 200 takes of this exercise: that is as many as it keeps. Your draft is kept.',
   },
+  courses: { most: 100, says: 'You have begun 100 courses: that is as many as one person does.' },
+  invitations: { most: 50, says: 'A course has 50 open invitations at most: end some first.' },
   exercises: { most: 200, says: 'A course has at most 200 exercises.' },
   plans: { most: 500, says: 'A course keeps 500 plans at most: remove some first.' },
   eases: { most: 300, says: 'The palette holds 300 eases at most: remove some first.' },

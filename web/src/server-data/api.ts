@@ -72,6 +72,7 @@ export const api = createApi({
     'Class',
     'Drill',
     'OpenSession',
+    'People',
   ],
   endpoints: (build) => ({
     session: build.query<SignedIn, void>({

@@ -84,3 +84,13 @@ export { explain, isProblem, isUnreachable } from './problem.ts';
 export { useLayReferenceMutation, useLazyReferencesQuery, useReferencesQuery } from './references-api.ts';
 export type { RulerOf } from './references-api.ts';
 export { useLedgerQuery, useOwnLedgerQuery } from './ledger-api.ts';
+export {
+  useBeginCourseMutation,
+  useCoursePeopleQuery,
+  useEndInvitationMutation,
+  useInvitedToQuery,
+  useInviteMutation,
+  useJoinAnewMutation,
+  useJoinMutation,
+  useRenameCourseMutation,
+} from './people-api.ts';

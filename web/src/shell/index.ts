@@ -1,2 +1,3 @@
 // What is about every screen: the bar, the account, who may come in.
 export { Shell } from './Shell.tsx';
+export { BeginCourseDialog } from './BeginCourseDialog.tsx';

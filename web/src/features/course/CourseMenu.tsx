@@ -1,6 +1,7 @@
 import type { CourseOverview, ExerciseSummary } from '@undulan/contract';
 import { EllipsisVertical } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
+import { BeginCourseDialog } from '../../shell/index.ts';
 import { Button, Menu, MenuItem, MenuLine, useFileChoice } from '../../ui/index.ts';
 import { ClassTakes } from './ClassTakes.tsx';
 import { useCourseZip } from './use-course-zip.ts';
@@ -22,6 +23,7 @@ export function CourseMenu({ title, exercises, overview }: CourseMenuProps) {
   const saveSamples = useSampleFiles(exercises, overview !== null);
   const [chosen, setChosen] = useState<File | null>(null);
   const [takes, setTakes] = useState(false);
+  const [begins, setBegins] = useState(false);
   const { input, choose } = useFileChoice({
     label: 'File of a course',
     accept: '.zip,application/zip',
@@ -31,6 +33,7 @@ export function CourseMenu({ title, exercises, overview }: CourseMenuProps) {
     <>
       {input}
       {overview && chosen && <TakingIn overview={overview} file={chosen} onDone={() => setChosen(null)} />}
+      {begins && <BeginCourseDialog onClose={() => setBegins(false)} />}
       {overview && takes && <ClassTakes overview={overview} onClose={() => setTakes(false)} />}
       <Menu
         trigger={
@@ -51,7 +54,13 @@ export function CourseMenu({ title, exercises, overview }: CourseMenuProps) {
         >
           Save sample files as a zip
         </MenuItem>
-        {overview && <InstructorFiles overview={overview} onTakes={() => setTakes(true)} onTakeIn={choose} />}
+        {overview && (
+          <>
+            <InstructorFiles overview={overview} onTakes={() => setTakes(true)} onTakeIn={choose} />
+            <MenuLine />
+            <MenuItem onSelect={() => setBegins(true)}>Begin another course …</MenuItem>
+          </>
+        )}
       </Menu>
     </>
   );

@@ -39,6 +39,7 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
             Review {waiting > 0 && waiting}
           </Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/ledger`)}>Ledger</Button>
+          <Button onClick={() => void navigate(`/courses/${courseId}/people`)}>People</Button>
           <Button onClick={() => document.querySelector('[aria-label="Lessons"]')?.scrollIntoView()}>Lessons</Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/drills`)}>Drills</Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>

@@ -1,19 +1,34 @@
+import { Plus } from 'lucide-react';
+import { useState } from 'react';
 import { Link, Navigate } from 'react-router';
 import { useSessionQuery } from '../../server-data/index.ts';
-import { Shell } from '../../shell/index.ts';
-import { Empty } from '../../ui/index.ts';
+import { BeginCourseDialog, Shell } from '../../shell/index.ts';
+import { Button, Empty } from '../../ui/index.ts';
 
 /** The courses of whoever is signed in; one alone opens at once. */
 export function HomePage() {
   const { data } = useSessionQuery();
+  const [begins, setBegins] = useState(false);
   const [only, ...more] = data?.courses ?? [];
   if (only && more.length === 0) return <Navigate to={`/courses/${only.id}`} replace />;
+  const instructs = data?.courses.some(({ role }) => role === 'instructor') ?? false;
   return (
-    <Shell crumbs={[{ label: 'Courses' }]}>
+    <Shell
+      crumbs={[{ label: 'Courses' }]}
+      actions={
+        instructs && (
+          <Button kind="main" onClick={() => setBegins(true)}>
+            <Plus size={15} /> Begin a course
+          </Button>
+        )
+      }
+    >
+      {begins && <BeginCourseDialog onClose={() => setBegins(false)} />}
       <div className="mx-auto max-w-2xl p-8">
         {data?.courses.length === 0 ? (
           <Empty title="You are in no course yet">
-            Whoever runs this installation can enrol you: see “Accounts” in the README.
+            An instructor can send you a link; whoever runs this installation can enrol you: see “Accounts” in the
+            README.
           </Empty>
         ) : (
           <ul className="grid gap-2">

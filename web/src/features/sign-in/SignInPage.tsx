@@ -2,10 +2,13 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { Credentials } from '@undulan/contract';
 import { clsx } from 'clsx';
 import { useForm } from 'react-hook-form';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { api, explain, useDemoAccountsQuery, useSignInMutation } from '../../server-data/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
 import { Button, Field, INPUT } from '../../ui/index.ts';
+
+/** Where one goes once signed in: back to an invitation, else to one's courses; never to another site. */
+const afterwards = (then: string | null): string => (then && /^\/join\/[\w-]+$/.test(then) ? then : '/');
 
 /** The door: e-mail and password, and the demo accounts where the demo course is loaded. */
 export function SignInPage() {
@@ -14,13 +17,14 @@ export function SignInPage() {
   const { data: demo } = useDemoAccountsQuery();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
+  const [params] = useSearchParams();
   const { errors } = form.formState;
 
   const enter = async (credentials: Credentials): Promise<void> => {
     const answer = await signIn(credentials);
     if (!answer.data) return;
     dispatch(api.util.resetApiState());
-    await navigate('/');
+    await navigate(afterwards(params.get('then')));
   };
 
   return (

@@ -1,0 +1,42 @@
+import { NewAccount, NewInvitation } from '@undulan/contract';
+import { Router } from 'express';
+import type { Sequelize } from 'sequelize';
+import { personIdOf } from '../access/require-person.ts';
+import { parseBody } from '../http/parse-body.ts';
+import { limitSignIn } from '../http/sign-in-limit.ts';
+import { beginSession } from '../people/begin-session.ts';
+import { coursePeople, endInvitation, invite, invitedTo, join, joinAnew } from './invitations.service.ts';
+
+/** What whoever has a link can do, signed in or not. */
+export function joiningRoutes(sequelize: Sequelize): Router {
+  const routes = Router();
+  routes.get('/invitations/:code', async (request, response) => {
+    response.json(await invitedTo(request.params.code));
+  });
+  // A link is too long to be guessed; which e-mails have an account is not to be tried out by it.
+  routes.post('/invitations/:code/accounts', ...limitSignIn(sequelize), async (request, response) => {
+    const { personId, courseId } = await joinAnew(String(request.params['code']), parseBody(NewAccount, request));
+    await beginSession(request, response, personId);
+    response.status(201).json({ courseId });
+  });
+  routes.post('/invitations/:code/join', async (request, response) => {
+    response.json(await join(personIdOf(request), request.params.code));
+  });
+  return routes;
+}
+
+export function invitationsRoutes(): Router {
+  const routes = Router();
+  routes.get('/courses/:courseId/people', async (request, response) => {
+    response.json(await coursePeople(personIdOf(request), request.params.courseId));
+  });
+  routes.post('/courses/:courseId/invitations', async (request, response) => {
+    const { courseId } = request.params;
+    response.status(201).json(await invite(personIdOf(request), courseId, parseBody(NewInvitation, request)));
+  });
+  routes.delete('/courses/:courseId/invitations/:id', async (request, response) => {
+    await endInvitation(personIdOf(request), request.params.courseId, request.params.id);
+    response.status(204).end();
+  });
+  return routes;
+}

@@ -1,0 +1,140 @@
+import { CoursePeople, type Created, type Invitation, InvitedTo, type SignedIn } from '@undulan/contract';
+import type { Agent } from 'supertest';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { InvitationModel } from '../src/invitations/invitation.model.ts';
+import { createHarness, type Harness } from './harness.ts';
+
+let harness: Harness;
+let instructor: Agent;
+let ines: Agent;
+/** A course with nobody but its instructor. */
+let courseId: string;
+
+beforeAll(async () => {
+  harness = await createHarness();
+  [instructor, ines] = await Promise.all([harness.signIn('instructor'), harness.signIn('ines')]);
+  courseId = ((await instructor.post('/api/courses').send({ title: ' Second sitting ' }).expect(201)).body as Created)
+    .id;
+});
+afterAll(() => harness.close());
+
+const peopleNow = async (): Promise<CoursePeople> =>
+  CoursePeople.parse((await instructor.get(`/api/courses/${courseId}/people`).expect(200)).body);
+const invite = async (of: object = {}): Promise<Invitation> =>
+  (
+    await instructor
+      .post(`/api/courses/${courseId}/invitations`)
+      .send({ role: 'learner', places: 2, days: 14, ...of })
+      .expect(201)
+  ).body as Invitation;
+const account = (name: string) => ({
+  name,
+  email: `${name.toLowerCase()}@kitchen.example`,
+  password: 'a-long-password',
+});
+const joinAnew = (code: string, who: object, status: number, from = harness.signedOut()) =>
+  from.post(`/api/invitations/${code}/accounts`).send(who).expect(status);
+
+test('whoever instructs a course begins another, and gives it another name', async () => {
+  expect(await peopleNow()).toMatchObject({
+    title: 'Second sitting',
+    people: [{ role: 'instructor' }],
+    invitations: [],
+  });
+  await instructor.put(`/api/courses/${courseId}`).send({ title: 'Third sitting' }).expect(204);
+  expect((await peopleNow()).title).toBe('Third sitting');
+  for (const title of ['', '  ', 'x'.repeat(121), 7, null])
+    await instructor.put(`/api/courses/${courseId}`).send({ title }).expect(400);
+  await ines.post('/api/courses').send({ title: 'Mine' }).expect(403);
+  await ines.put(`/api/courses/${courseId}`).send({ title: 'Mine' }).expect(404);
+  await ines.put(`/api/courses/${harness.courseId}`).send({ title: 'Mine' }).expect(403);
+});
+
+test('a link says where it leads; with an account one joins by it once, without one an account is made', async () => {
+  const { code } = await invite();
+  const told = await harness.signedOut().get(`/api/invitations/${code}`).expect(200);
+  expect(InvitedTo.parse(told.body)).toEqual({
+    courseTitle: 'Third sitting',
+    role: 'learner',
+    invitedBy: 'Marta Olesen',
+  });
+  for (let i = 0; i < 2; i++) await ines.post(`/api/invitations/${code}/join`).expect(200, { courseId });
+  const dario = harness.signedOut();
+  await joinAnew(code, account('Dario'), 201, dario);
+  const { person, courses } = (await dario.get('/api/session').expect(200)).body as SignedIn;
+  expect(person).toMatchObject({ name: 'Dario', email: 'dario@kitchen.example' });
+  expect(courses).toMatchObject([{ id: courseId, role: 'learner' }]);
+  await dario.get(`/api/courses/${courseId}/people`).expect(403);
+  const { people, invitations } = await peopleNow();
+  expect(people.map(({ name, role }) => [name, role])).toEqual([
+    ['Marta Olesen', 'instructor'],
+    ['Dario', 'learner'],
+    ['Ines Calado', 'learner'],
+  ]);
+  expect(invitations).toMatchObject([{ places: 2, used: 2 }]);
+  // Full, it leads nowhere; who is in already is sent on.
+  await harness.signedOut().get(`/api/invitations/${code}`).expect(404);
+  await joinAnew(code, account('Mei'), 404);
+  await dario.post(`/api/invitations/${code}/join`).expect(200);
+});
+
+test('of many who follow a link at once no more get in than it has places', async () => {
+  const { code } = await invite({ places: 3 });
+  const names = ['Ada', 'Bo', 'Cy', 'Di', 'Ed', 'Fay', 'Gus', 'Hal'];
+  const answers = await Promise.all(
+    names.map((name) => harness.signedOut().post(`/api/invitations/${code}/accounts`).send(account(name))),
+  );
+  expect(answers.map(({ status }) => status).sort()).toEqual([201, 201, 201, 404, 404, 404, 404, 404]);
+  const { people, invitations } = await peopleNow();
+  expect(people.filter(({ name }) => names.includes(name))).toHaveLength(3);
+  expect(invitations.find((own) => own.code === code)).toMatchObject({ used: 3 });
+});
+
+test('an account that is there is not made again: it signs in, and follows the link then', async () => {
+  const { code } = await invite();
+  const answer = await joinAnew(code, { ...account('Ines'), email: 'ines.calado@kitchen.example' }, 409);
+  expect(answer.text).toContain('sign in with it');
+  for (const bad of [
+    { password: 'short' },
+    { email: 'nobody' },
+    { name: ' ' },
+    { name: 'x'.repeat(121) },
+    { email: 7 },
+  ])
+    await joinAnew(code, { ...account('Oona'), ...bad }, 400);
+  expect((await peopleNow()).invitations.find((own) => own.code === code)).toMatchObject({ used: 0 });
+});
+
+test('an invitation ends by its day or by hand; another instructor comes in by one, a stranger sees none', async () => {
+  const [late, ended, second] = [await invite(), await invite(), await invite({ role: 'instructor', places: 1 })];
+  await InvitationModel.update({ endsAt: new Date(Date.now() - 1) }, { where: { id: late.id } });
+  await ines.delete(`/api/courses/${courseId}/invitations/${ended.id}`).expect(403);
+  await instructor.delete(`/api/courses/${courseId}/invitations/${ended.id}`).expect(204);
+  await instructor.delete(`/api/courses/${courseId}/invitations/${ended.id}`).expect(404);
+  const leif = await harness.signIn('leif');
+  for (const { code } of [late, ended]) {
+    await leif.post(`/api/invitations/${code}/join`).expect(404);
+    await joinAnew(code, account('Pia'), 404);
+  }
+  expect((await peopleNow()).invitations.map(({ id }) => id)).not.toContain(late.id);
+  await leif.get(`/api/courses/${courseId}/people`).expect(404);
+  await leif.post(`/api/invitations/${second.code}/join`).expect(200);
+  await leif.get(`/api/courses/${courseId}/people`).expect(200);
+  // Of another course it cannot be ended.
+  await instructor.delete(`/api/courses/${harness.courseId}/invitations/${second.id}`).expect(404);
+  for (const bad of [
+    { places: 0 },
+    { places: 501 },
+    { days: 0 },
+    { days: 1.5 },
+    { role: 'owner' },
+    { role: undefined },
+  ])
+    await instructor
+      .post(`/api/courses/${courseId}/invitations`)
+      .send({ role: 'learner', places: 1, days: 1, ...bad })
+      .expect(400);
+  await ines.post(`/api/courses/${courseId}/invitations`).send({ role: 'instructor', places: 1, days: 1 }).expect(403);
+  await harness.signedOut().post(`/api/invitations/${second.code}/join`).expect(401);
+  await harness.signedOut().get('/api/invitations/%00').expect(404);
+});

@@ -1,0 +1,131 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { type InvitedTo, NewAccount, SIGNED_IN_MARK } from '@undulan/contract';
+import type { ReactNode } from 'react';
+import { useForm } from 'react-hook-form';
+import { Link, useNavigate, useParams } from 'react-router';
+import {
+  api,
+  explain,
+  isProblem,
+  useInvitedToQuery,
+  useJoinAnewMutation,
+  useJoinMutation,
+  useSessionQuery,
+} from '../../server-data/index.ts';
+import { useAppDispatch } from '../../state/index.ts';
+import { Button, Field, INPUT, LoadFailed, Loading } from '../../ui/index.ts';
+
+/** Where an invitation leads: who is signed in joins by one press, others make an account. */
+export function JoinPage() {
+  const { code = '' } = useParams();
+  const { data, error, refetch } = useInvitedToQuery(code);
+  const isKnown = document.cookie.includes(`${SIGNED_IN_MARK}=`);
+  const session = useSessionQuery(undefined, { skip: !isKnown });
+  if (isProblem(error, 'not-found')) return <Over says={explain(error)} />;
+  if (error) return <LoadFailed what="invitation" error={error} onRetry={() => void refetch()} />;
+  if (!data || (isKnown && session.isLoading)) return <Loading what="the invitation" />;
+  return (
+    <Door>
+      <h1 className="text-2xl">{data.courseTitle}</h1>
+      <p className="text-faint">
+        {data.invitedBy} invites you as {data.role === 'instructor' ? 'an instructor' : 'a learner'}.
+      </p>
+      {session.data ? <Joining code={code} name={session.data.person.name} /> : <Entering code={code} to={data} />}
+    </Door>
+  );
+}
+
+function Door({ children }: { children: ReactNode }) {
+  return (
+    <main className="grid h-full place-items-center overflow-y-auto p-8">
+      <div className="grid w-full max-w-sm gap-4 rounded-xl border border-rule bg-page p-8">
+        <img src="/mark.svg" alt="" className="h-8 rounded-sm dark:bg-[#ece6d8] dark:px-1" />
+        {children}
+      </div>
+    </main>
+  );
+}
+
+function Over({ says }: { says: string }) {
+  return (
+    <Door>
+      <h1 className="text-xl">This link leads nowhere any more</h1>
+      <p className="text-faint">{says}</p>
+      <Link to="/" className="text-accent underline">
+        To your courses
+      </Link>
+    </Door>
+  );
+}
+
+/** Someone who is signed in. */
+function Joining({ code, name }: { code: string; name: string }) {
+  const [join, { error, isLoading }] = useJoinMutation();
+  const navigate = useNavigate();
+  const enter = async (): Promise<void> => {
+    const { data } = await join(code);
+    if (data) await navigate(`/courses/${data.courseId}`);
+  };
+  return (
+    <>
+      {error && (
+        <p role="alert" className="text-sm text-danger">
+          {explain(error)}
+        </p>
+      )}
+      <Button kind="main" disabled={isLoading} onClick={() => void enter()}>
+        Join as {name}
+      </Button>
+    </>
+  );
+}
+
+/** Someone who is not: with an account they sign in and come back, else they make one. */
+function Entering({ code, to }: { code: string; to: InvitedTo }) {
+  const form = useForm({ resolver: zodResolver(NewAccount), defaultValues: { name: '', email: '', password: '' } });
+  const [join, { error, isLoading }] = useJoinAnewMutation();
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const { errors } = form.formState;
+  const enter = async (account: NewAccount): Promise<void> => {
+    const { data } = await join({ code, account });
+    if (!data) return;
+    dispatch(api.util.resetApiState());
+    await navigate(`/courses/${data.courseId}`);
+  };
+  return (
+    <form className="grid gap-3" noValidate onSubmit={(event) => void form.handleSubmit(enter)(event)}>
+      <Field label="Your name" error={errors.name?.message}>
+        {(ids) => <input {...ids} {...form.register('name')} autoComplete="name" className={INPUT} />}
+      </Field>
+      <Field label="E-mail" error={errors.email?.message}>
+        {(ids) => <input {...ids} {...form.register('email')} type="email" autoComplete="username" className={INPUT} />}
+      </Field>
+      <Field label="A password" error={errors.password?.message} hint="At least 10 characters.">
+        {(ids) => (
+          <input
+            {...ids}
+            {...form.register('password')}
+            type="password"
+            autoComplete="new-password"
+            className={INPUT}
+          />
+        )}
+      </Field>
+      {error && (
+        <p role="alert" className="text-sm text-danger">
+          {explain(error)}
+        </p>
+      )}
+      <Button type="submit" kind="main" disabled={isLoading}>
+        Join {to.courseTitle}
+      </Button>
+      <p className="text-sm text-faint">
+        You have an account already?{' '}
+        <Link to={`/sign-in?then=/join/${code}`} className="text-accent underline">
+          Sign in with it
+        </Link>
+      </p>
+    </form>
+  );
+}

@@ -1,0 +1,72 @@
+import type {
+  CoursePeople,
+  Created,
+  Invitation,
+  InvitedTo,
+  Joined,
+  NewAccount,
+  NewInvitation,
+} from '@undulan/contract';
+import { SCHEMAS } from './answer-schemas.ts';
+import { api } from './api.ts';
+
+/** Courses that are begun, who is in them, and the links by which others come in. */
+const people = api.injectEndpoints({
+  endpoints: (build) => ({
+    beginCourse: build.mutation<Created, string>({
+      responseSchema: SCHEMAS?.beginCourse,
+      query: (title) => ({ url: '/courses', method: 'POST', body: { title } }),
+      invalidatesTags: ['Session'],
+    }),
+    renameCourse: build.mutation<void, { courseId: string; title: string }>({
+      query: ({ courseId, title }) => ({ url: `/courses/${courseId}`, method: 'PUT', body: { title } }),
+      invalidatesTags: ['Session', 'Course', 'People'],
+    }),
+    coursePeople: build.query<CoursePeople, string>({
+      responseSchema: SCHEMAS?.coursePeople,
+      query: (courseId) => `/courses/${courseId}/people`,
+      providesTags: ['People'],
+    }),
+    invite: build.mutation<Invitation, { courseId: string; invitation: NewInvitation }>({
+      responseSchema: SCHEMAS?.invite,
+      query: ({ courseId, invitation }) => ({
+        url: `/courses/${courseId}/invitations`,
+        method: 'POST',
+        body: invitation,
+      }),
+      invalidatesTags: ['People'],
+    }),
+    endInvitation: build.mutation<void, { courseId: string; id: string }>({
+      query: ({ courseId, id }) => ({ url: `/courses/${courseId}/invitations/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['People'],
+    }),
+    invitedTo: build.query<InvitedTo, string>({
+      responseSchema: SCHEMAS?.invitedTo,
+      query: (code) => `/invitations/${encodeURIComponent(code)}`,
+    }),
+    join: build.mutation<Joined, string>({
+      responseSchema: SCHEMAS?.join,
+      query: (code) => ({ url: `/invitations/${encodeURIComponent(code)}/join`, method: 'POST' }),
+      invalidatesTags: ['Session'],
+    }),
+    joinAnew: build.mutation<Joined, { code: string; account: NewAccount }>({
+      responseSchema: SCHEMAS?.join,
+      query: ({ code, account }) => ({
+        url: `/invitations/${encodeURIComponent(code)}/accounts`,
+        method: 'POST',
+        body: account,
+      }),
+    }),
+  }),
+});
+
+export const {
+  useBeginCourseMutation,
+  useRenameCourseMutation,
+  useCoursePeopleQuery,
+  useInviteMutation,
+  useEndInvitationMutation,
+  useInvitedToQuery,
+  useJoinMutation,
+  useJoinAnewMutation,
+} = people;
