@@ -25,7 +25,7 @@ export function startServer({ url, port, demo = true, logLevel = 'info', redisUr
       const text = chunk.toString();
       const address = /listening on (\S+)/.exec(text)?.[1];
       if (address) resolve({ address, child, stop: () => endChild(child) });
-      else process.stdout.write(text);
+      process.stdout.write(text.replace(/^listening on .*\n/m, ''));
     });
   });
 }

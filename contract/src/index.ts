@@ -53,7 +53,17 @@ export {
   SelfCheck,
   CoursePicture,
 } from './exercises.ts';
-export { CourseName, CoursePeople, Invitation, InvitedTo, Joined, NewAccount, NewInvitation } from './invitations.ts';
+export {
+  CourseName,
+  CoursePeople,
+  FirstSetUp,
+  Invitation,
+  InvitedTo,
+  Joined,
+  NewAccount,
+  NewInvitation,
+  SetUpState,
+} from './invitations.ts';
 export { LEAST_BEHIND, Ledger, LedgerExercise, LedgerTake, OwnLedger } from './ledger.ts';
 export { NewPlan, SavedPlan } from './plans.ts';
 export { NewEase, SavedEase } from './eases.ts';

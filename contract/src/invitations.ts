@@ -50,6 +50,17 @@ export const NewAccount = z.object({
 });
 export type NewAccount = z.infer<typeof NewAccount>;
 
+/** The first account of an installation, and its first course; by the code that the program printed. */
+export const FirstSetUp = NewAccount.extend({
+  code: z.string().trim().min(1, 'Type the code that was printed when the program started.').max(100),
+  course: Title,
+});
+export type FirstSetUp = z.infer<typeof FirstSetUp>;
+
+/** Whether an installation waits to be set up. */
+export const SetUpState = z.object({ isNew: z.boolean() });
+export type SetUpState = z.infer<typeof SetUpState>;
+
 /** Where someone has joined. */
 export const Joined = z.object({ courseId: z.string() });
 export type Joined = z.infer<typeof Joined>;

@@ -4,12 +4,15 @@ import { readConfig } from './config.ts';
 import { connectDatabase } from './database/connect.ts';
 import { migrate } from './database/migrate.ts';
 import { loadDemoIntoEmpty } from './demo/load-demo.ts';
+import { setUpCode } from './people/first-set-up.ts';
 import { shutDown } from './shutdown.ts';
 
 const config = readConfig(process.env);
 const sequelize = await connectDatabase(config.DATABASE_URL);
 await migrate(sequelize);
 if (config.DEMO === 'yes') await loadDemoIntoEmpty(sequelize);
+
+const code = await setUpCode(sequelize);
 
 const app = await createApp(sequelize, config, fileURLToPath(new URL('../../web/dist', import.meta.url)));
 const server = app.express.listen(config.PORT, config.HOST, (error) => {
@@ -19,7 +22,9 @@ const server = app.express.listen(config.PORT, config.HOST, (error) => {
   }
   const address = server.address();
   const port = typeof address === 'object' && address ? address.port : config.PORT;
-  console.log(`listening on http://${config.HOST}:${port}`);
+  const at = `http://${config.HOST}:${port}`;
+  console.log(`listening on ${at}`);
+  if (code) console.log(`Nobody has an account yet. Set it up at ${at}/set-up?code=${code}`);
 });
 
 await app.serveSockets(server);

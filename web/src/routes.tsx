@@ -63,6 +63,7 @@ export function createRouter(store: Store) {
       hydrateFallbackElement: <p className="p-8 text-faint">Loading the page …</p>,
       children: [
         { path: '/sign-in', lazy: lazily(async () => (await import('./features/sign-in/index.ts')).SignInPage) },
+        { path: '/set-up', lazy: lazily(async () => (await import('./features/join/index.ts')).SetUpPage) },
         { path: '/join/:code', lazy: lazily(async () => (await import('./features/join/index.ts')).JoinPage) },
         {
           lazy: lazily(async () => (await import('./shell/SignedInOnly.tsx')).SignedInOnly),

@@ -9,6 +9,7 @@ import { initExerciseModel } from '../exercises/exercise.model.ts';
 import { initSessionModel } from '../http/session.model.ts';
 import { initInvitationModel } from '../invitations/invitation.model.ts';
 import { initLessonModel } from '../lessons/lesson.model.ts';
+import { initFirstSetUpModel } from '../people/first-set-up.ts';
 import { initPersonModel } from '../people/person.model.ts';
 import { initPhraseModel } from '../phrases/phrase.model.ts';
 import { initPictureModel } from '../pictures/picture.model.ts';
@@ -34,6 +35,7 @@ export async function connectDatabase(url: string): Promise<Sequelize> {
   initSessionModel(sequelize);
   initCourseModels(sequelize);
   initInvitationModel(sequelize);
+  initFirstSetUpModel(sequelize);
   initExerciseModel(sequelize);
   initDraftModel(sequelize);
   initTakeModels(sequelize);

@@ -24,6 +24,7 @@ import { clips } from './migrations/0019-clips.ts';
 import { references } from './migrations/0020-references.ts';
 import { digests } from './migrations/0021-digests.ts';
 import { invitations } from './migrations/0022-invitations.ts';
+import { firstSetUp } from './migrations/0023-first-set-up.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -49,6 +50,7 @@ const MIGRATIONS: readonly Migration[] = [
   references,
   digests,
   invitations,
+  firstSetUp,
 ];
 
 /**

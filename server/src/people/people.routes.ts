@@ -1,4 +1,11 @@
-import { Credentials, NewPassword, ShortcutChoices, SIGNED_IN_MARK } from '@undulan/contract';
+import {
+  Credentials,
+  FirstSetUp,
+  NewPassword,
+  type SetUpState,
+  ShortcutChoices,
+  SIGNED_IN_MARK,
+} from '@undulan/contract';
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { personIdOf } from '../access/require-person.ts';
@@ -6,6 +13,7 @@ import { parseBody } from '../http/parse-body.ts';
 import { SESSION_COOKIE } from '../http/sessions.ts';
 import { limitSignIn } from '../http/sign-in-limit.ts';
 import { beginSession, settle } from './begin-session.ts';
+import { isNew, setUp } from './first-set-up.ts';
 import {
   changePassword,
   checkCredentials,
@@ -21,6 +29,14 @@ export function peopleRoutes(sequelize: Sequelize): Router {
   const limits = limitSignIn(sequelize);
   routes.get('/demo-accounts', async (_request, response) => {
     response.json(await demoAccounts());
+  });
+  routes.get('/set-up', async (_request, response) => {
+    response.json({ isNew: await isNew() } satisfies SetUpState);
+  });
+  routes.post('/set-up', ...limits, async (request, response) => {
+    const { personId, courseId } = await setUp(parseBody(FirstSetUp, request));
+    await beginSession(request, response, personId);
+    response.status(201).json({ courseId });
   });
   routes.get('/session', async (request, response) => {
     response.json(await signedIn(personIdOf(request)));

@@ -93,4 +93,6 @@ export {
   useJoinAnewMutation,
   useJoinMutation,
   useRenameCourseMutation,
+  useSetUpMutation,
+  useSetUpStateQuery,
 } from './people-api.ts';

@@ -1,11 +1,13 @@
 import type {
   CoursePeople,
   Created,
+  FirstSetUp,
   Invitation,
   InvitedTo,
   Joined,
   NewAccount,
   NewInvitation,
+  SetUpState,
 } from '@undulan/contract';
 import { SCHEMAS } from './answer-schemas.ts';
 import { api } from './api.ts';
@@ -13,6 +15,14 @@ import { api } from './api.ts';
 /** Courses that are begun, who is in them, and the links by which others come in. */
 const people = api.injectEndpoints({
   endpoints: (build) => ({
+    setUpState: build.query<SetUpState, void>({
+      responseSchema: SCHEMAS?.setUpState,
+      query: () => '/set-up',
+    }),
+    setUp: build.mutation<Joined, FirstSetUp>({
+      responseSchema: SCHEMAS?.join,
+      query: (body) => ({ url: '/set-up', method: 'POST', body }),
+    }),
     beginCourse: build.mutation<Created, string>({
       responseSchema: SCHEMAS?.beginCourse,
       query: (title) => ({ url: '/courses', method: 'POST', body: { title } }),
@@ -61,6 +71,8 @@ const people = api.injectEndpoints({
 });
 
 export const {
+  useSetUpStateQuery,
+  useSetUpMutation,
   useBeginCourseMutation,
   useRenameCourseMutation,
   useCoursePeopleQuery,

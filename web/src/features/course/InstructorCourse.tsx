@@ -40,7 +40,6 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
           </Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/ledger`)}>Ledger</Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/people`)}>People</Button>
-          <Button onClick={() => document.querySelector('[aria-label="Lessons"]')?.scrollIntoView()}>Lessons</Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/drills`)}>Drills</Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>
           {data && <CourseMenu title={data.title} exercises={data.exercises} overview={data} />}
@@ -69,7 +68,18 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
 
 function Standings({ course }: { course: CourseOverview }) {
   if (course.exercises.length === 0)
-    return <Empty title="No exercise yet">Set the first one with the button above.</Empty>;
+    return (
+      <section aria-label="Exercises and learners">
+        <h1 className="mb-3 text-xl">{course.title}</h1>
+        <Empty title="No exercise yet">
+          Set the first one with the button above, and{' '}
+          <Link to={`/courses/${course.id}/people`} className="text-accent underline">
+            invite people
+          </Link>
+          .
+        </Empty>
+      </section>
+    );
   const standingOf = (learnerId: string, exerciseId: string): Standing | undefined =>
     course.standings.find((standing) => standing.learnerId === learnerId && standing.exerciseId === exerciseId);
   return (

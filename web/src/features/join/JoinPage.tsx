@@ -1,6 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { type InvitedTo, NewAccount, SIGNED_IN_MARK } from '@undulan/contract';
-import type { ReactNode } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link, useNavigate, useParams } from 'react-router';
 import {
@@ -13,7 +12,8 @@ import {
   useSessionQuery,
 } from '../../server-data/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
-import { Button, Field, INPUT, LoadFailed, Loading } from '../../ui/index.ts';
+import { Button, LoadFailed, Loading } from '../../ui/index.ts';
+import { AccountFields, Door } from './Door.tsx';
 
 /** Where an invitation leads: who is signed in joins by one press, others make an account. */
 export function JoinPage() {
@@ -32,17 +32,6 @@ export function JoinPage() {
       </p>
       {session.data ? <Joining code={code} name={session.data.person.name} /> : <Entering code={code} to={data} />}
     </Door>
-  );
-}
-
-function Door({ children }: { children: ReactNode }) {
-  return (
-    <main className="grid h-full place-items-center overflow-y-auto p-8">
-      <div className="grid w-full max-w-sm gap-4 rounded-xl border border-rule bg-page p-8">
-        <img src="/mark.svg" alt="" className="h-8 rounded-sm dark:bg-[#ece6d8] dark:px-1" />
-        {children}
-      </div>
-    </main>
   );
 }
 
@@ -86,7 +75,6 @@ function Entering({ code, to }: { code: string; to: InvitedTo }) {
   const [join, { error, isLoading }] = useJoinAnewMutation();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const { errors } = form.formState;
   const enter = async (account: NewAccount): Promise<void> => {
     const { data } = await join({ code, account });
     if (!data) return;
@@ -95,23 +83,7 @@ function Entering({ code, to }: { code: string; to: InvitedTo }) {
   };
   return (
     <form className="grid gap-3" noValidate onSubmit={(event) => void form.handleSubmit(enter)(event)}>
-      <Field label="Your name" error={errors.name?.message}>
-        {(ids) => <input {...ids} {...form.register('name')} autoComplete="name" className={INPUT} />}
-      </Field>
-      <Field label="E-mail" error={errors.email?.message}>
-        {(ids) => <input {...ids} {...form.register('email')} type="email" autoComplete="username" className={INPUT} />}
-      </Field>
-      <Field label="A password" error={errors.password?.message} hint="At least 10 characters.">
-        {(ids) => (
-          <input
-            {...ids}
-            {...form.register('password')}
-            type="password"
-            autoComplete="new-password"
-            className={INPUT}
-          />
-        )}
-      </Field>
+      <AccountFields form={form} />
       {error && (
         <p role="alert" className="text-sm text-danger">
           {explain(error)}

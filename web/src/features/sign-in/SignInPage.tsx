@@ -2,8 +2,8 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { Credentials } from '@undulan/contract';
 import { clsx } from 'clsx';
 import { useForm } from 'react-hook-form';
-import { useNavigate, useSearchParams } from 'react-router';
-import { api, explain, useDemoAccountsQuery, useSignInMutation } from '../../server-data/index.ts';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { api, explain, useDemoAccountsQuery, useSetUpStateQuery, useSignInMutation } from '../../server-data/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
 import { Button, Field, INPUT } from '../../ui/index.ts';
 
@@ -15,6 +15,7 @@ export function SignInPage() {
   const form = useForm({ resolver: zodResolver(Credentials), defaultValues: { email: '', password: '' } });
   const [signIn, { error, isLoading }] = useSignInMutation();
   const { data: demo } = useDemoAccountsQuery();
+  const isNew = useSetUpStateQuery().data?.isNew ?? false;
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [params] = useSearchParams();
@@ -96,7 +97,17 @@ export function SignInPage() {
             </ul>
           </>
         ) : (
-          <ExampleChart />
+          <>
+            {isNew && (
+              <p className="mb-6 max-w-md">
+                Nobody has an account here yet.{' '}
+                <Link to="/set-up" className="text-accent underline">
+                  Set Undulan up
+                </Link>
+              </p>
+            )}
+            <ExampleChart />
+          </>
         )}
       </section>
     </main>
