@@ -39,7 +39,7 @@ test('an empty installation is set up once, by the code that was printed: an acc
     late.post('/api/set-up').send({ ...FIRST, code, email: 'late@kitchen.example' }),
   ]);
   expect(answers.map(({ status }) => status).sort()).toEqual([201, 404]);
-  const first = answers[0]!.status === 201 ? marta : late;
+  const first = answers[0].status === 201 ? marta : late;
   const { person, courses } = (await first.get('/api/session').expect(200)).body as SignedIn;
   expect(person.name).toBe('Marta Olesen');
   expect(courses).toMatchObject([{ title: 'Kitchen', role: 'instructor' }]);

@@ -15,11 +15,11 @@ import { DraftModel } from '../drafts/draft.model.ts';
 import { summariseDraft } from '../drafts/draft-summary.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
-import { PersonModel } from '../people/person.model.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { TakeModel } from '../takes/take.model.ts';
 import { isLate, LATE_TERMS, newestReadings, summariseTakes, TAKE_LINE } from '../takes/take-summary.ts';
 import { CourseModel, EnrolmentModel } from './course.model.ts';
+import { learnersOf } from './learners.ts';
 
 /** Begins a course: whoever instructs one may instruct another. Throws `forbidden`, `over-quota`. */
 export async function beginCourse(personId: string, { title }: CourseName): Promise<Created> {
@@ -64,16 +64,12 @@ export async function courseOverview(personId: string, courseId: string): Promis
   await requireInstructor(personId, courseId);
   const course = (await CourseModel.findByPk(courseId))!;
   const exercises = await exercisesIn(courseId, false);
-  const learners = await EnrolmentModel.findAll({
-    where: { courseId, role: 'learner' },
-    include: [{ model: PersonModel, as: 'person' }],
-    order: [[{ model: PersonModel, as: 'person' }, 'name', 'ASC']],
-  });
+  const learners = await learnersOf(courseId);
   return {
     id: course.id,
     title: course.title,
     exercises: exercises.map(summariseExercise),
-    learners: learners.map(({ person }) => ({ id: person!.id, name: person!.name, email: person!.email })),
+    learners: learners.map(({ id, name, email }) => ({ id, name, email })),
     standings: await standingsOf(exercises.map((exercise) => exercise.id)),
   };
 }

@@ -1,9 +1,8 @@
 import type { DrillRun, LearnerDrills, NewDrillRun } from '@undulan/contract';
 import { isAnswerOf, resultsOf, trainedIn } from '@undulan/core';
 import { requireInstructor, roleIn } from '../access/access.ts';
-import { EnrolmentModel } from '../courses/course.model.ts';
+import { learnersOf } from '../courses/learners.ts';
 import { ProblemError } from '../http/problem-error.ts';
-import { PersonModel } from '../people/person.model.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { DrillRunModel } from './drill.model.ts';
 import { faultsOfLatestTakes } from './faults-of-takes.ts';
@@ -39,12 +38,8 @@ const MOST_RUNS = 5000;
 /** What each learner of a course sees, by their latest drill of each thing, and what their takes get wrong. */
 export async function classDrills(personId: string, courseId: string): Promise<LearnerDrills[]> {
   await requireInstructor(personId, courseId);
-  const [enrolled, runs] = await Promise.all([
-    EnrolmentModel.findAll({
-      where: { courseId, role: 'learner' },
-      include: [{ model: PersonModel, as: 'person' }],
-      order: [[{ model: PersonModel, as: 'person' }, 'name', 'ASC']],
-    }),
+  const [learners, runs] = await Promise.all([
+    learnersOf(courseId),
     DrillRunModel.findAll({ where: { courseId }, order: [['createdAt', 'DESC']], limit: MOST_RUNS }),
   ]);
   const faults = await faultsOfLatestTakes(courseId);
@@ -54,8 +49,8 @@ export async function classDrills(personId: string, courseId: string): Promise<L
     if (own) own.push(run);
     else byLearner.set(run.personId, [run]);
   }
-  return enrolled.map(({ person }) => {
-    const own = byLearner.get(person!.id) ?? [];
+  return learners.map((person) => {
+    const own = byLearner.get(person.id) ?? [];
     const latest = new Map<string, LearnerDrills['sees'][number]>();
     for (const run of own) {
       // Only the latest of each thing is worked out: a threshold takes a while.
@@ -65,11 +60,11 @@ export async function classDrills(personId: string, courseId: string): Promise<L
         if (!latest.has(result.of)) latest.set(result.of, { ...result, doneAt, guessed, fps });
     }
     return {
-      learnerId: person!.id,
-      learnerName: person!.name,
+      learnerId: person.id,
+      learnerName: person.name,
       runs: own.length,
       sees: [...latest.values()],
-      takes: faults.get(person!.id) ?? [],
+      takes: faults.get(person.id) ?? [],
     };
   });
 }

@@ -2,9 +2,9 @@ import type { Ledger, LedgerExercise, LedgerTake } from '@undulan/contract';
 import { type Digest, DIGEST_VERSION, READING_VERSION } from '@undulan/core';
 import { literal, Op, QueryTypes } from 'sequelize';
 import { requireInstructor } from '../access/access.ts';
-import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
+import { CourseModel } from '../courses/course.model.ts';
+import { learnersOf } from '../courses/learners.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
-import { PersonModel } from '../people/person.model.ts';
 import { digestColumns } from '../readings/read-columns.ts';
 import { ReadingModel } from '../readings/reading.model.ts';
 
@@ -129,17 +129,13 @@ export async function ledgerOf(personId: string, courseId: string): Promise<Ledg
   await digestOlder(courseId);
   const [course, learners, exercises, takes] = await Promise.all([
     CourseModel.findByPk(courseId),
-    EnrolmentModel.findAll({
-      where: { courseId, role: 'learner' },
-      include: [{ model: PersonModel, as: 'person' }],
-      order: [[{ model: PersonModel, as: 'person' }, 'name', 'ASC']],
-    }),
+    learnersOf(courseId),
     exercisesOf(courseId),
     takesOf(courseId),
   ]);
   return {
     title: course!.title,
-    learners: learners.map(({ person }) => ({ id: person!.id, name: person!.name, email: person!.email })),
+    learners: learners.map(({ id, name, email }) => ({ id, name, email })),
     exercises,
     takes,
   };
