@@ -3,8 +3,18 @@ import { join } from 'node:path';
 import { ROOT } from './prepare.mjs';
 import { endChild } from './shell.mjs';
 
-/** Starts the built server on a database and waits until it listens. Gives its address and a way to stop it. */
-export function startServer({ url, port, demo = true, logLevel = 'info', redisUrl }) {
+/**
+ * Starts the built server on a database and waits until it listens. Gives its address and a way to stop it; `say` gets
+ * what else it prints.
+ */
+export function startServer({
+  url,
+  port,
+  demo = true,
+  logLevel = 'info',
+  redisUrl,
+  say = (text) => process.stdout.write(text),
+}) {
   const child = spawn(process.execPath, [join(ROOT, 'server', 'dist', 'main.js')], {
     env: {
       ...process.env,
@@ -25,7 +35,7 @@ export function startServer({ url, port, demo = true, logLevel = 'info', redisUr
       const text = chunk.toString();
       const address = /listening on (\S+)/.exec(text)?.[1];
       if (address) resolve({ address, child, stop: () => endChild(child) });
-      process.stdout.write(text.replace(/^listening on .*\n/m, ''));
+      say(text.replace(/^listening on .*\n/m, ''));
     });
   });
 }

@@ -1,0 +1,194 @@
+import { rmSync } from 'node:fs';
+import { type Browser, expect, type Page, test } from '@playwright/test';
+import { startDatabase, temporaryFolder } from '../scripts/database.mjs';
+import { startServer } from '../scripts/serve.mjs';
+import { expectAccessible, goToFrame, keyMark, saved } from './steps.ts';
+
+/** An installation of its own, with nobody in it: what is begun here must not be in the others' course list. */
+let address: string;
+let printed = '';
+const stops: (() => Promise<void> | void)[] = [];
+
+// The second goes on with who came in by the first.
+test.describe.configure({ mode: 'serial' });
+
+test.beforeAll(async () => {
+  const folder = temporaryFolder();
+  stops.push(() => rmSync(folder, { recursive: true, force: true }));
+  const database = await startDatabase(folder);
+  stops.push(database.stop);
+  const say = (text: string): void => void (printed += text);
+  const server = await startServer({ url: database.url, port: 0, demo: false, logLevel: 'error', say });
+  stops.push(server.stop);
+  ({ address } = server);
+});
+test.afterAll(async () => {
+  for (const stop of stops.reverse()) await stop();
+});
+
+const newPage = async (browser: Browser): Promise<Page> => (await browser.newContext()).newPage();
+
+test('from an empty installation to a first returned take, without a command line', async ({ browser }) => {
+  const marta = await newPage(browser);
+  const ines = await newPage(browser);
+  const title = 'Jar lid';
+
+  await test.step('the first account is made by the link that was printed', async () => {
+    await marta.goto(address);
+    await expect(marta.getByText('Nobody has an account here yet.')).toBeVisible();
+    await marta.getByRole('link', { name: 'Set Undulan up' }).click();
+    await marta.getByLabel('Code').fill('guessed');
+    await fillAccount(marta, 'Marta Olesen', 'marta@kitchen.example');
+    await marta.getByRole('button', { name: 'Set it up' }).click();
+    await expect(marta.getByRole('alert')).toHaveText('Give the course a name.');
+    await marta.getByLabel('Name of the course').fill('Evening class');
+    await marta.getByRole('button', { name: 'Set it up' }).click();
+    await expect(marta.getByRole('alert')).toContainText('not the code that was printed');
+    await expect.poll(() => printed).toContain('/set-up?code=');
+    await marta.goto(/http:\S+\/set-up\?code=\S+/.exec(printed)![0]);
+    await expectAccessible(marta);
+    await marta.getByLabel('Name of the course').fill('Evening class');
+    await fillAccount(marta, 'Marta Olesen', 'marta@kitchen.example');
+    await marta.getByRole('button', { name: 'Set it up' }).click();
+    await expect(marta.getByRole('heading', { name: 'Evening class' })).toBeVisible();
+  });
+
+  await test.step('an exercise is set from a ready model', async () => {
+    await marta.getByRole('button', { name: 'Set an exercise' }).click();
+    await marta.getByRole('radio', { name: 'Turn' }).click();
+    const numbers = marta.getByRole('region', { name: 'Turn, its numbers' });
+    await numbers.getByLabel('Title').fill(title);
+    await numbers.getByLabel('Takes, frames').fill('24');
+    await numbers.getByLabel('Takes, frames').press('Enter');
+    await numbers.getByRole('button', { name: 'Set this exercise' }).click();
+    await marta.getByRole('button', { name: 'Publish' }).click();
+    await marta.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
+    await expect(marta.getByRole('button', { name: 'Published' })).toBeVisible();
+    await marta.getByRole('link', { name: 'Evening class' }).click();
+  });
+
+  await test.step('a learner comes in by a link, and hands in', async () => {
+    const link = await invite(marta, '1');
+    await ines.goto(link);
+    await expect(ines.getByText('Marta Olesen invites you as a learner.')).toBeVisible();
+    await fillAccount(ines, 'Ines Calado', 'ines@kitchen.example');
+    await ines.getByRole('button', { name: 'Join Evening class' }).click();
+    await expect(ines).toHaveURL(/\/courses\//);
+    await ines.getByRole('button', { name: 'Start' }).click();
+    await ines.getByRole('button', { name: 'Key here' }).click();
+    await goToFrame(ines, 22);
+    await ines.getByLabel('Rotation on frame 22').fill('90');
+    await ines.getByLabel('Rotation on frame 22').press('Enter');
+    await expect(keyMark(ines, 'Rotation', 22)).toBeVisible();
+    await saved(ines);
+    await ines.getByRole('button', { name: 'Hand in take 1' }).click();
+    await ines.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
+    await expect(ines.getByText('Handed in, waits for review')).toBeVisible();
+  });
+
+  await test.step('it is returned, and the learner reads it', async () => {
+    await marta.getByRole('link', { name: 'Evening class' }).click();
+    await marta.getByRole('link', { name: `${title}, Ines Calado, take 1, waits for review` }).click();
+    await expect(marta.getByRole('list', { name: 'Findings' })).toContainText('early');
+    await marta.getByRole('button', { name: /^Return with/ }).click();
+    await marta.getByRole('button', { name: /Take the proposed/ }).click();
+    await marta.getByLabel('Closing words').fill('Count it out loud first.');
+    await marta.getByLabel('Closing words').blur();
+    await expect(marta.getByText('Saved', { exact: true })).toBeVisible();
+    await marta.getByRole('button', { name: /^Return with/ }).click();
+    await marta.getByRole('dialog').getByRole('button', { name: 'Return it' }).click();
+    await expect(marta.getByText('Returned', { exact: true })).toBeVisible();
+    await ines.getByRole('link', { name: 'Evening class' }).click();
+    await ines.getByRole('link', { name: /take 1 · returned/ }).click();
+    await expect(ines.getByText('Count it out loud first.')).toBeVisible();
+  });
+});
+
+test('another course is begun; links let so many in, with an account or without, and end', async ({ browser }) => {
+  const marta = await newPage(browser);
+  await marta.goto(`${address}/sign-in`);
+  await enter(marta, 'marta@kitchen.example');
+  await marta.getByRole('button', { name: 'More of this course' }).click();
+  await marta.getByRole('menuitem', { name: 'Begin another course …' }).click();
+  const dialog = marta.getByRole('dialog', { name: 'Begin a course' });
+  await dialog.getByRole('button', { name: 'Begin it' }).click();
+  await expect(dialog.getByRole('alert')).toHaveText('Give the course a name.');
+  await dialog.getByLabel('Name of the course').fill('Second sitting');
+  await dialog.getByRole('button', { name: 'Begin it' }).click();
+  await expect(marta.getByText('No exercise yet')).toBeVisible();
+  await marta.getByRole('button', { name: 'Ledger' }).click();
+  await expect(marta.getByText('Nothing to say yet')).toBeVisible();
+  await marta.goBack();
+  const link = await invite(marta, '2');
+  await expectAccessible(marta);
+
+  // One who has an account signs in on the way.
+  const ines = await newPage(browser);
+  await ines.goto(link);
+  await expectAccessible(ines);
+  await ines.getByRole('link', { name: 'Sign in with it' }).click();
+  await enter(ines, 'ines@kitchen.example');
+  await ines.getByRole('button', { name: 'Join as Ines Calado' }).click();
+  await expect(ines).toHaveURL(/\/courses\//);
+  await expect(ines.getByRole('heading', { name: 'Second sitting' })).toBeVisible();
+
+  // One who has none makes it; wrong first.
+  const dario = await newPage(browser);
+  await dario.goto(link);
+  await fillAccount(dario, 'Dario Lund', 'ines@kitchen.example', 'short');
+  await dario.getByRole('button', { name: 'Join Second sitting' }).click();
+  await expect(dario.getByText('A password has at least 10 characters.')).toBeVisible();
+  await fillAccount(dario, 'Dario Lund', 'ines@kitchen.example');
+  await dario.getByRole('button', { name: 'Join Second sitting' }).click();
+  await expect(dario.getByRole('alert')).toContainText('There is an account with this e-mail already');
+  await fillAccount(dario, 'Dario Lund', 'dario@kitchen.example');
+  await dario.getByRole('button', { name: 'Join Second sitting' }).click();
+  await expect(dario).toHaveURL(/\/courses\//);
+  await dario.reload();
+  await expect(dario.getByRole('heading', { name: 'Second sitting' })).toBeVisible();
+
+  // All places are taken.
+  const late = await newPage(browser);
+  await late.goto(link);
+  await expect(late.getByRole('heading', { name: 'This link leads nowhere any more' })).toBeVisible();
+
+  await marta.reload();
+  await expect(marta.getByRole('table', { name: 'Everyone' }).getByRole('row')).toHaveCount(4);
+  const invitations = marta.getByRole('region', { name: 'Invitations' });
+  await expect(invitations).toContainText('2 of 2 joined');
+  await marta.getByRole('button', { name: 'End this invitation' }).click();
+  await expect(invitations.getByText(/joined/)).toHaveCount(0);
+  await marta.getByLabel('Name of the course').fill('Third sitting');
+  await marta.getByRole('button', { name: 'Rename' }).click();
+  await expect(marta.getByRole('link', { name: 'Third sitting' })).toBeVisible();
+  await marta.getByRole('link', { name: /Undulan/ }).click();
+  await expect(marta.getByRole('link', { name: 'Evening class as instructor' })).toBeVisible();
+  await expect(marta.getByRole('link', { name: 'Third sitting as instructor' })).toBeVisible();
+});
+
+const PASSWORD = 'before-opening-time';
+
+async function fillAccount(page: Page, name: string, email: string, password = PASSWORD): Promise<void> {
+  await page.getByLabel('Your name').fill(name);
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByLabel('A password').fill(password);
+}
+
+async function enter(page: Page, email: string): Promise<void> {
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByLabel('Password').fill(PASSWORD);
+  await page.getByLabel('Password').press('Enter');
+}
+
+/** From a course's page: makes a link for learners with so many places. */
+async function invite(page: Page, places: string): Promise<string> {
+  await page.getByRole('button', { name: 'People' }).click();
+  await page.getByLabel('Places').fill('0');
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  await expect(page.getByText('It has one place at least.')).toBeVisible();
+  await page.getByLabel('Places').fill(places);
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  const invitations = page.getByRole('region', { name: 'Invitations' });
+  await expect(invitations).toContainText(`0 of ${places} joined`);
+  return invitations.getByText(/\/join\//).innerText();
+}
