@@ -40,7 +40,11 @@ export function clipsRoutes(): Router {
         ...(part && { 'Content-Range': `bytes ${from}-${to - 1}/${clip.size}` }),
       });
     if (request.method === 'HEAD') response.end();
-    else await pipeline(Readable.from(piecesOf(clip.id, from, to)), response);
+    else
+      await pipeline(Readable.from(piecesOf(clip.id, from, to)), response).catch((error: NodeJS.ErrnoException) => {
+        // Who leaves while it is sent has made no error.
+        if (error.code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
+      });
   });
   return routes;
 }
