@@ -158,6 +158,12 @@ test('another course is begun; links let so many in, with an account or without,
   await expect(invitations).toContainText('2 of 2 joined');
   await marta.getByRole('button', { name: 'End this invitation' }).click();
   await expect(invitations.getByText(/joined/)).toHaveCount(0);
+  await expect(marta.getByRole('button', { name: 'Take Marta Olesen out' })).toHaveAttribute('aria-disabled', 'true');
+  await marta.getByRole('button', { name: 'Take Dario Lund out' }).click();
+  await marta.getByRole('dialog').getByRole('button', { name: 'Take out' }).click();
+  await expect(marta.getByRole('table', { name: 'Everyone' }).getByRole('row')).toHaveCount(3);
+  await dario.reload();
+  await expect(dario.getByText(/no such course|There is no such/i).first()).toBeVisible();
   await marta.getByLabel('Name of the course').fill('Third sitting');
   await marta.getByRole('button', { name: 'Rename' }).click();
   await expect(marta.getByRole('link', { name: 'Third sitting' })).toBeVisible();

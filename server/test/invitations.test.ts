@@ -1,4 +1,4 @@
-import { CoursePeople, type Created, type Invitation, InvitedTo, type SignedIn } from '@undulan/contract';
+import { CoursePeople, type Created, type Invitation, InvitedTo, type Ledger, type SignedIn } from '@undulan/contract';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { InvitationModel } from '../src/invitations/invitation.model.ts';
@@ -137,4 +137,30 @@ test('an invitation ends by its day or by hand; another instructor comes in by o
   await ines.post(`/api/courses/${courseId}/invitations`).send({ role: 'instructor', places: 1, days: 1 }).expect(403);
   await harness.signedOut().post(`/api/invitations/${second.code}/join`).expect(401);
   await harness.signedOut().get('/api/invitations/%00').expect(404);
+});
+
+test('someone taken out sees nothing of the course; what they did stays, and comes back with them', async () => {
+  const home = `/api/courses/${harness.courseId}`;
+  const priya = await harness.signIn('priya');
+  const { person } = (await priya.get('/api/session').expect(200)).body as SignedIn;
+  const takesOfPriya = async (): Promise<number> => {
+    const { takes } = (await instructor.get(`${home}/ledger`).expect(200)).body as Ledger;
+    return takes.filter(({ learnerId }) => learnerId === person.id).length;
+  };
+  const before = await takesOfPriya();
+  expect(before).toBeGreaterThan(0);
+  await ines.delete(`${home}/people/${person.id}`).expect(403);
+  await instructor.delete(`${home}/people/${person.id}`).expect(204);
+  await instructor.delete(`${home}/people/${person.id}`).expect(404);
+  await instructor.delete(`${home}/people/nobody`).expect(404);
+  await priya.get(home).expect(404);
+  expect(await takesOfPriya()).toBe(0);
+  const invitation = await instructor.post(`${home}/invitations`).send({ role: 'learner', places: 1, days: 1 });
+  await priya.post(`/api/invitations/${(invitation.body as Invitation).code}/join`).expect(200);
+  expect(await takesOfPriya()).toBe(before);
+  // The last instructor stays.
+  const { people } = CoursePeople.parse((await instructor.get(`${home}/people`).expect(200)).body);
+  const [only, ...others] = people.filter(({ role }) => role === 'instructor');
+  expect(others).toEqual([]);
+  await instructor.delete(`${home}/people/${only!.id}`).expect(409);
 });

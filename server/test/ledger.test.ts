@@ -3,6 +3,7 @@ import { LEAST_BEHIND, Ledger, OwnLedger, type TakeView } from '@undulan/contrac
 import { type Digest, DIGEST_VERSION, digestOf, findingKey, teachNext } from '@undulan/core';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { EnrolmentModel } from '../src/courses/course.model.ts';
 import { ExerciseModel } from '../src/exercises/exercise.model.ts';
 import { PersonModel } from '../src/people/person.model.ts';
 import { ReadingModel } from '../src/readings/reading.model.ts';
@@ -107,6 +108,7 @@ test('a learner has their own returned takes as they may see them, and nothing o
 async function alike(takeId: string, number: number): Promise<void> {
   const person = { name: `New ${number}`, email: `new.${number}@kitchen.example`, passwordHash: '-' };
   const { id: learnerId } = await PersonModel.create(person);
+  await EnrolmentModel.create({ courseId: harness.courseId, personId: learnerId, role: 'learner' });
   const { exerciseId, motion } = (await TakeModel.findByPk(takeId))!;
   const take = await TakeModel.create({ exerciseId, learnerId, number: 1, motion, handedInAt: new Date() });
   const reading = (await ReadingModel.findOne({ where: { takeId } }))!;

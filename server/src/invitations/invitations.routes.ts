@@ -5,7 +5,7 @@ import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
 import { limitSignIn } from '../http/sign-in-limit.ts';
 import { beginSession } from '../people/begin-session.ts';
-import { coursePeople, endInvitation, invite, invitedTo, join, joinAnew } from './invitations.service.ts';
+import { coursePeople, endInvitation, invite, invitedTo, join, joinAnew, takeOut } from './invitations.service.ts';
 
 /** What whoever has a link can do, signed in or not. */
 export function joiningRoutes(sequelize: Sequelize): Router {
@@ -29,6 +29,10 @@ export function invitationsRoutes(): Router {
   const routes = Router();
   routes.get('/courses/:courseId/people', async (request, response) => {
     response.json(await coursePeople(personIdOf(request), request.params.courseId));
+  });
+  routes.delete('/courses/:courseId/people/:personId', async (request, response) => {
+    await takeOut(personIdOf(request), request.params.courseId, request.params.personId);
+    response.status(204).end();
   });
   routes.post('/courses/:courseId/invitations', async (request, response) => {
     const { courseId } = request.params;

@@ -69,6 +69,23 @@ export async function endInvitation(personId: string, courseId: string, id: stri
   if (ended === 0) throw new ProblemError('not-found', 'There is no such invitation.');
 }
 
+/**
+ * Takes someone out of a course. What they handed in stays, and is theirs again should they come back; until then they
+ * see nothing of the course. Throws `not-found`, `does-not-fit` for its only instructor.
+ */
+export async function takeOut(personId: string, courseId: string, memberId: string): Promise<void> {
+  await requireInstructor(personId, courseId);
+  await EnrolmentModel.sequelize!.transaction(async (transaction) => {
+    await holdCourse(courseId, transaction);
+    const enrolment = await EnrolmentModel.findOne({ where: { courseId, personId: memberId }, transaction });
+    if (!enrolment) throw new ProblemError('not-found', 'Nobody like that is in this course.');
+    const instructors = await EnrolmentModel.count({ where: { courseId, role: 'instructor' }, transaction });
+    if (enrolment.role === 'instructor' && instructors === 1)
+      throw new ProblemError('does-not-fit', 'A course has one instructor at least: let another in first.');
+    await enrolment.destroy({ transaction });
+  });
+}
+
 const noInvitation = (): ProblemError =>
   new ProblemError('not-found', 'This invitation has ended, or all its places are taken: ask for another.');
 

@@ -8,7 +8,7 @@ import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { digestColumns } from '../readings/read-columns.ts';
 import { ReadingModel } from '../readings/reading.model.ts';
 
-/** All takes of a course, each with its review in figures and which of its readings is the newest. */
+/** All takes of those in a course, each with its review in figures and which of its readings is the newest. */
 const TAKES = `
   SELECT takes.id, takes.learnerId, takes.exerciseId, takes.number, takes.handedInAt, reviews.returnedAt,
     reviews.grade, reviews.again, exercises.latePolicy, exercises.dueAt,
@@ -18,6 +18,7 @@ const TAKES = `
       ORDER BY readings.createdAt DESC LIMIT 1) AS readingId
   FROM takes
   JOIN exercises ON exercises.id = takes.exerciseId AND exercises.courseId = :courseId
+  JOIN enrolments ON enrolments.courseId = exercises.courseId AND enrolments.personId = takes.learnerId
   LEFT JOIN reviews ON reviews.takeId = takes.id`;
 
 /** Digests by themselves: carried along while rows are put together they would cost more than all else. */
@@ -25,6 +26,7 @@ const DIGESTS = `
   SELECT readings.id, readings.digest
   FROM takes
   JOIN exercises ON exercises.id = takes.exerciseId AND exercises.courseId = :courseId
+  JOIN enrolments ON enrolments.courseId = exercises.courseId AND enrolments.personId = takes.learnerId
   JOIN readings ON readings.takeId = takes.id AND readings.state = 'read' AND readings.version = :version`;
 
 interface TakeRow {

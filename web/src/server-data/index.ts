@@ -95,4 +95,5 @@ export {
   useRenameCourseMutation,
   useSetUpMutation,
   useSetUpStateQuery,
+  useTakeOutMutation,
 } from './people-api.ts';

@@ -46,6 +46,10 @@ const people = api.injectEndpoints({
       }),
       invalidatesTags: ['People'],
     }),
+    takeOut: build.mutation<void, { courseId: string; personId: string }>({
+      query: ({ courseId, personId }) => ({ url: `/courses/${courseId}/people/${personId}`, method: 'DELETE' }),
+      invalidatesTags: ['People', 'Course'],
+    }),
     endInvitation: build.mutation<void, { courseId: string; id: string }>({
       query: ({ courseId, id }) => ({ url: `/courses/${courseId}/invitations/${id}`, method: 'DELETE' }),
       invalidatesTags: ['People'],
@@ -78,6 +82,7 @@ export const {
   useCoursePeopleQuery,
   useInviteMutation,
   useEndInvitationMutation,
+  useTakeOutMutation,
   useInvitedToQuery,
   useJoinMutation,
   useJoinAnewMutation,

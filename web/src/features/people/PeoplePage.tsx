@@ -1,8 +1,10 @@
 import type { CoursePeople } from '@undulan/contract';
+import { UserMinus } from 'lucide-react';
+import { useState } from 'react';
 import { useParams } from 'react-router';
-import { useCoursePeopleQuery } from '../../server-data/index.ts';
+import { explain, useCoursePeopleQuery, useTakeOutMutation } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { type Column, LoadFailed, Loading, Table } from '../../ui/index.ts';
+import { Button, type Column, Dialog, LoadFailed, Loading, sayDone, sayProblem, Table } from '../../ui/index.ts';
 import { CourseNameForm } from './CourseNameForm.tsx';
 import { Invitations } from './Invitations.tsx';
 
@@ -23,7 +25,7 @@ export function PeoplePage() {
         <div className="h-full overflow-y-auto">
           <div className="mx-auto grid max-w-5xl gap-7 px-8 py-6">
             <Invitations courseId={courseId} invitations={data.invitations} />
-            <Everyone people={data.people} />
+            <Everyone courseId={courseId} people={data.people} />
             <CourseNameForm key={data.title} courseId={courseId} title={data.title} />
           </div>
         </div>
@@ -40,7 +42,9 @@ const COLUMNS: Column<Member>[] = [
   { id: 'role', heading: 'Role', sortBy: ({ role }) => role, cell: ({ role }) => role },
 ];
 
-function Everyone({ people }: { people: readonly Member[] }) {
+function Everyone({ courseId, people }: { courseId: string; people: readonly Member[] }) {
+  const [leaving, setLeaving] = useState<Member | null>(null);
+  const instructors = people.filter(({ role }) => role === 'instructor').length;
   return (
     <section aria-label="Everyone" className="grid gap-2">
       <h2 className="text-base">
@@ -50,11 +54,67 @@ function Everyone({ people }: { people: readonly Member[] }) {
         <Table
           label="Everyone"
           className="w-full border-collapse text-sm"
-          columns={COLUMNS}
+          columns={[
+            ...COLUMNS,
+            {
+              id: 'leave',
+              heading: '',
+              className: 'text-right',
+              cell: (member) => (
+                <Button
+                  small
+                  square
+                  kind="quiet"
+                  aria-label={`Take ${member.name} out`}
+                  disabledReason={
+                    member.role === 'instructor' && instructors === 1 && 'A course has one instructor at least.'
+                  }
+                  onClick={() => setLeaving(member)}
+                >
+                  <UserMinus size={15} />
+                </Button>
+              ),
+            },
+          ]}
           rows={people}
           rowId={({ id }) => id}
         />
       </div>
+      {leaving && <TakeOut courseId={courseId} member={leaving} onClose={() => setLeaving(null)} />}
     </section>
+  );
+}
+
+interface TakeOutProps {
+  courseId: string;
+  member: Member;
+  onClose: () => void;
+}
+
+/** Asks before someone goes. */
+function TakeOut({ courseId, member, onClose }: TakeOutProps) {
+  const [takeOut, { isLoading }] = useTakeOutMutation();
+  const confirm = async (): Promise<void> => {
+    const { error } = await takeOut({ courseId, personId: member.id });
+    if (error) sayProblem(explain(error));
+    else sayDone(`${member.name} is out of the course.`);
+    onClose();
+  };
+  return (
+    <Dialog
+      open
+      title={`Take ${member.name} out of the course?`}
+      onClose={onClose}
+      actions={
+        <Button kind="main" disabled={isLoading} onClick={() => void confirm()}>
+          Take out
+        </Button>
+      }
+    >
+      <p className="text-sm">
+        They see nothing of the course any more, and leave its Ledger. What they handed in stays, and is theirs again
+        should they join once more.
+      </p>
+    </Dialog>
   );
 }
