@@ -135,6 +135,8 @@ test('another course is begun; links let so many in, with an account or without,
   await ines.getByRole('button', { name: 'Join as Ines Calado' }).click();
   await expect(ines).toHaveURL(/\/courses\//);
   await expect(ines.getByRole('heading', { name: 'Second sitting' })).toBeVisible();
+  await ines.getByRole('button', { name: 'How it goes' }).click();
+  await expect(ines.getByText('Once a take of yours is returned')).toBeVisible();
 
   // One who has none makes it; wrong first.
   const dario = await newPage(browser);
