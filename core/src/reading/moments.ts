@@ -94,54 +94,73 @@ function joined(columns: Columns, rests: readonly [number, number][], seen: numb
   for (const [first, last] of rests) {
     const before = all.at(-1);
     const place = meanOf(columns, first, last - first + 1);
-    const isAway = (samples: Columns, i: number, least: number): boolean =>
-      Math.hypot(...samples.map((values, c) => values[i]! - place[c]!)) > least;
-    let parts =
-      !before ||
-      isAway(
-        meanOf(columns, before[0], before[1] - before[0] + 1).map((value) => [value]),
-        0,
-        seen,
-      );
-    for (let i = (before?.[1] ?? first) + 1; i < first; i++) parts ||= isAway(columns, i, 2 * seen);
-    if (parts) all.push([first, last]);
-    else before![1] = last;
+    let isOne = before !== undefined;
+    if (before) {
+      const was = meanOf(columns, before[0], before[1] - before[0] + 1);
+      isOne = Math.hypot(...was.map((value, c) => value - place[c]!)) <= seen;
+      for (let i = before[1] + 1; isOne && i < first; i++) isOne = awayFrom(columns, i, place) <= 2 * seen;
+    }
+    if (isOne) before![1] = last;
+    else all.push([first, last]);
   }
   return all;
 }
 
-const apart = (columns: Columns, a: number, b: number): number =>
-  Math.hypot(...columns.map((values) => values[b]! - values[a]!));
+function apart(columns: Columns, a: number, b: number): number {
+  let sum = 0;
+  for (const values of columns) sum += (values[b]! - values[a]!) ** 2;
+  return Math.sqrt(sum);
+}
 
-/** Where something that goes by small steps stands, and does not creep. */
+function awayFrom(columns: Columns, i: number, place: readonly number[]): number {
+  let sum = 0;
+  for (let c = 0; c < columns.length; c++) sum += (columns[c]![i]! - place[c]!) ** 2;
+  return Math.sqrt(sum);
+}
+
+/** How far the second half of some samples lies from the first, by their means. */
+function driftOf(columns: Columns, from: number, count: number): number {
+  const half = Math.floor(count / 2);
+  let squares = 0;
+  for (const values of columns) {
+    let sum = 0;
+    for (let k = 0; k < half; k++) sum += values[from + count - 1 - k]! - values[from + k]!;
+    squares += (sum / half) ** 2;
+  }
+  return Math.sqrt(squares);
+}
+
+/** Where something that goes by small steps stands, and does not creep; where it drifts least first. */
 function standsIn(columns: Columns, [from, to]: [number, number], seen: number): [number, number][] {
   const count = Math.min(STANDS, to - from + 1);
-  const half = Math.floor(count / 2);
-  let best = { drift: Infinity, at: from };
+  const most = seen * Math.sqrt(2 / Math.floor(count / 2));
+  const windows: { at: number; drift: number }[] = [];
   for (let at = from; at + count - 1 <= to; at++) {
-    const [early, late] = [meanOf(columns, at, half), meanOf(columns, at + count - half, half)];
-    const drift = Math.hypot(...early.map((value, c) => late[c]! - value));
-    if (drift < best.drift) best = { drift, at };
+    const drift = driftOf(columns, at, count);
+    if (drift <= most) windows.push({ at, drift });
   }
-  if (best.drift > seen * Math.sqrt(2 / Math.max(1, half))) return [];
-  const place = meanOf(columns, best.at, count);
-  // What is exactly as beside it was never recorded, and tells nothing more of where it stands.
-  let told = 1;
-  for (let i = best.at + 1; i < best.at + count; i++) if (apart(columns, i - 1, i) > 0) told++;
-  const isThere = (i: number): boolean =>
-    i >= from &&
-    i <= to &&
-    Math.hypot(...columns.map((values, c) => values[i]! - place[c]!)) <= seen * Math.sqrt(1 + 1 / told);
-  let [first, last] = [best.at, best.at + count - 1];
-  // One sample that is far off is noise where the next is there again.
-  for (let i = first - 1; i >= from && (isThere(i) || isThere(i - 1)); i--) if (isThere(i)) first = i;
-  for (let i = last + 1; i <= to && (isThere(i) || isThere(i + 1)); i++) if (isThere(i)) last = i;
-  while (last - first > REST_FRAMES && !isThere(first)) first++;
-  while (last - first > REST_FRAMES && !isThere(last)) last--;
-  const rest: [number, number] = [first, last];
-  const before = first - from >= STANDS ? standsIn(columns, [from, first - 1], seen) : [];
-  const after = to - last >= STANDS ? standsIn(columns, [last + 1, to], seen) : [];
-  return [...before, rest, ...after];
+  windows.sort((a, b) => a.drift - b.drift);
+  const rests: [number, number][] = [];
+  const taken = new Uint8Array(to - from + 1);
+  for (const { at } of windows) {
+    if (taken.subarray(at - from, at - from + count).includes(1)) continue;
+    const place = meanOf(columns, at, count);
+    // What is exactly as beside it was never recorded, and tells nothing more of where it stands.
+    let told = 1;
+    for (let i = at + 1; i < at + count; i++) if (apart(columns, i - 1, i) > 0) told++;
+    const near = seen * Math.sqrt(1 + 1 / told);
+    const isFree = (i: number): boolean => i >= from && i <= to && !taken[i - from];
+    const isThere = (i: number): boolean => isFree(i) && awayFrom(columns, i, place) <= near;
+    let [first, last] = [at, at + count - 1];
+    // One sample that is far off is noise where the next is there again.
+    for (let i = first - 1; isThere(i) || (isFree(i) && isThere(i - 1)); i--) if (isThere(i)) first = i;
+    for (let i = last + 1; isThere(i) || (isFree(i) && isThere(i + 1)); i++) if (isThere(i)) last = i;
+    while (last - first > REST_FRAMES && !isThere(first)) first++;
+    while (last - first > REST_FRAMES && !isThere(last)) last--;
+    taken.fill(1, first - from, last - from + 1);
+    rests.push([first, last]);
+  }
+  return rests.sort((a, b) => a[0] - b[0]);
 }
 
 function meanOf(columns: Columns, from: number, count: number): number[] {
