@@ -49,16 +49,18 @@ export function setsOff(
   return Math.round(from + best!.at);
 }
 
-/** Where it truly comes to rest: as what sets off, the other way round in time. */
+/**
+ * Where it truly comes to rest: as what sets off, the other way round in time. `backward` are the columns so turned,
+ * once for all rests.
+ */
 export function comesToRest(
-  columns: Columns,
+  backward: Columns,
   [first, last]: readonly [number, number],
   since: number,
   seen: number,
 ): number {
-  const turned = columns.map((values) => Array.from(values).reverse());
-  const end = columns[0]!.length - 1;
-  return end - setsOff(turned, [end - last, end - first], end - since, seen);
+  const end = backward[0]!.length - 1;
+  return end - setsOff(backward, [end - last, end - first], end - since, seen);
 }
 
 /** The beginning from which a power of time fits best, and the squares of what it is off by. */

@@ -100,9 +100,10 @@ export function eventsOfTrack(places: readonly Place[], exposure: TrackExposure)
   const breaks = breaksOf(columns, exposure.exposure, noise);
   const seen = SEEN * noise;
   const rests = restsOf(telling, extent, noise);
+  const backward = telling.map((values) => values.toReversed());
   rests.forEach(([first, last], i) => {
     const [before, after] = [rests[i - 1]?.[1] ?? 0, rests[i + 1]?.[0] ?? places.length - 1];
-    if (first > 0) found.push({ at: comesToRest(telling, [first, last], before, seen), kind: 'comes-to-rest' });
+    if (first > 0) found.push({ at: comesToRest(backward, [first, last], before, seen), kind: 'comes-to-rest' });
     if (last + 1 < places.length) found.push({ at: setsOff(telling, [first, last], after, seen), kind: 'sets-off' });
   });
   for (const values of telling)
