@@ -8,7 +8,7 @@ import { ReadingModel } from '../readings/reading.model.ts';
 import { readingFor } from '../readings/visible-reading.ts';
 import { TakeModel } from '../takes/take.model.ts';
 import { TAKE_LINE } from '../takes/take-summary.ts';
-import { takesOf } from './ledger.service.ts';
+import { takesOf } from './takes-of-course.ts';
 
 /** What a learner sees themselves beside the class by. */
 const SHOWN: readonly ClassMeasure[] = ['key-offset', 'spacing', 'grade'];
