@@ -3,7 +3,7 @@ export { accept, problemOf, refuse } from './result.ts';
 export type { Issue, Result } from './result.ts';
 export { extentOf } from './extent.ts';
 export { seededRandom } from './seeded.ts';
-export { formatFixed, trimmed } from './format-fixed.ts';
+export { formatFixed, formatSigned, trimmed } from './format-fixed.ts';
 export { readDecimal } from './read-decimal.ts';
 export { CoreError } from './core-error.ts';
 export * from './time/index.ts';

@@ -97,3 +97,4 @@ export {
   useSetUpStateQuery,
   useTakeOutMutation,
 } from './people-api.ts';
+export { isKnownHere } from './known-here.ts';

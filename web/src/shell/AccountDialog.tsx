@@ -9,7 +9,7 @@ import {
   useEndSessionMutation,
   useOpenSessionsQuery,
 } from '../server-data/index.ts';
-import { Button, Dialog, Field, INPUT, LoadFailed, sayDone, sayProblem } from '../ui/index.ts';
+import { Button, Dialog, FormField, LoadFailed, sayDone, sayProblem } from '../ui/index.ts';
 
 /** A person's account: another password, and where they are signed in. */
 export function AccountDialog({ onClose }: { onClose: () => void }) {
@@ -39,28 +39,21 @@ function PasswordForm() {
     <form className="grid gap-2" noValidate onSubmit={(event) => void form.handleSubmit(keep)(event)}>
       <h3 className="text-[15px]">Another password</h3>
       <div className="grid grid-cols-2 gap-3">
-        <Field label="Password you have now" error={errors.old?.message}>
-          {(ids) => (
-            <input
-              {...ids}
-              {...form.register('old')}
-              type="password"
-              autoComplete="current-password"
-              className={INPUT}
-            />
-          )}
-        </Field>
-        <Field label="New password" error={errors.password?.message} hint="At least 10 characters.">
-          {(ids) => (
-            <input
-              {...ids}
-              {...form.register('password')}
-              type="password"
-              autoComplete="new-password"
-              className={INPUT}
-            />
-          )}
-        </Field>
+        <FormField
+          label="Password you have now"
+          field={form.register('old')}
+          error={errors.old?.message}
+          type="password"
+          autoComplete="current-password"
+        />
+        <FormField
+          label="New password"
+          field={form.register('password')}
+          error={errors.password?.message}
+          hint="At least 10 characters."
+          type="password"
+          autoComplete="new-password"
+        />
       </div>
       <div>
         <Button type="submit" disabled={isLoading}>

@@ -3,7 +3,7 @@ import { CourseName } from '@undulan/contract';
 import { useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { explain, useBeginCourseMutation } from '../server-data/index.ts';
-import { Button, Dialog, Field, INPUT, sayProblem } from '../ui/index.ts';
+import { Button, Dialog, FormField, sayProblem } from '../ui/index.ts';
 
 /** Begins a course by its name; it opens, with nobody in it but who began it. */
 export function BeginCourseDialog({ onClose }: { onClose: () => void }) {
@@ -22,9 +22,11 @@ export function BeginCourseDialog({ onClose }: { onClose: () => void }) {
   return (
     <Dialog open title="Begin a course" onClose={onClose}>
       <form className="grid gap-3" noValidate onSubmit={(event) => void form.handleSubmit(make)(event)}>
-        <Field label="Name of the course" error={form.formState.errors.title?.message}>
-          {(ids) => <input {...ids} {...form.register('title')} className={INPUT} />}
-        </Field>
+        <FormField
+          label="Name of the course"
+          field={form.register('title')}
+          error={form.formState.errors.title?.message}
+        />
         <div className="flex justify-end">
           <Button type="submit" kind="main" disabled={isLoading}>
             Begin it

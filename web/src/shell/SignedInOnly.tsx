@@ -1,13 +1,12 @@
-import { SIGNED_IN_MARK } from '@undulan/contract';
 import { Tooltip } from 'radix-ui';
 import { Navigate, Outlet } from 'react-router';
-import { isProblem, useSessionQuery } from '../server-data/index.ts';
+import { isKnownHere, isProblem, useSessionQuery } from '../server-data/index.ts';
 import { LoadFailed, Loading } from '../ui/index.ts';
 
 /** Everything behind the sign-in: asks who is there once and sends strangers to the door. */
 export function SignedInOnly() {
   // Who never signed in here need not be asked for.
-  const isKnown = document.cookie.includes(`${SIGNED_IN_MARK}=`);
+  const isKnown = isKnownHere();
   const { data, error, isLoading, refetch } = useSessionQuery(undefined, { skip: !isKnown });
   if (!isKnown) return <Navigate to="/sign-in" replace />;
   if (isLoading) return <Loading what="your courses" />;

@@ -1,7 +1,7 @@
 import type { NewAccount } from '@undulan/contract';
 import type { ReactNode } from 'react';
-import type { UseFormReturn } from 'react-hook-form';
-import { Field, INPUT } from '../../ui/index.ts';
+import type { UseFormRegisterReturn } from 'react-hook-form';
+import { FormField } from '../../ui/index.ts';
 
 /** What stands outside of the program: a sheet in the middle of the page. */
 export function Door({ children }: { children: ReactNode }) {
@@ -15,28 +15,24 @@ export function Door({ children }: { children: ReactNode }) {
   );
 }
 
+interface AccountFieldsProps {
+  /** What the form has of each. */
+  fieldOf: (name: keyof NewAccount) => { field: UseFormRegisterReturn; error: string | undefined };
+}
+
 /** Who makes an account: their name, e-mail and a password. */
-export function AccountFields({ form }: { form: UseFormReturn<NewAccount> }) {
-  const { errors } = form.formState;
+export function AccountFields({ fieldOf }: AccountFieldsProps) {
   return (
     <>
-      <Field label="Your name" error={errors.name?.message}>
-        {(ids) => <input {...ids} {...form.register('name')} autoComplete="name" className={INPUT} />}
-      </Field>
-      <Field label="E-mail" error={errors.email?.message}>
-        {(ids) => <input {...ids} {...form.register('email')} type="email" autoComplete="username" className={INPUT} />}
-      </Field>
-      <Field label="A password" error={errors.password?.message} hint="At least 10 characters.">
-        {(ids) => (
-          <input
-            {...ids}
-            {...form.register('password')}
-            type="password"
-            autoComplete="new-password"
-            className={INPUT}
-          />
-        )}
-      </Field>
+      <FormField label="Your name" {...fieldOf('name')} autoComplete="name" />
+      <FormField label="E-mail" {...fieldOf('email')} type="email" autoComplete="username" />
+      <FormField
+        label="A password"
+        {...fieldOf('password')}
+        hint="At least 10 characters."
+        type="password"
+        autoComplete="new-password"
+      />
     </>
   );
 }

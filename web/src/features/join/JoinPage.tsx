@@ -1,10 +1,11 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { type InvitedTo, NewAccount, SIGNED_IN_MARK } from '@undulan/contract';
+import { type InvitedTo, NewAccount } from '@undulan/contract';
 import { useForm } from 'react-hook-form';
 import { Link, useNavigate, useParams } from 'react-router';
 import {
   api,
   explain,
+  isKnownHere,
   isProblem,
   useInvitedToQuery,
   useJoinAnewMutation,
@@ -12,18 +13,17 @@ import {
   useSessionQuery,
 } from '../../server-data/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
-import { Button, LoadFailed, Loading } from '../../ui/index.ts';
+import { Button, LoadFailed, Loading, Problem } from '../../ui/index.ts';
 import { AccountFields, Door } from './Door.tsx';
 
 /** Where an invitation leads: who is signed in joins by one press, others make an account. */
 export function JoinPage() {
   const { code = '' } = useParams();
   const { data, error, refetch } = useInvitedToQuery(code);
-  const isKnown = document.cookie.includes(`${SIGNED_IN_MARK}=`);
-  const session = useSessionQuery(undefined, { skip: !isKnown });
+  const session = useSessionQuery(undefined, { skip: !isKnownHere() });
   if (isProblem(error, 'not-found')) return <Over says={explain(error)} />;
   if (error) return <LoadFailed what="invitation" error={error} onRetry={() => void refetch()} />;
-  if (!data || (isKnown && session.isLoading)) return <Loading what="the invitation" />;
+  if (!data || session.isLoading) return <Loading what="the invitation" />;
   return (
     <Door>
       <h1 className="text-2xl">{data.courseTitle}</h1>
@@ -57,11 +57,7 @@ function Joining({ code, name }: { code: string; name: string }) {
   };
   return (
     <>
-      {error && (
-        <p role="alert" className="text-sm text-danger">
-          {explain(error)}
-        </p>
-      )}
+      <Problem className="text-sm!">{error && explain(error)}</Problem>
       <Button kind="main" disabled={isLoading} onClick={() => void enter()}>
         Join as {name}
       </Button>
@@ -75,6 +71,7 @@ function Entering({ code, to }: { code: string; to: InvitedTo }) {
   const [join, { error, isLoading }] = useJoinAnewMutation();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
+  const { errors } = form.formState;
   const enter = async (account: NewAccount): Promise<void> => {
     const { data } = await join({ code, account });
     if (!data) return;
@@ -83,12 +80,8 @@ function Entering({ code, to }: { code: string; to: InvitedTo }) {
   };
   return (
     <form className="grid gap-3" noValidate onSubmit={(event) => void form.handleSubmit(enter)(event)}>
-      <AccountFields form={form} />
-      {error && (
-        <p role="alert" className="text-sm text-danger">
-          {explain(error)}
-        </p>
-      )}
+      <AccountFields fieldOf={(name) => ({ field: form.register(name), error: errors[name]?.message })} />
+      <Problem className="text-sm!">{error && explain(error)}</Problem>
       <Button type="submit" kind="main" disabled={isLoading}>
         Join {to.courseTitle}
       </Button>

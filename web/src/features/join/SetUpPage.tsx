@@ -1,10 +1,10 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { FirstSetUp, type NewAccount } from '@undulan/contract';
-import { useForm, type UseFormReturn } from 'react-hook-form';
+import { FirstSetUp } from '@undulan/contract';
+import { useForm } from 'react-hook-form';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { api, explain, useSetUpMutation, useSetUpStateQuery } from '../../server-data/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
-import { Button, Field, INPUT, LoadFailed, Loading } from '../../ui/index.ts';
+import { Button, FormField, LoadFailed, Loading, Problem } from '../../ui/index.ts';
 import { AccountFields, Door } from './Door.tsx';
 
 /** A new installation gets its first account, and its first course. */
@@ -48,18 +48,16 @@ function SetUp() {
     <form className="grid gap-3" noValidate onSubmit={(event) => void form.handleSubmit(enter)(event)}>
       <h1 className="text-2xl">Set Undulan up</h1>
       <p className="text-sm text-faint">Nobody has an account here yet: make yours, and a course that you instruct.</p>
-      <Field label="Code" error={errors.code?.message} hint="The program printed it where it was started.">
-        {(ids) => <input {...ids} {...form.register('code')} autoComplete="off" className={INPUT} />}
-      </Field>
-      <Field label="Name of the course" error={errors.course?.message}>
-        {(ids) => <input {...ids} {...form.register('course')} className={INPUT} />}
-      </Field>
-      <AccountFields form={form as unknown as UseFormReturn<NewAccount>} />
-      {error && (
-        <p role="alert" className="text-sm text-danger">
-          {explain(error)}
-        </p>
-      )}
+      <FormField
+        label="Code"
+        field={form.register('code')}
+        error={errors.code?.message}
+        hint="The program printed it where it was started."
+        autoComplete="off"
+      />
+      <FormField label="Name of the course" field={form.register('course')} error={errors.course?.message} />
+      <AccountFields fieldOf={(name) => ({ field: form.register(name), error: errors[name]?.message })} />
+      <Problem className="text-sm!">{error && explain(error)}</Problem>
       <Button type="submit" kind="main" disabled={isLoading}>
         Set it up
       </Button>

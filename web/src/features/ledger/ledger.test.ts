@@ -90,7 +90,7 @@ test('marking is what was given beside what was proposed, and how long that took
   ]);
   // Returned unread, nothing was proposed.
   expect(markedOf(['drawer'], [take('ines/drawer/1', 75, { digest: null })])).toMatchObject([{ difference: null }]);
-  expect([0.5, 1, 47, 72].map(hoursWords)).toEqual(['30 min', '1 h', '47 h', '3 days']);
+  expect([0.5, 1, 23, 72].map(hoursWords)).toEqual(['30 minutes', '1 hour', '23 hours', '3 days']);
 });
 
 test('a key by itself may be further off than the others of its exercise; of no exercise anything may', () => {

@@ -1,5 +1,6 @@
 import type { LedgerTake } from '@undulan/contract';
 import { quartilesOf } from '@undulan/core';
+import { formatDistanceStrict } from 'date-fns';
 
 const HOUR_MS = 3_600_000;
 
@@ -43,8 +44,4 @@ export function markedOf(exerciseIds: readonly string[], takes: readonly LedgerT
 }
 
 /** A span of hours in the unit it is told in. */
-export function hoursWords(hours: number): string {
-  if (hours < 1) return `${Math.round(hours * 60)} min`;
-  if (hours < 48) return `${Math.round(hours)} h`;
-  return `${Math.round(hours / 24)} days`;
-}
+export const hoursWords = (hours: number): string => formatDistanceStrict(0, hours * HOUR_MS);

@@ -2,7 +2,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { CourseName } from '@undulan/contract';
 import { useForm } from 'react-hook-form';
 import { explain, useRenameCourseMutation } from '../../server-data/index.ts';
-import { Button, Field, INPUT, sayDone, sayProblem } from '../../ui/index.ts';
+import { Button, FormField, sayDone, sayProblem } from '../../ui/index.ts';
 
 /** What the course is called. */
 export function CourseNameForm({ courseId, title }: { courseId: string; title: string }) {
@@ -20,9 +20,12 @@ export function CourseNameForm({ courseId, title }: { courseId: string; title: s
       noValidate
       onSubmit={(event) => void form.handleSubmit(keep)(event)}
     >
-      <Field label="Name of the course" error={form.formState.errors.title?.message} className="w-96">
-        {(ids) => <input {...ids} {...form.register('title')} className={INPUT} />}
-      </Field>
+      <FormField
+        label="Name of the course"
+        field={form.register('title')}
+        error={form.formState.errors.title?.message}
+        className="w-96"
+      />
       <Button type="submit" className="mt-5" disabled={isLoading}>
         Rename
       </Button>

@@ -4,7 +4,7 @@ import { format } from 'date-fns';
 import { Copy, Link2, Trash2 } from 'lucide-react';
 import { useForm } from 'react-hook-form';
 import { explain, useEndInvitationMutation, useInviteMutation } from '../../server-data/index.ts';
-import { Button, Field, INPUT, sayDone, sayProblem } from '../../ui/index.ts';
+import { Button, Field, FormField, INPUT, sayDone, sayProblem } from '../../ui/index.ts';
 
 const linkOf = ({ code }: Pick<Invitation, 'code'>): string => `${location.origin}/join/${code}`;
 
@@ -90,12 +90,20 @@ function Invite({ courseId }: { courseId: string }) {
           </select>
         )}
       </Field>
-      <Field label="Places" error={errors.places?.message} className="w-32">
-        {(ids) => <input {...ids} {...form.register('places', number)} inputMode="numeric" className={INPUT} />}
-      </Field>
-      <Field label="Days it lasts" error={errors.days?.message} className="w-32">
-        {(ids) => <input {...ids} {...form.register('days', number)} inputMode="numeric" className={INPUT} />}
-      </Field>
+      <FormField
+        label="Places"
+        field={form.register('places', number)}
+        error={errors.places?.message}
+        inputMode="numeric"
+        className="w-32"
+      />
+      <FormField
+        label="Days it lasts"
+        field={form.register('days', number)}
+        error={errors.days?.message}
+        inputMode="numeric"
+        className="w-32"
+      />
       <Button type="submit" kind="main" className="mt-5" disabled={isLoading}>
         <Link2 size={15} /> Make a link
       </Button>

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link, useLocation } from 'react-router';
 import { explain, usePlansQuery, useRemovePlanMutation, useSavePlanMutation } from '../../server-data/index.ts';
-import { Button, Dialog, Empty, Field, INPUT, LoadFailed, Loading, sayDone, sayProblem } from '../../ui/index.ts';
+import { Button, Dialog, Empty, FormField, LoadFailed, Loading, sayDone, sayProblem } from '../../ui/index.ts';
 import { writePlanner } from './planner-state.ts';
 import { usePlanner } from './use-planner.ts';
 
@@ -55,13 +55,12 @@ function PlansDialog({ courseId, onClose }: { courseId: string; onClose: () => v
         noValidate
         onSubmit={(event) => void form.handleSubmit(keep)(event)}
       >
-        <Field
+        <FormField
           label="Keep this calculation as"
+          field={form.register('title')}
           error={errors.title?.message ?? errors.query?.message}
           className="flex-1"
-        >
-          {(ids) => <input {...ids} {...form.register('title')} className={INPUT} />}
-        </Field>
+        />
         <Button type="submit" kind="main" className="mt-5" disabled={isLoading}>
           Save
         </Button>

@@ -5,7 +5,7 @@ import { useForm } from 'react-hook-form';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { api, explain, useDemoAccountsQuery, useSetUpStateQuery, useSignInMutation } from '../../server-data/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
-import { Button, Field, INPUT } from '../../ui/index.ts';
+import { Button, FormField, Problem } from '../../ui/index.ts';
 
 /** Where one goes once signed in: back to an invitation, else to one's courses; never to another site. */
 const afterwards = (then: string | null): string => (then && /^\/join\/[\w-]+$/.test(then) ? then : '/');
@@ -43,27 +43,21 @@ export function SignInPage() {
           noValidate
           onSubmit={(event) => void form.handleSubmit(enter)(event)}
         >
-          <Field label="E-mail" error={errors.email?.message}>
-            {(ids) => (
-              <input {...ids} {...form.register('email')} type="email" autoComplete="username" className={INPUT} />
-            )}
-          </Field>
-          <Field label="Password" error={errors.password?.message}>
-            {(ids) => (
-              <input
-                {...ids}
-                {...form.register('password')}
-                type="password"
-                autoComplete="current-password"
-                className={INPUT}
-              />
-            )}
-          </Field>
-          {error && (
-            <p role="alert" className="text-sm text-danger">
-              {explain(error)}
-            </p>
-          )}
+          <FormField
+            label="E-mail"
+            field={form.register('email')}
+            error={errors.email?.message}
+            type="email"
+            autoComplete="username"
+          />
+          <FormField
+            label="Password"
+            field={form.register('password')}
+            error={errors.password?.message}
+            type="password"
+            autoComplete="current-password"
+          />
+          <Problem className="text-sm!">{error && explain(error)}</Problem>
           <Button type="submit" kind="main" disabled={isLoading}>
             Sign in
           </Button>

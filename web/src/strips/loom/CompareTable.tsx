@@ -1,4 +1,4 @@
-import { formatFixed, type TimingChart } from '@undulan/core';
+import { formatFixed, formatSigned, type TimingChart } from '@undulan/core';
 import { useState } from 'react';
 import { Button, CommitInput, Popover, Table } from '../../ui/index.ts';
 
@@ -28,7 +28,7 @@ export function CompareTable({ chart, length, unit }: CompareTableProps) {
   const { firstFrame, lastFrame, marks } = chart;
   const frames = (asked ?? usualFrames(chart)).filter((frame) => frame >= firstFrame && frame <= lastFrame);
   const percent = (share: number): string => `${formatFixed(share * 100, 1)} %`;
-  const signed = (value: number): string => `${value > 0 ? '+' : ''}${formatFixed(value, 1)}`;
+  const signed = (value: number): string => formatSigned(value, 1);
   return (
     <Popover
       label="Even against actual"
