@@ -1,8 +1,8 @@
-import type { ComponentProps } from 'react';
+import type { ComponentProps, ReactNode } from 'react';
 import { DecimalInput } from './DecimalInput.tsx';
 import { Field } from './Field.tsx';
 
-type DecimalFieldProps = ComponentProps<typeof DecimalInput> & { label: string; hint?: string };
+type DecimalFieldProps = ComponentProps<typeof DecimalInput> & { label: string; hint?: ReactNode };
 
 /** A labelled number that counts on Enter or on leaving it. */
 export function DecimalField({ label, hint, ...input }: DecimalFieldProps) {

@@ -54,6 +54,12 @@ function useDrawingDraft(draft: NoteDraft | null, onDraft: (draft: NoteDraft) =>
 export function DeskPage({ view }: { view: ReviewedTake }) {
   const [pages, setPages] = usePages('desk');
   const [tab, setTab] = useState('findings');
+  /** The take that was to be returned without a grade. */
+  const [ungraded, setUngraded] = useState<string | null>(null);
+  const askForGrade = (): void => {
+    setUngraded(view.id);
+    setTab('grade');
+  };
   // Each take has its own, which waits until one comes back to it.
   const [noteDraft, setNoteDraft] = useStored<NoteDraft | null>(`note-draft/${view.id}`, null);
   const [edits, setEdits] = useState(NO_EDITS);
@@ -95,7 +101,7 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
             <TakeFiles {...exportedTake(view)} />
             <PagesChoice pages={pages} onChange={setPages} />
             {returned && <NextTake view={view} />}
-            {!returned && <ReturnButton view={view} writer={writer} onGradeMissing={() => setTab('grade')} />}
+            {!returned && <ReturnButton view={view} writer={writer} onGradeMissing={askForGrade} />}
           </>
         }
       >
@@ -153,7 +159,7 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
                       />
                     </Tabs.Content>
                     <Tabs.Content value="grade" forceMount hidden={tab !== 'grade'}>
-                      <GradeForm view={view} writer={graded} />
+                      <GradeForm view={view} writer={graded} isAsked={ungraded === view.id} />
                     </Tabs.Content>
                     <Tabs.Content value="takes">
                       <TakesPanel takeId={view.id} />

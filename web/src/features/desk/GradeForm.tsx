@@ -4,11 +4,24 @@ import { clsx } from 'clsx';
 import { Button, CommitText, DecimalField, DecimalInput, Field, Table } from '../../ui/index.ts';
 import type { ReviewWriter } from './use-review-writer.ts';
 
+const GRADE_FIRST = (
+  <span role="status" className="whitespace-nowrap text-danger">
+    Give a grade first: the proposed one or your own.
+  </span>
+);
+
+interface GradeFormProps {
+  view: ReviewedTake;
+  writer: ReviewWriter;
+  /** The take was to be returned without a grade. */
+  isAsked: boolean;
+}
+
 /**
  * The criteria's results with the grade proposed for each, to be given otherwise; the total of them; the grade given;
  * and closing words. Kept when a field is left.
  */
-export function GradeForm({ view, writer }: { view: ReviewedTake; writer: ReviewWriter }) {
+export function GradeForm({ view, writer, isAsked }: GradeFormProps) {
   const { reading } = view;
   const fixed = view.state === 'returned';
   const given = writer.words.criteria;
@@ -28,10 +41,11 @@ export function GradeForm({ view, writer }: { view: ReviewedTake; writer: Review
   return (
     <div className="grid gap-3 px-0.5 pb-2">
       {reading && total !== null && <CriteriaGrades reading={reading} writer={writer} total={total} fixed={fixed} />}
-      <div className="flex items-end gap-3">
+      <div className="flex items-start gap-3">
         <div className="w-36">
           <DecimalField
             optional
+            {...(isAsked && writer.words.grade === null && { hint: GRADE_FIRST })}
             within={ReviewText.shape.grade}
             label="Grade, 0 to 100"
             value={writer.words.grade}
@@ -40,7 +54,7 @@ export function GradeForm({ view, writer }: { view: ReviewedTake; writer: Review
           />
         </div>
         {total !== null && !fixed && (
-          <Button onClick={() => void writer.save({ grade: total })}>
+          <Button className="mt-5" onClick={() => void writer.save({ grade: total })}>
             {Object.keys(given).length > 0 ? `Take the total ${total}` : `Take the proposed ${total}`}
           </Button>
         )}

@@ -17,9 +17,7 @@ export function ReturnButton({ view, writer, onGradeMissing }: ReturnButtonProps
   const ask = async (): Promise<void> => {
     const { grade } = await writer.settled();
     setAsking(grade);
-    if (grade !== null) return;
-    onGradeMissing();
-    sayProblem('Give a grade first: the proposed one or your own.');
+    if (grade === null) onGradeMissing();
   };
   const confirm = async (again: boolean): Promise<void> => {
     setAsking(null);
