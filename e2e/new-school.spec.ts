@@ -1,4 +1,4 @@
-import { rmSync } from 'node:fs';
+import { readFileSync, rmSync } from 'node:fs';
 import { type Browser, expect, type Page, test } from '@playwright/test';
 import { startDatabase, temporaryFolder } from '../scripts/database.mjs';
 import { startServer } from '../scripts/serve.mjs';
@@ -177,6 +177,55 @@ test('another course is begun; links let so many in, with an account or without,
   await marta.getByRole('link', { name: /Undulan/ }).click();
   await expect(marta.getByRole('link', { name: 'Evening class as instructor' })).toBeVisible();
   await expect(marta.getByRole('link', { name: 'Third sitting as instructor' })).toBeVisible();
+});
+
+test('an account: another name, all its data as a file, a course that is left, and its end', async ({ browser }) => {
+  const dario = await newPage(browser);
+  await dario.goto(`${address}/sign-in`);
+  await enter(dario, 'dario@kitchen.example');
+  await dario.getByRole('button', { name: 'Account of Dario Lund' }).click();
+  await dario.getByRole('menuitem', { name: 'Your account' }).click();
+  await expectAccessible(dario);
+  const own = dario.getByRole('form', { name: 'Name and e-mail' });
+  await own.getByLabel('Name', { exact: true }).fill('Dario Lund-Meyer');
+  await own.getByLabel('E-mail', { exact: true }).fill('ines@kitchen.example');
+  await own.getByRole('button', { name: 'Keep name and e-mail' }).click();
+  await expect(own.getByRole('alert')).toHaveText('That is not the password you have now.');
+  await own.getByLabel('Your password, for another e-mail').fill(PASSWORD);
+  await own.getByRole('button', { name: 'Keep name and e-mail' }).click();
+  await expect(own.getByRole('alert')).toHaveText('There is another account with this e-mail.');
+  await own.getByLabel('E-mail', { exact: true }).fill('dario@kitchen.example');
+  await own.getByRole('button', { name: 'Keep name and e-mail' }).click();
+  await expect(dario.getByRole('button', { name: 'Account of Dario Lund-Meyer' })).toBeVisible();
+  const download = dario.waitForEvent('download');
+  await dario.getByRole('link', { name: 'Save all your data' }).click();
+  const file = await (await download).path();
+  expect((JSON.parse(readFileSync(file, 'utf8')) as { account: object }).account).toMatchObject({
+    name: 'Dario Lund-Meyer',
+    email: 'dario@kitchen.example',
+  });
+  await expect(dario.getByText('You are in none.')).toBeVisible();
+
+  await dario.getByRole('button', { name: 'Delete your account …' }).click();
+  const dialog = dario.getByRole('dialog');
+  await dialog.getByLabel('Your password').fill('guessed');
+  await dialog.getByRole('button', { name: 'Delete the account' }).click();
+  await expect(dialog.getByRole('alert')).toHaveText('That is not the password you have now.');
+  await dialog.getByLabel('Your password').fill(PASSWORD);
+  await dialog.getByLabel('Your password').press('Enter');
+  await expect(dario.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  await enter(dario, 'dario@kitchen.example');
+  await expect(dario.getByRole('alert')).toHaveText('No account has this e-mail and password.');
+
+  // A course is left by who asks for it, not by its only instructor.
+  const marta = await newPage(browser);
+  await marta.goto(`${address}/sign-in`);
+  await enter(marta, 'marta@kitchen.example');
+  await marta.getByRole('button', { name: 'Account of Marta Olesen' }).click();
+  await marta.getByRole('menuitem', { name: 'Your account' }).click();
+  await marta.getByRole('button', { name: 'Leave Third sitting' }).click();
+  await marta.getByRole('dialog').getByRole('button', { name: 'Leave it' }).click();
+  await expect(marta.getByRole('dialog').getByRole('alert')).toContainText('let another in first');
 });
 
 const PASSWORD = 'before-opening-time';

@@ -135,7 +135,7 @@ test('a password is changed by who knows it; a session elsewhere is seen, and en
   await signIn(elsewhere, 'Leif Arnesen', { anew: true });
   const open = async (): Promise<void> => {
     await page.getByRole('button', { name: 'Account of Leif Arnesen' }).click();
-    await page.getByRole('menuitem', { name: 'Password and sessions' }).click();
+    await page.getByRole('menuitem', { name: 'Your account' }).click();
   };
   const change = async (from: string, to: string): Promise<void> => {
     await page.getByLabel('Password you have now').fill(from);

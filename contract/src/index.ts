@@ -64,6 +64,7 @@ export {
   NewInvitation,
   SetUpState,
 } from './invitations.ts';
+export { ChangeAccount, LeaveAll } from './account.ts';
 export { LEAST_BEHIND, Ledger, LedgerExercise, LedgerTake, OwnLedger } from './ledger.ts';
 export { NewPlan, SavedPlan } from './plans.ts';
 export { NewEase, SavedEase } from './eases.ts';

@@ -8,6 +8,7 @@ import compressed from 'express-static-gzip';
 import { type Logger, pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Sequelize } from 'sequelize';
+import { accountRoutes } from './account/account.routes.ts';
 import { requirePerson } from './access/require-person.ts';
 import { type ClassSockets, serveClasses } from './classes/class-sockets.ts';
 import { classesRoutes } from './classes/classes.routes.ts';
@@ -64,6 +65,7 @@ function api(sequelize: Sequelize, pool: ReaderPool): Router {
     referencesRoutes(),
     ledgerRoutes(),
     invitationsRoutes(),
+    accountRoutes(),
     nothingHere,
   );
   return routes;

@@ -31,6 +31,7 @@ function Broken() {
  */
 const SCREENS = {
   '/': async () => (await import('./features/home/index.ts')).HomePage,
+  '/account': async () => (await import('./features/account/index.ts')).AccountPage,
   '/courses/:courseId': async () => (await import('./features/course/index.ts')).CoursePage,
   '/courses/:courseId/planner': async () => (await import('./features/planner/index.ts')).PlannerPage,
   '/courses/:courseId/drills': async () => (await import('./features/drill/index.ts')).DrillsPage,

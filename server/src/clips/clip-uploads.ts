@@ -4,17 +4,15 @@ import { type Locker, Server } from '@tus/server';
 import { Metadata } from '@tus/utils';
 import { MOST_REFERENCE_MEGABYTES, USUAL_CLIP_LIMITS } from '@undulan/contract';
 import { Router } from 'express';
-import { Op } from 'sequelize';
 import * as z from 'zod';
 import { exerciseWithDocuments, roleIn } from '../access/access.ts';
 import { personIdOf } from '../access/require-person.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
-import { PlacedReferenceModel } from '../references/reference.model.ts';
 import { refuseUnlessAccepted } from '../takes/add-take.ts';
-import { TakeModel } from '../takes/take.model.ts';
 import { ClipModel } from './clip.model.ts';
 import { ClipStore } from './clip-store.ts';
+import { removeLeftClips } from './left-clips.ts';
 
 const File = z.object({
   name: z.string().min(1).max(255),
@@ -56,16 +54,8 @@ async function mayBegin(personId: string, announced: z.infer<typeof Announced>, 
   const { what, megabytes } = await allowedOf(personId, announced);
   if (!(size > 0)) throw new ProblemError('invalid-request', 'A clip has a length.');
   if (size > megabytes * 1e6) throw new ProblemError('too-large', `${what} has at most ${megabytes} MB.`);
+  await removeLeftClips(personId, new Date(Date.now() - UNFINISHED_MS));
   const owned = { ownerId: personId };
-  const handedIn = await TakeModel.findAll({ where: { learnerId: personId }, attributes: ['clipId'] });
-  const placed = await PlacedReferenceModel.findAll({
-    attributes: ['clipId'],
-    include: { association: 'clip', where: owned, attributes: [] },
-  });
-  const kept = [...handedIn, ...placed].flatMap(({ clipId }) => clipId ?? []);
-  await ClipModel.destroy({
-    where: { ...owned, id: { [Op.notIn]: kept }, createdAt: { [Op.lt]: new Date(Date.now() - UNFINISHED_MS) } },
-  });
   refuseBeyond('clips', await ClipModel.count({ where: owned }));
   refuseBeyond('clipBytes', Number(await ClipModel.sum('size', { where: owned })) + size);
 }

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import type { CoursePeople, Invitation, InvitedTo, Joined, NewAccount, NewInvitation } from '@undulan/contract';
 import { Op, type Transaction, UniqueConstraintError } from 'sequelize';
-import { requireInstructor } from '../access/access.ts';
+import { requireInstructor, roleIn } from '../access/access.ts';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { hashPassword } from '../people/passwords.ts';
@@ -70,11 +70,13 @@ export async function endInvitation(personId: string, courseId: string, id: stri
 }
 
 /**
- * Takes someone out of a course. What they handed in stays, and is theirs again should they come back; until then they
- * see nothing of the course. Throws `not-found`, `does-not-fit` for its only instructor.
+ * Takes someone out of a course, as an instructor does, and anybody for themselves. What they handed in stays, and is
+ * theirs again should they come back; until then they see nothing of the course. Throws `not-found`, `does-not-fit` for
+ * its only instructor.
  */
 export async function takeOut(personId: string, courseId: string, memberId: string): Promise<void> {
-  await requireInstructor(personId, courseId);
+  if (memberId === personId) await roleIn(personId, courseId);
+  else await requireInstructor(personId, courseId);
   await EnrolmentModel.sequelize!.transaction(async (transaction) => {
     await holdCourse(courseId, transaction);
     const enrolment = await EnrolmentModel.findOne({ where: { courseId, personId: memberId }, transaction });

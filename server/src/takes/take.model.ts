@@ -50,6 +50,7 @@ export class ReviewModel extends Model<InferAttributes<ReviewModel>, InferCreati
   declare again: CreationOptional<boolean>;
   declare notes?: NonAttribute<NoteModel[]>;
   declare instructor?: NonAttribute<PersonModel | null>;
+  declare take?: NonAttribute<TakeModel>;
 }
 
 /** One remark of a review, pinned to a frame. */

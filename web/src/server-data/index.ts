@@ -96,5 +96,7 @@ export {
   useSetUpMutation,
   useSetUpStateQuery,
   useTakeOutMutation,
+  useChangeAccountMutation,
+  useLeaveAllMutation,
 } from './people-api.ts';
 export { isKnownHere } from './known-here.ts';

@@ -1,4 +1,5 @@
 import type {
+  ChangeAccount,
   CoursePeople,
   Created,
   FirstSetUp,
@@ -7,6 +8,7 @@ import type {
   Joined,
   NewAccount,
   NewInvitation,
+  LeaveAll,
   SetUpState,
 } from '@undulan/contract';
 import { SCHEMAS } from './answer-schemas.ts';
@@ -32,6 +34,13 @@ const people = api.injectEndpoints({
       query: ({ courseId, title }) => ({ url: `/courses/${courseId}`, method: 'PUT', body: { title } }),
       invalidatesTags: ['Session', 'Course', 'People'],
     }),
+    changeAccount: build.mutation<void, ChangeAccount>({
+      query: (body) => ({ url: '/account', method: 'PUT', body }),
+      invalidatesTags: ['Session', 'People', 'Course'],
+    }),
+    leaveAll: build.mutation<void, LeaveAll>({
+      query: (body) => ({ url: '/account/leave', method: 'POST', body }),
+    }),
     coursePeople: build.query<CoursePeople, string>({
       responseSchema: SCHEMAS?.coursePeople,
       query: (courseId) => `/courses/${courseId}/people`,
@@ -48,7 +57,7 @@ const people = api.injectEndpoints({
     }),
     takeOut: build.mutation<void, { courseId: string; personId: string }>({
       query: ({ courseId, personId }) => ({ url: `/courses/${courseId}/people/${personId}`, method: 'DELETE' }),
-      invalidatesTags: ['People', 'Course'],
+      invalidatesTags: ['People', 'Course', 'Session'],
     }),
     endInvitation: build.mutation<void, { courseId: string; id: string }>({
       query: ({ courseId, id }) => ({ url: `/courses/${courseId}/invitations/${id}`, method: 'DELETE' }),
@@ -79,6 +88,8 @@ export const {
   useSetUpMutation,
   useBeginCourseMutation,
   useRenameCourseMutation,
+  useChangeAccountMutation,
+  useLeaveAllMutation,
   useCoursePeopleQuery,
   useInviteMutation,
   useEndInvitationMutation,

@@ -1,6 +1,6 @@
-import { KeyRound, LogOut, Moon, Sun, UserRound } from 'lucide-react';
+import { LogOut, Moon, Settings2, Sun, UserRound } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { Fragment, type ReactNode, useState } from 'react';
+import { Fragment, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ExportJobs } from '../exports/index.ts';
 import { HelpMenu, type WalkName } from '../help/index.ts';
@@ -8,7 +8,6 @@ import { ShortcutSheet } from '../keyboard/index.ts';
 import { api, useSessionQuery, useSignOutMutation } from '../server-data/index.ts';
 import { useAppDispatch } from '../state/index.ts';
 import { chooseTheme, useTheme } from '../ui/index.ts';
-import { AccountDialog } from './AccountDialog.tsx';
 import { ClassBanner } from './ClassBanner.tsx';
 import { FindAnything } from './FindAnything.tsx';
 
@@ -78,7 +77,6 @@ function PersonMenu() {
   const theme = useTheme();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const [account, setAccount] = useState(false);
 
   const leave = async (): Promise<void> => {
     await signOut();
@@ -89,7 +87,6 @@ function PersonMenu() {
 
   return (
     <>
-      {account && <AccountDialog onClose={() => setAccount(false)} />}
       <DropdownMenu.Root>
         <DropdownMenu.Trigger
           aria-label={`Account of ${data?.person.name ?? '…'}`}
@@ -112,9 +109,9 @@ function PersonMenu() {
               {other === 'dark' ? <Moon size={15} /> : <Sun size={15} />}
               {other === 'dark' ? 'Dark look' : 'Light look'}
             </DropdownMenu.Item>
-            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => setAccount(true)}>
-              <KeyRound size={15} />
-              Password and sessions
+            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => void navigate('/account')}>
+              <Settings2 size={15} />
+              Your account
             </DropdownMenu.Item>
             <DropdownMenu.Item className={MENU_ITEM} onSelect={() => void leave()}>
               <LogOut size={15} />

@@ -8,22 +8,11 @@ import {
   useChangePasswordMutation,
   useEndSessionMutation,
   useOpenSessionsQuery,
-} from '../server-data/index.ts';
-import { Button, Dialog, FormField, LoadFailed, sayDone, sayProblem } from '../ui/index.ts';
+} from '../../server-data/index.ts';
+import { Button, FormField, LoadFailed, sayDone, sayProblem } from '../../ui/index.ts';
 
-/** A person's account: another password, and where they are signed in. */
-export function AccountDialog({ onClose }: { onClose: () => void }) {
-  return (
-    <Dialog open onClose={onClose} title="Your account">
-      <div className="grid gap-5">
-        <PasswordForm />
-        <Sessions />
-      </div>
-    </Dialog>
-  );
-}
-
-function PasswordForm() {
+/** Another password, for who knows the one there is. */
+export function PasswordForm() {
   const form = useForm({ resolver: zodResolver(NewPassword), defaultValues: { old: '', password: '' } });
   const [change, { isLoading }] = useChangePasswordMutation();
   const { errors } = form.formState;
@@ -37,7 +26,7 @@ function PasswordForm() {
   };
   return (
     <form className="grid gap-2" noValidate onSubmit={(event) => void form.handleSubmit(keep)(event)}>
-      <h3 className="text-[15px]">Another password</h3>
+      <h2 className="text-base">Another password</h2>
       <div className="grid grid-cols-2 gap-3">
         <FormField
           label="Password you have now"
@@ -71,7 +60,8 @@ function nameOf({ begunWith }: OpenSession): string {
   return system ? `${browser} on ${system}` : browser;
 }
 
-function Sessions() {
+/** Where someone is signed in; elsewhere it can be ended. */
+export function Sessions() {
   const { data, error, refetch } = useOpenSessionsQuery(undefined, { refetchOnMountOrArgChange: true });
   const [end] = useEndSessionMutation();
   const finish = async (id: string): Promise<void> => {
@@ -80,7 +70,7 @@ function Sessions() {
   };
   return (
     <section aria-label="Where you are signed in">
-      <h3 className="mb-1 text-[15px]">Where you are signed in</h3>
+      <h2 className="mb-1 text-base">Where you are signed in</h2>
       {error && !data && <LoadFailed what="list" error={error} onRetry={() => void refetch()} />}
       <ul>
         {data?.map((session) => (

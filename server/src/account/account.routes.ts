@@ -1,0 +1,23 @@
+import { ChangeAccount, LeaveAll, SIGNED_IN_MARK } from '@undulan/contract';
+import { Router } from 'express';
+import { personIdOf } from '../access/require-person.ts';
+import { parseBody } from '../http/parse-body.ts';
+import { SESSION_COOKIE } from '../http/sessions.ts';
+import { changeAccount, leaveAll } from './account.service.ts';
+import { ownData } from './own-data.service.ts';
+
+export function accountRoutes(): Router {
+  const routes = Router();
+  routes.put('/account', async (request, response) => {
+    await changeAccount(personIdOf(request), parseBody(ChangeAccount, request));
+    response.status(204).end();
+  });
+  routes.get('/account/data', async (request, response) => {
+    response.attachment('undulan-account.json').json(await ownData(personIdOf(request)));
+  });
+  routes.post('/account/leave', async (request, response) => {
+    await leaveAll(personIdOf(request), parseBody(LeaveAll, request));
+    response.clearCookie(SESSION_COOKIE).clearCookie(SIGNED_IN_MARK).status(204).end();
+  });
+  return routes;
+}

@@ -1,0 +1,105 @@
+import { randomBytes } from 'node:crypto';
+import type { ChangeAccount, LeaveAll } from '@undulan/contract';
+import { Op, type Transaction, UniqueConstraintError } from 'sequelize';
+import { removeLeftClips } from '../clips/left-clips.ts';
+import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
+import { DraftModel } from '../drafts/draft.model.ts';
+import { DrillRunModel } from '../drills/drill.model.ts';
+import { ProblemError } from '../http/problem-error.ts';
+import { SessionModel } from '../http/session.model.ts';
+import { InvitationModel } from '../invitations/invitation.model.ts';
+import { hashPassword, verifyPassword } from '../people/passwords.ts';
+import { PersonModel } from '../people/person.model.ts';
+import { PhraseModel } from '../phrases/phrase.model.ts';
+import { PlacedReferenceModel, rulerOfExercise } from '../references/reference.model.ts';
+
+async function whoKnows(personId: string, password: string): Promise<PersonModel> {
+  const person = await PersonModel.findByPk(personId);
+  if (!person || !(await verifyPassword(person.passwordHash, password)))
+    throw new ProblemError('wrong-password', 'That is not the password you have now.');
+  return person;
+}
+
+/**
+ * Gives an account another name or e-mail. Throws `wrong-password` where another e-mail is not asked for by who knows
+ * the password, `does-not-fit` where there is an account with it.
+ */
+export async function changeAccount(personId: string, { name, email, old }: ChangeAccount): Promise<void> {
+  const { email: before } = (await PersonModel.findByPk(personId))!;
+  if (email !== before) await whoKnows(personId, old);
+  try {
+    await PersonModel.update({ name, email }, { where: { id: personId } });
+  } catch (error) {
+    if (error instanceof UniqueConstraintError)
+      throw new ProblemError('does-not-fit', 'There is another account with this e-mail.');
+    throw error;
+  }
+}
+
+/** Courses that this person instructs alone, with others in them. */
+async function leftAlone(personId: string, transaction: Transaction): Promise<string[]> {
+  const own = await EnrolmentModel.findAll({ where: { personId, role: 'instructor' }, include: 'course', transaction });
+  const others = await EnrolmentModel.findAll({
+    where: { courseId: own.map(({ courseId }) => courseId), personId: { [Op.ne]: personId } },
+    transaction,
+  });
+  return own
+    .filter(({ courseId }) => {
+      const there = others.filter((other) => other.courseId === courseId);
+      return there.length > 0 && there.every(({ role }) => role !== 'instructor');
+    })
+    .map(({ course }) => course!.title);
+}
+
+/**
+ * Gives an account up. What was handed in, said in reviews and made for courses stays with those courses, as of a
+ * former learner or instructor; all else of the person goes. Throws `wrong-password`, and `does-not-fit` while a course
+ * with others in it has no other instructor.
+ */
+export async function leaveAll(personId: string, { password }: LeaveAll): Promise<void> {
+  const person = await whoKnows(personId, password);
+  const nobodyKnows = await hashPassword(randomBytes(24).toString('base64url'));
+  await PersonModel.sequelize!.transaction(async (transaction) => {
+    const courses = await EnrolmentModel.findAll({ where: { personId }, transaction });
+    // Held, so that two who instruct a course together do not leave it at the same time.
+    await CourseModel.findAll({
+      where: { id: courses.map(({ courseId }) => courseId) },
+      attributes: ['id'],
+      order: [['id', 'ASC']],
+      transaction,
+      lock: transaction.LOCK.UPDATE,
+    });
+    const alone = await leftAlone(personId, transaction);
+    if (alone.length > 0)
+      throw new ProblemError(
+        'does-not-fit',
+        `Nobody else instructs ${alone.map((title) => `“${title}”`).join(', ')}: let another instructor in first.`,
+      );
+    const isInstructor = courses.some(({ role }) => role === 'instructor');
+    await person.update(
+      {
+        name: isInstructor ? 'A former instructor' : 'A former learner',
+        // A name that no mail can ever go to (RFC 2606).
+        email: `${personId}@former.invalid`,
+        passwordHash: nobodyKnows,
+        isDemo: false,
+        shortcuts: null,
+      },
+      { transaction },
+    );
+    const own = { transaction, where: { personId } };
+    const made = { transaction, where: { authorId: personId } };
+    await SessionModel.destroy(own);
+    await EnrolmentModel.destroy(own);
+    await DrillRunModel.destroy(own);
+    // What they gave an exercise stays with it.
+    await PlacedReferenceModel.destroy({
+      where: { personId, place: { [Op.notLike]: `${rulerOfExercise('')}%` } },
+      transaction,
+    });
+    await PhraseModel.destroy(made);
+    await InvitationModel.destroy(made);
+    await DraftModel.destroy({ where: { learnerId: personId }, transaction });
+    await removeLeftClips(personId, new Date(), transaction);
+  });
+}

@@ -1,0 +1,1 @@
+export { AccountPage } from './AccountPage.tsx';
