@@ -228,6 +228,68 @@ test('an account: another name, all its data as a file, a course that is left, a
   await expect(marta.getByRole('dialog').getByRole('alert')).toContainText('let another in first');
 });
 
+test('a forgotten password: asked for at the door, found in the outbox, chosen anew, once', async ({ browser }) => {
+  const ines = await newPage(browser);
+  await ines.goto(`${address}/sign-in`);
+  await ines.getByRole('link', { name: 'Forgotten your password?' }).click();
+  await ines.getByRole('button', { name: 'Send me a link' }).click();
+  await expect(ines.getByRole('alert')).toHaveText('Type an e-mail address, such as name@example.org.');
+  await ines.getByLabel('E-mail').fill('ines@kitchen.example');
+  await ines.getByRole('button', { name: 'Send me a link' }).click();
+  await expect(ines.getByRole('status')).toContainText('a link to a new password is on its way');
+  await expectAccessible(ines);
+
+  const marta = await newPage(browser);
+  await marta.goto(`${address}/sign-in`);
+  await enter(marta, 'marta@kitchen.example');
+  await marta.getByRole('button', { name: 'Account of Marta Olesen' }).click();
+  await marta.getByRole('menuitem', { name: 'This installation' }).click();
+  await expect(marta.getByText('no mail server is set up')).toBeVisible();
+  await expectAccessible(marta);
+  await marta.getByRole('tab', { name: 'Outbox' }).click();
+  const messages = marta.getByRole('list', { name: 'Messages' });
+  // What went before: the exercise that was opened before anyone was there, the take and its return.
+  await expect(messages).toContainText('Ines Calado handed in take 1 of Jar lid');
+  await expect(messages).toContainText('Take 1 of Jar lid is returned');
+  await messages.getByRole('button', { name: /asked for a new password/ }).click();
+  await expectAccessible(marta);
+  const [path] = /\/new-password\/\S+/.exec(await marta.getByRole('article').innerText())!;
+
+  await ines.goto(address + path);
+  await expect(ines.getByText('For the account of Ines Calado.')).toBeVisible();
+  await ines.getByLabel('New password').fill('short');
+  await ines.getByRole('button', { name: 'Choose it and sign in' }).click();
+  await expect(ines.getByRole('alert')).toHaveText('A password has at least 10 characters.');
+  await ines.getByLabel('New password').fill('another-long-one');
+  await ines.getByRole('button', { name: 'Choose it and sign in' }).click();
+  await expect(ines.getByRole('button', { name: 'Account of Ines Calado' })).toBeVisible();
+  await ines.goto(address + path);
+  await expect(ines.getByRole('heading', { name: 'This link leads nowhere any more' })).toBeVisible();
+  await ines.goto(`${address}/installation`);
+  await expect(ines.getByText('Only who runs this installation sees this')).toBeVisible();
+
+  // Of what comes by mail one chooses; it is kept.
+  await ines.goto(`${address}/account`);
+  await ines.getByRole('checkbox', { name: 'An exercise is open' }).uncheck();
+  await ines.reload();
+  await expect(ines.getByRole('checkbox', { name: 'An exercise is open' })).not.toBeChecked();
+  await expect(ines.getByRole('checkbox', { name: 'A take of yours is returned' })).toBeChecked();
+
+  // A link is given by hand, too; what is done is in the log.
+  await marta.getByRole('tab', { name: 'People' }).click();
+  await marta.getByLabel('Name or e-mail').fill('calado');
+  await marta.getByRole('button', { name: 'What can be done for Ines Calado' }).click();
+  await marta.getByRole('menuitem', { name: 'Make a link to a new password …' }).click();
+  await expect(marta.getByRole('dialog')).toContainText('/new-password/');
+  await marta.keyboard.press('Escape');
+  await marta.getByRole('tab', { name: 'Log' }).click();
+  await expect(marta.getByRole('table', { name: 'Log' })).toContainText(
+    'Made a link to a new password for Ines Calado (ines@kitchen.example).',
+  );
+  await marta.reload();
+  await expect(marta.getByRole('table', { name: 'Log' })).toBeVisible();
+});
+
 const PASSWORD = 'before-opening-time';
 
 async function fillAccount(page: Page, name: string, email: string, password = PASSWORD): Promise<void> {

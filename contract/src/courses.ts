@@ -1,12 +1,21 @@
 import { FrameRange, Rate } from '@undulan/core';
 import * as z from 'zod';
 import { Accepted } from './clip-terms.ts';
+import { MailKind } from './mail.ts';
 import { CourseRole, Person, ShortcutChoices } from './people.ts';
 
 export const CourseSummary = z.object({ id: z.string(), title: z.string(), role: CourseRole });
 export type CourseSummary = z.infer<typeof CourseSummary>;
 
-export const SignedIn = z.object({ person: Person, shortcuts: ShortcutChoices, courses: z.array(CourseSummary) });
+export const SignedIn = z.object({
+  person: Person,
+  /** They run the installation. */
+  isAdministrator: z.boolean(),
+  shortcuts: ShortcutChoices,
+  /** Of what they want no messages. */
+  mailOff: z.array(MailKind),
+  courses: z.array(CourseSummary),
+});
 export type SignedIn = z.infer<typeof SignedIn>;
 
 export const TakeState = z.enum(['handed-in', 'returned']);

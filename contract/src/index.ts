@@ -66,6 +66,20 @@ export {
 } from './invitations.ts';
 export { ChangeAccount, LeaveAll } from './account.ts';
 export { LEAST_BEHIND, Ledger, LedgerExercise, LedgerTake, OwnLedger } from './ledger.ts';
+export {
+  AdministratorChoice,
+  Deed,
+  Forgotten,
+  InstallationCourse,
+  InstallationPeople,
+  InstallationPerson,
+  InstallationState,
+  PasswordByLink,
+  PasswordLink,
+  PasswordLinkOf,
+  PEOPLE_PAGE,
+} from './installation.ts';
+export { MAIL_KINDS, MailChoices, MailKind, Outbox, OutboxMessage } from './mail.ts';
 export { NewPlan, SavedPlan } from './plans.ts';
 export { NewEase, SavedEase } from './eases.ts';
 export {

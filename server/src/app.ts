@@ -8,8 +8,8 @@ import compressed from 'express-static-gzip';
 import { type Logger, pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Sequelize } from 'sequelize';
-import { accountRoutes } from './account/account.routes.ts';
 import { requirePerson } from './access/require-person.ts';
+import { accountRoutes } from './account/account.routes.ts';
 import { type ClassSockets, serveClasses } from './classes/class-sockets.ts';
 import { classesRoutes } from './classes/classes.routes.ts';
 import { clipsRoutes } from './clips/clips.routes.ts';
@@ -23,9 +23,12 @@ import { answerProblems, loggedError, nothingHere } from './http/answer-problems
 import { jsonBody } from './http/json-body.ts';
 import { refuseForeignWrites, securityHeaders } from './http/security.ts';
 import { createSessions } from './http/sessions.ts';
+import { installationRoutes } from './installation/installation.routes.ts';
 import { invitationsRoutes, joiningRoutes } from './invitations/invitations.routes.ts';
 import { ledgerRoutes } from './ledger/ledger.routes.ts';
 import { lessonsRoutes } from './lessons/lessons.routes.ts';
+import { MailRunner } from './mail/mail-runner.ts';
+import { type MailSettings, mailSettings } from './mail/mail-settings.ts';
 import { peopleRoutes } from './people/people.routes.ts';
 import { phrasesRoutes } from './phrases/phrases.routes.ts';
 import { picturesRoutes } from './pictures/pictures.routes.ts';
@@ -44,7 +47,7 @@ export interface App {
   close: () => Promise<void>;
 }
 
-function api(sequelize: Sequelize, pool: ReaderPool): Router {
+function api(sequelize: Sequelize, pool: ReaderPool, mail: MailSettings): Router {
   const routes = Router();
   routes.use(refuseForeignWrites, ...jsonBody(), peopleRoutes(sequelize), joiningRoutes(sequelize));
   routes.use(
@@ -66,6 +69,7 @@ function api(sequelize: Sequelize, pool: ReaderPool): Router {
     ledgerRoutes(),
     invitationsRoutes(),
     accountRoutes(),
+    installationRoutes(mail),
     nothingHere,
   );
   return routes;
@@ -96,7 +100,9 @@ export async function createApp(sequelize: Sequelize, config: Config, webRoot: s
   const logger = pino({ level: config.LOG_LEVEL, serializers: { err: loggedError } });
   const sessions = await createSessions(sequelize, secure);
   const pool = createReaderPool();
+  const mail = mailSettings(config);
   const runner = new ReadingRunner(sequelize, logger, pool);
+  const postman = new MailRunner(sequelize, logger, mail);
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', config.TRUSTED_HOPS);
@@ -121,7 +127,7 @@ export async function createApp(sequelize: Sequelize, config: Config, webRoot: s
       response.set('Cache-Control', 'no-store');
       next();
     },
-    api(sequelize, pool),
+    api(sequelize, pool, mail),
   );
   if (existsSync(webRoot)) {
     // Compressed when they were built: a file under its name never changes.
@@ -142,6 +148,7 @@ export async function createApp(sequelize: Sequelize, config: Config, webRoot: s
   }
   app.use(nothingHere, answerProblems);
   runner.start();
+  postman.start();
   let sockets: ClassSockets | null = null;
   return {
     express: app,
@@ -158,6 +165,7 @@ export async function createApp(sequelize: Sequelize, config: Config, webRoot: s
       await sockets?.close();
       sessions.close();
       await runner.stop();
+      await postman.stop();
     },
   };
 }

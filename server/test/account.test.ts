@@ -116,11 +116,19 @@ test('the only instructor of others does not go; once there is another they do',
   const invitation = await instructor
     .post(`/api/courses/${harness.courseId}/invitations`)
     .send({ role: 'instructor', places: 1, days: 1 });
-  await harness
-    .signedOut()
+  const dario = harness.signedOut();
+  await dario
     .post(`/api/invitations/${(invitation.body as Invitation).code}/accounts`)
     .send({ name: 'Dario Lund', email: 'dario@kitchen.example', password: 'another-long-one' })
     .expect(201);
+  // Who alone runs the installation does not go either.
+  const last = await instructor.post('/api/account/leave').send({ password: DEMO_PASSWORD }).expect(409);
+  expect(last.text).toContain('make another administrator first');
+  const { person } = await sessionOf(dario);
+  await instructor
+    .put(`/api/installation/people/${person.id}/administrator`)
+    .send({ isAdministrator: true })
+    .expect(204);
   await instructor.post('/api/account/leave').send({ password: DEMO_PASSWORD }).expect(204);
   await instructor.get('/api/session').expect(401);
 });

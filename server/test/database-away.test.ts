@@ -13,6 +13,8 @@ const CONFIG = {
   DEMO: 'no',
   SECURE_COOKIES: 'no',
   TRUSTED_HOPS: 0,
+  MAIL_FROM: 'Undulan <undulan@kitchen.example>',
+  TIME_ZONE: 'UTC',
   LOG_LEVEL: 'silent',
 } as const;
 

@@ -67,6 +67,8 @@ export async function createHarness({
     DEMO: 'yes',
     SECURE_COOKIES: 'no',
     TRUSTED_HOPS: 1,
+    MAIL_FROM: 'Undulan <undulan@kitchen.example>',
+    TIME_ZONE: 'UTC',
     LOG_LEVEL: 'silent',
     REDIS_URL: redisUrl,
   } as const;

@@ -31,6 +31,7 @@ function Broken() {
  */
 const SCREENS = {
   '/': async () => (await import('./features/home/index.ts')).HomePage,
+  '/installation': async () => (await import('./features/installation/index.ts')).InstallationPage,
   '/account': async () => (await import('./features/account/index.ts')).AccountPage,
   '/courses/:courseId': async () => (await import('./features/course/index.ts')).CoursePage,
   '/courses/:courseId/planner': async () => (await import('./features/planner/index.ts')).PlannerPage,
@@ -65,6 +66,11 @@ export function createRouter(store: Store) {
       children: [
         { path: '/sign-in', lazy: lazily(async () => (await import('./features/sign-in/index.ts')).SignInPage) },
         { path: '/set-up', lazy: lazily(async () => (await import('./features/join/index.ts')).SetUpPage) },
+        { path: '/forgotten', lazy: lazily(async () => (await import('./features/join/index.ts')).ForgottenPage) },
+        {
+          path: '/new-password/:code',
+          lazy: lazily(async () => (await import('./features/join/index.ts')).NewPasswordPage),
+        },
         { path: '/join/:code', lazy: lazily(async () => (await import('./features/join/index.ts')).JoinPage) },
         {
           lazy: lazily(async () => (await import('./shell/SignedInOnly.tsx')).SignedInOnly),

@@ -6,6 +6,7 @@ import { DraftModel } from '../drafts/draft.model.ts';
 import { EXERCISE_DOCUMENTS, ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { LessonModel } from '../lessons/lesson.model.ts';
+import { PersonModel } from '../people/person.model.ts';
 import { PictureModel } from '../pictures/picture.model.ts';
 import { ReadingJobModel } from '../readings/reading-job.model.ts';
 import { NoteModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
@@ -44,6 +45,12 @@ function requireRole(role: CourseRole, required: CourseRole): void {
 
 export async function requireInstructor(personId: string, courseId: string): Promise<void> {
   requireRole(await roleIn(personId, courseId), 'instructor');
+}
+
+/** Lets only who runs the installation through. */
+export async function requireAdministrator(personId: string): Promise<void> {
+  if ((await PersonModel.count({ where: { id: personId, isAdministrator: true } })) === 0)
+    throw new ProblemError('forbidden', 'Only who runs this installation can do this.');
 }
 
 interface ExerciseAccess {
@@ -174,14 +181,14 @@ export async function noteFor(
   personId: string,
   takeId: string,
   noteId: string,
-): Promise<{ note: NoteModel; role: CourseRole }> {
-  const { role } = await takeFor(personId, takeId);
+): Promise<TakeAccess & { note: NoteModel; review: ReviewModel }> {
+  const access = await takeFor(personId, takeId);
   const review = await ReviewModel.findOne({ where: { takeId } });
-  const mayRead = review && (role === 'instructor' || review.returnedAt !== null);
+  const mayRead = review && (access.role === 'instructor' || review.returnedAt !== null);
   const note =
     mayRead && UUID.test(noteId) ? await NoteModel.findOne({ where: { id: noteId, reviewId: review.id } }) : null;
   if (!note) throw notFound('note');
-  return { note, role };
+  return { ...access, note, review: review! };
 }
 
 /** A picture, for the members of its course. */

@@ -1,15 +1,19 @@
-import { ChangeAccount, LeaveAll, SIGNED_IN_MARK } from '@undulan/contract';
+import { ChangeAccount, LeaveAll, MailChoices, SIGNED_IN_MARK } from '@undulan/contract';
 import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
 import { SESSION_COOKIE } from '../http/sessions.ts';
-import { changeAccount, leaveAll } from './account.service.ts';
+import { changeAccount, chooseMail, leaveAll } from './account.service.ts';
 import { ownData } from './own-data.service.ts';
 
 export function accountRoutes(): Router {
   const routes = Router();
   routes.put('/account', async (request, response) => {
     await changeAccount(personIdOf(request), parseBody(ChangeAccount, request));
+    response.status(204).end();
+  });
+  routes.put('/account/mail', async (request, response) => {
+    await chooseMail(personIdOf(request), parseBody(MailChoices, request));
     response.status(204).end();
   });
   routes.get('/account/data', async (request, response) => {

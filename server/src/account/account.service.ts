@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import type { ChangeAccount, LeaveAll } from '@undulan/contract';
+import type { ChangeAccount, LeaveAll, MailChoices } from '@undulan/contract';
 import { Op, type Transaction, UniqueConstraintError } from 'sequelize';
 import { removeLeftClips } from '../clips/left-clips.ts';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
@@ -8,6 +8,7 @@ import { DrillRunModel } from '../drills/drill.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { SessionModel } from '../http/session.model.ts';
 import { InvitationModel } from '../invitations/invitation.model.ts';
+import { MessageModel } from '../mail/message.model.ts';
 import { hashPassword, verifyPassword } from '../people/passwords.ts';
 import { PersonModel } from '../people/person.model.ts';
 import { PhraseModel } from '../phrases/phrase.model.ts';
@@ -36,6 +37,11 @@ export async function changeAccount(personId: string, { name, email, old }: Chan
   }
 }
 
+/** Keeps of what someone wants no messages. */
+export async function chooseMail(personId: string, { off }: MailChoices): Promise<void> {
+  await PersonModel.update({ mailOff: [...new Set(off)] }, { where: { id: personId } });
+}
+
 /** Courses that this person instructs alone, with others in them. */
 async function leftAlone(personId: string, transaction: Transaction): Promise<string[]> {
   const own = await EnrolmentModel.findAll({ where: { personId, role: 'instructor' }, include: 'course', transaction });
@@ -54,7 +60,7 @@ async function leftAlone(personId: string, transaction: Transaction): Promise<st
 /**
  * Gives an account up. What was handed in, said in reviews and made for courses stays with those courses, as of a
  * former learner or instructor; all else of the person goes. Throws `wrong-password`, and `does-not-fit` while a course
- * with others in it has no other instructor.
+ * with others in it has no other instructor, or the installation no other administrator.
  */
 export async function leaveAll(personId: string, { password }: LeaveAll): Promise<void> {
   const person = await whoKnows(personId, password);
@@ -75,6 +81,9 @@ export async function leaveAll(personId: string, { password }: LeaveAll): Promis
         'does-not-fit',
         `Nobody else instructs ${alone.map((title) => `“${title}”`).join(', ')}: let another instructor in first.`,
       );
+    const others = { isAdministrator: true, id: { [Op.ne]: personId } };
+    if (person.isAdministrator && (await PersonModel.count({ where: others, transaction })) === 0)
+      throw new ProblemError('does-not-fit', 'Nobody else runs this installation: make another administrator first.');
     const isInstructor = courses.some(({ role }) => role === 'instructor');
     await person.update(
       {
@@ -83,7 +92,9 @@ export async function leaveAll(personId: string, { password }: LeaveAll): Promis
         email: `${personId}@former.invalid`,
         passwordHash: nobodyKnows,
         isDemo: false,
+        isAdministrator: false,
         shortcuts: null,
+        mailOff: null,
       },
       { transaction },
     );
@@ -92,6 +103,7 @@ export async function leaveAll(personId: string, { password }: LeaveAll): Promis
     await SessionModel.destroy(own);
     await EnrolmentModel.destroy(own);
     await DrillRunModel.destroy(own);
+    await MessageModel.destroy(own);
     // What they gave an exercise stays with it.
     await PlacedReferenceModel.destroy({
       where: { personId, place: { [Op.notLike]: `${rulerOfExercise('')}%` } },

@@ -25,6 +25,8 @@ import { references } from './migrations/0020-references.ts';
 import { digests } from './migrations/0021-digests.ts';
 import { invitations } from './migrations/0022-invitations.ts';
 import { firstSetUp } from './migrations/0023-first-set-up.ts';
+import { mail } from './migrations/0024-mail.ts';
+import { administrators } from './migrations/0025-administrators.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -51,6 +53,8 @@ const MIGRATIONS: readonly Migration[] = [
   digests,
   invitations,
   firstSetUp,
+  mail,
+  administrators,
 ];
 
 /**

@@ -12,6 +12,7 @@ import { DrillRunModel, SetDrillModel } from '../drills/drill.model.ts';
 import { EaseModel } from '../eases/ease.model.ts';
 import { ExerciseModel, workColumns } from '../exercises/exercise.model.ts';
 import { lessonColumns, LessonModel } from '../lessons/lesson.model.ts';
+import { tellHandedIn, tellReturned } from '../mail/events.ts';
 import { hashPassword } from '../people/passwords.ts';
 import { PersonModel } from '../people/person.model.ts';
 import { PhraseModel } from '../phrases/phrase.model.ts';
@@ -61,15 +62,37 @@ export async function loadDemoIntoEmpty(sequelize: Sequelize): Promise<void> {
           { transaction },
         );
       }
+      await loadMessages(loaded);
     });
   });
+}
+
+/** How many of the newest returned takes their learners are told of. */
+const TOLD_RETURNED = 3;
+
+/** What people were told of the newest that happened, as it is in the outbox. */
+async function loadMessages({ exercises, transaction }: Loaded): Promise<void> {
+  const takes = await TakeModel.findAll({
+    attributes: ['id', 'number', 'exerciseId', 'learnerId'],
+    include: 'review',
+    order: [['handedInAt', 'ASC']],
+    transaction,
+  });
+  const exerciseOf = ({ exerciseId }: TakeModel): ExerciseModel =>
+    [...exercises.values()].find(({ id }) => id === exerciseId)!;
+  for (const take of takes) if (!take.review!.returnedAt) await tellHandedIn(exerciseOf(take), take, transaction);
+  for (const take of takes.filter(({ review }) => review!.returnedAt).slice(-TOLD_RETURNED))
+    await tellReturned({ take, exercise: exerciseOf(take) }, transaction);
 }
 
 async function loadCourse(transaction: Transaction): Promise<Loaded> {
   const passwordHash = await hashPassword(DEMO_PASSWORD);
   const course = await CourseModel.create({ title: DEMO_COURSE }, { transaction });
   const enrol = async (person: { name: string; email: string }, role: 'instructor' | 'learner'): Promise<string> => {
-    const { id } = await PersonModel.create({ ...person, passwordHash, isDemo: true }, { transaction });
+    const { id } = await PersonModel.create(
+      { ...person, passwordHash, isDemo: true, isAdministrator: role === 'instructor' },
+      { transaction },
+    );
     await EnrolmentModel.create({ courseId: course.id, personId: id, role }, { transaction });
     return id;
   };

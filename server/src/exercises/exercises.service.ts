@@ -16,6 +16,7 @@ import { exerciseFor, exerciseWithDocuments, mayLearnerSeeModel, requireInstruct
 import { DraftModel } from '../drafts/draft.model.ts';
 import { draftsOf } from '../drafts/draft-summary.ts';
 import { ProblemError } from '../http/problem-error.ts';
+import { tellPublished } from '../mail/events.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { TakeModel } from '../takes/take.model.ts';
 import { takesOf } from '../takes/take-summary.ts';
@@ -153,7 +154,11 @@ export async function publishExercise(personId: string, exerciseId: string): Pro
       'not-ready',
       'Give the model motion at least two keys first: there is nothing to compare a take with.',
     );
-  if (!exercise.publishedAt) await exercise.update({ publishedAt: new Date() });
+  if (exercise.publishedAt) return;
+  await ExerciseModel.sequelize!.transaction(async (transaction) => {
+    await exercise.update({ publishedAt: new Date() }, { transaction });
+    await tellPublished(exercise, transaction);
+  });
 }
 
 /** Takes an exercise back from learners: drafts and takes are kept, and are theirs again once it is published again. */

@@ -5,7 +5,16 @@ import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
 import { limitSignIn } from '../http/sign-in-limit.ts';
 import { beginSession } from '../people/begin-session.ts';
-import { coursePeople, endInvitation, invite, invitedTo, join, joinAnew, takeOut } from './invitations.service.ts';
+import {
+  coursePeople,
+  endInvitation,
+  invite,
+  invitedTo,
+  join,
+  joinAnew,
+  passwordLinkForLearner,
+  takeOut,
+} from './invitations.service.ts';
 
 /** What whoever has a link can do, signed in or not. */
 export function joiningRoutes(sequelize: Sequelize): Router {
@@ -33,6 +42,10 @@ export function invitationsRoutes(): Router {
   routes.delete('/courses/:courseId/people/:personId', async (request, response) => {
     await takeOut(personIdOf(request), request.params.courseId, request.params.personId);
     response.status(204).end();
+  });
+  routes.post('/courses/:courseId/people/:personId/password-link', async (request, response) => {
+    const { courseId, personId } = request.params;
+    response.status(201).json(await passwordLinkForLearner(personIdOf(request), courseId, personId));
   });
   routes.post('/courses/:courseId/invitations', async (request, response) => {
     const { courseId } = request.params;

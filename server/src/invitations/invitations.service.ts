@@ -1,9 +1,18 @@
 import { randomBytes } from 'node:crypto';
-import type { CoursePeople, Invitation, InvitedTo, Joined, NewAccount, NewInvitation } from '@undulan/contract';
+import type {
+  CoursePeople,
+  Invitation,
+  InvitedTo,
+  Joined,
+  NewAccount,
+  NewInvitation,
+  PasswordLink,
+} from '@undulan/contract';
 import { Op, type Transaction, UniqueConstraintError } from 'sequelize';
 import { requireInstructor, roleIn } from '../access/access.ts';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
+import { issueLink } from '../people/password-links.service.ts';
 import { hashPassword } from '../people/passwords.ts';
 import { PersonModel } from '../people/person.model.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
@@ -86,6 +95,24 @@ export async function takeOut(personId: string, courseId: string, memberId: stri
       throw new ProblemError('does-not-fit', 'A course has one instructor at least: let another in first.');
     await enrolment.destroy({ transaction });
   });
+}
+
+/**
+ * A link to a new password, for a day, for a learner of the course; not for who instructs anywhere or runs the
+ * installation, whose account opens more than a learner's. Throws `not-found`, `forbidden`.
+ */
+export async function passwordLinkForLearner(
+  personId: string,
+  courseId: string,
+  memberId: string,
+): Promise<PasswordLink> {
+  await requireInstructor(personId, courseId);
+  const enrolments = await EnrolmentModel.findAll({ where: { personId: memberId }, include: 'person' });
+  const here = enrolments.find((enrolment) => enrolment.courseId === courseId);
+  if (!here) throw new ProblemError('not-found', 'Nobody like that is in this course.');
+  if (here.person!.isAdministrator || enrolments.some(({ role }) => role === 'instructor'))
+    throw new ProblemError('forbidden', 'Only who runs this installation gives an instructor a new password.');
+  return issueLink(memberId, 24);
 }
 
 const noInvitation = (): ProblemError =>

@@ -71,7 +71,10 @@ export async function setUp({
   const passwordHash = await hashPassword(password);
   return sequelize.transaction(async (transaction) => {
     await refuseOtherCode(code, transaction);
-    const { id: personId } = await PersonModel.create({ name, email, passwordHash }, { transaction });
+    const { id: personId } = await PersonModel.create(
+      { name, email, passwordHash, isAdministrator: true },
+      { transaction },
+    );
     const { id: courseId } = await CourseModel.create({ title: course }, { transaction });
     await EnrolmentModel.create({ courseId, personId, role: 'instructor' }, { transaction });
     await FirstSetUpModel.destroy({ where: { id: ONLY }, transaction });

@@ -1,7 +1,9 @@
 import {
   Credentials,
   FirstSetUp,
+  Forgotten,
   NewPassword,
+  PasswordByLink,
   type SetUpState,
   ShortcutChoices,
   SIGNED_IN_MARK,
@@ -14,6 +16,7 @@ import { SESSION_COOKIE } from '../http/sessions.ts';
 import { limitSignIn } from '../http/sign-in-limit.ts';
 import { beginSession, settle } from './begin-session.ts';
 import { isNew, setUp } from './first-set-up.ts';
+import { forgotten, passwordByLink, passwordLinkOf } from './password-links.service.ts';
 import {
   changePassword,
   checkCredentials,
@@ -37,6 +40,18 @@ export function peopleRoutes(sequelize: Sequelize): Router {
     const { personId, courseId } = await setUp(parseBody(FirstSetUp, request));
     await beginSession(request, response, personId);
     response.status(201).json({ courseId });
+  });
+  routes.post('/forgotten', ...limits, async (request, response) => {
+    await forgotten(parseBody(Forgotten, request));
+    response.status(204).end();
+  });
+  routes.get('/password-links/:code', async (request, response) => {
+    response.json(await passwordLinkOf(request.params.code));
+  });
+  routes.put('/password-links/:code', ...limits, async (request, response) => {
+    const personId = await passwordByLink(String(request.params['code']), parseBody(PasswordByLink, request));
+    await beginSession(request, response, personId);
+    response.status(204).end();
   });
   routes.get('/session', async (request, response) => {
     response.json(await signedIn(personIdOf(request)));

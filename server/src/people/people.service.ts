@@ -26,7 +26,9 @@ export async function signedIn(personId: string): Promise<SignedIn> {
   const enrolments = await EnrolmentModel.findAll({ where: { personId }, include: 'course' });
   return {
     person: { id: person.id, name: person.name, email: person.email },
+    isAdministrator: person.isAdministrator,
     shortcuts: person.shortcuts ?? {},
+    mailOff: person.mailOff ?? [],
     courses: enrolments.map((enrolment) => ({
       id: enrolment.courseId,
       title: enrolment.course!.title,

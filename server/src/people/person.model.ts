@@ -1,4 +1,4 @@
-import type { ShortcutChoices } from '@undulan/contract';
+import type { MailKind, ShortcutChoices } from '@undulan/contract';
 import {
   type CreationOptional,
   DataTypes,
@@ -14,6 +14,10 @@ export class PersonModel extends Model<InferAttributes<PersonModel>, InferCreati
   declare email: string;
   declare passwordHash: string;
   declare isDemo: CreationOptional<boolean>;
+  /** They run the installation. */
+  declare isAdministrator: CreationOptional<boolean>;
+  /** Of what they want no messages. */
+  declare mailOff: CreationOptional<MailKind[] | null>;
   declare shortcuts: CreationOptional<ShortcutChoices | null>;
 }
 
@@ -25,6 +29,8 @@ export function initPersonModel(sequelize: Sequelize): void {
       email: DataTypes.STRING(254),
       passwordHash: DataTypes.STRING(255),
       isDemo: { type: DataTypes.BOOLEAN, defaultValue: false },
+      isAdministrator: { type: DataTypes.BOOLEAN, defaultValue: false },
+      mailOff: DataTypes.JSON,
       shortcuts: DataTypes.JSON,
     },
     { sequelize, tableName: 'people', modelName: 'person' },

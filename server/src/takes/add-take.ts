@@ -2,6 +2,7 @@ import type { Accepted } from '@undulan/contract';
 import type { Transaction } from 'sequelize';
 import type { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
+import { tellHandedIn } from '../mail/events.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { askForReadings } from '../readings/reading-queue.ts';
 import { ReviewModel, TakeModel } from './take.model.ts';
@@ -54,5 +55,6 @@ export async function addTake(
     { takeId: take.id, instructorId: null, grade: null, summary: '', version: 1, returnedAt: null },
     { transaction },
   );
+  await tellHandedIn(exercise, take, transaction);
   return take.id;
 }

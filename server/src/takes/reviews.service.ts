@@ -1,17 +1,18 @@
 import type { Created, NoteText, ReplyText, ReturnReview, ReviewText, Saved } from '@undulan/contract';
 import type { Transaction } from 'sequelize';
-import { noteFor, takeToReview } from '../access/access.ts';
+import { noteFor, type TakeAccess, takeToReview } from '../access/access.ts';
 import { ProblemError } from '../http/problem-error.ts';
+import { tellReplied, tellReturned } from '../mail/events.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { NoteModel, ReplyModel, ReviewModel } from './take.model.ts';
 
 /** The review of a take while it may still change. Throws `already-returned`. */
-async function openReview(personId: string, takeId: string): Promise<ReviewModel> {
-  await takeToReview(personId, takeId);
+async function openReview(personId: string, takeId: string): Promise<TakeAccess & { review: ReviewModel }> {
+  const access = await takeToReview(personId, takeId);
   const review = await ReviewModel.findOne({ where: { takeId } });
   if (!review) throw new ProblemError('not-found', 'This take has no review.');
   if (review.returnedAt) throw alreadyReturned();
-  return review;
+  return { ...access, review };
 }
 
 function alreadyReturned(): ProblemError {
@@ -24,10 +25,11 @@ async function write(
   change: Partial<
     Pick<ReviewModel, 'grade' | 'summary' | 'criteria' | 'decisions' | 'again' | 'returnedAt' | 'instructorId'>
   >,
+  transaction?: Transaction,
 ): Promise<Saved> {
   const [written] = await ReviewModel.update(
     { ...change, version: version + 1 },
-    { where: { id: review.id, version, returnedAt: null } },
+    { where: { id: review.id, version, returnedAt: null }, transaction },
   );
   if (written === 0) throw new ProblemError('stale-version', 'This review was changed elsewhere.');
   return { version: version + 1 };
@@ -37,17 +39,22 @@ async function write(
  * Saves grades, decisions and closing words. Throws `stale-version` when they were written since the caller read them.
  */
 export async function saveReview(personId: string, takeId: string, { version, ...words }: ReviewText): Promise<Saved> {
-  const review = await openReview(personId, takeId);
+  const { review } = await openReview(personId, takeId);
   return write(review, version, { ...words, instructorId: personId });
 }
 
 /** Gives the review to the learner; from then on it stays as it is. Throws `not-ready` without a grade. */
 export async function returnReview(personId: string, takeId: string, { version, again }: ReturnReview): Promise<Saved> {
-  const review = await openReview(personId, takeId);
+  const { review, take, exercise } = await openReview(personId, takeId);
   if (review.version === version && review.grade === null) {
     throw new ProblemError('not-ready', 'Give a grade first: take the proposed one or your own.');
   }
-  return write(review, version, { returnedAt: new Date(), again, instructorId: personId });
+  return ReviewModel.sequelize!.transaction(async (transaction) => {
+    const returned = { returnedAt: new Date(), again, instructorId: personId };
+    const saved = await write(review, version, returned, transaction);
+    await tellReturned({ take, exercise }, transaction);
+    return saved;
+  });
 }
 
 /**
@@ -105,10 +112,14 @@ export async function replyToNote(
   noteId: string,
   { text }: ReplyText,
 ): Promise<Created> {
-  const { note } = await noteFor(personId, takeId, noteId);
+  const { note, take, exercise, review } = await noteFor(personId, takeId, noteId);
   refuseBeyond('replies', await ReplyModel.count({ where: { noteId: note.id } }));
-  const { id } = await ReplyModel.create({ noteId: note.id, authorId: personId, text });
-  return { id };
+  return ReplyModel.sequelize!.transaction(async (transaction) => {
+    const { id } = await ReplyModel.create({ noteId: note.id, authorId: personId, text }, { transaction });
+    // What is not given yet is not spoken of.
+    if (review.returnedAt) await tellReplied({ take, exercise }, personId, review.instructorId, transaction);
+    return { id };
+  });
 }
 
 /** The learner marks a note as done, or not. */

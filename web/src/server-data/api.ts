@@ -73,6 +73,7 @@ export const api = createApi({
     'Drill',
     'OpenSession',
     'People',
+    'Installation',
   ],
   endpoints: (build) => ({
     session: build.query<SignedIn, void>({

@@ -97,6 +97,21 @@ export {
   useSetUpStateQuery,
   useTakeOutMutation,
   useChangeAccountMutation,
+  useChooseMailMutation,
+  useLinkForLearnerMutation,
   useLeaveAllMutation,
 } from './people-api.ts';
+export {
+  useChooseAdministratorMutation,
+  useDeedsQuery,
+  useEndSessionsOfMutation,
+  useForgottenMutation,
+  useInstallationCoursesQuery,
+  useInstallationPeopleQuery,
+  useInstallationQuery,
+  useLinkForPersonMutation,
+  useOutboxQuery,
+  usePasswordByLinkMutation,
+  usePasswordLinkOfQuery,
+} from './installation-api.ts';
 export { isKnownHere } from './known-here.ts';

@@ -6,9 +6,11 @@ import type {
   Invitation,
   InvitedTo,
   Joined,
+  LeaveAll,
+  MailKind,
   NewAccount,
   NewInvitation,
-  LeaveAll,
+  PasswordLink,
   SetUpState,
 } from '@undulan/contract';
 import { SCHEMAS } from './answer-schemas.ts';
@@ -37,6 +39,17 @@ const people = api.injectEndpoints({
     changeAccount: build.mutation<void, ChangeAccount>({
       query: (body) => ({ url: '/account', method: 'PUT', body }),
       invalidatesTags: ['Session', 'People', 'Course'],
+    }),
+    chooseMail: build.mutation<void, MailKind[]>({
+      query: (off) => ({ url: '/account/mail', method: 'PUT', body: { off } }),
+      invalidatesTags: ['Session'],
+    }),
+    linkForLearner: build.mutation<PasswordLink, { courseId: string; personId: string }>({
+      responseSchema: SCHEMAS?.passwordLink,
+      query: ({ courseId, personId }) => ({
+        url: `/courses/${courseId}/people/${personId}/password-link`,
+        method: 'POST',
+      }),
     }),
     leaveAll: build.mutation<void, LeaveAll>({
       query: (body) => ({ url: '/account/leave', method: 'POST', body }),
@@ -89,6 +102,8 @@ export const {
   useBeginCourseMutation,
   useRenameCourseMutation,
   useChangeAccountMutation,
+  useChooseMailMutation,
+  useLinkForLearnerMutation,
   useLeaveAllMutation,
   useCoursePeopleQuery,
   useInviteMutation,

@@ -1,4 +1,4 @@
-import { LogOut, Moon, Settings2, Sun, UserRound } from 'lucide-react';
+import { LogOut, Moon, Server, Settings2, Sun, UserRound } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { Fragment, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -113,6 +113,12 @@ function PersonMenu() {
               <Settings2 size={15} />
               Your account
             </DropdownMenu.Item>
+            {data?.isAdministrator && (
+              <DropdownMenu.Item className={MENU_ITEM} onSelect={() => void navigate('/installation')}>
+                <Server size={15} />
+                This installation
+              </DropdownMenu.Item>
+            )}
             <DropdownMenu.Item className={MENU_ITEM} onSelect={() => void leave()}>
               <LogOut size={15} />
               Sign out

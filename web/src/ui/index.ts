@@ -8,6 +8,7 @@ export { DecimalInput } from './DecimalInput.tsx';
 export { Dialog } from './Dialog.tsx';
 export { Field, INPUT } from './Field.tsx';
 export { FormField } from './FormField.tsx';
+export { copyLink, LinkGiven } from './LinkGiven.tsx';
 export { Menu, MenuHeading, MenuItem, MenuLine } from './Menu.tsx';
 export { Empty, LoadFailed, Loading } from './PageStates.tsx';
 export { Popover } from './Popover.tsx';

@@ -2,6 +2,7 @@ import { useSessionQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { LoadFailed, Loading } from '../../ui/index.ts';
 import { LeaveAllOf, OwnData } from './GoingAway.tsx';
+import { MailForm } from './MailForm.tsx';
 import { NameForm } from './NameForm.tsx';
 import { OwnCourses } from './OwnCourses.tsx';
 import { PasswordForm, Sessions } from './PasswordAndSessions.tsx';
@@ -27,6 +28,7 @@ export function AccountPage() {
               </div>
               <div className="grid gap-8">
                 <OwnCourses personId={data.person.id} courses={data.courses} />
+                <MailForm off={data.mailOff} />
                 <OwnData />
                 <LeaveAllOf name={data.person.name} />
               </div>

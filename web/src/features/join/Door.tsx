@@ -1,6 +1,7 @@
 import type { NewAccount } from '@undulan/contract';
 import type { ReactNode } from 'react';
 import type { UseFormRegisterReturn } from 'react-hook-form';
+import { Link } from 'react-router';
 import { FormField } from '../../ui/index.ts';
 
 /** What stands outside of the program: a sheet in the middle of the page. */
@@ -12,6 +13,27 @@ export function Door({ children }: { children: ReactNode }) {
         {children}
       </div>
     </main>
+  );
+}
+
+interface OverProps {
+  /** Why. */
+  says: string;
+  /** Where one goes on. */
+  to: string;
+  children: ReactNode;
+}
+
+/** A link that was used up, or is over. */
+export function Over({ says, to, children }: OverProps) {
+  return (
+    <Door>
+      <h1 className="text-xl">This link leads nowhere any more</h1>
+      <p className="text-faint">{says}</p>
+      <Link to={to} className="text-accent underline">
+        {children}
+      </Link>
+    </Door>
   );
 }
 

@@ -14,14 +14,19 @@ import {
 } from '../../server-data/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
 import { Button, LoadFailed, Loading, Problem } from '../../ui/index.ts';
-import { AccountFields, Door } from './Door.tsx';
+import { AccountFields, Door, Over } from './Door.tsx';
 
 /** Where an invitation leads: who is signed in joins by one press, others make an account. */
 export function JoinPage() {
   const { code = '' } = useParams();
   const { data, error, refetch } = useInvitedToQuery(code);
   const session = useSessionQuery(undefined, { skip: !isKnownHere() });
-  if (isProblem(error, 'not-found')) return <Over says={explain(error)} />;
+  if (isProblem(error, 'not-found'))
+    return (
+      <Over says={explain(error)} to="/">
+        To your courses
+      </Over>
+    );
   if (error) return <LoadFailed what="invitation" error={error} onRetry={() => void refetch()} />;
   if (!data || session.isLoading) return <Loading what="the invitation" />;
   return (
@@ -31,18 +36,6 @@ export function JoinPage() {
         {data.invitedBy} invites you as {data.role === 'instructor' ? 'an instructor' : 'a learner'}.
       </p>
       {session.data ? <Joining code={code} name={session.data.person.name} /> : <Entering code={code} to={data} />}
-    </Door>
-  );
-}
-
-function Over({ says }: { says: string }) {
-  return (
-    <Door>
-      <h1 className="text-xl">This link leads nowhere any more</h1>
-      <p className="text-faint">{says}</p>
-      <Link to="/" className="text-accent underline">
-        To your courses
-      </Link>
     </Door>
   );
 }

@@ -1,21 +1,12 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { type CourseRole, type Invitation, NewInvitation } from '@undulan/contract';
 import { format } from 'date-fns';
-import { Copy, Link2, Trash2 } from 'lucide-react';
+import { Link2, Trash2 } from 'lucide-react';
 import { useForm } from 'react-hook-form';
 import { explain, useEndInvitationMutation, useInviteMutation } from '../../server-data/index.ts';
-import { Button, Field, FormField, INPUT, sayDone, sayProblem } from '../../ui/index.ts';
+import { Button, copyLink, Field, FormField, INPUT, LinkGiven, sayProblem } from '../../ui/index.ts';
 
-const linkOf = ({ code }: Pick<Invitation, 'code'>): string => `${location.origin}/join/${code}`;
-
-async function copyLink(invitation: Pick<Invitation, 'code'>): Promise<void> {
-  try {
-    await navigator.clipboard.writeText(linkOf(invitation));
-    sayDone('The link is copied.');
-  } catch {
-    sayProblem('The browser does not let this page copy: select the link, and copy it.');
-  }
-}
+const pathOf = ({ code }: Pick<Invitation, 'code'>): string => `/join/${code}`;
 
 interface InvitationsProps {
   courseId: string;
@@ -42,18 +33,13 @@ export function Invitations({ courseId, invitations }: InvitationsProps) {
                 key={id}
                 className="flex flex-wrap items-center gap-x-4 gap-y-1 rounded-lg border border-rule bg-page p-3"
               >
-                <code className="figures min-w-0 flex-1 truncate text-sm select-all">{linkOf(invitation)}</code>
+                <LinkGiven path={pathOf(invitation)} />
                 <span className="text-sm text-faint">
                   as {role} · {used} of {places} joined · until {format(new Date(endsAt), 'd MMM yyyy')}
                 </span>
-                <span className="flex gap-1.5">
-                  <Button small onClick={() => void copyLink(invitation)}>
-                    <Copy size={13} /> Copy
-                  </Button>
-                  <Button small kind="quiet" square aria-label="End this invitation" onClick={() => void endOne(id)}>
-                    <Trash2 size={14} />
-                  </Button>
-                </span>
+                <Button small kind="quiet" square aria-label="End this invitation" onClick={() => void endOne(id)}>
+                  <Trash2 size={14} />
+                </Button>
               </li>
             );
           })}
@@ -73,7 +59,7 @@ function Invite({ courseId }: { courseId: string }) {
   const make = async (invitation: NewInvitation): Promise<void> => {
     const { data, error } = await invite({ courseId, invitation });
     if (error) sayProblem(explain(error));
-    else await copyLink(data);
+    else await copyLink(pathOf(data));
   };
   const number = { valueAsNumber: true };
   return (

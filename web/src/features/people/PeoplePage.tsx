@@ -1,9 +1,14 @@
-import type { CoursePeople } from '@undulan/contract';
-import { UserMinus } from 'lucide-react';
+import type { CoursePeople, PasswordLink } from '@undulan/contract';
+import { KeyRound, UserMinus } from 'lucide-react';
 import { useState } from 'react';
 import { useParams } from 'react-router';
-import { explain, useCoursePeopleQuery, useTakeOutMutation } from '../../server-data/index.ts';
-import { Shell } from '../../shell/index.ts';
+import {
+  explain,
+  useCoursePeopleQuery,
+  useLinkForLearnerMutation,
+  useTakeOutMutation,
+} from '../../server-data/index.ts';
+import { PasswordLinkDialog, Shell } from '../../shell/index.ts';
 import { Button, type Column, Dialog, LoadFailed, Loading, sayDone, sayProblem, Table } from '../../ui/index.ts';
 import { CourseNameForm } from './CourseNameForm.tsx';
 import { Invitations } from './Invitations.tsx';
@@ -44,6 +49,13 @@ const COLUMNS: Column<Member>[] = [
 
 function Everyone({ courseId, people }: { courseId: string; people: readonly Member[] }) {
   const [leaving, setLeaving] = useState<Member | null>(null);
+  const [link, setLink] = useState<{ name: string; link: PasswordLink } | null>(null);
+  const [makeLink] = useLinkForLearnerMutation();
+  const give = async ({ id, name }: Member): Promise<void> => {
+    const { data, error } = await makeLink({ courseId, personId: id });
+    if (data) setLink({ name, link: data });
+    else sayProblem(explain(error));
+  };
   const instructors = people.filter(({ role }) => role === 'instructor').length;
   return (
     <section aria-label="Everyone" className="grid gap-2">
@@ -61,18 +73,31 @@ function Everyone({ courseId, people }: { courseId: string; people: readonly Mem
               heading: '',
               className: 'text-right',
               cell: (member) => (
-                <Button
-                  small
-                  square
-                  kind="quiet"
-                  aria-label={`Take ${member.name} out`}
-                  disabledReason={
-                    member.role === 'instructor' && instructors === 1 && 'A course has one instructor at least.'
-                  }
-                  onClick={() => setLeaving(member)}
-                >
-                  <UserMinus size={15} />
-                </Button>
+                <>
+                  <Button
+                    small
+                    square
+                    kind="quiet"
+                    aria-label={`A new password for ${member.name}`}
+                    tip="Make a link to a new password"
+                    disabledReason={member.role !== 'learner' && 'Who runs the installation does this for instructors.'}
+                    onClick={() => void give(member)}
+                  >
+                    <KeyRound size={15} />
+                  </Button>
+                  <Button
+                    small
+                    square
+                    kind="quiet"
+                    aria-label={`Take ${member.name} out`}
+                    disabledReason={
+                      member.role === 'instructor' && instructors === 1 && 'A course has one instructor at least.'
+                    }
+                    onClick={() => setLeaving(member)}
+                  >
+                    <UserMinus size={15} />
+                  </Button>
+                </>
               ),
             },
           ]}
@@ -80,6 +105,7 @@ function Everyone({ courseId, people }: { courseId: string; people: readonly Mem
           rowId={({ id }) => id}
         />
       </div>
+      {link && <PasswordLinkDialog {...link} onClose={() => setLink(null)} />}
       {leaving && <TakeOut courseId={courseId} member={leaving} onClose={() => setLeaving(null)} />}
     </section>
   );

@@ -61,6 +61,9 @@ export function SignInPage() {
           <Button type="submit" kind="main" disabled={isLoading}>
             Sign in
           </Button>
+          <Link to="/forgotten" className="self-start text-sm text-faint hover:underline">
+            Forgotten your password?
+          </Link>
         </form>
       </section>
       <section className="flex flex-col justify-center border-l border-rule bg-page p-10">
