@@ -228,6 +228,45 @@ test('an account: another name, all its data as a file, a course that is left, a
   await expect(marta.getByRole('dialog').getByRole('alert')).toContainText('let another in first');
 });
 
+test('a pasted list: what is wrong is said by line, the others are invited and come in as who they are', async ({
+  browser,
+}) => {
+  const marta = await newPage(browser);
+  await marta.goto(`${address}/sign-in`);
+  await enter(marta, 'marta@kitchen.example');
+  await marta.getByRole('link', { name: 'Third sitting as instructor' }).click();
+  await marta.getByRole('button', { name: 'People' }).click();
+  await marta.getByRole('button', { name: 'Invite a list …' }).click();
+  const dialog = marta.getByRole('dialog', { name: 'Invite a list of people' });
+  await dialog.getByLabel('The list').fill('Oona Brandt');
+  await expect(dialog.getByRole('alert')).toHaveText('There is no column of e-mails.');
+  await dialog
+    .getByLabel('The list')
+    .fill('Name;E-mail\nOona Brandt;oona@kitchen.example\nMei;\nInes;INES@kitchen.example\nBo Lind;bo@kitchen.example');
+  await expect(dialog.getByRole('status')).toHaveText('2 can be invited; 2 are left out, as said beside them.');
+  await expect(dialog.getByRole('row', { name: /^3 Mei/ })).toContainText('There is no e-mail.');
+  await expect(dialog.getByRole('row', { name: /^4 Ines/ })).toContainText('They are in the course already.');
+  await expectAccessible(marta);
+  await dialog.getByRole('button', { name: 'Invite 2 people' }).click();
+  const invitations = marta.getByRole('region', { name: 'Invitations' });
+  const oonas = invitations.getByRole('listitem').filter({ hasText: 'Oona Brandt' });
+  const link = await oonas.getByText(/\/join\//).innerText();
+  await marta.reload();
+  await marta.getByRole('button', { name: 'End the invitation of Bo Lind' }).click();
+  await expect(invitations.getByText('Bo Lind')).toHaveCount(0);
+
+  const oona = await newPage(browser);
+  await oona.goto(link);
+  await expect(oona.getByLabel('Your name')).toHaveValue('Oona Brandt');
+  await expect(oona.getByLabel('E-mail')).toHaveValue('oona@kitchen.example');
+  await oona.getByLabel('A password').fill(PASSWORD);
+  await oona.getByRole('button', { name: 'Join Third sitting' }).click();
+  await expect(oona.getByRole('heading', { name: 'Third sitting' })).toBeVisible();
+  await marta.reload();
+  await expect(oonas).toHaveCount(0);
+  await expect(marta.getByRole('table', { name: 'Everyone' })).toContainText('oona@kitchen.example');
+});
+
 test('a forgotten password: asked for at the door, found in the outbox, chosen anew, once', async ({ browser }) => {
   const ines = await newPage(browser);
   await ines.goto(`${address}/sign-in`);

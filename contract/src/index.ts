@@ -61,7 +61,11 @@ export {
   InvitedTo,
   Joined,
   NewAccount,
+  MOST_ON_ROSTER,
   NewInvitation,
+  OnRoster,
+  Roster,
+  RosterInvited,
   SetUpState,
 } from './invitations.ts';
 export { ChangeAccount, LeaveAll } from './account.ts';

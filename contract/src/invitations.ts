@@ -21,6 +21,8 @@ export type NewInvitation = z.infer<typeof NewInvitation>;
 
 export const Invitation = z.object({
   id: z.string(),
+  /** Whom it is for; null of one for anybody. */
+  to: z.object({ name: z.string(), email: z.string() }).nullable(),
   /** What the link ends with. */
   code: z.string(),
   role: CourseRole,
@@ -39,7 +41,13 @@ export const CoursePeople = z.object({
 export type CoursePeople = z.infer<typeof CoursePeople>;
 
 /** What someone who follows a link is told. */
-export const InvitedTo = z.object({ courseTitle: z.string(), role: CourseRole, invitedBy: z.string() });
+export const InvitedTo = z.object({
+  courseTitle: z.string(),
+  role: CourseRole,
+  invitedBy: z.string(),
+  /** Whom it is for; null of one for anybody. */
+  to: z.object({ name: z.string(), email: z.string() }).nullable(),
+});
 export type InvitedTo = z.infer<typeof InvitedTo>;
 
 /** An account for someone who has none. */
@@ -49,6 +57,28 @@ export const NewAccount = z.object({
   password: NewPassword.shape.password,
 });
 export type NewAccount = z.infer<typeof NewAccount>;
+
+/** How many people a list invites at a time. */
+export const MOST_ON_ROSTER = 500;
+
+/** Someone on a list of people to be invited. */
+export const OnRoster = NewAccount.pick({ name: true, email: true });
+export type OnRoster = z.infer<typeof OnRoster>;
+
+/** People to be invited, each by a link of their own. */
+export const Roster = z.object({
+  people: z
+    .array(OnRoster)
+    .min(1, 'Name somebody.')
+    .max(MOST_ON_ROSTER, `A list has at most ${MOST_ON_ROSTER} people.`),
+  role: CourseRole,
+  days: NewInvitation.shape.days,
+});
+export type Roster = z.infer<typeof Roster>;
+
+/** How many of a list were invited: who is in the course, or invited already, is not once more. */
+export const RosterInvited = z.object({ invited: z.int(), leftOut: z.int() });
+export type RosterInvited = z.infer<typeof RosterInvited>;
 
 /** The first account of an installation, and its first course; by the code that the program printed. */
 export const FirstSetUp = NewAccount.extend({

@@ -1,4 +1,12 @@
-import { CoursePeople, type Created, type Invitation, InvitedTo, type Ledger, type SignedIn } from '@undulan/contract';
+import {
+  CoursePeople,
+  type Created,
+  type Invitation,
+  InvitedTo,
+  type Ledger,
+  type Outbox,
+  type SignedIn,
+} from '@undulan/contract';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { InvitationModel } from '../src/invitations/invitation.model.ts';
@@ -57,6 +65,7 @@ test('a link says where it leads; with an account one joins by it once, without 
     courseTitle: 'Third sitting',
     role: 'learner',
     invitedBy: 'Marta Olesen',
+    to: null,
   });
   for (let i = 0; i < 2; i++) await ines.post(`/api/invitations/${code}/join`).expect(200, { courseId });
   const dario = harness.signedOut();
@@ -137,6 +146,41 @@ test('an invitation ends by its day or by hand; another instructor comes in by o
   await ines.post(`/api/courses/${courseId}/invitations`).send({ role: 'instructor', places: 1, days: 1 }).expect(403);
   await harness.signedOut().post(`/api/invitations/${second.code}/join`).expect(401);
   await harness.signedOut().get('/api/invitations/%00').expect(404);
+});
+
+test('a list of people is invited by name, each once, by a link of their own that is written to them', async () => {
+  const roster = (people: object[], of: object = {}) =>
+    instructor.post(`/api/courses/${courseId}/roster`).send({ people, role: 'learner', days: 7, ...of });
+  const oona = { name: 'Oona Brandt', email: 'oona@kitchen.example' };
+  const people = [
+    oona,
+    { ...oona, email: 'OONA@kitchen.example' },
+    { name: 'Ines', email: 'ines.calado@kitchen.example' },
+  ];
+  // Ines is in the course, Oona stands there twice.
+  expect((await roster(people).expect(201)).body).toEqual({ invited: 1, leftOut: 2 });
+  expect((await roster([oona]).expect(201)).body).toEqual({ invited: 0, leftOut: 1 });
+  const own = (await peopleNow()).invitations.find(({ to }) => to?.email === oona.email)!;
+  expect(own).toMatchObject({ to: oona, places: 1, used: 0, role: 'learner' });
+  const { messages } = (await instructor.get('/api/installation/outbox').expect(200)).body as Outbox;
+  expect(messages[0]).toMatchObject({
+    to: 'Oona Brandt <oona@kitchen.example>',
+    subject: 'Third sitting: Marta Olesen invites you as a learner',
+  });
+  expect(messages[0]!.text).toContain(`/join/${own.code}`);
+  const told = await harness.signedOut().get(`/api/invitations/${own.code}`).expect(200);
+  expect(InvitedTo.parse(told.body).to).toEqual(oona);
+  await joinAnew(own.code, { ...oona, password: 'a-long-password' }, 201);
+  // Who has come is among the people, not among those invited.
+  expect((await peopleNow()).invitations.some(({ to }) => to !== null)).toBe(false);
+  for (const bad of [[], [{ ...oona, email: 'oona' }], [{ email: oona.email }], Array(501).fill(oona) as object[]])
+    await roster(bad).expect(400);
+  await roster([oona], { days: 181 }).expect(400);
+  await roster([oona], { role: 'owner' }).expect(400);
+  await ines
+    .post(`/api/courses/${courseId}/roster`)
+    .send({ people: [oona], role: 'learner', days: 7 })
+    .expect(403);
 });
 
 test('someone taken out sees nothing of the course; what they did stays, and comes back with them', async () => {

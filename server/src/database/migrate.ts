@@ -27,6 +27,7 @@ import { invitations } from './migrations/0022-invitations.ts';
 import { firstSetUp } from './migrations/0023-first-set-up.ts';
 import { mail } from './migrations/0024-mail.ts';
 import { administrators } from './migrations/0025-administrators.ts';
+import { rosters } from './migrations/0026-rosters.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -55,6 +56,7 @@ const MIGRATIONS: readonly Migration[] = [
   firstSetUp,
   mail,
   administrators,
+  rosters,
 ];
 
 /**

@@ -22,8 +22,16 @@ export class InvitationModel extends Model<InferAttributes<InvitationModel>, Inf
   declare places: number;
   declare used: CreationOptional<number>;
   declare endsAt: Date;
+  /** Whom it is for; null of one for anybody. */
+  declare name: CreationOptional<string | null>;
+  declare email: CreationOptional<string | null>;
   declare course?: NonAttribute<CourseModel>;
   declare author?: NonAttribute<PersonModel>;
+
+  get to(): NonAttribute<{ name: string; email: string } | null> {
+    const { name, email } = this;
+    return name && email ? { name, email } : null;
+  }
 
   get isOpen(): NonAttribute<boolean> {
     return this.used < this.places && this.endsAt > new Date();
@@ -39,6 +47,8 @@ export function initInvitationModel(sequelize: Sequelize): void {
       places: DataTypes.INTEGER,
       used: { type: DataTypes.INTEGER, defaultValue: 0 },
       endsAt: DataTypes.DATE(3),
+      name: DataTypes.STRING(120),
+      email: DataTypes.STRING(254),
     },
     { sequelize, tableName: 'invitations', modelName: 'invitation' },
   );

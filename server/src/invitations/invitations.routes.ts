@@ -1,20 +1,13 @@
-import { NewAccount, NewInvitation } from '@undulan/contract';
+import { NewAccount, NewInvitation, Roster } from '@undulan/contract';
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
 import { limitSignIn } from '../http/sign-in-limit.ts';
 import { beginSession } from '../people/begin-session.ts';
-import {
-  coursePeople,
-  endInvitation,
-  invite,
-  invitedTo,
-  join,
-  joinAnew,
-  passwordLinkForLearner,
-  takeOut,
-} from './invitations.service.ts';
+import { endInvitation, invite, invitedTo, join, joinAnew } from './invitations.service.ts';
+import { coursePeople, passwordLinkForLearner, takeOut } from './members.service.ts';
+import { inviteRoster } from './roster.service.ts';
 
 /** What whoever has a link can do, signed in or not. */
 export function joiningRoutes(sequelize: Sequelize): Router {
@@ -50,6 +43,10 @@ export function invitationsRoutes(): Router {
   routes.post('/courses/:courseId/invitations', async (request, response) => {
     const { courseId } = request.params;
     response.status(201).json(await invite(personIdOf(request), courseId, parseBody(NewInvitation, request)));
+  });
+  routes.post('/courses/:courseId/roster', async (request, response) => {
+    const { courseId } = request.params;
+    response.status(201).json(await inviteRoster(personIdOf(request), courseId, parseBody(Roster, request)));
   });
   routes.delete('/courses/:courseId/invitations/:id', async (request, response) => {
     await endInvitation(personIdOf(request), request.params.courseId, request.params.id);

@@ -95,6 +95,7 @@ export {
   useRenameCourseMutation,
   useSetUpMutation,
   useSetUpStateQuery,
+  useInviteRosterMutation,
   useTakeOutMutation,
   useChangeAccountMutation,
   useChooseMailMutation,

@@ -11,6 +11,8 @@ import type {
   NewAccount,
   NewInvitation,
   PasswordLink,
+  Roster,
+  RosterInvited,
   SetUpState,
 } from '@undulan/contract';
 import { SCHEMAS } from './answer-schemas.ts';
@@ -68,6 +70,11 @@ const people = api.injectEndpoints({
       }),
       invalidatesTags: ['People'],
     }),
+    inviteRoster: build.mutation<RosterInvited, { courseId: string; roster: Roster }>({
+      responseSchema: SCHEMAS?.inviteRoster,
+      query: ({ courseId, roster }) => ({ url: `/courses/${courseId}/roster`, method: 'POST', body: roster }),
+      invalidatesTags: ['People'],
+    }),
     takeOut: build.mutation<void, { courseId: string; personId: string }>({
       query: ({ courseId, personId }) => ({ url: `/courses/${courseId}/people/${personId}`, method: 'DELETE' }),
       invalidatesTags: ['People', 'Course', 'Session'],
@@ -108,6 +115,7 @@ export const {
   useCoursePeopleQuery,
   useInviteMutation,
   useEndInvitationMutation,
+  useInviteRosterMutation,
   useTakeOutMutation,
   useInvitedToQuery,
   useJoinMutation,

@@ -46,7 +46,7 @@ export function Outbox() {
                       >
                         <span className="block truncate font-semibold">{message.subject}</span>
                         <span className="block truncate text-xs text-faint">
-                          {message.to} · {format(message.createdAt, 'd MMM, HH:mm')} ·{' '}
+                          {message.to.split(' <')[0]} · {format(message.createdAt, 'd MMM, HH:mm')} ·{' '}
                           <span className={clsx(message.problem && 'text-danger')}>{stateOf(message, isSent)}</span>
                         </span>
                       </button>

@@ -16,7 +16,7 @@ function factsOf({
   messages,
 }: InstallationState): [string, string, boolean?][] {
   return [
-    ['This copy runs', `since ${formatDistanceToNow(startedAt)}`],
+    ['This copy runs', `for ${formatDistanceToNow(startedAt)}`],
     ['Database', `${database.version}, ${database.megabytes} MB`],
     ['Clips, references', `${clipMegabytes} MB`],
     ['Courses', String(courses)],

@@ -60,7 +60,10 @@ function Joining({ code, name }: { code: string; name: string }) {
 
 /** Someone who is not: with an account they sign in and come back, else they make one. */
 function Entering({ code, to }: { code: string; to: InvitedTo }) {
-  const form = useForm({ resolver: zodResolver(NewAccount), defaultValues: { name: '', email: '', password: '' } });
+  const form = useForm({
+    resolver: zodResolver(NewAccount),
+    defaultValues: { name: to.to?.name ?? '', email: to.to?.email ?? '', password: '' },
+  });
   const [join, { error, isLoading }] = useJoinAnewMutation();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();

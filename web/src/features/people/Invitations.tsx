@@ -1,20 +1,23 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { type CourseRole, type Invitation, NewInvitation } from '@undulan/contract';
+import { type CoursePeople, type CourseRole, type Invitation, NewInvitation } from '@undulan/contract';
 import { format } from 'date-fns';
-import { Link2, Trash2 } from 'lucide-react';
+import { Link2, ListPlus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { explain, useEndInvitationMutation, useInviteMutation } from '../../server-data/index.ts';
 import { Button, copyLink, Field, FormField, INPUT, LinkGiven, sayProblem } from '../../ui/index.ts';
+import { RosterDialog } from './RosterDialog.tsx';
 
 const pathOf = ({ code }: Pick<Invitation, 'code'>): string => `/join/${code}`;
 
 interface InvitationsProps {
   courseId: string;
-  invitations: readonly Invitation[];
+  course: CoursePeople;
 }
 
 /** Links by which people join the course: with so many places, until a day. */
-export function Invitations({ courseId, invitations }: InvitationsProps) {
+export function Invitations({ courseId, course }: InvitationsProps) {
+  const [lists, setLists] = useState(false);
   const [end] = useEndInvitationMutation();
   const endOne = async (id: string): Promise<void> => {
     const { error } = await end({ courseId, id });
@@ -23,21 +26,35 @@ export function Invitations({ courseId, invitations }: InvitationsProps) {
   return (
     <section aria-label="Invitations" className="grid gap-3">
       <h1 className="text-xl">Invite people</h1>
-      <Invite courseId={courseId} />
-      {invitations.length > 0 && (
-        <ul className="grid gap-2">
-          {invitations.map((invitation) => {
-            const { id, role, places, used, endsAt } = invitation;
+      <div className="flex flex-wrap items-start gap-x-8 gap-y-3">
+        <Invite courseId={courseId} />
+        <Button className="mt-5" onClick={() => setLists(true)}>
+          <ListPlus size={15} /> Invite a list …
+        </Button>
+      </div>
+      {lists && <RosterDialog courseId={courseId} course={course} onClose={() => setLists(false)} />}
+      {course.invitations.length > 0 && (
+        <ul className="max-h-80 overflow-y-auto rounded-lg border border-rule bg-page">
+          {course.invitations.map((invitation) => {
+            const { id, to, role, places, used, endsAt } = invitation;
             return (
-              <li
-                key={id}
-                className="flex flex-wrap items-center gap-x-4 gap-y-1 rounded-lg border border-rule bg-page p-3"
-              >
+              <li key={id} className="flex items-center gap-x-4 border-b border-rule px-3 py-2 last:border-0">
+                {to && (
+                  <span className="w-56 shrink-0 truncate text-sm" title={`${to.name}, ${to.email}`}>
+                    {to.name} <span className="text-xs text-faint">{to.email}</span>
+                  </span>
+                )}
                 <LinkGiven path={pathOf(invitation)} />
-                <span className="text-sm text-faint">
-                  as {role} · {used} of {places} joined · until {format(new Date(endsAt), 'd MMM yyyy')}
+                <span className="text-sm whitespace-nowrap text-faint">
+                  as {role} · {!to && `${used} of ${places} joined · `}until {format(new Date(endsAt), 'd MMM yyyy')}
                 </span>
-                <Button small kind="quiet" square aria-label="End this invitation" onClick={() => void endOne(id)}>
+                <Button
+                  small
+                  kind="quiet"
+                  square
+                  aria-label={to ? `End the invitation of ${to.name}` : 'End this invitation'}
+                  onClick={() => void endOne(id)}
+                >
                   <Trash2 size={14} />
                 </Button>
               </li>

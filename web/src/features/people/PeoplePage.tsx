@@ -29,7 +29,7 @@ export function PeoplePage() {
       ) : (
         <div className="h-full overflow-y-auto">
           <div className="mx-auto grid max-w-5xl gap-7 px-8 py-6">
-            <Invitations courseId={courseId} invitations={data.invitations} />
+            <Invitations courseId={courseId} course={data} />
             <Everyone courseId={courseId} people={data.people} />
             <CourseNameForm key={data.title} courseId={courseId} title={data.title} />
           </div>

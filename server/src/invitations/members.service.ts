@@ -1,0 +1,75 @@
+import type { CoursePeople, PasswordLink } from '@undulan/contract';
+import { Op } from 'sequelize';
+import { requireInstructor, roleIn } from '../access/access.ts';
+import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
+import { holdCourse } from '../courses/hold-course.ts';
+import { ProblemError } from '../http/problem-error.ts';
+import { issueLink } from '../people/password-links.service.ts';
+import { PersonModel } from '../people/person.model.ts';
+import { InvitationModel } from './invitation.model.ts';
+import { showInvitation } from './new-link.ts';
+
+/** Everyone of a course, and its open invitations, for its instructors. */
+export async function coursePeople(personId: string, courseId: string): Promise<CoursePeople> {
+  await requireInstructor(personId, courseId);
+  const [course, enrolments, invitations] = await Promise.all([
+    CourseModel.findByPk(courseId),
+    EnrolmentModel.findAll({
+      where: { courseId },
+      include: [{ model: PersonModel, as: 'person' }],
+      order: [
+        ['role', 'ASC'],
+        [{ model: PersonModel, as: 'person' }, 'name', 'ASC'],
+      ],
+    }),
+    InvitationModel.findAll({ where: { courseId, endsAt: { [Op.gt]: new Date() } }, order: [['createdAt', 'DESC']] }),
+  ]);
+  return {
+    title: course!.title,
+    people: enrolments.map(({ person, role }) => ({
+      id: person!.id,
+      name: person!.name,
+      email: person!.email,
+      role,
+    })),
+    // Who was invited by name and has come is among the people.
+    invitations: invitations.filter(({ to, isOpen }) => to === null || isOpen).map(showInvitation),
+  };
+}
+
+/**
+ * Takes someone out of a course, as an instructor does, and anybody for themselves. What they handed in stays, and is
+ * theirs again should they come back; until then they see nothing of the course. Throws `not-found`, `does-not-fit` for
+ * its only instructor.
+ */
+export async function takeOut(personId: string, courseId: string, memberId: string): Promise<void> {
+  if (memberId === personId) await roleIn(personId, courseId);
+  else await requireInstructor(personId, courseId);
+  await EnrolmentModel.sequelize!.transaction(async (transaction) => {
+    await holdCourse(courseId, transaction);
+    const enrolment = await EnrolmentModel.findOne({ where: { courseId, personId: memberId }, transaction });
+    if (!enrolment) throw new ProblemError('not-found', 'Nobody like that is in this course.');
+    const instructors = await EnrolmentModel.count({ where: { courseId, role: 'instructor' }, transaction });
+    if (enrolment.role === 'instructor' && instructors === 1)
+      throw new ProblemError('does-not-fit', 'A course has one instructor at least: let another in first.');
+    await enrolment.destroy({ transaction });
+  });
+}
+
+/**
+ * A link to a new password, for a day, for a learner of the course; not for who instructs anywhere or runs the
+ * installation, whose account opens more than a learner's. Throws `not-found`, `forbidden`.
+ */
+export async function passwordLinkForLearner(
+  personId: string,
+  courseId: string,
+  memberId: string,
+): Promise<PasswordLink> {
+  await requireInstructor(personId, courseId);
+  const enrolments = await EnrolmentModel.findAll({ where: { personId: memberId }, include: 'person' });
+  const here = enrolments.find((enrolment) => enrolment.courseId === courseId);
+  if (!here) throw new ProblemError('not-found', 'Nobody like that is in this course.');
+  if (here.person!.isAdministrator || enrolments.some(({ role }) => role === 'instructor'))
+    throw new ProblemError('forbidden', 'Only who runs this installation gives an instructor a new password.');
+  return issueLink(memberId, 24);
+}
