@@ -31,6 +31,8 @@ export const ExerciseSetting = StoredWork.extend({
   courseId: z.string(),
   courseTitle: z.string(),
   published: z.boolean(),
+  /** When it will be published, where that is set. */
+  opensAt: z.string().nullable(),
   takeCount: z.int(),
   draftCount: z.int(),
 });

@@ -25,6 +25,12 @@ export {
   Saved,
 } from './work.ts';
 export {
+  Arrangement,
+  CourseCopy,
+  CourseDefaults,
+  Publication,
+  PutAway,
+  Unit,
   CourseSummary,
   SignedIn,
   TakeState,

@@ -1,9 +1,9 @@
 import type { CourseRole } from '@undulan/contract';
 import { type Limits, USUAL_LIMITS } from '@undulan/core';
 import { type FindAttributeOptions, literal, type Model, type ModelStatic, type Transaction } from 'sequelize';
-import { EnrolmentModel } from '../courses/course.model.ts';
+import { type CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
-import { EXERCISE_DOCUMENTS, ExerciseModel } from '../exercises/exercise.model.ts';
+import { EXERCISE_DOCUMENTS, ExerciseModel, OPENNESS } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { LessonModel } from '../lessons/lesson.model.ts';
 import { PersonModel } from '../people/person.model.ts';
@@ -53,6 +53,12 @@ export async function requireAdministrator(personId: string): Promise<void> {
     throw new ProblemError('forbidden', 'Only who runs this installation can do this.');
 }
 
+/** Throws `forbidden` where a course is put away: nothing new is begun in it. */
+export function refuseArchived(course: Pick<CourseModel, 'archivedAt'>): void {
+  if (course.archivedAt)
+    throw new ProblemError('forbidden', 'This course is archived: what is in it can be seen, and nothing new begun.');
+}
+
 interface ExerciseAccess {
   exercise: ExerciseModel;
   role: CourseRole;
@@ -68,7 +74,7 @@ async function exerciseSeen(
     ? await ExerciseModel.findByPk(exerciseId, { attributes, include: 'course' })
     : null;
   const enrolment = exercise && (await EnrolmentModel.findOne({ where: { personId, courseId: exercise.courseId } }));
-  if (!enrolment || (enrolment.role === 'learner' && !exercise.publishedAt)) return null;
+  if (!enrolment || (enrolment.role === 'learner' && !exercise.isOpen)) return null;
   return { exercise, role: enrolment.role };
 }
 
@@ -95,7 +101,7 @@ export async function visibleExercise(personId: string, exerciseId: string): Pro
 
 /** Whether someone has a part in an exercise. */
 export async function seesExercise(personId: string, exerciseId: string): Promise<boolean> {
-  return (await exerciseSeen(personId, exerciseId, ['id', 'courseId', 'publishedAt'])) !== null;
+  return (await exerciseSeen(personId, exerciseId, ['id', 'courseId', ...OPENNESS])) !== null;
 }
 
 /** An exercise for one of the roles of its course, without its documents. A learner meets published ones only. */
@@ -130,16 +136,14 @@ export async function draftFor(
     ? await DraftModel.findOne({
         where: { id: draftId, learnerId: personId },
         attributes: { include: [[literal(ROLE_OF_LEARNER), 'role']] },
-        include: [
-          { association: 'exercise', attributes: ['id', 'courseId', 'publishedAt', 'targetHash', 'mayChange'] },
-        ],
+        include: [{ association: 'exercise', attributes: ['id', 'courseId', ...OPENNESS, 'targetHash', 'mayChange'] }],
         transaction,
         ...(lock && transaction && { lock: { level: transaction.LOCK.UPDATE, of: DraftModel } }),
       })
     : null;
   const role = draft?.get('role') as CourseRole | null | undefined;
   if (!draft?.exercise || !role) throw notFound('draft');
-  if (!draft.exercise.publishedAt)
+  if (!draft.exercise.isOpen)
     throw new ProblemError('not-found', 'The instructor has taken this exercise back for now. What you made is kept.');
   requireRole(role, 'learner');
   return draft;

@@ -1,4 +1,4 @@
-import type { CourseRole } from '@undulan/contract';
+import type { CourseDefaults, CourseRole } from '@undulan/contract';
 import {
   type CreationOptional,
   DataTypes,
@@ -14,6 +14,20 @@ import { PersonModel } from '../people/person.model.ts';
 export class CourseModel extends Model<InferAttributes<CourseModel>, InferCreationAttributes<CourseModel>> {
   declare id: CreationOptional<string>;
   declare title: string;
+  /** Nothing new is begun in it since. */
+  declare archivedAt: CreationOptional<Date | null>;
+  /** What its exercises begin with; null as anywhere. */
+  declare defaults: CreationOptional<CourseDefaults | null>;
+}
+
+/** Exercises of a course that belong together. */
+export class UnitModel extends Model<InferAttributes<UnitModel>, InferCreationAttributes<UnitModel>> {
+  declare id: CreationOptional<string>;
+  declare courseId: ForeignKey<string>;
+  declare title: string;
+  declare position: number;
+  declare fromDay: string | null;
+  declare toDay: string | null;
 }
 
 /** One person's part in one course. */
@@ -28,7 +42,21 @@ export class EnrolmentModel extends Model<InferAttributes<EnrolmentModel>, Infer
 
 export function initCourseModels(sequelize: Sequelize): void {
   const id = { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 };
-  CourseModel.init({ id, title: DataTypes.STRING(120) }, { sequelize, tableName: 'courses', modelName: 'course' });
+  CourseModel.init(
+    { id, title: DataTypes.STRING(120), archivedAt: DataTypes.DATE(3), defaults: DataTypes.JSON },
+    { sequelize, tableName: 'courses', modelName: 'course' },
+  );
+  UnitModel.init(
+    {
+      id,
+      title: DataTypes.STRING(120),
+      position: DataTypes.INTEGER,
+      fromDay: DataTypes.DATEONLY,
+      toDay: DataTypes.DATEONLY,
+    },
+    { sequelize, tableName: 'units', modelName: 'unit' },
+  );
+  UnitModel.belongsTo(CourseModel, { foreignKey: 'courseId' });
   EnrolmentModel.init(
     { id, role: DataTypes.ENUM('instructor', 'learner') },
     { sequelize, tableName: 'enrolments', modelName: 'enrolment' },

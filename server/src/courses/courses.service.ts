@@ -1,4 +1,5 @@
 import {
+  type CourseDefaults,
   type CourseName,
   type CourseOverview,
   type Created,
@@ -13,13 +14,15 @@ import { Op } from 'sequelize';
 import { requireInstructor, roleIn } from '../access/access.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { summariseDraft } from '../drafts/draft-summary.ts';
-import { ExerciseModel } from '../exercises/exercise.model.ts';
+import { ExerciseModel, LISTED, openNow } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { TakeModel } from '../takes/take.model.ts';
 import { isLate, LATE_TERMS, newestReadings, summariseTakes, TAKE_LINE } from '../takes/take-summary.ts';
+import { unitsOf } from './arrangement.service.ts';
 import { CourseModel, EnrolmentModel } from './course.model.ts';
 import { learnersOf } from './learners.ts';
+import { USUAL_DEFAULTS } from './usual-defaults.ts';
 
 /** Begins a course: whoever instructs one may instruct another. Throws `forbidden`, `over-quota`. */
 export async function beginCourse(personId: string, { title }: CourseName): Promise<Created> {
@@ -39,12 +42,20 @@ export async function renameCourse(personId: string, courseId: string, { title }
   await CourseModel.update({ title }, { where: { id: courseId } });
 }
 
+/** Keeps what a new exercise of a course begins with. */
+export async function chooseDefaults(personId: string, courseId: string, defaults: CourseDefaults): Promise<void> {
+  await requireInstructor(personId, courseId);
+  await CourseModel.update({ defaults }, { where: { id: courseId } });
+}
+
 function summariseExercise(exercise: ExerciseModel): ExerciseSummary {
   return {
     id: exercise.id,
     title: exercise.title,
     brief: exercise.brief,
-    published: exercise.publishedAt !== null,
+    published: exercise.isOpen,
+    opensAt: exercise.publishedAt && !exercise.isOpen ? exercise.publishedAt.toISOString() : null,
+    unitId: exercise.unitId ?? null,
     rate: { num: exercise.rateNum, den: exercise.rateDen },
     range: { first: exercise.firstFrame, last: exercise.lastFrame },
     dueAt: exercise.dueAt?.toISOString() ?? null,
@@ -53,7 +64,7 @@ function summariseExercise(exercise: ExerciseModel): ExerciseSummary {
 
 function exercisesIn(courseId: string, publishedOnly: boolean): Promise<ExerciseModel[]> {
   return ExerciseModel.findAll({
-    where: { courseId, blank: false, ...(publishedOnly && { publishedAt: { [Op.ne]: null } }) },
+    where: { courseId, ...(publishedOnly ? openNow() : LISTED) },
     attributes: { exclude: ['motion', 'terms'] },
     order: [['position', 'ASC']],
   });
@@ -68,6 +79,10 @@ export async function courseOverview(personId: string, courseId: string): Promis
   return {
     id: course.id,
     title: course.title,
+    archived: course.archivedAt !== null,
+    defaults: course.defaults ?? USUAL_DEFAULTS,
+    units: await unitsOf(courseId),
+    putAway: await ExerciseModel.count({ where: { courseId, archivedAt: { [Op.ne]: null } } }),
     exercises: exercises.map(summariseExercise),
     learners: learners.map(({ id, name, email }) => ({ id, name, email })),
     standings: await standingsOf(exercises.map((exercise) => exercise.id)),
@@ -109,6 +124,8 @@ export async function learnerCourse(personId: string, courseId: string): Promise
   return {
     id: course.id,
     title: course.title,
+    archived: course.archivedAt !== null,
+    units: await unitsOf(courseId),
     exercises: exercises.map((exercise) => ({
       ...summariseExercise(exercise),
       accepts: exercise.accepts,
@@ -127,7 +144,7 @@ export async function waitingTakes(personId: string, courseId: string, pages: nu
     include: [
       'learner',
       { association: 'review', where: { returnedAt: null } },
-      { ...LATE_TERMS, attributes: [...LATE_TERMS.attributes, 'title'], where: { courseId } },
+      { ...LATE_TERMS, attributes: [...LATE_TERMS.attributes, 'title'], where: { courseId, archivedAt: null } },
     ],
     order: [['handedInAt', 'ASC']],
   });

@@ -28,6 +28,7 @@ import { firstSetUp } from './migrations/0023-first-set-up.ts';
 import { mail } from './migrations/0024-mail.ts';
 import { administrators } from './migrations/0025-administrators.ts';
 import { rosters } from './migrations/0026-rosters.ts';
+import { units } from './migrations/0027-units.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -57,6 +58,7 @@ const MIGRATIONS: readonly Migration[] = [
   mail,
   administrators,
   rosters,
+  units,
 ];
 
 /**

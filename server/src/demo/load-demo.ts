@@ -134,6 +134,7 @@ async function loadCourse(transaction: Transaction): Promise<Loaded> {
         stepsDone: 0,
         version: 1,
         publishedAt: published ? daysBefore(14) : null,
+        announcedAt: published ? daysBefore(14) : null,
       },
       { transaction },
     );

@@ -8,6 +8,7 @@ import {
   limitsOf,
   mayLearnerSeeModel,
   takeFor,
+  refuseArchived,
 } from '../access/access.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { brokenFromStart, sceneFor, startsOf } from '../exercises/scene-for.ts';
@@ -28,6 +29,7 @@ import { DraftModel } from './draft.model.ts';
  */
 export async function beginDraft(personId: string, exerciseId: string, begin: NewDraft): Promise<Created> {
   const exercise = await exerciseWithDocuments(personId, exerciseId, 'learner');
+  refuseArchived(exercise.course!);
   const from = begin.fromTakeId ? await takeFor(personId, begin.fromTakeId) : null;
   if (from && from.take.exerciseId !== exerciseId)
     throw new ProblemError('not-found', 'This take belongs to another exercise.');

@@ -8,7 +8,9 @@ import {
   type InferCreationAttributes,
   Model,
   type NonAttribute,
+  Op,
   type Sequelize,
+  type WhereOptions,
 } from 'sequelize';
 import { CourseModel } from '../courses/course.model.ts';
 import { motionColumn } from '../database/motion-column.ts';
@@ -28,7 +30,15 @@ export class ExerciseModel extends Model<InferAttributes<ExerciseModel>, InferCr
   /** The number of the last step that is done and not undone. */
   declare stepsDone: number;
   declare version: number;
+  /** From when on learners see it; of one that is set for later, a moment to come. */
   declare publishedAt: Date | null;
+  /** When they were told. */
+  declare announcedAt: CreationOptional<Date | null>;
+  declare unitId: CreationOptional<string | null>;
+  /** Put away: it is on no list but that of those put away, and learners do not see it. */
+  declare archivedAt: CreationOptional<Date | null>;
+  /** Put away to go for good after a while. */
+  declare removedAt: CreationOptional<Date | null>;
   /** Begun blank and never changed: it is on no list, and goes after a day. */
   declare blank: CreationOptional<boolean>;
   /**
@@ -47,6 +57,11 @@ export class ExerciseModel extends Model<InferAttributes<ExerciseModel>, InferCr
   declare accepts: CreationOptional<Accepted>;
   declare course?: NonAttribute<CourseModel>;
 
+  /** Learners see it now. */
+  get isOpen(): NonAttribute<boolean> {
+    return this.publishedAt !== null && this.publishedAt <= new Date() && !this.archivedAt;
+  }
+
   get details(): NonAttribute<ExerciseDetails> {
     return {
       title: this.title,
@@ -61,6 +76,15 @@ export class ExerciseModel extends Model<InferAttributes<ExerciseModel>, InferCr
     return targetOf(this.motion, this.details);
   }
 }
+
+/** Exercises that are on a course's lists. */
+export const LISTED = { blank: false, archivedAt: null };
+
+/** Those of them that learners see now. */
+export const openNow = (): WhereOptions<ExerciseModel> => ({ ...LISTED, publishedAt: { [Op.lte]: new Date() } });
+
+/** What of an exercise says whether it is open. */
+export const OPENNESS = ['publishedAt', 'archivedAt'] as const;
 
 /** The documents of an exercise: what only those read who show or change it whole. */
 export const EXERCISE_DOCUMENTS: readonly (keyof InferAttributes<ExerciseModel>)[] = ['motion', 'terms', 'brief'];
@@ -142,6 +166,10 @@ export function initExerciseModel(sequelize: Sequelize): void {
       stepsDone: DataTypes.INTEGER,
       version: DataTypes.INTEGER,
       publishedAt: DataTypes.DATE(3),
+      announcedAt: DataTypes.DATE(3),
+      unitId: DataTypes.UUID,
+      archivedAt: DataTypes.DATE(3),
+      removedAt: DataTypes.DATE(3),
       blank: { type: DataTypes.BOOLEAN, defaultValue: false },
       rateNum: DataTypes.INTEGER,
       rateDen: DataTypes.INTEGER,

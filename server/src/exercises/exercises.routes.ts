@@ -1,6 +1,7 @@
-import { ChangeWork, NewDraft, SaveWork } from '@undulan/contract';
+import { ChangeWork, NewDraft, Publication, SaveWork } from '@undulan/contract';
 import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
+import { putAway, removeExercise, takeBack } from '../courses/archive.service.ts';
 import { beginDraft } from '../drafts/drafts.service.ts';
 import { parseBody } from '../http/parse-body.ts';
 import {
@@ -24,11 +25,23 @@ export function exercisesRoutes(): Router {
     response.json(await changeExercise(personIdOf(request), request.params.exerciseId, parseBody(ChangeWork, request)));
   });
   routes.post('/exercises/:exerciseId/publish', async (request, response) => {
-    await publishExercise(personIdOf(request), request.params.exerciseId);
+    await publishExercise(personIdOf(request), request.params.exerciseId, parseBody(Publication, request));
     response.status(204).end();
   });
   routes.post('/exercises/:exerciseId/withdraw', async (request, response) => {
     await withdrawExercise(personIdOf(request), request.params.exerciseId);
+    response.status(204).end();
+  });
+  routes.post('/exercises/:exerciseId/archive', async (request, response) => {
+    await putAway(personIdOf(request), request.params.exerciseId);
+    response.status(204).end();
+  });
+  routes.delete('/exercises/:exerciseId/archive', async (request, response) => {
+    await takeBack(personIdOf(request), request.params.exerciseId);
+    response.status(204).end();
+  });
+  routes.delete('/exercises/:exerciseId', async (request, response) => {
+    await removeExercise(personIdOf(request), request.params.exerciseId);
     response.status(204).end();
   });
   routes.get('/exercises/:exerciseId/assignment', async (request, response) => {

@@ -5,6 +5,7 @@ import {
   type ExerciseDetails,
   type ExerciseSetting,
   type NewExercise,
+  type Publication,
   type Saved,
   type SaveWork,
   targetOf,
@@ -12,7 +13,15 @@ import {
 } from '@undulan/contract';
 import { EMPTY_HISTORY, type MotionDocument, tracksOf, USUAL_LIMITS } from '@undulan/core';
 import { Op, type Transaction } from 'sequelize';
-import { exerciseFor, exerciseWithDocuments, mayLearnerSeeModel, requireInstructor } from '../access/access.ts';
+import {
+  exerciseFor,
+  exerciseWithDocuments,
+  mayLearnerSeeModel,
+  refuseArchived,
+  requireInstructor,
+} from '../access/access.ts';
+import { CourseModel } from '../courses/course.model.ts';
+import { USUAL_DEFAULTS } from '../courses/usual-defaults.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { draftsOf } from '../drafts/draft-summary.ts';
 import { ProblemError } from '../http/problem-error.ts';
@@ -33,10 +42,12 @@ const A_DAY_MS = 24 * 60 * 60 * 1000;
 /** Adds an unpublished exercise at the end of the course. Blank ones that nobody changed within a day go. */
 export async function createExercise(personId: string, courseId: string, given: NewExercise): Promise<Created> {
   await requireInstructor(personId, courseId);
+  const course = (await CourseModel.findByPk(courseId))!;
+  refuseArchived(course);
   refuseBeyond('exercises', await ExerciseModel.count({ where: { courseId } }));
   const isLeft = { courseId, blank: true, createdAt: { [Op.lt]: new Date(Date.now() - A_DAY_MS) } };
   await ExerciseModel.destroy({ where: isLeft });
-  const work = given.work ?? startingWork();
+  const work = given.work ?? startingWork(course.defaults ?? USUAL_DEFAULTS);
   const history = given.history ?? EMPTY_HISTORY;
   return ExerciseModel.sequelize!.transaction(async (transaction) => {
     const last =
@@ -67,7 +78,8 @@ export async function exerciseSetting(personId: string, exerciseId: string): Pro
     version: exercise.version,
     work: { motion: exercise.motion, details: exercise.details },
     history: await historyOf(EXERCISE_STEPS, exerciseId, exercise.stepsDone),
-    published: exercise.publishedAt !== null,
+    published: exercise.isOpen,
+    opensAt: exercise.publishedAt && !exercise.isOpen ? exercise.publishedAt.toISOString() : null,
     takeCount: await TakeModel.count({ where: { exerciseId } }),
     draftCount: await DraftModel.count({ where: { exerciseId } }),
   };
@@ -143,9 +155,13 @@ export async function saveExercise(
   });
 }
 
-/** Opens an exercise to learners. Throws `not-ready` while its model does not move. */
-export async function publishExercise(personId: string, exerciseId: string): Promise<void> {
+/**
+ * Opens an exercise to learners, now or at a moment to come. Throws `not-ready` while its model does not move,
+ * `invalid-request` for a moment that is over.
+ */
+export async function publishExercise(personId: string, exerciseId: string, { at }: Publication): Promise<void> {
   const exercise = await exerciseWithDocuments(personId, exerciseId, 'instructor');
+  refuseArchived(exercise.course!);
   const moves = exercise.motion.subjects.some(
     (subject) => tracksOf(subject).length > 0 && subject.channels.some((channel) => channel.keys.length > 1),
   );
@@ -154,9 +170,15 @@ export async function publishExercise(personId: string, exerciseId: string): Pro
       'not-ready',
       'Give the model motion at least two keys first: there is nothing to compare a take with.',
     );
-  if (exercise.publishedAt) return;
+  if (at && new Date(at) <= new Date())
+    throw new ProblemError('invalid-request', 'This moment is over: publish it now, or give a later one.');
+  if (exercise.isOpen) return;
+  if (at) {
+    await exercise.update({ publishedAt: new Date(at), announcedAt: null });
+    return;
+  }
   await ExerciseModel.sequelize!.transaction(async (transaction) => {
-    await exercise.update({ publishedAt: new Date() }, { transaction });
+    await exercise.update({ publishedAt: new Date(), announcedAt: new Date() }, { transaction });
     await tellPublished(exercise, transaction);
   });
 }
@@ -164,7 +186,7 @@ export async function publishExercise(personId: string, exerciseId: string): Pro
 /** Takes an exercise back from learners: drafts and takes are kept, and are theirs again once it is published again. */
 export async function withdrawExercise(personId: string, exerciseId: string): Promise<void> {
   const exercise = await exerciseFor(personId, exerciseId, 'instructor');
-  await exercise.update({ publishedAt: null });
+  await exercise.update({ publishedAt: null, announcedAt: null });
 }
 
 /** An exercise as its learner may have it. */

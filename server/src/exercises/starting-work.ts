@@ -1,11 +1,10 @@
-import type { ExerciseDetails, Work } from '@undulan/contract';
-import { createMotion, createSubject, USUAL_TOLERANCES } from '@undulan/core';
+import type { CourseDefaults, ExerciseDetails, Work } from '@undulan/contract';
+import { createMotion, createSubject } from '@undulan/core';
 
 /**
- * What a new exercise begins as: one box at the left of the stage, one second at 24 fps, one frame and five percent
- * allowed.
+ * What a new exercise begins as: one box at the left of the stage, at the rate and with the tolerances of its course.
  */
-export function startingWork(): Work & { details: ExerciseDetails } {
+export function startingWork({ rate, tolerances }: CourseDefaults): Work & { details: ExerciseDetails } {
   const subject = createSubject(
     'subject-1',
     'Box',
@@ -13,11 +12,11 @@ export function startingWork(): Work & { details: ExerciseDetails } {
     { x: 160, y: 270 },
   );
   return {
-    motion: createMotion([subject]),
+    motion: { ...createMotion([subject]), rate },
     details: {
       title: 'New exercise',
       brief: '',
-      tolerances: USUAL_TOLERANCES,
+      tolerances,
       modelShown: 'always',
     },
   };

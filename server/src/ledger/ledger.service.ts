@@ -3,15 +3,15 @@ import { literal } from 'sequelize';
 import { requireInstructor } from '../access/access.ts';
 import { CourseModel } from '../courses/course.model.ts';
 import { learnersOf } from '../courses/learners.ts';
-import { ExerciseModel } from '../exercises/exercise.model.ts';
+import { ExerciseModel, LISTED, OPENNESS } from '../exercises/exercise.model.ts';
 import { takesOf } from './takes-of-course.ts';
 
 /** Exercises in their order, with what says how far off a key may be; none of their documents. */
 async function exercisesOf(courseId: string): Promise<LedgerExercise[]> {
   const rows = await ExerciseModel.findAll({
-    where: { courseId, blank: false },
+    where: { courseId, ...LISTED },
     attributes: [
-      ...(['id', 'title', 'publishedAt', 'dueAt', 'tolerances'] as const),
+      ...(['id', 'title', ...OPENNESS, 'dueAt', 'tolerances'] as const),
       [literal("JSON_EXTRACT(`exercise`.`terms`, '$.keyTolerances')"), 'keyTolerances'],
     ],
     order: [['position', 'ASC']],
@@ -21,7 +21,7 @@ async function exercisesOf(courseId: string): Promise<LedgerExercise[]> {
     return {
       id: row.id,
       title: row.title,
-      published: row.publishedAt !== null,
+      published: row.isOpen,
       dueAt: row.dueAt?.toISOString() ?? null,
       tolerances: row.tolerances,
       keyTolerances: (typeof given === 'string' ? (JSON.parse(given) as LedgerExercise['keyTolerances']) : given) ?? [],

@@ -1,9 +1,8 @@
 import { LEAST_BEHIND, type OwnLedger } from '@undulan/contract';
 import { type ClassMeasure, type ClassTake, digestOf, overTime, READING_VERSION } from '@undulan/core';
-import { Op } from 'sequelize';
 import { mayLearnerSeeModel, roleIn } from '../access/access.ts';
 import { CourseModel } from '../courses/course.model.ts';
-import { ExerciseModel } from '../exercises/exercise.model.ts';
+import { ExerciseModel, openNow } from '../exercises/exercise.model.ts';
 import { ReadingModel } from '../readings/reading.model.ts';
 import { readingFor } from '../readings/visible-reading.ts';
 import { TakeModel } from '../takes/take.model.ts';
@@ -22,7 +21,7 @@ export async function ownLedger(personId: string, courseId: string): Promise<Own
   const [course, exercises] = await Promise.all([
     CourseModel.findByPk(courseId),
     ExerciseModel.findAll({
-      where: { courseId, blank: false, publishedAt: { [Op.ne]: null } },
+      where: { courseId, ...openNow() },
       attributes: ['id', 'title', 'modelShown'],
       order: [['position', 'ASC']],
     }),

@@ -14,6 +14,7 @@ const TAKES = `
       ORDER BY readings.createdAt DESC LIMIT 1) AS readingId
   FROM takes
   JOIN exercises ON exercises.id = takes.exerciseId AND exercises.courseId = :courseId
+    AND exercises.archivedAt IS NULL
   JOIN enrolments ON enrolments.courseId = exercises.courseId AND enrolments.personId = takes.learnerId
   LEFT JOIN reviews ON reviews.takeId = takes.id`;
 
@@ -22,6 +23,7 @@ const DIGESTS = `
   SELECT readings.id, readings.digest
   FROM takes
   JOIN exercises ON exercises.id = takes.exerciseId AND exercises.courseId = :courseId
+    AND exercises.archivedAt IS NULL
   JOIN enrolments ON enrolments.courseId = exercises.courseId AND enrolments.personId = takes.learnerId
   JOIN readings ON readings.takeId = takes.id AND readings.state = 'read' AND readings.version = :version`;
 

@@ -1,7 +1,7 @@
 import type { Created, LessonSummary, Saved, SaveLesson, StoredLesson } from '@undulan/contract';
 import { type Lesson, picturesOfLesson, type Tolerances, withLessonPicturesCalled } from '@undulan/core';
 import { lessonFor, requireInstructor, roleIn } from '../access/access.ts';
-import { ExerciseModel } from '../exercises/exercise.model.ts';
+import { ExerciseModel, LISTED } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { takePicturesAlong } from '../pictures/pictures.service.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
@@ -32,7 +32,7 @@ const LESSON_TOLERANCES: Tolerances = { keyFrames: 1, spacingPercent: 4 };
 
 /** The smallest that an exercise of the course has. */
 async function smallestTolerances(courseId: string): Promise<Tolerances> {
-  const exercises = await ExerciseModel.findAll({ where: { courseId, blank: false }, attributes: ['tolerances'] });
+  const exercises = await ExerciseModel.findAll({ where: { courseId, ...LISTED }, attributes: ['tolerances'] });
   if (exercises.length === 0) return LESSON_TOLERANCES;
   return {
     keyFrames: Math.min(...exercises.map(({ tolerances }) => tolerances.keyFrames)),

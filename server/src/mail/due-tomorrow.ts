@@ -1,7 +1,7 @@
 import { Op, type Sequelize } from 'sequelize';
 import { CourseModel } from '../courses/course.model.ts';
 import { learnersOf } from '../courses/learners.ts';
-import { ExerciseModel } from '../exercises/exercise.model.ts';
+import { ExerciseModel, openNow } from '../exercises/exercise.model.ts';
 import { TakeModel } from '../takes/take.model.ts';
 import { tell } from './tell.ts';
 
@@ -11,7 +11,7 @@ const DAY_MS = 24 * 3600 * 1000;
 export async function tellOfDue(sequelize: Sequelize, timeZone: string, now = new Date()): Promise<void> {
   const due = await ExerciseModel.findAll({
     where: {
-      publishedAt: { [Op.ne]: null },
+      ...openNow(),
       dueAt: { [Op.gt]: now, [Op.lte]: new Date(now.getTime() + DAY_MS) },
     },
     attributes: ['id', 'title', 'dueAt', 'courseId'],

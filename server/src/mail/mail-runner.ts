@@ -2,6 +2,7 @@ import { createTransport, type Transporter } from 'nodemailer';
 import type { Logger } from 'pino';
 import { Op, type Sequelize } from 'sequelize';
 import { loggedError } from '../http/answer-problems.ts';
+import { announceOpened } from './announce-opened.ts';
 import { tellOfDue } from './due-tomorrow.ts';
 import { letterOf } from './letter.ts';
 import type { MailSettings } from './mail-settings.ts';
@@ -49,6 +50,7 @@ export class MailRunner {
   /** Does what there is to do now. */
   async look(): Promise<void> {
     try {
+      await announceOpened(this.#sequelize);
       if (Date.now() >= this.#looksForDueAt) {
         this.#looksForDueAt = Date.now() + DUE_LOOK_MS;
         await tellOfDue(this.#sequelize, this.#settings.timeZone);

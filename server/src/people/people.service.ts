@@ -33,6 +33,7 @@ export async function signedIn(personId: string): Promise<SignedIn> {
       id: enrolment.courseId,
       title: enrolment.course!.title,
       role: enrolment.role,
+      archived: enrolment.course!.archivedAt !== null,
     })),
   };
 }

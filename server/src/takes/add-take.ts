@@ -1,6 +1,7 @@
 import type { Accepted } from '@undulan/contract';
 import type { Transaction } from 'sequelize';
 import type { ExerciseModel } from '../exercises/exercise.model.ts';
+import { refuseArchived } from '../access/access.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { tellHandedIn } from '../mail/events.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
@@ -19,7 +20,8 @@ export function refuseUnlessAccepted({ accepts }: ExerciseModel, kind: Exclude<A
 }
 
 /** Throws `no-more-takes` once the exercise takes none: by their number, or after its due date. */
-function refuseFurtherTakes({ terms }: ExerciseModel, handedIn: number): void {
+function refuseFurtherTakes({ terms, course }: ExerciseModel, handedIn: number): void {
+  refuseArchived(course!);
   if (terms?.takeLimit && handedIn >= terms.takeLimit)
     throw new ProblemError(
       'no-more-takes',

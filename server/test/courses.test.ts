@@ -1,0 +1,222 @@
+import type {
+  Arrangement,
+  CourseOverview,
+  Created,
+  ExerciseSetting,
+  Outbox,
+  PutAway,
+  SignedIn,
+} from '@undulan/contract';
+import type { Agent } from 'supertest';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { ExerciseModel } from '../src/exercises/exercise.model.ts';
+import { announceOpened } from '../src/mail/announce-opened.ts';
+import { MessageModel } from '../src/mail/message.model.ts';
+import { courseOf, createHarness, exerciseIdOf, type Harness, overviewOf } from './harness.ts';
+
+let harness: Harness;
+let instructor: Agent;
+let ines: Agent;
+let course: string;
+
+beforeAll(async () => {
+  harness = await createHarness();
+  [instructor, ines] = await Promise.all([harness.signIn('instructor'), harness.signIn('ines')]);
+  course = `/api/courses/${harness.courseId}`;
+});
+afterAll(() => harness.close());
+
+const overview = (): Promise<CourseOverview> => overviewOf(instructor, harness.courseId);
+const titlesOf = ({ exercises }: { exercises: { title: string }[] }): string[] => exercises.map(({ title }) => title);
+const putAway = async (): Promise<PutAway[]> =>
+  (await instructor.get(`${course}/put-away`).expect(200)).body as PutAway[];
+
+test('exercises are put in an order under units with days; what does not name each of them once is refused', async () => {
+  const ids = (await overview()).exercises.map(({ id }) => id);
+  const arrange = (arrangement: object, who = instructor) => who.put(`${course}/arrangement`).send(arrangement);
+  const unit = (title: string, exerciseIds: string[], of: object = {}) => ({
+    id: null,
+    title,
+    from: null,
+    to: null,
+    exerciseIds,
+    ...of,
+  });
+  const units: Arrangement['units'] = [
+    unit('Weight', ids.slice(4, 6), { from: '2026-09-07', to: '2026-09-20' }),
+    unit('Spacing', ids.slice(2, 4)),
+  ];
+  const arrangement = { loose: [ids[1]!, ids[0]!, ...ids.slice(6)], units };
+  await arrange(arrangement, ines).expect(403);
+  await arrange(arrangement).expect(204);
+  const arranged = await overview();
+  expect(arranged.units).toMatchObject([
+    { title: 'Weight', from: '2026-09-07', to: '2026-09-20' },
+    { title: 'Spacing', from: null, to: null },
+  ]);
+  expect(arranged.exercises.map(({ id }) => id)).toEqual([
+    ids[1],
+    ids[0],
+    ...ids.slice(6),
+    ...ids.slice(4, 6),
+    ...ids.slice(2, 4),
+  ]);
+  expect(arranged.exercises.filter(({ unitId }) => unitId === arranged.units[0]!.id).map(({ id }) => id)).toEqual(
+    ids.slice(4, 6),
+  );
+  expect((await courseOf(ines, harness.courseId)).units).toEqual(arranged.units);
+  const [weight] = arranged.units;
+  for (const [bad, status] of [
+    [{ ...arrangement, loose: ids.slice(6) }, 409],
+    [{ ...arrangement, loose: [...arrangement.loose, ids[0]] }, 409],
+    [{ loose: ids, units: [unit('Spacing', [], { id: '00000000-0000-4000-8000-000000000000' })] }, 409],
+    [{ loose: ids, units: [unit('A', [], { id: weight!.id }), unit('B', [], { id: weight!.id })] }, 409],
+    [{ loose: ids, units: [unit(' ', [])] }, 400],
+    [{ loose: ids, units: [unit('A', [], { from: '2026-09-07', to: '2026-09-06' })] }, 400],
+    [{ loose: ids, units: [unit('A', [], { from: 'soon' })] }, 400],
+    [{ loose: 'all', units: [] }, 400],
+  ] as const)
+    await arrange(bad).expect(status);
+  expect(await overview()).toEqual(arranged);
+  // A unit that is given up leaves its exercises.
+  await arrange({ loose: ids, units: [unit('Heavy things', [], { id: weight!.id })] }).expect(204);
+  const after = await overview();
+  expect(after.units).toMatchObject([{ id: weight!.id, title: 'Heavy things' }]);
+  expect(after.exercises.map(({ id }) => id)).toEqual(ids);
+});
+
+test('an exercise that is archived is on no list, and comes back with its takes; one with takes is not removed', async () => {
+  const { exercises, standings } = await overview();
+  const taken = exercises.find(({ id }) => standings.some(({ exerciseId, takes }) => exerciseId === id && takes[0]))!;
+  const inesTakes = (await courseOf(ines, harness.courseId)).exercises.flatMap(({ takes }) => takes);
+  const path = `/api/exercises/${taken.id}`;
+  await ines.post(`${path}/archive`).expect(403);
+  await ines.delete(path).expect(403);
+  const refused = await instructor.delete(path).expect(409);
+  expect(refused.text).toContain('archive it instead');
+  await instructor.post(`${path}/archive`).expect(204);
+  expect(titlesOf(await overview())).not.toContain(taken.title);
+  expect(titlesOf(await courseOf(ines, harness.courseId))).not.toContain(taken.title);
+  const ledger = await instructor.get(`${course}/ledger`).expect(200);
+  expect(JSON.stringify(ledger.body)).not.toContain(taken.id);
+  expect(JSON.stringify((await instructor.get(`${course}/waiting`)).body)).not.toContain(taken.id);
+  expect(await putAway()).toMatchObject([{ id: taken.id, title: taken.title, goesAt: null }]);
+  expect((await putAway())[0]!.takes).toBeGreaterThan(0);
+  await instructor.delete(`${path}/archive`).expect(204);
+  expect(await overview()).toMatchObject({ exercises: exercises.map(({ id }) => ({ id })), putAway: 0 });
+  expect((await courseOf(ines, harness.courseId)).exercises.flatMap(({ takes }) => takes)).toEqual(inesTakes);
+});
+
+test('an exercise that is removed can be taken back for a month, then it goes', async () => {
+  const made = await instructor.post(`${course}/exercises`).send({}).expect(201);
+  const { id } = made.body as Created;
+  await ExerciseModel.update({ blank: false, title: 'Spilt milk' }, { where: { id } });
+  await instructor.delete(`/api/exercises/${id}`).expect(204);
+  expect(titlesOf(await overview())).not.toContain('Spilt milk');
+  const [removed] = await putAway();
+  expect(removed).toMatchObject({ id, takes: 0 });
+  const days = (new Date(removed!.goesAt!).getTime() - Date.now()) / 86_400_000;
+  expect(days).toBeCloseTo(30, 1);
+  await instructor.delete(`/api/exercises/${id}/archive`).expect(204);
+  expect(titlesOf(await overview())).toContain('Spilt milk');
+  await instructor.delete(`/api/exercises/${id}`).expect(204);
+  await ExerciseModel.update({ removedAt: new Date(Date.now() - 31 * 86_400_000) }, { where: { id } });
+  expect(await putAway()).toEqual([]);
+  await instructor.get(`/api/exercises/${id}`).expect(404);
+});
+
+test('an exercise opens at its moment, not before, and learners are told then', async () => {
+  const id = await exerciseIdOf(instructor, harness.courseId, 'Oven light');
+  const publish = (at?: unknown) => instructor.post(`/api/exercises/${id}/publish`).send({ at });
+  await publish('tomorrow').expect(400);
+  await publish(new Date(Date.now() - 1000).toISOString()).expect(400);
+  const at = new Date(Date.now() + 3_600_000).toISOString();
+  await publish(at).expect(204);
+  const setting = (await instructor.get(`/api/exercises/${id}`).expect(200)).body as ExerciseSetting;
+  expect(setting).toMatchObject({ published: false, opensAt: at });
+  expect(titlesOf(await courseOf(ines, harness.courseId))).not.toContain('Oven light');
+  await ines.get(`/api/exercises/${id}/assignment`).expect(404);
+  await MessageModel.destroy({ where: {} });
+  await announceOpened(harness.sequelize);
+  expect(await MessageModel.count()).toBe(0);
+  await ExerciseModel.update({ publishedAt: new Date(Date.now() - 1) }, { where: { id } });
+  expect(titlesOf(await courseOf(ines, harness.courseId))).toContain('Oven light');
+  await ines.get(`/api/exercises/${id}/assignment`).expect(200);
+  await Promise.all([announceOpened(harness.sequelize), announceOpened(harness.sequelize)]);
+  const { messages } = (await instructor.get('/api/installation/outbox')).body as Outbox;
+  expect(messages.map(({ subject }) => subject)).toEqual(Array(6).fill('Kitchen in Motion: Oven light is open'));
+  await instructor.post(`/api/exercises/${id}/withdraw`).expect(204);
+});
+
+test('a course that is archived is seen as it is, and nothing new is begun in it', async () => {
+  await ines.post(`${course}/archive`).expect(403);
+  await instructor.post(`${course}/archive`).expect(204);
+  expect(((await ines.get('/api/session')).body as SignedIn).courses).toMatchObject([{ archived: true }]);
+  const { exercises, archived } = await courseOf(ines, harness.courseId);
+  expect(archived).toBe(true);
+  const [draft] = exercises.flatMap(({ drafts }) => drafts);
+  const { version } = (await ines.get(`/api/drafts/${draft!.id}`).expect(200)).body as { version: number };
+  const refused = await ines.post(`/api/drafts/${draft!.id}/hand-in`).send({ version }).expect(403);
+  expect(refused.text).toContain('This course is archived');
+  const free = exercises.find(({ drafts }) => drafts.length === 0)!;
+  await ines.post(`/api/exercises/${free.id}/drafts`).send({}).expect(403);
+  await instructor.post(`${course}/exercises`).send({}).expect(403);
+  await ines.get(`/api/takes/${exercises.flatMap(({ takes }) => takes)[0]!.id}`).expect(200);
+  await instructor.delete(`${course}/archive`).expect(204);
+  await ines.post(`/api/exercises/${free.id}/drafts`).send({}).expect(201);
+});
+
+test('a copy of a course has all that was made for it and nothing of what was done in it', async () => {
+  const { exercises, learners } = await overview();
+  const arrangement = { loose: exercises.slice(2).map(({ id }) => id) };
+  const first = exercises.slice(0, 2).map(({ id }) => id);
+  const unit = { id: null, title: 'First steps', from: '2026-09-07', to: null, exerciseIds: first };
+  await instructor
+    .put(`${course}/arrangement`)
+    .send({ ...arrangement, units: [unit] })
+    .expect(204);
+  const defaults = { rate: { num: 30000, den: 1001 }, tolerances: { keyFrames: 2, spacingPercent: 8 } };
+  await instructor.put(`${course}/defaults`).send(defaults).expect(204);
+  await instructor
+    .put(`${course}/defaults`)
+    .send({ ...defaults, rate: { num: 0, den: 1 } })
+    .expect(400);
+  await ines.post(`${course}/copy`).send({ title: 'Mine', withPeople: false }).expect(403);
+  await instructor.post(`${course}/copy`).send({ title: ' ', withPeople: false }).expect(400);
+  const copy = async (withPeople: boolean): Promise<CourseOverview> => {
+    const { id } = (await instructor.post(`${course}/copy`).send({ title: 'Next year', withPeople }).expect(201))
+      .body as Created;
+    return overviewOf(instructor, id);
+  };
+  const alone = await copy(false);
+  const before = await overview();
+  expect(titlesOf(alone)).toEqual(titlesOf(before));
+  expect(alone).toMatchObject({ title: 'Next year', learners: [], standings: [], defaults });
+  expect(alone.units).toMatchObject([{ title: 'First steps', from: null, to: null }]);
+  for (const [i, { id, unitId, published, dueAt, opensAt }] of alone.exercises.entries()) {
+    expect([published, dueAt, opensAt, unitId !== null]).toEqual([false, null, null, i >= before.exercises.length - 2]);
+    const [own, other] = await Promise.all(
+      [id, before.exercises[i]!.id].map(
+        async (of) => (await instructor.get(`/api/exercises/${of}`)).body as ExerciseSetting,
+      ),
+    );
+    const pictureless = (of: ExerciseSetting): string =>
+      JSON.stringify([of.work.motion, { ...of.work.details, dueAt: null }]).replace(
+        /[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/g,
+        '',
+      );
+    expect(pictureless(own!)).toBe(pictureless(other!));
+  }
+  expect((await copy(true)).learners).toEqual(learners);
+  // Pictures are the copy's own: they are there for its people, and stay when the others go.
+  const pictures = JSON.stringify(
+    await Promise.all(
+      alone.exercises.map(async ({ id }) => (await instructor.get(`/api/exercises/${id}`)).body as object),
+    ),
+  ).match(/"pictureId":"([^"]+)"/);
+  if (pictures) await instructor.get(`/api/pictures/${pictures[1]}`).expect(200);
+  // A new one begins at the rate of its course.
+  const { id } = (await instructor.post(`/api/courses/${alone.id}/exercises`).send({}).expect(201)).body as Created;
+  const { work } = (await instructor.get(`/api/exercises/${id}`)).body as ExerciseSetting;
+  expect([work.motion.rate, work.details!.tolerances]).toEqual([defaults.rate, defaults.tolerances]);
+});
