@@ -267,6 +267,120 @@ test('a pasted list: what is wrong is said by line, the others are invited and c
   await expect(marta.getByRole('table', { name: 'Everyone' })).toContainText('oona@kitchen.example');
 });
 
+test('a course is arranged in units, its exercises put away and taken back; copied and archived whole', async ({
+  browser,
+}) => {
+  const marta = await newPage(browser);
+  await marta.goto(`${address}/sign-in`);
+  await enter(marta, 'marta@kitchen.example');
+  await marta.getByRole('link', { name: 'Evening class as instructor' }).click();
+  const more = async (item: string): Promise<void> => {
+    await marta.getByRole('button', { name: 'More of this course' }).click();
+    await marta.getByRole('menuitem', { name: item }).click();
+  };
+
+  await test.step('what exercises begin with', async () => {
+    await marta.getByRole('button', { name: 'People' }).click();
+    const begins = marta.getByRole('region', { name: 'New exercises' });
+    await begins.getByLabel('Frames a second').fill('none');
+    await begins.getByLabel('Frames a second').blur();
+    await expect(begins.getByRole('alert')).toBeVisible();
+    await begins.getByLabel('Frames a second').fill('12');
+    await begins.getByLabel('Frames a second').press('Enter');
+    await begins.getByLabel('A key may be off, frames').fill('2');
+    await begins.getByLabel('A key may be off, frames').press('Enter');
+    await marta.reload();
+    await expect(begins.getByLabel('Frames a second')).toHaveValue('12');
+    await expect(begins.getByLabel('A key may be off, frames')).toHaveValue('2');
+    await marta.getByRole('link', { name: 'Evening class' }).click();
+    await marta.getByRole('button', { name: 'Set an exercise' }).click();
+    await marta.getByRole('radio', { name: 'Slide' }).click();
+    await expect(marta.getByText('12 fps, frames 1 to 33')).toBeVisible();
+    await marta.getByRole('button', { name: 'Set this exercise' }).click();
+    await expect(marta.getByRole('button', { name: 'Publish' })).toBeVisible();
+  });
+
+  await test.step('published at a moment to come, and not after all', async () => {
+    await marta.getByRole('button', { name: 'Publish' }).click();
+    const dialog = marta.getByRole('dialog');
+    await expect(dialog).toContainText('12 fps');
+    await dialog.getByLabel('Publish at').fill('2020-01-01T10:00');
+    await dialog.getByRole('button', { name: 'Publish it then' }).click();
+    await expect(marta.getByText('This moment is over')).toBeVisible();
+    await marta.getByRole('button', { name: 'Publish' }).click();
+    await dialog.getByLabel('Publish at').fill('2099-03-01T10:00');
+    await dialog.getByRole('button', { name: 'Publish it then' }).click();
+    await expect(marta.getByRole('button', { name: 'Opens Sun 1 Mar 2099, 10:00' })).toBeVisible();
+    await marta.getByRole('link', { name: 'Evening class' }).click();
+    await expect(marta.getByText('opens Sun 1 Mar 2099, 10:00')).toBeVisible();
+  });
+
+  await test.step('arranged by the keyboard alone, under a unit', async () => {
+    await more('Arrange exercises and units …');
+    const dialog = marta.getByRole('dialog', { name: 'Exercises and units in order' });
+    const order = dialog.getByRole('list', { name: 'Order' });
+    await dialog.getByRole('button', { name: 'Add a unit' }).click();
+    await expect(dialog.getByRole('button', { name: 'Keep this order' })).toHaveAttribute('aria-disabled', 'true');
+    await dialog.getByLabel('Unit', { exact: true }).fill('First steps');
+    await dialog.getByLabel('From').fill('2026-09-07');
+    await expectAccessible(marta);
+    // The unit goes up by one: the slide stands under it then.
+    await dialog.getByRole('button', { name: 'Move First steps' }).focus();
+    await marta.keyboard.press('Space');
+    await expect(order.getByRole('listitem').nth(2).getByRole('button', { name: 'Move First steps' })).toHaveAttribute(
+      'aria-pressed',
+      'true',
+    );
+    await marta.keyboard.press('ArrowUp');
+    await expect(marta.getByText(/was moved over/)).toHaveCount(1);
+    await marta.keyboard.press('Space');
+    await expect(order.getByRole('listitem').nth(1).getByLabel('Unit', { exact: true })).toHaveValue('First steps');
+    await dialog.getByRole('button', { name: 'Keep this order' }).click();
+    await expect(dialog).toHaveCount(0);
+    await marta.reload();
+    await expect(marta.getByRole('row').nth(2)).toHaveText('First stepsfrom 7 Sep 2026');
+    await expect(marta.getByRole('row').nth(3)).toContainText('Slide');
+  });
+
+  await test.step('put away, removed, and taken back', async () => {
+    await marta.getByRole('button', { name: 'More of Jar lid' }).click();
+    await expect(marta.getByRole('menuitem', { name: 'Remove' })).toHaveAttribute('aria-disabled', 'true');
+    await marta.getByRole('menuitem', { name: 'Archive', exact: true }).click();
+    await expect(marta.getByRole('link', { name: 'Jar lid', exact: true })).toHaveCount(0);
+    await more('Exercises that are put away …');
+    await expect(marta.getByRole('list', { name: 'Put away' })).toContainText('1 take in it');
+    await marta.getByRole('button', { name: 'Take Jar lid back' }).click();
+    await expect(marta.getByText('Nothing is put away')).toBeVisible();
+    await marta.keyboard.press('Escape');
+    await expect(marta.getByRole('link', { name: 'Jar lid', exact: true })).toBeVisible();
+    await marta.getByRole('button', { name: 'More of Slide' }).click();
+    await marta.getByRole('menuitem', { name: 'Remove' }).click();
+    await expect(marta.getByRole('link', { name: 'Slide', exact: true })).toHaveCount(0);
+    await more('Exercises that are put away …');
+    await expect(marta.getByRole('list', { name: 'Put away' })).toContainText('goes for good on');
+    await marta.getByRole('button', { name: 'Take Slide back' }).click();
+    await expect(marta.getByText('Nothing is put away')).toBeVisible();
+    await marta.keyboard.press('Escape');
+    await expect(marta.getByRole('link', { name: 'Slide', exact: true })).toBeVisible();
+  });
+
+  await test.step('copied, and the copy archived: it is seen, and nothing is begun in it', async () => {
+    await more('Copy this course …');
+    await marta.getByLabel('Name of the copy').fill('Next spring');
+    await marta.getByRole('checkbox', { name: 'With everyone who is in it' }).check();
+    await marta.getByRole('button', { name: 'Copy it' }).click();
+    await expect(marta.getByRole('heading', { name: 'Next spring' })).toBeVisible();
+    await expect(marta.getByRole('link', { name: 'Jar lid', exact: true })).toBeVisible();
+    await expect(marta.getByText('First steps')).toBeVisible();
+    await expect(marta.getByText('not published')).toHaveCount(2);
+    await more('Archive this course');
+    await expect(marta.getByText('This course is archived')).toBeVisible();
+    await expect(marta.getByRole('button', { name: 'Set an exercise' })).toHaveAttribute('aria-disabled', 'true');
+    await marta.getByRole('link', { name: /Undulan/ }).click();
+    await expect(marta.getByRole('listitem').last()).toHaveText('Next spring as instructor, archived');
+  });
+});
+
 test('a forgotten password: asked for at the door, found in the outbox, chosen anew, once', async ({ browser }) => {
   const ines = await newPage(browser);
   await ines.goto(`${address}/sign-in`);

@@ -161,8 +161,8 @@ export const LearnerCourse = z.object({
 export type LearnerCourse = z.infer<typeof LearnerCourse>;
 
 /**
- * The exercises of a course in an order, those of no unit first; each of them stands in it once. A unit without an id is
- * a new one.
+ * The exercises of a course in an order, those of no unit first; each of them stands in it once. A unit without an id
+ * is a new one.
  */
 export const Arrangement = z.object({
   loose: z.array(z.string().max(36)).max(200),

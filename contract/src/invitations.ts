@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { CourseDefaults } from './courses.ts';
 import { CourseRole, Credentials, NewPassword, Person } from './people.ts';
 
 const Title = z
@@ -35,6 +36,7 @@ export type Invitation = z.infer<typeof Invitation>;
 /** Everyone of a course, and the links that are open, for its instructors. */
 export const CoursePeople = z.object({
   title: z.string(),
+  defaults: CourseDefaults,
   people: z.array(Person.extend({ role: CourseRole })),
   invitations: z.array(Invitation),
 });

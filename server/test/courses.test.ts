@@ -31,7 +31,7 @@ const titlesOf = ({ exercises }: { exercises: { title: string }[] }): string[] =
 const putAway = async (): Promise<PutAway[]> =>
   (await instructor.get(`${course}/put-away`).expect(200)).body as PutAway[];
 
-test('exercises are put in an order under units with days; what does not name each of them once is refused', async () => {
+test('exercises are put in order under units with days; what does not name each once is refused', async () => {
   const ids = (await overview()).exercises.map(({ id }) => id);
   const arrange = (arrangement: object, who = instructor) => who.put(`${course}/arrangement`).send(arrangement);
   const unit = (title: string, exerciseIds: string[], of: object = {}) => ({
@@ -85,7 +85,7 @@ test('exercises are put in an order under units with days; what does not name ea
   expect(after.exercises.map(({ id }) => id)).toEqual(ids);
 });
 
-test('an exercise that is archived is on no list, and comes back with its takes; one with takes is not removed', async () => {
+test('an archived exercise is on no list, and comes back with its takes; one with takes is not removed', async () => {
   const { exercises, standings } = await overview();
   const taken = exercises.find(({ id }) => standings.some(({ exerciseId, takes }) => exerciseId === id && takes[0]))!;
   const inesTakes = (await courseOf(ines, harness.courseId)).exercises.flatMap(({ takes }) => takes);

@@ -40,6 +40,22 @@ test('a drop of 340 px falls 20 frames at 24 fps and 100 px a metre, and bounces
   expect(channelValue(egg, 'position.y', 31)).toBe(405 - 85);
 });
 
+test('at another rate frames stay what was asked for, and a fall takes the time it takes', () => {
+  const rate = { num: 48, den: 1 };
+  for (const model of Object.values(MODELS)) {
+    const motion = model.build(usualNumbers(model), rate);
+    expect(motion.rate).toEqual(rate);
+    const { length } = usualNumbers(model);
+    if (length !== undefined) expect(motion).toEqual({ ...model.build(usualNumbers(model)), rate });
+  }
+  const egg = READY_MODELS.bounce
+    .build({ height: 340, bounces: 0, kept: 25 }, rate)
+    .subjects.find(({ id }) => id === 'egg')!;
+  const frames = egg.channels.find(({ id }) => id === 'position.y')!.keys.map((key) => key.frame);
+  // √(2·3.4/9.80665)·48 = 39.97.
+  expect(frames).toEqual([1, 41]);
+});
+
 test('usual numbers are within their bounds', () => {
   for (const model of Object.values(MODELS))
     for (const [name, value] of Object.entries(usualNumbers(model))) {

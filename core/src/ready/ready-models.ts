@@ -1,6 +1,7 @@
 import { createKey, createKeyedSubject, createMotion, createSubject } from '../motion/document/document.ts';
 import type { Key, Leave, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { dropFrames } from '../spacing/builders.ts';
+import type { Rate } from '../time/rate.ts';
 
 /** One number of a ready model. */
 export interface ReadyNumber {
@@ -19,7 +20,8 @@ export interface ReadyModel<Name extends string = string> {
   /** What it teaches, in a sentence. */
   says: string;
   numbers: Record<Name, ReadyNumber>;
-  build: (numbers: Record<Name, number>) => MotionDocument;
+  /** At 24 fps, or another rate: numbers of frames stay what they are, falls take the time they take. */
+  build: (numbers: Record<Name, number>, rate?: Rate) => MotionDocument;
 }
 
 const px = (label: string, usual: number, most = 800): ReadyNumber => ({
@@ -58,8 +60,8 @@ const floor: Subject = {
   locked: true,
 };
 
-function scene(last: number, subjects: Subject[]): MotionDocument {
-  return { ...createMotion(subjects), range: { first: 1, last } };
+function scene(last: number, subjects: Subject[], rate?: Rate): MotionDocument {
+  return { ...createMotion(subjects), ...(rate && { rate }), range: { first: 1, last } };
 }
 
 /** From one value to another on two frames, the way between left by a named ease. */
@@ -72,35 +74,43 @@ const slide: ReadyModel<'distance' | 'length'> = {
   label: 'Slide',
   says: 'Along a line, leaving at once and coming to rest slowly.',
   numbers: { distance: px('Distance', 600), length: frames('Takes', 24) },
-  build: ({ distance, length }) =>
-    scene(length + 9, [
-      floor,
-      createKeyedSubject(
-        'glass',
-        'Tea glass',
-        { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' },
-        { x: 120, y: FLOOR_Y - 54 },
-        {
-          'position.x': between(120, 120 + distance, [1, 1 + length], 'cubic-out'),
-        },
-      ),
-    ]),
+  build: ({ distance, length }, rate) =>
+    scene(
+      length + 9,
+      [
+        floor,
+        createKeyedSubject(
+          'glass',
+          'Tea glass',
+          { shape: 'glass', widthPx: 74, heightPx: 108, fill: '#b5651d' },
+          { x: 120, y: FLOOR_Y - 54 },
+          {
+            'position.x': between(120, 120 + distance, [1, 1 + length], 'cubic-out'),
+          },
+        ),
+      ],
+      rate,
+    ),
 };
 
 const turn: ReadyModel<'angle' | 'length'> = {
   label: 'Turn',
   says: 'About its middle, with a slow finish.',
   numbers: { angle: degrees('Angle', 180), length: frames('Takes', 32) },
-  build: ({ angle, length }) =>
-    scene(1 + length, [
-      createKeyedSubject(
-        'bread',
-        'Slice of bread',
-        { shape: 'slice', widthPx: 260, heightPx: 260, fill: '#d9b98a' },
-        { x: 480, y: 260 },
-        { rotation: between(0, angle, [1, 1 + length], 'cubic-out') },
-      ),
-    ]),
+  build: ({ angle, length }, rate) =>
+    scene(
+      1 + length,
+      [
+        createKeyedSubject(
+          'bread',
+          'Slice of bread',
+          { shape: 'slice', widthPx: 260, heightPx: 260, fill: '#d9b98a' },
+          { x: 480, y: 260 },
+          { rotation: between(0, angle, [1, 1 + length], 'cubic-out') },
+        ),
+      ],
+      rate,
+    ),
 };
 
 const MOST_BOUNCES = 8;
@@ -113,9 +123,9 @@ const bounce: ReadyModel<'height' | 'bounces' | 'kept'> = {
     bounces: { label: 'Bounces', unit: '', least: 0, most: MOST_BOUNCES, whole: true, usual: 3 },
     kept: { label: 'Height kept', unit: '%', least: 1, most: 95, whole: false, usual: 45 },
   },
-  build: ({ height, bounces, kept }) => {
+  build: ({ height, bounces, kept }, rate) => {
     const ground = FLOOR_Y - 35;
-    const motion = scene(1, [floor]);
+    const motion = scene(1, [floor], rate);
     const fall = (drop: number): number => Math.max(1, Math.round(dropFrames(drop / 100, motion.rate)));
     const keys = [createKey(1, ground - height, { leave: 'quad-in' })];
     let frame = 1 + fall(height);
@@ -149,7 +159,7 @@ const swing: ReadyModel<'angle' | 'period'> = {
   label: 'Swing',
   says: 'Hangs from above and swings there and back, slow at both turns. It plays in a loop.',
   numbers: { angle: degrees('To each side', 35), period: frames('There and back', 32, 4) },
-  build: ({ angle, period }) => {
+  build: ({ angle, period }, rate) => {
     const half = Math.round(period / 2);
     const ladle = createKeyedSubject(
       'ladle',
@@ -164,7 +174,7 @@ const swing: ReadyModel<'angle' | 'period'> = {
         ],
       },
     );
-    return scene(period, [{ ...ladle, pivot: { x: 0, y: -140 } }]);
+    return scene(period, [{ ...ladle, pivot: { x: 0, y: -140 } }], rate);
   },
 };
 
@@ -172,8 +182,8 @@ const toss: ReadyModel<'height' | 'distance'> = {
   label: 'Toss',
   says: 'Thrown up and over by gravity at 100 px a metre: fast at both ends, hanging at the top.',
   numbers: { height: px('Height', 260, 400), distance: px('Distance', 360) },
-  build: ({ height, distance }) => {
-    const motion = scene(1, []);
+  build: ({ height, distance }, rate) => {
+    const motion = scene(1, [], rate);
     const half = Math.max(1, Math.round(dropFrames(height / 100, motion.rate)));
     const [x, y] = [480 - distance / 2, FLOOR_Y - 12];
     const last = 1 + 2 * half;
@@ -209,28 +219,32 @@ const settle: ReadyModel<'distance' | 'over' | 'length'> = {
     over: { label: 'Too far by', unit: '%', least: 1, most: 80, whole: false, usual: 20 },
     length: frames('Takes', 30, 8),
   },
-  build: ({ distance, over, length }) => {
+  build: ({ distance, over, length }, rate) => {
     const [from, to] = [360, 360 - distance];
     const at = (share: number): number => 1 + Math.round(share * length);
     const past = (part: number): number => to - distance * (over / 100) * part;
-    return scene(length + 9, [
-      floor,
-      createKeyedSubject(
-        'toast',
-        'Toast',
-        { shape: 'box', widthPx: 130, heightPx: 150, fill: '#c98a4b' },
-        { x: 480, y: from },
-        {
-          'position.y': [
-            createKey(1, from, { leave: 'quad-out' }),
-            createKey(at(0.4), past(1), { leave: 'sine-in-out' }),
-            createKey(at(0.65), past(-0.4), { leave: 'sine-in-out' }),
-            createKey(at(0.85), past(0.15), { leave: 'sine-in-out' }),
-            createKey(1 + length, to, { link: 'flat' }),
-          ],
-        },
-      ),
-    ]);
+    return scene(
+      length + 9,
+      [
+        floor,
+        createKeyedSubject(
+          'toast',
+          'Toast',
+          { shape: 'box', widthPx: 130, heightPx: 150, fill: '#c98a4b' },
+          { x: 480, y: from },
+          {
+            'position.y': [
+              createKey(1, from, { leave: 'quad-out' }),
+              createKey(at(0.4), past(1), { leave: 'sine-in-out' }),
+              createKey(at(0.65), past(-0.4), { leave: 'sine-in-out' }),
+              createKey(at(0.85), past(0.15), { leave: 'sine-in-out' }),
+              createKey(1 + length, to, { link: 'flat' }),
+            ],
+          },
+        ),
+      ],
+      rate,
+    );
   },
 };
 
@@ -242,7 +256,7 @@ const follow: ReadyModel<'distance' | 'length' | 'lag'> = {
     length: frames('Takes', 20, 4),
     lag: { label: 'Comes later by', unit: 'frames', least: 1, most: 100, whole: true, usual: 4 },
   },
-  build: ({ distance, length, lag }) => {
+  build: ({ distance, length, lag }, rate) => {
     const half = 1 + Math.round(length / 2);
     const towel = createKeyedSubject(
       'towel',
@@ -258,16 +272,20 @@ const follow: ReadyModel<'distance' | 'length' | 'lag'> = {
         ],
       },
     );
-    return scene(length + 3 * lag + 9, [
-      createKeyedSubject(
-        'rail',
-        'Rail',
-        { shape: 'pill', widthPx: 150, heightPx: 26, fill: '#7d8f8c' },
-        { x: 240, y: 150 },
-        { 'position.x': between(240, 240 + distance, [1, 1 + length], 'sine-in-out') },
-      ),
-      { ...towel, parentId: 'rail', pivot: { x: 0, y: -95 } },
-    ]);
+    return scene(
+      length + 3 * lag + 9,
+      [
+        createKeyedSubject(
+          'rail',
+          'Rail',
+          { shape: 'pill', widthPx: 150, heightPx: 26, fill: '#7d8f8c' },
+          { x: 240, y: 150 },
+          { 'position.x': between(240, 240 + distance, [1, 1 + length], 'sine-in-out') },
+        ),
+        { ...towel, parentId: 'rail', pivot: { x: 0, y: -95 } },
+      ],
+      rate,
+    );
   },
 };
 
@@ -279,17 +297,21 @@ const fade: ReadyModel<'from' | 'to' | 'length'> = {
     to: { label: 'To', unit: '%', least: 0, most: 100, whole: false, usual: 20 },
     length: frames('Takes', 24),
   },
-  build: ({ from, to, length }) =>
-    scene(1 + length, [
-      floor,
-      createKeyedSubject(
-        'steam',
-        'Steam',
-        { shape: 'drop', widthPx: 180, heightPx: 260, fill: '#9fb4b1' },
-        { x: 480, y: 280 },
-        { opacity: between(from, to, [1, 1 + length], 'sine-in-out') },
-      ),
-    ]),
+  build: ({ from, to, length }, rate) =>
+    scene(
+      1 + length,
+      [
+        floor,
+        createKeyedSubject(
+          'steam',
+          'Steam',
+          { shape: 'drop', widthPx: 180, heightPx: 260, fill: '#9fb4b1' },
+          { x: 480, y: 280 },
+          { opacity: between(from, to, [1, 1 + length], 'sine-in-out') },
+        ),
+      ],
+      rate,
+    ),
 };
 
 /** Moves to begin an exercise from. */

@@ -3,8 +3,8 @@ import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
 import { createExercise } from '../exercises/exercises.service.ts';
 import { parseBody } from '../http/parse-body.ts';
-import { arrange } from './arrangement.service.ts';
 import { archiveCourse, putAwayIn } from './archive.service.ts';
+import { arrange } from './arrangement.service.ts';
 import { copyCourse } from './course-copy.service.ts';
 import {
   beginCourse,

@@ -7,8 +7,8 @@ import {
   holdLearner,
   limitsOf,
   mayLearnerSeeModel,
-  takeFor,
   refuseArchived,
+  takeFor,
 } from '../access/access.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { brokenFromStart, sceneFor, startsOf } from '../exercises/scene-for.ts';

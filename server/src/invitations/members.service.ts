@@ -3,6 +3,7 @@ import { Op } from 'sequelize';
 import { requireInstructor, roleIn } from '../access/access.ts';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { holdCourse } from '../courses/hold-course.ts';
+import { USUAL_DEFAULTS } from '../courses/usual-defaults.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { issueLink } from '../people/password-links.service.ts';
 import { PersonModel } from '../people/person.model.ts';
@@ -26,6 +27,7 @@ export async function coursePeople(personId: string, courseId: string): Promise<
   ]);
   return {
     title: course!.title,
+    defaults: course!.defaults ?? USUAL_DEFAULTS,
     people: enrolments.map(({ person, role }) => ({
       id: person!.id,
       name: person!.name,

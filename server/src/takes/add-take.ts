@@ -1,7 +1,7 @@
 import type { Accepted } from '@undulan/contract';
 import type { Transaction } from 'sequelize';
-import type { ExerciseModel } from '../exercises/exercise.model.ts';
 import { refuseArchived } from '../access/access.ts';
+import type { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { tellHandedIn } from '../mail/events.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';

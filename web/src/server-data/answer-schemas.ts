@@ -27,6 +27,7 @@ import {
   PasswordLink,
   PasswordLinkOf,
   Phrase,
+  PutAway,
   ReadingJob,
   References,
   Review,
@@ -122,5 +123,7 @@ export const SCHEMAS = import.meta.env.PROD
       installationCourses: checked(InstallationCourse.array()),
       installationPeople: checked(InstallationPeople),
       outbox: checked(Outbox),
+      copyCourse: checked(Created),
+      putAwayIn: checked(PutAway.array()),
       deeds: checked(Deed.array()),
     };

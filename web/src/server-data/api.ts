@@ -134,8 +134,8 @@ export const api = createApi({
       query: ({ id, save }) => ({ url: `/exercises/${id}`, method: methodOf(save), body: save }),
       invalidatesTags: ['Course'],
     }),
-    publish: build.mutation<void, string>({
-      query: (id) => ({ url: `/exercises/${id}/publish`, method: 'POST' }),
+    publish: build.mutation<void, { id: string; at: string | null }>({
+      query: ({ id, at }) => ({ url: `/exercises/${id}/publish`, method: 'POST', body: { at } }),
       invalidatesTags: ['Course', 'Exercise'],
     }),
     withdraw: build.mutation<void, string>({

@@ -103,6 +103,16 @@ export {
   useLeaveAllMutation,
 } from './people-api.ts';
 export {
+  useArchiveCourseMutation,
+  useArrangeMutation,
+  useChooseDefaultsMutation,
+  useCopyCourseMutation,
+  usePutAwayInQuery,
+  usePutAwayMutation,
+  useRemoveExerciseMutation,
+  useTakeBackMutation,
+} from './courses-api.ts';
+export {
   useChooseAdministratorMutation,
   useDeedsQuery,
   useEndSessionsOfMutation,

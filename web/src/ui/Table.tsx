@@ -7,7 +7,7 @@ import {
 } from '@tanstack/react-table';
 import { clsx } from 'clsx';
 import { ArrowDown, ArrowUp, ArrowUpDown } from 'lucide-react';
-import { type ReactNode, useMemo } from 'react';
+import { Fragment, type ReactNode, useMemo } from 'react';
 
 export interface Column<Row> {
   id: string;
@@ -34,6 +34,8 @@ interface TableProps<Row> {
   pad?: string;
   className?: string;
   rowClassName?: string;
+  /** What stands over a row and those after it, across all columns; null where nothing does. */
+  headingOver?: (row: Row, index: number) => ReactNode;
   /** Nothing stands over the columns that is not plain from the rows. */
   headless?: boolean;
 }
@@ -61,6 +63,7 @@ export function Table<Row>({
   pad = 'px-3 py-1',
   className = 'w-full',
   rowClassName,
+  headingOver,
   headless = false,
 }: TableProps<Row>) {
   const data = useMemo(() => rows.map((row, index) => ({ row, index })), [rows]);
@@ -83,6 +86,18 @@ export function Table<Row>({
     getRowId: ({ row, index }) => rowId?.(row, index) ?? String(index),
     enableMultiSort: false,
   });
+  const heading = (row: Row, index: number): ReactNode => {
+    const over = headingOver?.(row, index);
+    return (
+      over && (
+        <tr className="border-b border-rule bg-shade">
+          <th scope="colgroup" colSpan={columns.length} className="px-4 py-1.5 text-left">
+            {over}
+          </th>
+        </tr>
+      )
+    );
+  };
   const sided = ({ figures, centred }: Column<Row>): string =>
     centred ? 'text-center' : figures ? 'text-right' : 'text-left';
   return (
@@ -126,20 +141,23 @@ export function Table<Row>({
       )}
       <tbody>
         {table.getRowModel().rows.map(({ id, original: { row, index } }) => (
-          <tr key={id} className={clsx('border-b border-rule last:border-0', rowClassName)}>
-            {columns.map((column) => {
-              const style = clsx(pad, sided(column), column.figures && 'figures', column.className);
-              return column.names ? (
-                <th key={column.id} scope="row" className={clsx(style, 'font-normal')}>
-                  {column.cell(row, index)}
-                </th>
-              ) : (
-                <td key={column.id} className={style}>
-                  {column.cell(row, index)}
-                </td>
-              );
-            })}
-          </tr>
+          <Fragment key={id}>
+            {heading(row, index)}
+            <tr className={clsx('border-b border-rule last:border-0', rowClassName)}>
+              {columns.map((column) => {
+                const style = clsx(pad, sided(column), column.figures && 'figures', column.className);
+                return column.names ? (
+                  <th key={column.id} scope="row" className={clsx(style, 'font-normal')}>
+                    {column.cell(row, index)}
+                  </th>
+                ) : (
+                  <td key={column.id} className={style}>
+                    {column.cell(row, index)}
+                  </td>
+                );
+              })}
+            </tr>
+          </Fragment>
         ))}
       </tbody>
     </table>

@@ -2,8 +2,12 @@ import { useEffect } from 'react';
 import { toast, Toaster } from 'sonner';
 import { type Said, takeSaid, watchSaid } from './said.ts';
 
-function show({ kind, text }: Said): void {
-  if (kind === 'done') toast.success(text);
+/** Long enough to be read, thought over and reached. */
+const UNDO_MS = 12_000;
+
+function show({ kind, text, undo }: Said): void {
+  if (undo) toast.success(text, { duration: UNDO_MS, action: { label: 'Undo', onClick: undo } });
+  else if (kind === 'done') toast.success(text);
   else if (kind === 'problem') toast.error(text, { id: text, duration: Infinity, closeButton: true });
   else toast(text, { id: text, duration: Infinity, closeButton: true });
 }

@@ -23,7 +23,7 @@ export { readySound, soundClick } from './click-sound.ts';
 export { cssColour } from './css-colour.ts';
 export { formatDue } from './format-due.ts';
 export { Messages } from './messages.tsx';
-export { sayDone, sayProblem, sayToStay } from './said.ts';
+export { sayDone, sayProblem, sayToStay, sayUndoable } from './said.ts';
 export { useFileChoice } from './use-file-choice.tsx';
 export { saveBytes, saveFile } from './save-file.ts';
 export { applyTheme, chooseTheme, presentTheme, useTheme } from './theme.ts';

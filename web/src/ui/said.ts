@@ -2,6 +2,8 @@
 export interface Said {
   kind: 'done' | 'to-stay' | 'problem';
   text: string;
+  /** Undoes what was done. */
+  undo?: () => void;
 }
 
 const NONE: readonly Said[] = [];
@@ -31,6 +33,11 @@ export function takeSaid(): readonly Said[] {
 /** Says what was done, where the page shows it as well: it goes away by itself. */
 export function sayDone(text: string): void {
   say({ kind: 'done', text });
+}
+
+/** Says what was done, with a button that undoes it; it goes away by itself after a while. */
+export function sayUndoable(text: string, undo: () => void): void {
+  say({ kind: 'done', text, undo });
 }
 
 /** Says what nothing else shows: it stays until it is closed. Said twice, it stands there once. */

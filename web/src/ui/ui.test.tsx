@@ -5,6 +5,8 @@ import { z } from 'zod';
 import { Button, Toggle } from './Button.tsx';
 import { CommitInput } from './CommitInput.tsx';
 import { DecimalField } from './DecimalField.tsx';
+import { Messages } from './messages.tsx';
+import { sayUndoable } from './said.ts';
 import { type Column, Table } from './Table.tsx';
 import { type DragMove, usePointerDrag } from './use-pointer-drag.ts';
 import { readStored, useStored } from './use-stored.ts';
@@ -206,4 +208,20 @@ test('rows go in the order of the column whose heading is pressed, those without
   press();
   expect(shown()).toEqual(['Ines', 'Jonas', 'Wen', 'Aino']);
   expect(screen.queryByRole('button', { name: 'Learner' })).toBeNull();
+});
+
+test('what is said to be undone is, by the button beside it', async () => {
+  const undo = vi.fn();
+  render(<Messages />);
+  act(() => sayUndoable('Lid rattle is archived.', undo));
+  fireEvent.click(await screen.findByRole('button', { name: 'Undo' }));
+  expect(undo).toHaveBeenCalledOnce();
+  expect(screen.getByText('Lid rattle is archived.')).toBeTruthy();
+});
+
+test('headings stand over the first row of each group', () => {
+  const columns: Column<string>[] = [{ id: 'lid', heading: 'Lid', names: true, cell: (row) => row }];
+  const rows = ['jar', 'pot', 'pan'];
+  render(<Table columns={columns} rows={rows} headingOver={(row) => (row === 'pot' ? <b>On the hob</b> : null)} />);
+  expect(screen.getAllByRole('row').map((row) => row.textContent)).toEqual(['Lid', 'jar', 'On the hob', 'pot', 'pan']);
 });

@@ -1,9 +1,9 @@
 import type { CourseOverview, ExerciseSummary } from '@undulan/contract';
 import { EllipsisVertical } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { BeginCourseDialog } from '../../shell/index.ts';
 import { Button, Menu, MenuItem, MenuLine, useFileChoice } from '../../ui/index.ts';
 import { ClassTakes } from './ClassTakes.tsx';
+import { useCourseSheets } from './use-course-sheets.tsx';
 import { useCourseZip } from './use-course-zip.ts';
 import { useSampleFiles } from './use-sample-files.ts';
 
@@ -23,7 +23,7 @@ export function CourseMenu({ title, exercises, overview }: CourseMenuProps) {
   const saveSamples = useSampleFiles(exercises, overview !== null);
   const [chosen, setChosen] = useState<File | null>(null);
   const [takes, setTakes] = useState(false);
-  const [begins, setBegins] = useState(false);
+  const sheets = useCourseSheets(overview);
   const { input, choose } = useFileChoice({
     label: 'File of a course',
     accept: '.zip,application/zip',
@@ -33,7 +33,7 @@ export function CourseMenu({ title, exercises, overview }: CourseMenuProps) {
     <>
       {input}
       {overview && chosen && <TakingIn overview={overview} file={chosen} onDone={() => setChosen(null)} />}
-      {begins && <BeginCourseDialog onClose={() => setBegins(false)} />}
+      {sheets.opened}
       {overview && takes && <ClassTakes overview={overview} onClose={() => setTakes(false)} />}
       <Menu
         trigger={
@@ -58,7 +58,7 @@ export function CourseMenu({ title, exercises, overview }: CourseMenuProps) {
           <>
             <InstructorFiles overview={overview} onTakes={() => setTakes(true)} onTakeIn={choose} />
             <MenuLine />
-            <MenuItem onSelect={() => setBegins(true)}>Begin another course …</MenuItem>
+            {sheets.items}
           </>
         )}
       </Menu>

@@ -5,12 +5,15 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, type Column, Empty, LoadFailed, Loading, Table, Tip } from '../../ui/index.ts';
+import { Button, type Column, Empty, formatDue, LoadFailed, Loading, Table, Tip } from '../../ui/index.ts';
+import { ArchivedNote } from './ArchivedNote.tsx';
 import { CourseLessons } from './CourseLessons.tsx';
 import { CourseMenu } from './CourseMenu.tsx';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
+import { ExerciseMenu } from './ExerciseMenu.tsx';
 import { repliesWords } from './replies-words.ts';
 import { SetExerciseDialog } from './SetExerciseDialog.tsx';
+import { unitHeadings } from './unit-headings.tsx';
 import { useCopyExercise } from './use-copy-exercise.ts';
 
 /** The course for its instructor: exercises to set, and where each learner stands with each of them. */
@@ -43,13 +46,18 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
           <Button onClick={() => void navigate(`/courses/${courseId}/drills`)}>Drills</Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>
           {data && <CourseMenu title={data.title} exercises={data.exercises} overview={data} />}
-          <Button kind="main" data-walk="set" onClick={() => setBegins(true)}>
+          <Button
+            kind="main"
+            data-walk="set"
+            disabledReason={data?.archived && 'The course is archived.'}
+            onClick={() => setBegins(true)}
+          >
             <Plus size={15} /> Set an exercise
           </Button>
         </>
       }
     >
-      {begins && <SetExerciseDialog courseId={courseId} onClose={() => setBegins(false)} />}
+      {begins && data && <SetExerciseDialog course={data} onClose={() => setBegins(false)} />}
       {error && !data ? (
         <LoadFailed what="course" error={error} onRetry={() => void refetch()} />
       ) : !data ? (
@@ -80,11 +88,17 @@ function Standings({ course }: { course: CourseOverview }) {
         </Empty>
       </section>
     );
+  const takesIn = (exerciseId: string): number =>
+    course.standings.reduce(
+      (sum, standing) => sum + (standing.exerciseId === exerciseId ? standing.takes.length : 0),
+      0,
+    );
   const standingOf = (learnerId: string, exerciseId: string): Standing | undefined =>
     course.standings.find((standing) => standing.learnerId === learnerId && standing.exerciseId === exerciseId);
   return (
     <section aria-label="Exercises and learners">
       <h1 className="mb-3 text-xl">{course.title}</h1>
+      {course.archived && <ArchivedNote />}
       <div className="overflow-x-auto rounded-lg border border-rule bg-page">
         <Table
           pad="px-1 py-2"
@@ -105,9 +119,10 @@ function Standings({ course }: { course: CourseOverview }) {
                     {exercise.title}
                   </Link>
                   <CopyExercise courseId={course.id} exerciseId={exercise.id} title={exercise.title} />
+                  <ExerciseMenu exercise={exercise} takes={takesIn(exercise.id)} />
                   {!exercise.published && (
                     <span className="ml-2 rounded-full border border-ochre px-2 py-px text-[11px] text-ochre">
-                      not published
+                      {exercise.opensAt ? `opens ${formatDue(exercise.opensAt)}` : 'not published'}
                     </span>
                   )}
                   <br />
@@ -131,6 +146,7 @@ function Standings({ course }: { course: CourseOverview }) {
             })),
           ]}
           rows={course.exercises}
+          headingOver={unitHeadings(course)}
           rowId={(exercise) => exercise.id}
         />
       </div>

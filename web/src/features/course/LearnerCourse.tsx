@@ -1,7 +1,7 @@
-import type { OpenExercise, TakeSummary } from '@undulan/contract';
+import type { LearnerCourse as LearnerCourseData, OpenExercise, TakeSummary } from '@undulan/contract';
 import { clsx } from 'clsx';
 import { formatDistanceToNow } from 'date-fns';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { briefParagraphs } from '../../brief/index.ts';
 import { drillPath, SetDrills } from '../../drills/index.ts';
@@ -13,10 +13,12 @@ import {
 } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { Button, Empty, LoadFailed, Loading, sayProblem } from '../../ui/index.ts';
+import { ArchivedNote } from './ArchivedNote.tsx';
 import { CourseLessons } from './CourseLessons.tsx';
 import { CourseMenu } from './CourseMenu.tsx';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
 import { repliesWords } from './replies-words.ts';
+import { unitHeadings } from './unit-headings.tsx';
 
 /** How often the course is asked for while a reading is coming. */
 const ASK_EVERY_MS = 1500;
@@ -55,6 +57,7 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
         <div className="h-full overflow-y-auto">
           <div className="mx-auto max-w-4xl px-8 py-6">
             <h1 className="mb-3 text-xl">{data.title}</h1>
+            {data.archived && <ArchivedNote />}
             <div className="mb-4 empty:hidden">
               <SetDrills
                 courseId={courseId}
@@ -68,7 +71,10 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
             )}
             <ol className="grid gap-3">
               {data.exercises.map((exercise, i) => (
-                <ExerciseCard key={exercise.id} exercise={exercise} number={i + 1} />
+                <Fragment key={exercise.id}>
+                  <UnitHeading course={data} exercise={exercise} index={i} />
+                  <ExerciseCard exercise={exercise} number={i + 1} />
+                </Fragment>
               ))}
             </ol>
             <div className="mt-8">
@@ -79,6 +85,18 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
       )}
     </Shell>
   );
+}
+
+interface UnitHeadingProps {
+  course: LearnerCourseData;
+  exercise: OpenExercise;
+  index: number;
+}
+
+/** What stands over the first exercise of a unit. */
+function UnitHeading({ course, exercise, index }: UnitHeadingProps) {
+  const heading = unitHeadings(course)(exercise, index);
+  return heading && <li className="mt-3 border-b border-rule pb-1">{heading}</li>;
 }
 
 function ExerciseCard({ exercise, number }: { exercise: OpenExercise; number: number }) {

@@ -1,5 +1,13 @@
-import { type Created, ExerciseDetails } from '@undulan/contract';
-import { READY_MODELS, type ReadyModel, type ReadyModelId, usualNumbers } from '@undulan/core';
+import { type CourseOverview, type Created, ExerciseDetails } from '@undulan/contract';
+import {
+  formatRate,
+  type MotionDocument,
+  type Rate,
+  READY_MODELS,
+  type ReadyModel,
+  type ReadyModelId,
+  usualNumbers,
+} from '@undulan/core';
 import { clsx } from 'clsx';
 import { RadioGroup } from 'radix-ui';
 import { useMemo, useState } from 'react';
@@ -7,7 +15,7 @@ import { Link, useNavigate } from 'react-router';
 import { z } from 'zod';
 import { ImportButton, withTerms } from '../../imports/index.ts';
 import { MotionPicture } from '../../picture/stage/index.ts';
-import { explain, useCreateExerciseMutation, useOverviewQuery, usePlansQuery } from '../../server-data/index.ts';
+import { explain, useCreateExerciseMutation, usePlansQuery } from '../../server-data/index.ts';
 import { Button, CommitInput, DecimalField, Dialog, Field, sayProblem, Select } from '../../ui/index.ts';
 import { useCopyExercise } from './use-copy-exercise.ts';
 
@@ -16,7 +24,8 @@ const IDS = Object.keys(MODELS) as ReadyModelId[];
 const CARD_PX = 148;
 
 /** What a new exercise begins from: a ready model with its few numbers, nothing, a plan, or a copy. */
-export function SetExerciseDialog({ courseId, onClose }: { courseId: string; onClose: () => void }) {
+export function SetExerciseDialog({ course, onClose }: { course: CourseOverview; onClose: () => void }) {
+  const { id: courseId, defaults } = course;
   const [create, { isLoading }] = useCreateExerciseMutation();
   const navigate = useNavigate();
   const [chosen, setChosen] = useState<ReadyModelId | null>(null);
@@ -51,12 +60,12 @@ export function SetExerciseDialog({ courseId, onClose }: { courseId: string; onC
           key={chosen}
           model={MODELS[chosen]}
           busy={isLoading}
-          onSet={(title, numbers) => {
-            const motion = MODELS[chosen].build(numbers);
+          rate={defaults.rate}
+          onSet={(title, motion) => {
             const details: ExerciseDetails = {
               title,
               brief: MODELS[chosen].says,
-              tolerances: { keyFrames: 1, spacingPercent: 5 },
+              tolerances: defaults.tolerances,
               modelShown: 'always',
             };
             void create({ courseId, exercise: { work: { motion, details } } }).then(open);
@@ -73,7 +82,7 @@ export function SetExerciseDialog({ courseId, onClose }: { courseId: string; onC
           }}
         />
       </div>
-      <Others courseId={courseId} />
+      <Others course={course} />
     </Dialog>
   );
 }
@@ -98,14 +107,15 @@ function ModelCard({ id, isChosen }: { id: ReadyModelId; isChosen: boolean }) {
 interface ModelFormProps {
   model: ReadyModel;
   busy: boolean;
-  onSet: (title: string, numbers: Record<string, number>) => void;
+  rate: Rate;
+  onSet: (title: string, motion: MotionDocument) => void;
 }
 
 /** The numbers of a model, and what they come to, moving. */
-function ModelForm({ model, busy, onSet }: ModelFormProps) {
+function ModelForm({ model, busy, rate, onSet }: ModelFormProps) {
   const [title, setTitle] = useState(model.label);
   const [numbers, setNumbers] = useState(() => usualNumbers(model));
-  const motion = useMemo(() => model.build(numbers), [model, numbers]);
+  const motion = useMemo(() => model.build(numbers, rate), [model, numbers, rate]);
   const { first, last } = motion.range;
   return (
     <section aria-label={`${model.label}, its numbers`} className="mt-3 flex gap-4 rounded-lg border border-rule p-3">
@@ -140,9 +150,9 @@ function ModelForm({ model, busy, onSet }: ModelFormProps) {
         </div>
         <div className="flex items-center gap-3">
           <span className="figures flex-1 text-xs text-faint">
-            24 fps, frames {first} to {last}
+            {formatRate(rate)} fps, frames {first} to {last}
           </span>
-          <Button kind="main" disabled={busy} onClick={() => onSet(title, numbers)}>
+          <Button kind="main" disabled={busy} onClick={() => onSet(title, motion)}>
             Set this exercise
           </Button>
         </div>
@@ -152,13 +162,13 @@ function ModelForm({ model, busy, onSet }: ModelFormProps) {
 }
 
 /** From what the course has: a copy of an exercise, a plan that was kept. */
-function Others({ courseId }: { courseId: string }) {
-  const { data: course } = useOverviewQuery(courseId);
+function Others({ course }: { course: CourseOverview }) {
+  const { id: courseId } = course;
   const { data: plans } = usePlansQuery(courseId);
   const { copy, isLoading } = useCopyExercise(courseId);
   return (
     <div className="mt-3 grid grid-cols-2 gap-4 text-sm">
-      {course && course.exercises.length > 0 && (
+      {course.exercises.length > 0 && (
         <Field label="A copy of">
           {(ids) => (
             <Select

@@ -1,9 +1,14 @@
+import type { CourseSummary } from '@undulan/contract';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Link, Navigate } from 'react-router';
 import { useSessionQuery } from '../../server-data/index.ts';
 import { BeginCourseDialog, Shell } from '../../shell/index.ts';
 import { Button, Empty } from '../../ui/index.ts';
+
+/** Those that go on first. */
+const inOrder = (courses: readonly CourseSummary[]): CourseSummary[] =>
+  courses.toSorted((a, b) => Number(a.archived) - Number(b.archived));
 
 /** The courses of whoever is signed in; one alone opens at once. */
 export function HomePage() {
@@ -32,13 +37,17 @@ export function HomePage() {
           </Empty>
         ) : (
           <ul className="grid gap-2">
-            {data?.courses.map((course) => (
+            {inOrder(data?.courses ?? []).map((course) => (
               <li key={course.id}>
                 <Link
                   to={`/courses/${course.id}`}
                   className="block rounded-lg border border-rule bg-page p-4 hover:border-faint"
                 >
-                  {course.title} <span className="text-faint">as {course.role}</span>
+                  {course.title}{' '}
+                  <span className="text-faint">
+                    as {course.role}
+                    {course.archived && ', archived'}
+                  </span>
                 </Link>
               </li>
             ))}

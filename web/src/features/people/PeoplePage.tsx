@@ -11,6 +11,7 @@ import {
 import { PasswordLinkDialog, Shell } from '../../shell/index.ts';
 import { Button, type Column, Dialog, LoadFailed, Loading, sayDone, sayProblem, Table } from '../../ui/index.ts';
 import { CourseNameForm } from './CourseNameForm.tsx';
+import { DefaultsForm } from './DefaultsForm.tsx';
 import { Invitations } from './Invitations.tsx';
 
 /** Who is in a course, the links by which others come in, and what it is called. */
@@ -32,6 +33,7 @@ export function PeoplePage() {
             <Invitations courseId={courseId} course={data} />
             <Everyone courseId={courseId} people={data.people} />
             <CourseNameForm key={data.title} courseId={courseId} title={data.title} />
+            <DefaultsForm courseId={courseId} defaults={data.defaults} />
           </div>
         </div>
       )}

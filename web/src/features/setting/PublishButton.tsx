@@ -13,7 +13,7 @@ import { selectMotion, selectWork } from '../../editing/index.ts';
 import { saveWork } from '../../saving/index.ts';
 import { explain, usePublishMutation, useWithdrawMutation } from '../../server-data/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Button, Dialog, formatDue, sayDone, sayProblem } from '../../ui/index.ts';
+import { Button, Dialog, Field, formatDue, INPUT, sayDone, sayProblem } from '../../ui/index.ts';
 import { SHOWN_WORDS } from './shown-words.ts';
 
 /** Opens the exercise to learners after a look at what they get; once published, takes it back. */
@@ -26,28 +26,36 @@ export function PublishButton({ setting }: { setting: ExerciseSetting }) {
   const moves = motion.subjects.some(
     (subject) => tracksOf(subject).length > 0 && subject.channels.some((channel) => channel.keys.length > 1),
   );
-  const { published } = setting;
+  const { published, opensAt } = setting;
+  /** It is open, or will be at a moment that is set. */
+  const isSet = published || opensAt !== null;
+  /** In the reader's own time, as a field has it; null for at once. */
+  const [at, setAt] = useState<string | null>(null);
 
   const ask = async (): Promise<void> => {
     if (await dispatch(saveWork())) setAsking(true);
     else sayProblem('Not everything is saved yet. Try again in a moment.');
   };
   const confirm = async (): Promise<void> => {
-    const answer = await (published ? withdraw(setting.id) : publish(setting.id));
+    const answer = await (isSet
+      ? withdraw(setting.id)
+      : publish({ id: setting.id, at: at && new Date(at).toISOString() }));
     setAsking(false);
     if (answer.error) sayProblem(explain(answer.error));
-    else sayDone(published ? 'Withdrawn: learners do not see it any more.' : 'Published: learners can start.');
+    else if (published) sayDone('Withdrawn: learners do not see it any more.');
+    else if (opensAt) sayDone('It will not be published.');
+    else sayDone(at ? `Published from ${formatDue(at)} on.` : 'Published: learners can start.');
   };
   return (
     <>
-      {published ? (
+      {isSet ? (
         <Button
           data-walk="publish"
-          tip="Learners can start. Press to withdraw it."
+          tip={published ? 'Learners can start. Press to withdraw it.' : 'Press to change that.'}
           className="rounded-full! border-target! font-semibold text-target"
           onClick={() => void ask()}
         >
-          Published
+          {published ? 'Published' : `Opens ${formatDue(opensAt!)}`}
         </Button>
       ) : (
         <Button
@@ -62,24 +70,41 @@ export function PublishButton({ setting }: { setting: ExerciseSetting }) {
       <Dialog
         open={asking}
         onClose={() => setAsking(false)}
-        title={published ? 'Withdraw this exercise?' : 'Publish this exercise?'}
+        title={published ? 'Withdraw this exercise?' : opensAt ? 'Not publish it then?' : 'Publish this exercise?'}
         actions={
           <>
-            <Button onClick={() => setAsking(false)}>{published ? 'Leave it published' : 'Not yet'}</Button>
+            <Button onClick={() => setAsking(false)}>
+              {published ? 'Leave it published' : opensAt ? 'Leave it so' : 'Not yet'}
+            </Button>
             <Button
-              kind={published ? 'danger' : 'main'}
+              kind={isSet ? 'danger' : 'main'}
               disabled={publishing.isLoading || withdrawing.isLoading}
               onClick={() => void confirm()}
             >
-              {published ? 'Withdraw' : 'Publish'}
+              {published ? 'Withdraw' : opensAt ? 'Do not publish it' : at ? 'Publish it then' : 'Publish'}
             </Button>
           </>
         }
       >
         {published ? (
           <p>Learners do not see it any more until you publish it again. {kept(setting)} Nothing is lost.</p>
+        ) : opensAt ? (
+          <p>Learners would see it from {formatDue(opensAt)} on.</p>
         ) : (
-          <Summary motion={motion} />
+          <>
+            <Summary motion={motion} />
+            <Field label="Publish at" hint="Empty: at once. Learners are told by mail then." className="mt-3 w-64">
+              {(ids) => (
+                <input
+                  {...ids}
+                  type="datetime-local"
+                  className={INPUT}
+                  value={at ?? ''}
+                  onChange={(event) => setAt(event.target.value || null)}
+                />
+              )}
+            </Field>
+          </>
         )}
       </Dialog>
     </>
