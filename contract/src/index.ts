@@ -75,6 +75,7 @@ export {
   SetUpState,
 } from './invitations.ts';
 export { ChangeAccount, LeaveAll } from './account.ts';
+export { Activity, ExercisePicture, Happening } from './activity.ts';
 export { LEAST_BEHIND, Ledger, LedgerExercise, LedgerTake, OwnLedger } from './ledger.ts';
 export {
   AdministratorChoice,

@@ -1,4 +1,5 @@
 import type {
+  Activity,
   Arrangement,
   CourseOverview,
   Created,
@@ -12,7 +13,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { ExerciseModel } from '../src/exercises/exercise.model.ts';
 import { announceOpened } from '../src/mail/announce-opened.ts';
 import { MessageModel } from '../src/mail/message.model.ts';
-import { courseOf, createHarness, exerciseIdOf, type Harness, overviewOf } from './harness.ts';
+import { courseOf, createHarness, exerciseIdOf, type Harness, overviewOf, reviewOf } from './harness.ts';
 
 let harness: Harness;
 let instructor: Agent;
@@ -164,6 +165,61 @@ test('a course that is archived is seen as it is, and nothing new is begun in it
   await ines.get(`/api/takes/${exercises.flatMap(({ takes }) => takes)[0]!.id}`).expect(200);
   await instructor.delete(`${course}/archive`).expect(204);
   await ines.post(`/api/exercises/${free.id}/drafts`).send({}).expect(201);
+});
+
+test('what happened since one last looked is told to whom it concerns, and of others nothing', async () => {
+  const activity = async (who: Agent): Promise<Activity['happenings']> =>
+    ((await who.get(`${course}/activity`).expect(200)).body as Activity).happenings;
+  const fresh = async (who: Agent): Promise<string[]> =>
+    (await activity(who))
+      .filter(({ isNew }) => isNew)
+      .map(({ kind, who: by, exercise, take }) => [kind, by, exercise, take?.number].filter(Boolean).join(' '));
+  const jonah = await harness.signIn('jonah');
+  for (const who of [instructor, ines, jonah]) await who.put(`${course}/looked`).expect(204);
+  for (const who of [instructor, ines, jonah]) expect(await fresh(who)).toEqual([]);
+  const { id } = (await courseOf(ines, harness.courseId)).exercises.find(({ title }) => title === 'Pancake toss')!;
+  const draft = ((await ines.post(`/api/exercises/${id}/drafts`).send({}).expect(201)).body as Created).id;
+  const { version } = (await ines.get(`/api/drafts/${draft}`)).body as { version: number };
+  const taken = await ines.post(`/api/drafts/${draft}/hand-in`).send({ version }).expect(201);
+  const takeId = (taken.body as Created).id;
+  const { number } = (await ines.get(`/api/takes/${takeId}`)).body as { number: number };
+  expect(await fresh(instructor)).toEqual([`handed-in Ines Calado Pancake toss ${number}`]);
+  expect(await fresh(ines)).toEqual([]);
+  await instructor.post(`/api/takes/${takeId}/notes`).send({ frame: 3, text: 'Higher.' }).expect(201);
+  await instructor.put(`/api/takes/${takeId}/review`).send({ version: 1, grade: 80, summary: '' }).expect(200);
+  await instructor.post(`/api/takes/${takeId}/return`).send({ version: 2 }).expect(200);
+  const [note] = (await reviewOf(ines, takeId))!.notes;
+  await instructor.post(`/api/takes/${takeId}/notes/${note!.id}/replies`).send({ text: 'By a hand.' }).expect(201);
+  expect(await fresh(ines)).toEqual([
+    `replied Marta Olesen Pancake toss ${number}`,
+    `returned Marta Olesen Pancake toss ${number}`,
+  ]);
+  expect(await fresh(jonah)).toEqual([]);
+  expect(JSON.stringify(await activity(jonah))).not.toContain('Calado');
+  await ines.put(`${course}/looked`).expect(204);
+  expect(await fresh(ines)).toEqual([]);
+  expect((await activity(ines)).length).toBeGreaterThan(1);
+  const stranger = harness.signedOut();
+  await stranger.get(`${course}/activity`).expect(401);
+  await stranger.put(`${course}/looked`).expect(401);
+});
+
+test('a picture of an exercise is its model where that may be seen, else own work, else the scene', async () => {
+  const picture = async (who: Agent, id: string): Promise<string> =>
+    JSON.stringify(((await who.get(`/api/exercises/${id}/picture`).expect(200)).body as { motion: object }).motion);
+  const modelOf = async (id: string): Promise<string> =>
+    JSON.stringify(((await instructor.get(`/api/exercises/${id}`)).body as ExerciseSetting).work.motion);
+  const shown = await exerciseIdOf(instructor, harness.courseId, 'Drawer slide');
+  expect(await picture(ines, shown)).toBe(await modelOf(shown));
+  // Hidden until the first take: Ines has one, Jonah none.
+  const hidden = await exerciseIdOf(instructor, harness.courseId, 'Pancake toss');
+  const jonah = await harness.signIn('jonah');
+  expect(await picture(instructor, hidden)).toBe(await modelOf(hidden));
+  expect(await picture(ines, hidden)).toBe(await modelOf(hidden));
+  expect(await picture(jonah, hidden)).not.toBe(await modelOf(hidden));
+  await ines
+    .get(`/api/exercises/${await exerciseIdOf(instructor, harness.courseId, 'Oven light')}/picture`)
+    .expect(404);
 });
 
 test('a copy of a course has all that was made for it and nothing of what was done in it', async () => {

@@ -36,6 +36,9 @@ export class EnrolmentModel extends Model<InferAttributes<EnrolmentModel>, Infer
   declare courseId: ForeignKey<string>;
   declare personId: ForeignKey<string>;
   declare role: CourseRole;
+  /** When they last looked at the course. */
+  declare lookedAt: CreationOptional<Date | null>;
+  declare createdAt: CreationOptional<Date>;
   declare course?: NonAttribute<CourseModel>;
   declare person?: NonAttribute<PersonModel>;
 }
@@ -58,7 +61,7 @@ export function initCourseModels(sequelize: Sequelize): void {
   );
   UnitModel.belongsTo(CourseModel, { foreignKey: 'courseId' });
   EnrolmentModel.init(
-    { id, role: DataTypes.ENUM('instructor', 'learner') },
+    { id, role: DataTypes.ENUM('instructor', 'learner'), lookedAt: DataTypes.DATE(3), createdAt: DataTypes.DATE(3) },
     { sequelize, tableName: 'enrolments', modelName: 'enrolment' },
   );
   EnrolmentModel.belongsTo(CourseModel, { foreignKey: 'courseId', as: 'course' });

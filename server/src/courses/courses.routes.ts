@@ -3,6 +3,7 @@ import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
 import { createExercise } from '../exercises/exercises.service.ts';
 import { parseBody } from '../http/parse-body.ts';
+import { activityOf, look } from './activity.service.ts';
 import { archiveCourse, putAwayIn } from './archive.service.ts';
 import { arrange } from './arrangement.service.ts';
 import { copyCourse } from './course-copy.service.ts';
@@ -46,6 +47,13 @@ export function coursesRoutes(): Router {
   });
   routes.get('/courses/:courseId/put-away', async (request, response) => {
     response.json(await putAwayIn(personIdOf(request), request.params.courseId));
+  });
+  routes.get('/courses/:courseId/activity', async (request, response) => {
+    response.json(await activityOf(personIdOf(request), request.params.courseId));
+  });
+  routes.put('/courses/:courseId/looked', async (request, response) => {
+    await look(personIdOf(request), request.params.courseId);
+    response.status(204).end();
   });
   routes.get('/courses/:courseId/overview', async (request, response) => {
     response.json(await courseOverview(personIdOf(request), request.params.courseId));

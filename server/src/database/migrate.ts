@@ -29,6 +29,7 @@ import { mail } from './migrations/0024-mail.ts';
 import { administrators } from './migrations/0025-administrators.ts';
 import { rosters } from './migrations/0026-rosters.ts';
 import { units } from './migrations/0027-units.ts';
+import { lastLooks } from './migrations/0028-last-looks.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -59,6 +60,7 @@ const MIGRATIONS: readonly Migration[] = [
   administrators,
   rosters,
   units,
+  lastLooks,
 ];
 
 /**

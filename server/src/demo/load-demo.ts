@@ -67,6 +67,9 @@ export async function loadDemoIntoEmpty(sequelize: Sequelize): Promise<void> {
   });
 }
 
+/** When everyone last looked at the course. */
+const LOOKED_DAYS_AGO = 4;
+
 /** How many of the newest returned takes their learners are told of. */
 const TOLD_RETURNED = 3;
 
@@ -93,7 +96,10 @@ async function loadCourse(transaction: Transaction): Promise<Loaded> {
       { ...person, passwordHash, isDemo: true, isAdministrator: role === 'instructor' },
       { transaction },
     );
-    await EnrolmentModel.create({ courseId: course.id, personId: id, role }, { transaction });
+    await EnrolmentModel.create(
+      { courseId: course.id, personId: id, role, createdAt: daysBefore(21), lookedAt: daysBefore(LOOKED_DAYS_AGO) },
+      { transaction },
+    );
     return id;
   };
   const instructorId = await enrol(DEMO_INSTRUCTOR, 'instructor');
@@ -256,7 +262,12 @@ async function loadTake(loaded: Loaded, take: DemoTake): Promise<void> {
     );
     for (const [i, words] of replies.entries())
       await ReplyModel.create(
-        { noteId: note.id, authorId: i % 2 === 0 ? learnerId : instructorId, text: words },
+        {
+          noteId: note.id,
+          authorId: i % 2 === 0 ? learnerId : instructorId,
+          text: words,
+          createdAt: new Date(Math.min(Date.now(), handedInAt.getTime() + (2 + i) * DAY_MS)),
+        },
         { transaction },
       );
     return note.id;

@@ -12,6 +12,7 @@ import {
   saveExercise,
   withdrawExercise,
 } from './exercises.service.ts';
+import { pictureOfExercise } from './picture-of.service.ts';
 
 export function exercisesRoutes(): Router {
   const routes = Router();
@@ -43,6 +44,9 @@ export function exercisesRoutes(): Router {
   routes.delete('/exercises/:exerciseId', async (request, response) => {
     await removeExercise(personIdOf(request), request.params.exerciseId);
     response.status(204).end();
+  });
+  routes.get('/exercises/:exerciseId/picture', async (request, response) => {
+    response.json(await pictureOfExercise(personIdOf(request), request.params.exerciseId));
   });
   routes.get('/exercises/:exerciseId/assignment', async (request, response) => {
     response.json(await assignment(personIdOf(request), request.params.exerciseId));

@@ -37,7 +37,9 @@ export class MailRunner {
   }
 
   start(): void {
-    this.#timer = setInterval(() => (this.#running = this.#running.then(() => this.look())), LOOK_MS);
+    this.#timer = setInterval(() => {
+      this.#running = this.#running.then(() => this.look());
+    }, LOOK_MS);
     this.#timer.unref();
   }
 

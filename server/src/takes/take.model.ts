@@ -63,6 +63,7 @@ export class NoteModel extends Model<InferAttributes<NoteModel>, InferCreationAt
   declare pinned: CreationOptional<Pinned | null>;
   declare done: CreationOptional<boolean>;
   declare replies?: NonAttribute<ReplyModel[]>;
+  declare review?: NonAttribute<ReviewModel>;
 }
 
 type Pinned = Pick<NoteText, 'lastFrame' | 'subjectId' | 'spot' | 'drawing'>;
@@ -75,6 +76,7 @@ export class ReplyModel extends Model<InferAttributes<ReplyModel>, InferCreation
   declare text: string;
   declare createdAt: CreationOptional<Date>;
   declare author?: NonAttribute<PersonModel>;
+  declare note?: NonAttribute<NoteModel>;
 }
 
 export function initTakeModels(sequelize: Sequelize): void {
@@ -114,6 +116,8 @@ export function initTakeModels(sequelize: Sequelize): void {
     { id, text: DataTypes.TEXT, createdAt: DataTypes.DATE(3) },
     { sequelize, tableName: 'replies', modelName: 'reply' },
   );
+  NoteModel.belongsTo(ReviewModel, { foreignKey: 'reviewId', as: 'review' });
+  ReplyModel.belongsTo(NoteModel, { foreignKey: 'noteId', as: 'note' });
   NoteModel.hasMany(ReplyModel, { foreignKey: 'noteId', as: 'replies' });
   ReplyModel.belongsTo(PersonModel, { foreignKey: 'authorId', as: 'author' });
   TakeModel.belongsTo(ExerciseModel, { foreignKey: 'exerciseId', as: 'exercise' });

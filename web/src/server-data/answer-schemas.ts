@@ -1,4 +1,5 @@
 import {
+  Activity,
   Assignment,
   ClassEntry,
   ClassSession,
@@ -10,6 +11,7 @@ import {
   DemoAccounts,
   Draft,
   DrillRun,
+  ExercisePicture,
   ExerciseSetting,
   InstallationCourse,
   InstallationPeople,
@@ -124,6 +126,8 @@ export const SCHEMAS = import.meta.env.PROD
       installationPeople: checked(InstallationPeople),
       outbox: checked(Outbox),
       copyCourse: checked(Created),
+      activity: checked(Activity),
+      exercisePicture: checked(ExercisePicture),
       putAwayIn: checked(PutAway.array()),
       deeds: checked(Deed.array()),
     };

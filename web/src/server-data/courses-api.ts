@@ -1,10 +1,31 @@
-import type { Arrangement, CourseCopy, CourseDefaults, Created, PutAway } from '@undulan/contract';
+import type {
+  Activity,
+  Arrangement,
+  CourseCopy,
+  CourseDefaults,
+  Created,
+  ExercisePicture,
+  PutAway,
+} from '@undulan/contract';
 import { SCHEMAS } from './answer-schemas.ts';
 import { api } from './api.ts';
 
 /** A course as a whole: its order, what it begins exercises with, what is put away in it, and copies of it. */
 const courses = api.injectEndpoints({
   endpoints: (build) => ({
+    activity: build.query<Activity, string>({
+      responseSchema: SCHEMAS?.activity,
+      query: (courseId) => `/courses/${courseId}/activity`,
+    }),
+    // What is shown as new stays so until the course is opened again.
+    looked: build.mutation<void, string>({
+      query: (courseId) => ({ url: `/courses/${courseId}/looked`, method: 'PUT' }),
+    }),
+    exercisePicture: build.query<ExercisePicture, string>({
+      responseSchema: SCHEMAS?.exercisePicture,
+      query: (exerciseId) => `/exercises/${exerciseId}/picture`,
+      providesTags: ['Exercise', 'Draft'],
+    }),
     arrange: build.mutation<void, { courseId: string; arrangement: Arrangement }>({
       query: ({ courseId, arrangement }) => ({
         url: `/courses/${courseId}/arrangement`,
@@ -50,6 +71,9 @@ const courses = api.injectEndpoints({
 });
 
 export const {
+  useActivityQuery,
+  useLookedMutation,
+  useExercisePictureQuery,
   useArrangeMutation,
   useChooseDefaultsMutation,
   useCopyCourseMutation,

@@ -103,10 +103,13 @@ export {
   useLeaveAllMutation,
 } from './people-api.ts';
 export {
+  useActivityQuery,
   useArchiveCourseMutation,
   useArrangeMutation,
   useChooseDefaultsMutation,
   useCopyCourseMutation,
+  useExercisePictureQuery,
+  useLookedMutation,
   usePutAwayInQuery,
   usePutAwayMutation,
   useRemoveExerciseMutation,

@@ -11,10 +11,12 @@ import { CourseLessons } from './CourseLessons.tsx';
 import { CourseMenu } from './CourseMenu.tsx';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
 import { ExerciseMenu } from './ExerciseMenu.tsx';
+import { ExerciseThumb } from './ExerciseThumb.tsx';
 import { repliesWords } from './replies-words.ts';
 import { SetExerciseDialog } from './SetExerciseDialog.tsx';
 import { unitHeadings } from './unit-headings.tsx';
 import { useCopyExercise } from './use-copy-exercise.ts';
+import { WhatIsNew } from './WhatIsNew.tsx';
 
 /** The course for its instructor: exercises to set, and where each learner stands with each of them. */
 export function InstructorCourse({ courseId }: { courseId: string }) {
@@ -99,6 +101,7 @@ function Standings({ course }: { course: CourseOverview }) {
     <section aria-label="Exercises and learners">
       <h1 className="mb-3 text-xl">{course.title}</h1>
       {course.archived && <ArchivedNote />}
+      <WhatIsNew courseId={course.id} />
       <div className="overflow-x-auto rounded-lg border border-rule bg-page">
         <Table
           pad="px-1 py-2"
@@ -111,23 +114,26 @@ function Standings({ course }: { course: CourseOverview }) {
               className: 'pl-4',
               headingClassName: 'pl-4',
               cell: (exercise) => (
-                <>
-                  <Link
-                    to={`/exercises/${exercise.id}/setting`}
-                    className="rounded-sm text-[15px] font-semibold hover:underline"
-                  >
-                    {exercise.title}
-                  </Link>
-                  <CopyExercise courseId={course.id} exerciseId={exercise.id} title={exercise.title} />
-                  <ExerciseMenu exercise={exercise} takes={takesIn(exercise.id)} />
-                  {!exercise.published && (
-                    <span className="ml-2 rounded-full border border-ochre px-2 py-px text-[11px] text-ochre">
-                      {exercise.opensAt ? `opens ${formatDue(exercise.opensAt)}` : 'not published'}
-                    </span>
-                  )}
-                  <br />
-                  <ExerciseFacts rate={exercise.rate} range={exercise.range} dueAt={exercise.dueAt} />
-                </>
+                <div className="flex items-center gap-3">
+                  <ExerciseThumb exerciseId={exercise.id} widthPx={84} />
+                  <div className="min-w-0">
+                    <Link
+                      to={`/exercises/${exercise.id}/setting`}
+                      className="rounded-sm text-[15px] font-semibold hover:underline"
+                    >
+                      {exercise.title}
+                    </Link>
+                    <CopyExercise courseId={course.id} exerciseId={exercise.id} title={exercise.title} />
+                    <ExerciseMenu exercise={exercise} takes={takesIn(exercise.id)} />
+                    {!exercise.published && (
+                      <span className="ml-2 rounded-full border border-ochre px-2 py-px text-[11px] text-ochre">
+                        {exercise.opensAt ? `opens ${formatDue(exercise.opensAt)}` : 'not published'}
+                      </span>
+                    )}
+                    <br />
+                    <ExerciseFacts rate={exercise.rate} range={exercise.range} dueAt={exercise.dueAt} />
+                  </div>
+                </div>
               ),
             },
             ...course.learners.map((learner): Column<(typeof course.exercises)[number]> => ({

@@ -17,8 +17,10 @@ import { ArchivedNote } from './ArchivedNote.tsx';
 import { CourseLessons } from './CourseLessons.tsx';
 import { CourseMenu } from './CourseMenu.tsx';
 import { ExerciseFacts } from './ExerciseFacts.tsx';
+import { ExerciseThumb } from './ExerciseThumb.tsx';
 import { repliesWords } from './replies-words.ts';
 import { unitHeadings } from './unit-headings.tsx';
+import { WhatIsNew } from './WhatIsNew.tsx';
 
 /** How often the course is asked for while a reading is coming. */
 const ASK_EVERY_MS = 1500;
@@ -58,6 +60,7 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
           <div className="mx-auto max-w-4xl px-8 py-6">
             <h1 className="mb-3 text-xl">{data.title}</h1>
             {data.archived && <ArchivedNote />}
+            <WhatIsNew courseId={courseId} />
             <div className="mb-4 empty:hidden">
               <SetDrills
                 courseId={courseId}
@@ -114,13 +117,16 @@ function ExerciseCard({ exercise, number }: { exercise: OpenExercise; number: nu
   };
 
   return (
-    <li className="grid grid-cols-[2.5rem_1fr_auto] items-start gap-x-2 rounded-lg border border-rule bg-page p-4">
+    <li className="grid grid-cols-[2.5rem_auto_1fr_auto] items-start gap-x-2 rounded-lg border border-rule bg-page p-4">
       <span
         className="figures grid h-7 w-7 place-items-center rounded-full border-2 border-ink text-[13px] font-semibold"
         aria-hidden="true"
       >
         {number}
       </span>
+      <div className="mr-2">
+        <ExerciseThumb exerciseId={exercise.id} widthPx={128} />
+      </div>
       <div className="min-w-0">
         <h2 className="text-[16px] leading-7">{exercise.title}</h2>
         <p className="line-clamp-2 text-sm text-faint">{briefParagraphs(exercise.brief)[0]}</p>

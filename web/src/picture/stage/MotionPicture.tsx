@@ -7,10 +7,12 @@ interface MotionPictureProps {
   widthPx: number;
   /** What it shows; without it the words beside it say so. */
   label?: string;
+  /** Still, it shows the middle of its range. */
+  plays?: boolean;
 }
 
 /** A motion playing over and over in a small picture of its own; still for who wants less motion. */
-export function MotionPicture({ motion, widthPx, label }: MotionPictureProps) {
+export function MotionPicture({ motion, widthPx, label, plays = true }: MotionPictureProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const heightPx = Math.round((widthPx * motion.stage.heightPx) / motion.stage.widthPx);
   useEffect(() => {
@@ -22,7 +24,7 @@ export function MotionPicture({ motion, widthPx, label }: MotionPictureProps) {
       context.setTransform(scale, 0, 0, scale, 0, 0);
       drawScene(context, motion, frame);
     };
-    if (matchMedia('(prefers-reduced-motion: reduce)').matches) {
+    if (!plays || matchMedia('(prefers-reduced-motion: reduce)').matches) {
       draw(Math.round((first + last) / 2));
       return undefined;
     }
@@ -37,7 +39,7 @@ export function MotionPicture({ motion, widthPx, label }: MotionPictureProps) {
     };
     tick(begin);
     return () => cancelAnimationFrame(handle);
-  }, [motion, widthPx]);
+  }, [motion, widthPx, plays]);
   return (
     <canvas
       ref={canvas}
