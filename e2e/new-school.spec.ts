@@ -206,6 +206,26 @@ test('an account: another name, all its data as a file, a course that is left, a
   });
   await expect(dario.getByText('You are in none.')).toBeVisible();
 
+  // A script of theirs comes in by a token, until it is revoked.
+  const tokens = dario.getByRole('region', { name: 'Access for scripts' });
+  await tokens.getByRole('button', { name: 'Make a token' }).click();
+  await expect(tokens.getByRole('alert')).toHaveText('Say what it is for.');
+  await tokens.getByLabel('What it is for').fill('Grades at night');
+  await tokens.getByRole('button', { name: 'Make a token' }).click();
+  const token = await tokens.getByRole('status').locator('code').innerText();
+  const asked = () => fetch(`${address}/api/session`, { headers: { Authorization: `Bearer ${token}` } });
+  expect(((await (await asked()).json()) as { person: object }).person).toMatchObject({ name: 'Dario Lund-Meyer' });
+  await dario.reload();
+  await expect(tokens.getByText(token)).toHaveCount(0);
+  await expect(tokens).toContainText('last used');
+  await tokens.getByRole('link', { name: 'what scripts can do' }).click();
+  await expect(dario.getByRole('heading', { name: 'POST /api/drafts/{draftId}/hand-in' })).toBeVisible();
+  await expectAccessible(dario);
+  await dario.goBack();
+  await tokens.getByRole('button', { name: 'Revoke Grades at night' }).click();
+  await expect(tokens.getByRole('button', { name: /^Revoke/ })).toHaveCount(0);
+  expect((await asked()).status).toBe(401);
+
   await dario.getByRole('button', { name: 'Delete your account …' }).click();
   const dialog = dario.getByRole('dialog');
   await dialog.getByLabel('Your password').fill('guessed');

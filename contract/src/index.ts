@@ -90,6 +90,8 @@ export {
   PasswordLinkOf,
   PEOPLE_PAGE,
 } from './installation.ts';
+export { openApi, type Operation, OPERATIONS } from './open-api.ts';
+export { AccessToken, MadeToken, NewToken, TokenScope } from './tokens.ts';
 export { MAIL_KINDS, MailChoices, MailKind, Outbox, OutboxMessage } from './mail.ts';
 export { NewPlan, SavedPlan } from './plans.ts';
 export { NewEase, SavedEase } from './eases.ts';

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import type { Server as HttpServer } from 'node:http';
 import { join } from 'node:path';
+import { openApi } from '@undulan/contract';
 import { projectSchema } from '@undulan/core';
 import express, { type Express, type RequestHandler, Router } from 'express';
 import compressed from 'express-static-gzip';
@@ -21,6 +22,7 @@ import { easesRoutes } from './eases/eases.routes.ts';
 import { exercisesRoutes } from './exercises/exercises.routes.ts';
 import { answerProblems, loggedError, nothingHere } from './http/answer-problems.ts';
 import { jsonBody } from './http/json-body.ts';
+import { createMetrics } from './http/metrics.ts';
 import { refuseForeignWrites, securityHeaders } from './http/security.ts';
 import { createSessions } from './http/sessions.ts';
 import { installationRoutes } from './installation/installation.routes.ts';
@@ -38,9 +40,12 @@ import { ReadingRunner } from './readings/reading-runner.ts';
 import { readingsRoutes } from './readings/readings.routes.ts';
 import { referencesRoutes } from './references/references.routes.ts';
 import { takesRoutes } from './takes/takes.routes.ts';
+import { admitTokens, tokensRoutes } from './tokens/tokens.routes.ts';
 
 export interface App {
   express: Express;
+  /** What it does, in Prometheus' text format. */
+  metrics: () => Promise<string>;
   /** Serves sessions of classes over the sockets of the server that the application listens by. */
   serveSockets: (server: HttpServer) => Promise<void>;
   /** Ends what goes on beside requests; what is under way is left to other copies. */
@@ -49,7 +54,7 @@ export interface App {
 
 function api(sequelize: Sequelize, pool: ReaderPool, mail: MailSettings): Router {
   const routes = Router();
-  routes.use(refuseForeignWrites, ...jsonBody(), peopleRoutes(sequelize), joiningRoutes(sequelize));
+  routes.use(refuseForeignWrites, admitTokens, ...jsonBody(), peopleRoutes(sequelize), joiningRoutes(sequelize));
   routes.use(
     requirePerson,
     coursesRoutes(),
@@ -70,6 +75,7 @@ function api(sequelize: Sequelize, pool: ReaderPool, mail: MailSettings): Router
     invitationsRoutes(),
     accountRoutes(),
     installationRoutes(mail),
+    tokensRoutes(),
     nothingHere,
   );
   return routes;
@@ -79,7 +85,12 @@ function api(sequelize: Sequelize, pool: ReaderPool, mail: MailSettings): Router
 function logRequests(logger: Logger): RequestHandler {
   return pinoHttp({
     logger,
-    genReqId: () => randomUUID(),
+    genReqId: (_request, response) => {
+      const id = randomUUID();
+      // Who tells of a fault can name it.
+      response.setHeader('X-Request-Id', id);
+      return id;
+    },
     customLogLevel: () => 'debug',
     serializers: {
       req: ({ id, method, url }: { id: string; method: string; url: string }) => ({
@@ -106,7 +117,8 @@ export async function createApp(sequelize: Sequelize, config: Config, webRoot: s
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', config.TRUSTED_HOPS);
-  app.use(logRequests(logger));
+  const metrics = createMetrics();
+  app.use(logRequests(logger), metrics.middleware);
   app.use(securityHeaders(secure));
   // Whether the program answers, and whether it can do its work: the second asks the database.
   app.get('/healthz', (_request, response) => {
@@ -119,6 +131,10 @@ export async function createApp(sequelize: Sequelize, config: Config, webRoot: s
   // What a project as a file is like, for programs that read or write one.
   app.get('/project.schema.json', (_request, response) => {
     response.type('application/schema+json').send(JSON.stringify(projectSchema(), null, 1));
+  });
+  // What scripts can ask for.
+  app.get('/openapi.json', (_request, response) => {
+    response.json(openApi());
   });
   app.use(
     '/api',
@@ -152,6 +168,7 @@ export async function createApp(sequelize: Sequelize, config: Config, webRoot: s
   let sockets: ClassSockets | null = null;
   return {
     express: app,
+    metrics: metrics.text,
     serveSockets: async (http) => {
       sockets = await serveClasses({
         http,

@@ -33,6 +33,8 @@ const Config = z.object({
     .refine((zone) => Intl.supportedValuesOf('timeZone').includes(zone) || zone === 'UTC', {
       error: 'TIME_ZONE must be a name such as Europe/Lisbon',
     }),
+  /** Where metrics are told, on a port of their own that people do not reach; nowhere unless given. */
+  METRICS_PORT: z.coerce.number().int().min(0).max(65535).optional(),
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
 export type Config = z.infer<typeof Config>;

@@ -1,3 +1,4 @@
+import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app.ts';
 import { readConfig } from './config.ts';
@@ -29,11 +30,22 @@ const server = app.express.listen(config.PORT, config.HOST, (error) => {
 
 await app.serveSockets(server);
 
+const metrics =
+  config.METRICS_PORT === undefined
+    ? null
+    : createServer((_request, response) => {
+        app.metrics().then(
+          (text) => response.setHeader('Content-Type', 'text/plain; version=0.0.4').end(text),
+          () => response.writeHead(503).end(),
+        );
+      }).listen(config.METRICS_PORT, config.HOST);
+
 let closing = false;
 
 async function close(): Promise<void> {
   if (closing) return;
   closing = true;
+  metrics?.close();
   await shutDown(server, () => app.close());
   await sequelize.close();
   process.exit(0);

@@ -21,6 +21,8 @@ export interface Harness {
   /** Signs in, at the second copy of the application if that is asked for. */
   signIn: (who: DemoLearner | 'instructor', copy?: number) => Promise<Agent>;
   courseId: string;
+  /** What the first copy tells of itself. */
+  metrics: () => Promise<string>;
   /** Lets each copy listen, with the sockets of its classes. */
   listen: () => Promise<Server[]>;
   close: () => Promise<void>;
@@ -89,6 +91,7 @@ export async function createHarness({
     signedOut: () => request.agent(apps[0]!.express),
     signIn,
     courseId,
+    metrics: () => apps[0]!.metrics(),
     listen: async () => {
       for (const app of apps) {
         const http = app.express.listen(0, '127.0.0.1');

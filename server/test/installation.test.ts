@@ -132,3 +132,20 @@ test('of all this nothing is there for anyone else', async () => {
   await ines.post(`/api/installation/people/${other}/password-link`).expect(403);
   await ines.delete(`/api/installation/people/${other}/sessions`).expect(403);
 });
+
+test('metrics count requests by route and say what waits; they name nobody and no work of anybody’s', async () => {
+  const { id } = ((await marta.get('/api/session')).body as SignedIn).courses[0]!;
+  const answer = await marta.get(`/api/courses/${id}/overview`).expect(200);
+  expect(answer.headers['x-request-id']).toMatch(/^[0-9a-f-]{36}$/);
+  await harness.signedOut().get(`/api/courses/${id}/overview`).expect(401);
+  await marta.get('/api/nowhere').expect(404);
+  const text = await harness.metrics();
+  const route = 'route="/api/courses/:courseId/overview",method="GET"';
+  expect(text).toContain(`undulan_request_seconds_count{${route},status="200"}`);
+  expect(text).toMatch(/undulan_request_seconds_count\{route="none",method="GET",status="404"\} \d+/);
+  expect(text).toMatch(/undulan_readings\{state="waiting"\} 0/);
+  expect(text).toMatch(/undulan_messages_waiting \d+/);
+  expect(text).toMatch(/process_cpu_seconds_total [\d.]+/);
+  expect(text).not.toContain(id);
+  expect(text).not.toMatch(/Olesen|Calado|@/);
+});

@@ -32,6 +32,7 @@ function Broken() {
 const SCREENS = {
   '/': async () => (await import('./features/home/index.ts')).HomePage,
   '/installation': async () => (await import('./features/installation/index.ts')).InstallationPage,
+  '/scripts': async () => (await import('./features/account/index.ts')).ScriptsPage,
   '/account': async () => (await import('./features/account/index.ts')).AccountPage,
   '/courses/:courseId': async () => (await import('./features/course/index.ts')).CoursePage,
   '/courses/:courseId/planner': async () => (await import('./features/planner/index.ts')).PlannerPage,

@@ -13,6 +13,7 @@ import { hashPassword, verifyPassword } from '../people/passwords.ts';
 import { PersonModel } from '../people/person.model.ts';
 import { PhraseModel } from '../phrases/phrase.model.ts';
 import { PlacedReferenceModel, rulerOfExercise } from '../references/reference.model.ts';
+import { TokenModel } from '../tokens/token.model.ts';
 
 async function whoKnows(personId: string, password: string): Promise<PersonModel> {
   const person = await PersonModel.findByPk(personId);
@@ -104,6 +105,7 @@ export async function leaveAll(personId: string, { password }: LeaveAll): Promis
     await EnrolmentModel.destroy(own);
     await DrillRunModel.destroy(own);
     await MessageModel.destroy(own);
+    await TokenModel.destroy(own);
     // What they gave an exercise stays with it.
     await PlacedReferenceModel.destroy({
       where: { personId, place: { [Op.notLike]: `${rulerOfExercise('')}%` } },

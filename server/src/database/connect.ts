@@ -22,6 +22,7 @@ import { initReadingJobModel } from '../readings/reading-job.model.ts';
 import { initReferenceModel } from '../references/reference.model.ts';
 import { initTakeModels } from '../takes/take.model.ts';
 import { initTargetModel } from '../targets/target.model.ts';
+import { initTokenModel } from '../tokens/token.model.ts';
 import { initStepModels } from '../work/steps.model.ts';
 
 /** Connects to MariaDB and gives every model its table. The process keeps its clock in UTC. */
@@ -41,6 +42,7 @@ export async function connectDatabase(url: string): Promise<Sequelize> {
   initFirstSetUpModel(sequelize);
   initMessageModel(sequelize);
   initDeedModel(sequelize);
+  initTokenModel(sequelize);
   initPasswordLinkModel(sequelize);
   initExerciseModel(sequelize);
   initDraftModel(sequelize);

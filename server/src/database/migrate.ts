@@ -30,6 +30,7 @@ import { administrators } from './migrations/0025-administrators.ts';
 import { rosters } from './migrations/0026-rosters.ts';
 import { units } from './migrations/0027-units.ts';
 import { lastLooks } from './migrations/0028-last-looks.ts';
+import { accessTokens } from './migrations/0029-access-tokens.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -61,6 +62,7 @@ const MIGRATIONS: readonly Migration[] = [
   rosters,
   units,
   lastLooks,
+  accessTokens,
 ];
 
 /**

@@ -32,6 +32,8 @@ beforeEach(async () => {
     }
     return Response.json({
       person: { id: 'p1', name: 'Ines Calado', email: 'ines@kitchen.example' },
+      isAdministrator: false,
+      mailOff: [],
       shortcuts: kept,
       courses: [],
     });

@@ -1,4 +1,5 @@
 import {
+  AccessToken,
   Activity,
   Assignment,
   ClassEntry,
@@ -23,6 +24,7 @@ import {
   LearnerDrills,
   Ledger,
   LessonSummary,
+  MadeToken,
   OpenSession,
   Outbox,
   OwnLedger,
@@ -127,6 +129,8 @@ export const SCHEMAS = import.meta.env.PROD
       outbox: checked(Outbox),
       copyCourse: checked(Created),
       activity: checked(Activity),
+      tokens: checked(AccessToken.array()),
+      makeToken: checked(MadeToken),
       exercisePicture: checked(ExercisePicture),
       putAwayIn: checked(PutAway.array()),
       deeds: checked(Deed.array()),

@@ -74,6 +74,7 @@ export const api = createApi({
     'OpenSession',
     'People',
     'Installation',
+    'Token',
   ],
   endpoints: (build) => ({
     session: build.query<SignedIn, void>({

@@ -99,6 +99,9 @@ export {
   useTakeOutMutation,
   useChangeAccountMutation,
   useChooseMailMutation,
+  useTokensQuery,
+  useMakeTokenMutation,
+  useRevokeTokenMutation,
   useLinkForLearnerMutation,
   useLeaveAllMutation,
 } from './people-api.ts';

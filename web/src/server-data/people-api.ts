@@ -1,4 +1,5 @@
 import type {
+  AccessToken,
   ChangeAccount,
   CoursePeople,
   Created,
@@ -7,9 +8,11 @@ import type {
   InvitedTo,
   Joined,
   LeaveAll,
+  MadeToken,
   MailKind,
   NewAccount,
   NewInvitation,
+  NewToken,
   PasswordLink,
   Roster,
   RosterInvited,
@@ -45,6 +48,20 @@ const people = api.injectEndpoints({
     chooseMail: build.mutation<void, MailKind[]>({
       query: (off) => ({ url: '/account/mail', method: 'PUT', body: { off } }),
       invalidatesTags: ['Session'],
+    }),
+    tokens: build.query<AccessToken[], void>({
+      responseSchema: SCHEMAS?.tokens,
+      query: () => '/account/tokens',
+      providesTags: ['Token'],
+    }),
+    makeToken: build.mutation<MadeToken, NewToken>({
+      responseSchema: SCHEMAS?.makeToken,
+      query: (body) => ({ url: '/account/tokens', method: 'POST', body }),
+      invalidatesTags: ['Token'],
+    }),
+    revokeToken: build.mutation<void, string>({
+      query: (id) => ({ url: `/account/tokens/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Token'],
     }),
     linkForLearner: build.mutation<PasswordLink, { courseId: string; personId: string }>({
       responseSchema: SCHEMAS?.passwordLink,
@@ -110,6 +127,9 @@ export const {
   useRenameCourseMutation,
   useChangeAccountMutation,
   useChooseMailMutation,
+  useTokensQuery,
+  useMakeTokenMutation,
+  useRevokeTokenMutation,
   useLinkForLearnerMutation,
   useLeaveAllMutation,
   useCoursePeopleQuery,

@@ -6,6 +6,7 @@ import { MailForm } from './MailForm.tsx';
 import { NameForm } from './NameForm.tsx';
 import { OwnCourses } from './OwnCourses.tsx';
 import { PasswordForm, Sessions } from './PasswordAndSessions.tsx';
+import { Tokens } from './Tokens.tsx';
 
 /** A person's account: who they are, where they are signed in, their courses, their data, and its end. */
 export function AccountPage() {
@@ -29,6 +30,7 @@ export function AccountPage() {
               <div className="grid gap-8">
                 <OwnCourses personId={data.person.id} courses={data.courses} />
                 <MailForm off={data.mailOff} />
+                <Tokens />
                 <OwnData />
                 <LeaveAllOf name={data.person.name} />
               </div>

@@ -1,1 +1,2 @@
 export { AccountPage } from './AccountPage.tsx';
+export { ScriptsPage } from './ScriptsPage.tsx';

@@ -106,7 +106,13 @@ async function answer(request: Request): Promise<Response> {
     if (path === '/phrases') return json([{ id: 'p1', text: 'Closer together.' }]);
     if (path.endsWith('/waiting')) return json({ takes: [], total: 0 });
     if (path === '/session')
-      return json({ person: { id: 'x', name: 'Marta', email: 'marta@kitchen.example' }, courses: [], shortcuts: {} });
+      return json({
+        person: { id: 'x', name: 'Marta', email: 'marta@kitchen.example' },
+        isAdministrator: false,
+        mailOff: [],
+        courses: [],
+        shortcuts: {},
+      });
     return json({ ...server.view, review: undefined });
   }
   if (request.method === 'DELETE') {
