@@ -1,6 +1,6 @@
 import { AskAnswer, AskKind, Board, FRAME_LIMIT, Lane, MOST_LANES, Variant } from '@undulan/core';
 import * as z from 'zod';
-import { CourseRole } from './people.ts';
+import { Side } from './people.ts';
 
 /** A class that is in session, or was. */
 export const ClassSession = z.object({
@@ -108,7 +108,7 @@ export type AskSettings = z.infer<typeof AskSettings>;
 /** What someone who comes into a session is told. */
 export const ClassEntry = z.object({
   session: ClassSession,
-  role: CourseRole,
+  role: Side,
   /** Null before the instructor showed anything. */
   state: ClassState.nullable(),
   asks: z.array(Ask),

@@ -1,5 +1,6 @@
 export {
   CourseRole,
+  Side,
   Credentials,
   NewPassword,
   OpenSession,
@@ -69,6 +70,7 @@ export {
   NewAccount,
   MOST_ON_ROSTER,
   NewInvitation,
+  RoleChoice,
   OnRoster,
   Roster,
   RosterInvited,

@@ -42,6 +42,10 @@ export const CoursePeople = z.object({
 });
 export type CoursePeople = z.infer<typeof CoursePeople>;
 
+/** What someone of a course is from now on. */
+export const RoleChoice = z.object({ role: CourseRole });
+export type RoleChoice = z.infer<typeof RoleChoice>;
+
 /** What someone who follows a link is told. */
 export const InvitedTo = z.object({
   courseTitle: z.string(),

@@ -1,6 +1,6 @@
 import { Lesson, Tolerances } from '@undulan/core';
 import * as z from 'zod';
-import { CourseRole } from './people.ts';
+import { Side } from './people.ts';
 
 /** A lesson on the course's list. */
 export const LessonSummary = z.object({ id: z.string(), name: z.string(), boards: z.array(z.string()) });
@@ -14,7 +14,7 @@ export const StoredLesson = z.object({
   id: z.string(),
   courseId: z.string(),
   courseTitle: z.string(),
-  role: CourseRole,
+  role: Side,
   version: z.int().min(1),
   lesson: Lesson,
   /** The smallest of the course's exercises: nothing under them is said. */

@@ -3,8 +3,13 @@ import * as z from 'zod';
 /** A cookie that scripts can read: somebody signed in with this browser, and has not signed out since. */
 export const SIGNED_IN_MARK = 'undulan.in';
 
-export const CourseRole = z.enum(['instructor', 'learner']);
+/** What someone is in a course; a marker reviews takes and sets nothing. */
+export const CourseRole = z.enum(['instructor', 'marker', 'learner']);
 export type CourseRole = z.infer<typeof CourseRole>;
+
+/** On which side of a take, a lesson or a session someone is: who teaches by it, or who learns. */
+export const Side = z.enum(['instructor', 'learner']);
+export type Side = z.infer<typeof Side>;
 
 export const Credentials = z.object({
   email: z

@@ -2,7 +2,7 @@ import { Change, CriterionId, FRAME_LIMIT, MotionDocument, Reading, TargetTerms,
 import * as z from 'zod';
 import { TakeClip } from './clips.ts';
 import { ReadingState, TakeSummary } from './courses.ts';
-import { CourseRole } from './people.ts';
+import { Side } from './people.ts';
 
 /** A place on the picture, in stage pixels. */
 const Spot = z.object({ x: z.number().min(-1e5).max(1e5), y: z.number().min(-1e5).max(1e5) });
@@ -106,7 +106,7 @@ export type Review = z.infer<typeof Review>;
  */
 export const TakeView = TakeSummary.extend({
   /** The caller's part in the course. */
-  role: CourseRole,
+  role: Side,
   exerciseId: z.string(),
   exerciseTitle: z.string(),
   courseId: z.string(),

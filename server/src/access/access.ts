@@ -1,4 +1,4 @@
-import type { CourseRole } from '@undulan/contract';
+import type { CourseRole, Side } from '@undulan/contract';
 import { type Limits, USUAL_LIMITS } from '@undulan/core';
 import { type FindAttributeOptions, literal, type Model, type ModelStatic, type Transaction } from 'sequelize';
 import { type CourseModel, EnrolmentModel } from '../courses/course.model.ts';
@@ -35,7 +35,13 @@ export async function isMember(personId: string, courseId: string): Promise<bool
   return (await EnrolmentModel.count({ where: { personId, courseId } })) > 0;
 }
 
-function requireRole(role: CourseRole, required: CourseRole): void {
+/** On which side of takes someone is: who marks reviews them as an instructor does. */
+const sideOfTakes = (role: CourseRole): Side => (role === 'learner' ? 'learner' : 'instructor');
+
+/** On which side of lessons and sessions someone is: who marks looks on. */
+export const sideOfLessons = (role: CourseRole): Side => (role === 'instructor' ? 'instructor' : 'learner');
+
+function requireRole(role: CourseRole, required: Side): void {
   if (role !== required)
     throw new ProblemError(
       'forbidden',
@@ -45,6 +51,11 @@ function requireRole(role: CourseRole, required: CourseRole): void {
 
 export async function requireInstructor(personId: string, courseId: string): Promise<void> {
   requireRole(await roleIn(personId, courseId), 'instructor');
+}
+
+/** Lets instructors and markers of a course through. */
+export async function requireReviewer(personId: string, courseId: string): Promise<void> {
+  requireRole(sideOfTakes(await roleIn(personId, courseId)), 'instructor');
 }
 
 /** Lets only who runs the installation through. */
@@ -81,7 +92,7 @@ async function exerciseSeen(
 async function exerciseInRole(
   personId: string,
   exerciseId: string,
-  required: CourseRole,
+  required: Side,
   attributes?: FindAttributeOptions,
 ): Promise<ExerciseModel> {
   const seen = await exerciseSeen(personId, exerciseId, attributes);
@@ -99,22 +110,25 @@ export async function visibleExercise(personId: string, exerciseId: string): Pro
   return seen;
 }
 
+/** As `visibleExercise`, with model motion, terms and brief. */
+export async function visibleWithDocuments(personId: string, exerciseId: string): Promise<ExerciseAccess> {
+  const seen = await exerciseSeen(personId, exerciseId);
+  if (!seen) throw notFound('exercise');
+  return seen;
+}
+
 /** Whether someone has a part in an exercise. */
 export async function seesExercise(personId: string, exerciseId: string): Promise<boolean> {
   return (await exerciseSeen(personId, exerciseId, ['id', 'courseId', ...OPENNESS])) !== null;
 }
 
 /** An exercise for one of the roles of its course, without its documents. A learner meets published ones only. */
-export function exerciseFor(personId: string, exerciseId: string, required: CourseRole): Promise<ExerciseModel> {
+export function exerciseFor(personId: string, exerciseId: string, required: Side): Promise<ExerciseModel> {
   return exerciseInRole(personId, exerciseId, required, LIGHT_EXERCISE);
 }
 
 /** As `exerciseFor`, with model motion, terms and brief. */
-export function exerciseWithDocuments(
-  personId: string,
-  exerciseId: string,
-  required: CourseRole,
-): Promise<ExerciseModel> {
+export function exerciseWithDocuments(personId: string, exerciseId: string, required: Side): Promise<ExerciseModel> {
   return exerciseInRole(personId, exerciseId, required);
 }
 
@@ -157,10 +171,10 @@ export function limitsOf({ exercise }: DraftModel): Limits {
 export interface TakeAccess {
   take: TakeModel;
   exercise: ExerciseModel;
-  role: CourseRole;
+  role: Side;
 }
 
-/** A take, for its own learner or an instructor of its course; neither it nor its exercise with its documents. */
+/** A take, for its own learner or who reviews in its course; neither it nor its exercise with its documents. */
 export async function takeFor(personId: string, takeId: string): Promise<TakeAccess> {
   const take = UUID.test(takeId)
     ? await TakeModel.findByPk(takeId, { attributes: { exclude: ['motion', 'followed'] }, include: 'learner' })
@@ -168,12 +182,12 @@ export async function takeFor(personId: string, takeId: string): Promise<TakeAcc
   const exercise =
     take && (await ExerciseModel.findByPk(take.exerciseId, { attributes: LIGHT_EXERCISE, include: 'course' }));
   if (!take || !exercise) throw notFound('take');
-  const role = await roleIn(personId, exercise.courseId, 'take');
+  const role = sideOfTakes(await roleIn(personId, exercise.courseId, 'take'));
   if (role === 'learner' && take.learnerId !== personId) throw notFound('take');
   return { take, exercise, role };
 }
 
-/** A take for an instructor of its course to review. */
+/** A take for an instructor or a marker of its course to review. */
 export async function takeToReview(personId: string, takeId: string): Promise<TakeAccess> {
   const access = await takeFor(personId, takeId);
   requireRole(access.role, 'instructor');
@@ -207,11 +221,11 @@ export async function pictureFor(personId: string, pictureId: string): Promise<P
 export async function lessonFor(
   personId: string,
   lessonId: string,
-  required?: CourseRole,
-): Promise<{ stored: LessonModel; role: CourseRole }> {
+  required?: Side,
+): Promise<{ stored: LessonModel; role: Side }> {
   const stored = UUID.test(lessonId) ? await LessonModel.findByPk(lessonId, { include: 'course' }) : null;
   if (!stored) throw notFound('lesson');
-  const role = await roleIn(personId, stored.courseId, 'lesson');
+  const role = sideOfLessons(await roleIn(personId, stored.courseId, 'lesson'));
   if (required) requireRole(role, required);
   return { stored, role };
 }

@@ -85,7 +85,7 @@ export async function leaveAll(personId: string, { password }: LeaveAll): Promis
     const others = { isAdministrator: true, id: { [Op.ne]: personId } };
     if (person.isAdministrator && (await PersonModel.count({ where: others, transaction })) === 0)
       throw new ProblemError('does-not-fit', 'Nobody else runs this installation: make another administrator first.');
-    const isInstructor = courses.some(({ role }) => role === 'instructor');
+    const isInstructor = courses.some(({ role }) => role !== 'learner');
     await person.update(
       {
         name: isInstructor ? 'A former instructor' : 'A former learner',

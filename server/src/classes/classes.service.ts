@@ -4,13 +4,13 @@ import type {
   ClassEntry,
   ClassSession,
   ClassView,
-  CourseRole,
   NewAsk,
   NewClassSession,
+  Side,
 } from '@undulan/contract';
 import { type AskAnswer, type Board, isAnswerTo } from '@undulan/core';
 import { Op } from 'sequelize';
-import { lessonFor, requireInstructor, roleIn } from '../access/access.ts';
+import { lessonFor, requireInstructor, roleIn, sideOfLessons } from '../access/access.ts';
 import { EnrolmentModel } from '../courses/course.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
@@ -96,21 +96,21 @@ export async function classesOf(personId: string, courseId: string): Promise<Cla
 
 export interface InClass {
   session: ClassSessionModel;
-  role: CourseRole;
+  role: Side;
 }
 
 /** A session by its code, for the members of its course. */
 export async function classByCode(personId: string, code: string): Promise<InClass> {
   const session = await ClassSessionModel.findOne({ where: { code: code.trim().toLowerCase() }, ...WHOLE });
   if (!session) throw new ProblemError('not-found', 'There is no session of this code, or it is not of your course.');
-  return { session, role: await roleIn(personId, session.courseId, 'session') };
+  return { session, role: sideOfLessons(await roleIn(personId, session.courseId, 'session')) };
 }
 
 const BY_NUMBER = { order: [['number', 'ASC']] as [string, string][] };
 const WITH_ANSWERS = { include: [{ association: 'answers', include: ['person'] }] };
 
 /** A question as one sees it: truth and answers once revealed, the instructor's always; names where they are shown. */
-export function describeAsk(ask: AskModel, role: CourseRole, personId: string | null): Ask {
+export function describeAsk(ask: AskModel, role: Side, personId: string | null): Ask {
   const answers = ask.answers ?? [];
   const isSeen = role === 'instructor' || ask.revealed;
   const { ticks = null, truth, ...asked } = ask.asked;

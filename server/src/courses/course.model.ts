@@ -61,7 +61,7 @@ export function initCourseModels(sequelize: Sequelize): void {
   );
   UnitModel.belongsTo(CourseModel, { foreignKey: 'courseId' });
   EnrolmentModel.init(
-    { id, role: DataTypes.ENUM('instructor', 'learner'), lookedAt: DataTypes.DATE(3), createdAt: DataTypes.DATE(3) },
+    { id, role: DataTypes.STRING(16), lookedAt: DataTypes.DATE(3), createdAt: DataTypes.DATE(3) },
     { sequelize, tableName: 'enrolments', modelName: 'enrolment' },
   );
   EnrolmentModel.belongsTo(CourseModel, { foreignKey: 'courseId', as: 'course' });

@@ -11,7 +11,7 @@ import {
   type WaitingTake,
 } from '@undulan/contract';
 import { Op } from 'sequelize';
-import { requireInstructor, roleIn } from '../access/access.ts';
+import { requireInstructor, requireReviewer, roleIn } from '../access/access.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { summariseDraft } from '../drafts/draft-summary.ts';
 import { ExerciseModel, LISTED, openNow } from '../exercises/exercise.model.ts';
@@ -70,9 +70,9 @@ function exercisesIn(courseId: string, publishedOnly: boolean): Promise<Exercise
   });
 }
 
-/** The course with everyone's standing, for its instructors. */
+/** The course with everyone's standing, for its instructors and markers. */
 export async function courseOverview(personId: string, courseId: string): Promise<CourseOverview> {
-  await requireInstructor(personId, courseId);
+  await requireReviewer(personId, courseId);
   const course = (await CourseModel.findByPk(courseId))!;
   const exercises = await exercisesIn(courseId, false);
   const learners = await learnersOf(courseId);
@@ -137,7 +137,7 @@ export async function learnerCourse(personId: string, courseId: string): Promise
 
 /** What waits for review in a course, oldest first: its first so many pages, at most twenty. */
 export async function waitingTakes(personId: string, courseId: string, pages: number): Promise<WaitingQueue> {
-  await requireInstructor(personId, courseId);
+  await requireReviewer(personId, courseId);
   const { rows: takes, count: total } = await TakeModel.findAndCountAll({
     limit: Math.min(20, Math.max(1, pages)) * WAITING_PAGE,
     attributes: { exclude: ['motion', 'followed'] },

@@ -3,7 +3,11 @@ import type { Transaction } from 'sequelize';
 import { PersonModel } from '../people/person.model.ts';
 import { EnrolmentModel } from './course.model.ts';
 
-async function inRole(courseId: string, role: CourseRole, transaction?: Transaction): Promise<PersonModel[]> {
+async function inRole(
+  courseId: string,
+  role: CourseRole | CourseRole[],
+  transaction?: Transaction,
+): Promise<PersonModel[]> {
   const enrolments = await EnrolmentModel.findAll({
     where: { courseId, role },
     include: [{ model: PersonModel, as: 'person' }],
@@ -18,7 +22,7 @@ export function learnersOf(courseId: string, transaction?: Transaction): Promise
   return inRole(courseId, 'learner', transaction);
 }
 
-/** The instructors of a course, by name. */
-export function instructorsOf(courseId: string, transaction?: Transaction): Promise<PersonModel[]> {
-  return inRole(courseId, 'instructor', transaction);
+/** Who reviews takes in a course, by name. */
+export function reviewersOf(courseId: string, transaction?: Transaction): Promise<PersonModel[]> {
+  return inRole(courseId, ['instructor', 'marker'], transaction);
 }

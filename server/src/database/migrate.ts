@@ -31,6 +31,7 @@ import { rosters } from './migrations/0026-rosters.ts';
 import { units } from './migrations/0027-units.ts';
 import { lastLooks } from './migrations/0028-last-looks.ts';
 import { accessTokens } from './migrations/0029-access-tokens.ts';
+import { markers } from './migrations/0030-markers.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -63,6 +64,7 @@ const MIGRATIONS: readonly Migration[] = [
   units,
   lastLooks,
   accessTokens,
+  markers,
 ];
 
 /**

@@ -1,6 +1,6 @@
 import type { ExercisePicture } from '@undulan/contract';
 import type { MotionDocument } from '@undulan/core';
-import { exerciseWithDocuments, mayLearnerSeeModel, visibleExercise } from '../access/access.ts';
+import { mayLearnerSeeModel, visibleWithDocuments } from '../access/access.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { TakeModel } from '../takes/take.model.ts';
 import { takesOf } from '../takes/take-summary.ts';
@@ -17,8 +17,7 @@ async function ownWork(exerciseId: string, learnerId: string): Promise<MotionDoc
 
 /** A motion that stands for an exercise, as this person may see it. */
 export async function pictureOfExercise(personId: string, exerciseId: string): Promise<ExercisePicture> {
-  const { role } = await visibleExercise(personId, exerciseId);
-  const exercise = await exerciseWithDocuments(personId, exerciseId, role);
+  const { exercise, role } = await visibleWithDocuments(personId, exerciseId);
   if (role !== 'learner') return { motion: exercise.motion };
   const seesModel = mayLearnerSeeModel(exercise, await takesOf(exerciseId, personId, false));
   if (seesModel) return { motion: exercise.motion };

@@ -1,4 +1,4 @@
-import { NewAccount, NewInvitation, Roster } from '@undulan/contract';
+import { NewAccount, NewInvitation, RoleChoice, Roster } from '@undulan/contract';
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { personIdOf } from '../access/require-person.ts';
@@ -6,7 +6,7 @@ import { parseBody } from '../http/parse-body.ts';
 import { limitSignIn } from '../http/sign-in-limit.ts';
 import { beginSession } from '../people/begin-session.ts';
 import { endInvitation, invite, invitedTo, join, joinAnew } from './invitations.service.ts';
-import { coursePeople, passwordLinkForLearner, takeOut } from './members.service.ts';
+import { chooseRole, coursePeople, passwordLinkForLearner, takeOut } from './members.service.ts';
 import { inviteRoster } from './roster.service.ts';
 
 /** What whoever has a link can do, signed in or not. */
@@ -31,6 +31,11 @@ export function invitationsRoutes(): Router {
   const routes = Router();
   routes.get('/courses/:courseId/people', async (request, response) => {
     response.json(await coursePeople(personIdOf(request), request.params.courseId));
+  });
+  routes.put('/courses/:courseId/people/:personId', async (request, response) => {
+    const { courseId, personId } = request.params;
+    await chooseRole(personIdOf(request), courseId, personId, parseBody(RoleChoice, request));
+    response.status(204).end();
   });
   routes.delete('/courses/:courseId/people/:personId', async (request, response) => {
     await takeOut(personIdOf(request), request.params.courseId, request.params.personId);

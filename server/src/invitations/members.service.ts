@@ -1,5 +1,5 @@
-import type { CoursePeople, PasswordLink } from '@undulan/contract';
-import { Op } from 'sequelize';
+import type { CoursePeople, PasswordLink, RoleChoice } from '@undulan/contract';
+import { literal, Op, type Transaction } from 'sequelize';
 import { requireInstructor, roleIn } from '../access/access.ts';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { holdCourse } from '../courses/hold-course.ts';
@@ -10,6 +10,9 @@ import { PersonModel } from '../people/person.model.ts';
 import { InvitationModel } from './invitation.model.ts';
 import { showInvitation } from './new-link.ts';
 
+/** Who instructs first, who learns last. */
+const BY_ROLE = "FIELD(`enrolment`.`role`, 'instructor', 'marker', 'learner')";
+
 /** Everyone of a course, and its open invitations, for its instructors. */
 export async function coursePeople(personId: string, courseId: string): Promise<CoursePeople> {
   await requireInstructor(personId, courseId);
@@ -19,7 +22,7 @@ export async function coursePeople(personId: string, courseId: string): Promise<
       where: { courseId },
       include: [{ model: PersonModel, as: 'person' }],
       order: [
-        ['role', 'ASC'],
+        [literal(BY_ROLE), 'ASC'],
         [{ model: PersonModel, as: 'person' }, 'name', 'ASC'],
       ],
     }),
@@ -39,6 +42,35 @@ export async function coursePeople(personId: string, courseId: string): Promise<
   };
 }
 
+/** Someone's part in a course that is held, to be ended or changed. Throws as `takeOut`. */
+async function memberToChange(courseId: string, memberId: string, transaction: Transaction): Promise<EnrolmentModel> {
+  const enrolment = await EnrolmentModel.findOne({ where: { courseId, personId: memberId }, transaction });
+  if (!enrolment) throw new ProblemError('not-found', 'Nobody like that is in this course.');
+  const instructors = await EnrolmentModel.count({ where: { courseId, role: 'instructor' }, transaction });
+  if (enrolment.role === 'instructor' && instructors === 1)
+    throw new ProblemError('does-not-fit', 'A course has one instructor at least: let another in first.');
+  return enrolment;
+}
+
+/**
+ * Makes someone of a course an instructor, a marker or a learner of it. What they handed in stays theirs. Throws as
+ * `takeOut`.
+ */
+export async function chooseRole(
+  personId: string,
+  courseId: string,
+  memberId: string,
+  { role }: RoleChoice,
+): Promise<void> {
+  await requireInstructor(personId, courseId);
+  await EnrolmentModel.sequelize!.transaction(async (transaction) => {
+    await holdCourse(courseId, transaction);
+    const isSo = { courseId, personId: memberId, role };
+    if ((await EnrolmentModel.count({ where: isSo, transaction })) > 0) return;
+    await (await memberToChange(courseId, memberId, transaction)).update({ role }, { transaction });
+  });
+}
+
 /**
  * Takes someone out of a course, as an instructor does, and anybody for themselves. What they handed in stays, and is
  * theirs again should they come back; until then they see nothing of the course. Throws `not-found`, `does-not-fit` for
@@ -49,17 +81,13 @@ export async function takeOut(personId: string, courseId: string, memberId: stri
   else await requireInstructor(personId, courseId);
   await EnrolmentModel.sequelize!.transaction(async (transaction) => {
     await holdCourse(courseId, transaction);
-    const enrolment = await EnrolmentModel.findOne({ where: { courseId, personId: memberId }, transaction });
-    if (!enrolment) throw new ProblemError('not-found', 'Nobody like that is in this course.');
-    const instructors = await EnrolmentModel.count({ where: { courseId, role: 'instructor' }, transaction });
-    if (enrolment.role === 'instructor' && instructors === 1)
-      throw new ProblemError('does-not-fit', 'A course has one instructor at least: let another in first.');
+    const enrolment = await memberToChange(courseId, memberId, transaction);
     await enrolment.destroy({ transaction });
   });
 }
 
 /**
- * A link to a new password, for a day, for a learner of the course; not for who instructs anywhere or runs the
+ * A link to a new password, for a day, for a learner of the course; not for who teaches anywhere or runs the
  * installation, whose account opens more than a learner's. Throws `not-found`, `forbidden`.
  */
 export async function passwordLinkForLearner(
@@ -71,7 +99,7 @@ export async function passwordLinkForLearner(
   const enrolments = await EnrolmentModel.findAll({ where: { personId: memberId }, include: 'person' });
   const here = enrolments.find((enrolment) => enrolment.courseId === courseId);
   if (!here) throw new ProblemError('not-found', 'Nobody like that is in this course.');
-  if (here.person!.isAdministrator || enrolments.some(({ role }) => role === 'instructor'))
+  if (here.person!.isAdministrator || enrolments.some(({ role }) => role !== 'learner'))
     throw new ProblemError('forbidden', 'Only who runs this installation gives an instructor a new password.');
   return issueLink(memberId, 24);
 }

@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
-import { instructorsOf, learnersOf } from '../courses/learners.ts';
+import { learnersOf, reviewersOf } from '../courses/learners.ts';
 import type { ExerciseModel } from '../exercises/exercise.model.ts';
 import { PersonModel } from '../people/person.model.ts';
 import type { TakeModel } from '../takes/take.model.ts';
@@ -19,7 +19,7 @@ export async function tellPublished({ id, title, courseId }: ExerciseModel, tran
   await tell(await learnersOf(courseId, transaction), { kind: 'published', course, line }, transaction);
 }
 
-/** To instructors: a take is handed in. */
+/** To instructors and markers: a take is handed in. */
 export async function tellHandedIn(
   { title, courseId }: ExerciseModel,
   { id, number, learnerId }: TakeModel,
@@ -28,7 +28,7 @@ export async function tellHandedIn(
   const course = await courseOf(courseId, transaction);
   const learner = await PersonModel.findByPk(learnerId, { attributes: ['name'], transaction });
   const line = { says: `${learner!.name} handed in take ${number} of ${title}.`, path: `/takes/${id}` };
-  await tell(await instructorsOf(courseId, transaction), { kind: 'handed-in', course, line }, transaction);
+  await tell(await reviewersOf(courseId, transaction), { kind: 'handed-in', course, line }, transaction);
 }
 
 interface OfTake {

@@ -15,7 +15,7 @@ export async function tellInvited(
   const told = invitations.flatMap(({ name, email, role, code }) => {
     const account = accounts.find((person) => person.email === email);
     if (account?.mailOff?.includes('invited')) return [];
-    const as = role === 'learner' ? 'a learner' : `an ${role}`;
+    const as = role === 'instructor' ? 'an instructor' : `a ${role}`;
     return {
       personId: account?.id ?? null,
       courseId,

@@ -1,4 +1,4 @@
-import type { CourseRole } from '@undulan/contract';
+import type { Side } from '@undulan/contract';
 import { findingKey, type Reading } from '@undulan/core';
 import type { ReviewModel } from '../takes/take.model.ts';
 import { coarseReading } from './coarse-reading.ts';
@@ -16,7 +16,7 @@ function withoutDismissed(reading: Reading, review: Pick<ReviewModel, 'decisions
  */
 export function readingFor(
   reading: Reading,
-  role: CourseRole,
+  role: Side,
   review: Pick<ReviewModel, 'decisions'> | null,
   seesModel: boolean,
 ): Reading {

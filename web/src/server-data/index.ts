@@ -96,6 +96,7 @@ export {
   useSetUpMutation,
   useSetUpStateQuery,
   useInviteRosterMutation,
+  useChooseRoleMutation,
   useTakeOutMutation,
   useChangeAccountMutation,
   useChooseMailMutation,

@@ -2,6 +2,7 @@ import type {
   AccessToken,
   ChangeAccount,
   CoursePeople,
+  CourseRole,
   Created,
   FirstSetUp,
   Invitation,
@@ -92,6 +93,14 @@ const people = api.injectEndpoints({
       query: ({ courseId, roster }) => ({ url: `/courses/${courseId}/roster`, method: 'POST', body: roster }),
       invalidatesTags: ['People'],
     }),
+    chooseRole: build.mutation<void, { courseId: string; personId: string; role: CourseRole }>({
+      query: ({ courseId, personId, role }) => ({
+        url: `/courses/${courseId}/people/${personId}`,
+        method: 'PUT',
+        body: { role },
+      }),
+      invalidatesTags: ['People', 'Course', 'Session'],
+    }),
     takeOut: build.mutation<void, { courseId: string; personId: string }>({
       query: ({ courseId, personId }) => ({ url: `/courses/${courseId}/people/${personId}`, method: 'DELETE' }),
       invalidatesTags: ['People', 'Course', 'Session'],
@@ -136,6 +145,7 @@ export const {
   useInviteMutation,
   useEndInvitationMutation,
   useInviteRosterMutation,
+  useChooseRoleMutation,
   useTakeOutMutation,
   useInvitedToQuery,
   useJoinMutation,

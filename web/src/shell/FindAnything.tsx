@@ -72,7 +72,7 @@ function Found({ actions, onClose }: FoundProps) {
               ...courses.flatMap(({ id, title, role }) => [
                 toCourse(title, `/courses/${id}`),
                 toCourse(`${title}: Planner`, `/courses/${id}/planner`),
-                ...(role === 'instructor' ? [toCourse(`${title}: Waiting for review`, `/courses/${id}/waiting`)] : []),
+                ...(role !== 'learner' ? [toCourse(`${title}: Waiting for review`, `/courses/${id}/waiting`)] : []),
               ]),
             ]}
           />

@@ -26,11 +26,11 @@ export function AccountPage() {
                 <NameForm key={`${data.person.name} ${data.person.email}`} person={data.person} />
                 <PasswordForm />
                 <Sessions />
+                <Tokens />
               </div>
               <div className="grid gap-8">
                 <OwnCourses personId={data.person.id} courses={data.courses} />
                 <MailForm off={data.mailOff} />
-                <Tokens />
                 <OwnData />
                 <LeaveAllOf name={data.person.name} />
               </div>

@@ -76,7 +76,7 @@ function MakeToken() {
           error={form.formState.errors.name?.message}
           className="flex-1"
         />
-        <Field label="It" className="w-40">
+        <Field label="What it does" className="w-40">
           {(ids) => (
             <select {...ids} {...form.register('scope')} className={INPUT}>
               {Object.entries(SCOPES).map(([scope, says]) => (

@@ -9,7 +9,8 @@ export function CoursePage() {
   const { courseId = '' } = useParams();
   const { data } = useSessionQuery();
   const course = data?.courses.find((own) => own.id === courseId);
-  if (course?.role === 'instructor') return <InstructorCourse courseId={courseId} />;
+  if (course && course.role !== 'learner')
+    return <InstructorCourse courseId={courseId} mayChange={course.role === 'instructor'} />;
   if (course) return <LearnerCourse courseId={courseId} />;
   return <NoSuchCourse />;
 }

@@ -1,25 +1,25 @@
 import type { CourseOverview, Standing } from '@undulan/contract';
 import { clsx } from 'clsx';
-import { Copy, Plus } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, type Column, Empty, formatDue, LoadFailed, Loading, Table, Tip } from '../../ui/index.ts';
+import { Button, type Column, Empty, LoadFailed, Loading, Table, Tip } from '../../ui/index.ts';
 import { ArchivedNote } from './ArchivedNote.tsx';
 import { CourseLessons } from './CourseLessons.tsx';
 import { CourseMenu } from './CourseMenu.tsx';
-import { ExerciseFacts } from './ExerciseFacts.tsx';
-import { ExerciseMenu } from './ExerciseMenu.tsx';
-import { ExerciseThumb } from './ExerciseThumb.tsx';
+import { ExerciseCell } from './ExerciseCell.tsx';
 import { repliesWords } from './replies-words.ts';
 import { SetExerciseDialog } from './SetExerciseDialog.tsx';
 import { unitHeadings } from './unit-headings.tsx';
-import { useCopyExercise } from './use-copy-exercise.ts';
 import { WhatIsNew } from './WhatIsNew.tsx';
 
-/** The course for its instructor: exercises to set, and where each learner stands with each of them. */
-export function InstructorCourse({ courseId }: { courseId: string }) {
+/**
+ * The course for its instructor: exercises to set, and where each learner stands with each of them. A marker sees the
+ * same, and sets nothing.
+ */
+export function InstructorCourse({ courseId, mayChange }: { courseId: string; mayChange: boolean }) {
   const { data, error, refetch } = useOverviewQuery(courseId, {
     refetchOnMountOrArgChange: true,
     refetchOnFocus: true,
@@ -44,18 +44,20 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
             Review {waiting > 0 && waiting}
           </Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/ledger`)}>Ledger</Button>
-          <Button onClick={() => void navigate(`/courses/${courseId}/people`)}>People</Button>
+          {mayChange && <Button onClick={() => void navigate(`/courses/${courseId}/people`)}>People</Button>}
           <Button onClick={() => void navigate(`/courses/${courseId}/drills`)}>Drills</Button>
           <Button onClick={() => void navigate(`/courses/${courseId}/planner`)}>Planner</Button>
-          {data && <CourseMenu title={data.title} exercises={data.exercises} overview={data} />}
-          <Button
-            kind="main"
-            data-walk="set"
-            disabledReason={data?.archived && 'The course is archived.'}
-            onClick={() => setBegins(true)}
-          >
-            <Plus size={15} /> Set an exercise
-          </Button>
+          {mayChange && data && <CourseMenu title={data.title} exercises={data.exercises} overview={data} />}
+          {mayChange && (
+            <Button
+              kind="main"
+              data-walk="set"
+              disabledReason={data?.archived && 'The course is archived.'}
+              onClick={() => setBegins(true)}
+            >
+              <Plus size={15} /> Set an exercise
+            </Button>
+          )}
         </>
       }
     >
@@ -67,8 +69,8 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
       ) : (
         <div className="h-full overflow-y-auto">
           <div className="mx-auto grid max-w-6xl gap-8 px-8 py-6">
-            <Standings course={data} />
-            <CourseLessons courseId={courseId} mayChange />
+            <Standings course={data} mayChange={mayChange} />
+            <CourseLessons courseId={courseId} mayChange={mayChange} />
           </div>
         </div>
       )}
@@ -76,17 +78,21 @@ export function InstructorCourse({ courseId }: { courseId: string }) {
   );
 }
 
-function Standings({ course }: { course: CourseOverview }) {
+function Standings({ course, mayChange }: { course: CourseOverview; mayChange: boolean }) {
   if (course.exercises.length === 0)
     return (
       <section aria-label="Exercises and learners">
         <h1 className="mb-3 text-xl">{course.title}</h1>
         <Empty title="No exercise yet">
-          Set the first one with the button above, and{' '}
-          <Link to={`/courses/${course.id}/people`} className="text-accent underline">
-            invite people
-          </Link>
-          .
+          {mayChange && (
+            <>
+              Set the first one with the button above, and{' '}
+              <Link to={`/courses/${course.id}/people`} className="text-accent underline">
+                invite people
+              </Link>
+              .
+            </>
+          )}
         </Empty>
       </section>
     );
@@ -114,26 +120,12 @@ function Standings({ course }: { course: CourseOverview }) {
               className: 'pl-4',
               headingClassName: 'pl-4',
               cell: (exercise) => (
-                <div className="flex items-center gap-3">
-                  <ExerciseThumb exerciseId={exercise.id} widthPx={84} />
-                  <div className="min-w-0">
-                    <Link
-                      to={`/exercises/${exercise.id}/setting`}
-                      className="rounded-sm text-[15px] font-semibold hover:underline"
-                    >
-                      {exercise.title}
-                    </Link>
-                    <CopyExercise courseId={course.id} exerciseId={exercise.id} title={exercise.title} />
-                    <ExerciseMenu exercise={exercise} takes={takesIn(exercise.id)} />
-                    {!exercise.published && (
-                      <span className="ml-2 rounded-full border border-ochre px-2 py-px text-[11px] text-ochre">
-                        {exercise.opensAt ? `opens ${formatDue(exercise.opensAt)}` : 'not published'}
-                      </span>
-                    )}
-                    <br />
-                    <ExerciseFacts rate={exercise.rate} range={exercise.range} dueAt={exercise.dueAt} />
-                  </div>
-                </div>
+                <ExerciseCell
+                  courseId={course.id}
+                  exercise={exercise}
+                  takes={takesIn(exercise.id)}
+                  mayChange={mayChange}
+                />
               ),
             },
             ...course.learners.map((learner): Column<(typeof course.exercises)[number]> => ({
@@ -168,25 +160,6 @@ function Standings({ course }: { course: CourseOverview }) {
         </span>
       </p>
     </section>
-  );
-}
-
-/** A copy of an exercise, by one press. */
-function CopyExercise({ courseId, exerciseId, title }: { courseId: string; exerciseId: string; title: string }) {
-  const { copy, isLoading } = useCopyExercise(courseId);
-  return (
-    <Button
-      kind="quiet"
-      square
-      small
-      className="ml-1 align-middle text-faint"
-      aria-label={`Copy ${title}`}
-      tip="Set another exercise from a copy of this one"
-      disabled={isLoading}
-      onClick={() => void copy(exerciseId)}
-    >
-      <Copy size={13} />
-    </Button>
   );
 }
 

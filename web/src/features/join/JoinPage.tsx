@@ -33,7 +33,7 @@ export function JoinPage() {
     <Door>
       <h1 className="text-2xl">{data.courseTitle}</h1>
       <p className="text-faint">
-        {data.invitedBy} invites you as {data.role === 'instructor' ? 'an instructor' : 'a learner'}.
+        {data.invitedBy} invites you as {data.role === 'instructor' ? 'an instructor' : `a ${data.role}`}.
       </p>
       {session.data ? <Joining code={code} name={session.data.person.name} /> : <Entering code={code} to={data} />}
     </Door>

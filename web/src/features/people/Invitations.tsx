@@ -89,6 +89,7 @@ function Invite({ courseId }: { courseId: string }) {
         {(ids) => (
           <select {...ids} {...form.register('role')} className={INPUT}>
             <option value="learner">learners</option>
+            <option value="marker">markers</option>
             <option value="instructor">instructors</option>
           </select>
         )}

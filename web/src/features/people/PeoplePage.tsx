@@ -1,15 +1,26 @@
-import type { CoursePeople, PasswordLink } from '@undulan/contract';
+import { type CoursePeople, CourseRole, type PasswordLink } from '@undulan/contract';
 import { KeyRound, UserMinus } from 'lucide-react';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import {
   explain,
+  useChooseRoleMutation,
   useCoursePeopleQuery,
   useLinkForLearnerMutation,
   useTakeOutMutation,
 } from '../../server-data/index.ts';
 import { PasswordLinkDialog, Shell } from '../../shell/index.ts';
-import { Button, type Column, Dialog, LoadFailed, Loading, sayDone, sayProblem, Table } from '../../ui/index.ts';
+import {
+  Button,
+  type Column,
+  Dialog,
+  LoadFailed,
+  Loading,
+  sayDone,
+  sayProblem,
+  Select,
+  Table,
+} from '../../ui/index.ts';
 import { CourseNameForm } from './CourseNameForm.tsx';
 import { DefaultsForm } from './DefaultsForm.tsx';
 import { Invitations } from './Invitations.tsx';
@@ -46,12 +57,20 @@ type Member = CoursePeople['people'][number];
 const COLUMNS: Column<Member>[] = [
   { id: 'name', heading: 'Name', names: true, sortBy: ({ name }) => name, cell: ({ name }) => name },
   { id: 'email', heading: 'E-mail', sortBy: ({ email }) => email, cell: ({ email }) => email },
-  { id: 'role', heading: 'Role', sortBy: ({ role }) => role, cell: ({ role }) => role },
 ];
+
+const ROLES = CourseRole.options.map((role) => ({ id: role, label: role }));
+const ONE_INSTRUCTOR = 'A course has one instructor at least.';
 
 function Everyone({ courseId, people }: { courseId: string; people: readonly Member[] }) {
   const [leaving, setLeaving] = useState<Member | null>(null);
   const [link, setLink] = useState<{ name: string; link: PasswordLink } | null>(null);
+  const [chooseRole] = useChooseRoleMutation();
+  const choose = async ({ id, name }: Member, role: CourseRole): Promise<void> => {
+    const { error } = await chooseRole({ courseId, personId: id, role });
+    if (error) sayProblem(explain(error));
+    else sayDone(`${name} is ${role === 'instructor' ? 'an' : 'a'} ${role} now.`);
+  };
   const [makeLink] = useLinkForLearnerMutation();
   const give = async ({ id, name }: Member): Promise<void> => {
     const { data, error } = await makeLink({ courseId, personId: id });
@@ -70,6 +89,22 @@ function Everyone({ courseId, people }: { courseId: string; people: readonly Mem
           className="w-full border-collapse text-sm"
           columns={[
             ...COLUMNS,
+            {
+              id: 'role',
+              heading: 'Role',
+              sortBy: ({ role }) => CourseRole.options.indexOf(role),
+              cell: (member) => (
+                <Select
+                  size="bar"
+                  aria-label={`Role of ${member.name}`}
+                  value={member.role}
+                  choices={ROLES}
+                  disabled={member.role === 'instructor' && instructors === 1}
+                  title={member.role === 'instructor' && instructors === 1 ? ONE_INSTRUCTOR : undefined}
+                  onChoose={(role) => void choose(member, role)}
+                />
+              ),
+            },
             {
               id: 'leave',
               heading: '',
@@ -92,9 +127,7 @@ function Everyone({ courseId, people }: { courseId: string; people: readonly Mem
                     square
                     kind="quiet"
                     aria-label={`Take ${member.name} out`}
-                    disabledReason={
-                      member.role === 'instructor' && instructors === 1 && 'A course has one instructor at least.'
-                    }
+                    disabledReason={member.role === 'instructor' && instructors === 1 && ONE_INSTRUCTOR}
                     onClick={() => setLeaving(member)}
                   >
                     <UserMinus size={15} />

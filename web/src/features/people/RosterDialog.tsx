@@ -148,6 +148,7 @@ export function RosterDialog({ courseId, course, onClose }: RosterDialogProps) {
                 value={role}
                 choices={[
                   { id: 'learner', label: 'learners' },
+                  { id: 'marker', label: 'markers' },
                   { id: 'instructor', label: 'instructors' },
                 ]}
                 onChoose={setRole}

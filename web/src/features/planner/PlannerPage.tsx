@@ -52,7 +52,7 @@ export function PlannerPage() {
           <div className="min-h-0 flex-1">
             <Screen />
           </div>
-          <PlanBar courseId={courseId} role={course.role} />
+          <PlanBar courseId={courseId} role={course.role === 'instructor' ? 'instructor' : 'learner'} />
         </div>
       </Shell>
     </PlannerContext>
