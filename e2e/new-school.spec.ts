@@ -401,6 +401,58 @@ test('a course is arranged in units, its exercises put away and taken back; copi
   });
 });
 
+test('a returned take is shown in the gallery, remarked on frame by frame, and taken down', async ({ browser }) => {
+  const ines = await newPage(browser);
+  await ines.goto(`${address}/sign-in`);
+  await enter(ines, 'ines@kitchen.example');
+  await ines.getByRole('link', { name: 'Evening class as learner' }).click();
+  await ines.getByRole('link', { name: 'Gallery' }).click();
+  await expect(ines.getByText('Nothing is shown yet')).toBeVisible();
+  await ines.goBack();
+  await ines.getByRole('link', { name: /take 1 · returned/ }).click();
+  await ines.getByRole('button', { name: 'Show in the gallery …' }).click();
+  const dialog = ines.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Show it' }).click();
+  await expect(dialog.getByRole('alert')).toHaveText('Give it a title.');
+  await dialog.getByLabel('Title of the take').fill('A lid that comes off');
+  await dialog.getByLabel('Tags, between commas').fill('turn, weight');
+  await dialog.getByLabel('Note to the others').fill('Is it heavy enough?');
+  await dialog.getByRole('button', { name: 'Show it' }).click();
+  await expect(ines.getByRole('link', { name: 'Shown in the gallery' })).toBeVisible();
+
+  const marta = await newPage(browser);
+  await marta.goto(`${address}/sign-in`);
+  await enter(marta, 'marta@kitchen.example');
+  await marta.getByRole('link', { name: 'Evening class as instructor' }).click();
+  await marta.getByRole('link', { name: 'Gallery' }).click();
+  await marta.getByLabel('Title, exercise, name or tag').fill('soup');
+  await expect(marta.getByText('Nothing here is called that')).toBeVisible();
+  await marta.getByLabel('Title, exercise, name or tag').fill('weight calado');
+  await expectAccessible(marta);
+  await marta.getByRole('link', { name: 'A lid that comes off' }).click();
+  await expect(marta.getByText('Is it heavy enough?')).toBeVisible();
+  await expect(marta.getByText('Count it out loud first.')).toHaveCount(0);
+  await goToFrame(marta, 12);
+  await marta.getByRole('button', { name: 'Remark' }).click();
+  await expect(marta.getByRole('form', { name: 'A remark' }).getByRole('alert')).toBeVisible();
+  await marta.getByLabel('A remark on frame 12').fill('Heavier if it waits here.');
+  await marta.getByLabel('A remark on frame 12').press('Enter');
+  await expect(marta.getByRole('list', { name: 'Remarks' })).toContainText('Heavier if it waits here.');
+  await expectAccessible(marta);
+
+  await ines.getByRole('link', { name: 'Shown in the gallery' }).click();
+  await expect(ines.getByRole('button', { name: 'Take it down' })).toBeVisible();
+  await ines.reload();
+  await ines.getByRole('button', { name: 'To frame 12' }).click();
+  await expect(ines.getByLabel('A remark on frame 12')).toBeVisible();
+  await ines.getByRole('button', { name: 'Take the remark on frame 12 away' }).click();
+  await expect(ines.getByRole('list', { name: 'Remarks' }).getByRole('listitem')).toHaveCount(0);
+  await ines.getByRole('button', { name: 'Take it down' }).click();
+  await expect(ines.getByText('Nothing is shown yet')).toBeVisible();
+  await marta.reload();
+  await expect(marta.getByText('No such take is shown in a course of yours.')).toBeVisible();
+});
+
 test('a forgotten password: asked for at the door, found in the outbox, chosen anew, once', async ({ browser }) => {
   const ines = await newPage(browser);
   await ines.goto(`${address}/sign-in`);
@@ -472,6 +524,8 @@ async function fillAccount(page: Page, name: string, email: string, password = P
 }
 
 async function enter(page: Page, email: string): Promise<void> {
+  // Where one comes from may have a field for an e-mail, too.
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
   await page.getByLabel('E-mail').fill(email);
   await page.getByLabel('Password').fill(PASSWORD);
   await page.getByLabel('Password').press('Enter');

@@ -94,6 +94,7 @@ export {
 } from './installation.ts';
 export { openApi, type Operation, OPERATIONS } from './open-api.ts';
 export { AccessToken, MadeToken, NewToken, TokenScope } from './tokens.ts';
+export { Gallery, GalleryItem, NewRemark, Remark, Shown, ShowTake, ShownTake } from './gallery.ts';
 export { MAIL_KINDS, MailChoices, MailKind, Outbox, OutboxMessage } from './mail.ts';
 export { NewPlan, SavedPlan } from './plans.ts';
 export { NewEase, SavedEase } from './eases.ts';

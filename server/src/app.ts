@@ -20,6 +20,7 @@ import { draftsRoutes } from './drafts/drafts.routes.ts';
 import { drillsRoutes } from './drills/drills.routes.ts';
 import { easesRoutes } from './eases/eases.routes.ts';
 import { exercisesRoutes } from './exercises/exercises.routes.ts';
+import { galleryRoutes } from './gallery/gallery.routes.ts';
 import { answerProblems, loggedError, nothingHere } from './http/answer-problems.ts';
 import { jsonBody } from './http/json-body.ts';
 import { createMetrics } from './http/metrics.ts';
@@ -76,6 +77,7 @@ function api(sequelize: Sequelize, pool: ReaderPool, mail: MailSettings): Router
     accountRoutes(),
     installationRoutes(mail),
     tokensRoutes(),
+    galleryRoutes(),
     nothingHere,
   );
   return routes;

@@ -5,6 +5,7 @@ import { removeLeftClips } from '../clips/left-clips.ts';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { DrillRunModel } from '../drills/drill.model.ts';
+import { RemarkModel } from '../gallery/gallery.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { SessionModel } from '../http/session.model.ts';
 import { InvitationModel } from '../invitations/invitation.model.ts';
@@ -106,6 +107,7 @@ export async function leaveAll(personId: string, { password }: LeaveAll): Promis
     await DrillRunModel.destroy(own);
     await MessageModel.destroy(own);
     await TokenModel.destroy(own);
+    await RemarkModel.destroy(made);
     // What they gave an exercise stays with it.
     await PlacedReferenceModel.destroy({
       where: { personId, place: { [Op.notLike]: `${rulerOfExercise('')}%` } },

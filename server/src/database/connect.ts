@@ -6,6 +6,7 @@ import { initDraftModel } from '../drafts/draft.model.ts';
 import { initDrillModels } from '../drills/drill.model.ts';
 import { initEaseModel } from '../eases/ease.model.ts';
 import { initExerciseModel } from '../exercises/exercise.model.ts';
+import { initGalleryModels } from '../gallery/gallery.model.ts';
 import { initSessionModel } from '../http/session.model.ts';
 import { initDeedModel } from '../installation/deed.model.ts';
 import { initInvitationModel } from '../invitations/invitation.model.ts';
@@ -60,6 +61,7 @@ export async function connectDatabase(url: string): Promise<Sequelize> {
   initDrillModels(sequelize);
   initClipModels(sequelize);
   initReferenceModel(sequelize);
+  initGalleryModels(sequelize);
   await sequelize.authenticate();
   return sequelize;
 }

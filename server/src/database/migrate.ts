@@ -32,6 +32,7 @@ import { units } from './migrations/0027-units.ts';
 import { lastLooks } from './migrations/0028-last-looks.ts';
 import { accessTokens } from './migrations/0029-access-tokens.ts';
 import { markers } from './migrations/0030-markers.ts';
+import { gallery } from './migrations/0031-gallery.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -65,6 +66,7 @@ const MIGRATIONS: readonly Migration[] = [
   lastLooks,
   accessTokens,
   markers,
+  gallery,
 ];
 
 /**

@@ -11,6 +11,7 @@ import { DraftModel } from '../drafts/draft.model.ts';
 import { DrillRunModel, SetDrillModel } from '../drills/drill.model.ts';
 import { EaseModel } from '../eases/ease.model.ts';
 import { ExerciseModel, workColumns } from '../exercises/exercise.model.ts';
+import { RemarkModel, ShownTakeModel } from '../gallery/gallery.model.ts';
 import { lessonColumns, LessonModel } from '../lessons/lesson.model.ts';
 import { tellHandedIn, tellReturned } from '../mail/events.ts';
 import { hashPassword } from '../people/passwords.ts';
@@ -28,6 +29,7 @@ import { DEMO_DRILLS, DEMO_SET_DRILL } from './demo-drills.ts';
 import { DEMO_COURSE, DEMO_INSTRUCTOR, DEMO_LEARNERS, DEMO_PASSWORD, type DemoLearner } from './demo-people.ts';
 import { DEMO_REFERENCES, type DemoReference } from './demo-references.ts';
 import type { DemoExercise } from './demo-scene.ts';
+import { DEMO_SHOWN } from './demo-shown.ts';
 import { PLATE_SVG } from './kitchen-looks.ts';
 import { DEMO_EXERCISES, type DemoExerciseName } from './kitchen-scenes.ts';
 import { DEMO_DRAFTS, DEMO_EASES, DEMO_PHRASES, DEMO_TAKES, type DemoNote, type DemoTake } from './kitchen-work.ts';
@@ -63,12 +65,31 @@ export async function loadDemoIntoEmpty(sequelize: Sequelize): Promise<void> {
         );
       }
       await loadMessages(loaded);
+      await loadGallery(loaded);
     });
   });
 }
 
 /** When everyone last looked at the course. */
 const LOOKED_DAYS_AGO = 4;
+
+/** Takes that learners show, and what the others remark. */
+async function loadGallery({ courseId, exercises, learnerIds, transaction }: Loaded): Promise<void> {
+  for (const { learner, exercise, remarks, ...words } of DEMO_SHOWN) {
+    const of = { learnerId: learnerIds.get(learner)!, exerciseId: exercises.get(exercise)!.id };
+    const take = await TakeModel.findOne({ where: of, attributes: ['id'], order: [['number', 'DESC']], transaction });
+    await ShownTakeModel.create({ takeId: take!.id, courseId, ...words, createdAt: daysBefore(2) }, { transaction });
+    await RemarkModel.bulkCreate(
+      remarks.map(({ by, ...remark }, i) => ({
+        ...remark,
+        takeId: take!.id,
+        authorId: learnerIds.get(by)!,
+        createdAt: new Date(daysBefore(1).getTime() + i * 1000),
+      })),
+      { transaction },
+    );
+  }
+}
 
 /** How many of the newest returned takes their learners are told of. */
 const TOLD_RETURNED = 3;

@@ -14,6 +14,8 @@ const QUOTAS = {
   invitations: { most: 50, says: 'A course has 50 open invitations at most: end some first.' },
   rosterInvitations: { most: 1000, says: 'A course has 1,000 people invited by name at most: end some first.' },
   tokens: { most: 50, says: 'You have 50 access tokens at most: revoke some first.' },
+  shownTakes: { most: 2000, says: 'A gallery shows 2,000 takes at most: take some down first.' },
+  remarks: { most: 500, says: 'A shown take holds 500 remarks at most.' },
   exercises: { most: 200, says: 'A course has at most 200 exercises.' },
   plans: { most: 500, says: 'A course keeps 500 plans at most: remove some first.' },
   eases: { most: 300, says: 'The palette holds 300 eases at most: remove some first.' },

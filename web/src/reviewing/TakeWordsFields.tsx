@@ -4,8 +4,14 @@ import type { z } from 'zod';
 import { Field, INPUT } from '../ui/index.ts';
 import type { TYPED_WORDS } from './typed-words.ts';
 
-/** What a learner may say of a take: a title, tags, a note to the instructor. */
-export function TakeWordsFields({ register }: { register: UseFormRegister<z.input<typeof TYPED_WORDS>> }) {
+interface TakeWordsFieldsProps {
+  register: UseFormRegister<z.input<typeof TYPED_WORDS>>;
+  /** Whom the note is for. */
+  to?: string;
+}
+
+/** What a learner may say of a take: a title, tags, a note. */
+export function TakeWordsFields({ register, to = 'the instructor' }: TakeWordsFieldsProps) {
   return (
     <>
       <div className="grid grid-cols-2 gap-3">
@@ -16,7 +22,7 @@ export function TakeWordsFields({ register }: { register: UseFormRegister<z.inpu
           {(ids) => <input {...ids} {...register('tags')} placeholder="none" className={INPUT} />}
         </Field>
       </div>
-      <Field label="Note to the instructor">
+      <Field label={`Note to ${to}`}>
         {(ids) => (
           <textarea
             {...ids}

@@ -75,6 +75,7 @@ export const api = createApi({
     'People',
     'Installation',
     'Token',
+    'Gallery',
   ],
   endpoints: (build) => ({
     session: build.query<SignedIn, void>({

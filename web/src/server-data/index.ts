@@ -120,6 +120,15 @@ export {
   useTakeBackMutation,
 } from './courses-api.ts';
 export {
+  useAddRemarkMutation,
+  useGalleryQuery,
+  useRemoveRemarkMutation,
+  useShownQuery,
+  useShownTakeQuery,
+  useShowTakeMutation,
+  useTakeDownMutation,
+} from './gallery-api.ts';
+export {
   useChooseAdministratorMutation,
   useDeedsQuery,
   useEndSessionsOfMutation,

@@ -105,7 +105,12 @@ function Standings({ course, mayChange }: { course: CourseOverview; mayChange: b
     course.standings.find((standing) => standing.learnerId === learnerId && standing.exerciseId === exerciseId);
   return (
     <section aria-label="Exercises and learners">
-      <h1 className="mb-3 text-xl">{course.title}</h1>
+      <div className="mb-3 flex items-baseline gap-4">
+        <h1 className="text-xl">{course.title}</h1>
+        <Link to={`/courses/${course.id}/gallery`} className="rounded-sm text-sm text-accent hover:underline">
+          Gallery
+        </Link>
+      </div>
       {course.archived && <ArchivedNote />}
       <WhatIsNew courseId={course.id} />
       <div className="overflow-x-auto rounded-lg border border-rule bg-page">

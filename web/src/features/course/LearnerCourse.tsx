@@ -58,7 +58,12 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
       ) : (
         <div className="h-full overflow-y-auto">
           <div className="mx-auto max-w-4xl px-8 py-6">
-            <h1 className="mb-3 text-xl">{data.title}</h1>
+            <div className="mb-3 flex items-baseline gap-4">
+              <h1 className="text-xl">{data.title}</h1>
+              <Link to={`/courses/${courseId}/gallery`} className="rounded-sm text-sm text-accent hover:underline">
+                Gallery
+              </Link>
+            </div>
             {data.archived && <ArchivedNote />}
             <WhatIsNew courseId={courseId} />
             <div className="mb-4 empty:hidden">

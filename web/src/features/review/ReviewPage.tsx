@@ -21,6 +21,7 @@ import { Shell } from '../../shell/index.ts';
 import { ComparisonSpread, PagesChoice, usePages } from '../../spread/index.ts';
 import { ClockProvider, useClock } from '../../time/index.ts';
 import { Button, Empty, sayProblem, TabBar } from '../../ui/index.ts';
+import { ShowButton } from './ShowButton.tsx';
 
 const NO_NOTES: never[] = [];
 
@@ -47,6 +48,7 @@ export function ReviewPage({ view }: { view: ReviewedTake }) {
         }
         actions={
           <>
+            {review && <ShowButton view={view} />}
             <TakeFiles {...exportedTake(view)} />
             <PagesChoice pages={pages} onChange={setPages} />
             <NextTakeButton view={view} />
