@@ -4,16 +4,26 @@ import * as z from 'zod';
 import { readConfig } from './config.ts';
 import { connectDatabase } from './database/connect.ts';
 import { migrate } from './database/migrate.ts';
-import { enrol, NewEnrolment, PasswordReset, resetPassword } from './people/enrol.service.ts';
+import {
+  enrol,
+  makeAdministrator,
+  NewAdministrator,
+  NewEnrolment,
+  PasswordReset,
+  resetPassword,
+} from './people/enrol.service.ts';
 
 const USAGE = `npm run enrol -- --course "Evening class" --name "Full Name" --email name@example.org
                  [--role learner] [--password "…"]
-  --role      learner or instructor
+  --role      learner, marker or instructor
   --password  for a new account; without it one is made up and shown once
 The course and the account are made if they are not there yet.
 
 npm run enrol -- --reset --email name@example.org [--password "…"]
-Gives an account another password and signs it out everywhere.`;
+Gives an account another password and signs it out everywhere.
+
+npm run enrol -- --administrator --email name@example.org
+Lets an account run the installation: see its people, courses and outbox.`;
 
 const { values } = parseArgs({
   options: {
@@ -23,6 +33,7 @@ const { values } = parseArgs({
     role: { type: 'string', default: 'learner' },
     password: { type: 'string' },
     reset: { type: 'boolean', default: false },
+    administrator: { type: 'boolean', default: false },
     help: { type: 'boolean', default: false },
   },
 });
@@ -53,6 +64,12 @@ async function resetOne(wanted: PasswordReset): Promise<string> {
     : `${wanted.email} now signs in with the password ${password}, and was signed out everywhere.`;
 }
 
+async function appointOne(wanted: NewAdministrator): Promise<string> {
+  return (await makeAdministrator(wanted))
+    ? `${wanted.email} runs the installation now.`
+    : `There is no account ${wanted.email}.`;
+}
+
 async function withDatabase(work: (sequelize: Sequelize) => Promise<string>): Promise<void> {
   const sequelize = await connectDatabase(readConfig(process.env).DATABASE_URL);
   await migrate(sequelize);
@@ -64,6 +81,9 @@ if (values.help) console.log(USAGE);
 else if (values.reset) {
   const wanted = understood(PasswordReset);
   if (wanted) await withDatabase(() => resetOne(wanted));
+} else if (values.administrator) {
+  const wanted = understood(NewAdministrator);
+  if (wanted) await withDatabase(() => appointOne(wanted));
 } else {
   const wanted = understood(NewEnrolment);
   if (wanted) await withDatabase((sequelize) => enrolOne(sequelize, wanted));

@@ -10,18 +10,12 @@ import { ProblemError } from '../http/problem-error.ts';
 import { SessionModel } from '../http/session.model.ts';
 import { InvitationModel } from '../invitations/invitation.model.ts';
 import { MessageModel } from '../mail/message.model.ts';
-import { hashPassword, verifyPassword } from '../people/passwords.ts';
+import { hashPassword } from '../people/passwords.ts';
+import { whoKnows } from '../people/people.service.ts';
 import { PersonModel } from '../people/person.model.ts';
 import { PhraseModel } from '../phrases/phrase.model.ts';
 import { PlacedReferenceModel, rulerOfExercise } from '../references/reference.model.ts';
 import { TokenModel } from '../tokens/token.model.ts';
-
-async function whoKnows(personId: string, password: string): Promise<PersonModel> {
-  const person = await PersonModel.findByPk(personId);
-  if (!person || !(await verifyPassword(person.passwordHash, password)))
-    throw new ProblemError('wrong-password', 'That is not the password you have now.');
-  return person;
-}
 
 /**
  * Gives an account another name or e-mail. Throws `wrong-password` where another e-mail is not asked for by who knows

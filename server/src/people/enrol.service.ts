@@ -30,6 +30,17 @@ export const PasswordReset = z.object({
 });
 export type PasswordReset = z.infer<typeof PasswordReset>;
 
+/** Who is to run the installation. */
+export const NewAdministrator = z.object({ email: Credentials.shape.email });
+export type NewAdministrator = z.infer<typeof NewAdministrator>;
+
+/** Makes an account run the installation. Gives whether there is such an account. */
+export async function makeAdministrator({ email }: NewAdministrator): Promise<boolean> {
+  const person = await PersonModel.findOne({ where: { email } });
+  await person?.update({ isAdministrator: true });
+  return person !== null;
+}
+
 const madeUp = (): string => randomBytes(9).toString('base64url');
 
 /** Gives an account another password and ends its sessions. Gives the password; null where there is no such account. */

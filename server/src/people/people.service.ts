@@ -45,13 +45,19 @@ export async function chooseShortcuts(personId: string, shortcuts: ShortcutChoic
   await person.update({ shortcuts });
 }
 
+/** A person, for who knows their password. Throws `wrong-password`. */
+export async function whoKnows(personId: string, password: string): Promise<PersonModel> {
+  const person = await PersonModel.findByPk(personId);
+  if (!person || !(await verifyPassword(person.passwordHash, password)))
+    throw new ProblemError('wrong-password', 'That is not the password you have now.');
+  return person;
+}
+
 /**
  * Changes a password for whoever knows the old one; all other sessions of the account end. Throws `wrong-credentials`.
  */
 export async function changePassword(personId: string, ownSid: string, { old, password }: NewPassword): Promise<void> {
-  const person = await PersonModel.findByPk(personId);
-  if (!person || !(await verifyPassword(person.passwordHash, old)))
-    throw new ProblemError('wrong-password', 'That is not the password you have now.');
+  const person = await whoKnows(personId, old);
   await person.update({ passwordHash: await hashPassword(password) });
   await SessionModel.destroy({ where: { personId, sid: { [Op.ne]: ownSid } } });
 }
