@@ -106,6 +106,11 @@ test('instructors give a learner of theirs a link to a new password, nobody who 
   const { code } = (await marta.post(`${people}/${other}/password-link`).expect(201)).body as PasswordLink;
   await PasswordLinkModel.update({ endsAt: new Date(Date.now() - 1) }, { where: { personId: other } });
   await harness.signedOut().put(`/api/password-links/${code}`).send({ password: 'a-long-password' }).expect(404);
+  // They are told of it, in any case.
+  const { messages } = (await marta.get('/api/installation/outbox')).body as Outbox;
+  expect(messages[0]).toMatchObject({ kind: 'password', to: 'Leif Arnesen <leif.arnesen@kitchen.example>' });
+  expect(messages[0]!.text).toContain('Marta Olesen made a link to a new password for your account.');
+  expect(messages[0]!.text).not.toContain(code);
   // By who runs the installation for anybody, which is written down.
   const anew = await marta.post(`/api/installation/people/${other}/password-link`).expect(201);
   const to = harness.signedOut();

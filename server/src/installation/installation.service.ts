@@ -17,7 +17,7 @@ import { SessionModel } from '../http/session.model.ts';
 import { letterOf } from '../mail/letter.ts';
 import type { MailSettings } from '../mail/mail-settings.ts';
 import { MessageModel } from '../mail/message.model.ts';
-import { issueLink } from '../people/password-links.service.ts';
+import { issueLink, tellLinkMade } from '../people/password-links.service.ts';
 import { PersonModel } from '../people/person.model.ts';
 import { ReadingModel } from '../readings/reading.model.ts';
 import { TakeModel } from '../takes/take.model.ts';
@@ -200,10 +200,14 @@ export function chooseAdministrator(personId: string, otherId: string, isAdminis
 
 /** A link to a new password for somebody, for a day. */
 export function passwordLinkFor(personId: string, otherId: string): Promise<PasswordLink> {
-  return doTo(personId, otherId, async (other, transaction) => ({
-    says: `Made a link to a new password for ${other.name} (${other.email}).`,
-    gives: await issueLink(otherId, 24, transaction),
-  }));
+  return doTo(personId, otherId, async (other, transaction) => {
+    const by = (await PersonModel.findByPk(personId, { attributes: ['name'], transaction }))!.name;
+    await tellLinkMade(other, by, transaction);
+    return {
+      says: `Made a link to a new password for ${other.name} (${other.email}).`,
+      gives: await issueLink(otherId, 24, transaction),
+    };
+  });
 }
 
 /** Signs somebody out everywhere. */

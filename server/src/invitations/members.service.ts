@@ -5,7 +5,7 @@ import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { holdCourse } from '../courses/hold-course.ts';
 import { USUAL_DEFAULTS } from '../courses/usual-defaults.ts';
 import { ProblemError } from '../http/problem-error.ts';
-import { issueLink } from '../people/password-links.service.ts';
+import { issueLink, tellLinkMade } from '../people/password-links.service.ts';
 import { PersonModel } from '../people/person.model.ts';
 import { InvitationModel } from './invitation.model.ts';
 import { showInvitation } from './new-link.ts';
@@ -101,5 +101,9 @@ export async function passwordLinkForLearner(
   if (!here) throw new ProblemError('not-found', 'Nobody like that is in this course.');
   if (here.person!.isAdministrator || enrolments.some(({ role }) => role !== 'learner'))
     throw new ProblemError('forbidden', 'Only who runs this installation gives an instructor a new password.');
-  return issueLink(memberId, 24);
+  const by = (await PersonModel.findByPk(personId, { attributes: ['name'] }))!.name;
+  return PersonModel.sequelize!.transaction(async (transaction) => {
+    await tellLinkMade(here.person!, by, transaction);
+    return issueLink(memberId, 24, transaction);
+  });
 }

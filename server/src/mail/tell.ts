@@ -1,5 +1,5 @@
 import type { MailKind } from '@undulan/contract';
-import { Op, type Transaction } from 'sequelize';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
 import type { CourseModel } from '../courses/course.model.ts';
 import type { PersonModel } from '../people/person.model.ts';
 import { type Line, MessageModel } from './message.model.ts';
@@ -37,6 +37,32 @@ export async function tell(
     if (!(person.mailOff ?? []).includes(telling.kind)) await tellOne(person, telling, transaction);
 }
 
+/**
+ * Adds a line to a message of the same kind that has not gone, if there is one. It is looked for without a lock and
+ * changed by its name alone: a lock on what is not there yet would let two who write at once wait for each other.
+ */
+async function isAdded(
+  personId: string,
+  courseId: string,
+  kind: MailKind,
+  line: Line,
+  transaction: Transaction,
+): Promise<boolean> {
+  const open = await MessageModel.findOne({
+    where: { personId, courseId, kind, sentAt: null, goesAt: { [Op.gt]: new Date() } },
+    order: [['createdAt', 'DESC']],
+    transaction,
+  });
+  if (!open || open.lines.length >= MOST_LINES) return false;
+  if (open.lines.some(({ says, path }) => says === line.says && path === line.path)) return true;
+  const [, added] = await MessageModel.sequelize!.query(
+    "UPDATE messages SET `lines` = JSON_ARRAY_APPEND(`lines`, '$', JSON_COMPACT(:line)) " +
+      'WHERE id = :id AND sentAt IS NULL',
+    { replacements: { id: open.id, line: JSON.stringify(line) }, type: QueryTypes.UPDATE, transaction },
+  );
+  return added > 0;
+}
+
 async function tellOne(
   { id: personId, name, email }: Pick<PersonModel, 'id' | 'name' | 'email'>,
   { kind, course, line, once }: Telling,
@@ -44,19 +70,7 @@ async function tellOne(
 ): Promise<void> {
   const waits = WAITS_MS[kind] ?? 0;
   const now = new Date();
-  const open =
-    waits > 0 &&
-    (await MessageModel.findOne({
-      where: { personId, courseId: course.id, kind, sentAt: null, goesAt: { [Op.gt]: now } },
-      order: [['createdAt', 'DESC']],
-      transaction,
-      lock: transaction.LOCK.UPDATE,
-    }));
-  if (open && open.lines.some(({ says, path }) => says === line.says && path === line.path)) return;
-  if (open && open.lines.length < MOST_LINES) {
-    await open.update({ lines: [...open.lines, line] }, { transaction });
-    return;
-  }
+  if (waits > 0 && (await isAdded(personId, course.id, kind, line, transaction))) return;
   await MessageModel.bulkCreate(
     [
       {

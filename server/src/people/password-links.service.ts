@@ -53,6 +53,18 @@ export async function forgotten({ email }: Forgotten): Promise<void> {
   });
 }
 
+/** Tells somebody that a link to their new password was made by another: they should know of it in any case. */
+export async function tellLinkMade(
+  { id, name, email }: Pick<PersonModel, 'id' | 'name' | 'email'>,
+  by: string,
+  transaction?: Transaction,
+): Promise<void> {
+  const says = `${by} made a link to a new password for your account. If you did not ask for it, ask them why.`;
+  const line = { says, path: '/account' };
+  const of = { personId: id, courseId: null, email, name, kind: 'password' as const, courseTitle: '' };
+  await MessageModel.create({ ...of, lines: [line], goesAt: new Date() }, { transaction });
+}
+
 async function openLink(code: string): Promise<PasswordLinkModel> {
   const link = await PasswordLinkModel.findOne({ where: { codeHash: hashOf(code) }, include: 'person' });
   if (!link || link.endsAt <= new Date())

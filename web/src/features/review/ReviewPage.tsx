@@ -48,7 +48,6 @@ export function ReviewPage({ view }: { view: ReviewedTake }) {
         }
         actions={
           <>
-            {review && <ShowButton view={view} />}
             <TakeFiles {...exportedTake(view)} />
             <PagesChoice pages={pages} onChange={setPages} />
             <NextTakeButton view={view} />
@@ -144,6 +143,7 @@ function ReturnedReview({
       <div className="min-h-0 flex-1 overflow-y-auto">
         <Tabs.Content value="review">
           <NotesInTurn view={view} review={review} />
+          <ShowButton view={view} />
         </Tabs.Content>
         <Tabs.Content value="findings">
           {view.reading && view.target === null && (
