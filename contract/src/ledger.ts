@@ -35,12 +35,20 @@ export const LedgerExercise = z.object({
 });
 export type LedgerExercise = z.infer<typeof LedgerExercise>;
 
-/** All that a course's ledger is computed from, for its instructors. */
+/** Words that stand in several notes of returned reviews. */
+export const UsedNote = z.object({ text: z.string(), times: z.int(), learners: z.int(), exercises: z.int() });
+export type UsedNote = z.infer<typeof UsedNote>;
+
+/** All that a course's ledger is computed from, for its instructors and markers. */
 export const Ledger = z.object({
   title: z.string(),
+  /** Who asks makes lessons and boards, too. */
+  mayTeach: z.boolean(),
   learners: z.array(Person),
   exercises: z.array(LedgerExercise),
   takes: z.array(LedgerTake),
+  /** The most used first. */
+  notesUsed: z.array(UsedNote),
 });
 export type Ledger = z.infer<typeof Ledger>;
 

@@ -67,6 +67,20 @@ test('what is handed in is in it once it is read; what is returned has its grade
   const own = (await ledgerNow()).takes.find((take) => take.id === id)!;
   expect(own).toMatchObject({ exerciseId, number: 1, state: 'handed-in', returnedAt: null, grade: null, notes: 0 });
   expect(own.digest!.faults.length).toBeGreaterThan(0);
+  // Of notes those are told that were used more than once, by what they say.
+  for (const [frame, text] of [
+    [2, 'Count it out.'],
+    [9, 'count it out. '],
+    [11, 'Only here.'],
+  ] as const)
+    await instructor.post(`/api/takes/${id}/notes`).send({ frame, text }).expect(201);
+  expect((await ledgerNow()).notesUsed).toEqual([]);
+  await instructor.put(`/api/takes/${id}/review`).send({ version: 1, grade: 55, summary: '' }).expect(200);
+  await instructor.post(`/api/takes/${id}/return`).send({ version: 2 }).expect(200);
+  const { takes, notesUsed } = await ledgerNow();
+  expect(takes.find((take) => take.id === id)).toMatchObject({ state: 'returned', grade: 55, notes: 3 });
+  expect(notesUsed).toMatchObject([{ times: 2, learners: 1, exercises: 1 }]);
+  expect(notesUsed[0]!.text.toLowerCase()).toBe('count it out.');
 });
 
 test('digests that an older program wrote, or none, are made once, and by nobody else’s readings', async () => {

@@ -1,9 +1,10 @@
 import type { Ledger, LedgerExercise } from '@undulan/contract';
 import { literal } from 'sequelize';
-import { requireReviewer } from '../access/access.ts';
+import { requireReviewer, roleIn } from '../access/access.ts';
 import { CourseModel } from '../courses/course.model.ts';
 import { learnersOf } from '../courses/learners.ts';
 import { ExerciseModel, LISTED, OPENNESS } from '../exercises/exercise.model.ts';
+import { notesUsedIn } from './notes-used.ts';
 import { takesOf } from './takes-of-course.ts';
 
 /** Exercises in their order, with what says how far off a key may be; none of their documents. */
@@ -32,16 +33,20 @@ async function exercisesOf(courseId: string): Promise<LedgerExercise[]> {
 /** What the ledger of a course is computed from, for its instructors and markers. */
 export async function ledgerOf(personId: string, courseId: string): Promise<Ledger> {
   await requireReviewer(personId, courseId);
-  const [course, learners, exercises, takes] = await Promise.all([
+  const [role, course, learners, exercises, takes, notesUsed] = await Promise.all([
+    roleIn(personId, courseId),
     CourseModel.findByPk(courseId),
     learnersOf(courseId),
     exercisesOf(courseId),
     takesOf(courseId),
+    notesUsedIn(courseId),
   ]);
   return {
     title: course!.title,
+    mayTeach: role === 'instructor',
     learners: learners.map(({ id, name, email }) => ({ id, name, email })),
     exercises,
     takes,
+    notesUsed,
   };
 }

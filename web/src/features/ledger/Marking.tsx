@@ -1,3 +1,4 @@
+import type { UsedNote } from '@undulan/contract';
 import { formatFixed } from '@undulan/core';
 import { ScatterChart } from 'echarts/charts';
 import { MarkLineComponent } from 'echarts/components';
@@ -12,6 +13,25 @@ import { useLedgerView } from './ledger-view.ts';
 import { hoursWords, isReturned, type Marked, markedOf } from './marking.ts';
 
 chartParts([ScatterChart, MarkLineComponent]);
+
+const NOTE_COLUMNS: Column<UsedNote>[] = [
+  { id: 'text', heading: 'Note', names: true, sortBy: ({ text }) => text, cell: ({ text }) => text },
+  { id: 'times', heading: 'Times', figures: true, sortBy: ({ times }) => times, cell: ({ times }) => times },
+  {
+    id: 'learners',
+    heading: 'Learners',
+    figures: true,
+    sortBy: ({ learners }) => learners,
+    cell: ({ learners }) => learners,
+  },
+  {
+    id: 'exercises',
+    heading: 'Exercises',
+    figures: true,
+    sortBy: ({ exercises }) => exercises,
+    cell: ({ exercises }) => exercises,
+  },
+];
 
 /** How marking went: what was proposed beside what was given, how long it took, how much was said. */
 export function Marking() {
@@ -140,6 +160,19 @@ export function Marking() {
               rowId={(row) => row.exerciseId}
             />
           </div>
+        </div>
+      )}
+      {ledger.notesUsed.length > 0 && (
+        <div className="grid gap-1">
+          <h3 className="text-sm font-semibold">Notes used most</h3>
+          <Table
+            label="Notes used most"
+            className="w-full border-collapse text-sm"
+            pad="px-1.5 py-1"
+            columns={NOTE_COLUMNS}
+            rows={ledger.notesUsed}
+            rowId={({ text }) => text}
+          />
         </div>
       )}
     </Card>

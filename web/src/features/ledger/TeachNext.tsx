@@ -5,7 +5,7 @@ import { useLessonsQuery } from '../../server-data/index.ts';
 import { Button } from '../../ui/index.ts';
 import { Answers } from './Answers.tsx';
 import { keyTolerances } from './key-tolerances.ts';
-import { useLedger, useOpenBoard, useSeeTakes } from './ledger-context.tsx';
+import { NO_BOARD, useLedger, useOpenBoard, useSeeTakes } from './ledger-context.tsx';
 import { inExercises, stayedWords, typicalWords } from './ledger-words.ts';
 
 /** So many are said: what comes after them would gain the class less. */
@@ -52,7 +52,7 @@ interface LackingProps {
 }
 
 function Lacking({ next, place, share, lessons }: LackingProps) {
-  const { titleOf, courseId } = useLedger();
+  const { titleOf, courseId, mayTeach } = useLedger();
   const see = useSeeTakes();
   const open = useOpenBoard();
   const { name, kind, learnerIds, learners, exerciseIds, takeIds, stays, median, weight } = next;
@@ -78,7 +78,7 @@ function Lacking({ next, place, share, lessons }: LackingProps) {
       </p>
       <Answers kind={kind} lesson={lessonFor(kind, lessons)} drillTo={() => `/courses/${courseId}/drills`} />
       <div className="mt-1 flex gap-1.5">
-        <Button small onClick={() => void open(`Teach next: ${name}`, takeIds)}>
+        <Button small disabledReason={!mayTeach && NO_BOARD} onClick={() => void open(`Teach next: ${name}`, takeIds)}>
           Open as a board
         </Button>
         <Button small onClick={() => see(name, takeIds)}>

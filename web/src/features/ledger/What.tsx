@@ -6,7 +6,7 @@ import { type ChartPicture, DataChart, valueAxis } from '../../data-charts/index
 import { Button, type Column, cssColour, Table } from '../../ui/index.ts';
 import { Card } from './Card.tsx';
 import { ExerciseChoice } from './choices.tsx';
-import { useLedger, useOpenBoard, useSeeTakes } from './ledger-context.tsx';
+import { NO_BOARD, useLedger, useOpenBoard, useSeeTakes } from './ledger-context.tsx';
 import { useLedgerView } from './ledger-view.ts';
 
 chartParts([BarChart]);
@@ -97,7 +97,7 @@ export function What() {
 }
 
 function Faults({ rows, nameOf }: { rows: readonly CommonFault[]; nameOf: (fault: CommonFault) => string }) {
-  const { titleOf } = useLedger();
+  const { titleOf, mayTeach } = useLedger();
   const see = useSeeTakes();
   const open = useOpenBoard();
   const columns: Column<CommonFault>[] = [
@@ -140,6 +140,7 @@ function Faults({ rows, nameOf }: { rows: readonly CommonFault[]; nameOf: (fault
             <Button
               small
               aria-label={`Open ${nameOf(fault)} as a board`}
+              disabledReason={!mayTeach && NO_BOARD}
               onClick={() => void open(nameOf(fault), fault.takeIds)}
             >
               As a board

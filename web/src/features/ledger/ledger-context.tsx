@@ -52,6 +52,9 @@ export function useSeeTakes(): (name: string, takeIds: readonly string[]) => voi
   };
 }
 
+/** Why a marker does not. */
+export const NO_BOARD = 'Only an instructor makes a board.';
+
 /** Begins a lesson with a board of some takes of one exercise under its model, and opens it. */
 export function useOpenBoard(): (name: string, takeIds: readonly string[]) => Promise<void> {
   const { courseId, takeOf, titleOf } = useLedger();

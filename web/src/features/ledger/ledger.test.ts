@@ -42,6 +42,8 @@ const ledger = (takes: LedgerTake[]): Ledger => ({
   learners: LEARNERS.map((name) => ({ id: name.split(' ')[0]!.toLowerCase(), name, email: '' })),
   exercises: [exercise('drawer'), exercise('glass'), exercise('oven', false)],
   takes,
+  mayTeach: true,
+  notesUsed: [],
 });
 
 test('who needs the instructor most comes first; what is returned has its grade while the next take waits', () => {

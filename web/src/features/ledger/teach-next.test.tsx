@@ -64,6 +64,8 @@ const ledgerOf = (takes: LedgerTake[]): Ledger => ({
     keyTolerances: [],
   })),
   takes,
+  mayTeach: true,
+  notesUsed: [],
 });
 
 beforeEach(() => {
