@@ -7,7 +7,8 @@ import {
 } from '@tanstack/react-table';
 import { clsx } from 'clsx';
 import { ArrowDown, ArrowUp, ArrowUpDown } from 'lucide-react';
-import { Fragment, type ReactNode, useMemo } from 'react';
+import { Fragment, type ReactNode, useMemo, useRef } from 'react';
+import { useRowsInSight } from './use-rows-in-sight.ts';
 
 export interface Column<Row> {
   id: string;
@@ -36,6 +37,9 @@ interface TableProps<Row> {
   rowClassName?: string;
   /** What stands over a row and those after it, across all columns; null where nothing does. */
   headingOver?: (row: Row, index: number) => ReactNode;
+  /** Dresses a box that scrolls it: of a long table only rows in sight are made then, each so high. */
+  boxClassName?: string;
+  rowPx?: number;
   /** Nothing stands over the columns that is not plain from the rows. */
   headless?: boolean;
 }
@@ -64,6 +68,8 @@ export function Table<Row>({
   className = 'w-full',
   rowClassName,
   headingOver,
+  boxClassName,
+  rowPx = 36,
   headless = false,
 }: TableProps<Row>) {
   const data = useMemo(() => rows.map((row, index) => ({ row, index })), [rows]);
@@ -98,10 +104,19 @@ export function Table<Row>({
       )
     );
   };
+  const box = useRef<HTMLDivElement>(null);
+  const all = table.getRowModel().rows;
+  const { from, to, abovePx, belowPx } = useRowsInSight(all.length, box, boxClassName === undefined ? null : rowPx);
+  const room = (heightPx: number): ReactNode =>
+    heightPx > 0 && (
+      <tr aria-hidden="true">
+        <td colSpan={columns.length} style={{ height: heightPx, padding: 0 }} />
+      </tr>
+    );
   const sided = ({ figures, centred }: Column<Row>): string =>
     centred ? 'text-center' : figures ? 'text-right' : 'text-left';
-  return (
-    <table aria-label={label} className={className}>
+  const made = (
+    <table aria-label={label} aria-rowcount={to - from < all.length ? all.length + 1 : undefined} className={className}>
       {!headless && (
         <thead>
           <tr className="border-b border-rule text-xs text-faint">
@@ -140,10 +155,14 @@ export function Table<Row>({
         </thead>
       )}
       <tbody>
-        {table.getRowModel().rows.map(({ id, original: { row, index } }) => (
+        {room(abovePx)}
+        {all.slice(from, to).map(({ id, original: { row, index } }, i) => (
           <Fragment key={id}>
             {heading(row, index)}
-            <tr className={clsx('border-b border-rule last:border-0', rowClassName)}>
+            <tr
+              aria-rowindex={to - from < all.length ? from + i + 2 : undefined}
+              className={clsx('border-b border-rule last:border-0', rowClassName)}
+            >
               {columns.map((column) => {
                 const style = clsx(pad, sided(column), column.figures && 'figures', column.className);
                 return column.names ? (
@@ -159,7 +178,14 @@ export function Table<Row>({
             </tr>
           </Fragment>
         ))}
+        {room(belowPx)}
       </tbody>
     </table>
+  );
+  if (boxClassName === undefined) return made;
+  return (
+    <div ref={box} className={boxClassName}>
+      {made}
+    </div>
   );
 }

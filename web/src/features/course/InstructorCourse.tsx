@@ -81,7 +81,7 @@ export function InstructorCourse({ courseId, mayChange }: { courseId: string; ma
 function Standings({ course, mayChange }: { course: CourseOverview; mayChange: boolean }) {
   if (course.exercises.length === 0)
     return (
-      <section aria-label="Exercises and learners">
+      <section aria-label="Exercises and learners" className="min-w-0">
         <h1 className="mb-3 text-xl">{course.title}</h1>
         <Empty title="No exercise yet">
           {mayChange && (
@@ -104,7 +104,7 @@ function Standings({ course, mayChange }: { course: CourseOverview; mayChange: b
   const standingOf = (learnerId: string, exerciseId: string): Standing | undefined =>
     course.standings.find((standing) => standing.learnerId === learnerId && standing.exerciseId === exerciseId);
   return (
-    <section aria-label="Exercises and learners">
+    <section aria-label="Exercises and learners" className="min-w-0">
       <div className="mb-3 flex items-baseline gap-4">
         <h1 className="text-xl">{course.title}</h1>
         <Link to={`/courses/${course.id}/gallery`} className="rounded-sm text-sm text-accent hover:underline">

@@ -35,7 +35,14 @@ function Learners() {
   const [{ words, only }, change] = useLedgerView();
   const all = useMemo(() => learnerRows(ledger), [ledger]);
   const rows = useMemo(() => filterLearners(all, { words, only }), [all, words, only]);
-  const columns = useMemo(() => columnsOf(ledger.exercises.filter(({ published }) => published)), [ledger]);
+  const columns = useMemo(
+    () =>
+      columnsOf(
+        ledger.exercises.filter(({ published }) => published),
+        Math.max(...all.map(({ name }) => name.length)),
+      ),
+    [ledger, all],
+  );
   return (
     <Card
       title="Who"
@@ -64,26 +71,34 @@ function Learners() {
         ]),
       ]}
     >
-      <div className="max-h-[28rem] overflow-auto">
-        <Table
-          label="Learners and exercises"
-          className="w-full border-collapse text-sm"
-          pad="px-1.5 py-1.5"
-          columns={columns}
-          rows={rows}
-          rowId={({ id }) => id}
-        />
-      </div>
+      <Table
+        label="Learners and exercises"
+        className="w-full border-collapse text-sm"
+        boxClassName="max-h-[28rem] overflow-auto"
+        rowPx={ROW_PX}
+        pad="px-1.5 py-1.5"
+        columns={columns}
+        rows={rows}
+        rowId={({ id }) => id}
+      />
       {rows.length === 0 && <p className="py-4 text-center text-sm text-faint">Nobody of the course is like that.</p>}
     </Card>
   );
 }
 
-function columnsOf(exercises: readonly { id: string; title: string }[]): Column<LearnerRow>[] {
+/** As its cells make it. */
+const ROW_PX = 35;
+
+/** `longest`: of the names, in letters: the column stays as wide while rows come and go. */
+function columnsOf(exercises: readonly { id: string; title: string }[], longest: number): Column<LearnerRow>[] {
   return [
     {
       id: 'name',
-      heading: 'Learner',
+      heading: (
+        <span className="inline-block text-left" style={{ minWidth: `${longest * 0.9}ch` }}>
+          Learner
+        </span>
+      ),
       names: true,
       sortBy: ({ name }) => name,
       cell: ({ name }) => <span className="whitespace-nowrap">{name}</span>,
