@@ -135,8 +135,10 @@ export async function createApp(sequelize: Sequelize, config: Config, webRoot: s
     response.type('application/schema+json').send(JSON.stringify(projectSchema(), null, 1));
   });
   // What scripts can ask for.
+  let described: object | null = null;
   app.get('/openapi.json', (_request, response) => {
-    response.json(openApi());
+    described ??= openApi();
+    response.json(described);
   });
   app.use(
     '/api',

@@ -151,6 +151,16 @@ test('a marker reviews and returns a take as an instructor does, and hears of wh
   await instructor.post(`/api/courses/${harness.courseId}/people/${person.id}/password-link`).expect(403);
 });
 
+test('of their own take a marker is the learner still: nobody reviews it themselves', async () => {
+  const { marker, instructor } = callers;
+  const { standings } = await overviewOf(instructor, harness.courseId);
+  const { person } = (await marker.get('/api/session')).body as SignedIn;
+  const own = standings.find(({ learnerId, takes }) => learnerId === person.id && takes.length > 0)!.takes[0]!;
+  expect((await marker.get(`/api/takes/${own.id}`).expect(200)).body).toMatchObject({ role: 'learner' });
+  await marker.put(`/api/takes/${own.id}/review`).send({ version: 1, grade: 100, summary: '' }).expect(403);
+  await marker.post(`/api/takes/${own.id}/notes`).send({ frame: 1, text: 'I am great' }).expect(403);
+});
+
 test('roles are changed by instructors, and one instructor stays', async () => {
   const { instructor, learner } = callers;
   const { person } = (await instructor.get('/api/session')).body as SignedIn;

@@ -174,7 +174,10 @@ export interface TakeAccess {
   role: Side;
 }
 
-/** A take, for its own learner or who reviews in its course; neither it nor its exercise with its documents. */
+/**
+ * A take, for its own learner or who reviews in its course; neither it nor its exercise with its documents. Of a take
+ * of their own everyone is the learner, whatever they became since: nobody reviews it themselves.
+ */
 export async function takeFor(personId: string, takeId: string): Promise<TakeAccess> {
   const take = UUID.test(takeId)
     ? await TakeModel.findByPk(takeId, { attributes: { exclude: ['motion', 'followed'] }, include: 'learner' })
@@ -182,7 +185,8 @@ export async function takeFor(personId: string, takeId: string): Promise<TakeAcc
   const exercise =
     take && (await ExerciseModel.findByPk(take.exerciseId, { attributes: LIGHT_EXERCISE, include: 'course' }));
   if (!take || !exercise) throw notFound('take');
-  const role = sideOfTakes(await roleIn(personId, exercise.courseId, 'take'));
+  const side = sideOfTakes(await roleIn(personId, exercise.courseId, 'take'));
+  const role = take.learnerId === personId ? 'learner' : side;
   if (role === 'learner' && take.learnerId !== personId) throw notFound('take');
   return { take, exercise, role };
 }

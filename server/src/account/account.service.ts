@@ -5,7 +5,7 @@ import { removeLeftClips } from '../clips/left-clips.ts';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { DrillRunModel } from '../drills/drill.model.ts';
-import { RemarkModel } from '../gallery/gallery.model.ts';
+import { RemarkModel, ShownTakeModel } from '../gallery/gallery.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { SessionModel } from '../http/session.model.ts';
 import { InvitationModel } from '../invitations/invitation.model.ts';
@@ -15,6 +15,7 @@ import { whoKnows } from '../people/people.service.ts';
 import { PersonModel } from '../people/person.model.ts';
 import { PhraseModel } from '../phrases/phrase.model.ts';
 import { PlacedReferenceModel, rulerOfExercise } from '../references/reference.model.ts';
+import { TakeModel } from '../takes/take.model.ts';
 import { TokenModel } from '../tokens/token.model.ts';
 
 /**
@@ -102,6 +103,8 @@ export async function leaveAll(personId: string, { password }: LeaveAll): Promis
     await MessageModel.destroy(own);
     await TokenModel.destroy(own);
     await RemarkModel.destroy(made);
+    const takes = await TakeModel.findAll({ where: { learnerId: personId }, attributes: ['id'], transaction });
+    await ShownTakeModel.destroy({ where: { takeId: takes.map(({ id }) => id) }, transaction });
     // What they gave an exercise stays with it.
     await PlacedReferenceModel.destroy({
       where: { personId, place: { [Op.notLike]: `${rulerOfExercise('')}%` } },

@@ -8,6 +8,8 @@ import { EnrolmentModel } from './course.model.ts';
 /** How much is told, and how far back. */
 const MOST = 30;
 const DAYS_BACK = 60;
+/** Of more who joined their number is told. */
+const MOST_NAMED = 8;
 
 type Told = Omit<Happening, 'isNew'>;
 
@@ -114,6 +116,15 @@ async function joined(courseId: string, after: Date): Promise<Told[]> {
     where: { courseId, role: 'learner', createdAt: { [Op.gt]: after } },
     include: 'person',
   });
+  if (people.length > MOST_NAMED)
+    return [
+      {
+        ...none,
+        kind: 'joined',
+        at: new Date(Math.max(...people.map(({ createdAt }) => createdAt.getTime()))).toISOString(),
+        who: `${people.length} people`,
+      },
+    ];
   return people.map(({ createdAt, person }) => ({
     ...none,
     kind: 'joined',
