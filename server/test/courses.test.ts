@@ -124,6 +124,14 @@ test('an exercise that is removed can be taken back for a month, then it goes', 
   await ExerciseModel.update({ removedAt: new Date(Date.now() - 31 * 86_400_000) }, { where: { id } });
   expect(await putAway()).toEqual([]);
   await instructor.get(`/api/exercises/${id}`).expect(404);
+  // One that a take came into while it was removed stays for good.
+  const { id: other } = (await overview()).exercises.find(({ title }) => title === 'Drawer slide')!;
+  await ExerciseModel.update(
+    { archivedAt: new Date(), removedAt: new Date(Date.now() - 31 * 86_400_000) },
+    { where: { id: other } },
+  );
+  expect(await putAway()).toMatchObject([{ id: other }]);
+  await instructor.delete(`/api/exercises/${other}/archive`).expect(204);
 });
 
 test('an exercise opens at its moment, not before, and learners are told then', async () => {

@@ -142,6 +142,18 @@ test('words of people cannot put anything into a subject but themselves', () => 
   expect(words).toContain('https://undulan.kitchen.example/takes/1');
 });
 
+test('what is told while a message is on its way goes by another: none is added to what goes already', async () => {
+  await handIn(ines, 'Honey thread');
+  const [first] = await outbox();
+  // As it is while a copy of the server sends it, or will try again.
+  await MessageModel.update({ attempts: 1, goesAt: new Date(Date.now() + 60_000) }, { where: { id: first!.id } });
+  const takeId = await handIn(ines, 'Honey thread');
+  const messages = await outbox();
+  expect(messages).toHaveLength(2);
+  expect(messages.find(({ id }) => id === first!.id)!.text).toBe(first!.text);
+  expect(messages.find(({ id }) => id !== first!.id)!.text).toContain(`/takes/${takeId}`);
+});
+
 test('with a mail server messages go there, once, whichever copy takes them; what fails is tried later', async () => {
   const letters: string[] = [];
   let refuses = true;

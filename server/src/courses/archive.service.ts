@@ -1,5 +1,5 @@
 import type { PutAway } from '@undulan/contract';
-import { Op, type WhereOptions } from 'sequelize';
+import { literal, Op, type WhereOptions } from 'sequelize';
 import { exerciseFor, requireInstructor } from '../access/access.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
@@ -15,27 +15,35 @@ export async function archiveCourse(personId: string, courseId: string, archived
   await CourseModel.update({ archivedAt: archived ? new Date() : null }, { where: { id: courseId } });
 }
 
-/** Exercises of a course that are put away, the last first; what was removed long ago goes. */
+/** How many takes an exercise has. */
+const TAKES = '(SELECT COUNT(*) FROM takes WHERE takes.exerciseId = exercise.id)';
+
+/** What was removed long ago goes; never with a take in it, as may have been handed in while it was removed. */
+async function clearRemoved(courseId: string): Promise<void> {
+  const over = await ExerciseModel.findAll({
+    where: { courseId, removedAt: { [Op.lt]: new Date(Date.now() - KEPT_MS) } },
+    attributes: ['id', [literal(TAKES), 'takes']],
+  });
+  const empty = over.filter((exercise) => Number(exercise.get('takes')) === 0);
+  await ExerciseModel.destroy({ where: { id: empty.map(({ id }) => id) } });
+}
+
+/** Exercises of a course that are put away, the last first. */
 export async function putAwayIn(personId: string, courseId: string): Promise<PutAway[]> {
   await requireInstructor(personId, courseId);
-  const isOver = { courseId, removedAt: { [Op.lt]: new Date(Date.now() - KEPT_MS) } };
-  await ExerciseModel.destroy({ where: isOver });
+  await clearRemoved(courseId);
   const away: WhereOptions<ExerciseModel> = { courseId, archivedAt: { [Op.ne]: null } };
   const exercises = await ExerciseModel.findAll({
     where: away,
-    attributes: ['id', 'title', 'archivedAt', 'removedAt'],
+    attributes: ['id', 'title', 'archivedAt', 'removedAt', [literal(TAKES), 'takes']],
     order: [['archivedAt', 'DESC']],
   });
-  const takes = await TakeModel.findAll({
-    where: { exerciseId: exercises.map(({ id }) => id) },
-    attributes: ['exerciseId'],
-  });
-  return exercises.map(({ id, title, archivedAt, removedAt }) => ({
-    id,
-    title,
-    at: archivedAt!.toISOString(),
-    goesAt: removedAt ? new Date(removedAt.getTime() + KEPT_MS).toISOString() : null,
-    takes: takes.filter(({ exerciseId }) => exerciseId === id).length,
+  return exercises.map((exercise) => ({
+    id: exercise.id,
+    title: exercise.title,
+    at: exercise.archivedAt!.toISOString(),
+    goesAt: exercise.removedAt ? new Date(exercise.removedAt.getTime() + KEPT_MS).toISOString() : null,
+    takes: Number(exercise.get('takes')),
   }));
 }
 

@@ -15,7 +15,7 @@ export async function tellOfDue(sequelize: Sequelize, timeZone: string, now = ne
       dueAt: { [Op.gt]: now, [Op.lte]: new Date(now.getTime() + DAY_MS) },
     },
     attributes: ['id', 'title', 'dueAt', 'courseId'],
-    include: [{ model: CourseModel, as: 'course' }],
+    include: [{ model: CourseModel, as: 'course', where: { archivedAt: null } }],
   });
   const at = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone });
   for (const { id, title, dueAt, course } of due) {

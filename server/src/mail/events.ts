@@ -13,9 +13,9 @@ async function courseOf(courseId: string, transaction: Transaction): Promise<Cou
 }
 
 /** To learners: an exercise is open. */
-export async function tellPublished({ id, title, courseId }: ExerciseModel, transaction: Transaction): Promise<void> {
+export async function tellPublished({ title, courseId }: ExerciseModel, transaction: Transaction): Promise<void> {
   const course = await courseOf(courseId, transaction);
-  const line = { says: `${title} is open.`, path: `/courses/${courseId}?exercise=${id}` };
+  const line = { says: `${title} is open.`, path: `/courses/${courseId}` };
   await tell(await learnersOf(courseId, transaction), { kind: 'published', course, line }, transaction);
 }
 

@@ -1,7 +1,6 @@
 import { createTransport, type Transporter } from 'nodemailer';
 import type { Logger } from 'pino';
 import { Op, type Sequelize } from 'sequelize';
-import { loggedError } from '../http/answer-problems.ts';
 import { announceOpened } from './announce-opened.ts';
 import { tellOfDue } from './due-tomorrow.ts';
 import { letterOf } from './letter.ts';
@@ -60,7 +59,7 @@ export class MailRunner {
       }
       if (this.#transport) for (const message of await this.#takeUp()) await this.#send(message, this.#transport);
     } catch (error) {
-      this.#log.warn({ err: loggedError(error) }, 'messages could not be looked after');
+      this.#log.warn({ err: error }, 'messages could not be looked after');
     }
   }
 

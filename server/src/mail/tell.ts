@@ -38,8 +38,9 @@ export async function tell(
 }
 
 /**
- * Adds a line to a message of the same kind that has not gone, if there is one. It is looked for without a lock and
- * changed by its name alone: a lock on what is not there yet would let two who write at once wait for each other.
+ * Adds a line to a message of the same kind that nobody has begun to send, if there is one. It is looked for without a
+ * lock and changed by its name alone: a lock on what is not there yet would let two who write at once wait for each
+ * other.
  */
 async function isAdded(
   personId: string,
@@ -49,7 +50,7 @@ async function isAdded(
   transaction: Transaction,
 ): Promise<boolean> {
   const open = await MessageModel.findOne({
-    where: { personId, courseId, kind, sentAt: null, goesAt: { [Op.gt]: new Date() } },
+    where: { personId, courseId, kind, attempts: 0, sentAt: null, goesAt: { [Op.gt]: new Date() } },
     order: [['createdAt', 'DESC']],
     transaction,
   });
@@ -57,7 +58,7 @@ async function isAdded(
   if (open.lines.some(({ says, path }) => says === line.says && path === line.path)) return true;
   const [, added] = await MessageModel.sequelize!.query(
     "UPDATE messages SET `lines` = JSON_ARRAY_APPEND(`lines`, '$', JSON_COMPACT(:line)) " +
-      'WHERE id = :id AND sentAt IS NULL',
+      'WHERE id = :id AND attempts = 0 AND sentAt IS NULL',
     { replacements: { id: open.id, line: JSON.stringify(line) }, type: QueryTypes.UPDATE, transaction },
   );
   return added > 0;
