@@ -128,6 +128,16 @@ test('instructors give a learner of theirs a link to a new password, nobody who 
   ]);
 });
 
+test('who changes their password themselves ends the links to another', async () => {
+  const sena = await harness.signIn('sena');
+  const made = await marta
+    .post(`/api/courses/${harness.courseId}/people/${await idOf(sena)}/password-link`)
+    .expect(201);
+  await sena.put('/api/session/password').send({ old: DEMO_PASSWORD, password: 'a-long-password' }).expect(204);
+  const path = `/api/password-links/${(made.body as PasswordLink).code}`;
+  await harness.signedOut().put(path).send({ password: 'another-long-one' }).expect(404);
+});
+
 test('of all this nothing is there for anyone else', async () => {
   const other = await idOf(ines);
   for (const path of ['', '/courses', '/people', '/outbox', '/deeds']) {

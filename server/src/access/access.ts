@@ -24,10 +24,15 @@ function notFound(what: string): ProblemError {
 }
 
 /** The person's part in a course. Throws `not-found` for a stranger. */
-export async function roleIn(personId: string, courseId: string, what = 'course'): Promise<CourseRole> {
+export async function enrolmentIn(personId: string, courseId: string, what = 'course'): Promise<EnrolmentModel> {
   const enrolment = UUID.test(courseId) ? await EnrolmentModel.findOne({ where: { personId, courseId } }) : null;
   if (!enrolment) throw notFound(what);
-  return enrolment.role;
+  return enrolment;
+}
+
+/** What the person is in a course. Throws `not-found` for a stranger. */
+export async function roleIn(personId: string, courseId: string, what = 'course'): Promise<CourseRole> {
+  return (await enrolmentIn(personId, courseId, what)).role;
 }
 
 /** Whether the person has any part in a course. */
@@ -53,9 +58,11 @@ export async function requireInstructor(personId: string, courseId: string): Pro
   requireRole(await roleIn(personId, courseId), 'instructor');
 }
 
-/** Lets instructors and markers of a course through. */
-export async function requireReviewer(personId: string, courseId: string): Promise<void> {
-  requireRole(sideOfTakes(await roleIn(personId, courseId)), 'instructor');
+/** Lets instructors and markers of a course through. Gives which of the two it is. */
+export async function requireReviewer(personId: string, courseId: string): Promise<CourseRole> {
+  const role = await roleIn(personId, courseId);
+  requireRole(sideOfTakes(role), 'instructor');
+  return role;
 }
 
 /** Lets only who runs the installation through. */

@@ -1,8 +1,8 @@
-import { randomBytes } from 'node:crypto';
 import type { ChangeAccount, LeaveAll, MailChoices } from '@undulan/contract';
 import { Op, type Transaction, UniqueConstraintError } from 'sequelize';
 import { removeLeftClips } from '../clips/left-clips.ts';
-import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
+import { EnrolmentModel } from '../courses/course.model.ts';
+import { holdCourse } from '../courses/hold-course.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { DrillRunModel } from '../drills/drill.model.ts';
 import { RemarkModel, ShownTakeModel } from '../gallery/gallery.model.ts';
@@ -10,9 +10,11 @@ import { ProblemError } from '../http/problem-error.ts';
 import { SessionModel } from '../http/session.model.ts';
 import { InvitationModel } from '../invitations/invitation.model.ts';
 import { MessageModel } from '../mail/message.model.ts';
+import { areOthersAdministrators } from '../people/administrators.ts';
 import { hashPassword } from '../people/passwords.ts';
 import { whoKnows } from '../people/people.service.ts';
 import { PersonModel } from '../people/person.model.ts';
+import { newSecret } from '../people/secrets.ts';
 import { PhraseModel } from '../phrases/phrase.model.ts';
 import { PlacedReferenceModel, rulerOfExercise } from '../references/reference.model.ts';
 import { TakeModel } from '../takes/take.model.ts';
@@ -61,25 +63,18 @@ async function leftAlone(personId: string, transaction: Transaction): Promise<st
  */
 export async function leaveAll(personId: string, { password }: LeaveAll): Promise<void> {
   const person = await whoKnows(personId, password);
-  const nobodyKnows = await hashPassword(randomBytes(24).toString('base64url'));
+  const nobodyKnows = await hashPassword(newSecret(24));
   await PersonModel.sequelize!.transaction(async (transaction) => {
     const courses = await EnrolmentModel.findAll({ where: { personId }, transaction });
     // Held, so that two who instruct a course together do not leave it at the same time.
-    await CourseModel.findAll({
-      where: { id: courses.map(({ courseId }) => courseId) },
-      attributes: ['id'],
-      order: [['id', 'ASC']],
-      transaction,
-      lock: transaction.LOCK.UPDATE,
-    });
+    for (const courseId of courses.map((own) => own.courseId).sort()) await holdCourse(courseId, transaction);
     const alone = await leftAlone(personId, transaction);
     if (alone.length > 0)
       throw new ProblemError(
         'does-not-fit',
         `Nobody else instructs ${alone.map((title) => `“${title}”`).join(', ')}: let another instructor in first.`,
       );
-    const others = { isAdministrator: true, id: { [Op.ne]: personId } };
-    if (person.isAdministrator && (await PersonModel.count({ where: others, transaction })) === 0)
+    if (person.isAdministrator && !(await areOthersAdministrators(personId, transaction)))
       throw new ProblemError('does-not-fit', 'Nobody else runs this installation: make another administrator first.');
     const isInstructor = courses.some(({ role }) => role !== 'learner');
     await person.update(

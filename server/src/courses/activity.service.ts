@@ -1,6 +1,6 @@
 import type { Activity, Happening } from '@undulan/contract';
 import { Op } from 'sequelize';
-import { roleIn } from '../access/access.ts';
+import { enrolmentIn } from '../access/access.ts';
 import { ExerciseModel, openNow } from '../exercises/exercise.model.ts';
 import { ReplyModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
 import { EnrolmentModel } from './course.model.ts';
@@ -135,9 +135,8 @@ async function joined(courseId: string, after: Date): Promise<Told[]> {
 
 /** What happened lately in a course and concerns this person, the last first. */
 export async function activityOf(personId: string, courseId: string): Promise<Activity> {
-  const role = await roleIn(personId, courseId);
-  const enrolment = (await EnrolmentModel.findOne({ where: { personId, courseId } }))!;
-  const since = enrolment.lookedAt ?? enrolment.createdAt;
+  const { role, lookedAt, createdAt } = await enrolmentIn(personId, courseId);
+  const since = lookedAt ?? createdAt;
   const after = new Date(Date.now() - DAYS_BACK * 24 * 3600 * 1000);
   const told = await Promise.all(
     role === 'learner'
@@ -154,6 +153,6 @@ export async function activityOf(personId: string, courseId: string): Promise<Ac
 
 /** Someone has looked at a course: what happened until now is not new the next time. */
 export async function look(personId: string, courseId: string): Promise<void> {
-  await roleIn(personId, courseId);
-  await EnrolmentModel.update({ lookedAt: new Date() }, { where: { personId, courseId } });
+  const enrolment = await enrolmentIn(personId, courseId);
+  await enrolment.update({ lookedAt: new Date() });
 }

@@ -52,13 +52,13 @@ interface Access {
 /** A shown take, for those of its course while its learner is one of them. Throws `not-found`. */
 async function shownTakeFor(personId: string, takeId: string, withMotion = false): Promise<Access> {
   const shown = await ShownTakeModel.findByPk(takeId);
-  if (!shown || !(await isMember(personId, shown.courseId))) throw notShown();
+  if (!shown) throw notShown();
+  const role = await roleIn(personId, shown.courseId, 'take');
   const take = (await TakeModel.findByPk(takeId, {
     attributes: { exclude: withMotion ? ['followed'] : ['followed', 'motion'] },
     include: ['learner', { association: 'exercise', attributes: ['id', 'title', 'tolerances', 'archivedAt'] }],
   }))!;
   if (!(await isMember(take.learnerId, shown.courseId))) throw notShown();
-  const role = await roleIn(personId, shown.courseId);
   return { shown, take, role, isOwn: take.learnerId === personId };
 }
 

@@ -17,6 +17,7 @@ import { SessionModel } from '../http/session.model.ts';
 import { letterOf } from '../mail/letter.ts';
 import type { MailSettings } from '../mail/mail-settings.ts';
 import { MessageModel } from '../mail/message.model.ts';
+import { areOthersAdministrators } from '../people/administrators.ts';
 import { issueLink, tellLinkMade } from '../people/password-links.service.ts';
 import { PersonModel } from '../people/person.model.ts';
 import { ReadingModel } from '../readings/reading.model.ts';
@@ -26,7 +27,7 @@ import { DeedModel } from './deed.model.ts';
 const STARTED_AT = new Date();
 const OUTBOX_PAGE = 100;
 const DEEDS_SHOWN = 200;
-/** Messages that were tried so often and did not go. */
+/** Messages that were tried and did not go. */
 const FAILED = { sentAt: null, problem: { [Op.ne]: null } };
 
 async function read<Row extends object>(sql: string, replacements: Record<string, unknown> = {}): Promise<Row[]> {
@@ -168,14 +169,6 @@ async function doTo<T>(
 ): Promise<T> {
   await requireAdministrator(personId);
   return PersonModel.sequelize!.transaction(async (transaction) => {
-    // All of them are held: of two administrators that end each other's part at once, one stays.
-    await PersonModel.findAll({
-      where: { isAdministrator: true },
-      attributes: ['id'],
-      order: [['id', 'ASC']],
-      transaction,
-      lock: transaction.LOCK.UPDATE,
-    });
     const other = await PersonModel.findByPk(otherId, { transaction });
     if (!other) throw new ProblemError('not-found', 'There is nobody like that.');
     const { says, gives } = await work(other, transaction);
@@ -187,8 +180,7 @@ async function doTo<T>(
 /** Makes somebody an administrator, or ends that. Throws `does-not-fit` for the last one. */
 export function chooseAdministrator(personId: string, otherId: string, isAdministrator: boolean): Promise<void> {
   return doTo(personId, otherId, async (other, transaction) => {
-    const others = { isAdministrator: true, id: { [Op.ne]: otherId } };
-    if (!isAdministrator && (await PersonModel.count({ where: others, transaction })) === 0)
+    if (!isAdministrator && !(await areOthersAdministrators(otherId, transaction)))
       throw new ProblemError('does-not-fit', 'There is one administrator at least: make another first.');
     await other.update({ isAdministrator }, { transaction });
     const says = isAdministrator

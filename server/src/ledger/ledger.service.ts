@@ -1,6 +1,6 @@
 import type { Ledger, LedgerExercise } from '@undulan/contract';
 import { literal } from 'sequelize';
-import { requireReviewer, roleIn } from '../access/access.ts';
+import { requireReviewer } from '../access/access.ts';
 import { CourseModel } from '../courses/course.model.ts';
 import { learnersOf } from '../courses/learners.ts';
 import { ExerciseModel, LISTED, OPENNESS } from '../exercises/exercise.model.ts';
@@ -32,9 +32,8 @@ async function exercisesOf(courseId: string): Promise<LedgerExercise[]> {
 
 /** What the ledger of a course is computed from, for its instructors and markers. */
 export async function ledgerOf(personId: string, courseId: string): Promise<Ledger> {
-  await requireReviewer(personId, courseId);
-  const [role, course, learners, exercises, takes, notesUsed] = await Promise.all([
-    roleIn(personId, courseId),
+  const role = await requireReviewer(personId, courseId);
+  const [course, learners, exercises, takes, notesUsed] = await Promise.all([
     CourseModel.findByPk(courseId),
     learnersOf(courseId),
     exercisesOf(courseId),

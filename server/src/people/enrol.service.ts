@@ -1,4 +1,3 @@
-import { randomBytes } from 'node:crypto';
 import { CourseRole, Credentials, NewPassword } from '@undulan/contract';
 import type { Sequelize } from 'sequelize';
 import * as z from 'zod';
@@ -6,6 +5,7 @@ import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { SessionModel } from '../http/session.model.ts';
 import { hashPassword } from './passwords.ts';
 import { PersonModel } from './person.model.ts';
+import { newSecret } from './secrets.ts';
 
 /** A person's place in a course, as whoever runs the installation gives it. */
 export const NewEnrolment = z.object({
@@ -41,7 +41,7 @@ export async function makeAdministrator({ email }: NewAdministrator): Promise<bo
   return person !== null;
 }
 
-const madeUp = (): string => randomBytes(9).toString('base64url');
+const madeUp = (): string => newSecret(9);
 
 /** Gives an account another password and ends its sessions. Gives the password; null where there is no such account. */
 export async function resetPassword({ email, password = madeUp() }: PasswordReset): Promise<string | null> {

@@ -1,4 +1,4 @@
-import { randomBytes, timingSafeEqual } from 'node:crypto';
+import { timingSafeEqual } from 'node:crypto';
 import type { FirstSetUp, Joined } from '@undulan/contract';
 import {
   DataTypes,
@@ -13,6 +13,7 @@ import { withLock } from '../database/lock.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { hashPassword } from './passwords.ts';
 import { PersonModel } from './person.model.ts';
+import { newSecret } from './secrets.ts';
 
 const CODE_BYTES = 18;
 /** There is one row at most. */
@@ -35,7 +36,7 @@ export function initFirstSetUpModel(sequelize: Sequelize): void {
 export async function setUpCode(sequelize: Sequelize): Promise<string | null> {
   return withLock(sequelize, 'undulan-set-up', async () => {
     if ((await PersonModel.count()) > 0) return null;
-    const code = randomBytes(CODE_BYTES).toString('base64url');
+    const code = newSecret(CODE_BYTES);
     const [{ code: kept }] = await FirstSetUpModel.findOrCreate({ where: { id: ONLY }, defaults: { id: ONLY, code } });
     return kept;
   });

@@ -1,4 +1,3 @@
-import { createHash, randomBytes } from 'node:crypto';
 import type { Forgotten, PasswordByLink, PasswordLink, PasswordLinkOf } from '@undulan/contract';
 import { Op, type Transaction } from 'sequelize';
 import { ProblemError } from '../http/problem-error.ts';
@@ -7,21 +6,20 @@ import { MessageModel } from '../mail/message.model.ts';
 import { PasswordLinkModel } from './password-link.model.ts';
 import { hashPassword } from './passwords.ts';
 import { PersonModel } from './person.model.ts';
+import { hashOfSecret, newSecret } from './secrets.ts';
 
 const HOUR_MS = 3600 * 1000;
 const CODE_BYTES = 18;
 /** Who asks more often within an hour gets no further message. */
 const MOST_AN_HOUR = 3;
 
-const hashOf = (code: string): string => createHash('sha256').update(code).digest('hex');
-
 /** Makes a link to a new password that lasts so many hours. Links that are over go. */
 export async function issueLink(personId: string, hours: number, transaction?: Transaction): Promise<PasswordLink> {
-  const code = randomBytes(CODE_BYTES).toString('base64url');
+  const code = newSecret(CODE_BYTES);
   const endsAt = new Date(Date.now() + hours * HOUR_MS);
   const over = { endsAt: { [Op.lt]: new Date(Date.now() - HOUR_MS) } };
   await PasswordLinkModel.destroy({ where: over, transaction });
-  await PasswordLinkModel.create({ personId, codeHash: hashOf(code), endsAt }, { transaction });
+  await PasswordLinkModel.create({ personId, codeHash: hashOfSecret(code), endsAt }, { transaction });
   return { code, endsAt: endsAt.toISOString() };
 }
 
@@ -66,7 +64,7 @@ export async function tellLinkMade(
 }
 
 async function openLink(code: string): Promise<PasswordLinkModel> {
-  const link = await PasswordLinkModel.findOne({ where: { codeHash: hashOf(code) }, include: 'person' });
+  const link = await PasswordLinkModel.findOne({ where: { codeHash: hashOfSecret(code) }, include: 'person' });
   if (!link || link.endsAt <= new Date())
     throw new ProblemError('not-found', 'This link was used already, or its time is over: ask for another.');
   return link;
@@ -82,7 +80,7 @@ export async function passwordByLink(code: string, { password }: PasswordByLink)
   const { personId } = await openLink(code);
   const passwordHash = await hashPassword(password);
   return PersonModel.sequelize!.transaction(async (transaction) => {
-    const used = await PasswordLinkModel.destroy({ where: { codeHash: hashOf(code) }, transaction });
+    const used = await PasswordLinkModel.destroy({ where: { codeHash: hashOfSecret(code) }, transaction });
     if (used === 0) throw new ProblemError('not-found', 'This link was used already.');
     await PasswordLinkModel.destroy({ where: { personId }, transaction });
     await PersonModel.update({ passwordHash }, { where: { id: personId }, transaction });

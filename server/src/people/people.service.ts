@@ -1,12 +1,13 @@
-import { createHash } from 'node:crypto';
 import type { Credentials, DemoAccounts, NewPassword, OpenSession, ShortcutChoices, SignedIn } from '@undulan/contract';
 import { Op } from 'sequelize';
 import { EnrolmentModel } from '../courses/course.model.ts';
 import { DEMO_PASSWORD } from '../demo/demo-people.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { SessionModel } from '../http/session.model.ts';
+import { PasswordLinkModel } from './password-link.model.ts';
 import { hashPassword, verifyPassword } from './passwords.ts';
 import { PersonModel } from './person.model.ts';
+import { hashOfSecret } from './secrets.ts';
 
 /** Checked when the e-mail is unknown, so that both refusals take as long. */
 let nobodysHash: Promise<string> | undefined;
@@ -54,17 +55,19 @@ export async function whoKnows(personId: string, password: string): Promise<Pers
 }
 
 /**
- * Changes a password for whoever knows the old one; all other sessions of the account end. Throws `wrong-credentials`.
+ * Changes a password for whoever knows the old one; all other sessions of the account end, and links to a new
+ * password. Throws `wrong-credentials`.
  */
 export async function changePassword(personId: string, ownSid: string, { old, password }: NewPassword): Promise<void> {
   const person = await whoKnows(personId, old);
   await person.update({ passwordHash: await hashPassword(password) });
   await SessionModel.destroy({ where: { personId, sid: { [Op.ne]: ownSid } } });
+  await PasswordLinkModel.destroy({ where: { personId } });
 }
 
 /** A session's name for showing: its id opens it, and is nobody's to see. */
 function nameOf(sid: string): string {
-  return createHash('sha256').update(sid).digest('hex').slice(0, 32);
+  return hashOfSecret(sid).slice(0, 32);
 }
 
 /** A person's sessions, the last used first. */

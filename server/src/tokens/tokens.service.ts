@@ -1,6 +1,6 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { type AccessToken, type MadeToken, type NewToken, OPERATIONS } from '@undulan/contract';
 import { ProblemError } from '../http/problem-error.ts';
+import { hashOfSecret, newSecret } from '../people/secrets.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { TokenModel } from './token.model.ts';
 
@@ -9,8 +9,6 @@ const PREFIX = 'undulan_';
 const TOKEN_BYTES = 30;
 /** The last use is written down this often, not at every call. */
 const USED_MS = 60_000;
-
-const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 const show = ({ id, name, scope, createdAt, usedAt }: TokenModel): AccessToken => ({
   id,
@@ -27,8 +25,8 @@ export async function tokensOf(personId: string): Promise<AccessToken[]> {
 /** Makes a token, which is told this once. */
 export async function makeToken(personId: string, { name, scope }: NewToken): Promise<MadeToken> {
   refuseBeyond('tokens', await TokenModel.count({ where: { personId } }));
-  const token = PREFIX + randomBytes(TOKEN_BYTES).toString('base64url');
-  return { ...show(await TokenModel.create({ personId, name, scope, tokenHash: hashOf(token) })), token };
+  const token = PREFIX + newSecret(TOKEN_BYTES);
+  return { ...show(await TokenModel.create({ personId, name, scope, tokenHash: hashOfSecret(token) })), token };
 }
 
 /** Ends a token at once. Throws `not-found`. */
@@ -49,7 +47,9 @@ const OPENED = OPERATIONS.map(({ method, path, scope }) => ({
  * what it does not open.
  */
 export async function personByToken(token: string, method: string, path: string): Promise<string> {
-  const found = token.startsWith(PREFIX) ? await TokenModel.findOne({ where: { tokenHash: hashOf(token) } }) : null;
+  const found = token.startsWith(PREFIX)
+    ? await TokenModel.findOne({ where: { tokenHash: hashOfSecret(token) } })
+    : null;
   if (!found) throw new ProblemError('not-signed-in', 'This access token is not known: it may have been revoked.');
   const opened = OPENED.find((operation) => operation.method === method && operation.path.test(path));
   if (!opened || (opened.scope === 'hand-in' && found.scope !== 'hand-in'))

@@ -21,6 +21,8 @@ export const units: Migration = {
     // When learners were told that it is open.
     await tables.addColumn('exercises', 'announcedAt', { ...time, allowNull: true });
     await tables.write('UPDATE exercises SET announcedAt = publishedAt WHERE announcedAt IS NULL');
+    // Looked for every few seconds: what is to be told of now.
+    await tables.addIndex('exercises', { fields: ['announcedAt', 'publishedAt'] });
     await tables.addColumn('courses', 'archivedAt', { ...time, allowNull: true });
     await tables.addColumn('courses', 'defaults', { type: DataTypes.JSON, allowNull: true });
   },
