@@ -25,6 +25,23 @@ export function LoadFailed({ what, error, onRetry }: { what: string; error: unkn
   );
 }
 
+interface FetchedProps<T> {
+  /** Of what it could not be fetched. */
+  what: string;
+  /** What is on its way, where it is called otherwise. */
+  loading?: string;
+  query: { data?: T | undefined; error?: unknown; refetch: () => unknown };
+  children: (data: T) => ReactNode;
+}
+
+/** What the server tells, once it is there; until then that it is on its way, or a way to try again. */
+export function Fetched<T>({ what, loading = `the ${what}`, query, children }: FetchedProps<T>) {
+  const { data, error, refetch } = query;
+  if (data !== undefined) return children(data);
+  if (error) return <LoadFailed what={what} error={error} onRetry={() => void refetch()} />;
+  return <Loading what={loading} />;
+}
+
 /** Where there is nothing yet: why, and what to do. */
 export function Empty({ title, children }: { title: string; children?: ReactNode }) {
   return (

@@ -10,7 +10,7 @@ export { Field, INPUT } from './Field.tsx';
 export { FormField } from './FormField.tsx';
 export { copyLink, LinkGiven } from './LinkGiven.tsx';
 export { Menu, MenuHeading, MenuItem, MenuLine } from './Menu.tsx';
-export { Empty, LoadFailed, Loading } from './PageStates.tsx';
+export { Empty, Fetched, LoadFailed, Loading } from './PageStates.tsx';
 export { Popover } from './Popover.tsx';
 export { Problem } from './Problem.tsx';
 export { Select } from './Select.tsx';

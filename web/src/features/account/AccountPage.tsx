@@ -1,6 +1,6 @@
 import { useSessionQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { LoadFailed, Loading } from '../../ui/index.ts';
+import { Fetched } from '../../ui/index.ts';
 import { LeaveAllOf, OwnData } from './GoingAway.tsx';
 import { MailForm } from './MailForm.tsx';
 import { NameForm } from './NameForm.tsx';
@@ -13,31 +13,29 @@ export function AccountPage() {
   const { data, error, refetch } = useSessionQuery();
   return (
     <Shell hasHeading crumbs={[{ label: 'Your account' }]}>
-      {error && !data ? (
-        <LoadFailed what="account" error={error} onRetry={() => void refetch()} />
-      ) : !data ? (
-        <Loading what="your account" />
-      ) : (
-        <div className="h-full overflow-y-auto">
-          <div className="mx-auto max-w-5xl px-8 py-6">
-            <h1 className="mb-5 text-xl">Your account</h1>
-            <div className="grid grid-cols-2 items-start gap-x-12 gap-y-8">
-              <div className="grid gap-8">
-                <NameForm key={`${data.person.name} ${data.person.email}`} person={data.person} />
-                <PasswordForm />
-                <Sessions />
-                <Tokens />
-              </div>
-              <div className="grid gap-8">
-                <OwnCourses personId={data.person.id} courses={data.courses} />
-                <MailForm off={data.mailOff} />
-                <OwnData />
-                <LeaveAllOf name={data.person.name} />
+      <Fetched what="account" loading="your account" query={{ data, error, refetch }}>
+        {(data) => (
+          <div className="h-full overflow-y-auto">
+            <div className="mx-auto max-w-5xl px-8 py-6">
+              <h1 className="mb-5 text-xl">Your account</h1>
+              <div className="grid grid-cols-2 items-start gap-x-12 gap-y-8">
+                <div className="grid gap-8">
+                  <NameForm key={`${data.person.name} ${data.person.email}`} person={data.person} />
+                  <PasswordForm />
+                  <Sessions />
+                  <Tokens />
+                </div>
+                <div className="grid gap-8">
+                  <OwnCourses personId={data.person.id} courses={data.courses} />
+                  <MailForm off={data.mailOff} />
+                  <OwnData />
+                  <LeaveAllOf name={data.person.name} />
+                </div>
               </div>
             </div>
           </div>
-        </div>
-      )}
+        )}
+      </Fetched>
     </Shell>
   );
 }

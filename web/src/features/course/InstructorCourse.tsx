@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, type Column, Empty, LoadFailed, Loading, Table, Tip } from '../../ui/index.ts';
+import { Button, type Column, Empty, Fetched, Table, Tip } from '../../ui/index.ts';
 import { ArchivedNote } from './ArchivedNote.tsx';
 import { CourseLessons } from './CourseLessons.tsx';
 import { CourseMenu } from './CourseMenu.tsx';
@@ -62,18 +62,16 @@ export function InstructorCourse({ courseId, mayChange }: { courseId: string; ma
       }
     >
       {begins && data && <SetExerciseDialog course={data} onClose={() => setBegins(false)} />}
-      {error && !data ? (
-        <LoadFailed what="course" error={error} onRetry={() => void refetch()} />
-      ) : !data ? (
-        <Loading what="the course" />
-      ) : (
-        <div className="h-full overflow-y-auto">
-          <div className="mx-auto grid max-w-6xl gap-8 px-8 py-6">
-            <Standings course={data} mayChange={mayChange} />
-            <CourseLessons courseId={courseId} mayChange={mayChange} />
+      <Fetched what="course" query={{ data, error, refetch }}>
+        {(data) => (
+          <div className="h-full overflow-y-auto">
+            <div className="mx-auto grid max-w-6xl gap-8 px-8 py-6">
+              <Standings course={data} mayChange={mayChange} />
+              <CourseLessons courseId={courseId} mayChange={mayChange} />
+            </div>
           </div>
-        </div>
-      )}
+        )}
+      </Fetched>
     </Shell>
   );
 }

@@ -12,7 +12,7 @@ import {
   useLearnerCourseQuery,
 } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, Empty, LoadFailed, Loading, sayProblem } from '../../ui/index.ts';
+import { Button, Empty, Fetched, sayProblem } from '../../ui/index.ts';
 import { ArchivedNote } from './ArchivedNote.tsx';
 import { CourseLessons } from './CourseLessons.tsx';
 import { CourseMenu } from './CourseMenu.tsx';
@@ -51,46 +51,44 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
         </>
       }
     >
-      {error && !data ? (
-        <LoadFailed what="course" error={error} onRetry={() => void refetch()} />
-      ) : !data ? (
-        <Loading what="the course" />
-      ) : (
-        <div className="h-full overflow-y-auto">
-          <div className="mx-auto max-w-4xl px-8 py-6">
-            <div className="mb-3 flex items-baseline gap-4">
-              <h1 className="text-xl">{data.title}</h1>
-              <Link to={`/courses/${courseId}/gallery`} className="rounded-sm text-sm text-accent hover:underline">
-                Gallery
-              </Link>
-            </div>
-            {data.archived && <ArchivedNote />}
-            <WhatIsNew courseId={courseId} />
-            <div className="mb-4 empty:hidden">
-              <SetDrills
-                courseId={courseId}
-                isInstructor={false}
-                onlyOpen
-                onBegin={(drill) => void navigate(drillPath(courseId, drill))}
-              />
-            </div>
-            {data.exercises.length === 0 && (
-              <Empty title="No exercise is open yet">Your instructor has not published one.</Empty>
-            )}
-            <ol className="grid gap-3">
-              {data.exercises.map((exercise, i) => (
-                <Fragment key={exercise.id}>
-                  <UnitHeading course={data} exercise={exercise} index={i} />
-                  <ExerciseCard exercise={exercise} number={i + 1} />
-                </Fragment>
-              ))}
-            </ol>
-            <div className="mt-8">
-              <CourseLessons courseId={courseId} mayChange={false} />
+      <Fetched what="course" query={{ data, error, refetch }}>
+        {(data) => (
+          <div className="h-full overflow-y-auto">
+            <div className="mx-auto max-w-4xl px-8 py-6">
+              <div className="mb-3 flex items-baseline gap-4">
+                <h1 className="text-xl">{data.title}</h1>
+                <Link to={`/courses/${courseId}/gallery`} className="rounded-sm text-sm text-accent hover:underline">
+                  Gallery
+                </Link>
+              </div>
+              {data.archived && <ArchivedNote />}
+              <WhatIsNew courseId={courseId} />
+              <div className="mb-4 empty:hidden">
+                <SetDrills
+                  courseId={courseId}
+                  isInstructor={false}
+                  onlyOpen
+                  onBegin={(drill) => void navigate(drillPath(courseId, drill))}
+                />
+              </div>
+              {data.exercises.length === 0 && (
+                <Empty title="No exercise is open yet">Your instructor has not published one.</Empty>
+              )}
+              <ol className="grid gap-3">
+                {data.exercises.map((exercise, i) => (
+                  <Fragment key={exercise.id}>
+                    <UnitHeading course={data} exercise={exercise} index={i} />
+                    <ExerciseCard exercise={exercise} number={i + 1} />
+                  </Fragment>
+                ))}
+              </ol>
+              <div className="mt-8">
+                <CourseLessons courseId={courseId} mayChange={false} />
+              </div>
             </div>
           </div>
-        </div>
-      )}
+        )}
+      </Fetched>
     </Shell>
   );
 }

@@ -5,7 +5,7 @@ import { Link, useParams } from 'react-router';
 import { TakeName } from '../../reviewing/index.ts';
 import { useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, type Column, Empty, INPUT, LoadFailed, Loading, Select, Table, Tick } from '../../ui/index.ts';
+import { Button, type Column, Empty, Fetched, INPUT, Select, Table, Tick } from '../../ui/index.ts';
 import { filterWaiting, useWaiting, useWaitingFilter } from './use-waiting.ts';
 
 /** What waits for review in a course, oldest first until a heading is pressed; the Desk goes on oldest first. */
@@ -19,13 +19,9 @@ export function WaitingPage() {
       crumbs={[{ label: course?.title ?? 'Course', to: `/courses/${courseId}` }, { label: 'Waiting for review' }]}
       status={data && `${data.total} ${data.total === 1 ? 'take waits' : 'takes wait'}`}
     >
-      {error && !data ? (
-        <LoadFailed what="queue" error={error} onRetry={() => void refetch()} />
-      ) : data ? (
-        <Queue waiting={data.takes} later={data.total - data.takes.length} onMore={showMore} />
-      ) : (
-        <Loading what="the queue" />
-      )}
+      <Fetched what="queue" query={{ data, error, refetch }}>
+        {({ takes, total }) => <Queue waiting={takes} later={total - takes.length} onMore={showMore} />}
+      </Fetched>
     </Shell>
   );
 }

@@ -10,8 +10,19 @@ import {
   useLinkForPersonMutation,
 } from '../../server-data/index.ts';
 import { PasswordLinkDialog } from '../../shell/index.ts';
-import { Button, type Column, Field, INPUT, Menu, MenuItem, sayDone, sayProblem, Table } from '../../ui/index.ts';
-import { Fetched, FRESH } from './Fetched.tsx';
+import {
+  Button,
+  type Column,
+  Fetched,
+  Field,
+  INPUT,
+  Menu,
+  MenuItem,
+  sayDone,
+  sayProblem,
+  Table,
+} from '../../ui/index.ts';
+import { FRESH } from './fresh.ts';
 
 const COLUMNS: Column<InstallationPerson>[] = [
   {

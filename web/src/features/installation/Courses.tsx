@@ -1,8 +1,8 @@
 import type { InstallationCourse } from '@undulan/contract';
 import { format } from 'date-fns';
 import { useInstallationCoursesQuery } from '../../server-data/index.ts';
-import { type Column, Table } from '../../ui/index.ts';
-import { Fetched, FRESH } from './Fetched.tsx';
+import { type Column, Fetched, Table } from '../../ui/index.ts';
+import { FRESH } from './fresh.ts';
 
 const COLUMNS: Column<InstallationCourse>[] = [
   { id: 'title', heading: 'Course', names: true, sortBy: ({ title }) => title, cell: ({ title }) => title },

@@ -1,7 +1,7 @@
 import { format } from 'date-fns';
 import { useDeedsQuery } from '../../server-data/index.ts';
-import { Empty, Table } from '../../ui/index.ts';
-import { Fetched, FRESH } from './Fetched.tsx';
+import { Empty, Fetched, Table } from '../../ui/index.ts';
+import { FRESH } from './fresh.ts';
 
 /** What was done by those who run the installation. */
 export function Deeds() {

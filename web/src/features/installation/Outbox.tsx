@@ -3,8 +3,8 @@ import { clsx } from 'clsx';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { useOutboxQuery } from '../../server-data/index.ts';
-import { Empty } from '../../ui/index.ts';
-import { Fetched, FRESH } from './Fetched.tsx';
+import { Empty, Fetched } from '../../ui/index.ts';
+import { FRESH } from './fresh.ts';
 
 /** What became of a message. */
 function stateOf({ sentAt, problem, goesAt }: OutboxMessage, isSent: boolean): string {

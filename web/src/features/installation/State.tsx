@@ -1,7 +1,8 @@
 import type { InstallationState } from '@undulan/contract';
 import { formatDistanceToNow } from 'date-fns';
 import { useInstallationQuery } from '../../server-data/index.ts';
-import { Fetched, FRESH } from './Fetched.tsx';
+import { Fetched } from '../../ui/index.ts';
+import { FRESH } from './fresh.ts';
 
 const several = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
 

@@ -1,7 +1,7 @@
 import { useParams } from 'react-router';
 import { useLedgerQuery, useSessionQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Empty, LoadFailed, Loading } from '../../ui/index.ts';
+import { Empty, Fetched } from '../../ui/index.ts';
 import { HowFarOff } from './HowFarOff.tsx';
 import { LedgerContext, useKnown } from './ledger-context.tsx';
 import { useLedgerView, type ViewId, VIEWS } from './ledger-view.ts';
@@ -50,13 +50,9 @@ function CourseLedger({ courseId }: { courseId: string }) {
         </nav>
       }
     >
-      {error && !data ? (
-        <LoadFailed what="ledger" error={error} onRetry={() => void refetch()} />
-      ) : !data ? (
-        <Loading what="the ledger" />
-      ) : (
-        <Opened courseId={courseId} ledger={data} view={view} />
-      )}
+      <Fetched what="ledger" query={{ data, error, refetch }}>
+        {(data) => <Opened courseId={courseId} ledger={data} view={view} />}
+      </Fetched>
     </Shell>
   );
 }

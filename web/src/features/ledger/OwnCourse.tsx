@@ -6,7 +6,7 @@ import type { ChartPicture } from '../../data-charts/index.ts';
 import { drillPath } from '../../drills/index.ts';
 import { useLessonsQuery, useOwnLedgerQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { type Column, Empty, LoadFailed, Loading, Select, Table } from '../../ui/index.ts';
+import { type Column, Empty, Fetched, Select, Table } from '../../ui/index.ts';
 import { Answers } from './Answers.tsx';
 import { Card } from './Card.tsx';
 import { CourseLines, type CoursePoint, measureName } from './CourseLines.tsx';
@@ -24,15 +24,15 @@ export function OwnCourse({ courseId }: { courseId: string }) {
   });
   return (
     <Shell crumbs={[{ label: data?.title ?? 'Course', to: `/courses/${courseId}` }, { label: 'How it goes' }]}>
-      {error && !data ? (
-        <LoadFailed what="course so far" error={error} onRetry={() => void refetch()} />
-      ) : !data ? (
-        <Loading what="your course so far" />
-      ) : data.takes.length === 0 ? (
-        <Empty title="Nothing to say yet">Once a take of yours is returned, what it says is gathered here.</Empty>
-      ) : (
-        <Gathered courseId={courseId} own={data} />
-      )}
+      <Fetched what="course so far" loading="your course so far" query={{ data, error, refetch }}>
+        {(data) =>
+          data.takes.length === 0 ? (
+            <Empty title="Nothing to say yet">Once a take of yours is returned, what it says is gathered here.</Empty>
+          ) : (
+            <Gathered courseId={courseId} own={data} />
+          )
+        }
+      </Fetched>
     </Shell>
   );
 }

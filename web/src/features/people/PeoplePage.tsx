@@ -10,17 +10,7 @@ import {
   useTakeOutMutation,
 } from '../../server-data/index.ts';
 import { PasswordLinkDialog, Shell } from '../../shell/index.ts';
-import {
-  Button,
-  type Column,
-  Dialog,
-  LoadFailed,
-  Loading,
-  sayDone,
-  sayProblem,
-  Select,
-  Table,
-} from '../../ui/index.ts';
+import { Button, type Column, Dialog, Fetched, sayDone, sayProblem, Select, Table } from '../../ui/index.ts';
 import { CourseNameForm } from './CourseNameForm.tsx';
 import { DefaultsForm } from './DefaultsForm.tsx';
 import { Invitations } from './Invitations.tsx';
@@ -34,20 +24,18 @@ export function PeoplePage() {
   });
   return (
     <Shell crumbs={[{ label: data?.title ?? 'Course', to: `/courses/${courseId}` }, { label: 'People' }]}>
-      {error && !data ? (
-        <LoadFailed what="people" error={error} onRetry={() => void refetch()} />
-      ) : !data ? (
-        <Loading what="the people of the course" />
-      ) : (
-        <div className="h-full overflow-y-auto">
-          <div className="mx-auto grid max-w-5xl gap-7 px-8 py-6">
-            <Invitations courseId={courseId} course={data} />
-            <Everyone courseId={courseId} people={data.people} />
-            <CourseNameForm key={data.title} courseId={courseId} title={data.title} />
-            <DefaultsForm courseId={courseId} defaults={data.defaults} />
+      <Fetched what="people" loading="the people of the course" query={{ data, error, refetch }}>
+        {(data) => (
+          <div className="h-full overflow-y-auto">
+            <div className="mx-auto grid max-w-5xl gap-7 px-8 py-6">
+              <Invitations courseId={courseId} course={data} />
+              <Everyone courseId={courseId} people={data.people} />
+              <CourseNameForm key={data.title} courseId={courseId} title={data.title} />
+              <DefaultsForm courseId={courseId} defaults={data.defaults} />
+            </div>
           </div>
-        </div>
-      )}
+        )}
+      </Fetched>
     </Shell>
   );
 }

@@ -1,6 +1,7 @@
 // The picture: one way to draw a scene on a frame, onion skins, trails, and subjects to drag.
 export { EditableStage, TAKE_COLOUR, TARGET_COLOUR } from './EditableStage.tsx';
 export { MotionPicture } from './MotionPicture.tsx';
+export { PictureInSight } from './PictureInSight.tsx';
 export { OnionPopover } from './OnionPopover.tsx';
 export { StageView } from './StageView.tsx';
 export type { StageDrawing } from './StageView.tsx';
