@@ -14,6 +14,7 @@ export { Empty, Fetched, LoadFailed, Loading } from './PageStates.tsx';
 export { Popover } from './Popover.tsx';
 export { Problem } from './Problem.tsx';
 export { Select } from './Select.tsx';
+export { SortableRow, SortableRows } from './Sortable.tsx';
 export { TabBar } from './TabBar.tsx';
 export { Table } from './Table.tsx';
 export type { Column } from './Table.tsx';

@@ -1,41 +1,17 @@
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
-import {
-  arrayMove,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
 import type { CourseOverview } from '@undulan/contract';
 import { clsx } from 'clsx';
-import { GripVertical, Plus, Trash2 } from 'lucide-react';
+import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { explain, useArrangeMutation } from '../../server-data/index.ts';
-import { Button, Dialog, Field, INPUT, Problem, sayDone } from '../../ui/index.ts';
+import { Button, Dialog, Field, INPUT, Problem, sayDone, SortableRow, SortableRows } from '../../ui/index.ts';
 import { type ArrangedRow, arrangedRows, arrangementOf, unitProblems, type UnitRow } from './arranging.ts';
 
 /** Puts exercises in order by dragging, under units with a name and days. */
 export function ArrangeDialog({ course, onClose }: { course: CourseOverview; onClose: () => void }) {
   const [rows, setRows] = useState(() => arrangedRows(course));
   const [arrange, { error, isLoading }] = useArrangeMutation();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
   const problems = unitProblems(rows);
-  const drop = ({ active, over }: DragEndEvent): void => {
-    if (!over || active.id === over.id) return;
-    const at = (id: string | number): number => rows.findIndex((row) => row.id === id);
-    setRows(arrayMove(rows, at(active.id), at(over.id)));
-  };
+  const move = (from: number, to: number): void => setRows(rows.toSpliced(from, 1).toSpliced(to, 0, rows[from]!));
   const addUnit = (): void => {
     const id = crypto.randomUUID();
     setRows([...rows, { id, unit: { id, title: '', from: null, to: null, isNew: true } }]);
@@ -75,21 +51,19 @@ export function ArrangeDialog({ course, onClose }: { course: CourseOverview; onC
         Drag a row by its handle, or focus the handle and press Space and the arrow keys. An exercise belongs to the
         unit it stands under.
       </p>
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
-        <SortableContext items={rows.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
-          <ol aria-label="Order" className="rounded-lg border border-rule bg-page">
-            {rows.map((row) => (
-              <Row
-                key={row.id}
-                row={row}
-                problem={problems.get(row.id)}
-                onChange={change}
-                onRemove={() => setRows(rows.filter(({ id }) => id !== row.id))}
-              />
-            ))}
-          </ol>
-        </SortableContext>
-      </DndContext>
+      <SortableRows ids={rows.map(({ id }) => id)} onMove={move}>
+        <ol aria-label="Order" className="rounded-lg border border-rule bg-page">
+          {rows.map((row) => (
+            <Row
+              key={row.id}
+              row={row}
+              problem={problems.get(row.id)}
+              onChange={change}
+              onRemove={() => setRows(rows.filter(({ id }) => id !== row.id))}
+            />
+          ))}
+        </ol>
+      </SortableRows>
       <Problem className="mt-2 text-sm!">{error && explain(error)}</Problem>
     </Dialog>
   );
@@ -103,36 +77,30 @@ interface RowProps {
 }
 
 function Row({ row, problem, onChange, onRemove }: RowProps) {
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: row.id });
   const name = 'unit' in row ? row.unit.title || 'the new unit' : row.exercise.title;
   return (
-    <li
-      ref={setNodeRef}
-      style={{ transform: transform ? `translateY(${transform.y}px)` : undefined, transition }}
+    <SortableRow
+      id={row.id}
+      handleLabel={`Move ${name}`}
       className={clsx(
         'flex items-center gap-2 border-b border-rule px-2 py-1.5 text-sm last:border-0',
         'unit' in row ? 'bg-shade' : 'bg-page pl-6',
-        isDragging && 'relative z-10 shadow-lg',
       )}
     >
-      <button
-        type="button"
-        aria-label={`Move ${name}`}
-        className="cursor-grab touch-none rounded-sm p-1 text-faint hover:text-ink"
-        {...attributes}
-        {...listeners}
-      >
-        <GripVertical size={15} />
-      </button>
-      {'unit' in row ? (
-        <UnitFields unit={row.unit} problem={problem} onChange={onChange} onRemove={onRemove} />
-      ) : (
+      {(handle) => (
         <>
-          {row.exercise.title}
-          {!row.exercise.published && <span className="text-xs text-ochre">not published</span>}
+          {handle}
+          {'unit' in row ? (
+            <UnitFields unit={row.unit} problem={problem} onChange={onChange} onRemove={onRemove} />
+          ) : (
+            <>
+              {row.exercise.title}
+              {!row.exercise.published && <span className="text-xs text-ochre">not published</span>}
+            </>
+          )}
         </>
       )}
-    </li>
+    </SortableRow>
   );
 }
 

@@ -1,21 +1,6 @@
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
 import { freeSubjectId, type Look, type Subject } from '@undulan/core';
 import { clsx } from 'clsx';
-import { EllipsisVertical, Eye, EyeOff, GripVertical, Lock, LockOpen, Plus } from 'lucide-react';
+import { EllipsisVertical, Eye, EyeOff, Lock, LockOpen, Plus } from 'lucide-react';
 import { useState } from 'react';
 import {
   applyEdit,
@@ -29,7 +14,7 @@ import {
 import { WhatIsThis } from '../../help/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
-import { Button, Menu, MenuItem, MenuLine } from '../../ui/index.ts';
+import { Button, Menu, MenuItem, MenuLine, SortableRow, SortableRows } from '../../ui/index.ts';
 
 const NEW_LOOK: Look = { shape: 'box', widthPx: 90, heightPx: 90, fill: '#c8d6e0' };
 
@@ -46,10 +31,6 @@ export function SubjectList() {
   const solo = useAppSelector(selectSolo);
   const [ticked, setTicked] = useState<string[]>([]);
   const chosen = ticked.filter((id) => subjects.some((subject) => subject.id === id));
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
   const run = (request: EditRequest): void => void dispatch(applyEdit(request));
   const add = (): void => {
     const id = freeSubjectId(motion);
@@ -62,11 +43,6 @@ export function SubjectList() {
     run({ operation: 'groupSubjects', args: [{ id, name }, chosen, clock.frame] });
     setTicked([]);
     dispatch(subjectSelected(id));
-  };
-  const drop = ({ active, over }: DragEndEvent): void => {
-    if (!over || active.id === over.id) return;
-    const at = (id: string | number): number => subjects.findIndex((subject) => subject.id === id);
-    run({ operation: 'orderSubject', args: [String(active.id), at(over.id) - at(active.id)] });
   };
   const listed = subjects.toReversed();
   const outOfSight = subjects.filter(({ visible }) => !visible).length;
@@ -91,26 +67,27 @@ export function SubjectList() {
           </Button>
         </span>
       </div>
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
-        <SortableContext items={listed.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
-          <ol className="overflow-hidden rounded-md border border-rule bg-page text-[13px]">
-            {listed.map((subject, i) => (
-              <SubjectRow
-                key={subject.id}
-                subject={subject}
-                chosen={subject.id === selected?.id}
-                isSolo={subject.id === solo?.id}
-                isTicked={chosen.includes(subject.id)}
-                onTick={(on) => setTicked(on ? [...chosen, subject.id] : chosen.filter((id) => id !== subject.id))}
-                isLastMover={!subjects.some((other) => other !== subject && !other.locked)}
-                isFirst={i === 0}
-                isLast={i === listed.length - 1}
-                carrier={subjects.find(({ id }) => id === subject.parentId)?.name}
-              />
-            ))}
-          </ol>
-        </SortableContext>
-      </DndContext>
+      <SortableRows
+        ids={listed.map(({ id }) => id)}
+        onMove={(from, to) => run({ operation: 'orderSubject', args: [listed[from]!.id, from - to] })}
+      >
+        <ol className="overflow-hidden rounded-md border border-rule bg-page text-[13px]">
+          {listed.map((subject, i) => (
+            <SubjectRow
+              key={subject.id}
+              subject={subject}
+              chosen={subject.id === selected?.id}
+              isSolo={subject.id === solo?.id}
+              isTicked={chosen.includes(subject.id)}
+              onTick={(on) => setTicked(on ? [...chosen, subject.id] : chosen.filter((id) => id !== subject.id))}
+              isLastMover={!subjects.some((other) => other !== subject && !other.locked)}
+              isFirst={i === 0}
+              isLast={i === listed.length - 1}
+              carrier={subjects.find(({ id }) => id === subject.parentId)?.name}
+            />
+          ))}
+        </ol>
+      </SortableRows>
       {solo && (
         <p className="flex items-center gap-2 text-xs text-faint">
           Only {solo.name} is in the picture now.
@@ -145,75 +122,72 @@ interface SubjectRowProps {
 function SubjectRow(props: SubjectRowProps) {
   const { subject, chosen, isSolo, isTicked, onTick, isLastMover, carrier } = props;
   const dispatch = useAppDispatch();
-  const { setNodeRef, attributes, listeners, transform, transition } = useSortable({ id: subject.id });
   const change = (args: Partial<Pick<Subject, 'locked' | 'visible'>>): void =>
     void dispatch(applyEdit({ operation: 'setSubject', args: [subject.id, args] }));
   const square = { kind: 'quiet', square: true, small: true } as const;
   return (
-    <li
-      ref={setNodeRef}
-      style={transform ? { transform: `translateY(${transform.y}px)`, transition } : undefined}
+    <SortableRow
+      id={subject.id}
+      handleLabel={`Order of ${subject.name}`}
+      handleTitle="Drag it further to the front or back; by keyboard Space, arrows, Space"
       className={clsx(
         'flex items-center gap-1.5 border-b border-rule bg-page px-1.5 py-0.5 last:border-0',
         chosen && 'bg-shade!',
         !subject.visible && 'opacity-60',
       )}
     >
-      <button
-        type="button"
-        {...attributes}
-        {...listeners}
-        aria-label={`Order of ${subject.name}`}
-        title="Drag it further to the front or back; by keyboard Space, arrows, Space"
-        className="cursor-grab touch-none rounded-sm p-0.5 text-faint"
-      >
-        <GripVertical size={13} />
-      </button>
-      <input
-        type="checkbox"
-        aria-label={`Tick ${subject.name}`}
-        checked={isTicked}
-        onChange={(event) => onTick(event.target.checked)}
-        className="accent-[var(--accent)]"
-      />
-      <button
-        type="button"
-        aria-label={subject.name}
-        aria-pressed={chosen}
-        className="flex min-w-0 flex-1 items-center gap-2 rounded-sm text-left hover:underline"
-        onClick={() => dispatch(subjectSelected(subject.id))}
-      >
-        <span
-          className="h-3.5 w-3.5 shrink-0 rounded-sm border border-ink/40"
-          style={{ background: subject.look.hollow ? 'transparent' : subject.look.fill }}
-        />
-        <span className={clsx('truncate', chosen && 'font-semibold')}>{subject.name}</span>
-        <span className="figures ml-auto truncate pl-1 text-[11px] text-faint">
-          {carrier && `on ${carrier}`}
-          {subject.onStage && ` ${subject.onStage.first}–${subject.onStage.last}`}
-        </span>
-      </button>
-      <Button
-        {...square}
-        aria-label={`${subject.name} is seen`}
-        aria-pressed={subject.visible}
-        tip={subject.visible ? 'Hide it' : 'Show it'}
-        onClick={() => change({ visible: !subject.visible })}
-      >
-        {subject.visible ? <Eye size={13} /> : <EyeOff size={13} />}
-      </Button>
-      <Button
-        {...square}
-        aria-label={`${subject.name} is scenery`}
-        aria-pressed={subject.locked}
-        tip={subject.locked ? 'Scenery: it cannot be taken hold of or keyed. Free it' : 'Lock it: it is scenery then'}
-        disabledReason={isLastMover && !subject.locked && 'A motion has at least one subject that can move.'}
-        onClick={() => change({ locked: !subject.locked })}
-      >
-        {subject.locked ? <Lock size={13} /> : <LockOpen size={13} className="opacity-40" />}
-      </Button>
-      <SubjectMenu {...props} isSolo={isSolo} />
-    </li>
+      {(handle) => (
+        <>
+          {handle}
+          <input
+            type="checkbox"
+            aria-label={`Tick ${subject.name}`}
+            checked={isTicked}
+            onChange={(event) => onTick(event.target.checked)}
+            className="accent-[var(--accent)]"
+          />
+          <button
+            type="button"
+            aria-label={subject.name}
+            aria-pressed={chosen}
+            className="flex min-w-0 flex-1 items-center gap-2 rounded-sm text-left hover:underline"
+            onClick={() => dispatch(subjectSelected(subject.id))}
+          >
+            <span
+              className="h-3.5 w-3.5 shrink-0 rounded-sm border border-ink/40"
+              style={{ background: subject.look.hollow ? 'transparent' : subject.look.fill }}
+            />
+            <span className={clsx('truncate', chosen && 'font-semibold')}>{subject.name}</span>
+            <span className="figures ml-auto truncate pl-1 text-[11px] text-faint">
+              {carrier && `on ${carrier}`}
+              {subject.onStage && ` ${subject.onStage.first}–${subject.onStage.last}`}
+            </span>
+          </button>
+          <Button
+            {...square}
+            aria-label={`${subject.name} is seen`}
+            aria-pressed={subject.visible}
+            tip={subject.visible ? 'Hide it' : 'Show it'}
+            onClick={() => change({ visible: !subject.visible })}
+          >
+            {subject.visible ? <Eye size={13} /> : <EyeOff size={13} />}
+          </Button>
+          <Button
+            {...square}
+            aria-label={`${subject.name} is scenery`}
+            aria-pressed={subject.locked}
+            tip={
+              subject.locked ? 'Scenery: it cannot be taken hold of or keyed. Free it' : 'Lock it: it is scenery then'
+            }
+            disabledReason={isLastMover && !subject.locked && 'A motion has at least one subject that can move.'}
+            onClick={() => change({ locked: !subject.locked })}
+          >
+            {subject.locked ? <Lock size={13} /> : <LockOpen size={13} className="opacity-40" />}
+          </Button>
+          <SubjectMenu {...props} isSolo={isSolo} />
+        </>
+      )}
+    </SortableRow>
   );
 }
 
