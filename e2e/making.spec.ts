@@ -1,7 +1,7 @@
 import { crc32, deflateSync } from 'node:zlib';
 import { expect, type Page, test } from '@playwright/test';
 import { zipSync } from 'fflate';
-import { drag, expectAccessible, goToFrame, keyFrames, middleOf, saved, signIn } from './steps.ts';
+import { drag, expectAccessible, goToFrame, keyFrames, middleOf, moveByKeys, saved, signIn } from './steps.ts';
 
 /** A blank exercise with the picture over the whole width, where scenes are made. */
 async function blankPicture(page: Page): Promise<void> {
@@ -448,4 +448,25 @@ test('one outline becomes another, keyed at once; the match is seen and its begi
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(() => keyFrames(page, 'Morph')).toEqual([]);
+});
+
+test('subjects are put in another order by keyboard and by dragging, and it is undone', async ({ page }) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('link', { name: 'Whisk arm', exact: true }).click();
+  await page.getByRole('radio', { name: 'Picture only' }).click();
+  const handles = subjects(page).getByRole('button', { name: /^Order of/ });
+  const inOrder = (...names: string[]) =>
+    expect
+      .poll(() =>
+        handles.evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')!.slice('Order of '.length))),
+      )
+      .toEqual([...names, 'Upper arm', 'Counter']);
+  await inOrder('Bowl', 'Whisk', 'Forearm');
+  const handle = (name: string) => subjects(page).getByRole('button', { name: `Order of ${name}` });
+  await moveByKeys(handle('Bowl'), 'ArrowDown', handle('Whisk'));
+  await inOrder('Whisk', 'Bowl', 'Forearm');
+  await handles.nth(2).dragTo(handles.first(), { steps: 12 });
+  await inOrder('Forearm', 'Whisk', 'Bowl');
+  for (let i = 0; i < 2; i++) await page.getByRole('button', { name: /^Undo/ }).click();
+  await inOrder('Bowl', 'Whisk', 'Forearm');
 });

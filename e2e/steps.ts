@@ -156,3 +156,20 @@ export async function changeExercise(
     (await page.request.put(`/api/exercises/${exerciseId}`, { data: { ...setting, targetMayChange: true } })).status(),
   ).toBe(200);
 }
+
+/** Moves a row by its handle past another by keyboard: each key once what came before it is seen. */
+export async function moveByKeys(handle: Locator, key: 'ArrowUp' | 'ArrowDown', past: Locator): Promise<void> {
+  const page = handle.page();
+  const isPast = async (): Promise<boolean> => {
+    const [own, other] = [(await handle.boundingBox())!.y, (await past.boundingBox())!.y];
+    return key === 'ArrowDown' ? own > other : own < other;
+  };
+  await handle.focus();
+  await page.keyboard.press('Space');
+  await expect(handle).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText(/was moved over/)).toHaveCount(1);
+  await page.keyboard.press(key);
+  await expect.poll(isPast).toBe(true);
+  await page.keyboard.press('Space');
+  await expect(handle).not.toHaveAttribute('aria-pressed', 'true');
+}
