@@ -94,6 +94,17 @@ test('who, what, how far off, over time and marking are in the address, and save
   const figures = page.getByRole('table', { name: 'Over time, in numbers' });
   await expect(figures.getByRole('row', { name: /^Drawer slide/ })).toBeVisible();
   await expect(figures.getByRole('columnheader', { name: 'Priya Raman' })).toBeVisible();
+  // What drills say is below it, by weeks, of the same learner.
+  const drills = page.getByRole('region', { name: 'Seen in drills' });
+  await page.getByLabel('Learner', { exact: true }).selectOption('Sena Aydin');
+  await drills.getByLabel('Drill', { exact: true }).selectOption('Which starts slower? at 24 fps');
+  await expect(drills.getByRole('img', { name: /^Which starts slower\? %: Week of / })).toBeVisible();
+  await page.reload();
+  await expect(drills.getByRole('columnheader', { name: 'Sena Aydin' })).toBeVisible();
+  await expect(drills.getByRole('row').nth(2)).toBeVisible();
+  await drills.getByLabel('Drill', { exact: true }).selectOption('Which lands later? at 24 fps');
+  await expect(drills.getByRole('row').nth(4)).toBeVisible();
+  await page.getByLabel('Learner', { exact: true }).selectOption('Priya Raman');
   await view(page, 'Marking').click();
   await expect(page.getByRole('table', { name: 'Marking, in numbers' })).toContainText('Drawer slide');
   await page.goBack();

@@ -78,7 +78,7 @@ export {
 } from './invitations.ts';
 export { ChangeAccount, LeaveAll } from './account.ts';
 export { Activity, ExercisePicture, Happening } from './activity.ts';
-export { LEAST_BEHIND, Ledger, LedgerExercise, LedgerTake, OwnLedger, UsedNote } from './ledger.ts';
+export { LEAST_BEHIND, Ledger, LedgerDrill, LedgerExercise, LedgerTake, OwnLedger, UsedNote } from './ledger.ts';
 export {
   AdministratorChoice,
   Deed,

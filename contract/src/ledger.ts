@@ -1,6 +1,7 @@
 import { CLASS_MEASURES, Digest, KeyTolerance, Quartiles, Tolerances } from '@undulan/core';
 import * as z from 'zod';
 import { TakeState } from './courses.ts';
+import { DrillResult } from './drills.ts';
 import { Person } from './people.ts';
 
 /** A take in a ledger: whose, of what, how it stands, and what its reading says in short. */
@@ -51,6 +52,14 @@ export const Ledger = z.object({
   notesUsed: z.array(UsedNote),
 });
 export type Ledger = z.infer<typeof Ledger>;
+
+/** What a drill said of a learner's eye, for the ledger of a course. What was guessed is not among them. */
+export const LedgerDrill = DrillResult.pick({ of: true, size: true }).extend({
+  learnerId: z.string(),
+  fps: z.int(),
+  doneAt: z.string(),
+});
+export type LedgerDrill = z.infer<typeof LedgerDrill>;
 
 /** So many learners at least stand behind a figure of the class that a learner sees. */
 export const LEAST_BEHIND = 8;

@@ -1,4 +1,4 @@
-import type { DrillRun, LearnerDrills, SetDrill } from '@undulan/contract';
+import type { DrillRun, LearnerDrills, LedgerDrill, SetDrill } from '@undulan/contract';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { createHarness, type Harness } from './harness.ts';
@@ -63,6 +63,12 @@ test('the instructor has each learner’s latest beside what takes get wrong; a 
   const counts = seen.takes.map(({ exercises }) => exercises);
   expect(counts.length).toBeGreaterThan(0);
   expect(counts).toEqual(counts.toSorted((a, b) => b - a));
+  // The ledger has all of them over time, but for what was guessed.
+  const ledger = (await instructor.get(`/api/courses/${harness.courseId}/ledger/drills`).expect(200))
+    .body as LedgerDrill[];
+  const own = ledger.filter(({ learnerId }) => learnerId === seen.learnerId);
+  expect(own.map(({ of }) => of)).toEqual(['lands-later', 'drift', 'float', 'tap-contact']);
+  expect(ledger.map(({ doneAt }) => doneAt)).toEqual(ledger.map(({ doneAt }) => doneAt).toSorted());
   await ines.get(`${path()}/class`).expect(403);
   await harness.signedOut().get(path()).expect(401);
 });

@@ -61,6 +61,7 @@ const MATRIX: [Method, string, object | undefined, { instructor: number; marker:
   ['get', '/courses/:course/overview', undefined, { instructor: 200, marker: 200, learner: 403 }],
   ['get', '/courses/:course/waiting', undefined, { instructor: 200, marker: 200, learner: 403 }],
   ['get', '/courses/:course/ledger', undefined, { instructor: 200, marker: 200, learner: 403 }],
+  ['get', '/courses/:course/ledger/drills', undefined, { instructor: 200, marker: 200, learner: 403 }],
   ['get', '/courses/:course/activity', undefined, { instructor: 200, marker: 200, learner: 200 }],
   ['put', '/courses/:course/looked', {}, { instructor: 204, marker: 204, learner: 204 }],
   ['get', '/courses/:course', undefined, { instructor: 200, marker: 200, learner: 200 }],

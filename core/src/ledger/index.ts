@@ -4,6 +4,8 @@ export { Digest, DIGEST_VERSION, digestOf } from './digest.ts';
 export type { Fault } from './digest.ts';
 export { barsOf, commonFaults, measureOf, CLASS_MEASURES, offsOf, overTime } from './figures.ts';
 export type { Bar, CommonFault, ClassMeasure, Off, OverTime } from './figures.ts';
+export { drillsOverTime } from './drills-over-time.ts';
+export type { SeenByLearner, SeenInPeriod } from './drills-over-time.ts';
 export { ownCourse } from './own-course.ts';
 export type { OwnCourse, OwnFault } from './own-course.ts';
 export { Quartiles, quartilesOf } from './quartiles.ts';

@@ -4,6 +4,7 @@ import { type FindingKind, readTake, USUAL_TOLERANCES } from '../reading/index.t
 import { createDrill } from '../teaching/index.ts';
 import type { ClassTake } from './class-takes.ts';
 import { Digest, digestOf, type Fault } from './digest.ts';
+import { drillsOverTime } from './drills-over-time.ts';
 import { barsOf, commonFaults, measureOf, offsOf, overTime } from './figures.ts';
 import { lessonFor } from './lesson-for.ts';
 import { ownCourse } from './own-course.ts';
@@ -254,6 +255,30 @@ test('over a course the class is its quartiles, by each learner’s latest take'
   expect(overTime(['a'], takes, 'grade')[0]!.learners.get('ines')).toBe(90);
   expect(overTime(['a'], takes, 'spacing')[0]!.quartiles).toMatchObject({ median: 3 });
   expect(measureOf(take('ines/a/1') as never, 'key-offset')).toBeNull();
+});
+
+test('what drills say moves from stretch to stretch by what each learner saw last in it', () => {
+  const seen = (learnerId: string, day: number, size: number) => ({
+    learnerId,
+    of: 'drift' as const,
+    fps: 24,
+    doneAt: `2026-11-${String(day).padStart(2, '0')}T10:00:00.000Z`,
+    size,
+  });
+  const tens = (at: string): string => `${at.slice(0, 9)}0`;
+  const periods = drillsOverTime(
+    [seen('ines', 14, 3), seen('ines', 12, 9), seen('jonah', 11, 5), seen('ines', 2, 8), seen('sena', 31, 1)],
+    tens,
+  );
+  expect(periods.map(({ period }) => period)).toEqual(['2026-11-00', '2026-11-10', '2026-11-30']);
+  expect(periods[1]!.quartiles).toEqual({ low: 3.5, median: 4, high: 4.5 });
+  expect(periods[1]!.learners).toEqual(
+    new Map([
+      ['jonah', 5],
+      ['ines', 3],
+    ]),
+  );
+  expect(drillsOverTime([], tens)).toEqual([]);
 });
 
 test('of their own takes a learner is told what is gone from the latest, and what of it makes up most', () => {

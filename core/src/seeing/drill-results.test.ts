@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { seededRandom } from '../seeded.ts';
 import { createDrill } from '../teaching/index.ts';
 import type { Matched } from './drill-kinds.ts';
-import { estimateMatch, resultsOf, trainedIn } from './drill-results.ts';
+import { estimateMatch, outcomeOf } from './drill-results.ts';
 
 /** Answers that are off by a normal spread around a bias (Box & Muller 1958). */
 function matched(count: number, bias: number, spread: number, seed: number): Matched[] {
@@ -29,18 +29,10 @@ test('who answers too much each time has a bias; of one answer all is it', () =>
   expect(estimateMatch([{ truth: 9, off: -2 }])).toEqual({ size: 2, low: 2, high: 2, bias: -2 });
 });
 
-test('what a drill trains is what it has results of', () => {
-  const faults = createDrill('spot-the-fault');
-  const answers = (['drift', 'float', 'drift'] as const).map((fault) => ({ size: 5, right: true, fault }));
-  expect(trainedIn(faults, answers)).toEqual(resultsOf(faults, answers).results.map(({ of }) => of));
-  const taps = matched(3, 0, 1, 2);
-  expect(trainedIn(createDrill('tap-contact'), taps)).toEqual(['tap-contact']);
-});
-
 test('faults in turn are told apart, with how often they were called what they are', () => {
   const fault = 'drift' as const;
   const seen = { size: 4, right: true, fault };
-  const { results, guessed } = resultsOf(createDrill('spot-the-fault'), [
+  const { results, guessed } = outcomeOf(createDrill('spot-the-fault'), [
     { ...seen, named: 'drift' },
     { ...seen, named: 'float' },
     { ...seen, right: false, named: 'drift' },
@@ -53,5 +45,5 @@ test('faults in turn are told apart, with how often they were called what they a
   expect(guessed).toBe(false);
   expect(results.every(({ low, size, high }) => low < size && size < high)).toBe(true);
   // Unasked names are none.
-  expect(resultsOf(createDrill('spot-the-fault', fault), [seen]).results[0]!.named).toBeNull();
+  expect(outcomeOf(createDrill('spot-the-fault', fault), [seen]).results[0]!.named).toBeNull();
 });

@@ -21,6 +21,12 @@ export interface DrillResult extends Threshold {
   named: { right: number; of: number } | null;
 }
 
+/** What came of a drill, for each thing it trained, in the order they came; whether answers look guessed. */
+export interface DrillOutcome {
+  results: DrillResult[];
+  guessed: boolean;
+}
+
 /** Three in four answers are nearer. */
 const SHARE = 0.75;
 /** How far a rank can be off by chance, 19 times in 20. */
@@ -45,16 +51,8 @@ export function estimateMatch(answers: readonly Matched[]): Threshold & { bias: 
   };
 }
 
-/** What a drill says something of, which is known without working it out. */
-export function trainedIn(drill: Drill, answers: readonly DrillAnswer[]): Trained[] {
-  const chosen = chosenOf(answers);
-  return chosen.length === 0
-    ? [trainedBy(drill, null)]
-    : [...new Set(chosen.map((answer) => trainedBy(drill, answer)))];
-}
-
-/** What came of a drill, for each thing it trained, in the order they came; whether answers look guessed. */
-export function resultsOf(drill: Drill, answers: readonly DrillAnswer[]): { results: DrillResult[]; guessed: boolean } {
+/** Works out what came of a drill by its answers. */
+export function outcomeOf(drill: Drill, answers: readonly DrillAnswer[]): DrillOutcome {
   const matched = matchedOf(answers);
   if (matched.length > 0) {
     const of = trainedBy(drill, null);

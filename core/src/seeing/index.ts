@@ -6,6 +6,6 @@ export { isAnswerOf, isMatch, SIZES } from './drill-kinds.ts';
 export type { Chosen, DrillAnswer, Matched, Trained } from './drill-kinds.ts';
 export { isChoice, makeChoice, makeMatch, movesForDrill, trialOf } from './trials.ts';
 export type { ChoiceTrial, MatchTrial } from './trials.ts';
-export { estimateMatch, resultsOf, trainedIn } from './drill-results.ts';
-export type { DrillResult } from './drill-results.ts';
+export { estimateMatch, outcomeOf } from './drill-results.ts';
+export type { DrillOutcome, DrillResult } from './drill-results.ts';
 export { DRILL_FOR } from './drill-for.ts';

@@ -33,6 +33,7 @@ import { lastLooks } from './migrations/0028-last-looks.ts';
 import { accessTokens } from './migrations/0029-access-tokens.ts';
 import { markers } from './migrations/0030-markers.ts';
 import { gallery } from './migrations/0031-gallery.ts';
+import { drillOutcomes } from './migrations/0032-drill-outcomes.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -67,6 +68,7 @@ const MIGRATIONS: readonly Migration[] = [
   accessTokens,
   markers,
   gallery,
+  drillOutcomes,
 ];
 
 /**

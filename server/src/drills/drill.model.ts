@@ -1,5 +1,5 @@
 import type { DrillAnswer } from '@undulan/contract';
-import type { Drill, DrillFault, DrillKind } from '@undulan/core';
+import type { Drill, DrillFault, DrillKind, DrillOutcome } from '@undulan/core';
 import {
   type CreationOptional,
   DataTypes,
@@ -23,6 +23,8 @@ export class DrillRunModel extends Model<InferAttributes<DrillRunModel>, InferCr
   declare fps: Drill['fps'];
   declare seed: number;
   declare answers: DrillAnswer[];
+  /** What came of it; null until it is first asked for. */
+  declare outcome: CreationOptional<DrillOutcome | null>;
   declare createdAt: CreationOptional<Date>;
   declare person?: NonAttribute<PersonModel>;
 }
@@ -47,6 +49,7 @@ export function initDrillModels(sequelize: Sequelize): void {
       ...OF_DRILL,
       seed: DataTypes.BIGINT,
       answers: DataTypes.JSON,
+      outcome: DataTypes.JSON,
       createdAt: DataTypes.DATE(3),
     },
     { sequelize, tableName: 'drill_runs', modelName: 'drillRun' },

@@ -1,5 +1,6 @@
 import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
+import { drillsOfCourse } from './drills-of-course.ts';
 import { ledgerOf } from './ledger.service.ts';
 import { ownLedger } from './own-ledger.service.ts';
 
@@ -10,6 +11,9 @@ export function ledgerRoutes(): Router {
   });
   routes.get('/courses/:courseId/ledger/own', async (request, response) => {
     response.json(await ownLedger(personIdOf(request), request.params.courseId));
+  });
+  routes.get('/courses/:courseId/ledger/drills', async (request, response) => {
+    response.json(await drillsOfCourse(personIdOf(request), request.params.courseId));
   });
   return routes;
 }

@@ -83,7 +83,7 @@ export {
 export { explain, isProblem, isUnreachable } from './problem.ts';
 export { useLayReferenceMutation, useLazyReferencesQuery, useReferencesQuery } from './references-api.ts';
 export type { RulerOf } from './references-api.ts';
-export { useLedgerQuery, useOwnLedgerQuery } from './ledger-api.ts';
+export { useLedgerDrillsQuery, useLedgerQuery, useOwnLedgerQuery } from './ledger-api.ts';
 export {
   useBeginCourseMutation,
   useCoursePeopleQuery,

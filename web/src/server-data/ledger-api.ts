@@ -1,4 +1,4 @@
-import type { Ledger, OwnLedger } from '@undulan/contract';
+import type { Ledger, LedgerDrill, OwnLedger } from '@undulan/contract';
 import { SCHEMAS } from './answer-schemas.ts';
 import { api } from './api.ts';
 
@@ -9,6 +9,10 @@ const ledger = api.injectEndpoints({
       responseSchema: SCHEMAS?.ledger,
       query: (courseId) => `/courses/${courseId}/ledger`,
     }),
+    ledgerDrills: build.query<LedgerDrill[], string>({
+      responseSchema: SCHEMAS?.ledgerDrills,
+      query: (courseId) => `/courses/${courseId}/ledger/drills`,
+    }),
     ownLedger: build.query<OwnLedger, string>({
       responseSchema: SCHEMAS?.ownLedger,
       query: (courseId) => `/courses/${courseId}/ledger/own`,
@@ -16,4 +20,4 @@ const ledger = api.injectEndpoints({
   }),
 });
 
-export const { useLedgerQuery, useOwnLedgerQuery } = ledger;
+export const { useLedgerQuery, useLedgerDrillsQuery, useOwnLedgerQuery } = ledger;

@@ -1,5 +1,5 @@
 import type { DrillAnswer } from '@undulan/contract';
-import { type Drill, isChoice, type MotionDocument, resultsOf, trialOf } from '@undulan/core';
+import { type Drill, isChoice, type MotionDocument, outcomeOf, trialOf } from '@undulan/core';
 import { useMemo, useState } from 'react';
 import { DRILLS, resultWords, trainedName } from '../../drills/index.ts';
 import { ClockProvider } from '../../time/index.ts';
@@ -93,7 +93,7 @@ export function DrillRunner({ drill, seed, moves, begun, onAnswers, onDone }: Dr
 }
 
 function SoFar({ drill, answers }: { drill: Drill; answers: readonly DrillAnswer[] }) {
-  const { results, guessed } = resultsOf(drill, answers);
+  const { results, guessed } = outcomeOf(drill, answers);
   return (
     <section aria-label="So far" className="rounded-lg border border-rule bg-page px-4 py-2 text-sm">
       {results.map((result) => (

@@ -17,7 +17,7 @@ export const measureName = (measure: ClassMeasure): string =>
         ? 'proposed grade'
         : CRITERION_LABELS[measure].toLowerCase();
 
-/** An exercise on the lines: the class, and one learner, as far as each says something. */
+/** An exercise or a week on the lines: the class, and one learner, as far as each says something. */
 export interface CoursePoint {
   title: string;
   quartiles: Quartiles | null;
@@ -27,7 +27,8 @@ export interface CoursePoint {
 interface CourseLinesProps {
   /** The same in words. */
   says: string;
-  measure: ClassMeasure;
+  /** What is measured, and in what. */
+  axis: string;
   points: readonly CoursePoint[];
   /** Whose line is drawn beside the class's; null of nobody's. */
   ownName: string | null;
@@ -35,8 +36,8 @@ interface CourseLinesProps {
   ref?: Ref<ChartPicture>;
 }
 
-/** From exercise to exercise: the class's median in its middle half, and one learner's own line. */
-export function CourseLines({ says, measure, points, ownName, brief = false, ref }: CourseLinesProps) {
+/** From exercise to exercise, or week to week: the class's median in its middle half, and one learner's own line. */
+export function CourseLines({ says, axis, points, ownName, brief = false, ref }: CourseLinesProps) {
   const option = useCallback(() => {
     const [target, take, faint] = [cssColour('var(--target)'), cssColour('var(--take)'), cssColour('var(--faint)')];
     const hidden = { type: 'line', symbol: 'none', silent: true, lineStyle: { opacity: 0 }, stack: 'band' };
@@ -57,7 +58,7 @@ export function CourseLines({ says, measure, points, ownName, brief = false, ref
         data: points.map(({ title }) => title),
         axisLabel: { color: faint, interval: 0, width: brief ? 52 : 96, overflow: 'truncate' },
       },
-      yAxis: { ...valueAxis(), name: measureName(measure), nameTextStyle: { color: faint, align: 'left' } },
+      yAxis: { ...valueAxis(), name: axis, nameTextStyle: { color: faint, align: 'left' } },
       series: [
         { ...hidden, name: 'low', data: points.map(({ quartiles }) => quartiles?.low ?? null) },
         {
@@ -84,11 +85,11 @@ export function CourseLines({ says, measure, points, ownName, brief = false, ref
           : []),
       ],
     };
-  }, [points, measure, ownName, brief]);
+  }, [points, axis, ownName, brief]);
   return (
     <DataChart
       ref={ref}
-      label={`${measureName(measure)}: ${says}`}
+      label={`${axis}: ${says}`}
       option={option}
       className={clsx('w-full', brief ? 'h-56' : 'h-80')}
     />

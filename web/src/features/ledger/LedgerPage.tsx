@@ -2,6 +2,7 @@ import { useParams } from 'react-router';
 import { useLedgerQuery, useSessionQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { Empty, Fetched } from '../../ui/index.ts';
+import { DrillsOverTime } from './DrillsOverTime.tsx';
 import { HowFarOff } from './HowFarOff.tsx';
 import { LedgerContext, useKnown } from './ledger-context.tsx';
 import { useLedgerView, type ViewId, VIEWS } from './ledger-view.ts';
@@ -75,7 +76,12 @@ function Opened({ courseId, ledger, view }: OpenedProps) {
           {view === 'who' && <Who />}
           {view === 'what' && <What />}
           {view === 'far' && <HowFarOff />}
-          {view === 'time' && <OverTime />}
+          {view === 'time' && (
+            <div className="grid gap-3.5">
+              <OverTime />
+              <DrillsOverTime />
+            </div>
+          )}
           {view === 'marking' && <Marking />}
         </div>
       </div>

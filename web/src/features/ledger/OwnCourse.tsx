@@ -138,7 +138,7 @@ function SoFar({ own }: { own: OwnLedger }) {
         ...rows.map((row) => [row.title, row.takes, row.own, row.quartiles?.median ?? null]),
       ]}
     >
-      <CourseLines ref={picture} says={says} measure={measure} points={rows} ownName="you" />
+      <CourseLines ref={picture} says={says} axis={measureName(measure)} points={rows} ownName="you" />
       <Table
         label="Your course, in numbers"
         className="w-full border-collapse text-sm"

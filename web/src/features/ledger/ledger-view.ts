@@ -22,6 +22,8 @@ export interface LedgerView {
   of: 'keys' | 'spacing';
   which: 'first' | 'latest';
   measure: ClassMeasure;
+  /** What drills say something of, and at which rate, as it is listed; empty of what there is most of. */
+  drill: string;
   /** Part of a learner's name. */
   words: string;
   /** Only whose work waits, is late, or is not begun. */
@@ -36,6 +38,7 @@ const USUAL: LedgerView = {
   of: 'keys',
   which: 'latest',
   measure: 'key-offset',
+  drill: '',
   words: '',
   only: 'all',
 };
