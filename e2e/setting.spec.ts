@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { ExerciseSetting } from '@undulan/contract';
-import { exerciseRow, expectAccessible, saved, signIn } from './steps.ts';
+import { exerciseRow, expectAccessible, keyMark, saved, signIn } from './steps.ts';
 
 const PICTURE = Buffer.from(
   'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
@@ -93,4 +93,41 @@ test('the queue and the Desk’s tabs are accessible; a learner meets the terms 
     .first()
     .click();
   await expect(notes.getByRole('img', { name: /^Timing chart of the take .* with the target’s ticks/ })).toBeVisible();
+});
+
+test('an instructor tries an exercise as a learner who begins it: it is read, and nothing of it is kept', async ({
+  page,
+}) => {
+  await signIn(page, 'Marta Olesen');
+  await page.getByRole('link', { name: 'Tea glass along the counter', exact: true }).click();
+  await page.getByRole('button', { name: 'Try it as a learner' }).click();
+  await expect(page.getByRole('banner')).toContainText('A trial: nothing is kept');
+  await page.getByRole('button', { name: 'Brief and chart' }).click();
+  await expect(page.getByRole('complementary', { name: 'Brief and chart' })).toContainText('takes');
+  const read = page.getByRole('dialog', { name: 'How it would be read' });
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(read).toContainText('0 / 100');
+  await expect(read.getByRole('list', { name: 'What is off' })).toContainText('never keyed');
+  await page.keyboard.press('Escape');
+  // What is keyed is read as it is now, can be undone, and can be played.
+  await page.getByRole('button', { name: 'Key here' }).first().click();
+  await expect(keyMark(page, 'Position x', 1)).toBeVisible();
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(read.getByRole('list', { name: 'What is off' })).not.toContainText('never keyed');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(keyMark(page, 'Position x', 1)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Key here' }).first().click();
+  await expectAccessible(page);
+  // Loaded anew it is as a learner begins it; back at setting the model is what it was.
+  await page.reload();
+  await expect(page.getByText(/^Key position on 1/)).toBeVisible();
+  await page.getByRole('button', { name: 'Back to setting' }).click();
+  await expect(keyMark(page, 'Position x', 1)).toBeVisible();
+  await saved(page);
+  // A learner has no such page.
+  const address = page.url().replace('/setting', '/trial');
+  await signIn(page, 'Leif Arnesen');
+  await page.goto(address);
+  await expect(page.getByRole('alert')).toContainText('Only an instructor of the course can do this.');
 });

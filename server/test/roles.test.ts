@@ -71,6 +71,7 @@ const MATRIX: [Method, string, object | undefined, { instructor: number; marker:
   ['get', '/takes/:take', undefined, { instructor: 200, marker: 200, learner: 200 }],
   ['get', '/takes/:take/review', undefined, { instructor: 200, marker: 200, learner: 200 }],
   ['get', '/exercises/:exercise', undefined, { instructor: 200, marker: 403, learner: 403 }],
+  ['get', '/exercises/:unopened/trial', undefined, { instructor: 200, marker: 403, learner: 404 }],
   ['get', '/exercises/:exercise/assignment', undefined, { instructor: 403, marker: 403, learner: 200 }],
   ['post', '/exercises/:exercise/drafts', {}, { instructor: 403, marker: 403, learner: 201 }],
   ['get', '/courses/:course/people', undefined, { instructor: 200, marker: 403, learner: 403 }],

@@ -43,6 +43,7 @@ const SCREENS = {
   '/courses/:courseId/ledger': async () => (await import('./features/ledger/index.ts')).LedgerPage,
   '/courses/:courseId/waiting': async () => (await import('./features/desk/index.ts')).WaitingPage,
   '/exercises/:exerciseId/setting': async () => (await import('./features/setting/index.ts')).SettingPage,
+  '/exercises/:exerciseId/trial': async () => (await import('./features/bench/index.ts')).TrialPage,
   '/exercises/:exerciseId/clip': async () => (await import('./features/clip/index.ts')).ClipPage,
   '/exercises/:exerciseId/hand-out': async () => (await import('./features/setting/index.ts')).HandOutPage,
   '/drafts/:draftId': async () => (await import('./features/bench/index.ts')).BenchPage,

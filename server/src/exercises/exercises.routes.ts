@@ -10,6 +10,7 @@ import {
   exerciseSetting,
   publishExercise,
   saveExercise,
+  trial,
   withdrawExercise,
 } from './exercises.service.ts';
 import { pictureOfExercise } from './picture-of.service.ts';
@@ -50,6 +51,9 @@ export function exercisesRoutes(): Router {
   });
   routes.get('/exercises/:exerciseId/assignment', async (request, response) => {
     response.json(await assignment(personIdOf(request), request.params.exerciseId));
+  });
+  routes.get('/exercises/:exerciseId/trial', async (request, response) => {
+    response.json(await trial(personIdOf(request), request.params.exerciseId));
   });
   routes.post('/exercises/:exerciseId/drafts', async (request, response) => {
     response

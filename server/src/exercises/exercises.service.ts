@@ -189,11 +189,11 @@ export async function withdrawExercise(personId: string, exerciseId: string): Pr
   await exercise.update({ publishedAt: null, announcedAt: null });
 }
 
-/** An exercise as its learner may have it. */
-export async function assignment(personId: string, exerciseId: string): Promise<Assignment> {
-  const exercise = await exerciseWithDocuments(personId, exerciseId, 'learner');
-  const takes = await takesOf(exerciseId, personId, false);
-  const seesModel = mayLearnerSeeModel(exercise, takes);
+/** What of an exercise is a learner's own. */
+type OwnPart = Pick<Assignment, 'drafts' | 'takes'>;
+
+function describeFor(exercise: ExerciseModel, own: OwnPart): Assignment {
+  const seesModel = mayLearnerSeeModel(exercise, own.takes);
   return {
     id: exercise.id,
     courseId: exercise.courseId,
@@ -212,7 +212,20 @@ export async function assignment(personId: string, exerciseId: string): Promise<
     latePolicy: exercise.terms?.latePolicy ?? 'accept',
     model: seesModel ? exercise.motion : null,
     events: seesModel ? (exercise.terms?.events ?? []) : [],
-    drafts: await draftsOf(exerciseId, personId),
-    takes,
+    ...own,
   };
+}
+
+/** An exercise as its learner may have it. */
+export async function assignment(personId: string, exerciseId: string): Promise<Assignment> {
+  const exercise = await exerciseWithDocuments(personId, exerciseId, 'learner');
+  return describeFor(exercise, {
+    drafts: await draftsOf(exerciseId, personId),
+    takes: await takesOf(exerciseId, personId, false),
+  });
+}
+
+/** An exercise as it is for a learner who begins it, for its instructor to try; published or not. */
+export async function trial(personId: string, exerciseId: string): Promise<Assignment> {
+  return describeFor(await exerciseWithDocuments(personId, exerciseId, 'instructor'), { drafts: [], takes: [] });
 }

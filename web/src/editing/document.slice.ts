@@ -3,9 +3,9 @@ import type { StoredWork, Work } from '@undulan/contract';
 import { type ChannelRef, EMPTY_HISTORY, type History, type KeyRef, type Limits } from '@undulan/core';
 import { rootReducer } from '../state/index.ts';
 
-/** What is being edited: a learner's draft, an exercise, or a lane of a lesson. */
+/** What is being edited: a learner's draft, an exercise, a lane of a lesson, or what is tried out and not kept. */
 export interface WorkSource {
-  kind: 'draft' | 'exercise' | 'lane';
+  kind: 'draft' | 'exercise' | 'lane' | 'trial';
   id: string;
 }
 

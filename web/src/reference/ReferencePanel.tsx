@@ -47,7 +47,7 @@ export function ReferencePanel({ places = REFERENCE_PLACES, ...use }: ReferenceP
   const isSending = upload.is === 'going' || upload.is === 'paused' || upload.is === 'stopped';
   return (
     <section aria-label="Reference" className="grid content-start gap-3 py-2 text-sm">
-      <Choosing reference={reference} />
+      {reference.mayLay && <Choosing reference={reference} />}
       {isSending && <UploadLine upload={upload} done="" onPause={reference.pause} onResume={reference.resume} />}
       <Problem>{problem}</Problem>
       {reference.last && (

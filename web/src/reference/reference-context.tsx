@@ -22,6 +22,8 @@ export interface Reference {
   placed: PlacedReference | null;
   /** It is what the exercise gives everyone, and this person is not who gives it. */
   isGiven: boolean;
+  /** Another can be laid. */
+  mayLay: boolean;
   /** Its bytes, once they are here. */
   files: readonly File[];
   footage: ClipPictures | null;
@@ -57,8 +59,8 @@ interface ReferenceProviderProps {
   /** Whose ruler: the same object while it is the same. */
   of: RulerOf;
   courseId: string;
-  /** Which one this person lays: what is given to everyone, or their own. */
-  as: keyof References;
+  /** Which one this person lays: what is given to everyone, or their own; nothing where they only look. */
+  as: keyof References | 'nothing';
   children: ReactNode;
 }
 
@@ -71,7 +73,7 @@ export function ReferenceProvider({ of, courseId, as, children }: ReferenceProvi
   const [refused, setRefused] = useState<string | null>(null);
   /** What lay there before: taken away or changed for another, it can be put back. */
   const [last, setLast] = useState<PlacedReference | null>(null);
-  const isGiven = as === 'own' && data?.own === null && data.given !== null;
+  const isGiven = as === 'nothing' || (as === 'own' && data?.own === null && data.given !== null);
   const stored = (as === 'own' ? data?.own : null) ?? data?.given ?? null;
   const placed = useMemo(() => stored && { ...stored, placement: shown ?? stored.placement }, [stored, shown]);
   const { files, problem: notFetched } = useClipFile(stored?.clipId, stored?.name ?? '');
@@ -89,6 +91,10 @@ export function ReferenceProvider({ of, courseId, as, children }: ReferenceProvi
     if (stored && stored.clipId !== reference?.clipId && !isGiven) setLast(stored);
     preview(null);
     setRefused(null);
+    if (as === 'nothing') {
+      preview(reference?.placement ?? null);
+      return;
+    }
     const { error } = await send({ of, as, reference });
     if (error) sayProblem(explain(error));
   };
@@ -97,6 +103,7 @@ export function ReferenceProvider({ of, courseId, as, children }: ReferenceProvi
   const reference: Reference = {
     placed,
     isGiven,
+    mayLay: as !== 'nothing',
     last: last && last.clipId !== stored?.clipId ? last : null,
     putBack: () => last && void put(last),
     picturesEnd: footage?.isCut ? pictureSeconds : null,

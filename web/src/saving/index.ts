@@ -1,6 +1,7 @@
 // How edited work is opened, kept in the browser until it is on the server, saved, and settled with what others wrote.
 export { keepMine, saveWork, takeTheirs } from './save-work.ts';
 export { selectIsDirty, targetUnlocked } from './saving.slice.ts';
+export { useOpenTrial } from './use-open-trial.ts';
 export { useOpenWork } from './use-open-work.ts';
 export { keepAsCopy } from './work-store.ts';
 export { laneSource, mineName, workOfLane } from './lane-work.ts';

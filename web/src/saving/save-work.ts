@@ -29,7 +29,7 @@ export function saveWork(): Thunk<boolean> {
   return async (dispatch, getState) => {
     const { source, work, history } = getState().document;
     const { revision, savedRevision, standing } = getState().saving;
-    if (!source || !work || revision === savedRevision) return true;
+    if (!source || !work || source.kind === 'trial' || revision === savedRevision) return true;
     if (standing === 'saving' || standing === 'stale' || standing === 'target-locked') return false;
     dispatch(sending({ work, history }));
     try {

@@ -21,7 +21,7 @@ interface FetchedWork {
  */
 export function useOpenWork(kind: WorkSource['kind'], id: string, { currentData, isFetching }: FetchedWork): boolean {
   const dispatch = useAppDispatch();
-  const isOpen = useAppSelector((state) => state.document.source?.id === id);
+  const isOpen = useAppSelector(({ document: { source } }) => source?.kind === kind && source.id === id);
   const stored = isFetching ? undefined : currentData;
   const opening = useRef<string | null>(null);
 

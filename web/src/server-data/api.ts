@@ -144,6 +144,10 @@ export const api = createApi({
       query: (id) => ({ url: `/exercises/${id}/withdraw`, method: 'POST' }),
       invalidatesTags: ['Course', 'Exercise'],
     }),
+    trial: build.query<Assignment, string>({
+      responseSchema: SCHEMAS?.assignment,
+      query: (id) => `/exercises/${id}/trial`,
+    }),
     assignment: build.query<Assignment, string>({
       responseSchema: SCHEMAS?.assignment,
       query: (id) => `/exercises/${id}/assignment`,
@@ -352,6 +356,7 @@ export const {
   useLazyCheckDraftQuery,
   useCheckTakeQuery,
   useAssignmentQuery,
+  useTrialQuery,
   useLazyAssignmentQuery,
   useBeginDraftMutation,
   useDraftQuery,

@@ -3,6 +3,7 @@ export {
   api,
   useAddNoteMutation,
   useAssignmentQuery,
+  useTrialQuery,
   useLazyAssignmentQuery,
   useBeginDraftMutation,
   useCancelReadingJobMutation,

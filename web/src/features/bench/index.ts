@@ -1,1 +1,2 @@
 export { BenchPage } from './BenchPage.tsx';
+export { TrialPage } from './TrialPage.tsx';

@@ -1,6 +1,6 @@
 import type { ExerciseSetting } from '@undulan/contract';
 import { hasClosingKeys } from '@undulan/core';
-import { Printer } from 'lucide-react';
+import { GraduationCap, Printer } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useEffect, useMemo } from 'react';
 import { useNavigate, useParams } from 'react-router';
@@ -96,7 +96,7 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
               <EditingActions />
               <PagesChoice pages={pages} onChange={setPages} />
               <WorkFiles courseId={setting.courseId} title={title} motion={motion} terms={termsOfProject(details)} />
-              <HandOutButton exerciseId={setting.id} />
+              <Shown exerciseId={setting.id} />
               <PublishButton setting={setting} />
             </>
           }
@@ -157,23 +157,40 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
   );
 }
 
-/** To the sheet of paper, once what is on the screen is what the server has. */
-function HandOutButton({ exerciseId }: { exerciseId: string }) {
+/** Goes on to a page that shows the exercise, once what is on the screen is what the server has. */
+function useGoOnSaved(): (path: string) => Promise<void> {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const open = async (): Promise<void> => {
-    if (await dispatch(saveWork())) await navigate(`/exercises/${exerciseId}/hand-out`);
+  return async (path) => {
+    if (await dispatch(saveWork())) await navigate(path);
     else sayProblem('Not everything is saved yet. Try again in a moment.');
   };
+}
+
+/** To the exercise as a learner meets it, and to its sheet of paper. */
+function Shown({ exerciseId }: { exerciseId: string }) {
+  const goOn = useGoOnSaved();
+  const accepts = useAppSelector(selectWork)!.details!.accepts;
   return (
-    <Button
-      square
-      aria-label="Hand-out"
-      tip="Brief, settings and timing chart on a sheet of paper"
-      onClick={() => void open()}
-    >
-      <Printer size={15} />
-    </Button>
+    <>
+      <Button
+        square
+        aria-label="Try it as a learner"
+        tip="As a learner has it who begins it: nothing is handed in"
+        disabledReason={accepts === 'clips' && 'Learners hand in clips here: there is nothing to key.'}
+        onClick={() => void goOn(`/exercises/${exerciseId}/trial`)}
+      >
+        <GraduationCap size={15} />
+      </Button>
+      <Button
+        square
+        aria-label="Hand-out"
+        tip="Brief, settings and timing chart on a sheet of paper"
+        onClick={() => void goOn(`/exercises/${exerciseId}/hand-out`)}
+      >
+        <Printer size={15} />
+      </Button>
+    </>
   );
 }
 

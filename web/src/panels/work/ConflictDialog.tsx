@@ -1,11 +1,17 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import type { WorkSource } from '../../editing/index.ts';
 import { keepAsCopy, keepMine, takeTheirs } from '../../saving/index.ts';
 import { explain } from '../../server-data/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button, Dialog, sayProblem, sayToStay } from '../../ui/index.ts';
 
-const KINDS = { draft: 'draft', exercise: 'exercise', lane: 'lesson' };
+const KINDS: Record<WorkSource['kind'], string> = {
+  draft: 'draft',
+  exercise: 'exercise',
+  lane: 'lesson',
+  trial: 'trial',
+};
 
 /** Asks what to do when the same work was changed elsewhere. Nothing is lost until one of the three is chosen. */
 export function ConflictDialog() {
