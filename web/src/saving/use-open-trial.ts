@@ -1,5 +1,4 @@
-import type { MotionDocument } from '@undulan/core';
-import { EMPTY_HISTORY } from '@undulan/core';
+import { EMPTY_HISTORY, type MotionDocument } from '@undulan/core';
 import { useEffect } from 'react';
 import { closed, opened } from '../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../state/index.ts';
