@@ -449,6 +449,49 @@ test('a returned take is shown in the gallery, remarked on frame by frame, and t
   await expect(marta.getByText('No such take is shown in a course of yours.')).toBeVisible();
 });
 
+test('a course is left: what was handed in stays in one’s archive, and among the figures as one chooses', async ({
+  browser,
+}) => {
+  const ines = await newPage(browser);
+  await ines.goto(`${address}/sign-in`);
+  await enter(ines, 'ines@kitchen.example');
+  await ines.getByRole('button', { name: 'Account of Ines Calado' }).click();
+  await ines.getByRole('menuitem', { name: 'Your account' }).click();
+  await expect(ines.getByRole('button', { name: 'Leave Evening class' })).toBeVisible();
+  await expect(ines.getByRole('link', { name: /^Your archive/ })).toHaveCount(0);
+  await ines.getByRole('button', { name: 'Leave Evening class' }).click();
+  await ines.getByRole('checkbox', { name: /^My takes stay among the figures/ }).check();
+  await ines.getByRole('dialog').getByRole('button', { name: 'Leave it' }).click();
+  await ines.getByRole('link', { name: /^Your archive/ }).click();
+  const left = ines.getByRole('region', { name: 'Evening class' });
+  await expect(left.getByRole('row', { name: /^Jar lid, take 1/ })).toBeVisible();
+  await expectAccessible(ines);
+  await left.getByRole('link', { name: 'Jar lid, take 1' }).click();
+  await expect(ines.getByText('Count it out loud first.')).toBeVisible();
+  await expect(ines.getByRole('button', { name: /^Start take/ })).toHaveCount(0);
+  await expect(ines.getByRole('button', { name: /^Show in the gallery/ })).toHaveCount(0);
+
+  const marta = await newPage(browser);
+  await marta.goto(`${address}/sign-in`);
+  await enter(marta, 'marta@kitchen.example');
+  await marta.getByRole('link', { name: 'Evening class as instructor' }).click();
+  await marta.getByRole('button', { name: 'People' }).click();
+  await expect(marta.getByRole('table', { name: 'Who left' })).toContainText('stay among the Ledger’s figures');
+  await marta.getByRole('link', { name: 'Evening class' }).click();
+  await marta.getByRole('button', { name: 'Ledger' }).click();
+  const row = marta
+    .getByRole('table', { name: 'Learners and exercises' })
+    .getByRole('row', { name: /^Ines Calado \(left\)/ });
+  await expect(row).toBeVisible();
+  // Chosen otherwise afterwards.
+  await ines.getByRole('link', { name: 'Your archive' }).click();
+  await left.getByRole('checkbox').uncheck();
+  await ines.reload();
+  await expect(left.getByRole('checkbox')).not.toBeChecked();
+  await marta.reload();
+  await expect(marta.getByText('Nothing to say yet')).toBeVisible();
+});
+
 test('a forgotten password: asked for at the door, found in the outbox, chosen anew, once', async ({ browser }) => {
   const ines = await newPage(browser);
   await ines.goto(`${address}/sign-in`);

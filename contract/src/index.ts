@@ -76,7 +76,7 @@ export {
   RosterInvited,
   SetUpState,
 } from './invitations.ts';
-export { ChangeAccount, LeaveAll } from './account.ts';
+export { ChangeAccount, LeaveAll, LeftCourse, StayInLedger } from './account.ts';
 export { Activity, ExercisePicture, Happening } from './activity.ts';
 export { LEAST_BEHIND, Ledger, LedgerDrill, LedgerExercise, LedgerTake, OwnLedger, UsedNote } from './ledger.ts';
 export {

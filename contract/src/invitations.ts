@@ -38,6 +38,8 @@ export const CoursePeople = z.object({
   title: z.string(),
   defaults: CourseDefaults,
   people: z.array(Person.extend({ role: CourseRole })),
+  /** Who left it, the latest first, and whether their takes stay among the figures of the Ledger. */
+  left: z.array(z.object({ id: z.string(), name: z.string(), leftAt: z.string(), inLedger: z.boolean() })),
   invitations: z.array(Invitation),
 });
 export type CoursePeople = z.infer<typeof CoursePeople>;

@@ -45,7 +45,8 @@ export const Ledger = z.object({
   title: z.string(),
   /** Who asks makes lessons and boards, too. */
   mayTeach: z.boolean(),
-  learners: z.array(Person),
+  /** Among them who left the course and whose takes stay. */
+  learners: z.array(Person.extend({ left: z.boolean() })),
   exercises: z.array(LedgerExercise),
   takes: z.array(LedgerTake),
   /** The most used first. */

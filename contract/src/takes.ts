@@ -107,6 +107,8 @@ export type Review = z.infer<typeof Review>;
 export const TakeView = TakeSummary.extend({
   /** The caller's part in the course. */
   role: Side,
+  /** The caller has left the course: it can be seen, and nothing said or begun. */
+  left: z.boolean(),
   exerciseId: z.string(),
   exerciseTitle: z.string(),
   courseId: z.string(),

@@ -3,9 +3,12 @@ import {
   type Created,
   type Invitation,
   InvitedTo,
-  type Ledger,
+  LeftCourse,
+  Ledger,
   type Outbox,
+  Review,
   type SignedIn,
+  TakeView,
 } from '@undulan/contract';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
@@ -199,9 +202,39 @@ test('someone taken out sees nothing of the course; what they did stays, and com
   await instructor.delete(`${home}/people/nobody`).expect(404);
   await priya.get(home).expect(404);
   expect(await takesOfPriya()).toBe(0);
+  // What they handed in is theirs to see, and nobody else's; nothing is said or begun by it.
+  const leftOf = async (agent: Agent) =>
+    LeftCourse.array().parse((await agent.get('/api/account/left').expect(200)).body);
+  const [left] = await leftOf(priya);
+  expect(left).toMatchObject({ courseId: harness.courseId, title: 'Kitchen in Motion', inLedger: false });
+  expect(left!.takes).toHaveLength(before);
+  expect(await leftOf(ines)).toEqual([]);
+  const { id: takeId, grade } = left!.takes.find(
+    ({ state, exerciseTitle }) => state === 'returned' && exerciseTitle === 'Ladle swing',
+  )!;
+  const view = TakeView.parse((await priya.get(`/api/takes/${takeId}`).expect(200)).body);
+  expect(view).toMatchObject({ role: 'learner', left: true, grade });
+  const { notes } = Review.parse((await priya.get(`/api/takes/${takeId}/review`).expect(200)).body);
+  await priya.get(`/api/takes/${takeId}/series`).expect(200);
+  await ines.get(`/api/takes/${takeId}`).expect(404);
+  await priya.post(`/api/takes/${takeId}/notes/${notes[0]!.id}/replies`).send({ text: 'And now?' }).expect(404);
+  await priya.put(`/api/takes/${takeId}/notes/${notes[0]!.id}/done`).send({ done: true }).expect(404);
+  await priya.put(`/api/takes/${takeId}/shown`).send({ title: 'Mine', tags: [], note: '' }).expect(404);
+  await priya.post(`/api/exercises/${view.exerciseId}/drafts`).send({ fromTakeId: takeId }).expect(404);
+  // They, and nobody else, choose whether it stays among the figures.
+  await ines.put(`/api/account/left/${harness.courseId}`).send({ inLedger: true }).expect(404);
+  await priya.put(`/api/account/left/${harness.courseId}`).send({ inLedger: 'yes' }).expect(400);
+  await priya.put(`/api/account/left/${harness.courseId}`).send({ inLedger: true }).expect(204);
+  expect(await takesOfPriya()).toBe(before);
+  const ledger = Ledger.parse((await instructor.get(`${home}/ledger`).expect(200)).body);
+  expect(ledger.learners.filter(({ left: gone }) => gone).map(({ name }) => name)).toEqual(['Priya Raman']);
+  const gone = CoursePeople.parse((await instructor.get(`${home}/people`).expect(200)).body).left;
+  expect(gone).toMatchObject([{ name: 'Priya Raman', inLedger: true }]);
   const invitation = await instructor.post(`${home}/invitations`).send({ role: 'learner', places: 1, days: 1 });
   await priya.post(`/api/invitations/${(invitation.body as Invitation).code}/join`).expect(200);
   expect(await takesOfPriya()).toBe(before);
+  expect(await leftOf(priya)).toEqual([]);
+  await priya.get(home).expect(200);
   // The last instructor stays.
   const { people } = CoursePeople.parse((await instructor.get(`${home}/people`).expect(200)).body);
   const [only, ...others] = people.filter(({ role }) => role === 'instructor');

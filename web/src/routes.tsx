@@ -34,6 +34,7 @@ const SCREENS = {
   '/installation': async () => (await import('./features/installation/index.ts')).InstallationPage,
   '/scripts': async () => (await import('./features/account/index.ts')).ScriptsPage,
   '/account': async () => (await import('./features/account/index.ts')).AccountPage,
+  '/archive': async () => (await import('./features/account/index.ts')).ArchivePage,
   '/courses/:courseId': async () => (await import('./features/course/index.ts')).CoursePage,
   '/courses/:courseId/planner': async () => (await import('./features/planner/index.ts')).PlannerPage,
   '/courses/:courseId/drills': async () => (await import('./features/drill/index.ts')).DrillsPage,

@@ -1,7 +1,7 @@
 import type { CourseRole, Side } from '@undulan/contract';
 import { type Limits, USUAL_LIMITS } from '@undulan/core';
 import { type FindAttributeOptions, literal, type Model, type ModelStatic, type Transaction } from 'sequelize';
-import { type CourseModel, EnrolmentModel } from '../courses/course.model.ts';
+import { type CourseModel, EnrolmentModel, LeftCourseModel } from '../courses/course.model.ts';
 import { DraftModel } from '../drafts/draft.model.ts';
 import { EXERCISE_DOCUMENTS, ExerciseModel, OPENNESS } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
@@ -181,21 +181,39 @@ export interface TakeAccess {
   role: Side;
 }
 
+/** Whether someone was in a course, which they have left. */
+async function hasLeft(personId: string, courseId: string): Promise<boolean> {
+  return !(await isMember(personId, courseId)) && (await LeftCourseModel.count({ where: { personId, courseId } })) > 0;
+}
+
 /**
  * A take, for its own learner or who reviews in its course; neither it nor its exercise with its documents. Of a take
  * of their own everyone is the learner, whatever they became since: nobody reviews it themselves.
  */
 export async function takeFor(personId: string, takeId: string): Promise<TakeAccess> {
+  const found = await takeAndExercise(takeId);
+  const { take, exercise } = found;
+  const side = sideOfTakes(await roleIn(personId, exercise.courseId, 'take'));
+  const role = take.learnerId === personId ? 'learner' : side;
+  if (role === 'learner' && take.learnerId !== personId) throw notFound('take');
+  return { ...found, role };
+}
+
+/** As `takeFor`, to be seen alone: also for whose it is after they have left the course. */
+export async function takeToSee(personId: string, takeId: string): Promise<TakeAccess & { left: boolean }> {
+  const found = await takeAndExercise(takeId);
+  const left = found.take.learnerId === personId && (await hasLeft(personId, found.exercise.courseId));
+  return left ? { ...found, role: 'learner', left } : { ...(await takeFor(personId, takeId)), left };
+}
+
+async function takeAndExercise(takeId: string): Promise<Omit<TakeAccess, 'role'>> {
   const take = UUID.test(takeId)
     ? await TakeModel.findByPk(takeId, { attributes: { exclude: ['motion', 'followed'] }, include: 'learner' })
     : null;
   const exercise =
     take && (await ExerciseModel.findByPk(take.exerciseId, { attributes: LIGHT_EXERCISE, include: 'course' }));
   if (!take || !exercise) throw notFound('take');
-  const side = sideOfTakes(await roleIn(personId, exercise.courseId, 'take'));
-  const role = take.learnerId === personId ? 'learner' : side;
-  if (role === 'learner' && take.learnerId !== personId) throw notFound('take');
-  return { take, exercise, role };
+  return { take, exercise };
 }
 
 /** A take for an instructor or a marker of its course to review. */
@@ -220,11 +238,11 @@ export async function noteFor(
   return { ...access, note, review: review! };
 }
 
-/** A picture, for the members of its course. */
+/** A picture, for who is in its course, or was. */
 export async function pictureFor(personId: string, pictureId: string): Promise<PictureModel> {
   const picture = UUID.test(pictureId) ? await PictureModel.findByPk(pictureId) : null;
   if (!picture) throw notFound('picture');
-  await roleIn(personId, picture.courseId, 'picture');
+  if (!(await hasLeft(personId, picture.courseId))) await roleIn(personId, picture.courseId, 'picture');
   return picture;
 }
 

@@ -1,9 +1,10 @@
-import { ChangeAccount, LeaveAll, MailChoices, SIGNED_IN_MARK } from '@undulan/contract';
+import { ChangeAccount, LeaveAll, MailChoices, SIGNED_IN_MARK, StayInLedger } from '@undulan/contract';
 import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
 import { SESSION_COOKIE } from '../http/sessions.ts';
 import { changeAccount, chooseMail, leaveAll } from './account.service.ts';
+import { leftCourses, stayInLedger } from './left-courses.service.ts';
 import { ownData } from './own-data.service.ts';
 
 export function accountRoutes(): Router {
@@ -18,6 +19,13 @@ export function accountRoutes(): Router {
   });
   routes.get('/account/data', async (request, response) => {
     response.attachment('undulan-account.json').json(await ownData(personIdOf(request)));
+  });
+  routes.get('/account/left', async (request, response) => {
+    response.json(await leftCourses(personIdOf(request)));
+  });
+  routes.put('/account/left/:courseId', async (request, response) => {
+    await stayInLedger(personIdOf(request), request.params.courseId, parseBody(StayInLedger, request));
+    response.status(204).end();
   });
   routes.post('/account/leave', async (request, response) => {
     await leaveAll(personIdOf(request), parseBody(LeaveAll, request));

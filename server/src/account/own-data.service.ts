@@ -6,14 +6,16 @@ import { PersonModel } from '../people/person.model.ts';
 import { PhraseModel } from '../phrases/phrase.model.ts';
 import { PlanModel } from '../plans/plan.model.ts';
 import { ReplyModel, ReviewModel, TakeModel } from '../takes/take.model.ts';
+import { leftCourses } from './left-courses.service.ts';
 
 const OF_EXERCISE = { association: 'exercise', attributes: ['title', 'courseId'] };
 
 /** All that an installation keeps of a person, for a file of theirs. What others wrote of them is in it once given. */
 export async function ownData(personId: string): Promise<object> {
-  const [person, enrolments, drafts, takes, reviews, replies, drills, plans, eases, phrases] = await Promise.all([
+  const [person, enrolments, left, drafts, takes, reviews, replies, drills, plans, eases, phrases] = await Promise.all([
     PersonModel.findByPk(personId, { attributes: ['name', 'email', 'shortcuts', 'createdAt'] }),
     EnrolmentModel.findAll({ where: { personId }, include: 'course' }),
+    leftCourses(personId),
     DraftModel.findAll({ where: { learnerId: personId }, include: [OF_EXERCISE], order: [['createdAt', 'ASC']] }),
     TakeModel.findAll({
       where: { learnerId: personId },
@@ -33,6 +35,7 @@ export async function ownData(personId: string): Promise<object> {
   return {
     account: person,
     courses: enrolments.map(({ course, role }) => ({ title: course!.title, role })),
+    coursesLeft: left.map(({ title, leftAt, inLedger }) => ({ title, leftAt, inLedger })),
     drafts: drafts.map(({ exercise, name, createdAt, updatedAt, motion }) => ({
       exercise: exercise!.title,
       name,

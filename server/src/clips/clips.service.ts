@@ -1,7 +1,7 @@
 import { type Created, type FollowClip, type HandInClip, USUAL_CLIP_LIMITS } from '@undulan/contract';
 import { furthestMoving, MotionDocument, placesOfTrack, proposeRegistration, takeOfTrack } from '@undulan/core';
 import type * as z from 'zod';
-import { exerciseWithDocuments, holdLearner, seesExercise, takeFor, takeToReview } from '../access/access.ts';
+import { exerciseWithDocuments, holdLearner, seesExercise, takeToReview, takeToSee } from '../access/access.ts';
 import type { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { asked, askForReadings } from '../readings/reading-queue.ts';
@@ -31,7 +31,7 @@ export async function clipFor(personId: string, clipId: string): Promise<ClipMod
   if (await isOwnOrGiven(personId, clip)) return clip;
   const take = await TakeModel.findOne({ where: { clipId }, attributes: ['id'] });
   if (!take) throw noClip();
-  await takeFor(personId, take.id);
+  await takeToSee(personId, take.id);
   return clip;
 }
 

@@ -43,6 +43,18 @@ export class EnrolmentModel extends Model<InferAttributes<EnrolmentModel>, Infer
   declare person?: NonAttribute<PersonModel>;
 }
 
+/** One person's leave of a course that they were in; of no account while they are in it again. */
+export class LeftCourseModel extends Model<InferAttributes<LeftCourseModel>, InferCreationAttributes<LeftCourseModel>> {
+  declare id: CreationOptional<string>;
+  declare courseId: ForeignKey<string>;
+  declare personId: ForeignKey<string>;
+  /** Their takes stay among the figures of the course. */
+  declare inLedger: boolean;
+  declare createdAt: CreationOptional<Date>;
+  declare course?: NonAttribute<CourseModel>;
+  declare person?: NonAttribute<PersonModel>;
+}
+
 export function initCourseModels(sequelize: Sequelize): void {
   const id = { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 };
   CourseModel.init(
@@ -66,4 +78,10 @@ export function initCourseModels(sequelize: Sequelize): void {
   );
   EnrolmentModel.belongsTo(CourseModel, { foreignKey: 'courseId', as: 'course' });
   EnrolmentModel.belongsTo(PersonModel, { foreignKey: 'personId', as: 'person' });
+  LeftCourseModel.init(
+    { id, inLedger: DataTypes.BOOLEAN, createdAt: DataTypes.DATE(3) },
+    { sequelize, tableName: 'left_courses', modelName: 'leftCourse', updatedAt: false },
+  );
+  LeftCourseModel.belongsTo(CourseModel, { foreignKey: 'courseId', as: 'course' });
+  LeftCourseModel.belongsTo(PersonModel, { foreignKey: 'personId', as: 'person' });
 }

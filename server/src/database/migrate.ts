@@ -34,6 +34,7 @@ import { accessTokens } from './migrations/0029-access-tokens.ts';
 import { markers } from './migrations/0030-markers.ts';
 import { gallery } from './migrations/0031-gallery.ts';
 import { drillOutcomes } from './migrations/0032-drill-outcomes.ts';
+import { leftCourses } from './migrations/0033-left-courses.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -69,6 +70,7 @@ const MIGRATIONS: readonly Migration[] = [
   markers,
   gallery,
   drillOutcomes,
+  leftCourses,
 ];
 
 /**

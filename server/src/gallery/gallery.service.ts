@@ -139,6 +139,7 @@ export async function shownTake(personId: string, takeId: string): Promise<Shown
       replies: 0,
       readingState: 'not-read',
       role: 'learner',
+      left: false,
       exerciseId: take.exerciseId,
       exerciseTitle: take.exercise!.title,
       courseId: shown.courseId,

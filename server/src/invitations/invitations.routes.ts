@@ -38,7 +38,8 @@ export function invitationsRoutes(): Router {
     response.status(204).end();
   });
   routes.delete('/courses/:courseId/people/:personId', async (request, response) => {
-    await takeOut(personIdOf(request), request.params.courseId, request.params.personId);
+    const { courseId, personId } = request.params;
+    await takeOut(personIdOf(request), courseId, personId, { inLedger: request.query['figures'] === 'stay' });
     response.status(204).end();
   });
   routes.post('/courses/:courseId/people/:personId/password-link', async (request, response) => {

@@ -1,7 +1,7 @@
-import type { CoursePeople, PasswordLink, RoleChoice } from '@undulan/contract';
+import type { CoursePeople, PasswordLink, RoleChoice, StayInLedger } from '@undulan/contract';
 import { literal, Op, type Transaction } from 'sequelize';
 import { requireInstructor, roleIn } from '../access/access.ts';
-import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
+import { CourseModel, EnrolmentModel, LeftCourseModel } from '../courses/course.model.ts';
 import { holdCourse } from '../courses/hold-course.ts';
 import { USUAL_DEFAULTS } from '../courses/usual-defaults.ts';
 import { ProblemError } from '../http/problem-error.ts';
@@ -16,7 +16,7 @@ const BY_ROLE = "FIELD(`enrolment`.`role`, 'instructor', 'marker', 'learner')";
 /** Everyone of a course, and its open invitations, for its instructors. */
 export async function coursePeople(personId: string, courseId: string): Promise<CoursePeople> {
   await requireInstructor(personId, courseId);
-  const [course, enrolments, invitations] = await Promise.all([
+  const [course, enrolments, invitations, left] = await Promise.all([
     CourseModel.findByPk(courseId),
     EnrolmentModel.findAll({
       where: { courseId },
@@ -27,6 +27,7 @@ export async function coursePeople(personId: string, courseId: string): Promise<
       ],
     }),
     InvitationModel.findAll({ where: { courseId, endsAt: { [Op.gt]: new Date() } }, order: [['createdAt', 'DESC']] }),
+    LeftCourseModel.findAll({ where: { courseId }, include: 'person', order: [['createdAt', 'DESC']] }),
   ]);
   return {
     title: course!.title,
@@ -37,6 +38,14 @@ export async function coursePeople(personId: string, courseId: string): Promise<
       email: person!.email,
       role,
     })),
+    left: left
+      .filter((one) => !enrolments.some(({ personId: member }) => member === one.personId))
+      .map(({ person, createdAt, inLedger }) => ({
+        id: person!.id,
+        name: person!.name,
+        leftAt: createdAt.toISOString(),
+        inLedger,
+      })),
     // Who was invited by name and has come is among the people.
     invitations: invitations.filter(({ to, isOpen }) => to === null || isOpen).map(showInvitation),
   };
@@ -72,17 +81,25 @@ export async function chooseRole(
 }
 
 /**
- * Takes someone out of a course, as an instructor does, and anybody for themselves. What they handed in stays, and is
- * theirs again should they come back; until then they see nothing of the course. Throws `not-found`, `does-not-fit` for
- * its only instructor.
+ * Takes someone out of a course, as an instructor does, and anybody for themselves. What they handed in stays theirs to
+ * see, and among the course's figures where that is asked; else they see nothing of the course until they come back.
+ * Throws `not-found`, `does-not-fit` for its only instructor.
  */
-export async function takeOut(personId: string, courseId: string, memberId: string): Promise<void> {
+export async function takeOut(
+  personId: string,
+  courseId: string,
+  memberId: string,
+  { inLedger }: StayInLedger,
+): Promise<void> {
   if (memberId === personId) await roleIn(personId, courseId);
   else await requireInstructor(personId, courseId);
   await EnrolmentModel.sequelize!.transaction(async (transaction) => {
     await holdCourse(courseId, transaction);
     const enrolment = await memberToChange(courseId, memberId, transaction);
     await enrolment.destroy({ transaction });
+    const left = { courseId, personId: memberId };
+    await LeftCourseModel.destroy({ where: left, transaction });
+    await LeftCourseModel.create({ ...left, inLedger }, { transaction });
   });
 }
 

@@ -2,9 +2,9 @@ import type { Ledger, LedgerExercise } from '@undulan/contract';
 import { literal } from 'sequelize';
 import { requireReviewer } from '../access/access.ts';
 import { CourseModel } from '../courses/course.model.ts';
-import { learnersOf } from '../courses/learners.ts';
 import { ExerciseModel, LISTED, OPENNESS } from '../exercises/exercise.model.ts';
 import { notesUsedIn } from './notes-used.ts';
+import { learnersInLedger } from './people-of-ledger.ts';
 import { takesOf } from './takes-of-course.ts';
 
 /** Exercises in their order, with what says how far off a key may be; none of their documents. */
@@ -35,7 +35,7 @@ export async function ledgerOf(personId: string, courseId: string): Promise<Ledg
   const role = await requireReviewer(personId, courseId);
   const [course, learners, exercises, takes, notesUsed] = await Promise.all([
     CourseModel.findByPk(courseId),
-    learnersOf(courseId),
+    learnersInLedger(courseId),
     exercisesOf(courseId),
     takesOf(courseId),
     notesUsedIn(courseId),
@@ -43,7 +43,7 @@ export async function ledgerOf(personId: string, courseId: string): Promise<Ledg
   return {
     title: course!.title,
     mayTeach: role === 'instructor',
-    learners: learners.map(({ id, name, email }) => ({ id, name, email })),
+    learners,
     exercises,
     takes,
     notesUsed,

@@ -1,6 +1,7 @@
 import type { UsedNote } from '@undulan/contract';
 import { QueryTypes } from 'sequelize';
 import { NoteModel } from '../takes/take.model.ts';
+import { IN_LEDGER } from './people-of-ledger.ts';
 
 const MOST = 20;
 
@@ -13,7 +14,7 @@ const USED = `
   JOIN takes ON takes.id = reviews.takeId
   JOIN exercises ON exercises.id = takes.exerciseId AND exercises.courseId = :courseId
     AND exercises.archivedAt IS NULL
-  JOIN enrolments ON enrolments.courseId = exercises.courseId AND enrolments.personId = takes.learnerId
+  JOIN ${IN_LEDGER} people ON people.personId = takes.learnerId
   GROUP BY LOWER(TRIM(notes.text))
   HAVING COUNT(*) > 1
   ORDER BY times DESC, text

@@ -3,6 +3,7 @@ import { type Digest, DIGEST_VERSION, READING_VERSION } from '@undulan/core';
 import { Op, QueryTypes } from 'sequelize';
 import { digestColumns } from '../readings/read-columns.ts';
 import { ReadingModel } from '../readings/reading.model.ts';
+import { IN_LEDGER } from './people-of-ledger.ts';
 
 /** All takes of those in a course, each with its review in figures and which of its readings is the newest. */
 const TAKES = `
@@ -15,7 +16,7 @@ const TAKES = `
   FROM takes
   JOIN exercises ON exercises.id = takes.exerciseId AND exercises.courseId = :courseId
     AND exercises.archivedAt IS NULL
-  JOIN enrolments ON enrolments.courseId = exercises.courseId AND enrolments.personId = takes.learnerId
+  JOIN ${IN_LEDGER} people ON people.personId = takes.learnerId
   LEFT JOIN reviews ON reviews.takeId = takes.id`;
 
 /** Digests by themselves: carried along while rows are put together they would cost more than all else. */
@@ -24,7 +25,7 @@ const DIGESTS = `
   FROM takes
   JOIN exercises ON exercises.id = takes.exerciseId AND exercises.courseId = :courseId
     AND exercises.archivedAt IS NULL
-  JOIN enrolments ON enrolments.courseId = exercises.courseId AND enrolments.personId = takes.learnerId
+  JOIN ${IN_LEDGER} people ON people.personId = takes.learnerId
   JOIN readings ON readings.takeId = takes.id AND readings.state = 'read' AND readings.version = :version`;
 
 interface TakeRow {

@@ -1,6 +1,6 @@
 import type { SelfCheck } from '@undulan/contract';
 import type { Reading } from '@undulan/core';
-import { draftFor, exerciseWithDocuments, mayLearnerSeeModel, takeFor } from '../access/access.ts';
+import { draftFor, exerciseWithDocuments, mayLearnerSeeModel, takeToSee } from '../access/access.ts';
 import type { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { takesOf } from '../takes/take-summary.ts';
@@ -42,7 +42,7 @@ export async function checkDraft(personId: string, draftId: string, pool: Reader
 
 /** The same of a take: null while its reading is coming. */
 export async function checkTake(personId: string, takeId: string): Promise<SelfCheck | null> {
-  const { take, exercise, role } = await takeFor(personId, takeId);
+  const { take, exercise, role } = await takeToSee(personId, takeId);
   refuseUnlessAllowed(exercise);
   const line = await newestRead(takeId);
   if (!line) return null;

@@ -1,6 +1,6 @@
 import type { TakeEdits } from '@undulan/contract';
 import type { LeastEdits } from '@undulan/core';
-import { takeFor } from '../access/access.ts';
+import { takeToSee } from '../access/access.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { limitMet, type ReaderPool } from '../readings/reader-pool.ts';
@@ -17,7 +17,7 @@ const once = sharedWork<LeastEdits>();
  * and for its learner once it is returned, where the exercise shows them.
  */
 export async function editsOfTake(personId: string, takeId: string, pool: ReaderPool): Promise<TakeEdits> {
-  const { take, exercise, role } = await takeFor(personId, takeId);
+  const { take, exercise, role } = await takeToSee(personId, takeId);
   const review = await ReviewModel.findOne({ where: { takeId }, attributes: ['returnedAt', 'decisions'] });
   if (role === 'learner') {
     const { terms } = (await ExerciseModel.findByPk(exercise.id, { attributes: ['terms'] }))!;

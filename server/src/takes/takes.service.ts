@@ -1,6 +1,6 @@
 import type { Note, Review, SeriesTake, TakeClip, TakeView } from '@undulan/contract';
 import { type Target, targetRead } from '@undulan/core';
-import { mayLearnerSeeModel, takeFor } from '../access/access.ts';
+import { mayLearnerSeeModel, takeToSee } from '../access/access.ts';
 import { ClipModel } from '../clips/clip.model.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { newestRead, READING_LINE, ReadingModel } from '../readings/reading.model.ts';
@@ -71,8 +71,8 @@ async function clipOfTake(clipId: string, followed: Followed): Promise<TakeClip 
  * A take with one of its readings (the newest there is unless another is named), each as far as the caller may see it.
  */
 export async function viewTake(personId: string, takeId: string, readingId?: unknown): Promise<TakeView> {
-  const access = await takeFor(personId, takeId);
-  const { take, exercise, role } = access;
+  const access = await takeToSee(personId, takeId);
+  const { take, exercise, role, left } = access;
   const instructs = role === 'instructor';
   const siblings = await takesOf(exercise.id, take.learnerId, instructs);
   const summary = siblings.find((sibling) => sibling.id === take.id)!;
@@ -96,6 +96,7 @@ export async function viewTake(personId: string, takeId: string, readingId?: unk
   return {
     ...summary,
     role,
+    left,
     exerciseId: exercise.id,
     exerciseTitle: exercise.title,
     courseId: exercise.courseId,
@@ -127,7 +128,7 @@ export async function viewTake(personId: string, takeId: string, readingId?: unk
 
 /** What is said of a take: null before anything is, and for its learner until it is returned. */
 export async function reviewOfTake(personId: string, takeId: string): Promise<Review | null> {
-  const { role } = await takeFor(personId, takeId);
+  const { role } = await takeToSee(personId, takeId);
   const review = await reviewOf(takeId);
   if (!review) return null;
   const instructs = role === 'instructor';
@@ -138,7 +139,7 @@ export async function reviewOfTake(personId: string, takeId: string): Promise<Re
  * All takes of the learner whose take this is, each with its newest reading: for a learner those that were returned.
  */
 export async function seriesOf(personId: string, takeId: string): Promise<SeriesTake[]> {
-  const access = await takeFor(personId, takeId);
+  const access = await takeToSee(personId, takeId);
   const { take, exercise, role } = access;
   const siblings = await takesOf(exercise.id, take.learnerId, role === 'instructor');
   const seesModel = role === 'instructor' || mayLearnerSeeModel(exercise, siblings);

@@ -6,8 +6,14 @@ import { useForm } from 'react-hook-form';
 import { explain, useReplyToNoteMutation } from '../server-data/index.ts';
 import { Button, INPUT, Problem } from '../ui/index.ts';
 
+interface NoteRepliesProps {
+  takeId: string;
+  note: Note;
+  mayReply?: boolean;
+}
+
 /** What was said to a note of a returned review, and the line to say more. */
-export function NoteReplies({ takeId, note }: { takeId: string; note: Note }) {
+export function NoteReplies({ takeId, note, mayReply = true }: NoteRepliesProps) {
   const form = useForm({ resolver: zodResolver(ReplyText), defaultValues: { text: '' } });
   const [reply, { isLoading }] = useReplyToNoteMutation();
   const { text: problem } = form.formState.errors;
@@ -29,18 +35,20 @@ export function NoteReplies({ takeId, note }: { takeId: string; note: Note }) {
           ))}
         </ul>
       )}
-      <form className="flex gap-1.5" onSubmit={(event) => void form.handleSubmit(send)(event)}>
-        <input
-          {...form.register('text')}
-          aria-label={`Reply to the note on frame ${note.frame}`}
-          aria-invalid={problem ? true : undefined}
-          placeholder="Reply"
-          className={clsx(INPUT, 'h-7!')}
-        />
-        <Button type="submit" small disabled={isLoading}>
-          Reply
-        </Button>
-      </form>
+      {mayReply && (
+        <form className="flex gap-1.5" onSubmit={(event) => void form.handleSubmit(send)(event)}>
+          <input
+            {...form.register('text')}
+            aria-label={`Reply to the note on frame ${note.frame}`}
+            aria-invalid={problem ? true : undefined}
+            placeholder="Reply"
+            className={clsx(INPUT, 'h-7!')}
+          />
+          <Button type="submit" small disabled={isLoading}>
+            Reply
+          </Button>
+        </form>
+      )}
       <Problem>{problem?.message}</Problem>
     </div>
   );

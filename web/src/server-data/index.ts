@@ -98,6 +98,8 @@ export {
   useSetUpStateQuery,
   useInviteRosterMutation,
   useChooseRoleMutation,
+  useLeftCoursesQuery,
+  useStayInLedgerMutation,
   useTakeOutMutation,
   useChangeAccountMutation,
   useChooseMailMutation,

@@ -9,6 +9,7 @@ import type {
   InvitedTo,
   Joined,
   LeaveAll,
+  LeftCourse,
   MadeToken,
   MailKind,
   NewAccount,
@@ -101,9 +102,22 @@ const people = api.injectEndpoints({
       }),
       invalidatesTags: ['People', 'Course', 'Session'],
     }),
-    takeOut: build.mutation<void, { courseId: string; personId: string }>({
-      query: ({ courseId, personId }) => ({ url: `/courses/${courseId}/people/${personId}`, method: 'DELETE' }),
+    takeOut: build.mutation<void, { courseId: string; personId: string; inLedger: boolean }>({
+      query: ({ courseId, personId, inLedger }) => ({
+        url: `/courses/${courseId}/people/${personId}`,
+        params: inLedger ? { figures: 'stay' } : {},
+        method: 'DELETE',
+      }),
       invalidatesTags: ['People', 'Course', 'Session'],
+    }),
+    leftCourses: build.query<LeftCourse[], void>({
+      responseSchema: SCHEMAS?.leftCourses,
+      query: () => '/account/left',
+      providesTags: ['Session'],
+    }),
+    stayInLedger: build.mutation<void, { courseId: string; inLedger: boolean }>({
+      query: ({ courseId, inLedger }) => ({ url: `/account/left/${courseId}`, method: 'PUT', body: { inLedger } }),
+      invalidatesTags: ['Session'],
     }),
     endInvitation: build.mutation<void, { courseId: string; id: string }>({
       query: ({ courseId, id }) => ({ url: `/courses/${courseId}/invitations/${id}`, method: 'DELETE' }),
@@ -146,6 +160,8 @@ export const {
   useEndInvitationMutation,
   useInviteRosterMutation,
   useChooseRoleMutation,
+  useLeftCoursesQuery,
+  useStayInLedgerMutation,
   useTakeOutMutation,
   useInvitedToQuery,
   useJoinMutation,

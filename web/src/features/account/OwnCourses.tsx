@@ -2,7 +2,8 @@ import type { CourseSummary } from '@undulan/contract';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { explain, useTakeOutMutation } from '../../server-data/index.ts';
-import { Button, Dialog, Problem, sayDone } from '../../ui/index.ts';
+import { ArchiveLink } from '../../shell/index.ts';
+import { Button, Dialog, Problem, sayDone, Tick } from '../../ui/index.ts';
 
 interface OwnCoursesProps {
   personId: string;
@@ -34,6 +35,7 @@ export function OwnCourses({ personId, courses }: OwnCoursesProps) {
           </li>
         ))}
       </ul>
+      <ArchiveLink className="mt-1 inline-block text-sm" />
       {leaving && <Leave personId={personId} course={leaving} onClose={() => setLeaving(null)} />}
     </section>
   );
@@ -48,8 +50,9 @@ interface LeaveProps {
 /** Asks before someone goes. */
 function Leave({ personId, course, onClose }: LeaveProps) {
   const [takeOut, { error, isLoading }] = useTakeOutMutation();
+  const [stays, setStays] = useState(false);
   const confirm = async (): Promise<void> => {
-    const answer = await takeOut({ courseId: course.id, personId });
+    const answer = await takeOut({ courseId: course.id, personId, inLedger: stays });
     if (answer.error) return;
     sayDone(`You have left ${course.title}.`);
     onClose();
@@ -66,9 +69,14 @@ function Leave({ personId, course, onClose }: LeaveProps) {
       }
     >
       <p className="text-sm">
-        You see nothing of the course any more, and leave its Ledger. What you handed in stays, and is yours again
-        should you be invited once more. A copy of it is in “All your data”.
+        What you handed in, and what was said of it, stays in your archive, to be seen and played. Nothing else of the
+        course is there for you any more, until you are invited once more.
       </p>
+      {course.role === 'learner' && (
+        <Tick className="mt-3 text-sm" checked={stays} onTick={setStays}>
+          My takes stay among the figures of the course’s Ledger
+        </Tick>
+      )}
       <Problem className="mt-2 text-sm!">{error && explain(error)}</Problem>
     </Dialog>
   );

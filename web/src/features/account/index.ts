@@ -1,2 +1,3 @@
 export { AccountPage } from './AccountPage.tsx';
+export { ArchivePage } from './ArchivePage.tsx';
 export { ScriptsPage } from './ScriptsPage.tsx';

@@ -180,6 +180,7 @@ async function open(change: Partial<ReviewedTake> = {}): Promise<void> {
     view: {
       ...summary(2),
       role: 'instructor',
+      left: false,
       exerciseId: 'e1',
       exerciseTitle: 'Drawer slide',
       courseId: 'c1',

@@ -3,7 +3,7 @@ import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Link, Navigate } from 'react-router';
 import { useSessionQuery } from '../../server-data/index.ts';
-import { BeginCourseDialog, Shell } from '../../shell/index.ts';
+import { ArchiveLink, BeginCourseDialog, Shell } from '../../shell/index.ts';
 import { Button, Empty } from '../../ui/index.ts';
 
 /** Those that go on first. */
@@ -33,7 +33,7 @@ export function HomePage() {
         {data?.courses.length === 0 ? (
           <Empty title="You are in no course yet">
             An instructor can send you a link; whoever runs this installation can enrol you: see “Accounts” in the
-            README.
+            README. <ArchiveLink />
           </Empty>
         ) : (
           <ul className="grid gap-2">

@@ -18,11 +18,17 @@ export interface Known extends Ledger {
 
 export function useKnown(courseId: string, ledger: Ledger): Known {
   return useMemo(() => {
+    const learners = ledger.learners.map(({ name, left, ...rest }) => ({
+      ...rest,
+      left,
+      name: left ? `${name} (left)` : name,
+    }));
     const titles = new Map(ledger.exercises.map(({ id, title }) => [id, title]));
-    const names = new Map(ledger.learners.map(({ id, name }) => [id, name]));
+    const names = new Map(learners.map(({ id, name }) => [id, name]));
     const takes = new Map(ledger.takes.map((take) => [take.id, take]));
     return {
       ...ledger,
+      learners,
       courseId,
       exerciseIds: ledger.exercises.map(({ id }) => id),
       titleOf: (id) => titles.get(id) ?? '',

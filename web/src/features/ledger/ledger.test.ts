@@ -39,7 +39,7 @@ function take(name: string, grade: number | null = null, of: Partial<LedgerTake>
 const LEARNERS = ['Ines Calado', 'Jonah Whitby', 'Sena Aydin'];
 const ledger = (takes: LedgerTake[]): Ledger => ({
   title: 'Kitchen in Motion',
-  learners: LEARNERS.map((name) => ({ id: name.split(' ')[0]!.toLowerCase(), name, email: '' })),
+  learners: LEARNERS.map((name) => ({ id: name.split(' ')[0]!.toLowerCase(), name, email: '', left: false })),
   exercises: [exercise('drawer'), exercise('glass'), exercise('oven', false)],
   takes,
   mayTeach: true,

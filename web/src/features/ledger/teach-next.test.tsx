@@ -54,7 +54,7 @@ function take(name: string, faults: Fault[], late = 0): LedgerTake {
 
 const ledgerOf = (takes: LedgerTake[]): Ledger => ({
   title: 'Kitchen in Motion',
-  learners: LEARNERS.map((id) => ({ id, name: id[0]!.toUpperCase() + id.slice(1), email: '' })),
+  learners: LEARNERS.map((id) => ({ id, name: id[0]!.toUpperCase() + id.slice(1), email: '', left: false })),
   exercises: ['drawer', 'glass'].map((id) => ({
     id,
     title: id === 'drawer' ? 'Drawer slide' : 'Tea glass',

@@ -1,4 +1,5 @@
 import { type CoursePeople, CourseRole, type PasswordLink } from '@undulan/contract';
+import { format } from 'date-fns';
 import { KeyRound, UserMinus } from 'lucide-react';
 import { useState } from 'react';
 import { useParams } from 'react-router';
@@ -10,7 +11,7 @@ import {
   useTakeOutMutation,
 } from '../../server-data/index.ts';
 import { PasswordLinkDialog, Shell } from '../../shell/index.ts';
-import { Button, type Column, Dialog, Fetched, sayDone, sayProblem, Select, Table } from '../../ui/index.ts';
+import { Button, type Column, Dialog, Fetched, sayDone, sayProblem, Select, Table, Tick } from '../../ui/index.ts';
 import { CourseNameForm } from './CourseNameForm.tsx';
 import { DefaultsForm } from './DefaultsForm.tsx';
 import { Invitations } from './Invitations.tsx';
@@ -30,6 +31,7 @@ export function PeoplePage() {
             <div className="mx-auto grid max-w-5xl gap-7 px-8 py-6">
               <Invitations courseId={courseId} course={data} />
               <Everyone courseId={courseId} people={data.people} />
+              <WhoLeft left={data.left} />
               <CourseNameForm key={data.title} courseId={courseId} title={data.title} />
               <DefaultsForm courseId={courseId} defaults={data.defaults} />
             </div>
@@ -134,6 +136,42 @@ function Everyone({ courseId, people }: { courseId: string; people: readonly Mem
   );
 }
 
+type Left = CoursePeople['left'][number];
+
+const LEFT_COLUMNS: Column<Left>[] = [
+  { id: 'name', heading: 'Name', names: true, sortBy: ({ name }) => name, cell: ({ name }) => name },
+  {
+    id: 'left',
+    heading: 'Left on',
+    sortBy: ({ leftAt }) => leftAt,
+    cell: ({ leftAt }) => format(leftAt, 'd MMM yyyy'),
+  },
+  {
+    id: 'figures',
+    heading: 'Their takes',
+    cell: ({ inLedger }) => (inLedger ? 'stay among the Ledger’s figures' : 'left the Ledger with them'),
+  },
+];
+
+/** Who was in the course. */
+function WhoLeft({ left }: { left: readonly Left[] }) {
+  if (left.length === 0) return null;
+  return (
+    <section aria-label="Who left" className="grid gap-2">
+      <h2 className="text-base">Who left</h2>
+      <div className="overflow-x-auto rounded-lg border border-rule bg-page">
+        <Table
+          label="Who left"
+          className="w-full border-collapse text-sm"
+          columns={LEFT_COLUMNS}
+          rows={left}
+          rowId={({ id }) => id}
+        />
+      </div>
+    </section>
+  );
+}
+
 interface TakeOutProps {
   courseId: string;
   member: Member;
@@ -143,8 +181,9 @@ interface TakeOutProps {
 /** Asks before someone goes. */
 function TakeOut({ courseId, member, onClose }: TakeOutProps) {
   const [takeOut, { isLoading }] = useTakeOutMutation();
+  const [stays, setStays] = useState(false);
   const confirm = async (): Promise<void> => {
-    const { error } = await takeOut({ courseId, personId: member.id });
+    const { error } = await takeOut({ courseId, personId: member.id, inLedger: stays });
     if (error) sayProblem(explain(error));
     else sayDone(`${member.name} is out of the course.`);
     onClose();
@@ -161,9 +200,12 @@ function TakeOut({ courseId, member, onClose }: TakeOutProps) {
       }
     >
       <p className="text-sm">
-        They see nothing of the course any more, and leave its Ledger. What they handed in stays, and is theirs again
-        should they join once more.
+        They see nothing of the course any more but what they handed in and what was said of it. All of it is theirs
+        again should they join once more.
       </p>
+      <Tick className="mt-3 text-sm" checked={stays} onTick={setStays}>
+        Their takes stay among the figures of the Ledger
+      </Tick>
     </Dialog>
   );
 }

@@ -35,7 +35,9 @@ export function ReviewPage({ view }: { view: ReviewedTake }) {
       <Shell
         screen="review"
         crumbs={[
-          { label: view.courseTitle, to: `/courses/${view.courseId}` },
+          view.left
+            ? { label: 'Your archive', to: '/archive' }
+            : { label: view.courseTitle, to: `/courses/${view.courseId}` },
           { label: view.exerciseTitle },
           { label: `Take ${view.number}` },
         ]}
@@ -50,7 +52,7 @@ export function ReviewPage({ view }: { view: ReviewedTake }) {
           <>
             <TakeFiles {...exportedTake(view)} />
             <PagesChoice pages={pages} onChange={setPages} />
-            <NextTakeButton view={view} />
+            {!view.left && <NextTakeButton view={view} />}
           </>
         }
       >
@@ -73,6 +75,9 @@ function Waiting({ view }: { view: ReviewedTake }) {
   const { data: check } = useCheckTakeQuery(view.id, { skip: !view.selfCheck || !isRead });
   return (
     <div className="grid gap-3">
+      {view.left && (
+        <p className="text-sm">You have left the course. Should it be returned still, the review is here.</p>
+      )}
       <p className="text-sm text-faint">
         Handed in {formatDistanceToNow(view.handedInAt, { addSuffix: true })}. It stays as you handed it in.
       </p>
@@ -83,17 +88,19 @@ function Waiting({ view }: { view: ReviewedTake }) {
           <CheckedWords check={check} />
         </section>
       )}
-      <section aria-label="What happens next" className="rounded-md border border-rule bg-page p-3">
-        <h2 className="mb-1 text-[15px]">What happens next</h2>
-        <ol className="grid list-decimal gap-1 pl-5 text-sm">
-          <li className={isRead ? 'text-faint' : ''}>
-            {isRead ? 'It was read against the target.' : 'It is being read against the target.'}
-          </li>
-          <li>Your instructor reviews it: notes on frames, and a grade. It waits for that now.</li>
-          <li>It comes back to the course page, and here, where you go through the notes one by one.</li>
-          <li>The next take can start from this one at any time, also now.</li>
-        </ol>
-      </section>
+      {!view.left && (
+        <section aria-label="What happens next" className="rounded-md border border-rule bg-page p-3">
+          <h2 className="mb-1 text-[15px]">What happens next</h2>
+          <ol className="grid list-decimal gap-1 pl-5 text-sm">
+            <li className={isRead ? 'text-faint' : ''}>
+              {isRead ? 'It was read against the target.' : 'It is being read against the target.'}
+            </li>
+            <li>Your instructor reviews it: notes on frames, and a grade. It waits for that now.</li>
+            <li>It comes back to the course page, and here, where you go through the notes one by one.</li>
+            <li>The next take can start from this one at any time, also now.</li>
+          </ol>
+        </section>
+      )}
     </div>
   );
 }
@@ -143,7 +150,7 @@ function ReturnedReview({
       <div className="min-h-0 flex-1 overflow-y-auto">
         <Tabs.Content value="review">
           <NotesInTurn view={view} review={review} />
-          <ShowButton view={view} />
+          {!view.left && <ShowButton view={view} />}
         </Tabs.Content>
         <Tabs.Content value="findings">
           {view.reading && view.target === null && (
@@ -237,8 +244,8 @@ function NotesInTurn({ view, review }: { view: ReviewedTake; review: Review }) {
                 {subject && <span className="font-semibold">{subject.name}: </span>}
                 {note.text}
               </p>
-              <NoteDone key={`done ${note.id}`} takeId={view.id} note={note} />
-              <NoteReplies key={note.id} takeId={view.id} note={note} />
+              {!view.left && <NoteDone key={`done ${note.id}`} takeId={view.id} note={note} />}
+              <NoteReplies key={note.id} takeId={view.id} note={note} mayReply={!view.left} />
             </>
           )}
         </section>
