@@ -6,6 +6,7 @@ import { type CourseOverview, type LearnerCourse, type Review, type SignedIn, ty
 import { pino } from 'pino';
 import { Sequelize } from 'sequelize';
 import request, { type Agent } from 'supertest';
+import { restore } from '../../scripts/backup-files.mjs';
 import { createApp } from '../src/app.ts';
 import { connectDatabase } from '../src/database/connect.ts';
 import { migrate } from '../src/database/migrate.ts';
@@ -54,12 +55,22 @@ export async function emptyDatabase(): Promise<EmptyDatabase> {
   };
 }
 
+interface HarnessOptions {
+  demo?: boolean;
+  /** A backup to begin with instead of empty tables. */
+  from?: string;
+  copies?: number;
+  redisUrl?: string;
+}
+
 export async function createHarness({
   demo = true,
+  from,
   copies = 1,
   redisUrl,
-}: { demo?: boolean; copies?: number; redisUrl?: string } = {}): Promise<Harness> {
+}: HarnessOptions = {}): Promise<Harness> {
   const { url, sequelize, drop } = await emptyDatabase();
+  if (from) await restore(url, from);
   await migrate(sequelize);
   if (demo) await loadDemoIntoEmpty(sequelize);
   const config = {

@@ -25,7 +25,20 @@ export class Tables {
 
   async createTable(name: string, columns: ModelAttributes): Promise<void> {
     this.#beforeEach();
-    await this.#tables.createTable(name, columns);
+    const collate = await this.#collation();
+    await this.#tables.createTable(name, columns, { ...(collate !== null && { collate }) });
+  }
+
+  /**
+   * How the tables that are there compare words; null before the first. A database that they were brought into may have
+   * another way of its own, and words of two ways cannot be compared with each other.
+   */
+  async #collation(): Promise<string | null> {
+    const [first] = await this.read<{ collation: string }>(
+      'SELECT TABLE_COLLATION AS collation FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE() AND ' +
+        "TABLE_NAME = 'people'",
+    );
+    return first?.collation ?? null;
   }
 
   async addColumn(table: string, column: string, options: ModelAttributeColumnOptions): Promise<void> {
