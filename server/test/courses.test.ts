@@ -6,6 +6,8 @@ import type {
   ExerciseSetting,
   Outbox,
   PutAway,
+  References,
+  SetDrill,
   SignedIn,
 } from '@undulan/contract';
 import type { Agent } from 'supertest';
@@ -271,6 +273,25 @@ test('a copy of a course has all that was made for it and nothing of what was do
       );
     expect(pictureless(own!)).toBe(pictureless(other!));
   }
+  // What exercises give comes along, and can be laid otherwise; drills are set without a date.
+  const givenBy = async ({ exercises: all }: CourseOverview): Promise<References[]> =>
+    Promise.all(
+      all.map(
+        async ({ id }) => (await instructor.get(`/api/exercises/${id}/references`).expect(200)).body as References,
+      ),
+    );
+  const given = await givenBy(alone);
+  expect(given).toEqual(await givenBy(before));
+  const i = given.findIndex((references) => references.given !== null);
+  const { clipId, placement } = given[i]!.given!;
+  const later = { clipId, placement: { ...placement, startFrame: placement.startFrame + 3 } };
+  const copied = `/api/exercises/${alone.exercises[i]!.id}/reference`;
+  await instructor.put(copied).send({ reference: later }).expect(204);
+  expect((await givenBy(alone))[i]!.given!.placement).toEqual(later.placement);
+  expect((await givenBy(before))[i]!.given!.placement).toEqual(placement);
+  await instructor.get(`/api/clips/${clipId}`).expect(200);
+  const set = (await instructor.get(`/api/courses/${alone.id}/drills/set`).expect(200)).body as SetDrill[];
+  expect(set).toMatchObject([{ kind: 'lands-later', dueAt: null, class: { done: 0, of: 0 } }]);
   expect((await copy(true)).learners).toEqual(learners);
   // Pictures are the copy's own: they are there for its people, and stay when the others go.
   const pictures = JSON.stringify(

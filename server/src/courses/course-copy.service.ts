@@ -1,11 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import type { CourseCopy, Created } from '@undulan/contract';
+import type { Transaction } from 'sequelize';
 import { requireInstructor } from '../access/access.ts';
+import { SetDrillModel } from '../drills/drill.model.ts';
 import { EaseModel } from '../eases/ease.model.ts';
 import { ExerciseModel, LISTED, workColumns } from '../exercises/exercise.model.ts';
 import { lessonColumns, LessonModel } from '../lessons/lesson.model.ts';
 import { PictureModel } from '../pictures/picture.model.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
+import { PlacedReferenceModel, rulerOfExercise } from '../references/reference.model.ts';
 import { CourseModel, EnrolmentModel, UnitModel } from './course.model.ts';
 
 /** The same document with other names of pictures in it; names are nowhere else in a document. */
@@ -15,9 +18,29 @@ function called<T>(document: T, names: ReadonlyMap<string, string>): T {
   return JSON.parse(text) as T;
 }
 
+/** What exercises give is given by their copies, too: the same clips, each laid anew. */
+async function copyGiven(
+  exerciseIds: ReadonlyMap<string, string>,
+  courseId: string,
+  transaction: Transaction,
+): Promise<void> {
+  const given = await PlacedReferenceModel.findAll({
+    where: { place: [...exerciseIds.keys()].map(rulerOfExercise) },
+    transaction,
+  });
+  await PlacedReferenceModel.bulkCreate(
+    given.map(({ exerciseId: from, personId, clipId, placement }) => {
+      const exerciseId = exerciseIds.get(from!)!;
+      return { place: rulerOfExercise(exerciseId), courseId, exerciseId, personId, clipId, placement };
+    }),
+    { transaction },
+  );
+}
+
 /**
- * Begins a course as a copy of another: its units, exercises (not published, without due dates), lessons, palette and
- * defaults; with its people, or with whoever copies it alone. Takes, drafts, plans and references stay where they are.
+ * Begins a course as a copy of another: its units, exercises (not published, without due dates) with the references
+ * they give, lessons, set drills (without due dates), palette and defaults; with its people, or with whoever copies it
+ * alone. Takes, drafts and plans stay where they are.
  */
 export async function copyCourse(
   personId: string,
@@ -26,11 +49,12 @@ export async function copyCourse(
 ): Promise<Created> {
   await requireInstructor(personId, courseId);
   refuseBeyond('courses', await EnrolmentModel.count({ where: { personId, role: 'instructor' } }));
-  const [course, units, exercises, lessons, eases, pictures, people] = await Promise.all([
+  const [course, units, exercises, lessons, drills, eases, pictures, people] = await Promise.all([
     CourseModel.findByPk(courseId),
     UnitModel.findAll({ where: { courseId } }),
     ExerciseModel.findAll({ where: { courseId, ...LISTED } }),
     LessonModel.findAll({ where: { courseId } }),
+    SetDrillModel.findAll({ where: { courseId } }),
     EaseModel.findAll({ where: { courseId } }),
     PictureModel.findAll({ where: { courseId }, attributes: ['id'] }),
     EnrolmentModel.findAll({ where: withPeople ? { courseId } : { courseId, personId } }),
@@ -64,8 +88,9 @@ export async function copyCourse(
       })),
       { transaction },
     );
-    for (const { motion, details, position, unitId } of exercises)
-      await ExerciseModel.create(
+    const exerciseIds = new Map<string, string>();
+    for (const { id: from, motion, details, position, unitId } of exercises) {
+      const made = await ExerciseModel.create(
         {
           ...workColumns(called(motion, names), called({ ...details, dueAt: null }, names)),
           courseId: id,
@@ -77,11 +102,18 @@ export async function copyCourse(
         },
         { transaction },
       );
+      exerciseIds.set(from, made.id);
+    }
+    await copyGiven(exerciseIds, id, transaction);
     for (const { lesson, position } of lessons)
       await LessonModel.create(
         { ...lessonColumns(called(lesson, names)), courseId: id, position, version: 1 },
         { transaction },
       );
+    await SetDrillModel.bulkCreate(
+      drills.map(({ kind, fault, fps }) => ({ kind, fault, fps, dueAt: null, courseId: id })),
+      { transaction },
+    );
     await EaseModel.bulkCreate(
       eases.map(({ name, css }) => ({ courseId: id, authorId: personId, name, css })),
       { transaction },

@@ -30,7 +30,7 @@ async function lay(
     return;
   }
   const clip = await clipFor(personId, reference.clipId);
-  if (clip.courseId !== courseId)
+  if (clip.courseId !== courseId && (await PlacedReferenceModel.count({ where: { courseId, clipId: clip.id } })) === 0)
     throw new ProblemError('does-not-fit', 'This clip was not sent as a reference of this course.');
   await PlacedReferenceModel.upsert({ place, courseId, exerciseId, personId, ...reference });
 }

@@ -23,8 +23,8 @@ export function CopyCourseDialog({ course, onClose }: { course: CourseOverview; 
     <Dialog open title="Copy this course" onClose={onClose}>
       <form className="grid gap-3" noValidate onSubmit={(event) => void form.handleSubmit(make)(event)}>
         <p className="text-sm text-faint">
-          Units, exercises (not published, without due dates), lessons, the palette and what exercises begin with.
-          Takes, drafts, plans and references stay here.
+          Units, exercises (not published, without due dates) with the references they give, lessons, set drills, the
+          palette and what exercises begin with. Takes, drafts and plans stay here.
         </p>
         <FormField
           label="Name of the copy"
