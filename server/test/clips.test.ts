@@ -1,4 +1,4 @@
-import type { Created, TakeView } from '@undulan/contract';
+import type { Created, ShownTake, TakeView } from '@undulan/contract';
 import { type ClipTrack, createKey, createKeyedSubject, createMotion, USUAL_TOLERANCES } from '@undulan/core';
 import type { Agent } from 'supertest';
 import { afterAll, beforeAll, expect, test } from 'vitest';
@@ -191,4 +191,12 @@ test('an instructor follows a clip anew: it is read by that; no learner can, nob
     .send(graded.body as object)
     .expect(200);
   await instructor.put(address).send(follow).expect(409);
+  // Shown in the gallery, its film is seen by the others, as long as it is shown.
+  await ines.get(`/api/clips/${clipId}`).expect(404);
+  await jonah.put(`/api/takes/${id}/shown`).send({ title: 'Poured', tags: [], note: '' }).expect(204);
+  const { view } = (await ines.get(`/api/gallery/${id}`).expect(200)).body as ShownTake;
+  expect(view.clip).toMatchObject({ id: clipId, name: 'pan.gif' });
+  await ines.get(`/api/clips/${clipId}`).expect(200);
+  await jonah.delete(`/api/takes/${id}/shown`).expect(204);
+  await ines.get(`/api/clips/${clipId}`).expect(404);
 });

@@ -3,6 +3,7 @@ import { furthestMoving, MotionDocument, placesOfTrack, proposeRegistration, tak
 import type * as z from 'zod';
 import { exerciseWithDocuments, holdLearner, seesExercise, takeToReview, takeToSee } from '../access/access.ts';
 import type { ExerciseModel } from '../exercises/exercise.model.ts';
+import { seesShown } from '../gallery/gallery.service.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { asked, askForReadings } from '../readings/reading-queue.ts';
 import { PlacedReferenceModel, rulerOfExercise } from '../references/reference.model.ts';
@@ -22,8 +23,8 @@ export async function isOwnOrGiven(personId: string, { id, ownerId }: ClipModel)
 }
 
 /**
- * A whole clip: for who sent it, for whoever may see the take that it is, and for all to whom it is given as a
- * reference.
+ * A whole clip: for who sent it, for whoever may see the take that it is or to whom that is shown, and for all to whom
+ * it is given as a reference.
  */
 export async function clipFor(personId: string, clipId: string): Promise<ClipModel> {
   const clip = await ClipModel.findByPk(clipId);
@@ -31,7 +32,7 @@ export async function clipFor(personId: string, clipId: string): Promise<ClipMod
   if (await isOwnOrGiven(personId, clip)) return clip;
   const take = await TakeModel.findOne({ where: { clipId }, attributes: ['id'] });
   if (!take) throw noClip();
-  await takeToSee(personId, take.id);
+  if (!(await seesShown(personId, take.id))) await takeToSee(personId, take.id);
   return clip;
 }
 

@@ -12,6 +12,7 @@ import { isMember, roleIn, takeFor } from '../access/access.ts';
 import { CourseModel, EnrolmentModel } from '../courses/course.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
+import { clipOfTake } from '../takes/clip-of-take.ts';
 import { ReviewModel, TakeModel } from '../takes/take.model.ts';
 import { RemarkModel, ShownTakeModel } from './gallery.model.ts';
 
@@ -55,11 +56,22 @@ async function shownTakeFor(personId: string, takeId: string, withMotion = false
   if (!shown) throw notShown();
   const role = await roleIn(personId, shown.courseId, 'take');
   const take = (await TakeModel.findByPk(takeId, {
-    attributes: { exclude: withMotion ? ['followed'] : ['followed', 'motion'] },
+    attributes: { exclude: withMotion ? [] : ['followed', 'motion'] },
     include: ['learner', { association: 'exercise', attributes: ['id', 'title', 'tolerances', 'archivedAt'] }],
   }))!;
   if (!(await isMember(take.learnerId, shown.courseId))) throw notShown();
   return { shown, take, role, isOwn: take.learnerId === personId };
+}
+
+/** Whether someone may see a take, and the clip that it is, because it is shown. */
+export async function seesShown(personId: string, takeId: string): Promise<boolean> {
+  try {
+    await shownTakeFor(personId, takeId);
+    return true;
+  } catch (error) {
+    if (error instanceof ProblemError) return false;
+    throw error;
+  }
 }
 
 /** Takes a shown take down: its learner does, and an instructor. What was remarked goes with it. */
@@ -148,7 +160,7 @@ export async function shownTake(personId: string, takeId: string): Promise<Shown
       note: '',
       selfCheck: false,
       motion: take.motion,
-      clip: null,
+      clip: take.clipId && take.followed ? await clipOfTake(take.clipId, take.followed) : null,
       target: null,
       tolerances: take.exercise!.tolerances,
       terms: {},

@@ -1,12 +1,12 @@
-import type { Note, Review, SeriesTake, TakeClip, TakeView } from '@undulan/contract';
+import type { Note, Review, SeriesTake, TakeView } from '@undulan/contract';
 import { type Target, targetRead } from '@undulan/core';
 import { mayLearnerSeeModel, takeToSee } from '../access/access.ts';
-import { ClipModel } from '../clips/clip.model.ts';
 import { ExerciseModel } from '../exercises/exercise.model.ts';
 import { newestRead, READING_LINE, ReadingModel } from '../readings/reading.model.ts';
 import { readingFor } from '../readings/visible-reading.ts';
 import { TargetModel } from '../targets/target.model.ts';
-import { type Followed, type NoteModel, ReviewModel, TakeModel } from './take.model.ts';
+import { clipOfTake } from './clip-of-take.ts';
+import { type NoteModel, ReviewModel, TakeModel } from './take.model.ts';
 import { takesOf } from './take-summary.ts';
 
 async function reviewOf(takeId: string): Promise<ReviewModel | null> {
@@ -60,11 +60,6 @@ function termsOf({
   ...terms
 }: Target): TakeView['terms'] {
   return terms;
-}
-
-async function clipOfTake(clipId: string, followed: Followed): Promise<TakeClip | null> {
-  const clip = await ClipModel.findByPk(clipId);
-  return clip && { id: clip.id, name: clip.name, type: clip.type!, bytes: clip.size, ...followed };
 }
 
 /**

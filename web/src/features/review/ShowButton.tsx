@@ -50,8 +50,9 @@ function ShowDialog({ view, onClose }: { view: TakeView; onClose: () => void }) 
         }}
       >
         <p className="text-sm">
-          Everyone of the course sees your name, the motion and its chart, and may remark on its frames. Grade, notes
-          and findings stay between you and your instructor. You can take it down at any time.
+          Everyone of the course sees your name, the motion{view.clip && ' and the clip it was followed in'} and its
+          chart, and may remark on its frames. Grade, notes and findings stay between you and your instructor. You can
+          take it down at any time.
         </p>
         <TakeWordsFields register={form.register} to="the others" />
         <Problem>{problem ?? form.problem}</Problem>
