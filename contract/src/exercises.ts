@@ -83,6 +83,10 @@ export const Draft = StoredWork.extend({
 });
 export type Draft = z.infer<typeof Draft>;
 
+/** A picture that was kept for scenes, and how large it is: once turned as it says it should be seen. */
+export const KeptPicture = Created.extend({ widthPx: z.int(), heightPx: z.int() });
+export type KeptPicture = z.infer<typeof KeptPicture>;
+
 /** A picture kept for a course's briefs, how large it is and how many of them show it. */
 export const CoursePicture = z.object({ id: z.string(), bytes: z.int(), shownIn: z.int() });
 export type CoursePicture = z.infer<typeof CoursePicture>;

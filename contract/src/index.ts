@@ -59,6 +59,7 @@ export {
   HandIn,
   SelfCheck,
   CoursePicture,
+  KeptPicture,
 } from './exercises.ts';
 export {
   CourseName,

@@ -1,6 +1,7 @@
 import type {
   Assignment,
   ExerciseSetting,
+  KeptPicture,
   Phrase,
   ReadingJob,
   Review,
@@ -325,7 +326,11 @@ test('pictures of scenes are kept once for the course, whoever brings them, and 
     .toBuffer();
   const send = (who: typeof ines, body: Buffer, course = harness.courseId) =>
     who.post(`/api/courses/${course}/scene-pictures`).set('Content-Type', 'image/png').send(body);
-  const first = (await send(ines, bytes).expect(201)).body as { id: string };
+  const first = (await send(ines, bytes).expect(201)).body as KeptPicture;
+  expect(first).toMatchObject({ widthPx: 12, heightPx: 8 });
+  // Turned as it says it should be seen.
+  const turned = await sharp(bytes).jpeg().withMetadata({ orientation: 6 }).toBuffer();
+  expect((await send(ines, turned).expect(201)).body).toMatchObject({ widthPx: 8, heightPx: 12 });
   expect((await send(jonah, bytes).expect(201)).body).toEqual(first);
   const seen = await jonah.get(`/api/pictures/${first.id}`).expect(200);
   expect((await sharp(seen.body as Buffer).metadata()).hasAlpha).toBe(true);

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { CoursePicture, Created } from '@undulan/contract';
+import type { CoursePicture, Created, KeptPicture } from '@undulan/contract';
 import { mediaKindOf } from '@undulan/core';
 import { col, fn, Op } from 'sequelize';
 import sharp from 'sharp';
@@ -75,21 +75,25 @@ async function roomTaken(where: {
   return { count: Number(kept.count), bytes: Number(kept.total ?? 0) };
 }
 
+async function described({ id, bytes }: PictureModel): Promise<KeptPicture> {
+  const { width, height } = await sharp(bytes).metadata();
+  return { id, widthPx: width, heightPx: height };
+}
+
 /**
  * Keeps a picture for the scenes of a course, whoever of the course brings it; one that is there already is not kept
  * twice. Throws `invalid-request` for what is none, `over-quota`.
  */
-export async function keepScenePicture(personId: string, courseId: string, bytes: unknown): Promise<Created> {
+export async function keepScenePicture(personId: string, courseId: string, bytes: unknown): Promise<KeptPicture> {
   await roleIn(personId, courseId);
   if (!Buffer.isBuffer(bytes)) throw noPicture('A picture is a PNG, JPEG, GIF or WebP file.');
   const hash = createHash('sha256').update(bytes).digest('hex');
-  const known = await PictureModel.findOne({ where: { courseId, hash }, attributes: ['id'] });
-  if (known) return { id: known.id };
+  const known = await PictureModel.findOne({ where: { courseId, hash } });
+  if (known) return described(known);
   const kept = await roomTaken({ courseId, ownerId: personId });
   refuseBeyond('scenePictures', kept.count);
   refuseBeyond('scenePictureBytes', kept.bytes + bytes.length);
-  const { id } = await PictureModel.create({ courseId, ownerId: personId, hash, ...(await madeAnew(bytes)) });
-  return { id };
+  return described(await PictureModel.create({ courseId, ownerId: personId, hash, ...(await madeAnew(bytes)) }));
 }
 
 /**

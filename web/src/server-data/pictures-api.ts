@@ -1,4 +1,4 @@
-import type { CoursePicture, Created } from '@undulan/contract';
+import type { CoursePicture, Created, KeptPicture } from '@undulan/contract';
 import { SCHEMAS } from './answer-schemas.ts';
 import { api } from './api.ts';
 
@@ -15,8 +15,8 @@ const pictures = api.injectEndpoints({
       }),
       invalidatesTags: ['Picture'],
     }),
-    keepScenePicture: build.mutation<Created, { courseId: string; picture: Blob }>({
-      responseSchema: SCHEMAS?.keepPicture,
+    keepScenePicture: build.mutation<KeptPicture, { courseId: string; picture: Blob }>({
+      responseSchema: SCHEMAS?.keepScenePicture,
       query: ({ courseId, picture }) => ({
         url: `/courses/${courseId}/scene-pictures`,
         method: 'POST',

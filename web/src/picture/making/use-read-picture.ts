@@ -2,7 +2,7 @@ import { type Look, lookOfDrawings } from '@undulan/core';
 import DOMPurify from 'dompurify';
 import { useCallback } from 'react';
 import { selectMotion } from '../../editing/index.ts';
-import { explain, useKeepScenePictureMutation } from '../../server-data/index.ts';
+import { explain, isProblem, useKeepScenePictureMutation } from '../../server-data/index.ts';
 import { useAppStore } from '../../state/index.ts';
 import { svgOutlines } from './svg-outlines.ts';
 
@@ -45,14 +45,16 @@ export function useReadPicture(courseId: string): (file: File, as?: 'pixels') =>
       }
       try {
         const picture = isDrawn ? await drawnAsPixels(file) : file;
-        const bitmap = await createImageBitmap(picture);
-        const size = fitted(bitmap.width, bitmap.height);
-        bitmap.close();
-        const answer = await keep({ courseId, picture });
-        if (!answer.data) return { problem: explain(answer.error) };
-        return { look: { shape: 'picture', ...size, fill: '#6b7680', pictureId: answer.data.id }, name };
+        // The server looks how large it is before anything is decoded.
+        const { data, error } = await keep({ courseId, picture });
+        if (!data) {
+          const why = explain(error);
+          return { problem: isProblem(error, 'invalid-request') ? `“${file.name}” cannot be drawn. ${why}` : why };
+        }
+        const size = fitted(data.widthPx, data.heightPx);
+        return { look: { shape: 'picture', ...size, fill: '#6b7680', pictureId: data.id }, name };
       } catch {
-        return { problem: `“${file.name}” cannot be drawn: a PNG, JPEG, WebP, GIF or SVG file, please.` };
+        return { problem: `“${file.name}” cannot be drawn: this SVG file has nothing that a browser shows.` };
       }
     },
     [courseId, keep, store],
