@@ -24,17 +24,24 @@ export function ShortcutSheet() {
       >
         <Keyboard size={17} />
       </Button>
-      {open && <Sheet onClose={() => setOpen(false)} />}
+      {open && <ShortcutsDialog onClose={() => setOpen(false)} />}
     </>
   );
 }
 
-function Sheet({ onClose }: { onClose: () => void }) {
+/** Shortcuts that someone has given other keys. */
+export function useChangedShortcuts(): ShortcutName[] {
+  const chords = useAppSelector(selectChords);
+  return SHORTCUT_NAMES.filter((name) => chords[name] !== SHORTCUTS[name].chord);
+}
+
+/** Every shortcut with its keys, to be changed. */
+export function ShortcutsDialog({ onClose }: { onClose: () => void }) {
   const chords = useAppSelector(selectChords);
   const [waiting, setWaiting] = useState<ShortcutName | null>(null);
   const [says, setSays] = useState<string | null>(null);
   const [choose, { isLoading }] = useChooseShortcutsMutation();
-  const changed = SHORTCUT_NAMES.filter((name) => chords[name] !== SHORTCUTS[name].chord);
+  const changed = useChangedShortcuts();
 
   const keep = async (next: Partial<Record<ShortcutName, string>>): Promise<void> => {
     const answer = await choose(next);
@@ -43,9 +50,7 @@ function Sheet({ onClose }: { onClose: () => void }) {
 
   useEffect(() => {
     if (!waiting) return undefined;
-    const own = Object.fromEntries(
-      SHORTCUT_NAMES.filter((name) => chords[name] !== SHORTCUTS[name].chord).map((name) => [name, chords[name]]),
-    );
+    const own = Object.fromEntries(changed.map((name) => [name, chords[name]]));
     const take = (event: KeyboardEvent): void => {
       event.preventDefault();
       event.stopPropagation();

@@ -2,6 +2,7 @@ import { useSessionQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { Fetched } from '../../ui/index.ts';
 import { LeaveAllOf, OwnData } from './GoingAway.tsx';
+import { LookAndKeys } from './LookAndKeys.tsx';
 import { MailForm } from './MailForm.tsx';
 import { NameForm } from './NameForm.tsx';
 import { OwnCourses } from './OwnCourses.tsx';
@@ -27,6 +28,7 @@ export function AccountPage() {
                 </div>
                 <div className="grid gap-8">
                   <OwnCourses personId={data.person.id} courses={data.courses} />
+                  <LookAndKeys />
                   <MailForm off={data.mailOff} />
                   <OwnData />
                   <LeaveAllOf name={data.person.name} />
