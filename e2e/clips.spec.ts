@@ -172,6 +172,23 @@ test('a clip is handed in: chosen, sent, its subject pointed at, put right, and 
   await instructor.goto(page.url());
   await expect(instructor.getByText('Everything is 3 frames late.')).toBeVisible();
   await expect(instructor.getByRole('group', { name: 'How sure it is a frame' })).toBeVisible();
+
+  // Returned and shown, its film is in the gallery for the others.
+  await instructor.getByRole('tab', { name: /^Grade/ }).click();
+  await instructor.getByRole('button', { name: /Take the proposed/ }).click();
+  await instructor.getByRole('button', { name: /^Return with/ }).click();
+  await instructor.getByRole('dialog').getByRole('button', { name: 'Return it' }).click();
+  await expect(instructor.getByText('Returned', { exact: true })).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: 'Show in the gallery …' }).click();
+  await expect(page.getByRole('dialog')).toContainText('the clip it was followed in');
+  await page.getByRole('dialog').getByRole('button', { name: 'Show it' }).click();
+  await page.getByRole('link', { name: 'Shown in the gallery' }).click();
+  await signIn(instructor, 'Jonah');
+  const film = instructor.waitForResponse((answer) => /\/api\/clips\//.test(answer.url()));
+  await instructor.goto(page.url());
+  await expect(instructor.getByRole('group', { name: 'How sure it is a frame' })).toBeVisible();
+  expect((await film).ok()).toBe(true);
 });
 
 test('a clip that was cut off goes on where it was, after a reload too; a spot put right is followed', async ({
