@@ -2,7 +2,7 @@ import { FrameRange, Rate, Tolerances } from '@undulan/core';
 import * as z from 'zod';
 import { Accepted } from './clip-terms.ts';
 import { MailKind } from './mail.ts';
-import { CourseRole, Person, ShortcutChoices } from './people.ts';
+import { CourseRole, DecimalMark, Person, ShortcutChoices } from './people.ts';
 
 export const CourseSummary = z.object({
   id: z.string(),
@@ -18,6 +18,7 @@ export const SignedIn = z.object({
   /** They run the installation. */
   isAdministrator: z.boolean(),
   shortcuts: ShortcutChoices,
+  decimalMark: DecimalMark,
   /** Of what they want no messages. */
   mailOff: z.array(MailKind),
   courses: z.array(CourseSummary),

@@ -6,6 +6,8 @@ export {
   OpenSession,
   Person,
   DemoAccounts,
+  DecimalMark,
+  NumberChoice,
   ShortcutChoices,
   SIGNED_IN_MARK,
 } from './people.ts';

@@ -54,6 +54,13 @@ export const ShortcutChoices = z
   .refine((choices) => Object.keys(choices).length <= 200, { message: 'Too many shortcuts.' });
 export type ShortcutChoices = z.infer<typeof ShortcutChoices>;
 
+/** What stands between the whole of a number and its parts, as someone reads and writes it. */
+export const DecimalMark = z.enum(['.', ',']);
+export type DecimalMark = z.infer<typeof DecimalMark>;
+
+export const NumberChoice = z.object({ decimalMark: DecimalMark });
+export type NumberChoice = z.infer<typeof NumberChoice>;
+
 /** Accounts anyone may try; empty unless the demo course is loaded. */
 export const DemoAccounts = z.object({
   accounts: z.array(z.object({ name: z.string(), email: z.string(), role: CourseRole })),

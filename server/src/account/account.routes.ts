@@ -1,9 +1,9 @@
-import { ChangeAccount, LeaveAll, MailChoices, SIGNED_IN_MARK, StayInLedger } from '@undulan/contract';
+import { ChangeAccount, LeaveAll, MailChoices, NumberChoice, SIGNED_IN_MARK, StayInLedger } from '@undulan/contract';
 import { Router } from 'express';
 import { personIdOf } from '../access/require-person.ts';
 import { parseBody } from '../http/parse-body.ts';
 import { SESSION_COOKIE } from '../http/sessions.ts';
-import { changeAccount, chooseMail, leaveAll } from './account.service.ts';
+import { changeAccount, chooseMail, chooseNumbers, leaveAll } from './account.service.ts';
 import { leftCourses, stayInLedger } from './left-courses.service.ts';
 import { ownData } from './own-data.service.ts';
 
@@ -15,6 +15,10 @@ export function accountRoutes(): Router {
   });
   routes.put('/account/mail', async (request, response) => {
     await chooseMail(personIdOf(request), parseBody(MailChoices, request));
+    response.status(204).end();
+  });
+  routes.put('/account/numbers', async (request, response) => {
+    await chooseNumbers(personIdOf(request), parseBody(NumberChoice, request));
     response.status(204).end();
   });
   routes.get('/account/data', async (request, response) => {

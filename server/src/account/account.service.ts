@@ -1,4 +1,4 @@
-import type { ChangeAccount, LeaveAll, MailChoices } from '@undulan/contract';
+import type { ChangeAccount, LeaveAll, MailChoices, NumberChoice } from '@undulan/contract';
 import { Op, type Transaction, UniqueConstraintError } from 'sequelize';
 import { removeLeftClips } from '../clips/left-clips.ts';
 import { EnrolmentModel } from '../courses/course.model.ts';
@@ -39,6 +39,11 @@ export async function changeAccount(personId: string, { name, email, old }: Chan
 /** Keeps of what someone wants no messages. */
 export async function chooseMail(personId: string, { off }: MailChoices): Promise<void> {
   await PersonModel.update({ mailOff: [...new Set(off)] }, { where: { id: personId } });
+}
+
+/** Keeps how someone writes numbers. */
+export async function chooseNumbers(personId: string, { decimalMark }: NumberChoice): Promise<void> {
+  await PersonModel.update({ decimalMark }, { where: { id: personId } });
 }
 
 /** Courses that this person instructs alone, with others in them. */
@@ -86,6 +91,7 @@ export async function leaveAll(personId: string, { password }: LeaveAll): Promis
         isDemo: false,
         isAdministrator: false,
         shortcuts: null,
+        decimalMark: '.',
         mailOff: null,
       },
       { transaction },

@@ -35,6 +35,7 @@ import { markers } from './migrations/0030-markers.ts';
 import { gallery } from './migrations/0031-gallery.ts';
 import { drillOutcomes } from './migrations/0032-drill-outcomes.ts';
 import { leftCourses } from './migrations/0033-left-courses.ts';
+import { decimalMarks } from './migrations/0034-decimal-marks.ts';
 import { Tables } from './tables.ts';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -71,6 +72,7 @@ const MIGRATIONS: readonly Migration[] = [
   gallery,
   drillOutcomes,
   leftCourses,
+  decimalMarks,
 ];
 
 /**

@@ -29,6 +29,7 @@ export async function signedIn(personId: string): Promise<SignedIn> {
     person: { id: person.id, name: person.name, email: person.email },
     isAdministrator: person.isAdministrator,
     shortcuts: person.shortcuts ?? {},
+    decimalMark: person.decimalMark,
     mailOff: person.mailOff ?? [],
     courses: enrolments.map((enrolment) => ({
       id: enrolment.courseId,

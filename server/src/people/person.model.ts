@@ -1,4 +1,4 @@
-import type { MailKind, ShortcutChoices } from '@undulan/contract';
+import type { DecimalMark, MailKind, ShortcutChoices } from '@undulan/contract';
 import {
   type CreationOptional,
   DataTypes,
@@ -19,6 +19,7 @@ export class PersonModel extends Model<InferAttributes<PersonModel>, InferCreati
   /** Of what they want no messages. */
   declare mailOff: CreationOptional<MailKind[] | null>;
   declare shortcuts: CreationOptional<ShortcutChoices | null>;
+  declare decimalMark: CreationOptional<DecimalMark>;
 }
 
 export function initPersonModel(sequelize: Sequelize): void {
@@ -32,6 +33,7 @@ export function initPersonModel(sequelize: Sequelize): void {
       isAdministrator: { type: DataTypes.BOOLEAN, defaultValue: false },
       mailOff: DataTypes.JSON,
       shortcuts: DataTypes.JSON,
+      decimalMark: { type: DataTypes.CHAR(1), defaultValue: '.' },
     },
     { sequelize, tableName: 'people', modelName: 'person' },
   );

@@ -1,7 +1,6 @@
 import type { LatePolicy } from '@undulan/contract';
 import {
   CHANNELS,
-  formatRate,
   frameCount,
   type Limits,
   type MotionDocument,
@@ -10,7 +9,7 @@ import {
   type Tolerances,
   travelSeconds,
 } from '@undulan/core';
-import { formatDue } from '../ui/index.ts';
+import { fixed, formatDue, ownRate, withMark } from '../ui/index.ts';
 
 /** What is fixed about an exercise. */
 export interface Terms {
@@ -63,15 +62,18 @@ export function termsInWords({
 }: Terms): { name: string; words: string }[] {
   const { range, rate } = start;
   return [
-    { name: 'rate', words: `${formatRate(rate)} fps` },
+    { name: 'rate', words: `${ownRate(rate)} fps` },
     {
       name: 'range',
       words:
         `${range.first}–${range.last}, ${frameCount(range)} frames, runs ` +
-        `${runningSeconds(range, rate).toFixed(3)} s, travel ` +
-        `${travelSeconds(range.first, range.last, rate).toFixed(3)} s`,
+        `${fixed(runningSeconds(range, rate), 3)} s, travel ` +
+        `${fixed(travelSeconds(range.first, range.last, rate), 3)} s`,
     },
-    { name: 'allowed', words: `keys ±${tolerances.keyFrames} frames, spacing ±${tolerances.spacingPercent} %` },
+    {
+      name: 'allowed',
+      words: withMark(`keys ±${tolerances.keyFrames} frames, spacing ±${tolerances.spacingPercent} %`),
+    },
     { name: 'yours', words: yours(mayChange) },
     ...(dueAt ? [{ name: 'due', words: `${formatDue(dueAt)}, ${LATE_WORDS[latePolicy]}` }] : []),
     ...(events.length > 0 ? [{ name: 'events', words: eventsInWords(events) }] : []),

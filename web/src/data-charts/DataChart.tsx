@@ -2,7 +2,7 @@ import { GridComponent } from 'echarts/components';
 import { type EChartsCoreOption, type EChartsType, init, use as chartParts } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { type Ref, useEffect, useImperativeHandle, useRef } from 'react';
-import { cssColour, useTheme } from '../ui/index.ts';
+import { cssColour, useTheme, withMark } from '../ui/index.ts';
 
 chartParts([GridComponent, SVGRenderer]);
 
@@ -10,7 +10,7 @@ chartParts([GridComponent, SVGRenderer]);
 export const valueAxis = (): object => ({
   type: 'value',
   nameTextStyle: { color: cssColour('var(--faint)') },
-  axisLabel: { color: cssColour('var(--faint)') },
+  axisLabel: { color: cssColour('var(--faint)'), formatter: (value: number) => withMark(String(value)) },
   splitLine: { lineStyle: { color: cssColour('var(--rule)') } },
 });
 

@@ -7,6 +7,7 @@ import {
   type DrillResult,
   type Trained,
 } from '@undulan/core';
+import { brief } from '../ui/index.ts';
 
 export const DRILLS: Record<DrillKind, { name: string; asks: string; says: string }> = {
   'lands-later': {
@@ -86,7 +87,7 @@ export const unitOf = (of: Trained): string => UNITS[of].unit;
 
 const figure = (of: Trained, size: number): string => {
   const digits = UNITS[of].unit === 'frames' || size < 10 ? 1 : 0;
-  return String(Number(size.toFixed(digits)));
+  return brief(size, digits);
 };
 
 export function sizeWords(of: Trained, size: number): string {

@@ -1,7 +1,7 @@
 import { framesPerSecond } from '@undulan/core';
 import { useState } from 'react';
 import { PLAIN_ONION } from '../picture/stage/index.ts';
-import { Button, Dialog, Field, readStored, sayProblem, Select } from '../ui/index.ts';
+import { Button, Dialog, Field, fixed, readStored, sayProblem, Select } from '../ui/index.ts';
 import { type Drawn, type DrawnKind, DrawnOptions } from './DrawnOptions.tsx';
 import { MOVING, MOVING_KINDS, type MovingKind, type MovingPlan, planOf, usualChoices } from './export-plan.ts';
 import { PaperCharts } from './PaperCharts.tsx';
@@ -114,7 +114,7 @@ export function ExportDialog({ of, onClose }: ExportDialogProps) {
 function wordsFor(kind: Kind, { motion, frame }: Exported, plan: MovingPlan): string {
   const size = `${plan.widthPx} × ${plan.heightPx} px`;
   if (isMoving(kind)) {
-    const seconds = (plan.frames.length / plan.fps).toFixed(3);
+    const seconds = fixed(plan.frames.length / plan.fps, 3);
     const rate = plan.fps === framesPerSecond(motion.rate) ? '.' : ', at another rate than the motion’s.';
     return `${plan.frames.length} pictures of ${size}, ${seconds} s${rate}${kind === 'gif' ? gifWords(plan.fps) : ''}`;
   }

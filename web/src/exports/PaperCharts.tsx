@@ -1,5 +1,6 @@
-import { formatRate, type TimingChart, writeTimingChartSvg } from '@undulan/core';
+import { type TimingChart, writeTimingChartSvg } from '@undulan/core';
 import { namedCharts } from '../panels/charts/index.ts';
+import { ownRate } from '../ui/index.ts';
 import { Paper } from './Paper.tsx';
 import type { Exported } from './still-files.ts';
 
@@ -16,7 +17,7 @@ export function PaperCharts({ of: { title, motion }, onClose }: { of: Exported; 
   return (
     <Paper title={`${title}, charts`} onClose={onClose}>
       <h1 className="text-xl">{title}</h1>
-      <p className="figures mb-3 text-xs text-faint">{formatRate(motion.rate)} fps</p>
+      <p className="figures mb-3 text-xs text-faint">{ownRate(motion.rate)} fps</p>
       {pages(charts).map((page, i) => {
         const svg = writeTimingChartSvg({ title, rate: motion.rate, charts: page, bare: true });
         return (

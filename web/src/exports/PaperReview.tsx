@@ -1,3 +1,4 @@
+import { withMark } from '../ui/index.ts';
 import { Paper } from './Paper.tsx';
 import type { Exported } from './still-files.ts';
 
@@ -43,7 +44,7 @@ export function PaperReview({ of: { title, reading, notes, review }, onClose }: 
             <ol className="grid list-decimal gap-1 pl-5">
               {reading.findings.map(({ sentence }, i) => (
                 <li key={i} className="break-inside-avoid">
-                  {sentence}
+                  {withMark(sentence)}
                 </li>
               ))}
             </ol>

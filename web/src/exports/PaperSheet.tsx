@@ -1,5 +1,6 @@
-import { exposureSheet, formatRate, frameCount, runningSeconds } from '@undulan/core';
+import { exposureSheet, frameCount, runningSeconds } from '@undulan/core';
 import { useMemo } from 'react';
+import { fixed, ownRate } from '../ui/index.ts';
 import { Paper } from './Paper.tsx';
 import type { Exported } from './still-files.ts';
 
@@ -13,8 +14,8 @@ export function PaperSheet({ of: { title, motion, notes }, onClose }: { of: Expo
     <Paper title={`${title}, exposure sheet`} onClose={onClose}>
       <h1 className="text-xl">{title}</h1>
       <p className="figures mb-3 text-xs text-faint">
-        {formatRate(motion.rate)} fps · frames {first} to {last} · {frameCount(motion.range)} frames ·{' '}
-        {runningSeconds(motion.range, motion.rate).toFixed(3)} s
+        {ownRate(motion.rate)} fps · frames {first} to {last} · {frameCount(motion.range)} frames ·{' '}
+        {fixed(runningSeconds(motion.range, motion.rate), 3)} s
       </p>
       <table className="figures w-full border-collapse text-xs">
         <thead>

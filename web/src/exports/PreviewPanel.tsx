@@ -5,7 +5,7 @@ import { createPortal } from 'react-dom';
 import * as z from 'zod';
 import { selectMotion } from '../editing/index.ts';
 import { useAppSelector } from '../state/index.ts';
-import { Button, DecimalField, Field, sayProblem, Select, Tick } from '../ui/index.ts';
+import { Button, DecimalField, Field, fixed, sayProblem, Select, Tick } from '../ui/index.ts';
 import {
   bytesOf,
   dropPreview,
@@ -88,7 +88,7 @@ export function PreviewPanel({ onClose }: { onClose: () => void }) {
   );
 }
 
-const megabytes = (bytes: number): string => `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`;
+const megabytes = (bytes: number): string => `${fixed(bytes / 1e6, bytes < 1e7 ? 1 : 0)} MB`;
 
 /** Rendering what is open; what was rendered before is let go of. */
 function useRendering(motion: MotionDocument, choices: PreviewChoices) {
@@ -152,12 +152,12 @@ function Player({ made, isStale }: { made: RenderedPreview; isStale: boolean }) 
           {isPlaying ? 'Pause' : 'Play'}
         </Button>
         <span className="figures text-xs text-faint">
-          frame {plan.frames[number]!} · {isPlaying && shown !== null ? `${shown.toFixed(1)} of ` : ''}
+          frame {plan.frames[number]!} · {isPlaying && shown !== null ? `${fixed(shown, 1)} of ` : ''}
           {trimmed(plan.fps, 3)} pictures a second
         </span>
       </div>
       <p className="figures text-xs text-faint">
-        made {madeAt.toLocaleTimeString()} in {tookSeconds.toFixed(1)} s: {plan.widthPx} × {plan.heightPx} px,{' '}
+        made {madeAt.toLocaleTimeString()} in {fixed(tookSeconds, 1)} s: {plan.widthPx} × {plan.heightPx} px,{' '}
         {plan.frames.length} pictures, {megabytes(bytesOf(plan))}
       </p>
     </div>

@@ -34,6 +34,7 @@ beforeEach(async () => {
       person: { id: 'p1', name: 'Ines Calado', email: 'ines@kitchen.example' },
       isAdministrator: false,
       mailOff: [],
+      decimalMark: '.',
       shortcuts: kept,
       courses: [],
     });

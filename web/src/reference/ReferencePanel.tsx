@@ -1,5 +1,4 @@
 import {
-  formatFixed,
   FRAME_LIMIT,
   frameAt,
   makeStandIn,
@@ -20,7 +19,17 @@ import { useState } from 'react';
 import { z } from 'zod';
 import { UploadLine } from '../clips/index.ts';
 import { useClock, usePlaying } from '../time/index.ts';
-import { Button, ButtonGroup, DecimalField, Empty, Menu, MenuItem, Problem, useFileChoice } from '../ui/index.ts';
+import {
+  Button,
+  ButtonGroup,
+  DecimalField,
+  Empty,
+  fixed,
+  Menu,
+  MenuItem,
+  Problem,
+  useFileChoice,
+} from '../ui/index.ts';
 import { CameraDialog } from './CameraDialog.tsx';
 import { FollowDialog, type ReferenceUse } from './FollowDialog.tsx';
 import { OnsetCues } from './OnsetCues.tsx';
@@ -64,7 +73,7 @@ export function ReferencePanel({ places = REFERENCE_PLACES, ...use }: ReferenceP
           <OnRuler reference={reference} placement={placed.placement} />
           {reference.picturesEnd !== null && (
             <p className="text-xs text-faint">
-              Its pictures are shown up to {formatFixed(reference.picturesEnd, 1)} s: more of them do not fit.
+              Its pictures are shown up to {fixed(reference.picturesEnd, 1)} s: more of them do not fit.
             </p>
           )}
           <Seen reference={reference} placement={placed.placement} places={places} />
@@ -243,11 +252,11 @@ function HowFarOff({ reference: { measured } }: { reference: Reference }) {
   return (
     <span className="figures text-xs text-faint">
       {isPlaying && 'sounding'}
-      {!isPlaying && wasOff && `was off by ${formatFixed(off.worstFrames, 2)} of a frame at most`}
+      {!isPlaying && wasOff && `was off by ${fixed(off.worstFrames, 2)} of a frame at most`}
       {!isPlaying &&
         wasOff &&
         off.timesRight > 0 &&
-        `; held up ${off.timesRight} ×, by ${formatFixed(off.worstRight, 1)} frames at most, and put right`}
+        `; held up ${off.timesRight} ×, by ${fixed(off.worstRight, 1)} frames at most, and put right`}
     </span>
   );
 }

@@ -1,19 +1,10 @@
-import {
-  endFrameOf,
-  formatFixed,
-  frameAt,
-  movedTo,
-  type Onset,
-  type Placement,
-  trimmedFrom,
-  trimmedTo,
-} from '@undulan/core';
+import { endFrameOf, frameAt, movedTo, type Onset, type Placement, trimmedFrom, trimmedTo } from '@undulan/core';
 import { clsx } from 'clsx';
 import { type KeyboardEvent, useMemo } from 'react';
 import { StripCanvas } from '../strips/kit/index.ts';
 import { snapFrame, useClock, useTimeScale } from '../time/index.ts';
 import { Strip } from '../time-page/index.ts';
-import { type DragMove, usePointerDrag, useSize } from '../ui/index.ts';
+import { type DragMove, fixed, usePointerDrag, useSize } from '../ui/index.ts';
 import { bandsOf, paintReference, type ReferencePainting } from './paint-reference.ts';
 import { type Reference, useReference } from './reference-context.tsx';
 
@@ -162,8 +153,8 @@ function OnsetMark({ onset, x, topPx, heightPx, isTaken, frame, onToggle }: Onse
     <button
       type="button"
       aria-pressed={isTaken}
-      aria-label={`Onset at ${formatFixed(onset.seconds, 2)} s`}
-      title={`${formatFixed(onset.seconds, 3)} s, frame ${formatFixed(frame, 1)}: ${isTaken ? 'drop it' : 'take it'}`}
+      aria-label={`Onset at ${fixed(onset.seconds, 2)} s`}
+      title={`${fixed(onset.seconds, 3)} s, frame ${fixed(frame, 1)}: ${isTaken ? 'drop it' : 'take it'}`}
       className="absolute w-3 -translate-x-1/2 hover:bg-accent/20"
       style={{ left: x, top: topPx, height: heightPx }}
       onClick={onToggle}

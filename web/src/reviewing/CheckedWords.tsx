@@ -1,4 +1,5 @@
 import type { SelfCheck } from '@undulan/contract';
+import { withMark } from '../ui/index.ts';
 
 /** What a self-check says: three sentences at most, and no grade. */
 export function CheckedWords({ check }: { check: SelfCheck }) {
@@ -7,7 +8,7 @@ export function CheckedWords({ check }: { check: SelfCheck }) {
     <>
       <ul aria-label="What matters most" className="grid list-disc gap-1 pl-5">
         {check.sentences.map((sentence) => (
-          <li key={sentence}>{sentence}</li>
+          <li key={sentence}>{withMark(sentence)}</li>
         ))}
       </ul>
       {check.further > 0 && <p className="mt-1 text-xs text-faint">And {check.further} more, of less weight.</p>}

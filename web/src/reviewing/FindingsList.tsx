@@ -2,7 +2,7 @@ import { type Finding, type MovedAlong, movedAlong } from '@undulan/core';
 import { clsx } from 'clsx';
 import type { ReactNode } from 'react';
 import { useClock } from '../time/index.ts';
-import { Empty } from '../ui/index.ts';
+import { brief, Empty, withMark } from '../ui/index.ts';
 
 const TONES: Record<Finding['severity'], string> = {
   strong: 'text-danger font-semibold',
@@ -32,8 +32,8 @@ const WORTH_SAYING = 0.1;
 
 /** What becomes of those after it when they go along with it. */
 function alongWords({ after, onTime, leftFrames }: MovedAlong): string {
-  const frames = Number(Math.abs(leftFrames).toFixed(1));
-  const off = `${frames} ${frames === 1 ? 'frame' : 'frames'} ${leftFrames > 0 ? 'late' : 'early'}`;
+  const frames = brief(Math.abs(leftFrames), 1);
+  const off = `${frames} ${frames === '1' ? 'frame' : 'frames'} ${leftFrames > 0 ? 'late' : 'early'}`;
   const are = (count: number): string => (count === 1 ? 'is' : 'are');
   const many = after === 1 ? 'the one' : `the ${after}`;
   if (onTime === after) return `Moved along with it, ${many} after it ${are(after)} on time.`;
@@ -52,7 +52,7 @@ function FixFirst({ findings }: { findings: readonly Finding[] }) {
   return (
     <p className="mb-1.5 rounded-md border-l-4 border-accent bg-shade px-2.5 py-1.5 text-[13px] leading-snug">
       <span className="font-semibold">Fix this first:</span> {first.sentence.charAt(0).toLowerCase()}
-      {first.sentence.slice(1)} {along && `${alongWords(along)} `}
+      {withMark(first.sentence.slice(1))} {along && `${alongWords(along)} `}
       <span className="text-faint">
         Put right alone, it mends {Math.round(first.mends * 100)} % of what is off in the movement.
       </span>
@@ -88,7 +88,7 @@ export function FindingsList({ findings, onChoose, action, before, faded, whole 
             >
               <span className="figures w-12 shrink-0 text-xs font-semibold">{framesOf(finding)}</span>
               <span className={clsx('min-w-0 flex-1 text-[13px] leading-snug', faded?.(finding) ? 'line-through' : '')}>
-                {finding.sentence}
+                {withMark(finding.sentence)}
               </span>
               <span className={clsx('shrink-0 text-xs', faded?.(finding) ? '' : TONES[finding.severity])}>
                 {finding.severity}

@@ -98,6 +98,7 @@ export {
   useSetUpStateQuery,
   useInviteRosterMutation,
   useChooseRoleMutation,
+  useChooseNumbersMutation,
   useLeftCoursesQuery,
   useStayInLedgerMutation,
   useTakeOutMutation,

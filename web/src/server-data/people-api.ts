@@ -4,6 +4,7 @@ import type {
   CoursePeople,
   CourseRole,
   Created,
+  DecimalMark,
   FirstSetUp,
   Invitation,
   InvitedTo,
@@ -49,6 +50,10 @@ const people = api.injectEndpoints({
     }),
     chooseMail: build.mutation<void, MailKind[]>({
       query: (off) => ({ url: '/account/mail', method: 'PUT', body: { off } }),
+      invalidatesTags: ['Session'],
+    }),
+    chooseNumbers: build.mutation<void, DecimalMark>({
+      query: (decimalMark) => ({ url: '/account/numbers', method: 'PUT', body: { decimalMark } }),
       invalidatesTags: ['Session'],
     }),
     tokens: build.query<AccessToken[], void>({
@@ -160,6 +165,7 @@ export const {
   useEndInvitationMutation,
   useInviteRosterMutation,
   useChooseRoleMutation,
+  useChooseNumbersMutation,
   useLeftCoursesQuery,
   useStayInLedgerMutation,
   useTakeOutMutation,

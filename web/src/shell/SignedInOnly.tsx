@@ -1,7 +1,7 @@
 import { Tooltip } from 'radix-ui';
 import { Navigate, Outlet } from 'react-router';
 import { isKnownHere, isProblem, useSessionQuery } from '../server-data/index.ts';
-import { LoadFailed, Loading } from '../ui/index.ts';
+import { applyMark, LoadFailed, Loading } from '../ui/index.ts';
 
 /** Everything behind the sign-in: asks who is there once and sends strangers to the door. */
 export function SignedInOnly() {
@@ -12,9 +12,11 @@ export function SignedInOnly() {
   if (isLoading) return <Loading what="your courses" />;
   if (isProblem(error, 'not-signed-in')) return <Navigate to="/sign-in" replace />;
   if (!data) return <LoadFailed what="session" error={error} onRetry={() => void refetch()} />;
+  applyMark(data.decimalMark);
   return (
     <Tooltip.Provider>
-      <Outlet />
+      {/* Numbers that are on the screen are written anew when they are to be written otherwise. */}
+      <Outlet key={data.decimalMark} />
     </Tooltip.Provider>
   );
 }

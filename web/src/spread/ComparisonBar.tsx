@@ -1,7 +1,7 @@
 import type { TakeView } from '@undulan/contract';
-import { formatFixed, MODEL_NAME } from '@undulan/core';
+import { MODEL_NAME } from '@undulan/core';
 import { type Against, correctionProblem, upward } from '../strips/compared/index.ts';
-import { ButtonGroup, Select } from '../ui/index.ts';
+import { ButtonGroup, fixed, Select } from '../ui/index.ts';
 import type { Comparison } from './use-comparison.ts';
 
 const ALIGNMENTS = [
@@ -75,7 +75,7 @@ export function comparisonWords({ reading, track, choice }: Pick<Comparison, 're
     reading?.criteria.map((criterion) => `${criterion.label.toLowerCase()} ${Math.round(criterion.score)}`) ?? [];
   const proposed = reading ? `proposed ${reading.proposedGrade}` : '';
   const worst = track?.gap.raw.length
-    ? `worst gap ${formatFixed(track.raw.worstPercent * upward(track), 1)} % at frame ` + `${track.raw.worstFrame}`
+    ? `worst gap ${fixed(track.raw.worstPercent * upward(track), 1)} % at frame ` + `${track.raw.worstFrame}`
     : '';
   return [nearest, ...scores, proposed, worst].filter(Boolean).join(' · ');
 }

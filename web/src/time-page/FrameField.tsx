@@ -2,12 +2,12 @@ import { travelSeconds } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useCallback, useId, useRef, useState, useSyncExternalStore } from 'react';
 import { LiveFigures, parsePlace, type PlaybackClock, useClock, useMoving, useOnFrame } from '../time/index.ts';
-import { ProblemBubble } from '../ui/index.ts';
+import { fixed, ProblemBubble, withMark } from '../ui/index.ts';
 
 const shown = (frame: number): string => String(Math.round(frame * 100) / 100);
 
 const secondsAt = ({ range, rate }: PlaybackClock, frame: number): string =>
-  `${travelSeconds(range.first, frame, rate).toFixed(3)} s`;
+  `${fixed(travelSeconds(range.first, frame, rate), 3)} s`;
 
 /**
  * The frame now, in a field that takes another (also as seconds or timecode), and the seconds since the first frame.
@@ -67,8 +67,10 @@ export function FrameField() {
         <input
           ref={field}
           aria-label="Frame"
-          aria-description={`A frame from ${first} to ${last}, a time from the first (0.5s, 00:00:00:12), or +6`}
-          title="Type a frame (12, 12.5), a time (0.5s, 00:00:00:12) or how much further (+6)"
+          aria-description={withMark(
+            `A frame from ${first} to ${last}, a time from the first (0.5s; 00:00:00:12), or +6`,
+          )}
+          title={withMark('Type a frame (12; 12.5), a time (0.5s; 00:00:00:12) or how much further (+6)')}
           defaultValue={shown(clock.frame)}
           aria-invalid={refused ? true : undefined}
           aria-describedby={refused ? saysId : undefined}

@@ -1,5 +1,6 @@
 import { useCallback, useRef } from 'react';
 import { useClock, useOnFrame } from '../time/index.ts';
+import { fixed } from '../ui/index.ts';
 
 /** What playing reached, in words. Kept until the clock is started again. */
 export function PlaybackReport() {
@@ -11,12 +12,12 @@ export function PlaybackReport() {
       const says =
         reachedFps === null
           ? 'not played yet'
-          : `${reachedFps.toFixed(1)} fps reached · ${shown} shown · ${dropped} dropped`;
+          : `${fixed(reachedFps, 1)} fps reached · ${shown} shown · ${dropped} dropped`;
       // Writing the same words again would lay the page out anew.
       if (!text.current || text.current.textContent === says) return;
       text.current.textContent = says;
       text.current.title =
-        reachedFps === null ? '' : `The latest frame came ${worstLateMs.toFixed(1)} ms after its time.`;
+        reachedFps === null ? '' : `The latest frame came ${fixed(worstLateMs, 1)} ms after its time.`;
     }, [clock]),
   );
   return <span ref={text} data-testid="playback-report" className="figures text-xs text-faint" />;

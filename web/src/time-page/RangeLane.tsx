@@ -1,8 +1,8 @@
-import { formatRange, type FrameRange } from '@undulan/core';
+import { type FrameRange } from '@undulan/core';
 import { clsx } from 'clsx';
 import { type KeyboardEvent, useState } from 'react';
 import { useClock, useTimeScale } from '../time/index.ts';
-import { usePointerDrag } from '../ui/index.ts';
+import { ownRange, usePointerDrag } from '../ui/index.ts';
 
 /** How the ranges of a motion may be set on the time page. */
 export interface RangeControls {
@@ -96,7 +96,7 @@ export function RangeLane({ controls }: { controls: RangeControls | undefined })
             left: Math.min(scale.xOf(moving.range.last) + 14, scale.widthPx - (warnings.length > 0 ? 330 : 90)),
           }}
         >
-          {[formatRange(moving.range), ...warnings].join(' · ')}
+          {[ownRange(moving.range), ...warnings].join(' · ')}
         </span>
       )}
     </div>

@@ -1,6 +1,4 @@
 import {
-  formatRange,
-  formatRate,
   frameCount,
   type FrameRange,
   parseRange,
@@ -15,14 +13,14 @@ import { useMemo } from 'react';
 import { z } from 'zod';
 import { useShownKeys } from '../keyboard/index.ts';
 import { useClock } from '../time/index.ts';
-import { Button, INPUT, Popover, Problem, readBy, useTypedForm } from '../ui/index.ts';
+import { Button, fixed, INPUT, ownRange, ownRate, Popover, Problem, readBy, useTypedForm } from '../ui/index.ts';
 import type { RangeControls } from './RangeLane.tsx';
 
 /** Both durations of a range: how long it is on screen, and from its first frame to its last. */
 function bothDurations(range: FrameRange, rate: Rate): string {
   return (
-    `runs ${runningSeconds(range, rate).toFixed(3)} s · travel ` +
-    `${travelSeconds(range.first, range.last, rate).toFixed(3)} s`
+    `runs ${fixed(runningSeconds(range, rate), 3)} s · travel ` +
+    `${fixed(travelSeconds(range.first, range.last, rate), 3)} s`
   );
 }
 
@@ -45,8 +43,8 @@ export function RangePopover({ ranges }: { ranges: RangeControls | undefined }) 
             )}
           >
             <b className="font-semibold text-ink">
-              {formatRate(rate)} fps · {formatRange(range)}
-              {workRange && <span className="text-accent"> · plays {formatRange(playRange)}</span>}
+              {ownRate(rate)} fps · {ownRange(range)}
+              {workRange && <span className="text-accent"> · plays {ownRange(playRange)}</span>}
             </b>
             <br />
             {bothDurations(playRange, rate)}
@@ -139,7 +137,7 @@ function RangeForm({ title, range, rate, onCommit, within, warningsOf, reason }:
         </div>
       ) : (
         <p className="text-xs text-faint">
-          {formatRange(range)}. {reason}
+          {ownRange(range)}. {reason}
         </p>
       )}
       <Problem className="mt-1">{form.problem}</Problem>

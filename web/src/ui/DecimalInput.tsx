@@ -1,6 +1,7 @@
 import { problemOf, readDecimal } from '@undulan/core';
 import type { ComponentProps } from 'react';
 import { CommitInput } from './CommitInput.tsx';
+import { withMark } from './decimal-mark.ts';
 
 type Reading = NonNullable<Parameters<typeof readDecimal>[1]>;
 
@@ -25,5 +26,5 @@ export function DecimalInput({ value, within, unit, ...props }: DecimalInputProp
     if (typed.ok) onDecimal(typed.value);
     return optional ? (problemOf(typed)?.replace(/\.$/, ', or nothing.') ?? null) : problemOf(typed);
   };
-  return <CommitInput {...input} value={value === null ? '' : String(value)} onCommit={commit} />;
+  return <CommitInput {...input} value={value === null ? '' : withMark(String(value))} onCommit={commit} />;
 }

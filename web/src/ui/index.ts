@@ -27,6 +27,7 @@ export { Messages } from './messages.tsx';
 export { sayDone, sayProblem, sayToStay, sayUndoable } from './said.ts';
 export { useFileChoice } from './use-file-choice.tsx';
 export { saveBytes, saveFile } from './save-file.ts';
+export { applyMark, brief, fixed, ownExact, ownRange, ownRate, ownShare, signed, withMark } from './decimal-mark.ts';
 export { applyTheme, chooseTheme, presentTheme, useTheme } from './theme.ts';
 export { useCalm } from './use-calm.ts';
 export { usePointerDrag } from './use-pointer-drag.ts';

@@ -8,6 +8,7 @@ import {
   type Result,
   unpackColour,
 } from '@undulan/core';
+import { withMark } from '../ui/index.ts';
 
 /** How a channel's line is told apart: by pattern first, then by a colour of the channels' own. */
 export interface ChannelLook {
@@ -60,7 +61,7 @@ const DECIMALS: Record<ChannelKind['unit'], number> = {
 export function formatValue(channelId: ChannelId, value: number): string {
   if (CHANNELS[channelId].unit === 'colour') return unpackColour(value);
   const rounded = Number(value.toFixed(DECIMALS[CHANNELS[channelId].unit]));
-  return String(Object.is(rounded, -0) ? 0 : rounded).replace('-', '−');
+  return withMark(String(Object.is(rounded, -0) ? 0 : rounded).replace('-', '−'));
 }
 
 /** A value to the fineness a hand can set it. */

@@ -2,7 +2,7 @@ import { type ChannelId, type ChannelKind, CHANNELS, type Result } from '@undula
 import { useMemo } from 'react';
 import { selectMotion } from '../editing/index.ts';
 import { useAppSelector } from '../state/index.ts';
-import { useStored } from '../ui/index.ts';
+import { brief, useStored } from '../ui/index.ts';
 import { computeValue, formatValue, parseColour } from './channel-looks.ts';
 
 type KindUnit = ChannelKind['unit'];
@@ -58,9 +58,7 @@ export function useValueUnits(): ValueUnits {
       per,
       format: (id, value) => {
         const unit = shown(id);
-        return unit
-          ? String(Number((value * per(id)).toFixed(unit.decimals)) + 0).replace('-', '−')
-          : formatValue(id, value);
+        return unit ? brief(value * per(id), unit.decimals) : formatValue(id, value);
       },
       compute: (id, text, now) => {
         if (CHANNELS[id].unit === 'colour') return parseColour(text);

@@ -28,7 +28,7 @@ export function AccountPage() {
                 </div>
                 <div className="grid gap-8">
                   <OwnCourses personId={data.person.id} courses={data.courses} />
-                  <LookAndKeys />
+                  <LookAndKeys decimalMark={data.decimalMark} />
                   <MailForm off={data.mailOff} />
                   <OwnData />
                   <LeaveAllOf name={data.person.name} />

@@ -2,7 +2,7 @@ import { applyChanges, type Change, invertChanges, type MotionDocument, sameData
 import { applyEdit, selectMotion } from '../../editing/index.ts';
 import { useTakeEditsQuery } from '../../server-data/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Button } from '../../ui/index.ts';
+import { Button, withMark } from '../../ui/index.ts';
 
 /** Whether an edit can be put into the motion, is in it, or neither: what it changes has been changed since. */
 function standingOf(motion: MotionDocument, changes: readonly Change[]): 'open' | 'in' | 'changed' {
@@ -31,7 +31,7 @@ export function EditsToTry({ takeId, number }: { takeId: string; number: number 
             <li key={i} className="flex items-start gap-2 rounded-md border border-rule p-2 text-[13px]">
               <span className="figures w-4 shrink-0 text-xs font-semibold">{i + 1}</span>
               <p className="min-w-0 flex-1">
-                {sentence}
+                {withMark(sentence)}
                 <span className="block text-xs text-faint">
                   {left === 0
                     ? 'With it nothing is left.'

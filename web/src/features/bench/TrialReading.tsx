@@ -3,7 +3,7 @@ import { type Reading, readTake } from '@undulan/core';
 import { useMemo } from 'react';
 import { selectMotion } from '../../editing/index.ts';
 import { useAppSelector } from '../../state/index.ts';
-import { Dialog } from '../../ui/index.ts';
+import { Dialog, withMark } from '../../ui/index.ts';
 
 interface TrialReadingProps {
   setting: ExerciseSetting;
@@ -26,7 +26,7 @@ export function TrialReading({ setting: { work }, onClose }: TrialReadingProps) 
       {findings.length > 0 && (
         <ol aria-label="What is off" className="mt-3 grid list-decimal gap-1 pl-5 text-sm">
           {findings.map(({ sentence }, i) => (
-            <li key={i}>{sentence}</li>
+            <li key={i}>{withMark(sentence)}</li>
           ))}
         </ol>
       )}

@@ -1,5 +1,6 @@
-import { formatRate, type Rate, sameRate, type SpotWay } from '@undulan/core';
+import { type Rate, sameRate, type SpotWay } from '@undulan/core';
 import type { ReadClip } from '../../clips/index.ts';
+import { ownRate } from '../../ui/index.ts';
 
 const EXPOSURES = ['', 'on ones', 'on twos', 'on threes', 'on fours'];
 
@@ -39,7 +40,7 @@ export function ClipFacts({
     <section aria-label="What is read of it" className="grid gap-2">
       <p className="figures">
         {[
-          `${formatRate(track.rate)} fps`,
+          `${ownRate(track.rate)} fps`,
           EXPOSURES[track.exposure] ?? `on ${track.exposure}s`,
           `${width} × ${height}`,
           `${track.frames.length} pictures`,
@@ -50,7 +51,7 @@ export function ClipFacts({
       </p>
       {!sameRate(track.rate, asked) && (
         <p className="text-danger">
-          It runs at {formatRate(track.rate)} fps; the exercise asks for {formatRate(asked)}.
+          It runs at {ownRate(track.rate)} fps; the exercise asks for {ownRate(asked)}.
         </p>
       )}
       {!track.isSteady && <p className="text-danger">Its pictures do not stand equally long: some are left out.</p>}

@@ -1,13 +1,13 @@
-import { formatRate, frameCount, type FrameRange, type Rate, runningSeconds } from '@undulan/core';
+import { frameCount, type FrameRange, type Rate, runningSeconds } from '@undulan/core';
 import { clsx } from 'clsx';
-import { formatDue } from '../../ui/index.ts';
+import { fixed, formatDue, ownRate } from '../../ui/index.ts';
 
 /** Rate, frames, running time and due date of an exercise in a line. */
 export function ExerciseFacts({ rate, range, dueAt }: { rate: Rate; range: FrameRange; dueAt: string | null }) {
   return (
     <span className="figures text-xs text-faint">
-      {formatRate(rate)} fps · {range.first}–{range.last}, {frameCount(range)} frames · runs{' '}
-      {runningSeconds(range, rate).toFixed(3)} s
+      {ownRate(rate)} fps · {range.first}–{range.last}, {frameCount(range)} frames · runs{' '}
+      {fixed(runningSeconds(range, rate), 3)} s
       {dueAt && (
         <>
           {' · '}

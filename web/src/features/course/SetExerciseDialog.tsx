@@ -1,6 +1,5 @@
 import { type CourseOverview, type Created, ExerciseDetails } from '@undulan/contract';
 import {
-  formatRate,
   type MotionDocument,
   type Rate,
   READY_MODELS,
@@ -16,7 +15,7 @@ import { z } from 'zod';
 import { ImportButton, withTerms } from '../../imports/index.ts';
 import { MotionPicture } from '../../picture/stage/index.ts';
 import { explain, useCreateExerciseMutation, usePlansQuery } from '../../server-data/index.ts';
-import { Button, CommitInput, DecimalField, Dialog, Field, sayProblem, Select } from '../../ui/index.ts';
+import { Button, CommitInput, DecimalField, Dialog, Field, ownRate, sayProblem, Select } from '../../ui/index.ts';
 import { useCopyExercise } from './use-copy-exercise.ts';
 
 const MODELS: Record<ReadyModelId, ReadyModel> = READY_MODELS;
@@ -150,7 +149,7 @@ function ModelForm({ model, busy, rate, onSet }: ModelFormProps) {
         </div>
         <div className="flex items-center gap-3">
           <span className="figures flex-1 text-xs text-faint">
-            {formatRate(rate)} fps, frames {first} to {last}
+            {ownRate(rate)} fps, frames {first} to {last}
           </span>
           <Button kind="main" disabled={busy} onClick={() => onSet(title, motion)}>
             Set this exercise

@@ -1,7 +1,7 @@
 import type { TakeEdits, TakeView } from '@undulan/contract';
 import { clsx } from 'clsx';
 import { useTakeEditsQuery } from '../../server-data/index.ts';
-import { Empty, LoadFailed, Loading } from '../../ui/index.ts';
+import { Empty, LoadFailed, Loading, withMark } from '../../ui/index.ts';
 
 interface EditsPanelProps {
   view: TakeView;
@@ -48,10 +48,10 @@ export function EditsPanel({ view, tried, onTry }: EditsPanelProps) {
             <button type="button" {...step(i + 1)}>
               <span className="figures w-5 shrink-0 text-xs">{i + 1}</span>
               <span className="min-w-0 flex-1">
-                {sentence}
+                {withMark(sentence)}
                 {clears.map((cleared) => (
                   <span key={cleared} className="mt-0.5 block text-xs font-normal text-faint">
-                    no more: {cleared}
+                    no more: {withMark(cleared)}
                   </span>
                 ))}
               </span>
@@ -62,7 +62,9 @@ export function EditsPanel({ view, tried, onTry }: EditsPanelProps) {
           </li>
         ))}
       </ol>
-      {left.length > 0 && <p className="pt-1.5 text-xs text-faint">No edit puts this right: {left.join(' ')}</p>}
+      {left.length > 0 && (
+        <p className="pt-1.5 text-xs text-faint">No edit puts this right: {withMark(left.join(' '))}</p>
+      )}
     </section>
   );
 }

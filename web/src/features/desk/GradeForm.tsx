@@ -1,7 +1,7 @@
 import { type ReviewedTake, ReviewText } from '@undulan/contract';
 import { type Criterion, weightedScore } from '@undulan/core';
 import { clsx } from 'clsx';
-import { Button, CommitText, DecimalField, DecimalInput, Field, Table } from '../../ui/index.ts';
+import { brief, Button, CommitText, DecimalField, DecimalInput, Field, fixed, Table } from '../../ui/index.ts';
 import type { ReviewWriter } from './use-review-writer.ts';
 
 const GRADE_FIRST = (
@@ -23,7 +23,7 @@ interface GradeFormProps {
  */
 export function GradeForm({ view, writer, isAsked }: GradeFormProps) {
   const { reading } = view;
-  const fixed = view.state === 'returned';
+  const isFixed = view.state === 'returned';
   const given = writer.words.criteria;
   const total = reading
     ? Math.round(
@@ -40,7 +40,9 @@ export function GradeForm({ view, writer, isAsked }: GradeFormProps) {
 
   return (
     <div className="grid gap-3 px-0.5 pb-2">
-      {reading && total !== null && <CriteriaGrades reading={reading} writer={writer} total={total} fixed={fixed} />}
+      {reading && total !== null && (
+        <CriteriaGrades reading={reading} writer={writer} total={total} isFixed={isFixed} />
+      )}
       <div className="flex items-start gap-3">
         <div className="w-36">
           <DecimalField
@@ -50,10 +52,10 @@ export function GradeForm({ view, writer, isAsked }: GradeFormProps) {
             label="Grade, 0 to 100"
             value={writer.words.grade}
             onDecimal={(grade) => void writer.save({ grade })}
-            disabled={fixed}
+            disabled={isFixed}
           />
         </div>
-        {total !== null && !fixed && (
+        {total !== null && !isFixed && (
           <Button className="mt-5" onClick={() => void writer.save({ grade: total })}>
             {Object.keys(given).length > 0 ? `Take the total ${total}` : `Take the proposed ${total}`}
           </Button>
@@ -67,7 +69,7 @@ export function GradeForm({ view, writer, isAsked }: GradeFormProps) {
             onCommit={closeWith}
             counts="as-typed"
             rows={3}
-            disabled={fixed}
+            disabled={isFixed}
           />
         )}
       </Field>
@@ -84,11 +86,11 @@ interface CriteriaGradesProps {
   reading: NonNullable<ReviewedTake['reading']>;
   writer: ReviewWriter;
   total: number;
-  fixed: boolean;
+  isFixed: boolean;
 }
 
 /** How far off each criterion is, and the grade given for it. */
-function CriteriaGrades({ reading, writer, total, fixed }: CriteriaGradesProps) {
+function CriteriaGrades({ reading, writer, total, isFixed }: CriteriaGradesProps) {
   const given = writer.words.criteria;
   const giveCriterion = (id: Criterion['id'], score: number | null): void => {
     void writer.save(({ criteria }) => {
@@ -115,9 +117,9 @@ function CriteriaGrades({ reading, writer, total, fixed }: CriteriaGradesProps) 
           cell: (criterion) =>
             criterion ? (
               <>
-                off by <span className="figures">{criterion.error.toFixed(2)}</span> {criterion.unit},{' '}
-                <span className="figures">{criterion.tolerance}</span> allowed; counts{' '}
-                <span className="figures">{criterion.weight}</span>
+                off by <span className="figures">{fixed(criterion.error, 2)}</span> {criterion.unit},{' '}
+                <span className="figures">{brief(criterion.tolerance, 2)}</span> allowed; counts{' '}
+                <span className="figures">{brief(criterion.weight, 2)}</span>
               </>
             ) : Object.keys(given).length > 0 ? (
               `with your grades; proposed ${reading.proposedGrade}`
@@ -137,7 +139,7 @@ function CriteriaGrades({ reading, writer, total, fixed }: CriteriaGradesProps) 
                 within={ReviewText.shape.grade}
                 aria-label={`Grade for ${criterion.label.toLowerCase()}`}
                 title={`Proposed ${Math.round(criterion.score)}; empty takes it`}
-                disabled={fixed}
+                disabled={isFixed}
                 inputMode="decimal"
                 className={clsx(
                   'h-7! text-right',

@@ -110,6 +110,7 @@ async function answer(request: Request): Promise<Response> {
         person: { id: 'x', name: 'Marta', email: 'marta@kitchen.example' },
         isAdministrator: false,
         mailOff: [],
+        decimalMark: '.',
         courses: [],
         shortcuts: {},
       });

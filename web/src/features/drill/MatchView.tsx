@@ -3,7 +3,7 @@ import { type ReactNode, useMemo, useState } from 'react';
 import * as z from 'zod';
 import { LaneChart, markOf, TickRail } from '../../panels/lanes/index.ts';
 import { useClock } from '../../time/index.ts';
-import { Button, DecimalField, sayProblem } from '../../ui/index.ts';
+import { Button, DecimalField, fixed, sayProblem } from '../../ui/index.ts';
 import { TrialPictures } from './TrialPictures.tsx';
 import { RailFigure, RulerFigure } from './TruthFigures.tsx';
 import { useKeys } from './use-keys.ts';
@@ -88,7 +88,7 @@ export function MatchView({ drill: { kind }, trial, answered, onAnswer, goOn }: 
                 ? `It takes ${trial.frames} frames; you said ${said}.`
                 : kind === 'tap-contact'
                   ? `It lands on frame ${trial.lands}; you tapped on ${said}: ${tapWords(said! - trial.lands)}.`
-                  : `Your drawings are ${apartOf(ticks, trial.ticks).toFixed(0)} % of the way off, in the mean.`}
+                  : `Your drawings are ${fixed(apartOf(ticks, trial.ticks), 0)} % of the way off, in the mean.`}
             </p>
             {goOn}
           </div>

@@ -1,7 +1,7 @@
 import type { InstallationCourse } from '@undulan/contract';
 import { format } from 'date-fns';
 import { useInstallationCoursesQuery } from '../../server-data/index.ts';
-import { type Column, Fetched, Table } from '../../ui/index.ts';
+import { type Column, Fetched, fixed, Table } from '../../ui/index.ts';
 import { FRESH } from './fresh.ts';
 
 const COLUMNS: Column<InstallationCourse>[] = [
@@ -19,7 +19,7 @@ const COLUMNS: Column<InstallationCourse>[] = [
     heading: 'Clips, MB',
     figures: true,
     sortBy: (c) => c.clipMegabytes,
-    cell: (c) => c.clipMegabytes.toFixed(1),
+    cell: (c) => fixed(c.clipMegabytes, 1),
   },
   {
     id: 'last',

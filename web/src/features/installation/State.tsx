@@ -1,7 +1,7 @@
 import type { InstallationState } from '@undulan/contract';
 import { formatDistanceToNow } from 'date-fns';
 import { useInstallationQuery } from '../../server-data/index.ts';
-import { Fetched } from '../../ui/index.ts';
+import { brief, Fetched } from '../../ui/index.ts';
 import { FRESH } from './fresh.ts';
 
 const several = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
@@ -18,8 +18,8 @@ function factsOf({
 }: InstallationState): [string, string, boolean?][] {
   return [
     ['This copy runs', `for ${formatDistanceToNow(startedAt)}`],
-    ['Database', `${database.version}, ${database.megabytes} MB`],
-    ['Clips, references', `${clipMegabytes} MB`],
+    ['Database', `${database.version}, ${brief(database.megabytes, 1)} MB`],
+    ['Clips, references', `${brief(clipMegabytes, 1)} MB`],
     ['Courses', String(courses)],
     ['People', String(people)],
     ['Takes', String(takes)],

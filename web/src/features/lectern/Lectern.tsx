@@ -7,7 +7,7 @@ import { motionsOf, shownLanes } from '../../panels/lanes/index.ts';
 import { UndoButtons } from '../../panels/work/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { ClockProvider } from '../../time/index.ts';
-import { Button, Empty, Toggle } from '../../ui/index.ts';
+import { Button, Empty, Toggle, withMark } from '../../ui/index.ts';
 import { AddLaneMenu } from './AddLaneMenu.tsx';
 import { BoardChoices } from './BoardChoices.tsx';
 import { BoardList } from './BoardList.tsx';
@@ -169,7 +169,7 @@ function BoardOnLectern({ stored, editing, board, shell, aside, leading, isFull,
   const says = useMemo(
     () =>
       motions.map((motion, i) =>
-        i === 0 ? describeLane(motion) : whatDiffers(motions[0]!, motion, stored.tolerances),
+        withMark(i === 0 ? describeLane(motion) : whatDiffers(motions[0]!, motion, stored.tolerances)),
       ),
     [motions, stored.tolerances],
   );

@@ -1,7 +1,7 @@
-import { formatFixed, type Quartiles } from '@undulan/core';
+import { type Quartiles } from '@undulan/core';
 import { type ReactNode, useMemo, useRef } from 'react';
 import type { ChartPicture } from '../../data-charts/index.ts';
-import { type Column, Table } from '../../ui/index.ts';
+import { type Column, fixed, Table } from '../../ui/index.ts';
 import { Card } from './Card.tsx';
 import { CourseLines } from './CourseLines.tsx';
 import { useLedger } from './ledger-context.tsx';
@@ -32,7 +32,7 @@ interface ClassStepsProps {
   brief?: boolean;
 }
 
-const shown = (value: number | undefined): string => (value === undefined ? '–' : formatFixed(value, 1));
+const shown = (value: number | undefined): string => (value === undefined ? '–' : fixed(value, 1));
 
 /** How a class moves from step to step, and the learner that is chosen in it: as lines and as numbers. */
 export function ClassSteps({ title, step, by, axis, steps, none, tools, choices, brief = false }: ClassStepsProps) {
@@ -68,7 +68,7 @@ export function ClassSteps({ title, step, by, axis, steps, none, tools, choices,
         <>
           <CourseLines
             ref={picture}
-            says={steps.map((of) => `${of.title} ${formatFixed(of.quartiles.median, 1)}`).join(', ')}
+            says={steps.map((of) => `${of.title} ${fixed(of.quartiles.median, 1)}`).join(', ')}
             axis={axis}
             points={points}
             ownName={learner}

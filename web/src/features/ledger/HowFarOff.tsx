@@ -1,12 +1,12 @@
 import type { LedgerExercise } from '@undulan/contract';
-import { barsOf, formatFixed, formatSigned, type Off, offsOf, quartilesOf, takesAt } from '@undulan/core';
+import { barsOf, type Off, offsOf, quartilesOf, takesAt } from '@undulan/core';
 import { clsx } from 'clsx';
 import { BarChart } from 'echarts/charts';
 import { MarkLineComponent } from 'echarts/components';
 import { use as chartParts } from 'echarts/core';
 import { useCallback, useMemo, useRef } from 'react';
 import { type ChartPicture, DataChart, valueAxis } from '../../data-charts/index.ts';
-import { ButtonGroup, type Column, cssColour, Select, Table } from '../../ui/index.ts';
+import { ButtonGroup, type Column, cssColour, fixed, Select, signed, Table } from '../../ui/index.ts';
 import { Card } from './Card.tsx';
 import { ExerciseChoice, LearnerChoice, More } from './choices.tsx';
 import { keyTolerances } from './key-tolerances.ts';
@@ -18,7 +18,7 @@ chartParts([BarChart, MarkLineComponent]);
 /** How wide a bar is, and how many there are at most to a side. */
 const BARS = { keys: { width: 1, most: 12, unit: 'frames' }, spacing: { width: 1, most: 40, unit: '%' } } as const;
 
-const keyName = ({ label, frame }: Off): string => (frame === null ? label : `${label}, ${formatFixed(frame, 0)}`);
+const keyName = ({ label, frame }: Off): string => (frame === null ? label : `${label}, ${fixed(frame, 0)}`);
 
 /** Whether what is off lies within what its exercise allows. */
 function withinTolerance(exercises: readonly LedgerExercise[], of: LedgerView['of']): (off: Off) => boolean {
@@ -62,7 +62,7 @@ export function HowFarOff({ brief = false }: { brief?: boolean }) {
         nameLocation: 'middle',
         nameGap: 26,
         nameTextStyle: { color: faint },
-        data: bars.map(({ from, to }) => formatSigned((from + to) / 2, 0)),
+        data: bars.map(({ from, to }) => signed((from + to) / 2, 0)),
         axisTick: { alignWithLabel: true },
         axisLabel: { color: faint },
       },
@@ -93,18 +93,18 @@ export function HowFarOff({ brief = false }: { brief?: boolean }) {
   const takes = new Set(shown.map(({ takeId }) => takeId)).size;
   const learners = new Set(shown.map((off) => off.learnerId)).size;
   const title = isKey ? `How far off: ${key}` : 'How far off';
-  const says = bars.map(({ from, to, offs: own }) => `${formatSigned((from + to) / 2, 0)}: ${own.length}`).join(', ');
+  const says = bars.map(({ from, to, offs: own }) => `${signed((from + to) / 2, 0)}: ${own.length}`).join(', ');
   const seeBar = (i: number): void => {
     const bar = bars[i];
-    if (bar) see(`${title}, ${formatSigned((bar.from + bar.to) / 2, 0)} ${unit}`, bar.takeIds);
+    if (bar) see(`${title}, ${signed((bar.from + bar.to) / 2, 0)} ${unit}`, bar.takeIds);
   };
   return (
     <Card
       title={title}
       says={
         middle
-          ? `${takes} ${takes === 1 ? 'take' : 'takes'} of ${learners} · median ${formatSigned(middle.median, 1)}, ` +
-            `middle half ${formatSigned(middle.low, 1)} to ${formatSigned(middle.high, 1)} ${unit}`
+          ? `${takes} ${takes === 1 ? 'take' : 'takes'} of ${learners} · median ${signed(middle.median, 1)}, ` +
+            `middle half ${signed(middle.low, 1)} to ${signed(middle.high, 1)} ${unit}`
           : 'no take says anything of it'
       }
       tools={brief && <More view="far" />}
@@ -201,7 +201,7 @@ function barColumns(unit: string, counted: string): Column<BarRow>[] {
       heading: `Off, ${unit}`,
       figures: true,
       names: true,
-      cell: ({ from, to }) => formatSigned((from + to) / 2, 0),
+      cell: ({ from, to }) => signed((from + to) / 2, 0),
     },
     { id: 'count', heading: counted, figures: true, cell: ({ offs }) => offs.length },
     {

@@ -1,11 +1,10 @@
 import type { UsedNote } from '@undulan/contract';
-import { formatFixed } from '@undulan/core';
 import { ScatterChart } from 'echarts/charts';
 import { MarkLineComponent } from 'echarts/components';
 import { use as chartParts } from 'echarts/core';
 import { useCallback, useMemo, useRef } from 'react';
 import { type ChartPicture, DataChart, valueAxis } from '../../data-charts/index.ts';
-import { type Column, cssColour, Table } from '../../ui/index.ts';
+import { type Column, cssColour, fixed, Table } from '../../ui/index.ts';
 import { Card } from './Card.tsx';
 import { ExerciseChoice } from './choices.tsx';
 import { useLedger, useSeeTakes } from './ledger-context.tsx';
@@ -101,7 +100,7 @@ export function Marking() {
       heading: 'Given − proposed',
       figures: true,
       sortBy: (row) => row.difference,
-      cell: ({ difference }) => (difference === null ? '–' : formatFixed(difference, 0)),
+      cell: ({ difference }) => (difference === null ? '–' : fixed(difference, 0)),
     },
     { id: 'as', heading: 'As proposed', figures: true, sortBy: (row) => row.asProposed, cell: (row) => row.asProposed },
     {
@@ -116,7 +115,7 @@ export function Marking() {
       heading: 'Notes a take',
       figures: true,
       sortBy: (row) => row.notes,
-      cell: ({ notes }) => formatFixed(notes, 1),
+      cell: ({ notes }) => fixed(notes, 1),
     },
   ];
   return (

@@ -1,12 +1,12 @@
 import type { OwnLedger } from '@undulan/contract';
-import { type ClassMeasure, formatFixed, lessonFor, measureOf, ownCourse, type OwnFault, takesAt } from '@undulan/core';
+import { type ClassMeasure, lessonFor, measureOf, ownCourse, type OwnFault, takesAt } from '@undulan/core';
 import { useMemo, useRef } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { ChartPicture } from '../../data-charts/index.ts';
 import { drillPath } from '../../drills/index.ts';
 import { useLessonsQuery, useOwnLedgerQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { type Column, Empty, Fetched, Select, Table } from '../../ui/index.ts';
+import { type Column, Empty, Fetched, fixed, Select, Table } from '../../ui/index.ts';
 import { Answers } from './Answers.tsx';
 import { Card } from './Card.tsx';
 import { CourseLines, type CoursePoint, measureName } from './CourseLines.tsx';
@@ -116,9 +116,7 @@ function SoFar({ own }: { own: OwnLedger }) {
     });
   }, [own, measure]);
   const hasClass = rows.some(({ quartiles }) => quartiles !== null);
-  const says = rows
-    .map(({ title, own: value }) => `${title} ${value === null ? 'none' : formatFixed(value, 1)}`)
-    .join(', ');
+  const says = rows.map(({ title, own: value }) => `${title} ${value === null ? 'none' : fixed(value, 1)}`).join(', ');
   return (
     <Card
       title="Your course so far"
@@ -158,7 +156,7 @@ interface Row extends CoursePoint {
 }
 
 const figure = (value: number | null | undefined): string =>
-  value === null || value === undefined ? '–' : formatFixed(value, 1);
+  value === null || value === undefined ? '–' : fixed(value, 1);
 
 const COLUMNS: Column<Row>[] = [
   {

@@ -1,8 +1,8 @@
-import { formatFixed, lessonFor, type TeachNext as Next, teachNext, type WorthALook, worthALook } from '@undulan/core';
+import { lessonFor, type TeachNext as Next, teachNext, type WorthALook, worthALook } from '@undulan/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useLessonsQuery } from '../../server-data/index.ts';
-import { Button } from '../../ui/index.ts';
+import { Button, fixed } from '../../ui/index.ts';
 import { Answers } from './Answers.tsx';
 import { keyTolerances } from './key-tolerances.ts';
 import { NO_BOARD, useLedger, useOpenBoard, useSeeTakes } from './ledger-context.tsx';
@@ -108,10 +108,10 @@ function Look({ look }: { look: WorthALook }) {
           </>
         ) : (
           <>
-            {title}: {look.missing} of {look.learners} miss {look.label} on {formatFixed(look.frame, 0)}
+            {title}: {look.missing} of {look.learners} miss {look.label} on {fixed(look.frame, 0)}
             {look.median === null
               ? ': they have no such key'
-              : `, all by about ${formatFixed(Math.abs(look.median), 1)} frames ${look.median > 0 ? 'late' : 'early'}`}
+              : `, all by about ${fixed(Math.abs(look.median), 1)} frames ${look.median > 0 ? 'late' : 'early'}`}
             . Its tolerance is ±{tolerance}: the target, or the brief, may be what is off.
           </>
         )}

@@ -1,9 +1,9 @@
-import { type CommonFault, commonFaults, formatFixed } from '@undulan/core';
+import { type CommonFault, commonFaults } from '@undulan/core';
 import { BarChart } from 'echarts/charts';
 import { use as chartParts } from 'echarts/core';
 import { useCallback, useMemo, useRef } from 'react';
 import { type ChartPicture, DataChart, valueAxis } from '../../data-charts/index.ts';
-import { Button, type Column, cssColour, Table } from '../../ui/index.ts';
+import { Button, type Column, cssColour, fixed, Table } from '../../ui/index.ts';
 import { Card } from './Card.tsx';
 import { ExerciseChoice } from './choices.tsx';
 import { NO_BOARD, useLedger, useOpenBoard, useSeeTakes } from './ledger-context.tsx';
@@ -120,7 +120,7 @@ function Faults({ rows, nameOf }: { rows: readonly CommonFault[]; nameOf: (fault
       heading: 'Typically off',
       figures: true,
       sortBy: ({ typical }) => typical?.off ?? null,
-      cell: ({ typical }) => (typical && typical.off > 0 ? `${formatFixed(typical.off, 1)} ${typical.unit}` : '–'),
+      cell: ({ typical }) => (typical && typical.off > 0 ? `${fixed(typical.off, 1)} ${typical.unit}` : '–'),
     },
     {
       id: 'gone',

@@ -1,4 +1,4 @@
-import { formatSigned } from '@undulan/core';
+import { signed } from '../../ui/index.ts';
 
 /** Where something shows: by name where it is one or two. */
 export function inExercises(titles: readonly string[]): string {
@@ -22,5 +22,5 @@ const TELLING = new Set(['frames', '%', 'px', '°']);
 export function typicalWords({ off, unit }: { off: number; unit: string }): string {
   if (!TELLING.has(unit) || off === 0) return '';
   const digits = Math.abs(off) < 10 ? 1 : 0;
-  return `; median ${formatSigned(off, digits)} ${unit}`;
+  return `; median ${signed(off, digits)} ${unit}`;
 }

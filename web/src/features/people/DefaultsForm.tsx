@@ -1,8 +1,8 @@
 import { CourseDefaults } from '@undulan/contract';
-import { formatRate, parseRate, problemOf } from '@undulan/core';
+import { parseRate, problemOf } from '@undulan/core';
 import { useState } from 'react';
 import { explain, useChooseDefaultsMutation } from '../../server-data/index.ts';
-import { CommitInput, DecimalField, Field, sayDone, sayProblem } from '../../ui/index.ts';
+import { CommitInput, DecimalField, Field, ownRate, sayDone, sayProblem } from '../../ui/index.ts';
 
 const { keyFrames, spacingPercent } = CourseDefaults.shape.tolerances.shape;
 
@@ -29,7 +29,7 @@ export function DefaultsForm({ courseId, defaults: kept }: { courseId: string; d
           {(ids) => (
             <CommitInput
               {...ids}
-              value={formatRate(defaults.rate)}
+              value={ownRate(defaults.rate)}
               onCommit={(text) => {
                 const read = parseRate(text);
                 if (read.ok) void change({ ...defaults, rate: read.value });

@@ -1,7 +1,7 @@
 import { framesPerSecond, type Rate, readRun, tempoOf } from '@undulan/core';
 import { clsx } from 'clsx';
 import { Minus, Plus, Trash2 } from 'lucide-react';
-import { Button, INPUT, Table } from '../../ui/index.ts';
+import { Button, fixed, INPUT, Table } from '../../ui/index.ts';
 import { withBeat, withoutBeat } from './change-run.ts';
 import type { Run } from './planner-state.ts';
 import { usePlanner } from './use-planner.ts';
@@ -16,8 +16,7 @@ interface BeatTableProps {
   onRemove: (() => void) | null;
 }
 
-const signedMs = (ms: number): string =>
-  Math.abs(ms) < 0.05 ? '0' : `${ms > 0 ? '+' : '−'}${Math.abs(ms).toFixed(1)}`;
+const signedMs = (ms: number): string => (Math.abs(ms) < 0.05 ? '0' : `${ms > 0 ? '+' : '−'}${fixed(Math.abs(ms), 1)}`);
 
 /** The beats of a run as cues: named, in seconds and frames, to nudge by a frame or take out. */
 export function BeatTable({ run, rate, spreadMs, left, onRun, onRemove }: BeatTableProps) {
@@ -59,8 +58,8 @@ export function BeatTable({ run, rate, spreadMs, left, onRun, onRemove }: BeatTa
               </span>
             ),
           },
-          { id: 'seconds', heading: 'seconds', figures: true, cell: ({ seconds }) => seconds.toFixed(3) },
-          { id: 'frames', heading: 'frames', figures: true, cell: ({ frames }) => frames.toFixed(2) },
+          { id: 'seconds', heading: 'seconds', figures: true, cell: ({ seconds }) => fixed(seconds, 3) },
+          { id: 'frames', heading: 'frames', figures: true, cell: ({ frames }) => fixed(frames, 2) },
           {
             id: 'whole',
             heading: 'whole',
@@ -83,7 +82,7 @@ export function BeatTable({ run, rate, spreadMs, left, onRun, onRemove }: BeatTa
               onRun ? (
                 <BeatButtons run={run} at={at} frameMs={frameMs} onRun={onRun} />
               ) : (
-                <span className="figures text-xs text-faint">± {((spreadMs?.[at] ?? 0) / frameMs).toFixed(1)} f</span>
+                <span className="figures text-xs text-faint">± {fixed((spreadMs?.[at] ?? 0) / frameMs, 1)} f</span>
               ),
           },
         ]}
@@ -108,7 +107,7 @@ export function BeatTable({ run, rate, spreadMs, left, onRun, onRemove }: BeatTa
             tip="The even tempo that fits the beats best"
             onClick={() => change({ tool: 'counts', tempo: `${tempo.toFixed(1)} bpm`, counts: String(run.length - 1) })}
           >
-            To Counts: {run.length - 1} at {tempo.toFixed(1)} bpm
+            To Counts: {run.length - 1} at {fixed(tempo, 1)} bpm
           </Button>
         )}
         {onRemove && (

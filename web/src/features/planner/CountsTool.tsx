@@ -3,7 +3,6 @@ import {
   COUNT,
   type CountPlan,
   type Exact,
-  formatExact,
   formatRate,
   framesPerSecond,
   parseQuantity,
@@ -16,7 +15,7 @@ import {
 } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useCallback, useRef } from 'react';
-import { Button } from '../../ui/index.ts';
+import { brief, Button, fixed, ownExact, ownRate } from '../../ui/index.ts';
 import { soundClicks } from './click-track.ts';
 import { FrameAnswerLine } from './FrameAnswerLine.tsx';
 import { FrameRuler } from './FrameRuler.tsx';
@@ -67,7 +66,7 @@ export function CountsTool() {
             <>
               <section aria-label="Frames of the counts" className="mt-3 rounded-lg border border-rule bg-page px-3">
                 <FrameAnswerLine
-                  label={`${formatExact(counts.value)} counts`}
+                  label={`${ownExact(counts.value)} counts`}
                   answer={plan.whole}
                   action={
                     <Button
@@ -134,7 +133,7 @@ function Offers({ plan, rate }: { plan: CountPlan; rate: Rate }) {
     <section aria-label="What comes out whole" className="mt-2 rounded-lg border border-ochre px-3 py-2 text-sm">
       <p className="font-semibold text-ochre">The last count does not fall on a whole frame.</p>
       <div className="mt-1.5 flex flex-wrap items-center gap-1.5">
-        <span className="text-faint">At {formatRate(rate)} fps it does at</span>
+        <span className="text-faint">At {ownRate(rate)} fps it does at</span>
         {tempi.map((bpm) => (
           <Button key={bpm} className="figures" onClick={() => change({ tempo: `${bpm} bpm` })}>
             {bpm} bpm
@@ -144,10 +143,10 @@ function Offers({ plan, rate }: { plan: CountPlan; rate: Rate }) {
           <Button
             key={frames}
             className="figures"
-            tip={`Exactly ${formatExact(bpm)} bpm`}
+            tip={`Exactly ${ownExact(bpm)} bpm`}
             onClick={() => change({ tempo: `${bpm.num}/${bpm.den} bpm` })}
           >
-            {toNumber(bpm).toFixed(2)} bpm = {frames} f
+            {fixed(toNumber(bpm), 2)} bpm = {frames} f
           </Button>
         ))}
       </div>
@@ -157,7 +156,7 @@ function Offers({ plan, rate }: { plan: CountPlan; rate: Rate }) {
         </span>
         {rates.map((other) => (
           <Button key={formatRate(other)} className="figures" onClick={() => change({ rate: formatRate(other) })}>
-            {formatRate(other)} fps
+            {ownRate(other)} fps
           </Button>
         ))}
       </div>
@@ -186,7 +185,7 @@ function FromTime({
       {fitting && counts && (
         <li className="flex items-center gap-2">
           <span className="flex-1">
-            {formatExact(counts)} counts fill it at <b className="figures">{toNumber(fitting).toFixed(2)} bpm</b>
+            {ownExact(counts)} counts fill it at <b className="figures">{fixed(toNumber(fitting), 2)} bpm</b>
           </span>
           <Button onClick={() => change({ tempo: `${fitting.num}/${fitting.den} bpm` })}>Set this tempo</Button>
         </li>
@@ -194,7 +193,7 @@ function FromTime({
       {fits !== null && (
         <li className="flex items-center gap-2">
           <span className="flex-1">
-            It holds <b className="figures">{fits.toFixed(3)}</b> counts at this tempo
+            It holds <b className="figures">{fixed(fits, 3)}</b> counts at this tempo
           </span>
           <Button
             disabledReason={Math.round(fits) < 1 && 'Less than half a count fits.'}
@@ -217,7 +216,7 @@ function NearbyTempi({ counts, tempo, rate }: { counts: Exact; tempo: number; ra
   const tempi = Array.from({ length: 2 * NEARBY }, (_, i) => from + i);
   return (
     <section aria-label="Tempi nearby" className="-mx-1 min-h-0 overflow-y-auto px-1 pb-1">
-      <h3 className="mb-1.5 text-[15px]">Tempi nearby, and the frames of {formatExact(counts)} counts</h3>
+      <h3 className="mb-1.5 text-[15px]">Tempi nearby, and the frames of {ownExact(counts)} counts</h3>
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(7.2rem,1fr))] gap-1.5">
         {tempi.map((bpm) => {
           const { whole } = planCounts(counts, { num: bpm, den: 1 }, rate);
@@ -235,7 +234,7 @@ function NearbyTempi({ counts, tempo, rate }: { counts: Exact; tempo: number; ra
               >
                 {bpm} bpm
                 <span className="block text-xs font-normal">
-                  {whole.isWhole ? `${whole.rounded} frames` : whole.frames.toFixed(2)}
+                  {whole.isWhole ? `${whole.rounded} frames` : fixed(whole.frames, 2)}
                 </span>
               </button>
             </li>
@@ -332,7 +331,7 @@ function Metronome({ counts, plan, rate }: { counts: number; plan: CountPlan; ra
                   className="figures"
                   fill={whole ? 'var(--target)' : 'var(--ochre)'}
                 >
-                  {Number(frame.toFixed(2))}
+                  {brief(frame, 2)}
                 </text>
                 <text x={scale.xOf(frame)} y={74} textAnchor="middle" fontSize={11} fill="var(--faint)">
                   {i === marks.length - 1 && counts % 1 === 0 ? 'end' : i + 1}

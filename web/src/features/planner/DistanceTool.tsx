@@ -15,7 +15,7 @@ import {
 } from '@undulan/core';
 import { clsx } from 'clsx';
 import { Plus, Trash2 } from 'lucide-react';
-import { Button, INPUT } from '../../ui/index.ts';
+import { Button, fixed, INPUT } from '../../ui/index.ts';
 import { FrameAnswerLine } from './FrameAnswerLine.tsx';
 import { MoverRace } from './MoverRace.tsx';
 import { MOST_MOVERS, type MoverWords } from './planner-state.ts';
@@ -228,8 +228,8 @@ function Step({
   const px = toNumber(perFrame) * toNumber(pixels);
   return (
     <>
-      {(toNumber(perFrame) * 100).toFixed(2)} cm = {px.toFixed(1)} px a frame
-      {share !== null && <> · {share.toFixed(2)} × its own length</>}
+      {fixed(toNumber(perFrame) * 100, 2)} cm = {fixed(px, 1)} px a frame
+      {share !== null && <> · {fixed(share, 2)} × its own length</>}
       {strobes && <b className="text-take-ink"> · strobes: a step longer than itself</b>}
     </>
   );

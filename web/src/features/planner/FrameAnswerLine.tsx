@@ -1,7 +1,8 @@
-import { formatExact, type FrameAnswer } from '@undulan/core';
+import { type FrameAnswer } from '@undulan/core';
 import type { ReactNode } from 'react';
+import { fixed, ownExact } from '../../ui/index.ts';
 
-const signed = (value: number, digits: number): string => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;
+const signed = (value: number, digits: number): string => `${value < 0 ? '−' : '+'}${fixed(Math.abs(value), digits)}`;
 
 interface FrameAnswerLineProps {
   label: ReactNode;
@@ -24,10 +25,10 @@ export function FrameAnswerLine({ label, answer, detail, action }: FrameAnswerLi
       </div>
       {detail && <p className="figures col-span-2 text-[11.5px] text-faint">{detail}</p>}
       <p className="figures col-span-2 text-[11.5px] text-faint">
-        {answer.seconds.toFixed(3)} s
+        {fixed(answer.seconds, 3)} s
         {answer.isWhole
           ? ' · a whole frame'
-          : ` · exactly ${formatExact(answer.exact)} · rounding ${signed(answer.roundingFrames, 3)} f, ` +
+          : ` · exactly ${ownExact(answer.exact)} · rounding ${signed(answer.roundingFrames, 3)} f, ` +
             `${signed(answer.roundingSeconds * 1000, 1)} ms`}
       </p>
     </div>

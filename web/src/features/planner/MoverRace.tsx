@@ -1,6 +1,6 @@
 import { type DistancePlan, type Exact, framesPerSecond, type Mover, type Rate, toNumber } from '@undulan/core';
 import { useCallback, useRef } from 'react';
-import { useSize } from '../../ui/index.ts';
+import { brief, fixed, useSize } from '../../ui/index.ts';
 import { useOnTick, useStopwatch } from './stopwatch.ts';
 import { PlayRow } from './ToolSpread.tsx';
 
@@ -46,7 +46,7 @@ export function MoverRace({
           bodies.current[i]?.setAttribute('transform', `translate(${edgePx + metres * pxPerMetre} 0)`);
         });
         if (clock.current)
-          clock.current.textContent = `frame ${frame} of ${plan.framesForAll} · ${(frame / fps).toFixed(2)} s`;
+          clock.current.textContent = `frame ${frame} of ${plan.framesForAll} · ${fixed(frame / fps, 2)} s`;
       },
       [watch, totalSeconds, plan.framesForAll, fps, movers, distanceMetres, pxPerMetre, edgePx],
     ),
@@ -91,7 +91,7 @@ export function MoverRace({
             className="figures"
             fill="var(--faint)"
           >
-            {Number(distanceMetres.toFixed(3))} m
+            {brief(distanceMetres, 3)} m
           </text>
         </svg>
       </div>
@@ -120,7 +120,7 @@ function Lane({ name, mover, lengthMetres, edgePx, widthPx, pxPerMetre, onBody }
       <text x={EDGE_PX} y={-26} fontSize={13} fontWeight={600} fill="var(--ink)">
         {name}
         <tspan dx={8} fontWeight={400} fontSize={11} className="figures" fill="var(--faint)">
-          {Number(mover.answer.frames.toFixed(2))} frames{every > 1 ? ` · a dot each ${every} frames` : ''}
+          {brief(mover.answer.frames, 2)} frames{every > 1 ? ` · a dot each ${every} frames` : ''}
         </tspan>
       </text>
       <line x1={edgePx} x2={widthPx - edgePx} stroke="var(--rule)" />

@@ -1,7 +1,6 @@
 import {
   averageRuns,
   type Cue,
-  formatRate,
   frameCount,
   type Rate,
   RATE_PRESETS,
@@ -11,7 +10,7 @@ import {
 } from '@undulan/core';
 import { Link2 } from 'lucide-react';
 import { useState } from 'react';
-import { Button, Field, sayDone, sayProblem, Select } from '../../ui/index.ts';
+import { brief, Button, Field, fixed, ownRate, sayDone, sayProblem, Select } from '../../ui/index.ts';
 import type { PlannerState } from './planner-state.ts';
 import { QuantityField } from './QuantityField.tsx';
 import { SavedPlans } from './SavedPlans.tsx';
@@ -37,7 +36,7 @@ function cuesOf({ runs, beatNames }: PlannerState, firstFrame: number, rate: Rat
 export function PlanBar({ courseId, role }: PlanBarProps) {
   const { state, change, rate, range } = usePlanner();
   const [using, setUsing] = useState(false);
-  const presets = RATE_PRESETS.map(formatRate);
+  const presets = RATE_PRESETS.map(ownRate);
   const issueAt = (field: string): string | undefined =>
     range.ok ? undefined : range.issues.find((issue) => issue.path[0] === field)?.message;
   const copy = async (): Promise<void> => {
@@ -96,9 +95,9 @@ export function PlanBar({ courseId, role }: PlanBarProps) {
               range {range.value.first}–{range.value.last} · {frameCount(range.value)} frames
             </b>
             <span className="block text-faint">
-              runs {runningSeconds(range.value, rate.value).toFixed(3)} s · travel{' '}
-              {travelSeconds(range.value.first, range.value.last, rate.value).toFixed(3)} s
-              {!Number.isInteger(range.value.exactFrames) && ` · ${Number(range.value.exactFrames.toFixed(3))} rounded`}
+              runs {fixed(runningSeconds(range.value, rate.value), 3)} s · travel{' '}
+              {fixed(travelSeconds(range.value.first, range.value.last, rate.value), 3)} s
+              {!Number.isInteger(range.value.exactFrames) && ` · ${brief(range.value.exactFrames, 3)} rounded`}
             </span>
           </p>
         ) : (

@@ -3,7 +3,6 @@ import {
   convertRange,
   EASES,
   exposedFrame,
-  formatExact,
   formatRate,
   type FrameRange,
   framesPerSecond,
@@ -18,7 +17,7 @@ import {
 } from '@undulan/core';
 import { clsx } from 'clsx';
 import { useCallback, useRef } from 'react';
-import { Button, type Column, Field, INPUT, Select, Table, useSize } from '../../ui/index.ts';
+import { Button, type Column, Field, fixed, INPUT, ownExact, ownRate, Select, Table, useSize } from '../../ui/index.ts';
 import { QuantityField } from './QuantityField.tsx';
 import { type Stopwatch, useOnTick, useStopwatch } from './stopwatch.ts';
 import { NotYet, PlayRow, ToolHeading, ToolSpread } from './ToolSpread.tsx';
@@ -133,14 +132,14 @@ function Converted({
     <>
       <div className="mt-3 flex items-center gap-3 rounded-lg border border-rule bg-page px-3 py-2 text-sm">
         <p className="figures min-w-0 flex-1 text-[13px]">
-          {range.first}–{range.last} at {formatRate(from)} →{' '}
+          {range.first}–{range.last} at {ownRate(from)} →{' '}
           <b>
             {newRange.first}–{newRange.last}
           </b>{' '}
-          at {formatRate(to)} fps
+          at {ownRate(to)} fps
           <span className="block text-xs text-faint">
-            runs {runningSeconds(range, from).toFixed(3)} s → {runningSeconds(newRange, to).toFixed(3)} s
-            {!isWholeCount && ` · exactly ${formatExact(carried.exactCount)} frames`}
+            runs {fixed(runningSeconds(range, from), 3)} s → {fixed(runningSeconds(newRange, to), 3)} s
+            {!isWholeCount && ` · exactly ${ownExact(carried.exactCount)} frames`}
           </span>
         </p>
         <Button
@@ -163,7 +162,7 @@ function Converted({
 
 const KEY_COLUMNS: Column<{ key: number } & ReturnType<typeof convertFrame>>[] = [
   { id: 'key', heading: 'key', className: 'figures', cell: ({ key }) => key },
-  { id: 'exact', heading: 'falls on', figures: true, cell: ({ exact }) => formatExact(exact) },
+  { id: 'exact', heading: 'falls on', figures: true, cell: ({ exact }) => ownExact(exact) },
   { id: 'whole', heading: 'whole frame', figures: true, className: 'font-semibold', cell: ({ whole }) => whole },
   {
     id: 'rounding',
@@ -173,8 +172,8 @@ const KEY_COLUMNS: Column<{ key: number } & ReturnType<typeof convertFrame>>[] =
     cell: ({ roundingFrames, roundingSeconds }) =>
       roundingFrames === 0
         ? 'none'
-        : `${roundingFrames > 0 ? '+' : '−'}${Math.abs(roundingFrames).toFixed(3)} ` +
-          `f, ${Math.abs(roundingSeconds * 1000).toFixed(1)} ms`,
+        : `${roundingFrames > 0 ? '+' : '−'}${fixed(Math.abs(roundingFrames), 3)} ` +
+          `f, ${fixed(Math.abs(roundingSeconds * 1000), 1)} ms`,
   },
 ];
 
@@ -209,8 +208,8 @@ function SideBySide({ rate, range }: { rate: Rate; range: FrameRange }) {
   const lanes: Lane[] = [
     ...[...new Set([...LANE_FPS, own])]
       .sort((a, b) => a - b)
-      .map((fps) => ({ label: fps === own ? `${formatRate(rate)} on ones` : `${fps} fps`, fps, exposure: 1 })),
-    ...[2, 3].map((exposure) => ({ label: `${formatRate(rate)} on ${EXPOSURE_WORDS[exposure]}`, fps: own, exposure })),
+      .map((fps) => ({ label: fps === own ? `${ownRate(rate)} on ones` : `${fps} fps`, fps, exposure: 1 })),
+    ...[2, 3].map((exposure) => ({ label: `${ownRate(rate)} on ${EXPOSURE_WORDS[exposure]}`, fps: own, exposure })),
   ];
   const balls = useRef<(SVGCircleElement | null)[]>([]);
   const travelPx = widthPx - LABEL_PX - 2 * BALL_PX - 8;
@@ -235,7 +234,7 @@ function SideBySide({ rate, range }: { rate: Rate; range: FrameRange }) {
   return (
     <>
       <PlayRow watch={watch} what="Play all" onPlay={() => watch.start()}>
-        <span className="figures text-xs text-faint">one action of {seconds.toFixed(3)} s, slow at both ends</span>
+        <span className="figures text-xs text-faint">one action of {fixed(seconds, 3)} s, slow at both ends</span>
       </PlayRow>
       <div ref={measure} className="shrink-0">
         <svg

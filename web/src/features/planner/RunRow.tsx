@@ -1,5 +1,5 @@
 import type { TimeScale } from '../../time/index.ts';
-import { usePointerDrag } from '../../ui/index.ts';
+import { fixed, usePointerDrag } from '../../ui/index.ts';
 import type { Run } from './planner-state.ts';
 
 export const RUN_ROW_PX = 62;
@@ -99,7 +99,7 @@ export function RunRow({
             </text>
             <text x={x} y={LINE_Y + 24} textAnchor="middle" fontSize={10} className="figures" fill="var(--faint)">
               {offset !== null && Math.abs(offset) >= 0.05
-                ? `${offset > 0 ? '+' : '−'}${Math.abs(offset).toFixed(1)}`
+                ? `${offset > 0 ? '+' : '−'}${fixed(Math.abs(offset), 1)}`
                 : ''}
               {names[beat] && ` ${names[beat]}`}
             </text>

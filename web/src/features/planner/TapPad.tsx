@@ -1,7 +1,7 @@
 import { framesPerSecond, type Rate } from '@undulan/core';
 import { clsx } from 'clsx';
 import type { RefObject } from 'react';
-import { Button } from '../../ui/index.ts';
+import { Button, fixed } from '../../ui/index.ts';
 import type { TapRun } from './use-tap-run.ts';
 
 interface TapPadProps {
@@ -38,7 +38,7 @@ export function TapPad({ pad, tapRun, rate, isFull }: TapPadProps) {
           </span>
           <span className={clsx('block text-sm text-faint', taps ? 'figures' : '')}>
             {taps
-              ? `${seconds.toFixed(3)} s · ${(seconds * framesPerSecond(rate)).toFixed(1)} frames since the first`
+              ? `${fixed(seconds, 3)} s · ${fixed(seconds * framesPerSecond(rate), 1)} frames since the first`
               : 'here, or with the space bar'}
           </span>
         </span>

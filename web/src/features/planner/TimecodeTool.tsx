@@ -1,6 +1,5 @@
 import {
   droppedLabels,
-  formatRate,
   formatRuler,
   formatTimecode,
   framesPerSecond,
@@ -11,7 +10,7 @@ import {
   RULER_UNITS,
 } from '@undulan/core';
 import { clsx } from 'clsx';
-import { Button, Table } from '../../ui/index.ts';
+import { Button, fixed, ownRate, Table } from '../../ui/index.ts';
 import { QuantityField } from './QuantityField.tsx';
 import { NotYet, ToolHeading, ToolSpread } from './ToolSpread.tsx';
 import { usePlanner } from './use-planner.ts';
@@ -103,12 +102,12 @@ function DropFrame({ rate, around }: { rate: Rate; around: number }) {
     const hourLateSeconds = 3600 * (nominal / fps - 1);
     return (
       <section aria-label="Drop-frame">
-        <h3 className="text-[15px]">No drop-frame at {formatRate(rate)} fps</h3>
+        <h3 className="text-[15px]">No drop-frame at {ownRate(rate)} fps</h3>
         <p className="mt-1 max-w-prose text-sm">
           {exact
             ? `A second has a whole number of frames, ${nominal}: labels and clock agree for ever.`
-            : `Labels count ${nominal} frames to a second, but a second has ${fps.toFixed(3)}. After an hour ` +
-              `of labels the clock is ${hourLateSeconds.toFixed(2)} s further on. There is no drop-frame for ` +
+            : `Labels count ${nominal} frames to a second, but a second has ${fixed(fps, 3)}. After an hour ` +
+              `of labels the clock is ${fixed(hourLateSeconds, 2)} s further on. There is no drop-frame for ` +
               'this rate: the labels simply run slow.'}
         </p>
         <p className="mt-2 flex items-center gap-2 text-sm text-faint">
@@ -129,12 +128,12 @@ function DropFrame({ rate, around }: { rate: Rate; around: number }) {
   return (
     <section aria-label="Drop-frame" className="grid gap-3">
       <div>
-        <h3 className="text-[15px]">Drop-frame at {formatRate(rate)} fps</h3>
+        <h3 className="text-[15px]">Drop-frame at {ownRate(rate)} fps</h3>
         <p className="mt-1 max-w-prose text-sm">
-          No frame is dropped: <b>labels</b> are. A second has {fps.toFixed(3)} frames, labels count {nominal}, so{' '}
+          No frame is dropped: <b>labels</b> are. A second has {fixed(fps, 3)} frames, labels count {nominal}, so{' '}
           {dropped} labels are left out at each minute but every tenth. That keeps an hour of labels an hour of clock,
-          to within {Math.abs(3600 - (perTen * 6) / fps).toFixed(4)} s; counted without it, the labels would be{' '}
-          {(3600 * (nominal / fps - 1)).toFixed(2)} s behind.
+          to within {fixed(Math.abs(3600 - (perTen * 6) / fps), 4)} s; counted without it, the labels would be{' '}
+          {fixed(3600 * (nominal / fps - 1), 2)} s behind.
         </p>
       </div>
       <div>
@@ -203,7 +202,7 @@ function DropFrame({ rate, around }: { rate: Rate; around: number }) {
             heading: 'plainly behind by',
             figures: true,
             className: 'text-faint',
-            cell: ({ seconds, frame }) => `${(seconds - frame / nominal).toFixed(2)} s`,
+            cell: ({ seconds, frame }) => `${fixed(seconds - frame / nominal, 2)} s`,
           },
         ]}
         rows={CLOCK.map((at) => ({ ...at, frame: Math.round(at.seconds * fps) }))}

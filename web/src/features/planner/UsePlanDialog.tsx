@@ -1,9 +1,9 @@
-import { type Cue, formatRate, type FrameRange, type Rate, runningSeconds } from '@undulan/core';
+import { type Cue, type FrameRange, type Rate, runningSeconds } from '@undulan/core';
 import { clsx } from 'clsx';
 import { Plus } from 'lucide-react';
 import { useNavigate } from 'react-router';
 import { explain, useCreateExerciseMutation, useOverviewQuery } from '../../server-data/index.ts';
-import { Button, Dialog, LoadFailed, Loading, sayProblem } from '../../ui/index.ts';
+import { Button, Dialog, fixed, LoadFailed, Loading, ownRate, sayProblem } from '../../ui/index.ts';
 import type { OfferedPlan } from '../setting/index.ts';
 
 interface UsePlanDialogProps {
@@ -31,7 +31,7 @@ export function UsePlanDialog({ courseId, rate, range, cues, onClose }: UsePlanD
   return (
     <Dialog open onClose={onClose} title="Use this rate and range" actions={<Button onClick={onClose}>Not now</Button>}>
       <p className="figures mb-3 text-sm text-faint">
-        {formatRate(rate)} fps · {range.first}–{range.last} · runs {runningSeconds(range, rate).toFixed(3)} s
+        {ownRate(rate)} fps · {range.first}–{range.last} · runs {fixed(runningSeconds(range, rate), 3)} s
         {cues.length > 0 && (
           <span className="block">
             cues on {cues.map((cue) => `${cue.frame}${cue.name && ` ${cue.name}`}`).join(', ')}
@@ -56,7 +56,7 @@ export function UsePlanDialog({ courseId, rate, range, cues, onClose }: UsePlanD
               >
                 <span className="font-semibold">{exercise.title}</span>
                 <span className="figures text-xs text-faint">
-                  now {formatRate(exercise.rate)} fps · {exercise.range.first}–{exercise.range.last}
+                  now {ownRate(exercise.rate)} fps · {exercise.range.first}–{exercise.range.last}
                 </span>
               </button>
             </li>

@@ -19,7 +19,7 @@ import { useDeferredValue, useMemo } from 'react';
 import { changeDetails, selectMotion, selectWork } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
-import { type Column, CommitInput, DecimalInput, Empty, Table } from '../../ui/index.ts';
+import { type Column, CommitInput, DecimalInput, Empty, Table, withMark } from '../../ui/index.ts';
 
 /** What criteria count, what single keys are called and allowed, and what made-up takes would score by it. */
 export function JudgingForm() {
@@ -78,7 +78,7 @@ function Preview() {
                   within={Weight}
                   aria-label={`Weight of ${CRITERION_LABELS[id].toLowerCase()}`}
                   inputMode="decimal"
-                  placeholder={String(DEFAULT_WEIGHTS[id])}
+                  placeholder={withMark(String(DEFAULT_WEIGHTS[id]))}
                   className="figures mt-1 h-7! px-1! text-center font-normal"
                   value={weights[id] ?? null}
                   onDecimal={(weight) => weigh(id, weight)}
@@ -235,7 +235,7 @@ function OwnKeys() {
                 unit="±"
                 aria-label={`Tolerance of ${key.name} on frame ${key.frame}, frames`}
                 inputMode="decimal"
-                placeholder={`±${tolerances.keyFrames}`}
+                placeholder={withMark(`±${tolerances.keyFrames}`)}
                 className="figures h-6! w-16! text-right"
                 value={own?.keyFrames ?? null}
                 onDecimal={(keyFrames) => set(key, keyFrames)}

@@ -1,7 +1,6 @@
 import {
   changeRate,
   type Cue,
-  formatRate,
   type FrameRange,
   type MotionDocument,
   type Rate,
@@ -15,7 +14,7 @@ import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { applyEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Button, Dialog, Tick } from '../../ui/index.ts';
+import { Button, Dialog, fixed, ownRate, Tick } from '../../ui/index.ts';
 
 /** A rate and range from the Planner, on their way into an exercise. */
 export interface OfferedPlan {
@@ -88,7 +87,7 @@ export function PlanOffer() {
       <dl className="figures grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
         <dt className="text-faint">rate</dt>
         <dd>
-          {formatRate(motion.rate)} → <b>{formatRate(rate)} fps</b>
+          {ownRate(motion.rate)} → <b>{ownRate(rate)} fps</b>
         </dd>
         <dt className="text-faint">range</dt>
         <dd>
@@ -108,7 +107,7 @@ export function PlanOffer() {
         )}
         <dt className="text-faint">runs</dt>
         <dd>
-          {runningSeconds(motion.range, motion.rate).toFixed(3)} s → <b>{runningSeconds(range, rate).toFixed(3)} s</b>
+          {fixed(runningSeconds(motion.range, motion.rate), 3)} s → <b>{fixed(runningSeconds(range, rate), 3)} s</b>
         </dd>
       </dl>
       {changesRate && (

@@ -1,19 +1,11 @@
 import type { ExerciseSetting } from '@undulan/contract';
-import {
-  CHANNELS,
-  formatRate,
-  frameCount,
-  type MotionDocument,
-  runningSeconds,
-  tracksOf,
-  USUAL_LIMITS,
-} from '@undulan/core';
+import { CHANNELS, frameCount, type MotionDocument, runningSeconds, tracksOf, USUAL_LIMITS } from '@undulan/core';
 import { useState } from 'react';
 import { selectMotion, selectWork } from '../../editing/index.ts';
 import { saveWork } from '../../saving/index.ts';
 import { explain, usePublishMutation, useWithdrawMutation } from '../../server-data/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Button, Dialog, Field, formatDue, INPUT, sayDone, sayProblem } from '../../ui/index.ts';
+import { Button, Dialog, Field, fixed, formatDue, INPUT, ownRate, sayDone, sayProblem } from '../../ui/index.ts';
 import { SHOWN_WORDS } from './shown-words.ts';
 
 /** Opens the exercise to learners after a look at what they get; once published, takes it back. */
@@ -143,8 +135,8 @@ function Summary({ motion }: { motion: MotionDocument }) {
     ['Title', title],
     [
       'Time',
-      `${formatRate(motion.rate)} fps, frames ${motion.range.first} to ${motion.range.last}: ` +
-        `${frameCount(motion.range)} frames, ${runningSeconds(motion.range, motion.rate).toFixed(3)} s`,
+      `${ownRate(motion.rate)} fps, frames ${motion.range.first} to ${motion.range.last}: ` +
+        `${frameCount(motion.range)} frames, ${fixed(runningSeconds(motion.range, motion.rate), 3)} s`,
     ],
     ['Judged', judged.join('; ')],
     [

@@ -1,5 +1,5 @@
 import type { Stage } from '@undulan/core';
-import { useStored } from '../../ui/index.ts';
+import { useStored, withMark } from '../../ui/index.ts';
 
 export type GridUnit = 'px' | 'm';
 
@@ -43,5 +43,5 @@ export function gridLines(end: number, step: number): number[] {
 
 /** A place of the stage in the unit it is measured in. */
 export function sayPlace(place: number, unit: GridUnit, { pixelsPerMetre }: Stage): string {
-  return String(Number((unit === 'm' ? place / pixelsPerMetre : place).toPrecision(6)));
+  return withMark(String(Number((unit === 'm' ? place / pixelsPerMetre : place).toPrecision(6))));
 }

@@ -19,7 +19,7 @@ import { useMemo, useRef } from 'react';
 import { previewEdit, selectPictureMotion, subjectSelected, useChangeValues } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useRestingFrame } from '../../time/index.ts';
-import { type DragMove, usePointerDrag } from '../../ui/index.ts';
+import { type DragMove, fixed, usePointerDrag } from '../../ui/index.ts';
 import { toFineness } from '../../values/index.ts';
 import { depthsOf, type Side, type ViewScale, viewScale } from './view-scale.ts';
 
@@ -110,7 +110,7 @@ export function SideView({ side }: { side: Side }) {
               <circle
                 key={subject.id}
                 role="button"
-                aria-label={`${subject.name}, ${depth.toFixed(2)} m deep`}
+                aria-label={`${subject.name}, ${fixed(depth, 2)} m deep`}
                 cx={x}
                 cy={y}
                 r={isChosen ? 5.5 : 4}

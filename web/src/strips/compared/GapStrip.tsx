@@ -1,7 +1,7 @@
 import { CHANNELS, type TrackReading } from '@undulan/core';
 import { useClock, useTimeScale } from '../../time/index.ts';
 import { Strip } from '../../time-page/index.ts';
-import { ButtonGroup, Empty, useSize, useStored } from '../../ui/index.ts';
+import { ButtonGroup, Empty, fixed, useSize, useStored } from '../../ui/index.ts';
 
 type GapKind = 'raw' | 'timing' | 'spacing';
 
@@ -88,7 +88,7 @@ export function GapStrip({ reading, tolerancePercent }: { reading: TrackReading;
                 fill="var(--faint)"
               >
                 {level > 0 ? '+' : '−'}
-                {Math.abs(level).toFixed(1)}
+                {fixed(Math.abs(level), 1)}
               </text>
             ))}
             {errors.map((percent, i) => {
@@ -105,7 +105,7 @@ export function GapStrip({ reading, tolerancePercent }: { reading: TrackReading;
                     fill="transparent"
                   >
                     <title>
-                      frame {frame}: {percent.toFixed(1)} %
+                      frame {frame}: {fixed(percent, 1)} %
                     </title>
                   </rect>
                   <rect

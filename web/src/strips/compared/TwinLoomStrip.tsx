@@ -2,7 +2,7 @@ import { type MotionDocument, type SegmentReading, TRACKS } from '@undulan/core'
 import { useMemo } from 'react';
 import { useTimeScale } from '../../time/index.ts';
 import { Strip } from '../../time-page/index.ts';
-import { Empty, useSize } from '../../ui/index.ts';
+import { Empty, fixed, useSize } from '../../ui/index.ts';
 import { StripCanvas } from '../kit/index.ts';
 import { railsOf } from '../loom/index.ts';
 import type { ComparedTrack } from './compared-track.ts';
@@ -71,7 +71,7 @@ function EndEases({ segment, y }: { segment: SegmentReading; y: number }) {
   const [from, to] = [scale.xOf(segment.firstFrame), scale.xOf(segment.lastFrame)];
   if (to - from < NUMBERS_FROM_PX || !segment.target) return null;
   const says = (ease: number | undefined): string =>
-    ease === undefined ? '–' : Number.isFinite(ease) ? ease.toFixed(2) : '∞';
+    ease === undefined ? '–' : Number.isFinite(ease) ? fixed(ease, 2) : '∞';
   return (
     <g fontSize={11} className="figures pointer-events-none">
       {(['start', 'finish'] as const).map((end) => (

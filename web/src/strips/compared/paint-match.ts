@@ -1,6 +1,6 @@
 import type { TimeScale } from '../../time/index.ts';
 import { ROW_PX } from '../../time-page/index.ts';
-import { cssColour } from '../../ui/index.ts';
+import { cssColour, withMark } from '../../ui/index.ts';
 import { type Columns, figuresFont, isRoomy, paintKeyLines, paintMark } from '../kit/index.ts';
 import type { ComparedSide } from './compared-track.ts';
 
@@ -41,7 +41,7 @@ export function marksOf({ events }: ComparedSide, odd: readonly number[], scale:
 /** Frames off, in words: `+2`, `−0.5`. */
 function inFrames(offset: number): string {
   const rounded = Math.round(offset * 100) / 100;
-  return rounded > 0 ? `+${rounded}` : rounded < 0 ? `−${-rounded}` : '0';
+  return withMark(rounded > 0 ? `+${rounded}` : rounded < 0 ? `−${-rounded}` : '0');
 }
 
 const LEAST_OFFSET = 1e-6;

@@ -41,8 +41,8 @@ export function SelectionSpan() {
     };
   });
   if (!(last > first)) return null;
-  const shownFrames = shown.map((key) => key.frame);
-  const [x1, x2] = [scale.xOf(Math.min(...shownFrames)), scale.xOf(Math.max(...shownFrames))];
+  const shformatFrames = shown.map((key) => key.frame);
+  const [x1, x2] = [scale.xOf(Math.min(...shformatFrames)), scale.xOf(Math.max(...shformatFrames))];
   const type = (end: End, event: KeyboardEvent): void => {
     const by = arrowFrames(event);
     if (by === 0) return;

@@ -1,5 +1,5 @@
 import type { KeyRole } from '@undulan/core';
-import { cssColour } from '../../ui/index.ts';
+import { cssColour, withMark } from '../../ui/index.ts';
 
 /** Figures on a canvas look as those of the page. */
 export const figuresFont = (sizePx: number, weight = 400): string =>
@@ -70,7 +70,7 @@ export function paintMark(context: CanvasRenderingContext2D, colour: string, y: 
   context.font = figuresFont(10.5, 600);
   context.textAlign = 'center';
   context.fillStyle = selected ? cssColour('var(--page)') : line;
-  context.fillText(String(Math.round(frame * 100) / 100), x, y + 3.6);
+  context.fillText(withMark(String(Math.round(frame * 100) / 100)), x, y + 3.6);
 }
 
 interface Tick {

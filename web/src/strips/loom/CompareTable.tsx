@@ -1,6 +1,6 @@
-import { formatFixed, formatSigned, type TimingChart } from '@undulan/core';
+import { type TimingChart } from '@undulan/core';
 import { useState } from 'react';
-import { Button, CommitInput, Popover, Table } from '../../ui/index.ts';
+import { Button, CommitInput, fixed, Popover, signed, Table } from '../../ui/index.ts';
 
 /** Frames compared unless others are asked for. */
 const USUAL = 9;
@@ -27,8 +27,7 @@ export function CompareTable({ chart, length, unit }: CompareTableProps) {
   const [asked, setAsked] = useState<number[] | null>(null);
   const { firstFrame, lastFrame, marks } = chart;
   const frames = (asked ?? usualFrames(chart)).filter((frame) => frame >= firstFrame && frame <= lastFrame);
-  const percent = (share: number): string => `${formatFixed(share * 100, 1)} %`;
-  const signed = (value: number): string => formatSigned(value, 1);
+  const percent = (share: number): string => `${fixed(share * 100, 1)} %`;
   return (
     <Popover
       label="Even against actual"
@@ -73,13 +72,13 @@ export function CompareTable({ chart, length, unit }: CompareTableProps) {
             id: 'share ahead',
             heading: 'ahead by',
             figures: true,
-            cell: ({ even, actual }) => `${signed((actual - even) * 100)} %`,
+            cell: ({ even, actual }) => `${signed((actual - even) * 100, 1)} %`,
           },
           {
             id: 'length ahead',
             heading: unit,
             figures: true,
-            cell: ({ even, actual }) => signed((actual - even) * Math.abs(length)),
+            cell: ({ even, actual }) => signed((actual - even) * Math.abs(length), 1),
           },
         ]}
         rows={frames.map((frame) => ({

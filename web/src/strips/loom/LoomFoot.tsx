@@ -1,6 +1,7 @@
-import { type ChartMark, shareWords, type TimingChart } from '@undulan/core';
+import { type ChartMark, type TimingChart } from '@undulan/core';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { useTimeScale } from '../../time/index.ts';
+import { ownShare } from '../../ui/index.ts';
 import { footX } from './rails.ts';
 
 /** What can be done with the foot of a drawing. */
@@ -39,7 +40,7 @@ export function LoomFoot({ chart, mark, spaceY, onPress, onChoose, onNudge }: Lo
       tabIndex={0}
       aria-label={`Drawing ${mark.frame} of ${chart.firstFrame} to ${chart.lastFrame}`}
       aria-valuenow={Math.round(mark.progress * 1000) / 10}
-      aria-valuetext={`${shareWords(mark.progress)} of the way`}
+      aria-valuetext={`${ownShare(mark.progress)} of the way`}
       className="cursor-ew-resize"
       aria-description={
         'Arrow keys move it as far as the next drawing, with Alt past it; ' +
@@ -48,7 +49,7 @@ export function LoomFoot({ chart, mark, spaceY, onPress, onChoose, onNudge }: Lo
       onPointerDown={onPress}
       onKeyDown={type}
     >
-      <title>{`Frame ${mark.frame}: ${shareWords(mark.progress)} of the way`}</title>
+      <title>{`Frame ${mark.frame}: ${ownShare(mark.progress)} of the way`}</title>
       <rect x={x - 5} y={spaceY - 12} width={10} height={24} fill="transparent" />
     </g>
   );

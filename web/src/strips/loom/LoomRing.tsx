@@ -1,4 +1,5 @@
-import { type ChartMark, shareWords, type TimingChart } from '@undulan/core';
+import { type ChartMark, type TimingChart } from '@undulan/core';
+import { ownShare } from '../../ui/index.ts';
 
 interface LoomRingProps {
   charts: readonly TimingChart[];
@@ -49,7 +50,7 @@ export function LoomRing({ charts, lengths, sizePx, tone }: LoomRingProps) {
         const name = place((mark.frame - first) / (last - first), INNER * 0.7);
         return (
           <g key={mark.frame}>
-            <title>{`Frame ${mark.frame}: ${shareWords(round)} of the round`}</title>
+            <title>{`Frame ${mark.frame}: ${ownShare(round)} of the round`}</title>
             <line
               x1={at.x}
               y1={at.y}

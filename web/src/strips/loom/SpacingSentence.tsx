@@ -10,7 +10,7 @@ import {
 } from '../../editing/index.ts';
 import { useAppSelector } from '../../state/index.ts';
 import { LiveFigures, useRestingFrame } from '../../time/index.ts';
-import { useCalm } from '../../ui/index.ts';
+import { useCalm, withMark } from '../../ui/index.ts';
 import { CompareTable } from './CompareTable.tsx';
 import { useActiveTrack, useSegmentAt } from './use-segments.ts';
 
@@ -28,7 +28,11 @@ export function SpacingSentence() {
   if (!track || !move) return null;
   return (
     <div className="flex items-center gap-2 border-t border-rule py-0.5 text-[13px]">
-      <Sentence about={`${track.label} ${move.firstFrame}–${move.lastFrame}:`} says={move.sentence} live={underWay} />
+      <Sentence
+        about={`${track.label} ${move.firstFrame}–${move.lastFrame}:`}
+        says={withMark(move.sentence)}
+        live={underWay}
+      />
       <Comparison />
     </div>
   );

@@ -6,13 +6,13 @@ import {
   drawnToFraction,
   roomTogether,
   type SegmentRef,
-  shareWords,
   type TimingChart,
 } from '@undulan/core';
 import type { PointerEvent } from 'react';
 import { applyEdit, type EditRequest, runEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useTimeScale } from '../../time/index.ts';
+import { ownShare } from '../../ui/index.ts';
 import { useEditDrag } from '../kit/index.ts';
 import type { ChosenDrawings } from './LoomMenu.tsx';
 
@@ -92,7 +92,7 @@ export function useLoomDrag(segmentOf: (chart: TimingChart) => SegmentRef, by: F
     const { share, stop } = withinRoom(grab.room, progressAt(grab, dxPx), altKey);
     return {
       request: dragged(grab, share),
-      says: `${grab.frame}: ${shareWords(share)}${stop ? ` · ${stop}` : ''}`,
+      says: `${grab.frame}: ${ownShare(share)}${stop ? ` · ${stop}` : ''}`,
     };
   });
   return {

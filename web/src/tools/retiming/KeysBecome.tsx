@@ -2,16 +2,12 @@ import {
   CHANNELS,
   type ConvertedFrame,
   findSubject,
-  formatExact,
-  formatFixed,
-  formatRange,
-  formatRate,
   type KeyRef,
   type MotionDocument,
   runningSeconds,
   travelSeconds,
 } from '@undulan/core';
-import { Problem, Table } from '../../ui/index.ts';
+import { fixed, ownExact, ownRange, ownRate, Problem, Table } from '../../ui/index.ts';
 
 export type Place = KeyRef & Omit<ConvertedFrame, 'roundingSeconds'>;
 
@@ -28,8 +24,8 @@ interface KeysBecomeProps {
 /** Both durations before and after, and every key with where it goes and what rounding makes of it. */
 export function KeysBecome({ before, after, places, gaveWay }: KeysBecomeProps) {
   const durations = ({ range, rate }: MotionDocument): string =>
-    `${formatRate(rate)} fps · ${formatRange(range)} · runs ${runningSeconds(range, rate).toFixed(3)} ` +
-    `s · travel ${travelSeconds(range.first, range.last, rate).toFixed(3)} s`;
+    `${ownRate(rate)} fps · ${ownRange(range)} · runs ${fixed(runningSeconds(range, rate), 3)} ` +
+    `s · travel ${fixed(travelSeconds(range.first, range.last, rate), 3)} s`;
   const keyName = ({ subjectId, channelId }: Place): string =>
     `${findSubject(before, subjectId)?.name}, ${CHANNELS[channelId].label.toLowerCase()}`;
   return (
@@ -75,7 +71,7 @@ export function KeysBecome({ before, after, places, gaveWay }: KeysBecomeProps) 
                 heading: 'Exactly',
                 headingClassName: STICKY,
                 figures: true,
-                cell: ({ exact }) => formatExact(exact),
+                cell: ({ exact }) => ownExact(exact),
               },
               {
                 id: 'whole',
@@ -91,7 +87,7 @@ export function KeysBecome({ before, after, places, gaveWay }: KeysBecomeProps) 
                 headingClassName: STICKY,
                 figures: true,
                 sortBy: ({ roundingFrames }) => Math.abs(roundingFrames),
-                cell: ({ roundingFrames }) => (roundingFrames === 0 ? '–' : formatFixed(roundingFrames, 3)),
+                cell: ({ roundingFrames }) => (roundingFrames === 0 ? '–' : fixed(roundingFrames, 3)),
               },
             ]}
             rows={places}

@@ -2,7 +2,6 @@ import {
   changeLength,
   changeRate,
   type Edit,
-  formatRate,
   FRAME_LIMIT,
   frameCount,
   parseRate,
@@ -16,7 +15,7 @@ import { useState } from 'react';
 import { z } from 'zod';
 import { applyEdit, type EditRequest, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Button, Dialog, Problem, Tick } from '../../ui/index.ts';
+import { Button, Dialog, ownRate, Problem, Tick } from '../../ui/index.ts';
 import { KeysBecome, type Place } from './KeysBecome.tsx';
 import { LengthFields } from './LengthFields.tsx';
 import { RateFields } from './RateFields.tsx';
@@ -47,7 +46,7 @@ export function LengthDialog({ rangeFixed, onClose }: LengthDialogProps) {
   const [frames, setFrames] = useState(String(count));
   const [withKeys, setWithKeys] = useState(true);
   const [snap, setSnap] = useState(true);
-  const [rateText, setRateText] = useState(formatRate(motion.rate));
+  const [rateText, setRateText] = useState(ownRate(motion.rate));
   const [policy, setPolicy] = useState<RatePolicy>('keep-seconds');
 
   const wanted = readDecimal(frames, { within: LENGTH });

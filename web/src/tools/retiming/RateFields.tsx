@@ -1,6 +1,6 @@
-import { formatRate, RATE_POLICIES, RATE_PRESETS, type RatePolicy } from '@undulan/core';
+import { RATE_POLICIES, RATE_PRESETS, type RatePolicy } from '@undulan/core';
 import { clsx } from 'clsx';
-import { INPUT, Tick } from '../../ui/index.ts';
+import { INPUT, ownRate, Tick } from '../../ui/index.ts';
 
 const POLICY_WORDS: Record<RatePolicy, string> = {
   'keep-seconds': 'Keep seconds: keys are renumbered',
@@ -30,7 +30,7 @@ export function RateFields({ rate, onRate, isWrong, policy, onPolicy }: RateFiel
       />
       <datalist id="rates">
         {RATE_PRESETS.map((preset) => (
-          <option key={formatRate(preset)} value={formatRate(preset)} />
+          <option key={ownRate(preset)} value={ownRate(preset)} />
         ))}
       </datalist>
       {RATE_POLICIES.map((name) => (

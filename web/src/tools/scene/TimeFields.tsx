@@ -1,5 +1,4 @@
 import {
-  formatRate,
   frameCount,
   type FrameRange,
   type MotionDocument,
@@ -18,7 +17,7 @@ import {
 import { useState } from 'react';
 import { applyEdit, selectMotion } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { CommitInput, DecimalField, Field, Select } from '../../ui/index.ts';
+import { CommitInput, DecimalField, Field, fixed, ownRate, Select } from '../../ui/index.ts';
 
 const CUSTOM = 'custom';
 
@@ -40,7 +39,7 @@ export function TimeFields() {
   // What the exercise keeps is shown and not to be typed into.
   const [rateKept, rangeKept] = [limits !== null && !limits.rate, limits !== null && !limits.range];
   const preset = RATE_PRESETS.find((rate) => sameRate(rate, motion.rate));
-  const rate = parseRate(typed.rate ?? formatRate(motion.rate));
+  const rate = parseRate(typed.rate ?? ownRate(motion.rate));
   const range = parseRange(
     typed.first ?? String(motion.range.first),
     typed.last ?? String(motion.range.last),
@@ -91,7 +90,7 @@ export function TimeFields() {
             {(ids) => (
               <Select
                 {...ids}
-                value={isCustom || !preset ? CUSTOM : formatRate(preset)}
+                value={isCustom || !preset ? CUSTOM : ownRate(preset)}
                 onChoose={(choice) => {
                   setIsCustom(choice === CUSTOM);
                   const chosen = parseRate(choice);
@@ -99,7 +98,7 @@ export function TimeFields() {
                 }}
                 disabled={rateKept}
                 choices={[
-                  ...RATE_PRESETS.map((rate) => ({ id: formatRate(rate), label: `${formatRate(rate)} fps` })),
+                  ...RATE_PRESETS.map((rate) => ({ id: ownRate(rate), label: `${ownRate(rate)} fps` })),
                   { id: CUSTOM, label: 'custom' },
                 ]}
               />
@@ -110,7 +109,7 @@ export function TimeFields() {
               {(ids) => (
                 <CommitInput
                   {...ids}
-                  value={formatRate(motion.rate)}
+                  value={ownRate(motion.rate)}
                   onTyped={(text) => setTyped((now) => ({ ...now, rate: text }))}
                   onCommit={takeRate}
                   disabled={rateKept}
@@ -151,8 +150,8 @@ function Durations({ rate, range }: { rate: Rate | null; range: FrameRange | nul
   return (
     <p className="figures mt-1.5 text-xs text-faint" aria-live="polite" data-testid="durations">
       {rate && range
-        ? `${frameCount(range)} frames · runs ${runningSeconds(range, rate).toFixed(3)} ` +
-          `s · travel ${travelSeconds(range.first, range.last, rate).toFixed(3)} s from first to last`
+        ? `${frameCount(range)} frames · runs ${fixed(runningSeconds(range, rate), 3)} ` +
+          `s · travel ${fixed(travelSeconds(range.first, range.last, rate), 3)} s from first to last`
         : 'The range and rate in force stay until these are right.'}
     </p>
   );

@@ -4,7 +4,7 @@ import { useParams } from 'react-router';
 import { motionsOf, shownLanes } from '../../../panels/lanes/index.ts';
 import { Shell } from '../../../shell/index.ts';
 import { ClockProvider, useClock, useOnFrame } from '../../../time/index.ts';
-import { Empty, Loading, Toggle } from '../../../ui/index.ts';
+import { Empty, Loading, Toggle, withMark } from '../../../ui/index.ts';
 import { Lanes } from '../Lanes.tsx';
 import { LecternTime } from '../LecternTime.tsx';
 import { answerWords } from './ask-words.ts';
@@ -74,7 +74,10 @@ function Followed({ line, now, board, follows, shell }: FollowedProps) {
   const clock = useMemo(() => boardClock(motions, board.alignedAt), [motions, board.alignedAt]);
   const lanes = useMemo(() => shownLanes(board, motions, clock), [board, motions, clock]);
   const says = useMemo(
-    () => motions.map((motion, i) => (i === 0 ? describeLane(motion) : whatDiffers(motions[0]!, motion, TOLERANCES))),
+    () =>
+      motions.map((motion, i) =>
+        withMark(i === 0 ? describeLane(motion) : whatDiffers(motions[0]!, motion, TOLERANCES)),
+      ),
     [motions],
   );
   const { alone, laid, trails, covered } = now.view!;
