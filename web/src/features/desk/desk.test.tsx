@@ -102,6 +102,7 @@ async function answer(request: Request): Promise<Response> {
         { take: summary(2), reading: server.view.reading },
       ]);
     }
+    if (path.endsWith('/shown')) return json({ shown: null });
     if (path.endsWith('/review')) return json(server.view.review);
     if (path === '/phrases') return json([{ id: 'p1', text: 'Closer together.' }]);
     if (path.endsWith('/waiting')) return json({ takes: [], total: 0 });
