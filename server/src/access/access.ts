@@ -191,19 +191,22 @@ async function hasLeft(personId: string, courseId: string): Promise<boolean> {
  * of their own everyone is the learner, whatever they became since: nobody reviews it themselves.
  */
 export async function takeFor(personId: string, takeId: string): Promise<TakeAccess> {
-  const found = await takeAndExercise(takeId);
-  const { take, exercise } = found;
-  const side = sideOfTakes(await roleIn(personId, exercise.courseId, 'take'));
-  const role = take.learnerId === personId ? 'learner' : side;
-  if (role === 'learner' && take.learnerId !== personId) throw notFound('take');
-  return { ...found, role };
+  return asMember(personId, await takeAndExercise(takeId));
 }
 
 /** As `takeFor`, to be seen alone: also for whose it is after they have left the course. */
 export async function takeToSee(personId: string, takeId: string): Promise<TakeAccess & { left: boolean }> {
   const found = await takeAndExercise(takeId);
   const left = found.take.learnerId === personId && (await hasLeft(personId, found.exercise.courseId));
-  return left ? { ...found, role: 'learner', left } : { ...(await takeFor(personId, takeId)), left };
+  return left ? { ...found, role: 'learner', left } : { ...(await asMember(personId, found)), left };
+}
+
+async function asMember(personId: string, found: Omit<TakeAccess, 'role'>): Promise<TakeAccess> {
+  const { take, exercise } = found;
+  const side = sideOfTakes(await roleIn(personId, exercise.courseId, 'take'));
+  const role = take.learnerId === personId ? 'learner' : side;
+  if (role === 'learner' && take.learnerId !== personId) throw notFound('take');
+  return { ...found, role };
 }
 
 async function takeAndExercise(takeId: string): Promise<Omit<TakeAccess, 'role'>> {

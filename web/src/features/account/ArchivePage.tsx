@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { explain, useLeftCoursesQuery, useStayInLedgerMutation } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { type Column, Empty, Fetched, sayProblem, Table, Tick } from '../../ui/index.ts';
+import { type Column, Empty, Fetched, sayProblem, Table, Tick, withMark } from '../../ui/index.ts';
 
 /** What someone handed in in courses that they have left: it stays theirs to see and play. */
 export function ArchivePage() {
@@ -57,7 +57,8 @@ const COLUMNS: Column<LeftTake>[] = [
     heading: 'Grade',
     figures: true,
     sortBy: ({ grade }) => grade,
-    cell: ({ state, grade }) => (state === 'returned' ? grade : <span className="text-faint">not returned</span>),
+    cell: ({ state, grade }) =>
+      state === 'returned' ? withMark(String(grade)) : <span className="text-faint">not returned</span>,
   },
 ];
 

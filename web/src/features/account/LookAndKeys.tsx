@@ -39,7 +39,7 @@ export function LookAndKeys({ decimalMark }: { decimalMark: DecimalMark }) {
       />
       <p className="text-faint">
         The look is kept in this browser; numbers and shortcuts go with your account. Either way of writing numbers is
-        understood, and files have a point.
+        understood; what other programs read has a point.
       </p>
       <Button onClick={() => setAsks(true)}>
         {changed === 0 ? 'Keyboard shortcuts …' : `Keyboard shortcuts: ${changed} of your own …`}

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, type Column, Empty, Fetched, Table, Tip } from '../../ui/index.ts';
+import { Button, type Column, Empty, Fetched, Table, Tip, withMark } from '../../ui/index.ts';
 import { ArchivedNote } from './ArchivedNote.tsx';
 import { CourseLessons } from './CourseLessons.tsx';
 import { CourseMenu } from './CourseMenu.tsx';
@@ -183,7 +183,7 @@ function StandingCell({
     <Tip
       says={
         `${learner}, take ${take.number}: ` +
-        (waits ? 'waits for review' : `returned with ${take.grade}`) +
+        (waits ? 'waits for review' : withMark(`returned with ${take.grade}`)) +
         (take.again ? ', for another take' : '') +
         (take.replies > 0 ? `, ${repliesWords(take.replies)}` : '') +
         (standing?.hasDraft ? '; a new draft is begun' : '')
@@ -193,14 +193,14 @@ function StandingCell({
         to={`/takes/${take.id}`}
         aria-label={
           `${exercise}, ${learner}, take ${take.number}, ` +
-          `${waits ? 'waits for review' : `returned, grade ${take.grade}`}`
+          `${waits ? 'waits for review' : withMark(`returned, grade ${take.grade}`)}`
         }
         className={clsx(
           'figures inline-block rounded-md border px-2 py-1 text-xs whitespace-nowrap hover:bg-shade',
           waits ? 'border-take font-semibold text-take-ink' : 'border-rule text-target',
         )}
       >
-        {waits ? `take ${take.number}` : take.grade}
+        {waits ? `take ${take.number}` : withMark(String(take.grade))}
         {take.late && <span className="text-danger"> late</span>}
         {take.again && <span className="block text-[11px] text-faint">another take</span>}
         {take.replies > 0 && <span className="block text-[11px] text-accent">{repliesWords(take.replies)}</span>}

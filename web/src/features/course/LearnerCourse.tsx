@@ -12,7 +12,7 @@ import {
   useLearnerCourseQuery,
 } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, Empty, Fetched, sayProblem } from '../../ui/index.ts';
+import { Button, Empty, Fetched, sayProblem, withMark } from '../../ui/index.ts';
 import { ArchivedNote } from './ArchivedNote.tsx';
 import { CourseLessons } from './CourseLessons.tsx';
 import { CourseMenu } from './CourseMenu.tsx';
@@ -199,7 +199,11 @@ function TakeLink({ take }: { take: TakeSummary }) {
     >
       take {take.number}
       {take.title && `, ${take.title}`} ·{' '}
-      {returned ? `returned, ${take.grade}` : take.readingState === 'coming' ? 'handed in, being read' : 'handed in'}
+      {returned
+        ? withMark(`returned, ${take.grade}`)
+        : take.readingState === 'coming'
+          ? 'handed in, being read'
+          : 'handed in'}
       {take.late && ', late'}
       {take.again && ' · another take is asked for'}
       {take.replies > 0 && ` · ${repliesWords(take.replies)}`}

@@ -9,7 +9,7 @@ import { ClipSureness, type DrawingDraft, exportedTake, LearnerWords, TakesPanel
 import { Shell } from '../../shell/index.ts';
 import { ComparisonSpread, PagesChoice, usePages } from '../../spread/index.ts';
 import { ClockProvider } from '../../time/index.ts';
-import { Empty, TabBar, useStored } from '../../ui/index.ts';
+import { Empty, TabBar, useStored, withMark } from '../../ui/index.ts';
 import { DeskFindings } from './DeskFindings.tsx';
 import { EditsPanel } from './EditsPanel.tsx';
 import { GradeForm } from './GradeForm.tsx';
@@ -79,7 +79,7 @@ export function DeskPage({ view }: { view: ReviewedTake }) {
   const tabs = [
     { id: 'findings', label: view.reading ? `Findings ${findings.length}` : 'Findings' },
     { id: 'notes', label: `Notes ${notes.length}${noteDraft ? ' + draft' : ''}` },
-    { id: 'grade', label: returned ? `Grade ${view.grade ?? ''}` : 'Grade' },
+    { id: 'grade', label: returned ? withMark(`Grade ${view.grade ?? ''}`) : 'Grade' },
     { id: 'takes', label: `Takes ${view.siblings.length}` },
     ...(view.reading ? [{ id: 'edits', label: 'Edits' }] : []),
   ];

@@ -4,7 +4,7 @@ import { MarkLineComponent } from 'echarts/components';
 import { use as chartParts } from 'echarts/core';
 import { useCallback, useMemo, useRef } from 'react';
 import { type ChartPicture, DataChart, valueAxis } from '../../data-charts/index.ts';
-import { type Column, cssColour, fixed, Table } from '../../ui/index.ts';
+import { type Column, cssColour, fixed, Table, withMark } from '../../ui/index.ts';
 import { Card } from './Card.tsx';
 import { ExerciseChoice } from './choices.tsx';
 import { useLedger, useSeeTakes } from './ledger-context.tsx';
@@ -76,7 +76,7 @@ export function Marking() {
       ],
     };
   }, [returned]);
-  const says = returned.map(({ digest, grade }) => `${Math.round(digest!.grade)} and ${grade}`).join(', ');
+  const says = returned.map(({ digest, grade }) => withMark(`${Math.round(digest!.grade)} and ${grade}`)).join(', ');
   const columns: Column<Marked>[] = [
     { id: 'exercise', heading: 'Exercise', names: true, cell: (row) => titleOf(row.exerciseId) },
     {

@@ -2,7 +2,7 @@ import { lessonFor, type TeachNext as Next, teachNext, type WorthALook, worthALo
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useLessonsQuery } from '../../server-data/index.ts';
-import { Button, fixed } from '../../ui/index.ts';
+import { Button, fixed, withMark } from '../../ui/index.ts';
 import { Answers } from './Answers.tsx';
 import { keyTolerances } from './key-tolerances.ts';
 import { NO_BOARD, useLedger, useOpenBoard, useSeeTakes } from './ledger-context.tsx';
@@ -112,7 +112,7 @@ function Look({ look }: { look: WorthALook }) {
             {look.median === null
               ? ': they have no such key'
               : `, all by about ${fixed(Math.abs(look.median), 1)} frames ${look.median > 0 ? 'late' : 'early'}`}
-            . Its tolerance is ±{tolerance}: the target, or the brief, may be what is off.
+            . Its tolerance is ±{withMark(String(tolerance))}: the target, or the brief, may be what is off.
           </>
         )}
       </p>

@@ -1,7 +1,7 @@
 import { clsx } from 'clsx';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { type Column, INPUT, Select, Table } from '../../ui/index.ts';
+import { type Column, INPUT, Select, Table, withMark } from '../../ui/index.ts';
 import { Card } from './Card.tsx';
 import { HowFarOff } from './HowFarOff.tsx';
 import { useLedger } from './ledger-context.tsx';
@@ -133,7 +133,7 @@ interface CellProps {
 function Cell({ learner, exercise, standing }: CellProps) {
   if (!standing) return <span className="text-faint">–</span>;
   const { takes, latest, waits, grade } = standing;
-  const says = waits ? `take ${latest.number} waits` : `grade ${grade ?? 'none'}`;
+  const says = waits ? `take ${latest.number} waits` : withMark(`grade ${grade ?? 'none'}`);
   return (
     <Link
       to={`/takes/${latest.id}`}
@@ -143,7 +143,7 @@ function Cell({ learner, exercise, standing }: CellProps) {
         waits ? 'border-take font-semibold text-take-ink' : 'border-transparent text-target hover:border-rule',
       )}
     >
-      {waits ? `take ${latest.number}` : (grade ?? '–')}
+      {waits ? `take ${latest.number}` : withMark(String(grade ?? '–'))}
       {latest.late && <span className="text-danger">late</span>}
       {!waits && (
         <span aria-hidden className="flex gap-0.5">

@@ -1,6 +1,7 @@
 import {
   averageRuns,
   type Cue,
+  formatRate,
   frameCount,
   type Rate,
   RATE_PRESETS,
@@ -10,7 +11,7 @@ import {
 } from '@undulan/core';
 import { Link2 } from 'lucide-react';
 import { useState } from 'react';
-import { brief, Button, Field, fixed, ownRate, sayDone, sayProblem, Select } from '../../ui/index.ts';
+import { brief, Button, Field, fixed, sayDone, sayProblem, Select, withMark } from '../../ui/index.ts';
 import type { PlannerState } from './planner-state.ts';
 import { QuantityField } from './QuantityField.tsx';
 import { SavedPlans } from './SavedPlans.tsx';
@@ -36,7 +37,7 @@ function cuesOf({ runs, beatNames }: PlannerState, firstFrame: number, rate: Rat
 export function PlanBar({ courseId, role }: PlanBarProps) {
   const { state, change, rate, range } = usePlanner();
   const [using, setUsing] = useState(false);
-  const presets = RATE_PRESETS.map(ownRate);
+  const presets = RATE_PRESETS.map(formatRate);
   const issueAt = (field: string): string | undefined =>
     range.ok ? undefined : range.issues.find((issue) => issue.path[0] === field)?.message;
   const copy = async (): Promise<void> => {
@@ -56,7 +57,7 @@ export function PlanBar({ courseId, role }: PlanBarProps) {
             value={presets.includes(state.rate) ? state.rate : CUSTOM}
             onChoose={(choice) => change({ rate: choice === CUSTOM ? '20' : choice })}
             choices={[
-              ...presets.map((preset) => ({ id: preset, label: `${preset} fps` })),
+              ...presets.map((preset) => ({ id: preset, label: withMark(`${preset} fps`) })),
               { id: CUSTOM, label: 'custom' },
             ]}
           />

@@ -20,7 +20,7 @@ import { explain, useBeginDraftMutation, useCheckTakeQuery } from '../../server-
 import { Shell } from '../../shell/index.ts';
 import { ComparisonSpread, PagesChoice, usePages } from '../../spread/index.ts';
 import { ClockProvider, useClock } from '../../time/index.ts';
-import { Button, Empty, sayProblem, TabBar } from '../../ui/index.ts';
+import { Button, Empty, sayProblem, TabBar, withMark } from '../../ui/index.ts';
 import { ShowButton } from './ShowButton.tsx';
 
 const NO_NOTES: never[] = [];
@@ -43,7 +43,7 @@ export function ReviewPage({ view }: { view: ReviewedTake }) {
         ]}
         status={
           review
-            ? `Returned${review.again ? ' for another take' : ''}, grade ${review.grade}`
+            ? `Returned${review.again ? ' for another take' : ''}, grade ${withMark(String(review.grade))}`
             : view.readingState === 'coming'
               ? 'Handed in, being read'
               : 'Handed in, waits for review'
@@ -193,9 +193,9 @@ function NotesInTurn({ view, review }: { view: ReviewedTake; review: Review }) {
       <div className="flex items-start gap-3">
         <p
           className="figures rounded-lg border-2 border-target px-3 py-1 text-xl font-semibold text-target"
-          aria-label={`Grade ${review.grade}`}
+          aria-label={`Grade ${withMark(String(review.grade))}`}
         >
-          {review.grade}
+          {withMark(String(review.grade))}
         </p>
         <div>
           <p className="text-xs text-faint">

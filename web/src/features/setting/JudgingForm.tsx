@@ -175,7 +175,8 @@ function OwnKeys() {
   return (
     <section aria-label="Single keys">
       <h3 className="pb-1 text-xs font-semibold text-faint">
-        What happens at a key, by name, and where it may be further off, or less, than ±{tolerances.keyFrames} frames
+        What happens at a key, by name, and where it may be further off, or less, than ±
+        {withMark(String(tolerances.keyFrames))} frames
       </h3>
       <datalist id="usual-events">
         {USUAL_EVENTS.map((name) => (

@@ -5,7 +5,7 @@ import { selectMotion, selectWork } from '../../editing/index.ts';
 import { saveWork } from '../../saving/index.ts';
 import { explain, usePublishMutation, useWithdrawMutation } from '../../server-data/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Button, Dialog, Field, fixed, formatDue, INPUT, ownRate, sayDone, sayProblem } from '../../ui/index.ts';
+import { brief, Button, Dialog, Field, fixed, formatDue, INPUT, ownRate, sayDone, sayProblem } from '../../ui/index.ts';
 import { SHOWN_WORDS } from './shown-words.ts';
 
 /** Opens the exercise to learners after a look at what they get; once published, takes it back. */
@@ -141,8 +141,8 @@ function Summary({ motion }: { motion: MotionDocument }) {
     ['Judged', judged.join('; ')],
     [
       'Allowed to be off',
-      `keys by ${tolerances.keyFrames} ${tolerances.keyFrames === 1 ? 'frame' : 'frames'}, ` +
-        `spacing by ${tolerances.spacingPercent} %` +
+      `keys by ${brief(tolerances.keyFrames, 2)} ${tolerances.keyFrames === 1 ? 'frame' : 'frames'}, ` +
+        `spacing by ${brief(tolerances.spacingPercent, 2)} %` +
         (weights ? '; weights as set' : ''),
     ],
     ['Learners may change', free.join(', ')],
