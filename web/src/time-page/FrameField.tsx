@@ -4,7 +4,7 @@ import { useCallback, useId, useRef, useState, useSyncExternalStore } from 'reac
 import { LiveFigures, parsePlace, type PlaybackClock, useClock, useMoving, useOnFrame } from '../time/index.ts';
 import { fixed, ProblemBubble, withMark } from '../ui/index.ts';
 
-const shown = (frame: number): string => String(Math.round(frame * 100) / 100);
+const shown = (frame: number): string => withMark(String(Math.round(frame * 100) / 100));
 
 const secondsAt = ({ range, rate }: PlaybackClock, frame: number): string =>
   `${fixed(travelSeconds(range.first, frame, rate), 3)} s`;
@@ -53,6 +53,7 @@ export function FrameField() {
     isTyped.current = false;
     clock.stop();
     clock.seek(place.value, { between: true });
+    field.current!.value = shown(clock.frame);
     return true;
   };
   const goBack = (): void => {

@@ -7,7 +7,7 @@ import {
   RULER_UNIT_NAMES,
   type RulerUnitName,
 } from '@undulan/core';
-import { useStored } from '../ui/index.ts';
+import { useStored, withMark } from '../ui/index.ts';
 
 const NAME = 'ruler-unit';
 
@@ -32,7 +32,7 @@ const countsFromFirst = (unit: RulerUnitName): boolean => unit !== 'frames' && u
 /** A place on the ruler, written in a unit. */
 export function formatPlace(frame: number, unit: RulerUnitName, range: FrameRange, rate: Rate): string {
   const text = formatRuler(countsFromFirst(unit) ? frame - range.first : frame, unit, rate);
-  return unit === 'seconds' ? text.replace(/(\.\d{3})\d*/, '$1') : text;
+  return withMark(unit === 'seconds' ? text.replace(/(\.\d{3})\d*/, '$1') : text);
 }
 
 /** Where a typed place counts from. */

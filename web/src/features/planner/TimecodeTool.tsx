@@ -10,7 +10,7 @@ import {
   RULER_UNITS,
 } from '@undulan/core';
 import { clsx } from 'clsx';
-import { Button, fixed, ownRate, Table } from '../../ui/index.ts';
+import { Button, fixed, ownRate, Table, withMark } from '../../ui/index.ts';
 import { QuantityField } from './QuantityField.tsx';
 import { NotYet, ToolHeading, ToolSpread } from './ToolSpread.tsx';
 import { usePlanner } from './use-planner.ts';
@@ -50,7 +50,7 @@ export function TimecodeTool() {
                   heading: 'Place',
                   figures: true,
                   className: 'font-semibold',
-                  cell: (unit) => formatRuler(place.value, unit, rate.value),
+                  cell: (unit) => withMark(formatRuler(place.value, unit, rate.value)),
                 },
               ]}
               rows={RULER_UNIT_NAMES}

@@ -3,6 +3,7 @@ import { type PointerEvent, useRef, useState } from 'react';
 import { applyEdit, selectMotion, selectSettledSubject } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock } from '../../time/index.ts';
+import { withMark } from '../../ui/index.ts';
 import { placeOn, StageOverlay } from '../stage/index.ts';
 import { closesItself, fitLine, type PenPoint } from './fit-line.ts';
 import { intoLook } from './into-look.ts';
@@ -87,7 +88,11 @@ export function DrawPad({ tool, settings }: DrawPadProps) {
       ref={layer}
       stage={motion.stage}
       takesPointer
-      label={onto ? `Drawing onto ${onto.name}, frame ${clock.frame}` : 'Drawing on the stage: a line is a new subject'}
+      label={
+        onto
+          ? `Drawing onto ${onto.name}, frame ${withMark(String(clock.frame))}`
+          : 'Drawing on the stage: a line is a new subject'
+      }
       onPointerDown={press}
     >
       <polyline

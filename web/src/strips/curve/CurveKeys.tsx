@@ -14,7 +14,7 @@ import { shallowEqual } from 'react-redux';
 import { applyEdit, type EditRequest, keysSelected } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { useClock, useTimeScale } from '../../time/index.ts';
-import { type DragMove, useStored } from '../../ui/index.ts';
+import { type DragMove, useStored, withMark } from '../../ui/index.ts';
 import { formatValue, toFineness } from '../../values/index.ts';
 import { builtInCrowd, crowding, nearestOf, useEditDrag, useFollowedFocus, type ValueScale } from '../kit/index.ts';
 import { draggedHandle, type HandleKeeps, KEEPS_NOTHING } from './handle-drag.ts';
@@ -163,7 +163,7 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, r
         if (!scale.shows(frame)) return null;
         const i = frames.indexOf(frame);
         const key = channel.keys[i]!;
-        const value = formatValue(channel.id, key.value);
+        const says = `${formatValue(channel.id, key.value)} on frame ${withMark(String(frame))}`;
         return (
           <Fragment key={frame}>
             {(isSelected(frame) ? shownHandles(channel.keys, i) : []).map((handle) => (
@@ -180,7 +180,7 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, r
               role="button"
               tabIndex={0}
               aria-pressed={isSelected(frame)}
-              aria-label={`${CHANNELS[channel.id].label} ${value} on frame ${frame}, key of the curve`}
+              aria-label={`${CHANNELS[channel.id].label} ${says}, key of the curve`}
               className="cursor-move"
               cx={scale.xOf(frame)}
               cy={values.yOf(key.value)}
