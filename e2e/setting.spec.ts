@@ -101,7 +101,7 @@ test('an instructor tries an exercise as a learner who begins it: it is read, an
   await signIn(page, 'Marta Olesen');
   await page.getByRole('link', { name: 'Tea glass along the counter', exact: true }).click();
   await page.getByRole('button', { name: 'Try it as a learner' }).click();
-  await expect(page.getByRole('banner')).toContainText('A trial: nothing is kept');
+  await expect(page.getByRole('banner')).toContainText('A trial, not kept');
   await page.getByRole('button', { name: 'Brief and chart' }).click();
   await expect(page.getByRole('complementary', { name: 'Brief and chart' })).toContainText('takes');
   const read = page.getByRole('dialog', { name: 'How it would be read' });
@@ -122,7 +122,7 @@ test('an instructor tries an exercise as a learner who begins it: it is read, an
   // Loaded anew it is as a learner begins it; back at setting the model is what it was.
   await page.reload();
   await expect(page.getByText(/^Key position on 1/)).toBeVisible();
-  await page.getByRole('button', { name: 'Back to setting' }).click();
+  await page.getByRole('button', { name: 'To setting' }).click();
   await expect(keyMark(page, 'Position x', 1)).toBeVisible();
   await saved(page);
   // A learner has no such page.

@@ -20,7 +20,7 @@ export function TrialPage() {
       <Bench
         key={exerciseId}
         assignment={assignment}
-        status="A trial: nothing is kept"
+        status="A trial, not kept"
         end={<TrialEnd setting={setting.currentData} />}
         lays="nothing"
       />
@@ -51,7 +51,7 @@ function TrialEnd({ setting }: { setting: ExerciseSetting }) {
     <>
       <Button onClick={() => setReads(true)}>Read it</Button>
       <Button kind="main" onClick={() => void navigate(`/exercises/${setting.id}/setting`)}>
-        Back to setting
+        To setting
       </Button>
       {reads && <TrialReading setting={setting} onClose={() => setReads(false)} />}
     </>
