@@ -14,7 +14,7 @@ const USED = `
   JOIN takes ON takes.id = reviews.takeId
   JOIN exercises ON exercises.id = takes.exerciseId AND exercises.courseId = :courseId
     AND exercises.archivedAt IS NULL
-  JOIN ${IN_LEDGER} people ON people.personId = takes.learnerId
+  WHERE ${IN_LEDGER}
   GROUP BY LOWER(TRIM(notes.text))
   HAVING COUNT(*) > 1
   ORDER BY times DESC, text

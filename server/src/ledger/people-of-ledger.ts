@@ -2,10 +2,12 @@ import type { Ledger } from '@undulan/contract';
 import { LeftCourseModel } from '../courses/course.model.ts';
 import { learnersOf } from '../courses/learners.ts';
 
-/** Those whose takes are among the figures of the course `:courseId`: who is in it, and who left and stays so. */
+/** Whether a take is among the figures of the course `:courseId`: of who is in it, or of who left and stays so. */
 export const IN_LEDGER = `(
-    SELECT personId FROM enrolments WHERE courseId = :courseId
-    UNION SELECT personId FROM left_courses WHERE courseId = :courseId AND inLedger
+    EXISTS (SELECT 1 FROM enrolments
+      WHERE enrolments.courseId = :courseId AND enrolments.personId = takes.learnerId)
+    OR EXISTS (SELECT 1 FROM left_courses
+      WHERE left_courses.courseId = :courseId AND left_courses.personId = takes.learnerId AND left_courses.inLedger)
   )`;
 
 /** The learners of a course by name, then those who left it and stay among its figures. */

@@ -16,8 +16,8 @@ const TAKES = `
   FROM takes
   JOIN exercises ON exercises.id = takes.exerciseId AND exercises.courseId = :courseId
     AND exercises.archivedAt IS NULL
-  JOIN ${IN_LEDGER} people ON people.personId = takes.learnerId
-  LEFT JOIN reviews ON reviews.takeId = takes.id`;
+  LEFT JOIN reviews ON reviews.takeId = takes.id
+  WHERE ${IN_LEDGER}`;
 
 /** Digests by themselves: carried along while rows are put together they would cost more than all else. */
 const DIGESTS = `
@@ -25,8 +25,8 @@ const DIGESTS = `
   FROM takes
   JOIN exercises ON exercises.id = takes.exerciseId AND exercises.courseId = :courseId
     AND exercises.archivedAt IS NULL
-  JOIN ${IN_LEDGER} people ON people.personId = takes.learnerId
-  JOIN readings ON readings.takeId = takes.id AND readings.state = 'read' AND readings.version = :version`;
+  JOIN readings ON readings.takeId = takes.id AND readings.state = 'read' AND readings.version = :version
+  WHERE ${IN_LEDGER}`;
 
 interface TakeRow {
   id: string;
