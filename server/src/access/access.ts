@@ -181,9 +181,9 @@ export interface TakeAccess {
   role: Side;
 }
 
-/** Whether someone was in a course, which they have left. */
+/** Whether someone who is not in a course was in it before. */
 async function hasLeft(personId: string, courseId: string): Promise<boolean> {
-  return !(await isMember(personId, courseId)) && (await LeftCourseModel.count({ where: { personId, courseId } })) > 0;
+  return (await LeftCourseModel.count({ where: { personId, courseId } })) > 0;
 }
 
 /**
@@ -197,8 +197,11 @@ export async function takeFor(personId: string, takeId: string): Promise<TakeAcc
 /** As `takeFor`, to be seen alone: also for whose it is after they have left the course. */
 export async function takeToSee(personId: string, takeId: string): Promise<TakeAccess & { left: boolean }> {
   const found = await takeAndExercise(takeId);
-  const left = found.take.learnerId === personId && (await hasLeft(personId, found.exercise.courseId));
-  return left ? { ...found, role: 'learner', left } : { ...(await asMember(personId, found)), left };
+  const { courseId } = found.exercise;
+  if (found.take.learnerId !== personId) return { ...(await asMember(personId, found)), left: false };
+  const left = !(await isMember(personId, courseId));
+  if (left && !(await hasLeft(personId, courseId))) throw notFound('take');
+  return { ...found, role: 'learner', left };
 }
 
 async function asMember(personId: string, found: Omit<TakeAccess, 'role'>): Promise<TakeAccess> {
@@ -245,7 +248,8 @@ export async function noteFor(
 export async function pictureFor(personId: string, pictureId: string): Promise<PictureModel> {
   const picture = UUID.test(pictureId) ? await PictureModel.findByPk(pictureId) : null;
   if (!picture) throw notFound('picture');
-  if (!(await hasLeft(personId, picture.courseId))) await roleIn(personId, picture.courseId, 'picture');
+  const { courseId } = picture;
+  if (!(await isMember(personId, courseId)) && !(await hasLeft(personId, courseId))) throw notFound('picture');
   return picture;
 }
 

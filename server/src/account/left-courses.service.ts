@@ -2,7 +2,7 @@ import type { LeftCourse, StayInLedger } from '@undulan/contract';
 import { EnrolmentModel, LeftCourseModel } from '../courses/course.model.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { TakeModel } from '../takes/take.model.ts';
-import { summariseTakes, TAKE_LINE } from '../takes/take-summary.ts';
+import { LATE_TERMS, REVIEW_LINE, summariseTakes, TAKE_LINE } from '../takes/take-summary.ts';
 
 /** Courses that someone has left and is not in again, the latest first. */
 async function leftBy(personId: string): Promise<LeftCourseModel[]> {
@@ -16,11 +16,8 @@ async function leftBy(personId: string): Promise<LeftCourseModel[]> {
 /** A person's takes of a course, with the names of their exercises, first to last. */
 async function takesIn(personId: string, courseId: string): Promise<LeftCourse['takes']> {
   const takes = await TakeModel.findAll({
-    ...TAKE_LINE,
-    include: [
-      ...TAKE_LINE.include.filter(({ association }) => association !== 'exercise'),
-      { association: 'exercise', attributes: ['id', 'title', 'dueAt', 'latePolicy'], where: { courseId } },
-    ],
+    attributes: TAKE_LINE.attributes,
+    include: [REVIEW_LINE, { ...LATE_TERMS, attributes: [...LATE_TERMS.attributes, 'title'], where: { courseId } }],
     where: { learnerId: personId },
     order: [['handedInAt', 'ASC']],
   });

@@ -13,3 +13,17 @@ export async function workOutDrills(where: WhereOptions<DrillRunModel>): Promise
     if (runs.length < AT_ONCE) return;
   }
 }
+
+/** Runs of a class that are looked at: the latest of many. */
+const MOST_RUNS = 5000;
+
+/** What came of the drills of a course, the latest first, without what was answered. */
+export async function outcomesIn(courseId: string): Promise<DrillRunModel[]> {
+  await workOutDrills({ courseId });
+  return DrillRunModel.findAll({
+    where: { courseId },
+    attributes: ['personId', 'fps', 'outcome', 'createdAt'],
+    order: [['createdAt', 'DESC']],
+    limit: MOST_RUNS,
+  });
+}

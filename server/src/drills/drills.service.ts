@@ -5,7 +5,7 @@ import { learnersOf } from '../courses/learners.ts';
 import { ProblemError } from '../http/problem-error.ts';
 import { refuseBeyond } from '../quotas/quotas.ts';
 import { DrillRunModel } from './drill.model.ts';
-import { workOutDrills } from './drill-outcomes.ts';
+import { outcomesIn, workOutDrills } from './drill-outcomes.ts';
 import { faultsOfLatestTakes } from './faults-of-takes.ts';
 
 /** A drill with what came of it, which is worked out. */
@@ -35,22 +35,10 @@ export async function keepDrill(personId: string, courseId: string, given: NewDr
   );
 }
 
-/** Runs of a class that are looked at: the latest of many. */
-const MOST_RUNS = 5000;
-
 /** What each learner of a course sees, by their latest drill of each thing, and what their takes get wrong. */
 export async function classDrills(personId: string, courseId: string): Promise<LearnerDrills[]> {
   await requireInstructor(personId, courseId);
-  await workOutDrills({ courseId });
-  const [learners, runs] = await Promise.all([
-    learnersOf(courseId),
-    DrillRunModel.findAll({
-      where: { courseId },
-      attributes: ['personId', 'fps', 'outcome', 'createdAt'],
-      order: [['createdAt', 'DESC']],
-      limit: MOST_RUNS,
-    }),
-  ]);
+  const [learners, runs] = await Promise.all([learnersOf(courseId), outcomesIn(courseId)]);
   const faults = await faultsOfLatestTakes(courseId);
   const byLearner = new Map<string, DrillRunModel[]>();
   for (const run of runs) {

@@ -6,10 +6,13 @@ import { TakeModel } from './take.model.ts';
 /** What of a take's exercise says whether it is late, and its review in a line. */
 export const LATE_TERMS = { association: 'exercise', attributes: ['id', 'dueAt', 'latePolicy'] };
 
+/** Of a take's review what is told in a line. */
+export const REVIEW_LINE = { association: 'review', attributes: ['returnedAt', 'grade', 'again'] };
+
 /** A take in a line, with what its exercise and its review say beside it. */
 export const TAKE_LINE = {
   attributes: { exclude: ['motion', 'followed'] },
-  include: [{ association: 'review', attributes: ['returnedAt', 'grade', 'again'] }, LATE_TERMS],
+  include: [REVIEW_LINE, LATE_TERMS],
 };
 
 /** Whether a take came after the due date of an exercise that marks it. */

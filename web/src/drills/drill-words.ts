@@ -82,6 +82,27 @@ export function drillName({ kind, fault, fps }: Drill): string {
   return fps === createDrill(kind).fps ? name : `${name}, ${fps} fps`;
 }
 
+/** What drills say something of, at one rate. */
+export interface Told<T> {
+  /** `lands-later 24`. */
+  id: string;
+  of: Trained;
+  label: string;
+  told: T[];
+}
+
+/** What was told, by what it is of and at which rate, what there is most of first. */
+export function byTrained<T extends { of: Trained; fps: number }>(all: readonly T[]): Told<T>[] {
+  const by = new Map<string, Told<T>>();
+  for (const one of all) {
+    const id = `${one.of} ${one.fps}`;
+    const known = by.get(id) ?? { id, of: one.of, label: `${trainedName(one.of)} at ${one.fps} fps`, told: [] };
+    by.set(id, known);
+    known.told.push(one);
+  }
+  return [...by.values()].sort((one, other) => other.told.length - one.told.length);
+}
+
 /** In what it is measured, for an axis. */
 export const unitOf = (of: Trained): string => UNITS[of].unit;
 

@@ -1,7 +1,15 @@
 import { type Cue, framesPerSecond, type RulerUnitName } from '@undulan/core';
 import { type PointerEvent, useCallback, useRef } from 'react';
-import { formatPlace, LABEL_ROOM_PX, labelStep, useClock, useOnFrame, useTimeScale } from '../time/index.ts';
-import { ContextMenu, withMark } from '../ui/index.ts';
+import {
+  formatFrames,
+  formatPlace,
+  LABEL_ROOM_PX,
+  labelStep,
+  useClock,
+  useOnFrame,
+  useTimeScale,
+} from '../time/index.ts';
+import { ContextMenu } from '../ui/index.ts';
 import type { RangeControls } from './RangeLane.tsx';
 import { useRulerMenu } from './use-ruler-menu.ts';
 
@@ -34,7 +42,7 @@ export function Ruler({ cues, unit, onUnit, ranges }: RulerProps) {
         slider.current?.setAttribute('aria-valuenow', String(frame));
         slider.current?.setAttribute(
           'aria-valuetext',
-          `frame ${withMark(String(frame))}${unit === 'frames' ? '' : `, ${formatPlace(frame, unit, range, rate)}`}`,
+          `frame ${formatFrames(frame)}${unit === 'frames' ? '' : `, ${formatPlace(frame, unit, range, rate)}`}`,
         );
       },
       [unit, range, rate],

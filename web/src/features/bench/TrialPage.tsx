@@ -4,7 +4,7 @@ import { useNavigate, useParams } from 'react-router';
 import { useOpenTrial } from '../../saving/index.ts';
 import { useSettingQuery, useTrialQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { Button, Fetched } from '../../ui/index.ts';
+import { Button, LoadFailed, Loading } from '../../ui/index.ts';
 import { Bench } from './Bench.tsx';
 import { TrialReading } from './TrialReading.tsx';
 
@@ -25,20 +25,14 @@ export function TrialPage() {
         lays="nothing"
       />
     );
+  const error = notThere ?? setting.error;
+  const retry = (): void => {
+    void refetch();
+    void setting.refetch();
+  };
   return (
     <Shell crumbs={[{ label: 'Trial' }]}>
-      <Fetched
-        what="exercise"
-        query={{
-          error: notThere ?? setting.error,
-          refetch: () => {
-            void refetch();
-            void setting.refetch();
-          },
-        }}
-      >
-        {() => null}
-      </Fetched>
+      {error ? <LoadFailed what="exercise" error={error} onRetry={retry} /> : <Loading what="the exercise" />}
     </Shell>
   );
 }

@@ -26,7 +26,7 @@ export function OwnDrills({ courseId }: { courseId: string }) {
             size="bar"
             aria-label="Course over time of"
             value={seen.id}
-            choices={by.map(({ id, of, fps }) => ({ id, label: `${trainedName(of)} at ${fps} fps` }))}
+            choices={by.map(({ id, label }) => ({ id, label }))}
             onChoose={setChosen}
           />
         )}

@@ -1,8 +1,9 @@
 import { useMemo } from 'react';
+import { byTrained, trainedName, unitOf } from '../../drills/index.ts';
 import { useLedgerDrillsQuery } from '../../server-data/index.ts';
 import { Fetched, Select } from '../../ui/index.ts';
 import { ClassSteps } from './ClassSteps.tsx';
-import { seenIn, weeksOf } from './drills-seen.ts';
+import { weeksOf } from './drills-seen.ts';
 import { useLedger } from './ledger-context.tsx';
 import { useLedgerView } from './ledger-view.ts';
 
@@ -11,9 +12,9 @@ export function DrillsOverTime() {
   const { courseId } = useLedger();
   const query = useLedgerDrillsQuery(courseId, { refetchOnMountOrArgChange: true });
   const [{ drill }, change] = useLedgerView();
-  const all = useMemo(() => seenIn(query.data ?? []), [query.data]);
+  const all = useMemo(() => byTrained(query.data ?? []), [query.data]);
   const seen = all.find(({ id }) => id === drill) ?? all[0];
-  const steps = useMemo(() => (seen ? weeksOf(seen) : []), [seen]);
+  const steps = useMemo(() => (seen ? weeksOf(seen.told) : []), [seen]);
   return (
     <Fetched what="drills" query={query}>
       {() => (
@@ -21,7 +22,7 @@ export function DrillsOverTime() {
           title="Seen in drills"
           step="Week"
           by="each learner’s last drill of a week: smaller is better"
-          axis={seen?.axis ?? ''}
+          axis={seen ? `${trainedName(seen.of)} ${unitOf(seen.of)}` : ''}
           steps={steps}
           none="No drill of this course was done yet."
           choices={

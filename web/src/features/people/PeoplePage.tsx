@@ -1,5 +1,4 @@
 import { type CoursePeople, CourseRole, type PasswordLink } from '@undulan/contract';
-import { format } from 'date-fns';
 import { KeyRound, UserMinus } from 'lucide-react';
 import { useState } from 'react';
 import { useParams } from 'react-router';
@@ -15,6 +14,7 @@ import { Button, type Column, Dialog, Fetched, sayDone, sayProblem, Select, Tabl
 import { CourseNameForm } from './CourseNameForm.tsx';
 import { DefaultsForm } from './DefaultsForm.tsx';
 import { Invitations } from './Invitations.tsx';
+import { WhoLeft } from './WhoLeft.tsx';
 
 /** Who is in a course, the links by which others come in, and what it is called. */
 export function PeoplePage() {
@@ -132,42 +132,6 @@ function Everyone({ courseId, people }: { courseId: string; people: readonly Mem
       </div>
       {link && <PasswordLinkDialog {...link} onClose={() => setLink(null)} />}
       {leaving && <TakeOut courseId={courseId} member={leaving} onClose={() => setLeaving(null)} />}
-    </section>
-  );
-}
-
-type Left = CoursePeople['left'][number];
-
-const LEFT_COLUMNS: Column<Left>[] = [
-  { id: 'name', heading: 'Name', names: true, sortBy: ({ name }) => name, cell: ({ name }) => name },
-  {
-    id: 'left',
-    heading: 'Left on',
-    sortBy: ({ leftAt }) => leftAt,
-    cell: ({ leftAt }) => format(leftAt, 'd MMM yyyy'),
-  },
-  {
-    id: 'figures',
-    heading: 'Their takes',
-    cell: ({ inLedger }) => (inLedger ? 'stay among the Ledger’s figures' : 'left the Ledger with them'),
-  },
-];
-
-/** Who was in the course. */
-function WhoLeft({ left }: { left: readonly Left[] }) {
-  if (left.length === 0) return null;
-  return (
-    <section aria-label="Who left" className="grid gap-2">
-      <h2 className="text-base">Who left</h2>
-      <div className="overflow-x-auto rounded-lg border border-rule bg-page">
-        <Table
-          label="Who left"
-          className="w-full border-collapse text-sm"
-          columns={LEFT_COLUMNS}
-          rows={left}
-          rowId={({ id }) => id}
-        />
-      </div>
     </section>
   );
 }

@@ -14,8 +14,8 @@ import { ChevronLeft, ChevronRight, Lock } from 'lucide-react';
 import { memo, useCallback } from 'react';
 import { channelSelected, previewEdit, useChangeValues } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { useClock } from '../../time/index.ts';
-import { ColourField, CommitInput, Tip, usePointerDrag, withMark } from '../../ui/index.ts';
+import { formatFrames, useClock } from '../../time/index.ts';
+import { ColourField, CommitInput, Tip, usePointerDrag } from '../../ui/index.ts';
 import { toFineness, useValueUnits } from '../../values/index.ts';
 import { ChannelMenu } from './ChannelMenu.tsx';
 import { TabGlyph, type TabState } from './TabGlyph.tsx';
@@ -100,7 +100,7 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame, 
           ) : CHANNELS[channel.id].blend === 'colour' ? (
             <span className="flex justify-end">
               <ColourField
-                label={`${label} on frame ${withMark(String(frame))}`}
+                label={`${label} on frame ${formatFrames(frame)}`}
                 value={unpackColour(value)}
                 onColour={(colour) => change([{ ...ref, value: packColour(colour) }], clock.frame)}
                 onTry={(colour) =>
@@ -116,7 +116,7 @@ export const ChannelRow = memo(function ChannelRow({ subjectId, channel, frame, 
             </span>
           ) : (
             <CommitInput
-              aria-label={`${label} on frame ${withMark(String(frame))}`}
+              aria-label={`${label} on frame ${formatFrames(frame)}`}
               title="A value, or a change of it: +=10, -=10, *2, /2"
               className={clsx(
                 'figures h-6! border-transparent! bg-transparent! text-right font-semibold',

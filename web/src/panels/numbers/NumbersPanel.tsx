@@ -19,8 +19,8 @@ import {
 } from '../../editing/index.ts';
 import { WhatIsThis } from '../../help/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { LiveFigures, useMoving, useRestingFrame } from '../../time/index.ts';
-import { Select, withMark } from '../../ui/index.ts';
+import { formatFrames, LiveFigures, useMoving, useRestingFrame } from '../../time/index.ts';
+import { Select } from '../../ui/index.ts';
 import { useValueUnits } from '../../values/index.ts';
 import { ChannelRow } from './ChannelRow.tsx';
 import { FirstKeyNotice } from './FirstKeyNotice.tsx';
@@ -60,7 +60,7 @@ export function NumbersPanel() {
         <SubjectName subject={subject} />
         <WhatIsThis of="Numbers" />
         <span data-live={moving ? '' : undefined} className="figures w-24 text-xs text-faint">
-          {moving ? '\u00a0' : `frame ${withMark(String(frame))}`}
+          {moving ? '\u00a0' : `frame ${formatFrames(frame)}`}
         </span>
       </div>
       <UnkeyedNotice />
@@ -110,7 +110,7 @@ function LiveNumbers({ subjectId, channels, framed }: LiveNumbersProps) {
   const units = useValueUnits();
   const textsAt = useCallback(
     (frame: number) => [
-      ...(framed ? [`frame ${withMark(String(frame))}`] : []),
+      ...(framed ? [`frame ${formatFrames(frame)}`] : []),
       ...channels
         .filter(({ id }) => CHANNELS[id].blend !== 'colour')
         .map(({ id }) => units.format(id, sampleChannel(channelOf(picture, subjectId, id), frame))),

@@ -2,8 +2,7 @@ import { boxOfLines, type DrawnLine, type Look, lookOfDrawings } from '@undulan/
 import { type PointerEvent, useRef, useState } from 'react';
 import { applyEdit, selectMotion, selectSettledSubject } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { useClock } from '../../time/index.ts';
-import { withMark } from '../../ui/index.ts';
+import { formatFrames, useClock } from '../../time/index.ts';
 import { placeOn, StageOverlay } from '../stage/index.ts';
 import { closesItself, fitLine, type PenPoint } from './fit-line.ts';
 import { intoLook } from './into-look.ts';
@@ -90,7 +89,7 @@ export function DrawPad({ tool, settings }: DrawPadProps) {
       takesPointer
       label={
         onto
-          ? `Drawing onto ${onto.name}, frame ${withMark(String(clock.frame))}`
+          ? `Drawing onto ${onto.name}, frame ${formatFrames(clock.frame)}`
           : 'Drawing on the stage: a line is a new subject'
       }
       onPointerDown={press}

@@ -31,8 +31,8 @@ import {
   useChangeValues,
 } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { useClock, useMoving } from '../../time/index.ts';
-import { ContextMenu, type DragMove, type OfferedGroup, usePointerDrag, useStored, withMark } from '../../ui/index.ts';
+import { formatFrames, useClock, useMoving } from '../../time/index.ts';
+import { ContextMenu, type DragMove, type OfferedGroup, usePointerDrag, useStored } from '../../ui/index.ts';
 import { toFineness } from '../../values/index.ts';
 import { drawScene, subjectAt } from './draw-scene.ts';
 import { putTrail, trailKeyAt } from './draw-trail.ts';
@@ -239,7 +239,7 @@ export function EditableStage({ tone, target, trail, onion, overlay, marks, draw
     };
     return [
       {
-        heading: `${subject.name}, frame ${withMark(String(clock.frame))}`,
+        heading: `${subject.name}, frame ${formatFrames(clock.frame)}`,
         offers: [
           {
             label: 'Select it',

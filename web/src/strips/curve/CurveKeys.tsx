@@ -13,8 +13,8 @@ import { Fragment, type KeyboardEvent, memo, type PointerEvent, useMemo } from '
 import { shallowEqual } from 'react-redux';
 import { applyEdit, type EditRequest, keysSelected } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { useClock, useTimeScale } from '../../time/index.ts';
-import { type DragMove, useStored, withMark } from '../../ui/index.ts';
+import { formatFrames, useClock, useTimeScale } from '../../time/index.ts';
+import { type DragMove, useStored } from '../../ui/index.ts';
 import { formatValue, toFineness } from '../../values/index.ts';
 import { builtInCrowd, crowding, nearestOf, useEditDrag, useFollowedFocus, type ValueScale } from '../kit/index.ts';
 import { draggedHandle, type HandleKeeps, KEEPS_NOTHING } from './handle-drag.ts';
@@ -163,7 +163,7 @@ export const CurveKeys = memo(function CurveKeys({ subjectId, channel, values, r
         if (!scale.shows(frame)) return null;
         const i = frames.indexOf(frame);
         const key = channel.keys[i]!;
-        const says = `${formatValue(channel.id, key.value)} on frame ${withMark(String(frame))}`;
+        const says = `${formatValue(channel.id, key.value)} on frame ${formatFrames(frame)}`;
         return (
           <Fragment key={frame}>
             {(isSelected(frame) ? shownHandles(channel.keys, i) : []).map((handle) => (

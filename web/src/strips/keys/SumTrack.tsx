@@ -9,8 +9,7 @@ import {
   selectShownMotion,
 } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { useTimeScale } from '../../time/index.ts';
-import { withMark } from '../../ui/index.ts';
+import { formatFrames, useTimeScale } from '../../time/index.ts';
 import { builtInCrowd, crowding, nearestFrame, reachPath, StripCanvas, useFollowedFocus } from '../kit/index.ts';
 import { keyFramesOf, keysByFrame } from './keys-by-frame.ts';
 import { changedSum, paintSum, type SumPaint } from './paint-sum.ts';
@@ -129,7 +128,7 @@ const SumTargets = memo(function SumTargets({ drag }: { drag: RefObject<ReturnTy
           data-frame={frame}
           role="button"
           tabIndex={0}
-          aria-label={`All keys on frame ${withMark(String(frame))}`}
+          aria-label={`All keys on frame ${formatFrames(frame)}`}
           aria-pressed={selected.has(frame)}
           className="cursor-grab"
           x={scale.xOf(frame) - 8}

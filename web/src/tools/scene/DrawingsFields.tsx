@@ -4,8 +4,8 @@ import { z } from 'zod';
 import { applyEdit, type EditRequest, selectMotion } from '../../editing/index.ts';
 import { WhatIsThis } from '../../help/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { useClock, useRestingFrame } from '../../time/index.ts';
-import { Button, DecimalInput, withMark } from '../../ui/index.ts';
+import { formatFrames, useClock, useRestingFrame } from '../../time/index.ts';
+import { Button, DecimalInput } from '../../ui/index.ts';
 
 const FRAMES = z.int().min(1).max(1000);
 
@@ -32,8 +32,8 @@ export function DrawingsFields({ subject }: { subject: Subject }) {
     <fieldset aria-label="Drawings" className="grid gap-1.5 text-xs text-faint">
       <p className="flex items-center gap-1">
         {up > 0
-          ? `${called} ${up} of ${pile} is up on frame ${withMark(String(frame))}`
-          : `No ${called.toLowerCase()} is up on frame ${withMark(String(frame))}`}
+          ? `${called} ${up} of ${pile} is up on frame ${formatFrames(frame)}`
+          : `No ${called.toLowerCase()} is up on frame ${formatFrames(frame)}`}
         {held !== null && `, for ${held} ${held === 1 ? 'frame' : 'frames'}`}.
         <WhatIsThis of="Drawings" />
       </p>
@@ -41,14 +41,14 @@ export function DrawingsFields({ subject }: { subject: Subject }) {
         <div className="flex flex-wrap items-center gap-1.5">
           <Button
             small
-            tip={`Empty, from frame ${withMark(String(frame))} on`}
+            tip={`Empty, from frame ${formatFrames(frame)} on`}
             onClick={() => run({ operation: 'addDrawing', args: [subject.id, frame, 'empty'] })}
           >
             New drawing here
           </Button>
           <Button
             small
-            tip={`As the one before, from frame ${withMark(String(frame))} on`}
+            tip={`As the one before, from frame ${formatFrames(frame)} on`}
             onClick={() => run({ operation: 'addDrawing', args: [subject.id, frame, 'copy'] })}
           >
             Copy of this one here
