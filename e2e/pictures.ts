@@ -3,13 +3,33 @@ import { exerciseRow, goToFrame, keyMark, openBench, saved, signIn, undoAll } fr
 
 /** The current look of each main view, from the demo course: `npm run screenshots`. */
 async function picture(page: Page, name: string): Promise<void> {
+  await settle(page);
+  await page.screenshot({ path: pathOf(name) });
+}
+
+const pathOf = (name: string): string => `${import.meta.dirname}/../docs/screenshots/${name}.png`;
+
+async function settle(page: Page): Promise<void> {
   await page.mouse.move(2, 2);
   await page.evaluate(async () => {
     if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
     await document.fonts.ready;
   });
   await page.waitForTimeout(300);
-  await page.screenshot({ path: `${import.meta.dirname}/../docs/screenshots/${name}.png` });
+}
+
+/** Two looks of a page, one beneath the other in one picture; `turn` goes from the first to the second. */
+async function twoLooks(page: Page, name: string, turn: () => Promise<void>): Promise<void> {
+  await settle(page);
+  const above = await page.screenshot();
+  await turn();
+  await settle(page);
+  const both = [above, await page.screenshot()].map((look) => `data:image/png;base64,${look.toString('base64')}`);
+  await page.setContent(
+    `<style>body { margin: 0; background: #23313d } img { display: block; margin-bottom: 6px }</style>` +
+      both.map((look) => `<img src="${look}">`).join(''),
+  );
+  await page.locator('body').screenshot({ path: pathOf(name) });
 }
 
 test('sign-in', async ({ page }) => {
@@ -87,7 +107,11 @@ test('ledger', async ({ page }) => {
   await signIn(page, 'Marta Olesen');
   await page.getByRole('button', { name: 'Ledger' }).click();
   await expect(page.getByRole('img', { name: /^How far off: / })).toBeVisible();
-  await picture(page, 'ledger');
+  await twoLooks(page, 'ledger', async () => {
+    await page.getByRole('navigation', { name: 'Views' }).getByRole('button', { name: 'Over time' }).click();
+    await page.getByLabel('Learner', { exact: true }).selectOption('Jonah Whitby');
+    await expect(page.getByRole('img', { name: /^Which lands later/ })).toBeVisible();
+  });
 });
 
 test('people', async ({ page }) => {
@@ -97,7 +121,13 @@ test('people', async ({ page }) => {
   await expect(page.getByText(/0 of 30 joined/)).toBeVisible();
   await page.reload();
   await expect(page.getByText(/0 of 30 joined/)).toBeVisible();
-  await picture(page, 'people');
+  await twoLooks(page, 'people', async () => {
+    await page.getByRole('button', { name: 'Account of Marta Olesen' }).click();
+    await page.getByRole('menuitem', { name: 'This installation' }).click();
+    await page.getByRole('tab', { name: 'Outbox' }).click();
+    await page.getByRole('list', { name: 'Messages' }).getByRole('button').first().click();
+    await expect(page.getByRole('article')).toBeVisible();
+  });
 });
 
 test('review', async ({ page }) => {
