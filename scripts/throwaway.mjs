@@ -1,6 +1,6 @@
 import { rmSync } from 'node:fs';
 import { startBalance } from './balance.mjs';
-import { startDatabase, temporaryFolder } from './database.mjs';
+import { freePort, startDatabase, temporaryFolder } from './database.mjs';
 import { ensureBuilt, ROOT } from './prepare.mjs';
 import { startRedis } from './redis.mjs';
 import { startServer } from './serve.mjs';
@@ -46,7 +46,8 @@ export async function throwawayApplication({ copies = 1 } = {}) {
   const redisUrl = copies > 1 ? (await throwawayRedis()).url : undefined;
   const addresses = [];
   for (let copy = 0; copy < copies; copy++) {
-    const server = await startServer({ url, port: 0, logLevel: 'error', redisUrl });
+    // Chosen beforehand: messages have links to it.
+    const server = await startServer({ url, port: await freePort(), logLevel: 'error', redisUrl });
     started.push(server.stop);
     addresses.push(server.address);
   }
