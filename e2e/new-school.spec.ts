@@ -281,6 +281,8 @@ test('a pasted list: what is wrong is said by line, the others are invited and c
   await expect(oona.getByLabel('E-mail')).toHaveValue('oona@kitchen.example');
   await oona.getByLabel('A password').fill(PASSWORD);
   await oona.getByRole('button', { name: 'Join Third sitting' }).click();
+  // The page of the invitation has the course's name for a heading, too.
+  await expect(oona).toHaveURL(/\/courses\//);
   await expect(oona.getByRole('heading', { name: 'Third sitting' })).toBeVisible();
   await marta.reload();
   await expect(oonas).toHaveCount(0);
