@@ -7,7 +7,7 @@ import { motionsOf, shownLanes } from '../../panels/lanes/index.ts';
 import { UndoButtons } from '../../panels/work/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { ClockProvider } from '../../time/index.ts';
-import { Button, Empty, Toggle, withMark } from '../../ui/index.ts';
+import { Button, Empty, Toggle, useIsTyping, withMark } from '../../ui/index.ts';
 import { AddLaneMenu } from './AddLaneMenu.tsx';
 import { BoardChoices } from './BoardChoices.tsx';
 import { BoardList } from './BoardList.tsx';
@@ -36,6 +36,7 @@ import { useFullScreen } from './use-full-screen.ts';
 import { type LedSession, useLedSession } from './use-led-session.tsx';
 import { type LessonEditing, useLesson } from './use-lesson.ts';
 
+/** Where keeping the lesson stands, in words, as long as nothing is typed that does not count yet. */
 const STANDINGS: Record<LessonEditing['standing'], string> = {
   saved: 'Saved',
   saving: 'Saving …',
@@ -48,6 +49,8 @@ export function Lectern({ stored }: { stored: StoredLesson }) {
   const editing = useLesson(stored);
   const { lesson, change } = editing;
   const mayKeep = stored.role === 'instructor';
+  const isTyping = useIsTyping();
+  const says = editing.standing === 'saved' && isTyping ? 'Typing …' : STANDINGS[editing.standing];
   const [address, setAddress] = useSearchParams();
   const chosen = address.get('board');
   const setChosen = useCallback(
@@ -70,7 +73,7 @@ export function Lectern({ stored }: { stored: StoredLesson }) {
   };
   const shell = {
     crumbs: [{ label: stored.courseTitle, to: `/courses/${stored.courseId}` }, { label: lesson.name }],
-    status: mayKeep ? STANDINGS[editing.standing] : 'What you change here is not kept',
+    status: mayKeep ? says : 'What you change here is not kept',
     actions: (
       <>
         {mayKeep && (
