@@ -1,10 +1,9 @@
 /**
- * How true readings are: precision, recall and the most useful finding first, over learners' takes of twenty-five
+ * How true readings are: precision, recall and the most useful finding first, over learners' takes of many
  * models in every way they may be keyed. `npm run quality -w core`; a number shows so many examples of what went wrong.
  */
-import { ALL_MODELS, casesOf, judge } from '../testing/judge-readings.ts';
+import { ALL_FAULTS, ALL_MODELS, casesOf, judge } from '../testing/judge-readings.ts';
 import { KEYINGS, onTwosByHand } from '../testing/keyings.ts';
-import { LEARNER_FAULTS } from '../testing/learner-faults.ts';
 
 const TIMES = Number(process.env['TIMES'] ?? 6);
 const shown = Number(process.argv[2] ?? 0);
@@ -24,7 +23,7 @@ const rows = [
     })),
   },
 ];
-console.log(`${Object.keys(ALL_MODELS).length} models, ${Object.keys(LEARNER_FAULTS).length} faults`);
+console.log(`${Object.keys(ALL_MODELS).length} models, ${Object.keys(ALL_FAULTS).length} faults`);
 console.log('keyed                    cases  precise   found    first');
 for (const { name, cases } of rows) {
   const quality = judge(cases);
@@ -40,7 +39,7 @@ for (const { name, cases } of rows) {
     for (const line of quality.examples.filter((_, i) => i % each === 0).slice(0, shown))
       console.log('   ', line.slice(0, 300));
 }
-for (const fault of Object.keys(LEARNER_FAULTS)) {
+for (const fault of Object.keys(ALL_FAULTS)) {
   const of = rows.flatMap(({ cases }) => cases.filter(({ name }) => name.split(', ')[1] === fault));
   const { precision, recall, first, cases } = judge(of);
   console.log(fault.padEnd(24), String(cases).padStart(5), percent(precision), percent(recall), percent(first));

@@ -1,9 +1,11 @@
 import { type Finding, type MotionDocument, readTake } from '../src/index.ts';
 import { type Model, MODELS } from './clean-models.ts';
 import { createDice, type Dice } from './dice.ts';
+import { FURTHER_FAULTS } from './further-faults.ts';
 import { FURTHER_MODELS } from './further-models.ts';
 import { LEARNER_FAULTS, type Truth } from './learner-faults.ts';
 import { LEARNER_MODELS } from './learner-models.ts';
+import { PHRASED_MODELS } from './phrased-models.ts';
 
 /** How true what is said of learners' takes is: what has to be found, and that nothing untrue is said. */
 
@@ -60,7 +62,13 @@ export function judge(cases: readonly Case[]): Quality {
   };
 }
 
-export const ALL_MODELS: Record<string, (dice: Dice) => Model> = { ...MODELS, ...LEARNER_MODELS, ...FURTHER_MODELS };
+export const ALL_MODELS: Record<string, (dice: Dice) => Model> = {
+  ...MODELS,
+  ...LEARNER_MODELS,
+  ...FURTHER_MODELS,
+  ...PHRASED_MODELS,
+};
+export const ALL_FAULTS = { ...LEARNER_FAULTS, ...FURTHER_FAULTS };
 
 /** Reads every fault on every model keyed in one way, each so many times over. */
 export function casesOf(
@@ -70,7 +78,7 @@ export function casesOf(
 ): Case[] {
   const cases: Case[] = [];
   for (const [modelName, make] of Object.entries(ALL_MODELS))
-    for (const [faultName, fault] of Object.entries(LEARNER_FAULTS))
+    for (const [faultName, fault] of Object.entries(ALL_FAULTS))
       for (let i = 0; i < times; i++) {
         const dice = createDice(i * 7919 + modelName.length * 31 + faultName.length);
         const model = make(dice);

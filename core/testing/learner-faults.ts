@@ -33,8 +33,8 @@ export interface LearnersTake {
   also?: Truth[];
 }
 
-const POSES: FindingKind[] = ['pose-off', 'volume-off', 'limb-long', 'arc-off', 'settle-off'];
-const EASES: FindingKind[] = [
+export const POSES: FindingKind[] = ['pose-off', 'volume-off', 'limb-long', 'arc-off', 'settle-off'];
+export const EASES: FindingKind[] = [
   'start-not-slow',
   'start-too-slow',
   'finish-not-slow',

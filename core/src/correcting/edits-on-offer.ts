@@ -8,11 +8,11 @@ import { createSharedTime } from '../reading/shared-time.ts';
 import { theSubject } from '../reading/words.ts';
 import { sameData } from '../steps/index.ts';
 import { eased, easedAbout } from './ease-edits.ts';
-import { added, cleared, takenOver, withoutSurplus } from './key-edits.ts';
-import { asTheTargets, posed, sameFrames, sized } from './pose-edits.ts';
+import { added, cleared, coordinatesTaken, takenOver, withoutSurplus } from './key-edits.ts';
+import { asTheTargets, placed, posed, sameFrames, sized } from './pose-edits.ts';
 import { broughtBack, SETTINGS, settings } from './setting-edits.ts';
 import { type EditOnOffer, keysOf, type Sides, whose } from './sides.ts';
-import { inTempo, inTime } from './timing-edits.ts';
+import { coordinateInTime, inTempo, inTime } from './timing-edits.ts';
 
 /** The tracks read, those that a finding is about and all. */
 function sidesOf(target: MotionDocument, take: MotionDocument, reading: Reading): { meant: Sides[]; all: Sides[] } {
@@ -52,10 +52,13 @@ export function* editsOnOffer(
     if (missingFrames.length > 1) yield* added(sides, missingFrames);
     yield* withoutSurplus(sides);
     for (const pair of pairs) yield* inTime(sides, all, pair);
+    yield* coordinateInTime(sides);
     for (const pair of pairs) yield* posed(sides, pair);
     for (let i = 0; i + 1 < pairs.length; i++) yield eased(sides, pairs[i]!, pairs[i + 1]!);
     for (let i = 1; i + 1 < pairs.length; i++) yield easedAbout(sides, pairs[i - 1]!, pairs[i]!, pairs[i + 1]!);
     yield* sized([sides]);
+    yield* placed(sides);
+    yield* coordinatesTaken(sides);
     for (const frame of sameFrames(sides)) yield asTheTargets(sides, frame);
   }
   yield* inTempo(all);

@@ -1,3 +1,4 @@
+import { CHANNELS } from '../motion/document/channels.ts';
 import { findChannel, withChannel } from '../motion/document/document.ts';
 import { onGrain } from '../motion/document/frame-grain.ts';
 import type { Key, MotionDocument } from '../motion/document/schema.ts';
@@ -124,6 +125,31 @@ export function cleared(take: MotionDocument, findings: readonly Finding[]): Edi
     return refs.length === 0
       ? []
       : [{ sentence: `Take the keys off ${what}.`, keys: 1, apply: (now) => deleteKeys(now, refs).motion }];
+  });
+}
+
+/** A coordinate of a place that only one of the two moves, as the target has it: keyed like it, or not at all. */
+export function coordinatesTaken(sides: Sides): EditOnOffer[] {
+  const { model, own, channelIds, track } = sides;
+  if (channelIds.length < 2) return [];
+  const moves = (keys: readonly Key[]): boolean => keys.some((key) => key.value !== keys[0]!.value);
+  return channelIds.flatMap((id): EditOnOffer[] => {
+    const [asked, drawn] = [keysOf(model, id), keysOf(own, id)];
+    if (moves(asked) === moves(drawn)) return [];
+    const what = `${CHANNELS[id].label.toLowerCase()} of ${theSubject(track.subjectName)}`;
+    if (asked.length > 0) return [takenOver({ ...sides, channelIds: [id] }, what)];
+    const { resting } = findChannel(model, id) ?? { resting: CHANNELS[id].resting };
+    return [
+      {
+        sentence: `Take the keys off ${what}, and leave it at ${roundTo(resting, 2)} ${CHANNELS[id].unit}.`,
+        keys: 1,
+        apply: (take) => {
+          const subject = take.subjects.find((other) => other.id === own.id);
+          const channel = subject && findChannel(subject, id);
+          return channel ? withChannel(take, own.id, { ...channel, resting, keys: [] }) : take;
+        },
+      },
+    ];
   });
 }
 

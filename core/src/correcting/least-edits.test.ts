@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { createDice } from '../../testing/dice.ts';
 import { FAULTS } from '../../testing/faults/index.ts';
-import { ALL_MODELS } from '../../testing/judge-readings.ts';
+import { ALL_FAULTS, ALL_MODELS } from '../../testing/judge-readings.ts';
 import { KEYINGS } from '../../testing/keyings.ts';
 import { LEARNER_FAULTS } from '../../testing/learner-faults.ts';
 import { applyChanges, findingKey, leastEdits, type MotionDocument, moveKeys, readTake } from '../index.ts';
@@ -17,7 +17,7 @@ function put(take: MotionDocument, { edits }: ReturnType<typeof leastEdits>): Mo
 
 test('few edits put right what learners do wrong, and applied they do', () => {
   for (const [name, make] of Object.entries(ALL_MODELS))
-    for (const [faultName, fault] of Object.entries(LEARNER_FAULTS)) {
+    for (const [faultName, fault] of Object.entries(ALL_FAULTS)) {
       const dice = createDice(name.length * 31 + faultName.length);
       const model = make(dice);
       const made = fault(model, dice);

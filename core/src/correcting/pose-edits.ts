@@ -60,6 +60,50 @@ export function asTheTargets(sides: Sides, frame: number): EditOnOffer {
   };
 }
 
+/** What poses that are all off by the same may differ by, as a share of the span. */
+const SAME_PLACE = 0.02;
+
+/** All poses of a movement, or all from one on, moved by what they are off by. */
+export function placed(sides: Sides): EditOnOffer[] {
+  const { model, own, channelIds, track } = sides;
+  const off = track.pairs.map(({ targetFrame, takeFrame }) =>
+    channelIds.map((id) => {
+      const [asked, drawn] = [keyAt(keysOf(model, id), targetFrame), keyAt(keysOf(own, id), takeFrame)];
+      return asked && drawn ? asked.value - drawn.value : null;
+    }),
+  );
+  const k = off.findIndex((values) =>
+    values.some((value) => value !== null && Math.abs(value) > SAME_PLACE * track.span),
+  );
+  if (k < 0 || off.length - k < 2) return [];
+  const by = channelIds.map((_, c) => off[k]![c] ?? 0);
+  const isOne = off
+    .slice(k)
+    .every((values) =>
+      values.every((value, c) => value === null || Math.abs(value - by[c]!) <= SAME_PLACE * track.span),
+    );
+  if (!isOne) return [];
+  const from = track.pairs[k]!.takeFrame;
+  const moved = channelIds.flatMap((id, c) => (by[c] === 0 ? [] : [{ id, by: by[c]! }]));
+  const which = k === 0 ? 'all keys' : `the keys from ${roundTo(from, 2)} on`;
+  return [
+    {
+      sentence: `Add ${moved.map(({ id, by: much }) => sayValue(id, much)).join(' and ')} to ${which} of ${whose(sides)}.`,
+      keys: 1,
+      apply: (take) =>
+        changeChannels(
+          take,
+          own.id,
+          moved.map(({ id }) => id),
+          (keys, id) => {
+            const much = moved.find((other) => other.id === id)!.by;
+            return keys.map((key) => (key.frame >= from - 1e-6 ? { ...key, value: key.value + much } : key));
+          },
+        ),
+    },
+  ];
+}
+
 /** Moves made as large as the target's, or turned round, about where each begins. */
 export function sized(several: readonly Sides[]): EditOnOffer[] {
   let [along, length] = [0, 0];

@@ -1,10 +1,11 @@
+import { CHANNELS } from '../motion/document/channels.ts';
 import { onGrain } from '../motion/document/frame-grain.ts';
 import { snapKeys, stretchAbout } from '../motion/edit/shift-keys.ts';
 import type { KeyRef } from '../motion/keys/change-keys.ts';
 import { moveKeys } from '../motion/keys/move-keys.ts';
 import type { KeyPair } from '../reading/schema.ts';
-import { frames, roundTo } from '../reading/words.ts';
-import { type EditOnOffer, refsOn, type Sides, whose } from './sides.ts';
+import { frames, roundTo, theSubject } from '../reading/words.ts';
+import { type EditOnOffer, keysOf, refsOn, type Sides, whose } from './sides.ts';
 
 /** Keys moved; none where one would land on another, which would be gone. */
 const shift = (sentence: string, refs: KeyRef[], by: number): EditOnOffer => ({
@@ -34,6 +35,25 @@ export function inTime(sides: Sides, all: readonly Sides[], pair: KeyPair): Edit
       : []),
     ...(everything.length > after.length ? [shift(`Move all keys from ${at} on ${way(by)}.`, everything, by)] : []),
   ];
+}
+
+/** A key of one coordinate of a place put on the frame where the target has that coordinate's and the take has none. */
+export function coordinateInTime(sides: Sides): EditOnOffer[] {
+  const { model, own, time, channelIds } = sides;
+  if (channelIds.length < 2) return [];
+  return channelIds.flatMap((channelId) => {
+    const due = keysOf(model, channelId).map((key) => onGrain(time.toTake(key.frame)));
+    const drawn = keysOf(own, channelId).map((key) => key.frame);
+    const free = drawn.filter((frame) => !due.includes(frame));
+    return due.flatMap((at): EditOnOffer[] => {
+      const [nearest] = free.toSorted((a, b) => Math.abs(a - at) - Math.abs(b - at));
+      if (nearest === undefined || drawn.includes(at)) return [];
+      const sentence =
+        `Move the key of ${CHANNELS[channelId].label.toLowerCase()} of ${theSubject(own.name)} ` +
+        `on ${roundTo(nearest, 2)} to ${roundTo(at, 2)}.`;
+      return [shift(sentence, [{ subjectId: own.id, channelId, frame: nearest }], at - nearest)];
+    });
+  });
 }
 
 /** All keys of a track, or of all, brought to the target's pace about where they begin. */

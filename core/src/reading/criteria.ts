@@ -80,7 +80,9 @@ function measure(
   offsets.push(...ofLooks.frames);
   const poses = tracks
     .filter(({ reading }) => reading.span > 0)
-    .flatMap((read) => poseMisses(read, askedFrames(read)).map(({ miss }) => (miss / read.reading.span) * 100));
+    .flatMap((read) =>
+      poseMisses({ ...read, ...read.whole }, askedFrames(read)).map(({ miss }) => (miss / read.reading.span) * 100),
+    );
   poses.push(...ofLooks.tolerances.map((times) => times * tolerances.spacingPercent));
   const arcs = readings.flatMap((track) => (track.path ? [track.path.worstPercent] : []));
   const holds = tracks.flatMap(holdDrifts).map((percent) => percent ?? 4 * tolerances.spacingPercent);

@@ -6,7 +6,7 @@ import { type Finding, FINDING_KINDS, type FindingKind, type KeyPair } from './s
 const MOST_PERCENT = 100;
 
 /** The squared error of one frame, in percent of the span; `values` are the take's there, one a channel. */
-function errorAt({ reading, target }: ReadTrack, values: ArrayLike<number>, i: number): number {
+function errorAt({ reading, whole: { target } }: ReadTrack, values: ArrayLike<number>, i: number): number {
   let squared = 0;
   for (let c = 0; c < target.length; c++) squared += (values[c]! - target[c]![i]!) ** 2;
   return Math.min(MOST_PERCENT, (Math.sqrt(squared) / reading.span) * 100) ** 2;
@@ -19,13 +19,14 @@ interface Correction {
   valueAt: (channel: number, i: number) => number;
 }
 
-const lastOf = ({ take }: ReadTrack): number => (take[0]?.length ?? 1) - 1;
+const lastOf = ({ whole: { take } }: ReadTrack): number => (take[0]?.length ?? 1) - 1;
 const indexOf = (read: ReadTrack, frame: number): number =>
   Math.min(lastOf(read), Math.max(0, Math.round(frame - read.reading.gap.firstFrame)));
 
 /** Some of the take's keys put on time: what lies between two goes along by share. */
 function onTime(read: ReadTrack, isMoved: (pair: KeyPair) => boolean): Correction[] {
-  const { reading, take } = read;
+  const { reading } = read;
+  const { take } = read.whole;
   const { pairs } = reading;
   const moved = pairs.flatMap((pair, k) => (isMoved(pair) ? [k] : []));
   if (moved.length === 0) return [];
@@ -59,7 +60,7 @@ function onTime(read: ReadTrack, isMoved: (pair: KeyPair) => boolean): Correctio
 
 /** The way between two frames of the target gone as the target goes it, from where the take's own ends are. */
 function spacedLike(read: ReadTrack, firstFrame: number, lastFrame: number): Correction[] {
-  const { target, take, warped } = read;
+  const { target, take, warped } = read.whole;
   const [from, to] = [indexOf(read, firstFrame), indexOf(read, lastFrame)];
   const miss = (c: number, i: number): number => warped[c]![i]! - target[c]![i]!;
   return [
@@ -84,7 +85,7 @@ function besides({ reading }: ReadTrack, frame: number): { before?: KeyPair | un
 
 /** The pose at one frame put right, and what is between it and the keys beside it along with it. */
 function posed(read: ReadTrack, frame: number): Correction[] {
-  const { target, take, warped } = read;
+  const { target, take, warped } = read.whole;
   const { before, after } = besides(read, frame);
   const at = indexOf(read, frame);
   const from = before ? indexOf(read, before.targetFrame) : 0;
@@ -96,9 +97,21 @@ function posed(read: ReadTrack, frame: number): Correction[] {
   return [{ from, to, valueAt: (c, i) => take[c]![i]! - (warped[c]![at]! - target[c]![at]!) * shareAt(i) }];
 }
 
+/** All from one frame on moved by what its pose is off, and the way to it along with it. */
+function placedFrom(read: ReadTrack, frame: number): Correction[] {
+  const { target, take, warped } = read.whole;
+  const { before } = besides(read, frame);
+  const at = indexOf(read, frame);
+  const from = before ? indexOf(read, before.targetFrame) : 0;
+  const shareAt = (i: number): number => (i < at ? (i - from) / (at - from) : 1);
+  return [
+    { from, to: lastOf(read), valueAt: (c, i) => take[c]![i]! - (warped[c]![at]! - target[c]![at]!) * shareAt(i) },
+  ];
+}
+
 /** The take brought to the target's size and direction about where it begins. */
 function sizedLike(read: ReadTrack): Correction[] {
-  const { target, take } = read;
+  const { target, take } = read.whole;
   let [along, length] = [0, 0];
   target.forEach((asked, c) => {
     for (let i = 0; i < asked.length; i++) {
@@ -110,6 +123,9 @@ function sizedLike(read: ReadTrack): Correction[] {
   const valueAt = (c: number, i: number): number => target[c]![0]! + (take[c]![i]! - take[c]![0]!) / size;
   return size === 0 ? [] : [{ from: 0, to: lastOf(read), valueAt }];
 }
+
+/** Offsets are rounded where they are told. */
+const SAME_OFFSET = 0.01;
 
 const TIMED: ReadonlySet<FindingKind> = new Set(['key-late', 'key-early', 'tempo-differs', 'overlap-off']);
 /** What is at a key and is put right on both sides of it. */
@@ -123,19 +139,31 @@ function corrections(read: ReadTrack, finding: Finding): Correction[] | null {
     (finding.track === null && (finding.subjectId === null || finding.subjectId === reading.subjectId));
   if (!isOurs || !(reading.span > 0)) return null;
   const { kind, firstFrame, lastFrame, expected } = finding;
-  if (kind === 'track-never-keyed' || kind === 'subject-missing')
-    return [{ from: 0, to: lastOf(read), valueAt: (c, i) => read.target[c]![i]! }];
+  if (kind === 'track-never-keyed' || kind === 'subject-missing' || kind === 'track-extra') {
+    const { whole, lone } = read;
+    const isRight = (c: number): boolean => kind === 'subject-missing' || lone.length === 0 || lone.includes(c);
+    return [{ from: 0, to: lastOf(read), valueAt: (c, i) => (isRight(c) ? whole.target : whole.take)[c]![i]! }];
+  }
   if (reading.pairs.length === 0) return null;
   if (TIMED.has(kind)) {
     const isKey = kind === 'key-late' || kind === 'key-early';
     // One key's finding reaches from where it is to where it ought to be; one of many goes on to the last.
     const isOne =
       isKey && isAbout(finding, reading) && lastFrame - firstFrame <= Math.abs(finding.measured - expected) + 1e-6;
+    const own = isOne ? reading.pairs.find(({ targetFrame }) => targetFrame === expected) : undefined;
+    // Late in one coordinate alone: the ways to it and from it are gone as the target goes them.
+    if (own && Math.abs(finding.measured - expected - own.offsetFrames) > SAME_OFFSET) {
+      const { before, after } = besides(read, expected);
+      return spacedLike(read, before?.targetFrame ?? expected, after?.targetFrame ?? expected);
+    }
     return onTime(read, ({ targetFrame }) =>
       isOne ? targetFrame === expected : !isKey || targetFrame >= expected - 1e-6,
     );
   }
-  if (kind === 'pose-off') return firstFrame === lastFrame ? posed(read, firstFrame) : sizedLike(read);
+  if (kind === 'pose-off') {
+    if (firstFrame === lastFrame) return posed(read, firstFrame);
+    return firstFrame > reading.pairs[0]!.targetFrame ? placedFrom(read, firstFrame) : sizedLike(read);
+  }
   const { before, after } = besides(read, firstFrame);
   const [from, to] = [before?.targetFrame ?? firstFrame, after?.targetFrame ?? lastFrame];
   if (kind === 'key-missing' || kind === 'key-extra') return spacedLike(read, from, to);
@@ -153,9 +181,9 @@ export function mendsOf({ tracks }: Pick<BothRead, 'tracks'>, findings: readonly
   if (findings.length === 0) return [];
   const moving = tracks.filter(({ reading }) => reading.span > 0);
   const errors = moving.map((read) => {
-    const values = new Float64Array(read.take.length);
+    const values = new Float64Array(read.whole.take.length);
     return Float64Array.from({ length: lastOf(read) + 1 }, (_, i) => {
-      for (let c = 0; c < values.length; c++) values[c] = read.take[c]![i]!;
+      for (let c = 0; c < values.length; c++) values[c] = read.whole.take[c]![i]!;
       return errorAt(read, values, i);
     });
   });
@@ -163,7 +191,7 @@ export function mendsOf({ tracks }: Pick<BothRead, 'tracks'>, findings: readonly
   return findings.map((finding) => {
     let [removed, isAny] = [0, false];
     moving.forEach((read, k) => {
-      const values = new Float64Array(read.take.length);
+      const values = new Float64Array(read.whole.take.length);
       for (const { from, to, valueAt } of corrections(read, finding) ?? []) {
         isAny = true;
         for (let i = from; i <= to; i++) {

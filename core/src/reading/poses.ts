@@ -11,6 +11,17 @@ export interface PoseMiss {
 }
 
 /**
+ * Whether a channel counts in the pose at a frame: one that goes on past a key of another is judged by its spacing; all
+ * count where none has a key, and one without any keys is to stay where it is.
+ */
+export function countsAt({ sides, track }: Pick<ReadTrack, 'sides' | 'track'>): (c: number, frame: number) => boolean {
+  const keyed = track.channelIds.map(
+    (id) => new Set(findChannel(sides.target.subject, id)?.keys.map((key) => key.frame)),
+  );
+  return (c, frame) => keyed[c]!.size === 0 || keyed[c]!.has(frame) || !keyed.some((own) => own.has(frame));
+}
+
+/**
  * How far the take is from the target's pose at each of these frames, those within what is read. What a recording
  * passes on the way it shows on whole frames only: what lies along the way within what these leave open is no miss.
  */
@@ -18,21 +29,17 @@ export function poseMisses(
   { reading, target, warped, sides, track, blurFrames }: ReadTrack,
   frames: readonly number[],
 ): PoseMiss[] {
-  const keyed = track.channelIds.map(
-    (id) => new Set(findChannel(sides.target.subject, id)?.keys.map((key) => key.frame)),
-  );
+  const counts = countsAt({ sides, track });
   return frames.flatMap((frame): PoseMiss[] => {
     const i = Math.round(frame - reading.gap.firstFrame);
     if (i < 0 || i >= (target[0]?.length ?? 0)) return [];
-    // A coordinate that goes on past a key of another is judged by its spacing; all are where none has a key.
-    const isAny = keyed.some((own) => own.has(frame));
     const steps = target.map((column) => [
       column[i]! - (column[i - 1] ?? column[i]!),
       (column[i + 1] ?? column[i]!) - column[i]!,
     ]);
     let [squared, along, before, after, turned] = [0, 0, 0, 0, 0];
     for (let c = 0; c < target.length; c++) {
-      const miss = !isAny || keyed[c]!.has(frame) ? warped[c]![i]! - target[c]![i]! : 0;
+      const miss = counts(c, frame) ? warped[c]![i]! - target[c]![i]! : 0;
       const [came, goes] = steps[c] as [number, number];
       squared += miss ** 2;
       along += miss * (came + goes);

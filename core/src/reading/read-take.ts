@@ -1,9 +1,10 @@
-import { createChannel } from '../motion/document/document.ts';
+import { createChannel, findSubject } from '../motion/document/document.ts';
 import type { MotionDocument, Subject } from '../motion/document/schema.ts';
 import { tracksOf } from '../motion/sampling/track.ts';
 import { keyedByPosition } from '../spacing/guide-move.ts';
 import { sameData } from '../steps/index.ts';
 import type { BothRead, Found } from './checks/check.ts';
+import { findCoordinates } from './checks/find-coordinates.ts';
 import { findEconomy } from './checks/find-economy.ts';
 import { findLimbs } from './checks/find-limbs.ts';
 import { findLooks } from './checks/find-looks.ts';
@@ -22,6 +23,7 @@ import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
 import { withHeldDrawings } from './keying.ts';
 import { looksOf } from './looks.ts';
+import { withoutLoneCoordinates } from './lone-coordinates.ts';
 import { mendsOf } from './mends.ts';
 import { withoutPops } from './pops.ts';
 import {
@@ -37,7 +39,7 @@ import { readTrack } from './read-track.ts';
 import { type Finding, FINDING_GROUPS, FINDING_KINDS, type Reading, READING_VERSION, type Target } from './schema.ts';
 import { createSharedTime } from './shared-time.ts';
 import { withoutWobbles } from './wobbles.ts';
-import { capital, subjectDoes } from './words.ts';
+import { capital, saysCoordinate, subjectDoes } from './words.ts';
 
 const SEVERITY_ORDER = ['strong', 'clear', 'slight'] as const;
 
@@ -59,8 +61,9 @@ function byWhatMends(findings: readonly Finding[]): Finding[] {
   const most = new Map<string, number>();
   for (const finding of findings)
     most.set(kin(finding), Math.max(most.get(kin(finding)) ?? 0, isByPace(finding) ? 0 : (finding.mends ?? 0)));
+  // A coordinate that moves where it should not is no polish: it is off by what its going removes.
   const place = (finding: Finding): number =>
-    groupOf(finding) === 'settings' ? 0 : groupOf(finding) === 'polish' ? 2 : 1;
+    groupOf(finding) === 'settings' ? 0 : groupOf(finding) === 'polish' && !finding.mends ? 2 : 1;
   const steps = (finding: Finding): number => Math.round(most.get(kin(finding))! / AS_MUCH);
   const sorted = findings.toSorted((a, b) => place(a) - place(b) || (place(a) === 1 ? steps(b) - steps(a) : 0));
   const runs = new Map<string, number[]>();
@@ -154,6 +157,14 @@ function allFindings(read: BothRead, settings: readonly Finding[]): Finding[] {
     ),
   ];
   founds.push(
+    weighed(
+      findCoordinates(
+        read,
+        founds.flatMap(({ findings }) => findings.filter(({ kind }) => kind === 'arc-off')),
+      ),
+    ),
+  );
+  founds.push(
     findWhole(
       read,
       founds.flatMap(({ findings }) => findings),
@@ -177,7 +188,7 @@ function namingTrack({ tracks }: BothRead): (finding: Finding) => Finding {
     const label = finding.track && labels.get(`${finding.subjectId} ${finding.track}`);
     if (!label || (counts.get(finding.subjectId!) ?? 0) < 2) return finding;
     const { sentence } = finding;
-    return sentence.toLowerCase().includes(label.toLowerCase())
+    return sentence.toLowerCase().includes(label.toLowerCase()) || saysCoordinate(sentence)
       ? finding
       : { ...finding, sentence: `${label}: ${sentence.charAt(0).toLowerCase()}${sentence.slice(1)}` };
   };
@@ -189,8 +200,12 @@ function readAgainst(set: Target, handed: MotionDocument, samples: number): { re
   const { take: smooth, findings: pops } = withoutPops(given, asked.motion, asked.tolerances);
   const handedIn = withHeldDrawings(smooth, asked.motion);
   const ranges = rangesRead(asked.motion, handedIn, samples);
-  const motion = { ...keyedByPosition(asked.motion, withMargins(ranges.target)), range: ranges.target };
-  const take = { ...keyedByPosition(handedIn, withMargins(ranges.take)), range: ranges.take };
+  const whole = {
+    target: { ...keyedByPosition(asked.motion, withMargins(ranges.target)), range: ranges.target },
+    take: { ...keyedByPosition(handedIn, withMargins(ranges.take)), range: ranges.take },
+  };
+  const lone = withoutLoneCoordinates(whole.target, whole.take, asked.tolerances);
+  const { target: motion, take } = lone;
   // A loop that is not read to its end says nothing of how it closes.
   const target = { ...asked, motion, ...(ranges.isCut && { loops: false }) };
   const time = createSharedTime(motion, take);
@@ -200,16 +215,30 @@ function readAgainst(set: Target, handed: MotionDocument, samples: number): { re
   };
   const tracks = motion.subjects.flatMap((subject) => {
     const found = counterpart(take, subject) ?? standStill(subject);
+    const ids = lone.lone.get(subject.id);
+    const wholeSubjects = ids
+      ? { target: findSubject(whole.target, subject.id)!, take: findSubject(whole.take, found.id)!, lone: ids }
+      : null;
     return tracksOf(subject)
       .filter((track) => track.id !== 'drawing')
-      .map((track) => readTrack({ motion, subject }, { motion: take, subject: found }, track, time, how));
+      .map((track) =>
+        readTrack({ motion, subject }, { motion: take, subject: found }, track, time, {
+          ...how,
+          whole: track.id === 'position' ? wholeSubjects : null,
+        }),
+      );
   });
   const looks = motion.subjects.flatMap((subject) => {
     const found = subject.locked ? undefined : counterpart(take, subject);
     return found ? looksOf({ motion, subject }, { motion: take, subject: found }, time) : [];
   });
   const read: BothRead = { target, take, set: asked.motion, handedIn, tracks, looks };
-  const inOrder = [...pops, ...shaken.findings, ...allFindings(read, findSettings(asked.motion, handedIn))]
+  const inOrder = [
+    ...pops,
+    ...shaken.findings,
+    ...lone.findings,
+    ...allFindings(read, findSettings(asked.motion, handedIn)),
+  ]
     .sort(byFixingOrder)
     .map(namingTrack(read));
   const mends = mendsOf(read, inOrder.slice(0, MOST_MEASURED));

@@ -1,3 +1,4 @@
+import type { ChannelId } from '../motion/document/channels.ts';
 import type { Subject } from '../motion/document/schema.ts';
 import { type Track, trackRoles } from '../motion/sampling/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
@@ -23,6 +24,10 @@ export interface ReadTrack {
   take: Float64Array[];
   /** The take warped onto the target's keys. */
   warped: Float64Array[];
+  /** The three with what is told apart and left out of them: coordinates that only one of the two moves. */
+  whole: Record<'target' | 'take' | 'warped', Float64Array[]>;
+  /** Which of the track's channels are told apart. */
+  lone: readonly number[];
   /**
    * Whether target and warped take are nowhere further apart than `least`, in the track's unit, from one target frame
    * to another.
@@ -46,6 +51,8 @@ export interface ReadTrack {
 /** How a track is read. */
 interface HowToRead {
   tolerances: Tolerances;
+  /** Both subjects with the coordinates that are told apart, and which those are; null where there are none. */
+  whole: { target: Subject; take: Subject; lone: readonly ChannelId[] } | null;
   /** Curves may be laid on one another, which takes long. */
   mayLayOn: boolean;
 }
@@ -64,21 +71,21 @@ export function readTrack(
   take: TrackSide,
   track: Track,
   time: SharedTime,
-  { tolerances: { keyFrames, spacingPercent }, mayLayOn }: HowToRead,
+  { tolerances: { keyFrames, spacingPercent }, mayLayOn, whole: wholeSubjects }: HowToRead,
 ): ReadTrack {
   const { range } = target.motion;
   const count = range.last - range.first + 1;
   const shownFrame = (i: number): number => exposedFrame(range.first + i, range.first, target.subject.exposure);
   const onOnes = target.subject.exposure === 1;
-  const targetColumns = sampleTrack(target.subject, track, count, { frameAt: shownFrame, breaks: onOnes ? [] : null });
-  const span = spanOf(targetColumns);
-
   const takeShown = (i: number): number =>
     exposedFrame(time.toTake(range.first + i), take.motion.range.first, take.subject.exposure);
-  const takeColumns = sampleTrack(take.subject, track, count, {
-    frameAt: takeShown,
-    breaks: take.subject.exposure === 1 ? [] : null,
-  });
+  const targetOf = (subject: Subject): Float64Array[] =>
+    sampleTrack(subject, track, count, { frameAt: shownFrame, breaks: onOnes ? [] : null });
+  const takeOf = (subject: Subject): Float64Array[] =>
+    sampleTrack(subject, track, count, { frameAt: takeShown, breaks: subject.exposure === 1 ? [] : null });
+  const targetColumns = targetOf(target.subject);
+  const span = spanOf(targetColumns);
+  const takeColumns = takeOf(take.subject);
   const raw = signedErrorInto(new Float64Array(count), { columns: targetColumns, span }, takeColumns);
   const moving = movingChannels(targetColumns, takeColumns);
   const matched = matchEvents(target, take, track, time, {
@@ -91,11 +98,20 @@ export function readTrack(
   const warp = createWarp(pairs.map((pair) => ({ from: pair.targetFrame, to: pair.takeFrame })));
   // Without a pair there is nothing to take the timing out by: seconds alone carry the frames over.
   const onTake = (frame: number): number => (pairs.length > 0 ? warp(frame) : time.toTake(frame));
-  const warped = sampleTrack(take.subject, track, count, {
-    frameAt: (i) => onTake(shownFrame(i)),
-    breaks: onOnes ? pairs.map((pair) => Math.ceil(pair.targetFrame - range.first)) : null,
-  });
-  const spacing = signedErrorInto(new Float64Array(count), { columns: targetColumns, span }, warped);
+  const breaks = onOnes ? pairs.map((pair) => Math.ceil(pair.targetFrame - range.first)) : null;
+  const warpedOf = (subject: Subject): Float64Array[] =>
+    sampleTrack(subject, track, count, { frameAt: (i) => onTake(shownFrame(i)), breaks });
+  const warped = warpedOf(take.subject);
+  const whole = wholeSubjects
+    ? {
+        target: targetOf(wholeSubjects.target),
+        take: takeOf(wholeSubjects.take),
+        warped: warpedOf(wholeSubjects.take),
+      }
+    : { target: targetColumns, take: takeColumns, warped };
+  const shown = { columns: whole.target, span: wholeSubjects ? spanOf(whole.target) : span };
+  const shownRaw = wholeSubjects ? signedErrorInto(new Float64Array(count), shown, whole.take) : raw;
+  const spacing = signedErrorInto(new Float64Array(count), shown, whole.warped);
 
   const isSame = (first: number, last: number, least: number): boolean => {
     const [a, b] = [Math.max(0, Math.floor(first - range.first)), Math.min(count - 1, Math.ceil(last - range.first))];
@@ -144,6 +160,8 @@ export function readTrack(
     target: targetColumns,
     take: takeColumns,
     warped,
+    whole,
+    lone: (wholeSubjects?.lone ?? []).map((id) => track.channelIds.indexOf(id)),
     isSame,
     isSampled: matched.isSampled,
     lostPercent: matched.isSampled && span > 0 ? (lostOn(targetColumns, held) / span) * 100 : 0,
@@ -157,18 +175,21 @@ export function readTrack(
       label: track.label,
       unit: track.unit,
       span,
-      measuredOn: moving.length <= 1 ? track.channelIds[moving[0] ?? 0]! : null,
+      measuredOn: measuredOn(track, wholeSubjects ? movingChannels(whole.target, whole.take) : moving),
       pairs,
       missingFrames: matched.missing.filter((frame) => !unseen.includes(frame)),
       extraFrames: matched.extra.filter((frame) => !saysNothing(onTarget(frame))),
       segments: readSegments(target.subject, take.subject, track, pairs, span),
       path: moving.length > 1 ? wholePath(paths, span) : null,
-      raw: errorStatistics(raw, range.first, from, to),
+      raw: errorStatistics(shownRaw, range.first, from, to),
       spacing: errorStatistics(spacing, range.first, from, to),
-      gap: { firstFrame: range.first, raw: Array.from(raw), spacing: Array.from(spacing) },
+      gap: { firstFrame: range.first, raw: Array.from(shownRaw), spacing: Array.from(spacing) },
     },
   };
 }
+
+const measuredOn = ({ channelIds }: Track, moving: readonly number[]): TrackReading['measuredOn'] =>
+  moving.length <= 1 ? channelIds[moving[0] ?? 0]! : null;
 
 /**
  * How far samples held so many frames, and joined straight, are from all of them at most, from the worst first drawing.
@@ -183,7 +204,7 @@ function lostOn(columns: readonly Float64Array[], held: number): number {
   return most;
 }
 
-function readSegments(
+export function readSegments(
   target: Subject,
   take: Subject,
   track: Track,

@@ -37,3 +37,16 @@ export function subjectDoes(name: string, verb: string): string {
 export function capital(sentence: string): string {
   return sentence.charAt(0).toUpperCase() + sentence.slice(1);
 }
+
+/** The ways a place can go, by its coordinates. */
+export const WAYS = ['across', 'up and down'] as const;
+
+/** A sentence said of one coordinate of a place: `Across: the pea is …`. */
+export function inCoordinate(c: number, sentence: string): string {
+  return `${capital(WAYS[c]!)}: ${sentence.charAt(0).toLowerCase()}${sentence.slice(1)}`;
+}
+
+/** Whether a sentence says already of which coordinate it is. */
+export function saysCoordinate(sentence: string): boolean {
+  return WAYS.some((way) => sentence.startsWith(`${capital(way)}: `));
+}

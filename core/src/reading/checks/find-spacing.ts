@@ -1,3 +1,4 @@
+import { trackValues } from '../../motion/sampling/track.ts';
 import { framesPerSecond, sameRate } from '../../time/rate.ts';
 import { eventAt } from '../own-keys.ts';
 import { EASE_TOLERANCE, paceOf, PACES } from '../pace.ts';
@@ -49,7 +50,7 @@ function about(reading: TrackReading): Pick<Finding, 'subjectId' | 'track'> {
   return { subjectId: reading.subjectId, track: reading.track };
 }
 
-function findPoses(
+export function findPoses(
   read: ReadTrack,
   tolerances: Pick<Tolerances, 'spacingPercent'>,
   events: Target['events'],
@@ -86,11 +87,12 @@ function findPoses(
  * time where the target stands still). Of the whole segment, or of the half beside one of its ends. On a trajectory it
  * is measured along the target's line: what lies off the line is the path's.
  */
-function segmentResidual(
-  { reading, target, warped, paths, blurFrames }: ReadTrack,
+export function segmentResidual(
+  read: ReadTrack,
   segment: SegmentReading,
   part: 'whole' | EaseEnd = 'whole',
 ): SegmentResidual {
+  const { reading, target, warped, paths, blurFrames } = read;
   const first = reading.gap.firstFrame;
   // Where a recording comes to a hold and leaves it is open by a drawing.
   const open = segment.target ? 0 : Math.ceil(blurFrames);
@@ -99,6 +101,7 @@ function segmentResidual(
   const middle = (a + b) / 2;
   // Beyond the range that is read there is nothing to measure.
   if (b <= a) return { worstPercent: 0, worstFrame: segment.firstFrame };
+  const [start, end] = [endAt(read, segment.firstFrame, a), endAt(read, segment.lastFrame, b)];
   const line = paths.length > 0 && segment.target ? targetLine(target, a, b) : null;
   let worst = 0;
   let worstFrame = segment.firstFrame;
@@ -110,12 +113,12 @@ function segmentResidual(
     const place: number[] = [];
     for (let c = 0; c < target.length; c++) {
       const column = target[c]!;
-      const way = column[b]! - column[a]!;
+      const way = end.asked[c]! - start.asked[c]!;
       const share =
-        Math.abs(way) > NO_WAY * reading.span ? (column[i]! - column[a]!) / way : (i - a) / Math.max(1, b - a);
-      const startMiss = warped[c]![a]! - column[a]!;
-      const endMiss = warped[c]![b]! - column[b]!;
-      const miss = warped[c]![i]! - column[i]! - (startMiss * (1 - share) + endMiss * share);
+        Math.abs(way) > NO_WAY * reading.span
+          ? (column[i]! - start.asked[c]!) / way
+          : (i - start.at) / Math.max(1, end.at - start.at);
+      const miss = warped[c]![i]! - column[i]! - (start.miss[c]! * (1 - share) + end.miss[c]! * share);
       squared += miss ** 2;
       along += miss * way;
       place.push(column[i]! + miss);
@@ -132,6 +135,26 @@ function segmentResidual(
     }
   }
   return { worstPercent: worst, worstFrame };
+}
+
+/** An end of a segment: its place among the samples, the target's values there, and how far the take is from them. */
+interface SegmentEnd {
+  at: number;
+  asked: readonly number[];
+  miss: readonly number[];
+}
+
+/**
+ * The end at a frame, `i` being the sample nearest to it: of a key beyond the range what is there, not at its edge; a
+ * recording shows nothing there.
+ */
+function endAt({ reading, sides, track, target, warped, isSampled }: ReadTrack, frame: number, i: number): SegmentEnd {
+  const at = frame - reading.gap.firstFrame;
+  const isBeyond = !isSampled && Math.abs(at - i) >= 1;
+  const pair = isBeyond ? reading.pairs.find(({ targetFrame }) => targetFrame === frame) : undefined;
+  const asked = pair ? trackValues(sides.target.subject, track, frame) : target.map((column) => column[i]!);
+  const drawn = pair ? trackValues(sides.take.subject, track, pair.takeFrame) : warped.map((column) => column[i]!);
+  return { at: pair ? at : i, asked, miss: drawn.map((value, c) => value - asked[c]!) };
 }
 
 /** A stretch of the target's line: its places every so many frames, and the length gone at each. */
@@ -193,7 +216,7 @@ function alongLine(line: Line, place: readonly number[], at: number): number {
   return Number.isFinite(best) ? best : 0;
 }
 
-function findInSegment(
+export function findInSegment(
   read: ReadTrack,
   segment: SegmentReading,
   tolerances: Pick<Tolerances, 'spacingPercent'>,

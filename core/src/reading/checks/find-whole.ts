@@ -1,7 +1,8 @@
 import { extentOf } from '../../extent.ts';
 import { medianOf } from '../../median.ts';
-import { trackValues } from '../../motion/sampling/track.ts';
+import { type Track, trackValues } from '../../motion/sampling/track.ts';
 import { toleranceAt } from '../own-keys.ts';
+import { countsAt } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair } from '../schema.ts';
 import { severityOf } from '../severity.ts';
@@ -15,8 +16,12 @@ import { type BothRead, type Found, isAbout } from './check.ts';
 export function findWhole(read: BothRead, others: readonly Finding[]): Found {
   const timing = findTimings(read, others);
   const { spacingPercent } = read.target.tolerances;
-  const sizes = read.tracks.flatMap((track) => findSize(track, spacingPercent + track.lostPercent));
-  const whole = [...timing, ...sizes];
+  const poses = read.tracks.flatMap((track) => {
+    const tolerance = spacingPercent + track.lostPercent;
+    const size = findSize(track, tolerance);
+    return size.length > 0 ? size : findPlace(track, tolerance);
+  });
+  const whole = [...timing, ...poses];
   return {
     findings: whole.map(({ finding }) => finding),
     areCauses: true,
@@ -230,7 +235,73 @@ const A_WAY = 0.15;
 /** How much their own sizes may differ. */
 const SAME_SIZE = 0.06;
 
-/** A track that is of another size, or goes the other way, or stands elsewhere, throughout. */
+/** What all the poses of one track may differ by from being off by the same. */
+const SAME_MISS = 0.2;
+
+/** A track that stands elsewhere by the same, throughout or from one of its poses on. */
+function findPlace({ reading, track, sides }: ReadTrack, tolerancePercent: number): Whole[] {
+  const { pairs, span } = reading;
+  if (!(span > 0)) return [];
+  const tolerance = (tolerancePercent / 100) * span;
+  const counts = countsAt({ sides, track });
+  // Null where a channel passes the key of another.
+  const misses = pairs.map(({ targetFrame, takeFrame }) => {
+    const asked = trackValues(sides.target.subject, track, targetFrame);
+    const drawn = trackValues(sides.take.subject, track, takeFrame);
+    return drawn.map((value, c) => (counts(c, targetFrame) ? value - asked[c]! : null));
+  });
+  const size = (miss: readonly (number | null)[]): number => Math.hypot(...miss.map((value) => value ?? 0));
+  const k = misses.findIndex((miss) => severityOf(size(miss), tolerance));
+  const off = misses.slice(k);
+  if (k < 0 || off.length < 2) return [];
+  const miss = track.channelIds.map((_, c) => {
+    const own = off.flatMap((one) => one[c] ?? []);
+    return own.length > 0 ? medianOf(own) : 0;
+  });
+  const apart = Math.min(tolerance, SAME_MISS * size(miss));
+  const severity = severityOf(size(miss), tolerance);
+  const isOff = (one: readonly (number | null)[]): boolean =>
+    size(one.map((value, c) => (value === null ? null : value - miss[c]!))) > apart;
+  if (!severity || off.some(isOff)) return [];
+  const [first, last] = [pairs[k]!.targetFrame, pairs.at(-1)!.targetFrame];
+  return [
+    {
+      finding: {
+        subjectId: reading.subjectId,
+        track: reading.track,
+        kind: 'pose-off',
+        firstFrame: first,
+        lastFrame: last,
+        measured: size(miss),
+        expected: 0,
+        tolerance,
+        unit: reading.unit,
+        severity,
+        sentence: capital(
+          `${subjectDoes(reading.subjectName, 'be')} ${awayBy(track, miss, reading.unit)} the target, ` +
+            `${k === 0 ? 'throughout' : `from frame ${roundTo(first, 2)} on`}.`,
+        ),
+      },
+      tells: (finding) =>
+        finding.kind === 'pose-off' &&
+        isAbout(finding, reading) &&
+        finding.firstFrame >= first &&
+        finding.lastFrame <= last,
+    },
+  ];
+}
+
+/** `30 px lower than`, `12 ° away from`: on a place the way it is off, where that is one of four. */
+function awayBy({ id }: Track, miss: readonly number[], unit: string): string {
+  const by = `${roundTo(Math.hypot(...miss), 1)} ${unit}`;
+  const [x, y] = [miss[0]!, miss[1] ?? 0];
+  if (id !== 'position') return `${by} away from`;
+  if (Math.abs(y) <= SAME_MISS * Math.abs(x)) return `${by} further ${x > 0 ? 'right' : 'left'} than`;
+  if (Math.abs(x) <= SAME_MISS * Math.abs(y)) return `${by} ${y > 0 ? 'lower' : 'higher'} than`;
+  return `${by} away from`;
+}
+
+/** A track that is of another size, or goes the other way, throughout. */
 function findSize({ reading, track, sides }: ReadTrack, tolerancePercent: number): Whole[] {
   const { pairs, span } = reading;
   if (pairs.length < 2 || !(span > 0)) return [];

@@ -1,0 +1,208 @@
+import { findChannel } from '../../motion/document/document.ts';
+import { sampleChannel } from '../../motion/sampling/sample.ts';
+import type { Track } from '../../motion/sampling/track.ts';
+import { exposedFrame } from '../../time/exposure.ts';
+import { readSegments, type ReadTrack } from '../read-track.ts';
+import { type Finding, FINDING_KINDS, type KeyPair, type Target } from '../schema.ts';
+import { createWarp } from '../warp.ts';
+import { inCoordinate } from '../words.ts';
+import { type BothRead, type Found, isAbout } from './check.ts';
+import { findInSegment, findPoses, segmentResidual } from './find-spacing.ts';
+import { findTiming } from './find-timing.ts';
+
+/**
+ * What one coordinate of a place does by itself between its own keys, where it passes keys of the other: a way across
+ * that is uneven, or begins late, while the way up and down is right.
+ */
+export function findCoordinates({ target, tracks }: BothRead, arcs: readonly Finding[]): Found {
+  const coordinates = tracks.flatMap((read) => coordinatesOf(read, target));
+  const own = coordinates
+    .flatMap((one) => findIn(one, target))
+    .filter((one) => !arcs.some((arc) => isSignOf(one, arc) && arc.measured >= MOSTLY * one.miss));
+  return {
+    findings: own.map(({ finding }) => finding),
+    explains: (finding) =>
+      own.some((one) => isSignOf(one, finding)) || coordinates.some((one) => isPoseOf(one, finding)),
+  };
+}
+
+/** A coordinate of a track as a movement of its own. */
+interface Coordinate {
+  read: ReadTrack;
+  whole: ReadTrack;
+  /** Its place among the track's channels. */
+  c: number;
+  /** The target's frames of those of its keys that the take has elsewhere than the other coordinate's. */
+  moved: ReadonlySet<number>;
+  /** Those of them on which the other coordinate is where it ought to be. */
+  apart: ReadonlySet<number>;
+  /** The target's frames of keys of the other coordinate, which this one passes. */
+  passed: readonly number[];
+}
+
+interface OwnFinding {
+  finding: Finding;
+  /** How far it is off by itself at most, in the track's unit. */
+  miss: number;
+  /** Where it shows, in the target's frames and in the take's. */
+  from: number;
+  to: number;
+  fromTake: number;
+  toTake: number;
+}
+
+/** What leaves the arc by half of what a coordinate is off is told as that: it is what is seen. */
+const MOSTLY = 0.5;
+
+function coordinatesOf(read: ReadTrack, target: Target): Coordinate[] {
+  const { track, reading, sides } = read;
+  if (track.channelIds.length < 2 || !(reading.span > 0)) return [];
+  return track.channelIds.flatMap((id, c): Coordinate[] => {
+    const asked = findChannel(sides.target.subject, id)?.keys ?? [];
+    const drawn = findChannel(sides.take.subject, id)?.keys ?? [];
+    const frames = new Set(asked.map(({ frame }) => frame));
+    const pairs = reading.pairs.filter(({ targetFrame }) => frames.has(targetFrame));
+    const passed = reading.pairs.map((pair) => pair.targetFrame).filter((frame) => !frames.has(frame));
+    if (pairs.length < 2 || drawn.length < 2) return [];
+    const least = (target.tolerances.spacingPercent / 100) * reading.span;
+    const placed = read.isSampled
+      ? pairs
+      : putApart(
+          read,
+          c,
+          pairs,
+          drawn.map(({ frame }) => frame),
+          least,
+        );
+    const moved = placed.filter((pair, k) => pair !== pairs[k]).map((pair) => pair.targetFrame);
+    if (passed.length === 0 && moved.length === 0) return [];
+    const isRight = (frame: number): boolean => {
+      const i = Math.round(frame - reading.gap.firstFrame);
+      const off = read.target.map((column, k) => (k === c ? 0 : (read.warped[k]![i] ?? 0) - (column[i] ?? 0)));
+      return Math.hypot(...off) <= least;
+    };
+    return [
+      {
+        read: alone(read, c, placed),
+        whole: read,
+        c,
+        moved: new Set(moved),
+        apart: new Set(moved.filter(isRight)),
+        passed,
+      },
+    ];
+  });
+}
+
+/**
+ * The pairs of one coordinate's keys: where the take has no key of it on the frame of the other's, the nearest one
+ * between its neighbours that shows the same, or the only one there is.
+ */
+function putApart(
+  { sides, track, toTake }: ReadTrack,
+  c: number,
+  pairs: readonly KeyPair[],
+  drawn: readonly number[],
+  least: number,
+): KeyPair[] {
+  const id = track.channelIds[c]!;
+  const [asked, own] = [findChannel(sides.target.subject, id)!, findChannel(sides.take.subject, id)!];
+  const known = new Set(drawn);
+  const taken = new Set(pairs.map((pair) => pair.takeFrame));
+  const perFrame = toTake(1) - toTake(0);
+  return pairs.map((pair, k) => {
+    if (known.has(pair.takeFrame)) return pair;
+    const [before, after] = [pairs[k - 1]?.takeFrame ?? -Infinity, pairs[k + 1]?.takeFrame ?? Infinity];
+    const value = sampleChannel(asked, pair.targetFrame);
+    const free = drawn.filter((frame) => before < frame && frame < after && !taken.has(frame));
+    const alike =
+      free.length === 1 ? free : free.filter((frame) => Math.abs(sampleChannel(own, frame) - value) <= least);
+    const [nearest] = alike.toSorted((a, b) => Math.abs(a - pair.takeFrame) - Math.abs(b - pair.takeFrame));
+    if (nearest === undefined) return pair;
+    const offsetFrames = pair.offsetFrames + (nearest - pair.takeFrame) / perFrame;
+    return { ...pair, takeFrame: nearest, offsetFrames };
+  });
+}
+
+/** One channel of a read track as if there were no other, by its own pairs. */
+function alone(read: ReadTrack, c: number, pairs: KeyPair[]): ReadTrack {
+  const { reading, sides, track } = read;
+  const own: Track = { ...track, channelIds: [track.channelIds[c]!] };
+  const channel = findChannel(sides.take.subject, own.channelIds[0]!)!;
+  const first = reading.gap.firstFrame;
+  const warp = createWarp(pairs.map((pair) => ({ from: pair.targetFrame, to: pair.takeFrame })));
+  const column = read.target[c]!;
+  const warped = Float64Array.from(column, (_, i) =>
+    sampleChannel(channel, warp(exposedFrame(first + i, first, sides.target.subject.exposure))),
+  );
+  const columns = { target: [column], take: [read.take[c]!], warped: [warped] };
+  return {
+    ...read,
+    ...columns,
+    whole: columns,
+    track: own,
+    paths: [],
+    isSame: (from, to, most) => {
+      for (let i = Math.max(0, Math.floor(from - first)); i <= Math.min(column.length - 1, Math.ceil(to - first)); i++)
+        if (Math.abs(warped[i]! - column[i]!) > most) return false;
+      return true;
+    },
+    reading: {
+      ...reading,
+      pairs,
+      missingFrames: [],
+      extraFrames: [],
+      segments: readSegments(sides.target.subject, sides.take.subject, own, pairs, reading.span),
+    },
+  };
+}
+
+function findIn({ read, whole, c, moved, passed }: Coordinate, target: Target): OwnFinding[] {
+  const { pairs } = read.reading;
+  const said = (finding: Finding): Finding => ({ ...finding, sentence: inCoordinate(c, finding.sentence) });
+  const between = (a: number, b: number) => {
+    const [start, end] = [pairs[Math.max(0, a)]!, pairs[Math.min(pairs.length - 1, b)]!];
+    return { from: start.targetFrame, to: end.targetFrame, fromTake: start.takeFrame, toTake: end.takeFrame };
+  };
+  const late = findTiming(read, target)
+    .filter(({ kind, expected }) => (kind === 'key-late' || kind === 'key-early') && moved.has(expected))
+    .map((finding): OwnFinding => {
+      const k = pairs.findIndex(({ targetFrame }) => targetFrame === finding.expected);
+      return { finding: said(finding), miss: Infinity, ...between(k - 1, k + 1) };
+    });
+  const tolerances = { spacingPercent: target.tolerances.spacingPercent + read.lostPercent };
+  const { missingFrames, extraFrames } = whole.reading;
+  const uneven = read.reading.segments.flatMap((segment, k): OwnFinding[] => {
+    const where = between(k, k + 1);
+    const isInside = (frame: number): boolean => where.from < frame && frame < where.to;
+    const isTold =
+      missingFrames.some(isInside) ||
+      extraFrames.some(
+        (frame) => where.fromTake < frame && frame < where.toTake && !pairs.some((pair) => pair.takeFrame === frame),
+      );
+    const isOwn = moved.has(where.from) || moved.has(where.to) || passed.some(isInside);
+    if (isTold || !isOwn) return [];
+    const miss = (Math.abs(segmentResidual(read, segment).worstPercent) / 100) * whole.reading.span;
+    return findInSegment(read, segment, tolerances).map((finding) => ({ finding: said(finding), miss, ...where }));
+  });
+  const posed = findPoses(read, tolerances, target.events)
+    .filter(({ firstFrame }) => moved.has(firstFrame))
+    .map((finding): OwnFinding => {
+      const k = pairs.findIndex(({ targetFrame }) => targetFrame === finding.firstFrame);
+      return { finding: said(finding), miss: Infinity, ...between(k, k) };
+    });
+  return [...late, ...posed, ...uneven];
+}
+
+/** Whether a pose of the whole movement is off by a coordinate alone whose own key lies elsewhere. */
+const isPoseOf = ({ whole, apart }: Coordinate, finding: Finding): boolean =>
+  finding.kind === 'pose-off' && isAbout(finding, whole.reading) && apart.has(finding.firstFrame);
+
+const SIGNS: ReadonlySet<string> = new Set(['spacing', 'path']);
+
+/** Whether a finding of the whole movement shows no more than what a coordinate of it does by itself. */
+function isSignOf({ finding: own, from, to, fromTake, toTake }: OwnFinding, finding: Finding): boolean {
+  if (!isAbout(finding, { subjectId: own.subjectId!, track: own.track! }) || finding.kind === 'pose-off') return false;
+  if (finding.kind === 'key-extra') return fromTake <= finding.firstFrame && finding.firstFrame <= toTake;
+  return SIGNS.has(FINDING_KINDS[finding.kind]) && from <= finding.firstFrame && finding.lastFrame <= to;
+}
