@@ -1,4 +1,4 @@
-import { createKey, type ChannelId, type Key, type Leave, type Subject } from '../src/index.ts';
+import { type ChannelId, createKey, type Key, type Leave, type Subject } from '../src/index.ts';
 import { actor, asTarget, flat, type Model, scene } from './clean-models.ts';
 import type { Dice } from './dice.ts';
 import { stepsFrom } from './learner-models.ts';

@@ -72,23 +72,20 @@ export function placed(sides: Sides): EditOnOffer[] {
       return asked && drawn ? asked.value - drawn.value : null;
     }),
   );
-  const k = off.findIndex((values) =>
-    values.some((value) => value !== null && Math.abs(value) > SAME_PLACE * track.span),
-  );
+  const least = SAME_PLACE * track.span;
+  const k = off.findIndex((values) => values.some((value) => value !== null && Math.abs(value) > least));
   if (k < 0 || off.length - k < 2) return [];
-  const by = channelIds.map((_, c) => off[k]![c] ?? 0);
-  const isOne = off
-    .slice(k)
-    .every((values) =>
-      values.every((value, c) => value === null || Math.abs(value - by[c]!) <= SAME_PLACE * track.span),
-    );
-  if (!isOne) return [];
+  const moved = channelIds.flatMap((id, c) => {
+    const own = off.slice(k).flatMap((values) => values[c] ?? []);
+    return own.length > 0 ? [{ id, by: own[0]!, isOne: own.every((value) => Math.abs(value - own[0]!) <= least) }] : [];
+  });
+  if (!moved.every(({ isOne }) => isOne)) return [];
   const from = track.pairs[k]!.takeFrame;
-  const moved = channelIds.flatMap((id, c) => (by[c] === 0 ? [] : [{ id, by: by[c]! }]));
+  const amounts = moved.flatMap(({ id, by }) => (by === 0 ? [] : [sayValue(id, by)]));
   const which = k === 0 ? 'all keys' : `the keys from ${roundTo(from, 2)} on`;
   return [
     {
-      sentence: `Add ${moved.map(({ id, by: much }) => sayValue(id, much)).join(' and ')} to ${which} of ${whose(sides)}.`,
+      sentence: `Add ${amounts.join(' and ')} to ${which} of ${whose(sides)}.`,
       keys: 1,
       apply: (take) =>
         changeChannels(

@@ -22,8 +22,8 @@ import { findWhole } from './checks/find-whole.ts';
 import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
 import { withHeldDrawings } from './keying.ts';
-import { looksOf } from './looks.ts';
 import { withoutLoneCoordinates } from './lone-coordinates.ts';
+import { looksOf } from './looks.ts';
 import { mendsOf } from './mends.ts';
 import { withoutPops } from './pops.ts';
 import {
