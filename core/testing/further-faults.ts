@@ -96,6 +96,8 @@ export const FURTHER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     const by = ((spanOfKeys(channel) * dice(18, 35)) / 100) * (dice(0, 1) ? 1 : -1);
     const key = createKey(frame, sampleChannel(channel, frame) + by, { link: 'flat' });
     const kinds: FindingKind[] = ['key-extra', 'hold-moves', 'frame-pops', 'arc-kinked', ...POSES, ...EASES];
+    // In a recording an extreme, or a start, that is drawn on by it is there later or sooner.
+    kinds.push('key-late', 'key-early');
     return {
       take: withKeys(model.target.motion, channel, (keys) => [...keys, key].sort((a, b) => a.frame - b.frame)),
       main: { kinds, within: [from - 2, to + 2] },

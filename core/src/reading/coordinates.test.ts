@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { createDice } from '../../testing/dice.ts';
 import { KEYINGS } from '../../testing/keyings.ts';
 import { sceneOf, straight, subjectWith } from '../../testing/worked-scenes.ts';
-import { createKey, type Key, leastEdits, type MotionDocument, type Reading,readTake } from '../index.ts';
+import { createKey, type Key, leastEdits, type MotionDocument, type Reading, readTake } from '../index.ts';
 
 /** A pea that hops twice: across evenly, up and down as it is thrown. */
 const HOPS: Key[] = [
@@ -20,7 +20,7 @@ const target = { motion: model, tolerances: { keyFrames: 1, spacingPercent: 5 } 
 const read = (take: MotionDocument): Reading => readTake(target, take);
 const said = (take: MotionDocument): string[] => read(take).findings.map(({ sentence }) => sentence);
 
-test('a coordinate that never moves, or moves where it ought not, is one thing to say; the other is read by itself', () => {
+test('a coordinate that never moves, or moves where it ought not, is told once; the other is read by itself', () => {
   const still = pea([], HOPS);
   const missing = read(still);
   expect(missing.findings).toMatchObject([{ kind: 'track-never-keyed', severity: 'strong', expected: 280, mends: 1 }]);

@@ -16,6 +16,8 @@ const CREEPS = 1e-3;
 const CREEPS_NOISE = 2;
 /** What the other place leaves off may be so many times what this one does. */
 const RATIO = 2;
+/** A way so many times as much off is not the one. */
+const FAR_WORSE = 3;
 /** Ends nearer than this share of the span are those of a stand. */
 const STANDS = 0.005;
 /** With more noise than this, in shares of the span, when something is seen to set off or arrive is not sure: */
@@ -111,6 +113,23 @@ function unlessCreeping(curves: Registration, places: readonly number[], { frame
     if (shrunk.has(i)) return event;
     const aside = Math.abs(place - event);
     if (aside <= frames || event <= (places[i - 1] ?? -Infinity) || event >= (places[i + 1] ?? Infinity)) return place;
+    // What is there on time, by the way it ought to go, and goes on while it should stand drifts; so does what goes
+    // before it sets off as it ought to.
+    const [from, to] = place > event ? [i - 1, i] : [i, i + 1];
+    const isDrift = from in events && to in events && isAtRest(place > event ? i : i - 1) && !isAtRest(from);
+    if (isDrift) {
+      const way = (at: number): number =>
+        worstBetween(
+          curves,
+          [events[from]!, events[to]!],
+          place > event ? [places[from]!, at] : [at, places[to]!],
+          Infinity,
+        );
+      const asFound = way(place);
+      const isIt = (at: number): boolean =>
+        (place < event || missAt(curves, event, at) <= most) && way(at) <= Math.max(most, asFound / FAR_WORSE);
+      if (asFound > most && [0, -0.5, 0.5, -1, 1].some((by) => isIt(event + by))) return event;
+    }
     // What sets off late and has moved before set off before; what arrives early and moves on arrives only then.
     const hasMoved = isAtRest(place > event ? i - 1 : i) && hasCrept(event, place);
     const mayCreep = hasMoved || (noise > NOISY && aside <= LITTLE * frames);

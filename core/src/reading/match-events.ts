@@ -1,5 +1,6 @@
 import type { Subject } from '../motion/document/schema.ts';
 import { type Track, type TrackEvent, trackValues } from '../motion/sampling/track.ts';
+import { sameRate } from '../time/rate.ts';
 import { curvesOf, recordedRange, samplesOf } from './curves.ts';
 import { type Doubt, givenDoubt } from './doubt.ts';
 import { eventsOf, nearestEvents } from './events.ts';
@@ -44,6 +45,22 @@ function movesAt(subject: Subject, track: Track, from: number, to: number, span:
   return Math.hypot(...a.map((value, c) => b[c]! - value)) > MOVES * span;
 }
 
+/**
+ * Whether something is seen to happen at an event: not where the motion stands from the one before to the one after, or
+ * to where the range ends.
+ */
+function isSeen({ motion: { range }, subject }: TrackSide, track: Track, span: number) {
+  return ({ frame, values }: TrackEvent, i: number, events: readonly TrackEvent[]): boolean => {
+    const from = events[i - 1]?.frame ?? Math.min(range.first, frame);
+    const to = events[i + 1]?.frame ?? Math.max(range.last, frame) + 1;
+    for (let at = Math.ceil(from); at < to; at++) {
+      const there = trackValues(subject, track, at);
+      if (Math.hypot(...there.map((value, c) => value - values[c]!)) > MOVES * span) return true;
+    }
+    return false;
+  };
+}
+
 /** The key one past the range that closes a cycle is not recorded: about on time, it is as late as the first one is. */
 function closedAsBegun({ events, range }: Registration, places: number[]): number[] {
   const [last, begun] = [places.length - 1, places[0]! - events[0]!];
@@ -76,13 +93,19 @@ export function matchEvents(
   if (isSame && asked.events.length > 0 && drawn.events.length > 0)
     return { ...found, pairs: asked.events.map((event) => pairOf(event, time.toTake(event.frame))) };
   if (found.isSampled && mayLayOn && span > 0 && drawn.events.length > 0) {
-    const curves = curvesOf(target, take, track, time, span, asked.events);
+    const seen = asked.events.map(isSeen(target, track, span));
+    const isEnd = (i: number): boolean => i === 0 || i === asked.events.length - 1;
+    const isTold = (i: number): boolean => !drawn.isSampled || seen[i]! || isEnd(i);
+    const events = asked.events.filter((_, i) => isTold(i));
+    const curves = curvesOf(target, take, track, time, span, events);
     const samples = samplesOf(curves);
+    const areDrawings = take.subject.exposure === 1 && sameRate(target.motion.rate, take.motion.rate);
     const laid = registerEvents(curves, (thought, otherwise) =>
-      seenAt(curves.events, thought, otherwise, samples.target, samples.take, SEEN_REACH),
+      seenAt(curves.events, thought, otherwise, samples.target, { ...samples.take, areDrawings }, SEEN_REACH),
     );
     const noise = Math.max(...samples.take.columns.map((column) => noiseOf(column))) / span;
-    const places = closedAsBegun(curves, givenDoubt(curves, laid, { ...doubt, noise }));
+    const given = givenDoubt(curves, laid, { ...doubt, noise });
+    const places = closedAsBegun(curves, given);
     const { first, last } = recordedRange(take, track);
     // What lies beyond a recording's ends was not recorded; nor was what is still under way there.
     const isCut =
@@ -96,14 +119,14 @@ export function matchEvents(
       // The closing key of a cycle is where the next one begins, if it is on time up to there.
       (event.frame === target.motion.range.last + 1 &&
         Math.abs(takeFrame - last - 1) <= 1 &&
-        Math.abs((places.at(-2) ?? NaN) - (asked.events.at(-2)?.frame ?? NaN)) <= 1) ||
+        Math.abs((places.at(-2) ?? NaN) - (events.at(-2)?.frame ?? NaN)) <= 1) ||
       // One that comes well before the end is seen as any other.
       ((event.frame <= target.motion.range.last ||
         (event.frame === target.motion.range.last + 1 && takeFrame <= last - CLOSES_EARLY)) &&
         takeFrame >= first - 0.5 &&
         takeFrame <= last + 0.5 &&
         (takeFrame <= last - 1 || isReached(event)));
-    const placed = asked.events.map((event, i) => ({ event, takeFrame: time.toTake(places[i]!) }));
+    const placed = events.map((event, i) => ({ event, takeFrame: time.toTake(places[i]!) }));
     const isIn = ({ event, takeFrame }: (typeof placed)[number]): boolean => isRecorded(event, takeFrame);
     return {
       ...found,

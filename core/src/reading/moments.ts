@@ -32,25 +32,63 @@ const TURN = 0.02;
  */
 const USUAL = { half: 0.69, quarter: 0.32 };
 
+/** Differences of some order: what each value counts in them, and how many times white noise they are. */
+interface Differences {
+  weights: readonly number[];
+  times: number;
+}
+const FOURTH: Differences = { weights: [1, -4, 6, -4, 1], times: Math.sqrt(70) };
+const SIXTH: Differences = { weights: [1, -6, 15, -20, 15, -6, 1], times: Math.sqrt(924) };
+
 /**
  * The noise of a series: of fourth differences the smooth part is next to nothing, and those of white noise are √70 as
  * large as it. What is steep has great ones in a row, not alternating. By the half that is less of them, or, where many
  * are of jumps and corners, by a quarter, which is less sure.
  */
-export function noiseOf(values: ArrayLike<number>, by: keyof typeof USUAL = 'half'): number {
-  const fourth: number[] = [];
+export const noiseOf = (values: ArrayLike<number>, by: keyof typeof USUAL = 'half'): number =>
+  noiseBy(values, FOURTH, by);
+
+function noiseBy(values: ArrayLike<number>, { weights, times }: Differences, by: keyof typeof USUAL): number {
+  const reach = (weights.length - 1) / 2;
+  const differences: number[] = [];
   // What stands exactly still before and after was never recorded.
   let [from, to] = [0, values.length - 1];
   while (from < to && values[from + 1] === values[from]) from++;
   while (to > from && values[to - 1] === values[to]) to--;
-  for (let i = from + 2; i + 2 <= to; i++)
-    fourth.push(values[i - 2]! - 4 * values[i - 1]! + 6 * values[i]! - 4 * values[i + 1]! + values[i + 2]!);
-  if (fourth.length === 0) return 0;
-  const sizes = fourth.map((own, i) =>
-    own * (fourth[i - 1] ?? 0) < 0 || own * (fourth[i + 1] ?? 0) < 0 ? Math.abs(own) : 0,
+  for (let i = from + reach; i + reach <= to; i++) {
+    let sum = 0;
+    for (let k = 0; k < weights.length; k++) sum += weights[k]! * values[i - reach + k]!;
+    differences.push(sum);
+  }
+  if (differences.length === 0) return 0;
+  const sizes = differences.map((own, i) =>
+    own * (differences[i - 1] ?? 0) < 0 || own * (differences[i + 1] ?? 0) < 0 ? Math.abs(own) : 0,
   );
   sizes.sort((a, b) => a - b);
-  return sizes[Math.floor(sizes.length / (by === 'half' ? 2 : 4))]! / (USUAL[by] * Math.sqrt(70));
+  return sizes[Math.floor(sizes.length / (by === 'half' ? 2 : 4))]! / (USUAL[by] * times);
+}
+
+/** The sixth differences of the same motion at a pace of five quarters are so many times as large. */
+const AT_ANOTHER_PACE = 4;
+
+/**
+ * The noise of a recording of a motion that is known without any: of a quick motion the fourth differences are as large
+ * as those of noise, and not alternating; the sixth are not, and what they are of the motion itself is known.
+ */
+function noiseBeside(drawn: ArrayLike<number>, asked: ArrayLike<number>): number {
+  if (standsWithin(drawn)) return noiseOf(drawn);
+  const own = AT_ANOTHER_PACE * noiseBy(asked, SIXTH, 'half');
+  const noise = noiseBy(drawn, SIXTH, 'half');
+  return Math.max(noiseOf(drawn), Math.sqrt(Math.max(0, noise ** 2 - own ** 2)));
+}
+
+/** Whether two values beside each other are the same between the ends of what was recorded: with noise none are. */
+function standsWithin(values: ArrayLike<number>): boolean {
+  let [from, to] = [0, values.length - 1];
+  while (from < to && values[from + 1] === values[from]) from++;
+  while (to > from && values[to - 1] === values[to]) to--;
+  for (let i = from + 1; i <= to; i++) if (values[i] === values[i - 1]) return true;
+  return false;
 }
 
 /** The moments of a series, in order, as they are seen through some noise. `extent` is what shares are of. */
@@ -198,6 +236,11 @@ export interface Samples {
   first: number;
 }
 
+/** Those of a take, and whether they are its own drawings: what lies between drawings is straight, with corners. */
+export interface TakeSamples extends Samples {
+  areDrawings: boolean;
+}
+
 /**
  * Where the events of a target are seen to happen in a take, near where each is thought to lie, or otherwise; null
  * where they are not seen there, undefined where the target itself shows nothing. What is seen comes from the
@@ -208,7 +251,7 @@ export function seenAt(
   thought: readonly number[],
   otherwise: readonly number[],
   target: Samples,
-  take: Samples,
+  take: TakeSamples,
   reach: number,
 ): (number | null | undefined)[] {
   const extents = target.columns.map((column) => {
@@ -218,7 +261,7 @@ export function seenAt(
   const order = extents.map((_, c) => c).sort((a, b) => extents[b]! - extents[a]!);
   const moments = order.map((c) => {
     const [asked, drawn] = [target.columns[c]!, take.columns[c]!];
-    const [own, noise] = [noiseOf(asked), noiseOf(drawn)];
+    const [own, noise] = [noiseOf(asked), take.areDrawings ? noiseBeside(drawn, asked) : noiseOf(drawn)];
     return {
       clear: momentsOf(asked, extents[c]!, own),
       asked: momentsOf(asked, extents[c]!, Math.max(own, noise)),

@@ -36,8 +36,6 @@ interface Coordinate {
   moved: ReadonlySet<number>;
   /** Those of them on which the other coordinate is where it ought to be. */
   apart: ReadonlySet<number>;
-  /** The target's frames of keys of the other coordinate, which this one passes. */
-  passed: readonly number[];
 }
 
 interface OwnFinding {
@@ -76,6 +74,7 @@ function coordinatesOf(read: ReadTrack, target: Target): Coordinate[] {
         );
     const moved = placed.filter((pair, k) => pair !== pairs[k]).map((pair) => pair.targetFrame);
     if (passed.length === 0 && moved.length === 0) return [];
+    const movedFrames = new Set(moved);
     const isRight = (frame: number): boolean => {
       const i = Math.round(frame - reading.gap.firstFrame);
       const off = read.target.map((column, k) => (k === c ? 0 : (read.warped[k]![i] ?? 0) - (column[i] ?? 0)));
@@ -83,12 +82,17 @@ function coordinatesOf(read: ReadTrack, target: Target): Coordinate[] {
     };
     return [
       {
-        read: alone(read, c, placed),
+        read: alone(
+          read,
+          c,
+          placed,
+          ({ targetFrame: from }, { targetFrame: to }) =>
+            movedFrames.has(from) || movedFrames.has(to) || passed.some((frame) => from < frame && frame < to),
+        ),
         whole: read,
         c,
-        moved: new Set(moved),
+        moved: movedFrames,
         apart: new Set(moved.filter(isRight)),
-        passed,
       },
     ];
   });
@@ -124,8 +128,13 @@ function putApart(
   });
 }
 
-/** One channel of a read track as if there were no other, by its own pairs. */
-function alone(read: ReadTrack, c: number, pairs: KeyPair[]): ReadTrack {
+/** One channel of a read track as if there were no other, by its own pairs and those of its segments that are meant. */
+function alone(
+  read: ReadTrack,
+  c: number,
+  pairs: KeyPair[],
+  isMeant: (start: KeyPair, end: KeyPair) => boolean,
+): ReadTrack {
   const { reading, sides, track } = read;
   const own: Track = { ...track, channelIds: [track.channelIds[c]!] };
   const channel = findChannel(sides.take.subject, own.channelIds[0]!)!;
@@ -152,12 +161,17 @@ function alone(read: ReadTrack, c: number, pairs: KeyPair[]): ReadTrack {
       pairs,
       missingFrames: [],
       extraFrames: [],
-      segments: readSegments(sides.target.subject, sides.take.subject, own, pairs, reading.span),
+      segments: pairs.slice(1).flatMap((end, k) => {
+        const ends = [pairs[k]!, end];
+        return isMeant(pairs[k]!, end)
+          ? readSegments(sides.target.subject, sides.take.subject, own, ends, reading.span)
+          : [];
+      }),
     },
   };
 }
 
-function findIn({ read, whole, c, moved, passed }: Coordinate, target: Target): OwnFinding[] {
+function findIn({ read, whole, c, moved }: Coordinate, target: Target): OwnFinding[] {
   const { pairs } = read.reading;
   const said = (finding: Finding): Finding => ({ ...finding, sentence: inCoordinate(c, finding.sentence) });
   const between = (a: number, b: number) => {
@@ -172,7 +186,8 @@ function findIn({ read, whole, c, moved, passed }: Coordinate, target: Target): 
     });
   const tolerances = { spacingPercent: target.tolerances.spacingPercent + read.lostPercent };
   const { missingFrames, extraFrames } = whole.reading;
-  const uneven = read.reading.segments.flatMap((segment, k): OwnFinding[] => {
+  const uneven = read.reading.segments.flatMap((segment): OwnFinding[] => {
+    const k = pairs.findIndex(({ targetFrame }) => targetFrame === segment.firstFrame);
     const where = between(k, k + 1);
     const isInside = (frame: number): boolean => where.from < frame && frame < where.to;
     const isTold =
@@ -180,8 +195,7 @@ function findIn({ read, whole, c, moved, passed }: Coordinate, target: Target): 
       extraFrames.some(
         (frame) => where.fromTake < frame && frame < where.toTake && !pairs.some((pair) => pair.takeFrame === frame),
       );
-    const isOwn = moved.has(where.from) || moved.has(where.to) || passed.some(isInside);
-    if (isTold || !isOwn) return [];
+    if (isTold) return [];
     const miss = (Math.abs(segmentResidual(read, segment).worstPercent) / 100) * whole.reading.span;
     return findInSegment(read, segment, tolerances).map((finding) => ({ finding: said(finding), miss, ...where }));
   });

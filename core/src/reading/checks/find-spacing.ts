@@ -95,7 +95,7 @@ export function segmentResidual(
   const { reading, target, warped, paths, blurFrames } = read;
   const first = reading.gap.firstFrame;
   // Where a recording comes to a hold and leaves it is open by a drawing.
-  const open = segment.target ? 0 : Math.ceil(blurFrames);
+  const open = segment.target ? 0 : Math.ceil(blurFrames * Math.max(1, perTakeFrame(read, segment)));
   const a = Math.max(0, Math.round(segment.firstFrame - first));
   const b = Math.min((target[0]?.length ?? 1) - 1, Math.round(segment.lastFrame - first));
   const middle = (a + b) / 2;
@@ -135,6 +135,13 @@ export function segmentResidual(
     }
   }
   return { worstPercent: worst, worstFrame };
+}
+
+/** How many of the target's frames one of the take's is in a segment. */
+function perTakeFrame({ reading: { pairs } }: ReadTrack, { firstFrame, lastFrame }: SegmentReading): number {
+  const k = pairs.findIndex(({ targetFrame }) => targetFrame === firstFrame);
+  const own = k < 0 ? 0 : (pairs[k + 1]?.takeFrame ?? 0) - pairs[k]!.takeFrame;
+  return own > 0 ? (lastFrame - firstFrame) / own : 1;
 }
 
 /** An end of a segment: its place among the samples, the target's values there, and how far the take is from them. */

@@ -245,12 +245,15 @@ function findPlace({ reading, track, sides }: ReadTrack, tolerancePercent: numbe
   const tolerance = (tolerancePercent / 100) * span;
   const counts = countsAt({ sides, track });
   // Null where a channel passes the key of another.
-  const misses = pairs.map(({ targetFrame, takeFrame }) => {
+  const missAt = ({ targetFrame, takeFrame }: KeyPair): (number | null)[] => {
     const asked = trackValues(sides.target.subject, track, targetFrame);
     const drawn = trackValues(sides.take.subject, track, takeFrame);
     return drawn.map((value, c) => (counts(c, targetFrame) ? value - asked[c]! : null));
-  });
+  };
   const size = (miss: readonly (number | null)[]): number => Math.hypot(...miss.map((value) => value ?? 0));
+  // It is off to its end, or not at all.
+  if (pairs.length < 2 || !severityOf(size(missAt(pairs.at(-1)!)), tolerance)) return [];
+  const misses = pairs.map(missAt);
   const k = misses.findIndex((miss) => severityOf(size(miss), tolerance));
   const off = misses.slice(k);
   if (k < 0 || off.length < 2) return [];
