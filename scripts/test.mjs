@@ -1,4 +1,4 @@
-import { ensureModules, ensurePackages, ROOT } from './prepare.mjs';
+import { ensureBuilt, ensureModules, ensurePackages, ROOT } from './prepare.mjs';
 import { run } from './shell.mjs';
 import { runInBrowser, stopAll, throwawayDatabase, throwawayRedis } from './throwaway.mjs';
 
@@ -6,7 +6,7 @@ import { runInBrowser, stopAll, throwawayDatabase, throwawayRedis } from './thro
  * Everything, or the parts named: stages, the parts of each in the order they are taken up by two hands, one for each
  * core. What waits for a screen and is upset by a slow one comes last, alone.
  */
-const STAGES = [['lint', 'types', 'unit', 'server'], ['e2e']];
+const STAGES = [['lint', 'types', 'build', 'unit', 'server'], ['e2e']];
 const HANDS = 2;
 const ALL = STAGES.flat();
 const parts = process.argv.slice(2).length > 0 ? process.argv.slice(2) : ALL;
@@ -23,6 +23,8 @@ function npm(...args) {
 
 const WORK = {
   types: () => run('npm', ['run', '--silent', 'types'], { cwd: ROOT }),
+  // After the types, which it begins with: two at once would write the same files.
+  build: ensureBuilt,
   lint: async () => {
     await npm('prettier', '--check', '.');
     await npm('eslint', '.');

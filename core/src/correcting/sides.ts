@@ -52,7 +52,8 @@ export function changeChannels(
 
 export const sayValue = (id: Channel['id'], value: number): string => {
   const { label, unit } = CHANNELS[id];
-  return `${label.toLowerCase()} ${roundTo(value, 2)}${unit === '°' || unit === '×' ? '' : ' '}${unit}`;
+  const sign = value < 0 ? '−' : '';
+  return `${label.toLowerCase()} ${sign}${roundTo(Math.abs(value), 2)}${unit === '°' || unit === '×' ? '' : ' '}${unit}`;
 };
 
 /** Of what a sentence is: its movement where the subject has several, else the subject. */

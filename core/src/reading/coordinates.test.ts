@@ -71,7 +71,7 @@ test('all poses off by the same are told once, and moved at once', () => {
   );
   expect(said(low)).toEqual(['The pea is 30 px lower than the target, throughout.']);
   expect(leastEdits(target, low).edits.map(({ sentence }) => sentence)).toEqual([
-    'Add position y -30 px to all keys of position.',
+    'Add position y −30 px to all keys of position.',
   ]);
   const further = WAY.map((key, i) => ({ ...key, value: key.value + (i > 0 ? 60 : 0) }));
   const left = read(pea(further, HOPS));
