@@ -1,3 +1,4 @@
+import type { ChannelId } from '../../motion/document/channels.ts';
 import { findChannel } from '../../motion/document/document.ts';
 import { sampleChannel } from '../../motion/sampling/sample.ts';
 import type { Track } from '../../motion/sampling/track.ts';
@@ -54,7 +55,10 @@ const MOSTLY = 0.5;
 
 function coordinatesOf(read: ReadTrack, target: Target): Coordinate[] {
   const { track, reading, sides } = read;
-  if (track.channelIds.length < 2 || !(reading.span > 0)) return [];
+  const isKeyed = (id: ChannelId): boolean =>
+    [sides.target, sides.take].some(({ subject }) => (findChannel(subject, id)?.keys.length ?? 0) > 0);
+  // Of one coordinate alone all is told as it is.
+  if (!(reading.span > 0) || track.channelIds.filter(isKeyed).length < 2) return [];
   return track.channelIds.flatMap((id, c): Coordinate[] => {
     const asked = findChannel(sides.target.subject, id)?.keys ?? [];
     const drawn = findChannel(sides.take.subject, id)?.keys ?? [];
