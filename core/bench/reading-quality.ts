@@ -16,9 +16,14 @@ const rows = [
     cases: casesOf('on twos by hand', TIMES, onTwosByHand).map((each) => ({
       ...each,
       also: [...each.also, ...(each.main ? [each.main] : []), { kinds: ['exposure-differs' as const] }],
-      // Of two settings that differ either may be told first.
+      // Of two settings that differ either may be told first; of what is never keyed there is nothing to hold.
       main: {
-        kinds: ['exposure-differs' as const, ...(each.main?.kinds.includes('rate-differs') ? each.main.kinds : [])],
+        kinds: [
+          'exposure-differs' as const,
+          ...(each.main?.kinds.some((kind) => kind === 'rate-differs' || kind === 'track-never-keyed')
+            ? each.main.kinds
+            : []),
+        ],
       },
     })),
   },

@@ -105,7 +105,7 @@ export const FURTHER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     };
   },
   'eased the wrong way': (model, dice) => leftAs(model, dice, ['cubic-in', 'cubic-out']),
-  'held, then there': (model, dice) => leftAs(model, dice, ['step']),
+  'held in place of moving': (model, dice) => leftAs(model, dice, ['step']),
   'elsewhere throughout': (model, dice) => {
     const own = oneOf(model, dice);
     if (!own || own.channel.id === 'opacity' || own.channel.id === 'travel') return null;
@@ -126,7 +126,7 @@ export const FURTHER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
         }
       : null;
   },
-  'starts late, ends on time': (model, dice) => {
+  'starts late and ends on time': (model, dice) => {
     const own = oneOf(model, dice);
     const [start, next] = own?.channel.keys ?? [];
     if (!own || !start || !next || next.frame - start.frame < 9) return null;

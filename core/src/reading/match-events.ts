@@ -61,6 +61,22 @@ function isSeen({ motion: { range }, subject }: TrackSide, track: Track, span: n
   };
 }
 
+/** An end of a rest that is not seen, and was found off, is as late as the other end of it. */
+function asTheRestBeside(
+  { events }: Registration,
+  places: readonly number[],
+  unseen: { first: boolean; last: boolean },
+  most: number,
+): number[] {
+  const n = places.length;
+  return places.map((place, i) => {
+    const beside = i === 0 && unseen.first ? 1 : i === n - 1 && unseen.last ? n - 2 : null;
+    return beside === null || n < 3 || Math.abs(place - events[i]!) <= most
+      ? place
+      : places[beside]! + events[i]! - events[beside]!;
+  });
+}
+
 /** The key one past the range that closes a cycle is not recorded: about on time, it is as late as the first one is. */
 function closedAsBegun({ events, range }: Registration, places: number[]): number[] {
   const [last, begun] = [places.length - 1, places[0]! - events[0]!];
@@ -104,7 +120,8 @@ export function matchEvents(
       seenAt(curves.events, thought, otherwise, samples.target, { ...samples.take, areDrawings }, SEEN_REACH),
     );
     const noise = Math.max(...samples.take.columns.map((column) => noiseOf(column))) / span;
-    const given = givenDoubt(curves, laid, { ...doubt, noise });
+    const unseen = drawn.isSampled ? { first: !seen[0]!, last: !seen.at(-1)! } : { first: false, last: false };
+    const given = asTheRestBeside(curves, givenDoubt(curves, laid, { ...doubt, noise }), unseen, doubt.frames);
     const places = closedAsBegun(curves, given);
     const { first, last } = recordedRange(take, track);
     // What lies beyond a recording's ends was not recorded; nor was what is still under way there.

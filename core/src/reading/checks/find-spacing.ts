@@ -237,6 +237,7 @@ export function findInSegment(
   const allowed = ({ worstFrame }: SegmentResidual): number =>
     tolerances.spacingPercent +
     roundingPercent(read, worstFrame) +
+    unseenPercent(read, segment, worstFrame) +
     [segment.firstFrame, segment.lastFrame]
       .filter((end) => Math.abs(end - worstFrame) <= BESIDE_FRAMES)
       .reduce((most, end) => Math.max(most, (cornerLoss(read, end) / reading.span) * 100), 0);
@@ -320,14 +321,22 @@ export function findInSegment(
 }
 
 /** At another rate drawings stand on other frames: what half a frame of the take is of the way there, in percent. */
-function roundingPercent({ reading, target, sides }: ReadTrack, frame: number): number {
-  const [asked, own] = [sides.target.motion.rate, sides.take.motion.rate];
-  if (sameRate(asked, own)) return 0;
+function roundingPercent(read: ReadTrack, frame: number): number {
+  const [asked, own] = [read.sides.target.motion.rate, read.sides.take.motion.rate];
+  return sameRate(asked, own) ? 0 : (percentPerFrame(read, frame) * framesPerSecond(asked)) / framesPerSecond(own) / 2;
+}
+
+/** How far the target goes in a frame, in percent of the span. */
+function percentPerFrame({ reading, target }: ReadTrack, frame: number): number {
   const i = frame - reading.gap.firstFrame;
-  const perFrame = Math.hypot(
-    ...target.map((column) => ((column[i + 1] ?? column[i]!) - (column[i - 1] ?? column[i]!)) / 2),
-  );
-  return ((perFrame * framesPerSecond(asked)) / framesPerSecond(own) / 2 / reading.span) * 100;
+  const perFrame = target.map((column) => ((column[i + 1] ?? column[i]!) - (column[i - 1] ?? column[i]!)) / 2);
+  return (Math.hypot(...perFrame) / reading.span) * 100;
+}
+
+/** When the key beyond the range was reached a recording does not show: half a frame of it is open. */
+function unseenPercent(read: ReadTrack, { lastFrame }: SegmentReading, frame: number): number {
+  const isBeyond = lastFrame - read.reading.gap.firstFrame >= read.target[0]!.length;
+  return read.isSampled && isBeyond ? percentPerFrame(read, frame) / 2 : 0;
 }
 
 type EaseEnd = 'start' | 'finish';
