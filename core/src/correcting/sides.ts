@@ -52,8 +52,8 @@ export function changeChannels(
 
 export const sayValue = (id: Channel['id'], value: number): string => {
   const { label, unit } = CHANNELS[id];
-  const sign = value < 0 ? '−' : '';
-  return `${label.toLowerCase()} ${sign}${roundTo(Math.abs(value), 2)}${unit === '°' || unit === '×' ? '' : ' '}${unit}`;
+  const amount = `${value < 0 ? '−' : ''}${roundTo(Math.abs(value), 2)}`;
+  return `${label.toLowerCase()} ${amount}${unit === '°' || unit === '×' ? '' : ' '}${unit}`;
 };
 
 /** Of what a sentence is: its movement where the subject has several, else the subject. */
