@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type Locator, type Page, test } from '@playwright/test';
@@ -20,7 +20,8 @@ function hand(file: string): string {
   return file;
 }
 
-const folder = mkdtempSync(join(tmpdir(), 'undulan-camera-'));
+/** Of the process that runs them; the one that only lists them makes none. */
+const folder = join(tmpdir(), `undulan-camera-${process.pid}`);
 const CAMERA = join(folder, 'camera.y4m');
 test.use({
   launchOptions: {
@@ -33,7 +34,11 @@ test.use({
     ],
   },
 });
-test.beforeAll(() => hand(CAMERA));
+test.beforeAll(() => {
+  mkdirSync(folder, { recursive: true });
+  hand(CAMERA);
+});
+test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const GLASS = createKeyedSubject(
   'glass',
