@@ -50,7 +50,6 @@ async function savedAs(page: Page, what: string): Promise<{ path: string; name: 
 }
 
 test('films, moving pictures and frames of a motion are what other programs read, frame by frame', async ({ page }) => {
-  test.setTimeout(120_000);
   await openBench(page, 'Ines Calado', 'Toaster rack');
   await openExport(page);
   const says = page.getByRole('dialog').getByRole('status');
@@ -268,7 +267,6 @@ async function differing(page: Page, one: Buffer, other: Buffer): Promise<number
 }
 
 test('a frame and the moving picture are written in vectors, and look as they do in pixels', async ({ page }) => {
-  test.setTimeout(90_000);
   await openBench(page, 'Ines Calado', 'Toaster rack');
   const still = await readFile((await savedAs(page, 'Picture of this frame in vectors (SVG)')).path, 'utf8');
   await openExport(page);
@@ -433,7 +431,6 @@ test('a table is brought onto the subject of what is open, beside it or in its p
 test('work made elsewhere comes in as nodes over time, is handed in, and is read like any other', async ({
   browser,
 }) => {
-  test.setTimeout(90_000);
   const instructor = await (await browser.newContext()).newPage();
   const learner = await (await browser.newContext()).newPage();
   await signIn(instructor, 'Marta Olesen');
@@ -465,7 +462,6 @@ test('work made elsewhere comes in as nodes over time, is handed in, and is read
 });
 
 test('the takes of the class are saved in one go, a folder each: a clip with its reading', async ({ page }) => {
-  test.setTimeout(120_000);
   await signIn(page, 'Marta Olesen');
   await page.getByRole('button', { name: 'More of this course' }).click();
   await page.getByRole('menuitem', { name: 'Save the class’s takes …' }).click();

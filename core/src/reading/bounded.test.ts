@@ -1,9 +1,11 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { anyMotion, anyPair, HOSTILE } from '../../testing/hostile-motions.ts';
+import { sceneOf, subjectWith } from '../../testing/worked-scenes.ts';
 import {
   bakeMotion,
   channelSpeed,
+  createKey,
   describeSpacing,
   fastestOf,
   frameTable,
@@ -74,6 +76,18 @@ test('any two documents the schema accepts are read, and the reading is one of t
     { numRuns: 40, endOnFailure: true },
   );
 }, 120_000);
+
+test('a movement wider than any number is read, and its extent can be written', () => {
+  const steep = { link: 'broken', out: { frames: 1e-249, value: 763 } } as const;
+  const lid = subjectWith('lid', { rotation: [createKey(10, 0, steep), createKey(24, 100)] });
+  const channels = lid.channels.map((channel) =>
+    channel.id === 'rotation' ? { ...channel, before: { kind: 'continue' as const, count: 1 } } : channel,
+  );
+  const motion = sceneOf([{ ...lid, channels }]);
+  const reading = readTake({ motion, tolerances: TOLERANCES }, sceneOf([lid]));
+  expect(reading.tracks[0]!.span).toBe(Number.MAX_VALUE);
+  expectFinite(reading);
+});
 
 test('any document the schema accepts has charts, and each can be said in words', () => {
   fc.assert(

@@ -16,6 +16,9 @@ const CREEPS = 1e-3;
 const CREEPS_NOISE = 2;
 /** What the other place leaves off may be so many times what this one does. */
 const RATIO = 2;
+/** What drifts goes no further than this share of the span, and a move takes at least so much of its time. */
+const MOST_DRIFT = 0.3;
+const A_MOVE = 0.5;
 /** A way so many times as much off is not the one. */
 const FAR_WORSE = 3;
 /** Ends nearer than this share of the span are those of a stand. */
@@ -126,8 +129,11 @@ function unlessCreeping(curves: Registration, places: readonly number[], { frame
           Infinity,
         );
       const asFound = way(place);
-      const isIt = (at: number): boolean =>
-        (place < event || missAt(curves, event, at) <= most) && way(at) <= Math.max(most, asFound / FAR_WORSE);
+      const isMove =
+        (place > event ? event - places[from]! : places[to]! - event) >= A_MOVE * (events[to]! - events[from]!);
+      // What arrives is there; what sets off may have drifted away a little.
+      const isThere = (at: number): boolean => missAt(curves, event, at) <= (place > event ? most : MOST_DRIFT);
+      const isIt = (at: number): boolean => isMove && isThere(at) && way(at) <= Math.max(most, asFound / FAR_WORSE);
       if (asFound > most && [0, -0.5, 0.5, -1, 1].some((by) => isIt(event + by))) return event;
     }
     // What sets off late and has moved before set off before; what arrives early and moves on arrives only then.

@@ -36,7 +36,15 @@ import {
   withMargins,
 } from './read-bounds.ts';
 import { readTrack } from './read-track.ts';
-import { type Finding, FINDING_GROUPS, FINDING_KINDS, type Reading, READING_VERSION, type Target } from './schema.ts';
+import {
+  type Finding,
+  FINDING_GROUPS,
+  FINDING_KINDS,
+  type Reading,
+  READING_VERSION,
+  type Target,
+  type TrackReading,
+} from './schema.ts';
 import { createSharedTime } from './shared-time.ts';
 import { withoutWobbles } from './wobbles.ts';
 import { capital, saysCoordinate, subjectDoes } from './words.ts';
@@ -194,6 +202,10 @@ function namingTrack({ tracks }: BothRead): (finding: Finding) => Finding {
   };
 }
 
+/** A track as it can be written down: of a movement wider than any number its extent is the greatest there is. */
+const asWritten = (reading: TrackReading): TrackReading =>
+  Number.isFinite(reading.span) ? reading : { ...reading, span: Number.MAX_VALUE };
+
 function readAgainst(set: Target, handed: MotionDocument, samples: number): { reading: Reading; score: number } {
   const shaken = withoutWobbles(set.motion, handed, set.tolerances);
   const [asked, given] = [{ ...set, motion: shaken.target }, shaken.take];
@@ -264,7 +276,7 @@ function readAgainst(set: Target, handed: MotionDocument, samples: number): { re
       version: READING_VERSION,
       range: motion.range,
       nearest: null,
-      tracks: tracks.map(({ reading }) => reading),
+      tracks: tracks.map(({ reading }) => asWritten(reading)),
       findings,
       criteria,
       proposedGrade: Math.round(score),
