@@ -1,7 +1,7 @@
 import { clsx } from 'clsx';
 import { MoveHorizontal } from 'lucide-react';
 import { useRef } from 'react';
-import { Field, INPUT, usePointerDrag } from '../../ui/index.ts';
+import { Field, INPUT, usePointerDrag, withMark } from '../../ui/index.ts';
 import { scrubText } from './scrub.ts';
 
 interface QuantityFieldProps {
@@ -41,7 +41,12 @@ export function QuantityField({
     onCancel: () => onChange(from.current),
   });
   return (
-    <Field label={label} error={error} hint={hint} {...(className && { className })}>
+    <Field
+      label={label}
+      error={error && withMark(error)}
+      hint={hint && withMark(hint)}
+      {...(className && { className })}
+    >
       {(ids) => (
         <div className="relative">
           <input
