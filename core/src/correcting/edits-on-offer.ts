@@ -1,17 +1,15 @@
-import { CHANNELS } from '../motion/document/channels.ts';
 import type { Channel, MotionDocument } from '../motion/document/schema.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
 import { counterpart } from '../reading/counterpart.ts';
 import { LOOK_IDS } from '../reading/looks.ts';
 import type { Reading, TrackReading } from '../reading/schema.ts';
 import { createSharedTime } from '../reading/shared-time.ts';
-import { theSubject } from '../reading/words.ts';
 import { sameData } from '../steps/index.ts';
 import { eased, easedAbout } from './ease-edits.ts';
 import { added, cleared, coordinatesTaken, takenOver, withoutSurplus } from './key-edits.ts';
 import { asTheTargets, placed, posed, sameFrames, sized } from './pose-edits.ts';
 import { broughtBack, SETTINGS, settings } from './setting-edits.ts';
-import { type EditOnOffer, keysOf, type Sides, whose } from './sides.ts';
+import { channelOfSubject, type EditOnOffer, keysOf, type Sides, whose } from './sides.ts';
 import { coordinateInTime, inTempo, inTime } from './timing-edits.ts';
 
 /** The tracks read, those that a finding is about and all. */
@@ -86,9 +84,6 @@ export function* lastResorts(
         reading.findings.some(({ subjectId, track }) => subjectId === model.id && track === id) &&
         !sameData(keysOf(model, id), keysOf(own, id))
       )
-        yield takenOver(
-          { model, own, time, channelIds: [id] },
-          `${CHANNELS[id].label.toLowerCase()} of ${theSubject(model.name)}`,
-        );
+        yield takenOver({ model, own, time, channelIds: [id] }, channelOfSubject(id, model.name));
   }
 }

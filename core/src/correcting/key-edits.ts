@@ -12,6 +12,7 @@ import { roundTo, theSubject } from '../reading/words.ts';
 import {
   type Both,
   changeChannels,
+  channelOfSubject,
   type EditOnOffer,
   keyAt,
   keysOf,
@@ -136,7 +137,7 @@ export function coordinatesTaken(sides: Sides): EditOnOffer[] {
   return channelIds.flatMap((id): EditOnOffer[] => {
     const [asked, drawn] = [keysOf(model, id), keysOf(own, id)];
     if (moves(asked) === moves(drawn)) return [];
-    const what = `${CHANNELS[id].label.toLowerCase()} of ${theSubject(track.subjectName)}`;
+    const what = channelOfSubject(id, track.subjectName);
     if (asked.length > 0) return [takenOver({ ...sides, channelIds: [id] }, what)];
     const { resting } = findChannel(model, id) ?? { resting: CHANNELS[id].resting };
     return [

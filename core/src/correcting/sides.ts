@@ -56,6 +56,10 @@ export const sayValue = (id: Channel['id'], value: number): string => {
   return `${label.toLowerCase()} ${amount}${unit === '°' || unit === '×' ? '' : ' '}${unit}`;
 };
 
+/** One channel of a subject in a sentence: `position x of the pea`. */
+export const channelOfSubject = (id: Channel['id'], name: string): string =>
+  `${CHANNELS[id].label.toLowerCase()} of ${theSubject(name)}`;
+
 /** Of what a sentence is: its movement where the subject has several, else the subject. */
 export function whose({ track, take }: Sides): string {
   const several = take.subjects.filter((subject) => !subject.locked).length > 1;

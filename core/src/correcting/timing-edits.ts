@@ -1,11 +1,10 @@
-import { CHANNELS } from '../motion/document/channels.ts';
 import { onGrain } from '../motion/document/frame-grain.ts';
 import { snapKeys, stretchAbout } from '../motion/edit/shift-keys.ts';
 import type { KeyRef } from '../motion/keys/change-keys.ts';
 import { moveKeys } from '../motion/keys/move-keys.ts';
 import type { KeyPair } from '../reading/schema.ts';
-import { frames, roundTo, theSubject } from '../reading/words.ts';
-import { type EditOnOffer, keysOf, refsOn, type Sides, whose } from './sides.ts';
+import { frames, roundTo } from '../reading/words.ts';
+import { channelOfSubject, type EditOnOffer, keysOf, refsOn, type Sides, whose } from './sides.ts';
 
 /** Keys moved; none where one would land on another, which would be gone. */
 const shift = (sentence: string, refs: KeyRef[], by: number): EditOnOffer => ({
@@ -48,9 +47,8 @@ export function coordinateInTime(sides: Sides): EditOnOffer[] {
     return due.flatMap((at): EditOnOffer[] => {
       const [nearest] = free.toSorted((a, b) => Math.abs(a - at) - Math.abs(b - at));
       if (nearest === undefined || drawn.includes(at)) return [];
-      const sentence =
-        `Move the key of ${CHANNELS[channelId].label.toLowerCase()} of ${theSubject(own.name)} ` +
-        `on ${roundTo(nearest, 2)} to ${roundTo(at, 2)}.`;
+      const which = `the key of ${channelOfSubject(channelId, own.name)} on ${roundTo(nearest, 2)}`;
+      const sentence = `Move ${which} to ${roundTo(at, 2)}.`;
       return [shift(sentence, [{ subjectId: own.id, channelId, frame: nearest }], at - nearest)];
     });
   });

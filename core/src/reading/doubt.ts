@@ -111,31 +111,30 @@ function unlessCreeping(curves: Registration, places: readonly number[], { frame
     while (k + 1 < events.length && Math.abs(off(k)) <= frames) k++;
     if (isShrunk(i, k)) for (const end of [i, k]) shrunk.add(end);
   }
+  /**
+   * Whether what is there on time, by the way it ought to go, only goes on while it should stand; or goes a little
+   * before it sets off as it ought to.
+   */
+  const hasDrifted = (i: number, place: number): boolean => {
+    const event = events[i]!;
+    const isLate = place > event;
+    const [from, to] = isLate ? [i - 1, i] : [i, i + 1];
+    if (!(from in events && to in events) || !isAtRest(isLate ? i : i - 1) || isAtRest(from)) return false;
+    const ends = (at: number): Ends => (isLate ? [places[from]!, at] : [at, places[to]!]);
+    const [start, end] = ends(event);
+    if (end - start < A_MOVE * (events[to]! - events[from]!)) return false;
+    const way = (at: number): number => worstBetween(curves, [events[from]!, events[to]!], ends(at), Infinity);
+    const asFound = way(place);
+    const isIt = (at: number): boolean =>
+      missAt(curves, event, at) <= (isLate ? most : MOST_DRIFT) && way(at) <= Math.max(most, asFound / FAR_WORSE);
+    return asFound > most && [0, -0.5, 0.5, -1, 1].some((by) => isIt(event + by));
+  };
   return places.map((place, i) => {
     const event = events[i]!;
     if (shrunk.has(i)) return event;
     const aside = Math.abs(place - event);
     if (aside <= frames || event <= (places[i - 1] ?? -Infinity) || event >= (places[i + 1] ?? Infinity)) return place;
-    // What is there on time, by the way it ought to go, and goes on while it should stand drifts; so does what goes
-    // before it sets off as it ought to.
-    const [from, to] = place > event ? [i - 1, i] : [i, i + 1];
-    const isDrift = from in events && to in events && isAtRest(place > event ? i : i - 1) && !isAtRest(from);
-    if (isDrift) {
-      const way = (at: number): number =>
-        worstBetween(
-          curves,
-          [events[from]!, events[to]!],
-          place > event ? [places[from]!, at] : [at, places[to]!],
-          Infinity,
-        );
-      const asFound = way(place);
-      const isMove =
-        (place > event ? event - places[from]! : places[to]! - event) >= A_MOVE * (events[to]! - events[from]!);
-      // What arrives is there; what sets off may have drifted away a little.
-      const isThere = (at: number): boolean => missAt(curves, event, at) <= (place > event ? most : MOST_DRIFT);
-      const isIt = (at: number): boolean => isMove && isThere(at) && way(at) <= Math.max(most, asFound / FAR_WORSE);
-      if (asFound > most && [0, -0.5, 0.5, -1, 1].some((by) => isIt(event + by))) return event;
-    }
+    if (hasDrifted(i, place)) return event;
     // What sets off late and has moved before set off before; what arrives early and moves on arrives only then.
     const hasMoved = isAtRest(place > event ? i - 1 : i) && hasCrept(event, place);
     const mayCreep = hasMoved || (noise > NOISY && aside <= LITTLE * frames);

@@ -1,7 +1,7 @@
 import { extentOf } from '../extent.ts';
-import { createChannel, findChannel } from '../motion/document/document.ts';
+import { createChannel, findChannel, withChannel } from '../motion/document/document.ts';
 import type { MotionDocument, Subject } from '../motion/document/schema.ts';
-import { sampleChannel } from '../motion/sampling/sample.ts';
+import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
 import { counterpart } from './counterpart.ts';
 import { sampledEvery } from './keying.ts';
@@ -39,21 +39,10 @@ function courseOf(subject: Subject, id: Coordinate, { range }: MotionDocument): 
     const at = channel?.resting ?? 0;
     return { first: at, last: at, extent: 0 };
   }
-  const count = Math.max(1, range.last - range.first + 1);
-  const values = Array.from({ length: count }, (_, i) => sampleChannel(channel, range.first + i));
+  const values = new Float64Array(Math.max(1, range.last - range.first + 1));
+  bakeChannelInto(values, channel, range.first, 1);
   const { low, high } = extentOf(values);
   return { first: values[0]!, last: values.at(-1)!, extent: high - low };
-}
-
-function stilled(motion: MotionDocument, subject: Subject, id: Coordinate, at: number): MotionDocument {
-  const channelsOf = (other: Subject): Subject['channels'] =>
-    other.channels.map((channel) => (channel.id === id ? createChannel(id, at) : channel));
-  return {
-    ...motion,
-    subjects: motion.subjects.map((other) =>
-      other.id === subject.id ? { ...other, channels: channelsOf(other) } : other,
-    ),
-  };
 }
 
 /** Whether it is keyed from pose to pose: one that is the same throughout lacks a pose, and is told as that. */
@@ -110,8 +99,8 @@ export function withoutLoneCoordinates(
       lone.set(subject.id, [...(lone.get(subject.id) ?? []), id]);
       out = {
         ...out,
-        target: stilled(out.target, subject, id, asked.first),
-        take: stilled(out.take, own, id, asked.first),
+        target: withChannel(out.target, subject.id, createChannel(id, asked.first)),
+        take: withChannel(out.take, own.id, createChannel(id, asked.first)),
         findings: [
           ...out.findings,
           { ...finding, subjectId: subject.id, track: POSITION.id, firstFrame: first, lastFrame: last },

@@ -109,10 +109,9 @@ export function matchEvents(
   if (isSame && asked.events.length > 0 && drawn.events.length > 0)
     return { ...found, pairs: asked.events.map((event) => pairOf(event, time.toTake(event.frame))) };
   if (found.isSampled && mayLayOn && span > 0 && drawn.events.length > 0) {
-    const seen = asked.events.map(isSeen(target, track, span));
-    const isEnd = (i: number): boolean => i === 0 || i === asked.events.length - 1;
-    const isTold = (i: number): boolean => !drawn.isSampled || seen[i]! || isEnd(i);
-    const events = asked.events.filter((_, i) => isTold(i));
+    // A take's own keys say when, also of what is not seen.
+    const seen = drawn.isSampled ? asked.events.map(isSeen(target, track, span)) : asked.events.map(() => true);
+    const events = asked.events.filter((_, i) => seen[i]! || i === 0 || i === seen.length - 1);
     const curves = curvesOf(target, take, track, time, span, events);
     const samples = samplesOf(curves);
     const areDrawings = take.subject.exposure === 1 && sameRate(target.motion.rate, take.motion.rate);
@@ -120,7 +119,7 @@ export function matchEvents(
       seenAt(curves.events, thought, otherwise, samples.target, { ...samples.take, areDrawings }, SEEN_REACH),
     );
     const noise = Math.max(...samples.take.columns.map((column) => noiseOf(column))) / span;
-    const unseen = drawn.isSampled ? { first: !seen[0]!, last: !seen.at(-1)! } : { first: false, last: false };
+    const unseen = { first: !seen[0]!, last: !seen.at(-1)! };
     const given = asTheRestBeside(curves, givenDoubt(curves, laid, { ...doubt, noise }), unseen, doubt.frames);
     const places = closedAsBegun(curves, given);
     const { first, last } = recordedRange(take, track);

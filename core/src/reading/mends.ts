@@ -83,10 +83,14 @@ function besides({ reading }: ReadTrack, frame: number): { before?: KeyPair | un
   };
 }
 
-/** The pose at one frame put right, and what is between it and the keys beside it along with it. */
-function posed(read: ReadTrack, frame: number): Correction[] {
+/**
+ * The pose at one frame put right, and what is between it and the keys beside it along with it; or all from that frame
+ * on moved by as much.
+ */
+function posed(read: ReadTrack, frame: number, isAllAfter = false): Correction[] {
   const { target, take, warped } = read.whole;
-  const { before, after } = besides(read, frame);
+  const { before, after: next } = besides(read, frame);
+  const after = isAllAfter ? undefined : next;
   const at = indexOf(read, frame);
   const from = before ? indexOf(read, before.targetFrame) : 0;
   const to = after ? indexOf(read, after.targetFrame) : lastOf(read);
@@ -95,18 +99,6 @@ function posed(read: ReadTrack, frame: number): Correction[] {
     return after ? (to - i) / (to - at) : 1;
   };
   return [{ from, to, valueAt: (c, i) => take[c]![i]! - (warped[c]![at]! - target[c]![at]!) * shareAt(i) }];
-}
-
-/** All from one frame on moved by what its pose is off, and the way to it along with it. */
-function placedFrom(read: ReadTrack, frame: number): Correction[] {
-  const { target, take, warped } = read.whole;
-  const { before } = besides(read, frame);
-  const at = indexOf(read, frame);
-  const from = before ? indexOf(read, before.targetFrame) : 0;
-  const shareAt = (i: number): number => (i < at ? (i - from) / (at - from) : 1);
-  return [
-    { from, to: lastOf(read), valueAt: (c, i) => take[c]![i]! - (warped[c]![at]! - target[c]![at]!) * shareAt(i) },
-  ];
 }
 
 /** The take brought to the target's size and direction about where it begins. */
@@ -162,7 +154,7 @@ function corrections(read: ReadTrack, finding: Finding): Correction[] | null {
   }
   if (kind === 'pose-off') {
     if (firstFrame === lastFrame) return posed(read, firstFrame);
-    return firstFrame > reading.pairs[0]!.targetFrame ? placedFrom(read, firstFrame) : sizedLike(read);
+    return firstFrame > reading.pairs[0]!.targetFrame ? posed(read, firstFrame, true) : sizedLike(read);
   }
   const { before, after } = besides(read, firstFrame);
   const [from, to] = [before?.targetFrame ?? firstFrame, after?.targetFrame ?? lastFrame];

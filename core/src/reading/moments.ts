@@ -48,13 +48,18 @@ const SIXTH: Differences = { weights: [1, -6, 15, -20, 15, -6, 1], times: Math.s
 export const noiseOf = (values: ArrayLike<number>, by: keyof typeof USUAL = 'half'): number =>
   noiseBy(values, FOURTH, by);
 
-function noiseBy(values: ArrayLike<number>, { weights, times }: Differences, by: keyof typeof USUAL): number {
-  const reach = (weights.length - 1) / 2;
-  const differences: number[] = [];
-  // What stands exactly still before and after was never recorded.
+/** Where a recording begins and ends: what stands exactly still before and after was never recorded. */
+function recordedOf(values: ArrayLike<number>): [first: number, last: number] {
   let [from, to] = [0, values.length - 1];
   while (from < to && values[from + 1] === values[from]) from++;
   while (to > from && values[to - 1] === values[to]) to--;
+  return [from, to];
+}
+
+function noiseBy(values: ArrayLike<number>, { weights, times }: Differences, by: keyof typeof USUAL): number {
+  const reach = (weights.length - 1) / 2;
+  const differences: number[] = [];
+  const [from, to] = recordedOf(values);
   for (let i = from + reach; i + reach <= to; i++) {
     let sum = 0;
     for (let k = 0; k < weights.length; k++) sum += weights[k]! * values[i - reach + k]!;
@@ -84,9 +89,7 @@ function noiseBeside(drawn: ArrayLike<number>, asked: ArrayLike<number>): number
 
 /** Whether two values beside each other are the same between the ends of what was recorded: with noise none are. */
 function standsWithin(values: ArrayLike<number>): boolean {
-  let [from, to] = [0, values.length - 1];
-  while (from < to && values[from + 1] === values[from]) from++;
-  while (to > from && values[to - 1] === values[to]) to--;
+  const [from, to] = recordedOf(values);
   for (let i = from + 1; i <= to; i++) if (values[i] === values[i - 1]) return true;
   return false;
 }

@@ -113,14 +113,7 @@ export function readTrack(
   const shownRaw = wholeSubjects ? signedErrorInto(new Float64Array(count), shown, whole.take) : raw;
   const spacing = signedErrorInto(new Float64Array(count), shown, whole.warped);
 
-  const isSame = (first: number, last: number, least: number): boolean => {
-    const [a, b] = [Math.max(0, Math.floor(first - range.first)), Math.min(count - 1, Math.ceil(last - range.first))];
-    return targetColumns.every((column, c) => {
-      const own = warped[c]!;
-      for (let i = a; i <= b; i++) if (Math.abs(own[i]! - column[i]!) > least / targetColumns.length) return false;
-      return true;
-    });
-  };
+  const isSame = nowhereApart(targetColumns, warped, range.first);
   // A key says something only where without it, or with it, the motion is another.
   const onTarget = createWarp(pairs.map((pair) => ({ from: pair.takeFrame, to: pair.targetFrame })));
   const saysNothing = (frame: number): boolean => {
@@ -186,6 +179,22 @@ export function readTrack(
       gap: { firstFrame: range.first, raw: Array.from(shownRaw), spacing: Array.from(spacing) },
     },
   };
+}
+
+/** Says whether two rows of columns are nowhere further apart than `least` from one frame to another. */
+export function nowhereApart(
+  asked: readonly Float64Array[],
+  drawn: readonly Float64Array[],
+  firstFrame: number,
+): ReadTrack['isSame'] {
+  return (from, to, least) =>
+    asked.every((column, c) => {
+      const own = drawn[c]!;
+      const b = Math.min(column.length - 1, Math.ceil(to - firstFrame));
+      for (let i = Math.max(0, Math.floor(from - firstFrame)); i <= b; i++)
+        if (Math.abs(own[i]! - column[i]!) > least / asked.length) return false;
+      return true;
+    });
 }
 
 const measuredOn = ({ channelIds }: Track, moving: readonly number[]): TrackReading['measuredOn'] =>

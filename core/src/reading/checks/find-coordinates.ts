@@ -3,7 +3,8 @@ import { findChannel } from '../../motion/document/document.ts';
 import { sampleChannel } from '../../motion/sampling/sample.ts';
 import type { Track } from '../../motion/sampling/track.ts';
 import { exposedFrame } from '../../time/exposure.ts';
-import { readSegments, type ReadTrack } from '../read-track.ts';
+import { nowhereApart, readSegments, type ReadTrack } from '../read-track.ts';
+import { sampleTrack } from '../sample-track.ts';
 import { type Finding, FINDING_KINDS, type KeyPair, type Target } from '../schema.ts';
 import { createWarp } from '../warp.ts';
 import { inCoordinate } from '../words.ts';
@@ -141,25 +142,21 @@ function alone(
 ): ReadTrack {
   const { reading, sides, track } = read;
   const own: Track = { ...track, channelIds: [track.channelIds[c]!] };
-  const channel = findChannel(sides.take.subject, own.channelIds[0]!)!;
   const first = reading.gap.firstFrame;
   const warp = createWarp(pairs.map((pair) => ({ from: pair.targetFrame, to: pair.takeFrame })));
   const column = read.target[c]!;
-  const warped = Float64Array.from(column, (_, i) =>
-    sampleChannel(channel, warp(exposedFrame(first + i, first, sides.target.subject.exposure))),
-  );
-  const columns = { target: [column], take: [read.take[c]!], warped: [warped] };
+  const warped = sampleTrack(sides.take.subject, own, column.length, {
+    frameAt: (i) => warp(exposedFrame(first + i, first, sides.target.subject.exposure)),
+    breaks: null,
+  });
+  const columns = { target: [column], take: [read.take[c]!], warped };
   return {
     ...read,
     ...columns,
     whole: columns,
     track: own,
     paths: [],
-    isSame: (from, to, most) => {
-      for (let i = Math.max(0, Math.floor(from - first)); i <= Math.min(column.length - 1, Math.ceil(to - first)); i++)
-        if (Math.abs(warped[i]! - column[i]!) > most) return false;
-      return true;
-    },
+    isSame: nowhereApart(columns.target, warped, first),
     reading: {
       ...reading,
       pairs,
@@ -182,12 +179,6 @@ function findIn({ read, whole, c, moved }: Coordinate, target: Target): OwnFindi
     const [start, end] = [pairs[Math.max(0, a)]!, pairs[Math.min(pairs.length - 1, b)]!];
     return { from: start.targetFrame, to: end.targetFrame, fromTake: start.takeFrame, toTake: end.takeFrame };
   };
-  const late = findTiming(read, target)
-    .filter(({ kind, expected }) => (kind === 'key-late' || kind === 'key-early') && moved.has(expected))
-    .map((finding): OwnFinding => {
-      const k = pairs.findIndex(({ targetFrame }) => targetFrame === finding.expected);
-      return { finding: said(finding), miss: Infinity, ...between(k - 1, k + 1) };
-    });
   const tolerances = { spacingPercent: target.tolerances.spacingPercent + read.lostPercent };
   const { missingFrames, extraFrames } = whole.reading;
   const uneven = read.reading.segments.flatMap((segment): OwnFinding[] => {
@@ -200,9 +191,18 @@ function findIn({ read, whole, c, moved }: Coordinate, target: Target): OwnFindi
         (frame) => where.fromTake < frame && frame < where.toTake && !pairs.some((pair) => pair.takeFrame === frame),
       );
     if (isTold) return [];
-    const miss = (Math.abs(segmentResidual(read, segment).worstPercent) / 100) * whole.reading.span;
-    return findInSegment(read, segment, tolerances).map((finding) => ({ finding: said(finding), miss, ...where }));
+    return findInSegment(read, segment, tolerances).map((finding) => {
+      const miss = (Math.abs(segmentResidual(read, segment).worstPercent) / 100) * whole.reading.span;
+      return { finding: said(finding), miss, ...where };
+    });
   });
+  if (moved.size === 0) return uneven;
+  const late = findTiming(read, target)
+    .filter(({ kind, expected }) => (kind === 'key-late' || kind === 'key-early') && moved.has(expected))
+    .map((finding): OwnFinding => {
+      const k = pairs.findIndex(({ targetFrame }) => targetFrame === finding.expected);
+      return { finding: said(finding), miss: Infinity, ...between(k - 1, k + 1) };
+    });
   const posed = findPoses(read, tolerances, target.events)
     .filter(({ firstFrame }) => moved.has(firstFrame))
     .map((finding): OwnFinding => {
