@@ -5,15 +5,15 @@
 import { ALL_FAULTS, ALL_MODELS, casesOf, judge } from '../testing/judge-readings.ts';
 import { KEYINGS, onTwosByHand } from '../testing/keyings.ts';
 
-const TIMES = Number(process.env['TIMES'] ?? 6);
+const THROWS = { from: Number(process.env['FROM'] ?? 0), times: Number(process.env['TIMES'] ?? 6) };
 const shown = Number(process.argv[2] ?? 0);
 const percent = (share: number): string => `${(share * 100).toFixed(1)} %`.padStart(8);
 
 const rows = [
-  ...Object.entries(KEYINGS).map(([name, rekey]) => ({ name, cases: casesOf(name, TIMES, rekey) })),
+  ...Object.entries(KEYINGS).map(([name, rekey]) => ({ name, cases: casesOf(name, THROWS, rekey) })),
   {
     name: 'on twos by hand',
-    cases: casesOf('on twos by hand', TIMES, onTwosByHand).map((each) => ({
+    cases: casesOf('on twos by hand', THROWS, onTwosByHand).map((each) => ({
       ...each,
       also: [...each.also, ...(each.main ? [each.main] : []), { kinds: ['exposure-differs' as const] }],
       // Of two settings that differ either may be told first; of what is never keyed there is nothing to hold.

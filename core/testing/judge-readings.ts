@@ -70,16 +70,22 @@ export const ALL_MODELS: Record<string, (dice: Dice) => Model> = {
 };
 export const ALL_FAULTS = { ...LEARNER_FAULTS, ...FURTHER_FAULTS };
 
-/** Reads every fault on every model keyed in one way, each so many times over. */
+/** Which throws of the dice are taken: so many, from one on. */
+export interface Throws {
+  from: number;
+  times: number;
+}
+
+/** Reads every fault on every model keyed in one way, by each of some throws. */
 export function casesOf(
   keying: string,
-  times: number,
+  { from, times }: Throws,
   rekey: (motion: MotionDocument, dice: Dice) => MotionDocument,
 ): Case[] {
   const cases: Case[] = [];
   for (const [modelName, make] of Object.entries(ALL_MODELS))
     for (const [faultName, fault] of Object.entries(ALL_FAULTS))
-      for (let i = 0; i < times; i++) {
+      for (let i = from; i < from + times; i++) {
         const dice = createDice(i * 7919 + modelName.length * 31 + faultName.length);
         const model = make(dice);
         const made = fault(model, dice);

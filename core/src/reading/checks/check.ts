@@ -34,3 +34,9 @@ export function aboutTrack({
 export function isAbout(finding: Finding, { subjectId, track }: Pick<TrackReading, 'subjectId' | 'track'>): boolean {
   return finding.subjectId === subjectId && finding.track === track;
 }
+
+/** One cause of many findings, and which of them it tells. */
+export interface Whole {
+  finding: Finding;
+  tells: (finding: Finding) => boolean;
+}

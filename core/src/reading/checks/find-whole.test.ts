@@ -45,6 +45,35 @@ test('another pace is no row of late keys; one late key is no other pace', () =>
   expect(said(cart(last, last)).map((finding) => finding.kind)).toEqual(['key-late', 'key-late']);
 });
 
+test('a key that is off by itself, while all others are late by one thing, is told beside it', () => {
+  const steps = [3, 11, 19, 27, 35].map((frame, i): [number, number] => [frame, i % 2 === 0 ? 40 * i : 300]);
+  const of = (frameOf: (frame: number) => number): MotionDocument =>
+    sceneOf(
+      [subjectWith('cart', { 'position.x': soft(...steps.map(([f, v]): [number, number] => [frameOf(f), v])) })],
+      50,
+    );
+  const timed = (frameOf: (frame: number) => number): Finding[] =>
+    said(
+      of(frameOf),
+      of((frame) => frame),
+    ).filter(({ kind }) => kind.startsWith('key-') || kind === 'tempo-differs');
+  expect(timed((frame) => frame + (frame === 19 ? 6 : 3)).map((finding) => finding.sentence)).toEqual([
+    'Nearly everything is 3 frames late.',
+    'The cart reaches the extreme 6 frames late: frame 25 instead of 19.',
+  ]);
+  // What is on time while all else is late is no fault.
+  expect(timed((frame) => frame + (frame === 19 ? 0 : 3))).toMatchObject([{ kind: 'key-late', expected: 3 }]);
+  expect(timed((frame) => 3 + (frame - 3) * 1.25 - (frame === 11 ? 2 : 0))).toMatchObject([
+    {
+      kind: 'tempo-differs',
+      measured: 80,
+      sentence: expect.stringMatching(/^Nearly all of it runs at 80 % of/) as string,
+    },
+  ]);
+  // Of four keys two that are late by as much are no whole.
+  expect(timed((frame) => frame + ([11, 27].includes(frame) ? 3 : 0))).toHaveLength(2);
+});
+
 test('another size and the other way are said once; one pose that is off is that pose', () => {
   expect(
     sentences(

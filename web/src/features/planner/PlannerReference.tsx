@@ -63,7 +63,7 @@ export function ReferenceRuns({ rate, onRun }: { rate: Rate; onRun: (run: Run) =
             sayProblem('One beat has no length: a run takes two at least.');
             return;
           }
-          onRun(frames.map((frame) => Math.round(((frame - frames[0]!) * 1000) / framesPerSecond(rate))));
+          onRun(frames.map((frame) => ((frame - frames[0]!) * 1000) / framesPerSecond(rate)));
         }}
       />
     </div>

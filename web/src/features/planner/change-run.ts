@@ -7,7 +7,7 @@ const LEAST_GAP_MS = 5;
 export function withBeat(run: Run, beat: number, atMs: number): Run {
   const low = (run[beat - 1] ?? 0) + LEAST_GAP_MS;
   const high = (run[beat + 1] ?? Infinity) - LEAST_GAP_MS;
-  return run.map((tap, i) => (i === beat ? Math.round(Math.min(Math.max(atMs, low), Math.max(low, high))) : tap));
+  return run.map((tap, i) => (i === beat ? Math.min(Math.max(atMs, low), Math.max(low, high)) : tap));
 }
 
 /** The run without one beat; its times count from the first that is left. */

@@ -1,4 +1,6 @@
+import { framesPerSecond, readRun } from '@undulan/core';
 import { expect, test } from 'vitest';
+import { withBeat } from './change-run.ts';
 import { type PlannerState, readPlanner, writePlanner } from './planner-state.ts';
 
 const plain = readPlanner(new URLSearchParams());
@@ -29,4 +31,16 @@ test('a spoiled run in an address is put in order and limited', () => {
   expect(
     readPlanner(new URLSearchParams(`run=${Array.from({ length: 99 }, (_, i) => i).join('-')}`)).runs[0],
   ).toHaveLength(60);
+});
+
+test('a beat nudged a frame at a time is a whole frame on each time, by way of the address', () => {
+  const rate = { num: 24, den: 1 };
+  for (const tap of [479, 480, 521, 604]) {
+    const state: PlannerState = { ...plain, runs: [[0, tap, 3000]] };
+    for (let k = 1; k <= 12; k++) {
+      const [run] = readPlanner(writePlanner(state)).runs;
+      state.runs = [withBeat(run!, 1, run![1]! + 1000 / framesPerSecond(rate))];
+      expect(readRun(state.runs[0]!, rate)[1]!.rounded).toBe(readRun([0, tap], rate)[1]!.rounded + k);
+    }
+  }
 });

@@ -104,6 +104,9 @@ function readTaps(text: string): number[] {
   return [...new Set(taps)].sort((a, b) => a - b).slice(0, MOST_TAPS);
 }
 
+/** Fine enough that a beat moved by a frame, over and over, lands a whole frame on each time. */
+const inMicroseconds = (ms: number): number => Math.round(ms * 1000) / 1000;
+
 /** Writes the state as an address's query: only what differs from the usual. */
 export function writePlanner(state: PlannerState): URLSearchParams {
   const params = new URLSearchParams({ tool: state.tool });
@@ -112,7 +115,7 @@ export function writePlanner(state: PlannerState): URLSearchParams {
   if (!isUsual)
     for (const { name, speed, length } of state.movers)
       params.append('mover', [name, speed, length].map(withoutPart).join(PART));
-  for (const run of state.runs) if (run.length > 0) params.append('run', run.map(Math.round).join('-'));
+  for (const run of state.runs) if (run.length > 0) params.append('run', run.map(inMicroseconds).join('-'));
   for (const name of state.beatNames) params.append('beat', name);
   return params;
 }

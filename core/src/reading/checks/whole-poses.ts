@@ -1,0 +1,147 @@
+import { medianOf } from '../../median.ts';
+import { type Track, trackValues } from '../../motion/sampling/track.ts';
+import { countsAt } from '../poses.ts';
+import type { ReadTrack } from '../read-track.ts';
+import type { Finding, KeyPair } from '../schema.ts';
+import { severityOf } from '../severity.ts';
+import { capital, roundTo, subjectDoes } from '../words.ts';
+import { isAbout, type Whole } from './check.ts';
+
+/** Poses that are further from the first than this share of the span say of what size a motion is. */
+const A_WAY = 0.15;
+/** How much their own sizes may differ. */
+const SAME_SIZE = 0.06;
+
+/** What all the poses of one track may differ by from being off by the same. */
+const SAME_MISS = 0.2;
+
+/** A track that stands elsewhere by the same, throughout or from one of its poses on. */
+export function findPlace({ reading, track, sides }: ReadTrack, tolerancePercent: number): Whole[] {
+  const { pairs, span } = reading;
+  if (!(span > 0)) return [];
+  const tolerance = (tolerancePercent / 100) * span;
+  const counts = countsAt({ sides, track });
+  // Null where a channel passes the key of another.
+  const missAt = ({ targetFrame, takeFrame }: KeyPair): (number | null)[] => {
+    const asked = trackValues(sides.target.subject, track, targetFrame);
+    const drawn = trackValues(sides.take.subject, track, takeFrame);
+    return drawn.map((value, c) => (counts(c, targetFrame) ? value - asked[c]! : null));
+  };
+  const size = (miss: readonly (number | null)[]): number => Math.hypot(...miss.map((value) => value ?? 0));
+  // It is off to its end, or not at all.
+  if (pairs.length < 2 || !severityOf(size(missAt(pairs.at(-1)!)), tolerance)) return [];
+  const misses = pairs.map(missAt);
+  const k = misses.findIndex((miss) => severityOf(size(miss), tolerance));
+  const off = misses.slice(k);
+  if (k < 0 || off.length < 2) return [];
+  const miss = track.channelIds.map((_, c) => {
+    const own = off.flatMap((one) => one[c] ?? []);
+    return own.length > 0 ? medianOf(own) : 0;
+  });
+  const apart = Math.min(tolerance, SAME_MISS * size(miss));
+  const severity = severityOf(size(miss), tolerance);
+  const isOff = (one: readonly (number | null)[]): boolean =>
+    size(one.map((value, c) => (value === null ? null : value - miss[c]!))) > apart;
+  if (!severity || off.some(isOff)) return [];
+  const [first, last] = [pairs[k]!.targetFrame, pairs.at(-1)!.targetFrame];
+  return [
+    {
+      finding: {
+        subjectId: reading.subjectId,
+        track: reading.track,
+        kind: 'pose-off',
+        firstFrame: first,
+        lastFrame: last,
+        measured: size(miss),
+        expected: 0,
+        tolerance,
+        unit: reading.unit,
+        severity,
+        sentence: capital(
+          `${subjectDoes(reading.subjectName, 'be')} ${awayBy(track, miss, reading.unit)} the target, ` +
+            `${k === 0 ? 'throughout' : `from frame ${roundTo(first, 2)} on`}.`,
+        ),
+      },
+      tells: (finding) =>
+        finding.kind === 'pose-off' &&
+        isAbout(finding, reading) &&
+        finding.firstFrame >= first &&
+        finding.lastFrame <= last,
+    },
+  ];
+}
+
+/** `30 px lower than`, `12 ° away from`: on a place the way it is off, where that is one of four. */
+function awayBy({ id }: Track, miss: readonly number[], unit: string): string {
+  const by = `${roundTo(Math.hypot(...miss), 1)} ${unit}`;
+  const [x, y] = [miss[0]!, miss[1] ?? 0];
+  if (id !== 'position') return `${by} away from`;
+  if (Math.abs(y) <= SAME_MISS * Math.abs(x)) return `${by} further ${x > 0 ? 'right' : 'left'} than`;
+  if (Math.abs(x) <= SAME_MISS * Math.abs(y)) return `${by} ${y > 0 ? 'lower' : 'higher'} than`;
+  return `${by} away from`;
+}
+
+/** A track that is of another size, or goes the other way, throughout. */
+export function findSize({ reading, track, sides }: ReadTrack, tolerancePercent: number): Whole[] {
+  const { pairs, span } = reading;
+  if (pairs.length < 2 || !(span > 0)) return [];
+  const asked = pairs.map((pair) => trackValues(sides.target.subject, track, pair.targetFrame));
+  const drawn = pairs.map((pair) => trackValues(sides.take.subject, track, pair.takeFrame));
+  const from = (places: readonly number[][], i: number): number[] =>
+    places[i]!.map((value, c) => value - places[0]![c]!);
+  const ways = pairs.flatMap((_, i) => {
+    const [a, b] = [from(asked, i), from(drawn, i)];
+    const length = Math.hypot(...a);
+    if (length < A_WAY * span) return [];
+    const size = a.reduce((sum, value, c) => sum + value * b[c]!, 0) / length ** 2;
+    const aside = Math.hypot(...b.map((value, c) => value - size * a[c]!)) / length;
+    return [{ size, aside, place: a }];
+  });
+  const size = ways.length > 0 ? medianOf(ways.map((way) => way.size)) : 1;
+  // What is said of all of them is true of each.
+  const alike = Math.min(SAME_SIZE, Math.abs(size - 1) / 3);
+  const isOne = ways.every((way) => Math.abs(way.size - size) <= alike && way.aside <= SAME_SIZE);
+  const severity = severityOf((size - 1) * 100, tolerancePercent);
+  const isBack = size < -A_WAY;
+  if (!isOne || !severity || Math.abs(size) < A_WAY) return [];
+  const places = new Set(ways.map(({ place }) => place.map((value) => Math.round((value / span) * 20)).join(' ')));
+  if (!isBack && places.size < 2) return [];
+  const does = (verb: string): string => subjectDoes(reading.subjectName, verb);
+  const inTrack = track.id === 'position' ? '' : ` in ${reading.label.toLowerCase()}`;
+  const percent = roundTo(Math.abs(size) * 100, 0);
+  const sentence = isBack
+    ? `${does('go')} the other way${inTrack}${Math.abs(size + 1) > SAME_SIZE ? `, ${percent} % as far` : ''}.`
+    : `${does('go')} ${percent} % of the way${inTrack}, throughout.`;
+  return [
+    {
+      finding: {
+        subjectId: reading.subjectId,
+        track: reading.track,
+        kind: 'pose-off',
+        firstFrame: pairs[0]!.targetFrame,
+        lastFrame: pairs.at(-1)!.targetFrame,
+        measured: Math.abs(size - 1) * span,
+        expected: 0,
+        tolerance: (tolerancePercent / 100) * span,
+        unit: reading.unit,
+        severity,
+        sentence: capital(sentence),
+      },
+      tells: (finding) =>
+        finding.subjectId === reading.subjectId && finding.track === reading.track && OF_SIZE.has(finding.kind),
+    },
+  ];
+}
+
+/** What another size or direction looks like where it is looked at piece by piece. */
+const OF_SIZE: ReadonlySet<Finding['kind']> = new Set([
+  'pose-off',
+  'settle-off',
+  'arc-off',
+  'hold-moves',
+  'loop-open',
+  'limb-long',
+  'volume-off',
+  'contact-floats',
+  'turn-sharp',
+]);

@@ -1,0 +1,129 @@
+import { extentOf } from '../extent.ts';
+import { medianOf } from '../median.ts';
+
+/** One thing that explains how late keys are together: a shift from a frame on, or another pace. */
+
+/** How late one key is: frames on the target's ruler. */
+export interface KeyOffset {
+  frame: number;
+  off: number;
+  tolerance: number;
+  /** Found in a curve, not told by a key. */
+  isSampled: boolean;
+}
+
+/** All offsets from `frame` on are `shift`, those before none, but for a few. */
+export interface ShiftFit {
+  frame: number;
+  shift: number;
+  /** Indices of the offsets that are not so. */
+  outside: number[];
+}
+
+/** All offsets lie on one line, but for a few: the take's frames for one of the target's. */
+export interface PaceFit {
+  pace: number;
+  outside: number[];
+}
+
+/** A pace nearer to the target's than this is the target's. */
+const SAME_PACE = 0.04;
+/** What a pace may leave unexplained, in frames and as a share of what it explains. */
+const LEAST_REST = 0.3;
+const REST = 0.2;
+const LEAST_EXPLAINED = 4;
+/** For each key that something does not explain it explains so many others, on so many frames at least. */
+const PER_OUTSIDE = 3;
+const LEAST_FRAMES = { shift: 3, pace: 4 };
+/** Lines are tried through so many of the offsets. */
+const MOST_TRIED = 24;
+
+const framesOf = (offsets: readonly KeyOffset[]): number => new Set(offsets.map(({ frame }) => frame)).size;
+
+/** Whether what explains most of some offsets may leave these out. */
+function mayLeave(offsets: readonly KeyOffset[], outside: readonly number[], least: number): boolean {
+  if (outside.length === 0) return true;
+  const inside = offsets.filter((_, i) => !outside.includes(i));
+  return inside.length >= PER_OUTSIDE * outside.length && framesOf(inside) >= least;
+}
+
+/**
+ * The shift from the first frame on from which all offsets are alike, those before being none; where there is none,
+ * that which leaves out the fewest. `slack` is by how much they may differ.
+ */
+export function shiftOf(offsets: readonly KeyOffset[], slack: number, mayLeaveOut: boolean): ShiftFit | null {
+  const starts = [...new Set(offsets.map(({ frame }) => frame))].sort((a, b) => a - b);
+  let best: ShiftFit | null = null;
+  for (const frame of starts.slice(0, -1)) {
+    const shift = medianOf(offsets.filter((one) => one.frame >= frame).map(({ off }) => off));
+    // What comes before may be off by no more than its tolerance, and by less than what comes after.
+    const outside = offsets.flatMap((one, i) =>
+      (one.frame < frame ? Math.abs(one.off) <= Math.min(one.tolerance, slack) : Math.abs(one.off - shift) <= slack)
+        ? []
+        : [i],
+    );
+    if (outside.length === 0) return { frame, shift, outside };
+    if (
+      mayLeaveOut &&
+      mayLeave(offsets, outside, LEAST_FRAMES.shift) &&
+      outside.length < (best?.outside.length ?? Infinity)
+    )
+      best = { frame, shift, outside };
+  }
+  return best;
+}
+
+/** The line through all offsets that is least off, in squares: its slope, and by how much each is off it. */
+function lineThrough(offsets: readonly KeyOffset[]): { slope: number; offAt: (one: KeyOffset) => number } {
+  const n = offsets.length;
+  const meanX = offsets.reduce((sum, { frame }) => sum + frame, 0) / n;
+  const meanY = offsets.reduce((sum, { off }) => sum + off, 0) / n;
+  let [xy, xx] = [0, 0];
+  for (const { frame, off } of offsets) {
+    xy += (frame - meanX) * (off - meanY);
+    xx += (frame - meanX) ** 2;
+  }
+  const slope = xx > 0 ? xy / xx : 0;
+  return { slope, offAt: ({ frame, off }) => Math.abs(meanY + slope * (frame - meanX) - off) };
+}
+
+/** The pace of offsets that all lie on one line; null where they do not. */
+function paceOfAll(offsets: readonly KeyOffset[], slack: number): number | null {
+  if (framesOf(offsets) < 3) return null;
+  const { slope, offAt } = lineThrough(offsets);
+  if (Math.abs(slope) < SAME_PACE) return null;
+  // One key that is late is no other pace: what a line leaves has to be little beside what it explains.
+  const { low, high } = extentOf(offsets.map(({ frame }) => frame));
+  const explained = Math.abs(slope) * (high - low);
+  // Of a recording a few frames of difference may as well be one key's.
+  if (offsets.some(({ isSampled }) => isSampled) && explained < LEAST_EXPLAINED) return null;
+  const most = Math.min(slack, Math.max(LEAST_REST, REST * explained));
+  return offsets.every((one) => offAt(one) <= most) ? 1 + slope : null;
+}
+
+/** The pace of the offsets: of all of them or, where that is none, of all but the fewest. */
+export function paceOf(offsets: readonly KeyOffset[], slack: number, mayLeaveOut: boolean): PaceFit | null {
+  const pace = paceOfAll(offsets, slack);
+  if (pace !== null) return { pace, outside: [] };
+  if (!mayLeaveOut || offsets.length <= PER_OUTSIDE) return null;
+  let best: PaceFit | null = null;
+  const every = Math.ceil(offsets.length / MOST_TRIED);
+  const tried = offsets.filter((_, i) => i % every === 0);
+  for (const [k, one] of tried.entries())
+    for (const other of tried.slice(k + 1)) {
+      if (other.frame === one.frame) continue;
+      const slope = (other.off - one.off) / (other.frame - one.frame);
+      if (Math.abs(slope) < SAME_PACE) continue;
+      const outside = offsets.flatMap(({ frame, off }, i) =>
+        Math.abs(one.off + slope * (frame - one.frame) - off) <= slack ? [] : [i],
+      );
+      if (outside.length === 0 || outside.length >= (best?.outside.length ?? Infinity)) continue;
+      if (!mayLeave(offsets, outside, LEAST_FRAMES.pace)) continue;
+      const own = paceOfAll(
+        offsets.filter((_, i) => !outside.includes(i)),
+        slack,
+      );
+      if (own !== null) best = { pace: own, outside };
+    }
+  return best;
+}
