@@ -33,6 +33,9 @@ const MOST_FRAMES = 2;
 /** Of what passes as none so much is used: what is measured later is measured more finely. */
 const USED = 0.9;
 
+/** The share of a way that has to be gone for its end to be its end. */
+const GONE = 0.5;
+
 type Ends = readonly [from: number, to: number];
 
 /** How far apart two curves are at one place of each, in shares of the span. */
@@ -147,7 +150,7 @@ function unlessCreeping(curves: Registration, places: readonly number[], { frame
 }
 
 function shiftedALittle(curves: Registration, places: readonly number[], doubt: Doubt): number[] {
-  const { events } = curves;
+  const { events, target } = curves;
   const most = USED * doubt.share;
   const reach = Math.floor(Math.min(MOST_FRAMES, doubt.frames) / STEP);
   const given = [...places];
@@ -155,10 +158,23 @@ function shiftedALittle(curves: Registration, places: readonly number[], doubt: 
   const stretch = (i: number): Ends => [events[i]!, events[i + 1]!];
   const isRight = (i: number, ends: Ends): boolean =>
     ends[1] > ends[0] && worstBetween(curves, stretch(i), ends, most) <= most;
+  /** How far the target goes to an event or from it, whichever is further. */
+  const wayAbout = (i: number): number =>
+    Math.max(...[i - 1, i + 1].map((k) => (k in events ? missOf(curves, target, events[k]!, target, events[i]!) : 0)));
+  /**
+   * What the pose at an event may be off by: what it is where it was found or, as that is between two drawings and in
+   * neither, what it is in the worse of them, if some of the way to it is gone there.
+   */
+  const mostOff = (i: number): number => {
+    const [found, ...beside] = [places[i]!, Math.floor(places[i]!), Math.ceil(places[i]!)].map((at) =>
+      missAt(curves, events[i]!, at),
+    );
+    return Math.max(most, found!, Math.min(Math.max(...beside), GONE * wayAbout(i)));
+  };
   // Neither less on time, nor in a worse pose.
   const isNoWorse = (i: number, place: number): boolean =>
     Math.abs(place - events[i]!) <= Math.max(doubt.frames, Math.abs(places[i]! - events[i]!)) &&
-    missAt(curves, events[i]!, place) <= Math.max(most, missAt(curves, events[i]!, places[i]!));
+    missAt(curves, events[i]!, place) <= mostOff(i);
   for (let i = 0; i + 1 < events.length; i++) {
     if (isRight(i, [given[i]!, given[i + 1]!])) continue;
     const wasRight = i > 0 && isRight(i - 1, [given[i - 1]!, given[i]!]);

@@ -40,12 +40,9 @@ const MOST_TRIED = 24;
 
 const framesOf = (offsets: readonly KeyOffset[]): number => new Set(offsets.map(({ frame }) => frame)).size;
 
-/** Whether what explains most of some offsets may leave these out. */
-function mayLeave(offsets: readonly KeyOffset[], outside: readonly number[], least: number): boolean {
-  if (outside.length === 0) return true;
-  const inside = offsets.filter((_, i) => !outside.includes(i));
-  return inside.length >= PER_OUTSIDE * outside.length && framesOf(inside) >= least;
-}
+/** Whether what explains some offsets may leave others out. */
+const mayLeave = (explained: readonly KeyOffset[], outside: readonly number[], least: number): boolean =>
+  explained.length >= PER_OUTSIDE * outside.length && framesOf(explained) >= least;
 
 /**
  * The shift from the first frame on from which all offsets are alike, those before being none; where there is none,
@@ -63,9 +60,10 @@ export function shiftOf(offsets: readonly KeyOffset[], slack: number, mayLeaveOu
         : [i],
     );
     if (outside.length === 0) return { frame, shift, outside };
+    const shifted = offsets.filter((one, i) => one.frame >= frame && !outside.includes(i));
     if (
       mayLeaveOut &&
-      mayLeave(offsets, outside, LEAST_FRAMES.shift) &&
+      mayLeave(shifted, outside, LEAST_FRAMES.shift) &&
       outside.length < (best?.outside.length ?? Infinity)
     )
       best = { frame, shift, outside };
@@ -118,11 +116,9 @@ export function paceOf(offsets: readonly KeyOffset[], slack: number, mayLeaveOut
         Math.abs(one.off + slope * (frame - one.frame) - off) <= slack ? [] : [i],
       );
       if (outside.length === 0 || outside.length >= (best?.outside.length ?? Infinity)) continue;
-      if (!mayLeave(offsets, outside, LEAST_FRAMES.pace)) continue;
-      const own = paceOfAll(
-        offsets.filter((_, i) => !outside.includes(i)),
-        slack,
-      );
+      const paced = offsets.filter((_, i) => !outside.includes(i));
+      if (!mayLeave(paced, outside, LEAST_FRAMES.pace)) continue;
+      const own = paceOfAll(paced, slack);
       if (own !== null) best = { pace: own, outside };
     }
   return best;

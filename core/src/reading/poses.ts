@@ -23,49 +23,79 @@ export function countsAt({ sides, track }: Pick<ReadTrack, 'sides' | 'track'>): 
 
 /**
  * How far the take is from the target's pose at each of these frames, those within what is read. What a recording
- * passes on the way it shows on whole frames only: what lies along the way within what these leave open is no miss.
+ * passes on the way it shows on whole frames only: what lies along the way within what these leave open is no miss, nor
+ * what lies between two drawings that the event is found between.
  */
-export function poseMisses(
-  { reading, target, warped, sides, track, blurFrames }: ReadTrack,
-  frames: readonly number[],
-): PoseMiss[] {
-  const counts = countsAt({ sides, track });
+export function poseMisses(read: ReadTrack, frames: readonly number[]): PoseMiss[] {
+  const { reading, target, warped, blurFrames } = read;
+  const counts = countsAt(read);
   return frames.flatMap((frame): PoseMiss[] => {
     const i = Math.round(frame - reading.gap.firstFrame);
     if (i < 0 || i >= (target[0]?.length ?? 0)) return [];
-    const steps = target.map((column) => [
-      column[i]! - (column[i - 1] ?? column[i]!),
-      (column[i + 1] ?? column[i]!) - column[i]!,
-    ]);
-    let [squared, along, before, after, turned] = [0, 0, 0, 0, 0];
-    for (let c = 0; c < target.length; c++) {
-      const miss = counts(c, frame) ? warped[c]![i]! - target[c]![i]! : 0;
-      const [came, goes] = steps[c] as [number, number];
-      squared += miss ** 2;
-      along += miss * (came + goes);
-      before += came ** 2;
-      after += goes ** 2;
-      turned += came * goes;
-    }
-    const way = Math.sqrt(before + after + 2 * turned);
-    if (blurFrames === 0 || turned <= 0 || way === 0) return [{ frame, miss: Math.sqrt(squared) }];
-    along = Math.abs(along) / way;
-    const across = Math.max(0, squared - along ** 2);
-    const open = blurFrames * Math.sqrt(Math.min(before, after));
-    return [{ frame, miss: Math.sqrt(across + Math.max(0, along - open) ** 2) }];
+    const own = target.map((_, c) => (counts(c, frame) ? 1 : 0));
+    const missOf = (values: readonly number[]): number[] =>
+      values.map((value, c) => own[c]! * (value - target[c]![i]!));
+    const misses = missOf(warped.map((column) => column[i]!));
+    if (blurFrames === 0) return [{ frame, miss: Math.hypot(...misses) }];
+    return [{ frame, miss: Math.min(missAside(read, i, misses), ...missBetween(read, frame, missOf)) }];
+  });
+}
+
+/** A miss at a place among the samples without what of it lies along the way, within what whole frames leave open. */
+function missAside({ target, blurFrames }: ReadTrack, i: number, misses: readonly number[]): number {
+  let [squared, along, before, after, turned] = [0, 0, 0, 0, 0];
+  misses.forEach((miss, c) => {
+    const column = target[c]!;
+    const [came, goes] = [column[i]! - (column[i - 1] ?? column[i]!), (column[i + 1] ?? column[i]!) - column[i]!];
+    squared += miss ** 2;
+    along += miss * (came + goes);
+    before += came ** 2;
+    after += goes ** 2;
+    turned += came * goes;
+  });
+  const way = Math.sqrt(before + after + 2 * turned);
+  if (turned <= 0 || way === 0) return Math.sqrt(squared);
+  along = Math.abs(along) / way;
+  const across = Math.max(0, squared - along ** 2);
+  const open = blurFrames * Math.sqrt(Math.min(before, after));
+  return Math.sqrt(across + Math.max(0, along - open) ** 2);
+}
+
+/** How far the target's pose is from the straight ways to half a drawing before and after where an event is found. */
+function missBetween(
+  { reading, sides, track }: ReadTrack,
+  frame: number,
+  missOf: (values: readonly number[]) => number[],
+): number[] {
+  const pair = reading.pairs.find(({ targetFrame }) => targetFrame === frame);
+  if (!pair) return [];
+  const half = sides.take.subject.exposure / 2;
+  const at = [-half, 0, half].map((by) => missOf(trackValues(sides.take.subject, track, pair.takeFrame + by)));
+  return [0, 1].map((k) => {
+    const [from, to] = [at[k]!, at[k + 1]!];
+    let [along, length] = [0, 0];
+    from.forEach((miss, c) => {
+      along -= miss * (to[c]! - miss);
+      length += (to[c]! - miss) ** 2;
+    });
+    const share = length > 0 ? Math.max(0, Math.min(1, along / length)) : 0;
+    return Math.hypot(...from.map((miss, c) => miss + (to[c]! - miss) * share));
   });
 }
 
 /**
- * What a recording may lose of a corner, which falls between two of its drawings or on one, at a matched key, in the
- * track's unit: how far the corner is from the straight way between where the target is half a drawing before and after
- * it, at the take's pace: where that is quicker, or it has fewer frames a second, a drawing of it is a longer way.
+ * What a recording may lose of a corner, which falls between two of its drawings or on one, at a frame of the target, in
+ * the track's unit: how far the corner is from the straight way between where the target is half a drawing before and
+ * after it, at the take's pace there: where that is quicker, or it has fewer frames a second, a drawing of it is a longer
+ * way.
  */
 export function cornerLoss({ reading, sides, track, isSampled }: ReadTrack, frame: number): number {
   const { pairs } = reading;
-  const k = isSampled ? pairs.findIndex((pair) => pair.targetFrame === frame) : -1;
-  if (k < 0) return 0;
-  const [before, after] = [pairs[Math.max(0, k - 1)]!, pairs[Math.min(pairs.length - 1, k + 1)]!];
+  if (!isSampled || pairs.length === 0) return 0;
+  const [before, after] = [
+    pairs.findLast((pair) => pair.targetFrame < frame) ?? pairs[0]!,
+    pairs.find((pair) => pair.targetFrame > frame) ?? pairs.at(-1)!,
+  ];
   const own = after.takeFrame - before.takeFrame;
   const perOwn = own > 0 ? (after.targetFrame - before.targetFrame) / own : 1;
   const half = (sides.take.subject.exposure / 2) * perOwn;

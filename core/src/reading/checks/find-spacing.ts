@@ -10,6 +10,8 @@ import { capital, roundTo, subjectDoes } from '../words.ts';
 
 /** So near to a corner a frame is beside it. */
 const BESIDE_FRAMES = 2;
+/** Where a corner that is no key may lie about the frame that is most off. */
+const CORNERS = [-0.5, 0, 0.5];
 
 /** Ends of a segment nearer than this share of the span are the same place. */
 const NO_WAY = 1e-9;
@@ -238,9 +240,10 @@ export function findInSegment(
     tolerances.spacingPercent +
     roundingPercent(read, worstFrame) +
     unseenPercent(read, segment, worstFrame) +
-    [segment.firstFrame, segment.lastFrame]
-      .filter((end) => Math.abs(end - worstFrame) <= BESIDE_FRAMES)
-      .reduce((most, end) => Math.max(most, (cornerLoss(read, end) / reading.span) * 100), 0);
+    [
+      ...[segment.firstFrame, segment.lastFrame].filter((end) => Math.abs(end - worstFrame) <= BESIDE_FRAMES),
+      ...CORNERS.map((by) => worstFrame + by),
+    ].reduce((most, corner) => Math.max(most, (cornerLoss(read, corner) / reading.span) * 100), 0);
   const severity = severityOf(residual.worstPercent, allowed(residual));
   if (!severity) return [];
   const between = `from ${segment.firstFrame} to ${segment.lastFrame}`;
