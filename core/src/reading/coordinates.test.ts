@@ -64,6 +64,18 @@ test('a key of one coordinate that lies elsewhere than the other’s is late by 
   ]);
 });
 
+test('in a recording each coordinate is looked for in its own time', () => {
+  const record = (take: MotionDocument): string[] => said(KEYINGS['baked']!(take, createDice(1)));
+  const [a, ...rest] = WAY;
+  expect(record(pea([{ ...a!, frame: 10 }, ...rest], HOPS))).toEqual([
+    'Across: the pea starts 5 frames late: frame 10 instead of 5.',
+  ]);
+  const high = HOPS.map((key) => (key.frame === 27 ? { ...key, frame: 29 } : key));
+  expect(record(pea(WAY, high))).toEqual([expect.stringMatching(/reaches the extreme 2 frames late: frame 29/)]);
+  // Eased otherwise across, it is on time all the same.
+  expect(record(pea([{ ...a!, leave: 'cubic-in' }, ...rest], HOPS)).join()).not.toMatch(/late|early|away from/);
+});
+
 test('all poses off by the same are told once, and moved at once', () => {
   const low = pea(
     WAY,

@@ -49,7 +49,7 @@ const missAt = (curves: Registration, frame: number, at: number): number =>
   missOf(curves, curves.target, frame, curves.take, at);
 
 /** The most a stretch of the target, laid on one of the take, is off between its ends once these are laid together. */
-function worstBetween(curves: Registration, [a, b]: Ends, [from, to]: Ends, enough: number): number {
+export function worstBetween(curves: Registration, [a, b]: Ends, [from, to]: Ends, enough: number): number {
   const { target, take, channels, span, range } = curves;
   let worst = 0;
   const ends = Array.from({ length: channels }, (_, c) => {

@@ -1,13 +1,13 @@
+import type { ChannelId } from '../motion/document/channels.ts';
 import type { Subject } from '../motion/document/schema.ts';
 import { type Track, type TrackEvent, trackValues } from '../motion/sampling/track.ts';
-import { sameRate } from '../time/rate.ts';
-import { curvesOf, recordedRange, samplesOf } from './curves.ts';
-import { type Doubt, givenDoubt } from './doubt.ts';
+import { curvesOf, recordedRange } from './curves.ts';
+import type { Doubt } from './doubt.ts';
 import { eventsOf, nearestEvents } from './events.ts';
 import { type KeyMatch, matchKeys } from './match-keys.ts';
-import { noiseOf, seenAt } from './moments.ts';
+import { placeApart, placeEvents } from './place-events.ts';
 import { MOST_EVENTS, withMargins } from './read-bounds.ts';
-import { applyInverse, fitWhole, registerEvents, type Registration } from './register-events.ts';
+import { applyInverse, fitWhole } from './register-events.ts';
 import type { KeyPair } from './schema.ts';
 import type { SharedTime } from './shared-time.ts';
 import type { TrackSide } from './track-side.ts';
@@ -19,10 +19,9 @@ export interface Matched {
   extra: number[];
   leftOut: number;
   isSampled: boolean;
+  /** Of coordinates that go their own way in a recording: each one's own keys and where they are found. */
+  apart: ReadonlyMap<ChannelId, KeyPair[]>;
 }
-
-/** How far from where a moment is thought to be it is looked for, in frames. */
-const SEEN_REACH = 7;
 
 /**
  * The frame gap that counts as much as the whole span when keys are matched: two usual segments of the target.
@@ -45,46 +44,6 @@ function movesAt(subject: Subject, track: Track, from: number, to: number, span:
   return Math.hypot(...a.map((value, c) => b[c]! - value)) > MOVES * span;
 }
 
-/**
- * Whether something is seen to happen at an event: not where the motion stands from the one before to the one after, or
- * to where the range ends.
- */
-function isSeen({ motion: { range }, subject }: TrackSide, track: Track, span: number) {
-  return ({ frame, values }: TrackEvent, i: number, events: readonly TrackEvent[]): boolean => {
-    const from = events[i - 1]?.frame ?? Math.min(range.first, frame);
-    const to = events[i + 1]?.frame ?? Math.max(range.last, frame) + 1;
-    for (let at = Math.ceil(from); at < to; at++) {
-      const there = trackValues(subject, track, at);
-      if (Math.hypot(...there.map((value, c) => value - values[c]!)) > MOVES * span) return true;
-    }
-    return false;
-  };
-}
-
-/** An end of a rest that is not seen, and was found off, is as late as the other end of it. */
-function asTheRestBeside(
-  { events }: Registration,
-  places: readonly number[],
-  unseen: { first: boolean; last: boolean },
-  most: number,
-): number[] {
-  const n = places.length;
-  return places.map((place, i) => {
-    const beside = i === 0 && unseen.first ? 1 : i === n - 1 && unseen.last ? n - 2 : null;
-    return beside === null || n < 3 || Math.abs(place - events[i]!) <= most
-      ? place
-      : places[beside]! + events[i]! - events[beside]!;
-  });
-}
-
-/** The key one past the range that closes a cycle is not recorded: about on time, it is as late as the first one is. */
-function closedAsBegun({ events, range }: Registration, places: number[]): number[] {
-  const [last, begun] = [places.length - 1, places[0]! - events[0]!];
-  const isClosing = last > 0 && events[last] === range.last + 1;
-  const isOnTime = isClosing && Math.abs(places[last]! - events[last]!) <= 1 && Math.abs(begun) <= 0.5;
-  return isOnTime ? places.with(last, events[last]! + begun) : places;
-}
-
 /** Which of the take's keys, or which moments of its curve, are the target's events. */
 export function matchEvents(
   target: TrackSide,
@@ -105,23 +64,21 @@ export function matchEvents(
     offsetFrames: time.toTarget(takeFrame) - frame,
     role,
   });
-  const found = { missing: [], extra: [], leftOut: asked.leftOut, isSampled: asked.isSampled || drawn.isSampled };
+  const found = {
+    missing: [],
+    extra: [],
+    leftOut: asked.leftOut,
+    isSampled: asked.isSampled || drawn.isSampled,
+    apart: new Map(),
+  };
   if (isSame && asked.events.length > 0 && drawn.events.length > 0)
     return { ...found, pairs: asked.events.map((event) => pairOf(event, time.toTake(event.frame))) };
   if (found.isSampled && mayLayOn && span > 0 && drawn.events.length > 0) {
-    // A take's own keys say when, also of what is not seen.
-    const seen = drawn.isSampled ? asked.events.map(isSeen(target, track, span)) : asked.events.map(() => true);
-    const events = asked.events.filter((_, i) => seen[i]! || i === 0 || i === seen.length - 1);
-    const curves = curvesOf(target, take, track, time, span, events);
-    const samples = samplesOf(curves);
-    const areDrawings = take.subject.exposure === 1 && sameRate(target.motion.rate, take.motion.rate);
-    const laid = registerEvents(curves, (thought, otherwise) =>
-      seenAt(curves.events, thought, otherwise, samples.target, { ...samples.take, areDrawings }, SEEN_REACH),
-    );
-    const noise = Math.max(...samples.take.columns.map((column) => noiseOf(column))) / span;
-    const unseen = { first: !seen[0]!, last: !seen.at(-1)! };
-    const given = asTheRestBeside(curves, givenDoubt(curves, laid, { ...doubt, noise }), unseen, doubt.frames);
-    const places = closedAsBegun(curves, given);
+    const how = { span, doubt, isRecording: drawn.isSampled };
+    const joint = placeEvents(target, take, track, time, asked.events, how);
+    const apart = placeApart(target, take, track, time, joint, how);
+    const { events } = joint;
+    const { places } = apart ?? joint;
     const { first, last } = recordedRange(take, track);
     // What lies beyond a recording's ends was not recorded; nor was what is still under way there.
     const isCut =
@@ -147,6 +104,12 @@ export function matchEvents(
     return {
       ...found,
       pairs: placed.filter(isIn).map(({ event, takeFrame }) => pairOf(event, takeFrame)),
+      apart: new Map(
+        [...(apart?.own ?? [])].map(([id, own]) => [
+          id,
+          own.map(([event, place]) => pairOf(event, time.toTake(place))),
+        ]),
+      ),
       // What the recording has not come to where it ends.
       missing: placed
         .filter((place) => !isIn(place) && place.event.frame <= target.motion.range.last && place.takeFrame >= first)

@@ -40,6 +40,8 @@ export interface ReadTrack {
    * the take has keys that tell.
    */
   lostPercent: number;
+  /** Of coordinates that go their own way in a recording: where each one's own keys are found. */
+  apart: ReadonlyMap<ChannelId, KeyPair[]>;
   /** How many frames a recording leaves open when something happens: 0 where keys tell. */
   blurFrames: number;
   /** The line of each segment between extremes; none unless the track moves along a trajectory. */
@@ -157,6 +159,7 @@ export function readTrack(
     lone: (wholeSubjects?.lone ?? []).map((id) => track.channelIds.indexOf(id)),
     isSame,
     isSampled: matched.isSampled,
+    apart: matched.apart,
     lostPercent: matched.isSampled && span > 0 ? (lostOn(targetColumns, held) / span) * 100 : 0,
     blurFrames: matched.isSampled ? openFrames(held) : 0,
     paths,

@@ -69,7 +69,7 @@ function coordinatesOf(read: ReadTrack, target: Target): Coordinate[] {
     if (pairs.length < 2 || drawn.length < 2) return [];
     const least = (target.tolerances.spacingPercent / 100) * reading.span;
     const placed = read.isSampled
-      ? pairs
+      ? foundApart(pairs, read.apart.get(id) ?? [], read.blurFrames)
       : putApart(
           read,
           c,
@@ -102,6 +102,13 @@ function coordinatesOf(read: ReadTrack, target: Target): Coordinate[] {
     ];
   });
 }
+
+/** The pairs of one coordinate's keys in a recording: where it has them by itself, if that is elsewhere. */
+const foundApart = (pairs: readonly KeyPair[], own: readonly KeyPair[], open: number): KeyPair[] =>
+  pairs.map((pair) => {
+    const there = own.find(({ targetFrame }) => targetFrame === pair.targetFrame);
+    return there && Math.abs(there.takeFrame - pair.takeFrame) > open ? there : pair;
+  });
 
 /**
  * The pairs of one coordinate's keys: where the take has no key of it on the frame of the other's, the nearest one
