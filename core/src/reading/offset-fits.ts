@@ -40,9 +40,27 @@ const MOST_TRIED = 24;
 
 const framesOf = (offsets: readonly KeyOffset[]): number => new Set(offsets.map(({ frame }) => frame)).size;
 
-/** Whether what explains some offsets may leave others out. */
-const mayLeave = (explained: readonly KeyOffset[], outside: readonly number[], least: number): boolean =>
-  explained.length >= PER_OUTSIDE * outside.length && framesOf(explained) >= least;
+/** The most of some offsets that may be left out. */
+const mostLeft = (offsets: readonly KeyOffset[]): number => Math.floor(offsets.length / (PER_OUTSIDE + 1));
+
+/** The indices of the offsets that are not so; null where these are more than `most`. */
+function outsideOf(
+  offsets: readonly KeyOffset[],
+  isSo: (offset: KeyOffset) => boolean,
+  most: number,
+): ReadonlySet<number> | null {
+  const outside = new Set<number>();
+  for (let i = 0; i < offsets.length; i++) {
+    if (isSo(offsets[i]!)) continue;
+    outside.add(i);
+    if (outside.size > most) return null;
+  }
+  return outside;
+}
+
+/** Whether what explains some offsets may leave so many others out. */
+const mayLeave = (explained: readonly KeyOffset[], outside: number, least: number): boolean =>
+  outside === 0 || (explained.length >= PER_OUTSIDE * outside && framesOf(explained) >= least);
 
 /**
  * The shift from the first frame on from which all offsets are alike, those before being none; where there is none,
@@ -52,21 +70,18 @@ export function shiftOf(offsets: readonly KeyOffset[], slack: number, mayLeaveOu
   const starts = [...new Set(offsets.map(({ frame }) => frame))].sort((a, b) => a - b);
   let best: ShiftFit | null = null;
   for (const frame of starts.slice(0, -1)) {
-    const shift = medianOf(offsets.filter((one) => one.frame >= frame).map(({ off }) => off));
     // What comes before may be off by no more than its tolerance, and by less than what comes after.
-    const outside = offsets.flatMap((one, i) =>
-      (one.frame < frame ? Math.abs(one.off) <= Math.min(one.tolerance, slack) : Math.abs(one.off - shift) <= slack)
-        ? []
-        : [i],
-    );
-    if (outside.length === 0) return { frame, shift, outside };
-    const shifted = offsets.filter((one, i) => one.frame >= frame && !outside.includes(i));
-    if (
-      mayLeaveOut &&
-      mayLeave(shifted, outside, LEAST_FRAMES.shift) &&
-      outside.length < (best?.outside.length ?? Infinity)
-    )
-      best = { frame, shift, outside };
+    const isNone = ({ off, tolerance }: KeyOffset): boolean => Math.abs(off) <= Math.min(tolerance, slack);
+    const most = best ? best.outside.length - 1 : mayLeaveOut ? mostLeft(offsets) : 0;
+    if (!outsideOf(offsets, (one) => one.frame >= frame || isNone(one), most)) break;
+    const shift = medianOf(offsets.filter((one) => one.frame >= frame).map(({ off }) => off));
+    if (Math.abs(shift) <= slack) continue;
+    const isSo = (one: KeyOffset): boolean => (one.frame < frame ? isNone(one) : Math.abs(one.off - shift) <= slack);
+    const outside = outsideOf(offsets, isSo, most);
+    if (!outside) continue;
+    const shifted = offsets.filter((one, i) => one.frame >= frame && !outside.has(i));
+    if (mayLeave(shifted, outside.size, LEAST_FRAMES.shift)) best = { frame, shift, outside: [...outside] };
+    if (best?.outside.length === 0) break;
   }
   return best;
 }
@@ -103,23 +118,22 @@ function paceOfAll(offsets: readonly KeyOffset[], slack: number): number | null 
 export function paceOf(offsets: readonly KeyOffset[], slack: number, mayLeaveOut: boolean): PaceFit | null {
   const pace = paceOfAll(offsets, slack);
   if (pace !== null) return { pace, outside: [] };
-  if (!mayLeaveOut || offsets.length <= PER_OUTSIDE) return null;
+  if (!mayLeaveOut) return null;
   let best: PaceFit | null = null;
   const every = Math.ceil(offsets.length / MOST_TRIED);
   const tried = offsets.filter((_, i) => i % every === 0);
   for (const [k, one] of tried.entries())
     for (const other of tried.slice(k + 1)) {
-      if (other.frame === one.frame) continue;
       const slope = (other.off - one.off) / (other.frame - one.frame);
-      if (Math.abs(slope) < SAME_PACE) continue;
-      const outside = offsets.flatMap(({ frame, off }, i) =>
-        Math.abs(one.off + slope * (frame - one.frame) - off) <= slack ? [] : [i],
-      );
-      if (outside.length === 0 || outside.length >= (best?.outside.length ?? Infinity)) continue;
-      const paced = offsets.filter((_, i) => !outside.includes(i));
-      if (!mayLeave(paced, outside, LEAST_FRAMES.pace)) continue;
+      if (other.frame === one.frame || Math.abs(slope) < SAME_PACE) continue;
+      const isSo = ({ frame, off }: KeyOffset): boolean =>
+        Math.abs(one.off + slope * (frame - one.frame) - off) <= slack;
+      const outside = outsideOf(offsets, isSo, best ? best.outside.length - 1 : mostLeft(offsets));
+      if (!outside || outside.size === 0) continue;
+      const paced = offsets.filter((_, i) => !outside.has(i));
+      if (!mayLeave(paced, outside.size, LEAST_FRAMES.pace)) continue;
       const own = paceOfAll(paced, slack);
-      if (own !== null) best = { pace: own, outside };
+      if (own !== null) best = { pace: own, outside: [...outside] };
     }
   return best;
 }

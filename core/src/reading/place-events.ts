@@ -1,6 +1,6 @@
+import { extentOf } from '../extent.ts';
 import type { ChannelId } from '../motion/document/channels.ts';
 import { type Track, type TrackEvent, trackEvents, trackValues } from '../motion/sampling/track.ts';
-import { extentOf } from '../extent.ts';
 import { sameRate } from '../time/rate.ts';
 import { curvesOf, samplesOf } from './curves.ts';
 import { type Doubt, givenDoubt, worstBetween } from './doubt.ts';

@@ -84,10 +84,10 @@ function missBetween(
 }
 
 /**
- * What a recording may lose of a corner, which falls between two of its drawings or on one, at a frame of the target, in
- * the track's unit: how far the corner is from the straight way between where the target is half a drawing before and
- * after it, at the take's pace there: where that is quicker, or it has fewer frames a second, a drawing of it is a longer
- * way.
+ * What a recording may lose of a corner, which falls between two of its drawings or on one, at a frame of the target,
+ * in the track's unit: how far the corner is from the straight way between where the target is half a drawing before
+ * and after it, at the take's pace there: where that is quicker, or it has fewer frames a second, a drawing of it is a
+ * longer way.
  */
 export function cornerLoss({ reading, sides, track, isSampled }: ReadTrack, frame: number): number {
   const { pairs } = reading;
