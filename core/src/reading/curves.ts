@@ -17,6 +17,8 @@ const FINE = 2;
 const MARGIN = 30;
 /** Frames before and after its range that are looked at in the target. */
 const LEAD = 6;
+/** Places nearer than this share of the span are the same place. */
+const SAME_PLACE = 0.05;
 /** Sizes nearer than this are the same size. */
 const SAME_SIZE = 0.08;
 
@@ -77,26 +79,36 @@ export function curvesOf(
   const moves = asked.map((column, c) => [column, drawn[c]!].some((one) => one.some((value) => value !== column[0])));
   const telling = <T>(columns: readonly T[]): T[] =>
     moves.includes(true) ? columns.filter((_, c) => moves[c]) : [...columns];
-  const laid = (by: number): Registration => ({
-    target: { columns: telling(asked), first: range.first - LEAD, perFrame: FINE },
-    take: {
-      columns: telling(
-        by === 1 ? drawn : drawn.map((column, c) => column.map((value) => asked[c]![0]! + (value - column[0]!) * by)),
-      ),
-      first: range.first - MARGIN,
-      perFrame: FINE,
-    },
-    channels: telling(asked).length,
-    range,
-    span,
-    events: events.map((event) => event.frame),
-  });
-  const sized = Math.abs(ratio - 1) > SAME_SIZE ? ratio : 1;
-  const own = laid(sized);
-  if (along >= 0) return own;
+  /** With the take so many times as large, and where it begins, or ends, put where the target does. */
+  const laid = (by: number, from?: 'first' | 'last'): Registration => {
+    const [own, other] = [asked, drawn].map((columns) => columns.map((column) => column.at(from === 'last' ? -1 : 0)!));
+    return {
+      target: { columns: telling(asked), first: range.first - LEAD, perFrame: FINE },
+      take: {
+        columns: telling(
+          from ? drawn.map((column, c) => column.map((value) => own![c]! + (value - other![c]!) * by)) : drawn,
+        ),
+        first: range.first - MARGIN,
+        perFrame: FINE,
+      },
+      channels: telling(asked).length,
+      range,
+      span,
+      events: events.map((event) => event.frame),
+    };
+  };
+  const isSized = Math.abs(ratio - 1) > SAME_SIZE;
+  const tried = [isSized ? laid(ratio, 'first') : laid(1)];
   // What seems to go the other way may be late by half a swing.
-  const turned = laid(-sized);
-  return missOfWhole(turned) < missOfWhole(own) ? turned : own;
+  if (along < 0) tried.push(laid(isSized ? -ratio : -1, 'first'));
+  // What stands elsewhere throughout does when it ought to what it does there.
+  const isElsewhere = (at: 0 | -1): boolean =>
+    Math.hypot(...asked.map((column, c) => drawn[c]!.at(at)! - column.at(at)!)) > SAME_PLACE * span;
+  if (isElsewhere(0) && isElsewhere(-1))
+    for (const end of ['first', 'last'] as const) tried.push(laid(isSized ? ratio : 1, end));
+  if (tried.length === 1) return tried[0]!;
+  const misses = tried.map(missOfWhole);
+  return tried[misses.indexOf(Math.min(...misses))]!;
 }
 
 /** From where to where a take is known: its range, and its keys beyond. */
