@@ -84,14 +84,14 @@ function missBetween(
 }
 
 /**
- * What a recording may lose of a corner, which falls between two of its drawings or on one, at a frame of the target,
+ * What a recording, or a take with in-betweens on all frames, may lose of a corner, which falls between two of its drawings or on one, at a frame of the target,
  * in the track's unit: how far the corner is from the straight way between where the target is half a drawing before
  * and after it, at the take's pace there: where that is quicker, or it has fewer frames a second, a drawing of it is a
  * longer way.
  */
-export function cornerLoss({ reading, sides, track, isSampled }: ReadTrack, frame: number): number {
+export function cornerLoss({ reading, sides, track, isByFrames }: ReadTrack, frame: number): number {
   const { pairs } = reading;
-  if (!isSampled || pairs.length === 0) return 0;
+  if (!isByFrames || pairs.length === 0) return 0;
   const [before, after] = [
     pairs.findLast((pair) => pair.targetFrame < frame) ?? pairs[0]!,
     pairs.find((pair) => pair.targetFrame > frame) ?? pairs.at(-1)!,

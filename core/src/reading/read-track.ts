@@ -2,6 +2,7 @@ import type { ChannelId } from '../motion/document/channels.ts';
 import type { Subject } from '../motion/document/schema.ts';
 import { type Track, trackRoles } from '../motion/sampling/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
+import { sampledEvery } from './keying.ts';
 import { matchEvents } from './match-events.ts';
 import { type SegmentPath, segmentPaths, wholePath } from './path-distance.ts';
 import { sampleTrack } from './sample-track.ts';
@@ -40,6 +41,8 @@ export interface ReadTrack {
    * the take has keys that tell.
    */
   lostPercent: number;
+  /** It has a key on most frames, be they samples or in-betweens: what lies between two of them is straight. */
+  isByFrames: boolean;
   /** Of coordinates that go their own way in a recording: where each one's own keys are found. */
   apart: ReadonlyMap<ChannelId, KeyPair[]>;
   /** How many frames a recording leaves open when something happens: 0 where keys tell. */
@@ -159,6 +162,7 @@ export function readTrack(
     lone: (wholeSubjects?.lone ?? []).map((id) => track.channelIds.indexOf(id)),
     isSame,
     isSampled: matched.isSampled,
+    isByFrames: matched.isSampled || sampledEvery([...trackRoles(take.subject, track).keys()]) !== null,
     apart: matched.apart,
     lostPercent: matched.isSampled && span > 0 ? (lostOn(targetColumns, held) / span) * 100 : 0,
     blurFrames: matched.isSampled ? openFrames(held) : 0,

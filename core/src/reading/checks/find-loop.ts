@@ -131,6 +131,8 @@ function findOpenEnd(read: ReadTrack, tolerancePercent: number): Finding[] {
         },
       ];
     }
+    // Straight from drawing to drawing, it has no speed of its own where it closes.
+    if (read.isByFrames) continue;
     const meanSpeed =
       reading.span > 0 ? (2 * reading.span) / ((range.last - range.first + 1) / (rate.num / rate.den)) : 0;
     const jerk = meanSpeed > 0 ? (Math.abs(loop.speedGap) - Math.abs(modelLoop?.speedGap ?? 0)) / meanSpeed : 0;
