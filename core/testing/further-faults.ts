@@ -182,7 +182,8 @@ export const FURTHER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     if (!own || !before || !last || last.frame + 4 > model.target.motion.range.last) return null;
     const short = ((last.value - before.value) * dice(20, 35)) / 100;
     if (Math.abs(short) < 0.12 * spanOfKeys(own.channel)) return null;
-    const kinds: FindingKind[] = ['key-late', 'overlap-off', ...POSES, ...own.shows];
+    // A recording ends before it has come.
+    const kinds: FindingKind[] = ['key-late', 'key-missing', 'overlap-off', ...POSES, ...own.shows];
     return {
       take: withKeys(model.target.motion, own.channel, (keys) =>
         keys.map((key) => (key === last ? { ...key, frame: key.frame + 4, value: key.value - short } : key)),

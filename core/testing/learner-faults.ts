@@ -117,6 +117,8 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     return {
       take: retimed(target.motion, (frame) => (frame >= from ? frame + by : frame)),
       main: { kinds: ['key-late', 'overlap-off'] },
+      // A recording ends before all of it has come.
+      also: [{ kinds: ['key-missing'] }],
     };
   },
   'a drawing late': ({ target }, dice) => {
@@ -134,7 +136,8 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     return {
       take,
       main: { kinds: [late(by), 'overlap-off'], within: [frame - 5, frame + 5] },
-      also: [{ kinds: ['loop-open', 'loop-hitches', 'loop-jerks', 'volume-off', 'hold-moves'] }],
+      // A key of one coordinate lies on the way of the other.
+      also: [{ kinds: ['loop-open', 'loop-hitches', 'loop-jerks', 'volume-off', 'hold-moves', 'arc-off'] }],
     };
   },
   'a pose short': ({ target }, dice) => {

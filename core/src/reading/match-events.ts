@@ -5,6 +5,7 @@ import { curvesOf, recordedRange } from './curves.ts';
 import type { Doubt } from './doubt.ts';
 import { eventsOf, nearestEvents } from './events.ts';
 import { type KeyMatch, matchKeys } from './match-keys.ts';
+import { shiftOf } from './offset-fits.ts';
 import { placeApart, placeEvents } from './place-events.ts';
 import { MOST_EVENTS, withMargins } from './read-bounds.ts';
 import { applyInverse, fitWhole } from './register-events.ts';
@@ -42,6 +43,34 @@ const REACHED = 0.05;
 function movesAt(subject: Subject, track: Track, from: number, to: number, span: number): boolean {
   const [a, b] = [trackValues(subject, track, from), trackValues(subject, track, to)];
   return Math.hypot(...a.map((value, c) => b[c]! - value)) > MOVES * span;
+}
+
+/** Keys that are late by as much as this from one another are late together. */
+const TOGETHER = 0.75;
+
+/**
+ * Each key with the one that comes as its turn, where all show the same and are late by as much from one of them on:
+ * late by a whole swing of a settle, a key lies where the next one ought to.
+ */
+function allLateTogether(
+  asked: readonly TrackEvent[],
+  drawn: readonly TrackEvent[],
+  time: SharedTime,
+  span: number,
+): KeyMatch | null {
+  if (asked.length !== drawn.length) return null;
+  const isSamePose = asked.every(
+    ({ values }, i) => Math.hypot(...values.map((value, c) => value - drawn[i]!.values[c]!)) <= REACHED * span,
+  );
+  const offsets = asked.map(({ frame }, i) => ({
+    frame,
+    off: time.toTarget(drawn[i]!.frame) - frame,
+    tolerance: TOGETHER,
+    isSampled: false,
+  }));
+  return isSamePose && shiftOf(offsets, TOGETHER, false)
+    ? { pairs: asked.map((_, i) => [i, i]), missing: [], extra: [] }
+    : null;
 }
 
 /** Which of the take's keys, or which moments of its curve, are the target's events. */
@@ -133,6 +162,7 @@ export function matchEvents(
       if (left(shifted) < left(match)) match = shifted;
     }
   }
+  if (left(match) > 0) match = allLateTogether(asked.events, drawn.events, time, span) ?? match;
   return {
     ...found,
     leftOut: asked.leftOut + drawn.leftOut,

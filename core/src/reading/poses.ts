@@ -21,6 +21,9 @@ export function countsAt({ sides, track }: Pick<ReadTrack, 'sides' | 'track'>): 
   return (c, frame) => keyed[c]!.size === 0 || keyed[c]!.has(frame) || !keyed.some((own) => own.has(frame));
 }
 
+/** What is found so near to a drawing, in frames, is on it. */
+const ON_IT = 0.01;
+
 /**
  * How far the take is from the target's pose at each of these frames, those within what is read. What a recording
  * passes on the way it shows on whole frames only: what lies along the way within what these leave open is no miss, nor
@@ -61,26 +64,25 @@ function missAside({ target, blurFrames }: ReadTrack, i: number, misses: readonl
   return Math.sqrt(across + Math.max(0, along - open) ** 2);
 }
 
-/** How far the target's pose is from the straight ways to half a drawing before and after where an event is found. */
+/** How far the target's pose is from the straight way between the two drawings that an event is found between. */
 function missBetween(
-  { reading, sides, track }: ReadTrack,
+  { reading, sides: { take }, track }: ReadTrack,
   frame: number,
   missOf: (values: readonly number[]) => number[],
 ): number[] {
-  const pair = reading.pairs.find(({ targetFrame }) => targetFrame === frame);
-  if (!pair) return [];
-  const half = sides.take.subject.exposure / 2;
-  const at = [-half, 0, half].map((by) => missOf(trackValues(sides.take.subject, track, pair.takeFrame + by)));
-  return [0, 1].map((k) => {
-    const [from, to] = [at[k]!, at[k + 1]!];
-    let [along, length] = [0, 0];
-    from.forEach((miss, c) => {
-      along -= miss * (to[c]! - miss);
-      length += (to[c]! - miss) ** 2;
-    });
-    const share = length > 0 ? Math.max(0, Math.min(1, along / length)) : 0;
-    return Math.hypot(...from.map((miss, c) => miss + (to[c]! - miss) * share));
+  const place = reading.pairs.find(({ targetFrame }) => targetFrame === frame)?.takeFrame;
+  if (place === undefined) return [];
+  const { exposure } = take.subject;
+  const before = take.motion.range.first + Math.floor((place - take.motion.range.first) / exposure) * exposure;
+  if (place - before < ON_IT) return [];
+  const [from, to] = [before, before + exposure].map((at) => missOf(trackValues(take.subject, track, at)));
+  let [along, length] = [0, 0];
+  from!.forEach((miss, c) => {
+    along -= miss * (to![c]! - miss);
+    length += (to![c]! - miss) ** 2;
   });
+  const share = length > 0 ? Math.max(0, Math.min(1, along / length)) : 0;
+  return [Math.hypot(...from!.map((miss, c) => miss + (to![c]! - miss) * share))];
 }
 
 /**

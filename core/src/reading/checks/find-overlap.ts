@@ -96,6 +96,7 @@ export function findOverlap({ target, tracks }: BothRead): Found {
       !severity ||
       drawn.correlation < ALIKE ||
       shift === null ||
+      Math.abs(shift) <= tolerance / 2 ||
       Math.sign(shift) !== Math.sign(drawn.lag - lead.asked.lag)
     )
       continue;
