@@ -6,7 +6,7 @@ import type { Doubt } from './doubt.ts';
 import { eventsOf, nearestEvents } from './events.ts';
 import { type KeyMatch, matchKeys } from './match-keys.ts';
 import { shiftOf } from './offset-fits.ts';
-import { placeApart, placeEvents } from './place-events.ts';
+import { CLOSES_EARLY, placeApart, placeEvents } from './place-events.ts';
 import { MOST_EVENTS, withMargins } from './read-bounds.ts';
 import { applyInverse, fitWhole } from './register-events.ts';
 import type { KeyPair } from './schema.ts';
@@ -35,8 +35,6 @@ function matchingFrames(events: readonly TrackEvent[]): number {
 
 /** A step of more than this share of the span is a movement. */
 const MOVES = 0.004;
-/** The closing key of a cycle that comes so many frames before a recording's end is in it. */
-const CLOSES_EARLY = 2;
 /** A pose as near as this share of the span is reached. */
 const REACHED = 0.05;
 

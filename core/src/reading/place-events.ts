@@ -70,12 +70,19 @@ function asTheRestBeside(
   });
 }
 
-/** The key one past the range that closes a cycle is not recorded: about on time, it is as late as the first one is. */
-function closedAsBegun({ events, range }: Registration, places: number[]): number[] {
-  const [last, begun] = [places.length - 1, places[0]! - events[0]!];
-  const isClosing = last > 0 && events[last] === range.last + 1;
-  const isOnTime = isClosing && Math.abs(places[last]! - events[last]!) <= 1 && Math.abs(begun) <= 0.5;
-  return isOnTime ? places.with(last, events[last]! + begun) : places;
+/** The closing key of a cycle that is found so many frames before a recording's end is seen there. */
+export const CLOSES_EARLY = 2;
+
+/**
+ * The key one past the range that closes a cycle is not recorded: where nothing is seen of it, and all before is about
+ * on time, it is as late as the first one is.
+ */
+function closedAsBegun({ events, range }: Registration, places: number[], most: number): number[] {
+  const last = places.length - 1;
+  const isUnseen = events[last] === range.last + 1 && places[last]! > range.last - CLOSES_EARLY;
+  const isOnTime = last > 0 && places.slice(0, -1).every((place, i) => Math.abs(place - events[i]!) <= most);
+  const closing = range.last + 1 + places[0]! - events[0]!;
+  return isUnseen && isOnTime && closing > places[last - 1]! ? places.with(last, closing) : places;
 }
 
 /** Where events of a target are found in a take by its curve. */
@@ -99,7 +106,7 @@ export function placeEvents(
   const noise = Math.max(...samples.take.columns.map((column) => noiseOf(column))) / span;
   const unseen = { first: !seen[0]!, last: !seen.at(-1)! };
   const given = asTheRestBeside(curves, givenDoubt(curves, laid, { ...doubt, noise }), unseen, doubt.frames);
-  const places = closedAsBegun(curves, given);
+  const places = closedAsBegun(curves, given, doubt.frames);
   return {
     events,
     places,

@@ -35,12 +35,12 @@ export function poseMisses(read: ReadTrack, frames: readonly number[]): PoseMiss
   return frames.flatMap((frame): PoseMiss[] => {
     const i = Math.round(frame - reading.gap.firstFrame);
     if (i < 0 || i >= (target[0]?.length ?? 0)) return [];
-    const own = target.map((_, c) => (counts(c, frame) ? 1 : 0));
-    const missOf = (values: readonly number[]): number[] =>
-      values.map((value, c) => own[c]! * (value - target[c]![i]!));
-    const misses = missOf(warped.map((column) => column[i]!));
+    const own = (values: readonly number[]): number[] => values.map((value, c) => (counts(c, frame) ? value : 0));
+    const misses = own(target.map((column, c) => warped[c]![i]! - column[i]!));
     if (blurFrames === 0) return [{ frame, miss: Math.hypot(...misses) }];
-    return [{ frame, miss: Math.min(missAside(read, i, misses), ...missBetween(read, frame, missOf)) }];
+    const between = missBetween(read, frame);
+    const open = between ? Math.hypot(...own(between)) : Infinity;
+    return [{ frame, miss: Math.min(missAside(read, i, misses), open) }];
   });
 }
 
@@ -64,32 +64,35 @@ function missAside({ target, blurFrames }: ReadTrack, i: number, misses: readonl
   return Math.sqrt(across + Math.max(0, along - open) ** 2);
 }
 
-/** How far the target's pose is from the straight way between the two drawings that an event is found between. */
-function missBetween(
-  { reading, sides: { take }, track }: ReadTrack,
-  frame: number,
-  missOf: (values: readonly number[]) => number[],
-): number[] {
-  const place = reading.pairs.find(({ targetFrame }) => targetFrame === frame)?.takeFrame;
-  if (place === undefined) return [];
+/**
+ * What the take is off by, a number a channel, where it comes nearest to the target's pose between the two drawings
+ * that an event is found between; null where it is found on one, or keys tell.
+ */
+export function missBetween({ reading, sides, track, isSampled }: ReadTrack, frame: number): number[] | null {
+  const { take } = sides;
+  const place = isSampled ? reading.pairs.find(({ targetFrame }) => targetFrame === frame)?.takeFrame : undefined;
+  if (place === undefined) return null;
   const { exposure } = take.subject;
   const before = take.motion.range.first + Math.floor((place - take.motion.range.first) / exposure) * exposure;
-  if (place - before < ON_IT) return [];
-  const [from, to] = [before, before + exposure].map((at) => missOf(trackValues(take.subject, track, at)));
+  if (place - before < ON_IT) return null;
+  const asked = trackValues(sides.target.subject, track, frame);
+  const [from, to] = [before, before + exposure].map((at) =>
+    trackValues(take.subject, track, at).map((value, c) => value - asked[c]!),
+  );
   let [along, length] = [0, 0];
   from!.forEach((miss, c) => {
     along -= miss * (to![c]! - miss);
     length += (to![c]! - miss) ** 2;
   });
   const share = length > 0 ? Math.max(0, Math.min(1, along / length)) : 0;
-  return [Math.hypot(...from!.map((miss, c) => miss + (to![c]! - miss) * share))];
+  return from!.map((miss, c) => miss + (to![c]! - miss) * share);
 }
 
 /**
- * What a recording, or a take with in-betweens on all frames, may lose of a corner, which falls between two of its drawings or on one, at a frame of the target,
- * in the track's unit: how far the corner is from the straight way between where the target is half a drawing before
- * and after it, at the take's pace there: where that is quicker, or it has fewer frames a second, a drawing of it is a
- * longer way.
+ * What a take drawn on every frame, be it a recording or by in-betweens, may lose of a corner, which falls between two
+ * of its drawings or on one, at a frame of the target, in the track's unit: how far the corner is from the straight way
+ * between where the target is half a drawing before and after it, at the take's pace there: where that is quicker, or
+ * it has fewer frames a second, a drawing of it is a longer way.
  */
 export function cornerLoss({ reading, sides, track, isByFrames }: ReadTrack, frame: number): number {
   const { pairs } = reading;

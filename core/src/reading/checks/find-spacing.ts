@@ -2,7 +2,7 @@ import { trackValues } from '../../motion/sampling/track.ts';
 import { framesPerSecond, sameRate } from '../../time/rate.ts';
 import { eventAt } from '../own-keys.ts';
 import { EASE_TOLERANCE, paceOf, PACES } from '../pace.ts';
-import { cornerLoss, poseMisses } from '../poses.ts';
+import { cornerLoss, missBetween, poseMisses } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, FindingKind, SegmentReading, Target, Tolerances, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
@@ -12,6 +12,9 @@ import { capital, roundTo, subjectDoes } from '../words.ts';
 const BESIDE_FRAMES = 2;
 /** Where a corner that is no key may lie about the frame that is most off. */
 const CORNERS = [-0.5, 0, 0.5];
+
+/** Where a pose between two drawings is off by less than this share of what is shown there, it is in neither. */
+const MUCH_LESS = 0.5;
 
 /** Ends of a segment nearer than this share of the span are the same place. */
 const NO_WAY = 1e-9;
@@ -107,8 +110,8 @@ export function segmentResidual(
   const line = paths.length > 0 && segment.target ? targetLine(target, a, b) : null;
   let worst = 0;
   let worstFrame = segment.firstFrame;
-  const from = part === 'finish' ? Math.floor(middle) : a + open;
-  const to = part === 'start' ? Math.ceil(middle) : b - open;
+  const from = part === 'finish' ? Math.floor(middle) : a + Math.max(open, start.isBetween ? 1 : 0);
+  const to = part === 'start' ? Math.ceil(middle) : b - Math.max(open, end.isBetween ? 1 : 0);
   for (let i = from; i <= to; i++) {
     let squared = 0;
     let along = 0;
@@ -151,19 +154,25 @@ interface SegmentEnd {
   at: number;
   asked: readonly number[];
   miss: readonly number[];
+  /** It is between two drawings: what is shown there is of neither. */
+  isBetween: boolean;
 }
 
 /**
  * The end at a frame, `i` being the sample nearest to it: of a key beyond the range what is there, not at its edge; a
  * recording shows nothing there.
  */
-function endAt({ reading, sides, track, target, warped, isSampled }: ReadTrack, frame: number, i: number): SegmentEnd {
+function endAt(read: ReadTrack, frame: number, i: number): SegmentEnd {
+  const { reading, sides, track, target, warped, isSampled } = read;
   const at = frame - reading.gap.firstFrame;
   const isBeyond = !isSampled && Math.abs(at - i) >= 1;
   const pair = isBeyond ? reading.pairs.find(({ targetFrame }) => targetFrame === frame) : undefined;
   const asked = pair ? trackValues(sides.target.subject, track, frame) : target.map((column) => column[i]!);
   const drawn = pair ? trackValues(sides.take.subject, track, pair.takeFrame) : warped.map((column) => column[i]!);
-  return { at: pair ? at : i, asked, miss: drawn.map((value, c) => value - asked[c]!) };
+  const miss = drawn.map((value, c) => value - asked[c]!);
+  const between = Math.abs(at - i) < 1 ? missBetween(read, frame) : null;
+  const isBetween = between !== null && Math.hypot(...between) < MUCH_LESS * Math.hypot(...miss);
+  return { at: pair ? at : i, asked, miss: isBetween ? between : miss, isBetween };
 }
 
 /** A stretch of the target's line: its places every so many frames, and the length gone at each. */
