@@ -77,7 +77,8 @@ function leftAs(model: Model, dice: Dice, leaves: readonly Key['leave'][]): Lear
   const take = setLeave(model.target.motion, [ref], of(leaves, dice)!).motion;
   if (!differs(model.target, take, own)) return null;
   // By an ease that goes past, the way past is what is lost.
-  const kinds: FindingKind[] = [...EASES, 'hold-moves', 'key-late', 'settle-off', ...shows];
+  // What is held to the end of a loop jumps where it closes.
+  const kinds: FindingKind[] = [...EASES, 'hold-moves', 'key-late', 'settle-off', 'loop-open', ...shows];
   return {
     take,
     main: { kinds, within: [seg.key.frame - 20, seg.next.frame + 20] },

@@ -15,7 +15,7 @@ export interface Doubt {
 const CREEPS = 1e-3;
 const CREEPS_NOISE = 2;
 /** What the other place leaves off may be so many times what this one does. */
-const RATIO = 2;
+const RATIO = 3;
 /** What drifts goes no further than this share of the span, and a move takes at least so much of its time. */
 const MOST_DRIFT = 0.3;
 const A_MOVE = 0.5;

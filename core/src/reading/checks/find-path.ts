@@ -1,5 +1,6 @@
 import type { Subject } from '../../motion/document/schema.ts';
 import { type Track, trackRoles, trackValues } from '../../motion/sampling/track.ts';
+import { noiseOf } from '../moments.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding } from '../schema.ts';
 import { severityOf } from '../severity.ts';
@@ -112,17 +113,22 @@ function cornerAt(subject: Subject, track: Track, frame: number, least: number, 
   return Math.max(0, Math.abs(here) - Math.max(along(frame - beside), along(frame + beside)));
 }
 
-function findKinks({ reading, sides, track, isSampled }: ReadTrack): Finding[] {
+/** A step of so many times the noise turns by a few degrees for it at most. */
+const OF_NOISE = 24;
+
+function findKinks({ reading, sides, track, take, isSampled }: ReadTrack): Finding[] {
   const toTarget = createWarp(reading.pairs.map((pair) => ({ from: pair.takeFrame, to: pair.targetFrame })));
   // Slower than this a frame the direction says nothing to the eye.
   const least = reading.span * 0.004;
+  // Through noise nor does that of a short step.
+  const noise = isSampled ? Math.max(...take.map((column) => noiseOf(column))) : 0;
   const drawn = [...trackRoles(sides.take.subject, track).keys()];
   const asked = [...trackRoles(sides.target.subject, track).keys()];
   let from = 0;
   return drawn.slice(1, -1).flatMap((frame, k): Finding[] => {
     // From sample to sample a line is straight: its turns are those of the drawings.
     const reach = isSampled ? Math.max(1, Math.round(drawn[k + 2]! - frame)) : KINK_FRAMES;
-    const measured = cornerAt(sides.take.subject, track, frame, 2 * least, reach);
+    const measured = cornerAt(sides.take.subject, track, frame, Math.max(2 * least, OF_NOISE * noise), reach);
     if (measured <= KINK_DEGREES) return [];
     const onTarget = toTarget(frame);
     // Both go on in order.
