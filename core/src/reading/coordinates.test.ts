@@ -70,6 +70,12 @@ test('in a recording each coordinate is looked for in its own time', () => {
   expect(record(pea([{ ...a!, frame: 10 }, ...rest], HOPS))).toEqual([
     'Across: the pea starts 5 frames late: frame 10 instead of 5.',
   ]);
+  // However late: it stands until then.
+  const longer = straight([5, 100], [33, 380]);
+  const far = KEYINGS['tracked']!(pea([{ ...longer[0]!, frame: 23 }, longer[1]!], HOPS), createDice(3));
+  expect(readTake({ ...target, motion: pea(longer, HOPS) }, far).findings[0]!.sentence).toMatch(
+    /^Across: the pea starts 18(\.5)? frames late/,
+  );
   const high = HOPS.map((key) => (key.frame === 27 ? { ...key, frame: 29 } : key));
   expect(record(pea(WAY, high))).toEqual([expect.stringMatching(/reaches the extreme 2 frames late: frame 29/)]);
   // Eased otherwise across, it is on time all the same.

@@ -75,12 +75,25 @@ function spacedLike(read: ReadTrack, firstFrame: number, lastFrame: number): Cor
   ];
 }
 
-/** The matched keys before and after a frame. */
-function besides({ reading }: ReadTrack, frame: number): { before?: KeyPair | undefined; after?: KeyPair | undefined } {
+/** The matched keys before and after a frame, or the nearest of those that are meant. */
+function besides(
+  { reading }: ReadTrack,
+  frame: number,
+  isMeant: (pair: KeyPair) => boolean = () => true,
+): { before?: KeyPair | undefined; after?: KeyPair | undefined } {
   return {
-    before: reading.pairs.findLast((pair) => pair.targetFrame < frame),
-    after: reading.pairs.find((pair) => pair.targetFrame > frame),
+    before: reading.pairs.findLast((pair) => pair.targetFrame < frame && isMeant(pair)),
+    after: reading.pairs.find((pair) => pair.targetFrame > frame && isMeant(pair)),
   };
+}
+
+/** A pose that is off by less than this share of the span is right. */
+const RIGHT = 0.05;
+
+function isRightAt(read: ReadTrack, frame: number): boolean {
+  const { target, warped } = read.whole;
+  const i = indexOf(read, frame);
+  return Math.hypot(...target.map((column, c) => warped[c]![i]! - column[i]!)) <= RIGHT * read.reading.span;
 }
 
 /**
@@ -145,7 +158,7 @@ function corrections(read: ReadTrack, finding: Finding): Correction[] | null {
     const own = isOne ? reading.pairs.find(({ targetFrame }) => targetFrame === expected) : undefined;
     // Late in one coordinate alone: the ways to it and from it are gone as the target goes them.
     if (own && Math.abs(finding.measured - expected - own.offsetFrames) > SAME_OFFSET) {
-      const { before, after } = besides(read, expected);
+      const { before, after } = besides(read, expected, (pair) => isRightAt(read, pair.targetFrame));
       return spacedLike(read, before?.targetFrame ?? expected, after?.targetFrame ?? expected);
     }
     return onTime(read, ({ targetFrame }) =>
