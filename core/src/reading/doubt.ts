@@ -30,6 +30,8 @@ const LITTLE = 3;
 
 const STEP = 0.5;
 const MOST_FRAMES = 2;
+/** What is seen without noise may lie so far from where it is seen. */
+const SURE_FRAMES = 0.5;
 /** Of what passes as none so much is used: what is measured later is measured more finely. */
 const USED = 0.9;
 
@@ -77,8 +79,15 @@ export function worstBetween(curves: Registration, [a, b]: Ends, [from, to]: End
  * time at another pace. And each is moved by no more than what is left open where the way to or from it would be off,
  * and by that is off no more.
  */
-export function givenDoubt(curves: Registration, places: readonly number[], doubt: Doubt): number[] {
-  return shiftedALittle(curves, unlessCreeping(curves, places, doubt), doubt);
+export function givenDoubt(
+  curves: Registration,
+  places: readonly number[],
+  doubt: Doubt,
+  isSeen: readonly boolean[],
+): number[] {
+  const crept = unlessCreeping(curves, places, doubt);
+  const isSure = crept.map((place, i) => doubt.noise <= NOISY && isSeen[i]! && place === places[i]);
+  return shiftedALittle(curves, crept, doubt, isSure);
 }
 
 function unlessCreeping(curves: Registration, places: readonly number[], { frames, share, noise }: Doubt): number[] {
@@ -149,7 +158,12 @@ function unlessCreeping(curves: Registration, places: readonly number[], { frame
   });
 }
 
-function shiftedALittle(curves: Registration, places: readonly number[], doubt: Doubt): number[] {
+function shiftedALittle(
+  curves: Registration,
+  places: readonly number[],
+  doubt: Doubt,
+  isSure: readonly boolean[],
+): number[] {
   const { events, target } = curves;
   const most = USED * doubt.share;
   const reach = Math.floor(Math.min(MOST_FRAMES, doubt.frames) / STEP);
@@ -174,6 +188,7 @@ function shiftedALittle(curves: Registration, places: readonly number[], doubt: 
   // Neither less on time, nor in a worse pose.
   const isNoWorse = (i: number, place: number): boolean =>
     Math.abs(place - events[i]!) <= Math.max(doubt.frames, Math.abs(places[i]! - events[i]!)) &&
+    (!isSure[i] || Math.abs(place - places[i]!) <= SURE_FRAMES) &&
     missAt(curves, events[i]!, place) <= mostOff(i);
   for (let i = 0; i + 1 < events.length; i++) {
     if (isRight(i, [given[i]!, given[i + 1]!])) continue;

@@ -105,7 +105,9 @@ function posed(read: ReadTrack, frame: number, isAllAfter = false): Correction[]
   const { before, after: next } = besides(read, frame);
   const after = isAllAfter ? undefined : next;
   const at = indexOf(read, frame);
-  const from = before ? indexOf(read, before.targetFrame) : 0;
+  // Where it is right up to there, as after a jump, it stays so.
+  const start = at > 0 && isRightAt(read, read.reading.gap.firstFrame + at - 1) ? at : 0;
+  const from = before ? indexOf(read, before.targetFrame) : start;
   const to = after ? indexOf(read, after.targetFrame) : lastOf(read);
   const shareAt = (i: number): number => {
     if (i <= at) return before ? (at > from ? (i - from) / (at - from) : 1) : 1;

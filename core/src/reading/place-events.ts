@@ -1,3 +1,5 @@
+import { extentOf } from '../extent.ts';
+import { medianOf } from '../median.ts';
 import { type Track, type TrackEvent, trackValues } from '../motion/sampling/track.ts';
 import { sameRate } from '../time/rate.ts';
 import { curvesOf, samplesOf } from './curves.ts';
@@ -50,20 +52,24 @@ function isSeen({ motion: { range }, subject }: TrackSide, track: Track, span: n
   };
 }
 
-/** An end of a rest that is not seen, and was found off, is as late as the other end of it. */
-function asTheRestBeside(
+/**
+ * An end of a rest that is not seen, and was found off, is as late as all others are; where these are not as late as
+ * one another it is on time.
+ */
+function asTheOthers(
   { events }: Registration,
   places: readonly number[],
   unseen: { first: boolean; last: boolean },
   most: number,
 ): number[] {
   const n = places.length;
-  return places.map((place, i) => {
-    const beside = i === 0 && unseen.first ? 1 : i === n - 1 && unseen.last ? n - 2 : null;
-    return beside === null || n < 3 || Math.abs(place - events[i]!) <= most
-      ? place
-      : places[beside]! + events[i]! - events[beside]!;
-  });
+  const isOpen = (i: number): boolean =>
+    ((i === 0 && unseen.first) || (i === n - 1 && unseen.last)) && Math.abs(places[i]! - events[i]!) > most;
+  const offsets = places.flatMap((place, i) => (isOpen(i) ? [] : [place - events[i]!]));
+  const { low, high } = extentOf(offsets);
+  const late = high - low <= most ? medianOf(offsets) : 0;
+  const given = places.map((place, i) => (n > 2 && isOpen(i) ? events[i]! + late : place));
+  return given.every((place, i) => i === 0 || place > given[i - 1]!) ? given : [...places];
 }
 
 /** The closing key of a cycle that is found so many frames before a recording's end is seen there. */
@@ -101,13 +107,16 @@ export function placeEvents(
   const laid = registerEvents(curves, (thought, otherwise) => seenNear(thought, otherwise, SEEN_REACH));
   const noise = Math.max(...samples.take.columns.map((column) => noiseOf(column))) / span;
   const unseen = { first: !seen[0]!, last: !seen.at(-1)! };
-  const ends = seenEnds(curves, givenDoubt(curves, laid, { ...doubt, noise }), { ...doubt, noise });
-  const given = asTheRestBeside(curves, ends, unseen, doubt.frames);
+  const isSeenAt = (places: readonly number[]): boolean[] =>
+    seenNear(places, places, SEEN_THERE).map((place) => typeof place === 'number');
+  const doubted = givenDoubt(curves, laid, { ...doubt, noise }, isSeenAt(laid));
+  const ends = seenEnds(curves, doubted, { ...doubt, noise });
+  const given = asTheOthers(curves, ends, unseen, doubt.frames);
   const places = closedAsBegun(curves, given, doubt.frames);
   return {
     events,
     places,
-    isSeen: seenNear(places, places, SEEN_THERE).map((place) => typeof place === 'number'),
+    isSeen: isSeenAt(places),
     curves,
   };
 }

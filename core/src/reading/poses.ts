@@ -79,24 +79,36 @@ export function missBetween({ reading, sides, track, isSampled }: ReadTrack, fra
   const [from, to] = [before, before + exposure].map((at) =>
     trackValues(take.subject, track, at).map((value, c) => value - asked[c]!),
   );
-  let [along, length] = [0, 0];
-  from!.forEach((miss, c) => {
-    along -= miss * (to![c]! - miss);
-    length += (to![c]! - miss) ** 2;
-  });
-  const share = length > 0 ? Math.max(0, Math.min(1, along / length)) : 0;
-  return from!.map((miss, c) => miss + (to![c]! - miss) * share);
+  return nearestBetween(from!, to!);
 }
 
 /**
  * What a take drawn on every frame, be it a recording or by in-betweens, may lose of a corner, which falls between two
- * of its drawings or on one, at a frame of the target, in the track's unit: how far the corner is from the straight way
- * between where the target is half a drawing before and after it, at the take's pace there: where that is quicker, or
- * it has fewer frames a second, a drawing of it is a longer way.
+ * of its drawings or on one, at a frame of the target, in the track's unit: how far the corner is from the middle of
+ * the straight way between where the target is half a drawing before and after it, at the take's pace there: where that
+ * is quicker, or it has fewer frames a second, a drawing of it is a longer way.
  */
-export function cornerLoss({ reading, sides, track, isByFrames }: ReadTrack, frame: number): number {
+export function cornerLoss(read: ReadTrack, frame: number): number {
+  const beside = besideCorner(read, frame);
+  return beside ? Math.hypot(...beside.came.map((value, c) => (value + beside.goes[c]!) / 2)) : 0;
+}
+
+/**
+ * What of the pose at a corner is lost: how far it is from all of that straight way. Of a jump nothing is, as what
+ * comes after it stands.
+ */
+export function cornerPoseLoss(read: ReadTrack, frame: number): number {
+  const beside = besideCorner(read, frame);
+  return beside ? Math.hypot(...nearestBetween(beside.came, beside.goes)) : 0;
+}
+
+/** Where the target is half a drawing of the take before a frame and after it, from where it is there; null of keys. */
+function besideCorner(
+  { reading, sides, track, isByFrames }: ReadTrack,
+  frame: number,
+): { came: number[]; goes: number[] } | null {
   const { pairs } = reading;
-  if (!isByFrames || pairs.length === 0) return 0;
+  if (!isByFrames || pairs.length === 0) return null;
   const [before, after] = [
     pairs.findLast((pair) => pair.targetFrame < frame) ?? pairs[0]!,
     pairs.find((pair) => pair.targetFrame > frame) ?? pairs.at(-1)!,
@@ -104,8 +116,22 @@ export function cornerLoss({ reading, sides, track, isByFrames }: ReadTrack, fra
   const own = after.takeFrame - before.takeFrame;
   const perOwn = own > 0 ? (after.targetFrame - before.targetFrame) / own : 1;
   const half = (sides.take.subject.exposure / 2) * perOwn;
-  const [came, at, goes] = [-half, 0, half].map((off) => trackValues(sides.target.subject, track, frame + off));
-  return Math.hypot(...at!.map((value, c) => value - (came![c]! + goes![c]!) / 2));
+  const at = trackValues(sides.target.subject, track, frame);
+  const [came, goes] = [-half, half].map((off) =>
+    trackValues(sides.target.subject, track, frame + off).map((value, c) => value - at[c]!),
+  ) as [number[], number[]];
+  return { came, goes };
+}
+
+/** The point of a straight way that is nearest to the origin. */
+function nearestBetween(from: readonly number[], to: readonly number[]): number[] {
+  let [along, length] = [0, 0];
+  from.forEach((start, c) => {
+    along -= start * (to[c]! - start);
+    length += (to[c]! - start) ** 2;
+  });
+  const share = length > 0 ? Math.max(0, Math.min(1, along / length)) : 0;
+  return from.map((start, c) => start + (to[c]! - start) * share);
 }
 
 /** The frames of all the target's keys that count: matched and missing ones, in order. */

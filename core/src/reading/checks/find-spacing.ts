@@ -2,7 +2,7 @@ import { trackValues } from '../../motion/sampling/track.ts';
 import { framesPerSecond, sameRate } from '../../time/rate.ts';
 import { eventAt } from '../own-keys.ts';
 import { EASE_TOLERANCE, paceOf, PACES } from '../pace.ts';
-import { cornerLoss, missBetween, poseMisses } from '../poses.ts';
+import { cornerLoss, cornerPoseLoss, missBetween, poseMisses } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, FindingKind, SegmentReading, Target, Tolerances, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
@@ -63,7 +63,7 @@ export function findPoses(
   const { reading } = read;
   const matched = reading.pairs.map((pair) => pair.targetFrame);
   return poseMisses(read, matched).flatMap(({ frame, miss }): Finding[] => {
-    const tolerance = (tolerances.spacingPercent / 100) * reading.span + cornerLoss(read, frame);
+    const tolerance = (tolerances.spacingPercent / 100) * reading.span + cornerPoseLoss(read, frame);
     const severity = severityOf(miss, tolerance);
     const name = eventAt({ events }, reading, frame);
     if (!severity) return [];
