@@ -1,11 +1,15 @@
 /**
- * How true readings are: precision, recall and the most useful finding first, over learners' takes of many
- * models in every way they may be keyed. `npm run quality -w core`; a number shows so many examples of what went wrong.
+ * How true readings are: precision, recall and the most useful finding first, over learners' takes of many models in
+ * every way they may be keyed, with one fault and with two. `npm run quality -w core`; a number shows so many examples
+ * of what went wrong. `TIMES=3 FROM=100`: three throws of each, from the hundredth on, which no one has looked at.
  */
 import { ALL_FAULTS, ALL_MODELS, casesOf, judge } from '../testing/judge-readings.ts';
 import { KEYINGS, onTwosByHand } from '../testing/keyings.ts';
+import { pairedCasesOf } from '../testing/paired-faults.ts';
 
 const THROWS = { from: Number(process.env['FROM'] ?? 0), times: Number(process.env['TIMES'] ?? 6) };
+/** How takes with two faults are keyed. */
+const PAIRED = ['as keyed', 'baked', 'tracked', 'split segments'];
 const shown = Number(process.argv[2] ?? 0);
 const percent = (share: number): string => `${(share * 100).toFixed(1)} %`.padStart(8);
 
@@ -15,18 +19,24 @@ const rows = [
     name: 'on twos by hand',
     cases: casesOf('on twos by hand', THROWS, onTwosByHand).map((each) => ({
       ...each,
-      also: [...each.also, ...(each.main ? [each.main] : []), { kinds: ['exposure-differs' as const] }],
+      also: [...each.also, ...each.faults, { kinds: ['exposure-differs' as const] }],
       // Of two settings that differ either may be told first; of what is never keyed there is nothing to hold.
-      main: {
-        kinds: [
-          'exposure-differs' as const,
-          ...(each.main?.kinds.some((kind) => kind === 'rate-differs' || kind === 'track-never-keyed')
-            ? each.main.kinds
-            : []),
-        ],
-      },
+      faults: [
+        {
+          kinds: [
+            'exposure-differs' as const,
+            ...each.faults
+              .filter(({ kinds }) => kinds.some((kind) => kind === 'rate-differs' || kind === 'track-never-keyed'))
+              .flatMap(({ kinds }) => kinds),
+          ],
+        },
+      ],
     })),
   },
+  ...PAIRED.map((name) => ({
+    name: `two faults, ${name}`,
+    cases: pairedCasesOf(name, { ...THROWS, times: 1 }, KEYINGS[name]!),
+  })),
 ];
 console.log(`${Object.keys(ALL_MODELS).length} models, ${Object.keys(ALL_FAULTS).length} faults`);
 console.log('keyed                    cases  precise   found    first');
@@ -45,7 +55,7 @@ for (const { name, cases } of rows) {
       console.log('   ', line.slice(0, 300));
 }
 for (const fault of Object.keys(ALL_FAULTS)) {
-  const of = rows.flatMap(({ cases }) => cases.filter(({ name }) => name.split(', ')[1] === fault));
+  const of = rows.slice(0, -PAIRED.length).flatMap(({ cases }) => cases.filter(({ name }) => name.split(', ')[1] === fault));
   const { precision, recall, first, cases } = judge(of);
   console.log(fault.padEnd(24), String(cases).padStart(5), percent(precision), percent(recall), percent(first));
 }

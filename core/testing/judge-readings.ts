@@ -12,7 +12,9 @@ import { PHRASED_MODELS } from './phrased-models.ts';
 export interface Case {
   name: string;
   said: Finding[];
-  main: Truth | null;
+  /** What has to be found; nothing where nothing is wrong. */
+  faults: Truth[];
+  /** What may be said besides. */
   also: Truth[];
 }
 
@@ -20,8 +22,9 @@ export interface Quality {
   cases: number;
   /** Share of what is said that is true. */
   precision: number;
-  /** Share of faults that are said, and that are said first. */
+  /** Share of faults that are said. */
   recall: number;
+  /** Share of the takes with a fault of which one is said first. */
   first: number;
   /** Of the cases with something untrue or unsaid some, in words. */
   examples: string[];
@@ -31,23 +34,23 @@ const isTrue = (finding: Finding, { kinds, within }: Truth): boolean =>
   kinds.includes(finding.kind) && (!within || (finding.firstFrame <= within[1] && finding.lastFrame >= within[0]));
 
 export function judge(cases: readonly Case[]): Quality {
-  let [said, right, faults, found, first] = [0, 0, 0, 0, 0];
+  let [said, right, asked, found, faulty, first] = [0, 0, 0, 0, 0, 0];
   const examples: string[] = [];
-  for (const { name, said: findings, main, also } of cases) {
-    const truths = [...(main ? [main] : []), ...also];
-    const untrue = findings.filter((finding) => !truths.some((truth) => isTrue(finding, truth)));
+  for (const { name, said: findings, faults, also } of cases) {
+    const untrue = findings.filter((finding) => ![...faults, ...also].some((truth) => isTrue(finding, truth)));
+    const unsaid = faults.filter((fault) => !findings.some((finding) => isTrue(finding, fault)));
     said += findings.length;
     right += findings.length - untrue.length;
-    if (main) {
-      faults += 1;
-      const isFound = findings.some((finding) => isTrue(finding, main));
-      if (isFound) found += 1;
-      else
-        examples.push(
-          `${name}: not found; ${findings.map((finding) => finding.sentence).join(' | ') || 'nothing said'}`,
-        );
-      if (findings[0] && isTrue(findings[0], main)) first += 1;
-      else if (isFound) examples.push(`${name}: not first; ${findings[0]!.sentence}`);
+    asked += faults.length;
+    found += faults.length - unsaid.length;
+    for (const { kinds } of unsaid)
+      examples.push(
+        `${name}: not found [${kinds[0]}]; ${findings.map(({ sentence }) => sentence).join(' | ') || 'nothing said'}`,
+      );
+    if (faults.length > 0) {
+      faulty += 1;
+      if (findings[0] && faults.some((fault) => isTrue(findings[0]!, fault))) first += 1;
+      else if (unsaid.length < faults.length) examples.push(`${name}: not first; ${findings[0]!.sentence}`);
     }
     if (untrue.length > 0)
       examples.push(`${name}: untrue; ${untrue.map((f) => `[${f.kind}] ${f.sentence}`).join(' | ')}`);
@@ -56,8 +59,8 @@ export function judge(cases: readonly Case[]): Quality {
   return {
     cases: cases.length,
     precision: share(right, said),
-    recall: share(found, faults),
-    first: share(first, faults),
+    recall: share(found, asked),
+    first: share(first, faulty),
     examples,
   };
 }
@@ -93,7 +96,7 @@ export function casesOf(
         cases.push({
           name: `${modelName}, ${faultName}, ${keying}, ${i}`,
           said: readTake(model.target, rekey(made.take, dice)).findings,
-          main: made.main,
+          faults: made.main ? [made.main] : [],
           also: made.also ?? [],
         });
       }

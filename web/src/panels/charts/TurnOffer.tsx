@@ -1,4 +1,5 @@
 import { findChannel, type KeyRef, type TimingChart, type Track } from '@undulan/core';
+import { memo } from 'react';
 import { applyEdit, selectSettledSubject } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { Button } from '../../ui/index.ts';
@@ -9,16 +10,17 @@ interface TurnOfferProps {
 }
 
 /** Keys on which the motion turns back although they are no extremes: offered to be made what they are. */
-export function TurnOffer({ track, charts }: TurnOfferProps) {
+export const TurnOffer = memo(function TurnOffer({ track, charts }: TurnOfferProps) {
   const dispatch = useAppDispatch();
   const subject = useAppSelector(selectSettledSubject);
   if (!subject) return null;
   const turns = charts.flatMap(({ marks }) => {
     const last = marks.at(-1)!;
+    if (!last.isTurn) return [];
     const keys = track.channelIds
       .filter((id) => findChannel(subject, id)?.keys.some((key) => key.frame === last.frame))
       .map((channelId): KeyRef => ({ subjectId: subject.id, channelId, frame: last.frame }));
-    return last.isTurn && keys.length > 0 ? [{ frame: last.frame, keys }] : [];
+    return keys.length > 0 ? [{ frame: last.frame, keys }] : [];
   });
   return turns.map(({ frame, keys }) => (
     <p key={frame} className="flex items-center gap-2 py-1 text-xs text-faint">
@@ -28,4 +30,4 @@ export function TurnOffer({ track, charts }: TurnOfferProps) {
       </Button>
     </p>
   ));
-}
+});
