@@ -55,7 +55,9 @@ for (const { name, cases } of rows) {
       console.log('   ', line.slice(0, 300));
 }
 for (const fault of Object.keys(ALL_FAULTS)) {
-  const of = rows.slice(0, -PAIRED.length).flatMap(({ cases }) => cases.filter(({ name }) => name.split(', ')[1] === fault));
+  const of = rows
+    .slice(0, -PAIRED.length)
+    .flatMap(({ cases }) => cases.filter(({ name }) => name.split(', ')[1] === fault));
   const { precision, recall, first, cases } = judge(of);
   console.log(fault.padEnd(24), String(cases).padStart(5), percent(precision), percent(recall), percent(first));
 }

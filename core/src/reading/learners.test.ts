@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { casesOf, judge } from '../../testing/judge-readings.ts';
 import { KEYINGS } from '../../testing/keyings.ts';
+import { pairedCasesOf } from '../../testing/paired-faults.ts';
 
 /** What readings of learners' takes have reached, a little less: `npm run quality -w core` prints more. */
 const REACHED: Record<string, [precision: number, recall: number, first: number]> = {
@@ -22,3 +23,14 @@ test.for(Object.entries(REACHED))(
     );
   },
 );
+
+test('of two faults at once neither hides the other, nor makes anything untrue said', () => {
+  const { precision, recall, first, examples } = judge(
+    pairedCasesOf('as keyed', { from: 0, times: 1 }, KEYINGS['as keyed']!),
+  );
+  expect(
+    [precision, first].map((share) => share >= 0.99),
+    examples.slice(0, 20).join('\n'),
+  ).toEqual([true, true]);
+  expect(recall).toBeGreaterThanOrEqual(0.97);
+});
