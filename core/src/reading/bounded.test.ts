@@ -89,6 +89,20 @@ test('a movement wider than any number is read, and its extent can be written', 
   expectFinite(reading);
 });
 
+test('a slope without end on both sides of where a loop closes is no jerk', () => {
+  const leaves = [
+    [1, 0, 'circ-out'],
+    [13, 100, 'linear'],
+    [20, -50, 'circ-in'],
+    [25, 0, 'linear'],
+  ] as const;
+  const keys = leaves.map(([frame, value, leave]) => createKey(frame, value, { leave }));
+  const motion = { ...sceneOf([subjectWith('lid', { rotation: keys })]), range: { first: 1, last: 24 } };
+  const reading = readTake({ motion, tolerances: TOLERANCES, loops: true }, motion);
+  expectFinite(reading);
+  expect(reading.findings).toEqual([]);
+});
+
 test('any document the schema accepts has charts, and each can be said in words', () => {
   fc.assert(
     fc.property(anyMotion, (motion) => {

@@ -2,12 +2,11 @@ import type { ChannelId } from '../motion/document/channels.ts';
 import type { Subject } from '../motion/document/schema.ts';
 import { type Track, type TrackEvent, trackValues } from '../motion/sampling/track.ts';
 import { curvesOf, recordedRange } from './curves.ts';
-import type { Doubt } from './doubt.ts';
 import { eventsOf, nearestEvents } from './events.ts';
 import { type KeyMatch, matchKeys } from './match-keys.ts';
 import { shiftOf } from './offset-fits.ts';
 import { placeApart } from './place-apart.ts';
-import { CLOSES_EARLY, placeEvents } from './place-events.ts';
+import { CLOSES_EARLY, type HowToPlace, placeEvents } from './place-events.ts';
 import { MOST_EVENTS, withMargins } from './read-bounds.ts';
 import { applyInverse, fitWhole } from './register-events.ts';
 import type { KeyPair } from './schema.ts';
@@ -72,13 +71,20 @@ function allLateTogether(
     : null;
 }
 
+interface HowToMatch extends Omit<HowToPlace, 'isRecording'> {
+  /** Nothing is anywhere off. */
+  isSame: boolean;
+  /** Curves may be laid on one another, which takes long. */
+  mayLayOn: boolean;
+}
+
 /** Which of the take's keys, or which moments of its curve, are the target's events. */
 export function matchEvents(
   target: TrackSide,
   take: TrackSide,
   track: Track,
   time: SharedTime,
-  { span, isSame, mayLayOn, doubt }: { span: number; isSame: boolean; mayLayOn: boolean; doubt: Omit<Doubt, 'noise'> },
+  { span, held, isSame, mayLayOn, doubt }: HowToMatch,
 ): Matched {
   const eventsIn = (side: TrackSide): ReturnType<typeof nearestEvents> & { isSampled: boolean } => {
     const { events, isSampled } = eventsOf(side.subject, track, withMargins(side.motion.range));
@@ -102,7 +108,7 @@ export function matchEvents(
   if (isSame && asked.events.length > 0 && drawn.events.length > 0)
     return { ...found, pairs: asked.events.map((event) => pairOf(event, time.toTake(event.frame))) };
   if (found.isSampled && mayLayOn && span > 0 && drawn.events.length > 0) {
-    const how = { span, doubt, isRecording: drawn.isSampled };
+    const how = { span, held, doubt, isRecording: drawn.isSampled };
     const joint = placeEvents(target, take, track, time, asked.events, how);
     const apart = placeApart(target, take, track, time, joint, how);
     const { events } = joint;

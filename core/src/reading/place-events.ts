@@ -15,6 +15,8 @@ import type { TrackSide } from './track-side.ts';
 export interface HowToPlace {
   /** How far the movement goes. */
   span: number;
+  /** How many frames a drawing of the take stands, or how far its samples are apart. */
+  held: number;
   doubt: Omit<Doubt, 'noise'>;
   /** The take is a recording; else it is the target that is one. */
   isRecording: boolean;
@@ -94,14 +96,14 @@ export function placeEvents(
   track: Track,
   time: SharedTime,
   asked: readonly TrackEvent[],
-  { span, doubt, isRecording }: HowToPlace,
+  { span, held, doubt, isRecording }: HowToPlace,
 ): Placed {
   // A take's own keys say when, also of what is not seen.
   const seen = isRecording ? asked.map(isSeen(target, track, span)) : asked.map(() => true);
   const events = asked.filter((_, i) => seen[i]! || i === 0 || i === seen.length - 1);
   const curves = curvesOf(target, take, track, time, span, events);
   const samples = samplesOf(curves);
-  const areDrawings = take.subject.exposure === 1 && sameRate(target.motion.rate, take.motion.rate);
+  const areDrawings = held === 1 && sameRate(target.motion.rate, take.motion.rate);
   const seenNear = (thought: readonly number[], otherwise: readonly number[], reach: number) =>
     seenAt(curves.events, thought, otherwise, samples.target, { ...samples.take, areDrawings }, reach);
   const laid = registerEvents(curves, (thought, otherwise) => seenNear(thought, otherwise, SEEN_REACH));

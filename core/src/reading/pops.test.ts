@@ -5,32 +5,15 @@ import { popped } from '../../testing/keyings.ts';
 import { readTake } from '../index.ts';
 import { popsIn } from './pops.ts';
 
-test('a sample out of its row is found; a corner, a jump to stay and a peak are none', () => {
-  const row = (at: (i: number) => number): number[] => Array.from({ length: 30 }, (_, i) => at(i));
-  expect(
-    popsIn(
-      row((i) => i * 10 + (i === 14 ? 40 : 0)),
-      20,
-    ),
-  ).toEqual([14]);
-  expect(
-    popsIn(
-      row((i) => Math.min(i, 14) * 40),
-      20,
-    ),
-  ).toEqual([]);
-  expect(
-    popsIn(
-      row((i) => (i < 14 ? 0 : 300)),
-      20,
-    ),
-  ).toEqual([]);
-  expect(
-    popsIn(
-      row((i) => -Math.abs(i - 14) * 40),
-      20,
-    ),
-  ).toEqual([]);
+test('a sample out of its row is found; no corner is one, nor a jump to stay, a peak, or one beside lost frames', () => {
+  const frames = Array.from({ length: 30 }, (_, i) => i);
+  const found = (at: (frame: number) => number, on = frames): number[] => popsIn(on.map(at), on, 20);
+  expect(found((i) => i * 10 + (i === 14 ? 40 : 0))).toEqual([14]);
+  expect(found((i) => Math.min(i, 14) * 40)).toEqual([]);
+  expect(found((i) => (i < 14 ? 0 : 300))).toEqual([]);
+  expect(found((i) => -Math.abs(i - 14) * 40)).toEqual([]);
+  const lost = frames.filter((frame) => frame !== 14 && frame !== 15);
+  expect(found((frame) => 3 * (frame - 13) ** 2, lost)).toEqual([]);
 });
 
 test('one drawing out of its row is one finding that names its frame, and nothing else is said', () => {

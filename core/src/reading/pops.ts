@@ -23,18 +23,21 @@ const TIMES_NOISE = 8;
 const BESIDE = -0.57;
 const NEXT = 0.06;
 
+/** So many samples on either side say whether one is in its row. */
+const ROW = 4;
+
 /** How far a sample is from the cubic through the two before and the two after it. */
 function offCubic(values: readonly number[], i: number): number {
   return values[i]! - (4 * (values[i - 1]! + values[i + 1]!) - values[i - 2]! - values[i + 2]!) / 6;
 }
 
-/** Which samples of a recording jump out of their row by more than `least`. */
-export function popsIn(values: readonly number[], least: number): number[] {
+/** Which samples, each on its frame, jump out of their row by more than `least`: none beside frames that are lost. */
+export function popsIn(values: readonly number[], frames: readonly number[], least: number): number[] {
   const most = Math.max(least, TIMES_NOISE * noiseOf(values, 'quarter'));
   const found: number[] = [];
-  for (let i = 4; i + 4 < values.length; i++) {
+  for (let i = ROW; i + ROW < values.length; i++) {
     const off = offCubic(values, i);
-    if (Math.abs(off) <= most) continue;
+    if (Math.abs(off) <= most || frames[i + ROW]! - frames[i - ROW]! > 2 * ROW + 0.01) continue;
     const share = (by: number): number => offCubic(values, i + by) / off;
     if (Math.max(share(-1), share(1)) <= BESIDE && Math.max(share(-2), share(2)) >= NEXT) found.push(i);
   }
@@ -63,7 +66,8 @@ export function withoutPops(
       const values = channel.keys.map((key) => key.value);
       // What stands out in the model, too, is a corner there.
       const asks = (frame: number): number => sampleChannel(model, frame);
-      const pops = popsIn(values, least).filter((i) => {
+      const frames = channel.keys.map((key) => key.frame);
+      const pops = popsIn(values, frames, least).filter((i) => {
         const own = Math.abs(offCubic(values, i));
         return NEAR.every((by) => {
           const at = channel.keys[i]!.frame + by;

@@ -68,15 +68,14 @@ function missAside({ target, blurFrames }: ReadTrack, i: number, misses: readonl
  * What the take is off by, a number a channel, where it comes nearest to the target's pose between the two drawings
  * that an event is found between; null where it is found on one, or keys tell.
  */
-export function missBetween({ reading, sides, track, isSampled }: ReadTrack, frame: number): number[] | null {
+export function missBetween({ reading, sides, track, isSampled, held }: ReadTrack, frame: number): number[] | null {
   const { take } = sides;
   const place = isSampled ? reading.pairs.find(({ targetFrame }) => targetFrame === frame)?.takeFrame : undefined;
   if (place === undefined) return null;
-  const { exposure } = take.subject;
-  const before = take.motion.range.first + Math.floor((place - take.motion.range.first) / exposure) * exposure;
+  const before = take.motion.range.first + Math.floor((place - take.motion.range.first) / held) * held;
   if (place - before < ON_IT) return null;
   const asked = trackValues(sides.target.subject, track, frame);
-  const [from, to] = [before, before + exposure].map((at) =>
+  const [from, to] = [before, before + held].map((at) =>
     trackValues(take.subject, track, at).map((value, c) => value - asked[c]!),
   );
   return nearestBetween(from!, to!);
@@ -104,7 +103,7 @@ export function cornerPoseLoss(read: ReadTrack, frame: number): number {
 
 /** Where the target is half a drawing of the take before a frame and after it, from where it is there; null of keys. */
 function besideCorner(
-  { reading, sides, track, isByFrames }: ReadTrack,
+  { reading, sides, track, isByFrames, held }: ReadTrack,
   frame: number,
 ): { came: number[]; goes: number[] } | null {
   const { pairs } = reading;
@@ -115,7 +114,7 @@ function besideCorner(
   ];
   const own = after.takeFrame - before.takeFrame;
   const perOwn = own > 0 ? (after.targetFrame - before.targetFrame) / own : 1;
-  const half = (sides.take.subject.exposure / 2) * perOwn;
+  const half = (held / 2) * perOwn;
   const at = trackValues(sides.target.subject, track, frame);
   const [came, goes] = [-half, half].map((off) =>
     trackValues(sides.target.subject, track, frame + off).map((value, c) => value - at[c]!),

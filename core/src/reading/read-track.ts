@@ -37,12 +37,14 @@ export interface ReadTrack {
   /** Keys that are samples of a motion say nothing of when: where its events lie is found in its curve. */
   isSampled: boolean;
   /**
-   * How much of the span the target itself would lose by being drawn as seldom as a recording is, in percent; 0 where
-   * the take has keys that tell.
+   * How much of the span the target itself would lose, at most, from one of its frames to another by being drawn as
+   * seldom as a recording is, in percent; 0 where the take has keys that tell.
    */
-  lostPercent: number;
+  lostPercent: (from: number, to: number) => number;
   /** It has a key on most frames, be they samples or in-betweens: what lies between two of them is straight. */
   isByFrames: boolean;
+  /** How many frames a drawing of it stands, or how far its samples are apart. */
+  held: number;
   /** Of coordinates that go their own way in a recording: where each one's own keys are found. */
   apart: ReadonlyMap<ChannelId, KeyPair[]>;
   /** How many frames a recording leaves open when something happens: 0 where keys tell. */
@@ -93,8 +95,11 @@ export function readTrack(
   const takeColumns = takeOf(take.subject);
   const raw = signedErrorInto(new Float64Array(count), { columns: targetColumns, span }, takeColumns);
   const moving = movingChannels(targetColumns, takeColumns);
+  const everyKey = sampledEvery([...trackRoles(take.subject, track).keys()]);
+  const held = Math.max(take.subject.exposure, everyKey ?? 1);
   const matched = matchEvents(target, take, track, time, {
     span,
+    held,
     isSame: raw.every((gap) => Math.abs(gap) <= 100 * SAME_MOTION),
     mayLayOn,
     doubt: { frames: keyFrames + openFrames(take.subject.exposure), share: spacingPercent / 100 },
@@ -143,7 +148,6 @@ export function readTrack(
       }),
     ].sort((a, b) => a.targetFrame - b.targetFrame);
   }
-  const held = take.subject.exposure;
   const paths =
     moving.length > 1
       ? segmentPaths({ target: target.subject, take: take.subject, track, range, pairs, span, isSame })
@@ -162,10 +166,11 @@ export function readTrack(
     lone: (wholeSubjects?.lone ?? []).map((id) => track.channelIds.indexOf(id)),
     isSame,
     isSampled: matched.isSampled,
-    isByFrames: matched.isSampled || sampledEvery([...trackRoles(take.subject, track).keys()]) !== null,
+    isByFrames: matched.isSampled || everyKey !== null,
+    held,
     apart: matched.apart,
-    lostPercent: matched.isSampled && span > 0 ? (lostOn(targetColumns, held) / span) * 100 : 0,
-    blurFrames: matched.isSampled ? openFrames(held) : 0,
+    lostPercent: matched.isSampled && span > 0 ? percentLost(lostAt(targetColumns, held), range.first, span) : () => 0,
+    blurFrames: matched.isSampled ? openFrames(take.subject.exposure) : 0,
     paths,
     leftOutKeys: matched.leftOut,
     reading: {
@@ -208,16 +213,27 @@ const measuredOn = ({ channelIds }: Track, moving: readonly number[]): TrackRead
   moving.length <= 1 ? channelIds[moving[0] ?? 0]! : null;
 
 /**
- * How far samples held so many frames, and joined straight, are from all of them at most, from the worst first drawing.
+ * How far the straight ways between samples held so many frames, from the worst first drawing, are at each frame from
+ * all of them at most.
  */
-function lostOn(columns: readonly Float64Array[], held: number): number {
-  let most = 0;
+function lostAt(columns: readonly Float64Array[], held: number): Float64Array {
+  const lost = new Float64Array(columns[0]?.length ?? 0);
   for (const column of columns)
-    for (let start = 0; start < held; start++)
-      for (let i = start; i + held < column.length; i += held)
-        for (let k = 1; k < held; k++)
-          most = Math.max(most, Math.abs(column[i + k]! - (column[i]! * (held - k) + column[i + held]! * k) / held));
-  return most;
+    for (let i = 0; i + held < column.length; i++)
+      for (let k = 1; k < held; k++) {
+        const straight = (column[i]! * (held - k) + column[i + held]! * k) / held;
+        lost[i + k] = Math.max(lost[i + k]!, Math.abs(column[i + k]! - straight));
+      }
+  return lost;
+}
+
+function percentLost(lost: Float64Array, first: number, span: number): ReadTrack['lostPercent'] {
+  return (from, to) => {
+    let most = 0;
+    for (let i = Math.max(0, Math.floor(from - first)); i <= Math.min(lost.length - 1, Math.ceil(to - first)); i++)
+      most = Math.max(most, lost[i]!);
+    return (most / span) * 100;
+  };
 }
 
 export function readSegments(

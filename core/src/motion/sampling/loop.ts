@@ -21,6 +21,10 @@ export interface LoopReading {
 /** Share of the channel's extent within which a value or a step counts as the same. */
 const SAME = 1e-3;
 
+/** A slope without end as the steepest of which two differ by a number. */
+const finite = (speed: number): number => Math.max(-MOST_SPEED, Math.min(MOST_SPEED, speed));
+const MOST_SPEED = Number.MAX_VALUE / 4;
+
 /** Reads how a channel closes over a range played in a loop. A channel that never moves closes. */
 export function readLoop(channel: Channel, { first, last }: FrameRange, rate: Rate): LoopReading {
   const closing = last + 1;
@@ -38,7 +42,7 @@ export function readLoop(channel: Channel, { first, last }: FrameRange, rate: Ra
   // Where the closing drawing is on the last frame, that is where value and speed have to meet.
   const end = playsClosingFrame ? last : closing;
   const valueGap = sampleChannel(channel, end) - start;
-  const speedGap = channelSpeed(channel, end, rate).left - channelSpeed(channel, first, rate).right;
+  const speedGap = finite(channelSpeed(channel, end, rate).left) - finite(channelSpeed(channel, first, rate).right);
   const meanSpeed = (extent / (closing - first)) * framesPerSecond(rate);
   const closesInValue = same(valueGap, 0);
   const closesInSpeed = Math.abs(speedGap) <= 0.05 * meanSpeed;

@@ -193,7 +193,7 @@ function findIn({ read, whole, c, moved }: Coordinate, target: Target): OwnFindi
     const [start, end] = [pairs[Math.max(0, a)]!, pairs[Math.min(pairs.length - 1, b)]!];
     return { from: start.targetFrame, to: end.targetFrame, fromTake: start.takeFrame, toTake: end.takeFrame };
   };
-  const tolerances = { spacingPercent: target.tolerances.spacingPercent + read.lostPercent };
+  const { tolerances } = target;
   const { missingFrames, extraFrames } = whole.reading;
   const uneven = read.reading.segments.flatMap((segment): OwnFinding[] => {
     const k = pairs.findIndex(({ targetFrame }) => targetFrame === segment.firstFrame);

@@ -11,6 +11,8 @@ const OF_TIME: ReadonlySet<Finding['kind']> = new Set(['key-late', 'key-early', 
 
 /** How far speed may be off where a cycle closes, as a share of the mean speed of its way there and back. */
 const JERK = 0.5;
+/** More is as much. */
+const MOST_JERK = 1e6;
 
 function channelsOf(subject: Subject, read: ReadTrack): Channel[] {
   return read.track.channelIds
@@ -135,8 +137,9 @@ function findOpenEnd(read: ReadTrack, tolerancePercent: number): Finding[] {
     if (read.isByFrames) continue;
     const meanSpeed =
       reading.span > 0 ? (2 * reading.span) / ((range.last - range.first + 1) / (rate.num / rate.den)) : 0;
-    const jerk = meanSpeed > 0 ? (Math.abs(loop.speedGap) - Math.abs(modelLoop?.speedGap ?? 0)) / meanSpeed : 0;
-    const jerkSeverity = severityOf(Math.max(0, jerk), JERK);
+    const gap = Math.abs(loop.speedGap) - Math.abs(modelLoop?.speedGap ?? 0);
+    const jerk = meanSpeed > 0 ? Math.min(MOST_JERK, Math.max(0, gap / meanSpeed)) : 0;
+    const jerkSeverity = severityOf(jerk, JERK);
     if (jerkSeverity) {
       return [
         {

@@ -29,11 +29,7 @@ interface SegmentResidual {
 }
 
 /** What is wrong between the keys, and with the poses at them, once timing is taken out. */
-export function findSpacing(
-  read: ReadTrack,
-  { tolerances: { spacingPercent }, events }: Pick<Target, 'tolerances' | 'events'>,
-): Finding[] {
-  const tolerances = { spacingPercent: spacingPercent + read.lostPercent };
+export function findSpacing(read: ReadTrack, { tolerances, events }: Pick<Target, 'tolerances' | 'events'>): Finding[] {
   const { reading } = read;
   if (reading.pairs.length === 0 || !(reading.span > 0)) return [];
   return [
@@ -63,7 +59,8 @@ export function findPoses(
   const { reading } = read;
   const matched = reading.pairs.map((pair) => pair.targetFrame);
   return poseMisses(read, matched).flatMap(({ frame, miss }): Finding[] => {
-    const tolerance = (tolerances.spacingPercent / 100) * reading.span + cornerPoseLoss(read, frame);
+    const lost = read.lostPercent(frame - read.held, frame + read.held);
+    const tolerance = ((tolerances.spacingPercent + lost) / 100) * reading.span + cornerPoseLoss(read, frame);
     const severity = severityOf(miss, tolerance);
     const name = eventAt({ events }, reading, frame);
     if (!severity) return [];
@@ -237,9 +234,10 @@ function alongLine(line: Line, place: readonly number[], at: number): number {
 export function findInSegment(
   read: ReadTrack,
   segment: SegmentReading,
-  tolerances: Pick<Tolerances, 'spacingPercent'>,
+  { spacingPercent: asked }: Pick<Tolerances, 'spacingPercent'>,
 ): Finding[] {
   const { reading } = read;
+  const tolerances = { spacingPercent: asked + read.lostPercent(segment.firstFrame, segment.lastFrame) };
   // Laying the ends on each other moves a frame by at most what an end is off. Where no frame is off by more than half
   // the tolerance, what is left is at most ½ + ½ of it: nothing to find.
   if (read.isSame(segment.firstFrame, segment.lastFrame, (tolerances.spacingPercent / 200) * reading.span)) return [];

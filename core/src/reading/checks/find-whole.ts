@@ -11,7 +11,7 @@ export function findWhole(read: BothRead, others: readonly Finding[]): Found {
   const timing = findTimings(read, others);
   const { spacingPercent } = read.target.tolerances;
   const poses = read.tracks.flatMap((track) => {
-    const tolerance = spacingPercent + track.lostPercent;
+    const tolerance = spacingPercent + track.lostPercent(-Infinity, Infinity);
     const size = findSize(track, tolerance);
     return size.length > 0 ? size : findPlace(track, tolerance);
   });
