@@ -5,7 +5,7 @@ import { popped } from '../../testing/keyings.ts';
 import { readTake } from '../index.ts';
 import { popsIn } from './pops.ts';
 
-test('a sample out of its row is found; no corner is one, nor a jump to stay, a peak, or one beside lost frames', () => {
+test('a sample out of its row is found; no corner is one, nor a jump, a peak, or one beside lost frames', () => {
   const frames = Array.from({ length: 30 }, (_, i) => i);
   const found = (at: (frame: number) => number, on = frames): number[] => popsIn(on.map(at), on, 20);
   expect(found((i) => i * 10 + (i === 14 ? 40 : 0))).toEqual([14]);
