@@ -68,11 +68,13 @@ const mayLeave = (explained: readonly KeyOffset[], outside: number, least: numbe
  */
 export function shiftOf(offsets: readonly KeyOffset[], slack: number, mayLeaveOut: boolean): ShiftFit | null {
   const starts = [...new Set(offsets.map(({ frame }) => frame))].sort((a, b) => a - b);
+  // What comes before may be off by no more than its tolerance, and by less than what comes after.
+  const isNone = ({ off, tolerance }: KeyOffset): boolean => Math.abs(off) <= Math.min(tolerance, slack);
+  const shiftable = offsets.filter((one) => !isNone(one)).length;
+  const mostOutside = mayLeaveOut ? Math.min(mostLeft(offsets), Math.floor(shiftable / PER_OUTSIDE)) : 0;
   let best: ShiftFit | null = null;
   for (const frame of starts.slice(0, -1)) {
-    // What comes before may be off by no more than its tolerance, and by less than what comes after.
-    const isNone = ({ off, tolerance }: KeyOffset): boolean => Math.abs(off) <= Math.min(tolerance, slack);
-    const most = best ? best.outside.length - 1 : mayLeaveOut ? mostLeft(offsets) : 0;
+    const most = best ? best.outside.length - 1 : mostOutside;
     if (!outsideOf(offsets, (one) => one.frame >= frame || isNone(one), most)) break;
     const shift = medianOf(offsets.filter((one) => one.frame >= frame).map(({ off }) => off));
     if (Math.abs(shift) <= slack) continue;
