@@ -1,7 +1,7 @@
-import { type KeyOffset, paceOf, shiftOf } from '../offset-fits.ts';
+import { type KeyOffset, paceOf, type ShiftFit, shiftOf } from '../offset-fits.ts';
 import { toleranceAt } from '../own-keys.ts';
 import type { ReadTrack } from '../read-track.ts';
-import type { Finding, KeyPair } from '../schema.ts';
+import type { Finding } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { capital, frames, roundTo, subjectDoes, theSubject } from '../words.ts';
 import { type BothRead, isAbout, type Whole } from './check.ts';
@@ -10,7 +10,6 @@ import { type BothRead, isAbout, type Whole } from './check.ts';
 
 interface Offset extends KeyOffset {
   read: ReadTrack;
-  pair: KeyPair;
 }
 
 /** A cause of late keys, and the offsets that it is the cause of. */
@@ -28,7 +27,6 @@ export function findTimings({ target, tracks }: BothRead, others: readonly Findi
   const offsets = tracks.flatMap((read) =>
     read.reading.pairs.map((pair): Offset => ({
       read,
-      pair,
       frame: pair.targetFrame,
       off: pair.offsetFrames,
       tolerance: toleranceAt(target, read.reading, pair.targetFrame) + read.blurFrames,
@@ -74,12 +72,11 @@ function partsOf(offsets: readonly Offset[], of: (offset: Offset) => string): Of
   return [...parts.values()];
 }
 
-/** The one thing that explains the offsets; null where none does. `of` is whose they are, null for all. */
-function timingOf(
-  given: readonly Offset[],
-  of: { read: ReadTrack; isTrack: boolean } | null,
-  mayLeaveOut: boolean,
-): WholeTiming | null {
+/** Whose offsets some are: all of them where it is null. */
+type Whose = { read: ReadTrack; isTrack: boolean } | null;
+
+/** The one thing that explains the offsets; null where none does. */
+function timingOf(given: readonly Offset[], of: Whose, mayLeaveOut: boolean): WholeTiming | null {
   const offsets = given.toSorted((a, b) => a.frame - b.frame);
   if (new Set(offsets.map(({ frame }) => frame)).size < 2 || offsets.filter(isLate).length < 2) return null;
   const tolerance = Math.max(...offsets.map((offset) => offset.tolerance));
@@ -95,86 +92,101 @@ function timingOf(
     own.some((one) => !outside.includes(one)),
   );
   if (!isOfEach) return null;
+  const explained: Explained = { of, offsets, outside, tolerance };
+  return 'pace' in fit ? tellPace(explained, fit.pace) : tellShift(explained, fit);
+}
 
-  const isOurs = (finding: Finding): boolean =>
+/** Offsets that one thing explains but for those outside, in order of frame. */
+interface Explained {
+  of: Whose;
+  offsets: readonly Offset[];
+  outside: readonly Offset[];
+  tolerance: number;
+}
+
+const aboutWhose = (of: Whose): Pick<Finding, 'subjectId' | 'track'> => ({
+  subjectId: of?.read.reading.subjectId ?? null,
+  track: of?.isTrack ? of.read.track.id : null,
+});
+
+/**
+ * Whether a finding is that one of the explained keys is late, or that a recording has not come to where it ends
+ * because it would be there, at `placeOf` its frame, only later.
+ */
+function isOfThese({ of, offsets, outside }: Explained, finding: Finding, placeOf: (frame: number) => number): boolean {
+  const isOurs =
     !of || (finding.subjectId === of.read.reading.subjectId && (!of.isTrack || finding.track === of.read.track.id));
-  const isTold = (finding: Finding): boolean =>
-    (finding.kind === 'key-late' || finding.kind === 'key-early') &&
-    !outside.some(({ frame, read }) => frame === finding.expected && isAbout(finding, read.reading));
-  /** What a recording has not come to where it ends, because it would be there only later. */
-  const isUnreached = (finding: Finding, placeOf: (frame: number) => number): boolean =>
+  if (!isOurs) return false;
+  if (finding.kind === 'key-late' || finding.kind === 'key-early')
+    return !outside.some(({ frame, read }) => frame === finding.expected && isAbout(finding, read.reading));
+  return (
     finding.kind === 'key-missing' &&
     offsets.some(
       ({ read }) =>
         read.isSampled &&
         isAbout(finding, read.reading) &&
         read.toTake(placeOf(finding.firstFrame)) > read.sides.take.motion.range.last - 1,
-    );
-  const does = (verb: 'be' | 'run'): string => whatDoes(of, verb, outside.length > 0);
-  const about = {
-    subjectId: of?.read.reading.subjectId ?? null,
-    track: of?.isTrack ? of.read.track.id : null,
-    unit: 'frames',
-    tolerance,
-  };
-  const [first, last] = [offsets[0]!, offsets.at(-1)!];
+    )
+  );
+}
 
-  if ('pace' in fit) {
-    const { pace } = fit;
-    const asked = last.frame - first.frame;
-    const severity = severityOf(asked * (pace - 1), tolerance);
-    if (!severity) return null;
-    const speed = roundTo(100 / pace, 0);
-    const placeOf = (frame: number): number => first.frame + first.off + (frame - first.frame) * pace;
-    return {
-      covers: offsets.filter((one) => !outside.includes(one)),
-      finding: {
-        ...about,
-        kind: 'tempo-differs',
-        firstFrame: first.frame,
-        lastFrame: last.frame,
-        measured: speed,
-        expected: 100,
-        tolerance: (tolerance / asked) * 100,
-        unit: '% of the speed',
-        severity,
-        sentence: capital(
-          `${does('run')} at ${speed} % of the speed: ` +
-            `${frames(asked * pace)} where the target takes ${roundTo(asked, 2)}.`,
-        ),
-      },
-      tells: (finding) =>
-        (isOurs(finding) && (isTold(finding) || isUnreached(finding, placeOf))) ||
-        (finding.kind.startsWith('loop-') && !of),
-    };
-  }
-  const { shift, frame } = fit;
+function tellPace(explained: Explained, pace: number): WholeTiming | null {
+  const { of, offsets, outside, tolerance } = explained;
+  const [first, last] = [offsets[0]!, offsets.at(-1)!];
+  const asked = last.frame - first.frame;
+  const severity = severityOf(asked * (pace - 1), tolerance);
+  if (!severity) return null;
+  const speed = roundTo(100 / pace, 0);
+  const placeOf = (frame: number): number => first.frame + first.off + (frame - first.frame) * pace;
+  return {
+    covers: offsets.filter((one) => !outside.includes(one)),
+    finding: {
+      ...aboutWhose(of),
+      kind: 'tempo-differs',
+      firstFrame: first.frame,
+      lastFrame: last.frame,
+      measured: speed,
+      expected: 100,
+      tolerance: (tolerance / asked) * 100,
+      unit: '% of the speed',
+      severity,
+      sentence: capital(
+        `${whatDoes(of, 'run', outside.length > 0)} at ${speed} % of the speed: ` +
+          `${frames(asked * pace)} where the target takes ${roundTo(asked, 2)}.`,
+      ),
+    },
+    tells: (finding) => isOfThese(explained, finding, placeOf) || (finding.kind.startsWith('loop-') && !of),
+  };
+}
+
+function tellShift(explained: Explained, { shift, frame }: ShiftFit): WholeTiming | null {
+  const { of, offsets, outside, tolerance } = explained;
   const severity = severityOf(shift, tolerance);
   if (!severity) return null;
-  const side = shift > 0 ? 'late' : 'early';
+  const [first, last] = [offsets[0]!, offsets.at(-1)!];
+  const late = `${whatDoes(of, 'be', outside.length > 0)} ${frames(shift)} ${shift > 0 ? 'late' : 'early'}.`;
   return {
     covers: offsets.filter((one) => one.frame >= frame && !outside.includes(one)),
     finding: {
-      ...about,
+      ...aboutWhose(of),
       kind: shift > 0 ? 'key-late' : 'key-early',
       firstFrame: Math.min(frame, roundTo(frame + shift, 2)),
       lastFrame: Math.max(last.frame, roundTo(last.frame + shift, 2)),
       measured: roundTo(frame + shift, 2),
       expected: frame,
+      tolerance,
+      unit: 'frames',
       severity,
-      sentence:
-        frame === first.frame
-          ? capital(`${does('be')} ${frames(shift)} ${side}.`)
-          : `From frame ${roundTo(frame, 2)} on, ${does('be')} ${frames(shift)} ${side}.`,
+      sentence: frame === first.frame ? capital(late) : `From frame ${roundTo(frame, 2)} on, ${late}`,
     },
     tells: (finding) =>
-      isOurs(finding) &&
-      ((isTold(finding) && finding.expected >= frame - 1e-6) || isUnreached(finding, (at) => at + shift)),
+      isOfThese(explained, finding, (at) => at + shift) &&
+      (finding.kind === 'key-missing' || finding.expected >= frame - 1e-6),
   };
 }
 
 /** `everything is`, `nearly all of the cart runs`, `rotation of the lid is`. */
-function whatDoes(of: { read: ReadTrack; isTrack: boolean } | null, verb: 'be' | 'run', isNearly: boolean): string {
+function whatDoes(of: Whose, verb: 'be' | 'run', isNearly: boolean): string {
   const it = verb === 'be' ? 'is' : 'runs';
   if (!of)
     return verb === 'be' ? `${isNearly ? 'nearly ' : ''}everything is` : `${isNearly ? 'nearly all of it' : 'it'} runs`;
