@@ -1,6 +1,6 @@
 import { extentOf } from '../extent.ts';
 import { findChannel } from '../motion/document/document.ts';
-import type { Subject } from '../motion/document/schema.ts';
+import type { KeyRole, Subject } from '../motion/document/schema.ts';
 import { isStill } from '../motion/keys/thin-keys.ts';
 import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import { type Track, type TrackEvent, trackEvents, trackValues } from '../motion/sampling/track.ts';
@@ -29,14 +29,19 @@ export interface Events {
  */
 export function eventsOf(subject: Subject, track: Track, within: FrameRange): Events {
   const keyed = withoutStill(subject, track, trackEvents(subject, track));
-  const told = keyed.filter((event) => event.role !== 'inbetween');
-  const events = told.length > 0 ? told : keyed;
+  const events = tellingOf(keyed);
   if (sampledEvery(events.map(({ frame }) => frame)) === null) return { events, isSampled: false };
   const [from, to] = [
     Math.max(Math.ceil(events[0]!.frame), within.first),
     Math.min(Math.floor(events.at(-1)!.frame), within.last),
   ];
   return { events: to < from ? [] : detectEvents(subject, track, from, to), isSampled: true };
+}
+
+/** Those that are more than in-betweens; all where none is more. */
+export function tellingOf<T extends { role: KeyRole }>(all: readonly T[]): T[] {
+  const telling = all.filter(({ role }) => role !== 'inbetween');
+  return telling.length > 0 ? telling : [...all];
 }
 
 /** As many events as are matched, those nearest to the middle of the range, in order; and how many are left out. */

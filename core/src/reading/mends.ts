@@ -1,3 +1,4 @@
+import { medianOf } from '../median.ts';
 import { type BothRead, isAbout } from './checks/check.ts';
 import type { ReadTrack } from './read-track.ts';
 import { type Finding, FINDING_KINDS, type FindingKind, type KeyPair } from './schema.ts';
@@ -23,16 +24,16 @@ const lastOf = ({ whole: { take } }: ReadTrack): number => (take[0]?.length ?? 1
 const indexOf = (read: ReadTrack, frame: number): number =>
   Math.min(lastOf(read), Math.max(0, Math.round(frame - read.reading.gap.firstFrame)));
 
-/** Some of the take's keys put on time: what lies between two goes along by share. */
-function onTime(read: ReadTrack, isMoved: (pair: KeyPair) => boolean): Correction[] {
+/** The take's keys moved back by so many frames each, 0 for none: what lies between two goes along by share. */
+function movedBack(read: ReadTrack, by: (pair: KeyPair) => number): Correction[] {
   const { reading } = read;
   const { take } = read.whole;
   const { pairs } = reading;
-  const moved = pairs.flatMap((pair, k) => (isMoved(pair) ? [k] : []));
+  const offsets = pairs.map(by);
+  const moved = offsets.flatMap((offset, k) => (offset === 0 ? [] : [k]));
   if (moved.length === 0) return [];
   const first = reading.gap.firstFrame;
   const last = lastOf(read);
-  const offsets = pairs.map((pair) => (isMoved(pair) ? pair.offsetFrames : 0));
   const [before, after] = [pairs[moved[0]! - 1], pairs[moved.at(-1)! + 1]];
   const from = before ? indexOf(read, before.targetFrame) : 0;
   const to = after ? indexOf(read, after.targetFrame) : last;
@@ -138,6 +139,27 @@ const TIMED: ReadonlySet<FindingKind> = new Set(['key-late', 'key-early', 'tempo
 /** What is at a key and is put right on both sides of it. */
 const ABOUT_A_KEY: ReadonlySet<FindingKind> = new Set(['contact-floats', 'turn-sharp', 'arc-kinked']);
 
+/** Keys that are off by as much as a whole cause says, but for this, are so by it alone. */
+const BY_IT_ALONE = 1;
+/** A pace is said in whole percent. */
+const SAID_SHARE = 0.01;
+
+/** By how many frames a key is off by what is said of all, or nearly all, of them; what it is off besides stays. */
+function wholeOffset({ reading: { pairs } }: ReadTrack, finding: Finding): (pair: KeyPair) => number {
+  const { kind, measured, expected, firstFrame, lastFrame } = finding;
+  const isTempo = kind === 'tempo-differs';
+  const perFrame = isTempo ? 100 / measured - 1 : 0;
+  const start = isTempo
+    ? medianOf(pairs.map((pair) => pair.offsetFrames - perFrame * pair.targetFrame))
+    : measured - expected;
+  const alone = Math.max(BY_IT_ALONE, isTempo ? SAID_SHARE * (lastFrame - firstFrame) : 0);
+  return ({ targetFrame, offsetFrames }) => {
+    if (!isTempo && targetFrame < expected - 1e-6) return 0;
+    const said = start + perFrame * targetFrame;
+    return Math.abs(offsetFrames - said) <= alone ? offsetFrames : said;
+  };
+}
+
 /** What a finding tells of this track, put right; null where the finding is of something else. */
 function corrections(read: ReadTrack, finding: Finding): Correction[] | null {
   const { reading } = read;
@@ -163,9 +185,8 @@ function corrections(read: ReadTrack, finding: Finding): Correction[] | null {
       const { before, after } = besides(read, expected, (pair) => isRightAt(read, pair.targetFrame));
       return spacedLike(read, before?.targetFrame ?? expected, after?.targetFrame ?? expected);
     }
-    return onTime(read, ({ targetFrame }) =>
-      isOne ? targetFrame === expected : !isKey || targetFrame >= expected - 1e-6,
-    );
+    if (isOne) return movedBack(read, (pair) => (pair.targetFrame === expected ? pair.offsetFrames : 0));
+    return movedBack(read, kind === 'overlap-off' ? ({ offsetFrames }) => offsetFrames : wholeOffset(read, finding));
   }
   if (kind === 'pose-off') {
     if (firstFrame === lastFrame) return posed(read, firstFrame);

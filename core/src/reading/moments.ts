@@ -244,19 +244,20 @@ export interface TakeSamples extends Samples {
   areDrawings: boolean;
 }
 
-/**
- * Where the events of a target are seen to happen in a take, near where each is thought to lie, or otherwise; null
- * where they are not seen there, undefined where the target itself shows nothing. What is seen comes from the
- * coordinate that moves most.
- */
-export function seenAt(
+/** Where events are looked for: near where each is thought to lie, or otherwise, within so many frames. */
+export type LookFor = (
   events: readonly number[],
   thought: readonly number[],
   otherwise: readonly number[],
-  target: Samples,
-  take: TakeSamples,
   reach: number,
-): (number | null | undefined)[] {
+) => (number | null | undefined)[];
+
+/**
+ * Where the events of a target are seen to happen in a take; null where they are not seen there, undefined where the
+ * target itself shows nothing. What is seen comes from the coordinate that moves most. What happens in the two is found
+ * once, for all that is looked for.
+ */
+export function lookingIn(target: Samples, take: TakeSamples): LookFor {
   const extents = target.columns.map((column) => {
     const { low, high } = extentOf(column);
     return high - low;
@@ -271,25 +272,26 @@ export function seenAt(
       drawn: momentsOf(drawn, extents[c]!, Math.max(own, noise)),
     };
   });
-  return events.map((frame, i) => {
-    for (const { clear, asked, drawn } of moments) {
-      const own = nearest(clear, frame - target.first, OWN_REACH);
-      if (!own) continue;
-      const like = (all: readonly Moment[]): Moment[] =>
-        all.filter((moment) => moment.kind === own.kind && moment.way === own.way);
-      // Through noise a slow start is seen late, and a slow finish early: in both alike.
-      const blurred = nearest(like(asked), own.at, reach) ?? own;
-      const near = (frame: number): Moment | null =>
-        nearest(like(drawn), frame - take.first + (blurred.at - own.at), reach);
-      const there = near(thought[i]!) ?? near(otherwise[i]!);
-      if (!there) return null;
-      const place = there.at + take.first + (frame - target.first - blurred.at);
-      // A slow start or finish is seen so much from where it is: by less than that nothing is off.
-      const unsure = Math.abs(blurred.at - own.at) + Math.abs(frame - target.first - own.at);
-      return unsure > SURE_FRAMES && Math.abs(place - otherwise[i]!) <= unsure ? otherwise[i]! : place;
-    }
-    return undefined;
-  });
+  return (events, thought, otherwise, reach) =>
+    events.map((frame, i) => {
+      for (const { clear, asked, drawn } of moments) {
+        const own = nearest(clear, frame - target.first, OWN_REACH);
+        if (!own) continue;
+        const like = (all: readonly Moment[]): Moment[] =>
+          all.filter((moment) => moment.kind === own.kind && moment.way === own.way);
+        // Through noise a slow start is seen late, and a slow finish early: in both alike.
+        const blurred = nearest(like(asked), own.at, reach) ?? own;
+        const near = (frame: number): Moment | null =>
+          nearest(like(drawn), frame - take.first + (blurred.at - own.at), reach);
+        const there = near(thought[i]!) ?? near(otherwise[i]!);
+        if (!there) return null;
+        const place = there.at + take.first + (frame - target.first - blurred.at);
+        // A slow start or finish is seen so much from where it is: by less than that nothing is off.
+        const unsure = Math.abs(blurred.at - own.at) + Math.abs(frame - target.first - own.at);
+        return unsure > SURE_FRAMES && Math.abs(place - otherwise[i]!) <= unsure ? otherwise[i]! : place;
+      }
+      return undefined;
+    });
 }
 
 function nearest(moments: readonly Moment[], at: number, reach: number): Moment | null {

@@ -4,7 +4,7 @@ import { type Track, type TrackEvent, trackValues } from '../motion/sampling/tra
 import { sameRate } from '../time/rate.ts';
 import { curvesOf, samplesOf } from './curves.ts';
 import { type Doubt, givenDoubt } from './doubt.ts';
-import { noiseOf, seenAt } from './moments.ts';
+import { lookingIn, noiseOf } from './moments.ts';
 import { registerEvents, type Registration } from './register-events.ts';
 import { seenEnds } from './seen-ends.ts';
 import type { SharedTime } from './shared-time.ts';
@@ -104,13 +104,12 @@ export function placeEvents(
   const curves = curvesOf(target, take, track, time, span, events);
   const samples = samplesOf(curves);
   const areDrawings = held === 1 && sameRate(target.motion.rate, take.motion.rate);
-  const seenNear = (thought: readonly number[], otherwise: readonly number[], reach: number) =>
-    seenAt(curves.events, thought, otherwise, samples.target, { ...samples.take, areDrawings }, reach);
-  const laid = registerEvents(curves, (thought, otherwise) => seenNear(thought, otherwise, SEEN_REACH));
+  const lookFor = lookingIn(samples.target, { ...samples.take, areDrawings });
+  const laid = registerEvents(curves, (thought, otherwise) => lookFor(curves.events, thought, otherwise, SEEN_REACH));
   const noise = Math.max(...samples.take.columns.map((column) => noiseOf(column))) / span;
   const unseen = { first: !seen[0]!, last: !seen.at(-1)! };
   const isSeenAt = (places: readonly number[]): boolean[] =>
-    seenNear(places, places, SEEN_THERE).map((place) => typeof place === 'number');
+    lookFor(curves.events, places, places, SEEN_THERE).map((place) => typeof place === 'number');
   const doubted = givenDoubt(curves, laid, { ...doubt, noise }, isSeenAt(laid));
   const ends = seenEnds(curves, doubted, { ...doubt, noise });
   const given = asTheOthers(curves, ends, unseen, doubt.frames);

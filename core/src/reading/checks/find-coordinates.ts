@@ -1,9 +1,9 @@
 import type { ChannelId } from '../../motion/document/channels.ts';
 import { findChannel } from '../../motion/document/document.ts';
-import type { Key } from '../../motion/document/schema.ts';
 import { sampleChannel } from '../../motion/sampling/sample.ts';
 import type { Track } from '../../motion/sampling/track.ts';
 import { exposedFrame } from '../../time/exposure.ts';
+import { tellingOf } from '../events.ts';
 import { nowhereApart, readSegments, type ReadTrack } from '../read-track.ts';
 import { sampleTrack } from '../sample-track.ts';
 import { type Finding, FINDING_KINDS, type KeyPair, type Target } from '../schema.ts';
@@ -63,7 +63,7 @@ function coordinatesOf(read: ReadTrack, target: Target): Coordinate[] {
   if (!(reading.span > 0) || track.channelIds.filter(isKeyed).length < 2) return [];
   return track.channelIds.flatMap((id, c): Coordinate[] => {
     const asked = findChannel(sides.target.subject, id)?.keys ?? [];
-    const drawn = tellingKeys(findChannel(sides.take.subject, id)?.keys ?? []);
+    const drawn = tellingOf(findChannel(sides.take.subject, id)?.keys ?? []);
     const frames = new Set(asked.map(({ frame }) => frame));
     const pairs = reading.pairs.filter(({ targetFrame }) => frames.has(targetFrame));
     const passed = reading.pairs.map((pair) => pair.targetFrame).filter((frame) => !frames.has(frame));
@@ -102,12 +102,6 @@ function coordinatesOf(read: ReadTrack, target: Target): Coordinate[] {
       },
     ];
   });
-}
-
-/** Keys that are more than in-betweens; all where none is more. */
-function tellingKeys(keys: readonly Key[]): readonly Key[] {
-  const telling = keys.filter(({ role }) => role !== 'inbetween');
-  return telling.length > 0 ? telling : keys;
 }
 
 /** The pairs of one coordinate's keys in a recording: where it has them by itself, if that is elsewhere. */

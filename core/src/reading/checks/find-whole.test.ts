@@ -61,6 +61,10 @@ test('a key that is off by itself, while all others are late by one thing, is to
     'Nearly everything is 3 frames late.',
     'The cart reaches the extreme 6 frames late: frame 25 instead of 19.',
   ]);
+  // Moved along with the rest it is 3 frames late still: moving all mends some of what is off, and not all.
+  const [whole] = timed((frame) => frame + (frame === 19 ? 6 : 3));
+  expect(whole!.mends).toBeGreaterThan(0.5);
+  expect(whole!.mends).toBeLessThan(0.95);
   // What is on time while all else is late is no fault.
   expect(timed((frame) => frame + (frame === 19 ? 0 : 3))).toMatchObject([{ kind: 'key-late', expected: 3 }]);
   expect(timed((frame) => 3 + (frame - 3) * 1.25 - (frame === 11 ? 2 : 0))).toMatchObject([

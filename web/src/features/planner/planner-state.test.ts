@@ -27,7 +27,7 @@ test('every state comes back from its address, wrong input included', () => {
 });
 
 test('a spoiled run in an address is put in order and limited', () => {
-  expect(readPlanner(new URLSearchParams('run=500-0-x-500-9')).runs).toEqual([[0, 9, 500]]);
+  expect(readPlanner(new URLSearchParams('run=500-0-x-500-9-1e12-Infinity')).runs).toEqual([[0, 9, 500]]);
   expect(
     readPlanner(new URLSearchParams(`run=${Array.from({ length: 99 }, (_, i) => i).join('-')}`)).runs[0],
   ).toHaveLength(60);

@@ -69,6 +69,8 @@ const MOVERS: MoverWords[] = [
 export const MOST_MOVERS = 24;
 export const MOST_RUNS = 8;
 export const MOST_TAPS = 60;
+/** Nothing is acted out for a day. */
+const MOST_MS = 24 * 60 * 60 * 1000;
 
 const PART = '|';
 const withoutPart = (text: string): string => text.replaceAll(PART, ' ');
@@ -100,7 +102,7 @@ function readTaps(text: string): number[] {
   const taps = text
     .split('-')
     .map(Number)
-    .filter((tap) => Number.isFinite(tap) && tap >= 0);
+    .filter((tap) => tap >= 0 && tap <= MOST_MS);
   return [...new Set(taps)].sort((a, b) => a - b).slice(0, MOST_TAPS);
 }
 
