@@ -3,7 +3,15 @@ import { channelOf, createKey, createKeyedSubject, createMotion } from '../docum
 import { type GuidePath, type MotionDocument, parseMotion } from '../document/schema.ts';
 import { ellipsePath } from '../path/guide-path.ts';
 import { placeOf, samplerOf } from '../path/pose.ts';
-import { joinGuides, removeGuide, rideGuide, splitGuide, spreadOnGuide, travelByPoints } from './guide-paths.ts';
+import {
+  joinGuides,
+  removeGuide,
+  rideGuide,
+  setTravel,
+  splitGuide,
+  spreadOnGuide,
+  travelByPoints,
+} from './guide-paths.ts';
 
 const LOOK = { shape: 'disc', widthPx: 20, heightPx: 20, fill: '#9a6b00' } as const;
 const at = (x: number, y: number) => ({ x, y, in: { x: 0, y: 0 }, out: { x: 0, y: 0 } });
@@ -39,7 +47,12 @@ test('those on a path are spread along it, round a closed one without meeting', 
   const spread = spreadOnGuide(three, 'round').motion;
   expect(['a', 'b', 'c'].map((id) => travel(spread, id)[0]![1])).toEqual([0, 1 / 3, 2 / 3]);
   const open = ['a', 'b', 'c'].reduce((motion, id) => on(motion, id, 'bent'), scene('a', 'b', 'c'));
-  expect(['a', 'b', 'c'].map((id) => travel(spreadOnGuide(open, 'bent').motion, id)[0]![1])).toEqual([0, 0.5, 1]);
+  expect(['a', 'b', 'c'].map((id) => travel(spreadOnGuide(open, 'bent').motion, id)[0]![1])).toEqual([0, 1 / 3, 2 / 3]);
+  const standing = ['a', 'b', 'c'].reduce(
+    (motion, id) => setTravel(motion, id, [createKey(1, 0.4, { role: 'extreme' })]).motion,
+    open,
+  );
+  expect(['a', 'b', 'c'].map((id) => travel(spreadOnGuide(standing, 'bent').motion, id)[0]![1])).toEqual([0, 0.5, 1]);
 });
 
 test('a path split and joined again is as long as it was; a closed one is opened', () => {

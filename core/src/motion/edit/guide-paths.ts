@@ -61,15 +61,23 @@ export function travelByPoints(motion: MotionDocument, subjectId: string): Edit 
   return setTravel(motion, subjectId, travelled);
 }
 
-/** The travels of all that are on a path begin evenly spread along it, in their order. Throws `unknown-guide`. */
+/**
+ * The travels of all that are on a path begin evenly spread along it, in their order: on an open one to its very end if
+ * none of them moves, else short of it, so that the foremost has way to go. Throws `unknown-guide`.
+ */
 export function spreadOnGuide(motion: MotionDocument, pathId: string): Edit {
   const { closed } = guideOf(motion, pathId);
   const riders = motion.subjects.filter(({ guide }) => guide?.pathId === pathId);
+  const stands = riders.every(({ id }) => {
+    const { keys } = channelOf(motion, id, 'travel');
+    return keys.every(({ value }) => value === keys[0]!.value);
+  });
+  const parts = closed || !stands ? riders.length : Math.max(1, riders.length - 1);
   let result = motion;
   for (const [i, { id }] of riders.entries()) {
     const travel = channelOf(result, id, 'travel');
     const start = travel.keys[0]?.value ?? travel.resting;
-    const by = i / (closed ? riders.length : Math.max(1, riders.length - 1)) - start;
+    const by = i / parts - start;
     result = withChannel(result, id, {
       ...travel,
       resting: travel.resting + by,
