@@ -1,4 +1,6 @@
 import { sameData } from '@undulan/core';
+import { withMark } from '../../ui/index.ts';
+
 /** The Planner's calculators, in the order of the work. */
 export const TOOLS = {
   act: 'Act it out',
@@ -66,6 +68,8 @@ const MOVERS: MoverWords[] = [
   { name: 'Drawer', speed: '2.5 m/s', length: '40 cm' },
 ];
 
+const usualMovers = (): MoverWords[] => MOVERS.map((mover) => ({ ...mover, speed: withMark(mover.speed) }));
+
 export const MOST_MOVERS = 24;
 export const MOST_RUNS = 8;
 export const MOST_TAPS = 60;
@@ -88,7 +92,7 @@ export function readPlanner(params: URLSearchParams): PlannerState {
     tool: tool && Object.hasOwn(TOOLS, tool) ? (tool as Tool) : 'act',
     movers:
       movers.length === 0
-        ? MOVERS
+        ? usualMovers()
         : movers.map((words) => {
             const [name = '', speed = '', length = ''] = words.split(PART);
             return { name, speed, length };
@@ -113,7 +117,7 @@ const inMicroseconds = (ms: number): number => Math.round(ms * 1000) / 1000;
 export function writePlanner(state: PlannerState): URLSearchParams {
   const params = new URLSearchParams({ tool: state.tool });
   for (const name of TEXT_NAMES) if (state[name] !== TEXTS[name]) params.set(name, state[name]);
-  const isUsual = sameData(state.movers, MOVERS);
+  const isUsual = sameData(state.movers, usualMovers());
   if (!isUsual)
     for (const { name, speed, length } of state.movers)
       params.append('mover', [name, speed, length].map(withoutPart).join(PART));

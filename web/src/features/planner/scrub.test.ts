@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest';
+import { applyMark } from '../../ui/index.ts';
 import { scrubText } from './scrub.ts';
 
 test.each([
@@ -13,4 +14,10 @@ test.each([
   ['soon', 1, 1, 'soon'],
 ])('"%s" by %d steps of %d is "%s"', (text, steps, step, expected) => {
   expect(scrubText(text, steps, step, 0)).toBe(expected);
+});
+
+test('is written with the person’s own decimal mark, whichever it had', () => {
+  applyMark(',');
+  expect([scrubText('0,25 m/s', 1, 0.05, 0), scrubText('0.25 m/s', 1, 0.05, 0)]).toEqual(['0,30 m/s', '0,30 m/s']);
+  applyMark('.');
 });
