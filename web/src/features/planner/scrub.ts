@@ -9,7 +9,7 @@ const NUMBER = /[−-]?\d+(?:[.,](\d+))?/;
  */
 export function scrubText(text: string, steps: number, step: number, least: number): string {
   const match = NUMBER.exec(text);
-  if (!match || /[:;/]/.test(text)) return text;
+  if (!match || /\d\s*[:;/]\s*\d/.test(text)) return text;
   const decimals = Math.max(match[1]?.length ?? 0, String(step).split('.')[1]?.length ?? 0);
   const value = Math.max(least, Number(match[0].replace('−', '-').replace(',', '.')) + steps * step);
   return text.replace(match[0], withMark(value.toFixed(match[1] || step % 1 !== 0 ? decimals : 0)));
