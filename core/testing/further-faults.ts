@@ -10,7 +10,7 @@ import {
 } from '../src/index.ts';
 import type { Model } from './clean-models.ts';
 import type { Dice } from './dice.ts';
-import { EASES, type LearnersTake, POSES } from './learner-faults.ts';
+import { changedBesides, EASES, type LearnersTake, POSES } from './learner-faults.ts';
 import { isDense, mapChannels, moving, spanOfKeys } from './motion-parts.ts';
 
 /** Faults in one channel of one subject, whatever the others do: a coordinate of a place, a turn, a size by itself. */
@@ -79,6 +79,8 @@ function leftAs(model: Model, dice: Dice, leaves: readonly Key['leave'][]): Lear
   // By an ease that goes past, the way past is what is lost.
   // What is held to the end of a loop jumps where it closes.
   const kinds: FindingKind[] = [...EASES, 'hold-moves', 'key-late', 'settle-off', 'loop-open', ...shows];
+  // In a recording what is held to its end has not come.
+  if (seg.next.frame > model.target.motion.range.last) kinds.push('pose-off');
   return {
     take,
     main: { kinds, within: [seg.key.frame - 20, seg.next.frame + 20] },
@@ -102,7 +104,7 @@ export const FURTHER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     return {
       take: withKeys(model.target.motion, channel, (keys) => [...keys, key].sort((a, b) => a.frame - b.frame)),
       main: { kinds, within: [from - 2, to + 2] },
-      also: [{ kinds: [...kinds, 'strobing'] }],
+      also: [{ kinds: [...kinds, 'strobing', 'loop-jerks'] }],
     };
   },
   'eased the wrong way': (model, dice) => leftAs(model, dice, ['cubic-in', 'cubic-out']),
@@ -143,7 +145,10 @@ export const FURTHER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
             kinds: ['key-late', 'overlap-off', 'start-too-slow', ...own.shows],
             within: [start.frame - 3, next.frame],
           },
-          also: [{ kinds: ['arc-off', 'arc-kinked', 'overlap-off', 'limb-long', 'volume-off'] }],
+          also: [
+            { kinds: ['arc-off', 'arc-kinked', 'overlap-off', 'limb-long', 'volume-off'] },
+            { kinds: changedBesides(model.target.motion) },
+          ],
         }
       : null;
   },
@@ -190,7 +195,7 @@ export const FURTHER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
         keys.map((key) => (key === last ? { ...key, frame: key.frame + 4, value: key.value - short } : key)),
       ),
       main: { kinds, within: [last.frame - 15, last.frame + 6] },
-      also: [{ kinds: [...kinds, 'loop-open', 'limb-long', 'volume-off'] }],
+      also: [{ kinds: [...kinds, 'loop-open', 'limb-long', 'volume-off', ...changedBesides(model.target.motion)] }],
     };
   },
 };

@@ -6,6 +6,7 @@ import { FURTHER_MODELS } from './further-models.ts';
 import { LEARNER_FAULTS, type Truth } from './learner-faults.ts';
 import { LEARNER_MODELS } from './learner-models.ts';
 import { PHRASED_MODELS } from './phrased-models.ts';
+import { RARER_MODELS } from './rarer-models.ts';
 
 /** How true what is said of learners' takes is: what has to be found, and that nothing untrue is said. */
 
@@ -70,6 +71,7 @@ export const ALL_MODELS: Record<string, (dice: Dice) => Model> = {
   ...LEARNER_MODELS,
   ...FURTHER_MODELS,
   ...PHRASED_MODELS,
+  ...RARER_MODELS,
 };
 export const ALL_FAULTS = { ...LEARNER_FAULTS, ...FURTHER_FAULTS };
 

@@ -51,7 +51,8 @@ function retimed(motion: MotionDocument, frameOf: (frame: number) => number): Mo
     ...channel,
     keys: channel.keys.map((key): Key => {
       const frame = frameOf(key.frame);
-      const stretch = frameOf(key.frame + 1) - frame;
+      // Over some frames: a whole one may be rounded.
+      const stretch = (frameOf(key.frame + 8) - frame) / 8;
       const side = (handle: Key['in']): Key['in'] => ({ ...handle, frames: handle.frames * stretch });
       return { ...key, frame, in: side(key.in), out: side(key.out) };
     }),
@@ -89,6 +90,32 @@ function keysOn(motion: MotionDocument, frame: number): KeyRef[] {
   );
 }
 
+/**
+ * What a key on another frame changes besides: handles set by hand go with it as they are, and coordinates of a place
+ * keyed on other frames than one another draw another arc.
+ */
+export function changedBesides({ subjects }: MotionDocument): FindingKind[] {
+  const isByHand = subjects.some(({ channels }) =>
+    channels.some(({ keys }) => keys.some(({ link, leave }) => leave === 'curve' && link !== 'flat')),
+  );
+  const isApart = subjects.some(({ channels }) => {
+    const [x, y] = ['position.x', 'position.y'].map((id) => channels.find((channel) => channel.id === id)!);
+    const frames = ({ keys }: Channel): string => keys.map(({ frame }) => frame).join();
+    return moving(x!) && moving(y!) && frames(x!) !== frames(y!);
+  });
+  return [...(isByHand ? EASES : []), ...(isApart ? (['arc-off', 'arc-kinked'] as const) : [])];
+}
+
+/** What else is lost where keys no longer leave as they did: an ease that goes past loses its swings. */
+const swingsLost = (motion: MotionDocument, refs: readonly KeyRef[]): FindingKind[] =>
+  refs.some((ref) => /elastic|back|bounce/.test(leaveOf(motion, ref))) ? ['settle-off'] : [];
+
+const leaveOf = ({ subjects }: MotionDocument, ref: KeyRef): string =>
+  subjects
+    .find(({ id }) => id === ref.subjectId)!
+    .channels.find(({ id }) => id === ref.channelId)!
+    .keys.find(({ frame }) => frame === ref.frame)!.leave;
+
 const late = (by: number): FindingKind => (by > 0 ? 'key-late' : 'key-early');
 
 /** Faults that can be made on any model. Null where this one has no place for it. */
@@ -118,7 +145,7 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
       take: retimed(target.motion, (frame) => (frame >= from ? frame + by : frame)),
       main: { kinds: ['key-late', 'overlap-off'] },
       // A recording ends before all of it has come.
-      also: [{ kinds: ['key-missing'] }],
+      also: [{ kinds: ['key-missing', ...changedBesides(target.motion)] }],
     };
   },
   'a drawing late': ({ target }, dice) => {
@@ -137,7 +164,10 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
       take,
       main: { kinds: [late(by), 'overlap-off'], within: [frame - 5, frame + 5] },
       // A key of one coordinate lies on the way of the other.
-      also: [{ kinds: ['loop-open', 'loop-hitches', 'loop-jerks', 'volume-off', 'hold-moves', 'arc-off'] }],
+      also: [
+        { kinds: ['loop-open', 'loop-hitches', 'loop-jerks', 'volume-off', 'hold-moves', 'arc-off'] },
+        { kinds: changedBesides(target.motion) },
+      ],
     };
   },
   'a pose short': ({ target }, dice) => {
@@ -175,8 +205,9 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
           })),
         };
       }),
-      main: { kinds: POSES },
-      also: [{ kinds: ['loop-open', 'limb-long'] }],
+      // What goes but part of its way round a cycle does not close it.
+      main: { kinds: [...POSES, 'loop-open'] },
+      also: [{ kinds: ['limb-long'] }],
     };
   },
   'the other way': ({ target }) => ({
@@ -201,7 +232,8 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     const refs = keysOn(target.motion, frame);
     const even = setLeave(target.motion, refs, 'linear').motion;
     // What was held and goes over evenly is a hold that moves.
-    const main = { kinds: [...EASES, 'hold-moves' as const], within: [frame - 40, frame + 40] as [number, number] };
+    const kinds = [...EASES, 'hold-moves' as const, ...swingsLost(target.motion, refs)];
+    const main = { kinds, within: [frame - 40, frame + 40] as [number, number] };
     return differs(target.motion, even)
       ? {
           take: even,
@@ -249,7 +281,10 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     return differs(target.motion, steep)
       ? {
           take: steep,
-          main: { kinds: [...EASES, 'hold-moves'], within: [frame - 40, frame + 40] },
+          main: {
+            kinds: [...EASES, 'hold-moves', ...swingsLost(target.motion, refs)],
+            within: [frame - 40, frame + 40],
+          },
           also: [{ kinds: [...EASES, 'settle-off', 'arc-off', 'arc-kinked', 'volume-off', 'loop-jerks', 'strobing'] }],
         }
       : null;
@@ -289,6 +324,8 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
         keys: channel.keys.map((key) => ({ ...key, frame: moved.get(key.frame) ?? key.frame })),
       })),
       main: null,
+      // A closing key on the last frame is seen twice, whatever a key may be off by.
+      also: [{ kinds: ['loop-hitches', ...changedBesides(target.motion)] }],
     };
   },
   'an ease like it': ({ target }) => {

@@ -47,7 +47,8 @@ function missOf({ channels, span }: Registration, one: LaidCurve, frame: number,
   return Math.sqrt(squared) / span;
 }
 
-const missAt = (curves: Registration, frame: number, at: number): number =>
+/** How far a place of the take is from a frame of the target, in shares of the span. */
+export const missAt = (curves: Registration, frame: number, at: number): number =>
   missOf(curves, curves.target, frame, curves.take, at);
 
 /** The most a stretch of the target, laid on one of the take, is off between its ends once these are laid together. */

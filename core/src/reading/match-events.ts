@@ -125,8 +125,8 @@ export function matchEvents(
       !drawn.isSampled ||
       // The closing key of a cycle is where the next one begins, if it is on time up to there.
       (event.frame === target.motion.range.last + 1 &&
-        Math.abs(takeFrame - last - 1) <= 1 &&
-        Math.abs((places.at(-2) ?? NaN) - (events.at(-2)?.frame ?? NaN)) <= 1) ||
+        Math.abs(takeFrame - last - 1) <= doubt.frames &&
+        Math.abs((places.at(-2) ?? NaN) - (events.at(-2)?.frame ?? NaN)) <= doubt.frames) ||
       // One that comes well before the end is seen as any other.
       ((event.frame <= target.motion.range.last ||
         (event.frame === target.motion.range.last + 1 && takeFrame <= last - CLOSES_EARLY)) &&

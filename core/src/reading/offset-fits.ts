@@ -102,6 +102,22 @@ function lineThrough(offsets: readonly KeyOffset[]): { slope: number; offAt: (on
   return { slope, offAt: ({ frame, off }) => Math.abs(meanY + slope * (frame - meanX) - off) };
 }
 
+/** Of what a pace makes the others differ by so much is seen at least, */
+const SEEN = 0.5;
+/** if it is so many frames. */
+const LEAST_SEEN = 0.5;
+
+/** Whether all the offsets but those of the first frame, or of the last, differ as that slope would have them. */
+function isThroughout(offsets: readonly KeyOffset[], slope: number): boolean {
+  const { low, high } = extentOf(offsets.map(({ frame }) => frame));
+  return [low, high].every((end) => {
+    const rest = offsets.filter(({ frame }) => frame !== end);
+    const [frames, offs] = [extentOf(rest.map(({ frame }) => frame)), extentOf(rest.map(({ off }) => off))];
+    const asked = Math.abs(slope) * (frames.high - frames.low);
+    return asked < LEAST_SEEN || offs.high - offs.low >= SEEN * asked;
+  });
+}
+
 /** The pace of offsets that all lie on one line; null where they do not. */
 function paceOfAll(offsets: readonly KeyOffset[], slack: number): number | null {
   if (framesOf(offsets) < 3) return null;
@@ -113,7 +129,7 @@ function paceOfAll(offsets: readonly KeyOffset[], slack: number): number | null 
   // Of a recording a few frames of difference may as well be one key's.
   if (offsets.some(({ isSampled }) => isSampled) && explained < LEAST_EXPLAINED) return null;
   const most = Math.min(slack, Math.max(LEAST_REST, REST * explained));
-  return offsets.every((one) => offAt(one) <= most) ? 1 + slope : null;
+  return offsets.every((one) => offAt(one) <= most) && isThroughout(offsets, slope) ? 1 + slope : null;
 }
 
 /** The pace of the offsets: of all of them or, where that is none, of all but the fewest. */

@@ -2,6 +2,7 @@ import { extentOf } from '../extent.ts';
 import { medianOf } from '../median.ts';
 import { type Track, type TrackEvent, trackValues } from '../motion/sampling/track.ts';
 import { sameRate } from '../time/rate.ts';
+import { beyondJumps } from './beyond-jumps.ts';
 import { curvesOf, samplesOf } from './curves.ts';
 import { type Doubt, givenDoubt } from './doubt.ts';
 import { lookingIn, noiseOf } from './moments.ts';
@@ -112,7 +113,8 @@ export function placeEvents(
     lookFor(curves.events, places, places, SEEN_THERE).map((place) => typeof place === 'number');
   const doubted = givenDoubt(curves, laid, { ...doubt, noise }, isSeenAt(laid));
   const ends = seenEnds(curves, doubted, { ...doubt, noise });
-  const given = asTheOthers(curves, ends, unseen, doubt.frames);
+  const jumped = beyondJumps(curves, ends, { ...doubt, noise });
+  const given = asTheOthers(curves, jumped, unseen, doubt.frames);
   const places = closedAsBegun(curves, given, doubt.frames);
   return {
     events,

@@ -24,6 +24,42 @@ export function countsAt({ sides, track }: Pick<ReadTrack, 'sides' | 'track'>): 
 /** What is found so near to a drawing, in frames, is on it. */
 const ON_IT = 0.01;
 
+/** A cycle whose closing pose is nearer than this share of the span to its first one leads back to it. */
+const CLOSES = 0.02;
+
+/**
+ * Whether a frame is the closing one, and of a way that does not lead back to where it began: where the take is then,
+ * no loop shows. What a recording shows of it is on its last frame.
+ */
+function isEndOfWay({ reading, sides, track, isSampled }: ReadTrack, frame: number): boolean {
+  const { range } = sides.target.motion;
+  if (frame !== range.last + 1) return false;
+  if (isSampled) return true;
+  const [start, end] = [range.first, frame].map((at) => trackValues(sides.target.subject, track, at));
+  return Math.hypot(...end!.map((value, c) => value - start![c]!)) > CLOSES * reading.span;
+}
+
+/**
+ * How far the take is from where the target's way ends one frame past its range: a recording on its last frame, or a
+ * frame on if it goes on as it does there.
+ */
+function missAtEnd(
+  { reading, sides, track, isSampled, target, warped, blurFrames }: ReadTrack,
+  frame: number,
+): number | null {
+  const pair = reading.pairs.find(({ targetFrame }) => targetFrame === frame);
+  if (!pair) return null;
+  const asked = trackValues(sides.target.subject, track, frame);
+  const from = (drawn: readonly number[]): number => Math.hypot(...drawn.map((value, c) => value - asked[c]!));
+  if (!isSampled) return from(trackValues(sides.take.subject, track, pair.takeFrame));
+  const onLast = warped.map((column, c) => column.at(-1)! - target[c]!.at(-1)!);
+  const goneOn = warped.map((column) => 2 * column.at(-1)! - (column.at(-2) ?? column.at(-1)!));
+  // It may be there a frame sooner or later.
+  const step = Math.hypot(...target.map((column) => column.at(-1)! - (column.at(-2) ?? column.at(-1)!)));
+  const miss = Math.min(Math.hypot(...onLast), from(goneOn));
+  return miss > (1 + blurFrames) * step ? miss : 0;
+}
+
 /**
  * How far the take is from the target's pose at each of these frames, those within what is read. What a recording
  * passes on the way it shows on whole frames only: what lies along the way within what these leave open is no miss, nor
@@ -33,6 +69,10 @@ export function poseMisses(read: ReadTrack, frames: readonly number[]): PoseMiss
   const { reading, target, warped, blurFrames } = read;
   const counts = countsAt(read);
   return frames.flatMap((frame): PoseMiss[] => {
+    if (isEndOfWay(read, frame)) {
+      const miss = missAtEnd(read, frame);
+      return miss === null ? [] : [{ frame, miss }];
+    }
     const i = Math.round(frame - reading.gap.firstFrame);
     if (i < 0 || i >= (target[0]?.length ?? 0)) return [];
     const own = (values: readonly number[]): number[] => values.map((value, c) => (counts(c, frame) ? value : 0));
@@ -49,7 +89,12 @@ function missAside({ target, blurFrames }: ReadTrack, i: number, misses: readonl
   let [squared, along, before, after, turned] = [0, 0, 0, 0, 0];
   misses.forEach((miss, c) => {
     const column = target[c]!;
-    const [came, goes] = [column[i]! - (column[i - 1] ?? column[i]!), (column[i + 1] ?? column[i]!) - column[i]!];
+    // What goes on beyond an end of the range goes on as it does within.
+    const steps = [i - 1, i].map((at) => (column[at + 1] ?? NaN) - (column[at] ?? NaN));
+    const [came, goes] = steps.map((step, side) => (Number.isNaN(step) ? (steps[1 - side] ?? 0) : step)) as [
+      number,
+      number,
+    ];
     squared += miss ** 2;
     along += miss * (came + goes);
     before += came ** 2;

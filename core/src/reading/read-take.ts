@@ -22,6 +22,7 @@ import { findWhole } from './checks/find-whole.ts';
 import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
 import { withHeldDrawings } from './keying.ts';
+import { laidRound } from './laid-round.ts';
 import { withoutLoneCoordinates } from './lone-coordinates.ts';
 import { looksOf } from './looks.ts';
 import { mendsOf } from './mends.ts';
@@ -212,9 +213,10 @@ function readAgainst(set: Target, handed: MotionDocument, samples: number): { re
   const { take: smooth, findings: pops } = withoutPops(given, asked.motion, asked.tolerances);
   const handedIn = withHeldDrawings(smooth, asked.motion);
   const ranges = rangesRead(asked.motion, handedIn, samples);
+  const round = laidRound(asked.motion, handedIn);
   const whole = {
-    target: { ...keyedByPosition(asked.motion, withMargins(ranges.target)), range: ranges.target },
-    take: { ...keyedByPosition(handedIn, withMargins(ranges.take)), range: ranges.take },
+    target: { ...keyedByPosition(round.target, withMargins(ranges.target)), range: ranges.target },
+    take: { ...keyedByPosition(round.take, withMargins(ranges.take)), range: ranges.take },
   };
   const lone = withoutLoneCoordinates(whole.target, whole.take, asked.tolerances);
   const { target: motion, take } = lone;
@@ -223,6 +225,8 @@ function readAgainst(set: Target, handed: MotionDocument, samples: number): { re
   const time = createSharedTime(motion, take);
   const how = {
     tolerances: target.tolerances,
+    whole: null,
+    roundPx: null,
     mayLayOn: motion.subjects.reduce((sum, subject) => sum + tracksOf(subject).length, 0) <= MOST_LAID_ON,
   };
   const tracks = motion.subjects.flatMap((subject) => {
@@ -236,7 +240,7 @@ function readAgainst(set: Target, handed: MotionDocument, samples: number): { re
       .map((track) =>
         readTrack({ motion, subject }, { motion: take, subject: found }, track, time, {
           ...how,
-          whole: track.id === 'position' ? wholeSubjects : null,
+          ...(track.id === 'position' && { whole: wholeSubjects, roundPx: round.rounds.get(subject.id) ?? null }),
         }),
       );
   });

@@ -51,6 +51,8 @@ export interface ReadTrack {
   blurFrames: number;
   /** The line of each segment between extremes; none unless the track moves along a trajectory. */
   paths: SegmentPath[];
+  /** How long once round is, in px, of what goes round a closed path and is laid out straight; else null. */
+  roundPx: number | null;
   /** Keys beyond those matched. */
   leftOutKeys: number;
 }
@@ -60,6 +62,8 @@ interface HowToRead {
   tolerances: Tolerances;
   /** Both subjects with the coordinates that are told apart, and which those are; null where there are none. */
   whole: { target: Subject; take: Subject; lone: readonly ChannelId[] } | null;
+  /** How long once round is, in px, of what goes round a closed path and is laid out straight; else null. */
+  roundPx: number | null;
   /** Curves may be laid on one another, which takes long. */
   mayLayOn: boolean;
 }
@@ -78,7 +82,7 @@ export function readTrack(
   take: TrackSide,
   track: Track,
   time: SharedTime,
-  { tolerances: { keyFrames, spacingPercent }, mayLayOn, whole: wholeSubjects }: HowToRead,
+  { tolerances: { keyFrames, spacingPercent }, mayLayOn, whole: wholeSubjects, roundPx }: HowToRead,
 ): ReadTrack {
   const { range } = target.motion;
   const count = range.last - range.first + 1;
@@ -172,6 +176,7 @@ export function readTrack(
     lostPercent: matched.isSampled && span > 0 ? percentLost(lostAt(targetColumns, held), range.first, span) : () => 0,
     blurFrames: matched.isSampled ? openFrames(take.subject.exposure) : 0,
     paths,
+    roundPx,
     leftOutKeys: matched.leftOut,
     reading: {
       subjectId: target.subject.id,
@@ -180,7 +185,8 @@ export function readTrack(
       label: track.label,
       unit: track.unit,
       span,
-      measuredOn: measuredOn(track, wholeSubjects ? movingChannels(whole.target, whole.take) : moving),
+      measuredOn:
+        roundPx === null ? measuredOn(track, wholeSubjects ? movingChannels(whole.target, whole.take) : moving) : null,
       pairs,
       missingFrames: matched.missing.filter((frame) => !unseen.includes(frame)),
       extraFrames: matched.extra.filter((frame) => !saysNothing(onTarget(frame))),

@@ -222,13 +222,13 @@ function placeAbout(
     }
     return costs;
   });
-  // What lies before the first event, or after the last, goes along as it is.
+  // What lies before the first event, or after the last, as where a cycle is repeated, goes along at the whole's pace.
   const before = laying(curves, [range.first, events[0]!], rawShare);
   const after = laying(curves, [events[n - 1]!, range.last], rawShare);
   const forth = [
     Float64Array.from(
       { length: states },
-      (_, k) => own(0, k) + before(range.first + placeOf(0, k) - events[0]!, placeOf(0, k)),
+      (_, k) => own(0, k) + before(placeOf(0, k) - (events[0]! - range.first) * whole.pace, placeOf(0, k)),
     ),
   ];
   for (let i = 1; i < n; i++) {
@@ -239,7 +239,7 @@ function placeAbout(
   }
   const back = Array.from({ length: n }, () => new Float64Array(states));
   for (let k = 0; k < states; k++)
-    back[n - 1]![k] = after(placeOf(n - 1, k), range.last + placeOf(n - 1, k) - events[n - 1]!);
+    back[n - 1]![k] = after(placeOf(n - 1, k), placeOf(n - 1, k) + (range.last - events[n - 1]!) * whole.pace);
   for (let i = n - 2; i >= 0; i--)
     for (let p = 0; p < states; p++) {
       let least = Infinity;

@@ -1,8 +1,10 @@
 import { findChannel } from '../../motion/document/document.ts';
-import type { Channel, Subject } from '../../motion/document/schema.ts';
+import type { Channel, MotionDocument, Subject } from '../../motion/document/schema.ts';
 import { readLoop } from '../../motion/sampling/loop.ts';
+import { channelSpeed } from '../../motion/sampling/sample.ts';
+import { sameRate } from '../../time/rate.ts';
 import type { ReadTrack } from '../read-track.ts';
-import type { Finding, Target } from '../schema.ts';
+import type { Finding, Target, Tolerances } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
 import { aboutTrack, type BothRead, type Found, isAbout } from './check.ts';
@@ -33,9 +35,13 @@ export function playsInLoop(target: Target): boolean {
   return moving.length > 0 && moving.every((channel) => channel.keys.at(-1)!.frame === range.last + 1);
 }
 
+/** What is left of a gap where once round closes it. */
+const unclosed = (gap: number, roundPx: number | null): number =>
+  Math.abs(roundPx === null ? gap : gap - roundPx * Math.round(gap / roundPx));
+
 /** How far a track is from closing, in percent of its span: the greatest of its channels'. */
 export function loopGapPercent(read: ReadTrack): number {
-  const { reading, track, sides } = read;
+  const { reading, track, sides, roundPx } = read;
   const { range, rate } = sides.take.motion;
   if (read.isSampled) return reading.span > 0 ? (recordedGap(read) / reading.span) * 100 : 0;
   const asked = sides.target.motion;
@@ -43,8 +49,8 @@ export function loopGapPercent(read: ReadTrack): number {
     .flatMap((id) => findChannel(sides.take.subject, id) ?? [])
     .map((channel) => {
       const model = findChannel(sides.target.subject, channel.id);
-      const own = Math.abs(readLoop(channel, range, rate).valueGap);
-      return Math.max(0, own - Math.abs(model ? readLoop(model, asked.range, asked.rate).valueGap : 0));
+      const own = unclosed(readLoop(channel, range, rate).valueGap, roundPx);
+      return Math.max(0, own - (model ? unclosed(readLoop(model, asked.range, asked.rate).valueGap, roundPx) : 0));
     });
   return reading.span > 0 ? (Math.max(0, ...gaps) / reading.span) * 100 : 0;
 }
@@ -53,10 +59,10 @@ export function loopGapPercent(read: ReadTrack): number {
  * How far a recording is from closing: by how much more it jumps from its last frame to its first than it steps beside
  * them, or its target jumps.
  */
-function recordedGap({ target, take, sides }: ReadTrack): number {
+function recordedGap({ target, take, sides, roundPx }: ReadTrack): number {
   const last = (take[0]?.length ?? 1) - 1;
   const step = (columns: readonly Float64Array[], from: number, to: number): number =>
-    Math.hypot(...columns.map((column) => column[to]! - column[from]!));
+    Math.hypot(...columns.map((column) => unclosed(column[to]! - column[from]!, roundPx)));
   if (last < 1) return 0;
   // From drawing to drawing: held ones do not step in between.
   const near = Math.min(last, 2 * sides.take.subject.exposure);
@@ -77,13 +83,32 @@ export function findLoop({ target, tracks }: BothRead, others: readonly Finding[
       (isAbout(finding, read.reading) || (finding.subjectId === null && OF_TIME.has(finding.kind))) &&
       finding.kind !== 'key-extra' &&
       (finding.firstFrame <= first || finding.lastFrame >= last);
-    return others.some(atAnEnd) ? [] : findOpenEnd(read, target.tolerances.spacingPercent);
+    return others.some(atAnEnd) ? [] : findOpenEnd(read, target.tolerances);
   });
   return { findings };
 }
 
-function findOpenEnd(read: ReadTrack, tolerancePercent: number): Finding[] {
-  const { reading, track, sides } = read;
+/** How far keys at the ends, off by what is no fault, make the loop close elsewhere, at the target's quicker end. */
+function wayOfOffsets({ reading, target, sides, isSampled }: ReadTrack): number {
+  const count = target[0]?.length ?? 0;
+  if (isSampled || count < 2 || sides.target.subject.exposure > 1) return 0;
+  const { first, last } = sides.target.motion.range;
+  const ends = reading.pairs.filter(({ targetFrame }) => targetFrame <= first || targetFrame >= last);
+  const steps = [1, count - 1].map((i) => Math.hypot(...target.map((column) => column[i]! - column[i - 1]!)));
+  return Math.max(0, ...ends.map(({ offsetFrames }) => Math.abs(offsetFrames))) * Math.max(...steps);
+}
+
+/** How far speed is off where a channel closes, by its own first and last keys if these lie near enough to the ends. */
+function speedGapOf(channel: Channel, { range, rate }: MotionDocument, keyFrames: number): number {
+  const [start, end] = [channel.keys[0]!.frame, channel.keys.at(-1)!.frame];
+  const isNear = Math.abs(start - range.first) <= keyFrames && Math.abs(end - range.last - 1) <= keyFrames;
+  const own = channelSpeed(channel, end, rate).left - channelSpeed(channel, start, rate).right;
+  const { speedGap } = readLoop(channel, range, rate);
+  return Math.min(Math.abs(speedGap), isNear && Number.isFinite(own) ? Math.abs(own) : Infinity);
+}
+
+function findOpenEnd(read: ReadTrack, { spacingPercent, keyFrames }: Tolerances): Finding[] {
+  const { reading, track, sides, roundPx } = read;
   const { range, rate } = sides.take.motion;
   const asked = sides.target.motion;
   const about = { ...aboutTrack(reading), firstFrame: asked.range.last, lastFrame: asked.range.last };
@@ -92,12 +117,11 @@ function findOpenEnd(read: ReadTrack, tolerancePercent: number): Finding[] {
     const loop = readLoop(channel, range, rate);
     const model = findChannel(sides.target.subject, channel.id);
     const modelLoop = model ? readLoop(model, asked.range, asked.rate) : null;
-    const tolerance = (tolerancePercent / 100) * reading.span;
-    const own = read.isSampled ? recordedGap(read) : Math.abs(loop.valueGap);
-    const severity = severityOf(
-      Math.max(0, own - (read.isSampled ? 0 : Math.abs(modelLoop?.valueGap ?? 0))),
-      tolerance,
-    );
+    // Keys that are off by what is no fault close as much earlier or later.
+    const tolerance = (spacingPercent / 100) * reading.span + wayOfOffsets(read);
+    const own = read.isSampled ? recordedGap(read) : unclosed(loop.valueGap, roundPx);
+    const asks = unclosed(modelLoop?.valueGap ?? 0, roundPx);
+    const severity = severityOf(Math.max(0, own - (read.isSampled ? 0 : asks)), tolerance);
     if (severity) {
       const gap = roundTo(own, 1);
       return [
@@ -105,7 +129,7 @@ function findOpenEnd(read: ReadTrack, tolerancePercent: number): Finding[] {
           ...about,
           kind: 'loop-open',
           measured: own,
-          expected: Math.abs(modelLoop?.valueGap ?? 0),
+          expected: asks,
           tolerance,
           unit: reading.unit,
           severity,
@@ -116,7 +140,8 @@ function findOpenEnd(read: ReadTrack, tolerancePercent: number): Finding[] {
       ];
     }
     if (read.isSampled) continue;
-    if (loop.playsClosingFrame && !modelLoop?.playsClosingFrame) {
+    // At another rate keys are on the nearest frames.
+    if (loop.playsClosingFrame && !modelLoop?.playsClosingFrame && sameRate(asked.rate, rate)) {
       return [
         {
           ...about,
@@ -137,7 +162,7 @@ function findOpenEnd(read: ReadTrack, tolerancePercent: number): Finding[] {
     if (read.isByFrames) continue;
     const meanSpeed =
       reading.span > 0 ? (2 * reading.span) / ((range.last - range.first + 1) / (rate.num / rate.den)) : 0;
-    const gap = Math.abs(loop.speedGap) - Math.abs(modelLoop?.speedGap ?? 0);
+    const gap = speedGapOf(channel, sides.take.motion, keyFrames) - Math.abs(modelLoop?.speedGap ?? 0);
     const jerk = meanSpeed > 0 ? Math.min(MOST_JERK, Math.max(0, gap / meanSpeed)) : 0;
     const jerkSeverity = severityOf(jerk, JERK);
     if (jerkSeverity) {

@@ -1,0 +1,30 @@
+import { type Doubt, missAt } from './doubt.ts';
+import { valueOn } from './laid-curve.ts';
+import type { Registration } from './register-events.ts';
+
+/** A step of more than this share of the span is a jump. */
+const A_JUMP = 0.15;
+/** So near to where an event is found its jump is looked for, in frames. */
+const REACH = 4;
+
+/**
+ * An event whose pose a take is in only with the drawing after a jump, and that was found before it, is on that
+ * drawing: what is held until then goes there by no way that could be laid on the target's.
+ */
+export function beyondJumps(curves: Registration, places: readonly number[], { share }: Doubt): number[] {
+  const { events, take, channels, span } = curves;
+  const jumpsTo = (frame: number): boolean => {
+    let squared = 0;
+    for (let c = 0; c < channels; c++) squared += (valueOn(take, c, frame) - valueOn(take, c, frame - 1)) ** 2;
+    return Math.sqrt(squared) > A_JUMP * span;
+  };
+  const given = places.map((place, i) => {
+    if (missAt(curves, events[i]!, place) <= share) return place;
+    const from = Math.floor(place) + 1;
+    const there = Array.from({ length: REACH }, (_, k) => from + k).find(
+      (frame) => jumpsTo(frame) && missAt(curves, events[i]!, frame) <= share,
+    );
+    return there ?? place;
+  });
+  return given.every((place, i) => i === 0 || place > given[i - 1]!) ? given : [...places];
+}
