@@ -57,10 +57,12 @@ export function curvesOf(
   const asked = columnsOf(target.subject, track, (frame) => frame, range.first - LEAD, (frames + 2 * LEAD) * FINE);
   const drawn = columnsOf(take.subject, track, time.toTake, range.first - MARGIN, (frames + 2 * MARGIN) * FINE);
   // What lies outside of what was recorded is not known: its ends stand.
-  const recorded = recordedRange(take, track);
-  const [from, to] = [recorded.first, recorded.last].map(
-    (frame) => (time.toTarget(frame) - range.first + MARGIN) * FINE,
-  ) as [number, number];
+  const known = recordedRange(take, track);
+  const recorded = { first: time.toTarget(known.first), last: time.toTarget(known.last) };
+  const [from, to] = [recorded.first, recorded.last].map((frame) => (frame - range.first + MARGIN) * FINE) as [
+    number,
+    number,
+  ];
   for (const column of drawn) {
     const [a, b] = [Math.max(0, Math.ceil(from)), Math.min(column.length - 1, Math.floor(to))];
     if (a >= b) continue;
@@ -93,12 +95,14 @@ export function curvesOf(
       },
       channels: telling(asked).length,
       range,
+      recorded,
       span,
       events: events.map((event) => event.frame),
     };
   };
   const isSized = Math.abs(ratio - 1) > SAME_SIZE;
-  const tried = [isSized ? laid(ratio, 'first') : laid(1)];
+  // What seems smaller may have turned back between two of its drawings.
+  const tried = isSized ? [laid(ratio, 'first'), laid(1)] : [laid(1)];
   // What seems to go the other way may be late by half a swing.
   if (along < 0) tried.push(laid(isSized ? -ratio : -1, 'first'));
   // What stands elsewhere throughout does when it ought to what it does there.

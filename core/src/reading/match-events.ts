@@ -20,6 +20,8 @@ export interface Matched {
   extra: number[];
   leftOut: number;
   isSampled: boolean;
+  /** One thing explains where all of a recording lies. */
+  isExplained: boolean;
   /** Of coordinates that go their own way in a recording: each one's own keys and where they are found. */
   apart: ReadonlyMap<ChannelId, KeyPair[]>;
 }
@@ -103,6 +105,7 @@ export function matchEvents(
     extra: [],
     leftOut: asked.leftOut,
     isSampled: asked.isSampled || drawn.isSampled,
+    isExplained: false,
     apart: new Map(),
   };
   if (isSame && asked.events.length > 0 && drawn.events.length > 0)
@@ -137,6 +140,7 @@ export function matchEvents(
     const isIn = ({ event, takeFrame }: (typeof placed)[number]): boolean => isRecorded(event, takeFrame);
     return {
       ...found,
+      isExplained: joint.isExplained && !apart,
       pairs: placed.filter(isIn).map(({ event, takeFrame }) => pairOf(event, takeFrame)),
       apart: new Map(
         [...(apart?.own ?? [])].map(([id, own]) => [

@@ -29,6 +29,8 @@ export interface Placed {
   places: number[];
   /** Whether each is seen to happen there: it sets off, comes to rest or turns back. */
   isSeen: boolean[];
+  /** All of it lies as one thing has it: that it is on time, late, at another pace, or late in one part. */
+  isExplained: boolean;
   curves: Registration;
 }
 
@@ -106,11 +108,16 @@ export function placeEvents(
   const samples = samplesOf(curves);
   const areDrawings = held === 1 && sameRate(target.motion.rate, take.motion.rate);
   const lookFor = lookingIn(samples.target, { ...samples.take, areDrawings });
-  const laid = registerEvents(curves, (thought, otherwise) => lookFor(curves.events, thought, otherwise, SEEN_REACH));
   const noise = Math.max(...samples.take.columns.map((column) => noiseOf(column))) / span;
+  const { places: laid, isExplained } = registerEvents(
+    curves,
+    (thought, otherwise) => lookFor(curves.events, thought, otherwise, SEEN_REACH),
+    { share: doubt.share, noise, seen: seen.filter(Boolean).length },
+  );
   const unseen = { first: !seen[0]!, last: !seen.at(-1)! };
   const isSeenAt = (places: readonly number[]): boolean[] =>
     lookFor(curves.events, places, places, SEEN_THERE).map((place) => typeof place === 'number');
+  if (isExplained) return { events, places: laid, isSeen: isSeenAt(laid), isExplained, curves };
   const doubted = givenDoubt(curves, laid, { ...doubt, noise }, isSeenAt(laid));
   const ends = seenEnds(curves, doubted, { ...doubt, noise });
   const jumped = beyondJumps(curves, ends, { ...doubt, noise });
@@ -120,6 +127,7 @@ export function placeEvents(
     events,
     places,
     isSeen: isSeenAt(places),
+    isExplained,
     curves,
   };
 }

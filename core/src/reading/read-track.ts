@@ -36,6 +36,8 @@ export interface ReadTrack {
   isSame: (from: number, to: number, least: number) => boolean;
   /** Keys that are samples of a motion say nothing of when: where its events lie is found in its curve. */
   isSampled: boolean;
+  /** One thing explains where all of a recording lies: its keys are as sure as if they told. */
+  isExplained: boolean;
   /**
    * How much of the span the target itself would lose, at most, from one of its frames to another by being drawn as
    * seldom as a recording is, in percent; 0 where the take has keys that tell.
@@ -170,6 +172,7 @@ export function readTrack(
     lone: (wholeSubjects?.lone ?? []).map((id) => track.channelIds.indexOf(id)),
     isSame,
     isSampled: matched.isSampled,
+    isExplained: matched.isExplained,
     isByFrames: matched.isSampled || everyKey !== null,
     held,
     apart: matched.apart,

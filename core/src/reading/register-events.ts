@@ -4,6 +4,7 @@
  */
 
 import { type LaidCurve, valueOn } from './laid-curve.ts';
+import { explainedPlaces } from './explained.ts';
 
 export interface Registration {
   target: LaidCurve;
@@ -11,6 +12,8 @@ export interface Registration {
   channels: number;
   /** What is drawn of both, on the target's ruler. */
   range: { first: number; last: number };
+  /** From where to where the take is known, on the target's ruler. */
+  recorded: { first: number; last: number };
   span: number;
   /** The target's events, in order. */
   events: readonly number[];
@@ -265,11 +268,22 @@ export type Seen = (thought: readonly number[], otherwise: readonly number[]) =>
  * Where each event of the target lies in the take, on the target's ruler. Roughly where the curves lie on one another
  * best; there, where it is seen to happen; and finely about that place. What is neither sure nor seen is where the
  * whole has it. That the whole is late, or at another pace, is believed where it fits far better, or more is seen by
- * it, or as much and it fits better.
+ * it, or as much and it fits better. Where one thing explains all that is recorded, as that has it.
  */
-export function registerEvents(curves: Registration, seen: Seen): number[] {
-  if (curves.events.length === 0) return [];
+export function registerEvents(
+  curves: Registration,
+  seen: Seen,
+  given: { share: number; noise: number; seen: number },
+): { places: number[]; isExplained: boolean } {
+  if (curves.events.length === 0) return { places: [], isExplained: false };
   const whole = fitWhole(curves);
+  const explained = explainedPlaces(curves, whole, given);
+  return explained
+    ? { places: explained, isExplained: true }
+    : { places: eachPlaced(curves, whole, seen), isExplained: false };
+}
+
+function eachPlaced(curves: Registration, whole: GlobalFit, seen: Seen): number[] {
   const asIs = registerBy(curves, { ...whole, shift: 0, pace: 1 }, seen);
   if (whole.shift === 0 && whole.pace === 1) return asIs.places;
   const byWhole = registerBy(curves, whole, seen);

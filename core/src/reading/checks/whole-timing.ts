@@ -30,7 +30,7 @@ export function findTimings({ target, tracks }: BothRead, others: readonly Findi
       frame: pair.targetFrame,
       off: pair.offsetFrames,
       tolerance: toleranceAt(target, read.reading, pair.targetFrame) + read.blurFrames,
-      isSampled: read.isSampled,
+      isSampled: read.isSampled && !read.isExplained,
     })),
   );
   const late = offsets.filter(isLate);
@@ -78,7 +78,9 @@ type Whose = { read: ReadTrack; isTrack: boolean } | null;
 /** The one thing that explains the offsets; null where none does. */
 function timingOf(given: readonly Offset[], of: Whose, mayLeaveOut: boolean): WholeTiming | null {
   const offsets = given.toSorted((a, b) => a.frame - b.frame);
-  if (new Set(offsets.map(({ frame }) => frame)).size < 2 || offsets.filter(isLate).length < 2) return null;
+  // One that is late is no whole, unless that it is one was seen in all of the curve.
+  const least = offsets.every(({ read }) => read.isExplained) ? 1 : 2;
+  if (new Set(offsets.map(({ frame }) => frame)).size < 2 || offsets.filter(isLate).length < least) return null;
   const tolerance = Math.max(...offsets.map((offset) => offset.tolerance));
   const slack = Math.max(LEAST_SLACK, tolerance / 2);
   const shifted = shiftOf(offsets, slack, mayLeaveOut);

@@ -1,0 +1,133 @@
+import { valueOn } from './laid-curve.ts';
+import { applyFit, applyInverse, type GlobalFit, type Registration } from './register-events.ts';
+
+/** What a cause may leave of all that is recorded, as a root of the mean square, in shares of the span. */
+const ALIKE = 0.004;
+const NOISE_TIMES = 2;
+/** Of the target's frames, at that pace, as many at least are to lie within what was recorded. */
+const MOSTLY = 0.6;
+/** As much better another cause has to be. */
+const BETTER = 0.97;
+
+/** What swings fast is met by a pace near the right one only. */
+const PACE = { least: 0.5, most: 2, ratio: 1.02 };
+/** Finer and finer, how far about the best shift and pace others are tried, and in which steps. */
+const ROUNDS = [
+  { pace: 0.04, paceStep: 0.01, shift: 1, shiftStep: 0.25 },
+  { pace: 0.008, paceStep: 0.002, shift: 0.25, shiftStep: 0.0625 },
+];
+/** A pace is one of so many moments at least. */
+const LEAST_PACED = 3;
+/** By how many frames a part is tried to be late or early, and in which steps. */
+const PART = { most: 14, step: 0.5 };
+/** Of more events than so many no part is tried. */
+const MOST_EVENTS = 24;
+
+interface Miss {
+  worst: number;
+  usual: number;
+}
+
+/**
+ * How far the target is from the take that lies so on its ruler: at most, and as a root of the mean square, in shares
+ * of the span; null of too little, or where the mean is more than `enough`. On the take's own frames: what lies between
+ * two of its drawings is in neither.
+ */
+function missOf(curves: Registration, toTarget: (at: number) => number, pace: number, enough: number): Miss | null {
+  const { target, take, channels, span, range, recorded } = curves;
+  const frames = range.last - range.first + 1;
+  const most = (enough * span) ** 2 * frames * Math.max(1, pace);
+  let [worst, sum, count] = [0, 0, 0];
+  for (let at = Math.ceil(recorded.first); at <= recorded.last; at++) {
+    const frame = toTarget(at);
+    if (frame < range.first || frame > range.last) continue;
+    let squared = 0;
+    for (let c = 0; c < channels; c++) squared += (valueOn(take, c, at) - valueOn(target, c, frame)) ** 2;
+    sum += squared;
+    worst = Math.max(worst, squared);
+    count += 1;
+    if (sum > most) return null;
+  }
+  if (count < MOSTLY * pace * frames) return null;
+  return { worst: Math.sqrt(worst) / span, usual: Math.sqrt(sum / count) / span };
+}
+
+/** From the take's frames to the target's, events being at those places: straight between them, shifted beyond. */
+function betweenPlaces(events: readonly number[], places: readonly number[]): (at: number) => number {
+  const last = events.length - 1;
+  let i = 0;
+  return (at) => {
+    if (at <= places[0]!) return at - places[0]! + events[0]!;
+    if (at >= places[last]!) return at - places[last]! + events[last]!;
+    if (at < places[i]!) i = 0;
+    while (at > places[i + 1]!) i += 1;
+    const share = (at - places[i]!) / (places[i + 1]! - places[i]!);
+    return events[i]! + (events[i + 1]! - events[i]!) * share;
+  };
+}
+
+interface Given {
+  /** A miss of this share of the span is none. */
+  share: number;
+  /** Of the take, in shares of the span. */
+  noise: number;
+  /** How many of the events are seen to happen. */
+  seen: number;
+}
+
+/**
+ * Where the events lie if one thing explains all that is recorded: that nothing is off; one shift and pace of all of
+ * it; that from one event on, or one event alone, is late or early. Nothing else is then to be said of when. Null where
+ * none does.
+ */
+export function explainedPlaces(curves: Registration, whole: GlobalFit, given: Given): number[] | null {
+  const { events } = curves;
+  const enough = Math.max(ALIKE, NOISE_TIMES * given.noise * Math.sqrt(curves.channels));
+  const isAlike = (miss: Miss | null): boolean =>
+    miss !== null && miss.worst <= given.share / 2 + given.noise && miss.usual <= enough;
+  if (isAlike(missOf(curves, (at) => at, 1, enough))) return [...events];
+  const fit = whole.shift === 0 && whole.pace === 1 ? null : bestWhole(curves, whole);
+  if (fit && isAlike(missOf(curves, (at) => applyInverse(fit, at), fit.pace, enough)))
+    return given.seen >= LEAST_PACED || Math.abs(fit.pace - 1) < 0.01
+      ? events.map((frame) => applyFit(fit, frame))
+      : null;
+  return partlyLate(curves, enough, isAlike);
+}
+
+/** The shift and pace about the whole's, or at any other pace, that leave least. */
+function bestWhole(curves: Registration, whole: GlobalFit): GlobalFit {
+  let [best, least] = [whole, Infinity];
+  const tryOut = (fit: GlobalFit): void => {
+    const miss = missOf(curves, (at) => applyInverse(fit, at), fit.pace, least);
+    if (miss && miss.usual < BETTER * least) [best, least] = [fit, miss.usual];
+  };
+  tryOut(whole);
+  for (let pace = PACE.least; pace <= PACE.most; pace *= PACE.ratio)
+    for (const shift of new Set([0, whole.shift])) tryOut({ ...whole, pace, shift });
+  for (const { pace, paceStep, shift, shiftStep } of ROUNDS) {
+    const about = best;
+    for (let p = about.pace - pace; p <= about.pace + pace + 1e-9; p += paceStep)
+      for (let s = about.shift - shift; s <= about.shift + shift + 1e-9; s += shiftStep)
+        tryOut({ ...about, pace: p, shift: s });
+  }
+  return best;
+}
+
+/** All events from one on, or one alone, late or early by as much, as leaves least. */
+function partlyLate(curves: Registration, enough: number, isAlike: (miss: Miss | null) => boolean): number[] | null {
+  const { events } = curves;
+  if (events.length > MOST_EVENTS) return null;
+  let [best, least]: [number[] | null, number] = [null, enough / BETTER];
+  const tryOut = (from: number, to: number): void => {
+    for (let by = -PART.most; by <= PART.most; by += PART.step) {
+      if (by === 0) continue;
+      const places = events.map((frame, i) => (i >= from && i <= to ? frame + by : frame));
+      if (!places.every((place, i) => i === 0 || place > places[i - 1]!)) continue;
+      const miss = missOf(curves, betweenPlaces(events, places), 1, least);
+      if (miss && miss.usual < BETTER * least && isAlike(miss)) [best, least] = [places, miss.usual];
+    }
+  };
+  for (let k = 1; k < events.length; k++) tryOut(k, events.length - 1);
+  for (let k = 0; k + 1 < events.length; k++) tryOut(k, k);
+  return best;
+}
