@@ -1,6 +1,6 @@
 import { type Doubt, missAt } from './doubt.ts';
 import { valueOn } from './laid-curve.ts';
-import type { Registration } from './register-events.ts';
+import type { Registration } from './whole-fit.ts';
 
 /** A step of more than this share of the span is a jump. */
 const A_JUMP = 0.15;

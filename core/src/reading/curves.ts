@@ -6,10 +6,10 @@ import type { Track, TrackEvent } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
 import { type LaidCurve, valueOn } from './laid-curve.ts';
 import type { Samples } from './moments.ts';
-import { missOfWhole, type Registration } from './register-events.ts';
 import type { SharedTime } from './shared-time.ts';
 import { spanOf } from './track-error.ts';
 import type { TrackSide } from './track-side.ts';
+import { missOfWhole, type Registration } from './whole-fit.ts';
 
 /** Samples a frame. */
 const FINE = 2;

@@ -1,5 +1,5 @@
 import { type LaidCurve, valueOn } from './laid-curve.ts';
-import type { Registration } from './register-events.ts';
+import type { Registration } from './whole-fit.ts';
 
 /** What a recording leaves open, and how far off what is said of it may be. */
 export interface Doubt {

@@ -1,5 +1,5 @@
 import { valueOn } from './laid-curve.ts';
-import { applyFit, applyInverse, type GlobalFit, type Registration } from './register-events.ts';
+import { applyFit, applyInverse, type GlobalFit, type Registration } from './whole-fit.ts';
 
 /** What a cause may leave of all that is recorded, as a root of the mean square, in shares of the span. */
 const ALIKE = 0.004;

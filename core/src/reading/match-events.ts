@@ -8,10 +8,10 @@ import { shiftOf } from './offset-fits.ts';
 import { placeApart } from './place-apart.ts';
 import { CLOSES_EARLY, type HowToPlace, placeEvents } from './place-events.ts';
 import { MOST_EVENTS, withMargins } from './read-bounds.ts';
-import { applyInverse, fitWhole } from './register-events.ts';
 import type { KeyPair } from './schema.ts';
 import type { SharedTime } from './shared-time.ts';
 import type { TrackSide } from './track-side.ts';
+import { applyInverse, fitWhole } from './whole-fit.ts';
 
 /** Keys of both that are the same, on their own rulers, and those left over. */
 export interface Matched {

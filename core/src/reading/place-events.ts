@@ -6,10 +6,11 @@ import { beyondJumps } from './beyond-jumps.ts';
 import { curvesOf, samplesOf } from './curves.ts';
 import { type Doubt, givenDoubt } from './doubt.ts';
 import { lookingIn, noiseOf } from './moments.ts';
-import { registerEvents, type Registration } from './register-events.ts';
+import { registerEvents } from './register-events.ts';
 import { seenEnds } from './seen-ends.ts';
 import type { SharedTime } from './shared-time.ts';
 import type { TrackSide } from './track-side.ts';
+import { type Registration } from './whole-fit.ts';
 
 /** Where the events of a target are found in a take that has no keys to tell. */
 

@@ -1,5 +1,5 @@
 import { type Doubt, worstBetween } from './doubt.ts';
-import type { Registration } from './register-events.ts';
+import type { Registration } from './whole-fit.ts';
 
 /** What moves by less than this share of its way, or by so many times the noise, stands. */
 const STANDS = 3e-3;
