@@ -37,8 +37,12 @@ export function benchRegistration(): Row[] {
     Array.from({ length: SECONDS * EVERY }, (_, i) => columns[0]![(1 + i - first) * perFrame]!);
   const [asked, drawn] = [drawingsOf(curves.target), drawingsOf(curves.take)];
   const own = (): number[] =>
-    registerEvents(curves, (thought) => thought.map(() => undefined), { share: 0.04, noise: 0, seen: events.length })
-      .places;
+    registerEvents(curves, (thought) => thought.map(() => undefined), {
+      share: 0.04,
+      noise: 0,
+      seen: events.length,
+      held: 1,
+    }).places;
   const peer = (): [number, number][] => new DynamicTimeWarping(asked, drawn, (a, b) => Math.abs(a - b)).getPath();
   const worst = (placeOf: (frame: number) => number): number =>
     Math.max(...keys.map(({ frame }, i) => Math.abs(placeOf(frame) - frame - LATE[i % LATE.length]!)));

@@ -110,6 +110,15 @@ export function changedBesides({ subjects }: MotionDocument): FindingKind[] {
 const swingsLost = (motion: MotionDocument, refs: readonly KeyRef[]): FindingKind[] =>
   refs.some((ref) => /elastic|back|bounce/.test(leaveOf(motion, ref))) ? ['settle-off'] : [];
 
+/** What a recording shows of a key left out that begins a hold. */
+const standsLate = ({ subjects }: MotionDocument, frame: number): FindingKind[] =>
+  subjects.some(({ channels }) =>
+    channels.some(({ keys }) => keys.some((key, i) => key.frame === frame && keys[i + 1]?.value === key.value)),
+  )
+    ? ['key-late']
+    : [];
+
+/** How a key is left. */
 const leaveOf = ({ subjects }: MotionDocument, ref: KeyRef): string =>
   subjects
     .find(({ id }) => id === ref.subjectId)!
@@ -162,7 +171,10 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     if (!differs(target.motion, take)) return null;
     return {
       take,
-      main: { kinds: [late(by), 'overlap-off'], within: [frame - 5, frame + 5] },
+      main: {
+        kinds: [late(by), 'overlap-off', ...changedBesides(target.motion)],
+        within: [frame - 10, frame + 10],
+      },
       // A key of one coordinate lies on the way of the other.
       also: [
         { kinds: ['loop-open', 'loop-hitches', 'loop-jerks', 'volume-off', 'hold-moves', 'arc-off'] },
@@ -252,7 +264,8 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
       ? {
           take,
           main: {
-            kinds: ['key-missing', 'settle-off', 'track-never-keyed', ...POSES],
+            // Without the key it was to stand from, a recording comes to stand late.
+            kinds: ['key-missing', 'settle-off', 'track-never-keyed', ...POSES, ...standsLate(target.motion, frame)],
             within: [frame - 25, frame + 40],
           },
           also: [{ kinds: [...POSES, ...EASES, 'arc-kinked', 'hold-moves', 'key-late', 'key-early', 'overlap-off'] }],

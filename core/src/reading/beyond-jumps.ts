@@ -2,8 +2,9 @@ import { type Doubt, missAt } from './doubt.ts';
 import { valueOn } from './laid-curve.ts';
 import type { Registration } from './whole-fit.ts';
 
-/** A step of more than this share of the span is a jump. */
+/** A step of more than this share of the span is a jump, if those beside it are less than this share of it. */
 const A_JUMP = 0.15;
+const BESIDE = 0.25;
 /** So near to where an event is found its jump is looked for, in frames. */
 const REACH = 4;
 
@@ -13,10 +14,14 @@ const REACH = 4;
  */
 export function beyondJumps(curves: Registration, places: readonly number[], { share }: Doubt): number[] {
   const { events, take, channels, span } = curves;
-  const jumpsTo = (frame: number): boolean => {
+  const stepTo = (frame: number): number => {
     let squared = 0;
     for (let c = 0; c < channels; c++) squared += (valueOn(take, c, frame) - valueOn(take, c, frame - 1)) ** 2;
-    return Math.sqrt(squared) > A_JUMP * span;
+    return Math.sqrt(squared) / span;
+  };
+  const jumpsTo = (frame: number): boolean => {
+    const step = stepTo(frame);
+    return step > A_JUMP && Math.max(stepTo(frame - 1), stepTo(frame + 1)) < BESIDE * step;
   };
   const given = places.map((place, i) => {
     if (missAt(curves, events[i]!, place) <= share) return place;

@@ -22,6 +22,10 @@ const SAME_PLACE = 0.05;
 /** Sizes nearer than this are the same size. */
 const SAME_SIZE = 0.08;
 
+/** A move goes so much of the span, on so many frames, and just as asked within this share of it. */
+const LEAST_MOVE = { way: 0.2, frames: 4 };
+const AS_ASKED = 0.02;
+
 /** A track's curve from one frame of the target's ruler to another, laid out finely. */
 function columnsOf(
   subject: Subject,
@@ -100,7 +104,8 @@ export function curvesOf(
       events: events.map((event) => event.frame),
     };
   };
-  const isSized = Math.abs(ratio - 1) > SAME_SIZE;
+  // What goes part of its way just as it is asked to is no larger or smaller throughout.
+  const isSized = Math.abs(ratio - 1) > SAME_SIZE && !goesAsAsked(laid(1));
   // What seems smaller may have turned back between two of its drawings.
   const tried = isSized ? [laid(ratio, 'first'), laid(1)] : [laid(1)];
   // What seems to go the other way may be late by half a swing.
@@ -113,6 +118,23 @@ export function curvesOf(
   if (tried.length === 1) return tried[0]!;
   const misses = tried.map(missOfWhole);
   return tried[misses.indexOf(Math.min(...misses))]!;
+}
+
+/** Whether some move of the target, from one event to the next, is gone just as it is. */
+function goesAsAsked({ target, take, channels, span, events, recorded, range }: Registration): boolean {
+  const apart = (one: LaidCurve, a: number, other: LaidCurve, b: number): number => {
+    let squared = 0;
+    for (let c = 0; c < channels; c++) squared += (valueOn(one, c, a) - valueOn(other, c, b)) ** 2;
+    return Math.sqrt(squared) / span;
+  };
+  return events.some((event, i) => {
+    const [from, to] = [Math.max(event, range.first, recorded.first), events[i + 1] ?? event];
+    if (to > Math.min(range.last, recorded.last) || to - from < LEAST_MOVE.frames) return false;
+    if (apart(target, from, target, to) < LEAST_MOVE.way) return false;
+    for (let frame = Math.ceil(from); frame <= to; frame++)
+      if (apart(target, frame, take, frame) > AS_ASKED) return false;
+    return true;
+  });
 }
 
 /** From where to where a take is known: its range, and its keys beyond. */

@@ -1,4 +1,5 @@
-import { valueOn } from './laid-curve.ts';
+import { worstBetween } from './doubt.ts';
+import { type LaidCurve, valueOn } from './laid-curve.ts';
 import { applyFit, applyInverse, type GlobalFit, type Registration } from './whole-fit.ts';
 
 /** What a cause may leave of all that is recorded, as a root of the mean square, in shares of the span. */
@@ -16,12 +17,20 @@ const ROUNDS = [
   { pace: 0.04, paceStep: 0.01, shift: 1, shiftStep: 0.25 },
   { pace: 0.008, paceStep: 0.002, shift: 0.25, shiftStep: 0.0625 },
 ];
-/** A pace is one of so many moments at least. */
+/** A pace is one of so many moments at least, and this near to the target's it is that. */
 const LEAST_PACED = 3;
+const SAME_PACE = 0.01;
 /** By how many frames a part is tried to be late or early, and in which steps. */
-const PART = { most: 14, step: 0.5 };
+const PART = { most: 24, step: 0.5 };
+/** What goes as it ought to over so much of the span, on so many frames, is on time at its ends. */
+const AS_ASKED = { way: 0.1, frames: 3 };
 /** Of more events than so many no part is tried. */
 const MOST_EVENTS = 24;
+
+/** Curves of a take whose drawings stand for so many frames. */
+interface Drawn extends Registration {
+  held: number;
+}
 
 interface Miss {
   worst: number;
@@ -30,15 +39,15 @@ interface Miss {
 
 /**
  * How far the target is from the take that lies so on its ruler: at most, and as a root of the mean square, in shares
- * of the span; null of too little, or where the mean is more than `enough`. On the take's own frames: what lies between
- * two of its drawings is in neither.
+ * of the span; null of too little, or where the mean is more than `enough`. On the take's own drawings: what lies
+ * between two of them is in neither.
  */
-function missOf(curves: Registration, toTarget: (at: number) => number, pace: number, enough: number): Miss | null {
-  const { target, take, channels, span, range, recorded } = curves;
-  const frames = range.last - range.first + 1;
+function missOf(curves: Drawn, toTarget: (at: number) => number, pace: number, enough: number): Miss | null {
+  const { target, take, channels, span, range, recorded, held } = curves;
+  const frames = (range.last - range.first + 1) / held;
   const most = (enough * span) ** 2 * frames * Math.max(1, pace);
   let [worst, sum, count] = [0, 0, 0];
-  for (let at = Math.ceil(recorded.first); at <= recorded.last; at++) {
+  for (let at = Math.ceil(recorded.first); at <= recorded.last; at += held) {
     const frame = toTarget(at);
     if (frame < range.first || frame > range.last) continue;
     let squared = 0;
@@ -52,13 +61,16 @@ function missOf(curves: Registration, toTarget: (at: number) => number, pace: nu
   return { worst: Math.sqrt(worst) / span, usual: Math.sqrt(sum / count) / span };
 }
 
-/** From the take's frames to the target's, events being at those places: straight between them, shifted beyond. */
-function betweenPlaces(events: readonly number[], places: readonly number[]): (at: number) => number {
+/**
+ * From the take's frames to the target's, events being at those places: straight between them, and as far beyond as the
+ * target is shown.
+ */
+function betweenPlaces({ events, range }: Registration, places: readonly number[]): (at: number) => number {
   const last = events.length - 1;
   let i = 0;
   return (at) => {
-    if (at <= places[0]!) return at - places[0]! + events[0]!;
-    if (at >= places[last]!) return at - places[last]! + events[last]!;
+    if (at <= places[0]!) return Math.max(range.first, at - places[0]! + events[0]!);
+    if (at >= places[last]!) return Math.min(range.last, at - places[last]! + events[last]!);
     if (at < places[i]!) i = 0;
     while (at > places[i + 1]!) i += 1;
     const share = (at - places[i]!) / (places[i + 1]! - places[i]!);
@@ -73,6 +85,8 @@ interface Given {
   noise: number;
   /** How many of the events are seen to happen. */
   seen: number;
+  /** How many frames a drawing of the take stands. */
+  held: number;
 }
 
 /**
@@ -80,22 +94,75 @@ interface Given {
  * it; that from one event on, or one event alone, is late or early. Nothing else is then to be said of when. Null where
  * none does.
  */
-export function explainedPlaces(curves: Registration, whole: GlobalFit, given: Given): number[] | null {
+export function explainedPlaces(laid: Registration, whole: GlobalFit, given: Given): number[] | null {
+  const curves = { ...laid, held: given.held };
   const { events } = curves;
-  const enough = Math.max(ALIKE, NOISE_TIMES * given.noise * Math.sqrt(curves.channels));
-  const isAlike = (miss: Miss | null): boolean =>
-    miss !== null && miss.worst <= given.share / 2 + given.noise && miss.usual <= enough;
+  const { enough, isAlike } = likeness(curves, given);
   if (isAlike(missOf(curves, (at) => at, 1, enough))) return [...events];
   const fit = whole.shift === 0 && whole.pace === 1 ? null : bestWhole(curves, whole);
-  if (fit && isAlike(missOf(curves, (at) => applyInverse(fit, at), fit.pace, enough)))
-    return given.seen >= LEAST_PACED || Math.abs(fit.pace - 1) < 0.01
-      ? events.map((frame) => applyFit(fit, frame))
-      : null;
+  const isFit = fit !== null && isAlike(missOf(curves, (at) => applyInverse(fit, at), fit.pace, enough));
+  // Of two moments alone a pace is no more than where they lie.
+  if (isFit && (given.seen >= LEAST_PACED || given.seen === events.length || Math.abs(fit.pace - 1) < SAME_PACE))
+    return events.map((frame) => applyFit(fit, frame));
   return partlyLate(curves, enough, isAlike);
 }
 
+/** When a miss is none, and what it may be as a root of the mean square. */
+function likeness(
+  { channels }: Registration,
+  { share, noise }: Pick<Given, 'share' | 'noise'>,
+): { enough: number; isAlike: (miss: Miss | null) => boolean } {
+  const enough = Math.max(ALIKE, NOISE_TIMES * noise * Math.sqrt(channels));
+  return {
+    enough,
+    isAlike: (miss) => miss !== null && miss.worst <= share / 2 + noise && miss.usual <= enough,
+  };
+}
+
+/**
+ * Whether each event is on time because the way to it, or from it, is gone on time and as it ought to be; or both are,
+ * to and from another pose.
+ */
+export function onTimeBeside(laid: Registration, given: Omit<Given, 'seen'>): boolean[] {
+  const curves = { ...laid, held: given.held };
+  const { events, target, channels, span, recorded, range } = curves;
+  const { enough, isAlike } = likeness(curves, given);
+  const ends = [range.first, ...events, range.last].map((frame) => Math.max(range.first, Math.min(range.last, frame)));
+  const off = given.share / 2 + given.noise;
+  const apart = (curve: LaidCurve, a: number, b: number): number => {
+    let squared = 0;
+    for (let c = 0; c < channels; c++) squared += (valueOn(curve, c, b) - valueOn(curve, c, a)) ** 2;
+    return Math.sqrt(squared) / span;
+  };
+  /** The way to each event, and the one from the last. */
+  const ways = ends.slice(1).map((to, i) => {
+    const from = ends[i]!;
+    const asked = apart(target, from, to);
+    const isShown = from >= recorded.first && to <= recorded.last && to - from >= AS_ASKED.frames;
+    const drawn = recorded.first + Math.ceil((from - recorded.first) / given.held) * given.held;
+    const part = { ...curves, range: { first: from, last: to }, recorded: { first: drawn, last: to } };
+    const isMove = isShown && asked >= AS_ASKED.way;
+    // What drifts where it ought to stand has the shape of any drift.
+    const isOfItsShape = (): boolean =>
+      isShown &&
+      (isMove || apart(curves.take, from, to) <= asked + off) &&
+      worstBetween(curves, [from, to], [from, to], Infinity) <= off;
+    return {
+      isMove,
+      isAsAsked: isMove && isAlike(missOf(part, (at) => at, 1, enough)),
+      isOfItsShape: () => to <= from || isOfItsShape(),
+    };
+  });
+  return events.map((_, i) => {
+    const [to, from] = [ways[i]!, ways[i + 1]!];
+    if (to.isAsAsked || from.isAsAsked) return true;
+    // Between drawings that stand there is no shape.
+    return given.held === 1 && (to.isMove || from.isMove) && to.isOfItsShape() && from.isOfItsShape();
+  });
+}
+
 /** The shift and pace about the whole's, or at any other pace, that leave least. */
-function bestWhole(curves: Registration, whole: GlobalFit): GlobalFit {
+function bestWhole(curves: Drawn, whole: GlobalFit): GlobalFit {
   let [best, least] = [whole, Infinity];
   const tryOut = (fit: GlobalFit): void => {
     const miss = missOf(curves, (at) => applyInverse(fit, at), fit.pace, least);
@@ -114,8 +181,8 @@ function bestWhole(curves: Registration, whole: GlobalFit): GlobalFit {
 }
 
 /** All events from one on, or one alone, late or early by as much, as leaves least. */
-function partlyLate(curves: Registration, enough: number, isAlike: (miss: Miss | null) => boolean): number[] | null {
-  const { events } = curves;
+function partlyLate(curves: Drawn, enough: number, isAlike: (miss: Miss | null) => boolean): number[] | null {
+  const { events, recorded } = curves;
   if (events.length > MOST_EVENTS) return null;
   let [best, least]: [number[] | null, number] = [null, enough / BETTER];
   const tryOut = (from: number, to: number): void => {
@@ -123,7 +190,9 @@ function partlyLate(curves: Registration, enough: number, isAlike: (miss: Miss |
       if (by === 0) continue;
       const places = events.map((frame, i) => (i >= from && i <= to ? frame + by : frame));
       if (!places.every((place, i) => i === 0 || place > places[i - 1]!)) continue;
-      const miss = missOf(curves, betweenPlaces(events, places), 1, least);
+      // What would begin as the recording ends explains that nothing moves.
+      if (places[from]! > recorded.last - AS_ASKED.frames) continue;
+      const miss = missOf(curves, betweenPlaces(curves, places), 1, least);
       if (miss && miss.usual < BETTER * least && isAlike(miss)) [best, least] = [places, miss.usual];
     }
   };

@@ -5,6 +5,7 @@ import { sameRate } from '../time/rate.ts';
 import { beyondJumps } from './beyond-jumps.ts';
 import { curvesOf, samplesOf } from './curves.ts';
 import { type Doubt, givenDoubt } from './doubt.ts';
+import { onTimeBeside } from './explained.ts';
 import { lookingIn, noiseOf } from './moments.ts';
 import { registerEvents } from './register-events.ts';
 import { seenEnds } from './seen-ends.ts';
@@ -113,13 +114,19 @@ export function placeEvents(
   const { places: laid, isExplained } = registerEvents(
     curves,
     (thought, otherwise) => lookFor(curves.events, thought, otherwise, SEEN_REACH),
-    { share: doubt.share, noise, seen: seen.filter(Boolean).length },
+    { share: doubt.share, noise, seen: seen.filter(Boolean).length, held },
   );
   const unseen = { first: !seen[0]!, last: !seen.at(-1)! };
   const isSeenAt = (places: readonly number[]): boolean[] =>
     lookFor(curves.events, places, places, SEEN_THERE).map((place) => typeof place === 'number');
   if (isExplained) return { events, places: laid, isSeen: isSeenAt(laid), isExplained, curves };
-  const doubted = givenDoubt(curves, laid, { ...doubt, noise }, isSeenAt(laid));
+  const isOnTime = onTimeBeside(curves, { share: doubt.share, noise, held });
+  const onTime = (places: readonly number[]): number[] => {
+    const given = places.map((place, i) => (isOnTime[i] ? curves.events[i]! : place));
+    return given.every((place, i) => i === 0 || place > given[i - 1]!) ? given : [...places];
+  };
+  const anchored = onTime(laid);
+  const doubted = onTime(givenDoubt(curves, anchored, { ...doubt, noise }, isSeenAt(anchored)));
   const ends = seenEnds(curves, doubted, { ...doubt, noise });
   const jumped = beyondJumps(curves, ends, { ...doubt, noise });
   const given = asTheOthers(curves, jumped, unseen, doubt.frames);

@@ -195,7 +195,7 @@ export type Seen = (thought: readonly number[], otherwise: readonly number[]) =>
 export function registerEvents(
   curves: Registration,
   seen: Seen,
-  given: { share: number; noise: number; seen: number },
+  given: { share: number; noise: number; seen: number; held: number },
 ): { places: number[]; isExplained: boolean } {
   if (curves.events.length === 0) return { places: [], isExplained: false };
   const whole = fitWhole(curves);

@@ -30,6 +30,11 @@ export function seenEnds(curves: Registration, places: readonly number[], { fram
   const given = [...places];
   // An end of a move, from where it is seen on, goes where the way is best, the other end as it is or a little off.
   const putRight = (k: number, other: number, seen: number, way: -1 | 1): void => {
+    // On time as it is seen to, it does not do so beyond, however it goes.
+    if (Math.abs(seen - events[k]!) <= frames && (places[k]! - seen) * way > frames) {
+      given[k] = seen;
+      return;
+    }
     const i = Math.min(k, other);
     const worst = (place: number, beside: number): number => {
       const [from, to] = k < other ? [place, beside] : [beside, place];
