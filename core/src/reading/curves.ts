@@ -98,6 +98,7 @@ export function curvesOf(
         perFrame: FINE,
       },
       channels: telling(asked).length,
+      isPut: from !== undefined,
       range,
       recorded,
       span,

@@ -5,10 +5,15 @@ import { applyFit, applyInverse, type GlobalFit, type Registration } from './who
 /** What a cause may leave of all that is recorded, as a root of the mean square, in shares of the span. */
 const ALIKE = 0.004;
 const NOISE_TIMES = 2;
+/** The worst of many frames is so many times the noise. */
+const WORST_NOISE = 2.5;
 /** Of the target's frames, at that pace, as many at least are to lie within what was recorded. */
 const MOSTLY = 0.6;
 /** As much better another cause has to be. */
 const BETTER = 0.97;
+
+/** So much of what a pace leaves is left where a part that is late is rather the cause. */
+const CLEARLY = 0.85;
 
 /** What swings fast is met by a pace near the right one only. */
 const PACE = { least: 0.5, most: 2, ratio: 1.02 };
@@ -100,12 +105,17 @@ export function explainedPlaces(laid: Registration, whole: GlobalFit, given: Giv
   const { enough, isAlike } = likeness(curves, given);
   if (isAlike(missOf(curves, (at) => at, 1, enough))) return [...events];
   const fit = whole.shift === 0 && whole.pace === 1 ? null : bestWhole(curves, whole);
-  const isFit = fit !== null && isAlike(missOf(curves, (at) => applyInverse(fit, at), fit.pace, enough));
+  const left = fit && missOf(curves, (at) => applyInverse(fit, at), fit.pace, enough);
   // Of two moments alone a pace is no more than where they lie.
-  if (isFit && (given.seen >= LEAST_PACED || given.seen === events.length || Math.abs(fit.pace - 1) < SAME_PACE))
-    return events.map((frame) => applyFit(fit, frame));
+  if (fit && isAlike(left) && (given.seen >= LEAST_PACED || given.seen === events.length || isSamePace(fit)))
+    return (
+      (isSamePace(fit) ? null : partlyLate(curves, CLEARLY * left!.usual, isAlike)) ??
+      events.map((frame) => applyFit(fit, frame))
+    );
   return partlyLate(curves, enough, isAlike);
 }
+
+const isSamePace = ({ pace }: GlobalFit): boolean => Math.abs(pace - 1) < SAME_PACE;
 
 /** When a miss is none, and what it may be as a root of the mean square. */
 function likeness(
@@ -115,7 +125,7 @@ function likeness(
   const enough = Math.max(ALIKE, NOISE_TIMES * noise * Math.sqrt(channels));
   return {
     enough,
-    isAlike: (miss) => miss !== null && miss.worst <= share / 2 + noise && miss.usual <= enough,
+    isAlike: (miss) => miss !== null && miss.worst <= share / 2 + WORST_NOISE * noise && miss.usual <= enough,
   };
 }
 

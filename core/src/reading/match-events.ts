@@ -6,7 +6,7 @@ import { eventsOf, nearestEvents } from './events.ts';
 import { type KeyMatch, matchKeys } from './match-keys.ts';
 import { shiftOf } from './offset-fits.ts';
 import { placeApart } from './place-apart.ts';
-import { CLOSES_EARLY, type HowToPlace, placeEvents } from './place-events.ts';
+import { CLOSES_EARLY, type Explained, type HowToPlace, placeEvents } from './place-events.ts';
 import { MOST_EVENTS, withMargins } from './read-bounds.ts';
 import type { KeyPair } from './schema.ts';
 import type { SharedTime } from './shared-time.ts';
@@ -20,8 +20,7 @@ export interface Matched {
   extra: number[];
   leftOut: number;
   isSampled: boolean;
-  /** One thing explains where all of a recording lies. */
-  isExplained: boolean;
+  explained: Explained;
   /** Of coordinates that go their own way in a recording: each one's own keys and where they are found. */
   apart: ReadonlyMap<ChannelId, KeyPair[]>;
 }
@@ -105,7 +104,7 @@ export function matchEvents(
     extra: [],
     leftOut: asked.leftOut,
     isSampled: asked.isSampled || drawn.isSampled,
-    isExplained: false,
+    explained: null,
     apart: new Map(),
   };
   if (isSame && asked.events.length > 0 && drawn.events.length > 0)
@@ -140,7 +139,7 @@ export function matchEvents(
     const isIn = ({ event, takeFrame }: (typeof placed)[number]): boolean => isRecorded(event, takeFrame);
     return {
       ...found,
-      isExplained: joint.isExplained && !apart,
+      explained: apart ? null : joint.explained,
       pairs: placed.filter(isIn).map(({ event, takeFrame }) => pairOf(event, takeFrame)),
       apart: new Map(
         [...(apart?.own ?? [])].map(([id, own]) => [

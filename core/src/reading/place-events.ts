@@ -25,14 +25,19 @@ export interface HowToPlace {
   isRecording: boolean;
 }
 
+/**
+ * What one thing explains of a recording, that it is on time, late, at another pace, or late in one part: when all of
+ * it is where it is, or all of it.
+ */
+export type Explained = 'when' | 'all' | null;
+
 export interface Placed {
   events: readonly TrackEvent[];
   /** Where each is found, on the target's ruler. */
   places: number[];
   /** Whether each is seen to happen there: it sets off, comes to rest or turns back. */
   isSeen: boolean[];
-  /** All of it lies as one thing has it: that it is on time, late, at another pace, or late in one part. */
-  isExplained: boolean;
+  explained: Explained;
   curves: Registration;
 }
 
@@ -119,7 +124,8 @@ export function placeEvents(
   const unseen = { first: !seen[0]!, last: !seen.at(-1)! };
   const isSeenAt = (places: readonly number[]): boolean[] =>
     lookFor(curves.events, places, places, SEEN_THERE).map((place) => typeof place === 'number');
-  if (isExplained) return { events, places: laid, isSeen: isSeenAt(laid), isExplained, curves };
+  if (isExplained)
+    return { events, places: laid, isSeen: isSeenAt(laid), explained: curves.isPut ? 'when' : 'all', curves };
   const isOnTime = onTimeBeside(curves, { share: doubt.share, noise, held });
   const onTime = (places: readonly number[]): number[] => {
     const given = places.map((place, i) => (isOnTime[i] ? curves.events[i]! : place));
@@ -135,7 +141,7 @@ export function placeEvents(
     events,
     places,
     isSeen: isSeenAt(places),
-    isExplained,
+    explained: null,
     curves,
   };
 }

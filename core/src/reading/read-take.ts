@@ -36,7 +36,7 @@ import {
   rangesRead,
   withMargins,
 } from './read-bounds.ts';
-import { readTrack } from './read-track.ts';
+import { type ReadTrack, readTrack } from './read-track.ts';
 import {
   type Finding,
   FINDING_GROUPS,
@@ -132,6 +132,9 @@ function subjectMissing(target: MotionDocument, subject: Subject): Finding {
   };
 }
 
+/** Whether a recording is, apart from when, what was asked throughout: of its way there is then nothing to say. */
+const goesAsAsked = ({ explained }: ReadTrack): boolean => explained === 'all';
+
 /** Checks of single tracks and lost subjects. */
 function basicFindings({ target, take, tracks, looks }: BothRead): Finding[] {
   const moving = target.motion.subjects.filter((subject) => tracksOf(subject).length > 0);
@@ -141,7 +144,7 @@ function basicFindings({ target, take, tracks, looks }: BothRead): Finding[] {
     ...lost.map((subject) => subjectMissing(target.motion, subject)),
     ...tracks
       .filter((read) => !isLost(read.reading.subjectId))
-      .flatMap((read) => [...findTiming(read, target), ...findSpacing(read, target)]),
+      .flatMap((read) => [...findTiming(read, target), ...(goesAsAsked(read) ? [] : findSpacing(read, target))]),
     ...findLooks(looks, target.tolerances),
   ];
 }
@@ -159,11 +162,11 @@ function weighed(found: Found): Found {
  */
 function allFindings(read: BothRead, settings: readonly Finding[]): Finding[] {
   const basic = weighed({ findings: [...settings, ...basicFindings(read)] });
+  const shaped = { ...read, tracks: read.tracks.filter((track) => !goesAsAsked(track)) };
   const founds: Found[] = [
     basic,
-    ...[findOverlap, findTurns, findSettles, findPath, findLimbs, findVolume, findEconomy].map((check) =>
-      weighed(check(read, basic.findings)),
-    ),
+    ...[findOverlap(read), findLimbs(read), findVolume(read), findEconomy(read)].map(weighed),
+    ...[findTurns(shaped), findSettles(shaped, basic.findings), findPath(shaped)].map(weighed),
   ];
   founds.push(
     weighed(

@@ -4,7 +4,9 @@ import { type Track, trackRoles } from '../motion/sampling/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
 import { sampledEvery } from './keying.ts';
 import { matchEvents } from './match-events.ts';
+import { noiseOf } from './moments.ts';
 import { type SegmentPath, segmentPaths, wholePath } from './path-distance.ts';
+import type { Explained } from './place-events.ts';
 import { sampleTrack } from './sample-track.ts';
 import type { KeyPair, SegmentReading, Tolerances, TrackReading } from './schema.ts';
 import { segmentEase } from './segment-ease.ts';
@@ -36,8 +38,8 @@ export interface ReadTrack {
   isSame: (from: number, to: number, least: number) => boolean;
   /** Keys that are samples of a motion say nothing of when: where its events lie is found in its curve. */
   isSampled: boolean;
-  /** One thing explains where all of a recording lies: its keys are as sure as if they told. */
-  isExplained: boolean;
+  /** Where one thing explains when all of a recording is, its keys are as sure as if they told. */
+  explained: Explained;
   /**
    * How much of the span the target itself would lose, at most, from one of its frames to another by being drawn as
    * seldom as a recording is, in percent; 0 where the take has keys that tell.
@@ -45,6 +47,8 @@ export interface ReadTrack {
   lostPercent: (from: number, to: number) => number;
   /** It has a key on most frames, be they samples or in-betweens: what lies between two of them is straight. */
   isByFrames: boolean;
+  /** What of the span a recording's noise is, in percent; 0 where keys tell. */
+  noisePercent: number;
   /** How many frames a drawing of it stands, or how far its samples are apart. */
   held: number;
   /** Of coordinates that go their own way in a recording: where each one's own keys are found. */
@@ -172,8 +176,10 @@ export function readTrack(
     lone: (wholeSubjects?.lone ?? []).map((id) => track.channelIds.indexOf(id)),
     isSame,
     isSampled: matched.isSampled,
-    isExplained: matched.isExplained,
+    explained: matched.explained,
     isByFrames: matched.isSampled || everyKey !== null,
+    noisePercent:
+      matched.isSampled && span > 0 ? (Math.max(...takeColumns.map((column) => noiseOf(column, 'quarter'))) / span) * 100 : 0,
     held,
     apart: matched.apart,
     lostPercent: matched.isSampled && span > 0 ? percentLost(lostAt(targetColumns, held), range.first, span) : () => 0,

@@ -6,6 +6,8 @@ export interface Registration {
   target: LaidCurve;
   take: LaidCurve;
   channels: number;
+  /** The take is drawn at another size or place than it has. */
+  isPut: boolean;
   /** What is drawn of both, on the target's ruler. */
   range: { first: number; last: number };
   /** From where to where the take is known, on the target's ruler. */

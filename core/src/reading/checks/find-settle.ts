@@ -1,4 +1,5 @@
 import { turnsOf } from '../../turns.ts';
+import { noiseOf } from '../moments.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair } from '../schema.ts';
 import { movingChannels } from '../track-error.ts';
@@ -7,6 +8,8 @@ import { aboutTrack, type BothRead, type Found, isAbout } from './check.ts';
 
 /** A swing is one of a settle while it is at most this share of the one before. */
 const DECAYS = 0.65;
+/** A swing is so many times larger than the noise. */
+const NOISE_TIMES = 4;
 /** How much the share each swing keeps of the one before may differ. */
 const DECAY_TOLERANCE = 0.3;
 
@@ -66,13 +69,14 @@ export function findSettles({ target, tracks }: BothRead, others: readonly Findi
 }
 
 function findSettle(
-  { reading, target, warped }: ReadTrack,
+  { reading, target, take, warped, isSampled }: ReadTrack,
   tolerancePercent: number,
 ): { finding: Finding; from: number }[] {
   const moving = movingChannels(target, target);
   const channel = moving[0];
   if (moving.length !== 1 || channel === undefined || reading.pairs.length < 2) return [];
-  const least = (reading.span * tolerancePercent) / 200;
+  const noise = isSampled ? noiseOf(take[channel]!) : 0;
+  const least = Math.max((reading.span * tolerancePercent) / 200, NOISE_TIMES * noise);
   const first = Math.max(0, Math.round(reading.pairs[0]!.targetFrame - reading.gap.firstFrame));
   if ([target, warped].some((columns) => goesOn(columns[channel]!, least))) return [];
   const asked = readSettle(target[channel]!.subarray(first), least);

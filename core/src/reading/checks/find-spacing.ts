@@ -16,6 +16,9 @@ const CORNERS = [-0.5, 0, 0.5];
 /** Where a pose between two drawings is off by less than this share of what is shown there, it is in neither. */
 const MUCH_LESS = 0.5;
 
+/** The worst of a segment's frames may be off by so many times the noise. */
+const NOISE_TIMES = 1;
+
 /** Ends of a segment nearer than this share of the span are the same place. */
 const NO_WAY = 1e-9;
 
@@ -59,7 +62,7 @@ export function findPoses(
   const { reading } = read;
   const matched = reading.pairs.map((pair) => pair.targetFrame);
   return poseMisses(read, matched).flatMap(({ frame, miss }): Finding[] => {
-    const lost = read.lostPercent(frame - read.held, frame + read.held);
+    const lost = read.lostPercent(frame - read.held, frame + read.held) + NOISE_TIMES * read.noisePercent;
     const tolerance = ((tolerances.spacingPercent + lost) / 100) * reading.span + cornerPoseLoss(read, frame);
     const severity = severityOf(miss, tolerance);
     const name = eventAt({ events }, reading, frame);
@@ -237,7 +240,9 @@ export function findInSegment(
   { spacingPercent: asked }: Pick<Tolerances, 'spacingPercent'>,
 ): Finding[] {
   const { reading } = read;
-  const tolerances = { spacingPercent: asked + read.lostPercent(segment.firstFrame, segment.lastFrame) };
+  const tolerances = {
+    spacingPercent: asked + read.lostPercent(segment.firstFrame, segment.lastFrame) + NOISE_TIMES * read.noisePercent,
+  };
   // Laying the ends on each other moves a frame by at most what an end is off. Where no frame is off by more than half
   // the tolerance, what is left is at most ½ + ½ of it: nothing to find.
   if (read.isSame(segment.firstFrame, segment.lastFrame, (tolerances.spacingPercent / 200) * reading.span)) return [];

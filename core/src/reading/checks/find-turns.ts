@@ -1,7 +1,7 @@
-import { type ChannelId, CHANNELS } from '../../motion/document/channels.ts';
+import { CHANNELS } from '../../motion/document/channels.ts';
 import { findChannel } from '../../motion/document/document.ts';
-import type { Subject } from '../../motion/document/schema.ts';
 import { sampleChannel } from '../../motion/sampling/sample.ts';
+import { noiseOf } from '../moments.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair, SegmentReading, Severity } from '../schema.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
@@ -21,22 +21,51 @@ interface Turn {
   outOf: number;
 }
 
+/** A value by frame. */
+type Course = (frame: number) => number;
+/** The key before a turn, the one on it, and the one after. */
+type Three = [before: KeyPair, at: KeyPair, after: KeyPair];
+
 /**
- * Speeds beside a frame on which a channel turns back, as shares of the mean speeds; null where it does not turn back.
+ * Speeds beside a frame on which a course turns back, as shares of the mean speeds; null where it does not turn back.
  */
-function turnOf(subject: Subject, id: ChannelId, before: number, at: number, after: number): Turn | null {
-  const channel = findChannel(subject, id);
-  if (!channel) return null;
-  const value = sampleChannel(channel, at);
+function turnOf(course: Course, [before, at, after]: readonly [number, number, number]): Turn | null {
+  const value = course(at);
   const share = (far: number): number => {
     const length = Math.abs(far - at);
     const probe = Math.min(PROBE_FRAMES, length / 4) * Math.sign(far - at);
-    const way = sampleChannel(channel, far) - value;
-    return way === 0 ? 0 : (sampleChannel(channel, at + probe) - value) / way / (Math.abs(probe) / length);
+    const way = course(far) - value;
+    return way === 0 ? 0 : (course(at + probe) - value) / way / (Math.abs(probe) / length);
   };
-  const wayIn = value - sampleChannel(channel, before);
-  const wayOut = sampleChannel(channel, after) - value;
+  const wayIn = value - course(before);
+  const wayOut = course(after) - value;
   return wayIn * wayOut < 0 ? { into: share(before), outOf: share(after) } : null;
+}
+
+/** What a recording would show of the target where it has its drawings: straight from one of them to the next. */
+function asDrawn(target: Course, { sides, held }: ReadTrack, [before, at, after]: Three): Course {
+  const { first } = sides.take.motion.range;
+  const drawing = (frame: number): number => {
+    const [from, to] = frame < at.takeFrame ? [before, at] : [at, after];
+    const perOwn = (to.targetFrame - from.targetFrame) / (to.takeFrame - from.takeFrame);
+    return target(from.targetFrame + (frame - from.takeFrame) * perOwn);
+  };
+  return (frame) => {
+    const last = first + Math.floor((frame - first) / held) * held;
+    const share = (frame - last) / held;
+    return drawing(last) * (1 - share) + drawing(last + held) * share;
+  };
+}
+
+/** Noise that may make a speed beside a turn differ by more, as a share of the mean speed, leaves nothing to say. */
+const MOST_NOISE = (SHARP - ROUND) / 2;
+
+/** Whether what a recording shows of the speeds beside a turn may be no more than noise. */
+function isInNoise(drawn: Course, noise: number, [before, at, after]: readonly [number, number, number]): boolean {
+  return [before, after].some((far) => {
+    const way = Math.abs(drawn(far) - drawn(at));
+    return noise * Math.abs(far - at) > MOST_NOISE * way * PROBE_FRAMES;
+  });
 }
 
 /** A contact that floats: round where the target turns sharply; and a turn that is sharp where it must be round. */
@@ -77,17 +106,29 @@ function sameEase(before: SegmentReading, after: SegmentReading): boolean {
   return alike(before) && alike(after);
 }
 
-function findTurn({ reading, sides, track }: ReadTrack, [before, at, after]: [KeyPair, KeyPair, KeyPair]): Finding[] {
+function findTurn(read: ReadTrack, three: Three): Finding[] {
+  const { reading, sides, track, take, isSampled } = read;
+  const [before, at, after] = three;
   // How a turn within a single frame is done nobody sees.
   if (Math.min(at.targetFrame - before.targetFrame, after.targetFrame - at.targetFrame) < PROBE_FRAMES) return [];
-  for (const id of track.channelIds) {
-    const asked = turnOf(sides.target.subject, id, before.targetFrame, at.targetFrame, after.targetFrame);
-    const drawn = turnOf(sides.take.subject, id, before.takeFrame, at.takeFrame, after.takeFrame);
+  const asks = [before.targetFrame, at.targetFrame, after.targetFrame] as const;
+  const draws = [before.takeFrame, at.takeFrame, after.takeFrame] as const;
+  for (const [c, id] of track.channelIds.entries()) {
+    const [target, own] = [sides.target.subject, sides.take.subject].map((subject): Course | null => {
+      const channel = findChannel(subject, id);
+      return channel ? (frame) => sampleChannel(channel, frame) : null;
+    });
+    const asked = target && turnOf(target, asks);
+    const drawn = own && turnOf(own, draws);
     if (!asked || !drawn) continue;
-    const sharp = (turn: Turn): boolean => Math.min(turn.into, turn.outOf) >= SHARP;
-    const round = (turn: Turn): boolean => Math.max(turn.into, turn.outOf) <= ROUND;
+    const sharp = (turn: Turn | null): boolean => turn !== null && Math.min(turn.into, turn.outOf) >= SHARP;
+    const round = (turn: Turn | null): boolean => turn !== null && Math.max(turn.into, turn.outOf) <= ROUND;
     const floats = sharp(asked) && round(drawn);
     if (!floats && !(round(asked) && sharp(drawn))) continue;
+    if (isSampled) {
+      const wouldBe = turnOf(asDrawn(target!, read, three), draws);
+      if (!(floats ? sharp(wouldBe) : round(wouldBe)) || isInNoise(own!, noiseOf(take[c]!), draws)) continue;
+    }
     const pace = (turn: Turn): number => (turn.into + turn.outOf) / 2;
     const frame = at.targetFrame;
     const where = track.channelIds.length > 1 ? ` in ${CHANNELS[id].label.toLowerCase()}` : '';

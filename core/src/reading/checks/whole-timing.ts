@@ -30,7 +30,7 @@ export function findTimings({ target, tracks }: BothRead, others: readonly Findi
       frame: pair.targetFrame,
       off: pair.offsetFrames,
       tolerance: toleranceAt(target, read.reading, pair.targetFrame) + read.blurFrames,
-      isSampled: read.isSampled && !read.isExplained,
+      isSampled: read.isSampled && !read.explained,
     })),
   );
   const late = offsets.filter(isLate);
@@ -79,7 +79,7 @@ type Whose = { read: ReadTrack; isTrack: boolean } | null;
 function timingOf(given: readonly Offset[], of: Whose, mayLeaveOut: boolean): WholeTiming | null {
   const offsets = given.toSorted((a, b) => a.frame - b.frame);
   // One that is late is no whole, unless that it is one was seen in all of the curve.
-  const least = offsets.every(({ read }) => read.isExplained) ? 1 : 2;
+  const least = offsets.every(({ read }) => read.explained) ? 1 : 2;
   if (new Set(offsets.map(({ frame }) => frame)).size < 2 || offsets.filter(isLate).length < least) return null;
   const tolerance = Math.max(...offsets.map((offset) => offset.tolerance));
   const slack = Math.max(LEAST_SLACK, tolerance / 2);
