@@ -170,6 +170,7 @@ test('notes stand in a window of their own, which steps from board to board; lan
   await page.getByRole('link', { name: '3 Spacing' }).click();
   await page.getByRole('button', { name: 'Side by side' }).click();
   const lanes = page.getByRole('img', { name: /^Picture of/ });
+  await expect(lanes).not.toHaveCount(0);
   const boxes = await Promise.all((await lanes.all()).map((lane) => lane.boundingBox()));
   expect(new Set(boxes.map((box) => box!.y)).size).toBe(1);
   await page.getByRole('button', { name: 'More of this lesson' }).click();

@@ -6,7 +6,9 @@ const AS_IT_IS = /^\[?title\]? ?A drop of 1\.2 m|A drop of 1\.2 m|MariaDB|Number
 
 /** All that is said on a page, or in it for who does not see it, with a decimal point. */
 function withPoint(page: Page): Promise<string[]> {
-  return page.evaluate(() => {
+  return page.evaluate(async () => {
+    // What has just been pressed may still be on its way to the screen.
+    for (let frame = 0; frame < 3; frame++) await new Promise((resolve) => requestAnimationFrame(resolve));
     const said: string[] = [];
     const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
     for (let node = texts.nextNode(); node; node = texts.nextNode())
@@ -72,7 +74,8 @@ test('numbers are written with a comma by who chose it, everywhere, and typed ei
   }
   await page.goto(`${course}/planner`);
   const calculators = page.getByRole('navigation', { name: 'Calculators' });
-  for (const calculator of await calculators.getByRole('button').or(calculators.getByRole('link')).all()) {
+  await expect(calculators.getByRole('button')).toHaveCount(5);
+  for (const calculator of await calculators.getByRole('button').all()) {
     await calculator.click();
     await expect(page.getByRole('heading', { name: (await calculator.textContent())!, level: 2 })).toBeVisible();
     await expectCommas(page);

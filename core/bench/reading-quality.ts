@@ -4,7 +4,7 @@
  * of what went wrong. `TIMES=3 FROM=100`: three throws of each, from the hundredth on, which no one has looked at.
  */
 import { ALL_FAULTS, ALL_MODELS, casesOf, judge } from '../testing/judge-readings.ts';
-import { KEYINGS, onTwosByHand } from '../testing/keyings.ts';
+import { KEYINGS, onTwosByHand, ROUGH_KEYINGS } from '../testing/keyings.ts';
 import { pairedCasesOf } from '../testing/paired-faults.ts';
 
 const THROWS = { from: Number(process.env['FROM'] ?? 0), times: Number(process.env['TIMES'] ?? 6) };
@@ -14,7 +14,10 @@ const shown = Number(process.argv[2] ?? 0);
 const percent = (share: number): string => `${(share * 100).toFixed(1)} %`.padStart(8);
 
 const rows = [
-  ...Object.entries(KEYINGS).map(([name, rekey]) => ({ name, cases: casesOf(name, THROWS, rekey) })),
+  ...Object.entries({ ...KEYINGS, ...ROUGH_KEYINGS }).map(([name, rekey]) => ({
+    name,
+    cases: casesOf(name, THROWS, rekey),
+  })),
   {
     name: 'on twos by hand',
     cases: casesOf('on twos by hand', THROWS, onTwosByHand)

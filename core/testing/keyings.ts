@@ -11,11 +11,7 @@ export const KEYINGS: Record<string, (motion: MotionDocument, dice: Dice) => Mot
     sampled(motion, (channel, frame) =>
       createKey(frame, sampleChannel(channel, frame), { leave: 'linear', role: 'inbetween' }),
     ),
-  tracked: (motion, dice) =>
-    sampled(motion, (channel, frame) => {
-      const noise = ((dice(-100, 100) + dice(-100, 100)) / 200) * 0.004 * spanOfKeys(channel);
-      return createKey(frame, sampleChannel(channel, frame) + noise, { leave: 'linear' });
-    }),
+  tracked: (motion, dice) => withNoise(motion, () => ((dice(-100, 100) + dice(-100, 100)) / 200) * 0.004),
   'split segments': (motion) =>
     mapChannels(motion, (channel) =>
       moving(channel)
@@ -40,6 +36,18 @@ export const KEYINGS: Record<string, (motion: MotionDocument, dice: Dice) => Mot
   'subjects turned about': (motion) => ({ ...motion, subjects: motion.subjects.toReversed() }),
 };
 
+/** Recorded so that some of what is true of the motion can no longer be told. */
+export const ROUGH_KEYINGS: typeof KEYINGS = {
+  'tracked badly': (motion, dice) =>
+    withNoise(motion, () => (Array.from({ length: 6 }, () => dice(-1000, 1000)).reduce((a, b) => a + b) / 1414) * 0.01),
+  'keyed on every other frame': (motion) =>
+    sampled(motion, (channel, frame) =>
+      (frame - motion.range.first) % 2 === 0
+        ? createKey(frame, sampleChannel(channel, frame), { leave: 'linear' })
+        : null,
+    ),
+};
+
 /** On twos by hand: equal drawings held. A fault of its own, beside what else there is. */
 export function onTwosByHand(motion: MotionDocument): MotionDocument {
   return sampled(motion, (channel, frame) =>
@@ -48,6 +56,12 @@ export function onTwosByHand(motion: MotionDocument): MotionDocument {
       : null,
   );
 }
+
+/** A key on every frame, each off by a share of how far its channel goes. */
+const withNoise = (motion: MotionDocument, share: () => number): MotionDocument =>
+  sampled(motion, (channel, frame) =>
+    createKey(frame, sampleChannel(channel, frame) + share() * spanOfKeys(channel), { leave: 'linear' }),
+  );
 
 function sampled(motion: MotionDocument, keyAt: (channel: Channel, frame: number) => Key | null): MotionDocument {
   const { first, last } = motion.range;

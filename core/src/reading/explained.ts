@@ -12,6 +12,8 @@ const MOSTLY = 0.6;
 /** As much better another cause has to be. */
 const BETTER = 0.97;
 
+/** A plainer shift may leave so many times as much, and a little. */
+const AS_GOOD = 1.5;
 /** So much of what a pace leaves is left where a part that is late is rather the cause. */
 const CLEARLY = 0.85;
 
@@ -108,11 +110,24 @@ export function explainedPlaces(laid: Registration, whole: GlobalFit, given: Giv
   const left = fit && missOf(curves, (at) => applyInverse(fit, at), fit.pace, enough);
   // Of two moments alone a pace is no more than where they lie.
   if (fit && isAlike(left) && (given.seen >= LEAST_PACED || given.seen === events.length || isSamePace(fit)))
-    return (
-      (isSamePace(fit) ? null : partlyLate(curves, CLEARLY * left!.usual, isAlike)) ??
-      events.map((frame) => applyFit(fit, frame))
-    );
+    return isSamePace(fit)
+      ? events.map((frame) => frame + plainShift(curves, fit, left!.usual))
+      : (partlyLate(curves, CLEARLY * left!.usual, isAlike) ?? quartersOf(events.map((frame) => applyFit(fit, frame))));
   return partlyLate(curves, enough, isAlike);
+}
+
+/** Places on quarters of a frame, finer than which nobody asks. */
+const quartersOf = (places: readonly number[]): number[] => places.map((place) => Math.round(place * 4) / 4);
+
+/** The shift of all, in whole frames if that leaves little more, else in halves, else in quarters. */
+function plainShift(curves: Drawn, { at, shift, pace }: GlobalFit, least: number): number {
+  const { range } = curves;
+  // In the middle, as the pace may be off by next to nothing.
+  const found = shift + ((range.first + range.last) / 2 - at) * (pace - 1);
+  const plain = [1, 2].map((parts) => Math.round(found * parts) / parts);
+  const isAsGood = (by: number): boolean =>
+    (missOf(curves, (frame) => frame - by, 1, Infinity)?.usual ?? Infinity) <= AS_GOOD * least + ALIKE / 4;
+  return plain.find(isAsGood) ?? Math.round(found * 4) / 4;
 }
 
 const isSamePace = ({ pace }: GlobalFit): boolean => Math.abs(pace - 1) < SAME_PACE;

@@ -1,14 +1,15 @@
 import { expect, test } from 'vitest';
 import { casesOf, judge } from '../../testing/judge-readings.ts';
-import { KEYINGS } from '../../testing/keyings.ts';
+import { KEYINGS, ROUGH_KEYINGS } from '../../testing/keyings.ts';
 import { pairedCasesOf } from '../../testing/paired-faults.ts';
 
 /** What readings of learners' takes have reached, a little less: `npm run quality -w core` prints more. */
 const REACHED: Record<string, [precision: number, recall: number, first: number]> = {
   'as keyed': [0.98, 0.98, 0.98],
-  baked: [0.97, 0.98, 0.97],
-  'baked as in-betweens': [0.97, 0.98, 0.97],
-  tracked: [0.96, 0.97, 0.95],
+  baked: [0.985, 0.98, 0.975],
+  tracked: [0.985, 0.98, 0.975],
+  'tracked badly': [0.94, 0.97, 0.96],
+  'keyed on every other frame': [0.96, 0.95, 0.94],
   'split segments': [0.98, 0.98, 0.98],
   'subjects turned about': [0.98, 0.98, 0.98],
 };
@@ -16,7 +17,7 @@ const REACHED: Record<string, [precision: number, recall: number, first: number]
 test.for(Object.entries(REACHED))(
   'readings of takes %s are true, whole, and say first what matters',
   ([name, least]) => {
-    const quality = judge(casesOf(name, { from: 0, times: 1 }, KEYINGS[name]!));
+    const quality = judge(casesOf(name, { from: 0, times: 1 }, (KEYINGS[name] ?? ROUGH_KEYINGS[name])!));
     const { precision, recall, first, examples } = quality;
     [precision, recall, first].forEach((share, i) =>
       expect(share, examples.join('\n')).toBeGreaterThanOrEqual(least[i]!),

@@ -179,7 +179,9 @@ export function readTrack(
     explained: matched.explained,
     isByFrames: matched.isSampled || everyKey !== null,
     noisePercent:
-      matched.isSampled && span > 0 ? (Math.max(...takeColumns.map((column) => noiseOf(column, 'quarter'))) / span) * 100 : 0,
+      matched.isSampled && span > 0
+        ? (Math.max(...takeColumns.map((column) => noiseOf(column, 'quarter'))) / span) * 100
+        : 0,
     held,
     apart: matched.apart,
     lostPercent: matched.isSampled && span > 0 ? percentLost(lostAt(targetColumns, held), range.first, span) : () => 0,

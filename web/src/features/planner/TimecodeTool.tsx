@@ -112,8 +112,8 @@ function DropFrame({ rate, around }: { rate: Rate; around: number }) {
         </p>
         <p className="mt-2 flex items-center gap-2 text-sm text-faint">
           It matters at
-          <Button onClick={() => change({ rate: '29.97' })}>29.97 fps</Button>
-          <Button onClick={() => change({ rate: '59.94' })}>59.94 fps</Button>
+          <Button onClick={() => change({ rate: '29.97' })}>{withMark('29.97')} fps</Button>
+          <Button onClick={() => change({ rate: '59.94' })}>{withMark('59.94')} fps</Button>
         </p>
       </section>
     );
