@@ -126,8 +126,8 @@ function findTurn(read: ReadTrack, three: Three): Finding[] {
     const floats = sharp(asked) && round(drawn);
     if (!floats && !(round(asked) && sharp(drawn))) continue;
     if (isSampled) {
-      const wouldBe = turnOf(asDrawn(target!, read, three), draws);
-      if (!(floats ? sharp(wouldBe) : round(wouldBe)) || isInNoise(own!, noiseOf(take[c]!), draws)) continue;
+      const wouldBe = turnOf(asDrawn(target, read, three), draws);
+      if (!(floats ? sharp(wouldBe) : round(wouldBe)) || isInNoise(own, noiseOf(take[c]!), draws)) continue;
     }
     const pace = (turn: Turn): number => (turn.into + turn.outOf) / 2;
     const frame = at.targetFrame;
