@@ -29,12 +29,11 @@ const CLOSES = 0.02;
 
 /**
  * Whether a frame is the closing one, and of a way that does not lead back to where it began: where the take is then,
- * no loop shows. What a recording shows of it is on its last frame.
+ * no loop shows.
  */
-function isEndOfWay({ reading, sides, track, isSampled }: ReadTrack, frame: number): boolean {
+function isEndOfWay({ reading, sides, track }: ReadTrack, frame: number): boolean {
   const { range } = sides.target.motion;
   if (frame !== range.last + 1) return false;
-  if (isSampled) return true;
   const [start, end] = [range.first, frame].map((at) => trackValues(sides.target.subject, track, at));
   return Math.hypot(...end!.map((value, c) => value - start![c]!)) > CLOSES * reading.span;
 }
@@ -43,7 +42,7 @@ function isEndOfWay({ reading, sides, track, isSampled }: ReadTrack, frame: numb
  * How far the take is from where the target's way ends one frame past its range: a recording on its last frame, or a
  * frame on if it goes on as it does there.
  */
-function missAtEnd(
+export function missAtEnd(
   { reading, sides, track, isSampled, target, warped, blurFrames }: ReadTrack,
   frame: number,
 ): number | null {

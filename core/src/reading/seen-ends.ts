@@ -4,6 +4,8 @@ import type { Registration } from './whole-fit.ts';
 /** What moves by less than this share of its way, or by so many times the noise, stands. */
 const STANDS = 3e-3;
 const NOISE_TIMES = 5;
+/** With no more noise than this, in shares of the span, all that moves is seen. */
+const QUIET = 3e-4;
 /** A move takes so many frames at least. */
 const LEAST_MOVE = 3;
 
@@ -30,8 +32,8 @@ export function seenEnds(curves: Registration, places: readonly number[], { fram
   const given = [...places];
   // An end of a move, from where it is seen on, goes where the way is best, the other end as it is or a little off.
   const putRight = (k: number, other: number, seen: number, way: -1 | 1): void => {
-    // On time as it is seen to, it does not do so beyond, however it goes.
-    if (Math.abs(seen - events[k]!) <= frames && (places[k]! - seen) * way > frames) {
+    // On time as it is seen to, it does not do so beyond, however it goes; how it creeps is lost in noise.
+    if (noise <= QUIET && Math.abs(seen - events[k]!) <= frames && (places[k]! - seen) * way > frames) {
       given[k] = seen;
       return;
     }

@@ -3,6 +3,7 @@ import type { Channel, MotionDocument, Subject } from '../../motion/document/sch
 import { readLoop } from '../../motion/sampling/loop.ts';
 import { channelSpeed } from '../../motion/sampling/sample.ts';
 import { sameRate } from '../../time/rate.ts';
+import { missAtEnd } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, Target, Tolerances } from '../schema.ts';
 import { severityOf } from '../severity.ts';
@@ -59,16 +60,18 @@ export function loopGapPercent(read: ReadTrack): number {
  * How far a recording is from closing: by how much more it jumps from its last frame to its first than it steps beside
  * them, or its target jumps.
  */
-function recordedGap({ target, take, sides, roundPx }: ReadTrack): number {
+function recordedGap(read: ReadTrack): number {
+  const { target, take, sides, roundPx } = read;
   const last = (take[0]?.length ?? 1) - 1;
   const step = (columns: readonly Float64Array[], from: number, to: number): number =>
     Math.hypot(...columns.map((column) => unclosed(column[to]! - column[from]!, roundPx)));
   if (last < 1) return 0;
+  const closing = missAtEnd(read, sides.target.motion.range.last + 1) ?? 0;
   // From drawing to drawing: held ones do not step in between.
   const near = Math.min(last, 2 * sides.take.subject.exposure);
   let usual = step(target, last, 0);
   for (let i = 0; i < near; i++) usual = Math.max(usual, step(take, last - i - 1, last - i), step(take, i, i + 1));
-  return Math.max(0, step(take, last, 0) - usual);
+  return Math.max(0, step(take, last, 0) - usual, closing);
 }
 
 /**
@@ -89,13 +92,13 @@ export function findLoop({ target, tracks }: BothRead, others: readonly Finding[
 }
 
 /** How far keys at the ends, off by what is no fault, make the loop close elsewhere, at the target's quicker end. */
-function wayOfOffsets({ reading, target, sides, isSampled }: ReadTrack): number {
+function wayOfOffsets({ reading, target, sides }: ReadTrack): number {
   const count = target[0]?.length ?? 0;
-  if (isSampled || count < 2 || sides.target.subject.exposure > 1) return 0;
+  if (count < 2 || sides.target.subject.exposure > 1) return 0;
   const { first, last } = sides.target.motion.range;
   const ends = reading.pairs.filter(({ targetFrame }) => targetFrame <= first || targetFrame >= last);
   const steps = [1, count - 1].map((i) => Math.hypot(...target.map((column) => column[i]! - column[i - 1]!)));
-  return Math.max(0, ...ends.map(({ offsetFrames }) => Math.abs(offsetFrames))) * Math.max(...steps);
+  return ends.reduce((sum, { offsetFrames }) => sum + Math.abs(offsetFrames), 0) * Math.max(...steps);
 }
 
 /** How far speed is off where a channel closes, by its own first and last keys if these lie near enough to the ends. */

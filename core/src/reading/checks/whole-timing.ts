@@ -139,6 +139,9 @@ function tellPace(explained: Explained, pace: number): WholeTiming | null {
   const severity = severityOf(asked * (pace - 1), tolerance);
   if (!severity) return null;
   const speed = roundTo(100 / pace, 0);
+  // Finer than half a frame no recording shows.
+  const isRecorded = offsets.some(({ read }) => read.isSampled);
+  const taken = isRecorded ? Math.round(asked * pace * 2) / 2 : asked * pace;
   const placeOf = (frame: number): number => first.frame + first.off + (frame - first.frame) * pace;
   return {
     covers: offsets.filter((one) => !outside.includes(one)),
@@ -154,7 +157,7 @@ function tellPace(explained: Explained, pace: number): WholeTiming | null {
       severity,
       sentence: capital(
         `${whatDoes(of, 'run', outside.length > 0)} at ${speed} % of the speed: ` +
-          `${frames(asked * pace)} where the target takes ${roundTo(asked, 2)}.`,
+          `${frames(taken)} where the target takes ${roundTo(asked, 2)}.`,
       ),
     },
     tells: (finding) => isOfThese(explained, finding, placeOf) || (finding.kind.startsWith('loop-') && !of),
