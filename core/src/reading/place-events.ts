@@ -4,7 +4,7 @@ import { type Track, type TrackEvent, trackValues } from '../motion/sampling/tra
 import { sameRate } from '../time/rate.ts';
 import { beyondJumps } from './beyond-jumps.ts';
 import { curvesOf, samplesOf } from './curves.ts';
-import { type Doubt, givenDoubt } from './doubt.ts';
+import { type Doubt, givenDoubt, missAt } from './doubt.ts';
 import { onTimeBeside } from './explained.ts';
 import { lookingIn, noiseOf } from './moments.ts';
 import { registerEvents } from './register-events.ts';
@@ -99,6 +99,24 @@ function closedAsBegun({ events, range }: Registration, places: number[], most: 
   return isUnseen && isOnTime && closing > places[last - 1]! ? places.with(last, closing) : places;
 }
 
+/**
+ * What is found off, is not seen to happen there, and is not in its pose there either, is no event that is late: where
+ * those beside it are on time, it is too, in another pose.
+ */
+function unlessElsewhere(
+  curves: Registration,
+  places: readonly number[],
+  { frames, share }: Omit<Doubt, 'noise'>,
+  isSeenThere: readonly boolean[],
+): number[] {
+  const { events } = curves;
+  const isOff = (i: number): boolean => Math.abs(places[i]! - events[i]!) > frames;
+  return places.map((place, i) => {
+    const isBetween = i > 0 && i + 1 < events.length && !isOff(i - 1) && !isOff(i + 1);
+    return isBetween && isOff(i) && !isSeenThere[i] && missAt(curves, events[i]!, place) > share ? events[i]! : place;
+  });
+}
+
 /** Where events of a target are found in a take by its curve. */
 export function placeEvents(
   target: TrackSide,
@@ -136,7 +154,7 @@ export function placeEvents(
   const ends = seenEnds(curves, doubted, { ...doubt, noise });
   const jumped = beyondJumps(curves, ends, { ...doubt, noise });
   const given = asTheOthers(curves, jumped, unseen, doubt.frames);
-  const places = closedAsBegun(curves, given, doubt.frames);
+  const places = unlessElsewhere(curves, closedAsBegun(curves, given, doubt.frames), doubt, isSeenAt(given));
   return {
     events,
     places,
