@@ -43,12 +43,13 @@ export function withHeldDrawings(take: MotionDocument, target: MotionDocument): 
   const askedBy = askedOf(target, take);
   const subjects = take.subjects.map((subject): Subject => {
     const asked = askedBy.get(subject);
-    if (!asked || subject.exposure > 1) return subject;
+    if (!asked) return subject;
     const movers = subject.channels.filter(
       (channel) => channel.keys.length > 1 && !isStill(channel) && isRead(channel),
     );
     const every = movers[0] ? heldEvery(movers[0]) : null;
     if (every === null || movers.some((channel) => heldEvery(channel) !== every)) return subject;
+    if (subject.exposure > 1 && subject.exposure !== every) return subject;
     if (asked.channels.some((channel) => heldEvery(channel) === every)) return subject;
     isAny = true;
     return {

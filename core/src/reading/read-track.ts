@@ -107,12 +107,15 @@ export function readTrack(
   const moving = movingChannels(targetColumns, takeColumns);
   const everyKey = sampledEvery([...trackRoles(take.subject, track).keys()]);
   const held = Math.max(take.subject.exposure, everyKey ?? 1);
+  // What the target holds as long is shown on the same drawings.
+  const isHeldAlike = target.subject.exposure >= held;
+  const openFor = isHeldAlike ? WHOLE_FRAMES : openFrames(take.subject.exposure);
   const matched = matchEvents(target, take, track, time, {
     span,
     held,
     isSame: raw.every((gap) => Math.abs(gap) <= 100 * SAME_MOTION),
     mayLayOn,
-    doubt: { frames: keyFrames + openFrames(take.subject.exposure), share: spacingPercent / 100 },
+    doubt: { frames: keyFrames + openFor, share: spacingPercent / 100 },
   });
   let { pairs } = matched;
   const warp = createWarp(pairs.map((pair) => ({ from: pair.targetFrame, to: pair.takeFrame })));
@@ -182,10 +185,13 @@ export function readTrack(
       matched.isSampled && span > 0
         ? (Math.max(...takeColumns.map((column) => noiseOf(column, 'quarter'))) / span) * 100
         : 0,
-    held,
+    held: isHeldAlike ? 1 : held,
     apart: matched.apart,
-    lostPercent: matched.isSampled && span > 0 ? percentLost(lostAt(targetColumns, held), range.first, span) : () => 0,
-    blurFrames: matched.isSampled ? openFrames(take.subject.exposure) : 0,
+    lostPercent:
+      matched.isSampled && span > 0 && !isHeldAlike
+        ? percentLost(lostAt(targetColumns, held), range.first, span)
+        : () => 0,
+    blurFrames: matched.isSampled ? openFor : 0,
     paths,
     roundPx,
     leftOutKeys: matched.leftOut,

@@ -72,7 +72,7 @@ function isInNoise(drawn: Course, noise: number, [before, at, after]: readonly [
 export function findTurns({ tracks }: BothRead): Found {
   const found = tracks.flatMap((read) => {
     // Held drawings have no speed beside a turn.
-    if (read.blurFrames >= 1) return [];
+    if (read.isSampled && read.sides.take.subject.exposure > 1) return [];
     const { pairs, segments } = read.reading;
     return pairs
       .slice(1, -1)
