@@ -15,6 +15,13 @@ const KINK_FRAMES = 0.05;
 /** The target's corner may be so many frames from the take's. */
 const NEAR = 1.5;
 
+/** What a line may be off by, in percent: also what of it lies between the drawings of a recording. */
+const allowed = (
+  read: ReadTrack,
+  { firstFrame, lastFrame }: { firstFrame: number; lastFrame: number },
+  tolerance: number,
+): number => tolerance + read.lostPercent(firstFrame, lastFrame) + read.noisePercent;
+
 /** Where a trajectory leaves the target's arc, and where it is kinked although it stays near it. */
 export function findPath({ target, tracks }: BothRead): Found {
   const tolerance = target.tolerances.spacingPercent;
@@ -25,7 +32,8 @@ export function findPath({ target, tracks }: BothRead): Found {
     if (read.paths.length === 0 || !(reading.span > 0)) continue;
     const strayed = read.paths.filter(
       (path) =>
-        moves(read, path.firstFrame, path.lastFrame) && severityOf((path.worst / reading.span) * 100, tolerance),
+        moves(read, path.firstFrame, path.lastFrame) &&
+        severityOf((path.worst / reading.span) * 100, allowed(read, path, tolerance)),
     );
     for (const { firstFrame, lastFrame, worst, worstFrame } of strayed) {
       const percent = (worst / reading.span) * 100;
@@ -38,7 +46,7 @@ export function findPath({ target, tracks }: BothRead): Found {
         expected: 0,
         tolerance: (tolerance / 100) * reading.span,
         unit: reading.unit,
-        severity: severityOf(percent, tolerance)!,
+        severity: severityOf(percent, allowed(read, { firstFrame, lastFrame }, tolerance))!,
         sentence: capital(
           `${subjectDoes(reading.subjectName, 'leave')} the arc by up to ${roundTo(worst, 1)} ` +
             `${reading.unit} from ${firstFrame} to ${lastFrame}, most near frame ${worstFrame}.`,
