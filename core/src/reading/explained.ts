@@ -54,7 +54,10 @@ function missOf(curves: Drawn, toTarget: (at: number) => number, pace: number, e
   const frames = (range.last - range.first + 1) / held;
   const most = (enough * span) ** 2 * frames * Math.max(1, pace);
   let [worst, sum, count] = [0, 0, 0];
-  for (let at = Math.ceil(recorded.first); at <= recorded.last; at += held) {
+  // Keys may lie far beyond what is laid out.
+  const first = recorded.first + Math.ceil(Math.max(0, take.first - recorded.first) / held) * held;
+  const last = Math.min(recorded.last, take.first + take.columns[0]!.length / take.perFrame);
+  for (let at = Math.ceil(first); at <= last; at += held) {
     const frame = toTarget(at);
     if (frame < range.first || frame > range.last) continue;
     let squared = 0;
