@@ -77,6 +77,7 @@ test('numbers are written with a comma by who chose it, everywhere, and typed ei
   await expect(calculators.getByRole('button')).toHaveCount(5);
   for (const calculator of await calculators.getByRole('button').all()) {
     await calculator.click();
+    await expect(calculator).toHaveAttribute('aria-current', 'page');
     await expect(page.getByRole('heading', { name: (await calculator.textContent())!, level: 2 })).toBeVisible();
     await expectCommas(page);
   }

@@ -172,8 +172,8 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     return {
       take,
       main: {
-        kinds: [late(by), 'overlap-off', ...changedBesides(target.motion)],
-        within: [frame - 10, frame + 10],
+        kinds: [late(by), 'overlap-off'],
+        within: [frame - 5, frame + 5],
       },
       // A key of one coordinate lies on the way of the other.
       also: [
@@ -217,9 +217,8 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
           })),
         };
       }),
-      // What goes but part of its way round a cycle does not close it.
-      main: { kinds: [...POSES, 'loop-open'] },
-      also: [{ kinds: ['limb-long'] }],
+      main: { kinds: POSES },
+      also: [{ kinds: ['loop-open', 'limb-long'] }],
     };
   },
   'the other way': ({ target }) => ({

@@ -1,6 +1,6 @@
 import { findChannel } from '../../motion/document/document.ts';
 import type { Channel, MotionDocument, Subject } from '../../motion/document/schema.ts';
-import { readLoop } from '../../motion/sampling/loop.ts';
+import { type LoopReading, readLoop } from '../../motion/sampling/loop.ts';
 import { channelSpeed } from '../../motion/sampling/sample.ts';
 import { sameRate } from '../../time/rate.ts';
 import { missAtEnd } from '../poses.ts';
@@ -102,11 +102,15 @@ function wayOfOffsets({ reading, target, sides }: ReadTrack): number {
 }
 
 /** How far speed is off where a channel closes, by its own first and last keys if these lie near enough to the ends. */
-function speedGapOf(channel: Channel, { range, rate }: MotionDocument, keyFrames: number): number {
+function speedGapOf(
+  channel: Channel,
+  { speedGap }: LoopReading,
+  { range, rate }: MotionDocument,
+  keyFrames: number,
+): number {
   const [start, end] = [channel.keys[0]!.frame, channel.keys.at(-1)!.frame];
   const isNear = Math.abs(start - range.first) <= keyFrames && Math.abs(end - range.last - 1) <= keyFrames;
   const own = channelSpeed(channel, end, rate).left - channelSpeed(channel, start, rate).right;
-  const { speedGap } = readLoop(channel, range, rate);
   return Math.min(Math.abs(speedGap), isNear && Number.isFinite(own) ? Math.abs(own) : Infinity);
 }
 
@@ -165,7 +169,7 @@ function findOpenEnd(read: ReadTrack, { spacingPercent, keyFrames }: Tolerances)
     if (read.isByFrames) continue;
     const meanSpeed =
       reading.span > 0 ? (2 * reading.span) / ((range.last - range.first + 1) / (rate.num / rate.den)) : 0;
-    const gap = speedGapOf(channel, sides.take.motion, keyFrames) - Math.abs(modelLoop?.speedGap ?? 0);
+    const gap = speedGapOf(channel, loop, sides.take.motion, keyFrames) - Math.abs(modelLoop?.speedGap ?? 0);
     const jerk = meanSpeed > 0 ? Math.min(MOST_JERK, Math.max(0, gap / meanSpeed)) : 0;
     const jerkSeverity = severityOf(jerk, JERK);
     if (jerkSeverity) {
