@@ -79,12 +79,14 @@ function leftAs(model: Model, dice: Dice, leaves: readonly Key['leave'][]): Lear
   // By an ease that goes past, the way past is what is lost.
   // What is held to the end of a loop jumps where it closes.
   const kinds: FindingKind[] = [...EASES, 'hold-moves', 'key-late', 'settle-off', 'loop-open', ...shows];
-  // In a recording what is held to its end has not come.
-  if (seg.next.frame > model.target.motion.range.last) kinds.push('pose-off');
   return {
     take,
     main: { kinds, within: [seg.key.frame - 20, seg.next.frame + 20] },
-    also: [{ kinds: [...kinds, 'arc-off', 'arc-kinked', 'volume-off', 'limb-long', 'loop-jerks', 'strobing'] }],
+    // In a recording what is held to its end has not come.
+    also: [
+      { kinds: [...kinds, 'arc-off', 'arc-kinked', 'volume-off', 'limb-long', 'loop-jerks', 'strobing'] },
+      { kinds: seg.next.frame > model.target.motion.range.last ? ['pose-off'] : [] },
+    ],
   };
 }
 

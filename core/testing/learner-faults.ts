@@ -106,25 +106,6 @@ export function changedBesides({ subjects }: MotionDocument): FindingKind[] {
   return [...(isByHand ? EASES : []), ...(isApart ? (['arc-off', 'arc-kinked'] as const) : [])];
 }
 
-/** What else is lost where keys no longer leave as they did: an ease that goes past loses its swings. */
-const swingsLost = (motion: MotionDocument, refs: readonly KeyRef[]): FindingKind[] =>
-  refs.some((ref) => /elastic|back|bounce/.test(leaveOf(motion, ref))) ? ['settle-off'] : [];
-
-/** What a recording shows of a key left out that begins a hold. */
-const standsLate = ({ subjects }: MotionDocument, frame: number): FindingKind[] =>
-  subjects.some(({ channels }) =>
-    channels.some(({ keys }) => keys.some((key, i) => key.frame === frame && keys[i + 1]?.value === key.value)),
-  )
-    ? ['key-late']
-    : [];
-
-/** How a key is left. */
-const leaveOf = ({ subjects }: MotionDocument, ref: KeyRef): string =>
-  subjects
-    .find(({ id }) => id === ref.subjectId)!
-    .channels.find(({ id }) => id === ref.channelId)!
-    .keys.find(({ frame }) => frame === ref.frame)!.leave;
-
 const late = (by: number): FindingKind => (by > 0 ? 'key-late' : 'key-early');
 
 /** Faults that can be made on any model. Null where this one has no place for it. */
@@ -243,8 +224,7 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     const refs = keysOn(target.motion, frame);
     const even = setLeave(target.motion, refs, 'linear').motion;
     // What was held and goes over evenly is a hold that moves.
-    const kinds = [...EASES, 'hold-moves' as const, ...swingsLost(target.motion, refs)];
-    const main = { kinds, within: [frame - 40, frame + 40] as [number, number] };
+    const main = { kinds: [...EASES, 'hold-moves' as const], within: [frame - 40, frame + 40] as [number, number] };
     return differs(target.motion, even)
       ? {
           take: even,
@@ -263,8 +243,7 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
       ? {
           take,
           main: {
-            // Without the key it was to stand from, a recording comes to stand late.
-            kinds: ['key-missing', 'settle-off', 'track-never-keyed', ...POSES, ...standsLate(target.motion, frame)],
+            kinds: ['key-missing', 'settle-off', 'track-never-keyed', ...POSES],
             within: [frame - 25, frame + 40],
           },
           also: [{ kinds: [...POSES, ...EASES, 'arc-kinked', 'hold-moves', 'key-late', 'key-early', 'overlap-off'] }],
@@ -293,10 +272,7 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     return differs(target.motion, steep)
       ? {
           take: steep,
-          main: {
-            kinds: [...EASES, 'hold-moves', ...swingsLost(target.motion, refs)],
-            within: [frame - 40, frame + 40],
-          },
+          main: { kinds: [...EASES, 'hold-moves'], within: [frame - 40, frame + 40] },
           also: [{ kinds: [...EASES, 'settle-off', 'arc-off', 'arc-kinked', 'volume-off', 'loop-jerks', 'strobing'] }],
         }
       : null;
