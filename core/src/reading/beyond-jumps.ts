@@ -1,5 +1,5 @@
 import { type Doubt, missAt } from './doubt.ts';
-import { valueOn } from './laid-curve.ts';
+import { apart, inOrder } from './laid-curve.ts';
 import type { Registration } from './whole-fit.ts';
 
 /** A step of more than this share of the span is a jump, if those beside it are less than this share of it. */
@@ -14,11 +14,7 @@ const REACH = 4;
  */
 export function beyondJumps(curves: Registration, places: readonly number[], { share }: Doubt): number[] {
   const { events, take, channels, span } = curves;
-  const stepTo = (frame: number): number => {
-    let squared = 0;
-    for (let c = 0; c < channels; c++) squared += (valueOn(take, c, frame) - valueOn(take, c, frame - 1)) ** 2;
-    return Math.sqrt(squared) / span;
-  };
+  const stepTo = (frame: number): number => apart(channels, take, frame - 1, take, frame) / span;
   const jumpsTo = (frame: number): boolean => {
     const step = stepTo(frame);
     return step > A_JUMP && Math.max(stepTo(frame - 1), stepTo(frame + 1)) < BESIDE * step;
@@ -31,5 +27,5 @@ export function beyondJumps(curves: Registration, places: readonly number[], { s
     );
     return there ?? place;
   });
-  return given.every((place, i) => i === 0 || place > given[i - 1]!) ? given : [...places];
+  return inOrder(given, places);
 }

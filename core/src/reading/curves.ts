@@ -4,7 +4,7 @@ import type { Subject } from '../motion/document/schema.ts';
 import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import type { Track, TrackEvent } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
-import { type LaidCurve, valueOn } from './laid-curve.ts';
+import { apart, type LaidCurve,valueOn } from './laid-curve.ts';
 import type { Samples } from './moments.ts';
 import type { SharedTime } from './shared-time.ts';
 import { spanOf } from './track-error.ts';
@@ -106,7 +106,7 @@ export function curvesOf(
     };
   };
   // What goes part of its way just as it is asked to is no larger or smaller throughout.
-  const isSized = Math.abs(ratio - 1) > SAME_SIZE && !goesAsAsked(laid(1));
+  const isSized = Math.abs(ratio - 1) > SAME_SIZE && !hasMoveAsAsked(laid(1));
   // What seems smaller may have turned back between two of its drawings.
   const tried = isSized ? [laid(ratio, 'first'), laid(1)] : [laid(1)];
   // What seems to go the other way may be late by half a swing.
@@ -122,18 +122,13 @@ export function curvesOf(
 }
 
 /** Whether some move of the target, from one event to the next, is gone just as it is. */
-function goesAsAsked({ target, take, channels, span, events, recorded, range }: Registration): boolean {
-  const apart = (one: LaidCurve, a: number, other: LaidCurve, b: number): number => {
-    let squared = 0;
-    for (let c = 0; c < channels; c++) squared += (valueOn(one, c, a) - valueOn(other, c, b)) ** 2;
-    return Math.sqrt(squared) / span;
-  };
+function hasMoveAsAsked({ target, take, channels, span, events, recorded, range }: Registration): boolean {
   return events.some((event, i) => {
     const [from, to] = [Math.max(event, range.first, recorded.first), events[i + 1] ?? event];
     if (to > Math.min(range.last, recorded.last) || to - from < LEAST_MOVE.frames) return false;
-    if (apart(target, from, target, to) < LEAST_MOVE.way) return false;
+    if (apart(channels, target, from, target, to) < LEAST_MOVE.way * span) return false;
     for (let frame = Math.ceil(from); frame <= to; frame++)
-      if (apart(target, frame, take, frame) > AS_ASKED) return false;
+      if (apart(channels, target, frame, take, frame) > AS_ASKED * span) return false;
     return true;
   });
 }

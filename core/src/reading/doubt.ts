@@ -1,4 +1,4 @@
-import { type LaidCurve, valueOn } from './laid-curve.ts';
+import { apart, type LaidCurve, valueOn } from './laid-curve.ts';
 import type { Registration } from './whole-fit.ts';
 
 /** What a recording leaves open, and how far off what is said of it may be. */
@@ -42,9 +42,7 @@ type Ends = readonly [from: number, to: number];
 
 /** How far apart two curves are at one place of each, in shares of the span. */
 function missOf({ channels, span }: Registration, one: LaidCurve, frame: number, other: LaidCurve, at: number): number {
-  let squared = 0;
-  for (let c = 0; c < channels; c++) squared += (valueOn(other, c, at) - valueOn(one, c, frame)) ** 2;
-  return Math.sqrt(squared) / span;
+  return apart(channels, one, frame, other, at) / span;
 }
 
 /** How far a place of the take is from a frame of the target, in shares of the span. */

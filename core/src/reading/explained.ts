@@ -1,5 +1,5 @@
 import { worstBetween } from './doubt.ts';
-import { type LaidCurve, valueOn } from './laid-curve.ts';
+import { apart, type LaidCurve } from './laid-curve.ts';
 import { applyFit, applyInverse, type GlobalFit, type Registration } from './whole-fit.ts';
 
 /** What a cause may leave of all that is recorded, as a root of the mean square, in shares of the span. */
@@ -60,15 +60,14 @@ function missOf(curves: Drawn, toTarget: (at: number) => number, pace: number, e
   for (let at = Math.ceil(first); at <= last; at += held) {
     const frame = toTarget(at);
     if (frame < range.first || frame > range.last) continue;
-    let squared = 0;
-    for (let c = 0; c < channels; c++) squared += (valueOn(take, c, at) - valueOn(target, c, frame)) ** 2;
-    sum += squared;
-    worst = Math.max(worst, squared);
+    const miss = apart(channels, target, frame, take, at);
+    sum += miss ** 2;
+    worst = Math.max(worst, miss);
     count += 1;
     if (sum > most) return null;
   }
   if (count < MOSTLY * pace * frames) return null;
-  return { worst: Math.sqrt(worst) / span, usual: Math.sqrt(sum / count) / span };
+  return { worst: worst / span, usual: Math.sqrt(sum / count) / span };
 }
 
 /**
@@ -88,7 +87,7 @@ function betweenPlaces({ events, range }: Registration, places: readonly number[
   };
 }
 
-interface Given {
+export interface Given {
   /** A miss of this share of the span is none. */
   share: number;
   /** Of the take, in shares of the span. */
@@ -157,15 +156,11 @@ export function onTimeBeside(laid: Registration, given: Omit<Given, 'seen'>): bo
   const { enough, isAlike } = likeness(curves, given);
   const ends = [range.first, ...events, range.last].map((frame) => Math.max(range.first, Math.min(range.last, frame)));
   const off = given.share / 2 + given.noise;
-  const apart = (curve: LaidCurve, a: number, b: number): number => {
-    let squared = 0;
-    for (let c = 0; c < channels; c++) squared += (valueOn(curve, c, b) - valueOn(curve, c, a)) ** 2;
-    return Math.sqrt(squared) / span;
-  };
+  const wayOf = (curve: LaidCurve, from: number, to: number): number => apart(channels, curve, from, curve, to) / span;
   /** The way to each event, and the one from the last. */
   const ways = ends.slice(1).map((to, i) => {
     const from = ends[i]!;
-    const asked = apart(target, from, to);
+    const asked = wayOf(target, from, to);
     const isShown = from >= recorded.first && to <= recorded.last && to - from >= AS_ASKED.frames;
     const drawn = recorded.first + Math.ceil((from - recorded.first) / given.held) * given.held;
     const part = { ...curves, range: { first: from, last: to }, recorded: { first: drawn, last: to } };
@@ -173,7 +168,7 @@ export function onTimeBeside(laid: Registration, given: Omit<Given, 'seen'>): bo
     // What drifts where it ought to stand has the shape of any drift.
     const isOfItsShape = (): boolean =>
       isShown &&
-      (isMove || apart(curves.take, from, to) <= asked + off) &&
+      (isMove || wayOf(curves.take, from, to) <= asked + off) &&
       worstBetween(curves, [from, to], [from, to], Infinity) <= off;
     return {
       isMove,

@@ -6,6 +6,7 @@ import { beyondJumps } from './beyond-jumps.ts';
 import { curvesOf, samplesOf } from './curves.ts';
 import { type Doubt, givenDoubt, missAt } from './doubt.ts';
 import { onTimeBeside } from './explained.ts';
+import { inOrder } from './laid-curve.ts';
 import { lookingIn, noiseOf } from './moments.ts';
 import { registerEvents } from './register-events.ts';
 import { seenEnds } from './seen-ends.ts';
@@ -81,7 +82,7 @@ function asTheOthers(
   const { low, high } = extentOf(offsets);
   const late = high - low <= most ? medianOf(offsets) : 0;
   const given = places.map((place, i) => (n > 2 && isOpen(i) ? events[i]! + late : place));
-  return given.every((place, i) => i === 0 || place > given[i - 1]!) ? given : [...places];
+  return inOrder(given, places);
 }
 
 /** The closing key of a cycle that is found so many frames before a recording's end is seen there. */
@@ -111,10 +112,11 @@ function unlessElsewhere(
 ): number[] {
   const { events } = curves;
   const isOff = (i: number): boolean => Math.abs(places[i]! - events[i]!) > frames;
-  return places.map((place, i) => {
+  const given = places.map((place, i) => {
     const isBetween = i > 0 && i + 1 < events.length && !isOff(i - 1) && !isOff(i + 1);
     return isBetween && isOff(i) && !isSeenThere[i] && missAt(curves, events[i]!, place) > share ? events[i]! : place;
   });
+  return inOrder(given, places);
 }
 
 /** Where events of a target are found in a take by its curve. */
@@ -145,10 +147,11 @@ export function placeEvents(
   if (isExplained)
     return { events, places: laid, isSeen: isSeenAt(laid), explained: curves.isPut ? 'when' : 'all', curves };
   const isOnTime = onTimeBeside(curves, { share: doubt.share, noise, held });
-  const onTime = (places: readonly number[]): number[] => {
-    const given = places.map((place, i) => (isOnTime[i] ? curves.events[i]! : place));
-    return given.every((place, i) => i === 0 || place > given[i - 1]!) ? given : [...places];
-  };
+  const onTime = (places: readonly number[]): number[] =>
+    inOrder(
+      places.map((place, i) => (isOnTime[i] ? curves.events[i]! : place)),
+      places,
+    );
   const anchored = onTime(laid);
   const doubted = onTime(givenDoubt(curves, anchored, { ...doubt, noise }, isSeenAt(anchored)));
   const ends = seenEnds(curves, doubted, { ...doubt, noise });

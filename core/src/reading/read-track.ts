@@ -49,7 +49,9 @@ export interface ReadTrack {
   isByFrames: boolean;
   /** What of the span a recording's noise is, in percent; 0 where keys tell. */
   noisePercent: number;
-  /** How many frames a drawing of it stands, or how far its samples are apart. */
+  /**
+   * How many frames a drawing of it stands, or how far its samples are apart; 1 where the target's stand as long.
+   */
   held: number;
   /** Of coordinates that go their own way in a recording: where each one's own keys are found. */
   apart: ReadonlyMap<ChannelId, KeyPair[]>;

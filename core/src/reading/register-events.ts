@@ -3,8 +3,8 @@
  * event to event (piecewise-linear registration by dynamic programming over the offsets).
  */
 
-import { explainedPlaces } from './explained.ts';
-import { valueOn } from './laid-curve.ts';
+import { explainedPlaces, type Given } from './explained.ts';
+import { inOrder, valueOn } from './laid-curve.ts';
 import { applyFit, fitWhole, type GlobalFit, MOST_MISS, type Registration } from './whole-fit.ts';
 
 /** Offsets tried about where the whole has an event, and about the best of those. */
@@ -195,7 +195,7 @@ export type Seen = (thought: readonly number[], otherwise: readonly number[]) =>
 export function registerEvents(
   curves: Registration,
   seen: Seen,
-  given: { share: number; noise: number; seen: number; held: number },
+  given: Given,
 ): { places: number[]; isExplained: boolean } {
   if (curves.events.length === 0) return { places: [], isExplained: false };
   const whole = fitWhole(curves);
@@ -238,6 +238,7 @@ function registerBy(
       ? coarse.places[i]!
       : (place ?? centres[i]!),
   );
+  // What would change its order is where the whole has it.
   const apart = inOrder(places, centres);
   const fine = placeAbout(curves, apart, whole, FINE);
   return {
@@ -245,9 +246,4 @@ function registerBy(
     cost: fine.cost,
     seenCount: found.filter((place) => typeof place === 'number').length,
   };
-}
-
-/** Places that would change their order are where the whole has them. */
-function inOrder(places: readonly number[], centres: readonly number[]): number[] {
-  return places.every((place, i) => i === 0 || place > places[i - 1]!) ? [...places] : [...centres];
 }

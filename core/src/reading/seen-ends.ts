@@ -1,4 +1,5 @@
 import { type Doubt, worstBetween } from './doubt.ts';
+import { inOrder } from './laid-curve.ts';
 import type { Registration } from './whole-fit.ts';
 
 /** What moves by less than this share of its way, or by so many times the noise, stands. */
@@ -54,5 +55,5 @@ export function seenEnds(curves: Registration, places: readonly number[], { fram
   };
   putRight(0, 1, setsOff, -1);
   putRight(n - 1, n - 2, comesToRest, 1);
-  return given.every((place, i) => i === 0 || place > given[i - 1]!) ? given : [...places];
+  return inOrder(given, places);
 }

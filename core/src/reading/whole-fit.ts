@@ -1,6 +1,6 @@
 /** One shift and pace that lay one curve on another best, of all there are. */
 
-import { type LaidCurve, valueOn } from './laid-curve.ts';
+import { apart, type LaidCurve } from './laid-curve.ts';
 
 export interface Registration {
   target: LaidCurve;
@@ -43,9 +43,7 @@ export const applyFit = ({ at, shift, pace }: GlobalFit, frame: number): number 
 export const applyInverse = ({ at, shift, pace }: GlobalFit, frame: number): number => at + (frame - shift - at) / pace;
 
 function missAt({ target, take, channels, span }: Registration, targetFrame: number, takeFrame: number): number {
-  let squared = 0;
-  for (let c = 0; c < channels; c++) squared += (valueOn(take, c, takeFrame) - valueOn(target, c, targetFrame)) ** 2;
-  return Math.min(MOST_MISS, Math.sqrt(squared) / span) ** 2;
+  return Math.min(MOST_MISS, apart(channels, target, targetFrame, take, takeFrame) / span) ** 2;
 }
 
 /** The shift and pace that lay the take on the target best; none where that mends nothing. */
