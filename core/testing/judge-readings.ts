@@ -85,7 +85,7 @@ export interface Throws {
 export function casesOf(
   keying: string,
   { from, times }: Throws,
-  rekey: (motion: MotionDocument, dice: Dice) => MotionDocument,
+  rekey: (motion: MotionDocument, dice: Dice) => MotionDocument | null,
 ): Case[] {
   const cases: Case[] = [];
   for (const [modelName, make] of Object.entries(ALL_MODELS))
@@ -95,9 +95,11 @@ export function casesOf(
         const model = make(dice);
         const made = fault(model, dice);
         if (!made) continue;
+        const take = rekey(made.take, dice);
+        if (!take) continue;
         cases.push({
           name: `${modelName}, ${faultName}, ${keying}, ${i}`,
-          said: readTake(model.target, rekey(made.take, dice)).findings,
+          said: readTake(model.target, take).findings,
           faults: made.main ? [made.main] : [],
           also: made.also ?? [],
         });
