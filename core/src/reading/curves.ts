@@ -4,7 +4,7 @@ import type { Subject } from '../motion/document/schema.ts';
 import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import type { Track, TrackEvent } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
-import { apart, type LaidCurve,valueOn } from './laid-curve.ts';
+import { apart, type LaidCurve, valueOn } from './laid-curve.ts';
 import type { Samples } from './moments.ts';
 import type { SharedTime } from './shared-time.ts';
 import { spanOf } from './track-error.ts';
