@@ -7,6 +7,7 @@ import { LEARNER_FAULTS, type Truth } from './learner-faults.ts';
 import { LEARNER_MODELS } from './learner-models.ts';
 import { PHRASED_MODELS } from './phrased-models.ts';
 import { RARER_MODELS } from './rarer-models.ts';
+import { UNLIKE_MODELS } from './unlike-models.ts';
 
 /** How true what is said of learners' takes is: what has to be found, and that nothing untrue is said. */
 
@@ -72,6 +73,7 @@ export const ALL_MODELS: Record<string, (dice: Dice) => Model> = {
   ...FURTHER_MODELS,
   ...PHRASED_MODELS,
   ...RARER_MODELS,
+  ...UNLIKE_MODELS,
 };
 export const ALL_FAULTS = { ...LEARNER_FAULTS, ...FURTHER_FAULTS };
 

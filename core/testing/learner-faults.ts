@@ -298,11 +298,15 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
       also: [{ kinds: [...POSES, 'hold-moves', 'loop-open'] }],
     };
   },
-  'another rate': ({ target }, dice) => ({
-    take: changeRate(target.motion, { num: [30, 25, 48][dice(0, 2)]!, den: 1 }, 'keep-seconds', { snap: true }).motion,
-    main: { kinds: ['rate-differs'] },
-    also: [{ kinds: ['range-differs'] }],
-  }),
+  'another rate': ({ target }, dice) => {
+    const num = [30, 25, 48][dice(0, 2)]!;
+    if (num === target.motion.rate.num) return null;
+    return {
+      take: changeRate(target.motion, { num, den: 1 }, 'keep-seconds', { snap: true }).motion,
+      main: { kinds: ['rate-differs'] },
+      also: [{ kinds: ['range-differs'] }],
+    };
+  },
   'a frame either way': ({ target }, dice) => {
     if (isDense(target.motion)) return null;
     const moved = new Map(keyFrames(target.motion).map((frame) => [frame, frame + dice(-1, 1)]));

@@ -44,6 +44,12 @@ export function* editsOnOffer(
     return;
   }
   const { meant, all } = sidesOf(target, take, reading);
+  // Of the whole first: of many keys not all that is on offer is tried.
+  yield* inTempo(all);
+  if (meant.length > 1) {
+    for (const sides of meant) yield* inTempo([sides]);
+    yield* sized(meant);
+  }
   for (const sides of meant) {
     const { pairs, missingFrames } = sides.track;
     for (const frame of missingFrames) yield* added(sides, [frame]);
@@ -58,11 +64,6 @@ export function* editsOnOffer(
     yield* placed(sides);
     yield* coordinatesTaken(sides);
     for (const frame of sameFrames(sides)) yield asTheTargets(sides, frame);
-  }
-  yield* inTempo(all);
-  if (meant.length > 1) {
-    for (const sides of meant) yield* inTempo([sides]);
-    yield* sized(meant);
   }
   yield* cleared(take, reading.findings);
   yield* broughtBack(target, take);

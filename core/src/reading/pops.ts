@@ -9,7 +9,8 @@ import { sampledEvery } from './keying.ts';
 import { noiseOf } from './moments.ts';
 import type { Finding, Tolerances } from './schema.ts';
 import { severityOf } from './severity.ts';
-import { capital, roundTo, subjectDoes } from './words.ts';
+import { createSharedTime } from './shared-time.ts';
+import { amount, capital, subjectDoes } from './words.ts';
 
 /** Frames about a pop on which the model is looked at. */
 const NEAR = [-2, -1, 0, 1, 2];
@@ -52,6 +53,7 @@ export function withoutPops(
 ): { take: MotionDocument; findings: Finding[] } {
   const findings: Finding[] = [];
   const askedBy = askedOf(target, take);
+  const time = createSharedTime(target, take);
   const subjects = take.subjects.map((subject): Subject => {
     const asked = askedBy.get(subject);
     if (!asked) return subject;
@@ -65,7 +67,7 @@ export function withoutPops(
       if (!(least > 0)) return channel;
       const values = channel.keys.map((key) => key.value);
       // What stands out in the model, too, is a corner there.
-      const asks = (frame: number): number => sampleChannel(model, frame);
+      const asks = (frame: number): number => sampleChannel(model, time.toTarget(frame));
       const frames = channel.keys.map((key) => key.frame);
       const pops = popsIn(values, frames, least).filter((i) => {
         const own = Math.abs(offCubic(values, i));
@@ -91,7 +93,7 @@ export function withoutPops(
           severity: severityOf(off, least)!,
           sentence: capital(
             `${subjectDoes(asked.name, 'pop')} on frame ${frame}: ` +
-              `it is ${roundTo(Math.abs(off), 1)} ${track.unit} off between the drawings beside it.`,
+              `it is ${amount(Math.abs(off), track.unit)} off between the drawings beside it.`,
           ),
         });
       }

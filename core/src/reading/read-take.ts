@@ -21,6 +21,7 @@ import { findVolume } from './checks/find-volume.ts';
 import { findWhole } from './checks/find-whole.ts';
 import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
+import { popsBeside, withKeysFound } from './found-keys.ts';
 import { withHeldDrawings } from './keying.ts';
 import { laidRound } from './laid-round.ts';
 import { withoutLoneCoordinates } from './lone-coordinates.ts';
@@ -206,6 +207,18 @@ function namingTrack({ tracks }: BothRead): (finding: Finding) => Finding {
   };
 }
 
+/** Whether target and take are turned by the paths they go along, alike: how far they are turned follows from where. */
+function turnsAlike(both: { target: MotionDocument; take: MotionDocument }, targetId: string, takeId: string): boolean {
+  const [asked, drawn] = [findSubject(both.target, targetId), findSubject(both.take, takeId)];
+  if (!asked?.guide?.orient || !drawn?.guide?.orient) return false;
+  const turnOf = ({ guide, channels }: Subject): unknown => [
+    guide!.angle,
+    guide!.lean,
+    channels.find(({ id }) => id === 'rotation')?.keys,
+  ];
+  return sameData(turnOf(asked), turnOf(drawn));
+}
+
 /** A track as it can be written down: of a movement wider than any number its extent is the greatest there is. */
 const asWritten = (reading: TrackReading): TrackReading =>
   Number.isFinite(reading.span) ? reading : { ...reading, span: Number.MAX_VALUE };
@@ -213,8 +226,10 @@ const asWritten = (reading: TrackReading): TrackReading =>
 function readAgainst(set: Target, handed: MotionDocument, samples: number): { reading: Reading; score: number } {
   const shaken = withoutWobbles(set.motion, handed, set.tolerances);
   const [asked, given] = [{ ...set, motion: shaken.target }, shaken.take];
-  const { take: smooth, findings: pops } = withoutPops(given, asked.motion, asked.tolerances);
-  const handedIn = withHeldDrawings(smooth, asked.motion);
+  const { take: smooth, findings: popping } = withoutPops(given, asked.motion, asked.tolerances);
+  const keysFound = withKeysFound(asked.motion, withHeldDrawings(smooth, asked.motion));
+  const { take: handedIn } = keysFound;
+  const pops = popsBeside(popping, given, keysFound);
   const ranges = rangesRead(asked.motion, handedIn, samples);
   const round = laidRound(asked.motion, handedIn);
   const whole = {
@@ -239,10 +254,11 @@ function readAgainst(set: Target, handed: MotionDocument, samples: number): { re
       ? { target: findSubject(whole.target, subject.id)!, take: findSubject(whole.take, found.id)!, lone: ids }
       : null;
     return tracksOf(subject)
-      .filter((track) => track.id !== 'drawing')
+      .filter(({ id }) => id !== 'drawing' && !(id === 'rotation' && turnsAlike(round, subject.id, found.id)))
       .map((track) =>
         readTrack({ motion, subject }, { motion: take, subject: found }, track, time, {
           ...how,
+          foundWithin: keysFound.openFrames.get(found.id) ?? null,
           ...(track.id === 'position' && { whole: wholeSubjects, roundPx: round.rounds.get(subject.id) ?? null }),
         }),
       );

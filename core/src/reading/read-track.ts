@@ -38,6 +38,8 @@ export interface ReadTrack {
   isSame: (from: number, to: number, least: number) => boolean;
   /** Keys that are samples of a motion say nothing of when: where its events lie is found in its curve. */
   isSampled: boolean;
+  /** It is a recording whose keys were found: a key more or less says nothing by itself. */
+  areKeysFound: boolean;
   /** Where one thing explains when all of a recording is, its keys are as sure as if they told. */
   explained: Explained;
   /**
@@ -72,6 +74,8 @@ interface HowToRead {
   whole: { target: Subject; take: Subject; lone: readonly ChannelId[] } | null;
   /** How long once round is, in px, of what goes round a closed path and is laid out straight; else null. */
   roundPx: number | null;
+  /** Of a recording whose keys were found: how many frames these leave open of when; else null. */
+  foundWithin: number | null;
   /** Curves may be laid on one another, which takes long. */
   mayLayOn: boolean;
 }
@@ -90,7 +94,7 @@ export function readTrack(
   take: TrackSide,
   track: Track,
   time: SharedTime,
-  { tolerances: { keyFrames, spacingPercent }, mayLayOn, whole: wholeSubjects, roundPx }: HowToRead,
+  { tolerances: { keyFrames, spacingPercent }, mayLayOn, whole: wholeSubjects, roundPx, foundWithin }: HowToRead,
 ): ReadTrack {
   const { range } = target.motion;
   const count = range.last - range.first + 1;
@@ -181,6 +185,7 @@ export function readTrack(
     lone: (wholeSubjects?.lone ?? []).map((id) => track.channelIds.indexOf(id)),
     isSame,
     isSampled: matched.isSampled,
+    areKeysFound: foundWithin !== null,
     explained: matched.explained,
     isByFrames: matched.isSampled || everyKey !== null,
     noisePercent:
@@ -193,7 +198,7 @@ export function readTrack(
       matched.isSampled && span > 0 && !isHeldAlike
         ? percentLost(lostAt(targetColumns, held), range.first, span)
         : () => 0,
-    blurFrames: matched.isSampled ? openFor : 0,
+    blurFrames: matched.isSampled ? openFor : (foundWithin ?? 0),
     paths,
     roundPx,
     leftOutKeys: matched.leftOut,
@@ -208,7 +213,7 @@ export function readTrack(
         roundPx === null ? measuredOn(track, wholeSubjects ? movingChannels(whole.target, whole.take) : moving) : null,
       pairs,
       missingFrames: matched.missing.filter((frame) => !unseen.includes(frame)),
-      extraFrames: matched.extra.filter((frame) => !saysNothing(onTarget(frame))),
+      extraFrames: foundWithin !== null ? [] : matched.extra.filter((frame) => !saysNothing(onTarget(frame))),
       segments: readSegments(target.subject, take.subject, track, pairs, span),
       path: moving.length > 1 ? wholePath(paths, span) : null,
       raw: errorStatistics(shownRaw, range.first, from, to),

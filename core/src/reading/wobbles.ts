@@ -9,7 +9,7 @@ import { counterpart } from './counterpart.ts';
 import { sampledEvery } from './keying.ts';
 import type { Finding, Tolerances } from './schema.ts';
 import { severityOf } from './severity.ts';
-import { capital, roundTo, subjectDoes } from './words.ts';
+import { amount, capital, roundTo, subjectDoes } from './words.ts';
 
 /** Sizes and rates that differ by less than this share look alike. */
 const ALIKE = 0.25;
@@ -82,7 +82,7 @@ function differences(
   const rate = isBoth ? severityOf(drawn.perSecond / asked.perSecond - 1, ALIKE) : null;
   if (!size && !rate) return [];
   const does = (verb: string): string => subjectDoes(subject.name, verb);
-  const by = (shake: Shake): string => `${roundTo(shake.size, 1)} ${unit}`;
+  const by = (shake: Shake): string => amount(shake.size, unit);
   const often = (shake: Shake): string => `${roundTo(shake.perSecond, 1)} times a second`;
   const sentence = !size
     ? `${does('wobble')} ${often(drawn)} in ${label.toLowerCase()}; the target ${often(asked)}.`

@@ -10,6 +10,14 @@ export function roundTo(value: number, digits: number): number {
   return Math.round(value * scale) / scale;
 }
 
+/** Of what goes from 0 to about 1, and of metres, a tenth is much. */
+const FINE_UNITS: readonly string[] = ['×', 'share', 'm'];
+
+/** `12.3 px`, `0.08 ×`. */
+export function amount(value: number, unit: string): string {
+  return `${roundTo(value, FINE_UNITS.includes(unit) ? 2 : 1)} ${unit}`;
+}
+
 /** A subject's name inside a sentence: `Drawer` → `the drawer`. */
 export function theSubject(name: string): string {
   return /^the\s/i.test(name) ? name.toLowerCase() : `the ${name.toLowerCase()}`;

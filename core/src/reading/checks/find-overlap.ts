@@ -101,8 +101,10 @@ export function findOverlap({ target, tracks }: BothRead): Found {
     )
       continue;
     const [own, before] = [follower.read.reading, lead.leader.read.reading];
-    // Where the one that follows is on time, it is the one it follows that is not.
     const [ownShift, leaderShift] = [meanOffset(own.pairs), meanOffset(before.pairs)];
+    // Two that are both on time may be.
+    if (Math.max(Math.abs(ownShift), Math.abs(leaderShift)) <= tolerance) continue;
+    // Where the one that follows is on time, it is the one it follows that is not.
     const isLeaders = Math.abs(ownShift) <= tolerance && Math.abs(leaderShift) > tolerance;
     const off = isLeaders ? before : own;
     if (isLeaders && found.some(({ finding }) => finding.subjectId === off.subjectId)) continue;

@@ -6,7 +6,7 @@ import { cornerLoss, cornerPoseLoss, missBetween, poseMisses } from '../poses.ts
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, FindingKind, SegmentReading, Target, Tolerances, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
-import { capital, roundTo, subjectDoes } from '../words.ts';
+import { amount, capital, roundTo, subjectDoes } from '../words.ts';
 
 /** So near to a corner a frame is beside it. */
 const BESIDE_FRAMES = 2;
@@ -60,7 +60,10 @@ export function findPoses(
   events: Target['events'],
 ): Finding[] {
   const { reading } = read;
-  const matched = reading.pairs.map((pair) => pair.targetFrame);
+  const matched = [
+    ...reading.pairs.map((pair) => pair.targetFrame),
+    ...(read.areKeysFound ? reading.missingFrames : []),
+  ].sort((a, b) => a - b);
   return poseMisses(read, matched).flatMap(({ frame, miss }): Finding[] => {
     const lost = read.lostPercent(frame - read.held, frame + read.held) + NOISE_TIMES * read.noisePercent;
     const tolerance = ((tolerances.spacingPercent + lost) / 100) * reading.span + cornerPoseLoss(read, frame);
@@ -79,7 +82,7 @@ export function findPoses(
         unit: reading.unit,
         severity,
         sentence: capital(
-          `${subjectDoes(reading.subjectName, 'be')} ${roundTo(miss, 1)} ${reading.unit} away from the ` +
+          `${subjectDoes(reading.subjectName, 'be')} ${amount(miss, reading.unit)} away from the ` +
             `target's pose at ${name ? `the ${name}, ` : ''}frame ${frame}.`,
         ),
       },

@@ -4,7 +4,7 @@ import { poseMisses } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair, Target, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
-import { capital, frames, roundTo, subjectDoes } from '../words.ts';
+import { amount, capital, frames, roundTo, subjectDoes } from '../words.ts';
 
 /** What the subject does at a key: the key's place among the matched ones and the holds beside it say it. */
 function happeningAt(reading: TrackReading, pair: KeyPair, name: string | null): string {
@@ -27,7 +27,7 @@ export function findTiming(
   read: ReadTrack,
   target: Pick<Target, 'tolerances' | 'keyTolerances' | 'events'>,
 ): Finding[] {
-  const { reading, sides, track, isSampled, blurFrames } = read;
+  const { reading, sides, track, isSampled, areKeysFound, blurFrames } = read;
   const { tolerances } = target;
   const about = { subjectId: reading.subjectId, track: reading.track, unit: 'frames', tolerance: tolerances.keyFrames };
   if (tracksOf(sides.take.subject).every((other) => other.id !== track.id)) {
@@ -70,7 +70,8 @@ export function findTiming(
       ),
     });
   }
-  for (const frame of reading.missingFrames) {
+  // In a recording a key that is not there is a pose that is not.
+  for (const frame of areKeysFound ? [] : reading.missingFrames) {
     // What the picture lacks by it, where the frame is read at all.
     const miss = poseMisses(read, [frame])[0]?.miss ?? 0;
     const name = eventAt(target, reading, frame);
@@ -89,9 +90,7 @@ export function findTiming(
         ? capital(`${subjectDoes(reading.subjectName, 'be')} not yet where the target is on frame ${frame} `) +
           'when the take ends.'
         : `${reading.label} has no key for ${at}` +
-          (lack
-            ? `: ${subjectDoes(reading.subjectName, 'be')} ${roundTo(miss, 1)} ${reading.unit} from its pose.`
-            : '.'),
+          (lack ? `: ${subjectDoes(reading.subjectName, 'be')} ${amount(miss, reading.unit)} from its pose.` : '.'),
     });
   }
   for (const frame of reading.extraFrames) {

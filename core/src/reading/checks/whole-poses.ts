@@ -4,7 +4,7 @@ import { countsAt } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair } from '../schema.ts';
 import { severityOf } from '../severity.ts';
-import { capital, roundTo, subjectDoes } from '../words.ts';
+import { amount, capital, roundTo, subjectDoes } from '../words.ts';
 import { isAbout, type Whole } from './check.ts';
 
 /** Poses that are further from the first than this share of the span say of what size a motion is. */
@@ -73,7 +73,7 @@ export function findPlace({ reading, track, sides }: ReadTrack, tolerancePercent
 
 /** `30 px lower than`, `12 ° away from`: on a place the way it is off, where that is one of four. */
 function awayBy({ id }: Track, miss: readonly number[], unit: string): string {
-  const by = `${roundTo(Math.hypot(...miss), 1)} ${unit}`;
+  const by = amount(Math.hypot(...miss), unit);
   const [x, y] = [miss[0]!, miss[1] ?? 0];
   if (id !== 'position') return `${by} away from`;
   if (Math.abs(y) <= SAME_MISS * Math.abs(x)) return `${by} further ${x > 0 ? 'right' : 'left'} than`;

@@ -140,7 +140,7 @@ function tellPace(explained: Explained, pace: number): WholeTiming | null {
   if (!severity) return null;
   const speed = roundTo(100 / pace, 0);
   // Finer than half a frame no recording shows.
-  const isRecorded = offsets.some(({ read }) => read.isSampled);
+  const isRecorded = offsets.some(({ read }) => read.isSampled || read.areKeysFound);
   const taken = isRecorded ? Math.round(asked * pace * 2) / 2 : asked * pace;
   const placeOf = (frame: number): number => first.frame + first.off + (frame - first.frame) * pace;
   return {

@@ -1,0 +1,92 @@
+import { expect, test } from 'vitest';
+import { createDice } from '../../testing/dice.ts';
+import { KEYINGS } from '../../testing/keyings.ts';
+import { sceneOf, soft, straight, subjectWith } from '../../testing/worked-scenes.ts';
+import { createKey, findChannel, type Key, type MotionDocument, readTake } from '../index.ts';
+import { withKeysFound } from './found-keys.ts';
+
+const FRAMES = [5, 20, 38, 55];
+const drawer = (keys: Key[], last = 70): MotionDocument =>
+  sceneOf([subjectWith('drawer', { 'position.x': keys })], last);
+const KEYS = soft(...FRAMES.map((frame, i): [number, number] => [frame, [0, 600, 250, 500][i]!]));
+const MODEL = drawer(KEYS);
+const tolerances = { keyFrames: 1, spacingPercent: 4 };
+
+const change = (i: number, by: Partial<Key>): Key[] => KEYS.with(i, { ...KEYS[i]!, ...by });
+const keysFound = (take: MotionDocument): Key[] | null => {
+  const { take: keyed, openFrames } = withKeysFound(MODEL, take);
+  return openFrames.has('drawer') ? findChannel(keyed.subjects[0]!, 'position.x')!.keys : null;
+};
+
+test.each<[string, Key[]]>([
+  ['as they are', KEYS],
+  ['one late', change(1, { frame: 24 })],
+  ['one elsewhere', change(2, { value: 330 })],
+  ['one left out', KEYS.toSpliced(2, 1)],
+  ['one late and elsewhere', change(1, { frame: 24, value: 500 })],
+  ['two moved', change(1, { frame: 17 }).with(2, { ...KEYS[2]!, frame: 41 })],
+  ['one late and another ease', change(1, { frame: 24 }).with(2, { ...KEYS[2]!, leave: 'linear' })],
+  ['at another pace', KEYS.map((key) => ({ ...key, frame: 5 + (key.frame - 5) * 1.2 }))],
+])('keys of a recording are found by trying: %s', (_, keys) => {
+  const found = keysFound(KEYINGS['baked']!(drawer(keys), createDice(1)))!;
+  expect(found.map(({ leave }) => leave)).toEqual(keys.map(({ leave }) => leave));
+  found.forEach(({ frame, value }, i) => {
+    // On quarters of a frame.
+    expect(Math.abs(frame - keys[i]!.frame)).toBeLessThanOrEqual(0.125);
+    expect(value).toBeCloseTo(keys[i]!.value, 6);
+  });
+});
+
+test('through noise they are found within half a frame and a hundredth of the way', () => {
+  const keys = change(1, { frame: 24, value: 520 });
+  for (let seed = 1; seed <= 8; seed++)
+    keysFound(KEYINGS['tracked']!(drawer(keys), createDice(seed)))!.forEach(({ frame, value }, i) => {
+      expect(Math.abs(frame - keys[i]!.frame)).toBeLessThanOrEqual(0.5);
+      expect(Math.abs(value - keys[i]!.value)).toBeLessThanOrEqual(6);
+    });
+});
+
+test('what the target’s keys do not draw stays as it was recorded, and so does what ends before its keys', () => {
+  const zigzag = drawer(straight(...Array.from({ length: 70 }, (_, i): [number, number] => [i + 1, (i * 137) % 600])));
+  expect(keysFound(zigzag)).toBeNull();
+  const cut = KEYINGS['baked']!(drawer(change(3, { frame: 90 }), 60), createDice(1));
+  expect(keysFound(cut)).toBeNull();
+});
+
+test('at another rate they are found on its own frames', () => {
+  const twice = drawer(
+    KEYS.map((key) => ({ ...key, frame: 1 + (key.frame - 1) * 2 })),
+    139,
+  );
+  const take = { ...KEYINGS['baked']!(twice, createDice(1)), rate: { num: 48, den: 1 } };
+  expect(keysFound(take)!.map(({ frame }) => frame)).toEqual(FRAMES.map((frame) => 1 + (frame - 1) * 2));
+});
+
+test('of a recording no key is said to be missing: it is said where it is instead', () => {
+  const recorded = KEYINGS['baked']!(drawer(KEYS.toSpliced(1, 1)), createDice(1));
+  const { findings } = readTake({ motion: MODEL, tolerances }, recorded);
+  expect(findings.map(({ kind, firstFrame }) => [kind, firstFrame])).toEqual([['pose-off', 20]]);
+});
+
+test('a key on both coordinates of a place is found on one frame, also where it is late on one of them alone', () => {
+  const place = (yFrame: number): MotionDocument =>
+    sceneOf(
+      [
+        subjectWith('pot', {
+          'position.x': [createKey(4, 100, { link: 'flat' }), createKey(18, 420, { link: 'flat' })],
+          'position.y': [createKey(4, 300, { link: 'flat' }), createKey(yFrame, 120, { link: 'flat' })],
+        }),
+      ],
+      30,
+    );
+  for (const yFrame of [18, 22]) {
+    const { take } = withKeysFound(place(18), KEYINGS['tracked']!(place(yFrame), createDice(3)));
+    const frames = (['position.x', 'position.y'] as const).map((id) =>
+      findChannel(take.subjects[0]!, id)!.keys.map(({ frame }) => frame),
+    );
+    expect(frames).toEqual([
+      [4, 18],
+      [4, yFrame],
+    ]);
+  }
+});

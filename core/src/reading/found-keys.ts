@@ -1,0 +1,146 @@
+import { extentOf } from '../extent.ts';
+import { medianOf } from '../median.ts';
+import { type ChannelId, CHANNELS } from '../motion/document/channels.ts';
+import { findChannel } from '../motion/document/document.ts';
+import type { Channel, Key, MotionDocument, Subject } from '../motion/document/schema.ts';
+import { isStill } from '../motion/keys/thin-keys.ts';
+import { sampleChannel } from '../motion/sampling/sample.ts';
+import { tracksOf, trackWith } from '../motion/sampling/track.ts';
+import { counterpart } from './counterpart.ts';
+import type { Recording } from './drawn-by-keys.ts';
+import { tellingOf } from './events.ts';
+import { keysDrawing } from './key-search.ts';
+import { sampledEvery } from './keying.ts';
+import { noiseOf } from './moments.ts';
+import type { Finding } from './schema.ts';
+import { createSharedTime, type SharedTime } from './shared-time.ts';
+
+/** Of longer movements no keys are sought, nor when so many samples of a take have been compared. */
+const MOST = { keys: 24, samples: 600, compared: 6_000_000 };
+/** Through more noise than this share of a movement no keys are seen; with less than the least it is as if without. */
+const NOISE = { least: 0.001, most: 0.03 };
+/** How many frames noise leaves open of when. */
+const NOISE_OPENS = 0.6;
+
+const SIZES: readonly ChannelId[] = ['scale.x', 'scale.y'];
+
+const extent = ({ keys }: Channel): number => {
+  const { low, high } = extentOf(keys.map(({ value }) => value));
+  return high - low;
+};
+
+const isMoving = (channel: Channel): boolean => channel.keys.length > 1 && !isStill(channel);
+const isRead = ({ id }: Channel): boolean =>
+  (CHANNELS[id].blend ?? 'number') === 'number' && trackWith(id) !== undefined;
+
+const isRecorded = ({ keys }: Channel): boolean => sampledEvery(tellingOf(keys).map(({ frame }) => frame)) !== null;
+
+/** How near to each other keys may be found: a sample at least lies between two, or half of what the target asks. */
+function leastApart(asked: readonly Channel[], drawn: readonly Channel[]): number {
+  const gaps = (channels: readonly Channel[]): number[] =>
+    channels.flatMap(({ keys }) => keys.slice(1).map(({ frame }, i) => frame - keys[i]!.frame));
+  return Math.min(medianOf(gaps(drawn)), ...gaps(asked).map((gap) => gap / 2));
+}
+
+/** What is keyed together: the coordinates of a place, and both sizes. */
+function movementsOf(subject: Subject): ChannelId[][] {
+  const ids = tracksOf(subject).map(({ channelIds }) => [...channelIds]);
+  const isSize = ([id]: ChannelId[]): boolean => SIZES.includes(id!);
+  return [...ids.filter((own) => !isSize(own)), ids.filter(isSize).flat()];
+}
+
+/** The recordings of a subject's movements that keys may draw; null where one of them is no recording of it. */
+function recordingsOf(
+  asked: Subject,
+  drawn: Subject,
+  time: SharedTime,
+  shared: Pick<Recording, 'about' | 'effort'>,
+): Recording[] | null {
+  const movers = drawn.channels.filter((channel) => isMoving(channel) && isRead(channel));
+  const recordings: Recording[] = [];
+  for (const channelIds of movementsOf(drawn)) {
+    const rows = movers.filter(({ id }) => channelIds.includes(id));
+    if (rows.length === 0) continue;
+    const own = rows.flatMap(({ id }) => findChannel(asked, id) ?? []);
+    if (own.length < rows.length || own.some((channel) => !isMoving(channel) || isRecorded(channel))) return null;
+    if (rows.some((row) => !isRecorded(row) || row.keys.length > MOST.samples)) return null;
+    if (own.some(({ keys }) => keys.length > MOST.keys)) return null;
+    const span = Math.max(...own.map(extent));
+    const noise = Math.max(...rows.map(({ keys }) => noiseOf(keys.map(({ value }) => value))));
+    if (noise > NOISE.most * span) return null;
+    recordings.push({
+      asked: own,
+      frames: rows.map(({ keys }) => keys.map(({ frame }) => time.toTarget(frame))),
+      values: rows.map(({ keys }) => keys.map(({ value }) => value)),
+      span,
+      noise,
+      apart: leastApart(own, rows),
+      ...shared,
+    });
+  }
+  return recordings;
+}
+
+/** Keys on the target's ruler, on the take's. */
+function onRuler(keys: readonly Key[], { toTake }: SharedTime): Key[] {
+  const ratio = toTake(1) - toTake(0);
+  const along = (handle: Key['in']): Key['in'] => ({ ...handle, frames: handle.frames * ratio });
+  return keys.map((key) => ({ ...key, frame: toTake(key.frame), in: along(key.in), out: along(key.out) }));
+}
+
+/** A take with the keys found of its recordings. */
+export interface KeysFound {
+  take: MotionDocument;
+  /** By the ids of the subjects whose keys were found: how many frames these leave open of when something happens. */
+  openFrames: ReadonlyMap<string, number>;
+}
+
+/** A take with its recordings keyed as the target is, where the target's keys, changed here and there, draw them. */
+export function withKeysFound(target: MotionDocument, take: MotionDocument): KeysFound {
+  const openFrames = new Map<string, number>();
+  const time = createSharedTime(target, take);
+  const about = Math.min(
+    ...target.subjects.flatMap(({ channels }) => channels.filter(isMoving).map(({ keys }) => keys[0]!.frame)),
+  );
+  const effort = { left: MOST.compared };
+  const subjects = take.subjects.map((drawn): Subject => {
+    const asked = target.subjects.find((subject) => counterpart(take, subject) === drawn);
+    if (!asked || asked.exposure !== drawn.exposure) return drawn;
+    const recordings = recordingsOf(asked, drawn, time, { about, effort });
+    if (!recordings || recordings.length === 0) return drawn;
+    const keyed = new Map<string, Key[]>();
+    for (const recording of recordings) {
+      const keys = keysDrawing(recording);
+      if (!keys) return drawn;
+      recording.asked.forEach(({ id }, c) => keyed.set(id, onRuler(keys[c]!, time)));
+    }
+    openFrames.set(drawn.id, recordings.some(({ noise, span }) => noise > NOISE.least * span) ? NOISE_OPENS : 0);
+    return {
+      ...drawn,
+      channels: drawn.channels.map((channel) => {
+        const keys = keyed.get(channel.id);
+        return keys ? { ...findChannel(asked, channel.id)!, keys } : channel;
+      }),
+    };
+  });
+  return { take: openFrames.size > 0 ? { ...take, subjects } : take, openFrames };
+}
+
+/** Those pops of a recording that the keys found for it do not draw. */
+export function popsBeside(
+  pops: readonly Finding[],
+  recorded: MotionDocument,
+  { take, openFrames }: KeysFound,
+): Finding[] {
+  return pops.filter(({ subjectId, track, firstFrame, tolerance }) => {
+    const [own, keyed] = [recorded, take].map((motion) => motion.subjects.find(({ id }) => id === subjectId));
+    if (!own || !keyed || !openFrames.has(keyed.id)) return true;
+    return own.channels.some((channel) => {
+      const drawn = findChannel(keyed, channel.id);
+      const isOf = trackWith(channel.id)?.id === track && channel.keys.some(({ frame }) => frame === firstFrame);
+      return (
+        isOf && drawn && Math.abs(sampleChannel(channel, firstFrame) - sampleChannel(drawn, firstFrame)) > tolerance
+      );
+    });
+  });
+}

@@ -1,0 +1,146 @@
+import { EASE_NAMES } from '../motion/curve/eases.ts';
+import type { Key, Leave } from '../motion/document/schema.ts';
+import { settled } from '../motion/keys/hold-poses.ts';
+
+/** The keys of a movement, a row a channel. */
+export type Keys = readonly Key[][];
+
+/** What a change is of; of one coordinate alone is less plain than of all. */
+export const FAMILIES = ['time', 'pose', 'ease', 'left out'] as const;
+export type Family = (typeof FAMILIES)[number];
+
+export interface Change {
+  keys: Keys;
+  /** Only one of several coordinates has it. */
+  isLone: boolean;
+  /** Of all of it, where that is changed. */
+  pace?: number;
+}
+
+/** Keys are tried so many frames late or early. */
+const MOST_FRAMES = 16;
+
+/** Of fewer moments a pace is no more than where they lie. */
+const LEAST_PACED = 3;
+/** Frames of found keys lie on quarters, finer than which nobody asks. */
+const GRAIN = 4;
+
+const EASES: readonly Leave[] = ['linear', 'step', ...EASE_NAMES];
+
+export const onQuarters = (frame: number): number => Math.round(frame * GRAIN) / GRAIN;
+
+/** Whether keys are in order, and no two of a channel nearer to each other than that. */
+export const areApart = (keys: Keys, least: number): boolean =>
+  keys.every((own) => own.every((key, i) => i === 0 || key.frame - own[i - 1]!.frame >= least - 1e-9));
+
+/** The frames that have a key, in order. */
+export const framesOf = (keys: Keys): number[] =>
+  [...new Set(keys.flatMap((own) => own.map(({ frame }) => frame)))].sort((a, b) => a - b);
+
+/** Keys from one frame to another later. */
+export function later(keys: Keys, from: number, to: number, by: number): Keys {
+  const isOf = ({ frame }: Key): boolean => frame >= from && frame <= to;
+  return keys.map((own) =>
+    own.some(isOf) ? own.map((key) => (isOf(key) ? { ...key, frame: key.frame + by } : key)) : own,
+  );
+}
+
+/** Keys at another pace about a frame, and so much later. */
+function paced(keys: Keys, about: number, pace: number, shift: number): Keys {
+  return keys.map((own) =>
+    own.map((key) => ({
+      ...key,
+      frame: onQuarters(about + (key.frame - about) * pace + shift),
+      in: { ...key.in, frames: key.in.frames * pace },
+      out: { ...key.out, frames: key.out.frames * pace },
+    })),
+  );
+}
+
+/** The same change of all coordinates; and, of several, of each by itself. */
+function* eachAlone(keys: Keys, change: (keys: Keys) => Keys): Generator<Change> {
+  yield { keys: change(keys), isLone: false };
+  if (keys.length < 2) return;
+  for (let c = 0; c < keys.length; c++)
+    yield { keys: keys.map((own, k) => (k === c ? change([own])[0]! : own)), isLone: true };
+}
+
+function* otherTimes(keys: Keys): Generator<Change> {
+  const frames = framesOf(keys);
+  const last = frames.at(-1)!;
+  for (let far = 1; far <= MOST_FRAMES; far++)
+    for (const by of [far, -far])
+      for (const from of frames) {
+        yield* eachAlone(keys, (own) => later(own, from, last, by));
+        if (from < last) yield* eachAlone(keys, (own) => later(own, from, from, by));
+      }
+}
+
+/** Paces from one to another, each so many times the one before. */
+interface Paces {
+  least: number;
+  most: number;
+  ratio: number;
+}
+
+export const ROUGH_PACES: Paces = { least: 0.5, most: 2, ratio: 1.02 };
+export const paceAbout = (pace: number): Paces => ({ least: pace / 1.02, most: pace * 1.02, ratio: 1.002 });
+
+/** Other paces of all, about a frame, each on time and so much late or early. */
+export function* otherPaces(keys: Keys, about: number, { least, most, ratio }: Paces): Generator<Change> {
+  if (framesOf(keys).length < LEAST_PACED) return;
+  for (let pace = least; pace <= most; pace *= ratio)
+    for (let shift = 0; shift <= MOST_FRAMES; shift++)
+      for (const by of shift === 0 ? [0] : [shift, -shift])
+        yield { keys: paced(keys, about, pace, by), isLone: false, pace };
+}
+
+function* otherEases(keys: Keys): Generator<Change> {
+  for (const frame of framesOf(keys))
+    for (const leave of EASES)
+      yield* eachAlone(keys, (own) =>
+        own.map((row) =>
+          row.some((key) => key.frame === frame && key.leave !== leave)
+            ? row.map((key) => (key.frame === frame ? { ...settled(key), leave } : key))
+            : row,
+        ),
+      );
+}
+
+function* leftOut(keys: Keys): Generator<Change> {
+  for (const frame of framesOf(keys).slice(1, -1))
+    yield* eachAlone(keys, (own) =>
+      own.map((row) => (row.some((key) => key.frame === frame) ? row.filter((key) => key.frame !== frame) : row)),
+    );
+}
+
+/** A weight a key: how much of a change of poses it has. */
+export type Weights = number[][];
+
+/** Which poses are changed together: one key's, those of a rest, all from one on, and all about the first. */
+function* otherPoses(keys: Keys, posed: (weights: Weights) => Keys): Generator<Change> {
+  const none = keys.map((own) => own.map(() => 0));
+  const isLone = false;
+  for (const [c, own] of keys.entries()) {
+    const only = (weigh: (key: Key, i: number) => number): Change => ({
+      keys: posed(none.with(c, own.map(weigh))),
+      isLone,
+    });
+    for (let from = 0; from < own.length; from++) {
+      yield only((_, i) => (i === from ? 1 : 0));
+      let to = from;
+      while (own[to + 1]?.value === own[from]!.value) to++;
+      if (to > from) yield only((_, i) => (i >= from && i <= to ? 1 : 0));
+      yield only((_, i) => (i >= from ? 1 : 0));
+    }
+  }
+  yield { keys: posed(keys.map((own) => own.map(({ value }) => value - own[0]!.value))), isLone };
+}
+
+/** Every single change of some keys that is tried of a family; a change of poses is as large as leaves least. */
+export function* changesOf(keys: Keys, family: Family, posed: (weights: Weights) => Keys): Generator<Change> {
+  if (family === 'time') yield* otherTimes(keys);
+  if (family === 'pose') yield* otherPoses(keys, posed);
+  if (family === 'ease') yield* otherEases(keys);
+  if (family === 'left out') yield* leftOut(keys);
+}
