@@ -48,9 +48,9 @@ export const ROUGH_KEYINGS: typeof KEYINGS = {
     ),
 };
 
-/** On twos by hand: equal drawings held. A fault of its own, beside what else there is; null of what is on twos. */
+/** On twos by hand: equal drawings held. A fault of its own, beside what else there is; null of what is set so. */
 export function onTwosByHand(motion: MotionDocument): MotionDocument | null {
-  if (motion.subjects.every(({ exposure }) => exposure === 2)) return null;
+  if (motion.subjects.every(({ exposure }) => exposure > 1)) return null;
   return sampled(motion, (channel, frame) =>
     exposedFrame(frame, motion.range.first, 2) === frame
       ? createKey(frame, sampleChannel(channel, frame), { leave: 'step' })

@@ -1,6 +1,7 @@
 import {
   changeRate,
   type Channel,
+  channelOf,
   deleteKeys,
   type FindingKind,
   type Key,
@@ -104,6 +105,21 @@ export function changedBesides({ subjects }: MotionDocument): FindingKind[] {
     return moving(x!) && moving(y!) && frames(x!) !== frames(y!);
   });
   return [...(isByHand ? EASES : []), ...(isApart ? (['arc-off', 'arc-kinked'] as const) : [])];
+}
+
+/**
+ * What another ease changes besides: of one that goes past, the way past is lost; of one coordinate of a place that is
+ * keyed apart from the other, the arc is another.
+ */
+function easedBesides(motion: MotionDocument, refs: readonly KeyRef[]): FindingKind[] {
+  const goesPast = refs.some(({ subjectId, channelId, frame }) => {
+    const key = channelOf(motion, subjectId, channelId).keys.find((own) => own.frame === frame);
+    return /^(back|elastic|bounce)/.test(key!.leave);
+  });
+  return [
+    ...(goesPast ? (['settle-off'] as const) : []),
+    ...changedBesides(motion).filter((kind) => kind === 'arc-off' || kind === 'arc-kinked'),
+  ];
 }
 
 const late = (by: number): FindingKind => (by > 0 ? 'key-late' : 'key-early');
@@ -224,7 +240,10 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     const refs = keysOn(target.motion, frame);
     const even = setLeave(target.motion, refs, 'linear').motion;
     // What was held and goes over evenly is a hold that moves.
-    const main = { kinds: [...EASES, 'hold-moves' as const], within: [frame - 40, frame + 40] as [number, number] };
+    const main = {
+      kinds: [...EASES, 'hold-moves' as const, ...easedBesides(target.motion, refs)],
+      within: [frame - 40, frame + 40] as [number, number],
+    };
     return differs(target.motion, even)
       ? {
           take: even,
@@ -272,7 +291,10 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     return differs(target.motion, steep)
       ? {
           take: steep,
-          main: { kinds: [...EASES, 'hold-moves'], within: [frame - 40, frame + 40] },
+          main: {
+            kinds: [...EASES, 'hold-moves', ...easedBesides(target.motion, refs)],
+            within: [frame - 40, frame + 40],
+          },
           also: [{ kinds: [...EASES, 'settle-off', 'arc-off', 'arc-kinked', 'volume-off', 'loop-jerks', 'strobing'] }],
         }
       : null;

@@ -113,6 +113,11 @@ function indexFrom(frames: readonly number[], frame: number): number {
   return low;
 }
 
+/** What is recorded on the sample at a frame, or the one after it. */
+export function valueNear({ frames, values }: Recording, c: number, frame: number): number {
+  return values[c]![Math.min(values[c]!.length - 1, indexFrom(frames[c]!, frame))]!;
+}
+
 /** From which sample to which a channel may be drawn otherwise by other keys; null where they are the same. */
 function otherwiseFrom(
   channel: Channel,

@@ -105,7 +105,7 @@ export function withKeysFound(target: MotionDocument, take: MotionDocument): Key
   const effort = { left: MOST.compared };
   const subjects = take.subjects.map((drawn): Subject => {
     const asked = target.subjects.find((subject) => counterpart(take, subject) === drawn);
-    if (!asked || asked.exposure !== drawn.exposure) return drawn;
+    if (!asked) return drawn;
     const recordings = recordingsOf(asked, drawn, time, { about, effort });
     if (!recordings || recordings.length === 0) return drawn;
     const keyed = new Map<string, Key[]>();

@@ -1,4 +1,5 @@
 import { EASE_NAMES } from '../motion/curve/eases.ts';
+import { createKey } from '../motion/document/document.ts';
 import type { Key, Leave } from '../motion/document/schema.ts';
 import { settled } from '../motion/keys/hold-poses.ts';
 
@@ -7,7 +8,8 @@ export type Keys = readonly Key[][];
 
 /** What a change is of; of one coordinate alone is less plain than of all. */
 export const FAMILIES = ['time', 'pose', 'ease', 'left out'] as const;
-export type Family = (typeof FAMILIES)[number];
+/** With a key more nearly anything can be drawn: it is for where nothing else does. */
+export type Family = (typeof FAMILIES)[number] | 'put in';
 
 export interface Change {
   keys: Keys;
@@ -107,11 +109,25 @@ function* otherEases(keys: Keys): Generator<Change> {
       );
 }
 
+/** One key left out, but the first; or all after one, as of what was never finished. */
 function* leftOut(keys: Keys): Generator<Change> {
-  for (const frame of framesOf(keys).slice(1, -1))
-    yield* eachAlone(keys, (own) =>
-      own.map((row) => (row.some((key) => key.frame === frame) ? row.filter((key) => key.frame !== frame) : row)),
-    );
+  const without = (own: Keys, isLeftOut: (frame: number) => boolean): Keys =>
+    own.map((row) => (row.some(({ frame }) => isLeftOut(frame)) ? row.filter(({ frame }) => !isLeftOut(frame)) : row));
+  for (const at of framesOf(keys).slice(1)) {
+    yield* eachAlone(keys, (own) => without(own, (frame) => frame === at));
+    yield* eachAlone(keys, (own) => without(own, (frame) => frame >= at));
+  }
+}
+
+/** A key more on a frame between two, where the recording is: slowing down there, or going through. */
+function* putIn(keys: Keys, apart: number, drawnAt: (c: number, frame: number) => number): Generator<Change> {
+  for (const [c, own] of keys.entries())
+    for (const [i, key] of own.slice(0, -1).entries())
+      for (let frame = Math.ceil(key.frame + apart); frame <= own[i + 1]!.frame - apart; frame++)
+        for (const link of ['flat', 'auto'] as const) {
+          const more = createKey(frame, drawnAt(c, frame), { link });
+          yield { keys: keys.with(c, own.toSpliced(i + 1, 0, more)), isLone: false };
+        }
 }
 
 /** A weight a key: how much of a change of poses it has. */
@@ -138,9 +154,18 @@ function* otherPoses(keys: Keys, posed: (weights: Weights) => Keys): Generator<C
 }
 
 /** Every single change of some keys that is tried of a family; a change of poses is as large as leaves least. */
-export function* changesOf(keys: Keys, family: Family, posed: (weights: Weights) => Keys): Generator<Change> {
+export function* changesOf(
+  keys: Keys,
+  family: Family,
+  {
+    posed,
+    apart,
+    drawnAt,
+  }: { posed: (weights: Weights) => Keys; apart: number; drawnAt: (c: number, frame: number) => number },
+): Generator<Change> {
   if (family === 'time') yield* otherTimes(keys);
   if (family === 'pose') yield* otherPoses(keys, posed);
   if (family === 'ease') yield* otherEases(keys);
   if (family === 'left out') yield* leftOut(keys);
+  if (family === 'put in') yield* putIn(keys, apart, drawnAt);
 }

@@ -1,4 +1,4 @@
-import { bestPosed, type Drawn, drawnBy, type Miss, missOf, type Recording } from './drawn-by-keys.ts';
+import { bestPosed, type Drawn, drawnBy, type Miss, missOf, type Recording, valueNear } from './drawn-by-keys.ts';
 import {
   areApart,
   type Change,
@@ -43,8 +43,11 @@ const AS_GOOD = 1.5;
 /** So much less is to be left by what comes after what leaves least, and by one coordinate alone. */
 const BETTER = 0.97;
 const BETTER_ALONE = 0.7;
-/** So much less by another place of a key. */
+/** So much less by another place of a key, and in noise so many times its square of the sum of squares. */
 const LESS = 0.998;
+const SURE = 9;
+/** What is not off by more than this share of a movement is not. */
+const EQUAL = 1e-4;
 
 function isWithin({ span, noise, asked }: Recording, miss: Miss, usual: number, noiseTimes: number): boolean {
   return miss.usual <= Math.max(usual * span, noiseTimes * noise * Math.sqrt(asked.length));
@@ -79,6 +82,11 @@ function changedIn(of: 'frame' | 'value', { asked }: Recording, keys: Keys): Set
   return new Set(keys.flatMap((own) => own.map((key) => key[of])).filter((value) => !known.has(value)));
 }
 
+/** Whether one miss is less than another by more than noise makes of it. */
+function isSurelyLess({ frames, noise }: Recording, one: Miss, other: Miss, least = 0): boolean {
+  return (other.usual ** 2 - one.usual ** 2) * frames[0]!.length > SURE * Math.max(noise, least) ** 2;
+}
+
 /**
  * Keys moved in time, in steps of so many frames, as long as that leaves less: one, all from it on, two towards each
  * other; of those that `may` be moved.
@@ -107,7 +115,7 @@ function refined(
       for (const by of [step, -step])
         for (const keys of nudged(by)) {
           const miss = areApart(keys, recording.apart) && missOf(recording, best, keys, LESS * best.miss.usual);
-          if (!miss || miss.usual >= best.miss.usual) continue;
+          if (!miss || !isSurelyLess(recording, miss, best.miss)) continue;
           best = drawnBy(recording, keys);
           isLess = true;
           break;
@@ -144,6 +152,22 @@ function onWholeFrames(recording: Recording, drawn: Drawn): Keys {
   }, drawn.keys);
 }
 
+/** Keys that may as well be where the target has them, there: of what is not seen to happen nothing is off. */
+function asAsked(recording: Recording, drawn: Drawn): Drawn {
+  let best = drawn;
+  const all = recording.asked.map(({ keys }) => keys);
+  if (all.some((own, c) => own.length !== drawn.keys[c]!.length)) return drawn;
+  for (const asked of framesOf(all)) {
+    const back = best.keys.map((own, c) =>
+      own.map((key, i) => (all[c]![i]!.frame === asked && key.frame !== asked ? { ...key, frame: asked } : key)),
+    );
+    if (!areApart(back, recording.apart)) continue;
+    const next = drawnBy(recording, back);
+    if (!isSurelyLess(recording, best.miss, next.miss, EQUAL * recording.span)) best = next;
+  }
+  return best;
+}
+
 /** Whether no more keys than the target has there lie beyond a recording's end: where they do is not known. */
 function areRecorded({ asked, frames }: Recording, keys: Keys): boolean {
   return keys.every((own, c) => {
@@ -168,9 +192,13 @@ interface Changed {
 }
 
 /** After one change more: the best of each family that leads on. */
-function changedOnce(recording: Recording, { drawn, families }: Changed): Changed[] {
-  return FAMILIES.flatMap((family: Family): Changed[] => {
-    const changes = changesOf(drawn.keys, family, (weights) => bestPosed(recording, drawn, weights));
+function changedOnce(recording: Recording, { drawn, families }: Changed, tried: readonly Family[]): Changed[] {
+  return tried.flatMap((family): Changed[] => {
+    const changes = changesOf(drawn.keys, family, {
+      posed: (weights) => bestPosed(recording, drawn, weights),
+      apart: recording.apart,
+      drawnAt: (c, frame) => valueNear(recording, c, frame),
+    });
     const next = bestOf(recording, drawn, changes);
     if (!next || next.miss.usual > LEADS_ON * drawn.miss.usual) return [];
     return [
@@ -201,11 +229,11 @@ function enoughOf(recording: Recording, changed: readonly Changed[]): Drawn | nu
 }
 
 /** The keys that draw a recording after as few changes as do, or a few more where these leave far less. */
-function changedKeys(recording: Recording, start: Drawn): Drawn | null {
+function changedKeys(recording: Recording, start: Drawn, tried: readonly Family[]): Drawn | null {
   let best: Drawn | null = null;
   let now: Changed[] = [{ drawn: start, families: '' }];
   for (let [count, most] = [1, MOST_CHANGES]; count <= most && now.length > 0; count++) {
-    const next = now.flatMap((changed) => changedOnce(recording, changed));
+    const next = now.flatMap((changed) => changedOnce(recording, changed, tried));
     const isPaced = count === 1 && !next.some(({ drawn }) => isEnough(recording, drawn.miss));
     const atPace = isPaced ? atBestPace(recording, start) : null;
     now = leading([...next, ...(atPace ? [{ drawn: atPace, families: 'pace' }] : [])]);
@@ -227,7 +255,7 @@ export function keysDrawing(recording: Recording): Keys | null {
     recording.asked.map(({ keys }) => keys),
   );
   if (isEnough(recording, start.miss)) return start.keys;
-  const drawn = changedKeys(recording, start);
+  const drawn = changedKeys(recording, start, FAMILIES) ?? changedKeys(recording, start, [...FAMILIES, 'put in']);
   if (!drawn || recording.effort.left <= 0) return null;
   const isExact = recording.noise <= ALL.usual * recording.span;
   const fine = refined(
@@ -236,6 +264,6 @@ export function keysDrawing(recording: Recording): Keys | null {
     FINER,
     (keys, frame) => isExact || changedIn('frame', recording, keys).has(frame),
   );
-  const keys = onWholeFrames(recording, fine);
+  const keys = onWholeFrames(recording, asAsked(recording, fine));
   return areRecorded(recording, keys) ? keys : null;
 }

@@ -27,6 +27,8 @@ export interface ReadTrack {
   take: Float64Array[];
   /** The take warped onto the target's keys. */
   warped: Float64Array[];
+  /** The same of the take with its subject changed. */
+  warpedBy: (subject: Subject) => Float64Array[];
   /** The three with what is told apart and left out of them: coordinates that only one of the two moves. */
   whole: Record<'target' | 'take' | 'warped', Float64Array[]>;
   /** Which of the track's channels are told apart. */
@@ -181,6 +183,7 @@ export function readTrack(
     target: targetColumns,
     take: takeColumns,
     warped,
+    warpedBy: warpedOf,
     whole,
     lone: (wholeSubjects?.lone ?? []).map((id) => track.channelIds.indexOf(id)),
     isSame,

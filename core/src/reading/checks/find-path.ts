@@ -102,9 +102,11 @@ function turnAt(subject: Subject, track: Track, frame: number, least: number, re
   const into = at.map((value, c) => value - before[c]!);
   const outOf = after.map((value, c) => value - at[c]!);
   const [a, b] = [Math.hypot(...into), Math.hypot(...outOf)];
-  if (a < least || b < least) return 0;
-  const cosine = into.reduce((sum, value, c) => sum + value * outOf[c]!, 0) / (a * b);
-  const side = into[0]! * (outOf[1] ?? 0) - (into[1] ?? 0) * outOf[0]!;
+  if (a < least || b < least || !Number.isFinite(a + b)) return 0;
+  // Each of length 1: products of great steps are no numbers.
+  const [one, other] = [into.map((value) => value / a), outOf.map((value) => value / b)];
+  const cosine = one.reduce((sum, value, c) => sum + value * other[c]!, 0);
+  const side = one[0]! * (other[1] ?? 0) - (one[1] ?? 0) * other[0]!;
   return (Math.sign(side || 1) * Math.acos(Math.max(-1, Math.min(1, cosine))) * 180) / Math.PI;
 }
 

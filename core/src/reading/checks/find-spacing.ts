@@ -3,6 +3,7 @@ import { framesPerSecond, sameRate } from '../../time/rate.ts';
 import { eventAt } from '../own-keys.ts';
 import { EASE_TOLERANCE, paceOf, PACES } from '../pace.ts';
 import { cornerLoss, cornerPoseLoss, missBetween, poseMisses } from '../poses.ts';
+import { withPosesPutRight } from '../poses-put-right.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, FindingKind, SegmentReading, Target, Tolerances, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
@@ -35,6 +36,7 @@ interface SegmentResidual {
 export function findSpacing(read: ReadTrack, { tolerances, events }: Pick<Target, 'tolerances' | 'events'>): Finding[] {
   const { reading } = read;
   if (reading.pairs.length === 0 || !(reading.span > 0)) return [];
+  const putRight = withPosesPutRight(read, (tolerances.spacingPercent / 100) * reading.span);
   return [
     ...findPoses(read, tolerances, events),
     // A segment over a missing key, or over one too many, goes another way because of that key.
@@ -46,7 +48,7 @@ export function findSpacing(read: ReadTrack, { tolerances, events }: Pick<Target
             (frame) => reading.pairs[i]!.takeFrame < frame && frame < reading.pairs[i + 1]!.takeFrame,
           ),
       )
-      .flatMap((segment) => findInSegment(read, segment, tolerances)),
+      .flatMap((segment) => findInSegment(read, segment, tolerances, putRight)),
   ];
 }
 
@@ -237,10 +239,12 @@ function alongLine(line: Line, place: readonly number[], at: number): number {
   return Number.isFinite(best) ? best : 0;
 }
 
+/** What is wrong from one key to the next; `putRight` is the same track with poses that are off put right. */
 export function findInSegment(
   read: ReadTrack,
   segment: SegmentReading,
   { spacingPercent: asked }: Pick<Tolerances, 'spacingPercent'>,
+  putRight: ReadTrack | null = null,
 ): Finding[] {
   const { reading } = read;
   const tolerances = {
@@ -261,6 +265,9 @@ export function findInSegment(
     ].reduce((most, corner) => Math.max(most, (cornerLoss(read, corner) / reading.span) * 100), 0);
   const severity = severityOf(residual.worstPercent, allowed(residual));
   if (!severity) return [];
+  // What goes when a pose beside it is put right comes of that.
+  const left = putRight && segmentResidual(putRight, segment);
+  if (left && !severityOf(left.worstPercent, allowed(left))) return [];
   const between = `from ${segment.firstFrame} to ${segment.lastFrame}`;
   const common = { ...about(reading), firstFrame: segment.firstFrame, lastFrame: segment.lastFrame };
   const worst = roundTo(Math.abs(residual.worstPercent), 1);

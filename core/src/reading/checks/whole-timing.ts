@@ -78,8 +78,8 @@ type Whose = { read: ReadTrack; isTrack: boolean } | null;
 /** The one thing that explains the offsets; null where none does. */
 function timingOf(given: readonly Offset[], of: Whose, mayLeaveOut: boolean): WholeTiming | null {
   const offsets = given.toSorted((a, b) => a.frame - b.frame);
-  // One that is late is no whole, unless that it is one was seen in all of the curve.
-  const least = offsets.every(({ read }) => read.explained) ? 1 : 2;
+  // One that is late is no whole, unless that it is was seen in all of the curve.
+  const least = offsets.every(({ read }) => read.explained || read.areKeysFound) ? 1 : 2;
   if (new Set(offsets.map(({ frame }) => frame)).size < 2 || offsets.filter(isLate).length < least) return null;
   const tolerance = Math.max(...offsets.map((offset) => offset.tolerance));
   const slack = Math.max(LEAST_SLACK, tolerance / 2);
