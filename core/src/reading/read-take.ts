@@ -3,6 +3,7 @@ import type { MotionDocument, Subject } from '../motion/document/schema.ts';
 import { tracksOf } from '../motion/sampling/track.ts';
 import { keyedByPosition } from '../spacing/guide-move.ts';
 import { sameData } from '../steps/index.ts';
+import { asRecorded, keyedOtherwise } from './as-recorded.ts';
 import type { BothRead, Found } from './checks/check.ts';
 import { findCoordinates } from './checks/find-coordinates.ts';
 import { findEconomy } from './checks/find-economy.ts';
@@ -223,7 +224,14 @@ function turnsAlike(both: { target: MotionDocument; take: MotionDocument }, targ
 const asWritten = (reading: TrackReading): TrackReading =>
   Number.isFinite(reading.span) ? reading : { ...reading, span: Number.MAX_VALUE };
 
-function readAgainst(set: Target, handed: MotionDocument, samples: number): { reading: Reading; score: number } {
+interface Scored {
+  reading: Reading;
+  score: number;
+  /** The take's subjects whose keys were found in a recording, by their ids. */
+  found: ReadonlySet<string>;
+}
+
+function readOnce(set: Target, handed: MotionDocument, samples: number): Scored {
   const shaken = withoutWobbles(set.motion, handed, set.tolerances);
   const [asked, given] = [{ ...set, motion: shaken.target }, shaken.take];
   const { take: smooth, findings: popping } = withoutPops(given, asked.motion, asked.tolerances);
@@ -305,7 +313,21 @@ function readAgainst(set: Target, handed: MotionDocument, samples: number): { re
       proposedGrade: Math.round(score),
     },
     score,
+    found: new Set(keysFound.openFrames.keys()),
   };
+}
+
+/**
+ * Reads a take; one that seems to be keyed by other keys than the target also as if it were recorded, by how it is
+ * drawn: if there is less to say then, or as much by the target's own keys, it is that.
+ */
+function readAgainst(set: Target, handed: MotionDocument, samples: number): Scored {
+  const byKeys = readOnce(set, handed, samples);
+  const others = keyedOtherwise(set.motion, handed, byKeys.reading.tracks);
+  if (others.length === 0) return byKeys;
+  const asDrawn = readOnce(set, asRecorded(handed, others), samples);
+  const less = byKeys.reading.findings.length - asDrawn.reading.findings.length;
+  return less > 0 || (less === 0 && others.every(({ id }) => asDrawn.found.has(id))) ? asDrawn : byKeys;
 }
 
 /** The name of the model motion among its alternatives. */
