@@ -1,4 +1,12 @@
-import { type Channel, createKey, exposedFrame, type Key, type MotionDocument, sampleChannel } from '../src/index.ts';
+import {
+  type Channel,
+  createKey,
+  exposedFrame,
+  type Key,
+  type MotionDocument,
+  sampleChannel,
+  thinChannels,
+} from '../src/index.ts';
 import type { Dice } from './dice.ts';
 import { isDense, keyFrames, mapChannels, moving, spanOfKeys } from './motion-parts.ts';
 
@@ -46,7 +54,23 @@ export const ROUGH_KEYINGS: typeof KEYINGS = {
         ? createKey(frame, sampleChannel(channel, frame), { leave: 'linear' })
         : null,
     ),
+  thinned,
 };
+
+/** A recording thinned to the keys it needs: where these stand is no choice. */
+function thinned(motion: MotionDocument, dice: Dice): MotionDocument {
+  const smooth = mapChannels(KEYINGS['baked']!(motion, dice), (channel) =>
+    moving(channel)
+      ? { ...channel, keys: channel.keys.map((key) => ({ ...key, leave: 'curve' as const, link: 'auto' as const })) }
+      : channel,
+  );
+  const channels = smooth.subjects.flatMap(({ id, channels: own }) =>
+    own
+      .filter(moving)
+      .map((channel) => ({ subjectId: id, channelId: channel.id, epsilon: 0.004 * spanOfKeys(channel) })),
+  );
+  return thinChannels(smooth, channels).motion;
+}
 
 /** On twos by hand: equal drawings held. A fault of its own, beside what else there is; null of what is set so. */
 export function onTwosByHand(motion: MotionDocument): MotionDocument | null {

@@ -2,7 +2,7 @@ import { findChannel } from '../motion/document/document.ts';
 import type { Channel, MotionDocument } from '../motion/document/schema.ts';
 import { counterpart } from '../reading/counterpart.ts';
 import { sampledEvery } from '../reading/keying.ts';
-import { readTake, targetRead } from '../reading/read-take.ts';
+import { isReadAsDrawn, readTake, targetRead } from '../reading/read-take.ts';
 import { type Finding, findingKey, type Reading, type Severity, type Target } from '../reading/schema.ts';
 import { type Change, changesBetween, sameData } from '../steps/index.ts';
 import { frameCount } from '../time/range.ts';
@@ -97,6 +97,12 @@ export function leastEdits(target: Target, handedIn: MotionDocument, dismissed: 
       why: 'It has a key on every frame, or on every so many: there are no keys of its own to put right one by one.',
     };
   const single: Target = { ...target, motion: asked, alternatives: [] };
+  if (isReadAsDrawn(single, handedIn))
+    return {
+      edits: [],
+      left: start.findings,
+      why: 'It is keyed by other keys than the target: what is off is in how it moves, not in one key or another.',
+    };
   const samples = frameCount(asked.range) * Math.max(1, start.tracks.length);
   let readings = Math.min(MOST_READINGS, Math.ceil(MOST_READ_SAMPLES / samples));
   const read = (take: MotionDocument): Reading => {

@@ -1,39 +1,51 @@
 import { CHANNELS } from '../motion/document/channels.ts';
-import { createChannel, createKey } from '../motion/document/document.ts';
+import { createChannel, createKey, findChannel } from '../motion/document/document.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { isStill } from '../motion/keys/thin-keys.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
-import { frameCount } from '../time/range.ts';
+import { frameCount, type FrameRange } from '../time/range.ts';
 import { counterpart } from './counterpart.ts';
-import type { TrackReading } from './schema.ts';
+import { tellingOf } from './events.ts';
+import type { KeyPair, Reading, TrackReading } from './schema.ts';
 
 /** Of longer takes it is not tried whether they are keyed otherwise. */
 const MOST_FRAMES = 2000;
 
 /** A key at an end of the range that is off by more frames than this may be there for the range's sake. */
 const AT_END = 1;
+/** One key too many is a fault; from so many on they are other keys. */
+const SURPLUS = 2;
 
-/**
- * The take's subjects that seem to be keyed by other keys than the target: of a movement there are keys too many, and
- * more than one of them or others missing; or a key is off that stands at an end of the range.
- */
-export function keyedOtherwise(
-  target: MotionDocument,
-  take: MotionDocument,
-  tracks: readonly TrackReading[],
-): Subject[] {
-  const { first, last } = take.range;
-  if (frameCount(take.range) > MOST_FRAMES) return [];
-  const isOther = ({ extraFrames, missingFrames, pairs }: TrackReading): boolean =>
-    (extraFrames.length > 0 && extraFrames.length + missingFrames.length > 1) ||
-    pairs.some(
-      ({ takeFrame, offsetFrames }) =>
-        (takeFrame === first || takeFrame === last) && Math.abs(offsetFrames) > AT_END,
-    );
+/** Whether some channel of a subject has so many keys more than is asked that they are other keys. */
+const hasMoreKeys = (asked: Subject, drawn: Subject): boolean =>
+  drawn.channels.some(({ id, keys }) => {
+    const own = findChannel(asked, id)?.keys.length ?? 0;
+    return own > 1 && tellingOf(keys).length >= own + SURPLUS;
+  });
+
+/** Whether that is so of some subject of a take. */
+export const hasSurplus = (target: MotionDocument, take: MotionDocument): boolean =>
+  target.subjects.some((asked) => {
+    const drawn = counterpart(take, asked);
+    return drawn !== undefined && hasMoreKeys(asked, drawn);
+  });
+
+/** Whether a movement has keys that are none of the target's, and others are missing; or one is off at an end. */
+function areKeysOthers({ extraFrames, missingFrames, pairs }: TrackReading, { first, last }: FrameRange): boolean {
+  const isAtEnd = ({ takeFrame, offsetFrames }: KeyPair): boolean =>
+    (takeFrame === first || takeFrame === last) && Math.abs(offsetFrames) > AT_END;
+  return (extraFrames.length > 0 && missingFrames.length > 0) || pairs.some(isAtEnd);
+}
+
+/** The take's subjects that seem to be keyed by other keys than the target, and of which something is said. */
+export function keyedOtherwise(target: MotionDocument, take: MotionDocument, reading: Reading): Subject[] {
+  if (reading.findings.length === 0 || frameCount(take.range) > MOST_FRAMES) return [];
   return target.subjects.flatMap((asked) => {
-    const isAsked = tracks.some((track) => track.subjectId === asked.id && isOther(track));
-    const drawn = isAsked ? counterpart(take, asked) : undefined;
-    return drawn ? [drawn] : [];
+    const drawn = counterpart(take, asked);
+    const isOther = (): boolean =>
+      hasMoreKeys(asked, drawn!) ||
+      reading.tracks.some((track) => track.subjectId === asked.id && areKeysOthers(track, take.range));
+    return drawn && isOther() ? [drawn] : [];
   });
 }
 

@@ -3,7 +3,7 @@ import type { MotionDocument, Subject } from '../motion/document/schema.ts';
 import { tracksOf } from '../motion/sampling/track.ts';
 import { keyedByPosition } from '../spacing/guide-move.ts';
 import { sameData } from '../steps/index.ts';
-import { asRecorded, keyedOtherwise } from './as-recorded.ts';
+import { asRecorded, hasSurplus, keyedOtherwise } from './as-recorded.ts';
 import type { BothRead, Found } from './checks/check.ts';
 import { findCoordinates } from './checks/find-coordinates.ts';
 import { findEconomy } from './checks/find-economy.ts';
@@ -319,16 +319,22 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
 
 /**
  * Reads a take; one that seems to be keyed by other keys than the target also as if it were recorded, by how it is
- * drawn: if there is less to say then, or as much by the target's own keys, it is that.
+ * drawn: if there is less to say then, or as much of one that has far more keys and is drawn by the target's own, it is
+ * that.
  */
-function readAgainst(set: Target, handed: MotionDocument, samples: number): Scored {
+function readAgainst(set: Target, handed: MotionDocument, samples: number): Scored & { isAsDrawn: boolean } {
   const byKeys = readOnce(set, handed, samples);
-  const others = keyedOtherwise(set.motion, handed, byKeys.reading.tracks);
-  if (others.length === 0) return byKeys;
+  const others = keyedOtherwise(set.motion, handed, byKeys.reading);
+  if (others.length === 0) return { ...byKeys, isAsDrawn: false };
   const asDrawn = readOnce(set, asRecorded(handed, others), samples);
   const less = byKeys.reading.findings.length - asDrawn.reading.findings.length;
-  return less > 0 || (less === 0 && others.every(({ id }) => asDrawn.found.has(id))) ? asDrawn : byKeys;
+  const isAsMuch = less === 0 && hasSurplus(set.motion, handed) && others.every(({ id }) => asDrawn.found.has(id));
+  return less > 0 || isAsMuch ? { ...asDrawn, isAsDrawn: true } : { ...byKeys, isAsDrawn: false };
 }
+
+/** Whether a take has far more keys than its target, and is read by how it is drawn. */
+export const isReadAsDrawn = (target: Target, handedIn: MotionDocument): boolean =>
+  hasSurplus(target.motion, handedIn) && readAgainst(target, handedIn, MOST_SAMPLES).isAsDrawn;
 
 /** The name of the model motion among its alternatives. */
 export const MODEL_NAME = 'the model motion';
