@@ -49,23 +49,29 @@ export function keyedOtherwise(target: MotionDocument, take: MotionDocument, rea
   });
 }
 
-/** A take with some of its subjects as if they were recorded: a key on every frame of its range, as it is drawn. */
+/** A channel as if it were recorded: a key on every frame, as it is drawn without its wobble, which stays. */
+function recorded({ wobble, ...channel }: Channel, { first, last }: FrameRange): Channel {
+  const keys = Array.from({ length: last - first + 1 }, (_, i) =>
+    createKey(first + i, sampleChannel(channel, first + i), { leave: 'linear' }),
+  );
+  return { ...createChannel(channel.id, channel.resting, keys), ...(wobble && { wobble }) };
+}
+
+/** A take with some of its subjects as if they were recorded over its range. */
 export function asRecorded(take: MotionDocument, some: readonly Subject[]): MotionDocument {
-  const { first, last } = take.range;
-  const recorded = (channel: Channel): Channel =>
-    CHANNELS[channel.id].blend || channel.keys.length < 2 || isStill(channel)
-      ? channel
-      : createChannel(
-          channel.id,
-          channel.resting,
-          Array.from({ length: last - first + 1 }, (_, i) =>
-            createKey(first + i, sampleChannel(channel, first + i), { leave: 'linear' }),
-          ),
-        );
+  const isStanding = (channel: Channel): boolean =>
+    CHANNELS[channel.id].blend !== undefined || channel.keys.length < 2 || isStill(channel);
   return {
     ...take,
     subjects: take.subjects.map((subject) =>
-      some.includes(subject) ? { ...subject, channels: subject.channels.map(recorded) } : subject,
+      some.includes(subject)
+        ? {
+            ...subject,
+            channels: subject.channels.map((channel) =>
+              isStanding(channel) ? channel : recorded(channel, take.range),
+            ),
+          }
+        : subject,
     ),
   };
 }

@@ -96,7 +96,7 @@ function rowOf(channel: Channel, frames: readonly number[], values: readonly num
 
 export function drawnBy({ asked, frames, values, effort }: Recording, keys: Keys): Drawn {
   const rows = asked.map((channel, c) => rowOf({ ...channel, keys: keys[c]! }, frames[c]!, values[c]!));
-  effort.left -= rows.length * frames[0]!.length;
+  effort.left -= rows.reduce((all, { off }) => all + off.length, 0);
   const sum = rows.reduce((all, { sums }) => all + sums.at(-1)!, 0);
   const worst = Math.max(...rows.map(({ worstFrom }) => worstFrom[0]!));
   return { keys, rows, miss: { usual: Math.sqrt(sum / frames[0]!.length), worst } };
@@ -149,8 +149,9 @@ export function missOf(recording: Recording, beside: Drawn, keys: Keys, most: nu
   for (let c = 0; c < asked.length; c++) {
     const part = otherwiseFrom(asked[c]!, frames[c]!, beside.keys[c]!, keys[c]!);
     const { sums, worstBefore, worstFrom } = beside.rows[c]!;
-    const [from, to] = part ?? [count, count];
-    sum += sums[from]! + sums[count]! - sums[to]!;
+    const end = frames[c]!.length;
+    const [from, to] = part ?? [end, end];
+    sum += sums[from]! + sums[end]! - sums[to]!;
     worst = Math.max(worst, worstBefore[from]!, worstFrom[to]!);
     if (part) parts.push({ c, from, to });
   }

@@ -89,4 +89,12 @@ test('a key on both coordinates of a place is found on one frame, also where it 
       [4, yFrame],
     ]);
   }
+  // Also where one is recorded on fewer frames than the other.
+  const recorded = KEYINGS['baked']!(place(22), createDice(1));
+  const [pot] = recorded.subjects;
+  const fewer = pot!.channels.map((channel) =>
+    channel.id === 'position.y' ? { ...channel, keys: channel.keys.filter(({ frame }) => frame % 2 === 0) } : channel,
+  );
+  const { openFrames } = withKeysFound(place(18), { ...recorded, subjects: [{ ...pot!, channels: fewer }] });
+  expect([...openFrames]).toEqual([['pot', 0]]);
 });
