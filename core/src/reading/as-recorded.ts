@@ -6,6 +6,7 @@ import { sampleChannel } from '../motion/sampling/sample.ts';
 import { frameCount, type FrameRange } from '../time/range.ts';
 import { counterpart } from './counterpart.ts';
 import { tellingOf } from './events.ts';
+import { sampledEvery } from './keying.ts';
 import type { KeyPair, Reading, TrackReading } from './schema.ts';
 
 /** Of longer takes it is not tried whether they are keyed otherwise. */
@@ -20,7 +21,8 @@ const SURPLUS = 2;
 const hasMoreKeys = (asked: Subject, drawn: Subject): boolean =>
   drawn.channels.some(({ id, keys }) => {
     const own = findChannel(asked, id)?.keys.length ?? 0;
-    return own > 1 && tellingOf(keys).length >= own + SURPLUS;
+    const frames = tellingOf(keys).map(({ frame }) => frame);
+    return own > 1 && frames.length >= own + SURPLUS && sampledEvery(frames) === null;
   });
 
 /** Whether that is so of some subject of a take. */

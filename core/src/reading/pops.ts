@@ -3,7 +3,7 @@ import { CHANNELS } from '../motion/document/channels.ts';
 import { findChannel } from '../motion/document/document.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
-import { trackWith } from '../motion/sampling/track.ts';
+import { type Track, trackWith } from '../motion/sampling/track.ts';
 import { askedOf } from './counterpart.ts';
 import { sampledEvery } from './keying.ts';
 import { noiseOf } from './moments.ts';
@@ -45,6 +45,15 @@ export function popsIn(values: readonly number[], frames: readonly number[], lea
   return found;
 }
 
+/** How far the keys of a movement are apart: of a place in that coordinate which goes further. */
+function spanOfTrack(subject: Subject, { channelIds }: Track): number {
+  const spans = channelIds.map((id) => {
+    const { low, high } = extentOf(findChannel(subject, id)?.keys.map((key) => key.value) ?? []);
+    return high - low;
+  });
+  return Math.max(0, ...spans);
+}
+
 /** A recording without its pops, and what is said of them: what is left is read as if they had not been. */
 export function withoutPops(
   take: MotionDocument,
@@ -62,8 +71,7 @@ export function withoutPops(
       const model = findChannel(asked, channel.id);
       if (!track || !model || CHANNELS[channel.id].blend || sampledEvery(channel.keys.map((key) => key.frame)) !== 1)
         return channel;
-      const { low, high } = extentOf(model.keys.map((key) => key.value));
-      const least = ((high - low) * spacingPercent) / 100;
+      const least = (spanOfTrack(asked, track) * spacingPercent) / 100;
       if (!(least > 0)) return channel;
       const values = channel.keys.map((key) => key.value);
       // What stands out in the model, too, is a corner there.
