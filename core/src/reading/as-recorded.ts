@@ -17,12 +17,18 @@ const AT_END = 1;
 /** One key too many is a fault; from so many on they are other keys. */
 const SURPLUS = 2;
 
+/** Whether a channel does not move, or not by numbers. */
+const isStanding = (channel: Channel): boolean =>
+  CHANNELS[channel.id].blend !== undefined || channel.keys.length < 2 || isStill(channel);
+
+const framesOf = ({ keys }: Channel): number[] => tellingOf(keys).map(({ frame }) => frame);
+const isRecorded = (channel: Channel): boolean => sampledEvery(framesOf(channel)) !== null;
+
 /** Whether some channel of a subject has so many keys more than is asked that they are other keys. */
 const hasMoreKeys = (asked: Subject, drawn: Subject): boolean =>
-  drawn.channels.some(({ id, keys }) => {
-    const own = findChannel(asked, id)?.keys.length ?? 0;
-    const frames = tellingOf(keys).map(({ frame }) => frame);
-    return own > 1 && frames.length >= own + SURPLUS && sampledEvery(frames) === null;
+  drawn.channels.some((channel) => {
+    const own = findChannel(asked, channel.id)?.keys.length ?? 0;
+    return own > 1 && framesOf(channel).length >= own + SURPLUS && !isRecorded(channel);
   });
 
 /** Whether that is so of some subject of a take. */
@@ -44,10 +50,12 @@ export function keyedOtherwise(target: MotionDocument, take: MotionDocument, rea
   if (reading.findings.length === 0 || frameCount(take.range) > MOST_FRAMES) return [];
   return target.subjects.flatMap((asked) => {
     const drawn = counterpart(take, asked);
-    const isOther = (): boolean =>
-      hasMoreKeys(asked, drawn!) ||
+    // What is recorded throughout, or held by hand, is read as that.
+    if (!drawn || drawn.channels.every((channel) => isStanding(channel) || isRecorded(channel))) return [];
+    const isOther =
+      hasMoreKeys(asked, drawn) ||
       reading.tracks.some((track) => track.subjectId === asked.id && areKeysOthers(track, take.range));
-    return drawn && isOther() ? [drawn] : [];
+    return isOther ? [drawn] : [];
   });
 }
 
@@ -61,8 +69,6 @@ function recorded({ wobble, ...channel }: Channel, { first, last }: FrameRange):
 
 /** A take with some of its subjects as if they were recorded over its range. */
 export function asRecorded(take: MotionDocument, some: readonly Subject[]): MotionDocument {
-  const isStanding = (channel: Channel): boolean =>
-    CHANNELS[channel.id].blend !== undefined || channel.keys.length < 2 || isStill(channel);
   return {
     ...take,
     subjects: take.subjects.map((subject) =>
