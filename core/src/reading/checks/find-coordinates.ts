@@ -7,10 +7,11 @@ import { tellingOf } from '../events.ts';
 import { nowhereApart, readSegments, type ReadTrack } from '../read-track.ts';
 import { sampleTrack } from '../sample-track.ts';
 import { type Finding, FINDING_KINDS, type KeyPair, type Target } from '../schema.ts';
+import { segmentResidual } from '../segment-residual.ts';
 import { createWarp } from '../warp.ts';
 import { inCoordinate } from '../words.ts';
 import { type BothRead, type Found, isAbout } from './check.ts';
-import { findInSegment, findPoses, segmentResidual } from './find-spacing.ts';
+import { findInSegment, findPoses } from './find-spacing.ts';
 import { findTiming } from './find-timing.ts';
 
 /**
