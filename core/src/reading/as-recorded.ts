@@ -1,12 +1,9 @@
-import { CHANNELS } from '../motion/document/channels.ts';
 import { createChannel, createKey, findChannel } from '../motion/document/document.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
-import { isStill } from '../motion/keys/thin-keys.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
 import { frameCount, type FrameRange } from '../time/range.ts';
 import { counterpart } from './counterpart.ts';
-import { tellingOf } from './events.ts';
-import { sampledEvery } from './keying.ts';
+import { isRecorded, moversOf, tellingOf } from './keying.ts';
 import type { KeyPair, Reading, TrackReading } from './schema.ts';
 
 /** Of longer takes it is not tried whether they are keyed otherwise. */
@@ -17,18 +14,11 @@ const AT_END = 1;
 /** One key too many is a fault; from so many on they are other keys. */
 const SURPLUS = 2;
 
-/** Whether a channel does not move, or not by numbers. */
-const isStanding = (channel: Channel): boolean =>
-  CHANNELS[channel.id].blend !== undefined || channel.keys.length < 2 || isStill(channel);
-
-const framesOf = ({ keys }: Channel): number[] => tellingOf(keys).map(({ frame }) => frame);
-const isRecorded = (channel: Channel): boolean => sampledEvery(framesOf(channel)) !== null;
-
 /** Whether some channel of a subject has so many keys more than is asked that they are other keys. */
 const hasMoreKeys = (asked: Subject, drawn: Subject): boolean =>
   drawn.channels.some((channel) => {
     const own = findChannel(asked, channel.id)?.keys.length ?? 0;
-    return own > 1 && framesOf(channel).length >= own + SURPLUS && !isRecorded(channel);
+    return own > 1 && tellingOf(channel.keys).length >= own + SURPLUS && !isRecorded(channel);
   });
 
 /** Whether that is so of some subject of a take. */
@@ -51,7 +41,7 @@ export function keyedOtherwise(target: MotionDocument, take: MotionDocument, rea
   return target.subjects.flatMap((asked) => {
     const drawn = counterpart(take, asked);
     // What is recorded throughout, or held by hand, is read as that.
-    if (!drawn || drawn.channels.every((channel) => isStanding(channel) || isRecorded(channel))) return [];
+    if (!drawn || moversOf(drawn).every(isRecorded)) return [];
     const isOther =
       hasMoreKeys(asked, drawn) ||
       reading.tracks.some((track) => track.subjectId === asked.id && areKeysOthers(track, take.range));
@@ -71,15 +61,13 @@ function recorded({ wobble, ...channel }: Channel, { first, last }: FrameRange):
 export function asRecorded(take: MotionDocument, some: readonly Subject[]): MotionDocument {
   return {
     ...take,
-    subjects: take.subjects.map((subject) =>
-      some.includes(subject)
-        ? {
-            ...subject,
-            channels: subject.channels.map((channel) =>
-              isStanding(channel) ? channel : recorded(channel, take.range),
-            ),
-          }
-        : subject,
-    ),
+    subjects: take.subjects.map((subject) => {
+      if (!some.includes(subject)) return subject;
+      const movers = moversOf(subject);
+      const channels = subject.channels.map((channel) =>
+        movers.includes(channel) ? recorded(channel, take.range) : channel,
+      );
+      return { ...subject, channels };
+    }),
   };
 }

@@ -1,11 +1,11 @@
 import { extentOf } from '../extent.ts';
 import { findChannel } from '../motion/document/document.ts';
-import type { KeyRole, Subject } from '../motion/document/schema.ts';
-import { isStill } from '../motion/keys/thin-keys.ts';
+import type { Subject } from '../motion/document/schema.ts';
+import { isMoving } from '../motion/keys/thin-keys.ts';
 import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import { type Track, type TrackEvent, trackEvents, trackValues } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
-import { sampledEvery } from './keying.ts';
+import { sampledEvery, tellingOf } from './keying.ts';
 import { momentsOf, noiseOf } from './moments.ts';
 
 /** A step of less than this share of a coordinate's extent stands still. */
@@ -38,12 +38,6 @@ export function eventsOf(subject: Subject, track: Track, within: FrameRange): Ev
   return { events: to < from ? [] : detectEvents(subject, track, from, to), isSampled: true };
 }
 
-/** Those that are more than in-betweens; all where none is more. */
-export function tellingOf<T extends { role: KeyRole }>(all: readonly T[]): T[] {
-  const telling = all.filter(({ role }) => role !== 'inbetween');
-  return telling.length > 0 ? telling : [...all];
-}
-
 /** As many events as are matched, those nearest to the middle of the range, in order; and how many are left out. */
 export function nearestEvents(
   events: TrackEvent[],
@@ -65,9 +59,7 @@ export function nearestEvents(
  * say nothing of when.
  */
 function withoutStill(subject: Subject, track: Track, events: readonly TrackEvent[]): TrackEvent[] {
-  const moving = track.channelIds
-    .flatMap((id) => findChannel(subject, id) ?? [])
-    .filter((channel) => channel.keys.length > 1 && !isStill(channel));
+  const moving = track.channelIds.flatMap((id) => findChannel(subject, id) ?? []).filter(isMoving);
   if (moving.length === 0) return [...events];
   const frames = new Set(moving.flatMap((channel) => channel.keys.map((key) => key.frame)));
   return events.filter((event) => frames.has(event.frame));

@@ -1,16 +1,14 @@
-import { extentOf } from '../extent.ts';
 import { medianOf } from '../median.ts';
-import { type ChannelId, CHANNELS } from '../motion/document/channels.ts';
+import type { ChannelId } from '../motion/document/channels.ts';
 import { findChannel } from '../motion/document/document.ts';
 import type { Channel, Key, MotionDocument, Subject } from '../motion/document/schema.ts';
-import { isStill } from '../motion/keys/thin-keys.ts';
+import { extentOfKeys, isMoving } from '../motion/keys/thin-keys.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
 import { tracksOf, trackWith } from '../motion/sampling/track.ts';
-import { counterpart } from './counterpart.ts';
+import { askedOf } from './counterpart.ts';
 import type { Recording } from './drawn-by-keys.ts';
-import { tellingOf } from './events.ts';
 import { keysDrawing } from './key-search.ts';
-import { sampledEvery } from './keying.ts';
+import { isRecorded, moversOf } from './keying.ts';
 import { noiseOf } from './moments.ts';
 import type { Finding } from './schema.ts';
 import { createSharedTime, type SharedTime } from './shared-time.ts';
@@ -23,17 +21,6 @@ const NOISE = { least: 0.001, most: 0.03 };
 const NOISE_OPENS = 0.6;
 
 const SIZES: readonly ChannelId[] = ['scale.x', 'scale.y'];
-
-const extent = ({ keys }: Channel): number => {
-  const { low, high } = extentOf(keys.map(({ value }) => value));
-  return high - low;
-};
-
-const isMoving = (channel: Channel): boolean => channel.keys.length > 1 && !isStill(channel);
-const isRead = ({ id }: Channel): boolean =>
-  (CHANNELS[id].blend ?? 'number') === 'number' && trackWith(id) !== undefined;
-
-const isRecorded = ({ keys }: Channel): boolean => sampledEvery(tellingOf(keys).map(({ frame }) => frame)) !== null;
 
 /** How near to each other keys may be found: a sample at least lies between two, or half of what the target asks. */
 function leastApart(asked: readonly Channel[], drawn: readonly Channel[]): number {
@@ -56,7 +43,7 @@ function recordingsOf(
   time: SharedTime,
   shared: Pick<Recording, 'about' | 'effort'>,
 ): Recording[] | null {
-  const movers = drawn.channels.filter((channel) => isMoving(channel) && isRead(channel));
+  const movers = moversOf(drawn);
   const recordings: Recording[] = [];
   for (const channelIds of movementsOf(drawn)) {
     const rows = movers.filter(({ id }) => channelIds.includes(id));
@@ -65,7 +52,7 @@ function recordingsOf(
     if (own.length < rows.length || own.some((channel) => !isMoving(channel) || isRecorded(channel))) return null;
     if (rows.some((row) => !isRecorded(row) || row.keys.length > MOST.samples)) return null;
     if (own.some(({ keys }) => keys.length > MOST.keys)) return null;
-    const span = Math.max(...own.map(extent));
+    const span = Math.max(...own.map(({ keys }) => extentOfKeys(keys)));
     const noise = Math.max(...rows.map(({ keys }) => noiseOf(keys.map(({ value }) => value))));
     if (noise > NOISE.most * span) return null;
     recordings.push({
@@ -103,8 +90,9 @@ export function withKeysFound(target: MotionDocument, take: MotionDocument): Key
     ...target.subjects.flatMap(({ channels }) => channels.filter(isMoving).map(({ keys }) => keys[0]!.frame)),
   );
   const effort = { left: MOST.compared };
+  const askedBy = askedOf(target, take);
   const subjects = take.subjects.map((drawn): Subject => {
-    const asked = target.subjects.find((subject) => counterpart(take, subject) === drawn);
+    const asked = askedBy.get(drawn);
     if (!asked) return drawn;
     const recordings = recordingsOf(asked, drawn, time, { about, effort });
     if (!recordings || recordings.length === 0) return drawn;

@@ -1,6 +1,6 @@
 import { CHANNELS } from '../motion/document/channels.ts';
-import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
-import { isStill } from '../motion/keys/thin-keys.ts';
+import type { Channel, KeyRole, MotionDocument, Subject } from '../motion/document/schema.ts';
+import { isMoving, isStill } from '../motion/keys/thin-keys.ts';
 import { trackWith } from '../motion/sampling/track.ts';
 import { askedOf } from './counterpart.ts';
 
@@ -18,6 +18,20 @@ export function sampledEvery(frames: readonly number[]): number | null {
   const alike = gaps.filter((gap) => Math.abs(gap - middle) < 0.01).length;
   return middle <= MOST_APART && alike >= ALIKE * gaps.length ? middle : null;
 }
+
+/** Those that are more than in-betweens; all where none is more. */
+export function tellingOf<T extends { role: KeyRole }>(all: readonly T[]): T[] {
+  const telling = all.filter(({ role }) => role !== 'inbetween');
+  return telling.length > 0 ? telling : [...all];
+}
+
+/** Whether a channel has a key on most frames: it is a recording, or drawings held by hand. */
+export const isRecorded = ({ keys }: Channel): boolean =>
+  sampledEvery(tellingOf(keys).map(({ frame }) => frame)) !== null;
+
+/** The channels of a subject that move and are read as movements. */
+export const moversOf = ({ channels }: Subject): Channel[] =>
+  channels.filter((channel) => isMoving(channel) && isRead(channel));
 
 /** Whether a channel is drawn anew every so many frames and held between, all by hand; then how many. */
 function heldEvery(channel: Channel): number | null {
@@ -44,9 +58,7 @@ export function withHeldDrawings(take: MotionDocument, target: MotionDocument): 
   const subjects = take.subjects.map((subject): Subject => {
     const asked = askedBy.get(subject);
     if (!asked) return subject;
-    const movers = subject.channels.filter(
-      (channel) => channel.keys.length > 1 && !isStill(channel) && isRead(channel),
-    );
+    const movers = moversOf(subject);
     const every = movers[0] ? heldEvery(movers[0]) : null;
     if (every === null || movers.some((channel) => heldEvery(channel) !== every)) return subject;
     if (subject.exposure > 1 && subject.exposure !== every) return subject;

@@ -1,6 +1,7 @@
 import { extentOf } from '../extent.ts';
 import { createChannel, findChannel, withChannel } from '../motion/document/document.ts';
 import type { MotionDocument, Subject } from '../motion/document/schema.ts';
+import { extentOfKeys } from '../motion/keys/thin-keys.ts';
 import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
 import { counterpart } from './counterpart.ts';
@@ -54,11 +55,7 @@ function isPosed(subject: Subject, id: Coordinate): boolean {
 /** Whether by its keys one of the two hardly moves in a coordinate where the other does: only then it is looked at. */
 function mayBeLone(asked: Subject, drawn: Subject): boolean {
   return COORDINATES.some((id) => {
-    const [a, b] = [asked, drawn].map((subject) => {
-      const keys = findChannel(subject, id)?.keys ?? [];
-      const { low, high } = extentOf(keys.map(({ value }) => value));
-      return keys.length > 1 ? high - low : 0;
-    });
+    const [a, b] = [asked, drawn].map((subject) => extentOfKeys(findChannel(subject, id)?.keys ?? []));
     return (a === 0 && b! > 0) || b! * MOVES < a!;
   });
 }

@@ -1,4 +1,3 @@
-import { extentOf } from '../extent.ts';
 import { channelOf } from '../motion/document/document.ts';
 import type { Channel, Key, MotionDocument } from '../motion/document/schema.ts';
 import type { KeyRef } from '../motion/keys/change-keys.ts';
@@ -6,7 +5,7 @@ import { deleteKeys } from '../motion/keys/delete-keys.ts';
 import { setLeave } from '../motion/keys/key-properties.ts';
 import { moveKeys } from '../motion/keys/move-keys.ts';
 import { effectiveHandles } from '../motion/keys/set-handles.ts';
-import { isStill } from '../motion/keys/thin-keys.ts';
+import { extentOfKeys, isMoving } from '../motion/keys/thin-keys.ts';
 
 /**
  * A take nobody made, with one fault of a known size: what tolerances and weights make of it can be judged before
@@ -32,9 +31,8 @@ function mainChannel(motion: MotionDocument): Moving | null {
   for (const subject of motion.subjects) {
     if (subject.locked) continue;
     for (const channel of subject.channels) {
-      if (channel.keys.length < 2 || isStill(channel)) continue;
-      const { low, high } = extentOf(channel.keys.map((key) => key.value));
-      const way = high - low;
+      if (!isMoving(channel)) continue;
+      const way = extentOfKeys(channel.keys);
       if (!best || way > best.way) best = { subjectId: subject.id, channel, way };
     }
   }
@@ -51,8 +49,7 @@ export function madeUpTakes(motion: MotionDocument): MadeUpTake[] {
   if (!main) return takes;
   const { subjectId, channel } = main;
   const { keys } = channel;
-  const { low, high } = extentOf(keys.map((key) => key.value));
-  const way = high - low;
+  const way = extentOfKeys(keys);
   const ref = (key: Key): KeyRef => ({ subjectId, channelId: channel.id, frame: key.frame });
   const extremes = keys.filter((key) => key.role === 'extreme');
   const last = extremes.at(-1) ?? keys.at(-1)!;

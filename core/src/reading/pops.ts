@@ -1,7 +1,7 @@
-import { extentOf } from '../extent.ts';
 import { CHANNELS } from '../motion/document/channels.ts';
 import { findChannel } from '../motion/document/document.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
+import { extentOfKeys } from '../motion/keys/thin-keys.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
 import { type Track, trackWith } from '../motion/sampling/track.ts';
 import { askedOf } from './counterpart.ts';
@@ -47,11 +47,7 @@ export function popsIn(values: readonly number[], frames: readonly number[], lea
 
 /** How far the keys of a movement are apart: of a place in that coordinate which goes further. */
 function spanOfTrack(subject: Subject, { channelIds }: Track): number {
-  const spans = channelIds.map((id) => {
-    const { low, high } = extentOf(findChannel(subject, id)?.keys.map((key) => key.value) ?? []);
-    return high - low;
-  });
-  return Math.max(0, ...spans);
+  return Math.max(0, ...channelIds.map((id) => extentOfKeys(findChannel(subject, id)?.keys ?? [])));
 }
 
 /** A recording without its pops, and what is said of them: what is left is read as if they had not been. */

@@ -1,7 +1,7 @@
-import { extentOf } from '../extent.ts';
 import { CHANNELS } from '../motion/document/channels.ts';
 import { findChannel } from '../motion/document/document.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
+import { extentOfKeys } from '../motion/keys/thin-keys.ts';
 import { trackWith } from '../motion/sampling/track.ts';
 import { sameData } from '../steps/index.ts';
 import { framesPerSecond } from '../time/rate.ts';
@@ -73,9 +73,8 @@ function differences(
   { spacingPercent }: Tolerances,
 ): Finding[] {
   const { unit, label } = CHANNELS[id];
-  const { low, high } = extentOf(keys.map((key) => key.value));
   // Of what does not move beside it, its own size is the measure.
-  const whole = high - low > asked.size ? high - low : asked.size;
+  const whole = Math.max(extentOfKeys(keys), asked.size);
   const tolerance = Math.max((spacingPercent / 100) * whole, ALIKE * asked.size);
   const size = severityOf(drawn.size - asked.size, tolerance);
   const isBoth = asked.size > 0 && drawn.size > 0;

@@ -9,6 +9,6 @@ export { setHandle, setLink, effectiveHandles } from './set-handles.ts';
 export type { HandleSide } from './set-handles.ts';
 export { setEase, swapEases, setEaseAmount, easeAtKeys } from './ease-keys.ts';
 export { holdPoses, freePoses } from './hold-poses.ts';
-export { thinKeys, thinChannels, isStill } from './thin-keys.ts';
+export { thinKeys, thinChannels, isStill, isMoving, extentOfKeys } from './thin-keys.ts';
 export { keyFramesOf } from './key-frames.ts';
 export { movedChannels } from './moved-channels.ts';

@@ -1,5 +1,6 @@
+import { extentOf } from '../../extent.ts';
 import { channelOf, withChannel } from '../document/document.ts';
-import type { Channel, MotionDocument } from '../document/schema.ts';
+import type { Channel, Key, MotionDocument } from '../document/schema.ts';
 import { bakeChannelInto } from '../sampling/bake.ts';
 import type { ChannelRef, Edit, KeyRef } from './change-keys.ts';
 
@@ -57,6 +58,15 @@ export function isStill({ keys, wobble }: Channel): boolean {
           (key.in.value === 0 && key.out.value === 0)),
     )
   );
+}
+
+/** Whether a channel is keyed more than once and changes. */
+export const isMoving = (channel: Channel): boolean => channel.keys.length > 1 && !isStill(channel);
+
+/** How far keys are apart in value; 0 of none. */
+export function extentOfKeys(keys: readonly Pick<Key, 'value'>[]): number {
+  const { low, high } = extentOf(keys.map(({ value }) => value));
+  return keys.length > 0 ? high - low : 0;
 }
 
 /** Thins several channels, each within its own `epsilon`; of a channel that never changes the first key stays alone. */

@@ -3,7 +3,7 @@ import { findChannel } from '../../motion/document/document.ts';
 import { sampleChannel } from '../../motion/sampling/sample.ts';
 import type { Track } from '../../motion/sampling/track.ts';
 import { exposedFrame } from '../../time/exposure.ts';
-import { tellingOf } from '../events.ts';
+import { tellingOf } from '../keying.ts';
 import { nowhereApart, readSegments, type ReadTrack } from '../read-track.ts';
 import { sampleTrack } from '../sample-track.ts';
 import { type Finding, FINDING_KINDS, type KeyPair, type Target } from '../schema.ts';

@@ -1,8 +1,7 @@
-import { extentOf } from '../../extent.ts';
 import { CHANNELS } from '../../motion/document/channels.ts';
 import { findChannel, findSubject } from '../../motion/document/document.ts';
 import type { Channel, Subject } from '../../motion/document/schema.ts';
-import { isStill } from '../../motion/keys/thin-keys.ts';
+import { extentOfKeys, isMoving, isStill } from '../../motion/keys/thin-keys.ts';
 import { sampleChannel } from '../../motion/sampling/sample.ts';
 import { tracksOf, trackWith } from '../../motion/sampling/track.ts';
 import type { FrameRange } from '../../time/range.ts';
@@ -22,8 +21,7 @@ const SAMPLE_GAP = 2;
  */
 export function idleKeys(channel: Channel, within: FrameRange): number[] {
   const { keys } = channel;
-  const { low, high } = extentOf(keys.map((key) => key.value));
-  const extent = high - low;
+  const extent = extentOfKeys(keys);
   if (keys.length < 3 || !(extent > 0)) return [];
   return keys.flatMap((key, i) => {
     if (i === 0 || i === keys.length - 1 || key.role !== 'inbetween') return [];
@@ -67,9 +65,7 @@ function findExtraTracks(asked: Subject, drawn: Subject, range: { first: number;
       // Which drawing is up is compared frame by frame.
       .filter((track) => !known.has(track.id) && track.id !== 'drawing')
       .flatMap((track): Finding[] => {
-        const channels = track.channelIds
-          .flatMap((id) => findChannel(drawn, id) ?? [])
-          .filter((channel) => channel.keys.length > 1 && !isStill(channel));
+        const channels = track.channelIds.flatMap((id) => findChannel(drawn, id) ?? []).filter(isMoving);
         if (channels.length === 0) return [];
         return [
           {
