@@ -1,7 +1,6 @@
 import {
   changeRate,
   type Channel,
-  channelOf,
   deleteKeys,
   type FindingKind,
   type Key,
@@ -105,21 +104,6 @@ export function changedBesides({ subjects }: MotionDocument): FindingKind[] {
     return moving(x!) && moving(y!) && frames(x!) !== frames(y!);
   });
   return [...(isByHand ? EASES : []), ...(isApart ? (['arc-off', 'arc-kinked'] as const) : [])];
-}
-
-/**
- * What another ease changes besides: of one that goes past, the way past is lost; of one coordinate of a place that is
- * keyed apart from the other, the arc is another.
- */
-function easedBesides(motion: MotionDocument, refs: readonly KeyRef[]): FindingKind[] {
-  const goesPast = refs.some(({ subjectId, channelId, frame }) => {
-    const key = channelOf(motion, subjectId, channelId).keys.find((own) => own.frame === frame);
-    return /^(back|elastic|bounce)/.test(key!.leave);
-  });
-  return [
-    ...(goesPast ? (['settle-off'] as const) : []),
-    ...changedBesides(motion).filter((kind) => kind === 'arc-off' || kind === 'arc-kinked'),
-  ];
 }
 
 const late = (by: number): FindingKind => (by > 0 ? 'key-late' : 'key-early');
@@ -241,7 +225,7 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     const even = setLeave(target.motion, refs, 'linear').motion;
     // What was held and goes over evenly is a hold that moves.
     const main = {
-      kinds: [...EASES, 'hold-moves' as const, ...easedBesides(target.motion, refs)],
+      kinds: [...EASES, 'hold-moves' as const],
       within: [frame - 40, frame + 40] as [number, number],
     };
     return differs(target.motion, even)
@@ -292,7 +276,7 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
       ? {
           take: steep,
           main: {
-            kinds: [...EASES, 'hold-moves', ...easedBesides(target.motion, refs)],
+            kinds: [...EASES, 'hold-moves'],
             within: [frame - 40, frame + 40],
           },
           also: [{ kinds: [...EASES, 'settle-off', 'arc-off', 'arc-kinked', 'volume-off', 'loop-jerks', 'strobing'] }],

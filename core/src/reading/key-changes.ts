@@ -29,7 +29,7 @@ const GRAIN = 4;
 
 const EASES: readonly Leave[] = ['linear', 'step', ...EASE_NAMES];
 
-export const onQuarters = (frame: number): number => Math.round(frame * GRAIN) / GRAIN;
+const onQuarters = (frame: number): number => Math.round(frame * GRAIN) / GRAIN;
 
 /** Whether keys are in order, and no two of a channel nearer to each other than that. */
 export const areApart = (keys: Keys, least: number): boolean =>

@@ -228,13 +228,16 @@ function enoughOf(recording: Recording, changed: readonly Changed[]): Drawn | nu
   return isEnough(recording, fine.miss) ? fine : null;
 }
 
-/** The keys that draw a recording after as few changes as do, or a few more where these leave far less. */
-function changedKeys(recording: Recording, start: Drawn, tried: readonly Family[]): Drawn | null {
+/**
+ * The keys that draw a recording after as few changes as do, or a few more where these leave far less; the first change
+ * is of some families.
+ */
+function changedKeys(recording: Recording, start: Drawn, first: readonly Family[]): Drawn | null {
   let best: Drawn | null = null;
   let now: Changed[] = [{ drawn: start, families: '' }];
   for (let [count, most] = [1, MOST_CHANGES]; count <= most && now.length > 0; count++) {
-    const next = now.flatMap((changed) => changedOnce(recording, changed, tried));
-    const isPaced = count === 1 && !next.some(({ drawn }) => isEnough(recording, drawn.miss));
+    const next = now.flatMap((changed) => changedOnce(recording, changed, count === 1 ? first : FAMILIES));
+    const isPaced = count === 1 && first === FAMILIES && !next.some(({ drawn }) => isEnough(recording, drawn.miss));
     const atPace = isPaced ? atBestPace(recording, start) : null;
     now = leading([...next, ...(atPace ? [{ drawn: atPace, families: 'pace' }] : [])]);
     const enough = enoughOf(recording, now);
@@ -255,7 +258,7 @@ export function keysDrawing(recording: Recording): Keys | null {
     recording.asked.map(({ keys }) => keys),
   );
   if (isEnough(recording, start.miss)) return start.keys;
-  const drawn = changedKeys(recording, start, FAMILIES) ?? changedKeys(recording, start, [...FAMILIES, 'put in']);
+  const drawn = changedKeys(recording, start, FAMILIES) ?? changedKeys(recording, start, ['put in']);
   if (!drawn || recording.effort.left <= 0) return null;
   const isExact = recording.noise <= ALL.usual * recording.span;
   const fine = refined(

@@ -5,6 +5,7 @@ import { samplerOf } from '../motion/path/pose.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
 import { sameData } from '../steps/index.ts';
 import { counterpart } from './counterpart.ts';
+import { turnByGuide } from './turned-by-path.ts';
 
 /** Both motions with those that go round the same closed path laid out along a straight line. */
 export interface LaidRound {
@@ -29,8 +30,7 @@ function roundOf({ guides }: MotionDocument, subject: Subject | undefined): Guid
 
 /** Paths and how they turn what goes along them are the same where these are. */
 function sameWay(one: GuidePath, other: GuidePath, a: Subject, b: Subject): boolean {
-  const turned = ({ guide }: Subject): unknown[] => [guide!.orient, guide!.angle, guide!.lean];
-  return sameData([one.points, turned(a)], [other.points, turned(b)]);
+  return sameData([one.points, turnByGuide(a)], [other.points, turnByGuide(b)]);
 }
 
 function straightened(subject: Subject, lengthPx: number, behind: number): Subject {

@@ -11,14 +11,15 @@ import type { ReadTrack } from './read-track.ts';
 export function withPosesPutRight(read: ReadTrack, least: number): ReadTrack | null {
   const { reading, sides, track, isSampled, warpedBy } = read;
   if (isSampled) return null;
+  const askedAt = new Map(reading.pairs.map(({ takeFrame, targetFrame }) => [takeFrame, targetFrame]));
   let isAny = false;
   const putRight = (channel: Channel): Channel => {
     const asked = findChannel(sides.target.subject, channel.id);
     if (!asked || !track.channelIds.includes(channel.id)) return channel;
     if (!channel.keys.some(({ link, leave }) => link === 'auto' && leave === 'curve')) return channel;
     const keys = channel.keys.map((key) => {
-      const pair = reading.pairs.find(({ takeFrame }) => takeFrame === key.frame);
-      const value = pair ? sampleChannel(asked, pair.targetFrame) : key.value;
+      const frame = askedAt.get(key.frame);
+      const value = frame === undefined ? key.value : sampleChannel(asked, frame);
       if (Math.abs(value - key.value) <= least) return key;
       isAny = true;
       return { ...key, value };

@@ -49,6 +49,7 @@ import {
   type TrackReading,
 } from './schema.ts';
 import { createSharedTime } from './shared-time.ts';
+import { areTurnedAlike } from './turned-by-path.ts';
 import { withoutWobbles } from './wobbles.ts';
 import { capital, saysCoordinate, subjectDoes } from './words.ts';
 
@@ -208,18 +209,6 @@ function namingTrack({ tracks }: BothRead): (finding: Finding) => Finding {
   };
 }
 
-/** Whether target and take are turned by the paths they go along, alike: how far they are turned follows from where. */
-function turnsAlike(both: { target: MotionDocument; take: MotionDocument }, targetId: string, takeId: string): boolean {
-  const [asked, drawn] = [findSubject(both.target, targetId), findSubject(both.take, takeId)];
-  if (!asked?.guide?.orient || !drawn?.guide?.orient) return false;
-  const turnOf = ({ guide, channels }: Subject): unknown => [
-    guide!.angle,
-    guide!.lean,
-    channels.find(({ id }) => id === 'rotation')?.keys,
-  ];
-  return sameData(turnOf(asked), turnOf(drawn));
-}
-
 /** A track as it can be written down: of a movement wider than any number its extent is the greatest there is. */
 const asWritten = (reading: TrackReading): TrackReading =>
   Number.isFinite(reading.span) ? reading : { ...reading, span: Number.MAX_VALUE };
@@ -261,8 +250,9 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
     const wholeSubjects = ids
       ? { target: findSubject(whole.target, subject.id)!, take: findSubject(whole.take, found.id)!, lone: ids }
       : null;
+    const isTurned = areTurnedAlike(findSubject(round.target, subject.id), findSubject(round.take, found.id));
     return tracksOf(subject)
-      .filter(({ id }) => id !== 'drawing' && !(id === 'rotation' && turnsAlike(round, subject.id, found.id)))
+      .filter(({ id }) => id !== 'drawing' && !(id === 'rotation' && isTurned))
       .map((track) =>
         readTrack({ motion, subject }, { motion: take, subject: found }, track, time, {
           ...how,

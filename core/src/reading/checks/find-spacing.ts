@@ -25,7 +25,11 @@ const NOISE_TIMES = 1;
 export function findSpacing(read: ReadTrack, { tolerances, events }: Pick<Target, 'tolerances' | 'events'>): Finding[] {
   const { reading } = read;
   if (reading.pairs.length === 0 || !(reading.span > 0)) return [];
-  const putRight = withPosesPutRight(read, (tolerances.spacingPercent / 100) * reading.span);
+  let known: { read: ReadTrack | null } | null = null;
+  const putRight = (): ReadTrack | null => {
+    known ??= { read: withPosesPutRight(read, (tolerances.spacingPercent / 100) * reading.span) };
+    return known.read;
+  };
   return [
     ...findPoses(read, tolerances, events),
     // A segment over a missing key, or over one too many, goes another way because of that key.
@@ -81,12 +85,12 @@ export function findPoses(
   });
 }
 
-/** What is wrong from one key to the next; `putRight` is the same track with poses that are off put right. */
+/** What is wrong from one key to the next; `putRight` gives the same track with poses that are off put right. */
 export function findInSegment(
   read: ReadTrack,
   segment: SegmentReading,
   { spacingPercent: asked }: Pick<Tolerances, 'spacingPercent'>,
-  putRight: ReadTrack | null = null,
+  putRight: () => ReadTrack | null = () => null,
 ): Finding[] {
   const { reading } = read;
   const tolerances = {
@@ -108,8 +112,9 @@ export function findInSegment(
   const severity = severityOf(residual.worstPercent, allowed(residual));
   if (!severity) return [];
   // What goes when a pose beside it is put right comes of that.
-  const left = putRight && segmentResidual(putRight, segment);
-  if (left && !severityOf(left.worstPercent, allowed(left))) return [];
+  const right = putRight();
+  const left = right ? segmentResidual(right, segment) : residual;
+  if (!severityOf(left.worstPercent, allowed(left))) return [];
   const between = `from ${segment.firstFrame} to ${segment.lastFrame}`;
   const common = { ...about(reading), firstFrame: segment.firstFrame, lastFrame: segment.lastFrame };
   const worst = roundTo(Math.abs(residual.worstPercent), 1);
