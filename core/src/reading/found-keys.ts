@@ -1,3 +1,4 @@
+import { extentOf } from '../extent.ts';
 import { medianOf } from '../median.ts';
 import type { ChannelId } from '../motion/document/channels.ts';
 import { findChannel } from '../motion/document/document.ts';
@@ -86,9 +87,8 @@ export interface KeysFound {
 export function withKeysFound(target: MotionDocument, take: MotionDocument): KeysFound {
   const openFrames = new Map<string, number>();
   const time = createSharedTime(target, take);
-  const about = Math.min(
-    ...target.subjects.flatMap(({ channels }) => channels.filter(isMoving).map(({ keys }) => keys[0]!.frame)),
-  );
+  const starts = target.subjects.flatMap(({ channels }) => channels.filter(isMoving).map(({ keys }) => keys[0]!.frame));
+  const about = extentOf(starts).low;
   const effort = { left: MOST.compared };
   const askedBy = askedOf(target, take);
   const subjects = take.subjects.map((drawn): Subject => {
