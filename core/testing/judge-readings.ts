@@ -77,22 +77,32 @@ export const ALL_MODELS: Record<string, (dice: Dice) => Model> = {
 };
 export const ALL_FAULTS = { ...LEARNER_FAULTS, ...FURTHER_FAULTS };
 
-/** Which throws of the dice are taken: so many, from one on. */
+/** Which throws of the dice are taken: so many, from one on; of all there are, every so many from one on. */
 export interface Throws {
   from: number;
   times: number;
+  every?: { nth: number; from: number };
+}
+
+/** Whether it is this one's turn, asked of each there is. */
+export function turns({ every }: Throws): () => boolean {
+  let count = 0;
+  return () => !every || (count++ + every.from) % every.nth === 0;
 }
 
 /** Reads every fault on every model keyed in one way, by each of some throws. */
 export function casesOf(
   keying: string,
-  { from, times }: Throws,
+  throws: Throws,
   rekey: (motion: MotionDocument, dice: Dice) => MotionDocument | null,
 ): Case[] {
+  const { from, times } = throws;
+  const isMeant = turns(throws);
   const cases: Case[] = [];
   for (const [modelName, make] of Object.entries(ALL_MODELS))
     for (const [faultName, fault] of Object.entries(ALL_FAULTS))
       for (let i = from; i < from + times; i++) {
+        if (!isMeant()) continue;
         const dice = createDice(i * 7919 + modelName.length * 31 + faultName.length);
         const model = make(dice);
         const made = fault(model, dice);

@@ -1,6 +1,6 @@
 import { type MotionDocument, readTake, sampleChannel } from '../src/index.ts';
 import { createDice, type Dice } from './dice.ts';
-import { ALL_FAULTS, ALL_MODELS, type Case, type Throws } from './judge-readings.ts';
+import { ALL_FAULTS, ALL_MODELS, type Case, type Throws, turns } from './judge-readings.ts';
 import type { LearnersTake, Truth } from './learner-faults.ts';
 
 /** Takes with two faults at once, as learners' takes have: neither may hide the other, or make anything untrue said. */
@@ -65,14 +65,17 @@ function secondOf(first: LearnersTake, clean: MotionDocument, make: (motion: Mot
 /** Reads every two faults on every model keyed in one way, by each of some throws. */
 export function pairedCasesOf(
   keying: string,
-  { from, times }: Throws,
+  throws: Throws,
   rekey: (motion: MotionDocument, dice: Dice) => MotionDocument,
 ): Case[] {
+  const { from, times } = throws;
+  const isMeant = turns(throws);
   const cases: Case[] = [];
   for (const [modelName, makeModel] of Object.entries(ALL_MODELS))
     for (const one of FIRST)
       for (const other of SECOND.filter((name) => name !== one))
         for (let i = from; i < from + times; i++) {
+          if (!isMeant()) continue;
           const seed = i * 7919 + modelName.length * 31 + one.length * 17 + other.length;
           const dice = createDice(seed);
           const model = makeModel(dice);

@@ -32,6 +32,8 @@ export interface LeastEdits {
 const WEIGHT: Record<Severity, number> = { slight: 1, clear: 2, strong: 4 };
 /** What is off in a movement, in percent of its span, counts so much beside the findings. */
 const RAW = 0.05;
+/** A movement off by so little, in percent of its span, is off by nothing that another edit would be sought for. */
+const NEGLIGIBLE_PERCENT = 2;
 /** More edits are no correction but the motion set anew. */
 const MOST_EDITS = 40;
 /** So many readings of a take of little cost, and of a costly one as many samples. */
@@ -112,8 +114,11 @@ export function leastEdits(target: Target, handedIn: MotionDocument, dismissed: 
   /** Of some edits on offer the one that puts right most for the keys it touches. */
   const tryAll = (offers: Iterable<EditOnOffer>, now: Now): Tried | null => {
     let [best, tried]: [Tried | null, number] = [null, 0];
+    /** What there is to gain at all: what is better than that is not looked for. */
+    const most = now.wrong - RAW * NEGLIGIBLE_PERCENT;
     for (const edit of offers) {
       if (readings <= 0 || tried++ >= MOST_TRIED) break;
+      if (best && most / edit.keys <= best.gain) continue;
       const after = edit.apply(now.take);
       if (sameData(after, now.take)) continue;
       const then = read(after);

@@ -2,44 +2,52 @@ import { extentOf } from '../../extent.ts';
 import { channelOf, withChannel } from '../document/document.ts';
 import type { Channel, Key, MotionDocument } from '../document/schema.ts';
 import { bakeChannelInto } from '../sampling/bake.ts';
+import { changedSpan, type FrameSpan } from '../sampling/changed-span.ts';
 import type { ChannelRef, Edit, KeyRef } from './change-keys.ts';
 
-function baked(channel: Channel, first: number, last: number): Float64Array {
-  const out = new Float64Array(last - first + 1);
-  bakeChannelInto(out, channel, first, 1);
-  return out;
-}
+/** Keys on either side of one that goes whose own going then costs otherwise: what they change is in each other's reach. */
+const REACH_KEYS = 3;
 
-function worst(a: Float64Array, b: Float64Array): number {
-  let miss = 0;
-  for (let i = 0; i < a.length; i++) miss = Math.max(miss, Math.abs(a[i]! - b[i]!));
-  return miss;
+/** Whole frames among those a change may have touched. */
+function wholeFrames(span: FrameSpan | null, { first, last }: FrameSpan): FrameSpan {
+  return span
+    ? { first: Math.max(first, Math.floor(span.first)), last: Math.min(last, Math.ceil(span.last)) }
+    : { first, last };
 }
 
 /**
  * Drops keys of a channel whose going changes no whole frame of the range by more than `epsilon` (in the channel's
- * unit) from what it was before any went. The key whose going changes least goes first; the first and the last key stay
+ * unit) from what it was before any went. The key whose going costs least goes first; the first and the last key stay
  * while the channel moves. The keys that went are named as having given way.
  */
 export function thinKeys(motion: MotionDocument, ref: ChannelRef, epsilon: number): Edit {
-  const start = channelOf(motion, ref.subjectId, ref.channelId);
-  const { first, last } = motion.range;
-  const was = baked(start, first, last);
+  let channel = channelOf(motion, ref.subjectId, ref.channelId);
+  const was = new Float64Array(motion.range.last - motion.range.first + 1);
+  bakeChannelInto(was, channel, motion.range.first, 1);
   // What is worked out anew over a longer segment differs by rounding.
   const noise = 1e-12 * was.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
+  const without = (i: number): Channel => ({ ...channel, keys: channel.keys.toSpliced(i, 1) });
+  /** How far off the going of a key leaves the frames it touches, at most. */
+  const cost = (i: number): number => {
+    if (i === 0 || i + 1 >= channel.keys.length) return Infinity;
+    const thinner = without(i);
+    const { first, last } = wholeFrames(changedSpan(channel, thinner), motion.range);
+    const baked = new Float64Array(Math.max(0, last - first + 1));
+    bakeChannelInto(baked, thinner, first, 1);
+    return baked.reduce((most, value, k) => Math.max(most, Math.abs(value - was[first + k - motion.range.first]!)), 0);
+  };
+  const costs = channel.keys.map((_, i) => cost(i));
   const gaveWay: KeyRef[] = [];
-  let channel = start;
   for (;;) {
-    let best: { channel: Channel; frame: number; miss: number } | null = null;
-    for (let i = 1; i + 1 < channel.keys.length; i++) {
-      const without = { ...channel, keys: channel.keys.filter((_, k) => k !== i) };
-      const miss = worst(baked(without, first, last), was);
-      if (miss <= epsilon + noise && (!best || miss < best.miss))
-        best = { channel: without, frame: channel.keys[i]!.frame, miss };
-    }
-    if (!best) break;
-    channel = best.channel;
-    gaveWay.push({ subjectId: ref.subjectId, channelId: ref.channelId, frame: best.frame });
+    const least = costs.reduce((best, each, i) => (each < costs[best]! ? i : best), 0);
+    if (!(costs[least]! <= epsilon + noise)) break;
+    gaveWay.push({ ...ref, frame: channel.keys[least]!.frame });
+    const thinner = without(least);
+    const isLocal = changedSpan(channel, thinner) !== null;
+    channel = thinner;
+    costs.splice(least, 1);
+    for (const i of costs.keys())
+      if (!isLocal || (i >= least - REACH_KEYS && i < least + REACH_KEYS)) costs[i] = cost(i);
   }
   return { motion: withChannel(motion, ref.subjectId, channel), keys: [], gaveWay };
 }
