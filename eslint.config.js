@@ -1,7 +1,6 @@
 import js from '@eslint/js';
 import stylistic from '@stylistic/eslint-plugin';
 import jsxA11y from 'eslint-plugin-jsx-a11y';
-import reactHooks from 'eslint-plugin-react-hooks';
 import importSort from 'eslint-plugin-simple-import-sort';
 import tseslint from 'typescript-eslint';
 
@@ -21,7 +20,7 @@ export default tseslint.config(
   },
   {
     files: ['**/*.ts', '**/*.tsx'],
-    // The rules that need types are oxlint's (.oxlintrc.json), which has them from the native compiler.
+    // The rules that need types, and React's, are oxlint's (.oxlintrc.json): native compilers work them out.
     extends: [...tseslint.configs.recommended],
     rules: {
       // A schema and the type inferred from it share one name.
@@ -30,7 +29,6 @@ export default tseslint.config(
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
     },
   },
-  { files: ['web/{src,bench}/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
   {
     files: ['web/{src,bench}/**/*.tsx'],
     ...jsxA11y.flatConfigs.recommended,

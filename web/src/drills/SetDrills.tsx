@@ -1,7 +1,7 @@
 import type { SetDrill } from '@undulan/contract';
 import type { Drill } from '@undulan/core';
 import { clsx } from 'clsx';
-import { format } from 'date-fns';
+import { format, isAfter, isPast } from 'date-fns';
 import { explain, useSetDrillsQuery, useUnsetDrillMutation } from '../server-data/index.ts';
 import { Button, formatDue, sayProblem } from '../ui/index.ts';
 import { drillName } from './drill-words.ts';
@@ -55,7 +55,7 @@ export function SetDrills({ courseId, isInstructor, onlyOpen = false, onBegin }:
 }
 
 function Due({ set: { dueAt, doneAt, class: ofClass } }: { set: SetDrill }) {
-  const isOver = dueAt !== null && (doneAt ?? new Date().toISOString()) > dueAt;
+  const isOver = dueAt !== null && (doneAt ? isAfter(doneAt, dueAt) : isPast(dueAt));
   return (
     <span className={clsx('text-sm', isOver && !ofClass ? 'font-semibold text-danger' : 'text-faint')}>
       {dueAt ? `due ${formatDue(dueAt)}` : 'no due date'}

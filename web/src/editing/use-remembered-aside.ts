@@ -30,7 +30,7 @@ export function useRememberedAside(): void {
     const left = { ...NOTHING, ...readStored<Partial<Aside>>(name, {}) };
     dispatch(rowsChanged({ ...PLAIN_ROWS, ...left.rows }));
     dispatch(leaveUnkeyed(left.unkeyed));
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- from here on what changes is kept
+    // oxlint-disable-next-line react/set-state-in-effect -- from here on what changes is kept
     setRestored(name);
   }, [dispatch, name]);
   useEffect(() => {

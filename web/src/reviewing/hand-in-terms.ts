@@ -1,9 +1,10 @@
 import type { Assignment } from '@undulan/contract';
+import { isPast } from 'date-fns';
 import { formatDue } from '../ui/index.ts';
 
 /** Whether a take handed in now is marked late, or refused. */
 export function isLate({ dueAt, latePolicy }: Assignment): boolean {
-  return latePolicy !== 'accept' && dueAt !== null && new Date(dueAt) < new Date();
+  return latePolicy !== 'accept' && dueAt !== null && isPast(dueAt);
 }
 
 export function takesLeft({ takeLimit, takes }: Assignment): number {

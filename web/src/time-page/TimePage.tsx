@@ -96,7 +96,7 @@ export function TimePage({
   );
   const widthPx = Math.max(80, (size?.widthPx ?? 600) - LABEL_PX);
   const { view, zoomed } = viewing;
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- the scale depends on what is in view alone
+  // oxlint-disable-next-line react/exhaustive-deps -- the scale depends on what is in view alone
   const scale = useMemo(() => scaleOf(viewing, widthPx), [view.first, view.last, first, last, widthPx]);
   useWheelAndPan(area, LABEL_PX, viewing, scale);
   const toggle = (id: string): void =>

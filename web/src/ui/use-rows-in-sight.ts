@@ -22,7 +22,7 @@ export function useRowsInSight(
   rowPx: number | null,
 ): RowsInSight {
   const isLong = rowPx !== null && count > LONG;
-  // eslint-disable-next-line react-hooks/incompatible-library -- its functions are not passed on
+  // oxlint-disable-next-line react/incompatible-library -- its functions are not passed on
   const virtual = useVirtualizer({
     count: isLong ? count : 0,
     getScrollElement: () => box.current,

@@ -1,5 +1,6 @@
 import { frameCount, type FrameRange, type Rate, runningSeconds } from '@undulan/core';
 import { clsx } from 'clsx';
+import { isPast } from 'date-fns';
 import { fixed, formatDue, ownRate } from '../../ui/index.ts';
 
 /** Rate, frames, running time and due date of an exercise in a line. */
@@ -11,7 +12,7 @@ export function ExerciseFacts({ rate, range, dueAt }: { rate: Rate; range: Frame
       {dueAt && (
         <>
           {' · '}
-          <span className={clsx('whitespace-nowrap', new Date(dueAt) < new Date() ? 'text-danger' : 'text-ink')}>
+          <span className={clsx('whitespace-nowrap', isPast(dueAt) ? 'text-danger' : 'text-ink')}>
             due {formatDue(dueAt)}
           </span>
         </>

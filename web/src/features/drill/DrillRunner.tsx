@@ -32,7 +32,7 @@ export function DrillRunner({ drill, seed, moves, begun, onAnswers, onDone }: Dr
   const trial = useMemo(
     () => trialOf({ ...drill, seed }, moves, answers.slice(0, number)),
     // The trial stays while it is answered.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [drill, moves, seed, number],
   );
   const { range, rate } = isChoice(trial) ? trial.left : trial.motion;

@@ -226,7 +226,7 @@ function SideBySide({ rate, range }: { rate: Rate; range: FrameRange }) {
           balls.current[i]?.setAttribute('cx', String(LABEL_PX + BALL_PX + placeAt(lane, frame) * travelPx));
         });
       },
-      // eslint-disable-next-line react-hooks/exhaustive-deps -- the lanes follow from rate and seconds
+      // oxlint-disable-next-line react/exhaustive-deps -- the lanes follow from rate and seconds
       [watch, seconds, own, travelPx],
     ),
   );

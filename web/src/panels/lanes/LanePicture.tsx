@@ -55,7 +55,7 @@ export function LanePicture({ lanes, part, label, trails }: LanePictureProps) {
       }
     },
     // A picture that came is drawn.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [begin, lanes, pictures],
   );
   useOnFrame(paint);

@@ -59,7 +59,7 @@ export function FramesTable({ target }: { target: MotionDocument | null }) {
     const other = target && subject && findSubject(target, subject.id);
     return other && track && motion ? frameTable(other, track, motion.range) : null;
   }, [target, subject, track, motion]);
-  // eslint-disable-next-line react-hooks/incompatible-library -- its functions are not passed on
+  // oxlint-disable-next-line react/incompatible-library -- its functions are not passed on
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,

@@ -64,7 +64,7 @@ export function StageView({ stage, draw, label, overlay, marks, zoomable, ...can
       draw(context, frame);
     },
     // A picture that came is drawn.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [draw, stage.widthPx, stage.heightPx, scale, seen.left, seen.top, pictures],
   );
 

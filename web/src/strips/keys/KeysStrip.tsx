@@ -34,7 +34,7 @@ export function KeysStrip() {
   const hasSubjects = rows.some((row) => row.kind === 'subject');
   const isEmpty = rows.every(({ subject }) => subject.channels.every((channel) => channel.keys.length === 0));
   const firstThing = useAppSelector((state) => state.document.firstThing);
-  // eslint-disable-next-line react-hooks/incompatible-library -- its functions are not passed on
+  // oxlint-disable-next-line react/incompatible-library -- its functions are not passed on
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => section.current,
