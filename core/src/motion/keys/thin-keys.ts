@@ -5,7 +5,7 @@ import { bakeChannelInto } from '../sampling/bake.ts';
 import { changedSpan, type FrameSpan } from '../sampling/changed-span.ts';
 import type { ChannelRef, Edit, KeyRef } from './change-keys.ts';
 
-/** Keys on either side of one that goes whose own going then costs otherwise: what they change is in each other's reach. */
+/** So many keys on either side of one that went, the going of each costs otherwise: what they change overlaps. */
 const REACH_KEYS = 3;
 
 /** Whole frames among those a change may have touched. */
