@@ -1,6 +1,6 @@
 /** Debian's Chromium without a screen, as root in a container may run it; it asks nobody about anything. */
 export const HEADLESS = {
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: [
     '--no-sandbox',
     '--disable-gpu',

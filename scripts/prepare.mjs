@@ -9,7 +9,7 @@ export const ROOT = fileURLToPath(new URL('..', import.meta.url));
 const WANTED = {
   mariadb: { program: 'mariadbd', package: 'mariadb-server' },
   redis: { program: 'redis-server', package: 'redis-server' },
-  chromium: { program: 'chromium', package: 'chromium' },
+  chromium: { program: 'chromium-headless-shell', package: 'chromium-headless-shell' },
   // Tests read with them what was written.
   ffmpeg: { program: 'ffprobe', package: 'ffmpeg' },
   poppler: { program: 'pdftotext', package: 'poppler-utils' },
