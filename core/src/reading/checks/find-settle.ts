@@ -54,8 +54,8 @@ export function readSettle(values: ArrayLike<number>, least: number): Settle {
 /** Overshoot and settle: how often it swings past its place of rest, and how fast the swings die. */
 export function findSettles({ target, tracks }: BothRead, others: readonly Finding[]): Found {
   // A hold that moves swings too; it is named as the hold it should be.
-  const holds = (read: ReadTrack): boolean =>
-    !others.some((finding) => finding.kind === 'hold-moves' && isAbout(finding, read.reading));
+  const moved = others.filter(({ kind }) => kind === 'hold-moves');
+  const holds = (read: ReadTrack): boolean => !moved.some((finding) => isAbout(finding, read.reading));
   const told = tracks.filter(holds).flatMap((read) => findSettle(read, target.tolerances.spacingPercent));
   const trackOf = ({ subjectId, track }: Finding): string => `${subjectId} ${track}`;
   const settlesFrom = new Map(told.map(({ finding, from }) => [trackOf(finding), from]));
