@@ -4,7 +4,7 @@ import type { Server } from 'node:http';
 import { setTimeout as delay } from 'node:timers/promises';
 import { type CourseOverview, type LearnerCourse, type Review, type SignedIn, type TakeView } from '@undulan/contract';
 import { pino } from 'pino';
-import { Sequelize } from 'sequelize';
+import { QueryTypes, Sequelize } from 'sequelize';
 import request, { type Agent } from 'supertest';
 import { restore } from '../../scripts/backup-files.mjs';
 import { createApp } from '../src/app.ts';
@@ -55,6 +55,40 @@ export async function emptyDatabase(): Promise<EmptyDatabase> {
   };
 }
 
+const laidOut = new Map<boolean, Promise<EmptyDatabase>>();
+
+/** A database with the tables as they are, and the demo course or not: laid out once, for others to be copied from. */
+function pattern(demo: boolean): Promise<EmptyDatabase> {
+  const own = laidOut.get(demo);
+  if (own) return own;
+  const made = (async () => {
+    const database = await emptyDatabase();
+    await migrate(database.sequelize);
+    if (demo) await loadDemoIntoEmpty(database.sequelize);
+    return database;
+  })();
+  laidOut.set(demo, made);
+  return made;
+}
+
+/** Fills an empty database with the tables and rows of another on the same MariaDB. */
+async function copyInto(sequelize: Sequelize, from: EmptyDatabase): Promise<void> {
+  const source = new URL(from.url).pathname.slice(1);
+  const tables = await from.sequelize.query<Record<string, string>>('SHOW TABLES', { type: QueryTypes.SELECT });
+  // One connection throughout: tables are made in any order, whichever they refer to.
+  await sequelize.transaction(async (transaction) => {
+    await sequelize.query('SET FOREIGN_KEY_CHECKS = 0', { transaction });
+    for (const table of tables.flatMap(Object.values)) {
+      const [made] = await from.sequelize.query<Record<string, string>>(`SHOW CREATE TABLE \`${table}\``, {
+        type: QueryTypes.SELECT,
+      });
+      await sequelize.query(made!['Create Table']!, { transaction });
+      await sequelize.query(`INSERT INTO \`${table}\` SELECT * FROM ${source}.\`${table}\``, { transaction });
+    }
+    await sequelize.query('SET FOREIGN_KEY_CHECKS = 1', { transaction });
+  });
+}
+
 interface HarnessOptions {
   demo?: boolean;
   /** A backup to begin with instead of empty tables. */
@@ -69,10 +103,15 @@ export async function createHarness({
   copies = 1,
   redisUrl,
 }: HarnessOptions = {}): Promise<Harness> {
+  // Before its own: the models are those of the database connected to last.
+  const copied = from ? null : await pattern(demo);
   const { url, sequelize, drop } = await emptyDatabase();
   if (from) await restore(url, from);
-  await migrate(sequelize);
-  if (demo) await loadDemoIntoEmpty(sequelize);
+  if (copied) await copyInto(sequelize, copied);
+  else {
+    await migrate(sequelize);
+    if (demo) await loadDemoIntoEmpty(sequelize);
+  }
   const config = {
     DATABASE_URL: url,
     HOST: '127.0.0.1',
