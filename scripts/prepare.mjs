@@ -36,6 +36,14 @@ export async function ensurePackages(names) {
   await apt('install', '-y', '--no-install-recommends', ...packages);
 }
 
+/** Runs a program of the npm packages: itself, not by a shell that would leave it running when it is ended. */
+export function runTool(name, args, env = {}) {
+  return run(process.execPath, [join(ROOT, 'node_modules', '.bin', name), ...args], {
+    cwd: ROOT,
+    env: { ...process.env, ...env },
+  });
+}
+
 function stampOf(text) {
   return createHash('sha256').update(text).digest('hex');
 }

@@ -13,12 +13,16 @@ export function isRoot() {
   return process.getuid?.() === 0;
 }
 
+const underWay = new Set();
+
 /** Runs a command in the foreground; rejects with what was run when it fails. */
 export function run(command, args, options = {}) {
   return new Promise((resolve, reject) => {
     const child = spawn(command, args, { stdio: 'inherit', ...options });
+    underWay.add(child);
     child.once('error', reject);
     child.once('exit', (code, signal) => {
+      underWay.delete(child);
       if (code === 0) resolve();
       else reject(new Error(`${command} ${args.join(' ')} ended with ${signal ?? code}`));
     });
@@ -35,6 +39,9 @@ export function whenOrphaned(callback) {
   }, 500);
   watch.unref();
 }
+
+/** Ends what is being run, for where this process is told to end. */
+export const endUnderWay = () => Promise.all([...underWay].map((child) => endChild(child)));
 
 /** Ends a child this process started and waits until it is gone; after `patienceMs` without mercy. */
 export function endChild(child, signal = 'SIGTERM', patienceMs = 15_000) {

@@ -1,4 +1,4 @@
-import { ensureBuilt, ensureModules, ensurePackages, ROOT } from './prepare.mjs';
+import { ensureBuilt, ensureModules, ensurePackages, ROOT, runTool } from './prepare.mjs';
 import { run } from './shell.mjs';
 import { runInBrowser, stopAll, throwawayDatabase, throwawayRedis } from './throwaway.mjs';
 
@@ -16,9 +16,9 @@ if (unknown.length > 0) {
   process.exit(2);
 }
 
-function npm(...args) {
-  console.log(`\n— ${args.join(' ')}`);
-  return run('npx', ['--no-install', ...args], { cwd: ROOT });
+function tool(name, ...args) {
+  console.log(`\n— ${[name, ...args].join(' ')}`);
+  return runTool(name, args);
 }
 
 const WORK = {
@@ -26,18 +26,19 @@ const WORK = {
   // After the types, which it begins with: two at once would write the same files.
   build: ensureBuilt,
   lint: async () => {
-    await npm('prettier', '--check', '.');
-    await npm('eslint', '.');
-    await npm('oxlint', '.');
+    await tool('prettier', '--check', '.');
+    await tool('eslint', '.');
+    await tool('oxlint', '.');
     await run('npm', ['run', '--silent', 'imports'], { cwd: ROOT });
   },
-  unit: () => npm('vitest', 'run', '--project', 'core', '--project', 'contract', '--project', 'web'),
+  unit: () => tool('vitest', 'run', '--project', 'core', '--project', 'contract', '--project', 'web'),
   server: async () => {
     const [{ url }, redis] = await Promise.all([throwawayDatabase(), throwawayRedis()]);
     console.log('\n— server tests against MariaDB');
-    await run('npx', ['--no-install', 'vitest', 'run', '--project', 'server'], {
-      cwd: ROOT,
-      env: { ...process.env, TZ: 'UTC', TEST_DATABASE_URL: url, TEST_REDIS_URL: redis.url },
+    await runTool('vitest', ['run', '--project', 'server'], {
+      TZ: 'UTC',
+      TEST_DATABASE_URL: url,
+      TEST_REDIS_URL: redis.url,
     });
   },
   e2e: () => runInBrowser('journeys', [], 2),

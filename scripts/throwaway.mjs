@@ -1,10 +1,10 @@
 import { rmSync } from 'node:fs';
 import { startBalance } from './balance.mjs';
 import { freePort, startDatabase, temporaryFolder } from './database.mjs';
-import { ensureBuilt, ROOT } from './prepare.mjs';
+import { ensureBuilt, ROOT, runTool } from './prepare.mjs';
 import { startRedis } from './redis.mjs';
 import { startServer } from './serve.mjs';
-import { run, whenOrphaned } from './shell.mjs';
+import { endUnderWay, whenOrphaned } from './shell.mjs';
 
 /** Databases and applications that live as long as one script run. */
 const started = [];
@@ -17,7 +17,10 @@ export function stopAll() {
   })();
   return stopping;
 }
-const abandon = () => void stopAll().then(() => process.exit(130));
+const abandon = () =>
+  void endUnderWay()
+    .then(stopAll)
+    .then(() => process.exit(130));
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, abandon);
 if (process.env.npm_lifecycle_event) whenOrphaned(abandon);
 
@@ -71,11 +74,9 @@ export async function runInBrowser(project, args = [], shards = 1) {
   console.log(`\n— ${project} in headless Chromium`);
   const ended = await Promise.allSettled(
     addresses.map((address, i) =>
-      run(
-        'npx',
+      runTool(
+        'playwright',
         [
-          '--no-install',
-          'playwright',
           'test',
           '--config',
           'e2e/playwright.config.ts',
@@ -84,7 +85,7 @@ export async function runInBrowser(project, args = [], shards = 1) {
           ...(shards > 1 ? [`--shard=${i + 1}/${shards}`] : []),
           ...args,
         ],
-        { cwd: ROOT, env: { ...process.env, UNDULAN_ADDRESS: address } },
+        { UNDULAN_ADDRESS: address },
       ),
     ),
   );
