@@ -4,7 +4,7 @@ import { type Track, type TrackEvent, trackValues } from '../motion/sampling/tra
 import { curvesOf, recordedRange } from './curves.ts';
 import { eventsOf, nearestEvents } from './events.ts';
 import { type KeyMatch, matchKeys } from './match-keys.ts';
-import { shiftOf } from './offset-fits.ts';
+import { paceOf, shiftOf } from './offset-fits.ts';
 import { placeApart } from './place-apart.ts';
 import { CLOSES_EARLY, type Explained, type HowToPlace, placeEvents } from './place-events.ts';
 import { MOST_EVENTS, withMargins } from './read-bounds.ts';
@@ -48,10 +48,10 @@ function movesAt(subject: Subject, track: Track, from: number, to: number, span:
 const TOGETHER = 0.75;
 
 /**
- * Each key with the one that comes as its turn, where all show the same and are late by as much from one of them on:
- * late by a whole swing of a settle, a key lies where the next one ought to.
+ * Each key with the one that comes as its turn, where all show the same and are late by as much from one of them on, or
+ * are all at one other pace: late by a whole swing of a settle, a key lies where the next one ought to.
  */
-function allLateTogether(
+function inTurn(
   asked: readonly TrackEvent[],
   drawn: readonly TrackEvent[],
   time: SharedTime,
@@ -67,7 +67,7 @@ function allLateTogether(
     tolerance: TOGETHER,
     isSampled: false,
   }));
-  return isSamePose && shiftOf(offsets, TOGETHER, false)
+  return isSamePose && (shiftOf(offsets, TOGETHER, false) ?? paceOf(offsets, TOGETHER, false))
     ? { pairs: asked.map((_, i) => [i, i]), missing: [], extra: [] }
     : null;
 }
@@ -170,7 +170,7 @@ export function matchEvents(
       if (left(shifted) < left(match)) match = shifted;
     }
   }
-  if (left(match) > 0) match = allLateTogether(asked.events, drawn.events, time, span) ?? match;
+  if (left(match) > 0) match = inTurn(asked.events, drawn.events, time, span) ?? match;
   return {
     ...found,
     leftOut: asked.leftOut + drawn.leftOut,

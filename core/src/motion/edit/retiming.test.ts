@@ -257,6 +257,18 @@ test('thinned, no frame is off by more than asked, and idle keys go', () => {
   );
 });
 
+test('a recording of many hundred frames is thinned at once, within what was asked', () => {
+  const recorded = Array.from({ length: 1200 }, (_, i) =>
+    createKey(1 + i, 300 * Math.sin(i / 9) + 40 * Math.sin(i / 3.1), { leave: 'curve', link: 'auto' }),
+  );
+  const motion = { ...motionWith(recorded), range: { first: 1, last: 1200 } };
+  const { motion: thin, gaveWay } = thinKeys(motion, X, 2.5);
+  expect(gaveWay.length).toBeGreaterThan(600);
+  const channel = channelOf(thin, 'rack', 'position.x');
+  for (const { frame, value } of recorded)
+    expect(Math.abs(sampleChannel(channel, frame) - value)).toBeLessThanOrEqual(2.5 + 1e-9);
+});
+
 test('baked on twos there is a held key on every drawing, with the values it had', () => {
   const base = motionWith(straight(1, 49));
   const motion = {

@@ -143,3 +143,25 @@ test('a recording that ends before it is there says so, unless all of it is late
     ).map((finding) => finding.sentence),
   ).toEqual(['Everything is 5 frames late.']);
 });
+
+test('squashes of two frames at another pace are that, though each lies where another ought to', () => {
+  const squashed = (frameOf: (frame: number) => number): MotionDocument =>
+    sceneOf([
+      subjectWith('tomato', {
+        'scale.y': straight(
+          ...[4, 15, 24, 32].flatMap((frame): [number, number][] => [
+            [frameOf(frame - 2), 1],
+            [frameOf(frame), 0.7],
+            [frameOf(frame + 2), 1],
+          ]),
+        ),
+      }),
+    ]);
+  const quick = squashed((frame) => Math.round(4 * (2 + 0.714 * (frame - 2))) / 4);
+  expect(
+    said(
+      quick,
+      squashed((frame) => frame),
+    ).map((finding) => finding.sentence),
+  ).toEqual(['It runs at 140 % of the speed: 22.88 frames where the target takes 32.']);
+});
