@@ -9,5 +9,7 @@ export const HEADLESS = {
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',
+    // Letters stand where they do on people's screens, not on whole pixels.
+    '--font-render-hinting=none',
   ],
 };
