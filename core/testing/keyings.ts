@@ -1,7 +1,9 @@
 import {
   type Channel,
+  createChannel,
   createKey,
   exposedFrame,
+  findChannel,
   type Key,
   type MotionDocument,
   sampleChannel,
@@ -55,7 +57,34 @@ export const ROUGH_KEYINGS: typeof KEYINGS = {
         : null,
     ),
   thinned,
+  'followed in a clip': followed,
 };
+
+/** Both coordinates of what moves anywhere, as in a clip: also the one that stands is never twice quite the same. */
+function followed(motion: MotionDocument, dice: Dice): MotionDocument {
+  const tracked = KEYINGS['tracked']!(motion, dice);
+  const { first, last } = motion.range;
+  const subjects = tracked.subjects.map((subject): typeof subject => {
+    const places = (['position.x', 'position.y'] as const).map(
+      (id) => findChannel(subject, id) ?? createChannel(id, 0, []),
+    );
+    const noise = 0.004 * Math.max(...places.map((channel) => (moving(channel) ? spanOfKeys(channel) : 0)));
+    if (noise === 0) return subject;
+    const shaken = places.map((channel): Channel => {
+      if (moving(channel)) return channel;
+      const value = channel.keys[0]?.value ?? channel.resting;
+      const keys = Array.from({ length: last - first + 1 }, (_, i) =>
+        createKey(first + i, value + ((dice(-100, 100) + dice(-100, 100)) / 200) * noise, { leave: 'linear' }),
+      );
+      return createChannel(channel.id, channel.resting, keys);
+    });
+    return {
+      ...subject,
+      channels: [...shaken, ...subject.channels.filter(({ id }) => !shaken.some((other) => other.id === id))],
+    };
+  });
+  return { ...tracked, subjects };
+}
 
 /** A recording thinned to the keys it needs: where these stand is no choice. */
 function thinned(motion: MotionDocument, dice: Dice): MotionDocument {

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { createDice } from '../../testing/dice.ts';
-import { KEYINGS } from '../../testing/keyings.ts';
+import { KEYINGS, ROUGH_KEYINGS } from '../../testing/keyings.ts';
 import { sceneOf, soft, straight, subjectWith } from '../../testing/worked-scenes.ts';
 import { createKey, findChannel, type Key, type MotionDocument, readTake } from '../index.ts';
 import { withKeysFound } from './found-keys.ts';
@@ -97,4 +97,18 @@ test('a key on both coordinates of a place is found on one frame, also where it 
   );
   const { openFrames } = withKeysFound(place(18), { ...recorded, subjects: [{ ...pot!, channels: fewer }] });
   expect([...openFrames]).toEqual([['pot', 0]]);
+});
+
+test('what stands is recorded in noise, as in a clip, and stands still; where it goes anywhere that is said', () => {
+  const target = { motion: MODEL, tolerances };
+  const said = (motion: MotionDocument): string[] =>
+    readTake(target, ROUGH_KEYINGS['followed in a clip']!(motion, createDice(2))).findings.map(
+      ({ sentence }) => sentence,
+    );
+  expect(said(MODEL)).toEqual([]);
+  expect(said(drawer(change(1, { frame: 24 })))).toEqual([
+    'The drawer reaches the extreme 4 frames late: frame 24 instead of 20.',
+  ]);
+  const sunk = sceneOf([subjectWith('drawer', { 'position.x': KEYS, 'position.y': soft([5, 0], [38, 90]) })], 70);
+  expect(said(sunk)).toEqual(['The drawer moves up and down too, by 90.4 px; the target does not.']);
 });

@@ -37,6 +37,33 @@ function movementsOf(subject: Subject): ChannelId[][] {
   return [...ids.filter((own) => !isSize(own)), ids.filter(isSize).flat()];
 }
 
+/** What stands still is recorded with so many times the noise, or so much of how far the movement goes, at most. */
+const STANDS = { times: 8, share: 0.004 };
+
+/** Whether a coordinate that the target never moves is recorded as no more than noise beside a movement of `span`. */
+function standsInNoise(asked: Channel | undefined, row: Channel, span: number): boolean {
+  if (asked && isMoving(asked)) return false;
+  const noise = noiseOf(row.keys.map(({ value }) => value));
+  return isRecorded(row) && extentOfKeys(row.keys) <= Math.max(STANDS.times * noise, STANDS.share * span);
+}
+
+/** A subject with what it is recorded to do without moving on one key, at its middle. */
+function withStanding(asked: Subject, drawn: Subject): Subject {
+  const spans = new Map(
+    movementsOf(drawn).flatMap((ids) => {
+      const span = Math.max(0, ...ids.map((id) => extentOfKeys(findChannel(asked, id)?.keys ?? [])));
+      return ids.map((id) => [id, span] as const);
+    }),
+  );
+  const movers = moversOf(drawn);
+  const channels = drawn.channels.map((channel) =>
+    movers.includes(channel) && standsInNoise(findChannel(asked, channel.id), channel, spans.get(channel.id) ?? 0)
+      ? { ...channel, keys: [{ ...channel.keys[0]!, value: medianOf(channel.keys.map(({ value }) => value)) }] }
+      : channel,
+  );
+  return channels.some((channel, i) => channel !== drawn.channels[i]) ? { ...drawn, channels } : drawn;
+}
+
 /** The recordings of a subject's movements that keys may draw; null where one of them is no recording of it. */
 function recordingsOf(
   asked: Subject,
@@ -91,15 +118,16 @@ export function withKeysFound(target: MotionDocument, take: MotionDocument): Key
   const about = extentOf(starts).low;
   const effort = { left: MOST.compared };
   const askedBy = askedOf(target, take);
-  const subjects = take.subjects.map((drawn): Subject => {
-    const asked = askedBy.get(drawn);
-    if (!asked) return drawn;
+  const subjects = take.subjects.map((recorded): Subject => {
+    const asked = askedBy.get(recorded);
+    if (!asked) return recorded;
+    const drawn = withStanding(asked, recorded);
     const recordings = recordingsOf(asked, drawn, time, { about, effort });
-    if (!recordings || recordings.length === 0) return drawn;
+    if (!recordings || recordings.length === 0) return recorded;
     const keyed = new Map<string, Key[]>();
     for (const recording of recordings) {
       const keys = keysDrawing(recording);
-      if (!keys) return drawn;
+      if (!keys) return recorded;
       recording.asked.forEach(({ id }, c) => keyed.set(id, onRuler(keys[c]!, time)));
     }
     openFrames.set(drawn.id, recordings.some(({ noise, span }) => noise > NOISE.least * span) ? NOISE_OPENS : 0);
