@@ -109,6 +109,15 @@ test('what stands is recorded in noise, as in a clip, and stands still; where it
   expect(said(drawer(change(1, { frame: 24 })))).toEqual([
     'The drawer reaches the extreme 4 frames late: frame 24 instead of 20.',
   ]);
+  const flat = {
+    ...MODEL,
+    subjects: [subjectWith('drawer', { 'position.x': KEYS, 'position.y': straight([5, 0], [55, 200]) })],
+  };
+  expect(
+    readTake({ motion: flat, tolerances }, ROUGH_KEYINGS['followed in a clip']!(MODEL, createDice(2))).findings.map(
+      ({ sentence }) => sentence,
+    ),
+  ).toEqual(['The drawer does not move up and down; the target does, by 200 px.']);
   const sunk = sceneOf([subjectWith('drawer', { 'position.x': KEYS, 'position.y': soft([5, 0], [38, 90]) })], 70);
   expect(said(sunk)).toEqual(['The drawer moves up and down too, by 90.4 px; the target does not.']);
 });

@@ -37,14 +37,19 @@ function movementsOf(subject: Subject): ChannelId[][] {
   return [...ids.filter((own) => !isSize(own)), ids.filter(isSize).flat()];
 }
 
-/** What stands still is recorded with so many times the noise, or so much of how far the movement goes, at most. */
-const STANDS = { times: 8, share: 0.004 };
+/**
+ * What stands still is recorded with so many times the noise, or so much of how far the movement goes, at most; where
+ * it ought to go somewhere, with no more than so much of that either.
+ */
+const STANDS = { times: 8, share: 0.004, ofAsked: 0.05 };
 
-/** Whether a coordinate that the target never moves is recorded as no more than noise beside a movement of `span`. */
+/** Whether a coordinate is recorded as no more than noise, beside a movement of `span`. */
 function standsInNoise(asked: Channel | undefined, row: Channel, span: number): boolean {
-  if (asked && isMoving(asked)) return false;
+  if (!isRecorded(row)) return false;
+  const extent = extentOfKeys(row.keys);
   const noise = noiseOf(row.keys.map(({ value }) => value));
-  return isRecorded(row) && extentOfKeys(row.keys) <= Math.max(STANDS.times * noise, STANDS.share * span);
+  if (extent > Math.max(STANDS.times * noise, STANDS.share * span)) return false;
+  return !asked || !isMoving(asked) || extent <= STANDS.ofAsked * extentOfKeys(asked.keys);
 }
 
 /** A subject with what it is recorded to do without moving on one key, at its middle. */
