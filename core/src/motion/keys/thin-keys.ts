@@ -17,8 +17,8 @@ function wholeFrames(span: FrameSpan | null, { first, last }: FrameSpan): FrameS
 
 /**
  * Drops keys of a channel whose going changes no whole frame of the range by more than `epsilon` (in the channel's
- * unit) from what it was before any went. The key whose going costs least goes first; the first and the last key stay
- * while the channel moves. The keys that went are named as having given way.
+ * unit) from what it was before any went. The key whose going costs least goes first, of equals the last; the ends stay
+ * while the channel moves. The keys that went are named, in order, as having given way.
  */
 export function thinKeys(motion: MotionDocument, ref: ChannelRef, epsilon: number): Edit {
   let channel = channelOf(motion, ref.subjectId, ref.channelId);
@@ -39,7 +39,8 @@ export function thinKeys(motion: MotionDocument, ref: ChannelRef, epsilon: numbe
   const costs = channel.keys.map((_, i) => cost(i));
   const gaveWay: KeyRef[] = [];
   for (;;) {
-    const least = costs.reduce((best, each, i) => (each < costs[best]! ? i : best), 0);
+    // Equals differ by rounding.
+    const least = costs.reduce((best, each, i) => (each <= costs[best]! + noise ? i : best), 0);
     if (!(costs[least]! <= epsilon + noise)) break;
     gaveWay.push({ ...ref, frame: channel.keys[least]!.frame });
     const thinner = without(least);
@@ -49,6 +50,7 @@ export function thinKeys(motion: MotionDocument, ref: ChannelRef, epsilon: numbe
     for (const i of costs.keys())
       if (!isLocal || (i >= least - REACH_KEYS && i < least + REACH_KEYS)) costs[i] = cost(i);
   }
+  gaveWay.sort((a, b) => a.frame - b.frame);
   return { motion: withChannel(motion, ref.subjectId, channel), keys: [], gaveWay };
 }
 
