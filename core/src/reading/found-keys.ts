@@ -54,19 +54,18 @@ function standsInNoise(asked: Channel | undefined, row: Channel, span: number): 
 
 /** A subject with what it is recorded to do without moving on one key, at its middle. */
 function withStanding(asked: Subject, drawn: Subject): Subject {
-  const spans = new Map(
-    movementsOf(drawn).flatMap((ids) => {
-      const span = Math.max(0, ...ids.map((id) => extentOfKeys(findChannel(asked, id)?.keys ?? [])));
-      return ids.map((id) => [id, span] as const);
-    }),
-  );
   const movers = moversOf(drawn);
+  const standing = movementsOf(drawn).flatMap((ids) => {
+    const span = Math.max(0, ...ids.map((id) => extentOfKeys(findChannel(asked, id)?.keys ?? [])));
+    return movers.filter((row) => ids.includes(row.id) && standsInNoise(findChannel(asked, row.id), row, span));
+  });
+  if (standing.length === 0) return drawn;
   const channels = drawn.channels.map((channel) =>
-    movers.includes(channel) && standsInNoise(findChannel(asked, channel.id), channel, spans.get(channel.id) ?? 0)
+    standing.includes(channel)
       ? { ...channel, keys: [{ ...channel.keys[0]!, value: medianOf(channel.keys.map(({ value }) => value)) }] }
       : channel,
   );
-  return channels.some((channel, i) => channel !== drawn.channels[i]) ? { ...drawn, channels } : drawn;
+  return { ...drawn, channels };
 }
 
 /** The recordings of a subject's movements that keys may draw; null where one of them is no recording of it. */
