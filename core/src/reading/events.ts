@@ -59,8 +59,9 @@ export function nearestEvents(
  * say nothing of when.
  */
 function withoutStill(subject: Subject, track: Track, events: readonly TrackEvent[]): TrackEvent[] {
-  const moving = track.channelIds.flatMap((id) => findChannel(subject, id) ?? []).filter(isMoving);
-  if (moving.length === 0) return [...events];
+  const keyed = track.channelIds.flatMap((id) => findChannel(subject, id) ?? []).filter(({ keys }) => keys.length > 0);
+  const moving = keyed.filter(isMoving);
+  if (moving.length === 0 || moving.length === keyed.length) return [...events];
   const frames = new Set(moving.flatMap((channel) => channel.keys.map((key) => key.frame)));
   return events.filter((event) => frames.has(event.frame));
 }

@@ -29,10 +29,12 @@ const MOST_APART = 0.8;
  */
 const GAP_PENALTY = 0.6;
 
-function distance(a: readonly number[], b: readonly number[]): number {
+/** How far two keys' values are apart, in the scale's, up to what counts. */
+function apartness(a: readonly number[], b: readonly number[], scale: number): number {
+  if (!(scale > 0)) return 0;
   let squared = 0;
-  for (let i = 0; i < a.length; i++) squared += (a[i]! - b[i]!) ** 2;
-  return Math.sqrt(squared);
+  for (let c = 0; c < a.length; c++) squared += (a[c]! - b[c]!) ** 2;
+  return Math.min(MOST_APART, Math.sqrt(squared) / scale);
 }
 
 /**
@@ -63,6 +65,35 @@ function windowsOf(
 const BEFORE = 1;
 const PAIR = 2;
 
+const isSame = (a: MatchEvent, b: MatchEvent): boolean =>
+  a.frame === b.frame && a.values.every((value, c) => value === b.values[c]);
+
+/**
+ * Pairs the keys of a target, in order, with a take's. Those that both begin with, and both end with, are pairs: none
+ * would save more by another.
+ */
+export function matchKeys(target: readonly MatchEvent[], take: readonly MatchEvent[], scale: MatchScale): KeyMatch {
+  const most = Math.min(target.length, take.length);
+  let head = 0;
+  while (head < most && isSame(target[head]!, take[head]!)) head++;
+  let tail = 0;
+  while (tail < most - head && isSame(target.at(-1 - tail)!, take.at(-1 - tail)!)) tail++;
+  const { pairs, missing, extra } = alignKeys(
+    target.slice(head, target.length - tail),
+    take.slice(head, take.length - tail),
+    scale,
+  );
+  return {
+    pairs: [
+      ...Array.from({ length: head }, (_, i): [number, number] => [i, i]),
+      ...pairs.map(([i, j]): [number, number] => [head + i, head + j]),
+      ...Array.from({ length: tail }, (_, i): [number, number] => [target.length - tail + i, take.length - tail + i]),
+    ],
+    missing: missing.map((i) => head + i),
+    extra: extra.map((j) => head + j),
+  };
+}
+
 /**
  * Aligns the target's keys in order with the take's by dynamic programming (global alignment, Needleman & Wunsch 1970):
  * cost = frame gap + value gap, with a penalty for each key left over. It is told as what pairing saves against leaving
@@ -70,19 +101,13 @@ const PAIR = 2;
  * window a byte a cell to find the way back. `O(n·w)` time and space, `w` the keys in a window. Both lists are in order
  * of frame.
  */
-export function matchKeys(target: readonly MatchEvent[], take: readonly MatchEvent[], scale: MatchScale): KeyMatch {
+function alignKeys(target: readonly MatchEvent[], take: readonly MatchEvent[], scale: MatchScale): KeyMatch {
   const { from, to } = windowsOf(target, take, 2 * GAP_PENALTY * scale.frames);
-  const saving = (i: number, j: number): number => {
-    const gap = Math.abs(target[i]!.frame - take[j]!.frame) / scale.frames;
-    const apart =
-      scale.value > 0 ? Math.min(MOST_APART, distance(target[i]!.values, take[j]!.values) / scale.value) : 0;
-    return 2 * GAP_PENALTY - gap - apart;
-  };
   // saved[j]: the most that target keys so far and the first j keys of the take save. Beyond `reached` it is as at
   // `reached`.
   const saved = new Float64Array(take.length + 1);
   let reached = 0;
-  const ways = target.map((_, i) => {
+  const ways = target.map(({ frame, values }, i) => {
     const way = new Uint8Array(to[i]! - from[i]!);
     saved.fill(saved[reached]!, reached + 1, to[i]! + 1);
     reached = Math.max(reached, to[i]!);
@@ -90,7 +115,9 @@ export function matchKeys(target: readonly MatchEvent[], take: readonly MatchEve
     for (let j = from[i]!; j < to[i]!; j++) {
       const above = saved[j + 1]!;
       const before = j > from[i]! ? saved[j]! : -1;
-      const paired = diagonal + saving(i, j);
+      const key = take[j]!;
+      const gap = Math.abs(frame - key.frame) / scale.frames;
+      const paired = diagonal + 2 * GAP_PENALTY - gap - apartness(values, key.values, scale.value);
       diagonal = above;
       if (paired >= above && paired >= before) {
         saved[j + 1] = paired;

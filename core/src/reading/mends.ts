@@ -6,11 +6,18 @@ import { type Finding, FINDING_KINDS, type FindingKind, type KeyPair } from './s
 /** A miss of more than the whole span is as wrong as can be. */
 const MOST_PERCENT = 100;
 
-/** The squared error of one frame, in percent of the span; `values` are the take's there, one a channel. */
-function errorAt({ reading, whole: { target } }: ReadTrack, values: ArrayLike<number>, i: number): number {
-  let squared = 0;
-  for (let c = 0; c < target.length; c++) squared += (values[c]! - target[c]![i]!) ** 2;
-  return Math.min(MOST_PERCENT, (Math.sqrt(squared) / reading.span) * 100) ** 2;
+/** What a squared distance from the target is in percent of the span, squared. */
+const inPercent = (squared: number, span: number): number => Math.min(MOST_PERCENT ** 2, squared * (100 / span) ** 2);
+
+/** The squared error of each frame, in percent of the span. */
+function errorsOf({ reading, whole: { target, take } }: ReadTrack): Float64Array {
+  const errors = new Float64Array(take[0]?.length ?? 0);
+  for (let c = 0; c < target.length; c++) {
+    const [asked, drawn] = [target[c]!, take[c]!];
+    for (let i = 0; i < errors.length; i++) errors[i]! += (drawn[i]! - asked[i]!) ** 2;
+  }
+  for (let i = 0; i < errors.length; i++) errors[i] = inPercent(errors[i]!, reading.span);
+  return errors;
 }
 
 /** The take put right from one frame to another (indices, both included): the value of a channel at a frame. */
@@ -208,23 +215,19 @@ function corrections(read: ReadTrack, finding: Finding): Correction[] | null {
 export function mendsOf({ tracks }: Pick<BothRead, 'tracks'>, findings: readonly Finding[]): (number | null)[] {
   if (findings.length === 0) return [];
   const moving = tracks.filter(({ reading }) => reading.span > 0);
-  const errors = moving.map((read) => {
-    const values = new Float64Array(read.whole.take.length);
-    return Float64Array.from({ length: lastOf(read) + 1 }, (_, i) => {
-      for (let c = 0; c < values.length; c++) values[c] = read.whole.take[c]![i]!;
-      return errorAt(read, values, i);
-    });
-  });
-  const all = errors.reduce((sum, of) => sum + of.reduce((a, b) => a + b, 0), 0);
+  const errors = moving.map(errorsOf);
+  let all = 0;
+  for (const own of errors) for (let i = 0; i < own.length; i++) all += own[i]!;
   return findings.map((finding) => {
     let [removed, isAny] = [0, false];
     moving.forEach((read, k) => {
-      const values = new Float64Array(read.whole.take.length);
+      const { target } = read.whole;
       for (const { from, to, valueAt } of corrections(read, finding) ?? []) {
         isAny = true;
         for (let i = from; i <= to; i++) {
-          for (let c = 0; c < values.length; c++) values[c] = valueAt(c, i);
-          removed += errors[k]![i]! - errorAt(read, values, i);
+          let squared = 0;
+          for (let c = 0; c < target.length; c++) squared += (valueAt(c, i) - target[c]![i]!) ** 2;
+          removed += errors[k]![i]! - inPercent(squared, read.reading.span);
         }
       }
     });

@@ -62,22 +62,40 @@ function outsideOf(
 const mayLeave = (explained: readonly KeyOffset[], outside: number, least: number): boolean =>
   outside === 0 || (explained.length >= PER_OUTSIDE * outside && framesOf(explained) >= least);
 
+/** How many of the offsets, from each one to the last, are further off than `slack` either way. */
+function furtherOff(offsets: readonly KeyOffset[], slack: number): { late: Int32Array; early: Int32Array } {
+  const late = new Int32Array(offsets.length + 1);
+  const early = new Int32Array(offsets.length + 1);
+  for (let i = offsets.length - 1; i >= 0; i--) {
+    late[i] = late[i + 1]! + (offsets[i]!.off > slack ? 1 : 0);
+    early[i] = early[i + 1]! + (offsets[i]!.off < -slack ? 1 : 0);
+  }
+  return { late, early };
+}
+
 /**
- * The shift from the first frame on from which all offsets are alike, those before being none; where there is none,
- * that which leaves out the fewest. `slack` is by how much they may differ.
+ * The shift from the first frame on from which all offsets, in order of frame, are alike, those before being none;
+ * where there is none, that which leaves out the fewest. `slack` is by how much they may differ.
  */
 export function shiftOf(offsets: readonly KeyOffset[], slack: number, mayLeaveOut: boolean): ShiftFit | null {
-  const starts = [...new Set(offsets.map(({ frame }) => frame))].sort((a, b) => a - b);
   // What comes before may be off by no more than its tolerance, and by less than what comes after.
   const isNone = ({ off, tolerance }: KeyOffset): boolean => Math.abs(off) <= Math.min(tolerance, slack);
   const shiftable = offsets.filter((one) => !isNone(one)).length;
   const mostOutside = mayLeaveOut ? Math.min(mostLeft(offsets), Math.floor(shiftable / PER_OUTSIDE)) : 0;
+  const { late, early } = furtherOff(offsets, slack);
   let best: ShiftFit | null = null;
-  for (const frame of starts.slice(0, -1)) {
+  let leftBefore = 0;
+  for (let from = 0; from < offsets.length; from++) {
+    const { frame } = offsets[from]!;
+    if (frame === offsets.at(-1)!.frame) break;
+    if (from > 0 && !isNone(offsets[from - 1]!)) leftBefore++;
+    if (frame === offsets[from - 1]?.frame) continue;
     const most = best ? best.outside.length - 1 : mostOutside;
-    if (!outsideOf(offsets, (one) => one.frame >= frame || isNone(one), most)) break;
-    const shift = medianOf(offsets.filter((one) => one.frame >= frame).map(({ off }) => off));
-    if (Math.abs(shift) <= slack) continue;
+    if (leftBefore > most) break;
+    // Whether their middle is that far off is told by counting, without sorting.
+    const middle = (offsets.length - from) >> 1;
+    if (late[from]! < offsets.length - from - middle && early[from]! <= middle) continue;
+    const shift = medianOf(offsets.slice(from).map(({ off }) => off));
     const isSo = (one: KeyOffset): boolean => (one.frame < frame ? isNone(one) : Math.abs(one.off - shift) <= slack);
     const outside = outsideOf(offsets, isSo, most);
     if (!outside) continue;

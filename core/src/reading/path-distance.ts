@@ -4,7 +4,8 @@ import type { FrameRange } from '../time/range.ts';
 import { sampleTrack } from './sample-track.ts';
 import type { KeyPair, TrackReading } from './schema.ts';
 
-type Place = readonly number[];
+/** A line: its places in order, a column a channel. */
+type Line = readonly Float64Array[];
 
 /** Points a segment's line is laid out in, evenly along it. */
 const POINTS = 32;
@@ -17,17 +18,11 @@ const SAMPLES = 160;
 /** Lines nearer than this share of the span are the same line, and need no walking. */
 const SAME_LINE = 0.002;
 
-function distance(a: Place, b: Place): number {
-  let squared = 0;
-  for (let c = 0; c < a.length; c++) squared += (a[c]! - b[c]!) ** 2;
-  return Math.sqrt(squared);
-}
-
 /**
  * A track's way from one frame to another as `POINTS` places, evenly along its length. A way without length is one
  * place.
  */
-function lineOf(subject: Subject, track: Track, from: number, to: number): Place[] {
+function lineOf(subject: Subject, track: Track, from: number, to: number): Line {
   const columns = sampleTrack(subject, track, SAMPLES + 1, {
     frameAt: (i) => from + ((to - from) * i) / SAMPLES,
     breaks: [],
@@ -39,30 +34,42 @@ function lineOf(subject: Subject, track: Track, from: number, to: number): Place
     lengths[i] = lengths[i - 1]! + Math.sqrt(squared);
   }
   const whole = lengths[SAMPLES]!;
-  let i = 1;
-  return Array.from({ length: POINTS }, (_, p) => {
+  const line = columns.map(() => new Float64Array(POINTS));
+  for (let p = 0, i = 1; p < POINTS; p++) {
     const gone = (whole * p) / (POINTS - 1);
     while (i < SAMPLES && lengths[i]! < gone) i++;
     const piece = lengths[i]! - lengths[i - 1]!;
     const share = piece > 0 ? Math.min(1, (gone - lengths[i - 1]!) / piece) : 0;
-    return columns.map((column) => column[i - 1]! + (column[i]! - column[i - 1]!) * share);
-  });
+    for (let c = 0; c < columns.length; c++)
+      line[c]![p] = columns[c]![i - 1]! + (columns[c]![i]! - columns[c]![i - 1]!) * share;
+  }
+  return line;
 }
 
-/** How far a place is from a line, across it. */
-function distanceTo(line: readonly Place[], place: Place): number {
+/** How far the `p`-th place of one line is from another line, across it. */
+function distanceTo(line: Line, of: Line, p: number): number {
   let least = Infinity;
-  for (let i = 0; i + 1 < line.length; i++) {
-    const [a, b] = [line[i]!, line[i + 1]!];
-    let [along, length] = [0, 0];
-    for (let c = 0; c < a.length; c++) {
-      const way = b[c]! - a[c]!;
-      along += (place[c]! - a[c]!) * way;
+  for (let i = 0; i + 1 < POINTS; i++) {
+    let along = 0;
+    let length = 0;
+    let toStart = 0;
+    for (let c = 0; c < line.length; c++) {
+      const start = line[c]![i]!;
+      const way = line[c]![i + 1]! - start;
+      const off = of[c]![p]! - start;
+      along += off * way;
       length += way * way;
+      toStart += off * off;
     }
+    // Nearer than its start by its length at most.
+    if (toStart > (Math.sqrt(least) + Math.sqrt(length)) ** 2) continue;
     const share = length > 0 ? Math.max(0, Math.min(1, along / length)) : 0;
     let squared = 0;
-    for (let c = 0; c < a.length; c++) squared += (place[c]! - a[c]! - (b[c]! - a[c]!) * share) ** 2;
+    for (let c = 0; c < line.length; c++) {
+      const start = line[c]![i]!;
+      const apart = of[c]![p]! - start - (line[c]![i + 1]! - start) * share;
+      squared += apart * apart;
+    }
     if (squared < least) least = squared;
   }
   return Math.sqrt(least);
@@ -72,15 +79,16 @@ function distanceTo(line: readonly Place[], place: Place): number {
  * How far two lines are apart: the greatest distance from a place of either to the other line, across it (Hausdorff's),
  * which does not ask in what order or at what pace they are drawn. With the place of `a` by which it is greatest.
  */
-function apartness(a: readonly Place[], b: readonly Place[]): { worst: number; mean: number; at: Place } {
-  const fromA = a.map((place) => distanceTo(b, place));
-  const fromB = b.map((place) => distanceTo(a, place));
-  const [mostA, mostB] = [Math.max(...fromA), Math.max(...fromB)];
-  return {
-    worst: Math.max(mostA, mostB),
-    mean: fromA.reduce((sum, apart) => sum + apart, 0) / a.length,
-    at: mostA >= mostB ? a[fromA.indexOf(mostA)]! : b[fromB.indexOf(mostB)]!,
-  };
+function apartness(a: Line, b: Line): { worst: number; mean: number; at: number[] } {
+  let [mostA, placeA, mostB, placeB, sum] = [-1, 0, -1, 0, 0];
+  for (let p = 0; p < POINTS; p++) {
+    const [fromA, fromB] = [distanceTo(b, a, p), distanceTo(a, b, p)];
+    sum += fromA;
+    if (fromA > mostA) [mostA, placeA] = [fromA, p];
+    if (fromB > mostB) [mostB, placeB] = [fromB, p];
+  }
+  const [line, p] = mostA >= mostB ? [a, placeA] : [b, placeB];
+  return { worst: Math.max(mostA, mostB), mean: sum / POINTS, at: line.map((column) => column[p]!) };
 }
 
 export interface SegmentPath {
@@ -124,11 +132,10 @@ export function segmentPaths({ target, take, track, range, pairs, span, isSame }
       };
     const asked = lineOf(target, track, pair.targetFrame, next.targetFrame);
     const drawn = lineOf(take, track, pair.takeFrame, next.takeFrame);
-    const miss = (p: number): Place => drawn[p]!.map((value, c) => value - asked[p]![c]!);
-    const [startMiss, endMiss] = [miss(0), miss(POINTS - 1)];
-    const laid = drawn.map((place, p) =>
-      place.map((value, c) => value - startMiss[c]! - ((endMiss[c]! - startMiss[c]!) * p) / (POINTS - 1)),
-    );
+    const laid = drawn.map((column, c) => {
+      const [start, end] = [0, POINTS - 1].map((p) => column[p]! - asked[c]![p]!) as [number, number];
+      return column.map((value, p) => value - start - ((end - start) * p) / (POINTS - 1));
+    });
     const { worst, mean, at } = apartness(asked, laid);
     return {
       firstFrame: pair.targetFrame,
@@ -147,11 +154,11 @@ export function segmentPaths({ target, take, track, range, pairs, span, isSame }
 }
 
 /** The whole frame on which the target is nearest to a place. */
-function frameNear(subject: Subject, track: Track, from: number, to: number, place: Place): number {
+function frameNear(subject: Subject, track: Track, from: number, to: number, place: readonly number[]): number {
   let best = Math.ceil(from);
   let least = Infinity;
   for (let frame = best; frame <= to; frame++) {
-    const apart = distance(trackValues(subject, track, frame), place);
+    const apart = Math.hypot(...trackValues(subject, track, frame).map((value, c) => value - place[c]!));
     if (apart < least) [best, least] = [frame, apart];
   }
   return best;

@@ -18,6 +18,8 @@ export function countsAt({ sides, track }: Pick<ReadTrack, 'sides' | 'track'>): 
   const keyed = track.channelIds.map(
     (id) => new Set(findChannel(sides.target.subject, id)?.keys.map((key) => key.frame)),
   );
+  // Of one channel alone every pose is its own.
+  if (keyed.filter(({ size }) => size > 0).length < 2) return () => true;
   return (c, frame) => keyed[c]!.size === 0 || keyed[c]!.has(frame) || !keyed.some((own) => own.has(frame));
 }
 
@@ -74,11 +76,14 @@ export function poseMisses(read: ReadTrack, frames: readonly number[]): PoseMiss
     }
     const i = Math.round(frame - reading.gap.firstFrame);
     if (i < 0 || i >= (target[0]?.length ?? 0)) return [];
-    const own = (values: readonly number[]): number[] => values.map((value, c) => (counts(c, frame) ? value : 0));
-    const misses = own(target.map((column, c) => warped[c]![i]! - column[i]!));
-    if (blurFrames === 0) return [{ frame, miss: Math.hypot(...misses) }];
-    const between = missBetween(read, frame);
-    const open = between ? Math.hypot(...own(between)) : Infinity;
+    if (blurFrames === 0) {
+      let squared = 0;
+      for (let c = 0; c < target.length; c++) if (counts(c, frame)) squared += (warped[c]![i]! - target[c]![i]!) ** 2;
+      return [{ frame, miss: Math.sqrt(squared) }];
+    }
+    const misses = target.map((column, c) => (counts(c, frame) ? warped[c]![i]! - column[i]! : 0));
+    const between = missBetween(read, frame)?.map((value, c) => (counts(c, frame) ? value : 0));
+    const open = between ? Math.hypot(...between) : Infinity;
     return [{ frame, miss: Math.min(missAside(read, i, misses), open) }];
   });
 }
@@ -179,5 +184,6 @@ function nearestBetween(from: readonly number[], to: readonly number[]): number[
 
 /** The frames of all the target's keys that count: matched and missing ones, in order. */
 export function askedFrames({ reading }: ReadTrack): number[] {
-  return [...reading.pairs.map((pair) => pair.targetFrame), ...reading.missingFrames].sort((a, b) => a - b);
+  const paired = reading.pairs.map((pair) => pair.targetFrame);
+  return reading.missingFrames.length > 0 ? [...paired, ...reading.missingFrames].sort((a, b) => a - b) : paired;
 }

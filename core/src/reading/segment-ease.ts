@@ -27,16 +27,15 @@ export function segmentEase(
   const length = to - from;
   const probe = length * PROBE;
   // Just before the end: the jump that ends a held key is not a way travelled inside the segment.
-  const [end, middle] = [to - probe, (from + to) / 2];
+  const end = to - probe;
+  const middle = (from + to) / 2;
   let [first, second, leaving, arriving] = [0, 0, 0, 0];
   for (const id of track.channelIds) {
     const channel = findChannel(subject, id);
     if (!channel || channel.keys.length === 0) continue;
-    const [atStart, atMiddle, atEnd] = [
-      sampleChannel(channel, from),
-      sampleChannel(channel, middle),
-      sampleChannel(channel, end),
-    ];
+    const atStart = sampleChannel(channel, from);
+    const atMiddle = sampleChannel(channel, middle);
+    const atEnd = sampleChannel(channel, end);
     first += (atMiddle - atStart) ** 2;
     second += (atEnd - atMiddle) ** 2;
     leaving += (sampleChannel(channel, from + probe) - atStart) ** 2;

@@ -6,13 +6,6 @@ const NO_SPAN = 1e-9;
 /** Two samples nearer than this share of the span are the same place. */
 const STILL = 1e-9;
 
-/** The target's samples of one track and what is needed to sign an error against them. */
-export interface TargetSamples {
-  /** One row a channel, one value a target frame. */
-  columns: Float64Array[];
-  span: number;
-}
-
 /**
  * The extent of a movement in its unit: the diagonal of the box it moves in, for one channel its highest minus its
  * lowest value.
@@ -34,41 +27,52 @@ export function spanOf(columns: readonly Float64Array[]): number {
 
 /** The indices of the channels that move in the target or the take. */
 export function movingChannels(target: readonly Float64Array[], take: readonly Float64Array[]): number[] {
-  return target.flatMap((column, c) => {
-    const still = (values: Float64Array): boolean => {
-      for (let i = 0; i < values.length; i++) if (values[i] !== column[0]) return false;
-      return true;
-    };
-    return still(column) && still(take[c]!) ? [] : [c];
-  });
+  const moving: number[] = [];
+  for (let c = 0; c < target.length; c++) {
+    const start = target[c]![0];
+    if (!standsAt(target[c]!, start) || !standsAt(take[c]!, start)) moving.push(c);
+  }
+  return moving;
+}
+
+function standsAt(values: Float64Array, place: number | undefined): boolean {
+  for (let i = 0; i < values.length; i++) if (values[i] !== place) return false;
+  return true;
 }
 
 /**
- * The error of `take` against the target in percent of the span, a value a frame. On one channel it is `take − target`;
- * on a trajectory its size is the distance and its sign says ahead (+) or behind (−) along the target's direction of
- * travel, the last one known while it holds.
+ * The error of a take's samples against the target's (one row a channel, one value a target frame) in percent of the
+ * span, a value a frame. On one channel it is `take − target`; on a trajectory its size is the distance and its sign
+ * says ahead (+) or behind (−) along the target's direction of travel, the last one known while it holds.
  */
-export function signedErrorInto(out: Float64Array, target: TargetSamples, take: readonly Float64Array[]): Float64Array {
-  const { columns, span } = target;
+export function createSignedError(
+  columns: readonly Float64Array[],
+  span: number,
+): (take: readonly Float64Array[]) => Float64Array {
+  const count = columns[0]?.length ?? 0;
   const perCent = span > 0 ? 100 / span : 0;
-  const moving = movingChannels(columns, take);
-  if (moving.length <= 1) {
-    const c = moving[0] ?? 0;
-    for (let i = 0; i < out.length; i++) out[i] = (take[c]![i]! - columns[c]![i]!) * perCent;
-    return out;
-  }
-  const directions = travelDirections(columns, span);
-  for (let i = 0; i < out.length; i++) {
-    let squared = 0;
-    let along = 0;
-    for (let c = 0; c < columns.length; c++) {
-      const miss = take[c]![i]! - columns[c]![i]!;
-      squared += miss * miss;
-      along += miss * directions[c]![i]!;
+  let directions: Float64Array[] | null = null;
+  return (take) => {
+    const out = new Float64Array(count);
+    const moving = movingChannels(columns, take);
+    if (moving.length <= 1) {
+      const [asked, drawn] = [columns[moving[0] ?? 0], take[moving[0] ?? 0]];
+      for (let i = 0; i < count; i++) out[i] = (drawn![i]! - asked![i]!) * perCent;
+      return out;
     }
-    out[i] = (along < 0 ? -1 : 1) * Math.sqrt(squared) * perCent;
-  }
-  return out;
+    directions ??= travelDirections(columns, span);
+    for (let i = 0; i < count; i++) {
+      let squared = 0;
+      let along = 0;
+      for (let c = 0; c < columns.length; c++) {
+        const miss = take[c]![i]! - columns[c]![i]!;
+        squared += miss * miss;
+        along += miss * directions[c]![i]!;
+      }
+      out[i] = (along < 0 ? -1 : 1) * Math.sqrt(squared) * perCent;
+    }
+    return out;
+  };
 }
 
 /**

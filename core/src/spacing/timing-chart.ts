@@ -70,7 +70,7 @@ export function trackSpacing(subject: Subject, track: Track, firstFrame: number,
 interface Events {
   /** Frames of the track's keyed extremes within the range. */
   extremes: number[];
-  roleAt: Map<number, KeyRole>;
+  roleAt: ReadonlyMap<number, KeyRole>;
 }
 
 interface ChartOptions {

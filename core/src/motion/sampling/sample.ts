@@ -34,7 +34,7 @@ function sampleInside(channel: Channel, frame: number): number {
   const { keys } = channel;
   const index = keyIndexAt(keys, frame);
   if (index < 0) return keys[0]!.value;
-  if (index === keys.length - 1) return keys[index]!.value;
+  if (index === keys.length - 1 || keys[index]!.frame === frame) return keys[index]!.value;
   return samplerOf(channel, index)(frame);
 }
 

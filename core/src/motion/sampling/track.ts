@@ -62,8 +62,19 @@ export interface TrackEvent {
 
 const ROLE_WEIGHT: Record<KeyRole, number> = { extreme: 2, breakdown: 1, inbetween: 0 };
 
+/** The roles of a subject's tracks, kept as long as the subject is: documents never change in place. */
+const rolesKnown = new WeakMap<Subject, WeakMap<Track, ReadonlyMap<number, KeyRole>>>();
+
 /** The frames of the track's keys in order, each with the weightiest role its channels have there. */
-export function trackRoles(subject: Subject, track: Track): Map<number, KeyRole> {
+export function trackRoles(subject: Subject, track: Track): ReadonlyMap<number, KeyRole> {
+  let own = rolesKnown.get(subject);
+  if (!own) rolesKnown.set(subject, (own = new WeakMap()));
+  let roles = own.get(track);
+  if (!roles) own.set(track, (roles = rolesOf(subject, track)));
+  return roles;
+}
+
+function rolesOf(subject: Subject, track: Track): Map<number, KeyRole> {
   const roles = new Map<number, KeyRole>();
   for (const id of track.channelIds) {
     for (const key of findChannel(subject, id)?.keys ?? []) {
@@ -85,8 +96,10 @@ export function trackEvents(subject: Subject, track: Track): TrackEvent[] {
 
 /** The values of the track's channels at a frame, one for each of its channels. */
 export function trackValues(subject: Subject, track: Track, frame: number): number[] {
-  return track.channelIds.map((id) => {
+  const values: number[] = [];
+  for (const id of track.channelIds) {
     const channel = findChannel(subject, id);
-    return channel ? sampleChannel(channel, frame) : CHANNELS[id].resting;
-  });
+    values.push(channel ? sampleChannel(channel, frame) : CHANNELS[id].resting);
+  }
+  return values;
 }

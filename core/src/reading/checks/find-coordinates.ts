@@ -8,7 +8,7 @@ import { nowhereApart, readSegments, type ReadTrack } from '../read-track.ts';
 import { sampleTrack } from '../sample-track.ts';
 import { type Finding, FINDING_KINDS, type KeyPair, type Target } from '../schema.ts';
 import { segmentResidual } from '../segment-residual.ts';
-import { createWarp } from '../warp.ts';
+import { bendsOf, createWarp } from '../warp.ts';
 import { inCoordinate } from '../words.ts';
 import { type BothRead, type Found, isAbout } from './check.ts';
 import { findInSegment, findPoses } from './find-spacing.ts';
@@ -152,20 +152,24 @@ function alone(
   const { reading, sides, track } = read;
   const own: Track = { ...track, channelIds: [track.channelIds[c]!] };
   const first = reading.gap.firstFrame;
-  const warp = createWarp(pairs.map((pair) => ({ from: pair.targetFrame, to: pair.takeFrame })));
+  const points = pairs.map((pair) => ({ from: pair.targetFrame, to: pair.takeFrame }));
+  const warp = createWarp(points);
   const column = read.target[c]!;
+  const { exposure } = sides.target.subject;
   const warped = sampleTrack(sides.take.subject, own, column.length, {
-    frameAt: (i) => warp(exposedFrame(first + i, first, sides.target.subject.exposure)),
-    breaks: null,
+    frameAt: (i) => warp(exposedFrame(first + i, first, exposure)),
+    breaks: exposure === 1 ? bendsOf(points).map((frame) => Math.ceil(frame - first)) : null,
   });
   const columns = { target: [column], take: [read.take[c]!], warped };
+  const isSame = nowhereApart(columns.target, warped, first);
+  const [target, take] = [sides.target.subject, sides.take.subject];
   return {
     ...read,
     ...columns,
     whole: columns,
     track: own,
     paths: [],
-    isSame: nowhereApart(columns.target, warped, first),
+    isSame,
     reading: {
       ...reading,
       pairs,
@@ -174,7 +178,7 @@ function alone(
       segments: pairs.slice(1).flatMap((end, k) => {
         const ends = [pairs[k]!, end];
         return isMeant(pairs[k]!, end)
-          ? readSegments(sides.target.subject, sides.take.subject, own, ends, reading.span)
+          ? readSegments({ target, take, track: own, pairs: ends, span: reading.span, isSame })
           : [];
       }),
     },

@@ -21,8 +21,9 @@ const SAMPLE_GAP = 2;
  */
 export function idleKeys(channel: Channel, within: FrameRange): number[] {
   const { keys } = channel;
+  if (keys.length < 3 || !keys.some(({ role }) => role === 'inbetween')) return [];
   const extent = extentOfKeys(keys);
-  if (keys.length < 3 || !(extent > 0)) return [];
+  if (!(extent > 0)) return [];
   return keys.flatMap((key, i) => {
     if (i === 0 || i === keys.length - 1 || key.role !== 'inbetween') return [];
     // One between two a frame away is a sample of the motion.
@@ -92,9 +93,9 @@ function findExtraTracks(asked: Subject, drawn: Subject, range: { first: number;
 function isKeyedAlong({ id, keys }: Channel, { positionJoined, channels }: Subject): boolean {
   const otherId = id === 'position.x' ? 'position.y' : id === 'position.y' ? 'position.x' : null;
   const other = positionJoined ? channels.find((channel) => channel.id === otherId) : undefined;
-  return (
-    other !== undefined && !isStill(other) && keys.every(({ frame }) => other.keys.some((key) => key.frame === frame))
-  );
+  if (!other || isStill(other)) return false;
+  const frames = new Set(other.keys.map(({ frame }) => frame));
+  return keys.every(({ frame }) => frames.has(frame));
 }
 
 function findIdle(asked: Subject, drawn: Subject, range: FrameRange, modelRange: FrameRange): Finding[] {

@@ -77,7 +77,7 @@ export function findOverlap({ target, tracks }: BothRead): Found {
     .filter(({ reading }) => reading.span > 0)
     .map((read): Moving => {
       const speeds = withSums(speedsOf(read.target));
-      return { read, target: speeds, take: withSums(speedsOf(read.take)), setsOff: setsOff(speeds) };
+      return { read, target: speeds, setsOff: setsOff(speeds) };
     })
     .sort((a, b) => a.setsOff - b.setsOff);
   const asked = lagsBetween(moving.map(({ target: speeds }) => speeds));
@@ -89,7 +89,7 @@ export function findOverlap({ target, tracks }: BothRead): Found {
       .sort((a, b) => a.asked.lag - b.asked.lag);
     const lead = leaders[0];
     if (!lead) continue;
-    const drawn = bestLag(lead.leader.take, follower.take);
+    const drawn = bestLag(drawnBy(lead.leader), drawnBy(follower));
     const severity = severityOf(drawn.lag - lead.asked.lag, tolerance);
     const shift = evenShift(follower.read, lead.leader.read, tolerance);
     if (
@@ -157,9 +157,10 @@ const meanOffset = (pairs: readonly KeyPair[]): number =>
 interface Moving {
   read: ReadTrack;
   target: Speeds;
-  take: Speeds;
   setsOff: number;
 }
+
+const drawnBy = ({ read }: Moving): Speeds => withSums(speedsOf(read.take));
 
 /** Of very many parts, a part follows one of the last so many that set off before it. */
 const MOST_LEADERS = 12;

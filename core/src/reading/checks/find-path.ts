@@ -126,7 +126,10 @@ function cornerAt(subject: Subject, track: Track, frame: number, least: number, 
 /** A step of so many times the noise turns by a few degrees for it at most. */
 const OF_NOISE = 24;
 
-function findKinks({ reading, sides, track, take, isSampled }: ReadTrack): Finding[] {
+/** Lines nearer than this share of the span turn alike. */
+const SAME_LINE = 1e-9;
+
+function findKinks({ reading, sides, track, take, isSampled, isSame }: ReadTrack): Finding[] {
   const toTarget = createWarp(reading.pairs.map((pair) => ({ from: pair.takeFrame, to: pair.targetFrame })));
   // Slower than this a frame the direction says nothing to the eye.
   const least = reading.span * 0.004;
@@ -138,6 +141,8 @@ function findKinks({ reading, sides, track, take, isSampled }: ReadTrack): Findi
   return drawn.slice(1, -1).flatMap((frame, k): Finding[] => {
     // From sample to sample a line is straight: its turns are those of the drawings.
     const reach = isSampled ? Math.max(1, Math.round(drawn[k + 2]! - frame)) : KINK_FRAMES;
+    // Where both go alike from the key before to the key after there is nothing to find.
+    if (!isSampled && isSame(toTarget(drawn[k]!), toTarget(drawn[k + 2]!), SAME_LINE * reading.span)) return [];
     const measured = cornerAt(sides.take.subject, track, frame, Math.max(2 * least, OF_NOISE * noise), reach);
     if (measured <= KINK_DEGREES) return [];
     const onTarget = toTarget(frame);

@@ -1,7 +1,7 @@
 import { framesPerSecond, sameRate } from '../../time/rate.ts';
 import { eventAt } from '../own-keys.ts';
 import { EASE_TOLERANCE } from '../pace.ts';
-import { cornerLoss, cornerPoseLoss, poseMisses } from '../poses.ts';
+import { askedFrames, cornerLoss, cornerPoseLoss, poseMisses } from '../poses.ts';
 import { withPosesPutRight } from '../poses-put-right.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, SegmentReading, Target, Tolerances, TrackReading } from '../schema.ts';
@@ -55,10 +55,7 @@ export function findPoses(
   events: Target['events'],
 ): Finding[] {
   const { reading } = read;
-  const matched = [
-    ...reading.pairs.map((pair) => pair.targetFrame),
-    ...(read.areKeysFound ? reading.missingFrames : []),
-  ].sort((a, b) => a - b);
+  const matched = read.areKeysFound ? askedFrames(read) : reading.pairs.map((pair) => pair.targetFrame);
   return poseMisses(read, matched).flatMap(({ frame, miss }): Finding[] => {
     const lost = read.lostPercent(frame - read.held, frame + read.held) + NOISE_TIMES * read.noisePercent;
     const tolerance = ((tolerances.spacingPercent + lost) / 100) * reading.span + cornerPoseLoss(read, frame);

@@ -77,7 +77,9 @@ export function findTurns({ tracks }: BothRead): Found {
     return pairs
       .slice(1, -1)
       .flatMap((pair, k) =>
-        sameEase(segments[k]!, segments[k + 1]!) ? [] : findTurn(read, [pairs[k]!, pair, pairs[k + 2]!]),
+        isEasedAlike(segments[k]!) && isEasedAlike(segments[k + 1]!)
+          ? []
+          : findTurn(read, [pairs[k]!, pair, pairs[k + 2]!]),
       );
   });
   const besides = (finding: Finding): boolean =>
@@ -96,15 +98,11 @@ export function findTurns({ tracks }: BothRead): Found {
 /** Speeds alike within this share of the mean need no second look. */
 const SAME_PACE = 0.02;
 
-/** Whether take and target come to a key and leave it with the same ease. */
-function sameEase(before: SegmentReading, after: SegmentReading): boolean {
-  const alike = (segment: SegmentReading): boolean =>
-    segment.target !== null &&
-    segment.take !== null &&
-    Math.abs(segment.target.start - segment.take.start) + Math.abs(segment.target.finish - segment.take.finish) <
-      SAME_PACE;
-  return alike(before) && alike(after);
-}
+/** Whether take and target leave a key, and come to the next, with the same ease. */
+const isEasedAlike = ({ target, take }: SegmentReading): boolean =>
+  target !== null &&
+  take !== null &&
+  Math.abs(target.start - take.start) + Math.abs(target.finish - take.finish) < SAME_PACE;
 
 function findTurn(read: ReadTrack, three: Three): Finding[] {
   const { reading, sides, track, take, isSampled } = read;

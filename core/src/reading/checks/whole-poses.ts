@@ -9,8 +9,9 @@ import { isAbout, type Whole } from './check.ts';
 
 /** Poses that are further from the first than this share of the span say of what size a motion is. */
 const A_WAY = 0.15;
-/** How much their own sizes may differ. */
+/** How much their own sizes may differ, and by what share of how far the size of all is from the target's. */
 const SAME_SIZE = 0.06;
+const OF_ALL = 1 / 3;
 
 /** What all the poses of one track may differ by from being off by the same. */
 const SAME_MISS = 0.2;
@@ -85,21 +86,26 @@ function awayBy({ id }: Track, miss: readonly number[], unit: string): string {
 export function findSize({ reading, track, sides }: ReadTrack, tolerancePercent: number): Whole[] {
   const { pairs, span } = reading;
   if (pairs.length < 2 || !(span > 0)) return [];
-  const asked = pairs.map((pair) => trackValues(sides.target.subject, track, pair.targetFrame));
-  const drawn = pairs.map((pair) => trackValues(sides.take.subject, track, pair.takeFrame));
-  const from = (places: readonly number[][], i: number): number[] =>
-    places[i]!.map((value, c) => value - places[0]![c]!);
-  const ways = pairs.flatMap((_, i) => {
-    const [a, b] = [from(asked, i), from(drawn, i)];
+  const placesAt = ({ targetFrame, takeFrame }: KeyPair): [number[], number[]] => [
+    trackValues(sides.target.subject, track, targetFrame),
+    trackValues(sides.take.subject, track, takeFrame),
+  ];
+  const [askedFirst, drawnFirst] = placesAt(pairs[0]!);
+  const ways: { size: number; aside: number; place: number[] }[] = [];
+  for (const pair of pairs) {
+    const [asked, drawn] = placesAt(pair);
+    const [a, b] = [asked.map((value, c) => value - askedFirst[c]!), drawn.map((value, c) => value - drawnFirst[c]!)];
     const length = Math.hypot(...a);
-    if (length < A_WAY * span) return [];
+    if (length < A_WAY * span) continue;
     const size = a.reduce((sum, value, c) => sum + value * b[c]!, 0) / length ** 2;
+    // One that is of its size belongs to no size that could be said of all.
+    if (Math.abs(size - 1) * 100 <= tolerancePercent * (1 - OF_ALL)) return [];
     const aside = Math.hypot(...b.map((value, c) => value - size * a[c]!)) / length;
-    return [{ size, aside, place: a }];
-  });
+    ways.push({ size, aside, place: a });
+  }
   const size = ways.length > 0 ? medianOf(ways.map((way) => way.size)) : 1;
   // What is said of all of them is true of each.
-  const alike = Math.min(SAME_SIZE, Math.abs(size - 1) / 3);
+  const alike = Math.min(SAME_SIZE, Math.abs(size - 1) * OF_ALL);
   const isOne = ways.every((way) => Math.abs(way.size - size) <= alike && way.aside <= SAME_SIZE);
   const severity = severityOf((size - 1) * 100, tolerancePercent);
   const isBack = size < -A_WAY;

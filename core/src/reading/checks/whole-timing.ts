@@ -77,10 +77,10 @@ type Whose = { read: ReadTrack; isTrack: boolean } | null;
 
 /** The one thing that explains the offsets; null where none does. */
 function timingOf(given: readonly Offset[], of: Whose, mayLeaveOut: boolean): WholeTiming | null {
-  const offsets = given.toSorted((a, b) => a.frame - b.frame);
   // One that is late is no whole, unless that it is was seen in all of the curve.
-  const least = offsets.every(({ read }) => read.explained || read.areKeysFound) ? 1 : 2;
-  if (new Set(offsets.map(({ frame }) => frame)).size < 2 || offsets.filter(isLate).length < least) return null;
+  const least = given.every(({ read }) => read.explained || read.areKeysFound) ? 1 : 2;
+  if (given.filter(isLate).length < least || given.every(({ frame }) => frame === given[0]!.frame)) return null;
+  const offsets = given.toSorted((a, b) => a.frame - b.frame);
   const tolerance = Math.max(...offsets.map((offset) => offset.tolerance));
   const slack = Math.max(LEAST_SLACK, tolerance / 2);
   const shifted = shiftOf(offsets, slack, mayLeaveOut);
