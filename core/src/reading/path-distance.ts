@@ -49,7 +49,9 @@ function lineOf(subject: Subject, track: Track, from: number, to: number): Line 
 /** How far the `p`-th place of one line is from another line, across it. */
 function distanceTo(line: Line, of: Line, p: number): number {
   let least = Infinity;
-  for (let i = 0; i + 1 < POINTS; i++) {
+  // From the piece as far along it, by which it mostly lies: then few of the others need a closer look.
+  for (let k = 0; k + 1 < POINTS; k++) {
+    const i = (p + k) % (POINTS - 1);
     let along = 0;
     let length = 0;
     let toStart = 0;

@@ -69,23 +69,27 @@ export function missAtEnd(
 export function poseMisses(read: ReadTrack, frames: readonly number[]): PoseMiss[] {
   const { reading, target, warped, blurFrames } = read;
   const counts = countsAt(read);
-  return frames.flatMap((frame): PoseMiss[] => {
-    if (isEndOfWay(read, frame)) {
-      const miss = missAtEnd(read, frame);
-      return miss === null ? [] : [{ frame, miss }];
-    }
+  const count = target[0]?.length ?? 0;
+  const missAt = (frame: number): number | null => {
+    if (isEndOfWay(read, frame)) return missAtEnd(read, frame);
     const i = Math.round(frame - reading.gap.firstFrame);
-    if (i < 0 || i >= (target[0]?.length ?? 0)) return [];
+    if (i < 0 || i >= count) return null;
     if (blurFrames === 0) {
       let squared = 0;
       for (let c = 0; c < target.length; c++) if (counts(c, frame)) squared += (warped[c]![i]! - target[c]![i]!) ** 2;
-      return [{ frame, miss: Math.sqrt(squared) }];
+      return Math.sqrt(squared);
     }
     const misses = target.map((column, c) => (counts(c, frame) ? warped[c]![i]! - column[i]! : 0));
     const between = missBetween(read, frame)?.map((value, c) => (counts(c, frame) ? value : 0));
     const open = between ? Math.hypot(...between) : Infinity;
-    return [{ frame, miss: Math.min(missAside(read, i, misses), open) }];
-  });
+    return Math.min(missAside(read, i, misses), open);
+  };
+  const all: PoseMiss[] = [];
+  for (const frame of frames) {
+    const miss = missAt(frame);
+    if (miss !== null) all.push({ frame, miss });
+  }
+  return all;
 }
 
 /** A miss at a place among the samples without what of it lies along the way, within what whole frames leave open. */

@@ -1,6 +1,6 @@
 import { findChannel } from '../motion/document/document.ts';
 import type { Subject } from '../motion/document/schema.ts';
-import { sampleChannel } from '../motion/sampling/sample.ts';
+import { samplerBetween } from '../motion/sampling/sample.ts';
 import type { Track } from '../motion/sampling/track.ts';
 import type { SegmentEase } from './schema.ts';
 
@@ -33,13 +33,14 @@ export function segmentEase(
   for (const id of track.channelIds) {
     const channel = findChannel(subject, id);
     if (!channel || channel.keys.length === 0) continue;
-    const atStart = sampleChannel(channel, from);
-    const atMiddle = sampleChannel(channel, middle);
-    const atEnd = sampleChannel(channel, end);
+    const at = samplerBetween(channel, from, to);
+    const atStart = at(from);
+    const atMiddle = at(middle);
+    const atEnd = at(end);
     first += (atMiddle - atStart) ** 2;
     second += (atEnd - atMiddle) ** 2;
-    leaving += (sampleChannel(channel, from + probe) - atStart) ** 2;
-    arriving += (atEnd - sampleChannel(channel, to - 2 * probe)) ** 2;
+    leaving += (at(from + probe) - atStart) ** 2;
+    arriving += (atEnd - at(to - 2 * probe)) ** 2;
   }
   const way = Math.sqrt(first) + Math.sqrt(second);
   if (!(way > span * STILL)) return null;

@@ -15,7 +15,8 @@ export function spanOf(columns: readonly Float64Array[]): number {
   for (const column of columns) {
     let low = Infinity;
     let high = -Infinity;
-    for (const value of column) {
+    for (let i = 0; i < column.length; i++) {
+      const value = column[i]!;
       if (value < low) low = value;
       if (value > high) high = value;
     }

@@ -67,6 +67,19 @@ export function sampleChannel(channel: Channel, frame: number): number {
   return value + wobbleAt(channel.wobble, frame).value;
 }
 
+/**
+ * The channel's values from one frame to another (not itself), for many looks: where both are of one segment, this is
+ * found once.
+ */
+export function samplerBetween(channel: Channel, from: number, to: number): SegmentSampler {
+  const { keys, wobble } = channel;
+  const index = keyIndexAt(keys, from);
+  const end = keys[index + 1];
+  return index >= 0 && end && to <= end.frame && !wobble
+    ? samplerOf(channel, index)
+    : (frame) => sampleChannel(channel, frame);
+}
+
 export interface Speeds {
   /** Just before and just after the frame, in units per second. They differ at a key that breaks the motion. */
   left: number;
