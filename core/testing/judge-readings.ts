@@ -1,5 +1,6 @@
 import { type Finding, type MotionDocument, readTake } from '../src/index.ts';
 import { type Model, MODELS } from './clean-models.ts';
+import { CLOSE_MODELS } from './close-models.ts';
 import { createDice, type Dice } from './dice.ts';
 import { FURTHER_FAULTS } from './further-faults.ts';
 import { FURTHER_MODELS } from './further-models.ts';
@@ -74,6 +75,7 @@ export const ALL_MODELS: Record<string, (dice: Dice) => Model> = {
   ...PHRASED_MODELS,
   ...RARER_MODELS,
   ...UNLIKE_MODELS,
+  ...CLOSE_MODELS,
 };
 export const ALL_FAULTS = { ...LEARNER_FAULTS, ...FURTHER_FAULTS };
 

@@ -22,6 +22,8 @@ export const KEYINGS: Record<string, (motion: MotionDocument, dice: Dice) => Mot
       createKey(frame, sampleChannel(channel, frame), { leave: 'linear', role: 'inbetween' }),
     ),
   tracked: (motion, dice) => withNoise(motion, () => ((dice(-100, 100) + dice(-100, 100)) / 200) * 0.004),
+  'held on ones': (motion) =>
+    sampled(motion, (channel, frame) => createKey(frame, sampleChannel(channel, frame), { leave: 'step' })),
   'split segments': (motion) =>
     mapChannels(motion, (channel) =>
       moving(channel)
@@ -30,13 +32,11 @@ export const KEYINGS: Record<string, (motion: MotionDocument, dice: Dice) => Mot
             keys: channel.keys.flatMap((key, i) => {
               const next = channel.keys[i + 1];
               if (!next || key.leave === 'step' || next.frame - key.frame < 2) return [key];
+              const first = Math.floor(key.frame) + 1;
               return [
                 { ...key, leave: 'linear' as const },
-                ...Array.from({ length: Math.ceil(next.frame - key.frame) - 1 }, (_, k) =>
-                  createKey(key.frame + k + 1, sampleChannel(channel, key.frame + k + 1), {
-                    leave: 'linear',
-                    role: 'inbetween',
-                  }),
+                ...Array.from({ length: Math.ceil(next.frame) - first }, (_, k) =>
+                  createKey(first + k, sampleChannel(channel, first + k), { leave: 'linear', role: 'inbetween' }),
                 ),
               ];
             }),

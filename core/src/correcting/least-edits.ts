@@ -1,7 +1,7 @@
 import { findChannel } from '../motion/document/document.ts';
 import type { Channel, MotionDocument } from '../motion/document/schema.ts';
 import { counterpart } from '../reading/counterpart.ts';
-import { sampledEvery } from '../reading/keying.ts';
+import { isRecorded } from '../reading/keying.ts';
 import { isReadAsDrawn, readTake, targetRead } from '../reading/read-take.ts';
 import { type Finding, findingKey, type Reading, type Severity, type Target } from '../reading/schema.ts';
 import { type Change, changesBetween, sameData } from '../steps/index.ts';
@@ -62,12 +62,11 @@ function wrongness({ findings, tracks }: Reading): number {
 }
 
 /** Whether a movement is keyed on every frame, or on every so many, that the target keys by its poses. */
-function isRecorded(target: MotionDocument, take: MotionDocument): boolean {
-  const isDense = ({ keys }: Channel): boolean => sampledEvery(keys.map((key) => key.frame)) !== null;
+function isRecording(target: MotionDocument, take: MotionDocument): boolean {
   return target.subjects.some((model) =>
     (counterpart(take, model)?.channels ?? []).some((channel) => {
       const asked = findChannel(model, channel.id);
-      return channel.id !== 'drawing' && isDense(channel) && !(asked && isDense(asked));
+      return channel.id !== 'drawing' && isRecorded(channel, asked) && !(asked && isRecorded(asked));
     }),
   );
 }
@@ -92,7 +91,7 @@ export function leastEdits(target: Target, handedIn: MotionDocument, dismissed: 
   const start = counted(asRead);
   if (start.findings.length === 0) return { edits: [], left: [], why: null };
   const asked = targetRead(target, start);
-  if (isRecorded(asked, handedIn))
+  if (isRecording(asked, handedIn))
     return {
       edits: [],
       left: start.findings,

@@ -17,8 +17,9 @@ const SURPLUS = 2;
 /** Whether some channel of a subject has so many keys more than is asked that they are other keys. */
 const hasMoreKeys = (asked: Subject, drawn: Subject): boolean =>
   drawn.channels.some((channel) => {
-    const own = findChannel(asked, channel.id)?.keys.length ?? 0;
-    return own > 1 && tellingOf(channel.keys).length >= own + SURPLUS && !isRecorded(channel);
+    const own = findChannel(asked, channel.id);
+    const count = own?.keys.length ?? 0;
+    return count > 1 && tellingOf(channel.keys).length >= count + SURPLUS && !isRecorded(channel, own);
   });
 
 /** Whether that is so of some subject of a take. */
@@ -41,7 +42,7 @@ export function keyedOtherwise(target: MotionDocument, take: MotionDocument, rea
   return target.subjects.flatMap((asked) => {
     const drawn = counterpart(take, asked);
     // What is recorded throughout, or held by hand, is read as that.
-    if (!drawn || moversOf(drawn).every(isRecorded)) return [];
+    if (!drawn || moversOf(drawn).every((channel) => isRecorded(channel, findChannel(asked, channel.id)))) return [];
     const isOther =
       hasMoreKeys(asked, drawn) ||
       reading.tracks.some((track) => track.subjectId === asked.id && areKeysOthers(track, take.range));

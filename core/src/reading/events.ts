@@ -5,7 +5,7 @@ import { isMoving } from '../motion/keys/thin-keys.ts';
 import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import { type Track, type TrackEvent, trackEvents, trackValues } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
-import { sampledEvery, tellingOf } from './keying.ts';
+import { drawnEvery, tellingOf } from './keying.ts';
 import { momentsOf, noiseOf } from './moments.ts';
 
 /** A step of less than this share of a coordinate's extent stands still. */
@@ -25,12 +25,17 @@ export interface Events {
 
 /**
  * The events of a track: its keys that are more than in-betweens (all of them where none is more); of a recording, what
- * happens in it.
+ * happens in it. `asked` are the target's own events, of a take.
  */
-export function eventsOf(subject: Subject, track: Track, within: FrameRange): Events {
+export function eventsOf(
+  subject: Subject,
+  track: Track,
+  within: FrameRange,
+  asked: readonly TrackEvent[] = [],
+): Events {
   const keyed = withoutStill(subject, track, trackEvents(subject, track));
   const events = tellingOf(keyed);
-  if (sampledEvery(events.map(({ frame }) => frame)) === null) return { events, isSampled: false };
+  if (drawnEvery(events, asked) === null) return { events, isSampled: false };
   const [from, to] = [
     Math.max(Math.ceil(events[0]!.frame), within.first),
     Math.min(Math.floor(events.at(-1)!.frame), within.last),

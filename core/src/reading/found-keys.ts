@@ -45,7 +45,7 @@ const STANDS = { times: 8, share: 0.004, ofAsked: 0.05 };
 
 /** Whether a coordinate is recorded as no more than noise, beside a movement of `span`. */
 function standsInNoise(asked: Channel | undefined, row: Channel, span: number): boolean {
-  if (!isRecorded(row)) return false;
+  if (!isRecorded(row, asked)) return false;
   const extent = extentOfKeys(row.keys);
   const noise = noiseOf(row.keys.map(({ value }) => value));
   if (extent > Math.max(STANDS.times * noise, STANDS.share * span)) return false;
@@ -82,7 +82,7 @@ function recordingsOf(
     if (rows.length === 0) continue;
     const own = rows.flatMap(({ id }) => findChannel(asked, id) ?? []);
     if (own.length < rows.length || own.some((channel) => !isMoving(channel) || isRecorded(channel))) return null;
-    if (rows.some((row) => !isRecorded(row) || row.keys.length > MOST.samples)) return null;
+    if (rows.some((row) => !isRecorded(row, findChannel(asked, row.id)) || row.keys.length > MOST.samples)) return null;
     if (own.some(({ keys }) => keys.length > MOST.keys)) return null;
     const span = Math.max(...own.map(({ keys }) => extentOfKeys(keys)));
     const noise = Math.max(...rows.map(({ keys }) => noiseOf(keys.map(({ value }) => value))));

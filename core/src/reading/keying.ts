@@ -1,7 +1,8 @@
+import { extentOf } from '../extent.ts';
 import { CHANNELS } from '../motion/document/channels.ts';
-import type { Channel, KeyRole, MotionDocument, Subject } from '../motion/document/schema.ts';
+import type { Channel, Key, KeyRole, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { isMoving, isStill } from '../motion/keys/thin-keys.ts';
-import { trackWith } from '../motion/sampling/track.ts';
+import { type TrackEvent, trackWith } from '../motion/sampling/track.ts';
 import { askedOf } from './counterpart.ts';
 
 /** From so many keys on, most of them as far apart as may be, a run of keys is a recording or drawings held by hand. */
@@ -11,7 +12,7 @@ const MOST_APART = 4;
 const ALIKE = 0.75;
 
 /** How far apart most of the frames are, if it is so little that they are samples; else null. Frames are in order. */
-export function sampledEvery(frames: readonly number[]): number | null {
+export function regularGap(frames: readonly number[]): number | null {
   if (frames.length < LEAST_KEYS) return null;
   const gaps = frames.slice(1).map((frame, i) => frame - frames[i]!);
   // The middle gap is none of these where they are so many: told by counting, without sorting.
@@ -22,21 +23,56 @@ export function sampledEvery(frames: readonly number[]): number | null {
   return alike >= ALIKE * gaps.length ? middle : null;
 }
 
+/** A key, with the values of its track's channels. */
+type Sample = Pick<TrackEvent, 'frame' | 'values'>;
+
+/** Keys that turn back by more than this share of how far a channel goes, and so many of them, are extremes. */
+const TURNS = { by: 0.05, share: 0.6 };
+
+/** Whether most of the keys are extremes of one of their channels. */
+function areExtremes(keys: readonly Sample[]): boolean {
+  return keys[0]!.values.some((_, c) => {
+    const { low, high } = extentOf(keys.map(({ values }) => values[c]!));
+    const least = TURNS.by * (high - low);
+    const step = (i: number): number => keys[i + 1]!.values[c]! - keys[i]!.values[c]!;
+    let turns = 0;
+    for (let i = 1; i + 1 < keys.length; i++)
+      if (step(i - 1) * step(i) < 0 && Math.min(Math.abs(step(i - 1)), Math.abs(step(i))) > least) turns++;
+    return turns >= TURNS.share * (keys.length - 2);
+  });
+}
+
+/**
+ * How far apart most of the keys are, if they are samples; else null. On every frame all are; extremes that are a few
+ * frames apart are none.
+ */
+export function sampledEvery(keys: readonly Sample[]): number | null {
+  const every = regularGap(keys.map(({ frame }) => frame));
+  return every !== null && every > 1 && areExtremes(keys) ? null : every;
+}
+
+/** The same of a take's keys: those that are no more than the target has, each of them meant, are no samples. */
+export const drawnEvery = (drawn: readonly Sample[], asked: readonly Sample[]): number | null =>
+  drawn.length > asked.length || sampledEvery(asked) !== null ? sampledEvery(drawn) : null;
+
 /** Those that are more than in-betweens; all where none is more. */
 export function tellingOf<T extends { role: KeyRole }>(all: readonly T[]): T[] {
   const telling = all.filter(({ role }) => role !== 'inbetween');
   return telling.length > 0 ? telling : [...all];
 }
 
-/** Whether a channel has a key on most frames: it is a recording, or drawings held by hand. */
-export const isRecorded = ({ keys }: Channel): boolean =>
-  sampledEvery(tellingOf(keys).map(({ frame }) => frame)) !== null;
+const samplesOf = (keys: readonly Key[]): Sample[] =>
+  tellingOf(keys).map(({ frame, value }) => ({ frame, values: [value] }));
+
+/** Whether a channel has a key on most frames: it is a recording of what is asked, or drawings held by hand. */
+export const isRecorded = ({ keys }: Channel, asked?: Channel): boolean =>
+  drawnEvery(samplesOf(keys), samplesOf(asked?.keys ?? [])) !== null;
 
 /** The channels of a subject that move and are read as movements. */
 export const moversOf = ({ channels }: Subject): Channel[] =>
   channels.filter((channel) => isMoving(channel) && isRead(channel));
 
-/** Whether a channel is drawn anew every so many frames and held between, all by hand; then how many. */
+/** Whether a channel is drawn anew every so many frames and held between, all by hand; then how many, also one. */
 function heldEvery(channel: Channel): number | null {
   if (CHANNELS[channel.id].blend === 'held' || channel.keys.length < LEAST_KEYS || isStill(channel)) return null;
   const held = channel.keys.filter(
@@ -47,13 +83,13 @@ function heldEvery(channel: Channel): number | null {
   const drawn = channel.keys.filter(
     (key, i) => i === 0 || key.leave === 'step' || key.value !== channel.keys[i - 1]!.value,
   );
-  const every = sampledEvery(drawn.map((key) => key.frame));
-  return every !== null && every >= 2 && Number.isInteger(every) ? every : null;
+  const every = regularGap(drawn.map((key) => key.frame));
+  return every !== null && Number.isInteger(every) ? every : null;
 }
 
 /**
- * A take whose drawings are held on twos, threes or fours by hand, as one that is shown so: what goes on beneath is
- * read as what is on ones. Where the target itself is drawn like that, it stays as it is.
+ * A take whose drawings are held on ones, twos, threes or fours by hand, as one that is shown so: what goes on beneath
+ * is read as what is on ones. Where the target itself is drawn like that, it stays as it is.
  */
 export function withHeldDrawings(take: MotionDocument, target: MotionDocument): MotionDocument {
   let isAny = false;

@@ -5,7 +5,7 @@ import { extentOfKeys } from '../motion/keys/thin-keys.ts';
 import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
 import { counterpart } from './counterpart.ts';
-import { sampledEvery } from './keying.ts';
+import { isRecorded } from './keying.ts';
 import type { Finding, Tolerances } from './schema.ts';
 import { severityOf } from './severity.ts';
 import { capital, roundTo, subjectDoes, WAYS } from './words.ts';
@@ -48,8 +48,8 @@ function courseOf(subject: Subject, id: Coordinate, { range }: MotionDocument): 
 
 /** Whether it is keyed from pose to pose: one that is the same throughout lacks a pose, and is told as that. */
 function isPosed(subject: Subject, id: Coordinate): boolean {
-  const keys = findChannel(subject, id)?.keys ?? [];
-  return keys.length > 1 && sampledEvery(keys.map(({ frame }) => frame)) === null;
+  const channel = findChannel(subject, id);
+  return channel !== undefined && channel.keys.length > 1 && !isRecorded(channel);
 }
 
 /** Whether by its keys one of the two hardly moves in a coordinate where the other does: only then it is looked at. */

@@ -87,12 +87,15 @@ export function matchEvents(
   time: SharedTime,
   { span, held, isSame, mayLayOn, doubt }: HowToMatch,
 ): Matched {
-  const eventsIn = (side: TrackSide): ReturnType<typeof nearestEvents> & { isSampled: boolean } => {
-    const { events, isSampled } = eventsOf(side.subject, track, withMargins(side.motion.range));
+  const eventsIn = (
+    side: TrackSide,
+    askedFor?: readonly TrackEvent[],
+  ): ReturnType<typeof nearestEvents> & { isSampled: boolean } => {
+    const { events, isSampled } = eventsOf(side.subject, track, withMargins(side.motion.range), askedFor);
     return { ...nearestEvents(events, side.motion.range, MOST_EVENTS), isSampled };
   };
   const asked = eventsIn(target);
-  const drawn = eventsIn(take);
+  const drawn = eventsIn(take, asked.isSampled ? [] : asked.events);
   const pairOf = ({ frame, role }: TrackEvent, takeFrame: number): KeyPair => ({
     targetFrame: frame,
     takeFrame,

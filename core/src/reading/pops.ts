@@ -5,7 +5,7 @@ import { extentOfKeys } from '../motion/keys/thin-keys.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
 import { type Track, trackWith } from '../motion/sampling/track.ts';
 import { askedOf } from './counterpart.ts';
-import { sampledEvery } from './keying.ts';
+import { regularGap } from './keying.ts';
 import { noiseOf } from './moments.ts';
 import type { Finding, Tolerances } from './schema.ts';
 import { severityOf } from './severity.ts';
@@ -65,7 +65,7 @@ export function withoutPops(
     const channels = subject.channels.map((channel): Channel => {
       const track = trackWith(channel.id);
       const model = findChannel(asked, channel.id);
-      if (!track || !model || CHANNELS[channel.id].blend || sampledEvery(channel.keys.map((key) => key.frame)) !== 1)
+      if (!track || !model || CHANNELS[channel.id].blend || regularGap(channel.keys.map((key) => key.frame)) !== 1)
         return channel;
       const least = (spanOfTrack(asked, track) * spacingPercent) / 100;
       if (!(least > 0)) return channel;

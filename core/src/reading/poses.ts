@@ -1,6 +1,6 @@
 import { findChannel } from '../motion/document/document.ts';
 import { trackValues } from '../motion/sampling/track.ts';
-import type { ReadTrack } from './read-track.ts';
+import { type ReadTrack, sampleOf } from './read-track.ts';
 
 /** Where a key of the target stands and how far from its pose the take is, timing taken out. */
 export interface PoseMiss {
@@ -67,12 +67,12 @@ export function missAtEnd(
  * what lies between two drawings that the event is found between.
  */
 export function poseMisses(read: ReadTrack, frames: readonly number[]): PoseMiss[] {
-  const { reading, target, warped, blurFrames } = read;
+  const { target, warped, blurFrames } = read;
   const counts = countsAt(read);
   const count = target[0]?.length ?? 0;
   const missAt = (frame: number): number | null => {
     if (isEndOfWay(read, frame)) return missAtEnd(read, frame);
-    const i = Math.round(frame - reading.gap.firstFrame);
+    const i = sampleOf(read, frame);
     if (i < 0 || i >= count) return null;
     if (blurFrames === 0) {
       let squared = 0;
@@ -156,11 +156,13 @@ export function cornerPoseLoss(read: ReadTrack, frame: number): number {
 
 /** Where the target is half a drawing of the take before a frame and after it, from where it is there; null of keys. */
 function besideCorner(
-  { reading, sides, track, isByFrames, held }: ReadTrack,
+  { reading, sides, track, isByFrames, isSampled, held }: ReadTrack,
   frame: number,
 ): { came: number[]; goes: number[] } | null {
   const { pairs } = reading;
   if (!isByFrames || pairs.length === 0) return null;
+  // Of keys that tell there is a drawing where each of them is.
+  if (!isSampled && pairs.some(({ targetFrame }) => targetFrame === frame)) return null;
   const [before, after] = [
     pairs.findLast((pair) => pair.targetFrame < frame) ?? pairs[0]!,
     pairs.find((pair) => pair.targetFrame > frame) ?? pairs.at(-1)!,

@@ -1,8 +1,8 @@
 import type { ChannelId } from '../motion/document/channels.ts';
 import type { Subject } from '../motion/document/schema.ts';
-import { type Track, trackRoles } from '../motion/sampling/track.ts';
+import { type Track, trackEvents, trackRoles } from '../motion/sampling/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
-import { sampledEvery } from './keying.ts';
+import { drawnEvery } from './keying.ts';
 import { matchEvents } from './match-events.ts';
 import { noiseOf } from './moments.ts';
 import { type LinesToCompare, type SegmentPath, segmentPaths, wholePath } from './path-distance.ts';
@@ -114,7 +114,7 @@ export function readTrack(
   const errorOf = createSignedError(targetColumns, span);
   const raw = errorOf(takeColumns);
   const moving = movingChannels(targetColumns, takeColumns);
-  const everyKey = sampledEvery([...trackRoles(take.subject, track).keys()]);
+  const everyKey = drawnEvery(trackEvents(take.subject, track), trackEvents(target.subject, track));
   const held = Math.max(take.subject.exposure, everyKey ?? 1);
   // What the target holds as long is shown on the same drawings.
   const isHeldAlike = target.subject.exposure >= held;
@@ -237,6 +237,15 @@ export function readTrack(
   };
 }
 
+/** The sample nearest to a frame of the target: where its drawings are held, the first that shows what is there. */
+export function sampleOf({ reading, sides, target }: ReadTrack, frame: number): number {
+  const at = frame - reading.gap.firstFrame;
+  const { exposure } = sides.target.subject;
+  if (exposure === 1) return Math.round(at);
+  const shown = Math.ceil(at / exposure) * exposure;
+  return shown < (target[0]?.length ?? 0) ? shown : Math.round(at);
+}
+
 /** As a plain list, to be written down: ten times as quick as `Array.from`. */
 function listOf(values: Float64Array): number[] {
   const list = new Array<number>(values.length);
@@ -264,10 +273,11 @@ const measuredOn = ({ channelIds }: Track, moving: readonly number[]): TrackRead
   moving.length <= 1 ? channelIds[moving[0] ?? 0]! : null;
 
 /**
- * How far the straight ways between samples held so many frames, from the worst first drawing, are at each frame from
- * all of them at most.
+ * How far the straight ways between samples held so many frames (whole ones), from the worst first drawing, are at each
+ * frame from all of them at most.
  */
-function lostAt(columns: readonly Float64Array[], held: number): Float64Array {
+function lostAt(columns: readonly Float64Array[], heldFrames: number): Float64Array {
+  const held = Math.ceil(heldFrames);
   const lost = new Float64Array(columns[0]?.length ?? 0);
   for (const column of columns)
     for (let i = 0; i + held < column.length; i++)

@@ -26,7 +26,8 @@ export function segmentEase(
 ): SegmentEase | null {
   const length = to - from;
   const probe = length * PROBE;
-  // Just before the end: the jump that ends a held key is not a way travelled inside the segment.
+  // Just before the end: the jump that ends a held key is not a way travelled inside the segment. Just after the start
+  // likewise: the exponential family leaves it by a step of a thousandth.
   const end = to - probe;
   const middle = (from + to) / 2;
   let [first, second, leaving, arriving] = [0, 0, 0, 0];
@@ -39,7 +40,7 @@ export function segmentEase(
     const atEnd = at(end);
     first += (atMiddle - atStart) ** 2;
     second += (atEnd - atMiddle) ** 2;
-    leaving += (at(from + probe) - atStart) ** 2;
+    leaving += (at(from + 2 * probe) - at(from + probe)) ** 2;
     arriving += (atEnd - at(to - 2 * probe)) ** 2;
   }
   const way = Math.sqrt(first) + Math.sqrt(second);

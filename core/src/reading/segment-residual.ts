@@ -1,6 +1,6 @@
 import { trackValues } from '../motion/sampling/track.ts';
 import { missBetween } from './poses.ts';
-import type { ReadTrack } from './read-track.ts';
+import { type ReadTrack, sampleOf } from './read-track.ts';
 import type { SegmentReading } from './schema.ts';
 
 /** How far a take is from its target between two keys, once what its ends are off by is taken out. */
@@ -36,8 +36,8 @@ export function segmentResidual(
   const first = reading.gap.firstFrame;
   // Where a recording comes to a hold and leaves it is open by a drawing.
   const open = segment.target ? 0 : Math.ceil(blurFrames * Math.max(1, perTakeFrame(read, segment)));
-  const a = Math.max(0, Math.round(segment.firstFrame - first));
-  const b = Math.min((target[0]?.length ?? 1) - 1, Math.round(segment.lastFrame - first));
+  const a = Math.max(0, sampleOf(read, segment.firstFrame));
+  const b = Math.min((target[0]?.length ?? 1) - 1, sampleOf(read, segment.lastFrame));
   const middle = (a + b) / 2;
   // Beyond the range that is read there is nothing to measure.
   if (b <= a) return { worstPercent: 0, worstFrame: segment.firstFrame };

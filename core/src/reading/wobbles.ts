@@ -6,7 +6,7 @@ import { trackWith } from '../motion/sampling/track.ts';
 import { sameData } from '../steps/index.ts';
 import { framesPerSecond } from '../time/rate.ts';
 import { counterpart } from './counterpart.ts';
-import { sampledEvery } from './keying.ts';
+import { regularGap } from './keying.ts';
 import type { Finding, Tolerances } from './schema.ts';
 import { severityOf } from './severity.ts';
 import { amount, capital, roundTo, subjectDoes } from './words.ts';
@@ -45,7 +45,7 @@ export function withoutWobbles(target: MotionDocument, take: MotionDocument, tol
     for (const channel of subject.channels) {
       const other = findChannel(own, channel.id);
       if (!other || CHANNELS[channel.id].blend || sameData(channel.wobble, other.wobble)) continue;
-      if (sampledEvery(other.keys.map((key) => key.frame)) !== null) continue;
+      if (regularGap(other.keys.map((key) => key.frame)) !== null) continue;
       asked.set(channel, { ...channel, wobble: undefined });
       drawn.set(other, { ...other, wobble: undefined });
       findings.push(

@@ -62,19 +62,20 @@ export interface TrackEvent {
 
 const ROLE_WEIGHT: Record<KeyRole, number> = { extreme: 2, breakdown: 1, inbetween: 0 };
 
-/** The roles of a subject's tracks, kept as long as the subject is: documents never change in place. */
-const rolesKnown = new WeakMap<Subject, WeakMap<Track, ReadonlyMap<number, KeyRole>>>();
-
-/** The frames of the track's keys in order, each with the weightiest role its channels have there. */
-export function trackRoles(subject: Subject, track: Track): ReadonlyMap<number, KeyRole> {
-  let own = rolesKnown.get(subject);
-  if (!own) rolesKnown.set(subject, (own = new WeakMap()));
-  let roles = own.get(track);
-  if (!roles) own.set(track, (roles = rolesOf(subject, track)));
-  return roles;
+/** What is worked out once of a subject's track, kept as long as the subject is: documents never change in place. */
+function keptOf<T>(workOut: (subject: Subject, track: Track) => T): (subject: Subject, track: Track) => T {
+  const known = new WeakMap<Subject, WeakMap<Track, T>>();
+  return (subject, track) => {
+    let own = known.get(subject);
+    if (!own) known.set(subject, (own = new WeakMap()));
+    let kept = own.get(track);
+    if (kept === undefined) own.set(track, (kept = workOut(subject, track)));
+    return kept;
+  };
 }
 
-function rolesOf(subject: Subject, track: Track): Map<number, KeyRole> {
+/** The frames of the track's keys in order, each with the weightiest role its channels have there. */
+export const trackRoles = keptOf((subject, track): ReadonlyMap<number, KeyRole> => {
   const roles = new Map<number, KeyRole>();
   for (const id of track.channelIds) {
     for (const key of findChannel(subject, id)?.keys ?? []) {
@@ -83,16 +84,16 @@ function rolesOf(subject: Subject, track: Track): Map<number, KeyRole> {
     }
   }
   return new Map([...roles].sort(([a], [b]) => a - b));
-}
+});
 
 /** The track's keys in order of frame, those of its channels on one frame taken together. */
-export function trackEvents(subject: Subject, track: Track): TrackEvent[] {
-  return Array.from(trackRoles(subject, track), ([frame, role]) => ({
+export const trackEvents = keptOf((subject, track): readonly TrackEvent[] =>
+  Array.from(trackRoles(subject, track), ([frame, role]) => ({
     frame,
     role,
     values: trackValues(subject, track, frame),
-  }));
-}
+  })),
+);
 
 /** The values of the track's channels at a frame, one for each of its channels. */
 export function trackValues(subject: Subject, track: Track, frame: number): number[] {

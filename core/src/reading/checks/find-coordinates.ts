@@ -1,5 +1,6 @@
 import type { ChannelId } from '../../motion/document/channels.ts';
 import { findChannel } from '../../motion/document/document.ts';
+import type { Key } from '../../motion/document/schema.ts';
 import { sampleChannel } from '../../motion/sampling/sample.ts';
 import type { Track } from '../../motion/sampling/track.ts';
 import { exposedFrame } from '../../time/exposure.ts';
@@ -72,13 +73,7 @@ function coordinatesOf(read: ReadTrack, target: Target): Coordinate[] {
     const least = (target.tolerances.spacingPercent / 100) * reading.span;
     const placed = read.isSampled
       ? foundApart(pairs, read.apart.get(id) ?? [], read.blurFrames)
-      : putApart(
-          read,
-          c,
-          pairs,
-          drawn.map(({ frame }) => frame),
-          least,
-        );
+      : putApart(read, c, pairs, drawn, least);
     const moved = placed.filter((pair, k) => pair !== pairs[k]).map((pair) => pair.targetFrame);
     if (passed.length === 0 && moved.length === 0) return [];
     const movedFrames = new Set(moved);
@@ -112,6 +107,11 @@ const foundApart = (pairs: readonly KeyPair[], own: readonly KeyPair[], open: nu
     return there && Math.abs(there.takeFrame - pair.takeFrame) > open ? there : pair;
   });
 
+/** Whether a key is between others of its value, or none: it shows no more than a standstill. */
+function standsAbout(keys: readonly Key[], k: number): boolean {
+  return [keys[k - 1], keys[k + 1]].every((beside) => !beside || beside.value === keys[k]!.value);
+}
+
 /**
  * The pairs of one coordinate's keys: where the take has no key of it on the frame of the other's, the nearest one
  * between its neighbours that shows the same, or the only one there is.
@@ -120,19 +120,20 @@ function putApart(
   { sides, track, toTake }: ReadTrack,
   c: number,
   pairs: readonly KeyPair[],
-  drawn: readonly number[],
+  drawn: readonly Key[],
   least: number,
 ): KeyPair[] {
   const id = track.channelIds[c]!;
   const [asked, own] = [findChannel(sides.target.subject, id)!, findChannel(sides.take.subject, id)!];
-  const known = new Set(drawn);
+  const known = new Set(drawn.map(({ frame }) => frame));
+  const telling = drawn.filter((_, k) => !standsAbout(drawn, k)).map(({ frame }) => frame);
   const taken = new Set(pairs.map((pair) => pair.takeFrame));
   const perFrame = toTake(1) - toTake(0);
   return pairs.map((pair, k) => {
     if (known.has(pair.takeFrame)) return pair;
     const [before, after] = [pairs[k - 1]?.takeFrame ?? -Infinity, pairs[k + 1]?.takeFrame ?? Infinity];
     const value = sampleChannel(asked, pair.targetFrame);
-    const free = drawn.filter((frame) => before < frame && frame < after && !taken.has(frame));
+    const free = telling.filter((frame) => before < frame && frame < after && !taken.has(frame));
     const alike =
       free.length === 1 ? free : free.filter((frame) => Math.abs(sampleChannel(own, frame) - value) <= least);
     const [nearest] = alike.toSorted((a, b) => Math.abs(a - pair.takeFrame) - Math.abs(b - pair.takeFrame));

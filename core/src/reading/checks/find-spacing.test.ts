@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { found, sceneOf, soft, straight, subjectWith } from '../../../testing/worked-scenes.ts';
-import { createKey, type Key } from '../../motion/index.ts';
+import { createKey, type Key, sampleChannel } from '../../motion/index.ts';
 
 const KINDS = [
   'pose-off',
@@ -29,6 +29,42 @@ test('an end without its ease, or with one nobody asked for, is named by its end
   expect(kinds(finishOnly, even)).toEqual(['finish-not-slow']);
   expect(kinds(even, startOnly)).toEqual(['start-too-slow']);
   expect(kinds(even, finishOnly)).toEqual(['finish-too-slow']);
+});
+
+test('the exponential family leaves slowly, for all its step at the start; even is too fast beside it', () => {
+  const target = [createKey(1, 0, { leave: 'expo-in' }), createKey(25, 600)];
+  expect(kinds(target, even)).toEqual(['start-not-slow']);
+  expect(kinds(even, target)).toEqual(['start-too-slow']);
+});
+
+test('on twos a key between two drawings is seen on the later: what is held up to it stands still and jumps', () => {
+  const onTwos = (keys: Key[]) => sceneOf([subjectWith('glass', { 'position.x': keys }, { exposure: 2 })], 33);
+  const target = soft([1, 0], [16, 400], [29, 250]);
+  const take = target.map((key, i) => (i === 0 ? { ...key, leave: 'step' as const } : key));
+  expect(found(onTwos(target), onTwos(take), KINDS).map(({ kind }) => kind)).toEqual(['held-not-moving']);
+});
+
+test('in-betweens on every frame hide nothing at the keys beside them', () => {
+  const hops = (leave: Key['leave']): Key[] => [
+    createKey(1, 400, { leave: 'quad-out' }),
+    createKey(6, 230, { leave: 'quad-in' }),
+    createKey(11, 400, { leave }),
+    createKey(16, 230, { leave: 'quad-in' }),
+    createKey(21, 400),
+  ];
+  const across = straight([1, 0], [21, 420]);
+  const egg = (y: Key[]) => sceneOf([subjectWith('egg', { 'position.x': across, 'position.y': y })], 25);
+  const y = { id: 'position.y' as const, resting: 0, keys: hops('linear') };
+  const between = Array.from({ length: 21 }, (_, i) => {
+    const key = y.keys.find(({ frame }) => frame === i + 1);
+    return key
+      ? { ...key, leave: 'linear' as const }
+      : createKey(i + 1, sampleChannel(y, i + 1), { leave: 'linear', role: 'inbetween' });
+  });
+  // Told of the end that is worse; the sentence has both.
+  expect(found(egg(hops('quad-out')), egg(between), [...KINDS, 'contact-floats']).map(({ kind }) => kind)).toEqual([
+    'finish-not-slow',
+  ]);
 });
 
 test('a pose is off by its distance; a hold that moves and a way that is held are told apart', () => {

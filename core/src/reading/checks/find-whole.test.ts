@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { found, sceneOf, soft, straight, subjectWith } from '../../../testing/worked-scenes.ts';
-import { type Finding, type Key, type MotionDocument, readTake } from '../../index.ts';
+import { bakeKeys, type Finding, type Key, type MotionDocument, readTake } from '../../index.ts';
 
 const KEYS: [number, number][] = [
   [3, 0],
@@ -30,6 +30,29 @@ test('one subject of several, or all from some frame on, is said as that', () =>
   expect(sentences(cart(moved((frame) => frame + 3)))).toEqual(['The cart is 3 frames late.']);
   const later = moved((frame) => (frame >= 23 ? frame + 4 : frame));
   expect(sentences(cart(later, later))).toEqual(['From frame 23 on, everything is 4 frames late.']);
+});
+
+test('where a hold ends at rest a recording does not show: it is no key on time', () => {
+  const door = (late: number): Key[] => soft([3, 0], [15, 50], [55 + late, 50], [67 + late, 110], [97 + late, 110]);
+  const scene = (keys: Key[]): MotionDocument => sceneOf([subjectWith('door', { rotation: keys })], 105);
+  const baked = bakeKeys(scene(door(3)), { subjectId: 'door', channelId: 'rotation' }).motion;
+  expect(said(baked, scene(door(0))).map(({ sentence }) => sentence)).toEqual([
+    'From frame 55 on, everything is 3 frames late.',
+  ]);
+});
+
+test('keys at another pace are no samples, be they ever so regular', () => {
+  const taps = (apart: number): Key[] =>
+    soft(...Array.from({ length: 8 }, (_, i): [number, number] => [4 + i * apart, i % 2 ? 300 - 15 * i : 400]));
+  const spoon = (apart: number): MotionDocument => sceneOf([subjectWith('spoon', { 'position.y': taps(apart) })], 48);
+  for (const [asked, drawn] of [
+    [5, 3.75],
+    [4, 5],
+    [4, 3],
+  ] as const)
+    expect(said(spoon(drawn), spoon(asked)), `${asked} → ${drawn}`).toMatchObject([
+      { kind: 'tempo-differs', measured: Math.round((100 * asked) / drawn) },
+    ]);
 });
 
 test('another pace is no row of late keys; one late key is no other pace', () => {

@@ -1,3 +1,4 @@
+import { trackValues } from '../../motion/sampling/track.ts';
 import { type KeyOffset, paceOf, type ShiftFit, shiftOf } from '../offset-fits.ts';
 import { toleranceAt } from '../own-keys.ts';
 import type { ReadTrack } from '../read-track.ts';
@@ -22,16 +23,31 @@ const LEAST_SLACK = 0.75;
 
 const isLate = ({ off, tolerance }: Offset): boolean => severityOf(off, tolerance) !== null;
 
+/** Whether a matched key, by its place, shows when it is: in a recording one within a standstill does not. */
+function isSeen(
+  { isSampled, areKeysFound, reading: { pairs, segments }, sides, track }: ReadTrack,
+  k: number,
+): boolean {
+  if (!(isSampled || areKeysFound) || segments[k - 1]?.target || segments[k]?.target) return true;
+  const [before, at] = [pairs[k - 1], pairs[k]!].map(
+    (pair) => pair && trackValues(sides.target.subject, track, pair.targetFrame),
+  );
+  // What was held may jump there.
+  return pairs.length < 2 || (before?.some((value, c) => value !== at![c]) ?? false);
+}
+
 /** What explains late keys together, by the fewest sentences; what explains all of some rather than nearly all. */
 export function findTimings({ target, tracks }: BothRead, others: readonly Finding[]): Whole[] {
   const offsets = tracks.flatMap((read) =>
-    read.reading.pairs.map((pair): Offset => ({
-      read,
-      frame: pair.targetFrame,
-      off: pair.offsetFrames,
-      tolerance: toleranceAt(target, read.reading, pair.targetFrame) + read.blurFrames,
-      isSampled: read.isSampled && !read.explained,
-    })),
+    read.reading.pairs
+      .filter((_, k) => isSeen(read, k))
+      .map((pair): Offset => ({
+        read,
+        frame: pair.targetFrame,
+        off: pair.offsetFrames,
+        tolerance: toleranceAt(target, read.reading, pair.targetFrame) + read.blurFrames,
+        isSampled: read.isSampled && !read.explained,
+      })),
   );
   const late = offsets.filter(isLate);
   const sentences = (wholes: readonly WholeTiming[]): number =>
