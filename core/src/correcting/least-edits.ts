@@ -1,5 +1,5 @@
 import { findChannel } from '../motion/document/document.ts';
-import type { Channel, MotionDocument } from '../motion/document/schema.ts';
+import type { MotionDocument } from '../motion/document/schema.ts';
 import { counterpart } from '../reading/counterpart.ts';
 import { isRecorded } from '../reading/keying.ts';
 import { isReadAsDrawn, readTake, targetRead } from '../reading/read-take.ts';
