@@ -16,7 +16,7 @@ interface SetDrillsProps {
 
 /** Drills that are set in the course: for a learner what is to be done, for an instructor who has. */
 export function SetDrills({ courseId, isInstructor, onlyOpen = false, onBegin }: SetDrillsProps) {
-  const { data } = useSetDrillsQuery(courseId, { refetchOnMountOrArgChange: true });
+  const { data } = useSetDrillsQuery(courseId);
   const [unset] = useUnsetDrillMutation();
   const sets = data?.filter(({ doneAt }) => !onlyOpen || !doneAt) ?? [];
   if (sets.length === 0) return null;

@@ -16,6 +16,8 @@ const courses = api.injectEndpoints({
     activity: build.query<Activity, string>({
       responseSchema: SCHEMAS?.activity,
       query: (courseId) => `/courses/${courseId}/activity`,
+      // What was new the last time is not shown first: what comes then would push all below it down.
+      keepUnusedDataFor: 0,
     }),
     // What is shown as new stays so until the course is opened again.
     looked: build.mutation<void, string>({

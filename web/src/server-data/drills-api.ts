@@ -19,6 +19,8 @@ const drills = api.injectEndpoints({
       responseSchema: SCHEMAS?.setDrills,
       query: (courseId) => `/courses/${courseId}/drills/set`,
       providesTags: ['Drill'],
+      // As with what is new: one set since would push what is below it down.
+      keepUnusedDataFor: 0,
     }),
     keepDrill: build.mutation<DrillRun, { courseId: string; run: NewDrillRun }>({
       responseSchema: SCHEMAS?.keepDrill,

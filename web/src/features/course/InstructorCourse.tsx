@@ -3,7 +3,7 @@ import { clsx } from 'clsx';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { useOverviewQuery } from '../../server-data/index.ts';
+import { useActivityQuery, useOverviewQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { Button, type Column, Empty, Fetched, Table, Tip, withMark } from '../../ui/index.ts';
 import { ArchivedNote } from './ArchivedNote.tsx';
@@ -24,6 +24,8 @@ export function InstructorCourse({ courseId, mayChange }: { courseId: string; ma
     refetchOnMountOrArgChange: true,
     refetchOnFocus: true,
   });
+  // What comes above the exercises must not push them away under somebody's hand.
+  const { isLoading } = useActivityQuery(courseId);
   const [begins, setBegins] = useState(false);
   const navigate = useNavigate();
   const waiting =
@@ -62,7 +64,7 @@ export function InstructorCourse({ courseId, mayChange }: { courseId: string; ma
       }
     >
       {begins && data && <SetExerciseDialog course={data} onClose={() => setBegins(false)} />}
-      <Fetched what="course" query={{ data, error, refetch }}>
+      <Fetched what="course" query={{ data: isLoading ? undefined : data, error, refetch }}>
         {(data) => (
           <div className="h-full overflow-y-auto">
             <div className="mx-auto grid max-w-6xl gap-8 px-8 py-6">

@@ -7,9 +7,11 @@ import { briefParagraphs } from '../../brief/index.ts';
 import { drillPath, SetDrills } from '../../drills/index.ts';
 import {
   explain,
+  useActivityQuery,
   useBeginDraftMutation,
   useDeleteDraftMutation,
   useLearnerCourseQuery,
+  useSetDrillsQuery,
 } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import { Button, Empty, Fetched, sayProblem, withMark } from '../../ui/index.ts';
@@ -36,6 +38,9 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
   const comes =
     data?.exercises.some((exercise) => exercise.takes.some((take) => take.readingState === 'coming')) ?? false;
   if (comes !== isComing) setComing(comes);
+  // What comes above the exercises must not push them away under somebody's hand.
+  const [news, drills] = [useActivityQuery(courseId), useSetDrillsQuery(courseId)];
+  const isAboveComing = news.isLoading || drills.isLoading;
   const navigate = useNavigate();
   return (
     <Shell
@@ -51,7 +56,7 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
         </>
       }
     >
-      <Fetched what="course" query={{ data, error, refetch }}>
+      <Fetched what="course" query={{ data: isAboveComing ? undefined : data, error, refetch }}>
         {(data) => (
           <div className="h-full overflow-y-auto">
             <div className="mx-auto max-w-4xl px-8 py-6">

@@ -27,7 +27,7 @@ function wordsOf({ kind, who, exercise, take }: Happening): string {
 
 /** What happened since one last looked, and before; nothing where nothing did. */
 export function WhatIsNew({ courseId }: { courseId: string }) {
-  const { data } = useActivityQuery(courseId, { refetchOnMountOrArgChange: true });
+  const { data } = useActivityQuery(courseId);
   const [looked] = useLookedMutation();
   const [all, setAll] = useState(false);
   useEffect(() => {
