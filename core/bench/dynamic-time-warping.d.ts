@@ -1,6 +1,6 @@
 declare module 'dynamic-time-warping' {
-  export default class DynamicTimeWarping {
-    constructor(a: readonly number[], b: readonly number[], distance: (a: number, b: number) => number);
+  export default class DynamicTimeWarping<T> {
+    constructor(a: readonly T[], b: readonly T[], distance: (a: T, b: T) => number);
     getPath(): [number, number][];
     getDistance(): number;
   }

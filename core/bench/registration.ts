@@ -1,6 +1,7 @@
 import DynamicTimeWarping from 'dynamic-time-warping';
 import { createChannel, createKey, createMotion, createSharedTime, createSubject, TRACKS } from '../src/index.ts';
 import { curvesOf } from '../src/reading/curves.ts';
+import { matchKeys } from '../src/reading/match-keys.ts';
 import { registerEvents } from '../src/reading/register-events.ts';
 import { measure, type Row } from './row.ts';
 
@@ -61,5 +62,32 @@ export function benchRegistration(): Row[] {
       peerError: worst(onPath),
       errorUnit: 'frames',
     },
+    matchingRow(),
   ];
+}
+
+/** Keys of a long take, one a beat. */
+const KEYS = 600;
+
+/** A take's keys matched with the target's: within a window, and by dynamic time warping of all of them. */
+function matchingRow(): Row {
+  const value = (i: number): number => 300 + 200 * Math.sin(i * 1.7);
+  const asked = Array.from({ length: KEYS }, (_, i) => ({ frame: 1 + i * EVERY, values: [value(i)] }));
+  const drawn = asked.map((key, i) => ({ ...key, frame: key.frame + LATE[i % LATE.length]! }));
+  const scale = { frames: 2 * EVERY, value: 400 };
+  const own = (): [number, number][] => matchKeys(asked, drawn, scale).pairs;
+  const apart = (a: (typeof asked)[number], b: (typeof asked)[number]): number =>
+    Math.abs(a.frame - b.frame) / scale.frames + Math.abs(a.values[0]! - b.values[0]!) / scale.value;
+  const peer = (): [number, number][] => new DynamicTimeWarping(asked, drawn, apart).getPath();
+  const wrong = (pairs: readonly [number, number][]): number =>
+    KEYS - new Set(pairs.flatMap(([i, k]) => (i === k ? [i] : []))).size;
+  return {
+    work: `${KEYS} keys matched, within a window`,
+    peer: 'dynamic-time-warping getPath',
+    ...measure(1, own, peer),
+    aim: 40,
+    ownError: wrong(own()),
+    peerError: wrong(peer()),
+    errorUnit: 'keys not matched',
+  };
 }

@@ -65,35 +65,6 @@ function windowsOf(
 const BEFORE = 1;
 const PAIR = 2;
 
-const isSame = (a: MatchEvent, b: MatchEvent): boolean =>
-  a.frame === b.frame && a.values.every((value, c) => value === b.values[c]);
-
-/**
- * Pairs the keys of a target, in order, with a take's. Those that both begin with, and both end with, are pairs: none
- * would save more by another.
- */
-export function matchKeys(target: readonly MatchEvent[], take: readonly MatchEvent[], scale: MatchScale): KeyMatch {
-  const most = Math.min(target.length, take.length);
-  let head = 0;
-  while (head < most && isSame(target[head]!, take[head]!)) head++;
-  let tail = 0;
-  while (tail < most - head && isSame(target.at(-1 - tail)!, take.at(-1 - tail)!)) tail++;
-  const { pairs, missing, extra } = alignKeys(
-    target.slice(head, target.length - tail),
-    take.slice(head, take.length - tail),
-    scale,
-  );
-  return {
-    pairs: [
-      ...Array.from({ length: head }, (_, i): [number, number] => [i, i]),
-      ...pairs.map(([i, j]): [number, number] => [head + i, head + j]),
-      ...Array.from({ length: tail }, (_, i): [number, number] => [target.length - tail + i, take.length - tail + i]),
-    ],
-    missing: missing.map((i) => head + i),
-    extra: extra.map((j) => head + j),
-  };
-}
-
 /**
  * Aligns the target's keys in order with the take's by dynamic programming (global alignment, Needleman & Wunsch 1970):
  * cost = frame gap + value gap, with a penalty for each key left over. It is told as what pairing saves against leaving
@@ -101,55 +72,49 @@ export function matchKeys(target: readonly MatchEvent[], take: readonly MatchEve
  * window a byte a cell to find the way back. `O(n·w)` time and space, `w` the keys in a window. Both lists are in order
  * of frame.
  */
-function alignKeys(target: readonly MatchEvent[], take: readonly MatchEvent[], scale: MatchScale): KeyMatch {
+export function matchKeys(target: readonly MatchEvent[], take: readonly MatchEvent[], scale: MatchScale): KeyMatch {
   const { from, to } = windowsOf(target, take, 2 * GAP_PENALTY * scale.frames);
+  // Where each target key's window begins among the cells of all.
+  const starts = new Int32Array(target.length + 1);
+  for (let i = 0; i < target.length; i++) starts[i + 1] = starts[i]! + to[i]! - from[i]!;
+  const ways = new Uint8Array(starts[target.length]!);
   // saved[j]: the most that target keys so far and the first j keys of the take save. Beyond `reached` it is as at
   // `reached`.
   const saved = new Float64Array(take.length + 1);
   let reached = 0;
-  const ways = target.map(({ frame, values }, i) => {
-    const way = new Uint8Array(to[i]! - from[i]!);
-    saved.fill(saved[reached]!, reached + 1, to[i]! + 1);
-    reached = Math.max(reached, to[i]!);
-    let diagonal = saved[from[i]!]!;
-    for (let j = from[i]!; j < to[i]!; j++) {
-      const above = saved[j + 1]!;
-      const before = j > from[i]! ? saved[j]! : -1;
+  for (let i = 0; i < target.length; i++) {
+    const { frame, values } = target[i]!;
+    const [first, end] = [from[i]!, to[i]!];
+    for (let j = reached + 1; j <= end; j++) saved[j] = saved[reached]!;
+    reached = Math.max(reached, end);
+    let diagonal = saved[first]!;
+    for (let j = first; j < end; j++) {
       const key = take[j]!;
+      const above = saved[j + 1]!;
+      const before = j > first ? saved[j]! : -1;
       const gap = Math.abs(frame - key.frame) / scale.frames;
       const paired = diagonal + 2 * GAP_PENALTY - gap - apartness(values, key.values, scale.value);
       diagonal = above;
       if (paired >= above && paired >= before) {
         saved[j + 1] = paired;
-        way[j - from[i]!] = PAIR;
+        ways[starts[i]! + j - first] = PAIR;
       } else if (before > above) {
         saved[j + 1] = before;
-        way[j - from[i]!] = BEFORE;
+        ways[starts[i]! + j - first] = BEFORE;
       }
     }
-    return way;
-  });
-  return traceBack(ways, from, to, take.length);
-}
-
-function traceBack(ways: readonly Uint8Array[], from: Int32Array, to: Int32Array, takeCount: number): KeyMatch {
+  }
   const pairs: [number, number][] = [];
   const missing: number[] = [];
-  const paired = new Uint8Array(takeCount);
-  let j = takeCount;
-  for (let i = ways.length - 1; i >= 0; i--) {
-    const way = (): number => (j > from[i]! ? ways[i]![j - 1 - from[i]!]! : 0);
-    j = Math.min(j, to[i]!);
-    while (way() === BEFORE) j--;
-    if (way() === PAIR) {
-      j--;
-      pairs.push([i, j]);
-      paired[j] = 1;
-    } else missing.push(i);
+  const extra: number[] = [];
+  let j = take.length;
+  for (let i = target.length - 1; i >= 0; i--) {
+    const wayTo = starts[i]! - from[i]! - 1;
+    while (j > to[i]!) extra.push(--j);
+    while (j > from[i]! && ways[wayTo + j] === BEFORE) extra.push(--j);
+    if (j > from[i]! && ways[wayTo + j] === PAIR) pairs.push([i, --j]);
+    else missing.push(i);
   }
-  return {
-    pairs: pairs.reverse(),
-    missing: missing.reverse(),
-    extra: Array.from(paired.keys()).filter((k) => paired[k] === 0),
-  };
+  while (j > 0) extra.push(--j);
+  return { pairs: pairs.reverse(), missing: missing.reverse(), extra: extra.reverse() };
 }
