@@ -291,7 +291,8 @@ function numbersIn(value: unknown): number[] {
         .matchAll(/\d+(\.\d+)?/g),
     ].map(([text]) => Number(text));
   if (typeof value !== 'object' || value === null) return [];
-  return Object.values(value).flatMap(numbersIn);
+  // Nor does of which version something is.
+  return Object.entries(value).flatMap(([name, part]) => (name === 'version' ? [] : numbersIn(part)));
 }
 
 /** What the model is at on each frame, worked out from a track of a reading and the take that was read. */
