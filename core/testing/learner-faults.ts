@@ -223,10 +223,9 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     const frame = frames[dice(0, frames.length - 2)]!;
     const refs = keysOn(target.motion, frame);
     const even = setLeave(target.motion, refs, 'linear').motion;
-    // What was held and goes over evenly is a hold that moves; both coordinates even draw no arc; by an ease that goes
-    // past, the way past is lost.
+    // What was held and goes over evenly is a hold that moves.
     const main = {
-      kinds: [...EASES, 'hold-moves' as const, 'arc-off' as const, 'settle-off' as const],
+      kinds: [...EASES, 'hold-moves' as const],
       within: [frame - 40, frame + 40] as [number, number],
     };
     return differs(target.motion, even)

@@ -8,6 +8,7 @@ import {
   historyChange,
   type MotionDocument,
   moveKeys,
+  READING_VERSION,
   recordStep,
   sampleChannel,
   setKeys,
@@ -291,8 +292,10 @@ function numbersIn(value: unknown): number[] {
         .matchAll(/\d+(\.\d+)?/g),
     ].map(([text]) => Number(text));
   if (typeof value !== 'object' || value === null) return [];
-  // Nor does of which version something is.
-  return Object.entries(value).flatMap(([name, part]) => (name === 'version' ? [] : numbersIn(part)));
+  // Nor does of which version a reading is.
+  return Object.entries(value).flatMap(([name, part]) =>
+    name === 'version' && part === READING_VERSION ? [] : numbersIn(part),
+  );
 }
 
 /** What the model is at on each frame, worked out from a track of a reading and the take that was read. */

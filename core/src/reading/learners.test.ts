@@ -4,7 +4,7 @@ import { KEYINGS, ROUGH_KEYINGS } from '../../testing/keyings.ts';
 import { pairedCasesOf } from '../../testing/paired-faults.ts';
 
 /** Of recordings one of so many is read: which, is another one in every way of keying. `npm run quality` reads all. */
-const NTH = 5;
+const NTH = 4;
 const READ_WHOLE = ['as keyed', 'split segments', 'subjects turned about'];
 
 /** What readings of learners' takes have reached, a little less: `npm run quality -w core` prints more. */

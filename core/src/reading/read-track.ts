@@ -13,7 +13,7 @@ import { segmentEase } from './segment-ease.ts';
 import type { SharedTime } from './shared-time.ts';
 import { createSignedError, errorStatistics, movingChannels, spanOf } from './track-error.ts';
 import type { TrackSide } from './track-side.ts';
-import { bendsOf, createWarp } from './warp.ts';
+import { breaksOf, createWarp } from './warp.ts';
 
 /** A read track with the samples that findings look into: one row a channel, one value a target frame. */
 export interface ReadTrack {
@@ -131,7 +131,7 @@ export function readTrack(
   const warp = createWarp(points);
   // Without a pair there is nothing to take the timing out by: seconds alone carry the frames over.
   const onTake = (frame: number): number => (pairs.length > 0 ? warp(frame) : time.toTake(frame));
-  const breaks = onOnes ? bendsOf(points).map((frame) => Math.ceil(frame - range.first)) : null;
+  const breaks = onOnes ? breaksOf(points, range.first) : null;
   const warpedOf = (subject: Subject): Float64Array[] =>
     sampleTrack(subject, track, count, { frameAt: (i) => onTake(shownFrame(i)), breaks });
   const warped = warpedOf(take.subject);

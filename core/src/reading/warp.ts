@@ -29,11 +29,14 @@ export function createWarp(pairs: readonly { from: number; to: number }[]): Warp
 }
 
 /**
- * The frames between which a warp is straight: those of its pairs but where it goes on frame by frame before and after,
- * as most takes do. At another pace each piece is by itself, that no rounding adds up to carry a frame over a step.
+ * Between which samples a warp is straight, the first being at frame `first`: from pair to pair, but for those where it
+ * goes on frame by frame before and after, as most takes do. At another pace each piece is by itself, that no rounding
+ * adds up to carry a frame over a step.
  */
-export function bendsOf(pairs: readonly { from: number; to: number }[]): number[] {
+export function breaksOf(pairs: readonly { from: number; to: number }[], first: number): number[] {
   const isEven = (a: (typeof pairs)[number] | undefined, b: (typeof pairs)[number] | undefined): boolean =>
     !a || !b || b.to - a.to === b.from - a.from;
-  return pairs.flatMap((pair, i) => (isEven(pairs[i - 1], pair) && isEven(pair, pairs[i + 1]) ? [] : pair.from));
+  return pairs.flatMap((pair, i) =>
+    isEven(pairs[i - 1], pair) && isEven(pair, pairs[i + 1]) ? [] : Math.ceil(pair.from - first),
+  );
 }

@@ -9,7 +9,7 @@ import { nowhereApart, readSegments, type ReadTrack } from '../read-track.ts';
 import { sampleTrack } from '../sample-track.ts';
 import { type Finding, FINDING_KINDS, type KeyPair, type Target } from '../schema.ts';
 import { segmentResidual } from '../segment-residual.ts';
-import { bendsOf, createWarp } from '../warp.ts';
+import { breaksOf, createWarp } from '../warp.ts';
 import { inCoordinate } from '../words.ts';
 import { type BothRead, type Found, isAbout } from './check.ts';
 import { findInSegment, findPoses } from './find-spacing.ts';
@@ -159,7 +159,7 @@ function alone(
   const { exposure } = sides.target.subject;
   const warped = sampleTrack(sides.take.subject, own, column.length, {
     frameAt: (i) => warp(exposedFrame(first + i, first, exposure)),
-    breaks: exposure === 1 ? bendsOf(points).map((frame) => Math.ceil(frame - first)) : null,
+    breaks: exposure === 1 ? breaksOf(points, first) : null,
   });
   const columns = { target: [column], take: [read.take[c]!], warped };
   const isSame = nowhereApart(columns.target, warped, first);

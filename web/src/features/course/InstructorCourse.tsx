@@ -1,4 +1,4 @@
-import type { CourseOverview, Standing } from '@undulan/contract';
+import type { Activity, CourseOverview, Standing } from '@undulan/contract';
 import { clsx } from 'clsx';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
@@ -25,7 +25,7 @@ export function InstructorCourse({ courseId, mayChange }: { courseId: string; ma
     refetchOnFocus: true,
   });
   // What comes above the exercises must not push them away under somebody's hand.
-  const { isLoading } = useActivityQuery(courseId);
+  const news = useActivityQuery(courseId);
   const [begins, setBegins] = useState(false);
   const navigate = useNavigate();
   const waiting =
@@ -64,11 +64,11 @@ export function InstructorCourse({ courseId, mayChange }: { courseId: string; ma
       }
     >
       {begins && data && <SetExerciseDialog course={data} onClose={() => setBegins(false)} />}
-      <Fetched what="course" query={{ data: isLoading ? undefined : data, error, refetch }}>
+      <Fetched what="course" query={{ data: news.isLoading ? undefined : data, error, refetch }}>
         {(data) => (
           <div className="h-full overflow-y-auto">
             <div className="mx-auto grid max-w-6xl gap-8 px-8 py-6">
-              <Standings course={data} mayChange={mayChange} />
+              <Standings course={data} activity={news.data} mayChange={mayChange} />
               <CourseLessons courseId={courseId} mayChange={mayChange} />
             </div>
           </div>
@@ -78,7 +78,13 @@ export function InstructorCourse({ courseId, mayChange }: { courseId: string; ma
   );
 }
 
-function Standings({ course, mayChange }: { course: CourseOverview; mayChange: boolean }) {
+interface StandingsProps {
+  course: CourseOverview;
+  activity: Activity | undefined;
+  mayChange: boolean;
+}
+
+function Standings({ course, activity, mayChange }: StandingsProps) {
   if (course.exercises.length === 0)
     return (
       <section aria-label="Exercises and learners" className="min-w-0">
@@ -112,7 +118,7 @@ function Standings({ course, mayChange }: { course: CourseOverview; mayChange: b
         </Link>
       </div>
       {course.archived && <ArchivedNote />}
-      <WhatIsNew courseId={course.id} />
+      <WhatIsNew courseId={course.id} activity={activity} />
       <div className="overflow-x-auto rounded-lg border border-rule bg-page">
         <Table
           pad="px-1 py-2"

@@ -67,7 +67,7 @@ export function LearnerCourse({ courseId }: { courseId: string }) {
                 </Link>
               </div>
               {data.archived && <ArchivedNote />}
-              <WhatIsNew courseId={courseId} />
+              <WhatIsNew courseId={courseId} activity={news.data} />
               <div className="mb-4 empty:hidden">
                 <SetDrills
                   courseId={courseId}

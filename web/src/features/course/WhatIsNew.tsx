@@ -1,9 +1,9 @@
-import type { Happening } from '@undulan/contract';
+import type { Activity, Happening } from '@undulan/contract';
 import { clsx } from 'clsx';
 import { formatDistanceToNow } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { useActivityQuery, useLookedMutation } from '../../server-data/index.ts';
+import { useLookedMutation } from '../../server-data/index.ts';
 import { Button } from '../../ui/index.ts';
 
 /** So many are shown until all are asked for. */
@@ -26,14 +26,13 @@ function wordsOf({ kind, who, exercise, take }: Happening): string {
 }
 
 /** What happened since one last looked, and before; nothing where nothing did. */
-export function WhatIsNew({ courseId }: { courseId: string }) {
-  const { data } = useActivityQuery(courseId);
+export function WhatIsNew({ courseId, activity }: { courseId: string; activity: Activity | undefined }) {
   const [looked] = useLookedMutation();
   const [all, setAll] = useState(false);
   useEffect(() => {
-    if (data) void looked(courseId);
-  }, [data, courseId, looked]);
-  const happenings = data?.happenings ?? [];
+    if (activity) void looked(courseId);
+  }, [activity, courseId, looked]);
+  const happenings = activity?.happenings ?? [];
   const fresh = happenings.filter(({ isNew }) => isNew);
   const shown = all ? happenings : fresh.slice(0, FIRST);
   if (happenings.length === 0) return null;

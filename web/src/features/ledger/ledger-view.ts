@@ -74,8 +74,10 @@ export function useLedgerView(): [LedgerView, (part: Partial<LedgerView>) => voi
   const view = useMemo(() => readView(params), [params]);
   const change = useCallback(
     (part: Partial<LedgerView>) => {
-      // Another view is a step back; what is typed and chosen within one is not.
-      setParams((now) => writeView({ ...readView(now), ...part }), { replace: part.view === undefined });
+      // Another view is a step back; what is typed and chosen within one is not. That is drawn at once: what is changed
+      // next, or typed, goes on from what is drawn, and would take back what is not.
+      const isWithin = part.view === undefined;
+      setParams((now) => writeView({ ...readView(now), ...part }), { replace: isWithin, flushSync: isWithin });
     },
     [setParams],
   );
