@@ -1,8 +1,6 @@
-import { CHANNELS } from '../motion/document/channels.ts';
 import { findChannel } from '../motion/document/document.ts';
 import type { Subject } from '../motion/document/schema.ts';
-import { bakeChannelInto } from '../motion/sampling/bake.ts';
-import type { Track, TrackEvent } from '../motion/sampling/track.ts';
+import { bakeTrack, type Track, type TrackEvent } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
 import { apart, type LaidCurve, valueOn } from './laid-curve.ts';
 import type { Samples } from './moments.ts';
@@ -34,14 +32,8 @@ function columnsOf(
   first: number,
   count: number,
 ): Float64Array[] {
-  return track.channelIds.map((id) => {
-    const column = new Float64Array(count);
-    const channel = findChannel(subject, id);
-    if (!channel) return column.fill(CHANNELS[id].resting);
-    const from = toOwn(first);
-    bakeChannelInto(column, channel, from, toOwn(first + 1 / FINE) - from);
-    return column;
-  });
+  const from = toOwn(first);
+  return bakeTrack(subject, track, from, toOwn(first + 1 / FINE) - from, count);
 }
 
 /**

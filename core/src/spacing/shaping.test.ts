@@ -194,8 +194,6 @@ test('the sentence says what the eye sees', () => {
 
 test('how far it goes past is told; it is fastest where its derivative is, between frames and at a key', () => {
   const look = readSpacing({
-    firstFrame: 1,
-    lastFrame: 5,
     marks: [0, 0.1, 0.6, 1.1, 1].map((progress, i) => ({ frame: 1 + i, role: 'inbetween', progress })),
   });
   expect(look).toMatchObject({ isEven: false, anticipation: 0 });

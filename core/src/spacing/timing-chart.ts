@@ -1,9 +1,7 @@
-import { CHANNELS } from '../motion/document/channels.ts';
-import { findChannel } from '../motion/document/document.ts';
 import type { KeyRole, MotionDocument, Subject } from '../motion/document/schema.ts';
-import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import { changedTrackSpan, type FrameSpan } from '../motion/sampling/changed-span.ts';
-import { type Track, trackRoles, trackValues } from '../motion/sampling/track.ts';
+import { differ } from '../motion/sampling/stands.ts';
+import { bakeTrack, type Track, trackRoles, trackValues } from '../motion/sampling/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
 import { progressInto } from './progress.ts';
 import { type Piece, piecesOf } from './turn-backs.ts';
@@ -47,13 +45,7 @@ const MOST_INBETWEENS = 1500;
 export function trackProgress(subject: Subject, track: Track, firstFrame: number, lastFrame: number): Float64Array {
   const perFrame = Math.max(1, Math.min(SUBSAMPLES, Math.floor(MOST_SAMPLES / (lastFrame - firstFrame))));
   const count = Math.max(1, Math.round((lastFrame - firstFrame) * perFrame));
-  const columns = track.channelIds.map((id) => {
-    const column = new Float64Array(count + 1);
-    const channel = findChannel(subject, id);
-    if (channel) bakeChannelInto(column, channel, firstFrame, 1 / perFrame);
-    else column.fill(CHANNELS[id].resting);
-    return column;
-  });
+  const columns = bakeTrack(subject, track, firstFrame, 1 / perFrame, count + 1);
   const fine = progressInto(new Float64Array(count + 1), columns);
   return Float64Array.from({ length: Math.floor(lastFrame - firstFrame) + 1 }, (_, i) => fine[i * perFrame]!);
 }
@@ -104,7 +96,7 @@ function eventsInRange(
 /** Whether a track is at its end where it was at its start, where no whole frame lies between to tell. */
 function isStandstill(subject: Subject, track: Track, from: number, to: number): boolean {
   const [start, end] = [trackValues(subject, track, from), trackValues(subject, track, to)];
-  return to - from >= 1 || start.every((value, c) => value === end[c]);
+  return to - from >= 1 || !start.some((value, c) => differ(value, end[c]!));
 }
 
 /** Parts of a frame that are none. */

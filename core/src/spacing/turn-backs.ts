@@ -1,9 +1,7 @@
 import { extentOf } from '../extent.ts';
-import { CHANNELS } from '../motion/document/channels.ts';
-import { findChannel } from '../motion/document/document.ts';
 import type { Subject } from '../motion/document/schema.ts';
-import { bakeChannelInto } from '../motion/sampling/bake.ts';
-import type { Track } from '../motion/sampling/track.ts';
+import { moves } from '../motion/sampling/stands.ts';
+import { bakeTrack, type Track } from '../motion/sampling/track.ts';
 import { turnsOf } from '../turns.ts';
 
 /** What goes no further than this share of a segment's extent stands still there. */
@@ -30,14 +28,7 @@ export function piecesOf(subject: Subject, track: Track, firstFrame: number, las
   const whole: Piece[] = [[firstFrame, lastFrame]];
   const count = Math.floor(lastFrame - firstFrame) + 1;
   if (count < 3) return whole;
-  const columns = track.channelIds.map((id) => {
-    const column = new Float64Array(count);
-    const channel = findChannel(subject, id);
-    if (channel) bakeChannelInto(column, channel, firstFrame, 1);
-    else column.fill(CHANNELS[id].resting);
-    return column;
-  });
-  const moving = columns.filter((column) => column.some((value) => value !== column[0]));
+  const moving = bakeTrack(subject, track, firstFrame, 1, count).filter(moves);
   const only = moving.length === 1 ? moving[0]! : null;
   const turns = only ? highsAndLows(only) : moving.length > 1 ? reversals(moving) : [];
   if (turns.length === 0 || turns.length > MOST_TURNS) return whole;

@@ -1,6 +1,7 @@
 import type { ChannelId } from '../motion/document/channels.ts';
 import { findChannel } from '../motion/document/document.ts';
 import type { Subject } from '../motion/document/schema.ts';
+import { differ } from '../motion/sampling/stands.ts';
 import { type Track, trackValues } from '../motion/sampling/track.ts';
 
 /** Samples a frame along a way of several channels. */
@@ -33,9 +34,9 @@ export function wayOf(subject: Subject, track: Track, firstFrame: number, lastFr
   const samples = Array.from({ length: count + 1 }, (_, i) =>
     trackValues(subject, keyed, firstFrame + ((lastFrame - firstFrame) * i) / count),
   );
-  const moving = keyedIds.map((_, c) => c).filter((c) => samples.some((values) => values[c] !== start[c]));
+  const moving = keyedIds.map((_, c) => c).filter((c) => samples.some((values) => differ(values[c]!, start[c]!)));
   const only = moving.length === 1 ? moving[0]! : null;
-  if (only !== null && end[only] !== start[only]) {
+  if (only !== null && differ(end[only]!, start[only]!)) {
     return {
       keyedIds,
       length: end[only]! - start[only]!,

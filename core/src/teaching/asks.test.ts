@@ -23,6 +23,9 @@ test('the truth is measured from the lane: when it lands on the clock, how many 
   expect(truthOf('tap', lanes, 'even')).toEqual({ frame: 19 });
   expect(truthOf('ruler', lanes, 'late')).toEqual({ frame: 23 });
   expect(truthOf('count', lanes, 'even')).toEqual({ frames: 16 });
+  const [from, to] = [3, 19].map((frame) => [frame, (frame - 3) * 25] as [number, number]);
+  const stands = glassSlide([[1, 0], from!, to!, [25, 400]], { last: 25 });
+  expect(truthOf('count', [lane('stands', stands)], 'stands')).toEqual({ frames: 16 });
   expect(truthOf('lane', lanes, 'even')).toEqual({ laneId: 'slow' });
   expect(truthOf('lane', lanes.slice(0, 1), 'even')).toBeNull();
   for (const kind of ['tap', 'count', 'chart'] as const) {

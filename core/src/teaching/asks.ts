@@ -59,7 +59,8 @@ export function truthOf(kind: AskKind, lanes: readonly AskedLane[], laneId: stri
     case 'ruler':
       return { frame: asked.clockOf(whole.whole.arrives) };
     case 'count':
-      return { frames: Math.round(whole.events.at(-1)! - whole.events[0]!) };
+      // What stands still before and after it takes no part in it.
+      return { frames: Math.round(whole.segments.at(-1)!.lastFrame - whole.segments[0]!.firstFrame) };
     case 'chart': {
       const ticks = ticksAsked(asked.motion);
       return ticks.length > 0 ? { ticks } : null;

@@ -9,6 +9,7 @@ const framesOf = (way: 'loop' | 'there-and-back' | 'once', start: number, sign: 
 test('a loop goes round both ways without holding an end twice', () => {
   expect(framesOf('loop', 1, 1)).toEqual([1, 2, 3, 4, 1, 2, 3, 4]);
   expect(framesOf('loop', 2, -1)).toEqual([2, 1, 4, 3, 2, 1, 4, 3]);
+  expect(playPosition(-2, -(2 ** -54), { first: -2, last: -2 }, 'loop').frame).toBe(-2);
 });
 
 test('there and back turns on either end and shows it once', () => {

@@ -21,7 +21,11 @@ const wrapped = (value: number, length: number): number => ((value % length) + l
 export function playPosition(start: number, moved: number, { first, last }: FrameRange, way: PlayWay): PlayPosition {
   const count = last - first + 1;
   const offset = start - first + moved;
-  if (way === 'loop') return { frame: first + wrapped(offset, count), pastEnd: 0 };
+  if (way === 'loop') {
+    const frame = first + wrapped(offset, count);
+    // A trifle before the first frame is, rounded, all the way round.
+    return { frame: frame < last + 1 ? frame : first, pastEnd: 0 };
+  }
   if (way === 'there-and-back') {
     const span = count - 1;
     if (span === 0) return { frame: first, pastEnd: 0 };
@@ -29,6 +33,6 @@ export function playPosition(start: number, moved: number, { first, last }: Fram
     return { frame: first + (along <= span ? along : 2 * span - along), pastEnd: 0 };
   }
   const pastEnd = moved < 0 ? 1 - (offset + 1) : offset - count + 1;
-  if (pastEnd >= 1) return { frame: moved < 0 ? first : last, pastEnd };
+  if (pastEnd >= 1 || first + offset >= last + 1) return { frame: moved < 0 ? first : last, pastEnd };
   return { frame: Math.max(first, first + offset), pastEnd };
 }

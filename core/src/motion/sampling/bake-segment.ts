@@ -35,7 +35,8 @@ export function bakeSegmentInto(
 ): void {
   const { leave, value } = keys[index]!;
   if (blend !== 'number') solveInto(out, samples, createSegmentSampler(keys, index, blend));
-  else if (leave === 'step') out.fill(value, samples.from, samples.to);
+  else if (leave === 'step' || (leave !== 'curve' && value === keys[index + 1]!.value))
+    out.fill(value, samples.from, samples.to);
   else if (leave === 'linear') straightInto(out, samples, keys[index]!, keys[index + 1]!);
   else if (leave === 'curve') curveInto(out, keys, index, samples);
   else easeInto(out, samples, keys[index]!, keys[index + 1]!, EASES[leave]);

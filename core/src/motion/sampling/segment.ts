@@ -47,9 +47,12 @@ export function createSegmentSampler(keys: readonly Key[], index: number, blend:
     return (frame) => mixColours(from.value, to.value, colourShare(keys, index, (frame - from.frame) / span));
   if (from.leave === 'curve') {
     const { x1, x2, v1, v2 } = segmentCurve(keys, index);
+    if (from.value === to.value && v1 === from.value && v2 === from.value) return () => from.value;
     const time = createBezierTime(x1, x2);
     return (frame) => bezierValue(from.value, v1, v2, to.value, time((frame - from.frame) / span));
   }
+  // Weighed between two equal values, a hold would tremble by rounding.
+  if (from.value === to.value) return () => from.value;
   if (from.leave === 'linear') {
     return (frame) => {
       const t = (frame - from.frame) / span;

@@ -1,6 +1,7 @@
 import { CHANNEL_IDS, type ChannelId, CHANNELS } from '../document/channels.ts';
 import { findChannel } from '../document/document.ts';
 import type { KeyRole, Subject } from '../document/schema.ts';
+import { bakeChannelInto } from './bake.ts';
 import { sampleChannel } from './sample.ts';
 
 /**
@@ -103,4 +104,15 @@ export function trackValues(subject: Subject, track: Track, frame: number): numb
     values.push(channel ? sampleChannel(channel, frame) : CHANNELS[id].resting);
   }
   return values;
+}
+
+/** Samples of each channel of a track, `count` at `first, first + step, …`; one the subject has not stands at rest. */
+export function bakeTrack(subject: Subject, track: Track, first: number, step: number, count: number): Float64Array[] {
+  return track.channelIds.map((id) => {
+    const column = new Float64Array(count);
+    const channel = findChannel(subject, id);
+    if (!channel) return column.fill(CHANNELS[id].resting);
+    bakeChannelInto(column, channel, first, step);
+    return column;
+  });
 }

@@ -65,7 +65,7 @@ function Sentence({ about, says, live }: SentenceProps) {
           {live && <span data-live="" className="absolute inset-0 text-faint" />}
           {calmAbout}
         </span>{' '}
-        <span className="relative min-w-0 flex-1 truncate">
+        <span className="relative min-w-0 flex-1 truncate" title={calmSays}>
           {live && <span data-live="" className="absolute inset-0 text-ink" />}
           {calmSays}
         </span>
