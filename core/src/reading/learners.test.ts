@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest';
+import { contradictions } from '../../testing/contradictions.ts';
 import { casesOf, judge } from '../../testing/judge-readings.ts';
 import { KEYINGS, ROUGH_KEYINGS } from '../../testing/keyings.ts';
 import { pairedCasesOf } from '../../testing/paired-faults.ts';
@@ -26,8 +27,9 @@ test.for(Object.entries(REACHED).map(([name, least], k) => [name, least, k] as c
   'readings of takes %s are true, whole, and say first what matters',
   ([name, least, k]) => {
     const every = { nth: READ_WHOLE.includes(name) ? 1 : NTH, from: k };
-    const quality = judge(casesOf(name, { from: 0, times: 1, every }, (KEYINGS[name] ?? ROUGH_KEYINGS[name])!));
-    const { precision, recall, first, examples } = quality;
+    const cases = casesOf(name, { from: 0, times: 1, every }, (KEYINGS[name] ?? ROUGH_KEYINGS[name])!);
+    expect(cases.flatMap((each) => contradictions(each.said))).toEqual([]);
+    const { precision, recall, first, examples } = judge(cases);
     [precision, recall, first].forEach((share, i) =>
       expect(share, examples.join('\n')).toBeGreaterThanOrEqual(least[i]!),
     );

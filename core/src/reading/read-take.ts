@@ -24,7 +24,7 @@ import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
 import { popsBeside, withKeysFound } from './found-keys.ts';
 import { withHeldDrawings } from './keying.ts';
-import { laidRound } from './laid-round.ts';
+import { laidAlong } from './laid-along.ts';
 import { withoutLoneCoordinates } from './lone-coordinates.ts';
 import { looksOf } from './looks.ts';
 import { mendsOf } from './mends.ts';
@@ -51,7 +51,7 @@ import {
 import { createSharedTime } from './shared-time.ts';
 import { areTurnedAlike } from './turned-by-path.ts';
 import { withoutWobbles } from './wobbles.ts';
-import { capital, saysCoordinate, subjectDoes } from './words.ts';
+import { capital, saysCoordinate, subjectDoes, theSubject } from './words.ts';
 
 const SEVERITY_ORDER = ['strong', 'clear', 'slight'] as const;
 
@@ -194,18 +194,23 @@ function allFindings(read: BothRead, settings: readonly Finding[]): Finding[] {
   return told();
 }
 
-/** A sentence says of which movement it is where its subject has several. */
+/** A sentence says of which subject it is where there are several, and of which movement where that has several. */
 function namingTrack({ tracks }: BothRead): (finding: Finding) => Finding {
-  const labels = new Map(tracks.map(({ reading }) => [`${reading.subjectId} ${reading.track}`, reading.label]));
-  const counts = new Map<string, number>();
-  for (const { reading } of tracks) counts.set(reading.subjectId, (counts.get(reading.subjectId) ?? 0) + 1);
+  const readings = tracks.map(({ reading }) => reading);
+  const isOneOfMany = new Set(readings.map(({ subjectId }) => subjectId)).size > 1;
   return (finding) => {
-    const label = finding.track && labels.get(`${finding.subjectId} ${finding.track}`);
-    if (!label || (counts.get(finding.subjectId!) ?? 0) < 2) return finding;
+    const own = readings.filter(({ subjectId }) => subjectId === finding.subjectId);
+    const said = own.find(({ track }) => track === finding.track);
+    if (!said) return finding;
     const { sentence } = finding;
-    return sentence.toLowerCase().includes(label.toLowerCase()) || saysCoordinate(sentence)
-      ? finding
-      : { ...finding, sentence: `${label}: ${sentence.charAt(0).toLowerCase()}${sentence.slice(1)}` };
+    const says = (words: string): boolean => sentence.toLowerCase().includes(words.toLowerCase());
+    const names = [
+      ...(isOneOfMany && !says(theSubject(said.subjectName)) ? [said.subjectName] : []),
+      ...(own.length > 1 && !says(said.label) && !saysCoordinate(sentence) ? [said.label] : []),
+    ];
+    if (names.length === 0) return finding;
+    const named = capital(names.join(', ').toLowerCase());
+    return { ...finding, sentence: `${named}: ${sentence.charAt(0).toLowerCase()}${sentence.slice(1)}` };
   };
 }
 
@@ -228,10 +233,10 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
   const { take: handedIn } = keysFound;
   const pops = popsBeside(popping, given, keysFound);
   const ranges = rangesRead(asked.motion, handedIn, samples);
-  const round = laidRound(asked.motion, handedIn);
+  const along = laidAlong(asked.motion, handedIn);
   const whole = {
-    target: { ...keyedByPosition(round.target, withMargins(ranges.target)), range: ranges.target },
-    take: { ...keyedByPosition(round.take, withMargins(ranges.take)), range: ranges.take },
+    target: { ...keyedByPosition(along.target, withMargins(ranges.target)), range: ranges.target },
+    take: { ...keyedByPosition(along.take, withMargins(ranges.take)), range: ranges.take },
   };
   const lone = withoutLoneCoordinates(whole.target, whole.take, asked.tolerances);
   const { target: motion, take } = lone;
@@ -241,6 +246,7 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
   const how = {
     tolerances: target.tolerances,
     whole: null,
+    isLaid: false,
     roundPx: null,
     mayLayOn: motion.subjects.reduce((sum, subject) => sum + tracksOf(subject).length, 0) <= MOST_LAID_ON,
   };
@@ -250,14 +256,18 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
     const wholeSubjects = ids
       ? { target: findSubject(whole.target, subject.id)!, take: findSubject(whole.take, found.id)!, lone: ids }
       : null;
-    const isTurned = areTurnedAlike(findSubject(round.target, subject.id), findSubject(round.take, found.id));
+    const isTurned = areTurnedAlike(findSubject(along.target, subject.id), findSubject(along.take, found.id));
     return tracksOf(subject)
       .filter(({ id }) => id !== 'drawing' && !(id === 'rotation' && isTurned))
       .map((track) =>
         readTrack({ motion, subject }, { motion: take, subject: found }, track, time, {
           ...how,
           foundWithin: keysFound.openFrames.get(found.id) ?? null,
-          ...(track.id === 'position' && { whole: wholeSubjects, roundPx: round.rounds.get(subject.id) ?? null }),
+          ...(track.id === 'position' && {
+            whole: wholeSubjects,
+            isLaid: along.laid.has(subject.id),
+            roundPx: along.rounds.get(subject.id) ?? null,
+          }),
         }),
       );
   });

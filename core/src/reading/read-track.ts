@@ -63,7 +63,9 @@ export interface ReadTrack {
   blurFrames: number;
   /** The line of each segment between extremes; none unless the track moves along a trajectory. */
   paths: SegmentPath[];
-  /** How long once round is, in px, of what goes round a closed path and is laid out straight; else null. */
+  /** It goes along the target's path, and is laid out straight along it. */
+  isLaid: boolean;
+  /** How long once round is, in px, where that path closes; else null. */
   roundPx: number | null;
   /** Keys beyond those matched. */
   leftOutKeys: number;
@@ -74,7 +76,9 @@ interface HowToRead {
   tolerances: Tolerances;
   /** Both subjects with the coordinates that are told apart, and which those are; null where there are none. */
   whole: { target: Subject; take: Subject; lone: readonly ChannelId[] } | null;
-  /** How long once round is, in px, of what goes round a closed path and is laid out straight; else null. */
+  /** It goes along the target's path, and is laid out straight along it. */
+  isLaid: boolean;
+  /** How long once round is, in px, where that path closes; else null. */
   roundPx: number | null;
   /** Of a recording whose keys were found: how many frames these leave open of when; else null. */
   foundWithin: number | null;
@@ -96,7 +100,14 @@ export function readTrack(
   take: TrackSide,
   track: Track,
   time: SharedTime,
-  { tolerances: { keyFrames, spacingPercent }, mayLayOn, whole: wholeSubjects, roundPx, foundWithin }: HowToRead,
+  {
+    tolerances: { keyFrames, spacingPercent },
+    mayLayOn,
+    whole: wholeSubjects,
+    isLaid,
+    roundPx,
+    foundWithin,
+  }: HowToRead,
 ): ReadTrack {
   const { range } = target.motion;
   const count = range.last - range.first + 1;
@@ -206,6 +217,7 @@ export function readTrack(
         : () => 0,
     blurFrames: matched.isSampled ? openFor : (foundWithin ?? 0),
     paths,
+    isLaid,
     roundPx,
     leftOutKeys: matched.leftOut,
     reading: {
@@ -215,8 +227,7 @@ export function readTrack(
       label: track.label,
       unit: track.unit,
       span,
-      measuredOn:
-        roundPx === null ? measuredOn(track, wholeSubjects ? movingChannels(whole.target, whole.take) : moving) : null,
+      measuredOn: isLaid ? null : measuredOn(track, wholeSubjects ? movingChannels(whole.target, whole.take) : moving),
       pairs,
       missingFrames: matched.missing.filter((frame) => !unseen.includes(frame)),
       extraFrames: foundWithin !== null ? [] : matched.extra.filter((frame) => !saysNothing(onTarget(frame))),

@@ -1,11 +1,13 @@
 import type { ChannelId } from '../motion/document/channels.ts';
 import { findChannel } from '../motion/document/document.ts';
 import type { Subject } from '../motion/document/schema.ts';
-import { differ } from '../motion/sampling/stands.ts';
-import { type Track, trackValues } from '../motion/sampling/track.ts';
+import { differ, moves } from '../motion/sampling/stands.ts';
+import { bakeTrack, type Track, trackValues } from '../motion/sampling/track.ts';
 
 /** Samples a frame along a way of several channels. */
 const SAMPLES_PER_FRAME = 16;
+/** Over very many frames fewer are enough. */
+const MOST_SAMPLES = 40_000;
 
 /** The way a track goes between two frames, however fast. */
 export interface Way {
@@ -30,11 +32,12 @@ export function wayOf(subject: Subject, track: Track, firstFrame: number, lastFr
   const keyed = { ...track, channelIds: keyedIds };
   const start = trackValues(subject, keyed, firstFrame);
   const end = trackValues(subject, keyed, lastFrame);
-  const count = Math.max(1, Math.ceil((lastFrame - firstFrame) * SAMPLES_PER_FRAME));
-  const samples = Array.from({ length: count + 1 }, (_, i) =>
-    trackValues(subject, keyed, firstFrame + ((lastFrame - firstFrame) * i) / count),
-  );
-  const moving = keyedIds.map((_, c) => c).filter((c) => samples.some((values) => differ(values[c]!, start[c]!)));
+  const frames = lastFrame - firstFrame;
+  const count = Math.max(1, Math.min(MOST_SAMPLES, Math.ceil(frames * SAMPLES_PER_FRAME)));
+  const columns = bakeTrack(subject, keyed, firstFrame, frames / count, count + 1);
+  // Counted up, the last sample may come to a trifle before the end.
+  columns.forEach((column, c) => (column[count] = end[c]!));
+  const moving = columns.flatMap((column, c) => (moves(column) ? [c] : []));
   const only = moving.length === 1 ? moving[0]! : null;
   if (only !== null && differ(end[only]!, start[only]!)) {
     return {
@@ -45,7 +48,7 @@ export function wayOf(subject: Subject, track: Track, firstFrame: number, lastFr
   }
   const gone = new Float64Array(count + 1);
   for (let i = 1; i <= count; i++)
-    gone[i] = gone[i - 1]! + Math.hypot(...samples[i]!.map((value, c) => value - samples[i - 1]![c]!));
+    gone[i] = gone[i - 1]! + Math.hypot(...columns.map((column) => column[i]! - column[i - 1]!));
   const length = gone[count]!;
   const at = (progress: number): number[] => {
     const wanted = Math.min(1, Math.max(0, progress)) * length;
@@ -53,7 +56,7 @@ export function wayOf(subject: Subject, track: Track, firstFrame: number, lastFr
     while (i < count && gone[i]! < wanted) i++;
     const step = gone[i]! - gone[i - 1]!;
     const share = step > 0 ? (wanted - gone[i - 1]!) / step : 0;
-    return samples[i]!.map((value, c) => samples[i - 1]![c]! * (1 - share) + value * share);
+    return columns.map((column) => column[i - 1]! * (1 - share) + column[i]! * share);
   };
   return { keyedIds, length, at };
 }

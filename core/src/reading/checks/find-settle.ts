@@ -92,7 +92,7 @@ function findSettle(
   const turnsIn = (values: Float64Array, start: number): number => turnsOf(values.subarray(start), least).length;
   const start = Math.max(0, asked.from - 1);
   const tooFew =
-    asked.swings.length > 0 &&
+    drawn.swings.length < asked.swings.length &&
     turnsIn(warped[channel]!.subarray(first), 0) < turnsIn(target[channel]!.subarray(first), 0) &&
     turnsIn(warped[channel]!.subarray(first), start) < asked.swings.length;
   const tooMany =

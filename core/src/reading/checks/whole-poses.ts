@@ -17,7 +17,8 @@ const OF_ALL = 1 / 3;
 const SAME_MISS = 0.2;
 
 /** A track that stands elsewhere by the same, throughout or from one of its poses on. */
-export function findPlace({ reading, track, sides }: ReadTrack, tolerancePercent: number): Whole[] {
+export function findPlace(read: ReadTrack, tolerancePercent: number): Whole[] {
+  const { reading, track, sides } = read;
   const { pairs, span } = reading;
   if (!(span > 0)) return [];
   const tolerance = (tolerancePercent / 100) * span;
@@ -59,7 +60,7 @@ export function findPlace({ reading, track, sides }: ReadTrack, tolerancePercent
         unit: reading.unit,
         severity,
         sentence: capital(
-          `${subjectDoes(reading.subjectName, 'be')} ${awayBy(track, miss, reading.unit)} the target, ` +
+          `${subjectDoes(reading.subjectName, 'be')} ${awayBy(read, miss, reading.unit)} the target, ` +
             `${k === 0 ? 'throughout' : `from frame ${roundTo(first, 2)} on`}.`,
         ),
       },
@@ -72,10 +73,14 @@ export function findPlace({ reading, track, sides }: ReadTrack, tolerancePercent
   ];
 }
 
-/** `30 px lower than`, `12 ° away from`: on a place the way it is off, where that is one of four. */
-function awayBy({ id }: Track, miss: readonly number[], unit: string): string {
+/**
+ * `30 px lower than`, `12 ° away from`: on a place the way it is off, where that is one of four; on a path whether
+ * before or behind.
+ */
+function awayBy({ track: { id }, isLaid }: ReadTrack, miss: readonly number[], unit: string): string {
   const by = amount(Math.hypot(...miss), unit);
   const [x, y] = [miss[0]!, miss[1] ?? 0];
+  if (isLaid && id === 'position') return `${by} ${x > 0 ? 'further along its path than' : 'short on its path of'}`;
   if (id !== 'position') return `${by} away from`;
   if (Math.abs(y) <= SAME_MISS * Math.abs(x)) return `${by} further ${x > 0 ? 'right' : 'left'} than`;
   if (Math.abs(x) <= SAME_MISS * Math.abs(y)) return `${by} ${y > 0 ? 'lower' : 'higher'} than`;

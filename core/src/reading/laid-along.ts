@@ -2,16 +2,19 @@ import { CHANNELS } from '../motion/document/channels.ts';
 import { createChannel, findChannel } from '../motion/document/document.ts';
 import type { Channel, GuidePath, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { samplerOf } from '../motion/path/pose.ts';
+import { bakeChannelInto } from '../motion/sampling/bake.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
 import { sameData } from '../steps/index.ts';
 import { counterpart } from './counterpart.ts';
 import { turnByGuide } from './turned-by-path.ts';
 
-/** Both motions with those that go round the same closed path laid out along a straight line. */
-export interface LaidRound {
+/** Both motions with those that go along the same path laid out along a straight line. */
+export interface LaidAlong {
   target: MotionDocument;
   take: MotionDocument;
-  /** How long once round is, in px, by the target's subject. */
+  /** The target's subjects that are, by their ids. */
+  laid: ReadonlySet<string>;
+  /** How long once round is, in px, of those whose path closes. */
   rounds: ReadonlyMap<string, number>;
 }
 
@@ -22,15 +25,28 @@ const isStill = (subject: Subject, id: Channel['id']): boolean => {
   return !channel || (channel.keys.length === 0 && !channel.wobble);
 };
 
-/** The closed path a subject goes along by its travel alone. */
-function roundOf({ guides }: MotionDocument, subject: Subject | undefined): GuidePath | null {
-  const path = guides.find(({ id }) => id === subject?.guide?.pathId);
-  return path?.closed && subject!.parentId === null && AXES.every((id) => isStill(subject!, id)) ? path : null;
+/** Beyond its ends by less than this share something on an open path is at them. */
+const ROUNDING = 1e-6;
+
+/** Whether the travel stays within the path: one that does not close is never left, however far the travel goes. */
+function isWithin({ range }: MotionDocument, subject: Subject): boolean {
+  const travel = findChannel(subject, 'travel');
+  if (!travel) return true;
+  const shares = new Float64Array(range.last - range.first + 1);
+  bakeChannelInto(shares, travel, range.first, 1);
+  return shares.every((share) => share >= -ROUNDING && share <= 1 + ROUNDING);
+}
+
+/** The path a subject goes along by its travel alone. */
+function pathOf(motion: MotionDocument, subject: Subject | undefined): GuidePath | null {
+  const path = motion.guides.find(({ id }) => id === subject?.guide?.pathId);
+  if (!path || !subject || subject.parentId !== null || !AXES.every((id) => isStill(subject, id))) return null;
+  return path.closed || isWithin(motion, subject) ? path : null;
 }
 
 /** Paths and how they turn what goes along them are the same where these are. */
 function sameWay(one: GuidePath, other: GuidePath, a: Subject, b: Subject): boolean {
-  return sameData([one.points, turnByGuide(a)], [other.points, turnByGuide(b)]);
+  return sameData([one.points, one.closed, turnByGuide(a)], [other.points, other.closed, turnByGuide(b)]);
 }
 
 function straightened(subject: Subject, lengthPx: number, behind: number): Subject {
@@ -62,28 +78,30 @@ function beginning({ range }: MotionDocument, subject: Subject): number {
 }
 
 /**
- * Once round a path that closes leads back to where it began: how far something has gone does not show in where it is.
- * So where a take's subject goes round the same path as the target's, both are read by how far along it they are; a
- * take that is whole rounds ahead is where it ought to be.
+ * Where a take's subject goes along the same path as the target's, both are read by how far along it they are: they are
+ * on its line wherever they are. Once round a path that closes leads back to where it began, so that how far something
+ * has gone does not show in where it is: a take that is whole rounds ahead is where it ought to be.
  */
-export function laidRound(target: MotionDocument, take: MotionDocument): LaidRound {
+export function laidAlong(target: MotionDocument, take: MotionDocument): LaidAlong {
+  const laid = new Set<string>();
   const rounds = new Map<string, number>();
   const straight = new Map<Subject, Subject>();
   for (const subject of target.subjects) {
     const own = counterpart(take, subject);
-    const [path, ownPath] = [roundOf(target, subject), roundOf(take, own)];
+    const [path, ownPath] = [pathOf(target, subject), pathOf(take, own)];
     if (!own || !path || !ownPath || straight.has(own) || !sameWay(path, ownPath, subject, own)) continue;
     const { lengthPx } = samplerOf(path);
     if (!(lengthPx > 0)) continue;
-    rounds.set(subject.id, lengthPx);
+    laid.add(subject.id);
+    if (path.closed) rounds.set(subject.id, lengthPx);
     straight.set(subject, straightened(subject, lengthPx, 0));
-    const ahead = Math.round(beginning(take, own) - beginning(target, subject));
+    const ahead = path.closed ? Math.round(beginning(take, own) - beginning(target, subject)) : 0;
     straight.set(own, straightened(own, lengthPx, ahead));
   }
-  if (rounds.size === 0) return { target, take, rounds };
-  const laid = (motion: MotionDocument): MotionDocument => ({
+  if (laid.size === 0) return { target, take, laid, rounds };
+  const withLaid = (motion: MotionDocument): MotionDocument => ({
     ...motion,
     subjects: motion.subjects.map((subject) => straight.get(subject) ?? subject),
   });
-  return { target: laid(target), take: laid(take), rounds };
+  return { target: withLaid(target), take: withLaid(take), laid, rounds };
 }

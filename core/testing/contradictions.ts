@@ -1,0 +1,25 @@
+import type { Finding } from '../src/index.ts';
+
+/** `3 frames late: frame 12 instead of 9`. */
+const INSTEAD = /([\d.]+) frames? (late|early): frame ([\d.]+) instead of ([\d.]+)/;
+/** `it leaves fast; the target leaves slowly`. */
+const BESIDE = /\bit (.*?); the target (.*?)\./;
+
+function isContradicted({ sentence, measured, expected }: Finding): boolean {
+  const [, by, way, own, asked] = INSTEAD.exec(sentence) ?? [];
+  const [, does, ought] = BESIDE.exec(sentence) ?? [];
+  const off = Number(own) - Number(asked);
+  return (
+    measured === expected ||
+    (does !== undefined && does === ought) ||
+    (by !== undefined && (Math.abs(Math.abs(off) - Number(by)) > 0.5 || off > 0 !== (way === 'late')))
+  );
+}
+
+/** What a reading says that cannot be: the same of both sides, one sentence twice, figures that are not each other's. */
+export function contradictions(said: readonly Finding[]): string[] {
+  const sentences = said.map(({ sentence }) => sentence);
+  return said
+    .filter((finding, i) => isContradicted(finding) || sentences.indexOf(finding.sentence) !== i)
+    .map(({ sentence }) => sentence);
+}
