@@ -9,11 +9,9 @@ function isContradicted({ sentence, measured, expected }: Finding): boolean {
   const [, by, way, own, asked] = INSTEAD.exec(sentence) ?? [];
   const [, does, ought] = BESIDE.exec(sentence) ?? [];
   const off = Number(own) - Number(asked);
-  return (
-    measured === expected ||
-    (does !== undefined && does === ought) ||
-    (by !== undefined && (Math.abs(Math.abs(off) - Number(by)) > 0.5 || off > 0 !== (way === 'late')))
-  );
+  const isMiscounted = by !== undefined && Math.abs(Math.abs(off) - Number(by)) > 0.5;
+  const isOtherWay = by !== undefined && off > 0 !== (way === 'late');
+  return measured === expected || (does !== undefined && does === ought) || isMiscounted || isOtherWay;
 }
 
 /** What a reading says that cannot be: the same of both sides, one sentence twice, figures that are not each other's. */

@@ -72,8 +72,10 @@ export function poseMisses(read: ReadTrack, frames: readonly number[]): PoseMiss
   const count = target[0]?.length ?? 0;
   const missAt = (frame: number): number | null => {
     if (isEndOfWay(read, frame)) return missAtEnd(read, frame);
-    const i = sampleOf(read, frame);
-    if (i < 0 || i >= count) return null;
+    const shown = shownAbout(read, frame).filter((i) => i >= 0 && i < count);
+    return shown.length > 0 ? Math.min(...shown.map((i) => missOn(frame, i))) : null;
+  };
+  const missOn = (frame: number, i: number): number => {
     if (blurFrames === 0) {
       let squared = 0;
       for (let c = 0; c < target.length; c++) if (counts(c, frame)) squared += (warped[c]![i]! - target[c]![i]!) ** 2;
@@ -90,6 +92,14 @@ export function poseMisses(read: ReadTrack, frames: readonly number[]): PoseMiss
     if (miss !== null) all.push({ frame, miss });
   }
   return all;
+}
+
+/** The samples that show a frame of the target: where its drawings are held, both of those it falls between. */
+function shownAbout(read: ReadTrack, frame: number): number[] {
+  const later = sampleOf(read, frame);
+  const { exposure } = read.sides.target.subject;
+  const isBetween = (frame - read.reading.gap.firstFrame) % exposure !== 0;
+  return exposure > 1 && isBetween ? [later, Math.max(0, later - exposure)] : [later];
 }
 
 /** A miss at a place among the samples without what of it lies along the way, within what whole frames leave open. */

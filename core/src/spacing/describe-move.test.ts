@@ -22,6 +22,13 @@ test.each([
     [1, 13],
     'Held, then jumps to (600, 0) px on frame 13.',
   ],
+  [
+    'a held key on one between two frames',
+    [createKey(1, 0, { leave: 'step' }), createKey(12.4, 600)],
+    5,
+    [1, 12.4],
+    'Held, then jumps to (600, 0) px on frame 13.',
+  ],
   ['equal flat keys', soft([1, 80], [13, 80]), 5, [1, 13], 'Holds at (80, 0) px.'],
   [
     'out and back',

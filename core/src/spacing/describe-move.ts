@@ -30,7 +30,9 @@ const figure = (value: number): string => String(value >= 100 ? Math.round(value
 /** A number of times, where it is more than once. */
 const times = (count: number): string => (count < 2 ? '' : count === 2 ? ' twice' : ` ${count} times`);
 
-function onFrames(frames: readonly number[]): string {
+/** A key between two frames is seen on the later one. */
+function onFrames(given: readonly number[]): string {
+  const frames = given.map(Math.ceil);
   if (frames.length > MOST_NAMED) return `${frames.length} times`;
   return frames.length === 1
     ? `on frame ${frames[0]!}`
@@ -47,8 +49,8 @@ function valueText(subject: Subject, track: Track, frame: number): string {
 function jumping(jumps: readonly number[], marks: readonly ChartMark[], to: string): string {
   if (jumps.length !== 1) return `Jumps ${onFrames(jumps)}, held between.`;
   const [frame] = jumps as [number];
-  if (frame === marks.at(-1)!.frame) return `Held, then jumps to ${to} on frame ${frame}.`;
-  return `${frame === marks[1]!.frame ? 'Jumps' : 'Held, jumps'} to ${to} on frame ${frame} and holds.`;
+  if (frame === marks.at(-1)!.frame) return `Held, then jumps to ${to} ${onFrames(jumps)}.`;
+  return `${frame === marks[1]!.frame ? 'Jumps' : 'Held, jumps'} to ${to} ${onFrames(jumps)} and holds.`;
 }
 
 function startOf(look: SpacingLook, atStart: number): string {

@@ -93,10 +93,10 @@ function eventsInRange(
   };
 }
 
-/** Whether a track is at its end where it was at its start, where no whole frame lies between to tell. */
-function isStandstill(subject: Subject, track: Track, from: number, to: number): boolean {
+/** Whether a track is at its end where it was at its start: a jump on a key between two frames is on none of them. */
+function endsWhereItBegan(subject: Subject, track: Track, from: number, to: number): boolean {
   const [start, end] = [trackValues(subject, track, from), trackValues(subject, track, to)];
-  return to - from >= 1 || !start.some((value, c) => differ(value, end[c]!));
+  return !start.some((value, c) => differ(value, end[c]!));
 }
 
 /** Parts of a frame that are none. */
@@ -111,7 +111,7 @@ function chartBetween(
   roleAt: Events['roleAt'],
 ): TimingChart | null {
   const progress = trackProgress(subject, track, from, to);
-  if (progress.every((value) => value === 0) && isStandstill(subject, track, from, to)) return null;
+  if (progress.every((value) => value === 0) && endsWhereItBegan(subject, track, from, to)) return null;
   const all = Array.from(progress, (value, n): ChartMark => {
     // Counted up from a key between two frames, the last comes to the other key but for rounding.
     const frame = Math.abs(from + n - to) < ROUNDING ? to : from + n;

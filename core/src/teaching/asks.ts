@@ -58,9 +58,13 @@ export function truthOf(kind: AskKind, lanes: readonly AskedLane[], laneId: stri
     case 'tap':
     case 'ruler':
       return { frame: asked.clockOf(whole.whole.arrives) };
-    case 'count':
-      // What stands still before and after it takes no part in it.
-      return { frames: Math.round(whole.segments.at(-1)!.lastFrame - whole.segments[0]!.firstFrame) };
+    case 'count': {
+      // By its keys; what stands still before and after it takes no part in it.
+      const { events, segments } = whole;
+      const from = events.findLast((frame) => frame <= segments[0]!.firstFrame)!;
+      const to = events.find((frame) => frame >= segments.at(-1)!.lastFrame)!;
+      return { frames: Math.round(to - from) };
+    }
     case 'chart': {
       const ticks = ticksAsked(asked.motion);
       return ticks.length > 0 ? { ticks } : null;

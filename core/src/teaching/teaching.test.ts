@@ -41,6 +41,21 @@ test('what hangs at its middle stands there, and is where it was at its ends', (
   expect(x(hung, 33)).toBe(740);
 });
 
+test('what holds at its end goes past it where it comes to rest', () => {
+  const rests = glass([1, 25, 33], [100, 740, 740]);
+  expect(whatDiffers(rests, variantOf(rests, usualVariant('overshoot')), TOLERANCES)).toMatch(
+    /goes 15 % past its end and comes back/,
+  );
+});
+
+test('what jumps from pose to pose still moves when its keys come between the frames', () => {
+  const stepped = made('stepped');
+  const slower = variantOf(stepped, usualVariant('gravity'));
+  expect(Number.isInteger(slower.subjects[0]!.channels[0]!.keys[1]!.frame)).toBe(false);
+  expect(whatDiffers(stepped, slower, TOLERANCES)).toBe('takes 79 frames, not 32');
+  expect(describeLane(slower)).toBe('held, then jumps');
+});
+
 test('halves and thirds are drawn as they are named, a key a frame', () => {
   const short = glass([1, 5]);
   const shares = (kind: Variant['kind']) =>

@@ -106,18 +106,20 @@ export function lagging(motion: MotionDocument, by: number): MotionDocument {
   return withTail(result, motion);
 }
 
-/** Of the last stretch, so much of its time is spent beyond its end. */
+/** Of the last stretch that moves, so much of its time is spent beyond its end. */
 const COMES_BACK = 0.35;
 
 function overshootingKeys(keys: Key[], amount: number): Key[] {
-  const [from, to] = keys.slice(-2);
+  const last = keys.findLastIndex((key, k) => k > 0 && key.value !== keys[k - 1]!.value);
+  const [from, to] = [keys[last - 1], keys[last]];
   if (!from || !to || to.frame - from.frame < 4) return keys;
   const frame = to.frame - Math.max(2, Math.round((to.frame - from.frame) * COMES_BACK));
   return [
-    ...keys.slice(0, -2),
+    ...keys.slice(0, last - 1),
     { ...from, leave: 'sine-out' },
     createKey(frame, to.value + amount * (to.value - from.value), { leave: 'sine-in-out' }),
     to,
+    ...keys.slice(last + 1),
   ];
 }
 

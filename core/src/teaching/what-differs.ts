@@ -115,6 +115,8 @@ function inLine(reference: Seen, lane: Seen, { spacingPercent }: Tolerances): st
 function inEnds(reference: Seen, lane: Seen): string {
   const [asked, given] = [reference.segments, lane.segments];
   const said = given.map(endsOf);
+  const isOneWay = given.every(({ look, isHeld }) => look.isEven || isHeld) && new Set(said).size === 1;
+  if (asked.length !== given.length && isOneWay) return `${said[0]!} between all keys`;
   if (asked.length !== given.length) {
     const [first, last] = [given[0]!, given.at(-1)!];
     const [wasFirst, wasLast] = [asked[0]!, asked.at(-1)!];
@@ -161,7 +163,8 @@ function alongEvents(reference: Seen, lane: Seen): { frameOf: (frame: number) =>
 
 /** Where it is fastest, and by how much, where that is another frame or another speed. */
 function inMiddle(reference: Seen, lane: Seen, { keyFrames }: Tolerances): string {
-  if (lane.segments.every(({ look, isHeld }) => look.isEven || isHeld)) return '';
+  // What jumps has no speed to tell.
+  if (lane.whole.peak.speed === 0 || lane.segments.every(({ look, isHeld }) => look.isEven || isHeld)) return '';
   const { frameOf, tempo } = alongEvents(reference, lane);
   const frame = frameOf(lane.whole.peak.frame);
   const ratio = Math.abs(lane.whole.peak.speed / reference.whole.peak.speed) * tempo;

@@ -25,8 +25,11 @@ export function longestStep(
   return longest;
 }
 
+/** A step of less than so many times the target's longest is as that is. */
+const ALIKE = 1.25;
+
 /**
- * Strobing: a step longer than the subject along the motion, where the target has none. A pose that jumps on purpose is
+ * Strobing: a step longer than the subject along the motion, where the target has none, nor nearly. A pose that jumps on purpose is
  * not read as one: a held pose has its own finding.
  */
 export function findStrobing({ tracks, target, take }: BothRead, others: readonly Finding[]): Found {
@@ -44,7 +47,7 @@ export function findStrobing({ tracks, target, take }: BothRead, others: readonl
     const model = longestStep(asked, sides.target.subject.look, first);
     const own = longestStep(drawn, sides.take.subject.look, first);
     const severity = severityOf(own.times, 1);
-    if (!severity || model.times > 1 || take.subjects.length === 0) return [];
+    if (!severity || model.times > 1 || own.times <= ALIKE * model.times || take.subjects.length === 0) return [];
     return [
       {
         ...aboutTrack(reading),

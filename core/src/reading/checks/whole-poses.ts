@@ -1,5 +1,5 @@
 import { medianOf } from '../../median.ts';
-import { type Track, trackValues } from '../../motion/sampling/track.ts';
+import { trackValues } from '../../motion/sampling/track.ts';
 import { countsAt } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair } from '../schema.ts';
