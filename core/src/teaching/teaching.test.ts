@@ -46,6 +46,9 @@ test('what holds at its end goes past it where it comes to rest', () => {
   expect(whatDiffers(rests, variantOf(rests, usualVariant('overshoot')), TOLERANCES)).toMatch(
     /goes 15 % past its end and comes back/,
   );
+  // Farther along its line it is on no other.
+  const back = glass([1, 17, 33], [100, 740, 100]);
+  expect(whatDiffers(back, variantOf(back, usualVariant('overshoot')), TOLERANCES)).not.toMatch(/line|same/);
 });
 
 test('what jumps from pose to pose still moves when its keys come between the frames', () => {

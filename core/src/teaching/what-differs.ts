@@ -96,15 +96,34 @@ function lineOf({ subject, track, events }: Seen, most: number): { frame: number
   });
 }
 
+/** How far a place is aside of the straight line from the first of some places to the one farthest from it. */
+function asideOf(places: readonly number[][]): (place: readonly number[]) => number {
+  const [x, y] = places[0]! as [number, number];
+  const way = places.reduce<[number, number]>(
+    (most, at) => {
+      const one: [number, number] = [at[0]! - x, at[1]! - y];
+      return Math.hypot(...one) > Math.hypot(...most) ? one : most;
+    },
+    [0, 0],
+  );
+  const length = Math.hypot(...way);
+  return (at) => (length > 0 ? Math.abs(way[0] * (at[1]! - y) - way[1] * (at[0]! - x)) / length : 0);
+}
+
 /** Whether what goes as far goes along another line, and where it is farthest from that. */
 function inLine(reference: Seen, lane: Seen, { spacingPercent }: Tolerances): string {
   if (lane.track.channelIds.length < 2 || lane.track.id !== reference.track.id) return '';
   // Farther along the same line is no other one.
   if ([reference, lane].some(({ whole }) => whole.past > PAST || whole.back > PAST)) return '';
   const line = lineOf(reference, MOST_PLACES);
+  const aside = asideOf(line.map(({ at }) => at));
+  // Of a straight line what is beyond its ends is on it still.
+  const isStraight = line.every(({ at }) => aside(at) * 1000 <= reference.whole.reach);
   const off = lineOf(lane, MOST_PLACES).map(({ frame, at }) => ({
     frame,
-    by: Math.min(...line.map((other) => Math.hypot(other.at[0]! - at[0]!, other.at[1]! - at[1]!))),
+    by: isStraight
+      ? aside(at)
+      : Math.min(...line.map((other) => Math.hypot(other.at[0]! - at[0]!, other.at[1]! - at[1]!))),
   }));
   const worst = off.reduce((most, one) => (one.by > most.by ? one : most));
   const isOff = worst.by * 100 >= spacingPercent * reference.whole.reach;
@@ -212,6 +231,9 @@ function named(all: readonly Seen[], { subject, track }: Seen): string {
   return name && `${name}: `;
 }
 
+const stretches = ({ segments }: Seen): string =>
+  `${segments.length} ${segments.length === 1 ? 'stretch' : 'stretches'} between turns`;
+
 /** What is seen of a lane by itself: how it leaves and arrives, where it is fastest, its turns. */
 export function describeLane(motion: MotionDocument): string {
   const all = movements(motion);
@@ -225,7 +247,7 @@ export function describeLane(motion: MotionDocument): string {
         parts.push(endsOf(first!));
         if (!first!.look.isEven && !first!.isHeld)
           parts.push(`fastest at ${figure(Math.round(lane.whole.peak.frame))}`);
-      } else parts.push(`${many(lane.segments.length, 'stretch').replace('stretchs', 'stretches')} between turns`);
+      } else parts.push(stretches(lane));
       return named(all, lane) + [...parts, ...inTurns(null, lane)].join(', ');
     })
     .join('; ');
@@ -272,6 +294,8 @@ export function whatDiffers(reference: MotionDocument, lane: MotionDocument, tol
     ]
       .filter(Boolean)
       .concat(inTurns(was, now));
+    if (rest.length === 0 && now.segments.length !== was.segments.length)
+      rest.push(`${stretches(now)}, not ${was.segments.length}`);
     if (rest.length === 0 && (time === 'same keys' || time === '')) continue;
     said.push(
       named(asked, was) + (time ? [time, ...(rest.length ? [rest.join(', ')] : [])].join('; ') : rest.join(', ')),
