@@ -144,10 +144,11 @@ function falls(motion: MotionDocument): boolean {
 /** Between keys of a move there is room for an ease to be seen; a pose on each frame has none. */
 const LEAST_ROOM = 5;
 
-/** Whether its stretches can be eased without stopping at each drawing. */
+/** Whether its stretches can be eased without stopping at each drawing: by all its keys, whatever their roles. */
 export function isEasable(motion: MotionDocument): boolean {
-  const events = mainMovement(motion)?.events ?? [];
-  return events.every((frame, i) => i === 0 || frame - events[i - 1]! >= LEAST_ROOM);
+  const moved = mainMovement(motion);
+  const keyed = (moved?.track.channelIds ?? []).map((id) => findChannel(moved!.subject, id)?.keys ?? []);
+  return keyed.every((keys) => keys.every((key, i) => i === 0 || key.frame - keys[i - 1]!.frame >= LEAST_ROOM));
 }
 
 export const FAULT_MOVES: Record<DrillFault, FaultMove> = {

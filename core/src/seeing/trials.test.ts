@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { glassSlide } from '../../testing/glass-slide.ts';
 import type { MotionDocument } from '../motion/document/schema.ts';
+import { withKeyAt } from '../motion/edit/index.ts';
 import { trackValues } from '../motion/sampling/track.ts';
 import { READY_MODELS, usualNumbers } from '../ready/index.ts';
 import {
@@ -243,4 +244,33 @@ test('a move too short or that stands still trains nobody; all are shown at the 
     seed: 1,
   });
   expect(noMoves.left.rate).toEqual({ num: 60, den: 1 });
+});
+
+test('what stands at its end, or is keyed frame by frame, is not asked of: nothing could be told apart', () => {
+  const stands = glassSlide(
+    [
+      [1, 0],
+      [17, 400],
+      [29, 400],
+    ],
+    { last: 34 },
+  );
+  const dense = {
+    ...three,
+    subjects: three.subjects.map((subject) => ({
+      ...subject,
+      channels: subject.channels.map((channel) =>
+        [3, 5, 8, 10, 16, 20].reduce((keyed, frame) => withKeyAt(keyed, frame), channel),
+      ),
+    })),
+  };
+  for (const [kind, move] of [
+    ['lands-later', stands],
+    ['starts-slower', dense],
+    ['choose-chart', dense],
+  ] as const)
+    for (const size of [SIZES[kind]![0]!, SIZES[kind]!.at(-1)!]) {
+      const [asked, other] = sides(choice(drillOf(kind), size, 3, [move]));
+      expect(apart(asked, other).length).toBeGreaterThan(0);
+    }
 });

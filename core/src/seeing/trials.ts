@@ -109,6 +109,20 @@ function shownAlike(sides: readonly MotionDocument[], room: number): MotionDocum
   return sides.map((side) => ({ ...side, range: { first, last }, workRange: null }));
 }
 
+/** Whether it is elsewhere on its next event than on one of them, counted from its last if below 0. */
+function movesFrom(motion: MotionDocument, event: number): boolean {
+  const { subject, track, events } = mainMovement(motion)!;
+  const i = event < 0 ? events.length + event : event;
+  const [before, after] = [i, i + 1].map((k) => trackValues(subject, track, events[k]!));
+  return before!.some((value, c) => value !== after![c]);
+}
+
+/** Whether it moves until its last key: what stands before it has landed already. */
+const movesToItsEnd = (motion: MotionDocument): boolean => movesFrom(motion, -2);
+
+/** Whether it moves as soon as it is keyed to and until its last key: where it begins and ends can be seen. */
+const movesThroughout = (motion: MotionDocument): boolean => movesFrom(motion, 0) && movesToItsEnd(motion);
+
 /** One choice of two: the same for the same seed. */
 export function makeChoice(
   drill: Drill,
@@ -117,7 +131,7 @@ export function makeChoice(
 ): ChoiceTrial {
   const draw = seededRandom(seed);
   const answer = draw() < 0.5 ? 'left' : 'right';
-  const fit = moves.filter(fault ? FAULT_MOVES[fault].fits : drill.kind === 'lands-later' ? () => true : isEasable);
+  const fit = moves.filter(fault ? FAULT_MOVES[fault].fits : drill.kind === 'lands-later' ? movesToItsEnd : isEasable);
   const sides = sidesOf(drill, fault, moveFor(fit, drill, fault, draw), size, draw);
   const room = drill.kind === 'lands-later' ? SIZES['lands-later']!.at(-1)! : fault === 'late-pose' ? LANDS_ROOM : 0;
   const [asked, other] = shownAlike(sides, room);
@@ -131,16 +145,6 @@ const SHORTEST = 6;
 const LONGEST = 40;
 /** It stands still so long before it moves: nobody taps by counting rounds. */
 const STILL_BEFORE = 14;
-
-/** Whether it moves as soon as it is keyed to and until its last key: where it begins and ends can be seen. */
-function movesThroughout(motion: MotionDocument): boolean {
-  const { subject, track, events } = mainMovement(motion)!;
-  const isStill = (from: number, to: number): boolean => {
-    const [before, after] = [from, to].map((frame) => trackValues(subject, track, frame));
-    return before!.every((value, c) => value === after![c]);
-  };
-  return !isStill(events[0]!, events[1]!) && !isStill(events.at(-2)!, events.at(-1)!);
-}
 
 /** On which key it lands: the first at which it is lowest, of what falls; the last of a move in one go. */
 function landingOf(motion: MotionDocument): number | null {
