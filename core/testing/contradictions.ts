@@ -14,7 +14,7 @@ function isContradicted({ sentence, measured, expected }: Finding): boolean {
   return measured === expected || (does !== undefined && does === ought) || isMiscounted || isOtherWay;
 }
 
-/** What a reading says that cannot be: the same of both sides, one sentence twice, figures that are not each other's. */
+/** What a reading says that cannot be: the same of both sides, one sentence twice, figures that do not add up. */
 export function contradictions(said: readonly Finding[]): string[] {
   const sentences = said.map(({ sentence }) => sentence);
   return said

@@ -29,8 +29,8 @@ export function longestStep(
 const ALIKE = 1.25;
 
 /**
- * Strobing: a step longer than the subject along the motion, where the target has none, nor nearly. A pose that jumps on purpose is
- * not read as one: a held pose has its own finding.
+ * Strobing: a step longer than the subject along the motion, where the target has none, nor nearly. A pose that jumps
+ * on purpose is not read as one: a held pose has its own finding.
  */
 export function findStrobing({ tracks, target, take }: BothRead, others: readonly Finding[]): Found {
   const findings = tracks.flatMap(({ reading, track, sides, target: asked, take: drawn }): Finding[] => {
