@@ -203,7 +203,7 @@ function inTurns(reference: Seen | null, lane: Seen): string[] {
     parts.push(`goes ${figure(whole.back * 100)} % back first`);
   const isOther = Math.abs(whole.past - (was?.past ?? 0)) > PAST || whole.timesPast !== (was?.timesPast ?? 0);
   if (whole.past > PAST && isOther) {
-    const often = whole.timesPast > 1 ? `, ${whole.timesPast} times` : '';
+    const often = whole.timesPast > 1 ? `, ${whole.timesPast === 2 ? 'twice' : `${whole.timesPast} times`}` : '';
     parts.push(`goes ${figure(whole.past * 100)} % past its end and comes back${often}`);
   } else if (was && was.past > PAST && whole.past <= PAST) parts.push('stops without going past its end');
   const hangs = lane.segments.flatMap((segment) => hangsAt(lane, segment) ?? []);
