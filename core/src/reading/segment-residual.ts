@@ -23,9 +23,9 @@ export interface SegmentResidual {
 export type SegmentEndName = 'start' | 'finish';
 
 /**
- * The error inside a segment apart from that of its two ends, which is spread over it by the target's own progress (by
- * time where the target stands still). Of the whole segment, or of the half beside one of its ends. On a trajectory it
- * is measured along the target's line: what lies off the line is the path's.
+ * The error inside a segment apart from that of its two ends, which is spread over it by the target's own progress; of
+ * a hold, what goes beyond its two ends, however it goes from one to the other. Of the whole segment, or of the half
+ * beside one of its ends. On a trajectory it is measured along the target's line: what lies off the line is the path's.
  */
 export function segmentResidual(
   read: ReadTrack,
@@ -51,13 +51,16 @@ export function segmentResidual(
     let squared = 0;
     let along = 0;
     const place: number[] = [];
+    const between = segment.target ? null : shareBetween(read, i, start.miss, end.miss);
     for (let c = 0; c < target.length; c++) {
       const column = target[c]!;
       const way = end.asked[c]! - start.asked[c]!;
       const share =
-        Math.abs(way) > NO_WAY * reading.span
-          ? (column[i]! - start.asked[c]!) / way
-          : (i - start.at) / Math.max(1, end.at - start.at);
+        between !== null
+          ? between
+          : Math.abs(way) > NO_WAY * reading.span
+            ? (column[i]! - start.asked[c]!) / way
+            : (i - start.at) / Math.max(1, end.at - start.at);
       const miss = warped[c]![i]! - column[i]! - (start.miss[c]! * (1 - share) + end.miss[c]! * share);
       squared += miss ** 2;
       along += miss * way;
@@ -75,6 +78,22 @@ export function segmentResidual(
     }
   }
   return { worstPercent: worst, worstFrame };
+}
+
+/** How far along from one end's miss to the other's a sample's own is, at the nearest: 0 to 1. */
+function shareBetween(
+  { target, warped }: ReadTrack,
+  i: number,
+  start: readonly number[],
+  end: readonly number[],
+): number {
+  let [along, squared] = [0, 0];
+  for (let c = 0; c < target.length; c++) {
+    const way = end[c]! - start[c]!;
+    along += (warped[c]![i]! - target[c]![i]! - start[c]!) * way;
+    squared += way * way;
+  }
+  return squared > 0 ? Math.min(1, Math.max(0, along / squared)) : 0;
 }
 
 /** How many of the target's frames one of the take's is in a segment. */

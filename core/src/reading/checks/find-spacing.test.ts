@@ -80,5 +80,17 @@ test('a pose is off by its distance; a hold that moves and a way that is held ar
         : key,
   );
   expect(kinds(held, drifts)).toContain('hold-moves');
+  // However it goes from one to the other, a hold between poses of which one is off is off by that pose.
+  const wrong = held.map((key) => ({
+    ...key,
+    leave: 'quint-in-out' as const,
+    value: key.value + (key.frame === 21 ? 90 : 0),
+  }));
+  expect(
+    kinds(
+      held.map((key) => ({ ...key, leave: 'quint-in-out' as const })),
+      wrong,
+    ),
+  ).toEqual(['pose-off']);
   expect(kinds(smooth, [createKey(1, 0, { leave: 'step' }), createKey(25, 600)])).toEqual(['held-not-moving']);
 });
