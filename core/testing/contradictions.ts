@@ -1,7 +1,7 @@
 import type { Finding } from '../src/index.ts';
 
 /** `3 frames late: frame 12 instead of 9`. */
-const INSTEAD = /([\d.]+) frames? (late|early): frame ([\d.]+) instead of ([\d.]+)/;
+const INSTEAD = /([\d.]+) frames? (late|early): frame ([\d.]+) instead of ([\d.]*\d)/;
 /** `it leaves fast; the target leaves slowly`. */
 const BESIDE = /\bit (.*?); the target (.*?)\./;
 
