@@ -1,7 +1,6 @@
 import { defineConfig } from 'vitest/config';
 
 const source = { conditions: ['source'] };
-const throws = 'core/testing/throws.ts';
 
 /** One project a workspace; the server's needs a database and is run by `npm run test:server`. */
 export default defineConfig({
@@ -11,18 +10,12 @@ export default defineConfig({
         resolve: source,
         ssr: { resolve: source },
         // Pure functions have nothing to keep apart: files share what they import.
-        test: {
-          name: 'core',
-          include: ['core/src/**/*.test.ts'],
-          setupFiles: [throws],
-          testTimeout: 120_000,
-          isolate: false,
-        },
+        test: { name: 'core', include: ['core/src/**/*.test.ts'], testTimeout: 120_000, isolate: false },
       },
       {
         resolve: source,
         ssr: { resolve: source },
-        test: { name: 'contract', include: ['contract/src/**/*.test.ts'], setupFiles: [throws], isolate: false },
+        test: { name: 'contract', include: ['contract/src/**/*.test.ts'], isolate: false },
       },
       {
         resolve: source,
@@ -32,7 +25,7 @@ export default defineConfig({
           name: 'web',
           include: ['web/src/**/*.test.{ts,tsx}'],
           environment: 'happy-dom',
-          setupFiles: [throws, 'web/testing/clean-up.ts'],
+          setupFiles: ['web/testing/clean-up.ts'],
           testTimeout: 120_000,
           isolate: false,
           unstubGlobals: true,
@@ -45,7 +38,6 @@ export default defineConfig({
         test: {
           name: 'server',
           include: ['server/test/**/*.test.ts'],
-          setupFiles: [throws],
           isolate: false,
           testTimeout: 120_000,
           hookTimeout: 60_000,

@@ -70,10 +70,16 @@ export function poseMisses(read: ReadTrack, frames: readonly number[]): PoseMiss
   const { target, warped, blurFrames } = read;
   const counts = countsAt(read);
   const count = target[0]?.length ?? 0;
+  const { exposure } = read.sides.target.subject;
+  const isBetween = (frame: number): boolean => exposure > 1 && (frame - read.reading.gap.firstFrame) % exposure !== 0;
   const missAt = (frame: number): number | null => {
     if (isEndOfWay(read, frame)) return missAtEnd(read, frame);
-    const shown = shownAbout(read, frame).filter((i) => i >= 0 && i < count);
-    return shown.length > 0 ? Math.min(...shown.map((i) => missOn(frame, i))) : null;
+    const i = sampleOf(read, frame);
+    if (i < 0 || i >= count) return null;
+    // Between two drawings it is off only where both are.
+    return isBetween(frame) && i >= exposure
+      ? Math.min(missOn(frame, i), missOn(frame, i - exposure))
+      : missOn(frame, i);
   };
   const missOn = (frame: number, i: number): number => {
     if (blurFrames === 0) {
@@ -92,14 +98,6 @@ export function poseMisses(read: ReadTrack, frames: readonly number[]): PoseMiss
     if (miss !== null) all.push({ frame, miss });
   }
   return all;
-}
-
-/** The samples that show a frame of the target: where its drawings are held, both of those it falls between. */
-function shownAbout(read: ReadTrack, frame: number): number[] {
-  const later = sampleOf(read, frame);
-  const { exposure } = read.sides.target.subject;
-  const isBetween = (frame - read.reading.gap.firstFrame) % exposure !== 0;
-  return exposure > 1 && isBetween ? [later, Math.max(0, later - exposure)] : [later];
 }
 
 /** A miss at a place among the samples without what of it lies along the way, within what whole frames leave open. */

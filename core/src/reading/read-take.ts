@@ -196,16 +196,17 @@ function allFindings(read: BothRead, settings: readonly Finding[]): Finding[] {
 
 /** A sentence says of which subject it is where there are several, and of which movement where that has several. */
 function namingTrack({ tracks }: BothRead): (finding: Finding) => Finding {
-  const readings = tracks.map(({ reading }) => reading);
-  const isOneOfMany = new Set(readings.map(({ subjectId }) => subjectId)).size > 1;
+  const bySubject = new Map<string | null, TrackReading[]>();
+  for (const { reading } of tracks)
+    bySubject.set(reading.subjectId, [...(bySubject.get(reading.subjectId) ?? []), reading]);
   return (finding) => {
-    const own = readings.filter(({ subjectId }) => subjectId === finding.subjectId);
+    const own = bySubject.get(finding.subjectId) ?? [];
     const said = own.find(({ track }) => track === finding.track);
     if (!said) return finding;
     const { sentence } = finding;
     const says = (words: string): boolean => sentence.toLowerCase().includes(words.toLowerCase());
     const names = [
-      ...(isOneOfMany && !says(theSubject(said.subjectName)) ? [said.subjectName] : []),
+      ...(bySubject.size > 1 && !says(theSubject(said.subjectName)) ? [said.subjectName] : []),
       ...(own.length > 1 && !says(said.label) && !saysCoordinate(sentence) ? [said.label] : []),
     ];
     if (names.length === 0) return finding;

@@ -1,4 +1,5 @@
 import type { MotionDocument } from '../motion/document/schema.ts';
+import { isSamePlace } from '../motion/sampling/stands.ts';
 import { trackValues } from '../motion/sampling/track.ts';
 import { READY_MODELS, type ReadyModel, type ReadyModelId, usualNumbers } from '../ready/index.ts';
 import { seededRandom } from '../seeded.ts';
@@ -113,8 +114,7 @@ function shownAlike(sides: readonly MotionDocument[], room: number): MotionDocum
 function movesFrom(motion: MotionDocument, event: number): boolean {
   const { subject, track, events } = mainMovement(motion)!;
   const i = event < 0 ? events.length + event : event;
-  const [before, after] = [i, i + 1].map((k) => trackValues(subject, track, events[k]!));
-  return before!.some((value, c) => value !== after![c]);
+  return !isSamePlace(trackValues(subject, track, events[i]!), trackValues(subject, track, events[i + 1]!));
 }
 
 /** Whether it moves until its last key: what stands before it has landed already. */

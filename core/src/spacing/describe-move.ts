@@ -1,10 +1,10 @@
 import type { MotionDocument, Subject } from '../motion/document/schema.ts';
-import { differ } from '../motion/sampling/stands.ts';
+import { isSamePlace } from '../motion/sampling/stands.ts';
 import { type Track, trackValues } from '../motion/sampling/track.ts';
 import { framesPerSecond } from '../time/rate.ts';
 import { jumpsOf, restsOf, turningOf } from './move-shape.ts';
 import { fastestOf } from './move-speed.ts';
-import { PAST, readSpacing, type SpacingLook } from './spacing-look.ts';
+import { howOften, PAST, readSpacing, type SpacingLook } from './spacing-look.ts';
 import { type ChartMark, keyedSegmentAt, type TimingChart } from './timing-chart.ts';
 import { piecesOf } from './turn-backs.ts';
 import { wayOf } from './way.ts';
@@ -28,7 +28,7 @@ const MOST_RESTS = 2;
 const figure = (value: number): string => String(value >= 100 ? Math.round(value) : Number(value.toPrecision(2)));
 
 /** A number of times, where it is more than once. */
-const times = (count: number): string => (count < 2 ? '' : count === 2 ? ' twice' : ` ${count} times`);
+const times = (count: number): string => (count < 2 ? '' : ` ${howOften(count)}`);
 
 /** A key between two frames is seen on the later one. */
 function onFrames(given: readonly number[]): string {
@@ -106,8 +106,7 @@ function fastest(moving: Moving): string {
 /** What goes out and comes back: to where it began, or by more than its way. Null of others. */
 function outAndBack({ subject, track, chart }: Moving): string | null {
   const { firstFrame, lastFrame } = chart;
-  const [start, end] = [trackValues(subject, track, firstFrame), trackValues(subject, track, lastFrame)];
-  const isBack = !start.some((value, c) => differ(value, end[c]!));
+  const isBack = isSamePlace(trackValues(subject, track, firstFrame), trackValues(subject, track, lastFrame));
   const { overshoot, anticipation } = readSpacing(chart);
   if (!isBack && overshoot <= 1 && anticipation <= 1) return null;
   const turns = piecesOf(subject, track, firstFrame, lastFrame).slice(0, -1);

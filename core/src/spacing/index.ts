@@ -31,7 +31,7 @@ export { bendSegment, bendThrough, shapeOf } from './bend-segment.ts';
 export { describeMove } from './describe-move.ts';
 export { fastestOf, faster, speedPiece, trackSpeed, wayBetween } from './move-speed.ts';
 export type { SpeedPoint } from './move-speed.ts';
-export { readSpacing } from './spacing-look.ts';
+export { howOften, readSpacing } from './spacing-look.ts';
 export type { SpacingLook } from './spacing-look.ts';
 export { fitCurve, fitPieces, curveSpacing } from './fit-curve.ts';
 export type { FittedCurve } from './fit-curve.ts';

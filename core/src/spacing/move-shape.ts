@@ -35,16 +35,11 @@ export function jumpsOf(marks: readonly ChartMark[]): number[] | null {
 
 /** The stretches of two frames or more in which it stands, in order. */
 export function restsOf(marks: readonly ChartMark[]): Stretch[] {
-  const rests: Stretch[] = [];
-  let from: number | null = null;
-  movesAfter(marks).forEach((isStep, i) => {
-    if (!isStep) from ??= marks[i]!.frame;
-    if (from === null || (!isStep && i + 2 < marks.length)) return;
-    const to = marks[isStep ? i : i + 1]!.frame;
-    if (to - from >= 2) rests.push([from, to]);
-    from = null;
-  });
-  return rests;
+  const ends = [-1, ...movesAfter(marks).flatMap((isStep, i) => (isStep ? [i] : [])), marks.length - 1];
+  return ends
+    .slice(1)
+    .map((to, k): Stretch => [marks[ends[k]! + 1]!.frame, marks[to]!.frame])
+    .filter(([from, to]) => to - from >= 2);
 }
 
 /** Where a track turns back between two frames, told by what it turns at. */

@@ -38,3 +38,6 @@ export function readSpacing({ marks }: Pick<TimingChart, 'marks'>): SpacingLook 
       .length,
   };
 }
+
+/** Twice, or so many times. */
+export const howOften = (count: number): string => (count === 2 ? 'twice' : `${count} times`);

@@ -1,6 +1,6 @@
 import type { KeyRole, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { changedTrackSpan, type FrameSpan } from '../motion/sampling/changed-span.ts';
-import { differ } from '../motion/sampling/stands.ts';
+import { isSamePlace } from '../motion/sampling/stands.ts';
 import { bakeTrack, type Track, trackRoles, trackValues } from '../motion/sampling/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
 import { progressInto } from './progress.ts';
@@ -93,12 +93,6 @@ function eventsInRange(
   };
 }
 
-/** Whether a track is at its end where it was at its start: a jump on a key between two frames is on none of them. */
-function endsWhereItBegan(subject: Subject, track: Track, from: number, to: number): boolean {
-  const [start, end] = [trackValues(subject, track, from), trackValues(subject, track, to)];
-  return !start.some((value, c) => differ(value, end[c]!));
-}
-
 /** Parts of a frame that are none. */
 const ROUNDING = 1e-6;
 
@@ -111,7 +105,9 @@ function chartBetween(
   roleAt: Events['roleAt'],
 ): TimingChart | null {
   const progress = trackProgress(subject, track, from, to);
-  if (progress.every((value) => value === 0) && endsWhereItBegan(subject, track, from, to)) return null;
+  // A jump on a key between two frames is on none of them.
+  const isStill = progress.every((value) => value === 0);
+  if (isStill && isSamePlace(trackValues(subject, track, from), trackValues(subject, track, to))) return null;
   const all = Array.from(progress, (value, n): ChartMark => {
     // Counted up from a key between two frames, the last comes to the other key but for rounding.
     const frame = Math.abs(from + n - to) < ROUNDING ? to : from + n;

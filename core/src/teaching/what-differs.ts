@@ -2,6 +2,7 @@ import { extentOf } from '../extent.ts';
 import type { MotionDocument } from '../motion/document/schema.ts';
 import { trackAlike, trackValues } from '../motion/sampling/track.ts';
 import type { Tolerances } from '../reading/index.ts';
+import { howOften } from '../spacing/index.ts';
 import { framesPerSecond } from '../time/rate.ts';
 import { endsOf, hangsAt, movements, paceOf, PAST, type Seen, type SeenWhole } from './lane-look.ts';
 
@@ -203,7 +204,7 @@ function inTurns(reference: Seen | null, lane: Seen): string[] {
     parts.push(`goes ${figure(whole.back * 100)} % back first`);
   const isOther = Math.abs(whole.past - (was?.past ?? 0)) > PAST || whole.timesPast !== (was?.timesPast ?? 0);
   if (whole.past > PAST && isOther) {
-    const often = whole.timesPast > 1 ? `, ${whole.timesPast === 2 ? 'twice' : `${whole.timesPast} times`}` : '';
+    const often = whole.timesPast > 1 ? `, ${howOften(whole.timesPast)}` : '';
     parts.push(`goes ${figure(whole.past * 100)} % past its end and comes back${often}`);
   } else if (was && was.past > PAST && whole.past <= PAST) parts.push('stops without going past its end');
   const hangs = lane.segments.flatMap((segment) => hangsAt(lane, segment) ?? []);

@@ -6,6 +6,10 @@ const SEEN = 1e-6;
 
 export const differ = (value: number, other: number): boolean => Math.abs(value - other) > SEEN;
 
+/** Whether two places, a number a channel, are the same. */
+export const isSamePlace = (place: readonly number[], other: readonly number[]): boolean =>
+  !place.some((value, c) => differ(value, other[c]!));
+
 /** Whether a channel moves at all, by its samples: one that stands is held on its first value but for rounding. */
 export const moves = (column: ArrayLike<number>): boolean => {
   for (let i = 1; i < column.length; i++) if (differ(column[i]!, column[0]!)) return true;
