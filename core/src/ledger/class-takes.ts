@@ -1,4 +1,5 @@
-import type { Digest } from './digest.ts';
+import type { FindingKind } from '../reading/index.ts';
+import type { Digest, Fault } from './digest.ts';
 
 /** A take of a class as its ledger knows it: whose, of what, and what its reading says in short. */
 export interface ClassTake {
@@ -33,4 +34,13 @@ export function runsOf(takes: readonly ClassTake[]): ReadTake[][] {
 /** The first takes that are read, or the latest, one a learner and exercise. */
 export function takesAt(takes: readonly ClassTake[], which: 'first' | 'latest'): ReadTake[] {
   return runsOf(takes).map((run) => run.at(which === 'first' ? 0 : -1)!);
+}
+
+/** Where one of these is found, something of the take is not there, and faults it would have may be hidden by that. */
+const HIDES: ReadonlySet<FindingKind> = new Set(['not-all-read', 'subject-missing', 'track-never-keyed']);
+
+/** Whether a take after one that has a fault has it too; null where that cannot be told. */
+export function stillHas({ digest: { faults } }: ReadTake, isOf: (fault: Fault) => boolean): boolean | null {
+  if (faults.some(isOf)) return true;
+  return faults.some(({ kind }) => HIDES.has(kind)) ? null : false;
 }

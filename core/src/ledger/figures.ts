@@ -1,5 +1,5 @@
 import { CRITERION_IDS, FINDING_NAMES, type FindingKind } from '../reading/index.ts';
-import { type ClassTake, type ReadTake, runsOf, takesAt } from './class-takes.ts';
+import { type ClassTake, type ReadTake, runsOf, stillHas, takesAt } from './class-takes.ts';
 import type { Fault } from './digest.ts';
 import { type Quartiles, quartilesOf } from './quartiles.ts';
 
@@ -54,11 +54,11 @@ export function commonFaults(takes: readonly ClassTake[]): CommonFault[] {
       own.faults.push(...last.digest.faults.filter((fault) => fault.kind === kind));
     }
     for (let i = 0; i + 1 < run.length; i++) {
-      const after = kindsOf(run[i + 1]!);
       for (const kind of kindsOf(run[i]!)) {
         const own = known(kind, last.exerciseId);
-        own.triedAgain++;
-        if (!after.has(kind)) own.gone++;
+        const still = stillHas(run[i + 1]!, (fault) => fault.kind === kind);
+        if (still !== null) own.triedAgain++;
+        if (still === false) own.gone++;
       }
     }
   }

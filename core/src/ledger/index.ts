@@ -9,7 +9,7 @@ export type { SeenByLearner, SeenInPeriod } from './drills-over-time.ts';
 export { ownCourse } from './own-course.ts';
 export type { OwnCourse, OwnFault } from './own-course.ts';
 export { Quartiles, quartilesOf } from './quartiles.ts';
-export { teachNext } from './teach-next.ts';
+export { leastLearners, teachNext } from './teach-next.ts';
 export type { TeachNext } from './teach-next.ts';
 export { lessonFor } from './lesson-for.ts';
 export { worthALook } from './worth-a-look.ts';

@@ -120,6 +120,22 @@ test('what most would gain most from is taught next; what goes away by itself we
   expect(second!.rank).toBeCloseTo(0.5 * 0.4 * 0.5, 9);
 });
 
+test('a take in which something is missing has not lost what it cannot show', () => {
+  const takes = CLASS.slice(0, 3).flatMap((who) => [
+    take(`${who}/a/1`, { faults: ['arc-off'] }),
+    take(`${who}/a/2`, { faults: ['track-never-keyed'] }),
+    take(`${who}/b/1`, { faults: ['arc-off'] }),
+  ]);
+  expect(teachNext(takes).find(({ kind }) => kind === 'arc-off')!.stays).toBeNull();
+  expect(commonFaults(takes).find(({ kind }) => kind === 'arc-off')).toMatchObject({ triedAgain: 0, gone: 0 });
+  const own = [
+    take('ines/a/1', { faults: ['arc-off', 'hold-moves'] }),
+    take('ines/a/2', { faults: ['track-never-keyed'] }),
+  ];
+  expect(ownCourse(own).better).toEqual([]);
+  expect(ownCourse([...own, take('ines/a/3', {})]).better).toHaveLength(3);
+});
+
 test('more learners, or more that it would mend, comes first; of two alike what shows in more exercises', () => {
   const many = CLASS.slice(0, 6).map((who) => take(`${who}/a/1`, { faults: ['arc-off'] }));
   const heavy = CLASS.slice(0, 3).map((who) => take(`${who}/b/1`, { faults: [{ kind: 'hold-moves', mends: 0.9 }] }));

@@ -2,7 +2,10 @@ import type { FindingKind } from '../reading/index.ts';
 import { DRILL_FOR } from '../seeing/index.ts';
 import type { Lesson } from '../teaching/index.ts';
 
-/** What a lesson that answers a kind of fault speaks of, as words of its name; what has none is not taught. */
+/**
+ * What a lesson that answers a kind of fault speaks of, as what words of its name begin with; what has none is not
+ * taught.
+ */
 const SPEAKS_OF: Partial<Record<FindingKind, readonly string[]>> = {
   'rate-differs': ['rate'],
   'exposure-differs': ['rate'],
@@ -37,7 +40,8 @@ export function lessonFor<Of extends { name: string; drill?: Lesson['drill'] }>(
   lessons: readonly Of[],
 ): Of | null {
   for (const word of SPEAKS_OF[kind] ?? []) {
-    const named = lessons.find(({ name }) => name.toLowerCase().includes(word));
+    const begins = new RegExp(`\\b${word}`, 'i');
+    const named = lessons.find(({ name }) => begins.test(name));
     if (named) return named;
   }
   const drill = DRILL_FOR[kind];

@@ -1,5 +1,5 @@
 import { FINDING_NAMES, type FindingKind } from '../reading/index.ts';
-import { type ClassTake, runsOf } from './class-takes.ts';
+import { type ClassTake, runsOf, stillHas } from './class-takes.ts';
 import { mendsOf } from './teach-next.ts';
 
 /** A kind of fault in a learner's own course. */
@@ -26,7 +26,6 @@ export function ownCourse(takes: readonly ClassTake[]): OwnCourse {
   const has = new Map<FindingKind, Weighed>();
   for (const run of runsOf(takes)) {
     const last = run.at(-1)!;
-    const now = new Set(last.digest.faults.map(({ kind }) => kind));
     for (const fault of last.digest.faults) {
       const { kind } = fault;
       const own: Weighed = has.get(kind) ?? {
@@ -42,7 +41,7 @@ export function ownCourse(takes: readonly ClassTake[]): OwnCourse {
     }
     for (const before of run.slice(0, -1))
       for (const { kind } of before.digest.faults) {
-        if (now.has(kind)) continue;
+        if (stillHas(last, (fault) => fault.kind === kind) !== false) continue;
         const own: OwnFault = had.get(kind) ?? { kind, name: FINDING_NAMES[kind], exerciseIds: [], takeIds: [] };
         had.set(kind, own);
         if (!own.exerciseIds.includes(before.exerciseId)) own.exerciseIds.push(before.exerciseId);

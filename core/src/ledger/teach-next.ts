@@ -1,5 +1,5 @@
 import { FINDING_NAMES, type FindingKind, type Severity } from '../reading/index.ts';
-import { type ClassTake, type ReadTake, runsOf } from './class-takes.ts';
+import { type ClassTake, type ReadTake, runsOf, stillHas, takesAt } from './class-takes.ts';
 import type { Fault } from './digest.ts';
 import { quartilesOf } from './quartiles.ts';
 
@@ -27,7 +27,7 @@ export interface TeachNext {
   takeIds: string[];
 }
 
-/** Below so many learners, and below this share of them, nothing is said. */
+/** Below so many learners, or this share of them, nothing is said. */
 const LEAST_LEARNERS = 3;
 const LEAST_SHARE = 0.1;
 /** Where the whole kind is little more than its named event, the event is said. */
@@ -46,6 +46,14 @@ interface Group {
   isOf: (fault: Fault) => boolean;
 }
 
+const learnersIn = (takes: readonly ReadTake[]): number => new Set(takes.map(({ learnerId }) => learnerId)).size;
+
+/** How many learners have to have a fault for it to be said of the class. */
+export function leastLearners(takes: readonly ClassTake[]): number {
+  const learners = learnersIn(takesAt(takes, 'latest'));
+  return Math.max(LEAST_LEARNERS, Math.ceil(LEAST_SHARE * learners));
+}
+
 /**
  * What a class would gain most by: how many have a fault in their latest takes, how much of what is off it makes up,
  * and whether it goes away by itself: reach × weight × (½ + ½ stays), ties by breadth. Most first.
@@ -53,10 +61,11 @@ interface Group {
 export function teachNext(takes: readonly ClassTake[]): TeachNext[] {
   const runs = runsOf(takes);
   const latest = runs.map((run) => run.at(-1)!);
-  const learners = new Set(latest.map(({ learnerId }) => learnerId)).size;
+  const learners = learnersIn(latest);
+  const least = leastLearners(takes);
   const all = groupsOf(latest)
     .map((group) => weighed(group, runs, latest, learners))
-    .filter(({ learnerIds }) => learnerIds.length >= LEAST_LEARNERS && learnerIds.length >= LEAST_SHARE * learners);
+    .filter(({ learnerIds }) => learnerIds.length >= least);
   return withoutRepeats(all).sort((a, b) => b.rank - a.rank || b.exerciseIds.length - a.exerciseIds.length);
 }
 
@@ -113,9 +122,9 @@ function staysOf(runs: readonly ReadTake[][], isOf: (fault: Fault) => boolean): 
   let [tried, stayed] = [0, 0];
   for (const run of runs)
     for (let i = 0; i + 1 < run.length; i++) {
-      if (!run[i]!.digest.faults.some(isOf)) continue;
-      tried++;
-      if (run[i + 1]!.digest.faults.some(isOf)) stayed++;
+      const still = run[i]!.digest.faults.some(isOf) ? stillHas(run[i + 1]!, isOf) : null;
+      if (still !== null) tried++;
+      if (still) stayed++;
     }
   return tried === 0 ? null : stayed / tried;
 }

@@ -16,6 +16,8 @@ export type WorthALook =
       missing: number;
       /** What they are late by in the middle, in frames; null where they have no such key at all. */
       median: number | null;
+      /** How far off the key may be, in frames. */
+      tolerance: number;
       takeIds: string[];
     };
 
@@ -65,6 +67,7 @@ function tooEasy(exerciseId: string, takes: readonly ReadTake[]): WorthALook[] {
 interface Missed {
   label: string;
   frame: number;
+  tolerance: number;
   takeIds: string[];
   offs: number[];
   lacking: number;
@@ -74,8 +77,15 @@ function keysMissed(exerciseId: string, takes: readonly ReadTake[], tolerances: 
   if (takes.length < LEAST_LEARNERS) return [];
   const keys = new Map<string, Missed>();
   const known = (subjectId: string, track: string, label: string, frame: number): Missed => {
-    const name = `${subjectId} ${track} ${frame}`;
-    const own = keys.get(name) ?? { label, frame, takeIds: [], offs: [], lacking: 0 };
+    const name = `${subjectId} ${track} ${frame.toFixed(3)}`;
+    const own = keys.get(name) ?? {
+      label,
+      frame,
+      tolerance: tolerances(exerciseId, subjectId, track, frame),
+      takeIds: [],
+      offs: [],
+      lacking: 0,
+    };
     keys.set(name, own);
     return own;
   };
@@ -100,7 +110,7 @@ function keysMissed(exerciseId: string, takes: readonly ReadTake[], tolerances: 
       const spread = quartilesOf(offs)!;
       return lacking === 0 && spread.high - spread.low < AGREE_FRAMES;
     })
-    .map(({ label, frame, takeIds, offs }) => ({
+    .map(({ label, frame, tolerance, takeIds, offs }) => ({
       why: 'one-key' as const,
       exerciseId,
       label,
@@ -108,6 +118,7 @@ function keysMissed(exerciseId: string, takes: readonly ReadTake[], tolerances: 
       learners: takes.length,
       missing: takeIds.length,
       median: quartilesOf(offs)?.median ?? null,
+      tolerance,
       takeIds,
     }));
 }

@@ -131,7 +131,13 @@ export const Finding = z.object({
 export type Finding = z.infer<typeof Finding>;
 
 /** What tells a finding of a reading from the others of it. */
-export function findingKey({ kind, subjectId, track, firstFrame, lastFrame }: Finding): string {
+export function findingKey({
+  kind,
+  subjectId,
+  track,
+  firstFrame,
+  lastFrame,
+}: Pick<Finding, 'kind' | 'subjectId' | 'track' | 'firstFrame' | 'lastFrame'>): string {
   return [kind, subjectId ?? '', track ?? '', firstFrame, lastFrame].join(' ');
 }
 

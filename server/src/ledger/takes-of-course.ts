@@ -1,14 +1,15 @@
-import type { LedgerTake } from '@undulan/contract';
+import type { LedgerTake, ReviewText } from '@undulan/contract';
 import { type Digest, DIGEST_VERSION, READING_VERSION } from '@undulan/core';
 import { Op, QueryTypes } from 'sequelize';
 import { digestColumns } from '../readings/read-columns.ts';
 import { ReadingModel } from '../readings/reading.model.ts';
+import { notDismissed } from '../readings/visible-reading.ts';
 import { IN_LEDGER } from './people-of-ledger.ts';
 
 /** All takes of those in a course, each with its review in figures and which of its readings is the newest. */
 const TAKES = `
   SELECT takes.id, takes.learnerId, takes.exerciseId, takes.number, takes.handedInAt, reviews.returnedAt,
-    reviews.grade, reviews.again, exercises.latePolicy, exercises.dueAt,
+    reviews.grade, reviews.again, reviews.decisions, exercises.latePolicy, exercises.dueAt,
     (SELECT COUNT(*) FROM notes WHERE notes.reviewId = reviews.id) AS notes,
     (SELECT readings.id FROM readings
       WHERE readings.takeId = takes.id AND readings.state = 'read' AND readings.version = :version
@@ -28,6 +29,12 @@ const DIGESTS = `
   JOIN readings ON readings.takeId = takes.id AND readings.state = 'read' AND readings.version = :version
   WHERE ${IN_LEDGER}`;
 
+/** Of a document's column the driver gives its text, or what it says. */
+type Column<Of> = Of | string | null;
+
+const parsed = <Of>(column: Column<Of>): Of | null =>
+  typeof column === 'string' ? (JSON.parse(column) as Of | null) : column;
+
 interface TakeRow {
   id: string;
   learnerId: string;
@@ -37,6 +44,7 @@ interface TakeRow {
   returnedAt: Date | null;
   grade: number | null;
   again: 0 | 1 | null;
+  decisions: Column<ReviewText['decisions']>;
   latePolicy: string | null;
   dueAt: Date | null;
   notes: number;
@@ -44,9 +52,10 @@ interface TakeRow {
 }
 
 function describe(
-  { readingId, again, latePolicy, dueAt, ...row }: TakeRow,
+  { readingId, again, decisions, latePolicy, dueAt, ...row }: TakeRow,
   digests: ReadonlyMap<string, Digest>,
 ): LedgerTake {
+  const digest = (readingId && digests.get(readingId)) || null;
   return {
     ...row,
     handedInAt: row.handedInAt.toISOString(),
@@ -55,7 +64,7 @@ function describe(
     returnedAt: row.returnedAt?.toISOString() ?? null,
     again: again === 1 && row.returnedAt !== null,
     notes: Number(row.notes),
-    digest: (readingId && digests.get(readingId)) || null,
+    digest: digest && { ...digest, faults: notDismissed(digest.faults, parsed(decisions)) },
   };
 }
 
@@ -86,17 +95,18 @@ async function digestOlder(courseId: string): Promise<void> {
   }
 }
 
-/** The takes of those in a course, first to last, each with the digest of its newest reading; without any document. */
+/**
+ * The takes of those in a course, first to last, each with the digest of its newest reading, less what its review
+ * dismisses; without any document.
+ */
 export async function takesOf(courseId: string): Promise<LedgerTake[]> {
   await digestOlder(courseId);
   const asked = { replacements: { courseId, version: READING_VERSION }, type: QueryTypes.SELECT } as const;
   const [rows, digests] = await Promise.all([
     ReadingModel.sequelize!.query<TakeRow>(TAKES, asked),
-    ReadingModel.sequelize!.query<{ id: string; digest: Digest | string }>(DIGESTS, asked),
+    ReadingModel.sequelize!.query<{ id: string; digest: Column<Digest> }>(DIGESTS, asked),
   ]);
-  const byReading = new Map(
-    digests.map(({ id, digest }) => [id, typeof digest === 'string' ? (JSON.parse(digest) as Digest) : digest]),
-  );
+  const byReading = new Map(digests.map(({ id, digest }) => [id, parsed(digest)!]));
   return rows
     .map((row) => describe(row, byReading))
     .sort((a, b) => a.handedInAt.localeCompare(b.handedInAt) || a.number - b.number);

@@ -3,12 +3,11 @@ import { findingKey, type Reading } from '@undulan/core';
 import type { ReviewModel } from '../takes/take.model.ts';
 import { coarseReading } from './coarse-reading.ts';
 
-function withoutDismissed(reading: Reading, review: Pick<ReviewModel, 'decisions'> | null): Reading {
-  const decisions = review?.decisions ?? {};
-  return {
-    ...reading,
-    findings: reading.findings.filter((finding) => decisions[findingKey(finding)]?.state !== 'dismissed'),
-  };
+type Findable = Parameters<typeof findingKey>[0];
+
+/** Of some findings those that a review does not dismiss. */
+export function notDismissed<Of extends Findable>(findings: readonly Of[], decisions: ReviewModel['decisions']): Of[] {
+  return findings.filter((finding) => decisions?.[findingKey(finding)]?.state !== 'dismissed');
 }
 
 /**
@@ -21,6 +20,6 @@ export function readingFor(
   seesModel: boolean,
 ): Reading {
   if (role === 'instructor') return reading;
-  const left = withoutDismissed(reading, review);
+  const left = { ...reading, findings: notDismissed(reading.findings, review?.decisions ?? null) };
   return seesModel ? left : coarseReading(left);
 }

@@ -6,19 +6,20 @@ import { MarkLineComponent } from 'echarts/components';
 import { use as chartParts } from 'echarts/core';
 import { useCallback, useMemo, useRef } from 'react';
 import { type ChartPicture, DataChart, valueAxis } from '../../data-charts/index.ts';
-import { ButtonGroup, type Column, cssColour, fixed, Select, signed, Table } from '../../ui/index.ts';
+import { ButtonGroup, type Column, cssColour, Select, signed, Table } from '../../ui/index.ts';
 import { Card } from './Card.tsx';
 import { ExerciseChoice, LearnerChoice, More } from './choices.tsx';
 import { keyTolerances } from './key-tolerances.ts';
 import { useLedger, useSeeTakes } from './ledger-context.tsx';
 import { type LedgerView, useLedgerView } from './ledger-view.ts';
+import { frameWords } from './ledger-words.ts';
 
 chartParts([BarChart, MarkLineComponent]);
 
 /** How wide a bar is, and how many there are at most to a side. */
 const BARS = { keys: { width: 1, most: 12, unit: 'frames' }, spacing: { width: 1, most: 40, unit: '%' } } as const;
 
-const keyName = ({ label, frame }: Off): string => (frame === null ? label : `${label}, ${fixed(frame, 0)}`);
+const keyName = ({ label, frame }: Off): string => (frame === null ? label : `${label}, ${frameWords(frame)}`);
 
 /** Whether what is off lies within what its exercise allows. */
 function withinTolerance(exercises: readonly LedgerExercise[], of: LedgerView['of']): (off: Off) => boolean {

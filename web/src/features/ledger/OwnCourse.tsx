@@ -45,7 +45,13 @@ function Gathered({ courseId, own }: { courseId: string; own: OwnLedger }) {
     <div className="grid h-full min-h-0 grid-cols-[20rem_minmax(0,1fr)]">
       <aside aria-label="What to look at" className="grid min-h-0 content-start gap-2.5 overflow-y-auto px-4 py-3.5">
         <h2 className="text-xl">What to look at next</h2>
-        {next.length === 0 && <p className="text-sm text-faint">Nothing is wrong in your latest takes.</p>}
+        {next.length === 0 && (
+          <p className="text-sm text-faint">
+            {own.takes.some(({ digest }) => digest !== null)
+              ? 'Nothing is wrong in your latest takes.'
+              : 'None of your returned takes is read yet.'}
+          </p>
+        )}
         <ol className="grid gap-2.5">
           {next.slice(0, MOST).map((fault) => (
             <li key={fault.kind}>

@@ -1,12 +1,20 @@
-import { lessonFor, type TeachNext as Next, teachNext, type WorthALook, worthALook } from '@undulan/core';
+import {
+  leastLearners,
+  lessonFor,
+  type TeachNext as Next,
+  teachNext,
+  trimmed,
+  type WorthALook,
+  worthALook,
+} from '@undulan/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useLessonsQuery } from '../../server-data/index.ts';
-import { Button, fixed, withMark } from '../../ui/index.ts';
+import { Button, signed, withMark } from '../../ui/index.ts';
 import { Answers } from './Answers.tsx';
 import { keyTolerances } from './key-tolerances.ts';
 import { NO_BOARD, useLedger, useOpenBoard, useSeeTakes } from './ledger-context.tsx';
-import { inExercises, stayedWords, typicalWords } from './ledger-words.ts';
+import { frameWords, inExercises, stayedWords, typicalWords } from './ledger-words.ts';
 
 /** So many are said: what comes after them would gain the class less. */
 const MOST = 4;
@@ -21,13 +29,16 @@ export function TeachNext() {
     [exerciseIds, takes, exercises],
   );
   const most = next[0]?.rank ?? 0;
+  const isRead = takes.some(({ digest }) => digest !== null);
   return (
     <aside aria-label="Teach next" className="grid min-h-0 content-start gap-2.5 overflow-y-auto px-4 py-3.5">
       <h2 className="text-xl">Teach next</h2>
       <p className="text-sm text-faint">
         {next.length > 0
           ? 'What most would gain most from'
-          : 'Nothing that three learners or more get wrong in their latest takes.'}
+          : isRead
+            ? `Nothing that ${leastLearners(takes)} learners or more get wrong in their latest takes.`
+            : 'No take of this course is read yet.'}
       </p>
       <ol className="grid gap-2.5">
         {next.map((each, i) => (
@@ -91,10 +102,9 @@ function Lacking({ next, place, share, lessons }: LackingProps) {
 
 /** An exercise that says more of itself than of the class. */
 function Look({ look }: { look: WorthALook }) {
-  const { titleOf, exercises } = useLedger();
+  const { titleOf } = useLedger();
   const see = useSeeTakes();
   const title = titleOf(look.exerciseId);
-  const tolerance = exercises.find(({ id }) => id === look.exerciseId)?.tolerances.keyFrames ?? 0;
   return (
     <section
       aria-label={`Worth a look: ${title}`}
@@ -108,11 +118,9 @@ function Look({ look }: { look: WorthALook }) {
           </>
         ) : (
           <>
-            {title}: {look.missing} of {look.learners} miss {look.label} on {fixed(look.frame, 0)}
-            {look.median === null
-              ? ': they have no such key'
-              : `, all by about ${fixed(Math.abs(look.median), 1)} frames ${look.median > 0 ? 'late' : 'early'}`}
-            . Its tolerance is ±{withMark(String(tolerance))}: the target, or the brief, may be what is off.
+            {title}: {look.missing} of {look.learners} miss {look.label} on {frameWords(look.frame)}
+            {look.median === null ? ': they have no such key' : `: median ${signed(look.median, 1)} frames`}. Its
+            tolerance is ±{withMark(trimmed(look.tolerance, 2))}: the target, or the brief, may be what is off.
           </>
         )}
       </p>

@@ -1,4 +1,8 @@
-import { signed } from '../../ui/index.ts';
+import { trimmed } from '@undulan/core';
+import { signed, withMark } from '../../ui/index.ts';
+
+/** A frame, whole or between two. */
+export const frameWords = (frame: number): string => withMark(trimmed(frame, 2));
 
 /** Where something shows: by name where it is one or two. */
 export function inExercises(titles: readonly string[]): string {
