@@ -2,7 +2,7 @@ import { CHANNELS } from '../motion/document/channels.ts';
 import { createChannel, findChannel } from '../motion/document/document.ts';
 import type { Channel, GuidePath, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { samplerOf } from '../motion/path/pose.ts';
-import { bakeChannelInto } from '../motion/sampling/bake.ts';
+import { isWithinPath } from '../motion/path/within-path.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
 import { sameData } from '../steps/index.ts';
 import { counterpart } from './counterpart.ts';
@@ -25,23 +25,11 @@ const isStill = (subject: Subject, id: Channel['id']): boolean => {
   return !channel || (channel.keys.length === 0 && !channel.wobble);
 };
 
-/** Beyond its ends by less than this share something on an open path is at them. */
-const ROUNDING = 1e-6;
-
-/** Whether the travel stays within the path: one that does not close is never left, however far the travel goes. */
-function isWithin({ range }: MotionDocument, subject: Subject): boolean {
-  const travel = findChannel(subject, 'travel');
-  if (!travel) return true;
-  const shares = new Float64Array(range.last - range.first + 1);
-  bakeChannelInto(shares, travel, range.first, 1);
-  return shares.every((share) => share >= -ROUNDING && share <= 1 + ROUNDING);
-}
-
 /** The path a subject goes along by its travel alone. */
 function pathOf(motion: MotionDocument, subject: Subject | undefined): GuidePath | null {
   const path = motion.guides.find(({ id }) => id === subject?.guide?.pathId);
   if (!path || !subject || subject.parentId !== null || !AXES.every((id) => isStill(subject, id))) return null;
-  return path.closed || isWithin(motion, subject) ? path : null;
+  return path.closed || isWithinPath(subject, motion.range) ? path : null;
 }
 
 /** Paths and how they turn what goes along them are the same where these are. */

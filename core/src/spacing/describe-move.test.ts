@@ -2,7 +2,15 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { anyKeys } from '../../testing/any-keys.ts';
 import { sceneOf, soft, straight, subjectWith } from '../../testing/worked-scenes.ts';
-import { createKey, type Key, type MotionDocument, TRACKS, trackValues } from '../motion/index.ts';
+import {
+  createKey,
+  ellipsePath,
+  guideSubject,
+  type Key,
+  type MotionDocument,
+  TRACKS,
+  trackValues,
+} from '../motion/index.ts';
 import { describeMove } from './index.ts';
 
 const POSITION = TRACKS[0]!;
@@ -114,6 +122,20 @@ test('a spring is past its end more than once; the sentence is of the segment at
   expect(saidAt(spring, 3)!.sentence).toMatch(/goes \d+ % past, (twice|\d times), and comes back/);
   expect(saidAt(spring, 25)).toMatchObject({ firstFrame: 25, lastFrame: 33 });
   expect(saidAt(moving([createKey(9, 0)]), 9)).toBeNull();
+});
+
+test('beyond the ends of an open path the travel is not seen, and that is said', () => {
+  const travel = TRACKS.find(({ id }) => id === 'travel')!;
+  const ring = ellipsePath('ring', 'Ring', { x: 300, y: 300 }, 200, 120);
+  const goes = (to: number, closed: boolean): string => {
+    const rack = subjectWith('rack', { travel: [from(), createKey(13, to, { link: 'flat' })] });
+    const motion = { ...sceneOf([rack], 33), guides: [{ ...ring, closed }] };
+    const along = guideSubject(motion, 'rack', { pathId: 'ring', orient: false, angle: 0, lean: 0 }).motion;
+    return describeMove(along, along.subjects[0]!, travel, 5)!.sentence;
+  };
+  const said = ' Beyond the ends of its open path the picture stands still.';
+  expect(goes(1, false)).toMatch(/finishes slow\.$/);
+  expect(goes(1.2, false)).toBe(goes(1.2, true) + said);
 });
 
 test('what is said of any keys is true of the drawings', () => {

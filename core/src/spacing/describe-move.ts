@@ -1,4 +1,5 @@
 import type { MotionDocument, Subject } from '../motion/document/schema.ts';
+import { isWithinPath } from '../motion/path/within-path.ts';
 import { isSamePlace } from '../motion/sampling/stands.ts';
 import { type Track, trackValues } from '../motion/sampling/track.ts';
 import { framesPerSecond } from '../time/rate.ts';
@@ -156,6 +157,14 @@ function sentenceOf(moving: Moving): string {
   return outAndBack(moving) ?? fromEndToEnd(moving);
 }
 
+/** That the picture does not follow where the travel goes beyond a path that does not close. */
+function beyondPath({ guides }: MotionDocument, subject: Subject, track: Track, first: number, last: number): string {
+  const path = track.id === 'travel' ? guides.find(({ id }) => id === subject.guide?.pathId) : null;
+  return !path || path.closed || isWithinPath(subject, { first, last })
+    ? ''
+    : ' Beyond the ends of its open path the picture stands still.';
+}
+
 /**
  * The segment that a frame is in, on the key between two the later, in one sentence: that it holds, that it is held and
  * jumps, where it rests or comes back, or what the eye sees of its spacing: "Starts slow, fastest at frame 15 (412
@@ -169,5 +178,5 @@ export function describeMove(motion: MotionDocument, subject: Subject, track: Tr
   const sentence = chart
     ? sentenceOf({ motion, subject, track, chart, way })
     : `Holds at ${valueText(subject, track, firstFrame)}.`;
-  return { firstFrame, lastFrame, sentence };
+  return { firstFrame, lastFrame, sentence: sentence + beyondPath(motion, subject, track, firstFrame, lastFrame) };
 }
