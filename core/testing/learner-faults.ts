@@ -2,6 +2,8 @@ import {
   changeRate,
   type Channel,
   deleteKeys,
+  type EaseName,
+  EASES as EASE_FUNCTIONS,
   type FindingKind,
   type Key,
   type KeyRef,
@@ -88,6 +90,17 @@ function keysOn(motion: MotionDocument, frame: number): KeyRef[] {
       .filter((channel) => moving(channel) && channel.keys.some((key) => key.frame === frame))
       .map((channel) => ({ subjectId: subject.id, channelId: channel.id, frame })),
   );
+}
+
+/** Of eases that go past where they lead to, replaced, that is seen as much as how they start and finish. */
+function ofPast({ subjects }: MotionDocument, refs: readonly KeyRef[]): FindingKind[] {
+  const isPast = refs.some(({ subjectId, channelId, frame }) => {
+    const channel = subjects.find(({ id }) => id === subjectId)?.channels.find(({ id }) => id === channelId);
+    const leave = channel?.keys.find((key) => key.frame === frame)?.leave;
+    const ease = leave && leave in EASE_FUNCTIONS ? EASE_FUNCTIONS[leave as EaseName] : null;
+    return ease !== null && Array.from({ length: 20 }, (_, i) => ease(i / 20)).some((share) => share > 1);
+  });
+  return isPast ? ['settle-off'] : [];
 }
 
 /**
@@ -225,7 +238,7 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
     const even = setLeave(target.motion, refs, 'linear').motion;
     // What was held and goes over evenly is a hold that moves.
     const main = {
-      kinds: [...EASES, 'hold-moves' as const],
+      kinds: [...EASES, 'hold-moves' as const, ...ofPast(target.motion, refs)],
       within: [frame - 40, frame + 40] as [number, number],
     };
     return differs(target.motion, even)
@@ -276,7 +289,7 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
       ? {
           take: steep,
           main: {
-            kinds: [...EASES, 'hold-moves'],
+            kinds: [...EASES, 'hold-moves', ...ofPast(target.motion, refs)],
             within: [frame - 40, frame + 40],
           },
           also: [{ kinds: [...EASES, 'settle-off', 'arc-off', 'arc-kinked', 'volume-off', 'loop-jerks', 'strobing'] }],

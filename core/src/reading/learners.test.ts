@@ -6,6 +6,8 @@ import { pairedCasesOf } from '../../testing/paired-faults.ts';
 
 /** Of recordings one of so many is read: which, is another one in every way of keying. `npm run quality` reads all. */
 const NTH = 4;
+/** The share of what is off that one finding mends where it is alone; and of how many. */
+const [MOSTLY, NEARLY_ALL] = [0.75, 0.95];
 const READ_WHOLE = ['as keyed', 'split segments', 'subjects turned about'];
 
 /** What readings of learners' takes have reached, a little less: `npm run quality -w core` prints more. */
@@ -29,6 +31,9 @@ test.for(Object.entries(REACHED).map(([name, least], k) => [name, least, k] as c
     const every = { nth: READ_WHOLE.includes(name) ? 1 : NTH, from: k };
     const cases = casesOf(name, { from: 0, times: 1, every }, (KEYINGS[name] ?? ROUGH_KEYINGS[name])!);
     expect(cases.flatMap((each) => contradictions(each.said))).toEqual([]);
+    // What is all that is said, put right, leaves next to nothing.
+    const alone = cases.flatMap(({ said }) => (said.length === 1 ? (said[0]!.mends ?? []) : []));
+    expect(alone.filter((mends) => mends > MOSTLY).length).toBeGreaterThan(NEARLY_ALL * alone.length);
     const { precision, recall, first, examples } = judge(cases);
     [precision, recall, first].forEach((share, i) =>
       expect(share, examples.join('\n')).toBeGreaterThanOrEqual(least[i]!),

@@ -21,6 +21,8 @@ test.each([
   ['one pose short', drawer([1, 0], [13, 500], [25, 200], [37, 400]), 'pose-off'],
   ['half as large', drawer([1, 0], [13, 300], [25, 100], [37, 200]), 'pose-off'],
   ['a key left out', drawer([1, 0], [13, 600], [37, 400]), 'key-missing'],
+  ['the last key left out', drawer([1, 0], [13, 600], [25, 200]), 'key-missing'],
+  ['the first key left out', drawer([13, 600], [25, 200], [37, 400]), 'key-missing'],
   [
     'no ease',
     sceneOf([subjectWith('drawer', { 'position.x': straight([1, 0], [13, 600], [25, 200], [37, 400]) })], 48),

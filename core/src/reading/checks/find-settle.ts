@@ -26,12 +26,11 @@ export interface Settle {
 }
 
 /**
- * How a series comes to rest at its end: the alternating swings about the last value, each smaller than the one before.
- * Turns of less than `least` are none.
+ * How a series comes to rest at its end: the alternating swings about the last value, or another place of rest, each
+ * smaller than the one before. Turns of less than `least` are none.
  */
-export function readSettle(values: ArrayLike<number>, least: number): Settle {
+export function readSettle(values: ArrayLike<number>, least: number, rest = values[values.length - 1]!): Settle {
   const last = values.length - 1;
-  const rest = values[last]!;
   const turns = [0, ...turnsOf(values, least)];
   const off = turns.map((i) => values[i]! - rest);
   let first = turns.length;
@@ -81,6 +80,9 @@ function findSettle(
   if ([target, warped].some((columns) => goesOn(columns[channel]!, least))) return [];
   const asked = readSettle(target[channel]!.subarray(first), least);
   const drawn = readSettle(warped[channel]!.subarray(first), least);
+  // What ends elsewhere swings past that place, though it may do as asked about where it should rest: its end is off.
+  const asRested = readSettle(warped[channel]!.subarray(first), least, target[channel]!.at(-1)!);
+  if (asRested.swings.length === asked.swings.length && drawn.swings.length !== asked.swings.length) return [];
   const about = {
     ...aboutTrack(reading),
     kind: 'settle-off',
