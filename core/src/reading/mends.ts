@@ -61,6 +61,6 @@ export function mendsOf({ tracks }: Pick<BothRead, 'tracks'>, findings: readonly
         }
       }
     });
-    return isAny && all > 0 ? Math.max(0, removed / all) : null;
+    return isAny && all > 0 ? (removed > 0 ? removed / all : 0) : null;
   });
 }

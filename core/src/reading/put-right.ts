@@ -189,7 +189,7 @@ function sizedLike(read: ReadTrack): Correction[] {
 const SAME_OFFSET = 0.01;
 
 const TIMED: ReadonlySet<FindingKind> = new Set(['key-late', 'key-early', 'tempo-differs', 'overlap-off']);
-/** What is at a key and is put right on both sides of it. */
+/** What is put right on both sides of the key it is at; between keys all of the way from one to the next. */
 const ABOUT_A_KEY: ReadonlySet<FindingKind> = new Set(['contact-floats', 'turn-sharp', 'arc-kinked']);
 
 /** Keys that are off by as much as a whole cause says, but for this, are so by it alone. */
@@ -249,7 +249,10 @@ export function corrections(read: ReadTrack, finding: Finding): Correction[] | n
   const { before, after } = besides(read, firstFrame);
   const [from, to] = [before?.targetFrame ?? firstFrame, after?.targetFrame ?? lastFrame];
   if (kind === 'settle-off') return spacedLike(read, from, reading.gap.firstFrame + lastOf(read));
-  if (ABOUT_A_KEY.has(kind)) return [...spacedLike(read, from, firstFrame), ...spacedLike(read, firstFrame, to)];
+  if (ABOUT_A_KEY.has(kind))
+    return reading.pairs.some(({ targetFrame }) => targetFrame === firstFrame)
+      ? [...spacedLike(read, from, firstFrame), ...spacedLike(read, firstFrame, to)]
+      : spacedLike(read, from, to);
   const group = FINDING_KINDS[kind];
   return group === 'spacing' || group === 'path' ? spacedLike(read, firstFrame, lastFrame) : null;
 }

@@ -57,27 +57,45 @@ const SEVERITY_ORDER = ['strong', 'clear', 'slight'] as const;
 
 /** Of many findings those that are measured: each costs a pass over its tracks. */
 const MOST_MEASURED = 24;
-/** What mends about as much goes by what it is: in so many steps. */
+/** What mends about as much goes by what it is: within steps so large; of one kind of one movement, so large. */
 const AS_MUCH = 0.02;
+const AS_MUCH_AMONG_KIN = 0.25;
 
 /**
  * Settings first and polish last; between them what mends most comes first: all of one kind of one movement together,
- * in the order given, by the one of them that mends most.
+ * by the one of them that mends most; what mends about as much in the order given.
  */
 function byWhatMends(findings: readonly Finding[]): Finding[] {
   const groupOf = ({ kind }: Finding): (typeof FINDING_GROUPS)[number] => FINDING_KINDS[kind];
   const kin = (finding: Finding): string => `${finding.subjectId} ${finding.track} ${groupOf(finding)}`;
   // Where the pace of a movement is another, its line is so because of that.
-  const paced = new Set(findings.filter((other) => groupOf(other) === 'spacing').map((other) => other.subjectId));
-  const isByPace = (finding: Finding): boolean => groupOf(finding) === 'path' && paced.has(finding.subjectId);
+  const paced = findings.filter((other) => groupOf(other) === 'spacing');
+  const isByPace = (finding: Finding): boolean =>
+    groupOf(finding) === 'path' &&
+    paced.some(
+      ({ subjectId, firstFrame, lastFrame }) =>
+        subjectId === finding.subjectId && firstFrame <= finding.lastFrame && lastFrame >= finding.firstFrame,
+    );
+  const steps = (finding: Finding, size: number): number =>
+    isByPace(finding) ? 0 : Math.round((finding.mends ?? 0) / size);
   const most = new Map<string, number>();
   for (const finding of findings)
-    most.set(kin(finding), Math.max(most.get(kin(finding)) ?? 0, isByPace(finding) ? 0 : (finding.mends ?? 0)));
+    most.set(kin(finding), Math.max(most.get(kin(finding)) ?? 0, steps(finding, AS_MUCH)));
   // A coordinate that moves where it should not is no polish: it is off by what its going removes.
   const place = (finding: Finding): number =>
     groupOf(finding) === 'settings' ? 0 : groupOf(finding) === 'polish' && !finding.mends ? 2 : 1;
-  const steps = (finding: Finding): number => Math.round(most.get(kin(finding))! / AS_MUCH);
-  const sorted = findings.toSorted((a, b) => place(a) - place(b) || (place(a) === 1 ? steps(b) - steps(a) : 0));
+  const mostOf = (finding: Finding): number => most.get(kin(finding))!;
+  // What is off throughout comes before what is off besides.
+  const posesIn = ({ kind, firstFrame, lastFrame }: Finding): number =>
+    kind === 'pose-off' ? lastFrame - firstFrame : 0;
+  const nth = new Map<string, number>();
+  for (const finding of findings) if (!nth.has(kin(finding))) nth.set(kin(finding), nth.size);
+  const byMends = (a: Finding, b: Finding): number =>
+    mostOf(b) - mostOf(a) ||
+    nth.get(kin(a))! - nth.get(kin(b))! ||
+    steps(b, AS_MUCH_AMONG_KIN) - steps(a, AS_MUCH_AMONG_KIN) ||
+    posesIn(b) - posesIn(a);
+  const sorted = findings.toSorted((a, b) => place(a) - place(b) || (place(a) === 1 ? byMends(a, b) : 0));
   const runs = new Map<string, number[]>();
   sorted.forEach((finding, i) => {
     if (groupOf(finding) !== 'timing') return;

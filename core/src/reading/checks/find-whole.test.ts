@@ -68,6 +68,17 @@ test('another pace is no row of late keys; one late key is no other pace', () =>
   expect(said(cart(last, last)).map((finding) => finding.kind)).toEqual(['key-late', 'key-late']);
 });
 
+test('a pace is told however slow it is', () => {
+  const slow = (times: number): MotionDocument => ({
+    ...cart(...([1, 2].map(() => moved((frame) => 3 + (frame - 3) * times)) as [typeof KEYS, typeof KEYS])),
+    range: { first: 1, last: 100_000 },
+  });
+  const [finding] = said(slow(2500)).filter(({ kind }) => kind === 'tempo-differs');
+  expect(finding).toMatchObject({ measured: 0.04 });
+  expect(finding!.mends).not.toBeNaN();
+  expect(finding!.sentence).toContain('It runs at 0.04 % of the speed');
+});
+
 test('a key that is off by itself, while all others are late by one thing, is told beside it', () => {
   const steps = [3, 11, 19, 27, 35].map((frame, i): [number, number] => [frame, i % 2 === 0 ? 40 * i : 300]);
   const of = (frameOf: (frame: number) => number): MotionDocument =>
@@ -124,6 +135,33 @@ test('another size and the other way are said once; one pose that is off is that
   ).toEqual(['The cart goes the other way.']);
   const short = cart(KEYS.map(([frame, value]) => [frame, frame === 13 ? 230 : value]));
   expect(said(short)).toMatchObject([{ kind: 'pose-off', firstFrame: 13 }]);
+});
+
+test('what is said of nearly all poses names the few that are off by something else; these are told besides', () => {
+  const poses: [number, number][] = [
+    [3, 0],
+    [11, 300],
+    [19, 80],
+    [27, 340],
+    [35, 120],
+    [43, 400],
+  ];
+  const pan = (keys: [number, number][]): MotionDocument =>
+    sceneOf([subjectWith('pan', { 'position.x': soft(...keys) })], 45);
+  const told = (valueOf: (value: number, frame: number) => number): string[] =>
+    said(pan(poses.map(([frame, value]) => [frame, valueOf(value, frame)])), pan(poses)).map(
+      ({ sentence }) => sentence,
+    );
+  expect(told((value, frame) => value + (frame === 27 ? 150 : 60))).toEqual([
+    'The pan is 60 px further right than the target, throughout but at frame 27.',
+    "The pan is 150 px away from the target's pose at frame 27.",
+  ]);
+  expect(told((value, frame) => value * (frame === 27 ? 0.3 : 0.6))).toEqual([
+    'The pan goes 60 % of the way, throughout but at frame 27.',
+    "The pan is 238 px away from the target's pose at frame 27.",
+  ]);
+  // Three of six are no exceptions.
+  expect(told((value, frame) => value + ([11, 27, 35].includes(frame) ? 150 : 60))).toHaveLength(6);
 });
 
 test('drawings held on twos by hand are named as such, with what else is wrong beneath', () => {

@@ -2,7 +2,7 @@ import { medianOf } from '../../median.ts';
 import { trackValues } from '../../motion/sampling/track.ts';
 import { countsAt } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
-import type { Finding, KeyPair } from '../schema.ts';
+import type { Finding, KeyPair, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { amount, capital, roundTo, subjectDoes } from '../words.ts';
 import { isAbout, type Whole } from './check.ts';
@@ -16,7 +16,24 @@ const OF_ALL = 1 / 3;
 /** What all the poses of one track may differ by from being off by the same. */
 const SAME_MISS = 0.2;
 
-/** A track that stands elsewhere by the same, throughout or from one of its poses on. */
+/**
+ * Of so many poses one may be off by something else, where so many are not, and what is said of all is said but of it.
+ */
+const ONE_OF = 3;
+const LEAST_ALIKE = 3;
+
+const mayBut = (others: number, all: number): boolean =>
+  others === 0 || (others <= Math.floor(all / ONE_OF) && all - others >= LEAST_ALIKE);
+
+/** ` but at frames 12 and 16`; nothing where there are none. */
+function butAt(frames: readonly number[]): string {
+  const named = frames.map((frame) => String(roundTo(frame, 2)));
+  if (named.length === 0) return '';
+  if (named.length === 1) return ` but at frame ${named[0]!}`;
+  return ` but at frames ${named.slice(0, -1).join(', ')} and ${named.at(-1)!}`;
+}
+
+/** A track that stands elsewhere by the same, throughout or from one of its poses on; all but a few of its poses. */
 export function findPlace(read: ReadTrack, tolerancePercent: number): Whole[] {
   const { reading, track, sides } = read;
   const { pairs, span } = reading;
@@ -31,21 +48,35 @@ export function findPlace(read: ReadTrack, tolerancePercent: number): Whole[] {
   };
   const size = (miss: readonly (number | null)[]): number => Math.hypot(...miss.map((value) => value ?? 0));
   // It is off to its end, or not at all.
-  if (pairs.length < 2 || !severityOf(size(missAt(pairs.at(-1)!)), tolerance)) return [];
   const misses = pairs.map(missAt);
-  const k = misses.findIndex((miss) => severityOf(size(miss), tolerance));
-  const off = misses.slice(k);
-  if (k < 0 || off.length < 2) return [];
-  const miss = track.channelIds.map((_, c) => {
-    const own = off.flatMap((one) => one[c] ?? []);
-    return own.length > 0 ? medianOf(own) : 0;
+  if (pairs.length < 2 || !severityOf(size(misses.at(-1)!), tolerance)) return [];
+  /** By what those from one on are off, and which of them are not. */
+  const offFrom = (k: number): { miss: number[]; others: number[] } => {
+    const off = misses.slice(k);
+    const miss = track.channelIds.map((_, c) => {
+      const own = off.flatMap((one) => one[c] ?? []);
+      return own.length > 0 ? medianOf(own) : 0;
+    });
+    const apart = Math.min(tolerance, SAME_MISS * size(miss));
+    const isOther = (one: readonly (number | null)[]): boolean =>
+      size(one.map((value, c) => (value === null ? null : value - miss[c]!))) > apart;
+    return { miss, others: off.flatMap((one, i) => (isOther(one) ? [k + i] : [])) };
+  };
+  const isRight = (own: readonly (number | null)[] | undefined): boolean =>
+    !own || severityOf(size(own), tolerance) === null;
+  const k = misses.findIndex((own, i) => {
+    // From where it is off on, not from within.
+    if (i + 1 >= pairs.length || isRight(own) || !isRight(misses[i - 1])) return false;
+    const { miss, others } = offFrom(i);
+    const isEnd = others.includes(i) || others.includes(pairs.length - 1);
+    return !isEnd && mayBut(others.length, pairs.length - i) && severityOf(size(miss), tolerance) !== null;
   });
-  const apart = Math.min(tolerance, SAME_MISS * size(miss));
+  if (k < 0) return [];
+  const { miss, others } = offFrom(k);
   const severity = severityOf(size(miss), tolerance);
-  const isOff = (one: readonly (number | null)[]): boolean =>
-    size(one.map((value, c) => (value === null ? null : value - miss[c]!))) > apart;
-  if (!severity || off.some(isOff)) return [];
+  if (!severity) return [];
   const [first, last] = [pairs[k]!.targetFrame, pairs.at(-1)!.targetFrame];
+  const but = others.map((i) => pairs[i]!.targetFrame);
   return [
     {
       finding: {
@@ -61,14 +92,15 @@ export function findPlace(read: ReadTrack, tolerancePercent: number): Whole[] {
         severity,
         sentence: capital(
           `${subjectDoes(reading.subjectName, 'be')} ${awayBy(read, miss, reading.unit)} the target, ` +
-            `${k === 0 ? 'throughout' : `from frame ${roundTo(first, 2)} on`}.`,
+            `${k === 0 ? 'throughout' : `from frame ${roundTo(first, 2)} on`}${butAt(but)}.`,
         ),
       },
       tells: (finding) =>
         finding.kind === 'pose-off' &&
         isAbout(finding, reading) &&
         finding.firstFrame >= first &&
-        finding.lastFrame <= last,
+        finding.lastFrame <= last &&
+        !but.includes(finding.firstFrame),
     },
   ];
 }
@@ -87,8 +119,18 @@ function awayBy({ track: { id }, isLaid }: ReadTrack, miss: readonly number[], u
   return `${by} away from`;
 }
 
-/** A track that is of another size, or goes the other way, throughout. */
-export function findSize({ reading, track, sides }: ReadTrack, tolerancePercent: number): Whole[] {
+/** `The cart goes 60 % of the way, throughout`; `The cart goes the other way, 60 % as far`; but at some frames. */
+function sizeInWords({ subjectName, track, label }: TrackReading, size: number, but: readonly number[]): string {
+  const goes = subjectDoes(subjectName, 'go');
+  const inTrack = track === 'position' ? '' : ` in ${label.toLowerCase()}`;
+  const percent = `${roundTo(Math.abs(size) * 100, 0)} %`;
+  if (size >= 0) return capital(`${goes} ${percent} of the way${inTrack}, throughout${butAt(but)}.`);
+  const asFar = Math.abs(size + 1) > SAME_SIZE ? `, ${percent} as far` : '';
+  return capital(`${goes} the other way${inTrack}${asFar}${but.length > 0 ? `, throughout${butAt(but)}` : ''}.`);
+}
+
+/** A track that is of another size, or goes the other way, throughout; all but a few of its poses. */
+export function findSize({ reading, track, sides, isSampled }: ReadTrack, tolerancePercent: number): Whole[] {
   const { pairs, span } = reading;
   if (pairs.length < 2 || !(span > 0)) return [];
   const placesAt = ({ targetFrame, takeFrame }: KeyPair): [number[], number[]] => [
@@ -96,33 +138,40 @@ export function findSize({ reading, track, sides }: ReadTrack, tolerancePercent:
     trackValues(sides.take.subject, track, takeFrame),
   ];
   const [askedFirst, drawnFirst] = placesAt(pairs[0]!);
-  const ways: { size: number; aside: number; place: number[] }[] = [];
+  const ways: { frame: number; size: number; aside: number; place: number[] }[] = [];
   for (const pair of pairs) {
     const [asked, drawn] = placesAt(pair);
     const [a, b] = [asked.map((value, c) => value - askedFirst[c]!), drawn.map((value, c) => value - drawnFirst[c]!)];
     const length = Math.hypot(...a);
     if (length < A_WAY * span) continue;
     const size = a.reduce((sum, value, c) => sum + value * b[c]!, 0) / length ** 2;
-    // One that is of its size belongs to no size that could be said of all.
-    if (Math.abs(size - 1) * 100 <= tolerancePercent * (1 - OF_ALL)) return [];
     const aside = Math.hypot(...b.map((value, c) => value - size * a[c]!)) / length;
-    ways.push({ size, aside, place: a });
+    ways.push({ frame: pair.targetFrame, size, aside, place: a });
   }
   const size = ways.length > 0 ? medianOf(ways.map((way) => way.size)) : 1;
   // What is said of all of them is true of each.
   const alike = Math.min(SAME_SIZE, Math.abs(size - 1) * OF_ALL);
-  const isOne = ways.every((way) => Math.abs(way.size - size) <= alike && way.aside <= SAME_SIZE);
+  // One that is of its size belongs to no size that could be said of all.
+  const isOne = (way: (typeof ways)[number]): boolean =>
+    Math.abs(way.size - size) <= alike &&
+    way.aside <= SAME_SIZE &&
+    Math.abs(way.size - 1) * 100 > tolerancePercent * (1 - OF_ALL);
+  const own = ways.filter(isOne);
+  const but = ways.flatMap((way) => (isOne(way) ? [] : [way.frame]));
   const severity = severityOf((size - 1) * 100, tolerancePercent);
   const isBack = size < -A_WAY;
-  if (!isOne || !severity || Math.abs(size) < A_WAY) return [];
-  const places = new Set(ways.map(({ place }) => place.map((value) => Math.round((value / span) * 20)).join(' ')));
+  if (!mayBut(but.length, ways.length) || !severity || Math.abs(size) < A_WAY) return [];
+  // A little larger or smaller some poses may be by chance; and what is late in a recording seems to be.
+  if (but.length > 0 && (Math.abs(size - 1) < A_WAY || isSampled)) return [];
+  const places = new Set(own.map(({ place }) => place.map((value) => Math.round((value / span) * 20)).join(' ')));
   if (!isBack && places.size < 2) return [];
-  const does = (verb: string): string => subjectDoes(reading.subjectName, verb);
-  const inTrack = track.id === 'position' ? '' : ` in ${reading.label.toLowerCase()}`;
-  const percent = roundTo(Math.abs(size) * 100, 0);
-  const sentence = isBack
-    ? `${does('go')} the other way${inTrack}${Math.abs(size + 1) > SAME_SIZE ? `, ${percent} % as far` : ''}.`
-    : `${does('go')} ${percent} % of the way${inTrack}, throughout.`;
+  /** What is told of one that is off by something else: at it, or on the way to it or from it. */
+  const isOfOther = ({ firstFrame, lastFrame }: Finding): boolean =>
+    but.some((frame) => {
+      const i = pairs.findIndex(({ targetFrame }) => targetFrame === frame);
+      const [from, to] = [pairs[i - 1]?.targetFrame ?? frame, pairs[i + 1]?.targetFrame ?? frame];
+      return firstFrame <= frame && lastFrame >= frame && firstFrame >= from && lastFrame <= to;
+    });
   return [
     {
       finding: {
@@ -136,10 +185,13 @@ export function findSize({ reading, track, sides }: ReadTrack, tolerancePercent:
         tolerance: (tolerancePercent / 100) * span,
         unit: reading.unit,
         severity,
-        sentence: capital(sentence),
+        sentence: sizeInWords(reading, size, but),
       },
       tells: (finding) =>
-        finding.subjectId === reading.subjectId && finding.track === reading.track && OF_SIZE.has(finding.kind),
+        finding.subjectId === reading.subjectId &&
+        finding.track === reading.track &&
+        OF_SIZE.has(finding.kind) &&
+        !isOfOther(finding),
     },
   ];
 }

@@ -148,13 +148,17 @@ function isOfThese({ of, offsets, outside }: Explained, finding: Finding, placeO
   );
 }
 
+/** A speed of less is told to two digits. */
+const FEW_PERCENT = 10;
+
 function tellPace(explained: Explained, pace: number): WholeTiming | null {
   const { of, offsets, outside, tolerance } = explained;
   const [first, last] = [offsets[0]!, offsets.at(-1)!];
   const asked = last.frame - first.frame;
   const severity = severityOf(asked * (pace - 1), tolerance);
   if (!severity) return null;
-  const speed = roundTo(100 / pace, 0);
+  // However slow it is, it is not at 0 %.
+  const speed = 100 / pace < FEW_PERCENT ? Number((100 / pace).toPrecision(2)) : roundTo(100 / pace, 0);
   // Finer than half a frame no recording shows.
   const isRecorded = offsets.some(({ read }) => read.isSampled || read.areKeysFound);
   const taken = isRecorded ? Math.round(asked * pace * 2) / 2 : asked * pace;
