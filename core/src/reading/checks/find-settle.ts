@@ -81,7 +81,7 @@ function findSettle(
   const asked = readSettle(target[channel]!.subarray(first), least);
   const drawn = readSettle(warped[channel]!.subarray(first), least);
   // What ends elsewhere swings past that place, though it may do as asked about where it should rest: its end is off.
-  const asRested = readSettle(warped[channel]!.subarray(first), least, target[channel]!.at(-1)!);
+  const asRested = readSettle(warped[channel]!.subarray(first), least, target[channel]!.at(-1));
   if (asRested.swings.length === asked.swings.length && drawn.swings.length !== asked.swings.length) return [];
   const about = {
     ...aboutTrack(reading),
