@@ -21,6 +21,8 @@ const SAME_MISS = 0.2;
  */
 const ONE_OF = 3;
 const LEAST_ALIKE = 3;
+/** So many poses are tried as the first of those that are off by the same. */
+const MOST_BEGINNINGS = 8;
 
 const mayBut = (others: number, all: number): boolean =>
   others === 0 || (others <= Math.floor(all / ONE_OF) && all - others >= LEAST_ALIKE);
@@ -47,8 +49,8 @@ export function findPlace(read: ReadTrack, tolerancePercent: number): Whole[] {
     return drawn.map((value, c) => (counts(c, targetFrame) ? value - asked[c]! : null));
   };
   const size = (miss: readonly (number | null)[]): number => Math.hypot(...miss.map((value) => value ?? 0));
-  // It is off to its end, or not at all.
   const misses = pairs.map(missAt);
+  // It is off to its end, or not at all.
   if (pairs.length < 2 || !severityOf(size(misses.at(-1)!), tolerance)) return [];
   /** By what those from one on are off, and which of them are not. */
   const offFrom = (k: number): { miss: number[]; others: number[] } => {
@@ -64,14 +66,14 @@ export function findPlace(read: ReadTrack, tolerancePercent: number): Whole[] {
   };
   const isRight = (own: readonly (number | null)[] | undefined): boolean =>
     !own || severityOf(size(own), tolerance) === null;
-  const k = misses.findIndex((own, i) => {
-    // From where it is off on, not from within.
-    if (i + 1 >= pairs.length || isRight(own) || !isRight(misses[i - 1])) return false;
-    const { miss, others } = offFrom(i);
-    const isEnd = others.includes(i) || others.includes(pairs.length - 1);
-    return !isEnd && mayBut(others.length, pairs.length - i) && severityOf(size(miss), tolerance) !== null;
+  // From where it is off on, not from within.
+  const begins = misses.flatMap((own, i) => (!isRight(own) && isRight(misses[i - 1]) ? [i] : []));
+  const k = begins.slice(0, MOST_BEGINNINGS).find((i) => {
+    const { others } = offFrom(i);
+    const isEnd = i + 1 >= pairs.length || others.includes(i) || others.includes(pairs.length - 1);
+    return !isEnd && mayBut(others.length, pairs.length - i);
   });
-  if (k < 0) return [];
+  if (k === undefined) return [];
   const { miss, others } = offFrom(k);
   const severity = severityOf(size(miss), tolerance);
   if (!severity) return [];
