@@ -38,7 +38,11 @@ test('a recording that stands has not come round', () => {
     ...channel,
     keys: channel.keys.map((key) => ({ ...key, value: 0 })),
   }));
-  expect(told({ ...still, subjects: [{ ...pea!, channels }] })).toEqual([['pose-off', 602]]);
+  expect(told({ ...still, subjects: [{ ...pea!, channels }] })).toEqual([['held-not-moving', 104]]);
+  const held = along(RIM, [createKey(1, 0, { leave: 'step' }), createKey(25, 1)]);
+  expect(read(held).findings.map(({ sentence }) => sentence)).toEqual([
+    'The pea stands still from 1 to 25; the target moves all the way.',
+  ]);
 });
 
 test('late at its first key and on time at its last it is late, and no further off', () => {

@@ -18,6 +18,10 @@ export interface LaidAlong {
   rounds: ReadonlyMap<string, number>;
 }
 
+/** How far something is from a place on a path that closes, without whole rounds; as it is on one that does not. */
+export const withoutRounds = (px: number, roundPx: number | null): number =>
+  roundPx === null ? px : px - roundPx * Math.round(px / roundPx);
+
 const AXES = ['position.x', 'position.y'] as const;
 
 const isStill = (subject: Subject, id: Channel['id']): boolean => {

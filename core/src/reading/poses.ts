@@ -1,5 +1,7 @@
+import { extentOf } from '../extent.ts';
 import { findChannel } from '../motion/document/document.ts';
 import { trackValues } from '../motion/sampling/track.ts';
+import { withoutRounds } from './laid-along.ts';
 import { type ReadTrack, sampleOf } from './read-track.ts';
 
 /** Where a key of the target stands and how far from its pose the take is, timing taken out. */
@@ -23,11 +25,33 @@ export function countsAt({ sides, track }: Pick<ReadTrack, 'sides' | 'track'>): 
   return (c, frame) => keyed[c]!.size === 0 || keyed[c]!.has(frame) || !keyed.some((own) => own.has(frame));
 }
 
+/** A way that ends nearer than this share of the span to where it began leads back there. */
+const CLOSES = 0.02;
+/** What goes less than this share of it stands. */
+const STANDS = 0.05;
+
+/**
+ * Whether a frame ends a segment in which the target goes once round, or more often, while the take stands: it is at
+ * the same place then, and what is wrong is that it stood.
+ */
+export function isRoundBehind(read: ReadTrack, frame: number): boolean {
+  const { reading, sides, track, roundPx, warped } = read;
+  const segment = roundPx === null ? undefined : reading.segments.find(({ lastFrame }) => lastFrame === frame);
+  if (roundPx === null || !segment?.target) return false;
+  // Its last sample may be after a jump.
+  const [from, to] = [segment.firstFrame, segment.lastFrame].map((at) => sampleOf(read, at));
+  const stands = warped.every((column) => {
+    const { low, high } = extentOf(column.subarray(Math.max(0, from!), Math.max(1, to!)));
+    return high - low <= STANDS * reading.span;
+  });
+  if (!stands) return false;
+  const [start, end] = [segment.firstFrame, frame].map((at) => trackValues(sides.target.subject, track, at));
+  const left = end!.map((value, c) => withoutRounds(value - start![c]!, roundPx));
+  return Math.hypot(...left) <= CLOSES * reading.span;
+}
+
 /** What is found so near to a drawing, in frames, is on it. */
 const ON_IT = 0.01;
-
-/** A cycle whose closing pose is nearer than this share of the span to its first one leads back to it. */
-const CLOSES = 0.02;
 
 /**
  * Whether a frame is the closing one, and of a way that does not lead back to where it began: where the take is then,
@@ -73,6 +97,7 @@ export function poseMisses(read: ReadTrack, frames: readonly number[]): PoseMiss
   const { exposure } = read.sides.target.subject;
   const isBetween = (frame: number): boolean => exposure > 1 && (frame - read.reading.gap.firstFrame) % exposure !== 0;
   const missAt = (frame: number): number | null => {
+    if (isRoundBehind(read, frame)) return 0;
     if (isEndOfWay(read, frame)) return missAtEnd(read, frame);
     const i = sampleOf(read, frame);
     if (i < 0 || i >= count) return null;

@@ -2,6 +2,7 @@ import { extentOf } from '../extent.ts';
 import { medianOf } from '../median.ts';
 import { trackEvents } from '../motion/sampling/track.ts';
 import { isAbout } from './checks/check.ts';
+import { withoutRounds } from './laid-along.ts';
 import type { ReadTrack } from './read-track.ts';
 import { type Finding, FINDING_KINDS, type FindingKind, type KeyPair } from './schema.ts';
 
@@ -61,9 +62,7 @@ function spacedLike(read: ReadTrack, firstFrame: number, lastFrame: number): Cor
   const [from, to] = [indexOf(read, firstFrame), indexOf(read, lastFrame)];
   const miss = (c: number, i: number): number => warped[c]![i]! - target[c]![i]!;
   // Whole rounds ahead it is where it ought to be.
-  const round = read.roundPx;
-  const left = (c: number, i: number): number =>
-    round === null ? miss(c, i) : miss(c, i) - round * Math.round(miss(c, i) / round);
+  const left = (c: number, i: number): number => withoutRounds(miss(c, i), read.roundPx);
   // What closes a cycle one past the last frame is not drawn: what it leads to is put right with it.
   const isDrawn = lastFrame <= read.reading.gap.firstFrame + lastOf(read);
   return [

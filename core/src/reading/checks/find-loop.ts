@@ -3,6 +3,7 @@ import type { Channel, MotionDocument, Subject } from '../../motion/document/sch
 import { type LoopReading, readLoop } from '../../motion/sampling/loop.ts';
 import { channelSpeed } from '../../motion/sampling/sample.ts';
 import { sameRate } from '../../time/rate.ts';
+import { withoutRounds } from '../laid-along.ts';
 import { missAtEnd } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, Target, Tolerances } from '../schema.ts';
@@ -37,8 +38,7 @@ export function playsInLoop(target: Target): boolean {
 }
 
 /** What is left of a gap where once round closes it. */
-const unclosed = (gap: number, roundPx: number | null): number =>
-  Math.abs(roundPx === null ? gap : gap - roundPx * Math.round(gap / roundPx));
+const unclosed = (gap: number, roundPx: number | null): number => Math.abs(withoutRounds(gap, roundPx));
 
 /** How far a track is from closing, in percent of its span: the greatest of its channels'. */
 export function loopGapPercent(read: ReadTrack): number {

@@ -1,7 +1,7 @@
 import { framesPerSecond, sameRate } from '../../time/rate.ts';
 import { eventAt } from '../own-keys.ts';
 import { EASE_TOLERANCE } from '../pace.ts';
-import { askedFrames, cornerLoss, cornerPoseLoss, poseMisses } from '../poses.ts';
+import { askedFrames, cornerLoss, cornerPoseLoss, isRoundBehind, poseMisses } from '../poses.ts';
 import { withPosesPutRight } from '../poses-put-right.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, SegmentReading, Target, Tolerances, TrackReading } from '../schema.ts';
@@ -134,14 +134,15 @@ export function findInSegment(
       },
     ];
   }
-  if (!segment.take) {
+  const isAtSamePlace = isRoundBehind(read, segment.lastFrame);
+  if (!segment.take || isAtSamePlace) {
+    const then = isAtSamePlace ? '' : ', then a jump at the end';
     return [
       {
         ...inPercent,
         kind: 'held-not-moving',
         sentence: capital(
-          `${subjectDoes(reading.subjectName, 'stand')} still ${between}, then a jump at the end; the target ` +
-            'moves all the way.',
+          `${subjectDoes(reading.subjectName, 'stand')} still ${between}${then}; the target moves all the way.`,
         ),
       },
     ];
