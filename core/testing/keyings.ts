@@ -2,11 +2,13 @@ import {
   type Channel,
   createChannel,
   createKey,
+  createSubject,
   exposedFrame,
   findChannel,
   type Key,
   type MotionDocument,
   sampleChannel,
+  type Subject,
   thinChannels,
 } from '../src/index.ts';
 import type { Dice } from './dice.ts';
@@ -44,7 +46,35 @@ export const KEYINGS: Record<string, (motion: MotionDocument, dice: Dice) => Mot
         : channel,
     ),
   'subjects turned about': (motion) => ({ ...motion, subjects: motion.subjects.toReversed() }),
+  'carried, and a turn more': carriedAndTurned,
 };
+
+/** Each subject that stands by itself moved by a group in its place, and all turned once round before they begin. */
+function carriedAndTurned(motion: MotionDocument): MotionDocument {
+  const isCarried = ({ parentId, guide }: Subject): boolean => parentId === null && guide === null;
+  const isPlace = ({ id }: Channel): boolean => id === 'position.x' || id === 'position.y';
+  const turned = mapChannels(motion, (channel) =>
+    channel.id === 'rotation'
+      ? { ...channel, keys: channel.keys.map((key) => ({ ...key, value: key.value + 360 })) }
+      : channel,
+  );
+  return {
+    ...turned,
+    subjects: turned.subjects.flatMap((subject) => {
+      if (!isCarried(subject)) return [subject];
+      const group = createSubject(`${subject.id}-group`, `${subject.name} group`, { ...GROUP }, { x: 0, y: 0 });
+      const places = subject.channels.filter(isPlace);
+      const others = (of: Subject): Channel[] => of.channels.filter((channel) => !isPlace(channel));
+      const still = places.map(({ id }) => createChannel(id, 0));
+      return [
+        { ...group, channels: [...places, ...others(group)] },
+        { ...subject, parentId: group.id, channels: [...still, ...others(subject)] },
+      ];
+    }),
+  };
+}
+
+const GROUP = { shape: 'group', widthPx: 20, heightPx: 20, fill: '#6b7680' } as const;
 
 /** Recorded so that some of what is true of the motion can no longer be told. */
 export const ROUGH_KEYINGS: typeof KEYINGS = {

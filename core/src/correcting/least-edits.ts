@@ -1,9 +1,11 @@
 import { findChannel } from '../motion/document/document.ts';
 import type { MotionDocument } from '../motion/document/schema.ts';
 import { counterpart } from '../reading/counterpart.ts';
+import { hungAlike } from '../reading/hung-alike.ts';
 import { isRecorded } from '../reading/keying.ts';
 import { isReadAsDrawn, readTake, targetRead } from '../reading/read-take.ts';
 import { type Finding, findingKey, type Reading, type Severity, type Target } from '../reading/schema.ts';
+import { turnedAsTake } from '../reading/whole-turns.ts';
 import { type Change, changesBetween, sameData } from '../steps/index.ts';
 import { frameCount } from '../time/range.ts';
 import { editsOnOffer, lastResorts } from './edits-on-offer.ts';
@@ -90,7 +92,13 @@ export function leastEdits(target: Target, handedIn: MotionDocument, dismissed: 
   const counting = (own: Target, take: MotionDocument): Reading => counted(readTake(own, take));
   const start = counted(asRead);
   if (start.findings.length === 0) return { edits: [], left: [], why: null };
-  const asked = targetRead(target, start);
+  const asked = turnedAsTake(targetRead(target, start), handedIn);
+  if (hungAlike(asked, handedIn).take !== handedIn)
+    return {
+      edits: [],
+      left: start.findings,
+      why: 'It is carried by something else than in the target: what is off is in how it moves, not in one key.',
+    };
   if (isRecording(asked, handedIn))
     return {
       edits: [],

@@ -83,6 +83,7 @@ export * from './edit/index.ts';
 export { createPathSampler, pointOfPiece, ellipsePath } from './path/guide-path.ts';
 export type { PathSampler, PathPlace } from './path/guide-path.ts';
 export { applyTo, inverseOf, poseOf, combine, channelValue, samplerOf, leanDegrees, turnOnPath } from './path/pose.ts';
+export { carriersOf } from './path/carriers.ts';
 export { splitPiece } from './path/split-piece.ts';
 export type { PointLine } from './path/split-piece.ts';
 export { createMorph, matchLines } from './path/morph.ts';

@@ -19,8 +19,8 @@ export interface LaidAlong {
 }
 
 /** How far something is from a place on a path that closes, without whole rounds; as it is on one that does not. */
-export const withoutRounds = (px: number, roundPx: number | null): number =>
-  roundPx === null ? px : px - roundPx * Math.round(px / roundPx);
+export const withoutRounds = (px: number, round: number | null): number =>
+  round === null ? px : px - round * Math.round(px / round);
 
 const AXES = ['position.x', 'position.y'] as const;
 

@@ -23,6 +23,7 @@ const REACHED: Record<string, [precision: number, recall: number, first: number]
   'followed in a clip': [0.985, 0.98, 0.98],
   'split segments': [0.99, 0.99, 0.99],
   'subjects turned about': [0.995, 0.99, 0.99],
+  'carried, and a turn more': [0.99, 0.985, 0.985],
 };
 
 test.for(Object.entries(REACHED).map(([name, least], k) => [name, least, k] as const))(

@@ -35,9 +35,9 @@ const STANDS = 0.05;
  * the same place then, and what is wrong is that it stood.
  */
 export function isRoundBehind(read: ReadTrack, frame: number): boolean {
-  const { reading, sides, track, roundPx, warped } = read;
-  const segment = roundPx === null ? undefined : reading.segments.find(({ lastFrame }) => lastFrame === frame);
-  if (roundPx === null || !segment?.target) return false;
+  const { reading, sides, track, round, warped } = read;
+  const segment = round === null ? undefined : reading.segments.find(({ lastFrame }) => lastFrame === frame);
+  if (round === null || !segment?.target) return false;
   // Its last sample may be after a jump.
   const [from, to] = [segment.firstFrame, segment.lastFrame].map((at) => sampleOf(read, at));
   const stands = warped.every((column) => {
@@ -46,7 +46,7 @@ export function isRoundBehind(read: ReadTrack, frame: number): boolean {
   });
   if (!stands) return false;
   const [start, end] = [segment.firstFrame, frame].map((at) => trackValues(sides.target.subject, track, at));
-  const left = end!.map((value, c) => withoutRounds(value - start![c]!, roundPx));
+  const left = end!.map((value, c) => withoutRounds(value - start![c]!, round));
   return Math.hypot(...left) <= CLOSES * reading.span;
 }
 

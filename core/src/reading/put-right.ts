@@ -62,7 +62,7 @@ function spacedLike(read: ReadTrack, firstFrame: number, lastFrame: number): Cor
   const [from, to] = [indexOf(read, firstFrame), indexOf(read, lastFrame)];
   const miss = (c: number, i: number): number => warped[c]![i]! - target[c]![i]!;
   // Whole rounds ahead it is where it ought to be.
-  const left = (c: number, i: number): number => withoutRounds(miss(c, i), read.roundPx);
+  const left = (c: number, i: number): number => withoutRounds(miss(c, i), read.round);
   // What closes a cycle one past the last frame is not drawn: what it leads to is put right with it.
   const isDrawn = lastFrame <= read.reading.gap.firstFrame + lastOf(read);
   return [

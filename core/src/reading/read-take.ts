@@ -23,6 +23,7 @@ import { findWhole } from './checks/find-whole.ts';
 import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
 import { popsBeside, withKeysFound } from './found-keys.ts';
+import { hungAlike } from './hung-alike.ts';
 import { withHeldDrawings } from './keying.ts';
 import { laidAlong } from './laid-along.ts';
 import { withoutLoneCoordinates } from './lone-coordinates.ts';
@@ -50,6 +51,7 @@ import {
 } from './schema.ts';
 import { createSharedTime } from './shared-time.ts';
 import { areTurnedAlike } from './turned-by-path.ts';
+import { ONCE_ROUND, turnedAsTake } from './whole-turns.ts';
 import { withoutWobbles } from './wobbles.ts';
 import { capital, saysCoordinate, subjectDoes, theSubject } from './words.ts';
 
@@ -266,7 +268,7 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
     tolerances: target.tolerances,
     whole: null,
     isLaid: false,
-    roundPx: null,
+    round: null,
     mayLayOn: motion.subjects.reduce((sum, subject) => sum + tracksOf(subject).length, 0) <= MOST_LAID_ON,
   };
   const tracks = motion.subjects.flatMap((subject) => {
@@ -282,10 +284,11 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
         readTrack({ motion, subject }, { motion: take, subject: found }, track, time, {
           ...how,
           foundWithin: keysFound.openFrames.get(found.id) ?? null,
+          ...(track.id === 'rotation' && { round: ONCE_ROUND }),
           ...(track.id === 'position' && {
             whole: wholeSubjects,
             isLaid: along.laid.has(subject.id),
-            roundPx: along.rounds.get(subject.id) ?? null,
+            round: along.rounds.get(subject.id) ?? null,
           }),
         }),
       );
@@ -341,7 +344,9 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
  * drawn: if there is less to say then, or as much of one that has far more keys and is drawn by the target's own, it is
  * that.
  */
-function readAgainst(set: Target, handed: MotionDocument, samples: number): Scored & { isAsDrawn: boolean } {
+function readAgainst(given: Target, handedIn: MotionDocument, samples: number): Scored & { isAsDrawn: boolean } {
+  const { target: motion, take: handed } = hungAlike(given.motion, handedIn);
+  const set = { ...given, motion: turnedAsTake(motion, handed) };
   const byKeys = readOnce(set, handed, samples);
   const others = keyedOtherwise(set.motion, handed, byKeys.reading);
   if (others.length === 0) return { ...byKeys, isAsDrawn: false };

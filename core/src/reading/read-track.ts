@@ -65,8 +65,8 @@ export interface ReadTrack {
   paths: SegmentPath[];
   /** It goes along the target's path, and is laid out straight along it. */
   isLaid: boolean;
-  /** How long once round is, in px, where that path closes; else null. */
-  roundPx: number | null;
+  /** What once round is in the track's unit where it leads back, on a path that closes and of turns; else null. */
+  round: number | null;
   /** Keys beyond those matched. */
   leftOutKeys: number;
 }
@@ -78,8 +78,8 @@ interface HowToRead {
   whole: { target: Subject; take: Subject; lone: readonly ChannelId[] } | null;
   /** It goes along the target's path, and is laid out straight along it. */
   isLaid: boolean;
-  /** How long once round is, in px, where that path closes; else null. */
-  roundPx: number | null;
+  /** What once round is in the track's unit where it leads back, on a path that closes and of turns; else null. */
+  round: number | null;
   /** Of a recording whose keys were found: how many frames these leave open of when; else null. */
   foundWithin: number | null;
   /** Curves may be laid on one another, which takes long. */
@@ -100,14 +100,7 @@ export function readTrack(
   take: TrackSide,
   track: Track,
   time: SharedTime,
-  {
-    tolerances: { keyFrames, spacingPercent },
-    mayLayOn,
-    whole: wholeSubjects,
-    isLaid,
-    roundPx,
-    foundWithin,
-  }: HowToRead,
+  { tolerances: { keyFrames, spacingPercent }, mayLayOn, whole: wholeSubjects, isLaid, round, foundWithin }: HowToRead,
 ): ReadTrack {
   const { range } = target.motion;
   const count = range.last - range.first + 1;
@@ -218,7 +211,7 @@ export function readTrack(
     blurFrames: matched.isSampled ? openFor : (foundWithin ?? 0),
     paths,
     isLaid,
-    roundPx,
+    round,
     leftOutKeys: matched.leftOut,
     reading: {
       subjectId: target.subject.id,

@@ -43,8 +43,8 @@ export function segmentResidual(
   // Beyond the range that is read there is nothing to measure.
   if (b <= a) return { worstPercent: 0, worstFrame: segment.firstFrame };
   // Who stands while the target goes round comes to the same place, whole rounds behind.
-  const roundPx = isRoundBehind(read, segment.lastFrame) ? read.roundPx : null;
-  const [start, end] = [endAt(read, segment.firstFrame, a, roundPx), endAt(read, segment.lastFrame, b, roundPx)];
+  const round = isRoundBehind(read, segment.lastFrame) ? read.round : null;
+  const [start, end] = [endAt(read, segment.firstFrame, a, round), endAt(read, segment.lastFrame, b, round)];
   const line = paths.length > 0 && segment.target ? targetLine(target, a, b) : null;
   let worst = 0;
   let worstFrame = segment.firstFrame;
@@ -119,14 +119,14 @@ interface SegmentEnd {
  * The end at a frame, `i` being the sample nearest to it: of a key beyond the range what is there, not at its edge; a
  * recording shows nothing there.
  */
-function endAt(read: ReadTrack, frame: number, i: number, roundPx: number | null): SegmentEnd {
+function endAt(read: ReadTrack, frame: number, i: number, round: number | null): SegmentEnd {
   const { reading, sides, track, target, warped, isSampled } = read;
   const at = frame - reading.gap.firstFrame;
   const isBeyond = !isSampled && Math.abs(at - i) >= 1;
   const pair = isBeyond ? reading.pairs.find(({ targetFrame }) => targetFrame === frame) : undefined;
   const asked = pair ? trackValues(sides.target.subject, track, frame) : target.map((column) => column[i]!);
   const drawn = pair ? trackValues(sides.take.subject, track, pair.takeFrame) : warped.map((column) => column[i]!);
-  const miss = drawn.map((value, c) => withoutRounds(value - asked[c]!, roundPx));
+  const miss = drawn.map((value, c) => withoutRounds(value - asked[c]!, round));
   const between = Math.abs(at - i) < 1 ? missBetween(read, frame) : null;
   const isBetween = between !== null && Math.hypot(...between) < MUCH_LESS * Math.hypot(...miss);
   return { at: pair ? at : i, asked, miss: isBetween ? between : miss, isBetween };

@@ -2,29 +2,9 @@ import { CoreError } from '../../core-error.ts';
 import { channelOf, createSubject, findSubject, withChannel } from '../document/document.ts';
 import type { Key, MotionDocument, Subject } from '../document/schema.ts';
 import type { Edit } from '../keys/change-keys.ts';
+import { carrierAt, carriersOf, nearTurn, partsOf } from '../path/carriers.ts';
 import { type Affine, applyTo, combine, inverseOf, poseOf } from '../path/pose.ts';
 import { sampleChannel } from '../sampling/sample.ts';
-
-const UNIT: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
-
-/** How far a transform turns (degrees) and how it stretches along its own axes. */
-function partsOf({ a, b, c, d }: Affine): { turn: number; scaleX: number; scaleY: number } {
-  const scaleX = Math.hypot(a, b);
-  return { turn: (Math.atan2(b, a) * 180) / Math.PI, scaleX, scaleY: scaleX > 0 ? (a * d - b * c) / scaleX : 0 };
-}
-
-/** A number of turns that goes on from one before, without jumping by whole rounds. */
-function nearTurn(turn: number, before: number): number {
-  return turn + 360 * Math.round((before - turn) / 360);
-}
-
-/** A subject and all that carry it. */
-export function carriersOf(motion: MotionDocument, subjectId: string): Set<string> {
-  const found = new Set<string>();
-  for (let id: string | null = subjectId; id !== null && !found.has(id); id = findSubject(motion, id)?.parentId ?? null)
-    found.add(id);
-  return found;
-}
 
 /**
  * Lets one subject carry another, or (null) frees it: it stays where it is, turned and as large as it is, on `frame`
@@ -50,12 +30,6 @@ export function hangSubject(motion: MotionDocument, subjectId: string, parentId:
   if (!subject.guide) result = withPlaces(result, subject, frame, between);
   result = withTurns(result, subject, frame, between);
   return { motion: result, keys: [], gaveWay: [] };
-}
-
-/** The transform of what carries, frame by frame. */
-function carrierAt(motion: MotionDocument, parentId: string | null): (frame: number) => Affine {
-  const parent = parentId === null ? undefined : findSubject(motion, parentId);
-  return (frame) => (parent ? poseOf(motion, parent, frame) : UNIT);
 }
 
 type Between = (frame: number) => Affine | null;

@@ -19,7 +19,7 @@ export {
   setDrawing,
   setLine,
 } from './set-drawings.ts';
-export { carriersOf, groupSubjects, hangSubject, ungroupSubjects } from './hang-subject.ts';
+export { groupSubjects, hangSubject, ungroupSubjects } from './hang-subject.ts';
 export { duplicateSubject } from './duplicate-subject.ts';
 export { sceneWarnings } from './scene-warnings.ts';
 export { changeRate } from './change-rate.ts';

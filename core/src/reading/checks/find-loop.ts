@@ -38,11 +38,11 @@ export function playsInLoop(target: Target): boolean {
 }
 
 /** What is left of a gap where once round closes it. */
-const unclosed = (gap: number, roundPx: number | null): number => Math.abs(withoutRounds(gap, roundPx));
+const unclosed = (gap: number, round: number | null): number => Math.abs(withoutRounds(gap, round));
 
 /** How far a track is from closing, in percent of its span: the greatest of its channels'. */
 export function loopGapPercent(read: ReadTrack): number {
-  const { reading, track, sides, roundPx } = read;
+  const { reading, track, sides, round } = read;
   const { range, rate } = sides.take.motion;
   if (read.isSampled) return reading.span > 0 ? (recordedGap(read) / reading.span) * 100 : 0;
   const asked = sides.target.motion;
@@ -50,8 +50,8 @@ export function loopGapPercent(read: ReadTrack): number {
     .flatMap((id) => findChannel(sides.take.subject, id) ?? [])
     .map((channel) => {
       const model = findChannel(sides.target.subject, channel.id);
-      const own = unclosed(readLoop(channel, range, rate).valueGap, roundPx);
-      return Math.max(0, own - (model ? unclosed(readLoop(model, asked.range, asked.rate).valueGap, roundPx) : 0));
+      const own = unclosed(readLoop(channel, range, rate).valueGap, round);
+      return Math.max(0, own - (model ? unclosed(readLoop(model, asked.range, asked.rate).valueGap, round) : 0));
     });
   return reading.span > 0 ? (Math.max(0, ...gaps) / reading.span) * 100 : 0;
 }
@@ -61,10 +61,10 @@ export function loopGapPercent(read: ReadTrack): number {
  * them, or its target jumps.
  */
 function recordedGap(read: ReadTrack): number {
-  const { target, take, sides, roundPx } = read;
+  const { target, take, sides, round } = read;
   const last = (take[0]?.length ?? 1) - 1;
   const step = (columns: readonly Float64Array[], from: number, to: number): number =>
-    Math.hypot(...columns.map((column) => unclosed(column[to]! - column[from]!, roundPx)));
+    Math.hypot(...columns.map((column) => unclosed(column[to]! - column[from]!, round)));
   if (last < 1) return 0;
   const closing = missAtEnd(read, sides.target.motion.range.last + 1) ?? 0;
   // From drawing to drawing: held ones do not step in between.
@@ -115,7 +115,7 @@ function speedGapOf(
 }
 
 function findOpenEnd(read: ReadTrack, { spacingPercent, keyFrames }: Tolerances): Finding[] {
-  const { reading, track, sides, roundPx } = read;
+  const { reading, track, sides, round } = read;
   const { range, rate } = sides.take.motion;
   const asked = sides.target.motion;
   const about = { ...aboutTrack(reading), firstFrame: asked.range.last, lastFrame: asked.range.last };
@@ -126,8 +126,8 @@ function findOpenEnd(read: ReadTrack, { spacingPercent, keyFrames }: Tolerances)
     const modelLoop = model ? readLoop(model, asked.range, asked.rate) : null;
     // Keys that are off by what is no fault close as much earlier or later.
     const tolerance = (spacingPercent / 100) * reading.span + wayOfOffsets(read);
-    const own = read.isSampled ? recordedGap(read) : unclosed(loop.valueGap, roundPx);
-    const asks = unclosed(modelLoop?.valueGap ?? 0, roundPx);
+    const own = read.isSampled ? recordedGap(read) : unclosed(loop.valueGap, round);
+    const asks = unclosed(modelLoop?.valueGap ?? 0, round);
     const severity = severityOf(Math.max(0, own - (read.isSampled ? 0 : asks)), tolerance);
     if (severity) {
       const gap = roundTo(own, 1);

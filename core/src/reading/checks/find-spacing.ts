@@ -1,9 +1,10 @@
 import { framesPerSecond, sameRate } from '../../time/rate.ts';
+import { withoutRounds } from '../laid-along.ts';
 import { eventAt } from '../own-keys.ts';
 import { EASE_TOLERANCE } from '../pace.ts';
 import { askedFrames, cornerLoss, cornerPoseLoss, isRoundBehind, poseMisses } from '../poses.ts';
 import { withPosesPutRight } from '../poses-put-right.ts';
-import type { ReadTrack } from '../read-track.ts';
+import { type ReadTrack, sampleOf } from '../read-track.ts';
 import type { Finding, SegmentReading, Target, Tolerances, TrackReading } from '../schema.ts';
 import { type SegmentResidual, segmentResidual } from '../segment-residual.ts';
 import { severityOf } from '../severity.ts';
@@ -74,12 +75,28 @@ export function findPoses(
         unit: reading.unit,
         severity,
         sentence: capital(
-          `${subjectDoes(reading.subjectName, 'be')} ${amount(miss, reading.unit)} away from the ` +
-            `target's pose at ${name ? `the ${name}, ` : ''}frame ${frame}.`,
+          roundsOff(read, frame, tolerance) ??
+            `${subjectDoes(reading.subjectName, 'be')} ${amount(miss, reading.unit)} away from the ` +
+              `target's pose at ${name ? `the ${name}, ` : ''}frame ${frame}.`,
         ),
       },
     ];
   });
+}
+
+/** In words that a take is in the target's pose at a frame, but whole rounds on or back; null where it is not. */
+function roundsOff(read: ReadTrack, frame: number, tolerance: number): string | null {
+  const { reading, target, warped, round } = read;
+  const at = sampleOf(read, frame);
+  const [asked, drawn] = [target[0]?.[at], warped[0]?.[at]];
+  if (round === null || asked === undefined || drawn === undefined) return null;
+  const rounds = Math.round((drawn - asked) / round);
+  if (rounds === 0 || Math.abs(withoutRounds(drawn - asked, round)) > tolerance) return null;
+  const before = reading.pairs.findLast(({ targetFrame }) => targetFrame < frame);
+  const came = asked - (before ? (target[0]![Math.max(0, sampleOf(read, before.targetFrame))] ?? asked) : asked);
+  const count = Math.abs(rounds) === 1 ? 'one round' : `${Math.abs(rounds)} rounds`;
+  const than = came * rounds < 0 ? 'too few' : 'too many';
+  return `${subjectDoes(reading.subjectName, 'go')} ${count} ${than} by frame ${frame}.`;
 }
 
 /** What is wrong from one key to the next; `putRight` gives the same track with poses that are off put right. */
