@@ -6,6 +6,8 @@ import { counterpart } from './counterpart.ts';
 
 /** Once round, in degrees. */
 export const ONCE_ROUND = 360;
+/** Beside more rounds than these the turns themselves would be lost to rounding. */
+const MOST_ROUNDS = 10_000;
 
 /** How far a subject is turned when a motion begins. */
 function turnedAtFirst({ range }: MotionDocument, subject: Subject): number {
@@ -22,8 +24,9 @@ export function turnedAsTake(target: MotionDocument, take: MotionDocument): Moti
     const own = counterpart(take, subject);
     const rotation = findChannel(subject, 'rotation');
     if (!own || !rotation) return motion;
-    const more = ONCE_ROUND * Math.round((turnedAtFirst(take, own) - turnedAtFirst(target, subject)) / ONCE_ROUND);
-    if (more === 0 || !Number.isFinite(more)) return motion;
+    const rounds = Math.round((turnedAtFirst(take, own) - turnedAtFirst(target, subject)) / ONCE_ROUND);
+    if (rounds === 0 || !(Math.abs(rounds) <= MOST_ROUNDS)) return motion;
+    const more = ONCE_ROUND * rounds;
     return withChannel(motion, subject.id, {
       ...rotation,
       resting: rotation.resting + more,
