@@ -1,7 +1,7 @@
 import { findChannel } from '../motion/document/document.ts';
 import type { MotionDocument } from '../motion/document/schema.ts';
 import { counterpart } from '../reading/counterpart.ts';
-import { hungAlike } from '../reading/hung-alike.ts';
+import { isHungAlike } from '../reading/hung-alike.ts';
 import { isRecorded } from '../reading/keying.ts';
 import { isReadAsDrawn, readTake, targetRead } from '../reading/read-take.ts';
 import { type Finding, findingKey, type Reading, type Severity, type Target } from '../reading/schema.ts';
@@ -93,7 +93,7 @@ export function leastEdits(target: Target, handedIn: MotionDocument, dismissed: 
   const start = counted(asRead);
   if (start.findings.length === 0) return { edits: [], left: [], why: null };
   const asked = turnedAsTake(targetRead(target, start), handedIn);
-  if (hungAlike(asked, handedIn).take !== handedIn)
+  if (!isHungAlike(asked, handedIn))
     return {
       edits: [],
       left: start.findings,

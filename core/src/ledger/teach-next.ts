@@ -1,3 +1,4 @@
+import { capital, uncapital } from '../first-letter.ts';
 import { FINDING_NAMES, type FindingKind, type Severity } from '../reading/index.ts';
 import { type ClassTake, type ReadTake, runsOf, stillHas, takesAt } from './class-takes.ts';
 import type { Fault } from './digest.ts';
@@ -103,7 +104,7 @@ function weighed(
   return {
     kind,
     event,
-    name: event === null ? FINDING_NAMES[kind] : `${event[0]!.toUpperCase()}${event.slice(1)}: ${lower(kind)}`,
+    name: event === null ? FINDING_NAMES[kind] : `${capital(event)}: ${uncapital(FINDING_NAMES[kind])}`,
     learnerIds,
     learners,
     weight,
@@ -114,8 +115,6 @@ function weighed(
     takeIds: strongest.map(({ take }) => take.id),
   };
 }
-
-const lower = (kind: FindingKind): string => FINDING_NAMES[kind][0]!.toLowerCase() + FINDING_NAMES[kind].slice(1);
 
 /** Of all takes with a fault that were tried again, how many of the next still had it. */
 function staysOf(runs: readonly ReadTake[][], isOf: (fault: Fault) => boolean): number | null {

@@ -1,5 +1,5 @@
 import { extentOf } from '../extent.ts';
-import { createChannel, createKey, findChannel } from '../motion/document/document.ts';
+import { createChannel, createKey, findChannel, scaledChannel, shiftedChannel } from '../motion/document/document.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { carrierAt, carriersOf, nearTurn, partsOf } from '../motion/path/carriers.ts';
 import { applyTo, channelValue } from '../motion/path/pose.ts';
@@ -44,29 +44,6 @@ function onStage(motion: MotionDocument, subject: Subject): OnStage {
 
 const isMoving = ({ keys, wobble }: Channel): boolean => keys.length > 0 || wobble !== undefined;
 
-/** A channel with its values changed: by so much, or so many times as large. */
-function shifted(channel: Channel, by: number): Channel {
-  return {
-    ...channel,
-    resting: channel.resting + by,
-    keys: channel.keys.map((key) => ({ ...key, value: key.value + by })),
-  };
-}
-
-function sized(channel: Channel, times: number): Channel {
-  return {
-    ...channel,
-    resting: channel.resting * times,
-    ...(channel.wobble && { wobble: { ...channel.wobble, amplitude: channel.wobble.amplitude * times } }),
-    keys: channel.keys.map((key) => ({
-      ...key,
-      value: key.value * times,
-      in: { ...key.in, value: key.in.value * times },
-      out: { ...key.out, value: key.out.value * times },
-    })),
-  };
-}
-
 /** The one channel of a subject and what carries it that moves it so, brought to the stage; null where several do. */
 function byOneAlone(id: PlacedId, chain: readonly Subject[], first: number, there: number): Channel | null {
   const moving = chain.flatMap((subject) => {
@@ -77,8 +54,8 @@ function byOneAlone(id: PlacedId, chain: readonly Subject[], first: number, ther
   const [only, ...others] = moving as [Channel, ...Channel[]];
   if (others.length > 0) return null;
   const here = sampleChannel(only, first);
-  if (!id.startsWith('scale')) return shifted(only, there - here);
-  return here === 0 ? null : sized(only, there / here);
+  if (!id.startsWith('scale')) return shiftedChannel(only, there - here);
+  return here === 0 ? null : scaledChannel(only, there / here);
 }
 
 /** A subject freed of what carries it, by the same keys where one of them draws the same; else with one a frame. */
@@ -128,11 +105,8 @@ function withFreed(motion: MotionDocument, free: ReadonlySet<Subject>): MotionDo
 /** Whether a subject goes along a path by itself. */
 const isGuided = ({ guide }: Subject): boolean => guide !== null;
 
-/** Target and take, with those freed that are carried otherwise in the one than in the other. */
-export function hungAlike(
-  target: MotionDocument,
-  take: MotionDocument,
-): { target: MotionDocument; take: MotionDocument } {
+/** A target's subjects, each with its counterpart, that are carried otherwise in the one than in the other. */
+function hungOtherwise(target: MotionDocument, take: MotionDocument): [asked: Subject, own: Subject][] {
   const pairs = target.subjects.flatMap((asked): [Subject, Subject][] => {
     const own = counterpart(take, asked);
     if (!own || isGuided(asked) || isGuided(own)) return [];
@@ -141,7 +115,20 @@ export function hungAlike(
     return (carrier !== undefined && alike === null) || alike !== own.parentId ? [[asked, own]] : [];
   });
   const frames = frameCount(target.range) + frameCount(take.range);
-  if (pairs.length === 0 || pairs.length * frames > MOST_PLACES) return { target, take };
+  return pairs.length * frames > MOST_PLACES ? [] : pairs;
+}
+
+/** Whether all of a take is carried as its target is. */
+export const isHungAlike = (target: MotionDocument, take: MotionDocument): boolean =>
+  hungOtherwise(target, take).length === 0;
+
+/** Target and take, with those freed that are carried otherwise in the one than in the other. */
+export function hungAlike(
+  target: MotionDocument,
+  take: MotionDocument,
+): { target: MotionDocument; take: MotionDocument } {
+  const pairs = hungOtherwise(target, take);
+  if (pairs.length === 0) return { target, take };
   return {
     target: withFreed(target, new Set(pairs.map(([a]) => a))),
     take: withFreed(take, new Set(pairs.map(([, b]) => b))),

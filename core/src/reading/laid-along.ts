@@ -1,5 +1,5 @@
 import { CHANNELS } from '../motion/document/channels.ts';
-import { createChannel, findChannel } from '../motion/document/document.ts';
+import { createChannel, findChannel, scaledChannel, shiftedChannel } from '../motion/document/document.ts';
 import type { Channel, GuidePath, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { samplerOf } from '../motion/path/pose.ts';
 import { isWithinPath } from '../motion/path/within-path.ts';
@@ -43,19 +43,7 @@ function sameWay(one: GuidePath, other: GuidePath, a: Subject, b: Subject): bool
 
 function straightened(subject: Subject, lengthPx: number, behind: number): Subject {
   const travel = findChannel(subject, 'travel') ?? createChannel('travel');
-  const px = (share: number): number => (share - behind) * lengthPx;
-  const along: Channel = {
-    ...travel,
-    id: 'position.x',
-    resting: px(travel.resting),
-    ...(travel.wobble && { wobble: { ...travel.wobble, amplitude: travel.wobble.amplitude * lengthPx } }),
-    keys: travel.keys.map((key) => ({
-      ...key,
-      value: px(key.value),
-      in: { ...key.in, value: key.in.value * lengthPx },
-      out: { ...key.out, value: key.out.value * lengthPx },
-    })),
-  };
+  const along: Channel = { ...scaledChannel(shiftedChannel(travel, -behind), lengthPx), id: 'position.x' };
   return {
     ...subject,
     guide: null,

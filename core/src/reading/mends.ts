@@ -11,8 +11,14 @@ const MOST_PERCENT = 100;
 /** What a squared distance from the target is in percent of the span, squared. */
 const inPercent = (squared: number, span: number): number => Math.min(MOST_PERCENT ** 2, squared * (100 / span) ** 2);
 
+/** From which index to which, both included. */
+interface Stretch {
+  from: number;
+  to: number;
+}
+
 /** From which index to which a track is judged: what is repeated, before or after its keys, is put right with them. */
-function judged(read: ReadTrack): { from: number; to: number } {
+function judged(read: ReadTrack): Stretch {
   const { subject } = read.sides.target;
   const channels = read.track.channelIds.flatMap((id) => findChannel(subject, id) ?? []);
   const events = trackEvents(subject, read.track);
@@ -23,15 +29,13 @@ function judged(read: ReadTrack): { from: number; to: number } {
 }
 
 /** The squared error of each frame that is judged, in percent of the span. */
-function errorsOf(read: ReadTrack): Float64Array {
-  const { target, take } = read.whole;
+function errorsOf({ reading, whole: { target, take } }: ReadTrack, { from, to }: Stretch): Float64Array {
   const errors = new Float64Array(take[0]?.length ?? 0);
-  const { from, to } = judged(read);
   for (let c = 0; c < target.length; c++) {
     const [asked, drawn] = [target[c]!, take[c]!];
     for (let i = from; i <= to && i < errors.length; i++) errors[i]! += (drawn[i]! - asked[i]!) ** 2;
   }
-  for (let i = 0; i < errors.length; i++) errors[i] = inPercent(errors[i]!, read.reading.span);
+  for (let i = from; i <= to && i < errors.length; i++) errors[i] = inPercent(errors[i]!, reading.span);
   return errors;
 }
 
@@ -43,8 +47,8 @@ function errorsOf(read: ReadTrack): Float64Array {
 export function mendsOf({ tracks }: Pick<BothRead, 'tracks'>, findings: readonly Finding[]): (number | null)[] {
   if (findings.length === 0) return [];
   const moving = tracks.filter(({ reading }) => reading.span > 0);
-  const errors = moving.map(errorsOf);
   const bounds = moving.map(judged);
+  const errors = moving.map((read, k) => errorsOf(read, bounds[k]!));
   let all = 0;
   for (const own of errors) for (let i = 0; i < own.length; i++) all += own[i]!;
   return findings.map((finding) => {

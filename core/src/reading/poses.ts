@@ -36,12 +36,13 @@ const STANDS = 0.05;
  */
 export function isRoundBehind(read: ReadTrack, frame: number): boolean {
   const { reading, sides, track, round, warped } = read;
-  const segment = round === null ? undefined : reading.segments.find(({ lastFrame }) => lastFrame === frame);
-  if (round === null || !segment?.target) return false;
+  if (round === null) return false;
+  const segment = reading.segments.find(({ lastFrame }) => lastFrame === frame);
+  if (!segment?.target) return false;
   // Its last sample may be after a jump.
-  const [from, to] = [segment.firstFrame, segment.lastFrame].map((at) => sampleOf(read, at));
+  const [from, to] = [Math.max(0, sampleOf(read, segment.firstFrame)), Math.max(1, sampleOf(read, frame))];
   const stands = warped.every((column) => {
-    const { low, high } = extentOf(column.subarray(Math.max(0, from!), Math.max(1, to!)));
+    const { low, high } = extentOf(column.subarray(from, to));
     return high - low <= STANDS * reading.span;
   });
   if (!stands) return false;

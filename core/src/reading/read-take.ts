@@ -53,7 +53,7 @@ import { createSharedTime } from './shared-time.ts';
 import { areTurnedAlike } from './turned-by-path.ts';
 import { ONCE_ROUND, turnedAsTake } from './whole-turns.ts';
 import { withoutWobbles } from './wobbles.ts';
-import { capital, saysCoordinate, subjectDoes, theSubject } from './words.ts';
+import { capital, saysCoordinate, subjectDoes, theSubject, uncapital } from './words.ts';
 
 const SEVERITY_ORDER = ['strong', 'clear', 'slight'] as const;
 
@@ -231,7 +231,7 @@ function namingTrack({ tracks }: BothRead): (finding: Finding) => Finding {
     ];
     if (names.length === 0) return finding;
     const named = capital(names.join(', ').toLowerCase());
-    return { ...finding, sentence: `${named}: ${sentence.charAt(0).toLowerCase()}${sentence.slice(1)}` };
+    return { ...finding, sentence: `${named}: ${uncapital(sentence)}` };
   };
 }
 

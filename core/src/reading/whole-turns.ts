@@ -1,5 +1,5 @@
 import { CHANNELS } from '../motion/document/channels.ts';
-import { findChannel, withChannel } from '../motion/document/document.ts';
+import { findChannel, shiftedChannel, withChannel } from '../motion/document/document.ts';
 import type { MotionDocument, Subject } from '../motion/document/schema.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
 import { counterpart } from './counterpart.ts';
@@ -26,11 +26,6 @@ export function turnedAsTake(target: MotionDocument, take: MotionDocument): Moti
     if (!own || !rotation) return motion;
     const rounds = Math.round((turnedAtFirst(take, own) - turnedAtFirst(target, subject)) / ONCE_ROUND);
     if (rounds === 0 || !(Math.abs(rounds) <= MOST_ROUNDS)) return motion;
-    const more = ONCE_ROUND * rounds;
-    return withChannel(motion, subject.id, {
-      ...rotation,
-      resting: rotation.resting + more,
-      keys: rotation.keys.map((key) => ({ ...key, value: key.value + more })),
-    });
+    return withChannel(motion, subject.id, shiftedChannel(rotation, ONCE_ROUND * rounds));
   }, target);
 }

@@ -1,3 +1,7 @@
+import { capital, uncapital } from '../first-letter.ts';
+
+export { capital, uncapital };
+
 /** `3 frames`, `1 frame`, `2.5 frames`. */
 export function frames(count: number): string {
   const rounded = roundTo(Math.abs(count), 2);
@@ -42,16 +46,12 @@ export function subjectDoes(name: string, verb: string): string {
   return `${theSubject(name)} ${form}`;
 }
 
-export function capital(sentence: string): string {
-  return sentence.charAt(0).toUpperCase() + sentence.slice(1);
-}
-
 /** The ways a place can go, by its coordinates. */
 export const WAYS = ['across', 'up and down'] as const;
 
 /** A sentence said of one coordinate of a place: `Across: the pea is …`. */
 export function inCoordinate(c: number, sentence: string): string {
-  return `${capital(WAYS[c]!)}: ${sentence.charAt(0).toLowerCase()}${sentence.slice(1)}`;
+  return `${capital(WAYS[c]!)}: ${uncapital(sentence)}`;
 }
 
 /** Whether a sentence says already of which coordinate it is. */

@@ -133,9 +133,10 @@ test('beyond the ends of an open path the travel is not seen, and that is said',
     const along = guideSubject(motion, 'rack', { pathId: 'ring', orient: false, angle: 0, lean: 0 }).motion;
     return describeMove(along, along.subjects[0]!, travel, 5)!.sentence;
   };
-  const said = ' Beyond the ends of its open path the picture stands still.';
+  const open = 'In the picture it stops at its path’s ends. Its travel: ';
   expect(goes(1, false)).toMatch(/finishes slow\.$/);
-  expect(goes(1.2, false)).toBe(goes(1.2, true) + said);
+  const travels = goes(1.2, true);
+  expect(goes(1.2, false)).toBe(`${open}${travels.charAt(0).toLowerCase()}${travels.slice(1)}`);
 });
 
 test('what is said of any keys is true of the drawings', () => {

@@ -1,7 +1,9 @@
+import { capital, uncapital } from '../first-letter.ts';
 import type { MotionDocument, Subject } from '../motion/document/schema.ts';
 import { isWithinPath } from '../motion/path/within-path.ts';
 import { isSamePlace } from '../motion/sampling/stands.ts';
 import { type Track, trackValues } from '../motion/sampling/track.ts';
+import type { FrameRange } from '../time/range.ts';
 import { framesPerSecond } from '../time/rate.ts';
 import { jumpsOf, restsOf, turningOf } from './move-shape.ts';
 import { fastestOf } from './move-speed.ts';
@@ -143,7 +145,7 @@ function fromEndToEnd(moving: Moving): string {
   const before = until > firstFrame ? `rests until frame ${until}, then ` : '';
   const after = since < lastFrame ? `, then rests from frame ${since} on` : '';
   const sentence = `${before}${clauses.join(', ')}${after}.`;
-  return `${sentence[0]!.toUpperCase()}${sentence.slice(1)}`;
+  return capital(sentence);
 }
 
 function sentenceOf(moving: Moving): string {
@@ -157,12 +159,10 @@ function sentenceOf(moving: Moving): string {
   return outAndBack(moving) ?? fromEndToEnd(moving);
 }
 
-/** That the picture does not follow where the travel goes beyond a path that does not close. */
-function beyondPath({ guides }: MotionDocument, subject: Subject, track: Track, first: number, last: number): string {
-  const path = track.id === 'travel' ? guides.find(({ id }) => id === subject.guide?.pathId) : null;
-  return !path || path.closed || isWithinPath(subject, { first, last })
-    ? ''
-    : ' Beyond the ends of its open path the picture stands still.';
+/** Whether the picture does not follow: the travel goes beyond a path that does not close. */
+function isBeyondPath({ guides }: MotionDocument, subject: Subject, track: Track, range: FrameRange): boolean {
+  const path = track.id === 'travel' ? guides.find(({ id }) => id === subject.guide?.pathId) : undefined;
+  return path !== undefined && !path.closed && !isWithinPath(subject, range);
 }
 
 /**
@@ -178,5 +178,8 @@ export function describeMove(motion: MotionDocument, subject: Subject, track: Tr
   const sentence = chart
     ? sentenceOf({ motion, subject, track, chart, way })
     : `Holds at ${valueText(subject, track, firstFrame)}.`;
-  return { firstFrame, lastFrame, sentence: sentence + beyondPath(motion, subject, track, firstFrame, lastFrame) };
+  if (!isBeyondPath(motion, subject, track, { first: firstFrame, last: lastFrame }))
+    return { firstFrame, lastFrame, sentence };
+  const travels = uncapital(sentence);
+  return { firstFrame, lastFrame, sentence: `In the picture it stops at its path’s ends. Its travel: ${travels}` };
 }

@@ -122,6 +122,30 @@ export function channelOf(motion: MotionDocument, subjectId: string, channelId: 
   return findChannel(subject, channelId) ?? createChannel(channelId, restingOf(subject, channelId));
 }
 
+/** A channel with all its values more by so much, at rest too. */
+export function shiftedChannel(channel: Channel, by: number): Channel {
+  return {
+    ...channel,
+    resting: channel.resting + by,
+    keys: channel.keys.map((key) => ({ ...key, value: key.value + by })),
+  };
+}
+
+/** A channel with all its values so many times as large, with how it goes from one to the next. */
+export function scaledChannel(channel: Channel, times: number): Channel {
+  return {
+    ...channel,
+    resting: channel.resting * times,
+    ...(channel.wobble && { wobble: { ...channel.wobble, amplitude: channel.wobble.amplitude * times } }),
+    keys: channel.keys.map((key) => ({
+      ...key,
+      value: key.value * times,
+      in: { ...key.in, value: key.in.value * times },
+      out: { ...key.out, value: key.out.value * times },
+    })),
+  };
+}
+
 /**
  * The motion with one channel replaced (or added); everything else is shared with the old one. Throws
  * `unknown-subject`.

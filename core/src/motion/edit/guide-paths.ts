@@ -1,5 +1,5 @@
 import { CoreError } from '../../core-error.ts';
-import { channelOf, createKey, findSubject, withChannel } from '../document/document.ts';
+import { channelOf, createKey, findSubject, shiftedChannel, withChannel } from '../document/document.ts';
 import type { PathPoint } from '../document/geometry.ts';
 import type { Guided, GuidePath, Key, MotionDocument } from '../document/schema.ts';
 import type { Edit } from '../keys/change-keys.ts';
@@ -77,12 +77,7 @@ export function spreadOnGuide(motion: MotionDocument, pathId: string): Edit {
   for (const [i, { id }] of riders.entries()) {
     const travel = channelOf(result, id, 'travel');
     const start = travel.keys[0]?.value ?? travel.resting;
-    const by = i / parts - start;
-    result = withChannel(result, id, {
-      ...travel,
-      resting: travel.resting + by,
-      keys: travel.keys.map((key) => ({ ...key, value: key.value + by })),
-    });
+    result = withChannel(result, id, shiftedChannel(travel, i / parts - start));
   }
   return { motion: result, ...NO_MORE };
 }

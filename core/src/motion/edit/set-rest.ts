@@ -1,4 +1,4 @@
-import { channelOf, withChannel } from '../document/document.ts';
+import { channelOf, shiftedChannel, withChannel } from '../document/document.ts';
 import type { MotionDocument } from '../document/schema.ts';
 import type { Edit } from '../keys/change-keys.ts';
 import type { KeyValue } from './set-keys.ts';
@@ -16,12 +16,7 @@ export function setResting(motion: MotionDocument, values: readonly KeyValue[]):
 export function offsetChannels(motion: MotionDocument, offsets: readonly KeyValue[]): Edit {
   let result = motion;
   for (const { subjectId, channelId, value } of offsets) {
-    const channel = channelOf(result, subjectId, channelId);
-    result = withChannel(result, subjectId, {
-      ...channel,
-      resting: channel.resting + value,
-      keys: channel.keys.map((key) => ({ ...key, value: key.value + value })),
-    });
+    result = withChannel(result, subjectId, shiftedChannel(channelOf(result, subjectId, channelId), value));
   }
   return { motion: result, keys: [], gaveWay: [] };
 }

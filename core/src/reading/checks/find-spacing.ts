@@ -61,8 +61,9 @@ export function findPoses(
     const lost = read.lostPercent(frame - read.held, frame + read.held) + NOISE_TIMES * read.noisePercent;
     const tolerance = ((tolerances.spacingPercent + lost) / 100) * reading.span + cornerPoseLoss(read, frame);
     const severity = severityOf(miss, tolerance);
-    const name = eventAt({ events }, reading, frame);
     if (!severity) return [];
+    const name = eventAt({ events }, reading, frame);
+    const at = `${name ? `the ${name}, ` : ''}frame ${frame}`;
     return [
       {
         ...about(reading),
@@ -75,9 +76,9 @@ export function findPoses(
         unit: reading.unit,
         severity,
         sentence: capital(
-          roundsOff(read, frame, tolerance) ??
+          roundsOff(read, frame, tolerance, at) ??
             `${subjectDoes(reading.subjectName, 'be')} ${amount(miss, reading.unit)} away from the ` +
-              `target's pose at ${name ? `the ${name}, ` : ''}frame ${frame}.`,
+              `target's pose at ${at}.`,
         ),
       },
     ];
@@ -85,7 +86,7 @@ export function findPoses(
 }
 
 /** In words that a take is in the target's pose at a frame, but whole rounds on or back; null where it is not. */
-function roundsOff(read: ReadTrack, frame: number, tolerance: number): string | null {
+function roundsOff(read: ReadTrack, frame: number, tolerance: number, when: string): string | null {
   const { reading, target, warped, round } = read;
   const at = sampleOf(read, frame);
   const [asked, drawn] = [target[0]?.[at], warped[0]?.[at]];
@@ -96,7 +97,7 @@ function roundsOff(read: ReadTrack, frame: number, tolerance: number): string | 
   const came = asked - (before ? (target[0]![Math.max(0, sampleOf(read, before.targetFrame))] ?? asked) : asked);
   const count = Math.abs(rounds) === 1 ? 'one round' : `${Math.abs(rounds)} rounds`;
   const than = came * rounds < 0 ? 'too few' : 'too many';
-  return `${subjectDoes(reading.subjectName, 'go')} ${count} ${than} by frame ${frame}.`;
+  return `${subjectDoes(reading.subjectName, 'go')} ${count} ${than} by ${when}.`;
 }
 
 /** What is wrong from one key to the next; `putRight` gives the same track with poses that are off put right. */

@@ -17,15 +17,17 @@ const OF_ALL = 1 / 3;
 const SAME_MISS = 0.2;
 
 /**
- * Of so many poses one may be off by something else, where so many are not, and what is said of all is said but of it.
+ * Of so many poses one may be off by something else, but no more than can be named, where so many are not; what is said
+ * of all is said but of these.
  */
 const ONE_OF = 3;
+const MOST_OTHERS = 3;
 const LEAST_ALIKE = 3;
 /** So many poses are tried as the first of those that are off by the same. */
 const MOST_BEGINNINGS = 8;
 
 const mayBut = (others: number, all: number): boolean =>
-  others === 0 || (others <= Math.floor(all / ONE_OF) && all - others >= LEAST_ALIKE);
+  others === 0 || (others <= Math.min(MOST_OTHERS, Math.floor(all / ONE_OF)) && all - others >= LEAST_ALIKE);
 
 /** ` but at frames 12 and 16`; nothing where there are none. */
 function butAt(frames: readonly number[]): string {
@@ -49,9 +51,9 @@ export function findPlace(read: ReadTrack, tolerancePercent: number): Whole[] {
     return drawn.map((value, c) => (counts(c, targetFrame) ? value - asked[c]! : null));
   };
   const size = (miss: readonly (number | null)[]): number => Math.hypot(...miss.map((value) => value ?? 0));
-  const misses = pairs.map(missAt);
   // It is off to its end, or not at all.
-  if (pairs.length < 2 || !severityOf(size(misses.at(-1)!), tolerance)) return [];
+  if (pairs.length < 2 || !severityOf(size(missAt(pairs.at(-1)!)), tolerance)) return [];
+  const misses = pairs.map(missAt);
   /** By what those from one on are off, and which of them are not. */
   const offFrom = (k: number): { miss: number[]; others: number[] } => {
     const off = misses.slice(k);
@@ -140,6 +142,10 @@ export function findSize({ reading, track, sides, isSampled }: ReadTrack, tolera
     trackValues(sides.take.subject, track, takeFrame),
   ];
   const [askedFirst, drawnFirst] = placesAt(pairs[0]!);
+  // One that is of its size belongs to no size that could be said of all.
+  const isOfItsSize = (size: number): boolean => Math.abs(size - 1) * 100 <= tolerancePercent * (1 - OF_ALL);
+  const mostOthers = isSampled ? 0 : MOST_OTHERS;
+  let others = 0;
   const ways: { frame: number; size: number; aside: number; place: number[] }[] = [];
   for (const pair of pairs) {
     const [asked, drawn] = placesAt(pair);
@@ -147,17 +153,15 @@ export function findSize({ reading, track, sides, isSampled }: ReadTrack, tolera
     const length = Math.hypot(...a);
     if (length < A_WAY * span) continue;
     const size = a.reduce((sum, value, c) => sum + value * b[c]!, 0) / length ** 2;
+    if (isOfItsSize(size) && ++others > mostOthers) return [];
     const aside = Math.hypot(...b.map((value, c) => value - size * a[c]!)) / length;
     ways.push({ frame: pair.targetFrame, size, aside, place: a });
   }
   const size = ways.length > 0 ? medianOf(ways.map((way) => way.size)) : 1;
   // What is said of all of them is true of each.
   const alike = Math.min(SAME_SIZE, Math.abs(size - 1) * OF_ALL);
-  // One that is of its size belongs to no size that could be said of all.
   const isOne = (way: (typeof ways)[number]): boolean =>
-    Math.abs(way.size - size) <= alike &&
-    way.aside <= SAME_SIZE &&
-    Math.abs(way.size - 1) * 100 > tolerancePercent * (1 - OF_ALL);
+    Math.abs(way.size - size) <= alike && way.aside <= SAME_SIZE && !isOfItsSize(way.size);
   const own = ways.filter(isOne);
   const but = ways.flatMap((way) => (isOne(way) ? [] : [way.frame]));
   const severity = severityOf((size - 1) * 100, tolerancePercent);

@@ -67,7 +67,11 @@ interface OpenedProps {
 function Opened({ courseId, ledger, view }: OpenedProps) {
   const known = useKnown(courseId, ledger);
   if (known.takes.length === 0)
-    return <Empty title="Nothing to say yet">The ledger fills as takes are handed in and read.</Empty>;
+    return (
+      <div className="mx-auto max-w-xl p-8">
+        <Empty title="Nothing to say yet">The ledger fills as takes are handed in and read.</Empty>
+      </div>
+    );
   return (
     <LedgerContext value={known}>
       <div className="grid h-full min-h-0 grid-cols-[20rem_minmax(0,1fr)]">

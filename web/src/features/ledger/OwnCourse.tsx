@@ -27,7 +27,9 @@ export function OwnCourse({ courseId }: { courseId: string }) {
       <Fetched what="course so far" loading="your course so far" query={{ data, error, refetch }}>
         {(data) =>
           data.takes.length === 0 ? (
-            <Empty title="Nothing to say yet">Once a take of yours is returned, what it says is gathered here.</Empty>
+            <div className="mx-auto max-w-xl p-8">
+              <Empty title="Nothing to say yet">Once a take of yours is returned, what it says is gathered here.</Empty>
+            </div>
           ) : (
             <Gathered courseId={courseId} own={data} />
           )

@@ -127,7 +127,7 @@ function Look({ look }: { look: WorthALook }) {
       <div className="mt-1 flex gap-1.5">
         <Link
           to={`/exercises/${look.exerciseId}/setting`}
-          className="rounded-md border border-rule px-2 py-0.5 text-xs hover:border-faint"
+          className="inline-flex h-7 items-center rounded-md border border-rule bg-page px-2 text-xs hover:border-faint"
         >
           Open the exercise
         </Link>
