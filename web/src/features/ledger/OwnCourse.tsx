@@ -12,6 +12,9 @@ import { Card } from './Card.tsx';
 import { CourseLines, type CoursePoint, measureName } from './CourseLines.tsx';
 import { inExercises } from './ledger-words.ts';
 
+/** A learner's own grade is the one they were given. */
+const nameOf = (measure: ClassMeasure): string => (measure === 'grade' ? 'grade' : measureName(measure));
+
 /** So many are said at a time: one thing to look at is better than ten. */
 const MOST = 3;
 const MEASURES = ['grade', 'key-offset', 'spacing'] as const satisfies ClassMeasure[];
@@ -124,27 +127,28 @@ function SoFar({ own }: { own: OwnLedger }) {
     });
   }, [own, measure]);
   const hasClass = rows.some(({ quartiles }) => quartiles !== null);
+  const ofWhat = measure === 'grade' ? ', of proposed grades' : '';
   const says = rows.map(({ title, own: value }) => `${title} ${value === null ? 'none' : fixed(value, 1)}`).join(', ');
   return (
     <Card
       title="Your course so far"
-      says={hasClass ? 'dashed: you; the class’s median and middle half' : 'by your returned takes'}
+      says={hasClass ? `dashed: you; the class’s median and middle half${ofWhat}` : 'by your returned takes'}
       tools={
         <Select
           size="bar"
           aria-label="Measure"
           value={measure}
-          choices={MEASURES.map((id) => ({ id, label: id === 'grade' ? 'grade' : measureName(id) }))}
+          choices={MEASURES.map((id) => ({ id, label: nameOf(id) }))}
           onChoose={(id) => setParams({ measure: id }, { replace: true })}
         />
       }
       picture={picture}
       figures={() => [
-        ['exercise', 'returned takes', measure === 'grade' ? 'grade' : measureName(measure), 'class median'],
+        ['exercise', 'returned takes', nameOf(measure), 'class median'],
         ...rows.map((row) => [row.title, row.takes, row.own, row.quartiles?.median ?? null]),
       ]}
     >
-      <CourseLines ref={picture} says={says} axis={measureName(measure)} points={rows} ownName="you" />
+      <CourseLines ref={picture} says={says} axis={nameOf(measure)} points={rows} ownName="you" />
       <Table
         label="Your course, in numbers"
         className="w-full border-collapse text-sm"
