@@ -18,16 +18,17 @@ async function settle(page: Page): Promise<void> {
   await page.waitForTimeout(300);
 }
 
-/** Two looks of a page, one beneath the other in one picture; `turn` goes from the first to the second. */
-async function twoLooks(page: Page, name: string, turn: () => Promise<void>): Promise<void> {
-  await settle(page);
-  const above = await page.screenshot();
-  await turn();
-  await settle(page);
-  const both = [above, await page.screenshot()].map((look) => `data:image/png;base64,${look.toString('base64')}`);
+/** Looks of a page, one beneath the other in one picture; each of `turns` goes from one to the next. */
+async function looks(page: Page, name: string, ...turns: (() => Promise<void>)[]): Promise<void> {
+  const all: string[] = [];
+  for (const turn of [() => Promise.resolve(), ...turns]) {
+    await turn();
+    await settle(page);
+    all.push(`data:image/png;base64,${(await page.screenshot()).toString('base64')}`);
+  }
   await page.setContent(
     `<style>body { margin: 0; background: #23313d } img { display: block; margin-bottom: 6px }</style>` +
-      both.map((look) => `<img src="${look}">`).join(''),
+      all.map((look) => `<img src="${look}">`).join(''),
   );
   await page.locator('body').screenshot({ path: pathOf(name) });
 }
@@ -107,11 +108,20 @@ test('ledger', async ({ page }) => {
   await signIn(page, 'Marta Olesen');
   await page.getByRole('button', { name: 'Ledger' }).click();
   await expect(page.getByRole('img', { name: /^How far off: / })).toBeVisible();
-  await twoLooks(page, 'ledger', async () => {
-    await page.getByRole('navigation', { name: 'Views' }).getByRole('button', { name: 'Over time' }).click();
-    await page.getByLabel('Learner', { exact: true }).selectOption('Jonah Whitby');
-    await expect(page.getByRole('img', { name: /^Which lands later/ })).toBeVisible();
-  });
+  await looks(
+    page,
+    'ledger',
+    async () => {
+      await page.getByRole('navigation', { name: 'Views' }).getByRole('button', { name: 'Over time' }).click();
+      await page.getByLabel('Learner', { exact: true }).selectOption('Jonah Whitby');
+      await expect(page.getByRole('img', { name: /^Which lands later/ })).toBeVisible();
+    },
+    async () => {
+      await signIn(page, 'Jonah Whitby');
+      await page.getByRole('button', { name: 'How it goes' }).click();
+      await expect(page.getByRole('img', { name: /^grade: / })).toBeVisible();
+    },
+  );
 });
 
 test('people', async ({ page }) => {
@@ -121,7 +131,7 @@ test('people', async ({ page }) => {
   await expect(page.getByText(/0 of 30 joined/)).toBeVisible();
   await page.reload();
   await expect(page.getByText(/0 of 30 joined/)).toBeVisible();
-  await twoLooks(page, 'people', async () => {
+  await looks(page, 'people', async () => {
     await page.getByRole('button', { name: 'Account of Marta Olesen' }).click();
     await page.getByRole('menuitem', { name: 'This installation' }).click();
     await page.getByRole('tab', { name: 'Outbox' }).click();
