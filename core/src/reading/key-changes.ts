@@ -8,8 +8,8 @@ export type Keys = readonly Key[][];
 
 /** What a change is of; of one coordinate alone is less plain than of all. */
 export const FAMILIES = ['time', 'pose', 'ease', 'left out'] as const;
-/** With a key more nearly anything can be drawn: it is for where nothing else does. */
-export type Family = (typeof FAMILIES)[number] | 'put in';
+/** A pause more is for where none of these draws it; with a key more nearly anything can be drawn: that comes last. */
+export type Family = (typeof FAMILIES)[number] | 'paused' | 'put in';
 
 export interface Change {
   keys: Keys;
@@ -98,15 +98,24 @@ export function* otherPaces(keys: Keys, about: number, { least, most, ratio }: P
 }
 
 function* otherEases(keys: Keys): Generator<Change> {
+  const leftBy = (leave: Leave, isMeant: (key: Key) => boolean) => (own: Keys) =>
+    own.map((row) =>
+      row.some((key) => isMeant(key) && key.leave !== leave)
+        ? row.map((key) => (isMeant(key) ? { ...settled(key), leave } : key))
+        : row,
+    );
   for (const frame of framesOf(keys))
     for (const leave of EASES)
-      yield* eachAlone(keys, (own) =>
-        own.map((row) =>
-          row.some((key) => key.frame === frame && key.leave !== leave)
-            ? row.map((key) => (key.frame === frame ? { ...settled(key), leave } : key))
-            : row,
-        ),
+      yield* eachAlone(
+        keys,
+        leftBy(leave, (key) => key.frame === frame),
       );
+  // One ease for all that is not held, or for all that is eased alike.
+  const known = new Set(keys.flatMap((own) => own.map((key) => key.leave)));
+  for (const leave of EASES) {
+    yield { keys: leftBy(leave, (key) => key.leave !== 'step')(keys), isLone: false };
+    for (const other of known) yield { keys: leftBy(leave, (key) => key.leave === other)(keys), isLone: false };
+  }
 }
 
 /** One key left out, but the first; or all after one, as of what was never finished. */
@@ -117,6 +126,23 @@ function* leftOut(keys: Keys): Generator<Change> {
     yield* eachAlone(keys, (own) => without(own, (frame) => frame === at));
     yield* eachAlone(keys, (own) => without(own, (frame) => frame >= at));
   }
+}
+
+/** All that is on a frame stands there so many frames, and what follows is as late. */
+function paused(keys: Keys, at: number, by: number): Keys {
+  return keys.map((own) =>
+    own.flatMap((key): Key[] => {
+      if (key.frame < at) return [key];
+      const after = { ...key, frame: key.frame + by };
+      return key.frame > at ? [after] : [{ ...settled(key), leave: 'step' }, after];
+    }),
+  );
+}
+
+/** A pause on a key that others follow. */
+function* pausedOnce(keys: Keys): Generator<Change> {
+  for (const at of framesOf(keys).slice(0, -1))
+    for (let by = 1; by <= MOST_FRAMES; by++) yield { keys: paused(keys, at, by), isLone: false };
 }
 
 /** A key more on a frame between two, where the recording is: slowing down there, or going through. */
@@ -167,5 +193,6 @@ export function* changesOf(
   if (family === 'pose') yield* otherPoses(keys, posed);
   if (family === 'ease') yield* otherEases(keys);
   if (family === 'left out') yield* leftOut(keys);
+  if (family === 'paused') yield* pausedOnce(keys);
   if (family === 'put in') yield* putIn(keys, apart, drawnAt);
 }

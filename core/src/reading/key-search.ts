@@ -251,6 +251,13 @@ function changedKeys(recording: Recording, start: Drawn, first: readonly Family[
   return best;
 }
 
+/** The same keys with a pause more, where that leaves far less than what was found without. */
+function orPaused(recording: Recording, start: Drawn, found: Drawn | null): Drawn | null {
+  if (found && isAll(recording, found.miss)) return found;
+  const after = changedKeys(recording, start, ['paused']);
+  return after && (!found || after.miss.usual < WORTH * found.miss.usual) ? after : found;
+}
+
 /** The keys that draw a recording; null where the target's, changed here and there, do not. */
 export function keysDrawing(recording: Recording): Keys | null {
   const start = drawnBy(
@@ -258,7 +265,8 @@ export function keysDrawing(recording: Recording): Keys | null {
     recording.asked.map(({ keys }) => keys),
   );
   if (isEnough(recording, start.miss)) return start.keys;
-  const drawn = changedKeys(recording, start, FAMILIES) ?? changedKeys(recording, start, ['put in']);
+  const drawn =
+    orPaused(recording, start, changedKeys(recording, start, FAMILIES)) ?? changedKeys(recording, start, ['put in']);
   if (!drawn || recording.effort.left <= 0) return null;
   const isExact = recording.noise <= ALL.usual * recording.span;
   const fine = refined(

@@ -1,4 +1,5 @@
 import type { ChannelId } from '../motion/document/channels.ts';
+import { findChannel } from '../motion/document/document.ts';
 import type { Subject } from '../motion/document/schema.ts';
 import { type Track, type TrackEvent, trackValues } from '../motion/sampling/track.ts';
 import { curvesOf, recordedRange } from './curves.ts';
@@ -47,6 +48,19 @@ function movesAt(subject: Subject, track: Track, from: number, to: number, span:
 /** Keys that are late by as much as this from one another are late together. */
 const TOGETHER = 0.75;
 
+/** By which channels an event of the target is known: those with a key there. */
+function keyedAt({ subject }: TrackSide, { channelIds }: Track): (frame: number) => readonly number[] {
+  const keyed = channelIds.map((id) => new Set(findChannel(subject, id)?.keys.map((key) => key.frame)));
+  return (frame) => channelIds.flatMap((_, c) => (keyed[c]!.has(frame) ? [c] : []));
+}
+
+/** How a take's keys are compared one by one with the target's. */
+interface InTurn {
+  time: SharedTime;
+  /** Whether one of the take's shows what one of the target's does, by the channels that have a key there. */
+  isAsPosed: (asked: TrackEvent, drawn: TrackEvent) => boolean;
+}
+
 /**
  * Each key with the one that comes as its turn, where all show the same and are late by as much from one of them on, or
  * are all at one other pace: late by a whole swing of a settle, a key lies where the next one ought to.
@@ -54,22 +68,45 @@ const TOGETHER = 0.75;
 function inTurn(
   asked: readonly TrackEvent[],
   drawn: readonly TrackEvent[],
-  time: SharedTime,
-  span: number,
+  { time, isAsPosed }: InTurn,
 ): KeyMatch | null {
-  if (asked.length !== drawn.length) return null;
-  const isSamePose = asked.every(
-    ({ values }, i) => Math.hypot(...values.map((value, c) => value - drawn[i]!.values[c]!)) <= REACHED * span,
-  );
+  if (asked.length !== drawn.length || !asked.every((event, i) => isAsPosed(event, drawn[i]!))) return null;
   const offsets = asked.map(({ frame }, i) => ({
     frame,
     off: time.toTarget(drawn[i]!.frame) - frame,
     tolerance: TOGETHER,
     isSampled: false,
   }));
-  return isSamePose && (shiftOf(offsets, TOGETHER, false) ?? paceOf(offsets, TOGETHER, false))
+  return shiftOf(offsets, TOGETHER, false) || paceOf(offsets, TOGETHER, false)
     ? { pairs: asked.map((_, i) => [i, i]), missing: [], extra: [] }
     : null;
+}
+
+/**
+ * The same of a take that pauses once: one pose is keyed twice, and all after it are as much later than all before as
+ * the pause is long. Its second key is left over.
+ */
+function inTurnButOne(
+  asked: readonly TrackEvent[],
+  drawn: readonly TrackEvent[],
+  { time, isAsPosed }: InTurn,
+): KeyMatch | null {
+  if (drawn.length !== asked.length + 1) return null;
+  const lateBy = (i: number, j: number): number => time.toTarget(drawn[j]!.frame) - asked[i]!.frame;
+  const isPause = (k: number): boolean => {
+    const [before, after] = [lateBy(k, k), lateBy(k, k + 1)];
+    return (
+      after - before > TOGETHER &&
+      isAsPosed(asked[k]!, drawn[k + 1]!) &&
+      asked.every((event, i) => {
+        const j = i > k ? i + 1 : i;
+        return isAsPosed(event, drawn[j]!) && Math.abs(lateBy(i, j) - (i > k ? after : before)) <= TOGETHER;
+      })
+    );
+  };
+  for (let k = asked.length - 2; k >= 0; k--)
+    if (isPause(k)) return { pairs: asked.map((_, i) => [i, i > k ? i + 1 : i]), missing: [], extra: [k + 1] };
+  return null;
 }
 
 interface HowToMatch extends Omit<HowToPlace, 'isRecording'> {
@@ -124,8 +161,8 @@ export function matchEvents(
       movesAt(take.subject, track, last - 1, last, span) &&
       !movesAt(target.subject, track, target.motion.range.last - 1, target.motion.range.last, span);
     const atEnd = trackValues(take.subject, track, last);
-    const isReached = ({ values }: TrackEvent): boolean =>
-      !isCut || Math.hypot(...values.map((value, c) => value - atEnd[c]!)) <= REACHED * span;
+    const isReached = ({ values }: TrackEvent, takeFrame: number): boolean =>
+      (!isCut && takeFrame <= last) || Math.hypot(...values.map((value, c) => value - atEnd[c]!)) <= REACHED * span;
     const isRecorded = (event: TrackEvent, takeFrame: number): boolean =>
       !drawn.isSampled ||
       // The closing key of a cycle is where the next one begins, if it is on time up to there.
@@ -137,9 +174,18 @@ export function matchEvents(
         (event.frame === target.motion.range.last + 1 && takeFrame <= last - CLOSES_EARLY)) &&
         takeFrame >= first - 0.5 &&
         takeFrame <= last + 0.5 &&
-        (takeFrame <= last - 1 || isReached(event)));
+        (takeFrame <= last - 1 || isReached(event, takeFrame)));
     const placed = events.map((event, i) => ({ event, takeFrame: time.toTake(places[i]!) }));
     const isIn = ({ event, takeFrame }: (typeof placed)[number]): boolean => isRecorded(event, takeFrame);
+    // Who stands to the recording's end, and ought to go on, has not set off late: of that nothing is seen.
+    const end = placed.findLastIndex(isIn);
+    if (end >= 0 && end + 1 < placed.length) {
+      const { event, takeFrame } = placed[end]!;
+      const onTime = time.toTake(event.frame);
+      const isAfterAll = onTime > (placed[end - 1]?.takeFrame ?? -Infinity);
+      if (takeFrame > onTime && isAfterAll && !movesAt(take.subject, track, onTime, last, span))
+        placed[end] = { event, takeFrame: onTime };
+    }
     return {
       ...found,
       explained: apart ? null : joint.explained,
@@ -173,7 +219,13 @@ export function matchEvents(
       if (left(shifted) < left(match)) match = shifted;
     }
   }
-  if (left(match) > 0) match = inTurn(asked.events, drawn.events, time, span) ?? match;
+  if (left(match) > 0) {
+    const keyed = keyedAt(target, track);
+    const isAsPosed = ({ frame, values }: TrackEvent, own: TrackEvent): boolean =>
+      Math.hypot(...keyed(frame).map((c) => own.values[c]! - values[c]!)) <= REACHED * span;
+    const how = { time, isAsPosed };
+    match = inTurn(asked.events, drawn.events, how) ?? inTurnButOne(asked.events, drawn.events, how) ?? match;
+  }
   return {
     ...found,
     leftOut: asked.leftOut + drawn.leftOut,

@@ -113,8 +113,10 @@ function unlessElsewhere(
   const { events } = curves;
   const isOff = (i: number): boolean => Math.abs(places[i]! - events[i]!) > frames;
   const given = places.map((place, i) => {
-    const isBetween = i > 0 && i + 1 < events.length && !isOff(i - 1) && !isOff(i + 1);
-    return isBetween && isOff(i) && !isSeenThere[i] && missAt(curves, events[i]!, place) > share ? events[i]! : place;
+    const isAfterRight = i > 0 && !isOff(i - 1) && (i + 1 === events.length || !isOff(i + 1));
+    return isAfterRight && isOff(i) && !isSeenThere[i] && missAt(curves, events[i]!, place) > share
+      ? events[i]!
+      : place;
   });
   return inOrder(given, places);
 }

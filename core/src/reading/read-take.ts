@@ -205,10 +205,17 @@ function allFindings(read: BothRead, settings: readonly Finding[]): Finding[] {
       founds.flatMap(({ findings }) => findings),
     ),
   );
+  // Of two that are signs of one another the later one is told.
+  const isTurnedAbout = (one: Found, other: Found): boolean =>
+    founds.indexOf(other) < founds.indexOf(one) &&
+    other.findings.length > 0 &&
+    other.findings.every((finding) => one.explains?.(finding));
   const told = (): Finding[] =>
-    founds.flatMap(({ findings, areCauses }, i) =>
-      findings.filter((finding) => areCauses || !founds.some((other, j) => j !== i && other.explains?.(finding))),
-    );
+    founds.flatMap((found) => {
+      const isSign = (finding: Finding): boolean =>
+        founds.some((other) => other !== found && other.explains?.(finding) && !isTurnedAbout(found, other));
+      return found.areCauses ? found.findings : found.findings.filter((finding) => !isSign(finding));
+    });
   founds.push(findLoop(read, told()));
   founds.push(findStrobing(read, told()));
   return told();

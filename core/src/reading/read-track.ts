@@ -1,6 +1,6 @@
 import type { ChannelId } from '../motion/document/channels.ts';
 import type { Subject } from '../motion/document/schema.ts';
-import { type Track, trackEvents, trackRoles } from '../motion/sampling/track.ts';
+import { type Track, trackEvents, trackRoles, trackValues } from '../motion/sampling/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
 import { drawnEvery } from './keying.ts';
 import { matchEvents } from './match-events.ts';
@@ -67,8 +67,17 @@ export interface ReadTrack {
   isLaid: boolean;
   /** What once round is in the track's unit where it leads back, on a path that closes and of turns; else null. */
   round: number | null;
+  /** Where it stands on a key, held by another that the target does without. */
+  pauses: Pause[];
   /** Keys beyond those matched. */
   leftOutKeys: number;
+}
+
+/** A stand of a take, in frames on the target's ruler: at which of its frames, how long, and by which key of the take. */
+export interface Pause {
+  targetFrame: number;
+  frames: number;
+  takeFrame: number;
 }
 
 /** How a track is read. */
@@ -160,7 +169,14 @@ export function readTrack(
     const after = pairs.find((pair) => pair.targetFrame > frame)?.targetFrame ?? range.last;
     return isSame(Math.min(before, frame), Math.max(after, frame), (span * spacingPercent) / 100);
   };
-  const unseen = matched.missing.filter(saysNothing);
+  // In a recording a key that is missing, its pose being there, leaves the ways to it and from it to be judged.
+  const isPosedAt = (frame: number): boolean => {
+    const [asked, drawn] = [trackValues(target.subject, track, frame), trackValues(take.subject, track, onTake(frame))];
+    return Math.hypot(...asked.map((value, c) => drawn[c]! - value)) <= (span * spacingPercent) / 100;
+  };
+  const unseen = matched.missing.filter(
+    (frame) => saysNothing(frame) || (foundWithin !== null && pairs.length > 0 && isPosedAt(frame)),
+  );
   if (unseen.length > 0) {
     const roles = trackRoles(target.subject, track);
     pairs = [
@@ -212,6 +228,7 @@ export function readTrack(
     paths,
     isLaid,
     round,
+    pauses: pausesOf(take.subject, track, { ...matched, pairs }, time, span),
     leftOutKeys: matched.leftOut,
     reading: {
       subjectId: target.subject.id,
@@ -239,6 +256,30 @@ export function readTrack(
       gap: { firstFrame: range.first, raw: listOf(shownRaw), spacing: listOf(spacing) },
     },
   };
+}
+
+/** What goes less than this share of the span stands. */
+const STANDS = 0.005;
+
+/** Where the take stands from a matched key to one that is none of the target's. */
+function pausesOf(
+  take: Subject,
+  track: Track,
+  { pairs, extra }: { pairs: readonly KeyPair[]; extra: readonly number[] },
+  { toTarget }: SharedTime,
+  span: number,
+): Pause[] {
+  return extra.flatMap((takeFrame): Pause[] => {
+    const pair = pairs.findLast((before) => before.takeFrame < takeFrame);
+    if (!pair) return [];
+    const from = trackValues(take, track, pair.takeFrame);
+    const stands = [(pair.takeFrame + takeFrame) / 2, takeFrame].every((at) => {
+      const there = trackValues(take, track, at);
+      return Math.hypot(...there.map((value, c) => value - from[c]!)) <= STANDS * span;
+    });
+    const frames = toTarget(takeFrame) - toTarget(pair.takeFrame);
+    return stands ? [{ targetFrame: pair.targetFrame, frames, takeFrame }] : [];
+  });
 }
 
 /** The sample nearest to a frame of the target: where its drawings are held, the first that shows what is there. */

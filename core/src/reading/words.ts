@@ -46,6 +46,11 @@ export function subjectDoes(name: string, verb: string): string {
   return `${theSubject(name)} ${form}`;
 }
 
+/** `the cart stands still for 5 frames at frame 12`: so long, at that frame of the target. */
+export function standsFor(name: string, at: { frames: number; targetFrame: number }): string {
+  return `${subjectDoes(name, 'stand')} still for ${frames(at.frames)} at frame ${roundTo(at.targetFrame, 2)}`;
+}
+
 /** The ways a place can go, by its coordinates. */
 export const WAYS = ['across', 'up and down'] as const;
 

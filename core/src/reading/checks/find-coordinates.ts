@@ -195,13 +195,14 @@ function findIn({ read, whole, c, moved }: Coordinate, target: Target): OwnFindi
   };
   const { tolerances } = target;
   const { missingFrames, extraFrames } = whole.reading;
+  const left = [...extraFrames, ...whole.pauses.map(({ takeFrame }) => takeFrame)];
   const uneven = read.reading.segments.flatMap((segment): OwnFinding[] => {
     const k = pairs.findIndex(({ targetFrame }) => targetFrame === segment.firstFrame);
     const where = between(k, k + 1);
     const isInside = (frame: number): boolean => where.from < frame && frame < where.to;
     const isTold =
       missingFrames.some(isInside) ||
-      extraFrames.some(
+      left.some(
         (frame) => where.fromTake < frame && frame < where.toTake && !pairs.some((pair) => pair.takeFrame === frame),
       );
     if (isTold) return [];

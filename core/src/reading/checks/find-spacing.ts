@@ -8,7 +8,7 @@ import { type ReadTrack, sampleOf } from '../read-track.ts';
 import type { Finding, SegmentReading, Target, Tolerances, TrackReading } from '../schema.ts';
 import { type SegmentResidual, segmentResidual } from '../segment-residual.ts';
 import { severityOf } from '../severity.ts';
-import { amount, capital, roundTo, subjectDoes } from '../words.ts';
+import { amount, capital, roundTo, standsFor, subjectDoes } from '../words.ts';
 import { bothSentence, easeSentence, findEase, isEased } from './ease-faults.ts';
 
 /** So near to a corner a frame is beside it. */
@@ -42,8 +42,34 @@ export function findSpacing(read: ReadTrack, { tolerances, events }: Pick<Target
             (frame) => reading.pairs[i]!.takeFrame < frame && frame < reading.pairs[i + 1]!.takeFrame,
           ),
       )
-      .flatMap((segment) => findInSegment(read, segment, tolerances, putRight)),
+      .flatMap((segment) => {
+        const pause = findPause(read, segment, tolerances);
+        return pause ? [pause] : findInSegment(read, segment, tolerances, putRight);
+      }),
   ];
+}
+
+/** A stand at the start of a segment of a recording: its keys say nothing, so it is told as what is seen. */
+function findPause(read: ReadTrack, segment: SegmentReading, { keyFrames }: Tolerances): Finding | null {
+  const { reading, areKeysFound, pauses, blurFrames } = read;
+  const pause = pauses.find(({ targetFrame }) => targetFrame === segment.firstFrame);
+  if (!areKeysFound || !pause || !segment.target) return null;
+  const tolerance = keyFrames + blurFrames;
+  const severity = severityOf(pause.frames, tolerance);
+  return (
+    severity && {
+      ...about(reading),
+      kind: 'held-not-moving',
+      firstFrame: segment.firstFrame,
+      lastFrame: segment.lastFrame,
+      measured: pause.frames,
+      expected: 0,
+      tolerance,
+      unit: 'frames',
+      severity,
+      sentence: capital(`${standsFor(reading.subjectName, pause)}; the target goes on.`),
+    }
+  );
 }
 
 function about(reading: TrackReading): Pick<Finding, 'subjectId' | 'track'> {
@@ -56,7 +82,11 @@ export function findPoses(
   events: Target['events'],
 ): Finding[] {
   const { reading } = read;
-  const matched = read.areKeysFound ? askedFrames(read) : reading.pairs.map((pair) => pair.targetFrame);
+  // What closes a cycle one past the range, and is missing from a recording, is seen on the last frame.
+  const { last } = read.sides.target.motion.range;
+  const matched = read.areKeysFound
+    ? askedFrames(read).map((frame) => (reading.missingFrames.includes(frame) ? Math.min(frame, last) : frame))
+    : reading.pairs.map((pair) => pair.targetFrame);
   return poseMisses(read, matched).flatMap(({ frame, miss }): Finding[] => {
     const lost = read.lostPercent(frame - read.held, frame + read.held) + NOISE_TIMES * read.noisePercent;
     const tolerance = ((tolerances.spacingPercent + lost) / 100) * reading.span + cornerPoseLoss(read, frame);

@@ -4,7 +4,7 @@ import { poseMisses } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair, Target, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
-import { amount, capital, frames, roundTo, subjectDoes } from '../words.ts';
+import { amount, capital, frames, roundTo, standsFor, subjectDoes } from '../words.ts';
 
 /** What the subject does at a key: the key's place among the matched ones and the holds beside it say it. */
 function happeningAt(reading: TrackReading, pair: KeyPair, name: string | null): string {
@@ -94,6 +94,7 @@ export function findTiming(
     });
   }
   for (const frame of reading.extraFrames) {
+    const pause = read.pauses.find(({ takeFrame }) => takeFrame === frame);
     findings.push({
       ...about,
       kind: 'key-extra',
@@ -103,7 +104,9 @@ export function findTiming(
       expected: 0,
       unit: 'keys',
       severity: 'slight',
-      sentence: `${reading.label} has a key on frame ${roundTo(frame, 2)} that the target does without.`,
+      sentence:
+        `${reading.label} has a key on frame ${roundTo(frame, 2)} that the target does without` +
+        (pause ? `: ${standsFor(reading.subjectName, pause)}.` : '.'),
     });
   }
   return findings;
