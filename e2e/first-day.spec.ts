@@ -20,14 +20,16 @@ test('words are kept as they are typed: a title and a brief over a reload, a not
   const brief = page.getByRole('textbox', { name: 'Brief' });
   await title.fill('Drawer slides open ');
   await brief.click();
-  await page.keyboard.press('Control+Home');
-  await page.keyboard.type('First. ');
+  // Where the caret is, for the editor sets it a moment after the click.
+  await page.keyboard.type(' First. ');
+  await expect(brief).toContainText('First.');
+  const typed = await brief.innerText();
   const status = page.getByTestId('save-status');
   await expect(status).not.toHaveText('Saved');
   await saved(page);
   await page.reload();
   await expect(title).toHaveValue('Drawer slides open');
-  await expect(brief).toContainText('First. The cutlery drawer');
+  await expect(brief).toHaveText(typed, { useInnerText: true });
 
   // What is wrong is sent nowhere, holds up nothing else and stays, and the focus goes where the person goes.
   await page.getByLabel('Key timing ±, frames').fill('x');

@@ -73,7 +73,7 @@ export interface ReadTrack {
   leftOutKeys: number;
 }
 
-/** A stand of a take, in frames on the target's ruler: at which of its frames, how long, and by which key of the take. */
+/** A stand of a take: at which of the target's frames, how many of these it lasts, and by which key of the take. */
 export interface Pause {
   targetFrame: number;
   frames: number;
