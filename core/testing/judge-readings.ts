@@ -4,6 +4,7 @@ import { CLOSE_MODELS } from './close-models.ts';
 import { createDice, type Dice } from './dice.ts';
 import { FURTHER_FAULTS } from './further-faults.ts';
 import { FURTHER_MODELS } from './further-models.ts';
+import { HABIT_FAULTS } from './habit-faults.ts';
 import { LEARNER_FAULTS, type Truth } from './learner-faults.ts';
 import { LEARNER_MODELS } from './learner-models.ts';
 import { PHRASED_MODELS } from './phrased-models.ts';
@@ -77,7 +78,7 @@ export const ALL_MODELS: Record<string, (dice: Dice) => Model> = {
   ...UNLIKE_MODELS,
   ...CLOSE_MODELS,
 };
-export const ALL_FAULTS = { ...LEARNER_FAULTS, ...FURTHER_FAULTS };
+export const ALL_FAULTS = { ...LEARNER_FAULTS, ...FURTHER_FAULTS, ...HABIT_FAULTS };
 
 /** Which throws of the dice are taken: so many, from one on; of all there are, every so many from one on. */
 export interface Throws {

@@ -11,7 +11,8 @@ import {
   type Subject,
   thinChannels,
 } from '../src/index.ts';
-import type { Dice } from './dice.ts';
+import { withKeyAt } from '../src/motion/edit/insert-key.ts';
+import { createDice, type Dice } from './dice.ts';
 import { isDense, keyFrames, mapChannels, moving, spanOfKeys } from './motion-parts.ts';
 
 /** The same motion keyed otherwise: what is true of it stays as it is. */
@@ -45,9 +46,46 @@ export const KEYINGS: Record<string, (motion: MotionDocument, dice: Dice) => Mot
           }
         : channel,
     ),
+  'breakdowns marked': (motion) =>
+    mapChannels(KEYINGS['split segments']!(motion, createDice(1)), (channel) => ({
+      ...channel,
+      keys: channel.keys.map((key, i) => (isMiddle(channel.keys, i) ? { ...key, role: 'breakdown' as const } : key)),
+    })),
+  'breakdowns put in': (motion) => mapChannels(motion, withBreakdowns),
+  'holds written out': (motion) =>
+    mapChannels(motion, (channel) => ({
+      ...channel,
+      keys: channel.keys.flatMap((key, i) => {
+        const next = channel.keys[i + 1];
+        if (key.leave !== 'step' || !next || next.frame - key.frame <= 1) return [key];
+        return [{ ...key, leave: 'linear' }, createKey(next.frame - 1, key.value, { leave: 'linear' })];
+      }),
+    })),
   'subjects turned about': (motion) => ({ ...motion, subjects: motion.subjects.toReversed() }),
   'carried, and a turn more': carriedAndTurned,
 };
+
+/** Whether an in-between is as far from the key before it as from the one after it, or a frame less. */
+function isMiddle(keys: readonly Key[], i: number): boolean {
+  if (keys[i]!.role !== 'inbetween') return false;
+  const before = keys.findLastIndex(({ role }, k) => k < i && role !== 'inbetween');
+  const after = keys.findIndex(({ role }, k) => k > i && role !== 'inbetween');
+  return before >= 0 && after >= 0 && after - before >= LONG && i === Math.floor((before + after) / 2);
+}
+
+/** So many frames at least have room for a breakdown. */
+const LONG = 8;
+
+/** A breakdown amid each long way that can be cut there without changing it. */
+const withBreakdowns = (channel: Channel): Channel =>
+  moving(channel) && channel.keys.length < 10
+    ? channel.keys.reduce((now, key, i) => {
+        const next = channel.keys[i + 1];
+        return next && next.frame - key.frame >= LONG && (key.leave === 'curve' || key.leave === 'linear')
+          ? withKeyAt(now, Math.round((key.frame + next.frame) / 2))
+          : now;
+      }, channel)
+    : channel;
 
 /** Each subject that stands by itself moved by a group in its place, and all turned once round before they begin. */
 function carriedAndTurned(motion: MotionDocument): MotionDocument {

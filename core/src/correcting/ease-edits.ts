@@ -37,3 +37,26 @@ export function easedAbout(sides: Sides, from: KeyPair, at: KeyPair, to: KeyPair
     apply: (take) => after.apply(before.apply(take)),
   };
 }
+
+/** Every way of some movements gone as the target goes it: what is eased alike throughout is one thing to do. */
+export function easedThroughout(some: readonly Sides[], what: string): EditOnOffer[] {
+  const asTheirs = (take: MotionDocument, { model, own, track, channelIds }: Sides): MotionDocument => {
+    const matched = new Map(track.pairs.map(({ takeFrame, targetFrame }) => [takeFrame, targetFrame]));
+    return changeChannels(take, own.id, channelIds, (keys, id) => {
+      const theirs = keysOf(model, id);
+      return keys.slice(0, -1).reduce((now, key, i) => {
+        const a = theirs.findIndex(({ frame }) => frame === matched.get(key.frame));
+        const next = theirs[a + 1];
+        const isWay = a >= 0 && next !== undefined && next.frame === matched.get(keys[i + 1]!.frame);
+        return isWay ? withEase(now, i, easeShapeOf(theirs, a)) : now;
+      }, keys);
+    });
+  };
+  return [
+    {
+      sentence: `Ease every way of ${what} as the target does.`,
+      keys: 2,
+      apply: (take) => some.reduce(asTheirs, take),
+    },
+  ];
+}

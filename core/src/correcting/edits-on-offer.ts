@@ -2,15 +2,18 @@ import type { Channel, MotionDocument } from '../motion/document/schema.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
 import { counterpart } from '../reading/counterpart.ts';
 import { LOOK_IDS } from '../reading/looks.ts';
-import type { Reading, TrackReading } from '../reading/schema.ts';
+import { FINDING_KINDS, type Reading, type TrackReading } from '../reading/schema.ts';
 import { createSharedTime } from '../reading/shared-time.ts';
 import { sameData } from '../steps/index.ts';
-import { eased, easedAbout } from './ease-edits.ts';
+import { eased, easedAbout, easedThroughout } from './ease-edits.ts';
 import { added, cleared, coordinatesTaken, takenOver, withoutSurplus } from './key-edits.ts';
 import { asTheTargets, placed, posed, sameFrames, sized } from './pose-edits.ts';
 import { broughtBack, SETTINGS, settings } from './setting-edits.ts';
 import { channelOfSubject, type EditOnOffer, keysOf, type Sides, whose } from './sides.ts';
-import { coordinateInTime, inTempo, inTime } from './timing-edits.ts';
+import { coordinateInTime, inTempo, inTime, withoutPause } from './timing-edits.ts';
+
+/** From so many ways on that are off, all of them are offered to be eased at once. */
+const HABIT = 2;
 
 /** The tracks read, those that a finding is about and all. */
 function sidesOf(target: MotionDocument, take: MotionDocument, reading: Reading): { meant: Sides[]; all: Sides[] } {
@@ -45,10 +48,17 @@ export function* editsOnOffer(
   }
   const { meant, all } = sidesOf(target, take, reading);
   // Of the whole first: of many keys not all that is on offer is tried.
+  for (const sides of meant) yield* withoutPause(sides, all);
   yield* inTempo(all);
   if (meant.length > 1) {
     for (const sides of meant) yield* inTempo([sides]);
     yield* sized(meant);
+  }
+  // What is off in so many ways is a habit.
+  const uneven = reading.findings.filter(({ kind }) => FINDING_KINDS[kind] === 'spacing');
+  if (uneven.length >= HABIT) {
+    if (meant.length > 1) yield* easedThroughout(meant, 'all');
+    for (const sides of meant) yield* easedThroughout([sides], whose(sides));
   }
   for (const sides of meant) {
     const { pairs, missingFrames } = sides.track;

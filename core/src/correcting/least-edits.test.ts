@@ -44,6 +44,14 @@ test.for([
   expect(leastEdits(target, take)).toMatchObject({ edits: [{ sentence, left: 0, grade: 100 }], left: [], why: null });
 });
 
+test('a pause is taken out by one edit, of all that pauses', () => {
+  const model = ALL_MODELS['cart']!(createDice(3));
+  const take = ALL_FAULTS['a pause put in']!(model, createDice(4))!.take;
+  const { edits, left } = leastEdits(model.target, take);
+  expect(left).toEqual([]);
+  expect(edits.map(({ sentence, grade }) => [sentence.split(' of ')[0], grade])).toEqual([['Take out the pause', 100]]);
+});
+
 test('what is dismissed needs no edit, also where another edit leaves it of another size', () => {
   const { target, take } = FAULTS['key late']!(createDice(7));
   const late = moveKeys(take, [{ subjectId: 'drawer', channelId: 'position.x', frame: 27 }], 4).motion;

@@ -36,9 +36,12 @@ function areKeysOthers({ extraFrames, missingFrames, pairs }: TrackReading, { fi
   return (extraFrames.length > 0 && missingFrames.length > 0) || pairs.some(isAtEnd);
 }
 
-/** The take's subjects that seem to be keyed by other keys than the target, and of which something is said. */
+/** Whether nothing is said of a take, and nothing off is counted. */
+const isAllRight = ({ findings, proposedGrade }: Reading): boolean => findings.length === 0 && proposedGrade === 100;
+
+/** The take's subjects that seem to be keyed by other keys than the target, where something is said or counted off. */
 export function keyedOtherwise(target: MotionDocument, take: MotionDocument, reading: Reading): Subject[] {
-  if (reading.findings.length === 0 || frameCount(take.range) > MOST_FRAMES) return [];
+  if (isAllRight(reading) || frameCount(take.range) > MOST_FRAMES) return [];
   return target.subjects.flatMap((asked) => {
     const drawn = counterpart(take, asked);
     // What is recorded throughout, or held by hand, is read as that.

@@ -34,13 +34,28 @@ export function eventsOf(
   asked: readonly TrackEvent[] = [],
 ): Events {
   const keyed = withoutStill(subject, track, trackEvents(subject, track));
-  const events = tellingOf(keyed);
-  if (drawnEvery(events, asked) === null) return { events, isSampled: false };
+  const events = withoutRowed(tellingOf(keyed), keyed, asked);
+  if (drawnEvery(events, asked, keyed.length) === null) return { events, isSampled: false };
   const [from, to] = [
     Math.max(Math.ceil(events[0]!.frame), within.first),
     Math.min(Math.floor(events.at(-1)!.frame), within.last),
   ];
   return { events: to < from ? [] : detectEvents(subject, track, from, to), isSampled: true };
+}
+
+/**
+ * A take's events without breakdowns in a row of drawings, one to a frame, where the target has none to be matched:
+ * they are drawings like those beside them.
+ */
+function withoutRowed(events: TrackEvent[], keyed: readonly TrackEvent[], asked: readonly TrackEvent[]): TrackEvent[] {
+  const isBreakdown = ({ role }: TrackEvent): boolean => role === 'breakdown';
+  if (asked.length === 0 || asked.some(isBreakdown) || !events.some(isBreakdown)) return events;
+  const frames = keyed.map(({ frame }) => frame);
+  const isRowed = (frame: number): boolean => {
+    const k = frames.indexOf(frame);
+    return frame - (frames[k - 1] ?? -Infinity) <= 1 && (frames[k + 1] ?? Infinity) - frame <= 1;
+  };
+  return events.filter((event) => !isBreakdown(event) || !isRowed(event.frame));
 }
 
 /** As many events as are matched, those nearest to the middle of the range, in order; and how many are left out. */

@@ -26,6 +26,7 @@ test.each<[string, Key[]]>([
   ['one late and elsewhere', change(1, { frame: 24, value: 500 })],
   ['two moved', change(1, { frame: 17 }).with(2, { ...KEYS[2]!, frame: 41 })],
   ['one late and another ease', change(1, { frame: 24 }).with(2, { ...KEYS[2]!, leave: 'linear' })],
+  ['one ease for all', KEYS.map((key) => ({ ...key, leave: 'quad-out' as const }))],
   ['at another pace', KEYS.map((key) => ({ ...key, frame: 5 + (key.frame - 5) * 1.2 }))],
 ])('keys of a recording are found by trying: %s', (_, keys) => {
   const found = keysFound(KEYINGS['baked']!(drawer(keys), createDice(1)))!;

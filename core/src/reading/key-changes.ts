@@ -76,6 +76,13 @@ function* otherTimes(keys: Keys): Generator<Change> {
         yield* eachAlone(keys, (own) => later(own, from, last, by));
         if (from < last) yield* eachAlone(keys, (own) => later(own, from, from, by));
       }
+  // All the way to the key beside it: what starts far too late, or is there far too soon.
+  const first = frames[0]!;
+  const widest = Math.max(...keys.flatMap((own) => own.slice(1).map(({ frame }, i) => frame - own[i]!.frame)));
+  for (let far = MOST_FRAMES + 1; far < widest; far++) {
+    yield* eachAlone(keys, (own) => later(own, first, first, far));
+    yield* eachAlone(keys, (own) => later(own, last, last, -far));
+  }
 }
 
 /** Paces from one to another, each so many times the one before. */

@@ -210,9 +210,23 @@ function changedOnce(recording: Recording, { drawn, families }: Changed, tried: 
   });
 }
 
-/** Those that leave least, one of each sort. */
-function leading(changed: readonly Changed[]): Changed[] {
-  const byLeft = changed.toSorted((a, b) => a.drawn.miss.usual - b.drawn.miss.usual);
+/** How many keys lie where nothing was recorded. */
+function countUnseen({ frames }: Recording, keys: Keys): number {
+  const isUnseen = (frame: number, c: number): boolean =>
+    frame < frames[c]![0]! - WITHIN || frame > frames[c]!.at(-1)! + WITHIN;
+  return keys.reduce((sum, own, c) => sum + own.filter(({ frame }) => isUnseen(frame, c)).length, 0);
+}
+
+/** Those that leave least, one of each sort; of what leaves nothing first what is seen. */
+function leading(recording: Recording, changed: readonly Changed[]): Changed[] {
+  const unseen = ({ drawn }: Changed): number =>
+    isAll(recording, drawn.miss) ? countUnseen(recording, drawn.keys) : Infinity;
+  const byLeft = changed
+    .map((one) => ({ one, unseen: unseen(one) }))
+    .sort((a, b) =>
+      a.unseen === b.unseen ? a.one.drawn.miss.usual - b.one.drawn.miss.usual : a.unseen < b.unseen ? -1 : 1,
+    )
+    .map(({ one }) => one);
   return byLeft
     .filter((one, i) => byLeft.findIndex((other) => other.families === one.families) === i)
     .slice(0, FOLLOWED);
@@ -239,7 +253,7 @@ function changedKeys(recording: Recording, start: Drawn, first: readonly Family[
     const next = now.flatMap((changed) => changedOnce(recording, changed, count === 1 ? first : FAMILIES));
     const isPaced = count === 1 && first === FAMILIES && !next.some(({ drawn }) => isEnough(recording, drawn.miss));
     const atPace = isPaced ? atBestPace(recording, start) : null;
-    now = leading([...next, ...(atPace ? [{ drawn: atPace, families: 'pace' }] : [])]);
+    now = leading(recording, [...next, ...(atPace ? [{ drawn: atPace, families: 'pace' }] : [])]);
     const enough = enoughOf(recording, now);
     if (recording.effort.left <= 0) return null;
     if (enough && (!best || enough.miss.usual < WORTH * best.miss.usual)) {

@@ -1,5 +1,6 @@
 import { extentOf } from '../extent.ts';
 import { CHANNELS } from '../motion/document/channels.ts';
+import { findChannel } from '../motion/document/document.ts';
 import type { Channel, Key, KeyRole, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { isMoving, isStill } from '../motion/keys/thin-keys.ts';
 import { type TrackEvent, trackWith } from '../motion/sampling/track.ts';
@@ -24,7 +25,7 @@ export function regularGap(frames: readonly number[]): number | null {
 }
 
 /** A key, with the values of its track's channels. */
-type Sample = Pick<TrackEvent, 'frame' | 'values'>;
+type Sample = Pick<TrackEvent, 'frame' | 'values' | 'role'>;
 
 /** Keys that turn back by more than this share of how far a channel goes, and so many of them, are extremes. */
 const TURNS = { by: 0.05, share: 0.6 };
@@ -42,18 +43,31 @@ function areExtremes(keys: readonly Sample[]): boolean {
   });
 }
 
+/** Whether some are extremes and some breakdowns: someone told them apart. */
+const areToldApart = (keys: readonly Sample[]): boolean => keys.some(({ role }) => role !== keys[0]!.role);
+
 /**
  * How far apart most of the keys are, if they are samples; else null. On every frame all are; extremes that are a few
- * frames apart are none.
+ * frames apart are none, nor are extremes and breakdowns.
  */
 export function sampledEvery(keys: readonly Sample[]): number | null {
   const every = regularGap(keys.map(({ frame }) => frame));
-  return every !== null && every > 1 && areExtremes(keys) ? null : every;
+  return every !== null && every > 1 && (areToldApart(keys) || areExtremes(keys)) ? null : every;
 }
 
-/** The same of a take's keys: those that are no more than the target has, each of them meant, are no samples. */
-export const drawnEvery = (drawn: readonly Sample[], asked: readonly Sample[]): number | null =>
-  drawn.length > asked.length || sampledEvery(asked) !== null ? sampledEvery(drawn) : null;
+/**
+ * The same of a take's keys: those that are no more than the target has, each of them meant, are no samples; nor are
+ * those some frames apart that have in-betweens of their own: with these they are so many keys in all.
+ */
+export function drawnEvery(
+  drawn: readonly Sample[],
+  asked: readonly Sample[],
+  inAll: number = drawn.length,
+): number | null {
+  if (drawn.length <= asked.length && sampledEvery(asked) === null) return null;
+  const every = sampledEvery(drawn);
+  return every !== null && every > 1 && drawn.length < ALIKE * inAll ? null : every;
+}
 
 /** Those that are more than in-betweens; all where none is more. */
 export function tellingOf<T extends { role: KeyRole }>(all: readonly T[]): T[] {
@@ -62,11 +76,11 @@ export function tellingOf<T extends { role: KeyRole }>(all: readonly T[]): T[] {
 }
 
 const samplesOf = (keys: readonly Key[]): Sample[] =>
-  tellingOf(keys).map(({ frame, value }) => ({ frame, values: [value] }));
+  tellingOf(keys).map(({ frame, value, role }) => ({ frame, values: [value], role }));
 
 /** Whether a channel has a key on most frames: it is a recording of what is asked, or drawings held by hand. */
 export const isRecorded = ({ keys }: Channel, asked?: Channel): boolean =>
-  drawnEvery(samplesOf(keys), samplesOf(asked?.keys ?? [])) !== null;
+  drawnEvery(samplesOf(keys), samplesOf(asked?.keys ?? []), keys.length) !== null;
 
 /** The channels of a subject that move and are read as movements. */
 export const moversOf = ({ channels }: Subject): Channel[] =>
@@ -87,6 +101,16 @@ function heldEvery(channel: Channel): number | null {
   return every !== null && Number.isInteger(every) ? every : null;
 }
 
+/** Whether two channels that hold each value jump on the same frames: whatever is keyed between says nothing. */
+function jumpsAlike(channel: Channel, other: Channel | undefined): boolean {
+  const jumps = ({ keys }: Channel): string | null =>
+    keys.slice(0, -1).every(({ leave }) => leave === 'step')
+      ? keys.flatMap(({ frame, value }, i) => (i === 0 || value === keys[i - 1]!.value ? [] : [frame])).join()
+      : null;
+  const own = jumps(channel);
+  return own !== null && other !== undefined && own === jumps(other);
+}
+
 /**
  * A take whose drawings are held on ones, twos, threes or fours by hand, as one that is shown so: what goes on beneath
  * is read as what is on ones. Where the target itself is drawn like that, it stays as it is.
@@ -102,6 +126,7 @@ export function withHeldDrawings(take: MotionDocument, target: MotionDocument): 
     if (every === null || movers.some((channel) => heldEvery(channel) !== every)) return subject;
     if (subject.exposure > 1 && subject.exposure !== every) return subject;
     if (asked.channels.some((channel) => heldEvery(channel) === every)) return subject;
+    if (movers.every((channel) => jumpsAlike(channel, findChannel(asked, channel.id)))) return subject;
     isAny = true;
     return {
       ...subject,

@@ -1,18 +1,15 @@
 import type { ChannelId } from '../motion/document/channels.ts';
-import { findChannel } from '../motion/document/document.ts';
 import type { Subject } from '../motion/document/schema.ts';
 import { type Track, type TrackEvent, trackValues } from '../motion/sampling/track.ts';
-import { curvesOf, recordedRange } from './curves.ts';
+import { recordedRange } from './curves.ts';
 import { eventsOf, nearestEvents } from './events.ts';
-import { type KeyMatch, matchKeys } from './match-keys.ts';
-import { paceOf, shiftOf } from './offset-fits.ts';
+import { matchKeyed } from './match-keyed.ts';
 import { placeApart } from './place-apart.ts';
 import { CLOSES_EARLY, type Explained, type HowToPlace, placeEvents } from './place-events.ts';
 import { MOST_EVENTS, withMargins } from './read-bounds.ts';
 import type { KeyPair } from './schema.ts';
 import type { SharedTime } from './shared-time.ts';
 import type { TrackSide } from './track-side.ts';
-import { applyInverse, fitWhole } from './whole-fit.ts';
 
 /** Keys of both that are the same, on their own rulers, and those left over. */
 export interface Matched {
@@ -26,15 +23,6 @@ export interface Matched {
   apart: ReadonlyMap<ChannelId, KeyPair[]>;
 }
 
-/**
- * The frame gap that counts as much as the whole span when keys are matched: two usual segments of the target.
- * One would take a run of keys that are all late by a little less than a segment for other keys of the target.
- */
-function matchingFrames(events: readonly TrackEvent[]): number {
-  if (events.length < 2) return 24;
-  return (2 * (events.at(-1)!.frame - events[0]!.frame)) / (events.length - 1);
-}
-
 /** A step of more than this share of the span is a movement. */
 const MOVES = 0.004;
 /** A pose as near as this share of the span is reached. */
@@ -43,70 +31,6 @@ const REACHED = 0.05;
 function movesAt(subject: Subject, track: Track, from: number, to: number, span: number): boolean {
   const [a, b] = [trackValues(subject, track, from), trackValues(subject, track, to)];
   return Math.hypot(...a.map((value, c) => b[c]! - value)) > MOVES * span;
-}
-
-/** Keys that are late by as much as this from one another are late together. */
-const TOGETHER = 0.75;
-
-/** By which channels an event of the target is known: those with a key there. */
-function keyedAt({ subject }: TrackSide, { channelIds }: Track): (frame: number) => readonly number[] {
-  const keyed = channelIds.map((id) => new Set(findChannel(subject, id)?.keys.map((key) => key.frame)));
-  return (frame) => channelIds.flatMap((_, c) => (keyed[c]!.has(frame) ? [c] : []));
-}
-
-/** How a take's keys are compared one by one with the target's. */
-interface InTurn {
-  time: SharedTime;
-  /** Whether one of the take's shows what one of the target's does, by the channels that have a key there. */
-  isAsPosed: (asked: TrackEvent, drawn: TrackEvent) => boolean;
-}
-
-/**
- * Each key with the one that comes as its turn, where all show the same and are late by as much from one of them on, or
- * are all at one other pace: late by a whole swing of a settle, a key lies where the next one ought to.
- */
-function inTurn(
-  asked: readonly TrackEvent[],
-  drawn: readonly TrackEvent[],
-  { time, isAsPosed }: InTurn,
-): KeyMatch | null {
-  if (asked.length !== drawn.length || !asked.every((event, i) => isAsPosed(event, drawn[i]!))) return null;
-  const offsets = asked.map(({ frame }, i) => ({
-    frame,
-    off: time.toTarget(drawn[i]!.frame) - frame,
-    tolerance: TOGETHER,
-    isSampled: false,
-  }));
-  return shiftOf(offsets, TOGETHER, false) || paceOf(offsets, TOGETHER, false)
-    ? { pairs: asked.map((_, i) => [i, i]), missing: [], extra: [] }
-    : null;
-}
-
-/**
- * The same of a take that pauses once: one pose is keyed twice, and all after it are as much later than all before as
- * the pause is long. Its second key is left over.
- */
-function inTurnButOne(
-  asked: readonly TrackEvent[],
-  drawn: readonly TrackEvent[],
-  { time, isAsPosed }: InTurn,
-): KeyMatch | null {
-  if (drawn.length !== asked.length + 1) return null;
-  const lateBy = (i: number, j: number): number => time.toTarget(drawn[j]!.frame) - asked[i]!.frame;
-  const isPause = (k: number): boolean => {
-    const [before, after] = [lateBy(k, k), lateBy(k, k + 1)];
-    return (
-      after - before > TOGETHER &&
-      isAsPosed(asked[k]!, drawn[k + 1]!) &&
-      asked.every((event, i) => {
-        const j = i > k ? i + 1 : i;
-        return isAsPosed(event, drawn[j]!) && Math.abs(lateBy(i, j) - (i > k ? after : before)) <= TOGETHER;
-      })
-    );
-  };
-  for (let k = asked.length - 2; k >= 0; k--)
-    if (isPause(k)) return { pairs: asked.map((_, i) => [i, i > k ? i + 1 : i]), missing: [], extra: [k + 1] };
-  return null;
 }
 
 interface HowToMatch extends Omit<HowToPlace, 'isRecording'> {
@@ -202,30 +126,7 @@ export function matchEvents(
         .map(({ event }) => event.frame),
     };
   }
-  const scale = { frames: matchingFrames(asked.events), value: span };
-  const matchBy = (toTarget: (frame: number) => number): KeyMatch =>
-    matchKeys(
-      asked.events,
-      drawn.events.map((event) => ({ ...event, frame: toTarget(event.frame) })),
-      scale,
-    );
-  let match = matchBy(time.toTarget);
-  const left = ({ missing, extra }: KeyMatch): number => missing.length + extra.length;
-  if (left(match) > 0 && span > 0 && mayLayOn && drawn.events.length > 1) {
-    // Work that is late, or at another pace, throughout is not other keys.
-    const whole = fitWhole(curvesOf(target, take, track, time, span, asked.events));
-    if (whole.shift !== 0 || whole.pace !== 1) {
-      const shifted = matchBy((frame) => applyInverse(whole, time.toTarget(frame)));
-      if (left(shifted) < left(match)) match = shifted;
-    }
-  }
-  if (left(match) > 0) {
-    const keyed = keyedAt(target, track);
-    const isAsPosed = ({ frame, values }: TrackEvent, own: TrackEvent): boolean =>
-      Math.hypot(...keyed(frame).map((c) => own.values[c]! - values[c]!)) <= REACHED * span;
-    const how = { time, isAsPosed };
-    match = inTurn(asked.events, drawn.events, how) ?? inTurnButOne(asked.events, drawn.events, how) ?? match;
-  }
+  const match = matchKeyed({ target, take, track, time, span, mayLayOn }, asked.events, drawn.events);
   return {
     ...found,
     leftOut: asked.leftOut + drawn.leftOut,

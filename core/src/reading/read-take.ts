@@ -24,6 +24,7 @@ import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
 import { popsBeside, withKeysFound } from './found-keys.ts';
 import { hungAlike } from './hung-alike.ts';
+import { withoutIdleKeys } from './idle-keys.ts';
 import { withHeldDrawings } from './keying.ts';
 import { laidAlong } from './laid-along.ts';
 import { withoutLoneCoordinates } from './lone-coordinates.ts';
@@ -288,16 +289,19 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
     return tracksOf(subject)
       .filter(({ id }) => id !== 'drawing' && !(id === 'rotation' && isTurned))
       .map((track) =>
-        readTrack({ motion, subject }, { motion: take, subject: found }, track, time, {
-          ...how,
-          foundWithin: keysFound.openFrames.get(found.id) ?? null,
-          ...(track.id === 'rotation' && { round: ONCE_ROUND }),
-          ...(track.id === 'position' && {
-            whole: wholeSubjects,
-            isLaid: along.laid.has(subject.id),
-            round: along.rounds.get(subject.id) ?? null,
+        withoutIdleKeys(
+          readTrack({ motion, subject }, { motion: take, subject: found }, track, time, {
+            ...how,
+            foundWithin: keysFound.openFrames.get(found.id) ?? null,
+            ...(track.id === 'rotation' && { round: ONCE_ROUND }),
+            ...(track.id === 'position' && {
+              whole: wholeSubjects,
+              isLaid: along.laid.has(subject.id),
+              round: along.rounds.get(subject.id) ?? null,
+            }),
           }),
-        }),
+          target.tolerances,
+        ),
       );
   });
   const looks = motion.subjects.flatMap((subject) => {

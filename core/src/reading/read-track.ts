@@ -6,6 +6,7 @@ import { drawnEvery } from './keying.ts';
 import { matchEvents } from './match-events.ts';
 import { noiseOf } from './moments.ts';
 import { type LinesToCompare, type SegmentPath, segmentPaths, wholePath } from './path-distance.ts';
+import { type Pause, pausesOf } from './pauses.ts';
 import type { Explained } from './place-events.ts';
 import { sampleTrack } from './sample-track.ts';
 import type { KeyPair, SegmentReading, Tolerances, TrackReading } from './schema.ts';
@@ -71,13 +72,6 @@ export interface ReadTrack {
   pauses: Pause[];
   /** Keys beyond those matched. */
   leftOutKeys: number;
-}
-
-/** A stand of a take: at which of the target's frames, how many of these it lasts, and by which key of the take. */
-export interface Pause {
-  targetFrame: number;
-  frames: number;
-  takeFrame: number;
 }
 
 /** How a track is read. */
@@ -256,30 +250,6 @@ export function readTrack(
       gap: { firstFrame: range.first, raw: listOf(shownRaw), spacing: listOf(spacing) },
     },
   };
-}
-
-/** What goes less than this share of the span stands. */
-const STANDS = 0.005;
-
-/** Where the take stands from a matched key to one that is none of the target's. */
-function pausesOf(
-  take: Subject,
-  track: Track,
-  { pairs, extra }: { pairs: readonly KeyPair[]; extra: readonly number[] },
-  { toTarget }: SharedTime,
-  span: number,
-): Pause[] {
-  return extra.flatMap((takeFrame): Pause[] => {
-    const pair = pairs.findLast((before) => before.takeFrame < takeFrame);
-    if (!pair) return [];
-    const from = trackValues(take, track, pair.takeFrame);
-    const stands = [(pair.takeFrame + takeFrame) / 2, takeFrame].every((at) => {
-      const there = trackValues(take, track, at);
-      return Math.hypot(...there.map((value, c) => value - from[c]!)) <= STANDS * span;
-    });
-    const frames = toTarget(takeFrame) - toTarget(pair.takeFrame);
-    return stands ? [{ targetFrame: pair.targetFrame, frames, takeFrame }] : [];
-  });
 }
 
 /** The sample nearest to a frame of the target: where its drawings are held, the first that shows what is there. */

@@ -28,7 +28,7 @@ const WORDS: Record<FindingKind, string> = {
   'colour-off': 'It is another colour here.',
   'pose-off': 'The pose at this key is off.',
   'hold-moves': 'It moves where it should hold.',
-  'held-not-moving': 'It stands still, then jumps.',
+  'held-not-moving': 'It stands still where it ought to move.',
   'start-not-slow': 'It should leave more slowly.',
   'start-too-slow': 'It should leave less slowly.',
   'finish-not-slow': 'It should arrive more slowly.',

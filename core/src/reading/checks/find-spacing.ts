@@ -2,6 +2,7 @@ import { framesPerSecond, sameRate } from '../../time/rate.ts';
 import { withoutRounds } from '../laid-along.ts';
 import { eventAt } from '../own-keys.ts';
 import { EASE_TOLERANCE } from '../pace.ts';
+import { toldPauses } from '../pauses.ts';
 import { askedFrames, cornerLoss, cornerPoseLoss, isRoundBehind, poseMisses } from '../poses.ts';
 import { withPosesPutRight } from '../poses-put-right.ts';
 import { type ReadTrack, sampleOf } from '../read-track.ts';
@@ -31,45 +32,37 @@ export function findSpacing(read: ReadTrack, { tolerances, events }: Pick<Target
     known ??= { read: withPosesPutRight(read, (tolerances.spacingPercent / 100) * reading.span) };
     return known.read;
   };
+  const surplus = [...reading.extraFrames, ...toldPauses(read, tolerances).map(({ takeFrame }) => takeFrame)];
   return [
     ...findPoses(read, tolerances, events),
+    ...findPauses(read, tolerances),
     // A segment over a missing key, or over one too many, goes another way because of that key.
     ...reading.segments
       .filter(
         (segment, i) =>
           !reading.missingFrames.some((frame) => segment.firstFrame < frame && frame < segment.lastFrame) &&
-          !reading.extraFrames.some(
-            (frame) => reading.pairs[i]!.takeFrame < frame && frame < reading.pairs[i + 1]!.takeFrame,
-          ),
+          !surplus.some((frame) => reading.pairs[i]!.takeFrame < frame && frame < reading.pairs[i + 1]!.takeFrame),
       )
-      .flatMap((segment) => {
-        const pause = findPause(read, segment, tolerances);
-        return pause ? [pause] : findInSegment(read, segment, tolerances, putRight);
-      }),
+      .flatMap((segment) => findInSegment(read, segment, tolerances, putRight)),
   ];
 }
 
-/** A stand at the start of a segment of a recording: its keys say nothing, so it is told as what is seen. */
-function findPause(read: ReadTrack, segment: SegmentReading, { keyFrames }: Tolerances): Finding | null {
-  const { reading, areKeysFound, pauses, blurFrames } = read;
-  const pause = pauses.find(({ targetFrame }) => targetFrame === segment.firstFrame);
-  if (!areKeysFound || !pause || !segment.target) return null;
-  const tolerance = keyFrames + blurFrames;
-  const severity = severityOf(pause.frames, tolerance);
-  return (
-    severity && {
-      ...about(reading),
-      kind: 'held-not-moving',
-      firstFrame: segment.firstFrame,
-      lastFrame: segment.lastFrame,
-      measured: pause.frames,
-      expected: 0,
-      tolerance,
-      unit: 'frames',
-      severity,
-      sentence: capital(`${standsFor(reading.subjectName, pause)}; the target goes on.`),
-    }
-  );
+/** Where the take stands at a key, and the target goes on. */
+function findPauses(read: ReadTrack, tolerances: Tolerances): Finding[] {
+  const { reading, blurFrames } = read;
+  const tolerance = tolerances.keyFrames + blurFrames;
+  return toldPauses(read, tolerances).map((pause): Finding => ({
+    ...about(reading),
+    kind: 'held-not-moving',
+    firstFrame: pause.targetFrame,
+    lastFrame: reading.segments.find(({ firstFrame }) => firstFrame === pause.targetFrame)!.lastFrame,
+    measured: pause.frames,
+    expected: 0,
+    tolerance,
+    unit: 'frames',
+    severity: severityOf(pause.frames, tolerance)!,
+    sentence: capital(`${standsFor(reading.subjectName, pause)}; the target goes on.`),
+  }));
 }
 
 function about(reading: TrackReading): Pick<Finding, 'subjectId' | 'track'> {

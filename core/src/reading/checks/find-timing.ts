@@ -1,10 +1,11 @@
 import { tracksOf } from '../../motion/sampling/track.ts';
 import { eventAt, toleranceAt } from '../own-keys.ts';
+import { toldPauses } from '../pauses.ts';
 import { poseMisses } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair, Target, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
-import { amount, capital, frames, roundTo, standsFor, subjectDoes } from '../words.ts';
+import { amount, capital, frames, roundTo, subjectDoes } from '../words.ts';
 
 /** What the subject does at a key: the key's place among the matched ones and the holds beside it say it. */
 function happeningAt(reading: TrackReading, pair: KeyPair, name: string | null): string {
@@ -93,8 +94,10 @@ export function findTiming(
           (lack ? `: ${subjectDoes(reading.subjectName, 'be')} ${amount(miss, reading.unit)} from its pose.` : '.'),
     });
   }
+  // A key that makes it stand is told as that.
+  const standing = new Set(toldPauses(read, tolerances).map(({ takeFrame }) => takeFrame));
   for (const frame of reading.extraFrames) {
-    const pause = read.pauses.find(({ takeFrame }) => takeFrame === frame);
+    if (standing.has(frame)) continue;
     findings.push({
       ...about,
       kind: 'key-extra',
@@ -104,9 +107,7 @@ export function findTiming(
       expected: 0,
       unit: 'keys',
       severity: 'slight',
-      sentence:
-        `${reading.label} has a key on frame ${roundTo(frame, 2)} that the target does without` +
-        (pause ? `: ${standsFor(reading.subjectName, pause)}.` : '.'),
+      sentence: `${reading.label} has a key on frame ${roundTo(frame, 2)} that the target does without.`,
     });
   }
   return findings;
