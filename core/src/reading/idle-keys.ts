@@ -5,6 +5,9 @@ import type { Tolerances } from './schema.ts';
 import { segmentResidual } from './segment-residual.ts';
 import { severityOf } from './severity.ts';
 
+/** A change of less than this share of the tolerance is none. */
+const NOTHING = 0.1;
+
 /** Of more keys too many it is not tried what each one does. */
 const MOST_TRIED = 24;
 
@@ -33,7 +36,7 @@ export function withoutIdleKeys(read: ReadTrack, tolerances: Tolerances): ReadTr
   };
   const changesNothing = (frame: number): boolean => {
     const without = warpedBy(withoutKeys(sides.take.subject, read, frame));
-    const most = (spacingPercent / 200) * reading.span;
+    const most = (NOTHING * spacingPercent * reading.span) / 100;
     return without.every((column, c) => column.every((value, i) => Math.abs(value - warped[c]![i]!) <= most));
   };
   const stoodOn = new Set(toldPauses(read, tolerances).map(({ takeFrame }) => takeFrame));
