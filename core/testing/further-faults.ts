@@ -11,7 +11,7 @@ import {
 import type { Model } from './clean-models.ts';
 import type { Dice } from './dice.ts';
 import { changedBesides, EASES, type LearnersTake, POSES } from './learner-faults.ts';
-import { isDense, mapChannels, moving, spanOfKeys } from './motion-parts.ts';
+import { isDense, moving, spanOfKeys, withKeys } from './motion-parts.ts';
 
 /** Faults in one channel of one subject, whatever the others do: a coordinate of a place, a turn, a size by itself. */
 
@@ -40,9 +40,6 @@ function oneOf({ target }: Model, dice: Dice): Own | null {
     shows: isPaired ? ['arc-off', 'arc-kinked', 'spacing-off', 'limb-long'] : [],
   };
 }
-
-const withKeys = (motion: MotionDocument, channel: Channel, keysOf: (keys: Key[]) => Key[]): MotionDocument =>
-  mapChannels(motion, (other) => (other === channel ? { ...channel, keys: keysOf(channel.keys) } : other));
 
 /** What is seen is more than this share of the way. */
 const SEEN = 0.08;

@@ -1,8 +1,8 @@
-import type { Channel, Key, MotionDocument, Subject } from '../src/index.ts';
+import type { Channel, Key, Subject } from '../src/index.ts';
 import type { Model } from './clean-models.ts';
 import type { Dice } from './dice.ts';
-import { changedBesides, EASES, type LearnersTake, POSES } from './learner-faults.ts';
-import { isDense, keyFrames, mapChannels, moving, spanOfKeys } from './motion-parts.ts';
+import { changedBesides, EASES, type LearnersTake, POSES, scaledAbout } from './learner-faults.ts';
+import { isDense, keyFrames, mapChannels, moving, spanOfKeys, withKeys } from './motion-parts.ts';
 
 /** Faults of habit: the same done to all of a take, a stop put in, a move not finished, one done too much. */
 
@@ -15,9 +15,6 @@ function oneThat(
   const all = motion.subjects.flatMap((subject) => subject.channels.filter((own) => moving(own) && isMeant(own)));
   return isDense(motion) ? undefined : all[dice(0, Math.max(0, all.length - 1))];
 }
-
-const withKeys = (motion: MotionDocument, channel: Channel, keysOf: (keys: Key[]) => Key[]): MotionDocument =>
-  mapChannels(motion, (other) => (other === channel ? { ...channel, keys: keysOf(channel.keys) } : other));
 
 /** A value that may be any: not a share, nor a place on a path. */
 const isFree = ({ id }: Channel): boolean => id !== 'opacity' && id !== 'travel';
@@ -57,20 +54,6 @@ function allBy(
   }));
   return { take, main: { kinds: [...EASES, 'settle-off'] }, also: SHOWN };
 }
-
-const scaled = (channel: Channel, size: number): Channel => {
-  const from = channel.keys[0]?.value ?? 0;
-  const side = (handle: Key['in']): Key['in'] => ({ ...handle, value: handle.value * size });
-  return {
-    ...channel,
-    keys: channel.keys.map((key) => ({
-      ...key,
-      value: from + (key.value - from) * size,
-      in: side(key.in),
-      out: side(key.out),
-    })),
-  };
-};
 
 /** The first key that ends a hold and leads on to another pose, with at least so many frames on either side. */
 function endOfHold({ keys }: Channel, held: number, moves: number): Key | undefined {
@@ -174,7 +157,7 @@ export const HABIT_FAULTS: Record<string, (model: Model, dice: Dice) => Learners
     const part: Subject = parts[dice(0, parts.length - 1)]!;
     if (parts.length < 2) return null;
     return {
-      take: mapChannels(motion, (channel, { id }) => (id === part.id ? scaled(channel, 0.65) : channel)),
+      take: mapChannels(motion, (channel, { id }) => (id === part.id ? scaledAbout(channel, 0.65) : channel)),
       main: { kinds: POSES },
       also: [{ kinds: ['loop-open', 'overlap-off'] }],
     };

@@ -119,6 +119,19 @@ export function changedBesides({ subjects }: MotionDocument): FindingKind[] {
   return [...(isByHand ? EASES : []), ...(isApart ? (['arc-off', 'arc-kinked'] as const) : [])];
 }
 
+/** A channel's keys so many times as far from the first one; turned about where it is less than none. */
+export function scaledAbout(channel: Channel, size: number): Channel {
+  const from = channel.keys[0]?.value ?? 0;
+  const side = (handle: Key['in']): Key['in'] => ({ ...handle, value: handle.value * size });
+  const keys = channel.keys.map((key) => ({
+    ...key,
+    value: from + (key.value - from) * size,
+    in: side(key.in),
+    out: side(key.out),
+  }));
+  return { ...channel, keys };
+}
+
 const late = (by: number): FindingKind => (by > 0 ? 'key-late' : 'key-early');
 
 /** Faults that can be made on any model. Null where this one has no place for it. */
@@ -198,36 +211,13 @@ export const LEARNER_FAULTS: Record<string, (model: Model, dice: Dice) => Learne
   'smaller all over': ({ target }, dice) => {
     const size = dice(55, 80) / 100;
     return {
-      take: mapChannels(target.motion, (channel) => {
-        const from = channel.keys[0]?.value ?? 0;
-        const scaled = (value: number): number => from + (value - from) * size;
-        return {
-          ...channel,
-          keys: channel.keys.map((key) => ({
-            ...key,
-            value: scaled(key.value),
-            in: { ...key.in, value: key.in.value * size },
-            out: { ...key.out, value: key.out.value * size },
-          })),
-        };
-      }),
+      take: mapChannels(target.motion, (channel) => scaledAbout(channel, size)),
       main: { kinds: POSES },
       also: [{ kinds: ['loop-open', 'limb-long'] }],
     };
   },
   'the other way': ({ target }) => ({
-    take: mapChannels(target.motion, (channel) => {
-      const from = channel.keys[0]?.value ?? 0;
-      return {
-        ...channel,
-        keys: channel.keys.map((key) => ({
-          ...key,
-          value: 2 * from - key.value,
-          in: { ...key.in, value: -key.in.value },
-          out: { ...key.out, value: -key.out.value },
-        })),
-      };
-    }),
+    take: mapChannels(target.motion, (channel) => scaledAbout(channel, -1)),
     main: { kinds: POSES },
     also: [{ kinds: ['limb-long', 'volume-off'] }],
   }),

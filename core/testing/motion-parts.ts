@@ -1,4 +1,4 @@
-import type { Channel, MotionDocument, Subject } from '../src/index.ts';
+import type { Channel, Key, MotionDocument, Subject } from '../src/index.ts';
 
 /** The frames of a motion's keys that are more than in-betweens, in order. */
 export function keyFrames(motion: MotionDocument): number[] {
@@ -22,6 +22,10 @@ export function mapChannels(
     })),
   };
 }
+
+/** A motion with the keys of one of its channels changed. */
+export const withKeys = (motion: MotionDocument, channel: Channel, keysOf: (keys: Key[]) => Key[]): MotionDocument =>
+  mapChannels(motion, (other) => (other === channel ? { ...channel, keys: keysOf(channel.keys) } : other));
 
 /** How far the keys of a channel are apart; 0 without keys. */
 export function spanOfKeys({ keys }: Channel): number {

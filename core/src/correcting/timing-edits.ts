@@ -1,11 +1,11 @@
 import { onGrain } from '../motion/document/frame-grain.ts';
-import type { Key } from '../motion/document/schema.ts';
-import { snapKeys, stretchAbout } from '../motion/edit/shift-keys.ts';
+import { rippleKeys, snapKeys, stretchAbout } from '../motion/edit/shift-keys.ts';
 import type { KeyRef } from '../motion/keys/change-keys.ts';
+import { deleteKeys } from '../motion/keys/delete-keys.ts';
 import { moveKeys } from '../motion/keys/move-keys.ts';
 import type { KeyPair } from '../reading/schema.ts';
 import { frames, roundTo } from '../reading/words.ts';
-import { changeChannels, channelOfSubject, type EditOnOffer, keysOf, refsOn, type Sides, whose } from './sides.ts';
+import { channelOfSubject, type EditOnOffer, keysOf, refsOn, type Sides, whose } from './sides.ts';
 
 /** Keys moved; none where one would land on another, which would be gone. */
 const shift = (sentence: string, refs: KeyRef[], by: number): EditOnOffer => ({
@@ -78,30 +78,35 @@ export function inTempo(all: readonly Sides[]): EditOnOffer[] {
   ];
 }
 
-/** A pause taken out: the key that ends it gone, left from where it begins, and all later as much earlier. */
+/** A pause taken out: of a pose keyed twice the first key gone, and the second and all later as much earlier. */
 export function withoutPause(sides: Sides, all: readonly Sides[]): EditOnOffer[] {
-  const { own, channelIds, track } = sides;
-  return track.extraFrames.flatMap((end): EditOnOffer[] => {
-    const starts = channelIds.flatMap((id) => {
-      const keys = keysOf(own, id);
-      const k = keys.findIndex(({ frame }) => frame === end);
-      return k > 0 && keys[k - 1]!.value === keys[k]!.value ? [keys[k - 1]!.frame] : [];
-    });
-    if (starts.length === 0) return [];
-    const start = Math.max(...starts);
-    const closed = (keys: readonly Key[]): Key[] =>
-      keys.flatMap((key): Key[] => {
-        if (key.frame > end) return [{ ...key, frame: key.frame - (end - start) }];
-        const after = key.frame === start ? keys.find(({ frame }) => frame === end) : undefined;
-        return key.frame === end ? [] : [after ? { ...after, frame: start } : key];
-      });
+  /** The keys of some tracks whose pose is there again at `end`, by the frame that they are on. */
+  const begun = (some: readonly Sides[], end: number): KeyRef[] =>
+    some.flatMap(({ own, channelIds }) =>
+      channelIds.flatMap((channelId) => {
+        const keys = keysOf(own, channelId);
+        const k = keys.findIndex(({ frame }) => frame === end);
+        return k > 0 && keys[k - 1]!.value === keys[k]!.value
+          ? [{ subjectId: own.id, channelId, frame: keys[k - 1]!.frame }]
+          : [];
+      }),
+    );
+  return sides.track.extraFrames.flatMap((end): EditOnOffer[] => {
+    const start = Math.max(...begun([sides], end).map(({ frame }) => frame));
+    if (!Number.isFinite(start)) return [];
     const offer = (some: readonly Sides[], what: string): EditOnOffer => ({
       sentence:
         `Take out the pause of ${what} from ${roundTo(start, 2)} to ${roundTo(end, 2)}, ` +
         `and what comes after it ${way(start - end)}.`,
       keys: 1,
-      apply: (take) =>
-        some.reduce((motion, other) => changeChannels(motion, other.own.id, other.channelIds, closed), take),
+      apply: (take) => {
+        const first = begun(some, end).filter(({ frame }) => frame === start);
+        const channels = some.flatMap(({ own, channelIds }) =>
+          channelIds.map((channelId) => ({ subjectId: own.id, channelId })),
+        );
+        const { motion, gaveWay } = rippleKeys(deleteKeys(take, first).motion, end, start - end, channels);
+        return gaveWay.length > 0 ? take : motion;
+      },
     });
     return [offer([sides], whose(sides)), ...(all.length > 1 ? [offer(all, 'all')] : [])];
   });

@@ -36,19 +36,20 @@ function areKeysOthers({ extraFrames, missingFrames, pairs }: TrackReading, { fi
   return (extraFrames.length > 0 && missingFrames.length > 0) || pairs.some(isAtEnd);
 }
 
-/** Whether nothing is said of a take, and nothing off is counted. */
-const isAllRight = ({ findings, proposedGrade }: Reading): boolean => findings.length === 0 && proposedGrade === 100;
-
-/** The take's subjects that seem to be keyed by other keys than the target, where something is said or counted off. */
+/**
+ * The take's subjects that seem to be keyed by other keys than the target, where something is said or counted off; of
+ * what nothing is said only those with more keys.
+ */
 export function keyedOtherwise(target: MotionDocument, take: MotionDocument, reading: Reading): Subject[] {
-  if (isAllRight(reading) || frameCount(take.range) > MOST_FRAMES) return [];
+  const isSaid = reading.findings.length > 0;
+  if ((!isSaid && reading.proposedGrade === 100) || frameCount(take.range) > MOST_FRAMES) return [];
   return target.subjects.flatMap((asked) => {
     const drawn = counterpart(take, asked);
     // What is recorded throughout, or held by hand, is read as that.
     if (!drawn || moversOf(drawn).every((channel) => isRecorded(channel, findChannel(asked, channel.id)))) return [];
     const isOther =
       hasMoreKeys(asked, drawn) ||
-      reading.tracks.some((track) => track.subjectId === asked.id && areKeysOthers(track, take.range));
+      (isSaid && reading.tracks.some((track) => track.subjectId === asked.id && areKeysOthers(track, take.range)));
     return isOther ? [drawn] : [];
   });
 }

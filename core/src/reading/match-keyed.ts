@@ -1,6 +1,6 @@
-import { findChannel } from '../motion/document/document.ts';
 import type { Track, TrackEvent } from '../motion/sampling/track.ts';
 import { curvesOf } from './curves.ts';
+import { keyedFrames } from './keyed-frames.ts';
 import { type KeyMatch, matchKeys } from './match-keys.ts';
 import { paceOf, shiftOf } from './offset-fits.ts';
 import { passingKeys } from './passing-keys.ts';
@@ -36,12 +36,6 @@ function matchingFrames(events: readonly TrackEvent[]): number {
 
 /** Keys that are late by as much as this from one another are late together. */
 const TOGETHER = 0.75;
-
-/** By which channels an event of the target is known: those with a key there. */
-function keyedAt({ subject }: TrackSide, { channelIds }: Track): (frame: number) => readonly number[] {
-  const keyed = channelIds.map((id) => new Set(findChannel(subject, id)?.keys.map((key) => key.frame)));
-  return (frame) => channelIds.flatMap((_, c) => (keyed[c]!.has(frame) ? [c] : []));
-}
 
 /** How a take's keys are compared one by one with the target's. */
 interface InTurn {
@@ -100,9 +94,10 @@ function inTurnButOne(
 
 /** Whether a key of the take shows what one of the target's does. */
 function asPosed({ target, track, span }: BothKeyed): InTurn['isAsPosed'] {
-  const keyed = keyedAt(target, track);
+  const keyed = keyedFrames(target.subject, track);
+  // By the channels that have a key there.
   return ({ frame, values }, own) =>
-    Math.hypot(...keyed(frame).map((c) => own.values[c]! - values[c]!)) <= REACHED * span;
+    Math.hypot(...values.map((value, c) => (keyed[c]!.has(frame) ? own.values[c]! - value : 0))) <= REACHED * span;
 }
 
 /** The keys of two movements, by their places among the events of each. */

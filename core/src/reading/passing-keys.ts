@@ -3,6 +3,7 @@ import type { Subject } from '../motion/document/schema.ts';
 import { isMoving } from '../motion/keys/thin-keys.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
 import type { Track, TrackEvent } from '../motion/sampling/track.ts';
+import { keyedFrames } from './keyed-frames.ts';
 
 /** Frames to either side of a key over which its speed is taken. */
 const BESIDE = 0.01;
@@ -17,6 +18,7 @@ const MOVES = 0.1;
  */
 export function passingKeys(subject: Subject, track: Track, events: readonly TrackEvent[]): ReadonlySet<TrackEvent> {
   const channels = track.channelIds.map((id) => findChannel(subject, id));
+  const frames = keyedFrames(subject, track);
   const isPassedBy = (c: number, i: number): boolean => {
     const [{ frame, values }, before, after] = [events[i]!, events[i - 1]!, events[i + 1]!];
     const channel = channels[c]!;
@@ -33,9 +35,7 @@ export function passingKeys(subject: Subject, track: Track, events: readonly Tra
   };
   const isPassed = ({ frame, role }: TrackEvent, i: number): boolean => {
     if (role !== 'breakdown' || i === 0 || i + 1 === events.length) return false;
-    const keyed = channels.flatMap((channel, c) =>
-      channel && isMoving(channel) && channel.keys.some((key) => key.frame === frame) ? [c] : [],
-    );
+    const keyed = channels.flatMap((channel, c) => (channel && isMoving(channel) && frames[c]!.has(frame) ? [c] : []));
     return keyed.length > 0 && keyed.every((c) => isPassedBy(c, i));
   };
   return new Set(events.filter(isPassed));

@@ -1,6 +1,6 @@
 import { extentOf } from '../extent.ts';
-import { findChannel } from '../motion/document/document.ts';
 import { trackValues } from '../motion/sampling/track.ts';
+import { keyedFrames } from './keyed-frames.ts';
 import { withoutRounds } from './laid-along.ts';
 import { type ReadTrack, sampleOf } from './read-track.ts';
 
@@ -17,9 +17,7 @@ export interface PoseMiss {
  * count where none has a key, and one without any keys is to stay where it is.
  */
 export function countsAt({ sides, track }: Pick<ReadTrack, 'sides' | 'track'>): (c: number, frame: number) => boolean {
-  const keyed = track.channelIds.map(
-    (id) => new Set(findChannel(sides.target.subject, id)?.keys.map((key) => key.frame)),
-  );
+  const keyed = keyedFrames(sides.target.subject, track);
   // Of one channel alone every pose is its own.
   if (keyed.filter(({ size }) => size > 0).length < 2) return () => true;
   return (c, frame) => keyed[c]!.size === 0 || keyed[c]!.has(frame) || !keyed.some((own) => own.has(frame));

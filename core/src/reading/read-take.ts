@@ -207,14 +207,12 @@ function allFindings(read: BothRead, settings: readonly Finding[]): Finding[] {
     ),
   );
   // Of two that are signs of one another the later one is told.
-  const isTurnedAbout = (one: Found, other: Found): boolean =>
-    founds.indexOf(other) < founds.indexOf(one) &&
-    other.findings.length > 0 &&
-    other.findings.every((finding) => one.explains?.(finding));
+  const areSigns = ({ findings }: Found, of: Found): boolean =>
+    findings.length > 0 && findings.every((finding) => of.explains?.(finding));
   const told = (): Finding[] =>
-    founds.flatMap((found) => {
+    founds.flatMap((found, i) => {
       const isSign = (finding: Finding): boolean =>
-        founds.some((other) => other !== found && other.explains?.(finding) && !isTurnedAbout(found, other));
+        founds.some((other, j) => j !== i && other.explains?.(finding) && !(j < i && areSigns(other, found)));
       return found.areCauses ? found.findings : found.findings.filter((finding) => !isSign(finding));
     });
   founds.push(findLoop(read, told()));

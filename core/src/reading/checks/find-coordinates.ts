@@ -5,6 +5,7 @@ import { sampleChannel } from '../../motion/sampling/sample.ts';
 import type { Track } from '../../motion/sampling/track.ts';
 import { exposedFrame } from '../../time/exposure.ts';
 import { tellingOf } from '../keying.ts';
+import { toldPauses } from '../pauses.ts';
 import { nowhereApart, readSegments, type ReadTrack } from '../read-track.ts';
 import { sampleTrack } from '../sample-track.ts';
 import { type Finding, FINDING_KINDS, type KeyPair, type Target } from '../schema.ts';
@@ -195,7 +196,7 @@ function findIn({ read, whole, c, moved }: Coordinate, target: Target): OwnFindi
   };
   const { tolerances } = target;
   const { missingFrames, extraFrames } = whole.reading;
-  const left = [...extraFrames, ...whole.pauses.map(({ takeFrame }) => takeFrame)];
+  const left = [...extraFrames, ...toldPauses(whole, tolerances).map(({ takeFrame }) => takeFrame)];
   const uneven = read.reading.segments.flatMap((segment): OwnFinding[] => {
     const k = pairs.findIndex(({ targetFrame }) => targetFrame === segment.firstFrame);
     const where = between(k, k + 1);
