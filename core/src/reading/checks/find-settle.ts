@@ -93,7 +93,10 @@ function findSettle(
   // Swings that are there and do not shrink as they should are poses of their own.
   const turnsIn = (values: Float64Array, start: number): number => turnsOf(values.subarray(start), least).length;
   const start = Math.max(0, asked.from - 1);
+  // What stays where a swing ought to come back from has not come to rest sooner: its end is off.
+  const isEndOff = Math.abs(warped[channel]!.at(-1)! - target[channel]!.at(-1)!) > 2 * least;
   const tooFew =
+    !isEndOff &&
     drawn.swings.length < asked.swings.length &&
     turnsIn(warped[channel]!.subarray(first), 0) < turnsIn(target[channel]!.subarray(first), 0) &&
     turnsIn(warped[channel]!.subarray(first), start) < asked.swings.length;
