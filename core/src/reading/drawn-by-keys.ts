@@ -103,7 +103,7 @@ export function drawnBy({ asked, frames, values, effort }: Recording, keys: Keys
 }
 
 /** The index of the first of some frames, in order, that is at a frame or after it. */
-function indexFrom(frames: readonly number[], frame: number): number {
+export function indexFrom(frames: readonly number[], frame: number): number {
   let [low, high] = [0, frames.length];
   while (low < high) {
     const middle = (low + high) >>> 1;

@@ -63,6 +63,53 @@ test('at another rate they are found on its own frames', () => {
   expect(keysFound(take)!.map(({ frame }) => frame)).toEqual(FRAMES.map((frame) => 1 + (frame - 1) * 2));
 });
 
+test('what is held there jumps on samples of its own, beside the target’s frames', () => {
+  const blink = (frames: number[], last: number): MotionDocument =>
+    sceneOf(
+      [
+        subjectWith('lamp', {
+          opacity: frames.map((frame, i) => createKey(frame, i % 2 === 0 ? 100 : 15, { leave: 'step' })),
+        }),
+      ],
+      last,
+    );
+  const drawn = [9, 17, 30, 39, 51];
+  const take = { ...KEYINGS['baked']!(blink(drawn, 60), createDice(1)), rate: { num: 30, den: 1 } };
+  const { take: keyed } = withKeysFound(blink([7, 14, 24, 31, 41], 48), take);
+  expect(findChannel(keyed.subjects[0]!, 'opacity')!.keys.map(({ frame }) => Math.round(frame * 1e6) / 1e6)).toEqual(
+    drawn,
+  );
+});
+
+test('what is as quick as noise and stands exactly still between is found as it is', () => {
+  const squashed = (pace: number): MotionDocument =>
+    sceneOf(
+      [
+        subjectWith('tomato', {
+          'scale.y': straight(
+            ...[2, 13, 22, 30].flatMap((frame): [number, number][] =>
+              [-2, 0, 2].map((by) => [2 + (frame + by - 2) * pace, by === 0 ? 0.7 : 1]),
+            ),
+          ),
+        }),
+      ],
+      44,
+    );
+  const read = readTake({ motion: squashed(1), tolerances }, KEYINGS['baked']!(squashed(1.25), createDice(1)));
+  expect(read.findings.map(({ kind, measured }) => [kind, measured])).toEqual([['tempo-differs', 80]]);
+});
+
+test('a pause alone is found rather than another ease of what began before the recording', () => {
+  const [first, ...others] = soft([5, 100], [12, 38], [28, 676], [35, 639]);
+  const later = others.map((key) => ({ ...key, frame: key.frame + 5 }));
+  const paused = drawer([first!, { ...others[0]!, leave: 'step' }, ...later], 44);
+  const take = KEYINGS['tracked']!(paused, createDice(1));
+  const { subjects } = withKeysFound(drawer([first!, ...others], 44), take).take;
+  expect(findChannel(subjects[0]!, 'position.x')!.keys.map(({ frame }) => Math.round(frame))).toEqual([
+    5, 12, 17, 33, 40,
+  ]);
+});
+
 test('of a recording no key is said to be missing: it is said where it is instead', () => {
   const recorded = KEYINGS['baked']!(drawer(KEYS.toSpliced(1, 1)), createDice(1));
   const { findings } = readTake({ motion: MODEL, tolerances }, recorded);

@@ -10,7 +10,7 @@ import { askedOf } from './counterpart.ts';
 import type { Recording } from './drawn-by-keys.ts';
 import { keysDrawing } from './key-search.ts';
 import { isRecorded, moversOf } from './keying.ts';
-import { noiseOf } from './moments.ts';
+import { noiseOf, standsWithin } from './moments.ts';
 import type { Finding } from './schema.ts';
 import { createSharedTime, type SharedTime } from './shared-time.ts';
 
@@ -68,6 +68,16 @@ function withStanding(asked: Subject, drawn: Subject): Subject {
   return { ...drawn, channels };
 }
 
+/**
+ * The noise of a recorded channel. What is as quick as noise, but stands exactly still between, is none: if keys draw
+ * it at all, they draw it as it is.
+ */
+function noiseIn({ keys }: Channel, span: number): number {
+  const values = keys.map(({ value }) => value);
+  const noise = noiseOf(values);
+  return noise > NOISE.most * span && standsWithin(values) ? 0 : noise;
+}
+
 /** The recordings of a subject's movements that keys may draw; null where one of them is no recording of it. */
 function recordingsOf(
   asked: Subject,
@@ -85,7 +95,7 @@ function recordingsOf(
     if (rows.some((row) => !isRecorded(row, findChannel(asked, row.id)) || row.keys.length > MOST.samples)) return null;
     if (own.some(({ keys }) => keys.length > MOST.keys)) return null;
     const span = Math.max(...own.map(({ keys }) => extentOfKeys(keys)));
-    const noise = Math.max(...rows.map(({ keys }) => noiseOf(keys.map(({ value }) => value))));
+    const noise = Math.max(...rows.map((row) => noiseIn(row, span)));
     if (noise > NOISE.most * span) return null;
     recordings.push({
       asked: own,

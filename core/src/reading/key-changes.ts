@@ -146,9 +146,11 @@ function paused(keys: Keys, at: number, by: number): Keys {
   );
 }
 
-/** A pause on a key that others follow. */
+/** A pause on a key that others follow; where it stood before, all from there on would be late instead. */
 function* pausedOnce(keys: Keys): Generator<Change> {
-  for (const at of framesOf(keys).slice(0, -1))
+  const isMet = (at: number): boolean =>
+    keys.some((own) => own.some(({ frame, value }, i) => frame === at && i > 0 && own[i - 1]!.value !== value));
+  for (const at of framesOf(keys).slice(0, -1).filter(isMet))
     for (let by = 1; by <= MOST_FRAMES; by++) yield { keys: paused(keys, at, by), isLone: false };
 }
 

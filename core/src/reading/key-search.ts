@@ -1,4 +1,13 @@
-import { bestPosed, type Drawn, drawnBy, type Miss, missOf, type Recording, valueNear } from './drawn-by-keys.ts';
+import {
+  bestPosed,
+  type Drawn,
+  drawnBy,
+  indexFrom,
+  type Miss,
+  missOf,
+  type Recording,
+  valueNear,
+} from './drawn-by-keys.ts';
 import {
   areApart,
   type Change,
@@ -34,8 +43,12 @@ const FOLLOWED = 5;
 const LEADS_ON = 0.9;
 /** More changes are worth it where they leave less than this share. */
 const WORTH = 0.5;
+/** What leaves no more than so many times as much leaves as much. */
+const AS_MUCH = 1.1;
 /** In steps of so many frames keys are moved at last. */
 const FINER = [1, 0.5, 0.25];
+/** Whole frames of another rate lie so many of the target's beside its own. */
+const BESIDE = 0.5;
 /** A key so many frames beyond the last sample is seen there. */
 const WITHIN = 0.5;
 /** On whole frames so many times as much may be left. */
@@ -168,13 +181,29 @@ function asAsked(recording: Recording, drawn: Drawn): Drawn {
   return best;
 }
 
-/** Whether no more keys than the target has there lie beyond a recording's end: where they do is not known. */
+/** Whether no more keys than the target has there lie beyond a recording's ends: where they do is not known. */
 function areRecorded({ asked, frames }: Recording, keys: Keys): boolean {
   return keys.every((own, c) => {
-    const end = frames[c]!.at(-1)! + WITHIN;
-    const beyond = (all: Keys[number]): number => all.filter(({ frame }) => frame > end).length;
-    return beyond(own) <= beyond(asked[c]!.keys);
+    const [start, end] = [frames[c]![0]! - WITHIN, frames[c]!.at(-1)! + WITHIN];
+    const count = (all: Keys[number], isThere: (frame: number) => boolean): number =>
+      all.filter(({ frame }) => isThere(frame)).length;
+    return [(frame: number) => frame < start, (frame: number) => frame > end].every(
+      (isBeyond) => count(own, isBeyond) <= count(asked[c]!.keys, isBeyond),
+    );
   });
+}
+
+/** Keys on the nearest samples right beside the target's frames: who works at another rate keys those. */
+function onSamples({ frames }: Recording, keys: Keys): Keys {
+  return keys.map((own, c) =>
+    own.map((key) => {
+      const at = indexFrom(frames[c]!, key.frame);
+      const apart = (sample: number | undefined): number => Math.abs((sample ?? Infinity) - key.frame);
+      const [before, after] = [frames[c]![at - 1], frames[c]![at]];
+      const nearest = apart(before) < apart(after) ? before : after;
+      return apart(nearest) <= BESIDE ? { ...key, frame: nearest! } : key;
+    }),
+  );
 }
 
 /** All of it at the pace that leaves least. */
@@ -242,46 +271,62 @@ function enoughOf(recording: Recording, changed: readonly Changed[]): Drawn | nu
   return isEnough(recording, fine.miss) ? fine : null;
 }
 
+/** Keys that draw a recording, and after how many changes of the target's. */
+interface FoundKeys {
+  drawn: Drawn;
+  count: number;
+}
+
 /**
- * The keys that draw a recording after as few changes as do, or a few more where these leave far less; the first change
- * is of some families.
+ * The keys that draw a recording after as few changes as do, at most so many, or a few more where these leave far less;
+ * the first change is of some families.
  */
-function changedKeys(recording: Recording, start: Drawn, first: readonly Family[]): Drawn | null {
-  let best: Drawn | null = null;
+function changedKeys(
+  recording: Recording,
+  start: Drawn,
+  first: readonly Family[],
+  mostChanges = MOST_CHANGES,
+): FoundKeys | null {
+  let best: FoundKeys | null = null;
   let now: Changed[] = [{ drawn: start, families: '' }];
-  for (let [count, most] = [1, MOST_CHANGES]; count <= most && now.length > 0; count++) {
+  for (let [count, most] = [1, mostChanges]; count <= most && now.length > 0; count++) {
     const next = now.flatMap((changed) => changedOnce(recording, changed, count === 1 ? first : FAMILIES));
     const isPaced = count === 1 && first === FAMILIES && !next.some(({ drawn }) => isEnough(recording, drawn.miss));
     const atPace = isPaced ? atBestPace(recording, start) : null;
     now = leading(recording, [...next, ...(atPace ? [{ drawn: atPace, families: 'pace' }] : [])]);
     const enough = enoughOf(recording, now);
     if (recording.effort.left <= 0) return null;
-    if (enough && (!best || enough.miss.usual < WORTH * best.miss.usual)) {
+    if (enough && (!best || enough.miss.usual < WORTH * best.drawn.miss.usual)) {
       if (!best) most = Math.min(most, count + MOST_MORE);
-      best = enough;
+      best = { drawn: enough, count };
     }
-    if (best && isAll(recording, best.miss)) return best;
+    if (best && isAll(recording, best.drawn.miss)) break;
   }
   return best;
 }
 
-/** The same keys with a pause more, where that leaves far less than what was found without. */
-function orPaused(recording: Recording, start: Drawn, found: Drawn | null): Drawn | null {
-  if (found && isAll(recording, found.miss)) return found;
-  const after = changedKeys(recording, start, ['paused']);
-  return after && (!found || after.miss.usual < WORTH * found.miss.usual) ? after : found;
+/** The same keys with a pause more, where that leaves far less than what was found without; or as little by itself. */
+function orPaused(recording: Recording, start: Drawn, found: FoundKeys | null): FoundKeys | null {
+  const isSure = found !== null && isAll(recording, found.drawn.miss);
+  if (isSure && found.count === 1) return found;
+  const after = changedKeys(recording, start, ['paused'], isSure ? 1 : MOST_CHANGES);
+  if (!found || !after) return after ?? found;
+  const [one, other] = [after.drawn.miss.usual, found.drawn.miss.usual];
+  return one < WORTH * other || (after.count === 1 && found.count > 1 && one <= AS_MUCH * other) ? after : found;
 }
 
 /** The keys that draw a recording; null where the target's, changed here and there, do not. */
 export function keysDrawing(recording: Recording): Keys | null {
-  const start = drawnBy(
-    recording,
-    recording.asked.map(({ keys }) => keys),
-  );
-  if (isEnough(recording, start.miss)) return start.keys;
-  const drawn =
+  const asked = recording.asked.map(({ keys }) => keys);
+  const asSet = drawnBy(recording, asked);
+  if (isEnough(recording, asSet.miss)) return asked;
+  const beside = drawnBy(recording, onSamples(recording, asked));
+  if (isEnough(recording, beside.miss)) return beside.keys;
+  const start = beside.miss.usual < asSet.miss.usual ? beside : asSet;
+  const found =
     orPaused(recording, start, changedKeys(recording, start, FAMILIES)) ?? changedKeys(recording, start, ['put in']);
-  if (!drawn || recording.effort.left <= 0) return null;
+  if (!found || recording.effort.left <= 0) return null;
+  const { drawn } = found;
   const isExact = recording.noise <= ALL.usual * recording.span;
   const fine = refined(
     recording,

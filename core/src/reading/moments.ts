@@ -88,7 +88,7 @@ function noiseBeside(drawn: ArrayLike<number>, asked: ArrayLike<number>): number
 }
 
 /** Whether two values beside each other are the same between the ends of what was recorded: with noise none are. */
-function standsWithin(values: ArrayLike<number>): boolean {
+export function standsWithin(values: ArrayLike<number>): boolean {
   const [from, to] = recordedOf(values);
   for (let i = from + 1; i <= to; i++) if (values[i] === values[i - 1]) return true;
   return false;

@@ -7,12 +7,11 @@ const slide = straight([1, 0], [25, 600]);
 const drawer = sceneOf([subjectWith('drawer', { 'position.x': slide })]);
 
 test('an in-between on the line it stands on does nothing; one off it, and every extreme, does', () => {
-  const between = (value: number) =>
-    sceneOf([
-      subjectWith('drawer', {
-        'position.x': [slide[0]!, createKey(13, value, { role: 'inbetween', leave: 'linear' }), slide[1]!],
-      }),
-    ]);
+  const between = (value: number, late = 0) => {
+    const [start, end] = straight([1 + late, 0], [25 + late, 600]);
+    const more = createKey(13 + late, value, { role: 'inbetween', leave: 'linear' });
+    return sceneOf([subjectWith('drawer', { 'position.x': [start!, more, end!] })], 29);
+  };
   expect(idleKeys(channelOf(between(300), 'drawer', 'position.x'), { first: 1, last: 25 })).toEqual([13]);
   expect(idleKeys(channelOf(between(320), 'drawer', 'position.x'), { first: 1, last: 25 })).toEqual([]);
   expect(found(drawer, between(300), ['keys-idle'])).toMatchObject([
@@ -22,6 +21,8 @@ test('an in-between on the line it stands on does nothing; one off it, and every
       sentence: 'A key on position x does nothing: 13. Without it the motion is the same.',
     },
   ]);
+  // One that does nothing in the target either was asked for, also where all is late.
+  expect(found(between(300), between(300, 4), ['keys-idle'])).toEqual([]);
 });
 
 test('a channel keyed and never changing is idle, unless the target keys it so; unasked movement is named', () => {

@@ -6,7 +6,9 @@ import { sampleChannel } from '../../motion/sampling/sample.ts';
 import { tracksOf, trackWith } from '../../motion/sampling/track.ts';
 import type { FrameRange } from '../../time/range.ts';
 import { counterpart } from '../counterpart.ts';
+import type { ReadTrack } from '../read-track.ts';
 import type { Finding } from '../schema.ts';
+import { createWarp } from '../warp.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
 import type { BothRead, Found } from './check.ts';
 
@@ -14,6 +16,8 @@ import type { BothRead, Found } from './check.ts';
 const NOTHING_CHANGED = 1e-3;
 /** Frames from the key before one to the key after it, in a recording. */
 const SAMPLE_GAP = 2;
+/** A key so many frames from where the model has one is that. */
+const BESIDE = 1;
 
 /**
  * The in-betweens of a channel whose going would leave the motion as it is on some frames: each is tried alone, against
@@ -45,14 +49,18 @@ export function idleKeys(channel: Channel, within: FrameRange): number[] {
 }
 
 /** Economy of keys: channels keyed and never changing, keys that do nothing, and movement nobody asked for. */
-export function findEconomy({ target, take, set, handedIn }: BothRead): Found {
+export function findEconomy({ target, take, set, handedIn, tracks }: BothRead): Found {
   const findings = target.motion.subjects.flatMap((subject): Finding[] => {
     const drawn = counterpart(take, subject);
     const keyed = counterpart(handedIn, subject);
     return drawn && keyed && !subject.locked
       ? [
           ...findExtraTracks(subject, drawn, target.motion.range),
-          ...findIdle(findSubject(set, subject.id) ?? subject, keyed, take.range, target.motion.range),
+          ...findIdle(
+            { subject: findSubject(set, subject.id) ?? subject, range: target.motion.range },
+            { subject: keyed, range: take.range },
+            tracks.filter(({ reading }) => reading.subjectId === subject.id),
+          ),
         ]
       : [];
   });
@@ -98,13 +106,26 @@ function isKeyedAlong({ id, keys }: Channel, { positionJoined, channels }: Subje
   return keys.every(({ frame }) => frames.has(frame));
 }
 
-function findIdle(asked: Subject, drawn: Subject, range: FrameRange, modelRange: FrameRange): Finding[] {
+interface Keyed {
+  subject: Subject;
+  range: FrameRange;
+}
+
+/** The take's frames beside which a key does nothing in the model either, and was asked for. */
+function idleAsAsked(model: Channel | undefined, range: FrameRange, read: ReadTrack | undefined): number[] {
+  const onTake = createWarp(
+    (read?.reading.pairs ?? []).map(({ targetFrame, takeFrame }) => ({ from: targetFrame, to: takeFrame })),
+  );
+  return model ? idleKeys(model, range).map(onTake) : [];
+}
+
+function findIdle(asked: Keyed, { subject: drawn, range }: Keyed, tracks: readonly ReadTrack[]): Finding[] {
   return drawn.channels.flatMap((channel): Finding[] => {
     const track = trackWith(channel.id);
-    const model = findChannel(asked, channel.id);
+    const model = findChannel(asked.subject, channel.id);
     if (!track || channel.keys.length < 2 || isKeyedAlong(channel, drawn)) return [];
     const about = {
-      subjectId: asked.id,
+      subjectId: asked.subject.id,
       track: track.id,
       firstFrame: channel.keys[0]!.frame,
       lastFrame: channel.keys.at(-1)!.frame,
@@ -126,9 +147,11 @@ function findIdle(asked: Subject, drawn: Subject, range: FrameRange, modelRange:
         },
       ];
     }
-    // A key that does nothing in the model either was asked for.
-    const asIn = model ? new Set(idleKeys(model, modelRange)) : null;
-    const idle = idleKeys(channel, range).filter((frame) => !asIn?.has(frame));
+    const read = tracks.find((one) => one.track.id === track.id);
+    // Keys that were found in a recording are nobody's.
+    if (read?.areKeysFound) return [];
+    const asIn = idleAsAsked(model, asked.range, read);
+    const idle = idleKeys(channel, range).filter((frame) => !asIn.some((own) => Math.abs(own - frame) <= BESIDE));
     if (idle.length === 0) return [];
     const shown = idle
       .slice(0, 6)
