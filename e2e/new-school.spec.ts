@@ -311,6 +311,7 @@ test('a course is arranged in units, its exercises put away and taken back; copi
     await begins.getByLabel('Frames a second').press('Enter');
     await begins.getByLabel('A key may be off, frames').fill('2');
     await begins.getByLabel('A key may be off, frames').press('Enter');
+    await expect(begins.getByRole('status')).toHaveText('Saved');
     await marta.reload();
     await expect(begins.getByLabel('Frames a second')).toHaveValue('12');
     await expect(begins.getByLabel('A key may be off, frames')).toHaveValue('2');
