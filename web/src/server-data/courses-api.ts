@@ -9,6 +9,7 @@ import type {
 } from '@undulan/contract';
 import { SCHEMAS } from './answer-schemas.ts';
 import { api } from './api.ts';
+import { OUTLIVING } from './outliving.ts';
 
 /** A course as a whole: its order, what it begins exercises with, what is put away in it, and copies of it. */
 const courses = api.injectEndpoints({
@@ -37,7 +38,12 @@ const courses = api.injectEndpoints({
       invalidatesTags: ['Course'],
     }),
     chooseDefaults: build.mutation<void, { courseId: string; defaults: CourseDefaults }>({
-      query: ({ courseId, defaults }) => ({ url: `/courses/${courseId}/defaults`, method: 'PUT', body: defaults }),
+      query: ({ courseId, defaults }) => ({
+        url: `/courses/${courseId}/defaults`,
+        method: 'PUT',
+        body: defaults,
+        ...OUTLIVING,
+      }),
       invalidatesTags: ['Course', 'People'],
     }),
     copyCourse: build.mutation<Created, { courseId: string; copy: CourseCopy }>({

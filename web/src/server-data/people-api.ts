@@ -23,6 +23,7 @@ import type {
 } from '@undulan/contract';
 import { SCHEMAS } from './answer-schemas.ts';
 import { api } from './api.ts';
+import { OUTLIVING } from './outliving.ts';
 
 /** Courses that are begun, who is in them, and the links by which others come in. */
 const people = api.injectEndpoints({
@@ -49,11 +50,11 @@ const people = api.injectEndpoints({
       invalidatesTags: ['Session', 'People', 'Course'],
     }),
     chooseMail: build.mutation<void, MailKind[]>({
-      query: (off) => ({ url: '/account/mail', method: 'PUT', body: { off } }),
+      query: (off) => ({ url: '/account/mail', method: 'PUT', body: { off }, ...OUTLIVING }),
       invalidatesTags: ['Session'],
     }),
     chooseNumbers: build.mutation<void, DecimalMark>({
-      query: (decimalMark) => ({ url: '/account/numbers', method: 'PUT', body: { decimalMark } }),
+      query: (decimalMark) => ({ url: '/account/numbers', method: 'PUT', body: { decimalMark }, ...OUTLIVING }),
       invalidatesTags: ['Session'],
     }),
     tokens: build.query<AccessToken[], void>({
@@ -121,7 +122,12 @@ const people = api.injectEndpoints({
       providesTags: ['Session'],
     }),
     stayInLedger: build.mutation<void, { courseId: string; inLedger: boolean }>({
-      query: ({ courseId, inLedger }) => ({ url: `/account/left/${courseId}`, method: 'PUT', body: { inLedger } }),
+      query: ({ courseId, inLedger }) => ({
+        url: `/account/left/${courseId}`,
+        method: 'PUT',
+        body: { inLedger },
+        ...OUTLIVING,
+      }),
       invalidatesTags: ['Session'],
     }),
     endInvitation: build.mutation<void, { courseId: string; id: string }>({
