@@ -131,6 +131,10 @@ test('people', async ({ page }) => {
   await expect(page.getByText(/0 of 30 joined/)).toBeVisible();
   await page.reload();
   await expect(page.getByText(/0 of 30 joined/)).toBeVisible();
+  const begins = page.getByRole('region', { name: 'New exercises' });
+  await begins.getByLabel('A key may be off, frames').fill('1.5');
+  await begins.getByLabel('A key may be off, frames').press('Enter');
+  await expect(begins.getByRole('status')).toHaveText('Saved');
   await looks(page, 'people', async () => {
     await page.getByRole('button', { name: 'Account of Marta Olesen' }).click();
     await page.getByRole('menuitem', { name: 'This installation' }).click();
