@@ -489,6 +489,7 @@ test('a course is left: what was handed in stays in one’s archive, and among t
   // Chosen otherwise afterwards.
   await ines.getByRole('link', { name: 'Your archive' }).click();
   await left.getByRole('checkbox').uncheck();
+  await expect(left.getByRole('status')).toHaveText('Saved');
   await ines.reload();
   await expect(left.getByRole('checkbox')).not.toBeChecked();
   await marta.reload();
@@ -538,6 +539,7 @@ test('a forgotten password: asked for at the door, found in the outbox, chosen a
   // Of what comes by mail one chooses; it is kept.
   await ines.goto(`${address}/account`);
   await ines.getByRole('checkbox', { name: 'An exercise is open' }).uncheck();
+  await expect(ines.getByRole('region', { name: 'Messages by mail' }).getByRole('status')).toHaveText('Saved');
   await ines.reload();
   await expect(ines.getByRole('checkbox', { name: 'An exercise is open' })).not.toBeChecked();
   await expect(ines.getByRole('checkbox', { name: 'A take of yours is returned' })).toBeChecked();

@@ -62,6 +62,8 @@ const SURE = 9;
 /** What is not off by more than this share of a movement is not. */
 const EQUAL = 1e-4;
 
+const keysAsked = ({ asked }: Recording): Keys => asked.map(({ keys }) => keys);
+
 function isWithin({ span, noise, asked }: Recording, miss: Miss, usual: number, noiseTimes: number): boolean {
   return miss.usual <= Math.max(usual * span, noiseTimes * noise * Math.sqrt(asked.length));
 }
@@ -168,7 +170,7 @@ function onWholeFrames(recording: Recording, drawn: Drawn): Keys {
 /** Keys that may as well be where the target has them, there: of what is not seen to happen nothing is off. */
 function asAsked(recording: Recording, drawn: Drawn): Drawn {
   let best = drawn;
-  const all = recording.asked.map(({ keys }) => keys);
+  const all = keysAsked(recording);
   if (all.some((own, c) => own.length !== drawn.keys[c]!.length)) return drawn;
   for (const asked of framesOf(all)) {
     const back = best.keys.map((own, c) =>
@@ -181,16 +183,18 @@ function asAsked(recording: Recording, drawn: Drawn): Drawn {
   return best;
 }
 
-/** Whether no more keys than the target has there lie beyond a recording's ends: where they do is not known. */
-function areRecorded({ asked, frames }: Recording, keys: Keys): boolean {
-  return keys.every((own, c) => {
+/** How many keys of each channel lie before what was recorded, and how many after it. */
+function unseenOf({ frames }: Recording, keys: Keys): number[] {
+  return keys.flatMap((own, c) => {
     const [start, end] = [frames[c]![0]! - WITHIN, frames[c]!.at(-1)! + WITHIN];
-    const count = (all: Keys[number], isThere: (frame: number) => boolean): number =>
-      all.filter(({ frame }) => isThere(frame)).length;
-    return [(frame: number) => frame < start, (frame: number) => frame > end].every(
-      (isBeyond) => count(own, isBeyond) <= count(asked[c]!.keys, isBeyond),
-    );
+    return [own.filter(({ frame }) => frame < start).length, own.filter(({ frame }) => frame > end).length];
   });
+}
+
+/** Whether no more keys than the target has there lie beyond a recording's ends: where they do is not known. */
+function areRecorded(recording: Recording, keys: Keys): boolean {
+  const asked = unseenOf(recording, keysAsked(recording));
+  return unseenOf(recording, keys).every((count, i) => count <= asked[i]!);
 }
 
 /** Keys on the nearest samples right beside the target's frames: who works at another rate keys those. */
@@ -239,17 +243,10 @@ function changedOnce(recording: Recording, { drawn, families }: Changed, tried: 
   });
 }
 
-/** How many keys lie where nothing was recorded. */
-function countUnseen({ frames }: Recording, keys: Keys): number {
-  const isUnseen = (frame: number, c: number): boolean =>
-    frame < frames[c]![0]! - WITHIN || frame > frames[c]!.at(-1)! + WITHIN;
-  return keys.reduce((sum, own, c) => sum + own.filter(({ frame }) => isUnseen(frame, c)).length, 0);
-}
-
 /** Those that leave least, one of each sort; of what leaves nothing first what is seen. */
 function leading(recording: Recording, changed: readonly Changed[]): Changed[] {
   const unseen = ({ drawn }: Changed): number =>
-    isAll(recording, drawn.miss) ? countUnseen(recording, drawn.keys) : Infinity;
+    isAll(recording, drawn.miss) ? unseenOf(recording, drawn.keys).reduce((sum, count) => sum + count, 0) : Infinity;
   const byLeft = changed
     .map((one) => ({ one, unseen: unseen(one) }))
     .sort((a, b) =>
@@ -315,14 +312,20 @@ function orPaused(recording: Recording, start: Drawn, found: FoundKeys | null): 
   return one < WORTH * other || (after.count === 1 && found.count > 1 && one <= AS_MUCH * other) ? after : found;
 }
 
+/** The target's keys as they are, or on the samples beside them where that draws a recording better. */
+function begun(recording: Recording): Drawn {
+  const asked = keysAsked(recording);
+  const start = drawnBy(recording, asked);
+  const areWhole = recording.frames.every((row) => row.every((frame) => Number.isInteger(frame)));
+  if (areWhole || isEnough(recording, start.miss)) return start;
+  const beside = drawnBy(recording, onSamples(recording, asked));
+  return beside.miss.usual < start.miss.usual ? beside : start;
+}
+
 /** The keys that draw a recording; null where the target's, changed here and there, do not. */
 export function keysDrawing(recording: Recording): Keys | null {
-  const asked = recording.asked.map(({ keys }) => keys);
-  const asSet = drawnBy(recording, asked);
-  if (isEnough(recording, asSet.miss)) return asked;
-  const beside = drawnBy(recording, onSamples(recording, asked));
-  if (isEnough(recording, beside.miss)) return beside.keys;
-  const start = beside.miss.usual < asSet.miss.usual ? beside : asSet;
+  const start = begun(recording);
+  if (isEnough(recording, start.miss)) return start.keys;
   const found =
     orPaused(recording, start, changedKeys(recording, start, FAMILIES)) ?? changedKeys(recording, start, ['put in']);
   if (!found || recording.effort.left <= 0) return null;

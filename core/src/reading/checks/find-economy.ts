@@ -150,8 +150,9 @@ function findIdle(asked: Keyed, { subject: drawn, range }: Keyed, tracks: readon
     const read = tracks.find((one) => one.track.id === track.id);
     // Keys that were found in a recording are nobody's.
     if (read?.areKeysFound) return [];
-    const asIn = idleAsAsked(model, asked.range, read);
-    const idle = idleKeys(channel, range).filter((frame) => !asIn.some((own) => Math.abs(own - frame) <= BESIDE));
+    const doNothing = idleKeys(channel, range);
+    const asIn = doNothing.length > 0 ? idleAsAsked(model, asked.range, read) : [];
+    const idle = doNothing.filter((frame) => !asIn.some((own) => Math.abs(own - frame) <= BESIDE));
     if (idle.length === 0) return [];
     const shown = idle
       .slice(0, 6)

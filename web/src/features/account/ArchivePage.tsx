@@ -1,10 +1,10 @@
 import type { LeftCourse } from '@undulan/contract';
 import { format } from 'date-fns';
-import { useState } from 'react';
 import { Link } from 'react-router';
-import { explain, useLeftCoursesQuery, useStayInLedgerMutation } from '../../server-data/index.ts';
+import { KeptStatus, useKeptChoice } from '../../saving/index.ts';
+import { useLeftCoursesQuery, useStayInLedgerMutation } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
-import { type Column, Empty, Fetched, sayProblem, Table, Tick, withMark } from '../../ui/index.ts';
+import { type Column, Empty, Fetched, Table, Tick, withMark } from '../../ui/index.ts';
 
 /** What someone handed in in courses that they have left: it stays theirs to see and play. */
 export function ArchivePage() {
@@ -64,15 +64,7 @@ const COLUMNS: Column<LeftTake>[] = [
 
 function Left({ course: { courseId, title, leftAt, inLedger, takes } }: { course: LeftCourse }) {
   const [stay] = useStayInLedgerMutation();
-  // What was ticked shows at once; the server's word follows.
-  const [ticked, setTicked] = useState(inLedger);
-  const choose = async (stays: boolean): Promise<void> => {
-    setTicked(stays);
-    const { error } = await stay({ courseId, inLedger: stays });
-    if (!error) return;
-    setTicked(!stays);
-    sayProblem(explain(error));
-  };
+  const { choice, status, change } = useKeptChoice(inLedger, (inLedger) => stay({ courseId, inLedger }));
   return (
     <section aria-label={title} className="grid gap-2">
       <div className="flex items-baseline gap-3">
@@ -92,9 +84,12 @@ function Left({ course: { courseId, title, leftAt, inLedger, takes } }: { course
               rowId={({ id }) => id}
             />
           </div>
-          <Tick className="text-sm" checked={ticked} onTick={(stays) => void choose(stays)}>
-            My takes stay among the figures of the course’s Ledger
-          </Tick>
+          <div className="flex items-baseline gap-3">
+            <Tick className="text-sm" checked={choice} onTick={(stays) => change(() => stays)}>
+              My takes stay among the figures of the course’s Ledger
+            </Tick>
+            <KeptStatus status={status} />
+          </div>
         </>
       )}
     </section>

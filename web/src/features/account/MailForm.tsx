@@ -1,7 +1,7 @@
 import { MAIL_KINDS, type MailKind } from '@undulan/contract';
-import { useState } from 'react';
-import { explain, useChooseMailMutation } from '../../server-data/index.ts';
-import { sayProblem, Tick } from '../../ui/index.ts';
+import { KeptStatus, useKeptChoice } from '../../saving/index.ts';
+import { useChooseMailMutation } from '../../server-data/index.ts';
+import { Tick } from '../../ui/index.ts';
 
 const SAYS: Record<MailKind, string> = {
   invited: 'You are invited to a course',
@@ -14,31 +14,26 @@ const SAYS: Record<MailKind, string> = {
 
 /** Of what someone gets messages; kept as it is ticked. */
 export function MailForm({ off: kept }: { off: readonly MailKind[] }) {
-  const [off, setOff] = useState(kept);
-  const [choose] = useChooseMailMutation();
-  const change = async (kind: MailKind, wanted: boolean): Promise<void> => {
-    const next = wanted ? off.filter((other) => other !== kind) : [...off, kind];
-    setOff(next);
-    const { error } = await choose([...next]);
-    if (!error) return;
-    setOff(off);
-    sayProblem(explain(error));
-  };
+  const [write] = useChooseMailMutation();
+  const { choice: off, status, change } = useKeptChoice(kept, (off) => write([...off]));
   return (
-    <fieldset>
-      <legend className="mb-1 font-display text-base font-bold">Messages by mail</legend>
+    <section aria-label="Messages by mail">
+      <div className="mb-1 flex items-baseline gap-3">
+        <h2 className="text-base">Messages by mail</h2>
+        <KeptStatus status={status} />
+      </div>
       <div className="grid gap-1">
         {MAIL_KINDS.map((kind) => (
           <Tick
             key={kind}
             className="text-sm"
             checked={!off.includes(kind)}
-            onTick={(wanted) => void change(kind, wanted)}
+            onTick={(wanted) => change((off) => (wanted ? off.filter((other) => other !== kind) : [...off, kind]))}
           >
             {SAYS[kind]}
           </Tick>
         ))}
       </div>
-    </fieldset>
+    </section>
   );
 }

@@ -1,4 +1,5 @@
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
+import { useInTurn } from '../../saving/index.ts';
 import type { ReviewWords, ReviewWriter } from './use-review-writer.ts';
 
 /** What was done, and how it is taken back and done again. */
@@ -36,7 +37,7 @@ function withDeed({ deeds, done }: Line, deed: Deed, goesOn: boolean): Line {
 export function useDeskUndo(): DeskUndo {
   const [line, setLine] = useState<Line>({ deeds: [], done: 0 });
   // Each waits for the one before: a note is gone before another comes back.
-  const turn = useRef<Promise<unknown>>(Promise.resolve());
+  const inTurn = useInTurn();
   const did = useCallback<DeskUndo['did']>(
     (deed, goesOn = false) => setLine((before) => withDeed(before, deed, goesOn)),
     [],
@@ -47,7 +48,7 @@ export function useDeskUndo(): DeskUndo {
     const go = (to: number, work: Deed['undo'] | undefined): void => {
       if (!work) return;
       setLine({ deeds, done: to });
-      turn.current = turn.current.then(work, work);
+      void inTurn(work);
     };
     return {
       undoName: last?.name ?? null,
@@ -56,7 +57,7 @@ export function useDeskUndo(): DeskUndo {
       undo: () => go(done - 1, last?.undo),
       redo: () => go(done + 1, next?.redo),
     };
-  }, [line, did]);
+  }, [line, did, inTurn]);
 }
 
 const WORDS: Record<keyof ReviewWords, string> = {

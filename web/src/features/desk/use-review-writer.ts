@@ -1,5 +1,6 @@
 import type { ReviewedTake, ReviewText } from '@undulan/contract';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useInTurn } from '../../saving/index.ts';
 import { explain, isProblem, useReturnReviewMutation, useSaveReviewMutation } from '../../server-data/index.ts';
 
 export type ReviewWords = Omit<ReviewText, 'version'>;
@@ -35,7 +36,7 @@ export function useReviewWriter(view: ReviewedTake): ReviewWriter {
   const [status, setStatus] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const version = useRef(0);
-  const queue = useRef<Promise<unknown>>(Promise.resolve());
+  const inTurn = useInTurn();
   const takeId = view.id;
   const seenVersion = view.review?.version ?? 1;
   const [written, setWritten] = useState<{ version: number; words: ReviewWords } | null>(null);
@@ -52,12 +53,6 @@ export function useReviewWriter(view: ReviewedTake): ReviewWriter {
   useEffect(() => {
     latest.current = words;
   }, [words]);
-
-  const inTurn = useCallback(<T>(work: () => Promise<T>): Promise<T> => {
-    const next = queue.current.then(work, work);
-    queue.current = next.catch(() => undefined);
-    return next;
-  }, []);
 
   const attempt = useCallback(
     async (write: (version: number) => Promise<{ data?: { version: number }; error?: unknown }>): Promise<boolean> => {

@@ -2,7 +2,7 @@ import type { StoredLesson } from '@undulan/contract';
 import type { Lesson } from '@undulan/core';
 import { del, get, set } from 'idb-keyval';
 import { useCallback, useEffect, useReducer, useRef, useState } from 'react';
-import { mineName } from '../../saving/index.ts';
+import { mineName, useInTurn } from '../../saving/index.ts';
 import { explain, isProblem, useCreateLessonMutation, useSaveLessonMutation } from '../../server-data/index.ts';
 import { sayProblem, sayToStay } from '../../ui/index.ts';
 
@@ -121,29 +121,30 @@ export function useLesson({ id, courseId, version, role, lesson: fetched }: Stor
   }, [key, isDirty, lesson]);
 
   /** One write at a time: what is changed meanwhile is written by the next. */
-  const writing = useRef(Promise.resolve());
+  const inTurn = useInTurn();
   const isStale = useRef(false);
-  const settle = useCallback(() => {
-    writing.current = writing.current.then(async () => {
-      const sent = latest.current;
-      if (!mayKeep || isStale.current || sent === server.current.lesson) return;
-      setStanding('saving');
-      const answer = await save({ id, save: { version: server.current.version, lesson: sent } });
-      if (answer.data) {
-        server.current = { version: answer.data.version, lesson: sent };
-        setSaved(sent);
-        setStanding('saved');
-        if (latest.current === sent) await del(key).catch(() => undefined);
-      } else if (isProblem(answer.error, 'stale-version')) {
-        isStale.current = true;
-        setStanding('stale');
-      } else {
-        setStanding('away');
-        if (isProblem(answer.error, 'invalid-request')) sayProblem(explain(answer.error));
-      }
-    });
-    return writing.current;
-  }, [id, key, mayKeep, save]);
+  const settle = useCallback(
+    () =>
+      inTurn(async () => {
+        const sent = latest.current;
+        if (!mayKeep || isStale.current || sent === server.current.lesson) return;
+        setStanding('saving');
+        const answer = await save({ id, save: { version: server.current.version, lesson: sent } });
+        if (answer.data) {
+          server.current = { version: answer.data.version, lesson: sent };
+          setSaved(sent);
+          setStanding('saved');
+          if (latest.current === sent) await del(key).catch(() => undefined);
+        } else if (isProblem(answer.error, 'stale-version')) {
+          isStale.current = true;
+          setStanding('stale');
+        } else {
+          setStanding('away');
+          if (isProblem(answer.error, 'invalid-request')) sayProblem(explain(answer.error));
+        }
+      }),
+    [id, key, mayKeep, save, inTurn],
+  );
   useEffect(() => {
     if (!isDirty || standing === 'saving' || standing === 'stale') return;
     const timer = setTimeout(() => void settle(), standing === 'away' ? RETRY_MS : PAUSE_MS);
