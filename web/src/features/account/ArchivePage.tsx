@@ -84,7 +84,7 @@ function Left({ course: { courseId, title, leftAt, inLedger, takes } }: { course
               rowId={({ id }) => id}
             />
           </div>
-          <div className="flex items-baseline gap-3">
+          <div className="flex items-center gap-3">
             <Tick className="text-sm" checked={choice} onTick={(stays) => change(() => stays)}>
               My takes stay among the figures of the course’s Ledger
             </Tick>
