@@ -1,6 +1,7 @@
 import { type Finding, type MotionDocument, readTake } from '../src/index.ts';
 import { type Model, MODELS } from './clean-models.ts';
 import { CLOSE_MODELS } from './close-models.ts';
+import { COMPOSED_MODELS } from './composed-models.ts';
 import { createDice, type Dice } from './dice.ts';
 import { FURTHER_FAULTS } from './further-faults.ts';
 import { FURTHER_MODELS } from './further-models.ts';
@@ -77,6 +78,7 @@ export const ALL_MODELS: Record<string, (dice: Dice) => Model> = {
   ...RARER_MODELS,
   ...UNLIKE_MODELS,
   ...CLOSE_MODELS,
+  ...COMPOSED_MODELS,
 };
 export const ALL_FAULTS = { ...LEARNER_FAULTS, ...FURTHER_FAULTS, ...HABIT_FAULTS };
 

@@ -61,9 +61,34 @@ export const KEYINGS: Record<string, (motion: MotionDocument, dice: Dice) => Mot
         return [{ ...key, leave: 'linear' }, createKey(next.frame - 1, key.value, { leave: 'linear' })];
       }),
     })),
+  'holds keyed again': (motion) =>
+    mapChannels(motion, (channel) => ({ ...channel, keys: withHoldsAgain(channel.keys) })),
+  'held before and after': (motion) =>
+    mapChannels(motion, (channel) => {
+      const [first, last] = [channel.keys[0], channel.keys.at(-1)];
+      if (!first || !last || !moving(channel) || channel.before || channel.after) return channel;
+      const keys = [createKey(first.frame - 12, first.value, { leave: 'step' }), ...channel.keys];
+      return { ...channel, keys: [...keys, createKey(last.frame + 3, last.value, { link: 'flat' })] };
+    }),
+  'all in-betweens': (motion) =>
+    mapChannels(motion, (channel) => ({
+      ...channel,
+      keys: channel.keys.map((key) => ({ ...key, role: 'inbetween' as const })),
+    })),
   'subjects turned about': (motion) => ({ ...motion, subjects: motion.subjects.toReversed() }),
   'carried, and a turn more': carriedAndTurned,
 };
+
+/** A key more amid each hold of some frames. */
+const withHoldsAgain = (keys: readonly Key[]): Key[] =>
+  keys.flatMap((key, i) => {
+    const next = keys[i + 1];
+    const isHeld =
+      key.leave === 'step' || (next?.value === key.value && [key, next].every(({ link }) => link === 'flat'));
+    if (!next || !isHeld || next.frame - key.frame < 4) return [key];
+    const { leave } = key;
+    return [key, createKey(Math.floor((key.frame + next.frame) / 2), key.value, { link: 'flat', leave })];
+  });
 
 /** Whether an in-between is as far from the key before it as from the one after it, or a frame less. */
 function isMiddle(keys: readonly Key[], i: number): boolean {

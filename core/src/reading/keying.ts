@@ -46,13 +46,23 @@ function areExtremes(keys: readonly Sample[]): boolean {
 /** Whether some are extremes and some breakdowns: someone told them apart. */
 const areToldApart = (keys: readonly Sample[]): boolean => keys.some(({ role }) => role !== keys[0]!.role);
 
+/** Whether each pose is there twice, held for as long: a key more amid each hold. */
+function isEachThereTwice(keys: readonly Sample[], every: number): boolean {
+  const changes = keys
+    .filter(({ values }, i) => i === 0 || values.some((value, c) => value !== keys[i - 1]!.values[c]))
+    .map(({ frame }) => frame);
+  const gaps = changes.slice(1).map((frame, i) => frame - changes[i]!);
+  return gaps.length > 1 && gaps.filter((gap) => gap === 2 * every).length >= ALIKE * gaps.length;
+}
+
 /**
  * How far apart most of the keys are, if they are samples; else null. On every frame all are; extremes that are a few
- * frames apart are none, nor are extremes and breakdowns.
+ * frames apart are none, nor are extremes and breakdowns, nor poses that are each there twice.
  */
 export function sampledEvery(keys: readonly Sample[]): number | null {
   const every = regularGap(keys.map(({ frame }) => frame));
-  return every !== null && every > 1 && (areToldApart(keys) || areExtremes(keys)) ? null : every;
+  const areMeant = every !== null && every > 1 && (areToldApart(keys) || areExtremes(keys));
+  return areMeant || (every !== null && isEachThereTwice(keys, every)) ? null : every;
 }
 
 /**
@@ -75,8 +85,9 @@ export function tellingOf<T extends { role: KeyRole }>(all: readonly T[]): T[] {
   return telling.length > 0 ? telling : [...all];
 }
 
-const samplesOf = (keys: readonly Key[]): Sample[] =>
-  tellingOf(keys).map(({ frame, value, role }) => ({ frame, values: [value], role }));
+const sampleOf = ({ frame, value, role }: Key): Sample => ({ frame, values: [value], role });
+
+const samplesOf = (keys: readonly Key[]): Sample[] => tellingOf(keys).map(sampleOf);
 
 /** Whether a channel has a key on most frames: it is a recording of what is asked, or drawings held by hand. */
 export const isRecorded = ({ keys }: Channel, asked?: Channel): boolean =>
@@ -98,7 +109,8 @@ function heldEvery(channel: Channel): number | null {
     (key, i) => i === 0 || key.leave === 'step' || key.value !== channel.keys[i - 1]!.value,
   );
   const every = regularGap(drawn.map((key) => key.frame));
-  return every !== null && Number.isInteger(every) ? every : null;
+  if (every === null || !Number.isInteger(every)) return null;
+  return isEachThereTwice(drawn.map(sampleOf), every) ? null : every;
 }
 
 /** Whether two channels that hold each value jump on the same frames: whatever is keyed between says nothing. */

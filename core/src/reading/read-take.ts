@@ -23,6 +23,7 @@ import { findWhole } from './checks/find-whole.ts';
 import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
 import { popsBeside, withKeysFound } from './found-keys.ts';
+import { holdsAlike } from './holds-alike.ts';
 import { hungAlike } from './hung-alike.ts';
 import { withoutIdleKeys } from './idle-keys.ts';
 import { withHeldDrawings } from './keying.ts';
@@ -354,7 +355,8 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
  * that.
  */
 function readAgainst(given: Target, handedIn: MotionDocument, samples: number): Scored & { isAsDrawn: boolean } {
-  const { target: motion, take: handed } = hungAlike(given.motion, handedIn);
+  const hung = hungAlike(given.motion, handedIn);
+  const { target: motion, take: handed } = holdsAlike(hung.target, hung.take);
   const set = { ...given, motion: turnedAsTake(motion, handed) };
   const byKeys = readOnce(set, handed, samples);
   const others = keyedOtherwise(set.motion, handed, byKeys.reading);

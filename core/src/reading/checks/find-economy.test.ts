@@ -1,15 +1,15 @@
 import { expect, test } from 'vitest';
 import { found, sceneOf, soft, straight, subjectWith } from '../../../testing/worked-scenes.ts';
-import { channelOf, createKey } from '../../motion/index.ts';
+import { channelOf, createKey, type KeyRole } from '../../motion/index.ts';
 import { idleKeys } from './find-economy.ts';
 
 const slide = straight([1, 0], [25, 600]);
 const drawer = sceneOf([subjectWith('drawer', { 'position.x': slide })]);
 
 test('an in-between on the line it stands on does nothing; one off it, and every extreme, does', () => {
-  const between = (value: number, late = 0) => {
+  const between = (value: number, late = 0, role: KeyRole = 'inbetween') => {
     const [start, end] = straight([1 + late, 0], [25 + late, 600]);
-    const more = createKey(13 + late, value, { role: 'inbetween', leave: 'linear' });
+    const more = createKey(13 + late, value, { role, leave: 'linear' });
     return sceneOf([subjectWith('drawer', { 'position.x': [start!, more, end!] })], 29);
   };
   expect(idleKeys(channelOf(between(300), 'drawer', 'position.x'), { first: 1, last: 25 })).toEqual([13]);
@@ -23,6 +23,7 @@ test('an in-between on the line it stands on does nothing; one off it, and every
   ]);
   // One that does nothing in the target either was asked for, also where all is late.
   expect(found(between(300), between(300, 4), ['keys-idle'])).toEqual([]);
+  expect(found(between(300, 0, 'extreme'), between(300), ['keys-idle'])).toEqual([]);
 });
 
 test('a channel keyed and never changing is idle, unless the target keys it so; unasked movement is named', () => {

@@ -1,6 +1,6 @@
 import { CHANNELS } from '../../motion/document/channels.ts';
 import { findChannel, findSubject } from '../../motion/document/document.ts';
-import type { Channel, Subject } from '../../motion/document/schema.ts';
+import type { Channel, Key, Subject } from '../../motion/document/schema.ts';
 import { extentOfKeys, isMoving, isStill } from '../../motion/keys/thin-keys.ts';
 import { sampleChannel } from '../../motion/sampling/sample.ts';
 import { tracksOf, trackWith } from '../../motion/sampling/track.ts';
@@ -19,17 +19,19 @@ const SAMPLE_GAP = 2;
 /** A key so many frames from where the model has one is that. */
 const BESIDE = 1;
 
+const isInbetween = ({ role }: Key): boolean => role === 'inbetween';
+
 /**
- * The in-betweens of a channel whose going would leave the motion as it is on some frames: each is tried alone, against
- * its two neighbours on either side.
+ * The in-betweens of a channel, or other keys that may go, whose going would leave the motion as it is on some frames:
+ * each is tried alone, against its two neighbours on either side.
  */
-export function idleKeys(channel: Channel, within: FrameRange): number[] {
+export function idleKeys(channel: Channel, within: FrameRange, mayGo = isInbetween): number[] {
   const { keys } = channel;
-  if (keys.length < 3 || !keys.some(({ role }) => role === 'inbetween')) return [];
+  if (keys.length < 3 || !keys.some(mayGo)) return [];
   const extent = extentOfKeys(keys);
   if (!(extent > 0)) return [];
   return keys.flatMap((key, i) => {
-    if (i === 0 || i === keys.length - 1 || key.role !== 'inbetween') return [];
+    if (i === 0 || i === keys.length - 1 || !mayGo(key)) return [];
     // One between two a frame away is a sample of the motion.
     if (keys[i + 1]!.frame - keys[i - 1]!.frame <= SAMPLE_GAP) return [];
     const near = keys.slice(Math.max(0, i - 3), i + 4);
@@ -116,7 +118,7 @@ function idleAsAsked(model: Channel | undefined, range: FrameRange, read: ReadTr
   const onTake = createWarp(
     (read?.reading.pairs ?? []).map(({ targetFrame, takeFrame }) => ({ from: targetFrame, to: takeFrame })),
   );
-  return model ? idleKeys(model, range).map(onTake) : [];
+  return model ? idleKeys(model, range, () => true).map(onTake) : [];
 }
 
 function findIdle(asked: Keyed, { subject: drawn, range }: Keyed, tracks: readonly ReadTrack[]): Finding[] {

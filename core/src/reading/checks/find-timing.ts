@@ -4,6 +4,7 @@ import { toldPauses } from '../pauses.ts';
 import { poseMisses } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair, Target, TrackReading } from '../schema.ts';
+import { isSeen } from '../seen-keys.ts';
 import { severityOf } from '../severity.ts';
 import { amount, capital, frames, roundTo, subjectDoes } from '../words.ts';
 
@@ -49,10 +50,10 @@ export function findTiming(
     ];
   }
   const findings: Finding[] = [];
-  for (const pair of reading.pairs) {
+  for (const [k, pair] of reading.pairs.entries()) {
     const tolerance = toleranceAt(target, reading, pair.targetFrame) + blurFrames;
     const severity = severityOf(pair.offsetFrames, tolerance);
-    if (!severity) continue;
+    if (!severity || !isSeen(read, k)) continue;
     const late = pair.offsetFrames > 0;
     const happening = happeningAt(reading, pair, eventAt(target, reading, pair.targetFrame));
     const landed = roundTo(pair.targetFrame + pair.offsetFrames, 2);

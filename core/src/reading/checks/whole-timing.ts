@@ -1,8 +1,8 @@
-import { trackValues } from '../../motion/sampling/track.ts';
 import { type KeyOffset, paceOf, type ShiftFit, shiftOf } from '../offset-fits.ts';
 import { toleranceAt } from '../own-keys.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding } from '../schema.ts';
+import { isSeen } from '../seen-keys.ts';
 import { severityOf } from '../severity.ts';
 import { capital, frames, roundTo, subjectDoes, theSubject } from '../words.ts';
 import { type BothRead, isAbout, type Whole } from './check.ts';
@@ -23,31 +23,23 @@ const LEAST_SLACK = 0.75;
 
 const isLate = ({ off, tolerance }: Offset): boolean => severityOf(off, tolerance) !== null;
 
-/** Whether a matched key, by its place, shows when it is: in a recording one within a standstill does not. */
-function isSeen(
-  { isSampled, areKeysFound, reading: { pairs, segments }, sides, track }: ReadTrack,
-  k: number,
-): boolean {
-  if (!(isSampled || areKeysFound) || segments[k - 1]?.target || segments[k]?.target) return true;
-  const [before, at] = [pairs[k - 1], pairs[k]!].map(
-    (pair) => pair && trackValues(sides.target.subject, track, pair.targetFrame),
-  );
-  // What was held may jump there.
-  return pairs.length < 2 || (before?.some((value, c) => value !== at![c]) ?? false);
-}
+/** Whether its keys are those of the take. */
+const isKeyed = ({ isSampled, areKeysFound }: ReadTrack): boolean => !isSampled && !areKeysFound;
 
 /** What explains late keys together, by the fewest sentences; what explains all of some rather than nearly all. */
 export function findTimings({ target, tracks }: BothRead, others: readonly Finding[]): Whole[] {
   const offsets = tracks.flatMap((read) =>
-    read.reading.pairs
-      .filter((_, k) => isSeen(read, k))
-      .map((pair): Offset => ({
+    read.reading.pairs.flatMap((pair, k): Offset[] => {
+      const offset = {
         read,
         frame: pair.targetFrame,
         off: pair.offsetFrames,
         tolerance: toleranceAt(target, read.reading, pair.targetFrame) + read.blurFrames,
         isSampled: read.isSampled && !read.explained,
-      })),
+      };
+      // One that is not seen, but was keyed on time, says that not all is late.
+      return isSeen(read, k) || (isKeyed(read) && !isLate(offset)) ? [offset] : [];
+    }),
   );
   const late = offsets.filter(isLate);
   const sentences = (wholes: readonly WholeTiming[]): number =>
