@@ -150,6 +150,39 @@ export const HABIT_FAULTS: Record<string, (model: Model, dice: Dice) => Learners
       also: [{ kinds: [...POSES, ...EASES, 'arc-kinked', 'overlap-off', 'track-never-keyed', 'loop-jerks'] }],
     };
   },
+  'goes on after the end': (model, dice) => {
+    const { motion } = model.target;
+    const { first, last } = motion.range;
+    const isRoom = ({ keys, after }: Channel): boolean =>
+      !after && keys.at(-1)!.frame > first && keys.at(-1)!.frame + 8 <= last;
+    const channel = oneThat(model, dice, (own) => isFree(own) && isRoom(own));
+    const end = channel?.keys.at(-1);
+    if (!channel || !end) return null;
+    const by = spanOfKeys(channel) * (dice(15, 30) / 100) * (dice(0, 1) ? 1 : -1);
+    const still = { ...end, leave: 'curve' as const, link: 'flat' as const };
+    const more = [still, { ...still, frame: end.frame + 2 }, { ...still, frame: last - 1, value: end.value + by }];
+    return {
+      take: withKeys(motion, channel, (keys) => [...keys.slice(0, -1), ...more]),
+      main: {
+        kinds: ['hold-moves', 'key-extra', 'settle-off', 'arc-off', ...POSES],
+        within: [end.frame - 2, Infinity],
+      },
+      also: [{ kinds: [...EASES, 'arc-off', 'loop-open', 'loop-jerks'] }],
+    };
+  },
+  'no more rounds': (model, dice) => {
+    const { motion } = model.target;
+    const channel = oneThat(model, dice, ({ keys, after }) => {
+      const end = keys.at(-1)!.frame;
+      return after !== undefined && after.kind !== 'hold' && motion.range.last - end > (end - keys[0]!.frame) / 2;
+    });
+    if (!channel) return null;
+    return {
+      take: mapChannels(motion, (own) => (own === channel ? { ...own, after: { kind: 'hold', count: 0 } } : own)),
+      main: { kinds: ['held-not-moving', 'pose-off'] },
+      also: [{ kinds: ['arc-off', 'limb-long'] }],
+    };
+  },
   'hold too long': (model, dice) => holdEnding(model, dice, 4),
   'hold too short': (model, dice) => holdEnding(model, dice, -4),
   'one part smaller': ({ target: { motion } }, dice) => {

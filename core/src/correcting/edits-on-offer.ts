@@ -8,7 +8,7 @@ import { sameData } from '../steps/index.ts';
 import { eased, easedAbout, easedThroughout } from './ease-edits.ts';
 import { added, cleared, coordinatesTaken, takenOver, withoutSurplus } from './key-edits.ts';
 import { asTheTargets, placed, posed, sameFrames, sized } from './pose-edits.ts';
-import { broughtBack, SETTINGS, settings } from './setting-edits.ts';
+import { beyondTaken, broughtBack, SETTINGS, settings } from './setting-edits.ts';
 import { channelOfSubject, type EditOnOffer, keysOf, type Sides, whose } from './sides.ts';
 import { coordinateInTime, inTempo, inTime, withoutPause } from './timing-edits.ts';
 
@@ -64,6 +64,7 @@ export function* editsOnOffer(
     const { pairs, missingFrames } = sides.track;
     for (const frame of missingFrames) yield* added(sides, [frame]);
     if (missingFrames.length > 1) yield* added(sides, missingFrames);
+    yield* beyondTaken(sides);
     yield* withoutSurplus(sides);
     for (const pair of pairs) yield* inTime(sides, all, pair);
     yield* coordinateInTime(sides);

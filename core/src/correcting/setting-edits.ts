@@ -1,11 +1,13 @@
-import type { MotionDocument } from '../motion/document/schema.ts';
+import { findChannel } from '../motion/document/document.ts';
+import type { MotionDocument, Outside } from '../motion/document/schema.ts';
 import { changeRate } from '../motion/edit/change-rate.ts';
+import { setOutside } from '../motion/edit/outside-keys.ts';
 import { counterpart } from '../reading/counterpart.ts';
 import type { Finding } from '../reading/schema.ts';
 import { theSubject } from '../reading/words.ts';
 import { sameData } from '../steps/index.ts';
 import { sameRate } from '../time/rate.ts';
-import type { EditOnOffer } from './sides.ts';
+import { type Both, channelOfSubject, type EditOnOffer } from './sides.ts';
 
 /** Subjects that the take lost, put back as the target has them. */
 export function broughtBack(target: MotionDocument, take: MotionDocument): EditOnOffer[] {
@@ -19,6 +21,40 @@ export function broughtBack(target: MotionDocument, take: MotionDocument): EditO
           ? now
           : { ...now, subjects: [...now.subjects, { ...subject, parentId: null, guide: null }] },
     }));
+}
+
+/** What channels do beyond their keys, in words. */
+const BEYOND: Record<Outside['kind'], string> = {
+  hold: 'hold its value',
+  repeat: 'repeat',
+  'repeat-offset': 'repeat, going on from the end',
+  mirror: 'go there and back',
+  continue: 'go straight on',
+};
+
+/** What a movement does before its first and after its last key, as the target's does. */
+export function beyondTaken({ model, own, channelIds }: Both): EditOnOffer[] {
+  return (['before', 'after'] as const).flatMap((side): EditOnOffer[] => {
+    const differing = channelIds.filter(
+      (id) => !sameData(findChannel(model, id)?.[side] ?? null, findChannel(own, id)?.[side] ?? null),
+    );
+    if (differing.length === 0) return [];
+    const asked = differing.map((id) => findChannel(model, id)?.[side] ?? null);
+    const does = [...new Set(asked.map((outside) => BEYOND[outside?.kind ?? 'hold']))].join(' or ');
+    const what = differing.map((id) => channelOfSubject(id, model.name)).join(' and ');
+    return [
+      {
+        sentence: `Let ${what} ${does} ${side === 'before' ? 'before its first' : 'after its last'} key.`,
+        keys: 1,
+        apply: (take) =>
+          differing.reduce((motion, id, k) => {
+            const subject = motion.subjects.find((other) => other.id === own.id);
+            if (!subject || !findChannel(subject, id)) return motion;
+            return setOutside(motion, { subjectId: own.id, channelId: id }, side, asked[k]!).motion;
+          }, take),
+      },
+    ];
+  });
 }
 
 /** What puts right that another setting was used. */

@@ -1,6 +1,7 @@
-import type { BothRead } from './checks/check.ts';
+import { type BothRead, isAbout } from './checks/check.ts';
 import { errorsOfLooks } from './checks/find-looks.ts';
 import { loopGapPercent, playsInLoop } from './checks/find-loop.ts';
+import { isBeyond } from './off-beyond.ts';
 import { toleranceAt } from './own-keys.ts';
 import { askedFrames, poseMisses } from './poses.ts';
 import type { ReadTrack } from './read-track.ts';
@@ -86,6 +87,11 @@ function measure(
   poses.push(...ofLooks.tolerances.map((times) => times * tolerances.spacingPercent));
   const arcs = readings.flatMap((track) => (track.path ? [track.path.worstPercent] : []));
   const holds = tracks.flatMap(holdDrifts).map((percent) => percent ?? 4 * tolerances.spacingPercent);
+  for (const finding of findings) {
+    const own = readings.find((track) => track.span > 0 && isAbout(finding, track));
+    if (!own || !isBeyond(finding, own) || finding.unit !== own.unit) continue;
+    (finding.kind === 'hold-moves' ? holds : poses).push((finding.measured / own.span) * 100);
+  }
   const keys = readings.reduce((sum, track) => sum + track.pairs.length + track.missingFrames.length, 0);
   const idle = findings
     .filter((finding) => FINDINGS_OF_ECONOMY.has(finding.kind))

@@ -38,6 +38,18 @@ test.each<[string, Key[]]>([
   });
 });
 
+test('what jumps past its pose and comes back is found with the key it comes back on', () => {
+  const jump = (...after: Key[]): MotionDocument =>
+    drawer([...KEYS.slice(0, 2), { ...KEYS[2]!, leave: 'step' }, ...after]);
+  const take = KEYINGS['baked']!(jump(...soft([55, 560], [62, 500])), createDice(1));
+  const { take: keyed } = withKeysFound(jump(KEYS[3]!), take);
+  const [past, back] = findChannel(keyed.subjects[0]!, 'position.x')!.keys.slice(-2);
+  expect([past, back]).toMatchObject([{ frame: 55 }, { frame: 62, value: 500 }]);
+  expect(past!.value).toBeCloseTo(560, 6);
+  const told = readTake({ motion: jump(KEYS[3]!), tolerances }, take).findings;
+  expect(told.map(({ kind }) => kind)).toEqual(['settle-off']);
+});
+
 test('through noise they are found within half a frame and a hundredth of the way', () => {
   const keys = change(1, { frame: 24, value: 520 });
   for (let seed = 1; seed <= 8; seed++)

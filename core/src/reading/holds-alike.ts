@@ -1,7 +1,7 @@
 import { findChannel } from '../motion/document/document.ts';
 import type { Channel, Key, MotionDocument, Subject } from '../motion/document/schema.ts';
+import { effectiveHandles } from '../motion/keys/set-handles.ts';
 import { extentOfKeys } from '../motion/keys/thin-keys.ts';
-import { inHandle, outHandle } from '../motion/sampling/handles.ts';
 import { standsFrom } from '../motion/sampling/stands.ts';
 import { askedOf } from './counterpart.ts';
 import { isRecorded } from './keying.ts';
@@ -95,12 +95,8 @@ function isMeant(gone: readonly number[], [own, other]: StandPair, beside: Stand
 }
 
 /** A key whose handles stay what they are, whatever is keyed beside it. */
-function withOwnHandles(keys: readonly Key[], i: number): Key {
-  const [before, key, after] = [keys[i - 1], keys[i]!, keys[i + 1]];
-  if (key.link !== 'auto') return key;
-  const came = before ? inHandle(before, key, after) : key.in;
-  return { ...key, link: 'broken', in: came, out: after ? outHandle(before, key, after) : key.out };
-}
+const withOwnHandles = (keys: readonly Key[], i: number): Key =>
+  keys[i]!.link === 'auto' ? { ...keys[i]!, link: 'broken', ...effectiveHandles(keys, i) } : keys[i]!;
 
 /** Keys without some that stand; a hold whose last key goes jumps off from the one before, where that one did. */
 function without(keys: readonly Key[], stands: readonly Stand[], gone: ReadonlySet<number>): Key[] {

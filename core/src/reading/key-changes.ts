@@ -154,6 +154,18 @@ function* pausedOnce(keys: Keys): Generator<Change> {
     for (let by = 1; by <= MOST_FRAMES; by++) yield { keys: paused(keys, at, by), isLone: false };
 }
 
+/** A key that comes so much later, and on its frame another where the recording is: past its pose, or short of it. */
+function* gonePast(keys: Keys, apart: number, drawnAt: (c: number, frame: number) => number): Generator<Change> {
+  for (const [c, own] of keys.entries())
+    for (const [i, key] of own.entries()) {
+      if (i === 0) continue;
+      const most = Math.min(MOST_FRAMES, (own[i + 1]?.frame ?? Infinity) - apart - key.frame);
+      const past = createKey(key.frame, drawnAt(c, key.frame), { link: 'flat' });
+      for (let by = Math.max(1, Math.ceil(apart)); by <= most; by++)
+        yield { keys: keys.with(c, own.toSpliced(i, 1, past, { ...key, frame: key.frame + by })), isLone: false };
+    }
+}
+
 /** A key more on a frame between two, where the recording is: slowing down there, or going through. */
 function* putIn(keys: Keys, apart: number, drawnAt: (c: number, frame: number) => number): Generator<Change> {
   for (const [c, own] of keys.entries())
@@ -203,5 +215,8 @@ export function* changesOf(
   if (family === 'ease') yield* otherEases(keys);
   if (family === 'left out') yield* leftOut(keys);
   if (family === 'paused') yield* pausedOnce(keys);
-  if (family === 'put in') yield* putIn(keys, apart, drawnAt);
+  if (family === 'put in') {
+    yield* putIn(keys, apart, drawnAt);
+    yield* gonePast(keys, apart, drawnAt);
+  }
 }

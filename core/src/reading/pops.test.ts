@@ -1,8 +1,9 @@
 import { expect, test } from 'vitest';
 import { createDice } from '../../testing/dice.ts';
 import { ALL_MODELS } from '../../testing/judge-readings.ts';
-import { popped } from '../../testing/keyings.ts';
-import { readTake } from '../index.ts';
+import { KEYINGS, popped } from '../../testing/keyings.ts';
+import { sceneOf, subjectWith } from '../../testing/worked-scenes.ts';
+import { createKey, type MotionDocument, readTake } from '../index.ts';
 import { popsIn } from './pops.ts';
 
 test('a sample out of its row is found; no corner is one, nor a jump, a peak, or one beside lost frames', () => {
@@ -14,6 +15,19 @@ test('a sample out of its row is found; no corner is one, nor a jump, a peak, or
   expect(found((i) => -Math.abs(i - 14) * 40)).toEqual([]);
   const lost = frames.filter((frame) => frame !== 14 && frame !== 15);
   expect(found((frame) => 3 * (frame - 13) ** 2, lost)).toEqual([]);
+});
+
+test('what pops in the target pops in a take that is late, too', () => {
+  const springing = [
+    createKey(5, 100, { leave: 'bounce-out' }),
+    createKey(12, 400, { leave: 'elastic-out' }),
+    createKey(22, 150),
+  ];
+  const can = (by: number): MotionDocument =>
+    sceneOf([subjectWith('can', { 'position.y': springing.map((key) => ({ ...key, frame: key.frame + by })) })], 40);
+  const target = { motion: can(0), tolerances: { keyFrames: 1, spacingPercent: 4 } };
+  const { findings } = readTake(target, KEYINGS['baked']!(can(6), createDice(1)));
+  expect(findings.map(({ sentence }) => sentence)).toEqual(['Everything is 6 frames late.']);
 });
 
 test('one drawing out of its row is one finding that names its frame, and nothing else is said', () => {

@@ -14,6 +14,13 @@ import { amount, capital, subjectDoes } from './words.ts';
 
 /** Frames about a pop on which the model is looked at. */
 const NEAR = [-2, -1, 0, 1, 2];
+/** The model is also looked at up to so many frames before and after, in such steps: what pops there may be late. */
+const LATE = 16;
+const LATE_STEP = 0.25;
+/** Of more that pop it is not looked whether they are. */
+const MOST_LATE = 40;
+/** Rows that differ nowhere by more than this share of what a sample is off by are the same. */
+const SAME_ROW = 0.25;
 /** A pop is so many times larger than the noise. */
 const TIMES_NOISE = 8;
 /**
@@ -45,6 +52,33 @@ export function popsIn(values: readonly number[], frames: readonly number[], lea
   return found;
 }
 
+/** Whether two rows of samples go the same way, wherever they are. */
+function isSameRow(row: readonly number[], other: readonly number[], most: number): boolean {
+  const [middle, otherMiddle] = [row[row.length >> 1]!, other[row.length >> 1]!];
+  return row.every((value, k) => Math.abs(value - middle - (other[k]! - otherMiddle)) <= most);
+}
+
+/** Which samples pop by more than `least` where the model does not, nor would if it were late: by its values, asked. */
+function ownPops(
+  values: readonly number[],
+  frames: readonly number[],
+  least: number,
+  asks: (frame: number) => number,
+): number[] {
+  const off = (i: number): number => Math.abs(offCubic(values, i));
+  const asked = (i: number, by: number): number[] => NEAR.map((step) => asks(frames[i]! + by + step));
+  // What stands out in the model, too, is a corner there.
+  const pops = popsIn(values, frames, least).filter((i) =>
+    NEAR.every((by) => Math.abs(offCubic(asked(i, by), 2)) < off(i) / 2),
+  );
+  const isLate = (i: number): boolean => {
+    const row = NEAR.map((by) => values[i + by]!);
+    for (let by = -LATE; by <= LATE; by += LATE_STEP) if (isSameRow(row, asked(i, by), SAME_ROW * off(i))) return true;
+    return false;
+  };
+  return pops.length > MOST_LATE ? pops : pops.filter((i) => !isLate(i));
+}
+
 /** How far the keys of a movement are apart: of a place in that coordinate which goes further. */
 function spanOfTrack(subject: Subject, { channelIds }: Track): number {
   return Math.max(0, ...channelIds.map((id) => extentOfKeys(findChannel(subject, id)?.keys ?? [])));
@@ -70,34 +104,26 @@ export function withoutPops(
       const least = (spanOfTrack(asked, track) * spacingPercent) / 100;
       if (!(least > 0)) return channel;
       const values = channel.keys.map((key) => key.value);
-      // What stands out in the model, too, is a corner there.
       const asks = (frame: number): number => sampleChannel(model, time.toTarget(frame));
       const frames = channel.keys.map((key) => key.frame);
-      const pops = popsIn(values, frames, least).filter((i) => {
-        const own = Math.abs(offCubic(values, i));
-        return NEAR.every((by) => {
-          const at = channel.keys[i]!.frame + by;
-          const row = [-2, -1, 0, 1, 2].map((step) => asks(at + step));
-          return Math.abs(offCubic(row, 2)) < own / 2;
-        });
-      });
+      const pops = ownPops(values, frames, least, asks);
       for (const i of pops) {
-        const off = offCubic(values, i);
-        const frame = channel.keys[i]!.frame;
+        const frame = frames[i]!;
+        const off = Math.abs(offCubic(values, i));
         findings.push({
           subjectId: asked.id,
           track: track.id,
           kind: 'frame-pops',
           firstFrame: frame,
           lastFrame: frame,
-          measured: Math.abs(off),
+          measured: off,
           expected: 0,
           tolerance: least,
           unit: track.unit,
           severity: severityOf(off, least)!,
           sentence: capital(
             `${subjectDoes(asked.name, 'pop')} on frame ${frame}: ` +
-              `it is ${amount(Math.abs(off), track.unit)} off between the drawings beside it.`,
+              `it is ${amount(off, track.unit)} off between the drawings beside it.`,
           ),
         });
       }

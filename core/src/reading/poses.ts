@@ -49,6 +49,10 @@ export function isRoundBehind(read: ReadTrack, frame: number): boolean {
   return Math.hypot(...left) <= CLOSES * reading.span;
 }
 
+/** What goes more than this share of the span in so little of a frame jumps. */
+const JUMPS = 0.02;
+const JUST_BEFORE = 1e-3;
+
 /** What is found so near to a drawing, in frames, is on it. */
 const ON_IT = 0.01;
 
@@ -95,13 +99,19 @@ export function poseMisses(read: ReadTrack, frames: readonly number[]): PoseMiss
   const count = target[0]?.length ?? 0;
   const { exposure } = read.sides.target.subject;
   const isBetween = (frame: number): boolean => exposure > 1 && (frame - read.reading.gap.firstFrame) % exposure !== 0;
+  const jumpsTo = (frame: number): boolean => {
+    const [before, at] = [frame - JUST_BEFORE, frame].map((on) =>
+      trackValues(read.sides.target.subject, read.track, on),
+    );
+    return Math.hypot(...at!.map((value, c) => value - before![c]!)) > JUMPS * read.reading.span;
+  };
   const missAt = (frame: number): number | null => {
     if (isRoundBehind(read, frame)) return 0;
     if (isEndOfWay(read, frame)) return missAtEnd(read, frame);
     const i = sampleOf(read, frame);
     if (i < 0 || i >= count) return null;
-    // Between two drawings it is off only where both are.
-    return isBetween(frame) && i >= exposure
+    // Between two drawings it is off only where both are; what it jumps to is only on the second.
+    return isBetween(frame) && i >= exposure && !jumpsTo(frame)
       ? Math.min(missOn(frame, i), missOn(frame, i - exposure))
       : missOn(frame, i);
   };

@@ -3,6 +3,7 @@ import { medianOf } from '../median.ts';
 import { trackEvents } from '../motion/sampling/track.ts';
 import { isAbout } from './checks/check.ts';
 import { withoutRounds } from './laid-along.ts';
+import { isBeyond } from './off-beyond.ts';
 import type { ReadTrack } from './read-track.ts';
 import { type Finding, FINDING_KINDS, type FindingKind, type KeyPair } from './schema.ts';
 
@@ -73,6 +74,21 @@ function spacedLike(read: ReadTrack, firstFrame: number, lastFrame: number): Cor
         const share = to > from ? (i - from) / (to - from) : 0;
         return take[c]![i]! - (miss(c, i) - (left(c, from) * (1 - share) + (isDrawn ? left(c, to) * share : 0)));
       },
+    },
+  ];
+}
+
+/** All beyond the first key, or the last, gone as the target goes it, from where the take is there. */
+function goneOn(read: ReadTrack, isAfter: boolean): Correction[] {
+  const { target, take, warped } = read.whole;
+  const { pairs } = read.reading;
+  const at = indexOf(read, (isAfter ? pairs.at(-1)! : pairs[0]!).targetFrame);
+  const miss = (c: number, i: number): number => warped[c]![i]! - target[c]![i]!;
+  return [
+    {
+      from: isAfter ? at : 0,
+      to: isAfter ? lastOf(read) : at,
+      valueAt: (c, i) => take[c]![i]! - (miss(c, i) - miss(c, at)),
     },
   ];
 }
@@ -239,6 +255,8 @@ export function corrections(read: ReadTrack, finding: Finding): Correction[] | n
     if (isOne) return movedBack(read, (pair) => (pair.targetFrame === expected ? pair.offsetFrames : 0));
     return movedBack(read, kind === 'overlap-off' ? ({ offsetFrames }) => offsetFrames : wholeOffset(read, finding));
   }
+  if (isBeyond(finding, reading) && kind !== 'key-missing')
+    return goneOn(read, firstFrame > reading.pairs[0]!.targetFrame);
   if (kind === 'pose-off') {
     if (firstFrame === lastFrame) return posed(read, firstFrame);
     return firstFrame > reading.pairs[0]!.targetFrame ? posed(read, firstFrame, true) : sizedLike(read);

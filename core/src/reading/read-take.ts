@@ -5,6 +5,7 @@ import { keyedByPosition } from '../spacing/guide-move.ts';
 import { sameData } from '../steps/index.ts';
 import { asRecorded, hasSurplus, keyedOtherwise } from './as-recorded.ts';
 import type { BothRead, Found } from './checks/check.ts';
+import { findBeyond } from './checks/find-beyond.ts';
 import { findCoordinates } from './checks/find-coordinates.ts';
 import { findEconomy } from './checks/find-economy.ts';
 import { findLimbs } from './checks/find-limbs.ts';
@@ -216,6 +217,7 @@ function allFindings(read: BothRead, settings: readonly Finding[]): Finding[] {
         founds.some((other, j) => j !== i && other.explains?.(finding) && !(j < i && areSigns(other, found)));
       return found.areCauses ? found.findings : found.findings.filter((finding) => !isSign(finding));
     });
+  founds.push(weighed(findBeyond(shaped, told())));
   founds.push(findLoop(read, told()));
   founds.push(findStrobing(read, told()));
   return told();

@@ -210,7 +210,7 @@ export function readTrack(
     isByFrames,
     noisePercent:
       matched.isSampled && span > 0
-        ? (Math.max(...takeColumns.map((column) => noiseOf(column, 'quarter'))) / span) * 100
+        ? (Math.max(...takeColumns.map((column) => noiseOf(drawings(column, take.subject), 'quarter'))) / span) * 100
         : 0,
     held: isHeldAlike ? 1 : held,
     apart: matched.apart,
@@ -259,6 +259,11 @@ export function sampleOf({ reading, sides, target }: ReadTrack, frame: number): 
   if (exposure === 1) return Math.round(at);
   const shown = Math.ceil(at / exposure) * exposure;
   return shown < (target[0]?.length ?? 0) ? shown : Math.round(at);
+}
+
+/** The values of a column that are drawn anew: of each drawing the last that shows it, wherever the first begins. */
+function drawings(column: Float64Array, { exposure }: Subject): Float64Array {
+  return exposure === 1 ? column : column.filter((_, i) => i % exposure === exposure - 1);
 }
 
 /** As a plain list, to be written down: ten times as quick as `Array.from`. */
