@@ -7,7 +7,7 @@ import { createSharedTime } from '../reading/shared-time.ts';
 import { sameData } from '../steps/index.ts';
 import { eased, easedAbout, easedThroughout } from './ease-edits.ts';
 import { added, cleared, coordinatesTaken, takenOver, withoutSurplus } from './key-edits.ts';
-import { asTheTargets, placed, posed, sameFrames, sized } from './pose-edits.ts';
+import { asTheTargets, placed, posed, sameFrames, sized, stoodRight } from './pose-edits.ts';
 import { beyondTaken, broughtBack, SETTINGS, settings } from './setting-edits.ts';
 import { channelOfSubject, type EditOnOffer, keysOf, type Sides, whose } from './sides.ts';
 import { coordinateInTime, inTempo, inTime, withoutPause } from './timing-edits.ts';
@@ -76,7 +76,8 @@ export function* editsOnOffer(
     yield* coordinatesTaken(sides);
     for (const frame of sameFrames(sides)) yield asTheTargets(sides, frame);
   }
-  yield* cleared(take, reading.findings);
+  yield* stoodRight(target, take);
+  yield* cleared(target, take, reading.findings);
   yield* broughtBack(target, take);
 }
 

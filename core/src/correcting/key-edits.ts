@@ -1,5 +1,5 @@
 import { CHANNELS } from '../motion/document/channels.ts';
-import { findChannel, withChannel } from '../motion/document/document.ts';
+import { createChannel, findChannel, withChannel } from '../motion/document/document.ts';
 import { onGrain } from '../motion/document/frame-grain.ts';
 import type { Key, MotionDocument } from '../motion/document/schema.ts';
 import type { KeyRef } from '../motion/keys/change-keys.ts';
@@ -7,7 +7,9 @@ import { deleteKeys } from '../motion/keys/delete-keys.ts';
 import { withEase } from '../motion/keys/ease-keys.ts';
 import { easeShapeOf } from '../motion/sampling/ease-shape.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
+import { counterpart } from '../reading/counterpart.ts';
 import type { Finding } from '../reading/schema.ts';
+import { standsOn } from '../reading/standing.ts';
 import { roundTo, theSubject } from '../reading/words.ts';
 import {
   type Both,
@@ -106,8 +108,20 @@ export function withoutSurplus(sides: Sides): EditOnOffer[] {
   ];
 }
 
+/** Channels without keys on what the target stands on in them. */
+function restingAs(target: MotionDocument, take: MotionDocument, refs: readonly KeyRef[]): MotionDocument {
+  return refs.reduce((motion, { subjectId, channelId }) => {
+    const own = motion.subjects.find(({ id }) => id === subjectId);
+    const model = target.subjects.find((subject) => own !== undefined && counterpart(motion, subject) === own);
+    const stands = model ? standsOn(model, channelId, target) : null;
+    return stands === null || !own || keysOf(own, channelId).length > 0
+      ? motion
+      : withChannel(motion, subjectId, createChannel(channelId, stands));
+  }, take);
+}
+
 /** Keys gone that ought not to be there at all: of a channel that is idle or too much, and on the rest frame. */
-export function cleared(take: MotionDocument, findings: readonly Finding[]): EditOnOffer[] {
+export function cleared(target: MotionDocument, take: MotionDocument, findings: readonly Finding[]): EditOnOffer[] {
   return findings.flatMap(({ kind, subjectId, track }): EditOnOffer[] => {
     const subject = take.subjects.find((other) => other.id === subjectId);
     const ids: readonly string[] = TRACKS.find((other) => other.id === track)?.channelIds ?? (track ? [track] : []);
@@ -123,9 +137,12 @@ export function cleared(take: MotionDocument, findings: readonly Finding[]): Edi
         ),
     );
     const what = isRest ? 'the rest frame' : `${track} of ${theSubject(subject!.name)}`;
-    return refs.length === 0
-      ? []
-      : [{ sentence: `Take the keys off ${what}.`, keys: 1, apply: (now) => deleteKeys(now, refs).motion }];
+    if (refs.length === 0) return [];
+    const apply = (now: MotionDocument): MotionDocument => {
+      const without = deleteKeys(now, refs).motion;
+      return isRest ? without : restingAs(target, without, refs);
+    };
+    return [{ sentence: `Take the keys off ${what}.`, keys: 1, apply }];
   });
 }
 

@@ -1,9 +1,17 @@
+import type { ChannelId } from '../motion/document/channels.ts';
+import { createChannel, withChannel } from '../motion/document/document.ts';
 import { onGrain } from '../motion/document/frame-grain.ts';
-import type { Key } from '../motion/document/schema.ts';
+import type { Key, MotionDocument } from '../motion/document/schema.ts';
+import { TRACKS } from '../motion/sampling/track.ts';
+import { findStanding } from '../reading/checks/find-standing.ts';
+import { counterpart } from '../reading/counterpart.ts';
 import type { KeyPair } from '../reading/schema.ts';
-import { roundTo } from '../reading/words.ts';
+import { standsOn } from '../reading/standing.ts';
+import { roundTo, theSubject } from '../reading/words.ts';
 import { sameData } from '../steps/index.ts';
 import { changeChannels, type EditOnOffer, keyAt, keysOf, sayValue, type Sides, whose } from './sides.ts';
+
+const SIZES: readonly ChannelId[] = ['scale.x', 'scale.y'];
 
 /** A pose brought to the target's. */
 export function posed(sides: Sides, { targetFrame, takeFrame }: KeyPair): EditOnOffer[] {
@@ -140,4 +148,31 @@ export function sized(several: readonly Sides[]): EditOnOffer[] {
         ),
     },
   ];
+}
+
+/** What stands in another pose throughout, in the target's. */
+export function stoodRight(target: MotionDocument, take: MotionDocument): EditOnOffer[] {
+  return findStanding({ set: target, handedIn: take }).findings.flatMap(({ subjectId, track }): EditOnOffer[] => {
+    const model = target.subjects.find(({ id }) => id === subjectId);
+    const own = model && counterpart(take, model);
+    if (!own) return [];
+    // Both sizes are told as one.
+    const ids = track === 'scale.x' ? SIZES : (TRACKS.find(({ id }) => id === track)?.channelIds ?? []);
+    const poses = ids.flatMap((id) => {
+      const [there, here] = [standsOn(model, id, target), standsOn(own, id, take)];
+      return there === null || here === null || there === here ? [] : [{ id, value: there }];
+    });
+    const said = poses.map(({ id, value }) => sayValue(id, value)).join(' and ');
+    return [
+      {
+        sentence: `Set ${said} of ${theSubject(model.name)}.`,
+        keys: 1,
+        apply: (now) =>
+          poses.reduce((motion, { id, value }) => {
+            const isThere = motion.subjects.some((subject) => subject.id === own.id);
+            return isThere ? withChannel(motion, own.id, createChannel(id, value)) : motion;
+          }, now),
+      },
+    ];
+  });
 }

@@ -1,6 +1,7 @@
 import { type BothRead, isAbout } from './checks/check.ts';
 import { errorsOfLooks } from './checks/find-looks.ts';
 import { loopGapPercent, playsInLoop } from './checks/find-loop.ts';
+import { findStanding } from './checks/find-standing.ts';
 import { isBeyond } from './off-beyond.ts';
 import { toleranceAt } from './own-keys.ts';
 import { askedFrames, poseMisses } from './poses.ts';
@@ -63,10 +64,8 @@ const FINDINGS_OF_ECONOMY: ReadonlySet<Finding['kind']> = new Set([
  * The error of each criterion that the target gives something to judge by. A missing or extra key, and a hold that is
  * not there, count as four tolerances off.
  */
-function measure(
-  { target, tracks, looks }: BothRead,
-  findings: readonly Finding[],
-): Partial<Record<CriterionId, Measured>> {
+function measure(read: BothRead, findings: readonly Finding[]): Partial<Record<CriterionId, Measured>> {
+  const { target, tracks, looks } = read;
   const { tolerances } = target;
   const readings = tracks.map((read) => read.reading);
   const share = { tolerance: tolerances.spacingPercent, unit: '%' };
@@ -84,10 +83,13 @@ function measure(
     .flatMap((read) =>
       poseMisses({ ...read, ...read.whole }, askedFrames(read)).map(({ miss }) => (miss / read.reading.span) * 100),
     );
-  poses.push(...ofLooks.tolerances.map((times) => times * tolerances.spacingPercent));
+  const standing = findStanding(read).findings.map(({ measured, tolerance }) => Math.abs(measured) / tolerance);
+  poses.push(...[...ofLooks.tolerances, ...standing].map((times) => times * tolerances.spacingPercent));
   const arcs = readings.flatMap((track) => (track.path ? [track.path.worstPercent] : []));
   const holds = tracks.flatMap(holdDrifts).map((percent) => percent ?? 4 * tolerances.spacingPercent);
   for (const finding of findings) {
+    // What moves where the target stands is no pose that is held.
+    if (finding.kind === 'track-extra') holds.push(4 * tolerances.spacingPercent);
     const own = readings.find((track) => track.span > 0 && isAbout(finding, track));
     if (!own || !isBeyond(finding, own) || finding.unit !== own.unit) continue;
     (finding.kind === 'hold-moves' ? holds : poses).push((finding.measured / own.span) * 100);

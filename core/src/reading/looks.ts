@@ -102,15 +102,21 @@ export function looksOf(target: TrackSide, take: TrackSide, time: SharedTime): L
   });
 }
 
+/** What changes by more than this share of the tolerance from one frame to the next changes. */
+const STEPS = 0.1;
+
 /** The stretches on which asked and drawn are further apart than they may be. */
-function otherRuns({ asked, drawn, apart, differ }: BothLooks): OtherRun[] {
+function otherRuns({ id, asked, drawn, apart, differ }: BothLooks): OtherRun[] {
   const runs: OtherRun[] = [];
+  // A colour that goes over to another jumps nowhere.
+  const isGoing = (i: number): boolean => id !== 'drawing' && i > 0 && differ(drawn[i - 1]!, drawn[i] ?? NaN) > STEPS;
+  const isJump = (i: number): boolean => differ(drawn[i - 1]!, drawn[i]!) > 1 && !isGoing(i - 1) && !isGoing(i + 1);
   for (let i = 0; i < asked.length; i++) {
     const by = apart(i, i);
     if (by <= 1) continue;
     const run = runs.at(-1);
     // One wrong drawing is another run than the next one.
-    if (run?.to === i - 1 && (by < ANOTHER || differ(drawn[i - 1]!, drawn[i]!) <= 1)) {
+    if (run?.to === i - 1 && (by < ANOTHER || !isJump(i))) {
       run.to = i;
       if (by > run.worst) [run.worst, run.worstAt] = [by, i];
     } else runs.push({ from: i, to: i, worst: by, worstAt: i });

@@ -16,6 +16,7 @@ import { findPath } from './checks/find-path.ts';
 import { findSettings } from './checks/find-settings.ts';
 import { findSettles } from './checks/find-settle.ts';
 import { findSpacing } from './checks/find-spacing.ts';
+import { findStanding } from './checks/find-standing.ts';
 import { findStrobing } from './checks/find-strobing.ts';
 import { findTiming } from './checks/find-timing.ts';
 import { findTurns } from './checks/find-turns.ts';
@@ -53,6 +54,7 @@ import {
   type TrackReading,
 } from './schema.ts';
 import { createSharedTime } from './shared-time.ts';
+import { movesIn } from './standing.ts';
 import { areTurnedAlike } from './turned-by-path.ts';
 import { ONCE_ROUND, turnedAsTake } from './whole-turns.ts';
 import { withoutWobbles } from './wobbles.ts';
@@ -191,7 +193,7 @@ function allFindings(read: BothRead, settings: readonly Finding[]): Finding[] {
   const shaped = { ...read, tracks: read.tracks.filter((track) => !goesAsAsked(track)) };
   const founds: Found[] = [
     basic,
-    ...[findOverlap(read), findLimbs(read), findVolume(read), findEconomy(read)].map(weighed),
+    ...[findOverlap(read), findLimbs(read), findVolume(read), findEconomy(read), findStanding(read)].map(weighed),
     ...[findTurns(shaped), findSettles(shaped, basic.findings), findPath(shaped)].map(weighed),
   ];
   founds.push(
@@ -288,6 +290,7 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
       : null;
     const isTurned = areTurnedAlike(findSubject(along.target, subject.id), findSubject(along.take, found.id));
     return tracksOf(subject)
+      .filter((track) => movesIn(subject, track))
       .filter(({ id }) => id !== 'drawing' && !(id === 'rotation' && isTurned))
       .map((track) =>
         withoutIdleKeys(

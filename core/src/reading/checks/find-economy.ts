@@ -1,13 +1,14 @@
 import { CHANNELS } from '../../motion/document/channels.ts';
 import { findChannel, findSubject } from '../../motion/document/document.ts';
-import type { Channel, Key, Subject } from '../../motion/document/schema.ts';
+import type { Channel, Key, MotionDocument, Subject } from '../../motion/document/schema.ts';
 import { extentOfKeys, isMoving, isStill } from '../../motion/keys/thin-keys.ts';
 import { sampleChannel } from '../../motion/sampling/sample.ts';
-import { tracksOf, trackWith } from '../../motion/sampling/track.ts';
+import { type Track, tracksOf, trackWith } from '../../motion/sampling/track.ts';
 import type { FrameRange } from '../../time/range.ts';
 import { counterpart } from '../counterpart.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding } from '../schema.ts';
+import { allowedOf, movesIn, standsOn } from '../standing.ts';
 import { createWarp } from '../warp.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
 import type { BothRead, Found } from './check.ts';
@@ -57,7 +58,7 @@ export function findEconomy({ target, take, set, handedIn, tracks }: BothRead): 
     const keyed = counterpart(handedIn, subject);
     return drawn && keyed && !subject.locked
       ? [
-          ...findExtraTracks(subject, drawn, target.motion.range),
+          ...findExtraTracks(subject, drawn, target.motion),
           ...findIdle(
             { subject: findSubject(set, subject.id) ?? subject, range: target.motion.range },
             { subject: keyed, range: take.range },
@@ -69,15 +70,25 @@ export function findEconomy({ target, take, set, handedIn, tracks }: BothRead): 
   return { findings };
 }
 
-function findExtraTracks(asked: Subject, drawn: Subject, range: { first: number; last: number }): Finding[] {
-  const known = new Set(tracksOf(asked).map((track) => track.id));
+function findExtraTracks(asked: Subject, drawn: Subject, motion: MotionDocument): Finding[] {
+  const { range } = motion;
+  const tracks = tracksOf(asked);
+  const known = new Set(tracks.filter((track) => movesIn(asked, track)).map((track) => track.id));
+  const standing = new Set(tracks.map((track) => track.id));
+  // Where the target stands on a key it is to be seen that the take does not.
+  const isSeen = ({ id, keys }: Channel, track: Track): boolean =>
+    !standing.has(track.id) || extentOfKeys(keys) > allowedOf(id, standsOn(asked, id, motion) ?? 0, motion);
   return (
     tracksOf(drawn)
       // Which drawing is up is compared frame by frame.
       .filter((track) => !known.has(track.id) && track.id !== 'drawing')
       .flatMap((track): Finding[] => {
-        const channels = track.channelIds.flatMap((id) => findChannel(drawn, id) ?? []).filter(isMoving);
+        const channels = track.channelIds
+          .flatMap((id) => findChannel(drawn, id) ?? [])
+          .filter(isMoving)
+          .filter((channel) => isSeen(channel, track));
         if (channels.length === 0) return [];
+        const verb = standing.has(track.id) ? 'move in' : 'use';
         return [
           {
             subjectId: asked.id,
@@ -91,7 +102,7 @@ function findExtraTracks(asked: Subject, drawn: Subject, range: { first: number;
             unit: 'keys',
             severity: 'slight',
             sentence: capital(
-              `${subjectDoes(asked.name, 'move')} in ${track.label.toLowerCase()} too; the target does not use it.`,
+              `${subjectDoes(asked.name, 'move')} in ${track.label.toLowerCase()} too; the target does not ${verb} it.`,
             ),
           },
         ];
