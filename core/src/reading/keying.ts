@@ -1,4 +1,5 @@
 import { extentOf } from '../extent.ts';
+import { medianOf } from '../median.ts';
 import { CHANNELS } from '../motion/document/channels.ts';
 import { findChannel } from '../motion/document/document.ts';
 import type { Channel, Key, KeyRole, MotionDocument, Subject } from '../motion/document/schema.ts';
@@ -46,8 +47,12 @@ function areExtremes(keys: readonly Sample[]): boolean {
 /** Whether some are extremes and some breakdowns: someone told them apart. */
 const areToldApart = (keys: readonly Sample[]): boolean => keys.some(({ role }) => role !== keys[0]!.role);
 
+/** Nearer to each other than this what is there twice is a drawing on twos, or on fours. */
+const LEAST_HELD = 3;
+
 /** Whether each pose is there twice, held for as long: a key more amid each hold. */
 function isEachThereTwice(keys: readonly Sample[], every: number): boolean {
+  if (every < LEAST_HELD) return false;
   const changes = keys
     .filter(({ values }, i) => i === 0 || values.some((value, c) => value !== keys[i - 1]!.values[c]))
     .map(({ frame }) => frame);
@@ -97,9 +102,50 @@ export const isRecorded = ({ keys }: Channel, asked?: Channel): boolean =>
 export const moversOf = ({ channels }: Subject): Channel[] =>
   channels.filter((channel) => isMoving(channel) && isRead(channel));
 
-/** Whether a channel is drawn anew every so many frames and held between, all by hand; then how many, also one. */
+/** The frames of keys that are other than the one before. */
+const changesOf = (keys: readonly Key[]): number[] =>
+  keys.filter(({ value }, i) => i > 0 && value !== keys[i - 1]!.value).map(({ frame }) => frame);
+
+/** So many changes at least show how long drawings are there. */
+const LEAST_CHANGES = 4;
+
+/**
+ * Of a channel with a key on every frame how many frames most drawings are there, all of them so many or a multiple of
+ * it; else null. What changes by a rounded digit at a time is no drawing anew.
+ */
+function sameFor({ keys }: Channel): number | null {
+  if (regularGap(keys.map(({ frame }) => frame)) !== 1) return null;
+  const changes = changesOf(keys);
+  if (changes.length < LEAST_CHANGES) return null;
+  const gaps = changes.slice(1).map((frame, i) => frame - changes[i]!);
+  const every = Math.min(...gaps);
+  if (every < 2 || every > MOST_APART || gaps.some((gap) => gap % every !== 0)) return null;
+  if (gaps.filter((gap) => gap === every).length < ALIKE * gaps.length) return null;
+  const steps = keys.slice(1).map(({ value }, i) => Math.abs(value - keys[i]!.value));
+  return isDigit(medianOf(steps.filter((step) => step > 0))) ? null : every;
+}
+
+/** Whether a number is 1, 0.1, 0.01 …, but for rounding. */
+function isDigit(step: number): boolean {
+  const power = Math.log10(step);
+  return power < 0.5 && Math.abs(power - Math.round(power)) < 1e-6;
+}
+
+/** A channel with a key on every frame with one on every drawing. */
+function keyedByDrawing(channel: Channel, every: number): Channel {
+  const [first] = changesOf(channel.keys);
+  const isDrawn = ({ frame }: Key): boolean => (frame - first!) % every === 0;
+  return { ...channel, keys: channel.keys.filter(isDrawn) };
+}
+
+/**
+ * Whether a channel is drawn anew every so many frames and held between, all by hand, or with each drawing keyed again
+ * on every frame it is there; then how many, also one.
+ */
 function heldEvery(channel: Channel): number | null {
   if (CHANNELS[channel.id].blend === 'held' || channel.keys.length < LEAST_KEYS || isStill(channel)) return null;
+  const same = sameFor(channel);
+  if (same !== null) return same;
   const held = channel.keys.filter(
     (key, i) => key.leave === 'step' || i === channel.keys.length - 1 || key.value === channel.keys[i + 1]!.value,
   );
@@ -143,11 +189,11 @@ export function withHeldDrawings(take: MotionDocument, target: MotionDocument): 
     return {
       ...subject,
       exposure: every,
-      channels: subject.channels.map((channel) =>
-        movers.includes(channel)
-          ? { ...channel, keys: channel.keys.map((key) => ({ ...key, leave: 'linear' as const })) }
-          : channel,
-      ),
+      channels: subject.channels.map((channel) => {
+        if (!movers.includes(channel)) return channel;
+        const own = sameFor(channel) === null ? channel : keyedByDrawing(channel, every);
+        return { ...own, keys: own.keys.map((key) => ({ ...key, leave: 'linear' as const })) };
+      }),
     };
   });
   return isAny ? { ...take, subjects } : take;

@@ -260,10 +260,12 @@ interface Scored {
 function readOnce(set: Target, handed: MotionDocument, samples: number): Scored {
   const shaken = withoutWobbles(set.motion, handed, set.tolerances);
   const [asked, given] = [{ ...set, motion: shaken.target }, shaken.take];
-  const { take: smooth, findings: popping } = withoutPops(given, asked.motion, asked.tolerances);
-  const keysFound = withKeysFound(asked.motion, withHeldDrawings(smooth, asked.motion));
+  // Held drawings first: in a recording of them each is out of its row.
+  const drawn = withHeldDrawings(given, asked.motion);
+  const { take: smooth, findings: popping } = withoutPops(drawn, asked.motion, asked.tolerances);
+  const keysFound = withKeysFound(asked.motion, smooth);
   const { take: handedIn } = keysFound;
-  const pops = popsBeside(popping, given, keysFound);
+  const pops = popsBeside(popping, drawn, keysFound);
   const ranges = rangesRead(asked.motion, handedIn, samples);
   const along = laidAlong(asked.motion, handedIn);
   const whole = {
