@@ -82,11 +82,27 @@ test('a hold that drifts, a stop put in and a pose left out are told, whatever i
   expect(said(model, [first, left, last])[0]).toContain('no key for frame 20');
 });
 
+test('a key that is the target’s of another pose stays, though the take stands on it', () => {
+  const swings = [soft(9, 345), soft(17, 205), soft(21, 245), soft(25, 224), soft(33, 230)];
+  const { tracks } = readTake(
+    { motion: drawer(swings), tolerances },
+    drawer([soft(9, 345), soft(17, 230), soft(33, 230)]),
+  );
+  expect(tracks[0]).toMatchObject({ missingFrames: [21, 25], extraFrames: [] });
+});
+
 test('where a hold begins before anything moves, or ends after all has moved, is not seen', () => {
   const model = [soft(3, 0), soft(16, 0), soft(30, 300), soft(44, 300)];
   expect(said(model, [soft(1, 0), soft(16, 0), soft(30, 300), soft(54, 300)])).toEqual([]);
   expect(said(model, [soft(1, 0), soft(19, 0), soft(30, 300), soft(54, 300)])).toEqual([
     'The drawer sets off 3 frames late: frame 19 instead of 16.',
+  ]);
+  // Nor where a key amid it is; what it jumps to at its end is.
+  const held = [soft(3, 0), soft(14, 300), soft(24, 300), soft(34, 300)];
+  expect(said(held, held.with(2, soft(29, 300)))).toEqual([]);
+  const jumping = [soft(3, 0), jump(14, 300), soft(34, 120)];
+  expect(said(jumping, jumping.with(2, soft(37, 120)))).toEqual([
+    'The drawer sets off 3 frames late: frame 37 instead of 34.',
   ]);
 });
 

@@ -58,6 +58,18 @@ function surplusOf([own, other]: StandPair, [keys, others]: Keys, toOther: (fram
     .map(({ i }) => i);
 }
 
+/** Keys so near in frames, and so near in value as a share of how far a channel goes, are the same. */
+const SAME_KEY = { frames: 1, share: 0.05 };
+
+/** Whether a key that stands is one of some of the counterpart's. */
+function isOneOf(places: readonly number[], { frame, value }: Key, others: readonly Key[]): boolean {
+  const most = SAME_KEY.share * extentOfKeys(others);
+  return places.some((k) => {
+    const other = others[k]!;
+    return Math.abs(other.frame - frame) <= SAME_KEY.frames && Math.abs(other.value - value) <= most;
+  });
+}
+
 /** How one channel's frames run beside its counterpart's, by where its stands are come to; the first is left. */
 function timeBetween(pairs: readonly StandPair[], [keys, others]: Keys): (frame: number) => number {
   const isFirst = ({ places }: Stand): boolean => places[0] === 0;
@@ -150,9 +162,14 @@ function keyedLike(own: Side, other: Side, isTarget: boolean): Channel {
   const sides = [own.channel.keys, other.channel.keys] as const;
   const pairs = pairsOf(stands, others, sides);
   const toOther = timeBetween(pairs, sides);
+  // What is left of the counterpart's poses may be what is keyed there.
+  const left = others.filter((stand) => !pairs.some(([, asked]) => asked === stand)).flatMap(({ places }) => places);
   const gone = pairs.flatMap((pair, p) => {
     const [stand, asked] = pair;
-    const surplus = surplusOf(pair, sides, toOther);
+    const surplus = surplusOf(pair, sides, toOther).filter((i) => {
+      const key = { ...sides[0][i]!, frame: toOther(sides[0][i]!.frame) };
+      return !isOneOf(left, key, sides[1]);
+    });
     if (surplus.length === 0) return [];
     // A jump is one only beside a jump.
     if (stand.jumpsOff && !asked.jumpsOff && surplus.includes(stand.places.at(-1)!)) return [];

@@ -16,6 +16,9 @@ const NOISE_TIMES = 4;
 /** What stands for this share of what is left stands. */
 const MOSTLY = 0.3;
 
+/** What is told of more than this share of it says it. */
+const SAID = 0.5;
+
 /** Within so much of the track's unit it is where it ought to be. */
 const toleranceOf = ({ reading, noisePercent }: ReadTrack, { spacingPercent }: Tolerances): number =>
   ((spacingPercent + NOISE_TIMES * noisePercent) / 100) * reading.span;
@@ -142,8 +145,12 @@ function findNotGoingOn(
 export function findBeyond({ target, tracks }: BothRead, others: readonly Finding[]): Found {
   const told = tracks.flatMap((read) => {
     const own = others.filter((finding) => isAbout(finding, read.reading) && finding.kind !== 'key-extra');
+    // A last key that is late reaches into it, and says nothing of it.
     const isSaid = ({ firstFrame, lastFrame }: Finding): boolean =>
-      own.some((other) => other.lastFrame >= firstFrame && other.firstFrame <= lastFrame);
+      own.some((other) => {
+        const [from, to] = [Math.max(firstFrame, other.firstFrame), Math.min(lastFrame, other.lastFrame)];
+        return to - from + 1 > SAID * (lastFrame - firstFrame + 1);
+      });
     const findings = [...findBefore(read, target.tolerances), ...findAfter(read, target.tolerances)];
     return findings.filter((finding) => !isSaid(finding)).map((finding) => ({ finding, read }));
   });
