@@ -250,6 +250,9 @@ function namingTrack({ tracks }: BothRead): (finding: Finding) => Finding {
 const asWritten = (reading: TrackReading): TrackReading =>
   Number.isFinite(reading.span) ? reading : { ...reading, span: Number.MAX_VALUE };
 
+/** Of what stands no key is missing, nor too many. */
+const withoutKeysLeft = (reading: TrackReading): TrackReading => ({ ...reading, missingFrames: [], extraFrames: [] });
+
 interface Scored {
   reading: Reading;
   score: number;
@@ -284,7 +287,7 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
     round: null,
     mayLayOn: motion.subjects.reduce((sum, subject) => sum + tracksOf(subject).length, 0) <= MOST_LAID_ON,
   };
-  const tracks = motion.subjects.flatMap((subject) => {
+  const all = motion.subjects.flatMap((subject) => {
     const found = counterpart(take, subject) ?? standStill(subject);
     const ids = lone.lone.get(subject.id);
     const wholeSubjects = ids
@@ -292,7 +295,6 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
       : null;
     const isTurned = areTurnedAlike(findSubject(along.target, subject.id), findSubject(along.take, found.id));
     return tracksOf(subject)
-      .filter((track) => movesIn(subject, track))
       .filter(({ id }) => id !== 'drawing' && !(id === 'rotation' && isTurned))
       .map((track) =>
         withoutIdleKeys(
@@ -310,6 +312,8 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
         ),
       );
   });
+  // What stands is read as a pose: when it is keyed says nothing.
+  const tracks = all.filter(({ sides, track }) => movesIn(sides.target.subject, track));
   const looks = motion.subjects.flatMap((subject) => {
     const found = subject.locked ? undefined : counterpart(take, subject);
     return found ? looksOf({ motion, subject }, { motion: take, subject: found }, time) : [];
@@ -346,7 +350,7 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
       version: READING_VERSION,
       range: motion.range,
       nearest: null,
-      tracks: tracks.map(({ reading }) => asWritten(reading)),
+      tracks: all.map((read) => asWritten(tracks.includes(read) ? read.reading : withoutKeysLeft(read.reading))),
       findings,
       criteria,
       proposedGrade: Math.round(score),
