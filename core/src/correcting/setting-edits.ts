@@ -1,5 +1,5 @@
 import { findChannel } from '../motion/document/document.ts';
-import type { MotionDocument, Outside } from '../motion/document/schema.ts';
+import { BEHAVIOUR_WORDS, type MotionDocument } from '../motion/document/schema.ts';
 import { changeRate } from '../motion/edit/change-rate.ts';
 import { setOutside } from '../motion/edit/outside-keys.ts';
 import { counterpart } from '../reading/counterpart.ts';
@@ -23,15 +23,6 @@ export function broughtBack(target: MotionDocument, take: MotionDocument): EditO
     }));
 }
 
-/** What channels do beyond their keys, in words. */
-const BEYOND: Record<Outside['kind'], string> = {
-  hold: 'hold its value',
-  repeat: 'repeat',
-  'repeat-offset': 'repeat, going on from the end',
-  mirror: 'go there and back',
-  continue: 'go straight on',
-};
-
 /** What a movement does before its first and after its last key, as the target's does. */
 export function beyondTaken({ model, own, channelIds }: Both): EditOnOffer[] {
   return (['before', 'after'] as const).flatMap((side): EditOnOffer[] => {
@@ -40,11 +31,11 @@ export function beyondTaken({ model, own, channelIds }: Both): EditOnOffer[] {
     );
     if (differing.length === 0) return [];
     const asked = differing.map((id) => findChannel(model, id)?.[side] ?? null);
-    const does = [...new Set(asked.map((outside) => BEYOND[outside?.kind ?? 'hold']))].join(' or ');
+    const words = [...new Set(asked.map((outside) => BEHAVIOUR_WORDS[outside?.kind ?? 'hold']))].join(' or ');
     const what = differing.map((id) => channelOfSubject(id, model.name)).join(' and ');
     return [
       {
-        sentence: `Let ${what} ${does} ${side === 'before' ? 'before its first' : 'after its last'} key.`,
+        sentence: `${side === 'before' ? 'Before the first' : 'After the last'} key, set ${what} to “${words}”.`,
         keys: 1,
         apply: (take) =>
           differing.reduce((motion, id, k) => {

@@ -11,6 +11,7 @@ export {
   RestFrame,
   Stage,
   parseMotion,
+  BEHAVIOUR_WORDS,
   BEHAVIOURS,
   Outside,
   Wobble,

@@ -1,12 +1,18 @@
 import { type BothRead, isAbout } from './checks/check.ts';
 import { errorsOfLooks } from './checks/find-looks.ts';
 import { loopGapPercent, playsInLoop } from './checks/find-loop.ts';
-import { findStanding } from './checks/find-standing.ts';
 import { isBeyond } from './off-beyond.ts';
 import { toleranceAt } from './own-keys.ts';
 import { askedFrames, poseMisses } from './poses.ts';
 import type { ReadTrack } from './read-track.ts';
-import { type Criterion, CRITERION_IDS, type CriterionId, type Finding, type SegmentReading } from './schema.ts';
+import {
+  type Criterion,
+  CRITERION_IDS,
+  type CriterionId,
+  type Finding,
+  type SegmentReading,
+  type TrackReading,
+} from './schema.ts';
 import { segmentEase } from './segment-ease.ts';
 
 /** 100 at no error, 50 at the tolerance, 0 at four times it, straight between. */
@@ -83,17 +89,12 @@ function measure(read: BothRead, findings: readonly Finding[]): Partial<Record<C
     .flatMap((read) =>
       poseMisses({ ...read, ...read.whole }, askedFrames(read)).map(({ miss }) => (miss / read.reading.span) * 100),
     );
-  const standing = findStanding(read).findings.map(({ measured, tolerance }) => Math.abs(measured) / tolerance);
-  poses.push(...[...ofLooks.tolerances, ...standing].map((times) => times * tolerances.spacingPercent));
+  poses.push(...ofLooks.tolerances.map((times) => times * tolerances.spacingPercent));
   const arcs = readings.flatMap((track) => (track.path ? [track.path.worstPercent] : []));
   const holds = tracks.flatMap(holdDrifts).map((percent) => percent ?? 4 * tolerances.spacingPercent);
-  for (const finding of findings) {
-    // What moves where the target stands is no pose that is held.
-    if (finding.kind === 'track-extra') holds.push(4 * tolerances.spacingPercent);
-    const own = readings.find((track) => track.span > 0 && isAbout(finding, track));
-    if (!own || !isBeyond(finding, own) || finding.unit !== own.unit) continue;
-    (finding.kind === 'hold-moves' ? holds : poses).push((finding.measured / own.span) * 100);
-  }
+  const told = offAsTold(findings, readings, tolerances.spacingPercent);
+  poses.push(...told.poses);
+  holds.push(...told.holds);
   const keys = readings.reduce((sum, track) => sum + track.pairs.length + track.missingFrames.length, 0);
   const idle = findings
     .filter((finding) => FINDINGS_OF_ECONOMY.has(finding.kind))
@@ -107,6 +108,28 @@ function measure(read: BothRead, findings: readonly Finding[]): Partial<Record<C
     ...(playsInLoop(target) && { loop: { error: Math.max(0, ...tracks.map(loopGapPercent)), ...share } }),
     economy: { error: keys > 0 ? (idle / keys) * 100 : 0, tolerance: ECONOMY_TOLERANCE, unit: '% of the keys' },
   };
+}
+
+/**
+ * What poses and holds are off by that no key of a movement is asked for, in percent, as it is told: what stands
+ * throughout, moves where the target stands, or goes on beyond the keys.
+ */
+function offAsTold(
+  findings: readonly Finding[],
+  readings: readonly TrackReading[],
+  spacingPercent: number,
+): { poses: number[]; holds: number[] } {
+  const [poses, holds]: [number[], number[]] = [[], []];
+  for (const finding of findings) {
+    const { kind, track, measured, tolerance } = finding;
+    const own = readings.find((reading) => isAbout(finding, reading));
+    if (kind === 'track-extra') holds.push(4 * spacingPercent);
+    else if (!own && track !== null && kind === 'pose-off')
+      poses.push((Math.abs(measured) / tolerance) * spacingPercent);
+    else if (own && own.span > 0 && finding.unit === own.unit && isBeyond(finding, own))
+      (kind === 'hold-moves' ? holds : poses).push((measured / own.span) * 100);
+  }
+  return { poses, holds };
 }
 
 /**

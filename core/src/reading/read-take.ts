@@ -4,26 +4,12 @@ import { tracksOf } from '../motion/sampling/track.ts';
 import { keyedByPosition } from '../spacing/guide-move.ts';
 import { sameData } from '../steps/index.ts';
 import { asRecorded, hasSurplus, keyedOtherwise } from './as-recorded.ts';
-import type { BothRead, Found } from './checks/check.ts';
-import { findBeyond } from './checks/find-beyond.ts';
-import { findCoordinates } from './checks/find-coordinates.ts';
-import { findEconomy } from './checks/find-economy.ts';
-import { findLimbs } from './checks/find-limbs.ts';
-import { findLooks } from './checks/find-looks.ts';
-import { findLoop } from './checks/find-loop.ts';
-import { findOverlap } from './checks/find-overlap.ts';
-import { findPath } from './checks/find-path.ts';
+import type { BothRead } from './checks/check.ts';
+import { findAll } from './checks/find-all.ts';
 import { findSettings } from './checks/find-settings.ts';
-import { findSettles } from './checks/find-settle.ts';
-import { findSpacing } from './checks/find-spacing.ts';
-import { findStanding } from './checks/find-standing.ts';
-import { findStrobing } from './checks/find-strobing.ts';
-import { findTiming } from './checks/find-timing.ts';
-import { findTurns } from './checks/find-turns.ts';
-import { findVolume } from './checks/find-volume.ts';
-import { findWhole } from './checks/find-whole.ts';
 import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
+import { byFixingOrder, byWhatMends } from './fixing-order.ts';
 import { popsBeside, withKeysFound } from './found-keys.ts';
 import { holdsAlike } from './holds-alike.ts';
 import { hungAlike } from './hung-alike.ts';
@@ -33,216 +19,25 @@ import { laidAlong } from './laid-along.ts';
 import { withoutLoneCoordinates } from './lone-coordinates.ts';
 import { looksOf } from './looks.ts';
 import { mendsOf } from './mends.ts';
+import { namingTrack } from './naming-tracks.ts';
 import { withoutPops } from './pops.ts';
-import {
-  findLeftOut,
-  MOST_FINDINGS,
-  MOST_LAID_ON,
-  MOST_SAMPLES,
-  MOST_WEIGHED,
-  rangesRead,
-  withMargins,
-} from './read-bounds.ts';
-import { type ReadTrack, readTrack } from './read-track.ts';
-import {
-  type Finding,
-  FINDING_GROUPS,
-  FINDING_KINDS,
-  type Reading,
-  READING_VERSION,
-  type Target,
-  type TrackReading,
-} from './schema.ts';
+import { findLeftOut, MOST_FINDINGS, MOST_LAID_ON, MOST_SAMPLES, rangesRead, withMargins } from './read-bounds.ts';
+import { readTrack } from './read-track.ts';
+import { type Reading, READING_VERSION, type Target, type TrackReading } from './schema.ts';
 import { createSharedTime } from './shared-time.ts';
 import { movesIn } from './standing.ts';
 import { areTurnedAlike } from './turned-by-path.ts';
 import { ONCE_ROUND, turnedAsTake } from './whole-turns.ts';
 import { withoutWobbles } from './wobbles.ts';
-import { capital, saysCoordinate, subjectDoes, theSubject, uncapital } from './words.ts';
-
-const SEVERITY_ORDER = ['strong', 'clear', 'slight'] as const;
 
 /** Of many findings those that are measured: each costs a pass over its tracks. */
 const MOST_MEASURED = 24;
-/** What mends about as much goes by what it is: within steps so large; of one kind of one movement, so large. */
-const AS_MUCH = 0.02;
-const AS_MUCH_AMONG_KIN = 0.25;
-
-/**
- * Settings first and polish last; between them what mends most comes first: all of one kind of one movement together,
- * by the one of them that mends most; what mends about as much in the order given.
- */
-function byWhatMends(findings: readonly Finding[]): Finding[] {
-  const groupOf = ({ kind }: Finding): (typeof FINDING_GROUPS)[number] => FINDING_KINDS[kind];
-  const kin = (finding: Finding): string => `${finding.subjectId} ${finding.track} ${groupOf(finding)}`;
-  // Where the pace of a movement is another, its line is so because of that.
-  const paced = findings.filter((other) => groupOf(other) === 'spacing');
-  const isByPace = (finding: Finding): boolean =>
-    groupOf(finding) === 'path' &&
-    paced.some(
-      ({ subjectId, firstFrame, lastFrame }) =>
-        subjectId === finding.subjectId && firstFrame <= finding.lastFrame && lastFrame >= finding.firstFrame,
-    );
-  const steps = (finding: Finding, size: number): number =>
-    isByPace(finding) ? 0 : Math.round((finding.mends ?? 0) / size);
-  const most = new Map<string, number>();
-  for (const finding of findings)
-    most.set(kin(finding), Math.max(most.get(kin(finding)) ?? 0, steps(finding, AS_MUCH)));
-  // A coordinate that moves where it should not is no polish: it is off by what its going removes.
-  const place = (finding: Finding): number =>
-    groupOf(finding) === 'settings' ? 0 : groupOf(finding) === 'polish' && !finding.mends ? 2 : 1;
-  const mostOf = (finding: Finding): number => most.get(kin(finding))!;
-  // What is off throughout comes before what is off besides.
-  const posesIn = ({ kind, firstFrame, lastFrame }: Finding): number =>
-    kind === 'pose-off' ? lastFrame - firstFrame : 0;
-  const nth = new Map<string, number>();
-  for (const finding of findings) if (!nth.has(kin(finding))) nth.set(kin(finding), nth.size);
-  const byMends = (a: Finding, b: Finding): number =>
-    mostOf(b) - mostOf(a) ||
-    nth.get(kin(a))! - nth.get(kin(b))! ||
-    steps(b, AS_MUCH_AMONG_KIN) - steps(a, AS_MUCH_AMONG_KIN) ||
-    posesIn(b) - posesIn(a);
-  const sorted = findings.toSorted((a, b) => place(a) - place(b) || (place(a) === 1 ? byMends(a, b) : 0));
-  const runs = new Map<string, number[]>();
-  sorted.forEach((finding, i) => {
-    if (groupOf(finding) !== 'timing') return;
-    const places = runs.get(kin(finding));
-    if (places) places.push(i);
-    else runs.set(kin(finding), [i]);
-  });
-  for (const places of runs.values()) putCauseFirst(sorted, places);
-  return sorted;
-}
-
-/** Being late by this share of what the latest is makes a key the cause of those after it. */
-const CAUSES = 0.4;
-
-/** Keys of one movement that are all late, or all early, are told in the order of time: what comes first pushes on. */
-function putCauseFirst(findings: Finding[], places: readonly number[]): void {
-  const own = places.map((i) => findings[i]!).sort((a, b) => a.expected - b.expected);
-  const kind = own[0]!.kind;
-  const off = ({ measured, expected }: Finding): number => Math.abs(measured - expected);
-  const isRun = (kind === 'key-late' || kind === 'key-early') && own.every((finding) => finding.kind === kind);
-  if (isRun && off(own[0]!) >= CAUSES * Math.max(...own.map(off)))
-    places.forEach((i, k) => {
-      findings[i] = own[k]!;
-    });
-}
-
-/** By group, then severity, then frame. */
-function byFixingOrder(a: Finding, b: Finding): number {
-  const group = (finding: Finding): number => FINDING_GROUPS.indexOf(FINDING_KINDS[finding.kind]);
-  const severity = (finding: Finding): number => SEVERITY_ORDER.indexOf(finding.severity);
-  return group(a) - group(b) || severity(a) - severity(b) || a.firstFrame - b.firstFrame;
-}
 
 /** A stand-in for a subject the take lost: it never moves. */
 function standStill(subject: Subject): Subject {
   return {
     ...subject,
     channels: subject.channels.map((channel) => createChannel(channel.id, channel.keys[0]?.value ?? channel.resting)),
-  };
-}
-
-function subjectMissing(target: MotionDocument, subject: Subject): Finding {
-  return {
-    kind: 'subject-missing',
-    subjectId: subject.id,
-    track: null,
-    firstFrame: target.range.first,
-    lastFrame: target.range.last,
-    measured: 0,
-    expected: 1,
-    tolerance: 0,
-    unit: 'subjects',
-    severity: 'strong',
-    sentence: `${capital(subjectDoes(subject.name, 'be'))} not in the take.`,
-  };
-}
-
-/** Whether a recording is, apart from when, what was asked throughout: of its way there is then nothing to say. */
-const goesAsAsked = ({ explained }: ReadTrack): boolean => explained === 'all';
-
-/** Checks of single tracks and lost subjects. */
-function basicFindings({ target, take, tracks, looks }: BothRead): Finding[] {
-  const moving = target.motion.subjects.filter((subject) => tracksOf(subject).length > 0);
-  const lost = moving.filter((subject) => !counterpart(take, subject));
-  const isLost = (subjectId: string): boolean => lost.some((subject) => subject.id === subjectId);
-  return [
-    ...lost.map((subject) => subjectMissing(target.motion, subject)),
-    ...tracks
-      .filter((read) => !isLost(read.reading.subjectId))
-      .flatMap((read) => [...findTiming(read, target), ...(goesAsAsked(read) ? [] : findSpacing(read, target))]),
-    ...findLooks(looks, target.tolerances),
-  ];
-}
-
-/** Of more findings than are weighed those to fix first. */
-function weighed(found: Found): Found {
-  return found.findings.length <= MOST_WEIGHED
-    ? found
-    : { ...found, findings: found.findings.toSorted(byFixingOrder).slice(0, MOST_WEIGHED) };
-}
-
-/**
- * Every check over everything read, beside what is said of the settings; what one finding explains of another's is said
- * once.
- */
-function allFindings(read: BothRead, settings: readonly Finding[]): Finding[] {
-  const basic = weighed({ findings: [...settings, ...basicFindings(read)] });
-  const shaped = { ...read, tracks: read.tracks.filter((track) => !goesAsAsked(track)) };
-  const founds: Found[] = [
-    basic,
-    ...[findOverlap(read), findLimbs(read), findVolume(read), findEconomy(read), findStanding(read)].map(weighed),
-    ...[findTurns(shaped), findSettles(shaped, basic.findings), findPath(shaped)].map(weighed),
-  ];
-  founds.push(
-    weighed(
-      findCoordinates(
-        read,
-        founds.flatMap(({ findings }) => findings.filter(({ kind }) => kind === 'arc-off')),
-      ),
-    ),
-  );
-  founds.push(
-    findWhole(
-      read,
-      founds.flatMap(({ findings }) => findings),
-    ),
-  );
-  // Of two that are signs of one another the later one is told.
-  const areSigns = ({ findings }: Found, of: Found): boolean =>
-    findings.length > 0 && findings.every((finding) => of.explains?.(finding));
-  const told = (): Finding[] =>
-    founds.flatMap((found, i) => {
-      const isSign = (finding: Finding): boolean =>
-        founds.some((other, j) => j !== i && other.explains?.(finding) && !(j < i && areSigns(other, found)));
-      return found.areCauses ? found.findings : found.findings.filter((finding) => !isSign(finding));
-    });
-  founds.push(weighed(findBeyond(shaped, told())));
-  founds.push(findLoop(read, told()));
-  founds.push(findStrobing(read, told()));
-  return told();
-}
-
-/** A sentence says of which subject it is where there are several, and of which movement where that has several. */
-function namingTrack({ tracks }: BothRead): (finding: Finding) => Finding {
-  const bySubject = new Map<string | null, TrackReading[]>();
-  for (const { reading } of tracks)
-    bySubject.set(reading.subjectId, [...(bySubject.get(reading.subjectId) ?? []), reading]);
-  return (finding) => {
-    const own = bySubject.get(finding.subjectId) ?? [];
-    const said = own.find(({ track }) => track === finding.track);
-    if (!said) return finding;
-    const { sentence } = finding;
-    const says = (words: string): boolean => sentence.toLowerCase().includes(words.toLowerCase());
-    const names = [
-      ...(bySubject.size > 1 && !says(theSubject(said.subjectName)) ? [said.subjectName] : []),
-      ...(own.length > 1 && !says(said.label) && !saysCoordinate(sentence) ? [said.label] : []),
-    ];
-    if (names.length === 0) return finding;
-    const named = capital(names.join(', ').toLowerCase());
-    return { ...finding, sentence: `${named}: ${uncapital(sentence)}` };
   };
 }
 
@@ -313,7 +108,8 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
       );
   });
   // What stands is read as a pose: when it is keyed says nothing.
-  const tracks = all.filter(({ sides, track }) => movesIn(sides.target.subject, track));
+  const moving = new Set(all.filter(({ sides, track }) => movesIn(sides.target.subject, track)));
+  const tracks = [...moving];
   const looks = motion.subjects.flatMap((subject) => {
     const found = subject.locked ? undefined : counterpart(take, subject);
     return found ? looksOf({ motion, subject }, { motion: take, subject: found }, time) : [];
@@ -323,7 +119,7 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
     ...pops,
     ...shaken.findings,
     ...lone.findings,
-    ...allFindings(read, findSettings(asked.motion, handedIn)),
+    ...findAll(read, findSettings(asked.motion, handedIn)),
   ]
     .sort(byFixingOrder)
     .map(namingTrack(read));
@@ -350,7 +146,7 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
       version: READING_VERSION,
       range: motion.range,
       nearest: null,
-      tracks: all.map((read) => asWritten(tracks.includes(read) ? read.reading : withoutKeysLeft(read.reading))),
+      tracks: all.map((own) => asWritten(moving.has(own) ? own.reading : withoutKeysLeft(own.reading))),
       findings,
       criteria,
       proposedGrade: Math.round(score),

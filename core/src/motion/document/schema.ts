@@ -44,6 +44,15 @@ export type Key = z.infer<typeof Key>;
 
 export const BEHAVIOURS = ['hold', 'repeat', 'repeat-offset', 'mirror', 'continue'] as const;
 
+/** The same as they are called. */
+export const BEHAVIOUR_WORDS: Record<(typeof BEHAVIOURS)[number], string> = {
+  hold: 'hold',
+  repeat: 'repeat',
+  'repeat-offset': 'repeat, going on from the end',
+  mirror: 'there and back',
+  continue: 'go straight on',
+};
+
 /**
  * What a channel does outside its keys, and for how many rounds of the length of its keys; 0 is without end. After the
  * last round it holds.

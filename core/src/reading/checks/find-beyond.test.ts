@@ -101,11 +101,11 @@ test('what is beyond the keys counts in the grade, and is put right as what it i
   expect(goesOn.proposedGrade).toBeLessThan(90);
   expect(goesOn.criteria.find(({ id }) => id === 'holds')?.score).toBe(0);
   expect(leastEdits(target, ladle(CYCLE, 'repeat'))).toMatchObject({
-    edits: [{ sentence: 'Let position y of the ladle hold its value after its last key.' }],
+    edits: [{ sentence: 'After the last key, set position y of the ladle to “hold”.' }],
     left: [],
   });
   expect(leastEdits({ motion: ladle(CYCLE, 'repeat'), tolerances }, ladle(CYCLE))).toMatchObject({
-    edits: [{ sentence: 'Let position y of the ladle repeat after its last key.' }],
+    edits: [{ sentence: 'After the last key, set position y of the ladle to “repeat”.' }],
     left: [],
   });
 });

@@ -1,15 +1,7 @@
-import { BEHAVIOURS, type Channel, CHANNELS, Outside } from '@undulan/core';
+import { BEHAVIOUR_WORDS, BEHAVIOURS, type Channel, CHANNELS, Outside } from '@undulan/core';
 import { applyEdit } from '../../editing/index.ts';
 import { useAppDispatch } from '../../state/index.ts';
 import { Button, DecimalInput, Popover, Select } from '../../ui/index.ts';
-
-const WORDS: Record<Outside['kind'], string> = {
-  hold: 'hold',
-  repeat: 'repeat',
-  'repeat-offset': 'repeat, going on from the end',
-  mirror: 'there and back',
-  continue: 'go straight on',
-};
 
 interface BeyondPopoverProps {
   subjectId: string;
@@ -59,7 +51,7 @@ function Side({ subjectId, channel, side, label }: BeyondPopoverProps & { side: 
           className="flex-1"
           value={kind}
           onChoose={(choice) => set({ kind: choice, count })}
-          choices={BEHAVIOURS.map((behaviour) => ({ id: behaviour, label: WORDS[behaviour] }))}
+          choices={BEHAVIOURS.map((behaviour) => ({ id: behaviour, label: BEHAVIOUR_WORDS[behaviour] }))}
         />
         {kind !== 'hold' && (
           <label className="flex items-center gap-1 text-xs text-faint">
