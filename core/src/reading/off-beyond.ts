@@ -10,8 +10,10 @@ import type { Finding, TrackReading } from './schema.ts';
 /** How far a take is from what the target does beyond its keys: standing, going on straight, going round. */
 
 /** A recording's rounds may be so many frames longer or shorter than its events are found to be, or later. */
-const LONGER = { most: 1.5, step: 0.05 };
+const LONGER = { most: 1.5, step: 0.25, fine: 0.05 };
 const LATER = { most: 1, step: 0.25 };
+/** Over more frames that is not sought. */
+const MOST_SOUGHT = 2000;
 
 /** How far it is off, in the track's unit: at most, at which of the target's frames, and since when by `least`. */
 export interface OffBeyond {
@@ -22,17 +24,24 @@ export interface OffBeyond {
 
 /** Whether a finding is of what lies beyond the target's keys. */
 export function isBeyond({ firstFrame, lastFrame }: Finding, { pairs, missingFrames }: TrackReading): boolean {
-  const asked = [...pairs.map(({ targetFrame }) => targetFrame), ...missingFrames];
-  return asked.length > 0 && (firstFrame > Math.max(...asked) || lastFrame < Math.min(...asked));
+  // Both are in order.
+  const first = Math.min(pairs[0]?.targetFrame ?? Infinity, missingFrames[0] ?? Infinity);
+  const last = Math.max(pairs.at(-1)?.targetFrame ?? -Infinity, missingFrames.at(-1) ?? -Infinity);
+  return first <= last && (firstFrame > last || lastFrame < first);
 }
 
 /** The target's channels of a track, as they are read. */
 export const askedChannels = ({ sides, track }: ReadTrack): Channel[] =>
   track.channelIds.flatMap((id) => findChannel(sides.target.subject, id) ?? []);
 
-function offOver({ first, last }: FrameRange, least: number, apartAt: (frame: number) => number): OffBeyond {
+/** Over some frames; no further than to where it is more than `enough`. */
+function offOver(
+  { first, last }: FrameRange,
+  { least, enough = Infinity }: { least: number; enough?: number },
+  apartAt: (frame: number) => number,
+): OffBeyond {
   const off: OffBeyond = { most: 0, at: first, since: Infinity };
-  for (let frame = first; frame <= last; frame++) {
+  for (let frame = first; frame <= last && off.most < enough; frame++) {
     const apart = apartAt(frame);
     if (apart > least && off.since === Infinity) off.since = frame;
     if (apart > off.most) [off.most, off.at] = [apart, frame];
@@ -57,7 +66,7 @@ export function offFrom(
   const nearest = (isAfter ? within.first : within.last) - firstFrame;
   const from = isSampled ? nearest : isAfter ? sampleOf(read, base) : before;
   const at = Math.min((target[0]?.length ?? 1) - 1, Math.max(0, from));
-  return offOver(within, least, (frame) => {
+  return offOver(within, { least }, (frame) => {
     const i = frame - firstFrame;
     return Math.hypot(...target.map((asked, c) => warped[c]![i]! - warped[c]![at]! - (asked[i]! - asked[at]!)));
   });
@@ -73,7 +82,12 @@ interface Round {
  * How far a take's rounds are from its own first one, as the target's follow on its first, or from going straight on as
  * much as its last move is of the target's; as far as it is recorded.
  */
-function offOfRounds(read: ReadTrack, { start, end }: Round, within: FrameRange, least: number): OffBeyond {
+function offOfRounds(
+  read: ReadTrack,
+  { start, end }: Round,
+  within: FrameRange,
+  bounds: { least: number; enough?: number },
+): OffBeyond {
   const { sides, track } = read;
   const models = askedChannels(read).filter(isMoving);
   const [first, last] = [models[0]!.keys[0]!.frame, models[0]!.keys.at(-1)!.frame];
@@ -83,7 +97,7 @@ function offOfRounds(read: ReadTrack, { start, end }: Round, within: FrameRange,
     const [model, own] = [models.find((channel) => channel.id === id), findChannel(sides.take.subject, id)];
     return model && own ? [goesOn(model, own, onTake)] : [];
   });
-  return offOver(within, least, (frame) =>
+  return offOver(within, bounds, (frame) =>
     onTake(frame) > sides.take.motion.range.last ? 0 : Math.hypot(...goingOn.map((apart) => apart(frame))),
   );
 }
@@ -112,16 +126,20 @@ function goesOn(model: Channel, own: Channel, onTake: (frame: number) => number)
 
 /** The same; a recording's rounds are as long, and as late, as leaves least. */
 export function offInRounds(read: ReadTrack, round: Round, within: FrameRange, least: number): OffBeyond {
-  let best = offOfRounds(read, round, within, least);
-  if (!read.isSampled) return best;
+  let best = { off: offOfRounds(read, round, within, { least }), by: 0, more: 0 };
+  const tried = (by: number, more: number): void => {
+    if (best.off.most <= least) return;
+    const other = { start: round.start + by, end: round.end + by + more };
+    const off = offOfRounds(read, other, within, { least, enough: best.off.most });
+    if (off.most < best.off.most) best = { off, by, more };
+  };
+  if (!read.isSampled || within.last - within.first > MOST_SOUGHT) return best.off;
   const later = [0];
   for (let by = LATER.step; by <= LATER.most; by += LATER.step) later.push(by, -by);
-  for (const by of later)
-    for (let more = -LONGER.most; more <= LONGER.most && best.most > least; more += LONGER.step) {
-      const next = offOfRounds(read, { start: round.start + by, end: round.end + by + more }, within, least);
-      if (next.most < best.most) best = next;
-    }
-  return best;
+  for (const by of later) for (let more = -LONGER.most; more <= LONGER.most; more += LONGER.step) tried(by, more);
+  const { by, more } = best;
+  for (let fine = LONGER.fine - LONGER.step; fine < LONGER.step; fine += LONGER.fine) tried(by, more + fine);
+  return best.off;
 }
 
 /** From which of some frames on a take stands to their end, but for so little. */
