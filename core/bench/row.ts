@@ -18,9 +18,14 @@ const ROUND_MS = 40;
  * Nanoseconds a piece of each of two works, the median of several rounds taken in turn so that both meet the same
  * machine. `run` does `pieces` of them.
  */
-export function measure(pieces: number, own: () => void, peer: () => void): { ownNs: number; peerNs: number } {
+export function measure(
+  pieces: number,
+  own: () => void,
+  peer: () => void,
+  rounds = ROUNDS,
+): { ownNs: number; peerNs: number } {
   const times: [number[], number[]] = [[], []];
-  for (let round = -2; round < ROUNDS; round++) {
+  for (let round = -2; round < rounds; round++) {
     for (const [side, run] of [own, peer].entries()) {
       const start = performance.now();
       let runs = 0;

@@ -13,13 +13,14 @@ const MOST_APART = 4;
 /** The share of gaps that have to be alike. */
 const ALIKE = 0.75;
 
-/** How far apart most of the frames are, if it is so little that they are samples; else null. Frames are in order. */
-export function regularGap(frames: readonly number[]): number | null {
-  if (frames.length < LEAST_KEYS) return null;
-  const gaps = frames.slice(1).map((frame, i) => frame - frames[i]!);
+/** How far apart most keys are, if it is so little that they are samples; else null. They are in order. */
+export function regularGap(keys: readonly Pick<Key, 'frame'>[]): number | null {
+  if (keys.length < LEAST_KEYS) return null;
   // The middle gap is none of these where they are so many: told by counting, without sorting.
-  const wide = gaps.reduce((count, gap) => count + (gap > MOST_APART ? 1 : 0), 0);
-  if (wide >= gaps.length - Math.floor(gaps.length / 2)) return null;
+  let wide = 0;
+  for (let i = 1; i < keys.length; i++) if (keys[i]!.frame - keys[i - 1]!.frame > MOST_APART) wide++;
+  if (wide >= Math.ceil((keys.length - 1) / 2)) return null;
+  const gaps = keys.slice(1).map(({ frame }, i) => frame - keys[i]!.frame);
   const middle = gaps.toSorted((a, b) => a - b)[Math.floor(gaps.length / 2)]!;
   const alike = gaps.filter((gap) => Math.abs(gap - middle) < 0.01).length;
   return alike >= ALIKE * gaps.length ? middle : null;
@@ -65,7 +66,7 @@ function isEachThereTwice(keys: readonly Sample[], every: number): boolean {
  * frames apart are none, nor are extremes and breakdowns, nor poses that are each there twice.
  */
 export function sampledEvery(keys: readonly Sample[]): number | null {
-  const every = regularGap(keys.map(({ frame }) => frame));
+  const every = regularGap(keys);
   const areMeant = every !== null && every > 1 && (areToldApart(keys) || areExtremes(keys));
   return areMeant || (every !== null && isEachThereTwice(keys, every)) ? null : every;
 }
@@ -92,11 +93,12 @@ export function tellingOf<T extends { role: KeyRole }>(all: readonly T[]): T[] {
 
 const sampleOf = ({ frame, value, role }: Key): Sample => ({ frame, values: [value], role });
 
-const samplesOf = (keys: readonly Key[]): Sample[] => tellingOf(keys).map(sampleOf);
-
 /** Whether a channel has a key on most frames: it is a recording of what is asked, or drawings held by hand. */
-export const isRecorded = ({ keys }: Channel, asked?: Channel): boolean =>
-  drawnEvery(samplesOf(keys), samplesOf(asked?.keys ?? []), keys.length) !== null;
+export function isRecorded({ keys }: Channel, asked?: Channel): boolean {
+  const telling = tellingOf(keys);
+  if (regularGap(telling) === null) return false;
+  return drawnEvery(telling.map(sampleOf), tellingOf(asked?.keys ?? []).map(sampleOf), keys.length) !== null;
+}
 
 /** The channels of a subject that move and are read as movements. */
 export const moversOf = ({ channels }: Subject): Channel[] =>
@@ -114,7 +116,7 @@ const LEAST_CHANGES = 4;
  * it; else null. What changes by a rounded digit at a time is no drawing anew.
  */
 function sameFor({ keys }: Channel): number | null {
-  if (regularGap(keys.map(({ frame }) => frame)) !== 1) return null;
+  if (regularGap(keys) !== 1) return null;
   const changes = changesOf(keys);
   if (changes.length < LEAST_CHANGES) return null;
   const gaps = changes.slice(1).map((frame, i) => frame - changes[i]!);
@@ -154,7 +156,7 @@ function heldEvery(channel: Channel): number | null {
   const drawn = channel.keys.filter(
     (key, i) => i === 0 || key.leave === 'step' || key.value !== channel.keys[i - 1]!.value,
   );
-  const every = regularGap(drawn.map((key) => key.frame));
+  const every = regularGap(drawn);
   if (every === null || !Number.isInteger(every)) return null;
   return isEachThereTwice(drawn.map(sampleOf), every) ? null : every;
 }

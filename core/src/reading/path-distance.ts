@@ -46,35 +46,45 @@ function lineOf(subject: Subject, track: Track, from: number, to: number): Line 
   return line;
 }
 
-/** How far the `p`-th place of one line is from another line, across it. */
-function distanceTo(line: Line, of: Line, p: number): number {
+/** The length of each piece of a line, from one place to the next, and of the longest. */
+function piecesOf(line: Line): { lengths: Float64Array; longest: number } {
+  const lengths = new Float64Array(POINTS - 1);
+  let longest = 0;
+  for (let i = 0; i < lengths.length; i++) {
+    let squared = 0;
+    for (const column of line) squared += (column[i + 1]! - column[i]!) ** 2;
+    lengths[i] = Math.sqrt(squared);
+    longest = Math.max(longest, lengths[i]!);
+  }
+  return { lengths, longest };
+}
+
+/** How far the `p`-th place of one line is from another line with such pieces, across it. */
+function distanceTo(line: Line, { lengths, longest }: ReturnType<typeof piecesOf>, of: Line, p: number): number {
   let least = Infinity;
-  // From the piece as far along it, by which it mostly lies: then few of the others need a closer look.
-  for (let k = 0; k + 1 < POINTS; k++) {
-    const i = (p + k) % (POINTS - 1);
+  /** Looks at a piece, and says how many pieces further on the next one is that may be nearer. */
+  const look = (i: number): number => {
+    let squaredToStart = 0;
+    for (let c = 0; c < line.length; c++) squaredToStart += (of[c]![p]! - line[c]![i]!) ** 2;
+    const toStart = Math.sqrt(squaredToStart);
+    // Nearer than its start by its length at most; and each piece on by as much as the longest is.
+    if (toStart > least + longest) return Math.floor((toStart - least) / longest);
     let along = 0;
-    let length = 0;
-    let toStart = 0;
-    for (let c = 0; c < line.length; c++) {
-      const start = line[c]![i]!;
-      const way = line[c]![i + 1]! - start;
-      const off = of[c]![p]! - start;
-      along += off * way;
-      length += way * way;
-      toStart += off * off;
-    }
-    // Nearer than its start by its length at most.
-    if (toStart > (Math.sqrt(least) + Math.sqrt(length)) ** 2) continue;
-    const share = length > 0 ? Math.max(0, Math.min(1, along / length)) : 0;
+    for (let c = 0; c < line.length; c++) along += (of[c]![p]! - line[c]![i]!) * (line[c]![i + 1]! - line[c]![i]!);
+    const length = lengths[i]!;
+    const share = length > 0 ? Math.max(0, Math.min(1, along / length ** 2)) : 0;
     let squared = 0;
     for (let c = 0; c < line.length; c++) {
       const start = line[c]![i]!;
-      const apart = of[c]![p]! - start - (line[c]![i + 1]! - start) * share;
-      squared += apart * apart;
+      squared += (of[c]![p]! - start - (line[c]![i + 1]! - start) * share) ** 2;
     }
-    if (squared < least) least = squared;
-  }
-  return Math.sqrt(least);
+    least = Math.min(least, Math.sqrt(squared));
+    return 1;
+  };
+  // From the piece as far along it, by which it mostly lies, both ways.
+  for (let i = Math.min(p, POINTS - 2); i < POINTS - 1;) i += look(i);
+  for (let i = Math.min(p, POINTS - 2) - 1; i >= 0;) i -= look(i);
+  return least;
 }
 
 /**
@@ -82,9 +92,10 @@ function distanceTo(line: Line, of: Line, p: number): number {
  * which does not ask in what order or at what pace they are drawn. With the place of `a` by which it is greatest.
  */
 function apartness(a: Line, b: Line): { worst: number; mean: number; at: number[] } {
+  const [piecesOfA, piecesOfB] = [piecesOf(a), piecesOf(b)];
   let [mostA, placeA, mostB, placeB, sum] = [-1, 0, -1, 0, 0];
   for (let p = 0; p < POINTS; p++) {
-    const [fromA, fromB] = [distanceTo(b, a, p), distanceTo(a, b, p)];
+    const [fromA, fromB] = [distanceTo(b, piecesOfB, a, p), distanceTo(a, piecesOfA, b, p)];
     sum += fromA;
     if (fromA > mostA) [mostA, placeA] = [fromA, p];
     if (fromB > mostB) [mostB, placeB] = [fromB, p];

@@ -99,8 +99,7 @@ export function withoutPops(
     const channels = subject.channels.map((channel): Channel => {
       const track = trackWith(channel.id);
       const model = findChannel(asked, channel.id);
-      if (!track || !model || CHANNELS[channel.id].blend || regularGap(channel.keys.map((key) => key.frame)) !== 1)
-        return channel;
+      if (!track || !model || CHANNELS[channel.id].blend || regularGap(channel.keys) !== 1) return channel;
       const least = (spanOfTrack(asked, track) * spacingPercent) / 100;
       if (!(least > 0)) return channel;
       const values = channel.keys.map((key) => key.value);

@@ -1,4 +1,5 @@
 import { extentOf } from '../extent.ts';
+import { findChannel } from '../motion/document/document.ts';
 import { trackValues } from '../motion/sampling/track.ts';
 import { keyedFrames } from './keyed-frames.ts';
 import { withoutRounds } from './laid-along.ts';
@@ -17,9 +18,10 @@ export interface PoseMiss {
  * count where none has a key, and one without any keys is to stay where it is.
  */
 export function countsAt({ sides, track }: Pick<ReadTrack, 'sides' | 'track'>): (c: number, frame: number) => boolean {
-  const keyed = keyedFrames(sides.target.subject, track);
+  const { subject } = sides.target;
   // Of one channel alone every pose is its own.
-  if (keyed.filter(({ size }) => size > 0).length < 2) return () => true;
+  if (track.channelIds.filter((id) => findChannel(subject, id)?.keys.length).length < 2) return () => true;
+  const keyed = keyedFrames(subject, track);
   return (c, frame) => keyed[c]!.size === 0 || keyed[c]!.has(frame) || !keyed.some((own) => own.has(frame));
 }
 

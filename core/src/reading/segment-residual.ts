@@ -50,10 +50,10 @@ export function segmentResidual(
   let worstFrame = segment.firstFrame;
   const from = part === 'finish' ? Math.floor(middle) : a + Math.max(open, start.isBetween ? 1 : 0);
   const to = part === 'start' ? Math.ceil(middle) : b - Math.max(open, end.isBetween ? 1 : 0);
+  const place = new Array<number>(target.length);
   for (let i = from; i <= to; i++) {
     let squared = 0;
     let along = 0;
-    const place: number[] = [];
     const between = segment.target ? null : shareBetween(read, i, start.miss, end.miss);
     for (let c = 0; c < target.length; c++) {
       const column = target[c]!;
@@ -67,7 +67,7 @@ export function segmentResidual(
       const miss = warped[c]![i]! - column[i]! - (start.miss[c]! * (1 - share) + end.miss[c]! * share);
       squared += miss ** 2;
       along += miss * way;
-      place.push(column[i]! + miss);
+      place[c] = column[i]! + miss;
     }
     let miss = (Math.sqrt(squared) / reading.span) * 100;
     // Never less than the way along the line, so only what could count is worked out.

@@ -36,7 +36,10 @@ export function createWarp(pairs: readonly { from: number; to: number }[]): Warp
 export function breaksOf(pairs: readonly { from: number; to: number }[], first: number): number[] {
   const isEven = (a: (typeof pairs)[number] | undefined, b: (typeof pairs)[number] | undefined): boolean =>
     !a || !b || b.to - a.to === b.from - a.from;
-  return pairs.flatMap((pair, i) =>
-    isEven(pairs[i - 1], pair) && isEven(pair, pairs[i + 1]) ? [] : Math.ceil(pair.from - first),
-  );
+  const breaks: number[] = [];
+  for (let i = 0; i < pairs.length; i++) {
+    const pair = pairs[i]!;
+    if (!isEven(pairs[i - 1], pair) || !isEven(pair, pairs[i + 1])) breaks.push(Math.ceil(pair.from - first));
+  }
+  return breaks;
 }

@@ -45,7 +45,7 @@ export function withoutWobbles(target: MotionDocument, take: MotionDocument, tol
     for (const channel of subject.channels) {
       const other = findChannel(own, channel.id);
       if (!other || CHANNELS[channel.id].blend || sameData(channel.wobble, other.wobble)) continue;
-      if (regularGap(other.keys.map((key) => key.frame)) !== null) continue;
+      if (regularGap(other.keys) !== null) continue;
       asked.set(channel, { ...channel, wobble: undefined });
       drawn.set(other, { ...other, wobble: undefined });
       findings.push(

@@ -80,7 +80,9 @@ export function findPoses(
   const matched = read.areKeysFound
     ? askedFrames(read).map((frame) => (reading.missingFrames.includes(frame) ? Math.min(frame, last) : frame))
     : reading.pairs.map((pair) => pair.targetFrame);
-  return poseMisses(read, matched).flatMap(({ frame, miss }): Finding[] => {
+  const least = (tolerances.spacingPercent / 100) * reading.span;
+  const misses = poseMisses(read, matched).filter(({ miss }) => miss > least);
+  return misses.flatMap(({ frame, miss }): Finding[] => {
     const lost = read.lostPercent(frame - read.held, frame + read.held) + NOISE_TIMES * read.noisePercent;
     const tolerance = ((tolerances.spacingPercent + lost) / 100) * reading.span + cornerPoseLoss(read, frame);
     const severity = severityOf(miss, tolerance);

@@ -50,10 +50,10 @@ export function findTiming(
     ];
   }
   const findings: Finding[] = [];
-  for (const [k, pair] of reading.pairs.entries()) {
+  reading.pairs.forEach((pair, k) => {
     const tolerance = toleranceAt(target, reading, pair.targetFrame) + blurFrames;
     const severity = severityOf(pair.offsetFrames, tolerance);
-    if (!severity || !isSeen(read, k)) continue;
+    if (!severity || !isSeen(read, k)) return;
     const late = pair.offsetFrames > 0;
     const happening = happeningAt(reading, pair, eventAt(target, reading, pair.targetFrame));
     const landed = roundTo(pair.targetFrame + pair.offsetFrames, 2);
@@ -71,7 +71,7 @@ export function findTiming(
           `${landed} instead of ${pair.targetFrame}.`,
       ),
     });
-  }
+  });
   // In a recording a key that is not there is a pose that is not.
   for (const frame of areKeysFound ? [] : reading.missingFrames) {
     // What the picture lacks by it, where the frame is read at all.

@@ -28,8 +28,9 @@ const isKeyed = ({ isSampled, areKeysFound }: ReadTrack): boolean => !isSampled 
 
 /** What explains late keys together, by the fewest sentences; what explains all of some rather than nearly all. */
 export function findTimings({ target, tracks }: BothRead, others: readonly Finding[]): Whole[] {
-  const offsets = tracks.flatMap((read) =>
-    read.reading.pairs.flatMap((pair, k): Offset[] => {
+  const offsets: Offset[] = [];
+  for (const read of tracks)
+    read.reading.pairs.forEach((pair, k) => {
       const offset = {
         read,
         frame: pair.targetFrame,
@@ -38,9 +39,8 @@ export function findTimings({ target, tracks }: BothRead, others: readonly Findi
         isSampled: read.isSampled && !read.explained,
       };
       // One that is not seen, but was keyed on time, says that not all is late.
-      return isSeen(read, k) || (isKeyed(read) && !isLate(offset)) ? [offset] : [];
-    }),
-  );
+      if ((isKeyed(read) && !isLate(offset)) || isSeen(read, k)) offsets.push(offset);
+    });
   const late = offsets.filter(isLate);
   const sentences = (wholes: readonly WholeTiming[]): number =>
     wholes.length + late.filter((one) => !wholes.some(({ covers }) => covers.includes(one))).length;
