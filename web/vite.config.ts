@@ -1,4 +1,5 @@
 import tailwindcss from '@tailwindcss/vite';
+import { constants } from 'node:zlib';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { compression, defineAlgorithm } from 'vite-plugin-compression2';
@@ -7,10 +8,13 @@ export default defineConfig({
   plugins: [
     react(),
     tailwindcss(),
-    // Once, when it is built, as small as can be: the server only hands them out.
+    // Once, when it is built: the server only hands them out. The last step of quality takes 10 s more for 1.7 % less.
     compression({
       include: /\.(js|css|html|svg)$/,
-      algorithms: [defineAlgorithm('brotliCompress'), defineAlgorithm('gzip', { level: 9 })],
+      algorithms: [
+        defineAlgorithm('brotliCompress', { params: { [constants.BROTLI_PARAM_QUALITY]: 10 } }),
+        defineAlgorithm('gzip', { level: 9 }),
+      ],
       threshold: 1000,
     }),
   ],

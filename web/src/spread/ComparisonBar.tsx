@@ -1,6 +1,6 @@
 import type { TakeView } from '@undulan/contract';
 import { MODEL_NAME } from '@undulan/core';
-import { type Against, correctionProblem, upward } from '../strips/compared/index.ts';
+import { type Against, correctionProblem, gapsOf, worstOf } from '../strips/compared/index.ts';
 import { ButtonGroup, fixed, Select } from '../ui/index.ts';
 import type { Comparison } from './use-comparison.ts';
 
@@ -74,8 +74,10 @@ export function comparisonWords({ reading, track, choice }: Pick<Comparison, 're
   const scores =
     reading?.criteria.map((criterion) => `${criterion.label.toLowerCase()} ${Math.round(criterion.score)}`) ?? [];
   const proposed = reading ? `proposed ${reading.proposedGrade}` : '';
-  const worst = track?.gap.raw.length
-    ? `worst gap ${fixed(track.raw.worstPercent * upward(track), 1)} % at frame ` + `${track.raw.worstFrame}`
-    : '';
+  // Of all frames, as the Gap strip shows it: also before the first key and after the last.
+  const gaps = track ? gapsOf(track, 'raw') : [];
+  const at = worstOf(gaps);
+  const worst =
+    track && gaps.length > 0 ? `worst gap ${fixed(gaps[at]!, 1)} % at frame ${track.gap.firstFrame + at}` : '';
   return [nearest, ...scores, proposed, worst].filter(Boolean).join(' · ');
 }

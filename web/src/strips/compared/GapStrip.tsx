@@ -1,9 +1,8 @@
-import { CHANNELS, type TrackReading } from '@undulan/core';
+import type { TrackReading } from '@undulan/core';
 import { useClock, useTimeScale } from '../../time/index.ts';
 import { Strip } from '../../time-page/index.ts';
 import { ButtonGroup, Empty, fixed, useSize, useStored } from '../../ui/index.ts';
-
-type GapKind = 'raw' | 'timing' | 'spacing';
+import { type GapKind, gapsOf, worstOf } from './gap.ts';
 
 const KINDS: { id: GapKind; label: string; says: string }[] = [
   { id: 'raw', label: 'all', says: 'timing and spacing together' },
@@ -24,16 +23,6 @@ function formatSpan({ span, unit }: TrackReading): string {
   return `${Number(span.toPrecision(3))} ${unit}`;
 }
 
-/** The errors a frame of one kind. What timing alone makes is what is left when the keys are laid on each other. */
-function errorsOf({ gap }: TrackReading, kind: GapKind): number[] {
-  return kind === 'timing' ? gap.raw.map((percent, i) => percent - (gap.spacing[i] ?? 0)) : gap[kind];
-}
-
-/** The sign that makes an error point up where the take's curve is drawn above the target's. */
-export function upward(reading: TrackReading): 1 | -1 {
-  return reading.measuredOn && CHANNELS[reading.measuredOn].pointsDown ? -1 : 1;
-}
-
 /** How far the take is from the target on each frame, in percent of the track's span; the band is what is allowed. */
 export function GapStrip({ reading, tolerancePercent }: { reading: TrackReading; tolerancePercent: number }) {
   const scale = useTimeScale();
@@ -41,8 +30,8 @@ export function GapStrip({ reading, tolerancePercent }: { reading: TrackReading;
   const [measure, size] = useSize();
   const [kind, setKind] = useStored<GapKind>('gap-kind', 'raw');
   const heightPx = Math.max(40, size?.heightPx ?? 110);
-  const errors = errorsOf(reading, kind).map((percent) => percent * upward(reading));
-  const most = Math.max(tolerancePercent * 1.3, ...errors.map(Math.abs)) * 1.12;
+  const errors = gapsOf(reading, kind);
+  const most = Math.max(tolerancePercent * 1.3, Math.abs(errors[worstOf(errors)] ?? 0)) * 1.12;
   const yOf = (percent: number): number => heightPx / 2 - (percent / most) * (heightPx / 2 - 4);
   const width = Math.max(2, Math.min(12, scale.pxPerFrame * 0.62));
   const levels = [most / 1.12, -most / 1.12];

@@ -11,7 +11,7 @@ import {
 } from '@undulan/core';
 import { expect, test } from 'vitest';
 import { alignedTime, compareTrack } from './compared-track.ts';
-import { upward } from './GapStrip.tsx';
+import { gapsOf, worstOf } from './gap.ts';
 
 const LOOK = { shape: 'cake', widthPx: 170, heightPx: 26, fill: '#dca54c' } as const;
 
@@ -93,9 +93,29 @@ test('a take without the subject has no drawings, and the strips still have what
 });
 
 test('a gap points up where the take’s curve is drawn above the target’s', () => {
-  expect(upward(read(toss(up), toss(up)))).toBe(-1);
-  const along = toss([], [createKey(1, 0), createKey(25, 500)]);
-  expect(upward(read(along, along))).toBe(1);
-  const both = toss(up, [createKey(1, 480), createKey(25, 500)]);
-  expect(upward(read(both, both))).toBe(1);
+  // Down the stage a number is higher: the take is 30 px lower there than asked, in a way of 300.
+  const lower = toss([createKey(1, 390), createKey(13, 120, { leave: 'linear' }), createKey(25, 390)]);
+  const asked = toss([createKey(1, 390), createKey(13, 90, { leave: 'linear' }), createKey(25, 390)]);
+  const gaps = gapsOf(read(asked, lower), 'raw');
+  expect(gaps[12]).toBeCloseTo(-10, 9);
+  expect(gapsOf(read(lower, asked), 'raw')[12]).toBeCloseTo(100 / 9, 9);
+  const [even, further] = [500, 550].map((x) => toss([], [createKey(1, 0), createKey(25, x, { leave: 'linear' })]));
+  expect(gapsOf(read(even!, further!), 'raw')[24]).toBeCloseTo(10, 9);
+});
+
+test('the widest gap is found also where the target’s keys are over, and the first of equals', () => {
+  const on = { after: { kind: 'repeat-offset', count: 0 } } as const;
+  const asked = toss([], [createKey(1, 0, { leave: 'linear' }), createKey(11, 100)], { range: { first: 1, last: 21 } });
+  const goesOn = {
+    ...asked,
+    subjects: asked.subjects.map((subject) => ({
+      ...subject,
+      channels: subject.channels.map((channel) => (channel.id === 'position.x' ? { ...channel, ...on } : channel)),
+    })),
+  };
+  const gaps = gapsOf(read(asked, goesOn), 'raw');
+  expect(worstOf(gaps)).toBe(20);
+  expect(gaps[20]).toBeCloseTo(100, 9);
+  expect(worstOf([0, -3, 3, 2])).toBe(1);
+  expect(worstOf([])).toBe(0);
 });

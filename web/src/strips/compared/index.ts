@@ -1,5 +1,6 @@
 // A take's strips beside its target's: matches, both curves, both speeds, the twin loom, the gap.
-export { GapStrip, upward } from './GapStrip.tsx';
+export { gapsOf, worstOf } from './gap.ts';
+export { GapStrip } from './GapStrip.tsx';
 export { MatchStrip } from './MatchStrip.tsx';
 export { SureStrip } from './SureStrip.tsx';
 export { TwinLoomStrip } from './TwinLoomStrip.tsx';
