@@ -4,6 +4,7 @@ export type { Issue, Result } from './result.ts';
 export { extentOf } from './extent.ts';
 export { seededRandom } from './seeded.ts';
 export { formatFixed, formatSigned, trimmed } from './format-fixed.ts';
+export { withUnit } from './with-unit.ts';
 export { readDecimal } from './read-decimal.ts';
 export { CoreError } from './core-error.ts';
 export * from './time/index.ts';

@@ -8,7 +8,7 @@ import { sameData } from '../steps/index.ts';
 import { eased, easedAbout, easedThroughout } from './ease-edits.ts';
 import { added, cleared, coordinatesTaken, takenOver, withoutSurplus } from './key-edits.ts';
 import { asTheTargets, placed, posed, sameFrames, sized, stoodRight } from './pose-edits.ts';
-import { beyondTaken, broughtBack, SETTINGS, settings } from './setting-edits.ts';
+import { beyondTaken, broughtBack, SETTINGS, settings, shownAsAsked } from './setting-edits.ts';
 import { channelOfSubject, type EditOnOffer, keysOf, type Sides, whose } from './sides.ts';
 import { coordinateInTime, inTempo, inTime, withoutPause } from './timing-edits.ts';
 
@@ -77,6 +77,7 @@ export function* editsOnOffer(
     for (const frame of sameFrames(sides)) yield asTheTargets(sides, frame);
   }
   yield* stoodRight(target, take);
+  yield* shownAsAsked(target, take);
   yield* cleared(target, take, reading.findings);
   yield* broughtBack(target, take);
 }

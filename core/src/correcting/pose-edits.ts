@@ -165,7 +165,7 @@ export function stoodRight(target: MotionDocument, take: MotionDocument): EditOn
     const said = poses.map(({ id, value }) => sayValue(id, value)).join(' and ');
     return [
       {
-        sentence: `Set ${said} of ${theSubject(model.name)}.`,
+        sentence: `Set ${theSubject(model.name)} to ${said} throughout.`,
         keys: 1,
         apply: (now) =>
           poses.reduce((motion, { id, value }) => {

@@ -2,8 +2,11 @@ import { findChannel } from '../motion/document/document.ts';
 import { BEHAVIOUR_WORDS, type MotionDocument } from '../motion/document/schema.ts';
 import { changeRate } from '../motion/edit/change-rate.ts';
 import { setOutside } from '../motion/edit/outside-keys.ts';
+import { setSubject } from '../motion/edit/set-subjects.ts';
 import { counterpart } from '../reading/counterpart.ts';
+import { entrancesOff, isNeverShown } from '../reading/on-stage.ts';
 import type { Finding } from '../reading/schema.ts';
+import { createSharedTime } from '../reading/shared-time.ts';
 import { theSubject } from '../reading/words.ts';
 import { sameData } from '../steps/index.ts';
 import { sameRate } from '../time/rate.ts';
@@ -21,6 +24,36 @@ export function broughtBack(target: MotionDocument, take: MotionDocument): EditO
           ? now
           : { ...now, subjects: [...now.subjects, { ...subject, parentId: null, guide: null }] },
     }));
+}
+
+/** What is hidden shown, and on stage from when to when the target has it there. */
+export function shownAsAsked(target: MotionDocument, take: MotionDocument): EditOnOffer[] {
+  const { toTake, toTarget } = createSharedTime(target, take);
+  return target.subjects.flatMap((model): EditOnOffer[] => {
+    const own = counterpart(take, model);
+    const isHidden = isNeverShown(target, take, model);
+    if (!own) return [];
+    const off = entrancesOff({ motion: target, subject: model }, { motion: take, subject: own }, toTarget);
+    if (!isHidden && off.length === 0) return [];
+    const onStage = model.onStage && {
+      first: Math.round(toTake(model.onStage.first)),
+      last: Math.round(toTake(model.onStage.last + 1)) - 1,
+    };
+    const it = theSubject(model.name);
+    const stays = onStage
+      ? `Let ${it} be on stage from frame ${onStage.first} to ${onStage.last}.`
+      : `Keep ${it} on stage throughout.`;
+    return [
+      {
+        sentence: isHidden && sameData(own.onStage ?? null, onStage ?? null) ? `Show ${it}.` : stays,
+        keys: 1,
+        apply: (now) =>
+          now.subjects.some(({ id }) => id === own.id)
+            ? setSubject(now, own.id, { visible: true, onStage }).motion
+            : now,
+      },
+    ];
+  });
 }
 
 /** What a movement does before its first and after its last key, as the target's does. */

@@ -5,6 +5,7 @@ import type { KeyRef } from '../motion/keys/change-keys.ts';
 import type { TrackReading } from '../reading/schema.ts';
 import type { SharedTime } from '../reading/shared-time.ts';
 import { roundTo, theSubject } from '../reading/words.ts';
+import { withUnit } from '../with-unit.ts';
 
 /** A change of a take that may put it right: what is done, in words, and to how many keys. */
 export interface EditOnOffer {
@@ -53,7 +54,7 @@ export function changeChannels(
 export const sayValue = (id: Channel['id'], value: number): string => {
   const { label, unit } = CHANNELS[id];
   const amount = `${value < 0 ? '−' : ''}${roundTo(Math.abs(value), 2)}`;
-  return `${label.toLowerCase()} ${amount}${unit === '°' || unit === '×' ? '' : ' '}${unit}`;
+  return `${label.toLowerCase()} ${withUnit(amount, unit)}`;
 };
 
 /** One channel of a subject in a sentence: `position x of the pea`. */

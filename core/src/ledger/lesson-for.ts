@@ -14,6 +14,7 @@ const SPEAKS_OF: Partial<Record<FindingKind, readonly string[]>> = {
   'key-late': ['timing'],
   'key-early': ['timing'],
   'overlap-off': ['overlap'],
+  'on-stage-off': ['timing'],
   'frame-pops': ['arc', 'spacing'],
   'pose-off': ['exaggeration', 'squash', 'pose'],
   'hold-moves': ['hold'],

@@ -1,6 +1,7 @@
 import { type BothRead, isAbout } from './checks/check.ts';
 import { errorsOfLooks } from './checks/find-looks.ts';
 import { loopGapPercent, playsInLoop } from './checks/find-loop.ts';
+import { framesOffStage } from './checks/find-on-stage.ts';
 import { isBeyond } from './off-beyond.ts';
 import { toleranceAt } from './own-keys.ts';
 import { askedFrames, poseMisses } from './poses.ts';
@@ -83,7 +84,7 @@ function measure(read: BothRead, findings: readonly Finding[]): Partial<Record<C
     ),
     ...[...track.missingFrames, ...track.extraFrames].map(() => 4 * tolerances.keyFrames),
   ]);
-  offsets.push(...ofLooks.frames);
+  offsets.push(...ofLooks.frames, ...framesOffStage(read));
   const poses = tracks
     .filter(({ reading }) => reading.span > 0)
     .flatMap((read) =>
@@ -112,7 +113,7 @@ function measure(read: BothRead, findings: readonly Finding[]): Partial<Record<C
 
 /**
  * What poses and holds are off by that no key of a movement is asked for, in percent, as it is told: what stands
- * throughout, moves where the target stands, or goes on beyond the keys.
+ * throughout or is never shown, moves where the target stands, or goes on beyond the keys.
  */
 function offAsTold(
   findings: readonly Finding[],
@@ -124,6 +125,8 @@ function offAsTold(
     const { kind, track, measured, tolerance } = finding;
     const own = readings.find((reading) => isAbout(finding, reading));
     if (kind === 'track-extra') holds.push(4 * spacingPercent);
+    else if (kind === 'subject-missing' && !readings.some(({ subjectId }) => subjectId === finding.subjectId))
+      poses.push(4 * spacingPercent);
     else if (!own && track !== null && kind === 'pose-off')
       poses.push((Math.abs(measured) / tolerance) * spacingPercent);
     else if (own && own.span > 0 && finding.unit === own.unit && isBeyond(finding, own))

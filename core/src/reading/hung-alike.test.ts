@@ -63,7 +63,7 @@ test('turned whole rounds more or less when it begins, it is the same picture; b
   expect(said(dial([1, 360], [13, 450], [25, 400]), model)).toEqual([]);
   expect(said(dial([1, -720], [13, -630], [25, -680]), model)).toEqual([]);
   const short = dial([1, 360], [13, 430], [25, 400]);
-  expect(said(short, model)).toEqual(["The dial is 20 ° away from the target's pose at frame 13."]);
+  expect(said(short, model)).toEqual(["The dial is 20° away from the target's pose at frame 13."]);
   expect(leastEdits({ motion: model, tolerances }, short).edits.map(({ sentence }) => sentence)).toEqual([
     'On 13, set rotation 450°.',
   ]);

@@ -16,6 +16,7 @@ export const FINDING_NAMES: Record<FindingKind, string> = {
   'key-early': 'Early',
   'key-extra': 'A key too many',
   'overlap-off': 'Overlap is off',
+  'on-stage-off': 'On stage too soon or too late',
   'frame-pops': 'A frame pops',
   'pose-off': 'A pose is off',
   'drawing-off': 'Another drawing',

@@ -20,6 +20,8 @@ import { withoutLoneCoordinates } from './lone-coordinates.ts';
 import { looksOf } from './looks.ts';
 import { mendsOf } from './mends.ts';
 import { namingTrack } from './naming-tracks.ts';
+import { isNeverShown } from './on-stage.ts';
+import { withPivotsOf } from './pivots-alike.ts';
 import { withoutPops } from './pops.ts';
 import { findLeftOut, MOST_FINDINGS, MOST_LAID_ON, MOST_SAMPLES, rangesRead, withMargins } from './read-bounds.ts';
 import { readTrack } from './read-track.ts';
@@ -82,8 +84,11 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
     round: null,
     mayLayOn: motion.subjects.reduce((sum, subject) => sum + tracksOf(subject).length, 0) <= MOST_LAID_ON,
   };
+  const hidden = new Set(
+    asked.motion.subjects.flatMap((subject) => (isNeverShown(asked.motion, handedIn, subject) ? [subject.id] : [])),
+  );
   const all = motion.subjects.flatMap((subject) => {
-    const found = counterpart(take, subject) ?? standStill(subject);
+    const found = (!hidden.has(subject.id) && counterpart(take, subject)) || standStill(subject);
     const ids = lone.lone.get(subject.id);
     const wholeSubjects = ids
       ? { target: findSubject(whole.target, subject.id)!, take: findSubject(whole.take, found.id)!, lone: ids }
@@ -162,7 +167,7 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
  * that.
  */
 function readAgainst(given: Target, handedIn: MotionDocument, samples: number): Scored & { isAsDrawn: boolean } {
-  const hung = hungAlike(given.motion, handedIn);
+  const hung = hungAlike(given.motion, withPivotsOf(given.motion, handedIn));
   const { target: motion, take: handed } = holdsAlike(hung.target, hung.take);
   const set = { ...given, motion: turnedAsTake(motion, handed) };
   const byKeys = readOnce(set, handed, samples);

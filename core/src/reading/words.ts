@@ -1,4 +1,5 @@
 import { capital, uncapital } from '../first-letter.ts';
+import { withUnit } from '../with-unit.ts';
 
 export { capital, uncapital };
 
@@ -17,9 +18,9 @@ export function roundTo(value: number, digits: number): number {
 /** Of what goes from 0 to about 1, and of metres, a tenth is much. */
 const FINE_UNITS: readonly string[] = ['×', 'share', 'm'];
 
-/** `12.3 px`, `0.08 ×`. */
+/** `12.3 px`, `0.08×`. */
 export function amount(value: number, unit: string): string {
-  return `${roundTo(value, FINE_UNITS.includes(unit) ? 2 : 1)} ${unit}`;
+  return withUnit(roundTo(value, FINE_UNITS.includes(unit) ? 2 : 1), unit);
 }
 
 /** A subject's name inside a sentence: `Drawer` → `the drawer`. */

@@ -5,6 +5,7 @@ import { isSamePlace } from '../motion/sampling/stands.ts';
 import { type Track, trackValues } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
 import { framesPerSecond } from '../time/rate.ts';
+import { withUnit } from '../with-unit.ts';
 import { jumpsOf, restsOf, turningOf } from './move-shape.ts';
 import { fastestOf } from './move-speed.ts';
 import { howOften, PAST, readSpacing, type SpacingLook } from './spacing-look.ts';
@@ -45,7 +46,7 @@ function onFrames(given: readonly number[]): string {
 function valueText(subject: Subject, track: Track, frame: number): string {
   const values = trackValues(subject, track, frame).map((value) => String(Number(value.toFixed(1))).replace('-', '−'));
   if (track.unit === 'no.') return `no. ${values[0]!}`;
-  return `${values.length > 1 ? `(${values.join(', ')})` : values[0]!} ${track.unit}`;
+  return withUnit(values.length > 1 ? `(${values.join(', ')})` : values[0]!, track.unit);
 }
 
 /** How it stands and is elsewhere at once, on those frames. */
@@ -88,7 +89,7 @@ interface Moving {
 
 /** Of so much a frame. */
 const speedText = ({ motion, track }: Moving, perFrame: number): string =>
-  `${figure(Math.abs(perFrame) * framesPerSecond(motion.rate))} ${track.unit}/s`;
+  withUnit(figure(Math.abs(perFrame) * framesPerSecond(motion.rate)), `${track.unit}/s`);
 
 /** Where it is fastest by its derivative; where that is beyond measure, as in a jump, between which two drawings. */
 function fastest(moving: Moving): string {

@@ -198,7 +198,7 @@ test('says where it goes along another line, and what moves besides', () => {
   ).toMatch(/along another line, farthest off at 17/);
   const turning = beside({ 'position.x': straight, rotation: [createKey(1, 0), createKey(33, 90)] });
   const plain = beside({ 'position.x': straight });
-  expect(whatDiffers(plain, turning, TOLERANCES)).toBe('rotation moves too, between 0 and 90 °');
+  expect(whatDiffers(plain, turning, TOLERANCES)).toBe('rotation moves too, between 0 and 90°');
   expect(whatDiffers(turning, plain, TOLERANCES)).toBe('rotation: does not move');
 });
 

@@ -13,6 +13,7 @@ import {
   thirdsSpacing,
 } from '../spacing/index.ts';
 import { MAX_EXPOSURE } from '../time/exposure.ts';
+import { withUnit } from '../with-unit.ts';
 import {
   allKeys,
   easedMotion,
@@ -222,5 +223,6 @@ export function variantName({ kind, amount, ease }: Variant): string {
     return amount === 0 ? 'On time' : `${many} ${amount > 0 ? 'later' : 'earlier'}`;
   }
   if (kind === 'length') return `In ${amount} frames`;
-  return bounds ? `${label}, ${String(amount).replace('-', '−')}${bounds.unit ? ` ${bounds.unit}` : ''}` : label;
+  const figure = String(amount).replace('-', '−');
+  return bounds ? `${label}, ${bounds.unit ? withUnit(figure, bounds.unit) : figure}` : label;
 }

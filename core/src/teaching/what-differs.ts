@@ -4,6 +4,7 @@ import { trackAlike, trackValues } from '../motion/sampling/track.ts';
 import type { Tolerances } from '../reading/index.ts';
 import { howOften } from '../spacing/index.ts';
 import { framesPerSecond } from '../time/rate.ts';
+import { withUnit } from '../with-unit.ts';
 import { endsOf, hangsAt, movements, paceOf, PAST, type Seen, type SeenWhole } from './lane-look.ts';
 
 const many = (count: number, one: string): string => `${figure(count)} ${one}${count === 1 ? '' : 's'}`;
@@ -264,7 +265,7 @@ function movesToo({ subject, track, events }: Seen, several: boolean): string {
   const { low, high } = extents.reduce((most, one) => (one.high - one.low > most.high - most.low ? one : most));
   const between =
     track.channelIds.length > 1 ? `by ${amount(high - low)}` : `between ${amount(low)} and ${amount(high)}`;
-  return `${whose}${track.label.toLowerCase()} moves too, ${between}${track.unit === '×' ? '' : ` ${track.unit}`}`;
+  return `${whose}${track.label.toLowerCase()} moves too, ${withUnit(between, track.unit)}`;
 }
 
 const amount = (value: number): string => String(Number(value.toPrecision(3))).replace('-', '−');

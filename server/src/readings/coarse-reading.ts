@@ -23,6 +23,7 @@ const WORDS: Record<FindingKind, string> = {
   'key-early': 'A key comes too early.',
   'key-extra': 'There is a key too many.',
   'overlap-off': 'One part follows another too soon or too late.',
+  'on-stage-off': 'Something comes on stage, or leaves it, at another time.',
   'frame-pops': 'A drawing jumps out of its row.',
   'drawing-off': 'Another drawing is up than belongs here.',
   'colour-off': 'It is another colour here.',

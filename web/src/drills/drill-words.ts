@@ -6,6 +6,7 @@ import {
   type DrillKind,
   type DrillResult,
   type Trained,
+  withUnit,
 } from '@undulan/core';
 import { brief } from '../ui/index.ts';
 
@@ -115,7 +116,7 @@ export function sizeWords(of: Trained, size: number): string {
   const number = figure(of, size);
   const { unit, of: what } = UNITS[of];
   if (unit === 'frames') return `${number} ${number === '1' ? 'frame' : 'frames'}`;
-  return `${number}${unit === '%' ? ' %' : '°'}${what}`;
+  return `${withUnit(number, unit)}${what}`;
 }
 
 /** What of a choice is so, once it is answered. */

@@ -79,5 +79,6 @@ export function comparisonWords({ reading, track, choice }: Pick<Comparison, 're
   const at = worstOf(gaps);
   const worst =
     track && gaps.length > 0 ? `worst gap ${fixed(gaps[at]!, 1)} % at frame ${track.gap.firstFrame + at}` : '';
-  return [nearest, ...scores, proposed, worst].filter(Boolean).join(' · ');
+  // What matters most first: where there is no room for all, the end is cut off.
+  return [nearest, proposed, worst, ...scores].filter(Boolean).join(' · ');
 }

@@ -47,6 +47,7 @@ export function ComparisonSpread({
   const drawOver = useGhosts(motion, toTake, notes, draft);
   const film = useTakeClip(view.clip);
   const layout = useDefaultLayout({ id: 'undulan:comparison:left' });
+  const words = comparisonWords(comparison);
   return (
     <Spread
       name="comparison"
@@ -86,7 +87,11 @@ export function ComparisonSpread({
           reach={keyFrames}
           cues={cuesWith((target ?? motion).cues, view.terms.events ?? [])}
           bar={<TrackChoice {...comparison} />}
-          foot={<span className="figures">{comparisonWords(comparison)}</span>}
+          foot={
+            <span className="figures" title={words}>
+              {words}
+            </span>
+          }
         />
       }
     />

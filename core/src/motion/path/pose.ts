@@ -123,7 +123,7 @@ function cut(value: number, most: number): number {
 }
 
 /** A subject's transform in its parent's space: place, turn, skew, scale, about its pivot. */
-function localPose(motion: MotionDocument, subject: Subject, frame: number): Affine {
+export function localPose(motion: MotionDocument, subject: Subject, frame: number): Affine {
   const { x, y, turn } = placeOf(motion, subject, frame);
   const angle = radians(channelValue(subject, 'rotation', frame) + turn);
   const [cos, sin] = [Math.cos(angle), Math.sin(angle)];

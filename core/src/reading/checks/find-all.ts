@@ -2,6 +2,7 @@ import type { MotionDocument, Subject } from '../../motion/document/schema.ts';
 import { tracksOf } from '../../motion/sampling/track.ts';
 import { counterpart } from '../counterpart.ts';
 import { byFixingOrder } from '../fixing-order.ts';
+import { isNeverShown } from '../on-stage.ts';
 import { MOST_WEIGHED } from '../read-bounds.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding } from '../schema.ts';
@@ -13,6 +14,7 @@ import { findEconomy } from './find-economy.ts';
 import { findLimbs } from './find-limbs.ts';
 import { findLooks } from './find-looks.ts';
 import { findLoop } from './find-loop.ts';
+import { findOnStage } from './find-on-stage.ts';
 import { findOverlap } from './find-overlap.ts';
 import { findPath } from './find-path.ts';
 import { findSettles } from './find-settle.ts';
@@ -26,7 +28,7 @@ import { findWhole } from './find-whole.ts';
 
 /** All checks together, and what one of them tells that others find signs of. */
 
-function subjectMissing(target: MotionDocument, subject: Subject): Finding {
+function subjectMissing(target: MotionDocument, subject: Subject, isHidden: boolean): Finding {
   return {
     kind: 'subject-missing',
     subjectId: subject.id,
@@ -38,7 +40,9 @@ function subjectMissing(target: MotionDocument, subject: Subject): Finding {
     tolerance: 0,
     unit: 'subjects',
     severity: 'strong',
-    sentence: `${capital(subjectDoes(subject.name, 'be'))} not in the take.`,
+    sentence: capital(
+      `${subjectDoes(subject.name, 'be')} ${isHidden ? 'in the take, but never shown' : 'not in the take'}.`,
+    ),
   };
 }
 
@@ -46,12 +50,13 @@ function subjectMissing(target: MotionDocument, subject: Subject): Finding {
 const goesAsAsked = ({ explained }: ReadTrack): boolean => explained === 'all';
 
 /** Checks of single tracks and lost subjects. */
-function basicFindings({ target, take, tracks, looks }: BothRead): Finding[] {
+function basicFindings({ target, take, set, handedIn, tracks, looks }: BothRead): Finding[] {
   const moving = target.motion.subjects.filter((subject) => tracksOf(subject).length > 0);
-  const lost = moving.filter((subject) => !counterpart(take, subject));
+  const hidden = set.subjects.filter((subject) => isNeverShown(set, handedIn, subject));
+  const lost = [...moving.filter((subject) => !counterpart(take, subject)), ...hidden];
   const isLost = (subjectId: string): boolean => lost.some((subject) => subject.id === subjectId);
   return [
-    ...lost.map((subject) => subjectMissing(target.motion, subject)),
+    ...lost.map((subject) => subjectMissing(target.motion, subject, hidden.includes(subject))),
     ...tracks
       .filter((read) => !isLost(read.reading.subjectId))
       .flatMap((read) => [...findTiming(read, target), ...(goesAsAsked(read) ? [] : findSpacing(read, target))]),
@@ -75,7 +80,14 @@ export function findAll(read: BothRead, settings: readonly Finding[]): Finding[]
   const shaped = { ...read, tracks: read.tracks.filter((track) => !goesAsAsked(track)) };
   const founds: Found[] = [
     basic,
-    ...[findOverlap(read), findLimbs(read), findVolume(read), findEconomy(read), findStanding(read)].map(weighed),
+    ...[
+      findOverlap(read),
+      findLimbs(read),
+      findVolume(read),
+      findEconomy(read),
+      findStanding(read),
+      findOnStage(read),
+    ].map(weighed),
     ...[findTurns(shaped), findSettles(shaped, basic.findings), findPath(shaped)].map(weighed),
   ];
   founds.push(

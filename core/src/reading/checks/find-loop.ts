@@ -3,6 +3,7 @@ import type { Channel, MotionDocument, Subject } from '../../motion/document/sch
 import { type LoopReading, readLoop } from '../../motion/sampling/loop.ts';
 import { channelSpeed } from '../../motion/sampling/sample.ts';
 import { sameRate } from '../../time/rate.ts';
+import { withUnit } from '../../with-unit.ts';
 import { withoutRounds } from '../laid-along.ts';
 import { missAtEnd } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
@@ -141,7 +142,7 @@ function findOpenEnd(read: ReadTrack, { spacingPercent, keyFrames }: Tolerances)
           unit: reading.unit,
           severity,
           sentence:
-            `${closes('jump')} by ${gap} ${reading.unit} where the loop closes, from frame ` +
+            `${closes('jump')} by ${withUnit(gap, reading.unit)} where the loop closes, from frame ` +
             `${asked.range.last} to ${asked.range.first}.`,
         },
       ];

@@ -5,7 +5,7 @@ import type { ReadTrack } from '../read-track.ts';
 import type { Finding } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { createWarp } from '../warp.ts';
-import { capital, roundTo, subjectDoes } from '../words.ts';
+import { amount, capital, roundTo, subjectDoes } from '../words.ts';
 import { aboutTrack, type BothRead, type Found } from './check.ts';
 
 /** Degrees a path may turn at a key beyond what the target turns there. */
@@ -48,8 +48,8 @@ export function findPath({ target, tracks }: BothRead): Found {
         unit: reading.unit,
         severity: severityOf(percent, allowed(read, { firstFrame, lastFrame }, tolerance))!,
         sentence: capital(
-          `${subjectDoes(reading.subjectName, 'leave')} the arc by up to ${roundTo(worst, 1)} ` +
-            `${reading.unit} from ${firstFrame} to ${lastFrame}, most near frame ${worstFrame}.`,
+          `${subjectDoes(reading.subjectName, 'leave')} the arc by up to ${amount(worst, reading.unit)} ` +
+            `from ${firstFrame} to ${lastFrame}, most near frame ${worstFrame}.`,
         ),
       });
     }

@@ -25,10 +25,10 @@ const said = (take: MotionDocument, motion = MODEL): string[] =>
   read(take, motion).findings.map(({ sentence }) => sentence);
 
 test.each([
-  ['turned', scene({ rotation: 30 }), 'Rotation of the cup is 30 ° throughout; in the target 0 °.'],
+  ['turned', scene({ rotation: 30 }), 'Rotation of the cup is 30° throughout; in the target 0°.'],
   ['not seen', scene({ opacity: 0 }), 'Opacity of the cup is 0 % throughout; in the target 100 %.'],
   ['larger', scene({ 'scale.x': 2, 'scale.y': 2 }), 'The cup is 200 % as large as in the target, throughout.'],
-  ['squashed', scene({ 'scale.y': 0.5 }), 'Scale y of the cup is 0.5 × throughout; in the target 1 ×.'],
+  ['squashed', scene({ 'scale.y': 0.5 }), 'Scale y of the cup is 0.5× throughout; in the target 1×.'],
   [
     'elsewhere, though it never moves',
     scene({}, { 'position.x': 200 }),
@@ -52,7 +52,7 @@ test('a pose that the target keys, and that stands without a key in the take, is
   for (const model of [keyed([createKey(1, 30)]), keyed([createKey(1, 30), createKey(20, 30)])]) {
     expect(read(scene({ rotation: 30 }), model)).toMatchObject({ findings: [], proposedGrade: 100 });
     expect(said(keyed([createKey(9, 30)]), model)).toEqual([]);
-    expect(said(scene(), model)).toEqual(['Rotation of the cup is 0 ° throughout; in the target 30 °.']);
+    expect(said(scene(), model)).toEqual(['Rotation of the cup is 0° throughout; in the target 30°.']);
     expect(said(keyed(straight([4, 30], [20, 90])), model)).toEqual([
       'The cup moves in rotation too; the target does not move in it.',
     ]);

@@ -127,6 +127,8 @@ function isOfThese({ of, offsets, outside }: Explained, finding: Finding, placeO
   const isOurs =
     !of || (finding.subjectId === of.read.reading.subjectId && (!of.isTrack || finding.track === of.read.track.id));
   if (!isOurs) return false;
+  if (finding.kind === 'on-stage-off')
+    return Math.abs(finding.measured - placeOf(finding.expected)) <= finding.tolerance;
   if (finding.kind === 'key-late' || finding.kind === 'key-early')
     return !outside.some(({ frame, read }) => frame === finding.expected && isAbout(finding, read.reading));
   return (

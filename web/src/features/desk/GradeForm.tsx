@@ -4,8 +4,11 @@ import { clsx } from 'clsx';
 import { brief, Button, CommitText, DecimalField, DecimalInput, Field, fixed, Table } from '../../ui/index.ts';
 import type { ReviewWriter } from './use-review-writer.ts';
 
+/** In a low window the fields reach beyond what is seen. */
+const show = (refusal: HTMLElement | null): void => refusal?.scrollIntoView({ block: 'nearest' });
+
 const GRADE_FIRST = (
-  <span role="status" className="whitespace-nowrap text-danger">
+  <span role="status" ref={show} className="whitespace-nowrap text-danger">
     Give a grade first: the proposed one or your own.
   </span>
 );

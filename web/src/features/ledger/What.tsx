@@ -1,4 +1,4 @@
-import { type CommonFault, commonFaults } from '@undulan/core';
+import { type CommonFault, commonFaults, withUnit } from '@undulan/core';
 import { BarChart } from 'echarts/charts';
 import { use as chartParts } from 'echarts/core';
 import { useCallback, useMemo, useRef } from 'react';
@@ -120,7 +120,7 @@ function Faults({ rows, nameOf }: { rows: readonly CommonFault[]; nameOf: (fault
       heading: 'Typically off',
       figures: true,
       sortBy: ({ typical }) => typical?.off ?? null,
-      cell: ({ typical }) => (typical && typical.off > 0 ? `${fixed(typical.off, 1)} ${typical.unit}` : '–'),
+      cell: ({ typical }) => (typical && typical.off > 0 ? withUnit(fixed(typical.off, 1), typical.unit) : '–'),
     },
     {
       id: 'gone',

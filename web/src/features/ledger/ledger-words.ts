@@ -1,4 +1,4 @@
-import { trimmed } from '@undulan/core';
+import { trimmed, withUnit } from '@undulan/core';
 import { signed, withMark } from '../../ui/index.ts';
 
 /** A frame, whole or between two. */
@@ -26,5 +26,5 @@ const TELLING = new Set(['frames', '%', 'px', '°']);
 export function typicalWords({ off, unit }: { off: number; unit: string }): string {
   if (!TELLING.has(unit) || off === 0) return '';
   const digits = Math.abs(off) < 10 ? 1 : 0;
-  return `; median ${signed(off, digits)} ${unit}`;
+  return `; median ${withUnit(signed(off, digits), unit)}`;
 }

@@ -1,4 +1,4 @@
-import { type LaneChart as Kind, mainMovement, type MotionDocument, timingChartAt } from '@undulan/core';
+import { type LaneChart as Kind, mainMovement, type MotionDocument, timingChartAt, withUnit } from '@undulan/core';
 import { memo, useCallback, useMemo, useRef } from 'react';
 import { formatFrames, useOnFrame, useRestingFrame } from '../../time/index.ts';
 import { laneGradient, laneLine } from './lane-curves.ts';
@@ -121,11 +121,12 @@ const LineChart = memo(function LineChart({
   const path = line.points.map(
     ({ frame, value }, i) => `${i === 0 ? 'M' : 'L'}${x(frame).toFixed(1)} ${y(value).toFixed(1)}`,
   );
+  const to = withUnit(Math.round(line.high), line.unit);
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
-      aria-label={`${line.label} of ${name}, from ${Math.round(line.low)} to ${Math.round(line.high)} ${line.unit}`}
+      aria-label={`${line.label} of ${name}, from ${Math.round(line.low)} to ${to}`}
       className="block w-full"
     >
       <line x1={END} x2={WIDTH - END} y1={50} y2={50} stroke="var(--rule)" />

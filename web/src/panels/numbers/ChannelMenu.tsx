@@ -1,4 +1,4 @@
-import { type Channel, type ChannelRef, CHANNELS, sameChannel, sampleChannel } from '@undulan/core';
+import { type Channel, type ChannelRef, CHANNELS, sameChannel, sampleChannel, withUnit } from '@undulan/core';
 import { EllipsisVertical } from 'lucide-react';
 import { memo, useState } from 'react';
 import { applyEdit, unkeyedDropped } from '../../editing/index.ts';
@@ -102,7 +102,7 @@ function ClearQuestion({ subjectId, channel, onClose }: ChannelMenuProps & { onC
     >
       <p>
         {channel.keys.length === 1 ? 'Its one key goes' : `Its ${channel.keys.length} keys go`}. It stays at{' '}
-        {formatValue(channel.id, value)} {unit}, where it is on frame {frame}. Undo brings the keys back.
+        {withUnit(formatValue(channel.id, value), unit)}, where it is on frame {frame}. Undo brings the keys back.
       </p>
     </Dialog>
   );

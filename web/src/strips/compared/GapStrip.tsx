@@ -1,7 +1,7 @@
-import type { TrackReading } from '@undulan/core';
+import { type TrackReading, withUnit } from '@undulan/core';
 import { useClock, useTimeScale } from '../../time/index.ts';
 import { Strip } from '../../time-page/index.ts';
-import { ButtonGroup, Empty, fixed, useSize, useStored } from '../../ui/index.ts';
+import { ButtonGroup, Empty, fixed, useSize, useStored, withMark } from '../../ui/index.ts';
 import { type GapKind, gapsOf, worstOf } from './gap.ts';
 
 const KINDS: { id: GapKind; label: string; says: string }[] = [
@@ -19,9 +19,8 @@ const UP_MEANS: Partial<Record<NonNullable<TrackReading['measuredOn']>, string>>
   'position.y': 'up: higher than the target',
 };
 
-function formatSpan({ span, unit }: TrackReading): string {
-  return `${Number(span.toPrecision(3))} ${unit}`;
-}
+const formatSpan = ({ span, unit }: TrackReading): string =>
+  withUnit(withMark(String(Number(span.toPrecision(3)))), unit);
 
 /** How far the take is from the target on each frame, in percent of the track's span; the band is what is allowed. */
 export function GapStrip({ reading, tolerancePercent }: { reading: TrackReading; tolerancePercent: number }) {

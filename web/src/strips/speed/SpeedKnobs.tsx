@@ -1,4 +1,4 @@
-import { type ChannelId, findChannel } from '@undulan/core';
+import { type ChannelId, findChannel, withUnit } from '@undulan/core';
 import { type KeyboardEvent, memo, type PointerEvent, useMemo } from 'react';
 import { applyEdit, type EditRequest, keysSelected } from '../../editing/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
@@ -55,7 +55,7 @@ export const SpeedKnobs = memo(function SpeedKnobs({ speed, channelIds, values }
     const reaching = reach === null ? '' : `, reach ${Math.round(reach)} %`;
     return {
       request: request(knob, toSpeed, move.altKey, reach),
-      says: `${goes} at ${formatSpeed(toSpeed * per)} ${unit}/s${reaching}`,
+      says: `${goes} at ${withUnit(formatSpeed(toSpeed * per), `${unit}/s`)}${reaching}`,
     };
   });
   const type = (event: KeyboardEvent, knob: Knob): void => {
@@ -106,7 +106,7 @@ export const SpeedKnobs = memo(function SpeedKnobs({ speed, channelIds, values }
             key={`${knob.keyFrame}-${knob.side}`}
             knob={knob}
             y={values.yOf(knob.speed)}
-            says={`${formatSpeed(knob.speed * per)} ${unit} per second`}
+            says={`${withUnit(formatSpeed(knob.speed * per), unit)} per second`}
             onPress={(event) => start(event, knob)}
             onType={(event) => type(event, knob)}
           />

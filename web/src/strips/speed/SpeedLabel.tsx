@@ -1,4 +1,4 @@
-import { CHANNELS, framesPerSecond } from '@undulan/core';
+import { CHANNELS, framesPerSecond, withUnit } from '@undulan/core';
 import { clsx } from 'clsx';
 import { memo, useCallback, useMemo } from 'react';
 import { selectUnderWay } from '../../editing/index.ts';
@@ -77,7 +77,7 @@ function Figures({ speed }: { speed: SettledSpeed }) {
         `peak ${inUnit(peak.speed)}`,
         `at ${formatFrames(Math.round(peak.frame * 10) / 10)}`,
         `average ${inUnit(average)}`,
-        `= ${inUnit(average / framesPerSecond(rate))} ${unit}/frame`,
+        `= ${withUnit(inUnit(average / framesPerSecond(rate)), `${unit}/frame`)}`,
       ];
     },
     [per, unit, rate],

@@ -1,0 +1,41 @@
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { sceneOf, soft, subjectWith } from '../../testing/worked-scenes.ts';
+import { type MotionDocument, poseOf, readTake, setPivot } from '../index.ts';
+import { withPivotsOf } from './pivots-alike.ts';
+
+const tolerances = { keyFrames: 1, spacingPercent: 4 };
+const read = (motion: MotionDocument, take: MotionDocument) => readTake({ motion, tolerances }, take);
+const slide = (): MotionDocument => sceneOf([subjectWith('cup', { 'position.x': soft([4, 100], [20, 400]) })], 30);
+const swing = (): MotionDocument => sceneOf([subjectWith('lid', { rotation: soft([4, 0], [20, 90]) })], 30);
+
+test('a pivot elsewhere in a look that does not turn is the same picture, and the same take', () => {
+  const take = setPivot(slide(), 'cup', { x: 20, y: -12 }, 1).motion;
+  expect(take.subjects[0]!.channels.find(({ id }) => id === 'position.x')!.keys[0]!.value).toBe(120);
+  expect(read(slide(), take)).toMatchObject({ findings: [], proposedGrade: 100 });
+});
+
+test('what turns about another point is told by how far it goes astray', () => {
+  const take = setPivot(swing(), 'lid', { x: 0, y: 40 }, 1).motion;
+  // A quarter turn about a point 40 px off carries the lid's own pivot along a quarter of that circle.
+  const { findings } = read(swing(), take);
+  expect(findings.map(({ kind }) => kind)).toContain('track-extra');
+  expect(findings.every(({ track }) => track === 'position')).toBe(true);
+});
+
+test('by which point a subject is placed changes nothing of where it is', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: -80, max: 80 }), fc.integer({ min: -80, max: 80 }), fc.boolean(), (x, y, turns) => {
+      const motion = turns ? swing() : slide();
+      const pivot = { x, y };
+      const moved = { ...motion, subjects: motion.subjects.map((subject) => ({ ...subject, pivot })) };
+      const placed = withPivotsOf(motion, moved);
+      expect(placed.subjects[0]!.pivot).toEqual(motion.subjects[0]!.pivot);
+      for (const frame of [1, 4, 9, 13, 20, 30]) {
+        const [before, after] = [moved, placed].map((one) => Object.values(poseOf(one, one.subjects[0]!, frame)));
+        after!.forEach((part, i) => expect(part).toBeCloseTo(before![i]!, 6));
+      }
+    }),
+    { numRuns: 40 },
+  );
+});
