@@ -13,8 +13,8 @@ export function createWarp(pairs: readonly { from: number; to: number }[]): Warp
   const last = pairs[pairs.length - 1];
   if (!first || !last) return (frame) => frame;
   return (frame) => {
-    if (frame <= first.from) return first.to + (frame - first.from);
-    if (frame >= last.from) return last.to + (frame - last.from);
+    if (frame <= first.from) return tidy(frame + (first.to - first.from));
+    if (frame >= last.from) return tidy(frame + (last.to - last.from));
     let i = 0;
     for (let end = pairs.length - 2; i < end;) {
       const middle = (i + end) >>> 1;
