@@ -9,6 +9,7 @@ import { turnedAsTake } from '../reading/whole-turns.ts';
 import { type Change, changesBetween, sameData } from '../steps/index.ts';
 import { frameCount } from '../time/range.ts';
 import { editsOnOffer, lastResorts } from './edits-on-offer.ts';
+import { pivotsTaken } from './setting-edits.ts';
 import type { EditOnOffer } from './sides.ts';
 
 /** One edit of the fewest: what is done, and what comes of it. */
@@ -136,6 +137,16 @@ export function leastEdits(target: Target, handedIn: MotionDocument, dismissed: 
   };
   const chosen: EditOnOffer[] = [];
   let [take, reading] = [handedIn, start];
+  // Where something ought to be is said by where its pivot is.
+  const pivots = pivotsTaken(asked, handedIn);
+  if (pivots) {
+    const placed = pivots.apply(handedIn);
+    const then = read(placed);
+    if (wrongness(then) <= wrongness(start)) {
+      chosen.push(pivots);
+      [take, reading] = [placed, then];
+    }
+  }
   while (reading.findings.length > 0 && chosen.length < MOST_EDITS && readings > 0) {
     const now: Now = { take, wrong: wrongness(reading) };
     const best = tryAll(editsOnOffer(asked, take, reading), now) ?? tryAll(lastResorts(asked, take, reading), now);

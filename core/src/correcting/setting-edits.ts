@@ -2,7 +2,7 @@ import { findChannel } from '../motion/document/document.ts';
 import { BEHAVIOUR_WORDS, type MotionDocument } from '../motion/document/schema.ts';
 import { changeRate } from '../motion/edit/change-rate.ts';
 import { setOutside } from '../motion/edit/outside-keys.ts';
-import { setSubject } from '../motion/edit/set-subjects.ts';
+import { setPivot, setSubject } from '../motion/edit/set-subjects.ts';
 import { counterpart } from '../reading/counterpart.ts';
 import { entrancesOff, isNeverShown } from '../reading/on-stage.ts';
 import type { Finding } from '../reading/schema.ts';
@@ -24,6 +24,31 @@ export function broughtBack(target: MotionDocument, take: MotionDocument): EditO
           ? now
           : { ...now, subjects: [...now.subjects, { ...subject, parentId: null, guide: null }] },
     }));
+}
+
+/** Pivots put where the target has them, each subject staying where it begins; null where they are there. */
+export function pivotsTaken(target: MotionDocument, take: MotionDocument): EditOnOffer | null {
+  const others = target.subjects.flatMap((model) => {
+    const own = counterpart(take, model);
+    return own && own.guide === null && !sameData(own.pivot, model.pivot)
+      ? [{ id: own.id, name: model.name, pivot: model.pivot }]
+      : [];
+  });
+  if (others.length === 0) return null;
+  const [pivots, them] = others.length === 1 ? ['pivot', 'it'] : ['pivots', 'them'];
+  const whose = others.map(({ name }) => theSubject(name)).join(' and ');
+  return {
+    sentence: `Put the ${pivots} of ${whose} where the target has ${them}.`,
+    keys: 1,
+    apply: (now) =>
+      others.reduce(
+        (motion, { id, pivot }) =>
+          motion.subjects.some((subject) => subject.id === id)
+            ? setPivot(motion, id, pivot, motion.range.first).motion
+            : motion,
+        now,
+      ),
+  };
 }
 
 /** What is hidden shown, and on stage from when to when the target has it there. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { sceneOf, soft, subjectWith } from '../../testing/worked-scenes.ts';
-import { type MotionDocument, poseOf, readTake, setPivot } from '../index.ts';
+import { leastEdits, type MotionDocument, poseOf, readTake, setPivot } from '../index.ts';
 import { withPivotsOf } from './pivots-alike.ts';
 
 const tolerances = { keyFrames: 1, spacingPercent: 4 };
@@ -21,6 +21,22 @@ test('what turns about another point is told by how far it goes astray', () => {
   const { findings } = read(swing(), take);
   expect(findings.map(({ kind }) => kind)).toContain('track-extra');
   expect(findings.every(({ track }) => track === 'position')).toBe(true);
+  expect(leastEdits({ motion: swing(), tolerances }, take).edits.map(({ sentence }) => sentence)).toEqual([
+    'Put the pivot of the lid where the target has it.',
+  ]);
+});
+
+test('a pose is put right by the target’s pivot; what is only late keeps its own', () => {
+  const short = sceneOf([subjectWith('cup', { 'position.x': soft([4, 100], [20, 370]) })], 30);
+  const late = sceneOf([subjectWith('cup', { 'position.x': soft([8, 100], [24, 400]) })], 30);
+  const edits = (take: MotionDocument): string[] => {
+    const placed = setPivot(take, 'cup', { x: 20, y: -12 }, 1).motion;
+    const { edits: all, left } = leastEdits({ motion: slide(), tolerances }, placed);
+    expect(left).toEqual([]);
+    return all.map(({ sentence }) => sentence);
+  };
+  expect(edits(short)).toEqual(['Put the pivot of the cup where the target has it.', 'On 20, set position x 400 px.']);
+  expect(edits(late)).toEqual(['Move the keys of position from 8 on 4 frames earlier.']);
 });
 
 test('by which point a subject is placed changes nothing of where it is', () => {
