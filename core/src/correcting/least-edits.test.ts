@@ -15,20 +15,22 @@ function put(take: MotionDocument, { edits }: ReturnType<typeof leastEdits>): Mo
   }, take);
 }
 
-test('few edits put right what learners do wrong, and applied they do', () => {
-  for (const [name, make] of Object.entries(ALL_MODELS))
+test.for(Object.entries(ALL_MODELS))(
+  'few edits put right what learners do wrong of the %s, applied',
+  ([name, make]) => {
     for (const [faultName, fault] of Object.entries(ALL_FAULTS)) {
       const dice = createDice(name.length * 31 + faultName.length);
       const model = make(dice);
       const made = fault(model, dice);
       if (!made) continue;
       const least = leastEdits(model.target, made.take);
-      const said = `${name}, ${faultName}: ${least.edits.map(({ sentence }) => sentence).join(' ')}`;
+      const said = `${faultName}: ${least.edits.map(({ sentence }) => sentence).join(' ')}`;
       expect(least.left, said).toEqual([]);
       expect(least.edits.length, said).toBeLessThanOrEqual(3);
       expect(readTake(model.target, put(made.take, least)).findings, said).toEqual([]);
     }
-});
+  },
+);
 
 test.for([
   ['key late', 'Move the key of position on 17 to 15.'],
