@@ -199,6 +199,10 @@ test('a clip of the model itself gives nothing to say; a late one is late, by so
     rate: { num: 25, den: 1 },
   };
   expect(readAgainstModel(wrong).findings.map(({ kind }) => kind)).toContain('rate-differs');
+  // From when to when it is on stage a clip does not tell.
+  const subjects = model.subjects.map((subject) => ({ ...subject, onStage: { first: 3, last: 50 } }));
+  for (const track of [right, wrong])
+    expect(readAgainst({ ...model, subjects }, track).findings).toEqual(readAgainstModel(track).findings);
 });
 
 test('nothing is said that rests on guessed frames', () => {

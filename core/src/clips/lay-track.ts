@@ -90,8 +90,11 @@ function isPlain(motion: MotionDocument, subject: Subject): boolean {
 
 const WHERE = new Set(['position.x', 'position.y']);
 
-/** The subject by itself, unturned and unscaled, moving by these position channels. */
-function onlyPlaced({ chain: _chain, ...subject }: Subject, position: Subject['channels']): Subject {
+/**
+ * The subject by itself, unturned and unscaled, moving by these position channels; when it is on stage a clip does not
+ * tell.
+ */
+function onlyPlaced({ chain: _chain, onStage: _onStage, ...subject }: Subject, position: Subject['channels']): Subject {
   return {
     ...subject,
     parentId: null,
