@@ -29,3 +29,14 @@ test('steps longer than the subject strobe where the target’s do not', () => {
   );
   expect(found(long!, longer!, ['strobing'])).toEqual([]);
 });
+
+test('a short move whose keys are within their tolerance is no more than that', () => {
+  const move = (from: number, to: number) =>
+    sceneOf([subjectWith('cup', { 'position.x': straight([1, 0], [from, 0], [to, 400], [24, 400]) })]);
+  // 80 px a frame, and 133 where both keys are a frame nearer to each other, of a subject 100 px wide.
+  expect(found(move(10, 15), move(11, 14), ['strobing'])).toEqual([]);
+  const long = ([straight, soft] as const).map((goes) =>
+    sceneOf([subjectWith('cup', { 'position.x': goes([1, 0], [25, 1920]) })]),
+  );
+  expect(found(long[0]!, long[1]!, ['strobing'])).toHaveLength(1);
+});

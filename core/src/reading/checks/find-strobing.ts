@@ -1,5 +1,5 @@
 import type { Look } from '../../motion/document/look.ts';
-import type { Finding } from '../schema.ts';
+import type { Finding, TrackReading } from '../schema.ts';
 import { severityOf } from '../severity.ts';
 import { capital, roundTo, subjectDoes } from '../words.ts';
 import { aboutTrack, type BothRead, type Found } from './check.ts';
@@ -28,6 +28,17 @@ export function longestStep(
 /** A step of less than so many times the target's longest is as that is. */
 const ALIKE = 1.25;
 
+const ROUNDING = 1e-9;
+
+/** How many times as long steps about a frame of the target may get by keys that are within their tolerance. */
+function lengthened({ pairs }: TrackReading, frame: number, keyFrames: number): number {
+  const after = pairs.findIndex(({ targetFrame }) => targetFrame >= frame);
+  if (after < 1) return 1;
+  const frames = pairs[after]!.targetFrame - pairs[after - 1]!.targetFrame;
+  const least = frames - 2 * keyFrames;
+  return least > 0 ? frames / least : Infinity;
+}
+
 /**
  * Strobing: a step longer than the subject along the motion, where the target has none, nor nearly. A pose that jumps
  * on purpose is not read as one: a held pose has its own finding.
@@ -47,7 +58,9 @@ export function findStrobing({ tracks, target, take }: BothRead, others: readonl
     const model = longestStep(asked, sides.target.subject.look, first);
     const own = longestStep(drawn, sides.take.subject.look, first);
     const severity = severityOf(own.times, 1);
-    if (!severity || model.times > 1 || own.times <= ALIKE * model.times || take.subjects.length === 0) return [];
+    const alike = Math.max(ALIKE, lengthened(reading, own.frame, target.tolerances.keyFrames));
+    if (!severity || model.times > 1 || own.times <= alike * model.times * (1 + ROUNDING) || take.subjects.length === 0)
+      return [];
     return [
       {
         ...aboutTrack(reading),
