@@ -6,7 +6,7 @@ import { runInBrowser, stopAll, throwawayDatabase, throwawayRedis } from './thro
  * Everything, or the parts named: stages, the parts of each in the order they are taken up by two hands, one for each
  * core. What waits for a screen and is upset by a slow one comes last, alone.
  */
-const STAGES = [['lint', 'types', 'build', 'unit', 'server'], ['e2e']];
+const STAGES = [['lint', 'types', 'build', 'core', 'server', 'web'], ['e2e']];
 const HANDS = 2;
 const ALL = STAGES.flat();
 const parts = process.argv.slice(2).length > 0 ? process.argv.slice(2) : ALL;
@@ -31,7 +31,8 @@ const WORK = {
     await tool('oxlint', '.');
     await run('npm', ['run', '--silent', 'imports'], { cwd: ROOT });
   },
-  unit: () => tool('vitest', 'run', '--project', 'core', '--project', 'contract', '--project', 'web'),
+  core: () => tool('vitest', 'run', '--project', 'core', '--project', 'contract'),
+  web: () => tool('vitest', 'run', '--project', 'web'),
   server: async () => {
     const [{ url }, redis] = await Promise.all([throwawayDatabase(), throwawayRedis()]);
     console.log('\n— server tests against MariaDB');

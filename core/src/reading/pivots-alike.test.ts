@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { sceneOf, soft, subjectWith } from '../../testing/worked-scenes.ts';
-import { leastEdits, type MotionDocument, poseOf, readTake, setPivot } from '../index.ts';
+import { type Affine, leastEdits, type MotionDocument, poseOf, readTake, setPivot } from '../index.ts';
 import { withPivotsOf } from './pivots-alike.ts';
 
 const tolerances = { keyFrames: 1, spacingPercent: 4 };
@@ -48,8 +48,8 @@ test('by which point a subject is placed changes nothing of where it is', () => 
       const placed = withPivotsOf(motion, moved);
       expect(placed.subjects[0]!.pivot).toEqual(motion.subjects[0]!.pivot);
       for (const frame of [1, 4, 9, 13, 20, 30]) {
-        const [before, after] = [moved, placed].map((one) => Object.values(poseOf(one, one.subjects[0]!, frame)));
-        after!.forEach((part, i) => expect(part).toBeCloseTo(before![i]!, 6));
+        const [before, after] = [moved, placed].map((one) => poseOf(one, one.subjects[0]!, frame)) as [Affine, Affine];
+        for (const part of ['a', 'b', 'c', 'd', 'e', 'f'] as const) expect(after[part]).toBeCloseTo(before[part], 6);
       }
     }),
     { numRuns: 40 },

@@ -35,9 +35,9 @@ function placedBy(motion: MotionDocument, subject: Subject, pivot: Point): Subje
     const own = findChannel(subject, id) ?? createChannel(id, restingOf(subject, id));
     if (!isShaped) return shiftedChannel(own, values[0]! - channelValue(subject, id, first));
     const { low, high } = extentOf(values);
-    if (high - low <= THERE) return createChannel(id, values[0]!);
+    if (high - low <= THERE) return createChannel(id, values[0]);
     const keys = values.map((value, i) => createKey(first + i, value, { leave: 'linear' }));
-    return createChannel(id, values[0]!, keys);
+    return createChannel(id, values[0], keys);
   });
   const others = subject.channels.filter(({ id }) => !PLACE_IDS.some((other) => other === id));
   return { ...subject, pivot, channels: [...placed, ...others] };
