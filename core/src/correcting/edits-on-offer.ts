@@ -8,7 +8,7 @@ import { sameData } from '../steps/index.ts';
 import { eased, easedAbout, easedThroughout } from './ease-edits.ts';
 import { added, cleared, coordinatesTaken, takenOver, withoutSurplus } from './key-edits.ts';
 import { asTheTargets, placed, posed, sameFrames, sized, stoodRight } from './pose-edits.ts';
-import { beyondTaken, broughtBack, SETTINGS, settings, shownAsAsked } from './setting-edits.ts';
+import { beyondTaken, broughtBack, guidedAsAsked, SETTINGS, settings, shownAsAsked } from './setting-edits.ts';
 import { channelOfSubject, type EditOnOffer, keysOf, type Sides, whose } from './sides.ts';
 import { coordinateInTime, inTempo, inTime, withoutPause } from './timing-edits.ts';
 
@@ -78,6 +78,7 @@ export function* editsOnOffer(
   }
   yield* stoodRight(target, take);
   yield* shownAsAsked(target, take);
+  yield* guidedAsAsked(target, take);
   yield* cleared(target, take, reading.findings);
   yield* broughtBack(target, take);
 }

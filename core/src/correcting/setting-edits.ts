@@ -1,5 +1,5 @@
 import { findChannel } from '../motion/document/document.ts';
-import { BEHAVIOUR_WORDS, type MotionDocument } from '../motion/document/schema.ts';
+import { BEHAVIOUR_WORDS, type MotionDocument, type Subject } from '../motion/document/schema.ts';
 import { changeRate } from '../motion/edit/change-rate.ts';
 import { setOutside } from '../motion/edit/outside-keys.ts';
 import { setPivot, setSubject } from '../motion/edit/set-subjects.ts';
@@ -7,9 +7,11 @@ import { counterpart } from '../reading/counterpart.ts';
 import { entrancesOff, isNeverShown } from '../reading/on-stage.ts';
 import type { Finding } from '../reading/schema.ts';
 import { createSharedTime } from '../reading/shared-time.ts';
+import { turnByGuide } from '../reading/turned-by-path.ts';
 import { theSubject } from '../reading/words.ts';
 import { sameData } from '../steps/index.ts';
 import { sameRate } from '../time/rate.ts';
+import { withUnit } from '../with-unit.ts';
 import { type Both, channelOfSubject, type EditOnOffer } from './sides.ts';
 
 /** Subjects that the take lost, put back as the target has them. */
@@ -49,6 +51,58 @@ export function pivotsTaken(target: MotionDocument, take: MotionDocument): EditO
         now,
       ),
   };
+}
+
+/** How a path turns what goes along it, as the target has it. */
+function turnedByPath(model: Subject, own: Subject): string {
+  const [asked, drawn] = [model.guide!, own.guide!];
+  const it = theSubject(model.name);
+  if (asked.orient !== drawn.orient)
+    return asked.orient ? `Turn ${it} along its path.` : `Do not turn ${it} along its path.`;
+  if (asked.lean !== drawn.lean)
+    return asked.lean > 0
+      ? `Let ${it} lean into its turns as the target does.`
+      : `Do not let ${it} lean into its turns.`;
+  return `Set the angle of ${it} on its path to ${withUnit(asked.angle, '°')}.`;
+}
+
+/** What goes along a path turned by it as the target is, and the path as the target's. */
+export function guidedAsAsked(target: MotionDocument, take: MotionDocument): EditOnOffer[] {
+  return target.subjects.flatMap((model): EditOnOffer[] => {
+    const own = counterpart(take, model);
+    if (!model.guide || !own?.guide) return [];
+    const { orient, angle, lean } = model.guide;
+    const [asked, drawn] = [
+      target.guides.find(({ id }) => id === model.guide!.pathId),
+      take.guides.find(({ id }) => id === own.guide!.pathId),
+    ];
+    const offers: EditOnOffer[] = [];
+    if (!sameData(turnByGuide(model), turnByGuide(own)))
+      offers.push({
+        sentence: turnedByPath(model, own),
+        keys: 1,
+        apply: (now) => ({
+          ...now,
+          subjects: now.subjects.map((subject) =>
+            subject.id === own.id && subject.guide
+              ? { ...subject, guide: { ...subject.guide, orient, angle, lean } }
+              : subject,
+          ),
+        }),
+      });
+    if (asked && drawn && !sameData([asked.points, asked.closed], [drawn.points, drawn.closed]))
+      offers.push({
+        sentence: `Give the path of ${theSubject(model.name)} the shape that it has in the target.`,
+        keys: 1,
+        apply: (now) => ({
+          ...now,
+          guides: now.guides.map((path) =>
+            path.id === drawn.id ? { ...path, points: asked.points, closed: asked.closed } : path,
+          ),
+        }),
+      });
+    return offers;
+  });
 }
 
 /** What is hidden shown, and on stage from when to when the target has it there. */

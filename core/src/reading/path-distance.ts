@@ -89,7 +89,8 @@ function distanceTo(line: Line, { lengths, longest }: ReturnType<typeof piecesOf
 
 /**
  * How far two lines are apart: the greatest distance from a place of either to the other line, across it (Hausdorff's),
- * which does not ask in what order or at what pace they are drawn. With the place of `a` by which it is greatest.
+ * which does not ask in what order or at what pace they are drawn. With the place of `a` as far along it as where it is
+ * greatest.
  */
 function apartness(a: Line, b: Line): { worst: number; mean: number; at: number[] } {
   const [piecesOfA, piecesOfB] = [piecesOf(a), piecesOf(b)];
@@ -100,8 +101,8 @@ function apartness(a: Line, b: Line): { worst: number; mean: number; at: number[
     if (fromA > mostA) [mostA, placeA] = [fromA, p];
     if (fromB > mostB) [mostB, placeB] = [fromB, p];
   }
-  const [line, p] = mostA >= mostB ? [a, placeA] : [b, placeB];
-  return { worst: Math.max(mostA, mostB), mean: sum / POINTS, at: line.map((column) => column[p]!) };
+  const p = mostA >= mostB ? placeA : placeB;
+  return { worst: Math.max(mostA, mostB), mean: sum / POINTS, at: a.map((column) => column[p]!) };
 }
 
 export interface SegmentPath {

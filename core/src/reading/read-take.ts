@@ -28,7 +28,7 @@ import { readTrack } from './read-track.ts';
 import { type Reading, READING_VERSION, type Target, type TrackReading } from './schema.ts';
 import { createSharedTime } from './shared-time.ts';
 import { movesIn } from './standing.ts';
-import { areTurnedAlike } from './turned-by-path.ts';
+import { areTurnedAlike, sayingPath } from './turned-by-path.ts';
 import { ONCE_ROUND, turnedAsTake } from './whole-turns.ts';
 import { withoutWobbles } from './wobbles.ts';
 
@@ -127,7 +127,8 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
     ...findAll(read, findSettings(asked.motion, handedIn)),
   ]
     .sort(byFixingOrder)
-    .map(namingTrack(read));
+    .map(namingTrack(read))
+    .map(sayingPath(asked.motion, handed));
   const mends = mendsOf(read, inOrder.slice(0, MOST_MEASURED));
   const found = byWhatMends(
     inOrder.map((finding, i) => {
