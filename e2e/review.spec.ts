@@ -155,7 +155,9 @@ test('a halves chart is set, a late contact is named, drawn over and returned, a
     await instructor.goto('/');
     await instructor.getByRole('button', { name: /^Review \d/ }).click();
     await instructor.getByRole('link', { name: `Review Wout Hendriks, ${TITLE}, take 2` }).click();
-    await expect(instructor.getByText(/^timing 100 · poses 100 · spacing 100/)).toBeVisible();
+    await expect(
+      instructor.getByText(/^proposed 100 · worst gap .* · timing 100 · poses 100 · spacing 100/),
+    ).toBeVisible();
     // Keying a place keys both of its coordinates: that one of them never moves is no fault.
     await expect(instructor.getByRole('tab', { name: 'Findings 0' })).toBeVisible();
     await instructor.getByRole('tab', { name: 'Takes 2' }).click();
