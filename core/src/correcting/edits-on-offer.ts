@@ -8,7 +8,8 @@ import { sameData } from '../steps/index.ts';
 import { eased, easedAbout, easedThroughout } from './ease-edits.ts';
 import { added, cleared, coordinatesTaken, takenOver, withoutSurplus } from './key-edits.ts';
 import { asTheTargets, placed, posed, sameFrames, sized, stoodRight } from './pose-edits.ts';
-import { beyondTaken, broughtBack, guidedAsAsked, SETTINGS, settings, shownAsAsked } from './setting-edits.ts';
+import { broughtBack, guidedAsAsked, shownAsAsked } from './scene-edits.ts';
+import { beyondTaken, SETTINGS, settings } from './setting-edits.ts';
 import { channelOfSubject, type EditOnOffer, keysOf, type Sides, whose } from './sides.ts';
 import { coordinateInTime, inTempo, inTime, withoutPause } from './timing-edits.ts';
 
@@ -47,7 +48,10 @@ export function* editsOnOffer(
     return;
   }
   const { meant, all } = sidesOf(target, take, reading);
-  // Of the whole first: of many keys not all that is on offer is tried.
+  // Of the scene and of the whole first: of many keys not all that is on offer is tried.
+  yield* stoodRight(target, take);
+  yield* shownAsAsked(target, take);
+  yield* guidedAsAsked(target, take);
   for (const sides of meant) yield* withoutPause(sides, all);
   yield* inTempo(all);
   if (meant.length > 1) {
@@ -76,9 +80,6 @@ export function* editsOnOffer(
     yield* coordinatesTaken(sides);
     for (const frame of sameFrames(sides)) yield asTheTargets(sides, frame);
   }
-  yield* stoodRight(target, take);
-  yield* shownAsAsked(target, take);
-  yield* guidedAsAsked(target, take);
   yield* cleared(target, take, reading.findings);
   yield* broughtBack(target, take);
 }

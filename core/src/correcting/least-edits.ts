@@ -9,7 +9,7 @@ import { turnedAsTake } from '../reading/whole-turns.ts';
 import { type Change, changesBetween, sameData } from '../steps/index.ts';
 import { frameCount } from '../time/range.ts';
 import { editsOnOffer, lastResorts } from './edits-on-offer.ts';
-import { pivotsTaken } from './setting-edits.ts';
+import { pivotsTaken } from './scene-edits.ts';
 import type { EditOnOffer } from './sides.ts';
 
 /** One edit of the fewest: what is done, and what comes of it. */

@@ -1,7 +1,6 @@
 import { type BothRead, isAbout } from './checks/check.ts';
 import { errorsOfLooks } from './checks/find-looks.ts';
 import { loopGapPercent, playsInLoop } from './checks/find-loop.ts';
-import { framesOffStage } from './checks/find-on-stage.ts';
 import { isBeyond } from './off-beyond.ts';
 import { toleranceAt } from './own-keys.ts';
 import { askedFrames, poseMisses } from './poses.ts';
@@ -84,7 +83,8 @@ function measure(read: BothRead, findings: readonly Finding[]): Partial<Record<C
     ),
     ...[...track.missingFrames, ...track.extraFrames].map(() => 4 * tolerances.keyFrames),
   ]);
-  offsets.push(...ofLooks.frames, ...framesOffStage(read));
+  const told = offAsTold(findings, readings, tolerances.spacingPercent);
+  offsets.push(...ofLooks.frames, ...told.frames);
   const poses = tracks
     .filter(({ reading }) => reading.span > 0)
     .flatMap((read) =>
@@ -93,7 +93,6 @@ function measure(read: BothRead, findings: readonly Finding[]): Partial<Record<C
   poses.push(...ofLooks.tolerances.map((times) => times * tolerances.spacingPercent));
   const arcs = readings.flatMap((track) => (track.path ? [track.path.worstPercent] : []));
   const holds = tracks.flatMap(holdDrifts).map((percent) => percent ?? 4 * tolerances.spacingPercent);
-  const told = offAsTold(findings, readings, tolerances.spacingPercent);
   poses.push(...told.poses);
   holds.push(...told.holds);
   const keys = readings.reduce((sum, track) => sum + track.pairs.length + track.missingFrames.length, 0);
@@ -112,19 +111,21 @@ function measure(read: BothRead, findings: readonly Finding[]): Partial<Record<C
 }
 
 /**
- * What poses and holds are off by that no key of a movement is asked for, in percent, as it is told: what stands
- * throughout or is never shown, moves where the target stands, or goes on beyond the keys.
+ * What is off that no key of a movement is asked for, as it is told. In frames what comes on stage or leaves it; poses
+ * and holds, in percent: what stands throughout or is never shown, moves where the target stands, or goes on beyond the
+ * keys.
  */
 function offAsTold(
   findings: readonly Finding[],
   readings: readonly TrackReading[],
   spacingPercent: number,
-): { poses: number[]; holds: number[] } {
-  const [poses, holds]: [number[], number[]] = [[], []];
+): Record<'frames' | 'poses' | 'holds', number[]> {
+  const [frames, poses, holds]: [number[], number[], number[]] = [[], [], []];
   for (const finding of findings) {
     const { kind, track, measured, tolerance } = finding;
     const own = readings.find((reading) => isAbout(finding, reading));
-    if (kind === 'track-extra') holds.push(4 * spacingPercent);
+    if (kind === 'on-stage-off') frames.push(measured - finding.expected);
+    else if (kind === 'track-extra') holds.push(4 * spacingPercent);
     else if (kind === 'subject-missing' && !readings.some(({ subjectId }) => subjectId === finding.subjectId))
       poses.push(4 * spacingPercent);
     else if (!own && track !== null && kind === 'pose-off')
@@ -132,7 +133,7 @@ function offAsTold(
     else if (own && own.span > 0 && finding.unit === own.unit && isBeyond(finding, own))
       (kind === 'hold-moves' ? holds : poses).push((measured / own.span) * 100);
   }
-  return { poses, holds };
+  return { frames, poses, holds };
 }
 
 /**

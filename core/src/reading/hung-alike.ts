@@ -1,21 +1,16 @@
-import { extentOf } from '../extent.ts';
-import { createChannel, createKey, findChannel, scaledChannel, shiftedChannel } from '../motion/document/document.ts';
+import { createChannel, findChannel, scaledChannel, shiftedChannel } from '../motion/document/document.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { carrierAt, carriersOf, nearTurn, partsOf } from '../motion/path/carriers.ts';
 import { applyTo, channelValue } from '../motion/path/pose.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
 import { frameCount } from '../time/range.ts';
 import { counterpart } from './counterpart.ts';
+import { byFrames, mayMove, MOST_PLACES, THERE } from './frame-by-frame.ts';
 
 /**
  * What is carried by another subject than its counterpart is, or by none, may be the same picture all the same: both
  * are read by where they are on the stage then, how they are turned and how large they are.
  */
-
-/** So near to where something is on the stage, in px, degrees or times, it is there. */
-const THERE = 1e-6;
-/** More places than these are not worked out: what is so long and so much carried otherwise is read as it is keyed. */
-const MOST_PLACES = 100_000;
 
 type PlacedId = 'position.x' | 'position.y' | 'rotation' | 'scale.x' | 'scale.y';
 const GROUPS: readonly (readonly PlacedId[])[] = [['position.x', 'position.y'], ['rotation'], ['scale.x'], ['scale.y']];
@@ -42,13 +37,11 @@ function onStage(motion: MotionDocument, subject: Subject): OnStage {
   };
 }
 
-const isMoving = ({ keys, wobble }: Channel): boolean => keys.length > 0 || wobble !== undefined;
-
 /** The one channel of a subject and what carries it that moves it so, brought to the stage; null where several do. */
 function byOneAlone(id: PlacedId, chain: readonly Subject[], first: number, there: number): Channel | null {
   const moving = chain.flatMap((subject) => {
     const channel = findChannel(subject, id);
-    return channel && isMoving(channel) ? [channel] : [];
+    return channel && mayMove(channel) ? [channel] : [];
   });
   if (moving.length === 0) return createChannel(id, there);
   const [only, ...others] = moving as [Channel, ...Channel[]];
@@ -73,12 +66,13 @@ function freed(motion: MotionDocument, subject: Subject): Subject {
         kept.every((channel, c) => Math.abs(sampleChannel(channel, first + i) - place[ids[c]!]) <= THERE),
       );
     if (isSame) return kept;
-    return ids.map((id) => {
-      const { low, high } = extentOf(places.map((place) => place[id]));
-      if (high - low <= THERE) return createChannel(id, places[0]![id]);
-      const keys = places.map((place, i) => createKey(first + i, place[id], { leave: 'linear' }));
-      return createChannel(id, places[0]![id], keys);
-    });
+    return ids.map((id) =>
+      byFrames(
+        id,
+        first,
+        places.map((place) => place[id]),
+      ),
+    );
   });
   const isPlaced = (id: Channel['id']): boolean => channels.some((channel) => channel.id === id);
   return {

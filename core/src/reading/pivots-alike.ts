@@ -1,43 +1,32 @@
-import { extentOf } from '../extent.ts';
 import type { ChannelId } from '../motion/document/channels.ts';
-import { createChannel, createKey, findChannel, restingOf, shiftedChannel } from '../motion/document/document.ts';
+import { createChannel, findChannel, restingOf, shiftedChannel } from '../motion/document/document.ts';
 import type { Point } from '../motion/document/geometry.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { applyTo, channelValue, localPose } from '../motion/path/pose.ts';
 import { frameCount } from '../time/range.ts';
 import { askedOf } from './counterpart.ts';
+import { byFrames, mayMove, MOST_PLACES } from './frame-by-frame.ts';
 
 /**
  * Where a subject is said to be is where its pivot is: one with its pivot elsewhere in its look may be the same picture
  * all the same. A take is read by the target's pivots.
  */
 
-/** So near to one another places are one, in px. */
-const THERE = 1e-6;
-/** More places than these are not worked out: what is so long is read as it is keyed. */
-const MOST_PLACES = 100_000;
-
 const PLACE_IDS = ['position.x', 'position.y'] as const;
 /** What turns a look about its pivot, or makes it larger. */
 const SHAPE_IDS: readonly ChannelId[] = ['rotation', 'scale.x', 'scale.y', 'skew.x', 'skew.y'];
-
-const isMoving = (channel: Channel | undefined): boolean =>
-  channel !== undefined && (channel.keys.length > 0 || channel.wobble !== undefined);
 
 /** A subject placed by another point of its look, and the same to the eye. */
 function placedBy(motion: MotionDocument, subject: Subject, pivot: Point): Subject {
   const { first, last } = motion.range;
   const placeAt = (frame: number): Point => applyTo(localPose(motion, subject, frame), pivot);
-  const isShaped = SHAPE_IDS.some((id) => isMoving(findChannel(subject, id)));
+  const isShaped = SHAPE_IDS.some((id) => mayMove(findChannel(subject, id)));
   const places = isShaped ? Array.from({ length: last - first + 1 }, (_, i) => placeAt(first + i)) : [placeAt(first)];
   const placed = PLACE_IDS.map((id): Channel => {
     const values = places.map(({ x, y }) => (id === 'position.x' ? x : y));
+    if (isShaped) return byFrames(id, first, values);
     const own = findChannel(subject, id) ?? createChannel(id, restingOf(subject, id));
-    if (!isShaped) return shiftedChannel(own, values[0]! - channelValue(subject, id, first));
-    const { low, high } = extentOf(values);
-    if (high - low <= THERE) return createChannel(id, values[0]);
-    const keys = values.map((value, i) => createKey(first + i, value, { leave: 'linear' }));
-    return createChannel(id, values[0], keys);
+    return shiftedChannel(own, values[0]! - channelValue(subject, id, first));
   });
   const others = subject.channels.filter(({ id }) => !PLACE_IDS.some((other) => other === id));
   return { ...subject, pivot, channels: [...placed, ...others] };

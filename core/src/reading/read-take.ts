@@ -119,7 +119,7 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
     const found = subject.locked ? undefined : counterpart(take, subject);
     return found ? looksOf({ motion, subject }, { motion: take, subject: found }, time) : [];
   });
-  const read: BothRead = { target, take, set: asked.motion, handedIn, tracks, looks };
+  const read: BothRead = { target, take, set: asked.motion, handedIn, hidden, tracks, looks };
   const inOrder = [
     ...pops,
     ...shaken.findings,
@@ -128,7 +128,7 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
   ]
     .sort(byFixingOrder)
     .map(namingTrack(read))
-    .map(sayingPath(asked.motion, handed));
+    .map(sayingPath(read));
   const mends = mendsOf(read, inOrder.slice(0, MOST_MEASURED));
   const found = byWhatMends(
     inOrder.map((finding, i) => {

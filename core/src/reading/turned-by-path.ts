@@ -1,6 +1,7 @@
 import { findChannel, findSubject } from '../motion/document/document.ts';
-import type { MotionDocument, Subject } from '../motion/document/schema.ts';
+import type { Subject } from '../motion/document/schema.ts';
 import { sameData } from '../steps/index.ts';
+import type { BothRead } from './checks/check.ts';
 import { counterpart } from './counterpart.ts';
 import type { Finding } from './schema.ts';
 import { capital, subjectDoes } from './words.ts';
@@ -36,7 +37,7 @@ function doesByPath(
 }
 
 /** A sentence says of turning that it is by the path, or that no path does it, where that is what differs. */
-export function sayingPath(set: MotionDocument, handedIn: MotionDocument): (finding: Finding) => Finding {
+export function sayingPath({ set, handedIn }: BothRead): (finding: Finding) => Finding {
   return (finding) => {
     const isOfAll = finding.kind === 'track-never-keyed' || finding.kind === 'track-extra';
     if (!isOfAll || finding.track !== 'rotation' || finding.subjectId === null) return finding;

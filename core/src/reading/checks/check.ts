@@ -10,6 +10,8 @@ export interface BothRead {
   /** The target's motion with its keys as they were set, and the take's as they were handed in. */
   set: MotionDocument;
   handedIn: MotionDocument;
+  /** The ids of the target's subjects that the take has and never shows. */
+  hidden: ReadonlySet<string>;
   tracks: readonly ReadTrack[];
   /** Drawings and colours, which are no movement. */
   looks: readonly Look[];

@@ -2,7 +2,6 @@ import type { MotionDocument, Subject } from '../../motion/document/schema.ts';
 import { tracksOf } from '../../motion/sampling/track.ts';
 import { counterpart } from '../counterpart.ts';
 import { byFixingOrder } from '../fixing-order.ts';
-import { isNeverShown } from '../on-stage.ts';
 import { MOST_WEIGHED } from '../read-bounds.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding } from '../schema.ts';
@@ -50,13 +49,15 @@ function subjectMissing(target: MotionDocument, subject: Subject, isHidden: bool
 const goesAsAsked = ({ explained }: ReadTrack): boolean => explained === 'all';
 
 /** Checks of single tracks and lost subjects. */
-function basicFindings({ target, take, set, handedIn, tracks, looks }: BothRead): Finding[] {
+function basicFindings({ target, take, set, hidden, tracks, looks }: BothRead): Finding[] {
   const moving = target.motion.subjects.filter((subject) => tracksOf(subject).length > 0);
-  const hidden = set.subjects.filter((subject) => isNeverShown(set, handedIn, subject));
-  const lost = [...moving.filter((subject) => !counterpart(take, subject)), ...hidden];
+  const lost = [
+    ...moving.filter((subject) => !counterpart(take, subject)),
+    ...set.subjects.filter(({ id }) => hidden.has(id)),
+  ];
   const isLost = (subjectId: string): boolean => lost.some((subject) => subject.id === subjectId);
   return [
-    ...lost.map((subject) => subjectMissing(target.motion, subject, hidden.includes(subject))),
+    ...lost.map((subject) => subjectMissing(target.motion, subject, hidden.has(subject.id))),
     ...tracks
       .filter((read) => !isLost(read.reading.subjectId))
       .flatMap((read) => [...findTiming(read, target), ...(goesAsAsked(read) ? [] : findSpacing(read, target))]),
