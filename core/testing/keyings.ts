@@ -12,6 +12,7 @@ import {
   thinChannels,
 } from '../src/index.ts';
 import { withKeyAt } from '../src/motion/edit/insert-key.ts';
+import { effectiveHandles } from '../src/motion/keys/set-handles.ts';
 import { createDice, type Dice } from './dice.ts';
 import { isDense, keyFrames, mapChannels, moving, spanOfKeys } from './motion-parts.ts';
 
@@ -46,6 +47,7 @@ export const KEYINGS: Record<string, (motion: MotionDocument, dice: Dice) => Mot
           }
         : channel,
     ),
+  'baked in part': bakedInPart,
   'breakdowns marked': (motion) =>
     mapChannels(KEYINGS['split segments']!(motion, createDice(1)), (channel) => ({
       ...channel,
@@ -78,6 +80,25 @@ export const KEYINGS: Record<string, (motion: MotionDocument, dice: Dice) => Mot
   'subjects turned about': (motion) => ({ ...motion, subjects: motion.subjects.toReversed() }),
   'carried, and a turn more': carriedAndTurned,
 };
+
+/** Baked up to a key amid the range, and keyed from there on; where there is none after it, it stands. */
+function bakedInPart(motion: MotionDocument, dice: Dice): MotionDocument {
+  const { first, last } = motion.range;
+  const until = first + Math.round(((last - first) * dice(30, 70)) / 100);
+  return mapChannels(motion, (channel) => {
+    if (!moving(channel) || channel.before || channel.after || channel.wobble) return channel;
+    const { keys } = channel;
+    const found = keys.findIndex(({ frame }) => frame > until);
+    const from = found < 0 ? keys.length - 1 : found;
+    const rest = keys
+      .slice(from)
+      .map((key, i) => ({ ...key, link: 'broken' as const, ...effectiveHandles(keys, from + i) }));
+    const baked = Array.from({ length: Math.max(0, Math.ceil(keys[from]!.frame) - first) }, (_, i) =>
+      createKey(first + i, sampleChannel(channel, first + i), { leave: 'linear' }),
+    );
+    return { ...channel, keys: [...baked, ...rest] };
+  });
+}
 
 /** A key more amid each hold of some frames. */
 const withHoldsAgain = (keys: readonly Key[]): Key[] =>

@@ -1,9 +1,10 @@
+import { medianOf } from '../median.ts';
 import { createChannel, createKey, findChannel } from '../motion/document/document.ts';
-import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
+import type { Channel, Leave, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
 import { frameCount, type FrameRange } from '../time/range.ts';
-import { counterpart } from './counterpart.ts';
-import { isRecorded, moversOf, tellingOf } from './keying.ts';
+import { askedOf, counterpart } from './counterpart.ts';
+import { isRecorded, movementsOf, moversOf, tellingOf } from './keying.ts';
 import type { KeyPair, Reading, TrackReading } from './schema.ts';
 
 /** Of longer takes it is not tried whether they are keyed otherwise. */
@@ -52,6 +53,73 @@ export function keyedOtherwise(target: MotionDocument, take: MotionDocument, rea
       (isSaid && reading.tracks.some((track) => track.subjectId === asked.id && areKeysOthers(track, take.range)));
     return isOther ? [drawn] : [];
   });
+}
+
+/**
+ * A gap so many times as wide as most of a recording's has samples left out: a few may be lost where it is straight,
+ * and of what was there nothing is known; more, or where it is eased or held, it is keyed so.
+ */
+const OPEN_TIMES = { keyed: 1.5, straight: 4 };
+
+/** The frames of a recording, and as many more where it has none: between them, and where it stands beyond them. */
+function framesThroughout({ keys, before, after }: Channel, range: FrameRange): number[] {
+  const every = medianOf(keys.slice(1).map(({ frame }, i) => frame - keys[i]!.frame));
+  const first = keys[0]!.frame;
+  const lead = before ? 0 : Math.max(0, Math.floor((first - range.first) / every));
+  const frames = Array.from({ length: lead }, (_, i) => first - (lead - i) * every);
+  keys.forEach(({ frame, leave }, i) => {
+    const isLast = i + 1 === keys.length;
+    const next = isLast ? range.last + every : keys[i + 1]!.frame;
+    const most = leave === 'linear' ? OPEN_TIMES.straight : OPEN_TIMES.keyed;
+    const isOpen = isLast ? !after : next - frame > most * every;
+    const more = isOpen ? Math.max(0, Math.ceil((next - frame) / every - 1e-9) - 1) : 0;
+    for (let k = 0; k <= more; k++) frames.push(frame + k * every);
+  });
+  return frames;
+}
+
+/** A channel with a key on each of some frames, drawn as it is. */
+function keyedOn({ wobble, ...channel }: Channel, frames: readonly number[]): Channel {
+  const own = new Map(channel.keys.map((key) => [key.frame, key]));
+  let leave: Leave = 'linear';
+  const keys = frames.map((frame, i) => {
+    const key = own.get(frame) ?? createKey(frame, sampleChannel(channel, frame));
+    const isBesideOwn = own.has(frame) && (i + 1 === frames.length || own.has(frames[i + 1]!));
+    if (own.has(frame)) leave = key.leave === 'step' ? 'step' : 'linear';
+    return isBesideOwn ? key : { ...key, leave };
+  });
+  return { ...channel, keys, ...(wobble && { wobble }) };
+}
+
+/**
+ * A take whose recordings are recorded throughout: what is keyed between their samples, or beside them, and what
+ * stands before and after them, is sampled as they are. Not where the target is such a recording itself.
+ */
+export function recordedThroughout(target: MotionDocument, take: MotionDocument): MotionDocument {
+  if (frameCount(take.range) > MOST_FRAMES) return take;
+  const askedBy = askedOf(target, take);
+  let isAny = false;
+  const subjects = take.subjects.map((subject): Subject => {
+    const asked = askedBy.get(subject);
+    const recordings = asked ? subject.channels.filter((row) => isRecorded(row, findChannel(asked, row.id))) : [];
+    if (recordings.length === 0 || asked!.channels.some((channel) => isRecorded(channel))) return subject;
+    const movers = moversOf(subject);
+    const changed = new Map<Channel, Channel>();
+    for (const ids of movementsOf(subject)) {
+      const rows = movers.filter(({ id }) => ids.includes(id));
+      const like = rows.find((row) => recordings.includes(row));
+      for (const row of like ? rows : []) {
+        const isOwn = recordings.includes(row);
+        const frames = framesThroughout(isOwn ? row : like!, take.range);
+        if (frames.length <= MOST_FRAMES && (!isOwn || frames.length > row.keys.length))
+          changed.set(row, keyedOn(row, frames));
+      }
+    }
+    if (changed.size === 0) return subject;
+    isAny = true;
+    return { ...subject, channels: subject.channels.map((channel) => changed.get(channel) ?? channel) };
+  });
+  return isAny ? { ...take, subjects } : take;
 }
 
 /** A channel as if it were recorded: a key on every frame, as it is drawn without its wobble, which stays. */

@@ -1,15 +1,14 @@
 import { extentOf } from '../extent.ts';
 import { medianOf } from '../median.ts';
-import type { ChannelId } from '../motion/document/channels.ts';
 import { findChannel } from '../motion/document/document.ts';
 import type { Channel, Key, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { extentOfKeys, isMoving } from '../motion/keys/thin-keys.ts';
 import { sampleChannel } from '../motion/sampling/sample.ts';
-import { tracksOf, trackWith } from '../motion/sampling/track.ts';
+import { trackWith } from '../motion/sampling/track.ts';
 import { askedOf } from './counterpart.ts';
 import type { Recording } from './drawn-by-keys.ts';
 import { keysDrawing } from './key-search.ts';
-import { isRecorded, moversOf } from './keying.ts';
+import { isRecorded, movementsOf, moversOf } from './keying.ts';
 import { noiseOf, standsWithin } from './moments.ts';
 import type { Finding } from './schema.ts';
 import { createSharedTime, type SharedTime } from './shared-time.ts';
@@ -21,20 +20,11 @@ const NOISE = { least: 0.001, most: 0.03 };
 /** How many frames noise leaves open of when. */
 const NOISE_OPENS = 0.6;
 
-const SIZES: readonly ChannelId[] = ['scale.x', 'scale.y'];
-
 /** How near to each other keys may be found: a sample at least lies between two, or half of what the target asks. */
 function leastApart(asked: readonly Channel[], drawn: readonly Channel[]): number {
   const gaps = (channels: readonly Channel[]): number[] =>
     channels.flatMap(({ keys }) => keys.slice(1).map(({ frame }, i) => frame - keys[i]!.frame));
   return Math.min(medianOf(gaps(drawn)), ...gaps(asked).map((gap) => gap / 2));
-}
-
-/** What is keyed together: the coordinates of a place, and both sizes. */
-function movementsOf(subject: Subject): ChannelId[][] {
-  const ids = tracksOf(subject).map(({ channelIds }) => [...channelIds]);
-  const isSize = ([id]: ChannelId[]): boolean => SIZES.includes(id!);
-  return [...ids.filter((own) => !isSize(own)), ids.filter(isSize).flat()];
 }
 
 /**

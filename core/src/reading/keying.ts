@@ -1,10 +1,10 @@
 import { extentOf } from '../extent.ts';
 import { medianOf } from '../median.ts';
-import { CHANNELS } from '../motion/document/channels.ts';
+import { type ChannelId, CHANNELS } from '../motion/document/channels.ts';
 import { findChannel } from '../motion/document/document.ts';
 import type { Channel, Key, KeyRole, MotionDocument, Subject } from '../motion/document/schema.ts';
 import { isMoving, isStill } from '../motion/keys/thin-keys.ts';
-import { type TrackEvent, trackWith } from '../motion/sampling/track.ts';
+import { type TrackEvent, tracksOf, trackWith } from '../motion/sampling/track.ts';
 import { askedOf } from './counterpart.ts';
 
 /** From so many keys on, most of them as far apart as may be, a run of keys is a recording or drawings held by hand. */
@@ -103,6 +103,15 @@ export function isRecorded({ keys }: Channel, asked?: Channel): boolean {
 /** The channels of a subject that move and are read as movements. */
 export const moversOf = ({ channels }: Subject): Channel[] =>
   channels.filter((channel) => isMoving(channel) && isRead(channel));
+
+const SIZES: readonly ChannelId[] = ['scale.x', 'scale.y'];
+
+/** What is keyed together: the coordinates of a place, and both sizes. */
+export function movementsOf(subject: Subject): ChannelId[][] {
+  const ids = tracksOf(subject).map(({ channelIds }) => [...channelIds]);
+  const isSize = ([id]: ChannelId[]): boolean => SIZES.includes(id!);
+  return [...ids.filter((own) => !isSize(own)), ids.filter(isSize).flat()];
+}
 
 /** The frames of keys that are other than the one before. */
 const changesOf = (keys: readonly Key[]): number[] =>

@@ -3,7 +3,7 @@ import type { MotionDocument, Subject } from '../motion/document/schema.ts';
 import { tracksOf } from '../motion/sampling/track.ts';
 import { keyedByPosition } from '../spacing/guide-move.ts';
 import { sameData } from '../steps/index.ts';
-import { asRecorded, hasSurplus, keyedOtherwise } from './as-recorded.ts';
+import { asRecorded, hasSurplus, keyedOtherwise, recordedThroughout } from './as-recorded.ts';
 import type { BothRead } from './checks/check.ts';
 import { findAll } from './checks/find-all.ts';
 import { findSettings } from './checks/find-settings.ts';
@@ -169,7 +169,7 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
  */
 function readAgainst(given: Target, handedIn: MotionDocument, samples: number): Scored & { isAsDrawn: boolean } {
   const hung = hungAlike(given.motion, withPivotsOf(given.motion, handedIn));
-  const { target: motion, take: handed } = holdsAlike(hung.target, hung.take);
+  const { target: motion, take: handed } = holdsAlike(hung.target, recordedThroughout(hung.target, hung.take));
   const set = { ...given, motion: turnedAsTake(motion, handed) };
   const byKeys = readOnce(set, handed, samples);
   const others = keyedOtherwise(set.motion, handed, byKeys.reading);
