@@ -137,6 +137,14 @@ test('another size and the other way are said once; one pose that is off is that
   expect(said(short)).toMatchObject([{ kind: 'pose-off', firstFrame: 13 }]);
 });
 
+test('what comes back to where it ought to has not gone less of the way throughout: where it began is off', () => {
+  const steam = (from: number): MotionDocument =>
+    sceneOf([subjectWith('steam', { opacity: soft([5, from], [15, 80], [30, 70], [42, 0]) })], 45);
+  expect(said(steam(32), steam(0)).map(({ sentence }) => sentence)).toEqual([
+    "The steam is 32 % away from the target's pose at frame 5.",
+  ]);
+});
+
 test('what is said of nearly all poses names the few that are off by something else; these are told besides', () => {
   const poses: [number, number][] = [
     [3, 0],

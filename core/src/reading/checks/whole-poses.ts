@@ -146,16 +146,22 @@ export function findSize({ reading, track, sides, isSampled }: ReadTrack, tolera
   const isOfItsSize = (size: number): boolean => Math.abs(size - 1) * 100 <= tolerancePercent * (1 - OF_ALL);
   const mostOthers = isSampled ? 0 : MOST_OTHERS;
   let others = 0;
-  const ways: { frame: number; size: number; aside: number; place: number[] }[] = [];
+  const ways: { frame: number; size: number; aside: number; place: number[]; apart: number }[] = [];
+  /** Those that are where the first one is, and say nothing of the size, but are to be there as well. */
+  const backs: { frame: number; asked: number[]; drawn: number[] }[] = [];
   for (const pair of pairs) {
     const [asked, drawn] = placesAt(pair);
     const [a, b] = [asked.map((value, c) => value - askedFirst[c]!), drawn.map((value, c) => value - drawnFirst[c]!)];
     const length = Math.hypot(...a);
-    if (length < A_WAY * span) continue;
+    if (length < A_WAY * span) {
+      backs.push({ frame: pair.targetFrame, asked: a, drawn: b });
+      continue;
+    }
     const size = a.reduce((sum, value, c) => sum + value * b[c]!, 0) / length ** 2;
     if (isOfItsSize(size) && ++others > mostOthers) return [];
     const aside = Math.hypot(...b.map((value, c) => value - size * a[c]!)) / length;
-    ways.push({ frame: pair.targetFrame, size, aside, place: a });
+    const apart = Math.hypot(...drawn.map((value, c) => value - asked[c]!));
+    ways.push({ frame: pair.targetFrame, size, aside, place: a, apart });
   }
   const size = ways.length > 0 ? medianOf(ways.map((way) => way.size)) : 1;
   // What is said of all of them is true of each.
@@ -163,10 +169,16 @@ export function findSize({ reading, track, sides, isSampled }: ReadTrack, tolera
   const isOne = (way: (typeof ways)[number]): boolean =>
     Math.abs(way.size - size) <= alike && way.aside <= SAME_SIZE && !isOfItsSize(way.size);
   const own = ways.filter(isOne);
-  const but = ways.flatMap((way) => (isOne(way) ? [] : [way.frame]));
+  // Where these are where they ought to be it is the first that is off.
+  if (2 * own.filter(({ apart }) => apart * 100 <= tolerancePercent * span).length >= own.length) return [];
+  const most = Math.max(SAME_SIZE, tolerancePercent / 100) * span;
+  const isBackAsAsked = ({ asked, drawn }: (typeof backs)[number]): boolean =>
+    Math.hypot(...drawn.map((value, c) => value - size * asked[c]!)) <= most;
+  const astray = backs.flatMap((back) => (isBackAsAsked(back) ? [] : [back.frame]));
+  const but = [...ways.flatMap((way) => (isOne(way) ? [] : [way.frame])), ...astray].sort((a, b) => a - b);
   const severity = severityOf((size - 1) * 100, tolerancePercent);
   const isBack = size < -A_WAY;
-  if (!mayBut(but.length, ways.length) || !severity || Math.abs(size) < A_WAY) return [];
+  if (!mayBut(but.length, ways.length + astray.length) || !severity || Math.abs(size) < A_WAY) return [];
   // A little larger or smaller some poses may be by chance; and what is late in a recording seems to be.
   if (but.length > 0 && (Math.abs(size - 1) < A_WAY || isSampled)) return [];
   const places = new Set(own.map(({ place }) => place.map((value) => Math.round((value / span) * 20)).join(' ')));
