@@ -7,8 +7,12 @@ const ALIKE = 0.004;
 const NOISE_TIMES = 2;
 /** The worst of many frames is so many times the noise. */
 const WORST_NOISE = 2.5;
-/** Of the target's frames, at that pace, as many at least are to lie within what was recorded. */
+/**
+ * Of the target's frames, at that pace, as many at least are to lie within what was recorded; of what is far too slow
+ * that all of it be within the target is as good.
+ */
 const MOSTLY = 0.6;
+const NEARLY_ALL = 0.95;
 /** As much better another cause has to be. */
 const BETTER = 0.97;
 
@@ -66,7 +70,7 @@ function missOf(curves: Drawn, toTarget: (at: number) => number, pace: number, e
     count += 1;
     if (sum > most) return null;
   }
-  if (count < MOSTLY * pace * frames) return null;
+  if (count < Math.min(MOSTLY * pace, NEARLY_ALL) * frames) return null;
   return { worst: worst / span, usual: Math.sqrt(sum / count) / span };
 }
 
@@ -108,10 +112,10 @@ export function explainedPlaces(laid: Registration, whole: GlobalFit, given: Giv
   const { events } = curves;
   const { enough, isAlike } = likeness(curves, given);
   if (isAlike(missOf(curves, (at) => at, 1, enough))) return [...events];
-  const fit = whole.shift === 0 && whole.pace === 1 ? null : bestWhole(curves, whole);
-  const left = fit && missOf(curves, (at) => applyInverse(fit, at), fit.pace, enough);
+  const fit = bestWhole(curves, whole);
+  const left = missOf(curves, (at) => applyInverse(fit, at), fit.pace, enough);
   // Of two moments alone a pace is no more than where they lie.
-  if (fit && isAlike(left) && (given.seen >= LEAST_PACED || given.seen === events.length || isSamePace(fit)))
+  if (isAlike(left) && (given.seen >= LEAST_PACED || given.seen === events.length || isSamePace(fit)))
     return isSamePace(fit)
       ? events.map((frame) => frame + plainShift(curves, fit, left!.usual))
       : (partlyLate(curves, CLEARLY * left!.usual, isAlike) ?? quartersOf(events.map((frame) => applyFit(fit, frame))));
