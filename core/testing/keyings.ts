@@ -1,4 +1,5 @@
 import {
+  bakeKeys,
   type Channel,
   createChannel,
   createKey,
@@ -47,6 +48,12 @@ export const KEYINGS: Record<string, (motion: MotionDocument, dice: Dice) => Mot
           }
         : channel,
     ),
+  'baked, its keys kept': (motion) =>
+    motion.subjects
+      .flatMap(({ id, channels }) =>
+        channels.filter(moving).map((channel) => ({ subjectId: id, channelId: channel.id })),
+      )
+      .reduce((now, channel) => bakeKeys(now, channel).motion, motion),
   'baked in part': bakedInPart,
   'breakdowns marked': (motion) =>
     mapChannels(KEYINGS['split segments']!(motion, createDice(1)), (channel) => ({

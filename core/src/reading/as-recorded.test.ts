@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { createDice } from '../../testing/dice.ts';
 import { ROUGH_KEYINGS } from '../../testing/keyings.ts';
 import { sceneOf, soft, subjectWith } from '../../testing/worked-scenes.ts';
-import { createKey, leastEdits, type MotionDocument, readTake, sampleChannel } from '../index.ts';
+import { bakeKeys, createKey, leastEdits, type MotionDocument, readTake, sampleChannel } from '../index.ts';
 
 const drawer = (...keys: [frame: number, value: number][]): MotionDocument =>
   sceneOf([subjectWith('drawer', { 'position.x': soft(...keys) })], 70);
@@ -65,4 +65,12 @@ test('what is baked up to a key, and has none after it, stands there to the end'
     "The drawer is 250 px away from the target's pose at frame 55.",
   ]);
   expect(said.proposedGrade).toBeLessThan(80);
+});
+
+test('of in-betweens on every frame that lack a key, as one between two frames, the motion is read', () => {
+  const slow = drawer([5, 0], [25.25, 600], [49.55, 250], [72.5, 500]);
+  const baked = bakeKeys(slow, { subjectId: 'drawer', channelId: 'position.x' }).motion;
+  expect(readTake(target, baked).findings.map(({ sentence }) => sentence)).toEqual([
+    'It runs at 74 % of the speed: 44.5 frames where the target takes 33.',
+  ]);
 });

@@ -4,7 +4,8 @@ import type { Channel, Leave, MotionDocument, Subject } from '../motion/document
 import { sampleChannel } from '../motion/sampling/sample.ts';
 import { frameCount, type FrameRange } from '../time/range.ts';
 import { askedOf, counterpart } from './counterpart.ts';
-import { isRecorded, movementsOf, moversOf, tellingOf } from './keying.ts';
+import { isRecorded, movementsOf, moversOf, regularGap, tellingOf } from './keying.ts';
+import type { ReadTrack } from './read-track.ts';
 import type { KeyPair, Reading, TrackReading } from './schema.ts';
 
 /** Of longer takes it is not tried whether they are keyed otherwise. */
@@ -30,6 +31,14 @@ export const hasSurplus = (target: MotionDocument, take: MotionDocument): boolea
     return drawn !== undefined && hasMoreKeys(asked, drawn);
   });
 
+/** Whether something of a subject has a key on most frames, be they samples or in-betweens. */
+export const isKeyedByFrames = (subject: Subject): boolean =>
+  moversOf(subject).some(({ keys }) => regularGap(keys) !== null);
+
+/** Whether the take's last frames are drawn, be there a key after them or not. */
+export const isDrawnByFrames = ({ isSampled, sides }: Pick<ReadTrack, 'isSampled' | 'sides'>): boolean =>
+  isSampled || isKeyedByFrames(sides.take.subject);
+
 /** Whether a movement has keys that are none of the target's, and others are missing; or one is off at an end. */
 function areKeysOthers({ extraFrames, missingFrames, pairs }: TrackReading, { first, last }: FrameRange): boolean {
   const isAtEnd = ({ takeFrame, offsetFrames }: KeyPair): boolean =>
@@ -48,9 +57,12 @@ export function keyedOtherwise(target: MotionDocument, take: MotionDocument, rea
     const drawn = counterpart(take, asked);
     // What is recorded throughout, or held by hand, is read as that.
     if (!drawn || moversOf(drawn).every((channel) => isRecorded(channel, findChannel(asked, channel.id)))) return [];
+    const own = reading.tracks.filter(({ subjectId }) => subjectId === asked.id);
     const isOther =
       hasMoreKeys(asked, drawn) ||
-      (isSaid && reading.tracks.some((track) => track.subjectId === asked.id && areKeysOthers(track, take.range)));
+      (isSaid && own.some((track) => areKeysOthers(track, take.range))) ||
+      // Of in-betweens on every frame some may have been a key.
+      (own.some(({ missingFrames }) => missingFrames.length > 0) && isKeyedByFrames(drawn));
     return isOther ? [drawn] : [];
   });
 }

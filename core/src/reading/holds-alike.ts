@@ -4,7 +4,7 @@ import { effectiveHandles } from '../motion/keys/set-handles.ts';
 import { extentOfKeys } from '../motion/keys/thin-keys.ts';
 import { standsFrom } from '../motion/sampling/stands.ts';
 import { askedOf } from './counterpart.ts';
-import { isRecorded } from './keying.ts';
+import { isRecorded, regularGap } from './keying.ts';
 import { type MatchEvent, matchKeys } from './match-keys.ts';
 import { createWarp } from './warp.ts';
 
@@ -184,9 +184,17 @@ const MOST_KEYS = 400;
 
 const isAnyStanding = ({ keys }: Channel): boolean => keys.some((_, i) => standsFrom(keys, i));
 
-/** Whether a channel is keyed from pose to pose, and its keys say nothing of what comes beyond them. */
+/** Whether what lies between its poses is keyed as well, on most frames. */
+const hasItsInbetweens = ({ keys }: Channel): boolean =>
+  regularGap(keys) === 1 && keys.some(({ role }) => role === 'inbetween');
+
+/** Whether a channel is keyed from pose to pose, not by frames, and its keys say nothing of what comes beyond them. */
 const isPosed = (channel: Channel, other: Channel): boolean =>
-  channel.keys.length <= MOST_KEYS && !channel.before && !channel.after && !isRecorded(channel, other);
+  channel.keys.length <= MOST_KEYS &&
+  !channel.before &&
+  !channel.after &&
+  !isRecorded(channel, other) &&
+  !hasItsInbetweens(channel);
 
 interface How {
   /** What the keys of each subject are compared with. */

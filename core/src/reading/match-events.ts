@@ -19,6 +19,8 @@ export interface Matched {
   leftOut: number;
   isSampled: boolean;
   explained: Explained;
+  /** Where one thing explains when all of a recording is: what that puts beyond its ends. */
+  beyond: KeyPair[];
   /** Of coordinates that go their own way in a recording: each one's own keys and where they are found. */
   apart: ReadonlyMap<ChannelId, KeyPair[]>;
 }
@@ -69,6 +71,7 @@ export function matchEvents(
     leftOut: asked.leftOut,
     isSampled: asked.isSampled || drawn.isSampled,
     explained: null,
+    beyond: [],
     apart: new Map(),
   };
   if (isSame && asked.events.length > 0 && drawn.events.length > 0)
@@ -110,10 +113,13 @@ export function matchEvents(
       if (takeFrame > onTime && isAfterAll && !movesAt(take.subject, track, onTime, last, span))
         placed[end] = { event, takeFrame: onTime };
     }
+    const explained = apart ? null : joint.explained;
+    const pairsOf = (some: typeof placed): KeyPair[] => some.map(({ event, takeFrame }) => pairOf(event, takeFrame));
     return {
       ...found,
-      explained: apart ? null : joint.explained,
-      pairs: placed.filter(isIn).map(({ event, takeFrame }) => pairOf(event, takeFrame)),
+      explained,
+      pairs: pairsOf(placed.filter(isIn)),
+      beyond: explained ? pairsOf(placed.filter((place) => !isIn(place))) : [],
       apart: new Map(
         [...(apart?.own ?? [])].map(([id, own]) => [
           id,

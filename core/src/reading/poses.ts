@@ -1,6 +1,7 @@
 import { extentOf } from '../extent.ts';
 import { findChannel } from '../motion/document/document.ts';
 import { trackValues } from '../motion/sampling/track.ts';
+import { isDrawnByFrames } from './as-recorded.ts';
 import { keyedFrames } from './keyed-frames.ts';
 import { withoutRounds } from './laid-along.ts';
 import { type ReadTrack, sampleOf } from './read-track.ts';
@@ -73,15 +74,13 @@ function isEndOfWay({ reading, sides, track }: ReadTrack, frame: number): boolea
  * How far the take is from where the target's way ends one frame past its range: a recording on its last frame, or a
  * frame on if it goes on as it does there.
  */
-export function missAtEnd(
-  { reading, sides, track, isSampled, target, warped, blurFrames }: ReadTrack,
-  frame: number,
-): number | null {
+export function missAtEnd(read: ReadTrack, frame: number): number | null {
+  const { reading, sides, track, target, warped, blurFrames } = read;
   const pair = reading.pairs.find(({ targetFrame }) => targetFrame === frame);
   if (!pair) return null;
   const asked = trackValues(sides.target.subject, track, frame);
   const from = (drawn: readonly number[]): number => Math.hypot(...drawn.map((value, c) => value - asked[c]!));
-  if (!isSampled) return from(trackValues(sides.take.subject, track, pair.takeFrame));
+  if (!isDrawnByFrames(read)) return from(trackValues(sides.take.subject, track, pair.takeFrame));
   const onLast = warped.map((column, c) => column.at(-1)! - target[c]!.at(-1)!);
   const goneOn = warped.map((column) => 2 * column.at(-1)! - (column.at(-2) ?? column.at(-1)!));
   // It may be there a frame sooner or later.

@@ -3,7 +3,7 @@ import type { MotionDocument, Subject } from '../motion/document/schema.ts';
 import { tracksOf } from '../motion/sampling/track.ts';
 import { keyedByPosition } from '../spacing/guide-move.ts';
 import { sameData } from '../steps/index.ts';
-import { asRecorded, hasSurplus, keyedOtherwise, recordedThroughout } from './as-recorded.ts';
+import { asRecorded, hasSurplus, isKeyedByFrames, keyedOtherwise, recordedThroughout } from './as-recorded.ts';
 import type { BothRead } from './checks/check.ts';
 import { findAll } from './checks/find-all.ts';
 import { findSettings } from './checks/find-settings.ts';
@@ -164,8 +164,8 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
 
 /**
  * Reads a take; one that seems to be keyed by other keys than the target also as if it were recorded, by how it is
- * drawn: if there is less to say then, or as much of one that has far more keys and is drawn by the target's own, it is
- * that.
+ * drawn: if there is less to say then, or as much of one that has far more keys and is drawn by the target's own, or of
+ * in-betweens on every frame that lack one of its keys, it is that.
  */
 function readAgainst(given: Target, handedIn: MotionDocument, samples: number): Scored & { isAsDrawn: boolean } {
   const hung = hungAlike(given.motion, withPivotsOf(given.motion, handedIn));
@@ -176,7 +176,9 @@ function readAgainst(given: Target, handedIn: MotionDocument, samples: number): 
   if (others.length === 0) return { ...byKeys, isAsDrawn: false };
   const asDrawn = readOnce(set, asRecorded(handed, others), samples);
   const less = byKeys.reading.findings.length - asDrawn.reading.findings.length;
-  const isAsMuch = less === 0 && hasSurplus(set.motion, handed) && others.every(({ id }) => asDrawn.found.has(id));
+  const isSurplus = hasSurplus(set.motion, handed) && others.every(({ id }) => asDrawn.found.has(id));
+  const isKeyLost = others.every(isKeyedByFrames) && byKeys.reading.tracks.some((own) => own.missingFrames.length > 0);
+  const isAsMuch = less === 0 && (isSurplus || isKeyLost);
   return less > 0 || isAsMuch ? { ...asDrawn, isAsDrawn: true } : { ...byKeys, isAsDrawn: false };
 }
 

@@ -45,6 +45,8 @@ export interface ReadTrack {
   areKeysFound: boolean;
   /** Where one thing explains when all of a recording is, its keys are as sure as if they told. */
   explained: Explained;
+  /** What that puts beyond a recording's ends. */
+  beyond: KeyPair[];
   /**
    * How much of the span the target itself would lose, at most, from one of its frames to another by being drawn as
    * seldom as a recording is, in percent; 0 where the take has keys that tell.
@@ -207,6 +209,7 @@ export function readTrack(
     isSampled: matched.isSampled,
     areKeysFound: foundWithin !== null,
     explained: matched.explained,
+    beyond: matched.beyond,
     isByFrames,
     noisePercent:
       matched.isSampled && span > 0

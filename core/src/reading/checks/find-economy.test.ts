@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { found, sceneOf, soft, straight, subjectWith } from '../../../testing/worked-scenes.ts';
-import { channelOf, createKey, type KeyRole } from '../../motion/index.ts';
+import { channelOf, createKey, type KeyRole, type MotionDocument } from '../../motion/index.ts';
 import { idleKeys } from './find-economy.ts';
 
 const slide = straight([1, 0], [25, 600]);
@@ -12,8 +12,9 @@ test('an in-between on the line it stands on does nothing; one off it, and every
     const more = createKey(13 + late, value, { role, leave: 'linear' });
     return sceneOf([subjectWith('drawer', { 'position.x': [start!, more, end!] })], 29);
   };
-  expect(idleKeys(channelOf(between(300), 'drawer', 'position.x'), { first: 1, last: 25 })).toEqual([13]);
-  expect(idleKeys(channelOf(between(320), 'drawer', 'position.x'), { first: 1, last: 25 })).toEqual([]);
+  const keyedIn = ({ range, subjects }: MotionDocument) => ({ range, subject: subjects[0]! });
+  expect(idleKeys(channelOf(between(300), 'drawer', 'position.x'), keyedIn(between(300)))).toEqual([13]);
+  expect(idleKeys(channelOf(between(320), 'drawer', 'position.x'), keyedIn(between(320)))).toEqual([]);
   expect(found(drawer, between(300), ['keys-idle'])).toMatchObject([
     {
       firstFrame: 13,

@@ -15,10 +15,15 @@ import type { BothRead, Found } from './check.ts';
 
 /** Share of a channel's extent within which a key's going changes nothing to the eye. */
 const NOTHING_CHANGED = 1e-3;
-/** Frames from the key before one to the key after it, in a recording. */
+/** Drawings from the key before one to the key after it, in a recording. */
 const SAMPLE_GAP = 2;
 /** A key so many frames from where the model has one is that. */
 const BESIDE = 1;
+
+interface Keyed {
+  subject: Subject;
+  range: FrameRange;
+}
 
 const isInbetween = ({ role }: Key): boolean => role === 'inbetween';
 
@@ -26,15 +31,19 @@ const isInbetween = ({ role }: Key): boolean => role === 'inbetween';
  * The in-betweens of a channel, or other keys that may go, whose going would leave the motion as it is on some frames:
  * each is tried alone, against its two neighbours on either side.
  */
-export function idleKeys(channel: Channel, within: FrameRange, mayGo = isInbetween): number[] {
+export function idleKeys(
+  channel: Channel,
+  { range: within, subject: { exposure } }: Keyed,
+  mayGo = isInbetween,
+): number[] {
   const { keys } = channel;
   if (keys.length < 3 || !keys.some(mayGo)) return [];
   const extent = extentOfKeys(keys);
   if (!(extent > 0)) return [];
   return keys.flatMap((key, i) => {
     if (i === 0 || i === keys.length - 1 || !mayGo(key)) return [];
-    // One between two a frame away is a sample of the motion.
-    if (keys[i + 1]!.frame - keys[i - 1]!.frame <= SAMPLE_GAP) return [];
+    // One between two a drawing away is a sample of the motion.
+    if (keys[i + 1]!.frame - keys[i - 1]!.frame <= SAMPLE_GAP * exposure) return [];
     const near = keys.slice(Math.max(0, i - 3), i + 4);
     const [whole, without] = [
       { ...channel, keys: near },
@@ -119,20 +128,16 @@ function isKeyedAlong({ id, keys }: Channel, { positionJoined, channels }: Subje
   return keys.every(({ frame }) => frames.has(frame));
 }
 
-interface Keyed {
-  subject: Subject;
-  range: FrameRange;
-}
-
 /** The take's frames beside which a key does nothing in the model either, and was asked for. */
-function idleAsAsked(model: Channel | undefined, range: FrameRange, read: ReadTrack | undefined): number[] {
+function idleAsAsked(model: Channel | undefined, asked: Keyed, read: ReadTrack | undefined): number[] {
   const onTake = createWarp(
     (read?.reading.pairs ?? []).map(({ targetFrame, takeFrame }) => ({ from: targetFrame, to: takeFrame })),
   );
-  return model ? idleKeys(model, range, () => true).map(onTake) : [];
+  return model ? idleKeys(model, asked, () => true).map(onTake) : [];
 }
 
-function findIdle(asked: Keyed, { subject: drawn, range }: Keyed, tracks: readonly ReadTrack[]): Finding[] {
+function findIdle(asked: Keyed, keyed: Keyed, tracks: readonly ReadTrack[]): Finding[] {
+  const { subject: drawn } = keyed;
   return drawn.channels.flatMap((channel): Finding[] => {
     const track = trackWith(channel.id);
     const model = findChannel(asked.subject, channel.id);
@@ -163,8 +168,8 @@ function findIdle(asked: Keyed, { subject: drawn, range }: Keyed, tracks: readon
     const read = tracks.find((one) => one.track.id === track.id);
     // Keys that were found in a recording are nobody's.
     if (read?.areKeysFound) return [];
-    const doNothing = idleKeys(channel, range);
-    const asIn = doNothing.length > 0 ? idleAsAsked(model, asked.range, read) : [];
+    const doNothing = idleKeys(channel, keyed);
+    const asIn = doNothing.length > 0 ? idleAsAsked(model, asked, read) : [];
     const idle = doNothing.filter((frame) => !asIn.some((own) => Math.abs(own - frame) <= BESIDE));
     if (idle.length === 0) return [];
     const shown = idle

@@ -213,6 +213,28 @@ test('a recording that ends before it is there says so, unless all of it is late
   ).toEqual(['Everything is 5 frames late.']);
 });
 
+test('a recording that is far too slow is that, though the take ends before it does', () => {
+  const scene = (keys: [number, number][], pace: number): MotionDocument =>
+    sceneOf([subjectWith('pan', { 'position.x': soft(...slowed(keys, pace)) })], 54);
+  const slowed = (keys: [number, number][], pace: number): [number, number][] =>
+    keys.map(([frame, value]) => [3 + (frame - 3) * pace, value]);
+  const FOUR: [number, number][] = [
+    [3, 0],
+    [17, 590],
+    [36, 210],
+    [52, 500],
+  ];
+  for (const [keys, pace, sentence] of [
+    [FOUR, 1.5, 'It runs at 67 % of the speed: 49.5 frames where the target takes 33.'],
+    [FOUR, 1.75, 'It runs at 57 % of the speed: 24.5 frames where the target takes 14.'],
+    // By the pace of what is there, though of three keys only two are.
+    [FOUR.slice(0, 3), 1.75, 'It runs at 57 % of the speed: 24.5 frames where the target takes 14.'],
+  ] as const) {
+    const baked = bakeKeys(scene([...keys], pace), { subjectId: 'pan', channelId: 'position.x' }).motion;
+    expect(said(baked, scene([...keys], 1)).map((finding) => finding.sentence)).toEqual([sentence]);
+  }
+});
+
 test('squashes of two frames at another pace are that, though each lies where another ought to', () => {
   const squashed = (frameOf: (frame: number) => number): MotionDocument =>
     sceneOf([

@@ -1,7 +1,7 @@
 import { type KeyOffset, paceOf, type ShiftFit, shiftOf } from '../offset-fits.ts';
 import { toleranceAt } from '../own-keys.ts';
 import type { ReadTrack } from '../read-track.ts';
-import type { Finding } from '../schema.ts';
+import type { Finding, KeyPair } from '../schema.ts';
 import { isSeen } from '../seen-keys.ts';
 import { severityOf } from '../severity.ts';
 import { capital, frames, roundTo, subjectDoes, theSubject } from '../words.ts';
@@ -11,6 +11,8 @@ import { type BothRead, isAbout, type Whole } from './check.ts';
 
 interface Offset extends KeyOffset {
   read: ReadTrack;
+  /** It is not recorded: what is has it beyond the end. */
+  isBeyond: boolean;
 }
 
 /** A cause of late keys, and the offsets that it is the cause of. */
@@ -29,18 +31,22 @@ const isKeyed = ({ isSampled, areKeysFound }: ReadTrack): boolean => !isSampled 
 /** What explains late keys together, by the fewest sentences; what explains all of some rather than nearly all. */
 export function findTimings({ target, tracks }: BothRead, others: readonly Finding[]): Whole[] {
   const offsets: Offset[] = [];
-  for (const read of tracks)
+  for (const read of tracks) {
+    const offsetOf = (pair: KeyPair, isBeyond: boolean): Offset => ({
+      read,
+      isBeyond,
+      frame: pair.targetFrame,
+      off: pair.offsetFrames,
+      tolerance: toleranceAt(target, read.reading, pair.targetFrame) + read.blurFrames,
+      isSampled: read.isSampled && !read.explained,
+    });
     read.reading.pairs.forEach((pair, k) => {
-      const offset = {
-        read,
-        frame: pair.targetFrame,
-        off: pair.offsetFrames,
-        tolerance: toleranceAt(target, read.reading, pair.targetFrame) + read.blurFrames,
-        isSampled: read.isSampled && !read.explained,
-      };
+      const offset = offsetOf(pair, false);
       // One that is not seen, but was keyed on time, says that not all is late.
       if ((isKeyed(read) && !isLate(offset)) || isSeen(read, k)) offsets.push(offset);
     });
+    offsets.push(...read.beyond.map((pair) => offsetOf(pair, true)));
+  }
   const late = offsets.filter(isLate);
   const sentences = (wholes: readonly WholeTiming[]): number =>
     wholes.length + late.filter((one) => !wholes.some(({ covers }) => covers.includes(one))).length;
@@ -147,7 +153,8 @@ const FEW_PERCENT = 10;
 
 function tellPace(explained: Explained, pace: number): WholeTiming | null {
   const { of, offsets, outside, tolerance } = explained;
-  const [first, last] = [offsets[0]!, offsets.at(-1)!];
+  const recorded = offsets.filter(({ isBeyond }) => !isBeyond);
+  const [first, last] = recorded.length > 1 ? [recorded[0]!, recorded.at(-1)!] : [offsets[0]!, offsets.at(-1)!];
   const asked = last.frame - first.frame;
   const severity = severityOf(asked * (pace - 1), tolerance);
   if (!severity) return null;
