@@ -74,3 +74,8 @@ test('of in-betweens on every frame that lack a key, as one between two frames, 
     'It runs at 74 % of the speed: 44.5 frames where the target takes 33.',
   ]);
 });
+
+test('samples as near to each other as may be are not continued over the range', () => {
+  const near = drawer(...Array.from({ length: 40 }, (_, i): [number, number] => [5 + i * 1e-9, i]));
+  expect(() => readTake(target, near)).not.toThrow();
+});

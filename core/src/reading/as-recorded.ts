@@ -76,6 +76,8 @@ const OPEN_TIMES = { keyed: 1.5, straight: 4 };
 /** The frames of a recording, and as many more where it has none: between them, and where it stands beyond them. */
 function framesThroughout({ keys, before, after }: Channel, range: FrameRange): number[] {
   const every = medianOf(keys.slice(1).map(({ frame }, i) => frame - keys[i]!.frame));
+  // So near to each other that they would be far too many.
+  if (range.last - range.first > MOST_FRAMES * every) return keys.map(({ frame }) => frame);
   const first = keys[0]!.frame;
   const lead = before ? 0 : Math.max(0, Math.floor((first - range.first) / every));
   const frames = Array.from({ length: lead }, (_, i) => first - (lead - i) * every);
