@@ -88,8 +88,10 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
     asked.motion.subjects.flatMap((subject) => (isNeverShown(asked.motion, handedIn, subject) ? [subject.id] : [])),
   );
   const all = motion.subjects.flatMap((subject) => {
-    const found = (!hidden.has(subject.id) && counterpart(take, subject)) || standStill(subject);
-    const ids = lone.lone.get(subject.id);
+    const shown = hidden.has(subject.id) ? undefined : counterpart(take, subject);
+    const found = shown ?? standStill(subject);
+    // Of one that is not there no coordinate goes its own way.
+    const ids = shown && lone.lone.get(subject.id);
     const wholeSubjects = ids
       ? { target: findSubject(whole.target, subject.id)!, take: findSubject(whole.take, found.id)!, lone: ids }
       : null;
