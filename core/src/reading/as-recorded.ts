@@ -5,7 +5,6 @@ import { sampleChannel } from '../motion/sampling/sample.ts';
 import { frameCount, type FrameRange } from '../time/range.ts';
 import { askedOf, counterpart } from './counterpart.ts';
 import { isRecorded, movementsOf, moversOf, regularGap, tellingOf } from './keying.ts';
-import type { ReadTrack } from './read-track.ts';
 import type { KeyPair, Reading, TrackReading } from './schema.ts';
 
 /** Of longer takes it is not tried whether they are keyed otherwise. */
@@ -34,10 +33,6 @@ export const hasSurplus = (target: MotionDocument, take: MotionDocument): boolea
 /** Whether something of a subject has a key on most frames, be they samples or in-betweens. */
 export const isKeyedByFrames = (subject: Subject): boolean =>
   moversOf(subject).some(({ keys }) => regularGap(keys) !== null);
-
-/** Whether the take's last frames are drawn, be there a key after them or not. */
-export const isDrawnByFrames = ({ isSampled, sides }: Pick<ReadTrack, 'isSampled' | 'sides'>): boolean =>
-  isSampled || isKeyedByFrames(sides.take.subject);
 
 /** Whether a movement has keys that are none of the target's, and others are missing; or one is off at an end. */
 function areKeysOthers({ extraFrames, missingFrames, pairs }: TrackReading, { first, last }: FrameRange): boolean {

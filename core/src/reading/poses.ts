@@ -1,7 +1,6 @@
 import { extentOf } from '../extent.ts';
 import { findChannel } from '../motion/document/document.ts';
 import { trackValues } from '../motion/sampling/track.ts';
-import { isDrawnByFrames } from './as-recorded.ts';
 import { keyedFrames } from './keyed-frames.ts';
 import { withoutRounds } from './laid-along.ts';
 import { type ReadTrack, sampleOf } from './read-track.ts';
@@ -80,7 +79,7 @@ export function missAtEnd(read: ReadTrack, frame: number): number | null {
   if (!pair) return null;
   const asked = trackValues(sides.target.subject, track, frame);
   const from = (drawn: readonly number[]): number => Math.hypot(...drawn.map((value, c) => value - asked[c]!));
-  if (!isDrawnByFrames(read)) return from(trackValues(sides.take.subject, track, pair.takeFrame));
+  if (!read.isByFrames) return from(trackValues(sides.take.subject, track, pair.takeFrame));
   const onLast = warped.map((column, c) => column.at(-1)! - target[c]!.at(-1)!);
   const goneOn = warped.map((column) => 2 * column.at(-1)! - (column.at(-2) ?? column.at(-1)!));
   // It may be there a frame sooner or later.

@@ -128,6 +128,8 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
     ...lone.findings,
     ...findAll(read, findSettings(asked.motion, handedIn)),
   ]
+    // Of what is never shown nothing else is said.
+    .filter(({ kind, subjectId }) => kind === 'subject-missing' || subjectId === null || !hidden.has(subjectId))
     .sort(byFixingOrder)
     .map(namingTrack(read))
     .map(sayingPath(read));

@@ -4,7 +4,6 @@ import { type LoopReading, readLoop } from '../../motion/sampling/loop.ts';
 import { channelSpeed } from '../../motion/sampling/sample.ts';
 import { sameRate } from '../../time/rate.ts';
 import { withUnit } from '../../with-unit.ts';
-import { isDrawnByFrames } from '../as-recorded.ts';
 import { withoutRounds } from '../laid-along.ts';
 import { missAtEnd } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
@@ -46,7 +45,7 @@ const unclosed = (gap: number, round: number | null): number => Math.abs(without
 export function loopGapPercent(read: ReadTrack): number {
   const { reading, track, sides, round } = read;
   const { range, rate } = sides.take.motion;
-  if (isDrawnByFrames(read)) return reading.span > 0 ? (recordedGap(read) / reading.span) * 100 : 0;
+  if (read.isByFrames) return reading.span > 0 ? (recordedGap(read) / reading.span) * 100 : 0;
   const asked = sides.target.motion;
   const gaps = track.channelIds
     .flatMap((id) => findChannel(sides.take.subject, id) ?? [])
@@ -128,9 +127,9 @@ function findOpenEnd(read: ReadTrack, { spacingPercent, keyFrames }: Tolerances)
     const modelLoop = model ? readLoop(model, asked.range, asked.rate) : null;
     // Keys that are off by what is no fault close as much earlier or later.
     const tolerance = (spacingPercent / 100) * reading.span + wayOfOffsets(read);
-    const own = isDrawnByFrames(read) ? recordedGap(read) : unclosed(loop.valueGap, round);
+    const own = read.isByFrames ? recordedGap(read) : unclosed(loop.valueGap, round);
     const asks = unclosed(modelLoop?.valueGap ?? 0, round);
-    const severity = severityOf(Math.max(0, own - (isDrawnByFrames(read) ? 0 : asks)), tolerance);
+    const severity = severityOf(Math.max(0, own - (read.isByFrames ? 0 : asks)), tolerance);
     if (severity) {
       const gap = roundTo(own, 1);
       return [
@@ -148,7 +147,7 @@ function findOpenEnd(read: ReadTrack, { spacingPercent, keyFrames }: Tolerances)
         },
       ];
     }
-    if (isDrawnByFrames(read)) continue;
+    if (read.isByFrames) continue;
     // At another rate keys are on the nearest frames.
     if (loop.playsClosingFrame && !modelLoop?.playsClosingFrame && sameRate(asked.rate, rate)) {
       return [

@@ -94,3 +94,13 @@ test('at another rate it is the second that counts', () => {
   };
   expect(read(doubled, model).findings.filter(({ kind }) => kind === 'on-stage-off')).toEqual([]);
 });
+
+test('of what is never shown nothing else is said, be it by another id', () => {
+  const across = { 'position.x': soft([4, 100], [20, 400]) };
+  const model = sceneOf([subjectWith('cup', { ...across, 'position.y': soft([4, 100], [20, 300]) })], 40);
+  const level = subjectWith('cup', across);
+  for (const id of ['cup', 'cup-2'])
+    expect(said(sceneOf([{ ...level, id, visible: false }], 40), model)).toEqual([
+      'The cup is in the take, but never shown.',
+    ]);
+});
