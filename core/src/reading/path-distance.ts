@@ -1,3 +1,4 @@
+import { findChannel } from '../motion/document/document.ts';
 import type { Subject } from '../motion/document/schema.ts';
 import { type Track, trackValues } from '../motion/sampling/track.ts';
 import type { FrameRange } from '../time/range.ts';
@@ -18,33 +19,60 @@ const SAMPLES = 160;
 /** Lines nearer than this share of the span are the same line, and need no walking. */
 const SAME_LINE = 0.002;
 
-/**
- * A track's way from one frame to another as `POINTS` places, evenly along its length. A way without length is one
- * place.
- */
-function lineOf(subject: Subject, track: Track, from: number, to: number): Line {
-  const columns = sampleTrack(subject, track, SAMPLES + 1, {
-    frameAt: (i) => from + ((to - from) * i) / SAMPLES,
-    breaks: [],
-  });
+/** What goes less than this share of the span has no way of its own to be judged by. */
+const A_WAY = 0.1;
+
+/** A track's way from one frame to another, evenly in time. */
+const wayOf = (subject: Subject, track: Track, from: number, to: number): Line =>
+  sampleTrack(subject, track, SAMPLES + 1, { frameAt: (i) => from + ((to - from) * i) / SAMPLES, breaks: [] });
+
+/** A way as `POINTS` places, evenly along its length. One without length is one place. */
+function lineOf(way: Line): Line {
   const lengths = new Float64Array(SAMPLES + 1);
   for (let i = 1; i <= SAMPLES; i++) {
     let squared = 0;
-    for (const column of columns) squared += (column[i]! - column[i - 1]!) ** 2;
+    for (const column of way) squared += (column[i]! - column[i - 1]!) ** 2;
     lengths[i] = lengths[i - 1]! + Math.sqrt(squared);
   }
   const whole = lengths[SAMPLES]!;
-  const line = columns.map(() => new Float64Array(POINTS));
+  const line = way.map(() => new Float64Array(POINTS));
   for (let p = 0, i = 1; p < POINTS; p++) {
     const gone = (whole * p) / (POINTS - 1);
     while (i < SAMPLES && lengths[i]! < gone) i++;
     const piece = lengths[i]! - lengths[i - 1]!;
     const share = piece > 0 ? Math.min(1, (gone - lengths[i - 1]!) / piece) : 0;
-    for (let c = 0; c < columns.length; c++)
-      line[c]![p] = columns[c]![i - 1]! + (columns[c]![i]! - columns[c]![i - 1]!) * share;
+    for (let c = 0; c < way.length; c++) line[c]![p] = way[c]![i - 1]! + (way[c]![i]! - way[c]![i - 1]!) * share;
   }
   return line;
 }
+
+/** A line with what its ends are off by spread evenly along it, taken away. */
+const withEndsSpread = (asked: Line, drawn: Line): Line =>
+  drawn.map((column, c) => {
+    const [start, end] = [0, POINTS - 1].map((p) => column[p]! - asked[c]![p]!) as [number, number];
+    return column.map((value, p) => value - start - ((end - start) * p) / (POINTS - 1));
+  });
+
+/**
+ * A way with its two ends put where they are asked, each channel between its own keys along with it as far as the
+ * target's has gone: `keyed` gives the shares of the time, between 0 and 1, at which a channel has others.
+ */
+const withEndsPutRight = (asked: Line, drawn: Line, span: number, keyed: (c: number) => readonly number[]): Line =>
+  drawn.map((column, c) => {
+    const own = asked[c]!;
+    const [start, end] = [0, SAMPLES].map((i) => column[i]! - own[i]!) as [number, number];
+    const inner = keyed(c).map((share) => Math.round(share * SAMPLES));
+    const [first, last] = [inner[0] ?? SAMPLES, inner.at(-1) ?? 0];
+    const gone = (i: number, from: number, to: number): number => {
+      const way = own[to]! - own[from]!;
+      return Math.abs(way) < A_WAY * span ? (i - from) / Math.max(1, to - from) : (own[i]! - own[from]!) / way;
+    };
+    return column.map((value, i) => {
+      const ofStart = i < first ? start * (1 - gone(i, 0, first)) : 0;
+      const ofEnd = i > last ? end * gone(i, last, SAMPLES) : 0;
+      return value - ofStart - ofEnd;
+    });
+  });
 
 /** The length of each piece of a line, from one place to the next, and of the longest. */
 function piecesOf(line: Line): { lengths: Float64Array; longest: number } {
@@ -130,39 +158,40 @@ export interface LinesToCompare {
 
 /**
  * How far the take's line is from the target's between matched extremes, apart from what its ends are off by: that is
- * spread along it.
+ * spread along it, or along each channel to its next key, whichever leaves less.
  */
 export function segmentPaths({ target, take, track, range, pairs, span, isSame }: LinesToCompare): SegmentPath[] {
   const ends = pairs.filter((pair) => pair.role === 'extreme');
+  const keysOf = track.channelIds.map((id) => findChannel(target, id)?.keys ?? []);
   return ends.slice(0, -1).map((pair, k) => {
     const next = ends[k + 1]!;
-    if (isSame(pair.targetFrame, next.targetFrame, SAME_LINE * span))
-      return {
-        firstFrame: pair.targetFrame,
-        lastFrame: next.targetFrame,
-        worst: 0,
-        mean: 0,
-        worstFrame: pair.targetFrame,
-      };
-    const asked = lineOf(target, track, pair.targetFrame, next.targetFrame);
-    const drawn = lineOf(take, track, pair.takeFrame, next.takeFrame);
-    const laid = drawn.map((column, c) => {
-      const [start, end] = [0, POINTS - 1].map((p) => column[p]! - asked[c]![p]!) as [number, number];
-      return column.map((value, p) => value - start - ((end - start) * p) / (POINTS - 1));
-    });
-    const { worst, mean, at } = apartness(asked, laid);
+    const [firstFrame, lastFrame] = [pair.targetFrame, next.targetFrame];
+    if (isSame(firstFrame, lastFrame, SAME_LINE * span))
+      return { firstFrame, lastFrame, worst: 0, mean: 0, worstFrame: firstFrame };
+    const askedWay = wayOf(target, track, firstFrame, lastFrame);
+    const drawnWay = wayOf(take, track, pair.takeFrame, next.takeFrame);
+    const asked = lineOf(askedWay);
+    const spread = apartness(asked, withEndsSpread(asked, lineOf(drawnWay)));
+    const keyed = (c: number): number[] =>
+      keysOf[c]!.filter(({ frame }) => frame > firstFrame && frame < lastFrame).map(
+        ({ frame }) => (frame - firstFrame) / (lastFrame - firstFrame),
+      );
+    const areEndsOff = asked.some((_, c) =>
+      [0, SAMPLES].some((i) => Math.abs(drawnWay[c]![i]! - askedWay[c]![i]!) > SAME_LINE * span),
+    );
+    const apart =
+      areEndsOff && spread.worst > SAME_LINE * span
+        ? [spread, apartness(asked, lineOf(withEndsPutRight(askedWay, drawnWay, span, keyed)))].reduce(
+            (least, other) => (other.worst < least.worst ? other : least),
+          )
+        : spread;
+    const [from, to] = [Math.max(range.first, firstFrame), Math.min(range.last, lastFrame)];
     return {
-      firstFrame: pair.targetFrame,
-      lastFrame: next.targetFrame,
-      worst,
-      mean,
-      worstFrame: frameNear(
-        target,
-        track,
-        Math.max(range.first, pair.targetFrame),
-        Math.min(range.last, next.targetFrame),
-        at,
-      ),
+      firstFrame,
+      lastFrame,
+      worst: apart.worst,
+      mean: apart.mean,
+      worstFrame: frameNear(target, track, from, to, apart.at),
     };
   });
 }

@@ -40,3 +40,25 @@ test('the same line at another pace is on its arc; a detour of a few pixels with
   // Up at 45° and down at 45°.
   expect(sharpest.measured).toBeCloseTo(90, 0);
 });
+
+test('an arc from ends that are off to a height that is not is no other arc: its ends are off', () => {
+  const flight = (height: number, top: number) =>
+    sceneOf([
+      subjectWith('pancake', {
+        'position.x': straight([1, 0], [25, 480]),
+        'position.y': [
+          createKey(1, height, { leave: 'quad-out' }),
+          createKey(13, top, { leave: 'quad-in', role: 'breakdown' }),
+          createKey(25, height),
+        ],
+      }),
+    ]);
+  const kinds = (take: ReturnType<typeof flight>) =>
+    found(flight(400, 100), take, [...KINDS, 'pose-off']).map(({ kind, firstFrame }) => [kind, firstFrame]);
+  expect(kinds(flight(330, 100))).toEqual([
+    ['pose-off', 1],
+    ['pose-off', 25],
+  ]);
+  // The height is the arc's own.
+  expect(kinds(flight(400, 170))).toEqual([['arc-off', 1]]);
+});

@@ -19,10 +19,14 @@ const GOES_ON = 0.25;
 export interface Settle {
   /** How far each swing goes past the place of rest, largest first, in the unit of the values. */
   swings: number[];
-  /** The index of the first swing's far end. */
+  /** The indices of their far ends. */
+  ends: number[];
+  /** The index of the first's; the last of all without one. */
   from: number;
   /** The mean share each swing keeps of the one before; null with fewer than two. */
   decay: number | null;
+  /** The index of a turn past the place of rest too, right before these, that no smaller one follows; null without. */
+  grown: number | null;
 }
 
 /**
@@ -34,18 +38,15 @@ export function readSettle(values: ArrayLike<number>, least: number, rest = valu
   const turns = [0, ...turnsOf(values, least)];
   const off = turns.map((i) => values[i]! - rest);
   let first = turns.length;
-  while (
-    first > 1 &&
-    Math.abs(off[first - 1]!) >= least &&
-    off[first - 1]! * off[first - 2]! < 0 &&
-    Math.abs(off[first - 1]!) <= DECAYS * Math.abs(off[first - 2]!)
-  )
-    first--;
+  const goesPast = (k: number): boolean => k > 0 && Math.abs(off[k]!) >= least && off[k]! * off[k - 1]! < 0;
+  while (goesPast(first - 1) && Math.abs(off[first - 1]!) <= DECAYS * Math.abs(off[first - 2]!)) first--;
   const swings = off.slice(first).map(Math.abs);
   const shares = swings.slice(1).map((swing, k) => swing / swings[k]!);
   return {
     swings,
+    ends: turns.slice(first),
     from: turns[first] ?? last,
+    grown: goesPast(first - 1) ? turns[first - 1]! : null,
     decay: shares.length > 0 ? Math.exp(shares.reduce((sum, share) => sum + Math.log(share), 0) / shares.length) : null,
   };
 }
@@ -95,8 +96,13 @@ function findSettle(
   const start = Math.max(0, asked.from - 1);
   // What stays where a swing ought to come back from has not come to rest sooner: its end is off.
   const isEndOff = Math.abs(warped[channel]!.at(-1)! - target[channel]!.at(-1)!) > 2 * least;
+  // Nor has what swings past farther than before, or where all swings are as asked and what leads to them is not.
+  const isPoseOff =
+    (drawn.grown ?? -1) >= asked.from ||
+    asked.ends.every((i) => Math.abs(warped[channel]![first + i]! - target[channel]![first + i]!) <= least);
   const tooFew =
     !isEndOff &&
+    !isPoseOff &&
     drawn.swings.length < asked.swings.length &&
     turnsIn(warped[channel]!.subarray(first), 0) < turnsIn(target[channel]!.subarray(first), 0) &&
     turnsIn(warped[channel]!.subarray(first), start) < asked.swings.length;
