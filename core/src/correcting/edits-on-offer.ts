@@ -1,3 +1,4 @@
+import { CHANNELS } from '../motion/document/channels.ts';
 import type { Channel, MotionDocument } from '../motion/document/schema.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
 import { counterpart } from '../reading/counterpart.ts';
@@ -37,6 +38,21 @@ function sidesOf(target: MotionDocument, take: MotionDocument, reading: Reading)
   return { meant, all };
 }
 
+/** One coordinate of a place that all of is off, as if it were alone: its keys are the target's, in their order. */
+function coordinatesApart(sides: Sides, { findings }: Reading): Sides[] {
+  const { model, own, time, track } = sides;
+  const ids = findings.flatMap(({ subjectId, channel }) => (subjectId === model.id && channel ? [channel] : []));
+  return [...new Set(ids)].flatMap((id): Sides[] => {
+    const [asked, drawn] = [keysOf(model, id), keysOf(own, id)];
+    if (!sides.channelIds.includes(id) || asked.length !== drawn.length) return [];
+    const pairs = asked.map(({ frame, role }, i) => {
+      const takeFrame = drawn[i]!.frame;
+      return { targetFrame: frame, takeFrame, offsetFrames: time.toTarget(takeFrame) - frame, role };
+    });
+    return [{ ...sides, channelIds: [id], track: { ...track, label: CHANNELS[id].label, pairs } }];
+  });
+}
+
 /** The edits that may put a take right, one after another: of many only the first are ever made. */
 export function* editsOnOffer(
   target: MotionDocument,
@@ -55,7 +71,7 @@ export function* editsOnOffer(
   for (const sides of meant) yield* withoutPause(sides, all);
   yield* inTempo(all);
   if (meant.length > 1) {
-    for (const sides of meant) yield* inTempo([sides]);
+    for (const sides of meant) yield* inTempo([sides], ` of ${whose(sides)}`);
     yield* sized(meant);
   }
   // What is off in so many ways is a habit.
@@ -63,6 +79,11 @@ export function* editsOnOffer(
   if (uneven.length >= HABIT) {
     if (meant.length > 1) yield* easedThroughout(meant, 'all');
     for (const sides of meant) yield* easedThroughout([sides], whose(sides));
+  }
+  for (const coordinate of meant.flatMap((sides) => coordinatesApart(sides, reading))) {
+    for (const pair of coordinate.track.pairs) yield* inTime(coordinate, [coordinate], pair);
+    yield* inTempo([coordinate], ` of ${whose(coordinate)}`);
+    yield* sized([coordinate]);
   }
   for (const sides of meant) {
     const { pairs, missingFrames } = sides.track;

@@ -179,9 +179,9 @@ function withoutNeedless(
 }
 
 /** What a finding is about, however large it is: a key that is less late is late still. */
-function subjectMatter({ kind, subjectId, track, firstFrame, expected, unit }: Finding): string {
+function subjectMatter({ kind, subjectId, track, channel, firstFrame, expected, unit }: Finding): string {
   const isKey = kind === 'key-late' || kind === 'key-early';
-  return [isKey ? unit : kind, subjectId, track, isKey ? expected : firstFrame].join(' ');
+  return [isKey ? unit : kind, subjectId, channel ?? track, isKey ? expected : firstFrame].join(' ');
 }
 
 function inSteps(

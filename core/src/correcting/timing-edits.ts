@@ -55,8 +55,8 @@ export function coordinateInTime(sides: Sides): EditOnOffer[] {
   });
 }
 
-/** All keys of a track, or of all, brought to the target's pace about where they begin. */
-export function inTempo(all: readonly Sides[]): EditOnOffer[] {
+/** All keys of a track, or of all, brought to the target's pace about where they begin; `of` which, in words. */
+export function inTempo(all: readonly Sides[], of = ''): EditOnOffer[] {
   const pairs = all.flatMap(({ track }) => track.pairs).toSorted((a, b) => a.targetFrame - b.targetFrame);
   const [first, last] = [pairs[0], pairs.at(-1)];
   const time = all[0]?.time;
@@ -67,7 +67,7 @@ export function inTempo(all: readonly Sides[]): EditOnOffer[] {
   return [
     {
       sentence:
-        `Stretch the keys to ${roundTo(factor * 100, 0)} % of their time about frame ` +
+        `Stretch the keys${of} to ${roundTo(factor * 100, 0)} % of their time about frame ` +
         `${roundTo(first.takeFrame, 2)}, on whole frames.`,
       keys: 1,
       apply: (take) => {

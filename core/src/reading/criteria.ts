@@ -1,6 +1,7 @@
 import { type BothRead, isAbout } from './checks/check.ts';
 import { errorsOfLooks } from './checks/find-looks.ts';
 import { loopGapPercent, playsInLoop } from './checks/find-loop.ts';
+import { offsetsOf } from './coordinates-apart.ts';
 import { isBeyond } from './off-beyond.ts';
 import { toleranceAt } from './own-keys.ts';
 import { askedFrames, poseMisses } from './poses.ts';
@@ -85,6 +86,8 @@ function measure(read: BothRead, findings: readonly Finding[]): Partial<Record<C
   ]);
   const told = offAsTold(findings, readings, tolerances.spacingPercent);
   offsets.push(...ofLooks.frames, ...told.frames);
+  for (const { reading, sides } of tracks)
+    for (const finding of findings) if (isAbout(finding, reading)) offsets.push(...offsetsOf(finding, sides.target));
   const poses = tracks
     .filter(({ reading }) => reading.span > 0)
     .flatMap((read) =>

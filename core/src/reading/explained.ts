@@ -78,7 +78,10 @@ function missOf(curves: Drawn, toTarget: (at: number) => number, pace: number, e
  * From the take's frames to the target's, events being at those places: straight between them, and as far beyond as the
  * target is shown.
  */
-function betweenPlaces({ events, range }: Registration, places: readonly number[]): (at: number) => number {
+export function betweenPlaces(
+  { events, range }: Pick<Registration, 'events' | 'range'>,
+  places: readonly number[],
+): (at: number) => number {
   const last = events.length - 1;
   let i = 0;
   return (at) => {

@@ -228,6 +228,13 @@ function wholeOffset({ reading: { pairs } }: ReadTrack, finding: Finding): (pair
   };
 }
 
+/** All of one coordinate put right: when it is there, at what pace, or how far it goes. The other stays as it is. */
+function ofOneCoordinate({ track, alone, whole: { take } }: ReadTrack, finding: Finding, to: number): Correction[] {
+  return alone
+    .filter(({ kind, c }) => kind === finding.kind && track.channelIds[c] === finding.channel)
+    .map(({ c: own, column }) => ({ from: 0, to, valueAt: (c, i) => (c === own ? column : take[c]!)[i]! }));
+}
+
 /** What a finding tells of this track, put right; null where the finding is of something else. */
 export function corrections(read: ReadTrack, finding: Finding): Correction[] | null {
   const { reading } = read;
@@ -242,6 +249,7 @@ export function corrections(read: ReadTrack, finding: Finding): Correction[] | n
     return [{ from: 0, to: lastOf(read), valueAt: (c, i) => (isRight(c) ? whole.target : whole.take)[c]![i]! }];
   }
   if (reading.pairs.length === 0) return null;
+  if (finding.channel) return ofOneCoordinate(read, finding, lastOf(read));
   if (TIMED.has(kind)) {
     const isKey = kind === 'key-late' || kind === 'key-early';
     // One key's finding reaches from where it is to where it ought to be; one of many goes on to the last.

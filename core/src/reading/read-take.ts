@@ -7,6 +7,7 @@ import { asRecorded, hasSurplus, isKeyedByFrames, keyedOtherwise, recordedThroug
 import type { BothRead } from './checks/check.ts';
 import { findAll } from './checks/find-all.ts';
 import { findSettings } from './checks/find-settings.ts';
+import { pairsAsDrawn, withCoordinatesApart } from './coordinates-apart.ts';
 import { counterpart } from './counterpart.ts';
 import { scoreCriteria, weightedScore } from './criteria.ts';
 import { byFixingOrder, byWhatMends } from './fixing-order.ts';
@@ -24,7 +25,7 @@ import { isNeverShown } from './on-stage.ts';
 import { withPivotsOf } from './pivots-alike.ts';
 import { withoutPops } from './pops.ts';
 import { findLeftOut, MOST_FINDINGS, MOST_LAID_ON, MOST_SAMPLES, rangesRead, withMargins } from './read-bounds.ts';
-import { readTrack } from './read-track.ts';
+import { type ReadTrack, readTrack } from './read-track.ts';
 import { type Reading, READING_VERSION, type Target, type TrackReading } from './schema.ts';
 import { createSharedTime } from './shared-time.ts';
 import { movesIn } from './standing.ts';
@@ -73,7 +74,17 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
     take: { ...keyedByPosition(along.take, withMargins(ranges.take)), range: ranges.take },
   };
   const lone = withoutLoneCoordinates(whole.target, whole.take, asked.tolerances);
-  const { target: motion, take } = lone;
+  // What goes along a path is off by that.
+  const isFree = ({ id }: Subject): boolean => {
+    const subject = findSubject(asked.motion, id)!;
+    return !subject.guide && !counterpart(handedIn, subject)?.guide;
+  };
+  const apart = withCoordinatesApart(lone.target, lone.take, asked.tolerances, {
+    mayBe: isFree,
+    areFound: ({ id }) => keysFound.openFrames.has(id),
+  });
+  const { target: motion } = lone;
+  const { take } = apart;
   // A loop that is not read to its end says nothing of how it closes.
   const target = { ...asked, motion, ...(ranges.isCut && { loops: false }) };
   const time = createSharedTime(motion, take);
@@ -92,9 +103,16 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
     const found = shown ?? standStill(subject);
     // Of one that is not there no coordinate goes its own way.
     const ids = shown && lone.lone.get(subject.id);
-    const wholeSubjects = ids
-      ? { target: findSubject(whole.target, subject.id)!, take: findSubject(whole.take, found.id)!, lone: ids }
-      : null;
+    const alone = shown && apart.alone.get(subject.id);
+    const wholeSubjects =
+      ids || alone
+        ? {
+            target: findSubject(whole.target, subject.id)!,
+            take: findSubject(whole.take, found.id)!,
+            lone: ids ?? [],
+            alone: alone ?? [],
+          }
+        : null;
     const isTurned = areTurnedAlike(findSubject(along.target, subject.id), findSubject(along.take, found.id));
     return tracksOf(subject)
       .filter(({ id }) => id !== 'drawing' && !(id === 'rotation' && isTurned))
@@ -126,6 +144,7 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
     ...pops,
     ...shaken.findings,
     ...lone.findings,
+    ...apart.findings,
     ...findAll(read, findSettings(asked.motion, handedIn)),
   ]
     // Of what is never shown nothing else is said.
@@ -151,12 +170,16 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
   ];
   const criteria = scoreCriteria(read, findings);
   const score = weightedScore(criteria);
+  const asDrawn = ({ reading }: ReadTrack): TrackReading => {
+    const places = reading.track === 'position' ? apart.places.get(reading.subjectId) : undefined;
+    return places ? { ...reading, pairs: pairsAsDrawn(reading.pairs, places, time) } : reading;
+  };
   return {
     reading: {
       version: READING_VERSION,
       range: motion.range,
       nearest: null,
-      tracks: all.map((own) => asWritten(moving.has(own) ? own.reading : withoutKeysLeft(own.reading))),
+      tracks: all.map((own) => asWritten(moving.has(own) ? asDrawn(own) : withoutKeysLeft(own.reading))),
       findings,
       criteria,
       proposedGrade: Math.round(score),

@@ -2,6 +2,7 @@ import type { ChannelId } from '../motion/document/channels.ts';
 import type { Subject } from '../motion/document/schema.ts';
 import { type Track, trackEvents, trackRoles, trackValues } from '../motion/sampling/track.ts';
 import { exposedFrame } from '../time/exposure.ts';
+import type { PutRightAlone } from './coordinates-apart.ts';
 import { drawnEvery } from './keying.ts';
 import { matchEvents } from './match-events.ts';
 import { noiseOf } from './moments.ts';
@@ -9,7 +10,7 @@ import { type LinesToCompare, type SegmentPath, segmentPaths, wholePath } from '
 import { type Pause, pausesOf } from './pauses.ts';
 import type { Explained } from './place-events.ts';
 import { sampleTrack } from './sample-track.ts';
-import type { KeyPair, SegmentReading, Tolerances, TrackReading } from './schema.ts';
+import type { FindingKind, KeyPair, SegmentReading, Tolerances, TrackReading } from './schema.ts';
 import { segmentEase } from './segment-ease.ts';
 import type { SharedTime } from './shared-time.ts';
 import { createSignedError, errorStatistics, movingChannels, spanOf } from './track-error.ts';
@@ -32,8 +33,10 @@ export interface ReadTrack {
   warpedBy: (subject: Subject) => Float64Array[];
   /** The three with what is told apart and left out of them: coordinates that only one of the two moves. */
   whole: Record<'target' | 'take' | 'warped', Float64Array[]>;
-  /** Which of the track's channels are told apart. */
+  /** Which of the track's channels only one of the two moves. */
   lone: readonly number[];
+  /** Of a channel that is told apart, how the take goes with what a finding says of it put right. */
+  alone: readonly { kind: FindingKind; c: number; column: Float64Array }[];
   /**
    * Whether target and warped take are nowhere further apart than `least`, in the track's unit, from one target frame
    * to another.
@@ -79,8 +82,11 @@ export interface ReadTrack {
 /** How a track is read. */
 interface HowToRead {
   tolerances: Tolerances;
-  /** Both subjects with the coordinates that are told apart, and which those are; null where there are none. */
-  whole: { target: Subject; take: Subject; lone: readonly ChannelId[] } | null;
+  /**
+   * Both subjects with the coordinates that are told apart, which of them one of the two does not move, and which are
+   * put right, each by itself; null where there are none.
+   */
+  whole: { target: Subject; take: Subject; lone: readonly ChannelId[]; alone: readonly PutRightAlone[] } | null;
   /** It goes along the target's path, and is laid out straight along it. */
   isLaid: boolean;
   /** What once round is in the track's unit where it leads back, on a path that closes and of turns; else null. */
@@ -205,6 +211,10 @@ export function readTrack(
     warpedBy: warpedOf,
     whole,
     lone: (wholeSubjects?.lone ?? []).map((id) => track.channelIds.indexOf(id)),
+    alone: (wholeSubjects?.alone ?? []).map(({ kind, channel }) => {
+      const c = track.channelIds.indexOf(channel.id);
+      return { kind, c, column: takeOf({ ...take.subject, channels: [channel] })[c]! };
+    }),
     isSame,
     isSampled: matched.isSampled,
     areKeysFound: foundWithin !== null,

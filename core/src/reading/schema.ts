@@ -118,6 +118,8 @@ export const Finding = z.object({
   kind: z.enum(Object.keys(FINDING_KINDS) as [FindingKind, ...FindingKind[]]),
   subjectId: z.string().nullable(),
   track: z.string().nullable(),
+  /** Of a place the coordinate that it is about, where it is about all of one alone. */
+  channel: z.enum(CHANNEL_IDS).optional(),
   firstFrame: z.number(),
   lastFrame: z.number(),
   measured: z.number(),
@@ -136,10 +138,11 @@ export function findingKey({
   kind,
   subjectId,
   track,
+  channel,
   firstFrame,
   lastFrame,
-}: Pick<Finding, 'kind' | 'subjectId' | 'track' | 'firstFrame' | 'lastFrame'>): string {
-  return [kind, subjectId ?? '', track ?? '', firstFrame, lastFrame].join(' ');
+}: Pick<Finding, 'kind' | 'subjectId' | 'track' | 'channel' | 'firstFrame' | 'lastFrame'>): string {
+  return [kind, subjectId ?? '', channel ?? track ?? '', firstFrame, lastFrame].join(' ');
 }
 
 /**

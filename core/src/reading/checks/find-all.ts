@@ -83,7 +83,7 @@ export function findAll(read: BothRead, settings: readonly Finding[]): Finding[]
     basic,
     ...[
       findOverlap(read),
-      findLimbs(read),
+      findLimbs(read, basic.findings),
       findVolume(read),
       findEconomy(read),
       findStanding(read),

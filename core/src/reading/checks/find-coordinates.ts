@@ -53,6 +53,8 @@ interface OwnFinding {
   to: number;
   fromTake: number;
   toTake: number;
+  /** Where lines that stray most between the two begin: what is elsewhere on time leads them there. */
+  strays: readonly number[];
 }
 
 /** What leaves the arc by half of what a coordinate is off is told as that: it is what is seen. */
@@ -209,7 +211,7 @@ function findIn({ read, whole, c, moved }: Coordinate, target: Target): OwnFindi
     if (isTold) return [];
     return findInSegment(read, segment, tolerances).map((finding) => {
       const miss = (Math.abs(segmentResidual(read, segment).worstPercent) / 100) * whole.reading.span;
-      return { finding: said(finding), miss, ...where };
+      return { finding: said(finding), miss, ...where, strays: [] };
     });
   });
   if (moved.size === 0) return uneven;
@@ -217,13 +219,17 @@ function findIn({ read, whole, c, moved }: Coordinate, target: Target): OwnFindi
     .filter(({ kind, expected }) => (kind === 'key-late' || kind === 'key-early') && moved.has(expected))
     .map((finding): OwnFinding => {
       const k = pairs.findIndex(({ targetFrame }) => targetFrame === finding.expected);
-      return { finding: said(finding), miss: Infinity, ...between(k - 1, k + 1) };
+      const where = between(k - 1, k + 1);
+      const strays = whole.paths
+        .filter(({ worstFrame }) => where.from <= worstFrame && worstFrame <= where.to)
+        .map(({ firstFrame }) => firstFrame);
+      return { finding: said(finding), miss: Infinity, ...where, strays };
     });
   const posed = findPoses(read, tolerances, target.events)
     .filter(({ firstFrame }) => moved.has(firstFrame))
     .map((finding): OwnFinding => {
       const k = pairs.findIndex(({ targetFrame }) => targetFrame === finding.firstFrame);
-      return { finding: said(finding), miss: Infinity, ...between(k, k) };
+      return { finding: said(finding), miss: Infinity, ...between(k, k), strays: [] };
     });
   return [...late, ...posed, ...uneven];
 }
@@ -235,8 +241,9 @@ const isPoseOf = ({ whole, apart }: Coordinate, finding: Finding): boolean =>
 const SIGNS: ReadonlySet<string> = new Set(['spacing', 'path']);
 
 /** Whether a finding of the whole movement shows no more than what a coordinate of it does by itself. */
-function isSignOf({ finding: own, from, to, fromTake, toTake }: OwnFinding, finding: Finding): boolean {
+function isSignOf({ finding: own, from, to, fromTake, toTake, strays }: OwnFinding, finding: Finding): boolean {
   if (!isAbout(finding, { subjectId: own.subjectId!, track: own.track! }) || finding.kind === 'pose-off') return false;
+  if (finding.kind === 'arc-off' && strays.includes(finding.firstFrame)) return true;
   if (finding.kind === 'key-extra') return fromTake <= finding.firstFrame && finding.firstFrame <= toTake;
   return SIGNS.has(FINDING_KINDS[finding.kind]) && from <= finding.firstFrame && finding.lastFrame <= to;
 }

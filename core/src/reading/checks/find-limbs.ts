@@ -18,8 +18,16 @@ export function limbLength(subject: Subject, frame: number): number {
   return Math.hypot(...trackValues(subject, POSITION, frame));
 }
 
-/** Limbs drawn past their length: a part further from what carries it than the target ever has it. */
-export function findLimbs({ target, take }: BothRead): Found {
+/** What is off by more than this share of it is off by that; a limb that is too long by less of it follows from it. */
+const EXPLAINS = 0.75;
+/** A pose is at the frame a limb is longest on, or this near to it. */
+const NEAR = 2;
+
+/**
+ * Limbs drawn past their length: a part further from what carries it than the target ever has it. Poses that are off by
+ * more than that are what is off.
+ */
+export function findLimbs({ target, take }: BothRead, others: readonly Finding[]): Found {
   const { first } = target.motion.range;
   const findings = target.motion.subjects.flatMap((asked): Finding[] => {
     const drawn = asked.parentId === null ? undefined : counterpart(take, asked);
@@ -37,6 +45,15 @@ export function findLimbs({ target, take }: BothRead): Found {
     }
     const severity = length > 0 ? severityOf(Math.max(0, worst.length / length - 1), LIMB_TOLERANCE) : null;
     if (!severity) return [];
+    const excess = worst.length - length;
+    const isPose = ({ kind, subjectId, track, firstFrame, lastFrame, measured }: Finding): boolean =>
+      kind === 'pose-off' &&
+      subjectId === asked.id &&
+      track === POSITION.id &&
+      firstFrame <= worst.frame + NEAR &&
+      lastFrame >= worst.frame - NEAR &&
+      excess < EXPLAINS * measured;
+    if (others.some(isPose)) return [];
     const from = findSubject(target.motion, asked.parentId!)!.name;
     return [
       {
@@ -51,7 +68,7 @@ export function findLimbs({ target, take }: BothRead): Found {
         unit: 'px',
         severity,
         sentence: capital(
-          `${subjectDoes(asked.name, 'be')} ${roundTo(worst.length - length, 1)} px too far from the ` +
+          `${subjectDoes(asked.name, 'be')} ${roundTo(excess, 1)} px too far from the ` +
             `${from.toLowerCase()} at frame ${worst.frame}: it is drawn longer than it is.`,
         ),
       },

@@ -100,7 +100,7 @@ export function findPlace(read: ReadTrack, tolerancePercent: number): Whole[] {
         ),
       },
       tells: (finding) =>
-        finding.kind === 'pose-off' &&
+        (finding.kind === 'pose-off' || finding.kind === 'limb-long') &&
         isAbout(finding, reading) &&
         finding.firstFrame >= first &&
         finding.lastFrame <= last &&
@@ -137,6 +137,7 @@ function sizeInWords({ subjectName, track, label }: TrackReading, size: number, 
 export function findSize({ reading, track, sides, isSampled }: ReadTrack, tolerancePercent: number): Whole[] {
   const { pairs, span } = reading;
   if (pairs.length < 2 || !(span > 0)) return [];
+  const counts = countsAt({ sides, track });
   const placesAt = ({ targetFrame, takeFrame }: KeyPair): [number[], number[]] => [
     trackValues(sides.target.subject, track, targetFrame),
     trackValues(sides.take.subject, track, takeFrame),
@@ -146,22 +147,30 @@ export function findSize({ reading, track, sides, isSampled }: ReadTrack, tolera
   const isOfItsSize = (size: number): boolean => Math.abs(size - 1) * 100 <= tolerancePercent * (1 - OF_ALL);
   const mostOthers = isSampled ? 0 : MOST_OTHERS;
   let others = 0;
-  const ways: { frame: number; size: number; aside: number; place: number[]; apart: number }[] = [];
+  const ways: { frame: number; size: number; aside: number; isAnew: boolean; apart: number }[] = [];
+  /** Where the pose before is, roughly; null where that is where the first one is. */
+  let before: string | null = null;
   /** Those that are where the first one is, and say nothing of the size, but are to be there as well. */
   const backs: { frame: number; asked: number[]; drawn: number[] }[] = [];
   for (const pair of pairs) {
     const [asked, drawn] = placesAt(pair);
-    const [a, b] = [asked.map((value, c) => value - askedFirst[c]!), drawn.map((value, c) => value - drawnFirst[c]!)];
+    // What passes the key of another channel is at no pose of its own.
+    const wayTo = (place: readonly number[], first: readonly number[]): number[] =>
+      place.map((value, c) => (counts(c, pair.targetFrame) ? value - first[c]! : 0));
+    const [a, b] = [wayTo(asked, askedFirst), wayTo(drawn, drawnFirst)];
     const length = Math.hypot(...a);
     if (length < A_WAY * span) {
       backs.push({ frame: pair.targetFrame, asked: a, drawn: b });
+      before = null;
       continue;
     }
     const size = a.reduce((sum, value, c) => sum + value * b[c]!, 0) / length ** 2;
     if (isOfItsSize(size) && ++others > mostOthers) return [];
     const aside = Math.hypot(...b.map((value, c) => value - size * a[c]!)) / length;
     const apart = Math.hypot(...drawn.map((value, c) => value - asked[c]!));
-    ways.push({ frame: pair.targetFrame, size, aside, place: a, apart });
+    const place = a.map((value) => Math.round((value / span) * 20)).join(' ');
+    ways.push({ frame: pair.targetFrame, size, aside, isAnew: place !== before, apart });
+    before = place;
   }
   const size = ways.length > 0 ? medianOf(ways.map((way) => way.size)) : 1;
   // What is said of all of them is true of each.
@@ -181,8 +190,7 @@ export function findSize({ reading, track, sides, isSampled }: ReadTrack, tolera
   if (!mayBut(but.length, ways.length + astray.length) || !severity || Math.abs(size) < A_WAY) return [];
   // A little larger or smaller some poses may be by chance; and what is late in a recording seems to be.
   if (but.length > 0 && (Math.abs(size - 1) < A_WAY || isSampled)) return [];
-  const places = new Set(own.map(({ place }) => place.map((value) => Math.round((value / span) * 20)).join(' ')));
-  if (!isBack && places.size < 2) return [];
+  if (!isBack && own.filter(({ isAnew }) => isAnew).length < 2) return [];
   /** What is told of one that is off by something else: at it, or on the way to it or from it. */
   const isOfOther = ({ firstFrame, lastFrame }: Finding): boolean =>
     but.some((frame) => {

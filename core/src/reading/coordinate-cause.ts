@@ -1,0 +1,197 @@
+import type { Channel, Key } from '../motion/document/schema.ts';
+import { bakeChannelInto } from '../motion/sampling/bake.ts';
+import { sampleChannel } from '../motion/sampling/sample.ts';
+import { courseOf } from './coordinate-course.ts';
+import { isRecorded, regularGap, tellingOf } from './keying.ts';
+import { type KeyOffset, paceOf, shiftOf } from './offset-fits.ts';
+import type { Allowed, Axis, Motions, OwnCause } from './own-coordinate.ts';
+import { severityOf } from './severity.ts';
+import type { SharedTime } from './shared-time.ts';
+import { createWarp } from './warp.ts';
+
+/** What puts one coordinate of a place, as a whole, where a take has it. Frames are the target's. */
+
+/** What a cause may leave, as a share of how far the coordinate goes. */
+const LEFT = 0.02;
+/** Offsets of keys so near to what all of them say are that, in frames. */
+const SLACK = 0.75;
+/** A coordinate is as asked on so many of the frames at least. */
+const MOSTLY = 0.6;
+/** Told by a curve a size differs by so many times as much. */
+const RECORDED = 2;
+/** Less than this share of the way is none. */
+const A_WAY = 0.15;
+/** Poses nearer to each other than this share of the extent are one. */
+const ONE_POSE = 0.05;
+
+/** On which share of the target's frames a coordinate is off by more than so much. */
+export function shareOff({ asked, drawn }: Axis, { target: { range }, time }: Motions, least: number): number {
+  const [a, b] = [asked, drawn].map(() => new Float64Array(range.last - range.first + 1)) as [
+    Float64Array,
+    Float64Array,
+  ];
+  bakeChannelInto(a, asked, range.first, 1);
+  bakeChannelInto(b, drawn, time.toTake(range.first), time.toTake(1) - time.toTake(0));
+  let off = 0;
+  for (let i = 0; i < a.length; i++) if (Math.abs(b[i]! - a[i]!) > least) off++;
+  return off / a.length;
+}
+
+/** Whether both do the same: then it is what the place does. */
+export function isShared([a, b]: readonly (OwnCause | null)[]): boolean {
+  if (!a || !b) return false;
+  const isAlike = Math.abs(a.size - b.size) <= LEFT;
+  if (!a.time || !b.time) return isAlike && !a.time && !b.time;
+  return Math.abs(a.time.shift - b.time.shift) <= SLACK && Math.abs(a.time.pace - b.time.pace) <= LEFT;
+}
+
+/**
+ * Whether a coordinate that is off by something else does not do what the other does: it is as asked on most frames, or
+ * its keys are on time and do not go as far.
+ */
+export function doesOtherwise(
+  axis: Axis,
+  shareOff: number,
+  cause: OwnCause,
+  { time }: Motions,
+  { keyFrames }: Allowed,
+): boolean {
+  if (shareOff <= 1 - MOSTLY) return true;
+  if (!hasItsKeys(axis)) return false;
+  const { asked, drawn, extent } = axis;
+  const offs = asked.keys.map(({ frame }, i) => Math.abs(time.toTarget(drawn.keys[i]!.frame) - frame));
+  if (cause.time && offs.some((off) => off > keyFrames)) return false;
+  const [a, b] = [asked, drawn].map(({ keys }) => keys.map(({ value }) => value - keys[0]!.value)) as [
+    number[],
+    number[],
+  ];
+  const goesAsFar = (value: number, i: number): boolean => Math.abs(b[i]! - cause.size * value) <= A_WAY * extent;
+  return cause.size === 1 || !a.every(goesAsFar);
+}
+
+/** Whether the take has the target's keys of it, in their order. */
+const hasItsKeys = ({ asked, drawn }: Axis): boolean =>
+  asked.keys.length === drawn.keys.length && !isRecorded(drawn, asked);
+
+/**
+ * What puts a coordinate, as a whole, where the take has it: told by its keys where they are the target's in their
+ * order, else by its curve, as where these were found in one; null where nothing does, or nothing has to.
+ */
+export function causeOf(
+  axis: Axis,
+  other: Axis,
+  motions: Motions,
+  { areFound, ...allowed }: Allowed & { areFound: boolean },
+): OwnCause | null {
+  const areItsKeys = hasItsKeys(axis);
+  const told = areItsKeys ? causeByKeys(axis, motions.time, allowed) : null;
+  const cause = told ?? (areItsKeys && !areFound ? null : courseOf(axis, motions, allowed));
+  if (!cause) return null;
+  // What a recording lacks of its extremes makes it a little smaller.
+  const most = (told ? 1 : RECORDED) * allowed.least;
+  const isOfSize = Math.abs(cause.size - 1) * axis.extent <= most;
+  if (isOfSize || isSizeSeen(axis, other, cause, motions.time, allowed.least))
+    return isOfSize ? { ...cause, size: 1 } : cause;
+  // In a recording the size explains the curve.
+  return told?.time ? { ...cause, size: 1 } : null;
+}
+
+function causeByKeys({ asked, drawn, extent }: Axis, time: SharedTime, { keyFrames, least }: Allowed): OwnCause | null {
+  const [first, firstDrawn] = [asked.keys[0]!.value, drawn.keys[0]!.value];
+  const ways = asked.keys.map(({ value }, i) => ({ asked: value - first, drawn: drawn.keys[i]!.value - firstDrawn }));
+  const length = ways.reduce((sum, way) => sum + way.asked ** 2, 0);
+  const size = length > 0 ? ways.reduce((sum, way) => sum + way.asked * way.drawn, 0) / length : 1;
+  const most = Math.max(LEFT * extent * Math.abs(size), least / 4);
+  if (ways.some((way) => Math.abs(way.drawn - size * way.asked) > most)) return null;
+  const offsets = asked.keys.map(({ frame }, i): KeyOffset => ({
+    frame,
+    off: time.toTarget(drawn.keys[i]!.frame) - frame,
+    tolerance: keyFrames,
+    isSampled: false,
+  }));
+  /** Keys that are off by what is said are so by that alone. */
+  const told = (when: OwnCause['time'], said: (one: KeyOffset) => number): OwnCause => ({
+    time: when,
+    size,
+    places: offsets.map((one) => one.frame + (Math.abs(one.off - said(one)) <= SLACK ? one.off : said(one))),
+  });
+  const late = offsets.filter(({ off }) => severityOf(off, keyFrames) !== null);
+  if (late.length === 0) return told(null, () => 0);
+  // Of two keys one that is late is that.
+  const shifted = late.length > 1 ? shiftOf(offsets, SLACK, false) : null;
+  if (shifted)
+    return told({ from: shifted.frame, shift: shifted.shift, pace: 1 }, ({ frame }) =>
+      frame < shifted.frame ? 0 : shifted.shift,
+    );
+  const paced = paceOf(offsets, SLACK, false);
+  if (!paced) return null;
+  const { frame: from, off: shift } = offsets[0]!;
+  return told({ from, shift, pace: paced.pace }, ({ frame }) => shift + (frame - from) * (paced.pace - 1));
+}
+
+/**
+ * Whether the size shows in several poses of the place that are away from the first, also where the coordinate passes
+ * the other's: one pose that is off is that, and so is the first where the others are where they ought to be.
+ */
+function isSizeSeen(
+  { asked, drawn, extent }: Axis,
+  other: Axis,
+  { size, places }: OwnCause,
+  time: SharedTime,
+  least: number,
+): boolean {
+  if (Math.abs(size) < A_WAY) return false;
+  const away = asked.keys.flatMap(({ value }, i) =>
+    Math.abs(value - asked.keys[0]!.value) >= A_WAY * extent
+      ? [Math.abs(sampleChannel(drawn, time.toTake(places[i]!)) - value)]
+      : [],
+  );
+  if (away.every((miss) => miss <= least)) return false;
+  const keyed = new Set([...asked.keys, ...other.asked.keys].map(({ frame }) => frame));
+  const poses = [...keyed].sort((a, b) => a - b).map((frame) => sampleChannel(asked, frame));
+  const isAway = (value: number): boolean => Math.abs(value - poses[0]!) >= A_WAY * extent;
+  const isOther = (value: number, i: number): boolean => Math.abs(value - poses[i - 1]!) > ONE_POSE * extent;
+  return size < 0 || poses.filter((value, i) => i > 0 && isAway(value) && isOther(value, i)).length > 1;
+}
+
+/** The take's coordinate with what the cause says undone: keys moved, samples taken where they then are. */
+export function putRight(axis: Axis, { time: when, size, places }: OwnCause, time: SharedTime): Channel {
+  const { asked, drawn } = axis;
+  const pairs = asked.keys.map(({ frame }, i) => ({ from: places[i]!, to: frame }));
+  const [toTarget, toPlace] = when
+    ? [createWarp(pairs), createWarp(pairs.map(({ from, to }) => ({ from: to, to: from })))]
+    : [(frame: number) => frame, (frame: number) => frame];
+  const first = drawn.keys[0]!.value;
+  const sized = (value: number): number => first + (value - first) / size;
+  const handle = (own: Key['in']): Key['in'] => ({
+    frames: own.frames / (when?.pace ?? 1),
+    value: own.value / size,
+  });
+  // What is keyed on whole frames is so then, too.
+  const onFrame = (frame: number, before: number): number => (Number.isInteger(before) ? Math.round(frame) : frame);
+  const moved = (key: Key): Key => ({
+    ...key,
+    frame: when ? onFrame(time.toTake(toTarget(time.toTarget(key.frame))), key.frame) : key.frame,
+    value: sized(key.value),
+    in: handle(key.in),
+    out: handle(key.out),
+  });
+  /** What it shows at a frame of the target; beyond what is drawn of it nothing is off. */
+  const shownAt = (frame: number): number => {
+    const at = time.toTake(toPlace(frame));
+    return at >= drawn.keys[0]!.frame && at <= drawn.keys.at(-1)!.frame
+      ? sized(sampleChannel(drawn, at))
+      : sampleChannel(asked, frame);
+  };
+  const sampled = (key: Key): Key => ({ ...key, value: shownAt(time.toTarget(key.frame)) });
+  const isByFrames = isRecorded(drawn, asked) || regularGap(drawn.keys) === 1;
+  if (hasItsKeys(axis) || !isByFrames) return { ...drawn, keys: drawn.keys.map(moved) };
+  // Keys among in-betweens on every frame go where they belong, and these stay.
+  const telling = tellingOf(drawn.keys);
+  if (telling.length === drawn.keys.length) return { ...drawn, keys: drawn.keys.map(sampled) };
+  const keys = telling.map((key) => sampled({ ...key, frame: Math.round(moved(key).frame) }));
+  const known = new Set(keys.map(({ frame }) => frame));
+  const between = drawn.keys.filter((key) => !telling.includes(key) && !known.has(key.frame)).map(sampled);
+  const inOrder = [...keys, ...between].sort((one, other) => one.frame - other.frame);
+  return { ...drawn, keys: inOrder.filter(({ frame }, i) => frame !== inOrder[i - 1]?.frame) };
+}
