@@ -25,7 +25,7 @@ const A_WAY = 0.15;
 const ONE_POSE = 0.05;
 
 /** On which share of the target's frames a coordinate is off by more than so much. */
-export function shareOff({ asked, drawn }: Axis, { target: { range }, time }: Motions, least: number): number {
+function shareOff({ asked, drawn }: Axis, { target: { range }, time }: Motions, least: number): number {
   const [a, b] = [asked, drawn].map(() => new Float64Array(range.last - range.first + 1)) as [
     Float64Array,
     Float64Array,
@@ -37,29 +37,30 @@ export function shareOff({ asked, drawn }: Axis, { target: { range }, time }: Mo
   return off / a.length;
 }
 
-/** Whether both do the same: then it is what the place does. */
-export function isShared([a, b]: readonly (OwnCause | null)[]): boolean {
-  if (!a || !b) return false;
-  const isAlike = Math.abs(a.size - b.size) <= LEFT;
-  if (!a.time || !b.time) return isAlike && !a.time && !b.time;
-  return Math.abs(a.time.shift - b.time.shift) <= SLACK && Math.abs(a.time.pace - b.time.pace) <= LEFT;
+/** What each of two does that the other does not: what both do is what the place does. */
+export function withoutShared([a, b]: readonly [OwnCause | null, OwnCause | null]): (OwnCause | null)[] {
+  if (!a || !b) return [a, b];
+  const isTimeShared =
+    a.time !== null &&
+    b.time !== null &&
+    Math.abs(a.time.shift - b.time.shift) <= SLACK &&
+    Math.abs(a.time.pace - b.time.pace) <= LEFT;
+  const isSizeShared = Math.abs(a.size - b.size) <= LEFT;
+  return [a, b].map((cause) => {
+    const own = { ...cause, time: isTimeShared ? null : cause.time, size: isSizeShared ? 1 : cause.size };
+    return own.time === null && own.size === 1 ? null : own;
+  });
 }
 
 /**
  * Whether a coordinate that is off by something else does not do what the other does: it is as asked on most frames, or
  * its keys are on time and do not go as far.
  */
-export function doesOtherwise(
-  axis: Axis,
-  shareOff: number,
-  cause: OwnCause,
-  { time }: Motions,
-  { keyFrames }: Allowed,
-): boolean {
-  if (shareOff <= 1 - MOSTLY) return true;
+export function doesOtherwise(axis: Axis, cause: OwnCause, motions: Motions, { keyFrames, least }: Allowed): boolean {
+  if (shareOff(axis, motions, least) <= 1 - MOSTLY) return true;
   if (!hasItsKeys(axis)) return false;
   const { asked, drawn, extent } = axis;
-  const offs = asked.keys.map(({ frame }, i) => Math.abs(time.toTarget(drawn.keys[i]!.frame) - frame));
+  const offs = asked.keys.map(({ frame }, i) => Math.abs(motions.time.toTarget(drawn.keys[i]!.frame) - frame));
   if (cause.time && offs.some((off) => off > keyFrames)) return false;
   const [a, b] = [asked, drawn].map(({ keys }) => keys.map(({ value }) => value - keys[0]!.value)) as [
     number[],
@@ -90,10 +91,10 @@ export function causeOf(
   // What a recording lacks of its extremes makes it a little smaller.
   const most = (told ? 1 : RECORDED) * allowed.least;
   const isOfSize = Math.abs(cause.size - 1) * axis.extent <= most;
-  if (isOfSize || isSizeSeen(axis, other, cause, motions.time, allowed.least))
-    return isOfSize ? { ...cause, size: 1 } : cause;
+  const isSized = !isOfSize && isSizeSeen(axis, other, cause, motions.time, allowed.least);
+  if (isSized) return cause;
   // In a recording the size explains the curve.
-  return told?.time ? { ...cause, size: 1 } : null;
+  return cause.time && (isOfSize || told) ? { ...cause, size: 1 } : null;
 }
 
 function causeByKeys({ asked, drawn, extent }: Axis, time: SharedTime, { keyFrames, least }: Allowed): OwnCause | null {
@@ -185,7 +186,8 @@ export function putRight(axis: Axis, { time: when, size, places }: OwnCause, tim
   };
   const sampled = (key: Key): Key => ({ ...key, value: shownAt(time.toTarget(key.frame)) });
   const isByFrames = isRecorded(drawn, asked) || regularGap(drawn.keys) === 1;
-  if (hasItsKeys(axis) || !isByFrames) return { ...drawn, keys: drawn.keys.map(moved) };
+  // Of those that come to lie on one frame the first is there.
+  if (hasItsKeys(axis) || !isByFrames) return { ...drawn, keys: eachOnItsFrame(drawn.keys.map(moved)) };
   // Keys among in-betweens on every frame go where they belong, and these stay.
   const telling = tellingOf(drawn.keys);
   if (telling.length === drawn.keys.length) return { ...drawn, keys: drawn.keys.map(sampled) };
@@ -193,5 +195,9 @@ export function putRight(axis: Axis, { time: when, size, places }: OwnCause, tim
   const known = new Set(keys.map(({ frame }) => frame));
   const between = drawn.keys.filter((key) => !telling.includes(key) && !known.has(key.frame)).map(sampled);
   const inOrder = [...keys, ...between].sort((one, other) => one.frame - other.frame);
-  return { ...drawn, keys: inOrder.filter(({ frame }, i) => frame !== inOrder[i - 1]?.frame) };
+  return { ...drawn, keys: eachOnItsFrame(inOrder) };
 }
+
+/** Keys in order, the first of those on one frame. */
+const eachOnItsFrame = (keys: readonly Key[]): Key[] =>
+  keys.filter(({ frame }, i) => i === 0 || frame > keys[i - 1]!.frame);

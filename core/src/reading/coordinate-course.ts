@@ -29,6 +29,8 @@ const BEGINS = 3;
 const PACE = { least: 0.55, most: 1.8, ratio: 1.02, shift: 3, same: 0.04 };
 /** So many drawings show roughly where a cause puts the keys. */
 const ROUGHLY = 64;
+/** So many show it nearly. */
+const NEARLY = 256;
 /** So many of what seems best are looked at closely. */
 const CLOSELY = 4;
 /** At a pace each key is on a frame of its own. */
@@ -71,7 +73,7 @@ export function courseOf(
   const noise = noiseOf(drawings.values, 'quarter');
   const isAlike = ({ usual, worst }: Fit): boolean =>
     usual <= Math.max(ALIKE * extent, NOISE_TIMES * noise) && worst <= least / 2 + WORST_NOISE * noise;
-  if (isAlike(fitOf(events, false))) return null;
+  if (fitOf(events, false).worst <= least) return null;
 
   const every = Math.max(1, Math.floor(drawings.at.length / ROUGHLY));
   /** The best of some places, where it is enough: of those that seem to be, looked at closely. */
@@ -107,7 +109,7 @@ export function courseOf(
       ? told(partly.places, 1, { from: events[k]!, shift: by, pace: 1 })
       : null;
   }
-  const { pace, places } = atPace(events, (places, by) => fitOf(places, false, by).usual, every);
+  const { pace, places } = atPace(events, (places, by) => fitOf(places, false, by).usual, drawings.at.length);
   // One key that is late is no other pace.
   const offsets = places.map((place, i): KeyOffset => {
     const frame = events[i]!;
@@ -183,9 +185,10 @@ function* shiftedFrom(events: readonly number[]): Generator<number[]> {
 function atPace(
   events: readonly number[],
   left: (places: readonly number[], every: number) => number,
-  every: number,
+  count: number,
 ): { pace: number; places: number[] } {
   const first = events[0]!;
+  const [every, near] = [ROUGHLY, NEARLY].map((most) => Math.max(1, Math.floor(count / most))) as [number, number];
   const placesAt = (pace: number, shift: number): number[] =>
     events.map((frame) => first + shift + (frame - first) * pace);
   let best = { pace: 1, shift: 0, left: Infinity };
@@ -198,11 +201,11 @@ function atPace(
   const about = { ...best };
   best = { ...best, left: Infinity };
   for (let pace = about.pace - 0.02; pace <= about.pace + 0.02; pace += 0.004)
-    for (let shift = about.shift - 1; shift <= about.shift + 1; shift += 1 / 2) tryOut(pace, shift, 1);
+    for (let shift = about.shift - 1; shift <= about.shift + 1; shift += 1 / 2) tryOut(pace, shift, near);
   let places = placesAt(best.pace, best.shift);
-  let [least, isBetter] = [left(places, 1), true];
+  let [least, isBetter] = [left(places, near), true];
   const onFrames = places.map(Math.round);
-  const leftOnFrames = left(onFrames, 1);
+  const leftOnFrames = left(onFrames, near);
   if (leftOnFrames < least) [places, least] = [onFrames, leftOnFrames];
   for (let round = 0; round < ON_FRAME.rounds && isBetter; round++) {
     isBetter = false;
@@ -211,7 +214,7 @@ function atPace(
       for (let by = -ON_FRAME.reach; by <= ON_FRAME.reach; by += ON_FRAME.step) {
         const tried = places.with(k, Math.round((from + by) / ON_FRAME.step) * ON_FRAME.step);
         const isInOrder = tried.every((place, i) => i === 0 || place > tried[i - 1]!);
-        const own = isInOrder ? left(tried, 1) : Infinity;
+        const own = isInOrder ? left(tried, near) : Infinity;
         if (own < least) [places, least, isBetter] = [tried, own, true];
       }
     }

@@ -94,6 +94,11 @@ test('what both coordinates do is the place’s; what one does beside a fault of
   expect(all.findings.map(({ sentence, channel }) => [sentence, channel])).toEqual([
     ['Everything is 4 frames late.', undefined],
   ]);
+  const both = readTake(target, pea(later(WAY, 4), later(sized(HOPS, 0.7), 4)));
+  expect(both.findings.map(({ sentence }) => sentence).sort()).toEqual([
+    'Everything is 4 frames late.',
+    'Up and down: the pea goes 70 % of the way, throughout.',
+  ]);
   const short = WAY.map((key, i) => (i === 2 ? { ...key, value: 320 } : key));
   expect(readTake(target, pea(short, later(HOPS, 4))).findings.map(({ sentence }) => sentence)).toEqual([
     'Up and down: the pea is 4 frames late.',

@@ -1,6 +1,6 @@
 import { findChannel, withChannel } from '../motion/document/document.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
-import { causeOf, doesOtherwise, isShared, putRight, shareOff } from './coordinate-cause.ts';
+import { causeOf, doesOtherwise, putRight, withoutShared } from './coordinate-cause.ts';
 import { counterpart } from './counterpart.ts';
 import { axesOf, type Axis, type OwnCause } from './own-coordinate.ts';
 import type { Finding, FindingKind, KeyPair, Tolerances } from './schema.ts';
@@ -16,8 +16,8 @@ import { frames, inCoordinate, roundTo, subjectDoes } from './words.ts';
 
 /** A coordinate that goes so many tolerances of the place has a way of its own. */
 const MOVES = 2;
-/** Of so many places that are off it is looked for. */
-const MOST_LOOKED_AT = 16;
+/** Of so many places it is looked for. */
+const MOST_LOOKED_AT = 32;
 
 /** A coordinate with what one finding says of it put right, and nothing else. */
 export interface PutRightAlone {
@@ -56,15 +56,13 @@ export function withCoordinatesApart(
     const span = Math.hypot(...axes.map(({ extent }) => extent));
     const least = (tolerances.spacingPercent / 100) * span;
     if (axes.some(({ extent }) => extent <= MOVES * least)) continue;
-    const misses = axes.map((axis) => shareOff(axis, motions, least));
-    if (misses.every((miss) => miss === 0)) continue;
     looked += 1;
     const allowed = { keyFrames: tolerances.keyFrames, least, areFound: areFound(own) };
-    const causes = axes.map((axis, c) => (misses[c] === 0 ? null : causeOf(axis, axes[1 - c]!, motions, allowed)));
-    if (isShared(causes)) continue;
-    causes.forEach((cause, c) => {
+    const [x, y] = axes;
+    const causes = [causeOf(x, y, motions, allowed), causeOf(y, x, motions, allowed)] as const;
+    withoutShared(causes).forEach((cause, c) => {
       const [axis, other] = [axes[c]!, axes[1 - c]!];
-      if (!cause || (!causes[1 - c] && !doesOtherwise(other, misses[1 - c]!, cause, motions, allowed))) return;
+      if (!cause || (!causes[1 - c] && !doesOtherwise(other, cause, motions, allowed))) return;
       const whose = { subject, c, axis };
       const said = [timeOff(whose, cause, tolerances), sizeOff(whose, cause.size, least)].flatMap(
         (finding) => finding ?? [],
