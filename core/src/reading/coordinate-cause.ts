@@ -7,7 +7,7 @@ import { type KeyOffset, paceOf, shiftOf } from './offset-fits.ts';
 import type { Allowed, Axis, Motions, OwnCause } from './own-coordinate.ts';
 import { severityOf } from './severity.ts';
 import type { SharedTime } from './shared-time.ts';
-import { createWarp } from './warp.ts';
+import { createWarp, type Warp } from './warp.ts';
 
 /** What puts one coordinate of a place, as a whole, where a take has it. Frames are the target's. */
 
@@ -15,6 +15,8 @@ import { createWarp } from './warp.ts';
 const LEFT = 0.02;
 /** Offsets of keys so near to what all of them say are that, in frames. */
 const SLACK = 0.75;
+/** What is nearer by this, moved and sized as the other is, does so too. */
+const ALSO = 0.7;
 /** A coordinate is as asked on so many of the frames at least. */
 const MOSTLY = 0.6;
 /** Told by a curve a size differs by so many times as much. */
@@ -53,21 +55,44 @@ export function withoutShared([a, b]: readonly [OwnCause | null, OwnCause | null
 }
 
 /**
- * Whether a coordinate that is off by something else does not do what the other does: it is as asked on most frames, or
- * its keys are on time and do not go as far.
+ * Whether a coordinate without such a cause does not do what the other does: moved and sized like that it is no nearer
+ * to what is asked; and it is as asked on most frames, or its keys are on time.
  */
-export function doesOtherwise(axis: Axis, cause: OwnCause, motions: Motions, { keyFrames, least }: Allowed): boolean {
-  if (shareOff(axis, motions, least) <= 1 - MOSTLY) return true;
-  if (!hasItsKeys(axis)) return false;
-  const { asked, drawn, extent } = axis;
+export function doesOtherwise(other: Axis, axis: Axis, cause: OwnCause, motions: Motions, allowed: Allowed): boolean {
+  const { asked, drawn } = other;
+  const alike = usualMiss(other, motions, { placed: placeOf(axis, cause), size: cause.size });
+  if (alike < ALSO * usualMiss(other, motions)) return false;
+  if (shareOff(other, motions, allowed.least) <= 1 - MOSTLY) return true;
+  if (!hasItsKeys(other)) return false;
   const offs = asked.keys.map(({ frame }, i) => Math.abs(motions.time.toTarget(drawn.keys[i]!.frame) - frame));
-  if (cause.time && offs.some((off) => off > keyFrames)) return false;
-  const [a, b] = [asked, drawn].map(({ keys }) => keys.map(({ value }) => value - keys[0]!.value)) as [
-    number[],
-    number[],
-  ];
-  const goesAsFar = (value: number, i: number): boolean => Math.abs(b[i]! - cause.size * value) <= A_WAY * extent;
-  return cause.size === 1 || !a.every(goesAsFar);
+  return !cause.time || offs.every((off) => off <= allowed.keyFrames);
+}
+
+/** From the target's frames to where a cause puts them in the take, on the target's ruler. */
+const placeOf = ({ asked }: Axis, { time, places }: OwnCause): Warp =>
+  createWarp(time ? asked.keys.map(({ frame }, i) => ({ from: frame, to: places[i]! })) : []);
+
+/**
+ * How far a coordinate is off, as a root of the mean square, if it is to be so large and there at those frames; of what
+ * is drawn of it.
+ */
+function usualMiss(
+  { asked, drawn }: Axis,
+  { target: { range }, time }: Motions,
+  { placed, size }: { placed: Warp; size: number } = { placed: (frame) => frame, size: 1 },
+): number {
+  const first = asked.keys[0]!.value;
+  const [start, end] = isRecorded(drawn, asked)
+    ? [drawn.keys[0]!.frame, drawn.keys.at(-1)!.frame]
+    : [-Infinity, Infinity];
+  let [sum, count] = [0, 0];
+  for (let frame = range.first; frame <= range.last; frame++) {
+    const at = time.toTake(placed(frame));
+    if (at < start || at > end) continue;
+    sum += (sampleChannel(drawn, at) - first - (sampleChannel(asked, frame) - first) * size) ** 2;
+    count += 1;
+  }
+  return count > 0 ? Math.sqrt(sum / count) : 0;
 }
 
 /** Whether the take has the target's keys of it, in their order. */
@@ -156,12 +181,11 @@ function isSizeSeen(
 }
 
 /** The take's coordinate with what the cause says undone: keys moved, samples taken where they then are. */
-export function putRight(axis: Axis, { time: when, size, places }: OwnCause, time: SharedTime): Channel {
+export function putRight(axis: Axis, cause: OwnCause, time: SharedTime): Channel {
+  const { time: when, size, places } = cause;
   const { asked, drawn } = axis;
-  const pairs = asked.keys.map(({ frame }, i) => ({ from: places[i]!, to: frame }));
-  const [toTarget, toPlace] = when
-    ? [createWarp(pairs), createWarp(pairs.map(({ from, to }) => ({ from: to, to: from })))]
-    : [(frame: number) => frame, (frame: number) => frame];
+  const toPlace = placeOf(axis, cause);
+  const toTarget = createWarp(when ? asked.keys.map(({ frame }, i) => ({ from: places[i]!, to: frame })) : []);
   const first = drawn.keys[0]!.value;
   const sized = (value: number): number => first + (value - first) / size;
   const handle = (own: Key['in']): Key['in'] => ({

@@ -24,8 +24,9 @@ const NOISE_TIMES = 2;
 const WORST_NOISE = 3;
 /** As much better another cause has to be. */
 const BETTER = 0.9;
-/** So many frames of a move are seen at least. */
+/** So many frames of a move are seen at least, and this share of the keys. */
 const BEGINS = 3;
+const SHOWN = 0.6;
 const PACE = { least: 0.55, most: 1.8, ratio: 1.02, shift: 3, same: 0.04 };
 /** So many drawings show roughly where a cause puts the keys. */
 const ROUGHLY = 64;
@@ -90,22 +91,26 @@ export function courseOf(
   };
   const told = (places: number[], size: number, when: OwnCause['time']): OwnCause => ({ places, size, time: when });
   const lateness = (places: readonly number[], k: number): number => places[k]! - events[k]!;
-  // What would begin as the take ends explains that nothing moves.
-  const begins = (places: readonly number[], k: number): boolean => places[k]! <= drawings.at.at(-1)! - BEGINS;
+  // What would begin as the take ends, or have ended before it begins, explains that nothing moves.
+  const isShown = (places: readonly number[], k: number): boolean => {
+    const [from, to] = [drawings.at[0]!, drawings.at.at(-1)!];
+    const shown = places.filter((place) => place >= from - 1 && place <= to);
+    return places[k]! <= to - BEGINS && shown.length >= Math.max(LEAST_KEYS, SHOWN * places.length);
+  };
   const isLate = (by: number): boolean => Math.abs(by) > keyFrames + 1 / 2;
 
   const sized = fitOf(events, true);
   if (isAlike(sized)) return told([...events], sized.size, null);
   for (const isSized of [false, true]) {
     const late = bestOf(shifted(events), isSized);
-    if (late && isLate(lateness(late.places, 0)) && begins(late.places, 0))
+    if (late && isLate(lateness(late.places, 0)) && isShown(late.places, 0))
       return told(late.places, late.fit.size, { from: events[0]!, shift: lateness(late.places, 0), pace: 1 });
   }
   const partly = bestOf(shiftedFrom(events), false);
   if (partly) {
     const k = partly.places.findIndex((place, i) => place !== events[i]);
     const by = lateness(partly.places, k);
-    return isLate(by) && begins(partly.places, k)
+    return isLate(by) && isShown(partly.places, k)
       ? told(partly.places, 1, { from: events[k]!, shift: by, pace: 1 })
       : null;
   }

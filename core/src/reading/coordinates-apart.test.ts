@@ -94,6 +94,12 @@ test('what both coordinates do is the place’s; what one does beside a fault of
   expect(all.findings.map(({ sentence, channel }) => [sentence, channel])).toEqual([
     ['Everything is 4 frames late.', undefined],
   ]);
+  // One has but its last key there, and is late with the other all the same.
+  const fall = { ...target, motion: pea(WAY, straight([5, 60], [33, 380])) };
+  const rest = readTake(fall, pea(later(WAY, 4, 21), straight([5, 60], [37, 380])));
+  expect(rest.findings.map(({ sentence }) => sentence)).toEqual(['From frame 21 on, everything is 4 frames late.']);
+  const less = readTake(fall, pea(sized(WAY, 0.7), straight([5, 60], [33, 284])));
+  expect(less.findings.map(({ sentence }) => sentence)).toEqual(['The pea goes 70 % of the way, throughout.']);
   const both = readTake(target, pea(later(WAY, 4), later(sized(HOPS, 0.7), 4)));
   expect(both.findings.map(({ sentence }) => sentence).sort()).toEqual([
     'Everything is 4 frames late.',

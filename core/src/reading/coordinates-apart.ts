@@ -62,7 +62,7 @@ export function withCoordinatesApart(
     const causes = [causeOf(x, y, motions, allowed), causeOf(y, x, motions, allowed)] as const;
     withoutShared(causes).forEach((cause, c) => {
       const [axis, other] = [axes[c]!, axes[1 - c]!];
-      if (!cause || (!causes[1 - c] && !doesOtherwise(other, cause, motions, allowed))) return;
+      if (!cause || (!causes[1 - c] && !doesOtherwise(other, axis, cause, motions, allowed))) return;
       const whose = { subject, c, axis };
       const said = [timeOff(whose, cause, tolerances), sizeOff(whose, cause.size, least)].flatMap(
         (finding) => finding ?? [],
