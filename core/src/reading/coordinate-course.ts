@@ -5,7 +5,7 @@ import { betweenPlaces } from './explained.ts';
 import { isRecorded } from './keying.ts';
 import { noiseOf } from './moments.ts';
 import { type KeyOffset, paceOf } from './offset-fits.ts';
-import type { Allowed, Axis, Motions, OwnCause } from './own-coordinate.ts';
+import { type Allowed, type Axis, MOST_FRAMES, type Motions, type OwnCause } from './own-coordinate.ts';
 
 /**
  * Where the keys of one coordinate lie in a take that has others, or samples, told by its curve: late or early by the
@@ -57,10 +57,13 @@ export function courseOf(
   const { range } = motions.target;
   const events = asked.keys.map(({ frame }) => frame);
   if (events.length < LEAST_KEYS || events.length > MOST_KEYS || isRecorded(asked)) return null;
-  const drawings = drawingsOf(drawn, motions);
-  if (drawings.at.length < 2 * LEAST_KEYS) return null;
   const lo = Math.min(range.first, events[0]!) - 2 * MOST_LATE;
   const hi = Math.max(range.last, events.at(-1)!) + 2 * MOST_LATE;
+  const { take } = motions;
+  // Keys may lie as far beyond the range as there are frames.
+  if (Math.max(hi - lo, take.range.last - take.range.first) > 2 * MOST_FRAMES) return null;
+  const drawings = drawingsOf(drawn, motions);
+  if (drawings.at.length < 2 * LEAST_KEYS) return null;
   const table = new Float64Array((hi - lo) * PER_FRAME + 1);
   bakeChannelInto(table, asked, lo, 1 / PER_FRAME);
   const wide = { first: lo, last: hi };

@@ -4,7 +4,7 @@ import { createDice } from '../../testing/dice.ts';
 import { ALL_MODELS, type Case, judge } from '../../testing/judge-readings.ts';
 import { KEYINGS } from '../../testing/keyings.ts';
 import { sceneOf, straight, subjectWith } from '../../testing/worked-scenes.ts';
-import { createKey, type Key, leastEdits, type MotionDocument, readTake } from '../index.ts';
+import { createKey, FRAME_LIMIT, type Key, leastEdits, type MotionDocument, readTake } from '../index.ts';
 
 /** A pea that hops twice: across evenly, up and down as it is thrown. */
 const HOPS: Key[] = [
@@ -127,6 +127,13 @@ test('keys of one coordinate alone are paired where the take has them', () => {
     [27, 31, 4],
     [33, 33, 0],
   ]);
+});
+
+test('keys as far beyond the range as there may be are not laid out', () => {
+  const far = FRAME_LIMIT - 1;
+  const wide = pea(WAY, [createKey(-far, 400), ...HOPS, createKey(far, 400)]);
+  const take = KEYINGS['baked']!(pea(WAY, later(HOPS, 4)), createDice(2));
+  expect(readTake({ ...target, motion: wide }, take).findings.length).toBeGreaterThan(0);
 });
 
 /** What these readings have reached, a little less. */

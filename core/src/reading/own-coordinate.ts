@@ -8,7 +8,7 @@ import type { SharedTime } from './shared-time.ts';
 const COORDINATES = ['position.x', 'position.y'] as const;
 
 /** Of more frames it is not looked for. */
-const MOST_FRAMES = 4096;
+export const MOST_FRAMES = 4096;
 
 /** One coordinate of a place on both sides, and how far it goes in the target. */
 export interface Axis {
