@@ -1,23 +1,15 @@
 import { describe, expect, test } from 'vitest';
 import { COORDINATE_FAULTS } from '../../testing/coordinate-faults.ts';
 import { createDice } from '../../testing/dice.ts';
+import { HOPS, pea, WAY } from '../../testing/hopping-pea.ts';
 import { ALL_MODELS, type Case, judge } from '../../testing/judge-readings.ts';
 import { KEYINGS } from '../../testing/keyings.ts';
-import { sceneOf, straight, subjectWith } from '../../testing/worked-scenes.ts';
+import { straight } from '../../testing/worked-scenes.ts';
 import { createKey, FRAME_LIMIT, type Key, leastEdits, type MotionDocument, readTake } from '../index.ts';
 
-/** A pea that hops twice: across evenly, up and down as it is thrown. */
-const HOPS: Key[] = [
-  createKey(5, 400, { leave: 'quad-out' }),
-  createKey(13, 200, { leave: 'quad-in' }),
-  createKey(21, 400, { leave: 'quad-out' }),
-  createKey(27, 290, { leave: 'quad-in' }),
-  createKey(33, 400),
-];
-const WAY = straight([5, 100], [21, 260], [33, 380]);
-const pea = (x: Key[], y: Key[]): MotionDocument =>
-  sceneOf([subjectWith('pea', { 'position.x': x, 'position.y': y })], 44);
-const target = { motion: pea(WAY, HOPS), tolerances: { keyFrames: 1, spacingPercent: 5 } };
+const LAST = 44;
+const scene = (x: Key[], y: Key[]): MotionDocument => pea(x, y, LAST);
+const target = { motion: scene(WAY, HOPS), tolerances: { keyFrames: 1, spacingPercent: 5 } };
 
 const later = (keys: Key[], by: number, from = 0): Key[] =>
   keys.map((key) => (key.frame >= from ? { ...key, frame: key.frame + by } : key));
@@ -28,37 +20,37 @@ const paced = (keys: Key[], pace: number): Key[] => keys.map((key) => ({ ...key,
 describe.each([
   [
     'late',
-    pea(WAY, later(HOPS, 4)),
+    scene(WAY, later(HOPS, 4)),
     'Up and down: the pea is 4 frames late.',
     'Move the keys of position y from 9 on 4 frames earlier.',
   ],
   [
     'early',
-    pea(later(WAY, -3), HOPS),
+    scene(later(WAY, -3), HOPS),
     'Across: the pea is 3 frames early.',
     'Move the keys of position x from 2 on 3 frames later.',
   ],
   [
     'late from a key on',
-    pea(WAY, later(HOPS, 4, 27)),
+    scene(WAY, later(HOPS, 4, 27)),
     'Up and down: from frame 27 on, the pea is 4 frames late.',
     'Move the keys of position y from 31 on 4 frames earlier.',
   ],
   [
     'slower',
-    pea(WAY, paced(HOPS, 1.25)),
+    scene(WAY, paced(HOPS, 1.25)),
     'Up and down: the pea runs at 80 % of the speed: 35 frames where the target takes 28.',
     'Stretch the keys of position y to 80 % of their time about frame 5, on whole frames.',
   ],
   [
     'smaller',
-    pea(sized(WAY, 0.7), HOPS),
+    scene(sized(WAY, 0.7), HOPS),
     'Across: the pea goes 70 % of the way, throughout.',
     'Make the moves of position x 143 % as large.',
   ],
   [
     'turned round',
-    pea(sized(WAY, -1), HOPS),
+    scene(sized(WAY, -1), HOPS),
     'Across: the pea goes the other way.',
     'Turn the moves of position x round.',
   ],
@@ -81,7 +73,7 @@ describe.each([
 });
 
 test('two things of one coordinate are two, and each is put right by itself', () => {
-  const { findings } = readTake(target, pea(WAY, later(sized(HOPS, 0.7), 4)));
+  const { findings } = readTake(target, scene(WAY, later(sized(HOPS, 0.7), 4)));
   expect(findings.map(({ kind, channel, sentence }) => [kind, channel, sentence])).toEqual([
     ['key-late', 'position.y', 'Up and down: the pea is 4 frames late.'],
     ['pose-off', 'position.y', 'Up and down: the pea goes 70 % of the way, throughout.'],
@@ -90,30 +82,30 @@ test('two things of one coordinate are two, and each is put right by itself', ()
 });
 
 test('what both coordinates do is the place’s; what one does beside a fault of the other is told beside it', () => {
-  const all = readTake(target, pea(later(WAY, 4), later(HOPS, 4)));
+  const all = readTake(target, scene(later(WAY, 4), later(HOPS, 4)));
   expect(all.findings.map(({ sentence, channel }) => [sentence, channel])).toEqual([
     ['Everything is 4 frames late.', undefined],
   ]);
   // One has but its last key there, and is late with the other all the same.
-  const fall = { ...target, motion: pea(WAY, straight([5, 60], [33, 380])) };
-  const rest = readTake(fall, pea(later(WAY, 4, 21), straight([5, 60], [37, 380])));
+  const fall = { ...target, motion: scene(WAY, straight([5, 60], [33, 380])) };
+  const rest = readTake(fall, scene(later(WAY, 4, 21), straight([5, 60], [37, 380])));
   expect(rest.findings.map(({ sentence }) => sentence)).toEqual(['From frame 21 on, everything is 4 frames late.']);
-  const less = readTake(fall, pea(sized(WAY, 0.7), straight([5, 60], [33, 284])));
+  const less = readTake(fall, scene(sized(WAY, 0.7), straight([5, 60], [33, 284])));
   expect(less.findings.map(({ sentence }) => sentence)).toEqual(['The pea goes 70 % of the way, throughout.']);
-  const both = readTake(target, pea(later(WAY, 4), later(sized(HOPS, 0.7), 4)));
+  const both = readTake(target, scene(later(WAY, 4), later(sized(HOPS, 0.7), 4)));
   expect(both.findings.map(({ sentence }) => sentence).sort()).toEqual([
     'Everything is 4 frames late.',
     'Up and down: the pea goes 70 % of the way, throughout.',
   ]);
   const short = WAY.map((key, i) => (i === 2 ? { ...key, value: 320 } : key));
-  expect(readTake(target, pea(short, later(HOPS, 4))).findings.map(({ sentence }) => sentence)).toEqual([
+  expect(readTake(target, scene(short, later(HOPS, 4))).findings.map(({ sentence }) => sentence)).toEqual([
     'Up and down: the pea is 4 frames late.',
     "The pea is 60 px away from the target's pose at frame 33.",
   ]);
 });
 
 test('keys of one coordinate alone are paired where the take has them', () => {
-  const { tracks } = readTake(target, pea(WAY, later(HOPS, 4)));
+  const { tracks } = readTake(target, scene(WAY, later(HOPS, 4)));
   const own = tracks[0]!.pairs.map(({ targetFrame, takeFrame, offsetFrames }) => [
     targetFrame,
     takeFrame,
@@ -131,8 +123,8 @@ test('keys of one coordinate alone are paired where the take has them', () => {
 
 test('keys as far beyond the range as there may be are not laid out', () => {
   const far = FRAME_LIMIT - 1;
-  const wide = pea(WAY, [createKey(-far, 400), ...HOPS, createKey(far, 400)]);
-  const take = KEYINGS['baked']!(pea(WAY, later(HOPS, 4)), createDice(2));
+  const wide = scene(WAY, [createKey(-far, 400), ...HOPS, createKey(far, 400)]);
+  const take = KEYINGS['baked']!(scene(WAY, later(HOPS, 4)), createDice(2));
   expect(readTake({ ...target, motion: wide }, take).findings.length).toBeGreaterThan(0);
 });
 

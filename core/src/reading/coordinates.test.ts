@@ -1,20 +1,10 @@
 import { expect, test } from 'vitest';
 import { createDice } from '../../testing/dice.ts';
+import { HOPS, pea, WAY } from '../../testing/hopping-pea.ts';
 import { KEYINGS } from '../../testing/keyings.ts';
-import { sceneOf, straight, subjectWith } from '../../testing/worked-scenes.ts';
-import { createKey, type Key, leastEdits, type MotionDocument, type Reading, readTake } from '../index.ts';
+import { straight } from '../../testing/worked-scenes.ts';
+import { createKey, leastEdits, type MotionDocument, type Reading, readTake } from '../index.ts';
 
-/** A pea that hops twice: across evenly, up and down as it is thrown. */
-const HOPS: Key[] = [
-  createKey(5, 400, { leave: 'quad-out' }),
-  createKey(13, 200, { leave: 'quad-in' }),
-  createKey(21, 400, { leave: 'quad-out' }),
-  createKey(27, 290, { leave: 'quad-in' }),
-  createKey(33, 400),
-];
-const WAY = straight([5, 100], [21, 260], [33, 380]);
-const pea = (x: Key[], y: Key[]): MotionDocument =>
-  sceneOf([subjectWith('pea', { 'position.x': x, 'position.y': y })], 40);
 const model = pea(WAY, HOPS);
 const target = { motion: model, tolerances: { keyFrames: 1, spacingPercent: 5 } };
 const read = (take: MotionDocument): Reading => readTake(target, take);
