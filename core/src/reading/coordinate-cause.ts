@@ -111,7 +111,7 @@ export function causeOf(
 ): OwnCause | null {
   const areItsKeys = hasItsKeys(axis);
   const told = areItsKeys ? causeByKeys(axis, motions.time, allowed) : null;
-  const cause = told ?? (areItsKeys && !areFound ? null : courseOf(axis, motions, allowed));
+  const cause = told ?? (areItsKeys && !areFound ? null : causeByCourse(axis, motions, allowed));
   if (!cause) return null;
   // What a recording lacks of its extremes makes it a little smaller.
   const most = (told ? 1 : RECORDED) * allowed.least;
@@ -129,30 +129,39 @@ function causeByKeys({ asked, drawn, extent }: Axis, time: SharedTime, { keyFram
   const size = length > 0 ? ways.reduce((sum, way) => sum + way.asked * way.drawn, 0) / length : 1;
   const most = Math.max(LEFT * extent * Math.abs(size), least / 4);
   if (ways.some((way) => Math.abs(way.drawn - size * way.asked) > most)) return null;
-  const offsets = asked.keys.map(({ frame }, i): KeyOffset => ({
+  return causeOfPlaces(
+    asked,
+    drawn.keys.map(({ frame }) => time.toTarget(frame)),
+    { size, keyFrames, isSampled: false },
+  );
+}
+
+function causeByCourse(axis: Axis, motions: Motions, { keyFrames, least }: Allowed): OwnCause | null {
+  if (shareOff(axis, motions, least) === 0) return null;
+  const found = courseOf(axis, motions, least);
+  return found && causeOfPlaces(axis.asked, found.places, { size: found.size, keyFrames, isSampled: true });
+}
+
+/** What puts the target's keys of a coordinate in these places, together; null where nothing does. */
+function causeOfPlaces(
+  { keys }: Channel,
+  places: readonly number[],
+  { size, keyFrames, isSampled }: { size: number; keyFrames: number; isSampled: boolean },
+): OwnCause | null {
+  const offsets = keys.map(({ frame }, i): KeyOffset => ({
     frame,
-    off: time.toTarget(drawn.keys[i]!.frame) - frame,
+    off: places[i]! - frame,
     tolerance: keyFrames,
-    isSampled: false,
+    isSampled,
   }));
-  /** Keys that are off by what is said are so by that alone. */
-  const told = (when: OwnCause['time'], said: (one: KeyOffset) => number): OwnCause => ({
-    time: when,
-    size,
-    places: offsets.map((one) => one.frame + (Math.abs(one.off - said(one)) <= SLACK ? one.off : said(one))),
-  });
   const late = offsets.filter(({ off }) => severityOf(off, keyFrames) !== null);
-  if (late.length === 0) return told(null, () => 0);
+  if (late.length === 0) return { time: null, size, places };
   // Of two keys one that is late is that.
   const shifted = late.length > 1 ? shiftOf(offsets, SLACK, false) : null;
-  if (shifted)
-    return told({ from: shifted.frame, shift: shifted.shift, pace: 1 }, ({ frame }) =>
-      frame < shifted.frame ? 0 : shifted.shift,
-    );
+  if (shifted) return { time: { from: shifted.frame, shift: shifted.shift, pace: 1 }, size, places };
   const paced = paceOf(offsets, SLACK, false);
-  if (!paced) return null;
   const { frame: from, off: shift } = offsets[0]!;
-  return told({ from, shift, pace: paced.pace }, ({ frame }) => shift + (frame - from) * (paced.pace - 1));
+  return paced && { time: { from, shift, pace: paced.pace }, size, places };
 }
 
 /**

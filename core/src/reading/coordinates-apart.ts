@@ -51,7 +51,7 @@ export function withCoordinatesApart(
   let looked = 0;
   for (const subject of target.subjects) {
     const own = mayBe(subject) && looked < MOST_LOOKED_AT ? counterpart(take, subject) : undefined;
-    const axes = own ? axesOf(subject, own, target) : null;
+    const axes = own ? axesOf(subject, own, motions) : null;
     if (!own || !axes) continue;
     const span = Math.hypot(...axes.map(({ extent }) => extent));
     const least = (tolerances.spacingPercent / 100) * span;

@@ -31,6 +31,9 @@ const ROUNDS = [
 /** A pace is one of so many moments at least, and this near to the target's it is that. */
 const LEAST_PACED = 3;
 const SAME_PACE = 0.01;
+/** A pace at which keys are on frames of their own differs by so much; each is so near to where it has it. */
+const LEAST_PACE = 0.04;
+const ON_FRAMES = { reach: 1, rounds: 3 };
 /** By how many frames a part is tried to be late or early, and in which steps. */
 const PART = { most: 24, step: 0.5 };
 /** What goes as it ought to over so much of the span, on so many frames, is on time at its ends. */
@@ -78,10 +81,7 @@ function missOf(curves: Drawn, toTarget: (at: number) => number, pace: number, e
  * From the take's frames to the target's, events being at those places: straight between them, and as far beyond as the
  * target is shown.
  */
-export function betweenPlaces(
-  { events, range }: Pick<Registration, 'events' | 'range'>,
-  places: readonly number[],
-): (at: number) => number {
+function betweenPlaces({ events, range }: Registration, places: readonly number[]): (at: number) => number {
   const last = events.length - 1;
   let i = 0;
   return (at) => {
@@ -122,7 +122,30 @@ export function explainedPlaces(laid: Registration, whole: GlobalFit, given: Giv
     return isSamePace(fit)
       ? events.map((frame) => frame + plainShift(curves, fit, left!.usual))
       : (partlyLate(curves, CLEARLY * left!.usual, isAlike) ?? quartersOf(events.map((frame) => applyFit(fit, frame))));
-  return partlyLate(curves, enough, isAlike);
+  const partly = partlyLate(curves, enough, isAlike);
+  if (partly || given.seen < LEAST_PACED || Math.abs(fit.pace - 1) < LEAST_PACE) return partly;
+  return pacedOnFrames(curves, fit, isAlike);
+}
+
+/** At another pace, each key on a whole frame near to where that has it: as they are where they leave least. */
+function pacedOnFrames(curves: Drawn, fit: GlobalFit, isAlike: (miss: Miss | null) => boolean): number[] | null {
+  const { events } = curves;
+  if (events.length > MOST_EVENTS) return null;
+  const missAt = (places: readonly number[]): Miss | null =>
+    places.every((place, i) => i === 0 || place > places[i - 1]!)
+      ? missOf(curves, betweenPlaces(curves, places), fit.pace, Infinity)
+      : null;
+  const said = events.map((frame) => applyFit(fit, frame));
+  let places = said.map(Math.round);
+  let miss = missAt(places);
+  for (let round = 0; round < ON_FRAMES.rounds; round++)
+    for (let k = 0; k < places.length; k++)
+      for (const by of [-1, 1]) {
+        const tried = places.with(k, places[k]! + by);
+        const other = Math.abs(tried[k]! - said[k]!) <= ON_FRAMES.reach ? missAt(tried) : null;
+        if (other && (!miss || other.usual < miss.usual)) [places, miss] = [tried, other];
+      }
+  return isAlike(miss) ? places : null;
 }
 
 /** Places on quarters of a frame, finer than which nobody asks. */

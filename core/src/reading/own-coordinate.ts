@@ -2,19 +2,21 @@ import { extentOf } from '../extent.ts';
 import { findChannel } from '../motion/document/document.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
 import type { SharedTime } from './shared-time.ts';
+import type { TrackSide } from './track-side.ts';
 
 /** One coordinate of a place as a movement of its own, beside the other. Frames are the target's. */
 
 const COORDINATES = ['position.x', 'position.y'] as const;
 
 /** Of more frames it is not looked for. */
-export const MOST_FRAMES = 4096;
+const MOST_FRAMES = 4096;
 
 /** One coordinate of a place on both sides, and how far it goes in the target. */
 export interface Axis {
   id: (typeof COORDINATES)[number];
   asked: Channel;
   drawn: Channel;
+  sides: { target: TrackSide; take: TrackSide };
   extent: number;
 }
 
@@ -41,14 +43,16 @@ export interface Allowed {
 }
 
 /** Both coordinates where each is keyed on both sides, and goes on by its keys alone. */
-export function axesOf(subject: Subject, own: Subject, { range }: MotionDocument): [Axis, Axis] | null {
+export function axesOf(subject: Subject, own: Subject, { target, take }: Motions): [Axis, Axis] | null {
+  const { range } = target;
+  const sides = { target: { motion: target, subject }, take: { motion: take, subject: own } };
   if (range.last - range.first > MOST_FRAMES) return null;
   const [x, y] = COORDINATES.map((id): Axis | null => {
     const [asked, drawn] = [findChannel(subject, id), findChannel(own, id)];
     if (!asked || !drawn || asked.keys.length < 2 || drawn.keys.length < 2) return null;
     if ([asked, drawn].some((channel) => channel.before || channel.after || channel.wobble)) return null;
     const { low, high } = extentOf(asked.keys.map(({ value }) => value));
-    return Number.isFinite(high - low) ? { id, asked, drawn, extent: high - low } : null;
+    return Number.isFinite(high - low) ? { id, asked, drawn, sides, extent: high - low } : null;
   });
   return x && y ? [x, y] : null;
 }
