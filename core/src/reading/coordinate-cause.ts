@@ -96,7 +96,7 @@ function usualMiss(
 }
 
 /** Whether the take has the target's keys of it, in their order. */
-const hasItsKeys = ({ asked, drawn }: Axis): boolean =>
+export const hasItsKeys = ({ asked, drawn }: Axis): boolean =>
   asked.keys.length === drawn.keys.length && !isRecorded(drawn, asked);
 
 /**

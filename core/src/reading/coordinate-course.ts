@@ -1,5 +1,5 @@
 import { sampleChannel } from '../motion/sampling/sample.ts';
-import { trackEvents,TRACKS } from '../motion/sampling/track.ts';
+import { trackEvents, TRACKS } from '../motion/sampling/track.ts';
 import { curvesOf, samplesOf } from './curves.ts';
 import { explainedPlaces } from './explained.ts';
 import { drawnEvery, isRecorded } from './keying.ts';

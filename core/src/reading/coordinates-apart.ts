@@ -1,13 +1,13 @@
 import { findChannel, withChannel } from '../motion/document/document.ts';
 import type { Channel, MotionDocument, Subject } from '../motion/document/schema.ts';
-import { causeOf, doesOtherwise, putRight, withoutShared } from './coordinate-cause.ts';
+import { causeOf, doesOtherwise, hasItsKeys, putRight, withoutShared } from './coordinate-cause.ts';
 import { counterpart } from './counterpart.ts';
 import { axesOf, type Axis, type OwnCause } from './own-coordinate.ts';
 import type { Finding, FindingKind, KeyPair, Tolerances } from './schema.ts';
 import { severityOf } from './severity.ts';
 import { createSharedTime, type SharedTime } from './shared-time.ts';
 import type { TrackSide } from './track-side.ts';
-import { frames, inCoordinate, roundTo, subjectDoes } from './words.ts';
+import { atSpeed, inCoordinate, lateBy, percentOfSpeed, roundTo, sizeInWords, subjectDoes } from './words.ts';
 
 /**
  * What one coordinate of a place does as a whole, while the other does as asked: it is late or early, at another pace,
@@ -16,7 +16,7 @@ import { frames, inCoordinate, roundTo, subjectDoes } from './words.ts';
 
 /** A coordinate that goes so many tolerances of the place has a way of its own. */
 const MOVES = 2;
-/** Of so many places it is looked for. */
+/** In so many places it is looked for in the curve. */
 const MOST_LOOKED_AT = 32;
 
 /** A coordinate with what one finding says of it put right, and nothing else. */
@@ -56,7 +56,7 @@ export function withCoordinatesApart(
     const span = Math.hypot(...axes.map(({ extent }) => extent));
     const least = (tolerances.spacingPercent / 100) * span;
     if (axes.some(({ extent }) => extent <= MOVES * least)) continue;
-    looked += 1;
+    if (!axes.every(hasItsKeys)) looked += 1;
     const allowed = { keyFrames: tolerances.keyFrames, least, areFound: areFound(own) };
     const [x, y] = axes;
     const causes = [causeOf(x, y, motions, allowed), causeOf(y, x, motions, allowed)] as const;
@@ -116,8 +116,7 @@ function timeOff(
   if (!severity) return null;
   if (pace !== 1) {
     const taken = places.at(-1)! - places[0]!;
-    const percent = roundTo((100 * (last - first)) / taken, 0);
-    const takes = `${frames(taken)} where the target takes ${roundTo(last - first, 2)}`;
+    const percent = percentOfSpeed(taken / (last - first));
     return {
       ...about,
       kind: 'tempo-differs',
@@ -128,10 +127,10 @@ function timeOff(
       tolerance: (keyFrames / (last - first)) * 100,
       unit: '% of the speed',
       severity,
-      sentence: inCoordinate(c, `${subjectDoes(subject.name, 'run')} at ${percent} % of the speed: ${takes}.`),
+      sentence: inCoordinate(c, `${subjectDoes(subject.name, 'run')} ${atSpeed(percent, taken, last - first)}.`),
     };
   }
-  const late = `${subjectDoes(subject.name, 'be')} ${frames(shift)} ${shift > 0 ? 'late' : 'early'}.`;
+  const late = `${subjectDoes(subject.name, 'be')} ${lateBy(shift)}.`;
   return {
     ...about,
     kind: shift > 0 ? 'key-late' : 'key-early',
@@ -150,9 +149,6 @@ function timeOff(
 function sizeOff({ subject, c, axis: { id, asked, extent } }: Whose, size: number, least: number): Finding | null {
   const severity = severityOf((size - 1) * extent, least);
   if (!severity) return null;
-  const percent = `${roundTo(Math.abs(size) * 100, 0)} %`;
-  const goes = subjectDoes(subject.name, 'go');
-  const isAsFar = Math.abs(size + 1) * extent <= least;
   return {
     subjectId: subject.id,
     track: 'position',
@@ -165,12 +161,7 @@ function sizeOff({ subject, c, axis: { id, asked, extent } }: Whose, size: numbe
     tolerance: least,
     unit: 'px',
     severity,
-    sentence: inCoordinate(
-      c,
-      size > 0
-        ? `${goes} ${percent} of the way, throughout.`
-        : `${goes} the other way${isAsFar ? '' : `, ${percent} as far`}.`,
-    ),
+    sentence: inCoordinate(c, sizeInWords(subject.name, '', size, [])),
   };
 }
 

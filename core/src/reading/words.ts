@@ -52,6 +52,43 @@ export function standsFor(name: string, at: { frames: number; targetFrame: numbe
   return `${subjectDoes(name, 'stand')} still for ${frames(at.frames)} at frame ${roundTo(at.targetFrame, 2)}`;
 }
 
+/** `3 frames late`, `1 frame early`: by so many frames, positive is late. */
+export const lateBy = (shift: number): string => `${frames(shift)} ${shift > 0 ? 'late' : 'early'}`;
+
+/** A speed of less is told to two digits. */
+const FEW_PERCENT = 10;
+
+/** The speed at so many frames for one of the target's, in percent: however slow it is, it is not 0. */
+export const percentOfSpeed = (pace: number): number =>
+  100 / pace < FEW_PERCENT ? Number((100 / pace).toPrecision(2)) : roundTo(100 / pace, 0);
+
+/** `at 80 % of the speed: 35 frames where the target takes 28`. */
+export const atSpeed = (percent: number, taken: number, asked: number): string =>
+  `at ${percent} % of the speed: ${frames(taken)} where the target takes ${roundTo(asked, 2)}`;
+
+/** Sizes that differ by less look alike. */
+export const SAME_SIZE = 0.06;
+
+/** ` but at frames 12 and 16`; nothing where there are none. */
+export function butAt(frameNumbers: readonly number[]): string {
+  const named = frameNumbers.map((frame) => String(roundTo(frame, 2)));
+  if (named.length === 0) return '';
+  if (named.length === 1) return ` but at frame ${named[0]!}`;
+  return ` but at frames ${named.slice(0, -1).join(', ')} and ${named.at(-1)!}`;
+}
+
+/**
+ * `The cart goes 60 % of the way, throughout`; `The cart goes the other way, 60 % as far`; but at some. `inTrack`
+ * says of which movement, where that is to be said.
+ */
+export function sizeInWords(name: string, inTrack: string, size: number, but: readonly number[]): string {
+  const goes = subjectDoes(name, 'go');
+  const percent = `${roundTo(Math.abs(size) * 100, 0)} %`;
+  if (size >= 0) return capital(`${goes} ${percent} of the way${inTrack}, throughout${butAt(but)}.`);
+  const asFar = Math.abs(size + 1) > SAME_SIZE ? `, ${percent} as far` : '';
+  return capital(`${goes} the other way${inTrack}${asFar}${but.length > 0 ? `, throughout${butAt(but)}` : ''}.`);
+}
+
 /** The ways a place can go, by its coordinates. */
 export const WAYS = ['across', 'up and down'] as const;
 

@@ -6,7 +6,7 @@ import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair, Target, TrackReading } from '../schema.ts';
 import { isSeen } from '../seen-keys.ts';
 import { severityOf } from '../severity.ts';
-import { amount, capital, frames, roundTo, subjectDoes } from '../words.ts';
+import { amount, capital, lateBy, roundTo, subjectDoes } from '../words.ts';
 
 /** What the subject does at a key: the key's place among the matched ones and the holds beside it say it. */
 function happeningAt(reading: TrackReading, pair: KeyPair, name: string | null): string {
@@ -66,10 +66,7 @@ export function findTiming(
       measured: landed,
       expected: pair.targetFrame,
       severity,
-      sentence: capital(
-        `${happening} ${frames(pair.offsetFrames)} ${late ? 'late' : 'early'}: frame ` +
-          `${landed} instead of ${pair.targetFrame}.`,
-      ),
+      sentence: capital(`${happening} ${lateBy(pair.offsetFrames)}: frame ${landed} instead of ${pair.targetFrame}.`),
     });
   });
   // In a recording a key that is not there is a pose that is not.

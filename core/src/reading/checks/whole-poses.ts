@@ -2,15 +2,14 @@ import { medianOf } from '../../median.ts';
 import { trackValues } from '../../motion/sampling/track.ts';
 import { countsAt } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
-import type { Finding, KeyPair, TrackReading } from '../schema.ts';
+import type { Finding, KeyPair } from '../schema.ts';
 import { severityOf } from '../severity.ts';
-import { amount, capital, roundTo, subjectDoes } from '../words.ts';
+import { amount, butAt, capital, roundTo, SAME_SIZE, sizeInWords, subjectDoes } from '../words.ts';
 import { isAbout, type Whole } from './check.ts';
 
 /** Poses that are further from the first than this share of the span say of what size a motion is. */
 const A_WAY = 0.15;
-/** How much their own sizes may differ, and by what share of how far the size of all is from the target's. */
-const SAME_SIZE = 0.06;
+/** Their own sizes may differ by this share of how far the size of all is from the target's. */
 const OF_ALL = 1 / 3;
 
 /** What all the poses of one track may differ by from being off by the same. */
@@ -28,14 +27,6 @@ const MOST_BEGINNINGS = 8;
 
 const mayBut = (others: number, all: number): boolean =>
   others === 0 || (others <= Math.min(MOST_OTHERS, Math.floor(all / ONE_OF)) && all - others >= LEAST_ALIKE);
-
-/** ` but at frames 12 and 16`; nothing where there are none. */
-function butAt(frames: readonly number[]): string {
-  const named = frames.map((frame) => String(roundTo(frame, 2)));
-  if (named.length === 0) return '';
-  if (named.length === 1) return ` but at frame ${named[0]!}`;
-  return ` but at frames ${named.slice(0, -1).join(', ')} and ${named.at(-1)!}`;
-}
 
 /** A track that stands elsewhere by the same, throughout or from one of its poses on; all but a few of its poses. */
 export function findPlace(read: ReadTrack, tolerancePercent: number): Whole[] {
@@ -123,16 +114,6 @@ function awayBy({ track: { id }, isLaid }: ReadTrack, miss: readonly number[], u
   return `${by} away from`;
 }
 
-/** `The cart goes 60 % of the way, throughout`; `The cart goes the other way, 60 % as far`; but at some frames. */
-function sizeInWords({ subjectName, track, label }: TrackReading, size: number, but: readonly number[]): string {
-  const goes = subjectDoes(subjectName, 'go');
-  const inTrack = track === 'position' ? '' : ` in ${label.toLowerCase()}`;
-  const percent = `${roundTo(Math.abs(size) * 100, 0)} %`;
-  if (size >= 0) return capital(`${goes} ${percent} of the way${inTrack}, throughout${butAt(but)}.`);
-  const asFar = Math.abs(size + 1) > SAME_SIZE ? `, ${percent} as far` : '';
-  return capital(`${goes} the other way${inTrack}${asFar}${but.length > 0 ? `, throughout${butAt(but)}` : ''}.`);
-}
-
 /** A track that is of another size, or goes the other way, throughout; all but a few of its poses. */
 export function findSize({ reading, track, sides, isSampled }: ReadTrack, tolerancePercent: number): Whole[] {
   const { pairs, span } = reading;
@@ -211,7 +192,12 @@ export function findSize({ reading, track, sides, isSampled }: ReadTrack, tolera
         tolerance: (tolerancePercent / 100) * span,
         unit: reading.unit,
         severity,
-        sentence: sizeInWords(reading, size, but),
+        sentence: sizeInWords(
+          reading.subjectName,
+          reading.track === 'position' ? '' : ` in ${reading.label.toLowerCase()}`,
+          size,
+          but,
+        ),
       },
       tells: (finding) =>
         finding.subjectId === reading.subjectId &&

@@ -4,7 +4,7 @@ import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair } from '../schema.ts';
 import { isSeen } from '../seen-keys.ts';
 import { severityOf } from '../severity.ts';
-import { capital, frames, roundTo, subjectDoes, theSubject } from '../words.ts';
+import { atSpeed, capital, lateBy, percentOfSpeed, roundTo, subjectDoes, theSubject } from '../words.ts';
 import { type BothRead, isAbout, type Whole } from './check.ts';
 
 /** Late keys that are late by one thing: all of a take, of a subject or of a track, or what comes after some frame. */
@@ -148,9 +148,6 @@ function isOfThese({ of, offsets, outside }: Explained, finding: Finding, placeO
   );
 }
 
-/** A speed of less is told to two digits. */
-const FEW_PERCENT = 10;
-
 function tellPace(explained: Explained, pace: number): WholeTiming | null {
   const { of, offsets, outside, tolerance } = explained;
   const recorded = offsets.filter(({ isBeyond }) => !isBeyond);
@@ -158,8 +155,7 @@ function tellPace(explained: Explained, pace: number): WholeTiming | null {
   const asked = last.frame - first.frame;
   const severity = severityOf(asked * (pace - 1), tolerance);
   if (!severity) return null;
-  // However slow it is, it is not at 0 %.
-  const speed = 100 / pace < FEW_PERCENT ? Number((100 / pace).toPrecision(2)) : roundTo(100 / pace, 0);
+  const speed = percentOfSpeed(pace);
   // Finer than half a frame no recording shows.
   const isRecorded = offsets.some(({ read }) => read.isSampled || read.areKeysFound);
   const taken = isRecorded ? Math.round(asked * pace * 2) / 2 : asked * pace;
@@ -176,10 +172,7 @@ function tellPace(explained: Explained, pace: number): WholeTiming | null {
       tolerance: (tolerance / asked) * 100,
       unit: '% of the speed',
       severity,
-      sentence: capital(
-        `${whatDoes(of, 'run', outside.length > 0)} at ${speed} % of the speed: ` +
-          `${frames(taken)} where the target takes ${roundTo(asked, 2)}.`,
-      ),
+      sentence: capital(`${whatDoes(of, 'run', outside.length > 0)} ${atSpeed(speed, taken, asked)}.`),
     },
     tells: (finding) => isOfThese(explained, finding, placeOf) || (finding.kind.startsWith('loop-') && !of),
   };
@@ -190,7 +183,7 @@ function tellShift(explained: Explained, { shift, frame }: ShiftFit): WholeTimin
   const severity = severityOf(shift, tolerance);
   if (!severity) return null;
   const [first, last] = [offsets[0]!, offsets.at(-1)!];
-  const late = `${whatDoes(of, 'be', outside.length > 0)} ${frames(shift)} ${shift > 0 ? 'late' : 'early'}.`;
+  const late = `${whatDoes(of, 'be', outside.length > 0)} ${lateBy(shift)}.`;
   return {
     covers: offsets.filter((one) => one.frame >= frame && !outside.includes(one)),
     finding: {
