@@ -1,9 +1,9 @@
 import type { ChangeWork, SaveWork } from '@undulan/contract';
 import { changesBetween, historyChange, sameData } from '@undulan/core';
-import { opened } from '../editing/index.ts';
+import { opened, type WorkSource } from '../editing/index.ts';
 import { explain, isProblem, isUnreachable } from '../server-data/index.ts';
 import type { RootState, Store } from '../state/index.ts';
-import { mineKept, notSaved, saved, sending } from './saving.slice.ts';
+import { mineKept, notSaved, saved, selectIsDirty, sending } from './saving.slice.ts';
 import { forgetUnsaved } from './unsaved-copy.ts';
 import { fetchWork, writeWork } from './work-store.ts';
 
@@ -21,32 +21,60 @@ function unsaved({ document: { source, work, history }, saving }: RootState): Ch
   };
 }
 
+/** The write that each store has begun last. */
+const lastWrite = new WeakMap<Store['dispatch'], Promise<boolean>>();
+
 /**
  * Writes what is unsaved. One write at a time: changes made meanwhile are written by the next. Gives whether all is on
  * the server.
  */
 export function saveWork(): Thunk<boolean> {
   return async (dispatch, getState) => {
-    const { source, work, history } = getState().document;
+    const { source } = getState().document;
     const { revision, savedRevision, standing } = getState().saving;
-    if (!source || !work || source.kind === 'trial' || revision === savedRevision) return true;
+    if (!source || source.kind === 'trial' || revision === savedRevision) return true;
     if (standing === 'saving' || standing === 'stale' || standing === 'target-locked') return false;
-    dispatch(sending({ work, history }));
-    try {
-      const written = await writeWork(dispatch, source, unsaved(getState()));
-      if (getState().document.source?.id !== source.id) return true;
-      dispatch(saved({ version: written.version, revision }));
-      if (getState().saving.revision === revision) void forgetUnsaved(source);
-      return getState().saving.revision === revision;
-    } catch (error) {
-      if (getState().document.source?.id !== source.id) return false;
-      if (isProblem(error, 'stale-version') || isProblem(error, 'does-not-fit')) await meetTheirs(dispatch, getState);
-      else if (isProblem(error, 'target-has-takes'))
-        dispatch(notSaved({ standing: 'target-locked', problem: explain(error) }));
-      else dispatch(notSaved({ standing: isUnreachable(error) ? 'unreachable' : 'failed', problem: explain(error) }));
-      return false;
+    const write = writeUnsaved(source, dispatch, getState);
+    lastWrite.set(dispatch, write);
+    return write;
+  };
+}
+
+/** Writes until nothing is unsaved, after the write that is on its way. Gives whether all is on the server. */
+export function saveAll(): Thunk<boolean> {
+  return async (dispatch, getState) => {
+    for (;;) {
+      await lastWrite.get(dispatch);
+      if (await dispatch(saveWork())) return true;
+      const { standing } = getState().saving;
+      if (standing !== 'idle' && standing !== 'saving') return false;
     }
   };
+}
+
+async function writeUnsaved(
+  source: WorkSource,
+  dispatch: Store['dispatch'],
+  getState: () => RootState,
+): Promise<boolean> {
+  const isOpen = (): boolean => getState().document.source?.id === source.id;
+  const { document, saving } = getState();
+  dispatch(sending({ work: document.work!, history: document.history }));
+  try {
+    const written = await writeWork(dispatch, source, unsaved(getState()));
+    if (!isOpen()) return true;
+    dispatch(saved({ version: written.version, revision: saving.revision }));
+    if (selectIsDirty(getState())) return false;
+    void forgetUnsaved(source);
+    return true;
+  } catch (error) {
+    if (!isOpen()) return false;
+    if (isProblem(error, 'stale-version') || isProblem(error, 'does-not-fit')) await meetTheirs(dispatch, getState);
+    else if (isProblem(error, 'target-has-takes'))
+      dispatch(notSaved({ standing: 'target-locked', problem: explain(error) }));
+    else dispatch(notSaved({ standing: isUnreachable(error) ? 'unreachable' : 'failed', problem: explain(error) }));
+    return false;
+  }
 }
 
 /** Someone wrote in between. If what they have is what is here, there is nothing to decide. */

@@ -5,7 +5,7 @@ import { clear, createStore as createKept, entries, set } from 'idb-keyval';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { applyEdit, broughtBack, opened } from '../editing/index.ts';
 import { createStore, type Store } from '../state/index.ts';
-import { catchUp, keepMine, saveWork, takeTheirs } from './save-work.ts';
+import { catchUp, keepMine, saveAll, saveWork, takeTheirs } from './save-work.ts';
 import { selectIsDirty, targetUnlocked } from './saving.slice.ts';
 import { keepUnsaved, takeUnsaved } from './unsaved-copy.ts';
 import { keepAsCopy } from './work-store.ts';
@@ -109,6 +109,33 @@ test('a change made while a write is on its way stays unsaved and goes with the 
   expect(await store.dispatch(saveWork())).toBe(true);
   expect(server.draft.work.motion.range.last).toBe(40);
 });
+
+test('who waits for all of it waits for the write on its way and for what was made meanwhile', async () => {
+  edit(30);
+  const first = store.dispatch(saveWork());
+  edit(40);
+  const all = store.dispatch(saveAll());
+  edit(50);
+  expect([await first, await all]).toEqual([false, true]);
+  expect(selectIsDirty(now())).toBe(false);
+  expect(server.draft.work.motion.range.last).toBe(50);
+  expect(server.writes).toHaveLength(2);
+});
+
+test.each(['away', 'not-found', 'target-has-takes'] as const)(
+  'who waits is told where all is refused: %s',
+  async (no) => {
+    edit(30);
+    const first = store.dispatch(saveWork());
+    edit(40);
+    server.answer = no;
+    expect([await first, await store.dispatch(saveAll())]).toEqual([false, false]);
+    server.answer = 'ok';
+    store.dispatch(targetUnlocked());
+    expect(await store.dispatch(saveAll())).toBe(true);
+    expect(server.draft.work.motion.range.last).toBe(40);
+  },
+);
 
 test('with the server away the work stays here, says so, and is written when it is back', async () => {
   server.answer = 'away';

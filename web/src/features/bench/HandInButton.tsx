@@ -2,9 +2,9 @@ import type { Assignment, Draft } from '@undulan/contract';
 import { useState } from 'react';
 import { applyEdit, selectMotion } from '../../editing/index.ts';
 import { closedReason } from '../../reviewing/index.ts';
-import { saveWork } from '../../saving/index.ts';
+import { useOnceSaved } from '../../saving/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
-import { Button, Dialog, sayProblem } from '../../ui/index.ts';
+import { Button, Dialog } from '../../ui/index.ts';
 import { HandInDialog } from './HandInDialog.tsx';
 
 /** Hands the draft in as the next take, once everything is on the server and the person has said so. */
@@ -15,10 +15,7 @@ export function HandInButton({ draft, assignment }: { draft: Draft; assignment: 
   const [beyond, setBeyond] = useState<string | null>(null);
   const isEmpty = motion.subjects.every((subject) => subject.channels.every((channel) => channel.keys.length === 0));
 
-  const ask = async (): Promise<void> => {
-    if (await dispatch(saveWork())) setAsking(true);
-    else sayProblem('Not everything is saved yet. Try again in a moment.');
-  };
+  const onceSaved = useOnceSaved();
   const bringBack = (): void => {
     dispatch(applyEdit({ operation: 'bringWithin', args: [assignment.start, assignment.mayChange] }));
     setBeyond(null);
@@ -30,7 +27,7 @@ export function HandInButton({ draft, assignment }: { draft: Draft; assignment: 
         kind="main"
         data-walk="hand-in"
         disabledReason={closedReason(assignment) ?? (isEmpty && 'There is no key yet: nothing to hand in.')}
-        onClick={() => void ask()}
+        onClick={() => void onceSaved(() => setAsking(true))}
       >
         Hand in take {draft.nextTakeNumber}
       </Button>

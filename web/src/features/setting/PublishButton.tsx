@@ -2,15 +2,14 @@ import type { ExerciseSetting } from '@undulan/contract';
 import { CHANNELS, frameCount, type MotionDocument, runningSeconds, tracksOf, USUAL_LIMITS } from '@undulan/core';
 import { useState } from 'react';
 import { selectMotion, selectWork } from '../../editing/index.ts';
-import { saveWork } from '../../saving/index.ts';
+import { useOnceSaved } from '../../saving/index.ts';
 import { explain, usePublishMutation, useWithdrawMutation } from '../../server-data/index.ts';
-import { useAppDispatch, useAppSelector } from '../../state/index.ts';
+import { useAppSelector } from '../../state/index.ts';
 import { brief, Button, Dialog, Field, fixed, formatDue, INPUT, ownRate, sayDone, sayProblem } from '../../ui/index.ts';
 import { SHOWN_WORDS } from './shown-words.ts';
 
 /** Opens the exercise to learners after a look at what they get; once published, takes it back. */
 export function PublishButton({ setting }: { setting: ExerciseSetting }) {
-  const dispatch = useAppDispatch();
   const motion = useAppSelector(selectMotion)!;
   const [asking, setAsking] = useState(false);
   const [publish, publishing] = usePublishMutation();
@@ -24,10 +23,8 @@ export function PublishButton({ setting }: { setting: ExerciseSetting }) {
   /** In the reader's own time, as a field has it; null for at once. */
   const [at, setAt] = useState<string | null>(null);
 
-  const ask = async (): Promise<void> => {
-    if (await dispatch(saveWork())) setAsking(true);
-    else sayProblem('Not everything is saved yet. Try again in a moment.');
-  };
+  const onceSaved = useOnceSaved();
+  const ask = (): void => void onceSaved(() => setAsking(true));
   const confirm = async (): Promise<void> => {
     const answer = await (isSet
       ? withdraw(setting.id)
@@ -45,7 +42,7 @@ export function PublishButton({ setting }: { setting: ExerciseSetting }) {
           data-walk="publish"
           tip={published ? 'Learners can start. Press to withdraw it.' : 'Press to change that.'}
           className="rounded-full! border-target! font-semibold text-target"
-          onClick={() => void ask()}
+          onClick={ask}
         >
           {published ? 'Published' : `Opens ${formatDue(opensAt!)}`}
         </Button>
@@ -54,7 +51,7 @@ export function PublishButton({ setting }: { setting: ExerciseSetting }) {
           kind="main"
           data-walk="publish"
           disabledReason={!moves && 'Give the model motion at least two keys on one channel first.'}
-          onClick={() => void ask()}
+          onClick={ask}
         >
           Publish
         </Button>

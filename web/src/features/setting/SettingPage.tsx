@@ -10,7 +10,7 @@ import { FramesTable, NumbersPanel } from '../../panels/numbers/index.ts';
 import { ConflictDialog, EditingActions, RecordQuestion, SaveStatus } from '../../panels/work/index.ts';
 import { ReferenceProvider } from '../../reference/index.ts';
 import { ReadAllAgain } from '../../reviewing/index.ts';
-import { saveWork, takeTheirs, targetUnlocked, useOpenWork } from '../../saving/index.ts';
+import { takeTheirs, targetUnlocked, useOnceSaved, useOpenWork } from '../../saving/index.ts';
 import { useSettingQuery } from '../../server-data/index.ts';
 import { Shell } from '../../shell/index.ts';
 import {
@@ -24,7 +24,7 @@ import {
 } from '../../spread/index.ts';
 import { useAppDispatch, useAppSelector } from '../../state/index.ts';
 import { ClockProvider } from '../../time/index.ts';
-import { Button, Dialog, LoadFailed, Loading, sayProblem, TabBar } from '../../ui/index.ts';
+import { Button, Dialog, LoadFailed, Loading, TabBar } from '../../ui/index.ts';
 import { ChartForm } from './ChartForm.tsx';
 import { DetailsForm } from './DetailsForm.tsx';
 import { JudgingForm } from './JudgingForm.tsx';
@@ -157,19 +157,10 @@ function Setting({ setting }: { setting: ExerciseSetting }) {
   );
 }
 
-/** Goes on to a page that shows the exercise, once what is on the screen is what the server has. */
-function useGoOnSaved(): (path: string) => Promise<void> {
-  const dispatch = useAppDispatch();
-  const navigate = useNavigate();
-  return async (path) => {
-    if (await dispatch(saveWork())) await navigate(path);
-    else sayProblem('Not everything is saved yet. Try again in a moment.');
-  };
-}
-
 /** To the exercise as a learner meets it, and to its sheet of paper. */
 function Shown({ exerciseId }: { exerciseId: string }) {
-  const goOn = useGoOnSaved();
+  const onceSaved = useOnceSaved();
+  const navigate = useNavigate();
   const accepts = useAppSelector(selectWork)!.details!.accepts;
   return (
     <>
@@ -178,7 +169,7 @@ function Shown({ exerciseId }: { exerciseId: string }) {
         aria-label="Try it as a learner"
         tip="As a learner has it who begins it: nothing is handed in"
         disabledReason={accepts === 'clips' && 'Learners hand in clips here: there is nothing to key.'}
-        onClick={() => void goOn(`/exercises/${exerciseId}/trial`)}
+        onClick={() => void onceSaved(() => navigate(`/exercises/${exerciseId}/trial`))}
       >
         <GraduationCap size={15} />
       </Button>
@@ -186,7 +177,7 @@ function Shown({ exerciseId }: { exerciseId: string }) {
         square
         aria-label="Hand-out"
         tip="Brief, settings and timing chart on a sheet of paper"
-        onClick={() => void goOn(`/exercises/${exerciseId}/hand-out`)}
+        onClick={() => void onceSaved(() => navigate(`/exercises/${exerciseId}/hand-out`))}
       >
         <Printer size={15} />
       </Button>
