@@ -6,7 +6,7 @@ import { createDice, type Dice } from './dice.ts';
 import { FURTHER_FAULTS } from './further-faults.ts';
 import { FURTHER_MODELS } from './further-models.ts';
 import { HABIT_FAULTS } from './habit-faults.ts';
-import { LEARNER_FAULTS, type Truth } from './learner-faults.ts';
+import { LEARNER_FAULTS, type LearnersTake, type Truth } from './learner-faults.ts';
 import { LEARNER_MODELS } from './learner-models.ts';
 import { PHRASED_MODELS } from './phrased-models.ts';
 import { RARER_MODELS } from './rarer-models.ts';
@@ -95,17 +95,18 @@ export function turns({ every }: Throws): () => boolean {
   return () => !every || (count++ + every.from) % every.nth === 0;
 }
 
-/** Reads every fault on every model keyed in one way, by each of some throws. */
+/** Reads every fault, or each of some, on every model keyed in one way, by each of some throws. */
 export function casesOf(
   keying: string,
   throws: Throws,
   rekey: (motion: MotionDocument, dice: Dice) => MotionDocument | null,
+  faults: Record<string, (model: Model, dice: Dice) => LearnersTake | null> = ALL_FAULTS,
 ): Case[] {
   const { from, times } = throws;
   const isMeant = turns(throws);
   const cases: Case[] = [];
   for (const [modelName, make] of Object.entries(ALL_MODELS))
-    for (const [faultName, fault] of Object.entries(ALL_FAULTS))
+    for (const [faultName, fault] of Object.entries(faults))
       for (let i = from; i < from + times; i++) {
         if (!isMeant()) continue;
         const dice = createDice(i * 7919 + modelName.length * 31 + faultName.length);

@@ -48,7 +48,7 @@ export const EASES: FindingKind[] = [
 ];
 
 /** Keys put on other frames, their handles stretched along. */
-function retimed(motion: MotionDocument, frameOf: (frame: number) => number): MotionDocument {
+export function retimed(motion: MotionDocument, frameOf: (frame: number) => number): MotionDocument {
   return mapChannels(motion, (channel) => ({
     ...channel,
     keys: channel.keys.map((key): Key => {

@@ -3,8 +3,9 @@ import type { Channel, MotionDocument } from '../motion/document/schema.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
 import { counterpart } from '../reading/counterpart.ts';
 import { LOOK_IDS } from '../reading/looks.ts';
-import { FINDING_KINDS, type Reading, type TrackReading } from '../reading/schema.ts';
+import { type Finding, FINDING_KINDS, type Reading, type TrackReading } from '../reading/schema.ts';
 import { createSharedTime } from '../reading/shared-time.ts';
+import { theSubject } from '../reading/words.ts';
 import { sameData } from '../steps/index.ts';
 import { eased, easedAbout, easedThroughout } from './ease-edits.ts';
 import { added, cleared, coordinatesTaken, takenOver, withoutSurplus } from './key-edits.ts';
@@ -12,10 +13,14 @@ import { asTheTargets, placed, posed, sameFrames, sized, stoodRight } from './po
 import { broughtBack, guidedAsAsked, shownAsAsked } from './scene-edits.ts';
 import { beyondTaken, SETTINGS, settings } from './setting-edits.ts';
 import { channelOfSubject, type EditOnOffer, keysOf, type Sides, whose } from './sides.ts';
-import { coordinateInTime, inTempo, inTime, withoutPause } from './timing-edits.ts';
+import { coordinateInTime, inTempo, inTempoOfPart, inTime, withoutPause } from './timing-edits.ts';
 
 /** From so many ways on that are off, all of them are offered to be eased at once. */
 const HABIT = 2;
+
+/** Whether a finding is of a track, of all of its subject, or of all. */
+const isOf = ({ subjectId, track: about }: Finding, { track }: Sides): boolean =>
+  (subjectId === null || subjectId === track.subjectId) && (about === null || about === track.track);
 
 /** The tracks read, those that a finding is about and all. */
 function sidesOf(target: MotionDocument, take: MotionDocument, reading: Reading): { meant: Sides[]; all: Sides[] } {
@@ -29,12 +34,7 @@ function sidesOf(target: MotionDocument, take: MotionDocument, reading: Reading)
     return model && own ? [{ take, model, own, time, track, channelIds }] : [];
   };
   const all = reading.tracks.flatMap(sidesOfTrack);
-  const meant = all.filter(({ track }) =>
-    reading.findings.some(
-      ({ subjectId, track: about }) =>
-        (subjectId === null || subjectId === track.subjectId) && (about === null || about === track.track),
-    ),
-  );
+  const meant = all.filter((sides) => reading.findings.some((finding) => isOf(finding, sides)));
   return { meant, all };
 }
 
@@ -70,6 +70,12 @@ export function* editsOnOffer(
   yield* guidedAsAsked(target, take);
   for (const sides of meant) yield* withoutPause(sides, all);
   yield* inTempo(all);
+  for (const finding of reading.findings.filter(({ kind, channel }) => kind === 'tempo-differs' && !channel)) {
+    const own = all.filter((sides) => isOf(finding, sides));
+    if (own.length === 0) continue;
+    const ofSubject = finding.subjectId === null ? '' : ` of ${theSubject(own[0]!.model.name)}`;
+    yield* inTempoOfPart(own, finding, finding.track === null ? ofSubject : ` of ${whose(own[0]!)}`);
+  }
   if (meant.length > 1) {
     for (const sides of meant) yield* inTempo([sides], ` of ${whose(sides)}`);
     yield* sized(meant);

@@ -3,7 +3,7 @@ import { rippleKeys, snapKeys, stretchAbout } from '../motion/edit/shift-keys.ts
 import type { KeyRef } from '../motion/keys/change-keys.ts';
 import { deleteKeys } from '../motion/keys/delete-keys.ts';
 import { moveKeys } from '../motion/keys/move-keys.ts';
-import type { KeyPair } from '../reading/schema.ts';
+import type { Finding, KeyPair } from '../reading/schema.ts';
 import { frames, roundTo } from '../reading/words.ts';
 import { channelOfSubject, type EditOnOffer, keysOf, refsOn, type Sides, whose } from './sides.ts';
 
@@ -72,6 +72,33 @@ export function inTempo(all: readonly Sides[], of = ''): EditOnOffer[] {
       keys: 1,
       apply: (take) => {
         const stretched = stretchAbout(take, refs, first.takeFrame, factor);
+        return snapKeys(stretched.motion, stretched.keys).motion;
+      },
+    },
+  ];
+}
+
+/**
+ * The keys of a part that is at another pace brought to the target's, what comes after them going along: of the tracks
+ * that a finding is of; `of` which, in words.
+ */
+export function inTempoOfPart(all: readonly Sides[], { firstFrame, lastFrame }: Finding, of = ''): EditOnOffer[] {
+  const time = all[0]?.time;
+  const placeOf = (frame: number): number | undefined =>
+    all.flatMap(({ track }) => track.pairs).find(({ targetFrame }) => targetFrame === frame)?.takeFrame;
+  const [begun, ended] = [placeOf(firstFrame), placeOf(lastFrame)];
+  if (!time || begun === undefined || ended === undefined || ended <= begun) return [];
+  const factor = (time.toTake(lastFrame) - time.toTake(firstFrame)) / (ended - begun);
+  const refs = all.flatMap((sides) => refsOn(sides, (frame) => frame >= begun && frame <= ended));
+  const isGoingOn = all.some((sides) => refsOn(sides, (frame) => frame > ended).length > 0);
+  return [
+    {
+      sentence:
+        `Stretch the keys${of} from ${roundTo(begun, 2)} to ${roundTo(ended, 2)} to ${roundTo(factor * 100, 0)} % of ` +
+        `their time, on whole frames${isGoingOn ? '; what comes after them goes along' : ''}.`,
+      keys: 1,
+      apply: (take) => {
+        const stretched = stretchAbout(take, refs, begun, factor, { ripple: true });
         return snapKeys(stretched.motion, stretched.keys).motion;
       },
     },

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { COORDINATE_FAULTS } from '../../testing/coordinate-faults.ts';
 import { createDice } from '../../testing/dice.ts';
 import { HOPS, pea, WAY } from '../../testing/hopping-pea.ts';
-import { ALL_MODELS, type Case, judge } from '../../testing/judge-readings.ts';
+import { casesOf, judge } from '../../testing/judge-readings.ts';
 import { KEYINGS } from '../../testing/keyings.ts';
 import { straight } from '../../testing/worked-scenes.ts';
 import { createKey, FRAME_LIMIT, type Key, leastEdits, type MotionDocument, readTake } from '../index.ts';
@@ -136,16 +136,7 @@ const REACHED: Record<string, [precision: number, recall: number, first: number]
 };
 
 test.for(Object.entries(REACHED))('faults of one coordinate of all models, keyed %s', ([keying, least]) => {
-  const cases = Object.entries(ALL_MODELS).flatMap(([modelName, make]) =>
-    Object.entries(COORDINATE_FAULTS).flatMap(([faultName, fault]): Case[] => {
-      const dice = createDice(modelName.length * 31 + faultName.length);
-      const model = make(dice);
-      const made = fault(model, dice);
-      if (!made) return [];
-      const said = readTake(model.target, KEYINGS[keying]!(made.take, dice)).findings;
-      return [{ name: `${modelName}, ${faultName}`, said, faults: [made.main!], also: made.also ?? [] }];
-    }),
-  );
+  const cases = casesOf(keying, { from: 0, times: 1 }, KEYINGS[keying]!, COORDINATE_FAULTS);
   expect(cases.length).toBeGreaterThan(40);
   const { precision, recall, first, examples } = judge(cases);
   [precision, recall, first].forEach((share, i) =>

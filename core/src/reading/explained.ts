@@ -1,5 +1,6 @@
 import { worstBetween } from './doubt.ts';
 import { apart, type LaidCurve } from './laid-curve.ts';
+import { lateAt, type PacedPart, type Part, partPacesOf } from './part-paces.ts';
 import { applyFit, applyInverse, type GlobalFit, type Registration } from './whole-fit.ts';
 
 /** What a cause may leave of all that is recorded, as a root of the mean square, in shares of the span. */
@@ -33,7 +34,9 @@ const LEAST_PACED = 3;
 const SAME_PACE = 0.01;
 /** A pace at which keys are on frames of their own differs by so much; each is so near to where it has it. */
 const LEAST_PACE = 0.04;
-const ON_FRAMES = { reach: 1, rounds: 3 };
+const ON_FRAMES = { reach: 1, reachInPart: 2, rounds: 3 };
+/** A part of another pace is looked for on so many frames, at paces so far apart, and leaves no more than this. */
+const PACED = { frames: 60, ratio: 1.04, about: 0.1, step: 0.01, most: 0.08 };
 /** By how many frames a part is tried to be late or early, and in which steps. */
 const PART = { most: 24, step: 0.5 };
 /** What goes as it ought to over so much of the span, on so many frames, is on time at its ends. */
@@ -124,25 +127,95 @@ export function explainedPlaces(laid: Registration, whole: GlobalFit, given: Giv
       : (partlyLate(curves, CLEARLY * left!.usual, isAlike) ?? quartersOf(events.map((frame) => applyFit(fit, frame))));
   const partly = partlyLate(curves, enough, isAlike);
   if (partly || given.seen < LEAST_PACED || Math.abs(fit.pace - 1) < LEAST_PACE) return partly;
-  return pacedOnFrames(curves, fit, isAlike);
+  const said = events.map((frame) => applyFit(fit, frame));
+  return onFrames(curves, said, ON_FRAMES.reach, isAlike);
 }
 
-/** At another pace, each key on a whole frame near to where that has it: as they are where they leave least. */
-function pacedOnFrames(curves: Drawn, fit: GlobalFit, isAlike: (miss: Miss | null) => boolean): number[] | null {
+/**
+ * The same where all is at another pace up to an event, from one on, or at one before it and at another after it; told
+ * by where each of them was found, of which one may be wrong.
+ */
+export function partlyPacedPlaces(laid: Registration, places: readonly number[], given: Given): number[] | null {
+  const curves = { ...laid, held: given.held };
+  const { events, recorded } = curves;
+  if (events.length > MOST_EVENTS) return null;
+  const { isAlike } = likeness(curves, given);
+  const offsets = events.map((frame, i) => ({
+    frame,
+    off: places[i]! - frame,
+    tolerance: ON_FRAMES.reach,
+    isSampled: false,
+    // When what comes as it ends would have come a recording does not show.
+    isAtEnd: places[i]! > recorded.last - AS_ASKED.frames,
+  }));
+  for (let out = -1; out < events.length; out++) {
+    const parts = partPacesOf(
+      offsets.filter((_, i) => i !== out),
+      ON_FRAMES.reach,
+      events[0],
+    );
+    const found = parts && onFrames(curves, placesAt(events, parts), ON_FRAMES.reachInPart, isAlike);
+    if (found) return found;
+  }
+  const part = pacedPart(curves);
+  return part && onFrames(curves, placesAt(events, [part]), ON_FRAMES.reachInPart, isAlike);
+}
+
+const placesAt = (events: readonly number[], parts: readonly PacedPart[]): number[] =>
+  events.map((frame) => frame + lateAt(frame, parts));
+
+/** The part up to an event, or from one on, at the pace that leaves least, by few frames; null where it is much. */
+function pacedPart(curves: Drawn): PacedPart | null {
+  const { events, held, recorded } = curves;
+  const frames = (recorded.last - recorded.first) / held;
+  const few = { ...curves, held: held * Math.max(1, Math.round(frames / PACED.frames)) };
+  const parts = events
+    .slice(1, -1)
+    .flatMap((frame, i): Part[] => [
+      ...(i + 1 >= LEAST_PACED - 1 ? [{ first: events[0]!, last: frame }] : []),
+      ...(events.length - i - 2 >= LEAST_PACED - 1 ? [{ first: frame, last: events.at(-1)! }] : []),
+    ]);
+  const best: { part: PacedPart | null; miss: number } = { part: null, miss: PACED.most };
+  const tryAt = (pace: number): void => {
+    for (const each of parts) {
+      const part = { ...each, pace };
+      const places = placesAt(events, [part]);
+      const miss = missOf(few, betweenPlaces(few, places), paceBetween(events, places), best.miss);
+      if (miss && miss.usual < best.miss) [best.part, best.miss] = [part, miss.usual];
+    }
+  };
+  for (let pace = PACE.least; pace <= PACE.most; pace *= PACED.ratio) tryAt(pace);
+  if (!best.part) return null;
+  const about = best.part.pace;
+  for (let pace = about - PACED.about; pace <= about + PACED.about; pace += PACED.step) tryAt(pace);
+  return best.part;
+}
+
+/** The take's frames for one of the target's, from the first of some events to the last. */
+const paceBetween = (events: readonly number[], places: readonly number[]): number =>
+  (places.at(-1)! - places[0]!) / (events.at(-1)! - events[0]!);
+
+/** Of keys at another pace each on a whole frame near to where that has it: as they are where they leave least. */
+function onFrames(
+  curves: Drawn,
+  said: readonly number[],
+  reach: number,
+  isAlike: (miss: Miss | null) => boolean,
+): number[] | null {
   const { events } = curves;
   if (events.length > MOST_EVENTS) return null;
+  const pace = paceBetween(events, said);
   const missAt = (places: readonly number[]): Miss | null =>
     places.every((place, i) => i === 0 || place > places[i - 1]!)
-      ? missOf(curves, betweenPlaces(curves, places), fit.pace, Infinity)
+      ? missOf(curves, betweenPlaces(curves, places), pace, Infinity)
       : null;
-  const said = events.map((frame) => applyFit(fit, frame));
   let places = said.map(Math.round);
   let miss = missAt(places);
   for (let round = 0; round < ON_FRAMES.rounds; round++)
     for (let k = 0; k < places.length; k++)
       for (const by of [-1, 1]) {
         const tried = places.with(k, places[k]! + by);
-        const other = Math.abs(tried[k]! - said[k]!) <= ON_FRAMES.reach ? missAt(tried) : null;
+        const other = Math.abs(tried[k]! - said[k]!) <= reach ? missAt(tried) : null;
         if (other && (!miss || other.usual < miss.usual)) [places, miss] = [tried, other];
       }
   return isAlike(miss) ? places : null;

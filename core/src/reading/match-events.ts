@@ -35,6 +35,12 @@ function movesAt(subject: Subject, track: Track, from: number, to: number, span:
   return Math.hypot(...a.map((value, c) => b[c]! - value)) > MOVES * span;
 }
 
+/** Whether it moves on any of the frames on the way from one to another. */
+function movesBetween(subject: Subject, track: Track, from: number, to: number, span: number): boolean {
+  for (let frame = from; frame < to; frame++) if (movesAt(subject, track, frame, to, span)) return true;
+  return false;
+}
+
 interface HowToMatch extends Omit<HowToPlace, 'isRecording'> {
   /** Nothing is anywhere off. */
   isSame: boolean;
@@ -110,7 +116,7 @@ export function matchEvents(
       const { event, takeFrame } = placed[end]!;
       const onTime = time.toTake(event.frame);
       const isAfterAll = onTime > (placed[end - 1]?.takeFrame ?? -Infinity);
-      if (takeFrame > onTime && isAfterAll && !movesAt(take.subject, track, onTime, last, span))
+      if (takeFrame > onTime && isAfterAll && !movesBetween(take.subject, track, onTime, last, span))
         placed[end] = { event, takeFrame: onTime };
     }
     const explained = apart ? null : joint.explained;

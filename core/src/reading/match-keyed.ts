@@ -3,6 +3,7 @@ import { curvesOf } from './curves.ts';
 import { keyedFrames } from './keyed-frames.ts';
 import { type KeyMatch, matchKeys } from './match-keys.ts';
 import { paceOf, shiftOf } from './offset-fits.ts';
+import { partPacesOf } from './part-paces.ts';
 import { passingKeys } from './passing-keys.ts';
 import type { SharedTime } from './shared-time.ts';
 import type { TrackSide } from './track-side.ts';
@@ -46,7 +47,7 @@ interface InTurn {
 
 /**
  * Each key with the one that comes as its turn, where all show the same and are late by as much from one of them on, or
- * are all at one other pace: late by a whole swing of a settle, a key lies where the next one ought to.
+ * are all, or in part, at one other pace: late by a whole swing of a settle, a key lies where the next one ought to.
  */
 function inTurn(
   asked: readonly TrackEvent[],
@@ -59,8 +60,9 @@ function inTurn(
     off: time.toTarget(drawn[i]!.frame) - frame,
     tolerance: TOGETHER,
     isSampled: false,
+    isAtEnd: false,
   }));
-  return shiftOf(offsets, TOGETHER, false) || paceOf(offsets, TOGETHER, false)
+  return shiftOf(offsets, TOGETHER, false) || paceOf(offsets, TOGETHER, false) || partPacesOf(offsets, TOGETHER)
     ? { pairs: asked.map((_, i) => [i, i]), missing: [], extra: [] }
     : null;
 }

@@ -27,18 +27,19 @@ export interface PaceFit {
 }
 
 /** A pace nearer to the target's than this is the target's. */
-const SAME_PACE = 0.04;
+export const SAME_PACE = 0.04;
 /** What a pace may leave unexplained, in frames and as a share of what it explains. */
-const LEAST_REST = 0.3;
-const REST = 0.2;
-const LEAST_EXPLAINED = 4;
+export const LEAST_REST = 0.3;
+export const REST = 0.2;
+export const LEAST_EXPLAINED = 4;
 /** For each key that something does not explain it explains so many others, on so many frames at least. */
 const PER_OUTSIDE = 3;
 const LEAST_FRAMES = { shift: 3, pace: 4 };
 /** Lines are tried through so many of the offsets. */
 const MOST_TRIED = 24;
 
-const framesOf = (offsets: readonly KeyOffset[]): number => new Set(offsets.map(({ frame }) => frame)).size;
+/** On how many frames some offsets are. */
+export const framesOf = (offsets: readonly KeyOffset[]): number => new Set(offsets.map(({ frame }) => frame)).size;
 
 /** The most of some offsets that may be left out. */
 const mostLeft = (offsets: readonly KeyOffset[]): number => Math.floor(offsets.length / (PER_OUTSIDE + 1));

@@ -217,13 +217,18 @@ function wholeOffset({ reading: { pairs } }: ReadTrack, finding: Finding): (pair
   const { kind, measured, expected, firstFrame, lastFrame } = finding;
   const isTempo = kind === 'tempo-differs';
   const perFrame = isTempo ? 100 / measured - 1 : 0;
-  const start = isTempo
-    ? medianOf(pairs.map((pair) => pair.offsetFrames - perFrame * pair.targetFrame))
-    : measured - expected;
+  const grown = ({ targetFrame }: KeyPair): number =>
+    perFrame * (Math.min(Math.max(targetFrame, firstFrame), lastFrame) - firstFrame);
+  // What is at another pace from the first on may be late besides; what comes before another part is on time.
+  const within = pairs.filter(({ targetFrame }) => targetFrame <= lastFrame);
+  const isFromFirst = firstFrame <= pairs[0]!.targetFrame;
+  const begun = isFromFirst && within.length > 0 ? medianOf(within.map((pair) => pair.offsetFrames - grown(pair))) : 0;
+  const start = isTempo ? begun : measured - expected;
   const alone = Math.max(BY_IT_ALONE, isTempo ? SAID_SHARE * (lastFrame - firstFrame) : 0);
-  return ({ targetFrame, offsetFrames }) => {
+  return (pair) => {
+    const { targetFrame, offsetFrames } = pair;
     if (!isTempo && targetFrame < expected - 1e-6) return 0;
-    const said = start + perFrame * targetFrame;
+    const said = start + grown(pair);
     return Math.abs(offsetFrames - said) <= alone ? offsetFrames : said;
   };
 }

@@ -3,7 +3,7 @@
  * event to event (piecewise-linear registration by dynamic programming over the offsets).
  */
 
-import { explainedPlaces, type Given } from './explained.ts';
+import { explainedPlaces, type Given, partlyPacedPlaces } from './explained.ts';
 import { inOrder, valueOn } from './laid-curve.ts';
 import { applyFit, fitWhole, type GlobalFit, MOST_MISS, type Registration } from './whole-fit.ts';
 
@@ -200,9 +200,10 @@ export function registerEvents(
   if (curves.events.length === 0) return { places: [], isExplained: false };
   const whole = fitWhole(curves);
   const explained = explainedPlaces(curves, whole, given);
-  return explained
-    ? { places: explained, isExplained: true }
-    : { places: eachPlaced(curves, whole, seen), isExplained: false };
+  if (explained) return { places: explained, isExplained: true };
+  const places = eachPlaced(curves, whole, seen);
+  const paced = partlyPacedPlaces(curves, places, given);
+  return { places: paced ?? places, isExplained: paced !== null };
 }
 
 function eachPlaced(curves: Registration, whole: GlobalFit, seen: Seen): number[] {
