@@ -363,6 +363,38 @@ test('a write that meets another’s version keeps what was typed and goes throu
   await waitFor(() => expect(server.view.review!.summary).toBe('Look at the end.'));
 });
 
+const KEPT = 'undulan:review/t2';
+const closingWords = (): string => screen.getByLabelText<HTMLTextAreaElement>('Closing words').value;
+
+test('what is on its way is kept in the browser until it is through', async () => {
+  await open();
+  openTab(/^Grade/);
+  fireEvent.change(screen.getByLabelText('Closing words'), { target: { value: 'Look at the end.' } });
+  fireEvent.blur(screen.getByLabelText('Closing words'));
+  expect(localStorage.getItem(KEPT)).toContain('Look at the end.');
+  await screen.findByText('Saved');
+  expect(localStorage.getItem(KEPT)).toBeNull();
+});
+
+test('what had not gone through as the page went is brought back and written', async () => {
+  localStorage.setItem(KEPT, JSON.stringify({ version: 1, change: { summary: 'Look at the end.' } }));
+  await open();
+  await waitFor(() => expect(server.view.review!.summary).toBe('Look at the end.'));
+  openTab(/^Grade/);
+  expect(closingWords()).toBe('Look at the end.');
+  expect(localStorage.getItem(KEPT)).toBeNull();
+});
+
+test('brought back over what another changed meanwhile it waits for a word', async () => {
+  localStorage.setItem(KEPT, JSON.stringify({ version: 0, change: { summary: 'Look at the end.' } }));
+  await open();
+  openTab(/^Grade/);
+  expect(await screen.findByText(/changed elsewhere in the meantime/)).toBeDefined();
+  expect([closingWords(), server.reviews]).toEqual(['Look at the end.', []]);
+  press('Save again');
+  await waitFor(() => expect(server.view.review!.summary).toBe('Look at the end.'));
+});
+
 test('a review goes back once it has a grade, also one still on its way; for good or for another take', async () => {
   await open();
   press('Return with no notes');

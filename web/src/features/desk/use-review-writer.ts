@@ -1,7 +1,9 @@
 import type { ReviewedTake, ReviewText } from '@undulan/contract';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { sameData } from '@undulan/core';
+import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { useInTurn } from '../../saving/index.ts';
 import { explain, isProblem, useReturnReviewMutation, useSaveReviewMutation } from '../../server-data/index.ts';
+import { readStored, sayToStay, useStored } from '../../ui/index.ts';
 
 export type ReviewWords = Omit<ReviewText, 'version'>;
 
@@ -21,6 +23,14 @@ export interface ReviewWriter {
   giveBack: (again: boolean) => Promise<boolean>;
 }
 
+/** What had not gone through as a page went, and from which version it was changed. */
+interface Left {
+  version: number;
+  change: Partial<ReviewWords>;
+}
+
+const STALE = 'This review was changed elsewhere in the meantime. What you typed is still here: save again to keep it.';
+
 /** Nothing waits to be written. */
 const NOTHING: Partial<ReviewWords> = {};
 
@@ -29,6 +39,7 @@ const NO_WORDS: ReviewWords = { grade: null, summary: '', criteria: {}, decision
 /**
  * Writes grades, decisions and closing words, one write after another, each made from the version the one before left.
  * A write that meets another's version is refused once and says so; what was typed stays, and saving again keeps it.
+ * What has not gone through is kept in the browser, and brought back when the take is opened again.
  */
 export function useReviewWriter(view: ReviewedTake): ReviewWriter {
   const [saveReview] = useSaveReviewMutation();
@@ -67,19 +78,18 @@ export function useReviewWriter(view: ReviewedTake): ReviewWriter {
       // The next write goes over what is there now: the person has been told.
       if (isProblem(answer.error, 'stale-version')) version.current = Math.max(version.current, seenVersion) + 1;
       setStatus('Not saved');
-      setProblem(
-        isProblem(answer.error, 'stale-version')
-          ? 'This review was changed elsewhere in the meantime. What you typed is still here: save again to keep it.'
-          : explain(answer.error),
-      );
+      setProblem(isProblem(answer.error, 'stale-version') ? STALE : explain(answer.error));
       return false;
     },
     [seenVersion],
   );
 
+  const keptAs = `review/${takeId}`;
+  const [, keep] = useStored<Left | null>(keptAs, null);
   const wait = (change: Partial<ReviewWords>): void => {
     unsaved.current = change;
     setShownUnsaved(change);
+    keep(change === NOTHING ? null : { version: Math.max(version.current, seenVersion), change });
   };
 
   /** Writes what waits; what came to wait meanwhile goes on waiting. */
@@ -94,15 +104,35 @@ export function useReviewWriter(view: ReviewedTake): ReviewWriter {
     return through;
   };
 
+  const change = (made: Partial<ReviewWords>): void => {
+    wait({ ...unsaved.current, ...made });
+    latest.current = { ...latest.current, ...made };
+  };
+
+  const bringBack = useEffectEvent(({ version: from, change: made }: Left): void => {
+    // It may have gone through after all.
+    if (view.state === 'returned' || sameData({ ...words, ...made }, words)) return keep(null);
+    change(made);
+    if (from < seenVersion) {
+      setStatus('Not saved');
+      setProblem(STALE);
+    } else {
+      void inTurn(write);
+      sayToStay('Changes that had not been saved were brought back.');
+    }
+  });
+  useEffect(() => {
+    const left = readStored<Left | null>(keptAs, null);
+    if (left) bringBack(left);
+  }, [keptAs]);
+
   return {
     status,
     problem,
     words,
     latest: () => latest.current,
-    save: (change) => {
-      const made = typeof change === 'function' ? change(latest.current) : change;
-      wait({ ...unsaved.current, ...made });
-      latest.current = { ...latest.current, ...made };
+    save: (made) => {
+      change(typeof made === 'function' ? made(latest.current) : made);
       return inTurn(write);
     },
     settled: () => inTurn(() => Promise.resolve(latest.current)),

@@ -53,6 +53,14 @@ const rename = ({ result }: Opened, name: string, gesture?: string) =>
   act(() => result.current.change((lesson) => ({ ...lesson, name }), gesture));
 const nameOf = ({ result }: Opened) => result.current.lesson.name;
 
+test('what went through as the page went is not brought back, nor kept beside it', async () => {
+  const { lesson } = stored();
+  await set('lesson:l1', { version: 2, lesson });
+  const page = opened({ ...stored(), lesson });
+  await waitFor(async () => expect(await get('lesson:l1')).toBeUndefined());
+  expect([created, written, page.result.current.standing]).toEqual([[], [], 'saved']);
+});
+
 test('what is changed is written a moment later, each write on the version of the one before', async () => {
   const page = opened();
   rename(page, 'Lids');

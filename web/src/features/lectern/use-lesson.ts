@@ -1,5 +1,5 @@
 import type { StoredLesson } from '@undulan/contract';
-import type { Lesson } from '@undulan/core';
+import { type Lesson, sameData } from '@undulan/core';
 import { del, get, set } from 'idb-keyval';
 import { useCallback, useEffect, useReducer, useRef, useState } from 'react';
 import { mineName, useInTurn } from '../../saving/index.ts';
@@ -100,7 +100,10 @@ export function useLesson({ id, courseId, version, role, lesson: fetched }: Stor
       .catch(() => undefined)
       .then((left) => {
         if (!left) return;
-        if (left.version === version) {
+        if (sameData(left.lesson, server.current.lesson)) {
+          // It went through as the page went.
+          void del(key).catch(() => undefined);
+        } else if (left.version === version) {
           step({ kind: 'replace', lesson: left.lesson });
           sayToStay('Changes that had not been saved were brought back.');
         } else {
