@@ -36,6 +36,23 @@ const NOTHING: Partial<ReviewWords> = {};
 
 const NO_WORDS: ReviewWords = { grade: null, summary: '', criteria: {}, decisions: {} };
 
+const wordsOf = (review: ReviewedTake['review']): ReviewWords => {
+  if (!review) return NO_WORDS;
+  const { grade, summary, criteria, decisions } = review;
+  return { grade, summary, criteria, decisions };
+};
+
+/** What is to be brought back, if it did not go through after all, and whether another changed the review meanwhile. */
+function leftOf(
+  { state, review }: ReviewedTake,
+  left: Left | null,
+): { change: Partial<ReviewWords> | null; isStale: boolean } {
+  const words = wordsOf(review);
+  if (!left || state === 'returned' || sameData({ ...words, ...left.change }, words))
+    return { change: null, isStale: false };
+  return { change: left.change, isStale: left.version < (review?.version ?? 1) };
+}
+
 /**
  * Writes grades, decisions and closing words, one write after another, each made from the version the one before left.
  * A write that meets another's version is refused once and says so; what was typed stays, and saving again keeps it.
@@ -44,22 +61,26 @@ const NO_WORDS: ReviewWords = { grade: null, summary: '', criteria: {}, decision
 export function useReviewWriter(view: ReviewedTake): ReviewWriter {
   const [saveReview] = useSaveReviewMutation();
   const [returnReview] = useReturnReviewMutation();
-  const [status, setStatus] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
+  const keptAs = `review/${view.id}`;
+  const [, keep] = useStored<Left | null>(keptAs, null);
+  const [left] = useState(() => leftOf(view, readStored<Left | null>(keptAs, null)));
+  const [status, setStatus] = useState(left.isStale ? 'Not saved' : '');
+  const [problem, setProblem] = useState<string | null>(left.isStale ? STALE : null);
   const version = useRef(0);
   const inTurn = useInTurn();
   const takeId = view.id;
   const seenVersion = view.review?.version ?? 1;
   const [written, setWritten] = useState<{ version: number; words: ReviewWords } | null>(null);
   /** What was changed here and has not gone through. */
-  const unsaved = useRef(NOTHING);
-  const [shownUnsaved, setShownUnsaved] = useState(NOTHING);
-  const words = useMemo((): ReviewWords => {
-    if (written && written.version >= seenVersion) return { ...written.words, ...shownUnsaved };
-    if (!view.review) return { ...NO_WORDS, ...shownUnsaved };
-    const { grade, summary, criteria, decisions } = view.review;
-    return { grade, summary, criteria, decisions, ...shownUnsaved };
-  }, [view.review, written, seenVersion, shownUnsaved]);
+  const unsaved = useRef(left.change ?? NOTHING);
+  const [shownUnsaved, setShownUnsaved] = useState(left.change ?? NOTHING);
+  const words = useMemo(
+    (): ReviewWords => ({
+      ...(written && written.version >= seenVersion ? written.words : wordsOf(view.review)),
+      ...shownUnsaved,
+    }),
+    [view.review, written, seenVersion, shownUnsaved],
+  );
   const latest = useRef(words);
   useEffect(() => {
     latest.current = words;
@@ -84,8 +105,6 @@ export function useReviewWriter(view: ReviewedTake): ReviewWriter {
     [seenVersion],
   );
 
-  const keptAs = `review/${takeId}`;
-  const [, keep] = useStored<Left | null>(keptAs, null);
   const wait = (change: Partial<ReviewWords>): void => {
     unsaved.current = change;
     setShownUnsaved(change);
@@ -109,22 +128,14 @@ export function useReviewWriter(view: ReviewedTake): ReviewWriter {
     latest.current = { ...latest.current, ...made };
   };
 
-  const bringBack = useEffectEvent(({ version: from, change: made }: Left): void => {
-    // It may have gone through after all.
-    if (view.state === 'returned' || sameData({ ...words, ...made }, words)) return keep(null);
-    change(made);
-    if (from < seenVersion) {
-      setStatus('Not saved');
-      setProblem(STALE);
-    } else {
+  const writeLeft = useEffectEvent((): void => {
+    if (!left.change) keep(null);
+    else if (!left.isStale) {
       void inTurn(write);
       sayToStay('Changes that had not been saved were brought back.');
     }
   });
-  useEffect(() => {
-    const left = readStored<Left | null>(keptAs, null);
-    if (left) bringBack(left);
-  }, [keptAs]);
+  useEffect(() => writeLeft(), []);
 
   return {
     status,
