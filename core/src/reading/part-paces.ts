@@ -15,7 +15,7 @@ export interface Part {
 }
 
 /** A key that is late by so much; by that or more if the take ends with it. */
-type LateKey = KeyOffset & { isAtEnd: boolean };
+export type LateKey = KeyOffset & { isAtEnd: boolean };
 
 /** A part of another pace is told by the keys on so many frames after the one that it begins on. */
 const LEAST_PACED = 2;

@@ -4,6 +4,7 @@ import { trackEvents } from '../motion/sampling/track.ts';
 import { isAbout } from './checks/check.ts';
 import { withoutRounds } from './laid-along.ts';
 import { isBeyond } from './off-beyond.ts';
+import { lateAt } from './part-paces.ts';
 import type { ReadTrack } from './read-track.ts';
 import { type Finding, FINDING_KINDS, type FindingKind, type KeyPair } from './schema.ts';
 
@@ -216,9 +217,8 @@ const SAID_SHARE = 0.01;
 function wholeOffset({ reading: { pairs } }: ReadTrack, finding: Finding): (pair: KeyPair) => number {
   const { kind, measured, expected, firstFrame, lastFrame } = finding;
   const isTempo = kind === 'tempo-differs';
-  const perFrame = isTempo ? 100 / measured - 1 : 0;
-  const grown = ({ targetFrame }: KeyPair): number =>
-    perFrame * (Math.min(Math.max(targetFrame, firstFrame), lastFrame) - firstFrame);
+  const part = { first: firstFrame, last: lastFrame, pace: isTempo ? 100 / measured : 1 };
+  const grown = ({ targetFrame }: KeyPair): number => lateAt(targetFrame, [part]);
   // What is at another pace from the first on may be late besides; what comes before another part is on time.
   const within = pairs.filter(({ targetFrame }) => targetFrame <= lastFrame);
   const isFromFirst = firstFrame <= pairs[0]!.targetFrame;

@@ -3,8 +3,10 @@
  * event to event (piecewise-linear registration by dynamic programming over the offsets).
  */
 
-import { explainedPlaces, type Given, partlyPacedPlaces } from './explained.ts';
+import { explainedPlaces } from './explained.ts';
 import { inOrder, valueOn } from './laid-curve.ts';
+import type { Given } from './laid-miss.ts';
+import { partlyPacedPlaces } from './paced-places.ts';
 import { applyFit, fitWhole, type GlobalFit, MOST_MISS, type Registration } from './whole-fit.ts';
 
 /** Offsets tried about where the whole has an event, and about the best of those. */
