@@ -22,6 +22,7 @@ export function Toasts() {
   return (
     <Toaster
       position="bottom-left"
+      style={{ fontFamily: 'inherit' }}
       toastOptions={{
         closeButtonAriaLabel: 'Close this message',
         style: {

@@ -364,6 +364,10 @@ test('a write that meets another’s version keeps what was typed and goes throu
 });
 
 const KEPT = 'undulan:review/t2';
+const DECIDED: Review = {
+  ...NO_REVIEW,
+  decisions: { 'key-late pea position 9 12': { state: 'dismissed', reason: 'So.' } },
+};
 const closingWords = (): string => screen.getByLabelText<HTMLTextAreaElement>('Closing words').value;
 
 test('what is on its way is kept in the browser until it is through', async () => {
@@ -378,8 +382,9 @@ test('what is on its way is kept in the browser until it is through', async () =
 
 test('what had not gone through as the page went is brought back and written', async () => {
   localStorage.setItem(KEPT, JSON.stringify({ version: 1, change: { summary: 'Look at the end.' } }));
-  await open();
+  await open({ review: DECIDED });
   await waitFor(() => expect(server.view.review!.summary).toBe('Look at the end.'));
+  expect(server.view.review!.decisions).toEqual(DECIDED.decisions);
   openTab(/^Grade/);
   expect(closingWords()).toBe('Look at the end.');
   expect(localStorage.getItem(KEPT)).toBeNull();
@@ -393,6 +398,18 @@ test('brought back over what another changed meanwhile it waits for a word', asy
   expect([closingWords(), server.reviews]).toEqual(['Look at the end.', []]);
   press('Save again');
   await waitFor(() => expect(server.view.review!.summary).toBe('Look at the end.'));
+});
+
+test('what is left of two changes, the first of which went through, is written; junk is left alone', async () => {
+  const words = { grade: null, summary: '', criteria: {}, decisions: {} };
+  localStorage.setItem(KEPT, JSON.stringify({ version: 0, change: { summary: 'Look at the end.' }, sent: words }));
+  await open();
+  await waitFor(() => expect(server.view.review!.summary).toBe('Look at the end.'));
+  cleanup();
+  localStorage.setItem(KEPT, JSON.stringify({ version: 'a', change: { summary: 4 } }));
+  await open();
+  openTab(/^Grade/);
+  expect([closingWords(), server.reviews, localStorage.getItem(KEPT)]).toEqual(['', [], null]);
 });
 
 test('a review goes back once it has a grade, also one still on its way; for good or for another take', async () => {

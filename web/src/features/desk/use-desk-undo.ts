@@ -1,6 +1,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import { useInTurn } from '../../saving/index.ts';
-import type { ReviewWords, ReviewWriter } from './use-review-writer.ts';
+import type { ReviewWords } from './left-review.ts';
+import type { ReviewWriter } from './use-review-writer.ts';
 
 /** What was done, and how it is taken back and done again. */
 interface Deed {

@@ -1,11 +1,9 @@
-import type { ReviewedTake, ReviewText } from '@undulan/contract';
-import { sameData } from '@undulan/core';
+import type { ReviewedTake } from '@undulan/contract';
 import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { useInTurn } from '../../saving/index.ts';
 import { explain, isProblem, useReturnReviewMutation, useSaveReviewMutation } from '../../server-data/index.ts';
 import { readStored, sayToStay, useStored } from '../../ui/index.ts';
-
-export type ReviewWords = Omit<ReviewText, 'version'>;
+import { type Left, leftOf, type ReviewWords, wordsOf } from './left-review.ts';
 
 export interface ReviewWriter {
   status: string;
@@ -23,35 +21,10 @@ export interface ReviewWriter {
   giveBack: (again: boolean) => Promise<boolean>;
 }
 
-/** What had not gone through as a page went, and from which version it was changed. */
-interface Left {
-  version: number;
-  change: Partial<ReviewWords>;
-}
-
 const STALE = 'This review was changed elsewhere in the meantime. What you typed is still here: save again to keep it.';
 
 /** Nothing waits to be written. */
 const NOTHING: Partial<ReviewWords> = {};
-
-const NO_WORDS: ReviewWords = { grade: null, summary: '', criteria: {}, decisions: {} };
-
-const wordsOf = (review: ReviewedTake['review']): ReviewWords => {
-  if (!review) return NO_WORDS;
-  const { grade, summary, criteria, decisions } = review;
-  return { grade, summary, criteria, decisions };
-};
-
-/** What is to be brought back, if it did not go through after all, and whether another changed the review meanwhile. */
-function leftOf(
-  { state, review }: ReviewedTake,
-  left: Left | null,
-): { change: Partial<ReviewWords> | null; isStale: boolean } {
-  const words = wordsOf(review);
-  if (!left || state === 'returned' || sameData({ ...words, ...left.change }, words))
-    return { change: null, isStale: false };
-  return { change: left.change, isStale: left.version < (review?.version ?? 1) };
-}
 
 /**
  * Writes grades, decisions and closing words, one write after another, each made from the version the one before left.
@@ -63,7 +36,7 @@ export function useReviewWriter(view: ReviewedTake): ReviewWriter {
   const [returnReview] = useReturnReviewMutation();
   const keptAs = `review/${view.id}`;
   const [, keep] = useStored<Left | null>(keptAs, null);
-  const [left] = useState(() => leftOf(view, readStored<Left | null>(keptAs, null)));
+  const [left] = useState(() => leftOf(view, readStored<unknown>(keptAs, null)));
   const [status, setStatus] = useState(left.isStale ? 'Not saved' : '');
   const [problem, setProblem] = useState<string | null>(left.isStale ? STALE : null);
   const version = useRef(0);
@@ -105,16 +78,23 @@ export function useReviewWriter(view: ReviewedTake): ReviewWriter {
     [seenVersion],
   );
 
+  const onItsWay = useRef<ReviewWords | null>(null);
+  const keepUnsaved = (): void => {
+    const [change, sent] = [unsaved.current, onItsWay.current];
+    keep(change === NOTHING ? null : { version: Math.max(version.current, seenVersion), change, sent });
+  };
   const wait = (change: Partial<ReviewWords>): void => {
     unsaved.current = change;
     setShownUnsaved(change);
-    keep(change === NOTHING ? null : { version: Math.max(version.current, seenVersion), change });
+    keepUnsaved();
   };
 
   /** Writes what waits; what came to wait meanwhile goes on waiting. */
   const write = async (): Promise<boolean> => {
     const [sent, words] = [unsaved.current, latest.current];
     if (sent === NOTHING) return true;
+    onItsWay.current = words;
+    keepUnsaved();
     const through = await attempt((from) => saveReview({ takeId, review: { version: from, ...words } }));
     if (through) {
       setWritten({ version: version.current, words });
@@ -129,11 +109,13 @@ export function useReviewWriter(view: ReviewedTake): ReviewWriter {
   };
 
   const writeLeft = useEffectEvent((): void => {
-    if (!left.change) keep(null);
-    else if (!left.isStale) {
-      void inTurn(write);
-      sayToStay('Changes that had not been saved were brought back.');
-    }
+    if (!left.change) return keep(null);
+    sayToStay(
+      left.isStale
+        ? 'Changes that had not been saved were brought back. This was changed elsewhere since: save again under Grade.'
+        : 'Changes that had not been saved were brought back.',
+    );
+    if (!left.isStale) void inTurn(write);
   });
   useEffect(() => writeLeft(), []);
 
