@@ -2,9 +2,10 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, parse } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { createKey, createKeyedSubject, createMotion, type TrackFile, USUAL_TOLERANCES } from '@undulan/core';
 import { zipSync } from 'fflate';
+import { test } from './own-browser.ts';
 import { middleOf, signIn } from './steps.ts';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
@@ -140,8 +141,8 @@ test('by command, what is broken, lies or is no clip is refused with why, and no
   expect(existsSync(out)).toBe(false);
 });
 
-test('a clip is handed in: chosen, sent, its subject pointed at, put right, and read', async ({ browser, page }) => {
-  const instructor = await (await browser.newContext()).newPage();
+test('a clip is handed in: chosen, sent, its subject pointed at, put right, and read', async ({ ownBrowser, page }) => {
+  const instructor = await ownBrowser();
   await signIn(instructor, 'Marta');
   await clipExercise(instructor, 'Pan slide as a clip');
   await signIn(page, 'Ines');
@@ -192,10 +193,10 @@ test('a clip is handed in: chosen, sent, its subject pointed at, put right, and 
 });
 
 test('a clip that was cut off goes on where it was, after a reload too; a spot put right is followed', async ({
-  browser,
+  ownBrowser,
   page,
 }) => {
-  const instructor = await (await browser.newContext()).newPage();
+  const instructor = await ownBrowser();
   await signIn(instructor, 'Marta');
   const id = await clipExercise(instructor, 'Pan slide, sent twice');
   await signIn(page, 'Jonah');
@@ -280,10 +281,10 @@ function renderedTwo(lidLate: number): Buffer {
 }
 
 test('what moves is found, another part and a known length pointed at, and each part is read for itself', async ({
-  browser,
+  ownBrowser,
   page,
 }) => {
-  const instructor = await (await browser.newContext()).newPage();
+  const instructor = await ownBrowser();
   await signIn(instructor, 'Marta');
   await clipExercise(instructor, 'Pan and lid as a clip', [PAN, LID]);
   await signIn(page, 'Ines');

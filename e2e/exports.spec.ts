@@ -1,7 +1,8 @@
 import { execFileSync } from 'node:child_process';
 import { readFile, writeFile } from 'node:fs/promises';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { test } from './own-browser.ts';
 import {
   exerciseRow,
   expectAccessible,
@@ -429,10 +430,10 @@ test('a table is brought onto the subject of what is open, beside it or in its p
 });
 
 test('work made elsewhere comes in as nodes over time, is handed in, and is read like any other', async ({
-  browser,
+  ownBrowser,
 }) => {
-  const instructor = await (await browser.newContext()).newPage();
-  const learner = await (await browser.newContext()).newPage();
+  const instructor = await ownBrowser();
+  const learner = await ownBrowser();
   await signIn(instructor, 'Marta Olesen');
   await instructor.getByRole('button', { name: 'Set an exercise' }).click();
   await instructor.getByRole('radio', { name: 'Turn' }).click();

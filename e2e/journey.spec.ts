@@ -1,9 +1,10 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './own-browser.ts';
 import { drag, dragOnStage, exerciseRow, goToFrame, keyMark, leaveBy, middleOf, saved, signIn } from './steps.ts';
 
-test('from a set exercise to a returned review and the next take', async ({ browser }, { retry }) => {
-  const instructor = await (await browser.newContext()).newPage();
-  const learner = await (await browser.newContext()).newPage();
+test('from a set exercise to a returned review and the next take', async ({ ownBrowser }, { retry }) => {
+  const instructor = await ownBrowser();
+  const learner = await ownBrowser();
   const title = retry ? 'Dishes on a belt, again' : 'Dishes on a belt';
 
   await test.step('the instructor sets an exercise', async () => {

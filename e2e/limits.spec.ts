@@ -1,8 +1,9 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './own-browser.ts';
 import { changeExercise, exerciseRow, goToFrame, keyMark, keyOn, saved, signIn } from './steps.ts';
 
 test('a draft begun before the exercise was changed is refused, brought back within it at once, and handed in', async ({
-  browser,
+  ownBrowser,
   page,
 }) => {
   await signIn(page, 'Marta Olesen');
@@ -19,7 +20,7 @@ test('a draft begun before the exercise was changed is refused, brought back wit
   });
   expect((await page.request.post(`/api/exercises/${id}/publish`)).status()).toBe(204);
 
-  const learner = await (await browser.newContext()).newPage();
+  const learner = await ownBrowser();
   await signIn(learner, 'Leif Arnesen');
   await exerciseRow(learner, 'Hob dial, shorter').getByRole('button', { name: 'Start' }).click();
   await goToFrame(learner, 9);
@@ -47,5 +48,4 @@ test('a draft begun before the exercise was changed is refused, brought back wit
   await expect(keyMark(learner, 'Rotation', 9)).toBeVisible();
   await handIn();
   await expect(learner.getByText('Handed in, waits for review')).toBeVisible();
-  await learner.context().close();
 });

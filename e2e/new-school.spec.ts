@@ -1,7 +1,8 @@
 import { readFileSync, rmSync } from 'node:fs';
-import { type Browser, expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { startDatabase, temporaryFolder } from '../scripts/database.mjs';
 import { startServer } from '../scripts/serve.mjs';
+import { test } from './own-browser.ts';
 import { expectAccessible, goToFrame, keyMark, moveByKeys, saved } from './steps.ts';
 
 /** An installation of its own, with nobody in it: what is begun here must not be in the others' course list. */
@@ -26,11 +27,9 @@ test.afterAll(async () => {
   for (const stop of stops.reverse()) await stop();
 });
 
-const newPage = async (browser: Browser): Promise<Page> => (await browser.newContext()).newPage();
-
-test('from an empty installation to a first returned take, without a command line', async ({ browser }) => {
-  const marta = await newPage(browser);
-  const ines = await newPage(browser);
+test('from an empty installation to a first returned take, without a command line', async ({ ownBrowser }) => {
+  const marta = await ownBrowser();
+  const ines = await ownBrowser();
   const title = 'Jar lid';
 
   await test.step('the first account is made by the link that was printed', async () => {
@@ -106,8 +105,8 @@ test('from an empty installation to a first returned take, without a command lin
   });
 });
 
-test('another course is begun; links let so many in, with an account or without, and end', async ({ browser }) => {
-  const marta = await newPage(browser);
+test('another course is begun; links let so many in, with an account or without, and end', async ({ ownBrowser }) => {
+  const marta = await ownBrowser();
   await marta.goto(`${address}/sign-in`);
   await enter(marta, 'marta@kitchen.example');
   await marta.getByRole('button', { name: 'More of this course' }).click();
@@ -129,7 +128,7 @@ test('another course is begun; links let so many in, with an account or without,
   await expectAccessible(marta);
 
   // One who has an account signs in on the way.
-  const ines = await newPage(browser);
+  const ines = await ownBrowser();
   await ines.goto(link);
   await expectAccessible(ines);
   await ines.getByRole('link', { name: 'Sign in with it' }).click();
@@ -141,7 +140,7 @@ test('another course is begun; links let so many in, with an account or without,
   await expect(ines.getByText('Once a take of yours is returned')).toBeVisible();
 
   // One who has none makes it; wrong first.
-  const dario = await newPage(browser);
+  const dario = await ownBrowser();
   await dario.goto(link);
   await fillAccount(dario, 'Dario Lund', 'ines@kitchen.example', 'short');
   await dario.getByRole('button', { name: 'Join Second sitting' }).click();
@@ -156,7 +155,7 @@ test('another course is begun; links let so many in, with an account or without,
   await expect(dario.getByRole('heading', { name: 'Second sitting' })).toBeVisible();
 
   // All places are taken.
-  const late = await newPage(browser);
+  const late = await ownBrowser();
   await late.goto(link);
   await expect(late.getByRole('heading', { name: 'This link leads nowhere any more' })).toBeVisible();
 
@@ -179,8 +178,8 @@ test('another course is begun; links let so many in, with an account or without,
   await expect(marta.getByRole('link', { name: 'Third sitting as instructor' })).toBeVisible();
 });
 
-test('an account: another name, all its data as a file, a course that is left, and its end', async ({ browser }) => {
-  const dario = await newPage(browser);
+test('an account: another name, all its data as a file, a course that is left, and its end', async ({ ownBrowser }) => {
+  const dario = await ownBrowser();
   await dario.goto(`${address}/sign-in`);
   await enter(dario, 'dario@kitchen.example');
   await dario.getByRole('button', { name: 'Account of Dario Lund' }).click();
@@ -238,7 +237,7 @@ test('an account: another name, all its data as a file, a course that is left, a
   await expect(dario.getByRole('alert')).toHaveText('No account has this e-mail and password.');
 
   // A course is left by who asks for it, not by its only instructor.
-  const marta = await newPage(browser);
+  const marta = await ownBrowser();
   await marta.goto(`${address}/sign-in`);
   await enter(marta, 'marta@kitchen.example');
   await marta.getByRole('button', { name: 'Account of Marta Olesen' }).click();
@@ -249,9 +248,9 @@ test('an account: another name, all its data as a file, a course that is left, a
 });
 
 test('a pasted list: what is wrong is said by line, the others are invited and come in as who they are', async ({
-  browser,
+  ownBrowser,
 }) => {
-  const marta = await newPage(browser);
+  const marta = await ownBrowser();
   await marta.goto(`${address}/sign-in`);
   await enter(marta, 'marta@kitchen.example');
   await marta.getByRole('link', { name: 'Third sitting as instructor' }).click();
@@ -275,7 +274,7 @@ test('a pasted list: what is wrong is said by line, the others are invited and c
   await marta.getByRole('button', { name: 'End the invitation of Bo Lind' }).click();
   await expect(invitations.getByText('Bo Lind')).toHaveCount(0);
 
-  const oona = await newPage(browser);
+  const oona = await ownBrowser();
   await oona.goto(link);
   await expect(oona.getByLabel('Your name')).toHaveValue('Oona Brandt');
   await expect(oona.getByLabel('E-mail')).toHaveValue('oona@kitchen.example');
@@ -290,9 +289,9 @@ test('a pasted list: what is wrong is said by line, the others are invited and c
 });
 
 test('a course is arranged in units, its exercises put away and taken back; copied and archived whole', async ({
-  browser,
+  ownBrowser,
 }) => {
-  const marta = await newPage(browser);
+  const marta = await ownBrowser();
   await marta.goto(`${address}/sign-in`);
   await enter(marta, 'marta@kitchen.example');
   await marta.getByRole('link', { name: 'Evening class as instructor' }).click();
@@ -400,8 +399,8 @@ test('a course is arranged in units, its exercises put away and taken back; copi
   });
 });
 
-test('a returned take is shown in the gallery, remarked on frame by frame, and taken down', async ({ browser }) => {
-  const ines = await newPage(browser);
+test('a returned take is shown in the gallery, remarked on frame by frame, and taken down', async ({ ownBrowser }) => {
+  const ines = await ownBrowser();
   await ines.goto(`${address}/sign-in`);
   await enter(ines, 'ines@kitchen.example');
   await ines.getByRole('link', { name: 'Evening class as learner' }).click();
@@ -419,7 +418,7 @@ test('a returned take is shown in the gallery, remarked on frame by frame, and t
   await dialog.getByRole('button', { name: 'Show it' }).click();
   await expect(ines.getByRole('link', { name: 'Shown in the gallery' })).toBeVisible();
 
-  const marta = await newPage(browser);
+  const marta = await ownBrowser();
   await marta.goto(`${address}/sign-in`);
   await enter(marta, 'marta@kitchen.example');
   await marta.getByRole('link', { name: 'Evening class as instructor' }).click();
@@ -453,9 +452,9 @@ test('a returned take is shown in the gallery, remarked on frame by frame, and t
 });
 
 test('a course is left: what was handed in stays in one’s archive, and among the figures as one chooses', async ({
-  browser,
+  ownBrowser,
 }) => {
-  const ines = await newPage(browser);
+  const ines = await ownBrowser();
   await ines.goto(`${address}/sign-in`);
   await enter(ines, 'ines@kitchen.example');
   await ines.getByRole('button', { name: 'Account of Ines Calado' }).click();
@@ -474,7 +473,7 @@ test('a course is left: what was handed in stays in one’s archive, and among t
   await expect(ines.getByRole('button', { name: /^Start take/ })).toHaveCount(0);
   await expect(ines.getByRole('button', { name: /^Show in the gallery/ })).toHaveCount(0);
 
-  const marta = await newPage(browser);
+  const marta = await ownBrowser();
   await marta.goto(`${address}/sign-in`);
   await enter(marta, 'marta@kitchen.example');
   await marta.getByRole('link', { name: 'Evening class as instructor' }).click();
@@ -496,8 +495,8 @@ test('a course is left: what was handed in stays in one’s archive, and among t
   await expect(marta.getByText('Nothing to say yet')).toBeVisible();
 });
 
-test('a forgotten password: asked for at the door, found in the outbox, chosen anew, once', async ({ browser }) => {
-  const ines = await newPage(browser);
+test('a forgotten password: asked for at the door, found in the outbox, chosen anew, once', async ({ ownBrowser }) => {
+  const ines = await ownBrowser();
   await ines.goto(`${address}/sign-in`);
   await ines.getByRole('link', { name: 'Forgotten your password?' }).click();
   await ines.getByRole('button', { name: 'Send me a link' }).click();
@@ -507,7 +506,7 @@ test('a forgotten password: asked for at the door, found in the outbox, chosen a
   await expect(ines.getByRole('status')).toContainText('a link to a new password is on its way');
   await expectAccessible(ines);
 
-  const marta = await newPage(browser);
+  const marta = await ownBrowser();
   await marta.goto(`${address}/sign-in`);
   await enter(marta, 'marta@kitchen.example');
   await marta.getByRole('button', { name: 'Account of Marta Olesen' }).click();

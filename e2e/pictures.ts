@@ -1,4 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './own-browser.ts';
 import { exerciseRow, goToFrame, keyMark, openBench, saved, signIn, undoAll } from './steps.ts';
 
 /** The current look of each main view, from the demo course: `npm run screenshots`. */
@@ -193,7 +194,7 @@ test('a drill', async ({ page }) => {
   await picture(page, 'drill');
 });
 
-test('lectern, and a session on a learner’s side', async ({ page, browser }) => {
+test('lectern, and a session on a learner’s side', async ({ page, ownBrowser }) => {
   await signIn(page, 'Marta Olesen');
   await page.getByRole('region', { name: 'Lessons' }).getByRole('link', { name: '3 Spacing' }).first().click();
   await page.getByRole('button', { name: 'Uncover charts' }).click();
@@ -204,7 +205,7 @@ test('lectern, and a session on a learner’s side', async ({ page, browser }) =
   await page.getByRole('button', { name: 'Open a session' }).click();
   const learners = await Promise.all(
     ['Ines Calado', 'Jonah Whitby', 'Priya Raman'].map(async (name) => {
-      const own = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+      const own = await ownBrowser();
       await signIn(own, name);
       await own.getByRole('button', { name: 'Join the class' }).click();
       return own;

@@ -1,4 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './own-browser.ts';
 import { drag, exerciseRow, goToFrame, keyMark, saved, signIn } from './steps.ts';
 
 const TITLE = 'Plate on the rack';
@@ -22,10 +23,10 @@ async function handIn(page: Page, number: number): Promise<string> {
 }
 
 test('a halves chart is set, a late contact is named, drawn over and returned, and is gone in take 2', async ({
-  browser,
+  ownBrowser,
 }) => {
-  const instructor = await (await browser.newContext()).newPage();
-  const learner = await (await browser.newContext()).newPage();
+  const instructor = await ownBrowser();
+  const learner = await ownBrowser();
 
   await test.step('the instructor sets a halves chart with tolerances, what may be changed, and a brief', async () => {
     await signIn(instructor, 'Marta Olesen');

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './own-browser.ts';
 import { dragOnStage, exerciseRow, expectAccessible, goToFrame, keyMark, openBench, signIn } from './steps.ts';
 
 test('the door refuses wrong credentials in words and offers the demo accounts', async ({ page }) => {
@@ -127,11 +128,11 @@ test('at the least width every control of the Bench is within the window', async
 });
 
 test('a password is changed by who knows it; a session elsewhere is seen, and ends with it', async ({
-  browser,
+  ownBrowser,
   page,
 }) => {
   await signIn(page, 'Leif Arnesen', { anew: true });
-  const elsewhere = await (await browser.newContext()).newPage();
+  const elsewhere = await ownBrowser();
   await signIn(elsewhere, 'Leif Arnesen', { anew: true });
   const open = async (): Promise<void> => {
     await page.getByRole('button', { name: 'Account of Leif Arnesen' }).click();
@@ -155,5 +156,4 @@ test('a password is changed by who knows it; a session elsewhere is seen, and en
   await expect(elsewhere.getByRole('button', { name: 'Sign in' })).toBeVisible();
   await change('a new one for a while', 'after-closing-time');
   await expect(page.getByLabel('New password')).toHaveValue('');
-  await elsewhere.context().close();
 });

@@ -1,4 +1,5 @@
-import { type Browser, expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './own-browser.ts';
 import { expectAccessible, goToFrame, signIn } from './steps.ts';
 
 const lessons = (page: Page) => page.getByRole('region', { name: 'Lessons' });
@@ -13,8 +14,7 @@ async function lead(page: Page, lesson: string): Promise<void> {
 }
 
 /** A learner in a browser of their own, who joins by the banner. */
-async function join(browser: Browser, name: string): Promise<Page> {
-  const page = await (await browser.newContext()).newPage();
+async function join(page: Page, name: string): Promise<Page> {
   await signIn(page, name);
   await page.getByRole('button', { name: 'Join the class' }).click();
   await expect(page.getByText('In session', { exact: true })).toBeVisible();
@@ -30,10 +30,10 @@ async function beganAt(page: Page, testId: string): Promise<number> {
 
 test('two learners follow board, lanes, playhead and charts; one comes late, one looks around and comes back', async ({
   page,
-  browser,
+  ownBrowser,
 }) => {
   await lead(page, '3 Spacing');
-  const ines = await join(browser, 'Ines Calado');
+  const ines = await join(await ownBrowser(), 'Ines Calado');
   await expect(ines.getByRole('heading', { name: 'Slow at the ends' })).toBeVisible();
   await expect(ines.getByText('Its chart is covered.')).toHaveCount(5);
   // Nothing on it is to be done by a learner.
@@ -47,7 +47,7 @@ test('two learners follow board, lanes, playhead and charts; one comes late, one
   await page.keyboard.press('Home');
   await expect(ines.getByText('the same as the first')).toBeVisible();
   // Late, and where the others are.
-  const jonah = await join(browser, 'Jonah Whitby');
+  const jonah = await join(await ownBrowser(), 'Jonah Whitby');
   await expect(frame(jonah)).toHaveText('17');
   await expect(jonah.getByText('the same as the first')).toBeVisible();
   await expect(page.getByText(/in session · 2 here/)).toBeVisible();
@@ -67,13 +67,11 @@ test('two learners follow board, lanes, playhead and charts; one comes late, one
   await page.getByRole('button', { name: 'End session' }).click();
   await expect(ines.getByText('The session is over').first()).toBeVisible();
   await expect(jonah.getByText('The session is over').first()).toBeVisible();
-  await ines.context().close();
-  await jonah.context().close();
 });
 
-test('it plays on every screen by one clock: less than half a frame apart', async ({ page, browser }) => {
+test('it plays on every screen by one clock: less than half a frame apart', async ({ page, ownBrowser }) => {
   await lead(page, '3 Spacing');
-  const ines = await join(browser, 'Ines Calado');
+  const ines = await join(await ownBrowser(), 'Ines Calado');
   await page.getByRole('button', { name: 'Play', exact: true }).click();
   await expect(frame(ines)).not.toHaveText('1');
   // However late a screen is to show a frame: both mean the same one at the same time.
@@ -83,15 +81,17 @@ test('it plays on every screen by one clock: less than half a frame apart', asyn
   const stoppedAt = await page.getByRole('slider', { name: 'Playhead' }).getAttribute('aria-valuenow');
   await expect(frame(ines)).toHaveText(stoppedAt!);
   await page.getByRole('button', { name: 'End session' }).click();
-  await ines.context().close();
 });
 
 test('the class is asked, answers come live, the truth is revealed, and all of it is there afterwards', async ({
   page,
-  browser,
+  ownBrowser,
 }) => {
   await lead(page, '2 Timing');
-  const [ines, jonah] = await Promise.all([join(browser, 'Ines Calado'), join(browser, 'Jonah Whitby')]);
+  const [ines, jonah] = await Promise.all([
+    join(await ownBrowser(), 'Ines Calado'),
+    join(await ownBrowser(), 'Jonah Whitby'),
+  ]);
   await page.getByRole('button', { name: 'Questions' }).click();
   await page.getByLabel('Kind of question').selectOption('How many frames');
   await page.getByLabel('About which lane').selectOption('In 18 frames');
@@ -130,13 +130,11 @@ test('the class is asked, answers come live, the truth is revealed, and all of i
   await expect(ines.getByText('You answered 16 frames.')).toBeVisible();
   await ines.goto(address);
   await expect(ines.getByText('You answered 16 frames.')).toBeVisible();
-  await ines.context().close();
-  await jonah.context().close();
 });
 
-test('a line that was lost comes back, and the screen is where the others are', async ({ page, browser }) => {
+test('a line that was lost comes back, and the screen is where the others are', async ({ page, ownBrowser }) => {
   await lead(page, '2 Timing');
-  const ines = await join(browser, 'Ines Calado');
+  const ines = await join(await ownBrowser(), 'Ines Calado');
   await ines.context().setOffline(true);
   await ines.evaluate(() => window.dispatchEvent(new Event('offline')));
   await expect(ines.getByText('The line is down. It goes on trying.')).toBeVisible();
@@ -145,5 +143,4 @@ test('a line that was lost comes back, and the screen is where the others are', 
   await expect(ines.getByText('In session', { exact: true })).toBeVisible();
   await expect(frame(ines)).toHaveText('9');
   await page.getByRole('button', { name: 'End session' }).click();
-  await ines.context().close();
 });

@@ -1,4 +1,4 @@
-import { rmSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { startBalance } from './balance.mjs';
 import { freePort, startDatabase, temporaryFolder } from './database.mjs';
 import { ensureBuilt, ROOT, runTool } from './prepare.mjs';
@@ -71,6 +71,7 @@ export async function runInBrowser(project, args = [], shards = 1) {
   const addresses = [];
   for (let shard = 0; shard < shards; shard++)
     addresses.push(await throwawayApplication({ copies: shards > 1 && shard === shards - 1 ? 2 : 1 }));
+  const outputs = addresses.map((_, i) => `${ROOT}/test-results/${project}-${i + 1}`);
   console.log(`\n— ${project} in headless Chromium`);
   const ended = await Promise.allSettled(
     addresses.map((address, i) =>
@@ -81,7 +82,7 @@ export async function runInBrowser(project, args = [], shards = 1) {
           '--config',
           'e2e/playwright.config.ts',
           `--project=${project}`,
-          `--output=${ROOT}/test-results/${project}-${i + 1}`,
+          `--output=${outputs[i]}`,
           ...(shards > 1 ? [`--shard=${i + 1}/${shards}`] : []),
           ...args,
         ],
@@ -90,5 +91,22 @@ export async function runInBrowser(project, args = [], shards = 1) {
     ),
   );
   const failed = ended.find(({ status }) => status === 'rejected');
-  if (failed) throw failed.reason;
+  if (!failed) return;
+  sayWhatWasSeen(outputs);
+  throw failed.reason;
+}
+
+/** Long enough for a dialog, which comes last, behind a page of rows. */
+const SEEN_LINES = 150;
+
+/** Of each test that failed, what stood on the screen: where nobody watches, pictures stay where they are taken. */
+function sayWhatWasSeen(outputs) {
+  const written = outputs
+    .filter((output) => existsSync(output))
+    .flatMap((output) => readdirSync(output, { recursive: true }).map((file) => `${output}/${file}`));
+  for (const file of written.filter((path) => path.endsWith('/error-context.md'))) {
+    const [, seen] = readFileSync(file, 'utf8').split('# Page snapshot');
+    const lines = seen?.split('# Test source')[0].trim().split('\n') ?? [];
+    console.log(`\n— seen as ${file.split('/').at(-2)} failed\n${lines.slice(-SEEN_LINES).join('\n')}`);
+  }
 }

@@ -14,9 +14,13 @@ function Probe() {
 }
 
 async function open(search: string) {
-  const router = createMemoryRouter([{ path: '/planner', element: <Probe /> }], {
-    initialEntries: [`/planner${search}`],
-  });
+  const router = createMemoryRouter(
+    [
+      { path: '/planner', element: <Probe /> },
+      { path: '/course', lazy: { Component: () => new Promise((done) => setTimeout(() => done(() => null), 1000)) } },
+    ],
+    { initialEntries: [`/planner${search}`] },
+  );
   render(<RouterProvider router={router} />);
   await act(() => vi.advanceTimersByTimeAsync(10));
   return router;
@@ -63,6 +67,14 @@ test('an address written from outside (a saved plan, the way back) brings its ow
   await act(() => router.navigate(-1));
   await rest(300);
   expect(planner.state).toMatchObject({ tool: 'counts', counts: '7' });
+});
+
+test('who leaves just after a change is not called back by it, however long the next page takes', async () => {
+  const router = await open('');
+  change({ length: '30f' });
+  act(() => void router.navigate('/course'));
+  await rest(2000);
+  expect(router.state.location.pathname).toBe('/course');
 });
 
 test('the plan’s range comes from rate, first frame and length; what cannot be read is said where it is', async () => {

@@ -9,7 +9,7 @@ import {
   toNumber,
 } from '@undulan/core';
 import { createContext, use, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { useNavigation, useSearchParams } from 'react-router';
 import { type PlannerState, readPlanner, writePlanner } from './planner-state.ts';
 
 export interface Planner {
@@ -66,7 +66,10 @@ export function usePlannerState(): Planner {
     own.delete(query);
   }, [own, query]);
   const writtenAt = useRef(0);
+  // Who is on the way to another page must not be called back by an address of this one.
+  const isLeaving = useNavigation().state !== 'idle';
   useEffect(() => {
+    if (isLeaving) return;
     const rest = setTimeout(
       () => {
         const written = writePlanner(state);
@@ -78,7 +81,7 @@ export function usePlannerState(): Planner {
       Math.max(0, writtenAt.current + ADDRESS_REST_MS - performance.now()),
     );
     return () => clearTimeout(rest);
-  }, [state, query, own, setParams]);
+  }, [state, query, own, isLeaving, setParams]);
   const change = useCallback((patch: Partial<PlannerState>) => setState((now) => ({ ...now, ...patch })), []);
   return useMemo(() => {
     const rate = parseRate(state.rate);
