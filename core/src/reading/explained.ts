@@ -1,6 +1,6 @@
 import { worstBetween } from './doubt.ts';
 import { apart, type LaidCurve } from './laid-curve.ts';
-import { ALIKE, betweenPlaces, type Drawn, type Given, likeness, type Miss, missOf } from './laid-miss.ts';
+import { ALIKE, betweenPlaces, type Drawn, endsAsAsked, type Given, likeness, type Miss, missOf } from './laid-miss.ts';
 import { MOST_EVENTS, NEAR, onFrames } from './paced-places.ts';
 import { applyFit, applyInverse, type GlobalFit, type Registration } from './whole-fit.ts';
 
@@ -37,12 +37,14 @@ const AS_ASKED = { way: 0.1, frames: 3 };
 export function explainedPlaces(laid: Registration, whole: GlobalFit, given: Given): number[] | null {
   const curves = { ...laid, held: given.held };
   const { events } = curves;
-  const { enough, isAlike } = likeness(curves, given);
+  const { enough, worst, isAlike } = likeness(curves, given);
   if (isAlike(missOf(curves, (at) => at, 1, enough))) return [...events];
   const fit = bestWhole(curves, whole);
-  const left = missOf(curves, (at) => applyInverse(fit, at), fit.pace, enough);
+  const toTarget = (at: number): number => applyInverse(fit, at);
+  const left = missOf(curves, toTarget, fit.pace, enough);
   // Of two moments alone a pace is no more than where they lie.
-  if (isAlike(left) && (given.seen >= LEAST_PACED || given.seen === events.length || isSamePace(fit)))
+  const mayBePaced = given.seen >= LEAST_PACED || given.seen === events.length || isSamePace(fit);
+  if (isAlike(left) && mayBePaced && endsAsAsked(curves, toTarget, worst))
     return isSamePace(fit)
       ? events.map((frame) => frame + plainShift(curves, fit, left!.usual))
       : (partlyLate(curves, CLEARLY * left!.usual, isAlike) ?? quartersOf(events.map((frame) => applyFit(fit, frame))));

@@ -1,4 +1,4 @@
-import { apart } from './laid-curve.ts';
+import { apart, type LaidCurve } from './laid-curve.ts';
 import type { Registration } from './whole-fit.ts';
 
 /** How far the target is from a take that lies on its ruler in some way, and when that is none. */
@@ -52,6 +52,30 @@ export function missOf(curves: Drawn, toTarget: (at: number) => number, pace: nu
 }
 
 /**
+ * Whether a take that lies so on its ruler does, where the ruler has ended, as the target does there, or stands: no
+ * more than `worst` off, in shares of the span. Where the target moves on, further than it is laid out is not known.
+ */
+export function endsAsAsked(curves: Drawn, toTarget: (at: number) => number, worst: number): boolean {
+  const { target, take, channels, span, range, recorded, held } = curves;
+  const isOff = (one: LaidCurve, frame: number, other: LaidCurve, at: number): boolean =>
+    apart(channels, one, frame, other, at) > worst * span;
+  const [first, last] = [Math.max(recorded.first, range.first), Math.min(recorded.last, range.last)];
+  const drawn = Array.from({ length: Math.max(0, Math.floor((last - first) / held) + 1) }, (_, i) => first + i * held);
+  const isWithin = (at: number): boolean => toTarget(at) >= range.first && toTarget(at) <= range.last;
+  const within = drawn.filter(isWithin);
+  return drawn.every((at) => {
+    if (isWithin(at) || within.length === 0) return true;
+    const frame = toTarget(at);
+    const [end, laidOut, nearest] =
+      frame < range.first
+        ? [range.first, target.first, within[0]!]
+        : [range.last, target.first + (target.columns[0]!.length - 1) / target.perFrame, within.at(-1)!];
+    const isKnown = Math.abs(frame - end) <= Math.abs(laidOut - end) || !isOff(target, end, target, laidOut);
+    return !isKnown || !isOff(target, frame, take, at) || !isOff(take, nearest, take, at);
+  });
+}
+
+/**
  * From the take's frames to the target's, events being at those places: straight between them, and as far beyond as the
  * target is shown.
  */
@@ -83,10 +107,12 @@ export interface Given {
 export function likeness(
   { channels }: Registration,
   { share, noise }: Pick<Given, 'share' | 'noise'>,
-): { enough: number; isAlike: (miss: Miss | null) => boolean } {
+): { enough: number; worst: number; isAlike: (miss: Miss | null) => boolean } {
+  const worst = share / 2 + WORST_NOISE * noise;
   const enough = Math.max(ALIKE, NOISE_TIMES * noise * Math.sqrt(channels));
   return {
     enough,
-    isAlike: (miss) => miss !== null && miss.worst <= share / 2 + WORST_NOISE * noise && miss.usual <= enough,
+    worst,
+    isAlike: (miss) => miss !== null && miss.worst <= worst && miss.usual <= enough,
   };
 }

@@ -50,6 +50,22 @@ describe.each(RECORDED)('taken %s', (keying) => {
     expect(moves([...soft([1, 260], [9, 300]), ...own])).toEqual(before);
   });
 
+  test.each([1, 2, 3, 5])('so does what jumps away for the last, or the first, frames: %i of them', (frames) => {
+    const jumpTo = (key: Key, frame: number, value: number): Key[] => [
+      { ...key, leave: 'step' },
+      createKey(frame, value),
+    ];
+    for (const own of [soft([13, 300], [33, 200]), soft([13, 300], [23, 200], [33, 300])]) {
+      const moves = (keys: readonly Key[]): string[] =>
+        said(ladle(own), ladle(keys), keying).map((one) => one.replace(SHARE, '…'));
+      const last = own.at(-1)!;
+      const after = [...own.slice(0, -1), ...jumpTo(last, 62 - frames, last.value - 40)];
+      expect(moves(after)).toEqual(['The ladle moves after frame 33, by up to … of the travel; the target stands.']);
+      const before = [...jumpTo(createKey(1, 340), 1 + frames, 300), ...own];
+      expect(moves(before)).toEqual(['The ladle moves before frame 13, by up to … of the travel; the target stands.']);
+    }
+  });
+
   test('rounds that go on as the first one did are as asked, written out or not, at another pace too', () => {
     const model = ladle(CYCLE, 'repeat');
     expect(
