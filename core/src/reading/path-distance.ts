@@ -65,7 +65,7 @@ const withEndsPutRight = (asked: Line, drawn: Line, span: number, keyed: (c: num
     const [first, last] = [inner[0] ?? SAMPLES, inner.at(-1) ?? 0];
     const gone = (i: number, from: number, to: number): number => {
       const way = own[to]! - own[from]!;
-      return Math.abs(way) < A_WAY * span ? (i - from) / Math.max(1, to - from) : (own[i]! - own[from]!) / way;
+      return Math.abs(way) <= A_WAY * span ? (i - from) / Math.max(1, to - from) : (own[i]! - own[from]!) / way;
     };
     return column.map((value, i) => {
       const ofStart = i < first ? start * (1 - gone(i, 0, first)) : 0;
