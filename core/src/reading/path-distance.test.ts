@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { createKey } from '../motion/document/document.ts';
 import { soft, subjectWith } from '../../testing/worked-scenes.ts';
+import { createKey } from '../motion/document/document.ts';
 import { trackWith } from '../motion/sampling/track.ts';
 import { segmentPaths, wholePath } from './path-distance.ts';
 
