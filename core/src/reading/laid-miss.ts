@@ -1,3 +1,4 @@
+import type { FrameRange } from '../time/range.ts';
 import { apart, type LaidCurve } from './laid-curve.ts';
 import type { Registration } from './whole-fit.ts';
 
@@ -25,20 +26,25 @@ export interface Miss {
   usual: number;
 }
 
+/** The first of a take's own drawings and the last frame of those that are laid out: keys may lie far beyond. */
+function drawingsOf({ take, recorded, held }: Drawn): FrameRange {
+  const first = recorded.first + Math.ceil(Math.max(0, take.first - recorded.first) / held) * held;
+  const last = Math.min(recorded.last, take.first + take.columns[0]!.length / take.perFrame);
+  return { first: Math.ceil(first), last };
+}
+
 /**
  * How far the target is from the take that lies so on its ruler: at most, and as a root of the mean square, in shares
  * of the span; null of too little, or where the mean is more than `enough`. On the take's own drawings: what lies
  * between two of them is in neither.
  */
 export function missOf(curves: Drawn, toTarget: (at: number) => number, pace: number, enough: number): Miss | null {
-  const { target, take, channels, span, range, recorded, held } = curves;
+  const { target, take, channels, span, range, held } = curves;
   const frames = (range.last - range.first + 1) / held;
   const most = (enough * span) ** 2 * frames * Math.max(1, pace);
   let [worst, sum, count] = [0, 0, 0];
-  // Keys may lie far beyond what is laid out.
-  const first = recorded.first + Math.ceil(Math.max(0, take.first - recorded.first) / held) * held;
-  const last = Math.min(recorded.last, take.first + take.columns[0]!.length / take.perFrame);
-  for (let at = Math.ceil(first); at <= last; at += held) {
+  const { first, last } = drawingsOf(curves);
+  for (let at = first; at <= last; at += held) {
     const frame = toTarget(at);
     if (frame < range.first || frame > range.last) continue;
     const miss = apart(channels, target, frame, take, at);
@@ -56,16 +62,18 @@ export function missOf(curves: Drawn, toTarget: (at: number) => number, pace: nu
  * more than `worst` off, in shares of the span. Where the target moves on, further than it is laid out is not known.
  */
 export function endsAsAsked(curves: Drawn, toTarget: (at: number) => number, worst: number): boolean {
-  const { target, take, channels, span, range, recorded, held } = curves;
+  const { target, take, channels, span, range, held } = curves;
   const isOff = (one: LaidCurve, frame: number, other: LaidCurve, at: number): boolean =>
     apart(channels, one, frame, other, at) > worst * span;
-  const [first, last] = [Math.max(recorded.first, range.first), Math.min(recorded.last, range.last)];
-  const drawn = Array.from({ length: Math.max(0, Math.floor((last - first) / held) + 1) }, (_, i) => first + i * held);
-  const isWithin = (at: number): boolean => toTarget(at) >= range.first && toTarget(at) <= range.last;
-  const within = drawn.filter(isWithin);
+  const isIn = (frame: number): boolean => frame >= range.first && frame <= range.last;
+  const { first, last } = drawingsOf(curves);
+  const drawn: number[] = [];
+  for (let at = first; at <= last; at += held) if (isIn(at)) drawn.push(at);
+  const within = drawn.filter((at) => isIn(toTarget(at)));
+  if (within.length === 0) return true;
   return drawn.every((at) => {
-    if (isWithin(at) || within.length === 0) return true;
     const frame = toTarget(at);
+    if (isIn(frame)) return true;
     const [end, laidOut, nearest] =
       frame < range.first
         ? [range.first, target.first, within[0]!]
