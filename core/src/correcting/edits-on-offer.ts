@@ -3,7 +3,8 @@ import type { Channel, MotionDocument } from '../motion/document/schema.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
 import { counterpart } from '../reading/counterpart.ts';
 import { LOOK_IDS } from '../reading/looks.ts';
-import { type Finding, FINDING_KINDS, type Reading, type TrackReading } from '../reading/schema.ts';
+import { movementsName } from '../reading/said-once.ts';
+import { type Finding, FINDING_KINDS, type Reading, type TrackReading, tracksTold } from '../reading/schema.ts';
 import { createSharedTime } from '../reading/shared-time.ts';
 import { theSubject } from '../reading/words.ts';
 import { sameData } from '../steps/index.ts';
@@ -19,8 +20,9 @@ import { coordinateInTime, inTempo, inTempoOfPart, inTime, withoutPause } from '
 const HABIT = 2;
 
 /** Whether a finding is of a track, of all of its subject, or of all. */
-const isOf = ({ subjectId, track: about }: Finding, { track }: Sides): boolean =>
-  (subjectId === null || subjectId === track.subjectId) && (about === null || about === track.track);
+const isOf = (finding: Finding, { track }: Sides): boolean =>
+  (finding.subjectId === null || finding.subjectId === track.subjectId) &&
+  (finding.track === null || tracksTold(finding).includes(track.track));
 
 /** The tracks read, those that a finding is about and all. */
 function sidesOf(target: MotionDocument, take: MotionDocument, reading: Reading): { meant: Sides[]; all: Sides[] } {
@@ -36,6 +38,25 @@ function sidesOf(target: MotionDocument, take: MotionDocument, reading: Reading)
   const all = reading.tracks.flatMap(sidesOfTrack);
   const meant = all.filter((sides) => reading.findings.some((finding) => isOf(finding, sides)));
   return { meant, all };
+}
+
+/** Movements of which a finding says the same, as one: keyed alike, they are put right together. */
+function together(meant: readonly Sides[], { findings }: Reading): Sides[] {
+  const groups = findings
+    .filter(({ alike }) => alike !== undefined)
+    .map((finding) => meant.filter((sides) => isOf(finding, sides)));
+  const keyed = ({ track: { pairs, missingFrames, extraFrames } }: Sides): unknown => [
+    pairs,
+    missingFrames,
+    extraFrames,
+  ];
+  return groups
+    .filter((group) => group.every((sides) => sameData(keyed(sides), keyed(group[0]!))))
+    .map((group) => ({
+      ...group[0]!,
+      channelIds: group.flatMap(({ channelIds }) => channelIds),
+      track: { ...group[0]!.track, label: movementsName(group.map(({ track }) => track.label)) },
+    }));
 }
 
 /** One coordinate of a place that all of is off, as if it were alone: its keys are the target's, in their order. */
@@ -91,7 +112,7 @@ export function* editsOnOffer(
     yield* inTempo([coordinate], ` of ${whose(coordinate)}`);
     yield* sized([coordinate]);
   }
-  for (const sides of meant) {
+  for (const sides of [...together(meant, reading), ...meant]) {
     const { pairs, missingFrames } = sides.track;
     for (const frame of missingFrames) yield* added(sides, [frame]);
     if (missingFrames.length > 1) yield* added(sides, missingFrames);

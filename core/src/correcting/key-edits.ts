@@ -8,7 +8,7 @@ import { withEase } from '../motion/keys/ease-keys.ts';
 import { easeShapeOf } from '../motion/sampling/ease-shape.ts';
 import { TRACKS } from '../motion/sampling/track.ts';
 import { counterpart } from '../reading/counterpart.ts';
-import type { Finding } from '../reading/schema.ts';
+import { type Finding, tracksTold } from '../reading/schema.ts';
 import { standsOn } from '../reading/standing.ts';
 import { roundTo, theSubject } from '../reading/words.ts';
 import {
@@ -122,9 +122,11 @@ function restingAs(target: MotionDocument, take: MotionDocument, refs: readonly 
 
 /** Keys gone that ought not to be there at all: of a channel that is idle or too much, and on the rest frame. */
 export function cleared(target: MotionDocument, take: MotionDocument, findings: readonly Finding[]): EditOnOffer[] {
-  return findings.flatMap(({ kind, subjectId, track }): EditOnOffer[] => {
+  const each = findings.flatMap((finding) => tracksTold(finding).map((track) => ({ ...finding, track })));
+  return each.flatMap(({ kind, subjectId, track }): EditOnOffer[] => {
     const subject = take.subjects.find((other) => other.id === subjectId);
-    const ids: readonly string[] = TRACKS.find((other) => other.id === track)?.channelIds ?? (track ? [track] : []);
+    const known = TRACKS.find((other) => other.id === track);
+    const ids: readonly string[] = known?.channelIds ?? (track ? [track] : []);
     const isRest = kind === 'rest-frame-keyed';
     if (!isRest && (!subject || (kind !== 'track-extra' && kind !== 'channel-idle'))) return [];
     const refs = (isRest ? take.subjects : [subject!]).flatMap((own) =>
@@ -136,7 +138,7 @@ export function cleared(target: MotionDocument, take: MotionDocument, findings: 
             .map(({ frame }): KeyRef => ({ subjectId: own.id, channelId: id, frame })),
         ),
     );
-    const what = isRest ? 'the rest frame' : `${track} of ${theSubject(subject!.name)}`;
+    const what = isRest ? 'the rest frame' : `${known?.label.toLowerCase() ?? track} of ${theSubject(subject!.name)}`;
     if (refs.length === 0) return [];
     const apply = (now: MotionDocument): MotionDocument => {
       const without = deleteKeys(now, refs).motion;

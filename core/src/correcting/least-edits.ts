@@ -4,7 +4,7 @@ import { counterpart } from '../reading/counterpart.ts';
 import { isHungAlike } from '../reading/hung-alike.ts';
 import { isRecorded } from '../reading/keying.ts';
 import { isReadAsDrawn, readTake, targetRead } from '../reading/read-take.ts';
-import { type Finding, findingKey, type Reading, type Severity, type Target } from '../reading/schema.ts';
+import { type Finding, findingKey, type Reading, type Severity, type Target, tracksTold } from '../reading/schema.ts';
 import { turnedAsTake } from '../reading/whole-turns.ts';
 import { type Change, changesBetween, sameData } from '../steps/index.ts';
 import { frameCount } from '../time/range.ts';
@@ -60,7 +60,7 @@ interface Tried {
 
 /** How wrong a take is: its findings by their severity, and how far off it is at all. */
 function wrongness({ findings, tracks }: Reading): number {
-  const said = findings.reduce((sum, finding) => sum + WEIGHT[finding.severity], 0);
+  const said = findings.reduce((sum, finding) => sum + WEIGHT[finding.severity] * tracksTold(finding).length, 0);
   return said + tracks.reduce((sum, track) => sum + RAW * Math.min(100, track.raw.rmsPercent), 0);
 }
 
@@ -84,11 +84,11 @@ export function leastEdits(target: Target, handedIn: MotionDocument, dismissed: 
   const asRead = readTake(target, handedIn);
   // Of another size it is the same still.
   const notCounted = new Set(
-    asRead.findings.filter((finding) => dismissed.includes(findingKey(finding))).map(subjectMatter),
+    asRead.findings.filter((finding) => dismissed.includes(findingKey(finding))).flatMap(subjectMatters),
   );
   const counted = (reading: Reading): Reading => ({
     ...reading,
-    findings: reading.findings.filter((finding) => !notCounted.has(subjectMatter(finding))),
+    findings: reading.findings.filter((finding) => !subjectMatters(finding).every((matter) => notCounted.has(matter))),
   });
   const counting = (own: Target, take: MotionDocument): Reading => counted(readTake(own, take));
   const start = counted(asRead);
@@ -178,10 +178,13 @@ function withoutNeedless(
   return needed;
 }
 
-/** What a finding is about, however large it is: a key that is less late is late still. */
-function subjectMatter({ kind, subjectId, track, channel, firstFrame, expected, unit }: Finding): string {
+/** What a finding is about in each track, however large it is: a key that is less late is late still. */
+function subjectMatters(finding: Finding): string[] {
+  const { kind, subjectId, channel, firstFrame, expected, unit } = finding;
   const isKey = kind === 'key-late' || kind === 'key-early';
-  return [isKey ? unit : kind, subjectId, channel ?? track, isKey ? expected : firstFrame].join(' ');
+  const matterIn = (track: string | null): string =>
+    [isKey ? unit : kind, subjectId, channel ?? track, isKey ? expected : firstFrame].join(' ');
+  return tracksTold(finding).map(matterIn);
 }
 
 function inSteps(
@@ -196,11 +199,13 @@ function inSteps(
     take = edit.apply(before);
     const { findings, proposedGrade } = read(take);
     left = findings;
-    const kept = new Set(findings.map(subjectMatter));
+    const kept = new Set(findings.flatMap(subjectMatters));
     return {
       sentence: edit.sentence,
       changes: changesBetween(before, take),
-      clears: found.filter((finding) => !kept.has(subjectMatter(finding))).map((finding) => finding.sentence),
+      clears: found
+        .filter((finding) => !subjectMatters(finding).some((matter) => kept.has(matter)))
+        .map(({ sentence }) => sentence),
       left: findings.length,
       grade: proposedGrade,
     };

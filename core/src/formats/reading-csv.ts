@@ -1,4 +1,4 @@
-import type { Reading } from '../reading/index.ts';
+import { type Reading, tracksTold } from '../reading/index.ts';
 import { csvOf } from './csv-text.ts';
 
 /** The findings of a reading as a table: a row a finding, in the order in which they are put right. */
@@ -22,7 +22,7 @@ export function writeFindingsCsv({ findings, tracks }: Reading): string {
       finding.kind,
       finding.severity,
       (finding.subjectId && names.get(finding.subjectId)) ?? finding.subjectId,
-      finding.track,
+      tracksTold(finding).join(' '),
       finding.firstFrame,
       finding.lastFrame,
       finding.measured,

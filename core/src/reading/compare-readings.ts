@@ -1,4 +1,4 @@
-import type { Criterion, Finding, Reading } from './schema.ts';
+import { type Criterion, type Finding, type Reading, tracksTold } from './schema.ts';
 
 /** What became of findings from one take to a later one. */
 export interface ReadingChange {
@@ -15,7 +15,8 @@ export interface ReadingChange {
 const REACH = 3;
 
 function sameFault(a: Finding, b: Finding): boolean {
-  if (a.kind !== b.kind || a.subjectId !== b.subjectId || a.track !== b.track) return false;
+  if (a.kind !== b.kind || a.subjectId !== b.subjectId) return false;
+  if (!tracksTold(a).some((track) => tracksTold(b).includes(track))) return false;
   return a.firstFrame <= b.lastFrame + REACH && b.firstFrame <= a.lastFrame + REACH;
 }
 

@@ -15,6 +15,7 @@ export {
   FINDING_KINDS,
   FINDING_GROUPS,
   findingKey,
+  tracksTold,
   READING_VERSION,
   CRITERION_IDS,
   CriterionId,
@@ -44,4 +45,5 @@ export { compareReadings } from './compare-readings.ts';
 export type { ReadingChange } from './compare-readings.ts';
 export { createWarp } from './warp.ts';
 export type { Warp } from './warp.ts';
+export { movementsName } from './said-once.ts';
 export { FINDING_NAMES } from './kind-names.ts';

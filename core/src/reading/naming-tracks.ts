@@ -1,4 +1,5 @@
-import type { BothRead } from './checks/check.ts';
+import { type BothRead, isAbout } from './checks/check.ts';
+import { movementsName } from './said-once.ts';
 import type { Finding, TrackReading } from './schema.ts';
 import { capital, saysCoordinate, theSubject, uncapital } from './words.ts';
 
@@ -9,13 +10,14 @@ export function namingTrack({ tracks }: BothRead): (finding: Finding) => Finding
     bySubject.set(reading.subjectId, [...(bySubject.get(reading.subjectId) ?? []), reading]);
   return (finding) => {
     const own = bySubject.get(finding.subjectId) ?? [];
-    const said = own.find(({ track }) => track === finding.track);
-    if (!said) return finding;
+    const told = own.filter((reading) => isAbout(finding, reading));
+    if (!told[0]) return finding;
     const { sentence } = finding;
     const says = (words: string): boolean => sentence.toLowerCase().includes(words.toLowerCase());
+    const label = movementsName(told.map((reading) => reading.label));
     const names = [
-      ...(bySubject.size > 1 && !says(theSubject(said.subjectName)) ? [said.subjectName] : []),
-      ...(own.length > 1 && !says(said.label) && !saysCoordinate(sentence) ? [said.label] : []),
+      ...(bySubject.size > 1 && !says(theSubject(told[0].subjectName)) ? [told[0].subjectName] : []),
+      ...(own.length > told.length && !says(label) && !saysCoordinate(sentence) ? [label] : []),
     ];
     if (names.length === 0) return finding;
     const named = capital(names.join(', ').toLowerCase());

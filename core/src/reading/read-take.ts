@@ -26,7 +26,8 @@ import { withPivotsOf } from './pivots-alike.ts';
 import { withoutPops } from './pops.ts';
 import { findLeftOut, MOST_FINDINGS, MOST_LAID_ON, MOST_SAMPLES, rangesRead, withMargins } from './read-bounds.ts';
 import { type ReadTrack, readTrack } from './read-track.ts';
-import { type Reading, READING_VERSION, type Target, type TrackReading } from './schema.ts';
+import { saidOnce } from './said-once.ts';
+import { type Finding, type Reading, READING_VERSION, type Target, type TrackReading } from './schema.ts';
 import { createSharedTime } from './shared-time.ts';
 import { movesIn } from './standing.ts';
 import { areTurnedAlike, sayingPath } from './turned-by-path.ts';
@@ -47,6 +48,9 @@ function standStill(subject: Subject): Subject {
 /** A track as it can be written down: of a movement wider than any number its extent is the greatest there is. */
 const asWritten = (reading: TrackReading): TrackReading =>
   Number.isFinite(reading.span) ? reading : { ...reading, span: Number.MAX_VALUE };
+
+const withMendsRounded = (finding: Finding): Finding =>
+  finding.mends === undefined ? finding : { ...finding, mends: Math.round(finding.mends * 1000) / 1000 };
 
 /** Of what stands no key is missing, nor too many. */
 const withoutKeysLeft = (reading: TrackReading): TrackReading => ({ ...reading, missingFrames: [], extraFrames: [] });
@@ -149,26 +153,26 @@ function readOnce(set: Target, handed: MotionDocument, samples: number): Scored 
   ]
     // Of what is never shown nothing else is said.
     .filter(({ kind, subjectId }) => kind === 'subject-missing' || subjectId === null || !hidden.has(subjectId))
-    .sort(byFixingOrder)
-    .map(namingTrack(read))
-    .map(sayingPath(read));
+    .sort(byFixingOrder);
   const mends = mendsOf(read, inOrder.slice(0, MOST_MEASURED));
-  const found = byWhatMends(
-    inOrder.map((finding, i) => {
-      const share = mends[i] ?? null;
-      return share === null ? finding : { ...finding, mends: Math.round(share * 1000) / 1000 };
-    }),
+  const measured = inOrder.map((finding, i) => {
+    const share = mends[i] ?? null;
+    return share === null ? finding : { ...finding, mends: share };
+  });
+  const told = saidOnce(
+    measured,
+    tracks.map(({ reading }) => reading),
   );
-  const findings = [
-    ...findLeftOut({
-      // Of what is the target itself all is known.
-      range: ranges.isCut && !sameData(asked.motion, given) ? { asked: asked.motion.range, read: ranges.target } : null,
-      keys: tracks.reduce((sum, { leftOutKeys }) => sum + leftOutKeys, 0),
-      findings: Math.max(0, found.length - MOST_FINDINGS),
-    }),
-    ...found.slice(0, MOST_FINDINGS),
-  ];
-  const criteria = scoreCriteria(read, findings);
+  const found = byWhatMends(told.map(withMendsRounded));
+  const leftOut = findLeftOut({
+    // Of what is the target itself all is known.
+    range: ranges.isCut && !sameData(asked.motion, given) ? { asked: asked.motion.range, read: ranges.target } : null,
+    keys: tracks.reduce((sum, { leftOutKeys }) => sum + leftOutKeys, 0),
+    findings: Math.max(0, found.length - MOST_FINDINGS),
+  });
+  const findings = [...leftOut, ...found.slice(0, MOST_FINDINGS).map(namingTrack(read)).map(sayingPath(read))];
+  // What is said once of several is off in each.
+  const criteria = scoreCriteria(read, [...leftOut, ...measured.slice(0, MOST_FINDINGS)]);
   const score = weightedScore(criteria);
   const asDrawn = ({ reading }: ReadTrack): TrackReading => {
     const places = reading.track === 'position' ? apart.places.get(reading.subjectId) : undefined;

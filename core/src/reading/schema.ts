@@ -118,6 +118,8 @@ export const Finding = z.object({
   kind: z.enum(Object.keys(FINDING_KINDS) as [FindingKind, ...FindingKind[]]),
   subjectId: z.string().nullable(),
   track: z.string().nullable(),
+  /** Other tracks of the subject of which it says the same. */
+  alike: z.array(z.string().max(32)).max(CHANNEL_IDS.length).optional(),
   /** Of a place the coordinate that it is about, where it is about all of one alone. */
   channel: z.enum(CHANNEL_IDS).optional(),
   firstFrame: z.number(),
@@ -132,6 +134,12 @@ export const Finding = z.object({
   mends: z.number().optional(),
 });
 export type Finding = z.infer<typeof Finding>;
+
+/** The tracks a finding is about: null where it is of none, or of all. */
+export const tracksTold = ({ track, alike = [] }: Pick<Finding, 'track' | 'alike'>): (string | null)[] => [
+  track,
+  ...alike,
+];
 
 /** What tells a finding of a reading from the others of it. */
 export function findingKey({
@@ -218,7 +226,7 @@ export const Criterion = z.object({
 export type Criterion = z.infer<typeof Criterion>;
 
 /** Rises when a reading comes to hold more; an older one is made anew from its target and its take. */
-export const READING_VERSION = 22;
+export const READING_VERSION = 23;
 
 /** The computed comparison of a take with its target. */
 export const Reading = z.object({

@@ -3,8 +3,10 @@ import {
   FINDING_KINDS,
   findingKey,
   type FindingKind,
+  movementsName,
   type Reading,
   type TrackReading,
+  tracksTold,
 } from '@undulan/core';
 
 /** What each kind of finding says to a learner from whom the model is hidden: what is wrong, not by how much. */
@@ -75,10 +77,14 @@ function ownFrames(
 
 function coarseFinding(finding: Finding, { tracks, range }: Reading): Finding {
   if (OF_THE_TAKE.has(finding.kind)) return finding;
-  const track = tracks.find((one) => one.subjectId === finding.subjectId && one.track === finding.track);
+  const told = tracksTold(finding).flatMap(
+    (id) => tracks.find((one) => one.subjectId === finding.subjectId && one.track === id) ?? [],
+  );
+  const [track] = told;
   const frames = ownFrames(finding, track) ?? { firstFrame: range.first, lastFrame: range.last };
   const { kind, subjectId, track: id } = finding;
-  const settings = FINDING_KINDS[kind] === 'settings';
+  const isNamed = track && FINDING_KINDS[kind] !== 'settings';
+  const label = (): string => movementsName(told.map((one) => one.label)).toLowerCase();
   return {
     kind,
     subjectId,
@@ -89,7 +95,7 @@ function coarseFinding(finding: Finding, { tracks, range }: Reading): Finding {
     tolerance: 0,
     unit: '',
     severity: 'clear',
-    sentence: track && !settings ? `${track.subjectName}, ${track.label.toLowerCase()}: ${WORDS[kind]}` : WORDS[kind],
+    sentence: isNamed ? `${track.subjectName}, ${label()}: ${WORDS[kind]}` : WORDS[kind],
   };
 }
 

@@ -34,7 +34,7 @@ export function aboutTrack({
 }
 
 export function isAbout(finding: Finding, { subjectId, track }: Pick<TrackReading, 'subjectId' | 'track'>): boolean {
-  return finding.subjectId === subjectId && finding.track === track;
+  return finding.subjectId === subjectId && (finding.track === track || (finding.alike?.includes(track) ?? false));
 }
 
 /** One cause of many findings, and which of them it tells. */
