@@ -196,9 +196,12 @@ function sizedLike(read: ReadTrack): Correction[] {
       length += (asked[i]! - asked[0]!) ** 2;
     }
   });
-  const size = length > 0 ? along / length : 0;
-  const valueAt = (c: number, i: number): number => target[c]![0]! + (take[c]![i]! - take[c]![0]!) / size;
-  return size === 0 ? [] : [{ from: 0, to: lastOf(read), valueAt }];
+  if (length === 0) return [];
+  const size = along / length;
+  // What does not move at all has no size to be brought to the target's.
+  const valueAt = (c: number, i: number): number =>
+    size === 0 ? target[c]![i]! : target[c]![0]! + (take[c]![i]! - take[c]![0]!) / size;
+  return [{ from: 0, to: lastOf(read), valueAt }];
 }
 
 /** Offsets are rounded where they are told. */

@@ -86,6 +86,30 @@ test('what several movements do alike names them where there are more', () => {
   ]);
 });
 
+test('one pose that is not there, or off, is told once, each movement by its own measure', () => {
+  const cup = (values: (track: number[]) => Key[], down = 0, turned = 0): MotionDocument =>
+    lid({
+      'position.y': values([200, 80 + down, 200, 120, 200]),
+      rotation: values([0, 30 - turned, -20, 10, 0]),
+      'skew.x': keys([0, 20, -20, 20, 0]),
+    });
+  const said = (take: MotionDocument) => read(take, cup(keys)).findings.map(({ kind, sentence }) => [kind, sentence]);
+  expect(said(cup((values) => keys(values).filter(({ frame }) => frame !== 12)))).toEqual([
+    [
+      'key-missing',
+      'Position and rotation have no key for frame 12 of the target: the lid is 120 px and 39.3° from its pose.',
+    ],
+  ]);
+  expect(said(cup(keys, 40, 12))).toEqual([
+    ['pose-off', "Position and rotation: the lid is 40 px and 12° away from the target's pose at frame 12."],
+  ]);
+});
+
+test('what is keyed and stands is told of all of it, not pose by pose', () => {
+  const take = grown(keys([1, 1, 1, 1, 1]), keys([1, 1, 1, 1, 1]));
+  expect(read(take).findings).toMatchObject([{ sentence: 'The lid stays unchanged in scale, throughout.', mends: 1 }]);
+});
+
 test('of what was told together and is put right in one, nothing has gone, nor come', () => {
   const change = compareReadings(read(grown(keys(SIZES, 3), keys(SIZES, 3))), read(grown(keys(SIZES), keys(SIZES, 3))));
   expect(change).toMatchObject({ gone: [], stayed: [{ track: 'scale.y' }], came: [] });

@@ -11,52 +11,78 @@ export function movementsName(labels: readonly string[]): string {
   const stemOf = (label: string): string => label.replace(AXIS, '');
   const isBoth = (label: string): boolean => labels.some((other) => other !== label && stemOf(other) === stemOf(label));
   const names = [...new Set(labels.map((label) => (isBoth(label) ? stemOf(label) : label)))];
-  const [last, ...others] = names.toReversed();
-  return capital([...(others.length > 0 ? [others.toReversed().join(', ')] : []), last!].join(' and ').toLowerCase());
+  return capital(listed(names).toLowerCase());
 }
 
 /** A sentence with one name of a movement in place of another, where it has that. */
 const renamed = (sentence: string, label: string, name: string): string =>
   sentence.replaceAll(label, name).replaceAll(label.toLowerCase(), name.toLowerCase());
 
-const ANY = '…';
+/** `a, b and c`. */
+const listed = (words: readonly string[]): string =>
+  [...(words.length > 1 ? [words.slice(0, -1).join(', ')] : []), words.at(-1)!].join(' and ');
+
+/** What stands in a sentence for the name of its movement, and for how far off that is. */
+const [ANY, MUCH] = ['…', '#'];
 
 /** A finding, and the movement it is about. */
 interface Own {
   finding: Finding;
-  label: string;
+  reading: TrackReading;
+}
+
+/** Of one pose that is off, or not there, how far: each movement of it by its own measure; null of anything else. */
+function amountIn({ finding: { kind, firstFrame, lastFrame, sentence }, reading: { unit } }: Own): string | null {
+  const isOfPose = (kind === 'pose-off' || kind === 'key-missing') && firstFrame === lastFrame;
+  return (isOfPose && new RegExp(`\\d[\\d.]*\\s?${unit}`).exec(sentence)?.[0]) || null;
+}
+
+/** A sentence with placeholders for the name of its movement and for how far off that is. */
+const bare = (own: Own): string =>
+  renamed(own.finding.sentence, own.reading.label, ANY).replace(amountIn(own) ?? MUCH, MUCH);
+
+const PLURAL: Record<string, string> = { has: 'have', is: 'are', runs: 'run' };
+
+/** One sentence for those of all movements. */
+function sentenceOfAll(all: readonly Own[]): string {
+  const [{ finding, reading }] = all as [Own, ...Own[]];
+  const name = movementsName(all.map((own) => own.reading.label));
+  const amounts = [...new Set(all.flatMap((own) => amountIn(own) ?? []))];
+  const said = amounts.length > 0 ? finding.sentence.replace(amounts[0]!, listed(amounts)) : finding.sentence;
+  const named = renamed(said, reading.label, name);
+  const isPlural = named.startsWith(name) && name.includes(' and ');
+  return isPlural ? named.replace(/\b(has|is|runs)\b/, (verb) => PLURAL[verb]!) : named;
 }
 
 /** One finding for several that say the same: put right together they mend what each mends. */
 function together(all: readonly Own[]): Finding[] {
-  const [{ finding, label }, ...others] = all as [Own, ...Own[]];
+  const [{ finding }, ...others] = all as [Own, ...Own[]];
   if (others.length === 0) return [finding];
-  const name = movementsName(all.map((own) => own.label));
-  // A sentence about a movement, not about what moves, takes no more than one of them.
-  const isNamed = renamed(finding.sentence, label, ANY) !== finding.sentence;
-  if (isNamed && name.includes(' and ')) return all.map((own) => own.finding);
   const mends = all.flatMap((own) => own.finding.mends ?? []);
   return [
     {
       ...finding,
-      alike: others.map((own) => own.finding.track!),
-      sentence: renamed(finding.sentence, label, name),
+      alike: others.map(({ reading }) => reading.track),
+      sentence: sentenceOfAll(all),
       ...(mends.length > 0 && { mends: mends.reduce((sum, share) => sum + share, 0) }),
     },
   ];
 }
 
 /**
- * Findings of one kind, of the same frames, that say the same but for the name of the movement, as one: where the first
- * of them stands, with the tracks of the others in `alike`. Sentences as they are before tracks are named in them.
+ * Findings of one kind, of the same frames, that say the same but for the name of the movement, or of one pose of how
+ * far it is off, as one: where the first of them stands, with the tracks of the others in `alike`. Sentences as they
+ * are before tracks are named in them.
  */
 export function saidOnce(findings: readonly Finding[], tracks: readonly TrackReading[]): Finding[] {
-  const groups = new Map<string, Own[]>();
+  const told = new Map<string, Finding | Own[]>();
   findings.forEach((finding, i) => {
-    const label = finding.channel ? undefined : tracks.find((track) => isAbout(finding, track))?.label;
-    const said = label && `${findingKey({ ...finding, track: null })} ${renamed(finding.sentence, label, ANY)}`;
-    const key = said ?? String(i);
-    groups.set(key, [...(groups.get(key) ?? []), { finding, label: label ?? '' }]);
+    const reading = finding.channel ? undefined : tracks.find((track) => isAbout(finding, track));
+    const own = reading && { finding, reading };
+    const key = own ? `${findingKey({ ...finding, track: null })} ${bare(own)}` : String(i);
+    const known = told.get(key);
+    if (Array.isArray(known)) known.push(own!);
+    else told.set(key, own ? [own] : finding);
   });
-  return [...groups.values()].flatMap(together);
+  return [...told.values()].flatMap((one) => (Array.isArray(one) ? together(one) : one));
 }

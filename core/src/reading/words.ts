@@ -77,11 +77,15 @@ export function butAt(frameNumbers: readonly number[]): string {
   return ` but at frames ${named.slice(0, -1).join(', ')} and ${named.at(-1)!}`;
 }
 
+/** Whether what is of such a size does not move at all. */
+export const standsAt = (size: number): boolean => Math.abs(size) < 1e-6;
+
 /**
- * `The cart goes 60 % of the way, throughout`; `The cart goes the other way, 60 % as far`; but at some. `inTrack`
+ * `The cart goes 60 % of the way, throughout`; `The cart stays unchanged, throughout`; `The cart goes the other way, 60 % as far`; but at some. `inTrack`
  * says of which movement, where that is to be said.
  */
 export function sizeInWords(name: string, inTrack: string, size: number, but: readonly number[]): string {
+  if (standsAt(size)) return capital(`${subjectDoes(name, 'stay')} unchanged${inTrack}, throughout.`);
   const goes = subjectDoes(name, 'go');
   const percent = `${roundTo(Math.abs(size) * 100, 0)} %`;
   if (size >= 0) return capital(`${goes} ${percent} of the way${inTrack}, throughout${butAt(but)}.`);

@@ -1,6 +1,8 @@
 import { expect, test } from 'vitest';
 import { found, sceneOf, soft, subjectWith } from '../../../testing/worked-scenes.ts';
 
+const LATE = ['overlap-off', 'key-early', 'key-late'] as const;
+
 /** A base that leads and a tip that does the same some frames later. */
 const chain = (lag: number) =>
   sceneOf(
@@ -12,7 +14,7 @@ const chain = (lag: number) =>
   );
 
 test('a tip that moves together with its base, not four frames after, is named once, with both lags', () => {
-  const [overlap, ...others] = found(chain(4), chain(0), ['overlap-off', 'key-early', 'key-late']);
+  const [overlap, ...others] = found(chain(4), chain(0), LATE);
   expect(others).toEqual([]);
   expect(overlap).toMatchObject({
     kind: 'overlap-off',
@@ -42,7 +44,7 @@ test('where the one that leads is late and the one that follows on time, it is t
       late.subjects[1]!,
     ],
   };
-  const [overlap, ...others] = found(chain(4), take, ['overlap-off', 'key-early', 'key-late']);
+  const [overlap, ...others] = found(chain(4), take, LATE);
   expect(others).toEqual([]);
   expect(overlap).toMatchObject({ kind: 'overlap-off', subjectId: 'base', measured: 0, expected: 4 });
   expect(overlap!.sentence).toBe(
@@ -54,4 +56,33 @@ test('a lag that is too long is one too; one within the tolerance, or parts that
   expect(found(chain(4), chain(8), ['overlap-off'])).toMatchObject([{ measured: 8, expected: 4 }]);
   expect(found(chain(4), chain(5), ['overlap-off'])).toEqual([]);
   expect(found(chain(0), chain(0), ['overlap-off'])).toEqual([]);
+});
+
+/** A cup that leads with two movements, at its own pace or later, and a pan that follows in one of them. */
+const followed = (at: (frame: number) => number) =>
+  sceneOf(
+    [
+      subjectWith('cup', {
+        'position.x': soft([at(1), 100], [at(12), 160], [at(30), 500], [at(48), 700]),
+        rotation: soft([at(1), 0], [at(12), -15], [at(30), 40], [at(48), 0]),
+      }),
+      subjectWith('pan', { 'position.x': soft([6, 700], [20, 640], [34, 400], [54, 380]) }),
+    ],
+    60,
+  );
+
+test.each([
+  ['late', (frame: number) => frame + 4, 'The cup is 4 frames late.'],
+  [
+    'slower',
+    (frame: number) => Math.round(1 + (frame - 1) * 1.25),
+    'The cup runs at 80 % of the speed: 59 frames where the target takes 47.',
+  ],
+])('one that leads and is %s as a whole is that, whatever follows one of its movements', (_, at, sentence) => {
+  const told = found(
+    followed((frame) => frame),
+    followed(at),
+    [...LATE, 'tempo-differs'],
+  );
+  expect(told.map((finding) => finding.sentence)).toEqual([sentence]);
 });

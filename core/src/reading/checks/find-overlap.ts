@@ -106,6 +106,14 @@ export function findOverlap({ target, tracks }: BothRead): Found {
     if (Math.max(Math.abs(ownShift), Math.abs(leaderShift)) <= tolerance) continue;
     // Where the one that follows is on time, it is the one it follows that is not.
     const isLeaders = Math.abs(ownShift) <= tolerance && Math.abs(leaderShift) > tolerance;
+    if (
+      isLeaders &&
+      !areEven(
+        before.pairs.map(({ offsetFrames }) => offsetFrames),
+        tolerance,
+      )
+    )
+      continue;
     const off = isLeaders ? before : own;
     if (isLeaders && found.some(({ finding }) => finding.subjectId === off.subjectId)) continue;
     const should = `should follow ${frames(lead.asked.lag)} later`;
@@ -203,6 +211,12 @@ function lagsBetween(speeds: readonly Speeds[]): (leader: number, follower: numb
   };
 }
 
+/** Whether keys are so alike late that it is the part that is. */
+function areEven(offsets: readonly number[], tolerance: number): boolean {
+  const { low, high } = extentOf(offsets);
+  return high - low <= Math.max(0.5, tolerance / 2);
+}
+
 /**
  * By how many frames all of a follower's keys are off against its leader's, where they are so alike; else null: single
  * keys are late then, not the part.
@@ -213,7 +227,6 @@ function evenShift(follower: ReadTrack, leader: ReadTrack, tolerance: number): n
   if (pairs.length < 2 || led.length < 1) return null;
   const base = led.reduce((sum, pair) => sum + pair.offsetFrames, 0) / led.length;
   const offsets = pairs.map((pair) => pair.offsetFrames - base);
-  const { low, high } = extentOf(offsets);
-  if (high - low > Math.max(0.5, tolerance / 2)) return null;
+  if (!areEven(offsets, tolerance)) return null;
   return roundTo(offsets.reduce((sum, offset) => sum + offset, 0) / offsets.length, 3);
 }

@@ -254,5 +254,5 @@ test('squashes of two frames at another pace are that, though each lies where an
       quick,
       squashed((frame) => frame),
     ).map((finding) => finding.sentence),
-  ).toEqual(['It runs at 140 % of the speed: 22.88 frames where the target takes 32.']);
+  ).toEqual(['It runs at 140 % of the speed: 22.75 frames where the target takes 32.']);
 });

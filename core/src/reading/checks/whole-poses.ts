@@ -4,7 +4,7 @@ import { countsAt } from '../poses.ts';
 import type { ReadTrack } from '../read-track.ts';
 import type { Finding, KeyPair } from '../schema.ts';
 import { severityOf } from '../severity.ts';
-import { amount, butAt, capital, roundTo, SAME_SIZE, sizeInWords, subjectDoes } from '../words.ts';
+import { amount, butAt, capital, roundTo, SAME_SIZE, sizeInWords, standsAt, subjectDoes } from '../words.ts';
 import { isAbout, type Whole } from './check.ts';
 
 /** Poses that are further from the first than this share of the span say of what size a motion is. */
@@ -168,7 +168,9 @@ export function findSize({ reading, track, sides, isSampled }: ReadTrack, tolera
   const but = [...ways.flatMap((way) => (isOne(way) ? [] : [way.frame])), ...astray].sort((a, b) => a - b);
   const severity = severityOf((size - 1) * 100, tolerancePercent);
   const isBack = size < -A_WAY;
-  if (!mayBut(but.length, ways.length + astray.length) || !severity || Math.abs(size) < A_WAY) return [];
+  if (!mayBut(but.length, ways.length + astray.length) || !severity) return [];
+  // Small as it is, it may be small by chance: nothing of it is none.
+  if (Math.abs(size) < A_WAY && !(standsAt(size) && but.length === 0)) return [];
   // A little larger or smaller some poses may be by chance; and what is late in a recording seems to be.
   if (but.length > 0 && (Math.abs(size - 1) < A_WAY || isSampled)) return [];
   if (!isBack && own.filter(({ isAnew }) => isAnew).length < 2) return [];

@@ -83,13 +83,13 @@ function timingsOf(offsets: readonly Offset[], others: readonly Finding[], expla
   const subjects = partsOf(offsets, ({ read }) => read.reading.subjectId);
   return subjects.flatMap((own): WholeTiming[] => {
     const { read } = own[0]!;
-    // A part that follows another too soon or too late is told as that.
-    const isPart = ({ kind, subjectId }: Finding): boolean =>
-      kind === 'overlap-off' && subjectId === read.reading.subjectId;
-    if (others.some(isPart)) return [];
-    const single = subjects.length > 1 ? timingOf(own, { read, isTrack: false }, explain) : [];
-    if (single.length > 0) return single;
     const tracks = partsOf(own, (one) => one.read.track.id);
+    // A part that follows another too soon or too late is told as that, unless more than what follows is.
+    const isPart = ({ read: { reading } }: Offset): boolean =>
+      others.some((finding) => finding.kind === 'overlap-off' && isAbout(finding, reading));
+    if (tracks.every(([one]) => isPart(one!))) return [];
+    const single = subjects.length > 1 ? timingOf(own, { read, isTrack: false }, explain) : [];
+    if (single.length > 0 || own.some(isPart)) return single;
     return tracks.length < 2
       ? []
       : tracks.flatMap((part) => timingOf(part, { read: part[0]!.read, isTrack: true }, explain));
@@ -163,6 +163,8 @@ function isOfThese({ of, offsets, outside }: Explained, finding: Finding, placeO
   const isOurs =
     !of || (finding.subjectId === of.read.reading.subjectId && (!of.isTrack || finding.track === of.read.track.id));
   if (!isOurs) return false;
+  // How parts follow one another, where one is late as a whole.
+  if (finding.kind === 'overlap-off') return of !== null && !of.isTrack;
   if (finding.kind === 'on-stage-off')
     return Math.abs(finding.measured - placeOf(finding.expected)) <= finding.tolerance;
   if (finding.kind === 'key-late' || finding.kind === 'key-early')
@@ -182,7 +184,8 @@ function tellPace(explained: Explained, pace: number): WholeTiming | null {
   const { offsets, outside } = explained;
   const recorded = offsets.filter(({ isBeyond }) => !isBeyond);
   const [first, last] = recorded.length > 1 ? [recorded[0]!, recorded.at(-1)!] : [offsets[0]!, offsets.at(-1)!];
-  const taken = (last.frame - first.frame) * pace;
+  const isOff = outside.includes(first) || outside.includes(last);
+  const taken = isOff ? (last.frame - first.frame) * pace : last.frame + last.off - first.frame - first.off;
   // Finer than half a frame no recording shows.
   const isRecorded = offsets.some(({ read }) => read.isSampled || read.areKeysFound);
   const finding = tempoOf(
