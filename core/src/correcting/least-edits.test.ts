@@ -75,3 +75,14 @@ test('a recording has no keys to put right, and says so; nothing wrong asks for 
   expect(recorded.left).not.toEqual([]);
   expect(leastEdits(target, target.motion)).toEqual({ edits: [], left: [], why: null });
 });
+
+test('a pause that a pose was keyed twice for is taken out by moving what comes after it over the first', () => {
+  const dice = createDice('crowd'.length * 31 + 'a pause put in'.length);
+  const model = ALL_MODELS['crowd']!(dice);
+  const { take } = ALL_FAULTS['a pause put in']!(model, dice)!;
+  const { edits, left } = leastEdits(model.target, take);
+  expect([edits.map(({ sentence, grade }) => [sentence, grade]), left]).toEqual([
+    [['Move all keys from 12 on 6 frames earlier.', 100]],
+    [],
+  ]);
+});

@@ -1,3 +1,4 @@
+import { findSubject } from '../motion/document/document.ts';
 import { onGrain } from '../motion/document/frame-grain.ts';
 import { rippleKeys, snapKeys, stretchAbout } from '../motion/edit/shift-keys.ts';
 import type { KeyRef } from '../motion/keys/change-keys.ts';
@@ -5,15 +6,18 @@ import { deleteKeys } from '../motion/keys/delete-keys.ts';
 import { moveKeys } from '../motion/keys/move-keys.ts';
 import type { Finding, KeyPair } from '../reading/schema.ts';
 import { frames, roundTo } from '../reading/words.ts';
-import { channelOfSubject, type EditOnOffer, keysOf, refsOn, type Sides, whose } from './sides.ts';
+import { channelOfSubject, type EditOnOffer, keyAt, keysOf, refsOn, type Sides, whose } from './sides.ts';
 
-/** Keys moved; none where one would land on another, which would be gone. */
+/** Keys moved; none where one would land on another, which would be gone, unless that is of its own pose. */
 const shift = (sentence: string, refs: KeyRef[], by: number): EditOnOffer => ({
   sentence,
   keys: 1,
   apply: (take) => {
     const { motion, gaveWay } = moveKeys(take, refs, by);
-    return gaveWay.length > 0 ? take : motion;
+    const valueOf = ({ subjectId, channelId, frame }: KeyRef): number | undefined =>
+      keyAt(keysOf(findSubject(take, subjectId), channelId), frame)?.value;
+    const isSamePose = (gone: KeyRef): boolean => valueOf(gone) === valueOf({ ...gone, frame: gone.frame - by });
+    return gaveWay.every(isSamePose) ? motion : take;
   },
 });
 

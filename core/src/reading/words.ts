@@ -81,8 +81,8 @@ export function butAt(frameNumbers: readonly number[]): string {
 export const standsAt = (size: number): boolean => Math.abs(size) < 1e-6;
 
 /**
- * `The cart goes 60 % of the way, throughout`; `The cart stays unchanged, throughout`; `The cart goes the other way, 60 % as far`; but at some. `inTrack`
- * says of which movement, where that is to be said.
+ * `The cart goes 60 % of the way, throughout`; `The cart goes the other way, 60 % as far`; but at some. `The cart stays
+ * unchanged, throughout`. `inTrack` says of which movement, where that is to be said.
  */
 export function sizeInWords(name: string, inTrack: string, size: number, but: readonly number[]): string {
   if (standsAt(size)) return capital(`${subjectDoes(name, 'stay')} unchanged${inTrack}, throughout.`);
