@@ -4,6 +4,7 @@ import { type Track, type TrackEvent, trackValues } from '../motion/sampling/tra
 import { recordedRange } from './curves.ts';
 import { eventsOf, nearestEvents } from './events.ts';
 import { matchKeyed } from './match-keyed.ts';
+import { goesOtherWay } from './other-way.ts';
 import { placeApart } from './place-apart.ts';
 import { CLOSES_EARLY, type Explained, type HowToPlace, placeEvents } from './place-events.ts';
 import { MOST_EVENTS, withMargins } from './read-bounds.ts';
@@ -27,6 +28,8 @@ export interface Matched {
 
 /** A step of more than this share of the span is a movement. */
 const MOVES = 0.004;
+/** A key so many frames from where it ought to be is on time. */
+const ON_TIME = 0.5;
 /** A pose as near as this share of the span is reached. */
 const REACHED = 0.05;
 
@@ -81,6 +84,16 @@ export function matchEvents(
     apart: new Map(),
   };
   if (isSame && asked.events.length > 0 && drawn.events.length > 0)
+    return { ...found, pairs: asked.events.map((event) => pairOf(event, time.toTake(event.frame))) };
+  // Turned about, each swing is like the next one: what is on its frame is not late by one.
+  const isOnTime = ({ frame }: TrackEvent, i: number): boolean =>
+    drawn.isSampled || Math.abs(time.toTarget(drawn.events[i]?.frame ?? NaN) - frame) <= ON_TIME;
+  const askedFrames = asked.events.map(({ frame }) => frame);
+  if (
+    (drawn.isSampled || drawn.events.length === asked.events.length) &&
+    asked.events.every(isOnTime) &&
+    goesOtherWay(target, take, track, time, askedFrames, span)
+  )
     return { ...found, pairs: asked.events.map((event) => pairOf(event, time.toTake(event.frame))) };
   if (found.isSampled && mayLayOn && span > 0 && drawn.events.length > 0) {
     const how = { span, held, doubt, isRecording: drawn.isSampled };

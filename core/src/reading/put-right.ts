@@ -7,6 +7,7 @@ import { isBeyond } from './off-beyond.ts';
 import { lateAt } from './part-paces.ts';
 import type { ReadTrack } from './read-track.ts';
 import { type Finding, FINDING_KINDS, type FindingKind, type KeyPair } from './schema.ts';
+import { standsAt } from './words.ts';
 
 /** A take's movement with what one finding tells of it put right. */
 
@@ -200,7 +201,7 @@ function sizedLike(read: ReadTrack): Correction[] {
   const size = along / length;
   // What does not move at all has no size to be brought to the target's.
   const valueAt = (c: number, i: number): number =>
-    size === 0 ? target[c]![i]! : target[c]![0]! + (take[c]![i]! - take[c]![0]!) / size;
+    standsAt(size) ? target[c]![i]! : target[c]![0]! + (take[c]![i]! - take[c]![0]!) / size;
   return [{ from: 0, to: lastOf(read), valueAt }];
 }
 
