@@ -350,9 +350,8 @@ test('an exposure sheet and a review fit paper, A4 and Letter, and are all that 
   expect(drawn).toMatchObject({ codec: 'png', width: 1800 });
 
   await signIn(page, 'Jonah Whitby');
-  await page
+  await exerciseRow(page, 'Drawer slide')
     .getByRole('link', { name: /take 1/ })
-    .first()
     .click();
   await show('Review on paper (PDF)');
   const [review, ...more] = await printed('A4');
