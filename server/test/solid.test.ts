@@ -169,12 +169,10 @@ test.each(Object.keys(HOSTILE))(
     });
     const model = { ...motion, stage: draft.work.motion.stage };
     if (JSON.stringify(model).length > 3_500_000) return;
-    const saving = performance.now();
     await jonah
       .put(`/api/drafts/${draft.id}`)
       .send({ version: 1, work: { motion: model, details: null }, history: EMPTY_HISTORY })
       .expect(200);
-    const saved = performance.now() - saving;
     const { id } = (await jonah.post(`/api/drafts/${draft.id}/hand-in`).send({ version: 2 }).expect(201))
       .body as Created;
     let longest = 0;
@@ -187,8 +185,7 @@ test.each(Object.keys(HOSTILE))(
       await delay(5);
     }
     expect((await read).readingState).toBe('read');
-    // On a machine that is slow it is no longer than its saving holds others up, twice.
-    expect(longest).toBeLessThan(Math.max(2000, 2 * saved));
+    expect(longest).toBeLessThan(2000);
   },
   60_000,
 );

@@ -26,13 +26,18 @@ export function goesOtherWay(
     const [asked, drawn] = placesAt(frame);
     return [asked.map((value, c) => value - askedFirst[c]!), drawn.map((value, c) => value - drawnFirst[c]!)];
   };
-  const poses = frames.map(fromFirst);
+  const poses: [number[], number[]][] = [];
   let [along, length] = [0, 0];
-  for (const [asked, drawn] of poses)
-    asked.forEach((value, c) => {
-      along += value * drawn[c]!;
-      length += value ** 2;
-    });
+  for (const frame of frames) {
+    const [asked, drawn] = fromFirst(frame);
+    const way = asked.reduce((sum, value) => sum + value ** 2, 0);
+    const alike = asked.reduce((sum, value, c) => sum + value * drawn[c]!, 0);
+    // Most go the way they ought to: that is seen by the first pose.
+    if (way > (BETWEEN * span) ** 2 && alike >= 0) return false;
+    along += alike;
+    length += way;
+    poses.push([asked, drawn]);
+  }
   const size = length > 0 ? along / length : 0;
   const isAsSized = ([asked, drawn]: [number[], number[]], share: number): boolean =>
     Math.hypot(...asked.map((value, c) => drawn[c]! - size * value)) <= share * span;

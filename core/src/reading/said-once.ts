@@ -1,3 +1,4 @@
+import { listed } from '../listed.ts';
 import { isAbout } from './checks/check.ts';
 import { type Finding, findingKey, type TrackReading } from './schema.ts';
 import { capital } from './words.ts';
@@ -14,13 +15,11 @@ export function movementsName(labels: readonly string[]): string {
   return capital(listed(names).toLowerCase());
 }
 
-/** A sentence with one name of a movement in place of another, where it has that. */
+/** A sentence with one name of a movement in place of another, where it begins with it or says what is in or on it. */
 const renamed = (sentence: string, label: string, name: string): string =>
-  sentence.replaceAll(label, name).replaceAll(label.toLowerCase(), name.toLowerCase());
-
-/** `a, b and c`. */
-const listed = (words: readonly string[]): string =>
-  [...(words.length > 1 ? [words.slice(0, -1).join(', ')] : []), words.at(-1)!].join(' and ');
+  sentence.replace(new RegExp(`(^| in | on )${label}\\b`, 'gi'), (_, before: string) =>
+    before === '' ? name : before + name.toLowerCase(),
+  );
 
 /** What stands in a sentence for the name of its movement, and for how far off that is. */
 const [ANY, MUCH] = ['…', '#'];

@@ -1,4 +1,5 @@
 import { capital, uncapital } from '../first-letter.ts';
+import { listed } from '../listed.ts';
 import { withUnit } from '../with-unit.ts';
 
 export { capital, uncapital };
@@ -73,8 +74,7 @@ export const SAME_SIZE = 0.06;
 export function butAt(frameNumbers: readonly number[]): string {
   const named = frameNumbers.map((frame) => String(roundTo(frame, 2)));
   if (named.length === 0) return '';
-  if (named.length === 1) return ` but at frame ${named[0]!}`;
-  return ` but at frames ${named.slice(0, -1).join(', ')} and ${named.at(-1)!}`;
+  return ` but at frame${named.length === 1 ? '' : 's'} ${listed(named)}`;
 }
 
 /** What goes less of its way than this stands, to the eye, and in the noise of a recording. */

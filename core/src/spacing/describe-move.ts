@@ -1,4 +1,5 @@
 import { capital, uncapital } from '../first-letter.ts';
+import { listed } from '../listed.ts';
 import type { MotionDocument, Subject } from '../motion/document/schema.ts';
 import { isWithinPath } from '../motion/path/within-path.ts';
 import { isSamePlace } from '../motion/sampling/stands.ts';
@@ -38,9 +39,7 @@ const times = (count: number): string => (count < 2 ? '' : ` ${howOften(count)}`
 function onFrames(given: readonly number[]): string {
   const frames = given.map(Math.ceil);
   if (frames.length > MOST_NAMED) return `${frames.length} times`;
-  return frames.length === 1
-    ? `on frame ${frames[0]!}`
-    : `on frames ${frames.slice(0, -1).join(', ')} and ${frames.at(-1)!}`;
+  return frames.length === 1 ? `on frame ${frames[0]!}` : `on frames ${listed(frames.map(String))}`;
 }
 
 function valueText(subject: Subject, track: Track, frame: number): string {

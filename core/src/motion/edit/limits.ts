@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { listed } from '../../listed.ts';
 import { sameData } from '../../steps/index.ts';
 import { sameRate } from '../../time/rate.ts';
 import { CHANNEL_IDS, type ChannelId, CHANNELS } from '../document/channels.ts';
@@ -226,5 +227,5 @@ function onlyChannels(before: MotionDocument, after: MotionDocument, { channels:
 
 function namesOf(channels: readonly ChannelId[]): string {
   const names = channels.map((id) => CHANNELS[id].label.toLowerCase());
-  return names.length < 2 ? (names[0] ?? 'no channel') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+  return names.length === 0 ? 'no channel' : listed(names);
 }

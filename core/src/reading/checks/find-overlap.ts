@@ -106,14 +106,8 @@ export function findOverlap({ target, tracks }: BothRead): Found {
     if (Math.max(Math.abs(ownShift), Math.abs(leaderShift)) <= tolerance) continue;
     // Where the one that follows is on time, it is the one it follows that is not.
     const isLeaders = Math.abs(ownShift) <= tolerance && Math.abs(leaderShift) > tolerance;
-    if (
-      isLeaders &&
-      !areEven(
-        before.pairs.map(({ offsetFrames }) => offsetFrames),
-        tolerance,
-      )
-    )
-      continue;
+    const led = before.pairs.map(({ offsetFrames }) => offsetFrames);
+    if (isLeaders && !areEven(led, tolerance)) continue;
     const off = isLeaders ? before : own;
     if (isLeaders && found.some(({ finding }) => finding.subjectId === off.subjectId)) continue;
     const should = `should follow ${frames(lead.asked.lag)} later`;
