@@ -79,6 +79,7 @@ async function layStandIn(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'Made-up sound' }).click();
   await page.getByRole('menuitem', { name }).click();
   await page.getByRole('region', { name: 'Reference strip' }).waitFor();
+  await page.getByRole('region', { name: 'Reference', exact: true }).getByText('Saved', { exact: true }).waitFor();
 }
 
 const beginsOn = (page: Page): Locator => page.getByRole('slider', { name: 'The reference begins on frame' });

@@ -105,8 +105,8 @@ function sayWhatWasSeen(outputs) {
     .filter((output) => existsSync(output))
     .flatMap((output) => readdirSync(output, { recursive: true }).map((file) => `${output}/${file}`));
   for (const file of written.filter((path) => path.endsWith('/error-context.md'))) {
-    const [, seen] = readFileSync(file, 'utf8').split('# Page snapshot');
-    const lines = seen?.split('# Test source')[0].trim().split('\n') ?? [];
+    const [, seen = ''] = /^```yaml\n(.*?)^```/ms.exec(readFileSync(file, 'utf8')) ?? [];
+    const lines = seen.split('\n');
     console.log(`\n— seen as ${file.split('/').at(-2)} failed\n${lines.slice(-SEEN_LINES).join('\n')}`);
   }
 }

@@ -91,7 +91,7 @@ export function ReferencePanel({ places = REFERENCE_PLACES, ...use }: ReferenceP
   );
 }
 
-function Choosing({ reference: { take, remove, placed, isGiven } }: { reference: Reference }) {
+function Choosing({ reference: { take, remove, placed, isGiven, status } }: { reference: Reference }) {
   const [camera, setCamera] = useState(false);
   const { input, choose } = useFileChoice({
     label: 'Footage or sound',
@@ -135,6 +135,9 @@ function Choosing({ reference: { take, remove, placed, isGiven } }: { reference:
           <Trash2 size={14} />
         </Button>
       )}
+      <span role="status" className="text-xs text-faint">
+        {status}
+      </span>
       {camera && <CameraDialog onTake={take} onClose={() => setCamera(false)} />}
     </div>
   );

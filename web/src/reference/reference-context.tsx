@@ -41,6 +41,8 @@ export interface Reference {
   /** Sends a file and lays it on the ruler, from the range's first frame on. */
   take: (file: File) => void;
   remove: () => void;
+  /** Whether what was laid is kept; empty while nothing was changed. */
+  status: '' | 'Saving …' | 'Saved' | 'Not saved';
   /** What lay there before this, to be put back. */
   last: PlacedReference | null;
   putBack: () => void;
@@ -68,7 +70,7 @@ interface ReferenceProviderProps {
 export function ReferenceProvider({ of, courseId, as, children }: ReferenceProviderProps) {
   const clock = useClock();
   const { data } = useReferencesQuery(of);
-  const [send] = useLayReferenceMutation();
+  const [send, laying] = useLayReferenceMutation();
   const [shown, preview] = useState<Placement | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
   /** What lay there before: taken away or changed for another, it can be put back. */
@@ -128,6 +130,7 @@ export function ReferenceProvider({ of, courseId, as, children }: ReferenceProvi
       void sending.take(file);
     },
     remove: () => void put(null),
+    status: laying.isLoading ? 'Saving …' : laying.isError ? 'Not saved' : laying.isSuccess ? 'Saved' : '',
     measured,
   };
   return <ReferenceContext value={reference}>{children}</ReferenceContext>;

@@ -1,6 +1,7 @@
 import type { PlacedReference, References } from '@undulan/contract';
 import { SCHEMAS } from './answer-schemas.ts';
 import { api } from './api.ts';
+import { OUTLIVING } from './outliving.ts';
 
 /** Whose ruler: that of an exercise (given by an instructor, or a learner's own), or the Planner's in a course. */
 export type RulerOf = { exerciseId: string } | { courseId: string };
@@ -28,6 +29,7 @@ const references = api.injectEndpoints({
         body: {
           reference: reference && { clipId: reference.clipId, placement: reference.placement },
         },
+        ...OUTLIVING,
       }),
       // What was laid is seen at once; refused, it is as it was.
       onQueryStarted: async ({ of, as, reference }, { dispatch, queryFulfilled }) => {
